@@ -1,0 +1,101 @@
+import { LEAK, type EliminationProgram } from "./elimination";
+
+/** A phasor solve (rms values at line frequency) of one compiled circuit: the same program with complex admittances. */
+export class AcSolver {
+  private readonly gRe: Float64Array;
+  private readonly gIm: Float64Array;
+  private readonly groundRe: Float64Array;
+  private readonly groundIm: Float64Array;
+  private readonly inverseRe: Float64Array;
+  private readonly inverseIm: Float64Array;
+  private readonly currentRe: Float64Array;
+  private readonly currentIm: Float64Array;
+
+  constructor(readonly program: EliminationProgram, readonly leak: number = LEAK) {
+    const edges = () => new Float64Array(program.edgeCount);
+    const nodes = () => new Float64Array(program.nodeCount);
+    [this.gRe, this.gIm] = [edges(), edges()];
+    [this.groundRe, this.groundIm] = [nodes(), nodes()];
+    [this.inverseRe, this.inverseIm] = [nodes(), nodes()];
+    [this.currentRe, this.currentIm] = [nodes(), nodes()];
+  }
+
+  /** Takes conductance and susceptance of every element (siemens) and eliminates. */
+  factor(conductance: Float64Array, susceptance: Float64Array): void {
+    const { elementCount, elementEdge, elementNode, nodeCount, order, start, neighbour, edge, pairStart, pairEdge } = this.program;
+    const { gRe, gIm, groundRe, groundIm, inverseRe, inverseIm } = this;
+    gRe.fill(0); gIm.fill(0); groundRe.fill(this.leak); groundIm.fill(0);
+    for (let e = 0; e < elementCount; e++) {
+      const viaEdge = elementEdge[e]!;
+      const node = elementNode[e]!;
+      if (viaEdge >= 0) { gRe[viaEdge]! += conductance[e]!; gIm[viaEdge]! += susceptance[e]!; }
+      else if (node >= 0) { groundRe[node]! += conductance[e]!; groundIm[node]! += susceptance[e]!; }
+    }
+    for (let n = 0; n < nodeCount; n++) {
+      const k = order[n]!;
+      const from = start[n]!;
+      const to = start[n + 1]!;
+      let sumRe = groundRe[k]!;
+      let sumIm = groundIm[k]!;
+      for (let i = from; i < to; i++) { sumRe += gRe[edge[i]!]!; sumIm += gIm[edge[i]!]!; }
+      const square = sumRe * sumRe + sumIm * sumIm;
+      const invRe = sumRe / square;
+      const invIm = -sumIm / square;
+      inverseRe[n] = invRe; inverseIm[n] = invIm;
+      const leakRe = groundRe[k]! * invRe - groundIm[k]! * invIm;
+      const leakIm = groundRe[k]! * invIm + groundIm[k]! * invRe;
+      let pair = pairStart[n]!;
+      for (let i = from; i < to; i++) {
+        const re = gRe[edge[i]!]!;
+        const im = gIm[edge[i]!]!;
+        if (re === 0 && im === 0) { pair += to - i - 1; continue; }
+        groundRe[neighbour[i]!]! += re * leakRe - im * leakIm;
+        groundIm[neighbour[i]!]! += re * leakIm + im * leakRe;
+        const shareRe = re * invRe - im * invIm;
+        const shareIm = re * invIm + im * invRe;
+        for (let j = i + 1; j < to; j++, pair++) {
+          const jRe = gRe[edge[j]!]!;
+          const jIm = gIm[edge[j]!]!;
+          gRe[pairEdge[pair]!]! += shareRe * jRe - shareIm * jIm;
+          gIm[pairEdge[pair]!]! += shareRe * jIm + shareIm * jRe;
+        }
+      }
+    }
+  }
+
+  /** Node phasors for currents fed into the nodes (rms amperes); fills `voltsRe` and `voltsIm`. */
+  solve(injectedRe: Float64Array, injectedIm: Float64Array, voltsRe: Float64Array, voltsIm: Float64Array): void {
+    const { nodeCount, order, start, neighbour, edge } = this.program;
+    const { gRe, gIm, inverseRe, inverseIm, currentRe, currentIm } = this;
+    currentRe.set(injectedRe); currentIm.set(injectedIm);
+    for (let n = 0; n < nodeCount; n++) {
+      const k = order[n]!;
+      const iRe = currentRe[k]!;
+      const iIm = currentIm[k]!;
+      if (iRe === 0 && iIm === 0) continue;
+      const pushedRe = iRe * inverseRe[n]! - iIm * inverseIm[n]!;
+      const pushedIm = iRe * inverseIm[n]! + iIm * inverseRe[n]!;
+      for (let i = start[n]!; i < start[n + 1]!; i++) {
+        const re = gRe[edge[i]!]!;
+        const im = gIm[edge[i]!]!;
+        currentRe[neighbour[i]!]! += pushedRe * re - pushedIm * im;
+        currentIm[neighbour[i]!]! += pushedRe * im + pushedIm * re;
+      }
+    }
+    for (let n = nodeCount - 1; n >= 0; n--) {
+      const k = order[n]!;
+      let sumRe = currentRe[k]!;
+      let sumIm = currentIm[k]!;
+      for (let i = start[n]!; i < start[n + 1]!; i++) {
+        const re = gRe[edge[i]!]!;
+        const im = gIm[edge[i]!]!;
+        const vRe = voltsRe[neighbour[i]!]!;
+        const vIm = voltsIm[neighbour[i]!]!;
+        sumRe += re * vRe - im * vIm;
+        sumIm += re * vIm + im * vRe;
+      }
+      voltsRe[k] = sumRe * inverseRe[n]! - sumIm * inverseIm[n]!;
+      voltsIm[k] = sumRe * inverseIm[n]! + sumIm * inverseRe[n]!;
+    }
+  }
+}

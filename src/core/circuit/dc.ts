@@ -1,0 +1,62 @@
+import { LEAK, type EliminationProgram } from "./elimination";
+
+/** A direct-current solve of one compiled circuit; holds its own work space, so one is used again and again. */
+export class DcSolver {
+  private readonly conductance: Float64Array;
+  private readonly toGround: Float64Array;
+  private readonly inverseSum: Float64Array;
+  private readonly current: Float64Array;
+
+  constructor(readonly program: EliminationProgram, readonly leak: number = LEAK) {
+    this.conductance = new Float64Array(program.edgeCount);
+    this.toGround = new Float64Array(program.nodeCount);
+    this.inverseSum = new Float64Array(program.nodeCount);
+    this.current = new Float64Array(program.nodeCount);
+  }
+
+  /** Takes the conductance of every element (siemens, not negative) and eliminates. */
+  factor(siemens: Float64Array): void {
+    const { elementCount, elementEdge, elementNode, nodeCount, order, start, neighbour, edge, pairStart, pairEdge } = this.program;
+    const { conductance: g, toGround, inverseSum } = this;
+    g.fill(0);
+    toGround.fill(this.leak);
+    for (let e = 0; e < elementCount; e++) {
+      const viaEdge = elementEdge[e]!;
+      if (viaEdge >= 0) g[viaEdge]! += siemens[e]!;
+      else if (elementNode[e]! >= 0) toGround[elementNode[e]!]! += siemens[e]!;
+    }
+    for (let n = 0; n < nodeCount; n++) {
+      const from = start[n]!;
+      const to = start[n + 1]!;
+      let sum = toGround[order[n]!]!;
+      for (let i = from; i < to; i++) sum += g[edge[i]!]!;
+      const inverse = 1 / sum;
+      inverseSum[n] = inverse;
+      const leakShare = toGround[order[n]!]! * inverse;
+      let pair = pairStart[n]!;
+      for (let i = from; i < to; i++) {
+        const gi = g[edge[i]!]!;
+        toGround[neighbour[i]!]! += gi * leakShare;
+        const share = gi * inverse;
+        for (let j = i + 1; j < to; j++) g[pairEdge[pair++]!]! += share * g[edge[j]!]!;
+      }
+    }
+  }
+
+  /** Node voltages for currents (amperes) fed into the nodes; `injected` is left as it is, `volts` is filled. */
+  solve(injected: Float64Array, volts: Float64Array): void {
+    const { nodeCount, order, start, neighbour, edge } = this.program;
+    const { conductance: g, inverseSum, current } = this;
+    current.set(injected);
+    for (let n = 0; n < nodeCount; n++) {
+      const pushed = current[order[n]!]! * inverseSum[n]!;
+      if (pushed === 0) continue;
+      for (let i = start[n]!; i < start[n + 1]!; i++) current[neighbour[i]!]! += pushed * g[edge[i]!]!;
+    }
+    for (let n = nodeCount - 1; n >= 0; n--) {
+      let sum = current[order[n]!]!;
+      for (let i = start[n]!; i < start[n + 1]!; i++) sum += g[edge[i]!]! * volts[neighbour[i]!]!;
+      volts[order[n]!] = sum * inverseSum[n]!;
+    }
+  }
+}

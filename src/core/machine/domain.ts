@@ -1,0 +1,50 @@
+import type { Part } from "./compile";
+
+/**
+ * A domain: nodes that are galvanically one. What makes it deadly is its isolation, not its volts, so it is
+ * found from the parts' own galvanic groups and never declared in the file.
+ */
+export type Energy =
+  /** Joined to the mains line or neutral by anything but an isolating block, open switches included. */
+  | "mains"
+  /** Fed across isolation from a source of at most 60 V. */
+  | "isolated low voltage"
+  /** Chassis and protective earth. */
+  | "earth"
+  /** Nothing known feeds it: taken as hot. */
+  | "unknown";
+
+export interface Domain {
+  readonly group: number;
+  readonly energy: Energy;
+}
+
+/** For each node its domain. */
+export function domainsOf(parts: readonly Part[], nodeCount: number): Domain[] {
+  const parent = Int32Array.from({ length: nodeCount }, (_, n) => n);
+  const root = (n: number): number => {
+    let r = n;
+    while (parent[r] !== r) r = parent[r]!;
+    while (parent[n] !== r) [n, parent[n]] = [parent[n]!, r];
+    return r;
+  };
+  for (const part of parts)
+    for (const group of part.kind.galvanic(part.fields)) {
+      const first = part.nodeOf.get(group[0]!)!;
+      for (const terminal of group) parent[root(part.nodeOf.get(terminal)!)] = root(first);
+    }
+  const energy = new Map<number, Energy>();
+  const mark = (node: number, value: Energy) => {
+    const rank: readonly Energy[] = ["mains", "isolated low voltage", "earth", "unknown"];
+    const now = energy.get(root(node));
+    if (now === undefined || rank.indexOf(value) < rank.indexOf(now)) energy.set(root(node), value);
+  };
+  for (const part of parts)
+    for (const [terminal, value] of part.kind.energises?.(part.fields) ?? []) mark(part.nodeOf.get(terminal)!, value);
+  const number = new Map<number, number>();
+  return Array.from({ length: nodeCount }, (_, n) => {
+    const r = root(n);
+    if (!number.has(r)) number.set(r, number.size);
+    return { group: number.get(r)!, energy: energy.get(r) ?? "unknown" };
+  });
+}

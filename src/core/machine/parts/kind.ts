@@ -1,0 +1,131 @@
+import type { z } from "zod";
+import type { Energy } from "../domain";
+
+/** The resistance at and above which a path counts as open, ohms; 1e9 would still show 1.2 V from 120 V through a 10 Mohm meter. */
+export const OPEN_OHMS = 1e11;
+export const OPEN = 1 / OPEN_OHMS;
+
+/** One way a part fails. `odds` is a relative weight (machine-years do not matter, ratios do). */
+export interface FailureMode {
+  readonly id: string;
+  /** As said to a technician, after the part's name: "Fuse F1: blown". */
+  readonly words: string;
+  readonly odds: number;
+  /** Where the odds come from. */
+  readonly source: "from memory" | "file";
+  /** For a fault of degree: ohms (or a factor) drawn log-uniformly between these. */
+  readonly severity?: readonly [number, number];
+  /** Persistent faults found blown or tripped have a cause elsewhere to be looked for. */
+  readonly protective?: boolean;
+}
+
+/** What surrounds the machine in one setup; see `simulate/setup`. */
+export interface Conditions {
+  readonly powered: boolean;
+  readonly supplyVolts: number;
+  readonly hertz: number;
+  /** Service mode the machine is in; "run" is the everyday one. */
+  readonly mode: string;
+  /** Doors that stand open. */
+  readonly openDoors: ReadonlySet<string>;
+  /** Connectors pulled apart. */
+  readonly apart: ReadonlySet<string>;
+  /** Degrees Celsius at a named place. */
+  temperature(place: string): number;
+}
+
+/** A number of the part that varies from piece to piece: uniformly within +-`tolerance` (a share of nominal). */
+export interface Parameter {
+  readonly name: string;
+  readonly nominal: number;
+  readonly tolerance: number;
+}
+
+/** One part in one simulation: its fields, its drawn values, its fault if it has one. */
+export interface Instance<F> {
+  readonly fields: F;
+  /** Values of `parameters(fields)`, in order. */
+  readonly values: readonly number[];
+  readonly mode: string | null;
+  /** Drawn severity of the fault (1 when the mode has none). */
+  readonly severity: number;
+  readonly conditions: Conditions;
+}
+
+/** Writes the part's present values into the netlist. `element` counts in the order of `elements(fields)`. */
+export interface Stamp {
+  /** The same conductance for direct and alternating current, siemens. */
+  conduct(element: number, siemens: number): void;
+  dc(element: number, siemens: number): void;
+  ac(element: number, conductance: number, susceptance?: number): void;
+  /** A direct source in series with the element: lifts its first end above the second, volts. */
+  emf(element: number, volts: number): void;
+  /** The same at line frequency, volts rms, in phase with the line. */
+  acEmf(element: number, volts: number): void;
+}
+
+/** What a part can see of a solved circuit. Differences only: the potential of a floating node means nothing. */
+export interface View {
+  /** Direct volts between two terminals. */
+  dc(a: string, b: string): number;
+  /** Alternating volts rms between two terminals. */
+  ac(a: string, b: string): number;
+  /** Direct current through an element from its first to its second end, amperes. */
+  current(element: number): number;
+  /** Alternating current through an element, amperes rms. */
+  acCurrent(element: number): number;
+}
+
+/** A discrete change that a part is about to make. */
+export interface Change {
+  readonly state: number;
+  /** Seconds until it happens; the soonest happens first. */
+  readonly delay: number;
+}
+
+/** Something a person can see, hear or feel of a part, and the words it can take. */
+export interface Observable {
+  readonly what: string;
+  readonly labels: readonly string[];
+}
+
+/**
+ * A kind of part: everything the program knows of it, in one file.
+ * Elements and terminals depend on the fields only, so that the circuit's shape never changes with a fault.
+ */
+export interface PartKind<F> {
+  readonly kind: string;
+  /** Fields beyond id, name, piece and terminals. */
+  readonly fields: z.ZodType<F, unknown>;
+  terminals(fields: F): readonly string[];
+  /** Terminals that are galvanically one inside the part, open or closed; what is not joined here is isolated. */
+  galvanic(fields: F): readonly (readonly string[])[];
+  /** Terminals at which the part brings energy in, and of what sort; see `domain`. */
+  energises?(fields: F): readonly (readonly [string, Energy])[];
+  /** Contradictions inside the fields that a schema cannot express, each a sentence. */
+  contradictions?(fields: F): readonly string[];
+  elements(fields: F): readonly (readonly [string, string])[];
+  parameters(fields: F): readonly Parameter[];
+  modes(fields: F): readonly FailureMode[];
+  /** Discrete state at the moment the conditions begin. */
+  start?(instance: Instance<F>): number;
+  stamp(instance: Instance<F>, stamp: Stamp, state: number, memory: Float64Array): void;
+  /** How many analog values the part carries from solve to solve (source voltages that follow an input). */
+  readonly memory?: number;
+  /** Renews the analog memory from the solved circuit. */
+  follow?(instance: Instance<F>, view: View, state: number, memory: Float64Array): void;
+  /** The change the part wants to make now, or null. */
+  next?(instance: Instance<F>, view: View, state: number): Change | null;
+  observable?(fields: F): Observable;
+  /** The label that `observable` would have. */
+  look?(instance: Instance<F>, view: View, state: number): string;
+  /** Usual cautions, said at the step where the part is touched. */
+  readonly cautions?: readonly string[];
+  /** How the part is tested by itself. */
+  readonly alone?: string;
+}
+
+/** Keeps the field type inside the kind and lets the index hold all kinds together. */
+export function definePart<F>(kind: PartKind<F>): PartKind<F> {
+  return kind;
+}

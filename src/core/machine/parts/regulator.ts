@@ -1,0 +1,35 @@
+import { z } from "zod";
+import { number } from "../scalar";
+import { definePart, OPEN } from "./kind";
+
+const OUT = 0; // memory: output volts
+const LOAD = 1; // memory: input conductance
+
+/** A linear regulator: a lower rail from a higher one, sharing its return. */
+export const regulator = definePart({
+  kind: "regulator",
+  fields: z.object({ volts: number({ above: 0, max: 48 }), dropoutVolts: number({ min: 0, max: 5 }) }),
+  terminals: () => ["in", "out", "return"],
+  galvanic: () => [["in", "out", "return"]],
+  elements: () => [["in", "return"], ["out", "return"], ["in", "out"]],
+  parameters: (f) => [{ name: "volts", nominal: f.volts, tolerance: 0.03 }],
+  modes: () => [
+    { id: "dead", words: "no output", odds: 1.5, source: "from memory" },
+    { id: "passes", words: "shorted, passes its input", odds: 0.4, source: "from memory" },
+  ],
+  memory: 2,
+  stamp({ mode }, stamp, _state, memory) {
+    const working = memory[OUT]! > 0.5 && mode === null;
+    stamp.conduct(0, 1 / 2e4 + memory[LOAD]!);
+    stamp.conduct(1, working ? 1 / 0.1 : 1 / 1e4);
+    stamp.emf(1, working ? memory[OUT]! : 0);
+    stamp.conduct(2, mode === "passes" ? 1 : OPEN);
+  },
+  follow({ fields, mode, values }, view, _state, memory) {
+    const volts = view.dc("in", "return");
+    memory[OUT] = mode === null ? Math.max(0, Math.min(values[0]!, volts - fields.dropoutVolts)) : 0;
+    // A linear regulator draws from its input what it gives at its output.
+    memory[LOAD] = memory[OUT] > 0.5 && volts > 1 ? Math.max(0, -view.current(1)) / volts : 0;
+  },
+  alone: "Input and output volts against its own return.",
+});

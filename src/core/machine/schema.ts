@@ -1,0 +1,126 @@
+import { z } from "zod";
+import { PART_KINDS } from "./parts/index";
+import { id, number, words, yesNo } from "./scalar";
+
+/** Machine file, format 1: everything known of one type of machine. See docs/machine-file.md. */
+
+const minutes = number({ min: 0, max: 600 });
+const temperature = number({ min: -60, max: 400 });
+const list = <T extends z.ZodType>(item: T, max = 400) => z.array(item).max(max).default([]);
+
+const panelCover = z.strictObject({
+  id, name: words,
+  /** To open it, and about the same to close it. */
+  minutes,
+  tools: list(words, 12),
+});
+
+const pin = z.strictObject({
+  pin: z.string().min(1).max(8),
+  signal: words,
+  /** The net on the near side, where that is not a point of its own. */
+  net: id.optional(),
+  colour: words.optional(),
+});
+
+const side = z.strictObject({
+  /** Added to "J2-1" to name the point on this side. */
+  suffix: z.string().max(8).default(""),
+  words,
+  /** Behind which cover it is reached; none: from outside. */
+  panel: id.optional(),
+  /** Cannot be probed at all (moulded, potted). */
+  hidden: yesNo.default(false),
+});
+
+const connector = z.strictObject({
+  id, name: words, piece: id,
+  near: side, far: side,
+  pins: z.array(pin).min(1).max(60),
+});
+
+const wire = z.strictObject({ id, name: words.optional(), piece: id, from: id, to: id, colour: words.optional() });
+
+const base = { id, name: words, piece: id, at: z.record(z.string().max(40), id), odds: z.record(z.string().max(60), number({ above: 0, max: 100 })).default({}) };
+
+/** One part: the common fields and those of its kind. */
+const part = z.discriminatedUnion(
+  "kind",
+  PART_KINDS.map((kind) => z.object({ ...base, kind: z.literal(kind.kind), ...(kind.fields as z.ZodObject).shape }).strict()) as unknown as [z.ZodObject<{ kind: z.ZodLiteral<string> }>, ...z.ZodObject<{ kind: z.ZodLiteral<string> }>[]],
+);
+
+const point = z.strictObject({ id, name: words, net: id, panel: id.optional(), words: words.optional(), colour: words.optional() });
+
+const clamp = z.strictObject({ id, name: words, part: id, element: number({ min: 0, max: 40 }).default(0), panel: id.optional(), colour: words.optional() });
+
+const reference = z.strictObject({ name: words, points: z.array(id).min(1).max(20) });
+
+const setup = z.strictObject({
+  id, name: words,
+  power: z.enum(["on", "off"]),
+  mode: id.default("run"),
+  openDoors: list(id, 10),
+  apart: list(id, 10),
+  /** Degrees Celsius where it differs from the room. */
+  places: z.record(id, temperature).default({}),
+  /** To bring about, beyond plug and power: a key sequence, a sensor in ice. */
+  minutes: minutes.default(0),
+  how: words,
+});
+
+const functionName = z.enum(["dcv", "acv", "lowz", "ohms", "continuity", "clamp", "look"]);
+const test = z.strictObject({ setup: id, function: functionName, red: id, black: id.optional() });
+
+const piece = z.strictObject({
+  id, name: words,
+  /** What is done when the fault lies here. */
+  repair: words,
+  minutes,
+  /** Of the spare, in the shop's money. */
+  price: number({ min: 0, max: 1e6 }),
+  board: yesNo.default(false),
+  /** What must have been seen before this piece is blamed; `shows` says whether the reading must fit. */
+  proofs: list(z.strictObject({ of: z.enum(["feed", "ground", "request", "output", "load"]), words, any: z.array(test).min(1).max(6), shows: z.enum(["good", "bad"]) }), 12),
+});
+
+const box = z.strictObject({ box: words, parts: z.array(id).min(1).max(60), panel: id.optional(), rooms: list(z.strictObject({ name: words, parts: z.array(id).min(1).max(40) }), 6) });
+const stop = z.strictObject({ at: z.tuple([id, id]), wants: words.optional() });
+const path = z.strictObject({ id, name: words, stages: z.array(z.union([box, stop])).min(2).max(40) });
+
+const complaint = z.strictObject({
+  id, words, setup: id, path: id,
+  /** What the complaint says was seen: observable part -> label. */
+  sees: z.record(id, z.string().min(1).max(40)).default({}),
+});
+
+export const machineFileSchema = z.strictObject({
+  format: z.union([z.literal("1"), z.literal(1)]).transform(() => 1 as const),
+  id, revision: z.string().min(1).max(20),
+  maker: words, model: words, name: words,
+  family: z.enum(["refrigerator", "washer", "dishwasher", "dryer", "ice machine", "vending machine", "powered equipment"]),
+  supply: z.strictObject({ volts: number({ above: 0, max: 480 }), hertz: number({ min: 0, max: 400 }), percent: number({ min: 0, max: 30 }) }),
+  ambient: temperature.default(25),
+  cautions: list(words, 20),
+  doors: list(z.strictObject({ id, name: words }), 10),
+  panels: list(panelCover, 40),
+  pieces: z.array(piece).min(1).max(100),
+  parts: z.array(part).min(1).max(400),
+  wires: list(wire),
+  connectors: list(connector, 60),
+  points: list(point),
+  clamps: list(clamp, 60),
+  references: z.array(reference).min(1).max(20),
+  setups: z.array(setup).min(1).max(16),
+  paths: z.array(path).min(1).max(12),
+  complaints: z.array(complaint).min(1).max(40),
+  /** The order in which someone without a plan walks from plug to load; what the search is compared with. */
+  chain: list(test, 200),
+});
+
+export type MachineFile = z.output<typeof machineFileSchema>;
+export type PartEntry = MachineFile["parts"][number] & { id: string; name: string; piece: string; at: Record<string, string>; odds: Record<string, number> };
+export type SetupEntry = MachineFile["setups"][number];
+export type PieceEntry = MachineFile["pieces"][number];
+export type ComplaintEntry = MachineFile["complaints"][number];
+export type PathEntry = MachineFile["paths"][number];
+export type TestEntry = z.output<typeof test>;

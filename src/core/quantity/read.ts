@@ -1,0 +1,133 @@
+/**
+ * Reads what a technician types from a meter: `13.2`, `13,2 V`, `4k7`, `OL`, `0.43A`, `3-11`, `beep`, nothing.
+ */
+
+/** What a meter showed. `jumping` is a display that will not settle: it moves between two values. */
+export type Shown =
+  | { readonly kind: "value"; readonly value: number }
+  | { readonly kind: "overload" }
+  | { readonly kind: "jumping"; readonly low: number; readonly high: number; readonly manner: Manner }
+  | { readonly kind: "beep"; readonly beeps: boolean }
+  | { readonly kind: "label"; readonly label: string };
+
+/** How an unsteady display moves: at random, slowly down, or in a rhythm. */
+export type Manner = "jumping" | "fading" | "pulsing";
+
+/** The quantity the field is asking for; decides which units are taken. */
+export type Asked = "V" | "ohm" | "A" | "beep";
+
+/** What reading a text came to: a value, a question back to the technician, or a sentence saying what is wrong. */
+export type ReadResult =
+  | { readonly ok: true; readonly shown: Shown }
+  | { readonly ok: false; readonly ask: "overload?"; readonly sentence: string }
+  | { readonly ok: false; readonly ask?: undefined; readonly sentence: string };
+
+const PREFIX: Readonly<Record<string, number>> = {
+  p: 1e-12, n: 1e-9, u: 1e-6, "µ": 1e-6, "μ": 1e-6, m: 1e-3, "": 1, R: 1, r: 1, k: 1e3, K: 1e3, M: 1e6, G: 1e9,
+};
+
+const UNIT: Readonly<Record<string, Asked>> = {
+  v: "V", volt: "V", volts: "V", vdc: "V", vac: "V", "v~": "V", "v=": "V",
+  a: "A", amp: "A", amps: "A", aac: "A", adc: "A",
+  ohm: "ohm", ohms: "ohm", "ω": "ohm", "Ω": "ohm",
+};
+
+const NUMBER = String.raw`[+-]?(?:\d+(?:\.\d*)?|\.\d+)(?:[eE][+-]?\d+)?`;
+const VALUE = new RegExp(`^(${NUMBER})\\s*([pnuµμmkKMGRr]?)\\s*(v~|v=|[a-zA-ZΩΩω]*)$`);
+/** IEC 60062 style: the letter stands where the decimal point would, 4k7, R47, 2R2, 1M0. */
+const LETTER_POINT = /^([+-]?\d*)([kKMGRrmuµ])(\d+)\s*([a-zA-ZΩΩω]*)$/;
+
+/** Reads one number with an optional prefix and unit. Returns null when it is none. */
+export function readEngineering(text: string): { value: number; unit: Asked | null } | null {
+  const plain = text.trim().replace(/\u2212/g, "-").replace(/(\d)\s+(?=\d)/g, "$1").replace(/^([+-]?\d*),(\d*)/, "$1.$2");
+  const infix = LETTER_POINT.exec(plain);
+  if (infix) {
+    const unit = unitNamed(infix[4]!);
+    if (unit === undefined) return null;
+    const value = Number(`${infix[1] || "0"}.${infix[3]!}`) * PREFIX[infix[2]!]!;
+    return { value, unit: unit ?? (infix[2] === "R" || infix[2] === "r" ? "ohm" : null) };
+  }
+  const match = VALUE.exec(plain);
+  if (!match) return null;
+  const unit = unitNamed(match[3]!);
+  if (unit === undefined) return null;
+  const value = Number(match[1]) * PREFIX[match[2]!]!;
+  if (!Number.isFinite(value)) return null;
+  return { value, unit: unit ?? (match[2] === "R" || match[2] === "r" ? "ohm" : null) };
+}
+
+function unitNamed(word: string): Asked | null | undefined {
+  if (word === "") return null;
+  return UNIT[word.toLowerCase()] ?? UNIT[word];
+}
+
+const OVERLOAD = /^(ol|o\.l\.?|0l|0\.l|over|overload|over range|inf|infinite|infinity|∞|open|1\s*\.?_+)$/i;
+const NOTHING = /^(nothing|none|dead|zero|no)$/i;
+const BEEP = /^(beep|beeps|b|yes|y|sounds|tone)$/i;
+const MANNERS: readonly (readonly [RegExp, Manner])[] = [
+  [/\b(?:fad(?:es|ing)|drops|dropping|sinks|sinking)\b/i, "fading"],
+  [/\b(?:puls(?:es|ing)|ticks|ticking|blinks)\b/i, "pulsing"],
+  [/\b(?:jump(?:s|ing)?|jumpy|unsteady|wanders)\b/i, "jumping"],
+];
+const RANGE = /^(.+?)\s*(?:-|–|—|\.\.+|\bto\b|\band\b)\s*(.+)$/i;
+
+/**
+ * Reads what was typed for a test that asks for `asked`.
+ *
+ * A lone `1` on ohms or continuity is asked back ("manual-range overload, or one ohm?"), because some meters
+ * show an overload so; `1.0`, `1 ohm` are taken as a value. A negative resistance or current range is refused.
+ */
+export function readShown(text: string, asked: Asked): ReadResult {
+  const typed = text.trim();
+  if (typed === "") return { ok: false, sentence: "Nothing typed yet. Type what the meter shows, or the word nothing." };
+  if (OVERLOAD.test(typed)) return asked === "beep" ? yes({ kind: "beep", beeps: false }) : yes({ kind: "overload" });
+  if (NOTHING.test(typed)) {
+    if (asked === "beep") return yes({ kind: "beep", beeps: false });
+    return asked === "ohm" ? yes({ kind: "overload" }) : yes({ kind: "value", value: 0 });
+  }
+  if (BEEP.test(typed)) {
+    return asked === "beep" ? yes({ kind: "beep", beeps: true }) : no("A beep belongs to continuity; this test asks for a number.");
+  }
+  if (typed === "1" && (asked === "ohm" || asked === "beep")) {
+    return { ok: false, ask: "overload?", sentence: "A lone 1 can be one ohm or an overload on a manual range. Which is it?" };
+  }
+
+  let manner: Manner | null = null;
+  let rest = typed;
+  for (const [pattern, name] of MANNERS) if (pattern.test(rest)) { manner = name; rest = rest.replace(pattern, " ").trim(); }
+
+  const single = readEngineering(rest);
+  if (single) {
+    const wrong = unitMismatch(single.unit, asked) ?? impossible(single.value, asked);
+    if (wrong) return no(wrong);
+    if (manner !== null) return yes({ kind: "jumping", low: Math.min(0, single.value), high: Math.max(0, single.value), manner });
+    return asked === "beep" ? yes({ kind: "beep", beeps: single.value < 30 }) : yes({ kind: "value", value: single.value });
+  }
+
+  const range = RANGE.exec(rest);
+  if (range) {
+    const right = readEngineering(range[2]!);
+    const left = readEngineering(range[1]!);
+    if (left && right) {
+      const wrong = unitMismatch(left.unit, asked) ?? unitMismatch(right.unit, asked) ?? impossible(Math.min(left.value, right.value), asked);
+      if (wrong) return no(wrong);
+      if (asked === "beep") return no("For continuity type beep, or nothing.");
+      return yes({ kind: "jumping", low: Math.min(left.value, right.value), high: Math.max(left.value, right.value), manner: manner ?? "jumping" });
+    }
+  }
+  return no(`"${typed.slice(0, 40)}" is no reading. Type a number such as 13.2, 4k7 or 3-11, OL, or nothing.`);
+}
+
+function unitMismatch(unit: Asked | null, asked: Asked): string | null {
+  if (unit === null || unit === asked || (asked === "beep" && unit === "ohm")) return null;
+  const word = { V: "volts", A: "amperes", ohm: "ohms", beep: "continuity" } as const;
+  return `That is in ${word[unit]}; this test asks for ${word[asked]}. Change the function if that is what was measured.`;
+}
+
+function impossible(value: number, asked: Asked): string | null {
+  if ((asked === "ohm" || asked === "beep") && value < 0) return "A resistance below zero means voltage on the leads. Prove the circuit dead, then measure again.";
+  return null;
+}
+
+const yes = (shown: Shown): ReadResult => ({ ok: true, shown });
+const no = (sentence: string): ReadResult => ({ ok: false, sentence });

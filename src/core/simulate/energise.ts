@@ -1,0 +1,319 @@
+import { AcSolver } from "../circuit/ac";
+import { DcSolver } from "../circuit/dc";
+import type { Machine } from "../machine/compile";
+import type { Fault } from "../machine/fault";
+import type { Conditions, Instance, Stamp, View } from "../machine/parts/kind";
+import type { SetupEntry } from "../machine/schema";
+import type { Values } from "./values";
+
+/** The circuit in one combination of discrete states. */
+export interface Phase {
+  /** Discrete state of every part. */
+  readonly states: Int32Array;
+  readonly memory: Float64Array;
+  /** Seconds it lasts; Infinity when it is the state of rest. */
+  readonly seconds: number;
+}
+
+/** The machine in one setup: one phase when it has settled, several when it keeps going round them. */
+export interface State {
+  readonly phases: readonly Phase[];
+  readonly settled: boolean;
+  readonly instances: readonly Instance<unknown>[];
+}
+
+/** Thrown when the analog part finds no operating point: an error of the model, never a reading. */
+export class NoOperatingPoint extends Error {
+  constructor(readonly machine: string, readonly setup: string, readonly fault: string) {
+    super(`${machine}: no operating point in setup ${setup} with ${fault}`);
+    this.name = "NoOperatingPoint";
+  }
+}
+
+/** What a part is about to do, and when (seconds since the setup began). */
+type Due = { readonly state: number; readonly at: number } | null;
+
+const MOST_CHANGES = 300;
+const MOST_PASSES = 80;
+const DAMP_AFTER = 15;
+
+/** What surrounds the machine in a setup, for one specimen. */
+export function conditionsOf(machine: Machine, setup: SetupEntry, values: Values): Conditions {
+  return {
+    powered: setup.power === "on",
+    supplyVolts: values.supplyVolts,
+    hertz: machine.file.supply.hertz,
+    mode: setup.mode,
+    openDoors: new Set(setup.openDoors),
+    apart: new Set(setup.apart),
+    temperature: (place) => setup.places[place] ?? values.ambient,
+  };
+}
+
+/**
+ * Solves one machine again and again; keeps the work space, so make one a machine and a thread.
+ *
+ * Settling: the analog part converges first (source voltages that follow an input, damped); then the discrete
+ * change with the shortest delay fires, one at a time. A combination of states seen before is a result: the
+ * machine keeps going round it (chatters, hiccups).
+ */
+export class Simulator {
+  private readonly elements: number;
+  private readonly dcSolver: DcSolver;
+  private readonly acSolver: AcSolver;
+  // Present stamps.
+  private readonly g: Float64Array;
+  private readonly gAc: Float64Array;
+  private readonly bAc: Float64Array;
+  private readonly e: Float64Array;
+  private readonly eAc: Float64Array;
+  // Stamps at the last factoring, to leave out work that would give the same.
+  private readonly factoredDc: Float64Array;
+  private readonly factoredAc: Float64Array;
+  private readonly factoredAcB: Float64Array;
+  private readonly feed: Float64Array;
+  private readonly feedIm: Float64Array;
+  private readonly volts: Float64Array;
+  private readonly voltsRe: Float64Array;
+  private readonly voltsIm: Float64Array;
+  private readonly scratch: Float64Array;
+  private readonly scratchIm: Float64Array;
+  private powered = false;
+  private loaded: Phase | null = null;
+  private element0 = 0;
+  private partIndex = 0;
+
+  constructor(readonly machine: Machine) {
+    const elements = machine.ends.length / 2;
+    const nodes = machine.nets.length;
+    const array = (n: number) => new Float64Array(n);
+    this.elements = elements;
+    this.dcSolver = new DcSolver(machine.program);
+    this.acSolver = new AcSolver(machine.program);
+    [this.g, this.gAc, this.bAc, this.e, this.eAc] = [array(elements), array(elements), array(elements), array(elements), array(elements)];
+    [this.factoredDc, this.factoredAc, this.factoredAcB] = [array(elements).fill(NaN), array(elements).fill(NaN), array(elements).fill(NaN)];
+    [this.feed, this.feedIm, this.volts, this.voltsRe, this.voltsIm, this.scratch, this.scratchIm] =
+      [array(nodes), array(nodes), array(nodes), array(nodes), array(nodes), array(nodes), array(nodes)];
+  }
+
+  /** Brings the machine into a setup with the given faults and lets it settle. Throws `NoOperatingPoint`. */
+  energise(setup: SetupEntry, faults: readonly Fault[], values: Values): State {
+    const { machine } = this;
+    const conditions = conditionsOf(machine, setup, values);
+    this.powered = conditions.powered;
+    const instances: Instance<unknown>[] = machine.parts.map((part, i) => ({ fields: part.fields, values: values.of[i]!, mode: null, severity: 1, conditions }));
+    for (const fault of faults) {
+      const part = machine.partById.get(fault.part);
+      const mode = part?.modes.find((m) => m.id === fault.mode);
+      if (!part || !mode) throw new RangeError(`${machine.file.id} has no fault ${fault.part}:${fault.mode}`);
+      instances[part.index] = { ...instances[part.index]!, mode: mode.id, severity: values.severity(part, mode) };
+    }
+
+    const states = Int32Array.from(machine.parts, (part, i) => part.kind.start?.(instances[i]!) ?? 0);
+    const memory = new Float64Array(machine.memorySize);
+    const history: { key: string; phase: Phase }[] = [];
+    const name = () => (faults.length ? faults.map((f) => `${f.part}:${f.mode}`).join(" and ") : "no fault");
+
+    const due: Due[] = machine.parts.map(() => null);
+    let now = 0;
+
+    for (let change = 0; change < MOST_CHANGES; change++) {
+      if (!this.converge(instances, states, memory)) throw new NoOperatingPoint(machine.file.id, setup.id, name());
+      const soonest = this.soonestChange(instances, states, due, now);
+      const phase: Phase = { states: states.slice(), memory: memory.slice(), seconds: soonest ? soonest.at - now : Infinity };
+      if (!soonest) {
+        this.loaded = phase;
+        return { phases: [phase], settled: true, instances };
+      }
+      const key = `${states.join()};${due.map((d) => (d ? `${d.state}@${Math.round((d.at - now) * 1000)}` : "")).join()}`;
+      const before = history.findIndex((h) => h.key === key);
+      if (before >= 0) return { phases: history.slice(before).map((h) => h.phase), settled: false, instances };
+      history.push({ key, phase });
+      states[soonest.part] = soonest.state;
+      due[soonest.part] = null;
+      now = soonest.at;
+    }
+    // It never rests and its rhythms do not meet: the later half of what was seen stands for it.
+    return { phases: history.slice(history.length / 2).map((h) => h.phase), settled: false, instances };
+  }
+
+  /** Renews what every part is about to do (a wish that persists keeps its moment) and finds the next to happen. */
+  private soonestChange(instances: readonly Instance<unknown>[], states: Int32Array, due: Due[], now: number): { part: number; state: number; at: number } | null {
+    let soonest: { part: number; state: number; at: number } | null = null;
+    for (const part of this.machine.parts) {
+      if (!part.kind.next) continue;
+      this.turn(part.index);
+      const change = part.kind.next(instances[part.index]!, this.view, states[part.index]!);
+      const pending = due[part.index]!;
+      if (!change) due[part.index] = null;
+      else if (!pending || pending.state !== change.state) due[part.index] = { state: change.state, at: now + change.delay };
+      const next = due[part.index];
+      if (next && (!soonest || next.at < soonest.at)) soonest = { part: part.index, state: next.state, at: next.at };
+    }
+    return soonest;
+  }
+
+  /** Iterates stamps and solves until no analog memory moves. False if it never rests. */
+  private converge(instances: readonly Instance<unknown>[], states: Int32Array, memory: Float64Array): boolean {
+    for (let pass = 0; pass < MOST_PASSES; pass++) {
+      this.stampAll(instances, states, memory);
+      this.solveAll();
+      let moved = false;
+      for (const part of this.machine.parts) {
+        const size = part.kind.memory ?? 0;
+        if (size === 0 || !part.kind.follow) continue;
+        const own = memory.subarray(part.firstMemory, part.firstMemory + size);
+        const before = own.slice();
+        this.turn(part.index);
+        part.kind.follow(instances[part.index]!, this.view, states[part.index]!, own);
+        for (let i = 0; i < size; i++) {
+          if (Math.abs(own[i]! - before[i]!) > 1e-7 * Math.max(1e-3, Math.abs(before[i]!))) moved = true;
+          if (pass > DAMP_AFTER) own[i] = (own[i]! + before[i]!) / 2;
+        }
+      }
+      if (!moved) return true;
+    }
+    return false;
+  }
+
+  private stampAll(instances: readonly Instance<unknown>[], states: Int32Array, memory: Float64Array): void {
+    this.e.fill(0);
+    this.eAc.fill(0);
+    for (const part of this.machine.parts) {
+      this.turn(part.index);
+      part.kind.stamp(instances[part.index]!, this.stamp, states[part.index]!, memory.subarray(part.firstMemory, part.firstMemory + (part.kind.memory ?? 0)));
+    }
+  }
+
+  private solveAll(): void {
+    const { ends } = this.machine;
+    if (!same(this.g, this.factoredDc)) {
+      this.dcSolver.factor(this.g);
+      this.factoredDc.set(this.g);
+    }
+    this.feed.fill(0);
+    for (let i = 0; i < this.elements; i++) {
+      if (this.e[i] === 0) continue;
+      const amps = this.g[i]! * this.e[i]!;
+      const [a, b] = [ends[2 * i]!, ends[2 * i + 1]!];
+      if (a >= 0) this.feed[a]! += amps;
+      if (b >= 0) this.feed[b]! -= amps;
+    }
+    this.dcSolver.solve(this.feed, this.volts);
+
+    if (!this.powered) {
+      this.voltsRe.fill(0);
+      this.voltsIm.fill(0);
+      return;
+    }
+    this.factorAc();
+    this.feed.fill(0);
+    for (let i = 0; i < this.elements; i++) {
+      if (this.eAc[i] === 0) continue;
+      const [a, b] = [ends[2 * i]!, ends[2 * i + 1]!];
+      const amps = this.gAc[i]! * this.eAc[i]!;
+      if (a >= 0) this.feed[a]! += amps;
+      if (b >= 0) this.feed[b]! -= amps;
+    }
+    this.feedIm.fill(0);
+    this.acSolver.solve(this.feed, this.feedIm, this.voltsRe, this.voltsIm);
+  }
+
+  private factorAc(): void {
+    if (same(this.gAc, this.factoredAc) && same(this.bAc, this.factoredAcB)) return;
+    this.acSolver.factor(this.gAc, this.bAc);
+    this.factoredAc.set(this.gAc);
+    this.factoredAcB.set(this.bAc);
+  }
+
+  /** Puts a phase of a state back into the solver, so that it can be measured. */
+  load(state: State, phase: Phase): void {
+    if (this.loaded === phase) return;
+    this.powered = state.instances[0]?.conditions.powered ?? false;
+    this.stampAll(state.instances, phase.states, phase.memory);
+    this.solveAll();
+    this.loaded = phase;
+  }
+
+  /** Open-circuit volts between two nodes of the loaded phase. */
+  openVolts(a: number, b: number): { dc: number; acRe: number; acIm: number } {
+    return { dc: this.volts[a]! - this.volts[b]!, acRe: this.voltsRe[a]! - this.voltsRe[b]!, acIm: this.voltsIm[a]! - this.voltsIm[b]! };
+  }
+
+  /** Resistance that a meter sees between two nodes of the loaded phase, every source at rest, ohms. */
+  seenOhms(a: number, b: number): number {
+    if (a === b) return 0;
+    this.feed.fill(0);
+    this.feed[a] = 1;
+    this.feed[b] = -1;
+    this.dcSolver.solve(this.feed, this.scratch);
+    return Math.max(0, this.scratch[a]! - this.scratch[b]!);
+  }
+
+  /** The same at line frequency: resistance and reactance. */
+  seenImpedance(a: number, b: number): { re: number; im: number } {
+    if (a === b) return { re: 0, im: 0 };
+    this.factorAc();
+    this.feed.fill(0);
+    this.feedIm.fill(0);
+    this.feed[a] = 1;
+    this.feed[b] = -1;
+    this.acSolver.solve(this.feed, this.feedIm, this.scratch, this.scratchIm);
+    return { re: this.scratch[a]! - this.scratch[b]!, im: this.scratchIm[a]! - this.scratchIm[b]! };
+  }
+
+  /** Current through an element of the loaded phase: direct, and alternating rms. */
+  elementCurrent(element: number): { dc: number; ac: number } {
+    const [a, b] = [this.machine.ends[2 * element]!, this.machine.ends[2 * element + 1]!];
+    const at = (v: Float64Array, n: number) => (n < 0 ? 0 : v[n]!);
+    const re = at(this.voltsRe, a) - at(this.voltsRe, b) - this.eAc[element]!;
+    const im = at(this.voltsIm, a) - at(this.voltsIm, b);
+    return {
+      dc: this.g[element]! * (at(this.volts, a) - at(this.volts, b) - this.e[element]!),
+      ac: this.powered ? Math.hypot(re, im) * Math.hypot(this.gAc[element]!, this.bAc[element]!) : 0,
+    };
+  }
+
+  /** The label under which a part is seen in the loaded phase. */
+  seen(state: State, phase: Phase, partIndex: number): string {
+    const part = this.machine.parts[partIndex]!;
+    if (!part.kind.look) throw new RangeError(`${part.id} is nothing one can see`);
+    this.turn(partIndex);
+    return part.kind.look(state.instances[partIndex]!, this.view, phase.states[partIndex]!);
+  }
+
+  // The parts' window on the solver: `turn` says whose turn it is.
+  private turn(partIndex: number): void {
+    this.partIndex = partIndex;
+    this.element0 = this.machine.parts[partIndex]!.firstElement;
+  }
+  private terminal(name: string): number {
+    const node = this.machine.parts[this.partIndex]!.nodeOf.get(name);
+    if (node === undefined) throw new RangeError(`${this.machine.parts[this.partIndex]!.id} has no terminal ${name}`);
+    return node;
+  }
+  private readonly stamp: Stamp = {
+    conduct: (element, siemens) => { this.stamp.dc(element, siemens); this.stamp.ac(element, siemens); },
+    dc: (element, siemens) => { this.g[this.element0 + element] = siemens; },
+    ac: (element, conductance, susceptance = 0) => {
+      this.gAc[this.element0 + element] = conductance;
+      this.bAc[this.element0 + element] = susceptance;
+    },
+    emf: (element, volts) => { this.e[this.element0 + element] = volts; },
+    acEmf: (element, volts) => { this.eAc[this.element0 + element] = volts; },
+  };
+  private readonly view: View = {
+    dc: (a, b) => this.openVolts(this.terminal(a), this.terminal(b)).dc,
+    ac: (a, b) => {
+      const { acRe, acIm } = this.openVolts(this.terminal(a), this.terminal(b));
+      return Math.hypot(acRe, acIm);
+    },
+    current: (element) => this.elementCurrent(this.element0 + element).dc,
+    acCurrent: (element) => this.elementCurrent(this.element0 + element).ac,
+  };
+}
+
+function same(a: Float64Array, b: Float64Array): boolean {
+  for (let i = 0; i < a.length; i++) if (a[i] !== b[i]) return false;
+  return true;
+}

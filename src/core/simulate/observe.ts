@@ -1,0 +1,81 @@
+import { loadedShare, loadedShareAc, type Meter } from "../circuit/meter";
+import type { Shown } from "../quantity/read";
+import type { Phase, Simulator, State } from "./energise";
+import type { Test } from "./test";
+
+/** What a person sees when a part keeps changing its mind. */
+export const FLICKERS = "flickers";
+
+/**
+ * What `meter` shows (or the eye sees) when `test` is made on a machine in `state`; without noise. The setup of
+ * the test is taken as made: `state` is that setup. Throws a RangeError for points the machine has not.
+ */
+export function observe(simulator: Simulator, state: State, test: Test, meter: Meter): Shown {
+  if (test.function === "look") {
+    const part = simulator.machine.partById.get(test.red);
+    if (!part) throw new RangeError(`no part ${test.red}`);
+    const labels = new Set(state.phases.map((phase) => { simulator.load(state, phase); return simulator.seen(state, phase, part.index); }));
+    return { kind: "label", label: labels.size === 1 ? [...labels][0]! : FLICKERS };
+  }
+  const shown = state.phases.map((phase) => { simulator.load(state, phase); return reading(simulator, test, meter); });
+  return shown.length === 1 ? shown[0]! : averaged(shown, state.phases, test, meter);
+}
+
+function reading(simulator: Simulator, test: Test, meter: Meter): Shown {
+  const { machine } = simulator;
+  if (test.function === "clamp") {
+    const clamp = machine.clamps.get(test.red);
+    if (!clamp) throw new RangeError(`no clamp point ${test.red}`);
+    // An ordinary clamp is a transformer: it sees alternating current only.
+    return { kind: "value", value: simulator.elementCurrent(clamp.element).ac };
+  }
+  const red = machine.points.get(test.red);
+  const black = test.black === undefined ? undefined : machine.points.get(test.black);
+  if (!red || !black) throw new RangeError(`no point ${red ? test.black : test.red}`);
+  const [a, b] = [red.node, black.node];
+  switch (test.function) {
+    case "dcv": {
+      const open = simulator.openVolts(a, b).dc;
+      return { kind: "value", value: open === 0 ? 0 : open * loadedShare(simulator.seenOhms(a, b), meter.inputOhms) };
+    }
+    case "acv":
+    case "lowz": {
+      const inputOhms = test.function === "acv" ? meter.inputOhms : meter.lowInputOhms;
+      const open = simulator.openVolts(a, b);
+      const volts = Math.hypot(open.acRe, open.acIm);
+      if (volts === 0 && (test.function === "acv" || open.dc === 0)) return { kind: "value", value: 0 };
+      const z = simulator.seenImpedance(a, b);
+      const ac = volts * loadedShareAc(z.re, z.im, inputOhms);
+      if (test.function === "acv") return { kind: "value", value: ac };
+      return { kind: "value", value: Math.hypot(ac, open.dc * loadedShare(simulator.seenOhms(a, b), inputOhms)) };
+    }
+    case "ohms": {
+      const ohms = simulator.seenOhms(a, b);
+      return ohms > meter.overloadOhms ? { kind: "overload" } : { kind: "value", value: ohms };
+    }
+    case "continuity":
+      return { kind: "beep", beeps: simulator.seenOhms(a, b) < meter.beepOhms };
+    case "look":
+      throw new RangeError("a look is no meter reading");
+  }
+}
+
+/**
+ * A display that follows a machine going round its phases: it swings between the lowest value and as much of
+ * the highest as the meter's averaging lets through.
+ */
+function averaged(shown: readonly Shown[], phases: readonly Phase[], test: Test, meter: Meter): Shown {
+  const first = shown[0]!;
+  if (first.kind === "beep") return { kind: "beep", beeps: shown.every((s) => s.kind === "beep" && s.beeps) };
+  if (shown.some((s) => s.kind !== "value")) return { kind: "overload" };
+  const values = shown.map((s) => (s.kind === "value" ? s.value : 0));
+  const low = Math.min(...values);
+  const high = Math.max(...values);
+  const near = (target: number) => values.reduce((sum, v, i) => (Math.abs(v - target) <= 0.25 * (high - low) ? sum + phases[i]!.seconds : sum), 0);
+  const share = (target: number) => Math.min(1, near(target) / meter.averagingSeconds);
+  const top = low + (high - low) * share(high);
+  const bottom = Math.min(top, high - (high - low) * share(low));
+  const { relative, absolute } = meter.accuracy[test.function as "dcv"];
+  if (top - bottom < 5 * Math.hypot(absolute, relative * top)) return { kind: "value", value: (top + bottom) / 2 };
+  return { kind: "jumping", low: bottom, high: top, manner: "jumping" };
+}

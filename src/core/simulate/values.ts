@@ -1,0 +1,37 @@
+import type { Machine, Part } from "../machine/compile";
+import type { FailureMode } from "../machine/parts/kind";
+import { uniformFor } from "../random";
+
+/** One possible specimen of a machine in one possible surrounding: the values its parts have there. */
+export interface Values {
+  readonly supplyVolts: number;
+  readonly ambient: number;
+  /** For each part, its parameters in order. */
+  readonly of: readonly (readonly number[])[];
+  severity(part: Part, mode: FailureMode): number;
+}
+
+/** Every part at its nominal value, every graded fault at the middle of its range. */
+export function nominalValues(machine: Machine): Values {
+  return {
+    supplyVolts: machine.file.supply.volts,
+    ambient: machine.file.ambient,
+    of: machine.parts.map((part) => part.parameters.map((p) => p.nominal)),
+    severity: (_part, mode) => (mode.severity ? Math.sqrt(mode.severity[0] * mode.severity[1]) : 1),
+  };
+}
+
+/** A specimen drawn by `seed`: uniform within tolerance, supply and ambient (+-8 C) likewise, severities log-uniform. */
+export function drawnValues(machine: Machine, seed: number): Values {
+  const spread = (name: string) => 2 * uniformFor(seed, name) - 1;
+  return {
+    supplyVolts: machine.file.supply.volts * (1 + (machine.file.supply.percent / 100) * spread("supply")),
+    ambient: machine.file.ambient + 8 * spread("ambient"),
+    of: machine.parts.map((part) => part.parameters.map((p) => p.nominal * (1 + p.tolerance * spread(`${part.id} ${p.name}`)))),
+    severity(part, mode) {
+      if (!mode.severity) return 1;
+      const [low, high] = mode.severity;
+      return low * (high / low) ** uniformFor(seed, `${part.id}:${mode.id}`);
+    },
+  };
+}
