@@ -1,4 +1,4 @@
-import { LEAK, type EliminationProgram } from "./elimination";
+import { LEAK, mergePaths, type EliminationProgram } from "./elimination";
 
 /** A phasor solve (rms values at line frequency) of one compiled circuit: the same program with complex admittances. */
 export class AcSolver {
@@ -10,6 +10,9 @@ export class AcSolver {
   private readonly inverseIm: Float64Array;
   private readonly currentRe: Float64Array;
   private readonly currentIm: Float64Array;
+  private readonly betweenRe: Float64Array;
+  private readonly betweenIm: Float64Array;
+  private readonly places: Int32Array;
 
   constructor(readonly program: EliminationProgram, readonly leak: number = LEAK) {
     const edges = () => new Float64Array(program.edgeCount);
@@ -18,6 +21,8 @@ export class AcSolver {
     [this.groundRe, this.groundIm] = [nodes(), nodes()];
     [this.inverseRe, this.inverseIm] = [nodes(), nodes()];
     [this.currentRe, this.currentIm] = [nodes(), nodes()];
+    [this.betweenRe, this.betweenIm] = [nodes(), nodes()];
+    this.places = new Int32Array(program.nodeCount);
   }
 
   /** Takes conductance and susceptance of every element (siemens) and eliminates. */
@@ -65,37 +70,62 @@ export class AcSolver {
 
   /** Node phasors for currents fed into the nodes (rms amperes); fills `voltsRe` and `voltsIm`. */
   solve(injectedRe: Float64Array, injectedIm: Float64Array, voltsRe: Float64Array, voltsIm: Float64Array): void {
-    const { nodeCount, order, start, neighbour, edge } = this.program;
-    const { gRe, gIm, inverseRe, inverseIm, currentRe, currentIm } = this;
+    const { nodeCount } = this.program;
+    const { currentRe, currentIm } = this;
     currentRe.set(injectedRe); currentIm.set(injectedIm);
-    for (let n = 0; n < nodeCount; n++) {
-      const k = order[n]!;
-      const iRe = currentRe[k]!;
-      const iIm = currentIm[k]!;
-      if (iRe === 0 && iIm === 0) continue;
-      const pushedRe = iRe * inverseRe[n]! - iIm * inverseIm[n]!;
-      const pushedIm = iRe * inverseIm[n]! + iIm * inverseRe[n]!;
-      for (let i = start[n]!; i < start[n + 1]!; i++) {
-        const re = gRe[edge[i]!]!;
-        const im = gIm[edge[i]!]!;
-        currentRe[neighbour[i]!]! += pushedRe * re - pushedIm * im;
-        currentIm[neighbour[i]!]! += pushedRe * im + pushedIm * re;
-      }
+    for (let n = 0; n < nodeCount; n++) this.push(n);
+    for (let n = nodeCount - 1; n >= 0; n--) this.draw(n, voltsRe, voltsIm);
+  }
+
+  /** Impedance between two nodes with every source at rest: resistance and reactance, ohms. */
+  impedance(a: number, b: number): { re: number; im: number } {
+    if (a === b) return { re: 0, im: 0 };
+    const { order, path } = this.program;
+    const { currentRe, currentIm, betweenRe, betweenIm, places } = this;
+    const count = mergePaths(path[a]!, path[b]!, places);
+    for (let p = 0; p < count; p++) {
+      currentRe[order[places[p]!]!] = 0;
+      currentIm[order[places[p]!]!] = 0;
     }
-    for (let n = nodeCount - 1; n >= 0; n--) {
-      const k = order[n]!;
-      let sumRe = currentRe[k]!;
-      let sumIm = currentIm[k]!;
-      for (let i = start[n]!; i < start[n + 1]!; i++) {
-        const re = gRe[edge[i]!]!;
-        const im = gIm[edge[i]!]!;
-        const vRe = voltsRe[neighbour[i]!]!;
-        const vIm = voltsIm[neighbour[i]!]!;
-        sumRe += re * vRe - im * vIm;
-        sumIm += re * vIm + im * vRe;
-      }
-      voltsRe[k] = sumRe * inverseRe[n]! - sumIm * inverseIm[n]!;
-      voltsIm[k] = sumRe * inverseIm[n]! + sumIm * inverseRe[n]!;
+    currentRe[a] = 1;
+    currentRe[b] = -1;
+    for (let p = 0; p < count; p++) this.push(places[p]!);
+    for (let p = count - 1; p >= 0; p--) this.draw(places[p]!, betweenRe, betweenIm);
+    return { re: betweenRe[a]! - betweenRe[b]!, im: betweenIm[a]! - betweenIm[b]! };
+  }
+
+  /** Hands the current fed into the n-th eliminated node on to its neighbours. */
+  private push(n: number): void {
+    const { order, start, neighbour, edge } = this.program;
+    const { gRe, gIm, currentRe, currentIm } = this;
+    const iRe = currentRe[order[n]!]!;
+    const iIm = currentIm[order[n]!]!;
+    if (iRe === 0 && iIm === 0) return;
+    const pushedRe = iRe * this.inverseRe[n]! - iIm * this.inverseIm[n]!;
+    const pushedIm = iRe * this.inverseIm[n]! + iIm * this.inverseRe[n]!;
+    for (let i = start[n]!; i < start[n + 1]!; i++) {
+      const re = gRe[edge[i]!]!;
+      const im = gIm[edge[i]!]!;
+      currentRe[neighbour[i]!]! += pushedRe * re - pushedIm * im;
+      currentIm[neighbour[i]!]! += pushedRe * im + pushedIm * re;
     }
+  }
+
+  /** The voltage of the n-th eliminated node from those of its neighbours, which are known by then. */
+  private draw(n: number, voltsRe: Float64Array, voltsIm: Float64Array): void {
+    const { order, start, neighbour, edge } = this.program;
+    const { gRe, gIm } = this;
+    let sumRe = this.currentRe[order[n]!]!;
+    let sumIm = this.currentIm[order[n]!]!;
+    for (let i = start[n]!; i < start[n + 1]!; i++) {
+      const re = gRe[edge[i]!]!;
+      const im = gIm[edge[i]!]!;
+      const vRe = voltsRe[neighbour[i]!]!;
+      const vIm = voltsIm[neighbour[i]!]!;
+      sumRe += re * vRe - im * vIm;
+      sumIm += re * vIm + im * vRe;
+    }
+    voltsRe[order[n]!] = sumRe * this.inverseRe[n]! - sumIm * this.inverseIm[n]!;
+    voltsIm[order[n]!] = sumRe * this.inverseIm[n]! + sumIm * this.inverseRe[n]!;
   }
 }

@@ -1,4 +1,4 @@
-import { LEAK, type EliminationProgram } from "./elimination";
+import { LEAK, mergePaths, type EliminationProgram } from "./elimination";
 
 /** A direct-current solve of one compiled circuit; holds its own work space, so one is used again and again. */
 export class DcSolver {
@@ -6,12 +6,16 @@ export class DcSolver {
   private readonly toGround: Float64Array;
   private readonly inverseSum: Float64Array;
   private readonly current: Float64Array;
+  private readonly between: Float64Array;
+  private readonly places: Int32Array;
 
   constructor(readonly program: EliminationProgram, readonly leak: number = LEAK) {
     this.conductance = new Float64Array(program.edgeCount);
     this.toGround = new Float64Array(program.nodeCount);
     this.inverseSum = new Float64Array(program.nodeCount);
     this.current = new Float64Array(program.nodeCount);
+    this.between = new Float64Array(program.nodeCount);
+    this.places = new Int32Array(program.nodeCount);
   }
 
   /** Takes the conductance of every element (siemens, not negative) and eliminates. */
@@ -58,5 +62,28 @@ export class DcSolver {
       for (let i = start[n]!; i < start[n + 1]!; i++) sum += g[edge[i]!]! * volts[neighbour[i]!]!;
       volts[order[n]!] = sum * inverseSum[n]!;
     }
+  }
+
+  /** Resistance between two nodes with every source at rest, ohms: 1 A is fed into `a` and taken out at `b`. */
+  resistance(a: number, b: number): number {
+    if (a === b) return 0;
+    const { order, start, neighbour, edge, path } = this.program;
+    const { conductance: g, inverseSum, current, between: volts, places } = this;
+    const count = mergePaths(path[a]!, path[b]!, places);
+    for (let p = 0; p < count; p++) current[order[places[p]!]!] = 0;
+    current[a] = 1;
+    current[b] = -1;
+    for (let p = 0; p < count; p++) {
+      const n = places[p]!;
+      const pushed = current[order[n]!]! * inverseSum[n]!;
+      for (let i = start[n]!; i < start[n + 1]!; i++) current[neighbour[i]!]! += pushed * g[edge[i]!]!;
+    }
+    for (let p = count - 1; p >= 0; p--) {
+      const n = places[p]!;
+      let sum = current[order[n]!]!;
+      for (let i = start[n]!; i < start[n + 1]!; i++) sum += g[edge[i]!]! * volts[neighbour[i]!]!;
+      volts[order[n]!] = sum * inverseSum[n]!;
+    }
+    return Math.max(0, volts[a]! - volts[b]!);
   }
 }

@@ -39,6 +39,11 @@ export interface EliminationProgram {
   /** For the n-th node, the edge that joins its neighbours i < j, row by row, from pairStart[n]. */
   readonly pairStart: Int32Array;
   readonly pairEdge: Int32Array;
+  /**
+   * For each node, the places in `order` that its elimination leads through, ascending, its own first. What is fed
+   * into a node moves along this path only, so the voltage between two nodes needs their two paths and no more.
+   */
+  readonly path: readonly Int32Array[];
 }
 
 /** Works out a minimum-degree order and the fill it causes. Throws a RangeError for an end outside the circuit. */
@@ -99,9 +104,33 @@ export function compileElimination(topology: Topology): EliminationProgram {
   start[nodeCount] = neighbour.length;
   pairStart[nodeCount] = pairEdge.length;
 
+  const place = new Int32Array(nodeCount);
+  order.forEach((node, n) => { place[node] = n; });
+  const path: Int32Array[] = new Array<Int32Array>(nodeCount);
+  for (let n = nodeCount - 1; n >= 0; n--) {
+    let next = -1;
+    for (let i = start[n]!; i < start[n + 1]!; i++) if (next < 0 || place[neighbour[i]!]! < next) next = place[neighbour[i]!]!;
+    path[order[n]!] = Int32Array.from(next < 0 ? [n] : [n, ...path[order[next]!]!]);
+  }
+
   return {
-    nodeCount, elementCount, edgeCount, elementEdge, elementNode, order, start,
+    path, nodeCount, elementCount, edgeCount, elementEdge, elementNode, order, start,
     neighbour: Int32Array.from(neighbour), edge: Int32Array.from(edge),
     pairStart, pairEdge: Int32Array.from(pairEdge),
   };
+}
+
+/** Two ascending lists of places made one, into `into`; returns its length. */
+export function mergePaths(a: Int32Array, b: Int32Array, into: Int32Array): number {
+  let i = 0;
+  let j = 0;
+  let n = 0;
+  while (i < a.length || j < b.length) {
+    const x = i < a.length ? a[i]! : Infinity;
+    const y = j < b.length ? b[j]! : Infinity;
+    into[n++] = Math.min(x, y);
+    if (x <= y) i++;
+    if (y <= x) j++;
+  }
+  return n;
 }

@@ -35,6 +35,10 @@ type Due = { readonly state: number; readonly at: number } | null;
 
 const MOST_CHANGES = 300;
 const MOST_PASSES = 80;
+/** Relative change of a source below which the analog part is at rest: a hundredth of what any meter resolves. */
+const REST = 1e-5;
+/** Siemens above which an element joins stiffly, see `joinedStiffly`. */
+const STIFF = 1e-3;
 const DAMP_AFTER = 15;
 
 /** What surrounds the machine in a setup, for one specimen. */
@@ -71,14 +75,16 @@ export class Simulator {
   private readonly factoredDc: Float64Array;
   private readonly factoredAc: Float64Array;
   private readonly factoredAcB: Float64Array;
+  private readonly solvedE: Float64Array;
+  private readonly solvedEAc: Float64Array;
   private readonly feed: Float64Array;
   private readonly feedIm: Float64Array;
   private readonly volts: Float64Array;
   private readonly voltsRe: Float64Array;
   private readonly voltsIm: Float64Array;
-  private readonly scratch: Float64Array;
-  private readonly scratchIm: Float64Array;
   private powered = false;
+  private readonly stiffDc: { fresh: boolean; readonly group: Int32Array };
+  private readonly stiffAc: { fresh: boolean; readonly group: Int32Array };
   private loaded: Phase | null = null;
   private element0 = 0;
   private partIndex = 0;
@@ -86,14 +92,17 @@ export class Simulator {
   constructor(readonly machine: Machine) {
     const elements = machine.ends.length / 2;
     const nodes = machine.nets.length;
+    this.stiffDc = { fresh: false, group: new Int32Array(nodes) };
+    this.stiffAc = { fresh: false, group: new Int32Array(nodes) };
     const array = (n: number) => new Float64Array(n);
     this.elements = elements;
     this.dcSolver = new DcSolver(machine.program);
     this.acSolver = new AcSolver(machine.program);
     [this.g, this.gAc, this.bAc, this.e, this.eAc] = [array(elements), array(elements), array(elements), array(elements), array(elements)];
     [this.factoredDc, this.factoredAc, this.factoredAcB] = [array(elements).fill(NaN), array(elements).fill(NaN), array(elements).fill(NaN)];
-    [this.feed, this.feedIm, this.volts, this.voltsRe, this.voltsIm, this.scratch, this.scratchIm] =
-      [array(nodes), array(nodes), array(nodes), array(nodes), array(nodes), array(nodes), array(nodes)];
+    [this.solvedE, this.solvedEAc] = [array(elements).fill(NaN), array(elements).fill(NaN)];
+    [this.feed, this.feedIm, this.volts, this.voltsRe, this.voltsIm] =
+      [array(nodes), array(nodes), array(nodes), array(nodes), array(nodes)];
   }
 
   /** Brings the machine into a setup with the given faults and lets it settle. Throws `NoOperatingPoint`. */
@@ -167,7 +176,7 @@ export class Simulator {
         this.turn(part.index);
         part.kind.follow(instances[part.index]!, this.view, states[part.index]!, own);
         for (let i = 0; i < size; i++) {
-          if (Math.abs(own[i]! - before[i]!) > 1e-7 * Math.max(1e-3, Math.abs(before[i]!))) moved = true;
+          if (Math.abs(own[i]! - before[i]!) > REST * Math.max(REST, Math.abs(before[i]!))) moved = true;
           if (pass > DAMP_AFTER) own[i] = (own[i]! + before[i]!) / 2;
         }
       }
@@ -186,44 +195,49 @@ export class Simulator {
   }
 
   private solveAll(): void {
-    const { ends } = this.machine;
-    if (!same(this.g, this.factoredDc)) {
+    this.stiffDc.fresh = false;
+    this.stiffAc.fresh = false;
+    // Passes and phases often differ on one side only (direct or alternating): the other keeps its solution.
+    const newDc = !same(this.g, this.factoredDc);
+    if (newDc) {
       this.dcSolver.factor(this.g);
       this.factoredDc.set(this.g);
     }
-    this.feed.fill(0);
-    for (let i = 0; i < this.elements; i++) {
-      if (this.e[i] === 0) continue;
-      const amps = this.g[i]! * this.e[i]!;
-      const [a, b] = [ends[2 * i]!, ends[2 * i + 1]!];
-      if (a >= 0) this.feed[a]! += amps;
-      if (b >= 0) this.feed[b]! -= amps;
+    if (newDc || !same(this.e, this.solvedE)) {
+      this.injected(this.g, this.e);
+      this.dcSolver.solve(this.feed, this.volts);
+      this.solvedE.set(this.e);
     }
-    this.dcSolver.solve(this.feed, this.volts);
-
-    if (!this.powered) {
-      this.voltsRe.fill(0);
-      this.voltsIm.fill(0);
-      return;
+    const newAc = this.factorAc();
+    if (newAc || !same(this.eAc, this.solvedEAc)) {
+      this.injected(this.gAc, this.eAc);
+      this.feedIm.fill(0);
+      this.acSolver.solve(this.feed, this.feedIm, this.voltsRe, this.voltsIm);
+      this.solvedEAc.set(this.eAc);
     }
-    this.factorAc();
-    this.feed.fill(0);
-    for (let i = 0; i < this.elements; i++) {
-      if (this.eAc[i] === 0) continue;
-      const [a, b] = [ends[2 * i]!, ends[2 * i + 1]!];
-      const amps = this.gAc[i]! * this.eAc[i]!;
-      if (a >= 0) this.feed[a]! += amps;
-      if (b >= 0) this.feed[b]! -= amps;
-    }
-    this.feedIm.fill(0);
-    this.acSolver.solve(this.feed, this.feedIm, this.voltsRe, this.voltsIm);
   }
 
-  private factorAc(): void {
-    if (same(this.gAc, this.factoredAc) && same(this.bAc, this.factoredAcB)) return;
+  /** Norton currents of all sources into `feed`. */
+  private injected(conductance: Float64Array, volts: Float64Array): void {
+    const { ends } = this.machine;
+    this.feed.fill(0);
+    for (let i = 0; i < this.elements; i++) {
+      if (volts[i] === 0) continue;
+      const amps = conductance[i]! * volts[i]!;
+      const a = ends[2 * i]!;
+      const b = ends[2 * i + 1]!;
+      if (a >= 0) this.feed[a]! += amps;
+      if (b >= 0) this.feed[b]! -= amps;
+    }
+  }
+
+  /** Renews the alternating side if its admittances moved; says whether they did. */
+  private factorAc(): boolean {
+    if (same(this.gAc, this.factoredAc) && same(this.bAc, this.factoredAcB)) return false;
     this.acSolver.factor(this.gAc, this.bAc);
     this.factoredAc.set(this.gAc);
     this.factoredAcB.set(this.bAc);
+    return true;
   }
 
   /** Puts a phase of a state back into the solver, so that it can be measured. */
@@ -242,24 +256,39 @@ export class Simulator {
 
   /** Resistance that a meter sees between two nodes of the loaded phase, every source at rest, ohms. */
   seenOhms(a: number, b: number): number {
-    if (a === b) return 0;
-    this.feed.fill(0);
-    this.feed[a] = 1;
-    this.feed[b] = -1;
-    this.dcSolver.solve(this.feed, this.scratch);
-    return Math.max(0, this.scratch[a]! - this.scratch[b]!);
+    return this.dcSolver.resistance(a, b);
   }
 
   /** The same at line frequency: resistance and reactance. */
   seenImpedance(a: number, b: number): { re: number; im: number } {
-    if (a === b) return { re: 0, im: 0 };
-    this.factorAc();
-    this.feed.fill(0);
-    this.feedIm.fill(0);
-    this.feed[a] = 1;
-    this.feed[b] = -1;
-    this.acSolver.solve(this.feed, this.feedIm, this.scratch, this.scratchIm);
-    return { re: this.scratch[a]! - this.scratch[b]!, im: this.scratchIm[a]! - this.scratchIm[b]! };
+    return this.acSolver.impedance(a, b);
+  }
+
+  /**
+   * Whether two nodes of the loaded phase are joined by paths of less than 1 kohm an element: then what a 10 Mohm
+   * meter takes away is far below its own error, and the solve for it can be left out.
+   */
+  joinedStiffly(a: number, b: number, alternating: boolean): boolean {
+    const joined = alternating ? this.stiffAc : this.stiffDc;
+    if (!joined.fresh) {
+      const { ends } = this.machine;
+      joined.group.forEach((_, n) => { joined.group[n] = n; });
+      for (let e = 0; e < this.elements; e++) {
+        const siemens = alternating ? Math.hypot(this.gAc[e]!, this.bAc[e]!) : this.g[e]!;
+        if (siemens > STIFF && ends[2 * e]! >= 0 && ends[2 * e + 1]! >= 0) joined.group[root(joined.group, ends[2 * e]!)] = root(joined.group, ends[2 * e + 1]!);
+      }
+      joined.fresh = true;
+    }
+    return root(joined.group, a) === root(joined.group, b);
+  }
+
+  /** The circuit as it stands in the loaded phase, to find out later whether another state is electrically the same. */
+  snapshot(): CircuitSnapshot {
+    return { arrays: [this.g, this.gAc, this.bAc, this.e, this.eAc].map((a) => a.slice()) };
+  }
+
+  isSameAs(snapshot: CircuitSnapshot): boolean {
+    return [this.g, this.gAc, this.bAc, this.e, this.eAc].every((a, i) => same(a, snapshot.arrays[i]!));
   }
 
   /** Current through an element of the loaded phase: direct, and alternating rms. */
@@ -311,6 +340,18 @@ export class Simulator {
     current: (element) => this.elementCurrent(this.element0 + element).dc,
     acCurrent: (element) => this.elementCurrent(this.element0 + element).ac,
   };
+}
+
+/** Everything that decides what a meter shows, in one phase. */
+export interface CircuitSnapshot {
+  readonly arrays: readonly Float64Array[];
+}
+
+function root(group: Int32Array, node: number): number {
+  let r = node;
+  while (group[r] !== r) r = group[r]!;
+  group[node] = r;
+  return r;
 }
 
 function same(a: Float64Array, b: Float64Array): boolean {

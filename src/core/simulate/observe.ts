@@ -3,22 +3,35 @@ import type { Shown } from "../quantity/read";
 import type { Phase, Simulator, State } from "./energise";
 import type { Test } from "./test";
 
+/** Volts below which there is nothing to be loaded. */
+const NOTHING = 1e-6;
+
 /** What a person sees when a part keeps changing its mind. */
 export const FLICKERS = "flickers";
 
 /**
- * What `meter` shows (or the eye sees) when `test` is made on a machine in `state`; without noise. The setup of
- * the test is taken as made: `state` is that setup. Throws a RangeError for points the machine has not.
+ * What `meter` shows (or the eye sees) when each of `tests` is made on a machine in `state`; without noise. The
+ * setup of the tests is taken as made: `state` is that setup. Throws a RangeError for points the machine has not.
  */
+export function observeAll(simulator: Simulator, state: State, tests: readonly Test[], meter: Meter): Shown[] {
+  // Phase by phase: putting a phase into the solver costs far more than reading a test from it.
+  const byPhase = state.phases.map((phase) => {
+    simulator.load(state, phase);
+    return tests.map((test) => (test.function === "look" ? seen(simulator, state, phase, test) : reading(simulator, test, meter)));
+  });
+  if (byPhase.length === 1) return byPhase[0]!;
+  return tests.map((test, t) => averaged(byPhase.map((shown) => shown[t]!), state.phases, test, meter));
+}
+
+/** The same for one test. */
 export function observe(simulator: Simulator, state: State, test: Test, meter: Meter): Shown {
-  if (test.function === "look") {
-    const part = simulator.machine.partById.get(test.red);
-    if (!part) throw new RangeError(`no part ${test.red}`);
-    const labels = new Set(state.phases.map((phase) => { simulator.load(state, phase); return simulator.seen(state, phase, part.index); }));
-    return { kind: "label", label: labels.size === 1 ? [...labels][0]! : FLICKERS };
-  }
-  const shown = state.phases.map((phase) => { simulator.load(state, phase); return reading(simulator, test, meter); });
-  return shown.length === 1 ? shown[0]! : averaged(shown, state.phases, test, meter);
+  return observeAll(simulator, state, [test], meter)[0]!;
+}
+
+function seen(simulator: Simulator, state: State, phase: Phase, test: Test): Shown {
+  const part = simulator.machine.partById.get(test.red);
+  if (!part) throw new RangeError(`no part ${test.red}`);
+  return { kind: "label", label: simulator.seen(state, phase, part.index) };
 }
 
 function reading(simulator: Simulator, test: Test, meter: Meter): Shown {
@@ -36,14 +49,15 @@ function reading(simulator: Simulator, test: Test, meter: Meter): Shown {
   switch (test.function) {
     case "dcv": {
       const open = simulator.openVolts(a, b).dc;
-      return { kind: "value", value: open === 0 ? 0 : open * loadedShare(simulator.seenOhms(a, b), meter.inputOhms) };
+      return { kind: "value", value: Math.abs(open) < NOTHING || simulator.joinedStiffly(a, b, false) ? open : open * loadedShare(simulator.seenOhms(a, b), meter.inputOhms) };
     }
     case "acv":
     case "lowz": {
       const inputOhms = test.function === "acv" ? meter.inputOhms : meter.lowInputOhms;
       const open = simulator.openVolts(a, b);
       const volts = Math.hypot(open.acRe, open.acIm);
-      if (volts === 0 && (test.function === "acv" || open.dc === 0)) return { kind: "value", value: 0 };
+      if (volts < NOTHING && (test.function === "acv" || Math.abs(open.dc) < NOTHING)) return { kind: "value", value: 0 };
+      if (test.function === "acv" && simulator.joinedStiffly(a, b, true)) return { kind: "value", value: volts };
       const z = simulator.seenImpedance(a, b);
       const ac = volts * loadedShareAc(z.re, z.im, inputOhms);
       if (test.function === "acv") return { kind: "value", value: ac };
@@ -66,6 +80,7 @@ function reading(simulator: Simulator, test: Test, meter: Meter): Shown {
  */
 function averaged(shown: readonly Shown[], phases: readonly Phase[], test: Test, meter: Meter): Shown {
   const first = shown[0]!;
+  if (first.kind === "label") return shown.every((s) => s.kind === "label" && s.label === first.label) ? first : { kind: "label", label: FLICKERS };
   if (first.kind === "beep") return { kind: "beep", beeps: shown.every((s) => s.kind === "beep" && s.beeps) };
   if (shown.some((s) => s.kind !== "value")) return { kind: "overload" };
   const values = shown.map((s) => (s.kind === "value" ? s.value : 0));

@@ -1,7 +1,7 @@
 import { z } from "zod";
 import { conditionHolds, conditionInputs, conditionSchema } from "../../control/condition";
 import { id, number } from "../scalar";
-import { definePart, OPEN, type Instance } from "./kind";
+import { definePart, OPEN, VAGUE_OHMS, type Instance } from "./kind";
 
 const ALIVE = 1;
 
@@ -36,7 +36,7 @@ export const controller = definePart<Fields>({
     ...Object.keys(f.inputs).map((name) => ["rail", name] as const),
     ...Object.entries(f.outputs).map(([name, o]) => (o.does === "sinks" ? ([name, "return"] as const) : (["rail", name] as const))),
   ],
-  parameters: (f) => [{ name: "load ohms", nominal: f.loadOhms, tolerance: 0.2 }, ...Object.entries(f.inputs).map(([name, i]) => ({ name: `${name} pull-up ohms`, nominal: i.pullUpOhms, tolerance: 0.01 }))],
+  parameters: (f) => [{ name: "load ohms", nominal: f.loadOhms, tolerance: 0.2 }, ...Object.entries(f.inputs).map(([name, i]) => ({ name: `${name} pull-up ohms`, nominal: i.pullUpOhms, tolerance: 0.01 })), { name: "idle ohms", nominal: 2e4, tolerance: VAGUE_OHMS }],
   modes: (f) => [
     { id: "dead", words: "controller dead", odds: 1.5, source: "from memory" },
     ...Object.keys(f.outputs).map((name) => ({ id: `${name}-off`, words: `output ${name} stays off`, odds: 0.8, source: "from memory" as const })),
@@ -44,7 +44,7 @@ export const controller = definePart<Fields>({
   start: () => 0,
   stamp({ fields: f, values, mode }, stamp, state) {
     const alive = (state & ALIVE) !== 0;
-    stamp.conduct(0, alive ? 1 / values[0]! : 1 / 2e4);
+    stamp.conduct(0, alive ? 1 / values[0]! : 1 / values[values.length - 1]!);
     let element = 1;
     Object.keys(f.inputs).forEach((_, i) => stamp.conduct(element++, 1 / values[i + 1]!));
     Object.entries(f.outputs).forEach(([name, output], i) => {

@@ -5,6 +5,9 @@ import type { Energy } from "../domain";
 export const OPEN_OHMS = 1e11;
 export const OPEN = 1 / OPEN_OHMS;
 
+/** Tolerance of what an ohmmeter finds through chips: it depends on polarity and test voltage and proves nothing but a short. */
+export const VAGUE_OHMS = 0.6;
+
 /** One way a part fails. `odds` is a relative weight (machine-years do not matter, ratios do). */
 export interface FailureMode {
   readonly id: string;

@@ -1,6 +1,6 @@
 import { z } from "zod";
 import { number } from "../scalar";
-import { definePart, OPEN } from "./kind";
+import { definePart, OPEN, VAGUE_OHMS } from "./kind";
 
 const DARK = 0;
 const NO_LINK = 1;
@@ -25,7 +25,7 @@ export const panel = definePart({
   elements: () => [["plus", "return"], ["link", "return"]],
   parameters: (f) => [
     { name: "run ohms", nominal: f.runOhms, tolerance: 0.15 },
-    { name: "dead ohms", nominal: f.deadOhms, tolerance: 0.15 },
+    { name: "dead ohms", nominal: f.deadOhms, tolerance: VAGUE_OHMS },
     { name: "link ohms", nominal: 1e4, tolerance: 0.05 },
   ],
   modes: () => [

@@ -1,6 +1,6 @@
 import { z } from "zod";
 import { number } from "../scalar";
-import { definePart, OPEN } from "./kind";
+import { definePart, OPEN, VAGUE_OHMS } from "./kind";
 
 const OUT = 0; // memory: output volts
 const LOAD = 1; // memory: input conductance
@@ -12,16 +12,16 @@ export const regulator = definePart({
   terminals: () => ["in", "out", "return"],
   galvanic: () => [["in", "out", "return"]],
   elements: () => [["in", "return"], ["out", "return"], ["in", "out"]],
-  parameters: (f) => [{ name: "volts", nominal: f.volts, tolerance: 0.03 }],
+  parameters: (f) => [{ name: "volts", nominal: f.volts, tolerance: 0.03 }, { name: "idle ohms", nominal: 2e4, tolerance: VAGUE_OHMS }],
   modes: () => [
     { id: "dead", words: "no output", odds: 1.5, source: "from memory" },
     { id: "passes", words: "shorted, passes its input", odds: 0.4, source: "from memory" },
   ],
   memory: 2,
-  stamp({ mode }, stamp, _state, memory) {
+  stamp({ mode, values }, stamp, _state, memory) {
     const working = memory[OUT]! > 0.5 && mode === null;
-    stamp.conduct(0, 1 / 2e4 + memory[LOAD]!);
-    stamp.conduct(1, working ? 1 / 0.1 : 1 / 1e4);
+    stamp.conduct(0, 1 / values[1]! + memory[LOAD]!);
+    stamp.conduct(1, working ? 1 / 0.1 : 2 / values[1]!);
     stamp.emf(1, working ? memory[OUT]! : 0);
     stamp.conduct(2, mode === "passes" ? 1 : OPEN);
   },

@@ -1,6 +1,6 @@
 import { z } from "zod";
 import { number } from "../scalar";
-import { definePart, OPEN } from "./kind";
+import { definePart, OPEN, VAGUE_OHMS } from "./kind";
 
 const OFF = 0;
 const ON = 1;
@@ -34,6 +34,7 @@ export const switchedSupply = definePart({
     { name: "output ohms", nominal: 0.15, tolerance: 0.5 },
     { name: "bleeder ohms", nominal: 6.8e5, tolerance: 0.05 },
     { name: "standby watts", nominal: 1, tolerance: 0.3 },
+    { name: "idle output ohms", nominal: 2.2e4, tolerance: VAGUE_OHMS },
   ],
   modes: () => [
     { id: "dead", words: "does not start", odds: 3, source: "from memory" },
@@ -54,7 +55,7 @@ export const switchedSupply = definePart({
     stamp.emf(1, charged ? memory[BULK]! : 0);
     stamp.conduct(2, mode === "no-bulk" || !conditions.powered ? 1 / 2e6 : 1 / 1e5);
     const on = state === ON;
-    stamp.conduct(3, on ? 1 / (mode === "sagging" ? severity : outputOhms) : 1 / 2.2e4);
+    stamp.conduct(3, on ? 1 / (mode === "sagging" ? severity : outputOhms) : 1 / values[4]!);
     stamp.emf(3, on ? values[0]! : 0);
     stamp.dc(4, OPEN);
     stamp.ac(4, OPEN, 2 * Math.PI * conditions.hertz * fields.yFarads);

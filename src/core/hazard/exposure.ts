@@ -1,0 +1,41 @@
+import type { Machine } from "../machine/compile";
+import type { SetupEntry } from "../machine/schema";
+import type { Test } from "../simulate/test";
+
+/**
+ * What a test exposes a person to, by isolation and not by volts.
+ * `none`: nothing is touched. `dead`: every source off. `low voltage`: powered, only nodes across isolation from
+ * the mains. `live`: mains, anything joined to it, or anything unknown.
+ */
+export type Exposure = "none" | "dead" | "low voltage" | "live";
+
+/** Two-source machines are not dead with one source off; this machine model has one, so power off is dead. */
+export function exposureOf(machine: Machine, setup: SetupEntry, test: Test): Exposure {
+  if (test.function === "look") return "none";
+  if (setup.power === "off") return "dead";
+  if (test.function === "clamp") return "live";
+  const energies = [test.red, test.black].map((id) => (id === undefined ? "unknown" : energyAt(machine, id)));
+  return energies.every((e) => e === "isolated low voltage") ? "low voltage" : "live";
+}
+
+/** Energy of the domain a point lies in; an unknown point is "unknown", which is taken as hot. */
+export function energyAt(machine: Machine, pointId: string) {
+  const point = machine.points.get(pointId);
+  return point ? machine.domains[point.node]!.energy : "unknown";
+}
+
+/** Covers a test needs open. */
+export function panelsFor(machine: Machine, test: Test): readonly string[] {
+  const spots = test.function === "clamp" ? [machine.clamps.get(test.red)?.panel] : test.function === "look" ? [] : [test.red, test.black].map((id) => (id ? machine.points.get(id)?.panel : undefined));
+  return [...new Set(spots.filter((p) => p !== undefined))];
+}
+
+/** Covers behind which a bare mains conductor can be touched. */
+export function panelsOverMains(machine: Machine): ReadonlySet<string> {
+  const over = new Set<string>();
+  for (const point of machine.points.values()) if (point.panel && machine.domains[point.node]!.energy === "mains") over.add(point.panel);
+  return over;
+}
+
+/** Minutes that a step is held to cost for its danger, beyond the minutes it takes. */
+export const EXPOSURE_MINUTES: Readonly<Record<Exposure, number>> = { none: 0, dead: 0, "low voltage": 1, live: 5 };

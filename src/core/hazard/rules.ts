@@ -1,0 +1,54 @@
+import type { Machine } from "../machine/compile";
+import type { SetupEntry } from "../machine/schema";
+import type { Test } from "../simulate/test";
+import { energyAt, exposureOf, panelsFor, panelsOverMains, type Exposure } from "./exposure";
+
+/** A live step is proposed only if no dead one gives at least this share of its worth per cost. */
+export const DEAD_SHARE = 0.8;
+
+/** Why a test may not be made at all, as a sentence; null when it may. Every planner asks this first. */
+export function forbidden(machine: Machine, setup: SetupEntry, test: Test): string | null {
+  const live = setup.power === "on";
+  if (live && (test.function === "ohms" || test.function === "continuity")) return "Ohms only on a dead circuit: unplug, wait, prove it dead.";
+  if (!live && (test.function === "clamp" || test.function === "acv" || test.function === "dcv" || test.function === "lowz")) return "Nothing flows while the plug is out; this test needs power.";
+  if (test.function === "lowz" && inSupplyPrimary(machine, test)) return "No low-impedance meter in the primary of a supply: it loads the bulk capacitor and the meter may not survive.";
+  return null;
+}
+
+/** Whether a probe would touch the rectified, line-side part of a supply. */
+export function inSupplyPrimary(machine: Machine, test: Test): boolean {
+  const primary = new Set<number>();
+  for (const part of machine.parts)
+    for (const terminal of ["bulk-plus", "bulk-minus"]) {
+      const node = part.nodeOf.get(terminal);
+      if (node !== undefined) primary.add(node);
+    }
+  return [test.red, test.black].some((id) => id !== undefined && primary.has(machine.points.get(id)?.node ?? -1));
+}
+
+/** The cautions that belong to a step, in the order in which they matter. */
+export function cautionsFor(machine: Machine, setup: SetupEntry, test: Test): readonly string[] {
+  const cautions: string[] = [];
+  const exposure: Exposure = exposureOf(machine, setup, test);
+  const covers = panelsFor(machine, test);
+  const overMains = panelsOverMains(machine);
+  if (exposure === "dead") {
+    cautions.push("Pull the plug and keep it in sight. Meter on volts first: prove it dead before you turn to ohms.");
+    if (inSupplyPrimary(machine, test)) cautions.push("The bulk capacitor: wait a minute, then prove it below 60 V.");
+  }
+  if (exposure === "live") {
+    cautions.push(test.function === "clamp" ? "Clamp around the insulated wire only, power off while you place it." : "Live: place the leads with the power off, then plug in, one hand, shrouded tips.");
+    if (inSupplyPrimary(machine, test)) cautions.push("Non-isolated: the black lead is as deadly as the red one. Meter on its highest range.");
+  }
+  if (exposure === "low voltage") {
+    if (covers.some((c) => overMains.has(c))) cautions.push("These pins are isolated low voltage, but bare mains is beside them. Place the leads with the plug out.");
+    else cautions.push("Isolated low voltage. A slipped probe can still kill a board.");
+  }
+  if (setup.apart.length > 0) cautions.push("Pull and push the plug with the power off, by its housing.");
+  for (const id of [test.red, test.black]) {
+    const point = id === undefined ? undefined : machine.points.get(id);
+    if (!point || energyAt(machine, point.id) !== "unknown") continue;
+    cautions.push(`${point.name}: nothing known feeds it. Take it as hot.`);
+  }
+  return cautions;
+}

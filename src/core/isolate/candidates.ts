@@ -1,0 +1,96 @@
+import type { Machine, Point } from "../machine/compile";
+import { forbidden } from "../hazard/rules";
+import type { Shown } from "../quantity/read";
+import type { Prediction } from "./prediction";
+import { makeTest, testKey, type Test } from "../simulate/test";
+
+/**
+ * Every test worth thinking of: each reachable point against the reference of its own domain, across each part,
+ * around each clamp point, a look at everything that shows or runs; in every setup, as far as it is permitted.
+ */
+export function candidateTests(machine: Machine): readonly Test[] {
+  const found = new Map<string, Test>();
+  const pairs = [...referencePairs(machine), ...partPairs(machine)];
+  for (const setup of machine.file.setups) {
+    const offer = (test: Test) => {
+      if (forbidden(machine, setup, test) === null) found.set(testKey(test), test);
+    };
+    if (setup.power === "on") {
+      for (const part of machine.parts) if (part.kind.observable) offer(makeTest(setup.id, "look", part.id));
+      for (const clamp of machine.clamps.keys()) offer(makeTest(setup.id, "clamp", clamp));
+    }
+    for (const [red, black] of pairs) {
+      if (setup.power === "off") offer(makeTest(setup.id, "ohms", red.id, black.id));
+      else if (machine.domains[red.node]!.energy === "isolated low voltage" || isBulk(machine, red)) offer(makeTest(setup.id, "dcv", red.id, black.id));
+      else offer(makeTest(setup.id, "acv", red.id, black.id));
+    }
+  }
+  return [...found.values()];
+}
+
+/**
+ * Leaves out the tests that show the same whatever is wrong, and those that show in a dearer setup exactly what
+ * the same two points show in a cheaper one. `nominal` holds what each hypothesis predicts, by test key.
+ */
+export function tellingTests(machine: Machine, tests: readonly Test[], nominal: ReadonlyMap<string, readonly Prediction[]>): readonly Test[] {
+  const effort = (id: string) => {
+    const setup = machine.setupById.get(id)!;
+    return setup.minutes + setup.apart.length;
+  };
+  const sorted = [...tests].sort((a, b) => effort(a.setup) - effort(b.setup));
+  const seen = new Set<string>();
+  const kept = new Set<Test>();
+  for (const test of sorted) {
+    const shows = nominal.get(testKey(test))!.filter((p) => p.length > 0).map((p) => coarse(p[0]!));
+    if (shows.every((s) => s === shows[0])) continue;
+    const place = `${machine.setupById.get(test.setup)!.power} ${test.function} ${test.red} ${test.black ?? ""} ${shows.join(" ")}`;
+    if (seen.has(place)) continue;
+    seen.add(place);
+    kept.add(test);
+  }
+  return tests.filter((t) => kept.has(t));
+}
+
+/** A reading to two and a half digits, in text; below a millivolt, milliampere, tenth of an ohm it is nothing. */
+function coarse(shown: Shown): string {
+  if (shown.kind === "value") return Math.abs(shown.value) < 1e-2 ? "0" : shown.value.toPrecision(3);
+  if (shown.kind === "label") return shown.label;
+  return shown.kind === "beep" ? String(shown.beeps) : shown.kind;
+}
+
+/** Rectified line voltage is direct, though its domain is mains. */
+function isBulk(machine: Machine, point: Point): boolean {
+  return machine.parts.some((part) => part.nodeOf.get("bulk-plus") === point.node || part.nodeOf.get("bulk-minus") === point.node);
+}
+
+type Pair = readonly [Point, Point];
+
+/** A point against references of its own domain: those on its own plug if there are any, else those in reach with it. */
+function referencePairs(machine: Machine): Pair[] {
+  const references = machine.file.references.flatMap((r) => r.points.map((id) => machine.points.get(id)!));
+  const pairs: Pair[] = [];
+  for (const point of machine.points.values()) {
+    const same = references.filter((r) => r.node !== point.node && machine.domains[r.node]!.group === machine.domains[point.node]!.group);
+    const beside = same.filter((r) => r.connector !== undefined && r.connector === point.connector && r.where === point.where);
+    const near = same.filter((r) => r.panel === point.panel);
+    for (const reference of beside.length > 0 ? beside : near.length > 0 ? near : same) if (isBulk(machine, point) === isBulk(machine, reference)) pairs.push([point, reference]);
+  }
+  // Leakage to the metalwork: every end of a mains load against the chassis, dead.
+  const chassis = machine.file.references.flatMap((r) => r.points).map((id) => machine.points.get(id)!).filter((p) => machine.domains[p.node]!.energy === "earth");
+  const caseNodes = machine.parts.filter((part) => part.nodeOf.has("case"));
+  for (const part of caseNodes)
+    for (const point of machine.points.values()) if ([...part.nodeOf.values()].includes(point.node)) for (const earth of chassis) if (earth.node !== point.node && earth.panel === point.panel) pairs.push([point, earth]);
+  return pairs;
+}
+
+/** The two ends of every element that has points on both. */
+function partPairs(machine: Machine): Pair[] {
+  const at = new Map<number, Point[]>();
+  for (const point of machine.points.values()) at.set(point.node, [...(at.get(point.node) ?? []), point]);
+  const pairs: Pair[] = [];
+  for (let e = 0; e < machine.ends.length / 2; e++) {
+    const ends = [machine.ends[2 * e]!, machine.ends[2 * e + 1]!] as const;
+    for (const red of at.get(ends[0]) ?? []) for (const black of at.get(ends[1]) ?? []) if (red.node !== black.node && machine.domains[red.node]!.group === machine.domains[black.node]!.group) pairs.push([red, black]);
+  }
+  return pairs;
+}

@@ -1,0 +1,67 @@
+import { EXPOSURE_MINUTES, exposureOf, panelsFor } from "../hazard/exposure";
+import type { Machine } from "../machine/compile";
+import type { Test } from "../simulate/test";
+
+/** How the unit stands now: what it costs to make a test depends on it. */
+export interface Standing {
+  readonly setup: string;
+  readonly openPanels: ReadonlySet<string>;
+}
+
+/** What a test costs from where the unit stands. Minutes; `risk` is danger expressed in minutes. */
+export interface Cost {
+  readonly minutes: number;
+  readonly risk: number;
+  /** What has to be done first, in order, as short sentences. */
+  readonly steps: readonly string[];
+}
+
+/** Minutes of the everyday moves, from memory; later learned from the journal. */
+const PLUG_IN = 0.5;
+const PULL_PLUG = 1.5;
+const PART_PLUG = 1;
+const MEASURE = 0.7;
+const CLAMP = 0.6;
+const LOOK = 0.2;
+
+/** Cost of the transition from `now` to the test, and of the test itself. Covers are opened with the power off. */
+export function costOf(machine: Machine, now: Standing, test: Test): Cost {
+  const setup = machine.setupById.get(test.setup)!;
+  const before = machine.setupById.get(now.setup);
+  const steps: string[] = [];
+  let minutes = test.function === "look" ? LOOK : test.function === "clamp" ? CLAMP : MEASURE;
+  const toOpen = panelsFor(machine, test).filter((p) => !now.openPanels.has(p));
+  const plugsMoved = [...new Set([...setup.apart, ...(before?.apart ?? [])])].filter((c) => setup.apart.includes(c) !== (before?.apart.includes(c) ?? false));
+  const wasOn = before?.power === "on";
+  let on = wasOn;
+
+  if (wasOn && (setup.power === "off" || toOpen.length > 0 || plugsMoved.length > 0)) {
+    minutes += PULL_PLUG;
+    on = false;
+    steps.push("Pull the plug");
+  }
+  for (const id of toOpen) {
+    const panel = machine.file.panels.find((p) => p.id === id)!;
+    minutes += panel.minutes;
+    steps.push(`Open: ${panel.name.toLowerCase()}, ${panel.minutes} min${panel.tools.length ? `, ${panel.tools.join(", ").toLowerCase()}` : ""}`);
+  }
+  for (const id of plugsMoved) {
+    minutes += PART_PLUG;
+    const name = machine.file.connectors.find((c) => c.id === id)!.name;
+    steps.push(setup.apart.includes(id) ? `Pull ${name} apart` : `Push ${name} home again`);
+  }
+  if (setup.power === "on" && !on) {
+    minutes += PLUG_IN;
+    steps.push("Place the leads, then plug in");
+  }
+  if (test.setup !== now.setup && setup.minutes > 0) {
+    minutes += setup.minutes;
+    steps.push(setup.how);
+  }
+  return { minutes, risk: EXPOSURE_MINUTES[exposureOf(machine, setup, test)], steps };
+}
+
+/** How the unit stands after the test. */
+export function standingAfter(machine: Machine, now: Standing, test: Test): Standing {
+  return { setup: test.setup, openPanels: new Set([...now.openPanels, ...panelsFor(machine, test)]) };
+}

@@ -1,0 +1,35 @@
+import type { Machine } from "../machine/compile";
+import type { Shown } from "../quantity/read";
+import { makeTest, testKey, type Test } from "../simulate/test";
+import { COMPLAINT_SLIP, SLIP } from "./likelihood";
+
+/** Anything that re-weighs suspects. Each kind of evidence comes down to tests and what they showed. */
+export type Evidence =
+  /** What the customer says, before anything was touched. */
+  | { readonly type: "complaint"; readonly id: string; readonly complaint: string }
+  /** A meter reading, or a look: a test as it was really made. */
+  | { readonly type: "reading"; readonly id: string; readonly test: Test; readonly shown: Shown };
+
+/** One observation inside a piece of evidence. */
+export interface Observation {
+  readonly evidence: string;
+  readonly test: Test;
+  readonly shown: Shown;
+  readonly slip: number;
+  /** Repeating a test adds no evidence: n repeats count 1/n each. */
+  readonly weight: number;
+}
+
+/** Takes evidence apart into observations; struck-out evidence is simply not passed in. */
+export function observationsOf(machine: Machine, evidence: readonly Evidence[]): Observation[] {
+  const plain = evidence.flatMap((e): Omit<Observation, "weight">[] => {
+    if (e.type === "reading") return [{ evidence: e.id, test: e.test, shown: e.shown, slip: SLIP }];
+    const complaint = machine.file.complaints.find((c) => c.id === e.complaint);
+    return Object.entries(complaint?.sees ?? {}).map(([part, label]) => ({
+      evidence: e.id, test: makeTest(complaint!.setup, "look", part), shown: { kind: "label", label }, slip: COMPLAINT_SLIP,
+    }));
+  });
+  const repeats = new Map<string, number>();
+  for (const o of plain) repeats.set(testKey(o.test), (repeats.get(testKey(o.test)) ?? 0) + 1);
+  return plain.map((o) => ({ ...o, weight: 1 / repeats.get(testKey(o.test))! }));
+}

@@ -1,0 +1,214 @@
+import type { Meter } from "../circuit/meter";
+import { exposureOf } from "../hazard/exposure";
+import { DEAD_SHARE } from "../hazard/rules";
+import type { Machine } from "../machine/compile";
+import type { SetupEntry } from "../machine/schema";
+import { testKey, type Test } from "../simulate/test";
+import { candidateTests, tellingTests } from "./candidates";
+import { costOf, type Standing } from "./cost";
+import { observationsOf, type Evidence } from "./evidence";
+import { hypothesesOf, type Hypothesis } from "./hypothesis";
+import { likelihood } from "./likelihood";
+import { outcomeTable, type OutcomeTable } from "./outcomes";
+import { Predictor, SPECIMENS, type Prediction } from "./prediction";
+
+/** What each hypothesis is worth after the evidence, and how each observation moved it. */
+export interface Beliefs {
+  /** Probability of each hypothesis, in the order of `Isolation.hypotheses`. */
+  readonly probability: Float64Array;
+  /** For each piece of evidence, the logarithm of its likelihood under each hypothesis. */
+  readonly byEvidence: ReadonlyMap<string, Float64Array>;
+}
+
+/** A test rated by what it would tell for what it costs. */
+export interface RatedTest {
+  readonly test: Test;
+  /** Expected information on which piece it is, bits. */
+  readonly bits: number;
+  readonly minutes: number;
+  readonly risk: number;
+  /** Bits per minute, danger counted as minutes. */
+  readonly score: number;
+}
+
+/** The fault itself counts a little beside the piece, so that a test which only prepares the deciding one is seen. */
+const FAULT_SHARE = 0.1;
+/** A test that tells less than this, in bits, is not worth making. */
+export const LEAST_BITS = 0.03;
+
+/**
+ * The fault dictionary of a machine and the reasoning on it: one a machine, meter and thread. Everything it says
+ * follows from the machine file, the evidence and the way the unit stands; ties break by the tests' names.
+ */
+export class Isolation {
+  readonly hypotheses: readonly Hypothesis[];
+  /** Every permitted test worth thinking of. */
+  readonly permitted: readonly Test[];
+  private useful: readonly Test[] = [];
+  /** Distinct pieces, and for each hypothesis the number of its piece. */
+  readonly pieces: readonly string[];
+  private readonly pieceOf: Int32Array;
+  private readonly predictor: Predictor;
+  private readonly predictions = new Map<string, readonly Prediction[]>();
+  private readonly tables = new Map<string, OutcomeTable>();
+
+  constructor(readonly machine: Machine, readonly meter: Meter, specimens = SPECIMENS) {
+    this.predictor = new Predictor(machine, meter, specimens);
+    this.hypotheses = hypothesesOf(machine);
+    this.permitted = candidateTests(machine);
+    this.pieces = [...new Set(this.hypotheses.map((h) => h.piece))];
+    this.pieceOf = Int32Array.from(this.hypotheses, (h) => this.pieces.indexOf(h.piece));
+  }
+
+  /** The tests that can tell suspects apart; empty until `build`. */
+  get candidates(): readonly Test[] { return this.useful; }
+
+  /** Simulates every hypothesis in every setup; `progress` is told the share done. Safe to call again. */
+  build(progress?: (share: number) => void): void {
+    const steps = this.buildSteps();
+    for (let step = steps.next(); !step.done; step = steps.next()) progress?.(step.value);
+  }
+
+  /**
+   * The same in small steps, each yielding the share done, so that a caller can breathe between them.
+   * First every candidate at nominal values, which shows the tests that can tell nothing; then the drawn
+   * specimens for the others only.
+   */
+  *buildSteps(): Generator<number, void> {
+    const { setups } = this.machine.file;
+    const n = this.hypotheses.length;
+    const total = setups.length * n * this.predictor.specimenCount;
+    let done = 0;
+    const nominal = new Map<string, readonly Prediction[]>();
+    for (const setup of setups) {
+      const tests = this.permitted.filter((t) => t.setup === setup.id);
+      const rows: Prediction[][] = [];
+      for (let h = 0; h < n; h++, done++) {
+        rows.push(this.predictor.predict(setup.id, tests, this.hypotheses[h]!, 0, 1));
+        if (h % 16 === 15) yield done / total;
+      }
+      tests.forEach((test, t) => nominal.set(testKey(test), rows.map((row) => row[t]!)));
+    }
+    this.useful = tellingTests(this.machine, this.permitted, nominal);
+
+    for (const setup of setups) {
+      const tests = this.useful.filter((t) => t.setup === setup.id);
+      const rows: Prediction[][] = [];
+      for (let h = 0; h < n; h++, done += this.predictor.specimenCount - 1) {
+        rows.push(this.predictor.predict(setup.id, tests, this.hypotheses[h]!, 1));
+        if (h % 4 === 3) yield done / total;
+      }
+      tests.forEach((test, t) => this.keep(test, rows.map((row, h) => [...nominal.get(testKey(test))![h]!, ...row[t]!])));
+    }
+    yield 1;
+  }
+
+  private keep(test: Test, predictions: readonly Prediction[]): void {
+    this.predictions.set(testKey(test), predictions);
+    this.tables.set(testKey(test), outcomeTable(test, predictions, this.meter));
+  }
+
+  /** What every hypothesis predicts for a test, whether or not anyone would propose it. */
+  predictionsFor(test: Test): readonly Prediction[] {
+    const key = testKey(test);
+    if (!this.predictions.has(key)) this.keep(test, this.hypotheses.map((h) => this.predictor.predict(test.setup, [test], h)[0]!));
+    return this.predictions.get(key)!;
+  }
+
+  /** The outcomes of a test and their chances under each hypothesis. */
+  tableFor(test: Test): OutcomeTable {
+    this.predictionsFor(test);
+    return this.tables.get(testKey(test))!;
+  }
+
+  /** Bayes' rule over all the evidence at once; the order of evidence does not matter. */
+  beliefs(evidence: readonly Evidence[]): Beliefs {
+    const n = this.hypotheses.length;
+    const log = Float64Array.from(this.hypotheses, (h) => Math.log(h.prior));
+    const byEvidence = new Map<string, Float64Array>();
+    for (const o of observationsOf(this.machine, evidence)) {
+      const predictions = this.predictionsFor(o.test);
+      const moved = byEvidence.get(o.evidence) ?? new Float64Array(n);
+      for (let h = 0; h < n; h++) {
+        const l = o.weight * Math.log(Math.max(1e-300, likelihood(o.test, o.shown, predictions[h]!, this.meter, o.slip)));
+        moved[h]! += l;
+        log[h]! += l;
+      }
+      byEvidence.set(o.evidence, moved);
+    }
+    const most = log.reduce((a, b) => Math.max(a, b), -Infinity);
+    const probability = log.map((l) => Math.exp(l - most));
+    const sum = probability.reduce((a, b) => a + b, 0);
+    return { probability: probability.map((p) => p / sum), byEvidence };
+  }
+
+  /** Probability of each piece, in the order of `pieces`. */
+  pieceProbabilities(probability: Float64Array): Float64Array {
+    const sums = new Float64Array(this.pieces.length);
+    for (let h = 0; h < probability.length; h++) sums[this.pieceOf[h]!]! += probability[h]!;
+    return sums;
+  }
+
+  /** Every candidate rated from where the unit stands, best first. Tests already made are left out. */
+  rate(probability: Float64Array, standing: Standing, made: ReadonlySet<string>, candidates: readonly Test[] = this.candidates): RatedTest[] {
+    const rated: RatedTest[] = [];
+    for (const test of candidates) {
+      if (made.has(testKey(test))) continue;
+      const bits = this.information(this.tableFor(test), probability);
+      if (bits < LEAST_BITS) continue;
+      const { minutes, risk } = costOf(this.machine, standing, test);
+      rated.push({ test, bits, minutes, risk, score: bits / (minutes + risk) });
+    }
+    return rated.sort((a, b) => b.score - a.score || (testKey(a.test) < testKey(b.test) ? -1 : 1));
+  }
+
+  /** The test to make next: the best by score, but a dead one wherever it is nearly as good as a live one. Null when none is worth it. */
+  choose(rated: readonly RatedTest[]): RatedTest | null {
+    const best = rated[0];
+    if (!best) return null;
+    const touchesLive = (r: RatedTest) => exposureOf(this.machine, this.setup(r.test), r.test) === "live";
+    if (!touchesLive(best)) return best;
+    return rated.find((r) => !touchesLive(r) && r.score >= DEAD_SHARE * best.score) ?? best;
+  }
+
+  private setup(test: Test): SetupEntry {
+    return this.machine.setupById.get(test.setup)!;
+  }
+
+  /**
+   * Mutual information between the outcome of a test and the piece (and, with a small share, the fault), bits:
+   * H(outcome) - sum over h of p(h) H(outcome given h), after de Kleer and Williams (1987).
+   */
+  private information(table: OutcomeTable, probability: Float64Array): number {
+    const n = table.outcomes.length;
+    if (n < 2) return 0;
+    const joint = new Float64Array(this.pieces.length * n);
+    const marginal = new Float64Array(n);
+    let givenFault = 0;
+    for (let h = 0; h < probability.length; h++) {
+      const p = probability[h]!;
+      if (p < 1e-7) continue;
+      const row = this.pieceOf[h]! * n;
+      for (let o = 0; o < n; o++) {
+        const c = table.chances[h * n + o]!;
+        joint[row + o]! += p * c;
+        marginal[o]! += p * c;
+        givenFault -= p * plogp(c);
+      }
+    }
+    let total = 0;
+    for (let o = 0; o < n; o++) total -= plogp(marginal[o]!);
+    let givenPiece = 0;
+    for (let q = 0; q < this.pieces.length; q++) {
+      let mass = 0;
+      for (let o = 0; o < n; o++) mass += joint[q * n + o]!;
+      if (mass < 1e-9) continue;
+      for (let o = 0; o < n; o++) givenPiece -= mass * plogp(joint[q * n + o]! / mass);
+    }
+    return Math.max(0, (1 - FAULT_SHARE) * (total - givenPiece) + FAULT_SHARE * (total - givenFault));
+  }
+}
+
+function plogp(p: number): number {
+  return p > 0 ? p * Math.log2(p) : 0;
+}

@@ -1,0 +1,122 @@
+import type { Meter } from "../circuit/meter";
+import type { Test } from "../simulate/test";
+import { kernelOf, massBetween, SLIP, type Kernel } from "./likelihood";
+import type { Prediction } from "./prediction";
+import { fromScale, isNumeric, scaleOf } from "./scale";
+
+/** One thing a test can show, as a technician tells results apart. */
+export type Outcome =
+  | { readonly kind: "value"; readonly low: number; readonly high: number; readonly centre: number | null }
+  | { readonly kind: "overload" }
+  | { readonly kind: "jumping" }
+  | { readonly kind: "beep"; readonly beeps: boolean }
+  | { readonly kind: "label"; readonly label: string };
+
+/** The outcomes of a test, and for every hypothesis how likely each is (rows of `outcomes.length`, adding to one). */
+export interface OutcomeTable {
+  readonly outcomes: readonly Outcome[];
+  readonly chances: Float32Array;
+}
+
+/** Two sharp predictions closer than this many standard deviations are one outcome. */
+const APART = 8;
+/** A prediction with a wider spread than this is no landmark: it fills the gaps between the sharp ones. */
+const SHARP = 8;
+const MOST_VALUES = 7;
+
+/** Works out the outcomes of a test from what every hypothesis predicts. */
+export function outcomeTable(test: Test, predictions: readonly Prediction[], meter: Meter): OutcomeTable {
+  return isNumeric(test.function) ? numericTable(test, predictions, meter) : labelTable(predictions);
+}
+
+function numericTable(test: Test, predictions: readonly Prediction[], meter: Meter): OutcomeTable {
+  const scale = scaleOf(meter, test.function as "dcv");
+  const kernels = predictions.map((p) => (p.length === 0 ? null : kernelOf(p, scale)));
+
+  const landmarks: number[] = [];
+  for (const kernel of kernels) if (kernel && kernel.bandwidth <= SHARP) landmarks.push(...kernel.centres);
+  const clusters = clustered(landmarks);
+
+  const edges: { low: number; high: number; centre: number | null }[] = [];
+  let from = -Infinity;
+  clusters.forEach(([low, high]) => {
+    edges.push({ low: from, high: low - APART / 2, centre: null });
+    edges.push({ low: low - APART / 2, high: high + APART / 2, centre: (low + high) / 2 });
+    from = high + APART / 2;
+  });
+  edges.push({ low: from, high: Infinity, centre: null });
+
+  const columns: { outcome: Outcome; of: (kernel: Kernel) => number }[] = [
+    ...edges.map((edge) => ({
+      outcome: { kind: "value" as const, low: fromScaleOpen(scale, edge.low), high: fromScaleOpen(scale, edge.high), centre: edge.centre === null ? null : fromScale(scale, edge.centre) },
+      of: (k: Kernel) => k.value * massBetween(edge.low, edge.high, k),
+    })),
+    { outcome: { kind: "overload" }, of: (k) => k.overload },
+    { outcome: { kind: "jumping" }, of: (k) => k.jumping },
+  ];
+  // Outcomes nobody predicts are left out; what they would mean is "something else".
+  const kept = columns.filter((c) => kernels.some((k) => k !== null && c.of(k) > 1e-3));
+  return table(kept.map((c) => c.outcome), kernels.length, (h, o) => (kernels[h] === null ? null : kept[o]!.of(kernels[h]!)));
+}
+
+/** Bounds on the scale back to readings; sinh grows beyond any meter, so the far ends stay open. */
+function fromScaleOpen(scale: ReturnType<typeof scaleOf>, y: number): number {
+  return Number.isFinite(y) ? fromScale(scale, y) : y;
+}
+
+function clustered(values: number[]): [number, number][] {
+  const sorted = [...values].sort((a, b) => a - b);
+  const clusters: [number, number][] = [];
+  for (const v of sorted) {
+    const last = clusters[clusters.length - 1];
+    if (last && v - last[1] <= APART) last[1] = v;
+    else clusters.push([v, v]);
+  }
+  while (clusters.length > MOST_VALUES) {
+    let closest = 1;
+    for (let i = 2; i < clusters.length; i++) if (clusters[i]![0] - clusters[i - 1]![1] < clusters[closest]![0] - clusters[closest - 1]![1]) closest = i;
+    clusters[closest - 1]![1] = clusters[closest]![1];
+    clusters.splice(closest, 1);
+  }
+  return clusters;
+}
+
+function labelTable(predictions: readonly Prediction[]): OutcomeTable {
+  const names = new Map<string, Outcome>();
+  const nameOf = (shown: Prediction[number]): string => (shown.kind === "label" ? shown.label : shown.kind === "beep" ? String(shown.beeps) : "");
+  for (const shown of predictions.flat()) {
+    if (shown.kind === "label") names.set(shown.label, { kind: "label", label: shown.label });
+    if (shown.kind === "beep") names.set(String(shown.beeps), { kind: "beep", beeps: shown.beeps });
+  }
+  const keys = [...names.keys()].sort();
+  return table(keys.map((k) => names.get(k)!), predictions.length, (h, o) => {
+    const p = predictions[h]!;
+    return p.length === 0 ? null : p.filter((shown) => nameOf(shown) === keys[o]).length / p.length;
+  });
+}
+
+/** Fills the chances: normalised, with the slip spread evenly; a hypothesis without prediction expects all alike. */
+function table(outcomes: readonly Outcome[], hypotheses: number, chance: (h: number, o: number) => number | null): OutcomeTable {
+  const n = outcomes.length;
+  const chances = new Float32Array(hypotheses * n);
+  const row = new Float64Array(n);
+  for (let h = 0; h < hypotheses; h++) {
+    let sum = 0;
+    let silent = false;
+    for (let o = 0; o < n; o++) {
+      const c = chance(h, o);
+      if (c === null) { silent = true; break; }
+      row[o] = c;
+      sum += c;
+    }
+    for (let o = 0; o < n; o++) chances[h * n + o] = silent || sum < 1e-9 ? 1 / n : (1 - SLIP) * (row[o]! / sum) + SLIP / n;
+  }
+  return { outcomes, chances };
+}
+
+/** Which outcome a reading of a value belongs to; -1 when none. */
+export function outcomeOf(outcomes: readonly Outcome[], shown: { kind: string; value?: number; label?: string; beeps?: boolean }): number {
+  return outcomes.findIndex((o) =>
+    o.kind === shown.kind &&
+    (o.kind === "value" ? shown.value! >= o.low && shown.value! < o.high : o.kind === "label" ? o.label === shown.label : o.kind === "beep" ? o.beeps === shown.beeps : true));
+}
