@@ -41,7 +41,7 @@ export function tellingTests(machine: Machine, tests: readonly Test[], nominal: 
   const seen = new Set<string>();
   const kept = new Set<Test>();
   for (const test of sorted) {
-    const shows = nominal.get(testKey(test))!.filter((p) => p.length > 0).map((p) => coarse(p[0]!));
+    const shows = nominal.get(testKey(test))!.filter((p) => p.length > 0).map((p) => coarse(p[0] ?? null));
     if (shows.every((s) => s === shows[0])) continue;
     const place = `${machine.setupById.get(test.setup)!.power} ${test.function} ${test.red} ${test.black ?? ""} ${shows.join(" ")}`;
     if (seen.has(place)) continue;
@@ -52,7 +52,8 @@ export function tellingTests(machine: Machine, tests: readonly Test[], nominal: 
 }
 
 /** A reading to two and a half digits, in text; below a millivolt, milliampere, tenth of an ohm it is nothing. */
-function coarse(shown: Shown): string {
+function coarse(shown: Shown | null): string {
+  if (shown === null) return "none";
   if (shown.kind === "value") return Math.abs(shown.value) < 1e-2 ? "0" : shown.value.toPrecision(3);
   if (shown.kind === "label") return shown.label;
   return shown.kind === "beep" ? String(shown.beeps) : shown.kind;
@@ -73,7 +74,8 @@ function referencePairs(machine: Machine): Pair[] {
     const same = references.filter((r) => r.node !== point.node && machine.domains[r.node]!.group === machine.domains[point.node]!.group);
     const beside = same.filter((r) => r.connector !== undefined && r.connector === point.connector && r.where === point.where);
     const near = same.filter((r) => r.panel === point.panel);
-    for (const reference of beside.length > 0 ? beside : near.length > 0 ? near : same) if (isBulk(machine, point) === isBulk(machine, reference)) pairs.push([point, reference]);
+    // Far from any reference of its own, a point is measured against the first one the file names.
+    for (const reference of beside.length > 0 ? beside : near.length > 0 ? near : same.slice(0, 1)) if (isBulk(machine, point) === isBulk(machine, reference)) pairs.push([point, reference]);
   }
   // Leakage to the metalwork: every end of a mains load against the chassis, dead.
   const chassis = machine.file.references.flatMap((r) => r.points).map((id) => machine.points.get(id)!).filter((p) => machine.domains[p.node]!.energy === "earth");

@@ -8,7 +8,7 @@ import { candidateTests, tellingTests } from "./candidates";
 import { costOf, type Standing } from "./cost";
 import { observationsOf, type Evidence } from "./evidence";
 import { hypothesesOf, type Hypothesis } from "./hypothesis";
-import { likelihood } from "./likelihood";
+import { specimenLikelihoods } from "./likelihood";
 import { outcomeTable, type OutcomeTable } from "./outcomes";
 import { Predictor, SPECIMENS, type Prediction } from "./prediction";
 
@@ -34,7 +34,7 @@ export interface RatedTest {
 /** The fault itself counts a little beside the piece, so that a test which only prepares the deciding one is seen. */
 const FAULT_SHARE = 0.1;
 /** A test that tells less than this, in bits, is not worth making. */
-export const LEAST_BITS = 0.03;
+export const LEAST_BITS = 0.006;
 
 /**
  * The fault dictionary of a machine and the reasoning on it: one a machine, meter and thread. Everything it says
@@ -121,21 +121,28 @@ export class Isolation {
     return this.tables.get(testKey(test))!;
   }
 
-  /** Bayes' rule over all the evidence at once; the order of evidence does not matter. */
+  /** Bayes' rule over all the evidence at once, along each specimen and then averaged; the order of evidence does not matter. */
   beliefs(evidence: readonly Evidence[]): Beliefs {
     const n = this.hypotheses.length;
-    const log = Float64Array.from(this.hypotheses, (h) => Math.log(h.prior));
+    const k = this.predictor.specimenCount;
+    const along = new Float64Array(n * k);
     const byEvidence = new Map<string, Float64Array>();
+    const each = new Float64Array(k);
     for (const o of observationsOf(this.machine, evidence)) {
       const predictions = this.predictionsFor(o.test);
       const moved = byEvidence.get(o.evidence) ?? new Float64Array(n);
       for (let h = 0; h < n; h++) {
-        const l = o.weight * Math.log(Math.max(1e-300, likelihood(o.test, o.shown, predictions[h]!, this.meter, o.slip)));
-        moved[h]! += l;
-        log[h]! += l;
+        specimenLikelihoods(o.test, o.shown, predictions[h]!, this.meter, o.slip, each);
+        let mean = 0;
+        for (let s = 0; s < k; s++) {
+          along[h * k + s]! += o.weight * Math.log(Math.max(1e-300, each[s]!));
+          mean += each[s]! / k;
+        }
+        moved[h]! += o.weight * Math.log(Math.max(1e-300, mean));
       }
       byEvidence.set(o.evidence, moved);
     }
+    const log = Float64Array.from(this.hypotheses, (h, i) => Math.log(h.prior) + logMean(along.subarray(i * k, i * k + k)));
     const most = log.reduce((a, b) => Math.max(a, b), -Infinity);
     const probability = log.map((l) => Math.exp(l - most));
     const sum = probability.reduce((a, b) => a + b, 0);
@@ -207,6 +214,12 @@ export class Isolation {
     }
     return Math.max(0, (1 - FAULT_SHARE) * (total - givenPiece) + FAULT_SHARE * (total - givenFault));
   }
+}
+
+/** Logarithm of the mean of exponentials. */
+function logMean(logs: Float64Array): number {
+  const most = logs.reduce((a, b) => Math.max(a, b), -Infinity);
+  return most + Math.log(logs.reduce((sum, l) => sum + Math.exp(l - most), 0) / logs.length);
 }
 
 function plogp(p: number): number {

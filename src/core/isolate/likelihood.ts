@@ -15,11 +15,16 @@ export const COMPLAINT_SLIP = 0.04;
 /** A look has few outcomes; a slip picks any of them. */
 const LABELS = 4;
 
+/** Bandwidth, in meter errors, of the wide half of a kernel at a border between regimes. */
+const BORDER_BANDWIDTH = 20;
+
 /** Values of a prediction on the scale, with the bandwidth that stands for their spread. */
 export interface Kernel {
   readonly centres: readonly number[];
   /** At least 1 (the meter); more when the specimens differ (Silverman's rule, 1986). */
   readonly bandwidth: number;
+  /** Some specimens show a value and others do not: the few values seen say little of where the others lie. */
+  readonly border: boolean;
   /** Shares of the specimens that show a value, an overload, a jumping display. */
   readonly value: number;
   readonly overload: number;
@@ -33,15 +38,29 @@ export function kernelOf(prediction: Prediction, scale: Scale): Kernel {
   const swings: [number, number][] = [];
   let overload = 0;
   for (const shown of prediction) {
+    if (shown === null) continue;
     if (shown.kind === "value") centres.push(toScale(scale, shown.value));
     else if (shown.kind === "overload") overload++;
     else if (shown.kind === "jumping") swings.push([toScale(scale, shown.low), toScale(scale, shown.high)]);
   }
-  const n = Math.max(1, prediction.length);
   const mean = centres.reduce((a, b) => a + b, 0) / Math.max(1, centres.length);
   const spread = centres.length > 1 ? Math.sqrt(centres.reduce((a, b) => a + (b - mean) ** 2, 0) / (centres.length - 1)) : 0;
   const bandwidth = Math.hypot(1, 1.06 * spread * Math.max(1, centres.length) ** -0.2);
-  return { centres, bandwidth, value: centres.length / n, overload: overload / n, jumping: swings.length / n, swings };
+  const share = sharesOf(3, prediction.length);
+  const mixed = [centres.length, overload, swings.length].filter((c) => c > 0).length > 1;
+  return {
+    centres, bandwidth, swings, border: mixed,
+    value: centres.length === 0 ? 0 : share(centres.length, mixed), overload: share(overload, mixed), jumping: share(swings.length, mixed),
+  };
+}
+
+/**
+ * Shares from a few specimens. Where they agree they are taken at their word; where they differ, the machine is near
+ * a border between regimes, and each of `kinds` keeps a little for the specimens that were not drawn.
+ */
+function sharesOf(kinds: number, n: number): (count: number, mixed: boolean) => number {
+  const PSEUDO = 0.25;
+  return (count, mixed) => (mixed ? (count + PSEUDO) / (n + kinds * PSEUDO) : count / Math.max(1, n));
 }
 
 /**
@@ -68,14 +87,54 @@ export function likelihood(test: Test, shown: Shown, prediction: Prediction, met
   return (1 - slip) * fit + slip * floor;
 }
 
+/**
+ * The same for each specimen of a hypothesis by itself, into `out` (one value a specimen). What differs between
+ * specimens (how bad a contact is, what the mains is at) is the same in every test on the unit, so a specimen that
+ * fits one reading must fit the others too: evidence is multiplied along specimens and averaged at the end.
+ * A tenth of the weight goes to what all specimens show together, for the units that lie between them.
+ */
+export function specimenLikelihoods(test: Test, shown: Shown, prediction: Prediction, meter: Meter, slip: number, out: Float64Array): void {
+  const together = likelihood(test, shown, prediction, meter, slip);
+  if (prediction.length === 0) return void out.fill(together);
+  const scale = isNumeric(test.function) ? scaleOf(meter, test.function) : null;
+  const kernel = scale ? kernelOf(prediction, scale) : null;
+  const y = scale && shown.kind === "value" ? toScale(scale, shown.value) : 0;
+  for (let k = 0; k < out.length; k++) {
+    const own = prediction[k] ?? null;
+    let fit = 0;
+    if (own !== null && scale && kernel) {
+      if (own.kind === "value" && shown.kind === "value") fit = bell(y, toScale(scale, own.value), kernel);
+      else if (own.kind === "jumping" && shown.kind === "value") {
+        const [low, high] = [toScale(scale, own.low), toScale(scale, own.high)];
+        if (y >= low - 2 && y <= high + 2) fit = 0.3 / (high - low + 4);
+      } else if (own.kind === shown.kind) fit = 1;
+    } else fit = agreement(own, shown);
+    out[k] = (1 - TOGETHER) * (1 - slip) * fit + (TOGETHER + (1 - TOGETHER) * slip) * together;
+  }
+}
+
+const TOGETHER = 0.1;
+
+/** Density around one centre: as wide as the specimens spread, and at a border half of it much wider. */
+function bell(y: number, centre: number, kernel: Kernel): number {
+  const sharp = gauss(y, centre, kernel.bandwidth);
+  return kernel.border ? (sharp + gauss(y, centre, Math.max(BORDER_BANDWIDTH, kernel.bandwidth))) / 2 : sharp;
+}
+
+function gauss(y: number, centre: number, bandwidth: number): number {
+  return Math.exp(-0.5 * ((y - centre) / bandwidth) ** 2) / (bandwidth * Math.sqrt(2 * Math.PI));
+}
+
 function labelLikelihood(shown: Shown, prediction: Prediction, slip: number): number {
   if (prediction.length === 0) return 1 / LABELS;
   const hits = prediction.reduce((sum, p) => sum + agreement(p, shown), 0);
-  return (1 - slip) * (hits / prediction.length) + slip / LABELS;
+  const mixed = prediction.some((p) => JSON.stringify(p) !== JSON.stringify(prediction[0]));
+  return (1 - slip) * sharesOf(LABELS, prediction.length)(hits, mixed) + slip / LABELS;
 }
 
 /** A flickering thing may be reported as either of its states. */
-function agreement(predicted: Shown, shown: Shown): number {
+function agreement(predicted: Shown | null, shown: Shown): number {
+  if (predicted === null) return 0;
   if (predicted.kind === "beep" && shown.kind === "beep") return predicted.beeps === shown.beeps ? 1 : 0;
   if (predicted.kind !== "label" || shown.kind !== "label") return 0;
   if (predicted.label === shown.label) return predicted.label === FLICKERS ? 0.8 : 1;
@@ -85,10 +144,9 @@ function agreement(predicted: Shown, shown: Shown): number {
 /** Kernel density at y. */
 export function density(y: number, kernel: Kernel): number {
   if (kernel.centres.length === 0) return 0;
-  const { bandwidth } = kernel;
   let sum = 0;
-  for (const centre of kernel.centres) sum += Math.exp(-0.5 * ((y - centre) / bandwidth) ** 2);
-  return sum / (kernel.centres.length * bandwidth * Math.sqrt(2 * Math.PI));
+  for (const centre of kernel.centres) sum += bell(y, centre, kernel);
+  return sum / kernel.centres.length;
 }
 
 /** Mass of the kernel between two places on the scale. */

@@ -83,8 +83,9 @@ function clustered(values: number[]): [number, number][] {
 
 function labelTable(predictions: readonly Prediction[]): OutcomeTable {
   const names = new Map<string, Outcome>();
-  const nameOf = (shown: Prediction[number]): string => (shown.kind === "label" ? shown.label : shown.kind === "beep" ? String(shown.beeps) : "");
+  const nameOf = (shown: Prediction[number]): string => (shown === null ? "" : shown.kind === "label" ? shown.label : shown.kind === "beep" ? String(shown.beeps) : "");
   for (const shown of predictions.flat()) {
+    if (shown === null) continue;
     if (shown.kind === "label") names.set(shown.label, { kind: "label", label: shown.label });
     if (shown.kind === "beep") names.set(String(shown.beeps), { kind: "beep", beeps: shown.beeps });
   }

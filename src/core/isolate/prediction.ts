@@ -12,8 +12,16 @@ export const SPECIMENS = 5;
 /** Seed of the drawn specimens; part of what makes a proposal repeatable. */
 export const SPECIMEN_SEED = 20_260;
 
-/** What one test shows under one hypothesis: one reading a specimen. Empty for "something else", which predicts nothing. */
-export type Prediction = readonly Shown[];
+/** Quantiles of severity for the drawn specimens, spread evenly around the nominal one in the middle: 0.05, 0.35, 0.65, 0.95 of four. */
+function stratumOf(k: number, specimens: number): number {
+  return specimens < 3 ? 0.5 : 0.05 + (0.9 * (k - 1)) / (specimens - 2);
+}
+
+/**
+ * What one test shows under one hypothesis: one reading a specimen, null where the model found no operating point.
+ * Empty for "something else", which predicts nothing.
+ */
+export type Prediction = readonly (Shown | null)[];
 
 /** Simulates hypotheses and keeps the specimens. One a machine and thread. */
 export class Predictor {
@@ -23,7 +31,7 @@ export class Predictor {
 
   constructor(readonly machine: Machine, readonly meter: Meter, specimens = SPECIMENS) {
     this.simulator = new Simulator(machine);
-    this.specimens = Array.from({ length: specimens }, (_, k) => (k === 0 ? nominalValues(machine) : drawnValues(machine, SPECIMEN_SEED + k)));
+    this.specimens = Array.from({ length: specimens }, (_, k) => (k === 0 ? nominalValues(machine) : drawnValues(machine, SPECIMEN_SEED + k, stratumOf(k, specimens))));
   }
 
   get specimenCount(): number { return this.specimens.length; }
@@ -34,7 +42,7 @@ export class Predictor {
     const setup = this.machine.setupById.get(setupId);
     if (!setup) throw new RangeError(`no setup ${setupId}`);
     const faults = hypothesis.kind === "fault" ? [hypothesis.fault] : [];
-    const readings: Shown[][] = tests.map(() => []);
+    const readings: (Shown | null)[][] = tests.map(() => []);
     for (let k = from; k < to; k++) {
       try {
         const state = this.simulator.energise(setup, faults, this.specimens[k]!);
@@ -44,10 +52,10 @@ export class Predictor {
         const shown = same && sound.readings.length > 0 ? sound.readings : observeAll(this.simulator, state, tests, this.meter);
         // What is seen depends on the fault too: a seized fan draws current and stands still.
         tests.forEach((test, t) => readings[t]!.push(same && test.function === "look" ? observe(this.simulator, state, test, this.meter) : shown[t]!));
-        if (hypothesis.kind === "no fault" && sound) sound.readings = readings.map((r) => r[r.length - 1]!);
+        if (hypothesis.kind === "no fault" && sound) sound.readings = shown;
       } catch (error) {
-        // A specimen the model cannot settle predicts nothing; the others stand.
         if (!(error instanceof NoOperatingPoint)) throw error;
+        for (const row of readings) row.push(null);
       }
     }
     return readings;

@@ -21,7 +21,7 @@ const ALLOWED = 3;
 
 /** The window from what the sound machine predicts. */
 export function windowOf(test: Test, sound: Prediction, meter: Meter): Window {
-  const first = sound[0];
+  const first = sound[0] ?? null;
   if (!first) return { kind: "unsteady" };
   if (first.kind === "label") return { kind: "label", label: first.label };
   if (first.kind === "beep") return { kind: "beep", beeps: first.beeps };
@@ -48,7 +48,7 @@ export function verdictOf(window: Window, shown: Shown): Verdict {
 
 /** Whether two predictions could ever be told apart by the noiseless dictionary. */
 export function sameNominal(test: Test, a: Prediction, b: Prediction, meter: Meter): boolean {
-  const [x, y] = [a[0], b[0]];
+  const [x, y] = [a[0] ?? null, b[0] ?? null];
   if (!x || !y) return x === y;
   if (x.kind !== y.kind) return false;
   if (x.kind === "label" && y.kind === "label") return x.label === y.label;

@@ -34,12 +34,11 @@ export class NoOperatingPoint extends Error {
 type Due = { readonly state: number; readonly at: number } | null;
 
 const MOST_CHANGES = 300;
-const MOST_PASSES = 80;
+const MOST_PASSES = 400;
 /** Relative change of a source below which the analog part is at rest: a hundredth of what any meter resolves. */
 const REST = 1e-5;
 /** Siemens above which an element joins stiffly, see `joinedStiffly`. */
 const STIFF = 1e-3;
-const DAMP_AFTER = 15;
 
 /** What surrounds the machine in a setup, for one specimen. */
 export function conditionsOf(machine: Machine, setup: SetupEntry, values: Values): Conditions {
@@ -164,6 +163,8 @@ export class Simulator {
 
   /** Iterates stamps and solves until no analog memory moves. False if it never rests. */
   private converge(instances: readonly Instance<unknown>[], states: Int32Array, memory: Float64Array): boolean {
+    const relax = new Float64Array(memory.length).fill(1);
+    const lastStep = new Float64Array(memory.length);
     for (let pass = 0; pass < MOST_PASSES; pass++) {
       this.stampAll(instances, states, memory);
       this.solveAll();
@@ -177,7 +178,12 @@ export class Simulator {
         part.kind.follow(instances[part.index]!, this.view, states[part.index]!, own);
         for (let i = 0; i < size; i++) {
           if (Math.abs(own[i]! - before[i]!) > REST * Math.max(REST, Math.abs(before[i]!))) moved = true;
-          if (pass > DAMP_AFTER) own[i] = (own[i]! + before[i]!) / 2;
+          const at = part.firstMemory + i;
+          const step = own[i]! - before[i]!;
+          // Damped only where it swings: a value that creeps one way is left its full step.
+          relax[at] = step * lastStep[at]! < 0 ? relax[at]! / 2 : Math.min(1, relax[at]! * 1.3);
+          lastStep[at] = step;
+          own[i] = before[i]! + relax[at]! * step;
         }
       }
       if (!moved) return true;

@@ -21,8 +21,12 @@ export function nominalValues(machine: Machine): Values {
   };
 }
 
-/** A specimen drawn by `seed`: uniform within tolerance, supply and ambient (+-8 C) likewise, severities log-uniform. */
-export function drawnValues(machine: Machine, seed: number): Values {
+/**
+ * A specimen drawn by `seed`: uniform within tolerance, supply and ambient (+-8 C) likewise. Severities are log-uniform;
+ * `stratum` (0..1) puts them at that quantile, each fault a little beside it, so that a handful of specimens covers
+ * every regime of a graded fault (starved, restarting, merely weak).
+ */
+export function drawnValues(machine: Machine, seed: number, stratum: number): Values {
   const spread = (name: string) => 2 * uniformFor(seed, name) - 1;
   return {
     supplyVolts: machine.file.supply.volts * (1 + (machine.file.supply.percent / 100) * spread("supply")),
@@ -31,7 +35,7 @@ export function drawnValues(machine: Machine, seed: number): Values {
     severity(part, mode) {
       if (!mode.severity) return 1;
       const [low, high] = mode.severity;
-      return low * (high / low) ** uniformFor(seed, `${part.id}:${mode.id}`);
+      return low * (high / low) ** Math.min(1, Math.max(0, stratum + 0.1 * spread(`${part.id}:${mode.id}`)));
     },
   };
 }

@@ -63,11 +63,12 @@ export const switchedSupply = definePart({
   follow({ fields, mode, values }, view, state, memory) {
     const line = view.ac("line", "neutral");
     const rectified = mode === "no-bulk" || mode === "input-short" ? 0 : line * Math.SQRT2 - 1.4;
-    memory[BULK] = rectified > 10 ? rectified : 0;
+    memory[BULK] = Math.max(0, rectified);
     const delivered = state === ON ? Math.max(0, -view.current(3)) * values[0]! : 0;
-    // Draws what it delivers at 80 % efficiency (from memory); below half its start voltage it can no longer
-    // hold its power and is a plain resistance, so a starved supply has an operating point.
-    memory[LOAD] = memory[BULK] > 0 ? (values[3]! + delivered / 0.8) / Math.max(line, fields.startVolts / 2) ** 2 : 0;
+    // Draws what it delivers at 80 % efficiency (from memory). Below half its start voltage it can no longer hold its
+    // power and fades to nothing without a step, so that a starved supply has an operating point.
+    const half = fields.startVolts / 2;
+    memory[LOAD] = ((values[3]! + delivered / 0.8) * Math.min(1, memory[BULK] / half)) / Math.max(line, half) ** 2;
   },
   next({ fields, mode }, view, state) {
     const starved = view.dc("bulk-plus", "bulk-minus") < fields.startVolts * (state === ON ? 1.2 : Math.SQRT2) - 1.4;

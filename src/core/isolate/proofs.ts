@@ -1,0 +1,33 @@
+import type { Machine } from "../machine/compile";
+import type { TestEntry } from "../machine/schema";
+import { makeTest, type Test } from "../simulate/test";
+import type { Verdict } from "./window";
+
+/** Something that must have been seen before a piece is blamed, and the reading that showed it. */
+export interface Proof {
+  readonly of: "feed" | "ground" | "request" | "output" | "load";
+  readonly words: string;
+  /** Evidence that proves it; null while it is unproven. */
+  readonly by: string | null;
+  /** A test that would prove it. */
+  readonly test: Test;
+}
+
+/** A reading as far as proofs need it. */
+export interface Judged {
+  readonly id: string;
+  readonly test: Test;
+  readonly verdict: Verdict;
+}
+
+/** What is proven and unproven for a piece. Points on the same node count as the same point. */
+export function proofsFor(machine: Machine, pieceId: string, readings: readonly Judged[]): readonly Proof[] {
+  const node = (id: string | undefined) => (id === undefined ? "" : String(machine.points.get(id)?.node ?? id));
+  const isSame = (a: Test, b: TestEntry) => a.setup === b.setup && a.function === b.function && node(a.red) === node(b.red) && node(a.black) === node(b.black);
+  return (machine.pieceById.get(pieceId)?.proofs ?? []).map((proof) => {
+    const wanted: Verdict = proof.shows === "good" ? "fits" : "does not fit";
+    const by = readings.find((r) => r.verdict === wanted && proof.any.some((t) => isSame(r.test, t)));
+    const first = proof.any[0]!;
+    return { of: proof.of, words: proof.words, by: by?.id ?? null, test: makeTest(first.setup, first.function, first.red, first.black) };
+  });
+}

@@ -1,0 +1,24 @@
+import { readFileSync } from "node:fs";
+import { fileURLToPath } from "node:url";
+import { ORDINARY_METER } from "../../src/core/circuit/meter";
+import { readMachineYaml } from "../../src/core/formats/machine-yaml";
+import { Isolation } from "../../src/core/isolate/isolation";
+
+export const demoMachinePath = fileURLToPath(new URL("../../machines/quellmoor-sb-210.yaml", import.meta.url));
+export const demoMachineText = readFileSync(demoMachinePath, "utf8");
+
+/** The demo refrigerator, compiled anew for each caller. */
+export function demoMachine() {
+  return readMachineYaml(demoMachineText, "quellmoor-sb-210.yaml").machine;
+}
+
+let built: Isolation | null = null;
+
+/** Its fault dictionary, built once a test file. */
+export function demoIsolation(): Isolation {
+  if (!built) {
+    built = new Isolation(demoMachine(), ORDINARY_METER);
+    built.build();
+  }
+  return built;
+}

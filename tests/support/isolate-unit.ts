@@ -1,0 +1,48 @@
+import { advise, FOUND } from "../../src/core/isolate/advise";
+import { costOf, standingAfter, type Standing } from "../../src/core/isolate/cost";
+import type { Evidence } from "../../src/core/isolate/evidence";
+import type { Isolation } from "../../src/core/isolate/isolation";
+import type { Test } from "../../src/core/simulate/test";
+import { makeTest } from "../../src/core/simulate/test";
+import type { UnitOnTheBench } from "./unit-on-the-bench";
+
+/** How a search went. */
+export interface Run {
+  readonly pieces: readonly string[];
+  readonly readings: number;
+  readonly minutes: number;
+  readonly tests: readonly Test[];
+}
+
+/** The complaint a customer would make of this unit: the first in the file whose signs are all there. */
+export function complaintOf(unit: UnitOnTheBench): string {
+  const { complaints } = unit.machine.file;
+  const match = complaints.find((c) => Object.entries(c.sees).every(([part, label]) => {
+    const seen = unit.read(makeTest(c.setup, "look", part));
+    return seen.kind === "label" && seen.label === label;
+  }));
+  return match!.id;
+}
+
+/** Follows an order of tests (the advice, or a fixed list) until the pieces are settled or the order ends. */
+export function search(isolation: Isolation, unit: UnitOnTheBench, order: "advice" | readonly Test[], most = 60): Run {
+  const { machine } = isolation;
+  const complaint = complaintOf(unit);
+  const evidence: Evidence[] = [{ type: "complaint", id: "complaint", complaint }];
+  const tests: Test[] = [];
+  let standing: Standing = { setup: machine.file.complaints.find((c) => c.id === complaint)!.setup, openPanels: new Set() };
+  let minutes = 0;
+  for (let step = 0; step < most; step++) {
+    const advice = advise(isolation, evidence, standing);
+    const found = advice.stop ?? (advice.suspects[0]!.probability >= FOUND ? { pieces: [advice.suspects[0]!.piece] } : null);
+    if (found && (order === "advice" || found.pieces.length === 1)) return { pieces: found.pieces.length ? found.pieces : [advice.suspects[0]!.piece], readings: tests.length, minutes, tests };
+    const test = order === "advice" ? advice.next!.test : order[step];
+    if (!test) break;
+    minutes += costOf(machine, standing, test).minutes;
+    standing = standingAfter(machine, standing, test);
+    tests.push(test);
+    evidence.push({ type: "reading", id: String(step), test, shown: unit.read(test) });
+  }
+  const left = advise(isolation, evidence, standing).suspects.filter((s) => s.probability >= 0.05);
+  return { pieces: left.map((s) => s.piece), readings: tests.length, minutes, tests };
+}

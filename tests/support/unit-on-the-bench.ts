@@ -1,0 +1,50 @@
+import { ORDINARY_METER, type Meter } from "../../src/core/circuit/meter";
+import type { Machine } from "../../src/core/machine/compile";
+import type { Fault } from "../../src/core/machine/fault";
+import type { Shown } from "../../src/core/quantity/read";
+import { Simulator } from "../../src/core/simulate/energise";
+import { observe } from "../../src/core/simulate/observe";
+import type { Test } from "../../src/core/simulate/test";
+import type { Values } from "../../src/core/simulate/values";
+
+/** Random numbers for tests: mulberry32, seeded, apart from the core's own. */
+export function randomSource(seed: number): () => number {
+  let a = seed >>> 0;
+  return () => {
+    a = (a + 0x6d2b79f5) >>> 0;
+    let t = Math.imul(a ^ (a >>> 15), a | 1);
+    t ^= t + Math.imul(t ^ (t >>> 7), t | 61);
+    return ((t ^ (t >>> 14)) >>> 0) / 4294967296;
+  };
+}
+
+/** Part values, severities, supply and room drawn at random; independent of how the core draws its specimens. */
+export function randomValues(machine: Machine, random: () => number): Values {
+  const spread = () => 2 * random() - 1;
+  const severities = new Map<string, number>();
+  for (const part of machine.parts) for (const mode of part.modes) if (mode.severity) severities.set(`${part.id}:${mode.id}`, mode.severity[0] * (mode.severity[1] / mode.severity[0]) ** random());
+  return {
+    supplyVolts: machine.file.supply.volts * (1 + (machine.file.supply.percent / 100) * spread()),
+    ambient: machine.file.ambient + 8 * spread(),
+    of: machine.parts.map((part) => part.parameters.map((p) => p.nominal * (1 + p.tolerance * spread()))),
+    severity: (part, mode) => severities.get(`${part.id}:${mode.id}`) ?? 1,
+  };
+}
+
+/** A unit with a known fault and a meter with a known error: what a technician would read on it. */
+export class UnitOnTheBench {
+  private readonly simulator: Simulator;
+  constructor(readonly machine: Machine, readonly faults: readonly Fault[], readonly values: Values, private readonly random: () => number, private readonly meter: Meter = ORDINARY_METER) {
+    this.simulator = new Simulator(machine);
+  }
+
+  /** The reading, with the meter's error: normal, cut at two standard deviations. */
+  read(test: Test): Shown {
+    const state = this.simulator.energise(this.machine.setupById.get(test.setup)!, this.faults, this.values);
+    const shown = observe(this.simulator, state, test, this.meter);
+    if (shown.kind !== "value" || test.function === "look" || test.function === "continuity") return shown;
+    const { relative, absolute } = this.meter.accuracy[test.function];
+    const noise = Math.max(-2, Math.min(2, Math.sqrt(-2 * Math.log(1 - this.random())) * Math.cos(2 * Math.PI * this.random())));
+    return { kind: "value", value: shown.value + noise * Math.hypot(absolute, relative * shown.value) };
+  }
+}
