@@ -1,0 +1,9 @@
+import type { NextConfig } from "next";
+
+const config: NextConfig = {
+  serverExternalPackages: ["mysql2"],
+  poweredByHeader: false,
+  devIndicators: false,
+};
+
+export default config;

@@ -1,0 +1,82 @@
+import { z } from "zod";
+
+/**
+ * The journal of a job: what happened, in order, never changed. Every event carries a version `v`; old versions are
+ * lifted to the present one on reading (`upcast`), so a journal written once folds for ever.
+ */
+
+const text = (most: number) => z.string().trim().min(1).max(most);
+const finite = z.number().refine(Number.isFinite);
+
+export const shownSchema = z.discriminatedUnion("kind", [
+  z.strictObject({ kind: z.literal("value"), value: finite }),
+  z.strictObject({ kind: z.literal("overload") }),
+  z.strictObject({ kind: z.literal("jumping"), low: finite, high: finite, manner: z.enum(["jumping", "fading", "pulsing"]) }),
+  z.strictObject({ kind: z.literal("beep"), beeps: z.boolean() }),
+  z.strictObject({ kind: z.literal("label"), label: text(40) }),
+]);
+
+export const testSchema = z.strictObject({
+  setup: text(60),
+  function: z.enum(["dcv", "acv", "lowz", "ohms", "continuity", "clamp", "look"]),
+  red: text(60),
+  black: text(60).optional(),
+  instant: z.literal("settled"),
+});
+
+/** A reading with all that was on the screen when it was taken; records show this and never compute it again. */
+const reading = z.strictObject({
+  type: z.literal("reading"),
+  test: testSchema,
+  /** As typed; for a look, the label chosen. */
+  typed: text(80),
+  shown: shownSchema,
+  /** How it was laid out: title, leads, window, verdict, in words. */
+  as: z.strictObject({
+    title: text(200), red: text(200), black: text(200).optional(), setup: text(200), exposure: text(40), expected: text(80), shown: text(80),
+    verdict: z.enum(["fits", "does not fit"]),
+    proposed: z.boolean(),
+  }),
+  coreVersion: text(20),
+});
+
+/** Bodies of events, version 1. */
+export const eventBodySchema = z.discriminatedUnion("type", [
+  z.strictObject({ type: z.literal("opened"), machine: text(80), machineHash: text(64), complaint: text(60), complaintWords: text(400), site: text(120), serial: text(60) }),
+  z.strictObject({ type: z.literal("warned"), notice: text(60) }),
+  z.strictObject({ type: z.literal("standing"), setup: text(60), panel: text(60).optional() }),
+  reading,
+  z.strictObject({ type: z.literal("struck"), event: z.uuid(), reason: text(200) }),
+  z.strictObject({ type: z.literal("note"), text: text(2000) }),
+  z.strictObject({
+    type: z.literal("called"),
+    piece: text(60), pieceName: text(120), cause: text(400), action: text(1000),
+    sure: text(40),
+    proofs: z.array(z.strictObject({ words: text(200), proven: z.boolean() })).max(20),
+    /** Why it is called with something unproven. */
+    despite: text(400).optional(),
+  }),
+]);
+export type EventBody = z.output<typeof eventBodySchema>;
+
+/** What a client sends: an id made by the client, so that sending twice is harmless. */
+export const newEventSchema = z.strictObject({ id: z.uuid(), v: z.literal(1), actor: text(80), body: eventBodySchema });
+export type NewEvent = z.output<typeof newEventSchema>;
+
+/** An event as the journal holds it. `seq` counts from 1 within the job; `at` is ISO 8601 in UTC. */
+export interface JournalEvent extends NewEvent {
+  readonly job: string;
+  readonly seq: number;
+  readonly at: string;
+}
+
+/** An event as stored, of any version. */
+export interface StoredEvent {
+  readonly id: string; readonly job: string; readonly seq: number; readonly v: number; readonly actor: string; readonly at: string; readonly body: unknown;
+}
+
+/** Lifts a stored event to the present version. Throws a sentence for one written by a newer program. */
+export function upcast(stored: StoredEvent): JournalEvent {
+  if (stored.v !== 1) throw new Error(`Event ${stored.seq} of job ${stored.job} is of version ${stored.v}; this program reads version 1.`);
+  return { id: stored.id, job: stored.job, seq: stored.seq, v: 1, actor: stored.actor, at: stored.at, body: eventBodySchema.parse(stored.body) };
+}

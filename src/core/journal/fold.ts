@@ -1,0 +1,104 @@
+import type { Standing } from "../isolate/cost";
+import type { Evidence } from "../isolate/evidence";
+import type { Judged } from "../isolate/proofs";
+import { makeTest, type Test } from "../simulate/test";
+import type { EventBody, JournalEvent } from "./events";
+
+type Body<T extends EventBody["type"]> = Extract<EventBody, { type: T }>;
+
+/** A reading in the trail, and whether it was struck out. */
+export interface TrailReading {
+  readonly id: string;
+  readonly seq: number;
+  readonly at: string;
+  readonly actor: string;
+  readonly body: Body<"reading">;
+  readonly struck: { readonly at: string; readonly actor: string; readonly reason: string } | null;
+}
+
+/** A job as its journal tells it; the same on server and in the browser. */
+export interface Job {
+  readonly id: string;
+  readonly opened: Body<"opened"> & { readonly at: string; readonly actor: string };
+  readonly readings: readonly TrailReading[];
+  readonly notes: readonly { readonly at: string; readonly actor: string; readonly text: string }[];
+  /** Whether the safety notice has been read on this job. */
+  readonly warned: boolean;
+  readonly setup: string;
+  readonly openPanels: readonly string[];
+  readonly called: (Body<"called"> & { readonly at: string; readonly actor: string }) | null;
+  /** Events that came after the call: kept, shown, and without effect on it. */
+  readonly addenda: readonly JournalEvent[];
+  readonly lastSeq: number;
+}
+
+/** Thrown for a journal that does not begin with its opening. */
+export class BrokenJournal extends Error {}
+
+/**
+ * Folds events, in order of `seq`, into a job. `panelsOf` says which covers a test needs open, `setupOf` how the unit
+ * stands when a complaint is made. Throws `BrokenJournal`.
+ */
+export function foldJournal(events: readonly JournalEvent[], panelsOf: (test: Test) => readonly string[], setupOf: (complaint: string) => string): Job {
+  const sorted = [...events].sort((a, b) => a.seq - b.seq);
+  const first = sorted[0];
+  if (!first || first.body.type !== "opened") throw new BrokenJournal("This journal does not begin with the opening of the job.");
+  const readings: TrailReading[] = [];
+  const notes: Job["notes"][number][] = [];
+  const openPanels = new Set<string>();
+  const addenda: JournalEvent[] = [];
+  let warned = false;
+  let setup = setupOf(first.body.complaint);
+  let called: Job["called"] = null;
+
+  for (const event of sorted.slice(1)) {
+    const { body, at, actor } = event;
+    if (called) { addenda.push(event); continue; }
+    switch (body.type) {
+      case "opened": throw new BrokenJournal("This journal opens the job twice.");
+      case "warned": warned = true; break;
+      case "standing":
+        setup = body.setup;
+        if (body.panel) openPanels.add(body.panel);
+        break;
+      case "reading":
+        readings.push({ id: event.id, seq: event.seq, at, actor, body, struck: null });
+        setup = body.test.setup;
+        for (const panel of panelsOf(plainTest(body.test))) openPanels.add(panel);
+        break;
+      case "struck": {
+        const index = readings.findIndex((r) => r.id === body.event);
+        if (index >= 0 && !readings[index]!.struck) readings[index] = { ...readings[index]!, struck: { at, actor, reason: body.reason } };
+        break;
+      }
+      case "note": notes.push({ at, actor, text: body.text }); break;
+      case "called": called = { ...body, at, actor }; break;
+    }
+  }
+  return { id: first.job, opened: { ...first.body, at: first.at, actor: first.actor }, readings, notes, warned, setup, openPanels: [...openPanels], called, addenda, lastSeq: sorted[sorted.length - 1]!.seq };
+}
+
+/** The complaint and every reading that stands, as evidence. */
+export function evidenceOf(job: Job): Evidence[] {
+  return [
+    { type: "complaint", id: "complaint", complaint: job.opened.complaint },
+    ...standing(job).map((r): Evidence => ({ type: "reading", id: r.id, test: plainTest(r.body.test), shown: r.body.shown })),
+  ];
+}
+
+/** Readings not struck out, with their verdicts as they were given. */
+export function judgedOf(job: Job): Judged[] {
+  return standing(job).map((r) => ({ id: r.id, test: plainTest(r.body.test), verdict: r.body.as.verdict }));
+}
+
+/** How the unit stands, for reckoning what a test costs from here. */
+export function standingOf(job: Job): Standing {
+  return { setup: job.setup, openPanels: new Set(job.openPanels) };
+}
+
+const standing = (job: Job) => job.readings.filter((r) => r.struck === null);
+
+/** The stored test without the `undefined` that an optional field may carry. */
+function plainTest(test: Body<"reading">["test"]): Test {
+  return makeTest(test.setup, test.function, test.red, test.black);
+}

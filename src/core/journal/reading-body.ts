@@ -1,0 +1,39 @@
+import { labelWords, type Laid, type Lead } from "../isolate/proposal";
+import { verdictOf } from "../isolate/window";
+import { shownText } from "../quantity/format";
+import type { Shown } from "../quantity/read";
+import { CORE_VERSION } from "../version";
+import type { EventBody } from "./events";
+
+/** The unit a test's readings are in, as `shownText` wants it. */
+export function unitOfTest(fn: Laid["test"]["function"]): string {
+  return fn === "ohms" ? "ohm" : fn === "clamp" ? "A" : fn === "look" || fn === "continuity" ? "" : "V";
+}
+
+/** A lead in words: where it goes, wire colour, what it stands on. */
+export function leadWords(lead: Lead): string {
+  return [lead.name, lead.colour ? `${lead.colour} wire` : "", lead.where ?? "", lead.reference ? `(${lead.reference})` : ""].filter(Boolean).join(", ").replace(", (", " (");
+}
+
+/** The journal's account of a reading: the test as it was really made and everything that was on the screen with it. */
+export function readingBody(laid: Laid, typed: string, shown: Shown, proposed: boolean): Extract<EventBody, { type: "reading" }> {
+  return {
+    type: "reading",
+    test: { ...laid.test },
+    typed,
+    shown,
+    as: {
+      title: laid.title,
+      red: leadWords(laid.red),
+      ...(laid.black ? { black: leadWords(laid.black) } : {}),
+      setup: laid.setupName,
+      exposure: laid.exposure,
+      expected: laid.windowWords,
+      shown: shown.kind === "label" ? labelWords(shown.label) : shownText(shown, unitOfTest(laid.test.function)),
+      verdict: verdictOf(laid.window, shown),
+      proposed,
+    },
+    coreVersion: CORE_VERSION,
+  };
+}
+

@@ -1,0 +1,100 @@
+import { readdirSync, readFileSync } from "node:fs";
+import path from "node:path";
+import { v5 as uuidFor } from "uuid";
+import { ORDINARY_METER } from "../core/circuit/meter";
+import { advise } from "../core/isolate/advise";
+import { Isolation } from "../core/isolate/isolation";
+import { evidenceOf, judgedOf, standingOf } from "../core/journal/fold";
+import { jobOn } from "../core/journal/job";
+import { readingBody } from "../core/journal/reading-body";
+import { proofsFor } from "../core/isolate/proofs";
+import { layOut } from "../core/isolate/proposal";
+import { decimal } from "../core/quantity/format";
+import type { Shown } from "../core/quantity/read";
+import { observe } from "../core/simulate/observe";
+import { Simulator } from "../core/simulate/energise";
+import { nominalValues } from "../core/simulate/values";
+import type { Fault } from "../core/machine/fault";
+import type { EventBody } from "../core/journal/events";
+import { database } from "./db";
+import { appendEvent, eventsOf } from "./journal";
+import { openJob } from "./jobs";
+import { keepMachine, newestMachine } from "./machines";
+import { units } from "./schema";
+
+/** Invented sites and units of an invented workshop. Names the demo data by fixed ids, so that seeding twice adds nothing. */
+const NAMESPACE = "6f0c1c7e-52a4-4c9e-9a53-0f2f7a5d1c11";
+const MACHINE = "quellmoor-sb-210";
+const UNITS = [
+  { key: "larch", site: "Larch Pass Hut", serial: "40177" },
+  { key: "saddle", site: "Grey Saddle cable-car station", serial: "40231" },
+  { key: "school", site: "Valley school kitchen", serial: "39862" },
+] as const;
+
+const idOf = (key: string) => uuidFor(key, NAMESPACE);
+
+/** Reads every machine file of the folder into the database; a changed file becomes a new version. */
+export async function keepMachineFiles(folder: string, now: Date): Promise<void> {
+  for (const name of readdirSync(folder).filter((n) => n.endsWith(".yaml")).sort()) await keepMachine(readFileSync(path.join(folder, name), "utf8"), name, now);
+}
+
+/** Units and three jobs: one untouched, one half-way, one closed. Readings come from the simulated unit. */
+export async function seedDemo(now: Date): Promise<void> {
+  await database().insert(units).ignore().values(UNITS.map((u) => ({ id: idOf(u.key), site: u.site, serial: u.serial, machine: MACHINE })));
+  const minutesAgo = (m: number) => new Date(now.getTime() - m * 60_000);
+  await openJob({ id: idOf("job untouched"), unit: idOf("larch"), complaint: "panel-dark", actor: "Ida" }, minutesAgo(20));
+
+  const halfway = await openJob({ id: idOf("job half-way"), unit: idOf("saddle"), complaint: "panel-dark", actor: "Ida" }, minutesAgo(95));
+  const closed = await openJob({ id: idOf("job closed"), unit: idOf("school"), complaint: "all-dead", actor: "Jon" }, minutesAgo(60 * 22));
+  if ((await eventsOf(closed.id)).length > 1) return;
+  const { machine } = await newestMachine(MACHINE);
+  const isolation = new Isolation(machine, ORDINARY_METER);
+  isolation.build();
+  await playJob(isolation, halfway.id, { part: "W4", mode: "open" }, "Ida", minutesAgo(90), 3, false);
+  await playJob(isolation, closed.id, { part: "PS1", mode: "dead" }, "Jon", minutesAgo(60 * 22 - 5), 40, true);
+}
+
+/** Works a job on a simulated unit with a known fault, following the advice; closes it if asked. */
+async function playJob(isolation: Isolation, job: string, fault: Fault, actor: string, start: Date, most: number, close: boolean): Promise<void> {
+  const { machine } = isolation;
+  const simulator = new Simulator(machine);
+  const values = nominalValues(machine);
+  let clock = start.getTime();
+  let count = 0;
+  const log = (body: EventBody) => appendEvent(job, { id: idOf(`${job} event ${count++}`), v: 1, actor, body }, new Date((clock += 150_000)));
+  const now = async () => jobOn(machine, await eventsOf(job));
+
+  await log({ type: "warned", notice: "working-live" });
+  for (let n = 0; n < most; n++) {
+    const folded = await now();
+    const evidence = evidenceOf(folded);
+    const advice = advise(isolation, evidence, standingOf(folded));
+    const proofs = advice.stop?.kind === "found" ? proofsFor(machine, advice.stop.pieces[0]!, judgedOf(folded)) : [];
+    const test = advice.next?.test ?? proofs.find((p) => p.by === null)?.test;
+    if (!test) break;
+    const laid = layOut(isolation, isolation.beliefs(evidence), standingOf(folded), test);
+    const shown = asTyped(observe(simulator, simulator.energise(machine.setupById.get(test.setup)!, [fault], values), test, ORDINARY_METER));
+    await log(readingBody(laid, shown.typed, shown.shown, advice.next !== null));
+  }
+  if (!close) return;
+  const folded = await now();
+  const piece = advise(isolation, evidenceOf(folded), standingOf(folded)).suspects[0]!;
+  const entry = machine.pieceById.get(piece.piece)!;
+  await log({
+    type: "called", piece: piece.piece, pieceName: piece.name, cause: piece.faults[0]!.name, action: `${entry.repair}.`, sure: piece.word,
+    proofs: proofsFor(machine, piece.piece, judgedOf(folded)).map((p) => ({ words: p.words, proven: p.by !== null })),
+  });
+}
+
+/** A simulated reading as a technician would type it. */
+function asTyped(shown: Shown): { typed: string; shown: Shown } {
+  if (shown.kind === "value") {
+    const value = Number(decimal(shown.value));
+    return { typed: String(value), shown: { kind: "value", value } };
+  }
+  if (shown.kind === "jumping") {
+    const [low, high] = [Number(decimal(shown.low)), Number(decimal(shown.high))];
+    return { typed: `${low}-${high}`, shown: { ...shown, low, high } };
+  }
+  return { typed: shown.kind === "overload" ? "OL" : shown.kind === "label" ? shown.label : shown.beeps ? "beep" : "nothing", shown };
+}

@@ -1,0 +1,66 @@
+import { createHash } from "node:crypto";
+import { and, asc, eq, gt } from "drizzle-orm";
+import { canonicalJson } from "../core/formats/canonical-json";
+import { upcast, type JournalEvent, type NewEvent } from "../core/journal/events";
+import { database, type Database } from "./db";
+import { Refusal } from "./refusal";
+import { events, jobs } from "./schema";
+
+type Transaction = Parameters<Parameters<Database["transaction"]>[0]>[0];
+
+/** What a client sent, as a hash: the same event sent twice has the same one. */
+function sentHash(job: string, event: NewEvent): string {
+  return createHash("sha256").update(canonicalJson({ job, ...event })).digest("hex");
+}
+
+/**
+ * Adds an event to a job's journal. The sequence number is given while the job's row is locked, so that readers can
+ * resume by it. The same id with the same content is accepted once and answered alike; with other content it is
+ * refused with 409.
+ */
+export async function appendEvent(job: string, event: NewEvent, now: Date): Promise<JournalEvent> {
+  return database().transaction(async (tx) => {
+    const [row] = await tx.select({ lastSeq: jobs.lastSeq }).from(jobs).where(eq(jobs.id, job)).for("update");
+    if (!row) throw new Refusal(404, "There is no such job.");
+    const [twin] = await tx.select().from(events).where(eq(events.id, event.id));
+    if (twin) {
+      if (twin.sent !== sentHash(job, event)) throw new Refusal(409, "An event with this id but another content is in the journal already. Nothing was changed.");
+      return toEvent(twin);
+    }
+    if (event.body.type === "opened") throw new Refusal(409, "This job is open already.");
+    if (event.body.type === "struck") {
+      const [target] = await tx.select({ body: events.body }).from(events).where(and(eq(events.job, job), eq(events.id, event.body.event)));
+      if (!target || (target.body as { type?: string }).type !== "reading") throw new Refusal(404, "There is no such reading in this job to strike out.");
+    }
+    return insertEvent(tx, job, row.lastSeq + 1, event, now);
+  });
+}
+
+/** Writes the event and what the start screen shows of the job. The caller holds the lock. */
+export async function insertEvent(tx: Transaction, job: string, seq: number, event: NewEvent, now: Date): Promise<JournalEvent> {
+  const body = JSON.parse(JSON.stringify(event.body)) as NewEvent["body"];
+  await tx.insert(events).values({ id: event.id, job, seq, v: event.v, actor: event.actor, at: now, body, sent: sentHash(job, event) });
+  await tx.update(jobs).set({ lastSeq: seq }).where(eq(jobs.id, job));
+  await project(tx, job);
+  return { ...event, body, job, seq, at: now.toISOString() };
+}
+
+/** Renews what the start screen shows of a job, from its events alone. */
+async function project(tx: Transaction, job: string): Promise<void> {
+  const all = (await tx.select().from(events).where(eq(events.job, job)).orderBy(asc(events.seq))).map(toEvent);
+  const called = all.find((e) => e.body.type === "called");
+  const before = called ? all.filter((e) => e.seq < called.seq) : all;
+  const struck = new Set(before.flatMap((e) => (e.body.type === "struck" ? [e.body.event] : [])));
+  const readings = before.filter((e) => e.body.type === "reading" && !struck.has(e.id)).length;
+  await tx.update(jobs).set({ readings, result: called?.body.type === "called" ? called.body.pieceName : null }).where(eq(jobs.id, job));
+}
+
+/** Events of a job after a sequence number, in order. */
+export async function eventsOf(job: string, after = 0): Promise<JournalEvent[]> {
+  const rows = await database().select().from(events).where(and(eq(events.job, job), gt(events.seq, after))).orderBy(asc(events.seq));
+  return rows.map(toEvent);
+}
+
+function toEvent(row: typeof events.$inferSelect): JournalEvent {
+  return upcast({ id: row.id, job: row.job, seq: row.seq, v: row.v, actor: row.actor, at: row.at.toISOString(), body: typeof row.body === "string" ? JSON.parse(row.body) : row.body });
+}
