@@ -24,10 +24,12 @@ export function energyAt(machine: Machine, pointId: string) {
   return point ? machine.domains[point.node]!.energy : "unknown";
 }
 
-/** Covers a test needs open. */
+/** Covers a test needs open: over its points, and over the plugs its setup wants apart. */
 export function panelsFor(machine: Machine, test: Test): readonly string[] {
+  const apart = machine.setupById.get(test.setup)?.apart ?? [];
+  const plugs = machine.file.connectors.filter((c) => apart.includes(c.id)).map((c) => c.far.panel ?? c.near.panel);
   const spots = test.function === "clamp" ? [machine.clamps.get(test.red)?.panel] : test.function === "look" ? [] : [test.red, test.black].map((id) => (id ? machine.points.get(id)?.panel : undefined));
-  return [...new Set(spots.filter((p) => p !== undefined))];
+  return [...new Set([...plugs, ...spots].filter((p) => p !== undefined))];
 }
 
 /** Covers behind which a bare mains conductor can be touched. */

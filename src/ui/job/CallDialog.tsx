@@ -1,0 +1,90 @@
+"use client";
+
+import { useState, type FormEvent } from "react";
+import Button from "react-bootstrap/Button";
+import Form from "react-bootstrap/Form";
+import Modal from "react-bootstrap/Modal";
+import { proofsFor, type Judged } from "../../core/isolate/proofs";
+import type { PieceSuspect } from "../../core/isolate/suspects";
+import type { EventBody } from "../../core/journal/events";
+import type { Machine } from "../../core/machine/compile";
+import type { Test } from "../../core/simulate/test";
+
+interface Props {
+  readonly show: boolean;
+  readonly machine: Machine;
+  readonly suspects: readonly PieceSuspect[];
+  readonly judged: readonly Judged[];
+  readonly problem: string;
+  readonly onHide: () => void;
+  readonly onMeasure: (test: Test) => void;
+  readonly onCall: (body: EventBody) => Promise<boolean>;
+}
+
+/** The call: what is wrong, what is still unproven of it, what will be done. */
+export function CallDialog({ show, machine, suspects, judged, problem, onHide, onMeasure, onCall }: Props) {
+  const [picked, setPicked] = useState<string | null>(null);
+  const [action, setAction] = useState<string | null>(null);
+  const [despite, setDespite] = useState("");
+  const suspect = suspects.find((s) => s.piece === picked) ?? suspects[0];
+  if (!suspect) return null;
+  const entry = machine.pieceById.get(suspect.piece);
+  const proofs = proofsFor(machine, suspect.piece, judged);
+  const unproven = proofs.filter((p) => p.by === null);
+  const words = action ?? (entry ? `${entry.repair}.` : suspect.piece === "no-fault" ? "Nothing to repair; every reading is sound." : "Look further.");
+  const cause = suspect.faults[0]?.name ?? suspect.name;
+  const blocked = unproven.length > 0 && despite.trim() === "";
+
+  async function call(event: FormEvent) {
+    event.preventDefault();
+    if (blocked || words.trim() === "") return;
+    const done = await onCall({
+      type: "called", piece: suspect!.piece, pieceName: suspect!.name, cause, action: words.trim(), sure: suspect!.word,
+      proofs: proofs.map((p) => ({ words: p.words, proven: p.by !== null })), ...(unproven.length > 0 ? { despite: despite.trim() } : {}),
+    });
+    if (done) onHide();
+  }
+
+  return (
+    <Modal show={show} onHide={onHide} size="lg" aria-labelledby="call-title">
+      <Form onSubmit={(e) => void call(e)}>
+        <Modal.Header closeButton><Modal.Title id="call-title">The call</Modal.Title></Modal.Header>
+        <Modal.Body className="d-grid gap-3">
+          <Form.Group controlId="call-piece">
+            <Form.Label>What is wrong</Form.Label>
+            <Form.Select size="lg" autoFocus value={suspect.piece} onChange={(e) => { setPicked(e.target.value); setAction(null); }}>
+              {suspects.map((s) => <option key={s.piece} value={s.piece}>{s.name} ({s.word})</option>)}
+            </Form.Select>
+            <Form.Text>{cause}</Form.Text>
+          </Form.Group>
+          {proofs.length > 0 ? (
+            <div>
+              <p className="mb-1"><strong>Before {suspect.name.toLowerCase()} is blamed</strong></p>
+              <ul className="proofs">
+                {proofs.map((p) => (
+                  <li key={p.of}>
+                    <i className={`bi ${p.by ? "bi-check-circle-fill proven" : "bi-circle"}`} aria-hidden />
+                    <span><span className="visually-hidden">{p.by ? "Proven: " : "Unproven: "}</span>{p.words}</span>
+                    {p.by ? null : <Button size="sm" variant="outline-dark" onClick={() => onMeasure(p.test)}>Measure it</Button>}
+                  </li>
+                ))}
+              </ul>
+              {unproven.length > 0 ? (
+                <Form.Group controlId="call-despite">
+                  <Form.Label>Call it with that unproven? Say why.</Form.Label>
+                  <Form.Control value={despite} maxLength={400} onChange={(e) => setDespite(e.target.value)} />
+                </Form.Group>
+              ) : null}
+            </div>
+          ) : null}
+          <Form.Group controlId="call-action">
+            <Form.Label>What will be done</Form.Label>
+            <Form.Control as="textarea" rows={2} value={words} maxLength={1000} onChange={(e) => setAction(e.target.value)} />
+          </Form.Group>
+          <p className="problem" role="alert">{problem}</p>
+        </Modal.Body>
+        <Modal.Footer><Button type="submit" size="lg" disabled={blocked || words.trim() === ""}>Close the job</Button></Modal.Footer>
+      </Form>
+    </Modal>
+  );
+}

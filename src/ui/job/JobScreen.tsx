@@ -1,0 +1,138 @@
+"use client";
+
+import Link from "next/link";
+import { useRouter } from "next/navigation";
+import { useCallback, useEffect, useMemo, useState } from "react";
+import Form from "react-bootstrap/Form";
+import ProgressBar from "react-bootstrap/ProgressBar";
+import { useHotkeys } from "react-hotkeys-hook";
+import { evidenceOf, judgedOf } from "../../core/journal/fold";
+import type { JournalEvent } from "../../core/journal/events";
+import { readingBody } from "../../core/journal/reading-body";
+import { compileMachine } from "../../core/machine/compile";
+import type { MachineFile } from "../../core/machine/schema";
+import type { Laid } from "../../core/isolate/proposal";
+import type { Shown } from "../../core/quantity/read";
+import { testKey, type Test } from "../../core/simulate/test";
+import { useKept } from "../shell/useKept";
+import { CallDialog } from "./CallDialog";
+import { NextTest } from "./NextTest";
+import { PathView } from "./PathView";
+import { StrikeDialog } from "./StrikeDialog";
+import { Suspects } from "./Suspects";
+import { Trail } from "./Trail";
+import { useIsolation } from "./useIsolation";
+import { useJournal } from "./useJournal";
+
+/** The heart of the product: where the fault may lie, what to measure next, what was measured. */
+export function JobScreen({ events, file }: { events: readonly JournalEvent[]; file: MachineFile }) {
+  const router = useRouter();
+  const machine = useMemo(() => compileMachine(file), [file]);
+  const [who] = useKept("unzo.who");
+  const opener = events[0]?.actor ?? "Someone";
+  const { job, sending, problem, log } = useJournal(machine, events, who || opener);
+  const evidence = useMemo(() => evidenceOf(job), [job]);
+  const standing = useMemo(() => ({ setup: job.setup, openPanels: job.openPanels }), [job]);
+  const key = `${job.lastSeq}`;
+  const search = useIsolation(file, evidence, standing, key);
+
+  const [chosen, setChosen] = useState<{ test: Test; laid: Laid | null; refused: string | null; key: string } | null>(null);
+  const [numbers, setNumbers] = useState(false);
+  const [calling, setCalling] = useState(false);
+  const [striking, setStriking] = useState<string | null>(null);
+  const complaint = file.complaints.find((c) => c.id === job.opened.complaint);
+  const [pathId, setPathId] = useState(complaint?.path ?? file.paths[0]!.id);
+  const path = file.paths.find((p) => p.id === pathId) ?? file.paths[0]!;
+
+  const advice = search.advice?.advice ?? null;
+  const fresh = search.advice?.key === key;
+  const chosenNow = chosen && chosen.key === key ? chosen : null;
+  const laid: Laid | null = chosenNow ? chosenNow.laid : advice?.next ?? null;
+  const test = chosenNow?.test ?? advice?.next?.test ?? null;
+
+  const choose = useCallback(async (next: Test | null) => {
+    if (!next) return setChosen(null);
+    const result = await search.layOut(next);
+    setChosen({ test: next, laid: result.laid, refused: result.refused, key });
+  }, [search, key]);
+
+  const record = useCallback(async (typed: string, shown: Shown) => {
+    if (!laid) return false;
+    const proposed = advice?.next ? testKey(advice.next.test) === testKey(laid.test) : false;
+    const done = await log(readingBody(laid, typed, shown, proposed));
+    if (done) setChosen(null);
+    return done;
+  }, [laid, advice, log]);
+
+  const last = [...job.readings].reverse().find((r) => !r.struck);
+  useHotkeys("alt+n", () => setNumbers((n) => !n), { enableOnFormTags: true, preventDefault: true });
+  useHotkeys("alt+k", () => setCalling(true), { enableOnFormTags: true, preventDefault: true });
+  useHotkeys("alt+z", () => { if (last) setStriking(last.id); }, { enableOnFormTags: true, preventDefault: true }, [last]);
+
+  // A closed job is a record: nothing more is measured on it.
+  useEffect(() => { if (job.called) router.replace(`/jobs/${job.id}/record`); }, [job.called, job.id, router]);
+
+  return (
+    <div className="job">
+      <header className="bar">
+        <Link href="/" className="home" aria-label="All jobs"><i className="bi bi-arrow-left" aria-hidden /></Link>
+        <h1>{job.opened.site}</h1>
+        <span>{file.maker} {file.model}, {job.opened.serial}</span>
+        <q>{job.opened.complaintWords}</q>
+        <span className="standing">
+          <i className={`bi ${machine.setupById.get(job.setup)?.power === "on" ? "bi-plug-fill" : "bi-plug"}`} aria-hidden />
+          <Form.Select size="sm" aria-label="How the unit stands now" value={job.setup} disabled={sending} onChange={(e) => void log({ type: "standing", setup: e.target.value })}>
+            {file.setups.map((s) => <option key={s.id} value={s.id}>{s.name}</option>)}
+          </Form.Select>
+          <span className="covers">{job.openPanels.length === 0 ? "all covers on" : `off: ${job.openPanels.map((p) => file.panels.find((x) => x.id === p)?.name.toLowerCase()).join(", ")}`}</span>
+        </span>
+      </header>
+      <main className="job-main">
+        <section className="path-area" aria-label="Path">
+          <div className="path-head">
+            <Form.Select size="sm" aria-label="Path shown" value={path.id} onChange={(e) => setPathId(e.target.value)}>
+              {file.paths.map((p) => <option key={p.id} value={p.id}>{p.name}</option>)}
+            </Form.Select>
+            <Legend />
+          </div>
+          <PathView machine={machine} path={path} job={job} doubt={advice?.doubt ?? {}} test={test} numbers={numbers} onChoose={(t) => void choose(t)} />
+        </section>
+        <section className="next-area" aria-label="Next">
+          {problem || search.problem ? <p className="problem" role="alert">{problem || search.problem}</p> : null}
+          {!advice ? (
+            <div className="building" role="status">
+              <h2>Working out what every point should read</h2>
+              <ProgressBar now={Math.round(search.progress * 100)} aria-label="Computing" />
+            </div>
+          ) : (
+            <NextTest
+              job={job} machine={machine} laid={laid} test={test} refused={chosenNow?.refused ?? null} proposal={chosenNow ? null : advice.next} stop={chosenNow ? null : advice.stop}
+              isChosen={chosenNow !== null} busy={sending || !fresh} numbers={numbers}
+              onChoose={(t) => void choose(t)} onRecord={record} onCall={() => setCalling(true)} onWarned={() => void log({ type: "warned", notice: "working-live" })}
+            />
+          )}
+        </section>
+        <aside className="side-area">
+          <Suspects advice={advice} job={job} numbers={numbers} onNumbers={() => setNumbers((n) => !n)} onCall={() => setCalling(true)} />
+          <Trail job={job} onStrike={setStriking} />
+        </aside>
+      </main>
+      <CallDialog
+        show={calling} machine={machine} suspects={advice?.suspects ?? []} judged={judgedOf(job)} onHide={() => setCalling(false)}
+        onMeasure={(t) => { setCalling(false); void choose(t); }} onCall={log} problem={problem}
+      />
+      <StrikeDialog reading={job.readings.find((r) => r.id === striking) ?? null} onHide={() => setStriking(null)} onStrike={(event, reason) => log({ type: "struck", event, reason })} />
+    </div>
+  );
+}
+
+function Legend() {
+  return (
+    <ul className="legend" aria-label="Signs used">
+      <li><span className="mark fits" aria-hidden />fits</li>
+      <li><span className="mark misfit" aria-hidden />does not fit</li>
+      <li><span className="mark open" aria-hidden />can be measured</li>
+      <li><span className="mark doubt" aria-hidden />suspects lie here</li>
+    </ul>
+  );
+}

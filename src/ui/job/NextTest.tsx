@@ -1,0 +1,140 @@
+"use client";
+
+import { useState } from "react";
+import Button from "react-bootstrap/Button";
+import { useHotkeys } from "react-hotkeys-hook";
+import type { Stop } from "../../core/isolate/advise";
+import { type Laid, type Lead, type Proposal } from "../../core/isolate/proposal";
+import type { Job } from "../../core/journal/fold";
+import { leadWords } from "../../core/journal/reading-body";
+import type { Machine } from "../../core/machine/compile";
+import type { Shown } from "../../core/quantity/read";
+import type { Test } from "../../core/simulate/test";
+import { ReadingField } from "./ReadingField";
+import { SafetyNotice } from "./SafetyNotice";
+import { TestEditor } from "./TestEditor";
+
+interface Props {
+  readonly job: Job;
+  readonly machine: Machine;
+  readonly laid: Laid | null;
+  readonly test: Test | null;
+  readonly refused: string | null;
+  readonly proposal: Proposal | null;
+  readonly stop: Stop | null;
+  readonly isChosen: boolean;
+  readonly busy: boolean;
+  readonly numbers: boolean;
+  readonly onChoose: (test: Test | null) => void;
+  readonly onRecord: (typed: string, shown: Shown) => Promise<boolean>;
+  readonly onCall: () => void;
+  readonly onWarned: () => void;
+}
+
+const EXPOSURE_WORDS = { none: "Hands off", dead: "Dead", "low voltage": "Isolated low voltage, powered", live: "Live mains" } as const;
+const EXPOSURE_ICON = { none: "bi-eye", dead: "bi-plug", "low voltage": "bi-battery-half", live: "bi-lightning-charge-fill" } as const;
+
+/** One next step: what to set, where the leads go, what to expect, and the field for what the meter says. */
+export function NextTest(props: Props) {
+  const { job, machine, laid, test, refused, proposal, stop, isChosen, busy, numbers, onChoose, onRecord, onCall, onWarned } = props;
+  const [why, setWhy] = useState(false);
+  const [editing, setEditing] = useState(false);
+  useHotkeys("alt+w", () => setWhy((w) => !w), { enableOnFormTags: true, preventDefault: true });
+  useHotkeys("alt+e", () => setEditing((e) => !e), { enableOnFormTags: true, preventDefault: true });
+
+  const editor = editing || refused ? <TestEditor machine={machine} test={test} setup={job.setup} onChange={onChoose} /> : null;
+  if (stop && !laid) {
+    return (
+      <div className="next">
+        <p className="next-kicker">{stop.kind === "found" ? "Found" : "End of the search"}</p>
+        <h2>{stop.sentence}</h2>
+        <div className="d-flex flex-wrap gap-2 mt-3">
+          <Button size="lg" onClick={onCall} autoFocus>Make the call <kbd>Alt K</kbd></Button>
+          <Button size="lg" variant="outline-dark" onClick={() => setEditing((e) => !e)}>Measure something else <kbd>Alt E</kbd></Button>
+        </div>
+        {editor}
+      </div>
+    );
+  }
+  const touched = laid && (laid.exposure === "live" || laid.exposure === "low voltage");
+  return (
+    <div className="next" aria-busy={busy}>
+      <div className="next-kicker">
+        <span>{isChosen ? "Your test" : "Next"}</span>
+        {laid ? <span className={`exposure ${laid.exposure.replace(" ", "-")}`}><i className={`bi ${EXPOSURE_ICON[laid.exposure]}`} aria-hidden /> {EXPOSURE_WORDS[laid.exposure]}</span> : null}
+        {laid ? <span className="minutes">{laid.cost.minutes < 1 ? "under a minute" : `${Math.round(laid.cost.minutes)} min`}</span> : null}
+        <span className="next-keys">
+          {isChosen ? <Button size="sm" variant="link" onClick={() => { setEditing(false); onChoose(null); }}>back to advice</Button> : null}
+          <Button size="sm" variant="link" aria-expanded={editing} onClick={() => setEditing((e) => !e)}>did it differently <kbd>Alt E</kbd></Button>
+          {proposal ? <Button size="sm" variant="link" aria-expanded={why} onClick={() => setWhy((w) => !w)}>why this <kbd>Alt W</kbd></Button> : null}
+        </span>
+      </div>
+      {refused ? <p className="problem" role="alert">{refused}</p> : null}
+      {laid ? (
+        <>
+          <h2>{laid.title}</h2>
+          {why && proposal ? <p className="why">{proposal.why}{numbers ? ` (${proposal.bits.toFixed(2)} bit)` : ""}</p> : null}
+          <Steps laid={laid} />
+          {laid.test.function === "look" ? null : <Leads laid={laid} />}
+          {editor}
+          {touched && !job.warned ? <SafetyNotice onRead={onWarned} busy={busy} /> : (
+            <>
+              <ul className="cautions">{laid.cautions.map((c) => <li key={c}><i className="bi bi-exclamation-triangle" aria-hidden /> {c}</li>)}</ul>
+              <div className="answer">
+                <ReadingField key={JSON.stringify(laid.test)} job={job.id} machine={machine} laid={laid} busy={busy} onRecord={onRecord} />
+                <p className="expected"><span>if all is well</span><strong>{laid.windowWords}</strong></p>
+              </div>
+            </>
+          )}
+          <Meanings laid={laid} numbers={numbers} />
+        </>
+      ) : editor}
+    </div>
+  );
+}
+
+function Steps({ laid }: { laid: Laid }) {
+  if (laid.cost.steps.length === 0) return <p className="steps">{laid.setupName}.</p>;
+  return <ol className="steps">{laid.cost.steps.map((s) => <li key={s}>{s}</li>)}</ol>;
+}
+
+function Leads({ laid }: { laid: Laid }) {
+  return (
+    <dl className="leads">
+      <div><dt><i className="bi bi-speedometer2" aria-hidden /><span className="visually-hidden">Meter</span></dt><dd>{laid.functionWords}{laid.range ? `, ${laid.range} range or auto` : ""}</dd></div>
+      <LeadLine kind="red" lead={laid.red} clamp={laid.test.function === "clamp"} />
+      {laid.black ? <LeadLine kind="black" lead={laid.black} clamp={false} /> : null}
+    </dl>
+  );
+}
+
+function LeadLine({ kind, lead, clamp }: { kind: "red" | "black"; lead: Lead; clamp: boolean }) {
+  return (
+    <div>
+      <dt><span className={`probe ${kind}`} aria-hidden /><span className="visually-hidden">{clamp ? "Clamp" : `${kind} lead`}</span></dt>
+      <dd>{leadWords(lead)}</dd>
+    </div>
+  );
+}
+
+function Meanings({ laid, numbers }: { laid: Laid; numbers: boolean }) {
+  if (laid.meanings.length === 0) return null;
+  return (
+    <table className="meanings">
+      <caption className="visually-hidden">What each result would mean</caption>
+      <tbody>
+        {laid.meanings.map((m) => (
+          <tr key={m.words}>
+            <th scope="row">{m.words}</th>
+            <td>
+              {m.leaves.length === 0 ? "nothing stands out" : m.leaves.map((l) => (numbers ? `${l.name} ${Math.round(l.probability * 100)} %` : l.name)).join(", ")}
+              {m.sound ? <span className="quiet"> (as it should be)</span> : null}
+            </td>
+            {numbers ? <td className="share">{Math.round(m.probability * 100)} %</td> : null}
+          </tr>
+        ))}
+      </tbody>
+    </table>
+  );
+}
+

@@ -1,0 +1,95 @@
+"use client";
+
+import { forbidden } from "../../core/hazard/rules";
+import { energyAt } from "../../core/hazard/exposure";
+import { likeliness } from "../../core/isolate/suspects";
+import type { Job, TrailReading } from "../../core/journal/fold";
+import type { Machine } from "../../core/machine/compile";
+import type { PathEntry } from "../../core/machine/schema";
+import { makeTest, type Test } from "../../core/simulate/test";
+
+interface Props {
+  readonly machine: Machine;
+  readonly path: PathEntry;
+  readonly job: Job;
+  readonly doubt: Readonly<Record<string, number>>;
+  readonly test: Test | null;
+  readonly numbers: boolean;
+  readonly onChoose: (test: Test) => void;
+}
+
+/** The path from plug to the dead thing: two conductors, boxes on the way, points to measure between them. */
+export function PathView({ machine, path, job, doubt, test, numbers, onChoose }: Props) {
+  return (
+    <ol className="path" aria-label={path.name}>
+      {path.stages.map((stage, i) =>
+        "at" in stage
+          ? <Stop key={i} machine={machine} at={stage.at} job={job} test={test} onChoose={onChoose} />
+          : <Box key={i} name={stage.box} rooms={stage.rooms} parts={stage.parts} doubt={doubt} numbers={numbers} cover={machine.file.panels.find((p) => p.id === stage.panel)?.name} coverOff={stage.panel ? job.openPanels.includes(stage.panel) : true} />,
+      )}
+    </ol>
+  );
+}
+
+/** Doubt steps by which a box is shaded: nothing, some, much, most. */
+function shade(probability: number): number {
+  return probability >= 0.5 ? 3 : probability >= 0.2 ? 2 : probability >= 0.03 ? 1 : 0;
+}
+
+function Box({ name, parts, rooms, doubt, numbers, cover, coverOff }: {
+  name: string; parts: readonly string[]; rooms: readonly { name: string; parts: readonly string[] }[]; doubt: Readonly<Record<string, number>>; numbers: boolean; cover: string | undefined; coverOff: boolean;
+}) {
+  const sum = (ids: readonly string[]) => ids.reduce((total, id) => total + (doubt[id] ?? 0), 0);
+  const p = sum(parts);
+  return (
+    <li className={`box shade-${shade(p)} ${rooms.length > 0 ? "wide" : ""}`}>
+      <span className="box-name">{name}</span>
+      {rooms.length > 0 ? (
+        <span className="rooms">
+          {rooms.map((room) => <span key={room.name} className={`room shade-${shade(sum(room.parts))}`}>{room.name}</span>)}
+        </span>
+      ) : null}
+      {p >= 0.03 ? <span className="box-doubt">{numbers ? `${Math.round(p * 100)} %` : likeliness(p)}</span> : null}
+      {cover ? <span className="box-cover">{coverOff ? "cover off" : cover.toLowerCase()}</span> : null}
+    </li>
+  );
+}
+
+function Stop({ machine, at, job, test, onChoose }: { machine: Machine; at: readonly [string, string]; job: Job; test: Test | null; onChoose: (test: Test) => void }) {
+  const [top, bottom] = at.map((id) => machine.points.get(id)!) as [NonNullable<ReturnType<Machine["points"]["get"]>>, NonNullable<ReturnType<Machine["points"]["get"]>>];
+  const touches = (t: Test | null, node: number) => t !== null && [t.red, t.black].some((id) => id !== undefined && machine.points.get(id)?.node === node);
+  const isNext = test !== null && touches(test, top.node) && touches(test, bottom.node);
+  const reading = lastReading(machine, job, top.node, bottom.node);
+  const here = (): Test => {
+    const live = machine.setupById.get(job.setup)!.power === "on";
+    const fn = !live ? "ohms" : energyAt(machine, top.id) === "isolated low voltage" ? "dcv" : "acv";
+    const wanted = makeTest(job.setup, fn, top.id, bottom.id);
+    return forbidden(machine, machine.setupById.get(job.setup)!, wanted) ? makeTest(job.setup, "dcv", top.id, bottom.id) : wanted;
+  };
+  const mark = isNext ? "next" : reading ? (reading.body.as.verdict === "fits" ? "fits" : "misfit") : "open";
+  const words = `${top.id} to ${bottom.id}: ${isNext ? "measure here" : reading ? `${reading.body.as.shown}, ${reading.body.as.verdict}` : "not measured"}`;
+  return (
+    <li className={`stop ${isNext ? "is-next" : ""}`}>
+      <button type="button" onClick={() => onChoose(here())} aria-label={words} title={words}>
+        <span className="point-name">{label(top.id)}</span>
+        <span className={`mark ${touches(test, top.node) && !isNext ? "next" : mark}`} aria-hidden />
+        <span className="point-reading">{isNext && !reading ? "here" : reading ? reading.body.as.shown : ""}</span>
+        <span className={`mark ${touches(test, bottom.node) && !isNext ? "next" : mark}`} aria-hidden />
+        <span className="point-name">{label(bottom.id)}</span>
+      </button>
+    </li>
+  );
+}
+
+/** The point's own name without the side, which the place in the drawing says already. */
+function label(id: string): string {
+  return id.replace(/\.(pad|cab|door)$/, "").replace("plug-", "");
+}
+
+function lastReading(machine: Machine, job: Job, a: number, b: number): TrailReading | undefined {
+  return [...job.readings].reverse().find((r) => {
+    if (r.struck || !r.body.test.black) return false;
+    const nodes = [machine.points.get(r.body.test.red)?.node, machine.points.get(r.body.test.black)?.node];
+    return nodes.includes(a) && nodes.includes(b);
+  });
+}

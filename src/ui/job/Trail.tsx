@@ -1,0 +1,29 @@
+"use client";
+
+import Button from "react-bootstrap/Button";
+import type { Job } from "../../core/journal/fold";
+import { clockTime } from "../shell/time";
+
+/** What was done, newest first. A reading is struck out, never erased. */
+export function Trail({ job, onStrike }: { job: Job; onStrike: (event: string) => void }) {
+  return (
+    <section className="trail" aria-label="Done">
+      <div className="panel-head"><h2>Done</h2><span className="quiet">Alt Z strikes the last</span></div>
+      <ol reversed>
+        {[...job.readings].reverse().map((r) => (
+          <li key={r.id} className={r.struck ? "is-struck" : ""}>
+            <span className={`mark ${r.struck ? "struck" : r.body.as.verdict === "fits" ? "fits" : "misfit"}`} aria-hidden />
+            <span className="trail-text">
+              <span><strong className="value">{r.struck ? <s>{r.body.as.shown}</s> : r.body.as.shown}</strong> {r.body.as.title}</span>
+              <span className="quiet">
+                <time dateTime={r.at} suppressHydrationWarning>{clockTime(r.at)}</time> {r.struck ? `struck out: ${r.struck.reason}` : `${r.body.as.verdict}, wanted ${r.body.as.expected}`}
+              </span>
+            </span>
+            {r.struck ? null : <Button size="sm" variant="link" onClick={() => onStrike(r.id)} aria-label={`Strike out ${r.body.as.shown}, ${r.body.as.title}`}><i className="bi bi-slash-circle" aria-hidden /></Button>}
+          </li>
+        ))}
+        <li><span className="mark complaint" aria-hidden /><span className="trail-text"><span>{job.opened.complaintWords}</span><span className="quiet"><time dateTime={job.opened.at} suppressHydrationWarning>{clockTime(job.opened.at)}</time> {job.opened.actor}</span></span></li>
+      </ol>
+    </section>
+  );
+}

@@ -1,0 +1,58 @@
+"use client";
+
+import * as Comlink from "comlink";
+import { useCallback, useEffect, useRef, useState } from "react";
+import type { Advice } from "../../core/isolate/advise";
+import type { Evidence } from "../../core/isolate/evidence";
+import type { MachineFile } from "../../core/machine/schema";
+import type { Test } from "../../core/simulate/test";
+import type { ChosenTest, IsolationDesk, PlainStanding } from "../../workers/isolation-desk";
+
+/** The state of the search as the screen needs it. */
+export interface Search {
+  /** Share of the dictionary built, 0 to 1. */
+  readonly progress: number;
+  /** Null until the dictionary is built. `key` says for which evidence it was reckoned. */
+  readonly advice: { readonly key: string; readonly advice: Advice } | null;
+  readonly problem: string;
+  layOut(test: Test): Promise<ChosenTest>;
+}
+
+/** Keeps a worker with the machine's dictionary, and asks it for advice whenever the evidence changes. */
+export function useIsolation(file: MachineFile, evidence: readonly Evidence[], standing: PlainStanding, key: string): Search {
+  const desk = useRef<Comlink.Remote<IsolationDesk> | null>(null);
+  const [built, setBuilt] = useState(false);
+  const [progress, setProgress] = useState(0);
+  const [advice, setAdvice] = useState<Search["advice"]>(null);
+  const [problem, setProblem] = useState("");
+  const latest = useRef({ evidence, standing });
+  useEffect(() => { latest.current = { evidence, standing }; });
+
+  useEffect(() => {
+    const worker = new Worker(new URL("../../workers/isolation.worker.ts", import.meta.url), { type: "module" });
+    const remote = Comlink.wrap<IsolationDesk>(worker);
+    desk.current = remote;
+    const lost = () => setProblem("The computation stopped. Reload the page; nothing is lost.");
+    worker.addEventListener("error", lost);
+    remote.build(file, Comlink.proxy((share: number) => setProgress(share))).then(() => setBuilt(true), lost);
+    return () => { worker.terminate(); desk.current = null; };
+  }, [file]);
+
+  useEffect(() => {
+    if (!built || !desk.current) return;
+    let current = true;
+    const { evidence, standing } = latest.current;
+    desk.current.advise(evidence, standing).then(
+      (result) => { if (current) setAdvice({ key, advice: result }); },
+      (error: Error) => { if (current) setProblem(error.message); },
+    );
+    return () => { current = false; };
+  }, [built, key]);
+
+  const layOut = useCallback(async (test: Test): Promise<ChosenTest> => {
+    if (!desk.current) throw new Error("The computation is not ready yet.");
+    return desk.current.layOut(latest.current.evidence, latest.current.standing, test);
+  }, []);
+
+  return { progress, advice, problem, layOut };
+}

@@ -1,0 +1,46 @@
+"use client";
+
+import { useCallback, useMemo, useRef, useState } from "react";
+import { v4 as uuid } from "uuid";
+import type { EventBody, JournalEvent } from "../../core/journal/events";
+import type { Job } from "../../core/journal/fold";
+import { jobOn } from "../../core/journal/job";
+import type { Machine } from "../../core/machine/compile";
+import { send } from "../shell/send";
+
+/** The job as folded from its journal, and the way to add to it. */
+export interface JournalDesk {
+  readonly job: Job;
+  readonly sending: boolean;
+  readonly problem: string;
+  /** Adds an event; true when the journal has it. A second try of the same body keeps its id, so it is logged once. */
+  log(body: EventBody): Promise<boolean>;
+}
+
+export function useJournal(machine: Machine, initial: readonly JournalEvent[], actor: string): JournalDesk {
+  const [events, setEvents] = useState(initial);
+  const [sending, setSending] = useState(false);
+  const [problem, setProblem] = useState("");
+  const unsent = useRef<{ id: string; content: string } | null>(null);
+  const job = useMemo(() => jobOn(machine, events), [machine, events]);
+
+  const log = useCallback(async (body: EventBody) => {
+    const content = JSON.stringify([actor, body]);
+    if (unsent.current?.content !== content) unsent.current = { id: uuid(), content };
+    setSending(true);
+    setProblem("");
+    try {
+      const { event } = await send<{ event: JournalEvent }>(`/api/jobs/${job.id}/events`, { id: unsent.current.id, v: 1, actor, body });
+      unsent.current = null;
+      setEvents((known) => (known.some((e) => e.id === event.id) ? known : [...known, event]));
+      return true;
+    } catch (error) {
+      setProblem((error as Error).message);
+      return false;
+    } finally {
+      setSending(false);
+    }
+  }, [actor, job.id]);
+
+  return { job, sending, problem, log };
+}

@@ -1,0 +1,69 @@
+"use client";
+
+import Link from "next/link";
+import Button from "react-bootstrap/Button";
+import Table from "react-bootstrap/Table";
+import type { Job } from "../../core/journal/fold";
+import type { MachineFile } from "../../core/machine/schema";
+import { clockTime, dayName } from "../shell/time";
+
+/** The record of a job, on screen and on paper: everything as it was shown when it happened. */
+export function RecordSheet({ job, file }: { job: Job; file: MachineFile }) {
+  return (
+    <div className="record">
+      <nav className="record-bar d-print-none">
+        <Link className="btn btn-outline-dark" href="/">All jobs</Link>
+        {job.called ? null : <Link className="btn btn-outline-dark" href={`/jobs/${job.id}`}>Go on measuring</Link>}
+        <Button onClick={() => window.print()}><i className="bi bi-printer" aria-hidden /> Print</Button>
+      </nav>
+      <main className="sheet">
+        <h1>Job record</h1>
+        <dl className="facts">
+          <dt>Unit</dt><dd>{file.maker} {file.model}, serial {job.opened.serial}</dd>
+          <dt>Site</dt><dd>{job.opened.site}</dd>
+          <dt>Complaint</dt><dd>{job.opened.complaintWords}</dd>
+          <dt>Opened</dt><dd suppressHydrationWarning>{dayName(job.opened.at)}, {clockTime(job.opened.at)}, {job.opened.actor}</dd>
+          {job.called ? <><dt>Closed</dt><dd suppressHydrationWarning>{dayName(job.called.at)}, {clockTime(job.called.at)}, {job.called.actor}</dd></> : null}
+        </dl>
+        {job.called ? (
+          <section className="call">
+            <h2>{job.called.pieceName}</h2>
+            <p>{job.called.cause}. Judged {job.called.sure}.</p>
+            <p><strong>To be done:</strong> {job.called.action}</p>
+            {job.called.proofs.length > 0 ? <ul>{job.called.proofs.map((p) => <li key={p.words}>{p.proven ? "Proven" : "Not proven"}: {p.words}</li>)}</ul> : null}
+            {job.called.despite ? <p>Called with that unproven because: {job.called.despite}</p> : null}
+          </section>
+        ) : <p className="quiet">The job is open.</p>}
+        <h2>Readings</h2>
+        {job.readings.length === 0 ? <p>None.</p> : (
+          <Table responsive size="sm" className="readings">
+            <thead><tr><th>Time</th><th>Test</th><th>Shown</th><th>Wanted</th><th>Verdict</th></tr></thead>
+            <tbody>
+              {job.readings.map((r) => (
+                <tr key={r.id} className={r.struck ? "is-struck" : ""}>
+                  <td suppressHydrationWarning>{clockTime(r.at)}</td>
+                  <td>
+                    {r.body.as.title}
+                    <span className="quiet d-block">{r.body.as.black ? `red: ${r.body.as.red}; black: ${r.body.as.black}. ` : ""}{r.body.as.setup}. {r.actor}.</span>
+                    {r.struck ? <span className="d-block">Struck out by {r.struck.actor}: {r.struck.reason}</span> : null}
+                  </td>
+                  <td className="value">{r.struck ? <s>{r.body.as.shown}</s> : r.body.as.shown}</td>
+                  <td className="value">{r.body.as.expected}</td>
+                  <td>{r.body.as.verdict}</td>
+                </tr>
+              ))}
+            </tbody>
+          </Table>
+        )}
+        {job.notes.length > 0 ? <><h2>Notes</h2><ul>{job.notes.map((n) => <li key={n.at}>{n.text} <span className="quiet">{n.actor}</span></li>)}</ul></> : null}
+        {job.addenda.length > 0 ? (
+          <>
+            <h2>Added after the call</h2>
+            <ul>{job.addenda.map((e) => <li key={e.id} suppressHydrationWarning>{dayName(e.at)} {clockTime(e.at)}, {e.actor}: {e.body.type === "reading" ? `${e.body.as.shown}, ${e.body.as.title}` : e.body.type === "note" ? e.body.text : e.body.type}</li>)}</ul>
+          </>
+        ) : null}
+        <p className="small-print">Local codes and licensed practice come first. Times as on the server. Machine file {file.id}, revision {file.revision}.</p>
+      </main>
+    </div>
+  );
+}

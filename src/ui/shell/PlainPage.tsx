@@ -1,0 +1,18 @@
+"use client";
+
+import Link from "next/link";
+import Button from "react-bootstrap/Button";
+
+/** A page that says one thing and shows the way back. */
+export function PlainPage({ title, sentence, retry }: { title: string; sentence: string; retry?: () => void }) {
+  return (
+    <main className="plain-page">
+      <h1>{title}</h1>
+      <p>{sentence}</p>
+      <p className="d-flex gap-3">
+        {retry ? <Button variant="primary" onClick={retry}>Try again</Button> : null}
+        <Link className="btn btn-outline-dark" href="/">All jobs</Link>
+      </p>
+    </main>
+  );
+}

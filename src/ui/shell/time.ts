@@ -1,0 +1,12 @@
+const CLOCK = new Intl.DateTimeFormat("en-GB", { hour: "2-digit", minute: "2-digit" });
+const DAY = new Intl.DateTimeFormat("en-GB", { weekday: "long", day: "numeric", month: "long" });
+
+/** Time of day of an ISO moment, 24 hours. */
+export function clockTime(iso: string): string {
+  return CLOCK.format(new Date(iso));
+}
+
+/** Day of an ISO moment, in words. */
+export function dayName(iso: string): string {
+  return DAY.format(new Date(iso));
+}
