@@ -1,3 +1,4 @@
+import { roundingOf } from "./dc";
 import { LEAK, mergePaths, type EliminationProgram } from "./elimination";
 
 /** A phasor solve (rms values at line frequency) of one compiled circuit: the same program with complex admittances. */
@@ -10,6 +11,8 @@ export class AcSolver {
   private readonly inverseIm: Float64Array;
   private readonly currentRe: Float64Array;
   private readonly currentIm: Float64Array;
+  private readonly restRe: Float64Array;
+  private readonly restIm: Float64Array;
   private readonly betweenRe: Float64Array;
   private readonly betweenIm: Float64Array;
   private readonly places: Int32Array;
@@ -21,6 +24,7 @@ export class AcSolver {
     [this.groundRe, this.groundIm] = [nodes(), nodes()];
     [this.inverseRe, this.inverseIm] = [nodes(), nodes()];
     [this.currentRe, this.currentIm] = [nodes(), nodes()];
+    [this.restRe, this.restIm] = [nodes(), nodes()];
     [this.betweenRe, this.betweenIm] = [nodes(), nodes()];
     this.places = new Int32Array(program.nodeCount);
   }
@@ -73,6 +77,8 @@ export class AcSolver {
     const { nodeCount } = this.program;
     const { currentRe, currentIm } = this;
     currentRe.set(injectedRe); currentIm.set(injectedIm);
+    this.restRe.fill(0);
+    this.restIm.fill(0);
     for (let n = 0; n < nodeCount; n++) this.push(n);
     for (let n = nodeCount - 1; n >= 0; n--) this.draw(n, voltsRe, voltsIm);
   }
@@ -86,6 +92,8 @@ export class AcSolver {
     for (let p = 0; p < count; p++) {
       currentRe[order[places[p]!]!] = 0;
       currentIm[order[places[p]!]!] = 0;
+      this.restRe[order[places[p]!]!] = 0;
+      this.restIm[order[places[p]!]!] = 0;
     }
     currentRe[a] = 1;
     currentRe[b] = -1;
@@ -94,21 +102,48 @@ export class AcSolver {
     return { re: betweenRe[a]! - betweenRe[b]!, im: betweenIm[a]! - betweenIm[b]! };
   }
 
-  /** Hands the current fed into the n-th eliminated node on to its neighbours. */
+  /** Hands the current fed into the n-th eliminated node on to its neighbours, keeping what rounding would lose; see `DcSolver.solve`. */
   private push(n: number): void {
     const { order, start, neighbour, edge } = this.program;
-    const { gRe, gIm, currentRe, currentIm } = this;
-    const iRe = currentRe[order[n]!]!;
-    const iIm = currentIm[order[n]!]!;
+    const { gRe, gIm, currentRe, currentIm, restRe, restIm } = this;
+    const k = order[n]!;
+    const iRe = currentRe[k]! + restRe[k]!;
+    const iIm = currentIm[k]! + restIm[k]!;
+    let keptRe = restRe[k]! - (iRe - currentRe[k]!);
+    let keptIm = restIm[k]! - (iIm - currentIm[k]!);
+    currentRe[k] = iRe;
+    currentIm[k] = iIm;
     if (iRe === 0 && iIm === 0) return;
     const pushedRe = iRe * this.inverseRe[n]! - iIm * this.inverseIm[n]!;
     const pushedIm = iRe * this.inverseIm[n]! + iIm * this.inverseRe[n]!;
+    let leftRe = iRe;
+    let leftIm = iIm;
+    let strongest = -1;
+    let most = Math.abs(this.groundRe[k]!) + Math.abs(this.groundIm[k]!);
     for (let i = start[n]!; i < start[n + 1]!; i++) {
       const re = gRe[edge[i]!]!;
       const im = gIm[edge[i]!]!;
-      currentRe[neighbour[i]!]! += pushedRe * re - pushedIm * im;
-      currentIm[neighbour[i]!]! += pushedRe * im + pushedIm * re;
+      const other = neighbour[i]!;
+      const size = Math.abs(re) + Math.abs(im);
+      if (size > most) { most = size; strongest = other; }
+      const ampsRe = pushedRe * re - pushedIm * im;
+      const ampsIm = pushedRe * im + pushedIm * re;
+      const sumRe = currentRe[other]! + ampsRe;
+      const sumIm = currentIm[other]! + ampsIm;
+      restRe[other]! += roundingOf(currentRe[other]!, ampsRe, sumRe);
+      restIm[other]! += roundingOf(currentIm[other]!, ampsIm, sumIm);
+      currentRe[other] = sumRe;
+      currentIm[other] = sumIm;
+      const afterRe = leftRe - ampsRe;
+      const afterIm = leftIm - ampsIm;
+      keptRe += roundingOf(leftRe, -ampsRe, afterRe);
+      keptIm += roundingOf(leftIm, -ampsIm, afterIm);
+      leftRe = afterRe;
+      leftIm = afterIm;
     }
+    if (strongest < 0) return;
+    restRe[strongest]! += leftRe - (pushedRe * this.groundRe[k]! - pushedIm * this.groundIm[k]!) + keptRe;
+    restIm[strongest]! += leftIm - (pushedRe * this.groundIm[k]! + pushedIm * this.groundRe[k]!) + keptIm;
   }
 
   /** The voltage of the n-th eliminated node from those of its neighbours, which are known by then. */

@@ -1,11 +1,18 @@
 import { LEAK, mergePaths, type EliminationProgram } from "./elimination";
 
+/** The part of a + b that `sum` = fl(a + b) lost; exact (Knuth's two-sum). */
+export function roundingOf(a: number, b: number, sum: number): number {
+  const bRounded = sum - a;
+  return a - (sum - bRounded) + (b - bRounded);
+}
+
 /** A direct-current solve of one compiled circuit; holds its own work space, so one is used again and again. */
 export class DcSolver {
   private readonly conductance: Float64Array;
   private readonly toGround: Float64Array;
   private readonly inverseSum: Float64Array;
   private readonly current: Float64Array;
+  private readonly rest: Float64Array;
   private readonly between: Float64Array;
   private readonly places: Int32Array;
 
@@ -14,6 +21,7 @@ export class DcSolver {
     this.toGround = new Float64Array(program.nodeCount);
     this.inverseSum = new Float64Array(program.nodeCount);
     this.current = new Float64Array(program.nodeCount);
+    this.rest = new Float64Array(program.nodeCount);
     this.between = new Float64Array(program.nodeCount);
     this.places = new Int32Array(program.nodeCount);
   }
@@ -50,12 +58,34 @@ export class DcSolver {
   /** Node voltages for currents (amperes) fed into the nodes; `injected` is left as it is, `volts` is filled. */
   solve(injected: Float64Array, volts: Float64Array): void {
     const { nodeCount, order, start, neighbour, edge } = this.program;
-    const { conductance: g, inverseSum, current } = this;
+    const { conductance: g, inverseSum, current, rest, toGround } = this;
     current.set(injected);
+    rest.fill(0);
     for (let n = 0; n < nodeCount; n++) {
-      const pushed = current[order[n]!]! * inverseSum[n]!;
-      if (pushed === 0) continue;
-      for (let i = start[n]!; i < start[n + 1]!; i++) current[neighbour[i]!]! += pushed * g[edge[i]!]!;
+      const k = order[n]!;
+      const whole = current[k]! + rest[k]!;
+      // What rounding would lose on the way is kept and handed to the strongest neighbour (or ground): on a floating island the
+      // loss of 1e-14 A would otherwise meet a leak of 1e-12 S and lift the island by millivolts.
+      let kept = rest[k]! - (whole - current[k]!);
+      current[k] = whole;
+      if (whole === 0) continue;
+      const pushed = whole * inverseSum[n]!;
+      let left = whole;
+      let strongest = -1;
+      let most = toGround[k]!;
+      for (let i = start[n]!; i < start[n + 1]!; i++) {
+        const siemens = g[edge[i]!]!;
+        const amps = pushed * siemens;
+        const other = neighbour[i]!;
+        if (siemens > most) { most = siemens; strongest = other; }
+        const sum = current[other]! + amps;
+        rest[other]! += roundingOf(current[other]!, amps, sum);
+        current[other] = sum;
+        const after = left - amps;
+        kept += roundingOf(left, -amps, after);
+        left = after;
+      }
+      if (strongest >= 0) rest[strongest]! += left - pushed * toGround[k]! + kept;
     }
     for (let n = nodeCount - 1; n >= 0; n--) {
       let sum = current[order[n]!]!;

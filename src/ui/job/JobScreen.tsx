@@ -3,14 +3,15 @@
 import Link from "next/link";
 import { useRouter } from "next/navigation";
 import { useCallback, useEffect, useMemo, useState } from "react";
+import Button from "react-bootstrap/Button";
 import Form from "react-bootstrap/Form";
 import ProgressBar from "react-bootstrap/ProgressBar";
 import { useHotkeys } from "react-hotkeys-hook";
 import { evidenceOf, judgedOf } from "../../core/journal/fold";
 import type { JournalEvent } from "../../core/journal/events";
 import { readingBody } from "../../core/journal/reading-body";
-import { compileMachine } from "../../core/machine/compile";
-import type { MachineFile } from "../../core/machine/schema";
+import { compileMachine, type Machine } from "../../core/machine/compile";
+import type { MachineFile, PathEntry } from "../../core/machine/schema";
 import type { Laid } from "../../core/isolate/proposal";
 import type { Shown } from "../../core/quantity/read";
 import { testKey, type Test } from "../../core/simulate/test";
@@ -64,6 +65,7 @@ export function JobScreen({ events, file }: { events: readonly JournalEvent[]; f
     return done;
   }, [laid, advice, log]);
 
+  const elsewhere = test && !lies(machine, path, test) ? file.paths.find((p) => lies(machine, p, test)) : undefined;
   const last = [...job.readings].reverse().find((r) => !r.struck);
   useHotkeys("alt+n", () => setNumbers((n) => !n), { enableOnFormTags: true, preventDefault: true });
   useHotkeys("alt+k", () => setCalling(true), { enableOnFormTags: true, preventDefault: true });
@@ -93,6 +95,7 @@ export function JobScreen({ events, file }: { events: readonly JournalEvent[]; f
             <Form.Select size="sm" aria-label="Path shown" value={path.id} onChange={(e) => setPathId(e.target.value)}>
               {file.paths.map((p) => <option key={p.id} value={p.id}>{p.name}</option>)}
             </Form.Select>
+            {elsewhere ? <Button size="sm" variant="link" onClick={() => setPathId(elsewhere.id)}>the test lies on: {elsewhere.name}</Button> : null}
             <Legend />
           </div>
           <PathView machine={machine} path={path} job={job} doubt={advice?.doubt ?? {}} test={test} numbers={numbers} onChoose={(t) => void choose(t)} />
@@ -124,6 +127,12 @@ export function JobScreen({ events, file }: { events: readonly JournalEvent[]; f
       <StrikeDialog reading={job.readings.find((r) => r.id === striking) ?? null} onHide={() => setStriking(null)} onStrike={(event, reason) => log({ type: "struck", event, reason })} />
     </div>
   );
+}
+
+/** Whether the points of a test are both on a path. */
+function lies(machine: Machine, path: PathEntry, test: Test): boolean {
+  const nodes = new Set(path.stages.flatMap((s) => ("at" in s ? s.at.map((id) => machine.points.get(id)!.node) : [])));
+  return [test.red, test.black].every((id) => id === undefined || !machine.points.has(id) || nodes.has(machine.points.get(id)!.node));
 }
 
 function Legend() {

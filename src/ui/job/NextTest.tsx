@@ -9,7 +9,7 @@ import type { Job } from "../../core/journal/fold";
 import { leadWords } from "../../core/journal/reading-body";
 import type { Machine } from "../../core/machine/compile";
 import type { Shown } from "../../core/quantity/read";
-import type { Test } from "../../core/simulate/test";
+import { testKey, type Test } from "../../core/simulate/test";
 import { ReadingField } from "./ReadingField";
 import { SafetyNotice } from "./SafetyNotice";
 import { TestEditor } from "./TestEditor";
@@ -58,7 +58,7 @@ export function NextTest(props: Props) {
   }
   const touched = laid && (laid.exposure === "live" || laid.exposure === "low voltage");
   return (
-    <div className="next" aria-busy={busy}>
+    <div className="next" aria-busy={busy} data-test={laid ? testKey(laid.test) : undefined}>
       <div className="next-kicker">
         <span>{isChosen ? "Your test" : "Next"}</span>
         {laid ? <span className={`exposure ${laid.exposure.replace(" ", "-")}`}><i className={`bi ${EXPOSURE_ICON[laid.exposure]}`} aria-hidden /> {EXPOSURE_WORDS[laid.exposure]}</span> : null}
@@ -74,14 +74,14 @@ export function NextTest(props: Props) {
         <>
           <h2>{laid.title}</h2>
           {why && proposal ? <p className="why">{proposal.why}{numbers ? ` (${proposal.bits.toFixed(2)} bit)` : ""}</p> : null}
-          <Steps laid={laid} />
-          {laid.test.function === "look" ? null : <Leads laid={laid} />}
-          {editor}
-          {touched && !job.warned ? <SafetyNotice onRead={onWarned} busy={busy} /> : (
+          {touched && !job.warned ? <>{editor}<SafetyNotice onRead={onWarned} busy={busy} /></> : (
             <>
+              <Steps laid={laid} />
+              {laid.test.function === "look" ? null : <Leads laid={laid} />}
+              {editor}
               <ul className="cautions">{laid.cautions.map((c) => <li key={c}><i className="bi bi-exclamation-triangle" aria-hidden /> {c}</li>)}</ul>
               <div className="answer">
-                <ReadingField key={JSON.stringify(laid.test)} job={job.id} machine={machine} laid={laid} busy={busy} onRecord={onRecord} />
+                <ReadingField key={testKey(laid.test)} job={job.id} machine={machine} laid={laid} busy={busy} onRecord={onRecord} />
                 <p className="expected"><span>if all is well</span><strong>{laid.windowWords}</strong></p>
               </div>
             </>

@@ -1,10 +1,16 @@
 "use client";
 
 import Link from "next/link";
+import { useRouter } from "next/navigation";
+import { useRef, useState, type FormEvent } from "react";
 import Button from "react-bootstrap/Button";
+import Form from "react-bootstrap/Form";
 import Table from "react-bootstrap/Table";
+import { v4 as uuid } from "uuid";
 import type { Job } from "../../core/journal/fold";
 import type { MachineFile } from "../../core/machine/schema";
+import { send } from "../shell/send";
+import { useKept } from "../shell/useKept";
 import { clockTime, dayName } from "../shell/time";
 
 /** The record of a job, on screen and on paper: everything as it was shown when it happened. */
@@ -62,8 +68,41 @@ export function RecordSheet({ job, file }: { job: Job; file: MachineFile }) {
             <ul>{job.addenda.map((e) => <li key={e.id} suppressHydrationWarning>{dayName(e.at)} {clockTime(e.at)}, {e.actor}: {e.body.type === "reading" ? `${e.body.as.shown}, ${e.body.as.title}` : e.body.type === "note" ? e.body.text : e.body.type}</li>)}</ul>
           </>
         ) : null}
+        <NoteForm job={job} />
         <p className="small-print">Local codes and licensed practice come first. Times as on the server. Machine file {file.id}, revision {file.revision}.</p>
       </main>
     </div>
+  );
+}
+
+/** Adds a line to the record; after the call it is an addendum that changes nothing above it. */
+function NoteForm({ job }: { job: Job }) {
+  const router = useRouter();
+  const [text, setText] = useKept(`unzo.note.${job.id}`);
+  const [who] = useKept("unzo.who");
+  const [problem, setProblem] = useState("");
+  const id = useRef<string | null>(null);
+  async function add(event: FormEvent) {
+    event.preventDefault();
+    if (text.trim() === "") return setProblem("Write the note first.");
+    try {
+      await send(`/api/jobs/${job.id}/events`, { id: (id.current ??= uuid()), v: 1, actor: who || job.opened.actor, body: { type: "note", text: text.trim() } });
+      id.current = null;
+      setText("");
+      setProblem("");
+      router.refresh();
+    } catch (error) {
+      setProblem((error as Error).message);
+    }
+  }
+  return (
+    <Form className="note-form d-print-none" onSubmit={(e) => void add(e)}>
+      <div className="flex-grow-1">
+        <Form.Label htmlFor="note" className="visually-hidden">Note</Form.Label>
+        <Form.Control id="note" placeholder="Add a note" maxLength={2000} value={text} onChange={(e) => { id.current = null; setText(e.target.value); }} />
+        <p className="problem" role="alert">{problem}</p>
+      </div>
+      <div><Button type="submit" variant="outline-dark">Add</Button></div>
+    </Form>
   );
 }
