@@ -40,7 +40,7 @@ export const switchedSupply = definePart({
     { id: "dead", words: "does not start", odds: 3, source: "from memory" },
     { id: "no-bulk", words: "no bulk voltage (inrush resistor or bridge open)", odds: 1.5, source: "from memory" },
     { id: "input-short", words: "shorted on its line side", odds: 1.5, source: "from memory" },
-    { id: "sagging", words: "sags under load", odds: 2, source: "from memory", severity: [60, 250] },
+    { id: "sagging", words: "sags under load", odds: 2, source: "from memory", severity: [8, 60] },
   ],
   memory: 2,
   start: () => OFF,

@@ -1,0 +1,226 @@
+import { inferAll, addNode } from "bayesjs";
+import { describe, expect, it } from "vitest";
+import { ORDINARY_METER } from "../../src/core/circuit/meter";
+import { readMachineYaml } from "../../src/core/formats/machine-yaml";
+import { advise } from "../../src/core/isolate/advise";
+import { observationsOf, type Evidence } from "../../src/core/isolate/evidence";
+import { Isolation } from "../../src/core/isolate/isolation";
+import { likelihood, normalCdf, specimenLikelihoods } from "../../src/core/isolate/likelihood";
+import { SPECIMENS } from "../../src/core/isolate/prediction";
+import { proofsFor } from "../../src/core/isolate/proofs";
+import { layOut } from "../../src/core/isolate/proposal";
+import { clearedParts, likeliness, pieceSuspects } from "../../src/core/isolate/suspects";
+import { verdictOf, windowOf } from "../../src/core/isolate/window";
+import { makeTest, testKey, type Test } from "../../src/core/simulate/test";
+import type { Shown } from "../../src/core/quantity/read";
+import { demoIsolation } from "../support/demo-machine";
+import { KETTLE } from "../support/kettle";
+
+const isolation = demoIsolation();
+const { machine } = isolation;
+const kettle = new Isolation(readMachineYaml(KETTLE, "kettle.yaml").machine, ORDINARY_METER);
+kettle.build();
+
+const reading = (id: string, test: Test, shown: Shown): Evidence => ({ type: "reading", id, test, shown });
+const volts = (value: number): Shown => ({ kind: "value", value });
+const at = (i: Isolation, id: string, p: Float64Array) => p[i.hypotheses.findIndex((h) => h.id === id)]!;
+
+const KETTLE_EVIDENCE: readonly Evidence[] = [
+  reading("a", makeTest("on", "acv", "in-L", "in-N"), volts(119)),
+  reading("b", makeTest("on", "acv", "out-L", "in-N"), volts(0.4)),
+  reading("c", makeTest("off", "ohms", "out-L", "in-N"), volts(9.9)),
+];
+
+/** Bayes' rule written out: every hypothesis, every specimen, every reading. */
+function bruteForce(i: Isolation, evidence: readonly Evidence[]): number[] {
+  const joint = i.hypotheses.map((h, n) => {
+    let sum = 0;
+    for (let k = 0; k < SPECIMENS; k++) {
+      let product = h.prior / SPECIMENS;
+      for (const o of observationsOf(i.machine, evidence)) {
+        const each = new Float64Array(SPECIMENS);
+        specimenLikelihoods(o.test, o.shown, i.predictionsFor(o.test)[n]!, ORDINARY_METER, o.slip, each);
+        product *= each[k]! ** o.weight;
+      }
+      sum += product;
+    }
+    return sum;
+  });
+  const total = joint.reduce((a, b) => a + b, 0);
+  return joint.map((j) => j / total);
+}
+
+describe("the posterior", () => {
+  it("is Bayes' rule by brute force", () => {
+    const ours = kettle.beliefs(KETTLE_EVIDENCE).probability;
+    bruteForce(kettle, KETTLE_EVIDENCE).forEach((p, n) => expect(ours[n]).toBeCloseTo(p, 12));
+    const evidence: Evidence[] = [{ type: "complaint", id: "c", complaint: "panel-dark" }, reading("x", makeTest("cold-call", "dcv", "H1-1.cab", "H1-3.cab"), volts(13.2))];
+    const demo = isolation.beliefs(evidence).probability;
+    bruteForce(isolation, evidence).forEach((p, n) => expect(demo[n]).toBeCloseTo(p, 12));
+  });
+
+  it("is that of a general Bayesian library (bayesjs, junction tree) on the same small network", () => {
+    const units = kettle.hypotheses.flatMap((h, n) => Array.from({ length: SPECIMENS }, (_, k) => ({ n, k, name: `${h.id}#${k}`, prior: h.prior / SPECIMENS })));
+    let network = addNode({}, { id: "unit", states: units.map((u) => u.name), parents: [], cpt: Object.fromEntries(units.map((u) => [u.name, u.prior])) });
+    const given: Record<string, string> = {};
+    for (const o of observationsOf(kettle.machine, KETTLE_EVIDENCE)) {
+      const chances = units.map(({ n, k }) => {
+        const each = new Float64Array(SPECIMENS);
+        specimenLikelihoods(o.test, o.shown, kettle.predictionsFor(o.test)[n]!, ORDINARY_METER, o.slip, each);
+        return each[k]!;
+      });
+      const most = Math.max(...chances);
+      const id = testKey(o.test);
+      given[id] = "seen";
+      network = addNode(network, { id, states: ["seen", "not"], parents: ["unit"], cpt: units.map((u, i) => ({ when: { unit: u.name }, then: { seen: chances[i]! / most, not: 1 - chances[i]! / most } })) });
+    }
+    const theirs = inferAll(network, given)["unit"] as Record<string, number>;
+    const ours = kettle.beliefs(KETTLE_EVIDENCE).probability;
+    kettle.hypotheses.forEach((h, n) => {
+      const sum = units.filter((u) => u.n === n).reduce((total, u) => total + theirs[u.name]!, 0);
+      // The library rounds each state to eight decimals.
+      expect(ours[n]).toBeCloseTo(sum, 7);
+    });
+  });
+
+  it("does not depend on the order of the evidence", () => {
+    const forth = kettle.beliefs(KETTLE_EVIDENCE).probability;
+    const back = kettle.beliefs([...KETTLE_EVIDENCE].reverse()).probability;
+    forth.forEach((p, n) => expect(back[n]).toBeCloseTo(p, 12));
+  });
+
+  it("gains nothing from the same reading taken again", () => {
+    const test = makeTest("cold-call", "dcv", "H1-1.door", "H1-3.door");
+    const once = isolation.beliefs([reading("1", test, volts(0))]).probability;
+    const often = isolation.beliefs(["1", "2", "3", "4"].map((id) => reading(id, test, volts(0)))).probability;
+    once.forEach((p, n) => expect(often[n]).toBeCloseTo(p, 10));
+  });
+
+  it("keeps something else in the running, and lets it lead when nothing fits", () => {
+    const odd = [reading("1", makeTest("cold-call", "dcv", "J2-1.pad", "J2-3.pad"), volts(-88)), reading("2", makeTest("cold-call", "dcv", "TP5", "J2-3.pad"), volts(47)), reading("3", makeTest("cold-call", "acv", "J1-1", "J1-2"), volts(61))];
+    const p = isolation.beliefs(odd).probability;
+    expect(at(isolation, "something-else", p)).toBeGreaterThan(0.5);
+    expect(advise(isolation, odd, { setup: "cold-call", openPanels: new Set() }).suspects[0]!.piece).toBe("something-else");
+  });
+});
+
+describe("likelihoods", () => {
+  it("are a density: over every value, overload and jumping they add to one, whatever the hypothesis", () => {
+    const test = makeTest("cold-call", "dcv", "P1-1", "P1-3");
+    const predictions = isolation.predictionsFor(test);
+    for (const id of ["no-fault", "panel:dead", "H1-1:resistive", "panel:shorted"]) {
+      const prediction = predictions[isolation.hypotheses.findIndex((h) => h.id === id)]!;
+      if (prediction.some((s) => s?.kind === "jumping")) continue;
+      let mass = likelihood(test, { kind: "overload" }, prediction, ORDINARY_METER) + likelihood(test, { kind: "jumping", low: 0, high: 1, manner: "jumping" }, prediction, ORDINARY_METER);
+      const { relative, absolute } = ORDINARY_METER.accuracy.dcv;
+      const edge = Math.asinh((600 * relative) / absolute) / relative;
+      for (let y = -edge; y <= edge; y += 0.05) mass += 0.05 * likelihood(test, volts((Math.sinh(y * relative) * absolute) / relative), prediction, ORDINARY_METER);
+      expect(mass, id).toBeCloseTo(1, 2);
+    }
+  });
+
+  it("use the normal distribution: 68.27 % within one deviation, 95.45 % within two (ISO 3534-1 tables, from memory)", () => {
+    expect(normalCdf(1) - normalCdf(-1)).toBeCloseTo(0.6827, 4);
+    expect(normalCdf(2) - normalCdf(-2)).toBeCloseTo(0.9545, 4);
+  });
+});
+
+describe("the next test", () => {
+  const standing = { setup: "cold-call", openPanels: new Set<string>() };
+  const complaint: Evidence = { type: "complaint", id: "c", complaint: "panel-dark" };
+
+  it("has the information that an exhaustive count over its outcomes gives (de Kleer and Williams 1987)", () => {
+    const { probability } = kettle.beliefs([]);
+    for (const rated of kettle.rate(probability, { setup: "on", openPanels: new Set() }, new Set()).slice(0, 20)) {
+      const { outcomes, chances } = kettle.tableFor(rated.test);
+      const n = outcomes.length;
+      const entropy = (ps: number[]) => -ps.filter((p) => p > 0).reduce((s, p) => s + p * Math.log2(p), 0);
+      const gain = (groups: readonly string[], of: (n: number) => string) => {
+        const prior = groups.map((g) => probability.reduce((s, p, h) => s + (of(h) === g ? p : 0), 0));
+        let after = 0;
+        for (let o = 0; o < n; o++) {
+          const joint = groups.map((g) => probability.reduce((s, p, h) => s + (of(h) === g ? p * chances[h * n + o]! : 0), 0));
+          const mass = joint.reduce((a, b) => a + b, 0);
+          if (mass > 0) after += mass * entropy(joint.map((j) => j / mass));
+        }
+        return entropy(prior) - after;
+      };
+      const pieces = gain(kettle.pieces, (h) => kettle.hypotheses[h]!.piece);
+      const faults = gain(kettle.hypotheses.map((h) => h.id), (h) => kettle.hypotheses[h]!.id);
+      expect(rated.bits).toBeCloseTo(0.9 * pieces + 0.1 * faults, 4);
+    }
+  });
+
+  it("says where the leads go, on what range, what to expect and what each result would leave", () => {
+    const evidence = [complaint, reading("1", makeTest("cold-call", "look", "panel"), { kind: "label", label: "dark" }), reading("2", makeTest("cold-call", "look", "fan"), { kind: "label", label: "runs" })];
+    const { next } = advise(isolation, evidence, standing);
+    expect(next).toMatchObject({ functionWords: "DC volts", range: "20 V", exposure: "low voltage", red: { colour: "red" }, black: { reference: "board ground", colour: "black" } });
+    expect(next!.window).toMatchObject({ kind: "range" });
+    expect(next!.meanings.length).toBeGreaterThanOrEqual(2);
+    expect(next!.meanings.filter((m) => m.sound).length).toBe(1);
+    const total = next!.meanings.reduce((s, m) => s + m.probability, 0);
+    expect(total).toBeGreaterThan(0.9);
+    expect(total).toBeLessThanOrEqual(1.0001);
+    expect(next!.why).toMatch(/points to/);
+    expect(next!.cost.steps[0]).toBe("Pull the plug");
+  });
+
+  it("is the same for the same evidence", () => {
+    const fresh = new Isolation(machine, ORDINARY_METER);
+    fresh.build();
+    expect(JSON.stringify(advise(fresh, [complaint], standing))).toBe(JSON.stringify(advise(isolation, [complaint], standing)));
+  });
+
+  it("judges a test nobody would propose as what it was", () => {
+    const odd = makeTest("cold-call", "dcv", "J2-1", "chassis");
+    const laid = layOut(isolation, isolation.beliefs([complaint]), standing, odd);
+    expect(laid.exposure).toBe("live");
+    expect(verdictOf(laid.window, volts(0.01))).toBe("fits");
+    // 0 V from the floating rail to the chassis says nothing about the rail.
+    const before = isolation.beliefs([complaint]).probability;
+    const after = isolation.beliefs([complaint, reading("1", odd, volts(0.01))]).probability;
+    expect(at(isolation, "panel:dead", after) / at(isolation, "panel:dead", before)).toBeCloseTo(1, 0);
+  });
+});
+
+describe("what the screen says of suspects", () => {
+  const good = reading("13 V at P1", makeTest("cold-call", "dcv", "P1-1.pad", "P1-3.pad"), volts(13.1));
+  const evidence: Evidence[] = [{ type: "complaint", id: "c", complaint: "panel-dark" }, good];
+
+  it("clears the harness by the reading behind it", () => {
+    const cleared = clearedParts(isolation, isolation.beliefs(evidence));
+    for (const part of ["W1", "W3", "H1-1", "W4", "P1-3"]) expect(cleared.find((c) => c.part === part)?.by, part).toContain("13 V at P1");
+    expect(cleared.map((c) => c.part)).not.toContain("panel");
+  });
+
+  it("clears nothing without evidence, and brings everything back when the reading is struck out", () => {
+    expect(clearedParts(isolation, isolation.beliefs([]))).toEqual([]);
+    const without = pieceSuspects(isolation, isolation.beliefs(evidence.slice(0, 1)));
+    expect(without.map((s) => s.piece)).toContain("hinge-plug");
+    expect(pieceSuspects(isolation, isolation.beliefs(evidence))[0]!.piece).toBe("panel-board");
+  });
+
+  it("adds to one over all pieces", () => {
+    const sums = isolation.pieceProbabilities(isolation.beliefs(evidence).probability);
+    expect(sums.reduce((a, b) => a + b, 0)).toBeCloseTo(1, 12);
+    expect([likeliness(0.9), likeliness(0.2), likeliness(0.01)]).toEqual(["likely", "possible", "unlikely"]);
+  });
+
+  it("asks for feed, ground, request and output before the panel board is blamed, and takes them from readings at the same spot", () => {
+    const none = proofsFor(machine, "panel-board", []);
+    expect(none.map((p) => p.of)).toEqual(["feed", "ground", "request", "output"]);
+    expect(none.every((p) => p.by === null)).toBe(true);
+    const some = proofsFor(machine, "panel-board", [{ id: "r", test: makeTest("cold-call", "dcv", "P1-1.pad", "P1-3.pad"), verdict: "fits" }]);
+    expect(some.filter((p) => p.by === "r").map((p) => p.of)).toEqual(["feed", "ground"]);
+    // A wrong verdict proves nothing.
+    expect(proofsFor(machine, "panel-board", [{ id: "r", test: makeTest("cold-call", "dcv", "P1-1.pad", "P1-3.pad"), verdict: "does not fit" }]).every((p) => p.by === null)).toBe(true);
+  });
+
+  it("gives windows that the sound machine keeps", () => {
+    for (const test of machine.file.chain.map((t) => makeTest(t.setup, t.function, t.red, t.black))) {
+      const sound = isolation.predictionsFor(test)[0]!;
+      const window = windowOf(test, sound, ORDINARY_METER);
+      for (const shown of sound) expect(verdictOf(window, shown!), testKey(test)).toBe("fits");
+    }
+  });
+});
