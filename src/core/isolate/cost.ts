@@ -20,9 +20,9 @@ export interface Cost {
 const PLUG_IN = 0.5;
 const PULL_PLUG = 1.5;
 const PART_PLUG = 1;
-const MEASURE = 0.7;
-const CLAMP = 0.6;
-const LOOK = 0.2;
+const MEASURE = 1;
+const CLAMP = 1;
+const LOOK = 0.5;
 
 /** Cost of the transition from `now` to the test, and of the test itself. Covers are opened with the power off. */
 export function costOf(machine: Machine, now: Standing, test: Test): Cost {

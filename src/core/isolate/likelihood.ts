@@ -11,7 +11,7 @@ export const SLIP = 0.02;
 const SLIP_OVERLOAD = 0.1;
 const SLIP_JUMPING = 0.1;
 /** A customer's words are wrong or incomplete more often than a meter. */
-export const COMPLAINT_SLIP = 0.04;
+export const COMPLAINT_SLIP = 0.03;
 /** A look has few outcomes; a slip picks any of them. */
 const LABELS = 4;
 

@@ -34,10 +34,11 @@ export function JobScreen({ events, file }: { events: readonly JournalEvent[]; f
   const { job, sending, problem, log } = useJournal(machine, events, who || opener);
   const evidence = useMemo(() => evidenceOf(job), [job]);
   const standing = useMemo(() => ({ setup: job.setup, openPanels: job.openPanels }), [job]);
-  const key = `${job.lastSeq}`;
+  // Only what re-weighs suspects or changes costs calls for new advice; a notice read or a note does not.
+  const key = [...evidence.map((e) => e.id), job.setup, ...job.openPanels].join(" ");
   const search = useIsolation(file, evidence, standing, key);
 
-  const [chosen, setChosen] = useState<{ test: Test; laid: Laid | null; refused: string | null; key: string } | null>(null);
+  const [chosen, setChosen] = useState<{ test: Test; laid: Laid | null; refused: string | null; key: string; pending: boolean } | null>(null);
   const [numbers, setNumbers] = useState(false);
   const [calling, setCalling] = useState(false);
   const [striking, setStriking] = useState<string | null>(null);
@@ -53,8 +54,11 @@ export function JobScreen({ events, file }: { events: readonly JournalEvent[]; f
 
   const choose = useCallback(async (next: Test | null) => {
     if (!next) return setChosen(null);
+    // What is on the screen stays until the new test is laid out, but nothing can be logged on it meanwhile.
+    setChosen((before) => ({ test: next, laid: before?.laid ?? search.advice?.advice.next ?? null, refused: null, key, pending: true }));
     const result = await search.layOut(next);
-    setChosen({ test: next, laid: result.laid, refused: result.refused, key });
+    // Another choice may have been made meanwhile: the last one stands.
+    setChosen((now) => (now && testKey(now.test) === testKey(next) ? { test: next, laid: result.laid, refused: result.refused, key, pending: false } : now));
   }, [search, key]);
 
   const record = useCallback(async (typed: string, shown: Shown) => {
@@ -110,7 +114,7 @@ export function JobScreen({ events, file }: { events: readonly JournalEvent[]; f
           ) : (
             <NextTest
               job={job} machine={machine} laid={laid} test={test} refused={chosenNow?.refused ?? null} proposal={chosenNow ? null : advice.next} stop={chosenNow ? null : advice.stop}
-              isChosen={chosenNow !== null} busy={sending || !fresh} numbers={numbers}
+              isChosen={chosenNow !== null} busy={sending || !fresh || chosenNow?.pending === true} numbers={numbers}
               onChoose={(t) => void choose(t)} onRecord={record} onCall={() => setCalling(true)} onWarned={() => void log({ type: "warned", notice: "working-live" })}
             />
           )}

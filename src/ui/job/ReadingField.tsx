@@ -39,7 +39,7 @@ function Typed({ job, laid, busy, onRecord }: Props) {
   useEffect(() => { field.current?.focus({ preventScroll: true }); }, []);
 
   async function record(text: string, shown: Shown) {
-    if (busy) return;
+    if (busy) return setProblem("One moment, the last entry is still on its way. Then press Enter again.");
     if (await onRecord(text, shown)) setTyped("");
   }
 
@@ -67,7 +67,7 @@ function Typed({ job, laid, busy, onRecord }: Props) {
           aria-describedby="reading-problem" onChange={(e) => { setTyped(e.target.value); setProblem(""); setAsksOverload(false); setNothing(false); }}
         />
         <span className="reading-unit" aria-hidden>{UNIT[laid.test.function]}</span>
-        <Button type="submit" disabled={busy} aria-label="Log the reading"><i className="bi bi-arrow-return-left" aria-hidden /></Button>
+        <Button type="submit" aria-label="Log the reading"><i className="bi bi-arrow-return-left" aria-hidden /></Button>
       </div>
       <p id="reading-problem" className="problem" role="alert">{problem}</p>
       {asksOverload ? (

@@ -1,0 +1,19 @@
+import { defineConfig } from "@playwright/test";
+
+export default defineConfig({
+  testDir: "tests/e2e",
+  // Its own folder: Playwright empties it at every start.
+  outputDir: "test-results/e2e",
+  timeout: 120_000,
+  workers: 1,
+  retries: 0,
+  reporter: [["list"], ["json", { outputFile: "test-results/playwright.json" }]],
+  use: {
+    baseURL: process.env.UNZO_URL ?? "http://127.0.0.1:4790",
+    viewport: { width: 1280, height: 800 },
+    launchOptions: {
+      executablePath: "/usr/bin/chromium",
+      args: ["--no-sandbox", "--disable-gpu", "--disable-quic", "--no-first-run", "--disable-background-networking", "--disable-component-update", "--disable-sync"],
+    },
+  },
+});

@@ -1,0 +1,82 @@
+// Runs every check: npm test. Does all of its own set-up, and prints one line a runner at the end.
+import { spawn } from "node:child_process";
+import { mkdirSync, readFileSync, rmSync } from "node:fs";
+import path from "node:path";
+import { portIsFree, startMariadb } from "./lib/mariadb.mjs";
+import { build, debianPackages, npmPackages } from "./lib/prepare.mjs";
+import { main, root, run, say, Stop } from "./lib/steps.mjs";
+
+const results = path.join(root, "test-results");
+const lines = [];
+let failed = false;
+
+/** Runs a check and goes on when it fails; the end of the script says so. */
+async function check(name, command, args, env = {}) {
+  say(name);
+  try {
+    await run(command, args, { show: true, env });
+  } catch {
+    failed = true;
+    lines.push(`${name}: failed`);
+  }
+}
+
+function tally(name, read) {
+  try {
+    const { passed, failures } = read();
+    if (failures > 0 || passed === 0) failed = true;
+    lines.push(`${name}: ${passed} passed, ${failures} failed`);
+  } catch (error) {
+    failed = true;
+    lines.push(`${name}: 0 passed, 1 failed`);
+    say(`${name} left no result: ${error.message}`);
+  }
+}
+
+async function freePort(from) {
+  for (let port = from; port < from + 50; port++) if (await portIsFree(port)) return port;
+  throw new Stop(`No free port from ${from} to ${from + 50}.`);
+}
+
+await main(async () => {
+  await debianPackages("database", "browser", "circuits");
+  await npmPackages();
+  rmSync(results, { recursive: true, force: true });
+  mkdirSync(results, { recursive: true });
+
+  await build();
+  await check("types", "npx", ["tsc", "--noEmit"]);
+  await check("types of core", "npx", ["tsc", "--noEmit", "-p", "src/core"]);
+  await check("lint", "npx", ["eslint", "."]);
+
+  // Apart from the demo's instance, under another folder for every checkout's test run.
+  const database = await startMariadb(path.join(root, ".unzo/test"), { fresh: true });
+  let app = null;
+  const stop = async () => {
+    app?.kill("SIGTERM");
+    await database.stop();
+  };
+  for (const signal of ["SIGINT", "SIGTERM"]) process.on(signal, () => void stop().then(() => process.exit(130)));
+  try {
+    const env = { UNZO_DATABASE_URL: database.url };
+    await run("npx", ["tsx", "scripts/prepare-database.ts", "--demo"], { env });
+    await check("vitest run", "npx", ["vitest", "run", "--reporter=default", "--reporter=json", `--outputFile.json=${path.join(results, "vitest.json")}`], env);
+
+    const port = await freePort(4790);
+    app = spawn(process.execPath, ["node_modules/next/dist/bin/next", "start", "-H", "127.0.0.1", "-p", String(port)], { cwd: root, env: { ...process.env, ...env, NODE_ENV: "production", NEXT_TELEMETRY_DISABLED: "1" }, stdio: ["ignore", "ignore", "inherit"] });
+    const url = `http://127.0.0.1:${port}`;
+    for (let tries = 0; tries < 120; tries++) {
+      if (await fetch(`${url}/api/health`).then((r) => r.ok, () => false)) break;
+      await new Promise((resolve) => setTimeout(resolve, 250));
+    }
+    await check("playwright run", "npx", ["playwright", "test"], { UNZO_URL: url });
+  } finally {
+    await stop();
+  }
+
+  const json = (name) => JSON.parse(readFileSync(path.join(results, name), "utf8"));
+  tally("vitest", () => { const r = json("vitest.json"); return { passed: r.numPassedTests, failures: r.numFailedTests + (r.success ? 0 : Math.max(0, r.numFailedTestSuites - r.numFailedTests)) }; });
+  tally("playwright", () => { const { stats } = json("playwright.json"); return { passed: stats.expected, failures: stats.unexpected + stats.flaky }; });
+  process.stdout.write(`\n${lines.join("\n")}\n`);
+  if (failed) process.exitCode = 1;
+});

@@ -1,0 +1,191 @@
+import AxeBuilder from "@axe-core/playwright";
+import { expect, test, type Page } from "@playwright/test";
+import { asked, typedFor } from "./meter";
+
+const FAULT = { part: "W4", mode: "open" };
+
+async function begin(page: Page, complaint = "Door panel dark, no beep, still cold inside"): Promise<void> {
+  await page.goto("/");
+  await page.getByLabel("Unit").selectOption({ index: 1 });
+  await page.getByLabel("Complaint").selectOption(complaint);
+  await page.getByLabel("Who").fill("Ida");
+  await page.getByRole("button", { name: "Begin" }).click();
+  await page.waitForURL(/\/jobs\//);
+}
+
+async function readNotice(page: Page): Promise<void> {
+  const notice = page.getByRole("button", { name: "I work that way" });
+  if (await notice.isVisible()) {
+    await notice.click();
+    await notice.waitFor({ state: "hidden" });
+  }
+}
+
+/** Answers one proposed test with the keyboard. Returns false at the end of the search. */
+async function answer(page: Page): Promise<boolean> {
+  const name = await asked(page);
+  if (name === null) return false;
+  await readNotice(page);
+  const typed = typedFor(name, FAULT);
+  const count = await page.locator(".trail li").count();
+  if (name.includes("|look|")) await page.getByRole("group", { name: /What do you see/ }).getByRole("button", { name: new RegExp(typed) }).click();
+  else {
+    await expect(page.locator("#reading")).toBeFocused();
+    await page.keyboard.type(typed);
+    await page.keyboard.press("Enter");
+  }
+  await expect(page.locator(".trail li")).toHaveCount(count + 1);
+  return true;
+}
+
+async function axe(page: Page): Promise<void> {
+  const { violations } = await new AxeBuilder({ page }).analyze();
+  expect(violations.map((v) => `${v.id}: ${v.nodes.map((n) => n.target).join(" ")}`)).toEqual([]);
+}
+
+test("a dead door panel is isolated by keyboard in at most six readings, called, and on record", async ({ page }) => {
+  await begin(page);
+  let readings = 0;
+  while (await answer(page)) expect(++readings).toBeLessThanOrEqual(6);
+  await expect(page.locator(".next h2")).toContainText("Door harness");
+  expect(readings).toBeGreaterThan(0);
+  await axe(page);
+
+  await page.keyboard.press("Alt+k");
+  await expect(page.getByRole("dialog")).toContainText("Replace the harness through the hinge");
+  await axe(page);
+  await page.getByRole("button", { name: "Close the job" }).click();
+  await page.waitForURL(/\/record$/);
+  await expect(page.getByRole("heading", { name: "Door harness" })).toBeVisible();
+  await expect(page.locator(".readings tbody tr")).toHaveCount(readings);
+  await axe(page);
+
+  // A late note is an addendum: below the call, which stays.
+  await page.getByLabel("Note").fill("Harness ordered.");
+  await page.getByRole("button", { name: "Add" }).click();
+  await expect(page.getByText("Added after the call")).toBeVisible();
+  await expect(page.getByRole("heading", { name: "Door harness" })).toBeVisible();
+  await page.goto("/");
+  await expect(page.locator(".jobs li", { hasText: "Door harness" }).first()).toBeVisible();
+});
+
+test("what was really done counts: another point, another function, and ohms on a live circuit refused", async ({ page }) => {
+  await begin(page);
+  await asked(page);
+  await page.getByRole("button", { name: /did it differently/ }).click();
+  await page.getByLabel("Red lead").selectOption("P1-1.pad");
+  await page.getByLabel("Black lead").selectOption("P1-3.pad");
+  await readNotice(page);
+  await expect(page.locator(".next h2")).toContainText("P1, panel board side");
+  await page.getByLabel("Meter", { exact: true }).selectOption("ohms");
+  await expect(page.locator(".next .problem").first()).toContainText("dead circuit");
+  await expect(page.locator("#reading")).toHaveCount(0);
+  await page.getByLabel("Meter", { exact: true }).selectOption("dcv");
+  await page.locator("#reading").fill("13.1");
+  await page.keyboard.press("Enter");
+  await expect(page.locator(".trail li").first()).toContainText("P1, panel board side");
+  await expect(page.locator(".trail li").first()).toContainText("fits");
+  await expect(page.locator(".suspects li").first()).toContainText("Door panel board");
+});
+
+test("a misread is struck out, stays in sight, and everything is worked out anew", async ({ page }) => {
+  await begin(page);
+  await asked(page);
+  const before = await page.locator(".suspects").innerText();
+  await answer(page);
+  await asked(page);
+  await page.keyboard.press("Alt+z");
+  await page.getByLabel("Why").fill("black lead was on the door");
+  await page.getByRole("button", { name: "Strike out" }).last().click();
+  await expect(page.locator(".trail")).toContainText("struck out: black lead was on the door");
+  await asked(page);
+  await expect.poll(() => page.locator(".suspects").innerText()).toBe(before);
+});
+
+test("nothing typed is lost: bad readings get a sentence, and a half-typed one survives a reload", async ({ page }) => {
+  await begin(page);
+  await asked(page);
+  await readNotice(page);
+  const rows = await page.locator(".trail li").count();
+  for (const [typed, sentence] of [["abc", "is no reading"], ["4 A", "amperes"], ["", "press Enter once more"]] as const) {
+    await page.locator("#reading").fill(typed);
+    await page.keyboard.press("Enter");
+    await expect(page.locator("#reading-problem")).toContainText(sentence);
+  }
+  await page.locator("#reading").fill("13.");
+  await page.reload();
+  await asked(page);
+  await expect(page.locator("#reading")).toHaveValue("13.");
+  expect(await page.locator(".trail li").count()).toBe(rows);
+});
+
+test("with Unzo out of reach the reading is kept and can be sent again, once", async ({ page }) => {
+  await begin(page);
+  await asked(page);
+  await readNotice(page);
+  const rows = await page.locator(".trail li").count();
+  await page.route("**/events", (route) => (route.request().method() === "POST" ? route.abort() : route.continue()));
+  await page.locator("#reading").fill("13.2");
+  await page.keyboard.press("Enter");
+  await expect(page.getByText("Unzo cannot be reached")).toBeVisible();
+  await expect(page.locator("#reading")).toHaveValue("13.2");
+  await page.unroute("**/events");
+  await page.locator("#reading").press("Enter");
+  await expect(page.locator(".trail li")).toHaveCount(rows + 1);
+});
+
+test("before a board is blamed the call asks for what is unproven, and leads to the test", async ({ page }) => {
+  await begin(page);
+  await asked(page);
+  await page.keyboard.press("Alt+k");
+  await page.getByLabel("What is wrong").selectOption("panel-board");
+  await expect(page.getByRole("dialog")).toContainText("Unproven");
+  await expect(page.getByRole("button", { name: "Close the job" })).toBeDisabled();
+  await page.getByRole("button", { name: "Measure it" }).first().click();
+  await expect(page.locator(".next h2")).toContainText("P1, panel board side");
+});
+
+test("the notice on powered work stands before the first powered test, and is asked once a job", async ({ page }) => {
+  await begin(page);
+  await asked(page);
+  await expect(page.getByRole("region", { name: /Before you measure/ })).toContainText("Local codes");
+  await expect(page.locator("#reading")).toHaveCount(0);
+  await readNotice(page);
+  await expect(page.locator("#reading")).toBeVisible();
+  await page.reload();
+  await asked(page);
+  await expect(page.getByRole("region", { name: /Before you measure/ })).toHaveCount(0);
+});
+
+test("a phone in the cellar: next step first, nothing wider than the screen, targets for a thumb", async ({ browser }) => {
+  const context = await browser.newContext({ viewport: { width: 390, height: 844 }, hasTouch: true, isMobile: true });
+  const page = await context.newPage();
+  await begin(page);
+  await asked(page);
+  await readNotice(page);
+  expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390);
+  const [next, path] = [await page.locator(".next-area").boundingBox(), await page.locator(".path-area").boundingBox()];
+  expect(next!.y).toBeLessThan(path!.y);
+  for (const button of await page.locator(".next button:visible").all()) expect((await button.boundingBox())!.height).toBeGreaterThanOrEqual(40);
+  await axe(page);
+  await page.goto("/");
+  expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390);
+  await axe(page);
+  await context.close();
+});
+
+test("unknown places say so, with the right status; the health route answers", async ({ page, request }) => {
+  const missing = await page.goto("/jobs/00000000-0000-4000-8000-000000000000");
+  expect(missing!.status()).toBe(404);
+  await expect(page.getByText("There is no such page or job")).toBeVisible();
+  expect((await page.goto("/jobs/nonsense/record"))!.status()).toBe(404);
+  expect((await request.get("/api/health")).status()).toBe(200);
+});
+
+test("three demo jobs: one untouched, one half-way, one closed", async ({ page }) => {
+  await page.goto("/");
+  await expect(page.locator(".jobs .untouched").first()).toBeVisible();
+  await expect(page.locator(".jobs li", { hasText: "Grey Saddle" }).filter({ has: page.locator(".under-way") }).last()).toContainText("3 readings");
+  await expect(page.locator(".jobs li", { hasText: "Valley school kitchen" }).first()).toContainText("Main board");
+  await axe(page);
+});

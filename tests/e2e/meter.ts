@@ -1,0 +1,29 @@
+import type { Page } from "@playwright/test";
+import { ORDINARY_METER } from "../../src/core/circuit/meter";
+import type { Fault } from "../../src/core/machine/fault";
+import { decimal } from "../../src/core/quantity/format";
+import { Simulator } from "../../src/core/simulate/energise";
+import { observe } from "../../src/core/simulate/observe";
+import { makeTest } from "../../src/core/simulate/test";
+import { nominalValues } from "../../src/core/simulate/values";
+import { demoMachine } from "../support/demo-machine";
+
+const machine = demoMachine();
+const simulator = new Simulator(machine);
+
+/** What a technician with this faulty unit would type for the test on the screen, given as its canonical name. */
+export function typedFor(testKey: string, fault: Fault): string {
+  const [setup, fn, red, black] = testKey.split("|") as [string, Parameters<typeof makeTest>[1], string, string];
+  const state = simulator.energise(machine.setupById.get(setup)!, [fault], nominalValues(machine));
+  const shown = observe(simulator, state, makeTest(setup, fn, red, black || undefined), ORDINARY_METER);
+  if (shown.kind === "value") return fn === "ohms" ? shown.value.toPrecision(3) : decimal(shown.value);
+  if (shown.kind === "jumping") return `${decimal(shown.low)}-${decimal(shown.high)}`;
+  return shown.kind === "overload" ? "OL" : shown.kind === "label" ? shown.label : shown.beeps ? "beep" : "nothing";
+}
+
+/** Waits until the screen asks for a test or has come to its end; returns the test's name, or null at the end. */
+export async function asked(page: Page): Promise<string | null> {
+  const next = page.locator(".next[aria-busy=false][data-test], .next:has(.next-kicker:text-matches('Found|End of the search'))").first();
+  await next.waitFor({ timeout: 60_000 });
+  return next.getAttribute("data-test");
+}

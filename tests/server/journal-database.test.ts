@@ -1,0 +1,139 @@
+import { afterAll, beforeAll, describe, expect, it } from "vitest";
+import { v4 as uuid } from "uuid";
+import { GET as health } from "../../src/app/api/health/route";
+import { POST as postJob } from "../../src/app/api/jobs/route";
+import { GET as getEvents, POST as postEvent } from "../../src/app/api/jobs/[id]/events/route";
+import type { EventBody, JournalEvent } from "../../src/core/journal/events";
+import { closeDatabase, database } from "../../src/server/db";
+import { keepMachineFiles } from "../../src/server/demo";
+import { appendEvent, eventsOf } from "../../src/server/journal";
+import { listJobs, listUnits, openJob, readJob } from "../../src/server/jobs";
+import { keepMachine } from "../../src/server/machines";
+import { units } from "../../src/server/schema";
+import { demoMachineText } from "../support/demo-machine";
+
+const unit = uuid();
+const now = new Date("2026-11-24T09:00:00.000Z");
+const note = (text: string): EventBody => ({ type: "note", text });
+const call: EventBody = { type: "called", piece: "hinge-plug", pieceName: "Hinge plug H1", cause: "No contact", action: "Clean.", sure: "likely", proofs: [] };
+
+beforeAll(async () => {
+  if (!process.env.UNZO_DATABASE_URL) throw new Error("These tests need the private database: run them by npm test.");
+  await keepMachineFiles(new URL("../../machines/", import.meta.url).pathname, now);
+  await database().insert(units).values({ id: unit, site: "Test hut", serial: unit.slice(0, 8), machine: "quellmoor-sb-210" });
+});
+afterAll(closeDatabase);
+
+const newJob = async () => (await openJob({ id: uuid(), unit, complaint: "panel-dark", actor: "Ida" }, now)).id;
+const post = (job: string, body: unknown) =>
+  postEvent(new Request("http://unzo/", { method: "POST", body: typeof body === "string" ? body : JSON.stringify(body) }), { params: Promise.resolve({ id: job }) });
+const event = (body: EventBody, id = uuid()) => ({ id, v: 1 as const, actor: "Ida", body });
+
+describe("the journal in MariaDB", () => {
+  it("gives sequence numbers without gaps to twenty writers at once", async () => {
+    const job = await newJob();
+    const written = await Promise.all(Array.from({ length: 20 }, (_, i) => appendEvent(job, event(note(`n${i}`)), now)));
+    expect(written.map((e) => e.seq).sort((a, b) => a - b)).toEqual(Array.from({ length: 20 }, (_, i) => i + 2));
+    expect((await eventsOf(job)).map((e) => e.seq)).toEqual(Array.from({ length: 21 }, (_, i) => i + 1));
+  });
+
+  it("accepts the same event once, however often and however concurrently it is sent", async () => {
+    const job = await newJob();
+    const same = event(note("once"));
+    const answers = await Promise.all(Array.from({ length: 6 }, () => post(job, same)));
+    expect(answers.map((a) => a.status)).toEqual([200, 200, 200, 200, 200, 200]);
+    const seqs = await Promise.all(answers.map(async (a) => ((await a.json()) as { event: JournalEvent }).event.seq));
+    expect(new Set(seqs)).toEqual(new Set([2]));
+    expect((await eventsOf(job)).length).toBe(2);
+  });
+
+  it("refuses another body under the same id with 409 and keeps the first", async () => {
+    const job = await newJob();
+    const id = uuid();
+    expect((await post(job, event(note("first"), id))).status).toBe(200);
+    const second = await post(job, event(note("second"), id));
+    expect(second.status).toBe(409);
+    expect(((await second.json()) as { error: string }).error).toMatch(/Nothing was changed/);
+    expect((await eventsOf(job))[1]!.body).toEqual(note("first"));
+    // The same id in another job is another event too.
+    expect((await post(await newJob(), event(note("first"), id))).status).toBe(409);
+  });
+
+  it("lets a reader resume by sequence number", async () => {
+    const job = await newJob();
+    for (const text of ["a", "b", "c"]) await appendEvent(job, event(note(text)), now);
+    const answer = await getEvents(new Request("http://unzo/?after=2"), { params: Promise.resolve({ id: job }) });
+    expect(((await answer.json()) as { events: JournalEvent[] }).events.map((e) => e.seq)).toEqual([3, 4]);
+    expect((await getEvents(new Request("http://unzo/?after=x"), { params: Promise.resolve({ id: job }) })).status).toBe(400);
+  });
+
+  it("keeps late events as addenda: the result of the job stays", async () => {
+    const job = await newJob();
+    await appendEvent(job, event(call), now);
+    await appendEvent(job, event({ ...call, pieceName: "Something quite other" } as EventBody), now);
+    const row = (await listJobs()).find((j) => j.id === job)!;
+    expect(row.result).toBe("Hinge plug H1");
+  });
+
+  it("opens a job once for the same id, and refuses another content under it", async () => {
+    const id = uuid();
+    const input = { id, unit, complaint: "panel-dark", actor: "Ida" };
+    await openJob(input, now);
+    expect(await openJob(input, now)).toEqual({ id });
+    await expect(openJob({ ...input, complaint: "all-dead" }, now)).rejects.toMatchObject({ status: 409 });
+    expect((await readJob(id)).events.length).toBe(1);
+  });
+
+  it("keeps the machine version a job was made with when the file changes", async () => {
+    const job = await newJob();
+    await keepMachine(demoMachineText.replace("name: Side-by-side refrigerator", "name: Side-by-side refrigerator, changed"), "changed.yaml", new Date("2026-11-24T09:30:00Z"));
+    expect((await readJob(job)).file.name).toBe("Side-by-side refrigerator");
+    expect((await readJob(await newJob())).file.name).toMatch(/changed/);
+    expect((await listUnits()).find((u) => u.id === unit)!.complaints.length).toBeGreaterThan(5);
+    await keepMachine(demoMachineText.replace("revision: \"1\"", "revision: \"1b\""), "back.yaml", new Date("2026-11-24T10:00:00Z"));
+  });
+});
+
+describe("bad input", () => {
+  it.each([
+    ["no JSON", "{", 400], ["an unknown event", { id: uuid(), v: 1, actor: "Ida", body: { type: "erase" } }, 400], ["no id", { v: 1, actor: "Ida", body: note("x") }, 400],
+    ["another version", { id: uuid(), v: 9, actor: "Ida", body: note("x") }, 400], ["a huge body", "x".repeat(200_000), 413],
+    ["a second opening", event({ type: "opened", machine: "m", machineHash: "h", complaint: "c", complaintWords: "w", site: "s", serial: "1" }), 409],
+    ["a stroke through nothing", event({ type: "struck", event: uuid(), reason: "misread" }), 404],
+  ])("%s gets a sentence and a status, and changes nothing", async (_name, body, status) => {
+    const job = await newJob();
+    const answer = await post(job, body);
+    expect(answer.status).toBe(status);
+    expect(((await answer.json()) as { error: string }).error.length).toBeGreaterThan(5);
+    expect((await eventsOf(job)).length).toBe(1);
+  });
+
+  it("an unknown job, unit or complaint is 404 or 400", async () => {
+    expect((await post(uuid(), event(note("x")))).status).toBe(404);
+    expect((await post("not-an-id", event(note("x")))).status).toBe(404);
+    const job = (body: object) => postJob(new Request("http://unzo/", { method: "POST", body: JSON.stringify(body) }));
+    expect((await job({ id: uuid(), unit: uuid(), complaint: "panel-dark", actor: "Ida" })).status).toBe(404);
+    expect((await job({ id: uuid(), unit, complaint: "sings", actor: "Ida" })).status).toBe(400);
+    const nobody = await job({ id: uuid(), unit, complaint: "panel-dark", actor: " " });
+    expect(nobody.status).toBe(400);
+    expect(((await nobody.json()) as { error: string }).error).toMatch(/who you are/);
+  });
+
+  it("a lost database is 503 with a sentence, and work goes on when it is back", async () => {
+    const job = await newJob();
+    const url = process.env.UNZO_DATABASE_URL!;
+    await closeDatabase();
+    process.env.UNZO_DATABASE_URL = "mysql://unzo:x@127.0.0.1:1/unzo";
+    try {
+      for (const answer of [await health(), await post(job, event(note("lost")))]) {
+        expect(answer.status).toBe(503);
+        expect(((await answer.json()) as { error: string }).error).toMatch(/database does not answer/);
+      }
+    } finally {
+      await closeDatabase();
+      process.env.UNZO_DATABASE_URL = url;
+    }
+    expect((await health()).status).toBe(200);
+    expect((await eventsOf(job)).length).toBe(1);
+  });
+});
