@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import { decimal, engineering, quantity, shownText } from "../../src/core/quantity/format";
+import { decimal, engineering, inSentence, quantity, shownText } from "../../src/core/quantity/format";
 import { readEngineering, readShown, type Asked } from "../../src/core/quantity/read";
 
 const value = (text: string, asked: Asked = "V") => {
@@ -63,6 +63,7 @@ describe("how values are shown", () => {
     expect(quantity(44.3, "ohm")).toBe("44.3 Ω");
     expect(quantity(13.42, "V")).toBe("13.4 V");
     expect(decimal(121.4)).toBe("121");
+    expect(["Door harness", "J2", "13 V supply", "Panel plug J2 at the main board"].map(inSentence)).toEqual(["door harness", "J2", "13 V supply", "panel plug J2 at the main board"]);
     expect(shownText({ kind: "jumping", low: 3, high: 11, manner: "jumping" }, "V")).toBe("3.00–11.0 V jumping");
   });
 });

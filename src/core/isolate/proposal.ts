@@ -2,7 +2,7 @@ import type { MeterFunction } from "../circuit/meter";
 import { exposureOf, type Exposure } from "../hazard/exposure";
 import { cautionsFor } from "../hazard/rules";
 import type { Machine } from "../machine/compile";
-import { decimal, quantity } from "../quantity/format";
+import { decimal, inSentence, quantity } from "../quantity/format";
 import type { Test } from "../simulate/test";
 import { costOf, type Cost, type Standing } from "./cost";
 import { pieceName } from "./hypothesis";
@@ -204,7 +204,7 @@ export function propose(isolation: Isolation, beliefs: Beliefs, standing: Standi
 
 function whyThis(laid: Laid, chosen: RatedTest, second: RatedTest | undefined): string {
   const [first, other] = laid.meanings;
-  const names = (m: Meaning) => m.leaves.slice(0, 2).map((l) => l.name.toLowerCase()).join(" or ");
+  const names = (m: Meaning) => m.leaves.slice(0, 2).map((l) => inSentence(l.name)).join(" or ");
   const split = first && other
     ? `${cap(first.words)} points to ${names(first) || "something else"}; ${other.words} to ${names(other) || "something else"}.`
     : "It confirms what is suspected.";

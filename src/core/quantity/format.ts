@@ -39,3 +39,8 @@ export function shownText(shown: Shown, unit: string): string {
     case "jumping": return `${decimal(shown.low)}–${decimal(shown.high)} ${unit === "ohm" ? "Ω" : unit} ${shown.manner}`;
   }
 }
+
+/** A name inside a sentence: its first letter small, unless it is a mark such as "J2" or "13 V". */
+export function inSentence(name: string): string {
+  return /^[A-Z][a-z]/.test(name) ? name.charAt(0).toLowerCase() + name.slice(1) : name;
+}

@@ -7,6 +7,7 @@ import Modal from "react-bootstrap/Modal";
 import { proofsFor, type Judged } from "../../core/isolate/proofs";
 import type { PieceSuspect } from "../../core/isolate/suspects";
 import type { EventBody } from "../../core/journal/events";
+import { inSentence } from "../../core/quantity/format";
 import type { Machine } from "../../core/machine/compile";
 import type { Test } from "../../core/simulate/test";
 
@@ -59,7 +60,7 @@ export function CallDialog({ show, machine, suspects, judged, problem, onHide, o
           </Form.Group>
           {proofs.length > 0 ? (
             <div>
-              <p className="mb-1"><strong>Before {suspect.name.toLowerCase()} is blamed</strong></p>
+              <p className="mb-1"><strong>Before {inSentence(suspect.name)} is blamed</strong></p>
               <ul className="proofs">
                 {proofs.map((p) => (
                   <li key={p.of}>

@@ -90,7 +90,7 @@ export function JobScreen({ events, file }: { events: readonly JournalEvent[]; f
           <Form.Select size="sm" aria-label="How the unit stands now" value={job.setup} disabled={sending} onChange={(e) => void log({ type: "standing", setup: e.target.value })}>
             {file.setups.map((s) => <option key={s.id} value={s.id}>{s.name}</option>)}
           </Form.Select>
-          <span className="covers">{job.openPanels.length === 0 ? "all covers on" : `off: ${job.openPanels.map((p) => file.panels.find((x) => x.id === p)?.name.toLowerCase()).join(", ")}`}</span>
+          <span className="covers">{job.openPanels.length === 0 ? "all covers on" : `${job.openPanels.length} cover${job.openPanels.length === 1 ? "" : "s"} off`}</span>
         </span>
       </header>
       <main className="job-main">
