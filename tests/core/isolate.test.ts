@@ -165,6 +165,14 @@ describe("the next test", () => {
     expect(next!.cost.steps[0]).toBe("Pull the plug");
   });
 
+  it("names a range that holds what is expected, on every test of the chain", () => {
+    const limit = (range: string) => Number.parseFloat(range) * (range.includes("k") ? 1e3 : range.includes("M") ? 1e6 : 1);
+    for (const t of machine.file.chain) {
+      const laid = layOut(isolation, isolation.beliefs([]), standing, makeTest(t.setup, t.function, t.red, t.black));
+      if (laid.window.kind === "range" && laid.range !== "highest") expect(limit(laid.range), laid.title).toBeGreaterThanOrEqual(laid.window.high);
+    }
+  });
+
   it("is the same for the same evidence", () => {
     const fresh = new Isolation(machine, ORDINARY_METER);
     fresh.build();

@@ -117,10 +117,11 @@ const RANGES: Readonly<Partial<Record<MeterFunction, readonly (readonly [number,
   clamp: [[2, "2 A"], [20, "20 A"], [200, "200 A"]],
 };
 
-function rangeFor(fn: MeterFunction, outcomes: readonly Outcome[]): string {
+function rangeFor(fn: MeterFunction, outcomes: readonly Outcome[], sound: Window): string {
   const ranges = RANGES[fn];
   if (!ranges) return "";
-  const most = outcomes.reduce((top, o) => (o.kind === "value" && o.centre !== null ? Math.max(top, Math.abs(o.centre)) : top), 0);
+  const expected = sound.kind === "range" ? Math.max(Math.abs(sound.low), Math.abs(sound.high)) : 0;
+  const most = outcomes.reduce((top, o) => (o.kind === "value" && o.centre !== null ? Math.max(top, Math.abs(o.centre)) : top), expected);
   return (ranges.find(([limit]) => limit >= most * 1.1) ?? ranges[ranges.length - 1]!)[1];
 }
 
@@ -136,7 +137,7 @@ export function layOut(isolation: Isolation, beliefs: Beliefs, standing: Standin
     test, red, black,
     title: titleOf(machine, test),
     functionWords: FUNCTION_WORDS[test.function],
-    range: rangeFor(test.function, outcomes),
+    range: rangeFor(test.function, outcomes, sound),
     setupName: setup.name, setupHow: setup.how,
     exposure: exposureOf(machine, setup, test),
     cautions: cautionsFor(machine, setup, test),
@@ -173,7 +174,10 @@ function meaningsOf(isolation: Isolation, beliefs: Beliefs, test: Test, sound: W
       .filter((l) => l.probability >= 0.08)
       .sort((a, b) => b.probability - a.probability || (a.piece < b.piece ? -1 : 1))
       .slice(0, 4);
-    return { outcome, words: outcomeWords(outcome, test.function), sound: isSound(outcome, sound), probability: total, leaves };
+    const asItShould = isSound(outcome, sound);
+    // A wide gap that holds the sound reading is better named by that.
+    const words = asItShould && outcome.kind === "value" && outcome.centre === null ? windowWords(sound, test.function) : outcomeWords(outcome, test.function);
+    return { outcome, words, sound: asItShould, probability: total, leaves };
   });
   return mergeAlike(lines.filter((l) => l.probability >= 0.01).sort((a, b) => b.probability - a.probability)).slice(0, 5);
 }
