@@ -22,6 +22,7 @@ export const relay = definePart({
   },
   next({ fields, mode }, view, state) {
     if (mode === "welded") return null;
+    if (mode === "coil-open") return state === 1 ? { state: 0, delay: 0.005 } : null;
     const volts = Math.max(Math.abs(view.dc("coil-a", "coil-b")), view.ac("coil-a", "coil-b"));
     if (state === 0 && volts > 0.75 * fields.coilVolts) return { state: 1, delay: 0.01 };
     if (state === 1 && volts < 0.2 * fields.coilVolts) return { state: 0, delay: 0.005 };

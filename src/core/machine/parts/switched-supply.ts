@@ -27,7 +27,7 @@ export const switchedSupply = definePart({
   galvanic: () => [["line", "neutral", "bulk-plus", "bulk-minus"], ["out", "return"]],
   energises: () => [["out", "isolated low voltage"]],
   elements: () => [
-    ["line", "neutral"], ["bulk-plus", "bulk-minus"], ["bulk-minus", "neutral"], ["out", "return"], ["return", "bulk-minus"],
+    ["line", "neutral"], ["bulk-plus", "bulk-minus"], ["bulk-minus", "neutral"], ["out", "return"], ["return", "bulk-minus"], ["bulk-minus", "line"],
   ],
   parameters: (f) => [
     { name: "volts", nominal: f.volts, tolerance: 0.03 },
@@ -53,7 +53,9 @@ export const switchedSupply = definePart({
     stamp.dc(1, charged ? 1 / 20 : 1 / bleederOhms);
     stamp.ac(1, 1 / bleederOhms);
     stamp.emf(1, charged ? memory[BULK]! : 0);
-    stamp.conduct(2, mode === "no-bulk" || !conditions.powered ? 1 / 2e6 : 1 / 1e5);
+    // The bridge ties the primary return to line and neutral in turn: on average half-way between them, which is
+    // what the Y capacitor hands on to the floating side as phantom volts.
+    for (const diode of [2, 5]) stamp.conduct(diode, mode === "no-bulk" || !conditions.powered ? 1 / 4e6 : 1 / 1e5);
     const on = state === ON;
     stamp.conduct(3, on ? 1 / (mode === "sagging" ? severity : outputOhms) : 1 / values[4]!);
     stamp.emf(3, on ? values[0]! : 0);
