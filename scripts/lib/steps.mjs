@@ -54,6 +54,8 @@ export function fingerprint(entries) {
 /** Runs the script's main function; a Stop becomes one sentence, anything else a stack. */
 export async function main(body) {
   try {
+    const major = Number(process.versions.node.split(".")[0]);
+    if (major < 20) throw new Stop(`Unzo needs Node 20 or newer; this is ${process.versions.node}. Install a newer Node and start again.`);
     await body();
   } catch (error) {
     process.stderr.write(error instanceof Stop ? `\n${error.message}\n` : `\n${error?.stack ?? error}\n`);

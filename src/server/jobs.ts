@@ -4,7 +4,7 @@ import { z } from "zod";
 import { database } from "./db";
 import { eventsOf, insertEvent } from "./journal";
 import { machineByHash, newestMachine } from "./machines";
-import { Refusal } from "./refusal";
+import { isDuplicate, Refusal } from "./refusal";
 import { jobs, machines, units } from "./schema";
 
 /** A new job in three fields; ids are made by the client, so that a form sent twice opens one job. */
@@ -22,13 +22,20 @@ export async function openJob(input: z.output<typeof newJobSchema>, now: Date): 
     if (known.unit === unit.id && known.complaint === complaint.words && known.actor === input.actor) return { id: known.id };
     throw new Refusal(409, "A job with this id but another content exists already. Nothing was changed.");
   }
-  await database().transaction(async (tx) => {
+  const opened = database().transaction(async (tx) => {
     await tx.insert(jobs).values({ id: input.id, unit: unit.id, machineHash: hash, openedAt: now, lastSeq: 0, complaint: complaint.words, actor: input.actor, readings: 0, result: null });
     await insertEvent(tx, input.id, 1, {
       id: uuid(), v: 1, actor: input.actor,
       body: { type: "opened", machine: machine.file.id, machineHash: hash, complaint: complaint.id, complaintWords: complaint.words, site: unit.site, serial: unit.serial },
     }, now);
   });
+  try {
+    await opened;
+  } catch (error) {
+    // The same form sent twice at once: the other one was first, and is answered like a repeat.
+    if (!isDuplicate(error)) throw error;
+    return openJob(input, now);
+  }
   return { id: input.id };
 }
 

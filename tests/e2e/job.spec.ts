@@ -88,6 +88,21 @@ test("what was really done counts: another point, another function, and ohms on 
   await expect(page.locator(".suspects li").first()).toContainText("Door panel board");
 });
 
+test("a lone 1 on ohms is asked back, and can be the overload of a manual range", async ({ page }) => {
+  await begin(page);
+  await asked(page);
+  await page.keyboard.press("Alt+e");
+  await page.getByLabel("Meter", { exact: true }).waitFor();
+  await page.getByLabel("Unit", { exact: true }).selectOption("unplugged");
+  await page.getByLabel("Meter", { exact: true }).selectOption("ohms");
+  await expect(page.locator(".next h2")).toContainText("Ohms at");
+  await page.locator("#reading").fill("1");
+  await page.keyboard.press("Enter");
+  await expect(page.locator("#reading-problem")).toContainText("Which is it?");
+  await page.getByRole("button", { name: "Overload" }).click();
+  await expect(page.locator(".trail li").first()).toContainText("OL");
+});
+
 test("a misread is struck out, stays in sight, and everything is worked out anew", async ({ page }) => {
   await begin(page);
   await asked(page);

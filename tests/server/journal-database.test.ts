@@ -82,6 +82,16 @@ describe("the journal in MariaDB", () => {
     expect(await openJob(input, now)).toEqual({ id });
     await expect(openJob({ ...input, complaint: "all-dead" }, now)).rejects.toMatchObject({ status: 409 });
     expect((await readJob(id)).events.length).toBe(1);
+    const twice = { ...input, id: uuid() };
+    expect(await Promise.all([openJob(twice, now), openJob(twice, now), openJob(twice, now)])).toEqual([{ id: twice.id }, { id: twice.id }, { id: twice.id }]);
+    expect((await readJob(twice.id)).events.length).toBe(1);
+  });
+
+  it("gives the same id to one of two jobs only, also when both write at once", async () => {
+    const [a, b] = [await newJob(), await newJob()];
+    const same = event(note("whose?"));
+    const answers = await Promise.all([post(a, same), post(b, same)]);
+    expect(answers.map((r) => r.status).sort()).toEqual([200, 409]);
   });
 
   it("keeps the machine version a job was made with when the file changes", async () => {
