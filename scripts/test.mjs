@@ -75,7 +75,12 @@ await main(async () => {
   }
 
   const json = (name) => JSON.parse(readFileSync(path.join(results, name), "utf8"));
-  tally("vitest", () => { const r = json("vitest.json"); return { passed: r.numPassedTests, failures: r.numFailedTests + (r.success ? 0 : Math.max(0, r.numFailedTestSuites - r.numFailedTests)) }; });
+  // A file that fails before its first test counts as one failure.
+  tally("vitest", () => {
+    const r = json("vitest.json");
+    const broken = r.testResults.filter((f) => f.status === "failed" && !f.assertionResults.some((a) => a.status === "failed")).length;
+    return { passed: r.numPassedTests, failures: r.numFailedTests + broken };
+  });
   tally("playwright", () => { const { stats } = json("playwright.json"); return { passed: stats.expected, failures: stats.unexpected + stats.flaky }; });
   process.stdout.write(`\n${lines.join("\n")}\n`);
   if (failed) process.exitCode = 1;
