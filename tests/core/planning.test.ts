@@ -1,6 +1,6 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
-import { conditionHolds, conditionInputs, conditionSchema, type Condition } from "../../src/core/control/condition";
+import { conditionHolds, plainConditions, conditionSchema, type Condition, type Situation } from "../../src/core/control/condition";
 import { canonicalJson } from "../../src/core/formats/canonical-json";
 import { costOf, standingAfter, type Standing } from "../../src/core/isolate/cost";
 import { outcomeOf } from "../../src/core/isolate/outcomes";
@@ -82,18 +82,20 @@ describe("the tests that are thought of at all", () => {
 
 describe("conditions of a control program", () => {
   const share = (input: string) => ({ cabinet: 0.4, door: 0.9 })[input] ?? 0;
+  const now = (mode: string, level = share): Situation => ({ share: level, mode, keyDown: (key) => key === "START", codeSet: (code) => code === "E4" });
   it("combine as they read", () => {
     const warm: Condition = { input: "cabinet", below: 0.545 };
-    expect(conditionHolds(warm, share, "run")).toBe(true);
-    expect(conditionHolds({ all: [warm, { mode: "run" }] }, share, "defrost")).toBe(false);
-    expect(conditionHolds({ any: [{ input: "door", below: 0.5 }, { not: { mode: "run" } }] }, share, "defrost")).toBe(true);
-    expect(conditionHolds({ always: "lit" }, share, "run")).toBe(true);
-    expect([...conditionInputs({ all: [warm, { not: { input: "door", above: 0.5 } }] })]).toEqual(["cabinet", "door"]);
+    expect(conditionHolds(warm, now("run"))).toBe(true);
+    expect(conditionHolds({ all: [warm, { mode: "run" }] }, now("defrost"))).toBe(false);
+    expect(conditionHolds({ any: [{ input: "door", below: 0.5 }, { not: { mode: "run" } }] }, now("defrost"))).toBe(true);
+    expect(conditionHolds({ always: "lit" }, now("run"))).toBe(true);
+    expect(conditionHolds({ all: [{ key: "START" }, { not: { key: "STOP" } }, { code: "E4" }] }, now("run"))).toBe(true);
+    expect(plainConditions({ all: [warm, { not: { any: [{ key: "A" }, { code: "B" }] } }] })).toEqual([warm, { key: "A" }, { code: "B" }]);
   });
   it("hold or do not hold, never both (property)", () => {
     fc.assert(fc.property(fc.double({ min: 0, max: 1, noNaN: true }), fc.double({ min: 0, max: 1, noNaN: true }), (level, limit) => {
       const c: Condition = { input: "x", above: limit };
-      expect(conditionHolds({ not: c }, () => level, "run")).toBe(!conditionHolds(c, () => level, "run"));
+      expect(conditionHolds({ not: c }, now("run", () => level))).toBe(!conditionHolds(c, now("run", () => level)));
     }));
   });
   it("are refused when nested without end or told in two ways at once", () => {

@@ -1,4 +1,5 @@
 import type { Machine } from "../machine/compile";
+import { isLowVoltage } from "../machine/domain";
 import type { SetupEntry } from "../machine/schema";
 import type { Test } from "../simulate/test";
 
@@ -9,13 +10,23 @@ import type { Test } from "../simulate/test";
  */
 export type Exposure = "none" | "dead" | "low voltage" | "live";
 
-/** Two-source machines are not dead with one source off; this machine model has one, so power off is dead. */
+/** Dead is every source off, batteries and engines too: `power: off` means all of them. A bench supply is a source. */
 export function exposureOf(machine: Machine, setup: SetupEntry, test: Test): Exposure {
   if (test.function === "look") return "none";
-  if (setup.power === "off") return "dead";
-  if (test.function === "clamp") return "live";
+  if (!isPowered(setup)) return "dead";
+  if (test.function === "clamp") {
+    // A clamp goes around the wire: what matters is what the wire carries.
+    const element = machine.clamps.get(test.red)?.element;
+    const nodes = element === undefined ? [] : [machine.ends[2 * element]!, machine.ends[2 * element + 1]!].filter((n) => n >= 0);
+    return nodes.length > 0 && nodes.every((n) => isLowVoltage(machine.domains[n]!.energy)) ? "low voltage" : "live";
+  }
   const energies = [test.red, test.black].map((id) => (id === undefined ? "unknown" : energyAt(machine, id)));
-  return energies.every((e) => e === "isolated low voltage") ? "low voltage" : "live";
+  return energies.every((e) => e !== "unknown" && isLowVoltage(e)) ? "low voltage" : "live";
+}
+
+/** Whether anything feeds the machine in a setup. */
+export function isPowered(setup: SetupEntry): boolean {
+  return setup.power === "on" || setup.feeds.length > 0;
 }
 
 /** Energy of the domain a point lies in; an unknown point is "unknown", which is taken as hot. */

@@ -1,14 +1,14 @@
 import type { Machine } from "../machine/compile";
 import type { SetupEntry } from "../machine/schema";
 import type { Test } from "../simulate/test";
-import { energyAt, exposureOf, panelsFor, panelsOverMains, type Exposure } from "./exposure";
+import { energyAt, exposureOf, isPowered, panelsFor, panelsOverMains, type Exposure } from "./exposure";
 
 /** A live step is proposed only if no dead one gives at least this share of its worth per cost. */
 export const DEAD_SHARE = 0.8;
 
 /** Why a test may not be made at all, as a sentence; null when it may. Every planner asks this first. */
 export function forbidden(machine: Machine, setup: SetupEntry, test: Test): string | null {
-  const live = setup.power === "on";
+  const live = isPowered(setup);
   if (live && (test.function === "ohms" || test.function === "continuity")) return "Ohms only on a dead circuit: unplug, wait, prove it dead.";
   if (!live && (test.function === "clamp" || test.function === "acv" || test.function === "dcv" || test.function === "lowz")) return "Nothing flows while the plug is out; this test needs power.";
   if (test.function === "lowz" && inSupplyPrimary(machine, test)) return "No low-impedance meter in the primary of a supply: it loads the bulk capacitor and the meter may not survive.";
@@ -26,6 +26,12 @@ export function inSupplyPrimary(machine: Machine, test: Test): boolean {
   return [test.red, test.black].some((id) => id !== undefined && primary.has(machine.points.get(id)?.node ?? -1));
 }
 
+/** How a machine is made dead, as a sentence; a machine of several sources is dead with all of them off. */
+export function sourcesOff(machine: Machine): string {
+  if (machine.sources.length < 2) return machine.sources[0]?.kind.kind === "battery" ? "Take the battery off." : "Pull the plug and keep it in sight.";
+  return `Every source off and locked: ${machine.sources.map((s) => s.name.toLowerCase()).join(", ")}.`;
+}
+
 /** The cautions that belong to a step, in the order in which they matter. */
 export function cautionsFor(machine: Machine, setup: SetupEntry, test: Test): readonly string[] {
   const cautions: string[] = [];
@@ -33,7 +39,7 @@ export function cautionsFor(machine: Machine, setup: SetupEntry, test: Test): re
   const covers = panelsFor(machine, test);
   const overMains = panelsOverMains(machine);
   if (exposure === "dead") {
-    cautions.push("Pull the plug and keep it in sight. Meter on volts first: prove it dead before you turn to ohms.");
+    cautions.push(`${sourcesOff(machine)} Meter on volts first: prove it dead before you turn to ohms.`);
     if (inSupplyPrimary(machine, test)) cautions.push("The bulk capacitor: wait a minute, then prove it below 60 V.");
   }
   if (exposure === "live") {
@@ -44,6 +50,8 @@ export function cautionsFor(machine: Machine, setup: SetupEntry, test: Test): re
     if (covers.some((c) => overMains.has(c))) cautions.push("These pins are isolated low voltage, but bare mains is beside them. Place the leads with the plug out.");
     else cautions.push("Isolated low voltage. A slipped probe can still kill a board.");
   }
+  if (setup.feeds.length > 0) cautions.push("Board bypassed: every source of the machine off, the load secured and unloaded, the bench supply fused and set before it is joined.");
+  if (setup.jumpers.length > 0) cautions.push("Jumper in and out with the power off. Note it down: it must come out again.");
   if (setup.apart.length > 0) cautions.push("Pull and push the plug with the power off, by its housing.");
   for (const id of [test.red, test.black]) {
     const point = id === undefined ? undefined : machine.points.get(id);

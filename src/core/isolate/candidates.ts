@@ -1,4 +1,5 @@
 import type { Machine, Point } from "../machine/compile";
+import { isPowered } from "../hazard/exposure";
 import { forbidden } from "../hazard/rules";
 import type { Shown } from "../quantity/read";
 import type { Prediction } from "./prediction";
@@ -15,14 +16,12 @@ export function candidateTests(machine: Machine): readonly Test[] {
     const offer = (test: Test) => {
       if (forbidden(machine, setup, test) === null) found.set(testKey(test), test);
     };
-    if (setup.power === "on") {
-      for (const part of machine.parts) if (part.kind.observable) offer(makeTest(setup.id, "look", part.id));
+    if (isPowered(setup)) {
+      for (const part of machine.parts) if (part.labels) offer(makeTest(setup.id, "look", part.id));
       for (const clamp of machine.clamps.keys()) offer(makeTest(setup.id, "clamp", clamp));
     }
     for (const [red, black] of pairs) {
-      if (setup.power === "off") offer(makeTest(setup.id, "ohms", red.id, black.id));
-      else if (machine.domains[red.node]!.energy === "isolated low voltage" || isBulk(machine, red)) offer(makeTest(setup.id, "dcv", red.id, black.id));
-      else offer(makeTest(setup.id, "acv", red.id, black.id));
+      offer(makeTest(setup.id, isPowered(setup) ? voltsFunction(machine, red, black) : "ohms", red.id, black.id));
     }
   }
   return [...found.values()];
@@ -57,6 +56,11 @@ function coarse(shown: Shown | null): string {
   if (shown.kind === "value") return Math.abs(shown.value) < 1e-2 ? "0" : shown.value.toPrecision(3);
   if (shown.kind === "label") return shown.label;
   return shown.kind === "beep" ? String(shown.beeps) : shown.kind;
+}
+
+/** Whether volts between two points are measured as direct or alternating. */
+export function voltsFunction(machine: Machine, red: Point, black: Point): "dcv" | "acv" {
+  return machine.usual[red.node] === "dc" || machine.usual[black.node] === "dc" ? "dcv" : "acv";
 }
 
 /** Rectified line voltage is direct, though its domain is mains. */

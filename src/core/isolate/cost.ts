@@ -38,7 +38,7 @@ export function costOf(machine: Machine, now: Standing, test: Test): Cost {
   if (wasOn && (setup.power === "off" || toOpen.length > 0 || plugsMoved.length > 0)) {
     minutes += PULL_PLUG;
     on = false;
-    steps.push("Pull the plug");
+    steps.push(machine.sources.length > 1 ? `Every source off: ${machine.sources.map((source) => source.name.toLowerCase()).join(", ")}` : machine.sources[0]?.kind.kind === "battery" ? "Take the battery off" : "Pull the plug");
   }
   for (const id of toOpen) {
     const panel = machine.file.panels.find((p) => p.id === id)!;
@@ -52,7 +52,7 @@ export function costOf(machine: Machine, now: Standing, test: Test): Cost {
   }
   if (setup.power === "on" && !on) {
     minutes += PLUG_IN;
-    steps.push("Place the leads, then plug in");
+    steps.push(machine.sources.length === 1 && machine.sources[0]!.kind.kind !== "battery" ? "Place the leads, then plug in" : "Place the leads, then power on");
   }
   if (test.setup !== now.setup && setup.minutes > 0) {
     minutes += setup.minutes;

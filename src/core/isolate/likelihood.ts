@@ -1,7 +1,7 @@
 import type { Meter } from "../circuit/meter";
 import type { Shown } from "../quantity/read";
 import type { Test } from "../simulate/test";
-import { FLICKERS } from "../simulate/observe";
+import { FLICKERS } from "../machine/parts/kind";
 import type { Prediction } from "./prediction";
 import { isNumeric, scaleOf, toScale, type Scale } from "./scale";
 

@@ -1,6 +1,6 @@
 import { compileElimination, GROUND, type EliminationProgram } from "../circuit/elimination";
 import type { MachineFile, PartEntry, PieceEntry, SetupEntry } from "./schema";
-import { domainsOf, type Domain } from "./domain";
+import { domainsOf, usualVoltages, type Domain } from "./domain";
 import type { FailureMode, Parameter, PartKind } from "./parts/kind";
 import { partKind } from "./parts/index";
 
@@ -19,7 +19,13 @@ export interface Part {
   readonly firstMemory: number;
   readonly parameters: readonly Parameter[];
   readonly modes: readonly FailureMode[];
+  /** What it can be seen, heard or felt to do; null for a part that shows nothing. */
+  readonly labels: readonly string[] | null;
 }
+
+/** What a lamp in the stead of a load shows. */
+export const LAMP_LIT = "lamp lit";
+export const LAMP_DARK = "lamp dark";
 
 /** A spot a probe can be put on. */
 export interface Point {
@@ -65,6 +71,12 @@ export interface Machine {
   readonly clamps: ReadonlyMap<string, ClampPoint>;
   /** For each node. */
   readonly domains: readonly Domain[];
+  /** For each node. */
+  readonly usual: readonly ("ac" | "dc")[];
+  /** Parts that bring energy in; all of them off is dead. */
+  readonly sources: readonly Part[];
+  /** For each setup, the jumpers and bench feeds it puts in. */
+  readonly rigsOf: ReadonlyMap<string, ReadonlySet<string>>;
 }
 
 /** One thing wrong in a machine file: where, and a sentence. */
@@ -137,6 +149,15 @@ export function compileMachine(file: MachineFile): Machine {
     entries.push({ entry: { kind: "wire", id: wire.id, name: name[0]!.toUpperCase() + name.slice(1), piece: wire.piece, at: { a: wire.from, b: wire.to }, odds: {}, colour: wire.colour } as unknown as PartEntry, path: ["wires", w] });
   });
 
+  file.points.forEach((point, i) => {
+    needPanel(point.panel, ["points", i, "panel"]);
+    addPoint({ id: point.id, name: point.name, node: node(point.net), net: point.net, ...(point.panel ? { panel: point.panel } : {}), ...(point.words ? { where: point.words } : {}), ...(point.colour ? { colour: point.colour } : {}) }, ["points", i]);
+  });
+  const rigs = rigsIn(file, points, problem);
+  entries.push(...rigs.entries);
+  const faces = new Map(file.parts.flatMap((p) => (p.kind === "controller" ? [[(p as PartEntry).id, partKind("controller")!.faces!(p)] as const] : [])));
+  const lamped = new Set(file.setups.flatMap((s) => s.lamps));
+
   const parts: Part[] = [];
   const partById = new Map<string, Part>();
   const ends: number[] = [];
@@ -147,7 +168,7 @@ export function compileMachine(file: MachineFile): Machine {
     const { id, name, piece, at, odds, kind: _kind, ...own } = entry as PartEntry & Record<string, unknown>;
     const fields = own as unknown;
     if (partById.has(id)) problem([...path, "id"], `a second part is called ${id}`);
-    if (!pieceById.has(piece)) problem([...path, "piece"], `there is no piece called ${piece}`);
+    if (!rigs.ids.has(id) && !pieceById.has(piece)) problem([...path, "piece"], `there is no piece called ${piece}`);
     const terminals = kind.terminals(fields);
     for (const name of Object.keys(at)) if (!terminals.includes(name)) problem([...path, "at", name], `a ${entry.kind} has no terminal ${name}; it has ${terminals.join(", ")}`);
     const nodes = new Map<string, number>();
@@ -165,6 +186,7 @@ export function compileMachine(file: MachineFile): Machine {
     const part: Part = {
       index: parts.length, id, name, piece, kind, fields, nodeOf: nodes, firstElement: ends.length / 2, elementCount: elements.length,
       firstMemory: memorySize, parameters: kind.parameters(fields), modes,
+      labels: kind.observable ? [...kind.observable(fields, (controller) => faces.get(controller)).labels, ...(lamped.has(id) ? [LAMP_LIT, LAMP_DARK] : [])] : null,
     };
     for (const pair of elements) for (const terminal of pair) ends.push(terminal === GROUND_NET ? GROUND : (nodes.get(terminal) ?? GROUND));
     memorySize += kind.memory ?? 0;
@@ -174,11 +196,7 @@ export function compileMachine(file: MachineFile): Machine {
     if (entry.kind === "door switch" && !doors.has((fields as { door: string }).door)) problem([...path, "door"], `there is no door called ${(fields as { door: string }).door}`);
   }
 
-  file.points.forEach((point, i) => {
-    needPanel(point.panel, ["points", i, "panel"]);
-    if (!nodeOf.has(point.net)) problem(["points", i, "net"], `no part is connected to ${point.net}`);
-    addPoint({ id: point.id, name: point.name, node: node(point.net), net: point.net, ...(point.panel ? { panel: point.panel } : {}), ...(point.words ? { where: point.words } : {}), ...(point.colour ? { colour: point.colour } : {}) }, ["points", i]);
-  });
+  file.points.forEach((point, i) => { if (!used.has(point.net)) problem(["points", i, "net"], `no part is connected to ${point.net}`); });
   for (const [net, count] of used) if (count < 2 && ![...points.values()].some((p) => p.net === net)) problem(["parts"], `net ${net} has one end only; a name may be mistyped`);
 
   const clamps = new Map<string, ClampPoint>();
@@ -194,11 +212,42 @@ export function compileMachine(file: MachineFile): Machine {
   if (problems.length > 0) throw new MachineFileError(problems);
 
   const nets = [...nodeOf.keys()];
+  const domains = domainsOf(parts, nets.length);
   const topology = { nodeCount: nets.length, ends: Int32Array.from(ends) };
   return {
     file, parts, partById, pieceById, setupById, nets, nodeOf, ends: topology.ends, program: compileElimination(topology), memorySize, points, clamps,
-    domains: domainsOf(parts, nets.length),
+    domains, usual: usualVoltages(parts, domains), sources: parts.filter((p) => p.kind.source), rigsOf: rigs.bySetup,
   };
+}
+
+/** Jumpers and bench feeds as parts of the circuit, each made in its own setup only, so that the circuit's shape never changes. */
+function rigsIn(file: MachineFile, points: ReadonlyMap<string, Point>, problem: (path: (string | number)[], sentence: string) => void) {
+  const entries: { entry: PartEntry; path: (string | number)[] }[] = [];
+  const ids = new Set<string>();
+  const bySetup = new Map<string, Set<string>>();
+  const add = (setup: string, entry: PartEntry, path: (string | number)[]) => {
+    if (!ids.has(entry.id)) entries.push({ entry, path });
+    ids.add(entry.id);
+    bySetup.set(setup, (bySetup.get(setup) ?? new Set()).add(entry.id));
+  };
+  const net = (id: string, path: (string | number)[]) => {
+    const point = points.get(id);
+    if (!point) problem(path, `there is no point called ${id}`);
+    return point?.net ?? "@ground";
+  };
+  file.setups.forEach((setup, s) => {
+    setup.jumpers.forEach(([a, b], j) => {
+      const path = ["setups", s, "jumpers", j];
+      add(setup.id, { kind: "jumper", id: `jumper.${a}.${b}`, name: `Jumper ${a} to ${b}`, piece: "rig", at: { a: net(a, path), b: net(b, path) }, odds: {} } as unknown as PartEntry, path);
+    });
+    setup.feeds.forEach((feed, f) => {
+      const path = ["setups", s, "feeds", f];
+      const { plus, minus, ...own } = feed;
+      if (setup.power === "on") problem(path, "a bench supply is put on a machine whose own sources are off; set power: off");
+      add(setup.id, { kind: "bench feed", id: `feed.${plus}.${minus}.${feed.volts}`, name: `Bench supply ${feed.volts} V`, piece: "rig", at: { plus: net(plus, path), minus: net(minus, path) }, odds: {}, ...own } as unknown as PartEntry, path);
+    });
+  });
+  return { entries, ids, bySetup };
 }
 
 interface Names {
@@ -229,6 +278,15 @@ function checkNames(file: MachineFile, names: Names, problem: (path: (string | n
   file.setups.forEach((setup, i) => {
     setup.openDoors.forEach((door, d) => need(names.doors, "door", door, ["setups", i, "openDoors", d]));
     setup.apart.forEach((plug, c) => need(names.connectors, "connector", plug, ["setups", i, "apart", c]));
+    for (const field of ["off", "lifted", "good", "lamps", "made"] as const) setup[field].forEach((part, k) => need(names.partById, "part", part, ["setups", i, field, k]));
+    setup.off.forEach((part, k) => { if (names.partById.get(part) && !names.partById.get(part)!.kind.source) problem(["setups", i, "off", k], `${part} is no source`); });
+    setup.lamps.forEach((part, k) => { if (names.partById.get(part) && !names.partById.get(part)!.kind.load) problem(["setups", i, "lamps", k], `${part} is no load; a lamp can stand in for a load only`); });
+    // A protective device is never bridged while the machine is energised: it is tested dead.
+    if (setup.power === "on")
+      setup.jumpers.forEach(([a, b], k) => {
+        const ends = [names.points.get(a)?.node, names.points.get(b)?.node];
+        for (const part of names.partById.values()) if (part.kind.protective && ends.every((n) => n !== undefined && [...part.nodeOf.values()].includes(n))) problem(["setups", i, "jumpers", k], `this bridges ${part.name} on a powered machine; a protective device is tested dead, never bypassed`);
+      });
   });
   file.references.forEach((reference, i) => reference.points.forEach((p, j) => need(names.points, "point", p, ["references", i, "points", j])));
   file.pieces.forEach((piece, i) => piece.proofs.forEach((proof, j) => proof.any.forEach((t, k) => checkTest(t, ["pieces", i, "proofs", j, "any", k]))));
@@ -239,8 +297,7 @@ function checkNames(file: MachineFile, names: Names, problem: (path: (string | n
     for (const [part, label] of Object.entries(complaint.sees)) {
       const known = names.partById.get(part);
       need(names.partById, "part", part, ["complaints", i, "sees"]);
-      const observable = known?.kind.observable?.(known.fields);
-      if (known && !observable?.labels.includes(label)) problem(["complaints", i, "sees", part], `${part} cannot be seen ${label}`);
+      if (known && !known.labels?.includes(label)) problem(["complaints", i, "sees", part], `${part} cannot be seen ${label}`);
     }
   });
   file.paths.forEach((path, i) =>

@@ -9,6 +9,8 @@ export type Energy =
   | "mains"
   /** Fed across isolation from a source of at most 60 V. */
   | "isolated low voltage"
+  /** Fed from a battery of at most 60 V: no shock, but sparks, burns and moving parts. */
+  | "battery"
   /** Chassis and protective earth. */
   | "earth"
   /** Nothing known feeds it: taken as hot. */
@@ -35,7 +37,7 @@ export function domainsOf(parts: readonly Part[], nodeCount: number): Domain[] {
     }
   const energy = new Map<number, Energy>();
   const mark = (node: number, value: Energy) => {
-    const rank: readonly Energy[] = ["mains", "isolated low voltage", "earth", "unknown"];
+    const rank: readonly Energy[] = ["mains", "isolated low voltage", "battery", "earth", "unknown"];
     const now = energy.get(root(node));
     if (now === undefined || rank.indexOf(value) < rank.indexOf(now)) energy.set(root(node), value);
   };
@@ -47,4 +49,27 @@ export function domainsOf(parts: readonly Part[], nodeCount: number): Domain[] {
     if (!number.has(r)) number.set(r, number.size);
     return { group: number.get(r)!, energy: energy.get(r) ?? "unknown" };
   });
+}
+
+/** Whether a domain is low voltage by its isolation: nothing in it reaches the mains. */
+export function isLowVoltage(energy: Energy): boolean {
+  return energy === "isolated low voltage" || energy === "battery";
+}
+
+/** For each node whether its usual voltage is alternating or direct, following wires and plugs. */
+export function usualVoltages(parts: readonly Part[], domains: readonly Domain[]): readonly ("ac" | "dc")[] {
+  const parent = Int32Array.from(domains, (_, n) => n);
+  const root = (n: number): number => { let r = n; while (parent[r] !== r) r = parent[r]!; return r; };
+  for (const part of parts)
+    if (part.kind.kind === "wire" || part.kind.kind === "contact") {
+      const [a, b] = [...part.nodeOf.values()];
+      parent[root(a!)] = root(b!);
+    }
+  const marked = new Map<number, "ac" | "dc">();
+  for (const part of parts) {
+    const { direct = [], alternating = [] } = part.kind.carries?.(part.fields) ?? {};
+    for (const terminal of alternating) marked.set(root(part.nodeOf.get(terminal)!), "ac");
+    for (const terminal of direct) marked.set(root(part.nodeOf.get(terminal)!), "dc");
+  }
+  return domains.map((d, n) => marked.get(root(n)) ?? (isLowVoltage(d.energy) ? "dc" : "ac"));
 }

@@ -55,14 +55,44 @@ const clamp = z.strictObject({ id, name: words, part: id, element: number({ min:
 
 const reference = z.strictObject({ name: words, points: z.array(id).min(1).max(20) });
 
+const feed = z.strictObject({
+  plus: id, minus: id,
+  volts: number({ above: 0, max: 60 }),
+  current: z.enum(["dc", "ac"]).default("dc"),
+  /** Its fuse. */
+  amps: number({ above: 0, max: 100 }).default(2),
+});
+
 const setup = z.strictObject({
   id, name: words,
   power: z.enum(["on", "off"]),
+  /** Sources that stay off though the power is on. */
+  off: list(id, 10),
   mode: id.default("run"),
+  /** Keys held while one looks. */
+  press: list(id, 6),
+  /** Switches and selectors that are made. */
+  made: list(id, 20),
   openDoors: list(id, 10),
   apart: list(id, 10),
+  /** Parts whose leads are lifted. */
+  lifted: list(id, 10),
+  /** Points joined by a wire. */
+  jumpers: list(z.tuple([id, id]), 6),
+  /** Loads fed from a fused bench supply, the board bypassed. */
+  feeds: list(feed, 4),
+  /** Parts replaced by known good ones. */
+  good: list(id, 10),
+  /** Loads replaced by lamps. */
+  lamps: list(id, 10),
+  /** Places where a magnet is held. */
+  magnets: list(id, 10),
   /** Degrees Celsius where it differs from the room. */
   places: z.record(id, temperature).default({}),
+  /** How far a place is filled, pressed or turned, 0 to 1. */
+  levels: z.record(id, number({ min: 0, max: 1 })).default({}),
+  /** When to look, seconds after the setup was brought about. */
+  seconds: number({ min: 0.1, max: 864000 }).optional(),
   /** To bring about, beyond plug and power: a key sequence, a sensor in ice. */
   minutes: minutes.default(0),
   how: words,
@@ -70,6 +100,25 @@ const setup = z.strictObject({
 
 const functionName = z.enum(["dcv", "acv", "lowz", "ohms", "continuity", "clamp", "look"]);
 const test = z.strictObject({ setup: id, function: functionName, red: id, black: id.optional() });
+
+const share = number({ min: 0, max: 1 });
+const drawing = z.strictObject({
+  /** A photo, as a data address; without one the outlines are the drawing. */
+  image: z.string().max(400_000).regex(/^data:image\/(png|jpeg|webp);base64,[A-Za-z0-9+/=]+$/, "must be a png, jpeg or webp image as a data address").optional(),
+  /** Width over height. */
+  ratio: number({ min: 0.2, max: 5 }).default(1.5),
+  /** Points of the machine, at shares of width and height. */
+  pins: z.record(id, z.tuple([share, share])),
+  outlines: list(z.strictObject({ words, at: z.tuple([share, share, share, share]) }), 40),
+});
+
+const setting = z.strictObject({
+  id, name: words,
+  /** How it is reached: coded switches, a cut resistor, a menu. */
+  where: words,
+  values: z.array(z.strictObject({ value: z.string().min(1).max(40), words })).min(1).max(60),
+  factory: z.string().max(40).optional(),
+});
 
 const piece = z.strictObject({
   id, name: words,
@@ -79,6 +128,9 @@ const piece = z.strictObject({
   /** Of the spare, in the shop's money. */
   price: number({ min: 0, max: 1e6 }),
   board: yesNo.default(false),
+  /** The number printed on it, by which it is searched and ordered. */
+  number: words.optional(),
+  drawing: drawing.optional(),
   /** What must have been seen before this piece is blamed; `shows` says whether the reading must fit. */
   proofs: list(z.strictObject({ of: z.enum(["feed", "ground", "request", "output", "load"]), words, any: z.array(test).min(1).max(6), shows: z.enum(["good", "bad"]) }), 12),
 });
@@ -103,6 +155,7 @@ export const machineFileSchema = z.strictObject({
   cautions: list(words, 20),
   doors: list(z.strictObject({ id, name: words }), 10),
   panels: list(panelCover, 40),
+  settings: list(setting, 60),
   pieces: z.array(piece).min(1).max(100),
   parts: z.array(part).min(1).max(400),
   wires: list(wire),

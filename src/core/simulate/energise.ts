@@ -1,9 +1,10 @@
 import { AcSolver } from "../circuit/ac";
 import { DcSolver } from "../circuit/dc";
-import type { Machine } from "../machine/compile";
+import { LAMP_DARK, LAMP_LIT, type Machine } from "../machine/compile";
 import type { Fault } from "../machine/fault";
-import type { Conditions, Instance, Stamp, View } from "../machine/parts/kind";
+import { OPEN, type Conditions, type Face, type Instance, type Stamp, type View } from "../machine/parts/kind";
 import type { SetupEntry } from "../machine/schema";
+import { stagesOf, type Stage } from "./conditions";
 import type { Values } from "./values";
 
 /** The circuit in one combination of discrete states. */
@@ -31,27 +32,25 @@ export class NoOperatingPoint extends Error {
 }
 
 /** What a part is about to do, and when (seconds since the setup began). */
-type Due = { readonly state: number; readonly at: number } | null;
+interface Due {
+  readonly state: number | string;
+  readonly at: number;
+}
 
 const MOST_CHANGES = 300;
+/** What happened within this time before the look is what the eye and the meter still follow, seconds. */
+const WATCHED = 2.5;
+const NOTHING_DUE: readonly Due[] = [];
+/** Seconds within which changes of one part count as one moment. */
+const SAME_MOMENT = 1e-9;
+/** Ohms below which the scan of a keypad takes two lines as joined. */
+const KEY_OHMS = 2000;
 const MOST_PASSES = 400;
+const LAMP_WATTS = 40;
 /** Relative change of a source below which the analog part is at rest: a hundredth of what any meter resolves. */
 const REST = 1e-5;
 /** Siemens above which an element joins stiffly, see `joinedStiffly`. */
 const STIFF = 1e-3;
-
-/** What surrounds the machine in a setup, for one specimen. */
-export function conditionsOf(machine: Machine, setup: SetupEntry, values: Values): Conditions {
-  return {
-    powered: setup.power === "on",
-    supplyVolts: values.supplyVolts,
-    hertz: machine.file.supply.hertz,
-    mode: setup.mode,
-    openDoors: new Set(setup.openDoors),
-    apart: new Set(setup.apart),
-    temperature: (place) => setup.places[place] ?? values.ambient,
-  };
-}
 
 /**
  * Solves one machine again and again; keeps the work space, so make one a machine and a thread.
@@ -85,6 +84,8 @@ export class Simulator {
   private readonly stiffDc: { fresh: boolean; readonly group: Int32Array };
   private readonly stiffAc: { fresh: boolean; readonly group: Int32Array };
   private loaded: Phase | null = null;
+  private states: Int32Array = new Int32Array(0);
+  private instances: readonly Instance<unknown>[] = [];
   private element0 = 0;
   private partIndex = 0;
 
@@ -104,61 +105,101 @@ export class Simulator {
       [array(nodes), array(nodes), array(nodes), array(nodes), array(nodes)];
   }
 
-  /** Brings the machine into a setup with the given faults and lets it settle. Throws `NoOperatingPoint`. */
-  energise(setup: SetupEntry, faults: readonly Fault[], values: Values): State {
+  /**
+   * Brings the machine into a setup with the given faults and lets it settle, from rest or from the state `before`
+   * (blown fuses, tripped cut-offs and modes are carried on). Throws `NoOperatingPoint`.
+   */
+  energise(setup: SetupEntry, faults: readonly Fault[], values: Values, before?: State): State {
     const { machine } = this;
-    const conditions = conditionsOf(machine, setup, values);
-    this.powered = conditions.powered;
-    const instances: Instance<unknown>[] = machine.parts.map((part, i) => ({ fields: part.fields, values: values.of[i]!, mode: null, severity: 1, conditions }));
+    const stages = stagesOf(machine, setup, values);
+    const faulty = new Map<number, { mode: string; severity: number }>();
     for (const fault of faults) {
       const part = machine.partById.get(fault.part);
       const mode = part?.modes.find((m) => m.id === fault.mode);
       if (!part || !mode) throw new RangeError(`${machine.file.id} has no fault ${fault.part}:${fault.mode}`);
-      instances[part.index] = { ...instances[part.index]!, mode: mode.id, severity: values.severity(part, mode) };
+      if (!setup.good.includes(part.id)) faulty.set(part.index, { mode: mode.id, severity: values.severity(part, mode) });
     }
+    const heated = new Map<string, number>();
+    for (const [index, { mode }] of faulty) {
+      const part = machine.parts[index]!;
+      const heat = part.kind.heats?.(part.fields, mode);
+      if (heat && setup.power === "on") heated.set(heat.place, heat.celsius);
+    }
+    const heatedIn = (conditions: Conditions): Conditions => (heated.size === 0 ? conditions : { ...conditions, temperature: (place) => heated.get(place) ?? conditions.temperature(place) });
+    const instancesIn = (surrounding: Conditions, conditions = heatedIn(surrounding)): Instance<unknown>[] => machine.parts.map((part, i) => ({
+      id: part.id, fields: part.fields, values: values.of[i]!, mode: faulty.get(i)?.mode ?? null, severity: faulty.get(i)?.severity ?? 1, conditions,
+    }));
 
-    const states = Int32Array.from(machine.parts, (part, i) => part.kind.start?.(instances[i]!) ?? 0);
-    const memory = new Float64Array(machine.memorySize);
-    const history: { key: string; phase: Phase }[] = [];
+    const last = before?.phases[before.phases.length - 1];
+    let instances = instancesIn(stages[0]!.conditions);
+    const states = last ? last.states.slice() : Int32Array.from(machine.parts, (part, i) => part.kind.start?.(instances[i]!) ?? 0);
+    const memory = last ? last.memory.slice() : new Float64Array(machine.memorySize);
     const name = () => (faults.length ? faults.map((f) => `${f.part}:${f.mode}`).join(" and ") : "no fault");
-
-    const due: Due[] = machine.parts.map(() => null);
-    let now = 0;
-
-    for (let change = 0; change < MOST_CHANGES; change++) {
-      if (!this.converge(instances, states, memory)) throw new NoOperatingPoint(machine.file.id, setup.id, name());
-      const soonest = this.soonestChange(instances, states, due, now);
-      const phase: Phase = { states: states.slice(), memory: memory.slice(), seconds: soonest ? soonest.at - now : Infinity };
-      if (!soonest) {
-        this.loaded = phase;
-        return { phases: [phase], settled: true, instances };
+    for (const stage of stages) {
+      if (stage !== stages[0]) instances = instancesIn(stage.conditions);
+      this.powered = stage.conditions.powered;
+      const result = this.live(instances, states, memory, stage, () => { throw new NoOperatingPoint(machine.file.id, setup.id, name()); });
+      if (stage === stages[stages.length - 1]) {
+        this.loaded = result.settled ? result.phases[0]! : null;
+        return { ...result, instances };
       }
-      const key = `${states.join()};${due.map((d) => (d ? `${d.state}@${Math.round((d.at - now) * 1000)}` : "")).join()}`;
-      const before = history.findIndex((h) => h.key === key);
-      if (before >= 0) return { phases: history.slice(before).map((h) => h.phase), settled: false, instances };
-      history.push({ key, phase });
-      states[soonest.part] = soonest.state;
-      due[soonest.part] = null;
+    }
+    throw new RangeError(`setup ${setup.id} has no stage`);
+  }
+
+  /** Lives through one stage: change by change until nothing more is due, the time is up, or it goes round. `states` and `memory` are carried on. */
+  private live(instances: readonly Instance<unknown>[], states: Int32Array, memory: Float64Array, stage: Stage, lost: () => never): { phases: readonly Phase[]; settled: boolean } {
+    const due: (readonly Due[])[] = this.machine.parts.map(() => NOTHING_DUE);
+    const history: { key: string; at: number; phase: Phase }[] = [];
+    let now = 0;
+    for (let change = 0; change < MOST_CHANGES; change++) {
+      if (!this.converge(instances, states, memory)) lost();
+      const soonest = this.soonestChange(instances, states, due, now);
+      const over = !soonest || soonest.at > stage.seconds;
+      const phase: Phase = { states: states.slice(), memory: memory.slice(), seconds: soonest ? soonest.at - now : Infinity };
+      if (over) {
+        const recent = history.filter((h) => h.at + h.phase.seconds > stage.seconds - WATCHED).map((h) => h.phase);
+        // What still changes while one looks has not settled; what merely waits for something later has.
+        const rests = !soonest || recent.length < 2;
+        return rests ? { phases: [{ ...phase, seconds: Infinity }], settled: true } : { phases: [...recent, phase], settled: false };
+      }
+      if (stage.isLast) {
+        const key = `${states.join()};${due.map((list) => list.map((d) => `${d.state}@${Math.round((d.at - now) * 1000)}`).join("+")).join()}`;
+        const before = history.findIndex((h) => h.key === key);
+        if (before >= 0) return { phases: history.slice(before).map((h) => h.phase), settled: false };
+        history.push({ key, at: now, phase });
+      }
+      this.fire(instances, states, due, soonest);
       now = soonest.at;
     }
     // It never rests and its rhythms do not meet: the later half of what was seen stands for it.
-    return { phases: history.slice(history.length / 2).map((h) => h.phase), settled: false, instances };
+    return { phases: history.slice(history.length / 2).map((h) => h.phase), settled: false };
   }
 
   /** Renews what every part is about to do (a wish that persists keeps its moment) and finds the next to happen. */
-  private soonestChange(instances: readonly Instance<unknown>[], states: Int32Array, due: Due[], now: number): { part: number; state: number; at: number } | null {
-    let soonest: { part: number; state: number; at: number } | null = null;
+  private soonestChange(instances: readonly Instance<unknown>[], states: Int32Array, due: (readonly Due[])[], now: number): { part: number; at: number } | null {
+    let soonest: { part: number; at: number } | null = null;
     for (const part of this.machine.parts) {
       if (!part.kind.next) continue;
       this.turn(part.index);
-      const change = part.kind.next(instances[part.index]!, this.view, states[part.index]!);
+      const wished = part.kind.next(instances[part.index]!, this.view, states[part.index]!);
+      const changes = wished === null ? [] : Array.isArray(wished) ? wished : [wished];
+      if (changes.length === 0) { due[part.index] = NOTHING_DUE; continue; }
       const pending = due[part.index]!;
-      if (!change) due[part.index] = null;
-      else if (!pending || pending.state !== change.state) due[part.index] = { state: change.state, at: now + change.delay };
-      const next = due[part.index];
-      if (next && (!soonest || next.at < soonest.at)) soonest = { part: part.index, state: next.state, at: next.at };
+      const renewed = changes.map((change) => pending.find((d) => d.state === change.state) ?? { state: change.state, at: now + change.delay });
+      due[part.index] = renewed;
+      for (const d of renewed) if (!soonest || d.at < soonest.at) soonest = { part: part.index, at: d.at };
     }
     return soonest;
+  }
+
+  /** Makes the changes of one part that come due at this moment. */
+  private fire(instances: readonly Instance<unknown>[], states: Int32Array, due: (readonly Due[])[], { part, at }: { part: number; at: number }): void {
+    const ripe = due[part]!.filter((d) => d.at <= at + SAME_MOMENT);
+    due[part] = due[part]!.filter((d) => d.at > at + SAME_MOMENT);
+    const { kind } = this.machine.parts[part]!;
+    this.turn(part);
+    states[part] = kind.fire ? kind.fire(instances[part]!, this.view, states[part]!, ripe.map((d) => String(d.state))) : (ripe[0]!.state as number);
   }
 
   /** Iterates stamps and solves until no analog memory moves. False if it never rests. */
@@ -194,8 +235,17 @@ export class Simulator {
   private stampAll(instances: readonly Instance<unknown>[], states: Int32Array, memory: Float64Array): void {
     this.e.fill(0);
     this.eAc.fill(0);
+    this.states = states;
+    this.instances = instances;
     for (const part of this.machine.parts) {
       this.turn(part.index);
+      const { lifted, lamps } = instances[part.index]!.conditions;
+      if (lifted.has(part.id) || lamps.has(part.id)) {
+        // A lead that is lifted opens the part; a lamp in its stead is a load of 40 watts at the machine's own voltage.
+        for (let i = 0; i < part.elementCount; i++) this.stamp.conduct(i, OPEN);
+        if (lamps.has(part.id)) this.stamp.conduct(0, LAMP_WATTS / this.machine.file.supply.volts ** 2);
+        continue;
+      }
       part.kind.stamp(instances[part.index]!, this.stamp, states[part.index]!, memory.subarray(part.firstMemory, part.firstMemory + (part.kind.memory ?? 0)));
     }
   }
@@ -314,6 +364,12 @@ export class Simulator {
     const part = this.machine.parts[partIndex]!;
     if (!part.kind.look) throw new RangeError(`${part.id} is nothing one can see`);
     this.turn(partIndex);
+    this.states = phase.states;
+    this.instances = state.instances;
+    if (state.instances[partIndex]!.conditions.lamps.has(part.id)) {
+      const { acRe, acIm } = this.openVolts(this.machine.ends[2 * part.firstElement]!, this.machine.ends[2 * part.firstElement + 1]!);
+      return Math.hypot(acRe, acIm) > this.machine.file.supply.volts / 3 ? LAMP_LIT : LAMP_DARK;
+    }
     return part.kind.look(state.instances[partIndex]!, this.view, phase.states[partIndex]!);
   }
 
@@ -345,6 +401,20 @@ export class Simulator {
     },
     current: (element) => this.elementCurrent(this.element0 + element).dc,
     acCurrent: (element) => this.elementCurrent(this.element0 + element).ac,
+    joined: (a, b) => this.seenOhms(this.terminal(a), this.terminal(b)) < KEY_OHMS,
+    face: (id): Face | null => {
+      const other = this.machine.partById.get(id);
+      return other?.kind.face?.(this.instances[other.index]!, this.states[other.index]!) ?? null;
+    },
+    seen: (id): string => {
+      const other = this.machine.partById.get(id);
+      if (!other?.kind.look) return "";
+      const turned = this.partIndex;
+      this.turn(other.index);
+      const label = other.kind.look(this.instances[other.index]!, this.view, this.states[other.index]!);
+      this.turn(turned);
+      return label;
+    },
   };
 }
 

@@ -1,13 +1,11 @@
 import { loadedShare, loadedShareAc, type Meter } from "../circuit/meter";
+import { FLICKERS } from "../machine/parts/kind";
 import type { Shown } from "../quantity/read";
 import type { Phase, Simulator, State } from "./energise";
 import type { Test } from "./test";
 
 /** Volts below which there is nothing to be loaded. */
 const NOTHING = 1e-6;
-
-/** What a person sees when a part keeps changing its mind. */
-export const FLICKERS = "flickers";
 
 /**
  * What `meter` shows (or the eye sees) when each of `tests` is made on a machine in `state`; without noise. The

@@ -4,7 +4,7 @@ import { useEffect, useRef, useState, type FormEvent } from "react";
 import Button from "react-bootstrap/Button";
 import Form from "react-bootstrap/Form";
 import { useHotkeys } from "react-hotkeys-hook";
-import { FLICKERS } from "../../core/simulate/observe";
+import { FLICKERS } from "../../core/machine/parts/kind";
 import { labelWords, type Laid } from "../../core/isolate/proposal";
 import type { Machine } from "../../core/machine/compile";
 import { readShown, type Asked, type Shown } from "../../core/quantity/read";
@@ -82,7 +82,7 @@ function Typed({ job, laid, busy, onRecord }: Props) {
 
 function Labels({ machine, laid, busy, onRecord }: Props) {
   const part = machine.partById.get(laid.test.red)!;
-  const known = part.kind.observable?.(part.fields).labels ?? [];
+  const known = part.labels ?? [];
   const labels = known.includes(FLICKERS) ? known : [...known, FLICKERS];
   const record = (label: string) => { if (!busy) void onRecord(label, { kind: "label", label }); };
   const first = useRef<HTMLButtonElement>(null);

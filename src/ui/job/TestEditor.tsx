@@ -25,7 +25,7 @@ export function TestEditor({ machine, test, setup, onChange }: { machine: Machin
     </Form.Group>
   );
   const pointOptions = points.map((p) => [p.id, [p.name, p.signal, p.where].filter(Boolean).join(", ")] as const);
-  const redOptions = now.function === "look" ? machine.parts.filter((p) => p.kind.observable).map((p) => [p.id, p.name] as const)
+  const redOptions = now.function === "look" ? machine.parts.filter((p) => p.labels).map((p) => [p.id, p.name] as const)
     : now.function === "clamp" ? [...machine.clamps.values()].map((c) => [c.id, c.name] as const) : pointOptions;
   return (
     <fieldset className="editor">
@@ -40,7 +40,7 @@ export function TestEditor({ machine, test, setup, onChange }: { machine: Machin
 
 /** Keeps the leads when the function changes, as far as they make sense for it. */
 function fitting(machine: Machine, setup: string, fn: MeterFunction, red: string, black: string | undefined): Test {
-  if (fn === "look") return makeTest(setup, fn, machine.partById.get(red)?.kind.observable ? red : machine.parts.find((p) => p.kind.observable)!.id);
+  if (fn === "look") return makeTest(setup, fn, machine.partById.get(red)?.labels ? red : machine.parts.find((p) => p.labels)!.id);
   if (fn === "clamp") return makeTest(setup, fn, machine.clamps.has(red) ? red : [...machine.clamps.keys()][0]!);
   const points = [...machine.points.keys()];
   const redPoint = machine.points.has(red) ? red : points[0]!;

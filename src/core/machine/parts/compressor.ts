@@ -14,6 +14,7 @@ export const compressor = definePart({
     restMinutes: number({ min: 0, max: 60 }),
   }),
   terminals: () => ["line", "neutral", "case"],
+  load: true,
   galvanic: () => [["line", "neutral"]],
   elements: () => [["line", "neutral"], ["neutral", "case"]],
   parameters: (f) => [{ name: "winding ohms", nominal: f.windingOhms, tolerance: 0.1 }, { name: "run amps", nominal: f.runAmps, tolerance: 0.15 }],
@@ -37,6 +38,7 @@ export const compressor = definePart({
     if (view.ac("line", "neutral") < 0.75 * fields.volts || mode === "open") return "silent";
     return mode === "locked" ? "hums" : "runs";
   },
+  signs: () => [{ id: "hot", words: "too hot to touch, clicks off", given: { locked: 0.6, "to-case": 0.2 }, otherwise: 0.05 }],
   cautions: ["Let a compressor rest before it is started again, whatever the test mode allows.", "Sealed refrigerant system: leave it closed; it is work for a licensed person."],
   alone: "Dead, leads off: ohms of the windings, then each to the case.",
 });

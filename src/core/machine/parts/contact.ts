@@ -19,6 +19,11 @@ export const contact = definePart({
     if (mode === "open" || conditions.apart.has(fields.connector)) stamp.conduct(0, OPEN);
     else stamp.conduct(0, 1 / (mode === "resistive" ? severity : values[0]!));
   },
+  signs: () => [
+    { id: "corrosion", words: "green or black contact", given: { open: 0.4, resistive: 0.6 }, otherwise: 0.04 },
+    { id: "half-seated", words: "plug loose or half seated", given: { open: 0.4, resistive: 0.15 }, otherwise: 0.02 },
+    { id: "scorched", words: "housing browned by heat", given: { resistive: 0.3, open: 0.1 }, otherwise: 0.01 },
+  ],
   cautions: ["Pull plugs by the housing, never by the wires, and only with the machine unplugged."],
   alone: "Unplugged: ohms across the mated contact while the wire is moved; look for green, black or spread metal.",
 });

@@ -15,6 +15,7 @@ export const cord = definePart({
   stamp({ mode, values }, stamp) {
     CORES.forEach((core, i) => stamp.conduct(i, mode === `${core}-open` ? OPEN : 1 / values[0]!));
   },
+  signs: () => [{ id: "kinked", words: "cord kinked, crushed or hot", given: Object.fromEntries(CORES.map((c) => [`${c}-open`, 0.4])), otherwise: 0.03 }],
   cautions: ["Pull the plug and keep it in sight while you work on the cord."],
   alone: "Unplugged, ohms from each pin to the far end of its core while you bend the cord.",
 });

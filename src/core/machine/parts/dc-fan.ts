@@ -7,6 +7,7 @@ export const dcFan = definePart({
   kind: "dc fan",
   fields: z.object({ volts: number({ above: 0, max: 60 }), amps: number({ above: 0, max: 20 }) }),
   terminals: () => ["plus", "minus"],
+  load: true,
   galvanic: () => [["plus", "minus"]],
   elements: () => [["plus", "minus"]],
   parameters: (f) => [{ name: "run ohms", nominal: f.volts / f.amps, tolerance: 0.15 }],
@@ -19,6 +20,7 @@ export const dcFan = definePart({
   },
   observable: () => ({ what: "fan", labels: ["runs", "silent"] }),
   look: ({ fields, mode }, view) => (mode === null && view.dc("plus", "minus") > 0.6 * fields.volts ? "runs" : "silent"),
+  signs: () => [{ id: "stiff", words: "blades turn stiffly by hand", given: { seized: 0.9 }, otherwise: 0.03 }],
   cautions: ["Fingers and sleeves clear of the blades: it starts by itself."],
   alone: "Unplugged from the board, fed with its own voltage from a fused bench supply.",
 });

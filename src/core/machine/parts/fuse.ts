@@ -7,6 +7,7 @@ export const fuse = definePart({
   kind: "fuse",
   fields: z.object({ amps: number({ above: 0, max: 1000 }) }),
   terminals: () => ["a", "b"],
+  protective: true,
   galvanic: () => [["a", "b"]],
   elements: () => [["a", "b"]],
   parameters: () => [{ name: "ohms", nominal: 0.04, tolerance: 0.5 }],
@@ -17,6 +18,7 @@ export const fuse = definePart({
     const amps = Math.max(Math.abs(view.current(0)), view.acCurrent(0));
     return state === 0 && amps > 3 * fields.amps ? { state: 1, delay: 0.05 } : null;
   },
+  signs: () => [{ id: "black-glass", words: "glass blackened or wire gone", given: { blown: 0.6 }, otherwise: 0.005 }],
   cautions: ["A fuse that blew has a reason. Prove what is behind it before a new one goes in, and only the same type and rating."],
   alone: "Dead and out of its holder: ohms, near zero.",
 });

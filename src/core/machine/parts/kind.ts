@@ -22,19 +22,37 @@ export interface FailureMode {
   readonly protective?: boolean;
 }
 
-/** What surrounds the machine in one setup; see `simulate/setup`. */
+/** What surrounds the machine in one setup; see `simulate/conditions`. */
 export interface Conditions {
+  /** Whether any source is on. */
   readonly powered: boolean;
+  /** Whether the source of this part id is on. */
+  isOn(source: string): boolean;
+  /** Volts of the mains the machine is made for, as they are now, rms. */
   readonly supplyVolts: number;
   readonly hertz: number;
-  /** Service mode the machine is in; "run" is the everyday one. */
+  /** Service mode the machine is asked to be in; "run" is the everyday one. A control program with modes of its own is brought there by its gestures. */
   readonly mode: string;
+  /** Keys held down. */
+  readonly pressed: ReadonlySet<string>;
+  /** Switches and selectors worked by hand that are made. */
+  readonly made: ReadonlySet<string>;
   /** Doors that stand open. */
   readonly openDoors: ReadonlySet<string>;
   /** Connectors pulled apart. */
   readonly apart: ReadonlySet<string>;
+  /** Places at which a magnet is held. */
+  readonly magnets: ReadonlySet<string>;
+  /** Parts whose leads are lifted. */
+  readonly lifted: ReadonlySet<string>;
+  /** Loads replaced by a lamp of the same voltage. */
+  readonly lamps: ReadonlySet<string>;
+  /** Jumpers and bench feeds of this setup, by the id of the part that stands for each. */
+  readonly rigged: ReadonlySet<string>;
   /** Degrees Celsius at a named place. */
   temperature(place: string): number;
+  /** Share (0..1) to which a place is filled, pressed or turned: water, pressure, a knob. */
+  level(place: string): number;
 }
 
 /** A number of the part that varies from piece to piece: uniformly within +-`tolerance` (a share of nominal). */
@@ -46,6 +64,8 @@ export interface Parameter {
 
 /** One part in one simulation: its fields, its drawn values, its fault if it has one. */
 export interface Instance<F> {
+  /** The part's own id. */
+  readonly id: string;
   readonly fields: F;
   /** Values of `parameters(fields)`, in order. */
   readonly values: readonly number[];
@@ -77,11 +97,24 @@ export interface View {
   current(element: number): number;
   /** Alternating current through an element, amperes rms. */
   acCurrent(element: number): number;
+  /** Whether less than 2 kohm join two terminals, as the scan of a keypad finds out; the sources at rest. */
+  joined(a: string, b: string): boolean;
+  /** What another part (a controller) has to show; null while it shows nothing. */
+  face(part: string): Face | null;
+  /** The label under which another part is seen; empty for one that shows nothing. */
+  seen(part: string): string;
 }
 
-/** A discrete change that a part is about to make. */
+/** What a control program shows: the text of its display, and how each of its lamps goes. */
+export interface Face {
+  readonly display: string;
+  readonly lamps: Readonly<Record<string, string>>;
+}
+
+/** A discrete change that a part is about to make. A part may wait for several at once, each under a key. */
 export interface Change {
-  readonly state: number;
+  /** The state it will be in, or a key that `fire` turns into one. */
+  readonly state: number | string;
   /** Seconds until it happens; the soonest happens first. */
   readonly delay: number;
 }
@@ -90,6 +123,16 @@ export interface Change {
 export interface Observable {
   readonly what: string;
   readonly labels: readonly string[];
+}
+
+/** Something seen, heard or smelt of a part without a meter, with how likely it is under each failure mode. */
+export interface Sign {
+  readonly id: string;
+  readonly words: string;
+  /** Chance that it is there, by failure mode; from memory. */
+  readonly given: Readonly<Partial<Record<string, number>>>;
+  /** Chance that it is there though this part is sound. */
+  readonly otherwise: number;
 }
 
 /**
@@ -103,13 +146,23 @@ export interface PartKind<F> {
   terminals(fields: F): readonly string[];
   /** Terminals that are galvanically one inside the part, open or closed; what is not joined here is isolated. */
   galvanic(fields: F): readonly (readonly string[])[];
+  /** A source of energy of its own, to be switched off before the machine is dead. */
+  readonly source?: boolean;
+  /** Has a coil, winding or element a lamp can stand in for on the bench. */
+  readonly load?: boolean;
+  /** Opens to protect: never bridged while energised, never renewed before what opened it is found. */
+  readonly protective?: boolean;
   /** Terminals at which the part brings energy in, and of what sort; see `domain`. */
   energises?(fields: F): readonly (readonly [string, Energy])[];
   /** Contradictions inside the fields that a schema cannot express, each a sentence. */
   contradictions?(fields: F): readonly string[];
+  /** Terminals that carry direct voltage in a machine on the mains, or alternating in a low-voltage one. */
+  carries?(fields: F): { readonly direct?: readonly string[]; readonly alternating?: readonly string[] };
   elements(fields: F): readonly (readonly [string, string])[];
   parameters(fields: F): readonly Parameter[];
   modes(fields: F): readonly FailureMode[];
+  /** A failure that heats a place of a powered machine, and to how many degrees Celsius. */
+  heats?(fields: F, mode: string): { readonly place: string; readonly celsius: number } | null;
   /** Discrete state at the moment the conditions begin. */
   start?(instance: Instance<F>): number;
   stamp(instance: Instance<F>, stamp: Stamp, state: number, memory: Float64Array): void;
@@ -117,16 +170,31 @@ export interface PartKind<F> {
   readonly memory?: number;
   /** Renews the analog memory from the solved circuit. */
   follow?(instance: Instance<F>, view: View, state: number, memory: Float64Array): void;
-  /** The change the part wants to make now, or null. */
-  next?(instance: Instance<F>, view: View, state: number): Change | null;
-  observable?(fields: F): Observable;
+  /** The change the part wants to make now, or several it waits for, or null. */
+  next?(instance: Instance<F>, view: View, state: number): Change | readonly Change[] | null;
+  /** The state after the changes of these keys have come due together; for kinds whose changes have keys. */
+  fire?(instance: Instance<F>, view: View, state: number, keys: readonly string[]): number;
+  /** What a control program shows in a state; null when it is dead. */
+  face?(instance: Instance<F>, state: number): Face | null;
+  /** Every text its display can show and every way its lamps can go. */
+  faces?(fields: F): { readonly display: readonly string[]; readonly lamps: Readonly<Record<string, readonly string[]>> };
+  /** `facesOf` gives what a controller of the machine can show. */
+  observable?(fields: F, facesOf?: FacesOf): Observable;
   /** The label that `observable` would have. */
   look?(instance: Instance<F>, view: View, state: number): string;
+  /** What can be seen of its failures. */
+  signs?(fields: F): readonly Sign[];
   /** Usual cautions, said at the step where the part is touched. */
   readonly cautions?: readonly string[];
   /** How the part is tested by itself. */
   readonly alone?: string;
 }
+
+/** What the controller of an id can show. */
+export type FacesOf = (part: string) => { readonly display: readonly string[]; readonly lamps: Readonly<Record<string, readonly string[]>> } | undefined;
+
+/** What the simulation reports of a thing whose state keeps changing. */
+export const FLICKERS = "flickers";
 
 /** Keeps the field type inside the kind and lets the index hold all kinds together. */
 export function definePart<F>(kind: PartKind<F>): PartKind<F> {

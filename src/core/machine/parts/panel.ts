@@ -1,13 +1,11 @@
 import { z } from "zod";
-import { number } from "../scalar";
-import { definePart, OPEN, VAGUE_OHMS } from "./kind";
+import { id, number } from "../scalar";
+import { definePart, FLICKERS, OPEN, VAGUE_OHMS } from "./kind";
 
 const DARK = 0;
 const NO_LINK = 1;
 const LIT = 2;
 const LABELS = ["dark", "dashes", "lit"] as const;
-/** What the simulation reports when the display's state keeps changing. */
-const FLICKERS = "flickers";
 
 /** A board with a display, fed and spoken to over a harness. Without the link it shows dashes, without its rail nothing. */
 export const panel = definePart({
@@ -19,6 +17,8 @@ export const panel = definePart({
     /** What an ohmmeter sees of it, below the voltage at which its chips conduct. */
     deadOhms: number({ above: 0.1, max: 1e7 }),
     linkVolts: number({ above: 0, max: 60 }),
+    /** The controller whose display it is; none: lit is all that is known. */
+    shows: id.optional(),
   }),
   terminals: () => ["plus", "return", "link"],
   galvanic: () => [["plus", "return", "link"]],
@@ -47,8 +47,12 @@ export const panel = definePart({
     const wanted = linked ? LIT : NO_LINK;
     return wanted === state ? null : { state: wanted, delay: 0.4 };
   },
-  observable: () => ({ what: "display", labels: [...LABELS, FLICKERS] }),
-  look: (_instance, _view, state) => LABELS[state]!,
+  observable: (f, facesOf) => ({ what: "display", labels: f.shows ? [...new Set(["dark", "dashes", ...(facesOf?.(f.shows)?.display ?? []), FLICKERS])] : [...LABELS, FLICKERS] }),
+  look({ fields }, view, state) {
+    if (state !== LIT || !fields.shows) return LABELS[state]!;
+    return view.face(fields.shows)?.display ?? "dashes";
+  },
+  signs: () => [{ id: "damp", words: "water behind the panel", given: { dead: 0.2, shorted: 0.4 }, otherwise: 0.03 }],
   cautions: ["Touch the door's bare metal before the panel board: static kills it."],
   alone: "Its rail at its own plug, under load, and the link beside it.",
 });

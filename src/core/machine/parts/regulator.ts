@@ -11,6 +11,7 @@ export const regulator = definePart({
   fields: z.object({ volts: number({ above: 0, max: 48 }), dropoutVolts: number({ min: 0, max: 5 }) }),
   terminals: () => ["in", "out", "return"],
   galvanic: () => [["in", "out", "return"]],
+  carries: () => ({ direct: ["in", "out"] }),
   elements: () => [["in", "return"], ["out", "return"], ["in", "out"]],
   parameters: (f) => [{ name: "volts", nominal: f.volts, tolerance: 0.03 }, { name: "idle ohms", nominal: 2e4, tolerance: VAGUE_OHMS }],
   modes: () => [
@@ -31,5 +32,6 @@ export const regulator = definePart({
     // A linear regulator draws from its input what it gives at its output.
     memory[LOAD] = memory[OUT] > 0.5 && volts > 1 ? Math.max(0, -view.current(1)) / volts : 0;
   },
+  signs: () => [{ id: "hot", words: "too hot to touch", given: { passes: 0.3, dead: 0.2 }, otherwise: 0.03 }],
   alone: "Input and output volts against its own return.",
 });

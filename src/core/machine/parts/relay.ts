@@ -28,5 +28,9 @@ export const relay = definePart({
     if (state === 1 && volts < 0.2 * fields.coilVolts) return { state: 0, delay: 0.005 };
     return null;
   },
+  signs: () => [
+    { id: "burnt-joint", words: "burnt or cracked joint under the relay", given: { "contact-open": 0.35, welded: 0.15 }, otherwise: 0.02 },
+    { id: "no-click", words: "no click", given: { "coil-open": 0.9, welded: 0.7 }, otherwise: 0.05 },
+  ],
   alone: "Coil ohms; contact open at rest, closed with the coil fed.",
 });

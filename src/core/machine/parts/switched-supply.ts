@@ -5,6 +5,8 @@ import { definePart, OPEN, VAGUE_OHMS } from "./kind";
 const OFF = 0;
 const ON = 1;
 const OVERLOADED = 2;
+/** How far the output runs up before the supply trips when it no longer hears its feedback, from memory. */
+const OVERSHOOT = 1.35;
 const BULK = 0; // memory: bulk volts
 const LOAD = 1; // memory: input conductance
 
@@ -25,6 +27,7 @@ export const switchedSupply = definePart({
   }),
   terminals: () => ["line", "neutral", "bulk-plus", "bulk-minus", "out", "return"],
   galvanic: () => [["line", "neutral", "bulk-plus", "bulk-minus"], ["out", "return"]],
+  carries: () => ({ direct: ["bulk-plus", "bulk-minus"] }),
   energises: () => [["out", "isolated low voltage"]],
   elements: () => [
     ["line", "neutral"], ["bulk-plus", "bulk-minus"], ["bulk-minus", "neutral"], ["out", "return"], ["return", "bulk-minus"], ["bulk-minus", "line"],
@@ -37,10 +40,13 @@ export const switchedSupply = definePart({
     { name: "idle output ohms", nominal: 2.2e4, tolerance: VAGUE_OHMS },
   ],
   modes: () => [
-    { id: "dead", words: "does not start", odds: 3, source: "from memory" },
+    { id: "dead", words: "does not start (switch or start circuit)", odds: 3, source: "from memory" },
     { id: "no-bulk", words: "no bulk voltage (inrush resistor or bridge open)", odds: 1.5, source: "from memory" },
-    { id: "input-short", words: "shorted on its line side", odds: 1.5, source: "from memory" },
-    { id: "sagging", words: "sags under load", odds: 2, source: "from memory", severity: [8, 60] },
+    { id: "input-short", words: "shorted on its line side (varistor, bridge or switch)", odds: 1.5, source: "from memory" },
+    { id: "sagging", words: "sags under load (output filter dried out)", odds: 2, source: "from memory", severity: [8, 60] },
+    { id: "feedback-open", words: "ticks: feedback lost, its output overshoots and trips", odds: 0.8, source: "from memory" },
+    { id: "rectifier-short", words: "ticks: output rectifier shorted", odds: 0.8, source: "from memory" },
+    { id: "ripple", words: "gives ripple (bulk capacitor dried out)", odds: 1, source: "from memory" },
   ],
   memory: 2,
   start: () => OFF,
@@ -57,8 +63,11 @@ export const switchedSupply = definePart({
     // what the Y capacitor hands on to the floating side as phantom volts.
     for (const diode of [2, 5]) stamp.conduct(diode, mode === "no-bulk" || !conditions.powered ? 1 / 4e6 : 1 / 1e5);
     const on = state === ON;
-    stamp.conduct(3, on ? 1 / (mode === "sagging" ? severity : outputOhms) : 1 / values[4]!);
-    stamp.emf(3, on ? values[0]! : 0);
+    if (mode === "rectifier-short") stamp.conduct(3, 2);
+    else stamp.conduct(3, on ? 1 / (mode === "sagging" ? severity : outputOhms) : 1 / values[4]!);
+    stamp.emf(3, on && mode !== "rectifier-short" ? values[0]! * (mode === "feedback-open" ? OVERSHOOT : mode === "ripple" ? 0.92 : 1) : 0);
+    // A dried-out bulk capacitor lets the line's ripple through to the output.
+    stamp.acEmf(3, on && mode === "ripple" ? values[0]! * 0.12 : 0);
     stamp.dc(4, OPEN);
     stamp.ac(4, OPEN, 2 * Math.PI * conditions.hertz * fields.yFarads);
   },
@@ -75,10 +84,16 @@ export const switchedSupply = definePart({
   next({ fields, mode }, view, state) {
     const starved = view.dc("bulk-plus", "bulk-minus") < fields.startVolts * (state === ON ? 1.2 : Math.SQRT2) - 1.4;
     if (mode === "dead" || starved) return state === OFF ? null : { state: OFF, delay: 0.1 };
+    if (state === ON && (mode === "feedback-open" || mode === "rectifier-short")) return { state: OVERLOADED, delay: 0.15 };
     if (state === ON && -view.current(3) > fields.limitAmps) return { state: OVERLOADED, delay: 0.02 };
     if (state === OVERLOADED) return { state: ON, delay: 1 };
     return state === OFF ? { state: ON, delay: 0.3 } : null;
   },
+  signs: () => [
+    { id: "bulged", words: "bulged capacitor", given: { sagging: 0.6, ripple: 0.6, dead: 0.1 }, otherwise: 0.02 },
+    { id: "soot", words: "soot or a burst part on the line side", given: { "input-short": 0.7, "no-bulk": 0.3 }, otherwise: 0.01 },
+    { id: "ticks", words: "ticks about once a second", given: { "feedback-open": 0.7, "rectifier-short": 0.7 }, otherwise: 0.03 },
+  ],
   cautions: ["The bulk capacitor holds the rectified line after unplugging. Wait, then prove it below 60 V."],
   alone: "Fed from the line with its load unplugged: output volts between its own output and its own return.",
 });

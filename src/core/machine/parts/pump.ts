@@ -1,0 +1,28 @@
+import { z } from "zod";
+import { number } from "../scalar";
+import { definePart, OPEN } from "./kind";
+import { isFed, stampWinding } from "./load";
+
+/** A pump with its motor. */
+export const pump = definePart({
+  kind: "pump",
+  fields: z.object({ current: z.enum(["ac", "dc"]), volts: number({ above: 0, max: 300 }), amps: number({ above: 0, max: 20 }), ohms: number({ above: 0, max: 1e4 }) }),
+  terminals: () => ["a", "b"],
+  load: true,
+  galvanic: () => [["a", "b"]],
+  elements: () => [["a", "b"]],
+  parameters: (f) => [{ name: "winding ohms", nominal: f.ohms, tolerance: 0.1 }, { name: "run amps", nominal: f.amps, tolerance: 0.15 }],
+  modes: () => [
+    { id: "open", words: "winding open", odds: 1.2, source: "from memory" },
+    { id: "jammed", words: "jammed", odds: 1.5, source: "from memory" },
+  ],
+  stamp({ fields, mode, values }, stamp) {
+    if (mode === "open") stamp.conduct(0, OPEN);
+    else stampWinding(stamp, 0, values[0]!, fields, values[1]! * (mode === "jammed" ? 2.5 : 1), 0.6);
+  },
+  observable: () => ({ what: "pump", labels: ["pumps", "silent", "hums"] }),
+  look: ({ fields, mode }, view) => (mode === "open" || !isFed(view, "a", "b", fields) ? "silent" : mode === "jammed" ? "hums" : "pumps"),
+  signs: () => [{ id: "debris", words: "debris in the pump", given: { jammed: 0.7 }, otherwise: 0.05 }],
+  cautions: ["Water and mains: empty the tub and unplug before the pump is opened."],
+  alone: "Dead, leads off: ohms of the winding; the impeller turns in steps by hand.",
+});

@@ -1,0 +1,27 @@
+import { z } from "zod";
+import { number } from "../scalar";
+import { definePart, OPEN } from "./kind";
+import { isFed, stampWinding } from "./load";
+
+/** A solenoid that pulls a plunger. */
+export const solenoid = definePart({
+  kind: "solenoid",
+  fields: z.object({ current: z.enum(["ac", "dc"]), volts: number({ above: 0, max: 300 }), amps: number({ above: 0, max: 20 }), ohms: number({ above: 0, max: 1e5 }) }),
+  terminals: () => ["a", "b"],
+  load: true,
+  galvanic: () => [["a", "b"]],
+  elements: () => [["a", "b"]],
+  parameters: (f) => [{ name: "coil ohms", nominal: f.ohms, tolerance: 0.1 }, { name: "amps", nominal: f.amps, tolerance: 0.15 }],
+  modes: () => [
+    { id: "open", words: "coil open", odds: 1.2, source: "from memory" },
+    { id: "jammed", words: "plunger jammed", odds: 0.8, source: "from memory" },
+  ],
+  stamp({ fields, mode, values }, stamp) {
+    if (mode === "open") stamp.conduct(0, OPEN);
+    else stampWinding(stamp, 0, values[0]!, fields, values[1]!, 0.5);
+  },
+  observable: () => ({ what: "solenoid", labels: ["pulls", "rests"] }),
+  look: ({ fields, mode }, view) => (mode === null && isFed(view, "a", "b", fields) ? "pulls" : "rests"),
+  cautions: ["A plunger that pulls can pinch."],
+  alone: "Dead, leads off: ohms of the coil; the plunger moves freely.",
+});

@@ -1,0 +1,84 @@
+import { gesturesTo, pressesOf, type Gesture, type Program } from "../control/program";
+import type { Machine } from "../machine/compile";
+import type { Conditions } from "../machine/parts/kind";
+import type { SetupEntry } from "../machine/schema";
+import type { Values } from "./values";
+
+/** A stretch of time in which nobody touches the machine. */
+export interface Stage {
+  readonly conditions: Conditions;
+  readonly seconds: number;
+  /** The one that is looked at. */
+  readonly isLast: boolean;
+}
+
+/** What a person does to the machine in one stage, beyond the setup itself. */
+interface Doing {
+  readonly pressed: readonly string[];
+  readonly openDoors: readonly string[];
+}
+
+const IDLE: Doing = { pressed: [], openDoors: [] };
+/** Without a moment of its own, a setup is looked at this long after it was brought about, seconds. */
+export const LOOK_AFTER = 60;
+/** Seconds after power-up before the first key is pressed, for a key press, and between two. */
+const WAKING = 2;
+const PRESS = 0.25;
+
+/**
+ * The stages of a setup: power up and wait, the gestures that lead to its mode press by press, then the setup itself.
+ * A setup without keys is one stage. What surrounds the machine is for one specimen.
+ */
+export function stagesOf(machine: Machine, setup: SetupEntry, values: Values): Stage[] {
+  const stage = (doing: Doing, seconds: number, isLast = false): Stage => ({ conditions: conditionsOf(machine, setup, values, doing), seconds, isLast });
+  const last = stage({ pressed: setup.press, openDoors: setup.openDoors }, setup.seconds ?? LOOK_AFTER, true);
+  if (setup.power === "off") return [last];
+  const gestures = gesturesFor(machine, setup);
+  if (gestures.length === 0 && setup.press.length === 0) return [last];
+  return [stage({ ...IDLE, openDoors: setup.openDoors }, WAKING), ...gestures.flatMap((g) => doingsOf(g).map(([doing, seconds]) => stage(doing, seconds))), last];
+}
+
+/** The gestures that bring a machine's control program from its first mode to that of the setup; none where it has no modes. */
+export function gesturesFor(machine: Machine, setup: SetupEntry): readonly Gesture[] {
+  const program = programOf(machine);
+  if (!program || program.modes.length === 0 || setup.mode === "run") return [];
+  return gesturesTo(program, program.modes[0]!, setup.mode) ?? [];
+}
+
+/** The control program of a machine that has modes; undefined for a machine without. */
+export function programOf(machine: Machine): Program | undefined {
+  return machine.parts.filter((p) => p.kind.kind === "controller").map((p) => p.fields as Program).find((p) => p.modes.length > 0);
+}
+
+/** A gesture as a person makes it, step by step, with the seconds of each. */
+function doingsOf(g: Gesture): [Doing, number][] {
+  const { openDoors, hold } = g;
+  if (g.presses.length === 0) return [[{ pressed: hold, openDoors }, g.seconds + 0.5], [{ ...IDLE, openDoors }, PRESS]];
+  return [
+    ...(hold.length > 0 ? [[{ pressed: hold, openDoors }, PRESS] as [Doing, number]] : []),
+    ...pressesOf(g).flatMap((key): [Doing, number][] => [[{ pressed: [...hold, key], openDoors }, PRESS], [{ pressed: hold, openDoors }, PRESS]]),
+    [{ ...IDLE, openDoors }, PRESS],
+  ];
+}
+
+/** What surrounds the machine in a setup, for one specimen. */
+export function conditionsOf(machine: Machine, setup: SetupEntry, values: Values, doing: Doing = { pressed: setup.press, openDoors: setup.openDoors }): Conditions {
+  const off = new Set(setup.off);
+  return {
+    powered: setup.power === "on" || setup.feeds.length > 0,
+    isOn: (source) => setup.power === "on" && !off.has(source),
+    supplyVolts: values.supplyVolts,
+    hertz: machine.file.supply.hertz || 50,
+    mode: setup.mode,
+    pressed: new Set(doing.pressed),
+    made: new Set(setup.made),
+    openDoors: new Set([...doing.openDoors]),
+    apart: new Set(setup.apart),
+    magnets: new Set(setup.magnets),
+    lifted: new Set(setup.lifted),
+    lamps: new Set(setup.lamps),
+    rigged: machine.rigsOf.get(setup.id) ?? new Set(),
+    temperature: (place) => setup.places[place] ?? values.ambient,
+    level: (place) => setup.levels[place] ?? 0,
+  };
+}
