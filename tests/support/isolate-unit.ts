@@ -1,4 +1,4 @@
-import { advise, FOUND } from "../../src/core/isolate/advise";
+import { advise, isFound } from "../../src/core/isolate/advise";
 import { costOf, standingAfter, type Standing } from "../../src/core/isolate/cost";
 import type { Evidence } from "../../src/core/isolate/evidence";
 import type { Isolation } from "../../src/core/isolate/isolation";
@@ -34,7 +34,7 @@ export function search(isolation: Isolation, unit: UnitOnTheBench, order: "advic
   let minutes = 0;
   for (let step = 0; step < most; step++) {
     const advice = advise(isolation, evidence, standing);
-    const found = advice.stop ?? (advice.suspects[0]!.probability >= FOUND ? { pieces: [advice.suspects[0]!.piece] } : null);
+    const found = advice.stop ?? (isFound(isolation, advice.suspects[0]!) ? { pieces: [advice.suspects[0]!.piece] } : null);
     if (found && (order === "advice" || found.pieces.length === 1)) return { pieces: found.pieces.length ? found.pieces : [advice.suspects[0]!.piece], readings: tests.length, minutes, tests };
     const test = order === "advice" ? advice.next!.test : order[step];
     if (!test) break;

@@ -4,7 +4,12 @@
  */
 
 /** What the meter is set to. `lowz` is the low-impedance voltage function; `look` is no meter at all: an eye, an ear. */
-export type MeterFunction = "dcv" | "acv" | "lowz" | "ohms" | "continuity" | "clamp" | "look";
+export type MeterFunction = "dcv" | "acv" | "lowz" | "ohms" | "continuity" | "clamp" | "dcclamp" | "look";
+
+/** Whether a function is a clamp around a wire: one spot, no leads. `clamp` is a transformer and sees alternating current only; `dcclamp` has a Hall sensor. */
+export function isClamp(fn: MeterFunction): fn is "clamp" | "dcclamp" {
+  return fn === "clamp" || fn === "dcclamp";
+}
 
 /** An instrument: input resistances in ohms, limits, and one standard deviation of its error. */
 export interface Meter {
@@ -17,7 +22,7 @@ export interface Meter {
   /** The display averages over about this long, seconds; a quicker change is smoothed. */
   readonly averagingSeconds: number;
   /** For each function: relative error and absolute error (volts, ohms, amperes), one standard deviation. */
-  readonly accuracy: Readonly<Record<"dcv" | "acv" | "lowz" | "ohms" | "clamp", { readonly relative: number; readonly absolute: number }>>;
+  readonly accuracy: Readonly<Record<"dcv" | "acv" | "lowz" | "ohms" | "clamp" | "dcclamp", { readonly relative: number; readonly absolute: number }>>;
 }
 
 export const ORDINARY_METER: Meter = {
@@ -32,6 +37,7 @@ export const ORDINARY_METER: Meter = {
     lowz: { relative: 0.02, absolute: 0.5 },
     ohms: { relative: 0.015, absolute: 0.15 },
     clamp: { relative: 0.03, absolute: 0.03 },
+    dcclamp: { relative: 0.03, absolute: 0.003 },
   },
 };
 
@@ -39,7 +45,7 @@ export const ORDINARY_METER: Meter = {
 export function unitOf(fn: MeterFunction): "V" | "ohm" | "A" | "" {
   if (fn === "dcv" || fn === "acv" || fn === "lowz") return "V";
   if (fn === "ohms") return "ohm";
-  return fn === "clamp" ? "A" : "";
+  return isClamp(fn) ? "A" : "";
 }
 
 /** Share of an open-circuit direct voltage that stays when a meter of `inputOhms` loads a source of `sourceOhms`. */

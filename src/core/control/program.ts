@@ -96,8 +96,16 @@ const situation = (state: ProgramState, heard: Heard): Situation => ({ share: he
 
 const applies = (from: readonly string[], mode: string) => from.length === 0 || from.includes(mode);
 
+const KEYS = new WeakMap<Program, readonly string[]>();
+
 /** Every key that gestures and conditions speak of. */
 export function programKeys(program: Program): readonly string[] {
+  let keys = KEYS.get(program);
+  if (!keys) KEYS.set(program, (keys = findKeys(program)));
+  return keys;
+}
+
+function findKeys(program: Program): readonly string[] {
   const conditions = [...program.moves.map((m) => m.when), ...program.gestures.map((g) => g.whilst), ...program.codes.map((c) => c.when)].filter((c) => c !== undefined);
   const keys = [...program.gestures.flatMap((g) => [...g.hold, ...g.presses.map((p) => p.key)]), ...conditions.flatMap(plainConditions).flatMap((c) => ("key" in c ? [c.key] : []))];
   return [...new Set(keys)];

@@ -1,3 +1,4 @@
+import { isClamp } from "../circuit/meter";
 import type { Machine } from "../machine/compile";
 import { isLowVoltage } from "../machine/domain";
 import type { SetupEntry } from "../machine/schema";
@@ -14,7 +15,7 @@ export type Exposure = "none" | "dead" | "low voltage" | "live";
 export function exposureOf(machine: Machine, setup: SetupEntry, test: Test): Exposure {
   if (test.function === "look") return "none";
   if (!isPowered(setup)) return "dead";
-  if (test.function === "clamp") {
+  if (isClamp(test.function)) {
     // A clamp goes around the wire: what matters is what the wire carries.
     const element = machine.clamps.get(test.red)?.element;
     const nodes = element === undefined ? [] : [machine.ends[2 * element]!, machine.ends[2 * element + 1]!].filter((n) => n >= 0);
@@ -39,7 +40,7 @@ export function energyAt(machine: Machine, pointId: string) {
 export function panelsFor(machine: Machine, test: Test): readonly string[] {
   const apart = machine.setupById.get(test.setup)?.apart ?? [];
   const plugs = machine.file.connectors.filter((c) => apart.includes(c.id)).map((c) => c.far.panel ?? c.near.panel);
-  const spots = test.function === "clamp" ? [machine.clamps.get(test.red)?.panel] : test.function === "look" ? [] : [test.red, test.black].map((id) => (id ? machine.points.get(id)?.panel : undefined));
+  const spots = isClamp(test.function) ? [machine.clamps.get(test.red)?.panel] : test.function === "look" ? [] : [test.red, test.black].map((id) => (id ? machine.points.get(id)?.panel : undefined));
   return [...new Set([...plugs, ...spots].filter((p) => p !== undefined))];
 }
 

@@ -1,3 +1,4 @@
+import { isClamp } from "../circuit/meter";
 import type { Machine } from "../machine/compile";
 import type { SetupEntry } from "../machine/schema";
 import type { Test } from "../simulate/test";
@@ -10,7 +11,7 @@ export const DEAD_SHARE = 0.8;
 export function forbidden(machine: Machine, setup: SetupEntry, test: Test): string | null {
   const live = isPowered(setup);
   if (live && (test.function === "ohms" || test.function === "continuity")) return "Ohms only on a dead circuit: unplug, wait, prove it dead.";
-  if (!live && (test.function === "clamp" || test.function === "acv" || test.function === "dcv" || test.function === "lowz")) return "Nothing flows while the plug is out; this test needs power.";
+  if (!live && (isClamp(test.function) || test.function === "acv" || test.function === "dcv" || test.function === "lowz")) return "Nothing flows while the plug is out; this test needs power.";
   if (test.function === "lowz" && inSupplyPrimary(machine, test)) return "No low-impedance meter in the primary of a supply: it loads the bulk capacitor and the meter may not survive.";
   return null;
 }
@@ -43,7 +44,7 @@ export function cautionsFor(machine: Machine, setup: SetupEntry, test: Test): re
     if (inSupplyPrimary(machine, test)) cautions.push("The bulk capacitor: wait a minute, then prove it below 60 V.");
   }
   if (exposure === "live") {
-    cautions.push(test.function === "clamp" ? "Clamp around the insulated wire only, power off while you place it." : "Live: place the leads with the power off, then plug in, one hand, shrouded tips.");
+    cautions.push(isClamp(test.function) ? "Clamp around the insulated wire only, power off while you place it." : "Live: place the leads with the power off, then plug in, one hand, shrouded tips.");
     if (inSupplyPrimary(machine, test)) cautions.push("Non-isolated: the black lead is as deadly as the red one. Meter on its highest range.");
   }
   if (exposure === "low voltage") {

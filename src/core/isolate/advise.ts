@@ -24,6 +24,13 @@ export interface Advice {
 
 /** Certainty at which a piece is held to be found. */
 export const FOUND = 0.985;
+/** A board costs most and is blamed wrongly most often, so it takes more. */
+export const FOUND_BOARD = 0.995;
+
+/** Whether the leading piece is certain enough to end the search. */
+export function isFound(isolation: Isolation, top: PieceSuspect): boolean {
+  return top.probability >= (isolation.machine.pieceById.get(top.piece)?.board ? FOUND_BOARD : FOUND);
+}
 
 /** What to believe and what to do next. Pure: the same inputs give the same advice. */
 export function advise(isolation: Isolation, evidence: readonly Evidence[], standing: Standing): Advice {
@@ -31,7 +38,7 @@ export function advise(isolation: Isolation, evidence: readonly Evidence[], stan
   const suspects = pieceSuspects(isolation, beliefs);
   const made = new Set(evidence.flatMap((e) => (e.type === "reading" ? [testKey(e.test)] : [])));
   const top = suspects[0]!;
-  const settled = top.probability >= FOUND;
+  const settled = isFound(isolation, top);
   const rated = settled ? [] : isolation.rate(beliefs.probability, standing, made);
   const chosen = isolation.choose(rated);
   const second = rated.find((r) => r !== chosen);

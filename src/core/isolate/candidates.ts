@@ -1,4 +1,4 @@
-import type { Machine, Point } from "../machine/compile";
+import type { ClampPoint, Machine, Point } from "../machine/compile";
 import { isPowered } from "../hazard/exposure";
 import { forbidden } from "../hazard/rules";
 import type { Shown } from "../quantity/read";
@@ -18,7 +18,7 @@ export function candidateTests(machine: Machine): readonly Test[] {
     };
     if (isPowered(setup)) {
       for (const part of machine.parts) if (part.labels) offer(makeTest(setup.id, "look", part.id));
-      for (const clamp of machine.clamps.keys()) offer(makeTest(setup.id, "clamp", clamp));
+      for (const clamp of machine.clamps.values()) offer(makeTest(setup.id, clampFunction(machine, clamp), clamp.id));
     }
     for (const [red, black] of pairs) {
       offer(makeTest(setup.id, isPowered(setup) ? voltsFunction(machine, red, black) : "ohms", red.id, black.id));
@@ -63,6 +63,12 @@ export function voltsFunction(machine: Machine, red: Point, black: Point): "dcv"
   return machine.usual[red.node] === "dc" || machine.usual[black.node] === "dc" ? "dcv" : "acv";
 }
 
+/** A clamp that sees what the wire carries. */
+export function clampFunction(machine: Machine, clamp: ClampPoint): "clamp" | "dcclamp" {
+  const nodes = [machine.ends[2 * clamp.element]!, machine.ends[2 * clamp.element + 1]!].filter((n) => n >= 0);
+  return nodes.some((n) => machine.usual[n] === "dc") ? "dcclamp" : "clamp";
+}
+
 /** Rectified line voltage is direct, though its domain is mains. */
 function isBulk(machine: Machine, point: Point): boolean {
   return machine.parts.some((part) => part.nodeOf.get("bulk-plus") === point.node || part.nodeOf.get("bulk-minus") === point.node);
@@ -80,6 +86,13 @@ function referencePairs(machine: Machine): Pair[] {
     const near = same.filter((r) => r.panel === point.panel);
     // Far from any reference of its own, a point is measured against the first one the file names.
     for (const reference of beside.length > 0 ? beside : near.length > 0 ? near : same.slice(0, 1)) if (isBulk(machine, point) === isBulk(machine, reference)) pairs.push([point, reference]);
+  }
+  // At the outlet: line to protective earth, which shows whether the earth is there.
+  for (const source of machine.sources) {
+    const [line, earth] = [source.nodeOf.get("line") ?? source.nodeOf.get("line1"), source.nodeOf.get("earth")];
+    if (line === undefined || earth === undefined) continue;
+    const at = (node: number) => [...machine.points.values()].filter((p) => p.node === node);
+    for (const red of at(line).slice(0, 1)) for (const black of at(earth).slice(0, 1)) pairs.push([red, black]);
   }
   // Leakage to the metalwork: every end of a mains load against the chassis, dead.
   const chassis = machine.file.references.flatMap((r) => r.points).map((id) => machine.points.get(id)!).filter((p) => machine.domains[p.node]!.energy === "earth");

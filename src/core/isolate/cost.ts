@@ -1,3 +1,4 @@
+import { isClamp } from "../circuit/meter";
 import { EXPOSURE_MINUTES, exposureOf, panelsFor } from "../hazard/exposure";
 import type { Machine } from "../machine/compile";
 import type { Test } from "../simulate/test";
@@ -29,7 +30,7 @@ export function costOf(machine: Machine, now: Standing, test: Test): Cost {
   const setup = machine.setupById.get(test.setup)!;
   const before = machine.setupById.get(now.setup);
   const steps: string[] = [];
-  let minutes = test.function === "look" ? LOOK : test.function === "clamp" ? CLAMP : MEASURE;
+  let minutes = test.function === "look" ? LOOK : isClamp(test.function) ? CLAMP : MEASURE;
   const toOpen = panelsFor(machine, test).filter((p) => !now.openPanels.has(p));
   const plugsMoved = [...new Set([...setup.apart, ...(before?.apart ?? [])])].filter((c) => setup.apart.includes(c) !== (before?.apart.includes(c) ?? false));
   const wasOn = before?.power === "on";

@@ -8,7 +8,7 @@ import { candidateTests, tellingTests } from "./candidates";
 import { costOf, type Standing } from "./cost";
 import { observationsOf, type Evidence } from "./evidence";
 import { hypothesesOf, type Hypothesis } from "./hypothesis";
-import { specimenLikelihoods } from "./likelihood";
+import { SpecimenTrail } from "./likelihood";
 import { outcomeTable, type OutcomeTable } from "./outcomes";
 import { Predictor, SPECIMENS, type Prediction } from "./prediction";
 
@@ -128,11 +128,12 @@ export class Isolation {
     const along = new Float64Array(n * k);
     const byEvidence = new Map<string, Float64Array>();
     const each = new Float64Array(k);
+    const trails = this.hypotheses.map(() => new SpecimenTrail(k, this.meter));
     for (const o of observationsOf(this.machine, evidence)) {
       const predictions = this.predictionsFor(o.test);
       const moved = byEvidence.get(o.evidence) ?? new Float64Array(n);
       for (let h = 0; h < n; h++) {
-        specimenLikelihoods(o.test, o.shown, predictions[h]!, this.meter, o.slip, each);
+        trails[h]!.next(o.test, o.shown, predictions[h]!, o.slip, each);
         let mean = 0;
         for (let s = 0; s < k; s++) {
           along[h * k + s]! += o.weight * Math.log(Math.max(1e-300, each[s]!));

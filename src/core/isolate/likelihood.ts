@@ -87,32 +87,76 @@ export function likelihood(test: Test, shown: Shown, prediction: Prediction, met
   return (1 - slip) * fit + slip * floor;
 }
 
+/** How far readings that a specimen predicts alike lie off it together: a normal distribution, on the scale. */
+interface Offset {
+  readonly function: string;
+  readonly centre: number;
+  mean: number;
+  variance: number;
+}
+
 /**
- * The same for each specimen of a hypothesis by itself, into `out` (one value a specimen). What differs between
- * specimens (how bad a contact is, what the mains is at) is the same in every test on the unit, so a specimen that
- * fits one reading must fit the others too: evidence is multiplied along specimens and averaged at the end.
- * A tenth of the weight goes to what all specimens show together, for the units that lie between them.
+ * The same for each specimen of one hypothesis by itself, reading after reading. What differs between specimens (how
+ * bad a contact is, what the mains is at) is the same in every test on the unit, so a specimen that fits one reading
+ * must fit the others too: evidence is multiplied along specimens and averaged at the end. A tenth of the weight goes
+ * to what all specimens show together, for the units that lie between them.
+ *
+ * A unit lies between the specimens, and it lies off by the same amount in every reading that the specimen predicts
+ * alike (the same rail at three points, the same chips through three pairs of pins). That common offset is learned from
+ * the first such reading (a one-dimensional Kalman filter), so that measuring one quantity from many points does not count many times.
  */
-export function specimenLikelihoods(test: Test, shown: Shown, prediction: Prediction, meter: Meter, slip: number, out: Float64Array): void {
-  const together = likelihood(test, shown, prediction, meter, slip);
-  if (prediction.length === 0) return void out.fill(together);
-  const scale = isNumeric(test.function) ? scaleOf(meter, test.function) : null;
-  const kernel = scale ? kernelOf(prediction, scale) : null;
-  const y = scale && shown.kind === "value" ? toScale(scale, shown.value) : 0;
-  for (let k = 0; k < out.length; k++) {
-    const own = prediction[k] ?? null;
-    let fit = 0;
-    if (own !== null && scale && kernel) {
-      if (own.kind === "value" && shown.kind === "value") fit = bell(y, toScale(scale, own.value), kernel);
-      else if (own.kind === "jumping" && shown.kind === "value") {
-        const [low, high] = [toScale(scale, own.low), toScale(scale, own.high)];
-        if (y >= low - 2 && y <= high + 2) fit = 0.3 / (high - low + 4);
-      } else if (own.kind === shown.kind) fit = 1;
-    } else fit = agreement(own, shown);
-    out[k] = (1 - TOGETHER) * (1 - slip) * fit + (TOGETHER + (1 - TOGETHER) * slip) * together;
+export class SpecimenTrail {
+  private readonly offsets: Offset[][];
+  constructor(specimens: number, private readonly meter: Meter) {
+    this.offsets = Array.from({ length: specimens }, () => []);
+  }
+
+  /** Likelihood of the next reading for each specimen, into `out`, given the readings before it. */
+  next(test: Test, shown: Shown, prediction: Prediction, slip: number, out: Float64Array): void {
+    const together = likelihood(test, shown, prediction, this.meter, slip);
+    if (prediction.length === 0) return void out.fill(together);
+    const scale = isNumeric(test.function) ? scaleOf(this.meter, test.function) : null;
+    const kernel = scale ? kernelOf(prediction, scale) : null;
+    const y = scale && shown.kind === "value" ? toScale(scale, shown.value) : 0;
+    for (let k = 0; k < out.length; k++) {
+      const own = prediction[k] ?? null;
+      let fit = 0;
+      let learn: (() => void) | null = null;
+      if (own !== null && scale && kernel) {
+        if (own.kind === "value" && shown.kind === "value") {
+          const centre = toScale(scale, own.value);
+          const offset = this.offsetOf(k, test.function, centre, kernel);
+          fit = gauss(y, centre + offset.mean, Math.sqrt(1 + offset.variance));
+          learn = () => {
+            const gain = offset.variance / (1 + offset.variance);
+            offset.mean += gain * (y - centre - offset.mean);
+            offset.variance *= 1 - gain;
+          };
+        } else if (own.kind === "jumping" && shown.kind === "value") {
+          const [low, high] = [toScale(scale, own.low), toScale(scale, own.high)];
+          if (y >= low - 2 && y <= high + 2) fit = 0.3 / (high - low + 4);
+        } else if (own.kind === shown.kind) fit = 1;
+      } else fit = agreement(own, shown);
+      const [real, slipped] = [(1 - TOGETHER) * (1 - slip) * fit, (TOGETHER + (1 - TOGETHER) * slip) * together];
+      // A reading that is rather a slip teaches nothing of the unit.
+      if (learn && real > slipped) learn();
+      out[k] = real + slipped;
+    }
+  }
+
+  private offsetOf(specimen: number, fn: string, centre: number, kernel: Kernel): Offset {
+    const known = this.offsets[specimen]!.find((o) => o.function === fn && Math.abs(o.centre - centre) < ALIKE);
+    if (known) return known;
+    // At a border between regimes the few specimens that show a value say little of where the others lie.
+    const width = kernel.border ? Math.max(BORDER_BANDWIDTH, kernel.bandwidth) : kernel.bandwidth;
+    const offset = { function: fn, centre, mean: 0, variance: width ** 2 - 1 };
+    this.offsets[specimen]!.push(offset);
+    return offset;
   }
 }
 
+/** Predictions closer than this, in meter errors, are of the same quantity. */
+const ALIKE = 2;
 const TOGETHER = 0.1;
 
 /** Density around one centre: as wide as the specimens spread, and at a border half of it much wider. */

@@ -1,4 +1,4 @@
-import type { MeterFunction } from "../circuit/meter";
+import { isClamp, type MeterFunction } from "../circuit/meter";
 import { exposureOf, type Exposure } from "../hazard/exposure";
 import { cautionsFor } from "../hazard/rules";
 import type { Machine } from "../machine/compile";
@@ -55,7 +55,7 @@ export interface Proposal extends Laid {
 }
 
 export const FUNCTION_WORDS: Readonly<Record<MeterFunction, string>> = {
-  dcv: "DC volts", acv: "AC volts", lowz: "Low-impedance volts", ohms: "Ohms", continuity: "Continuity", clamp: "Clamp, AC amperes", look: "Look and listen",
+  dcv: "DC volts", acv: "AC volts", lowz: "Low-impedance volts", ohms: "Ohms", continuity: "Continuity", clamp: "Clamp, AC amperes", dcclamp: "Clamp, DC amperes", look: "Look and listen",
 };
 
 /** Labels a person sees, in words. */
@@ -76,7 +76,7 @@ function lead(machine: Machine, id: string): Lead {
 
 /** A window in words: "12.8 to 13.6 V", "OL", "lit". */
 export function windowWords(window: Window, fn: MeterFunction): string {
-  const unit = fn === "ohms" ? "ohm" : fn === "clamp" ? "A" : "V";
+  const unit = fn === "ohms" ? "ohm" : isClamp(fn) ? "A" : "V";
   switch (window.kind) {
     case "range": {
       const [low, high] = [window.low, window.high];
@@ -92,14 +92,14 @@ export function windowWords(window: Window, fn: MeterFunction): string {
 }
 
 function outcomeWords(outcome: Outcome, fn: MeterFunction): string {
-  const unit = fn === "ohms" ? "ohm" : fn === "clamp" ? "A" : "V";
+  const unit = fn === "ohms" ? "ohm" : isClamp(fn) ? "A" : "V";
   switch (outcome.kind) {
     case "overload": return "OL";
     case "jumping": return "jumping";
     case "beep": return outcome.beeps ? "beeps" : "no beep";
     case "label": return labelWords(outcome.label);
     case "value": {
-      const nothing = fn === "ohms" ? 3 : fn === "clamp" ? 0.15 : fn === "acv" ? 3 : 0.3;
+      const nothing = fn === "ohms" ? 3 : isClamp(fn) ? 0.15 : fn === "acv" ? 3 : 0.3;
       if (outcome.high <= nothing || (outcome.centre !== null && Math.abs(outcome.centre) < nothing / 3)) return fn === "ohms" ? "near 0 Ω" : "near 0";
       if (outcome.centre !== null) return `near ${quantity(outcome.centre, unit)}`;
       if (!Number.isFinite(outcome.high)) return `above ${quantity(outcome.low, unit)}`;
@@ -115,6 +115,7 @@ const RANGES: Readonly<Partial<Record<MeterFunction, readonly (readonly [number,
   lowz: [[600, "600 V"]],
   ohms: [[200, "200 Ω"], [2e3, "2 kΩ"], [2e4, "20 kΩ"], [2e5, "200 kΩ"], [2e6, "2 MΩ"], [4e7, "highest"]],
   clamp: [[2, "2 A"], [20, "20 A"], [200, "200 A"]],
+  dcclamp: [[2, "2 A"], [20, "20 A"], [400, "400 A"]],
 };
 
 function rangeFor(fn: MeterFunction, outcomes: readonly Outcome[], sound: Window): string {
@@ -151,7 +152,7 @@ function titleOf(machine: Machine, test: Test): string {
   if (test.function === "look") return `${machine.partById.get(test.red)?.name ?? test.red}: look and listen`;
   const red = machine.points.get(test.red);
   const black = test.black ? machine.points.get(test.black) : undefined;
-  const place = test.function === "clamp" ? machine.clamps.get(test.red)?.name ?? test.red
+  const place = isClamp(test.function) ? machine.clamps.get(test.red)?.name ?? test.red
     : red?.connectorName && red.connectorName === black?.connectorName ? `${red.connectorName}, ${red.where ?? ""}` : `${red?.name ?? test.red} to ${black?.name ?? test.black ?? ""}`;
   return `${FUNCTION_WORDS[test.function]} at ${place}`.replace(/, $/, "");
 }

@@ -12,7 +12,7 @@ export interface Scale {
 }
 
 /** Largest reading of a function, volts, ohms or amperes. */
-const LARGEST = { dcv: 600, acv: 600, lowz: 600, ohms: 4e7, clamp: 100 } as const;
+const LARGEST = { dcv: 600, acv: 600, lowz: 600, ohms: 4e7, clamp: 100, dcclamp: 400 } as const;
 
 export type NumericFunction = keyof typeof LARGEST;
 

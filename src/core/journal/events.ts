@@ -18,7 +18,7 @@ export const shownSchema = z.discriminatedUnion("kind", [
 
 export const testSchema = z.strictObject({
   setup: text(60),
-  function: z.enum(["dcv", "acv", "lowz", "ohms", "continuity", "clamp", "look"]),
+  function: z.enum(["dcv", "acv", "lowz", "ohms", "continuity", "clamp", "dcclamp", "look"]),
   red: text(60),
   black: text(60).optional(),
   instant: z.literal("settled"),

@@ -1,3 +1,4 @@
+import { isClamp } from "../circuit/meter";
 import { labelWords, type Laid, type Lead } from "../isolate/proposal";
 import { verdictOf } from "../isolate/window";
 import { shownText } from "../quantity/format";
@@ -7,7 +8,7 @@ import type { EventBody } from "./events";
 
 /** The unit a test's readings are in, as `shownText` wants it. */
 export function unitOfTest(fn: Laid["test"]["function"]): string {
-  return fn === "ohms" ? "ohm" : fn === "clamp" ? "A" : fn === "look" || fn === "continuity" ? "" : "V";
+  return fn === "ohms" ? "ohm" : isClamp(fn) ? "A" : fn === "look" || fn === "continuity" ? "" : "V";
 }
 
 /** A lead in words: where it goes, wire colour, what it stands on. */

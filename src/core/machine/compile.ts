@@ -1,3 +1,4 @@
+import { isClamp } from "../circuit/meter";
 import { compileElimination, GROUND, type EliminationProgram } from "../circuit/elimination";
 import type { MachineFile, PartEntry, PieceEntry, SetupEntry } from "./schema";
 import { domainsOf, usualVoltages, type Domain } from "./domain";
@@ -268,7 +269,7 @@ function checkNames(file: MachineFile, names: Names, problem: (path: (string | n
   const checkTest = (test: MachineFile["chain"][number], path: (string | number)[]) => {
     need(names.setupById, "setup", test.setup, [...path, "setup"]);
     if (test.function === "look") need(names.partById, "part", test.red, [...path, "red"]);
-    else if (test.function === "clamp") need(names.clamps, "clamp", test.red, [...path, "red"]);
+    else if (isClamp(test.function)) need(names.clamps, "clamp", test.red, [...path, "red"]);
     else {
       need(names.points, "point", test.red, [...path, "red"]);
       if (test.black === undefined) problem(path, "name where the black lead goes");

@@ -98,7 +98,7 @@ const setup = z.strictObject({
   how: words,
 });
 
-const functionName = z.enum(["dcv", "acv", "lowz", "ohms", "continuity", "clamp", "look"]);
+const functionName = z.enum(["dcv", "acv", "lowz", "ohms", "continuity", "clamp", "dcclamp", "look"]);
 const test = z.strictObject({ setup: id, function: functionName, red: id, black: id.optional() });
 
 const share = number({ min: 0, max: 1 });

@@ -1,6 +1,6 @@
 import { AcSolver } from "../circuit/ac";
 import { DcSolver } from "../circuit/dc";
-import { LAMP_DARK, LAMP_LIT, type Machine } from "../machine/compile";
+import { LAMP_DARK, LAMP_LIT, type Machine, type Part } from "../machine/compile";
 import type { Fault } from "../machine/fault";
 import { OPEN, type Conditions, type Face, type Instance, type Stamp, type View } from "../machine/parts/kind";
 import type { SetupEntry } from "../machine/schema";
@@ -41,6 +41,8 @@ const MOST_CHANGES = 300;
 /** What happened within this time before the look is what the eye and the meter still follow, seconds. */
 const WATCHED = 2.5;
 const NOTHING_DUE: readonly Due[] = [];
+const NO_MEMORY = new Float64Array(0);
+const EVERY_PART = -1;
 /** Seconds within which changes of one part count as one moment. */
 const SAME_MOMENT = 1e-9;
 /** Ohms below which the scan of a keypad takes two lines as joined. */
@@ -80,6 +82,13 @@ export class Simulator {
   private readonly volts: Float64Array;
   private readonly voltsRe: Float64Array;
   private readonly voltsIm: Float64Array;
+  private readonly circuit: readonly Float64Array[];
+  /** Parts with analog memory. */
+  private readonly remembering: readonly Part[];
+  // Work space of `converge`.
+  private readonly relax: Float64Array;
+  private readonly lastStep: Float64Array;
+  private readonly lastMemory: Float64Array;
   private powered = false;
   private readonly stiffDc: { fresh: boolean; readonly group: Int32Array };
   private readonly stiffAc: { fresh: boolean; readonly group: Int32Array };
@@ -96,9 +105,12 @@ export class Simulator {
     this.stiffAc = { fresh: false, group: new Int32Array(nodes) };
     const array = (n: number) => new Float64Array(n);
     this.elements = elements;
+    [this.relax, this.lastStep, this.lastMemory] = [array(machine.memorySize), array(machine.memorySize), array(machine.memorySize)];
     this.dcSolver = new DcSolver(machine.program);
     this.acSolver = new AcSolver(machine.program);
     [this.g, this.gAc, this.bAc, this.e, this.eAc] = [array(elements), array(elements), array(elements), array(elements), array(elements)];
+    this.circuit = [this.g, this.gAc, this.bAc, this.e, this.eAc];
+    this.remembering = machine.parts.filter((part) => part.kind.memory && part.kind.follow);
     [this.factoredDc, this.factoredAc, this.factoredAcB] = [array(elements).fill(NaN), array(elements).fill(NaN), array(elements).fill(NaN)];
     [this.solvedE, this.solvedEAc] = [array(elements).fill(NaN), array(elements).fill(NaN)];
     [this.feed, this.feedIm, this.volts, this.voltsRe, this.voltsIm] =
@@ -152,9 +164,12 @@ export class Simulator {
     const due: (readonly Due[])[] = this.machine.parts.map(() => NOTHING_DUE);
     const history: { key: string; at: number; phase: Phase }[] = [];
     let now = 0;
+    // After a change that leaves the circuit as it was (a key noticed, a mode entered) only the part itself is asked again.
+    let changed = EVERY_PART;
     for (let change = 0; change < MOST_CHANGES; change++) {
-      if (!this.converge(instances, states, memory)) lost();
-      const soonest = this.soonestChange(instances, states, due, now);
+      const circuitMoved = this.stampChanged(instances, states, memory, changed) || changed === EVERY_PART;
+      if (circuitMoved && !this.converge(instances, states, memory)) lost();
+      const soonest = this.soonestChange(instances, states, due, now, circuitMoved ? EVERY_PART : changed);
       const over = !soonest || soonest.at > stage.seconds;
       const phase: Phase = { states: states.slice(), memory: memory.slice(), seconds: soonest ? soonest.at - now : Infinity };
       if (over) {
@@ -170,6 +185,7 @@ export class Simulator {
         history.push({ key, at: now, phase });
       }
       this.fire(instances, states, due, soonest);
+      changed = soonest.part;
       now = soonest.at;
     }
     // It never rests and its rhythms do not meet: the later half of what was seen stands for it.
@@ -177,10 +193,14 @@ export class Simulator {
   }
 
   /** Renews what every part is about to do (a wish that persists keeps its moment) and finds the next to happen. */
-  private soonestChange(instances: readonly Instance<unknown>[], states: Int32Array, due: (readonly Due[])[], now: number): { part: number; at: number } | null {
+  private soonestChange(instances: readonly Instance<unknown>[], states: Int32Array, due: (readonly Due[])[], now: number, only: number): { part: number; at: number } | null {
     let soonest: { part: number; at: number } | null = null;
     for (const part of this.machine.parts) {
       if (!part.kind.next) continue;
+      if (only !== EVERY_PART && part.index !== only) {
+        for (const d of due[part.index]!) if (!soonest || d.at < soonest.at) soonest = { part: part.index, at: d.at };
+        continue;
+      }
       this.turn(part.index);
       const wished = part.kind.next(instances[part.index]!, this.view, states[part.index]!);
       const changes = wished === null ? [] : Array.isArray(wished) ? wished : [wished];
@@ -202,29 +222,30 @@ export class Simulator {
     states[part] = kind.fire ? kind.fire(instances[part]!, this.view, states[part]!, ripe.map((d) => String(d.state))) : (ripe[0]!.state as number);
   }
 
-  /** Iterates stamps and solves until no analog memory moves. False if it never rests. */
+  /** Solves until no analog memory moves; what is not remembered is stamped already. False if it never rests. */
   private converge(instances: readonly Instance<unknown>[], states: Int32Array, memory: Float64Array): boolean {
-    const relax = new Float64Array(memory.length).fill(1);
-    const lastStep = new Float64Array(memory.length);
+    const { relax, lastStep, lastMemory } = this;
+    relax.fill(1);
+    lastStep.fill(0);
     for (let pass = 0; pass < MOST_PASSES; pass++) {
-      this.stampAll(instances, states, memory);
+      if (pass > 0) for (const part of this.remembering) this.stampPart(part, instances, states, memory);
       this.solveAll();
       let moved = false;
-      for (const part of this.machine.parts) {
-        const size = part.kind.memory ?? 0;
-        if (size === 0 || !part.kind.follow) continue;
+      for (const part of this.remembering) {
+        const size = part.kind.memory!;
         const own = memory.subarray(part.firstMemory, part.firstMemory + size);
-        const before = own.slice();
+        lastMemory.set(own);
         this.turn(part.index);
-        part.kind.follow(instances[part.index]!, this.view, states[part.index]!, own);
+        part.kind.follow!(instances[part.index]!, this.view, states[part.index]!, own);
         for (let i = 0; i < size; i++) {
-          if (Math.abs(own[i]! - before[i]!) > REST * Math.max(REST, Math.abs(before[i]!))) moved = true;
+          const before = lastMemory[i]!;
+          if (Math.abs(own[i]! - before) > REST * Math.max(REST, Math.abs(before))) moved = true;
           const at = part.firstMemory + i;
-          const step = own[i]! - before[i]!;
+          const step = own[i]! - before;
           // Damped only where it swings: a value that creeps one way is left its full step.
           relax[at] = step * lastStep[at]! < 0 ? relax[at]! / 2 : Math.min(1, relax[at]! * 1.3);
           lastStep[at] = step;
-          own[i] = before[i]! + relax[at]! * step;
+          own[i] = before + relax[at]! * step;
         }
       }
       if (!moved) return true;
@@ -232,22 +253,37 @@ export class Simulator {
     return false;
   }
 
+  /** Stamps one part, or every part; says whether the circuit is another one now. */
+  private stampChanged(instances: readonly Instance<unknown>[], states: Int32Array, memory: Float64Array, changed: number): boolean {
+    if (changed === EVERY_PART) {
+      this.stampAll(instances, states, memory);
+      return true;
+    }
+    const part = this.machine.parts[changed]!;
+    const { firstElement: from, elementCount } = part;
+    const before = this.circuit.map((array) => array.slice(from, from + elementCount));
+    this.stampPart(part, instances, states, memory);
+    return this.circuit.some((array, k) => before[k]!.some((value, i) => value !== array[from + i]));
+  }
+
   private stampAll(instances: readonly Instance<unknown>[], states: Int32Array, memory: Float64Array): void {
-    this.e.fill(0);
-    this.eAc.fill(0);
     this.states = states;
     this.instances = instances;
-    for (const part of this.machine.parts) {
-      this.turn(part.index);
-      const { lifted, lamps } = instances[part.index]!.conditions;
-      if (lifted.has(part.id) || lamps.has(part.id)) {
-        // A lead that is lifted opens the part; a lamp in its stead is a load of 40 watts at the machine's own voltage.
-        for (let i = 0; i < part.elementCount; i++) this.stamp.conduct(i, OPEN);
-        if (lamps.has(part.id)) this.stamp.conduct(0, LAMP_WATTS / this.machine.file.supply.volts ** 2);
-        continue;
-      }
-      part.kind.stamp(instances[part.index]!, this.stamp, states[part.index]!, memory.subarray(part.firstMemory, part.firstMemory + (part.kind.memory ?? 0)));
+    for (const part of this.machine.parts) this.stampPart(part, instances, states, memory);
+  }
+
+  private stampPart(part: Part, instances: readonly Instance<unknown>[], states: Int32Array, memory: Float64Array): void {
+    const { index, firstElement, elementCount, firstMemory } = part;
+    this.turn(index);
+    for (let i = firstElement; i < firstElement + elementCount; i++) { this.e[i] = 0; this.eAc[i] = 0; }
+    const { lifted, lamps } = instances[index]!.conditions;
+    if (lifted.has(part.id) || lamps.has(part.id)) {
+      // A lead that is lifted opens the part; a lamp in its stead is a load of 40 watts at the machine's own voltage.
+      for (let i = 0; i < elementCount; i++) this.stamp.conduct(i, OPEN);
+      if (lamps.has(part.id)) this.stamp.conduct(0, LAMP_WATTS / this.machine.file.supply.volts ** 2);
+      return;
     }
+    part.kind.stamp(instances[index]!, this.stamp, states[index]!, part.kind.memory ? memory.subarray(firstMemory, firstMemory + part.kind.memory) : NO_MEMORY);
   }
 
   private solveAll(): void {
@@ -340,11 +376,11 @@ export class Simulator {
 
   /** The circuit as it stands in the loaded phase, to find out later whether another state is electrically the same. */
   snapshot(): CircuitSnapshot {
-    return { arrays: [this.g, this.gAc, this.bAc, this.e, this.eAc].map((a) => a.slice()) };
+    return { arrays: this.circuit.map((a) => a.slice()) };
   }
 
   isSameAs(snapshot: CircuitSnapshot): boolean {
-    return [this.g, this.gAc, this.bAc, this.e, this.eAc].every((a, i) => same(a, snapshot.arrays[i]!));
+    return this.circuit.every((a, i) => same(a, snapshot.arrays[i]!));
   }
 
   /** Current through an element of the loaded phase: direct, and alternating rms. */

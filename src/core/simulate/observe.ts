@@ -1,4 +1,4 @@
-import { loadedShare, loadedShareAc, type Meter } from "../circuit/meter";
+import { isClamp, loadedShare, loadedShareAc, type Meter } from "../circuit/meter";
 import { FLICKERS } from "../machine/parts/kind";
 import type { Shown } from "../quantity/read";
 import type { Phase, Simulator, State } from "./energise";
@@ -34,11 +34,11 @@ function seen(simulator: Simulator, state: State, phase: Phase, test: Test): Sho
 
 function reading(simulator: Simulator, test: Test, meter: Meter): Shown {
   const { machine } = simulator;
-  if (test.function === "clamp") {
+  if (isClamp(test.function)) {
     const clamp = machine.clamps.get(test.red);
     if (!clamp) throw new RangeError(`no clamp point ${test.red}`);
-    // An ordinary clamp is a transformer: it sees alternating current only.
-    return { kind: "value", value: simulator.elementCurrent(clamp.element).ac };
+    const { ac, dc } = simulator.elementCurrent(clamp.element);
+    return { kind: "value", value: test.function === "clamp" ? ac : Math.abs(dc) };
   }
   const red = machine.points.get(test.red);
   const black = test.black === undefined ? undefined : machine.points.get(test.black);

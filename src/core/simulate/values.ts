@@ -28,10 +28,12 @@ export function nominalValues(machine: Machine): Values {
  */
 export function drawnValues(machine: Machine, seed: number, stratum: number): Values {
   const spread = (name: string) => 2 * uniformFor(seed, name) - 1;
+  // Vague values cover their whole range too, all parts of a specimen alike, out of step with the severities.
+  const wide = (jitter: number) => Math.max(-1, Math.min(1, 2 * ((stratum + 0.5) % 1) - 1 + 0.15 * jitter));
   return {
     supplyVolts: machine.file.supply.volts * (1 + (machine.file.supply.percent / 100) * spread("supply")),
     ambient: machine.file.ambient + 8 * spread("ambient"),
-    of: machine.parts.map((part) => part.parameters.map((p) => p.nominal * (1 + p.tolerance * spread(`${part.id} ${p.name}`)))),
+    of: machine.parts.map((part) => part.parameters.map((p) => p.nominal * (1 + p.tolerance * (p.vague ? wide(spread(`${part.id} ${p.name}`)) : spread(`${part.id} ${p.name}`))))),
     severity(part, mode) {
       if (!mode.severity) return 1;
       const [low, high] = mode.severity;

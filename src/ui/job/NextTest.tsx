@@ -3,6 +3,7 @@
 import { useState } from "react";
 import Button from "react-bootstrap/Button";
 import { useHotkeys } from "react-hotkeys-hook";
+import { isClamp } from "../../core/circuit/meter";
 import type { Stop } from "../../core/isolate/advise";
 import { type Laid, type Lead, type Proposal } from "../../core/isolate/proposal";
 import type { Job } from "../../core/journal/fold";
@@ -102,7 +103,7 @@ function Leads({ laid }: { laid: Laid }) {
   return (
     <dl className="leads">
       <div><dt><i className="bi bi-speedometer2" aria-hidden /><span className="visually-hidden">Meter</span></dt><dd>{laid.functionWords}{laid.range ? `, ${laid.range} range or auto` : ""}</dd></div>
-      <LeadLine kind="red" lead={laid.red} clamp={laid.test.function === "clamp"} />
+      <LeadLine kind="red" lead={laid.red} clamp={isClamp(laid.test.function)} />
       {laid.black ? <LeadLine kind="black" lead={laid.black} clamp={false} /> : null}
     </dl>
   );

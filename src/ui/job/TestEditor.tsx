@@ -2,7 +2,7 @@
 
 import { useId } from "react";
 import Form from "react-bootstrap/Form";
-import type { MeterFunction } from "../../core/circuit/meter";
+import { isClamp, type MeterFunction } from "../../core/circuit/meter";
 import { FUNCTION_WORDS } from "../../core/isolate/proposal";
 import type { Machine } from "../../core/machine/compile";
 import { makeTest, type Test } from "../../core/simulate/test";
@@ -26,14 +26,14 @@ export function TestEditor({ machine, test, setup, onChange }: { machine: Machin
   );
   const pointOptions = points.map((p) => [p.id, [p.name, p.signal, p.where].filter(Boolean).join(", ")] as const);
   const redOptions = now.function === "look" ? machine.parts.filter((p) => p.labels).map((p) => [p.id, p.name] as const)
-    : now.function === "clamp" ? [...machine.clamps.values()].map((c) => [c.id, c.name] as const) : pointOptions;
+    : isClamp(now.function) ? [...machine.clamps.values()].map((c) => [c.id, c.name] as const) : pointOptions;
   return (
     <fieldset className="editor">
       <legend>What was really done</legend>
       {select("setup", "Unit", now.setup, machine.file.setups.map((s) => [s.id, s.name]), (v) => change({ setup: v }))}
       {select("function", "Meter", now.function, Object.entries(FUNCTION_WORDS), (v) => change({ function: v as MeterFunction }))}
-      {select("red", now.function === "look" ? "Part" : now.function === "clamp" ? "Clamp around" : "Red lead", now.red, redOptions, (v) => change({ red: v }))}
-      {now.function === "look" || now.function === "clamp" ? null : select("black", "Black lead", now.black ?? "", pointOptions, (v) => change({ black: v }))}
+      {select("red", now.function === "look" ? "Part" : isClamp(now.function) ? "Clamp around" : "Red lead", now.red, redOptions, (v) => change({ red: v }))}
+      {now.function === "look" || isClamp(now.function) ? null : select("black", "Black lead", now.black ?? "", pointOptions, (v) => change({ black: v }))}
     </fieldset>
   );
 }
@@ -41,7 +41,7 @@ export function TestEditor({ machine, test, setup, onChange }: { machine: Machin
 /** Keeps the leads when the function changes, as far as they make sense for it. */
 function fitting(machine: Machine, setup: string, fn: MeterFunction, red: string, black: string | undefined): Test {
   if (fn === "look") return makeTest(setup, fn, machine.partById.get(red)?.labels ? red : machine.parts.find((p) => p.labels)!.id);
-  if (fn === "clamp") return makeTest(setup, fn, machine.clamps.has(red) ? red : [...machine.clamps.keys()][0]!);
+  if (isClamp(fn)) return makeTest(setup, fn, machine.clamps.has(red) ? red : [...machine.clamps.keys()][0]!);
   const points = [...machine.points.keys()];
   const redPoint = machine.points.has(red) ? red : points[0]!;
   return makeTest(setup, fn, redPoint, black !== undefined && machine.points.has(black) ? black : points.find((p) => p !== redPoint)!);

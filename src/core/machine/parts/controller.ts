@@ -84,7 +84,7 @@ export const controller = definePart<Fields>({
   parameters: (f) => [
     { name: "load ohms", nominal: f.loadOhms, tolerance: 0.2 },
     ...Object.entries(f.inputs).map(([name, i]) => ({ name: `${name} ${i.pullUpOhms === undefined ? "pull-down" : "pull-up"} ohms`, nominal: i.pullUpOhms ?? i.pullDownOhms ?? 1e4, tolerance: 0.01 })),
-    { name: "idle ohms", nominal: 2e4, tolerance: VAGUE_OHMS },
+    { name: "idle ohms", nominal: 2e4, tolerance: VAGUE_OHMS, vague: true },
   ],
   modes: (f) => [
     { id: "dead", words: "controller dead", odds: 1.5, source: "from memory" },

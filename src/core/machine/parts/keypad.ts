@@ -18,7 +18,9 @@ export const keypad = definePart({
   stamp({ fields, mode, values, conditions }, stamp) {
     Object.keys(fields.keys).forEach((key, i) => {
       const closed = mode === `${key}-stuck` || (mode !== `${key}-dead` && conditions.pressed.has(key));
-      stamp.conduct(i, closed ? 1 / values[0]! : OPEN);
+      // A key carries direct current only; the alternating side of the circuit is left alone.
+      stamp.dc(i, closed ? 1 / values[0]! : OPEN);
+      stamp.ac(i, OPEN);
     });
   },
   signs: (f) => [{ id: "damp", words: "water under the key foil", given: Object.fromEntries(Object.keys(f.keys).flatMap((k) => [[`${k}-dead`, 0.2], [`${k}-stuck`, 0.3]])), otherwise: 0.03 }],

@@ -60,6 +60,8 @@ export interface Parameter {
   readonly name: string;
   readonly nominal: number;
   readonly tolerance: number;
+  /** What an ohmmeter finds through chips, see `VAGUE_OHMS`: drawn wide, so that nothing but a short or an open stands out. */
+  readonly vague?: boolean;
 }
 
 /** One part in one simulation: its fields, its drawn values, its fault if it has one. */

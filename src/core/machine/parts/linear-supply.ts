@@ -13,7 +13,7 @@ export const linearSupply = definePart({
   galvanic: () => [["in-a", "in-b", "out", "return"]],
   carries: () => ({ direct: ["out"], alternating: ["in-a", "in-b"] }),
   elements: () => [["in-a", "in-b"], ["out", "return"], ["in-a", "return"], ["in-b", "return"]],
-  parameters: (f) => [{ name: "output ohms", nominal: f.volts / 12, tolerance: 0.3 }, { name: "idle ohms", nominal: 1e4, tolerance: VAGUE_OHMS }],
+  parameters: (f) => [{ name: "output ohms", nominal: f.volts / 12, tolerance: 0.3 }, { name: "idle ohms", nominal: 1e4, tolerance: VAGUE_OHMS, vague: true }],
   modes: () => [
     { id: "bridge-open", words: "bridge open", odds: 1, source: "from memory" },
     { id: "capacitor-dry", words: "smoothing capacitor dried out", odds: 2, source: "from memory" },

@@ -13,7 +13,7 @@ export const motorDrive = definePart({
   terminals: () => ["plus", "return", "input", "out-a", "out-b", "report"],
   galvanic: () => [["plus", "return", "input", "out-a", "out-b", "report"]],
   elements: () => [["plus", "return"], ["input", "return"], ["plus", "out-a"], ["out-b", "return"], ["report", "return"]],
-  parameters: () => [{ name: "idle ohms", nominal: 3e3, tolerance: VAGUE_OHMS }, { name: "on ohms", nominal: 0.04, tolerance: 0.4 }],
+  parameters: () => [{ name: "idle ohms", nominal: 3e3, tolerance: VAGUE_OHMS, vague: true }, { name: "on ohms", nominal: 0.04, tolerance: 0.4 }],
   modes: () => [
     { id: "dead", words: "does not drive", odds: 1.5, source: "from memory" },
     { id: "shorted", words: "shorted, drives all the time", odds: 0.8, source: "from memory" },

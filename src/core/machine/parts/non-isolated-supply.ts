@@ -15,7 +15,7 @@ export const nonIsolatedSupply = definePart({
   galvanic: () => [["line", "neutral", "out"]],
   carries: () => ({ direct: ["out"] }),
   elements: () => [["line", "neutral"], ["out", "neutral"]],
-  parameters: (f) => [{ name: "output ohms", nominal: f.volts / f.maxAmps / 20, tolerance: 0.3 }, { name: "idle ohms", nominal: 5e3, tolerance: VAGUE_OHMS }, { name: "discharge ohms", nominal: 4.7e5, tolerance: 0.05 }],
+  parameters: (f) => [{ name: "output ohms", nominal: f.volts / f.maxAmps / 20, tolerance: 0.3 }, { name: "idle ohms", nominal: 5e3, tolerance: VAGUE_OHMS, vague: true }, { name: "discharge ohms", nominal: 4.7e5, tolerance: 0.05 }],
   modes: (f) => [
     { id: "dead", words: "no output (dropper, fuse resistor or converter open)", odds: 2.5, source: "from memory" },
     { id: "weak", words: "dropper has lost its capacitance, sags under load", odds: 2, source: "from memory", severity: [f.volts / f.maxAmps, (6 * f.volts) / f.maxAmps] },

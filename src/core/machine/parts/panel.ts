@@ -25,7 +25,7 @@ export const panel = definePart({
   elements: () => [["plus", "return"], ["link", "return"]],
   parameters: (f) => [
     { name: "run ohms", nominal: f.runOhms, tolerance: 0.15 },
-    { name: "dead ohms", nominal: f.deadOhms, tolerance: VAGUE_OHMS },
+    { name: "dead ohms", nominal: f.deadOhms, tolerance: VAGUE_OHMS, vague: true },
     { name: "link ohms", nominal: 1e4, tolerance: 0.05 },
   ],
   modes: () => [

@@ -13,7 +13,7 @@ export const regulator = definePart({
   galvanic: () => [["in", "out", "return"]],
   carries: () => ({ direct: ["in", "out"] }),
   elements: () => [["in", "return"], ["out", "return"], ["in", "out"]],
-  parameters: (f) => [{ name: "volts", nominal: f.volts, tolerance: 0.03 }, { name: "idle ohms", nominal: 2e4, tolerance: VAGUE_OHMS }],
+  parameters: (f) => [{ name: "volts", nominal: f.volts, tolerance: 0.03 }, { name: "idle ohms", nominal: 2e4, tolerance: VAGUE_OHMS, vague: true }],
   modes: () => [
     { id: "dead", words: "no output", odds: 1.5, source: "from memory" },
     { id: "passes", words: "shorted, passes its input", odds: 0.4, source: "from memory" },

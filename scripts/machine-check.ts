@@ -1,0 +1,38 @@
+// Tries machine files by hand: what can be told apart, and where the search ends for every single fault.
+// npm run machines:check [-- name]
+import { readdirSync, readFileSync } from "node:fs";
+import { ORDINARY_METER } from "../src/core/circuit/meter";
+import { readMachineYaml } from "../src/core/formats/machine-yaml";
+import { faultGroups } from "../src/core/isolate/groups";
+import { Isolation } from "../src/core/isolate/isolation";
+import { testKey } from "../src/core/simulate/test";
+import { search } from "../tests/support/isolate-unit";
+import { randomSource, randomValues, UnitOnTheBench } from "../tests/support/unit-on-the-bench";
+
+const folder = new URL("../machines/", import.meta.url);
+const wanted = process.argv.slice(2);
+for (const name of readdirSync(folder).filter((n) => n.endsWith(".yaml") && (wanted.length === 0 || wanted.some((w) => n.includes(w))))) {
+  const { machine } = readMachineYaml(readFileSync(new URL(name, folder), "utf8"), name);
+  const isolation = new Isolation(machine, ORDINARY_METER);
+  let start = performance.now();
+  isolation.build();
+  const built = performance.now() - start;
+  const faults = isolation.hypotheses.filter((h) => h.kind === "fault");
+  const groups = faultGroups(isolation).filter((g) => g.length > 1);
+  const together = new Set(groups.flat());
+  const alone = faults.filter((h) => !together.has(h.id)).length;
+  console.log(`${name}: ${machine.nets.length} nets, ${faults.length} faults, ${machine.file.setups.length} setups, ${isolation.candidates.length} tests, ${built.toFixed(0)} ms; ${((100 * alone) / faults.length).toFixed(0)} % stand alone`);
+  for (const g of groups) console.log(`   together: ${g.join(", ")}`);
+  start = performance.now();
+  const random = randomSource(7);
+  let readings = 0;
+  for (const h of faults) {
+    const unit = new UnitOnTheBench(machine, [h.fault], randomValues(machine, random), random);
+    const run = search(isolation, unit, "advice");
+    readings += run.readings;
+    const group = groups.find((g) => g.includes(h.id)) ?? [h.id];
+    const allowed = new Set(group.map((id) => isolation.hypotheses.find((x) => x.id === id)!.piece));
+    if (!run.pieces.includes(h.piece) || run.pieces.some((p) => !allowed.has(p))) console.log(`   WRONG ${h.id} (${h.piece}) ended at ${run.pieces.join(", ")} after ${run.tests.map((t, i) => `${testKey(t)}=${JSON.stringify(unit.read(run.tests[i]!)).slice(8, 60)}`).join(" ; ")}`);
+  }
+  console.log(`   ${(readings / faults.length).toFixed(1)} readings on average, ${(performance.now() - start).toFixed(0)} ms`);
+}
