@@ -24,12 +24,13 @@ export interface Advice {
 
 /** Certainty at which a piece is held to be found. */
 export const FOUND = 0.985;
-/** A board costs most and is blamed wrongly most often, so it takes more. */
-export const FOUND_BOARD = 0.995;
+/** A board costs most and is blamed wrongly most often, and "nothing wrong" sends everyone home: both take more. */
+export const FOUND_SURELY = 0.995;
 
 /** Whether the leading piece is certain enough to end the search. */
 export function isFound(isolation: Isolation, top: PieceSuspect): boolean {
-  return top.probability >= (isolation.machine.pieceById.get(top.piece)?.board ? FOUND_BOARD : FOUND);
+  const surely = top.piece === "no-fault" || isolation.machine.pieceById.get(top.piece)?.board === true;
+  return top.probability >= (surely ? FOUND_SURELY : FOUND);
 }
 
 /** What to believe and what to do next. Pure: the same inputs give the same advice. */

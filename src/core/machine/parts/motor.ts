@@ -7,8 +7,8 @@ const RESTS = 0;
 const TURNS = 1;
 /** Power factor of a small loaded motor, from memory. */
 const POWER_FACTOR = 0.8;
-/** Of its rated voltage, what an unloaded motor starts at. */
-const STARTS_AT = 0.2;
+/** Of its rated voltage, what an unloaded motor starts at; from memory. */
+const STARTS_AT = { dc: 0.2, ac: 0.55 } as const;
 
 /** A motor with two leads, for direct or alternating current. A direct-current one follows the polarity. */
 export const motor = definePart({
@@ -43,7 +43,7 @@ export const motor = definePart({
   },
   next({ fields, mode }, view, state) {
     const volts = fields.current === "ac" ? view.ac("a", "b") : Math.abs(view.dc("a", "b"));
-    const wanted = mode !== "open" && mode !== "seized" && mode !== "brushes-worn" && volts > STARTS_AT * fields.volts ? TURNS : RESTS;
+    const wanted = mode !== "open" && mode !== "seized" && mode !== "brushes-worn" && volts > STARTS_AT[fields.current] * fields.volts ? TURNS : RESTS;
     return wanted === state ? null : { state: wanted, delay: 0.3 };
   },
   observable: (f) => ({ what: "motor", labels: f.current === "dc" ? ["turns", "turns backwards", "still", "hums"] : ["turns", "still", "hums"] }),
