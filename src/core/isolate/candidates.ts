@@ -20,6 +20,8 @@ export function candidateTests(machine: Machine): readonly Test[] {
       for (const part of machine.parts) if (part.labels) offer(makeTest(setup.id, "look", part.id));
       for (const clamp of machine.clamps.values()) offer(makeTest(setup.id, clampFunction(machine, clamp), clamp.id));
     }
+    // Ripple: alternating volts where a supply gives direct ones.
+    if (isPowered(setup)) for (const [red, black] of supplyPairs(machine)) offer(makeTest(setup.id, "acv", red.id, black.id));
     for (const [red, black] of pairs) {
       offer(makeTest(setup.id, isPowered(setup) ? voltsFunction(machine, red, black) : "ohms", red.id, black.id));
     }
@@ -100,6 +102,16 @@ function referencePairs(machine: Machine): Pair[] {
   for (const part of caseNodes)
     for (const point of machine.points.values()) if ([...part.nodeOf.values()].includes(point.node)) for (const earth of chassis) if (earth.node !== point.node && earth.panel === point.panel) pairs.push([point, earth]);
   return pairs;
+}
+
+/** The output of every supply against its own return, one pair each. */
+function supplyPairs(machine: Machine): Pair[] {
+  const at = (node: number | undefined) => [...machine.points.values()].filter((p) => p.node === node).slice(0, 1);
+  return machine.parts.flatMap((part) => {
+    if (!part.kind.ripples) return [];
+    const [out, back] = [part.nodeOf.get("out"), part.nodeOf.get("return") ?? part.nodeOf.get("neutral")];
+    return at(out).flatMap((red) => at(back).map((black): Pair => [red, black]));
+  });
 }
 
 /** The two ends of every element that has points on both. */

@@ -29,7 +29,8 @@ export function nominalValues(machine: Machine): Values {
 export function drawnValues(machine: Machine, seed: number, stratum: number): Values {
   const spread = (name: string) => 2 * uniformFor(seed, name) - 1;
   // Vague values cover their whole range too, all parts of a specimen alike, out of step with the severities.
-  const wide = (jitter: number) => Math.max(-1, Math.min(1, 2 * ((stratum + 0.5) % 1) - 1 + 0.15 * jitter));
+  const quantile = stratum < 0.17 ? 2 / 3 : stratum < 0.5 ? 0 : stratum < 0.83 ? 1 : 1 / 3;
+  const wide = (jitter: number) => Math.max(-1, Math.min(1, 2 * quantile - 1 + 0.15 * jitter));
   return {
     supplyVolts: machine.file.supply.volts * (1 + (machine.file.supply.percent / 100) * spread("supply")),
     ambient: machine.file.ambient + 8 * spread("ambient"),
@@ -37,7 +38,7 @@ export function drawnValues(machine: Machine, seed: number, stratum: number): Va
     severity(part, mode) {
       if (!mode.severity) return 1;
       const [low, high] = mode.severity;
-      return low * (high / low) ** Math.min(1, Math.max(0, stratum + 0.1 * spread(`${part.id}:${mode.id}`)));
+      return low * (high / low) ** Math.min(1, Math.max(0, stratum + 0.04 * spread(`${part.id}:${mode.id}`)));
     },
   };
 }

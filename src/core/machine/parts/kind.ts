@@ -152,6 +152,8 @@ export interface PartKind<F> {
   readonly source?: boolean;
   /** Has a coil, winding or element a lamp can stand in for on the bench. */
   readonly load?: boolean;
+  /** A supply whose output may carry ripple. */
+  readonly ripples?: boolean;
   /** Opens to protect: never bridged while energised, never renewed before what opened it is found. */
   readonly protective?: boolean;
   /** Terminals at which the part brings energy in, and of what sort; see `domain`. */

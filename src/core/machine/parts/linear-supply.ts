@@ -11,6 +11,7 @@ export const linearSupply = definePart({
   fields: z.object({ volts: number({ above: 0, max: 60 }) }),
   terminals: () => ["in-a", "in-b", "out", "return"],
   galvanic: () => [["in-a", "in-b", "out", "return"]],
+  ripples: true,
   carries: () => ({ direct: ["out"], alternating: ["in-a", "in-b"] }),
   elements: () => [["in-a", "in-b"], ["out", "return"], ["in-a", "return"], ["in-b", "return"]],
   parameters: (f) => [{ name: "output ohms", nominal: f.volts / 12, tolerance: 0.3 }, { name: "idle ohms", nominal: 1e4, tolerance: VAGUE_OHMS, vague: true }],
