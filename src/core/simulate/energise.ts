@@ -47,7 +47,7 @@ const EVERY_PART = -1;
 const SAME_MOMENT = 1e-9;
 /** Ohms below which the scan of a keypad takes two lines as joined. */
 const KEY_OHMS = 2000;
-const MOST_PASSES = 400;
+const MOST_PASSES = 600;
 const LAMP_WATTS = 40;
 /** Relative change of a source below which the analog part is at rest: a hundredth of what any meter resolves. */
 const REST = 1e-5;
@@ -228,6 +228,8 @@ export class Simulator {
     relax.fill(1);
     lastStep.fill(0);
     for (let pass = 0; pass < MOST_PASSES; pass++) {
+      // Values that chase each other come to rest when all of them take small steps.
+      const cap = pass < 50 ? 1 : pass < 150 ? 0.3 : pass < 300 ? 0.08 : 0.02;
       if (pass > 0) for (const part of this.remembering) this.stampPart(part, instances, states, memory);
       this.solveAll();
       let moved = false;
@@ -243,7 +245,7 @@ export class Simulator {
           const at = part.firstMemory + i;
           const step = own[i]! - before;
           // Damped only where it swings: a value that creeps one way is left its full step.
-          relax[at] = step * lastStep[at]! < 0 ? relax[at]! / 2 : Math.min(1, relax[at]! * 1.3);
+          relax[at] = step * lastStep[at]! < 0 ? relax[at]! / 2 : Math.min(cap, relax[at]! * 1.3);
           lastStep[at] = step;
           own[i] = before + relax[at]! * step;
         }

@@ -31,12 +31,13 @@ export const linearSupply = definePart({
     stamp.acEmf(1, on && mode === "capacitor-dry" ? memory[OUT]! * 0.4 : 0);
     for (const diode of [2, 3]) stamp.conduct(diode, 1 / 1e6);
   },
-  follow({ mode }, view, _state, memory) {
+  follow({ fields, mode }, view, _state, memory) {
     const volts = view.ac("in-a", "in-b");
     const peak = Math.max(0, volts * Math.SQRT2 - 1.4);
     memory[OUT] = mode === "bridge-open" || mode === "shorted" ? 0 : peak * (mode === "capacitor-dry" ? 0.64 : 1);
-    const watts = memory[OUT]! * Math.max(0, -view.current(1));
-    memory[LOAD] = volts > 1 ? watts / Math.max(volts, 2) ** 2 : 0;
+    // A rectifier draws the current that it gives, and about a tenth more as rms (from memory).
+    // Below half its usual input it is taken as a resistance, so that a starved supply has an operating point.
+    memory[LOAD] = (1.1 * Math.max(0, -view.current(1))) / Math.max(volts, (0.6 * fields.volts) / Math.SQRT2);
   },
   signs: () => [{ id: "bulged", words: "bulged capacitor", given: { "capacitor-dry": 0.6, shorted: 0.3 }, otherwise: 0.02 }],
   alone: "AC volts in, DC volts out, then AC volts at the output: ripple.",

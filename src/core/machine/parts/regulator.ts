@@ -30,7 +30,8 @@ export const regulator = definePart({
     const volts = view.dc("in", "return");
     memory[OUT] = mode === null ? Math.max(0, Math.min(values[0]!, volts - fields.dropoutVolts)) : 0;
     // A linear regulator draws from its input what it gives at its output.
-    memory[LOAD] = memory[OUT] > 0.5 && volts > 1 ? Math.max(0, -view.current(1)) / volts : 0;
+    // Starved, it is taken as a resistance, so that there is an operating point.
+    memory[LOAD] = memory[OUT] > 0.5 && volts > 1 ? Math.max(0, -view.current(1)) / Math.max(volts, fields.volts + fields.dropoutVolts) : 0;
   },
   signs: () => [{ id: "hot", words: "too hot to touch", given: { passes: 0.3, dead: 0.2 }, otherwise: 0.03 }],
   alone: "Input and output volts against its own return.",

@@ -29,8 +29,8 @@ export const transformer = definePart({
   follow({ fields, mode }, view, _state, memory) {
     const volts = mode === "primary-open" ? 0 : view.ac("in-a", "in-b");
     memory[OUT] = (volts * fields.voltsOut) / fields.voltsIn;
-    const watts = view.acCurrent(1) * memory[OUT];
-    memory[LOAD] = 1e-5 + (volts > 1 ? watts / Math.max(volts, fields.voltsIn / 4) ** 2 : 0);
+    // Current is transformed with the turns ratio; below half its voltage it is taken as a resistance.
+    memory[LOAD] = 1e-5 + (view.acCurrent(1) * fields.voltsOut) / fields.voltsIn / Math.max(volts, 0.6 * fields.voltsIn);
   },
   signs: () => [{ id: "browned", words: "winding browned, smell", given: { "primary-open": 0.4, "secondary-open": 0.3 }, otherwise: 0.02 }],
   alone: "Dead, plugs off: ohms of both windings; overload between them.",
