@@ -69,12 +69,11 @@ async function playJob(isolation: Isolation, job: string, fault: Fault, actor: s
     const folded = await now();
     const evidence = evidenceOf(folded);
     const advice = advise(isolation, evidence, standingOf(folded));
-    const proofs = advice.stop?.kind === "found" ? proofsFor(machine, advice.stop.pieces[0]!, judgedOf(folded)) : [];
-    const test = advice.next?.test ?? proofs.find((p) => p.by === null)?.test;
+    const test = advice.next?.test;
     if (!test) break;
     const laid = layOut(isolation, isolation.beliefs(evidence), standingOf(folded), test);
     const shown = asTyped(observe(simulator, simulator.energise(machine.setupById.get(test.setup)!, [fault], values), test, ORDINARY_METER));
-    await log(readingBody(laid, shown.typed, shown.shown, advice.next !== null));
+    await log(readingBody(laid, shown.typed, shown.shown, true));
   }
   if (!close) return;
   const folded = await now();

@@ -5,8 +5,8 @@ import { readMachineYaml } from "../../src/core/formats/machine-yaml";
 import { advise } from "../../src/core/isolate/advise";
 import { observationsOf, type Evidence } from "../../src/core/isolate/evidence";
 import { Isolation } from "../../src/core/isolate/isolation";
-import { likelihood, normalCdf, specimenLikelihoods } from "../../src/core/isolate/likelihood";
-import { SPECIMENS } from "../../src/core/isolate/prediction";
+import { likelihood, normalCdf, SpecimenTrail } from "../../src/core/isolate/likelihood";
+import { specimenWeights } from "../../src/core/isolate/prediction";
 import { proofsFor } from "../../src/core/isolate/proofs";
 import { layOut } from "../../src/core/isolate/proposal";
 import { clearedParts, likeliness, pieceSuspects } from "../../src/core/isolate/suspects";
@@ -31,20 +31,24 @@ const KETTLE_EVIDENCE: readonly Evidence[] = [
   reading("c", makeTest("off", "ohms", "out-L", "in-N"), volts(9.9)),
 ];
 
+/** For one hypothesis: likelihood of every reading along every specimen, [specimen][reading]. */
+function alongSpecimens(i: Isolation, n: number, evidence: readonly Evidence[]): number[][] {
+  const count = specimenWeights(i.machine, i.hypotheses[n]!).length;
+  const trail = new SpecimenTrail(count, ORDINARY_METER);
+  const rows: number[][] = Array.from({ length: count }, () => []);
+  for (const o of observationsOf(i.machine, evidence)) {
+    const each = new Float64Array(count);
+    trail.next(o.test, o.shown, i.predictionsFor(o.test)[n]!, o.slip, each);
+    each.forEach((l, k) => rows[k]!.push(l ** o.weight));
+  }
+  return rows;
+}
+
 /** Bayes' rule written out: every hypothesis, every specimen, every reading. */
 function bruteForce(i: Isolation, evidence: readonly Evidence[]): number[] {
   const joint = i.hypotheses.map((h, n) => {
-    let sum = 0;
-    for (let k = 0; k < SPECIMENS; k++) {
-      let product = h.prior / SPECIMENS;
-      for (const o of observationsOf(i.machine, evidence)) {
-        const each = new Float64Array(SPECIMENS);
-        specimenLikelihoods(o.test, o.shown, i.predictionsFor(o.test)[n]!, ORDINARY_METER, o.slip, each);
-        product *= each[k]! ** o.weight;
-      }
-      sum += product;
-    }
-    return sum;
+    const weights = specimenWeights(i.machine, h);
+    return alongSpecimens(i, n, evidence).reduce((sum, row, k) => sum + row.reduce((product, l) => product * l, h.prior * weights[k]!), 0);
   });
   const total = joint.reduce((a, b) => a + b, 0);
   return joint.map((j) => j / total);
@@ -60,20 +64,17 @@ describe("the posterior", () => {
   });
 
   it("is that of a general Bayesian library (bayesjs, junction tree) on the same small network", () => {
-    const units = kettle.hypotheses.flatMap((h, n) => Array.from({ length: SPECIMENS }, (_, k) => ({ n, k, name: `${h.id}#${k}`, prior: h.prior / SPECIMENS })));
+    const units = kettle.hypotheses.flatMap((h, n) => specimenWeights(kettle.machine, h).map((w, k) => ({ n, k, name: `${h.id}#${k}`, prior: h.prior * w })));
+    const rows = kettle.hypotheses.map((_, n) => alongSpecimens(kettle, n, KETTLE_EVIDENCE));
     let network = addNode({}, { id: "unit", states: units.map((u) => u.name), parents: [], cpt: Object.fromEntries(units.map((u) => [u.name, u.prior])) });
     const given: Record<string, string> = {};
-    for (const o of observationsOf(kettle.machine, KETTLE_EVIDENCE)) {
-      const chances = units.map(({ n, k }) => {
-        const each = new Float64Array(SPECIMENS);
-        specimenLikelihoods(o.test, o.shown, kettle.predictionsFor(o.test)[n]!, ORDINARY_METER, o.slip, each);
-        return each[k]!;
-      });
+    observationsOf(kettle.machine, KETTLE_EVIDENCE).forEach((o, r) => {
+      const chances = units.map(({ n, k }) => rows[n]![k]![r]!);
       const most = Math.max(...chances);
       const id = testKey(o.test);
       given[id] = "seen";
       network = addNode(network, { id, states: ["seen", "not"], parents: ["unit"], cpt: units.map((u, i) => ({ when: { unit: u.name }, then: { seen: chances[i]! / most, not: 1 - chances[i]! / most } })) });
-    }
+    });
     const theirs = inferAll(network, given)["unit"] as Record<string, number>;
     const ours = kettle.beliefs(KETTLE_EVIDENCE).probability;
     kettle.hypotheses.forEach((h, n) => {

@@ -34,7 +34,8 @@ export function search(isolation: Isolation, unit: UnitOnTheBench, order: "advic
   let minutes = 0;
   for (let step = 0; step < most; step++) {
     const advice = advise(isolation, evidence, standing);
-    const found = advice.stop ?? (isFound(isolation, advice.suspects[0]!) ? { pieces: [advice.suspects[0]!.piece] } : null);
+    // The advice also proves a board before it is blamed; whoever follows a fixed list stops when it is certain.
+    const found = advice.stop ?? (order !== "advice" && isFound(isolation, advice.suspects[0]!) ? { pieces: [advice.suspects[0]!.piece] } : null);
     if (found && (order === "advice" || found.pieces.length === 1)) return { pieces: found.pieces.length ? found.pieces : [advice.suspects[0]!.piece], readings: tests.length, minutes, tests };
     const test = order === "advice" ? advice.next!.test : order[step];
     if (!test) break;

@@ -1,9 +1,12 @@
+import { forbidden } from "../hazard/rules";
 import { testKey } from "../simulate/test";
 import type { Standing } from "./cost";
 import type { Evidence } from "./evidence";
-import type { Isolation, RatedTest } from "./isolation";
+import type { Beliefs, Isolation, RatedTest } from "./isolation";
+import { proofsFor } from "./proofs";
 import { propose, type Proposal } from "./proposal";
 import { clearedParts, partDoubt, pieceSuspects, type ClearedPart, type PieceSuspect } from "./suspects";
+import { verdictOf, windowOf } from "./window";
 
 /** Why the search has ended, as a sentence. */
 export interface Stop {
@@ -41,16 +44,32 @@ export function advise(isolation: Isolation, evidence: readonly Evidence[], stan
   const top = suspects[0]!;
   const settled = isFound(isolation, top);
   const rated = settled ? [] : isolation.rate(beliefs.probability, standing, made);
-  const chosen = isolation.choose(rated);
+  const proof = settled ? openProof(isolation, beliefs, standing, evidence, top.piece, made) : null;
+  const chosen = proof?.test ?? isolation.choose(rated);
   const second = rated.find((r) => r !== chosen);
   return {
     suspects,
     cleared: clearedParts(isolation, beliefs),
     doubt: partDoubt(isolation, beliefs),
-    next: chosen ? propose(isolation, beliefs, standing, chosen, second) : null,
+    next: chosen ? propose(isolation, beliefs, standing, chosen, second, proof?.words) : null,
     alternatives: rated.filter((r) => r !== chosen).slice(0, 3),
     stop: chosen ? null : stopOf(suspects, settled),
   };
+}
+
+/**
+ * What is still unproven of a board that is about to be blamed (its feed, its ground, the request to it, its output, no
+ * shorted load behind it): the cheapest test that would show it, a dead one before a live one. Null when nothing is left to prove.
+ */
+function openProof(isolation: Isolation, beliefs: Beliefs, standing: Standing, evidence: readonly Evidence[], piece: string, made: ReadonlySet<string>): { readonly words: string; readonly test: RatedTest } | null {
+  const { machine } = isolation;
+  const judged = evidence.flatMap((e) => (e.type === "reading" ? [{ id: e.id, test: e.test, verdict: verdictOf(windowOf(e.test, isolation.predictionsFor(e.test)[0]!, isolation.meter), e.shown) }] : []));
+  const open = proofsFor(machine, piece, judged).filter((p) => p.by === null).flatMap((p) =>
+    p.tests.filter((t) => !made.has(testKey(t)) && forbidden(machine, machine.setupById.get(t.setup)!, t) === null).map((t) => ({ words: p.words, test: isolation.rateOne(beliefs.probability, standing, t) })));
+  const effort = (r: RatedTest) => r.minutes + r.risk;
+  // Proof by proof: one test that was made and showed the opposite is not asked for in another form.
+  const answered = (words: string) => proofsFor(machine, piece, judged).some((p) => p.words === words && p.tests.some((t) => made.has(testKey(t))));
+  return open.filter((p) => !answered(p.words)).sort((a, b) => effort(a.test) - effort(b.test) || (testKey(a.test.test) < testKey(b.test.test) ? -1 : 1))[0] ?? null;
 }
 
 function stopOf(suspects: readonly PieceSuspect[], settled: boolean): Stop {

@@ -10,7 +10,7 @@ import { observationsOf, type Evidence } from "./evidence";
 import { hypothesesOf, type Hypothesis } from "./hypothesis";
 import { SpecimenTrail } from "./likelihood";
 import { outcomeTable, type OutcomeTable } from "./outcomes";
-import { Predictor, SPECIMENS, type Prediction } from "./prediction";
+import { Predictor, specimenWeights, type Prediction } from "./prediction";
 
 /** What each hypothesis is worth after the evidence, and how each observation moved it. */
 export interface Beliefs {
@@ -52,9 +52,13 @@ export class Isolation {
   private readonly predictions = new Map<string, readonly Prediction[]>();
   private readonly tables = new Map<string, OutcomeTable>();
 
-  constructor(readonly machine: Machine, readonly meter: Meter, specimens = SPECIMENS) {
-    this.predictor = new Predictor(machine, meter, specimens);
+  /** For each hypothesis the logarithms of its specimens' weights. */
+  private readonly logWeights: readonly Float64Array[];
+
+  constructor(readonly machine: Machine, readonly meter: Meter) {
+    this.predictor = new Predictor(machine, meter);
     this.hypotheses = hypothesesOf(machine);
+    this.logWeights = this.hypotheses.map((h) => Float64Array.from(specimenWeights(machine, h), Math.log));
     this.permitted = candidateTests(machine);
     this.pieces = [...new Set(this.hypotheses.map((h) => h.piece))];
     this.pieceOf = Int32Array.from(this.hypotheses, (h) => this.pieces.indexOf(h.piece));
@@ -77,7 +81,7 @@ export class Isolation {
   *buildSteps(): Generator<number, void> {
     const { setups } = this.machine.file;
     const n = this.hypotheses.length;
-    const total = setups.length * n * this.predictor.specimenCount;
+    const total = setups.length * this.logWeights.reduce((sum, w) => sum + w.length, 0);
     let done = 0;
     const nominal = new Map<string, readonly Prediction[]>();
     for (const setup of setups) {
@@ -94,7 +98,8 @@ export class Isolation {
     for (const setup of setups) {
       const tests = this.useful.filter((t) => t.setup === setup.id);
       const rows: Prediction[][] = [];
-      for (let h = 0; h < n; h++, done += this.predictor.specimenCount - 1) {
+      for (let h = 0; h < n; h++) {
+        done += this.logWeights[h]!.length - 1;
         rows.push(this.predictor.predict(setup.id, tests, this.hypotheses[h]!, 1));
         if (h % 4 === 3) yield done / total;
       }
@@ -124,26 +129,26 @@ export class Isolation {
   /** Bayes' rule over all the evidence at once, along each specimen and then averaged; the order of evidence does not matter. */
   beliefs(evidence: readonly Evidence[]): Beliefs {
     const n = this.hypotheses.length;
-    const k = this.predictor.specimenCount;
-    const along = new Float64Array(n * k);
+    // Along each specimen of each hypothesis, beginning with its weight.
+    const along = this.logWeights.map((w) => w.slice());
+    const each = this.logWeights.map((w) => new Float64Array(w.length));
+    const trails = this.logWeights.map((w) => new SpecimenTrail(w.length, this.meter));
     const byEvidence = new Map<string, Float64Array>();
-    const each = new Float64Array(k);
-    const trails = this.hypotheses.map(() => new SpecimenTrail(k, this.meter));
     for (const o of observationsOf(this.machine, evidence)) {
       const predictions = this.predictionsFor(o.test);
       const moved = byEvidence.get(o.evidence) ?? new Float64Array(n);
       for (let h = 0; h < n; h++) {
-        trails[h]!.next(o.test, o.shown, predictions[h]!, o.slip, each);
+        trails[h]!.next(o.test, o.shown, predictions[h]!, o.slip, each[h]!);
         let mean = 0;
-        for (let s = 0; s < k; s++) {
-          along[h * k + s]! += o.weight * Math.log(Math.max(1e-300, each[s]!));
-          mean += each[s]! / k;
-        }
+        each[h]!.forEach((l, s) => {
+          along[h]![s]! += o.weight * Math.log(Math.max(1e-300, l));
+          mean += l * Math.exp(this.logWeights[h]![s]!);
+        });
         moved[h]! += o.weight * Math.log(Math.max(1e-300, mean));
       }
       byEvidence.set(o.evidence, moved);
     }
-    const log = Float64Array.from(this.hypotheses, (h, i) => Math.log(h.prior) + logMean(along.subarray(i * k, i * k + k)));
+    const log = Float64Array.from(this.hypotheses, (h, i) => Math.log(h.prior) + logSum(along[i]!));
     const most = log.reduce((a, b) => Math.max(a, b), -Infinity);
     const probability = log.map((l) => Math.exp(l - most));
     const sum = probability.reduce((a, b) => a + b, 0);
@@ -163,11 +168,15 @@ export class Isolation {
     for (const test of candidates) {
       if (made.has(testKey(test))) continue;
       const bits = this.information(this.tableFor(test), probability);
-      if (bits < LEAST_BITS) continue;
-      const { minutes, risk } = costOf(this.machine, standing, test);
-      rated.push({ test, bits, minutes, risk, score: bits / (minutes + risk) });
+      if (bits >= LEAST_BITS) rated.push(this.rateOne(probability, standing, test, bits));
     }
     return rated.sort((a, b) => b.score - a.score || (testKey(a.test) < testKey(b.test) ? -1 : 1));
+  }
+
+  /** One test rated from where the unit stands. */
+  rateOne(probability: Float64Array, standing: Standing, test: Test, bits = this.information(this.tableFor(test), probability)): RatedTest {
+    const { minutes, risk } = costOf(this.machine, standing, test);
+    return { test, bits, minutes, risk, score: bits / (minutes + risk) };
   }
 
   /** The test to make next: the best by score, but a dead one wherever it is nearly as good as a live one. Null when none is worth it. */
@@ -217,10 +226,10 @@ export class Isolation {
   }
 }
 
-/** Logarithm of the mean of exponentials. */
-function logMean(logs: Float64Array): number {
+/** Logarithm of the sum of exponentials. */
+function logSum(logs: Float64Array): number {
   const most = logs.reduce((a, b) => Math.max(a, b), -Infinity);
-  return most + Math.log(logs.reduce((sum, l) => sum + Math.exp(l - most), 0) / logs.length);
+  return most + Math.log(logs.reduce((sum, l) => sum + Math.exp(l - most), 0));
 }
 
 function plogp(p: number): number {

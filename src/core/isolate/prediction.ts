@@ -7,17 +7,28 @@ import type { Test } from "../simulate/test";
 import { drawnValues, nominalValues, type Values } from "../simulate/values";
 import type { Hypothesis } from "./hypothesis";
 
-/** Specimens simulated for each hypothesis: one nominal, the others drawn. More cost time and change little. */
-export const SPECIMENS = 5;
 /** Seed of the drawn specimens; part of what makes a proposal repeatable. */
 export const SPECIMEN_SEED = 20_260;
 
+/** Quantile of severity of each specimen. The first is the nominal one; the mildest and the worst are among them. */
+const QUANTILES = [1 / 2, 0, 1 / 3, 2 / 3, 1, 1 / 12, 1 / 6, 1 / 4, 5 / 6];
+/** A fault that is there or is not needs the first five only: they differ in part values, mains and room. */
+const PLAIN = 5;
+/** Share of the range each quantile stands for: half-way to its neighbours. */
+const GRADED_WEIGHTS = QUANTILES.map((q) => {
+  const sorted = [...QUANTILES].sort((x, y) => x - y);
+  const at = sorted.indexOf(q);
+  return ((sorted[at + 1] ?? 1) - (sorted[at - 1] ?? 0)) / 2;
+});
+const PLAIN_WEIGHTS = Array.from({ length: PLAIN }, () => 1 / PLAIN);
+
 /**
- * Quantiles of severity for the drawn specimens: 0, 1/3, 2/3, 1 of four, with the nominal one in the middle. The mildest
- * and the worst are among them, so that every regime of a graded fault has a witness.
+ * Weights of the specimens a hypothesis is simulated as, adding to one. A fault of degree has more of them, close together
+ * at its mild end, so that every regime of it (harmless, starving, dead) has a witness.
  */
-function stratumOf(k: number, specimens: number): number {
-  return specimens < 3 ? 0.5 : (k - 1) / (specimens - 2);
+export function specimenWeights(machine: Machine, hypothesis: Hypothesis): readonly number[] {
+  const mode = hypothesis.kind === "fault" ? machine.partById.get(hypothesis.fault.part)?.modes.find((m) => m.id === hypothesis.fault.mode) : undefined;
+  return mode?.severity ? GRADED_WEIGHTS : PLAIN_WEIGHTS;
 }
 
 /**
@@ -32,15 +43,13 @@ export class Predictor {
   private readonly specimens: readonly Values[];
   private readonly sound = new Map<string, SoundCircuit>();
 
-  constructor(readonly machine: Machine, readonly meter: Meter, specimens = SPECIMENS) {
+  constructor(readonly machine: Machine, readonly meter: Meter) {
     this.simulator = new Simulator(machine);
-    this.specimens = Array.from({ length: specimens }, (_, k) => (k === 0 ? nominalValues(machine) : drawnValues(machine, SPECIMEN_SEED + k, stratumOf(k, specimens))));
+    this.specimens = QUANTILES.map((quantile, k) => (k === 0 ? nominalValues(machine) : drawnValues(machine, SPECIMEN_SEED + k, quantile)));
   }
 
-  get specimenCount(): number { return this.specimens.length; }
-
   /** What every test of one setup shows under a hypothesis, in the order of `tests`; specimens `from` to `to` - 1, the nominal one being 0. */
-  predict(setupId: string, tests: readonly Test[], hypothesis: Hypothesis, from = 0, to = this.specimens.length): Prediction[] {
+  predict(setupId: string, tests: readonly Test[], hypothesis: Hypothesis, from = 0, to = specimenWeights(this.machine, hypothesis).length): Prediction[] {
     if (hypothesis.kind === "something else") return tests.map(() => []);
     const setup = this.machine.setupById.get(setupId);
     if (!setup) throw new RangeError(`no setup ${setupId}`);

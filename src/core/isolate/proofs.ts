@@ -9,8 +9,8 @@ export interface Proof {
   readonly words: string;
   /** Evidence that proves it; null while it is unproven. */
   readonly by: string | null;
-  /** A test that would prove it. */
-  readonly test: Test;
+  /** Tests any of which would prove it. */
+  readonly tests: readonly Test[];
 }
 
 /** A reading as far as proofs need it. */
@@ -27,7 +27,6 @@ export function proofsFor(machine: Machine, pieceId: string, readings: readonly 
   return (machine.pieceById.get(pieceId)?.proofs ?? []).map((proof) => {
     const wanted: Verdict = proof.shows === "good" ? "fits" : "does not fit";
     const by = readings.find((r) => r.verdict === wanted && proof.any.some((t) => isSame(r.test, t)));
-    const first = proof.any[0]!;
-    return { of: proof.of, words: proof.words, by: by?.id ?? null, test: makeTest(first.setup, first.function, first.red, first.black) };
+    return { of: proof.of, words: proof.words, by: by?.id ?? null, tests: proof.any.map((t) => makeTest(t.setup, t.function, t.red, t.black)) };
   });
 }

@@ -52,6 +52,8 @@ export interface Laid {
 export interface Proposal extends Laid {
   readonly why: string;
   readonly bits: number;
+  /** What it proves of a board that is about to be blamed; null for a test of the search. */
+  readonly proves: string | null;
 }
 
 export const FUNCTION_WORDS: Readonly<Record<MeterFunction, string>> = {
@@ -202,9 +204,9 @@ function mergeAlike(lines: readonly Meaning[]): Meaning[] {
 }
 
 /** Lays out the chosen test and says why it was chosen. */
-export function propose(isolation: Isolation, beliefs: Beliefs, standing: Standing, chosen: RatedTest, second: RatedTest | undefined): Proposal {
+export function propose(isolation: Isolation, beliefs: Beliefs, standing: Standing, chosen: RatedTest, second: RatedTest | undefined, proves?: string): Proposal {
   const laid = layOut(isolation, beliefs, standing, chosen.test);
-  return { ...laid, bits: chosen.bits, why: whyThis(laid, chosen, second) };
+  return { ...laid, bits: chosen.bits, proves: proves ?? null, why: proves ? `Before the board is blamed, this must be seen: ${inSentence(proves)}.` : whyThis(laid, chosen, second) };
 }
 
 function whyThis(laid: Laid, chosen: RatedTest, second: RatedTest | undefined): string {

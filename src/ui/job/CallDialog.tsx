@@ -66,7 +66,7 @@ export function CallDialog({ show, machine, suspects, judged, problem, onHide, o
                   <li key={p.of}>
                     <i className={`bi ${p.by ? "bi-check-circle-fill proven" : "bi-circle"}`} aria-hidden />
                     <span><span className="visually-hidden">{p.by ? "Proven: " : "Unproven: "}</span>{p.words}</span>
-                    {p.by ? null : <Button size="sm" variant="outline-dark" onClick={() => onMeasure(p.test)}>Measure it</Button>}
+                    {p.by ? null : <Button size="sm" variant="outline-dark" onClick={() => onMeasure(p.tests[0]!)}>Measure it</Button>}
                   </li>
                 ))}
               </ul>

@@ -61,7 +61,7 @@ export function NextTest(props: Props) {
   return (
     <div className="next" aria-busy={busy} data-test={laid ? testKey(laid.test) : undefined}>
       <div className="next-kicker">
-        <span>{isChosen ? "Your test" : "Next"}</span>
+        <span>{isChosen ? "Your test" : proposal?.proves ? "Before it is blamed" : "Next"}</span>
         {laid ? <span className={`exposure ${laid.exposure.replace(" ", "-")}`}><i className={`bi ${EXPOSURE_ICON[laid.exposure]}`} aria-hidden /> {EXPOSURE_WORDS[laid.exposure]}</span> : null}
         {laid ? <span className="minutes">{laid.cost.minutes < 1 ? "under a minute" : `${Math.round(laid.cost.minutes)} min`}</span> : null}
         <span className="next-keys">
