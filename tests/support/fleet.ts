@@ -1,0 +1,23 @@
+import { readdirSync, readFileSync } from "node:fs";
+import { ORDINARY_METER } from "../../src/core/circuit/meter";
+import { readMachineYaml } from "../../src/core/formats/machine-yaml";
+import { Isolation } from "../../src/core/isolate/isolation";
+
+const folder = new URL("../../machines/", import.meta.url);
+
+/** Names of all demo machine files, without their ending. */
+export const FLEET: readonly string[] = readdirSync(folder).filter((n) => n.endsWith(".yaml")).map((n) => n.replace(".yaml", "")).sort();
+
+export const machineText = (name: string) => readFileSync(new URL(`${name}.yaml`, folder), "utf8");
+
+/** A demo machine, compiled anew. */
+export const machineNamed = (name: string) => readMachineYaml(machineText(name), `${name}.yaml`).machine;
+
+/** The faults of a machine that were committed as inseparable before any search was run. */
+export const groupsOf = (name: string): string[][] => JSON.parse(readFileSync(new URL(`groups/${name}.json`, folder), "utf8")) as string[][];
+
+export function isolationOf(name: string): Isolation {
+  const isolation = new Isolation(machineNamed(name), ORDINARY_METER);
+  isolation.build();
+  return isolation;
+}
