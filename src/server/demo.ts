@@ -19,28 +19,42 @@ import type { EventBody } from "../core/journal/events";
 import { database } from "./db";
 import { appendEvent, eventsOf } from "./journal";
 import { openJob } from "./jobs";
-import { keepMachine, newestMachine } from "./machines";
+import { keepShippedMachine, newestMachine } from "./machines";
 import { units } from "./schema";
 
 /** Invented sites and units of an invented workshop. Names the demo data by fixed ids, so that seeding twice adds nothing. */
 const NAMESPACE = "6f0c1c7e-52a4-4c9e-9a53-0f2f7a5d1c11";
 const MACHINE = "quellmoor-sb-210";
 const UNITS = [
-  { key: "larch", site: "Larch Pass Hut", serial: "40177" },
-  { key: "saddle", site: "Grey Saddle cable-car station", serial: "40231" },
-  { key: "school", site: "Valley school kitchen", serial: "39862" },
+  { key: "larch", site: "Larch Pass Hut", serial: "40177", machine: MACHINE },
+  { key: "saddle", site: "Grey Saddle cable-car station", serial: "40231", machine: MACHINE },
+  { key: "school", site: "Valley school kitchen", serial: "39862", machine: MACHINE },
+  { key: "hut-freezer", site: "Larch Pass Hut", serial: "BF-2217", machine: "firnau-bf-330" },
+  { key: "hut-gas", site: "Upper Cairn Hut", serial: "60-1184", machine: "murgast-abs-60" },
+  { key: "school-cooler", site: "Valley school kitchen", serial: "UC-0931", machine: "kaldruun-uc-80" },
+  { key: "school-washer", site: "Valley school laundry", serial: "FL-5502", machine: "dornlau-fl-7" },
+  { key: "school-dishes", site: "Valley school kitchen", serial: "DW-1276", machine: "velmoor-dw-45" },
+  { key: "hut-dryer", site: "Upper Cairn Hut, boot room", serial: "CD-0418", machine: "brenzik-cd-30" },
+  { key: "station-ice", site: "Grey Saddle cable-car station, bar", serial: "IM-3390", machine: "lawinor-im-90" },
+  { key: "station-drinks", site: "Grey Saddle cable-car station, platform", serial: "DV-7745", machine: "obwart-dv-8" },
+  { key: "station-belt", site: "Grey Saddle cable-car station, luggage", serial: "LC-0102", machine: "sellrun-lc-24" },
+  { key: "hut-standby", site: "Larch Pass Hut, plant room", serial: "CO-0077", machine: "pfellmar-co-12" },
+  { key: "station-winch", site: "Grey Saddle cable-car station, ramp", serial: "BW-0233", machine: "zirvald-bw-15" },
+  { key: "shop-tool", site: "Workshop", serial: "FT-9081", machine: "tannrast-ft-20" },
+  { key: "slope-panel", site: "Grey Saddle slope vehicle 2", serial: "IP-0015", machine: "hochkar-ip-4" },
+  { key: "station-tickets", site: "Grey Saddle cable-car station, hall", serial: "TM-0311", machine: "perlgrund-tm-3" },
 ] as const;
 
 const idOf = (key: string) => uuidFor(key, NAMESPACE);
 
 /** Reads every machine file of the folder into the database; a changed file becomes a new version. */
 export async function keepMachineFiles(folder: string, now: Date): Promise<void> {
-  for (const name of readdirSync(folder).filter((n) => n.endsWith(".yaml")).sort()) await keepMachine(readFileSync(path.join(folder, name), "utf8"), name, now);
+  for (const name of readdirSync(folder).filter((n) => n.endsWith(".yaml")).sort()) await keepShippedMachine(readFileSync(path.join(folder, name), "utf8"), name, now);
 }
 
 /** Units and three jobs: one untouched, one half-way, one closed. Readings come from the simulated unit. */
 export async function seedDemo(now: Date): Promise<void> {
-  await database().insert(units).ignore().values(UNITS.map((u) => ({ id: idOf(u.key), site: u.site, serial: u.serial, machine: MACHINE })));
+  await database().insert(units).ignore().values(UNITS.map((u) => ({ id: idOf(u.key), site: u.site, serial: u.serial, machine: u.machine })));
   const minutesAgo = (m: number) => new Date(now.getTime() - m * 60_000);
   await openJob({ id: idOf("job untouched"), unit: idOf("larch"), complaint: "panel-dark", actor: "Ida" }, minutesAgo(20));
 

@@ -30,7 +30,7 @@ export async function appendEvent(job: string, event: NewEvent, now: Date): Prom
     if (event.body.type === "opened") throw new Refusal(409, "This job is open already.");
     if (event.body.type === "struck") {
       const [target] = await tx.select({ body: events.body }).from(events).where(and(eq(events.job, job), eq(events.id, event.body.event)));
-      if (!target || (target.body as { type?: string }).type !== "reading") throw new Refusal(404, "There is no such reading in this job to strike out.");
+      if (!target || !["reading", "varied"].includes(typeOf(target.body))) throw new Refusal(404, "There is no such entry in this job to strike out.");
     }
     return insertEvent(tx, job, row.lastSeq + 1, event, now);
   });
@@ -59,6 +59,10 @@ async function project(tx: Transaction, job: string): Promise<void> {
 export async function eventsOf(job: string, after = 0): Promise<JournalEvent[]> {
   const rows = await database().select().from(events).where(and(eq(events.job, job), gt(events.seq, after))).orderBy(asc(events.seq));
   return rows.map(toEvent);
+}
+
+function typeOf(body: unknown): string {
+  return ((typeof body === "string" ? JSON.parse(body) : body) as { type: string }).type;
 }
 
 function toEvent(row: typeof events.$inferSelect): JournalEvent {

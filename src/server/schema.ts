@@ -9,6 +9,12 @@ export const machines = mysqlTable("machines", {
   addedAt: datetime("added_at", { fsp: 3 }).notNull(),
 }, (t) => [index("machines_machine").on(t.machine, t.addedAt)]);
 
+/** Which version of a machine new jobs are made with. */
+export const machineHeads = mysqlTable("machine_heads", {
+  machine: varchar("machine", { length: 60 }).primaryKey(),
+  hash: char("hash", { length: 64 }).notNull().references(() => machines.hash),
+});
+
 /** Units in the field: a serial number at a site, of a machine. */
 export const units = mysqlTable("units", {
   id: char("id", { length: 36 }).primaryKey(),

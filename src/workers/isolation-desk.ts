@@ -1,6 +1,7 @@
 import { ORDINARY_METER } from "../core/circuit/meter";
 import { forbidden } from "../core/hazard/rules";
 import { advise, type Advice } from "../core/isolate/advise";
+import { coverageOf, type Coverage } from "../core/isolate/coverage";
 import type { Standing } from "../core/isolate/cost";
 import type { Evidence } from "../core/isolate/evidence";
 import { Isolation } from "../core/isolate/isolation";
@@ -40,6 +41,11 @@ export class IsolationDesk {
     const refused = setup ? forbidden(isolation.machine, setup, test) : "The machine file has no such setup.";
     if (refused) return { laid: null, refused };
     return { laid: layOut(isolation, isolation.beliefs(evidence), plain(standing), test), refused: null };
+  }
+
+  /** What the file can and cannot tell apart. */
+  coverage(): Coverage {
+    return coverageOf(this.ready());
   }
 
   private ready(): Isolation {

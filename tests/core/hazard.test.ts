@@ -82,14 +82,15 @@ describe("every plan over every fault of the machine", () => {
         expect(forbidden(machine, setup(test.setup), test)).toBeNull();
         expect(powered && (test.function === "ohms" || test.function === "continuity")).toBe(false);
         expect(test.function === "lowz" && inSupplyPrimary(machine, test)).toBe(false);
-        if (next.exposure === "live") {
+        if (next.exposure === "live") expect(next.cautions.length).toBeGreaterThan(0);
+        // A test of the search, not one that proves a board before it is blamed: that one has to be at that spot.
+        if (next.exposure === "live" && next.proves === null) {
           // Independent of the chooser: rate everything again and look for a dead test that it should have taken.
           const made = new Set(evidence.flatMap((e) => (e.type === "reading" ? [testKey(e.test)] : [])));
           const rated = isolation.rate(isolation.beliefs(evidence).probability, standing, made);
           const own = rated.find((r) => testKey(r.test) === testKey(test))!;
           const rivals = rated.filter((r) => setup(r.test.setup).power === "off" && r.score >= DEAD_SHARE * own.score);
           expect(rivals.map((r) => testKey(r.test))).toEqual([]);
-          expect(next.cautions.length).toBeGreaterThan(0);
         }
         // A cover is opened, and a plug moved, with the power off.
         const { steps } = costOf(machine, standing, test);

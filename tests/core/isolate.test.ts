@@ -38,7 +38,7 @@ function alongSpecimens(i: Isolation, n: number, evidence: readonly Evidence[]):
   const rows: number[][] = Array.from({ length: count }, () => []);
   for (const o of observationsOf(i.machine, evidence)) {
     const each = new Float64Array(count);
-    trail.next(o.test, o.shown, i.predictionsFor(o.test)[n]!, o.slip, each);
+    trail.next(o.test, o.shown, i.predictionsFor(o.test)[n]!, o.slip, each, o.isLast);
     each.forEach((l, k) => rows[k]!.push(l ** o.weight));
   }
   return rows;

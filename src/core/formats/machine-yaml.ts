@@ -1,4 +1,4 @@
-import { isMap, isNode, isPair, LineCounter, parseDocument, type Document } from "yaml";
+import { isMap, isNode, isPair, LineCounter, parseDocument, stringify, type Document } from "yaml";
 import { compileMachine, MachineFileError, type Machine } from "../machine/compile";
 import { machineFileSchema, type MachineFile } from "../machine/schema";
 
@@ -101,4 +101,20 @@ function tooDeep(text: string): number {
     line++;
   }
   return 0;
+}
+
+/** A machine file as text, without what is empty or usual; it reads back to the same file. */
+export function writeMachineYaml(file: MachineFile): string {
+  return stringify(plain(file), { lineWidth: 160, flowCollectionPadding: true });
+}
+
+/** Leaves out empty lists and records, and flags that are off. */
+function plain(value: unknown): unknown {
+  if (Array.isArray(value)) return value.map(plain);
+  if (value === null || typeof value !== "object") return value;
+  return Object.fromEntries(
+    Object.entries(value)
+      .filter(([, v]) => !(v === undefined || v === false || (Array.isArray(v) && v.length === 0) || (v !== null && typeof v === "object" && Object.keys(v).length === 0)))
+      .map(([k, v]) => [k, plain(v)]),
+  );
 }

@@ -18,11 +18,13 @@ export interface Observation {
   readonly slip: number;
   /** Repeating a test adds no evidence: n repeats count 1/n each. */
   readonly weight: number;
+  /** The last of its test: what repeats say is learned once. */
+  readonly isLast: boolean;
 }
 
 /** Takes evidence apart into observations; struck-out evidence is simply not passed in. */
 export function observationsOf(machine: Machine, evidence: readonly Evidence[]): Observation[] {
-  const plain = evidence.flatMap((e): Omit<Observation, "weight">[] => {
+  const plain = evidence.flatMap((e): Omit<Observation, "weight" | "isLast">[] => {
     if (e.type === "reading") return [{ evidence: e.id, test: e.test, shown: e.shown, slip: SLIP }];
     const complaint = machine.file.complaints.find((c) => c.id === e.complaint);
     return Object.entries(complaint?.sees ?? {}).map(([part, label]) => ({
@@ -31,5 +33,7 @@ export function observationsOf(machine: Machine, evidence: readonly Evidence[]):
   });
   const repeats = new Map<string, number>();
   for (const o of plain) repeats.set(testKey(o.test), (repeats.get(testKey(o.test)) ?? 0) + 1);
-  return plain.map((o) => ({ ...o, weight: 1 / repeats.get(testKey(o.test))! }));
+  // In an order of their own, so that what is learned on the way does not depend on the order of measuring.
+  const sorted = plain.map((o, i) => ({ o, i, key: `${testKey(o.test)} ${JSON.stringify(o.shown)}` })).sort((a, b) => (a.key < b.key ? -1 : a.key > b.key ? 1 : a.i - b.i));
+  return sorted.map(({ o }, i) => ({ ...o, weight: 1 / repeats.get(testKey(o.test))!, isLast: sorted[i + 1] === undefined || testKey(sorted[i + 1]!.o.test) !== testKey(o.test) }));
 }

@@ -113,6 +113,17 @@ export class Isolation {
     this.tables.set(testKey(test), outcomeTable(test, predictions, this.meter));
   }
 
+  /** What one hypothesis predicts for tests at nominal values, by test key; without keeping anything. */
+  nominalFor(tests: readonly Test[], hypothesisId: string): ReadonlyMap<string, Prediction> {
+    const hypothesis = this.hypotheses.find((h) => h.id === hypothesisId)!;
+    const shown = new Map<string, Prediction>();
+    for (const setup of new Set(tests.map((t) => t.setup))) {
+      const here = tests.filter((t) => t.setup === setup);
+      this.predictor.predict(setup, here, hypothesis, 0, 1).forEach((p, i) => shown.set(testKey(here[i]!), p));
+    }
+    return shown;
+  }
+
   /** What every hypothesis predicts for a test, whether or not anyone would propose it. */
   predictionsFor(test: Test): readonly Prediction[] {
     const key = testKey(test);
@@ -138,7 +149,7 @@ export class Isolation {
       const predictions = this.predictionsFor(o.test);
       const moved = byEvidence.get(o.evidence) ?? new Float64Array(n);
       for (let h = 0; h < n; h++) {
-        trails[h]!.next(o.test, o.shown, predictions[h]!, o.slip, each[h]!);
+        trails[h]!.next(o.test, o.shown, predictions[h]!, o.slip, each[h]!, o.isLast);
         let mean = 0;
         each[h]!.forEach((l, s) => {
           along[h]![s]! += o.weight * Math.log(Math.max(1e-300, l));

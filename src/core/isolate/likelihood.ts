@@ -15,16 +15,20 @@ export const COMPLAINT_SLIP = 0.03;
 /** A look has few outcomes; a slip picks any of them. */
 const LABELS = 4;
 
-/** Bandwidth, in meter errors, of the wide half of a kernel at a border between regimes. */
-const BORDER_BANDWIDTH = 20;
+/** Width, in meter errors, around the only specimen that shows a value where the others do something else. */
+const LONELY = 20;
+/** Share of the distance to its second neighbour that a specimen's value stands for. */
+const REACH = 0.8;
 
-/** Values of a prediction on the scale, with the bandwidth that stands for their spread. */
+/** Values of a prediction on the scale, with the widths that stand for their spread. */
 export interface Kernel {
   readonly centres: readonly number[];
-  /** At least 1 (the meter); more when the specimens differ (Silverman's rule, 1986). */
-  readonly bandwidth: number;
-  /** Some specimens show a value and others do not: the few values seen say little of where the others lie. */
-  readonly border: boolean;
+  /**
+   * For each centre how far it stands for others: at least 1 (the meter), more where the specimens around it lie apart. A
+   * nearest-neighbour width (Loftsgaarden and Quesenberry, 1965), because a fault of degree has regimes: those that
+   * still work lie close together, far from those that do not.
+   */
+  readonly widths: readonly number[];
   /** Shares of the specimens that show a value, an overload, a jumping display. */
   readonly value: number;
   readonly overload: number;
@@ -43,13 +47,16 @@ export function kernelOf(prediction: Prediction, scale: Scale): Kernel {
     else if (shown.kind === "overload") overload++;
     else if (shown.kind === "jumping") swings.push([toScale(scale, shown.low), toScale(scale, shown.high)]);
   }
-  const mean = centres.reduce((a, b) => a + b, 0) / Math.max(1, centres.length);
-  const spread = centres.length > 1 ? Math.sqrt(centres.reduce((a, b) => a + (b - mean) ** 2, 0) / (centres.length - 1)) : 0;
-  const bandwidth = Math.hypot(1, 1.06 * spread * Math.max(1, centres.length) ** -0.2);
+  const widths = centres.map((centre) => {
+    const gaps = centres.map((other) => Math.abs(other - centre)).sort((x, y) => x - y);
+    // The first gap is the one to itself.
+    const gap = gaps[Math.min(2, gaps.length - 1)]!;
+    return gaps.length > 1 ? Math.hypot(1, REACH * gap) : prediction.length > 1 ? LONELY : 1;
+  });
   const share = sharesOf(3, prediction.length);
   const mixed = [centres.length, overload, swings.length].filter((c) => c > 0).length > 1;
   return {
-    centres, bandwidth, swings, border: mixed,
+    centres, widths, swings,
     value: centres.length === 0 ? 0 : share(centres.length, mixed), overload: share(overload, mixed), jumping: share(swings.length, mixed),
   };
 }
@@ -111,21 +118,26 @@ export class SpecimenTrail {
     this.offsets = Array.from({ length: specimens }, () => []);
   }
 
-  /** Likelihood of the next reading for each specimen, into `out`, given the readings before it. */
-  next(test: Test, shown: Shown, prediction: Prediction, slip: number, out: Float64Array): void {
+  /**
+   * Likelihood of the next reading for each specimen, into `out`, given the readings before it. `learns` is false for
+   * all but the last of the same test made again: they are of one moment's knowledge.
+   */
+  next(test: Test, shown: Shown, prediction: Prediction, slip: number, out: Float64Array, learns = true): void {
     const together = likelihood(test, shown, prediction, this.meter, slip);
     if (prediction.length === 0) return void out.fill(together);
     const scale = isNumeric(test.function) ? scaleOf(this.meter, test.function) : null;
     const kernel = scale ? kernelOf(prediction, scale) : null;
     const y = scale && shown.kind === "value" ? toScale(scale, shown.value) : 0;
+    let value = -1;
     for (let k = 0; k < out.length; k++) {
       const own = prediction[k] ?? null;
+      if (own?.kind === "value") value++;
       let fit = 0;
       let learn: (() => void) | null = null;
       if (own !== null && scale && kernel) {
         if (own.kind === "value" && shown.kind === "value") {
           const centre = toScale(scale, own.value);
-          const offset = this.offsetOf(k, test.function, centre, kernel);
+          const offset = this.offsetOf(k, test.function, centre, kernel.widths[value]!);
           fit = gauss(y, centre + offset.mean, Math.sqrt(1 + offset.variance));
           learn = () => {
             const gain = offset.variance / (1 + offset.variance);
@@ -139,16 +151,14 @@ export class SpecimenTrail {
       } else fit = agreement(own, shown);
       const [real, slipped] = [(1 - TOGETHER) * (1 - slip) * fit, (TOGETHER + (1 - TOGETHER) * slip) * together];
       // A reading that is rather a slip teaches nothing of the unit.
-      if (learn && real > slipped) learn();
+      if (learns && learn && real > slipped) learn();
       out[k] = real + slipped;
     }
   }
 
-  private offsetOf(specimen: number, fn: string, centre: number, kernel: Kernel): Offset {
+  private offsetOf(specimen: number, fn: string, centre: number, width: number): Offset {
     const known = this.offsets[specimen]!.find((o) => o.function === fn && Math.abs(o.centre - centre) < ALIKE);
     if (known) return known;
-    // At a border between regimes the few specimens that show a value say little of where the others lie.
-    const width = kernel.border ? Math.max(BORDER_BANDWIDTH, kernel.bandwidth) : kernel.bandwidth;
     const offset = { function: fn, centre, mean: 0, variance: width ** 2 - 1 };
     this.offsets[specimen]!.push(offset);
     return offset;
@@ -159,14 +169,8 @@ export class SpecimenTrail {
 const ALIKE = 2;
 const TOGETHER = 0.1;
 
-/** Density around one centre: as wide as the specimens spread, and at a border half of it much wider. */
-function bell(y: number, centre: number, kernel: Kernel): number {
-  const sharp = gauss(y, centre, kernel.bandwidth);
-  return kernel.border ? (sharp + gauss(y, centre, Math.max(BORDER_BANDWIDTH, kernel.bandwidth))) / 2 : sharp;
-}
-
-function gauss(y: number, centre: number, bandwidth: number): number {
-  return Math.exp(-0.5 * ((y - centre) / bandwidth) ** 2) / (bandwidth * Math.sqrt(2 * Math.PI));
+function gauss(y: number, centre: number, width: number): number {
+  return Math.exp(-0.5 * ((y - centre) / width) ** 2) / (width * Math.sqrt(2 * Math.PI));
 }
 
 function labelLikelihood(shown: Shown, prediction: Prediction, slip: number): number {
@@ -189,7 +193,7 @@ function agreement(predicted: Shown | null, shown: Shown): number {
 export function density(y: number, kernel: Kernel): number {
   if (kernel.centres.length === 0) return 0;
   let sum = 0;
-  for (const centre of kernel.centres) sum += bell(y, centre, kernel);
+  kernel.centres.forEach((centre, i) => { sum += gauss(y, centre, kernel.widths[i]!); });
   return sum / kernel.centres.length;
 }
 
@@ -197,7 +201,7 @@ export function density(y: number, kernel: Kernel): number {
 export function massBetween(low: number, high: number, kernel: Kernel): number {
   if (kernel.centres.length === 0) return 0;
   let sum = 0;
-  for (const centre of kernel.centres) sum += normalCdf((high - centre) / kernel.bandwidth) - normalCdf((low - centre) / kernel.bandwidth);
+  kernel.centres.forEach((centre, i) => { sum += normalCdf((high - centre) / kernel.widths[i]!) - normalCdf((low - centre) / kernel.widths[i]!); });
   return sum / kernel.centres.length;
 }
 

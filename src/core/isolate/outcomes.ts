@@ -34,7 +34,7 @@ function numericTable(test: Test, predictions: readonly Prediction[], meter: Met
   const kernels = predictions.map((p) => (p.length === 0 ? null : kernelOf(p, scale)));
 
   const landmarks: number[] = [];
-  for (const kernel of kernels) if (kernel && kernel.bandwidth <= SHARP) landmarks.push(...kernel.centres);
+  for (const kernel of kernels) kernel?.centres.forEach((centre, i) => { if (kernel.widths[i]! <= SHARP) landmarks.push(centre); });
   const clusters = clustered(landmarks);
 
   const edges: { low: number; high: number; centre: number | null }[] = [];

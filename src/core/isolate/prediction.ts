@@ -14,6 +14,7 @@ export const SPECIMEN_SEED = 20_260;
 const QUANTILES = [1 / 2, 0, 1 / 3, 2 / 3, 1, 1 / 12, 1 / 6, 1 / 4, 5 / 6];
 /** A fault that is there or is not needs the first five only: they differ in part values, mains and room. */
 const PLAIN = 5;
+const SEEDS = Array.from({ length: PLAIN - 1 }, (_, i) => SPECIMEN_SEED + i + 1);
 /** Share of the range each quantile stands for: half-way to its neighbours. */
 const GRADED_WEIGHTS = QUANTILES.map((q) => {
   const sorted = [...QUANTILES].sort((x, y) => x - y);
@@ -45,7 +46,12 @@ export class Predictor {
 
   constructor(readonly machine: Machine, readonly meter: Meter) {
     this.simulator = new Simulator(machine);
-    this.specimens = QUANTILES.map((quantile, k) => (k === 0 ? nominalValues(machine) : drawnValues(machine, SPECIMEN_SEED + k, quantile)));
+    this.specimens = QUANTILES.map((quantile, k) => {
+      if (k === 0) return nominalValues(machine);
+      // The further ones differ from the first in severity only: every hypothesis sees the same draws of all else.
+      const base = ((k - 1) % (PLAIN - 1)) + 1;
+      return drawnValues(machine, SPECIMEN_SEED + base, quantile, QUANTILES[base]!, SEEDS);
+    });
   }
 
   /** What every test of one setup shows under a hypothesis, in the order of `tests`; specimens `from` to `to` - 1, the nominal one being 0. */

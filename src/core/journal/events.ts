@@ -1,4 +1,5 @@
 import { z } from "zod";
+import { changeSchema } from "../machine/variant";
 
 /**
  * The journal of a job: what happened, in order, never changed. Every event carries a version `v`; old versions are
@@ -48,6 +49,8 @@ export const eventBodySchema = z.discriminatedUnion("type", [
   reading,
   z.strictObject({ type: z.literal("struck"), event: z.uuid(), reason: text(200) }),
   z.strictObject({ type: z.literal("note"), text: text(2000) }),
+  /** Something found on this unit that its file has not. */
+  z.strictObject({ type: z.literal("varied"), change: changeSchema, words: text(300) }),
   z.strictObject({
     type: z.literal("called"),
     piece: text(60), pieceName: text(120), cause: text(400), action: text(1000),

@@ -21,6 +21,8 @@ export interface Job {
   readonly id: string;
   readonly opened: Body<"opened"> & { readonly at: string; readonly actor: string };
   readonly readings: readonly TrailReading[];
+  /** What was found on the unit that its file has not, in order; struck-out ones are left out. */
+  readonly changes: readonly { readonly id: string; readonly at: string; readonly actor: string; readonly body: Body<"varied"> }[];
   readonly notes: readonly { readonly at: string; readonly actor: string; readonly text: string }[];
   /** Whether the safety notice has been read on this job. */
   readonly warned: boolean;
@@ -44,6 +46,7 @@ export function foldJournal(events: readonly JournalEvent[], panelsOf: (test: Te
   const first = sorted[0];
   if (!first || first.body.type !== "opened") throw new BrokenJournal("This journal does not begin with the opening of the job.");
   const readings: TrailReading[] = [];
+  const changes: Job["changes"][number][] = [];
   const notes: Job["notes"][number][] = [];
   const openPanels = new Set<string>();
   const addenda: JournalEvent[] = [];
@@ -68,14 +71,17 @@ export function foldJournal(events: readonly JournalEvent[], panelsOf: (test: Te
         break;
       case "struck": {
         const index = readings.findIndex((r) => r.id === body.event);
+        const change = changes.findIndex((c) => c.id === body.event);
+        if (change >= 0) changes.splice(change, 1);
         if (index >= 0 && !readings[index]!.struck) readings[index] = { ...readings[index]!, struck: { at, actor, reason: body.reason } };
         break;
       }
+      case "varied": changes.push({ id: event.id, at, actor, body }); break;
       case "note": notes.push({ at, actor, text: body.text }); break;
       case "called": called = { ...body, at, actor }; break;
     }
   }
-  return { id: first.job, opened: { ...first.body, at: first.at, actor: first.actor }, readings, notes, warned, setup, openPanels: [...openPanels], called, addenda, lastSeq: sorted[sorted.length - 1]!.seq };
+  return { id: first.job, opened: { ...first.body, at: first.at, actor: first.actor }, readings, changes, notes, warned, setup, openPanels: [...openPanels], called, addenda, lastSeq: sorted[sorted.length - 1]!.seq };
 }
 
 /** The complaint and every reading that stands, as evidence. */

@@ -24,12 +24,18 @@ export function nominalValues(machine: Machine): Values {
 /**
  * A specimen drawn by `seed`: uniform within tolerance, supply and ambient (+-8 C) likewise. Severities are log-uniform;
  * `stratum` (0..1) puts them at that quantile, each fault a little beside it, so that a handful of specimens covers
- * every regime of a graded fault (starved, restarting, merely weak).
+ * every regime of a graded fault (starved, restarting, merely weak). `among` are the seeds of the specimens that are
+ * used together: every part value is spread evenly over them, one in each of as many slices of its tolerance (a Latin
+ * hypercube; McKay, Beckman and Conover, 1979), so that a few cover it.
  */
-export function drawnValues(machine: Machine, seed: number, stratum: number): Values {
-  const spread = (name: string) => 2 * uniformFor(seed, name) - 1;
+export function drawnValues(machine: Machine, seed: number, stratum: number, vagueStratum = stratum, among: readonly number[] = [seed]): Values {
+  const spread = (name: string) => {
+    const own = uniformFor(seed, name);
+    const rank = among.filter((other) => uniformFor(other, name) < own).length;
+    return (2 * (rank + uniformFor(seed, `${name} within`))) / among.length - 1;
+  };
   // Vague values cover their whole range too, all parts of a specimen alike, out of step with the severities.
-  const quantile = stratum < 0.17 ? 2 / 3 : stratum < 0.5 ? 0 : stratum < 0.83 ? 1 : 1 / 3;
+  const quantile = vagueStratum < 0.17 ? 2 / 3 : vagueStratum < 0.5 ? 0 : vagueStratum < 0.83 ? 1 : 1 / 3;
   const wide = (jitter: number) => Math.max(-1, Math.min(1, 2 * quantile - 1 + 0.15 * jitter));
   return {
     supplyVolts: machine.file.supply.volts * (1 + (machine.file.supply.percent / 100) * spread("supply")),

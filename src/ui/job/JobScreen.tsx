@@ -16,7 +16,10 @@ import type { Laid } from "../../core/isolate/proposal";
 import type { Shown } from "../../core/quantity/read";
 import { testKey, type Test } from "../../core/simulate/test";
 import { useKept } from "../shell/useKept";
+import { applyChanges } from "../../core/machine/variant";
 import { CallDialog } from "./CallDialog";
+import { Found } from "./Found";
+import { NotAsDrawnDialog } from "./NotAsDrawnDialog";
 import { NextTest } from "./NextTest";
 import { PathView } from "./PathView";
 import { StrikeDialog } from "./StrikeDialog";
@@ -28,19 +31,25 @@ import { useJournal } from "./useJournal";
 /** The heart of the product: where the fault may lie, what to measure next, what was measured. */
 export function JobScreen({ events, file }: { events: readonly JournalEvent[]; file: MachineFile }) {
   const router = useRouter();
-  const machine = useMemo(() => compileMachine(file), [file]);
+  const drawn = useMemo(() => compileMachine(file), [file]);
   const [who] = useKept("unzo.who");
   const opener = events[0]?.actor ?? "Someone";
-  const { job, sending, problem, log } = useJournal(machine, events, who || opener);
+  const { job, sending, problem, log } = useJournal(drawn, events, who || opener);
+  // The unit in front of one may differ from its file: from here on its variant is what everything is worked out from.
+  const changesKey = job.changes.map((c) => c.id).join(" ");
+  // eslint-disable-next-line react-hooks/exhaustive-deps -- the key stands for the changes
+  const variant = useMemo(() => applyChanges(file, job.changes.map((c) => c.body.change)), [file, changesKey]);
+  const machine = useMemo(() => (variant === file ? drawn : compileMachine(variant)), [variant, file, drawn]);
   const evidence = useMemo(() => evidenceOf(job), [job]);
   const standing = useMemo(() => ({ setup: job.setup, openPanels: job.openPanels }), [job]);
   // Only what re-weighs suspects or changes costs calls for new advice; a notice read or a note does not.
-  const key = [...evidence.map((e) => e.id), job.setup, ...job.openPanels].join(" ");
-  const search = useIsolation(file, evidence, standing, key);
+  const key = [...evidence.map((e) => e.id), job.setup, ...job.openPanels, changesKey].join(" ");
+  const search = useIsolation(variant, evidence, standing, key);
 
   const [chosen, setChosen] = useState<{ test: Test; laid: Laid | null; refused: string | null; key: string; pending: boolean } | null>(null);
   const [numbers, setNumbers] = useState(false);
   const [calling, setCalling] = useState(false);
+  const [varying, setVarying] = useState(false);
   const [striking, setStriking] = useState<string | null>(null);
   const complaint = file.complaints.find((c) => c.id === job.opened.complaint);
   const [pathId, setPathId] = useState(complaint?.path ?? file.paths[0]!.id);
@@ -73,6 +82,7 @@ export function JobScreen({ events, file }: { events: readonly JournalEvent[]; f
   const last = [...job.readings].reverse().find((r) => !r.struck);
   useHotkeys("alt+n", () => setNumbers((n) => !n), { enableOnFormTags: true, preventDefault: true });
   useHotkeys("alt+k", () => setCalling(true), { enableOnFormTags: true, preventDefault: true });
+  useHotkeys("alt+d", () => setVarying(true), { enableOnFormTags: true, preventDefault: true });
   useHotkeys("alt+z", () => { if (last) setStriking(last.id); }, { enableOnFormTags: true, preventDefault: true }, [last]);
 
   // A closed job is a record: nothing more is measured on it.
@@ -122,12 +132,14 @@ export function JobScreen({ events, file }: { events: readonly JournalEvent[]; f
         <aside className="side-area">
           <Suspects advice={advice} job={job} numbers={numbers} onNumbers={() => setNumbers((n) => !n)} onCall={() => setCalling(true)} />
           <Trail job={job} onStrike={setStriking} />
+          <Found job={job} onOpen={() => setVarying(true)} onTakeBack={(event) => void log({ type: "struck", event, reason: "taken back" })} />
         </aside>
       </main>
       <CallDialog
         show={calling} machine={machine} suspects={advice?.suspects ?? []} judged={judgedOf(job)} onHide={() => setCalling(false)}
         onMeasure={(t) => { setCalling(false); void choose(t); }} onCall={log} problem={problem}
       />
+      <NotAsDrawnDialog show={varying} file={variant} machine={machine} problem={problem} onHide={() => setVarying(false)} onFound={(change, words) => log({ type: "varied", change, words })} />
       <StrikeDialog reading={job.readings.find((r) => r.id === striking) ?? null} onHide={() => setStriking(null)} onStrike={(event, reason) => log({ type: "struck", event, reason })} />
     </div>
   );

@@ -11,6 +11,7 @@ import { leadWords } from "../../core/journal/reading-body";
 import type { Machine } from "../../core/machine/compile";
 import type { Shown } from "../../core/quantity/read";
 import { testKey, type Test } from "../../core/simulate/test";
+import { BoardDrawing } from "../machine/BoardDrawing";
 import { ReadingField } from "./ReadingField";
 import { SafetyNotice } from "./SafetyNotice";
 import { TestEditor } from "./TestEditor";
@@ -79,6 +80,7 @@ export function NextTest(props: Props) {
             <>
               <Steps laid={laid} />
               {laid.test.function === "look" ? null : <Leads laid={laid} />}
+              <Spots machine={machine} laid={laid} />
               {editor}
               <ul className="cautions">{laid.cautions.map((c) => <li key={c}><i className="bi bi-exclamation-triangle" aria-hidden /> {c}</li>)}</ul>
               <div className="answer">
@@ -97,6 +99,13 @@ export function NextTest(props: Props) {
 function Steps({ laid }: { laid: Laid }) {
   if (laid.cost.steps.length === 0) return <p className="steps">{laid.setupName}.</p>;
   return <ol className="steps">{laid.cost.steps.map((s) => <li key={s}>{s}</li>)}</ol>;
+}
+
+/** The board with the two spots, where the file has a drawing or photo of it. */
+function Spots({ machine, laid }: { machine: Machine; laid: Laid }) {
+  const [red, black] = [laid.test.red, laid.test.black];
+  const piece = machine.file.pieces.find((p) => p.drawing && (red in p.drawing.pins || (black !== undefined && black in p.drawing.pins)));
+  return piece ? <BoardDrawing piece={piece} red={red} black={black} /> : null;
 }
 
 function Leads({ laid }: { laid: Laid }) {

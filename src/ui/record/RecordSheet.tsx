@@ -61,6 +61,7 @@ export function RecordSheet({ job, file }: { job: Job; file: MachineFile }) {
             </tbody>
           </Table>
         )}
+        {job.changes.length > 0 ? <><h2>Not as drawn</h2><ul>{job.changes.map((c) => <li key={c.id}>{c.body.words} <span className="quiet">{c.actor}</span></li>)}</ul><OfferToFile job={job.id} /></> : null}
         {job.notes.length > 0 ? <><h2>Notes</h2><ul>{job.notes.map((n) => <li key={n.at}>{n.text} <span className="quiet">{n.actor}</span></li>)}</ul></> : null}
         {job.addenda.length > 0 ? (
           <>
@@ -105,4 +106,19 @@ function NoteForm({ job }: { job: Job }) {
       <div><Button type="submit" variant="outline-dark">Add</Button></div>
     </Form>
   );
+}
+
+/** Puts what was found on this unit into the machine's file, as a new version. */
+function OfferToFile({ job }: { job: string }) {
+  const [said, setSaid] = useState("");
+  const [done, setDone] = useState<string | null>(null);
+  async function offer() {
+    try {
+      setDone((await send<{ id: string }>(`/api/jobs/${job}/offer`, {})).id);
+    } catch (error) {
+      setSaid((error as Error).message);
+    }
+  }
+  if (done) return <p className="d-print-none">It is in the file now, as a new version: <Link href={`/machines/${done}`}>{done}</Link>.</p>;
+  return <p className="d-print-none"><Button size="sm" variant="outline-dark" onClick={() => void offer()}>Every unit has this: put it into the file</Button> <span className="problem" role="alert">{said}</span></p>;
 }

@@ -1,12 +1,22 @@
+/** One thing wrong in what was sent, placed. */
+export interface SentProblem { readonly line: number; readonly field: string; readonly sentence: string }
+
+/** The server refused; the message is a sentence for the person, `problems` says where. */
+export class Refused extends Error {
+  constructor(sentence: string, readonly problems: readonly SentProblem[]) {
+    super(sentence);
+  }
+}
+
 /** Sends JSON to one of our own routes. Throws an Error whose message is a sentence for the person. */
-export async function send<T>(url: string, body: unknown): Promise<T> {
+export async function send<T>(url: string, body: unknown, method: "POST" | "PUT" = "POST"): Promise<T> {
   let response: Response;
   try {
-    response = await fetch(url, { method: "POST", headers: { "content-type": "application/json" }, body: JSON.stringify(body) });
+    response = await fetch(url, { method, headers: { "content-type": "application/json" }, body: JSON.stringify(body) });
   } catch {
     throw new Error("Unzo cannot be reached. What you typed is kept; try again.");
   }
-  const answer = (await response.json().catch(() => ({}))) as T & { error?: string };
-  if (!response.ok) throw new Error(answer.error ?? "Unzo refused this. Nothing was changed.");
+  const answer = (await response.json().catch(() => ({}))) as T & { error?: string; problems?: SentProblem[] };
+  if (!response.ok) throw new Refused(answer.error ?? "Unzo refused this. Nothing was changed.", answer.problems ?? []);
   return answer;
 }

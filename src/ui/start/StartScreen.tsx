@@ -9,6 +9,7 @@ import { useHotkeys } from "react-hotkeys-hook";
 import { v4 as uuid } from "uuid";
 import type { JobRow, UnitRow } from "../../server/jobs";
 import { send } from "../shell/send";
+import { TopBar } from "../shell/TopBar";
 import { useKept } from "../shell/useKept";
 import { clockTime, dayName } from "../shell/time";
 
@@ -18,14 +19,17 @@ export function StartScreen({ jobs, units, now }: { jobs: readonly JobRow[]; uni
   const closed = jobs.filter((j) => j.result !== null);
   return (
     <div className="start">
-      <header className="bar"><h1>Unzo</h1><span>{dayName(now)}</span></header>
+      <TopBar here="Jobs"><span>{dayName(now)}</span></TopBar>
       <main className="start-main">
         <section aria-labelledby="open-jobs">
-          <h2 id="open-jobs">Open jobs</h2>
+          <h1 id="open-jobs">Open jobs</h1>
           {open.length === 0 ? <p className="quiet">Nothing is open. Begin a job with the form.</p> : <JobList jobs={open} />}
           {closed.length > 0 ? <><h2 className="mt-4">Closed</h2><JobList jobs={closed} /></> : null}
         </section>
-        <NewJob units={units} />
+        <div className="begin">
+          <NewJob units={units} />
+          <Link className="quick-link" href="/quick"><strong>No file for it?</strong> <kbd>q</kbd><span>Name the machine and its loads; advice in a minute.</span></Link>
+        </div>
       </main>
     </div>
   );
@@ -62,6 +66,7 @@ function NewJob({ units }: { units: readonly UnitRow[] }) {
   const [busy, setBusy] = useState(false);
   const id = useRef<string | null>(null);
   const first = useRef<HTMLSelectElement>(null);
+  useHotkeys("q", () => router.push("/quick"), { preventDefault: true });
   useHotkeys("n", () => first.current?.focus(), { preventDefault: true });
   const complaints = units.find((u) => u.id === unit)?.complaints ?? [];
 

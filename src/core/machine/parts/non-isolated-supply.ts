@@ -1,6 +1,6 @@
 import { z } from "zod";
 import { number } from "../scalar";
-import { definePart, OPEN, VAGUE_OHMS } from "./kind";
+import { definePart, VAGUE_OHMS } from "./kind";
 
 const OUT = 0; // memory: output volts
 

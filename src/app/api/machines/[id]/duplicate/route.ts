@@ -1,0 +1,8 @@
+import { duplicateMachine, duplicateSchema } from "../../../../../server/machines";
+import { answer, jsonBody } from "../../../answer";
+
+type Context = { params: Promise<{ id: string }> };
+
+export function POST(request: Request, { params }: Context) {
+  return answer(async () => duplicateMachine((await params).id, duplicateSchema.parse(await jsonBody(request)), new Date()));
+}

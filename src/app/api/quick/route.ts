@@ -1,0 +1,6 @@
+import { openQuickJob, quickSchema } from "../../../server/quick";
+import { answer, jsonBody } from "../answer";
+
+export function POST(request: Request) {
+  return answer(async () => openQuickJob(quickSchema.parse(await jsonBody(request)), new Date()));
+}

@@ -1,0 +1,20 @@
+import { notFound } from "next/navigation";
+import { machineByHash, newestMachine, versionsOf } from "../../../server/machines";
+import { Refusal } from "../../../server/refusal";
+import { MachineScreen } from "../../../ui/machine/MachineScreen";
+
+export const dynamic = "force-dynamic";
+
+export default async function Page({ params, searchParams }: { params: Promise<{ id: string }>; searchParams: Promise<{ version?: string }> }) {
+  const [{ id }, { version }] = await Promise.all([params, searchParams]);
+  const found = await load(id, version).catch((error: unknown) => {
+    if (error instanceof Refusal && error.status === 404) notFound();
+    throw error;
+  });
+  return <MachineScreen file={found.file} versions={found.versions} version={version ?? null} />;
+}
+
+async function load(id: string, version: string | undefined) {
+  const { machine } = version ? await machineByHash(version) : await newestMachine(id);
+  return { file: machine.file, versions: await versionsOf(id) };
+}

@@ -1,0 +1,5 @@
+import { NewMachineScreen } from "../../../ui/machine/NewMachineScreen";
+
+export default function Page() {
+  return <NewMachineScreen />;
+}

@@ -1,0 +1,5 @@
+import { QuickScreen } from "../../ui/quick/QuickScreen";
+
+export default function Page() {
+  return <QuickScreen />;
+}

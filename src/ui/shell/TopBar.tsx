@@ -1,0 +1,19 @@
+"use client";
+
+import Link from "next/link";
+import type { ReactNode } from "react";
+
+const PLACES = [["/", "Jobs"], ["/machines", "Machines"]] as const;
+
+/** The head of every screen that is not a job: where one is, and where else one can go. */
+export function TopBar({ here, children }: { here: "Jobs" | "Machines"; children?: ReactNode }) {
+  return (
+    <header className="bar">
+      <Link href="/" className="brand">Unzo</Link>
+      <nav className="places" aria-label="Places">
+        {PLACES.map(([href, name]) => <Link key={href} href={href} aria-current={name === here ? "page" : undefined}>{name}</Link>)}
+      </nav>
+      {children}
+    </header>
+  );
+}
