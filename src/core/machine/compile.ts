@@ -178,7 +178,7 @@ export function compileMachine(file: MachineFile): Machine {
       if (net === undefined) problem([...path, "at"], `terminal ${terminal} of ${id} is not connected; name a net for it`);
       else {
         nodes.set(terminal, node(net));
-        used.set(net, (used.get(net) ?? 0) + 1);
+        used.set(net, (used.get(net) ?? 0) + (kind.loose?.includes(terminal) ? 2 : 1));
       }
     }
     const modes = kind.modes(fields).map((mode) => (odds[mode.id] === undefined ? mode : { ...mode, odds: odds[mode.id]!, source: "file" as const }));

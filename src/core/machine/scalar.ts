@@ -5,7 +5,7 @@ import { readEngineering } from "../quantity/read";
  * Scalars of a machine file. YAML scalars arrive as strings, never coerced (a code `010` or a version `1.10`
  * must stay what it is), so numbers are read here; a JSON file may give them as numbers.
  */
-const numberText = z.string().max(40).regex(/^[+-]?[\d.,]+\s*(?:[pnuµmkKMGR]\d*)?$/, "is no number");
+const numberText = z.string().max(40).regex(/^[+-]?[\d.,]+(?:[eE][+-]?\d{1,3})?\s*(?:[pnuµmkKMGR]\d*)?$/, "is no number");
 
 /** A number within limits; 4k7 and 4700 are the same. */
 export function number(limits: { min?: number; max?: number; above?: number } = {}) {

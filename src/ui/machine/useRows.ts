@@ -46,7 +46,7 @@ export function useRows(text: string, onText: (text: string) => void): Rows {
 export function cellText(value: unknown): string {
   if (value === undefined || value === null) return "";
   if (typeof value !== "object") return String(value);
-  return stringify(value, { collectionStyle: "flow", lineWidth: 0 }).trim();
+  return stringify(value, { schema: "failsafe", collectionStyle: "flow", lineWidth: 0 }).trim();
 }
 
 export function cellValue(text: string): unknown {

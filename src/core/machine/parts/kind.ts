@@ -152,6 +152,8 @@ export interface PartKind<F> {
   readonly source?: boolean;
   /** Has a coil, winding or element a lamp can stand in for on the bench. */
   readonly load?: boolean;
+  /** Terminals that may end in nothing: brought out only where a file has a point on them. */
+  readonly loose?: readonly string[];
   /** A supply whose output may carry ripple. */
   readonly ripples?: boolean;
   /** Opens to protect: never bridged while energised, never renewed before what opened it is found. */

@@ -28,6 +28,7 @@ export const switchedSupply = definePart({
   terminals: () => ["line", "neutral", "bulk-plus", "bulk-minus", "out", "return"],
   galvanic: () => [["line", "neutral", "bulk-plus", "bulk-minus"], ["out", "return"]],
   ripples: true,
+  loose: ["bulk-plus", "bulk-minus"],
   carries: () => ({ direct: ["bulk-plus", "bulk-minus"] }),
   energises: () => [["out", "isolated low voltage"]],
   elements: () => [
