@@ -385,6 +385,17 @@ export class Simulator {
     return this.circuit.every((a, i) => same(a, snapshot.arrays[i]!));
   }
 
+  /** Direct volts across an element of the loaded phase, its own source included. */
+  elementVolts(element: number): number {
+    const [a, b] = [this.machine.ends[2 * element]!, this.machine.ends[2 * element + 1]!];
+    return (a < 0 ? 0 : this.volts[a]!) - (b < 0 ? 0 : this.volts[b]!);
+  }
+
+  /** Direct watts that all nodes together leak to the solver's ground. */
+  leakWatts(): number {
+    return this.volts.reduce((sum, v) => sum + v * v * this.dcSolver.leak, 0);
+  }
+
   /** Current through an element of the loaded phase: direct, and alternating rms. */
   elementCurrent(element: number): { dc: number; ac: number } {
     const [a, b] = [this.machine.ends[2 * element]!, this.machine.ends[2 * element + 1]!];
