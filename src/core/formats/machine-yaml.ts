@@ -5,6 +5,9 @@ import { machineFileSchema, type MachineFile } from "../machine/schema";
 /** The largest machine file taken, bytes of text, and its deepest nesting. */
 export const MOST_BYTES = 1_000_000;
 const MOST_DEPTH = 40;
+/** Most lines, and most maps written in braces: a machine of 400 parts has fewer, and more would keep the parser busy for seconds. */
+const MOST_LINES = 9_000;
+const MOST_BRACES = 4_000;
 
 /** One thing wrong in a machine file, placed for a person with an editor. */
 export interface PlacedProblem {
@@ -33,6 +36,7 @@ export function readMachineYaml(text: string, file: string): { file: MachineFile
     throw new MachineYamlError([{ file, line, field, sentence }]);
   };
   if (text.length > MOST_BYTES) refuse(0, "", "is larger than 1 MB; a machine file is some tens of kilobytes");
+  if (text.split("\n").length > MOST_LINES || text.split("{").length > MOST_BRACES) refuse(0, "", "holds too much: more than 9000 lines or 4000 entries; a machine has at most 400 parts");
   const deep = tooDeep(text);
   if (deep > 0) refuse(deep, "", `is nested more than ${MOST_DEPTH} deep here`);
 
@@ -40,6 +44,7 @@ export function readMachineYaml(text: string, file: string): { file: MachineFile
   const document = parseDocument(text, { schema: "failsafe", lineCounter: lines, uniqueKeys: true, prettyErrors: false });
   if (document.errors.length > 0)
     throw new MachineYamlError(document.errors.slice(0, 20).map((e) => ({ file, line: lines.linePos(e.pos[0]).line, field: "", sentence: e.message })));
+  if (document.warnings.length > 0) refuse(lines.linePos(document.warnings[0]!.pos[0]).line, "", "uses a tag (!); a machine file holds plain text, lists and fields only");
   let plain: unknown;
   try {
     plain = document.toJS({ maxAliasCount: 0 });

@@ -15,19 +15,26 @@ export const COMPLAINT_SLIP = 0.03;
 /** A look has few outcomes; a slip picks any of them. */
 const LABELS = 4;
 
-/** Width, in meter errors, around the only specimen that shows a value where the others do something else. */
-const LONELY = 20;
+/** Specimens that show values within this of each other, in meter errors, are in one regime: what sets them apart is chance. */
+const REGIME = 20;
+/** Widest reach of a specimen that stands alone, or nearly so. */
+const LONELY = 12;
 /** Share of the distance to its second neighbour that a specimen's value stands for. */
 const REACH = 0.8;
+/** How much wider than what a few specimens show a regime is taken to be. */
+const UNSEEN = 1.25;
 
 /** Values of a prediction on the scale, with the widths that stand for their spread. */
 export interface Kernel {
-  readonly centres: readonly number[];
+  /** What each specimen that shows a value shows. */
+  readonly values: readonly number[];
   /**
-   * For each centre how far it stands for others: at least 1 (the meter), more where the specimens around it lie apart. A
-   * nearest-neighbour width (Loftsgaarden and Quesenberry, 1965), because a fault of degree has regimes: those that
-   * still work lie close together, far from those that do not.
+   * What each of them stands for: the middle of its regime and how far it reaches, at least 1 (the meter). A fault of
+   * degree has regimes: specimens that still work lie close together, far from those that do not. Within a regime part
+   * values and mains differ by chance, whatever the degree of the fault, so its members share one bell; one that stands alone
+   * reaches for its neighbours (a nearest-neighbour width, after Loftsgaarden and Quesenberry, 1965).
    */
+  readonly centres: readonly number[];
   readonly widths: readonly number[];
   /** Shares of the specimens that show a value, an overload, a jumping display. */
   readonly value: number;
@@ -38,26 +45,28 @@ export interface Kernel {
 }
 
 export function kernelOf(prediction: Prediction, scale: Scale): Kernel {
-  const centres: number[] = [];
+  const values: number[] = [];
   const swings: [number, number][] = [];
   let overload = 0;
   for (const shown of prediction) {
     if (shown === null) continue;
-    if (shown.kind === "value") centres.push(toScale(scale, shown.value));
+    if (shown.kind === "value") values.push(toScale(scale, shown.value));
     else if (shown.kind === "overload") overload++;
     else if (shown.kind === "jumping") swings.push([toScale(scale, shown.low), toScale(scale, shown.high)]);
   }
-  const widths = centres.map((centre) => {
-    const gaps = centres.map((other) => Math.abs(other - centre)).sort((x, y) => x - y);
-    // The first gap is the one to itself.
-    const gap = gaps[Math.min(2, gaps.length - 1)]!;
-    return gaps.length > 1 ? Math.hypot(1, REACH * gap) : prediction.length > 1 ? LONELY : 1;
+  const bells = values.map((value) => {
+    const near = values.filter((other) => Math.abs(other - value) <= REGIME);
+    const centre = near.reduce((sum, v) => sum + v, 0) / near.length;
+    const spread = near.length > 1 ? Math.sqrt(near.reduce((sum, v) => sum + (v - centre) ** 2, 0) / (near.length - 1)) : 0;
+    const gaps = values.map((other) => Math.abs(other - value)).sort((x, y) => x - y);
+    const gap = gaps.length > 1 ? REACH * gaps[Math.min(2, gaps.length - 1)]! : prediction.length > 1 ? LONELY : 0;
+    return { centre, width: Math.hypot(1, Math.max(UNSEEN * spread, near.length < 3 ? Math.min(LONELY, gap) : 0)) };
   });
   const share = sharesOf(3, prediction.length);
-  const mixed = [centres.length, overload, swings.length].filter((c) => c > 0).length > 1;
+  const mixed = [values.length, overload, swings.length].filter((c) => c > 0).length > 1;
   return {
-    centres, widths, swings,
-    value: centres.length === 0 ? 0 : share(centres.length, mixed), overload: share(overload, mixed), jumping: share(swings.length, mixed),
+    values, centres: bells.map((b) => b.centre), widths: bells.map((b) => b.width), swings,
+    value: values.length === 0 ? 0 : share(values.length, mixed), overload: share(overload, mixed), jumping: share(swings.length, mixed),
   };
 }
 
@@ -136,7 +145,7 @@ export class SpecimenTrail {
       let learn: (() => void) | null = null;
       if (own !== null && scale && kernel) {
         if (own.kind === "value" && shown.kind === "value") {
-          const centre = toScale(scale, own.value);
+          const centre = kernel.centres[value]!;
           const offset = this.offsetOf(k, test.function, centre, kernel.widths[value]!);
           fit = gauss(y, centre + offset.mean, Math.sqrt(1 + offset.variance));
           learn = () => {

@@ -29,9 +29,9 @@ export function windowOf(test: Test, sound: Prediction, meter: Meter): Window {
   const scale = scaleOf(meter, test.function);
   const kernel = kernelOf(sound, scale);
   if (kernel.overload > 0.5) return { kind: "overload" };
-  if (kernel.centres.length === 0) return { kind: "unsteady" };
-  const low = fromScale(scale, Math.min(...kernel.centres) - ALLOWED);
-  const high = fromScale(scale, Math.max(...kernel.centres) + ALLOWED);
+  if (kernel.values.length === 0) return { kind: "unsteady" };
+  const low = fromScale(scale, Math.min(...kernel.values) - ALLOWED);
+  const high = fromScale(scale, Math.max(...kernel.values) + ALLOWED);
   // Below nothing there is nothing, but for direct volts, which have a sign.
   return { kind: "range", low: test.function === "dcv" ? low : Math.max(0, low), high };
 }
