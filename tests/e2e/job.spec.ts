@@ -6,7 +6,7 @@ const FAULT = { part: "W4", mode: "open" };
 
 async function begin(page: Page, complaint = "Door panel dark, no beep, still cold inside"): Promise<void> {
   await page.goto("/");
-  await page.getByLabel("Unit").selectOption({ index: 1 });
+  await page.getByLabel("Unit").selectOption({ label: "Larch Pass Hut: Quellmoor SB-210, 40177" });
   await page.getByLabel("Complaint").selectOption(complaint);
   await page.getByLabel("Who").fill("Ida");
   await page.getByRole("button", { name: "Begin" }).click();

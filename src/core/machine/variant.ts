@@ -27,6 +27,9 @@ export const IN_LEAD: Readonly<Record<string, Readonly<Record<string, string | n
   "inrush resistor": { ohms: 10 },
 };
 
+/** A part that nobody drew was put in for a reason: it is this many times as likely to be the trouble; judgement. */
+const FOUND_ODDS = 3;
+
 /** Thrown for a change that cannot be made; the message is a sentence. */
 export class ChangeError extends Error {}
 
@@ -49,7 +52,11 @@ function applyOne(file: MachineFile, change: Change): MachineFile {
       if (net === undefined) throw new ChangeError(`${change.part} has no terminal ${change.terminal}.`);
       const between = `${newId}.lead`;
       const piece = { id: newId, name: change.name, repair: `Replace: ${change.name.toLowerCase()}, once its cause is found`, minutes: 15, price: 10, board: false as const, proofs: [] };
-      const entry = { ...IN_LEAD[change.kind], ...change.fields, id: newId, kind: change.kind, name: change.name, piece: newId, at: { a: net, b: between }, odds: {} };
+      const fields = { ...IN_LEAD[change.kind], ...change.fields };
+      const parsed = kind.fields.safeParse(fields);
+      if (!parsed.success) throw new ChangeError(`${change.name}: ${parsed.error.issues[0]?.path.join(".") ?? ""} ${parsed.error.issues[0]?.message ?? "does not fit"}.`);
+      const odds = Object.fromEntries(kind.modes(parsed.data).map((mode) => [mode.id, mode.odds * FOUND_ODDS]));
+      const entry = { ...fields, id: newId, kind: change.kind, name: change.name, piece: newId, at: { a: net, b: between }, odds };
       return reparsed({
         ...file,
         pieces: [...file.pieces, piece],

@@ -1,0 +1,148 @@
+import AxeBuilder from "@axe-core/playwright";
+import { expect, test, type Page } from "@playwright/test";
+import { readFileSync } from "node:fs";
+import { asked } from "./meter";
+
+async function axe(page: Page): Promise<void> {
+  const { violations } = await new AxeBuilder({ page }).analyze();
+  expect(violations.map((v) => `${v.id}: ${v.nodes.map((n) => n.target).join(" ")}`)).toEqual([]);
+}
+
+/** Types by the keyboard alone and counts every press. */
+function counted(page: Page) {
+  let presses = 0;
+  return {
+    async type(text: string) { presses += text.length; await page.keyboard.type(text); },
+    async press(key: string) { presses += 1; await page.keyboard.press(key); },
+    get presses() { return presses; },
+  };
+}
+
+test("a machine nobody has a file for: from a new job to the first advice in at most 60 key presses", async ({ page }) => {
+  await page.goto("/");
+  const keys = counted(page);
+  await keys.press("q");
+  await page.waitForURL(/\/quick$/);
+  await expect(page.getByLabel("What is it")).toBeFocused();
+  await keys.type("tumble dryer");
+  await keys.press("Tab");
+  await keys.type("heater 1800, motor 250");
+  await axe(page);
+  for (let i = 0; i < 5; i++) await keys.press("Tab");
+  await expect(page.getByLabel("Who")).toBeFocused();
+  await keys.type("Ida");
+  await keys.press("Enter");
+  await page.waitForURL(/\/jobs\//);
+  expect(await asked(page)).not.toBeNull();
+  expect(keys.presses).toBeLessThanOrEqual(60);
+  await expect(page.locator(".path")).toContainText("Heater");
+  await expect(page.locator(".next h2")).toBeVisible();
+});
+
+test("loads that are none get a sentence, and nothing typed is lost", async ({ page }) => {
+  await page.goto("/quick");
+  await page.getByLabel("What is it").fill("washer");
+  await page.getByLabel("Its loads").fill("1800");
+  await page.getByLabel("Who").fill("Ida");
+  await page.getByRole("button", { name: "Begin" }).click();
+  await expect(page.getByRole("alert").filter({ hasText: "names no load" })).toBeVisible();
+  await page.reload();
+  await expect(page.getByLabel("Its loads")).toHaveValue("1800");
+});
+
+test("not as drawn: a cut-off found in a lead is put in, the ranking runs on, the file can take it", async ({ page }) => {
+  await page.goto("/");
+  await page.getByLabel("Unit").selectOption({ label: "Larch Pass Hut: Quellmoor SB-210, 40177" });
+  await page.getByLabel("Complaint").selectOption("Ice on the evaporator, cools less and less");
+  await page.getByLabel("Who").fill("Ida");
+  await page.getByRole("button", { name: "Begin" }).click();
+  await page.waitForURL(/\/jobs\//);
+  await asked(page);
+  await page.keyboard.press("Alt+d");
+  await page.getByLabel("In the lead of").selectOption({ label: "Defrost heater" });
+  await axe(page);
+  await page.getByRole("button", { name: "It is so on this unit" }).click();
+  await expect(page.locator(".found")).toContainText("found in the lead of Defrost heater");
+  await asked(page);
+  await expect(page.locator(".suspects")).toContainText("Thermal cut-off in the lead");
+  // Taken back, the suspect goes too.
+  await page.getByRole("button", { name: /Take back/ }).click();
+  await expect(page.locator(".found li")).toHaveCount(0);
+  await asked(page);
+  await expect(page.locator(".suspects")).not.toContainText("Thermal cut-off in the lead");
+});
+
+test("the library: search by board number, a machine's pages, plugs from both sides, what it can tell apart", async ({ page }) => {
+  await page.goto("/machines");
+  await page.getByLabel("Search machines").fill("RB-4T");
+  await expect(page.locator(".jobs li")).toHaveCount(1);
+  await axe(page);
+  await page.locator(".jobs a").click();
+  await expect(page.getByRole("heading", { name: "Kaldruun UC-80" })).toBeVisible();
+  await expect(page.locator(".wire-box").first()).toBeVisible();
+  await axe(page);
+  await page.getByRole("tab", { name: "Plugs" }).click();
+  const first = page.locator(".pins").first().locator("li");
+  await expect(first.first()).toContainText("neutral");
+  await page.getByText("seen from the pin side").click();
+  await expect(first.first()).toContainText("defrost out");
+  await page.getByRole("tab", { name: "Covers and boards" }).click();
+  await expect(page.locator(".board-drawing svg")).toBeVisible();
+  await axe(page);
+  await page.getByRole("tab", { name: "What it can tell apart" }).click();
+  await expect(page.locator(".apart-sum")).toContainText("faults can be told from every other one", { timeout: 60_000 });
+  await axe(page);
+});
+
+test("a file goes out and comes in again; a bad one is refused with line and field and changes nothing", async ({ page }) => {
+  await page.goto("/machines/hochkar-ip-4");
+  const [download] = await Promise.all([page.waitForEvent("download"), page.getByRole("link", { name: "Export" }).click()]);
+  const text = readFileSync(await download.path(), "utf8");
+  await page.goto("/machines");
+  const rows = await page.locator(".jobs li").count();
+  await page.getByLabel("Machine file").setInputFiles({ name: "bad.yaml", mimeType: "application/yaml", buffer: Buffer.from(text.replace("kind: battery", "kind: flux capacitor")) });
+  await expect(page.getByRole("alert").filter({ hasText: /Line \d+/ })).toBeVisible();
+  await page.reload();
+  await expect(page.locator(".jobs li")).toHaveCount(rows);
+  await page.getByLabel("Machine file").setInputFiles({ name: "good.yaml", mimeType: "application/yaml", buffer: Buffer.from(text.replace("id: hochkar-ip-4", "id: hochkar-ip-5").replace("model: IP-4", "model: IP-5")) });
+  await page.waitForURL(/machines\/hochkar-ip-5/);
+  await expect(page.getByRole("heading", { name: "Hochkar IP-5" })).toBeVisible();
+});
+
+test("the editor: a skeleton, errors in place, undo, a draft that survives a reload, a new version", async ({ page }) => {
+  const model = `E-${Date.now() % 100000}`;
+  await page.goto("/machines/new");
+  await page.getByLabel("Maker").fill("Nobody");
+  await page.getByLabel("Model").fill(model);
+  await page.getByRole("button", { name: "Begin with its skeleton" }).click();
+  await page.waitForURL(/\/edit$/);
+  await expect(page.getByRole("status").first()).toContainText("Sound");
+  const name = page.getByLabel("name of part 1", { exact: true });
+  await name.fill("Wall outlet");
+  await name.press("Enter");
+  await expect(page.getByRole("status").first()).toContainText("Not saved yet");
+  const piece = page.getByLabel("piece of part 1", { exact: true });
+  await piece.fill("nowhere");
+  await piece.press("Enter");
+  await expect(page.locator(".row-problem")).toContainText("there is no piece called nowhere");
+  await expect(page.getByRole("button", { name: "Save as a new version" })).toBeDisabled();
+  await axe(page);
+  await page.getByRole("button", { name: "Undo" }).click();
+  await expect(page.getByRole("status").first()).toContainText("Not saved yet");
+  await page.reload();
+  await expect(page.getByLabel("name of part 1", { exact: true })).toHaveValue("Wall outlet");
+  await page.getByRole("button", { name: "Save as a new version" }).click();
+  await page.waitForURL(/\/machines\/nobody-e-\d+$/);
+  await page.getByRole("tab", { name: "Versions" }).click();
+  await expect(page.locator(".plain-list li")).toHaveCount(2);
+});
+
+test("at 390 px the library, a machine and the quick path fit the screen", async ({ page }) => {
+  await page.setViewportSize({ width: 390, height: 844 });
+  for (const path of ["/machines", "/machines/velmoor-dw-45", "/quick", "/machines/new"]) {
+    await page.goto(path);
+    await expect(page.locator("h1").first()).toBeVisible();
+    expect(await page.evaluate(() => document.documentElement.scrollWidth), path).toBeLessThanOrEqual(390);
+    await axe(page);
+  }
+});
