@@ -1,46 +1,55 @@
-import { ORDINARY_METER } from "../src/core/circuit/meter";
 import { advise } from "../src/core/isolate/advise";
+import { ORDINARY_METER } from "../src/core/circuit/meter";
 import { Isolation } from "../src/core/isolate/isolation";
-import { makeTest } from "../src/core/simulate/test";
-import { demoMachine } from "../tests/support/demo-machine";
+import { walkOf } from "../src/core/isolate/walk";
+import { FLEET, groupsOf, machineNamed } from "../tests/support/fleet";
 import { search } from "../tests/support/isolate-unit";
 import { randomSource, randomValues, UnitOnTheBench } from "../tests/support/unit-on-the-bench";
 
-/** The dictionary of the demo machine, a step of advice, and every single fault by three ways of going about it. */
-export function benchIsolation() {
-  const machine = demoMachine();
+/** Walking and random order are tried on every n-th fault only: they take long. */
+const EVERY = 4;
+
+/** The dictionary of a machine, a step of advice, and its faults by three ways of going about it. */
+function benchMachine(name: string) {
+  const machine = machineNamed(name);
   const isolation = new Isolation(machine, ORDINARY_METER);
   const start = performance.now();
   isolation.build();
   const dictionaryMilliseconds = performance.now() - start;
-
-  const steps: number[] = [];
-  for (let i = 0; i < 12; i++) {
+  const steps = machine.file.complaints.map((c) => {
     const before = performance.now();
-    advise(isolation, [{ type: "complaint", id: "c", complaint: machine.file.complaints[i % machine.file.complaints.length]!.id }], { setup: "cold-call", openPanels: new Set() });
-    steps.push(performance.now() - before);
-  }
+    advise(isolation, [{ type: "complaint", id: "c", complaint: c.id }], { setup: c.setup, openPanels: new Set() });
+    return performance.now() - before;
+  }).sort((a, b) => a - b);
 
-  const chain = machine.file.chain.map((t) => makeTest(t.setup, t.function, t.red, t.black));
+  const walk = walkOf(machine);
   const random = randomSource(7);
-  const ways = { advice: { readings: 0, minutes: 0, right: 0 }, walk: { readings: 0, minutes: 0, right: 0 }, random: { readings: 0, minutes: 0, right: 0 } };
-  let faults = 0;
-  for (const h of isolation.hypotheses) {
-    if (h.kind !== "fault") continue;
-    faults++;
+  const ways = { advice: { readings: 0, minutes: 0, right: 0, faults: 0 }, walk: { readings: 0, minutes: 0, right: 0, faults: 0 }, random: { readings: 0, minutes: 0, right: 0, faults: 0 } };
+  const faults = isolation.hypotheses.flatMap((h) => (h.kind === "fault" ? [h] : []));
+  faults.forEach((h, i) => {
     const values = randomValues(machine, random);
-    const shuffled = chain.map((test) => ({ test, at: random() })).sort((a, b) => a.at - b.at).map(({ test }) => test);
-    for (const [name, order] of [["advice", "advice"], ["walk", chain], ["random", shuffled]] as const) {
+    const shuffled = walk.map((test) => ({ test, at: random() })).sort((a, b) => a.at - b.at).map(({ test }) => test);
+    for (const [way, order] of [["advice", "advice"], ["walk", walk], ["random", shuffled]] as const) {
+      if (way !== "advice" && i % EVERY !== 0) continue;
       const run = search(isolation, new UnitOnTheBench(machine, [h.fault], values, random), order);
-      ways[name].readings += run.readings;
-      ways[name].minutes += run.minutes;
-      if (run.pieces.includes(h.piece)) ways[name].right++;
+      ways[way].faults++;
+      ways[way].readings += run.readings;
+      ways[way].minutes += run.minutes;
+      if (run.pieces.includes(h.piece)) ways[way].right++;
     }
-  }
-  for (const way of Object.values(ways)) { way.readings /= faults; way.minutes /= faults; }
+  });
+  for (const way of Object.values(ways)) { way.readings /= way.faults; way.minutes /= way.faults; }
+  const together = new Set(groupsOf(name).flat());
+  const weight = (list: typeof faults) => list.reduce((sum, h) => sum + h.prior, 0);
+  const alone = faults.filter((h) => !together.has(h.id));
   return {
-    machine: machine.file.id, nodes: machine.nets.length, hypotheses: isolation.hypotheses.length, setups: machine.file.setups.length,
+    machine: name, nodes: machine.nets.length, hypotheses: isolation.hypotheses.length, setups: machine.file.setups.length,
     permittedTests: isolation.permitted.length, usefulTests: isolation.candidates.length, dictionaryMilliseconds,
-    adviceMedianMilliseconds: steps.sort((a, b) => a - b)[Math.floor(steps.length / 2)]!, faults, ways,
+    adviceMedianMilliseconds: steps[Math.floor(steps.length / 2)]!, faults: faults.length, alone: alone.length, aloneWeighted: weight(alone) / weight(faults), ways,
   };
+}
+
+/** Every machine of the fleet, or those whose names hold one of `wanted`. */
+export function benchIsolation(wanted: readonly string[]) {
+  return FLEET.filter((name) => wanted.length === 0 || wanted.some((w) => name.includes(w))).map(benchMachine);
 }

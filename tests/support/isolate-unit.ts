@@ -2,6 +2,7 @@ import { advise, isFound } from "../../src/core/isolate/advise";
 import { costOf, standingAfter, type Standing } from "../../src/core/isolate/cost";
 import type { Evidence } from "../../src/core/isolate/evidence";
 import type { Isolation } from "../../src/core/isolate/isolation";
+import { pieceSuspects } from "../../src/core/isolate/suspects";
 import type { Test } from "../../src/core/simulate/test";
 import { makeTest } from "../../src/core/simulate/test";
 import type { UnitOnTheBench } from "./unit-on-the-bench";
@@ -33,11 +34,18 @@ export function search(isolation: Isolation, unit: UnitOnTheBench, order: "advic
   let standing: Standing = { setup: machine.file.complaints.find((c) => c.id === complaint)!.setup, openPanels: new Set() };
   let minutes = 0;
   for (let step = 0; step < most; step++) {
-    const advice = advise(isolation, evidence, standing);
-    // The advice also proves a board before it is blamed; whoever follows a fixed list stops when it is certain.
-    const found = advice.stop ?? (order !== "advice" && isFound(isolation, advice.suspects[0]!) ? { pieces: [advice.suspects[0]!.piece] } : null);
-    if (found && (order === "advice" || found.pieces.length === 1)) return { pieces: found.pieces.length ? found.pieces : [advice.suspects[0]!.piece], readings: tests.length, minutes, tests };
-    const test = order === "advice" ? advice.next!.test : order[step];
+    let test: Test | undefined;
+    if (order === "advice") {
+      // The advice also proves a board before it is blamed.
+      const advice = advise(isolation, evidence, standing);
+      if (advice.stop) return { pieces: advice.stop.pieces.length ? advice.stop.pieces : [advice.suspects[0]!.piece], readings: tests.length, minutes, tests };
+      test = advice.next!.test;
+    } else {
+      // Whoever follows a fixed list stops when it is certain.
+      const top = pieceSuspects(isolation, isolation.beliefs(evidence))[0]!;
+      if (isFound(isolation, top)) return { pieces: [top.piece], readings: tests.length, minutes, tests };
+      test = order[step];
+    }
     if (!test) break;
     minutes += costOf(machine, standing, test).minutes;
     standing = standingAfter(machine, standing, test);

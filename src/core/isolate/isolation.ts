@@ -9,7 +9,7 @@ import { costOf, type Standing } from "./cost";
 import { observationsOf, type Evidence } from "./evidence";
 import { hypothesesOf, type Hypothesis } from "./hypothesis";
 import { SpecimenTrail } from "./likelihood";
-import { outcomeTable, type OutcomeTable } from "./outcomes";
+import { outcomeTable, plogp, type OutcomeTable } from "./outcomes";
 import { Predictor, specimenWeights, type Prediction } from "./prediction";
 
 /** What each hypothesis is worth after the evidence, and how each observation moved it. */
@@ -33,6 +33,8 @@ export interface RatedTest {
 
 /** The fault itself counts a little beside the piece, so that a test which only prepares the deciding one is seen. */
 const FAULT_SHARE = 0.1;
+/** Below this a hypothesis no longer weighs in what a test may tell. */
+const NEGLIGIBLE = 1e-6;
 /** A test that tells less than this, in bits, is not worth making. */
 export const LEAST_BITS = 0.006;
 
@@ -176,16 +178,17 @@ export class Isolation {
   /** Every candidate rated from where the unit stands, best first. Tests already made are left out. */
   rate(probability: Float64Array, standing: Standing, made: ReadonlySet<string>, candidates: readonly Test[] = this.candidates): RatedTest[] {
     const rated: RatedTest[] = [];
+    const standingFaults = this.standing(probability);
     for (const test of candidates) {
       if (made.has(testKey(test))) continue;
-      const bits = this.information(this.tableFor(test), probability);
+      const bits = this.information(this.tableFor(test), probability, standingFaults);
       if (bits >= LEAST_BITS) rated.push(this.rateOne(probability, standing, test, bits));
     }
     return rated.sort((a, b) => b.score - a.score || (testKey(a.test) < testKey(b.test) ? -1 : 1));
   }
 
   /** One test rated from where the unit stands. */
-  rateOne(probability: Float64Array, standing: Standing, test: Test, bits = this.information(this.tableFor(test), probability)): RatedTest {
+  rateOne(probability: Float64Array, standing: Standing, test: Test, bits = this.information(this.tableFor(test), probability, this.standing(probability))): RatedTest {
     const { minutes, risk } = costOf(this.machine, standing, test);
     return { test, bits, minutes, risk, score: bits / (minutes + risk) };
   }
@@ -207,33 +210,41 @@ export class Isolation {
    * Mutual information between the outcome of a test and the piece (and, with a small share, the fault), bits:
    * H(outcome) - sum over h of p(h) H(outcome given h), after de Kleer and Williams (1987).
    */
-  private information(table: OutcomeTable, probability: Float64Array): number {
+  private information(table: OutcomeTable, probability: Float64Array, standing: readonly number[]): number {
     const n = table.outcomes.length;
     if (n < 2) return 0;
-    const joint = new Float64Array(this.pieces.length * n);
+    const joint = new Map<number, Float64Array>();
     const marginal = new Float64Array(n);
     let givenFault = 0;
-    for (let h = 0; h < probability.length; h++) {
+    for (const h of standing) {
       const p = probability[h]!;
-      if (p < 1e-7) continue;
-      const row = this.pieceOf[h]! * n;
+      const piece = this.pieceOf[h]!;
+      let row = joint.get(piece);
+      if (!row) joint.set(piece, (row = new Float64Array(n)));
       for (let o = 0; o < n; o++) {
-        const c = table.chances[h * n + o]!;
-        joint[row + o]! += p * c;
-        marginal[o]! += p * c;
-        givenFault -= p * plogp(c);
+        const mass = p * table.chances[h * n + o]!;
+        row[o]! += mass;
+        marginal[o]! += mass;
       }
+      givenFault += p * table.entropy[h]!;
     }
     let total = 0;
     for (let o = 0; o < n; o++) total -= plogp(marginal[o]!);
+    // H(outcome given piece) = sum over pieces of mass log mass - sum of joint log joint.
     let givenPiece = 0;
-    for (let q = 0; q < this.pieces.length; q++) {
+    for (const row of joint.values()) {
       let mass = 0;
-      for (let o = 0; o < n; o++) mass += joint[q * n + o]!;
-      if (mass < 1e-9) continue;
-      for (let o = 0; o < n; o++) givenPiece -= mass * plogp(joint[q * n + o]! / mass);
+      for (let o = 0; o < n; o++) { mass += row[o]!; givenPiece -= plogp(row[o]!); }
+      givenPiece += plogp(mass);
     }
     return Math.max(0, (1 - FAULT_SHARE) * (total - givenPiece) + FAULT_SHARE * (total - givenFault));
+  }
+
+  /** Hypotheses that still carry any weight. */
+  private standing(probability: Float64Array): readonly number[] {
+    const list: number[] = [];
+    for (let h = 0; h < probability.length; h++) if (probability[h]! >= NEGLIGIBLE) list.push(h);
+    return list;
   }
 }
 
@@ -241,8 +252,4 @@ export class Isolation {
 function logSum(logs: Float64Array): number {
   const most = logs.reduce((a, b) => Math.max(a, b), -Infinity);
   return most + Math.log(logs.reduce((sum, l) => sum + Math.exp(l - most), 0));
-}
-
-function plogp(p: number): number {
-  return p > 0 ? p * Math.log2(p) : 0;
 }

@@ -44,7 +44,17 @@ export interface Kernel {
   readonly swings: readonly (readonly [number, number])[];
 }
 
+// A prediction belongs to one test and so to one scale; what follows from it is worked out once.
+const KERNELS = new WeakMap<Prediction, Kernel>();
+
+/** The kernel of what a hypothesis predicts for one test, on the scale of that test. */
 export function kernelOf(prediction: Prediction, scale: Scale): Kernel {
+  let kernel = KERNELS.get(prediction);
+  if (!kernel) KERNELS.set(prediction, (kernel = makeKernel(prediction, scale)));
+  return kernel;
+}
+
+function makeKernel(prediction: Prediction, scale: Scale): Kernel {
   const values: number[] = [];
   const swings: [number, number][] = [];
   let overload = 0;

@@ -16,6 +16,8 @@ export type Outcome =
 export interface OutcomeTable {
   readonly outcomes: readonly Outcome[];
   readonly chances: Float32Array;
+  /** For every hypothesis the entropy of its row, bits. */
+  readonly entropy: Float64Array;
 }
 
 /** Two sharp predictions closer than this many standard deviations are one outcome. */
@@ -112,7 +114,8 @@ function table(outcomes: readonly Outcome[], hypotheses: number, chance: (h: num
     }
     for (let o = 0; o < n; o++) chances[h * n + o] = silent || sum < 1e-9 ? 1 / n : (1 - SLIP) * (row[o]! / sum) + SLIP / n;
   }
-  return { outcomes, chances };
+  const entropy = Float64Array.from({ length: hypotheses }, (_, h) => -chances.subarray(h * n, h * n + n).reduce((sum, c) => sum + plogp(c), 0));
+  return { outcomes, chances, entropy };
 }
 
 /** Which outcome a reading of a value belongs to; -1 when none. */
@@ -120,4 +123,9 @@ export function outcomeOf(outcomes: readonly Outcome[], shown: { kind: string; v
   return outcomes.findIndex((o) =>
     o.kind === shown.kind &&
     (o.kind === "value" ? shown.value! >= o.low && shown.value! < o.high : o.kind === "label" ? o.label === shown.label : o.kind === "beep" ? o.beeps === shown.beeps : true));
+}
+
+/** p log2 p, nothing at nothing. */
+export function plogp(p: number): number {
+  return p > 0 ? p * Math.log2(p) : 0;
 }
