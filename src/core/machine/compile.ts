@@ -217,7 +217,7 @@ export function compileMachine(file: MachineFile): Machine {
   const topology = { nodeCount: nets.length, ends: Int32Array.from(ends) };
   return {
     file, parts, partById, pieceById, setupById, nets, nodeOf, ends: topology.ends, program: compileElimination(topology), memorySize, points, clamps,
-    domains, usual: usualVoltages(parts, domains), sources: parts.filter((p) => p.kind.source), rigsOf: rigs.bySetup,
+    domains, usual: usualVoltages(parts, domains), sources: parts.filter((p) => p.kind.source?.(p.fields)), rigsOf: rigs.bySetup,
   };
 }
 
@@ -280,7 +280,7 @@ function checkNames(file: MachineFile, names: Names, problem: (path: (string | n
     setup.openDoors.forEach((door, d) => need(names.doors, "door", door, ["setups", i, "openDoors", d]));
     setup.apart.forEach((plug, c) => need(names.connectors, "connector", plug, ["setups", i, "apart", c]));
     for (const field of ["off", "lifted", "good", "lamps", "made"] as const) setup[field].forEach((part, k) => need(names.partById, "part", part, ["setups", i, field, k]));
-    setup.off.forEach((part, k) => { if (names.partById.get(part) && !names.partById.get(part)!.kind.source) problem(["setups", i, "off", k], `${part} is no source`); });
+    setup.off.forEach((part, k) => { if (names.partById.get(part) && !names.partById.get(part)!.kind.source?.(names.partById.get(part)!.fields)) problem(["setups", i, "off", k], `${part} is no source`); });
     setup.lamps.forEach((part, k) => { if (names.partById.get(part) && !names.partById.get(part)!.kind.load) problem(["setups", i, "lamps", k], `${part} is no load; a lamp can stand in for a load only`); });
     // A protective device is never bridged while the machine is energised: it is tested dead.
     if (setup.power === "on")

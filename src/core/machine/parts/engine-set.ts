@@ -14,7 +14,7 @@ export const engineSet = definePart({
   kind: "engine set",
   fields: z.object({ volts: number({ above: 0, max: 480 }), crankAmps: number({ above: 0, max: 1000 }), startVolts: number({ above: 0, max: 60 }) }),
   terminals: () => ["crank", "fuel", "return", "line", "neutral"],
-  source: true,
+  source: () => true,
   galvanic: () => [["crank", "fuel", "return"], ["line", "neutral"]],
   energises: () => [["line", "mains"]],
   elements: () => [["crank", "return"], ["fuel", "return"], ["line", "neutral"]],

@@ -149,7 +149,7 @@ export interface PartKind<F> {
   /** Terminals that are galvanically one inside the part, open or closed; what is not joined here is isolated. */
   galvanic(fields: F): readonly (readonly string[])[];
   /** A source of energy of its own, to be switched off before the machine is dead. */
-  readonly source?: boolean;
+  source?(fields: F): boolean;
   /** Has a coil, winding or element a lamp can stand in for on the bench. */
   readonly load?: boolean;
   /** Terminals that may end in nothing: brought out only where a file has a point on them. */

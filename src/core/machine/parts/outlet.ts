@@ -6,7 +6,7 @@ export const outlet = definePart({
   kind: "outlet",
   fields: z.object({}),
   terminals: () => ["line", "neutral", "earth"],
-  source: true,
+  source: () => true,
   galvanic: () => [["line", "neutral"], ["earth"]],
   energises: () => [["line", "mains"], ["earth", "earth"]],
   elements: () => [["line", "@ground"], ["neutral", "@ground"], ["earth", "@ground"]],

@@ -6,7 +6,7 @@ export const splitOutlet = definePart({
   kind: "split outlet",
   fields: z.object({}),
   terminals: () => ["line1", "neutral", "line2", "earth"],
-  source: true,
+  source: () => true,
   galvanic: () => [["line1", "neutral", "line2"], ["earth"]],
   energises: () => [["line1", "mains"], ["earth", "earth"]],
   elements: () => [["line1", "@ground"], ["neutral", "@ground"], ["line2", "@ground"], ["earth", "@ground"]],
