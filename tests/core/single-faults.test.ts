@@ -36,7 +36,7 @@ describe("every single fault of the machine, part values drawn at random", () =>
       const h = faults.find((f) => f.id === id)!;
       const run = search(isolation, new UnitOnTheBench(machine, [h.fault], randomValues(machine, random), random), "advice");
       expect(run.pieces, id).toEqual([h.piece]);
-      expect(run.readings, `${id}: ${run.tests.map(testKey).join(" ; ")}`).toBeLessThanOrEqual(6);
+      expect(run.searching, `${id}: ${run.tests.map(testKey).join(" ; ")}`).toBeLessThanOrEqual(6);
     }
   });
 });

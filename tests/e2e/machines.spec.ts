@@ -146,3 +146,21 @@ test("at 390 px the library, a machine and the quick path fit the screen", async
     await axe(page);
   }
 });
+
+test("a board gets a photo and marks in the editor, and the machine's page shows them", async ({ page }) => {
+  await page.goto("/machines/zirvald-bw-15/edit");
+  await page.getByRole("tab", { name: "Boards" }).click();
+  // The smallest picture there is: one red dot.
+  const dot = Buffer.from("iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mP8z8BQDwAEhQGAhKmMIQAAAABJRU5ErkJggg==", "base64");
+  await page.getByLabel(/^Photo of/).setInputFiles({ name: "board.png", mimeType: "image/png", buffer: dot });
+  await expect(page.locator(".board-canvas img")).toBeVisible();
+  await page.getByLabel(/^Point to mark/).selectOption("drive-in");
+  await page.locator(".board-canvas").click({ position: { x: 60, y: 40 } });
+  await expect(page.locator(".board-pin")).toHaveCount(1);
+  await expect(page.getByRole("status").first()).toContainText("Not saved yet");
+  await axe(page);
+  await page.getByRole("button", { name: "Save as a new version" }).click();
+  await page.waitForURL(/\/machines\/zirvald-bw-15$/);
+  await page.getByRole("tab", { name: "Covers and boards" }).click();
+  await expect(page.locator(".board-drawing .spot")).toHaveCount(1);
+});

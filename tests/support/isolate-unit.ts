@@ -11,6 +11,8 @@ import type { UnitOnTheBench } from "./unit-on-the-bench";
 export interface Run {
   readonly pieces: readonly string[];
   readonly readings: number;
+  /** Readings of the search itself, without those that prove a board before it is blamed. */
+  readonly searching: number;
   readonly minutes: number;
   readonly tests: readonly Test[];
 }
@@ -33,17 +35,19 @@ export function search(isolation: Isolation, unit: UnitOnTheBench, order: "advic
   const tests: Test[] = [];
   let standing: Standing = { setup: machine.file.complaints.find((c) => c.id === complaint)!.setup, openPanels: new Set() };
   let minutes = 0;
+  let searching = 0;
   for (let step = 0; step < most; step++) {
     let test: Test | undefined;
     if (order === "advice") {
       // The advice also proves a board before it is blamed.
       const advice = advise(isolation, evidence, standing);
-      if (advice.stop) return { pieces: advice.stop.pieces.length ? advice.stop.pieces : [advice.suspects[0]!.piece], readings: tests.length, minutes, tests };
+      if (advice.stop) return { pieces: advice.stop.pieces.length ? advice.stop.pieces : [advice.suspects[0]!.piece], readings: tests.length, searching, minutes, tests };
       test = advice.next!.test;
+      if (advice.next!.proves === null) searching++;
     } else {
       // Whoever follows a fixed list stops when it is certain.
       const top = pieceSuspects(isolation, isolation.beliefs(evidence))[0]!;
-      if (isFound(isolation, top)) return { pieces: [top.piece], readings: tests.length, minutes, tests };
+      if (isFound(isolation, top)) return { pieces: [top.piece], readings: tests.length, searching: tests.length, minutes, tests };
       test = order[step];
     }
     if (!test) break;
@@ -53,5 +57,5 @@ export function search(isolation: Isolation, unit: UnitOnTheBench, order: "advic
     evidence.push({ type: "reading", id: String(step), test, shown: unit.read(test) });
   }
   const left = advise(isolation, evidence, standing).suspects.filter((s) => s.probability >= 0.05);
-  return { pieces: left.map((s) => s.piece), readings: tests.length, minutes, tests };
+  return { pieces: left.map((s) => s.piece), readings: tests.length, searching: order === "advice" ? searching : tests.length, minutes, tests };
 }

@@ -13,6 +13,7 @@ import { PART_KINDS } from "../../core/machine/parts/index";
 import type { MachineFile } from "../../core/machine/schema";
 import { Refused, send } from "../shell/send";
 import { TopBar } from "../shell/TopBar";
+import { BoardEditor } from "./BoardEditor";
 import { EditTable, type Column } from "./EditTable";
 import { useDraft } from "./useDraft";
 import { useRows } from "./useRows";
@@ -91,6 +92,11 @@ export function EditorScreen({ file, base }: { file: MachineFile; base: string }
             {rows.controllers().length === 0 ? <p className="quiet">A code belongs to a controller; this file has none.</p> : null}
           </Tab>
           <Tab eventKey="pieces" title="Pieces"><EditTable name="piece" columns={PIECES} rows={rows.list("pieces")} problemsAt={(i) => problemsAt(`pieces.${i}`)} onChange={(list) => rows.set("pieces", list)} /></Tab>
+          <Tab eventKey="boards" title="Boards">
+            {rows.list("pieces").map((p, i) => (p["board"] === "yes" || p["board"] === "true"
+              ? <BoardEditor key={i} piece={p} points={sound ? [...sound.points.keys()] : []} onChange={(next) => rows.set("pieces", rows.list("pieces").map((q, j) => (j === i ? next : q)))} />
+              : null))}
+          </Tab>
           <Tab eventKey="panels" title="Covers"><EditTable name="cover" columns={PANELS} rows={rows.list("panels")} problemsAt={(i) => problemsAt(`panels.${i}`)} onChange={(list) => rows.set("panels", list)} /></Tab>
           <Tab eventKey="text" title="Text">
             <Form.Label htmlFor="file-text">The whole file</Form.Label>

@@ -1,0 +1,103 @@
+import { afterAll, beforeAll, describe, expect, it } from "vitest";
+import { v4 as uuid } from "uuid";
+import { POST as importMachine } from "../../src/app/api/machines/route";
+import { PUT as saveMachine } from "../../src/app/api/machines/[id]/route";
+import { GET as exportMachine } from "../../src/app/api/machines/[id]/export/route";
+import { POST as duplicate } from "../../src/app/api/machines/[id]/duplicate/route";
+import { POST as quick } from "../../src/app/api/quick/route";
+import { POST as offer } from "../../src/app/api/jobs/[id]/offer/route";
+import { readMachineYaml } from "../../src/core/formats/machine-yaml";
+import { closeDatabase, database } from "../../src/server/db";
+import { keepMachineFiles } from "../../src/server/demo";
+import { appendEvent, eventsOf } from "../../src/server/journal";
+import { listUnits, openJob, readJob } from "../../src/server/jobs";
+import { keepMachineFile, keepShippedMachine, listMachines, newestMachine, versionsOf } from "../../src/server/machines";
+import { units } from "../../src/server/schema";
+import { machineNamed, machineText } from "../support/fleet";
+
+const now = new Date("2026-11-25T01:00:00Z");
+const at = (id: string) => ({ params: Promise.resolve({ id }) });
+const post = (body: unknown) => new Request("http://unzo/", { method: "POST", body: JSON.stringify(body) });
+const name = `test-${uuid().slice(0, 8)}`;
+const file = { ...machineNamed("zirvald-bw-15").file, id: name };
+
+beforeAll(async () => {
+  await keepMachineFiles(new URL("../../machines/", import.meta.url).pathname, now);
+  await keepMachineFile(file, now);
+});
+afterAll(closeDatabase);
+
+describe("the machine library in MariaDB", () => {
+  it("lists the fleet with its boards, codes and supplies", async () => {
+    const rows = await listMachines();
+    expect(rows.length).toBeGreaterThanOrEqual(15);
+    expect(rows.find((r) => r.id === "kaldruun-uc-80")).toMatchObject({ family: "refrigerator", volts: 230, boards: ["RB-4T"] });
+    expect(rows.find((r) => r.id === "firnau-bf-330")!.codes).toContain("E1 Freezer sensor open");
+  });
+
+  it("follows the version kept last, also back to an earlier one; a shipped file does not push a change aside", async () => {
+    await keepMachineFile({ ...file, revision: "2" }, now);
+    expect((await newestMachine(name)).machine.file.revision).toBe("2");
+    await keepMachineFile(file, now);
+    expect((await newestMachine(name)).machine.file.revision).toBe("1");
+    expect((await versionsOf(name)).map((v) => v.revision).sort()).toEqual(["1", "2"]);
+    const text = machineText("zirvald-bw-15").replace("id: zirvald-bw-15", `id: ${name}`);
+    await keepMachineFile({ ...file, revision: "3" }, now);
+    await keepShippedMachine(text, "shipped.yaml", now);
+    expect((await newestMachine(name)).machine.file.revision).toBe("3");
+  });
+
+  it("goes out as text and comes in again the same", async () => {
+    const response = await exportMachine(new Request("http://unzo/"), at("hochkar-ip-4"));
+    const text = await response.text();
+    expect(readMachineYaml(text, "out.yaml").file).toEqual((await newestMachine("hochkar-ip-4")).machine.file);
+    expect((await importMachine(post({ name: "out.yaml", text }))).status).toBe(200);
+  });
+
+  it("refuses a bad file with line and field, an id that changes, a copy onto another; and changes nothing", async () => {
+    const before = (await listMachines()).length;
+    const bad = await importMachine(post({ name: "bad.yaml", text: machineText("zirvald-bw-15").replace("amps: 150", "amps: many") }));
+    expect(bad.status).toBe(400);
+    const answer = (await bad.json()) as { error: string; problems: { line: number; field: string }[] };
+    expect(answer.problems[0]!.line).toBeGreaterThan(10);
+    expect(answer.problems[0]!.field).toBe("parts.1.amps");
+    expect((await saveMachine(post({ ...file, id: "other" }), at(name))).status).toBe(400);
+    expect((await saveMachine(post({ id: name, format: 1 }), at(name))).status).toBe(400);
+    expect((await duplicate(post({ id: "quellmoor-sb-210", model: "X" }), at(name))).status).toBe(409);
+    expect((await duplicate(post({ id: "no spaces", model: "X" }), at(name))).status).toBe(400);
+    expect((await exportMachine(new Request("http://unzo/"), at("no-such"))).status).toBe(404);
+    expect((await listMachines()).length).toBe(before);
+  });
+});
+
+describe("a machine without a file", () => {
+  const input = { id: uuid(), what: "tumble dryer", volts: 120, filter: false, fuse: true, loads: "heater 1800, drum motor 250W", dead: 1, actor: "Ida" };
+  it("becomes a file, a unit and a job, once however often it is sent", async () => {
+    const answers = await Promise.all([quick(post(input)), quick(post(input)), quick(post(input))]);
+    expect(answers.map((r) => r.status)).toEqual([200, 200, 200]);
+    const { file: kept, events } = await readJob(input.id);
+    expect(kept.maker).toBe("No file");
+    expect(events.length).toBe(1);
+    expect((await listUnits()).filter((u) => u.id === input.id)).toHaveLength(1);
+  });
+  it.each([[{ loads: "1800" }, "names no load"], [{ dead: 5 }, "which load"], [{ what: "" }, "what machine"], [{ volts: 17 }, "volts"]])("refuses %j with a sentence", async (change, words) => {
+    const response = await quick(post({ ...input, id: uuid(), ...change }));
+    expect(response.status).toBe(400);
+    expect(((await response.json()) as { error: string }).error).toContain(words);
+  });
+});
+
+describe("what was found on a unit", () => {
+  it("can be put into the machine's file as a new version; the job keeps its own", async () => {
+    const unit = uuid();
+    await database().insert(units).values({ id: unit, site: "Test hut", serial: unit.slice(0, 8), machine: name });
+    const job = (await openJob({ id: uuid(), unit, complaint: "still", actor: "Ida" }, now)).id;
+    expect((await offer(post({}), at(job))).status).toBe(409);
+    const change = { change: "put in" as const, kind: "fuse", name: "Fuse in the motor lead", part: "motor", terminal: "a", fields: { amps: "40" } };
+    await appendEvent(job, { id: uuid(), v: 1, actor: "Ida", body: { type: "varied", change, words: "Fuse found" } }, now);
+    expect((await offer(post({}), at(job))).status).toBe(200);
+    expect(JSON.stringify((await newestMachine(name)).machine.file.pieces)).toContain("Fuse in the motor lead");
+    expect(JSON.stringify((await readJob(job)).file.pieces)).not.toContain("Fuse in the motor lead");
+    expect((await eventsOf(job)).length).toBe(2);
+  });
+});
