@@ -3,6 +3,8 @@ import { and, asc, eq, gt } from "drizzle-orm";
 import { canonicalJson } from "../core/formats/canonical-json";
 import { upcast, type JournalEvent, type NewEvent } from "../core/journal/events";
 import { database, type Database } from "./db";
+import { applyChanges, ChangeError, type Change } from "../core/machine/variant";
+import { machineByHash } from "./machines";
 import { Refusal } from "./refusal";
 import { events, jobs } from "./schema";
 
@@ -32,8 +34,27 @@ export async function appendEvent(job: string, event: NewEvent, now: Date): Prom
       const [target] = await tx.select({ body: events.body }).from(events).where(and(eq(events.job, job), eq(events.id, event.body.event)));
       if (!target || !["reading", "varied"].includes(typeOf(target.body))) throw new Refusal(404, "There is no such entry in this job to strike out.");
     }
+    if (event.body.type === "varied") await checkChange(job, event.body.change);
     return insertEvent(tx, job, row.lastSeq + 1, event, now);
   });
+}
+
+/** A change that cannot be made on this unit must not get into its journal: nobody could open the job again. */
+async function checkChange(job: string, change: Change): Promise<void> {
+  const [row] = await database().select({ machineHash: jobs.machineHash }).from(jobs).where(eq(jobs.id, job));
+  const { file } = await machineByHash(row!.machineHash);
+  try {
+    applyChanges(file, [...standingChanges(await eventsOf(job)), change]);
+  } catch (error) {
+    if (error instanceof ChangeError) throw new Refusal(400, error.message);
+    throw error;
+  }
+}
+
+/** What was found on the unit and not taken back, in order. */
+export function standingChanges(journal: readonly JournalEvent[]): Change[] {
+  const struck = new Set(journal.flatMap((e) => (e.body.type === "struck" ? [e.body.event] : [])));
+  return journal.flatMap((e) => (e.body.type === "varied" && !struck.has(e.id) ? [e.body.change] : []));
 }
 
 /** Writes the event and what the start screen shows of the job. The caller holds the lock. */

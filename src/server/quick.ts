@@ -2,7 +2,7 @@ import { z } from "zod";
 import { quickMachine, readLoads } from "../core/machine/quick";
 import { applyChanges, ChangeError } from "../core/machine/variant";
 import { database } from "./db";
-import { eventsOf } from "./journal";
+import { eventsOf, standingChanges } from "./journal";
 import { openJob, readJob } from "./jobs";
 import { keepMachineFile, newestMachine } from "./machines";
 import { Refusal } from "./refusal";
@@ -42,9 +42,7 @@ export async function openQuickJob(input: z.output<typeof quickSchema>, now: Dat
 /** Puts what was found on a unit into its machine's file, as a new version of it. */
 export async function offerChanges(job: string, now: Date): Promise<{ id: string; hash: string }> {
   const { file } = await readJob(job);
-  const changes = (await eventsOf(job)).flatMap((e) => (e.body.type === "varied" ? [{ id: e.id, change: e.body.change }] : []));
-  const struck = new Set((await eventsOf(job)).flatMap((e) => (e.body.type === "struck" ? [e.body.event] : [])));
-  const standing = changes.filter((c) => !struck.has(c.id)).map((c) => c.change);
+  const standing = standingChanges(await eventsOf(job));
   if (standing.length === 0) throw new Refusal(409, "Nothing was found on this unit that its file has not.");
   const { machine } = await newestMachine(file.id);
   try {

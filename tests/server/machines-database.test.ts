@@ -95,6 +95,8 @@ describe("what was found on a unit", () => {
     expect((await offer(post({}), at(job))).status).toBe(409);
     const change = { change: "put in" as const, kind: "fuse", name: "Fuse in the motor lead", part: "motor", terminal: "a", fields: { amps: "40" } };
     await appendEvent(job, { id: uuid(), v: 1, actor: "Ida", body: { type: "varied", change, words: "Fuse found" } }, now);
+    // One that cannot be made is refused, or nobody could open the job again.
+    await expect(appendEvent(job, { id: uuid(), v: 1, actor: "Ida", body: { type: "varied", change: { ...change, part: "no-such" }, words: "x" } }, now)).rejects.toMatchObject({ status: 400 });
     expect((await offer(post({}), at(job))).status).toBe(200);
     expect(JSON.stringify((await newestMachine(name)).machine.file.pieces)).toContain("Fuse in the motor lead");
     expect(JSON.stringify((await readJob(job)).file.pieces)).not.toContain("Fuse in the motor lead");

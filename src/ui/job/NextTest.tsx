@@ -9,6 +9,7 @@ import { type Laid, type Lead, type Proposal } from "../../core/isolate/proposal
 import type { Job } from "../../core/journal/fold";
 import { leadWords } from "../../core/journal/reading-body";
 import type { Machine } from "../../core/machine/compile";
+import type { PieceEntry } from "../../core/machine/schema";
 import type { Shown } from "../../core/quantity/read";
 import { testKey, type Test } from "../../core/simulate/test";
 import { BoardDrawing } from "../machine/BoardDrawing";
@@ -58,9 +59,10 @@ export function NextTest(props: Props) {
       </div>
     );
   }
+  const board = laid ? boardWith(machine, laid) : undefined;
   const touched = laid && (laid.exposure === "live" || laid.exposure === "low voltage");
   return (
-    <div className="next" aria-busy={busy} data-test={laid ? testKey(laid.test) : undefined}>
+    <div className={`next ${board ? "has-board" : ""}`} aria-busy={busy} data-test={laid ? testKey(laid.test) : undefined}>
       <div className="next-kicker">
         <span>{isChosen ? "Your test" : proposal?.proves ? "Before it is blamed" : "Next"}</span>
         {laid ? <span className={`exposure ${laid.exposure.replace(" ", "-")}`}><i className={`bi ${EXPOSURE_ICON[laid.exposure]}`} aria-hidden /> {EXPOSURE_WORDS[laid.exposure]}</span> : null}
@@ -80,7 +82,6 @@ export function NextTest(props: Props) {
             <>
               <Steps laid={laid} />
               {laid.test.function === "look" ? null : <Leads laid={laid} />}
-              <Spots machine={machine} laid={laid} />
               {editor}
               <ul className="cautions">{laid.cautions.map((c) => <li key={c}><i className="bi bi-exclamation-triangle" aria-hidden /> {c}</li>)}</ul>
               <div className="answer">
@@ -89,6 +90,7 @@ export function NextTest(props: Props) {
               </div>
             </>
           )}
+          {board && !(touched && !job.warned) ? <BoardDrawing piece={board} red={laid.test.red} black={laid.test.black} /> : null}
           <Meanings laid={laid} numbers={numbers} />
         </>
       ) : editor}
@@ -101,11 +103,10 @@ function Steps({ laid }: { laid: Laid }) {
   return <ol className="steps">{laid.cost.steps.map((s) => <li key={s}>{s}</li>)}</ol>;
 }
 
-/** The board with the two spots, where the file has a drawing or photo of it. */
-function Spots({ machine, laid }: { machine: Machine; laid: Laid }) {
+/** The board on which the two spots are marked, where the file has a drawing or photo of it. */
+function boardWith(machine: Machine, laid: Laid): PieceEntry | undefined {
   const [red, black] = [laid.test.red, laid.test.black];
-  const piece = machine.file.pieces.find((p) => p.drawing && (red in p.drawing.pins || (black !== undefined && black in p.drawing.pins)));
-  return piece ? <BoardDrawing piece={piece} red={red} black={black} /> : null;
+  return machine.file.pieces.find((p) => p.drawing && (red in p.drawing.pins || (black !== undefined && black in p.drawing.pins)));
 }
 
 function Leads({ laid }: { laid: Laid }) {
