@@ -33,6 +33,7 @@ export async function appendEvent(job: string, event: NewEvent, now: Date): Prom
     if (event.body.type === "struck") {
       const [target] = await tx.select({ body: events.body }).from(events).where(and(eq(events.job, job), eq(events.id, event.body.event)));
       if (!target || !["reading", "varied"].includes(typeOf(target.body))) throw new Refusal(404, "There is no such entry in this job to strike out.");
+      if (typeOf(target.body) === "varied") await checkWithout(job, event.body.event);
     }
     if (event.body.type === "varied") await checkChange(job, event.body.change);
     return insertEvent(tx, job, row.lastSeq + 1, event, now);
@@ -47,6 +48,18 @@ async function checkChange(job: string, change: Change): Promise<void> {
     applyChanges(file, [...standingChanges(await eventsOf(job)), change]);
   } catch (error) {
     if (error instanceof ChangeError) throw new Refusal(400, error.message);
+    throw error;
+  }
+}
+
+/** What later finds build on cannot be taken back before them. */
+async function checkWithout(job: string, event: string): Promise<void> {
+  const [row] = await database().select({ machineHash: jobs.machineHash }).from(jobs).where(eq(jobs.id, job));
+  const { file } = await machineByHash(row!.machineHash);
+  try {
+    applyChanges(file, standingChanges((await eventsOf(job)).filter((e) => e.id !== event)));
+  } catch (error) {
+    if (error instanceof ChangeError) throw new Refusal(409, `Something found later builds on this; take that back first. ${error.message}`);
     throw error;
   }
 }

@@ -5,31 +5,8 @@ import type { Fault } from "../machine/fault";
 import { OPEN, type Conditions, type Face, type Instance, type Stamp, type View } from "../machine/parts/kind";
 import type { SetupEntry } from "../machine/schema";
 import { stagesOf, type Stage } from "./conditions";
+import { NoOperatingPoint, type Phase, type State } from "./state";
 import type { Values } from "./values";
-
-/** The circuit in one combination of discrete states. */
-export interface Phase {
-  /** Discrete state of every part. */
-  readonly states: Int32Array;
-  readonly memory: Float64Array;
-  /** Seconds it lasts; Infinity when it is the state of rest. */
-  readonly seconds: number;
-}
-
-/** The machine in one setup: one phase when it has settled, several when it keeps going round them. */
-export interface State {
-  readonly phases: readonly Phase[];
-  readonly settled: boolean;
-  readonly instances: readonly Instance<unknown>[];
-}
-
-/** Thrown when the analog part finds no operating point: an error of the model, never a reading. */
-export class NoOperatingPoint extends Error {
-  constructor(readonly machine: string, readonly setup: string, readonly fault: string) {
-    super(`${machine}: no operating point in setup ${setup} with ${fault}`);
-    this.name = "NoOperatingPoint";
-  }
-}
 
 /** What a part is about to do, and when (seconds since the setup began). */
 interface Due {
@@ -454,6 +431,13 @@ export class Simulator {
     face: (id): Face | null => {
       const other = this.machine.partById.get(id);
       return other?.kind.face?.(this.instances[other.index]!, this.states[other.index]!) ?? null;
+    },
+    watts: (id): number => {
+      const other = this.machine.partById.get(id);
+      if (!other || other.elementCount === 0) return 0;
+      const { dc, ac } = this.elementCurrent(other.firstElement);
+      const { acRe, acIm } = this.openVolts(this.machine.ends[2 * other.firstElement]!, this.machine.ends[2 * other.firstElement + 1]!);
+      return Math.abs(this.elementVolts(other.firstElement) * dc) + Math.hypot(acRe, acIm) * ac;
     },
     seen: (id): string => {
       const other = this.machine.partById.get(id);

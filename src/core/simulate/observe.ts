@@ -1,7 +1,8 @@
 import { isClamp, loadedShare, loadedShareAc, type Meter } from "../circuit/meter";
 import { FLICKERS } from "../machine/parts/kind";
 import type { Shown } from "../quantity/read";
-import type { Phase, Simulator, State } from "./energise";
+import type { Simulator } from "./energise";
+import type { Phase, State } from "./state";
 import type { Test } from "./test";
 
 /** Volts below which there is nothing to be loaded. */

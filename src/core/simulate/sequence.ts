@@ -1,5 +1,6 @@
 import type { Fault } from "../machine/fault";
-import type { Simulator, State } from "./energise";
+import type { Simulator } from "./energise";
+import type { State } from "./state";
 import type { Values } from "./values";
 
 /** One leg of a sequence: a setup of the machine, and how long it lasts (seconds; the setup's own when left out). */

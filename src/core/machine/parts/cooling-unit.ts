@@ -1,29 +1,30 @@
 import { z } from "zod";
-import { id, number } from "../scalar";
-import { definePart, OPEN } from "./kind";
+import { id, number, words } from "../scalar";
+import { definePart } from "./kind";
 
-/** The boiler of an absorption cooling unit, with the elements that can heat it: it cools when one of them does. */
+/** Share of its watts at which a heater drives the unit, from memory. */
+const ENOUGH = 0.5;
+
+/** The cooling unit of an absorption refrigerator: it cools when one of the things that can heat its boiler does. */
 export const coolingUnit = definePart({
   kind: "cooling unit",
   fields: z.object({
-    /** Volts at which each pair of terminals heats. */
-    heats: z.record(id, z.object({ current: z.enum(["ac", "dc"]), volts: number({ above: 0, max: 300 }) })),
+    /** What heats the boiler: a part and its watts, or a part and what is seen of it. */
+    heats: z.record(id, z.union([z.strictObject({ part: id, watts: number({ above: 0, max: 5000 }) }), z.strictObject({ part: id, seen: words })])),
     place: id,
     /** What the boiler comes to when the unit no longer circulates, degrees Celsius. */
     hotCelsius: number({ min: 0, max: 500 }),
   }),
-  terminals: (f) => Object.keys(f.heats).flatMap((h) => [`${h}-a`, `${h}-b`]),
+  terminals: () => [],
   galvanic: () => [],
-  elements: (f) => Object.keys(f.heats).map((h) => [`${h}-a`, `${h}-b`] as const),
+  elements: () => [],
   parameters: () => [],
   modes: () => [{ id: "leaks", words: "leaks or no longer circulates", odds: 1, source: "from memory" }],
-  stamp({ fields }, stamp) {
-    Object.keys(fields.heats).forEach((_, i) => stamp.conduct(i, OPEN));
-  },
+  stamp: () => undefined,
   heats: (f, mode) => (mode === "leaks" ? { place: f.place, celsius: f.hotCelsius } : null),
   observable: () => ({ what: "cooling unit", labels: ["cools", "warm"] }),
   look({ fields, mode }, view) {
-    const heated = Object.entries(fields.heats).some(([h, r]) => (r.current === "ac" ? view.ac(`${h}-a`, `${h}-b`) : Math.abs(view.dc(`${h}-a`, `${h}-b`))) > 0.75 * r.volts);
+    const heated = Object.values(fields.heats).some((h) => ("watts" in h ? view.watts(h.part) > ENOUGH * h.watts : view.seen(h.part) === h.seen));
     return heated && mode === null ? "cools" : "warm";
   },
   signs: () => [{ id: "ammonia", words: "smell of ammonia, yellow stain", given: { leaks: 0.7 }, otherwise: 0.003 }],

@@ -103,6 +103,8 @@ export interface View {
   joined(a: string, b: string): boolean;
   /** What another part (a controller) has to show; null while it shows nothing. */
   face(part: string): Face | null;
+  /** Watts that another part takes in its first element. */
+  watts(part: string): number;
   /** The label under which another part is seen; empty for one that shows nothing. */
   seen(part: string): string;
 }

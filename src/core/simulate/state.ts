@@ -1,0 +1,25 @@
+import type { Instance } from "../machine/parts/kind";
+
+/** The circuit in one combination of discrete states. */
+export interface Phase {
+  /** Discrete state of every part. */
+  readonly states: Int32Array;
+  readonly memory: Float64Array;
+  /** Seconds it lasts; Infinity when it is the state of rest. */
+  readonly seconds: number;
+}
+
+/** The machine in one setup: one phase when it has settled, several when it keeps going round them. */
+export interface State {
+  readonly phases: readonly Phase[];
+  readonly settled: boolean;
+  readonly instances: readonly Instance<unknown>[];
+}
+
+/** Thrown when the analog part finds no operating point: an error of the model, never a reading. */
+export class NoOperatingPoint extends Error {
+  constructor(readonly machine: string, readonly setup: string, readonly fault: string) {
+    super(`${machine}: no operating point in setup ${setup} with ${fault}`);
+    this.name = "NoOperatingPoint";
+  }
+}
