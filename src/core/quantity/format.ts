@@ -1,6 +1,6 @@
 import type { Shown } from "./read";
 
-const STEPS: readonly (readonly [number, string])[] = [[1e9, "G"], [1e6, "M"], [1e3, "k"], [1, ""], [1e-3, "m"], [1e-6, "µ"]];
+const STEPS: readonly (readonly [number, string])[] = [[1e9, "G"], [1e6, "M"], [1e3, "k"], [1, ""], [1e-3, "m"], [1e-6, "µ"], [1e-9, "n"], [1e-12, "p"]];
 
 /** A number to `digits` significant places with an engineering prefix: 4700 -> "4.70 k", 0.012 -> "12.0 m". */
 export function engineering(value: number, digits = 3): { number: string; prefix: string } {
