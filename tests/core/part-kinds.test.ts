@@ -26,6 +26,10 @@ describe("the family of kinds", () => {
         }
   });
 
+  it("gives every part its labels once", () => {
+    for (const name of FLEET) for (const part of machineNamed(name).parts) if (part.labels) expect(new Set(part.labels).size, `${name} ${part.id}`).toBe(part.labels.length);
+  });
+
   it("says how each part is tested by itself, and which of them protect", () => {
     for (const name of FLEET)
       for (const part of machineNamed(name).parts) {

@@ -56,7 +56,7 @@ export const panel = definePart({
     const wanted = linked ? LIT : NO_LINK;
     return wanted === state ? null : { state: wanted, delay: 0.4 };
   },
-  observable: (f, facesOf) => ({ what: "display", labels: f.shows ? [...new Set(["dark", "dashes", ...(facesOf?.(f.shows)?.display ?? []), FLICKERS])] : [...LABELS, FLICKERS] }),
+  observable: (f, facesOf) => ({ what: "display", labels: f.shows ? [...new Set(["dark", "dashes", ...(facesOf?.(f.shows)?.display ?? []), FLICKERS])] : [...new Set([...LABELS, FLICKERS])] }),
   look({ fields }, view, state) {
     if (state !== LIT || !fields.shows) return LABELS[state]!;
     return view.face(fields.shows)?.display ?? "dashes";
