@@ -126,6 +126,35 @@ describe("programs in their machines", () => {
     const volts = observe(simulator, state, makeTest("on-mains", "acv", "ac-heat", "J1-2"), ORDINARY_METER);
     expect(volts.kind === "value" && volts.value).toBeLessThan(1);
   });
+  it("a program that keeps its mode goes on with it when the mains returns; one that does not begins anew", () => {
+    const shows = (text: string) => {
+      const { machine } = readMachineYaml(text, "washer.yaml");
+      const simulator = new Simulator(machine);
+      const legs = [{ setup: "running" }, { setup: "dead" }, { setup: "idle" }];
+      const [, , back] = runSequence(simulator, [], nominalValues(machine), legs);
+      const shown = observe(simulator, back!, makeTest("idle", "look", "panel"), ORDINARY_METER);
+      return shown.kind === "label" ? shown.label : shown.kind;
+    };
+    const text = machineText("dornlau-fl-7");
+    expect(shows(text)).toBe("--:--");
+    expect(shows(text.replace("modes: [idle, lock, wash, drain]", "modes: [idle, lock, wash, drain]\n    keepsMode: yes"))).toBe("0:42");
+  });
+  it("a known good part put in, a lifted lead and a jumper do what they do on the bench", () => {
+    const text = machineText("quellmoor-sb-210").replace("  - { id: satisfied,", [
+      '  - { id: good-loom, name: Good loom, power: "on", good: [W4], places: { cabinet: 12 }, how: Put it in. }',
+      '  - { id: lifted, name: Lead lifted, power: "on", lifted: [W4], places: { cabinet: 12 }, how: Lift it. }',
+      '  - { id: joined, name: Joined, power: "on", jumpers: [ [H1-1.door, P1-1] ], places: { cabinet: 12 }, how: Join it. }',
+      "  - { id: satisfied,",
+    ].join("\n"));
+    const { machine } = readMachineYaml(text, "fridge.yaml");
+    const simulator = new Simulator(machine);
+    const panel = (setup: string, faults: { part: string; mode: string }[]) => {
+      const shown = observe(simulator, simulator.energise(machine.setupById.get(setup)!, faults, nominalValues(machine)), makeTest(setup, "look", "panel"), ORDINARY_METER);
+      return shown.kind === "label" ? shown.label : shown.kind;
+    };
+    const broken = [{ part: "W4", mode: "open" }];
+    expect([panel("cold-call", broken), panel("good-loom", broken), panel("joined", broken), panel("lifted", [])]).toEqual(["dark", "lit", "lit", "dark"]);
+  });
   it("what has blown stays blown through the sequence that follows", () => {
     const machine = machineNamed("quellmoor-sb-210");
     const simulator = new Simulator(machine);
