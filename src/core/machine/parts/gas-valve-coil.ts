@@ -1,17 +1,15 @@
-import { z } from "zod";
-import { number } from "../scalar";
 import { definePart, OPEN } from "./kind";
-import { isFed, stampWinding } from "./load";
+import { coilParameters, coilPlate, isFed, stampWinding } from "./load";
 
 /** The coil of a gas valve. What is seen of it is the flame behind it. */
 export const gasValveCoil = definePart({
   kind: "gas valve coil",
-  fields: z.object({ current: z.enum(["ac", "dc"]), volts: number({ above: 0, max: 300 }), amps: number({ above: 0, max: 5 }), ohms: number({ above: 0, max: 1e5 }) }),
+  fields: coilPlate,
   terminals: () => ["a", "b"],
   load: true,
   galvanic: () => [["a", "b"]],
   elements: () => [["a", "b"]],
-  parameters: (f) => [{ name: "coil ohms", nominal: f.ohms, tolerance: 0.1 }, { name: "amps", nominal: f.amps, tolerance: 0.15 }],
+  parameters: coilParameters,
   modes: () => [
     { id: "open", words: "coil open", odds: 2, source: "from memory" },
     { id: "stuck", words: "valve stuck or no gas", odds: 0.8, source: "from memory" },

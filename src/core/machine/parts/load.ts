@@ -1,9 +1,24 @@
-import type { Stamp, View } from "./kind";
+import { z } from "zod";
+import { number } from "../scalar";
+import type { Parameter, Stamp, View } from "./kind";
 
 /** What a coil, winding or element has to be fed with. */
 export interface Rating {
   readonly current: "ac" | "dc";
   readonly volts: number;
+}
+
+/** The rating plate of a coil or a small motor with two leads: what it is fed with, what it takes, what an ohmmeter sees of it. */
+export const coilPlate = z.object({
+  current: z.enum(["ac", "dc"]),
+  volts: number({ above: 0, max: 300 }),
+  amps: number({ above: 0, max: 20 }),
+  ohms: number({ above: 0, max: 1e5 }),
+});
+
+/** What varies of a part with such a plate: its ohms, then its amperes. */
+export function coilParameters(plate: z.output<typeof coilPlate>): readonly Parameter[] {
+  return [{ name: "coil ohms", nominal: plate.ohms, tolerance: 0.1 }, { name: "amps", nominal: plate.amps, tolerance: 0.15 }];
 }
 
 /** Volts across two terminals as a load rated so feels them: rms for alternating, signed for direct. */

@@ -1,17 +1,15 @@
-import { z } from "zod";
-import { number } from "../scalar";
 import { definePart, OPEN } from "./kind";
-import { isFed, stampWinding } from "./load";
+import { coilParameters, coilPlate, isFed, stampWinding } from "./load";
 
 /** A pump with its motor. */
 export const pump = definePart({
   kind: "pump",
-  fields: z.object({ current: z.enum(["ac", "dc"]), volts: number({ above: 0, max: 300 }), amps: number({ above: 0, max: 20 }), ohms: number({ above: 0, max: 1e4 }) }),
+  fields: coilPlate,
   terminals: () => ["a", "b"],
   load: true,
   galvanic: () => [["a", "b"]],
   elements: () => [["a", "b"]],
-  parameters: (f) => [{ name: "winding ohms", nominal: f.ohms, tolerance: 0.1 }, { name: "run amps", nominal: f.amps, tolerance: 0.15 }],
+  parameters: coilParameters,
   modes: () => [
     { id: "open", words: "winding open", odds: 1.2, source: "from memory" },
     { id: "jammed", words: "jammed", odds: 1.5, source: "from memory" },

@@ -1,17 +1,15 @@
-import { z } from "zod";
-import { number } from "../scalar";
 import { definePart, OPEN } from "./kind";
-import { isFed, stampWinding } from "./load";
+import { coilParameters, coilPlate, isFed, stampWinding } from "./load";
 
 /** A solenoid that pulls a plunger. */
 export const solenoid = definePart({
   kind: "solenoid",
-  fields: z.object({ current: z.enum(["ac", "dc"]), volts: number({ above: 0, max: 300 }), amps: number({ above: 0, max: 20 }), ohms: number({ above: 0, max: 1e5 }) }),
+  fields: coilPlate,
   terminals: () => ["a", "b"],
   load: true,
   galvanic: () => [["a", "b"]],
   elements: () => [["a", "b"]],
-  parameters: (f) => [{ name: "coil ohms", nominal: f.ohms, tolerance: 0.1 }, { name: "amps", nominal: f.amps, tolerance: 0.15 }],
+  parameters: coilParameters,
   modes: () => [
     { id: "open", words: "coil open", odds: 1.2, source: "from memory" },
     { id: "jammed", words: "plunger jammed", odds: 0.8, source: "from memory" },

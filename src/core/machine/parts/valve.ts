@@ -1,17 +1,15 @@
-import { z } from "zod";
-import { number } from "../scalar";
 import { definePart, OPEN } from "./kind";
-import { isFed, stampWinding } from "./load";
+import { coilParameters, coilPlate, isFed, stampWinding } from "./load";
 
 /** A valve opened by its coil: water, hot gas. */
 export const valve = definePart({
   kind: "valve",
-  fields: z.object({ current: z.enum(["ac", "dc"]), volts: number({ above: 0, max: 300 }), amps: number({ above: 0, max: 5 }), ohms: number({ above: 0, max: 1e5 }) }),
+  fields: coilPlate,
   terminals: () => ["a", "b"],
   load: true,
   galvanic: () => [["a", "b"]],
   elements: () => [["a", "b"]],
-  parameters: (f) => [{ name: "coil ohms", nominal: f.ohms, tolerance: 0.1 }, { name: "amps", nominal: f.amps, tolerance: 0.15 }],
+  parameters: coilParameters,
   modes: () => [
     { id: "open", words: "coil open", odds: 1.5, source: "from memory" },
     { id: "stuck-shut", words: "stuck shut", odds: 1, source: "from memory" },
