@@ -73,7 +73,7 @@ export function EditorScreen({ file, base }: { file: MachineFile; base: string }
         </p>
         {said ? <p className="problem" role="alert">{said}</p> : null}
         {checked.problems.length > 0 ? <ul className="problem-list">{checked.problems.slice(0, 8).map((p, i) => <li key={i}>{p.line > 0 ? `Line ${p.line}, ` : ""}<code>{p.field || "file"}</code>: {p.sentence}</li>)}</ul> : null}
-        <Tabs defaultActiveKey="parts" className="mb-2" mountOnEnter>
+        <Tabs transition={false} defaultActiveKey="parts" className="mb-2" mountOnEnter>
           <Tab eventKey="parts" title="Parts"><EditTable name="part" columns={PARTS} rows={rows.list("parts")} problemsAt={(i) => problemsAt(`parts.${i}`)} onChange={(list) => rows.set("parts", list)} /></Tab>
           <Tab eventKey="wires" title="Wires"><EditTable name="wire" columns={WIRES} rows={rows.list("wires")} problemsAt={(i) => problemsAt(`wires.${i}`)} onChange={(list) => rows.set("wires", list)} /></Tab>
           <Tab eventKey="plugs" title="Plugs and pins">

@@ -38,7 +38,7 @@ export function MachineScreen({ file, versions, version }: { file: MachineFile; 
           <Link className="btn btn-dark" href={`/machines/${file.id}/edit`}>Edit</Link>
         </div>
         {file.cautions.length > 0 ? <ul className="cautions">{file.cautions.map((c) => <li key={c}><i className="bi bi-exclamation-triangle" aria-hidden /> {c}</li>)}</ul> : null}
-        <Tabs activeKey={tab} onSelect={(k) => setTab(k ?? "wiring")} className="mb-3" mountOnEnter>
+        <Tabs transition={false} activeKey={tab} onSelect={(k) => setTab(k ?? "wiring")} className="mb-3" mountOnEnter>
           <Tab eventKey="wiring" title="Wiring"><WiringDrawing machine={machine} /></Tab>
           <Tab eventKey="parts" title="Parts"><Parts machine={machine} /></Tab>
           <Tab eventKey="plugs" title="Plugs"><ConnectorView connectors={file.connectors} /></Tab>
