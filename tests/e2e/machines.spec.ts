@@ -4,6 +4,8 @@ import { readFileSync } from "node:fs";
 import { asked } from "./meter";
 
 async function axe(page: Page): Promise<void> {
+  // What is still fading in has less contrast than it will have.
+  await page.waitForFunction(() => document.getAnimations().every((a) => a.playState !== "running"));
   const { violations } = await new AxeBuilder({ page }).analyze();
   expect(violations.map((v) => `${v.id}: ${v.nodes.map((n) => n.target).join(" ")}`)).toEqual([]);
 }
