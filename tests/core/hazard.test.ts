@@ -83,6 +83,11 @@ describe("every plan over every fault of the machine", () => {
         expect(powered && (test.function === "ohms" || test.function === "continuity")).toBe(false);
         expect(test.function === "lowz" && inSupplyPrimary(machine, test)).toBe(false);
         if (next.exposure === "live") expect(next.cautions.length).toBeGreaterThan(0);
+        if (next.exposure === "live" && next.proves !== null) {
+          // A proof is made live only where its file names no other way to show it.
+          const proof = machine.file.pieces.flatMap((p) => p.proofs).find((p) => p.words === next.proves && p.any.some((t) => testKey(makeTest(t.setup, t.function, t.red, t.black)) === testKey(test)))!;
+          expect(proof.any.every((t) => exposureOf(machine, setup(t.setup), makeTest(t.setup, t.function, t.red, t.black)) === "live")).toBe(true);
+        }
         // A test of the search, not one that proves a board before it is blamed: that one has to be at that spot.
         if (next.exposure === "live" && next.proves === null) {
           // Independent of the chooser: rate everything again and look for a dead test that it should have taken.

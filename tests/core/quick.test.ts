@@ -3,7 +3,7 @@ import { ORDINARY_METER } from "../../src/core/circuit/meter";
 import { readMachineYaml, writeMachineYaml } from "../../src/core/formats/machine-yaml";
 import { Isolation } from "../../src/core/isolate/isolation";
 import { compileMachine } from "../../src/core/machine/compile";
-import { quickMachine, readLoads } from "../../src/core/machine/quick";
+import { checkpointsTo, quickMachine, readLoads } from "../../src/core/machine/quick";
 import { skeletonOf } from "../../src/core/machine/skeleton";
 import { search } from "../support/isolate-unit";
 import { randomSource, randomValues, UnitOnTheBench } from "../support/unit-on-the-bench";
@@ -28,6 +28,14 @@ describe("a machine without a file", () => {
   it("becomes a small machine file that is written and read like any other", () => {
     const text = writeMachineYaml(dryer);
     expect(readMachineYaml(text, "dryer.yaml").file).toEqual(dryer);
+  });
+
+  it("names its checkpoints in order, mains at each and the load's current at the end", () => {
+    const loads = readLoads("heater 1800, fan 0.3A", 120);
+    const to = checkpointsTo({ id: "x", name: "x", family: "dryer", volts: 120, hertz: 60, filter: true, fuse: true, loads }, 1);
+    expect(to.map((c) => c.name)).toEqual(["Plug, line pin", "Filter, line in", "Board in, line", "Fuse, board end", "Relay out, heater", "Heater, feed terminal", "Heater, running"]);
+    expect(to[0]!.expect).toBe("113 to 127 V AC");
+    expect(to[to.length - 1]!.expect).toBe("about 15.0 A");
   });
 
   it("gets the same isolation: every fault at the door ends at its piece or among those no test tells apart", { timeout: 120_000 }, () => {

@@ -1,5 +1,6 @@
+import { exposureOf } from "../hazard/exposure";
 import { forbidden } from "../hazard/rules";
-import { testKey } from "../simulate/test";
+import { testKey, type Test } from "../simulate/test";
 import type { Standing } from "./cost";
 import type { Evidence } from "./evidence";
 import type { Beliefs, Isolation, RatedTest } from "./isolation";
@@ -64,12 +65,16 @@ export function advise(isolation: Isolation, evidence: readonly Evidence[], stan
 function openProof(isolation: Isolation, beliefs: Beliefs, standing: Standing, evidence: readonly Evidence[], piece: string, made: ReadonlySet<string>): { readonly words: string; readonly test: RatedTest } | null {
   const { machine } = isolation;
   const judged = evidence.flatMap((e) => (e.type === "reading" ? [{ id: e.id, test: e.test, verdict: verdictOf(windowOf(e.test, isolation.predictionsFor(e.test)[0]!, isolation.meter), e.shown) }] : []));
-  const open = proofsFor(machine, piece, judged).filter((p) => p.by === null).flatMap((p) =>
-    p.tests.filter((t) => !made.has(testKey(t)) && forbidden(machine, machine.setupById.get(t.setup)!, t) === null).map((t) => ({ words: p.words, test: isolation.rateOne(beliefs.probability, standing, t) })));
+  const setupOf = (t: Test) => machine.setupById.get(t.setup)!;
+  // One whose test was made and showed the opposite is not asked for again in another form.
+  const open = proofsFor(machine, piece, judged).filter((p) => p.by === null && !p.tests.some((t) => made.has(testKey(t)))).flatMap((p) => {
+    const allowed = p.tests.filter((t) => forbidden(machine, setupOf(t), t) === null);
+    // What can be shown without touching anything live is never shown live.
+    const safe = allowed.filter((t) => exposureOf(machine, setupOf(t), t) !== "live");
+    return (safe.length > 0 ? safe : allowed).map((t) => ({ words: p.words, test: isolation.rateOne(beliefs.probability, standing, t) }));
+  });
   const effort = (r: RatedTest) => r.minutes + r.risk;
-  // Proof by proof: one test that was made and showed the opposite is not asked for in another form.
-  const answered = (words: string) => proofsFor(machine, piece, judged).some((p) => p.words === words && p.tests.some((t) => made.has(testKey(t))));
-  return open.filter((p) => !answered(p.words)).sort((a, b) => effort(a.test) - effort(b.test) || (testKey(a.test.test) < testKey(b.test.test) ? -1 : 1))[0] ?? null;
+  return open.sort((a, b) => effort(a.test) - effort(b.test) || (testKey(a.test.test) < testKey(b.test.test) ? -1 : 1))[0] ?? null;
 }
 
 function stopOf(suspects: readonly PieceSuspect[], settled: boolean): Stop {

@@ -1,3 +1,4 @@
+import { decimal } from "../quantity/format";
 import { readEngineering } from "../quantity/read";
 import { machineFileSchema, type MachineFile } from "./schema";
 
@@ -154,4 +155,18 @@ export function quickMachine(quick: QuickMachine): MachineFile {
       { id: "check-over", words: "To be checked", setup: "asked", path: "to-1" },
     ],
   });
+}
+
+/** One spot between plug and load, and what is expected there. */
+export interface Checkpoint { readonly name: string; readonly expect: string }
+
+/** The checkpoints to one load (numbered from 1), in order, before anything is simulated: mains at each, then the load's current. */
+export function checkpointsTo(quick: QuickMachine, load: number): readonly Checkpoint[] {
+  const { supply, paths, points } = quickMachine(quick);
+  const chosen = quick.loads[load - 1]!;
+  const [low, high] = [1 - supply.percent / 100, 1 + supply.percent / 100].map((share) => decimal(supply.volts * share));
+  return [
+    ...paths[load - 1]!.stages.flatMap((s) => ("at" in s ? [{ name: points.find((p) => p.id === s.at[0])!.name, expect: `${low} to ${high} V AC` }] : [])),
+    { name: `${chosen.name}, running`, expect: `about ${decimal(chosen.watts / supply.volts)} A` },
+  ];
 }

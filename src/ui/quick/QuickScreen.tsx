@@ -5,7 +5,7 @@ import { useMemo, useRef, useState, type FormEvent } from "react";
 import Button from "react-bootstrap/Button";
 import Form from "react-bootstrap/Form";
 import { v4 as uuid } from "uuid";
-import { quickMachine, readLoads, type QuickLoad } from "../../core/machine/quick";
+import { checkpointsTo, readLoads, type QuickLoad } from "../../core/machine/quick";
 import { decimal } from "../../core/quantity/format";
 import { send } from "../shell/send";
 import { TopBar } from "../shell/TopBar";
@@ -27,7 +27,7 @@ export function QuickScreen() {
   const [busy, setBusy] = useState(false);
   const id = useRef<string | null>(null);
   const read = useMemo(() => readOrSay(loads, volts), [loads, volts]);
-  const path = useMemo(() => (read.loads.length === 0 ? [] : checkpoints(what || "Machine", volts, filter, fuse, read.loads, Math.max(1, Math.min(dead, read.loads.length)))), [what, volts, filter, fuse, read, dead]);
+  const path = useMemo(() => (read.loads.length === 0 ? [] : checkpointsTo({ id: "preview", name: what || "Machine", family: "powered equipment", volts, hertz: volts === 230 ? 50 : 60, filter, fuse, loads: read.loads }, Math.max(1, Math.min(dead, read.loads.length)))), [what, volts, filter, fuse, read, dead]);
 
   async function begin(event: FormEvent) {
     event.preventDefault();
@@ -95,15 +95,4 @@ function readOrSay(text: string, volts: number): { loads: readonly QuickLoad[]; 
   } catch (error) {
     return { loads: [], problem: (error as Error).message };
   }
-}
-
-/** The checkpoints to the load in question, each with what is expected there. */
-function checkpoints(name: string, volts: number, filter: boolean, fuse: boolean, loads: readonly QuickLoad[], dead: number): { name: string; expect: string }[] {
-  const file = quickMachine({ id: "preview", name, family: "powered equipment", volts, hertz: volts === 230 ? 50 : 60, filter, fuse, loads });
-  const load = loads[dead - 1]!;
-  const mains = `${decimal(volts * 0.94)} to ${decimal(volts * 1.06)} V AC`;
-  return [
-    ...file.paths[dead - 1]!.stages.flatMap((s) => ("at" in s ? [{ name: file.points.find((p) => p.id === s.at[0])!.name, expect: mains }] : [])),
-    { name: `${load.name}, running`, expect: `about ${decimal(load.watts / volts)} A` },
-  ];
 }
