@@ -1,0 +1,302 @@
+import { AcSolver } from "../circuit/ac";
+import { DcSolver } from "../circuit/dc";
+import { LAMP_DARK, LAMP_LIT, type Machine, type Part } from "../machine/compile";
+import { OPEN, type Face, type Instance, type Stamp, type View } from "../machine/parts/kind";
+import type { Phase, State } from "./state";
+
+const NO_MEMORY = new Float64Array(0);
+/** In the place of a part's number: all of them. */
+export const EVERY_PART = -1;
+/** Ohms below which the scan of a keypad takes two lines as joined. */
+const KEY_OHMS = 2000;
+const LAMP_WATTS = 40;
+/** Siemens above which an element joins stiffly, see `joinedStiffly`. */
+const STIFF = 1e-3;
+
+/**
+ * A machine as one circuit: every part stamps its present values, the solver gives potentials and currents, and the parts
+ * see them through a window. Keeps its work space, so make one a machine and a thread.
+ */
+export class StampedCircuit {
+  protected readonly elements: number;
+  protected readonly dcSolver: DcSolver;
+  protected readonly acSolver: AcSolver;
+  // Present stamps.
+  protected readonly g: Float64Array;
+  protected readonly gAc: Float64Array;
+  protected readonly bAc: Float64Array;
+  protected readonly e: Float64Array;
+  protected readonly eAc: Float64Array;
+  // Stamps at the last factoring, to leave out work that would give the same.
+  protected readonly factoredDc: Float64Array;
+  protected readonly factoredAc: Float64Array;
+  protected readonly factoredAcB: Float64Array;
+  protected readonly solvedE: Float64Array;
+  protected readonly solvedEAc: Float64Array;
+  protected readonly feed: Float64Array;
+  protected readonly feedIm: Float64Array;
+  protected readonly volts: Float64Array;
+  protected readonly voltsRe: Float64Array;
+  protected readonly voltsIm: Float64Array;
+  protected readonly circuit: readonly Float64Array[];
+  protected powered = false;
+  protected readonly stiffDc: { fresh: boolean; readonly group: Int32Array };
+  protected readonly stiffAc: { fresh: boolean; readonly group: Int32Array };
+  protected loaded: Phase | null = null;
+  protected states: Int32Array = new Int32Array(0);
+  protected instances: readonly Instance<unknown>[] = [];
+  protected element0 = 0;
+  protected partIndex = 0;
+
+  constructor(readonly machine: Machine) {
+    const elements = machine.ends.length / 2;
+    const nodes = machine.nets.length;
+    this.stiffDc = { fresh: false, group: new Int32Array(nodes) };
+    this.stiffAc = { fresh: false, group: new Int32Array(nodes) };
+    const array = (n: number) => new Float64Array(n);
+    this.elements = elements;
+    this.dcSolver = new DcSolver(machine.program);
+    this.acSolver = new AcSolver(machine.program);
+    [this.g, this.gAc, this.bAc, this.e, this.eAc] = [array(elements), array(elements), array(elements), array(elements), array(elements)];
+    this.circuit = [this.g, this.gAc, this.bAc, this.e, this.eAc];
+    [this.factoredDc, this.factoredAc, this.factoredAcB] = [array(elements).fill(NaN), array(elements).fill(NaN), array(elements).fill(NaN)];
+    [this.solvedE, this.solvedEAc] = [array(elements).fill(NaN), array(elements).fill(NaN)];
+    [this.feed, this.feedIm, this.volts, this.voltsRe, this.voltsIm] =
+      [array(nodes), array(nodes), array(nodes), array(nodes), array(nodes)];
+  }
+
+  /** Stamps one part, or every part; says whether the circuit is another one now. */
+  protected stampChanged(instances: readonly Instance<unknown>[], states: Int32Array, memory: Float64Array, changed: number): boolean {
+    if (changed === EVERY_PART) {
+      this.stampAll(instances, states, memory);
+      return true;
+    }
+    const part = this.machine.parts[changed]!;
+    const { firstElement: from, elementCount } = part;
+    const before = this.circuit.map((array) => array.slice(from, from + elementCount));
+    this.stampPart(part, instances, states, memory);
+    return this.circuit.some((array, k) => before[k]!.some((value, i) => value !== array[from + i]));
+  }
+
+  protected stampAll(instances: readonly Instance<unknown>[], states: Int32Array, memory: Float64Array): void {
+    this.states = states;
+    this.instances = instances;
+    for (const part of this.machine.parts) this.stampPart(part, instances, states, memory);
+  }
+
+  protected stampPart(part: Part, instances: readonly Instance<unknown>[], states: Int32Array, memory: Float64Array): void {
+    const { index, firstElement, elementCount, firstMemory } = part;
+    this.turn(index);
+    for (let i = firstElement; i < firstElement + elementCount; i++) { this.e[i] = 0; this.eAc[i] = 0; }
+    const { lifted, lamps } = instances[index]!.conditions;
+    if (lifted.has(part.id) || lamps.has(part.id)) {
+      // A lead that is lifted opens the part; a lamp in its stead is a load of 40 watts at the machine's own voltage.
+      for (let i = 0; i < elementCount; i++) this.stamp.conduct(i, OPEN);
+      if (lamps.has(part.id)) this.stamp.conduct(0, LAMP_WATTS / this.machine.file.supply.volts ** 2);
+      return;
+    }
+    part.kind.stamp(instances[index]!, this.stamp, states[index]!, part.kind.memory ? memory.subarray(firstMemory, firstMemory + part.kind.memory) : NO_MEMORY);
+  }
+
+  protected solveAll(): void {
+    this.stiffDc.fresh = false;
+    this.stiffAc.fresh = false;
+    // Passes and phases often differ on one side only (direct or alternating): the other keeps its solution.
+    const newDc = !same(this.g, this.factoredDc);
+    if (newDc) {
+      this.dcSolver.factor(this.g);
+      this.factoredDc.set(this.g);
+    }
+    if (newDc || !same(this.e, this.solvedE)) {
+      this.injected(this.g, this.e);
+      this.dcSolver.solve(this.feed, this.volts);
+      this.solvedE.set(this.e);
+    }
+    const newAc = this.factorAc();
+    if (newAc || !same(this.eAc, this.solvedEAc)) {
+      this.injected(this.gAc, this.eAc);
+      this.feedIm.fill(0);
+      this.acSolver.solve(this.feed, this.feedIm, this.voltsRe, this.voltsIm);
+      this.solvedEAc.set(this.eAc);
+    }
+  }
+
+  /** Norton currents of all sources into `feed`. */
+  protected injected(conductance: Float64Array, volts: Float64Array): void {
+    const { ends } = this.machine;
+    this.feed.fill(0);
+    for (let i = 0; i < this.elements; i++) {
+      if (volts[i] === 0) continue;
+      const amps = conductance[i]! * volts[i]!;
+      const a = ends[2 * i]!;
+      const b = ends[2 * i + 1]!;
+      if (a >= 0) this.feed[a]! += amps;
+      if (b >= 0) this.feed[b]! -= amps;
+    }
+  }
+
+  /** Renews the alternating side if its admittances moved; says whether they did. */
+  protected factorAc(): boolean {
+    if (same(this.gAc, this.factoredAc) && same(this.bAc, this.factoredAcB)) return false;
+    this.acSolver.factor(this.gAc, this.bAc);
+    this.factoredAc.set(this.gAc);
+    this.factoredAcB.set(this.bAc);
+    return true;
+  }
+
+  /** Puts a phase of a state back into the solver, so that it can be measured. */
+  load(state: State, phase: Phase): void {
+    if (this.loaded === phase) return;
+    this.powered = state.instances[0]?.conditions.powered ?? false;
+    this.stampAll(state.instances, phase.states, phase.memory);
+    this.solveAll();
+    this.loaded = phase;
+  }
+
+  /** Open-circuit volts between two nodes of the loaded phase. */
+  openVolts(a: number, b: number): { dc: number; acRe: number; acIm: number } {
+    return { dc: this.volts[a]! - this.volts[b]!, acRe: this.voltsRe[a]! - this.voltsRe[b]!, acIm: this.voltsIm[a]! - this.voltsIm[b]! };
+  }
+
+  /** Resistance that a meter sees between two nodes of the loaded phase, every source at rest, ohms. */
+  seenOhms(a: number, b: number): number {
+    return this.dcSolver.resistance(a, b);
+  }
+
+  /** The same at line frequency: resistance and reactance. */
+  seenImpedance(a: number, b: number): { re: number; im: number } {
+    return this.acSolver.impedance(a, b);
+  }
+
+  /**
+   * Whether two nodes of the loaded phase are joined by paths of less than 1 kohm an element: then what a 10 Mohm
+   * meter takes away is far below its own error, and the solve for it can be left out.
+   */
+  joinedStiffly(a: number, b: number, alternating: boolean): boolean {
+    const joined = alternating ? this.stiffAc : this.stiffDc;
+    if (!joined.fresh) {
+      const { ends } = this.machine;
+      joined.group.forEach((_, n) => { joined.group[n] = n; });
+      for (let e = 0; e < this.elements; e++) {
+        const siemens = alternating ? Math.hypot(this.gAc[e]!, this.bAc[e]!) : this.g[e]!;
+        if (siemens > STIFF && ends[2 * e]! >= 0 && ends[2 * e + 1]! >= 0) joined.group[root(joined.group, ends[2 * e]!)] = root(joined.group, ends[2 * e + 1]!);
+      }
+      joined.fresh = true;
+    }
+    return root(joined.group, a) === root(joined.group, b);
+  }
+
+  /** The circuit as it stands in the loaded phase, to find out later whether another state is electrically the same. */
+  snapshot(): CircuitSnapshot {
+    return { arrays: this.circuit.map((a) => a.slice()) };
+  }
+
+  isSameAs(snapshot: CircuitSnapshot): boolean {
+    return this.circuit.every((a, i) => same(a, snapshot.arrays[i]!));
+  }
+
+  /** Direct volts across an element of the loaded phase, its own source included. */
+  elementVolts(element: number): number {
+    const [a, b] = [this.machine.ends[2 * element]!, this.machine.ends[2 * element + 1]!];
+    return (a < 0 ? 0 : this.volts[a]!) - (b < 0 ? 0 : this.volts[b]!);
+  }
+
+  /** Direct watts that all nodes together leak to the solver's ground. */
+  leakWatts(): number {
+    return this.volts.reduce((sum, v) => sum + v * v * this.dcSolver.leak, 0);
+  }
+
+  /** Current through an element of the loaded phase: direct, and alternating rms. */
+  elementCurrent(element: number): { dc: number; ac: number } {
+    const [a, b] = [this.machine.ends[2 * element]!, this.machine.ends[2 * element + 1]!];
+    const at = (v: Float64Array, n: number) => (n < 0 ? 0 : v[n]!);
+    const re = at(this.voltsRe, a) - at(this.voltsRe, b) - this.eAc[element]!;
+    const im = at(this.voltsIm, a) - at(this.voltsIm, b);
+    return {
+      dc: this.g[element]! * (at(this.volts, a) - at(this.volts, b) - this.e[element]!),
+      ac: this.powered ? Math.hypot(re, im) * Math.hypot(this.gAc[element]!, this.bAc[element]!) : 0,
+    };
+  }
+
+  /** The label under which a part is seen in the loaded phase. */
+  seen(state: State, phase: Phase, partIndex: number): string {
+    const part = this.machine.parts[partIndex]!;
+    if (!part.kind.look) throw new RangeError(`${part.id} is nothing one can see`);
+    this.turn(partIndex);
+    this.states = phase.states;
+    this.instances = state.instances;
+    if (state.instances[partIndex]!.conditions.lamps.has(part.id)) {
+      const { acRe, acIm } = this.openVolts(this.machine.ends[2 * part.firstElement]!, this.machine.ends[2 * part.firstElement + 1]!);
+      return Math.hypot(acRe, acIm) > this.machine.file.supply.volts / 3 ? LAMP_LIT : LAMP_DARK;
+    }
+    return part.kind.look(state.instances[partIndex]!, this.view, phase.states[partIndex]!);
+  }
+
+  // The parts' window on the solver: `turn` says whose turn it is.
+  protected turn(partIndex: number): void {
+    this.partIndex = partIndex;
+    this.element0 = this.machine.parts[partIndex]!.firstElement;
+  }
+  protected terminal(name: string): number {
+    const node = this.machine.parts[this.partIndex]!.nodeOf.get(name);
+    if (node === undefined) throw new RangeError(`${this.machine.parts[this.partIndex]!.id} has no terminal ${name}`);
+    return node;
+  }
+  protected readonly stamp: Stamp = {
+    conduct: (element, siemens) => { this.stamp.dc(element, siemens); this.stamp.ac(element, siemens); },
+    dc: (element, siemens) => { this.g[this.element0 + element] = siemens; },
+    ac: (element, conductance, susceptance = 0) => {
+      this.gAc[this.element0 + element] = conductance;
+      this.bAc[this.element0 + element] = susceptance;
+    },
+    emf: (element, volts) => { this.e[this.element0 + element] = volts; },
+    acEmf: (element, volts) => { this.eAc[this.element0 + element] = volts; },
+  };
+  protected readonly view: View = {
+    dc: (a, b) => this.openVolts(this.terminal(a), this.terminal(b)).dc,
+    ac: (a, b) => {
+      const { acRe, acIm } = this.openVolts(this.terminal(a), this.terminal(b));
+      return Math.hypot(acRe, acIm);
+    },
+    current: (element) => this.elementCurrent(this.element0 + element).dc,
+    acCurrent: (element) => this.elementCurrent(this.element0 + element).ac,
+    joined: (a, b) => this.seenOhms(this.terminal(a), this.terminal(b)) < KEY_OHMS,
+    face: (id): Face | null => {
+      const other = this.machine.partById.get(id);
+      return other?.kind.face?.(this.instances[other.index]!, this.states[other.index]!) ?? null;
+    },
+    watts: (id): number => {
+      const other = this.machine.partById.get(id);
+      if (!other || other.elementCount === 0) return 0;
+      const { dc, ac } = this.elementCurrent(other.firstElement);
+      const { acRe, acIm } = this.openVolts(this.machine.ends[2 * other.firstElement]!, this.machine.ends[2 * other.firstElement + 1]!);
+      return Math.abs(this.elementVolts(other.firstElement) * dc) + Math.hypot(acRe, acIm) * ac;
+    },
+    seen: (id): string => {
+      const other = this.machine.partById.get(id);
+      if (!other?.kind.look) return "";
+      const turned = this.partIndex;
+      this.turn(other.index);
+      const label = other.kind.look(this.instances[other.index]!, this.view, this.states[other.index]!);
+      this.turn(turned);
+      return label;
+    },
+  };
+}
+
+/** Everything that decides what a meter shows, in one phase. */
+export interface CircuitSnapshot {
+  readonly arrays: readonly Float64Array[];
+}
+
+function root(group: Int32Array, node: number): number {
+  let r = node;
+  while (group[r] !== r) r = group[r]!;
+  group[node] = r;
+  return r;
+}
+
+function same(a: Float64Array, b: Float64Array): boolean {
+  for (let i = 0; i < a.length; i++) if (a[i] !== b[i]) return false;
+  return true;
+}
