@@ -31,13 +31,21 @@ const gesture = z.strictObject({
   whilst: conditionSchema.optional(),
   /** Doors a person must open for it. */
   openDoors: z.array(id).max(4).default([]),
+  /** It counts only when it is done within this many seconds of power-up. */
+  afterPower: seconds.optional(),
 });
 
 export const programSchema = z.object({
   /** The first is the one after power-up. None: the machine's setups say the mode. */
   modes: z.array(id).max(60).default([]),
+  /** What each mode is called by people; without a name, its short name serves. */
+  modeNames: z.record(id, words).default({}),
+  /** Items of its menu that are hidden until another item shows them. */
+  hidden: z.array(id).max(40).default([]),
   /** Remembers its mode while it has no power. */
   keepsMode: z.enum(["yes", "no"]).default("no"),
+  /** Modes it comes back to though it had no power: a power cycle does not leave them. */
+  keeps: z.array(id).max(20).default([]),
   moves: z.array(z.strictObject({ from: z.array(id).max(20).default([]), when: conditionSchema.optional(), after: seconds.default(0.1), to: id })).max(80).default([]),
   gestures: z.array(gesture).max(40).default([]),
   codes: z.array(z.strictObject({
@@ -69,6 +77,8 @@ export interface ProgramState {
   readonly down: readonly string[];
   /** Presses done of each gesture under way. */
   readonly progress: Readonly<Record<string, number>>;
+  /** Gestures that count only after power-up and are too late now. */
+  readonly late: readonly string[];
 }
 
 /** Something waited for: `seconds` from when its reason appeared. */
@@ -89,12 +99,25 @@ export const DEBOUNCE = 0.03;
 const REACTION = 0.1;
 
 export function startOf(program: Program): ProgramState {
-  return { mode: program.modes[0] ?? "run", on: [], codes: [], down: [], progress: {} };
+  return { mode: program.modes[0] ?? "run", on: [], codes: [], down: [], progress: {}, late: [] };
+}
+
+/** The mode a program comes back to when it had been in `mode` and lost its power; null for its first. */
+export function keptMode(program: Program, mode: string): string | null {
+  return program.keepsMode === "yes" || program.keeps.includes(mode) ? mode : null;
+}
+
+/** A mode as people call it. */
+export function modeName(program: Program, mode: string): string {
+  const plain = mode.replace(/-/g, " ");
+  return program.modeNames[mode] ?? plain.charAt(0).toUpperCase() + plain.slice(1);
 }
 
 const situation = (state: ProgramState, heard: Heard): Situation => ({ share: heard.share, keyDown: (key) => state.down.includes(key), mode: state.mode, codeSet: (code) => state.codes.includes(code) });
 
 const applies = (from: readonly string[], mode: string) => from.length === 0 || from.includes(mode);
+
+const canBegin = (g: Gesture, state: ProgramState) => applies(g.from, state.mode) && !state.late.includes(g.id);
 
 const KEYS = new WeakMap<Program, readonly string[]>();
 
@@ -125,7 +148,8 @@ export function wishesOf(program: Program, outputs: Readonly<Record<string, Prog
     if (!heard.keyDown(key) && state.down.includes(key)) wishes.push({ key: `up ${key}`, seconds: DEBOUNCE });
   }
   for (const g of program.gestures) {
-    if (!applies(g.from, state.mode)) continue;
+    if (g.afterPower !== undefined && !state.late.includes(g.id)) wishes.push({ key: `late ${g.id}`, seconds: g.afterPower });
+    if (!canBegin(g, state)) continue;
     const ready = g.hold.every((k) => state.down.includes(k)) && (!g.whilst || conditionHolds(g.whilst, now));
     if (g.presses.length === 0 && g.hold.length > 0 && ready) wishes.push({ key: `gesture ${g.id}`, seconds: g.seconds });
     if ((state.progress[g.id] ?? 0) > 0) wishes.push({ key: `expire ${g.id}`, seconds: g.within });
@@ -162,8 +186,13 @@ function fireOne(program: Program, state: ProgramState, key: string, heard: Hear
     case "clear": return { ...state, codes: without(state.codes, name) };
     case "up": return { ...state, down: without(state.down, name) };
     case "down": return pressed(program, { ...state, down: withOne(state.down, name) }, name, heard);
+    case "late": return { ...state, late: withOne(state.late, name), progress: withoutKey(state.progress, name) };
     case "expire": return { ...state, progress: withoutKey(state.progress, name) };
-    case "gesture": return { ...state, mode: program.gestures.find((g) => g.id === name)!.to, progress: {} };
+    case "gesture": {
+      const g = program.gestures.find((x) => x.id === name)!;
+      // Another gesture of the same instant may have been first.
+      return applies(g.from, state.mode) ? { ...state, mode: g.to, progress: {} } : state;
+    }
     case "move": {
       const move = program.moves[Number.parseInt(name, 10)]!;
       // Another move of the same instant may have been first.
@@ -183,7 +212,7 @@ function pressed(program: Program, state: ProgramState, key: string, heard: Hear
   let progress: Record<string, number> = { ...state.progress };
   for (const g of program.gestures) {
     const presses = pressesOf(g);
-    if (presses.length === 0 || g.hold.includes(key) || !applies(g.from, state.mode)) continue;
+    if (presses.length === 0 || g.hold.includes(key) || !canBegin(g, state)) continue;
     const ready = g.hold.every((k) => state.down.includes(k)) && (!g.whilst || conditionHolds(g.whilst, now));
     const done = ready ? (progress[g.id] ?? 0) : 0;
     if (ready && presses[done] === key) {
@@ -238,15 +267,30 @@ export function stepProgram(program: Program, outputs: Readonly<Record<string, P
   throw new RangeError("the control program changes without end");
 }
 
-/** The gestures, in order, that lead from one mode to another; null when none do. */
+/** Seconds a key press takes, with the pause to the next. */
+export const PRESS_SECONDS = 0.5;
+
+/** Seconds a gesture takes when it is made as it should be. */
+export function gestureSeconds(g: Gesture): number {
+  return g.seconds + PRESS_SECONDS * (g.hold.length > 0 ? pressesOf(g).length + 1 : pressesOf(g).length);
+}
+
+/**
+ * The gestures, in order, that lead from one mode to another in the fewest seconds (Dijkstra, 1959; ties by the order of the
+ * file); null when none do.
+ */
 export function gesturesTo(program: Program, from: string, to: string): readonly Gesture[] | null {
-  const paths: { mode: string; gestures: readonly Gesture[] }[] = [{ mode: from, gestures: [] }];
-  const seen = new Set([from]);
-  for (let i = 0; i < paths.length; i++) {
-    const { mode, gestures } = paths[i]!;
-    if (mode === to) return gestures;
-    for (const g of program.gestures)
-      if (applies(g.from, mode) && !seen.has(g.to)) { seen.add(g.to); paths.push({ mode: g.to, gestures: [...gestures, g] }); }
+  interface Way { readonly mode: string; readonly seconds: number; readonly gestures: readonly Gesture[] }
+  const open: Way[] = [{ mode: from, seconds: 0, gestures: [] }];
+  const done = new Set<string>();
+  while (open.length > 0) {
+    let best = 0;
+    open.forEach((way, i) => { if (way.seconds < open[best]!.seconds) best = i; });
+    const [way] = open.splice(best, 1) as [Way];
+    if (way.mode === to) return way.gestures;
+    if (done.has(way.mode)) continue;
+    done.add(way.mode);
+    for (const g of program.gestures) if (applies(g.from, way.mode) && !done.has(g.to)) open.push({ mode: g.to, seconds: way.seconds + gestureSeconds(g), gestures: [...way.gestures, g] });
   }
   return null;
 }
@@ -271,8 +315,10 @@ export function programProblems(program: Program, outputs: Readonly<Record<strin
     g.from.forEach((f) => mode(f, `gesture ${g.id}`));
     mode(g.to, `gesture ${g.id}`);
     for (const k of [...g.hold, ...g.presses.map((p) => p.key)]) if (!keys.includes(k)) problems.push(`gesture ${g.id} asks for a key ${k}, which the controller does not scan`);
+    if (g.afterPower !== undefined && gestureSeconds(g) > g.afterPower) problems.push(`gesture ${g.id} takes longer than the ${g.afterPower} seconds it has after power-up`);
     if (g.hold.length === 0 && g.presses.length === 0) problems.push(`gesture ${g.id} asks for no key`);
   }
+  for (const m of [...Object.keys(program.modeNames), ...program.hidden, ...program.keeps]) mode(m, "a list of modes");
   for (const c of program.codes) check(c.when, `code ${c.id}`);
   for (const line of [...program.display, ...Object.values(program.lamps).flat()]) {
     check(line.when, `"${line.shows}"`);

@@ -1,5 +1,5 @@
 import { gesturesTo, pressesOf, type Gesture, type Program } from "../control/program";
-import type { Machine } from "../machine/compile";
+import type { Machine, Part } from "../machine/compile";
 import type { Conditions } from "../machine/parts/kind";
 import type { SetupEntry } from "../machine/schema";
 import type { Values } from "./values";
@@ -45,9 +45,16 @@ export function gesturesFor(machine: Machine, setup: SetupEntry): readonly Gestu
   return gesturesTo(program, program.modes[0]!, setup.mode) ?? [];
 }
 
+/** The part that runs the machine: the controller that has modes, or else the first; undefined for a machine without. */
+export function controllerOf(machine: Machine): Part | undefined {
+  const controllers = machine.parts.filter((p) => p.kind.kind === "controller");
+  return controllers.find((p) => (p.fields as Program).modes.length > 0) ?? controllers[0];
+}
+
 /** The control program of a machine that has modes; undefined for a machine without. */
 export function programOf(machine: Machine): Program | undefined {
-  return machine.parts.filter((p) => p.kind.kind === "controller").map((p) => p.fields as Program).find((p) => p.modes.length > 0);
+  const program = controllerOf(machine)?.fields as Program | undefined;
+  return program && program.modes.length > 0 ? program : undefined;
 }
 
 /** A gesture as a person makes it, step by step, with the seconds of each. */

@@ -1,6 +1,6 @@
 import { z } from "zod";
 import { conditionSchema } from "../../control/condition";
-import { faceOf, facesOfProgram, fireAll, programProblems, programSchema, startOf, wishesOf, type Heard, type ProgramState } from "../../control/program";
+import { faceOf, facesOfProgram, fireAll, keptMode, programProblems, programSchema, startOf, wishesOf, type Heard, type ProgramState } from "../../control/program";
 import { id, number } from "../scalar";
 import { definePart, OPEN, VAGUE_OHMS, type Instance, type View } from "./kind";
 
@@ -115,7 +115,7 @@ export const controller = definePart<Fields>({
     const { fields: f, conditions } = instance;
     const chips = chipsOf(f);
     const chip = chips.at(state);
-    if (keys.includes(DIE)) return chips.place({ asleep: { kept: f.keepsMode === "yes" && "awake" in chip ? chip.awake.mode : null } });
+    if (keys.includes(DIE)) return chips.place({ asleep: { kept: "awake" in chip ? keptMode(f, chip.awake.mode) : chip.asleep.kept } });
     if (!("awake" in chip)) return chips.place({ awake: { ...startOf(f), ...(chip.asleep.kept === null ? {} : { mode: chip.asleep.kept }) } });
     const now = f.modes.length > 0 ? chip.awake : { ...chip.awake, mode: conditions.mode };
     return chips.place({ awake: fireAll(f, now, keys, heardBy(instance, view)) });
@@ -124,6 +124,11 @@ export const controller = definePart<Fields>({
     const chip = chipsOf(f).at(state);
     if (!("awake" in chip)) return null;
     return faceOf(f, f.modes.length > 0 ? chip.awake : { ...chip.awake, mode: conditions.mode });
+  },
+  inMode({ fields: f, conditions }, state) {
+    const chip = chipsOf(f).at(state);
+    if (!("awake" in chip)) return null;
+    return f.modes.length > 0 ? chip.awake.mode : conditions.mode;
   },
   faces: (f) => facesOfProgram(f),
   signs: () => [

@@ -184,6 +184,8 @@ export interface PartKind<F> {
   fire?(instance: Instance<F>, view: View, state: number, keys: readonly string[]): number;
   /** What a control program shows in a state; null when it is dead. */
   face?(instance: Instance<F>, state: number): Face | null;
+  /** The mode a control program is in; null while it is dead. */
+  inMode?(instance: Instance<F>, state: number): string | null;
   /** Every text its display can show and every way its lamps can go. */
   faces?(fields: F): { readonly display: readonly string[]; readonly lamps: Readonly<Record<string, readonly string[]>> };
   /** `facesOf` gives what a controller of the machine can show. */

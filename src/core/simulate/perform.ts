@@ -1,0 +1,152 @@
+import type { GuideLeg, GuideStep } from "../control/guide";
+import { faceInMode } from "../control/guide";
+import type { Program } from "../control/program";
+import type { Machine } from "../machine/compile";
+import type { Fault } from "../machine/fault";
+import type { SetupEntry } from "../machine/schema";
+import { MachineAtHand } from "./at-hand";
+import { controllerOf } from "./conditions";
+import { nominalValues } from "./values";
+
+/** How a person makes a gesture. */
+export interface Manner {
+  /** Opens the doors that it needs. */
+  readonly doors: boolean;
+  /** Share of the time asked for that a key is really held. */
+  readonly hold: number;
+  /** Seconds from one press to the next; null: easily within the time allowed. */
+  readonly pace: number | null;
+  /** Presses left out. */
+  readonly missed: number;
+  /** Keeps the keys down that should be kept down. */
+  readonly keeps: boolean;
+}
+
+/** As it should be done. */
+export const PROPERLY: Manner = { doors: true, hold: 1.1, pace: null, missed: 0, keeps: true };
+const PRESS = 0.15;
+const PAUSE = 0.2;
+/** Seconds in which a machine shows what it has to show. */
+const ANSWER = 1.5;
+
+/** Makes the steps on a machine at hand, from the moment it is at; the machine's clock goes on with it. */
+export function perform(hand: MachineAtHand, steps: readonly GuideStep[], manner: Manner = PROPERLY): void {
+  const wait = (seconds: number) => hand.advance(hand.now + seconds);
+  for (const step of steps) {
+    switch (step.do) {
+      case "power":
+        hand.do({ do: "pull the plug" }, hand.now);
+        wait(step.wait);
+        hand.do({ do: "plug in" }, hand.now);
+        wait(ANSWER);
+        break;
+      case "open":
+        if (manner.doors) hand.do({ do: "open", door: step.door }, hand.now);
+        wait(PAUSE);
+        break;
+      case "keep":
+        if (manner.keeps) for (const key of step.keys) hand.do({ do: "press", key }, hand.now);
+        wait(PAUSE);
+        break;
+      case "hold":
+        for (const key of step.keys) hand.do({ do: "press", key }, hand.now);
+        wait(step.seconds * manner.hold + (manner.hold >= 1 ? PAUSE : 0));
+        for (const key of step.keys) hand.do({ do: "release", key }, hand.now);
+        wait(PAUSE);
+        break;
+      case "press": {
+        const pace = manner.pace ?? Math.min(PRESS + PAUSE, step.within / (step.times + 1));
+        for (let i = 0; i < step.times - manner.missed; i++) {
+          hand.do({ do: "press", key: step.key }, hand.now);
+          wait(Math.min(PRESS, pace / 2));
+          hand.do({ do: "release", key: step.key }, hand.now);
+          wait(Math.max(pace - PRESS, pace / 2));
+        }
+        break;
+      }
+      case "let go":
+        for (const key of step.keys) hand.do({ do: "release", key }, hand.now);
+        wait(PAUSE);
+        break;
+    }
+  }
+}
+
+/** A way in which a gesture goes wrong, and what the machine shows then. */
+export interface Slip {
+  readonly words: string;
+  /** A slip of the hand, or something wrong with the machine. */
+  readonly of: "hand" | "machine";
+  readonly shows: string;
+  /** The display shows just what it would after a gesture well made. */
+  readonly unseen: boolean;
+}
+
+/** What the display of a machine shows: its panel's text, or its first lamp where it has no panel. */
+export function displayPart(machine: Machine): string | null {
+  const shows = machine.parts.filter((p) => ["panel", "indicator"].includes(p.kind.kind) && p.labels);
+  return (shows.find((p) => p.kind.kind === "panel") ?? shows[0])?.id ?? null;
+}
+
+/** The base of a machine at hand: the first powered setup in its everyday mode, nothing unusual done to it. */
+export function everydaySetup(machine: Machine): SetupEntry {
+  const plain = (s: SetupEntry) => s.power === "on" && s.mode === "run" && s.off.length + s.press.length + s.made.length + s.openDoors.length + s.apart.length + s.lifted.length + s.jumpers.length + s.good.length + s.lamps.length === 0;
+  return machine.file.setups.find(plain) ?? machine.file.setups.find((s) => s.power === "on") ?? machine.file.setups[0]!;
+}
+
+/**
+ * What a machine shows when a leg of the way goes wrong, found by doing it wrong on the simulated machine: too slow, too
+ * short, a press left out, a door left shut, and the parts that a gesture needs broken. `before` are the legs that lead up to it.
+ */
+export function slipsOf(machine: Machine, before: readonly GuideLeg[], leg: GuideLeg): readonly Slip[] {
+  const part = displayPart(machine);
+  const { gesture } = leg;
+  const program = controllerOf(machine)?.fields as Program | undefined;
+  if (part === null || !gesture || !program) return [];
+  const shown = (faults: readonly Fault[], manner: Manner): string => {
+    const hand = new MachineAtHand(machine, faults, nominalValues(machine), everydaySetup(machine), 0);
+    hand.do({ do: "plug in" }, 0);
+    hand.advance(2);
+    for (const earlier of before) perform(hand, earlier.steps);
+    perform(hand, leg.steps, manner);
+    hand.advance(hand.now + ANSWER);
+    return hand.look()[part]!;
+  };
+  const right = shown([], PROPERLY);
+  const slips: Omit<Slip, "unseen">[] = [];
+  const hand = (words: string, manner: Partial<Manner>) => slips.push({ words, of: "hand", shows: shown([], { ...PROPERLY, ...manner }) });
+  const times = gesture.presses.reduce((n, p) => n + p.times, 0);
+  if (gesture.presses.length === 0) hand("not held long enough", { hold: 0.6 });
+  if (times > 1) {
+    hand("one press too few", { missed: 1 });
+    hand(`slower than ${gesture.within} seconds`, { pace: (gesture.within * 1.3) / (times - 1) });
+  }
+  if (times > 0 && gesture.hold.length > 0) hand(`${gesture.hold.join(" and ")} not kept down`, { keeps: false });
+  if (gesture.openDoors.length > 0) hand("the door not open", { doors: false });
+  for (const fault of faultsAgainst(machine, gesture)) {
+    const broken = machine.partById.get(fault.part)!;
+    slips.push({ words: `${broken.name}: ${broken.modes.find((m) => m.id === fault.mode)!.words}`, of: "machine", shows: shown([fault], PROPERLY) });
+  }
+  return slips.map((s) => ({ ...s, unseen: s.shows === right }));
+}
+
+/** The faults that stand most directly in the way of a gesture: its keys, its door switches, the panel and the controller. */
+function faultsAgainst(machine: Machine, gesture: { readonly hold: readonly string[]; readonly presses: readonly { readonly key: string }[]; readonly openDoors: readonly string[] }): Fault[] {
+  const keys = new Set([...gesture.hold, ...gesture.presses.map((p) => p.key)]);
+  return machine.parts.flatMap((part): Fault[] => {
+    const all = part.modes.map((m) => ({ part: part.id, mode: m.id }));
+    switch (part.kind.kind) {
+      case "keypad": return all.filter((f) => [...keys].some((k) => f.mode === `${k}-dead` || f.mode === `${k}-stuck`));
+      case "door switch": return gesture.openDoors.includes((part.fields as { door: string }).door) ? all : [];
+      case "panel": return all.filter((f) => ["dead", "link-dead"].includes(f.mode));
+      case "controller": return all.filter((f) => f.mode === "dead");
+      default: return [];
+    }
+  });
+}
+
+/** What the display shows in a mode of the program while no code is set; null for a machine without modes. */
+export function shownInMode(machine: Machine, mode: string): string | null {
+  const program = controllerOf(machine)?.fields as Program | undefined;
+  return program && program.modes.length > 0 ? faceInMode(program, mode).display : null;
+}
