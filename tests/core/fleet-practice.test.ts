@@ -141,7 +141,7 @@ describe("conveyor, changeover panel, winch", () => {
     expect(u.seen("utility-lost", "engine", "battery:flat")).toBe("stands");
     expect(u.seen("utility-lost", "engine", "engine:no-fuel")).toBe("cranks");
     expect(u.seen("exercise", "lamp")).toBe("2 flashes, pause");
-    expect(u.seen("utility-on", "lamp", "clock:flat")).toBe("5 flashes, pause");
+    expect(u.seen("utility-on", "lamp", "clock:flat")).toBe("1 long 5 short, pause");
     // A clock's own capacitor is nothing to switch off.
     expect(u.machine.sources.map((s) => s.id)).toEqual(["utility", "battery", "engine"]);
   });

@@ -1,6 +1,7 @@
 import { z } from "zod";
 import type { Face } from "../machine/parts/kind";
 import { id, number, words } from "../machine/scalar";
+import { patternOf } from "../signals/lamp-pattern";
 import { conditionHolds, conditionSchema, plainConditions, type Condition, type Situation } from "./condition";
 
 /**
@@ -324,5 +325,7 @@ export function programProblems(program: Program, outputs: Readonly<Record<strin
     check(line.when, `"${line.shows}"`);
     if (plainConditions(line.when).some((c) => "input" in c)) problems.push(`"${line.shows}" goes by an input; what is shown goes by mode, key and code, so give the input a code`);
   }
+  for (const [name, lines] of Object.entries(program.lamps))
+    for (const line of lines) if (patternOf(line.shows) === null) problems.push(`lamp ${name}: "${line.shows}" is no way a lamp can go; write dark, steady, blinks slowly, blinks evenly, blinks fast, "2 flashes, pause", "1 long 5 short, pause", "1 red 2 green, pause" or distress signal`);
   return problems;
 }
