@@ -2,16 +2,17 @@ import { describe, expect, test } from "vitest";
 import { exitsOf, faceInMode, guideTo, menuOf } from "../../src/core/control/guide";
 import { gesturesTo, type Program } from "../../src/core/control/program";
 import type { Machine } from "../../src/core/machine/compile";
+import { everydaySetup } from "../../src/core/machine/everyday";
 import type { Fault } from "../../src/core/machine/fault";
 import { controlsOf, MachineAtHand, type Doing } from "../../src/core/simulate/at-hand";
 import { controllerOf, programOf } from "../../src/core/simulate/conditions";
-import { displayPart, everydaySetup, perform, PROPERLY, slipsOf } from "../../src/core/simulate/perform";
+import { displayPart, perform, PROPERLY, slipsOf } from "../../src/core/simulate/perform";
 import { nominalValues } from "../../src/core/simulate/values";
 import { FLEET, machineNamed } from "../support/fleet";
 
 /** A machine plugged in and awake, 3 seconds after the start of its clock. */
 function awake(machine: Machine, faults: readonly Fault[] = []): MachineAtHand {
-  const hand = new MachineAtHand(machine, faults, nominalValues(machine), everydaySetup(machine), 0);
+  const hand = new MachineAtHand(machine, faults, nominalValues(machine), everydaySetup(machine.file), 0);
   hand.do({ do: "plug in" }, 0);
   hand.advance(3);
   return hand;

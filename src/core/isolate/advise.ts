@@ -3,6 +3,7 @@ import { forbidden } from "../hazard/rules";
 import { testKey, type Test } from "../simulate/test";
 import type { Standing } from "./cost";
 import type { Evidence } from "./evidence";
+import { isCause, isModelled } from "./firsts";
 import type { Beliefs, Isolation, RatedTest } from "./isolation";
 import { proofsFor } from "./proofs";
 import { propose, type Proposal } from "./proposal";
@@ -11,7 +12,7 @@ import { verdictOf, windowOf } from "./window";
 
 /** Why the search has ended, as a sentence. */
 export interface Stop {
-  readonly kind: "found" | "group" | "something else" | "nothing wrong";
+  readonly kind: "found" | "group" | "something else" | "nothing wrong" | "simple cause";
   readonly pieces: readonly string[];
   readonly sentence: string;
 }
@@ -43,9 +44,10 @@ export function advise(isolation: Isolation, evidence: readonly Evidence[], stan
   const suspects = pieceSuspects(isolation, beliefs);
   const made = new Set(evidence.flatMap((e) => (e.type === "reading" ? [testKey(e.test)] : [])));
   const top = suspects[0]!;
-  const settled = isFound(isolation, top);
+  const simple = simpleCause(isolation, evidence);
+  const settled = simple !== null || isFound(isolation, top);
   const rated = settled ? [] : isolation.rate(beliefs.probability, standing, made);
-  const proof = settled ? openProof(isolation, beliefs, standing, evidence, top.piece, made) : null;
+  const proof = settled && !simple ? openProof(isolation, beliefs, standing, evidence, top.piece, made) : null;
   const chosen = proof?.test ?? isolation.choose(rated);
   const second = rated.find((r) => r !== chosen);
   return {
@@ -54,8 +56,15 @@ export function advise(isolation: Isolation, evidence: readonly Evidence[], stan
     doubt: partDoubt(isolation, beliefs),
     next: chosen ? propose(isolation, beliefs, standing, chosen, second, proof?.words) : null,
     alternatives: rated.filter((r) => r !== chosen).slice(0, 3),
-    stop: chosen ? null : stopOf(suspects, settled),
+    stop: simple ?? (chosen ? null : stopOf(suspects, settled)),
   };
+}
+
+/** A simple cause that was found and is no fault of the machine: it is put right and tried, before anything is measured. The last answer to a question stands. */
+function simpleCause({ machine }: Isolation, evidence: readonly Evidence[]): Stop | null {
+  const last = new Map(evidence.flatMap((e) => (e.type === "answer" ? [[e.first, e.answer] as const] : [])));
+  const found = machine.file.firsts.find((f) => { const a = last.get(f.id); return a !== undefined && isCause(f, a) && !isModelled(f); });
+  return found ? { kind: "simple cause", pieces: [], sentence: found.then } : null;
 }
 
 /**

@@ -24,13 +24,15 @@ const PART_PLUG = 1;
 const MEASURE = 1;
 const CLAMP = 1;
 const LOOK = 0.5;
+/** Power off, ten seconds, power on, and long enough to see it come back or not. */
+const RECHECK_MINUTES = 2;
 
 /** Cost of the transition from `now` to the test, and of the test itself. Covers are opened with the power off. */
 export function costOf(machine: Machine, now: Standing, test: Test): Cost {
   const setup = machine.setupById.get(test.setup)!;
   const before = machine.setupById.get(now.setup);
   const steps: string[] = [];
-  let minutes = test.function === "look" ? LOOK : isClamp(test.function) ? CLAMP : MEASURE;
+  let minutes = test.instant === "recheck" ? RECHECK_MINUTES : test.function === "look" ? LOOK : isClamp(test.function) ? CLAMP : MEASURE;
   const toOpen = panelsFor(machine, test).filter((p) => !now.openPanels.has(p));
   const plugsMoved = [...new Set([...setup.apart, ...(before?.apart ?? [])])].filter((c) => setup.apart.includes(c) !== (before?.apart.includes(c) ?? false));
   const wasOn = before?.power === "on";
@@ -55,6 +57,7 @@ export function costOf(machine: Machine, now: Standing, test: Test): Cost {
     minutes += PLUG_IN;
     steps.push(machine.sources.length === 1 && machine.sources[0]!.kind.kind !== "battery" ? "Place the leads, then plug in" : "Place the leads, then power on");
   }
+  if (test.instant === "recheck") steps.push(wasOn ? "Power off, wait ten seconds, power on" : "Watch from the moment the power comes on");
   if (test.setup !== now.setup && setup.minutes > 0) {
     minutes += setup.minutes;
     steps.push(setup.how);

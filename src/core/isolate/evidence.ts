@@ -1,5 +1,6 @@
 import type { Machine } from "../machine/compile";
 import type { Shown } from "../quantity/read";
+import type { FirstAnswer } from "./firsts";
 import { makeTest, testKey, type Test } from "../simulate/test";
 import { COMPLAINT_SLIP, SLIP } from "./likelihood";
 
@@ -8,7 +9,18 @@ export type Evidence =
   /** What the customer says, before anything was touched. */
   | { readonly type: "complaint"; readonly id: string; readonly complaint: string }
   /** A meter reading, or a look: a test as it was really made. */
-  | { readonly type: "reading"; readonly id: string; readonly test: Test; readonly shown: Shown };
+  | { readonly type: "reading"; readonly id: string; readonly test: Test; readonly shown: Shown }
+  /** "Works on this, not on that": what was seen to work, and what was not, without a meter. */
+  | { readonly type: "compared"; readonly id: string; readonly sees: readonly Seen[] }
+  /** A simple cause asked for and answered. */
+  | { readonly type: "answer"; readonly id: string; readonly first: string; readonly answer: FirstAnswer };
+
+/** Something seen of a part in a setup. */
+export interface Seen {
+  readonly setup: string;
+  readonly part: string;
+  readonly label: string;
+}
 
 /** One observation inside a piece of evidence. */
 export interface Observation {
@@ -26,6 +38,8 @@ export interface Observation {
 export function observationsOf(machine: Machine, evidence: readonly Evidence[]): Observation[] {
   const plain = evidence.flatMap((e): Omit<Observation, "weight" | "isLast">[] => {
     if (e.type === "reading") return [{ evidence: e.id, test: e.test, shown: e.shown, slip: SLIP }];
+    if (e.type === "answer") return [];
+    if (e.type === "compared") return e.sees.map((s) => ({ evidence: e.id, test: makeTest(s.setup, "look", s.part), shown: { kind: "label", label: s.label }, slip: COMPLAINT_SLIP }));
     const complaint = machine.file.complaints.find((c) => c.id === e.complaint);
     return Object.entries(complaint?.sees ?? {}).map(([part, label]) => ({
       evidence: e.id, test: makeTest(complaint!.setup, "look", part), shown: { kind: "label", label }, slip: COMPLAINT_SLIP,

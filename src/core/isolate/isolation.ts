@@ -6,6 +6,7 @@ import type { SetupEntry } from "../machine/schema";
 import { testKey, type Test } from "../simulate/test";
 import { candidateTests, tellingTests } from "./candidates";
 import { costOf, type Standing } from "./cost";
+import { answerLikelihood } from "./firsts";
 import { observationsOf, type Evidence } from "./evidence";
 import { hypothesesOf, type Hypothesis } from "./hypothesis";
 import { SpecimenTrail } from "./likelihood";
@@ -152,6 +153,7 @@ export class Isolation {
       const moved = byEvidence.get(o.evidence) ?? new Float64Array(n);
       for (let h = 0; h < n; h++) {
         trails[h]!.next(o.test, o.shown, predictions[h]!, o.slip, each[h]!, o.isLast);
+        if (o.test.instant === "recheck" && o.shown.kind === "label") blendAway(this.machine, this.hypotheses[h]!, o.shown.label, o.slip, each[h]!);
         let mean = 0;
         each[h]!.forEach((l, s) => {
           along[h]![s]! += o.weight * Math.log(Math.max(1e-300, l));
@@ -161,11 +163,32 @@ export class Isolation {
       }
       byEvidence.set(o.evidence, moved);
     }
-    const log = Float64Array.from(this.hypotheses, (h, i) => Math.log(h.prior) + logSum(along[i]!));
+    const answers = this.answerLogs(evidence, byEvidence);
+    const log = Float64Array.from(this.hypotheses, (h, i) => Math.log(h.prior) + answers[i]! + logSum(along[i]!));
     const most = log.reduce((a, b) => Math.max(a, b), -Infinity);
     const probability = log.map((l) => Math.exp(l - most));
     const sum = probability.reduce((a, b) => a + b, 0);
     return { probability: probability.map((p) => p / sum), byEvidence };
+  }
+
+  /** What answers to simple questions say of each hypothesis, as logarithms; the last answer to a question stands. */
+  private answerLogs(evidence: readonly Evidence[], byEvidence: Map<string, Float64Array>): Float64Array {
+    const sum = new Float64Array(this.hypotheses.length);
+    const complaint = evidence.find((e) => e.type === "complaint")?.complaint ?? "";
+    const last = new Map(evidence.flatMap((e) => (e.type === "answer" ? [[e.first, e] as const] : [])));
+    for (const e of last.values()) {
+      const first = this.machine.file.firsts.find((f) => f.id === e.first);
+      if (!first) continue;
+      const own = Float64Array.from(this.hypotheses, (h) => Math.log(answerLikelihood(this.machine, complaint, first, e.answer, h)));
+      own.forEach((l, h) => { sum[h]! += l; });
+      byEvidence.set(e.id, own);
+    }
+    return sum;
+  }
+
+  /** What a sound machine shows in tests of one setup, in their order. */
+  soundFor(setup: string, tests: readonly Test[]): readonly Prediction[] {
+    return this.predictor.predict(setup, tests, this.hypotheses[0]!);
   }
 
   /** Probability of each piece, in the order of `pieces`. */
@@ -246,6 +269,18 @@ export class Isolation {
     for (let h = 0; h < probability.length; h++) if (probability[h]! >= NEGLIGIBLE) list.push(h);
     return list;
   }
+}
+
+/** How often a fault is away for a moment, by where it lies: contacts come and go, the rest seldom; judgement. */
+const AWAY = { contact: 0.4, other: 0.08 } as const;
+const CONTACTS: readonly string[] = ["contact", "wire", "switch", "door switch", "cord"];
+
+/** An intermittent fault may be away after a power cycle: a mixture of what it shows and of nothing (for each specimen, in place). */
+function blendAway(machine: Machine, hypothesis: Hypothesis, label: string, slip: number, each: Float64Array): void {
+  if (hypothesis.kind !== "fault") return;
+  const away = CONTACTS.includes(machine.partById.get(hypothesis.fault.part)!.kind.kind) ? AWAY.contact : AWAY.other;
+  const gone = label === "clears" ? 1 - slip : slip / 2;
+  each.forEach((l, s) => { each[s] = (1 - away) * l + away * gone; });
 }
 
 /** Logarithm of the sum of exponentials. */

@@ -1,11 +1,13 @@
 import type { Meter } from "../circuit/meter";
 import type { Machine } from "../machine/compile";
+import type { Fault } from "../machine/fault";
+import type { SetupEntry } from "../machine/schema";
 import type { Shown } from "../quantity/read";
 import { observe, observeAll } from "../simulate/observe";
 import { Simulator } from "../simulate/energise";
 import type { CircuitSnapshot } from "../simulate/stamped-circuit";
 import { NoOperatingPoint } from "../simulate/state";
-import type { Test } from "../simulate/test";
+import { RECHECK_SOON, type Test } from "../simulate/test";
 import { drawnValues, nominalValues, type Values } from "../simulate/values";
 import type { Hypothesis } from "./hypothesis";
 
@@ -62,6 +64,7 @@ export class Predictor {
     const setup = this.machine.setupById.get(setupId);
     if (!setup) throw new RangeError(`no setup ${setupId}`);
     const faults = hypothesis.kind === "fault" ? [hypothesis.fault] : [];
+    if (tests.some((t) => t.instant === "recheck")) return this.withRechecks(setup, tests, hypothesis, faults, from, to);
     const readings: (Shown | null)[][] = tests.map(() => []);
     for (let k = from; k < to; k++) {
       try {
@@ -79,6 +82,29 @@ export class Predictor {
       }
     }
     return readings;
+  }
+
+  /** The same where some tests are rechecks: what is shown soon after power-up and later, beside what the sound machine shows then. */
+  private withRechecks(setup: SetupEntry, tests: readonly Test[], hypothesis: Hypothesis, faults: readonly Fault[], from: number, to: number): Prediction[] {
+    const plain = this.predict(setup.id, tests.filter((t) => t.instant !== "recheck"), hypothesis, from, to);
+    const shown = (test: Test, whose: readonly Fault[], k: number, at: SetupEntry): string => {
+      const seen = observe(this.simulator, this.simulator.energise(at, whose, this.specimens[k]!), { ...test, instant: "settled" }, this.meter);
+      return seen.kind === "label" ? seen.label : seen.kind;
+    };
+    return tests.map((test): Prediction => {
+      if (test.instant !== "recheck") return plain.shift()!;
+      return Array.from({ length: to - from }, (_, i): Shown | null => {
+        try {
+          const [soon, late] = [{ ...setup, seconds: RECHECK_SOON }, setup];
+          const [now, then] = [shown(test, faults, from + i, soon), shown(test, faults, from + i, late)];
+          if (then === shown(test, [], from + i, late)) return { kind: "label", label: "clears" };
+          return { kind: "label", label: now !== shown(test, [], from + i, soon) ? "returns at once" : "returns later" };
+        } catch (error) {
+          if (!(error instanceof NoOperatingPoint)) throw error;
+          return null;
+        }
+      });
+    });
   }
 
   /** The sound machine in this setup and specimen, if it has been simulated for the same tests; made anew when it is the one just energised. */

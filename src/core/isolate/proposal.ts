@@ -151,6 +151,7 @@ export function layOut(isolation: Isolation, beliefs: Beliefs, standing: Standin
 }
 
 function titleOf(machine: Machine, test: Test): string {
+  if (test.instant === "recheck") return `${machine.partById.get(test.red)?.name ?? test.red}: power off, wait, and see`;
   if (test.function === "look") return `${machine.partById.get(test.red)?.name ?? test.red}: look and listen`;
   const red = machine.points.get(test.red);
   const black = test.black ? machine.points.get(test.black) : undefined;

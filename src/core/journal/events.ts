@@ -22,7 +22,7 @@ export const testSchema = z.strictObject({
   function: z.enum(["dcv", "acv", "lowz", "ohms", "continuity", "clamp", "dcclamp", "look"]),
   red: text(60),
   black: text(60).optional(),
-  instant: z.literal("settled"),
+  instant: z.enum(["settled", "recheck"]),
 });
 
 /** A reading with all that was on the screen when it was taken; records show this and never compute it again. */
@@ -48,6 +48,10 @@ export const eventBodySchema = z.discriminatedUnion("type", [
   z.strictObject({ type: z.literal("standing"), setup: text(60), panel: text(60).optional() }),
   reading,
   z.strictObject({ type: z.literal("struck"), event: z.uuid(), reason: text(200) }),
+  /** A simple cause asked for before anything is opened; "skip" is no evidence. The question "*" stands for all that are left. */
+  z.strictObject({ type: z.literal("answered"), first: text(60), answer: z.enum(["yes", "no", "skip"]), words: text(400) }),
+  /** What was seen to work, and what was not. */
+  z.strictObject({ type: z.literal("compared"), sees: z.array(z.strictObject({ setup: text(60), part: text(60), label: text(40) })).min(2).max(6), words: text(400) }),
   z.strictObject({ type: z.literal("note"), text: text(2000) }),
   /** Something found on this unit that its file has not. */
   z.strictObject({ type: z.literal("varied"), change: changeSchema, words: text(300) }),

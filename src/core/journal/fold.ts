@@ -23,6 +23,10 @@ export interface Job {
   readonly readings: readonly TrailReading[];
   /** What was found on the unit that its file has not, in order; struck-out ones are left out. */
   readonly changes: readonly { readonly id: string; readonly at: string; readonly actor: string; readonly body: Body<"varied"> }[];
+  /** Simple causes asked for, and what works beside what does not; struck-out ones are left out. */
+  readonly answers: readonly { readonly id: string; readonly at: string; readonly actor: string; readonly body: Body<"answered"> | Body<"compared"> }[];
+  /** How the unit stood, one setup after another; ISO 8601. */
+  readonly stays: readonly { readonly setup: string; readonly at: string }[];
   readonly notes: readonly { readonly at: string; readonly actor: string; readonly text: string }[];
   /** Whether the safety notice has been read on this job. */
   readonly warned: boolean;
@@ -47,12 +51,18 @@ export function foldJournal(events: readonly JournalEvent[], panelsOf: (test: Te
   if (!first || first.body.type !== "opened") throw new BrokenJournal("This journal does not begin with the opening of the job.");
   const readings: TrailReading[] = [];
   const changes: Job["changes"][number][] = [];
+  const answers: Job["answers"][number][] = [];
   const notes: Job["notes"][number][] = [];
   const openPanels = new Set<string>();
   const addenda: JournalEvent[] = [];
   let warned = false;
   let setup = setupOf(first.body.complaint);
   let called: Job["called"] = null;
+  const stays = [{ setup, at: first.at }];
+  const stand = (next: string, at: string) => {
+    if (stays[stays.length - 1]!.setup !== next) stays.push({ setup: next, at });
+    setup = next;
+  };
 
   for (const event of sorted.slice(1)) {
     const { body, at, actor } = event;
@@ -61,33 +71,40 @@ export function foldJournal(events: readonly JournalEvent[], panelsOf: (test: Te
       case "opened": throw new BrokenJournal("This journal opens the job twice.");
       case "warned": warned = true; break;
       case "standing":
-        setup = body.setup;
+        stand(body.setup, at);
         if (body.panel) openPanels.add(body.panel);
         break;
       case "reading":
         readings.push({ id: event.id, seq: event.seq, at, actor, body, struck: null });
-        setup = body.test.setup;
+        stand(body.test.setup, at);
         for (const panel of panelsOf(plainTest(body.test))) openPanels.add(panel);
         break;
       case "struck": {
         const index = readings.findIndex((r) => r.id === body.event);
         const change = changes.findIndex((c) => c.id === body.event);
+        const answer = answers.findIndex((a) => a.id === body.event);
         if (change >= 0) changes.splice(change, 1);
+        if (answer >= 0) answers.splice(answer, 1);
         if (index >= 0 && !readings[index]!.struck) readings[index] = { ...readings[index]!, struck: { at, actor, reason: body.reason } };
         break;
       }
       case "varied": changes.push({ id: event.id, at, actor, body }); break;
+      case "answered": case "compared": answers.push({ id: event.id, at, actor, body }); break;
       case "note": notes.push({ at, actor, text: body.text }); break;
       case "called": called = { ...body, at, actor }; break;
     }
   }
-  return { id: first.job, opened: { ...first.body, at: first.at, actor: first.actor }, readings, changes, notes, warned, setup, openPanels: [...openPanels], called, addenda, lastSeq: sorted[sorted.length - 1]!.seq };
+  return { id: first.job, opened: { ...first.body, at: first.at, actor: first.actor }, readings, changes, answers, stays, notes, warned, setup, openPanels: [...openPanels], called, addenda, lastSeq: sorted[sorted.length - 1]!.seq };
 }
 
 /** The complaint and every reading that stands, as evidence. */
 export function evidenceOf(job: Job): Evidence[] {
   return [
     { type: "complaint", id: "complaint", complaint: job.opened.complaint },
+    ...job.answers.flatMap(({ id, body }): Evidence[] => {
+      if (body.type === "compared") return [{ type: "compared", id, sees: body.sees }];
+      return body.answer === "skip" ? [] : [{ type: "answer", id, first: body.first, answer: body.answer }];
+    }),
     ...standing(job).map((r): Evidence => ({ type: "reading", id: r.id, test: plainTest(r.body.test), shown: r.body.shown })),
   ];
 }
@@ -106,5 +123,5 @@ const standing = (job: Job) => job.readings.filter((r) => r.struck === null);
 
 /** The stored test without the `undefined` that an optional field may carry. */
 function plainTest(test: Body<"reading">["test"]): Test {
-  return makeTest(test.setup, test.function, test.red, test.black);
+  return makeTest(test.setup, test.function, test.red, test.black, test.instant);
 }

@@ -3,6 +3,7 @@ import { compileElimination, GROUND, type EliminationProgram } from "../circuit/
 import type { MachineFile, PartEntry, PieceEntry, SetupEntry } from "./schema";
 import { domainsOf, usualVoltages, type Domain } from "./domain";
 import type { FailureMode, Parameter, PartKind } from "./parts/kind";
+import { modeSetups } from "./mode-setups";
 import { partKind } from "./parts/index";
 
 /** A part ready for simulation: its terminals and elements as numbers. */
@@ -61,6 +62,7 @@ export interface Machine {
   readonly parts: readonly Part[];
   readonly partById: ReadonlyMap<string, Part>;
   readonly pieceById: ReadonlyMap<string, PieceEntry>;
+  /** The setups of the file, and one for each mode of its control program that no setup of the file is in. */
   readonly setupById: ReadonlyMap<string, SetupEntry>;
   readonly nets: readonly string[];
   readonly nodeOf: ReadonlyMap<string, number>;
@@ -215,6 +217,7 @@ export function compileMachine(file: MachineFile): Machine {
   const nets = [...nodeOf.keys()];
   const domains = domainsOf(parts, nets.length);
   const topology = { nodeCount: nets.length, ends: Int32Array.from(ends) };
+  for (const setup of modeSetups(file, parts)) if (!setupById.has(setup.id)) setupById.set(setup.id, setup);
   return {
     file, parts, partById, pieceById, setupById, nets, nodeOf, ends: topology.ends, program: compileElimination(topology), memorySize, points, clamps,
     domains, usual: usualVoltages(parts, domains), sources: parts.filter((p) => p.kind.source?.(p.fields)), rigsOf: rigs.bySetup,
@@ -300,6 +303,13 @@ function checkNames(file: MachineFile, names: Names, problem: (path: (string | n
       need(names.partById, "part", part, ["complaints", i, "sees"]);
       if (known && !known.labels?.includes(label)) problem(["complaints", i, "sees", part], `${part} cannot be seen ${label}`);
     }
+  });
+  const asked = new Set<string>();
+  file.firsts.forEach((first, i) => {
+    if (asked.has(first.id)) problem(["firsts", i, "id"], `a second question is called ${first.id}`);
+    asked.add(first.id);
+    first.complaints.forEach((c, k) => need(new Set(file.complaints.map((x) => x.id)), "complaint", c, ["firsts", i, "complaints", k]));
+    first.parts.forEach((p, k) => need(names.partById, "part", p, ["firsts", i, "parts", k]));
   });
   file.paths.forEach((path, i) =>
     path.stages.forEach((stage, j) => {

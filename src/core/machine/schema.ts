@@ -145,6 +145,23 @@ const complaint = z.strictObject({
   sees: z.record(id, z.string().min(1).max(40)).default({}),
 });
 
+const first = z.strictObject({
+  id,
+  /** A question with yes or no for an answer. */
+  ask: words,
+  /** The answer that means: this is the cause. */
+  cause: z.enum(["yes", "no"]).default("yes"),
+  /** What is done then. */
+  then: words,
+  minutes,
+  /** In a hundred such jobs, how often this is it; for a cause in `parts` the search knows better. */
+  odds: number({ min: 0, max: 100 }).default(0),
+  /** Complaints it belongs to; none named: all. */
+  complaints: list(id, 40),
+  /** Parts of the machine's model in which the cause lies; none: it is no fault of the machine. */
+  parts: list(id, 40),
+});
+
 export const machineFileSchema = z.strictObject({
   format: z.union([z.literal("1"), z.literal(1)]).transform(() => 1 as const),
   id, revision: z.string().min(1).max(20),
@@ -166,6 +183,8 @@ export const machineFileSchema = z.strictObject({
   setups: z.array(setup).min(1).max(16),
   paths: z.array(path).min(1).max(12),
   complaints: z.array(complaint).min(1).max(40),
+  /** What is asked before anything is opened. */
+  firsts: list(first, 40),
   /** The order in which someone without a plan walks from plug to load; what the search is compared with. */
   chain: list(test, 200),
 });
@@ -176,4 +195,5 @@ export type SetupEntry = MachineFile["setups"][number];
 export type PieceEntry = MachineFile["pieces"][number];
 export type ComplaintEntry = MachineFile["complaints"][number];
 export type PathEntry = MachineFile["paths"][number];
+export type FirstEntry = MachineFile["firsts"][number];
 export type TestEntry = z.output<typeof test>;

@@ -3,7 +3,7 @@ import { faceInMode } from "../control/guide";
 import type { Program } from "../control/program";
 import type { Machine } from "../machine/compile";
 import type { Fault } from "../machine/fault";
-import type { SetupEntry } from "../machine/schema";
+import { everydaySetup } from "../machine/everyday";
 import { MachineAtHand } from "./at-hand";
 import { controllerOf } from "./conditions";
 import { nominalValues } from "./values";
@@ -88,12 +88,6 @@ export function displayPart(machine: Machine): string | null {
   return (shows.find((p) => p.kind.kind === "panel") ?? shows[0])?.id ?? null;
 }
 
-/** The base of a machine at hand: the first powered setup in its everyday mode, nothing unusual done to it. */
-export function everydaySetup(machine: Machine): SetupEntry {
-  const plain = (s: SetupEntry) => s.power === "on" && s.mode === "run" && s.off.length + s.press.length + s.made.length + s.openDoors.length + s.apart.length + s.lifted.length + s.jumpers.length + s.good.length + s.lamps.length === 0;
-  return machine.file.setups.find(plain) ?? machine.file.setups.find((s) => s.power === "on") ?? machine.file.setups[0]!;
-}
-
 /**
  * What a machine shows when a leg of the way goes wrong, found by doing it wrong on the simulated machine: too slow, too
  * short, a press left out, a door left shut, and the parts that a gesture needs broken. `before` are the legs that lead up to it.
@@ -104,7 +98,7 @@ export function slipsOf(machine: Machine, before: readonly GuideLeg[], leg: Guid
   const program = controllerOf(machine)?.fields as Program | undefined;
   if (part === null || !gesture || !program) return [];
   const shown = (faults: readonly Fault[], manner: Manner): string => {
-    const hand = new MachineAtHand(machine, faults, nominalValues(machine), everydaySetup(machine), 0);
+    const hand = new MachineAtHand(machine, faults, nominalValues(machine), everydaySetup(machine.file), 0);
     hand.do({ do: "plug in" }, 0);
     hand.advance(2);
     for (const earlier of before) perform(hand, earlier.steps);

@@ -9,16 +9,26 @@ export interface Test {
   readonly function: MeterFunction;
   readonly red: string;
   readonly black?: string;
-  /** When to look; "settled" is after everything has come to rest. */
-  readonly instant: "settled";
+  readonly instant: Instant;
 }
+
+/**
+ * When to look: "settled" is after everything has come to rest; "recheck" is power off, wait, power on and see whether
+ * what was shown comes back, see `RECHECK`.
+ */
+export type Instant = "settled" | "recheck";
+
+/** What comes of a recheck: what a sound machine would not show is gone, is there at once, or comes back later. */
+export const RECHECK = ["clears", "returns at once", "returns later"] as const;
+/** Seconds after power-up within which it is "at once". */
+export const RECHECK_SOON = 10;
 
 /** The canonical name of a test; the same test always has the same one. */
 export function testKey(test: Test): string {
   return [test.setup, test.function, test.red, test.black ?? "", test.instant].join("|");
 }
 
-/** A test from its parts, at the settled instant. */
-export function makeTest(setup: string, fn: MeterFunction, red: string, black?: string): Test {
-  return { setup, function: fn, red, ...(black === undefined ? {} : { black }), instant: "settled" };
+/** A test from its parts, at the settled instant if no other is named. */
+export function makeTest(setup: string, fn: MeterFunction, red: string, black?: string, instant: Instant = "settled"): Test {
+  return { setup, function: fn, red, ...(black === undefined ? {} : { black }), instant };
 }

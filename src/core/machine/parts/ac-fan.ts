@@ -21,6 +21,7 @@ export const acFan = definePart({
     // Shaded-pole motors are protected by their impedance: seized they draw little more.
     else stampWinding(stamp, 0, values[0]!, { current: "ac", volts: fields.volts }, values[1]! * (mode === "seized" ? 1.4 : 1), 0.6);
   },
+  noticed: "Listen for air; hold a strip of paper to the grille.",
   observable: () => ({ what: "fan", labels: ["runs", "silent"] }),
   look: ({ fields, mode }, view) => (mode === null && isFed(view, "a", "b", { current: "ac", volts: fields.volts }) ? "runs" : "silent"),
   signs: () => [{ id: "stiff", words: "blades turn stiffly by hand", given: { seized: 0.9 }, otherwise: 0.03 }],

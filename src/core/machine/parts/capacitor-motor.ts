@@ -29,6 +29,7 @@ export const capacitorMotor = definePart({
     else { stamp.dc(1, 1 / values[1]!); stamp.ac(1, siemens * 0.5, -siemens * 0.1); }
     stamp.conduct(2, mode === "to-case" ? 1 / severity : OPEN);
   },
+  noticed: "Listen; watch the shaft or drum from a distance, never reach in.",
   observable: () => ({ what: "motor", labels: ["turns", "still", "hums"] }),
   look({ fields, mode }, view) {
     const main = view.ac("main", "common") > 0.75 * fields.volts && mode !== "main-open";

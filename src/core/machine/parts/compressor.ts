@@ -33,6 +33,7 @@ export const compressor = definePart({
     }
     stamp.conduct(1, mode === "to-case" ? 1 / severity : OPEN);
   },
+  noticed: "Listen at the shell; a hand on it feels it tremble, hot lines aside.",
   observable: () => ({ what: "compressor", labels: ["runs", "silent", "hums"] }),
   look({ fields, mode }, view) {
     if (view.ac("line", "neutral") < 0.75 * fields.volts || mode === "open") return "silent";

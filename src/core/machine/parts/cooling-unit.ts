@@ -22,6 +22,7 @@ export const coolingUnit = definePart({
   modes: () => [{ id: "leaks", words: "leaks or no longer circulates", odds: 1, source: "from memory" }],
   stamp: () => undefined,
   heats: (f, mode) => (mode === "leaks" ? { place: f.place, celsius: f.hotCelsius } : null),
+  noticed: "Feel the tubes after half an hour, not before.",
   observable: () => ({ what: "cooling unit", labels: ["cools", "warm"] }),
   look({ fields, mode }, view) {
     const heated = Object.values(fields.heats).some((h) => ("watts" in h ? view.watts(h.part) > ENOUGH * h.watts : view.seen(h.part) === h.seen));

@@ -18,6 +18,7 @@ export const dcFan = definePart({
   stamp({ mode, values }, stamp) {
     stamp.conduct(0, mode === "open" ? OPEN : (mode === "seized" ? 2.5 : 1) / values[0]!);
   },
+  noticed: "Listen for air; hold a strip of paper to the grille.",
   observable: () => ({ what: "fan", labels: ["runs", "silent"] }),
   look: ({ fields, mode }, view) => (mode === null && view.dc("plus", "minus") > 0.6 * fields.volts ? "runs" : "silent"),
   signs: () => [{ id: "stiff", words: "blades turn stiffly by hand", given: { seized: 0.9 }, otherwise: 0.03 }],

@@ -30,6 +30,7 @@ export const doorLock = definePart({
     const wanted = driven ? LOCKED : FREE;
     return wanted === state ? null : { state: wanted, delay: 1.5 };
   },
+  noticed: "Listen for the click; pull the door gently.",
   observable: () => ({ what: "door lock", labels: ["locked", "free"] }),
   look: (_instance, _view, state) => (state === LOCKED ? "locked" : "free"),
   signs: () => [{ id: "bent-hook", words: "door hook bent or worn", given: { jammed: 0.4 }, otherwise: 0.03 }],

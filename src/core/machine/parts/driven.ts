@@ -12,6 +12,7 @@ export const driven = definePart({
   parameters: () => [],
   modes: () => [{ id: "belt-off", words: "belt torn or off", odds: 1.5, source: "from memory" }],
   stamp: () => undefined,
+  noticed: "Watch whether it moves; hands and sleeves away.",
   observable: () => ({ what: "drive", labels: ["moves", "stands"] }),
   look: ({ fields, mode }, view) => (mode === null && view.seen(fields.by) === fields.when ? "moves" : "stands"),
   signs: () => [{ id: "worn-belt", words: "worn belt, rubber dust", given: { "belt-off": 0.7 }, otherwise: 0.05 }],

@@ -40,6 +40,7 @@ export const engineSet = definePart({
     const wanted = cranked ? CRANKS : STANDS;
     return wanted === state ? null : { state: wanted, delay: 0.1 };
   },
+  noticed: "Listen outside the cover; exhaust and belts away from hands.",
   observable: () => ({ what: "engine", labels: ["runs", "cranks", "stands"] }),
   look: (_instance, _view, state) => (state === RUNS ? "runs" : state === CRANKS ? "cranks" : "stands"),
   signs: () => [{ id: "no-fuel", words: "tank or tap empty", given: { "no-fuel": 0.5 }, otherwise: 0.03 }],

@@ -18,6 +18,7 @@ export const gasValveCoil = definePart({
     if (mode === "open") stamp.conduct(0, OPEN);
     else stampWinding(stamp, 0, values[0]!, fields, values[1]!, 0.5);
   },
+  noticed: "Look for the flame through the peephole; gas smelt: stop, ventilate, hand over.",
   observable: () => ({ what: "flame", labels: ["flame", "no flame"] }),
   look: ({ fields, mode }, view) => (mode === null && isFed(view, "a", "b", fields) ? "flame" : "no flame"),
   signs: () => [{ id: "gas-smell", words: "smell of gas", given: { stuck: 0.1 }, otherwise: 0.005 }],

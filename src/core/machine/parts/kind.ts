@@ -192,6 +192,8 @@ export interface PartKind<F> {
   observable?(fields: F, facesOf?: FacesOf): Observable;
   /** The label that `observable` would have. */
   look?(instance: Instance<F>, view: View, state: number): string;
+  /** How a person notices what it does. */
+  readonly noticed?: string;
   /** What can be seen of its failures. */
   signs?(fields: F): readonly Sign[];
   /** Usual cautions, said at the step where the part is touched. */

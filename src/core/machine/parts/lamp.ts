@@ -14,6 +14,7 @@ export const lamp = definePart({
   parameters: (f) => [{ name: "hot ohms", nominal: f.volts ** 2 / f.watts, tolerance: 0.1 }],
   modes: () => [{ id: "burnt-out", words: "burnt out", odds: 2, source: "from memory" }],
   stamp: ({ mode, values }, stamp) => stamp.conduct(0, mode === "burnt-out" ? OPEN : 1 / values[0]!),
+  noticed: "Look: bright, dim or dark.",
   observable: () => ({ what: "lamp", labels: ["bright", "dim", "dark"] }),
   look({ fields, mode }, view) {
     const share = Math.abs(fedVolts(view, "a", "b", fields)) / fields.volts;

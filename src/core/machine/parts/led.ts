@@ -12,6 +12,7 @@ export const led = definePart({
   parameters: (f) => [{ name: "ohms", nominal: f.volts / f.amps, tolerance: 0.2 }],
   modes: () => [{ id: "dead", words: "dead", odds: 1, source: "from memory" }],
   stamp: ({ mode, values }, stamp) => stamp.conduct(0, mode === "dead" ? OPEN : 1 / values[0]!),
+  noticed: "Look.",
   observable: () => ({ what: "lamp", labels: ["lit", "dark"] }),
   look: ({ fields, mode }, view) => (mode === null && view.dc("plus", "minus") > 0.5 * fields.volts ? "lit" : "dark"),
   alone: "Dead: diode function both ways, with a lamp's glow one way.",

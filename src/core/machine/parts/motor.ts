@@ -46,6 +46,7 @@ export const motor = definePart({
     const wanted = mode !== "open" && mode !== "seized" && mode !== "brushes-worn" && volts > STARTS_AT[fields.current] * fields.volts ? TURNS : RESTS;
     return wanted === state ? null : { state: wanted, delay: 0.3 };
   },
+  noticed: "Listen; watch the shaft from a distance, never reach in.",
   observable: (f) => ({ what: "motor", labels: f.current === "dc" ? ["turns", "turns backwards", "still", "hums"] : ["turns", "still", "hums"] }),
   look({ fields, mode }, view, state) {
     if (state === TURNS) return fields.current === "dc" && view.dc("a", "b") < 0 ? "turns backwards" : "turns";

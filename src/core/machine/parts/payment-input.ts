@@ -23,6 +23,7 @@ export const paymentInput = definePart({
     const wanted = mode !== "dead" && view.dc("plus", "return") > 0.7 * fields.volts ? 1 : 0;
     return wanted === state ? null : { state: wanted, delay: 0.5 };
   },
+  noticed: "Look at the lamp of the module.",
   observable: () => ({ what: "module lamp", labels: ["lit", "dark"] }),
   look: (_instance, _view, state) => (state === 1 ? "lit" : "dark"),
   alone: "Its rail at its own plug, then the pulse line while a card is read.",

@@ -18,6 +18,7 @@ export const pump = definePart({
     if (mode === "open") stamp.conduct(0, OPEN);
     else stampWinding(stamp, 0, values[0]!, fields, values[1]! * (mode === "jammed" ? 2.5 : 1), 0.6);
   },
+  noticed: "Listen; a hand on the hose feels the flow.",
   observable: () => ({ what: "pump", labels: ["pumps", "silent", "hums"] }),
   look: ({ fields, mode }, view) => (mode === "open" || !isFed(view, "a", "b", fields) ? "silent" : mode === "jammed" ? "hums" : "pumps"),
   signs: () => [{ id: "debris", words: "debris in the pump", given: { jammed: 0.7 }, otherwise: 0.05 }],

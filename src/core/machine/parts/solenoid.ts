@@ -18,6 +18,7 @@ export const solenoid = definePart({
     if (mode === "open") stamp.conduct(0, OPEN);
     else stampWinding(stamp, 0, values[0]!, fields, values[1]!, 0.5);
   },
+  noticed: "Listen for the click; feel the plunger.",
   observable: () => ({ what: "solenoid", labels: ["pulls", "rests"] }),
   look: ({ fields, mode }, view) => (mode === null && isFed(view, "a", "b", fields) ? "pulls" : "rests"),
   cautions: ["A plunger that pulls can pinch."],

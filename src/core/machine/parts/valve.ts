@@ -19,6 +19,7 @@ export const valve = definePart({
     if (mode === "open") stamp.conduct(0, OPEN);
     else stampWinding(stamp, 0, values[0]!, fields, values[1]!, 0.5);
   },
+  noticed: "Listen for water; a hand on the hose feels it.",
   observable: () => ({ what: "valve", labels: ["flows", "shut"] }),
   look({ fields, mode }, view) {
     if (mode === "stuck-open") return "flows";

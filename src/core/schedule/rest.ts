@@ -1,0 +1,56 @@
+import type { Machine } from "../machine/compile";
+import { nominalValues } from "../simulate/values";
+import { Simulator } from "../simulate/energise";
+import { NoOperatingPoint } from "../simulate/state";
+
+/**
+ * The rest a compressor needs between two starts, so that its pressures come level: minutes from the file, kept
+ * whatever the machine's own test mode allows, power cycles included.
+ */
+
+/** A stretch during which the unit stood in one setup; `from` in milliseconds since 1970. */
+export interface Stay {
+  readonly setup: string;
+  readonly from: number;
+}
+
+/** Setups in which a sound machine runs its compressor, and the longest rest that any of its compressors asks for. */
+export interface RestRule {
+  readonly minutes: number;
+  readonly running: ReadonlySet<string>;
+}
+
+/** Finds the rule of a machine by simulation; null for a machine without a compressor. */
+export function restRule(machine: Machine): RestRule | null {
+  const compressors = machine.parts.filter((p) => p.kind.kind === "compressor");
+  if (compressors.length === 0) return null;
+  const simulator = new Simulator(machine);
+  const running = new Set<string>();
+  for (const [id, setup] of machine.setupById) {
+    if (setup.power === "off") continue;
+    try {
+      const state = simulator.energise(setup, [], nominalValues(machine));
+      const phase = state.phases[0]!;
+      simulator.load(state, phase);
+      if (compressors.some((c) => simulator.seen(state, phase, c.index) === "runs")) running.add(id);
+    } catch (error) {
+      if (!(error instanceof NoOperatingPoint)) throw error;
+    }
+  }
+  return { minutes: Math.max(...compressors.map((c) => (c.fields as { restMinutes: number }).restMinutes)), running };
+}
+
+/**
+ * Seconds of rest left before the compressor may be started, at `now` (milliseconds). It counts from when the unit last
+ * left a setup that runs it; 0 while it runs, and when it never ran.
+ */
+export function restLeft(rule: RestRule, stays: readonly Stay[], now: number): number {
+  let left = -Infinity;
+  stays.forEach((stay, i) => {
+    const next = stays[i + 1];
+    if (rule.running.has(stay.setup) && next && !rule.running.has(next.setup)) left = Math.max(left, next.from);
+  });
+  const last = stays[stays.length - 1];
+  if (last && rule.running.has(last.setup)) return 0;
+  return Math.max(0, Math.ceil((left + rule.minutes * 60_000 - now) / 1000));
+}
