@@ -1,13 +1,20 @@
 import { ORDINARY_METER } from "../core/circuit/meter";
 import { forbidden } from "../core/hazard/rules";
+import type { GuideLeg } from "../core/control/guide";
 import { advise, type Advice } from "../core/isolate/advise";
+import { codeOdds, setupShowing, type CodeOdds, type MachineCode } from "../core/isolate/code-odds";
 import { coverageOf, type Coverage } from "../core/isolate/coverage";
 import type { Standing } from "../core/isolate/cost";
 import type { Evidence } from "../core/isolate/evidence";
+import { openFirsts, type OpenFirst } from "../core/isolate/firsts";
 import { Isolation } from "../core/isolate/isolation";
 import { layOut, type Laid } from "../core/isolate/proposal";
+import { partDoubt } from "../core/isolate/suspects";
 import { compileMachine } from "../core/machine/compile";
 import type { MachineFile } from "../core/machine/schema";
+import { restRule, type RestRule } from "../core/schedule/rest";
+import { runSheet, type RunSheet } from "../core/schedule/run-sheet";
+import { slipsOf, type Slip } from "../core/simulate/perform";
 import type { Test } from "../core/simulate/test";
 
 /** How a unit stands, in a form that passes between threads. */
@@ -23,11 +30,17 @@ export type ChosenTest = { readonly laid: Laid; readonly refused: null } | { rea
 export class IsolationDesk {
   private isolation: Isolation | null = null;
 
-  /** Builds the dictionary; `progress` is told the share done, 0 to 1. */
-  build(file: MachineFile, progress: (share: number) => void): void {
+  /** Builds the dictionary; `progress` is told the share done, 0 to 1. What needs no dictionary is answered meanwhile. */
+  async build(file: MachineFile, progress: (share: number) => void): Promise<void> {
     const isolation = new Isolation(compileMachine(file), ORDINARY_METER);
-    isolation.build(progress);
     this.isolation = isolation;
+    let steps = 0;
+    for (const share of isolation.buildSteps()) {
+      if (++steps % 8 !== 0) continue;
+      progress(share);
+      await new Promise((resolve) => { setTimeout(resolve, 0); });
+    }
+    progress(1);
   }
 
   advise(evidence: readonly Evidence[], standing: PlainStanding): Advice {
@@ -41,6 +54,39 @@ export class IsolationDesk {
     const refused = setup ? forbidden(isolation.machine, setup, test) : "The machine file has no such setup.";
     if (refused) return { laid: null, refused };
     return { laid: layOut(isolation, isolation.beliefs(evidence), plain(standing), test), refused: null };
+  }
+
+  /** Makes a machine known without its dictionary: enough for codes, slips and the run sheet. */
+  open(file: MachineFile): void {
+    this.isolation = new Isolation(compileMachine(file), ORDINARY_METER);
+  }
+
+  /** What something shown makes of the suspects; in the setup that would show it, unless one is named. Null when nothing shows it. */
+  codeOdds(evidence: readonly Evidence[], shown: Pick<MachineCode, "part" | "label" | "blames">, setup?: string): (CodeOdds & { readonly setup: string }) | null {
+    const isolation = this.ready();
+    const at = setup ?? setupShowing(isolation, shown);
+    return at === null ? null : { ...codeOdds(isolation, evidence, at, shown), setup: at };
+  }
+
+  /** The machine's own tests. */
+  sheet(): RunSheet {
+    return runSheet(this.ready());
+  }
+
+  /** The questions still open, in the order in which they are worth asking. */
+  firsts(evidence: readonly Evidence[], complaint: string, answered: readonly string[]): readonly OpenFirst[] {
+    const isolation = this.ready();
+    return openFirsts(isolation.machine, complaint, new Set(answered), partDoubt(isolation, isolation.beliefs(evidence)));
+  }
+
+  /** What a leg of the way into a mode shows when it goes wrong. */
+  slips(before: readonly GuideLeg[], leg: GuideLeg): readonly Slip[] {
+    return slipsOf(this.ready().machine, before, leg);
+  }
+
+  /** How long the compressor rests, and in which setups it runs. */
+  rest(): RestRule | null {
+    return restRule(this.ready().machine);
   }
 
   /** What the file can and cannot tell apart. */

@@ -16,11 +16,16 @@ export interface Search {
   readonly advice: { readonly key: string; readonly advice: Advice } | null;
   readonly problem: string;
   layOut(test: Test): Promise<ChosenTest>;
+  /** The desk itself, for what is asked now and then; null until its worker runs. */
+  readonly desk: Desk | null;
 }
+export type Desk = Comlink.Remote<IsolationDesk>;
 
 /** Keeps a worker with the machine's dictionary, and asks it for advice whenever the evidence changes. */
 export function useIsolation(file: MachineFile, evidence: readonly Evidence[], standing: PlainStanding, key: string): Search {
   const desk = useRef<Comlink.Remote<IsolationDesk> | null>(null);
+  // Kept in an object: a remote is callable, and React would call it.
+  const [open, setOpen] = useState<{ readonly desk: Desk } | null>(null);
   const [built, setBuilt] = useState(false);
   const [progress, setProgress] = useState(0);
   const [advice, setAdvice] = useState<Search["advice"]>(null);
@@ -32,10 +37,11 @@ export function useIsolation(file: MachineFile, evidence: readonly Evidence[], s
     const worker = new Worker(new URL("../../workers/isolation.worker.ts", import.meta.url), { type: "module" });
     const remote = Comlink.wrap<IsolationDesk>(worker);
     desk.current = remote;
+    setOpen({ desk: remote });
     const lost = () => setProblem("The computation stopped. Reload the page; nothing is lost.");
     worker.addEventListener("error", lost);
     remote.build(file, Comlink.proxy((share: number) => setProgress(share))).then(() => setBuilt(true), lost);
-    return () => { worker.terminate(); desk.current = null; };
+    return () => { worker.terminate(); desk.current = null; setOpen(null); };
   }, [file]);
 
   useEffect(() => {
@@ -54,5 +60,5 @@ export function useIsolation(file: MachineFile, evidence: readonly Evidence[], s
     return desk.current.layOut(latest.current.evidence, latest.current.standing, test);
   }, []);
 
-  return { progress, advice, problem, layOut };
+  return { progress, advice, problem, layOut, desk: open?.desk ?? null };
 }

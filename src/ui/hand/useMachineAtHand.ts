@@ -1,0 +1,81 @@
+"use client";
+
+import { useCallback, useEffect, useMemo, useRef, useState } from "react";
+import { controlsOf, MachineAtHand, type Doing } from "../../core/simulate/at-hand";
+import type { Machine } from "../../core/machine/compile";
+import { everydaySetup } from "../../core/machine/everyday";
+import type { Fault } from "../../core/machine/fault";
+import type { SetupEntry } from "../../core/machine/schema";
+import { drawnValues } from "../../core/simulate/values";
+import { patternOf, litAt, type Colour } from "../../core/signals/lamp-pattern";
+
+/** How often the stand-in is looked at, milliseconds. */
+const LOOK_EVERY = 50;
+
+/** What is seen of the stand-in now. */
+export interface HandView {
+  readonly seen: Readonly<Record<string, string>>;
+  readonly standing: SetupEntry;
+  readonly isPluggedIn: boolean;
+  /** Its own clock, seconds since it was set up. */
+  readonly now: number;
+}
+
+/** A simulated machine that lives in real time; `fault` null is a sound one. A new fault, or `restart`, sets up a new one, unplugged. */
+export function useMachineAtHand(machine: Machine, fault: Fault | null, seed: number, speed: number) {
+  const controls = useMemo(() => controlsOf(machine), [machine]);
+  const hand = useRef<MachineAtHand | null>(null);
+  const clock = useRef({ at: 0, wall: 0 });
+  const [view, setView] = useState<HandView | null>(null);
+  const [problem, setProblem] = useState("");
+  const faultKey = fault ? `${fault.part}:${fault.mode}` : "";
+  const pace = useRef(speed);
+
+  const now = useCallback(() => clock.current.at + ((performance.now() - clock.current.wall) / 1000) * pace.current, []);
+  useEffect(() => { clock.current = { at: now(), wall: performance.now() }; pace.current = speed; }, [speed, now]);
+
+  const look = useCallback(() => {
+    const h = hand.current;
+    if (h) setView({ seen: h.look(), standing: h.standing, isPluggedIn: h.isPluggedIn, now: h.now });
+  }, []);
+
+  useEffect(() => {
+    clock.current = { at: 0, wall: performance.now() };
+    try {
+      hand.current = new MachineAtHand(machine, fault ? [fault] : [], drawnValues(machine, seed, 0.5), everydaySetup(machine.file), 0);
+    } catch (error) {
+      hand.current = null;
+      queueMicrotask(() => setProblem((error as Error).message));
+      return;
+    }
+    queueMicrotask(() => { setProblem(""); look(); });
+    const timer = setInterval(() => {
+      try {
+        hand.current?.advance(now());
+        look();
+      } catch (error) {
+        setProblem((error as Error).message);
+        clearInterval(timer);
+      }
+    }, LOOK_EVERY);
+    return () => clearInterval(timer);
+    // eslint-disable-next-line react-hooks/exhaustive-deps -- the key stands for the fault
+  }, [machine, faultKey, seed, look, now]);
+
+  const act = useCallback((doing: Doing) => {
+    try {
+      hand.current?.do(doing, now());
+      look();
+    } catch (error) {
+      setProblem((error as Error).message);
+    }
+  }, [look, now]);
+
+  return { controls, view, problem, act };
+}
+
+/** Whether a lamp that goes as its label says is lit at a moment of the stand-in's clock. */
+export function lampNow(label: string, now: number): Colour | null {
+  const pattern = patternOf(label);
+  return pattern ? litAt(pattern, now) : label === "lit" || label === "bright" || label === "dim" ? "white" : null;
+}
