@@ -3,6 +3,7 @@ import { asc, desc, eq, inArray } from "drizzle-orm";
 import { z } from "zod";
 import { canonicalJson } from "../core/formats/canonical-json";
 import { readMachineYaml, type PlacedProblem } from "../core/formats/machine-yaml";
+import { codesOf, type MachineCode } from "../core/isolate/code-odds";
 import { compileMachine, MachineFileError, type Machine } from "../core/machine/compile";
 import { machineFileSchema, type MachineFile, type PartEntry } from "../core/machine/schema";
 import { database } from "./db";
@@ -127,4 +128,24 @@ export async function duplicateMachine(machineId: string, input: z.output<typeof
   const [taken] = await database().select({ hash: machineHeads.hash }).from(machineHeads).where(eq(machineHeads.machine, input.id));
   if (taken) throw new Refusal(409, `There is a machine called ${input.id} already. Nothing was changed.`);
   return { id: input.id, hash: await keepMachineFile({ ...machine.file, id: input.id, model: input.model, revision: "1" }, now) };
+}
+
+/** What one machine of the library can show, with the units of it that are known. */
+export interface CodeRow {
+  readonly machine: string;
+  readonly name: string;
+  readonly family: string;
+  readonly code: MachineCode;
+  readonly units: readonly { readonly id: string; readonly site: string; readonly serial: string }[];
+}
+
+/** Everything that any machine of the library can show and that means something, by machine. */
+export async function listCodes(): Promise<CodeRow[]> {
+  const heads = await database().select({ hash: machineHeads.hash }).from(machineHeads).orderBy(asc(machineHeads.machine));
+  const owned = await database().select({ id: units.id, site: units.site, serial: units.serial, machine: units.machine }).from(units).orderBy(asc(units.site));
+  const files = await Promise.all(heads.map((h) => machineByHash(h.hash)));
+  return files.flatMap(({ file, machine }) => codesOf(machine).map((code): CodeRow => ({
+    machine: file.id, name: `${file.maker} ${file.model}`, family: file.family, code,
+    units: owned.filter((u) => u.machine === file.id).map(({ id, site, serial }) => ({ id, site, serial })),
+  })));
 }

@@ -18,18 +18,25 @@ import { testKey, type Test } from "../../core/simulate/test";
 import { useKept } from "../shell/useKept";
 import { applyChanges } from "../../core/machine/variant";
 import { CallDialog } from "./CallDialog";
+import { programOf } from "../../core/simulate/conditions";
+import { Asked, FirstThings, useFirsts } from "./FirstThings";
 import { Found } from "./Found";
+import { JobModes } from "./JobModes";
 import { NotAsDrawnDialog } from "./NotAsDrawnDialog";
 import { NextTest } from "./NextTest";
 import { PathView } from "./PathView";
+import { RunSheetView } from "./RunSheetView";
+import { Says } from "./Says";
+import { SimpleCause } from "./SimpleCause";
 import { StrikeDialog } from "./StrikeDialog";
 import { Suspects } from "./Suspects";
 import { Trail } from "./Trail";
 import { useIsolation } from "./useIsolation";
 import { useJournal } from "./useJournal";
+import { clockOf, useRest } from "./useRest";
 
 /** The heart of the product: where the fault may lie, what to measure next, what was measured. */
-export function JobScreen({ events, file }: { events: readonly JournalEvent[]; file: MachineFile }) {
+export function JobScreen({ events, file, start }: { events: readonly JournalEvent[]; file: MachineFile; start: { readonly view: string; readonly shown: string } }) {
   const router = useRouter();
   const drawn = useMemo(() => compileMachine(file), [file]);
   const [who] = useKept("unzo.who");
@@ -48,6 +55,7 @@ export function JobScreen({ events, file }: { events: readonly JournalEvent[]; f
 
   const [chosen, setChosen] = useState<{ test: Test; laid: Laid | null; refused: string | null; key: string; pending: boolean } | null>(null);
   const [numbers, setNumbers] = useState(false);
+  const [view, setView] = useState<View>(() => VIEWS.find((v) => v.id === start.view)?.id ?? "measure");
   const [calling, setCalling] = useState(false);
   const [varying, setVarying] = useState(false);
   const [striking, setStriking] = useState<string | null>(null);
@@ -78,12 +86,24 @@ export function JobScreen({ events, file }: { events: readonly JournalEvent[]; f
     return done;
   }, [laid, advice, log]);
 
+  /** Logs what was seen of a part: laid out like any other test, so that what was on the screen is kept with it. */
+  const saw = useCallback(async (what: Test, label: string) => {
+    const { laid: look } = await search.layOut(what);
+    return look ? log(readingBody(look, label, { kind: "label", label }, false)) : false;
+  }, [search, log]);
+  const measure = useCallback((what: Test) => { setView("measure"); void choose(what); }, [choose]);
+  const rest = useRest(search.desk, job);
+  const firsts = useFirsts({ job, evidence, desk: search.desk });
+  const program = programOf(machine);
+
   const elsewhere = test && !lies(machine, path, test) ? file.paths.find((p) => lies(machine, p, test)) : undefined;
   const last = [...job.readings].reverse().find((r) => !r.struck);
   useHotkeys("alt+n", () => setNumbers((n) => !n), { enableOnFormTags: true, preventDefault: true });
   useHotkeys("alt+k", () => setCalling(true), { enableOnFormTags: true, preventDefault: true });
   useHotkeys("alt+d", () => setVarying(true), { enableOnFormTags: true, preventDefault: true });
   useHotkeys("alt+z", () => { if (last) setStriking(last.id); }, { enableOnFormTags: true, preventDefault: true }, [last]);
+
+  useHotkeys("alt+1, alt+2, alt+3, alt+4", (e) => { const chosenView = VIEWS[Number(e.code.replace(/\D/g, "")) - 1]; if (chosenView) setView(chosenView.id); }, { enableOnFormTags: true, preventDefault: true });
 
   // A closed job is a record: nothing more is measured on it.
   useEffect(() => { if (job.called) router.replace(`/jobs/${job.id}/record`); }, [job.called, job.id, router]);
@@ -98,13 +118,17 @@ export function JobScreen({ events, file }: { events: readonly JournalEvent[]; f
         <span className="standing">
           <i className={`bi ${machine.setupById.get(job.setup)?.power === "on" ? "bi-plug-fill" : "bi-plug"}`} aria-hidden />
           <Form.Select size="sm" aria-label="How the unit stands now" value={job.setup} disabled={sending} onChange={(e) => void log({ type: "standing", setup: e.target.value })}>
-            {file.setups.map((s) => <option key={s.id} value={s.id}>{s.name}</option>)}
+            {[...machine.setupById.values()].map((s) => <option key={s.id} value={s.id}>{s.name}</option>)}
           </Form.Select>
           <span className="covers">{job.openPanels.length === 0 ? "all covers on" : `${job.openPanels.length} cover${job.openPanels.length === 1 ? "" : "s"} off`}</span>
         </span>
       </header>
-      <main className="job-main">
-        <section className="path-area" aria-label="Path">
+      <nav className="views" aria-label="Views of the job">
+        {VIEWS.map((v, i) => <button key={v.id} type="button" aria-current={view === v.id ? "page" : undefined} onClick={() => setView(v.id)}><i className={`bi ${v.icon}`} aria-hidden /> {v.name} <kbd>Alt {i + 1}</kbd></button>)}
+        {rest.left > 0 ? <span className="rest-mark" role="timer" aria-label="Compressor rest"><i className="bi bi-hourglass-split" aria-hidden /> compressor rests {clockOf(rest.left)}</span> : null}
+      </nav>
+      <main className={`job-main ${view === "measure" ? "" : "is-wide"}`}>
+        {view !== "measure" ? null : <section className="path-area" aria-label="Path">
           <div className="path-head">
             <Form.Select size="sm" aria-label="Path shown" value={path.id} onChange={(e) => setPathId(e.target.value)}>
               {file.paths.map((p) => <option key={p.id} value={p.id}>{p.name}</option>)}
@@ -113,10 +137,13 @@ export function JobScreen({ events, file }: { events: readonly JournalEvent[]; f
             <Legend />
           </div>
           <PathView machine={machine} path={path} job={job} doubt={advice?.doubt ?? {}} test={test} numbers={numbers} onChoose={(t) => void choose(t)} />
-        </section>
-        <section className="next-area" aria-label="Next">
+        </section>}
+        <section className="next-area" aria-label={VIEWS.find((v) => v.id === view)!.name}>
           {problem || search.problem ? <p className="problem" role="alert">{problem || search.problem}</p> : null}
-          {!advice ? (
+          {view === "says" ? <Says machine={machine} desk={search.desk} evidence={evidence} setup={job.setup} busy={sending} shown={start.shown} onSaw={saw} onRecheck={measure} onLog={log} /> : null}
+          {view === "modes" ? <JobModes machine={machine} program={program} desk={search.desk} job={job} suspect={advice?.suspects.find((s) => s.faults.length > 0)?.faults[0]?.id ?? null} onSaw={saw} onStand={(setup) => log({ type: "standing", setup })} /> : null}
+          {view === "sheet" ? <RunSheetView job={job} desk={search.desk} busy={sending} rest={rest} onStand={(setup) => log({ type: "standing", setup })} onSaw={saw} onMeasure={measure} /> : null}
+          {view !== "measure" ? null : firsts !== null && firsts.length > 0 && !chosenNow && advice?.stop?.kind !== "simple cause" ? <FirstThings firsts={firsts} busy={sending} onLog={log} /> : advice?.stop?.kind === "simple cause" ? <SimpleCause job={job} sentence={advice.stop.sentence} busy={sending || !fresh} onLog={log} onCall={() => setCalling(true)} /> : !advice || firsts === null ? (
             <div className="building" role="status">
               <h2>Working out what every point should read</h2>
               <ProgressBar now={Math.round(search.progress * 100)} aria-label="Computing" />
@@ -126,12 +153,14 @@ export function JobScreen({ events, file }: { events: readonly JournalEvent[]; f
               job={job} machine={machine} laid={laid} test={test} refused={chosenNow?.refused ?? null} proposal={chosenNow ? null : advice.next} stop={chosenNow ? null : advice.stop}
               isChosen={chosenNow !== null} busy={sending || !fresh || chosenNow?.pending === true} numbers={numbers}
               onChoose={(t) => void choose(t)} onRecord={record} onCall={() => setCalling(true)} onWarned={() => void log({ type: "warned", notice: "working-live" })}
+              rest={laid && rest.left > 0 && rest.starts(laid.test.setup) && !rest.starts(job.setup) ? rest.left : 0}
             />
           )}
         </section>
         <aside className="side-area">
           <Suspects advice={advice} job={job} numbers={numbers} onNumbers={() => setNumbers((n) => !n)} onCall={() => setCalling(true)} />
           <Trail job={job} onStrike={setStriking} />
+          <Asked job={job} onTakeBack={(event) => void log({ type: "struck", event, reason: "taken back" })} />
           <Found job={job} onOpen={() => setVarying(true)} onTakeBack={(event) => void log({ type: "struck", event, reason: "taken back" })} />
         </aside>
       </main>
@@ -144,6 +173,14 @@ export function JobScreen({ events, file }: { events: readonly JournalEvent[]; f
     </div>
   );
 }
+
+type View = "measure" | "says" | "modes" | "sheet";
+const VIEWS: readonly { readonly id: View; readonly name: string; readonly icon: string }[] = [
+  { id: "measure", name: "Next", icon: "bi-signpost" },
+  { id: "says", name: "It says", icon: "bi-chat-square-dots" },
+  { id: "modes", name: "Modes", icon: "bi-diagram-2" },
+  { id: "sheet", name: "Run sheet", icon: "bi-list-check" },
+];
 
 /** Whether the points of a test are both on a path. */
 function lies(machine: Machine, path: PathEntry, test: Test): boolean {

@@ -16,6 +16,7 @@ import { BoardDrawing } from "../machine/BoardDrawing";
 import { ReadingField } from "./ReadingField";
 import { SafetyNotice } from "./SafetyNotice";
 import { TestEditor } from "./TestEditor";
+import { clockOf } from "./useRest";
 
 interface Props {
   readonly job: Job;
@@ -32,6 +33,8 @@ interface Props {
   readonly onRecord: (typed: string, shown: Shown) => Promise<boolean>;
   readonly onCall: () => void;
   readonly onWarned: () => void;
+  /** Seconds the compressor must rest before this test may start it; 0: none. */
+  readonly rest: number;
 }
 
 const EXPOSURE_WORDS = { none: "Hands off", dead: "Dead", "low voltage": "Isolated low voltage, powered", live: "Live mains" } as const;
@@ -39,7 +42,7 @@ const EXPOSURE_ICON = { none: "bi-eye", dead: "bi-plug", "low voltage": "bi-batt
 
 /** One next step: what to set, where the leads go, what to expect, and the field for what the meter says. */
 export function NextTest(props: Props) {
-  const { job, machine, laid, test, refused, proposal, stop, isChosen, busy, numbers, onChoose, onRecord, onCall, onWarned } = props;
+  const { job, machine, laid, test, refused, proposal, stop, isChosen, busy, numbers, onChoose, onRecord, onCall, onWarned, rest } = props;
   const [why, setWhy] = useState(false);
   const [editing, setEditing] = useState(false);
   useHotkeys("alt+w", () => setWhy((w) => !w), { enableOnFormTags: true, preventDefault: true });
@@ -80,6 +83,7 @@ export function NextTest(props: Props) {
           {why && proposal ? <p className="why">{proposal.why}{numbers ? ` (${proposal.bits.toFixed(2)} bit)` : ""}</p> : null}
           {touched && !job.warned ? <>{editor}<SafetyNotice onRead={onWarned} busy={busy} /></> : (
             <>
+              {rest > 0 ? <p className="rest" role="status"><i className="bi bi-hourglass-split" aria-hidden /> The compressor rests: <strong className="value">{clockOf(rest)}</strong> before this starts it again.</p> : null}
               <Steps laid={laid} />
               {laid.test.function === "look" ? null : <Leads laid={laid} />}
               {editor}

@@ -9,7 +9,7 @@ import { FLICKERS } from "../../core/machine/parts/kind";
 import { labelWords, type Laid } from "../../core/isolate/proposal";
 import type { Machine } from "../../core/machine/compile";
 import { readShown, type Asked, type Shown } from "../../core/quantity/read";
-import { testKey } from "../../core/simulate/test";
+import { RECHECK, testKey } from "../../core/simulate/test";
 import { useKept } from "../shell/useKept";
 
 interface Props {
@@ -84,7 +84,7 @@ function Typed({ job, laid, busy, onRecord }: Props) {
 function Labels({ machine, laid, busy, onRecord }: Props) {
   const part = machine.partById.get(laid.test.red)!;
   const known = part.labels ?? [];
-  const labels = known.includes(FLICKERS) ? known : [...known, FLICKERS];
+  const labels: readonly string[] = laid.test.instant === "recheck" ? RECHECK : known.includes(FLICKERS) ? known : [...known, FLICKERS];
   const record = (label: string) => { if (!busy) void onRecord(label, { kind: "label", label }); };
   const first = useRef<HTMLButtonElement>(null);
   useEffect(() => { first.current?.focus({ preventScroll: true }); }, []);

@@ -6,6 +6,7 @@ import type { Advice } from "../../core/isolate/advise";
 import type { Evidence } from "../../core/isolate/evidence";
 import type { MachineFile } from "../../core/machine/schema";
 import type { Test } from "../../core/simulate/test";
+import type { Desk } from "../shell/useDesk";
 import type { ChosenTest, IsolationDesk, PlainStanding } from "../../workers/isolation-desk";
 
 /** The state of the search as the screen needs it. */
@@ -19,7 +20,7 @@ export interface Search {
   /** The desk itself, for what is asked now and then; null until its worker runs. */
   readonly desk: Desk | null;
 }
-export type Desk = Comlink.Remote<IsolationDesk>;
+
 
 /** Keeps a worker with the machine's dictionary, and asks it for advice whenever the evidence changes. */
 export function useIsolation(file: MachineFile, evidence: readonly Evidence[], standing: PlainStanding, key: string): Search {
@@ -37,7 +38,7 @@ export function useIsolation(file: MachineFile, evidence: readonly Evidence[], s
     const worker = new Worker(new URL("../../workers/isolation.worker.ts", import.meta.url), { type: "module" });
     const remote = Comlink.wrap<IsolationDesk>(worker);
     desk.current = remote;
-    setOpen({ desk: remote });
+    queueMicrotask(() => { if (desk.current === remote) setOpen({ desk: remote }); });
     const lost = () => setProblem("The computation stopped. Reload the page; nothing is lost.");
     worker.addEventListener("error", lost);
     remote.build(file, Comlink.proxy((share: number) => setProgress(share))).then(() => setBuilt(true), lost);

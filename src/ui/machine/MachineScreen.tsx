@@ -35,6 +35,7 @@ export function MachineScreen({ file, versions, version }: { file: MachineFile; 
           <div><h1>{file.maker} {file.model}</h1><p className="quiet mb-0">{file.name}, {file.supply.hertz === 0 ? `${file.supply.volts} V battery` : `${file.supply.volts} V ${file.supply.hertz} Hz`}, revision {file.revision}{version ? ", an earlier version" : ""}</p></div>
           <a className="btn btn-outline-dark" href={`/api/machines/${file.id}/export${version ? `?version=${version}` : ""}`}>Export</a>
           <Duplicate file={file} />
+          <Link className="btn btn-outline-dark" href={`/machines/${file.id}/hand`}>Simulated</Link>
           <Link className="btn btn-dark" href={`/machines/${file.id}/edit`}>Edit</Link>
         </div>
         {file.cautions.length > 0 ? <ul className="cautions">{file.cautions.map((c) => <li key={c}><i className="bi bi-exclamation-triangle" aria-hidden /> {c}</li>)}</ul> : null}

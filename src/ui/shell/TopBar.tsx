@@ -3,10 +3,10 @@
 import Link from "next/link";
 import type { ReactNode } from "react";
 
-const PLACES = [["/", "Jobs"], ["/machines", "Machines"]] as const;
+const PLACES = [["/", "Jobs"], ["/machines", "Machines"], ["/codes", "Codes"], ["/lamp", "Lamp"]] as const;
 
 /** The head of every screen that is not a job: where one is, and where else one can go. */
-export function TopBar({ here, children }: { here: "Jobs" | "Machines"; children?: ReactNode }) {
+export function TopBar({ here, children }: { here: (typeof PLACES)[number][1]; children?: ReactNode }) {
   return (
     <header className="bar">
       <Link href="/" className="brand">Unzo</Link>

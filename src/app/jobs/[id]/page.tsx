@@ -5,10 +5,11 @@ import { JobScreen } from "../../../ui/job/JobScreen";
 
 export const dynamic = "force-dynamic";
 
-export default async function Page({ params }: { params: Promise<{ id: string }> }) {
+export default async function Page({ params, searchParams }: { params: Promise<{ id: string }>; searchParams: Promise<{ view?: string; shown?: string }> }) {
   const job = await readJob((await params).id).catch((error: unknown) => {
     if (error instanceof Refusal && error.status === 404) notFound();
     throw error;
   });
-  return <JobScreen events={job.events} file={job.file} />;
+  const { view, shown } = await searchParams;
+  return <JobScreen events={job.events} file={job.file} start={{ view: view ?? "", shown: shown ?? "" }} />;
 }

@@ -1,0 +1,8 @@
+import { listCodes } from "../../server/machines";
+import { CodesScreen } from "../../ui/codes/CodesScreen";
+
+export const dynamic = "force-dynamic";
+
+export default async function Page() {
+  return <CodesScreen rows={await listCodes()} />;
+}

@@ -1,0 +1,5 @@
+import { LampScreen } from "../../ui/lamp/LampScreen";
+
+export default function Page() {
+  return <LampScreen />;
+}

@@ -1,0 +1,39 @@
+"use client";
+
+import { useEffect, useState } from "react";
+import type { CodeOdds, MachineCode } from "../../core/isolate/code-odds";
+import type { Evidence } from "../../core/isolate/evidence";
+import type { Desk } from "../shell/useDesk";
+
+interface Props {
+  readonly desk: Desk | null;
+  readonly code: MachineCode;
+  readonly evidence?: readonly Evidence[];
+  readonly setup?: string;
+}
+
+/** What a code makes of the suspects, by simulation of every fault, beside what the maker's table blames. */
+export function CodeOddsView({ desk, code, evidence, setup }: Props) {
+  const [odds, setOdds] = useState<CodeOdds | null | "none">(null);
+  const key = `${code.part} ${code.label} ${setup ?? ""}`;
+  useEffect(() => {
+    if (!desk) return;
+    let current = true;
+    desk.codeOdds(evidence ?? [], { part: code.part, label: code.label, blames: code.blames }, setup).then((found) => { if (current) setOdds(found ?? "none"); }, () => { if (current) setOdds("none"); });
+    return () => { current = false; };
+    // eslint-disable-next-line react-hooks/exhaustive-deps -- the key stands for code and setup
+  }, [desk, key]);
+  if (odds === null) return <p className="quiet" role="status">Trying every fault…</p>;
+  if (odds === "none") return <p className="quiet">No fault of its file shows this in any of its setups.</p>;
+  const shown = odds.suspects.filter((s) => s.probability >= 0.02).slice(0, 5);
+  return (
+    <div className="code-odds">
+      <p className="mb-1">{code.blamesName ? <>The maker&apos;s table blames: <strong>{code.blamesName}</strong> <span className="quiet">({percent(odds.blamed ?? 0)} by simulation)</span></> : <span className="quiet">The maker&apos;s table blames nothing.</span>}</p>
+      <ul className="odds-bars" aria-label="Which faults make it appear">
+        {shown.map((s) => <li key={s.piece}><span>{s.name}</span><span className="suspect-word">{percent(s.probability)}</span><span className="suspect-bar" aria-hidden><span style={{ width: `${Math.max(1, s.probability * 100)}%` }} /></span></li>)}
+      </ul>
+    </div>
+  );
+}
+
+const percent = (p: number) => `${p < 0.1 ? (p * 100).toFixed(1) : Math.round(p * 100)} %`;

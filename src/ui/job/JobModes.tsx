@@ -1,0 +1,51 @@
+"use client";
+
+import Link from "next/link";
+import { useState } from "react";
+import type { Program } from "../../core/control/program";
+import type { Job } from "../../core/journal/fold";
+import type { Machine } from "../../core/machine/compile";
+import { displayPart } from "../../core/simulate/perform";
+import { makeTest, type Test } from "../../core/simulate/test";
+import { Modes } from "../modes/Modes";
+import type { Desk } from "../shell/useDesk";
+
+interface Props {
+  readonly machine: Machine;
+  readonly program: Program | undefined;
+  readonly desk: Desk | null;
+  readonly job: Job;
+  /** The leading suspect, as the fault of the stand-in. */
+  readonly suspect: string | null;
+  readonly onSaw: (test: Test, label: string) => Promise<boolean>;
+  readonly onStand: (setup: string) => Promise<boolean>;
+}
+
+/** The modes of the unit on the job: guided, and what it showed instead is logged. */
+export function JobModes({ machine, program, desk, job, suspect, onSaw, onStand }: Props) {
+  const [note, setNote] = useState("");
+  const display = displayPart(machine);
+  const setupOf = (mode: string) => [...machine.setupById.values()].find((s) => s.power === "on" && s.mode === mode)?.id;
+  async function showed(mode: string, label: string) {
+    const setup = setupOf(mode);
+    if (!setup || !display) return setNote("This machine's file has no setup for that mode; log it under It says.");
+    if (await onSaw(makeTest(setup, "look", display), label)) setNote(`Logged: it showed ${label}. The suspects are weighed anew.`);
+  }
+  return (
+    <div>
+      <p className="d-flex flex-wrap gap-3 align-items-center mb-2">
+        <Link className="btn btn-outline-dark btn-sm" href={`/machines/${job.opened.machine}/hand${suspect ? `?fault=${encodeURIComponent(suspect)}` : ""}`}>Practise on the simulated one</Link>
+        <span className="quiet">It has the leading suspect of this job as its hidden fault.</span>
+      </p>
+      {note ? <p className="sound" role="status">{note}</p> : null}
+      {program && program.gestures.length > 0 ? (
+        <Modes machine={machine} program={program} desk={desk} onShowed={(mode, label) => void showed(mode, label)} onArrived={(mode) => { const setup = setupOf(mode); if (setup) void onStand(setup); }} />
+      ) : (
+        <>
+          <p>This machine has no mode that keys lead to. How it is brought about:</p>
+          <ul className="setups-how">{machine.file.setups.map((s) => <li key={s.id}><strong>{s.name}</strong> {s.how}</li>)}</ul>
+        </>
+      )}
+    </div>
+  );
+}

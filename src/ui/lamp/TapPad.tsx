@@ -1,0 +1,66 @@
+"use client";
+
+import { useEffect, useRef, useState } from "react";
+import Button from "react-bootstrap/Button";
+import { useHotkeys } from "react-hotkeys-hook";
+import { readLamp, type Flash, type LampReading } from "../../core/signals/lamp-reader";
+import { Strip } from "./LampReader";
+
+/** Unsteadiness of a hand, seconds. */
+const BLUR = 0.04;
+/** The strip shows this much of the past, seconds. */
+const SHOWN = 20;
+
+/** Hold for as long as the lamp is lit: with the thumb, or the space bar. */
+export function TapPad({ onReading }: { onReading: (reading: LampReading | null) => void }) {
+  const kept = useRef<Flash[]>([]);
+  const [flashes, setFlashes] = useState<readonly Flash[]>([]);
+  const down = useRef<number | null>(null);
+  const [isDown, setDown] = useState(false);
+  const [end, setEnd] = useState(0);
+  const pad = useRef<HTMLButtonElement>(null);
+  useEffect(() => { pad.current?.focus({ preventScroll: true }); }, []);
+
+  function press(at: number) {
+    if (down.current !== null) return;
+    down.current = at / 1000;
+    setDown(true);
+  }
+  function release(at: number) {
+    if (down.current === null) return;
+    const [from, to] = [down.current, at / 1000];
+    down.current = null;
+    setDown(false);
+    kept.current = [...kept.current, { from, to: Math.max(to, from + 0.01) }];
+    setFlashes(kept.current);
+    setEnd(to);
+    const start = kept.current[0]!.from - 0.5;
+    onReading(readLamp({ flashes: kept.current, start, end: to + 0.1, blur: BLUR, byHand: true }));
+  }
+  function clear() {
+    kept.current = [];
+    setFlashes([]);
+    down.current = null;
+    setDown(false);
+    onReading(null);
+  }
+  useHotkeys("space", (e) => { e.preventDefault(); if (!e.repeat) press(e.timeStamp); }, { keydown: true, keyup: false });
+  useHotkeys("space", (e) => { e.preventDefault(); release(e.timeStamp); }, { keydown: false, keyup: true });
+  useHotkeys("backspace", clear);
+
+  const from = end - SHOWN;
+  return (
+    <div className="tap">
+      <button
+        ref={pad} type="button" className={`tap-pad ${isDown ? "is-down" : ""}`} aria-pressed={isDown}
+        onPointerDown={(e) => { e.currentTarget.setPointerCapture(e.pointerId); press(e.timeStamp); }} onPointerUp={(e) => release(e.timeStamp)} onPointerCancel={(e) => release(e.timeStamp)}
+        onContextMenu={(e) => e.preventDefault()} onKeyDown={(e) => { if (e.key === " " || e.key === "Enter") e.preventDefault(); }}
+      >
+        <strong>{isDown ? "lit" : "dark"}</strong>
+        <span>Hold while the lamp is lit <kbd>Space</kbd></span>
+      </button>
+      <Strip bars={flashes.flatMap((f) => (f.to! < from ? [] : [[(f.from - from) / SHOWN, (f.to! - from) / SHOWN] as const]))} />
+      <p className="d-flex gap-3 align-items-center mb-0"><span className="quiet">{flashes.length} flashes. Three rounds are enough; begin anywhere.</span><Button size="sm" variant="outline-dark" onClick={clear} disabled={flashes.length === 0}>Begin anew <kbd>⌫</kbd></Button></p>
+    </div>
+  );
+}

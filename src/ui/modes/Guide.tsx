@@ -1,0 +1,195 @@
+"use client";
+
+import { useEffect, useMemo, useRef, useState } from "react";
+import Button from "react-bootstrap/Button";
+import Form from "react-bootstrap/Form";
+import { useHotkeys } from "react-hotkeys-hook";
+import { again, BEGIN, mark, secondsLeft, seen, stepWords, tick, type Count } from "../../core/control/counting";
+import type { Exits, GuideLeg, GuideStep } from "../../core/control/guide";
+import type { Machine } from "../../core/machine/compile";
+import type { Slip } from "../../core/simulate/perform";
+import { useKept } from "../shell/useKept";
+import type { Desk } from "../shell/useDesk";
+import { beep } from "./beep";
+
+interface Props {
+  readonly machine: Machine;
+  readonly desk: Desk | null;
+  readonly legs: readonly GuideLeg[];
+  readonly exits: Exits;
+  /** The machine showed what it should at the end of a leg; it is in that mode now. */
+  readonly onArrived: (mode: string) => void;
+  /** In a job: logs what it showed instead. */
+  readonly onShowed?: (mode: string, label: string) => void;
+}
+
+const TICK = 100;
+const PACE = 700;
+const now = () => performance.now() / 1000;
+
+/** Leads a person into a mode step by step: one large instruction, one count, one key to mark what was done. */
+export function Guide({ machine, desk, legs, exits, onArrived, onShowed }: Props) {
+  const [count, setCount] = useState<Count>(BEGIN);
+  const [clock, setClock] = useState(() => now());
+  const [muted, setMuted] = useKept("unzo.muted");
+  const [instead, setInstead] = useState(false);
+  const button = useRef<HTMLButtonElement>(null);
+  const leg = legs[count.leg]!;
+  const step = leg.steps[count.step];
+  const doorName = useMemo(() => (id: string) => machine.file.doors.find((d) => d.id === id)?.name ?? id, [machine]);
+
+  useEffect(() => {
+    if (count.state !== "doing") return;
+    const timer = setInterval(() => { const t = now(); setClock(t); setCount((c) => tick(legs, c, t)); }, TICK);
+    return () => clearInterval(timer);
+  }, [legs, count.state]);
+  // A pace to press to: a tone for each press that is due, a higher one at the end of a hold.
+  const pacing = count.state === "doing" && step?.do === "press" && step.times > 1;
+  useEffect(() => {
+    if (!pacing || muted) return;
+    const timer = setInterval(() => beep(660), PACE);
+    return () => clearInterval(timer);
+  }, [pacing, muted]);
+  const state = `${count.leg} ${count.step} ${count.state}`;
+  const before = useRef(state);
+  useEffect(() => {
+    if (before.current !== state && !muted) beep(count.state === "late" ? 220 : count.state === "look" ? 990 : 880);
+    before.current = state;
+  }, [state, count.state, muted]);
+  useEffect(() => { button.current?.focus({ preventScroll: true }); }, [state]);
+
+  const doMark = () => { const t = now(); setClock(t); setCount((c) => mark(legs, c, t)); };
+  const restart = () => { setInstead(false); setCount((c) => again(legs, c)); };
+  const arrived = () => {
+    setInstead(false);
+    onArrived(leg.mode);
+    setCount((c) => seen(legs, c));
+  };
+  useHotkeys("space", (e) => { e.preventDefault(); doMark(); }, { enabled: count.state === "doing" });
+  useHotkeys("y", arrived, { enabled: count.state === "look" });
+  useHotkeys("n", () => setInstead(true), { enabled: count.state === "look" });
+  useHotkeys("m", () => setMuted(muted ? "" : "yes"));
+
+  const left = secondsLeft(legs, count, clock);
+  const waiting = step?.do === "power" && count.since !== null && left !== null && left > 0;
+  return (
+    <div className="guide">
+      <div className="guide-head">
+        <ol className="guide-legs" aria-label="The way">{legs.map((l, i) => <li key={i} className={i < count.leg || count.state === "done" ? "is-done" : i === count.leg ? "is-now" : ""}>{l.modeName}</li>)}</ol>
+        <Form.Check type="switch" id="guide-mute" label={<>Beep <kbd>m</kbd></>} checked={!muted} onChange={(e) => setMuted(e.target.checked ? "" : "yes")} />
+      </div>
+      <Timeline steps={leg.steps} at={count.step} isOver={count.state === "look" || count.state === "done"} doorName={doorName} />
+      {count.state === "doing" && step ? (
+        <div className="guide-now">
+          <p className="guide-words" aria-live="polite">{waiting ? "Wait" : step.do === "power" && count.since !== null ? "Power on, now" : stepWords(step, count, doorName)}</p>
+          <p className="guide-count value" role="timer" aria-label="Seconds left">{left === null ? " " : left.toFixed(left < 10 ? 1 : 0)}<span>{left === null ? "" : " s"}</span></p>
+          <Button ref={button} size="lg" className="guide-mark" disabled={waiting} onClick={doMark}>{markWords(step, count)} <kbd>Space</kbd></Button>
+        </div>
+      ) : null}
+      {count.state === "late" ? (
+        <div className="guide-now" role="status">
+          <p className="guide-words">Too slow: it began to count anew. Let go of every key.</p>
+          <Button ref={button} size="lg" onClick={restart}>Begin again</Button>
+        </div>
+      ) : null}
+      {count.state === "look" ? (
+        <div className="guide-now">
+          <p className="guide-words">It should show now <span className="menu-shows big">{leg.shows.display === "dark" ? lampWords(leg) : leg.shows.display}</span></p>
+          <div className="d-flex flex-wrap gap-2">
+            <Button ref={button} size="lg" onClick={arrived}>Yes <kbd>y</kbd></Button>
+            <Button size="lg" variant="outline-dark" aria-expanded={instead} onClick={() => setInstead(true)}>No <kbd>n</kbd></Button>
+          </div>
+          {instead ? <Instead desk={desk} before={legs.slice(0, count.leg)} leg={leg} onAgain={restart} {...(onShowed ? { onShowed: (label: string) => onShowed(leg.mode, label) } : {})} /> : null}
+        </div>
+      ) : null}
+      {count.state === "done" ? (
+        <div className="guide-now" role="status">
+          <p className="guide-words"><i className="bi bi-check2" aria-hidden /> In {legs[legs.length - 1]!.modeName.toLowerCase()}.</p>
+          <p>{exitWords(exits)}</p>
+        </div>
+      ) : null}
+    </div>
+  );
+}
+
+function markWords(step: GuideStep, count: Count): string {
+  switch (step.do) {
+    case "open": return "It is open";
+    case "keep": return "I hold it";
+    case "hold": return count.since === null ? "I press now" : "Keep holding";
+    case "press": return "Pressed";
+    case "let go": return "Let go";
+    case "power": return count.since === null ? "Power is off" : "Power is on";
+  }
+}
+
+const lampWords = (leg: GuideLeg) => Object.values(leg.shows.lamps)[0] ?? "nothing new";
+
+/** How a mode is left, as a sentence. */
+function exitWords(exits: Exits): string {
+  const ways = [
+    ...(exits.gestures && exits.gestures.length > 0 ? [exits.gestures.map((g) => g.name).join(", then: ")] : []),
+    ...(exits.endsAfter !== null ? [`it ends by itself after ${exits.endsAfter < 120 ? `${Math.round(exits.endsAfter)} s` : `${Math.round(exits.endsAfter / 60)} min`}`] : []),
+    ...(exits.power ? ["a power cycle leaves it"] : []),
+  ];
+  if (exits.cannotBeCancelled) return `It cannot be cancelled, not even by pulling the plug${exits.endsAfter !== null ? `: it ends by itself after ${Math.round(exits.endsAfter / 60)} min` : ""}.`;
+  return ways.length > 0 ? `Out of it: ${ways.join("; or ")}.` : "";
+}
+
+/** The steps of a leg on one line in time: how long each lasts, which one is now. */
+function Timeline({ steps, at, isOver, doorName }: { steps: readonly GuideStep[]; at: number; isOver: boolean; doorName: (id: string) => string }) {
+  return (
+    <ol className="timeline" aria-label="Steps">
+      {steps.map((s, i) => (
+        <li key={i} className={`time-step ${isOver || i < at ? "is-done" : i === at ? "is-now" : ""}`} style={{ flexGrow: s.do === "hold" ? Math.min(6, 1 + s.seconds / 3) : s.do === "press" ? 1 + s.times / 2 : s.do === "power" ? 2.5 : 1 }}>
+          {s.do === "press" ? <span className="time-marks" aria-hidden>{Array.from({ length: s.times }, (_, k) => <span key={k} />)}</span> : <span className="time-bar" aria-hidden />}
+          <span>{shortWords(s, doorName)}</span>
+        </li>
+      ))}
+    </ol>
+  );
+}
+
+function shortWords(step: GuideStep, doorName: (id: string) => string): string {
+  switch (step.do) {
+    case "open": return `${doorName(step.door)} open`;
+    case "keep": return `${step.keys.join(" + ")} down`;
+    case "hold": return `${step.keys.join(" + ")} held ${step.seconds} s`;
+    case "press": return step.times > 1 ? `${step.times} × ${step.key} in ${step.within} s` : step.key;
+    case "let go": return `${step.keys.join(" + ")} up`;
+    case "power": return `power off ${step.wait} s, on`;
+  }
+}
+
+/** What it may show instead, and what that means, found by doing it wrong on the simulated machine. */
+function Instead({ desk, before, leg, onAgain, onShowed }: { desk: Desk | null; before: readonly GuideLeg[]; leg: GuideLeg; onAgain: () => void; onShowed?: (label: string) => void }) {
+  const [slips, setSlips] = useState<readonly Slip[] | null>(null);
+  useEffect(() => {
+    if (!desk) return;
+    let current = true;
+    desk.slips(before, leg).then((found) => { if (current) setSlips(found); }, () => { if (current) setSlips([]); });
+    return () => { current = false; };
+    // eslint-disable-next-line react-hooks/exhaustive-deps -- `before` is made anew at each drawing
+  }, [desk, leg]);
+  if (!slips) return <p className="quiet" role="status">Trying on the simulated machine what goes wrong…</p>;
+  const shows = [...new Set(slips.filter((s) => !s.unseen).map((s) => s.shows))];
+  return (
+    <div className="instead">
+      <h3>It shows instead</h3>
+      <ul className="plain-list">
+        {shows.map((text) => {
+          const hand = slips.filter((s) => s.shows === text && !s.unseen && s.of === "hand");
+          const machine = slips.filter((s) => s.shows === text && !s.unseen && s.of === "machine");
+          return (
+            <li key={text}>
+              <span className="menu-shows">{text}</span>
+              <span className="instead-words">{hand.length > 0 ? <span><strong>Your hand:</strong> {hand.map((s) => s.words).join("; ")}. </span> : null}{machine.length > 0 ? <span><strong>The machine:</strong> {machine.map((s) => s.words).join("; ")}.</span> : null}</span>
+              {onShowed ? <Button size="sm" variant="outline-dark" onClick={() => onShowed(text)}>Log this</Button> : null}
+            </li>
+          );
+        })}
+      </ul>
+      <Button variant="outline-dark" onClick={onAgain}>Try again</Button>
+    </div>
+  );
+}

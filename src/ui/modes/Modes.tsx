@@ -1,0 +1,51 @@
+"use client";
+
+import { useMemo, useState } from "react";
+import Form from "react-bootstrap/Form";
+import { exitsOf, guideTo, keyMarks, menuOf, waySeconds } from "../../core/control/guide";
+import type { Program } from "../../core/control/program";
+import type { Machine } from "../../core/machine/compile";
+import type { Desk } from "../shell/useDesk";
+import { Guide } from "./Guide";
+import { MenuMap } from "./MenuMap";
+
+interface Props {
+  readonly machine: Machine;
+  readonly program: Program;
+  readonly desk: Desk | null;
+  readonly onShowed?: (mode: string, label: string) => void;
+  readonly onArrived?: (mode: string) => void;
+}
+
+/** Where one is, where one wants to be, the fewest keys between, and a guide that counts along. */
+export function Modes({ machine, program, desk, onShowed, onArrived }: Props) {
+  const menu = useMemo(() => menuOf(program), [program]);
+  const [here, setHere] = useState(program.modes[0]!);
+  const [goal, setGoal] = useState<{ from: string; to: string; n: number } | null>(null);
+  const legs = useMemo(() => (goal ? guideTo(program, goal.from, goal.to) : null), [program, goal]);
+  const go = (to: string) => setGoal((g) => ({ from: here, to, n: (g?.n ?? 0) + 1 }));
+  const keys = legs ? keyMarks(legs.flatMap((l) => (l.gesture ? [l.gesture] : []))) : [];
+  return (
+    <div className="modes">
+      <section aria-labelledby="modes-map">
+        <div className="panel-head">
+          <h2 id="modes-map">Where to?</h2>
+          <Form.Select size="sm" aria-label="The machine is now in" value={here} onChange={(e) => { setHere(e.target.value); setGoal(null); }}>
+            {menu.map((m) => <option key={m.mode} value={m.mode}>now: {m.name}</option>)}
+          </Form.Select>
+        </div>
+        <MenuMap menu={menu} here={here} to={goal?.to ?? null} onTo={go} />
+      </section>
+      <section aria-label="The way" className="modes-way">
+        {!goal ? <p className="quiet">Choose a mode on the map. {program.hidden.length > 0 ? "Hidden ones are unlocked on the way, and locked again on the way out." : ""}</p> : null}
+        {goal && !legs ? <p className="problem" role="alert">No keys lead there from here; the machine goes there by itself, or not at all.</p> : null}
+        {goal && legs ? (
+          <>
+            <p className="way-keys" aria-label={`Keys: ${keys.join(", ")}`}>{legs[0]?.gesture === null ? <span className="key-mark">power off, on</span> : null}{keys.map((k, i) => <span key={i} className="key-mark">{k}</span>)}<span className="quiet">about {Math.round(waySeconds(legs))} s</span></p>
+            <Guide key={goal.n} machine={machine} desk={desk} legs={legs} exits={exitsOf(program, goal.to)} onArrived={(mode) => { setHere(mode); onArrived?.(mode); }} {...(onShowed ? { onShowed } : {})} />
+          </>
+        ) : null}
+      </section>
+    </div>
+  );
+}
