@@ -53,12 +53,16 @@ export interface RelayEdges {
   readonly closes: readonly Edge[];
   readonly opens: readonly Edge[];
 }
-export interface Edge { readonly setup: string; readonly part: string }
+/** A load that is seen to differ, or a clamp point whose current does; `test` is how one sees it. */
+export interface Edge { readonly setup: string; readonly part: string; readonly name: string; readonly test: Test }
 
 export interface RunSheet {
   readonly steps: readonly SheetStep[];
   readonly relays: readonly RelayEdges[];
 }
+
+/** Amperes from which a clamp shows that a current flows. */
+const FLOWING = 0.2;
 
 /** Labels of a load at rest. */
 const RESTING: readonly string[] = ["silent", "still", "dark", "shut", "rests", "no flame", "warm", "stands", "free"];
@@ -85,7 +89,8 @@ export function runSheet(isolation: Isolation): RunSheet {
       const state = simulator.energise(setup, faults, nominalValues(machine));
       const phase = state.phases[0]!;
       simulator.load(state, phase);
-      return Object.fromEntries(loads.map((p) => [p.id, simulator.seen(state, phase, p.index)]));
+      const flowing = [...machine.clamps.values()].map((c) => { const { dc, ac } = simulator.elementCurrent(c.element); return [c.id, Math.max(ac, Math.abs(dc)) > FLOWING ? "flows" : "nothing"] as const; });
+      return Object.fromEntries([...loads.map((p) => [p.id, simulator.seen(state, phase, p.index)] as const), ...flowing]);
     } catch (error) {
       if (!(error instanceof NoOperatingPoint)) throw error;
       return null;
@@ -129,20 +134,23 @@ function clampsIn(isolation: Isolation, setup: SetupEntry): SheetStep["clamps"] 
   return isolation.soundFor(setup.id, tests).flatMap((prediction, i) => {
     const test = tests[i]!;
     const window = windowOf(test, prediction, isolation.meter);
-    if (window.kind !== "range" || window.high < 0.2) return [];
+    if (window.kind !== "range" || window.high < FLOWING) return [];
     return [{ test, name: machine.clamps.get(test.red)!.name, window: windowWords(window, test.function) }];
   });
 }
 
 /**
- * For every relay the steps in which a load would do something else if it never closed, or never opened: there its two
+ * For every relay the steps in which a load, or the current in a wire, would be another if it never closed, or never opened: there its two
  * edges are proven. A relay no step proves is listed with empty hands, so that nobody believes it tested.
  */
 function relayEdges(machine: Machine, setups: readonly SetupEntry[], sound: ReadonlyMap<string, Readonly<Record<string, string>> | null>, seenIn: (setup: SetupEntry, faults: readonly Fault[]) => Readonly<Record<string, string>> | null): RelayEdges[] {
   const differs = (fault: Fault): Edge[] => setups.flatMap((setup) => {
     const [good, bad] = [sound.get(setup.id), seenIn(setup, [fault])];
     if (!good || !bad) return [];
-    return Object.keys(good).filter((part) => good[part] !== bad[part]).map((part) => ({ setup: setup.id, part }));
+    return Object.keys(good).filter((part) => good[part] !== bad[part]).map((part): Edge => {
+      const clamp = machine.clamps.get(part);
+      return { setup: setup.id, part, name: clamp?.name ?? machine.partById.get(part)!.name, test: clamp ? makeTest(setup.id, clampFunction(machine, clamp), part) : makeTest(setup.id, "look", part) };
+    });
   });
   return machine.parts.filter((p) => p.modes.some((m) => m.id === "welded")).map((relay) => {
     const open = relay.modes.find((m) => m.id === "contact-open" || m.id === "coil-open");

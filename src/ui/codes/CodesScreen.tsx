@@ -31,7 +31,7 @@ export function CodesScreen({ rows }: { rows: readonly CodeRow[] }) {
       <main className="library codes">
         <h1>What does it say?</h1>
         <Form.Control ref={field} size="lg" type="search" autoFocus aria-label="Code, display text or lamp pattern" placeholder="E1, 2 flashes, sensor open" value={wanted} onChange={(e) => { setWanted(e.target.value); setOpen(null); }} />
-        {found.length === 0 ? <p className="problem" role="status">No machine of the library shows “{wanted}”. Look for a part of it, or its meaning.</p> : <p className="quiet" role="status">{found.length > MOST ? `${found.length}, the first ${MOST} shown` : `${found.length}`}</p>}
+        {found.length === 0 ? <p className="problem" role="status">No machine of the library shows “{wanted}”. Look for a part of it, or its meaning.</p> : <p className="quiet" role="status">{found.length > MOST ? `${found.length}, the first ${MOST} shown` : `${found.length} found`}</p>}
         <ul className="code-list">
           {found.slice(0, MOST).map((row) => {
             const key = keyOf(row);

@@ -25,6 +25,8 @@ interface Props {
 export function JobModes({ machine, program, desk, job, suspect, onSaw, onStand }: Props) {
   const [note, setNote] = useState("");
   const display = displayPart(machine);
+  // The setup of the complaint is only taken for granted; one that was stood in is known.
+  const stoodIn = job.stays.length > 1 ? machine.setupById.get(job.setup)?.mode : undefined;
   const setupOf = (mode: string) => [...machine.setupById.values()].find((s) => s.power === "on" && s.mode === mode)?.id;
   async function showed(mode: string, label: string) {
     const setup = setupOf(mode);
@@ -39,7 +41,7 @@ export function JobModes({ machine, program, desk, job, suspect, onSaw, onStand 
       </p>
       {note ? <p className="sound" role="status">{note}</p> : null}
       {program && program.gestures.length > 0 ? (
-        <Modes machine={machine} program={program} desk={desk} onShowed={(mode, label) => void showed(mode, label)} onArrived={(mode) => { const setup = setupOf(mode); if (setup) void onStand(setup); }} />
+        <Modes machine={machine} program={program} desk={desk} {...(stoodIn ? { start: stoodIn } : {})} onShowed={(mode, label) => void showed(mode, label)} onArrived={(mode) => { const setup = setupOf(mode); if (setup) void onStand(setup); }} />
       ) : (
         <>
           <p>This machine has no mode that keys lead to. How it is brought about:</p>

@@ -158,7 +158,7 @@ export function JobScreen({ events, file, start }: { events: readonly JournalEve
           )}
         </section>
         <aside className="side-area">
-          <Suspects advice={advice} job={job} numbers={numbers} onNumbers={() => setNumbers((n) => !n)} onCall={() => setCalling(true)} />
+          <Suspects advice={advice} progress={search.progress} job={job} numbers={numbers} onNumbers={() => setNumbers((n) => !n)} onCall={() => setCalling(true)} />
           <Trail job={job} onStrike={setStriking} />
           <Asked job={job} onTakeBack={(event) => void log({ type: "struck", event, reason: "taken back" })} />
           <Found job={job} onOpen={() => setVarying(true)} onTakeBack={(event) => void log({ type: "struck", event, reason: "taken back" })} />

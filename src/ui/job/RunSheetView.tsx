@@ -6,7 +6,7 @@ import { useHotkeys } from "react-hotkeys-hook";
 import { keyMarks } from "../../core/control/guide";
 import type { Job } from "../../core/journal/fold";
 import { FLICKERS } from "../../core/machine/parts/kind";
-import type { RunSheet, SheetLoad, SheetStep } from "../../core/schedule/run-sheet";
+import type { Edge, RunSheet, SheetLoad } from "../../core/schedule/run-sheet";
 import { testKey, type Test } from "../../core/simulate/test";
 import type { Desk } from "../shell/useDesk";
 import { clockOf, type useRest } from "./useRest";
@@ -72,7 +72,7 @@ export function RunSheetView({ job, desk, busy, rest, onStand, onSaw, onMeasure 
           </div>
         ) : null}
       </div>
-      <Relays sheet={sheet} resultOf={resultOf} />
+      <Relays sheet={sheet} fits={new Set(job.readings.filter((r) => !r.struck && r.body.as.verdict === "fits").map((r) => testKey({ ...r.body.test } as Test)))} />
     </div>
   );
 }
@@ -98,14 +98,10 @@ function Load({ load, result, isOpen, disabled, onSaw }: { load: SheetLoad; resu
 }
 
 /** Each relay with its two edges: proven to close, proven to open again. */
-function Relays({ sheet, resultOf }: { sheet: RunSheet; resultOf: (load: SheetLoad) => string | null }) {
+function Relays({ sheet, fits }: { sheet: RunSheet; fits: ReadonlySet<string> }) {
   if (sheet.relays.length === 0) return null;
-  const fits = (edges: RunSheet["relays"][number]["closes"]) => edges.some((e) => {
-    const load = sheet.steps.find((s) => s.setup === e.setup)?.loads.find((l) => l.part === e.part);
-    return load !== undefined && resultOf(load) === load.should;
-  });
-  const where = (edges: RunSheet["relays"][number]["closes"]) => [...new Set(edges.map((e) => sheet.steps.find((s) => s.setup === e.setup)))].filter((s): s is SheetStep => s !== undefined).map((s) => s.name);
-  const edge = (edges: RunSheet["relays"][number]["closes"]) => (fits(edges) ? <span className="proven"><i className="bi bi-check2" aria-hidden /> proven</span> : edges.length > 0 ? <span className="quiet">open: {where(edges).slice(0, 2).join("; ")}</span> : <span className="quiet">no step shows it: measure</span>);
+  const where = (edges: readonly Edge[]) => [...new Set(edges.map((e) => `${e.name.toLowerCase()} in ${sheet.steps.find((s) => s.setup === e.setup)?.name ?? e.setup}`))];
+  const edge = (edges: readonly Edge[]) => (edges.some((e) => fits.has(testKey(e.test))) ? <span className="proven"><i className="bi bi-check2" aria-hidden /> proven</span> : edges.length > 0 ? <span className="quiet">by: {where(edges).slice(0, 2).join("; ")}</span> : <span className="quiet">no step shows it: measure</span>);
   return (
     <div className="sheet-relays">
       <h3>Relays: that it closes, and that it opens again</h3>

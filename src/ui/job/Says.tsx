@@ -79,7 +79,7 @@ export function Says({ machine, desk, evidence, setup, busy, shown, onSaw, onRec
         </section>
       ) : null}
       <section aria-labelledby="says-compare">
-        <h2 id="says-compare">Works on this, not on that</h2>
+        <h2 id="says-compare">Compare</h2>
         <Compare machine={machine} busy={busy} onLog={onLog} />
       </section>
     </div>

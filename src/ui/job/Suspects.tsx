@@ -5,7 +5,7 @@ import type { Advice } from "../../core/isolate/advise";
 import type { Job } from "../../core/journal/fold";
 
 /** What is still possible, in words first; and what is cleared, by which reading. */
-export function Suspects({ advice, job, numbers, onNumbers, onCall }: { advice: Advice | null; job: Job; numbers: boolean; onNumbers: () => void; onCall: () => void }) {
+export function Suspects({ advice, progress, job, numbers, onNumbers, onCall }: { advice: Advice | null; progress: number; job: Job; numbers: boolean; onNumbers: () => void; onCall: () => void }) {
   const shown = advice?.suspects.filter((s, i) => i < 6 && s.probability >= 0.01) ?? [];
   return (
     <section className="suspects" aria-label="Still possible">
@@ -14,6 +14,7 @@ export function Suspects({ advice, job, numbers, onNumbers, onCall }: { advice: 
         <Button size="sm" variant="link" aria-pressed={numbers} onClick={onNumbers}>numbers <kbd>Alt N</kbd></Button>
         <Button size="sm" variant="outline-dark" onClick={onCall} disabled={!advice}>Call <kbd>Alt K</kbd></Button>
       </div>
+      {advice ? null : <p className="quiet mb-0">Trying every fault, {Math.round(progress * 100)} %</p>}
       <ul>
         {shown.map((s) => (
           <li key={s.piece}>

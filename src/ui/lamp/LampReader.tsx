@@ -38,27 +38,31 @@ export function LampReader({ lamp, onRead }: Props) {
   }
   return (
     <div className="lamp-reader">
-      <Tabs transition={false} activeKey={way} onSelect={(k) => { setWay(k ?? "tap"); heard(null); }} mountOnEnter unmountOnExit>
-        <Tab eventKey="tap" title="Tap along"><TapPad onReading={heard} /></Tab>
-        <Tab eventKey="camera" title="Camera"><CameraWatch onReading={heard} /></Tab>
-        <Tab eventKey="list" title="List of times"><TimeList onReading={heard} /></Tab>
-      </Tabs>
-      <Verdict reading={reading} />
-      {refused ? <p className="problem" role="alert">{refused}</p> : null}
-      {logged ? <p className="sound" role="status">Logged: {logged}.</p> : null}
-      {lamp && onRead && reading?.pattern ? (
-        <div className="d-flex flex-wrap gap-2">
-          <Button size="lg" disabled={!reading.sure} onClick={() => void take(reading.pattern!)}>Log it: {labelOf(reading.pattern)}</Button>
-          {!reading.sure ? <Button variant="outline-dark" onClick={() => void take(reading.pattern!)}>Log it all the same</Button> : null}
-        </div>
-      ) : null}
+      <div>
+        <Tabs transition={false} activeKey={way} onSelect={(k) => { setWay(k ?? "tap"); heard(null); }} mountOnEnter unmountOnExit>
+          <Tab eventKey="tap" title="Tap along"><TapPad onReading={heard} /></Tab>
+          <Tab eventKey="camera" title="Camera"><CameraWatch onReading={heard} /></Tab>
+          <Tab eventKey="list" title="List of times"><TimeList onReading={heard} /></Tab>
+        </Tabs>
+      </div>
+      <div className="lamp-outcome">
+        <Verdict reading={reading} />
+        {refused ? <p className="problem" role="alert">{refused}</p> : null}
+        {logged ? <p className="sound" role="status">Logged: {logged}.</p> : null}
+        {lamp && onRead && reading?.pattern ? (
+          <div className="d-flex flex-wrap gap-2">
+            <Button size="lg" disabled={!reading.sure} onClick={() => void take(reading.pattern!)}>Log it: {labelOf(reading.pattern)}</Button>
+            {!reading.sure ? <Button variant="outline-dark" onClick={() => void take(reading.pattern!)}>Log it all the same</Button> : null}
+          </div>
+        ) : null}
+      </div>
     </div>
   );
 }
 
 /** What was read, large; how sure; what else it may be; what would make it surer. */
 function Verdict({ reading }: { reading: LampReading | null }) {
-  if (!reading) return null;
+  if (!reading) return <div className="lamp-verdict"><p className="lamp-sure quiet">What it reads will stand here.</p></div>;
   return (
     <div className={`lamp-verdict ${reading.sure ? "is-sure" : ""}`} role="status" aria-live="polite" data-sure={reading.sure}>
       <p className="lamp-words">{reading.pattern ? labelOf(reading.pattern) : "Not read yet"}{reading.hertz !== null ? <span className="quiet"> {reading.hertz.toFixed(1)} a second</span> : null}</p>

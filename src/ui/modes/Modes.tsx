@@ -13,14 +13,16 @@ interface Props {
   readonly machine: Machine;
   readonly program: Program;
   readonly desk: Desk | null;
+  /** The mode it is in to begin with; the first one if it is not known. */
+  readonly start?: string;
   readonly onShowed?: (mode: string, label: string) => void;
   readonly onArrived?: (mode: string) => void;
 }
 
 /** Where one is, where one wants to be, the fewest keys between, and a guide that counts along. */
-export function Modes({ machine, program, desk, onShowed, onArrived }: Props) {
+export function Modes({ machine, program, desk, start, onShowed, onArrived }: Props) {
   const menu = useMemo(() => menuOf(program), [program]);
-  const [here, setHere] = useState(program.modes[0]!);
+  const [here, setHere] = useState(start !== undefined && program.modes.includes(start) ? start : program.modes[0]!);
   const [goal, setGoal] = useState<{ from: string; to: string; n: number } | null>(null);
   const legs = useMemo(() => (goal ? guideTo(program, goal.from, goal.to) : null), [program, goal]);
   const go = (to: string) => setGoal((g) => ({ from: here, to, n: (g?.n ?? 0) + 1 }));
@@ -36,7 +38,7 @@ export function Modes({ machine, program, desk, onShowed, onArrived }: Props) {
         </div>
         <MenuMap menu={menu} here={here} to={goal?.to ?? null} onTo={go} />
       </section>
-      <section aria-label="The way" className="modes-way">
+      <section aria-label="The way" className={`modes-way ${goal ? "" : "is-idle"}`}>
         {!goal ? <p className="quiet">Choose a mode on the map. {program.hidden.length > 0 ? "Hidden ones are unlocked on the way, and locked again on the way out." : ""}</p> : null}
         {goal && !legs ? <p className="problem" role="alert">No keys lead there from here; the machine goes there by itself, or not at all.</p> : null}
         {goal && legs ? (
