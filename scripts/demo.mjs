@@ -1,4 +1,4 @@
-// Starts Unzo with the demo data: `npm run demo`, and `npm run demo -- --fresh` to begin anew.
+// Starts Unzo with the demo data: `npm run demo`, `npm run demo -- --fresh` to begin anew, `npm run demo -- --lan` for the workshop network.
 import { spawn } from "node:child_process";
 import path from "node:path";
 import { portIsFree, startMariadb } from "./lib/mariadb.mjs";
@@ -6,10 +6,14 @@ import { build, debianPackages, npmPackages } from "./lib/prepare.mjs";
 import { main, root, run, say, Stop } from "./lib/steps.mjs";
 
 const PORT = Number(process.env.PORT ?? 4780);
+const LAN_PORT = Number(process.env.LAN_PORT ?? 4743);
+const KNOWN = ["--fresh", "--lan"];
 
 await main(async () => {
-  const unknown = process.argv.slice(2).filter((a) => a !== "--fresh");
-  if (unknown.length > 0) throw new Stop(`npm run demo knows --fresh only, not ${unknown.join(" ")}.`);
+  const unknown = process.argv.slice(2).filter((a) => !KNOWN.includes(a));
+  if (unknown.length > 0) throw new Stop(`npm run demo knows ${KNOWN.join(" and ")}, not ${unknown.join(" ")}.`);
+  const lan = process.argv.includes("--lan");
+  if (lan && !(await portIsFree(LAN_PORT))) throw new Stop(`Port ${LAN_PORT} is in use. Take another: LAN_PORT=4744 npm run demo -- --lan`);
   if (!(await portIsFree(PORT))) throw new Stop(`Port ${PORT} is in use; perhaps Unzo runs already. Stop it, or start with another: PORT=4781 npm run demo`);
   await debianPackages("database");
   await npmPackages();
@@ -17,11 +21,13 @@ await main(async () => {
 
   const database = await startMariadb(path.join(root, ".unzo/demo"), { fresh: process.argv.includes("--fresh") });
   let app = null;
+  let gate = null;
   let stopping = false;
   const stop = async (code) => {
     if (stopping) return;
     stopping = true;
     say("Stopping");
+    gate?.kill("SIGTERM");
     app?.kill("SIGTERM");
     await database.stop();
     process.exit(code);
@@ -36,6 +42,10 @@ await main(async () => {
     app.on("exit", (code) => void stop(code ?? 1));
     await answering(`http://127.0.0.1:${PORT}/api/health`);
     say(`Unzo is at http://127.0.0.1:${PORT}  (Ctrl-C stops it)`);
+    if (lan) {
+      gate = spawn(process.execPath, ["node_modules/tsx/dist/cli.mjs", "scripts/lan.ts", `http://127.0.0.1:${PORT}`, String(LAN_PORT)], { cwd: root, stdio: ["ignore", "inherit", "inherit"] });
+      gate.on("exit", (code) => void stop(code ?? 1));
+    }
   } catch (error) {
     process.stderr.write(`\n${error.message}\n`);
     await stop(1);

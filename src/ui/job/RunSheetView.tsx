@@ -101,7 +101,7 @@ function Load({ load, result, isOpen, disabled, onSaw }: { load: SheetLoad; resu
 function Relays({ sheet, fits }: { sheet: RunSheet; fits: ReadonlySet<string> }) {
   if (sheet.relays.length === 0) return null;
   const where = (edges: readonly Edge[]) => [...new Set(edges.map((e) => `${e.name.toLowerCase()} in ${sheet.steps.find((s) => s.setup === e.setup)?.name ?? e.setup}`))];
-  const edge = (edges: readonly Edge[]) => (edges.some((e) => fits.has(testKey(e.test))) ? <span className="proven"><i className="bi bi-check2" aria-hidden /> proven</span> : edges.length > 0 ? <span className="quiet">by: {where(edges).slice(0, 2).join("; ")}</span> : <span className="quiet">no step shows it: measure</span>);
+  const edge = (edges: readonly Edge[]) => (edges.some((e) => fits.has(testKey(e.test))) ? <span className="proven"><i className="bi bi-check2" aria-hidden /> proven</span> : edges.length > 0 ? <span className="quiet">by: {where(edges)[0]}</span> : <span className="quiet">no step shows it: measure</span>);
   return (
     <div className="sheet-relays">
       <h3>Relays: that it closes, and that it opens again</h3>

@@ -1,0 +1,73 @@
+import { createServer, type Server } from "node:https";
+import type { IncomingMessage, ServerResponse } from "node:http";
+import { createProxyServer } from "httpxy";
+import { PAIRED_FOR, type Pairing } from "./pairing";
+import type { Certificate } from "./certificate";
+import { pairingPage } from "./pairing-page";
+
+const COOKIE = "__Host-unzo";
+const MOST_BYTES = 1000;
+
+/**
+ * The door of the workshop network: TLS in front, the application on the loopback behind. Nothing but the pairing page is
+ * shown to a device that has not paired.
+ */
+export function createGate(certificate: Certificate, target: string, pairing: Pairing, clock: () => number): Server {
+  const proxy = createProxyServer({ target, xfwd: true, proxyTimeout: 120_000 });
+  proxy.on("error", (_error, _request, response) => {
+    if (response && "writeHead" in response && !response.headersSent) response.writeHead(502, { "content-type": "text/plain; charset=utf-8" });
+    response?.end("Unzo itself does not answer. Look at the computer on which it runs.");
+  });
+  const server = createServer({ key: certificate.key, cert: certificate.cert, minVersion: "TLSv1.2" }, (request, response) => {
+    const { pathname } = new URL(request.url ?? "/", "https://unzo");
+    if (pathname === "/pair") return void pair(request, response, pairing, clock());
+    if (pairing.isPaired(tokenOf(request), clock())) return void proxy.web(request, response);
+    const wantsPage = request.method === "GET" && (request.headers.accept ?? "").includes("text/html");
+    if (wantsPage) return redirect(response, "/pair");
+    response.writeHead(401, { "content-type": "application/json", "cache-control": "no-store" });
+    response.end(JSON.stringify({ error: "This device is not paired any more. Open Unzo's address anew and give the word." }));
+  });
+  server.requestTimeout = 60_000;
+  server.headersTimeout = 20_000;
+  return server;
+}
+
+async function pair(request: IncomingMessage, response: ServerResponse, pairing: Pairing, now: number): Promise<void> {
+  if (request.method === "GET") return page(response, 200, "");
+  if (request.method !== "POST") return page(response, 405, "Give the word with the form.");
+  const word = await formWord(request);
+  if (word === null) return page(response, 413, "That is no pairing word.");
+  const tried = pairing.tries(word, now);
+  if (tried.outcome === "wait") return page(response, 429, `Too many wrong words. Wait ${tried.seconds} seconds.`);
+  if (tried.outcome === "wrong") return page(response, 403, "That is not the word. It stands where Unzo was started, and works once.");
+  response.setHeader("set-cookie", `${COOKIE}=${tried.token}; Path=/; Secure; HttpOnly; SameSite=Lax; Max-Age=${PAIRED_FOR / 1000}`);
+  redirect(response, "/");
+}
+
+function redirect(response: ServerResponse, to: string): void {
+  response.writeHead(303, { location: to, "cache-control": "no-store" });
+  response.end();
+}
+
+function page(response: ServerResponse, status: number, problem: string): void {
+  response.writeHead(status, {
+    "content-type": "text/html; charset=utf-8", "cache-control": "no-store", "x-frame-options": "DENY", "referrer-policy": "no-referrer",
+    "content-security-policy": "default-src 'none'; style-src 'unsafe-inline'; script-src 'unsafe-inline'; form-action 'self'; frame-ancestors 'none'",
+  });
+  response.end(pairingPage(problem));
+}
+
+/** The word of the form; null for more than a word. */
+async function formWord(request: IncomingMessage): Promise<string | null> {
+  let body = "";
+  for await (const chunk of request) {
+    body += String(chunk);
+    if (body.length > MOST_BYTES) return null;
+  }
+  return new URLSearchParams(body).get("word") ?? "";
+}
+
+function tokenOf(request: IncomingMessage): string {
+  const pairs = (request.headers.cookie ?? "").split(";").map((c) => c.trim().split("="));
+  return pairs.find(([name]) => name === COOKIE)?.[1] ?? "";
+}
