@@ -1,5 +1,5 @@
-import AxeBuilder from "@axe-core/playwright";
 import { expect, test, type Page } from "@playwright/test";
+import { axe } from "./look";
 import { asked, typedFor } from "./meter";
 
 const FAULT = { part: "W4", mode: "open" };
@@ -36,13 +36,6 @@ async function answer(page: Page): Promise<boolean> {
   }
   await expect(page.locator(".trail li")).toHaveCount(count + 1);
   return true;
-}
-
-async function axe(page: Page): Promise<void> {
-  // What is still fading in has less contrast than it will have.
-  await page.waitForFunction(() => document.getAnimations().every((a) => a.playState !== "running"));
-  const { violations } = await new AxeBuilder({ page }).analyze();
-  expect(violations.map((v) => `${v.id}: ${v.nodes.map((n) => n.target).join(" ")}`)).toEqual([]);
 }
 
 test("a dead door panel is isolated by keyboard in at most six readings, called, and on record", async ({ page }) => {

@@ -1,14 +1,8 @@
-import AxeBuilder from "@axe-core/playwright";
 import { expect, test, type Page } from "@playwright/test";
 import { readFileSync } from "node:fs";
+import { axe } from "./look";
 import { asked } from "./meter";
 
-async function axe(page: Page): Promise<void> {
-  // What is still fading in has less contrast than it will have.
-  await page.waitForFunction(() => document.getAnimations().every((a) => a.playState !== "running"));
-  const { violations } = await new AxeBuilder({ page }).analyze();
-  expect(violations.map((v) => `${v.id}: ${v.nodes.map((n) => n.target).join(" ")}`)).toEqual([]);
-}
 
 /** Types by the keyboard alone and counts every press. */
 function counted(page: Page) {

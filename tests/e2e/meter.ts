@@ -21,8 +21,11 @@ export function typedFor(testKey: string, fault: Fault): string {
   return shown.kind === "overload" ? "OL" : shown.kind === "label" ? shown.label : shown.beeps ? "beep" : "nothing";
 }
 
-/** Waits until the screen asks for a test or has come to its end; returns the test's name, or null at the end. */
+/** Waits until the screen asks for a test or has come to its end; returns the test's name, or null at the end. Simple questions are passed over. */
 export async function asked(page: Page): Promise<string | null> {
+  await page.locator(".next").first().waitFor({ timeout: 60_000 });
+  const pass = page.getByRole("button", { name: /On to measuring/ });
+  if (await pass.isVisible()) await pass.click();
   const next = page.locator(".next[aria-busy=false][data-test], .next:has(.next-kicker:text-matches('Found|End of the search'))").first();
   await next.waitFor({ timeout: 60_000 });
   return next.getAttribute("data-test");

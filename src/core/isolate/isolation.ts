@@ -113,7 +113,9 @@ export class Isolation {
 
   private keep(test: Test, predictions: readonly Prediction[]): void {
     this.predictions.set(testKey(test), predictions);
-    this.tables.set(testKey(test), outcomeTable(test, predictions, this.meter));
+    const table = outcomeTable(test, predictions, this.meter);
+    if (test.instant === "recheck") this.hypotheses.forEach((h, i) => blendRow(this.machine, h, table, i));
+    this.tables.set(testKey(test), table);
   }
 
   /** What one hypothesis predicts for tests at nominal values, by test key; without keeping anything. */
@@ -275,10 +277,29 @@ export class Isolation {
 const AWAY = { contact: 0.4, other: 0.08 } as const;
 const CONTACTS: readonly string[] = ["contact", "wire", "switch", "door switch", "cord"];
 
+function awayShare(machine: Machine, hypothesis: Hypothesis): number {
+  if (hypothesis.kind !== "fault") return 0;
+  return CONTACTS.includes(machine.partById.get(hypothesis.fault.part)!.kind.kind) ? AWAY.contact : AWAY.other;
+}
+
+/** The same in the row of an outcome table. */
+function blendRow(machine: Machine, hypothesis: Hypothesis, { outcomes, chances, entropy }: OutcomeTable, row: number): void {
+  const n = outcomes.length;
+  const clears = outcomes.findIndex((o) => o.kind === "label" && o.label === "clears");
+  const away = awayShare(machine, hypothesis);
+  if (clears < 0 || away === 0) return;
+  let sum = 0;
+  for (let o = 0; o < n; o++) {
+    chances[row * n + o] = (1 - away) * chances[row * n + o]! + (o === clears ? away : 0);
+    sum -= plogp(chances[row * n + o]!);
+  }
+  entropy[row] = sum;
+}
+
 /** An intermittent fault may be away after a power cycle: a mixture of what it shows and of nothing (for each specimen, in place). */
 function blendAway(machine: Machine, hypothesis: Hypothesis, label: string, slip: number, each: Float64Array): void {
-  if (hypothesis.kind !== "fault") return;
-  const away = CONTACTS.includes(machine.partById.get(hypothesis.fault.part)!.kind.kind) ? AWAY.contact : AWAY.other;
+  const away = awayShare(machine, hypothesis);
+  if (away === 0) return;
   const gone = label === "clears" ? 1 - slip : slip / 2;
   each.forEach((l, s) => { each[s] = (1 - away) * l + away * gone; });
 }

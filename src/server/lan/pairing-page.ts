@@ -15,6 +15,7 @@ p[role=alert]{color:#9c1445;font-weight:700;min-height:1.5em}:focus-visible{outl
 <form method="post" action="/pair"><label for="word">Pairing word</label>
 <input id="word" name="word" autocomplete="off" autocapitalize="off" spellcheck="false" maxlength="60" required>
 <p role="alert">${safe}</p><button>Pair</button></form></main>
-<script>var w=decodeURIComponent(location.hash.slice(1));if(w){document.getElementById("word").value=w;history.replaceState(null,"",location.pathname)}</script>
+<script>function fill(){var w=decodeURIComponent(location.hash.slice(1));if(w){document.getElementById("word").value=w;history.replaceState(null,"",location.pathname)}}
+fill();addEventListener("hashchange",fill)</script>
 </body></html>`;
 }

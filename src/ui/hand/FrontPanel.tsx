@@ -27,7 +27,7 @@ export function FrontPanel({ machine, controls, view, act }: Props) {
         {lamps.map((p) => <Lamp key={p.id} part={p} label={view.seen[p.id] ?? "dark"} now={view.now} />)}
         {controls.keys.length > 0 ? (
           <div className="front-keys" role="group" aria-label="Keys of the machine">
-            {controls.keys.map((key) => <HeldKey key={key} name={key} act={act} />)}
+            {controls.keys.map((key, i) => <HeldKey key={key} name={key} digit={i + 1} act={act} />)}
           </div>
         ) : null}
       </div>
@@ -75,19 +75,32 @@ function Lamp({ part, label, now }: { part: Part; label: string; now: number }) 
   return <span className="front-lamp"><span className={`bulb ${lit ?? "off"}`} role="img" aria-label={`${part.name}: ${lit ? `lit ${lit === "white" ? "" : lit}`.trim() : "dark"}`} />{part.name}</span>;
 }
 
-/** A key that is held for as long as it is pressed, by finger, pointer or the keyboard. */
-function HeldKey({ name, act }: { name: string; act: (doing: Doing) => void }) {
+/** A key that is held for as long as it is pressed: by finger, pointer, the space bar, or its digit, several at once. */
+function HeldKey({ name, digit, act }: { name: string; digit: number; act: (doing: Doing) => void }) {
   const held = useRef(false);
   const down = () => { if (!held.current) { held.current = true; act({ do: "press", key: name }); } };
   const up = () => { if (held.current) { held.current = false; act({ do: "release", key: name }); } };
-  useEffect(() => up, []); // eslint-disable-line react-hooks/exhaustive-deps -- let go when the key goes
+  const hands = useRef({ down, up });
+  useEffect(() => { hands.current = { down, up }; });
+  useEffect(() => {
+    const isTyping = (e: KeyboardEvent) => e.target instanceof Element && e.target.closest("input[type=text], input[type=search], textarea") !== null;
+    const press = (e: KeyboardEvent) => { if (e.key === String(digit) && !e.altKey && !e.ctrlKey && !isTyping(e)) hands.current.down(); };
+    const release = (e: KeyboardEvent) => { if (e.key === String(digit)) hands.current.up(); };
+    const lose = () => hands.current.up();
+    window.addEventListener("keydown", press);
+    window.addEventListener("keyup", release);
+    window.addEventListener("blur", lose);
+    return () => { window.removeEventListener("keydown", press); window.removeEventListener("keyup", release); window.removeEventListener("blur", lose); lose(); };
+  }, [digit]);
   return (
     <Button
       variant="outline-dark" size="lg" className="held-key"
-      onPointerDown={(e) => { e.currentTarget.setPointerCapture(e.pointerId); down(); }} onPointerUp={up} onPointerCancel={up} onLostPointerCapture={up} onBlur={up}
+      // A pointer on one key does not take the focus from another that is held by the keyboard.
+      onMouseDown={(e) => e.preventDefault()}
+      onPointerDown={(e) => { down(); e.currentTarget.setPointerCapture(e.pointerId); }} onPointerUp={up} onPointerCancel={up} onLostPointerCapture={up} onBlur={up}
       onKeyDown={(e) => { if (e.key === " " || e.key === "Enter") { e.preventDefault(); down(); } }} onKeyUp={(e) => { if (e.key === " " || e.key === "Enter") up(); }}
       onContextMenu={(e) => e.preventDefault()}
-    >{name}</Button>
+    >{name} <kbd>{digit}</kbd></Button>
   );
 }
 

@@ -56,6 +56,7 @@ export function JobScreen({ events, file, start }: { events: readonly JournalEve
   const [chosen, setChosen] = useState<{ test: Test; laid: Laid | null; refused: string | null; key: string; pending: boolean } | null>(null);
   const [numbers, setNumbers] = useState(false);
   const [view, setView] = useState<View>(() => VIEWS.find((v) => v.id === start.view)?.id ?? "measure");
+  const [seeing, setSeeing] = useState(false);
   const [calling, setCalling] = useState(false);
   const [varying, setVarying] = useState(false);
   const [striking, setStriking] = useState<string | null>(null);
@@ -88,8 +89,13 @@ export function JobScreen({ events, file, start }: { events: readonly JournalEve
 
   /** Logs what was seen of a part: laid out like any other test, so that what was on the screen is kept with it. */
   const saw = useCallback(async (what: Test, label: string) => {
-    const { laid: look } = await search.layOut(what);
-    return look ? log(readingBody(look, label, { kind: "label", label }, false)) : false;
+    setSeeing(true);
+    try {
+      const { laid: look } = await search.layOut(what);
+      return look ? await log(readingBody(look, label, { kind: "label", label }, false)) : false;
+    } finally {
+      setSeeing(false);
+    }
   }, [search, log]);
   const measure = useCallback((what: Test) => { setView("measure"); void choose(what); }, [choose]);
   const rest = useRest(search.desk, job);
@@ -140,9 +146,9 @@ export function JobScreen({ events, file, start }: { events: readonly JournalEve
         </section>}
         <section className="next-area" aria-label={VIEWS.find((v) => v.id === view)!.name}>
           {problem || search.problem ? <p className="problem" role="alert">{problem || search.problem}</p> : null}
-          {view === "says" ? <Says machine={machine} desk={search.desk} evidence={evidence} setup={job.setup} busy={sending} shown={start.shown} onSaw={saw} onRecheck={measure} onLog={log} /> : null}
+          {view === "says" ? <Says machine={machine} desk={search.desk} evidence={evidence} setup={job.setup} busy={sending || seeing} shown={start.shown} onSaw={saw} onRecheck={measure} onLog={log} /> : null}
           {view === "modes" ? <JobModes machine={machine} program={program} desk={search.desk} job={job} suspect={advice?.suspects.find((s) => s.faults.length > 0)?.faults[0]?.id ?? null} onSaw={saw} onStand={(setup) => log({ type: "standing", setup })} /> : null}
-          {view === "sheet" ? <RunSheetView job={job} desk={search.desk} busy={sending} rest={rest} onStand={(setup) => log({ type: "standing", setup })} onSaw={saw} onMeasure={measure} /> : null}
+          {view === "sheet" ? <RunSheetView job={job} desk={search.desk} busy={sending || seeing} rest={rest} onStand={(setup) => log({ type: "standing", setup })} onSaw={saw} onMeasure={measure} /> : null}
           {view !== "measure" ? null : firsts !== null && firsts.length > 0 && !chosenNow && advice?.stop?.kind !== "simple cause" ? <FirstThings firsts={firsts} busy={sending} onLog={log} /> : advice?.stop?.kind === "simple cause" ? <SimpleCause job={job} sentence={advice.stop.sentence} busy={sending || !fresh} onLog={log} onCall={() => setCalling(true)} /> : !advice || firsts === null ? (
             <div className="building" role="status">
               <h2>Working out what every point should read</h2>

@@ -1,0 +1,282 @@
+import { mkdtempSync, rmSync } from "node:fs";
+import type { AddressInfo } from "node:net";
+import { tmpdir } from "node:os";
+import path from "node:path";
+import { chromium, expect, test, type Page } from "@playwright/test";
+import { roundOf, patternOf } from "../../src/core/signals/lamp-pattern";
+import { certificateFor } from "../../src/server/lan/certificate";
+import { createGate } from "../../src/server/lan/gate";
+import { Pairing } from "../../src/server/lan/pairing";
+import { writeFilm } from "../support/film";
+import { axe, beginJob, fits } from "./look";
+
+const FREEZER = "Larch Pass Hut: Firnau BF-330, BF-2217";
+const FRIDGE = "Larch Pass Hut: Quellmoor SB-210, 40177";
+
+/** Presses a key of the simulated front with the pointer for so long. */
+async function hold(page: Page, key: string, milliseconds: number): Promise<void> {
+  await page.getByRole("group", { name: "Keys of the machine" }).getByRole("button", { name: key }).hover();
+  await page.mouse.down();
+  await page.waitForTimeout(milliseconds);
+  await page.mouse.up();
+}
+
+const display = (page: Page) => page.locator(".front-display");
+
+test("the simulated machine in real time: a mode entered, used and left; wrong timing and a dead panel enter nothing", async ({ page }) => {
+  await page.goto("/machines/firnau-bf-330/hand");
+  await expect(display(page)).toContainText("dark");
+  await page.getByLabel("Plug in").check();
+  await expect(display(page)).toHaveText("-18");
+  await axe(page);
+
+  // Door open, B kept down by the keyboard, A pressed three times by the pointer.
+  await page.getByLabel("Upper door open").check();
+  const b = page.getByRole("group", { name: "Keys of the machine" }).getByRole("button", { name: "B" });
+  await b.focus();
+  await page.keyboard.down("Space");
+  for (let i = 0; i < 3; i++) { await hold(page, "A", 120); await page.waitForTimeout(150); }
+  await page.keyboard.up("Space");
+  await expect(display(page)).toHaveText("tE");
+  await hold(page, "A", 150);
+  await expect(display(page)).toHaveText("t1");
+  await expect(page.locator(".front-loads")).toContainText("Compressorruns");
+  await hold(page, "A", 5300);
+  await expect(display(page)).toHaveText("-18");
+
+  // Two presses are not three; by the digits of the keys this time.
+  await page.keyboard.down("2");
+  for (let i = 0; i < 2; i++) { await page.keyboard.press("1", { delay: 120 }); await page.waitForTimeout(150); }
+  await page.keyboard.up("2");
+  await page.waitForTimeout(500);
+  await expect(display(page)).toHaveText("-18");
+
+  // A dead panel stays dark, whatever is pressed.
+  await page.getByLabel("Fault").selectOption("panel:dead");
+  await page.getByLabel("Plug in").check();
+  await expect(page.locator(".front-loads")).toContainText("Evaporator fanruns");
+  await hold(page, "A", 150);
+  await expect(display(page)).toContainText("dark");
+  await page.getByLabel("Fault").selectOption("hidden");
+  await page.getByRole("button", { name: "Show the hidden fault" }).click();
+  await expect(page.locator("main p strong").first()).not.toBeEmpty();
+});
+
+test("the guide counts along by keyboard, says what goes wrong by simulation, and logs what was shown as evidence", async ({ page }) => {
+  await beginJob(page, FREEZER, "The service mode cannot be entered");
+  await page.keyboard.press("Alt+3");
+  await page.locator(".menu-item", { hasText: "Service mode" }).click();
+  await expect(page.locator(".guide-words")).toHaveText("Open: upper door");
+  await page.keyboard.press("Space");
+  await page.keyboard.press("Space");
+  await expect(page.locator(".guide-words")).toHaveText("Press A: 1 of 3");
+  for (let i = 0; i < 3; i++) await page.keyboard.press("Space");
+  await expect(page.locator(".guide-words")).toContainText("Let go of B");
+  await page.keyboard.press("Space");
+  await expect(page.locator(".guide-words")).toContainText("tE");
+  await axe(page);
+  await page.keyboard.press("n");
+  const slower = page.locator(".instead li", { hasText: "slower than 6 seconds" });
+  await expect(slower.locator(".menu-shows")).toHaveText("dF");
+  const same = page.locator(".instead li", { hasText: "one press too few" });
+  await expect(same).toContainText("Keypad: key A dead");
+  await axe(page);
+  await same.getByRole("button", { name: "Log this" }).click();
+  await expect(page.locator(".trail li").first()).toContainText("-18");
+  await expect(page.locator(".suspects li").first()).toBeVisible({ timeout: 60_000 });
+
+  // Too slow is said at once.
+  await page.getByRole("button", { name: "Try again" }).click();
+  for (let i = 0; i < 3; i++) await page.keyboard.press("Space");
+  await expect(page.locator(".guide-words")).toContainText("Too slow", { timeout: 10_000 });
+});
+
+test("codes of all machines: found, weighed beside the maker's table, begun as a job; a code that is none logs nothing", async ({ page }) => {
+  await page.goto("/codes");
+  await page.getByLabel("Code, display text or lamp pattern").fill("sensor open");
+  await page.locator(".code-list button", { hasText: "E1" }).click();
+  await expect(page.locator(".odds-bars li").first()).toContainText("Sensor plug J4");
+  await expect(page.locator(".open-code")).toContainText("table blames: Freezer sensor");
+  await axe(page);
+  await page.getByLabel("Code, display text or lamp pattern").fill("zz9");
+  await expect(page.getByText("No machine of the library shows “zz9”.")).toBeVisible();
+  await page.getByLabel("Code, display text or lamp pattern").fill("E1");
+  await page.locator(".code-list button", { hasText: "Freezer sensor open" }).click();
+  await page.getByRole("button", { name: "Larch Pass Hut, BF-2217" }).click();
+  await page.waitForURL(/view=says/);
+  await page.getByRole("button", { name: "It shows this" }).click();
+  await expect(page.locator(".trail li")).toHaveCount(2);
+  await page.getByLabel("Code, text or lamp pattern").fill("E7");
+  await expect(page.getByText("cannot show “E7”. Nothing was logged.")).toBeVisible();
+  await page.getByLabel("Code, text or lamp pattern").fill("E1");
+  await page.locator(".code-list button", { hasText: "E1" }).click();
+  await page.getByRole("button", { name: "Power off, wait, and see" }).click();
+  await expect(page.getByRole("heading", { name: /power off, wait, and see/ })).toBeVisible({ timeout: 60_000 });
+  await expect(page.locator(".next[aria-busy=false]")).toBeVisible();
+  await page.getByRole("button", { name: /clears/ }).click();
+  await expect(page.locator(".trail li").first()).toContainText("clears");
+});
+
+test("what this machine cannot show is refused by the route with a sentence, and nothing is logged", async ({ page, request }) => {
+  await beginJob(page, FREEZER, "Panel shows E1");
+  const job = page.url().split("/").pop()!;
+  const event = (label: string) => ({
+    id: crypto.randomUUID(), v: 1, actor: "Ida",
+    body: { type: "reading", test: { setup: "calling", function: "look", red: "panel", instant: "settled" }, typed: label, shown: { kind: "label", label }, as: { title: "Door panel", red: "Door panel", setup: "Plugged in", exposure: "none", expected: "-18", shown: label, verdict: "does not fit", proposed: false }, coreVersion: "0.1.0" },
+  });
+  const refused = await request.post(`/api/jobs/${job}/events`, { data: event("E9") });
+  expect(refused.status()).toBe(400);
+  expect(((await refused.json()) as { error: string }).error).toContain('cannot show "E9"');
+  const question = await request.post(`/api/jobs/${job}/events`, { data: { id: crypto.randomUUID(), v: 1, actor: "Ida", body: { type: "answered", first: "weather", answer: "yes", words: "?" } } });
+  expect(question.status()).toBe(400);
+  await page.reload();
+  await expect(page.locator(".trail li")).toHaveCount(1);
+  expect((await request.post(`/api/jobs/${job}/events`, { data: event("E2") })).status()).toBe(200);
+});
+
+test("a lamp tapped along by the space bar is read; a pattern this lamp has not is refused", async ({ page }) => {
+  await beginJob(page, "Valley school kitchen: Velmoor DW-45, DW-1276", "Panel shows b1");
+  await page.keyboard.press("Alt+2");
+  await page.locator(".tap-pad").waitFor();
+  const tap = async (lit: number, dark: number) => { await page.keyboard.down("Space"); await page.waitForTimeout(lit); await page.keyboard.up("Space"); await page.waitForTimeout(dark); };
+  // Four flashes, pause: begun in the middle of a group.
+  await tap(300, 1500);
+  for (let round = 0; round < 3; round++) for (let i = 0; i < 4; i++) await tap(300, i === 3 ? 1500 : 300);
+  await expect(page.locator(".lamp-verdict")).toContainText("4 flashes, pause");
+  await expect(page.locator(".lamp-verdict")).toHaveAttribute("data-sure", "true");
+  await page.getByRole("button", { name: /Log it: 4 flashes/ }).click();
+  await expect(page.getByText("of this machine has no such pattern: 4 flashes, pause.")).toBeVisible();
+  await expect(page.locator(".trail li")).toHaveCount(1);
+
+  // The same by a list: one flash, pause, which this lamp has.
+  await page.getByRole("tab", { name: "List of times" }).click();
+  await page.getByLabel(/one flash a line/).fill(Array.from({ length: 5 }, (_, i) => `${(i * 1.8).toFixed(2)}, ${(i * 1.8 + 0.3).toFixed(2)}`).join("\n"));
+  await expect(page.locator(".lamp-verdict")).toHaveAttribute("data-sure", "true");
+  await axe(page);
+  await page.getByRole("button", { name: /Log it: 1 flash, pause/ }).click();
+  await expect(page.locator(".trail li").first()).toContainText("1 flash, pause");
+  await page.getByLabel(/one flash a line/).fill("soon");
+  await expect(page.getByText("There is no time in this list.")).toBeVisible();
+});
+
+test("the camera reads a lamp from a film, and magnifies", async () => {
+  const folder = mkdtempSync(path.join(tmpdir(), "unzo-film-"));
+  const pattern = patternOf("1 long 2 short, pause")!;
+  writeFilm(path.join(folder, "lamp.y4m"), pattern, { seconds: 2 * roundOf(pattern).reduce((sum, l) => sum + l.seconds, 0) });
+  const { launchOptions } = test.info().project.use;
+  const browser = await chromium.launch({ ...launchOptions, args: [...(launchOptions?.args ?? []), "--use-fake-ui-for-media-stream", "--use-fake-device-for-media-stream", `--use-file-for-fake-video-capture=${path.join(folder, "lamp.y4m")}`] });
+  try {
+    const page = await (await browser.newContext({ viewport: { width: 390, height: 844 } })).newPage();
+    await page.goto(`${test.info().project.use.baseURL}/lamp`);
+    await page.getByRole("tab", { name: "Camera" }).click();
+    await expect(page.locator(".lamp-verdict")).toHaveAttribute("data-sure", "true", { timeout: 40_000 });
+    await expect(page.locator(".lamp-words")).toHaveText("1 long 2 short, pause");
+    await expect(page.locator(".camera-spot")).toBeVisible();
+    await page.getByLabel(/Magnify/).fill("3");
+    await page.getByRole("button", { name: "Freeze" }).click();
+    await expect(page.locator("video")).toHaveJSProperty("paused", true);
+    await axe(page);
+    await fits(page);
+  } finally {
+    await browser.close();
+    rmSync(folder, { recursive: true });
+  }
+});
+
+test("the run sheet by keyboard: each result is evidence, a relay has two edges, the compressor keeps its rest", async ({ page }) => {
+  await beginJob(page, FRIDGE, "Check over, no complaint");
+  await page.keyboard.press("Alt+4");
+  await expect(page.locator(".sheet-loads")).toBeVisible({ timeout: 60_000 });
+  const k1 = page.locator(".sheet-relays tr", { hasText: "Compressor relay K1" });
+  await page.keyboard.press("1");
+  await expect(page.locator(".trail li").first()).toContainText("runs");
+  await expect(k1.locator("td").first()).toContainText("proven");
+  await expect(k1.locator("td").nth(1)).not.toContainText("proven");
+  await page.keyboard.press("Alt+ArrowRight");
+  await page.getByRole("button", { name: "It is in this step now" }).click();
+  await page.locator(".sheet-loads li", { hasText: "Compressor" }).getByRole("button", { name: /runs on/ }).click();
+  await expect(page.locator(".sheet-loads li", { hasText: "Compressor" })).toContainText("runs on does not fit");
+  await expect(page.locator(".suspects li").first()).toContainText("Main board", { timeout: 60_000 });
+  await axe(page);
+  // It ran a moment ago: five minutes before it may start again, and the power plays no part in it.
+  await expect(page.locator(".rest-mark")).toContainText(/compressor rests [45]:\d\d/);
+  await page.getByLabel("How the unit stands now").selectOption("unplugged");
+  await expect(page.locator(".rest-mark")).toContainText(/compressor rests [45]:\d\d/);
+  await page.keyboard.press("Alt+ArrowLeft");
+  await expect(page.getByRole("button", { name: "It is in this step now" })).toBeDisabled();
+  await expect(page.getByText(/The compressor rests:/)).toBeVisible();
+});
+
+test("first things first: one key answers, a simple cause ends the search, still there goes on; comparing clears", async ({ page }) => {
+  await beginJob(page, "Valley school kitchen: Kaldruun UC-80, UC-0931", "Warm inside, compressor silent");
+  await expect(page.locator(".firsts h2")).toBeVisible({ timeout: 60_000 });
+  await axe(page);
+  // One after another until the knob is asked for.
+  for (let i = 0; i < 4 && !(await page.locator(".firsts h2").textContent())?.includes("nought"); i++) {
+    const asked = await page.locator(".firsts h2").textContent();
+    await page.keyboard.press("s");
+    await expect(page.locator(".firsts h2")).not.toHaveText(asked!);
+  }
+  await page.keyboard.press("y");
+  await expect(page.getByRole("heading", { name: "Turn it to the middle and come back in a day." })).toBeVisible({ timeout: 60_000 });
+  await page.getByRole("button", { name: "It is still there" }).click();
+  await expect(page.getByText("A simple cause")).toHaveCount(0);
+  await expect(page.getByRole("region", { name: "Asked and compared" })).toContainText("the complaint stays");
+  await page.keyboard.press("Alt+2");
+  await page.getByRole("button", { name: "Log the comparison" }).click();
+  await expect(page.getByRole("region", { name: "Asked and compared" })).toContainText("Works:");
+  await page.getByRole("button", { name: /Take back: Works/ }).click();
+  await expect(page.getByRole("region", { name: "Asked and compared" })).not.toContainText("Works:");
+});
+
+test("by thumb at 390 px nothing sticks out", async ({ page }) => {
+  await page.setViewportSize({ width: 390, height: 844 });
+  for (const at of ["/codes", "/lamp", "/machines/obwart-dv-8/hand"]) {
+    await page.goto(at);
+    await page.locator("main").waitFor();
+    await fits(page);
+    await axe(page);
+  }
+  await page.locator(".menu-item", { hasText: "Menu: hidden item" }).click();
+  await expect(page.locator(".way-keys").first()).toContainText("NEXT");
+  await fits(page);
+  await beginJob(page, FREEZER, "Panel shows E1");
+  for (const view of ["It says", "Modes", "Run sheet", "Next"]) {
+    await page.getByRole("navigation", { name: "Views of the job" }).getByRole("button", { name: view }).click();
+    await page.waitForTimeout(400);
+    await fits(page);
+  }
+});
+
+test("a phone pairs over TLS with the word, and the next one needs another", async () => {
+  const folder = mkdtempSync(path.join(tmpdir(), "unzo-gate-"));
+  const pairing = new Pairing(() => {});
+  const gate = createGate(await certificateFor([], folder, new Date()), String(test.info().project.use.baseURL), pairing, Date.now);
+  const port = await new Promise<number>((resolve) => { gate.listen(0, "127.0.0.1", () => resolve((gate.address() as AddressInfo).port)); });
+  const browser = await chromium.launch(test.info().project.use.launchOptions);
+  try {
+    const phone = await (await browser.newContext({ ignoreHTTPSErrors: true, viewport: { width: 390, height: 844 } })).newPage();
+    await phone.goto(`https://127.0.0.1:${port}/`);
+    await expect(phone.getByRole("heading", { name: "Pair this device with Unzo" })).toBeVisible();
+    await axe(phone);
+    await phone.getByLabel("Pairing word").fill("not-the-word");
+    await phone.keyboard.press("Enter");
+    await expect(phone.getByRole("alert")).toContainText("not the word");
+    const { word } = pairing;
+    // As the scanned code brings it: behind the #.
+    await phone.goto(`https://127.0.0.1:${port}/pair#${word}`);
+    await expect(phone.getByLabel("Pairing word")).toHaveValue(word);
+    await phone.getByRole("button", { name: "Pair" }).click();
+    await expect(phone.getByRole("heading", { name: "Open jobs" })).toBeVisible();
+    expect(await phone.evaluate(() => isSecureContext)).toBe(true);
+    const other = await (await browser.newContext({ ignoreHTTPSErrors: true })).newPage();
+    await other.goto(`https://127.0.0.1:${port}/pair#${word}`);
+    await other.getByRole("button", { name: "Pair" }).click();
+    await expect(other.getByRole("alert")).toContainText("not the word");
+  } finally {
+    await browser.close();
+    gate.closeAllConnections();
+    gate.close();
+    rmSync(folder, { recursive: true });
+  }
+});
