@@ -1,6 +1,7 @@
 import { execFileSync } from "node:child_process";
 import os from "node:os";
 import { benchIsolation } from "./isolation";
+import { lampBench } from "./lamp";
 import { benchSolve } from "./solve";
 
 function commit(): string {
@@ -12,13 +13,23 @@ function commit(): string {
 }
 
 const run = { at: new Date().toISOString(), commit: commit(), machine: `${os.cpus()[0]?.model ?? "unknown"}, ${os.cpus().length} cores, ${os.arch()}`, node: process.version };
-const solve = benchSolve();
-const isolation = benchIsolation(process.argv.slice(2).filter((a) => !a.startsWith("--")));
+const names = process.argv.slice(2).filter((a) => !a.startsWith("--"));
+// `npm run bench -- lamp` measures the lamp reader alone.
+const onlyLamp = names.includes("lamp");
+const lamp = names.length === 0 || onlyLamp ? lampBench(300, new URL("../docs/charts/lamp-reader.svg", import.meta.url)) : null;
+const solve = onlyLamp ? [] : benchSolve();
+const isolation = onlyLamp ? [] : benchIsolation(names);
 
-if (process.argv.includes("--json")) process.stdout.write(`${JSON.stringify({ run, solve, isolation }, null, 1)}\n`);
+if (process.argv.includes("--json")) process.stdout.write(`${JSON.stringify({ run, solve, isolation, lamp }, null, 1)}\n`);
 else {
   const n = (v: number, digits = 1) => v.toFixed(digits);
   console.log(`\n${run.machine}, Node ${run.node}, commit ${run.commit}, ${run.at}\n`);
+  if (lamp) {
+    console.log(`Lamp reader: of ${lamp.rows[0]!.trials} films of three rounds each, left open / sure but wrong; wrong at 15 % jitter at most ${n(100 * lamp.wrongUpperBound, 3)} % (upper 95 % bound)`);
+    const jitters = [...new Set(lamp.rows.map((r) => r.jitter))];
+    console.table(Object.fromEntries(jitters.map((j) => [`jitter ${Math.round(j * 100)} %`, Object.fromEntries(lamp.rows.filter((r) => r.jitter === j).map((r) => [`${r.frames} a second`, `${r.unsure} / ${r.wrong}`]))])));
+  }
+  if (onlyLamp) process.exit(0);
   console.log("One factoring and solve, median microseconds, same circuits in one run");
   console.table(solve.map((r) => ({ nodes: r.nodes, Unzo: n(r.unzoMicroseconds), "ml-matrix LU": n(r.mlMatrixMicroseconds), mathjs: n(r.mathjsMicroseconds), "times ml-matrix": n(r.timesMlMatrix), "times mathjs": n(r.timesMathjs), "ngspice, slope of a sweep": r.ngspiceMicrosecondsAPoint === null ? "-" : n(r.ngspiceMicrosecondsAPoint) })));
   console.log("Fault dictionary, ranking and next test");

@@ -222,10 +222,15 @@ function templatesFor(beats: readonly Beat[], byHand: boolean): Template[] {
   const border = split(offs, 1.3);
   // There may be two sorts of pause: the longer stretches are looked at by themselves too.
   for (const at of [border, border === null ? null : split(offs.filter((o) => o > border), 1.2), border === null ? null : split(offs.filter((o) => o < border), 1.2)])
-    if (at !== null) for (const n of runs(beats, (b) => b.off !== null && b.off > at)) (byHand ? near(n) : [n]).forEach((k) => counts.add(Math.min(MOST_FLASHES, k)));
-  for (const n of counts) list.push(groups(n, ons.length > 0));
+    if (at !== null) for (const n of runs(beats, (b) => b.off !== null && b.off > at)) (byHand ? near(n) : [n]).forEach((k) => counts.add(k));
+  for (const n of counts) if (n <= MOST_FLASHES) list.push(groups(n, ons.length > 0));
   if (onSplit !== null) {
     const pairs = neighbours(beats.map((b) => (b.on === null ? null : b.on > onSplit)), byHand);
+    // A long flash that came out short breaks its run; the whole round between two pauses still tells, divided as long and short are on the whole.
+    const share = ons.filter((on) => on > onSplit).length / ons.length;
+    for (const whole of counts)
+      for (let firsts = Math.max(1, Math.round(whole * share) - 1); firsts <= Math.min(whole - 1, Math.round(whole * share) + 1); firsts++)
+        if (firsts <= 9 && whole - firsts <= 9 && !pairs.some((p) => p.firsts === firsts && p.seconds === whole - firsts)) pairs.push({ firsts, seconds: whole - firsts });
     for (const { firsts, seconds } of pairs) {
       const pattern: LampPattern = { kind: "digits", long: firsts, short: seconds };
       list.push(...twice(pattern, firsts, seconds, { on: "long" }, { on: "short" }, [{ over: "long", under: "short", as: LONG_TO_SHORT }], 0.15 / 81));

@@ -146,7 +146,7 @@ export function JobScreen({ events, file, start }: { events: readonly JournalEve
         </section>}
         <section className="next-area" aria-label={VIEWS.find((v) => v.id === view)!.name}>
           {problem || search.problem ? <p className="problem" role="alert">{problem || search.problem}</p> : null}
-          {view === "says" ? <Says machine={machine} desk={search.desk} evidence={evidence} setup={job.setup} busy={sending || seeing} shown={start.shown} onSaw={saw} onRecheck={measure} onLog={log} /> : null}
+          {view === "says" ? <Says machine={machine} desk={search.desk} evidence={evidence} setup={job.setup} busy={sending || seeing} shown={start.shown} onSaw={saw} onRecheck={measure} onLog={log} onNext={() => setView("measure")} /> : null}
           {view === "modes" ? <JobModes machine={machine} program={program} desk={search.desk} job={job} suspect={advice?.suspects.find((s) => s.faults.length > 0)?.faults[0]?.id ?? null} onSaw={saw} onStand={(setup) => log({ type: "standing", setup })} /> : null}
           {view === "sheet" ? <RunSheetView job={job} desk={search.desk} busy={sending || seeing} rest={rest} onStand={(setup) => log({ type: "standing", setup })} onSaw={saw} onMeasure={measure} /> : null}
           {view !== "measure" ? null : firsts !== null && firsts.length > 0 && !chosenNow && advice?.stop?.kind !== "simple cause" ? <FirstThings firsts={firsts} busy={sending} onLog={log} /> : advice?.stop?.kind === "simple cause" ? <SimpleCause job={job} sentence={advice.stop.sentence} busy={sending || !fresh} onLog={log} onCall={() => setCalling(true)} /> : !advice || firsts === null ? (

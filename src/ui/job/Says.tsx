@@ -25,10 +25,12 @@ interface Props {
   readonly onSaw: (test: Test, label: string) => Promise<boolean>;
   readonly onRecheck: (test: Test) => void;
   readonly onLog: (body: EventBody) => Promise<boolean>;
+  /** On to the next test. */
+  readonly onNext: () => void;
 }
 
 /** What the machine says: its codes, its lamps, and what it does on this and not on that. */
-export function Says({ machine, desk, evidence, setup, busy, shown, onSaw, onRecheck, onLog }: Props) {
+export function Says({ machine, desk, evidence, setup, busy, shown, onSaw, onRecheck, onLog, onNext }: Props) {
   const codes = useMemo(() => codesOf(machine).filter((c) => c.label !== FLICKERS), [machine]);
   const lamps: LampOfMachine[] = machine.parts.filter((p) => p.kind.kind === "indicator").map((p) => ({ part: p.id, name: p.name, labels: p.labels! }));
   const [wanted, setWanted] = useState(() => shown.split("|")[1] ?? "");
@@ -64,7 +66,7 @@ export function Says({ machine, desk, evidence, setup, busy, shown, onSaw, onRec
                       <Button disabled={busy || !powered} onClick={() => void saw(code)}>It shows this</Button>
                       {code.code ? <Button variant="outline-dark" disabled={busy || !powered} onClick={() => onRecheck(makeTest(setup, "look", code.part, undefined, "recheck"))}>Power off, wait, and see</Button> : null}
                     </div>
-                    {logged === code.label ? <p className="sound mb-0" role="status">Logged; the suspects are weighed anew.</p> : null}
+                    {logged === code.label ? <p className="sound mb-0" role="status">Logged; the suspects are weighed anew. <Button size="sm" onClick={onNext}>The next test <kbd>Alt 1</kbd></Button></p> : null}
                   </div>
                 ) : null}
               </li>
