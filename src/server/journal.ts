@@ -58,11 +58,12 @@ async function checkChange(job: string, change: Change): Promise<void> {
 /** What is said to have been seen or asked must be something this machine can show or be asked. */
 async function checkSeen(job: string, body: NewEvent["body"]): Promise<void> {
   const sees = body.type === "compared" ? body.sees : body.type === "reading" && body.test.function === "look" && body.shown.kind === "label" ? [{ setup: body.test.setup, part: body.test.red, label: body.shown.label, instant: body.test.instant }] : [];
-  if (sees.length === 0 && body.type !== "answered") return;
+  if (sees.length === 0 && body.type !== "answered" && body.type !== "standing") return;
   const [row] = await database().select({ machineHash: jobs.machineHash }).from(jobs).where(eq(jobs.id, job));
   const { file } = await machineByHash(row!.machineHash);
   const changes = standingChanges(await eventsOf(job));
   const machine = changes.length === 0 ? (await machineByHash(row!.machineHash)).machine : compileMachine(applyChanges(file, changes));
+  if (body.type === "standing" && !machine.setupById.has(body.setup)) throw new Refusal(400, `${machine.file.maker} ${machine.file.model} has no setup ${body.setup}. Nothing was logged.`);
   const problem = body.type === "answered" ? unaskable(machine, body.first) : sees.map((s) => unseeable(machine, s)).find((p) => p !== null);
   if (problem) throw new Refusal(400, problem);
 }

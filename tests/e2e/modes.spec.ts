@@ -192,7 +192,7 @@ test("the run sheet by keyboard: each result is evidence, a relay has two edges,
   await expect(page.locator(".trail li").first()).toContainText("runs");
   await expect(k1.locator("td").first()).toContainText("proven");
   await expect(k1.locator("td").nth(1)).not.toContainText("proven");
-  await page.keyboard.press("Alt+ArrowRight");
+  await page.keyboard.press("Alt+ArrowDown");
   await page.getByRole("button", { name: "It is in this step now" }).click();
   await page.locator(".sheet-loads li", { hasText: "Compressor" }).getByRole("button", { name: /runs on/ }).click();
   await expect(page.locator(".sheet-loads li", { hasText: "Compressor" })).toContainText("runs on does not fit");
@@ -202,7 +202,7 @@ test("the run sheet by keyboard: each result is evidence, a relay has two edges,
   await expect(page.locator(".rest-mark")).toContainText(/compressor rests [45]:\d\d/);
   await page.getByLabel("How the unit stands now").selectOption("unplugged");
   await expect(page.locator(".rest-mark")).toContainText(/compressor rests [45]:\d\d/);
-  await page.keyboard.press("Alt+ArrowLeft");
+  await page.keyboard.press("Alt+ArrowUp");
   await expect(page.getByRole("button", { name: "It is in this step now" })).toBeDisabled();
   await expect(page.getByText(/The compressor rests:/)).toBeVisible();
 });
@@ -219,6 +219,11 @@ test("first things first: one key answers, a simple cause ends the search, still
   }
   await page.keyboard.press("y");
   await expect(page.getByRole("heading", { name: "Turn it to the middle and come back in a day." })).toBeVisible({ timeout: 60_000 });
+  // The call would be that: what was answered, and what was done.
+  await page.keyboard.press("Alt+k");
+  await expect(page.getByLabel("What is wrong")).toHaveValue("simple-cause");
+  await expect(page.getByLabel("What will be done")).toHaveValue("Turn it to the middle and come back in a day.");
+  await page.keyboard.press("Escape");
   await page.getByRole("button", { name: "It is still there" }).click();
   await expect(page.getByText("A simple cause")).toHaveCount(0);
   await expect(page.getByRole("region", { name: "Asked and compared" })).toContainText("the complaint stays");

@@ -17,30 +17,37 @@ interface Props {
   readonly suspects: readonly PieceSuspect[];
   readonly judged: readonly Judged[];
   readonly problem: string;
+  /** A simple cause that was found: what was answered, and what was done; null when there is none. */
+  readonly simple: { readonly cause: string; readonly action: string } | null;
   readonly onHide: () => void;
   readonly onMeasure: (test: Test) => void;
   readonly onCall: (body: EventBody) => Promise<boolean>;
 }
 
+/** In the list of what may be called. */
+const SIMPLE = "simple-cause";
+
 /** The call: what is wrong, what is still unproven of it, what will be done. */
-export function CallDialog({ show, machine, suspects, judged, problem, onHide, onMeasure, onCall }: Props) {
+export function CallDialog({ show, machine, suspects, judged, problem, simple, onHide, onMeasure, onCall }: Props) {
   const [picked, setPicked] = useState<string | null>(null);
   const [action, setAction] = useState<string | null>(null);
   const [despite, setDespite] = useState("");
-  const suspect = suspects.find((s) => s.piece === picked) ?? suspects[0];
+  const all: readonly PieceSuspect[] = simple ? [{ piece: SIMPLE, name: "A simple cause", probability: 1, word: "likely", faults: [] }, ...suspects] : suspects;
+  const suspect = all.find((s) => s.piece === picked) ?? all[0];
   if (!suspect) return null;
   const entry = machine.pieceById.get(suspect.piece);
   const proofs = proofsFor(machine, suspect.piece, judged);
   const unproven = proofs.filter((p) => p.by === null);
-  const words = action ?? (entry ? `${entry.repair}.` : suspect.piece === "no-fault" ? "Nothing to repair; every reading is sound." : "Look further.");
-  const cause = suspect.faults[0]?.name ?? suspect.name;
+  const isSimple = suspect.piece === SIMPLE;
+  const words = action ?? (isSimple && simple ? simple.action : entry ? `${entry.repair}.` : suspect.piece === "no-fault" ? "Nothing to repair; every reading is sound." : "Look further.");
+  const cause = isSimple && simple ? simple.cause : suspect.faults[0]?.name ?? suspect.name;
   const blocked = unproven.length > 0 && despite.trim() === "";
 
   async function call(event: FormEvent) {
     event.preventDefault();
     if (blocked || words.trim() === "") return;
     const done = await onCall({
-      type: "called", piece: suspect!.piece, pieceName: suspect!.name, cause, action: words.trim(), sure: suspect!.word,
+      type: "called", piece: isSimple ? "no-fault" : suspect!.piece, pieceName: suspect!.name, cause, action: words.trim(), sure: suspect!.word,
       proofs: proofs.map((p) => ({ words: p.words, proven: p.by !== null })), ...(unproven.length > 0 ? { despite: despite.trim() } : {}),
     });
     if (done) onHide();
@@ -54,7 +61,7 @@ export function CallDialog({ show, machine, suspects, judged, problem, onHide, o
           <Form.Group controlId="call-piece">
             <Form.Label>What is wrong</Form.Label>
             <Form.Select size="lg" autoFocus value={suspect.piece} onChange={(e) => { setPicked(e.target.value); setAction(null); }}>
-              {suspects.map((s) => <option key={s.piece} value={s.piece}>{s.name} ({s.word})</option>)}
+              {all.map((s) => <option key={s.piece} value={s.piece}>{s.name} ({s.word})</option>)}
             </Form.Select>
             <Form.Text>{cause}</Form.Text>
           </Form.Group>

@@ -4,6 +4,7 @@ import Link from "next/link";
 import { useState } from "react";
 import type { Program } from "../../core/control/program";
 import type { Job } from "../../core/journal/fold";
+import { everydaySetup } from "../../core/machine/everyday";
 import type { Machine } from "../../core/machine/compile";
 import { displayPart } from "../../core/simulate/perform";
 import { makeTest, type Test } from "../../core/simulate/test";
@@ -26,8 +27,10 @@ export function JobModes({ machine, program, desk, job, suspect, onSaw, onStand 
   const [note, setNote] = useState("");
   const display = displayPart(machine);
   // The setup of the complaint is only taken for granted; one that was stood in is known.
-  const stoodIn = job.stays.length > 1 ? machine.setupById.get(job.setup)?.mode : undefined;
-  const setupOf = (mode: string) => [...machine.setupById.values()].find((s) => s.power === "on" && s.mode === mode)?.id;
+  const stood = job.stays.length > 1 ? machine.setupById.get(job.setup)?.mode : undefined;
+  // "run" in a setup means the everyday one, whatever the program calls its modes.
+  const stoodIn = stood === "run" ? undefined : stood;
+  const setupOf = (mode: string) => mode === program?.modes[0] ? everydaySetup(machine.file).id : [...machine.setupById.values()].find((s) => s.power === "on" && s.mode === mode)?.id;
   async function showed(mode: string, label: string) {
     const setup = setupOf(mode);
     if (!setup || !display) return setNote("This machine's file has no setup for that mode; log it under It says.");

@@ -101,6 +101,8 @@ export function JobScreen({ events, file, start }: { events: readonly JournalEve
   const rest = useRest(search.desk, job);
   const firsts = useFirsts({ job, evidence, desk: search.desk });
   const program = programOf(machine);
+  const lastAnswer = [...job.answers].reverse().find((a) => a.body.type === "answered" && a.body.answer !== "skip");
+  const simple = advice?.stop?.kind === "simple cause" ? { cause: lastAnswer?.body.words ?? "", action: advice.stop.sentence } : null;
 
   const elsewhere = test && !lies(machine, path, test) ? file.paths.find((p) => lies(machine, p, test)) : undefined;
   const last = [...job.readings].reverse().find((r) => !r.struck);
@@ -171,7 +173,7 @@ export function JobScreen({ events, file, start }: { events: readonly JournalEve
         </aside>
       </main>
       <CallDialog
-        show={calling} machine={machine} suspects={advice?.suspects ?? []} judged={judgedOf(job)} onHide={() => setCalling(false)}
+        show={calling} machine={machine} suspects={advice?.suspects ?? []} judged={judgedOf(job)} simple={simple} onHide={() => setCalling(false)}
         onMeasure={(t) => { setCalling(false); void choose(t); }} onCall={log} problem={problem}
       />
       <NotAsDrawnDialog show={varying} file={variant} machine={machine} problem={problem} onHide={() => setVarying(false)} onFound={(change, words) => log({ type: "varied", change, words })} />

@@ -39,8 +39,8 @@ export function RunSheetView({ job, desk, busy, rest, onStand, onSaw, onMeasure 
   const mustRest = step !== undefined && !standsHere && rest.left > 0 && rest.starts(step.setup);
   const labels = open ? labelsOf(open) : [];
   useHotkeys(labels.map((_, i) => String(i + 1)), (e) => { const label = labels[Number(e.key) - 1]; if (label && open && standsHere && !busy) void onSaw(open.test, label); }, [open, standsHere, busy]);
-  useHotkeys("alt+right", () => setAt((n) => Math.min((sheet?.steps.length ?? 1) - 1, n + 1)), { preventDefault: true }, [sheet]);
-  useHotkeys("alt+left", () => setAt((n) => Math.max(0, n - 1)), { preventDefault: true });
+  useHotkeys("alt+down", () => setAt((n) => Math.min((sheet?.steps.length ?? 1) - 1, n + 1)), { preventDefault: true }, [sheet]);
+  useHotkeys("alt+up", () => setAt((n) => Math.max(0, n - 1)), { preventDefault: true });
   if (!sheet || !step) return <p role="status">Working out what should run in each of its tests…</p>;
   return (
     <div className="run-sheet">

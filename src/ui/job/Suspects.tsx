@@ -44,5 +44,7 @@ export function Suspects({ advice, progress, job, numbers, onNumbers, onCall }: 
 function wordsFor(job: Job, evidence: string): string {
   if (evidence === "complaint") return "the complaint";
   const reading = job.readings.find((r) => r.id === evidence);
+  const answer = job.answers.find((a) => a.id === evidence);
+  if (answer) return `the answer: ${answer.body.words}`;
   return reading ? `${reading.body.as.shown}, ${reading.body.as.title}` : "a reading";
 }

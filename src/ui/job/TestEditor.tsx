@@ -30,7 +30,7 @@ export function TestEditor({ machine, test, setup, onChange }: { machine: Machin
   return (
     <fieldset className="editor">
       <legend>What was really done</legend>
-      {select("setup", "Unit", now.setup, machine.file.setups.map((s) => [s.id, s.name]), (v) => change({ setup: v }))}
+      {select("setup", "Unit", now.setup, [...machine.setupById.values()].map((s) => [s.id, s.name]), (v) => change({ setup: v }))}
       {select("function", "Meter", now.function, Object.entries(FUNCTION_WORDS), (v) => change({ function: v as MeterFunction }))}
       {select("red", now.function === "look" ? "Part" : isClamp(now.function) ? "Clamp around" : "Red lead", now.red, redOptions, (v) => change({ red: v }))}
       {now.function === "look" || isClamp(now.function) ? null : select("black", "Black lead", now.black ?? "", pointOptions, (v) => change({ black: v }))}

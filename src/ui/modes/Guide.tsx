@@ -65,7 +65,8 @@ export function Guide({ machine, desk, legs, exits, onArrived, onShowed }: Props
     onArrived(leg.mode);
     setCount((c) => seen(legs, c));
   };
-  useHotkeys("space", (e) => { e.preventDefault(); doMark(); }, { enabled: count.state === "doing" });
+  // The button in focus answers to the space bar by itself; from anywhere else the key marks too.
+  useHotkeys("space", (e) => { if (document.activeElement === button.current) return; e.preventDefault(); doMark(); }, { enabled: count.state === "doing" });
   useHotkeys("y", arrived, { enabled: count.state === "look" });
   useHotkeys("n", () => setInstead(true), { enabled: count.state === "look" });
   useHotkeys("m", () => setMuted(muted ? "" : "yes"));

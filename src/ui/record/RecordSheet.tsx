@@ -61,6 +61,7 @@ export function RecordSheet({ job, file }: { job: Job; file: MachineFile }) {
             </tbody>
           </Table>
         )}
+        {job.answers.length > 0 ? <><h2>Asked</h2><ul>{job.answers.map((a) => <li key={a.id} suppressHydrationWarning>{a.body.words} <span className="quiet">{clockTime(a.at)}, {a.actor}</span></li>)}</ul></> : null}
         {job.changes.length > 0 ? <><h2>Not as drawn</h2><ul>{job.changes.map((c) => <li key={c.id}>{c.body.words} <span className="quiet">{c.actor}</span></li>)}</ul><OfferToFile job={job.id} /></> : null}
         {job.notes.length > 0 ? <><h2>Notes</h2><ul>{job.notes.map((n) => <li key={n.at}>{n.text} <span className="quiet">{n.actor}</span></li>)}</ul></> : null}
         {job.addenda.length > 0 ? (
