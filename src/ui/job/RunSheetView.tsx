@@ -72,7 +72,7 @@ export function RunSheetView({ job, desk, busy, rest, onStand, onSaw, onMeasure 
           </div>
         ) : null}
       </div>
-      <Relays sheet={sheet} fits={new Set(job.readings.filter((r) => !r.struck && r.body.as.verdict === "fits").map((r) => testKey({ ...r.body.test } as Test)))} />
+      <Relays sheet={sheet} verdicts={new Map(job.readings.filter((r) => !r.struck).map((r) => [testKey({ ...r.body.test } as Test), r.body.as.verdict]))} />
     </div>
   );
 }
@@ -98,10 +98,11 @@ function Load({ load, result, isOpen, disabled, onSaw }: { load: SheetLoad; resu
 }
 
 /** Each relay with its two edges: proven to close, proven to open again. */
-function Relays({ sheet, fits }: { sheet: RunSheet; fits: ReadonlySet<string> }) {
+function Relays({ sheet, verdicts }: { sheet: RunSheet; verdicts: ReadonlyMap<string, "fits" | "does not fit"> }) {
   if (sheet.relays.length === 0) return null;
   const where = (edges: readonly Edge[]) => [...new Set(edges.map((e) => `${e.name.toLowerCase()} in ${sheet.steps.find((s) => s.setup === e.setup)?.name ?? e.setup}`))];
-  const edge = (edges: readonly Edge[]) => (edges.some((e) => fits.has(testKey(e.test))) ? <span className="proven"><i className="bi bi-check2" aria-hidden /> proven</span> : edges.length > 0 ? <span className="quiet">by: {where(edges)[0]}</span> : <span className="quiet">no step shows it: measure</span>);
+  const said = (edges: readonly Edge[], verdict: string) => edges.some((e) => verdicts.get(testKey(e.test)) === verdict);
+  const edge = (edges: readonly Edge[]) => (said(edges, "does not fit") ? <strong><span className="mark misfit" aria-hidden /> does not fit</strong> : said(edges, "fits") ? <span className="proven"><i className="bi bi-check2" aria-hidden /> proven</span> : edges.length > 0 ? <span className="quiet">by: {where(edges)[0]}</span> : <span className="quiet">no step shows it: measure</span>);
   return (
     <div className="sheet-relays">
       <h3>Relays: that it closes, and that it opens again</h3>
