@@ -5,7 +5,7 @@ import { upcast, type JournalEvent, type NewEvent } from "../core/journal/events
 import { database, type Database } from "./db";
 import { applyChanges, ChangeError, type Change } from "../core/machine/variant";
 import { compileMachine } from "../core/machine/compile";
-import { unaskable, unseeable } from "../core/isolate/seeable";
+import { unaskable, unknownPiece, unknownSign, unseeable } from "../core/isolate/seeable";
 import { machineByHash } from "./machines";
 import { Refusal } from "./refusal";
 import { events, jobs } from "./schema";
@@ -34,7 +34,7 @@ export async function appendEvent(job: string, event: NewEvent, now: Date): Prom
     if (event.body.type === "opened") throw new Refusal(409, "This job is open already.");
     if (event.body.type === "struck") {
       const [target] = await tx.select({ body: events.body }).from(events).where(and(eq(events.job, job), eq(events.id, event.body.event)));
-      if (!target || !["reading", "varied", "answered", "compared"].includes(typeOf(target.body))) throw new Refusal(404, "There is no such entry in this job to strike out.");
+      if (!target || !["reading", "varied", "answered", "compared", "noticed", "tried"].includes(typeOf(target.body))) throw new Refusal(404, "There is no such entry in this job to strike out.");
       if (typeOf(target.body) === "varied") await checkWithout(job, event.body.event);
     }
     if (event.body.type === "varied") await checkChange(job, event.body.change);
@@ -58,13 +58,15 @@ async function checkChange(job: string, change: Change): Promise<void> {
 /** What is said to have been seen or asked must be something this machine can show or be asked. */
 async function checkSeen(job: string, body: NewEvent["body"]): Promise<void> {
   const sees = body.type === "compared" ? body.sees : body.type === "reading" && body.test.function === "look" && body.shown.kind === "label" ? [{ setup: body.test.setup, part: body.test.red, label: body.shown.label, instant: body.test.instant }] : [];
-  if (sees.length === 0 && body.type !== "answered" && body.type !== "standing") return;
+  if (sees.length === 0 && !["answered", "standing", "noticed", "tried"].includes(body.type)) return;
   const [row] = await database().select({ machineHash: jobs.machineHash }).from(jobs).where(eq(jobs.id, job));
   const { file } = await machineByHash(row!.machineHash);
   const changes = standingChanges(await eventsOf(job));
   const machine = changes.length === 0 ? (await machineByHash(row!.machineHash)).machine : compileMachine(applyChanges(file, changes));
   if (body.type === "standing" && !machine.setupById.has(body.setup)) throw new Refusal(400, `${machine.file.maker} ${machine.file.model} has no setup ${body.setup}. Nothing was logged.`);
-  const problem = body.type === "answered" ? unaskable(machine, body.first) : sees.map((s) => unseeable(machine, s)).find((p) => p !== null);
+  const problem = body.type === "answered" ? unaskable(machine, body.first)
+    : body.type === "noticed" ? unknownSign(machine, body.part, body.sign)
+    : body.type === "tried" ? unknownPiece(machine, body.piece) : sees.map((s) => unseeable(machine, s)).find((p) => p !== null);
   if (problem) throw new Refusal(400, problem);
 }
 

@@ -8,7 +8,10 @@ import type { Standing } from "../core/isolate/cost";
 import type { Evidence } from "../core/isolate/evidence";
 import { openFirsts, type OpenFirst } from "../core/isolate/firsts";
 import { Isolation } from "../core/isolate/isolation";
+import { misfitOf, type Misfit } from "../core/isolate/misprobe";
 import { layOut, type Laid } from "../core/isolate/proposal";
+import type { SignAsked } from "../core/isolate/signs";
+import { whatIf, type WhatIf } from "../core/isolate/what-if";
 import { partDoubt } from "../core/isolate/suspects";
 import { compileMachine } from "../core/machine/compile";
 import type { MachineFile } from "../core/machine/schema";
@@ -77,6 +80,23 @@ export class IsolationDesk {
   firsts(evidence: readonly Evidence[], complaint: string, answered: readonly string[]): readonly OpenFirst[] {
     const isolation = this.ready();
     return openFirsts(isolation.machine, complaint, new Set(answered), partDoubt(isolation, isolation.beliefs(evidence)));
+  }
+
+  /** The signs worth looking for now. */
+  signs(evidence: readonly Evidence[]): readonly (SignAsked & { readonly bits: number })[] {
+    const isolation = this.ready();
+    const found = new Set(evidence.flatMap((e) => (e.type === "sign" ? [`${e.part} ${e.sign}`] : [])));
+    return isolation.signsWorthIt(isolation.beliefs(evidence).probability, found).slice(0, 12);
+  }
+
+  /** Whether a reading fits nothing, and which slip would explain it. */
+  misfit(evidence: readonly Evidence[], id: string): Misfit | null {
+    return misfitOf(this.ready(), evidence, id);
+  }
+
+  /** What a test would show under the leading suspects. */
+  whatIf(evidence: readonly Evidence[], test: Test): readonly WhatIf[] {
+    return whatIf(this.ready(), evidence, test);
   }
 
   /** What a leg of the way into a mode shows when it goes wrong. */

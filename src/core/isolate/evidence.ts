@@ -13,7 +13,11 @@ export type Evidence =
   /** "Works on this, not on that": what was seen to work, and what was not, without a meter. */
   | { readonly type: "compared"; readonly id: string; readonly sees: readonly Seen[] }
   /** A simple cause asked for and answered. */
-  | { readonly type: "answer"; readonly id: string; readonly first: string; readonly answer: FirstAnswer };
+  | { readonly type: "answer"; readonly id: string; readonly first: string; readonly answer: FirstAnswer }
+  /** A sign looked for on a part or on the unit: there, or not. */
+  | { readonly type: "sign"; readonly id: string; readonly part: string; readonly sign: string; readonly there: boolean }
+  /** A repair of one piece that was tried, and what became of the complaint. */
+  | { readonly type: "tried"; readonly id: string; readonly piece: string; readonly result: "gone" | "stays" };
 
 /** Something seen of a part in a setup. */
 export interface Seen {
@@ -38,7 +42,7 @@ export interface Observation {
 export function observationsOf(machine: Machine, evidence: readonly Evidence[]): Observation[] {
   const plain = evidence.flatMap((e): Omit<Observation, "weight" | "isLast">[] => {
     if (e.type === "reading") return [{ evidence: e.id, test: e.test, shown: e.shown, slip: SLIP }];
-    if (e.type === "answer") return [];
+    if (e.type === "answer" || e.type === "sign" || e.type === "tried") return [];
     if (e.type === "compared") return e.sees.map((s) => ({ evidence: e.id, test: makeTest(s.setup, "look", s.part), shown: { kind: "label", label: s.label }, slip: COMPLAINT_SLIP }));
     const complaint = machine.file.complaints.find((c) => c.id === e.complaint);
     return Object.entries(complaint?.sees ?? {}).map(([part, label]) => ({

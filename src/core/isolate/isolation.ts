@@ -9,6 +9,7 @@ import { costOf, type Standing } from "./cost";
 import { answerLikelihood } from "./firsts";
 import { observationsOf, type Evidence } from "./evidence";
 import { hypothesesOf, type Hypothesis } from "./hypothesis";
+import { repairLikelihood, signChance, signsOf, type SignAsked } from "./signs";
 import { SpecimenTrail } from "./likelihood";
 import { outcomeTable, plogp, type OutcomeTable } from "./outcomes";
 import { Predictor, specimenWeights, type Prediction } from "./prediction";
@@ -173,19 +174,34 @@ export class Isolation {
     return { probability: probability.map((p) => p / sum), byEvidence };
   }
 
-  /** What answers to simple questions say of each hypothesis, as logarithms; the last answer to a question stands. */
+  /** What answers, signs and repairs tried say of each hypothesis, as logarithms; the last answer to a question stands. */
   private answerLogs(evidence: readonly Evidence[], byEvidence: Map<string, Float64Array>): Float64Array {
     const sum = new Float64Array(this.hypotheses.length);
+    const add = (id: string, likelihoodOf: (h: Hypothesis) => number) => {
+      const own = Float64Array.from(this.hypotheses, (h) => Math.log(likelihoodOf(h)));
+      own.forEach((l, h) => { sum[h]! += l; });
+      byEvidence.set(id, own);
+    };
     const complaint = evidence.find((e) => e.type === "complaint")?.complaint ?? "";
     const last = new Map(evidence.flatMap((e) => (e.type === "answer" ? [[e.first, e] as const] : [])));
     for (const e of last.values()) {
       const first = this.machine.file.firsts.find((f) => f.id === e.first);
       if (!first) continue;
-      const own = Float64Array.from(this.hypotheses, (h) => Math.log(answerLikelihood(this.machine, complaint, first, e.answer, h)));
-      own.forEach((l, h) => { sum[h]! += l; });
-      byEvidence.set(e.id, own);
+      add(e.id, (h) => answerLikelihood(this.machine, complaint, first, e.answer, h));
     }
+    // A sign looked for twice counts once, as it was last found.
+    const signs = new Map(evidence.flatMap((e) => (e.type === "sign" ? [[`${e.part} ${e.sign}`, e] as const] : [])));
+    for (const e of signs.values()) {
+      if (signChance(this.machine, e.part, e.sign, this.hypotheses[0]!) === null) continue;
+      add(e.id, (h) => { const there = signChance(this.machine, e.part, e.sign, h)!; return e.there ? there : 1 - there; });
+    }
+    for (const e of evidence) if (e.type === "tried") add(e.id, (h) => repairLikelihood(e.piece, e.result, h));
     return sum;
+  }
+
+  /** What one hypothesis predicts for tests of one setup, in their order; nothing is kept. */
+  predict(setup: string, tests: readonly Test[], hypothesis: Hypothesis): readonly Prediction[] {
+    return this.predictor.predict(setup, tests, hypothesis);
   }
 
   /** What a sound machine shows in tests of one setup, in their order. */
@@ -263,6 +279,23 @@ export class Isolation {
       givenPiece += plogp(mass);
     }
     return Math.max(0, (1 - FAULT_SHARE) * (total - givenPiece) + FAULT_SHARE * (total - givenFault));
+  }
+
+  /** The signs worth looking for, those that tell most of the piece first, with the bits that each would tell. */
+  signsWorthIt(probability: Float64Array, found: ReadonlySet<string>): readonly (SignAsked & { readonly bits: number })[] {
+    return signsOf(this.machine).filter((s) => !found.has(`${s.part} ${s.sign}`)).map((s) => {
+      const there = new Map<string, [number, number]>();
+      let marginal = 0;
+      this.hypotheses.forEach((h, i) => {
+        const chance = signChance(this.machine, s.part, s.sign, h)!;
+        const [yes, mass] = there.get(h.piece) ?? [0, 0];
+        there.set(h.piece, [yes + probability[i]! * chance, mass + probability[i]!]);
+        marginal += probability[i]! * chance;
+      });
+      const entropy = (p: number) => -plogp(p) - plogp(1 - p);
+      const given = [...there.values()].reduce((sum, [yes, mass]) => sum + (mass > 0 ? mass * entropy(yes / mass) : 0), 0);
+      return { ...s, bits: Math.max(0, entropy(marginal) - given) };
+    }).sort((a, b) => b.bits - a.bits || (`${a.part} ${a.sign}` < `${b.part} ${b.sign}` ? -1 : 1));
   }
 
   /** Hypotheses that still carry any weight. */

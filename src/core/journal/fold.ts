@@ -23,8 +23,8 @@ export interface Job {
   readonly readings: readonly TrailReading[];
   /** What was found on the unit that its file has not, in order; struck-out ones are left out. */
   readonly changes: readonly { readonly id: string; readonly at: string; readonly actor: string; readonly body: Body<"varied"> }[];
-  /** Simple causes asked for, and what works beside what does not; struck-out ones are left out. */
-  readonly answers: readonly { readonly id: string; readonly at: string; readonly actor: string; readonly body: Body<"answered"> | Body<"compared"> }[];
+  /** Simple causes asked for, what works beside what does not, signs and repairs tried; struck-out ones are left out. */
+  readonly answers: readonly { readonly id: string; readonly at: string; readonly actor: string; readonly body: Body<"answered"> | Body<"compared"> | Body<"noticed"> | Body<"tried"> }[];
   /** How the unit stood, one setup after another; ISO 8601. */
   readonly stays: readonly { readonly setup: string; readonly at: string }[];
   readonly notes: readonly { readonly at: string; readonly actor: string; readonly text: string }[];
@@ -89,7 +89,7 @@ export function foldJournal(events: readonly JournalEvent[], panelsOf: (test: Te
         break;
       }
       case "varied": changes.push({ id: event.id, at, actor, body }); break;
-      case "answered": case "compared": answers.push({ id: event.id, at, actor, body }); break;
+      case "answered": case "compared": case "noticed": case "tried": answers.push({ id: event.id, at, actor, body }); break;
       case "note": notes.push({ at, actor, text: body.text }); break;
       case "called": called = { ...body, at, actor }; break;
     }
@@ -102,6 +102,8 @@ export function evidenceOf(job: Job): Evidence[] {
   return [
     { type: "complaint", id: "complaint", complaint: job.opened.complaint },
     ...job.answers.flatMap(({ id, body }): Evidence[] => {
+      if (body.type === "noticed") return [{ type: "sign", id, part: body.part, sign: body.sign, there: body.there }];
+      if (body.type === "tried") return [{ type: "tried", id, piece: body.piece, result: body.result }];
       if (body.type === "compared") return [{ type: "compared", id, sees: body.sees }];
       return body.answer === "skip" ? [] : [{ type: "answer", id, first: body.first, answer: body.answer }];
     }),

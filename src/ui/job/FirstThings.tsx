@@ -63,7 +63,7 @@ export function FirstThings({ firsts, busy, onLog }: Pick<Props, "busy" | "onLog
 
 /** What was asked and compared, each to be taken back. */
 export function Asked({ job, onTakeBack }: { job: Job; onTakeBack: (event: string) => void }) {
-  const shown = job.answers.filter((a) => a.body.type === "compared" || a.body.answer !== "skip");
+  const shown = job.answers.filter((a) => a.body.type !== "answered" || a.body.answer !== "skip");
   if (shown.length === 0) return null;
   return (
     <section aria-label="Asked and compared">

@@ -22,6 +22,7 @@ import { programOf } from "../../core/simulate/conditions";
 import { Asked, FirstThings, useFirsts } from "./FirstThings";
 import { Found } from "./Found";
 import { JobModes } from "./JobModes";
+import { MisfitNote, useMisfit } from "./Misfit";
 import { NotAsDrawnDialog } from "./NotAsDrawnDialog";
 import { NextTest } from "./NextTest";
 import { PathView } from "./PathView";
@@ -34,6 +35,7 @@ import { Trail } from "./Trail";
 import { useIsolation } from "./useIsolation";
 import { useJournal } from "./useJournal";
 import { clockOf, useRest } from "./useRest";
+import { useWhatIf } from "./useWhatIf";
 
 /** The heart of the product: where the fault may lie, what to measure next, what was measured. */
 export function JobScreen({ events, file, start }: { events: readonly JournalEvent[]; file: MachineFile; start: { readonly view: string; readonly shown: string } }) {
@@ -98,6 +100,9 @@ export function JobScreen({ events, file, start }: { events: readonly JournalEve
     }
   }, [search, log]);
   const measure = useCallback((what: Test) => { setView("measure"); void choose(what); }, [choose]);
+  const [peek, setPeek] = useState<Test | null>(null);
+  const peeked = useWhatIf(advice ? search.desk : null, evidence, peek);
+  const misfit = useMisfit(search.desk, evidence, job, advice !== null && fresh);
   const rest = useRest(search.desk, job);
   const firsts = useFirsts({ job, evidence, desk: search.desk });
   const program = programOf(machine);
@@ -142,12 +147,13 @@ export function JobScreen({ events, file, start }: { events: readonly JournalEve
               {file.paths.map((p) => <option key={p.id} value={p.id}>{p.name}</option>)}
             </Form.Select>
             {elsewhere ? <Button size="sm" variant="link" onClick={() => setPathId(elsewhere.id)}>the test lies on: {elsewhere.name}</Button> : null}
-            <Legend />
+            {peeked ? <ul className="what-if" aria-label="What it would show there">{peeked.map((w) => <li key={w.name} title={w.fault ?? undefined}>{w.name} <strong className="value">{w.shows}</strong></li>)}</ul> : <Legend />}
           </div>
-          <PathView machine={machine} path={path} job={job} doubt={advice?.doubt ?? {}} test={test} numbers={numbers} onChoose={(t) => void choose(t)} />
+          <PathView machine={machine} path={path} job={job} doubt={advice?.doubt ?? {}} test={test} numbers={numbers} onChoose={(t) => void choose(t)} onLook={setPeek} />
         </section>}
         <section className="next-area" aria-label={VIEWS.find((v) => v.id === view)!.name}>
           {problem || search.problem ? <p className="problem" role="alert">{problem || search.problem}</p> : null}
+          {view === "measure" && misfit && !chosenNow ? <MisfitNote misfit={misfit} job={job} onAgain={(t) => void choose(t)} onStrike={setStriking} /> : null}
           {view === "says" ? <Says machine={machine} desk={search.desk} evidence={evidence} setup={job.setup} busy={sending || seeing} shown={start.shown} onSaw={saw} onRecheck={measure} onLog={log} onNext={() => setView("measure")} /> : null}
           {view === "modes" ? <JobModes machine={machine} program={program} desk={search.desk} job={job} suspect={advice?.suspects.find((s) => s.faults.length > 0)?.faults[0]?.id ?? null} onSaw={saw} onStand={(setup) => log({ type: "standing", setup })} /> : null}
           {view === "sheet" ? <RunSheetView job={job} desk={search.desk} busy={sending || seeing} rest={rest} onStand={(setup) => log({ type: "standing", setup })} onSaw={saw} onMeasure={measure} /> : null}

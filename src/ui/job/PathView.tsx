@@ -16,15 +16,17 @@ interface Props {
   readonly test: Test | null;
   readonly numbers: boolean;
   readonly onChoose: (test: Test) => void;
+  /** A point is looked at, by hovering or the keyboard; null: no longer. */
+  readonly onLook: (test: Test | null) => void;
 }
 
 /** The path from plug to the dead thing: two conductors, boxes on the way, points to measure between them. */
-export function PathView({ machine, path, job, doubt, test, numbers, onChoose }: Props) {
+export function PathView({ machine, path, job, doubt, test, numbers, onChoose, onLook }: Props) {
   return (
     <ol className="path" aria-label={path.name}>
       {path.stages.map((stage, i) =>
         "at" in stage
-          ? <Stop key={i} machine={machine} at={stage.at} job={job} test={test} onChoose={onChoose} />
+          ? <Stop key={i} machine={machine} at={stage.at} job={job} test={test} onChoose={onChoose} onLook={onLook} />
           : <Box key={i} name={stage.box} rooms={stage.rooms} parts={stage.parts} doubt={doubt} numbers={numbers} cover={machine.file.panels.find((p) => p.id === stage.panel)?.name} coverOff={stage.panel ? job.openPanels.includes(stage.panel) : true} />,
       )}
     </ol>
@@ -55,7 +57,7 @@ function Box({ name, parts, rooms, doubt, numbers, cover, coverOff }: {
   );
 }
 
-function Stop({ machine, at, job, test, onChoose }: { machine: Machine; at: readonly [string, string]; job: Job; test: Test | null; onChoose: (test: Test) => void }) {
+function Stop({ machine, at, job, test, onChoose, onLook }: { machine: Machine; at: readonly [string, string]; job: Job; test: Test | null; onChoose: (test: Test) => void; onLook: (test: Test | null) => void }) {
   const [top, bottom] = at.map((id) => machine.points.get(id)!) as [NonNullable<ReturnType<Machine["points"]["get"]>>, NonNullable<ReturnType<Machine["points"]["get"]>>];
   const touches = (t: Test | null, node: number) => t !== null && [t.red, t.black].some((id) => id !== undefined && machine.points.get(id)?.node === node);
   const isNext = test !== null && touches(test, top.node) && touches(test, bottom.node);
@@ -70,7 +72,7 @@ function Stop({ machine, at, job, test, onChoose }: { machine: Machine; at: read
   const words = `${top.id} to ${bottom.id}: ${isNext ? "measure here" : reading ? `${reading.body.as.shown}, ${reading.body.as.verdict}` : "not measured"}`;
   return (
     <li className={`stop ${isNext ? "is-next" : ""}`}>
-      <button type="button" onClick={() => onChoose(here())} aria-label={words} title={words}>
+      <button type="button" onClick={() => onChoose(here())} onMouseEnter={() => onLook(here())} onMouseLeave={() => onLook(null)} onFocus={() => onLook(here())} onBlur={() => onLook(null)} aria-label={words} title={words}>
         <span className="point-name">{label(top.id)}</span>
         <span className={`mark ${touches(test, top.node) && !isNext ? "next" : mark}`} aria-hidden />
         <span className="point-reading">{isNext && !reading ? "here" : reading ? reading.body.as.shown : ""}</span>

@@ -13,6 +13,7 @@ import { CodeOddsView } from "../codes/CodeOddsView";
 import { LampReader, type LampOfMachine } from "../lamp/LampReader";
 import type { Desk } from "../shell/useDesk";
 import { Compare } from "./Compare";
+import { Signs, Tried } from "./Signs";
 
 interface Props {
   readonly machine: Machine;
@@ -80,6 +81,14 @@ export function Says({ machine, desk, evidence, setup, busy, shown, onSaw, onRec
           <LampReader lamp={chosenLamp} {...(powered ? { onRead: (l: LampOfMachine, label: string) => onSaw(makeTest(setup, "look", l.part), label) } : {})} />
         </section>
       ) : null}
+      <section aria-labelledby="says-signs">
+        <h2 id="says-signs">Seen, heard, smelt</h2>
+        <Signs machine={machine} desk={desk} evidence={evidence} busy={busy} onLog={onLog} />
+      </section>
+      <section aria-labelledby="says-tried">
+        <h2 id="says-tried">A repair was tried</h2>
+        <Tried machine={machine} busy={busy} onLog={onLog} />
+      </section>
       <section aria-labelledby="says-compare">
         <h2 id="says-compare">Compare</h2>
         <Compare machine={machine} busy={busy} onLog={onLog} />
