@@ -5,7 +5,8 @@ export default defineConfig({
   // Its own folder: Playwright empties it at every start.
   outputDir: "test-results/e2e",
   timeout: 120_000,
-  workers: 1,
+  // Two files at a time: most of a test is the dictionary of its page, on one core.
+  workers: 2,
   retries: 0,
   reporter: [["list"], ["json", { outputFile: "test-results/playwright.json" }]],
   use: {

@@ -8,6 +8,7 @@ import type { Standing } from "../core/isolate/cost";
 import type { Evidence } from "../core/isolate/evidence";
 import { openFirsts, type OpenFirst } from "../core/isolate/firsts";
 import { Isolation } from "../core/isolate/isolation";
+import type { Means } from "../core/isolate/means";
 import { misfitOf, type Misfit } from "../core/isolate/misprobe";
 import { layOut, type Laid } from "../core/isolate/proposal";
 import type { SignAsked } from "../core/isolate/signs";
@@ -24,6 +25,7 @@ import type { Test } from "../core/simulate/test";
 export interface PlainStanding {
   readonly setup: string;
   readonly openPanels: readonly string[];
+  readonly means?: Means;
 }
 
 /** What came of laying out a test that a technician chose: the layout, or why it may not be made. */
@@ -120,4 +122,4 @@ export class IsolationDesk {
   }
 }
 
-const plain = (standing: PlainStanding): Standing => ({ setup: standing.setup, openPanels: new Set(standing.openPanels) });
+const plain = (standing: PlainStanding): Standing => ({ setup: standing.setup, openPanels: new Set(standing.openPanels), ...(standing.means ? { means: standing.means } : {}) });

@@ -3,6 +3,7 @@ import { forbidden } from "../hazard/rules";
 import { testKey, type Test } from "../simulate/test";
 import type { Standing } from "./cost";
 import type { Evidence } from "./evidence";
+import { ALL_MEANS, canMake, type Means } from "./means";
 import { isCause, isModelled } from "./firsts";
 import type { Beliefs, Isolation, RatedTest } from "./isolation";
 import { proofsFor } from "./proofs";
@@ -56,7 +57,7 @@ export function advise(isolation: Isolation, evidence: readonly Evidence[], stan
     doubt: partDoubt(isolation, beliefs),
     next: chosen ? propose(isolation, beliefs, standing, chosen, second, proof?.words) : null,
     alternatives: rated.filter((r) => r !== chosen).slice(0, 3),
-    stop: simple ?? (chosen ? null : stopOf(suspects, settled)),
+    stop: simple ?? (chosen ? null : stopOf(suspects, settled, standing.means ?? ALL_MEANS)),
   };
 }
 
@@ -77,7 +78,7 @@ function openProof(isolation: Isolation, beliefs: Beliefs, standing: Standing, e
   const setupOf = (t: Test) => machine.setupById.get(t.setup)!;
   // One whose test was made and showed the opposite is not asked for again in another form.
   const open = proofsFor(machine, piece, judged).filter((p) => p.by === null && !p.tests.some((t) => made.has(testKey(t)))).flatMap((p) => {
-    const allowed = p.tests.filter((t) => forbidden(machine, setupOf(t), t) === null);
+    const allowed = p.tests.filter((t) => forbidden(machine, setupOf(t), t) === null && canMake(machine, t, standing.means ?? ALL_MEANS));
     // What can be shown without touching anything live is never shown live.
     const safe = allowed.filter((t) => exposureOf(machine, setupOf(t), t) !== "live");
     return (safe.length > 0 ? safe : allowed).map((t) => ({ words: p.words, test: isolation.rateOne(beliefs.probability, standing, t) }));
@@ -86,11 +87,13 @@ function openProof(isolation: Isolation, beliefs: Beliefs, standing: Standing, e
   return open.sort((a, b) => effort(a.test) - effort(b.test) || (testKey(a.test.test) < testKey(b.test.test) ? -1 : 1))[0] ?? null;
 }
 
-function stopOf(suspects: readonly PieceSuspect[], settled: boolean): Stop {
+const isLimited = (means: Means) => !means.live || !means.clamp || !means.dcClamp;
+
+function stopOf(suspects: readonly PieceSuspect[], settled: boolean, means: Means): Stop {
   const top = suspects[0]!;
   if (top.piece === "no-fault" && (settled || top.probability > 0.5)) return { kind: "nothing wrong", pieces: [], sentence: "Every reading is what a sound machine shows." };
   if (top.piece === "something-else" && (settled || top.probability > 0.5)) return { kind: "something else", pieces: [], sentence: "The readings fit no single fault in the file. Measure the odd one again, or look for what is not drawn." };
   if (settled) return { kind: "found", pieces: [top.piece], sentence: `What remains lies in one piece: ${top.name}.` };
   const left = suspects.filter((s) => s.probability >= 0.05 && s.piece !== "no-fault" && s.piece !== "something-else");
-  return { kind: "group", pieces: left.map((s) => s.piece), sentence: `No safe test tells these apart: ${left.map((s) => s.name).join(", ")}. Start with the one that is cheapest to prove.` };
+  return { kind: "group", pieces: left.map((s) => s.piece), sentence: `No ${isLimited(means) ? "test with your means" : "safe test"} tells these apart: ${left.map((s) => s.name).join(", ")}. ${isLimited(means) ? "Hand over to someone who may measure live, or has the clamp." : "Start with the one that is cheapest to prove."}` };
 }

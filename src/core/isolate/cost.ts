@@ -1,12 +1,15 @@
 import { isClamp } from "../circuit/meter";
 import { EXPOSURE_MINUTES, exposureOf, panelsFor } from "../hazard/exposure";
 import type { Machine } from "../machine/compile";
+import type { Means } from "./means";
 import type { Test } from "../simulate/test";
 
 /** How the unit stands now: what it costs to make a test depends on it. */
 export interface Standing {
   readonly setup: string;
   readonly openPanels: ReadonlySet<string>;
+  /** What the person has and does; without it, everything. */
+  readonly means?: Means;
 }
 
 /** What a test costs from where the unit stands. Minutes; `risk` is danger expressed in minutes. */
@@ -67,5 +70,5 @@ export function costOf(machine: Machine, now: Standing, test: Test): Cost {
 
 /** How the unit stands after the test. */
 export function standingAfter(machine: Machine, now: Standing, test: Test): Standing {
-  return { setup: test.setup, openPanels: new Set([...now.openPanels, ...panelsFor(machine, test)]) };
+  return { ...now, setup: test.setup, openPanels: new Set([...now.openPanels, ...panelsFor(machine, test)]) };
 }

@@ -6,6 +6,7 @@ import type { SetupEntry } from "../machine/schema";
 import { testKey, type Test } from "../simulate/test";
 import { candidateTests, tellingTests } from "./candidates";
 import { costOf, type Standing } from "./cost";
+import { canMake } from "./means";
 import { answerLikelihood } from "./firsts";
 import { observationsOf, type Evidence } from "./evidence";
 import { hypothesesOf, type Hypothesis } from "./hypothesis";
@@ -221,7 +222,7 @@ export class Isolation {
     const rated: RatedTest[] = [];
     const standingFaults = this.standing(probability);
     for (const test of candidates) {
-      if (made.has(testKey(test))) continue;
+      if (made.has(testKey(test)) || (standing.means && !canMake(this.machine, test, standing.means))) continue;
       const bits = this.information(this.tableFor(test), probability, standingFaults);
       if (bits >= LEAST_BITS) rated.push(this.rateOne(probability, standing, test, bits));
     }

@@ -35,6 +35,7 @@ import { Trail } from "./Trail";
 import { useIsolation } from "./useIsolation";
 import { useJournal } from "./useJournal";
 import { clockOf, useRest } from "./useRest";
+import { useMeans, YourMeans } from "./YourMeans";
 import { useWhatIf } from "./useWhatIf";
 
 /** The heart of the product: where the fault may lie, what to measure next, what was measured. */
@@ -50,9 +51,10 @@ export function JobScreen({ events, file, start }: { events: readonly JournalEve
   const variant = useMemo(() => applyChanges(file, job.changes.map((c) => c.body.change)), [file, changesKey]);
   const machine = useMemo(() => (variant === file ? drawn : compileMachine(variant)), [variant, file, drawn]);
   const evidence = useMemo(() => evidenceOf(job), [job]);
-  const standing = useMemo(() => ({ setup: job.setup, openPanels: job.openPanels }), [job]);
+  const [means, setMeans] = useMeans();
+  const standing = useMemo(() => ({ setup: job.setup, openPanels: job.openPanels, means }), [job, means]);
   // Only what re-weighs suspects or changes costs calls for new advice; a notice read or a note does not.
-  const key = [...evidence.map((e) => e.id), job.setup, ...job.openPanels, changesKey].join(" ");
+  const key = [...evidence.map((e) => e.id), job.setup, ...job.openPanels, changesKey, JSON.stringify(means)].join(" ");
   const search = useIsolation(variant, evidence, standing, key);
 
   const [chosen, setChosen] = useState<{ test: Test; laid: Laid | null; refused: string | null; key: string; pending: boolean } | null>(null);
@@ -139,6 +141,7 @@ export function JobScreen({ events, file, start }: { events: readonly JournalEve
       <nav className="views" aria-label="Views of the job">
         {VIEWS.map((v, i) => <button key={v.id} type="button" aria-current={view === v.id ? "page" : undefined} onClick={() => setView(v.id)}><i className={`bi ${v.icon}`} aria-hidden /> {v.name} <kbd>Alt {i + 1}</kbd></button>)}
         {rest.left > 0 ? <span className="rest-mark" role="timer" aria-label="Compressor rest"><i className="bi bi-hourglass-split" aria-hidden /> compressor rests {clockOf(rest.left)}</span> : null}
+        <YourMeans means={means} onChange={setMeans} />
       </nav>
       <main className={`job-main ${view === "measure" ? "" : "is-wide"}`}>
         {view !== "measure" ? null : <section className="path-area" aria-label="Path">
