@@ -39,7 +39,7 @@ export function CodesScreen({ rows }: { rows: readonly CodeRow[] }) {
               <li key={key}>
                 <button type="button" aria-expanded={open === key} onClick={() => setOpen(open === key ? null : key)}>
                   <span className="menu-shows">{row.code.label}</span>
-                  <span className="code-words"><strong>{row.code.words || "no error"}</strong><span className="quiet">{row.name}, {row.family}{row.code.code && row.code.code !== row.code.label ? `, code ${row.code.code}` : ""}; {row.code.partName.toLowerCase()}</span></span>
+                  <span className="code-words"><strong>{row.code.words || "no code"}</strong><span className="quiet">{row.name}, {row.family}{row.code.code && row.code.code !== row.code.label ? `, code ${row.code.code}` : ""}; {row.code.partName.toLowerCase()}</span></span>
                 </button>
                 {open === key ? <OpenCode row={row} /> : null}
               </li>

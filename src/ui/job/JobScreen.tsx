@@ -156,7 +156,6 @@ export function JobScreen({ events, file, start }: { events: readonly JournalEve
         </section>}
         <section className="next-area" aria-label={VIEWS.find((v) => v.id === view)!.name}>
           {problem || search.problem ? <p className="problem" role="alert">{problem || search.problem}</p> : null}
-          {view === "measure" && misfit && !chosenNow ? <MisfitNote misfit={misfit} job={job} onAgain={(t) => void choose(t)} onStrike={setStriking} /> : null}
           {view === "says" ? <Says machine={machine} desk={search.desk} evidence={evidence} setup={job.setup} busy={sending || seeing} shown={start.shown} onSaw={saw} onRecheck={measure} onLog={log} onNext={() => setView("measure")} /> : null}
           {view === "modes" ? <JobModes machine={machine} program={program} desk={search.desk} job={job} suspect={advice?.suspects.find((s) => s.faults.length > 0)?.faults[0]?.id ?? null} onSaw={saw} onStand={(setup) => log({ type: "standing", setup })} /> : null}
           {view === "sheet" ? <RunSheetView job={job} desk={search.desk} busy={sending || seeing} rest={rest} onStand={(setup) => log({ type: "standing", setup })} onSaw={saw} onMeasure={measure} /> : null}
@@ -175,6 +174,7 @@ export function JobScreen({ events, file, start }: { events: readonly JournalEve
           )}
         </section>
         <aside className="side-area">
+          {misfit && !chosenNow ? <MisfitNote misfit={misfit} job={job} onAgain={measure} onStrike={setStriking} /> : null}
           <Suspects advice={advice} progress={search.progress} job={job} numbers={numbers} onNumbers={() => setNumbers((n) => !n)} onCall={() => setCalling(true)} />
           <Trail job={job} onStrike={setStriking} />
           <Asked job={job} onTakeBack={(event) => void log({ type: "struck", event, reason: "taken back" })} />

@@ -58,7 +58,7 @@ export function Says({ machine, desk, evidence, setup, busy, shown, onSaw, onRec
               <li key={`${key} ${code.code ?? ""}`}>
                 <button type="button" aria-expanded={open === key} onClick={() => setOpen(open === key ? null : key)}>
                   <span className="menu-shows">{code.label}</span>
-                  <span className="code-words"><strong>{code.words || "no error"}</strong><span className="quiet">{code.partName.toLowerCase()}</span></span>
+                  <span className="code-words"><strong>{code.words || "no code"}</strong><span className="quiet">{code.partName.toLowerCase()}</span></span>
                 </button>
                 {open === key ? (
                   <div className="open-code">
