@@ -7,6 +7,7 @@ import type { Fault } from "../../src/core/machine/fault";
 import { controlsOf, MachineAtHand, type Doing } from "../../src/core/simulate/at-hand";
 import { controllerOf, programOf } from "../../src/core/simulate/conditions";
 import { displayPart, perform, PROPERLY, slipsOf } from "../../src/core/simulate/perform";
+import { Simulator } from "../../src/core/simulate/energise";
 import { nominalValues } from "../../src/core/simulate/values";
 import { FLEET, machineNamed } from "../support/fleet";
 
@@ -75,7 +76,10 @@ describe("the machine at hand", () => {
           if (display) { hand.advance(hand.now + 1); expect(hand.look()[display], leg.name).toBe(faceShown(machine, program, leg.mode)); }
           entered.add(leg.mode);
         }
-        leave(hand, machine, program, mode);
+        // Used: its parts do there what the dictionary says of the same mode.
+        if (mode !== home) expect(worksAsIn(hand, machine), `${name} in ${mode}`).toEqual(dictionaryIn(machine, mode));
+        // Some modes have gone on by themselves meanwhile: out of wherever it is.
+        leave(hand, machine, program, hand.mode!);
       }
     } else {
       // No control program enters these: someone brings them about.
@@ -218,6 +222,21 @@ function faceShown(machine: Machine, program: Program, mode: string): string {
   const display = machine.partById.get(displayPart(machine)!)!;
   const face = faceInMode(program, mode);
   return display.kind.kind === "panel" ? face.display : face.lamps[(display.fields as { lamp: string }).lamp]!;
+}
+
+/** What everything that runs or shows does, eight seconds after the doors were closed again. */
+function worksAsIn(hand: MachineAtHand, machine: Machine): Readonly<Record<string, string>> {
+  for (const door of machine.file.doors) if (!everydaySetup(machine.file).openDoors.includes(door.id)) hand.do({ do: "close", door: door.id }, hand.now);
+  hand.advance(hand.now + 8);
+  return hand.look();
+}
+
+/** The same from the simulation of that mode as a setup, begun anew. */
+function dictionaryIn(machine: Machine, mode: string): Readonly<Record<string, string>> {
+  const simulator = new Simulator(machine);
+  const state = simulator.energise({ ...everydaySetup(machine.file), mode, seconds: 8 }, [], nominalValues(machine));
+  simulator.load(state, state.phases[0]!);
+  return Object.fromEntries(machine.parts.filter((p) => p.labels).map((p) => [p.id, simulator.seen(state, state.phases[0]!, p.index)]));
 }
 
 /** Leaves a mode by each of its exits and ends in the first mode. */
