@@ -101,6 +101,19 @@ describe("a phone at the machine", () => {
     expect((await ask("/pair", { method: "POST", body: `word=${pairing.word}` })).status).toBe(303);
   });
 
+  test("what is malformed or broken off ends its own request only", async () => {
+    expect((await ask("//")).status).toBe(401);
+    expect((await ask("/%zz?#", { headers: { accept: "text/html" } })).status).toBe(303);
+    await new Promise<void>((resolve) => {
+      const cut = request({ host: "127.0.0.1", port, path: "/pair", method: "POST", rejectUnauthorized: false, headers: { "content-length": "500" } });
+      cut.on("error", () => resolve());
+      cut.write("word=");
+      setTimeout(() => cut.destroy(), 50);
+      cut.on("close", () => resolve());
+    });
+    expect((await ask("/pair")).status).toBe(200);
+  });
+
   test("after many wrong words the word is a new one", () => {
     const made: string[] = [];
     const other = new Pairing((w) => made.push(w));

@@ -19,9 +19,11 @@ export function createGate(certificate: Certificate, target: string, pairing: Pa
     response?.end("Unzo itself does not answer. Look at the computer on which it runs.");
   });
   const server = createServer({ key: certificate.key, cert: certificate.cert, minVersion: "TLSv1.2" }, (request, response) => {
-    const { pathname } = new URL(request.url ?? "/", "https://unzo");
-    if (pathname === "/pair") return void pair(request, response, pairing, clock());
-    if (pairing.isPaired(tokenOf(request), clock())) return void proxy.web(request, response);
+    // Nothing that a stranger sends may end the process: what goes wrong ends that request.
+    const broken = () => { if (!response.headersSent) response.writeHead(400); response.end(); };
+    const pathname = (request.url ?? "/").split(/[?#]/)[0];
+    if (pathname === "/pair") return void pair(request, response, pairing, clock()).catch(broken);
+    if (pairing.isPaired(tokenOf(request), clock())) return void proxy.web(request, response).catch(broken);
     const wantsPage = request.method === "GET" && (request.headers.accept ?? "").includes("text/html");
     if (wantsPage) return redirect(response, "/pair");
     response.writeHead(401, { "content-type": "application/json", "cache-control": "no-store" });

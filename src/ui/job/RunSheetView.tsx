@@ -60,6 +60,7 @@ export function RunSheetView({ job, desk, busy, rest, onStand, onSaw, onMeasure 
       <div className="sheet-step">
         <h2>{step.name}</h2>
         <p className="mb-1">{step.how}</p>
+        <p className="cautions mb-1"><i className="bi bi-exclamation-triangle" aria-hidden /> Covers stay on. Hands, hair and sleeves away from what may start.</p>
         {step.legs.length > 0 ? <p className="way-keys">{step.legs.flatMap((l) => (l.gesture ? keyMarks([l.gesture]) : ["power off, on"])).map((k, i) => <span key={i} className="key-mark">{k}</span>)}</p> : null}
         {mustRest ? <p className="rest" role="status"><i className="bi bi-hourglass-split" aria-hidden /> The compressor rests: <strong className="value">{clockOf(rest.left)}</strong> before this step starts it, whatever its test mode allows.</p> : null}
         {!standsHere ? <Button size="lg" disabled={busy || mustRest} onClick={() => void onStand(step.setup)}>It is in this step now</Button> : null}
