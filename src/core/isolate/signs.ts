@@ -6,8 +6,8 @@ import type { Hypothesis } from "./hypothesis";
  * failure and without one. Signs of the whole unit speak for kinds of part; their chances are judgement, from memory.
  */
 
-/** In the place of a part: the sign is of the whole unit. */
-export const WHOLE_UNIT = "unit";
+/** In the place of a part, and no name that a part may have: the sign is of the whole unit. */
+export const WHOLE_UNIT = "*";
 
 interface UnitSign {
   readonly id: string;

@@ -52,7 +52,7 @@ export const eventBodySchema = z.discriminatedUnion("type", [
   z.strictObject({ type: z.literal("answered"), first: text(60), answer: z.enum(["yes", "no", "skip"]), words: text(400) }),
   /** What was seen to work, and what was not. */
   z.strictObject({ type: z.literal("compared"), sees: z.array(z.strictObject({ setup: text(60), part: text(60), label: text(40) })).min(2).max(6), words: text(400) }),
-  /** A sign looked for: there, or not. The part "unit" is the whole of it. */
+  /** A sign looked for: there, or not. The part "*" is the whole of it. */
   z.strictObject({ type: z.literal("noticed"), part: text(60), sign: text(60), there: z.boolean(), words: text(400) }),
   /** A repair that was tried, and whether the complaint went. */
   z.strictObject({ type: z.literal("tried"), piece: text(60), result: z.enum(["gone", "stays"]), words: text(400) }),

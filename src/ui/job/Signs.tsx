@@ -4,7 +4,7 @@ import { useEffect, useState } from "react";
 import Button from "react-bootstrap/Button";
 import Form from "react-bootstrap/Form";
 import type { Evidence } from "../../core/isolate/evidence";
-import type { SignAsked } from "../../core/isolate/signs";
+import { WHOLE_UNIT, type SignAsked } from "../../core/isolate/signs";
 import type { EventBody } from "../../core/journal/events";
 import type { Machine } from "../../core/machine/compile";
 import type { Desk } from "../shell/useDesk";
@@ -33,7 +33,7 @@ export function Signs({ desk, evidence, busy, onLog }: Props) {
     <ul className="signs">
       {signs.map((s) => (
         <li key={`${s.part} ${s.sign}`}>
-          <span>{s.part === "unit" ? s.words : <><strong>{s.partName}</strong>: {s.words}</>}</span>
+          <span>{s.part === WHOLE_UNIT ? s.words : <><strong>{s.partName}</strong>: {s.words}</>}</span>
           <span className="d-flex gap-2"><Button size="sm" variant="outline-dark" disabled={busy} onClick={() => log(s, true)}>So it is</Button><Button size="sm" variant="outline-dark" disabled={busy} onClick={() => log(s, false)}>Not so</Button></span>
         </li>
       ))}

@@ -1,0 +1,65 @@
+import { describe, expect, it } from "vitest";
+import { faultGroups } from "../../src/core/isolate/groups";
+import { walkOf } from "../../src/core/isolate/walk";
+import { testKey } from "../../src/core/simulate/test";
+import { FLEET, groupsOf, isolationOf } from "./fleet";
+import { search } from "./isolate-unit";
+import { randomSource, randomValues, UnitOnTheBench } from "./unit-on-the-bench";
+
+/** Searches every single fault of these machines; in two files, so that two processes share the work. */
+export function searchFleet(names: readonly string[]): void {
+  /** Over these machines, with draws that nothing was developed against. */
+  const fresh = { tried: 0, wrong: [] as string[] };
+
+  describe.each([...names])("%s", (name) => {
+    const isolation = isolationOf(name);
+    const { machine } = isolation;
+    const committed = groupsOf(name);
+    const faults = isolation.hypotheses.filter((h) => h.kind === "fault");
+
+    it("can tell apart what was committed before the search was run, at least 80 % of its faults alone", () => {
+      expect(faultGroups(isolation).filter((g) => g.length > 1)).toEqual(committed);
+      const together = new Set(committed.flat());
+      const alone = faults.filter((h) => !together.has(h.id));
+      const weight = (list: typeof faults) => list.reduce((sum, h) => sum + h.prior, 0);
+      console.log(`${name}: ${alone.length} of ${faults.length} faults stand alone, ${((100 * weight(alone)) / weight(faults)).toFixed(0)} % weighted by odds`);
+      expect(alone.length).toBeGreaterThanOrEqual(0.8 * faults.length);
+    });
+
+    it("ends at the right piece for every single fault, part values drawn at random", { timeout: 600_000 }, () => {
+      const random = randomSource(7);
+      expect(faults.flatMap((h) => wrongEnd(h, random) ?? [])).toEqual([]);
+    });
+
+    it("is tried with other draws too, every fourth fault", { timeout: 600_000 }, () => {
+      const machineNumber = FLEET.indexOf(name);
+      const random = randomSource(100_000 + machineNumber);
+      for (const h of faults.filter((_, i) => i % 4 === machineNumber % 4)) {
+        fresh.tried++;
+        fresh.wrong.push(...(wrongEnd(h, random) ?? []));
+      }
+      expect(fresh.tried).toBeGreaterThan(0);
+    });
+
+    /** Searches a unit with this fault; where it ended wrongly, in words. */
+    function wrongEnd(h: (typeof faults)[number], random: () => number): string[] | null {
+      const unit = new UnitOnTheBench(machine, [h.fault], randomValues(machine, random), random);
+      const run = search(isolation, unit, "advice");
+      const group = committed.find((g) => g.includes(h.id)) ?? [h.id];
+      const allowed = new Set(group.map((id) => isolation.hypotheses.find((x) => x.id === id)!.piece));
+      if (run.pieces.includes(h.piece) && run.pieces.every((p) => allowed.has(p))) return null;
+      return [`${name}: ${h.id} ended at ${run.pieces.join(", ")} after ${run.tests.map(testKey).join(" ; ")}`];
+    }
+
+    it("can be walked without a plan too", () => {
+      const walk = walkOf(machine);
+      expect(walk.length).toBeGreaterThan(5);
+      expect(new Set(walk.map(testKey)).size).toBe(walk.length);
+    });
+  });
+
+  it("ends at the right piece, or the committed group, in at least 98 % of the faults with those other draws", () => {
+    console.log(`${fresh.tried - fresh.wrong.length} of ${fresh.tried} right with other draws`);
+    expect(fresh.wrong.length / fresh.tried, fresh.wrong.join("\n")).toBeLessThanOrEqual(0.02);
+  });
+}
