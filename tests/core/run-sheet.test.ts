@@ -70,6 +70,7 @@ describe("compressor rest", () => {
   test("counts from when it last ran; a power cycle does not shorten it; running needs none", () => {
     const stays = [{ setup: "cold-call", from: 0 }, { setup: "unplugged", from: 10 * minute }];
     expect(restLeft(rule, stays, 10 * minute)).toBe(300);
+    expect(restLeft(rule, stays, 10 * minute - 900)).toBe(300);
     expect(restLeft(rule, stays, 12 * minute)).toBe(180);
     expect(restLeft(rule, stays, 15 * minute)).toBe(0);
     // Plugged in satisfied, unplugged again: still counted from the last run.

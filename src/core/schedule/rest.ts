@@ -52,5 +52,6 @@ export function restLeft(rule: RestRule, stays: readonly Stay[], now: number): n
   });
   const last = stays[stays.length - 1];
   if (last && rule.running.has(last.setup)) return 0;
-  return Math.max(0, Math.ceil((left + rule.minutes * 60_000 - now) / 1000));
+  // A clock that lags a moment behind the journal does not make the rest longer.
+  return Math.min(rule.minutes * 60, Math.max(0, Math.ceil((left + rule.minutes * 60_000 - now) / 1000)));
 }
