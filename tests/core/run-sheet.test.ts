@@ -3,7 +3,7 @@ import { ORDINARY_METER } from "../../src/core/circuit/meter";
 import { Isolation } from "../../src/core/isolate/isolation";
 import { pieceSuspects } from "../../src/core/isolate/suspects";
 import { restLeft, restRule } from "../../src/core/schedule/rest";
-import { runSheet } from "../../src/core/schedule/run-sheet";
+import { resultWords, runSheet } from "../../src/core/schedule/run-sheet";
 import { FLEET, machineNamed } from "../support/fleet";
 
 describe("the machine's own tests as a run sheet", () => {
@@ -31,6 +31,8 @@ describe("the machine's own tests as a run sheet", () => {
     // The defrost heater shows nothing: the clamp on its wire does.
     expect(sheet.relays.find((r) => r.relay === "K2")!.closes).toContainEqual(expect.objectContaining({ setup: "defrost", part: "clamp-heat", test: expect.objectContaining({ function: "clamp" }) }));
     const [on, off] = [sheet.steps.find((s) => s.setup === "cold-call")!, sheet.steps.find((s) => s.setup === "satisfied")!];
+    const [ran, rested] = [on, off].map((s) => s.loads.find((l) => l.part === "compressor")!);
+    expect([resultWords(ran!, "runs"), resultWords(rested!, "runs"), resultWords(rested!, "silent"), resultWords(rested!, "hums"), resultWords(ran!, "flickers")]).toEqual(["runs", "runs on", "silent", "hums", "comes and goes"]);
     const result = (step: typeof on, label: string) => ({ type: "reading" as const, id: step.setup, test: step.loads.find((l) => l.part === "compressor")!.test, shown: { kind: "label" as const, label } });
     const board = (evidence: Parameters<Isolation["beliefs"]>[0]) => pieceSuspects(isolation, isolation.beliefs(evidence)).find((s) => s.piece === "main-board")?.faults.find((f) => f.id === "K1:welded")?.probability ?? 0;
     // It ran when it should: that says nothing against a welded contact. Running on says it.

@@ -1,7 +1,7 @@
 import { guideTo, type GuideLeg } from "../control/guide";
-import { programKeys } from "../control/program";
 import type { Machine, Part } from "../machine/compile";
 import type { Fault } from "../machine/fault";
+import { FLICKERS } from "../machine/parts/kind";
 import type { SetupEntry } from "../machine/schema";
 import { clampFunction } from "../isolate/candidates";
 import type { Isolation } from "../isolate/isolation";
@@ -158,8 +158,8 @@ function relayEdges(machine: Machine, setups: readonly SetupEntry[], sound: Read
   });
 }
 
-/** Whether a machine has keys a person presses, so that its own tests are entered at its panel. */
-export function hasKeys(machine: Machine): boolean {
-  const program = programOf(machine);
-  return program !== undefined && programKeys(program).length > 0;
+/** A result in the words of its step: what runs where it should rest runs on. */
+export function resultWords(load: SheetLoad, label: string): string {
+  if (label === FLICKERS) return "comes and goes";
+  return !load.runs && !RESTING.includes(label) && label !== "hums" ? `${label} on` : label;
 }

@@ -1,5 +1,4 @@
 import type { GuideLeg, GuideStep } from "../control/guide";
-import { faceInMode } from "../control/guide";
 import type { Program } from "../control/program";
 import type { Machine } from "../machine/compile";
 import type { Fault } from "../machine/fault";
@@ -137,10 +136,4 @@ function faultsAgainst(machine: Machine, gesture: { readonly hold: readonly stri
       default: return [];
     }
   });
-}
-
-/** What the display shows in a mode of the program while no code is set; null for a machine without modes. */
-export function shownInMode(machine: Machine, mode: string): string | null {
-  const program = controllerOf(machine)?.fields as Program | undefined;
-  return program && program.modes.length > 0 ? faceInMode(program, mode).display : null;
 }

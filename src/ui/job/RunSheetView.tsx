@@ -6,7 +6,7 @@ import { useHotkeys } from "react-hotkeys-hook";
 import { keyMarks } from "../../core/control/guide";
 import type { Job } from "../../core/journal/fold";
 import { FLICKERS } from "../../core/machine/parts/kind";
-import type { Edge, RunSheet, SheetLoad } from "../../core/schedule/run-sheet";
+import { resultWords, type Edge, type RunSheet, type SheetLoad } from "../../core/schedule/run-sheet";
 import { testKey, type Test } from "../../core/simulate/test";
 import type { Desk } from "../shell/useDesk";
 import { clockOf, type useRest } from "./useRest";
@@ -79,13 +79,6 @@ export function RunSheetView({ job, desk, busy, rest, onStand, onSaw, onMeasure 
 }
 
 const labelsOf = (load: SheetLoad) => [...load.labels.filter((l) => l !== FLICKERS), FLICKERS];
-
-/** A result in the words of the step: what still runs where it should rest runs on. */
-function resultWords(load: SheetLoad, label: string): string {
-  if (label === FLICKERS) return "comes and goes";
-  const rests = !load.runs;
-  return rests && label !== load.should && ["runs", "turns", "pumps", "moves"].includes(label) ? `${label} on` : label;
-}
 
 function Load({ load, result, isOpen, disabled, onSaw }: { load: SheetLoad; result: string | null; isOpen: boolean; disabled: boolean; onSaw: (label: string) => void }) {
   return (

@@ -83,7 +83,7 @@ export function Says({ machine, desk, evidence, setup, busy, shown, onSaw, onRec
       ) : null}
       <section aria-labelledby="says-signs">
         <h2 id="says-signs">Seen, heard, smelt</h2>
-        <Signs machine={machine} desk={desk} evidence={evidence} busy={busy} onLog={onLog} />
+        <Signs desk={desk} evidence={evidence} busy={busy} onLog={onLog} />
       </section>
       <section aria-labelledby="says-tried">
         <h2 id="says-tried">A repair was tried</h2>

@@ -18,7 +18,7 @@ interface Props {
 }
 
 /** The signs worth looking for now, those that tell most first. */
-export function Signs({ desk, evidence, busy, onLog }: Props) {
+export function Signs({ desk, evidence, busy, onLog }: Omit<Props, "machine">) {
   const [signs, setSigns] = useState<readonly SignAsked[]>([]);
   const key = evidence.map((e) => e.id).join(" ");
   useEffect(() => {
