@@ -13,7 +13,7 @@ const folder = new URL("../machines/", import.meta.url);
 const wanted = process.argv.slice(2);
 for (const name of readdirSync(folder).filter((n) => n.endsWith(".yaml") && (wanted.length === 0 || wanted.some((w) => n.includes(w))))) {
   const { machine } = readMachineYaml(readFileSync(new URL(name, folder), "utf8"), name);
-  const isolation = new Isolation(machine, ORDINARY_METER);
+  const isolation = Isolation.of(machine, ORDINARY_METER);
   let start = performance.now();
   isolation.build();
   const built = performance.now() - start;

@@ -62,7 +62,7 @@ export async function seedDemo(now: Date): Promise<void> {
   const closed = await openJob({ id: idOf("job closed"), unit: idOf("school"), complaint: "all-dead", actor: "Jon" }, minutesAgo(60 * 22));
   if ((await eventsOf(closed.id)).length > 1) return;
   const { machine } = await newestMachine(MACHINE);
-  const isolation = new Isolation(machine, ORDINARY_METER);
+  const isolation = Isolation.of(machine, ORDINARY_METER);
   isolation.build();
   await playJob(isolation, halfway.id, { part: "W4", mode: "open" }, "Ida", minutesAgo(90), 3, false);
   await playJob(isolation, closed.id, { part: "PS1", mode: "dead" }, "Jon", minutesAgo(60 * 22 - 5), 40, true);

@@ -37,7 +37,7 @@ export class IsolationDesk {
 
   /** Builds the dictionary; `progress` is told the share done, 0 to 1. What needs no dictionary is answered meanwhile. */
   async build(file: MachineFile, progress: (share: number) => void): Promise<void> {
-    const isolation = new Isolation(compileMachine(file), ORDINARY_METER);
+    const isolation = Isolation.of(compileMachine(file), ORDINARY_METER);
     this.isolation = isolation;
     let steps = 0;
     for (const share of isolation.buildSteps()) {
@@ -63,7 +63,7 @@ export class IsolationDesk {
 
   /** Makes a machine known without its dictionary: enough for codes, slips and the run sheet. */
   open(file: MachineFile): void {
-    this.isolation = new Isolation(compileMachine(file), ORDINARY_METER);
+    this.isolation = Isolation.of(compileMachine(file), ORDINARY_METER);
   }
 
   /** What something shown makes of the suspects; in the setup that would show it, unless one is named. Null when nothing shows it. */

@@ -11,8 +11,8 @@ import { pieceSuspects } from "../../src/core/isolate/suspects";
 import { makeTest } from "../../src/core/simulate/test";
 import { FLEET, machineNamed } from "../support/fleet";
 
-const firnau = new Isolation(machineNamed("firnau-bf-330"), ORDINARY_METER);
-const murgast = new Isolation(machineNamed("murgast-abs-60"), ORDINARY_METER);
+const firnau = Isolation.of(machineNamed("firnau-bf-330"), ORDINARY_METER);
+const murgast = Isolation.of(machineNamed("murgast-abs-60"), ORDINARY_METER);
 const look = (id: string, setup: string, part: string, label: string): Evidence => ({ type: "reading", id, test: makeTest(setup, "look", part), shown: { kind: "label", label } });
 const of = (isolation: Isolation, evidence: readonly Evidence[], piece: string) => pieceSuspects(isolation, isolation.beliefs(evidence)).find((s) => s.piece === piece)?.probability ?? 0;
 
@@ -59,7 +59,7 @@ describe("power off, wait, and see", () => {
     expect(predicted(firnau, "calling", "panel", "sensor:open")).toEqual({ kind: "label", label: "returns at once" });
     expect(predicted(firnau, "calling", "panel", "no-fault")).toEqual({ kind: "label", label: "clears" });
     // The engine is given twenty-five seconds before the panel calls it a failure to start.
-    const pfellmar = new Isolation(machineNamed("pfellmar-co-12"), ORDINARY_METER);
+    const pfellmar = Isolation.of(machineNamed("pfellmar-co-12"), ORDINARY_METER);
     const late = pfellmar.hypotheses.filter((h) => h.kind === "fault").find((h) => pfellmar.machine.file.setups.some((s) => s.power === "on" && pfellmar.predictionsFor(makeTest(s.id, "look", "lamp", undefined, "recheck"))[pfellmar.hypotheses.indexOf(h)]![0]?.kind === "label"
       && (pfellmar.predictionsFor(makeTest(s.id, "look", "lamp", undefined, "recheck"))[pfellmar.hypotheses.indexOf(h)]![0] as { label: string }).label === "returns later"));
     expect(late?.id).toBeDefined();
@@ -133,7 +133,7 @@ describe("first things first", () => {
   });
 
   test("a simple cause ends the search with what is to be done; put right and still there, the search goes on", () => {
-    const isolation = new Isolation(machineNamed("kaldruun-uc-80"), ORDINARY_METER);
+    const isolation = Isolation.of(machineNamed("kaldruun-uc-80"), ORDINARY_METER);
     isolation.build();
     const complaint: Evidence = { type: "complaint", id: "complaint", complaint: "warm" };
     const standing = { setup: "calling", openPanels: new Set<string>() };

@@ -39,7 +39,7 @@ describe.each(FLEET)("%s", (name) => {
 describe("plans on machines of several kinds", () => {
   it.each(["kaldruun-uc-80", "zirvald-bw-15", "hochkar-ip-4"])("%s: power is off before a cover or a plug is moved, live steps only where no dead one will do", { timeout: 120_000 }, (name) => {
     const machine = machineNamed(name);
-    const isolation = new Isolation(machine, ORDINARY_METER);
+    const isolation = Isolation.of(machine, ORDINARY_METER);
     isolation.build();
     const random = randomSource(5);
     for (const h of isolation.hypotheses.flatMap((x, i) => (x.kind === "fault" && i % 4 === 0 ? [x] : []))) {

@@ -18,7 +18,7 @@ import { KETTLE } from "../support/kettle";
 
 const isolation = demoIsolation();
 const { machine } = isolation;
-const kettle = new Isolation(readMachineYaml(KETTLE, "kettle.yaml").machine, ORDINARY_METER);
+const kettle = Isolation.of(readMachineYaml(KETTLE, "kettle.yaml").machine, ORDINARY_METER);
 kettle.build();
 
 const reading = (id: string, test: Test, shown: Shown): Evidence => ({ type: "reading", id, test, shown });
@@ -36,7 +36,7 @@ function alongSpecimens(i: Isolation, n: number, evidence: readonly Evidence[]):
   const count = specimenWeights(i.machine, i.hypotheses[n]!).length;
   const trail = new SpecimenTrail(count, ORDINARY_METER);
   const rows: number[][] = Array.from({ length: count }, () => []);
-  for (const o of observationsOf(i.machine, evidence)) {
+  for (const o of observationsOf(i.machine, i.meter, evidence)) {
     const each = new Float64Array(count);
     trail.next(o.test, o.shown, i.predictionsFor(o.test)[n]!, o.slip, each, o.isLast);
     each.forEach((l, k) => rows[k]!.push(l ** o.weight));
@@ -68,7 +68,7 @@ describe("the posterior", () => {
     const rows = kettle.hypotheses.map((_, n) => alongSpecimens(kettle, n, KETTLE_EVIDENCE));
     let network = addNode({}, { id: "unit", states: units.map((u) => u.name), parents: [], cpt: Object.fromEntries(units.map((u) => [u.name, u.prior])) });
     const given: Record<string, string> = {};
-    observationsOf(kettle.machine, KETTLE_EVIDENCE).forEach((o, r) => {
+    observationsOf(kettle.machine, kettle.meter, KETTLE_EVIDENCE).forEach((o, r) => {
       const chances = units.map(({ n, k }) => rows[n]![k]![r]!);
       const most = Math.max(...chances);
       const id = testKey(o.test);
@@ -175,7 +175,7 @@ describe("the next test", () => {
   });
 
   it("is the same for the same evidence", () => {
-    const fresh = new Isolation(machine, ORDINARY_METER);
+    const fresh = Isolation.of(machine, ORDINARY_METER);
     fresh.build();
     expect(JSON.stringify(advise(fresh, [complaint], standing))).toBe(JSON.stringify(advise(isolation, [complaint], standing)));
   });

@@ -6,7 +6,7 @@ import { Isolation } from "../../src/core/isolate/isolation";
 import { ALL_MEANS } from "../../src/core/isolate/means";
 import { machineNamed } from "../support/fleet";
 
-const isolation = new Isolation(machineNamed("kaldruun-uc-80"), ORDINARY_METER);
+const isolation = Isolation.of(machineNamed("kaldruun-uc-80"), ORDINARY_METER);
 isolation.build();
 const { machine } = isolation;
 const standing = (means = ALL_MEANS) => ({ setup: "calling", openPanels: new Set<string>(), means });

@@ -16,7 +16,7 @@ import { nominalValues } from "../../src/core/simulate/values";
 import { PART_KINDS } from "../../src/core/machine/parts/index";
 import { FLEET, machineNamed } from "../support/fleet";
 
-const isolation = new Isolation(machineNamed("quellmoor-sb-210"), ORDINARY_METER);
+const isolation = Isolation.of(machineNamed("quellmoor-sb-210"), ORDINARY_METER);
 const { machine } = isolation;
 const simulator = new Simulator(machine);
 const HINGE: Fault = { part: "H1-1", mode: "open" };
@@ -67,7 +67,7 @@ describe("the misprobe check", () => {
 
 describe("signs, and repairs that were tried", () => {
   test.each(FLEET)("%s: every sign has a chance under every hypothesis, and speaks for something", (name) => {
-    const own = new Isolation(machineNamed(name), ORDINARY_METER);
+    const own = Isolation.of(machineNamed(name), ORDINARY_METER);
     for (const s of signsOf(own.machine)) {
       const chances = own.hypotheses.map((h) => signChance(own.machine, s.part, s.sign, h)!);
       for (const c of chances) expect(c > 0 && c < 1).toBe(true);

@@ -39,7 +39,7 @@ describe("a machine without a file", () => {
   });
 
   it("gets the same isolation: every fault at the door ends at its piece or among those no test tells apart", { timeout: 120_000 }, () => {
-    const isolation = new Isolation(compileMachine(dryer), ORDINARY_METER);
+    const isolation = Isolation.of(compileMachine(dryer), ORDINARY_METER);
     isolation.build();
     const random = randomSource(3);
     for (const id of ["outlet:dead", "cord:line-open", "filter:neutral-open", "fuse:blown", "relay-1:contact-open", "wire-1:open", "load-1:open", "load-2:open", "wire-N:open"]) {

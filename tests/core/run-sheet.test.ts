@@ -8,7 +8,7 @@ import { FLEET, machineNamed } from "../support/fleet";
 
 describe("the machine's own tests as a run sheet", () => {
   test.each(FLEET)("%s: every step says what should run, every relay how its two edges are proven", (name) => {
-    const isolation = new Isolation(machineNamed(name), ORDINARY_METER);
+    const isolation = Isolation.of(machineNamed(name), ORDINARY_METER);
     const sheet = runSheet(isolation);
     expect(sheet.steps.length).toBeGreaterThan(1);
     for (const step of sheet.steps) {
@@ -23,7 +23,7 @@ describe("the machine's own tests as a run sheet", () => {
   });
 
   test("a relay test proves that it closes, and that it opens again: the welded one is seen only in the second", () => {
-    const isolation = new Isolation(machineNamed("quellmoor-sb-210"), ORDINARY_METER);
+    const isolation = Isolation.of(machineNamed("quellmoor-sb-210"), ORDINARY_METER);
     const sheet = runSheet(isolation);
     const k1 = sheet.relays.find((r) => r.relay === "K1")!;
     expect(k1.closes).toContainEqual(expect.objectContaining({ setup: "cold-call", part: "compressor" }));
@@ -41,16 +41,16 @@ describe("the machine's own tests as a run sheet", () => {
   });
 
   test("service tests are reached by gestures from the step before, currents are worth a clamp", () => {
-    const sheet = runSheet(new Isolation(machineNamed("firnau-bf-330"), ORDINARY_METER));
+    const sheet = runSheet(Isolation.of(machineNamed("firnau-bf-330"), ORDINARY_METER));
     const test1 = sheet.steps.find((s) => s.setup === "mode.compressor-test")!;
     expect(test1.legs.map((l) => l.mode)).toContain("compressor-test");
     expect(test1.loads.find((l) => l.part === "compressor")).toMatchObject({ should: "runs", runs: true });
-    const quellmoor = runSheet(new Isolation(machineNamed("quellmoor-sb-210"), ORDINARY_METER));
+    const quellmoor = runSheet(Isolation.of(machineNamed("quellmoor-sb-210"), ORDINARY_METER));
     expect(quellmoor.steps.find((s) => s.setup === "defrost")!.clamps.map((c) => c.name)).toEqual(["Violet wire to the heater"]);
   });
 
   test("a second start of the compressor comes after its rest", () => {
-    const sheet = runSheet(new Isolation(machineNamed("quellmoor-sb-210"), ORDINARY_METER));
+    const sheet = runSheet(Isolation.of(machineNamed("quellmoor-sb-210"), ORDINARY_METER));
     const running = sheet.steps.filter((s) => s.loads.some((l) => l.part === "compressor" && l.should === "runs"));
     expect(running[0]!.rest).toBe(0);
     for (const step of running.slice(1)) expect(step.rest).toBe(5);

@@ -68,7 +68,7 @@ describe("what a unit has that its file has not", () => {
 describe("what a file can and cannot tell apart", () => {
   it("names what stays together, and the point that would help: a fuse and a switch in series without a point between", () => {
     const text = KETTLE.replace("at: { a: L, b: heat } }", "at: { a: L, b: mid } }").replace("  - { id: heater, kind: heater", "  - { id: S1, kind: switch, name: Switch, piece: fuse, rests: closed, at: { a: mid, b: heat } }\n  - { id: heater, kind: heater");
-    const isolation = new Isolation(readMachineYaml(text, "kettle.yaml").machine, ORDINARY_METER);
+    const isolation = Isolation.of(readMachineYaml(text, "kettle.yaml").machine, ORDINARY_METER);
     isolation.build();
     const coverage = coverageOf(isolation);
     expect(coverage.together.map((g) => g.map((f) => f.id))).toContainEqual(["F1:blown", "S1:stuck-open"]);

@@ -33,7 +33,7 @@ describe("the page for newcomers", () => {
     const { ORDINARY_METER } = await import("../../src/core/circuit/meter");
     const page = readFileSync(new URL("../../docs/machine-file.md", import.meta.url), "utf8");
     const { machine } = readMachineYaml(/```yaml\n([\s\S]*?)```/.exec(page)![1]!, "page.yaml");
-    const isolation = new Isolation(machine, ORDINARY_METER);
+    const isolation = Isolation.of(machine, ORDINARY_METER);
     isolation.build();
     expect(isolation.candidates.length).toBeGreaterThan(5);
   });

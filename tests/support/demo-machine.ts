@@ -17,7 +17,7 @@ let built: Isolation | null = null;
 /** Its fault dictionary, built once a test file. */
 export function demoIsolation(): Isolation {
   if (!built) {
-    built = new Isolation(demoMachine(), ORDINARY_METER);
+    built = Isolation.of(demoMachine(), ORDINARY_METER);
     built.build();
   }
   return built;

@@ -17,7 +17,7 @@ export const machineNamed = (name: string) => readMachineYaml(machineText(name),
 export const groupsOf = (name: string): string[][] => JSON.parse(readFileSync(new URL(`groups/${name}.json`, folder), "utf8")) as string[][];
 
 export function isolationOf(name: string): Isolation {
-  const isolation = new Isolation(machineNamed(name), ORDINARY_METER);
+  const isolation = Isolation.of(machineNamed(name), ORDINARY_METER);
   isolation.build();
   return isolation;
 }

@@ -1,11 +1,15 @@
 import { advise, isFound } from "../../src/core/isolate/advise";
 import { costOf, standingAfter, type Standing } from "../../src/core/isolate/cost";
+import type { Shown } from "../../src/core/quantity/read";
 import type { Evidence } from "../../src/core/isolate/evidence";
 import type { Isolation } from "../../src/core/isolate/isolation";
 import { pieceSuspects } from "../../src/core/isolate/suspects";
 import type { Test } from "../../src/core/simulate/test";
 import { makeTest } from "../../src/core/simulate/test";
 import type { UnitOnTheBench } from "./unit-on-the-bench";
+
+/** Minutes to see whether a repair has helped. */
+const SEE = 3;
 
 /** How a search went. */
 export interface Run {
@@ -14,48 +18,87 @@ export interface Run {
   /** Readings of the search itself, without those that prove a board before it is blamed. */
   readonly searching: number;
   readonly minutes: number;
+  /** Repairs tried in vain. */
+  readonly inVain: readonly string[];
   readonly tests: readonly Test[];
+  /** Everything that was known at the end. */
+  readonly evidence: readonly Evidence[];
 }
 
-/** The complaint a customer would make of this unit: the first in the file whose signs are all there. */
+/** The complaint a customer would make of this unit: the first in the file whose signs are all there; null when there is none. */
+export function complaintMadeOf(unit: UnitOnTheBench): string | null {
+  return unit.machine.file.complaints.find((c) => isThere(unit, c.id))?.id ?? null;
+}
+
+/** The same, where there is one. */
 export function complaintOf(unit: UnitOnTheBench): string {
-  const { complaints } = unit.machine.file;
-  const match = complaints.find((c) => Object.entries(c.sees).every(([part, label]) => {
-    const seen = unit.read(makeTest(c.setup, "look", part));
+  return complaintMadeOf(unit)!;
+}
+
+/** Whether what a complaint says can be seen on the unit. */
+export function isThere(unit: UnitOnTheBench, complaint: string): boolean {
+  const { setup, sees } = unit.machine.file.complaints.find((c) => c.id === complaint)!;
+  return Object.entries(sees).every(([part, label]) => {
+    const seen = unit.read(makeTest(setup, "look", part));
     return seen.kind === "label" && seen.label === label;
-  }));
-  return match!.id;
+  });
+}
+
+/** What someone reads instead of what is there, at one step; null: reads rightly. */
+export type Misreading = (step: number, test: Test, shown: Shown) => Shown | null;
+
+interface How {
+  readonly most?: number;
+  readonly misread?: Misreading;
+  /** What is known before the first step; the complaint alone, unless given. */
+  readonly known?: readonly Evidence[];
+  readonly standing?: Standing;
 }
 
 /** Follows an order of tests (the advice, or a fixed list) until the pieces are settled or the order ends. */
-export function search(isolation: Isolation, unit: UnitOnTheBench, order: "advice" | readonly Test[], most = 60): Run {
+export function search(isolation: Isolation, unit: UnitOnTheBench, order: "advice" | readonly Test[], how: How = {}): Run {
   const { machine } = isolation;
-  const complaint = complaintOf(unit);
-  const evidence: Evidence[] = [{ type: "complaint", id: "complaint", complaint }];
+  const { most = 60 } = how;
+  const complaint = how.known?.find((e) => e.type === "complaint")?.complaint ?? complaintOf(unit);
+  const evidence: Evidence[] = [...(how.known ?? [{ type: "complaint" as const, id: "complaint", complaint }])];
   const tests: Test[] = [];
-  let standing: Standing = { setup: machine.file.complaints.find((c) => c.id === complaint)!.setup, openPanels: new Set() };
+  const inVain: string[] = [];
+  let standing: Standing = how.standing ?? { setup: machine.file.complaints.find((c) => c.id === complaint)!.setup, openPanels: new Set() };
   let minutes = 0;
   let searching = 0;
+  const end = (pieces: readonly string[]): Run => ({ pieces, readings: tests.length, searching: order === "advice" ? searching : tests.length, minutes, inVain, tests, evidence });
   for (let step = 0; step < most; step++) {
     let test: Test | undefined;
     if (order === "advice") {
       // The advice also proves a board before it is blamed.
       const advice = advise(isolation, evidence, standing);
-      if (advice.stop) return { pieces: advice.stop.pieces.length ? advice.stop.pieces : [advice.suspects[0]!.piece], readings: tests.length, searching, minutes, tests };
+      if (advice.stop) return end(advice.stop.pieces.length ? advice.stop.pieces : [advice.suspects[0]!.piece]);
+      if (advice.attempt) {
+        const { piece } = advice.attempt;
+        unit.repair(piece);
+        // Not every complaint is of something one can look at; but whoever made it knows when the machine is well.
+        const result = unit.faults.length > 0 && isThere(unit, complaint) ? "stays" as const : "gone" as const;
+        evidence.push({ type: "tried", id: `tried-${step}`, piece, result });
+        // The repair that helps is made in any case; what counts is the one made in vain.
+        if (result === "stays") { inVain.push(piece); minutes += advice.attempt.minutes; }
+        minutes += SEE;
+        continue;
+      }
       test = advice.next!.test;
       if (advice.next!.proves === null) searching++;
     } else {
       // Whoever follows a fixed list stops when it is certain.
       const top = pieceSuspects(isolation, isolation.beliefs(evidence))[0]!;
-      if (isFound(isolation, top)) return { pieces: [top.piece], readings: tests.length, searching: tests.length, minutes, tests };
+      if (isFound(isolation, top)) return end([top.piece]);
       test = order[step];
     }
     if (!test) break;
     minutes += costOf(machine, standing, test).minutes;
     standing = standingAfter(machine, standing, test);
     tests.push(test);
-    evidence.push({ type: "reading", id: String(step), test, shown: unit.read(test) });
+    const shown = unit.read(test);
+    const repairs = evidence.flatMap((e) => (e.type === "tried" ? [{ piece: e.piece, result: e.result }] : []));
+    evidence.push({ type: "reading", id: `r${evidence.length}`, test, shown: how.misread?.(step, test, shown) ?? shown, ...(repairs.length > 0 ? { repairs } : {}) });
   }
-  const left = advise(isolation, evidence, standing).suspects.filter((s) => s.probability >= 0.05);
-  return { pieces: left.map((s) => s.piece), readings: tests.length, searching: order === "advice" ? searching : tests.length, minutes, tests };
+  return end(advise(isolation, evidence, standing).suspects.filter((s) => s.probability >= 0.05).map((s) => s.piece));
 }

@@ -34,8 +34,13 @@ export function randomValues(machine: Machine, random: () => number): Values {
 /** A unit with a known fault and a meter with a known error: what a technician would read on it. */
 export class UnitOnTheBench {
   private readonly simulator: Simulator;
-  constructor(readonly machine: Machine, readonly faults: readonly Fault[], readonly values: Values, private readonly random: () => number, private readonly meter: Meter = ORDINARY_METER) {
+  constructor(readonly machine: Machine, public faults: readonly Fault[], readonly values: Values, private readonly random: () => number, private readonly meter: Meter = ORDINARY_METER) {
     this.simulator = new Simulator(machine);
+  }
+
+  /** Repairs a piece: whatever was wrong in it is gone. */
+  repair(piece: string): void {
+    this.faults = this.faults.filter((f) => this.machine.partById.get(f.part)!.piece !== piece);
   }
 
   /** The reading, with the meter's error: normal, cut at two standard deviations. */

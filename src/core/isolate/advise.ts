@@ -1,21 +1,41 @@
 import { exposureOf } from "../hazard/exposure";
 import { forbidden } from "../hazard/rules";
+import { inSentence } from "../quantity/format";
 import { testKey, type Test } from "../simulate/test";
 import type { Standing } from "./cost";
-import type { Evidence } from "./evidence";
+import type { Evidence, Repair } from "./evidence";
+import { blamedPieces, type Hypothesis } from "./hypothesis";
 import { ALL_MEANS, canMake, type Means } from "./means";
 import { isCause, isModelled } from "./firsts";
 import type { Beliefs, Isolation, RatedTest } from "./isolation";
 import { proofsFor } from "./proofs";
-import { propose, type Proposal } from "./proposal";
+import { propose, titleOf, type Proposal } from "./proposal";
 import { clearedParts, partDoubt, pieceSuspects, type ClearedPart, type PieceSuspect } from "./suspects";
+import { inVain, planWay, type Spread, type Way } from "./way";
+import { callsForMore, oddOnes, widen, type OddOne } from "./wider";
 import { verdictOf, windowOf } from "./window";
 
 /** Why the search has ended, as a sentence. */
 export interface Stop {
-  readonly kind: "found" | "group" | "something else" | "nothing wrong" | "simple cause";
+  readonly kind: "found" | "group" | "something else" | "nothing wrong" | "simple cause" | "mended" | "not as drawn";
   readonly pieces: readonly string[];
   readonly sentence: string;
+}
+
+/** A repair proposed to see whether it helps, because that is cheaper than to know. */
+export interface Attempt {
+  readonly piece: string;
+  readonly name: string;
+  readonly repair: string;
+  readonly minutes: number;
+  readonly why: string;
+}
+
+/** Another step than the one proposed, and the minutes (danger and spares counted as such) the whole way takes longer with it. */
+export interface Alternative {
+  readonly test: RatedTest;
+  readonly title: string;
+  readonly more: number;
 }
 
 /** Everything the job screen shows of the state of the search. */
@@ -23,9 +43,15 @@ export interface Advice {
   readonly suspects: readonly PieceSuspect[];
   readonly cleared: readonly ClearedPart[];
   readonly doubt: Readonly<Record<string, number>>;
+  /** A repair to try first; `next` is then the test instead of it. */
+  readonly attempt: Attempt | null;
   readonly next: Proposal | null;
-  readonly alternatives: readonly RatedTest[];
+  readonly alternatives: readonly Alternative[];
   readonly stop: Stop | null;
+  /** What is still to come; null when nothing more can be told. */
+  readonly toCome: { readonly minutes: Spread; readonly money: Spread } | null;
+  /** Two faults, or a unit that is not as drawn, are weighed too, because nothing else fits. */
+  readonly isWider: boolean;
 }
 
 /** Certainty at which a piece is held to be found. */
@@ -39,26 +65,90 @@ export function isFound(isolation: Isolation, top: PieceSuspect): boolean {
   return top.probability >= (surely ? FOUND_SURELY : FOUND);
 }
 
+/** The evidence weighed: by the single faults, or by more where those do not explain it. */
+export function weigh(narrow: Isolation, evidence: readonly Evidence[]): { readonly isolation: Isolation; readonly beliefs: Beliefs; readonly odd: readonly OddOne[] } {
+  const beliefs = narrow.beliefs(evidence);
+  const odd = oddOnes(narrow, evidence, beliefs);
+  if (!callsForMore(narrow, evidence, beliefs, odd)) return { isolation: narrow, beliefs, odd };
+  const isolation = widen(narrow, evidence);
+  const wider = isolation.beliefs(evidence);
+  return { isolation, beliefs: wider, odd: oddOnes(isolation, evidence, wider) };
+}
+
 /** What to believe and what to do next. Pure: the same inputs give the same advice. */
-export function advise(isolation: Isolation, evidence: readonly Evidence[], standing: Standing): Advice {
-  const beliefs = isolation.beliefs(evidence);
+export function advise(narrow: Isolation, evidence: readonly Evidence[], standing: Standing): Advice {
+  const { isolation, beliefs, odd } = weigh(narrow, evidence);
   const suspects = pieceSuspects(isolation, beliefs);
-  const made = new Set(evidence.flatMap((e) => (e.type === "reading" ? [testKey(e.test)] : [])));
+  const repairs = evidence.flatMap((e) => (e.type === "tried" ? [{ piece: e.piece, result: e.result }] : []));
+  const here: Standing = repairs.length > 0 ? { ...standing, repairs } : standing;
+  const made = new Set(evidence.flatMap((e) => (e.type === "reading" && (e.repairs?.length ?? 0) === repairs.length ? [testKey(e.test)] : [])));
   const top = suspects[0]!;
-  const simple = simpleCause(isolation, evidence);
-  const settled = simple !== null || isFound(isolation, top);
-  const rated = settled ? [] : isolation.rate(beliefs.probability, standing, made);
-  const proof = settled && !simple ? openProof(isolation, beliefs, standing, evidence, top.piece, made) : null;
-  const chosen = proof?.test ?? isolation.choose(rated);
+  const early = simpleCause(isolation, evidence) ?? mended(isolation, repairs);
+  const again = early ? null : measureAgain(isolation, beliefs, here, evidence, odd);
+  const settled = early !== null || (again === null && isFound(isolation, top));
+  const rated = settled ? [] : isolation.rate(beliefs.probability, here, made);
+  const proof = settled && !early ? openProof(isolation, beliefs, here, evidence, top.piece, made) : null;
+  const way = settled || again ? null : planWay(isolation, beliefs, here, rated);
+  const chosen = again ?? proof?.test ?? chooseFrom(isolation, rated, way);
   const second = rated.find((r) => r !== chosen);
+  const attempt = again || proof ? null : attemptOf(isolation, suspects, way);
   return {
     suspects,
     cleared: clearedParts(isolation, beliefs),
     doubt: partDoubt(isolation, beliefs),
-    next: chosen ? propose(isolation, beliefs, standing, chosen, second, proof?.words) : null,
-    alternatives: rated.filter((r) => r !== chosen).slice(0, 3),
-    stop: simple ?? (chosen ? null : stopOf(suspects, settled, standing.means ?? ALL_MEANS)),
+    attempt,
+    next: chosen ? propose(isolation, beliefs, here, chosen, second, again ? { why: AGAIN, proves: null } : proof ? { why: `Before the board is blamed, this must be seen: ${inSentence(proof.words)}.`, proves: proof.words } : null) : null,
+    alternatives: alternativesOf(isolation, rated, way, chosen),
+    stop: early ?? (chosen || attempt ? null : stopOf(isolation, beliefs, suspects, settled, standing.means ?? ALL_MEANS)),
+    toCome: way ? { minutes: way.minutes, money: way.money } : null,
+    isWider: isolation !== narrow,
   };
+}
+
+const AGAIN = "The last reading here fits nothing that is still possible. Make it once more before anything is built on it.";
+
+/** An odd reading that was made once only is made again: the cheapest of them. Null when none is odd. */
+function measureAgain(isolation: Isolation, beliefs: Beliefs, standing: Standing, evidence: readonly Evidence[], odd: readonly OddOne[]): RatedTest | null {
+  const { machine } = isolation;
+  const tests = odd.flatMap((o) => {
+    const reading = evidence.find((e) => e.id === o.evidence);
+    if (o.confirmed || reading?.type !== "reading" || reading.test.instant !== "settled" || (reading.repairs?.length ?? 0) !== (standing.repairs?.length ?? 0)) return [];
+    if (forbidden(machine, machine.setupById.get(reading.test.setup)!, reading.test) !== null || !canMake(machine, reading.test, standing.means ?? ALL_MEANS)) return [];
+    return [isolation.rateOne(beliefs.probability, standing, reading.test)];
+  });
+  return tests.sort((a, b) => a.minutes + a.risk - b.minutes - b.risk || (testKey(a.test) < testKey(b.test) ? -1 : 1))[0] ?? null;
+}
+
+/** The test with the cheapest whole way; a dead one wherever it is nearly as good as a live one. */
+function chooseFrom(isolation: Isolation, rated: readonly RatedTest[], way: Way | null): RatedTest | null {
+  const best = way?.moves.find((m) => m.test)?.test;
+  return best ? isolation.choose([best, ...rated.filter((r) => r !== best)]) : isolation.choose(rated);
+}
+
+/** The repair to try, where that beats every test. */
+function attemptOf(isolation: Isolation, suspects: readonly PieceSuspect[], way: Way | null): Attempt | null {
+  const [first, ...others] = way?.moves ?? [];
+  if (!first || first.attempt === null) return null;
+  const piece = isolation.machine.pieceById.get(first.attempt)!;
+  const probability = suspects.find((s) => s.piece === piece.id)?.probability ?? 0;
+  const test = others.find((m) => m.test);
+  return {
+    piece: piece.id, name: piece.name, repair: piece.repair, minutes: piece.minutes,
+    why: `It is this in ${Math.round(10 * probability)} of 10 such cases, and costs ${Math.round(inVain(piece).minutes)} min if not.${test ? ` To measure first takes about ${Math.max(1, Math.round(test.more))} min more on the whole.` : ""}`,
+  };
+}
+
+function alternativesOf(isolation: Isolation, rated: readonly RatedTest[], way: Way | null, chosen: RatedTest | null): readonly Alternative[] {
+  const { machine } = isolation;
+  const planned = way?.moves.flatMap((m) => (m.test && m.test !== chosen ? [{ test: m.test, title: titleOf(machine, m.test.test), more: m.more }] : [])) ?? [];
+  return (planned.length > 0 ? planned : rated.filter((r) => r !== chosen).map((r) => ({ test: r, title: titleOf(machine, r.test), more: 0 }))).slice(0, 3);
+}
+
+/** The last repair took the complaint with it. */
+function mended({ machine }: Isolation, repairs: readonly Repair[]): Stop | null {
+  const last = repairs[repairs.length - 1];
+  if (last?.result !== "gone") return null;
+  return { kind: "mended", pieces: [last.piece], sentence: `The complaint went with it: ${inSentence(machine.pieceById.get(last.piece)?.name ?? last.piece)}. Prove the machine, then make the call.` };
 }
 
 /** A simple cause that was found and is no fault of the machine: it is put right and tried, before anything is measured. The last answer to a question stands. */
@@ -89,11 +179,22 @@ function openProof(isolation: Isolation, beliefs: Beliefs, standing: Standing, e
 
 const isLimited = (means: Means) => !means.live || !means.clamp || !means.dcClamp;
 
-function stopOf(suspects: readonly PieceSuspect[], settled: boolean, means: Means): Stop {
+function stopOf(isolation: Isolation, beliefs: Beliefs, suspects: readonly PieceSuspect[], settled: boolean, means: Means): Stop {
   const top = suspects[0]!;
   if (top.piece === "no-fault" && (settled || top.probability > 0.5)) return { kind: "nothing wrong", pieces: [], sentence: "Every reading is what a sound machine shows." };
-  if (top.piece === "something-else" && (settled || top.probability > 0.5)) return { kind: "something else", pieces: [], sentence: "The readings fit no single fault in the file. Measure the odd one again, or look for what is not drawn." };
-  if (settled) return { kind: "found", pieces: [top.piece], sentence: `What remains lies in one piece: ${top.name}.` };
+  if (top.piece === "not-as-drawn" && (settled || top.probability > 0.5)) return { kind: "not as drawn", pieces: [], sentence: `This unit is not as its file has it: ${inSentence(top.faults[0]?.name ?? "something differs")}. Look, and enter what you find.` };
+  if (top.piece === "something-else" && (settled || top.probability > 0.5)) return { kind: "something else", pieces: [], sentence: "The readings fit neither one fault nor two in the file. Look for a part that is not drawn." };
+  if (settled) return found(isolation, beliefs, top);
   const left = suspects.filter((s) => s.probability >= 0.05 && s.piece !== "no-fault" && s.piece !== "something-else");
   return { kind: "group", pieces: left.map((s) => s.piece), sentence: `No ${isLimited(means) ? "test with your means" : "safe test"} tells these apart: ${left.map((s) => s.name).join(", ")}. ${isLimited(means) ? "Hand over to someone who may measure live, or has the clamp." : "Start with the one that is cheapest to prove."}` };
+}
+
+/** What was found; and what goes with it: a second fault, a part it has taken along. */
+function found({ machine, hypotheses }: Isolation, beliefs: Beliefs, top: PieceSuspect): Stop {
+  const mine = hypotheses.map((h, i) => ({ h, p: beliefs.probability[i]! })).filter(({ h }) => blamedPieces(h).includes(top.piece)).sort((a, b) => b.p - a.p);
+  const share = (kind: (h: Hypothesis) => boolean) => mine.reduce((sum, { h, p }) => sum + (kind(h) ? p : 0), 0);
+  const two = share((h) => h.kind === "two faults") > 0.5;
+  const led = mine[0]?.h.kind === "fault" ? mine[0].h.led : [];
+  const more = two ? " One fault does not explain the readings: repair this, then measure on." : led.length > 0 ? ` It has taken ${led.map((f) => inSentence(machine.partById.get(f.part)!.name)).join(" and ")} with it; both are renewed, this first.` : "";
+  return { kind: "found", pieces: [top.piece], sentence: `What remains lies in one piece: ${top.name}.${more}` };
 }

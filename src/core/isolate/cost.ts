@@ -1,6 +1,7 @@
 import { isClamp } from "../circuit/meter";
 import { EXPOSURE_MINUTES, exposureOf, panelsFor } from "../hazard/exposure";
 import type { Machine } from "../machine/compile";
+import type { Repair } from "./evidence";
 import type { Means } from "./means";
 import type { Test } from "../simulate/test";
 
@@ -10,6 +11,8 @@ export interface Standing {
   readonly openPanels: ReadonlySet<string>;
   /** What the person has and does; without it, everything. */
   readonly means?: Means;
+  /** Repairs made on the way, in order. */
+  readonly repairs?: readonly Repair[];
 }
 
 /** What a test costs from where the unit stands. Minutes; `risk` is danger expressed in minutes. */

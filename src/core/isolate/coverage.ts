@@ -54,7 +54,7 @@ function helpfulPoints(isolation: Isolation, groups: readonly (readonly string[]
   const bare = machine.nets.filter((net) => !net.startsWith("@") && !pointed.has(machine.nodeOf.get(net)!)).slice(0, MOST_NETS);
   return bare.flatMap((net) => {
     const wider = withPoint(machine, net);
-    const dictionary = new Isolation(wider, isolation.meter);
+    const dictionary = Isolation.of(wider, isolation.meter);
     const tests = dictionary.permitted.filter((t) => t.red === `extra.${net}` || t.black === `extra.${net}`);
     let pairs = 0;
     for (const group of groups) {

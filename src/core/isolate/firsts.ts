@@ -1,6 +1,6 @@
 import type { Machine } from "../machine/compile";
 import type { FirstEntry } from "../machine/schema";
-import type { Hypothesis } from "./hypothesis";
+import { faultsOf, type Hypothesis } from "./hypothesis";
 
 /**
  * First things first: the simple causes that are asked before anything is opened. Some lie in parts of the model (the outlet,
@@ -38,7 +38,7 @@ export function firstsOf(machine: Machine, complaint: string): readonly FirstEnt
 export function answerLikelihood(machine: Machine, complaint: string, first: FirstEntry, answer: FirstAnswer, hypothesis: Hypothesis): number {
   const cause = isCause(first, answer);
   if (isModelled(first)) {
-    const concerned = hypothesis.kind === "fault" && first.parts.includes(hypothesis.fault.part);
+    const concerned = faultsOf(machine, hypothesis).some((f) => first.parts.includes(f.part));
     return concerned ? (cause ? RIGHT : 1 - RIGHT) : cause ? BY_CHANCE : 1 - BY_CHANCE;
   }
   const rivals = firstsOf(machine, complaint).filter((f) => !isModelled(f)).reduce((sum, f) => sum + f.odds, UNLISTED);

@@ -2,14 +2,15 @@ import type { Meter } from "../circuit/meter";
 import { exposureOf } from "../hazard/exposure";
 import { DEAD_SHARE } from "../hazard/rules";
 import type { Machine } from "../machine/compile";
+import { faultId } from "../machine/fault";
 import type { SetupEntry } from "../machine/schema";
 import { testKey, type Test } from "../simulate/test";
 import { candidateTests, tellingTests } from "./candidates";
 import { costOf, type Standing } from "./cost";
 import { canMake } from "./means";
 import { answerLikelihood } from "./firsts";
-import { observationsOf, type Evidence } from "./evidence";
-import { hypothesesOf, type Hypothesis } from "./hypothesis";
+import { observationsOf, type Evidence, type Repair } from "./evidence";
+import { blamedPieces, faultsOf, hypothesesOf, piecesOf, type Hypothesis } from "./hypothesis";
 import { repairLikelihood, signChance, signsOf, type SignAsked } from "./signs";
 import { SpecimenTrail } from "./likelihood";
 import { outcomeTable, plogp, type OutcomeTable } from "./outcomes";
@@ -56,21 +57,36 @@ export class Isolation {
   private readonly predictor: Predictor;
   private readonly predictions = new Map<string, readonly Prediction[]>();
   private readonly tables = new Map<string, OutcomeTable>();
+  /** What hypotheses that are weighed now and then predict, by hypothesis and test; shared with every widened dictionary. */
+  private readonly kept: Map<string, Map<string, Prediction>>;
 
   /** For each hypothesis the logarithms of its specimens' weights. */
   private readonly logWeights: readonly Float64Array[];
 
-  constructor(readonly machine: Machine, readonly meter: Meter) {
-    this.predictor = new Predictor(machine, meter);
-    this.hypotheses = hypothesesOf(machine);
-    this.logWeights = this.hypotheses.map((h) => Float64Array.from(specimenWeights(machine, h), Math.log));
-    this.permitted = candidateTests(machine);
+  /** `base` and `more`: a dictionary that is there, widened by further hypotheses; see `widened`. */
+  private constructor(readonly machine: Machine, readonly meter: Meter, private readonly base: Isolation | null, private readonly more: readonly Hypothesis[]) {
+    this.predictor = base?.predictor ?? new Predictor(machine, meter);
+    const outside = more.reduce((sum, h) => sum + h.prior, 0);
+    const always = base?.hypotheses ?? hypothesesOf(machine);
+    this.hypotheses = [...always.map((h) => ({ ...h, prior: h.prior * (1 - outside) })), ...more];
+    this.logWeights = this.hypotheses.map((h, i) => base?.logWeights[i] ?? Float64Array.from(specimenWeights(machine, h), Math.log));
+    this.permitted = base?.permitted ?? candidateTests(machine);
     this.pieces = [...new Set(this.hypotheses.map((h) => h.piece))];
     this.pieceOf = Int32Array.from(this.hypotheses, (h) => this.pieces.indexOf(h.piece));
+    this.kept = base?.kept ?? new Map();
+  }
+
+  static of(machine: Machine, meter: Meter): Isolation {
+    return new Isolation(machine, meter, null, []);
+  }
+
+  /** This dictionary with further hypotheses beside its own; what they predict is worked out when it is asked for, and kept. */
+  widened(more: readonly Hypothesis[]): Isolation {
+    return new Isolation(this.machine, this.meter, this, more);
   }
 
   /** The tests that can tell suspects apart; empty until `build`. */
-  get candidates(): readonly Test[] { return this.useful; }
+  get candidates(): readonly Test[] { return this.base?.candidates ?? this.useful; }
 
   /** Simulates every hypothesis in every setup; `progress` is told the share done. Safe to call again. */
   build(progress?: (share: number) => void): void {
@@ -134,14 +150,62 @@ export class Isolation {
   /** What every hypothesis predicts for a test, whether or not anyone would propose it. */
   predictionsFor(test: Test): readonly Prediction[] {
     const key = testKey(test);
-    if (!this.predictions.has(key)) this.keep(test, this.hypotheses.map((h) => this.predictor.predict(test.setup, [test], h)[0]!));
+    if (!this.predictions.has(key)) this.keep(test, this.base ? [...this.base.predictionsFor(test), ...this.more.map((h) => this.keptFor(h, test))] : this.hypotheses.map((h) => this.predictor.predict(test.setup, [test], h)[0]!));
     return this.predictions.get(key)!;
   }
 
-  /** The outcomes of a test and their chances under each hypothesis. */
-  tableFor(test: Test): OutcomeTable {
+  private keptFor(hypothesis: Hypothesis, test: Test): Prediction {
+    let own = this.kept.get(hypothesis.id);
+    if (!own) this.kept.set(hypothesis.id, (own = new Map()));
+    const key = testKey(test);
+    if (!own.has(key)) {
+      // What costs is bringing the machine into the setup: every candidate there is read at once.
+      const here = [...this.candidates.filter((t) => t.setup === test.setup && !own.has(testKey(t))), ...(this.candidates.some((t) => testKey(t) === key) ? [] : [test])];
+      this.predictor.predict(test.setup, here, hypothesis).forEach((p, i) => own.set(testKey(here[i]!), p));
+    }
+    return own.get(key)!;
+  }
+
+  /** What every hypothesis predicts once these repairs were made. */
+  predictionsAfter(test: Test, repairs: readonly Repair[]): readonly Prediction[] {
+    const predictions = this.predictionsFor(test);
+    if (repairs.length === 0) return predictions;
+    return predictions.map((own, h) => {
+      const other = this.standIn(h, repairs);
+      if (other === h) return own;
+      const shown = predictions[other]!;
+      // The further specimens of a fault of degree are the first ones again, in all but its degree.
+      return shown.length === 0 ? shown : Array.from({ length: this.logWeights[h]!.length }, (_, k) => shown[k] ?? shown[k % Math.min(4, shown.length)] ?? null);
+    });
+  }
+
+  /** The hypothesis that is left of one once these repairs were made. */
+  private standIn(h: number, repairs: readonly Repair[]): number {
+    const hypothesis = this.hypotheses[h]!;
+    const pieces = piecesOf(this.machine, hypothesis);
+    // Of a single fault whose repair did not help, the repair has failed.
+    const replaced = repairs.filter((r) => pieces.includes(r.piece) && (r.result === "gone" || pieces.length > 1)).map((r) => r.piece);
+    if (replaced.length === 0) return h;
+    const left = faultsOf(this.machine, hypothesis, replaced);
+    if (left.length === 0) return 0;
+    const id = left.map(faultId).join(">");
+    const other = this.hypotheses.findIndex((x) => x.id === id);
+    return other < 0 ? h : other;
+  }
+
+  /** The outcomes of a test and their chances under each hypothesis, once these repairs were made. */
+  tableFor(test: Test, repairs: readonly Repair[] = []): OutcomeTable {
     this.predictionsFor(test);
-    return this.tables.get(testKey(test))!;
+    const table = this.tables.get(testKey(test))!;
+    if (repairs.length === 0) return table;
+    const n = table.outcomes.length;
+    const [chances, entropy] = [table.chances.slice(), table.entropy.slice()];
+    this.hypotheses.forEach((_, h) => {
+      const other = this.standIn(h, repairs);
+      chances.set(table.chances.subarray(other * n, other * n + n), h * n);
+      entropy[h] = table.entropy[other]!;
+    });
+    return { outcomes: table.outcomes, chances, entropy };
   }
 
   /** Bayes' rule over all the evidence at once, along each specimen and then averaged; the order of evidence does not matter. */
@@ -152,8 +216,8 @@ export class Isolation {
     const each = this.logWeights.map((w) => new Float64Array(w.length));
     const trails = this.logWeights.map((w) => new SpecimenTrail(w.length, this.meter));
     const byEvidence = new Map<string, Float64Array>();
-    for (const o of observationsOf(this.machine, evidence)) {
-      const predictions = this.predictionsFor(o.test);
+    for (const o of observationsOf(this.machine, this.meter, evidence)) {
+      const predictions = this.predictionsAfter(o.test, o.repairs);
       const moved = byEvidence.get(o.evidence) ?? new Float64Array(n);
       for (let h = 0; h < n; h++) {
         trails[h]!.next(o.test, o.shown, predictions[h]!, o.slip, each[h]!, o.isLast);
@@ -196,7 +260,7 @@ export class Isolation {
       if (signChance(this.machine, e.part, e.sign, this.hypotheses[0]!) === null) continue;
       add(e.id, (h) => { const there = signChance(this.machine, e.part, e.sign, h)!; return e.there ? there : 1 - there; });
     }
-    for (const e of evidence) if (e.type === "tried") add(e.id, (h) => repairLikelihood(e.piece, e.result, h));
+    for (const e of evidence) if (e.type === "tried") add(e.id, (h) => repairLikelihood(this.machine, e.piece, e.result, h));
     return sum;
   }
 
@@ -208,6 +272,13 @@ export class Isolation {
   /** What a sound machine shows in tests of one setup, in their order. */
   soundFor(setup: string, tests: readonly Test[]): readonly Prediction[] {
     return this.predictor.predict(setup, tests, this.hypotheses[0]!);
+  }
+
+  /** Probability that each piece is at fault, alone or with another. */
+  involvement(probability: Float64Array): ReadonlyMap<string, number> {
+    const sums = new Map<string, number>();
+    this.hypotheses.forEach((h, i) => { for (const piece of new Set(blamedPieces(h))) sums.set(piece, (sums.get(piece) ?? 0) + probability[i]!); });
+    return sums;
   }
 
   /** Probability of each piece, in the order of `pieces`. */
@@ -223,14 +294,14 @@ export class Isolation {
     const standingFaults = this.standing(probability);
     for (const test of candidates) {
       if (made.has(testKey(test)) || (standing.means && !canMake(this.machine, test, standing.means))) continue;
-      const bits = this.information(this.tableFor(test), probability, standingFaults);
+      const bits = this.information(this.tableFor(test, standing.repairs), probability, standingFaults);
       if (bits >= LEAST_BITS) rated.push(this.rateOne(probability, standing, test, bits));
     }
     return rated.sort((a, b) => b.score - a.score || (testKey(a.test) < testKey(b.test) ? -1 : 1));
   }
 
   /** One test rated from where the unit stands. */
-  rateOne(probability: Float64Array, standing: Standing, test: Test, bits = this.information(this.tableFor(test), probability, this.standing(probability))): RatedTest {
+  rateOne(probability: Float64Array, standing: Standing, test: Test, bits = this.information(this.tableFor(test, standing.repairs), probability, this.standing(probability))): RatedTest {
     const { minutes, risk } = costOf(this.machine, standing, test);
     return { test, bits, minutes, risk, score: bits / (minutes + risk) };
   }
@@ -312,8 +383,8 @@ const AWAY = { contact: 0.4, other: 0.08 } as const;
 const CONTACTS: readonly string[] = ["contact", "wire", "switch", "door switch", "cord"];
 
 function awayShare(machine: Machine, hypothesis: Hypothesis): number {
-  if (hypothesis.kind !== "fault") return 0;
-  return CONTACTS.includes(machine.partById.get(hypothesis.fault.part)!.kind.kind) ? AWAY.contact : AWAY.other;
+  const faults = faultsOf(machine, hypothesis);
+  return faults.length === 0 ? 0 : faults.some((f) => CONTACTS.includes(machine.partById.get(f.part)!.kind.kind)) ? AWAY.contact : AWAY.other;
 }
 
 /** The same in the row of an outcome table. */

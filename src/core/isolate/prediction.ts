@@ -1,5 +1,4 @@
-import type { Meter } from "../circuit/meter";
-import type { Machine } from "../machine/compile";
+import { isClamp, type Meter } from "../circuit/meter";
 import type { Fault } from "../machine/fault";
 import type { SetupEntry } from "../machine/schema";
 import type { Shown } from "../quantity/read";
@@ -9,7 +8,9 @@ import type { CircuitSnapshot } from "../simulate/stamped-circuit";
 import { NoOperatingPoint } from "../simulate/state";
 import { RECHECK_SOON, testKey, type Test } from "../simulate/test";
 import { drawnValues, nominalValues, type Values } from "../simulate/values";
-import type { Hypothesis } from "./hypothesis";
+import { compileMachine, type Machine } from "../machine/compile";
+import { applyChanges, ChangeError } from "../machine/variant";
+import { faultsOf, type Hypothesis } from "./hypothesis";
 
 /** Seed of the drawn specimens; part of what makes a proposal repeatable. */
 export const SPECIMEN_SEED = 20_260;
@@ -32,8 +33,10 @@ const PLAIN_WEIGHTS = Array.from({ length: PLAIN }, () => 1 / PLAIN);
  * at its mild end, so that every regime of it (harmless, starving, dead) has a witness.
  */
 export function specimenWeights(machine: Machine, hypothesis: Hypothesis): readonly number[] {
-  const mode = hypothesis.kind === "fault" ? machine.partById.get(hypothesis.fault.part)?.modes.find((m) => m.id === hypothesis.fault.mode) : undefined;
-  return mode?.severity ? GRADED_WEIGHTS : PLAIN_WEIGHTS;
+  // Two faults are weighed coarsely: there are many pairs, and what counts is which pieces they lie in.
+  if (hypothesis.kind !== "fault") return PLAIN_WEIGHTS;
+  const graded = faultsOf(machine, hypothesis).some((f) => machine.partById.get(f.part)?.modes.find((m) => m.id === f.mode)?.severity);
+  return graded ? GRADED_WEIGHTS : PLAIN_WEIGHTS;
 }
 
 /**
@@ -42,10 +45,13 @@ export function specimenWeights(machine: Machine, hypothesis: Hypothesis): reado
  */
 export type Prediction = readonly (Shown | null)[];
 
+const SOUND: Hypothesis = { kind: "no fault", id: "no-fault", piece: "no-fault", prior: 1 };
+
 /** Simulates hypotheses and keeps the specimens. One a machine and thread. */
 export class Predictor {
   readonly simulator: Simulator;
   private readonly specimens: readonly Values[];
+  private readonly variants = new Map<string, Predictor | null>();
   private readonly sound = new Map<string, SoundCircuit>();
   /** What a sound machine shows soon after power-up and later, by recheck and specimen. */
   private readonly wellAfterPower = new Map<string, { readonly soon: string; readonly late: string }>();
@@ -63,9 +69,10 @@ export class Predictor {
   /** What every test of one setup shows under a hypothesis, in the order of `tests`; specimens `from` to `to` - 1, the nominal one being 0. */
   predict(setupId: string, tests: readonly Test[], hypothesis: Hypothesis, from = 0, to = specimenWeights(this.machine, hypothesis).length): Prediction[] {
     if (hypothesis.kind === "something else") return tests.map(() => []);
+    if (hypothesis.kind === "not as drawn") return this.asFound(hypothesis, setupId, tests, from, to);
     const setup = this.machine.setupById.get(setupId);
     if (!setup) throw new RangeError(`no setup ${setupId}`);
-    const faults = hypothesis.kind === "fault" ? [hypothesis.fault] : [];
+    const faults = faultsOf(this.machine, hypothesis);
     if (tests.some((t) => t.instant === "recheck")) return this.withRechecks(setup, tests, hypothesis, faults, from, to);
     const readings: (Shown | null)[][] = tests.map(() => []);
     for (let k = from; k < to; k++) {
@@ -84,6 +91,28 @@ export class Predictor {
       }
     }
     return readings;
+  }
+
+  /** The same on the machine as it was perhaps found; empty for tests that it does not have, and for all where the change cannot be made. */
+  private asFound(hypothesis: Extract<Hypothesis, { kind: "not as drawn" }>, setupId: string, tests: readonly Test[], from: number, to: number): Prediction[] {
+    const other = this.variant(hypothesis);
+    if (!other) return tests.map(() => []);
+    const { machine } = other;
+    const has = (t: Test) => (t.function === "look" ? machine.partById.has(t.red) : isClamp(t.function) ? machine.clamps.has(t.red) : machine.points.has(t.red) && machine.points.has(t.black ?? ""));
+    const shown = other.predict(setupId, tests.filter(has), SOUND, from, to);
+    return tests.map((t) => (has(t) ? shown.shift()! : []));
+  }
+
+  private variant(hypothesis: Extract<Hypothesis, { kind: "not as drawn" }>): Predictor | null {
+    if (!this.variants.has(hypothesis.id)) {
+      try {
+        this.variants.set(hypothesis.id, new Predictor(compileMachine(applyChanges(this.machine.file, [hypothesis.change])), this.meter));
+      } catch (error) {
+        if (!(error instanceof ChangeError)) throw error;
+        this.variants.set(hypothesis.id, null);
+      }
+    }
+    return this.variants.get(hypothesis.id)!;
   }
 
   /** The same where some tests are rechecks: what is shown soon after power-up and later, beside what the sound machine shows then. */

@@ -135,7 +135,7 @@ export function layOut(isolation: Isolation, beliefs: Beliefs, standing: Standin
   const sound = windowOf(test, isolation.predictionsFor(test)[0]!, isolation.meter);
   const red = lead(machine, test.red);
   const black = test.black === undefined ? null : lead(machine, test.black);
-  const { outcomes } = isolation.tableFor(test);
+  const { outcomes } = isolation.tableFor(test, standing.repairs);
   return {
     test, red, black,
     title: titleOf(machine, test),
@@ -146,11 +146,12 @@ export function layOut(isolation: Isolation, beliefs: Beliefs, standing: Standin
     cautions: cautionsFor(machine, setup, test),
     cost: costOf(machine, standing, test),
     window: sound, windowWords: windowWords(sound, test.function),
-    meanings: meaningsOf(isolation, beliefs, test, sound),
+    meanings: meaningsOf(isolation, beliefs, standing, test, sound),
   };
 }
 
-function titleOf(machine: Machine, test: Test): string {
+/** What a test is called. */
+export function titleOf(machine: Machine, test: Test): string {
   if (test.instant === "recheck") return `${machine.partById.get(test.red)?.name ?? test.red}: power off, wait, and see`;
   if (test.function === "look") return `${machine.partById.get(test.red)?.name ?? test.red}: look and listen`;
   const red = machine.points.get(test.red);
@@ -161,8 +162,8 @@ function titleOf(machine: Machine, test: Test): string {
 }
 
 /** Outcomes worth a line: likely enough, with what each would leave; the rare ones are put together. */
-function meaningsOf(isolation: Isolation, beliefs: Beliefs, test: Test, sound: Window): Meaning[] {
-  const { outcomes, chances } = isolation.tableFor(test);
+function meaningsOf(isolation: Isolation, beliefs: Beliefs, standing: Standing, test: Test, sound: Window): Meaning[] {
+  const { outcomes, chances } = isolation.tableFor(test, standing.repairs);
   const n = outcomes.length;
   const lines = outcomes.map((outcome, o): Meaning => {
     const perPiece = new Map<string, number>();
@@ -204,10 +205,10 @@ function mergeAlike(lines: readonly Meaning[]): Meaning[] {
   return merged;
 }
 
-/** Lays out the chosen test and says why it was chosen. */
-export function propose(isolation: Isolation, beliefs: Beliefs, standing: Standing, chosen: RatedTest, second: RatedTest | undefined, proves?: string): Proposal {
+/** Lays out the chosen test and says why it was chosen; `given` where it is not for what it tells. */
+export function propose(isolation: Isolation, beliefs: Beliefs, standing: Standing, chosen: RatedTest, second: RatedTest | undefined, given: { readonly why: string; readonly proves: string | null } | null = null): Proposal {
   const laid = layOut(isolation, beliefs, standing, chosen.test);
-  return { ...laid, bits: chosen.bits, proves: proves ?? null, why: proves ? `Before the board is blamed, this must be seen: ${inSentence(proves)}.` : whyThis(laid, chosen, second) };
+  return { ...laid, bits: chosen.bits, proves: given?.proves ?? null, why: given?.why ?? whyThis(laid, chosen, second) };
 }
 
 function whyThis(laid: Laid, chosen: RatedTest, second: RatedTest | undefined): string {

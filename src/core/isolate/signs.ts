@@ -1,5 +1,5 @@
 import type { Machine } from "../machine/compile";
-import type { Hypothesis } from "./hypothesis";
+import { faultsOf, piecesOf, type Hypothesis } from "./hypothesis";
 
 /**
  * What is seen, heard or smelt without a meter. A part's signs stand with its kind, each with its chance under every
@@ -45,16 +45,17 @@ export function signsOf(machine: Machine): readonly SignAsked[] {
 
 /** Chance that a sign is there under a hypothesis; null for a sign the machine does not have. */
 export function signChance(machine: Machine, part: string, sign: string, hypothesis: Hypothesis): number | null {
-  const fault = hypothesis.kind === "fault" ? hypothesis.fault : null;
+  const faults = faultsOf(machine, hypothesis);
   if (part === WHOLE_UNIT) {
     const known = UNIT_SIGNS.find((s) => s.id === sign);
     if (!known) return null;
-    return (fault ? known.given[machine.partById.get(fault.part)!.kind.kind] : undefined) ?? known.otherwise;
+    return faults.reduce((most, f) => Math.max(most, known.given[machine.partById.get(f.part)!.kind.kind] ?? 0), known.otherwise);
   }
   const own = machine.partById.get(part);
   const known = own?.kind.signs?.(own.fields).find((s) => s.id === sign);
   if (!known) return null;
-  return open((fault?.part === part ? known.given[fault.mode] : undefined) ?? known.otherwise);
+  const fault = faults.find((f) => f.part === part);
+  return open((fault ? known.given[fault.mode] : undefined) ?? known.otherwise);
 }
 
 /** Nobody's eye is so sure that a sign, or its absence, would rule anything out by itself. */
@@ -63,9 +64,14 @@ const open = (chance: number) => Math.min(0.99, Math.max(0.003, chance));
 /** A repair that was tried: how often it cures what it should, and how often a fault goes away by chance meanwhile; judgement. */
 const CURES = 0.9;
 const GOES_BY_CHANCE = 0.06;
+/** Of repairs that seemed to help, those after which the complaint comes back. */
+export const WEARS_OFF = GOES_BY_CHANCE;
+/** With two faults, how often the complaint goes with the first of them. */
+const ONE_OF_TWO = 0.4;
 
-/** Likelihood of what came of a repair of one piece under a hypothesis. */
-export function repairLikelihood(piece: string, result: "gone" | "stays", hypothesis: Hypothesis): number {
-  const gone = hypothesis.piece === piece ? CURES : GOES_BY_CHANCE;
+/** Likelihood of what came of a repair of one piece under a hypothesis; of two faults, one more is left. */
+export function repairLikelihood(machine: Machine, piece: string, result: "gone" | "stays", hypothesis: Hypothesis): number {
+  const pieces = piecesOf(machine, hypothesis);
+  const gone = pieces.includes(piece) ? (pieces.length === 1 ? CURES : ONE_OF_TWO) : GOES_BY_CHANCE;
   return result === "gone" ? gone : 1 - gone;
 }

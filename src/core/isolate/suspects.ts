@@ -1,6 +1,6 @@
 import type { Machine } from "../machine/compile";
 import type { Beliefs, Isolation } from "./isolation";
-import { hypothesisName, pieceName } from "./hypothesis";
+import { blamedPieces, faultsOf, hypothesisName, pieceName } from "./hypothesis";
 
 /** How sure, in a word; the number is there for who asks. */
 export type Likeliness = "likely" | "possible" | "unlikely";
@@ -28,16 +28,15 @@ export interface ClearedPart {
 /** Below this a piece is no longer listed as a suspect, a part counts as cleared. */
 const CLEARED = 0.005;
 
-/** Pieces still possible, most likely first; ties by name. */
+/** Pieces still possible, most likely first; ties by name. With two faults both count, so the shares may add to more than one. */
 export function pieceSuspects(isolation: Isolation, beliefs: Beliefs): readonly PieceSuspect[] {
   const { machine, hypotheses } = isolation;
-  const sums = isolation.pieceProbabilities(beliefs.probability);
-  return isolation.pieces
-    .map((piece, i) => ({
-      piece, name: pieceName(machine, piece), probability: sums[i]!, word: likeliness(sums[i]!),
+  return [...isolation.involvement(beliefs.probability)]
+    .map(([piece, probability]) => ({
+      piece, name: pieceName(machine, piece), probability, word: likeliness(probability),
       faults: hypotheses
         .map((h, index) => ({ h, probability: beliefs.probability[index]! }))
-        .filter(({ h, probability }) => h.piece === piece && probability >= CLEARED / 5)
+        .filter(({ h, probability }) => blamedPieces(h).includes(piece) && probability >= CLEARED / 5)
         .sort((a, b) => b.probability - a.probability)
         .map(({ h, probability }) => ({ id: h.id, name: hypothesisName(machine, h), probability })),
     }))
@@ -49,7 +48,7 @@ export function pieceSuspects(isolation: Isolation, beliefs: Beliefs): readonly 
 export function partDoubt(isolation: Isolation, beliefs: Beliefs): Readonly<Record<string, number>> {
   const doubt: Record<string, number> = {};
   isolation.hypotheses.forEach((h, i) => {
-    if (h.kind === "fault") doubt[h.fault.part] = (doubt[h.fault.part] ?? 0) + beliefs.probability[i]!;
+    for (const f of faultsOf(isolation.machine, h)) doubt[f.part] = (doubt[f.part] ?? 0) + beliefs.probability[i]!;
   });
   return doubt;
 }

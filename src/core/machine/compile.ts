@@ -311,6 +311,18 @@ function checkNames(file: MachineFile, names: Names, problem: (path: (string | n
     first.complaints.forEach((c, k) => need(new Set(file.complaints.map((x) => x.id)), "complaint", c, ["firsts", i, "complaints", k]));
     first.parts.forEach((p, k) => need(names.partById, "part", p, ["firsts", i, "parts", k]));
   });
+  const led = new Map<string, number>();
+  file.causes.forEach((cause, i) => {
+    for (const [fault, at] of [[cause, []], [cause.then, ["then"]]] as const) {
+      const known = names.partById.get(fault.part);
+      need(names.partById, "part", fault.part, ["causes", i, ...at, "part"]);
+      if (known && !known.modes.some((m) => m.id === fault.mode)) problem(["causes", i, ...at, "mode"], `${fault.part} cannot be ${fault.mode}`);
+    }
+    if (cause.part === cause.then.part) problem(["causes", i, "then", "part"], "a fault brings about a fault of another part");
+    const key = `${cause.part} ${cause.mode}`;
+    led.set(key, (led.get(key) ?? 0) + cause.share);
+    if (led.get(key)! > 0.95) problem(["causes", i, "share"], "the shares of what comes of one fault add up to more than 0.95");
+  });
   file.paths.forEach((path, i) =>
     path.stages.forEach((stage, j) => {
       if ("at" in stage) stage.at.forEach((p, k) => need(names.points, "point", p, ["paths", i, "stages", j, "at", k]));

@@ -128,6 +128,8 @@ const piece = z.strictObject({
   /** Of the spare, in the shop's money. */
   price: number({ min: 0, max: 1e6 }),
   board: yesNo.default(false),
+  /** Work for a licensed trade: handed over, never tried. */
+  licensed: yesNo.default(false),
   /** The number printed on it, by which it is searched and ordered. */
   number: words.optional(),
   drawing: drawing.optional(),
@@ -162,6 +164,14 @@ const first = z.strictObject({
   parts: list(id, 40),
 });
 
+/** A fault that brings about another: a shorted load that burns its relay, a leak that trips a cut-off. */
+const cause = z.strictObject({
+  part: id, mode: id,
+  then: z.strictObject({ part: id, mode: id }),
+  /** Of the times the first is met, in how many the second has come of it already. */
+  share: number({ above: 0, max: 0.9 }),
+});
+
 export const machineFileSchema = z.strictObject({
   format: z.union([z.literal("1"), z.literal(1)]).transform(() => 1 as const),
   id, revision: z.string().min(1).max(20),
@@ -185,6 +195,8 @@ export const machineFileSchema = z.strictObject({
   complaints: z.array(complaint).min(1).max(40),
   /** What is asked before anything is opened. */
   firsts: list(first, 40),
+  /** Faults that bring about others; what came of one is never the end of the search. */
+  causes: list(cause, 60),
   /** The order in which someone without a plan walks from plug to load; what the search is compared with. */
   chain: list(test, 200),
 });
@@ -195,5 +207,6 @@ export type SetupEntry = MachineFile["setups"][number];
 export type PieceEntry = MachineFile["pieces"][number];
 export type ComplaintEntry = MachineFile["complaints"][number];
 export type PathEntry = MachineFile["paths"][number];
+export type CauseEntry = MachineFile["causes"][number];
 export type FirstEntry = MachineFile["firsts"][number];
 export type TestEntry = z.output<typeof test>;

@@ -51,7 +51,7 @@ function applyOne(file: MachineFile, change: Change): MachineFile {
       const net = isWire ? isWire.to : target!.at[change.terminal];
       if (net === undefined) throw new ChangeError(`${change.part} has no terminal ${change.terminal}.`);
       const between = `${newId}.lead`;
-      const piece = { id: newId, name: change.name, repair: `Replace: ${change.name.toLowerCase()}, once its cause is found`, minutes: 15, price: 10, board: false as const, proofs: [] };
+      const piece = { id: newId, name: change.name, repair: `Replace: ${change.name.toLowerCase()}, once its cause is found`, minutes: 15, price: 10, board: false as const, licensed: false as const, proofs: [] };
       const fields = { ...IN_LEAD[change.kind], ...change.fields };
       const parsed = kind.fields.safeParse(fields);
       if (!parsed.success) throw new ChangeError(`${change.name}: ${parsed.error.issues[0]?.path.join(".") ?? ""} ${parsed.error.issues[0]?.message ?? "does not fit"}.`);
