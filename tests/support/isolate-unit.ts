@@ -26,8 +26,9 @@ export interface Run {
 }
 
 /** The complaint a customer would make of this unit: the first in the file whose signs are all there; null when there is none. */
-export function complaintMadeOf(unit: UnitOnTheBench): string | null {
-  return unit.machine.file.complaints.find((c) => isThere(unit, c.id))?.id ?? null;
+export function complaintMadeOf(unit: UnitOnTheBench, everSeen = false): string | null {
+  // At the first visit someone complains of whatever is not right, though it can be seen nowhere.
+  return unit.machine.file.complaints.find((c) => isThere(unit, c.id))?.id ?? (everSeen ? null : unit.machine.file.complaints.find((c) => Object.keys(c.sees).length === 0)?.id ?? null);
 }
 
 /** The same, where there is one. */
@@ -35,9 +36,10 @@ export function complaintOf(unit: UnitOnTheBench): string {
   return complaintMadeOf(unit)!;
 }
 
-/** Whether what a complaint says can be seen on the unit. */
+/** Whether what a complaint says can be seen on the unit; one that says nothing of the kind is there as long as anything looks or sounds otherwise than it should. */
 export function isThere(unit: UnitOnTheBench, complaint: string): boolean {
   const { setup, sees } = unit.machine.file.complaints.find((c) => c.id === complaint)!;
+  if (Object.keys(sees).length === 0) return unit.faults.length > 0 && !unit.looksSound();
   return Object.entries(sees).every(([part, label]) => {
     const seen = unit.read(makeTest(setup, "look", part));
     return seen.kind === "label" && seen.label === label;

@@ -4,7 +4,7 @@ import type { Fault } from "../../src/core/machine/fault";
 import type { Shown } from "../../src/core/quantity/read";
 import { Simulator } from "../../src/core/simulate/energise";
 import { observe } from "../../src/core/simulate/observe";
-import type { Test } from "../../src/core/simulate/test";
+import { makeTest, type Test } from "../../src/core/simulate/test";
 import type { Values } from "../../src/core/simulate/values";
 
 /** Random numbers for tests: mulberry32, seeded, apart from the core's own. */
@@ -41,6 +41,15 @@ export class UnitOnTheBench {
   /** Repairs a piece: whatever was wrong in it is gone. */
   repair(piece: string): void {
     this.faults = this.faults.filter((f) => this.machine.partById.get(f.part)!.piece !== piece);
+  }
+
+  /** Whether everything that shows or runs, in every setup with power, is as on a sound machine of the same values. */
+  looksSound(): boolean {
+    const sound = new UnitOnTheBench(this.machine, [], this.values, this.random, this.meter);
+    return this.machine.file.setups.filter((s) => s.power === "on").every((setup) => {
+      const looks = this.machine.parts.filter((p) => p.labels).map((p) => makeTest(setup.id, "look", p.id));
+      return looks.every((test) => JSON.stringify(this.read(test)) === JSON.stringify(sound.read(test)));
+    });
   }
 
   /** The reading, with the meter's error: normal, cut at two standard deviations. */

@@ -78,8 +78,8 @@ export function weigh(narrow: Isolation, evidence: readonly Evidence[]): { reado
 /** What to believe and what to do next. Pure: the same inputs give the same advice. */
 export function advise(narrow: Isolation, evidence: readonly Evidence[], standing: Standing): Advice {
   const { isolation, beliefs, odd } = weigh(narrow, evidence);
-  const suspects = pieceSuspects(isolation, beliefs);
   const repairs = evidence.flatMap((e) => (e.type === "tried" ? [{ piece: e.piece, result: e.result }] : []));
+  const suspects = pieceSuspects(isolation, beliefs, repairs);
   const here: Standing = repairs.length > 0 ? { ...standing, repairs } : standing;
   const made = new Set(evidence.flatMap((e) => (e.type === "reading" && (e.repairs?.length ?? 0) === repairs.length ? [testKey(e.test)] : [])));
   const top = suspects[0]!;
@@ -95,7 +95,7 @@ export function advise(narrow: Isolation, evidence: readonly Evidence[], standin
   return {
     suspects,
     cleared: clearedParts(isolation, beliefs),
-    doubt: partDoubt(isolation, beliefs),
+    doubt: partDoubt(isolation, beliefs, repairs),
     attempt,
     next: chosen ? propose(isolation, beliefs, here, chosen, second, again ? { why: AGAIN, proves: null } : proof ? { why: `Before the board is blamed, this must be seen: ${inSentence(proof.words)}.`, proves: proof.words } : null) : null,
     alternatives: alternativesOf(isolation, rated, way, chosen),

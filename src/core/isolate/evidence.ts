@@ -51,20 +51,32 @@ export interface Observation {
   readonly isLast: boolean;
 }
 
+/** What a complaint says is seen. */
+function complained(machine: Machine, id: string, evidence: string, repairs: readonly Repair[]): Omit<Observation, "weight" | "isLast">[] {
+  const complaint = machine.file.complaints.find((c) => c.id === id);
+  return Object.entries(complaint?.sees ?? {}).map(([part, label]) => ({
+    evidence, test: makeTest(complaint!.setup, "look", part), shown: { kind: "label", label }, slip: COMPLAINT_SLIP, repairs,
+  }));
+}
+
 /** The same slip made again when a reading is made once more; judgement. */
 const SLIP_AGAIN = 0.15;
 
 /** Takes evidence apart into observations; struck-out evidence is simply not passed in. */
 export function observationsOf(machine: Machine, meter: Meter, evidence: readonly Evidence[]): Observation[] {
   const none: readonly Repair[] = [];
+  const made = evidence.find((e) => e.type === "complaint");
+  let repairs = none;
   const plain = evidence.flatMap((e): Omit<Observation, "weight" | "isLast">[] => {
     if (e.type === "reading") return [{ evidence: e.id, test: e.test, shown: e.shown, slip: SLIP, repairs: e.repairs ?? none }];
-    if (e.type === "answer" || e.type === "sign" || e.type === "tried") return [];
+    if (e.type === "answer" || e.type === "sign") return [];
+    if (e.type === "tried") {
+      repairs = [...repairs, { piece: e.piece, result: e.result }];
+      // It stays: the complaint is made once more, of the machine as it is now.
+      return e.result === "stays" && made ? complained(machine, made.complaint, e.id, repairs) : [];
+    }
     if (e.type === "compared") return e.sees.map((s) => ({ evidence: e.id, test: makeTest(s.setup, "look", s.part), shown: { kind: "label", label: s.label }, slip: COMPLAINT_SLIP, repairs: none }));
-    const complaint = machine.file.complaints.find((c) => c.id === e.complaint);
-    return Object.entries(complaint?.sees ?? {}).map(([part, label]) => ({
-      evidence: e.id, test: makeTest(complaint!.setup, "look", part), shown: { kind: "label", label }, slip: COMPLAINT_SLIP, repairs: none,
-    }));
+    return complained(machine, e.complaint, e.id, none);
   });
   const place = (o: (typeof plain)[number]) => `${testKey(o.test)} ${o.repairs.map((r) => r.piece).join(" ")}`;
   const groups = new Map<string, (typeof plain)[number][]>();

@@ -8,10 +8,10 @@ import { testKey, type Test } from "../simulate/test";
 import { candidateTests, tellingTests } from "./candidates";
 import { costOf, type Standing } from "./cost";
 import { canMake } from "./means";
-import { answerLikelihood } from "./firsts";
 import { observationsOf, type Evidence, type Repair } from "./evidence";
 import { blamedPieces, faultsOf, hypothesesOf, piecesOf, type Hypothesis } from "./hypothesis";
-import { repairLikelihood, signChance, signsOf, type SignAsked } from "./signs";
+import { saidOf } from "./said";
+import { signChance, signsOf, type SignAsked } from "./signs";
 import { SpecimenTrail } from "./likelihood";
 import { outcomeTable, plogp, type OutcomeTable } from "./outcomes";
 import { Predictor, specimenWeights, type Prediction } from "./prediction";
@@ -64,7 +64,7 @@ export class Isolation {
   private readonly logWeights: readonly Float64Array[];
 
   /** `base` and `more`: a dictionary that is there, widened by further hypotheses; see `widened`. */
-  private constructor(readonly machine: Machine, readonly meter: Meter, private readonly base: Isolation | null, private readonly more: readonly Hypothesis[]) {
+  private constructor(readonly machine: Machine, readonly meter: Meter, private readonly base: Isolation | null, private readonly more: readonly Hypothesis[], private readonly together: readonly Test[]) {
     this.predictor = base?.predictor ?? new Predictor(machine, meter);
     const outside = more.reduce((sum, h) => sum + h.prior, 0);
     const always = base?.hypotheses ?? hypothesesOf(machine);
@@ -77,12 +77,15 @@ export class Isolation {
   }
 
   static of(machine: Machine, meter: Meter): Isolation {
-    return new Isolation(machine, meter, null, []);
+    return new Isolation(machine, meter, null, [], []);
   }
 
-  /** This dictionary with further hypotheses beside its own; what they predict is worked out when it is asked for, and kept. */
-  widened(more: readonly Hypothesis[]): Isolation {
-    return new Isolation(this.machine, this.meter, this, more);
+  /**
+   * This dictionary with further hypotheses beside its own; what they predict is worked out when it is asked for, and kept. `together` are
+   * the tests that will be asked for: what costs is bringing the machine into a setup, so those of one setup are read at once.
+   */
+  widened(more: readonly Hypothesis[], together: readonly Test[] = this.candidates): Isolation {
+    return new Isolation(this.machine, this.meter, this, more, together);
   }
 
   /** The tests that can tell suspects apart; empty until `build`. */
@@ -155,12 +158,11 @@ export class Isolation {
   }
 
   private keptFor(hypothesis: Hypothesis, test: Test): Prediction {
-    let own = this.kept.get(hypothesis.id);
-    if (!own) this.kept.set(hypothesis.id, (own = new Map()));
+    const own = this.kept.get(hypothesis.id) ?? new Map<string, Prediction>();
+    this.kept.set(hypothesis.id, own);
     const key = testKey(test);
     if (!own.has(key)) {
-      // What costs is bringing the machine into the setup: every candidate there is read at once.
-      const here = [...this.candidates.filter((t) => t.setup === test.setup && !own.has(testKey(t))), ...(this.candidates.some((t) => testKey(t) === key) ? [] : [test])];
+      const here = [...this.together.filter((t) => t.setup === test.setup && !own.has(testKey(t)) && testKey(t) !== key), test];
       this.predictor.predict(test.setup, here, hypothesis).forEach((p, i) => own.set(testKey(here[i]!), p));
     }
     return own.get(key)!;
@@ -177,6 +179,11 @@ export class Isolation {
       // The further specimens of a fault of degree are the first ones again, in all but its degree.
       return shown.length === 0 ? shown : Array.from({ length: this.logWeights[h]!.length }, (_, k) => shown[k] ?? shown[k % Math.min(4, shown.length)] ?? null);
     });
+  }
+
+  /** What is left of a hypothesis once these repairs were made: of two faults the other one. */
+  left(h: number, repairs: readonly Repair[] = []): Hypothesis {
+    return repairs.length === 0 ? this.hypotheses[h]! : this.hypotheses[this.standIn(h, repairs)]!;
   }
 
   /** The hypothesis that is left of one once these repairs were made. */
@@ -242,25 +249,11 @@ export class Isolation {
   /** What answers, signs and repairs tried say of each hypothesis, as logarithms; the last answer to a question stands. */
   private answerLogs(evidence: readonly Evidence[], byEvidence: Map<string, Float64Array>): Float64Array {
     const sum = new Float64Array(this.hypotheses.length);
-    const add = (id: string, likelihoodOf: (h: Hypothesis) => number) => {
-      const own = Float64Array.from(this.hypotheses, (h) => Math.log(likelihoodOf(h)));
+    for (const { id, likelihood } of saidOf(this.machine, evidence)) {
+      const own = Float64Array.from(this.hypotheses, (h) => Math.log(likelihood(h)));
       own.forEach((l, h) => { sum[h]! += l; });
       byEvidence.set(id, own);
-    };
-    const complaint = evidence.find((e) => e.type === "complaint")?.complaint ?? "";
-    const last = new Map(evidence.flatMap((e) => (e.type === "answer" ? [[e.first, e] as const] : [])));
-    for (const e of last.values()) {
-      const first = this.machine.file.firsts.find((f) => f.id === e.first);
-      if (!first) continue;
-      add(e.id, (h) => answerLikelihood(this.machine, complaint, first, e.answer, h));
     }
-    // A sign looked for twice counts once, as it was last found.
-    const signs = new Map(evidence.flatMap((e) => (e.type === "sign" ? [[`${e.part} ${e.sign}`, e] as const] : [])));
-    for (const e of signs.values()) {
-      if (signChance(this.machine, e.part, e.sign, this.hypotheses[0]!) === null) continue;
-      add(e.id, (h) => { const there = signChance(this.machine, e.part, e.sign, h)!; return e.there ? there : 1 - there; });
-    }
-    for (const e of evidence) if (e.type === "tried") add(e.id, (h) => repairLikelihood(this.machine, e.piece, e.result, h));
     return sum;
   }
 
@@ -274,10 +267,10 @@ export class Isolation {
     return this.predictor.predict(setup, tests, this.hypotheses[0]!);
   }
 
-  /** Probability that each piece is at fault, alone or with another. */
-  involvement(probability: Float64Array): ReadonlyMap<string, number> {
+  /** Probability that each piece is at fault now, alone or with another. */
+  involvement(probability: Float64Array, repairs: readonly Repair[] = []): ReadonlyMap<string, number> {
     const sums = new Map<string, number>();
-    this.hypotheses.forEach((h, i) => { for (const piece of new Set(blamedPieces(h))) sums.set(piece, (sums.get(piece) ?? 0) + probability[i]!); });
+    this.hypotheses.forEach((_, i) => { for (const piece of new Set(blamedPieces(this.left(i, repairs)))) sums.set(piece, (sums.get(piece) ?? 0) + probability[i]!); });
     return sums;
   }
 
@@ -292,16 +285,17 @@ export class Isolation {
   rate(probability: Float64Array, standing: Standing, made: ReadonlySet<string>, candidates: readonly Test[] = this.candidates): RatedTest[] {
     const rated: RatedTest[] = [];
     const standingFaults = this.standing(probability);
+    const pieceOf = this.piecesNow(standing.repairs);
     for (const test of candidates) {
       if (made.has(testKey(test)) || (standing.means && !canMake(this.machine, test, standing.means))) continue;
-      const bits = this.information(this.tableFor(test, standing.repairs), probability, standingFaults);
+      const bits = this.information(this.tableFor(test, standing.repairs), probability, standingFaults, pieceOf);
       if (bits >= LEAST_BITS) rated.push(this.rateOne(probability, standing, test, bits));
     }
     return rated.sort((a, b) => b.score - a.score || (testKey(a.test) < testKey(b.test) ? -1 : 1));
   }
 
   /** One test rated from where the unit stands. */
-  rateOne(probability: Float64Array, standing: Standing, test: Test, bits = this.information(this.tableFor(test, standing.repairs), probability, this.standing(probability))): RatedTest {
+  rateOne(probability: Float64Array, standing: Standing, test: Test, bits = this.information(this.tableFor(test, standing.repairs), probability, this.standing(probability), this.piecesNow(standing.repairs))): RatedTest {
     const { minutes, risk } = costOf(this.machine, standing, test);
     return { test, bits, minutes, risk, score: bits / (minutes + risk) };
   }
@@ -315,6 +309,11 @@ export class Isolation {
     return rated.find((r) => !touchesLive(r) && r.score >= DEAD_SHARE * best.score) ?? best;
   }
 
+  /** For each hypothesis the number of the piece that is at fault now. */
+  private piecesNow(repairs: readonly Repair[] = []): Int32Array {
+    return repairs.length === 0 ? this.pieceOf : this.pieceOf.map((_, h) => this.pieces.indexOf(this.left(h, repairs).piece));
+  }
+
   private setup(test: Test): SetupEntry {
     return this.machine.setupById.get(test.setup)!;
   }
@@ -323,7 +322,7 @@ export class Isolation {
    * Mutual information between the outcome of a test and the piece (and, with a small share, the fault), bits:
    * H(outcome) - sum over h of p(h) H(outcome given h), after de Kleer and Williams (1987).
    */
-  private information(table: OutcomeTable, probability: Float64Array, standing: readonly number[]): number {
+  private information(table: OutcomeTable, probability: Float64Array, standing: readonly number[], pieceOf: Int32Array): number {
     const n = table.outcomes.length;
     if (n < 2) return 0;
     const joint = new Map<number, Float64Array>();
@@ -331,7 +330,7 @@ export class Isolation {
     let givenFault = 0;
     for (const h of standing) {
       const p = probability[h]!;
-      const piece = this.pieceOf[h]!;
+      const piece = pieceOf[h]!;
       let row = joint.get(piece);
       if (!row) joint.set(piece, (row = new Float64Array(n)));
       for (let o = 0; o < n; o++) {

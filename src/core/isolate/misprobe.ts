@@ -17,6 +17,8 @@ import { windowWords } from "./proposal";
 /** A slip that would explain the reading. */
 export interface LikelySlip {
   readonly words: string;
+  /** What was perhaps really measured. */
+  readonly instead: Test;
   /** What that slip would show, and under what. */
   readonly shows: string;
   /** Share among the slips tried, 0 to 1. */
@@ -72,7 +74,7 @@ export function misfitOf(isolation: Isolation, evidence: readonly Evidence[], id
   const sum = scored.reduce((total, s) => total + s.score, 0);
   const floor = isolation.hypotheses.length > 0 ? likelihood(test, shown, [], isolation.meter) : 0;
   const slips = scored.filter((s) => s.score > floor * 0.5).sort((a, b) => b.score - a.score || (testKey(a.slip.test) < testKey(b.slip.test) ? -1 : 1)).slice(0, 3).map(({ slip, score, best }): LikelySlip => ({
-    words: slip.words, share: score / sum,
+    words: slip.words, instead: slip.test, share: score / sum,
     shows: `${windowWords(windowOf(slip.test, isolation.predict(slip.test.setup, [slip.test], best)[0]!, isolation.meter), slip.test.function)}${best.kind === "no fault" ? "" : ` with ${hypothesisName(isolation.machine, best)}`}`,
   }));
   return {

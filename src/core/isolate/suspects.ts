@@ -1,6 +1,7 @@
+import type { Repair } from "./evidence";
 import type { Machine } from "../machine/compile";
 import type { Beliefs, Isolation } from "./isolation";
-import { blamedPieces, faultsOf, hypothesisName, pieceName } from "./hypothesis";
+import { blamedPieces, faultsOf, hypothesisName, pieceName, type Hypothesis } from "./hypothesis";
 
 /** How sure, in a word; the number is there for who asks. */
 export type Likeliness = "likely" | "possible" | "unlikely";
@@ -29,13 +30,13 @@ export interface ClearedPart {
 const CLEARED = 0.005;
 
 /** Pieces still possible, most likely first; ties by name. With two faults both count, so the shares may add to more than one. */
-export function pieceSuspects(isolation: Isolation, beliefs: Beliefs): readonly PieceSuspect[] {
-  const { machine, hypotheses } = isolation;
-  return [...isolation.involvement(beliefs.probability)]
+export function pieceSuspects(isolation: Isolation, beliefs: Beliefs, repairs: readonly Repair[] = []): readonly PieceSuspect[] {
+  const { machine } = isolation;
+  const left = stillThere(isolation, beliefs, repairs);
+  return [...isolation.involvement(beliefs.probability, repairs)]
     .map(([piece, probability]) => ({
       piece, name: pieceName(machine, piece), probability, word: likeliness(probability),
-      faults: hypotheses
-        .map((h, index) => ({ h, probability: beliefs.probability[index]! }))
+      faults: left
         .filter(({ h, probability }) => blamedPieces(h).includes(piece) && probability >= CLEARED / 5)
         .sort((a, b) => b.probability - a.probability)
         .map(({ h, probability }) => ({ id: h.id, name: hypothesisName(machine, h), probability })),
@@ -44,12 +45,22 @@ export function pieceSuspects(isolation: Isolation, beliefs: Beliefs): readonly 
     .sort((a, b) => b.probability - a.probability || (a.piece < b.piece ? -1 : 1));
 }
 
-/** Probability that each part is at fault, for drawing doubt where it lies. */
-export function partDoubt(isolation: Isolation, beliefs: Beliefs): Readonly<Record<string, number>> {
-  const doubt: Record<string, number> = {};
-  isolation.hypotheses.forEach((h, i) => {
-    for (const f of faultsOf(isolation.machine, h)) doubt[f.part] = (doubt[f.part] ?? 0) + beliefs.probability[i]!;
+/** What may be wrong now, each once: what two hypotheses leave alike after a repair is one. */
+function stillThere(isolation: Isolation, beliefs: Beliefs, repairs: readonly Repair[]): readonly { readonly h: Hypothesis; readonly probability: number }[] {
+  const found = new Map<string, { h: Hypothesis; probability: number }>();
+  isolation.hypotheses.forEach((_, i) => {
+    const h = isolation.left(i, repairs);
+    const known = found.get(h.id);
+    if (known) known.probability += beliefs.probability[i]!;
+    else found.set(h.id, { h, probability: beliefs.probability[i]! });
   });
+  return [...found.values()];
+}
+
+/** Probability that each part is at fault, for drawing doubt where it lies. */
+export function partDoubt(isolation: Isolation, beliefs: Beliefs, repairs: readonly Repair[] = []): Readonly<Record<string, number>> {
+  const doubt: Record<string, number> = {};
+  for (const { h, probability } of stillThere(isolation, beliefs, repairs)) for (const f of faultsOf(isolation.machine, h)) doubt[f.part] = (doubt[f.part] ?? 0) + probability;
   return doubt;
 }
 

@@ -1,0 +1,28 @@
+import type { Machine } from "../machine/compile";
+import type { Evidence } from "./evidence";
+import { answerLikelihood } from "./firsts";
+import type { Hypothesis } from "./hypothesis";
+import { repairLikelihood, signChance } from "./signs";
+
+/** One thing said, seen or tried without a meter, and how likely it is under a hypothesis. */
+export interface Said {
+  readonly id: string;
+  likelihood(hypothesis: Hypothesis): number;
+}
+
+/** Answers, signs and repairs tried, as far as they stand: of a question or sign, the last answer. */
+export function saidOf(machine: Machine, evidence: readonly Evidence[]): readonly Said[] {
+  const said: Said[] = [];
+  const complaint = evidence.find((e) => e.type === "complaint")?.complaint ?? "";
+  const last = new Map(evidence.flatMap((e) => (e.type === "answer" ? [[e.first, e] as const] : [])));
+  for (const e of last.values()) {
+    const first = machine.file.firsts.find((f) => f.id === e.first);
+    if (first) said.push({ id: e.id, likelihood: (h) => answerLikelihood(machine, complaint, first, e.answer, h) });
+  }
+  const signs = new Map(evidence.flatMap((e) => (e.type === "sign" ? [[`${e.part} ${e.sign}`, e] as const] : [])));
+  for (const e of signs.values()) {
+    said.push({ id: e.id, likelihood: (h) => { const there = signChance(machine, e.part, e.sign, h); return there === null ? 1 : e.there ? there : 1 - there; } });
+  }
+  for (const e of evidence) if (e.type === "tried") said.push({ id: e.id, likelihood: (h) => repairLikelihood(machine, e.piece, e.result, h) });
+  return said;
+}
