@@ -274,13 +274,6 @@ export class Isolation {
     return sums;
   }
 
-  /** Probability of each piece, in the order of `pieces`. */
-  pieceProbabilities(probability: Float64Array): Float64Array {
-    const sums = new Float64Array(this.pieces.length);
-    for (let h = 0; h < probability.length; h++) sums[this.pieceOf[h]!]! += probability[h]!;
-    return sums;
-  }
-
   /** Every candidate rated from where the unit stands, best first. Tests already made are left out. */
   rate(probability: Float64Array, standing: Standing, made: ReadonlySet<string>, candidates: readonly Test[] = this.candidates): RatedTest[] {
     const rated: RatedTest[] = [];
