@@ -88,7 +88,7 @@ export function advise(narrow: Isolation, evidence: readonly Evidence[], standin
   const settled = early !== null || (again === null && isFound(isolation, top));
   const rated = settled ? [] : isolation.rate(beliefs.probability, here, made);
   const proof = settled && !early ? openProof(isolation, beliefs, here, evidence, top.piece, made) : null;
-  const way = settled || again ? null : planWay(isolation, beliefs, here, rated);
+  const way = settled || again ? null : planWay(isolation, beliefs, here, rated, canSee(isolation, evidence));
   const chosen = again ?? proof?.test ?? chooseFrom(isolation, rated, way);
   const second = rated.find((r) => r !== chosen);
   const attempt = again || proof ? null : attemptOf(isolation, suspects, way);
@@ -106,6 +106,13 @@ export function advise(narrow: Isolation, evidence: readonly Evidence[], standin
 }
 
 const AGAIN = "The last reading here fits nothing that is still possible. Make it once more before anything is built on it.";
+
+/** Whether the complaint is of something that can be looked at. */
+function canSee({ machine }: Isolation, evidence: readonly Evidence[]): boolean {
+  const made = evidence.find((e) => e.type === "complaint");
+  const complaint = machine.file.complaints.find((c) => c.id === made?.complaint);
+  return complaint !== undefined && Object.keys(complaint.sees).length > 0;
+}
 
 /** An odd reading that was made once only is made again: the cheapest of them. Null when none is odd. */
 function measureAgain(isolation: Isolation, beliefs: Beliefs, standing: Standing, evidence: readonly Evidence[], odd: readonly OddOne[]): RatedTest | null {

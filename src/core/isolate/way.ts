@@ -67,8 +67,11 @@ export function inVain(piece: PieceEntry): { readonly minutes: number; readonly 
   return { minutes, cost: minutes + piece.price * MINUTES_A_COIN + WEARS_OFF * COME_BACK };
 }
 
-/** Plans from here; null where no test is left that tells anything. `rated` are the tests by information over cost, best first. */
-export function planWay(isolation: Isolation, beliefs: Beliefs, standing: Standing, rated: readonly RatedTest[]): Way | null {
+/**
+ * Plans from here; null where no test is left that tells anything. `rated` are the tests by information over cost, best first. `canSee`: the
+ * complaint is of something one can look at, so that one sees whether a repair has helped; without that none is tried.
+ */
+export function planWay(isolation: Isolation, beliefs: Beliefs, standing: Standing, rated: readonly RatedTest[], canSee: boolean): Way | null {
   if (rated.length === 0) return null;
   const { machine } = isolation;
   const tests = rated.slice(0, MOST_TESTS);
@@ -82,7 +85,7 @@ export function planWay(isolation: Isolation, beliefs: Beliefs, standing: Standi
   const attempts = pieces.flatMap((piece, i) => {
     const entry = machine.pieceById.get(piece);
     const odds = suspects.reduce((sum, s) => sum + (s.piece === piece ? s.weight : 0), 0) / total;
-    if (!entry || odds < LEAST_TO_TRY || !mayTry(machine, entry) || standing.repairs?.some((r) => r.piece === piece)) return [];
+    if (!canSee || !entry || odds < LEAST_TO_TRY || !mayTry(machine, entry) || standing.repairs?.some((r) => r.piece === piece)) return [];
     const vain = inVain(entry);
     return [{ piece: i, wasted: vain.cost, minutes: vain.minutes }];
   });
