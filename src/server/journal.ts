@@ -34,7 +34,7 @@ export async function appendEvent(job: string, event: NewEvent, now: Date): Prom
     if (event.body.type === "opened") throw new Refusal(409, "This job is open already.");
     if (event.body.type === "struck") {
       const [target] = await tx.select({ body: events.body }).from(events).where(and(eq(events.job, job), eq(events.id, event.body.event)));
-      if (!target || !["reading", "varied", "answered", "compared", "noticed", "tried"].includes(typeOf(target.body))) throw new Refusal(404, "There is no such entry in this job to strike out.");
+      if (!target || !["reading", "varied", "answered", "compared", "noticed", "tried", "timed", "surroundings"].includes(typeOf(target.body))) throw new Refusal(404, "There is no such entry in this job to strike out.");
       if (typeOf(target.body) === "varied") await checkWithout(job, event.body.event);
     }
     if (event.body.type === "varied") await checkChange(job, event.body.change);
@@ -57,7 +57,7 @@ async function checkChange(job: string, change: Change): Promise<void> {
 
 /** What is said to have been seen or asked must be something this machine can show or be asked. */
 async function checkSeen(job: string, body: NewEvent["body"]): Promise<void> {
-  const sees = body.type === "compared" ? body.sees : body.type === "reading" && body.test.function === "look" && body.shown.kind === "label" ? [{ setup: body.test.setup, part: body.test.red, label: body.shown.label, instant: body.test.instant }] : [];
+  const sees = body.type === "compared" ? body.sees : body.type === "timed" ? [{ setup: body.setup, part: body.part, label: body.label }] : body.type === "reading" && body.test.function === "look" && body.shown.kind === "label" ? [{ setup: body.test.setup, part: body.test.red, label: body.shown.label, instant: body.test.instant }] : [];
   if (sees.length === 0 && !["answered", "standing", "noticed", "tried"].includes(body.type)) return;
   const [row] = await database().select({ machineHash: jobs.machineHash }).from(jobs).where(eq(jobs.id, job));
   const { file } = await machineByHash(row!.machineHash);

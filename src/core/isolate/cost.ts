@@ -2,7 +2,8 @@ import { isClamp } from "../circuit/meter";
 import { EXPOSURE_MINUTES, exposureOf, panelsFor } from "../hazard/exposure";
 import type { Machine } from "../machine/compile";
 import type { Repair } from "./evidence";
-import type { Means } from "./means";
+import { CAREFUL, type Means } from "./means";
+import type { Times } from "./times";
 import type { Test } from "../simulate/test";
 
 /** How the unit stands now: what it costs to make a test depends on it. */
@@ -13,6 +14,16 @@ export interface Standing {
   readonly means?: Means;
   /** Repairs made on the way, in order. */
   readonly repairs?: readonly Repair[];
+  /** What moves have really taken in this shop; without it, what is written here and in the file. */
+  readonly times?: Times;
+}
+
+/** A move of which a step is made, with the minutes it takes by the book. `move` is its name in `Times`. */
+export interface MoveMade {
+  readonly move: string;
+  readonly minutes: number;
+  /** What is done, as a short sentence; empty for the measuring itself. */
+  readonly words: string;
 }
 
 /** What a test costs from where the unit stands. Minutes; `risk` is danger expressed in minutes. */
@@ -23,7 +34,7 @@ export interface Cost {
   readonly steps: readonly string[];
 }
 
-/** Minutes of the everyday moves, from memory; later learned from the journal. */
+/** Minutes of the everyday moves, from memory; what the journal has learned of them is in `Times`. */
 const PLUG_IN = 0.5;
 const PULL_PLUG = 1.5;
 const PART_PLUG = 1;
@@ -35,40 +46,41 @@ const RECHECK_MINUTES = 2;
 
 /** Cost of the transition from `now` to the test, and of the test itself. Covers are opened with the power off. */
 export function costOf(machine: Machine, now: Standing, test: Test): Cost {
+  const moves = movesTo(machine, now, test);
+  const minutes = moves.reduce((sum, m) => sum + m.minutes * (now.times?.[m.move] ?? 1), 0);
+  const exposure = EXPOSURE_MINUTES[exposureOf(machine, machine.setupById.get(test.setup)!, test)];
+  return { minutes, risk: exposure * (now.means?.careful ? CAREFUL : 1), steps: moves.flatMap((m) => (m.words ? [m.words] : [])) };
+}
+
+/** The moves from `now` to a test, and the test itself. */
+export function movesTo(machine: Machine, now: Standing, test: Test): readonly MoveMade[] {
   const setup = machine.setupById.get(test.setup)!;
   const before = machine.setupById.get(now.setup);
-  const steps: string[] = [];
-  let minutes = test.instant === "recheck" ? RECHECK_MINUTES : test.function === "look" ? LOOK : isClamp(test.function) ? CLAMP : MEASURE;
+  const moves: MoveMade[] = [];
   const toOpen = panelsFor(machine, test).filter((p) => !now.openPanels.has(p));
   const plugsMoved = [...new Set([...setup.apart, ...(before?.apart ?? [])])].filter((c) => setup.apart.includes(c) !== (before?.apart.includes(c) ?? false));
   const wasOn = before?.power === "on";
   let on = wasOn;
 
   if (wasOn && (setup.power === "off" || toOpen.length > 0 || plugsMoved.length > 0)) {
-    minutes += PULL_PLUG;
     on = false;
-    steps.push(machine.sources.length > 1 ? `Every source off: ${machine.sources.map((source) => source.name.toLowerCase()).join(", ")}` : machine.sources[0]?.kind.kind === "battery" ? "Take the battery off" : "Pull the plug");
+    moves.push({ move: "power", minutes: PULL_PLUG, words: machine.sources.length > 1 ? `Every source off: ${machine.sources.map((source) => source.name.toLowerCase()).join(", ")}` : machine.sources[0]?.kind.kind === "battery" ? "Take the battery off" : "Pull the plug" });
   }
   for (const id of toOpen) {
     const panel = machine.file.panels.find((p) => p.id === id)!;
-    minutes += panel.minutes;
-    steps.push(`Open: ${panel.name.toLowerCase()}, ${panel.minutes} min${panel.tools.length ? `, ${panel.tools.join(", ").toLowerCase()}` : ""}`);
+    moves.push({ move: `cover ${id}`, minutes: panel.minutes, words: `Open: ${panel.name.toLowerCase()}, ${panel.minutes} min${panel.tools.length ? `, ${panel.tools.join(", ").toLowerCase()}` : ""}` });
   }
   for (const id of plugsMoved) {
-    minutes += PART_PLUG;
     const name = machine.file.connectors.find((c) => c.id === id)!.name;
-    steps.push(setup.apart.includes(id) ? `Pull ${name} apart` : `Push ${name} home again`);
+    moves.push({ move: "plugs", minutes: PART_PLUG, words: setup.apart.includes(id) ? `Pull ${name} apart` : `Push ${name} home again` });
   }
   if (setup.power === "on" && !on) {
-    minutes += PLUG_IN;
-    steps.push(machine.sources.length === 1 && machine.sources[0]!.kind.kind !== "battery" ? "Place the leads, then plug in" : "Place the leads, then power on");
+    moves.push({ move: "power", minutes: PLUG_IN, words: machine.sources.length === 1 && machine.sources[0]!.kind.kind !== "battery" ? "Place the leads, then plug in" : "Place the leads, then power on" });
   }
-  if (test.instant === "recheck") steps.push(wasOn ? "Power off, wait ten seconds, power on" : "Watch from the moment the power comes on");
-  if (test.setup !== now.setup && setup.minutes > 0) {
-    minutes += setup.minutes;
-    steps.push(setup.how);
-  }
-  return { minutes, risk: EXPOSURE_MINUTES[exposureOf(machine, setup, test)], steps };
+  if (test.instant === "recheck") moves.push({ move: "recheck", minutes: 0, words: wasOn ? "Power off, wait ten seconds, power on" : "Watch from the moment the power comes on" });
+  if (test.setup !== now.setup && setup.minutes > 0) moves.push({ move: `setup ${setup.id}`, minutes: setup.minutes, words: setup.how });
+  const own = test.instant === "recheck" ? { move: "recheck", minutes: RECHECK_MINUTES } : test.function === "look" ? { move: "look", minutes: LOOK } : isClamp(test.function) ? { move: "clamp", minutes: CLAMP } : { move: "measure", minutes: MEASURE };
+  return [...moves, { ...own, words: "" }];
 }
 
 /** How the unit stands after the test. */

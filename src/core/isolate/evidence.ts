@@ -1,6 +1,7 @@
 import type { Machine } from "../machine/compile";
 import type { Shown } from "../quantity/read";
 import type { FirstAnswer } from "./firsts";
+import type { Timed } from "./timed";
 import { makeTest, testKey, type Test } from "../simulate/test";
 import type { Meter } from "../circuit/meter";
 import { COMPLAINT_SLIP, SLIP } from "./likelihood";
@@ -22,6 +23,10 @@ export type Evidence =
   | { readonly type: "answer"; readonly id: string; readonly first: string; readonly answer: FirstAnswer }
   /** A sign looked for on a part or on the unit: there, or not. */
   | { readonly type: "sign"; readonly id: string; readonly part: string; readonly sign: string; readonly there: boolean }
+  /** Something watched with a clock: after how many seconds it came, or that it never did. */
+  | ({ readonly type: "timed"; readonly id: string } & Timed)
+  /** How warm it is here, degrees Celsius, and what the mains is at, volts; asked once. */
+  | { readonly type: "surroundings"; readonly id: string; readonly celsius?: number; readonly volts?: number }
   /** A repair of one piece that was tried, and what became of the complaint. */
   | { readonly type: "tried"; readonly id: string; readonly piece: string; readonly result: "gone" | "stays" };
 
@@ -59,6 +64,11 @@ function complained(machine: Machine, id: string, evidence: string, repairs: rea
   }));
 }
 
+/** What is known of room and mains; of each, what was said last. */
+export function surroundingsOf(evidence: readonly Evidence[]): { readonly celsius?: number; readonly volts?: number } {
+  return evidence.reduce((known, e) => (e.type === "surroundings" ? { ...known, ...(e.celsius === undefined ? {} : { celsius: e.celsius }), ...(e.volts === undefined ? {} : { volts: e.volts }) } : known), {});
+}
+
 /** The same slip made again when a reading is made once more; judgement. */
 const SLIP_AGAIN = 0.15;
 
@@ -69,7 +79,7 @@ export function observationsOf(machine: Machine, meter: Meter, evidence: readonl
   let repairs = none;
   const plain = evidence.flatMap((e): Omit<Observation, "weight" | "isLast">[] => {
     if (e.type === "reading") return [{ evidence: e.id, test: e.test, shown: e.shown, slip: SLIP, repairs: e.repairs ?? none }];
-    if (e.type === "answer" || e.type === "sign") return [];
+    if (e.type === "answer" || e.type === "sign" || e.type === "timed" || e.type === "surroundings") return [];
     if (e.type === "tried") {
       repairs = [...repairs, { piece: e.piece, result: e.result }];
       // It stays: the complaint is made once more, of the machine as it is now.

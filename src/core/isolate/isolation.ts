@@ -8,9 +8,10 @@ import { testKey, type Test } from "../simulate/test";
 import { candidateTests, tellingTests } from "./candidates";
 import { costOf, type Standing } from "./cost";
 import { canMake } from "./means";
-import { observationsOf, type Evidence, type Repair } from "./evidence";
+import { observationsOf, surroundingsOf, type Evidence, type Repair } from "./evidence";
 import { blamedPieces, faultsOf, hypothesesOf, piecesOf, type Hypothesis } from "./hypothesis";
 import { saidOf } from "./said";
+import { Stopwatch } from "./timed";
 import { signChance, signsOf, type SignAsked } from "./signs";
 import { SpecimenTrail } from "./likelihood";
 import { outcomeTable, plogp, type OutcomeTable } from "./outcomes";
@@ -57,6 +58,7 @@ export class Isolation {
   private readonly predictor: Predictor;
   private readonly predictions = new Map<string, readonly Prediction[]>();
   private readonly tables = new Map<string, OutcomeTable>();
+  readonly stopwatch: Stopwatch;
   /** What hypotheses that are weighed now and then predict, by hypothesis and test; shared with every widened dictionary. */
   private readonly kept: Map<string, Map<string, Prediction>>;
 
@@ -74,6 +76,7 @@ export class Isolation {
     this.pieces = [...new Set(this.hypotheses.map((h) => h.piece))];
     this.pieceOf = Int32Array.from(this.hypotheses, (h) => this.pieces.indexOf(h.piece));
     this.kept = base?.kept ?? new Map();
+    this.stopwatch = base?.stopwatch ?? new Stopwatch(machine);
   }
 
   static of(machine: Machine, meter: Meter): Isolation {
@@ -219,7 +222,8 @@ export class Isolation {
   beliefs(evidence: readonly Evidence[]): Beliefs {
     const n = this.hypotheses.length;
     // Along each specimen of each hypothesis, beginning with its weight.
-    const along = this.logWeights.map((w) => w.slice());
+    const known = this.predictor.fitOf(surroundingsOf(evidence));
+    const along = this.logWeights.map((w) => Float64Array.from(w, (l, k) => l + known[k]!));
     const each = this.logWeights.map((w) => new Float64Array(w.length));
     const trails = this.logWeights.map((w) => new SpecimenTrail(w.length, this.meter));
     const byEvidence = new Map<string, Float64Array>();
@@ -249,7 +253,7 @@ export class Isolation {
   /** What answers, signs and repairs tried say of each hypothesis, as logarithms; the last answer to a question stands. */
   private answerLogs(evidence: readonly Evidence[], byEvidence: Map<string, Float64Array>): Float64Array {
     const sum = new Float64Array(this.hypotheses.length);
-    for (const { id, likelihood } of saidOf(this.machine, evidence)) {
+    for (const { id, likelihood } of saidOf(this.machine, this.stopwatch, evidence)) {
       const own = Float64Array.from(this.hypotheses, (h) => Math.log(likelihood(h)));
       own.forEach((l, h) => { sum[h]! += l; });
       byEvidence.set(id, own);

@@ -1,5 +1,5 @@
 import type { Meter } from "../circuit/meter";
-import type { Shown } from "../quantity/read";
+import type { Manner, Shown } from "../quantity/read";
 import type { Test } from "../simulate/test";
 import { FLICKERS } from "../machine/parts/kind";
 import type { Prediction } from "./prediction";
@@ -101,9 +101,10 @@ export function likelihood(test: Test, shown: Shown, prediction: Prediction, met
   const floor = shown.kind === "value" ? real / scale.width : shown.kind === "overload" ? SLIP_OVERLOAD : SLIP_JUMPING;
   if (prediction.length === 0) return floor;
   const kernel = kernelOf(prediction, scale);
+  const { manner } = shown.kind === "jumping" ? shown : { manner: null };
   let fit = 0;
   if (shown.kind === "overload") fit = kernel.overload;
-  else if (shown.kind === "jumping") fit = kernel.jumping;
+  else if (shown.kind === "jumping") fit = kernel.jumping * (prediction.reduce((sum, p) => sum + (p?.kind === "jumping" ? mannerFit(p.manner, manner!) : 0), 0) / Math.max(1, kernel.swings.length));
   else if (shown.kind === "value") {
     const y = toScale(scale, shown.value);
     fit = kernel.value * density(y, kernel);
@@ -166,7 +167,8 @@ export class SpecimenTrail {
         } else if (own.kind === "jumping" && shown.kind === "value") {
           const [low, high] = [toScale(scale, own.low), toScale(scale, own.high)];
           if (y >= low - 2 && y <= high + 2) fit = 0.3 / (high - low + 4);
-        } else if (own.kind === shown.kind) fit = 1;
+        } else if (own.kind === "jumping" && shown.kind === "jumping") fit = mannerFit(own.manner, shown.manner);
+        else if (own.kind === shown.kind) fit = 1;
       } else fit = agreement(own, shown);
       const [real, slipped] = [(1 - TOGETHER) * (1 - slip) * fit, (TOGETHER + (1 - TOGETHER) * slip) * together];
       // A reading that is rather a slip teaches nothing of the unit.
@@ -206,6 +208,11 @@ function agreement(predicted: Shown | null, shown: Shown): number {
   if (predicted.kind !== "label" || shown.kind !== "label") return 0;
   if (predicted.label === shown.label) return predicted.label === FLICKERS ? 0.8 : 1;
   return predicted.label === FLICKERS ? 0.1 : 0;
+}
+
+/** People name the movement of a display loosely: pulsing is called jumping more often than fading; judgement. */
+function mannerFit(predicted: Manner, seen: Manner): number {
+  return predicted === seen ? 1 : predicted === "fading" || seen === "fading" ? 0.15 : 0.6;
 }
 
 /** Kernel density at y. */

@@ -8,10 +8,15 @@ export interface Means {
   readonly live: boolean;
   readonly clamp: boolean;
   readonly dcClamp: boolean;
+  /** Counts what a step exposes one to three times: whoever learns, is alone, or would rather not. */
+  readonly careful: boolean;
 }
 
+/** How much more danger weighs for whoever is careful. */
+export const CAREFUL = 3;
+
 /** Everything at hand. */
-export const ALL_MEANS: Means = { live: true, clamp: true, dcClamp: true };
+export const ALL_MEANS: Means = { live: true, clamp: true, dcClamp: true, careful: false };
 
 /** Whether a test can be made with these means. */
 export function canMake(machine: Machine, test: Test, means: Means): boolean {

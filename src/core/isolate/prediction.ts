@@ -45,6 +45,10 @@ export function specimenWeights(machine: Machine, hypothesis: Hypothesis): reado
  */
 export type Prediction = readonly (Shown | null)[];
 
+/** Specimens stand for units this far off: degrees Celsius, and a share of the mains. */
+const ROOM_APART = 4;
+const MAINS_APART = 0.03;
+
 const SOUND: Hypothesis = { kind: "no fault", id: "no-fault", piece: "no-fault", prior: 1 };
 
 /** Simulates hypotheses and keeps the specimens. One a machine and thread. */
@@ -64,6 +68,19 @@ export class Predictor {
       const base = ((k - 1) % (PLAIN - 1)) + 1;
       return drawnValues(machine, SPECIMEN_SEED + base, quantile, QUANTILES[base]!, SEEDS);
     });
+  }
+
+  /** How well each specimen agrees with what is known of room and mains: logarithms, added to its weight; nothing known: all alike. */
+  fitOf({ celsius, volts }: { readonly celsius?: number; readonly volts?: number }): readonly number[] {
+    const { supply } = this.machine.file;
+    const logs = this.specimens.map((s) => {
+      const room = celsius === undefined ? 0 : (s.ambient - celsius) / ROOM_APART;
+      const mains = volts === undefined || supply.volts === 0 ? 0 : (s.supplyVolts - volts) / (MAINS_APART * supply.volts);
+      return -0.5 * (room * room + mains * mains);
+    });
+    // Far from every specimen they are all alike again, not all impossible.
+    const most = Math.max(...logs);
+    return logs.map((l) => l - most);
   }
 
   /** What every test of one setup shows under a hypothesis, in the order of `tests`; specimens `from` to `to` - 1, the nominal one being 0. */

@@ -2,6 +2,7 @@ import type { Machine } from "../machine/compile";
 import type { Evidence } from "./evidence";
 import { answerLikelihood } from "./firsts";
 import type { Hypothesis } from "./hypothesis";
+import type { Stopwatch } from "./timed";
 import { repairLikelihood, signChance } from "./signs";
 
 /** One thing said, seen or tried without a meter, and how likely it is under a hypothesis. */
@@ -10,8 +11,8 @@ export interface Said {
   likelihood(hypothesis: Hypothesis): number;
 }
 
-/** Answers, signs and repairs tried, as far as they stand: of a question or sign, the last answer. */
-export function saidOf(machine: Machine, evidence: readonly Evidence[]): readonly Said[] {
+/** Answers, signs, repairs tried and things timed, as far as they stand: of a question or sign, the last answer. */
+export function saidOf(machine: Machine, stopwatch: Stopwatch, evidence: readonly Evidence[]): readonly Said[] {
   const said: Said[] = [];
   const complaint = evidence.find((e) => e.type === "complaint")?.complaint ?? "";
   const last = new Map(evidence.flatMap((e) => (e.type === "answer" ? [[e.first, e] as const] : [])));
@@ -24,5 +25,6 @@ export function saidOf(machine: Machine, evidence: readonly Evidence[]): readonl
     said.push({ id: e.id, likelihood: (h) => { const there = signChance(machine, e.part, e.sign, h); return there === null ? 1 : e.there ? there : 1 - there; } });
   }
   for (const e of evidence) if (e.type === "tried") said.push({ id: e.id, likelihood: (h) => repairLikelihood(machine, e.piece, e.result, h) });
+  for (const e of evidence) if (e.type === "timed") said.push({ id: e.id, likelihood: (h) => stopwatch.likelihood(e, h) });
   return said;
 }

@@ -115,7 +115,7 @@ function promisingPairs(isolation: Isolation, evidence: readonly Evidence[]): re
   const ofDegree = singles.map(({ h }) => machine.partById.get(h.fault.part)!.modes.find((m) => m.id === h.fault.mode)!.severity !== undefined);
   const sum = singles.reduce((total, { h }) => total + h.prior, 0);
   const own = singles.map(({ h }) => Math.log(h.prior / sum));
-  const said = saidOf(machine, evidence);
+  const said = saidOf(machine, isolation.stopwatch, evidence);
   const scored: { a: number; b: number; score: number }[] = [];
   for (let a = 0; a < singles.length; a++)
     for (let b = a + 1; b < singles.length; b++) {

@@ -7,7 +7,7 @@ import { changeSchema } from "../machine/variant";
  */
 
 const text = (most: number) => z.string().trim().min(1).max(most);
-const finite = z.number().refine(Number.isFinite);
+const finite = z.number();
 
 export const shownSchema = z.discriminatedUnion("kind", [
   z.strictObject({ kind: z.literal("value"), value: finite }),
@@ -56,6 +56,10 @@ export const eventBodySchema = z.discriminatedUnion("type", [
   z.strictObject({ type: z.literal("noticed"), part: text(60), sign: text(60), there: z.boolean(), words: text(400) }),
   /** A repair that was tried, and whether the complaint went. */
   z.strictObject({ type: z.literal("tried"), piece: text(60), result: z.enum(["gone", "stays"]), words: text(400) }),
+  /** Something watched with a clock: after how many seconds it came; null: not while it was watched. */
+  z.strictObject({ type: z.literal("timed"), setup: text(60), part: text(60), label: text(40), seconds: finite.min(0).max(86_400).nullable(), watched: finite.min(0.5).max(86_400), words: text(400) }),
+  /** How warm it is where the unit stands, degrees Celsius, and what the mains is at, volts. */
+  z.strictObject({ type: z.literal("surroundings"), celsius: finite.min(-40).max(70).optional(), volts: finite.min(0).max(600).optional(), words: text(400) }),
   z.strictObject({ type: z.literal("note"), text: text(2000) }),
   /** Something found on this unit that its file has not. */
   z.strictObject({ type: z.literal("varied"), change: changeSchema, words: text(300) }),

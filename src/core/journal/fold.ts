@@ -6,6 +6,9 @@ import type { EventBody, JournalEvent } from "./events";
 
 type Body<T extends EventBody["type"]> = Extract<EventBody, { type: T }>;
 
+/** What is known without a meter. */
+export type Answer = Body<"answered"> | Body<"compared"> | Body<"noticed"> | Body<"tried"> | Body<"timed"> | Body<"surroundings">;
+
 /** A reading in the trail, and whether it was struck out. */
 export interface TrailReading {
   readonly id: string;
@@ -24,7 +27,7 @@ export interface Job {
   /** What was found on the unit that its file has not, in order; struck-out ones are left out. */
   readonly changes: readonly { readonly id: string; readonly at: string; readonly actor: string; readonly body: Body<"varied"> }[];
   /** Simple causes asked for, what works beside what does not, signs and repairs tried; struck-out ones are left out. */
-  readonly answers: readonly { readonly id: string; readonly at: string; readonly actor: string; readonly body: Body<"answered"> | Body<"compared"> | Body<"noticed"> | Body<"tried"> }[];
+  readonly answers: readonly { readonly id: string; readonly at: string; readonly actor: string; readonly seq: number; readonly body: Answer }[];
   /** How the unit stood, one setup after another; ISO 8601. */
   readonly stays: readonly { readonly setup: string; readonly at: string }[];
   readonly notes: readonly { readonly at: string; readonly actor: string; readonly text: string }[];
@@ -89,7 +92,7 @@ export function foldJournal(events: readonly JournalEvent[], panelsOf: (test: Te
         break;
       }
       case "varied": changes.push({ id: event.id, at, actor, body }); break;
-      case "answered": case "compared": case "noticed": case "tried": answers.push({ id: event.id, at, actor, body }); break;
+      case "answered": case "compared": case "noticed": case "tried": case "timed": case "surroundings": answers.push({ id: event.id, seq: event.seq, at, actor, body }); break;
       case "note": notes.push({ at, actor, text: body.text }); break;
       case "called": called = { ...body, at, actor }; break;
     }
@@ -97,17 +100,21 @@ export function foldJournal(events: readonly JournalEvent[], panelsOf: (test: Te
   return { id: first.job, opened: { ...first.body, at: first.at, actor: first.actor }, readings, changes, answers, stays, notes, warned, setup, openPanels: [...openPanels], called, addenda, lastSeq: sorted[sorted.length - 1]!.seq };
 }
 
-/** The complaint and every reading that stands, as evidence. */
+/** The complaint and every reading that stands, as evidence. A reading taken after a repair is of the machine as repaired. */
 export function evidenceOf(job: Job): Evidence[] {
+  const repairs = job.answers.flatMap(({ seq, body }) => (body.type === "tried" ? [{ seq, repair: { piece: body.piece, result: body.result } }] : []));
+  const before = (seq: number) => { const made = repairs.filter((r) => r.seq < seq).map((r) => r.repair); return made.length > 0 ? { repairs: made } : {}; };
   return [
     { type: "complaint", id: "complaint", complaint: job.opened.complaint },
     ...job.answers.flatMap(({ id, body }): Evidence[] => {
       if (body.type === "noticed") return [{ type: "sign", id, part: body.part, sign: body.sign, there: body.there }];
       if (body.type === "tried") return [{ type: "tried", id, piece: body.piece, result: body.result }];
+      if (body.type === "timed") return [{ type: "timed", id, setup: body.setup, part: body.part, label: body.label, seconds: body.seconds, watched: body.watched }];
+      if (body.type === "surroundings") return [{ type: "surroundings", id, ...(body.celsius === undefined ? {} : { celsius: body.celsius }), ...(body.volts === undefined ? {} : { volts: body.volts }) }];
       if (body.type === "compared") return [{ type: "compared", id, sees: body.sees }];
       return body.answer === "skip" ? [] : [{ type: "answer", id, first: body.first, answer: body.answer }];
     }),
-    ...standing(job).map((r): Evidence => ({ type: "reading", id: r.id, test: plainTest(r.body.test), shown: r.body.shown })),
+    ...standing(job).map((r): Evidence => ({ type: "reading", id: r.id, test: plainTest(r.body.test), shown: r.body.shown, ...before(r.seq) })),
   ];
 }
 

@@ -1,6 +1,6 @@
 import { isClamp, loadedShare, loadedShareAc, type Meter } from "../circuit/meter";
 import { FLICKERS } from "../machine/parts/kind";
-import type { Shown } from "../quantity/read";
+import type { Manner, Shown } from "../quantity/read";
 import type { Simulator } from "./energise";
 import type { Phase, State } from "./state";
 import type { Test } from "./test";
@@ -73,6 +73,15 @@ function reading(simulator: Simulator, test: Test, meter: Meter): Shown {
   }
 }
 
+/** A round that comes again within this many seconds is seen as a rhythm. */
+const RHYTHM = 4;
+
+/** How a display moves on a machine that goes round its phases: in a rhythm one can follow, or not. */
+function mannerOf(phases: readonly Phase[]): Manner {
+  const round = phases.reduce((sum, p) => sum + p.seconds, 0);
+  return Number.isFinite(round) && round <= RHYTHM && phases.length <= 6 ? "pulsing" : "jumping";
+}
+
 /**
  * A display that follows a machine going round its phases: it swings between the lowest value and as much of
  * the highest as the meter's averaging lets through.
@@ -91,5 +100,5 @@ function averaged(shown: readonly Shown[], phases: readonly Phase[], test: Test,
   const bottom = Math.min(top, high - (high - low) * share(low));
   const { relative, absolute } = meter.accuracy[test.function as "dcv"];
   if (top - bottom < 5 * Math.hypot(absolute, relative * top)) return { kind: "value", value: (top + bottom) / 2 };
-  return { kind: "jumping", low: bottom, high: top, manner: "jumping" };
+  return { kind: "jumping", low: bottom, high: top, manner: mannerOf(phases) };
 }
