@@ -28,5 +28,5 @@ export default defineConfig([
   layer(["src/workers/**"], "/(server|ui|app)/", "Workers know core only."),
   // Screens may name the shapes that the server hands them, and nothing that runs there.
   { files: ["src/ui/**"], rules: { "@typescript-eslint/no-restricted-imports": ["error", { patterns: [{ regex: "/server/", allowTypeImports: true, message: "Screens draw; the server is reached through routes." }, { regex: "/app/", message: "The application imports screens, not the other way." }] }] } },
-  layer(["src/server/**"], "/(ui|app|workers)/", "The server knows core only."),
+  layer(["src/server/**"], "/(ui|app)/", "The server knows core, and the desk that it runs in threads of its own."),
 ]);

@@ -1,6 +1,9 @@
 import { asc, desc, eq } from "drizzle-orm";
 import { v4 as uuid } from "uuid";
 import { z } from "zod";
+import { learnTimes, type Times } from "../core/isolate/times";
+import { stepsOf } from "../core/journal/steps";
+import type { Machine } from "../core/machine/compile";
 import { database } from "./db";
 import { eventsOf, insertEvent } from "./journal";
 import { machineByHash, newestMachine } from "./machines";
@@ -84,4 +87,14 @@ export async function readJob(id: string) {
   if (!row) throw new Refusal(404, "There is no such job.");
   const [events, { file, machine }] = await Promise.all([eventsOf(id), machineByHash(row.machineHash)]);
   return { events, file, machine };
+}
+
+/** Jobs from which times are learned, the newest first. */
+const LEARNED_FROM = 60;
+
+/** What moves on this type of machine have taken in this shop, learned from the journals of its jobs. */
+export async function timesOn(machine: Machine): Promise<Times> {
+  const rows = await database().select({ id: jobs.id }).from(jobs).innerJoin(units, eq(jobs.unit, units.id)).where(eq(units.machine, machine.file.id)).orderBy(desc(jobs.openedAt), asc(jobs.id)).limit(LEARNED_FROM);
+  const journals = await Promise.all(rows.map((r) => eventsOf(r.id)));
+  return learnTimes(journals.flatMap((events) => stepsOf(machine, events, (at) => Date.parse(at) / 60_000)));
 }

@@ -1,7 +1,7 @@
 import { ORDINARY_METER } from "../core/circuit/meter";
 import { forbidden } from "../core/hazard/rules";
 import type { GuideLeg } from "../core/control/guide";
-import { advise, type Advice } from "../core/isolate/advise";
+import { advise, weigh, type Advice } from "../core/isolate/advise";
 import { codeOdds, setupShowing, type CodeOdds, type MachineCode } from "../core/isolate/code-odds";
 import { coverageOf, type Coverage } from "../core/isolate/coverage";
 import type { Standing } from "../core/isolate/cost";
@@ -12,8 +12,10 @@ import type { Means } from "../core/isolate/means";
 import { misfitOf, type Misfit } from "../core/isolate/misprobe";
 import { layOut, type Laid } from "../core/isolate/proposal";
 import type { SignAsked } from "../core/isolate/signs";
+import { historyOf, reasonsFor, type History, type Reason } from "../core/isolate/reasons";
 import { whatIf, type WhatIf } from "../core/isolate/what-if";
 import { partDoubt } from "../core/isolate/suspects";
+import type { Times } from "../core/isolate/times";
 import { compileMachine } from "../core/machine/compile";
 import type { MachineFile } from "../core/machine/schema";
 import { restRule, type RestRule } from "../core/schedule/rest";
@@ -26,6 +28,7 @@ export interface PlainStanding {
   readonly setup: string;
   readonly openPanels: readonly string[];
   readonly means?: Means;
+  readonly times?: Times;
 }
 
 /** What came of laying out a test that a technician chose: the layout, or why it may not be made. */
@@ -91,6 +94,17 @@ export class IsolationDesk {
     return isolation.signsWorthIt(isolation.beliefs(evidence).probability, found).slice(0, 12);
   }
 
+  /** Why a piece is believed or doubted, the strongest first. */
+  reasons(evidence: readonly Evidence[], piece: string): readonly Reason[] {
+    const { isolation, beliefs } = weigh(this.ready(), evidence);
+    return reasonsFor(isolation, evidence, beliefs, piece);
+  }
+
+  /** How the suspects went, reading by reading. */
+  history(evidence: readonly Evidence[]): History {
+    return historyOf(weigh(this.ready(), evidence).isolation, evidence);
+  }
+
   /** Whether a reading fits nothing, and which slip would explain it. */
   misfit(evidence: readonly Evidence[], id: string): Misfit | null {
     return misfitOf(this.ready(), evidence, id);
@@ -122,4 +136,4 @@ export class IsolationDesk {
   }
 }
 
-const plain = (standing: PlainStanding): Standing => ({ setup: standing.setup, openPanels: new Set(standing.openPanels), ...(standing.means ? { means: standing.means } : {}) });
+const plain = (standing: PlainStanding): Standing => ({ setup: standing.setup, openPanels: new Set(standing.openPanels), ...(standing.means ? { means: standing.means } : {}), ...(standing.times ? { times: standing.times } : {}) });

@@ -30,7 +30,7 @@ test("without said means everything is proposed, as before", () => {
 
 test("with nothing left that may be made it says so, and to whom to hand over", () => {
   let evidence: Parameters<typeof advise>[1] = [{ type: "complaint", id: "c", complaint: "check-over" }];
-  const means = { live: false, clamp: false, dcClamp: false };
+  const means = { ...ALL_MEANS, live: false, clamp: false, dcClamp: false };
   for (let i = 0; i < 40; i++) {
     const { next, stop } = advise(isolation, evidence, standing(means));
     if (!next) {

@@ -10,7 +10,7 @@ import { isCause, isModelled } from "./firsts";
 import type { Beliefs, Isolation, RatedTest } from "./isolation";
 import { proofsFor } from "./proofs";
 import { propose, titleOf, type Proposal } from "./proposal";
-import { clearedParts, partDoubt, pieceSuspects, type ClearedPart, type PieceSuspect } from "./suspects";
+import { clearedParts, partDoubt, pieceSuspects, repairsOf, type ClearedPart, type PieceSuspect } from "./suspects";
 import { inVain, planWay, type Spread, type Way } from "./way";
 import { callsForMore, oddOnes, widen, type OddOne } from "./wider";
 import { verdictOf, windowOf } from "./window";
@@ -78,7 +78,7 @@ export function weigh(narrow: Isolation, evidence: readonly Evidence[]): { reado
 /** What to believe and what to do next. Pure: the same inputs give the same advice. */
 export function advise(narrow: Isolation, evidence: readonly Evidence[], standing: Standing): Advice {
   const { isolation, beliefs, odd } = weigh(narrow, evidence);
-  const repairs = evidence.flatMap((e) => (e.type === "tried" ? [{ piece: e.piece, result: e.result }] : []));
+  const repairs = repairsOf(evidence);
   const suspects = pieceSuspects(isolation, beliefs, repairs);
   const here: Standing = repairs.length > 0 ? { ...standing, repairs } : standing;
   const made = new Set(evidence.flatMap((e) => (e.type === "reading" && (e.repairs?.length ?? 0) === repairs.length ? [testKey(e.test)] : [])));

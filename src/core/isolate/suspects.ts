@@ -1,4 +1,4 @@
-import type { Repair } from "./evidence";
+import type { Evidence, Repair } from "./evidence";
 import type { Machine } from "../machine/compile";
 import type { Beliefs, Isolation } from "./isolation";
 import { blamedPieces, faultsOf, hypothesisName, pieceName, type Hypothesis } from "./hypothesis";
@@ -55,6 +55,11 @@ function stillThere(isolation: Isolation, beliefs: Beliefs, repairs: readonly Re
     else found.set(h.id, { h, probability: beliefs.probability[i]! });
   });
   return [...found.values()];
+}
+
+/** The repairs in evidence, in order. */
+export function repairsOf(evidence: readonly Evidence[]): readonly Repair[] {
+  return evidence.flatMap((e) => (e.type === "tried" ? [{ piece: e.piece, result: e.result }] : []));
 }
 
 /** Probability that each part is at fault, for drawing doubt where it lies. */

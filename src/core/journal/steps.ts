@@ -5,8 +5,8 @@ import { makeTest } from "../simulate/test";
 import { panelsFor } from "../hazard/exposure";
 import type { JournalEvent } from "./events";
 
-/** The steps of a job as they were made, each with the minutes between its entry and the one before it; only those between two readings. */
-export function stepsOf(machine: Machine, events: readonly JournalEvent[]): readonly StepTaken[] {
+/** The steps of a job as they were made, each with the minutes between its entry and the one before it; only those between two readings. `minutesOf` reads a moment of the journal. */
+export function stepsOf(machine: Machine, events: readonly JournalEvent[], minutesOf: (at: string) => number): readonly StepTaken[] {
   const steps: StepTaken[] = [];
   let standing: Standing | null = null;
   let last: string | null = null;
@@ -17,7 +17,7 @@ export function stepsOf(machine: Machine, events: readonly JournalEvent[]): read
     if (body.type !== "reading" || !machine.setupById.has(body.test.setup)) continue;
     const test = makeTest(body.test.setup, body.test.function, body.test.red, body.test.black, body.test.instant);
     if (panelsFor(machine, test).some((p) => !machine.file.panels.some((known) => known.id === p))) continue;
-    if (last !== null) steps.push({ moves: movesTo(machine, standing, test), took: (Date.parse(at) - Date.parse(last)) / 60_000 });
+    if (last !== null) steps.push({ moves: movesTo(machine, standing, test), took: minutesOf(at) - minutesOf(last) });
     standing = standingAfter(machine, standing, test);
     last = at;
   }

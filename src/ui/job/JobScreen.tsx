@@ -13,6 +13,7 @@ import { readingBody } from "../../core/journal/reading-body";
 import { compileMachine, type Machine } from "../../core/machine/compile";
 import type { MachineFile, PathEntry } from "../../core/machine/schema";
 import type { Laid } from "../../core/isolate/proposal";
+import type { Times } from "../../core/isolate/times";
 import type { Shown } from "../../core/quantity/read";
 import { testKey, type Test } from "../../core/simulate/test";
 import { useKept } from "../shell/useKept";
@@ -25,13 +26,16 @@ import { JobModes } from "./JobModes";
 import { MisfitNote, useMisfit } from "./Misfit";
 import { NotAsDrawnDialog } from "./NotAsDrawnDialog";
 import { NextTest } from "./NextTest";
+import { Outlook } from "./Outlook";
 import { PathView } from "./PathView";
 import { RunSheetView } from "./RunSheetView";
 import { Says } from "./Says";
 import { SimpleCause } from "./SimpleCause";
 import { StrikeDialog } from "./StrikeDialog";
+import { Surroundings } from "./Surroundings";
 import { Suspects } from "./Suspects";
 import { Trail } from "./Trail";
+import { TryFirst } from "./TryFirst";
 import { useIsolation } from "./useIsolation";
 import { useJournal } from "./useJournal";
 import { clockOf, useRest } from "./useRest";
@@ -39,7 +43,7 @@ import { useMeans, YourMeans } from "./YourMeans";
 import { useWhatIf } from "./useWhatIf";
 
 /** The heart of the product: where the fault may lie, what to measure next, what was measured. */
-export function JobScreen({ events, file, start }: { events: readonly JournalEvent[]; file: MachineFile; start: { readonly view: string; readonly shown: string } }) {
+export function JobScreen({ events, file, times, start }: { events: readonly JournalEvent[]; file: MachineFile; times: Times; start: { readonly view: string; readonly shown: string } }) {
   const router = useRouter();
   const drawn = useMemo(() => compileMachine(file), [file]);
   const [who] = useKept("unzo.who");
@@ -52,12 +56,14 @@ export function JobScreen({ events, file, start }: { events: readonly JournalEve
   const machine = useMemo(() => (variant === file ? drawn : compileMachine(variant)), [variant, file, drawn]);
   const evidence = useMemo(() => evidenceOf(job), [job]);
   const [means, setMeans] = useMeans();
-  const standing = useMemo(() => ({ setup: job.setup, openPanels: job.openPanels, means }), [job, means]);
+  const standing = useMemo(() => ({ setup: job.setup, openPanels: job.openPanels, means, times }), [job, means, times]);
   // Only what re-weighs suspects or changes costs calls for new advice; a notice read or a note does not.
   const key = [...evidence.map((e) => e.id), job.setup, ...job.openPanels, changesKey, JSON.stringify(means)].join(" ");
-  const search = useIsolation(variant, evidence, standing, key);
+  const search = useIsolation(job.id, variant, evidence, standing, key);
 
   const [chosen, setChosen] = useState<{ test: Test; laid: Laid | null; refused: string | null; key: string; pending: boolean } | null>(null);
+  /** The state of the job at which a repair to try was passed over. */
+  const [skipped, setSkipped] = useState("");
   const [numbers, setNumbers] = useState(false);
   const [view, setView] = useState<View>(() => VIEWS.find((v) => v.id === start.view)?.id ?? "measure");
   const [seeing, setSeeing] = useState(false);
@@ -141,7 +147,7 @@ export function JobScreen({ events, file, start }: { events: readonly JournalEve
       <nav className="views" aria-label="Views of the job">
         {VIEWS.map((v, i) => <button key={v.id} type="button" aria-current={view === v.id ? "page" : undefined} onClick={() => setView(v.id)}><i className={`bi ${v.icon}`} aria-hidden /> {v.name} <kbd>Alt {i + 1}</kbd></button>)}
         {rest.left > 0 ? <span className="rest-mark" role="timer" aria-label="Compressor rest"><i className="bi bi-hourglass-split" aria-hidden /> compressor rests {clockOf(rest.left)}</span> : null}
-        <YourMeans means={means} onChange={setMeans} />
+        <YourMeans means={means} onChange={setMeans}><Surroundings job={job} busy={sending} onLog={log} /></YourMeans>
       </nav>
       <main className={`job-main ${view === "measure" ? "" : "is-wide"}`}>
         {view !== "measure" ? null : <section className="path-area" aria-label="Path">
@@ -158,16 +164,18 @@ export function JobScreen({ events, file, start }: { events: readonly JournalEve
           {problem || search.problem ? <p className="problem" role="alert">{problem || search.problem}</p> : null}
           {view === "says" ? <Says machine={machine} desk={search.desk} evidence={evidence} setup={job.setup} busy={sending || seeing} shown={start.shown} onSaw={saw} onRecheck={measure} onLog={log} onNext={() => setView("measure")} /> : null}
           {view === "modes" ? <JobModes machine={machine} program={program} desk={search.desk} job={job} suspect={advice?.suspects.find((s) => s.faults.length > 0)?.faults[0]?.id ?? null} onSaw={saw} onStand={(setup) => log({ type: "standing", setup })} /> : null}
-          {view === "sheet" ? <RunSheetView job={job} desk={search.desk} busy={sending || seeing} rest={rest} onStand={(setup) => log({ type: "standing", setup })} onSaw={saw} onMeasure={measure} /> : null}
+          {view === "sheet" ? <RunSheetView job={job} desk={search.desk} busy={sending || seeing} rest={rest} onStand={(setup) => log({ type: "standing", setup })} onSaw={saw} onMeasure={measure} onLog={log} /> : null}
           {view !== "measure" ? null : firsts !== null && firsts.length > 0 && !chosenNow && advice?.stop?.kind !== "simple cause" ? <FirstThings firsts={firsts} busy={sending} onLog={log} /> : advice?.stop?.kind === "simple cause" ? <SimpleCause job={job} sentence={advice.stop.sentence} busy={sending || !fresh} onLog={log} onCall={() => setCalling(true)} /> : !advice || firsts === null ? (
             <div className="building" role="status">
               <h2>Working out what every point should read</h2>
               <ProgressBar now={Math.round(search.progress * 100)} aria-label="Computing" />
             </div>
+          ) : advice.attempt && !chosenNow && skipped !== key ? (
+            <TryFirst attempt={advice.attempt} machine={machine} busy={sending || !fresh} onLog={log} onMeasure={() => setSkipped(key)} />
           ) : (
             <NextTest
               job={job} machine={machine} laid={laid} test={test} refused={chosenNow?.refused ?? null} proposal={chosenNow ? null : advice.next} stop={chosenNow ? null : advice.stop}
-              isChosen={chosenNow !== null} busy={sending || !fresh || chosenNow?.pending === true} numbers={numbers}
+              alternatives={chosenNow ? [] : advice.alternatives} isChosen={chosenNow !== null} busy={sending || !fresh || chosenNow?.pending === true} numbers={numbers}
               onChoose={(t) => void choose(t)} onRecord={record} onCall={() => setCalling(true)} onWarned={() => void log({ type: "warned", notice: "working-live" })}
               rest={laid && rest.left > 0 && rest.starts(laid.test.setup) && !rest.starts(job.setup) ? rest.left : 0}
             />
@@ -175,7 +183,8 @@ export function JobScreen({ events, file, start }: { events: readonly JournalEve
         </section>
         <aside className="side-area">
           {misfit && !chosenNow ? <MisfitNote misfit={misfit} job={job} onAgain={measure} onStrike={setStriking} /> : null}
-          <Suspects advice={advice} progress={search.progress} job={job} numbers={numbers} onNumbers={() => setNumbers((n) => !n)} onCall={() => setCalling(true)} />
+          <Suspects advice={advice} progress={search.progress} job={job} desk={search.desk} evidence={evidence} numbers={numbers} onNumbers={() => setNumbers((n) => !n)} onCall={() => setCalling(true)} />
+          <Outlook advice={advice} desk={search.desk} evidence={evidence} job={job} />
           <Trail job={job} onStrike={setStriking} />
           <Asked job={job} onTakeBack={(event) => void log({ type: "struck", event, reason: "taken back" })} />
           <Found job={job} onOpen={() => setVarying(true)} onTakeBack={(event) => void log({ type: "struck", event, reason: "taken back" })} />

@@ -4,7 +4,7 @@ import { useState } from "react";
 import Button from "react-bootstrap/Button";
 import { useHotkeys } from "react-hotkeys-hook";
 import { isClamp } from "../../core/circuit/meter";
-import type { Stop } from "../../core/isolate/advise";
+import type { Alternative, Stop } from "../../core/isolate/advise";
 import { type Laid, type Lead, type Proposal } from "../../core/isolate/proposal";
 import type { Job } from "../../core/journal/fold";
 import { leadWords } from "../../core/journal/reading-body";
@@ -26,6 +26,7 @@ interface Props {
   readonly refused: string | null;
   readonly proposal: Proposal | null;
   readonly stop: Stop | null;
+  readonly alternatives: readonly Alternative[];
   readonly isChosen: boolean;
   readonly busy: boolean;
   readonly numbers: boolean;
@@ -42,7 +43,7 @@ const EXPOSURE_ICON = { none: "bi-eye", dead: "bi-plug", "low voltage": "bi-batt
 
 /** One next step: what to set, where the leads go, what to expect, and the field for what the meter says. */
 export function NextTest(props: Props) {
-  const { job, machine, laid, test, refused, proposal, stop, isChosen, busy, numbers, onChoose, onRecord, onCall, onWarned, rest } = props;
+  const { job, machine, laid, test, refused, proposal, stop, alternatives, isChosen, busy, numbers, onChoose, onRecord, onCall, onWarned, rest } = props;
   const [why, setWhy] = useState(false);
   const [editing, setEditing] = useState(false);
   useHotkeys("alt+w", () => setWhy((w) => !w), { enableOnFormTags: true, preventDefault: true });
@@ -52,7 +53,7 @@ export function NextTest(props: Props) {
   if (stop && !laid) {
     return (
       <div className="next">
-        <p className="next-kicker">{stop.kind === "found" ? "Found" : "End of the search"}</p>
+        <p className="next-kicker">{stop.kind === "found" ? "Found" : stop.kind === "mended" ? "Gone" : "End of the search"}</p>
         <h2>{stop.sentence}</h2>
         <div className="d-flex flex-wrap gap-2 mt-3">
           <Button size="lg" onClick={onCall} autoFocus>Make the call <kbd>Alt K</kbd></Button>
@@ -80,7 +81,7 @@ export function NextTest(props: Props) {
       {laid ? (
         <>
           <h2>{laid.title}</h2>
-          {why && proposal ? <p className="why">{proposal.why}{numbers ? ` (${proposal.bits.toFixed(2)} bit)` : ""}</p> : null}
+          {why && proposal ? <Why proposal={proposal} alternatives={alternatives} numbers={numbers} onChoose={onChoose} /> : null}
           {touched && !job.warned ? <>{editor}<SafetyNotice onRead={onWarned} busy={busy} /></> : (
             <>
               {rest > 0 ? <p className="rest" role="status"><i className="bi bi-hourglass-split" aria-hidden /> The compressor rests: <strong className="value">{clockOf(rest)}</strong> before this starts it again.</p> : null}
@@ -98,6 +99,16 @@ export function NextTest(props: Props) {
           <Meanings laid={laid} numbers={numbers} />
         </>
       ) : editor}
+    </div>
+  );
+}
+
+/** Why this test, and what the others cost more. */
+function Why({ proposal, alternatives, numbers, onChoose }: { proposal: Proposal; alternatives: readonly Alternative[]; numbers: boolean; onChoose: (test: Test) => void }) {
+  return (
+    <div className="why">
+      <p className="mb-1">{proposal.why}{numbers ? ` (${proposal.bits.toFixed(2)} bit)` : ""}</p>
+      {alternatives.length > 0 ? <ul className="plain-list mb-0" aria-label="Instead">{alternatives.map((a) => <li key={testKey(a.test.test)}><Button size="sm" variant="link" onClick={() => onChoose(a.test.test)}>{a.title}</Button> <span className="quiet">{a.more < 0.5 ? "costs no more on the whole" : `costs ${Math.max(1, Math.round(a.more))} min more on the whole`}</span></li>)}</ul> : null}
     </div>
   );
 }

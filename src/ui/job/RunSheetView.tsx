@@ -1,14 +1,16 @@
 "use client";
 
-import { useEffect, useState } from "react";
+import { useEffect, useState, type ReactNode } from "react";
 import Button from "react-bootstrap/Button";
 import { useHotkeys } from "react-hotkeys-hook";
 import { keyMarks } from "../../core/control/guide";
+import type { EventBody } from "../../core/journal/events";
 import type { Job } from "../../core/journal/fold";
 import { FLICKERS } from "../../core/machine/parts/kind";
 import { resultWords, type Edge, type RunSheet, type SheetLoad } from "../../core/schedule/run-sheet";
 import { testKey, type Test } from "../../core/simulate/test";
 import type { Desk } from "../shell/useDesk";
+import { Stopwatch } from "./Stopwatch";
 import { clockOf, type useRest } from "./useRest";
 
 interface Props {
@@ -19,10 +21,11 @@ interface Props {
   readonly onStand: (setup: string) => Promise<boolean>;
   readonly onSaw: (test: Test, label: string) => Promise<boolean>;
   readonly onMeasure: (test: Test) => void;
+  readonly onLog: (body: EventBody) => Promise<boolean>;
 }
 
 /** The machine's own tests: step by step what should run, what does, logged with one key; each is evidence. */
-export function RunSheetView({ job, desk, busy, rest, onStand, onSaw, onMeasure }: Props) {
+export function RunSheetView({ job, desk, busy, rest, onStand, onSaw, onMeasure, onLog }: Props) {
   const [sheet, setSheet] = useState<RunSheet | null>(null);
   const [at, setAt] = useState(0);
   useEffect(() => {
@@ -65,7 +68,7 @@ export function RunSheetView({ job, desk, busy, rest, onStand, onSaw, onMeasure 
         {mustRest ? <p className="rest" role="status"><i className="bi bi-hourglass-split" aria-hidden /> The compressor rests: <strong className="value">{clockOf(rest.left)}</strong> before this step starts it, whatever its test mode allows.</p> : null}
         {!standsHere ? <Button size="lg" disabled={busy || mustRest} onClick={() => void onStand(step.setup)}>It is in this step now</Button> : null}
         <ul className="sheet-loads">
-          {step.loads.map((load) => <Load key={load.part} load={load} result={resultOf(load)} isOpen={load === open && standsHere} disabled={!standsHere || busy} onSaw={(label) => void onSaw(load.test, label)} />)}
+          {step.loads.map((load) => <Load key={load.part} load={load} result={resultOf(load)} isOpen={load === open && standsHere} disabled={!standsHere || busy} onSaw={(label) => void onSaw(load.test, label)}>{load.runs && load === open && standsHere ? <Stopwatch setup={step.setup} load={load} busy={busy} onLog={onLog} /> : null}</Load>)}
         </ul>
         {step.clamps.length > 0 ? (
           <div className="sheet-clamps"><h3>Meanwhile, with a clamp</h3>
@@ -80,11 +83,12 @@ export function RunSheetView({ job, desk, busy, rest, onStand, onSaw, onMeasure 
 
 const labelsOf = (load: SheetLoad) => [...load.labels.filter((l) => l !== FLICKERS), FLICKERS];
 
-function Load({ load, result, isOpen, disabled, onSaw }: { load: SheetLoad; result: string | null; isOpen: boolean; disabled: boolean; onSaw: (label: string) => void }) {
+function Load({ load, result, isOpen, disabled, onSaw, children }: { load: SheetLoad; result: string | null; isOpen: boolean; disabled: boolean; onSaw: (label: string) => void; children: ReactNode }) {
   return (
     <li className={isOpen ? "is-now" : ""}>
       <div><strong>{load.name}</strong> <span className={load.runs ? "should-run" : "should-rest"}>should: {load.should}</span></div>
       {isOpen ? <p className="quiet mb-1">{load.noticed}</p> : null}
+      {children}
       {result !== null ? <p className="mb-0"><span className={`mark ${result === load.should ? "fits" : "misfit"}`} aria-hidden /> <strong>{resultWords(load, result)}</strong> <span className="quiet">{result === load.should ? "fits" : "does not fit"}</span></p> : null}
       {result === null ? <div className="labels small" role="group" aria-label={`${load.name}: what does it do?`}>{labelsOf(load).map((label, i) => <Button key={label} variant="outline-dark" disabled={disabled} onClick={() => onSaw(label)}>{isOpen ? <kbd>{i + 1}</kbd> : null} {resultWords(load, label)}</Button>)}</div> : null}
     </li>

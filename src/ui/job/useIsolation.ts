@@ -6,6 +6,7 @@ import type { Advice } from "../../core/isolate/advise";
 import type { Evidence } from "../../core/isolate/evidence";
 import type { MachineFile } from "../../core/machine/schema";
 import type { Test } from "../../core/simulate/test";
+import { send } from "../shell/send";
 import type { Desk } from "../shell/useDesk";
 import type { ChosenTest, IsolationDesk, PlainStanding } from "../../workers/isolation-desk";
 
@@ -23,7 +24,7 @@ export interface Search {
 
 
 /** Keeps a worker with the machine's dictionary, and asks it for advice whenever the evidence changes. */
-export function useIsolation(file: MachineFile, evidence: readonly Evidence[], standing: PlainStanding, key: string): Search {
+export function useIsolation(job: string, file: MachineFile, evidence: readonly Evidence[], standing: PlainStanding, key: string): Search {
   const desk = useRef<Comlink.Remote<IsolationDesk> | null>(null);
   // Kept in an object: a remote is callable, and React would call it.
   const [open, setOpen] = useState<{ readonly desk: Desk } | null>(null);
@@ -55,6 +56,18 @@ export function useIsolation(file: MachineFile, evidence: readonly Evidence[], s
     );
     return () => { current = false; };
   }, [built, key]);
+
+  // While the dictionary is being built here, the server may have it already: same core, same answer.
+  useEffect(() => {
+    if (built) return;
+    let current = true;
+    const { evidence, standing } = latest.current;
+    send<{ evidence: readonly string[]; advice: Advice } | null>(`/api/jobs/${job}/advice`, standing).then(
+      (result) => { if (current && result && result.evidence.join(" ") === evidence.map((e) => e.id).join(" ")) setAdvice((own) => own?.key === key ? own : { key, advice: result.advice }); },
+      () => { /* the own dictionary answers in a moment */ },
+    );
+    return () => { current = false; };
+  }, [built, job, key]);
 
   const layOut = useCallback(async (test: Test): Promise<ChosenTest> => {
     if (!desk.current) throw new Error("The computation is not ready yet.");

@@ -1,5 +1,5 @@
 import { notFound } from "next/navigation";
-import { readJob } from "../../../server/jobs";
+import { readJob, timesOn } from "../../../server/jobs";
 import { Refusal } from "../../../server/refusal";
 import { JobScreen } from "../../../ui/job/JobScreen";
 
@@ -11,5 +11,5 @@ export default async function Page({ params, searchParams }: { params: Promise<{
     throw error;
   });
   const { view, shown } = await searchParams;
-  return <JobScreen events={job.events} file={job.file} start={{ view: view ?? "", shown: shown ?? "" }} />;
+  return <JobScreen events={job.events} file={job.file} times={await timesOn(job.machine)} start={{ view: view ?? "", shown: shown ?? "" }} />;
 }

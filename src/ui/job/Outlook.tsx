@@ -1,0 +1,75 @@
+"use client";
+
+import { useEffect, useState } from "react";
+import { CartesianGrid, Line, LineChart, ResponsiveContainer, Tooltip, XAxis, YAxis } from "recharts";
+import type { Advice } from "../../core/isolate/advise";
+import type { Evidence } from "../../core/isolate/evidence";
+import type { History } from "../../core/isolate/reasons";
+import type { Spread } from "../../core/isolate/way";
+import type { Job } from "../../core/journal/fold";
+import type { Desk } from "../shell/useDesk";
+import { evidenceWords } from "./evidence-words";
+
+interface Props {
+  readonly advice: Advice | null;
+  readonly desk: Desk | null;
+  readonly evidence: readonly Evidence[];
+  readonly job: Job;
+}
+
+const rounded = (v: number) => (v < 10 ? Math.round(v) : 5 * Math.round(v / 5));
+const range = ({ mean, low, high }: Spread, unit: string) => `about ${rounded(mean)}${unit}${rounded(low) === rounded(high) ? "" : ` (${rounded(low)} to ${rounded(high)})`}`;
+
+/** What is still to come, and how the suspects went; for whoever asks. */
+export function Outlook({ advice, desk, evidence, job }: Props) {
+  const [open, setOpen] = useState(false);
+  if (!advice) return null;
+  return (
+    <section className="outlook" aria-label="Still to come">
+      {advice.toCome ? <p className="mb-1"><i className="bi bi-clock" aria-hidden /> Repair included <strong>{range(advice.toCome.minutes, " min")}</strong>; parts <strong>{range(advice.toCome.money, "")}</strong></p> : null}
+      <details onToggle={(e) => setOpen(e.currentTarget.open)}>
+        <summary>How the suspects went</summary>
+        {open ? <Chart desk={desk} evidence={evidence} job={job} /> : null}
+      </details>
+    </section>
+  );
+}
+
+/** A line and a dash pattern for each suspect, named beneath in the same order. */
+const LINES = [
+  { stroke: "#14242b", dash: "" }, { stroke: "#8f420b", dash: "8 4" }, { stroke: "#17577f", dash: "2 4" }, { stroke: "#2a6147", dash: "12 4 2 4" }, { stroke: "#9c1445", dash: "5 5" },
+] as const;
+
+function Chart({ desk, evidence, job }: Omit<Props, "advice">) {
+  const [found, setFound] = useState<{ readonly key: string; readonly history: History } | null>(null);
+  const key = evidence.map((e) => e.id).join(" ");
+  useEffect(() => {
+    if (!desk) return;
+    let current = true;
+    desk.history(evidence).then((history) => { if (current) setFound({ key, history }); }, () => {});
+    return () => { current = false; };
+    // eslint-disable-next-line react-hooks/exhaustive-deps -- the key stands for the evidence
+  }, [desk, key]);
+  if (!found) return <p className="quiet mb-0" role="status">Drawing…</p>;
+  const { pieces, steps } = found.history;
+  const rows = steps.map((s, i) => ({ at: i, ...Object.fromEntries(s.shares.map((p, k) => [`p${k}`, Math.round(1000 * p) / 10])) }));
+  const words = (at: number) => evidenceWords(job, steps[at]?.evidence ?? "");
+  return (
+    <figure className="mb-0">
+      <div role="img" aria-label={`Share of belief in each suspect after each step: ${pieces.map((p, k) => `${p.name} now ${Math.round(100 * (steps[steps.length - 1]?.shares[k] ?? 0))} %`).join(", ")}`}>
+        <ResponsiveContainer width="100%" height={170}>
+          <LineChart data={rows} margin={{ top: 6, right: 8, bottom: 0, left: -22 }} accessibilityLayer={false}>
+            <CartesianGrid stroke="#d5dcda" vertical={false} />
+            <XAxis dataKey="at" tickFormatter={(v: number) => (v === 0 ? "" : String(v))} tickLine={false} />
+            <YAxis domain={[0, 100]} ticks={[0, 50, 100]} tickFormatter={(v: number) => `${v}`} tickLine={false} />
+            <Tooltip labelFormatter={(at) => words(Number(at))} formatter={(value, name) => [`${String(value)} %`, pieces[Number(String(name).slice(1))]?.name ?? ""]} isAnimationActive={false} />
+            {pieces.map((p, k) => <Line key={p.piece} type="stepAfter" dataKey={`p${k}`} stroke={LINES[k]!.stroke} strokeDasharray={LINES[k]!.dash} strokeWidth={2.5} dot={false} isAnimationActive={false} />)}
+          </LineChart>
+        </ResponsiveContainer>
+      </div>
+      <figcaption>
+        <ul className="chart-key">{pieces.map((p, k) => <li key={p.piece}><svg width="34" height="10" aria-hidden><line x1="0" x2="34" y1="5" y2="5" stroke={LINES[k]!.stroke} strokeDasharray={LINES[k]!.dash} strokeWidth="3" /></svg> {p.name}</li>)}</ul>
+      </figcaption>
+    </figure>
+  );
+}
