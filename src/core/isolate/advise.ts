@@ -9,7 +9,7 @@ import { ALL_MEANS, canMake, type Means } from "./means";
 import { isCause, isModelled } from "./firsts";
 import type { Beliefs, Isolation, RatedTest } from "./isolation";
 import { proofsFor } from "./proofs";
-import { propose, titleOf, type Proposal } from "./proposal";
+import { placeOf, propose, type Proposal } from "./proposal";
 import { clearedParts, partDoubt, pieceSuspects, repairsOf, type ClearedPart, type PieceSuspect } from "./suspects";
 import { inVain, planWay, type Spread, type Way } from "./way";
 import { callsForMore, oddOnes, widen, type OddOne } from "./wider";
@@ -132,6 +132,9 @@ function chooseFrom(isolation: Isolation, rated: readonly RatedTest[], way: Way 
   return best ? isolation.choose([best, ...rated.filter((r) => r !== best)]) : isolation.choose(rated);
 }
 
+/** A repair is tried only if it saves at least this on the whole way, minutes; judgement. */
+const LEAST_SAVED = 2;
+
 /** The repair to try, where that beats every test. */
 function attemptOf(isolation: Isolation, suspects: readonly PieceSuspect[], way: Way | null): Attempt | null {
   const [first, ...others] = way?.moves ?? [];
@@ -139,16 +142,18 @@ function attemptOf(isolation: Isolation, suspects: readonly PieceSuspect[], way:
   const piece = isolation.machine.pieceById.get(first.attempt)!;
   const probability = suspects.find((s) => s.piece === piece.id)?.probability ?? 0;
   const test = others.find((m) => m.test);
+  // To know is worth a little more than to have tried.
+  if (test && test.more < LEAST_SAVED) return null;
   return {
     piece: piece.id, name: piece.name, repair: piece.repair, minutes: piece.minutes,
-    why: `It is this in ${Math.round(10 * probability)} of 10 such cases, and costs ${Math.round(inVain(piece).minutes)} min if not.${test ? ` To measure first takes about ${Math.max(1, Math.round(test.more))} min more on the whole.` : ""}`,
+    why: `It is this in ${Math.min(9, Math.round(10 * probability))} of 10 such cases, and costs ${Math.round(inVain(piece).minutes)} min if not.${test ? ` To measure first takes about ${Math.max(1, Math.round(test.more))} min more on the whole.` : ""}`,
   };
 }
 
 function alternativesOf(isolation: Isolation, rated: readonly RatedTest[], way: Way | null, chosen: RatedTest | null): readonly Alternative[] {
   const { machine } = isolation;
-  const planned = way?.moves.flatMap((m) => (m.test && m.test !== chosen ? [{ test: m.test, title: titleOf(machine, m.test.test), more: m.more }] : [])) ?? [];
-  return (planned.length > 0 ? planned : rated.filter((r) => r !== chosen).map((r) => ({ test: r, title: titleOf(machine, r.test), more: 0 }))).slice(0, 3);
+  const planned = way?.moves.flatMap((m) => (m.test && m.test !== chosen ? [{ test: m.test, title: placeOf(machine, m.test.test), more: m.more }] : [])) ?? [];
+  return (planned.length > 0 ? planned : rated.filter((r) => r !== chosen).map((r) => ({ test: r, title: placeOf(machine, r.test), more: 0 }))).slice(0, 3);
 }
 
 /** The last repair took the complaint with it. */

@@ -150,6 +150,13 @@ export function layOut(isolation: Isolation, beliefs: Beliefs, standing: Standin
   };
 }
 
+/** A test in one line that no other has: what, where, and how the unit stands. */
+export function placeOf(machine: Machine, test: Test): string {
+  const setup = machine.setupById.get(test.setup)?.name ?? test.setup;
+  if (test.black === undefined) return `${titleOf(machine, test)}; ${inSentence(setup)}`;
+  return `${FUNCTION_WORDS[test.function]}, ${machine.points.get(test.red)?.name ?? test.red} to ${machine.points.get(test.black)?.name ?? test.black}; ${inSentence(setup)}`;
+}
+
 /** What a test is called. */
 export function titleOf(machine: Machine, test: Test): string {
   if (test.instant === "recheck") return `${machine.partById.get(test.red)?.name ?? test.red}: power off, wait, and see`;

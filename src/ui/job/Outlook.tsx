@@ -18,7 +18,7 @@ interface Props {
 }
 
 const rounded = (v: number) => (v < 10 ? Math.round(v) : 5 * Math.round(v / 5));
-const range = ({ mean, low, high }: Spread, unit: string) => `about ${rounded(mean)}${unit}${rounded(low) === rounded(high) ? "" : ` (${rounded(low)} to ${rounded(high)})`}`;
+const range = ({ mean, low, high }: Spread, unit: string) => <><strong>{rounded(mean)}{unit}</strong>{rounded(low) === rounded(high) ? null : <span className="quiet"> ({rounded(low)} to {rounded(high)})</span>}</>;
 
 /** What is still to come, and how the suspects went; for whoever asks. */
 export function Outlook({ advice, desk, evidence, job }: Props) {
@@ -26,7 +26,7 @@ export function Outlook({ advice, desk, evidence, job }: Props) {
   if (!advice) return null;
   return (
     <section className="outlook" aria-label="Still to come">
-      {advice.toCome ? <p className="mb-1"><i className="bi bi-clock" aria-hidden /> Repair included <strong>{range(advice.toCome.minutes, " min")}</strong>; parts <strong>{range(advice.toCome.money, "")}</strong></p> : null}
+      {advice.toCome ? <p className="mb-1">Still to come: {range(advice.toCome.minutes, " min")}, parts {range(advice.toCome.money, "")}</p> : null}
       <details onToggle={(e) => setOpen(e.currentTarget.open)}>
         <summary>How the suspects went</summary>
         {open ? <Chart desk={desk} evidence={evidence} job={job} /> : null}
@@ -63,7 +63,7 @@ function Chart({ desk, evidence, job }: Omit<Props, "advice">) {
             <XAxis dataKey="at" tickFormatter={(v: number) => (v === 0 ? "" : String(v))} tickLine={false} />
             <YAxis domain={[0, 100]} ticks={[0, 50, 100]} tickFormatter={(v: number) => `${v}`} tickLine={false} />
             <Tooltip labelFormatter={(at) => words(Number(at))} formatter={(value, name) => [`${String(value)} %`, pieces[Number(String(name).slice(1))]?.name ?? ""]} isAnimationActive={false} />
-            {pieces.map((p, k) => <Line key={p.piece} type="stepAfter" dataKey={`p${k}`} stroke={LINES[k]!.stroke} strokeDasharray={LINES[k]!.dash} strokeWidth={2.5} dot={false} isAnimationActive={false} />)}
+            {pieces.map((p, k) => <Line key={p.piece} type="linear" dataKey={`p${k}`} stroke={LINES[k]!.stroke} strokeDasharray={LINES[k]!.dash} strokeWidth={2.5} dot={{ r: 3, strokeDasharray: "" }} isAnimationActive={false} />)}
           </LineChart>
         </ResponsiveContainer>
       </div>
