@@ -13,6 +13,8 @@ test("a reading that fits nothing is questioned with the likely slip; points say
   await expect(page.locator(".legend")).toBeVisible();
 
   await page.getByRole("button", { name: /did it differently/ }).click();
+  await page.getByLabel("Unit", { exact: true }).selectOption("cold-call");
+  await page.getByLabel("Meter", { exact: true }).selectOption("dcv");
   await page.getByLabel("Red lead").selectOption("J2-1.pad");
   await page.getByLabel("Black lead").selectOption("J2-3.pad");
   const notice = page.getByRole("button", { name: "I work that way" });

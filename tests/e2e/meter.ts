@@ -23,7 +23,7 @@ export function typedFor(testKey: string, fault: Fault): string {
 
 /** Waits until the screen asks for a test or has come to its end; returns the test's name, or null at the end. Simple questions are passed over. */
 export async function asked(page: Page): Promise<string | null> {
-  await page.locator(".next").first().waitFor({ timeout: 60_000 });
+  await page.locator(".next-area .next").first().waitFor({ timeout: 60_000 });
   const pass = page.getByRole("button", { name: /On to measuring/ });
   if (await pass.isVisible()) await pass.click();
   const next = page.locator(".next[aria-busy=false][data-test], .next:has(.next-kicker:text-matches('Found|End of the search'))").first();

@@ -74,6 +74,12 @@ export class Planner {
     }).map((m, i) => ({ m, i })).sort((a, b) => a.m.cost - b.m.cost || a.i - b.i).map(({ m }) => m);
   }
 
+  /** The move that the policy alone would make, without rollout. */
+  ofPolicy(standing: number): PlannedMove | undefined {
+    const [first] = this.ranked(2 ** this.problem.weights.length - 1, standing);
+    return first ? this.moves(standing, [first.move])[0] : undefined;
+  }
+
   private mean(bySuspect: Float64Array): number {
     let [sum, total] = [0, 0];
     this.problem.weights.forEach((w, i) => { sum += w * bySuspect[i]!; total += w; });

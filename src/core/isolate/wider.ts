@@ -36,18 +36,20 @@ export interface OddOne {
   readonly evidence: string;
   /** Belief that it was a slip, 0 to 1. */
   readonly slip: number;
-  /** Measured again with the same result. */
+  /** Measured again with the same result; or of before a repair, so that it cannot be measured again. */
   readonly confirmed: boolean;
 }
 
 /** Evidence that nothing believed explains, the oddest first. */
 export function oddOnes(isolation: Isolation, evidence: readonly Evidence[], beliefs: Beliefs): readonly OddOne[] {
   const odd = new Map<string, OddOne>();
+  const repairs = evidence.filter((e) => e.type === "tried").length;
   const observations = observationsOf(isolation.machine, isolation.meter, evidence);
   for (const o of observations) {
     const again = evidence.filter((e) => e.type === "reading" && e.id !== o.evidence && isSameTest(o, e) && isSameReading(isolation.meter, o, e)).length;
     const slip = slipShare(isolation, o, beliefs.probability);
-    if (slip > (odd.get(o.evidence)?.slip ?? ODD)) odd.set(o.evidence, { evidence: o.evidence, slip, confirmed: again > 0 });
+    const before = o.repairs.length < repairs;
+    if (slip > (odd.get(o.evidence)?.slip ?? ODD)) odd.set(o.evidence, { evidence: o.evidence, slip, confirmed: again > 0 || before });
   }
   return [...odd.values()].sort((a, b) => b.slip - a.slip || (a.evidence < b.evidence ? -1 : 1));
 }
@@ -147,7 +149,7 @@ const BRIDGED: readonly string[] = ["door switch", "switch", "thermal cut-off", 
 const OTHER_WATTS = [0.25, 0.5, 2] as const;
 
 /** What is met on units that are not as drawn: something bridged, another heater than the right one. */
-function likelyChanges(machine: Machine): readonly Hypothesis[] {
+export function likelyChanges(machine: Machine): readonly Hypothesis[] {
   const found: { change: Change; words: string }[] = [];
   for (const entry of machine.file.parts as unknown as readonly (PartEntry & { kind: string; watts?: number })[]) {
     if (BRIDGED.includes(entry.kind) && Object.keys(entry.at).length === 2) found.push({ change: { change: "taken out", part: entry.id, bridged: true }, words: `${entry.name} is bridged` });

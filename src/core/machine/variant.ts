@@ -99,6 +99,9 @@ function withoutPart(file: MachineFile, part: string): MachineFile {
     })),
     complaints: file.complaints.map((c) => ({ ...c, sees: Object.fromEntries(Object.entries(c.sees).filter(([p]) => p !== part)) })),
     clamps: file.clamps.filter((c) => c.part !== part),
+    // A question about nothing but this part is no longer asked.
+    firsts: file.firsts.flatMap((f) => (f.parts.includes(part) ? (f.parts.length > 1 ? [{ ...f, parts: f.parts.filter((p) => p !== part) }] : []) : [f])),
+    causes: file.causes.filter((c) => c.part !== part && c.then.part !== part),
     setups: file.setups.map((s) => ({ ...s, lifted: s.lifted.filter((p) => p !== part), lamps: s.lamps.filter((p) => p !== part), good: s.good.filter((p) => p !== part), made: s.made.filter((p) => p !== part), off: s.off.filter((p) => p !== part) })),
   };
 }

@@ -80,6 +80,8 @@ export function JobScreen({ events, file, times, start }: { events: readonly Jou
   const laid: Laid | null = chosenNow ? chosenNow.laid : advice?.next ?? null;
   const test = chosenNow?.test ?? advice?.next?.test ?? null;
 
+  const attempt = advice?.attempt && !chosenNow && skipped !== key ? advice.attempt : null;
+
   const choose = useCallback(async (next: Test | null) => {
     if (!next) return setChosen(null);
     // What is on the screen stays until the new test is laid out, but nothing can be logged on it meanwhile.
@@ -158,7 +160,7 @@ export function JobScreen({ events, file, times, start }: { events: readonly Jou
             {elsewhere ? <Button size="sm" variant="link" onClick={() => setPathId(elsewhere.id)}>the test lies on: {elsewhere.name}</Button> : null}
             {peeked ? <ul className="what-if" aria-label="What it would show there">{peeked.map((w) => <li key={w.name} title={w.fault ?? undefined}>{w.name} <strong className="value">{w.shows}</strong></li>)}</ul> : <Legend />}
           </div>
-          <PathView machine={machine} path={path} job={job} doubt={advice?.doubt ?? {}} test={test} numbers={numbers} onChoose={(t) => void choose(t)} onLook={setPeek} />
+          <PathView machine={machine} path={path} job={job} doubt={advice?.doubt ?? {}} test={attempt || (!chosenNow && firsts?.length !== 0) ? null : test} numbers={numbers} onChoose={(t) => void choose(t)} onLook={setPeek} />
         </section>}
         <section className="next-area" aria-label={VIEWS.find((v) => v.id === view)!.name}>
           {problem || search.problem ? <p className="problem" role="alert">{problem || search.problem}</p> : null}
@@ -170,8 +172,8 @@ export function JobScreen({ events, file, times, start }: { events: readonly Jou
               <h2>Working out what every point should read</h2>
               <ProgressBar now={Math.round(search.progress * 100)} aria-label="Computing" />
             </div>
-          ) : advice.attempt && !chosenNow && skipped !== key ? (
-            <TryFirst attempt={advice.attempt} machine={machine} busy={sending || !fresh} onLog={log} onMeasure={() => setSkipped(key)} />
+          ) : attempt ? (
+            <TryFirst attempt={attempt} machine={machine} busy={sending || !fresh} onLog={log} onMeasure={() => setSkipped(key)} />
           ) : (
             <NextTest
               job={job} machine={machine} laid={laid} test={test} refused={chosenNow?.refused ?? null} proposal={chosenNow ? null : advice.next} stop={chosenNow ? null : advice.stop}
