@@ -79,6 +79,7 @@ test("what was really done counts: another point, another function, and ohms on 
   await expect(page.locator("#reading")).toHaveCount(0);
   await page.getByLabel("Meter", { exact: true }).selectOption("dcv");
   await expect(page.locator(".next[aria-busy=false][data-test^='cold-call|dcv|P1-1.pad']")).toBeVisible();
+  await readNotice(page);
   await page.locator("#reading").fill("13.1");
   await page.keyboard.press("Enter");
   await expect(page.locator(".trail li").first()).toContainText("P1, panel board side");

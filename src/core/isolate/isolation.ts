@@ -135,7 +135,8 @@ export class Isolation {
     yield 1;
   }
 
-  private keep(test: Test, predictions: readonly Prediction[]): void {
+  private keep(test: Test, each: readonly Prediction[]): void {
+    const predictions = shared(each);
     this.predictions.set(testKey(test), predictions);
     const table = outcomeTable(test, predictions, this.meter);
     if (test.instant === "recheck") this.hypotheses.forEach((h, i) => blendRow(this.machine, h, table, i));
@@ -373,6 +374,38 @@ export class Isolation {
     return list;
   }
 }
+
+/** Predictions are compared with so many others of the same test, the sound machine's first. */
+const COMPARED = 6;
+/** Readings that differ by less than this share are one reading: far below what any meter resolves. */
+const ALIKE = 1e-7;
+
+/** Most faults change nothing in most tests: what is predicted alike is kept once, and all that follows from it is worked out once. */
+function shared(predictions: readonly Prediction[]): readonly Prediction[] {
+  const distinct: Prediction[] = [];
+  return predictions.map((p) => {
+    const twin = distinct.find((d) => isAlike(d, p));
+    if (twin) return twin;
+    if (distinct.length < COMPARED) distinct.push(p);
+    return p;
+  });
+}
+
+function isAlike(a: Prediction, b: Prediction): boolean {
+  if (a.length !== b.length) return false;
+  for (let k = 0; k < a.length; k++) {
+    const [x, y] = [a[k]!, b[k]!];
+    if (x === y) continue;
+    if (x === null || y === null || x.kind !== y.kind) return false;
+    if (x.kind === "value" && y.kind === "value" && !near(x.value, y.value)) return false;
+    if (x.kind === "jumping" && y.kind === "jumping" && (x.manner !== y.manner || !near(x.low, y.low) || !near(x.high, y.high))) return false;
+    if (x.kind === "label" && y.kind === "label" && x.label !== y.label) return false;
+    if (x.kind === "beep" && y.kind === "beep" && x.beeps !== y.beeps) return false;
+  }
+  return true;
+}
+
+const near = (a: number, b: number) => Math.abs(a - b) <= ALIKE * Math.max(1e-3, Math.abs(a), Math.abs(b));
 
 /** How often a fault is away for a moment, by where it lies: contacts come and go, the rest seldom; judgement. */
 const AWAY = { contact: 0.4, other: 0.08 } as const;

@@ -33,7 +33,11 @@ export function outcomeTable(test: Test, predictions: readonly Prediction[], met
 
 function numericTable(test: Test, predictions: readonly Prediction[], meter: Meter): OutcomeTable {
   const scale = scaleOf(meter, test.function as "dcv");
-  const kernels = predictions.map((p) => (p.length === 0 ? null : kernelOf(p, scale)));
+  // Hypotheses that predict the same share one prediction, and with it all that follows.
+  const distinct = [...new Set(predictions)];
+  const rowOf = new Map(distinct.map((p, i) => [p, i]));
+  const rows = Int32Array.from(predictions, (p) => rowOf.get(p)!);
+  const kernels = distinct.map((p) => (p.length === 0 ? null : kernelOf(p, scale)));
 
   const landmarks: number[] = [];
   for (const kernel of kernels) kernel?.centres.forEach((centre, i) => { if (kernel.widths[i]! <= SHARP) landmarks.push(centre); });
@@ -58,7 +62,7 @@ function numericTable(test: Test, predictions: readonly Prediction[], meter: Met
   ];
   // Outcomes nobody predicts are left out; what they would mean is "something else".
   const kept = columns.filter((c) => kernels.some((k) => k !== null && c.of(k) > 1e-3));
-  return table(kept.map((c) => c.outcome), kernels.length, (h, o) => (kernels[h] === null ? null : kept[o]!.of(kernels[h]!)));
+  return table(kept.map((c) => c.outcome), rows, kernels.length, (k, o) => (kernels[k] === null ? null : kept[o]!.of(kernels[k]!)));
 }
 
 /** Bounds on the scale back to readings; sinh grows beyond any meter, so the far ends stay open. */
@@ -92,30 +96,36 @@ function labelTable(predictions: readonly Prediction[]): OutcomeTable {
     if (shown.kind === "beep") names.set(String(shown.beeps), { kind: "beep", beeps: shown.beeps });
   }
   const keys = [...names.keys()].sort();
-  return table(keys.map((k) => names.get(k)!), predictions.length, (h, o) => {
+  return table(keys.map((k) => names.get(k)!), Int32Array.from(predictions, (_, h) => h), predictions.length, (h, o) => {
     const p = predictions[h]!;
     return p.length === 0 ? null : p.filter((shown) => nameOf(shown) === keys[o]).length / p.length;
   });
 }
 
-/** Fills the chances: normalised, with the slip spread evenly; a hypothesis without prediction expects all alike. */
-function table(outcomes: readonly Outcome[], hypotheses: number, chance: (h: number, o: number) => number | null): OutcomeTable {
+/**
+ * Fills the chances: normalised, with the slip spread evenly; a hypothesis without prediction expects all alike. `rows` says which of the
+ * `distinct` predictions each hypothesis makes.
+ */
+function table(outcomes: readonly Outcome[], rows: Int32Array, distinct: number, chance: (row: number, o: number) => number | null): OutcomeTable {
   const n = outcomes.length;
-  const chances = new Float32Array(hypotheses * n);
+  const own = new Float32Array(distinct * n);
+  const ownEntropy = new Float64Array(distinct);
   const row = new Float64Array(n);
-  for (let h = 0; h < hypotheses; h++) {
+  for (let d = 0; d < distinct; d++) {
     let sum = 0;
     let silent = false;
     for (let o = 0; o < n; o++) {
-      const c = chance(h, o);
+      const c = chance(d, o);
       if (c === null) { silent = true; break; }
       row[o] = c;
       sum += c;
     }
-    for (let o = 0; o < n; o++) chances[h * n + o] = silent || sum < 1e-9 ? 1 / n : (1 - SLIP) * (row[o]! / sum) + SLIP / n;
+    for (let o = 0; o < n; o++) own[d * n + o] = silent || sum < 1e-9 ? 1 / n : (1 - SLIP) * (row[o]! / sum) + SLIP / n;
+    for (let o = 0; o < n; o++) ownEntropy[d]! -= plogp(own[d * n + o]!);
   }
-  const entropy = Float64Array.from({ length: hypotheses }, (_, h) => -chances.subarray(h * n, h * n + n).reduce((sum, c) => sum + plogp(c), 0));
-  return { outcomes, chances, entropy };
+  const chances = new Float32Array(rows.length * n);
+  for (let h = 0; h < rows.length; h++) for (let o = 0; o < n; o++) chances[h * n + o] = own[rows[h]! * n + o]!;
+  return { outcomes, chances, entropy: Float64Array.from(rows, (d) => ownEntropy[d]!) };
 }
 
 /** Which outcome a reading of a value belongs to; -1 when none. */
