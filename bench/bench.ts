@@ -2,7 +2,12 @@ import { execFileSync } from "node:child_process";
 import os from "node:os";
 import { benchIsolation } from "./isolation";
 import { lampBench } from "./lamp";
+import { benchDictionary } from "./dictionary";
+import { writeReport } from "./report";
+import { benchScreen } from "./screen";
 import { benchSolve } from "./solve";
+import { benchCalibration, benchPairs, benchPlans, benchSlips, built } from "./targets";
+import { FLEET } from "../tests/support/fleet";
 
 function commit(): string {
   try {
@@ -19,6 +24,24 @@ const onlyLamp = names.includes("lamp");
 const lamp = names.length === 0 || onlyLamp ? lampBench(300, new URL("../docs/charts/lamp-reader.svg", import.meta.url)) : null;
 const solve = onlyLamp ? [] : benchSolve();
 const isolation = onlyLamp ? [] : benchIsolation(names);
+/** Runs with a slip on each machine, pairs of faults on each of two, units a machine for the calibration. */
+const [SLIPS, PAIRS, UNITS, PLANS] = [Number(process.env.SLIPS ?? 24), Number(process.env.PAIRS ?? 5000), Number(process.env.UNITS ?? 60), 200];
+/** The two machines all of whose pairs are tried. */
+const TWO = ["zirvald-bw-15", "perlgrund-tm-3"];
+
+// A full run, over the whole fleet, also writes docs/performance.md.
+if (names.length === 0) {
+  const say = (words: string) => process.stderr.write(`${words}\n`);
+  say("screen"); const screen = await benchScreen(4);
+  say("plans"); const plans = benchPlans(PLANS);
+  say("dictionary"); const dictionary = benchDictionary();
+  say("dictionaries of the fleet"); const isolations = built(FLEET);
+  say("slips"); const slips = benchSlips(isolations, SLIPS);
+  say("calibration"); const calibration = benchCalibration(isolations, UNITS);
+  say("two faults"); const pairs = TWO.map((name) => benchPairs(name, isolations.find(([known]) => known === name)![1], PAIRS));
+  writeReport({ run, solve, dictionary, screen, plans, isolation, slips, pairs, calibration });
+  say("docs/performance.md is written");
+}
 
 if (process.argv.includes("--json")) process.stdout.write(`${JSON.stringify({ run, solve, isolation, lamp }, null, 1)}\n`);
 else {
