@@ -85,11 +85,14 @@ export function advise(narrow: Isolation, evidence: readonly Evidence[], standin
   const top = suspects[0]!;
   const early = simpleCause(isolation, evidence) ?? mended(isolation, repairs);
   const again = early ? null : measureAgain(isolation, beliefs, here, evidence, odd);
-  const settled = early !== null || (again === null && isFound(isolation, top));
-  const rated = settled ? [] : isolation.rate(beliefs.probability, here, made);
+  const sure = early === null && again === null && isFound(isolation, top);
+  // What is found on one reading alone is not found yet: that one is made again.
+  const hinge = sure ? hingeOf(isolation, beliefs, here, evidence, top.piece) : null;
+  const settled = early !== null || (sure && hinge === null);
+  const rated = settled || hinge ? [] : isolation.rate(beliefs.probability, here, made);
   const proof = settled && !early ? openProof(isolation, beliefs, here, evidence, top.piece, made) : null;
-  const way = settled || again ? null : planWay(isolation, beliefs, here, rated, canSee(isolation, evidence));
-  const chosen = again ?? proof?.test ?? chooseFrom(isolation, rated, way);
+  const way = settled || again || hinge ? null : planWay(isolation, beliefs, here, rated, canSee(isolation, evidence));
+  const chosen = again ?? hinge ?? proof?.test ?? chooseFrom(isolation, rated, way);
   const second = rated.find((r) => r !== chosen);
   const attempt = again || proof ? null : attemptOf(isolation, suspects, way);
   return {
@@ -97,7 +100,7 @@ export function advise(narrow: Isolation, evidence: readonly Evidence[], standin
     cleared: clearedParts(isolation, beliefs),
     doubt: partDoubt(isolation, beliefs, repairs),
     attempt,
-    next: chosen ? propose(isolation, beliefs, here, chosen, second, again ? { why: AGAIN, proves: null } : proof ? { why: `Before the board is blamed, this must be seen: ${inSentence(proof.words)}.`, proves: proof.words } : null) : null,
+    next: chosen ? propose(isolation, beliefs, here, chosen, second, again ? { why: AGAIN, proves: null } : hinge ? { why: `All that speaks for ${inSentence(top.name)} hangs on this one reading. Make it once more.`, proves: null } : proof ? { why: `Before the board is blamed, this must be seen: ${inSentence(proof.words)}.`, proves: proof.words } : null) : null,
     alternatives: alternativesOf(isolation, rated, way, chosen),
     stop: early ?? (chosen || attempt ? null : stopOf(isolation, beliefs, suspects, settled, standing.means ?? ALL_MEANS)),
     toCome: way ? { minutes: way.minutes, money: way.money } : null,
@@ -124,6 +127,32 @@ function measureAgain(isolation: Isolation, beliefs: Beliefs, standing: Standing
     return [isolation.rateOne(beliefs.probability, standing, reading.test)];
   });
   return tests.sort((a, b) => a.minutes + a.risk - b.minutes - b.risk || (testKey(a.test) < testKey(b.test) ? -1 : 1))[0] ?? null;
+}
+
+/** Without a reading on which all hangs, less than this is left of what was found. */
+const HANGS = 0.5;
+
+/**
+ * The reading without which the piece would not be held for the fault, if there is one that was made once only and can be made again
+ * just so. A slip is rare, but it is the one thing that sends a person home with the wrong part.
+ */
+function hingeOf(isolation: Isolation, beliefs: Beliefs, standing: Standing, evidence: readonly Evidence[], piece: string): RatedTest | null {
+  const { machine } = isolation;
+  const mine = isolation.hypotheses.map((_, h) => blamedPieces(isolation.left(h, standing.repairs)).includes(piece));
+  const made = new Map<string, number>();
+  for (const e of evidence) if (e.type === "reading") made.set(testKey(e.test), (made.get(testKey(e.test)) ?? 0) + 1);
+  const hinges = evidence.flatMap((e) => {
+    if (e.type !== "reading" || e.test.instant !== "settled" || made.get(testKey(e.test))! > 1 || (e.repairs?.length ?? 0) !== (standing.repairs?.length ?? 0)) return [];
+    const log = beliefs.byEvidence.get(e.id);
+    if (!log) return [];
+    const most = log.reduce((a, b) => Math.max(a, b), -Infinity);
+    let [own, all] = [0, 0];
+    beliefs.probability.forEach((p, h) => { const without = p / Math.exp(log[h]! - most); all += without; if (mine[h]) own += without; });
+    const left = own / all;
+    return left < HANGS ? [{ test: e.test, left }] : [];
+  }).filter(({ test }) => forbidden(machine, machine.setupById.get(test.setup)!, test) === null && canMake(machine, test, standing.means ?? ALL_MEANS));
+  const worst = hinges.sort((a, b) => a.left - b.left || (testKey(a.test) < testKey(b.test) ? -1 : 1))[0];
+  return worst ? isolation.rateOne(beliefs.probability, standing, worst.test) : null;
 }
 
 /** The test with the cheapest whole way; a dead one wherever it is nearly as good as a live one. */

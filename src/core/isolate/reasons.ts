@@ -30,7 +30,7 @@ export function reasonsFor(isolation: Isolation, evidence: readonly Evidence[], 
   if (own < 0) return [];
   const tests = new Map(evidence.flatMap((e) => (e.type === "reading" ? [[e.id, e.test] as const] : [])));
   return [...beliefs.byEvidence].flatMap(([id, log]): Reason[] => {
-    const bits = weightOf(isolation, beliefs, log, mine);
+    const bits = weightOf(isolation, log, mine);
     if (Math.abs(bits) < SPEAKS) return [];
     const test = tests.get(id);
     return [{ evidence: id, side: bits > 0 ? "for" : "against", bits, wouldShow: test ? shows(isolation, test, own) : null, soundShows: test ? shows(isolation, test, 0) : null }];
@@ -44,12 +44,12 @@ function leadingOf(beliefs: Beliefs, mine: readonly boolean[]): number {
   return best;
 }
 
-/** The suspect's ways of having failed count by what is believed of them now, the others by what was believed at first. */
-function weightOf(isolation: Isolation, beliefs: Beliefs, log: Float64Array, mine: readonly boolean[]): number {
+/** Both the suspect's ways of having failed and the others count by what was believed at first. */
+function weightOf(isolation: Isolation, log: Float64Array, mine: readonly boolean[]): number {
   let [own, ownWeight, rest, restWeight] = [0, 0, 0, 0];
   isolation.hypotheses.forEach((h, i) => {
     const likelihood = Math.exp(Math.max(-600, log[i]!));
-    if (mine[i]) { own += beliefs.probability[i]! * likelihood; ownWeight += beliefs.probability[i]!; } else { rest += h.prior * likelihood; restWeight += h.prior; }
+    if (mine[i]) { own += h.prior * likelihood; ownWeight += h.prior; } else { rest += h.prior * likelihood; restWeight += h.prior; }
   });
   if (!(ownWeight > 0) || !(restWeight > 0)) return 0;
   return Math.log2(Math.max(1e-300, own / ownWeight) / Math.max(1e-300, rest / restWeight));
