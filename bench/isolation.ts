@@ -9,7 +9,7 @@ import { search } from "../tests/support/isolate-unit";
 import { randomSource, randomValues, UnitOnTheBench } from "../tests/support/unit-on-the-bench";
 
 /** Walking and random order are tried on every n-th fault only: they take long. */
-const EVERY = 4;
+const EVERY = Number(process.env.EVERY ?? 4);
 
 /** The dictionary of a machine, a step of advice, and its faults by three ways of going about it. */
 function benchMachine(name: string) {

@@ -79,7 +79,7 @@ Without rollout and without the exact end: mean ${n(b.plans.plainMean, 3)}, p95 
 
 ## Every single fault
 Truth drawn apart from the search: part values evenly in their tolerance, mains, room, meter noise. Minutes to the call, boards proven before they are blamed, repairs tried in vain
-counted. Walking and random order on every fourth fault. The lower bound is the cheapest test that tells the piece at all, from where the unit stands: no one can know which it is.
+counted. Walking and random order on some of them (every fourth, unless told otherwise). The lower bound is the cheapest test that tells the piece at all, from where the unit stands: no one can know which it is.
 
 | | machine | right | readings | minutes | walk, times | random, times | bound, times | tried in vain | dictionary, s |
 | --- | --- | --- | --- | --- | --- | --- | --- | --- | --- |

@@ -9,7 +9,7 @@ import type { Evidence } from "../core/isolate/evidence";
 import { openFirsts, type OpenFirst } from "../core/isolate/firsts";
 import { Isolation } from "../core/isolate/isolation";
 import type { Means } from "../core/isolate/means";
-import { misfitOf, type Misfit } from "../core/isolate/misprobe";
+import { misfitOf, questioned, type Misfit } from "../core/isolate/misprobe";
 import { layOut, type Laid } from "../core/isolate/proposal";
 import type { SignAsked } from "../core/isolate/signs";
 import { historyOf, reasonsFor, type History, type Reason } from "../core/isolate/reasons";
@@ -105,9 +105,11 @@ export class IsolationDesk {
     return historyOf(weigh(this.ready(), evidence).isolation, evidence);
   }
 
-  /** Whether a reading fits nothing, and which slip would explain it. */
-  misfit(evidence: readonly Evidence[], id: string): Misfit | null {
-    return misfitOf(this.ready(), evidence, id);
+  /** Whether the last reading, or one that it has outvoted, fits nothing, and which slip would explain it. */
+  misfit(evidence: readonly Evidence[]): Misfit | null {
+    const isolation = this.ready();
+    const id = questioned(isolation.meter, evidence);
+    return id === null ? null : misfitOf(isolation, evidence, id);
   }
 
   /** What a test would show under the leading suspects. */

@@ -86,7 +86,7 @@ export function searchWithSlip(isolation: Isolation, fresh: () => UnitOnTheBench
   const done = made as { kind: SlipKind; test: Test | null; key: string } | null;
   const wrong = done?.test ? run.evidence.find((e) => e.type === "reading" && testKey(e.test) === done.key) : undefined;
   if (!done?.test || !wrong) return { pieces: run.pieces, kind: done?.kind ?? null, named: null };
-  const slips = misfitOf(isolation, run.evidence.filter((e) => e.id === wrong.id || !(e.type === "reading" && testKey(e.test) === done.key)), wrong.id)?.slips ?? [];
+  const slips = misfitOf(isolation, run.evidence, wrong.id)?.slips ?? [];
   // Two spots on one wire are one slip.
   const node = (id: string | undefined) => (id === undefined ? "" : String(machine.points.get(id)?.node ?? id));
   const hit = slips.map((s) => s.instead.setup === done.test!.setup && s.instead.function === done.test!.function && node(s.instead.red) === node(done.test!.red) && node(s.instead.black) === node(done.test!.black));

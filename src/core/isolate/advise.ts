@@ -141,8 +141,10 @@ function hingeOf(isolation: Isolation, beliefs: Beliefs, standing: Standing, evi
   const mine = isolation.hypotheses.map((_, h) => blamedPieces(isolation.left(h, standing.repairs)).includes(piece));
   const made = new Map<string, number>();
   for (const e of evidence) if (e.type === "reading") made.set(testKey(e.test), (made.get(testKey(e.test)) ?? 0) + 1);
+  // One is enough: of two slips in one search there is little danger.
+  if ([...made.values()].some((times) => times > 1)) return null;
   const hinges = evidence.flatMap((e) => {
-    if (e.type !== "reading" || e.test.instant !== "settled" || made.get(testKey(e.test))! > 1 || (e.repairs?.length ?? 0) !== (standing.repairs?.length ?? 0)) return [];
+    if (e.type !== "reading" || e.test.instant !== "settled" || (e.repairs?.length ?? 0) !== (standing.repairs?.length ?? 0)) return [];
     const log = beliefs.byEvidence.get(e.id);
     if (!log) return [];
     const most = log.reduce((a, b) => Math.max(a, b), -Infinity);

@@ -108,7 +108,7 @@ export function observationsOf(machine: Machine, meter: Meter, evidence: readonl
  * Of readings of one test that differ, those that stand: the ones that most others agree with, and of equals those that
  * agree with the latest. The others were slips; averaging them in would be believing none of them.
  */
-function agreedOn<O extends { readonly test: Test; readonly shown: Shown }>(meter: Meter, group: readonly O[]): readonly O[] {
+export function agreedOn<O extends { readonly test: Test; readonly shown: Shown }>(meter: Meter, group: readonly O[]): readonly O[] {
   const parties = group.map((o) => group.filter((other) => isSameReading(meter, o, other)));
   return parties.reduce((best, party) => (party.length >= best.length ? party : best));
 }

@@ -223,10 +223,12 @@ export class Isolation {
   beliefs(evidence: readonly Evidence[]): Beliefs {
     const n = this.hypotheses.length;
     // Along each specimen of each hypothesis, beginning with its weight.
-    const known = this.predictor.fitOf(surroundingsOf(evidence));
+    const surroundings = surroundingsOf(evidence);
+    const known = this.predictor.fitOf(surroundings);
     const along = this.logWeights.map((w) => Float64Array.from(w, (l, k) => l + known[k]!));
+    const weights = Object.keys(surroundings).length > 0 ? known.map(Math.exp) : undefined;
     const each = this.logWeights.map((w) => new Float64Array(w.length));
-    const trails = this.logWeights.map((w) => new SpecimenTrail(w.length, this.meter));
+    const trails = this.logWeights.map((w) => new SpecimenTrail(w.length, this.meter, weights));
     const byEvidence = new Map<string, Float64Array>();
     for (const o of observationsOf(this.machine, this.meter, evidence)) {
       const predictions = this.predictionsAfter(o.test, o.repairs);

@@ -47,27 +47,31 @@ export interface Kernel {
 // A prediction belongs to one test and so to one scale; what follows from it is worked out once.
 const KERNELS = new WeakMap<Prediction, Kernel>();
 
-/** The kernel of what a hypothesis predicts for one test, on the scale of that test. */
-export function kernelOf(prediction: Prediction, scale: Scale): Kernel {
+/** The kernel of what a hypothesis predicts for one test, on the scale of that test; `weights` where specimens do not count alike. */
+export function kernelOf(prediction: Prediction, scale: Scale, weights?: ArrayLike<number>): Kernel {
+  if (weights) return makeKernel(prediction, scale, weights);
   let kernel = KERNELS.get(prediction);
   if (!kernel) KERNELS.set(prediction, (kernel = makeKernel(prediction, scale)));
   return kernel;
 }
 
-function makeKernel(prediction: Prediction, scale: Scale): Kernel {
+function makeKernel(prediction: Prediction, scale: Scale, weights?: ArrayLike<number>): Kernel {
   const values: number[] = [];
+  const weightOf: number[] = [];
   const swings: [number, number][] = [];
   let overload = 0;
-  for (const shown of prediction) {
+  for (let k = 0; k < prediction.length; k++) {
+    const shown = prediction[k]!;
     if (shown === null) continue;
-    if (shown.kind === "value") values.push(toScale(scale, shown.value));
+    if (shown.kind === "value") { values.push(toScale(scale, shown.value)); weightOf.push(weights?.[k] ?? 1); }
     else if (shown.kind === "overload") overload++;
     else if (shown.kind === "jumping") swings.push([toScale(scale, shown.low), toScale(scale, shown.high)]);
   }
   const bells = values.map((value) => {
     const near = values.filter((other) => Math.abs(other - value) <= REGIME);
-    const centre = near.reduce((sum, v) => sum + v, 0) / near.length;
-    const spread = near.length > 1 ? Math.sqrt(near.reduce((sum, v) => sum + (v - centre) ** 2, 0) / (near.length - 1)) : 0;
+    const middle = near.reduce((sum, v) => sum + v, 0) / near.length;
+    const all = near.length > 1 ? Math.sqrt(near.reduce((sum, v) => sum + (v - middle) ** 2, 0) / (near.length - 1)) : 0;
+    const { centre, spread } = weights ? regimeOf(values, weightOf, value, all) : { centre: middle, spread: all };
     const gaps = values.map((other) => Math.abs(other - value)).sort((x, y) => x - y);
     const gap = gaps.length > 1 ? REACH * gaps[Math.min(2, gaps.length - 1)]! : prediction.length > 1 ? LONELY : 0;
     return { centre, width: Math.hypot(1, Math.max(UNSEEN * spread, near.length < 3 ? Math.min(LONELY, gap) : 0)) };
@@ -78,6 +82,16 @@ function makeKernel(prediction: Prediction, scale: Scale): Kernel {
     values, centres: bells.map((b) => b.centre), widths: bells.map((b) => b.width), swings,
     value: values.length === 0 ? 0 : share(values.length, mixed), overload: share(overload, mixed), jumping: share(swings.length, mixed),
   };
+}
+
+/** Where room or mains are known, a regime lies where the specimens lie that agree with them; part values still spread it, by half at least. */
+function regimeOf(values: readonly number[], weights: readonly number[], value: number, all: number): { centre: number; spread: number } {
+  let [sum, total] = [0, 0];
+  values.forEach((v, i) => { if (Math.abs(v - value) <= REGIME) { sum += weights[i]! * v; total += weights[i]!; } });
+  const centre = sum / total;
+  let square = 0;
+  values.forEach((v, i) => { if (Math.abs(v - value) <= REGIME) square += weights[i]! * (v - centre) ** 2; });
+  return { centre, spread: Math.max(all / 2, Math.sqrt(square / total)) };
 }
 
 /**
@@ -134,7 +148,8 @@ interface Offset {
  */
 export class SpecimenTrail {
   private readonly offsets: Offset[][];
-  constructor(specimens: number, private readonly meter: Meter) {
+  /** `weights`: how well each specimen agrees with what is known of room and mains; without it all alike. */
+  constructor(specimens: number, private readonly meter: Meter, private readonly weights?: ArrayLike<number>) {
     this.offsets = Array.from({ length: specimens }, () => []);
   }
 
@@ -146,7 +161,7 @@ export class SpecimenTrail {
     const together = likelihood(test, shown, prediction, this.meter, slip);
     if (prediction.length === 0) return void out.fill(together);
     const scale = isNumeric(test.function) ? scaleOf(this.meter, test.function) : null;
-    const kernel = scale ? kernelOf(prediction, scale) : null;
+    const kernel = scale ? kernelOf(prediction, scale, this.weights) : null;
     const y = scale && shown.kind === "value" ? toScale(scale, shown.value) : 0;
     let value = -1;
     for (let k = 0; k < out.length; k++) {

@@ -2,7 +2,8 @@ import type { Machine, Point } from "../machine/compile";
 import { forbidden } from "../hazard/rules";
 import type { Shown } from "../quantity/read";
 import { makeTest, testKey, type Test } from "../simulate/test";
-import type { Evidence } from "./evidence";
+import type { Meter } from "../circuit/meter";
+import { agreedOn, type Evidence } from "./evidence";
 import { hypothesisName } from "./hypothesis";
 import type { Isolation } from "./isolation";
 import { likelihood, SLIP } from "./likelihood";
@@ -56,7 +57,8 @@ export function misfitOf(isolation: Isolation, evidence: readonly Evidence[], id
     fits += before[i]! * likelihood(test, shown, predictions[i]!, isolation.meter, 0);
     whole += before[i]! * likelihood(test, shown, predictions[i]!, isolation.meter);
   });
-  if (1 - ((1 - SLIP) * fits) / Math.max(1e-300, whole) < QUESTIONED) return null;
+  const outvoted = isOutvoted(isolation.meter, evidence, reading);
+  if (!outvoted && 1 - ((1 - SLIP) * fits) / Math.max(1e-300, whole) < QUESTIONED) return null;
 
   const tried = slipsFor(isolation.machine, test, shown);
   const leading = isolation.hypotheses.map((h, i) => ({ h, i, p: before[i]! })).filter(({ h }) => h.kind !== "something else").sort((a, b) => b.p - a.p).slice(0, MOST_TRIED);
@@ -79,8 +81,23 @@ export function misfitOf(isolation: Isolation, evidence: readonly Evidence[], id
   }));
   return {
     evidence: id, test, slips,
-    sentence: slips.length > 0 ? "This fits nothing that is still possible. Make it once more." : "This fits nothing that is still possible, and no usual slip explains it: measure it again, then look for what is not drawn.",
+    sentence: outvoted ? "Measured once more it showed something else, and this no longer counts."
+      : slips.length > 0 ? "This fits nothing that is still possible. Make it once more." : "This fits nothing that is still possible, and no usual slip explains it: measure it again, then look for what is not drawn.",
   };
+}
+
+/** Whether a reading does not count any more, because the same test was made again and showed something else. */
+function isOutvoted(meter: Meter, evidence: readonly Evidence[], reading: Extract<Evidence, { type: "reading" }>): boolean {
+  const group = evidence.filter((e) => e.type === "reading" && testKey(e.test) === testKey(reading.test) && (e.repairs?.length ?? 0) === (reading.repairs?.length ?? 0));
+  return group.length > 1 && !agreedOn(meter, group as Extract<Evidence, { type: "reading" }>[]).some((e) => e.id === reading.id);
+}
+
+/** The reading to be questioned after the last one: one that it has outvoted, else the last itself; null while there is none. */
+export function questioned(meter: Meter, evidence: readonly Evidence[]): string | null {
+  const readings = evidence.filter((e) => e.type === "reading");
+  const last = readings[readings.length - 1];
+  if (!last) return null;
+  return [...readings].reverse().find((r) => testKey(r.test) === testKey(last.test) && isOutvoted(meter, evidence, r))?.id ?? last.id;
 }
 
 /** The usual slips for a test: what was perhaps really measured. */

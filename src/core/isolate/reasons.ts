@@ -26,21 +26,23 @@ export function reasonsFor(isolation: Isolation, evidence: readonly Evidence[], 
   const { hypotheses } = isolation;
   const repairs = repairsOf(evidence);
   const mine = hypotheses.map((_, i) => blamedPieces(isolation.left(i, repairs)).includes(piece));
-  const own = leadingOf(beliefs, mine);
+  // What speaks for it is held against what it would show as it is thought of now; what speaks against it, as it most often fails.
+  const own = leadingOf(beliefs.probability, mine);
+  const usual = leadingOf(hypotheses.map((h) => h.prior), mine);
   if (own < 0) return [];
   const tests = new Map(evidence.flatMap((e) => (e.type === "reading" ? [[e.id, e.test] as const] : [])));
   return [...beliefs.byEvidence].flatMap(([id, log]): Reason[] => {
     const bits = weightOf(isolation, log, mine);
     if (Math.abs(bits) < SPEAKS) return [];
     const test = tests.get(id);
-    return [{ evidence: id, side: bits > 0 ? "for" : "against", bits, wouldShow: test ? shows(isolation, test, own) : null, soundShows: test ? shows(isolation, test, 0) : null }];
+    return [{ evidence: id, side: bits > 0 ? "for" : "against", bits, wouldShow: test ? shows(isolation, test, bits > 0 ? own : usual) : null, soundShows: test ? shows(isolation, test, 0) : null }];
   }).sort((a, b) => Math.abs(b.bits) - Math.abs(a.bits) || (a.evidence < b.evidence ? -1 : 1));
 }
 
-/** The likeliest hypothesis of those marked; -1 where there is none. */
-function leadingOf(beliefs: Beliefs, mine: readonly boolean[]): number {
+/** The weightiest hypothesis of those marked; -1 where there is none. */
+function leadingOf(weight: ArrayLike<number>, mine: readonly boolean[]): number {
   let best = -1;
-  mine.forEach((is, i) => { if (is && (best < 0 || beliefs.probability[i]! > beliefs.probability[best]!)) best = i; });
+  mine.forEach((is, i) => { if (is && (best < 0 || weight[i]! > weight[best]!)) best = i; });
   return best;
 }
 
