@@ -35,7 +35,7 @@ function deskFor(key: string, file: MachineFile): Kept {
     shelf.set(key, kept);
     return kept;
   }
-  const thread = new Worker(path.join(process.cwd(), "src/workers/isolation.thread.ts"), { execArgv: ["--import", "tsx"] });
+  const thread = new Worker(path.join(process.cwd(), "src/workers/isolation-thread.mjs"));
   thread.unref();
   const desk = Comlink.wrap<IsolationDesk>(nodeEndpoint(thread));
   const lost = new Promise<never>((_, reject) => thread.once("error", reject));

@@ -40,3 +40,36 @@ test("a reading that fits nothing is questioned with the likely slip; points say
   await page.setViewportSize({ width: 390, height: 844 });
   await fits(page);
 });
+
+test("a repair that is cheaper to try than to prove is offered; reasons, what is still to come and the chart stand beside it", async ({ page }) => {
+  await beginJob(page, "Workshop: Tannrast FT-20, FT-9081", "Lamp: two flashes, pause");
+  for (const label of ["2 flashes, pause", "still", "2 flashes, pause", "still", "2 flashes, pause", "2 flashes, pause"]) {
+    const test = await asked(page);
+    expect(test).toContain("|look|");
+    const rows = await page.locator(".trail li").count();
+    await page.getByRole("group", { name: /What do you see/ }).getByRole("button", { name: label, exact: false }).first().click();
+    await expect(page.locator(".trail li")).toHaveCount(rows + 1);
+    await expect(page.locator(".next-area .next[aria-busy=false]")).toBeVisible();
+  }
+  await expect(page.locator(".next-kicker")).toContainText("Try first");
+  await expect(page.locator(".next h2")).toContainText("clean and reseat");
+  await expect(page.locator(".cautions")).toContainText("prove it dead");
+  await expect(page.locator(".outlook")).toContainText(/Still to come: \d+ min/);
+  await page.locator(".outlook summary").click();
+  await expect(page.getByRole("img", { name: /Share of belief/ })).toBeVisible();
+  await page.locator(".suspects summary").first().click();
+  await expect(page.locator(".reasons li").first()).toBeVisible();
+  await axe(page);
+  await page.getByRole("button", { name: "You", exact: true }).click();
+  await page.getByLabel("Room, °C").fill("hot");
+  await page.getByRole("button", { name: "Keep" }).click();
+  await expect(page.locator(".surroundings .problem")).toContainText("between -40 and 70");
+  await page.getByLabel("Room, °C").fill("8");
+  await page.getByRole("button", { name: "Keep" }).click();
+  await expect(page.getByRole("region", { name: "Asked and compared" })).toContainText("8 °C here");
+  await page.keyboard.press("Escape");
+  await page.getByRole("button", { name: "It is gone" }).click();
+  await expect(page.locator(".next h2")).toContainText("The complaint went with it");
+  await page.setViewportSize({ width: 390, height: 844 });
+  await fits(page);
+});
