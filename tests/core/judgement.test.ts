@@ -169,7 +169,7 @@ describe("what is believed", () => {
     const committed = groupsOf("quellmoor-sb-210");
     const faults = isolation.hypotheses.flatMap((h) => (h.kind === "fault" && h.led.length === 0 ? [h] : []));
     const tally = { runs: 0, right: 0, nameable: 0, named: 0 };
-    for (let k = 0; k < 40; k++) {
+    for (let k = 0; k < 26; k++) {
       const h = faults[Math.floor(random() * faults.length)]!;
       const values = randomValues(machine, random);
       const seed = Math.floor(random() * 1e9);

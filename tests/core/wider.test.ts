@@ -80,7 +80,7 @@ describe("two faults at once", () => {
       const random = randomSource(77);
       const faults = own.hypotheses.flatMap((h) => (h.kind === "fault" && h.led.length === 0 ? [h] : []));
       let [tried, right] = [0, 0];
-      for (let k = 0; k < 14; k++) {
+      for (let k = 0; k < 8; k++) {
         const [a, b] = [faults[Math.floor(random() * faults.length)]!, faults[Math.floor(random() * faults.length)]!];
         if (a.fault.part === b.fault.part) continue;
         const mending = mend(own, new UnitOnTheBench(own.machine, [a.fault, b.fault], randomValues(own.machine, random), random));
@@ -88,8 +88,8 @@ describe("two faults at once", () => {
         if (mending.found[0]?.wasBad === true || mending.unseen) right++;
       }
       console.log(`${name}: one of two found first in ${right} of ${tried}`);
-      // At this size two misses are within chance of the 95 % that the bench shows.
-      expect(tried - right).toBeLessThanOrEqual(2);
+      // At this size one miss is within chance of the 95 % that the bench shows.
+      expect(tried - right).toBeLessThanOrEqual(1);
     }
   });
 });

@@ -6,7 +6,7 @@ import { faultId } from "../machine/fault";
 import type { SetupEntry } from "../machine/schema";
 import { testKey, type Test } from "../simulate/test";
 import { candidateTests, tellingTests } from "./candidates";
-import { costOf, type Standing } from "./cost";
+import { costOf, type Cost, type Standing } from "./cost";
 import { canMake } from "./means";
 import { observationsOf, surroundingsOf, type Evidence, type Repair } from "./evidence";
 import { blamedPieces, faultsOf, hypothesesOf, piecesOf, type Hypothesis } from "./hypothesis";
@@ -59,6 +59,7 @@ export class Isolation {
   private readonly predictions = new Map<string, readonly Prediction[]>();
   private readonly tables = new Map<string, OutcomeTable>();
   readonly stopwatch: Stopwatch;
+  private readonly costs = new Map<string, Map<Test, Cost>>();
   /** What hypotheses that are weighed now and then predict, by hypothesis and test; shared with every widened dictionary. */
   private readonly kept: Map<string, Map<string, Prediction>>;
 
@@ -294,9 +295,19 @@ export class Isolation {
     return rated.sort((a, b) => b.score - a.score || (testKey(a.test) < testKey(b.test) ? -1 : 1));
   }
 
+  /** What a test costs from a standing, kept: the same few standings are asked about again and again. */
+  private costFrom(standing: Standing, test: Test): Cost {
+    const from = `${standing.setup} ${[...standing.openPanels].sort().join(" ")} ${standing.means?.careful ?? false} ${standing.times ? JSON.stringify(standing.times) : ""}`;
+    let known = this.costs.get(from);
+    if (!known) this.costs.set(from, (known = new Map()));
+    let cost = known.get(test);
+    if (!cost) known.set(test, (cost = costOf(this.machine, standing, test)));
+    return cost;
+  }
+
   /** One test rated from where the unit stands. */
   rateOne(probability: Float64Array, standing: Standing, test: Test, bits = this.information(this.tableFor(test, standing.repairs), probability, this.standing(probability), this.piecesNow(standing.repairs))): RatedTest {
-    const { minutes, risk } = costOf(this.machine, standing, test);
+    const { minutes, risk } = this.costFrom(standing, test);
     return { test, bits, minutes, risk, score: bits / (minutes + risk) };
   }
 
