@@ -11,6 +11,9 @@ import { randomSource, randomValues, UnitOnTheBench } from "../tests/support/uni
 /** Walking and random order are tried on every n-th fault only: they take long. */
 const EVERY = Number(process.env.EVERY ?? 4);
 
+/** Every n-th fault is searched for; every one, unless told otherwise. */
+export const FAULTS_EVERY = Number(process.env.FAULTS_EVERY ?? 1);
+
 /** The dictionary of a machine, a step of advice, and its faults by three ways of going about it. */
 function benchMachine(name: string) {
   const machine = machineNamed(name);
@@ -31,6 +34,7 @@ function benchMachine(name: string) {
   const ways = { advice: { readings: 0, minutes: 0, right: 0, faults: 0 }, walk: { readings: 0, minutes: 0, right: 0, faults: 0 }, random: { readings: 0, minutes: 0, right: 0, faults: 0 } };
   const faults = isolation.hypotheses.flatMap((h) => (h.kind === "fault" ? [h] : []));
   faults.forEach((h, i) => {
+    if (i % FAULTS_EVERY !== 0) return;
     const values = randomValues(machine, random);
     const shuffled = walk.map((test) => ({ test, at: random() })).sort((a, b) => a.at - b.at).map(({ test }) => test);
     for (const [way, order] of [["advice", "advice"], ["walk", walk], ["random", shuffled]] as const) {
