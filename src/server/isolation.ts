@@ -1,5 +1,6 @@
-import path from "node:path";
-import { Worker } from "node:worker_threads";
+import { createRequire } from "node:module";
+import { pathToFileURL } from "node:url";
+import type { Worker } from "node:worker_threads";
 import * as Comlink from "comlink";
 import nodeEndpoint from "comlink/dist/umd/node-adapter";
 import { z } from "zod";
@@ -27,6 +28,16 @@ interface Kept {
 // Kept through reloads of this module while developing.
 const shelf = ((globalThis as { unzoDesks?: Map<string, Kept> }).unzoDesks ??= new Map<string, Kept>());
 
+/**
+ * A thread of the desk. It reads the core's own TypeScript, as the scripts do; the few words that begin it are given as text and the
+ * constructor is fetched at run time, so that the build does not try to bundle what runs beside it.
+ */
+function beginThread(): Worker {
+  const { Worker: Thread } = createRequire(import.meta.url)("node:worker_threads") as typeof import("node:worker_threads");
+  const begin = 'import("tsx/esm/api").then(({ register }) => { register(); return import(require("node:worker_threads").workerData); })';
+  return new Thread(begin, { eval: true, workerData: pathToFileURL([process.cwd(), "src", "workers", "isolation.thread.ts"].join("/")).href });
+}
+
 /** The dictionary of a machine in a worker thread; begun when it is first asked for, the one longest unused put away. */
 function deskFor(key: string, file: MachineFile): Kept {
   let kept = shelf.get(key);
@@ -35,7 +46,7 @@ function deskFor(key: string, file: MachineFile): Kept {
     shelf.set(key, kept);
     return kept;
   }
-  const thread = new Worker(path.join(process.cwd(), "src/workers/isolation-thread.mjs"));
+  const thread = beginThread();
   thread.unref();
   const desk = Comlink.wrap<IsolationDesk>(nodeEndpoint(thread));
   const lost = new Promise<never>((_, reject) => thread.once("error", reject));
