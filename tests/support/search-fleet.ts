@@ -6,7 +6,7 @@ import { FLEET, groupsOf, isolationOf } from "./fleet";
 import { search } from "./isolate-unit";
 import { randomSource, randomValues, UnitOnTheBench } from "./unit-on-the-bench";
 
-/** Searches every single fault of these machines; in two files, so that two processes share the work. */
+/** Searches single faults of these machines; in two files, so that two processes share the work. */
 export function searchFleet(names: readonly string[]): void {
   /** Over these machines, with draws that nothing was developed against. */
   const fresh = { tried: 0, wrong: [] as string[] };
@@ -26,9 +26,11 @@ export function searchFleet(names: readonly string[]): void {
       expect(alone.length).toBeGreaterThanOrEqual(0.8 * faults.length);
     });
 
-    it("ends at the right piece for every single fault, part values drawn at random", { timeout: 600_000 }, () => {
+    it("ends at the right piece for single faults, every third here and every one in the bench, part values drawn at random", { timeout: 600_000 }, () => {
       const random = randomSource(7);
-      expect(faults.flatMap((h) => wrongEnd(h, random) ?? [])).toEqual([]);
+      const some = faults.filter((_, i) => i % 3 === FLEET.indexOf(name) % 3);
+      expect(some.length).toBeGreaterThan(5);
+      expect(some.flatMap((h) => wrongEnd(h, random) ?? [])).toEqual([]);
     });
 
     it("is tried with other draws too, every eighth fault", { timeout: 600_000 }, () => {
