@@ -14,7 +14,7 @@ import { layOut, type Laid } from "../core/isolate/proposal";
 import type { SignAsked } from "../core/isolate/signs";
 import { historyOf, reasonsFor, type History, type Reason } from "../core/isolate/reasons";
 import { whatIf, type WhatIf } from "../core/isolate/what-if";
-import { partDoubt } from "../core/isolate/suspects";
+import { partDoubt, repairsOf } from "../core/isolate/suspects";
 import type { Times } from "../core/isolate/times";
 import { compileMachine } from "../core/machine/compile";
 import type { MachineFile } from "../core/machine/schema";
@@ -57,11 +57,12 @@ export class IsolationDesk {
 
   /** Lays out any test, so that what was really done is judged as that. */
   layOut(evidence: readonly Evidence[], standing: PlainStanding, test: Test): ChosenTest {
-    const isolation = this.ready();
-    const setup = isolation.machine.setupById.get(test.setup);
-    const refused = setup ? forbidden(isolation.machine, setup, test) : "The machine file has no such setup.";
+    const { machine } = this.ready();
+    const setup = machine.setupById.get(test.setup);
+    const refused = setup ? forbidden(machine, setup, test) : "The machine file has no such setup.";
     if (refused) return { laid: null, refused };
-    return { laid: layOut(isolation, isolation.beliefs(evidence), plain(standing), test), refused: null };
+    const { isolation, beliefs } = weigh(this.ready(), evidence);
+    return { laid: layOut(isolation, beliefs, { ...plain(standing), repairs: repairsOf(evidence) }, test), refused: null };
   }
 
   /** Makes a machine known without its dictionary: enough for codes, slips and the run sheet. */
@@ -114,7 +115,7 @@ export class IsolationDesk {
 
   /** What a test would show under the leading suspects. */
   whatIf(evidence: readonly Evidence[], test: Test): readonly WhatIf[] {
-    return whatIf(this.ready(), evidence, test);
+    return whatIf(weigh(this.ready(), evidence).isolation, evidence, test);
   }
 
   /** What a leg of the way into a mode shows when it goes wrong. */

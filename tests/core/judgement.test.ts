@@ -181,7 +181,7 @@ describe("what is believed", () => {
       if (run.named) { tally.nameable++; tally.named += Number(run.named.any); }
     }
     console.log(JSON.stringify(tally));
-    // At this size, what 90 % and a half allow: fewer would come up by chance in one run of a hundred.
+    // The bench shows 90 % and a half at full size; here a few less are within chance.
     expect(tally.right / tally.runs).toBeGreaterThanOrEqual(0.8);
     expect(tally.named / tally.nameable).toBeGreaterThanOrEqual(0.4);
   });

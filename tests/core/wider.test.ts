@@ -149,6 +149,10 @@ describe("a unit that is not as drawn", () => {
 });
 
 describe("what may be tried to see whether it helps", () => {
+  it("goes by the kind of part too: a file that forgets to say so makes no compressor a thing to try", () => {
+    for (const piece of machine.file.pieces.filter((p) => p.licensed)) expect(mayTry(machine, { ...piece, licensed: false }), piece.id).toBe(false);
+  });
+
   it.each(FLEET)("%s: never a board, a protective part, a source, or what a licensed trade does", (name) => {
     const m = machineNamed(name);
     for (const piece of m.file.pieces) {

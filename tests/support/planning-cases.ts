@@ -48,11 +48,10 @@ export function costFollowing(problem: PlanProblem, exactBelow: number, choose: 
     const weight = left.reduce((sum, i) => sum + problem.weights[i]!, 0);
     const rest: PlanProblem = { ...problem, weights: left.map((i) => problem.weights[i]!), pieces: left.map((i) => problem.pieces[i]!), labels: problem.labels.map((l) => Uint8Array.from(left, (i) => l[i]!)) };
     const planner = new Planner(rest, exactBelow);
-    const exact = left.length <= exactBelow;
     if (new Set(rest.pieces).size < 2) return 0;
-    if (exact) return planner.exact(2 ** left.length - 1, standing).cost;
-    const move = choose(planner, standing);
-    if (!move || move.move.kind !== "test") return weight * (planner.moves(standing)[0]?.cost ?? planner.exact(2 ** left.length - 1, standing).cost / weight);
+    const move = left.length <= exactBelow ? undefined : choose(planner, standing);
+    // Few are left, or nothing tells them apart: what then remains to be paid is known.
+    if (move?.move.kind !== "test") return planner.exact(2 ** left.length - 1, standing).cost;
     const { test } = move.move;
     const groups = new Map<number, number[]>();
     for (const i of left) groups.set(problem.labels[test]![i]!, [...(groups.get(problem.labels[test]![i]!) ?? []), i]);

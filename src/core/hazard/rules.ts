@@ -33,6 +33,12 @@ export function sourcesOff(machine: Machine): string {
   return `Every source off and locked: ${machine.sources.map((s) => s.name.toLowerCase()).join(", ")}.`;
 }
 
+/** The cautions that belong to work on a piece: how it is made dead, and those of the kinds of part in it. */
+export function cautionsAt(machine: Machine, piece: string): readonly string[] {
+  const own = machine.parts.filter((p) => p.piece === piece).flatMap((p) => p.kind.cautions ?? []);
+  return [...new Set([`${sourcesOff(machine)} Meter on volts first: prove it dead before you touch it.`, ...own])];
+}
+
 /** The cautions that belong to a step, in the order in which they matter. */
 export function cautionsFor(machine: Machine, setup: SetupEntry, test: Test): readonly string[] {
   const cautions: string[] = [];

@@ -1,5 +1,5 @@
 import { exposureOf } from "../hazard/exposure";
-import { forbidden } from "../hazard/rules";
+import { cautionsAt, forbidden } from "../hazard/rules";
 import { inSentence } from "../quantity/format";
 import { testKey, type Test } from "../simulate/test";
 import type { Standing } from "./cost";
@@ -29,6 +29,8 @@ export interface Attempt {
   readonly repair: string;
   readonly minutes: number;
   readonly why: string;
+  /** How it is made dead, and the usual cautions of the parts that are touched. */
+  readonly cautions: readonly string[];
 }
 
 /** Another step than the one proposed, and the minutes (danger and spares counted as such) the whole way takes longer with it. */
@@ -65,8 +67,27 @@ export function isFound(isolation: Isolation, top: PieceSuspect): boolean {
   return top.probability >= (surely ? FOUND_SURELY : FOUND);
 }
 
+/** Evidence weighed, and the dictionary that explains it. */
+export interface Weighed {
+  readonly isolation: Isolation;
+  readonly beliefs: Beliefs;
+  readonly odd: readonly OddOne[];
+}
+
+// A screen asks several things of the same evidence; a wide look takes long, and comes to the same each time.
+const LAST = new WeakMap<Isolation, { readonly key: string; readonly weighed: Weighed }>();
+
 /** The evidence weighed: by the single faults, or by more where those do not explain it. */
-export function weigh(narrow: Isolation, evidence: readonly Evidence[]): { readonly isolation: Isolation; readonly beliefs: Beliefs; readonly odd: readonly OddOne[] } {
+export function weigh(narrow: Isolation, evidence: readonly Evidence[]): Weighed {
+  const key = JSON.stringify(evidence);
+  const last = LAST.get(narrow);
+  if (last?.key === key) return last.weighed;
+  const weighed = weighAnew(narrow, evidence);
+  LAST.set(narrow, { key, weighed });
+  return weighed;
+}
+
+function weighAnew(narrow: Isolation, evidence: readonly Evidence[]): Weighed {
   const beliefs = narrow.beliefs(evidence);
   const odd = oddOnes(narrow, evidence, beliefs);
   if (!callsForMore(narrow, evidence, beliefs, odd)) return { isolation: narrow, beliefs, odd };
@@ -176,7 +197,7 @@ function attemptOf(isolation: Isolation, suspects: readonly PieceSuspect[], way:
   // To know is worth a little more than to have tried.
   if (test && test.more < LEAST_SAVED) return null;
   return {
-    piece: piece.id, name: piece.name, repair: piece.repair, minutes: piece.minutes,
+    piece: piece.id, name: piece.name, repair: piece.repair, minutes: piece.minutes, cautions: cautionsAt(isolation.machine, piece.id),
     why: `It is this in ${Math.min(9, Math.round(10 * probability))} of 10 such cases, and costs ${Math.round(inVain(piece).minutes)} min if not.${test ? ` To measure first takes about ${Math.max(1, Math.round(test.more))} min more on the whole.` : ""}`,
   };
 }

@@ -7,10 +7,12 @@ import type { SetupEntry } from "../machine/schema";
 import { testKey, type Test } from "../simulate/test";
 import { candidateTests, tellingTests } from "./candidates";
 import { costOf, type Cost, type Standing } from "./cost";
+import { blendAway, blendRow } from "./comes-and-goes";
 import { canMake } from "./means";
 import { observationsOf, surroundingsOf, type Evidence, type Repair } from "./evidence";
 import { blamedPieces, faultsOf, hypothesesOf, piecesOf, type Hypothesis } from "./hypothesis";
 import { saidOf } from "./said";
+import { shared } from "./sharing";
 import { Stopwatch } from "./timed";
 import { signChance, signsOf, type SignAsked } from "./signs";
 import { SpecimenTrail } from "./likelihood";
@@ -386,69 +388,6 @@ export class Isolation {
     for (let h = 0; h < probability.length; h++) if (probability[h]! >= NEGLIGIBLE) list.push(h);
     return list;
   }
-}
-
-/** Predictions are compared with so many others of the same test, the sound machine's first. */
-const COMPARED = 6;
-/** Readings that differ by less than this share are one reading: far below what any meter resolves. */
-const ALIKE = 1e-7;
-
-/** Most faults change nothing in most tests: what is predicted alike is kept once, and all that follows from it is worked out once. */
-function shared(predictions: readonly Prediction[]): readonly Prediction[] {
-  const distinct: Prediction[] = [];
-  return predictions.map((p) => {
-    const twin = distinct.find((d) => isAlike(d, p));
-    if (twin) return twin;
-    if (distinct.length < COMPARED) distinct.push(p);
-    return p;
-  });
-}
-
-function isAlike(a: Prediction, b: Prediction): boolean {
-  if (a.length !== b.length) return false;
-  for (let k = 0; k < a.length; k++) {
-    const [x, y] = [a[k]!, b[k]!];
-    if (x === y) continue;
-    if (x === null || y === null || x.kind !== y.kind) return false;
-    if (x.kind === "value" && y.kind === "value" && !near(x.value, y.value)) return false;
-    if (x.kind === "jumping" && y.kind === "jumping" && (x.manner !== y.manner || !near(x.low, y.low) || !near(x.high, y.high))) return false;
-    if (x.kind === "label" && y.kind === "label" && x.label !== y.label) return false;
-    if (x.kind === "beep" && y.kind === "beep" && x.beeps !== y.beeps) return false;
-  }
-  return true;
-}
-
-const near = (a: number, b: number) => Math.abs(a - b) <= ALIKE * Math.max(1e-3, Math.abs(a), Math.abs(b));
-
-/** How often a fault is away for a moment, by where it lies: contacts come and go, the rest seldom; judgement. */
-const AWAY = { contact: 0.4, other: 0.08 } as const;
-const CONTACTS: readonly string[] = ["contact", "wire", "switch", "door switch", "cord"];
-
-function awayShare(machine: Machine, hypothesis: Hypothesis): number {
-  const faults = faultsOf(machine, hypothesis);
-  return faults.length === 0 ? 0 : faults.some((f) => CONTACTS.includes(machine.partById.get(f.part)!.kind.kind)) ? AWAY.contact : AWAY.other;
-}
-
-/** The same in the row of an outcome table. */
-function blendRow(machine: Machine, hypothesis: Hypothesis, { outcomes, chances, entropy }: OutcomeTable, row: number): void {
-  const n = outcomes.length;
-  const clears = outcomes.findIndex((o) => o.kind === "label" && o.label === "clears");
-  const away = awayShare(machine, hypothesis);
-  if (clears < 0 || away === 0) return;
-  let sum = 0;
-  for (let o = 0; o < n; o++) {
-    chances[row * n + o] = (1 - away) * chances[row * n + o]! + (o === clears ? away : 0);
-    sum -= plogp(chances[row * n + o]!);
-  }
-  entropy[row] = sum;
-}
-
-/** An intermittent fault may be away after a power cycle: a mixture of what it shows and of nothing (for each specimen, in place). */
-function blendAway(machine: Machine, hypothesis: Hypothesis, label: string, slip: number, each: Float64Array): void {
-  const away = awayShare(machine, hypothesis);
-  if (away === 0) return;
-  const gone = label === "clears" ? 1 - slip : slip / 2;
-  each.forEach((l, s) => { each[s] = (1 - away) * l + away * gone; });
 }
 
 /** Logarithm of the sum of exponentials. */

@@ -31,7 +31,6 @@ export interface Misfit {
   /** The test to make again. */
   readonly test: Test;
   readonly slips: readonly LikelySlip[];
-  /** Two faults that together would show it; empty when a slip explains it better or none were tried. */
   readonly sentence: string;
 }
 

@@ -13,7 +13,7 @@ import { WEARS_OFF } from "./signs";
 
 /** Minutes that one unit of the shop's money stands for: an hour of work at 60; judgement, from memory. */
 export const MINUTES_A_COIN = 1;
-/** To see whether a repair helped: close up, power on, watch. */
+/** To see whether a repair helped: close up, power on, watch; minutes, judgement. */
 const SEE = 3;
 /** A repair after which the complaint only seemed gone costs a second visit, minutes; judgement. */
 const COME_BACK = 60;
@@ -21,7 +21,7 @@ const COME_BACK = 60;
 const MOST_SUSPECTS = 26;
 const MOST_TESTS = 110;
 const FIRST_MOVES = 8;
-/** A piece less likely than this is not repaired to see. */
+/** A piece less likely than this is not repaired to see; judgement. */
 const LEAST_TO_TRY = 0.25;
 /** Suspects below this share are left out of the plan. */
 const LEAST_WEIGHT = 5e-4;
@@ -52,13 +52,16 @@ export interface Way {
   readonly money: Spread;
 }
 
+/** Kinds that are work for a licensed trade whatever a file says: refrigerant, gas, the wiring of a house. */
+const LICENSED: readonly string[] = ["compressor", "cooling unit", "gas valve coil", "outlet", "split outlet", "engine set"];
+
 /**
  * Whether a piece may be repaired just to see whether it helps. Never a board (it is proven first), never what protects (it is not
  * reset or renewed before its cause is found), never what belongs to a licensed trade, and nothing that is a source of energy.
  */
 export function mayTry(machine: Machine, piece: PieceEntry): boolean {
   if (piece.board || piece.licensed) return false;
-  return machine.parts.every((p) => p.piece !== piece.id || (!p.kind.protective && !p.kind.source?.(p.fields) && !p.modes.some((m) => m.protective)));
+  return machine.parts.every((p) => p.piece !== piece.id || (!LICENSED.includes(p.kind.kind) && !p.kind.protective && !p.kind.source?.(p.fields) && !p.modes.some((m) => m.protective)));
 }
 
 /** What it costs to repair a piece in vain: minutes, and minutes with its spare and the come-backs counted. */

@@ -22,11 +22,11 @@ const NOT_AS_DRAWN_PRIOR = 0.01;
 /** Pairs that are simulated for what was measured, and those that stay in the search. */
 const MOST_SIMULATED = 64;
 const MOST_SEARCHED = 14;
-/** How far two faults that may bring about together what neither does alone are put before others, in nats. */
+/** How far two faults that may bring about together what neither does alone are put before others, in nats; judgement. */
 const TOGETHER = 4;
 /** A reading is odd from this share of belief that it was a slip. */
 export const ODD = 0.5;
-/** A repaired piece that is still this likely has been repaired badly, or is not alone. */
+/** A repaired piece that is still this likely has been repaired badly, or is not alone; judgement. */
 const LEADING = 0.4;
 /** "Something else" this likely calls for a wider look by itself. */
 const ELSE = 0.2;

@@ -73,7 +73,7 @@ function reading(simulator: Simulator, test: Test, meter: Meter): Shown {
   }
 }
 
-/** A round that comes again within this many seconds is seen as a rhythm. */
+/** A round that comes again within this many seconds is seen as a rhythm; judgement. */
 const RHYTHM = 4;
 
 /** How a display moves on a machine that goes round its phases: in a rhythm one can follow, or not. */

@@ -173,7 +173,7 @@ export function JobScreen({ events, file, times, start }: { events: readonly Jou
               <ProgressBar now={Math.round(search.progress * 100)} aria-label="Computing" />
             </div>
           ) : attempt ? (
-            <TryFirst attempt={attempt} machine={machine} busy={sending || !fresh} onLog={log} onMeasure={() => setSkipped(key)} />
+            <TryFirst attempt={attempt} busy={sending || !fresh} onLog={log} onMeasure={() => setSkipped(key)} />
           ) : (
             <NextTest
               job={job} machine={machine} laid={laid} test={test} refused={chosenNow?.refused ?? null} proposal={chosenNow ? null : advice.next} stop={chosenNow ? null : advice.stop}

@@ -2,20 +2,17 @@
 
 import Button from "react-bootstrap/Button";
 import type { Attempt } from "../../core/isolate/advise";
-import { sourcesOff } from "../../core/hazard/rules";
 import type { EventBody } from "../../core/journal/events";
-import type { Machine } from "../../core/machine/compile";
 
 interface Props {
   readonly attempt: Attempt;
-  readonly machine: Machine;
   readonly busy: boolean;
   readonly onLog: (body: EventBody) => Promise<boolean>;
   readonly onMeasure: () => void;
 }
 
 /** A repair that is cheaper to try than its fault is to find. */
-export function TryFirst({ attempt, machine, busy, onLog, onMeasure }: Props) {
+export function TryFirst({ attempt, busy, onLog, onMeasure }: Props) {
   const tried = (result: "gone" | "stays") => void onLog({
     type: "tried", piece: attempt.piece, result,
     words: `Tried: ${attempt.name}, ${attempt.repair.charAt(0).toLowerCase()}${attempt.repair.slice(1)}. The complaint ${result === "gone" ? "is gone" : "stays"}.`,
@@ -30,7 +27,7 @@ export function TryFirst({ attempt, machine, busy, onLog, onMeasure }: Props) {
       <h2>{attempt.name}: {attempt.repair.charAt(0).toLowerCase()}{attempt.repair.slice(1)}</h2>
       <p>{attempt.why}</p>
       <ul className="cautions">
-        <li><i className="bi bi-exclamation-triangle" aria-hidden /> {sourcesOff(machine)} Meter on volts first: prove it dead before you touch it.</li>
+        {attempt.cautions.map((c) => <li key={c}><i className="bi bi-exclamation-triangle" aria-hidden /> {c}</li>)}
       </ul>
       <p className="mb-1">Close up, power on, watch. And now?</p>
       <div className="d-flex flex-wrap gap-2">
