@@ -11,7 +11,12 @@ export async function axe(page: Page): Promise<void> {
 
 /** Nothing sticks out at the side. */
 export async function fits(page: Page): Promise<void> {
-  expect(await page.evaluate(() => document.documentElement.scrollWidth - document.documentElement.clientWidth)).toBeLessThanOrEqual(0);
+  const sticksOut = await page.evaluate(() => {
+    const room = document.documentElement.clientWidth;
+    if (document.documentElement.scrollWidth <= room) return [];
+    return Array.from(document.querySelectorAll("body *")).filter((e) => e.getBoundingClientRect().right > room).map((e) => `${e.tagName}.${e.getAttribute("class") ?? ""}`);
+  });
+  expect(sticksOut).toEqual([]);
 }
 
 /** Begins a job at the start screen. */
