@@ -66,7 +66,7 @@ const yes = z.boolean();
 /** How the unit stands and what the person has, as the job screen knows it. */
 export const standingSchema = z.strictObject({
   setup: z.string().min(1).max(60), openPanels: z.array(z.string().max(60)).max(40),
-  means: z.strictObject({ live: yes, clamp: yes, dcClamp: yes, careful: yes }).optional(),
+  means: z.strictObject({ live: yes, clamp: yes, dcClamp: yes, inrush: yes, hertz: yes, capacitance: yes, insulation: yes, careful: yes }).optional(),
   times: z.record(z.string().max(80), z.number().min(0.01).max(100)).optional(),
   /** Answer only if the dictionary is there already. */
   wait: yes.default(false),

@@ -3,12 +3,21 @@
  * 6000-count bench or field meter ("from memory"); a job may carry the figures of the meter in hand.
  */
 
-/** What the meter is set to. `lowz` is the low-impedance voltage function; `look` is no meter at all: an eye, an ear. */
-export type MeterFunction = "dcv" | "acv" | "lowz" | "ohms" | "continuity" | "clamp" | "dcclamp" | "look";
+/**
+ * What the meter is set to, or which instrument is taken. `lowz` is the low-impedance voltage function; `inrush` a clamp that keeps
+ * what flows in the first tenth of a second; `insulation` ohms under a test voltage; `look` is no meter at all: an eye, an ear.
+ */
+export const METER_FUNCTIONS = ["dcv", "acv", "lowz", "ohms", "continuity", "clamp", "dcclamp", "look", "inrush", "hertz", "capacitance", "insulation"] as const;
+export type MeterFunction = (typeof METER_FUNCTIONS)[number];
 
 /** Whether a function is a clamp around a wire: one spot, no leads. `clamp` is a transformer and sees alternating current only; `dcclamp` has a Hall sensor. */
-export function isClamp(fn: MeterFunction): fn is "clamp" | "dcclamp" {
-  return fn === "clamp" || fn === "dcclamp";
+export function isClamp(fn: MeterFunction): fn is "clamp" | "dcclamp" | "inrush" {
+  return fn === "clamp" || fn === "dcclamp" || fn === "inrush";
+}
+
+/** Whether a function sends a current of its own through the circuit, which has to be dead for it. */
+export function isPassive(fn: MeterFunction): fn is "ohms" | "continuity" | "capacitance" | "insulation" {
+  return fn === "ohms" || fn === "continuity" || fn === "capacitance" || fn === "insulation";
 }
 
 /** An instrument: input resistances in ohms, limits, and one standard deviation of its error. */
@@ -17,18 +26,21 @@ export interface Meter {
   readonly lowInputOhms: number;
   /** Ohms above this show as overload. */
   readonly overloadOhms: number;
+  /** What an insulation tester shows at most, ohms. */
+  readonly insulationOhms: number;
   /** Continuity sounds below this, ohms. */
   readonly beepOhms: number;
   /** The display averages over about this long, seconds; a quicker change is smoothed. */
   readonly averagingSeconds: number;
-  /** For each function: relative error and absolute error (volts, ohms, amperes), one standard deviation. */
-  readonly accuracy: Readonly<Record<"dcv" | "acv" | "lowz" | "ohms" | "clamp" | "dcclamp", { readonly relative: number; readonly absolute: number }>>;
+  /** For each function: relative error and absolute error (in `unitOf` the function), one standard deviation. */
+  readonly accuracy: Readonly<Record<Exclude<MeterFunction, "continuity" | "look">, { readonly relative: number; readonly absolute: number }>>;
 }
 
 export const ORDINARY_METER: Meter = {
   inputOhms: 1e7,
   lowInputOhms: 3e3,
   overloadOhms: 4e7,
+  insulationOhms: 4e9,
   beepOhms: 30,
   averagingSeconds: 0.3,
   accuracy: {
@@ -38,13 +50,19 @@ export const ORDINARY_METER: Meter = {
     ohms: { relative: 0.015, absolute: 0.15 },
     clamp: { relative: 0.03, absolute: 0.03 },
     dcclamp: { relative: 0.03, absolute: 0.003 },
+    inrush: { relative: 0.05, absolute: 0.1 },
+    hertz: { relative: 0.001, absolute: 0.05 },
+    capacitance: { relative: 0.03, absolute: 5e-9 },
+    insulation: { relative: 0.05, absolute: 1e3 },
   },
 };
 
 /** The unit a function reads in; nothing for a look or for continuity. */
-export function unitOf(fn: MeterFunction): "V" | "ohm" | "A" | "" {
+export function unitOf(fn: MeterFunction): "V" | "ohm" | "A" | "Hz" | "F" | "" {
   if (fn === "dcv" || fn === "acv" || fn === "lowz") return "V";
-  if (fn === "ohms") return "ohm";
+  if (fn === "ohms" || fn === "insulation") return "ohm";
+  if (fn === "hertz") return "Hz";
+  if (fn === "capacitance") return "F";
   return isClamp(fn) ? "A" : "";
 }
 

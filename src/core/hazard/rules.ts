@@ -1,4 +1,4 @@
-import { isClamp } from "../circuit/meter";
+import { isClamp, isPassive } from "../circuit/meter";
 import type { Machine } from "../machine/compile";
 import type { SetupEntry } from "../machine/schema";
 import type { Test } from "../simulate/test";
@@ -10,10 +10,17 @@ export const DEAD_SHARE = 0.8;
 /** Why a test may not be made at all, as a sentence; null when it may. Every planner asks this first. */
 export function forbidden(machine: Machine, setup: SetupEntry, test: Test): string | null {
   const live = isPowered(setup);
-  if (live && (test.function === "ohms" || test.function === "continuity")) return "Ohms only on a dead circuit: unplug, wait, prove it dead.";
-  if (!live && (isClamp(test.function) || test.function === "acv" || test.function === "dcv" || test.function === "lowz")) return "Nothing flows while the plug is out; this test needs power.";
+  if (live && isPassive(test.function)) return test.function === "capacitance" || test.function === "insulation" ? "Only on a dead circuit: unplug, wait, discharge, prove it dead." : "Ohms only on a dead circuit: unplug, wait, prove it dead.";
+  if (test.function === "insulation" && !isMainsToMetalwork(machine, test)) return "The test voltage of an insulation tester kills electronics: only from a mains conductor to the metalwork.";
+  if (!live && !isPassive(test.function) && test.function !== "look") return "Nothing flows while the plug is out; this test needs power.";
   if (test.function === "lowz" && inSupplyPrimary(machine, test)) return "No low-impedance meter in the primary of a supply: it loads the bulk capacitor and the meter may not survive.";
   return null;
+}
+
+/** Whether one lead lies on a mains conductor that is no part of a supply, and the other on the metalwork. */
+function isMainsToMetalwork(machine: Machine, test: Test): boolean {
+  const energies = [test.red, test.black].map((id) => (id === undefined ? "unknown" : energyAt(machine, id)));
+  return energies.includes("mains") && energies.includes("earth") && !inSupplyPrimary(machine, test);
 }
 
 /** Whether a probe would touch the rectified, line-side part of a supply. */
@@ -46,7 +53,9 @@ export function cautionsFor(machine: Machine, setup: SetupEntry, test: Test): re
   const covers = panelsFor(machine, test);
   const overMains = panelsOverMains(machine);
   if (exposure === "dead") {
-    cautions.push(`${sourcesOff(machine)} Meter on volts first: prove it dead before you turn to ohms.`);
+    cautions.push(`${sourcesOff(machine)} Meter on volts first: prove it dead before you turn to ${test.function === "capacitance" ? "capacitance" : test.function === "insulation" ? "the insulation tester" : "ohms"}.`);
+    if (test.function === "capacitance") cautions.push("A capacitor holds its charge: discharge it through a resistor, then prove it near 0 V.");
+    if (test.function === "insulation") cautions.push("500 V at the tips: plugs of the electronics off, hands off the leads, and let it discharge before you take them away.");
     if (inSupplyPrimary(machine, test)) cautions.push("The bulk capacitor: wait a minute, then prove it below 60 V.");
   }
   if (exposure === "live") {

@@ -18,10 +18,18 @@ export function candidateTests(machine: Machine): readonly Test[] {
     };
     if (isPowered(setup)) {
       for (const part of machine.parts) if (part.labels) offer(makeTest(setup.id, "look", part.id));
-      for (const clamp of machine.clamps.values()) offer(makeTest(setup.id, clampFunction(machine, clamp), clamp.id));
+      for (const clamp of machine.clamps.values()) {
+        const fn = clampFunction(machine, clamp);
+        offer(makeTest(setup.id, fn, clamp.id));
+        if (fn === "clamp" && setup.power === "on") offer(makeTest(setup.id, "inrush", clamp.id));
+      }
     }
     // Ripple: alternating volts where a supply gives direct ones.
     if (isPowered(setup)) for (const [red, black] of supplyPairs(machine)) offer(makeTest(setup.id, "acv", red.id, black.id));
+    if (!isPowered(setup)) {
+      for (const [red, black] of capacitorPairs(machine)) offer(makeTest(setup.id, "capacitance", red.id, black.id));
+      for (const [red, black] of casePairs(machine)) offer(makeTest(setup.id, "insulation", red.id, black.id));
+    }
     for (const [red, black] of pairs) {
       offer(makeTest(setup.id, isPowered(setup) ? voltsFunction(machine, red, black) : "ohms", red.id, black.id));
     }
@@ -96,12 +104,23 @@ function referencePairs(machine: Machine): Pair[] {
     const at = (node: number) => [...machine.points.values()].filter((p) => p.node === node);
     for (const red of at(line).slice(0, 1)) for (const black of at(earth).slice(0, 1)) pairs.push([red, black]);
   }
-  // Leakage to the metalwork: every end of a mains load against the chassis, dead.
+  return [...pairs, ...casePairs(machine)];
+}
+
+/** Leakage to the metalwork: every end of a mains load against the chassis. */
+function casePairs(machine: Machine): Pair[] {
+  const pairs: Pair[] = [];
   const chassis = machine.file.references.flatMap((r) => r.points).map((id) => machine.points.get(id)!).filter((p) => machine.domains[p.node]!.energy === "earth");
   const caseNodes = machine.parts.filter((part) => part.nodeOf.has("case"));
   for (const part of caseNodes)
     for (const point of machine.points.values()) if ([...part.nodeOf.values()].includes(point.node)) for (const earth of chassis) if (earth.node !== point.node && earth.panel === point.panel) pairs.push([point, earth]);
   return pairs;
+}
+
+/** The ends of every capacitor that can be reached. */
+function capacitorPairs(machine: Machine): Pair[] {
+  const at = (node: number | undefined) => [...machine.points.values()].filter((p) => p.node === node).slice(0, 1);
+  return machine.parts.filter((part) => part.kind.stores).flatMap((part) => at(part.nodeOf.get("a")).flatMap((red) => at(part.nodeOf.get("b")).map((black): Pair => [red, black])));
 }
 
 /** The output of every supply against its own return, one pair each. */

@@ -40,6 +40,9 @@ const PULL_PLUG = 1.5;
 const PART_PLUG = 1;
 const MEASURE = 1;
 const CLAMP = 1;
+/** A capacitor is discharged and a lead of it taken off; an insulation tester is fetched, and discharges what it charged. */
+const CAPACITANCE = 2;
+const INSULATION = 2.5;
 const LOOK = 0.5;
 /** Power off, ten seconds, power on, and long enough to see it come back or not. */
 const RECHECK_MINUTES = 2;
@@ -79,7 +82,7 @@ export function movesTo(machine: Machine, now: Standing, test: Test): readonly M
   }
   if (test.instant === "recheck") moves.push({ move: "recheck", minutes: 0, words: wasOn ? "Power off, wait ten seconds, power on" : "Watch from the moment the power comes on" });
   if (test.setup !== now.setup && setup.minutes > 0) moves.push({ move: `setup ${setup.id}`, minutes: setup.minutes, words: setup.how });
-  const own = test.instant === "recheck" ? { move: "recheck", minutes: RECHECK_MINUTES } : test.function === "look" ? { move: "look", minutes: LOOK } : isClamp(test.function) ? { move: "clamp", minutes: CLAMP } : { move: "measure", minutes: MEASURE };
+  const own = test.instant === "recheck" ? { move: "recheck", minutes: RECHECK_MINUTES } : test.function === "look" ? { move: "look", minutes: LOOK } : isClamp(test.function) ? { move: "clamp", minutes: CLAMP } : test.function === "capacitance" ? { move: "capacitance", minutes: CAPACITANCE } : test.function === "insulation" ? { move: "insulation", minutes: INSULATION } : { move: "measure", minutes: MEASURE };
   return [...moves, { ...own, words: "" }];
 }
 

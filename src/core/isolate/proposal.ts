@@ -1,4 +1,4 @@
-import { isClamp, type MeterFunction } from "../circuit/meter";
+import { isClamp, unitOf, type MeterFunction } from "../circuit/meter";
 import { exposureOf, type Exposure } from "../hazard/exposure";
 import { cautionsFor } from "../hazard/rules";
 import type { Machine } from "../machine/compile";
@@ -58,6 +58,7 @@ export interface Proposal extends Laid {
 
 export const FUNCTION_WORDS: Readonly<Record<MeterFunction, string>> = {
   dcv: "DC volts", acv: "AC volts", lowz: "Low-impedance volts", ohms: "Ohms", continuity: "Continuity", clamp: "Clamp, AC amperes", dcclamp: "Clamp, DC amperes", look: "Look and listen",
+  inrush: "Clamp, inrush", hertz: "Frequency", capacitance: "Capacitance", insulation: "Insulation, 500 V",
 };
 
 /** Labels a person sees, in words. */
@@ -78,10 +79,11 @@ function lead(machine: Machine, id: string): Lead {
 
 /** A window in words: "12.8 to 13.6 V", "OL", "lit". */
 export function windowWords(window: Window, fn: MeterFunction): string {
-  const unit = fn === "ohms" ? "ohm" : isClamp(fn) ? "A" : "V";
+  const unit = unitOf(fn);
   switch (window.kind) {
     case "range": {
       const [low, high] = [window.low, window.high];
+      if (unit === "F" || fn === "insulation") return `${quantity(low, unit)} to ${quantity(high, unit)}`;
       if (Math.abs(low) < 0.2 && Math.abs(high) < 0.5) return fn === "ohms" ? "near 0 Ω" : `near 0 ${unit}`;
       if (fn === "ohms") return high < 2 ? `below ${high.toFixed(1)} Ω` : `${quantity(Math.max(0, low), unit)} to ${quantity(high, unit)}`;
       return `${decimal(low)} to ${decimal(high)} ${unit}`;
@@ -94,15 +96,15 @@ export function windowWords(window: Window, fn: MeterFunction): string {
 }
 
 function outcomeWords(outcome: Outcome, fn: MeterFunction): string {
-  const unit = fn === "ohms" ? "ohm" : isClamp(fn) ? "A" : "V";
+  const unit = unitOf(fn);
   switch (outcome.kind) {
     case "overload": return "OL";
     case "jumping": return "jumping";
     case "beep": return outcome.beeps ? "beeps" : "no beep";
     case "label": return labelWords(outcome.label);
     case "value": {
-      const nothing = fn === "ohms" ? 3 : isClamp(fn) ? 0.15 : fn === "acv" ? 3 : 0.3;
-      if (outcome.high <= nothing || (outcome.centre !== null && Math.abs(outcome.centre) < nothing / 3)) return fn === "ohms" ? "near 0 Ω" : "near 0";
+      const nothing = unit === "F" ? 3e-8 : fn === "ohms" ? 3 : isClamp(fn) ? 0.15 : fn === "acv" ? 3 : 0.3;
+      if (outcome.high <= nothing || (outcome.centre !== null && Math.abs(outcome.centre) < nothing / 3)) return unit === "ohm" ? "near 0 Ω" : "near 0";
       if (outcome.centre !== null) return `near ${quantity(outcome.centre, unit)}`;
       if (!Number.isFinite(outcome.high)) return `above ${quantity(outcome.low, unit)}`;
       if (!Number.isFinite(outcome.low)) return `below ${quantity(outcome.high, unit)}`;
@@ -118,6 +120,8 @@ const RANGES: Readonly<Partial<Record<MeterFunction, readonly (readonly [number,
   ohms: [[200, "200 Ω"], [2e3, "2 kΩ"], [2e4, "20 kΩ"], [2e5, "200 kΩ"], [2e6, "2 MΩ"], [4e7, "highest"]],
   clamp: [[2, "2 A"], [20, "20 A"], [200, "200 A"]],
   dcclamp: [[2, "2 A"], [20, "20 A"], [400, "400 A"]],
+  inrush: [[20, "20 A"], [200, "200 A"], [400, "400 A"]],
+  insulation: [[Infinity, "500 V"]],
 };
 
 function rangeFor(fn: MeterFunction, outcomes: readonly Outcome[], sound: Window): string {

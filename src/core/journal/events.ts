@@ -1,4 +1,5 @@
 import { z } from "zod";
+import { METER_FUNCTIONS } from "../circuit/meter";
 import { changeSchema } from "../machine/variant";
 
 /**
@@ -19,7 +20,7 @@ export const shownSchema = z.discriminatedUnion("kind", [
 
 export const testSchema = z.strictObject({
   setup: text(60),
-  function: z.enum(["dcv", "acv", "lowz", "ohms", "continuity", "clamp", "dcclamp", "look"]),
+  function: z.enum(METER_FUNCTIONS),
   red: text(60),
   black: text(60).optional(),
   instant: z.enum(["settled", "recheck"]),

@@ -1,15 +1,10 @@
-import { isClamp } from "../circuit/meter";
+import { unitOf } from "../circuit/meter";
 import { labelWords, type Laid, type Lead } from "../isolate/proposal";
 import { verdictOf } from "../isolate/window";
 import { shownText } from "../quantity/format";
 import type { Shown } from "../quantity/read";
 import { CORE_VERSION } from "../version";
 import type { EventBody } from "./events";
-
-/** The unit a test's readings are in, as `shownText` wants it. */
-export function unitOfTest(fn: Laid["test"]["function"]): string {
-  return fn === "ohms" ? "ohm" : isClamp(fn) ? "A" : fn === "look" || fn === "continuity" ? "" : "V";
-}
 
 /** A lead in words: where it goes, wire colour, what it stands on. */
 export function leadWords(lead: Lead): string {
@@ -30,7 +25,7 @@ export function readingBody(laid: Laid, typed: string, shown: Shown, proposed: b
       setup: laid.setupName,
       exposure: laid.exposure,
       expected: laid.windowWords,
-      shown: shown.kind === "label" ? labelWords(shown.label) : shownText(shown, unitOfTest(laid.test.function)),
+      shown: shown.kind === "label" ? labelWords(shown.label) : shownText(shown, unitOf(laid.test.function)),
       verdict: verdictOf(laid.window, shown),
       proposed,
     },

@@ -1,4 +1,5 @@
 import { z } from "zod";
+import { METER_FUNCTIONS } from "../circuit/meter";
 import { PART_KINDS } from "./parts/index";
 import { id, number, words, yesNo } from "./scalar";
 
@@ -98,7 +99,7 @@ const setup = z.strictObject({
   how: words,
 });
 
-const functionName = z.enum(["dcv", "acv", "lowz", "ohms", "continuity", "clamp", "dcclamp", "look"]);
+const functionName = z.enum(METER_FUNCTIONS);
 const test = z.strictObject({ setup: id, function: functionName, red: id, black: id.optional() });
 
 const share = number({ min: 0, max: 1 });

@@ -18,6 +18,11 @@ export function quantity(value: number, unit: string): string {
     const { number, prefix } = engineering(value);
     return `${number} ${prefix}Ω`;
   }
+  if (unit === "F") {
+    if (Math.abs(value) < 5e-13) return "0 F";
+    const { number, prefix } = engineering(value);
+    return `${number} ${prefix}F`;
+  }
   if (unit === "") return String(value);
   return `${decimal(value)} ${unit}`;
 }
@@ -36,7 +41,7 @@ export function shownText(shown: Shown, unit: string): string {
     case "overload": return "OL";
     case "beep": return shown.beeps ? "beeps" : "no beep";
     case "label": return shown.label;
-    case "jumping": return `${decimal(shown.low)}–${decimal(shown.high)} ${unit === "ohm" ? "Ω" : unit} ${shown.manner}`;
+    case "jumping": return unit === "F" ? `${quantity(shown.low, unit)}–${quantity(shown.high, unit)} ${shown.manner}` : `${decimal(shown.low)}–${decimal(shown.high)} ${unit === "ohm" ? "Ω" : unit} ${shown.manner}`;
   }
 }
 

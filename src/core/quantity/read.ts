@@ -14,7 +14,7 @@ export type Shown =
 export type Manner = "jumping" | "fading" | "pulsing";
 
 /** The quantity the field is asking for; decides which units are taken. */
-export type Asked = "V" | "ohm" | "A" | "beep";
+export type Asked = "V" | "ohm" | "A" | "Hz" | "F" | "beep";
 
 /** What reading a text came to: a value, a question back to the technician, or a sentence saying what is wrong. */
 export type ReadResult =
@@ -29,6 +29,7 @@ const PREFIX: Readonly<Record<string, number>> = {
 const UNIT: Readonly<Record<string, Asked>> = {
   v: "V", volt: "V", volts: "V", vdc: "V", vac: "V", "v~": "V", "v=": "V",
   a: "A", amp: "A", amps: "A", aac: "A", adc: "A",
+  hz: "Hz", hertz: "Hz", f: "F", farad: "F", farads: "F",
   ohm: "ohm", ohms: "ohm", "ω": "ohm", "Ω": "ohm",
 };
 
@@ -120,11 +121,12 @@ export function readShown(text: string, asked: Asked): ReadResult {
 
 function unitMismatch(unit: Asked | null, asked: Asked): string | null {
   if (unit === null || unit === asked || (asked === "beep" && unit === "ohm")) return null;
-  const word = { V: "volts", A: "amperes", ohm: "ohms", beep: "continuity" } as const;
+  const word = { V: "volts", A: "amperes", ohm: "ohms", Hz: "hertz", F: "farads", beep: "continuity" } as const;
   return `That is in ${word[unit]}; this test asks for ${word[asked]}. Change the function if that is what was measured.`;
 }
 
 function impossible(value: number, asked: Asked): string | null {
+  if (value < 0 && (asked === "Hz" || asked === "F")) return "This is never below zero. Check the sign, and the function the meter is set to.";
   if ((asked === "ohm" || asked === "beep") && value < 0) return "A resistance below zero means voltage on the leads. Prove the circuit dead, then measure again.";
   return null;
 }

@@ -5,6 +5,12 @@ import type { Simulator } from "./energise";
 import type { Phase, State } from "./state";
 import type { Test } from "./test";
 
+/** How many times the capacitor's current a path beside it may carry before the meter gives up; from memory. */
+const SWAMPED = 10;
+/** Siemens beside the capacitor below which the meter does not notice them; from memory. */
+const DRAINS = 1e-5;
+/** Alternating volts from which on a meter counts the cycles; from memory. */
+const COUNTED = 1;
 /** Volts below which there is nothing to be loaded. */
 const NOTHING = 1e-6;
 
@@ -16,7 +22,9 @@ export function observeAll(simulator: Simulator, state: State, tests: readonly T
   // Phase by phase: putting a phase into the solver costs far more than reading a test from it.
   const byPhase = state.phases.map((phase) => {
     simulator.load(state, phase);
-    return tests.map((test) => (test.function === "look" ? seen(simulator, state, phase, test) : reading(simulator, test, meter)));
+    const surges = tests.filter((test) => test.function === "inrush");
+    const starting = surges.length === 0 ? [] : simulator.whileStarting(state, phase, () => surges.map((test) => clamped(simulator, test)));
+    return tests.map((test) => (test.function === "look" ? seen(simulator, state, phase, test) : test.function === "inrush" ? starting[surges.indexOf(test)]! : reading(simulator, state, test, meter)));
   });
   if (byPhase.length === 1) return byPhase[0]!;
   return tests.map((test, t) => averaged(byPhase.map((shown) => shown[t]!), state.phases, test, meter));
@@ -33,14 +41,16 @@ function seen(simulator: Simulator, state: State, phase: Phase, test: Test): Sho
   return { kind: "label", label: simulator.seen(state, phase, part.index) };
 }
 
-function reading(simulator: Simulator, test: Test, meter: Meter): Shown {
+function clamped(simulator: Simulator, test: Test): Shown {
+  const clamp = simulator.machine.clamps.get(test.red);
+  if (!clamp) throw new RangeError(`no clamp point ${test.red}`);
+  const { ac, dc } = simulator.elementCurrent(clamp.element);
+  return { kind: "value", value: test.function === "inrush" ? Math.hypot(ac, dc) : test.function === "clamp" ? ac : Math.abs(dc) };
+}
+
+function reading(simulator: Simulator, state: State, test: Test, meter: Meter): Shown {
   const { machine } = simulator;
-  if (isClamp(test.function)) {
-    const clamp = machine.clamps.get(test.red);
-    if (!clamp) throw new RangeError(`no clamp point ${test.red}`);
-    const { ac, dc } = simulator.elementCurrent(clamp.element);
-    return { kind: "value", value: test.function === "clamp" ? ac : Math.abs(dc) };
-  }
+  if (isClamp(test.function)) return clamped(simulator, test);
   const red = machine.points.get(test.red);
   const black = test.black === undefined ? undefined : machine.points.get(test.black);
   if (!red || !black) throw new RangeError(`no point ${red ? test.black : test.red}`);
@@ -68,6 +78,21 @@ function reading(simulator: Simulator, test: Test, meter: Meter): Shown {
     }
     case "continuity":
       return { kind: "beep", beeps: simulator.seenOhms(a, b) < meter.beepOhms };
+    case "insulation": {
+      const ohms = simulator.seenOhms(a, b);
+      return ohms > meter.insulationOhms ? { kind: "overload" } : { kind: "value", value: ohms };
+    }
+    case "capacitance": {
+      // What the meter takes as capacitance is the part of the admittance that leads; a path beside it that carries more is no capacitor to it.
+      const { re, im } = simulator.seenImpedance(a, b);
+      const square = re * re + im * im;
+      if (square === 0 || (re / square > DRAINS && re / square > SWAMPED * Math.abs(im / square))) return { kind: "overload" };
+      return { kind: "value", value: Math.max(0, -im / square) / (2 * Math.PI * state.instances[0]!.conditions.hertz) };
+    }
+    case "hertz": {
+      const open = simulator.openVolts(a, b);
+      return { kind: "value", value: Math.hypot(open.acRe, open.acIm) < COUNTED ? 0 : state.instances[0]!.conditions.hertz };
+    }
     case "look":
       throw new RangeError("a look is no meter reading");
   }

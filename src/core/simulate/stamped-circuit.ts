@@ -153,6 +153,25 @@ export class StampedCircuit {
     this.loaded = phase;
   }
 
+  /**
+   * What `measure` finds in the first moments of a phase, with every load that turns or glows in it drawing what it draws from rest.
+   * The loads start together, as they do when the power comes on.
+   */
+  whileStarting<T>(state: State, phase: Phase, measure: () => T): T {
+    this.load(state, phase);
+    const starting = this.machine.parts.filter((part) => part.kind.stampAtStart && !state.instances[part.index]!.conditions.lamps.has(part.id) && !state.instances[part.index]!.conditions.lifted.has(part.id));
+    if (starting.length === 0) return measure();
+    for (const part of starting) {
+      this.turn(part.index);
+      part.kind.stampAtStart!(state.instances[part.index]!, this.stamp);
+    }
+    this.solveAll();
+    const found = measure();
+    this.loaded = null;
+    this.load(state, phase);
+    return found;
+  }
+
   /** Open-circuit volts between two nodes of the loaded phase. */
   openVolts(a: number, b: number): { dc: number; acRe: number; acIm: number } {
     return { dc: this.volts[a]! - this.volts[b]!, acRe: this.voltsRe[a]! - this.voltsRe[b]!, acIm: this.voltsIm[a]! - this.voltsIm[b]! };

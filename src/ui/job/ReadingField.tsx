@@ -4,7 +4,7 @@ import { useEffect, useRef, useState, type FormEvent } from "react";
 import Button from "react-bootstrap/Button";
 import Form from "react-bootstrap/Form";
 import { useHotkeys } from "react-hotkeys-hook";
-import { isClamp } from "../../core/circuit/meter";
+import { unitOf } from "../../core/circuit/meter";
 import { FLICKERS } from "../../core/machine/parts/kind";
 import { labelWords, type Laid } from "../../core/isolate/proposal";
 import type { Machine } from "../../core/machine/compile";
@@ -20,10 +20,10 @@ interface Props {
   readonly onRecord: (typed: string, shown: Shown) => Promise<boolean>;
 }
 
-const UNIT = { dcv: "V DC", acv: "V AC", lowz: "V", ohms: "Ω", continuity: "", clamp: "A", dcclamp: "A", look: "" } as const;
+const UNIT = { dcv: "V DC", acv: "V AC", lowz: "V", ohms: "Ω", continuity: "", clamp: "A", dcclamp: "A", look: "", inrush: "A", hertz: "Hz", capacitance: "F", insulation: "Ω" } as const;
 
 function askedFor(fn: Laid["test"]["function"]): Asked {
-  return fn === "ohms" ? "ohm" : isClamp(fn) ? "A" : fn === "continuity" ? "beep" : "V";
+  return unitOf(fn) || "beep";
 }
 
 /** Takes what the meter shows, or what is seen. What is typed survives a reload until it is logged. */

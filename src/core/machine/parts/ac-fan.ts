@@ -3,6 +3,9 @@ import { number } from "../scalar";
 import { definePart, OPEN } from "./kind";
 import { isFed, stampWinding } from "./load";
 
+/** Times its running current that it draws at rest: a shaded-pole motor is protected by its impedance; from memory. */
+const AT_REST = 1.4;
+
 /** A fan on the mains. */
 export const acFan = definePart({
   kind: "fan",
@@ -18,8 +21,10 @@ export const acFan = definePart({
   ],
   stamp({ fields, mode, values }, stamp) {
     if (mode === "open") stamp.conduct(0, OPEN);
-    // Shaded-pole motors are protected by their impedance: seized they draw little more.
-    else stampWinding(stamp, 0, values[0]!, { current: "ac", volts: fields.volts }, values[1]! * (mode === "seized" ? 1.4 : 1), 0.6);
+    else stampWinding(stamp, 0, values[0]!, { current: "ac", volts: fields.volts }, values[1]! * (mode === "seized" ? AT_REST : 1), 0.6);
+  },
+  stampAtStart({ fields, mode, values }, stamp) {
+    if (mode !== "open") stampWinding(stamp, 0, values[0]!, { current: "ac", volts: fields.volts }, values[1]! * AT_REST, 0.6);
   },
   noticed: "Listen for air; hold a strip of paper to the grille.",
   observable: () => ({ what: "fan", labels: ["runs", "silent"] }),

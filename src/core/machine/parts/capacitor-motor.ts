@@ -1,6 +1,13 @@
 import { z } from "zod";
 import { number } from "../scalar";
-import { definePart, OPEN } from "./kind";
+import { definePart, OPEN, type Stamp } from "./kind";
+
+/** Times its running current that it draws while its rotor rests; from memory. */
+const AT_REST = 5;
+
+const stampMain = (stamp: Stamp, siemens: number) => stamp.ac(0, siemens * 0.8, -siemens * 0.6);
+/** Mostly resistive: with the capacitor before it the phasor stays well away from resonance. */
+const stampAuxiliary = (stamp: Stamp, siemens: number) => stamp.ac(1, siemens * 0.5, -siemens * 0.1);
 
 /** A single-phase motor with a main winding and an auxiliary one, which is fed through a run capacitor outside. */
 export const capacitorMotor = definePart({
@@ -21,13 +28,17 @@ export const capacitorMotor = definePart({
     { id: "to-case", words: "winding leaks to the case", odds: 0.4, source: "from memory", severity: [2e3, 5e4] },
   ],
   stamp({ fields, mode, severity, values }, stamp) {
-    const siemens = (values[2]! / fields.volts) * (mode === "seized" ? 5 : 1);
+    const siemens = (values[2]! / fields.volts) * (mode === "seized" ? AT_REST : 1);
     if (mode === "main-open") stamp.conduct(0, OPEN);
-    else { stamp.dc(0, 1 / values[0]!); stamp.ac(0, siemens * 0.8, -siemens * 0.6); }
+    else { stamp.dc(0, 1 / values[0]!); stampMain(stamp, siemens); }
     if (mode === "start-open") stamp.conduct(1, OPEN);
-    // Mostly resistive: with the capacitor before it the phasor stays well away from resonance.
-    else { stamp.dc(1, 1 / values[1]!); stamp.ac(1, siemens * 0.5, -siemens * 0.1); }
+    else { stamp.dc(1, 1 / values[1]!); stampAuxiliary(stamp, siemens); }
     stamp.conduct(2, mode === "to-case" ? 1 / severity : OPEN);
+  },
+  stampAtStart({ fields, mode, values }, stamp) {
+    const siemens = (AT_REST * values[2]!) / fields.volts;
+    if (mode !== "main-open") stampMain(stamp, siemens);
+    if (mode !== "start-open") stampAuxiliary(stamp, siemens);
   },
   noticed: "Listen; watch the shaft or drum from a distance, never reach in.",
   observable: () => ({ what: "motor", labels: ["turns", "still", "hums"] }),

@@ -7,6 +7,7 @@ export const capacitor = definePart({
   kind: "capacitor",
   fields: z.object({ farads: number({ above: 0, max: 100 }) }),
   terminals: () => ["a", "b"],
+  stores: true,
   galvanic: () => [["a", "b"]],
   elements: () => [["a", "b"]],
   parameters: (f) => [{ name: "farads", nominal: f.farads, tolerance: 0.2 }],

@@ -2,6 +2,9 @@ import { z } from "zod";
 import { number } from "../scalar";
 import { definePart, OPEN } from "./kind";
 
+/** Times its running current that it draws while its rotor rests; from memory. */
+const AT_REST = 6;
+
 /** A single-phase compressor with its start device, seen from its two feed terminals. */
 export const compressor = definePart({
   kind: "compressor",
@@ -28,10 +31,14 @@ export const compressor = definePart({
     else {
       stamp.dc(0, 1 / values[0]!);
       // Running: rated current at a power factor of 0.8 (from memory). Seized: six times as much, still mostly inductive.
-      const siemens = (values[1]! / fields.volts) * (mode === "locked" ? 6 : 1);
+      const siemens = (values[1]! / fields.volts) * (mode === "locked" ? AT_REST : 1);
       stamp.ac(0, siemens * 0.8, -siemens * 0.6);
     }
     stamp.conduct(1, mode === "to-case" ? 1 / severity : OPEN);
+  },
+  stampAtStart({ fields, mode, values }, stamp) {
+    const siemens = (AT_REST * values[1]!) / fields.volts;
+    if (mode !== "open") stamp.ac(0, siemens * 0.8, -siemens * 0.6);
   },
   noticed: "Listen at the shell; a hand on it feels it tremble, hot lines aside.",
   observable: () => ({ what: "compressor", labels: ["runs", "silent", "hums"] }),

@@ -156,6 +156,8 @@ export interface PartKind<F> {
   readonly load?: boolean;
   /** Terminals that may end in nothing: brought out only where a file has a point on them. */
   readonly loose?: readonly string[];
+  /** A capacitor between its terminals `a` and `b`, whose farads can be measured. */
+  readonly stores?: boolean;
   /** A supply whose output may carry ripple. */
   readonly ripples?: boolean;
   /** Opens to protect: never bridged while energised, never renewed before what opened it is found. */
@@ -174,6 +176,8 @@ export interface PartKind<F> {
   /** Discrete state at the moment the conditions begin. */
   start?(instance: Instance<F>): number;
   stamp(instance: Instance<F>, stamp: Stamp, state: number, memory: Float64Array): void;
+  /** The same in the first moments after it is fed, where that draws more: a rotor at rest, a cold filament. */
+  stampAtStart?(instance: Instance<F>, stamp: Stamp): void;
   /** How many analog values the part carries from solve to solve (source voltages that follow an input). */
   readonly memory?: number;
   /** Renews the analog memory from the solved circuit. */

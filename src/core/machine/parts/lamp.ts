@@ -3,6 +3,9 @@ import { number } from "../scalar";
 import { definePart, OPEN } from "./kind";
 import { fedVolts } from "./load";
 
+/** Times its current that a cold filament takes; from memory. */
+const COLD = 10;
+
 /** A filament lamp. */
 export const lamp = definePart({
   kind: "lamp",
@@ -14,6 +17,9 @@ export const lamp = definePart({
   parameters: (f) => [{ name: "hot ohms", nominal: f.volts ** 2 / f.watts, tolerance: 0.1 }],
   modes: () => [{ id: "burnt-out", words: "burnt out", odds: 2, source: "from memory" }],
   stamp: ({ mode, values }, stamp) => stamp.conduct(0, mode === "burnt-out" ? OPEN : 1 / values[0]!),
+  stampAtStart({ mode, values }, stamp) {
+    if (mode !== "burnt-out") stamp.conduct(0, COLD / values[0]!);
+  },
   noticed: "Look: bright, dim or dark.",
   observable: () => ({ what: "lamp", labels: ["bright", "dim", "dark"] }),
   look({ fields, mode }, view) {

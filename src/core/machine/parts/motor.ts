@@ -7,6 +7,8 @@ const RESTS = 0;
 const TURNS = 1;
 /** Power factor of a small loaded motor, from memory. */
 const POWER_FACTOR = 0.8;
+/** Times its running current that an alternating-current motor draws while its rotor rests; from memory. */
+const AT_REST = 5;
 /** Of its rated voltage, what an unloaded motor starts at; from memory. */
 const STARTS_AT = { dc: 0.2, ac: 0.55 } as const;
 
@@ -37,9 +39,16 @@ export const motor = definePart({
     const [ohms, amps] = values as [number, number];
     if (mode === "open") stamp.conduct(0, OPEN);
     else if (mode === "brushes-worn") stamp.conduct(0, 1 / (ohms + severity));
-    else if (fields.current === "ac") stampWinding(stamp, 0, ohms, fields, mode === "seized" ? 5 * amps : amps, POWER_FACTOR);
+    else if (fields.current === "ac") stampWinding(stamp, 0, ohms, fields, mode === "seized" ? AT_REST * amps : amps, POWER_FACTOR);
     else stamp.conduct(0, state === TURNS ? amps / fields.volts : 1 / ohms);
     stamp.conduct(1, mode === "to-case" ? 1 / severity : OPEN);
+  },
+  stampAtStart({ fields, mode, severity, values }, stamp) {
+    const [ohms, amps] = values as [number, number];
+    if (mode === "open") return;
+    if (mode === "brushes-worn") stamp.conduct(0, 1 / (ohms + severity));
+    else if (fields.current === "ac") stampWinding(stamp, 0, ohms, fields, AT_REST * amps, POWER_FACTOR);
+    else stamp.conduct(0, 1 / ohms);
   },
   next({ fields, mode }, view, state) {
     const volts = fields.current === "ac" ? view.ac("a", "b") : Math.abs(view.dc("a", "b"));

@@ -1,6 +1,9 @@
 import { definePart, OPEN } from "./kind";
 import { coilParameters, coilPlate, isFed, stampWinding } from "./load";
 
+/** Times its running current that it draws while it does not turn; from memory. */
+const AT_REST = 2.5;
+
 /** A pump with its motor. */
 export const pump = definePart({
   kind: "pump",
@@ -16,7 +19,10 @@ export const pump = definePart({
   ],
   stamp({ fields, mode, values }, stamp) {
     if (mode === "open") stamp.conduct(0, OPEN);
-    else stampWinding(stamp, 0, values[0]!, fields, values[1]! * (mode === "jammed" ? 2.5 : 1), 0.6);
+    else stampWinding(stamp, 0, values[0]!, fields, values[1]! * (mode === "jammed" ? AT_REST : 1), 0.6);
+  },
+  stampAtStart({ fields, mode, values }, stamp) {
+    if (mode !== "open") stampWinding(stamp, 0, values[0]!, fields, values[1]! * AT_REST, 0.6);
   },
   noticed: "Listen; a hand on the hose feels the flow.",
   observable: () => ({ what: "pump", labels: ["pumps", "silent", "hums"] }),

@@ -7,6 +7,7 @@ export const runCapacitor = definePart({
   kind: "run capacitor",
   fields: z.object({ farads: number({ above: 0, max: 1e-3 }) }),
   terminals: () => ["a", "b"],
+  stores: true,
   galvanic: () => [["a", "b"]],
   elements: () => [["a", "b"]],
   parameters: (f) => [{ name: "farads", nominal: f.farads, tolerance: 0.1 }],
