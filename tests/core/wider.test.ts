@@ -80,7 +80,7 @@ describe("two faults at once", () => {
       const random = randomSource(77);
       const faults = own.hypotheses.flatMap((h) => (h.kind === "fault" && h.led.length === 0 ? [h] : []));
       let [tried, right] = [0, 0];
-      for (let k = 0; k < 8; k++) {
+      for (let k = 0; k < 6; k++) {
         const [a, b] = [faults[Math.floor(random() * faults.length)]!, faults[Math.floor(random() * faults.length)]!];
         if (a.fault.part === b.fault.part) continue;
         const mending = mend(own, new UnitOnTheBench(own.machine, [a.fault, b.fault], randomValues(own.machine, random), random));

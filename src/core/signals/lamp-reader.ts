@@ -395,7 +395,7 @@ function viterbi({ elements, pattern }: Template, beats: readonly Beat[], rhythm
   const missed = Math.log(byHand ? 0.03 : 0.001);
   const doubled = Math.log(byHand ? 0.002 : 0.001);
   const plain = Math.log(byHand ? 0.968 : 0.998);
-  const sdOf = (mean: number) => Math.hypot(uneven * mean, blur * 1.5);
+  const sdOf = (mean: number) => Math.sqrt((uneven * mean) ** 2 + (blur * 1.5) ** 2);
   const tappedOnly = beats.every((b) => b.on === null);
   const bell = (mean: number, sd: number) => ({ mean, sd, log: Math.log(sd) + 0.9189385 });
   const at = (x: number, b: { readonly mean: number; readonly sd: number; readonly log: number }) => -0.5 * ((x - b.mean) / b.sd) ** 2 - b.log;
@@ -418,19 +418,20 @@ function viterbi({ elements, pattern }: Template, beats: readonly Beat[], rhythm
     return bell(parts[0]! + parts[1]! + parts[2]!, Math.hypot(sdOf(parts[0]!), sdOf(parts[1]!), sdOf(parts[2]!)));
   });
   let logs = elements.map((_, j) => -Math.log(k) + on(j, beats[0]!));
-  const back: { from: number; step: Place["step"] }[][] = [];
+  // The step by which the best way came to each place; it tells where from.
+  const back: Place["step"][][] = [];
   for (let i = 1; i < beats.length; i++) {
     const off = beats[i - 1]!.off ?? 0;
     const light = elements.map((_, j) => on(j, beats[i]!));
     const bounced = doubled + (off < BOUNCE ? -Math.log(BOUNCE) : -30) + (beats[i]!.on === null ? 0 : Math.log(2));
     const next = new Array<number>(k).fill(-Infinity);
-    const came: { from: number; step: Place["step"] }[] = new Array(k);
-    const lead = (to: number, from: number, step: Place["step"], log: number) => { if (log > next[to]!) { next[to] = log; came[to] = { from, step }; } };
+    const came = new Array<Place["step"]>(k).fill("plain");
+    const lead = (to: number, step: Place["step"], log: number) => { if (log > next[to]!) { next[to] = log; came[to] = step; } };
     for (let j = 0; j < k; j++) {
       const [one, two] = [(j + 1) % k, (j + 2) % k];
-      lead(one, j, "plain", logs[j]! + plain + at(off, dark[j]!) + light[one]!);
-      lead(two, j, "missed", logs[j]! + missed + at(off, skip[j]!) + light[two]!);
-      lead(j, j, "double", logs[j]! + bounced);
+      lead(one, "plain", logs[j]! + plain + at(off, dark[j]!) + light[one]!);
+      lead(two, "missed", logs[j]! + missed + at(off, skip[j]!) + light[two]!);
+      lead(j, "double", logs[j]! + bounced);
     }
     logs = next;
     back.push(came);
@@ -440,10 +441,12 @@ function viterbi({ elements, pattern }: Template, beats: readonly Beat[], rhythm
   let last = 0;
   logs.forEach((log, j) => { if (log > logs[last]!) last = j; });
   const places: Place[] = [{ at: last, step: "plain" }];
-  for (let i = back.length - 1; i >= 0; i--) {
-    const { from, step } = back[i]![places[0]!.at]!;
-    places.unshift({ at: from, step });
+  for (let i = back.length - 1, to = last; i >= 0; i--) {
+    const step = back[i]![to]!;
+    to = (to + k * 2 - { plain: 1, missed: 2, double: 0 }[step]) % k;
+    places.push({ at: to, step });
   }
+  places.reverse();
   const steps = places.slice(0, -1).reduce((n, p) => n + (p.step === "plain" ? 1 : p.step === "missed" ? 2 : 0), 1);
   return { log: logs[last]! + odd * Math.log(0.02), places, rounds: steps / k };
 }
