@@ -1,0 +1,140 @@
+import type { Machine, Part } from "../machine/compile";
+import { quantityText, readQuantity, type Liked, type Quantity } from "../quantity/units";
+
+/**
+ * A tool of the workbench: fields that may be left empty, and a sheet worked out from what is filled in. The same description draws
+ * its screen, its print and its address.
+ */
+export interface Tool {
+  readonly id: string;
+  readonly name: string;
+  readonly group: "Loads" | "Sensors" | "Joints and wires" | "Boards" | "Settings and records";
+  /** What it is for, in a few words. */
+  readonly words: string;
+  readonly fields: readonly Field[];
+  /** Works it out. Throws `Refused` for what cannot be. */
+  work(given: Given): Sheet;
+  /** Kinds of part it tests by themselves. */
+  readonly kinds?: readonly string[];
+  /** What a part's ratings fill in. */
+  fill?(part: Part, machine: Machine): Readonly<Record<string, string>>;
+}
+
+export interface Field {
+  readonly key: string;
+  readonly label: string;
+  /** What is typed: a number of a quantity, one of some words, a list or free text. */
+  readonly quantity?: Quantity;
+  readonly choices?: readonly (readonly [value: string, words: string])[];
+  readonly lines?: number;
+  readonly hint?: string;
+  /** What stands there when nothing is typed. */
+  readonly preset?: string;
+  /** Fields with the same heading stand together. */
+  readonly under?: string;
+  /** The least and the most a number may be, in the quantity's own unit. */
+  readonly min?: number;
+  readonly max?: number;
+}
+
+/** What was filled in: numbers in their own units, texts as typed. */
+export interface Given {
+  readonly liked: Liked;
+  number(key: string): number | undefined;
+  text(key: string): string;
+}
+
+/** One result, with the formula it comes from, the numbers in it, and its source. */
+export interface Line {
+  readonly label: string;
+  readonly text: string;
+  readonly formula?: string;
+  readonly source?: string;
+  /** The reading one came for. */
+  readonly big?: boolean;
+}
+
+export interface Verdict {
+  readonly kind: "good" | "bad" | "unsure";
+  readonly words: string;
+  /** For the part at hand: the failure mode found. */
+  readonly mode?: string;
+}
+
+export interface Table {
+  readonly head: readonly string[];
+  /** Cells; a row may carry a mark of its own. */
+  readonly rows: readonly { readonly cells: readonly string[]; readonly mark?: "fits" | "misfit" | "check" }[];
+}
+
+export interface Curve {
+  readonly x: string;
+  readonly y: string;
+  readonly logarithmic?: boolean;
+  readonly lines: readonly { readonly name: string; readonly points: readonly (readonly [number, number])[]; readonly dots?: boolean }[];
+}
+
+export interface Sheet {
+  readonly lines: readonly Line[];
+  readonly verdict?: Verdict;
+  readonly table?: Table;
+  readonly curve?: Curve;
+  readonly cautions: readonly string[];
+  /** What else is worth knowing, as short sentences. */
+  readonly notes: readonly string[];
+}
+
+/** Why a tool cannot work something out, and at which field. */
+export class Refused extends Error {
+  constructor(sentence: string, readonly field?: string) {
+    super(sentence);
+  }
+}
+
+/** Reads what was typed into a tool's fields and works it out; a problem names its field where it has one. */
+export function workTool(tool: Tool, typed: Readonly<Record<string, string>>, liked: Liked): { readonly sheet: Sheet | null; readonly problems: Readonly<Record<string, string>>; readonly problem: string } {
+  const numbers = new Map<string, number>();
+  const problems: Record<string, string> = {};
+  for (const field of tool.fields) {
+    const text = (typed[field.key] ?? field.preset ?? "").trim();
+    if (!field.quantity || text === "") continue;
+    const read = readQuantity(text, field.quantity, liked);
+    if (!read.ok) { problems[field.key] = read.sentence; continue; }
+    const low = field.min ?? (SIGNED.has(field.quantity) ? -Infinity : 0);
+    if (read.value < low || read.value > (field.max ?? Infinity)) {
+      problems[field.key] = field.max === undefined ? `${field.label} cannot be below ${quantityText(low, field.quantity, liked)}.` : `${field.label} must be ${quantityText(low, field.quantity, liked)} to ${quantityText(field.max, field.quantity, liked)}.`;
+      continue;
+    }
+    numbers.set(field.key, read.value);
+  }
+  if (Object.keys(problems).length > 0) return { sheet: null, problems, problem: "" };
+  const given: Given = { liked, number: (key) => numbers.get(key), text: (key) => (typed[key] ?? tool.fields.find((f) => f.key === key)?.preset ?? "").trim() };
+  try {
+    return { sheet: tool.work(given), problems, problem: "" };
+  } catch (error) {
+    if (!(error instanceof Refused)) throw error;
+    return error.field ? { sheet: null, problems: { [error.field]: error.message }, problem: "" } : { sheet: null, problems, problem: error.message };
+  }
+}
+
+/** Quantities that may be below nothing. */
+const SIGNED: ReadonlySet<Quantity> = new Set(["celsius", "volts", "plain"]);
+
+/** A formula with its numbers: `R = V² / P`, then the numbers in it, then the result. */
+export function formula(letters: string, numbers: string, result: string): string {
+  return `${letters} = ${numbers} = ${result}`;
+}
+
+/** Numbers typed one after the other, apart by spaces, commas followed by a space, semicolons or lines. Throws `Refused`. */
+export function readList(text: string, quantity: Quantity, liked: Liked, field: string): number[] {
+  return text.split(/[;\n\t]+|,\s+|\s+/).filter((t) => t !== "").map((t) => {
+    const read = readQuantity(t, quantity, liked);
+    if (!read.ok) throw new Refused(read.sentence, field);
+    return read.value;
+  });
+}
+
+/** Refuses a value that has to be above nothing. */
+export function positive(value: number | undefined, label: string, field: string): void {
+  if (value !== undefined && !(value > 0)) throw new Refused(`${label} must be above zero.`, field);
+}
