@@ -4,7 +4,7 @@ import { canonicalJson } from "../core/formats/canonical-json";
 import { upcast, type JournalEvent, type NewEvent } from "../core/journal/events";
 import { database, type Database } from "./db";
 import { applyChanges, ChangeError, type Change } from "../core/machine/variant";
-import { compileMachine } from "../core/machine/compile";
+import { compileMachine, type Machine } from "../core/machine/compile";
 import { unaskable, unknownPiece, unknownSign, unseeable } from "../core/isolate/seeable";
 import { machineByHash } from "./machines";
 import { Refusal } from "./refusal";
@@ -34,7 +34,7 @@ export async function appendEvent(job: string, event: NewEvent, now: Date): Prom
     if (event.body.type === "opened") throw new Refusal(409, "This job is open already.");
     if (event.body.type === "struck") {
       const [target] = await tx.select({ body: events.body }).from(events).where(and(eq(events.job, job), eq(events.id, event.body.event)));
-      if (!target || !["reading", "varied", "answered", "compared", "noticed", "tried", "timed", "surroundings"].includes(typeOf(target.body))) throw new Refusal(404, "There is no such entry in this job to strike out.");
+      if (!target || !["reading", "varied", "answered", "compared", "noticed", "tried", "timed", "alone", "setting", "surroundings"].includes(typeOf(target.body))) throw new Refusal(404, "There is no such entry in this job to strike out.");
       if (typeOf(target.body) === "varied") await checkWithout(job, event.body.event);
     }
     if (event.body.type === "varied") await checkChange(job, event.body.change);
@@ -58,7 +58,7 @@ async function checkChange(job: string, change: Change): Promise<void> {
 /** What is said to have been seen or asked must be something this machine can show or be asked. */
 async function checkSeen(job: string, body: NewEvent["body"]): Promise<void> {
   const sees = body.type === "compared" ? body.sees : body.type === "timed" ? [{ setup: body.setup, part: body.part, label: body.label }] : body.type === "reading" && body.test.function === "look" && body.shown.kind === "label" ? [{ setup: body.test.setup, part: body.test.red, label: body.shown.label, instant: body.test.instant }] : [];
-  if (sees.length === 0 && !["answered", "standing", "noticed", "tried"].includes(body.type)) return;
+  if (sees.length === 0 && !["answered", "standing", "noticed", "tried", "alone", "setting"].includes(body.type)) return;
   const [row] = await database().select({ machineHash: jobs.machineHash }).from(jobs).where(eq(jobs.id, job));
   const { file } = await machineByHash(row!.machineHash);
   const changes = standingChanges(await eventsOf(job));
@@ -66,8 +66,18 @@ async function checkSeen(job: string, body: NewEvent["body"]): Promise<void> {
   if (body.type === "standing" && !machine.setupById.has(body.setup)) throw new Refusal(400, `${machine.file.maker} ${machine.file.model} has no setup ${body.setup}. Nothing was logged.`);
   const problem = body.type === "answered" ? unaskable(machine, body.first)
     : body.type === "noticed" ? unknownSign(machine, body.part, body.sign)
+    : body.type === "alone" ? (machine.partById.has(body.part) ? null : `${machine.file.maker} ${machine.file.model} has no part ${body.part}. Nothing was logged.`)
+    : body.type === "setting" ? await unsettable(job, machine, body)
     : body.type === "tried" ? unknownPiece(machine, body.piece) : sees.map((s) => unseeable(machine, s)).find((p) => p !== null);
   if (problem) throw new Refusal(400, problem);
+}
+
+/** Why a setting cannot be logged: the machine has none of that name, or it is changed before it was recorded as found. */
+async function unsettable(job: string, machine: Machine, body: { readonly setting: string; readonly moment: "found" | "set" }): Promise<string | null> {
+  const setting = machine.file.settings.find((s) => s.id === body.setting);
+  if (!setting) return `${machine.file.maker} ${machine.file.model} has no setting ${body.setting}. Nothing was logged.`;
+  const found = (await eventsOf(job)).some((e) => e.body.type === "setting" && e.body.setting === body.setting && e.body.moment === "found");
+  return body.moment === "set" && !found ? `${setting.name}: record what was found before it is changed. Nothing was logged.` : null;
 }
 
 /** What later finds build on cannot be taken back before them. */

@@ -20,26 +20,28 @@ export function ngspice(netlist: TestNetlist, leak: number, alternating: boolean
   const nodes = Array.from({ length: netlist.nodeCount }, (_, n) => n);
   const prints = alternating ? nodes.map((n) => `print real(v(n${n})) imag(v(n${n}))`) : nodes.map((n) => `print v(n${n})`);
   lines.push(".options gmin=1e-20 reltol=1e-9 abstol=1e-18 vntol=1e-12", ".control", "set numdgt=15", alternating ? "ac lin 1 60 60" : "op", ...prints, "quit 0", ".endc", ".end");
+  const output = runSpice(lines);
+  const read = (label: string) => {
+    const match = new RegExp(`^${label} = (\\S+)`, "m").exec(output);
+    if (!match) throw new Error(`ngspice printed no ${label}:\n${output.slice(0, 2000)}`);
+    return Number(match[1]);
+  };
+  return {
+    re: nodes.map((n) => read(alternating ? `real\\(v\\(n${n}\\)\\)` : `v\\(n${n}\\)`)),
+    im: nodes.map((n) => (alternating ? read(`imag\\(v\\(n${n}\\)\\)`) : 0)),
+  };
+}
+
+/** What ngspice prints for a file of these lines, run in a folder of its own. */
+export function runSpice(lines: readonly string[]): string {
   const folder = mkdtempSync(path.join(tmpdir(), "unzo-spice-"));
   try {
     const file = path.join(folder, "check.cir");
     writeFileSync(file, lines.join("\n"));
-    let output: string;
-    try {
-      output = execFileSync("ngspice", ["-b", file], { encoding: "utf8", stdio: ["ignore", "pipe", "pipe"] });
-    } catch (error) {
-      // It exits non-zero after a control run without plots; what it printed is what counts.
-      output = String((error as { stdout?: unknown }).stdout ?? "");
-    }
-    const read = (label: string) => {
-      const match = new RegExp(`^${label} = (\\S+)`, "m").exec(output);
-      if (!match) throw new Error(`ngspice printed no ${label}:\n${output.slice(0, 2000)}`);
-      return Number(match[1]);
-    };
-    return {
-      re: nodes.map((n) => read(alternating ? `real\\(v\\(n${n}\\)\\)` : `v\\(n${n}\\)`)),
-      im: nodes.map((n) => (alternating ? read(`imag\\(v\\(n${n}\\)\\)`) : 0)),
-    };
+    return execFileSync("ngspice", ["-b", file], { encoding: "utf8", stdio: ["ignore", "pipe", "pipe"], timeout: 60_000 });
+  } catch (error) {
+    // It exits non-zero after a control run without plots; what it printed is what counts.
+    return String((error as { stdout?: unknown }).stdout ?? "");
   } finally {
     rmSync(folder, { recursive: true, force: true });
   }

@@ -1,5 +1,6 @@
 import type { Machine } from "../machine/compile";
 import type { Shown } from "../quantity/read";
+import type { Alone } from "./alone";
 import type { FirstAnswer } from "./firsts";
 import type { Timed } from "./timed";
 import { makeTest, testKey, type Test } from "../simulate/test";
@@ -23,6 +24,8 @@ export type Evidence =
   | { readonly type: "answer"; readonly id: string; readonly first: string; readonly answer: FirstAnswer }
   /** A sign looked for on a part or on the unit: there, or not. */
   | { readonly type: "sign"; readonly id: string; readonly part: string; readonly sign: string; readonly there: boolean }
+  /** A part tested by itself. */
+  | ({ readonly type: "alone"; readonly id: string } & Alone)
   /** Something watched with a clock: after how many seconds it came, or that it never did. */
   | ({ readonly type: "timed"; readonly id: string } & Timed)
   /** How warm it is here, degrees Celsius, and what the mains is at, volts; asked once. */
@@ -79,7 +82,7 @@ export function observationsOf(machine: Machine, meter: Meter, evidence: readonl
   let repairs = none;
   const plain = evidence.flatMap((e): Omit<Observation, "weight" | "isLast">[] => {
     if (e.type === "reading") return [{ evidence: e.id, test: e.test, shown: e.shown, slip: SLIP, repairs: e.repairs ?? none }];
-    if (e.type === "answer" || e.type === "sign" || e.type === "timed" || e.type === "surroundings") return [];
+    if (e.type === "answer" || e.type === "sign" || e.type === "alone" || e.type === "timed" || e.type === "surroundings") return [];
     if (e.type === "tried") {
       repairs = [...repairs, { piece: e.piece, result: e.result }];
       // It stays: the complaint is made once more, of the machine as it is now.

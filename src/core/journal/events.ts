@@ -61,6 +61,10 @@ export const eventBodySchema = z.discriminatedUnion("type", [
   z.strictObject({ type: z.literal("timed"), setup: text(60), part: text(60), label: text(40), seconds: finite.min(0).max(86_400).nullable(), watched: finite.min(0.5).max(86_400), words: text(400) }),
   /** How warm it is where the unit stands, degrees Celsius, and what the mains is at, volts. */
   z.strictObject({ type: z.literal("surroundings"), celsius: finite.min(-40).max(70).optional(), volts: finite.min(0).max(600).optional(), words: text(400) }),
+  /** A part tested by itself with a tool of the workbench: what was typed, and the verdict. */
+  z.strictObject({ type: z.literal("alone"), part: text(60), found: z.enum(["good", "bad"]), mode: text(60).optional(), tool: text(40), typed: z.record(text(40), z.string().max(400)), words: text(400) }),
+  /** A setting as it was found on the unit, or as it was left. */
+  z.strictObject({ type: z.literal("setting"), setting: text(60), value: text(60), moment: z.enum(["found", "set"]), words: text(400) }),
   z.strictObject({ type: z.literal("note"), text: text(2000) }),
   /** Something found on this unit that its file has not. */
   z.strictObject({ type: z.literal("varied"), change: changeSchema, words: text(300) }),

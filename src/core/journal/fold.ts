@@ -7,7 +7,7 @@ import type { EventBody, JournalEvent } from "./events";
 type Body<T extends EventBody["type"]> = Extract<EventBody, { type: T }>;
 
 /** What is known without a meter. */
-export type Answer = Body<"answered"> | Body<"compared"> | Body<"noticed"> | Body<"tried"> | Body<"timed"> | Body<"surroundings">;
+export type Answer = Body<"answered"> | Body<"compared"> | Body<"noticed"> | Body<"tried"> | Body<"timed"> | Body<"alone"> | Body<"setting"> | Body<"surroundings">;
 
 /** A reading in the trail, and whether it was struck out. */
 export interface TrailReading {
@@ -26,7 +26,7 @@ export interface Job {
   readonly readings: readonly TrailReading[];
   /** What was found on the unit that its file has not, in order; struck-out ones are left out. */
   readonly changes: readonly { readonly id: string; readonly at: string; readonly actor: string; readonly body: Body<"varied"> }[];
-  /** Simple causes asked for, what works beside what does not, signs and repairs tried; struck-out ones are left out. */
+  /** Simple causes asked for, what works beside what does not, signs, parts tested by themselves, settings, repairs tried; struck-out ones are left out. */
   readonly answers: readonly { readonly id: string; readonly at: string; readonly actor: string; readonly seq: number; readonly body: Answer }[];
   /** How the unit stood, one setup after another; ISO 8601. */
   readonly stays: readonly { readonly setup: string; readonly at: string }[];
@@ -92,7 +92,7 @@ export function foldJournal(events: readonly JournalEvent[], panelsOf: (test: Te
         break;
       }
       case "varied": changes.push({ id: event.id, at, actor, body }); break;
-      case "answered": case "compared": case "noticed": case "tried": case "timed": case "surroundings": answers.push({ id: event.id, seq: event.seq, at, actor, body }); break;
+      case "answered": case "compared": case "noticed": case "tried": case "timed": case "alone": case "setting": case "surroundings": answers.push({ id: event.id, seq: event.seq, at, actor, body }); break;
       case "note": notes.push({ at, actor, text: body.text }); break;
       case "called": called = { ...body, at, actor }; break;
     }
@@ -110,6 +110,8 @@ export function evidenceOf(job: Job): Evidence[] {
       if (body.type === "noticed") return [{ type: "sign", id, part: body.part, sign: body.sign, there: body.there }];
       if (body.type === "tried") return [{ type: "tried", id, piece: body.piece, result: body.result }];
       if (body.type === "timed") return [{ type: "timed", id, setup: body.setup, part: body.part, label: body.label, seconds: body.seconds, watched: body.watched }];
+      if (body.type === "setting") return [];
+      if (body.type === "alone") return [{ type: "alone", id, part: body.part, found: body.found, ...(body.mode === undefined ? {} : { mode: body.mode }) }];
       if (body.type === "surroundings") return [{ type: "surroundings", id, ...(body.celsius === undefined ? {} : { celsius: body.celsius }), ...(body.volts === undefined ? {} : { volts: body.volts }) }];
       if (body.type === "compared") return [{ type: "compared", id, sees: body.sees }];
       return body.answer === "skip" ? [] : [{ type: "answer", id, first: body.first, answer: body.answer }];

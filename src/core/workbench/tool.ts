@@ -74,11 +74,23 @@ export interface Curve {
   readonly lines: readonly { readonly name: string; readonly points: readonly (readonly [number, number])[]; readonly dots?: boolean }[];
 }
 
+/** A row of switches or resistors as they are to stand, drawn as the board sits. */
+export interface SwitchDrawing {
+  readonly caption: string;
+  readonly kind: "switches" | "resistors";
+  readonly numbers: readonly number[];
+  readonly on: readonly boolean[];
+  readonly upsideDown: boolean;
+  /** The end with the dot, the board held upright. */
+  readonly marked: "left" | "right";
+}
+
 export interface Sheet {
   readonly lines: readonly Line[];
   readonly verdict?: Verdict;
   readonly table?: Table;
   readonly curve?: Curve;
+  readonly switches?: readonly SwitchDrawing[];
   readonly cautions: readonly string[];
   /** What else is worth knowing, as short sentences. */
   readonly notes: readonly string[];

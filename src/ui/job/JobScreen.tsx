@@ -185,7 +185,7 @@ export function JobScreen({ events, file, times, start }: { events: readonly Jou
         </section>
         <aside className="side-area">
           {misfit && !chosenNow ? <MisfitNote misfit={misfit} job={job} onAgain={measure} onStrike={setStriking} /> : null}
-          <Suspects advice={advice} progress={search.progress} job={job} desk={search.desk} evidence={evidence} numbers={numbers} onNumbers={() => setNumbers((n) => !n)} onCall={() => setCalling(true)} />
+          <Suspects advice={advice} progress={search.progress} job={job} machine={machine} desk={search.desk} evidence={evidence} numbers={numbers} onNumbers={() => setNumbers((n) => !n)} onCall={() => setCalling(true)} />
           <Outlook advice={advice} desk={search.desk} evidence={evidence} job={job} />
           <Trail job={job} onStrike={setStriking} />
           <Asked job={job} onTakeBack={(event) => void log({ type: "struck", event, reason: "taken back" })} />

@@ -1,10 +1,13 @@
 "use client";
 
+import Link from "next/link";
 import { useState } from "react";
 import Button from "react-bootstrap/Button";
 import type { Advice } from "../../core/isolate/advise";
 import type { Evidence } from "../../core/isolate/evidence";
 import type { Job } from "../../core/journal/fold";
+import type { Machine } from "../../core/machine/compile";
+import { toolFor } from "../../core/workbench/tools";
 import type { Desk } from "../shell/useDesk";
 import { evidenceWords } from "./evidence-words";
 import { Reasons } from "./Reasons";
@@ -13,6 +16,7 @@ interface Props {
   readonly advice: Advice | null;
   readonly progress: number;
   readonly job: Job;
+  readonly machine: Machine;
   readonly desk: Desk | null;
   readonly evidence: readonly Evidence[];
   readonly numbers: boolean;
@@ -21,7 +25,7 @@ interface Props {
 }
 
 /** What is still possible, in words first; and what is cleared, by which reading. */
-export function Suspects({ advice, progress, job, desk, evidence, numbers, onNumbers, onCall }: Props) {
+export function Suspects({ advice, progress, job, machine, desk, evidence, numbers, onNumbers, onCall }: Props) {
   const [opened, setOpened] = useState<string | null>(null);
   const shown = advice?.suspects.filter((s, i) => i < 6 && s.probability >= 0.01) ?? [];
   return (
@@ -43,6 +47,7 @@ export function Suspects({ advice, progress, job, desk, evidence, numbers, onNum
                 <span className="suspect-bar" aria-hidden><span style={{ width: `${Math.max(1, s.probability * 100)}%` }} /></span>
               </summary>
               <ul className="faults">{s.faults.slice(0, 5).map((f) => <li key={f.id}>{f.name}{numbers ? `, ${(f.probability * 100).toFixed(1)} %` : ""}</li>)}</ul>
+              {opened === s.piece ? <ByItself machine={machine} job={job} faults={s.faults.map((f) => f.id)} /> : null}
               {opened === s.piece ? <Reasons desk={desk} evidence={evidence} piece={s.piece} job={job} numbers={numbers} /> : null}
             </details>
           </li>
@@ -58,4 +63,15 @@ export function Suspects({ advice, progress, job, desk, evidence, numbers, onNum
       ) : null}
     </section>
   );
+}
+
+/** Ways to the tools that test the parts of a suspect by themselves. */
+function ByItself({ machine, job, faults }: { machine: Machine; job: Job; faults: readonly string[] }) {
+  const parts = [...new Set(faults.flatMap((f) => f.split(">").map((one) => one.split(":")[0]!)))].flatMap((id) => {
+    const part = machine.partById.get(id);
+    const tool = part ? toolFor(part) : undefined;
+    return part && tool ? [{ part, tool }] : [];
+  });
+  if (parts.length === 0) return null;
+  return <p className="mb-1">{parts.slice(0, 3).map(({ part, tool }) => <Link key={part.id} className="by-itself" href={`/tools/${tool.id}?job=${job.id}&part=${part.id}`}><i className="bi bi-tools" aria-hidden /> Test by itself: {part.name}</Link>)}</p>;
 }

@@ -1,12 +1,16 @@
 "use client";
 
 import Link from "next/link";
+import { useRouter } from "next/navigation";
 import type { ReactNode } from "react";
+import { useHotkeys } from "react-hotkeys-hook";
 
-const PLACES = [["/", "Jobs"], ["/machines", "Machines"], ["/codes", "Codes"], ["/lamp", "Lamp"]] as const;
+const PLACES = [["/", "Jobs"], ["/machines", "Machines"], ["/codes", "Codes"], ["/lamp", "Lamp"], ["/tools", "Tools"]] as const;
 
 /** The head of every screen that is not a job: where one is, and where else one can go. */
 export function TopBar({ here, children }: { here: (typeof PLACES)[number][1]; children?: ReactNode }) {
+  const router = useRouter();
+  useHotkeys("alt+t", () => router.push("/tools"), { enableOnFormTags: true, preventDefault: true });
   return (
     <header className="bar">
       <Link href="/" className="brand">Unzo</Link>

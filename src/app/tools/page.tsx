@@ -1,0 +1,5 @@
+import { ToolsScreen } from "../../ui/tools/ToolsScreen";
+
+export default function Page() {
+  return <ToolsScreen />;
+}
