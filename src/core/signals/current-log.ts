@@ -33,7 +33,7 @@ export function readCurrentLog(text: string, unit: "A" | "mA" | "µA" = "A"): Cu
   const width = rows[firstData]!.length;
   const named = (pattern: RegExp) => header.findIndex((h) => pattern.test(h));
   const unitIn = (cell: string | undefined, units: Readonly<Record<string, number>>) => { const m = /[[(/]\s*([a-zµμ]+)\s*[\])]?\s*$|_([a-zµμ]+)$|\s([a-zµμ]+)$/i.exec((cell ?? "").trim()); const name = (m?.[1] ?? m?.[2] ?? m?.[3] ?? "").toLowerCase(); return units[name] === undefined ? null : { name, factor: units[name]! }; };
-  let ampColumn = named(/current|amp|strom|\bI\b|[[(_ ](?:m|u|µ|μ|n)?A[\])]?\s*$/i);
+  let ampColumn = named(/current|\bamp|strom|\bI\b|[[(_ ](?:m|u|µ|μ|n)?A[\])]?\s*$/i);
   let timeColumn = named(/time|zeit|stamp|sec|elapsed|^\s*t\b|clock/i);
   if (timeColumn === ampColumn) timeColumn = -1;
   if (width === 1) ampColumn = 0;

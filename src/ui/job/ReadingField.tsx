@@ -10,6 +10,7 @@ import { labelWords, type Laid } from "../../core/isolate/proposal";
 import type { Machine } from "../../core/machine/compile";
 import { readShown, type Asked, type Shown } from "../../core/quantity/read";
 import { RECHECK, testKey } from "../../core/simulate/test";
+import { MeterBar } from "../meter/MeterBar";
 import { useKept } from "../shell/useKept";
 
 interface Props {
@@ -70,6 +71,9 @@ function Typed({ job, laid, busy, onRecord }: Props) {
         <span className="reading-unit" aria-hidden>{UNIT[laid.test.function]}</span>
         <Button type="submit" aria-label="Log the reading"><i className="bi bi-arrow-return-left" aria-hidden /></Button>
       </div>
+      {laid.test.black === undefined ? null : (
+        <MeterBar fn={laid.test.function} live={laid.exposure === "live"} leads={{ setup: laid.test.setup, red: laid.test.red, black: laid.test.black }} where={{ job }} busy={busy} onReading={record} />
+      )}
       <p id="reading-problem" className="problem" role="alert">{problem}</p>
       {asksOverload ? (
         <div className="d-flex gap-2">

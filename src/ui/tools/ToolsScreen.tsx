@@ -37,7 +37,7 @@ export function ToolsScreen() {
           <Form.Control ref={field} size="lg" type="search" aria-label="Find a tool" placeholder="heater, relay, fuse, thermistor" value={wanted} onChange={(e) => setWanted(e.target.value)} />
         </Form>
         {found.length === 0 ? <p className="problem" role="status">No tool for “{wanted}”. Try the part&apos;s kind.</p> : null}
-        {GROUPS.map((group) => {
+        <div className="tools-groups">{GROUPS.map((group) => {
           const own = found.filter((t) => t.group === group);
           return own.length === 0 ? null : (
             <section key={group} aria-labelledby={`group-${group}`}>
@@ -47,7 +47,7 @@ export function ToolsScreen() {
               </ul>
             </section>
           );
-        })}
+        })}</div>
       </main>
     </div>
   );

@@ -1,0 +1,6 @@
+import { standInSchema, wireStandIn } from "../../../../server/meters";
+import { answer, jsonBody } from "../../answer";
+
+export function POST(request: Request) {
+  return answer(async () => wireStandIn(standInSchema.parse(await jsonBody(request))));
+}

@@ -1,0 +1,5 @@
+import { SleepScreen } from "../../../ui/sleep/SleepScreen";
+
+export default function Page() {
+  return <SleepScreen />;
+}

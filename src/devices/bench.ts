@@ -1,0 +1,56 @@
+import { ORDINARY_METER, isPassive, type MeterFunction } from "../core/circuit/meter";
+import { isPowered } from "../core/hazard/exposure";
+import type { Machine } from "../core/machine/compile";
+import type { Fault } from "../core/machine/fault";
+import type { Shown } from "../core/quantity/read";
+import { Simulator } from "../core/simulate/energise";
+import { observe } from "../core/simulate/observe";
+import { NoOperatingPoint, type State } from "../core/simulate/state";
+import { makeTest } from "../core/simulate/test";
+import { nominalValues } from "../core/simulate/values";
+
+/** How the leads of the stand-in meter lie. */
+export interface Leads {
+  readonly setup: string;
+  readonly red: string;
+  readonly black: string;
+}
+
+/** A simulated machine on the bench, with the stand-in meter's leads on two of its points. */
+export class SimulatedBench {
+  private readonly simulator: Simulator;
+  private readonly states = new Map<string, State | null>();
+  private leads: Leads | null = null;
+
+  constructor(readonly machine: Machine, readonly faults: readonly Fault[]) {
+    this.simulator = new Simulator(machine);
+  }
+
+  /** Lays the leads; null takes them off. Throws a RangeError for a point or a setup the machine has not. */
+  lay(leads: Leads | null): void {
+    if (leads && (!this.machine.setupById.has(leads.setup) || !this.machine.points.has(leads.red) || !this.machine.points.has(leads.black))) throw new RangeError("This machine has no such point or setup.");
+    this.leads = leads;
+  }
+
+  /** What the meter sees: nothing but its own idle display with the leads off, an overload for ohms on a live circuit. */
+  measure(fn: MeterFunction): Shown {
+    const idle: Shown = isPassive(fn) ? (fn === "continuity" ? { kind: "beep", beeps: false } : { kind: "overload" }) : { kind: "value", value: 0 };
+    if (!this.leads) return idle;
+    const setup = this.machine.setupById.get(this.leads.setup)!;
+    if (isPassive(fn) && isPowered(setup)) return { kind: "overload" };
+    const state = this.stateIn(setup.id);
+    return state ? observe(this.simulator, state, makeTest(setup.id, fn, this.leads.red, this.leads.black), ORDINARY_METER) : idle;
+  }
+
+  private stateIn(setup: string): State | null {
+    if (!this.states.has(setup)) {
+      try {
+        this.states.set(setup, this.simulator.energise(this.machine.setupById.get(setup)!, this.faults, nominalValues(this.machine)));
+      } catch (error) {
+        if (!(error instanceof NoOperatingPoint)) throw error;
+        this.states.set(setup, null);
+      }
+    }
+    return this.states.get(setup)!;
+  }
+}

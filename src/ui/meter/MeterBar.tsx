@@ -1,0 +1,119 @@
+"use client";
+
+import { useEffect, useRef, useState } from "react";
+import Button from "react-bootstrap/Button";
+import Form from "react-bootstrap/Form";
+import { useHotkeys } from "react-hotkeys-hook";
+import { ORDINARY_METER, isPassive, unitOf, type MeterFunction } from "../../core/circuit/meter";
+import { shownText } from "../../core/quantity/format";
+import type { Shown } from "../../core/quantity/read";
+import { feed, IDLE, type HoldRule } from "../../core/signals/auto-hold";
+import { LINKED } from "../../core/signals/scpi";
+import { useKept } from "../shell/useKept";
+import { layLeads, readMeter, useDevices, useFloats } from "./useMeters";
+
+interface Props {
+  /** What is to be measured, and where the stand-in's leads lie. */
+  readonly fn: MeterFunction;
+  readonly live: boolean;
+  readonly leads: { readonly setup: string; readonly red: string; readonly black: string } | null;
+  readonly where: { readonly job?: string; readonly machine?: string; readonly fault?: string };
+  readonly busy: boolean;
+  readonly onReading: (typed: string, shown: Shown) => void | Promise<unknown>;
+}
+
+/** Milliseconds between readings while it waits for one to settle. */
+const PACE = 350;
+const FULL = { dcv: 0, acv: 0 } as const;
+
+function ruleFor(fn: MeterFunction): HoldRule {
+  const accuracy = ORDINARY_METER.accuracy[fn as "dcv"] ?? { relative: 0.01, absolute: 0.1 };
+  // With the leads in the air volts show nothing, and ohms nothing but an overload; either may be a real reading too, taken by hand.
+  return { ...accuracy, idle: (s) => (fn in FULL ? s.kind === "value" && Math.abs(s.value) < 0.02 : fn === "continuity" ? false : s.kind === "overload") };
+}
+
+/** A reading straight from a linked meter: taken by a key, or by itself when it has settled. Typing always works beside it. */
+export function MeterBar({ fn, live, leads, where, busy, onReading }: Props) {
+  const meters = useDevices().filter((d) => d.kind === "meter");
+  const [chosen, setChosen] = useKept("unzo.meter");
+  const [auto, setAuto] = useState(false);
+  const [display, setDisplay] = useState("");
+  const [problem, setProblem] = useState("");
+  const [taking, setTaking] = useState(false);
+  const device = meters.find((m) => m.id === chosen);
+  const [floats, setFloats] = useFloats(device?.id ?? "none");
+  const [off, setOff] = useState(false);
+  const key = `${device?.id} ${fn} ${JSON.stringify(leads)}`;
+  const asksOff = isPassive(fn);
+
+  const take = async (): Promise<Shown> => {
+    if (!device) throw new Error("No meter is chosen.");
+    // The confirmed switch happens with the leads off; they are laid once the meter is set.
+    if (device.simulated) await layLeads(where, leads);
+    return readMeter(device.id, { function: fn, live, floats, leadsOff: off });
+  };
+
+  const once = async () => {
+    setTaking(true);
+    setProblem("");
+    try {
+      const shown = await take();
+      setDisplay(shownText(shown, unitOf(fn)));
+      await onReading(shown.kind === "value" ? String(Number(shown.value.toPrecision(5))) : shown.kind === "overload" ? "OL" : shown.kind === "beep" ? (shown.beeps ? "beep" : "nothing") : "", shown);
+    } catch (error) {
+      setProblem((error as Error).message);
+    } finally {
+      setTaking(false);
+    }
+  };
+  useHotkeys("alt+m", () => { if (device && !busy && !taking) void once(); }, { enableOnFormTags: true, preventDefault: true });
+
+  // Auto-hold: readings until one rests; it is logged, and the next test comes.
+  const latest = useRef({ take, onReading });
+  useEffect(() => { latest.current = { take, onReading }; });
+  useEffect(() => {
+    if (!auto || !device || busy) return;
+    let [current, hold] = [true, IDLE];
+    const rule = ruleFor(fn);
+    const step = async () => {
+      if (!current) return;
+      try {
+        const shown = await latest.current.take();
+        if (!current) return;
+        setProblem("");
+        setDisplay(shownText(shown, unitOf(fn)));
+        const next = feed(hold, shown, rule);
+        hold = next.hold;
+        if (next.taken) {
+          const t = next.taken;
+          await latest.current.onReading(t.kind === "value" ? String(Number(t.value.toPrecision(5))) : t.kind === "jumping" ? `${t.low.toPrecision(4)}-${t.high.toPrecision(4)}` : t.kind === "overload" ? "OL" : t.kind === "beep" && t.beeps ? "beep" : "nothing", t);
+        }
+      } catch (error) {
+        if (!current) return;
+        setProblem((error as Error).message);
+      }
+      if (current) setTimeout(() => void step(), PACE);
+    };
+    void step();
+    return () => { current = false; };
+  }, [auto, device, busy, fn, key, off, floats]);
+
+  if (meters.length === 0 || !LINKED.includes(fn)) return null;
+  return (
+    <div className="meter-bar" role="group" aria-label="Linked meter">
+      <Form.Select size="sm" aria-label="Meter" value={device?.id ?? ""} onChange={(e) => { setChosen(e.target.value); setProblem(""); }}>
+        <option value="">Meter: typed by hand</option>{meters.map((m) => <option key={m.id} value={m.id}>{m.name}</option>)}
+      </Form.Select>
+      {device ? (
+        <>
+          <Button size="sm" disabled={busy || taking} onClick={() => void once()}>Take it <kbd>Alt M</kbd></Button>
+          <Form.Check type="switch" id="meter-auto" label="by itself when it rests" checked={auto} onChange={(e) => setAuto(e.target.checked)} />
+          {asksOff ? <Form.Check type="checkbox" id="meter-leads-off" label="leads were off when it was set to this" checked={off} onChange={(e) => setOff(e.target.checked)} /> : null}
+          {live ? <Form.Check type="checkbox" id="meter-floats" label="its inputs float and are rated for mains" checked={floats} onChange={(e) => setFloats(e.target.checked)} /> : null}
+          <output className="value" aria-label="The meter shows">{display}</output>
+        </>
+      ) : null}
+      {problem ? <p className="field-problem" role="alert">{problem}</p> : null}
+    </div>
+  );
+}

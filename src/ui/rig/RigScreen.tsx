@@ -1,0 +1,117 @@
+"use client";
+
+import Link from "next/link";
+import { useRouter } from "next/navigation";
+import { useState } from "react";
+import Button from "react-bootstrap/Button";
+import Form from "react-bootstrap/Form";
+import { v4 as uuid } from "uuid";
+import { judgeRig, LAMP_SHOWS, type BenchRig, type LampSeen, type LampShows } from "../../core/workbench/bench-rig";
+import { send } from "../shell/send";
+import { TopBar } from "../shell/TopBar";
+import { useKept } from "../shell/useKept";
+
+interface Props {
+  readonly machines: readonly { readonly id: string; readonly name: string }[];
+  readonly machine: string;
+  readonly boards: readonly { readonly piece: string; readonly name: string }[];
+  readonly rig: BenchRig | null;
+  readonly job: { readonly id: string; readonly actor: string } | null;
+}
+
+const GLOW = { lit: "lit", dark: "dark", flickers: "flickers" } as const;
+
+/** A board out of its machine: how it is wired, what each lamp should do step by step, and what the lamps say of the board. */
+export function RigScreen({ machines, machine, boards, rig, job }: Props) {
+  const router = useRouter();
+  const [who] = useKept("unzo.who");
+  const [kept, keep] = useKept(`unzo.rig.${job?.id ?? ""}.${machine}.${rig?.board ?? ""}`);
+  const [problem, setProblem] = useState("");
+  const [busy, setBusy] = useState(false);
+  const seen = readSeen(kept);
+  const set = (step: number, lamp: number, shows: LampShows | "") => keep(JSON.stringify([...seen.filter((o) => o.step !== step || o.lamp !== lamp), ...(shows ? [{ step, lamp, shows }] : [])]));
+  const go = (m: string, b?: string) => router.push(`/tools/rig?machine=${m}${b ? `&board=${b}` : ""}${job ? `&job=${job.id}` : ""}`);
+  const verdict = rig ? judgeRig(rig, seen) : null;
+
+  async function log() {
+    if (!rig || !verdict || !job) return;
+    setBusy(true);
+    const blamed = verdict.ranked[0]!;
+    const good = blamed.sort === "good board";
+    const targets = good ? [...new Set(rig.faults.flatMap((f) => (f.sort === "relay" || f.sort === "controller" || f.sort === "low-voltage supply" ? [f.part] : [])))] : [rig.faults.find((f) => f.id === blamed.id)!.part];
+    try {
+      for (const part of targets) {
+        const mode = good ? undefined : rig.faults.find((f) => f.id === blamed.id)!.mode;
+        await send(`/api/jobs/${job.id}/events`, { id: uuid(), v: 1, actor: who || job.actor, body: { type: "alone", part, found: good ? "good" : "bad", ...(mode ? { mode } : {}), tool: "rig", typed: { seen: String(seen.length) }, words: `${rig.boardName} on the bench rig: ${verdict.words} ${verdict.why}`.slice(0, 400) } });
+      }
+      router.push(`/jobs/${job.id}`);
+    } catch (error) {
+      setProblem((error as Error).message);
+      setBusy(false);
+    }
+  }
+
+  return (
+    <div className="start">
+      <TopBar here="Tools" />
+      <main className="rig-main">
+        <header className="rig-head">
+          <h1>Bench rig</h1>
+          <Form.Select aria-label="Machine" value={machine} disabled={job !== null} onChange={(e) => go(e.target.value)}>{machines.map((m) => <option key={m.id} value={m.id}>{m.name}</option>)}</Form.Select>
+          {boards.length > 0 ? <Form.Select aria-label="Board" value={rig?.board ?? ""} onChange={(e) => go(machine, e.target.value)}>{boards.map((b) => <option key={b.piece} value={b.piece}>{b.name}</option>)}</Form.Select> : null}
+          {job ? <Link className="btn btn-outline-dark btn-sm" href={`/jobs/${job.id}`}>Back to the job</Link> : null}
+          <Button size="sm" variant="outline-dark" disabled={seen.length === 0} onClick={() => keep("")}>Begin anew</Button>
+        </header>
+        {!rig || !verdict ? <p className="rig-sheet" role="status">No board of this machine switches a load that a lamp could stand for.</p> : (
+          <>
+            <section className="rig-sheet" aria-label="Lamps step by step" tabIndex={0}>
+              <table className="rig-table">
+                <thead><tr><th scope="col">Step</th>{rig.lamps.map((l) => <th key={l.part} scope="col">{l.name}</th>)}</tr></thead>
+                <tbody>
+                  {rig.steps.map((step, s) => (
+                    <tr key={step.id} className={verdict.next === s ? "is-next" : undefined}>
+                      <th scope="row">{s + 1}. {step.words}{verdict.next === s ? " (tells most)" : ""}<span className="quiet">{step.how.join(" ")}</span></th>
+                      {rig.lamps.map((lamp, l) => {
+                        const should = rig.shows[0]![s]![l] ?? null;
+                        const saw = seen.find((o) => o.step === s && o.lamp === l)?.shows ?? "";
+                        return (
+                          <td key={lamp.part}>
+                            <div className="rig-lamp">
+                              <span className="rig-should"><span className={`rig-glow ${should ?? ""}`} aria-hidden /> {should ? `should be ${GLOW[should]}` : "not known"}</span>
+                              <Form.Select size="sm" className={saw && should && saw !== should ? "is-odd" : undefined} aria-label={`${lamp.name}, step ${s + 1}`} value={saw} onChange={(e) => set(s, l, e.target.value as LampShows | "")}>
+                                <option value="">not seen yet</option>{LAMP_SHOWS.map((v) => <option key={v} value={v}>{v}</option>)}
+                              </Form.Select>
+                            </div>
+                          </td>
+                        );
+                      })}
+                    </tr>
+                  ))}
+                </tbody>
+              </table>
+            </section>
+            <aside className="rig-side">
+              <p className={`tool-verdict is-${seen.length === 0 ? "unsure" : verdict.ranked[0]!.sort === "good board" && verdict.sure ? "good" : verdict.ranked[0]!.sort === "good board" ? "unsure" : "bad"}`} role="status">{verdict.words}</p>
+              {verdict.why ? <p className="mb-0">{verdict.why}</p> : null}
+              {job ? <Button size="lg" disabled={busy || seen.length === 0 || !verdict.sure} onClick={() => void log()}>Log it in the job</Button> : null}
+              <p className="problem" role="alert">{problem}</p>
+              <ul className="odds-bars" aria-label="What it may be">{verdict.sorts.filter((x) => x.probability >= 0.02).map((x) => <li key={x.sort}><span>{x.sort}</span><span className="suspect-word">{Math.round(100 * x.probability)} %</span><span className="suspect-bar" aria-hidden><span style={{ width: `${Math.max(1, 100 * x.probability)}%` }} /></span></li>)}</ul>
+              <section aria-label="How it is wired"><h2>How it is wired</h2><ul>{rig.wiring.map((w) => <li key={w}>{w}</li>)}</ul></section>
+              <ul className="cautions">{rig.cautions.map((c) => <li key={c}><i className="bi bi-exclamation-triangle" aria-hidden /> {c}</li>)}</ul>
+            </aside>
+          </>
+        )}
+      </main>
+    </div>
+  );
+}
+
+/** What was logged before, as far as it can be read. */
+function readSeen(kept: string): LampSeen[] {
+  try {
+    const list = JSON.parse(kept || "[]") as LampSeen[];
+    return Array.isArray(list) ? list.filter((o) => Number.isInteger(o.step) && Number.isInteger(o.lamp) && LAMP_SHOWS.includes(o.shows)) : [];
+  } catch {
+    return [];
+  }
+}

@@ -1,0 +1,23 @@
+"use client";
+
+import { CartesianGrid, Line, LineChart, ReferenceLine, ResponsiveContainer, XAxis, YAxis } from "recharts";
+import { quantityText } from "../../core/quantity/units";
+
+/** A current over time, on a logarithmic scale: awake and asleep lie decades apart. */
+export function CurrentChart({ points, limit }: { points: readonly (readonly [number, number])[]; limit: number }) {
+  const floor = Math.min(limit, ...points.map(([, a]) => Math.abs(a)).filter((a) => a > 0)) / 2;
+  const rows = points.map(([t, a]) => ({ t, a: Math.max(Math.abs(a), floor) }));
+  return (
+    <figure className="chart-room mb-0" role="img" aria-label="Current over time, with the limit">
+      <ResponsiveContainer width="100%" height={230}>
+        <LineChart data={rows} margin={{ top: 8, right: 12, bottom: 4, left: 12 }} accessibilityLayer={false}>
+          <CartesianGrid stroke="#d5dcda" />
+          <XAxis dataKey="t" type="number" domain={["dataMin", "dataMax"]} tickFormatter={(v: number) => quantityText(v, "seconds")} />
+          <YAxis scale="log" domain={["auto", "auto"]} tickFormatter={(v: number) => quantityText(v, "amperes").replace(/\.0+(?= )/, "")} width={70} />
+          <ReferenceLine y={limit} stroke="#9c1445" strokeDasharray="6 4" label={{ value: "limit", position: "insideTopRight", fill: "#9c1445" }} />
+          <Line dataKey="a" stroke="#14242b" strokeWidth={1.6} dot={false} isAnimationActive={false} />
+        </LineChart>
+      </ResponsiveContainer>
+    </figure>
+  );
+}

@@ -1,0 +1,38 @@
+"use client";
+
+import { useState, type FormEvent } from "react";
+import Button from "react-bootstrap/Button";
+import Form from "react-bootstrap/Form";
+import { METRIC, quantityText, readQuantity } from "../../core/quantity/units";
+
+/** A stopwatch and a display read by eye: each reading typed is kept with its time. */
+export function EyeLog({ onLog }: { onLog: (text: string) => void }) {
+  const [began, setBegan] = useState<number | null>(null);
+  const [rows, setRows] = useState<readonly (readonly [number, number])[]>([]);
+  const [typed, setTyped] = useState("");
+  const [problem, setProblem] = useState("");
+  function add(event: FormEvent | null) {
+    event?.preventDefault();
+    const read = readQuantity(typed, "amperes", METRIC);
+    if (!read.ok) return setProblem(read.sentence);
+    const now = performance.now();
+    const start = began ?? now;
+    if (began === null) setBegan(now);
+    const next = [...rows, [Math.round((now - start) / 100) / 10, read.value] as const];
+    setRows(next);
+    setTyped("");
+    setProblem("");
+    if (next.length > 1) onLog(`s,A\n${next.map(([t, a]) => `${t},${a}`).join("\n")}`);
+  }
+  return (
+    <div>
+      <div className="d-flex gap-2">
+        <Form.Control aria-label="Reading now" value={typed} placeholder="820 mA" onChange={(e) => setTyped(e.target.value)} onKeyDown={(e) => { if (e.key === "Enter") { e.preventDefault(); add(null); } }} />
+        <Button onClick={() => add(null)}>{began === null ? "Start" : "Now"}</Button>
+        <Button variant="outline-dark" disabled={rows.length === 0} onClick={() => { setRows([]); setBegan(null); }}>Anew</Button>
+      </div>
+      {problem ? <p className="field-problem" role="alert">{problem}</p> : null}
+      <p className="quiet mb-0" role="status">{rows.length === 0 ? "The first reading starts the watch." : rows.slice(-4).map(([t, a]) => `${quantityText(t, "seconds")}: ${quantityText(a, "amperes")}`).join("; ")}</p>
+    </div>
+  );
+}

@@ -1,0 +1,48 @@
+"use client";
+
+import { useEffect, useRef, useState } from "react";
+import Button from "react-bootstrap/Button";
+import Form from "react-bootstrap/Form";
+import { quantityText } from "../../core/quantity/units";
+import { useDevices } from "../meter/useMeters";
+import { send } from "../shell/send";
+
+/** The current of a bench supply, once a second, for as long as it is left running. */
+export function LiveLog({ onLog }: { onLog: (text: string) => void }) {
+  const supplies = useDevices().filter((d) => d.kind === "supply");
+  const [chosen, setChosen] = useState("");
+  const [running, setRunning] = useState(false);
+  const [last, setLast] = useState("");
+  const [problem, setProblem] = useState("");
+  const rows = useRef<string[]>([]);
+  const device = supplies.find((s) => s.id === chosen) ?? supplies[0];
+  const id = device?.id;
+  useEffect(() => {
+    if (!running || !id) return;
+    const began = performance.now();
+    rows.current = [];
+    let busy = false;
+    const timer = setInterval(() => {
+      if (busy) return;
+      busy = true;
+      send<{ shown: { value: number } }>(`/api/meters/${id}/read`, {}).then(({ shown }) => {
+        rows.current.push(`${((performance.now() - began) / 1000).toFixed(2)},${shown.value}`);
+        setLast(quantityText(shown.value, "amperes"));
+        if (rows.current.length > 2 && rows.current.length % 2 === 1) onLog(`s,A\n${rows.current.join("\n")}`);
+      }, (error: unknown) => { setProblem((error as Error).message); setRunning(false); }).finally(() => { busy = false; });
+    }, 1000);
+    return () => clearInterval(timer);
+  // eslint-disable-next-line react-hooks/exhaustive-deps -- a new way to hand the log on does not begin it anew
+  }, [running, id]);
+  if (supplies.length === 0) return <p className="quiet mb-0">No supply is configured on this machine.</p>;
+  return (
+    <div>
+      <div className="d-flex gap-2">
+        <Form.Select aria-label="Supply" value={id} disabled={running} onChange={(e) => setChosen(e.target.value)}>{supplies.map((s) => <option key={s.id} value={s.id}>{s.name}</option>)}</Form.Select>
+        <Button onClick={() => { setProblem(""); setRunning(!running); }}>{running ? "Stop" : "Start"}</Button>
+      </div>
+      <p className="quiet mb-0" role="status">{running ? `${last || "…"}, once a second` : "Supply to the machine's feed; then switch it off as its user does."}</p>
+      {problem ? <p className="field-problem" role="alert">{problem}</p> : null}
+    </div>
+  );
+}

@@ -1,0 +1,4 @@
+import * as Comlink from "comlink";
+import { SleepDesk } from "./sleep-desk";
+
+Comlink.expose(new SleepDesk());
