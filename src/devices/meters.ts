@@ -35,7 +35,7 @@ interface Kept {
  */
 export function devicesFrom(text: string, kind: Device["kind"]): { readonly name: string; readonly host: string; readonly port: number; readonly kind: Device["kind"] }[] {
   return text.split(";").map((t) => t.trim()).filter((t) => t !== "").map((entry) => {
-    const match = /^([^=]{1,40})=([A-Za-z0-9.-]+):(\d{2,5})$/.exec(entry);
+    const match = /^([^=]{1,40})=([A-Za-z0-9.-]+):(\d{1,5})$/.exec(entry);
     if (!match || Number(match[3]) > 65_535) throw new RangeError(`"${entry}" is no device: write Name=host:port.`);
     return { name: match[1]!.trim(), host: match[2]!, port: Number(match[3]), kind };
   });

@@ -37,6 +37,8 @@ export function threePointCurve(points: readonly (readonly [ohms: number, celsiu
   const [l1, l2, l3] = points.map(([r]) => Math.log(r)) as [number, number, number];
   const [y1, y2, y3] = points.map(([, t]) => 1 / (t + KELVIN)) as [number, number, number];
   if (l1 === l2 || l2 === l3 || l1 === l3) throw new Refused("The three points need three different resistances.", "points");
+  const byHeat = [...points].sort((a, b) => a[1] - b[1]).map(([r]) => r);
+  if (byHeat[1]! > byHeat[0]! !== byHeat[2]! > byHeat[1]!) throw new Refused("The three points turn back: ohms must rise, or fall, all the way.", "points");
   const [g2, g3] = [(y2 - y1) / (l2 - l1), (y3 - y1) / (l3 - l1)];
   const c = (g3 - g2) / (l3 - l2) / (l1 + l2 + l3);
   const b = g2 - c * (l1 * l1 + l1 * l2 + l2 * l2);
