@@ -128,7 +128,7 @@ describe("what the tools say", () => {
     expect(lines.map((l) => l.text).join(" ")).toContain("Weak");
     expect(lines.map((l) => l.text).join(" ")).toContain("does not turn");
     expect(imbalance([5, 5, 6])).toBeCloseTo(0.125, 9);
-    for (const order of [[8, 3, 11], [3, 8, 11], [11, 3, 8], [8, 11, 3]] as const) expect(nameLeads(...order).runOhms).toBe(3);
+    for (const [a, b, c] of [[8, 3, 11], [3, 8, 11], [11, 3, 8], [8, 11, 3]] as const) expect(nameLeads(a, b, c).runOhms).toBe(3);
   });
   test("a sensor's pin volts and the decade box that makes the board believe", () => {
     const { lines } = sheet("sensor", { ohms25: "5k", beta: "3435", rail: "5", pullUp: "10k", pin: "1.667", wanted: "25" });

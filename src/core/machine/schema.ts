@@ -113,12 +113,27 @@ const drawing = z.strictObject({
   outlines: list(z.strictObject({ words, at: z.tuple([share, share, share, share]) }), 40),
 });
 
+/** How switches, or resistors left whole or cut, stand for a setting's values; see `workbench/coded-switch`. */
+const coding = z.strictObject({
+  kind: z.enum(["switches", "resistors"]).default("switches"),
+  /** Their numbers as printed, in the order of the bits of a value. */
+  switches: z.array(number({ min: 0, max: 64 })).min(1).max(12),
+  /** Whether a 1 of a value is on (whole) or off (cut). */
+  one: z.enum(["on", "off"]).default("on"),
+  /** How the board sits in the machine, and at which end of the switches its mark is, the board held upright. */
+  sits: z.enum(["upright", "upside-down"]).default("upright"),
+  marked: z.enum(["left", "right"]).default("left"),
+});
+
 const setting = z.strictObject({
   id, name: words,
   /** How it is reached: coded switches, a cut resistor, a menu. */
   where: words,
   values: z.array(z.strictObject({ value: z.string().min(1).max(40), words })).min(1).max(60),
   factory: z.string().max(40).optional(),
+  coding: coding.optional(),
+}).superRefine((s, ctx) => {
+  if (s.coding) for (const [i, { value }] of s.values.entries()) if (value.length !== s.coding.switches.length || /[^01]/.test(value)) ctx.addIssue({ code: "custom", path: ["values", i, "value"], message: `must be ${s.coding.switches.length} digits 0 or 1, one a switch` });
 });
 
 const piece = z.strictObject({
@@ -209,5 +224,6 @@ export type PieceEntry = MachineFile["pieces"][number];
 export type ComplaintEntry = MachineFile["complaints"][number];
 export type PathEntry = MachineFile["paths"][number];
 export type CauseEntry = MachineFile["causes"][number];
+export type SettingEntry = MachineFile["settings"][number];
 export type FirstEntry = MachineFile["firsts"][number];
 export type TestEntry = z.output<typeof test>;

@@ -1,3 +1,4 @@
+import type { SettingEntry } from "../machine/schema";
 import { Refused, type Given, type Sheet, type SwitchDrawing, type Tool } from "./tool";
 
 /** How switches, or resistors left whole or cut, stand for a setting. */
@@ -55,6 +56,18 @@ export function readPositions(text: string, count: number): boolean[] {
   if (on.some((o) => o === null)) throw new Refused(`"${text.slice(0, 30)}": type on and off, or 1 and 0, in the order of the numbers.`, "found");
   if (on.length !== count) throw new Refused(`${count} switches, but ${on.length} positions.`, "found");
   return on as boolean[];
+}
+
+/** A value of a setting of the file as its switches stand, drawn as the board sits. Null for a setting without a coding rule. */
+export function drawingOf(setting: SettingEntry, value: string, caption: string): SwitchDrawing | null {
+  const { coding } = setting;
+  if (!coding || value.length !== coding.switches.length || /[^01]/.test(value)) return null;
+  return { caption, kind: coding.kind, numbers: coding.switches, on: [...value].map((bit) => (bit === "1") === (coding.one === "on")), upsideDown: coding.sits === "upside-down", marked: coding.marked };
+}
+
+/** What a value of a setting of the file means: its words, or that nothing is known of it. */
+export function settingWords(setting: SettingEntry, value: string): string {
+  return setting.values.find((v) => v.value === value)?.words ?? "not in its table";
 }
 
 /** Codes of a setting of the file that its table does not name, as bit texts. */

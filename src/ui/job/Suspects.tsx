@@ -7,6 +7,7 @@ import type { Advice } from "../../core/isolate/advise";
 import type { Evidence } from "../../core/isolate/evidence";
 import type { Job } from "../../core/journal/fold";
 import type { Machine } from "../../core/machine/compile";
+import { rigBoards } from "../../core/workbench/bench-rig";
 import { toolFor } from "../../core/workbench/tools";
 import type { Desk } from "../shell/useDesk";
 import { evidenceWords } from "./evidence-words";
@@ -47,7 +48,7 @@ export function Suspects({ advice, progress, job, machine, desk, evidence, numbe
                 <span className="suspect-bar" aria-hidden><span style={{ width: `${Math.max(1, s.probability * 100)}%` }} /></span>
               </summary>
               <ul className="faults">{s.faults.slice(0, 5).map((f) => <li key={f.id}>{f.name}{numbers ? `, ${(f.probability * 100).toFixed(1)} %` : ""}</li>)}</ul>
-              {opened === s.piece ? <ByItself machine={machine} job={job} faults={s.faults.map((f) => f.id)} /> : null}
+              {opened === s.piece ? <ByItself machine={machine} job={job} piece={s.piece} faults={s.faults.map((f) => f.id)} /> : null}
               {opened === s.piece ? <Reasons desk={desk} evidence={evidence} piece={s.piece} job={job} numbers={numbers} /> : null}
             </details>
           </li>
@@ -66,12 +67,14 @@ export function Suspects({ advice, progress, job, machine, desk, evidence, numbe
 }
 
 /** Ways to the tools that test the parts of a suspect by themselves. */
-function ByItself({ machine, job, faults }: { machine: Machine; job: Job; faults: readonly string[] }) {
+function ByItself({ machine, job, piece, faults }: { machine: Machine; job: Job; piece: string; faults: readonly string[] }) {
   const parts = [...new Set(faults.flatMap((f) => f.split(">").map((one) => one.split(":")[0]!)))].flatMap((id) => {
     const part = machine.partById.get(id);
     const tool = part ? toolFor(part) : undefined;
     return part && tool ? [{ part, tool }] : [];
   });
-  if (parts.length === 0) return null;
-  return <p className="mb-1">{parts.slice(0, 3).map(({ part, tool }) => <Link key={part.id} className="by-itself" href={`/tools/${tool.id}?job=${job.id}&part=${part.id}`}><i className="bi bi-tools" aria-hidden /> Test by itself: {part.name}</Link>)}</p>;
+  const boards = rigBoards(machine).filter((b) => b.piece === piece);
+  const settings = machine.file.pieces.find((p) => p.id === piece)?.board === true && machine.file.settings.length > 0;
+  if (parts.length === 0 && boards.length === 0 && !settings) return null;
+  return <p className="mb-1">{boards.map((b) => <Link key={b.piece} className="by-itself" href={`/tools/rig?job=${job.id}&board=${b.piece}`}><i className="bi bi-lightbulb" aria-hidden /> On the bench rig: {b.name}</Link>)}{settings ? <Link className="by-itself" href={`/tools/settings?job=${job.id}`}><i className="bi bi-toggles" aria-hidden /> Its settings</Link> : null}{parts.slice(0, 3).map(({ part, tool }) => <Link key={part.id} className="by-itself" href={`/tools/${tool.id}?job=${job.id}&part=${part.id}`}><i className="bi bi-tools" aria-hidden /> Test by itself: {part.name}</Link>)}</p>;
 }

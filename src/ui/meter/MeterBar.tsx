@@ -19,6 +19,8 @@ interface Props {
   readonly leads: { readonly setup: string; readonly red: string; readonly black: string } | null;
   readonly where: { readonly job?: string; readonly machine?: string; readonly fault?: string };
   readonly busy: boolean;
+  /** Takes the first meter there is where none was chosen. */
+  readonly takeFirst?: boolean;
   readonly onReading: (typed: string, shown: Shown) => void | Promise<unknown>;
 }
 
@@ -33,14 +35,14 @@ function ruleFor(fn: MeterFunction): HoldRule {
 }
 
 /** A reading straight from a linked meter: taken by a key, or by itself when it has settled. Typing always works beside it. */
-export function MeterBar({ fn, live, leads, where, busy, onReading }: Props) {
+export function MeterBar({ fn, live, leads, where, busy, takeFirst, onReading }: Props) {
   const meters = useDevices().filter((d) => d.kind === "meter");
   const [chosen, setChosen] = useKept("unzo.meter");
   const [auto, setAuto] = useState(false);
   const [display, setDisplay] = useState("");
   const [problem, setProblem] = useState("");
   const [taking, setTaking] = useState(false);
-  const device = meters.find((m) => m.id === chosen);
+  const device = meters.find((m) => m.id === chosen) ?? (takeFirst ? meters[0] : undefined);
   const [floats, setFloats] = useFloats(device?.id ?? "none");
   const [off, setOff] = useState(false);
   const key = `${device?.id} ${fn} ${JSON.stringify(leads)}`;
@@ -100,8 +102,8 @@ export function MeterBar({ fn, live, leads, where, busy, onReading }: Props) {
 
   if (meters.length === 0 || !LINKED.includes(fn)) return null;
   return (
-    <div className="meter-bar" role="group" aria-label="Linked meter">
-      <Form.Select size="sm" aria-label="Meter" value={device?.id ?? ""} onChange={(e) => { setChosen(e.target.value); setProblem(""); }}>
+    <div className="meter-bar" role="group" aria-label="Meter link">
+      <Form.Select size="sm" aria-label="Reading from" value={device?.id ?? ""} onChange={(e) => { setChosen(e.target.value); setProblem(""); }}>
         <option value="">Meter: typed by hand</option>{meters.map((m) => <option key={m.id} value={m.id}>{m.name}</option>)}
       </Form.Select>
       {device ? (

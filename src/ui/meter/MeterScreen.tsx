@@ -54,7 +54,7 @@ export function MeterScreen({ machines, file }: { machines: readonly { readonly 
         <section className="tool-result" aria-label="Readings">
           <ul className="cautions">{cautionsFor(machine, entry, made).map((c) => <li key={c}><i className="bi bi-exclamation-triangle" aria-hidden /> {c}</li>)}</ul>
           {refused ? <p className="problem" role="alert">{refused}</p> : red === black ? <p className="problem" role="alert">Both leads on one point.</p> : (
-            <MeterBar fn={fn} live={exposureOf(machine, entry, made) === "live"} leads={{ setup, red, black }} where={{ machine: file.id, fault }} busy={false} onReading={(_, shown) => setRows((r) => [{ at: r.length + 1, text: shownText(shown, unitOf(fn)), where: `${FUNCTION_WORDS[fn]}, ${pointName(red)} to ${pointName(black)}` }, ...r].slice(0, 50))} />
+            <MeterBar takeFirst fn={fn} live={exposureOf(machine, entry, made) === "live"} leads={{ setup, red, black }} where={{ machine: file.id, fault }} busy={false} onReading={(_, shown) => setRows((r) => [{ at: r.length + 1, text: shownText(shown, unitOf(fn)), where: `${FUNCTION_WORDS[fn]}, ${pointName(red)} to ${pointName(black)}` }, ...r].slice(0, 50))} />
           )}
           <ol className="held" reversed aria-label="Taken">{rows.map((r) => <li key={r.at}><span className="value">{r.text}</span> <span className="quiet">{r.where}</span></li>)}</ol>
         </section>

@@ -11,6 +11,7 @@ import { TopBar } from "../shell/TopBar";
 /** Tools with a screen of their own, beside the ones with fields and a sheet. */
 const OWN = [
   { id: "sleep", name: "Sleep current", group: "Settings and records", words: "A current log: awake, asleep, wake-ups, days to flat" },
+  { id: "settings", name: "Settings of a machine", group: "Settings and records", words: "Found and recorded first; wanted, as its switches are to stand" },
   { id: "rig", name: "Bench rig", group: "Boards", words: "A board with lamps for loads: what each lamp should do" },
   { id: "meter", name: "Meter link", group: "Boards", words: "Readings straight from a bench meter" },
 ] as const;
