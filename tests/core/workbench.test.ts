@@ -14,7 +14,7 @@ import { rectified } from "../../src/core/workbench/supply";
 import { betaCurve, platinumCurve, tableCurve } from "../../src/core/workbench/temperature-sensor";
 import { workTool } from "../../src/core/workbench/tool";
 import { toolFor, TOOLS } from "../../src/core/workbench/tools";
-import { weakestFirst } from "../../src/core/workbench/weakest-link";
+import { ratedLinks, weakestFirst } from "../../src/core/workbench/weakest-link";
 import { copperOhms } from "../../src/core/workbench/wire";
 import { aloneLikelihood } from "../../src/core/isolate/alone";
 import { FLEET, machineNamed } from "../support/fleet";
@@ -211,4 +211,19 @@ describe("on a part of a machine", () => {
     expect(of("bad", "burnt black", fault("heater", "open"))).toBeGreaterThan(0.9);
     expect(of("bad", "open", fault("K2", "welded"))).toBeLessThan(0.05);
   });
+});
+
+test("the rated elements of a machine carry what flows through them, the start counted, by simulation", () => {
+  const machine = machineNamed("kaldruun-uc-80");
+  const links = ratedLinks(machine, "calling");
+  const relay = links.find((l) => l.name.includes("K1"))!;
+  expect(relay.rated).toBe(10);
+  expect(relay.running).toBeGreaterThan(0.5);
+  expect(relay.running).toBeLessThan(0.9);
+  expect(relay.starting / relay.running).toBeGreaterThan(5);
+  const filled = tool("path").fillMachine!(machine, "calling");
+  expect(sheet("path", filled).verdict!.kind).toBe("good");
+  // The same current through a half-amp switch beside it is refused, with its figures.
+  expect(sheet("path", { path: `${filled.path}\nswitch 0.5A @ 0.7A / 4.2A` }).verdict!.words).toContain("switch 0.5A");
+  expect(() => ratedLinks(machine, "nowhere")).toThrow(RangeError);
 });

@@ -85,8 +85,8 @@ test("a linked meter in a job: the reading comes from the unit and is logged as 
   await page.getByRole("button", { name: /did it differently/ }).click();
   await page.getByLabel("Unit", { exact: true }).selectOption("unplugged");
   await page.getByLabel("Meter", { exact: true }).selectOption("ohms");
-  await page.getByLabel("Red lead").selectOption("heater-line");
-  await page.getByLabel("Black lead").selectOption("comp-neutral");
+  await page.getByLabel("Red lead", { exact: true }).selectOption("heater-line");
+  await page.getByLabel("Black lead", { exact: true }).selectOption("comp-neutral");
   await expect(page.locator(".next[aria-busy=false][data-test^='unplugged|ohms|heater-line|comp-neutral']")).toBeVisible();
   await page.getByLabel("Reading from").selectOption({ label: "Stand-in meter" });
   const confirm = page.getByLabel("leads were off when it was set to this");

@@ -18,6 +18,8 @@ export interface Tool {
   readonly kinds?: readonly string[];
   /** What a part's ratings fill in. */
   fill?(part: Part, machine: Machine): Readonly<Record<string, string>>;
+  /** What a whole machine fills in, as it stands in one setup. */
+  fillMachine?(machine: Machine, setup: string): Readonly<Record<string, string>>;
 }
 
 export interface Field {

@@ -1,4 +1,7 @@
+import type { Machine } from "../machine/compile";
 import { quantityText, readQuantity } from "../quantity/units";
+import { Simulator } from "../simulate/energise";
+import { nominalValues } from "../simulate/values";
 import { wireLimit } from "./wire";
 import { positive, Refused, type Given, type Sheet, type Table, type Tool } from "./tool";
 
@@ -37,26 +40,55 @@ export function judgePath(links: readonly Link[]): Pick<Sheet, "verdict" | "tabl
   };
 }
 
-/** Elements typed one a line: "switch 0.5A", "wire 18 AWG", "fuse 10A main". Throws `Refused` naming the line. */
+/** What elements of a machine may carry, by kind of part. */
+const RATED: Readonly<Partial<Record<string, { readonly field: string; readonly element: number; readonly bears: keyof typeof BEARS }>>> = {
+  fuse: { field: "amps", element: 0, bears: "fuse" }, breaker: { field: "amps", element: 0, bears: "breaker" }, relay: { field: "contactAmps", element: 1, bears: "relay" },
+  switch: { field: "amps", element: 0, bears: "switch" },
+};
+
+/**
+ * The rated elements of a machine in one setup: what flows through each once it runs, and what would flow with every fed load starting at once, by
+ * simulation. Elements without current are left out. Throws a RangeError for a setup it has not, `NoOperatingPoint`.
+ */
+export function ratedLinks(machine: Machine, setupId: string): readonly Link[] {
+  const setup = machine.setupById.get(setupId);
+  if (!setup) throw new RangeError(`no setup ${setupId}`);
+  const simulator = new Simulator(machine);
+  const state = simulator.energise(setup, [], nominalValues(machine));
+  const phase = state.phases[state.phases.length - 1]!;
+  const flows = (element: number) => { const { dc, ac } = simulator.elementCurrent(element); return Math.hypot(dc, ac); };
+  const rated = machine.parts.flatMap((part) => { const r = RATED[part.kind.kind]; const amps = r && (part.fields as Record<string, unknown>)[r.field]; return r && typeof amps === "number" && amps > 0 ? [{ part, r, amps, element: part.firstElement + r.element }] : []; });
+  simulator.load(state, phase);
+  const running = rated.map((x) => flows(x.element));
+  const starting = simulator.whileStarting(state, phase, () => rated.map((x) => flows(x.element)));
+  return rated.flatMap(({ part, r, amps }, i) => (running[i]! < 0.001 ? [] : [{ name: `${r.bears} ${part.name}`, rated: amps, running: running[i]!, starting: Math.max(running[i]!, starting[i]!), bears: BEARS[r.bears] }]));
+}
+
+/** Elements typed one a line: "switch 0.5A", "wire 18 AWG", "fuse 10A main"; "fuse 10A @ 0.7A / 4A" has currents of its own. Throws `Refused` naming the line. */
 export function readPath(text: string, running: number, starting: number, given: Given): Link[] {
-  return text.split(/[\n,;]+/).map((t) => t.trim()).filter((t) => t !== "").map((line) => {
+  return text.split(/\n|[,;](?=\s)|;/).map((t) => t.trim()).filter((t) => t !== "").map((whole) => {
+    const [line, own] = whole.split("@").map((t) => t.trim()) as [string, string | undefined];
+    const currents = own === undefined ? [] : own.split("/").map((t) => readQuantity(t, "amperes", given.liked));
+    if (currents.some((c) => !c.ok || c.value < 0)) throw new Refused(`"${whole.slice(0, 40)}": after the @ running and start current, "0.7A / 4A".`, "path");
+    const [runs, starts] = currents.map((c) => (c.ok ? c.value : 0));
     const kind = (Object.keys(BEARS) as (keyof typeof BEARS)[]).find((k) => new RegExp(`\\b${k}\\b`, "i").test(line)) ?? "other";
     const size = /(\d{1,2}(?:\/0)?\s*AWG|[\d.,]+\s*mm[²2]?)/i.exec(line);
     const amps = /([\d.,]+\s*m?A)\b/i.exec(line);
     const read = size ? readQuantity(size[1]!, "area", given.liked) : amps ? readQuantity(amps[1]!, "amperes", given.liked) : null;
     if (!read?.ok || !(read.value > 0)) throw new Refused(`"${line.slice(0, 30)}": what may it carry? Type "switch 0.5A" or "wire 18 AWG".`, "path");
-    return { name: line, rated: size ? wireLimit(read.value, "internal").amps : read.value, running, starting, bears: BEARS[kind] };
+    return { name: line, rated: size ? wireLimit(read.value, "internal").amps : read.value, running: runs ?? running, starting: Math.max(starts ?? starting, runs ?? running), bears: BEARS[kind] };
   });
 }
 
 function work(given: Given): Sheet {
   const running = given.number("running");
-  if (running === undefined) throw new Refused("Type the current of the load at the end of the path.", "running");
+  const everyOwn = given.text("path").split("\n").filter((l) => l.trim() !== "").every((l) => l.includes("@"));
+  if (running === undefined && !(everyOwn && given.text("path") !== "")) throw new Refused("Type the current of the load at the end of the path.", "running");
   positive(running, "The current", "running");
   const times = { motor: 6, lamp: 10, supply: 15, resistive: 1 }[given.text("sort")] ?? 1;
-  const starting = given.number("starting") ?? times * running;
-  if (starting < running) throw new Refused("The start current is below the running one.", "starting");
-  const judged = judgePath(readPath(given.text("path"), running, starting, given));
+  const starting = given.number("starting") ?? times * (running ?? 0);
+  if (running !== undefined && starting < running) throw new Refused("The start current is below the running one.", "starting");
+  const judged = judgePath(readPath(given.text("path"), running ?? 0, starting, given));
   return { ...judged, cautions: ["Never round a protective part: a fuse, a cut-off, an interlock or an earth is no element to bypass."], notes: [given.number("starting") === undefined && times > 1 ? `Start current taken as ${times} times the running one, from memory: clamp it.` : ""].filter(Boolean) };
 }
 
@@ -68,4 +100,7 @@ export const weakestLinkTool: Tool = {
     { key: "sort", label: "Load", choices: [["resistive", "heater"], ["motor", "motor"], ["lamp", "lamp"], ["supply", "supply"]], preset: "motor" },
   ],
   work,
+  fillMachine(machine, setup): Record<string, string> {
+    return { path: ratedLinks(machine, setup).map((l) => `${l.name} ${quantityText(l.rated, "amperes")} @ ${quantityText(l.running, "amperes")} / ${quantityText(l.starting, "amperes")}`).join("\n") };
+  },
 };

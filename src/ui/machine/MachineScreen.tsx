@@ -19,6 +19,7 @@ import { dayName } from "../shell/time";
 import { TopBar } from "../shell/TopBar";
 import { BoardDrawing } from "./BoardDrawing";
 import { ConnectorView } from "./ConnectorView";
+import { rigBoards } from "../../core/workbench/bench-rig";
 import { ratingsOf } from "./ratings";
 import { useCoverage } from "./useCoverage";
 import { WiringDrawing } from "./WiringDrawing";
@@ -78,6 +79,11 @@ function Parts({ machine }: { machine: Machine }) {
   const shown = machine.parts.filter((p) => !["contact", "wire"].includes(p.kind.kind) && p.modes.length > 0 && [p.name, p.kind.kind, p.id].join(" ").toLowerCase().includes(wanted.toLowerCase()));
   return (
     <>
+      <p className="mb-2 d-flex gap-3 flex-wrap">
+        <Link href={`/tools/path?machine=${machine.file.id}`}>Currents against ratings</Link>
+        {machine.file.settings.length > 0 ? <Link href={`/tools/settings?machine=${machine.file.id}`}>Its settings</Link> : null}
+        {rigBoards(machine).length > 0 ? <Link href={`/tools/rig?machine=${machine.file.id}`}>Its board on the bench rig</Link> : null}
+      </p>
       <Form.Control type="search" aria-label="Search parts" placeholder="Search parts" value={wanted} onChange={(e) => setWanted(e.target.value)} className="mb-2" />
       <Rows
         head={["Part", "Kind", "Ratings", "How it fails", "Signs", "Tested by itself"]} none="No such part."

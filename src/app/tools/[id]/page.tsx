@@ -1,9 +1,11 @@
 import { notFound } from "next/navigation";
 import { compileMachine } from "../../../core/machine/compile";
 import { applyChanges } from "../../../core/machine/variant";
+import type { Tool } from "../../../core/workbench/tool";
 import { TOOLS } from "../../../core/workbench/tools";
 import { readJob } from "../../../server/jobs";
 import { standingChanges } from "../../../server/journal";
+import { newestMachine } from "../../../server/machines";
 import { Refusal } from "../../../server/refusal";
 import { ToolScreen } from "../../../ui/tools/ToolScreen";
 
@@ -14,8 +16,20 @@ export default async function Page({ params, searchParams }: { params: Promise<{
   const tool = TOOLS.find((t) => t.id === id);
   if (!tool) notFound();
   const typed = Object.fromEntries(tool.fields.flatMap(({ key }) => { const v = asked[key]; return typeof v === "string" ? [[key, v.slice(0, 4000)]] : []; }));
-  const [job, part] = [asked.job, asked.part];
-  return <ToolScreen id={id} typed={typed} inJob={typeof job === "string" && typeof part === "string" ? await partOf(job, part) : null} />;
+  const [job, part, machine] = [asked.job, asked.part, asked.machine];
+  const filled = typeof machine === "string" && tool.fillMachine ? await filledBy(tool, machine, typeof asked.setup === "string" ? asked.setup : null) : {};
+  return <ToolScreen id={id} typed={{ ...filled, ...typed }} inJob={typeof job === "string" && typeof part === "string" ? await partOf(job, part) : null} />;
+}
+
+/** What a machine of the library fills in; an unknown machine or setup is no place. */
+async function filledBy(tool: Tool, id: string, setup: string | null) {
+  const { machine } = await newestMachine(id).catch((error: unknown) => {
+    if (error instanceof Refusal && error.status === 404) notFound();
+    throw error;
+  });
+  const chosen = setup ?? machine.file.setups.find((s) => s.power === "on")?.id ?? "";
+  if (!machine.setupById.has(chosen)) notFound();
+  return tool.fillMachine!(machine, chosen);
 }
 
 /** The part under test with its machine as the job has it; an unknown job or part is no place. */
