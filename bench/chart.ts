@@ -4,6 +4,15 @@ const INK = "#14242b";
 const COLOURS = ["#14242b", "#8f420b", "#17577f", "#2a6147", "#9c1445"] as const;
 const DASHES = ["", "9 4", "2 4", "12 4 2 4", "5 5"] as const;
 
+/** A shape for each series of dots, so that they are told apart without colour. */
+const MARKS: readonly ((x: number, y: number, colour: string) => string)[] = [
+  (x, y, c) => `<circle cx="${x.toFixed(1)}" cy="${y.toFixed(1)}" r="3.5" fill="${c}"/>`,
+  (x, y, c) => `<rect x="${(x - 3.5).toFixed(1)}" y="${(y - 3.5).toFixed(1)}" width="7" height="7" fill="none" stroke="${c}" stroke-width="1.8"/>`,
+  (x, y, c) => `<path d="M${x.toFixed(1)} ${(y - 4.5).toFixed(1)}l4.5 8h-9z" fill="${c}"/>`,
+  (x, y, c) => `<path d="M${(x - 4).toFixed(1)} ${(y - 4).toFixed(1)}l8 8m0 -8l-8 8" stroke="${c}" stroke-width="2"/>`,
+  (x, y, c) => `<path d="M${x.toFixed(1)} ${(y - 5).toFixed(1)}l5 5l-5 5l-5 -5z" fill="none" stroke="${c}" stroke-width="1.8"/>`,
+];
+
 export interface Series {
   readonly name: string;
   readonly points: readonly (readonly [number, number])[];
@@ -31,9 +40,10 @@ export function lineChart(series: readonly Series[], x: Axis, y: Axis): string {
     const points = s.points.map(at);
     const [colour, dash] = [COLOURS[i % COLOURS.length]!, DASHES[i % DASHES.length]!];
     const line = s.dots ? "" : `<polyline points="${points.map(([px, py]) => `${px.toFixed(1)},${py.toFixed(1)}`).join(" ")}" fill="none" stroke="${colour}" stroke-width="2.5" stroke-dasharray="${dash}"/>`;
-    const dots = points.map(([px, py]) => `<circle cx="${px.toFixed(1)}" cy="${py.toFixed(1)}" r="${s.dots ? 3.5 : 3}" fill="${colour}"/>`).join("");
+    const mark = (px: number, py: number) => (s.dots ? MARKS[i % MARKS.length]!(px, py, colour) : `<circle cx="${px.toFixed(1)}" cy="${py.toFixed(1)}" r="3" fill="${colour}"/>`);
+    const dots = points.map(([px, py]) => mark(px, py)).join("");
     const ly = top + 16 + i * 24;
-    return `${line}${dots}<line x1="${left + w + 20}" x2="${left + w + 56}" y1="${ly}" y2="${ly}" stroke="${colour}" stroke-width="3" stroke-dasharray="${dash}"/>${text(left + w + 62, ly + 5, s.name)}`;
+    return `${line}${dots}${s.dots ? mark(left + w + 38, ly) : `<line x1="${left + w + 20}" x2="${left + w + 56}" y1="${ly}" y2="${ly}" stroke="${colour}" stroke-width="3" stroke-dasharray="${dash}"/>`}${text(left + w + 62, ly + 5, s.name)}`;
   });
   return `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 ${width} ${height}" font-family="sans-serif" font-size="14" fill="${INK}"><rect width="${width}" height="${height}" fill="#fbfcfa"/>${grid.join("")}${drawn.join("")}${ticks.join("")}${text(left + w / 2, top + h + 48, x.words, "middle")}${text(left - 60, top - 8, y.words)}</svg>\n`;
 }

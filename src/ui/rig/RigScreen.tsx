@@ -19,8 +19,6 @@ interface Props {
   readonly job: { readonly id: string; readonly actor: string } | null;
 }
 
-const GLOW = { lit: "lit", dark: "dark", flickers: "flickers" } as const;
-
 /** A board out of its machine: how it is wired, what each lamp should do step by step, and what the lamps say of the board. */
 export function RigScreen({ machines, machine, boards, rig, job }: Props) {
   const router = useRouter();
@@ -77,9 +75,9 @@ export function RigScreen({ machines, machine, boards, rig, job }: Props) {
                         return (
                           <td key={lamp.part}>
                             <div className="rig-lamp">
-                              <span className="rig-should"><span className={`rig-glow ${should ?? ""}`} aria-hidden /> {should ? `should be ${GLOW[should]}` : "not known"}</span>
+                              <span className="rig-should"><span className={`rig-glow ${should ?? ""}`} aria-hidden /> {should ? <><span className="visually-hidden">should be </span>{should}</> : "not known"}</span>
                               <Form.Select size="sm" className={saw && should && saw !== should ? "is-odd" : undefined} aria-label={`${lamp.name}, step ${s + 1}`} value={saw} onChange={(e) => set(s, l, e.target.value as LampShows | "")}>
-                                <option value="">not seen yet</option>{LAMP_SHOWS.map((v) => <option key={v} value={v}>{v}</option>)}
+                                <option value="">seen?</option>{LAMP_SHOWS.map((v) => <option key={v} value={v}>{v}</option>)}
                               </Form.Select>
                             </div>
                           </td>
