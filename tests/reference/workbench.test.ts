@@ -8,7 +8,7 @@ import { E12, preferred } from "../../src/core/workbench/led-resistor";
 import { nameLeads } from "../../src/core/workbench/motor";
 import { coilDraw, contactShare } from "../../src/core/workbench/relay";
 import { holdUp, inrush, rectified } from "../../src/core/workbench/supply";
-import { clampedDecay } from "../../src/core/workbench/suppression";
+import { clampedDecay, rcDecay } from "../../src/core/workbench/suppression";
 import { betaCurve, betaOf, pinVolts, platinumCurve, threePointCurve } from "../../src/core/workbench/temperature-sensor";
 import { dutyOf } from "../../src/core/workbench/toggling-line";
 import { judgePath, readPath } from "../../src/core/workbench/weakest-link";
@@ -155,6 +155,11 @@ describe("against ngspice", () => {
     const out = runSpice(["coil", "L1 a b 0.5 IC=0.083333", "R1 b c 144", "V1 c a 0.7", "Rg a 0 1e6", ".tran 10u 20m uic", ".control", "run", "meas tran t WHEN i(L1)=0.016667", "print t", "quit 0", ".endc", ".end"]);
     const t = Number(/\bt\s*=\s*([\d.e+-]+)/i.exec(out)![1]);
     expect(clampedDecay(12, 144, 0.5, 0.7, 0.2).release / t).toBeCloseTo(1, 2);
+  });
+  test("and through a capacitor with its resistor", () => {
+    const out = runSpice(["coil", "L1 a b 0.5 IC=0.083333", "R1 b c 144", "C1 c d 1u IC=0", "R2 d a 100", "Rg a 0 1e6", ".tran 1u 5m uic", ".control", "run", "meas tran t WHEN i(L1)=0.016667", "meas tran v MAX v(a,b)", "print t", "quit 0", ".endc", ".end"]);
+    const t = Number(/\bt\s*=\s*([\d.e+-]+)/i.exec(out)![1]);
+    expect(rcDecay(12, 144, 0.5, 1e-6, 100, 0.2).release / t).toBeCloseTo(1, 2);
   });
 });
 

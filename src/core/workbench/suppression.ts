@@ -27,8 +27,33 @@ export function resistorDecay(volts: number, ohms: number, henries: number, acro
   return { tau, release: tau * Math.log(1 / dropOut), peak: volts + (volts / ohms) * across };
 }
 
+/**
+ * The same into a capacitor of `farads` with `series` ohms, from the switch's own side: L di/dt = -(R i + v + Rs i), C dv/dt = i, stepped through in
+ * thousandths of the shorter time constant. Released is when the current has fallen below the drop-out and stays so for its first swing.
+ */
+export function rcDecay(volts: number, ohms: number, henries: number, farads: number, series: number, dropOut: number): Decay {
+  const amps = volts / ohms;
+  const tau = henries / ohms;
+  const step = Math.min(tau, Math.sqrt(henries * farads), series * farads) / 1000;
+  let [i, v, t, top] = [amps, 0, 0, amps * series];
+  while (i > dropOut * amps && t < 20 * tau) {
+    const di = (-(ohms + series) * i - v) / henries;
+    const half = i + (di * step) / 2;
+    v += (half / farads) * step;
+    i += ((-(ohms + series) * half - v) / henries) * step;
+    t += step;
+    top = Math.max(top, v + i * series);
+  }
+  return { tau, release: t, peak: volts + top };
+}
+
 /** Relays let go at about this share of their rated current; from memory. */
 export const DROP_OUT = 0.2;
+
+/** A capacitor and its resistor for a contact that switches `amps` at `volts`: C = I² / 10 µF, R = V / (10 I^(1 + 50/V)), a rule of thumb, from memory. */
+export function rcMember(volts: number, amps: number): { readonly farads: number; readonly ohms: number } {
+  return { farads: Math.max(1e-8, (amps * amps * 1e-6) / 10), ohms: Math.min(1000, Math.max(10, volts / (10 * amps ** (1 + 50 / volts)))) };
+}
 
 function work(given: Given): Sheet {
   const [volts, ohms] = [given.number("volts"), given.number("ohms")];
@@ -45,12 +70,14 @@ function work(given: Given): Sheet {
   const table: string[][] = [];
   const row = (name: string, d: Decay) => table.push([name, quantityText(d.release, "seconds"), v(d.peak)]);
   if (!ac) { row("Diode", clampedDecay(volts, ohms, henries, 0.7, DROP_OUT)); row("Diode and zener of the coil volts", clampedDecay(volts, ohms, henries, volts + 0.7, DROP_OUT)); row("Resistor of the coil ohms", resistorDecay(volts, ohms, henries, ohms, DROP_OUT)); }
+  const rc = rcMember(volts, amps);
+  if (!ac) row(`RC: ${quantityText(rc.farads, "farads")}, ${quantityText(rc.ohms, "ohms")}`, rcDecay(volts, ohms, henries, rc.farads, rc.ohms, DROP_OUT));
   row(`Varistor of ${v(2 * volts)}`, clampedDecay(volts, ohms, henries, 2 * volts, DROP_OUT));
   if (part === "diode") {
     const d = clampedDecay(volts, ohms, henries, 0.7, DROP_OUT);
     lines.push({ label: "Release delay with a diode", text: quantityText(d.release, "seconds"), big: true, formula: formula("t = L/R ln((I + Vd/R) / (0.2 I + Vd/R))", `${quantityText(d.tau, "seconds")} × ln(…)`, quantityText(d.release, "seconds")), source: "first-order decay, textbook; lets go at 20 % from memory" }, { label: "The diode", text: `band to plus; at least ${quantityText(amps, "amperes")} and ${v(2 * volts)}` });
   }
-  if (part === "rc") { const c = amps ** 2 / 10 * 1e-6; lines.push({ label: "RC across the contact", text: `${quantityText(Math.max(c, 1e-8), "farads")} with ${quantityText(volts / (10 * amps ** (1 + 50 / volts)), "ohms")}`, big: true, formula: "C = I² / 10 µF, R = V / (10 I^(1 + 50/V))", source: "a rule of thumb of contact makers, from memory" }); }
+  if (part === "rc") lines.push({ label: "RC across the contact", text: `${quantityText(rc.farads, "farads")} with ${quantityText(rc.ohms, "ohms")}`, big: true, formula: "C = I² / 10 µF, R = V / (10 I^(1 + 50/V))", source: "a rule of thumb of contact makers, from memory; 10 nF and 10 Ω at least" });
   if (part === "varistor") lines.push({ label: "Varistor", text: `for ${v(ac ? 1.3 * volts : 1.5 * volts)} or more at rest`, big: true, source: "a third above the highest working voltage, from memory" });
   if (part === "zener") { const d = clampedDecay(volts, ohms, henries, volts + 0.7, DROP_OUT); lines.push({ label: "Release delay with a zener", text: quantityText(d.release, "seconds"), big: true, formula: formula("t = L/R ln((I + Vc/R) / (0.2 I + Vc/R))", `${quantityText(d.tau, "seconds")} × ln(…)`, quantityText(d.release, "seconds")), source: "first-order decay, textbook" }); }
   return {

@@ -121,6 +121,7 @@ export function JobScreen({ events, file, times, start }: { events: readonly Jou
 
   const elsewhere = test && !lies(machine, path, test) ? file.paths.find((p) => lies(machine, p, test)) : undefined;
   const last = [...job.readings].reverse().find((r) => !r.struck);
+  useHotkeys("alt+t", () => router.push("/tools"), { enableOnFormTags: true, preventDefault: true });
   useHotkeys("alt+n", () => setNumbers((n) => !n), { enableOnFormTags: true, preventDefault: true });
   useHotkeys("alt+k", () => setCalling(true), { enableOnFormTags: true, preventDefault: true });
   useHotkeys("alt+d", () => setVarying(true), { enableOnFormTags: true, preventDefault: true });
@@ -148,6 +149,7 @@ export function JobScreen({ events, file, times, start }: { events: readonly Jou
       </header>
       <nav className="views" aria-label="Views of the job">
         {VIEWS.map((v, i) => <button key={v.id} type="button" aria-current={view === v.id ? "page" : undefined} onClick={() => setView(v.id)}><i className={`bi ${v.icon}`} aria-hidden /> {v.name} <kbd>Alt {i + 1}</kbd></button>)}
+        <Link className="view-link" href="/tools"><i className="bi bi-tools" aria-hidden /> Tools <kbd>Alt T</kbd></Link>
         {rest.left > 0 ? <span className="rest-mark" role="timer" aria-label="Compressor rest"><i className="bi bi-hourglass-split" aria-hidden /> compressor rests {clockOf(rest.left)}</span> : null}
         <YourMeans means={means} onChange={setMeans}><Surroundings job={job} busy={sending} onLog={log} /></YourMeans>
       </nav>
