@@ -1,12 +1,14 @@
 import { defineConfig } from "vitest/config";
 
+const shared = { testTimeout: 120_000, hookTimeout: 120_000, pool: "forks" as const, maxWorkers: 2 };
+
 export default defineConfig({
   test: {
-    include: ["tests/**/*.test.ts"],
-    exclude: ["tests/e2e/**", "node_modules/**"],
-    testTimeout: 120_000,
-    hookTimeout: 120_000,
-    pool: "forks",
-    maxWorkers: 2,
+    ...shared,
+    projects: [
+      // Core holds no state of its own: its files share what they import, and the dictionaries they build.
+      { test: { ...shared, name: "core", include: ["tests/core/**/*.test.ts", "tests/reference/**/*.test.ts"], isolate: false } },
+      { test: { ...shared, name: "server", include: ["tests/server/**/*.test.ts", "tests/devices/**/*.test.ts"] } },
+    ],
   },
 });

@@ -39,13 +39,13 @@ export async function npmPackages() {
   writeFileSync(mark, fingerprint(["package-lock.json", "package.json"]));
 }
 
-/** Builds the application unless the last build was of the same sources. */
-export async function build() {
+/** Builds the application unless the last build was of the same sources. With `typesApart` its own check of the types is left to whoever calls. */
+export async function build({ typesApart = false } = {}) {
   const mark = path.join(root, ".next/.unzo-build");
   const wanted = fingerprint(["src", "public", "next.config.ts", "package-lock.json", "tsconfig.json"]);
   if (existsSync(mark) && existsSync(path.join(root, ".next/BUILD_ID")) && readFileSync(mark, "utf8") === wanted) return;
   say("Building the application (about a minute)");
-  await run("npx", ["next", "build"], { env: { NEXT_TELEMETRY_DISABLED: "1", NODE_ENV: "production" } });
+  await run("npx", ["next", "build"], { env: { NEXT_TELEMETRY_DISABLED: "1", NODE_ENV: "production", ...(typesApart ? { UNZO_TYPES_APART: "1" } : {}) } });
   mkdirSync(path.dirname(mark), { recursive: true });
   writeFileSync(mark, wanted);
 }

@@ -14,6 +14,10 @@ const panelCover = z.strictObject({
   /** To open it, and about the same to close it. */
   minutes,
   tools: list(words, 12),
+  /** Covers that have to be off before it. */
+  under: list(id, 6),
+  /** Its screws, by size and place: kept apart where they differ. */
+  screws: list(z.strictObject({ size: words, count: number({ min: 1, max: 60 }), place: words }), 12),
 });
 
 const pin = z.strictObject({

@@ -48,7 +48,7 @@ export function Suspects({ advice, progress, job, machine, desk, evidence, numbe
                 <span className="suspect-bar" aria-hidden><span style={{ width: `${Math.max(1, s.probability * 100)}%` }} /></span>
               </summary>
               <ul className="faults">{s.faults.slice(0, 5).map((f) => <li key={f.id}>{f.name}{numbers ? `, ${(f.probability * 100).toFixed(1)} %` : ""}</li>)}</ul>
-              {opened === s.piece ? <ByItself machine={machine} job={job} piece={s.piece} faults={s.faults.map((f) => f.id)} /> : null}
+              {opened === s.piece && machine.pieceById.has(s.piece) ? <ByItself machine={machine} job={job} piece={s.piece} faults={s.faults.map((f) => f.id)} /> : null}
               {opened === s.piece ? <Reasons desk={desk} evidence={evidence} piece={s.piece} job={job} numbers={numbers} /> : null}
             </details>
           </li>
@@ -75,6 +75,5 @@ function ByItself({ machine, job, piece, faults }: { machine: Machine; job: Job;
   });
   const boards = rigBoards(machine).filter((b) => b.piece === piece);
   const settings = machine.file.pieces.find((p) => p.id === piece)?.board === true && machine.file.settings.length > 0;
-  if (parts.length === 0 && boards.length === 0 && !settings) return null;
-  return <p className="mb-1">{boards.map((b) => <Link key={b.piece} className="by-itself" href={`/tools/rig?job=${job.id}&board=${b.piece}`}><i className="bi bi-lightbulb" aria-hidden /> On the bench rig: {b.name}</Link>)}{settings ? <Link className="by-itself" href={`/tools/settings?job=${job.id}`}><i className="bi bi-toggles" aria-hidden /> Its settings</Link> : null}{parts.slice(0, 3).map(({ part, tool }) => <Link key={part.id} className="by-itself" href={`/tools/${tool.id}?job=${job.id}&part=${part.id}`}><i className="bi bi-tools" aria-hidden /> Test by itself: {part.name}</Link>)}</p>;
+  return <p className="mb-1"><Link className="by-itself" href={`/jobs/${job.id}/repair?piece=${piece}&fault=${encodeURIComponent(faults[0] ?? "")}`}><i className="bi bi-wrench-adjustable" aria-hidden /> What to do about it</Link>{boards.map((b) => <Link key={b.piece} className="by-itself" href={`/tools/rig?job=${job.id}&board=${b.piece}`}><i className="bi bi-lightbulb" aria-hidden /> On the bench rig: {b.name}</Link>)}{settings ? <Link className="by-itself" href={`/tools/settings?job=${job.id}`}><i className="bi bi-toggles" aria-hidden /> Its settings</Link> : null}{parts.slice(0, 3).map(({ part, tool }) => <Link key={part.id} className="by-itself" href={`/tools/${tool.id}?job=${job.id}&part=${part.id}`}><i className="bi bi-tools" aria-hidden /> Test by itself: {part.name}</Link>)}</p>;
 }

@@ -19,6 +19,7 @@ export function RecordSheet({ job, file }: { job: Job; file: MachineFile }) {
     <div className="record">
       <nav className="record-bar d-print-none">
         <Link className="btn btn-outline-dark" href="/">All jobs</Link>
+        {file.pieces.some((p) => p.id === job.called?.piece) ? <Link className="btn btn-outline-dark" href={`/jobs/${job.id}/repair`}>The repair</Link> : null}
         {job.called ? null : <Link className="btn btn-outline-dark" href={`/jobs/${job.id}`}>Go on measuring</Link>}
         <Button onClick={() => window.print()}><i className="bi bi-printer" aria-hidden /> Print</Button>
       </nav>

@@ -1,0 +1,135 @@
+import type { Machine } from "../machine/compile";
+import type { Fault } from "../machine/fault";
+
+/** Something that can be done about a cause. Money in the shop's coin, minutes of work, `holds` the chance that it lasts. */
+export interface RepairOption {
+  readonly id: string;
+  readonly words: string;
+  readonly minutes: number;
+  readonly parts: number;
+  readonly holds: number;
+  /** Days until the part is there; 0 when it is in the van. */
+  readonly leadDays: number;
+  /** To be made good later: it stays on the unit's record. */
+  readonly temporary: boolean;
+  /** Why one would, or would not: practice differs. */
+  readonly school: string;
+  /** Where the figures come from. */
+  readonly source: "from memory" | "file";
+}
+
+/** What minutes, a second visit and a day of waiting cost this shop. */
+export interface ShopRates {
+  /** Money a minute of work. */
+  readonly perMinute: number;
+  /** Money for coming back: the way, the time, the name. */
+  readonly comeBack: number;
+  /** Money a day the machine stands. */
+  readonly perDay: number;
+}
+export const USUAL_RATES: ShopRates = { perMinute: 1, comeBack: 60, perDay: 5 };
+
+/** Shares of a new board's price and chances that they hold; from memory. */
+const BOARDS = [
+  { id: "maker-board", words: "The maker's board", share: 1, holds: 0.97, leadDays: 3, school: "Dearest and surest; may want a code or a setting." },
+  { id: "third-party-board", words: "A third-party board", share: 0.55, holds: 0.88, leadDays: 2, school: "Check plugs, settings and what it leaves out." },
+  { id: "rebuilt-board", words: "A rebuilt board", share: 0.5, holds: 0.9, leadDays: 4, school: "Good where the rebuilder renews relays and capacitors." },
+  { id: "donor-board", words: "A board from a donor", share: 0.15, holds: 0.75, leadDays: 0, school: "As old as the one that failed; only with its history known." },
+] as const;
+
+/** The possible repairs for a fault, by what failed. Throws a RangeError for a part the machine has not. */
+export function optionsFor(machine: Machine, fault: Fault): readonly RepairOption[] {
+  const part = machine.partById.get(fault.part);
+  if (!part) throw new RangeError(`no part ${fault.part}`);
+  const piece = machine.pieceById.get(part.piece)!;
+  const { kind } = part.kind;
+  const memory = { leadDays: 0, temporary: false, source: "from memory" as const };
+  const replace: RepairOption = { id: "replace", words: piece.repair, minutes: piece.minutes, parts: piece.price, holds: 0.96, leadDays: piece.price > 40 ? 2 : 0, temporary: false, school: "What the file names.", source: "file" };
+  const giveUp: RepairOption = { ...memory, id: "give-up", words: "Give up: not worth it", minutes: 5, parts: 0, holds: 1, school: "Where the machine is worth less than its repair; the customer decides." };
+  if (piece.licensed) return [{ ...replace, id: "hand-over", words: piece.repair, school: "Work for a licensed trade." }, giveUp];
+  if (kind === "contact") {
+    return [
+      { ...memory, id: "reseat", words: "Reseat the plug", minutes: 4, parts: 0, holds: 0.4, school: "Quick, and proves the place; often comes back." },
+      { ...memory, id: "clean", words: "Clean both sides, dry, reseat", minutes: 16, parts: 1, holds: 0.75, school: "Mends three contact faults in four; harness before boards." },
+      { ...memory, id: "pin", words: "Renew pin and socket", minutes: 22, parts: 4, holds: 0.94, school: "Right where it browned or the spring is tired." },
+      { ...memory, id: "harness", words: "Replace the harness", minutes: 40, parts: 35, holds: 0.98, leadDays: 3, school: "Where several contacts are bad." },
+      giveUp,
+    ];
+  }
+  const board = piece.board ? [
+    ...(kind === "relay" ? [
+      { ...memory, id: "solder", words: "Solder the joint again", minutes: 18, parts: 0, holds: 0.5, temporary: true, school: "A burnt joint means a tired relay: this is temporary." },
+      { ...memory, id: "relay", words: "Replace the relay, both joints", minutes: 28, parts: 7, holds: 0.92, school: "The default for a burnt joint or a welded contact. Pump or braid, whichever lifts no pad." },
+    ] : []),
+    ...(kind === "capacitor" || kind.endsWith("supply") ? [{ ...memory, id: "capacitors", words: "Renew the supply's capacitors", minutes: 35, parts: 6, holds: 0.8, school: "Where it sags, ticks or bulges; not where it burst." }] : []),
+    ...BOARDS.map(({ share, ...b }) => ({ ...memory, ...b, minutes: piece.minutes, parts: Math.round(piece.price * share) })),
+  ] : [replace];
+  const boards = machine.file.pieces.filter((p) => p.board);
+  const both = piece.board && boards.length > 1 ? [{ ...memory, id: "both-boards", words: "Both boards", minutes: boards.reduce((s, b) => s + b.minutes, 0), parts: boards.reduce((s, b) => s + b.price, 0), holds: 0.98, leadDays: 3, school: "Replace one board unless the evidence holds both." }] : [];
+  return [...board, ...both, giveUp];
+}
+
+/** One option with what it costs on average, and the one to fall back on when it does not hold. */
+export interface Costed {
+  readonly option: RepairOption;
+  /** Expected money: work, parts, waiting, and with 1 - holds the come-back and the best other option. */
+  readonly expected: number;
+  /** The chance to hold below which the next best is cheaper; null where nothing else is. */
+  readonly breakEven: number | null;
+}
+
+/** What an option costs if it holds. */
+export function outlay(option: RepairOption, rates: ShopRates): number {
+  return option.minutes * rates.perMinute + option.parts + option.leadDays * rates.perDay;
+}
+
+/**
+ * Expected cost of trying options in an order until one holds: each is paid with the chance that all before it failed, and a come-back besides. What
+ * remains after the last costs `lost` (the machine is given up).
+ */
+export function costOfOrder(order: readonly RepairOption[], rates: ShopRates, lost: number): number {
+  let [cost, still] = [0, 1];
+  order.forEach((option, i) => {
+    cost += still * (outlay(option, rates) + (i > 0 ? rates.comeBack : 0));
+    still *= 1 - option.holds;
+  });
+  return cost + still * (rates.comeBack + lost);
+}
+
+/**
+ * The options by expected cost, each as the first of its best order of at most three steps (found by trying them all). `lost` is what the machine is worth
+ * to its owner: giving up costs that.
+ */
+export function weighOptions(options: readonly RepairOption[], rates: ShopRates, lost: number): readonly Costed[] {
+  const real = options.filter((o) => o.id !== "give-up");
+  const best = (first: RepairOption, options_: readonly RepairOption[]) => Math.min(...ordersFrom(first, options_).map((order) => costOfOrder(order, rates, lost)));
+  const costed = options.map((option) => ({ option, expected: option.id === "give-up" ? outlay(option, rates) + lost : best(option, real) })).sort((a, b) => a.expected - b.expected || (a.option.id < b.option.id ? -1 : 1));
+  return costed.map(({ option, expected }, i) => {
+    const rival = costed.find((c, j) => j !== i);
+    if (!rival || option.id === "give-up") return { option, expected, breakEven: null };
+    // The rival may fall back on this option, so both are worked out anew for every chance to hold.
+    const ahead = (holds: number) => {
+      const changed = real.map((o) => (o.id === option.id ? { ...o, holds } : o));
+      const cost = (o: RepairOption) => (o.id === "give-up" ? outlay(o, rates) + lost : best(changed.find((c) => c.id === o.id)!, changed));
+      return cost(option) - cost(rival.option);
+    };
+    return { option, expected, breakEven: ahead(0) > 0 && ahead(1) < 0 ? bisect(ahead) : null };
+  });
+}
+
+/** Where a function that begins above nothing and ends below it crosses, between 0 and 1. */
+function bisect(of: (x: number) => number): number {
+  let [low, high] = [0, 1];
+  for (let i = 0; i < 40; i++) { const middle = (low + high) / 2; if (of(middle) > 0) low = middle; else high = middle; }
+  return (low + high) / 2;
+}
+
+function ordersFrom(first: RepairOption, options: readonly RepairOption[]): RepairOption[][] {
+  const others = options.filter((o) => o.id !== first.id);
+  const orders: RepairOption[][] = [[first]];
+  for (const second of others) {
+    orders.push([first, second]);
+    for (const third of others) if (third !== second) orders.push([first, second, third]);
+  }
+  return orders;
+}
