@@ -1,4 +1,9 @@
 import { chromium } from "@playwright/test";
+import type { Fault } from "../src/core/machine/fault";
+import { typedFor } from "../tests/e2e/meter";
+
+/** Faults that leave the door panel dark, as the complaint of the timed jobs says. */
+const FAULTS: readonly Fault[] = [{ part: "W4", mode: "open" }, { part: "panel", mode: "dead" }, { part: "J2-3", mode: "open" }, { part: "W3", mode: "open" }];
 
 /**
  * In a running Unzo (UNZO_URL): milliseconds from Enter in the reading field until the next step stands on the screen for the new
@@ -27,7 +32,9 @@ export async function benchScreen(jobs: number): Promise<{ readonly readings: nu
         if (await notice.isVisible()) await notice.click();
         const field = page.locator("#reading");
         if (!(await field.isVisible())) break;
-        await field.fill("OL");
+        // What a unit with this fault shows there: one fault explains every reading, as it mostly does.
+        const asked = await page.locator(".next[data-test]").first().getAttribute("data-test");
+        await field.fill(typedFor(asked!, FAULTS[k % FAULTS.length]!));
         // As text: what is compiled for Node does not run in the page.
         const took = (await page.evaluate(`new Promise((resolve) => {
           const before = document.querySelectorAll(".trail li").length;

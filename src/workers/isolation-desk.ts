@@ -55,6 +55,22 @@ export class IsolationDesk {
     return advise(this.ready(), evidence, plain(standing));
   }
 
+  /**
+   * Thinks ahead while the leads are placed: reckons what would be advised if the proposed test showed what the leading suspect predicts. The answer
+   * is thrown away; what was worked out and compiled on the way makes the real one quick. Says whether there was anything to think about.
+   */
+  thinkAhead(evidence: readonly Evidence[], standing: PlainStanding): boolean {
+    const isolation = this.ready();
+    const { next } = advise(isolation, evidence, plain(standing));
+    if (!next) return false;
+    const { probability } = isolation.beliefs(evidence);
+    const leading = probability.indexOf(Math.max(...probability));
+    const shown = isolation.predictionsFor(next.test)[leading]?.[0];
+    if (!shown) return false;
+    advise(isolation, [...evidence, { type: "reading", id: "ahead", test: next.test, shown }], { ...plain(standing), setup: next.test.setup });
+    return true;
+  }
+
   /** Lays out any test, so that what was really done is judged as that. */
   layOut(evidence: readonly Evidence[], standing: PlainStanding, test: Test): ChosenTest {
     const { machine } = this.ready();

@@ -1,4 +1,5 @@
 import fc from "fast-check";
+import { IsolationDesk } from "../../src/workers/isolation-desk";
 import { describe, expect, it } from "vitest";
 import { costOf, movesTo, standingAfter, type Standing } from "../../src/core/isolate/cost";
 import type { Evidence } from "../../src/core/isolate/evidence";
@@ -184,5 +185,17 @@ describe("what is believed", () => {
     // The bench shows 90 % and a half at full size; here a few less are within chance.
     expect(tally.right / tally.runs).toBeGreaterThanOrEqual(0.8);
     expect(tally.named / tally.nameable).toBeGreaterThanOrEqual(0.4);
+  });
+});
+
+describe("the desk", () => {
+  it("thinks ahead without changing any answer", async () => {
+    const desk = new IsolationDesk();
+    await desk.build(isolation.machine.file, () => undefined);
+    const evidence: Evidence[] = [{ type: "complaint", id: "c", complaint: "panel-dark" }];
+    const standing = { setup: "cold-call", openPanels: [] };
+    const before = JSON.stringify(desk.advise(evidence, standing));
+    expect(desk.thinkAhead(evidence, standing)).toBe(true);
+    expect(JSON.stringify(desk.advise(evidence, standing))).toBe(before);
   });
 });

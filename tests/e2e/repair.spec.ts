@@ -23,6 +23,6 @@ test("what to do about a suspect, by expected cost; the swap stage by stage, its
   await page.setViewportSize({ width: 390, height: 844 });
   await fits(page);
   await page.goto(`/jobs/${job}/repair?piece=compressor`);
-  await expect(page.getByText("Work for a licensed trade")).toBeVisible();
+  await expect(page.getByText("Work for a licensed trade: leave it closed")).toBeVisible();
   expect((await page.request.get(`/jobs/${job}/repair?piece=nothing`)).status()).toBe(404);
 });

@@ -33,6 +33,7 @@ export function useIsolation(job: string, file: MachineFile, evidence: readonly 
   const [advice, setAdvice] = useState<Search["advice"]>(null);
   const [problem, setProblem] = useState("");
   const latest = useRef({ evidence, standing });
+  const thought = useRef(false);
   useEffect(() => { latest.current = { evidence, standing }; });
 
   useEffect(() => {
@@ -51,7 +52,12 @@ export function useIsolation(job: string, file: MachineFile, evidence: readonly 
     let current = true;
     const { evidence, standing } = latest.current;
     desk.current.advise(evidence, standing).then(
-      (result) => { if (current) setAdvice({ key, advice: result }); },
+      (result) => {
+        if (!current) return;
+        setAdvice({ key, advice: result });
+        // The first answer compiled nothing for the second: a thought ahead, once, so that the first reading is not the slow one.
+        if (!thought.current) { thought.current = true; desk.current?.thinkAhead(evidence, standing).catch(() => undefined); }
+      },
       (error: Error) => { if (current) setProblem(error.message); },
     );
     return () => { current = false; };

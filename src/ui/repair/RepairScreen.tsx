@@ -52,7 +52,7 @@ export function RepairScreen({ job, site, file, piece, fault }: Props) {
             <Form.Group controlId="worth"><Form.Label>Worth to its owner</Form.Label><Form.Control value={worth} placeholder="400" onChange={(e) => setWorth(e.target.value)} /></Form.Group>
           </div>
           <table className="table table-sm mb-0">
-            <thead><tr><th>What</th><th>Work</th><th>Parts</th><th>Holds</th><th>Costs on average</th><th>Flips below</th></tr></thead>
+            <thead><tr><th>What</th><th>Work</th><th>Parts</th><th>Holds</th><th>Costs on average</th><th>Flips at</th></tr></thead>
             <tbody>
               {weighed.map(({ option, expected, breakEven }, i) => (
                 <tr key={option.id} className={i === 0 ? "is-best" : undefined}>
