@@ -241,7 +241,7 @@ function openProof(isolation: Isolation, beliefs: Beliefs, standing: Standing, e
   return open.sort((a, b) => effort(a.test) - effort(b.test) || (testKey(a.test.test) < testKey(b.test.test) ? -1 : 1))[0] ?? null;
 }
 
-const isLimited = (means: Means) => !means.live || !means.clamp || !means.dcClamp || !means.capacitance || !means.insulation || !means.inrush;
+const isLimited = (means: Means) => !means.live || !means.clamp || !means.dcClamp;
 
 function stopOf(isolation: Isolation, beliefs: Beliefs, suspects: readonly PieceSuspect[], settled: boolean, means: Means): Stop {
   const top = suspects[0]!;

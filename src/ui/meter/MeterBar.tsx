@@ -7,7 +7,7 @@ import { useHotkeys } from "react-hotkeys-hook";
 import { ORDINARY_METER, isPassive, unitOf, type MeterFunction } from "../../core/circuit/meter";
 import { shownText } from "../../core/quantity/format";
 import type { Shown } from "../../core/quantity/read";
-import { feed, IDLE, type HoldRule } from "../../core/signals/auto-hold";
+import { feed, IDLE, type AutoHold, type HoldRule } from "../../core/signals/auto-hold";
 import { LINKED } from "../../core/signals/scpi";
 import { useKept } from "../shell/useKept";
 import { layLeads, readMeter, useDevices, useFloats } from "./useMeters";
@@ -24,6 +24,9 @@ interface Props {
   readonly onReading: (typed: string, shown: Shown) => void | Promise<unknown>;
 }
 
+/** What each meter was last seen to hold. A next test begins with the leads still where they were: that value is not taken for the new spot. */
+const heldBy = new Map<string, Shown>();
+
 /** Milliseconds between readings while it waits for one to settle. */
 const PACE = 350;
 const FULL = { dcv: 0, acv: 0 } as const;
@@ -38,7 +41,8 @@ function ruleFor(fn: MeterFunction): HoldRule {
 export function MeterBar({ fn, live, leads, where, busy, takeFirst, onReading }: Props) {
   const meters = useDevices().filter((d) => d.kind === "meter");
   const [chosen, setChosen] = useKept("unzo.meter");
-  const [auto, setAuto] = useState(false);
+  const [keptAuto, keepAuto] = useKept("unzo.meter.auto");
+  const auto = keptAuto === "yes";
   const [display, setDisplay] = useState("");
   const [problem, setProblem] = useState("");
   const [taking, setTaking] = useState(false);
@@ -75,7 +79,9 @@ export function MeterBar({ fn, live, leads, where, busy, takeFirst, onReading }:
   useEffect(() => { latest.current = { take, onReading }; });
   useEffect(() => {
     if (!auto || !device || busy) return;
-    let [current, hold] = [true, IDLE];
+    let current = true;
+    const before = device.simulated ? undefined : heldBy.get(device.id);
+    let hold: AutoHold = before ? { recent: [], held: before } : IDLE;
     const rule = ruleFor(fn);
     const step = async () => {
       if (!current) return;
@@ -88,6 +94,7 @@ export function MeterBar({ fn, live, leads, where, busy, takeFirst, onReading }:
         hold = next.hold;
         if (next.taken) {
           const t = next.taken;
+          heldBy.set(device.id, t);
           await latest.current.onReading(t.kind === "value" ? String(Number(t.value.toPrecision(5))) : t.kind === "jumping" ? `${t.low.toPrecision(4)}-${t.high.toPrecision(4)}` : t.kind === "overload" ? "OL" : t.kind === "beep" && t.beeps ? "beep" : "nothing", t);
         }
       } catch (error) {
@@ -109,7 +116,7 @@ export function MeterBar({ fn, live, leads, where, busy, takeFirst, onReading }:
       {device ? (
         <>
           <Button size="sm" disabled={busy || taking} onClick={() => void once()}>Take it <kbd>Alt M</kbd></Button>
-          <Form.Check type="switch" id="meter-auto" label="by itself when it rests" checked={auto} onChange={(e) => setAuto(e.target.checked)} />
+          <Form.Check type="switch" id="meter-auto" label="by itself when it rests" checked={auto} onChange={(e) => keepAuto(e.target.checked ? "yes" : "")} />
           {asksOff ? <Form.Check type="checkbox" id="meter-leads-off" label="leads were off when it was set to this" checked={off} onChange={(e) => setOff(e.target.checked)} /> : null}
           {live ? <Form.Check type="checkbox" id="meter-floats" label="its inputs float and are rated for mains" checked={floats} onChange={(e) => setFloats(e.target.checked)} /> : null}
           <output className="value" aria-label="The meter shows">{display}</output>
