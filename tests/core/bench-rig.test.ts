@@ -1,5 +1,5 @@
 import { describe, expect, test } from "vitest";
-import { benchRig, judgeRig, rigBoards, type BenchRig, type LampSeen } from "../../src/core/workbench/bench-rig";
+import { benchRig, judgeRig, rigBoards, rigFindings, type BenchRig, type LampSeen } from "../../src/core/workbench/bench-rig";
 import { FLEET, machineNamed } from "../support/fleet";
 
 const rig = benchRig(machineNamed("kaldruun-uc-80"), "board");
@@ -46,6 +46,13 @@ describe("a four-terminal relay board on the bench", () => {
     expect(odd.ranked[0]!.id).toBe("");
     expect(odd.sorts[0]!.probability).toBeLessThan(judgeRig(rig, lampsOf(rig, "")).sorts[0]!.probability);
     expect(odd.why).toContain("Compressor dark");
+  });
+  test("a sure verdict is a finding on its part; a good board clears what its lamps have proven; an unsure one says nothing", () => {
+    expect(rigFindings(rig, judgeRig(rig, lampsOf(rig, "K1:welded")))).toEqual([{ part: "K1", found: "bad", mode: "welded" }]);
+    const good = rigFindings(rig, judgeRig(rig, lampsOf(rig, "")));
+    expect(good.map((f) => f.part)).toEqual(expect.arrayContaining(["K1", "K2", "PS", "U1"]));
+    expect(good.every((f) => f.found === "good")).toBe(true);
+    expect(rigFindings(rig, judgeRig(rig, []))).toEqual([]);
   });
   test("it proposes the step that tells most", () => {
     const first = judgeRig(rig, []);

@@ -2,7 +2,7 @@ import { createServer, type AddressInfo, type Server } from "node:net";
 import { afterAll, beforeAll, describe, expect, test } from "vitest";
 import { ORDINARY_METER } from "../../src/core/circuit/meter";
 import { changeRefused } from "../../src/core/hazard/function-change";
-import { feed, IDLE, type AutoHold, type HoldRule } from "../../src/core/signals/auto-hold";
+import { feed, holdRuleFor, IDLE, type AutoHold } from "../../src/core/signals/auto-hold";
 import { configureCommand, functionNamed, readAnswer, shortened } from "../../src/core/signals/scpi";
 import { devicesFrom, Meters } from "../../src/devices/meters";
 import { ScpiLine } from "../../src/devices/scpi-line";
@@ -113,7 +113,7 @@ test("from volts to ohms only with the leads off, whatever came before (every pa
 });
 
 describe("auto-hold", () => {
-  const rule: HoldRule = { ...ORDINARY_METER.accuracy.dcv, idle: (s) => s.kind === "value" && Math.abs(s.value) < 0.02 };
+  const rule = holdRuleFor(ORDINARY_METER, "dcv");
   const run = (values: readonly number[]) => {
     let hold: AutoHold = IDLE;
     const taken: string[] = [];

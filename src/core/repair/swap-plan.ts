@@ -15,7 +15,7 @@ export interface SwapStep {
 
 /** A stage is ticked off as a whole. */
 export interface SwapStage {
-  readonly id: "inspect" | "settings" | "power-down" | "open" | "unplug" | "swap" | "loads-dead" | "plug-in" | "trial" | "close" | "after";
+  readonly id: "inspect" | "settings" | "power-down" | "open" | "unplug" | "swap" | "loads-dead" | "plug-in" | "trial" | "close";
   readonly name: string;
   readonly steps: readonly SwapStep[];
 }

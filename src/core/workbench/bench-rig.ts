@@ -1,3 +1,4 @@
+import type { Alone } from "../isolate/alone";
 import type { Machine, Part } from "../machine/compile";
 import type { Fault } from "../machine/fault";
 import type { SetupEntry } from "../machine/schema";
@@ -218,6 +219,16 @@ export function judgeRig(rig: BenchRig, seen: readonly LampSeen[]): RigVerdict {
     words: seen.length === 0 ? "Make the first step and log what the lamps do." : best.sort === "good board" ? (sure ? "Good board." : "So far as a good board would do.") : `${possible.map((p, i) => (i === 0 ? p.sort.charAt(0).toUpperCase() + p.sort.slice(1) : p.sort)).join(", or ")}. ${sure ? `${ranked.find((r) => r.sort === best.sort)!.name}.` : apart(possible.map((p) => p.sort))}`.trim(),
     why: odd.length > 0 ? `${odd.slice(0, 3).map(name).join("; ")}, which a good board does not do.` : seen.length > 0 ? "Every lamp did what a good board makes it do." : "",
   };
+}
+
+/** A verdict as findings on parts tested by themselves: the blamed part, or of a good board what its lamps have proven. None while it is not sure. */
+export function rigFindings(rig: BenchRig, verdict: RigVerdict): readonly Alone[] {
+  const best = verdict.ranked[0];
+  if (!verdict.sure || !best) return [];
+  const blamed = rig.faults.find((f) => f.id === best.id)!;
+  if (blamed.sort !== "good board") return [{ part: blamed.part, found: "bad", mode: blamed.mode }];
+  const proven = rig.faults.flatMap((f) => (f.sort === "relay" || f.sort === "controller" || f.sort === "low-voltage supply" ? [f.part] : []));
+  return [...new Set(proven)].map((part) => ({ part, found: "good" }));
 }
 
 /** What a meter settles where the lamps cannot. */

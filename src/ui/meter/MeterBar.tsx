@@ -7,7 +7,7 @@ import { useHotkeys } from "react-hotkeys-hook";
 import { ORDINARY_METER, isPassive, unitOf, type MeterFunction } from "../../core/circuit/meter";
 import { shownText } from "../../core/quantity/format";
 import type { Shown } from "../../core/quantity/read";
-import { feed, IDLE, type AutoHold, type HoldRule } from "../../core/signals/auto-hold";
+import { feed, holdRuleFor, IDLE, type AutoHold } from "../../core/signals/auto-hold";
 import { LINKED } from "../../core/signals/scpi";
 import { useKept } from "../shell/useKept";
 import { layLeads, readMeter, useDevices, useFloats } from "./useMeters";
@@ -29,13 +29,6 @@ const heldBy = new Map<string, Shown>();
 
 /** Milliseconds between readings while it waits for one to settle. */
 const PACE = 350;
-const FULL = { dcv: 0, acv: 0 } as const;
-
-function ruleFor(fn: MeterFunction): HoldRule {
-  const accuracy = ORDINARY_METER.accuracy[fn as "dcv"] ?? { relative: 0.01, absolute: 0.1 };
-  // With the leads in the air volts show nothing, and ohms nothing but an overload; either may be a real reading too, taken by hand.
-  return { ...accuracy, idle: (s) => (fn in FULL ? s.kind === "value" && Math.abs(s.value) < 0.02 : fn === "continuity" ? false : s.kind === "overload") };
-}
 
 /** A reading straight from a linked meter: taken by a key, or by itself when it has settled. Typing always works beside it. */
 export function MeterBar({ fn, live, leads, where, busy, takeFirst, onReading }: Props) {
@@ -82,7 +75,7 @@ export function MeterBar({ fn, live, leads, where, busy, takeFirst, onReading }:
     let current = true;
     const before = device.simulated ? undefined : heldBy.get(device.id);
     let hold: AutoHold = before ? { recent: [], held: before } : IDLE;
-    const rule = ruleFor(fn);
+    const rule = holdRuleFor(ORDINARY_METER, fn);
     const step = async () => {
       if (!current) return;
       try {

@@ -6,7 +6,7 @@ import { useState } from "react";
 import Button from "react-bootstrap/Button";
 import Form from "react-bootstrap/Form";
 import { v4 as uuid } from "uuid";
-import { judgeRig, LAMP_SHOWS, type BenchRig, type LampSeen, type LampShows } from "../../core/workbench/bench-rig";
+import { judgeRig, LAMP_SHOWS, rigFindings, type BenchRig, type LampSeen, type LampShows } from "../../core/workbench/bench-rig";
 import { send } from "../shell/send";
 import { TopBar } from "../shell/TopBar";
 import { useKept } from "../shell/useKept";
@@ -34,13 +34,9 @@ export function RigScreen({ machines, machine, boards, rig, job }: Props) {
   async function log() {
     if (!rig || !verdict || !job) return;
     setBusy(true);
-    const blamed = verdict.ranked[0]!;
-    const good = blamed.sort === "good board";
-    const targets = good ? [...new Set(rig.faults.flatMap((f) => (f.sort === "relay" || f.sort === "controller" || f.sort === "low-voltage supply" ? [f.part] : [])))] : [rig.faults.find((f) => f.id === blamed.id)!.part];
     try {
-      for (const part of targets) {
-        const mode = good ? undefined : rig.faults.find((f) => f.id === blamed.id)!.mode;
-        await send(`/api/jobs/${job.id}/events`, { id: uuid(), v: 1, actor: who || job.actor, body: { type: "alone", part, found: good ? "good" : "bad", ...(mode ? { mode } : {}), tool: "rig", typed: { seen: String(seen.length) }, words: `${rig.boardName} on the bench rig: ${verdict.words} ${verdict.why}`.slice(0, 400) } });
+      for (const found of rigFindings(rig, verdict)) {
+        await send(`/api/jobs/${job.id}/events`, { id: uuid(), v: 1, actor: who || job.actor, body: { type: "alone", ...found, tool: "rig", typed: { seen: String(seen.length) }, words: `${rig.boardName} on the bench rig: ${verdict.words} ${verdict.why}`.slice(0, 400) } });
       }
       router.push(`/jobs/${job.id}`);
     } catch (error) {
