@@ -8,12 +8,14 @@ import type { Advice } from "../core/isolate/advise";
 import { evidenceOf } from "../core/journal/fold";
 import { jobOn } from "../core/journal/job";
 import { compileMachine } from "../core/machine/compile";
-import { applyChanges } from "../core/machine/variant";
+import { applyChanges, ChangeError, type Change } from "../core/machine/variant";
+import type { ModificationProof } from "../core/repair/modification";
 import type { MachineFile } from "../core/machine/schema";
 import type { IsolationDesk } from "../workers/isolation-desk";
 import { readJob } from "./jobs";
 import { standingChanges } from "./journal";
 import { machineHash } from "./machines";
+import { Refusal } from "./refusal";
 
 /** Dictionaries kept in the server, each in a thread of its own. */
 const KEPT = 3;
@@ -85,4 +87,23 @@ export async function adviceOn(job: string, asked: z.output<typeof standingSchem
   const { wait: _, means, times, ...standing } = asked;
   const advice = await kept.desk.advise(evidence, { ...standing, ...(means ? { means } : {}), ...(times ? { times } : {}) });
   return { evidence: evidence.map((e) => e.id), advice };
+}
+
+/** Proves a change to the circuit of a job's unit, as that unit is, in a thread of its own. Throws a `Refusal` for a change that cannot be made. */
+export async function proofOfChange(job: string, changes: readonly Change[]): Promise<ModificationProof> {
+  const { events, file } = await readJob(job);
+  const variant = applyChanges(file, standingChanges(events));
+  try {
+    applyChanges(variant, changes);
+  } catch (error) {
+    if (error instanceof ChangeError) throw new Refusal(400, error.message);
+    throw error;
+  }
+  const thread = beginThread();
+  try {
+    const lost = new Promise<never>((_, reject) => thread.once("error", reject));
+    return await Promise.race([Comlink.wrap<IsolationDesk>(nodeEndpoint(thread)).proveChange(variant, changes), lost]);
+  } finally {
+    void thread.terminate();
+  }
 }

@@ -4,7 +4,7 @@ import type { GuideLeg } from "../core/control/guide";
 import { advise, weigh, type Advice } from "../core/isolate/advise";
 import { codeOdds, setupShowing, type CodeOdds, type MachineCode } from "../core/isolate/code-odds";
 import { coverageOf, type Coverage } from "../core/isolate/coverage";
-import type { Standing } from "../core/isolate/cost";
+import { standingAfter, type Standing } from "../core/isolate/cost";
 import type { Evidence } from "../core/isolate/evidence";
 import { openFirsts, type OpenFirst } from "../core/isolate/firsts";
 import { Isolation } from "../core/isolate/isolation";
@@ -13,11 +13,15 @@ import { misfitOf, questioned, type Misfit } from "../core/isolate/misprobe";
 import { layOut, type Laid } from "../core/isolate/proposal";
 import type { SignAsked } from "../core/isolate/signs";
 import { historyOf, reasonsFor, type History, type Reason } from "../core/isolate/reasons";
-import { whatIf, type WhatIf } from "../core/isolate/what-if";
+import { likelyShown, whatIf, type WhatIf } from "../core/isolate/what-if";
 import { partDoubt, repairsOf } from "../core/isolate/suspects";
 import type { Times } from "../core/isolate/times";
 import { compileMachine } from "../core/machine/compile";
+import type { Fault } from "../core/machine/fault";
 import type { MachineFile } from "../core/machine/schema";
+import type { Change } from "../core/machine/variant";
+import { proveModification, type ModificationProof } from "../core/repair/modification";
+import { proofRun, type ProofStep } from "../core/repair/proof-run";
 import { restRule, type RestRule } from "../core/schedule/rest";
 import { runSheet, type RunSheet } from "../core/schedule/run-sheet";
 import { slipsOf, type Slip } from "../core/simulate/perform";
@@ -34,9 +38,14 @@ export interface PlainStanding {
 /** What came of laying out a test that a technician chose: the layout, or why it may not be made. */
 export type ChosenTest = { readonly laid: Laid; readonly refused: null } | { readonly laid: null; readonly refused: string };
 
+/** So many different results are thought of ahead. */
+const THOUGHTS = 3;
+
 /** The fault dictionary of one machine behind a desk: built once, asked often. Lives in a worker. */
 export class IsolationDesk {
   private isolation: Isolation | null = null;
+  /** How often advice was asked for; a thought ahead ends when it changes. */
+  private asked = 0;
 
   /** Builds the dictionary; `progress` is told the share done, 0 to 1. What needs no dictionary is answered meanwhile. */
   async build(file: MachineFile, progress: (share: number) => void): Promise<void> {
@@ -52,23 +61,30 @@ export class IsolationDesk {
   }
 
   advise(evidence: readonly Evidence[], standing: PlainStanding): Advice {
+    this.asked++;
     return advise(this.ready(), evidence, plain(standing));
   }
 
   /**
-   * Thinks ahead while the leads are placed: reckons what would be advised if the proposed test showed what the leading suspect predicts. The answer
-   * is thrown away; what was worked out and compiled on the way makes the real one quick. Says whether there was anything to think about.
+   * Thinks ahead while the leads are placed: reckons what would be advised if the proposed test showed what the leading suspects predict, one
+   * after the other until the next question comes. The answers are thrown away; what was worked out and compiled on the way makes the
+   * real one quick. Says how many it came to.
    */
-  thinkAhead(evidence: readonly Evidence[], standing: PlainStanding): boolean {
+  async thinkAhead(evidence: readonly Evidence[], standing: PlainStanding): Promise<number> {
     const isolation = this.ready();
+    const asked = this.asked;
     const { next } = advise(isolation, evidence, plain(standing));
-    if (!next) return false;
-    const { probability } = isolation.beliefs(evidence);
-    const leading = probability.indexOf(Math.max(...probability));
-    const shown = isolation.predictionsFor(next.test)[leading]?.[0];
-    if (!shown) return false;
-    advise(isolation, [...evidence, { type: "reading", id: "ahead", test: next.test, shown }], { ...plain(standing), setup: next.test.setup });
-    return true;
+    if (!next) return 0;
+    const there = { ...plain(standing), setup: next.test.setup, openPanels: standingAfter(isolation.machine, plain(standing), next.test).openPanels };
+    const thoughts = likelyShown(isolation, evidence, next.test).slice(0, THOUGHTS);
+    let came = 0;
+    for (const shown of thoughts) {
+      await new Promise((resolve) => { setTimeout(resolve, 0); });
+      if (this.asked !== asked) break;
+      advise(isolation, [...evidence, { type: "reading", id: "ahead", test: next.test, shown }], there);
+      came++;
+    }
+    return came;
   }
 
   /** Lays out any test, so that what was really done is judged as that. */
@@ -79,6 +95,17 @@ export class IsolationDesk {
     if (refused) return { laid: null, refused };
     const { isolation, beliefs } = weigh(this.ready(), evidence);
     return { laid: layOut(isolation, beliefs, { ...plain(standing), repairs: repairsOf(evidence) }, test), refused: null };
+  }
+
+  /** The script of the proof run. */
+  proofRun(complaint: string, fault: Fault | null, cordMetres: number): readonly ProofStep[] {
+    const { machine, meter } = this.ready();
+    return proofRun(machine, meter, complaint, fault, cordMetres);
+  }
+
+  /** Proves a change to the circuit before it may be built. Throws `ChangeError`. */
+  proveChange(file: MachineFile, changes: readonly Change[]): ModificationProof {
+    return proveModification(compileMachine(file), changes);
   }
 
   /** Makes a machine known without its dictionary: enough for codes, slips and the run sheet. */

@@ -1,13 +1,16 @@
 import fc from "fast-check";
 import { IsolationDesk } from "../../src/workers/isolation-desk";
 import { describe, expect, it } from "vitest";
+import { advise } from "../../src/core/isolate/advise";
 import { costOf, movesTo, standingAfter, type Standing } from "../../src/core/isolate/cost";
 import type { Evidence } from "../../src/core/isolate/evidence";
 import { ALL_MEANS, CAREFUL } from "../../src/core/isolate/means";
 import { historyOf, reasonsFor } from "../../src/core/isolate/reasons";
+import { outcomeOf } from "../../src/core/isolate/outcomes";
 import { pieceSuspects } from "../../src/core/isolate/suspects";
 import { learnTimes } from "../../src/core/isolate/times";
 import { inVain, spreadOf } from "../../src/core/isolate/way";
+import { likelyShown } from "../../src/core/isolate/what-if";
 import type { JournalEvent } from "../../src/core/journal/events";
 import { stepsOf } from "../../src/core/journal/steps";
 import { Simulator } from "../../src/core/simulate/energise";
@@ -195,7 +198,28 @@ describe("the desk", () => {
     const evidence: Evidence[] = [{ type: "complaint", id: "c", complaint: "panel-dark" }];
     const standing = { setup: "cold-call", openPanels: [] };
     const before = JSON.stringify(desk.advise(evidence, standing));
-    expect(desk.thinkAhead(evidence, standing)).toBe(true);
+    expect(await desk.thinkAhead(evidence, standing)).toBeGreaterThan(1);
     expect(JSON.stringify(desk.advise(evidence, standing))).toBe(before);
+  });
+  it("drops a thought when a question comes", async () => {
+    const desk = new IsolationDesk();
+    await desk.build(isolation.machine.file, () => undefined);
+    const evidence: Evidence[] = [{ type: "complaint", id: "c", complaint: "panel-dark" }];
+    const standing = { setup: "cold-call", openPanels: [] };
+    const thinking = desk.thinkAhead(evidence, standing);
+    desk.advise(evidence, standing);
+    expect(await thinking).toBe(0);
+  });
+  it("thinks of the likeliest result first, each as it would be read", () => {
+    const evidence: Evidence[] = [{ type: "complaint", id: "c", complaint: "panel-dark" }];
+    const { next } = advise(isolation, evidence, { setup: "cold-call", openPanels: new Set() });
+    const shown = likelyShown(isolation, evidence, next!.test);
+    const { probability } = isolation.beliefs(evidence);
+    const { outcomes } = isolation.tableFor(next!.test);
+    const weight = (o: number) => isolation.predictionsFor(next!.test).reduce((sum, p, h) => sum + (p[0] && outcomeOf(outcomes, p[0]) === o ? probability[h]! : 0), 0);
+    const weights = shown.map((s) => weight(outcomeOf(outcomes, s)));
+    expect(weights.length).toBeGreaterThan(1);
+    expect(weights).toEqual([...weights].sort((a, b) => b - a));
+    expect(weights[0]).toBe(Math.max(...outcomes.map((_, o) => weight(o))));
   });
 });

@@ -8,7 +8,7 @@ import { isClamp, unitOf } from "../../src/core/circuit/meter";
 import { drawnValues, nominalValues } from "../../src/core/simulate/values";
 import { specimenWeights } from "../../src/core/isolate/prediction";
 import { hypothesesOf } from "../../src/core/isolate/hypothesis";
-import { kernelOf, massBetween } from "../../src/core/isolate/likelihood";
+import { kernelOf, massBelow } from "../../src/core/isolate/likelihood";
 import { scaleOf, toScale } from "../../src/core/isolate/scale";
 import { ORDINARY_METER } from "../../src/core/circuit/meter";
 import { ratingsOf, words } from "../../src/ui/machine/ratings";
@@ -89,8 +89,8 @@ describe("what specimens that differ predict", () => {
   });
   it("its mass lies where the specimens are", () => {
     const kernel = of(13.2, 13.2, 13.2, 0, 0, 0);
-    expect(massBetween(toScale(scale, 12.5), toScale(scale, 14), kernel)).toBeCloseTo(0.5, 3);
-    expect(massBetween(toScale(scale, -0.3), toScale(scale, 0.3), kernel)).toBeCloseTo(0.5, 3);
+    expect(massBelow(toScale(scale, 14), kernel) - massBelow(toScale(scale, 12.5), kernel)).toBeCloseTo(0.5, 3);
+    expect(massBelow(toScale(scale, 0.3), kernel) - massBelow(toScale(scale, -0.3), kernel)).toBeCloseTo(0.5, 3);
   });
 });
 

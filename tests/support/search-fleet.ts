@@ -4,6 +4,7 @@ import { walkOf } from "../../src/core/isolate/walk";
 import { testKey } from "../../src/core/simulate/test";
 import { FLEET, groupsOf, isolationOf } from "./fleet";
 import { search } from "./isolate-unit";
+import { proofState, wholeWay } from "./whole-way";
 import { randomSource, randomValues, UnitOnTheBench } from "./unit-on-the-bench";
 
 /** Searches single faults of these machines; in two files, so that two processes share the work. */
@@ -37,10 +38,10 @@ export function searchFleet(names: readonly string[]): void {
       expect(sampled.wrong.filter((w) => w.startsWith(`${name}:`)).length, sampled.wrong.join("\n")).toBeLessThanOrEqual(1);
     });
 
-    it("is tried with other draws too, every eighth fault", { timeout: 600_000 }, () => {
+    it("is tried with other draws too, every twelfth fault", { timeout: 600_000 }, () => {
       const machineNumber = FLEET.indexOf(name);
       const random = randomSource(100_000 + machineNumber);
-      for (const h of faults.filter((_, i) => i % 8 === machineNumber % 8)) {
+      for (const h of faults.filter((_, i) => i % 12 === machineNumber % 12)) {
         fresh.tried++;
         fresh.wrong.push(...(wrongEnd(h, random) ?? []));
       }
@@ -56,6 +57,29 @@ export function searchFleet(names: readonly string[]): void {
       if (run.pieces.includes(h.piece) && run.pieces.every((p) => allowed.has(p))) return null;
       return [`${name}: ${h.id} ended at ${run.pieces.join(", ")} after ${run.tests.map(testKey).join(" ; ")}`];
     }
+
+    it("goes the whole way with a fault: isolated, decided, swapped, set up, proven, recorded", { timeout: 120_000 }, () => {
+      const random = randomSource(500 + FLEET.indexOf(name));
+      // The likeliest fault that stands alone, in a piece that is no work for another trade.
+      const alone = faults.filter((h) => h.led.length === 0 && !committed.flat().includes(h.id) && machine.pieceById.get(h.piece)?.licensed === false && !machine.partById.get(h.fault.part)!.modes.find((m) => m.id === h.fault.mode)!.severity);
+      const h = [...alone].sort((a, b) => b.prior - a.prior || (a.id < b.id ? -1 : 1))[0]!;
+      const way = wholeWay(isolation, h.fault, new UnitOnTheBench(machine, [h.fault], randomValues(machine, random), random), machine.file.complaints[0]!.id);
+      expect(way.found, h.id).toContain(h.piece);
+      const stages = way.plan.stages.map((s) => s.id);
+      expect(stages.indexOf("power-down")).toBeLessThan(stages.indexOf("swap"));
+      expect(stages.indexOf("swap")).toBeLessThan(stages.indexOf("trial"));
+      expect(way.carried.missing).toEqual([]);
+      expect(way.carried.checked).not.toBe(false);
+      expect(way.steps.some((s) => s.group === "repair"), h.id).toBe(true);
+      expect(way.failBefore.some((id) => id.startsWith("repair") || id.startsWith("complaint")), h.id).toBe(true);
+      expect(way.failAfter, h.id).toEqual([]);
+      expect(way.leftAfter).toEqual([]);
+      const state = proofState(way.steps, way.job.work.proved);
+      expect([state.complete, state.passed]).toEqual([true, way.steps.length]);
+      expect(way.job.called?.piece).toBe(h.piece);
+      expect(way.job.work.decisions).toHaveLength(1);
+      expect(way.job.work.stages[h.piece]).toEqual(stages);
+    });
 
     it("can be walked without a plan too", () => {
       const walk = walkOf(machine);

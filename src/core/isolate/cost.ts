@@ -90,3 +90,8 @@ export function movesTo(machine: Machine, now: Standing, test: Test): readonly M
 export function standingAfter(machine: Machine, now: Standing, test: Test): Standing {
   return { ...now, setup: test.setup, openPanels: new Set([...now.openPanels, ...panelsFor(machine, test)]) };
 }
+
+/** How the unit stands, as a text: setup and open covers. */
+export function placeKey({ setup, openPanels }: Pick<Standing, "setup" | "openPanels">): string {
+  return `${setup} ${[...openPanels].sort().join(" ")}`;
+}

@@ -4,9 +4,10 @@ import { DEAD_SHARE } from "../hazard/rules";
 import type { Machine } from "../machine/compile";
 import { faultId } from "../machine/fault";
 import type { SetupEntry } from "../machine/schema";
+import type { Shown } from "../quantity/read";
 import { testKey, type Test } from "../simulate/test";
 import { candidateTests, tellingTests } from "./candidates";
-import { costOf, type Cost, type Standing } from "./cost";
+import { costOf, placeKey, standingAfter, type Cost, type Standing } from "./cost";
 import { blendAway, blendRow } from "./comes-and-goes";
 import { canMake } from "./means";
 import { observationsOf, surroundingsOf, type Evidence, type Repair } from "./evidence";
@@ -38,6 +39,13 @@ export interface RatedTest {
   readonly score: number;
 }
 
+/** What it takes to make a test from a standing, and how the unit stands after it. */
+export interface Step extends Cost {
+  readonly openPanels: ReadonlySet<string>;
+  /** `placeKey` of the standing after it. */
+  readonly place: string;
+}
+
 /** The fault itself counts a little beside the piece, so that a test which only prepares the deciding one is seen. */
 const FAULT_SHARE = 0.1;
 /** Below this a hypothesis no longer weighs in what a test may tell. */
@@ -61,7 +69,7 @@ export class Isolation {
   private readonly predictions = new Map<string, readonly Prediction[]>();
   private readonly tables = new Map<string, OutcomeTable>();
   readonly stopwatch: Stopwatch;
-  private readonly costs = new Map<string, Map<Test, Cost>>();
+  private readonly steps = new Map<string, Map<Test, Step>>();
   /** What hypotheses that are weighed now and then predict, by hypothesis and test; shared with every widened dictionary. */
   private readonly kept: Map<string, Map<string, Prediction>>;
 
@@ -113,33 +121,35 @@ export class Isolation {
     const n = this.hypotheses.length;
     const total = setups.length * this.logWeights.reduce((sum, w) => sum + w.length, 0);
     let done = 0;
-    const nominal = new Map<string, readonly Prediction[]>();
+    const nominal = new Map<string, (Shown | null)[][]>();
     for (const setup of setups) {
       const tests = this.permitted.filter((t) => t.setup === setup.id);
-      const rows: Prediction[][] = [];
+      const rows = tests.map((): (Shown | null)[][] => []);
+      tests.forEach((test, t) => nominal.set(testKey(test), rows[t]!));
       for (let h = 0; h < n; h++, done++) {
-        rows.push(this.predictor.predict(setup.id, tests, this.hypotheses[h]!, 0, 1));
+        const own = tests.map((): (Shown | null)[] => []);
+        this.predictor.predict(setup.id, tests, this.hypotheses[h]!, 0, 1, own);
+        own.forEach((row, t) => rows[t]!.push(row));
         if (h % 16 === 15) yield done / total;
       }
-      tests.forEach((test, t) => nominal.set(testKey(test), rows.map((row) => row[t]!)));
     }
     this.useful = tellingTests(this.machine, this.permitted, nominal);
 
     for (const setup of setups) {
       const tests = this.useful.filter((t) => t.setup === setup.id);
-      const rows: Prediction[][] = [];
+      const rows = tests.map((test) => nominal.get(testKey(test))!);
       for (let h = 0; h < n; h++) {
         done += this.logWeights[h]!.length - 1;
-        rows.push(this.predictor.predict(setup.id, tests, this.hypotheses[h]!, 1));
+        this.predictor.predict(setup.id, tests, this.hypotheses[h]!, 1, undefined, rows.map((row) => row[h]!));
         if (h % 4 === 3) yield done / total;
       }
-      tests.forEach((test, t) => this.keep(test, rows.map((row, h) => [...nominal.get(testKey(test))![h]!, ...row[t]!])));
+      tests.forEach((test, t) => this.keep(test, rows[t]!));
     }
     yield 1;
   }
 
   private keep(test: Test, each: readonly Prediction[]): void {
-    const predictions = shared(each);
+    const predictions = shared(test, each, this.meter);
     this.predictions.set(testKey(test), predictions);
     const table = outcomeTable(test, predictions, this.meter);
     if (test.instant === "recheck") this.hypotheses.forEach((h, i) => blendRow(this.machine, h, table, i));
@@ -289,27 +299,34 @@ export class Isolation {
     const rated: RatedTest[] = [];
     const standingFaults = this.standing(probability);
     const pieceOf = this.piecesNow(standing.repairs);
+    const steps = this.stepsFrom(standing);
     for (const test of candidates) {
       if (made.has(testKey(test)) || (standing.means && !canMake(this.machine, test, standing.means))) continue;
       const bits = this.information(this.tableFor(test, standing.repairs), probability, standingFaults, pieceOf);
-      if (bits >= LEAST_BITS) rated.push(this.rateOne(probability, standing, test, bits));
+      if (bits >= LEAST_BITS) rated.push(this.rateOne(probability, standing, test, bits, steps));
     }
     return rated.sort((a, b) => b.score - a.score || (testKey(a.test) < testKey(b.test) ? -1 : 1));
   }
 
-  /** What a test costs from a standing, kept: the same few standings are asked about again and again. */
-  private costFrom(standing: Standing, test: Test): Cost {
-    const from = `${standing.setup} ${[...standing.openPanels].sort().join(" ")} ${standing.means?.careful ?? false} ${standing.times ? JSON.stringify(standing.times) : ""}`;
-    let known = this.costs.get(from);
-    if (!known) this.costs.set(from, (known = new Map()));
-    let cost = known.get(test);
-    if (!cost) known.set(test, (cost = costOf(this.machine, standing, test)));
-    return cost;
+  /** What each test costs from a standing and how the unit stands after it, kept: the same few standings are asked about again and again. */
+  stepsFrom(standing: Standing): (test: Test) => Step {
+    const from = `${placeKey(standing)} ${standing.means?.careful ?? false} ${standing.times ? JSON.stringify(standing.times) : ""}`;
+    let known = this.steps.get(from);
+    if (!known) this.steps.set(from, (known = new Map()));
+    const steps = known;
+    return (test) => {
+      let step = steps.get(test);
+      if (!step) {
+        const after = standingAfter(this.machine, standing, test);
+        steps.set(test, (step = { ...costOf(this.machine, standing, test), openPanels: after.openPanels, place: placeKey(after) }));
+      }
+      return step;
+    };
   }
 
   /** One test rated from where the unit stands. */
-  rateOne(probability: Float64Array, standing: Standing, test: Test, bits = this.information(this.tableFor(test, standing.repairs), probability, this.standing(probability), this.piecesNow(standing.repairs))): RatedTest {
-    const { minutes, risk } = this.costFrom(standing, test);
+  rateOne(probability: Float64Array, standing: Standing, test: Test, bits = this.information(this.tableFor(test, standing.repairs), probability, this.standing(probability), this.piecesNow(standing.repairs)), steps = this.stepsFrom(standing)): RatedTest {
+    const { minutes, risk } = steps(test);
     return { test, bits, minutes, risk, score: bits / (minutes + risk) };
   }
 

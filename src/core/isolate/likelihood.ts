@@ -55,7 +55,8 @@ export function kernelOf(prediction: Prediction, scale: Scale, weights?: ArrayLi
   return kernel;
 }
 
-function makeKernel(prediction: Prediction, scale: Scale, weights?: ArrayLike<number>): Kernel {
+/** The same, made anew and not kept: for what is asked once. */
+export function makeKernel(prediction: Prediction, scale: Scale, weights?: ArrayLike<number>): Kernel {
   const values: number[] = [];
   const weightOf: number[] = [];
   const swings: [number, number][] = [];
@@ -67,21 +68,36 @@ function makeKernel(prediction: Prediction, scale: Scale, weights?: ArrayLike<nu
     else if (shown.kind === "overload") overload++;
     else if (shown.kind === "jumping") swings.push([toScale(scale, shown.low), toScale(scale, shown.high)]);
   }
-  const bells = values.map((value) => {
-    const near = values.filter((other) => Math.abs(other - value) <= REGIME);
-    const middle = near.reduce((sum, v) => sum + v, 0) / near.length;
-    const all = near.length > 1 ? Math.sqrt(near.reduce((sum, v) => sum + (v - middle) ** 2, 0) / (near.length - 1)) : 0;
+  // Plain loops: this runs for every hypothesis in every test.
+  const centres: number[] = [];
+  const widths: number[] = [];
+  for (const value of values) {
+    let [near, sum] = [0, 0];
+    for (const other of values) {
+      if (Math.abs(other - value) <= REGIME) { near++; sum += other; }
+    }
+    const middle = sum / near;
+    let square = 0;
+    if (near > 1) for (const other of values) if (Math.abs(other - value) <= REGIME) square += (other - middle) ** 2;
+    const all = near > 1 ? Math.sqrt(square / (near - 1)) : 0;
     const { centre, spread } = weights ? regimeOf(values, weightOf, value, all) : { centre: middle, spread: all };
-    const gaps = values.map((other) => Math.abs(other - value)).sort((x, y) => x - y);
-    const gap = gaps.length > 1 ? REACH * gaps[Math.min(2, gaps.length - 1)]! : prediction.length > 1 ? LONELY : 0;
-    return { centre, width: Math.hypot(1, Math.max(UNSEEN * spread, near.length < 3 ? Math.min(LONELY, gap) : 0)) };
-  });
+    centres.push(centre);
+    const reach = Math.max(UNSEEN * spread, near < 3 ? Math.min(LONELY, reachOf(values, value, prediction.length)) : 0);
+    widths.push(Math.sqrt(1 + reach * reach));
+  }
   const share = sharesOf(3, prediction.length);
   const mixed = [values.length, overload, swings.length].filter((c) => c > 0).length > 1;
   return {
-    values, centres: bells.map((b) => b.centre), widths: bells.map((b) => b.width), swings,
+    values, centres, widths, swings,
     value: values.length === 0 ? 0 : share(values.length, mixed), overload: share(overload, mixed), jumping: share(swings.length, mixed),
   };
+}
+
+/** How far a specimen reaches that has hardly any like it: most of the way to its second neighbour (to the only one, of two). */
+function reachOf(values: readonly number[], value: number, specimens: number): number {
+  if (values.length < 2) return specimens > 1 ? LONELY : 0;
+  const gaps = values.map((other) => Math.abs(other - value)).sort((x, y) => x - y);
+  return REACH * gaps[Math.min(2, gaps.length - 1)]!;
 }
 
 /** Where room or mains are known, a regime lies where the specimens lie that agree with them; part values still spread it, by half at least. */
@@ -238,12 +254,13 @@ export function density(y: number, kernel: Kernel): number {
   return sum / kernel.centres.length;
 }
 
-/** Mass of the kernel between two places on the scale. */
-export function massBetween(low: number, high: number, kernel: Kernel): number {
-  if (kernel.centres.length === 0) return 0;
+/** Mass of the kernel below a place on the scale. */
+export function massBelow(y: number, kernel: Kernel): number {
+  const { centres, widths } = kernel;
+  if (centres.length === 0) return 0;
   let sum = 0;
-  kernel.centres.forEach((centre, i) => { sum += normalCdf((high - centre) / kernel.widths[i]!) - normalCdf((low - centre) / kernel.widths[i]!); });
-  return sum / kernel.centres.length;
+  for (let i = 0; i < centres.length; i++) sum += normalCdf((y - centres[i]!) / widths[i]!);
+  return sum / centres.length;
 }
 
 /** Standard normal distribution function; Abramowitz and Stegun 7.1.26, error below 1.5e-7. */

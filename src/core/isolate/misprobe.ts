@@ -100,7 +100,7 @@ export function questioned(meter: Meter, evidence: readonly Evidence[]): string 
 }
 
 /** The usual slips for a test: what was perhaps really measured. */
-function slipsFor(machine: Machine, test: Test, shown: Shown): Tried[] {
+export function slipsFor(machine: Machine, test: Test, shown: Shown): Tried[] {
   const setup = machine.setupById.get(test.setup)!;
   const found = new Map<string, Tried>();
   const offer = (words: string, odds: number, other: Test, as: Shown = shown) => {

@@ -1,6 +1,6 @@
 import type { Meter } from "../circuit/meter";
 import type { Test } from "../simulate/test";
-import { kernelOf, massBetween, SLIP, type Kernel } from "./likelihood";
+import { makeKernel, massBelow, SLIP } from "./likelihood";
 import type { Prediction } from "./prediction";
 import { fromScale, isNumeric, scaleOf } from "./scale";
 
@@ -37,7 +37,7 @@ function numericTable(test: Test, predictions: readonly Prediction[], meter: Met
   const distinct = [...new Set(predictions)];
   const rowOf = new Map(distinct.map((p, i) => [p, i]));
   const rows = Int32Array.from(predictions, (p) => rowOf.get(p)!);
-  const kernels = distinct.map((p) => (p.length === 0 ? null : kernelOf(p, scale)));
+  const kernels = distinct.map((p) => (p.length === 0 ? null : makeKernel(p, scale)));
 
   const landmarks: number[] = [];
   for (const kernel of kernels) kernel?.centres.forEach((centre, i) => { if (kernel.widths[i]! <= SHARP) landmarks.push(centre); });
@@ -52,17 +52,29 @@ function numericTable(test: Test, predictions: readonly Prediction[], meter: Met
   });
   edges.push({ low: from, high: Infinity, centre: null });
 
-  const columns: { outcome: Outcome; of: (kernel: Kernel) => number }[] = [
-    ...edges.map((edge) => ({
-      outcome: { kind: "value" as const, low: fromScaleOpen(scale, edge.low), high: fromScaleOpen(scale, edge.high), centre: edge.centre === null ? null : fromScale(scale, edge.centre) },
-      of: (k: Kernel) => k.value * massBetween(edge.low, edge.high, k),
-    })),
-    { outcome: { kind: "overload" }, of: (k) => k.overload },
-    { outcome: { kind: "jumping" }, of: (k) => k.jumping },
-  ];
+  // Per kernel: the mass in each stretch of values, then overload and jumping. Stretches share their borders.
+  const wide = edges.length + 2;
+  const masses = new Float64Array(kernels.length * wide);
+  kernels.forEach((kernel, k) => {
+    if (kernel === null) return;
+    let below = 0;
+    edges.forEach((edge, e) => {
+      const upTo = massBelow(edge.high, kernel);
+      masses[k * wide + e] = kernel.value * (upTo - below);
+      below = upTo;
+    });
+    masses[k * wide + edges.length] = kernel.overload;
+    masses[k * wide + edges.length + 1] = kernel.jumping;
+  });
   // Outcomes nobody predicts are left out; what they would mean is "something else".
-  const kept = columns.filter((c) => kernels.some((k) => k !== null && c.of(k) > 1e-3));
-  return table(kept.map((c) => c.outcome), rows, kernels.length, (k, o) => (kernels[k] === null ? null : kept[o]!.of(kernels[k]!)));
+  const kept: number[] = [];
+  for (let o = 0; o < wide; o++) for (let k = 0; k < kernels.length; k++) if (masses[k * wide + o]! > 1e-3) { kept.push(o); break; }
+  const outcomes = kept.map((o): Outcome => {
+    const edge = edges[o];
+    if (!edge) return { kind: o === edges.length ? "overload" : "jumping" };
+    return { kind: "value", low: fromScaleOpen(scale, edge.low), high: fromScaleOpen(scale, edge.high), centre: edge.centre === null ? null : fromScale(scale, edge.centre) };
+  });
+  return table(outcomes, rows, kernels.length, (k, o) => (kernels[k] === null ? null : masses[k * wide + kept[o]!]!));
 }
 
 /** Bounds on the scale back to readings; sinh grows beyond any meter, so the far ends stay open. */
@@ -71,7 +83,7 @@ function fromScaleOpen(scale: ReturnType<typeof scaleOf>, y: number): number {
 }
 
 function clustered(values: number[]): [number, number][] {
-  const sorted = [...values].sort((a, b) => a - b);
+  const sorted = Float64Array.from(values).sort();
   const clusters: [number, number][] = [];
   for (const v of sorted) {
     const last = clusters[clusters.length - 1];

@@ -39,13 +39,15 @@ export interface PlannedMove {
 
 /** Suspects down to which the cheapest way is worked out exactly. */
 export const EXACT_SUSPECTS = 6;
+/** More than there are sets of suspects. */
+const SETS = 2 ** 30;
 /** First moves that are followed to the end. */
 const ROLLED_OUT = 8;
 
 /** Plans one problem; keeps what it has worked out. */
 export class Planner {
-  private readonly exactMemo = new Map<string, { readonly cost: number; readonly move: Move | null }>();
-  private readonly policyMemo = new Map<string, Move | null>();
+  private readonly exactMemo = new Map<number, { readonly cost: number; readonly move: Move | null }>();
+  private readonly policyMemo = new Map<number, Move | null>();
   private readonly steps = new Map<number, { readonly cost: number; readonly minutes: number; readonly after: number }>();
 
   /** `exactBelow`: suspects down to which the search is exact; 0: never. */
@@ -101,7 +103,7 @@ export class Planner {
 
   /** What a move leads to: sets of suspects, what it has cost, and how the unit stands then. */
   private results(subset: number, standing: number, move: Move): { part: number; cost: number; minutes: number; after: number }[] {
-    const { pieces, weights, labels, attempts } = this.problem;
+    const { pieces, weights, attempts } = this.problem;
     if (move.kind === "attempt") {
       const { piece, wasted, minutes } = attempts[move.attempt]!;
       let [right, wrong] = [0, 0];
@@ -109,10 +111,33 @@ export class Planner {
       return [{ part: right, cost: 0, minutes: 0, after: standing }, { part: wrong, cost: wasted, minutes, after: standing }].filter((r) => r.part !== 0);
     }
     const { cost, minutes, after } = this.step(move.test, standing);
-    const shown = labels[move.test]!;
-    const parts = new Map<number, number>();
-    for (let i = 0; i < weights.length; i++) if (subset & (1 << i)) parts.set(shown[i]!, (parts.get(shown[i]!) ?? 0) | (1 << i));
-    return [...parts.values()].map((part) => ({ part, cost, minutes, after }));
+    return this.split(subset, this.problem.labels[move.test]!).map((part) => ({ part, cost, minutes, after }));
+  }
+
+  private readonly partOf = new Int32Array(32);
+
+  /** The sets into which what is shown splits a set, in the order of their first suspects. */
+  private split(subset: number, shown: Uint8Array): number[] {
+    const { partOf } = this;
+    const order: number[] = [];
+    for (let left = subset; left !== 0; left &= left - 1) {
+      const bit = left & -left;
+      const label = shown[31 - Math.clz32(bit)]!;
+      if (partOf[label] === 0) order.push(label);
+      partOf[label]! |= bit;
+    }
+    return order.map((label) => {
+      const part = partOf[label]!;
+      partOf[label] = 0;
+      return part;
+    });
+  }
+
+  /** Whether a test splits a set at all: most do not split a small one. */
+  private splits(subset: number, shown: Uint8Array): boolean {
+    const first = shown[31 - Math.clz32(subset & -subset)]!;
+    for (let left = subset & (subset - 1); left !== 0; left &= left - 1) if (shown[31 - Math.clz32(left & -left)] !== first) return true;
+    return false;
   }
 
   /** Whether all that is left lies in one piece. */
@@ -145,7 +170,7 @@ export class Planner {
   /** The next move of the policy: exact with few suspects, else the first by information over cost. Null when nothing splits. */
   private best(subset: number, standing: number): Move | null {
     if (countOf(subset) <= this.exactBelow) return this.exact(subset, standing).move;
-    const key = `${subset} ${standing}`;
+    const key = standing * SETS + subset;
     let move = this.policyMemo.get(key);
     if (move === undefined) this.policyMemo.set(key, (move = this.ranked(subset, standing)[0]?.move ?? null));
     return move;
@@ -202,7 +227,7 @@ export class Planner {
 
   /** The least expected cost from a set of suspects and a standing, times the weight of the set; and the move that begins it. */
   exact(subset: number, standing: number): { readonly cost: number; readonly move: Move | null } {
-    const key = `${subset} ${standing}`;
+    const key = standing * SETS + subset;
     const known = this.exactMemo.get(key);
     if (known) return known;
     let result: { cost: number; move: Move | null } = { cost: this.weightOf(subset) * this.unresolved(subset), move: null };
@@ -220,7 +245,7 @@ export class Planner {
         }
         if (!found || cost < result.cost - 1e-12) { result = { cost, move }; found = true; }
       };
-      for (let t = 0; t < this.problem.labels.length; t++) consider({ kind: "test", test: t });
+      this.problem.labels.forEach((shown, test) => { if (this.splits(subset, shown)) consider({ kind: "test", test }); });
       for (let a = 0; a < this.problem.attempts.length; a++) consider({ kind: "attempt", attempt: a });
     }
     this.exactMemo.set(key, result);

@@ -83,15 +83,17 @@ export class Predictor {
     return logs.map((l) => l - most);
   }
 
-  /** What every test of one setup shows under a hypothesis, in the order of `tests`; specimens `from` to `to` - 1, the nominal one being 0. */
-  predict(setupId: string, tests: readonly Test[], hypothesis: Hypothesis, from = 0, to = specimenWeights(this.machine, hypothesis).length): Prediction[] {
+  /**
+   * What every test of one setup shows under a hypothesis, in the order of `tests`; specimens `from` to `to` - 1, the nominal one being 0.
+   * They are put after those in `readings`, if such are given.
+   */
+  predict(setupId: string, tests: readonly Test[], hypothesis: Hypothesis, from = 0, to = specimenWeights(this.machine, hypothesis).length, readings: (Shown | null)[][] = tests.map(() => [])): Prediction[] {
     if (hypothesis.kind === "something else") return tests.map(() => []);
-    if (hypothesis.kind === "not as drawn") return this.asFound(hypothesis, setupId, tests, from, to);
+    if (hypothesis.kind === "not as drawn") return appended(readings, this.asFound(hypothesis, setupId, tests, from, to));
     const setup = this.machine.setupById.get(setupId);
     if (!setup) throw new RangeError(`no setup ${setupId}`);
     const faults = faultsOf(this.machine, hypothesis);
-    if (tests.some((t) => t.instant === "recheck")) return this.withRechecks(setup, tests, hypothesis, faults, from, to);
-    const readings: (Shown | null)[][] = tests.map(() => []);
+    if (tests.some((t) => t.instant === "recheck")) return appended(readings, this.withRechecks(setup, tests, hypothesis, faults, from, to));
     for (let k = from; k < to; k++) {
       try {
         const state = this.simulator.energise(setup, faults, this.specimens[k]!);
@@ -165,6 +167,11 @@ export class Predictor {
     if (isSound) this.sound.set(key, { circuit: this.simulator.snapshot(), tests, readings: [] });
     return this.sound.get(key) ?? null;
   }
+}
+
+function appended(readings: (Shown | null)[][], further: readonly Prediction[]): Prediction[] {
+  further.forEach((row, t) => readings[t]!.push(...row));
+  return readings;
 }
 
 interface SoundCircuit {

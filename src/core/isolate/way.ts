@@ -1,8 +1,8 @@
 import type { Machine } from "../machine/compile";
 import type { PieceEntry } from "../machine/schema";
 import { testKey, type Test } from "../simulate/test";
-import { costOf, standingAfter, type Standing } from "./cost";
-import type { Beliefs, Isolation, RatedTest } from "./isolation";
+import { placeKey, type Standing } from "./cost";
+import type { Beliefs, Isolation, RatedTest, Step } from "./isolation";
 import { Planner, type Move, type PlannedMove, type PlanProblem } from "./plan";
 import { WEARS_OFF } from "./signs";
 
@@ -83,7 +83,7 @@ export function planWay(isolation: Isolation, beliefs: Beliefs, standing: Standi
   const pieces = [...new Set(suspects.map((s) => s.piece))];
   const entryOf = (piece: string) => machine.pieceById.get(piece.split("+")[0]!);
   const wasted = pieces.map((p) => { const entry = entryOf(p); return entry ? inVain(entry).cost : SEE; });
-  const standings = new Standings(machine, standing, tests.map((t) => t.test));
+  const standings = new Standings(isolation, standing, tests.map((t) => t.test));
   const total = suspects.reduce((sum, s) => sum + s.weight, 0);
   const attempts = pieces.flatMap((piece, i) => {
     const entry = machine.pieceById.get(piece);
@@ -158,33 +158,32 @@ function suspectsFor(isolation: Isolation, beliefs: Beliefs, standing: Standing,
 
 /** The ways in which the unit may stand on the way, by number; 0 is how it stands now. */
 class Standings {
-  private readonly known: { readonly key: string; readonly standing: Standing }[];
+  private readonly known: { readonly place: string; readonly standing: Standing; readonly steps: (test: Test) => Step }[] = [];
   private readonly steps = new Map<number, { readonly cost: number; readonly minutes: number; readonly after: number }>();
 
-  constructor(private readonly machine: Machine, now: Standing, private readonly tests: readonly Test[]) {
-    this.known = [{ key: keyOf(now), standing: now }];
+  constructor(private readonly isolation: Isolation, now: Standing, private readonly tests: readonly Test[]) {
+    this.numberOf(placeKey(now), () => now);
   }
 
   step(test: number, standing: number): { readonly cost: number; readonly minutes: number; readonly after: number } {
     const key = standing * 1024 + test;
     let step = this.steps.get(key);
     if (!step) {
-      const from = this.known[standing]!.standing;
-      const { minutes, risk } = costOf(this.machine, from, this.tests[test]!);
-      step = { cost: minutes + risk, minutes, after: this.numberOf(standingAfter(this.machine, from, this.tests[test]!)) };
+      const from = this.known[standing]!;
+      const { minutes, risk, openPanels, place } = from.steps(this.tests[test]!);
+      step = { cost: minutes + risk, minutes, after: this.numberOf(place, () => ({ ...from.standing, setup: this.tests[test]!.setup, openPanels })) };
       this.steps.set(key, step);
     }
     return step;
   }
 
-  private numberOf(standing: Standing): number {
-    const key = keyOf(standing);
-    const at = this.known.findIndex((k) => k.key === key);
-    return at >= 0 ? at : this.known.push({ key, standing }) - 1;
+  private numberOf(place: string, standing: () => Standing): number {
+    const at = this.known.findIndex((k) => k.place === place);
+    if (at >= 0) return at;
+    const made = standing();
+    return this.known.push({ place, standing: made, steps: this.isolation.stepsFrom(made) }) - 1;
   }
 }
-
-const keyOf = (standing: Standing) => `${standing.setup} ${[...standing.openPanels].sort().join(" ")}`;
 
 /** The name of a move, for breaking ties and telling moves apart. */
 export const moveKey = (move: WayMove): string => (move.test ? testKey(move.test.test) : `attempt|${move.attempt}`);

@@ -1,6 +1,8 @@
+import type { Shown } from "../quantity/read";
 import type { Test } from "../simulate/test";
 import type { Evidence } from "./evidence";
 import type { Isolation } from "./isolation";
+import { outcomeOf } from "./outcomes";
 import { windowWords } from "./proposal";
 import { pieceSuspects, repairsOf } from "./suspects";
 import { windowOf } from "./window";
@@ -22,4 +24,23 @@ export function whatIf(isolation: Isolation, evidence: readonly Evidence[], test
     return windowWords(windowOf(test, isolation.predict(test.setup, [test], h)[0]!, isolation.meter), test.function);
   };
   return [{ name: "If all is well", fault: null, shows: words("no-fault") }, ...suspects.map((s) => ({ name: s.name, fault: s.faults[0]!.name, shows: words(s.faults[0]!.id) }))];
+}
+
+/** An outcome less likely than this is not thought of ahead: what nobody expects calls for a wide look, which takes long; judgement. */
+const LIKELY = 0.1;
+
+/** What a test would likely show, nominally: one reading for each outcome that the suspects predict, the likeliest first. */
+export function likelyShown(isolation: Isolation, evidence: readonly Evidence[], test: Test): readonly Shown[] {
+  const { probability } = isolation.beliefs(evidence);
+  const { outcomes } = isolation.tableFor(test);
+  const shows = new Map<number, { readonly shown: Shown; weight: number }>();
+  isolation.predictionsFor(test).forEach((prediction, h) => {
+    const shown = prediction[0];
+    if (!shown) return;
+    const outcome = outcomeOf(outcomes, shown);
+    const known = shows.get(outcome);
+    if (known) known.weight += probability[h]!;
+    else shows.set(outcome, { shown, weight: probability[h]! });
+  });
+  return [...shows.values()].filter(({ weight }) => weight >= LIKELY).sort((a, b) => b.weight - a.weight).map(({ shown }) => shown);
 }

@@ -1,4 +1,5 @@
 import { isClamp, loadedShare, loadedShareAc, type Meter } from "../circuit/meter";
+import type { Machine } from "../machine/compile";
 import { FLICKERS } from "../machine/parts/kind";
 import type { Manner, Shown } from "../quantity/read";
 import type { Simulator } from "./energise";
@@ -24,7 +25,8 @@ export function observeAll(simulator: Simulator, state: State, tests: readonly T
     simulator.load(state, phase);
     const surges = tests.filter((test) => test.function === "inrush");
     const starting = surges.length === 0 ? [] : simulator.whileStarting(state, phase, () => surges.map((test) => clamped(simulator, test)));
-    return tests.map((test) => (test.function === "look" ? seen(simulator, state, phase, test) : test.function === "inrush" ? starting[surges.indexOf(test)]! : reading(simulator, state, test, meter)));
+    const ends = endsOf(simulator.machine, tests);
+    return tests.map((test, t) => (test.function === "look" ? seen(simulator, state, phase, test) : test.function === "inrush" ? starting[surges.indexOf(test)]! : reading(simulator, state, test, meter, ends[2 * t]!, ends[2 * t + 1]!)));
   });
   if (byPhase.length === 1) return byPhase[0]!;
   return tests.map((test, t) => averaged(byPhase.map((shown) => shown[t]!), state.phases, test, meter));
@@ -48,13 +50,28 @@ function clamped(simulator: Simulator, test: Test): Shown {
   return { kind: "value", value: test.function === "inrush" ? Math.hypot(ac, dc) : test.function === "clamp" ? ac : Math.abs(dc) };
 }
 
-function reading(simulator: Simulator, state: State, test: Test, meter: Meter): Shown {
-  const { machine } = simulator;
+// A dictionary asks for the same list of tests thousands of times: where their leads go is looked up once.
+const ENDS = new WeakMap<readonly Test[], { readonly machine: Machine; readonly nodes: Int32Array }>();
+
+/** For each test the nodes of its red and its black lead; none (-1) for what is no reading with leads. Throws a RangeError for points the machine has not. */
+function endsOf(machine: Machine, tests: readonly Test[]): Int32Array {
+  const known = ENDS.get(tests);
+  if (known?.machine === machine) return known.nodes;
+  const nodes = new Int32Array(2 * tests.length).fill(-1);
+  tests.forEach((test, t) => {
+    if (test.function === "look" || isClamp(test.function)) return;
+    const red = machine.points.get(test.red);
+    const black = test.black === undefined ? undefined : machine.points.get(test.black);
+    if (!red || !black) throw new RangeError(`no point ${red ? test.black : test.red}`);
+    nodes[2 * t] = red.node;
+    nodes[2 * t + 1] = black.node;
+  });
+  ENDS.set(tests, { machine, nodes });
+  return nodes;
+}
+
+function reading(simulator: Simulator, state: State, test: Test, meter: Meter, a: number, b: number): Shown {
   if (isClamp(test.function)) return clamped(simulator, test);
-  const red = machine.points.get(test.red);
-  const black = test.black === undefined ? undefined : machine.points.get(test.black);
-  if (!red || !black) throw new RangeError(`no point ${red ? test.black : test.red}`);
-  const [a, b] = [red.node, black.node];
   switch (test.function) {
     case "dcv": {
       const open = simulator.openVolts(a, b).dc;
@@ -64,7 +81,8 @@ function reading(simulator: Simulator, state: State, test: Test, meter: Meter): 
     case "lowz": {
       const inputOhms = test.function === "acv" ? meter.inputOhms : meter.lowInputOhms;
       const open = simulator.openVolts(a, b);
-      const volts = Math.hypot(open.acRe, open.acIm);
+      // Not Math.hypot, which is ten times slower and guards against overflows that no mains has.
+      const volts = Math.sqrt(open.acRe * open.acRe + open.acIm * open.acIm);
       if (volts < NOTHING && (test.function === "acv" || Math.abs(open.dc) < NOTHING)) return { kind: "value", value: 0 };
       if (test.function === "acv" && simulator.joinedStiffly(a, b, true)) return { kind: "value", value: volts };
       const z = simulator.seenImpedance(a, b);

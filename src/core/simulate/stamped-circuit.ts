@@ -197,8 +197,8 @@ export class StampedCircuit {
       const { ends } = this.machine;
       joined.group.forEach((_, n) => { joined.group[n] = n; });
       for (let e = 0; e < this.elements; e++) {
-        const siemens = alternating ? Math.hypot(this.gAc[e]!, this.bAc[e]!) : this.g[e]!;
-        if (siemens > STIFF && ends[2 * e]! >= 0 && ends[2 * e + 1]! >= 0) joined.group[root(joined.group, ends[2 * e]!)] = root(joined.group, ends[2 * e + 1]!);
+        const square = alternating ? this.gAc[e]! * this.gAc[e]! + this.bAc[e]! * this.bAc[e]! : this.g[e]! * this.g[e]!;
+        if (square > STIFF * STIFF && ends[2 * e]! >= 0 && ends[2 * e + 1]! >= 0) joined.group[root(joined.group, ends[2 * e]!)] = root(joined.group, ends[2 * e + 1]!);
       }
       joined.fresh = true;
     }

@@ -7,17 +7,23 @@ import Button from "react-bootstrap/Button";
 import Form from "react-bootstrap/Form";
 import ProgressBar from "react-bootstrap/ProgressBar";
 import { useHotkeys } from "react-hotkeys-hook";
-import { evidenceOf, judgedOf } from "../../core/journal/fold";
+import { evidenceOf, judgedOf, type Job } from "../../core/journal/fold";
 import type { JournalEvent } from "../../core/journal/events";
 import { readingBody } from "../../core/journal/reading-body";
 import { compileMachine, type Machine } from "../../core/machine/compile";
 import type { MachineFile, PathEntry } from "../../core/machine/schema";
 import type { Laid } from "../../core/isolate/proposal";
+import type { Means } from "../../core/isolate/means";
 import type { Times } from "../../core/isolate/times";
 import type { Shown } from "../../core/quantity/read";
 import { testKey, type Test } from "../../core/simulate/test";
 import { useKept } from "../shell/useKept";
 import { applyChanges } from "../../core/machine/variant";
+import { leftBehind } from "../../core/repair/left-behind";
+import { noFaultFound } from "../../core/repair/no-fault-found";
+import type { UnitRecord } from "../../server/units";
+import { Waits } from "../shell/Waits";
+import { UnitMarks } from "../unit/UnitMarks";
 import { CallDialog } from "./CallDialog";
 import { programOf } from "../../core/simulate/conditions";
 import { Asked, FirstThings, useFirsts } from "./FirstThings";
@@ -36,30 +42,30 @@ import { Surroundings } from "./Surroundings";
 import { Suspects } from "./Suspects";
 import { Trail } from "./Trail";
 import { TryFirst } from "./TryFirst";
-import { useIsolation } from "./useIsolation";
+import { useIsolation, type Question } from "./useIsolation";
 import { useJournal } from "./useJournal";
 import { clockOf, useRest } from "./useRest";
 import { useMeans, YourMeans } from "./YourMeans";
 import { useWhatIf } from "./useWhatIf";
 
 /** The heart of the product: where the fault may lie, what to measure next, what was measured. */
-export function JobScreen({ events, file, times, start }: { events: readonly JournalEvent[]; file: MachineFile; times: Times; start: { readonly view: string; readonly shown: string } }) {
+export function JobScreen({ events, file, times, unit, start }: { unit: UnitRecord; events: readonly JournalEvent[]; file: MachineFile; times: Times; start: { readonly view: string; readonly shown: string } }) {
   const router = useRouter();
   const drawn = useMemo(() => compileMachine(file), [file]);
   const [who] = useKept("unzo.who");
   const opener = events[0]?.actor ?? "Someone";
-  const { job, sending, problem, log } = useJournal(drawn, events, who || opener);
+  const { job, coming, sending, problem, log } = useJournal(drawn, events, who || opener);
   // The unit in front of one may differ from its file: from here on its variant is what everything is worked out from.
-  const changesKey = job.changes.map((c) => c.id).join(" ");
+  const changesKey = changesOf(job);
   // eslint-disable-next-line react-hooks/exhaustive-deps -- the key stands for the changes
   const variant = useMemo(() => applyChanges(file, job.changes.map((c) => c.body.change)), [file, changesKey]);
   const machine = useMemo(() => (variant === file ? drawn : compileMachine(variant)), [variant, file, drawn]);
-  const evidence = useMemo(() => evidenceOf(job), [job]);
   const [means, setMeans] = useMeans();
-  const standing = useMemo(() => ({ setup: job.setup, openPanels: job.openPanels, means, times }), [job, means, times]);
-  // Only what re-weighs suspects or changes costs calls for new advice; a notice read or a note does not.
-  const key = [...evidence.map((e) => e.id), job.setup, ...job.openPanels, changesKey, JSON.stringify(means)].join(" ");
-  const search = useIsolation(job.id, variant, evidence, standing, key);
+  const question = useMemo(() => questionOf(job, means, times), [job, means, times]);
+  // What is found to differ from the file makes another machine of it, which the present dictionary knows nothing of.
+  const next = useMemo(() => (coming && changesOf(coming) === changesKey ? questionOf(coming, means, times) : null), [coming, changesKey, means, times]);
+  const { key, evidence } = question;
+  const search = useIsolation(job.id, variant, question, next);
 
   const [chosen, setChosen] = useState<{ test: Test; laid: Laid | null; refused: string | null; key: string; pending: boolean } | null>(null);
   /** The state of the job at which a repair to try was passed over. */
@@ -137,7 +143,8 @@ export function JobScreen({ events, file, times, start }: { events: readonly Jou
       <header className="bar">
         <Link href="/" className="home" aria-label="All jobs"><i className="bi bi-arrow-left" aria-hidden /></Link>
         <h1>{job.opened.site}</h1>
-        <span>{file.maker} {file.model}, {job.opened.serial}</span>
+        <span>{file.maker} {file.model}, <Link href={`/units/${unit.id}`}>{job.opened.serial}</Link></span>
+        <UnitMarks unit={unit} />
         <q>{job.opened.complaintWords}</q>
         <span className="standing">
           <i className={`bi ${machine.setupById.get(job.setup)?.power === "on" ? "bi-plug-fill" : "bi-plug"}`} aria-hidden />
@@ -151,6 +158,7 @@ export function JobScreen({ events, file, times, start }: { events: readonly Jou
         {VIEWS.map((v, i) => <button key={v.id} type="button" aria-current={view === v.id ? "page" : undefined} onClick={() => setView(v.id)}><i className={`bi ${v.icon}`} aria-hidden /> {v.name} <kbd>Alt {i + 1}</kbd></button>)}
         <Link className="view-link" href="/tools"><i className="bi bi-tools" aria-hidden /> Tools <kbd>Alt T</kbd></Link>
         {rest.left > 0 ? <span className="rest-mark" role="timer" aria-label="Compressor rest"><i className="bi bi-hourglass-split" aria-hidden /> compressor rests {clockOf(rest.left)}</span> : null}
+        <Waits />
         <YourMeans means={means} onChange={setMeans}><Surroundings job={job} busy={sending} onLog={log} /></YourMeans>
       </nav>
       <main className={`job-main ${view === "measure" ? "" : "is-wide"}`}>
@@ -178,7 +186,7 @@ export function JobScreen({ events, file, times, start }: { events: readonly Jou
             <TryFirst attempt={attempt} busy={sending || !fresh} onLog={log} onMeasure={() => setSkipped(key)} />
           ) : (
             <NextTest
-              job={job} machine={machine} laid={laid} test={test} refused={chosenNow?.refused ?? null} proposal={chosenNow ? null : advice.next} stop={chosenNow ? null : advice.stop}
+              job={job} machine={machine} laid={laid} test={test} refused={chosenNow?.refused ?? null} proposal={chosenNow ? null : advice.next} stop={chosenNow ? null : advice.stop} likeliest={advice.suspects[0]?.faults[0]?.id.split(">")[0] ?? null}
               alternatives={chosenNow ? [] : advice.alternatives} isChosen={chosenNow !== null} busy={sending || !fresh || chosenNow?.pending === true} numbers={numbers}
               onChoose={(t) => void choose(t)} onRecord={record} onCall={() => setCalling(true)} onWarned={() => void log({ type: "warned", notice: "working-live" })}
               rest={laid && rest.left > 0 && rest.starts(laid.test.setup) && !rest.starts(job.setup) ? rest.left : 0}
@@ -195,8 +203,9 @@ export function JobScreen({ events, file, times, start }: { events: readonly Jou
         </aside>
       </main>
       <CallDialog
-        show={calling} machine={machine} suspects={advice?.suspects ?? []} judged={judgedOf(job)} simple={simple} onHide={() => setCalling(false)}
-        onMeasure={(t) => { setCalling(false); void choose(t); }} onCall={log} problem={problem}
+        show={calling} machine={machine} suspects={advice?.suspects ?? []} judged={judgedOf(job)} mended={advice?.stop?.kind === "mended" ? advice.stop.pieces[0] ?? null : null} simple={simple} onHide={() => setCalling(false)}
+        left={leftBehind(machine, job)} noFault={noFaultFound(machine, job, advice ?? { cleared: [], suspects: [] })}
+        onMeasure={(t) => { setCalling(false); void choose(t); }} onBack={(l) => void log({ type: "restored", item: l.item, words: l.words })} onCall={log} problem={problem}
       />
       <NotAsDrawnDialog show={varying} file={variant} machine={machine} problem={problem} onHide={() => setVarying(false)} onFound={(change, words) => log({ type: "varied", change, words })} />
       <StrikeDialog reading={job.readings.find((r) => r.id === striking) ?? null} onHide={() => setStriking(null)} onStrike={(event, reason) => log({ type: "struck", event, reason })} />
@@ -213,6 +222,15 @@ const VIEWS: readonly { readonly id: View; readonly name: string; readonly icon:
 ];
 
 /** Whether the points of a test are both on a path. */
+const changesOf = (job: Job) => job.changes.map((c) => c.id).join(" ");
+
+/** What the screen asks of the search. Only what re-weighs suspects or changes costs makes another question; a notice read or a note does not. */
+function questionOf(job: Job, means: Means, times: Times): Question {
+  const evidence = evidenceOf(job);
+  const standing = { setup: job.setup, openPanels: job.openPanels, means, times };
+  return { evidence, standing, key: [...evidence.map((e) => e.id), job.setup, ...job.openPanels, changesOf(job), JSON.stringify(means)].join(" ") };
+}
+
 function lies(machine: Machine, path: PathEntry, test: Test): boolean {
   const nodes = new Set(path.stages.flatMap((s) => ("at" in s ? s.at.map((id) => machine.points.get(id)!.node) : [])));
   return [test.red, test.black].every((id) => id === undefined || !machine.points.has(id) || nodes.has(machine.points.get(id)!.node));

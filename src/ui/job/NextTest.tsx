@@ -1,5 +1,6 @@
 "use client";
 
+import Link from "next/link";
 import { useState } from "react";
 import Button from "react-bootstrap/Button";
 import { useHotkeys } from "react-hotkeys-hook";
@@ -26,6 +27,8 @@ interface Props {
   readonly refused: string | null;
   readonly proposal: Proposal | null;
   readonly stop: Stop | null;
+  /** The likeliest fault of all, "part:mode". */
+  readonly likeliest: string | null;
   readonly alternatives: readonly Alternative[];
   readonly isChosen: boolean;
   readonly busy: boolean;
@@ -43,7 +46,7 @@ const EXPOSURE_ICON = { none: "bi-eye", dead: "bi-plug", "low voltage": "bi-batt
 
 /** One next step: what to set, where the leads go, what to expect, and the field for what the meter says. */
 export function NextTest(props: Props) {
-  const { job, machine, laid, test, refused, proposal, stop, alternatives, isChosen, busy, numbers, onChoose, onRecord, onCall, onWarned, rest } = props;
+  const { job, machine, laid, test, refused, proposal, stop, likeliest, alternatives, isChosen, busy, numbers, onChoose, onRecord, onCall, onWarned, rest } = props;
   const [why, setWhy] = useState(false);
   const [editing, setEditing] = useState(false);
   useHotkeys("alt+w", () => setWhy((w) => !w), { enableOnFormTags: true, preventDefault: true });
@@ -56,7 +59,8 @@ export function NextTest(props: Props) {
         <p className="next-kicker">{stop.kind === "found" ? "Found" : stop.kind === "mended" ? "Gone" : "End of the search"}</p>
         <h2>{stop.sentence}</h2>
         <div className="d-flex flex-wrap gap-2 mt-3">
-          <Button size="lg" onClick={onCall} autoFocus>Make the call <kbd>Alt K</kbd></Button>
+          {stop.kind === "found" && stop.pieces[0] ? <Link className="btn btn-primary btn-lg" href={`/jobs/${job.id}/repair?piece=${stop.pieces[0]}&fault=${encodeURIComponent(likeliest ?? "")}`}>What to do about it</Link> : null}
+          <Button size="lg" variant={stop.kind === "found" ? "outline-dark" : "primary"} onClick={onCall} autoFocus>Make the call <kbd>Alt K</kbd></Button>
           <Button size="lg" variant="outline-dark" onClick={() => setEditing((e) => !e)}>Measure something else <kbd>Alt E</kbd></Button>
         </div>
         {editor}

@@ -23,8 +23,22 @@ export interface Search {
 }
 
 
-/** Keeps a worker with the machine's dictionary, and asks it for advice whenever the evidence changes. */
-export function useIsolation(job: string, file: MachineFile, evidence: readonly Evidence[], standing: PlainStanding, key: string): Search {
+/** What advice is asked for; `key` names it: the same key, the same answer. */
+export interface Question {
+  readonly evidence: readonly Evidence[];
+  readonly standing: PlainStanding;
+  readonly key: string;
+}
+
+/** Milliseconds after an answer before the next is thought of: what the screen asks meanwhile goes first. */
+const AHEAD = 100;
+
+/**
+ * Keeps a worker with the machine's dictionary, and asks it for advice whenever the question changes. `coming` is what will be asked
+ * once the journal has written what was just entered: it is reckoned while that is on its way, and shown only when it has arrived.
+ */
+export function useIsolation(job: string, file: MachineFile, question: Question, coming: Question | null): Search {
+  const { evidence, standing, key } = question;
   const desk = useRef<Comlink.Remote<IsolationDesk> | null>(null);
   // Kept in an object: a remote is callable, and React would call it.
   const [open, setOpen] = useState<{ readonly desk: Desk } | null>(null);
@@ -33,7 +47,8 @@ export function useIsolation(job: string, file: MachineFile, evidence: readonly 
   const [advice, setAdvice] = useState<Search["advice"]>(null);
   const [problem, setProblem] = useState("");
   const latest = useRef({ evidence, standing });
-  const thought = useRef(false);
+  const next = useRef<Question | null>(null);
+  const early = useRef<{ readonly key: string; readonly answer: Promise<Advice> } | null>(null);
   useEffect(() => { latest.current = { evidence, standing }; });
 
   useEffect(() => {
@@ -51,17 +66,30 @@ export function useIsolation(job: string, file: MachineFile, evidence: readonly 
     if (!built || !desk.current) return;
     let current = true;
     const { evidence, standing } = latest.current;
-    desk.current.advise(evidence, standing).then(
+    let ahead: ReturnType<typeof setTimeout> | undefined;
+    const asked = early.current?.key === key ? early.current.answer : desk.current.advise(evidence, standing);
+    early.current = null;
+    asked.then(
       (result) => {
         if (!current) return;
         setAdvice({ key, advice: result });
-        // The first answer compiled nothing for the second: a thought ahead, once, so that the first reading is not the slow one.
-        if (!thought.current) { thought.current = true; desk.current?.thinkAhead(evidence, standing).catch(() => undefined); }
+        // While the leads are placed, what the coming answer needs is worked out.
+        ahead = setTimeout(() => { desk.current?.thinkAhead(evidence, standing).catch(() => undefined); }, AHEAD);
       },
       (error: Error) => { if (current) setProblem(error.message); },
     );
-    return () => { current = false; };
+    return () => { current = false; clearTimeout(ahead); };
   }, [built, key]);
+
+  const comingKey = coming?.key ?? null;
+  useEffect(() => { next.current = coming; });
+  useEffect(() => {
+    if (!built || !desk.current || !next.current || comingKey === null) return;
+    const { evidence, standing, key } = next.current;
+    const answer = desk.current.advise(evidence, standing);
+    answer.catch(() => undefined);
+    early.current = { key, answer };
+  }, [built, comingKey]);
 
   // While the dictionary is being built here, the server may have it already: same core, same answer.
   useEffect(() => {

@@ -1,6 +1,6 @@
 "use client";
 
-import { useCallback, useMemo, useRef, useState } from "react";
+import { useCallback, useEffect, useMemo, useRef, useState } from "react";
 import { v4 as uuid } from "uuid";
 import type { EventBody, JournalEvent } from "../../core/journal/events";
 import type { Job } from "../../core/journal/fold";
@@ -11,6 +11,8 @@ import { send } from "../shell/send";
 /** The job as folded from its journal, and the way to add to it. */
 export interface JournalDesk {
   readonly job: Job;
+  /** The job as it will be once the journal has what is on its way; null when nothing is. The journal may still refuse it. */
+  readonly coming: Job | null;
   readonly sending: boolean;
   readonly problem: string;
   /** Adds an event; true when the journal has it. A second try of the same body keeps its id, so it is logged once. */
@@ -22,25 +24,33 @@ export function useJournal(machine: Machine, initial: readonly JournalEvent[], a
   const [sending, setSending] = useState(false);
   const [problem, setProblem] = useState("");
   const unsent = useRef<{ id: string; content: string } | null>(null);
+  const [underWay, setUnderWay] = useState<JournalEvent | null>(null);
   const job = useMemo(() => jobOn(machine, events), [machine, events]);
+  const coming = useMemo(() => (underWay ? jobOn(machine, [...events, underWay]) : null), [machine, events, underWay]);
+  const lastSeq = useRef(job.lastSeq);
+  useEffect(() => { lastSeq.current = job.lastSeq; }, [job.lastSeq]);
 
   const log = useCallback(async (body: EventBody) => {
     const content = JSON.stringify([actor, body]);
     if (unsent.current?.content !== content) unsent.current = { id: uuid(), content };
     setSending(true);
     setProblem("");
+    setUnderWay({ id: unsent.current.id, job: job.id, seq: lastSeq.current + 1, v: 1, at: new Date().toISOString(), actor, body });
     try {
       const { event } = await send<{ event: JournalEvent }>(`/api/jobs/${job.id}/events`, { id: unsent.current.id, v: 1, actor, body });
       unsent.current = null;
       setEvents((known) => (known.some((e) => e.id === event.id) ? known : [...known, event]));
+      // What hangs on the journal elsewhere on the screen (what is waited for) looks again.
+      window.dispatchEvent(new Event("unzo:logged"));
       return true;
     } catch (error) {
       setProblem((error as Error).message);
       return false;
     } finally {
+      setUnderWay(null);
       setSending(false);
     }
   }, [actor, job.id]);
 
-  return { job, sending, problem, log };
+  return { job, coming, sending, problem, log };
 }
