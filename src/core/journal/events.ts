@@ -65,6 +65,39 @@ export const eventBodySchema = z.discriminatedUnion("type", [
   z.strictObject({ type: z.literal("alone"), part: text(60), found: z.enum(["good", "bad"]), mode: text(60).optional(), tool: text(40), typed: z.record(text(40), z.string().max(400)), words: text(400) }),
   /** A setting as it was found on the unit, or as it was left. */
   z.strictObject({ type: z.literal("setting"), setting: text(60), value: text(60), moment: z.enum(["found", "set"]), words: text(400) }),
+  /** What is to be done about a cause, with what was asked before it: warranty, seals, the customer's word on the price. */
+  z.strictObject({
+    type: z.literal("decided"), piece: text(60), fault: text(120).optional(), option: text(40), words: text(400), minutes: finite.min(0).max(10_000), price: finite.min(0).max(1e6),
+    /** To be made good later: it stays on the unit's record until it is. */
+    temporary: z.boolean(),
+    warranty: z.enum(["none", "in warranty", "unknown"]), seals: z.enum(["none", "whole", "broken"]),
+    approved: z.strictObject({ by: text(80), price: finite.min(0).max(1e6) }).optional(),
+  }),
+  /** A stage of a swap or an add-on that is done, or is not after all. */
+  z.strictObject({ type: z.literal("staged"), plan: text(80), stage: text(40), done: z.boolean() }),
+  /** A part held against what the machine wants: its number and revision, and what came of it. */
+  z.strictObject({ type: z.literal("matched"), piece: text(60), number: text(60), revision: z.string().trim().max(20), fits: z.boolean(), words: text(600) }),
+  /** A photo kept with the job, by the hash of its content, and what is marked on it; the last marks of a photo count. Places are shares of width and height. */
+  z.strictObject({
+    type: z.literal("photo"), hash: z.string().regex(/^[0-9a-f]{64}$/), stage: text(40), caption: z.string().trim().max(200),
+    marks: z.array(z.discriminatedUnion("kind", [
+      z.strictObject({ kind: z.literal("pin"), at: z.tuple([finite.min(0).max(1), finite.min(0).max(1)]), words: z.string().max(60) }),
+      z.strictObject({ kind: z.literal("arrow"), from: z.tuple([finite.min(0).max(1), finite.min(0).max(1)]), to: z.tuple([finite.min(0).max(1), finite.min(0).max(1)]), words: z.string().max(60) }),
+    ])).max(40),
+  }),
+  /** Something changed for the while that has to be put back: a valve shut, a breaker off, a menu unlocked. */
+  z.strictObject({ type: z.literal("changed"), item: text(80), words: text(200) }),
+  /** That is put back; also for what the program lists by itself: covers, jumpers, modes. */
+  z.strictObject({ type: z.literal("restored"), item: text(80), words: text(200) }),
+  /** A step of the proof run: measured or seen, passed or failed, with the limit it was held against. */
+  z.strictObject({ type: z.literal("proved"), step: text(80), words: text(300), passed: z.boolean(), typed: text(80), limit: z.string().trim().max(120) }),
+  /** Something that is waited for; it is due so many seconds after the event. */
+  z.strictObject({ type: z.literal("waiting"), wait: text(80), words: text(200), seconds: finite.min(1).max(864_000) }),
+  z.strictObject({ type: z.literal("waited"), wait: text(80) }),
+  /** A change to the circuit of this unit that was proven harmless before it was built, with the proof as it was shown. */
+  z.strictObject({ type: z.literal("modified"), changes: z.array(changeSchema).min(1).max(10), words: text(400), reason: text(400), customer: text(80), proof: z.array(text(300)).min(1).max(60) }),
+  /** A temporary repair of an earlier job, made good. */
+  z.strictObject({ type: z.literal("made good"), event: z.uuid(), words: text(400) }),
   z.strictObject({ type: z.literal("note"), text: text(2000) }),
   /** Something found on this unit that its file has not. */
   z.strictObject({ type: z.literal("varied"), change: changeSchema, words: text(300) }),
@@ -75,6 +108,12 @@ export const eventBodySchema = z.discriminatedUnion("type", [
     proofs: z.array(z.strictObject({ words: text(200), proven: z.boolean() })).max(20),
     /** Why it is called with something unproven. */
     despite: text(400).optional(),
+    /** What was still open when the job was closed, and why. */
+    left: z.array(z.strictObject({ item: text(80), words: text(200) })).min(1).max(60).optional(),
+    leftBecause: text(400).optional(),
+    /** No fault found: what the tests exclude, and where else to look. */
+    excluded: z.array(text(200)).max(40).optional(),
+    elsewhere: z.array(text(200)).max(20).optional(),
   }),
 ]);
 export type EventBody = z.output<typeof eventBodySchema>;

@@ -19,6 +19,32 @@ export interface TrailReading {
   readonly struck: { readonly at: string; readonly actor: string; readonly reason: string } | null;
 }
 
+/** One event of the work after the search, as the job keeps it. */
+export interface Done<T extends EventBody["type"]> {
+  readonly id: string;
+  readonly at: string;
+  readonly actor: string;
+  readonly body: Body<T>;
+}
+
+/** What was decided, done, changed and proven. */
+export interface Work {
+  readonly decisions: readonly Done<"decided">[];
+  /** Stages that are done, by plan. */
+  readonly stages: Readonly<Record<string, readonly string[]>>;
+  readonly matches: readonly Done<"matched">[];
+  /** Photos in the order in which they were first kept, each with its last marks. */
+  readonly photos: readonly Done<"photo">[];
+  /** What was changed for the while and is not put back. */
+  readonly changed: readonly Done<"changed">[];
+  /** The last result of each step of the proof run since the last repair, in order. */
+  readonly proved: readonly Done<"proved">[];
+  /** What is waited for. */
+  readonly waits: readonly Done<"waiting">[];
+  readonly modifications: readonly Done<"modified">[];
+  readonly madeGood: readonly Done<"made good">[];
+}
+
 /** A job as its journal tells it; the same on server and in the browser. */
 export interface Job {
   readonly id: string;
@@ -31,6 +57,9 @@ export interface Job {
   /** How the unit stood, one setup after another; ISO 8601. */
   readonly stays: readonly { readonly setup: string; readonly at: string }[];
   readonly notes: readonly { readonly at: string; readonly actor: string; readonly text: string }[];
+  readonly work: Work;
+  /** What was put back since the unit last was brought to stand as it does, by item. */
+  readonly restored: readonly string[];
   /** Whether the safety notice has been read on this job. */
   readonly warned: boolean;
   readonly setup: string;
@@ -57,6 +86,8 @@ export function foldJournal(events: readonly JournalEvent[], panelsOf: (test: Te
   const answers: Job["answers"][number][] = [];
   const notes: Job["notes"][number][] = [];
   const openPanels = new Set<string>();
+  const restored = new Set<string>();
+  const work = new WorkFold();
   const addenda: JournalEvent[] = [];
   let warned = false;
   let setup = setupOf(first.body.complaint);
@@ -65,11 +96,13 @@ export function foldJournal(events: readonly JournalEvent[], panelsOf: (test: Te
   const stand = (next: string, at: string) => {
     if (stays[stays.length - 1]!.setup !== next) stays.push({ setup: next, at });
     setup = next;
+    restored.clear();
   };
 
   for (const event of sorted.slice(1)) {
     const { body, at, actor } = event;
     if (called) { addenda.push(event); continue; }
+    work.take(event);
     switch (body.type) {
       case "opened": throw new BrokenJournal("This journal opens the job twice.");
       case "warned": warned = true; break;
@@ -92,12 +125,56 @@ export function foldJournal(events: readonly JournalEvent[], panelsOf: (test: Te
         break;
       }
       case "varied": changes.push({ id: event.id, at, actor, body }); break;
+      // From here on the unit is another machine, as with what was found on it.
+      case "modified": body.changes.forEach((change, i) => changes.push({ id: `${event.id}#${i}`, at, actor, body: { type: "varied", change, words: body.words } })); break;
+      case "restored":
+        restored.add(body.item);
+        for (const panel of openPanels) if (body.item === `cover ${panel}`) openPanels.delete(panel);
+        break;
       case "answered": case "compared": case "noticed": case "tried": case "timed": case "alone": case "setting": case "surroundings": answers.push({ id: event.id, seq: event.seq, at, actor, body }); break;
       case "note": notes.push({ at, actor, text: body.text }); break;
       case "called": called = { ...body, at, actor }; break;
     }
   }
-  return { id: first.job, opened: { ...first.body, at: first.at, actor: first.actor }, readings, changes, answers, stays, notes, warned, setup, openPanels: [...openPanels], called, addenda, lastSeq: sorted[sorted.length - 1]!.seq };
+  return { id: first.job, opened: { ...first.body, at: first.at, actor: first.actor }, readings, changes, answers, stays, notes, work: work.now(), restored: [...restored], warned, setup, openPanels: [...openPanels], called, addenda, lastSeq: sorted[sorted.length - 1]!.seq };
+}
+
+/** Gathers the work of a job event by event. */
+class WorkFold {
+  private readonly kept: JournalEvent[] = [];
+
+  take(event: JournalEvent): void {
+    this.kept.push(event);
+  }
+
+  now(): Work {
+    const of = <T extends EventBody["type"]>(type: T, from = 0) => this.kept.slice(from).filter((e) => e.body.type === type).map(({ id, at, actor, body }): Done<T> => ({ id, at, actor, body: body as Body<T> }));
+    const stages = new Map<string, Set<string>>();
+    for (const { body } of of("staged")) {
+      const done = stages.get(body.plan) ?? new Set<string>();
+      stages.set(body.plan, done);
+      if (body.done) done.add(body.stage);
+      else done.delete(body.stage);
+    }
+    const photos = new Map<string, Done<"photo">>();
+    for (const photo of of("photo")) photos.set(photo.body.hash, photo);
+    const changed = new Map<string, Done<"changed">>();
+    const waits = new Map<string, Done<"waiting">>();
+    for (const { id, at, actor, body } of this.kept) {
+      if (body.type === "changed") changed.set(body.item, { id, at, actor, body });
+      if (body.type === "restored") changed.delete(body.item);
+      if (body.type === "waiting") waits.set(body.wait, { id, at, actor, body });
+      if (body.type === "waited") waits.delete(body.wait);
+    }
+    // What was proven before a repair that did not help says nothing of the machine that is repaired once more.
+    const repaired = this.kept.findLastIndex((e) => (e.body.type === "tried" && e.body.result === "stays") || e.body.type === "modified");
+    const proved = new Map<string, Done<"proved">>();
+    for (const step of of("proved", repaired + 1)) { proved.delete(step.body.step); proved.set(step.body.step, step); }
+    return {
+      decisions: of("decided"), stages: Object.fromEntries([...stages].map(([plan, done]) => [plan, [...done]])), matches: of("matched"), photos: [...photos.values()], changed: [...changed.values()],
+      proved: [...proved.values()], waits: [...waits.values()], modifications: of("modified"), madeGood: of("made good"),
+    };
+  }
 }
 
 /** The complaint and every reading that stands, as evidence. A reading taken after a repair is of the machine as repaired. */

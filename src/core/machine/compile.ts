@@ -312,6 +312,15 @@ function checkNames(file: MachineFile, names: Names, problem: (path: (string | n
     first.parts.forEach((p, k) => need(names.partById, "part", p, ["firsts", i, "parts", k]));
   });
   const led = new Map<string, number>();
+  const settings = new Set(file.settings.map((x) => x.id));
+  if (file.menu) {
+    const { menu } = file;
+    need(new Map(file.pieces.map((p) => [p.id, p])), "piece", menu.piece, ["menu", "piece"]);
+    menu.items.forEach((item, i) => need(settings, "setting", item, ["menu", "items", i]));
+    const gestures = new Set((file.parts as { gestures?: { id: string }[] }[]).flatMap((p) => (p.gestures ?? []).map((g) => g.id)));
+    if (menu.gesture !== undefined) need(gestures, "gesture", menu.gesture, ["menu", "gesture"]);
+  }
+  file.addOns.forEach((a, i) => { if (a.panel !== undefined) need(new Set(file.panels.map((p) => p.id)), "cover", a.panel, ["addOns", i, "panel"]); });
   file.causes.forEach((cause, i) => {
     for (const [fault, at] of [[cause, []], [cause.then, ["then"]]] as const) {
       const known = names.partById.get(fault.part);

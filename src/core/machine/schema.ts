@@ -140,6 +140,46 @@ const setting = z.strictObject({
   if (s.coding) for (const [i, { value }] of s.values.entries()) if (value.length !== s.coding.switches.length || /[^01]/.test(value)) ctx.addIssue({ code: "custom", path: ["values", i, "value"], message: `must be ${s.coding.switches.length} digits 0 or 1, one a switch` });
 });
 
+/** Another part that may stand in, and what differs. */
+const substitute = z.strictObject({
+  number: words,
+  /** Revisions it is good in; none named: all. */
+  revisions: list(z.string().min(1).max(20), 20),
+  /** Why it must not be used though it looks alike. */
+  refused: words.optional(),
+  differences: list(z.strictObject({ kind: z.enum(["code", "resistor", "screws", "height", "snap", "harness", "setting", "other"]), words }), 12),
+});
+
+/** How the settings of a new board are entered by keys: one item after another, a value up and down, and saved. */
+const menu = z.strictObject({
+  /** The board that keeps them. */
+  piece: id,
+  /** How the menu is entered, in words; and the gesture of the control program that does it, where it has one. */
+  how: words,
+  gesture: id.optional(),
+  /** Keys as they are labelled. */
+  next: words, up: words, down: words.optional(), save: words,
+  /** Seconds the save key is held; 0: a tap. */
+  holds: number({ min: 0, max: 60 }).default(0),
+  /** Settings in the order in which the menu shows them. */
+  items: z.array(id).min(1).max(30),
+  /** What a board shows that has never been set, and how long it takes to wake, seconds. */
+  virgin: words.optional(),
+  wakes: number({ min: 0, max: 3600 }).default(0),
+});
+
+/** A module that is added to a machine: how its switches stand for this type, plug by plug, what lights, and how it is tried. */
+const addOn = z.strictObject({
+  id, name: words,
+  switches: z.strictObject({ numbers: z.array(number({ min: 0, max: 64 })).min(1).max(12), on: z.array(number({ min: 0, max: 64 })).max(12).default([]) }).optional(),
+  harness: z.array(words).min(1).max(20),
+  lights: list(words, 12),
+  settings: list(z.strictObject({ where: words, value: words }), 20),
+  /** How it is tried: a test vend. */
+  trial: words,
+  panel: id.optional(),
+});
+
 const piece = z.strictObject({
   id, name: words,
   /** What is done when the fault lies here. */
@@ -152,6 +192,9 @@ const piece = z.strictObject({
   licensed: yesNo.default(false),
   /** The number printed on it, by which it is searched and ordered. */
   number: words.optional(),
+  /** The revision the file was written from. */
+  revision: z.string().min(1).max(20).optional(),
+  substitutes: list(substitute, 20),
   drawing: drawing.optional(),
   /** What must have been seen before this piece is blamed; `shows` says whether the reading must fit. */
   proofs: list(z.strictObject({ of: z.enum(["feed", "ground", "request", "output", "load"]), words, any: z.array(test).min(1).max(6), shows: z.enum(["good", "bad"]) }), 12),
@@ -197,12 +240,18 @@ export const machineFileSchema = z.strictObject({
   id, revision: z.string().min(1).max(20),
   maker: words, model: words, name: words,
   family: z.enum(["refrigerator", "washer", "dishwasher", "dryer", "ice machine", "vending machine", "powered equipment"]),
+  /** What it may draw once it sleeps, milliamperes, and after how long it does, seconds. */
+  sleep: z.strictObject({ milliamps: number({ above: 0, max: 10_000 }), after: number({ min: 1, max: 86_400 }) }).optional(),
+  /** Protection class after IEC 61140; left out: by whether it has an earth. */
+  protection: z.enum(["I", "II", "III"]).optional(),
   supply: z.strictObject({ volts: number({ above: 0, max: 480 }), hertz: number({ min: 0, max: 400 }), percent: number({ min: 0, max: 30 }) }),
   ambient: temperature.default(25),
   cautions: list(words, 20),
   doors: list(z.strictObject({ id, name: words }), 10),
   panels: list(panelCover, 40),
   settings: list(setting, 60),
+  menu: menu.optional(),
+  addOns: list(addOn, 10),
   pieces: z.array(piece).min(1).max(100),
   parts: z.array(part).min(1).max(400),
   wires: list(wire),

@@ -51,6 +51,7 @@ export function optionsFor(machine: Machine, fault: Fault): readonly RepairOptio
     return [
       { ...memory, id: "reseat", words: "Reseat the plug", minutes: 4, parts: 0, holds: 0.4, school: "Quick, and proves the place; often comes back." },
       { ...memory, id: "clean", words: "Clean both sides, dry, reseat", minutes: 16, parts: 1, holds: 0.75, school: "Mends three contact faults in four; harness before boards." },
+      { ...memory, id: "make-room", words: "Make room for a plug that cannot seat", minutes: 20, parts: 0, holds: 0.8, school: "Only where something keeps it from latching. Afterwards mains keeps its distances: clearance 1.5 mm, creepage 2.5 mm, to what can be touched 3 and 5 mm (IEC 60335-1 at 230 V, from memory: look them up)." },
       { ...memory, id: "pin", words: "Renew pin and socket", minutes: 22, parts: 4, holds: 0.94, school: "Right where it browned or the spring is tired." },
       { ...memory, id: "harness", words: "Replace the harness", minutes: 40, parts: 35, holds: 0.98, leadDays: 3, school: "Where several contacts are bad." },
       giveUp,
@@ -132,4 +133,19 @@ function ordersFrom(first: RepairOption, options: readonly RepairOption[]): Repa
     for (const third of others) if (third !== second) orders.push([first, second, third]);
   }
   return orders;
+}
+
+/** A part counts as cheap beside the work of opening the machine again, in the shop's money; judgement. */
+const CHEAP = 15;
+
+/** Cheap parts behind the same covers that one changes while it is open, as sentences; parts that only age, from memory. */
+export function cheapWhileOpen(machine: Machine, piece: string): readonly string[] {
+  const panels = new Set([...machine.points.values()].filter((p) => machine.parts.some((x) => x.piece === piece && [...x.nodeOf.values()].includes(p.node))).flatMap((p) => (p.panel ? [p.panel] : [])));
+  const AGES = ["thermal cut-off", "run capacitor", "door switch", "reed switch", "ntc", "valve", "switch"];
+  return machine.file.pieces.flatMap((p) => {
+    if (p.id === piece || p.price <= 0 || p.price > CHEAP || p.licensed) return [];
+    const part = machine.parts.find((x) => x.piece === p.id && AGES.includes(x.kind.kind) && !x.kind.protective);
+    if (!part || ![...machine.points.values()].some((q) => q.panel && panels.has(q.panel) && [...part.nodeOf.values()].includes(q.node))) return [];
+    return [`${p.name}, ${p.price}, ${p.minutes} min`];
+  });
 }

@@ -1,6 +1,7 @@
 import { isLowVoltage } from "../machine/domain";
 import type { Machine } from "../machine/compile";
 import { sourcesOff } from "../hazard/rules";
+import { CHARGED, workCautions, type WorkCaution } from "../hazard/work-cautions";
 
 /** One step of a swap. A step with `undoes` is the way back of another, derived and never written down. */
 export interface SwapStep {
@@ -47,9 +48,6 @@ export function plugsOf(machine: Machine, piece: string): readonly Machine["file
   return machine.file.connectors.filter((c) => c.piece === piece || [...machine.points.values()].some((p) => p.connector === c.id && p.where === c.near.words && nodes.has(p.node)));
 }
 
-/** Kinds that hold a charge after the sources are off. */
-const CHARGED: ReadonlySet<string> = new Set(["switched supply", "non-isolated supply", "linear supply", "capacitor", "run capacitor", "motor drive"]);
-
 /** The plan for one piece. `transfer`: plugs moved one at a time from board to board, instead of photographed and labelled. Throws a RangeError for a piece it has not. */
 export function swapPlan(machine: Machine, piece: string, transfer = false): SwapPlan {
   const own = machine.pieceById.get(piece);
@@ -60,8 +58,10 @@ export function swapPlan(machine: Machine, piece: string, transfer = false): Swa
   const panel = (id: string) => machine.file.panels.find((p) => p.id === id)!;
   const sizes = new Set(covers.flatMap((id) => panel(id).screws.map((s) => s.size)));
 
-  const open = covers.map((id) => step(`open ${id}`, `Open: ${panel(id).name.toLowerCase()}`, {
+  const open = covers.map((id, i) => step(`open ${id}`, `Open: ${panel(id).name.toLowerCase()}`, {
     details: [...(panel(id).tools.length ? [`Tools: ${panel(id).tools.join(", ").toLowerCase()}`] : []), ...panel(id).screws.map((s) => `${s.count} × ${s.size}, ${s.place}`), ...(sizes.size > 1 && panel(id).screws.length > 0 ? ["These screws in a cup of their own: others are of another size."] : [])],
+    // Said once, at the first cover.
+    cautions: i === 0 ? workCautions(machine).filter((c) => c.at === "open").map((c) => c.words) : [],
   }));
   const unplug = plugs.map((c) => step(`unplug ${c.id}`, `Pull ${c.name}, by its housing`, {
     photo: !transfer,
@@ -69,8 +69,10 @@ export function swapPlan(machine: Machine, piece: string, transfer = false): Swa
   }));
   const reversed = (steps: readonly SwapStep[], as: (s: SwapStep) => Pick<SwapStep, "id" | "words"> & Partial<SwapStep>): SwapStep[] => [...steps].reverse().map((s) => ({ ...s, photo: false, cautions: [], ...as(s), undoes: s.id }));
 
-  const lives = machine.sources.map((s) => s.name.toLowerCase());
-  const charged = machine.parts.filter((p) => CHARGED.has(p.kind.kind));
+  const cautions = workCautions(machine, plugs.length > 0);
+  const about = (at: WorkCaution["at"]) => cautions.filter((c) => c.at === at).map((c) => c.words);
+  const partCautions = [...new Set(machine.parts.filter((p) => p.piece === piece).flatMap((p) => p.kind.cautions ?? []))];
+  const charged = machine.parts.filter((p) => CHARGED.includes(p.kind.kind));
   const proofs = machine.sources.flatMap((s) => {
     const [line, neutral] = [s.nodeOf.get("line") ?? s.nodeOf.get("line1") ?? s.nodeOf.get("plus"), s.nodeOf.get("neutral") ?? s.nodeOf.get("minus")];
     const at = (n: number | undefined) => [...machine.points.values()].filter((p) => p.node === n);
@@ -89,20 +91,20 @@ export function swapPlan(machine: Machine, piece: string, transfer = false): Swa
     { id: "inspect", name: "Look before anything is touched", steps: [step("look", "Damage, scratches, earlier repairs and how well they were made", { photo: true }), step("overview", "The whole piece with its plugs, before one is pulled", { photo: true })] },
     ...(machine.file.settings.length > 0 && own.board ? [{ id: "settings" as const, name: "Settings of the old one", steps: machine.file.settings.map((s) => step(`setting ${s.id}`, `Record: ${s.name}`, { details: [s.where, ...(s.factory ? [`Factory: ${s.factory}`] : [])] })) }] : []),
     { id: "power-down", name: "Power down, and prove it", steps: [
-      step("off", sourcesOff(machine), { cautions: ["Switched off is not dead: boards ahead of the switch stay live.", ...(machine.sources.length > 1 ? [`${machine.sources.length} sources, each locked off: ${lives.join(", ")}.`] : [])] }),
-      ...(charged.length > 0 ? [step("wait", "Wait a minute, then prove every capacitor below 60 V", { details: charged.slice(0, 5).map((p) => p.name), cautions: ["Above 60 V: discharge through a resistor, never with a screwdriver."] })] : []),
+      step("off", sourcesOff(machine), { cautions: ["Switched off is not dead: boards ahead of the switch stay live.", ...about("power-down")] }),
+      ...(charged.length > 0 ? [step("wait", "Wait a minute, then prove every capacitor below 60 V", { details: charged.slice(0, 5).map((p) => p.name) })] : []),
       step("prove", "Meter on volts, tried on something live before and after: nothing at", { details: proofs }),
     ] },
     ...(open.length > 0 ? [{ id: "open" as const, name: "Covers", steps: open }] : []),
     ...(unplug.length > 0 && !transfer ? [{ id: "unplug" as const, name: "Plugs", steps: unplug }] : []),
     { id: "swap", name: own.board ? "The board" : "The part", steps: [
       ...(own.board || low ? [step("static", "Wrist strap, or a hand on bare metal, before the board is touched; by its edges")] : []),
-      step("out", `${own.name} out`, { photo: true }), step("compare", "Old beside new: numbers, plugs, screws, height, pins", { details: own.number ? [own.number] : [] }),
+      step("out", `${own.name} out`, { photo: true, cautions: [...about("swap"), ...partCautions] }), step("compare", "Old beside new: numbers, plugs, screws, height, pins", { details: own.number ? [own.number] : [] }),
       step("fit", "Dry fit: it sits, every plug reaches, before anything is shrunk or glued"), step("in", `${own.name} in`, { undoes: "out" }),
     ] },
     ...(dead.length > 0 ? [{ id: "loads-dead" as const, name: "Before it is powered: what it will drive, dead", steps: dead }] : []),
     ...(unplug.length > 0 ? [{ id: "plug-in" as const, name: transfer ? "Plugs, one at a time" : "Plugs home", steps: transfer ? unplug : reversed(unplug, (s) => ({ id: s.id.replace("unplug", "plug"), words: s.words.replace(/^Pull (.*), by its housing$/, "Push $1 home until it latches") })) }] : []),
-    { id: "trial", name: "Trial run before closing", steps: [step("trial", "Covers still off where that is safe: hands out, power on, the complaint tried", { cautions: ["Bare mains: nobody near the open side. Moving parts clear."] }), step("off-again", sourcesOff(machine))] },
+    { id: "trial", name: "Trial run before closing", steps: [step("trial", "Covers still off where that is safe: hands out, power on, the complaint tried", { cautions: ["Bare mains: nobody near the open side.", ...about("trial")] }), step("off-again", sourcesOff(machine))] },
     ...(open.length > 0 ? [{ id: "close" as const, name: "Close up", steps: reversed(open, (s) => ({ id: s.id.replace("open", "close"), words: s.words.replace(/^Open:/, "Close:") })) }] : []),
   ];
   const minutes = own.minutes + covers.reduce((sum, id) => sum + 2 * panel(id).minutes, 0);

@@ -1,0 +1,88 @@
+import { menuBoard, menuItems, menuShows, pressMenu, type MenuKey } from "../control/menu-board";
+import type { Job } from "../journal/fold";
+import type { Machine } from "../machine/compile";
+import { settingWords } from "../workbench/coded-switch";
+
+/** One thing to do to the new board, and what it shows then. */
+export interface KeyStep {
+  readonly key: MenuKey;
+  /** As the keys are labelled: "NEXT, 3 times". */
+  readonly words: string;
+  readonly times: number;
+  /** What the display shows after it; null outside the menu. */
+  readonly shows: string | null;
+}
+
+/** A setting to be carried over. */
+export interface Carried {
+  readonly setting: string;
+  readonly name: string;
+  /** What the old board was found at; null: not recorded yet. */
+  readonly value: string | null;
+  readonly words: string;
+  readonly by: "menu" | "switches" | "hand";
+  readonly where: string;
+}
+
+/** How the settings of the old board get onto the new one. */
+export interface CarryOver {
+  /** What is read first, before the old board comes out. */
+  readonly settings: readonly Carried[];
+  /** What a board shows that was never set, and the seconds it takes to wake. */
+  readonly virgin: { readonly shows: string; readonly wakes: number } | null;
+  readonly keys: readonly KeyStep[];
+  /** Whether the keys, pressed on the simulated board, leave every setting as it was found; null where nothing is entered by keys. */
+  readonly checked: boolean | null;
+  /** Settings that are not recorded. */
+  readonly missing: readonly string[];
+}
+
+/** Values recorded as found on this unit, the last of each. */
+export function foundSettings(job: Job): Readonly<Record<string, string>> {
+  return Object.fromEntries(job.answers.flatMap(({ body }) => (body.type === "setting" && body.moment === "found" ? [[body.setting, body.value]] : [])));
+}
+
+/** The keys that bring a menu from what a new board has to the values wanted, the shorter way round, each item saved. */
+export function menuKeys(file: Machine["file"], wanted: Readonly<Record<string, string>>, before: Readonly<Record<string, string>> = {}): readonly { readonly key: MenuKey; readonly times: number }[] {
+  const items = menuItems(file);
+  const board = menuBoard(file, before);
+  const keys: { key: MenuKey; times: number }[] = [];
+  let steps = 0;
+  items.forEach((item) => {
+    const to = item.values.findIndex((v) => v.value === wanted[item.id]);
+    const from = item.values.findIndex((v) => v.value === board.saved[item.id]);
+    if (to < 0 || to === from) { steps++; return; }
+    if (keys.length === 0) keys.push({ key: "enter", times: 1 });
+    if (steps > 0) keys.push({ key: "next", times: steps });
+    steps = 1;
+    const up = (to - from + item.values.length) % item.values.length;
+    const down = item.values.length - up;
+    keys.push(file.menu!.down !== undefined && down < up ? { key: "down", times: down } : { key: "up", times: up });
+    keys.push({ key: "save", times: 1 });
+  });
+  return keys;
+}
+
+/** How the settings found on a unit get onto its new board. The keys are pressed on a simulated new board first: `checked` says what came of it. */
+export function carryOver(machine: Machine, job: Job): CarryOver {
+  const { file } = machine;
+  const { menu } = file;
+  const found = foundSettings(job);
+  const settings = file.settings.map((s): Carried => ({
+    setting: s.id, name: s.name, value: found[s.id] ?? null, words: found[s.id] === undefined ? "" : settingWords(s, found[s.id]!), where: s.where,
+    by: menu?.items.includes(s.id) ? "menu" : s.coding ? "switches" : "hand",
+  }));
+  const label: Record<MenuKey, string> = menu ? { enter: menu.how, next: menu.next, up: menu.up, down: menu.down ?? "", save: menu.holds > 0 ? `Hold ${menu.save} ${menu.holds} s` : menu.save } : { enter: "", next: "", up: "", down: "", save: "" };
+  let board = menuBoard(file);
+  const keys = (menu ? menuKeys(file, found) : []).map(({ key, times }): KeyStep => {
+    for (let k = 0; k < times; k++) board = pressMenu(file, board, key);
+    return { key, times, words: `${label[key]}${times > 1 ? `, ${times} times` : ""}`, shows: menuShows(file, board) };
+  });
+  const byMenu = settings.filter((s) => s.by === "menu" && s.value !== null);
+  return {
+    settings, keys,
+    virgin: menu?.virgin ? { shows: menu.virgin, wakes: menu.wakes } : null,
+    checked: byMenu.length === 0 ? null : byMenu.every((s) => board.saved[s.setting] === s.value),
+    missing: settings.filter((s) => s.value === null).map((s) => s.name),
+  };
+}

@@ -1,0 +1,31 @@
+import { unitOf } from "../circuit/meter";
+import { verdictOf } from "../isolate/window";
+import { readEngineering, readShown } from "../quantity/read";
+import { keeps } from "./after-repair-limits";
+import type { ProofStep } from "./proof-run";
+
+/** What a typed reading makes of a step of the proof. */
+export type ProofVerdict = { readonly kind: "pass" | "fail" } | { readonly kind: "unread"; readonly words: string };
+
+const OVERLOAD = /^(ol|o\.l|over|>.*)$/i;
+/** How many of a step's own unit a base unit is. */
+const OF_BASE = { ohm: 1, Mohm: 1e-6, mA: 1e3 } as const;
+const BASE = { ohm: "ohm", Mohm: "ohm", mA: "A" } as const;
+
+/** Judges what was typed at a measured step. A bare number is in the unit of its limit: 0.2 ohm, 20 megohms, 0.3 milliamperes. */
+export function judge(step: ProofStep, typed: string): ProofVerdict {
+  const { limit } = step;
+  if (limit) {
+    // More than the tester can show: good for insulation, bad for all else.
+    if (OVERLOAD.test(typed.trim())) return { kind: limit.id === "insulation" ? "pass" : "fail" };
+    const bare = /^[\d\s.,]+$/.test(typed.trim());
+    const read = readEngineering(typed);
+    if (!read || read.value < 0 || (read.unit !== null && read.unit !== BASE[limit.unit])) return { kind: "unread", words: `Type ${limit.unit === "mA" ? "milliamperes" : limit.unit === "Mohm" ? "megohms" : "ohms"}, for example ${limit.unit === "mA" ? "0.3" : limit.unit === "Mohm" ? "20" : "0.15"}.` };
+    return { kind: keeps(limit, bare ? read.value : read.value * OF_BASE[limit.unit]) ? "pass" : "fail" };
+  }
+  if (!step.test || !step.window) return { kind: "unread", words: "This step is seen, not measured." };
+  const unit = unitOf(step.test.function);
+  const read = readShown(typed, unit === "" ? "beep" : unit);
+  if (!read.ok) return { kind: "unread", words: read.sentence };
+  return { kind: verdictOf(step.window, read.shown) === "fits" ? "pass" : "fail" };
+}

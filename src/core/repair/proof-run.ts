@@ -1,0 +1,200 @@
+import type { Meter } from "../circuit/meter";
+import { exposureOf } from "../hazard/exposure";
+import { cautionsFor, forbidden } from "../hazard/rules";
+import { candidateTests } from "../isolate/candidates";
+import { costOf } from "../isolate/cost";
+import type { Hypothesis } from "../isolate/hypothesis";
+import { Predictor } from "../isolate/prediction";
+import { titleOf, windowWords } from "../isolate/proposal";
+import { verdictOf, windowOf, type Window } from "../isolate/window";
+import type { EventBody } from "../journal/events";
+import type { Done, Job } from "../journal/fold";
+import type { Machine } from "../machine/compile";
+import { faultId, type Fault } from "../machine/fault";
+import type { ComplaintEntry, SetupEntry } from "../machine/schema";
+import { Simulator } from "../simulate/energise";
+import { makeTest, testKey, type Test } from "../simulate/test";
+import { nominalValues } from "../simulate/values";
+import { secondsUntil } from "../simulate/when";
+import { safetyTest, type SafetyLimit } from "./after-repair-limits";
+
+/** One step of the proof that a repaired machine works and is safe. */
+export interface ProofStep {
+  readonly id: string;
+  readonly group: "complaint" | "repair" | "loads" | "idle" | "time" | "closing" | "safety";
+  readonly words: string;
+  readonly how: string;
+  /** What passes, in words. */
+  readonly expected: string;
+  /** The test it is, where a model says what it shows. */
+  readonly test?: Test;
+  readonly window?: Window;
+  readonly limit?: SafetyLimit;
+  /** Seconds it takes: started as a timer, looked at when it is due. */
+  readonly wait?: number;
+  readonly cautions: readonly string[];
+}
+
+/** Groups in the order in which they are made: what shows that the repair failed comes first. */
+export const PROOF_GROUPS: Readonly<Record<ProofStep["group"], string>> = { complaint: "The complaint is gone", repair: "What was wrong reads right", loads: "What it drives, works", idle: "Back to idle", time: "In its time", closing: "Before it is handed over", safety: "Safe after repair" };
+
+const SOUND: Hypothesis = { kind: "no fault", id: "no-fault", piece: "no-fault", prior: 1 };
+/** Judgement, all of these. So many readings that the fault had spoilt are made again, so many loads are clamped, so many delays are waited for. */
+const MOST_READINGS = 3;
+const MOST_LOADS = 4;
+const MOST_WAITS = 3;
+/** A delay shorter than this needs no timer; a longer one than the other is for another day. Seconds. */
+const SHORT = 8;
+const LONG = 3600;
+/** Amperes below which a clamp proves nothing. */
+const SEEN_AMPS = 0.1;
+
+/**
+ * The script of the proof run after the repair of a fault (or of a piece, where the fault is not known), for the complaint it came in with. All that it expects is
+ * what the simulated sound machine shows. Throws a RangeError for a complaint the machine has not.
+ */
+export function proofRun(machine: Machine, meter: Meter, complaintId: string, fault: Fault | null, cordMetres = 2): readonly ProofStep[] {
+  const complaint = machine.file.complaints.find((c) => c.id === complaintId);
+  if (!complaint) throw new RangeError(`no complaint ${complaintId}`);
+  const predictor = new Predictor(machine, meter);
+  const taken = new Set<string>();
+  const stepOf = (group: ProofStep["group"], test: Test, words: string): ProofStep[] => {
+    const setup = machine.setupById.get(test.setup)!;
+    if (taken.has(testKey(test)) || forbidden(machine, setup, test) !== null) return [];
+    const window = windowOf(test, predictor.predict(test.setup, [test], SOUND)[0]!, meter);
+    if (window.kind === "unsteady") return [];
+    taken.add(testKey(test));
+    return [{ id: `${group} ${testKey(test)}`, group, words, how: setup.how, expected: windowWords(window, test.function), test, window, cautions: cautionsFor(machine, setup, test) }];
+  };
+
+  const complaintSteps = complaintTests(machine, complaint).flatMap((test) => stepOf("complaint", test, titleOf(machine, test)));
+  const spoilt = fault ? spoiltTests(machine, predictor, meter, fault) : [];
+  const repairSteps = spoilt.flatMap((test) => stepOf("repair", test, titleOf(machine, test))).slice(0, MOST_READINGS);
+  const loadSteps = loadTests(machine, predictor).flatMap((test) => stepOf("loads", test, titleOf(machine, test))).slice(0, MOST_LOADS);
+  const idle = everydaySetup(machine);
+  const idleSteps = idle ? machine.parts.filter((p) => p.labels && ["panel", "indicator", "led", "lamp"].includes(p.kind.kind)).flatMap((p) => stepOf("idle", makeTest(idle.id, "look", p.id), p.name)).slice(0, 2) : [];
+  const safety = safetyTest(machine, cordMetres);
+  return [
+    ...complaintSteps, ...repairSteps, ...loadSteps, ...idleSteps, ...delays(machine, complaint),
+    ...(machine.file.sleep ? [sleepStep(machine.file.sleep)] : []),
+    ...(machine.parts.some((p) => p.kind.kind === "coin input" || p.kind.kind === "payment input") ? [{ id: "closing price", group: "closing" as const, words: "Prices", how: "One of each coin or card, and one vend or cycle at each price.", expected: "right credit, right price, right goods", cautions: [] }] : []),
+    { id: "closing covers", group: "closing", words: "Covers, screws, plugs", how: "Every cover on with its own screws, no plug or earth left off, nothing left inside.", expected: "all as it was", cautions: [] },
+    ...(safety.applies ? safety.limits.map((limit): ProofStep => ({ id: `safety ${limit.id}`, group: "safety", words: limit.words, how: limit.how, expected: `${limit.sense} ${limitText(limit)}`, limit, cautions: limit.id === "insulation" ? ["Only mains conductors against metalwork: electronics at low voltage stay out of it."] : limit.id === "conductor" || limit.id === "touch" ? ["Live: covers on, hands off the metalwork while it is measured."] : [] })) : []),
+  ];
+}
+
+/** What it draws once it sleeps, held against the limit of its file. */
+function sleepStep({ milliamps, after }: NonNullable<Machine["file"]["sleep"]>): ProofStep {
+  const limit: SafetyLimit = { id: "sleep", words: "Asleep", how: "", limit: milliamps, sense: "at most", unit: "mA", source: "the machine's file" };
+  return { id: "time sleep", group: "time", words: "Asleep, current from its supply", how: "Everything off, nothing pressed; the meter in the supply's lead, on the highest range until it has gone to sleep.", expected: `at most ${limitText(limit)}`, limit, wait: Math.ceil(1.25 * after), cautions: ["The meter in amperes is a short: never across the supply, and its fuse is not the machine's."] };
+}
+
+export const limitText = ({ limit, unit }: SafetyLimit): string => `${limit} ${unit === "ohm" ? "Ω" : unit === "Mohm" ? "MΩ" : "mA"}`;
+
+/** The setup a machine is left in: on, in its first mode, nothing held or taken apart. */
+export function everydaySetup(machine: Machine): SetupEntry | undefined {
+  return machine.file.setups.find((s) => s.power === "on" && s.mode === "run" && s.apart.length + s.lifted.length + s.jumpers.length + s.feeds.length + s.good.length + s.lamps.length + s.openDoors.length + s.press.length + s.off.length === 0);
+}
+
+/** What the complaint said was seen, looked at again; where it said nothing, the ends of its path. */
+function complaintTests(machine: Machine, complaint: ComplaintEntry): Test[] {
+  const seen = Object.keys(complaint.sees).map((part) => makeTest(complaint.setup, "look", part));
+  if (seen.length > 0) return seen;
+  const path = machine.file.paths.find((p) => p.id === complaint.path)!;
+  const parts = path.stages.flatMap((s) => ("parts" in s ? s.parts : []));
+  const looks = parts.filter((p) => machine.partById.get(p)?.labels).slice(-2).map((p) => makeTest(complaint.setup, "look", p));
+  if (looks.length > 0) return looks;
+  const ends = new Set(path.stages.flatMap((s) => ("at" in s ? [`${s.at[0]} ${s.at[1]}`] : [])));
+  return candidateTests(machine).filter((t) => t.setup === complaint.setup && ends.has(`${t.red} ${t.black ?? ""}`)).slice(-1);
+}
+
+/** Readings that the fault had thrown out of what a sound machine shows: safe ones first, then cheap ones, one of each place. */
+function spoiltTests(machine: Machine, predictor: Predictor, meter: Meter, fault: Fault): Test[] {
+  const hypothesis: Hypothesis = { kind: "fault", id: faultId(fault), piece: machine.partById.get(fault.part)?.piece ?? "", fault, led: [], prior: 1 };
+  const danger = { none: 0, dead: 1, "low voltage": 2, live: 3 } as const;
+  const found: { test: Test; danger: number; minutes: number }[] = [];
+  for (const setup of machine.file.setups) {
+    const tests = candidateTests(machine).filter((t) => t.setup === setup.id && !["inrush", "insulation", "capacitance", "hertz"].includes(t.function));
+    const [sound, bad] = [predictor.predict(setup.id, tests, SOUND), predictor.predict(setup.id, tests, hypothesis, 0, 1)];
+    tests.forEach((test, i) => {
+      const shown = bad[i]![0];
+      if (!shown || verdictOf(windowOf(test, sound[i]!, meter), shown) === "fits") return;
+      found.push({ test, danger: danger[exposureOf(machine, setup, test)], minutes: costOf(machine, { setup: setup.id, openPanels: new Set() }, test).minutes });
+    });
+  }
+  found.sort((a, b) => a.danger - b.danger || a.minutes - b.minutes || (testKey(a.test) < testKey(b.test) ? -1 : 1));
+  const places = new Set<string>();
+  return found.filter(({ test }) => { const place = `${test.red} ${test.black ?? ""}`; return places.has(place) ? false : places.add(place); }).map(({ test }) => test);
+}
+
+/** A clamp around, or a look at, each load that runs in some setup of the sound machine, the strongest first. */
+function loadTests(machine: Machine, predictor: Predictor): Test[] {
+  const found: { test: Test; amps: number }[] = [];
+  const seen = new Set<string>();
+  for (const setup of machine.file.setups) {
+    if (setup.power !== "on") continue;
+    const tests = candidateTests(machine).filter((t) => t.setup === setup.id && (t.function === "clamp" || t.function === "dcclamp"));
+    predictor.predict(setup.id, tests, SOUND, 0, 1).forEach(([shown], i) => {
+      const test = tests[i]!;
+      if (shown?.kind !== "value" || shown.value < SEEN_AMPS || seen.has(test.red)) return;
+      seen.add(test.red);
+      found.push({ test, amps: shown.value });
+    });
+  }
+  return found.sort((a, b) => b.amps - a.amps || (testKey(a.test) < testKey(b.test) ? -1 : 1)).map(({ test }) => test);
+}
+
+/** What comes only after a while in the setups of the complaint: a fan that runs on, a compressor after its rest. */
+function delays(machine: Machine, complaint: ComplaintEntry): ProofStep[] {
+  const simulator = new Simulator(machine);
+  const values = nominalValues(machine);
+  const setups = [complaint.setup, everydaySetup(machine)?.id].flatMap((id) => (id && machine.setupById.get(id)!.power === "on" ? [machine.setupById.get(id)!] : []));
+  const steps: ProofStep[] = [];
+  for (const setup of new Set(setups)) {
+    for (const part of machine.parts) {
+      if (!part.kind.load || !part.labels) continue;
+      for (const label of part.labels) {
+        if (steps.length >= MOST_WAITS) return steps;
+        const after = secondsUntil(simulator, setup, [], values, part.id, label, LONG);
+        if (after === null || !Number.isFinite(after) || after < SHORT) continue;
+        const seconds = Math.ceil(after);
+        steps.push({ id: `time ${setup.id} ${part.id} ${label}`, group: "time", words: `${part.name}: ${label}`, how: setup.how, expected: `${label} after about ${seconds < 120 ? `${seconds} s` : `${Math.round(seconds / 60)} min`}`, test: makeTest(setup.id, "look", part.id), wait: Math.ceil(1.25 * seconds), cautions: cautionsFor(machine, setup, makeTest(setup.id, "look", part.id)) });
+      }
+    }
+  }
+  return steps;
+}
+
+/** Where the proof stands. */
+export interface ProofState {
+  readonly passed: number;
+  readonly total: number;
+  readonly failed: readonly ProofStep[];
+  readonly next: ProofStep | null;
+  /** Whether every step of the complaint and of the repair has passed. */
+  readonly gone: boolean;
+  readonly complete: boolean;
+}
+
+export function proofState(steps: readonly ProofStep[], proved: readonly Done<"proved">[]): ProofState {
+  const result = new Map(proved.map(({ body }) => [body.step, body.passed]));
+  const gone = steps.filter((s) => s.group === "complaint" || s.group === "repair");
+  return {
+    passed: steps.filter((s) => result.get(s.id) === true).length, total: steps.length, failed: steps.filter((s) => result.get(s.id) === false),
+    next: steps.find((s) => !result.has(s.id)) ?? null, gone: gone.length > 0 && gone.every((s) => result.get(s.id) === true), complete: steps.every((s) => result.get(s.id) === true),
+  };
+}
+
+/**
+ * What the result of one step says of the repair of a piece, as evidence: it has not helped when a step of the complaint or of the repair fails, and it has
+ * when the last of them passes. Null where it says nothing new. `job` is the job before the step was logged.
+ */
+export function toldOfRepair(machine: Machine, job: Job, piece: string, steps: readonly ProofStep[], step: ProofStep, passed: boolean, typed: string): Extract<EventBody, { type: "tried" }> | null {
+  if (step.group !== "complaint" && step.group !== "repair") return null;
+  if (!passed) return { type: "tried", piece, result: "stays", words: `Repaired, and the proof failed: ${step.words}, ${typed}`.slice(0, 400) };
+  // A repair that failed before may be made again: what counts is what was said of it last.
+  const last = job.answers.findLast(({ body }) => body.type === "tried" && body.piece === piece)?.body;
+  if (last?.type === "tried" && last.result === "gone") return null;
+  const proved = [...job.work.proved, { id: "", at: "", actor: "", body: { type: "proved" as const, step: step.id, words: step.words, passed, typed, limit: step.expected } }];
+  return proofState(steps, proved).gone ? { type: "tried", piece, result: "gone", words: `Repaired; the complaint is gone: ${machine.pieceById.get(piece)?.name ?? piece}` } : null;
+}
