@@ -37,7 +37,7 @@ await main(async () => {
     say("Bringing tables and demo data up to date");
     await run("npx", ["tsx", "scripts/prepare-database.ts", "--demo"], { env: { UNZO_DATABASE_URL: database.url } });
     app = spawn(process.execPath, ["node_modules/next/dist/bin/next", "start", "-H", "127.0.0.1", "-p", String(PORT)], {
-      cwd: root, env: { ...process.env, NODE_ENV: "production", UNZO_DATABASE_URL: database.url, NEXT_TELEMETRY_DISABLED: "1" }, stdio: ["ignore", "ignore", "inherit"], detached: true,
+      cwd: root, env: { ...process.env, NODE_ENV: "production", UNZO_DATABASE_URL: database.url, UNZO_PHOTOS: path.join(root, ".unzo/demo-photos"), NEXT_TELEMETRY_DISABLED: "1" }, stdio: ["ignore", "ignore", "inherit"], detached: true,
     });
     app.on("exit", (code) => void stop(code ?? 1));
     await answering(`http://127.0.0.1:${PORT}/api/health`);

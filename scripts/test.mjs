@@ -57,7 +57,7 @@ await main(async () => {
   };
   for (const signal of ["SIGINT", "SIGTERM"]) process.on(signal, () => void stop().then(() => process.exit(130)));
   try {
-    const env = { UNZO_DATABASE_URL: database.url };
+    const env = { UNZO_DATABASE_URL: database.url, UNZO_PHOTOS: path.join(root, ".unzo/test-photos") };
     await run("npx", ["tsx", "scripts/prepare-database.ts", "--demo"], { env });
     await types;
     await check("vitest run", "npx", ["vitest", "run", "--reporter=default", "--reporter=json", `--outputFile.json=${path.join(results, "vitest.json")}`], env);

@@ -9,6 +9,7 @@ import { eventsOf, insertEvent } from "./journal";
 import { machineByHash, newestMachine } from "./machines";
 import { isDuplicate, Refusal } from "./refusal";
 import { jobs, machines, units } from "./schema";
+import { unitRecord } from "./units";
 
 /** A new job in three fields; ids are made by the client, so that a form sent twice opens one job. */
 export const newJobSchema = z.strictObject({ id: z.uuid(), unit: z.uuid("Choose the unit."), complaint: z.string().min(1, "Choose the complaint.").max(60), actor: z.string().trim().min(1, "Say who you are.").max(80) });
@@ -25,12 +26,15 @@ export async function openJob(input: z.output<typeof newJobSchema>, now: Date): 
     if (known.unit === unit.id && known.complaint === complaint.words && known.actor === input.actor) return { id: known.id };
     throw new Refusal(409, "A job with this id but another content exists already. Nothing was changed.");
   }
+  // What was built into this unit in earlier jobs is part of it for ever.
+  const built = (await unitRecord(unit.id)).modifications.flatMap((m) => m.body.changes.map((change) => ({ change, words: `Built in earlier: ${m.body.words}`.slice(0, 300) })));
   const opened = database().transaction(async (tx) => {
     await tx.insert(jobs).values({ id: input.id, unit: unit.id, machineHash: hash, openedAt: now, lastSeq: 0, complaint: complaint.words, actor: input.actor, readings: 0, result: null });
     await insertEvent(tx, input.id, 1, {
       id: uuid(), v: 1, actor: input.actor,
       body: { type: "opened", machine: machine.file.id, machineHash: hash, complaint: complaint.id, complaintWords: complaint.words, site: unit.site, serial: unit.serial },
     }, now);
+    for (const [i, change] of built.entries()) await insertEvent(tx, input.id, 2 + i, { id: uuid(), v: 1, actor: "Unit record", body: { type: "varied", ...change } }, now);
   });
   try {
     await opened;

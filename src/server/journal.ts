@@ -7,6 +7,7 @@ import { applyChanges, ChangeError, type Change } from "../core/machine/variant"
 import { compileMachine, type Machine } from "../core/machine/compile";
 import { unaskable, unknownPiece, unknownSign, unseeable } from "../core/isolate/seeable";
 import { machineByHash } from "./machines";
+import { hasPhoto } from "./photos";
 import { Refusal } from "./refusal";
 import { events, jobs } from "./schema";
 
@@ -39,6 +40,7 @@ export async function appendEvent(job: string, event: NewEvent, now: Date): Prom
     }
     if (event.body.type === "varied") await checkChange(job, event.body.change);
     await checkSeen(job, event.body);
+    await checkWork(tx, job, event.body);
     return insertEvent(tx, job, row.lastSeq + 1, event, now);
   });
 }
@@ -58,7 +60,7 @@ async function checkChange(job: string, change: Change): Promise<void> {
 /** What is said to have been seen or asked must be something this machine can show or be asked. */
 async function checkSeen(job: string, body: NewEvent["body"]): Promise<void> {
   const sees = body.type === "compared" ? body.sees : body.type === "timed" ? [{ setup: body.setup, part: body.part, label: body.label }] : body.type === "reading" && body.test.function === "look" && body.shown.kind === "label" ? [{ setup: body.test.setup, part: body.test.red, label: body.shown.label, instant: body.test.instant }] : [];
-  if (sees.length === 0 && !["answered", "standing", "noticed", "tried", "alone", "setting"].includes(body.type)) return;
+  if (sees.length === 0 && !["answered", "standing", "noticed", "tried", "alone", "setting", "decided", "matched"].includes(body.type)) return;
   const [row] = await database().select({ machineHash: jobs.machineHash }).from(jobs).where(eq(jobs.id, job));
   const { file } = await machineByHash(row!.machineHash);
   const changes = standingChanges(await eventsOf(job));
@@ -68,8 +70,18 @@ async function checkSeen(job: string, body: NewEvent["body"]): Promise<void> {
     : body.type === "noticed" ? unknownSign(machine, body.part, body.sign)
     : body.type === "alone" ? (machine.partById.has(body.part) ? null : `${machine.file.maker} ${machine.file.model} has no part ${body.part}. Nothing was logged.`)
     : body.type === "setting" ? await unsettable(job, machine, body)
-    : body.type === "tried" ? unknownPiece(machine, body.piece) : sees.map((s) => unseeable(machine, s)).find((p) => p !== null);
+    : body.type === "tried" || body.type === "decided" || body.type === "matched" ? unknownPiece(machine, body.piece) : sees.map((s) => unseeable(machine, s)).find((p) => p !== null);
   if (problem) throw new Refusal(400, problem);
+}
+
+/** What the work after the search may not do: a photo that is not there, a repair made good that was never temporary. */
+async function checkWork(tx: Transaction, job: string, body: NewEvent["body"]): Promise<void> {
+  if (body.type === "photo" && !(await hasPhoto(body.hash))) throw new Refusal(400, "That photo is not kept here. Send it first; nothing was logged.");
+  if (body.type !== "made good") return;
+  const [own] = await tx.select({ unit: jobs.unit }).from(jobs).where(eq(jobs.id, job));
+  const [target] = await tx.select({ body: events.body }).from(events).innerJoin(jobs, eq(events.job, jobs.id)).where(and(eq(events.id, body.event), eq(jobs.unit, own!.unit)));
+  const decided = target && ((typeof target.body === "string" ? JSON.parse(target.body) : target.body) as { type: string; temporary?: boolean });
+  if (decided?.type !== "decided" || !decided.temporary) throw new Refusal(404, "This unit has no such temporary repair to make good.");
 }
 
 /** Why a setting cannot be logged: the machine has none of that name, or it is changed before it was recorded as found. */
@@ -95,7 +107,7 @@ async function checkWithout(job: string, event: string): Promise<void> {
 /** What was found on the unit and not taken back, in order. */
 export function standingChanges(journal: readonly JournalEvent[]): Change[] {
   const struck = new Set(journal.flatMap((e) => (e.body.type === "struck" ? [e.body.event] : [])));
-  return journal.flatMap((e) => (e.body.type === "varied" && !struck.has(e.id) ? [e.body.change] : []));
+  return journal.flatMap((e) => (e.body.type === "varied" && !struck.has(e.id) ? [e.body.change] : e.body.type === "modified" ? e.body.changes : []));
 }
 
 /** Writes the event and what the start screen shows of the job. The caller holds the lock. */

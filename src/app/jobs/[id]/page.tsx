@@ -1,6 +1,7 @@
 import { notFound } from "next/navigation";
 import { readJob, timesOn } from "../../../server/jobs";
 import { Refusal } from "../../../server/refusal";
+import { unitOfJob, unitRecord } from "../../../server/units";
 import { JobScreen } from "../../../ui/job/JobScreen";
 
 export const dynamic = "force-dynamic";
@@ -11,5 +12,6 @@ export default async function Page({ params, searchParams }: { params: Promise<{
     throw error;
   });
   const { view, shown } = await searchParams;
-  return <JobScreen events={job.events} file={job.file} times={await timesOn(job.machine)} start={{ view: view ?? "", shown: shown ?? "" }} />;
+  const unit = await unitRecord(await unitOfJob((await params).id));
+  return <JobScreen unit={unit} events={job.events} file={job.file} times={await timesOn(job.machine)} start={{ view: view ?? "", shown: shown ?? "" }} />;
 }

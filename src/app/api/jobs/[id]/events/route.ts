@@ -2,6 +2,7 @@ import { z } from "zod";
 import { newEventSchema } from "../../../../../core/journal/events";
 import { appendEvent, eventsOf } from "../../../../../server/journal";
 import { readJob } from "../../../../../server/jobs";
+import { proofOfChange } from "../../../../../server/isolation";
 import { Refusal } from "../../../../../server/refusal";
 import { answer, jsonBody } from "../../../answer";
 
@@ -24,6 +25,13 @@ export function POST(request: Request, { params }: Context) {
   return answer(async () => {
     const { id } = await params;
     if (!idSchema.safeParse(id).success) throw new Refusal(404, "There is no such job.");
-    return { event: await appendEvent(id, newEventSchema.parse(await jsonBody(request)), new Date()) };
+    const event = newEventSchema.parse(await jsonBody(request));
+    // What the screen has shown of a proof is not taken on trust: a change that does not hold is never built.
+    if (event.body.type === "modified") {
+      const proof = await proofOfChange(id, event.body.changes);
+      const fault = proof.findings.find((f) => !f.ok);
+      if (fault) throw new Refusal(409, `This change is refused. ${fault.words}`);
+    }
+    return { event: await appendEvent(id, event, new Date()) };
   });
 }

@@ -1,0 +1,14 @@
+import { notFound } from "next/navigation";
+import { Refusal } from "../../../server/refusal";
+import { unitRecord } from "../../../server/units";
+import { UnitScreen } from "../../../ui/unit/UnitScreen";
+
+export const dynamic = "force-dynamic";
+
+export default async function Page({ params }: { params: Promise<{ id: string }> }) {
+  const unit = await unitRecord((await params).id).catch((error: unknown) => {
+    if (error instanceof Refusal && error.status === 404) notFound();
+    throw error;
+  });
+  return <UnitScreen unit={unit} />;
+}
