@@ -1,5 +1,6 @@
 import type { Page } from "@playwright/test";
 import { ORDINARY_METER } from "../../src/core/circuit/meter";
+import type { Machine } from "../../src/core/machine/compile";
 import type { Fault } from "../../src/core/machine/fault";
 import { decimal } from "../../src/core/quantity/format";
 import { Simulator } from "../../src/core/simulate/energise";
@@ -8,13 +9,15 @@ import { makeTest } from "../../src/core/simulate/test";
 import { nominalValues } from "../../src/core/simulate/values";
 import { demoMachine } from "../support/demo-machine";
 
-const machine = demoMachine();
-const simulator = new Simulator(machine);
+const demo = demoMachine();
+const simulators = new Map<Machine, Simulator>();
 
-/** What a technician with this faulty unit would type for the test on the screen, given as its canonical name. */
-export function typedFor(testKey: string, fault: Fault): string {
+/** What a technician with this faulty unit would type for the test on the screen, given as its canonical name; `faults` none: a sound one. */
+export function typedFor(testKey: string, fault: Fault | null, machine: Machine = demo): string {
+  const simulator = simulators.get(machine) ?? new Simulator(machine);
+  simulators.set(machine, simulator);
   const [setup, fn, red, black] = testKey.split("|") as [string, Parameters<typeof makeTest>[1], string, string];
-  const state = simulator.energise(machine.setupById.get(setup)!, [fault], nominalValues(machine));
+  const state = simulator.energise(machine.setupById.get(setup)!, fault ? [fault] : [], nominalValues(machine));
   const shown = observe(simulator, state, makeTest(setup, fn, red, black || undefined), ORDINARY_METER);
   if (shown.kind === "value") return fn === "ohms" ? shown.value.toPrecision(3) : decimal(shown.value);
   if (shown.kind === "jumping") return `${decimal(shown.low)}-${decimal(shown.high)}`;

@@ -12,17 +12,103 @@ test("what to do about a suspect, by expected cost; the swap stage by stage, its
   const first = await page.locator("tr.is-best td").first().innerText();
   await page.getByLabel("A minute costs").fill("9");
   await expect(page.locator("tr.is-best td").first()).not.toHaveText(first);
+  // Warranty and seals are asked before anything is decided.
+  await expect(page.getByRole("button", { name: /^Decide:/ })).toBeDisabled();
+  await page.getByLabel("Warranty").selectOption("none");
+  await page.getByLabel("Seals").selectOption("none");
+  await axe(page);
+  await page.getByLabel(/Solder the joint again/).check();
+  await page.getByRole("button", { name: "Decide: Solder the joint again" }).click();
   await expect(page.getByText("Switched off is not dead")).toBeVisible();
   await expect(page.getByText("Push Terminal block T home until it latches")).toBeVisible();
   await page.getByLabel("Power down, and prove it").check();
-  await page.reload();
+  await expect(page.getByLabel("Power down, and prove it")).toBeEnabled();
+  await page.goto(`/jobs/${job}/repair?piece=board&step=swap`);
   await expect(page.getByLabel("Power down, and prove it")).toBeChecked();
   await axe(page);
   await page.getByLabel("plugs straight over, one at a time").check();
   await expect(page.getByText(/Straight over to/).first()).toBeVisible();
   await page.setViewportSize({ width: 390, height: 844 });
   await fits(page);
-  await page.goto(`/jobs/${job}/repair?piece=compressor`);
+  // A temporary repair stays with the unit until someone has made it good.
+  await page.goto(`/jobs/${job}`);
+  await page.getByRole("link", { name: "temporary repair" }).click();
+  const temporary = page.getByRole("region", { name: "Temporary repairs" });
+  await expect(temporary).toContainText("Solder the joint again");
+  await fits(page);
+  await axe(page);
+  await temporary.getByRole("button", { name: /^Made good/ }).first().click();
+  await expect(temporary).toHaveCount(0);
+  await page.goto(`/jobs/${job}/repair?piece=compressor&step=swap`);
   await expect(page.getByText("Work for a licensed trade: leave it closed")).toBeVisible();
   expect((await page.request.get(`/jobs/${job}/repair?piece=nothing`)).status()).toBe(404);
+});
+
+const PNG = Buffer.from("iVBORw0KGgoAAAANSUhEUgAAAAoAAAAKCAYAAACNMs+9AAAAFUlEQVR42mNk+M9Qz0AEYBxVSF+FABJADveWkH6oAAAAAElFTkSuQmCC", "base64");
+
+test("a part that does not belong is refused with its reason; a photo is kept and marked; what is no picture is not", async ({ page }) => {
+  await beginJob(page, "Larch Pass Hut: Firnau BF-330, BF-2217", "Panel shows only dashes");
+  const job = page.url().split("/jobs/")[1]!;
+  await page.goto(`/jobs/${job}/repair?piece=main-board`);
+  await page.getByLabel("Number on the part in hand").fill("mb bf2 c");
+  await expect(page.locator(".match")).toContainText("Not fitted");
+  await expect(page.locator(".match")).toContainText("no thermostat in series");
+  await page.getByLabel("Number on the part in hand").fill("MB-BF3-D");
+  await expect(page.locator(".match")).toContainText("snapped apart");
+  await page.getByRole("button", { name: "Note it" }).click();
+  await expect(page.getByRole("button", { name: "Noted" })).toBeVisible();
+
+  await page.getByRole("button", { name: "Swap", exact: true }).click();
+  await page.getByLabel("Photo for inspect").setInputFiles({ name: "a.txt", mimeType: "text/plain", buffer: Buffer.from("no picture") });
+  await expect(page.getByText(/no jpeg, png or webp/)).toBeVisible();
+  await page.getByLabel("Photo for inspect").setInputFiles({ name: "a.png", mimeType: "image/png", buffer: PNG });
+  await page.getByRole("button", { name: "Photo 1" }).click();
+  await page.getByRole("button", { name: "Pin", exact: true }).click();
+  await page.getByLabel("What pin 1 shows").fill("browned pin");
+  await page.getByLabel("Move pin 1 with the arrow keys").press("ArrowLeft");
+  await page.getByLabel("What it shows").fill("Plug J3");
+  await axe(page);
+  await page.getByRole("button", { name: "Keep" }).click();
+  await expect(page.getByLabel("1 marks")).toBeVisible();
+  await page.goto(`/jobs/${job}/record`);
+  await expect(page.getByText("Plug J3 (1 browned pin)")).toBeVisible();
+  expect((await page.request.get(`/api/photos/${"0".repeat(64)}`)).status()).toBe(404);
+  expect((await page.request.get("/api/photos/..%2F..%2Fetc")).status()).toBe(404);
+});
+
+test("a change is refused with figures, or proven, built, and marks the unit for ever", async ({ page }) => {
+  test.setTimeout(240_000);
+  await beginJob(page, "Upper Cairn Hut, boot room: Brenzik CD-30, CD-0418", "Takes the coin, does not start");
+  const job = page.url().split("/jobs/")[1]!;
+  await page.goto(`/jobs/${job}/repair?step=change`);
+  await page.getByLabel("What", { exact: true }).selectOption("taken out");
+  await page.getByLabel("Part", { exact: true }).selectOption({ label: "Door switch" });
+  await page.getByLabel("and its ends joined").check();
+  await page.getByRole("button", { name: "Prove it" }).click();
+  await expect(page.getByRole("heading", { name: /Refused/ })).toBeVisible({ timeout: 60_000 });
+  await expect(page.locator(".findings")).toContainText("neither taken out nor bridged");
+  // Sent past the screen, it is refused all the same.
+  const event = (changes: unknown) => ({ id: crypto.randomUUID(), v: 1, actor: "Vera", body: { type: "modified", changes, words: "x", reason: "x", customer: "x", proof: ["x"] } });
+  expect((await page.request.post(`/api/jobs/${job}/events`, { data: event([{ change: "taken out", part: "door", bridged: true }]) })).status()).toBe(409);
+
+  await page.getByLabel("What", { exact: true }).selectOption("put in");
+  await page.getByLabel("At", { exact: true }).selectOption({ label: "Drum motor" });
+  await page.getByLabel("Put in").selectOption("thermal cut-off");
+  await page.getByLabel("Called").fill("Second cut-off");
+  await page.getByRole("button", { name: "Prove it" }).click();
+  await expect(page.getByRole("heading", { name: "It may be built." })).toBeVisible({ timeout: 120_000 });
+  await axe(page);
+  await expect(page.getByRole("button", { name: "Build it and mark the unit" })).toBeDisabled();
+  await page.getByLabel("Reason").fill("Boot room without attendance");
+  await page.getByLabel("Customer's word given by").fill("Hut keeper");
+  await page.getByRole("button", { name: "Build it and mark the unit" }).click();
+  await expect(page.getByRole("heading", { name: /Built into this unit/ })).toBeVisible({ timeout: 60_000 });
+  await page.getByRole("link", { name: "Print the label" }).click();
+  await expect(page.getByRole("heading", { name: "MODIFIED" })).toBeVisible();
+  await expect(page.getByAltText(/Code leading to .*\/units\//)).toBeVisible();
+  await axe(page);
+  // The next job on this unit begins with what was built in.
+  await beginJob(page, "Upper Cairn Hut, boot room: Brenzik CD-30, CD-0418", "Takes the coin, does not start");
+  await expect(page.getByRole("link", { name: /modified/ })).toBeVisible();
+  await expect(page.getByText("Built in earlier: Second cut-off put in at Drum motor")).toBeVisible();
 });

@@ -9,6 +9,8 @@ import type { PieceSuspect } from "../../core/isolate/suspects";
 import type { EventBody } from "../../core/journal/events";
 import { inSentence } from "../../core/quantity/format";
 import type { Machine } from "../../core/machine/compile";
+import { canBePutBack, type LeftBehind } from "../../core/repair/left-behind";
+import type { NoFaultFound } from "../../core/repair/no-fault-found";
 import type { Test } from "../../core/simulate/test";
 
 interface Props {
@@ -16,23 +18,36 @@ interface Props {
   readonly machine: Machine;
   readonly suspects: readonly PieceSuspect[];
   readonly judged: readonly Judged[];
+  /** The piece whose repair took the complaint with it; null when none did. */
+  readonly mended: string | null;
+  /** What was changed on the unit and is not put back. */
+  readonly left: readonly LeftBehind[];
+  /** What a job without a fault found has to say for itself. */
+  readonly noFault: NoFaultFound;
   readonly problem: string;
   /** A simple cause that was found: what was answered, and what was done; null when there is none. */
   readonly simple: { readonly cause: string; readonly action: string } | null;
   readonly onHide: () => void;
   readonly onMeasure: (test: Test) => void;
+  readonly onBack: (item: LeftBehind) => void;
   readonly onCall: (body: EventBody) => Promise<boolean>;
 }
+
+/** What may be called wrong. */
+type Called = Pick<PieceSuspect, "piece" | "name"> & { readonly word: string; readonly faults: readonly { readonly id: string; readonly name: string }[] };
 
 /** In the list of what may be called. */
 const SIMPLE = "simple-cause";
 
 /** The call: what is wrong, what is still unproven of it, what will be done. */
-export function CallDialog({ show, machine, suspects, judged, problem, simple, onHide, onMeasure, onCall }: Props) {
+export function CallDialog({ show, machine, suspects, judged, mended, left, noFault, problem, simple, onHide, onMeasure, onBack, onCall }: Props) {
   const [picked, setPicked] = useState<string | null>(null);
   const [action, setAction] = useState<string | null>(null);
   const [despite, setDespite] = useState("");
-  const all: readonly PieceSuspect[] = simple ? [{ piece: SIMPLE, name: "A simple cause", probability: 1, word: "likely", faults: [] }, ...suspects] : suspects;
+  const [because, setBecause] = useState("");
+  const repaired = mended === null ? undefined : machine.pieceById.get(mended);
+  // After a repair that helped the machine is sound: what was wrong is what was repaired.
+  const all: readonly Called[] = repaired ? [{ piece: repaired.id, name: repaired.name, word: "repaired", faults: [{ id: "", name: "Repaired, and the complaint went with it" }] }, ...suspects.filter((s) => s.piece !== repaired.id)] : simple ? [{ piece: SIMPLE, name: "A simple cause", word: "likely", faults: [] }, ...suspects] : suspects;
   const suspect = all.find((s) => s.piece === picked) ?? all[0];
   if (!suspect) return null;
   const entry = machine.pieceById.get(suspect.piece);
@@ -41,7 +56,9 @@ export function CallDialog({ show, machine, suspects, judged, problem, simple, o
   const isSimple = suspect.piece === SIMPLE;
   const words = action ?? (isSimple && simple ? simple.action : entry ? `${entry.repair}.` : suspect.piece === "no-fault" ? "Nothing to repair; every reading is sound." : "Look further.");
   const cause = isSimple && simple ? simple.cause : suspect.faults[0]?.name ?? suspect.name;
-  const blocked = unproven.length > 0 && despite.trim() === "";
+  const isNothing = suspect.piece === "no-fault" && !isSimple;
+  // A job is not closed silently with something left behind.
+  const blocked = (unproven.length > 0 && despite.trim() === "") || (left.length > 0 && because.trim() === "");
 
   async function call(event: FormEvent) {
     event.preventDefault();
@@ -49,6 +66,8 @@ export function CallDialog({ show, machine, suspects, judged, problem, simple, o
     const done = await onCall({
       type: "called", piece: isSimple ? "no-fault" : suspect!.piece, pieceName: suspect!.name, cause, action: words.trim(), sure: suspect!.word,
       proofs: proofs.map((p) => ({ words: p.words, proven: p.by !== null })), ...(unproven.length > 0 ? { despite: despite.trim() } : {}),
+      ...(left.length > 0 ? { left: left.map(({ item, words: w }) => ({ item, words: w })), leftBecause: because.trim() } : {}),
+      ...(isNothing ? { excluded: noFault.excluded.slice(0, 40), elsewhere: noFault.elsewhere.map((e) => e.slice(0, 200)).slice(0, 20) } : {}),
     });
     if (done) onHide();
   }
@@ -83,6 +102,20 @@ export function CallDialog({ show, machine, suspects, judged, problem, simple, o
                   <Form.Control value={despite} maxLength={400} onChange={(e) => setDespite(e.target.value)} />
                 </Form.Group>
               ) : null}
+            </div>
+          ) : null}
+          {isNothing ? (
+            <details className="no-fault" open>
+              <summary><strong>No fault found:</strong> {noFault.tested.length} test{noFault.tested.length === 1 ? "" : "s"}, {noFault.excluded.length} part{noFault.excluded.length === 1 ? "" : "s"} cleared</summary>
+              {noFault.excluded.length > 0 ? <p className="mb-1">Excluded: {noFault.excluded.join(", ")}</p> : null}
+              <ul className="mb-0">{noFault.elsewhere.map((e) => <li key={e}>{e}</li>)}</ul>
+            </details>
+          ) : null}
+          {left.length > 0 ? (
+            <div className="left-behind" role="group" aria-label="Left behind">
+              <p className="mb-1"><strong><i className="bi bi-exclamation-triangle-fill" aria-hidden /> Not put back</strong></p>
+              <ul className="mb-1">{left.map((l) => <li key={l.item}>{l.words} {canBePutBack(l) ? <Button size="sm" variant="outline-dark" aria-label={`Put back: ${l.words}`} onClick={() => onBack(l)}>Back</Button> : null}</li>)}</ul>
+              <Form.Group controlId="call-left"><Form.Label>Close with that open? Say why.</Form.Label><Form.Control value={because} maxLength={400} onChange={(e) => setBecause(e.target.value)} /></Form.Group>
             </div>
           ) : null}
           <Form.Group controlId="call-action">

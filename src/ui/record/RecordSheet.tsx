@@ -8,6 +8,8 @@ import Form from "react-bootstrap/Form";
 import Table from "react-bootstrap/Table";
 import { v4 as uuid } from "uuid";
 import type { Job } from "../../core/journal/fold";
+import { workCautions } from "../../core/hazard/work-cautions";
+import { compileMachine } from "../../core/machine/compile";
 import type { MachineFile } from "../../core/machine/schema";
 import { send } from "../shell/send";
 import { useKept } from "../shell/useKept";
@@ -38,9 +40,13 @@ export function RecordSheet({ job, file }: { job: Job; file: MachineFile }) {
             <p>{job.called.cause}. Judged {job.called.sure}.</p>
             <p><strong>To be done:</strong> {job.called.action}</p>
             {job.called.proofs.length > 0 ? <ul>{job.called.proofs.map((p) => <li key={p.words}>{p.proven ? "Proven" : "Not proven"}: {p.words}</li>)}</ul> : null}
+            {job.called.excluded && job.called.excluded.length > 0 ? <p>Excluded by the tests: {job.called.excluded.join(", ")}.</p> : null}
+            {job.called.elsewhere ? <><p className="mb-1">Where else to look:</p><ul>{job.called.elsewhere.map((e) => <li key={e}>{e}</li>)}</ul></> : null}
+            {job.called.left ? <p><strong>Closed with this not put back:</strong> {job.called.left.map((l) => l.words).join("; ")}. Because: {job.called.leftBecause}</p> : null}
             {job.called.despite ? <p>Called with that unproven because: {job.called.despite}</p> : null}
           </section>
         ) : <p className="quiet">The job is open.</p>}
+        <WorkDone job={job} />
         <h2>Readings</h2>
         {job.readings.length === 0 ? <p>None.</p> : (
           <Table responsive size="sm" className="readings">
@@ -72,9 +78,46 @@ export function RecordSheet({ job, file }: { job: Job; file: MachineFile }) {
           </>
         ) : null}
         <NoteForm job={job} />
+        {job.work.decisions.length > 0 ? <p className="small-print">On this machine: {workCautions(compileMachine(file)).map((c) => c.words).join(" ")}</p> : null}
         <p className="small-print">Local codes and licensed practice come first. Times as on the server. Machine file {file.id}, revision {file.revision}.</p>
       </main>
     </div>
+  );
+}
+
+const SURE = { none: "none", "in warranty": "in warranty", unknown: "nobody knows" } as const;
+
+/** What was decided, done, changed and proven. */
+function WorkDone({ job }: { job: Job }) {
+  const { decisions, matches, photos, proved, modifications, madeGood } = job.work;
+  if (decisions.length + matches.length + photos.length + proved.length + modifications.length + madeGood.length === 0) return null;
+  return (
+    <>
+      <h2>Repair</h2>
+      <ul>
+        {decisions.map(({ id, body }) => <li key={id}>{body.words}: {body.minutes} min, {body.price}{body.temporary ? <strong> (temporary: to be made good)</strong> : null}. Warranty: {SURE[body.warranty]}; seals: {body.seals}.{body.approved ? ` Agreed with ${body.approved.by} up to ${body.approved.price}.` : ""}</li>)}
+        {matches.map(({ id, body }) => <li key={id}>Part {body.number}{body.revision ? `, revision ${body.revision}` : ""}: {body.fits ? "fits" : "not fitted"}. {body.words}</li>)}
+        {modifications.map(({ id, body }) => <li key={id}><strong>Modified: {body.words}.</strong> {body.reason}. Word given by {body.customer}. Proven: {body.proof.join(" ")}</li>)}
+        {madeGood.map(({ id, body }) => <li key={id}>Made good: {body.words}</li>)}
+      </ul>
+      {proved.length > 0 ? (
+        <Table responsive size="sm" className="readings">
+          <thead><tr><th>Proof</th><th>Shown</th><th>Wanted</th><th>Result</th></tr></thead>
+          <tbody>{proved.map(({ id, body }) => <tr key={id}><td>{body.words}</td><td className="value">{body.typed}</td><td className="value">{body.limit}</td><td>{body.passed ? "passed" : "failed"}</td></tr>)}</tbody>
+        </Table>
+      ) : null}
+      {photos.length > 0 ? (
+        <ul className="record-photos">
+          {photos.map(({ body }) => (
+            <li key={body.hash}>
+              {/* eslint-disable-next-line @next/next/no-img-element -- kept by hash in this shop's own store */}
+              <img src={`/api/photos/${body.hash}`} alt={body.caption || `Photo, ${body.stage}`} />
+              <span>{body.caption}{body.marks.length > 0 ? ` (${body.marks.map((m, i) => `${i + 1} ${m.words}`).join(", ")})` : ""}</span>
+            </li>
+          ))}
+        </ul>
+      ) : null}
+    </>
   );
 }
 

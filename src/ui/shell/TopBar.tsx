@@ -4,6 +4,7 @@ import Link from "next/link";
 import { useRouter } from "next/navigation";
 import type { ReactNode } from "react";
 import { useHotkeys } from "react-hotkeys-hook";
+import { Waits } from "./Waits";
 
 const PLACES = [["/", "Jobs"], ["/machines", "Machines"], ["/codes", "Codes"], ["/lamp", "Lamp"], ["/tools", "Tools"]] as const;
 
@@ -18,6 +19,7 @@ export function TopBar({ here, children }: { here: (typeof PLACES)[number][1]; c
         {PLACES.map(([href, name]) => <Link key={href} href={href} aria-current={name === here ? "page" : undefined}>{name}</Link>)}
       </nav>
       {children}
+      <Waits />
     </header>
   );
 }

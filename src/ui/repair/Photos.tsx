@@ -1,0 +1,63 @@
+"use client";
+
+import dynamic from "next/dynamic";
+import { useRef, useState } from "react";
+import Button from "react-bootstrap/Button";
+import Modal from "react-bootstrap/Modal";
+import type { EventBody } from "../../core/journal/events";
+import type { Done, Job } from "../../core/journal/fold";
+import { smaller } from "./smaller";
+
+// The drawing library knows the browser only.
+const PhotoMarks = dynamic(() => import("./PhotoMarks").then((m) => m.PhotoMarks), { ssr: false, loading: () => <p role="status">Opening the photo</p> });
+
+interface Props {
+  readonly job: Job;
+  readonly stage: string;
+  readonly busy: boolean;
+  readonly onLog: (body: EventBody) => Promise<boolean>;
+}
+
+/** Photos of one stage: taken or chosen, kept with the job, marked with pins and arrows. */
+export function Photos({ job, stage, busy, onLog }: Props) {
+  const input = useRef<HTMLInputElement>(null);
+  const [sending, setSending] = useState(false);
+  const [problem, setProblem] = useState("");
+  const [open, setOpen] = useState<Done<"photo"> | null>(null);
+  const photos = job.work.photos.filter((p) => p.body.stage === stage);
+  async function take(files: FileList | null) {
+    const file = files?.[0];
+    if (!file) return;
+    setSending(true);
+    setProblem("");
+    try {
+      const response = await fetch("/api/photos", { method: "POST", body: await smaller(file) });
+      const answer = (await response.json()) as { hash?: string; error?: string };
+      if (!answer.hash) throw new Error(answer.error ?? "The photo was not kept.");
+      await onLog({ type: "photo", hash: answer.hash, stage, caption: "", marks: [] });
+    } catch (error) {
+      setProblem((error as Error).message);
+    } finally {
+      setSending(false);
+      if (input.current) input.current.value = "";
+    }
+  }
+  return (
+    <div className="photos">
+      {photos.map((p, i) => (
+        <button key={p.body.hash} type="button" className="photo-thumb" onClick={() => setOpen(p)}>
+          {/* eslint-disable-next-line @next/next/no-img-element -- kept by hash in this shop's own store, already small */}
+          <img src={`/api/photos/${p.body.hash}`} alt={p.body.caption || `Photo ${i + 1}`} />
+          {p.body.marks.length > 0 ? <span className="count" aria-label={`${p.body.marks.length} marks`}>{p.body.marks.length}</span> : null}
+        </button>
+      ))}
+      <Button variant="outline-dark" disabled={busy || sending} onClick={() => input.current?.click()}><i className="bi bi-camera" aria-hidden /> {sending ? "Keeping it" : "Photo"}</Button>
+      <input ref={input} type="file" accept="image/*" capture="environment" className="visually-hidden" tabIndex={-1} aria-label={`Photo for ${stage}`} onChange={(e) => void take(e.target.files)} />
+      {problem ? <p className="problem" role="alert">{problem}</p> : null}
+      <Modal show={open !== null} onHide={() => setOpen(null)} size="xl" fullscreen="lg-down" aria-labelledby="photo-title">
+        <Modal.Header closeButton><Modal.Title id="photo-title">Photo</Modal.Title></Modal.Header>
+        <Modal.Body>{open ? <PhotoMarks key={open.body.hash} photo={open.body} busy={busy} onKeep={async (caption, marks) => { if (await onLog({ ...open.body, caption, marks })) setOpen(null); }} /> : null}</Modal.Body>
+      </Modal>
+    </div>
+  );
+}
