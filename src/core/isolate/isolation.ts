@@ -39,6 +39,13 @@ export interface RatedTest {
   readonly score: number;
 }
 
+/** Hypotheses that still carry any weight, for each of them the number of its piece, and how many pieces there are. */
+interface Counting {
+  readonly standing: readonly number[];
+  readonly pieceOf: Int32Array;
+  readonly pieces: number;
+}
+
 /** What it takes to make a test from a standing, and how the unit stands after it. */
 export interface Step extends Cost {
   readonly openPanels: ReadonlySet<string>;
@@ -69,6 +76,7 @@ export class Isolation {
   private readonly predictions = new Map<string, readonly Prediction[]>();
   private readonly tables = new Map<string, OutcomeTable>();
   readonly stopwatch: Stopwatch;
+  private joint = new Float64Array(0);
   private readonly steps = new Map<string, Map<Test, Step>>();
   /** What hypotheses that are weighed now and then predict, by hypothesis and test; shared with every widened dictionary. */
   private readonly kept: Map<string, Map<string, Prediction>>;
@@ -219,8 +227,9 @@ export class Isolation {
 
   /** The outcomes of a test and their chances under each hypothesis, once these repairs were made. */
   tableFor(test: Test, repairs: readonly Repair[] = []): OutcomeTable {
-    this.predictionsFor(test);
-    const table = this.tables.get(testKey(test))!;
+    const key = testKey(test);
+    if (!this.tables.has(key)) this.predictionsFor(test);
+    const table = this.tables.get(key)!;
     if (repairs.length === 0) return table;
     const n = table.outcomes.length;
     const [chances, entropy] = [table.chances.slice(), table.entropy.slice()];
@@ -297,12 +306,11 @@ export class Isolation {
   /** Every candidate rated from where the unit stands, best first. Tests already made are left out. */
   rate(probability: Float64Array, standing: Standing, made: ReadonlySet<string>, candidates: readonly Test[] = this.candidates): RatedTest[] {
     const rated: RatedTest[] = [];
-    const standingFaults = this.standing(probability);
-    const pieceOf = this.piecesNow(standing.repairs);
+    const counting = this.counting(probability, standing.repairs);
     const steps = this.stepsFrom(standing);
     for (const test of candidates) {
       if (made.has(testKey(test)) || (standing.means && !canMake(this.machine, test, standing.means))) continue;
-      const bits = this.information(this.tableFor(test, standing.repairs), probability, standingFaults, pieceOf);
+      const bits = this.information(this.tableFor(test, standing.repairs), probability, counting);
       if (bits >= LEAST_BITS) rated.push(this.rateOne(probability, standing, test, bits, steps));
     }
     return rated.sort((a, b) => b.score - a.score || (testKey(a.test) < testKey(b.test) ? -1 : 1));
@@ -325,7 +333,7 @@ export class Isolation {
   }
 
   /** One test rated from where the unit stands. */
-  rateOne(probability: Float64Array, standing: Standing, test: Test, bits = this.information(this.tableFor(test, standing.repairs), probability, this.standing(probability), this.piecesNow(standing.repairs)), steps = this.stepsFrom(standing)): RatedTest {
+  rateOne(probability: Float64Array, standing: Standing, test: Test, bits = this.information(this.tableFor(test, standing.repairs), probability, this.counting(probability, standing.repairs)), steps = this.stepsFrom(standing)): RatedTest {
     const { minutes, risk } = steps(test);
     return { test, bits, minutes, risk, score: bits / (minutes + risk) };
   }
@@ -339,9 +347,16 @@ export class Isolation {
     return rated.find((r) => !touchesLive(r) && r.score >= DEAD_SHARE * best.score) ?? best;
   }
 
-  /** For each hypothesis the number of the piece that is at fault now. */
-  private piecesNow(repairs: readonly Repair[] = []): Int32Array {
-    return repairs.length === 0 ? this.pieceOf : this.pieceOf.map((_, h) => this.pieces.indexOf(this.left(h, repairs).piece));
+  /** What carries any weight now, and the pieces it lies in, numbered as they come. */
+  private counting(probability: Float64Array, repairs: readonly Repair[] = []): Counting {
+    const standing = this.standing(probability);
+    const numbers = new Map<string, number>();
+    const pieceOf = Int32Array.from(standing, (h) => {
+      const piece = this.left(h, repairs).piece;
+      if (!numbers.has(piece)) numbers.set(piece, numbers.size);
+      return numbers.get(piece)!;
+    });
+    return { standing, pieceOf, pieces: numbers.size };
   }
 
   private setup(test: Test): SetupEntry {
@@ -352,31 +367,33 @@ export class Isolation {
    * Mutual information between the outcome of a test and the piece (and, with a small share, the fault), bits:
    * H(outcome) - sum over h of p(h) H(outcome given h), after de Kleer and Williams (1987).
    */
-  private information(table: OutcomeTable, probability: Float64Array, standing: readonly number[], pieceOf: Int32Array): number {
+  private information(table: OutcomeTable, probability: Float64Array, { standing, pieceOf, pieces }: Counting): number {
     const n = table.outcomes.length;
     if (n < 2) return 0;
-    const joint = new Map<number, Float64Array>();
-    const marginal = new Float64Array(n);
+    // One row a piece and one for all of them, in a work space that is used again: this runs for every test of the machine at every step.
+    const room = (pieces + 1) * n;
+    if (this.joint.length < room) this.joint = new Float64Array(room);
+    const joint = this.joint.fill(0, 0, room);
+    const all = pieces * n;
     let givenFault = 0;
-    for (const h of standing) {
+    for (let i = 0; i < standing.length; i++) {
+      const h = standing[i]!;
       const p = probability[h]!;
-      const piece = pieceOf[h]!;
-      let row = joint.get(piece);
-      if (!row) joint.set(piece, (row = new Float64Array(n)));
+      const row = pieceOf[i]! * n;
       for (let o = 0; o < n; o++) {
         const mass = p * table.chances[h * n + o]!;
-        row[o]! += mass;
-        marginal[o]! += mass;
+        joint[row + o]! += mass;
+        joint[all + o]! += mass;
       }
       givenFault += p * table.entropy[h]!;
     }
     let total = 0;
-    for (let o = 0; o < n; o++) total -= plogp(marginal[o]!);
+    for (let o = 0; o < n; o++) total -= plogp(joint[all + o]!);
     // H(outcome given piece) = sum over pieces of mass log mass - sum of joint log joint.
     let givenPiece = 0;
-    for (const row of joint.values()) {
+    for (let row = 0; row < all; row += n) {
       let mass = 0;
-      for (let o = 0; o < n; o++) { mass += row[o]!; givenPiece -= plogp(row[o]!); }
+      for (let o = row; o < row + n; o++) { mass += joint[o]!; givenPiece -= plogp(joint[o]!); }
       givenPiece += plogp(mass);
     }
     return Math.max(0, (1 - FAULT_SHARE) * (total - givenPiece) + FAULT_SHARE * (total - givenFault));

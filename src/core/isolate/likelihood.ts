@@ -228,8 +228,15 @@ function gauss(y: number, centre: number, width: number): number {
 function labelLikelihood(shown: Shown, prediction: Prediction, slip: number): number {
   if (prediction.length === 0) return 1 / LABELS;
   const hits = prediction.reduce((sum, p) => sum + agreement(p, shown), 0);
-  const mixed = prediction.some((p) => JSON.stringify(p) !== JSON.stringify(prediction[0]));
+  const first = prediction[0]!;
+  const mixed = prediction.some((p) => p !== first && !isSame(p, first));
   return (1 - slip) * sharesOf(LABELS, prediction.length)(hits, mixed) + slip / LABELS;
+}
+
+/** Whether two specimens show the same label, or both a beep, or both none, or both nothing at all. */
+function isSame(a: Shown | null, b: Shown | null): boolean {
+  if (a === null || b === null) return a === b;
+  return a.kind === "label" ? b.kind === "label" && a.label === b.label : a.kind === "beep" && b.kind === "beep" && a.beeps === b.beeps;
 }
 
 /** A flickering thing may be reported as either of its states. */

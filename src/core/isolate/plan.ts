@@ -25,6 +25,12 @@ export interface PlanProblem {
   readonly wasted: readonly number[];
 }
 
+interface PlanStep {
+  readonly cost: number;
+  readonly minutes: number;
+  readonly after: number;
+}
+
 export type Move = { readonly kind: "test"; readonly test: number } | { readonly kind: "attempt"; readonly attempt: number };
 
 /** A first move and what the whole way costs with it. */
@@ -41,6 +47,8 @@ export interface PlannedMove {
 export const EXACT_SUSPECTS = 6;
 /** More than there are sets of suspects. */
 const SETS = 2 ** 30;
+/** More than a test has different labels. */
+const LABELS = 32;
 /** First moves that are followed to the end. */
 const ROLLED_OUT = 8;
 
@@ -48,18 +56,18 @@ const ROLLED_OUT = 8;
 export class Planner {
   private readonly exactMemo = new Map<number, { readonly cost: number; readonly move: Move | null }>();
   private readonly policyMemo = new Map<number, Move | null>();
-  private readonly steps = new Map<number, { readonly cost: number; readonly minutes: number; readonly after: number }>();
+  /** By standing and test. */
+  private readonly steps: (PlanStep | undefined)[][] = [];
 
   /** `exactBelow`: suspects down to which the search is exact; 0: never. */
   constructor(private readonly problem: PlanProblem, private readonly exactBelow = EXACT_SUSPECTS) {
     if (problem.weights.length > 30) throw new RangeError("at most 30 suspects are planned for");
+    this.masses = new Float64Array(LABELS * (2 + Math.max(-1, ...problem.pieces)));
   }
 
-  private step(test: number, standing: number): { readonly cost: number; readonly minutes: number; readonly after: number } {
-    const key = standing * 4096 + test;
-    let known = this.steps.get(key);
-    if (!known) this.steps.set(key, (known = { cost: this.problem.cost(test, standing), minutes: this.problem.minutes(test, standing), after: this.problem.after(test, standing) }));
-    return known;
+  private step(test: number, standing: number): PlanStep {
+    const row = (this.steps[standing] ??= []);
+    return (row[test] ??= { cost: this.problem.cost(test, standing), minutes: this.problem.minutes(test, standing), after: this.problem.after(test, standing) });
   }
 
   /**
@@ -114,7 +122,7 @@ export class Planner {
     return this.split(subset, this.problem.labels[move.test]!).map((part) => ({ part, cost, minutes, after }));
   }
 
-  private readonly partOf = new Int32Array(32);
+  private readonly partOf = new Int32Array(LABELS);
 
   /** The sets into which what is shown splits a set, in the order of their first suspects. */
   private split(subset: number, shown: Uint8Array): number[] {
@@ -195,30 +203,31 @@ export class Planner {
     return found.sort((a, b) => b.score - a.score);
   }
 
-  private readonly byLabel = new Float64Array(32);
-  private readonly byPiece = new Map<number, Float64Array>();
+  /** Rows of labels: one for all suspects, then one for each piece. */
+  private readonly masses: Float64Array;
 
   /** Mutual information of what is shown and the piece, with a tenth of the weight on the suspect, bits times the weight of the set. */
   private information(subset: number, shown: Uint8Array): number {
     const { weights, pieces } = this.problem;
-    const { byLabel, byPiece } = this;
-    byLabel.fill(0);
-    for (const row of byPiece.values()) row.fill(0);
+    const { masses } = this;
+    masses.fill(0);
     let total = 0;
-    for (let i = 0; i < weights.length; i++) {
-      if (!(subset & (1 << i))) continue;
+    let most = 0;
+    for (let left = subset; left !== 0; left &= left - 1) {
+      const i = 31 - Math.clz32(left & -left);
       const w = weights[i]!;
-      byLabel[shown[i]!]! += w;
-      let row = byPiece.get(pieces[i]!);
-      if (!row) byPiece.set(pieces[i]!, (row = new Float64Array(32)));
-      row[shown[i]!]! += w;
+      const label = shown[i]!;
+      if (label > most) most = label;
+      masses[label]! += w;
+      masses[LABELS * (1 + pieces[i]!) + label]! += w;
       total += w;
     }
-    const entropy = xlogx(total) - byLabel.reduce((sum, w) => sum + xlogx(w), 0);
+    let entropy = xlogx(total);
+    for (let label = 0; label <= most; label++) entropy -= xlogx(masses[label]!);
     let given = 0;
-    for (const row of byPiece.values()) {
+    for (let row = LABELS; row < masses.length; row += LABELS) {
       let mass = 0;
-      for (const w of row) { mass += w; given -= xlogx(w); }
+      for (let at = row; at <= row + most; at++) { mass += masses[at]!; given -= xlogx(masses[at]!); }
       given += xlogx(mass);
     }
     // What a suspect shows is certain here, so all of the entropy is information on the suspect.
@@ -233,7 +242,10 @@ export class Planner {
     let result: { cost: number; move: Move | null } = { cost: this.weightOf(subset) * this.unresolved(subset), move: null };
     if (!this.isOver(subset)) {
       let found = false;
+      const weight = this.weightOf(subset);
       const consider = (move: Move) => {
+        // What comes of a test costs at least the test.
+        if (found && move.kind === "test" && weight * this.step(move.test, standing).cost >= result.cost) return;
         const results = this.results(subset, standing, move);
         // A move that splits nothing only moves the unit about; what it would gain, the next move pays for itself.
         if (results.length < 2) return;

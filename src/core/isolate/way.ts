@@ -158,30 +158,33 @@ function suspectsFor(isolation: Isolation, beliefs: Beliefs, standing: Standing,
 
 /** The ways in which the unit may stand on the way, by number; 0 is how it stands now. */
 class Standings {
-  private readonly known: { readonly place: string; readonly standing: Standing; readonly steps: (test: Test) => Step }[] = [];
-  private readonly steps = new Map<number, { readonly cost: number; readonly minutes: number; readonly after: number }>();
+  private readonly known: { readonly standing: Standing; readonly steps: (test: Test) => Step }[] = [];
+  private readonly numbers = new Map<string, number>();
+  /** By standing and test. */
+  private readonly steps: ({ readonly cost: number; readonly minutes: number; readonly after: number } | undefined)[][] = [];
 
   constructor(private readonly isolation: Isolation, now: Standing, private readonly tests: readonly Test[]) {
     this.numberOf(placeKey(now), () => now);
   }
 
   step(test: number, standing: number): { readonly cost: number; readonly minutes: number; readonly after: number } {
-    const key = standing * 1024 + test;
-    let step = this.steps.get(key);
+    const row = this.steps[standing]!;
+    let step = row[test];
     if (!step) {
       const from = this.known[standing]!;
       const { minutes, risk, openPanels, place } = from.steps(this.tests[test]!);
-      step = { cost: minutes + risk, minutes, after: this.numberOf(place, () => ({ ...from.standing, setup: this.tests[test]!.setup, openPanels })) };
-      this.steps.set(key, step);
+      step = row[test] = { cost: minutes + risk, minutes, after: this.numberOf(place, () => ({ ...from.standing, setup: this.tests[test]!.setup, openPanels })) };
     }
     return step;
   }
 
   private numberOf(place: string, standing: () => Standing): number {
-    const at = this.known.findIndex((k) => k.place === place);
-    if (at >= 0) return at;
+    const at = this.numbers.get(place);
+    if (at !== undefined) return at;
     const made = standing();
-    return this.known.push({ place, standing: made, steps: this.isolation.stepsFrom(made) }) - 1;
+    this.numbers.set(place, this.known.length);
+    this.steps.push([]);
+    return this.known.push({ standing: made, steps: this.isolation.stepsFrom(made) }) - 1;
   }
 }
 

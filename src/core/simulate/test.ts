@@ -25,8 +25,13 @@ export const RECHECK_SOON = 10;
 
 /** The canonical name of a test; the same test always has the same one. */
 export function testKey(test: Test): string {
-  return [test.setup, test.function, test.red, test.black ?? "", test.instant].join("|");
+  let key = KEYS.get(test);
+  if (key === undefined) KEYS.set(test, (key = `${test.setup}|${test.function}|${test.red}|${test.black ?? ""}|${test.instant}`));
+  return key;
 }
+
+// The tests of a dictionary are asked for their names again and again.
+const KEYS = new WeakMap<Test, string>();
 
 /** A test from its parts, at the settled instant if no other is named. */
 export function makeTest(setup: string, fn: MeterFunction, red: string, black?: string, instant: Instant = "settled"): Test {

@@ -45,6 +45,7 @@ import { TryFirst } from "./TryFirst";
 import { useIsolation, type Question } from "./useIsolation";
 import { useJournal } from "./useJournal";
 import { clockOf, useRest } from "./useRest";
+import { useTogether } from "./useTogether";
 import { useMeans, YourMeans } from "./YourMeans";
 import { useWhatIf } from "./useWhatIf";
 
@@ -54,18 +55,21 @@ export function JobScreen({ events, file, times, unit, start }: { unit: UnitReco
   const drawn = useMemo(() => compileMachine(file), [file]);
   const [who] = useKept("unzo.who");
   const opener = events[0]?.actor ?? "Someone";
-  const { job, coming, sending, problem, log } = useJournal(drawn, events, who || opener);
+  const { job: logged, coming, sending, problem, log } = useJournal(drawn, events, who || opener);
   // The unit in front of one may differ from its file: from here on its variant is what everything is worked out from.
-  const changesKey = changesOf(job);
+  const changesKey = changesOf(logged);
   // eslint-disable-next-line react-hooks/exhaustive-deps -- the key stands for the changes
-  const variant = useMemo(() => applyChanges(file, job.changes.map((c) => c.body.change)), [file, changesKey]);
+  const variant = useMemo(() => applyChanges(file, logged.changes.map((c) => c.body.change)), [file, changesKey]);
   const machine = useMemo(() => (variant === file ? drawn : compileMachine(variant)), [variant, file, drawn]);
   const [means, setMeans] = useMeans();
-  const question = useMemo(() => questionOf(job, means, times), [job, means, times]);
+  const question = useMemo(() => questionOf(logged, means, times), [logged, means, times]);
   // What is found to differ from the file makes another machine of it, which the present dictionary knows nothing of.
   const next = useMemo(() => (coming && changesOf(coming) === changesKey ? questionOf(coming, means, times) : null), [coming, changesKey, means, times]);
   const { key, evidence } = question;
-  const search = useIsolation(job.id, variant, question, next);
+  const search = useIsolation(logged.id, variant, question, next);
+  const advice = search.advice?.advice ?? null;
+  const fresh = search.advice?.key === key;
+  const job = useTogether(logged, advice === null || fresh);
 
   const [chosen, setChosen] = useState<{ test: Test; laid: Laid | null; refused: string | null; key: string; pending: boolean } | null>(null);
   /** The state of the job at which a repair to try was passed over. */
@@ -80,8 +84,6 @@ export function JobScreen({ events, file, times, unit, start }: { unit: UnitReco
   const [pathId, setPathId] = useState(complaint?.path ?? file.paths[0]!.id);
   const path = file.paths.find((p) => p.id === pathId) ?? file.paths[0]!;
 
-  const advice = search.advice?.advice ?? null;
-  const fresh = search.advice?.key === key;
   const chosenNow = chosen && chosen.key === key ? chosen : null;
   const laid: Laid | null = chosenNow ? chosenNow.laid : advice?.next ?? null;
   const test = chosenNow?.test ?? advice?.next?.test ?? null;

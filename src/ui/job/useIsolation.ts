@@ -49,6 +49,7 @@ export function useIsolation(job: string, file: MachineFile, question: Question,
   const latest = useRef({ evidence, standing });
   const next = useRef<Question | null>(null);
   const early = useRef<{ readonly key: string; readonly answer: Promise<Advice> } | null>(null);
+  const [ahead, setAhead] = useState<Search["advice"]>(null);
   useEffect(() => { latest.current = { evidence, standing }; });
 
   useEffect(() => {
@@ -66,7 +67,7 @@ export function useIsolation(job: string, file: MachineFile, question: Question,
     if (!built || !desk.current) return;
     let current = true;
     const { evidence, standing } = latest.current;
-    let ahead: ReturnType<typeof setTimeout> | undefined;
+    let thinking: ReturnType<typeof setTimeout> | undefined;
     const asked = early.current?.key === key ? early.current.answer : desk.current.advise(evidence, standing);
     early.current = null;
     asked.then(
@@ -74,11 +75,11 @@ export function useIsolation(job: string, file: MachineFile, question: Question,
         if (!current) return;
         setAdvice({ key, advice: result });
         // While the leads are placed, what the coming answer needs is worked out.
-        ahead = setTimeout(() => { desk.current?.thinkAhead(evidence, standing).catch(() => undefined); }, AHEAD);
+        thinking = setTimeout(() => { desk.current?.thinkAhead(evidence, standing).catch(() => undefined); }, AHEAD);
       },
       (error: Error) => { if (current) setProblem(error.message); },
     );
-    return () => { current = false; clearTimeout(ahead); };
+    return () => { current = false; clearTimeout(thinking); };
   }, [built, key]);
 
   const comingKey = coming?.key ?? null;
@@ -87,7 +88,7 @@ export function useIsolation(job: string, file: MachineFile, question: Question,
     if (!built || !desk.current || !next.current || comingKey === null) return;
     const { evidence, standing, key } = next.current;
     const answer = desk.current.advise(evidence, standing);
-    answer.catch(() => undefined);
+    answer.then((result) => setAhead({ key, advice: result }), () => undefined);
     early.current = { key, answer };
   }, [built, comingKey]);
 
@@ -108,5 +109,6 @@ export function useIsolation(job: string, file: MachineFile, question: Question,
     return desk.current.layOut(latest.current.evidence, latest.current.standing, test);
   }, []);
 
-  return { progress, advice, problem, layOut, desk: open?.desk ?? null };
+  // What was reckoned ahead is there in the very render in which the journal has the entry.
+  return { progress, advice: advice?.key !== key && ahead?.key === key ? ahead : advice, problem, layOut, desk: open?.desk ?? null };
 }

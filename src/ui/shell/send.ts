@@ -8,11 +8,16 @@ export class Refused extends Error {
   }
 }
 
+/** Characters; below 64 KiB also where some of them take three bytes. */
+const MOST_KEPT_ALIVE = 20_000;
+
 /** Sends JSON to one of our own routes. Throws an Error whose message is a sentence for the person. */
 export async function send<T>(url: string, body: unknown, method: "POST" | "PUT" = "POST"): Promise<T> {
   let response: Response;
+  const content = JSON.stringify(body);
   try {
-    response = await fetch(url, { method, headers: { "content-type": "application/json" }, body: JSON.stringify(body) });
+    // What is under way reaches the server although the page is left meanwhile; browsers allow that up to 64 KiB.
+    response = await fetch(url, { method, headers: { "content-type": "application/json" }, body: content, keepalive: content.length < MOST_KEPT_ALIVE });
   } catch {
     throw new Error("Unzo cannot be reached. What you typed is kept; try again.");
   }
