@@ -29,18 +29,22 @@ export function whatIf(isolation: Isolation, evidence: readonly Evidence[], test
 /** An outcome less likely than this is not thought of ahead: what nobody expects calls for a wide look, which takes long; judgement. */
 const LIKELY = 0.1;
 
-/** What a test would likely show, nominally: one reading for each outcome that the suspects predict, the likeliest first. */
+/** What a test would likely show, nominally: for each outcome what the likeliest suspect that predicts it shows, the likeliest outcome first. */
 export function likelyShown(isolation: Isolation, evidence: readonly Evidence[], test: Test): readonly Shown[] {
   const { probability } = isolation.beliefs(evidence);
   const { outcomes } = isolation.tableFor(test);
-  const shows = new Map<number, { readonly shown: Shown; weight: number }>();
+  const shows = new Map<number, { shown: Shown; of: number; weight: number }>();
   isolation.predictionsFor(test).forEach((prediction, h) => {
     const shown = prediction[0];
     if (!shown) return;
     const outcome = outcomeOf(outcomes, shown);
     const known = shows.get(outcome);
-    if (known) known.weight += probability[h]!;
-    else shows.set(outcome, { shown, weight: probability[h]! });
+    const p = probability[h]!;
+    if (!known) shows.set(outcome, { shown, of: p, weight: p });
+    else {
+      known.weight += p;
+      if (p > known.of) [known.shown, known.of] = [shown, p];
+    }
   });
   return [...shows.values()].filter(({ weight }) => weight >= LIKELY).sort((a, b) => b.weight - a.weight).map(({ shown }) => shown);
 }
