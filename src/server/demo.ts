@@ -4,9 +4,14 @@ import { v5 as uuidFor } from "uuid";
 import { ORDINARY_METER } from "../core/circuit/meter";
 import { advise } from "../core/isolate/advise";
 import { Isolation } from "../core/isolate/isolation";
-import { evidenceOf, judgedOf, standingOf } from "../core/journal/fold";
+import { evidenceOf, judgedOf, standingOf, type Job } from "../core/journal/fold";
 import { jobOn } from "../core/journal/job";
 import { readingBody } from "../core/journal/reading-body";
+import { leftBehind } from "../core/repair/left-behind";
+import { judge } from "../core/repair/judge-proof";
+import { optionsFor, outlay, USUAL_RATES, weighOptions } from "../core/repair/options";
+import { proofRun, toldOfRepair, type ProofStep } from "../core/repair/proof-run";
+import { swapPlan } from "../core/repair/swap-plan";
 import { proofsFor } from "../core/isolate/proofs";
 import { layOut } from "../core/isolate/proposal";
 import { decimal } from "../core/quantity/format";
@@ -52,7 +57,7 @@ export async function keepMachineFiles(folder: string, now: Date): Promise<void>
   for (const name of readdirSync(folder).filter((n) => n.endsWith(".yaml")).sort()) await keepShippedMachine(readFileSync(path.join(folder, name), "utf8"), name, now);
 }
 
-/** Units and three jobs: one untouched, one half-way, one closed. Readings come from the simulated unit. */
+/** Units and three jobs: one untouched, one half-way, one repaired, proven and closed. Readings come from the simulated unit. */
 export async function seedDemo(now: Date): Promise<void> {
   await database().insert(units).ignore().values(UNITS.map((u) => ({ id: idOf(u.key), site: u.site, serial: u.serial, machine: u.machine })));
   const minutesAgo = (m: number) => new Date(now.getTime() - m * 60_000);
@@ -89,15 +94,39 @@ async function playJob(isolation: Isolation, job: string, fault: Fault, actor: s
     const shown = asTyped(observe(simulator, simulator.energise(machine.setupById.get(test.setup)!, [fault], values), test, ORDINARY_METER));
     await log(readingBody(laid, shown.typed, shown.shown, true));
   }
-  if (!close) return;
+  if (close) await repairAndClose(isolation, fault, log, now);
+}
+
+/** Goes on from the cause found: decides, swaps, proves on the machine as it then is, puts everything back and closes the call. */
+async function repairAndClose(isolation: Isolation, fault: Fault, log: (body: EventBody) => Promise<unknown>, now: () => Promise<Job>): Promise<void> {
+  const { machine } = isolation;
+  const simulator = new Simulator(machine);
+  const values = nominalValues(machine);
+  const before = await now();
+  const piece = advise(isolation, evidenceOf(before), standingOf(before)).suspects[0]!;
+  const [option] = weighOptions(optionsFor(machine, fault), USUAL_RATES, 400);
+  const price = Math.round(outlay(option!.option, USUAL_RATES));
+  await log({ type: "decided", piece: piece.piece, fault: `${fault.part}:${fault.mode}`, option: option!.option.id, words: option!.option.words, minutes: option!.option.minutes, price, temporary: option!.option.temporary, warranty: "none", seals: "none", approved: { by: "Kitchen lead", price } });
+  for (const stage of swapPlan(machine, piece.piece).stages) await log({ type: "staged", plan: piece.piece, stage: stage.id, done: true });
+  const steps = proofRun(machine, ORDINARY_METER, before.opened.complaint, fault);
+  for (const step of steps) {
+    const typed = step.limit ? GOOD[step.limit.id] : step.test ? asTyped(observe(simulator, simulator.energise(machine.setupById.get(step.test.setup)!, [], values), step.test, ORDINARY_METER)).typed : "seen";
+    const passed = !(step.limit || step.window) || judge(step, typed).kind === "pass";
+    await log({ type: "proved", step: step.id, words: step.words, passed, typed, limit: step.expected.slice(0, 120) });
+    const told = toldOfRepair(machine, await now(), piece.piece, steps, step, passed, typed);
+    if (told) await log(told);
+  }
+  for (const left of leftBehind(machine, await now())) await log({ type: "restored", item: left.item, words: left.words });
   const folded = await now();
-  const piece = advise(isolation, evidenceOf(folded), standingOf(folded)).suspects[0]!;
   const entry = machine.pieceById.get(piece.piece)!;
   await log({
     type: "called", piece: piece.piece, pieceName: piece.name, cause: piece.faults[0]!.name, action: `${entry.repair}.`, sure: piece.word,
     proofs: proofsFor(machine, piece.piece, judgedOf(folded)).map((p) => ({ words: p.words, proven: p.by !== null })),
   });
 }
+
+/** What a sound machine shows in the safety test; invented. */
+const GOOD: Readonly<Record<NonNullable<ProofStep["limit"]>["id"], string>> = { bonding: "0.12", insulation: "85", conductor: "0.4", touch: "0.05", sleep: "1.2" };
 
 /** A simulated reading as a technician would type it. */
 function asTyped(shown: Shown): { typed: string; shown: Shown } {

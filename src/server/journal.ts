@@ -60,7 +60,7 @@ async function checkChange(job: string, change: Change): Promise<void> {
 /** What is said to have been seen or asked must be something this machine can show or be asked. */
 async function checkSeen(job: string, body: NewEvent["body"]): Promise<void> {
   const sees = body.type === "compared" ? body.sees : body.type === "timed" ? [{ setup: body.setup, part: body.part, label: body.label }] : body.type === "reading" && body.test.function === "look" && body.shown.kind === "label" ? [{ setup: body.test.setup, part: body.test.red, label: body.shown.label, instant: body.test.instant }] : [];
-  if (sees.length === 0 && !["answered", "standing", "noticed", "tried", "alone", "setting", "decided", "matched"].includes(body.type)) return;
+  if (sees.length === 0 && !["answered", "standing", "noticed", "tried", "alone", "setting", "decided", "matched", "waiting"].includes(body.type)) return;
   const [row] = await database().select({ machineHash: jobs.machineHash }).from(jobs).where(eq(jobs.id, job));
   const { file } = await machineByHash(row!.machineHash);
   const changes = standingChanges(await eventsOf(job));
@@ -70,6 +70,7 @@ async function checkSeen(job: string, body: NewEvent["body"]): Promise<void> {
     : body.type === "noticed" ? unknownSign(machine, body.part, body.sign)
     : body.type === "alone" ? (machine.partById.has(body.part) ? null : `${machine.file.maker} ${machine.file.model} has no part ${body.part}. Nothing was logged.`)
     : body.type === "setting" ? await unsettable(job, machine, body)
+    : body.type === "waiting" ? (body.piece === undefined ? null : unknownPiece(machine, body.piece))
     : body.type === "tried" || body.type === "decided" || body.type === "matched" ? unknownPiece(machine, body.piece) : sees.map((s) => unseeable(machine, s)).find((p) => p !== null);
   if (problem) throw new Refusal(400, problem);
 }

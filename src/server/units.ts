@@ -57,6 +57,8 @@ export interface OpenWait {
   readonly site: string;
   readonly wait: string;
   readonly words: string;
+  /** The piece whose repair it belongs to, where the journal says. */
+  readonly piece: string | null;
   /** When it is due, ISO 8601. */
   readonly due: string;
 }
@@ -68,10 +70,10 @@ export async function openWaits(): Promise<readonly OpenWait[]> {
     .where(and(isNull(jobs.result), sql`${type} in ('waiting', 'waited')`)).orderBy(desc(jobs.openedAt), asc(events.seq));
   const open = new Map<string, OpenWait>();
   for (const row of rows) {
-    const body = (typeof row.body === "string" ? JSON.parse(row.body) : row.body) as { type: "waiting" | "waited"; wait: string; words: string; seconds: number };
+    const body = (typeof row.body === "string" ? JSON.parse(row.body) : row.body) as { type: "waiting" | "waited"; wait: string; words: string; seconds: number; piece?: string };
     const key = `${row.job} ${body.wait}`;
     if (body.type === "waited") open.delete(key);
-    else open.set(key, { job: row.job, site: row.site, wait: body.wait, words: body.words, due: new Date(row.at.getTime() + 1000 * body.seconds).toISOString() });
+    else open.set(key, { job: row.job, site: row.site, wait: body.wait, words: body.words, piece: body.piece ?? null, due: new Date(row.at.getTime() + 1000 * body.seconds).toISOString() });
   }
   return [...open.values()].sort((a, b) => (a.due < b.due ? -1 : 1));
 }

@@ -103,9 +103,9 @@ export class IsolationDesk {
     return proofRun(machine, meter, complaint, fault, cordMetres);
   }
 
-  /** Proves a change to the circuit before it may be built. Throws `ChangeError`. */
-  proveChange(file: MachineFile, changes: readonly Change[]): ModificationProof {
-    return proveModification(compileMachine(file), changes);
+  /** Proves a change to the circuit before it may be built; `progress` is told the share done, 0 to 1. Throws `ChangeError`. */
+  proveChange(file: MachineFile, changes: readonly Change[], progress?: (share: number) => void): ModificationProof {
+    return proveModification(compileMachine(file), changes, progress);
   }
 
   /** Makes a machine known without its dictionary: enough for codes, slips and the run sheet. */

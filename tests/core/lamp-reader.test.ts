@@ -1,7 +1,8 @@
 import { describe, expect, test } from "vitest";
 import { COLOURS, labelOf, litAt, patternOf, roundOf, type LampPattern } from "../../src/core/signals/lamp-pattern";
 import { matchOnLamp } from "../../src/core/signals/lamp-match";
-import { readLamp, type Watched } from "../../src/core/signals/lamp-reader";
+import type { Watched } from "../../src/core/signals/lamp-beats";
+import { readLamp } from "../../src/core/signals/lamp-reader";
 import { colourName, LampWatch } from "../../src/core/signals/lamp-spot";
 import { readTimeList, TimeListError } from "../../src/core/signals/time-list";
 import { FLEET, machineNamed } from "../support/fleet";

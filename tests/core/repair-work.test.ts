@@ -7,7 +7,7 @@ import { compileMachine } from "../../src/core/machine/compile";
 import { machineFileSchema } from "../../src/core/machine/schema";
 import { carryOver, menuKeys } from "../../src/core/repair/carry-over";
 import { leftBehind } from "../../src/core/repair/left-behind";
-import { changeWords, proveModification, truthTable } from "../../src/core/repair/modification";
+import { builtWords, proveModification, truthTable } from "../../src/core/repair/modification";
 import { judge } from "../../src/core/repair/judge-proof";
 import { noFaultFound } from "../../src/core/repair/no-fault-found";
 import { matchPart } from "../../src/core/repair/part-match";
@@ -285,7 +285,7 @@ describe("a change to the circuit", () => {
     expect(proof.allowed).toBe(true);
     expect(proof.situations).toBeGreaterThan(100);
     expect(proof.warnings.length).toBeGreaterThan(0);
-    expect(changeWords(machine.file, { change: "put in", kind: "thermal cut-off", name: "Second cut-off", part: "H", terminal: "a", fields: {} })).toBe("Second cut-off put in at Heater");
+    expect(builtWords(machine.file, { change: "put in", kind: "thermal cut-off", name: "Second cut-off", part: "H", terminal: "a", fields: {} })).toBe("Second cut-off put in at Heater");
   });
   test("a stronger heater behind the same fuse is refused once it draws more than the fuse carries", () => {
     const at = (watts: number) => proveModification(machine, [{ change: "other part", part: "H", fields: { watts } }]);

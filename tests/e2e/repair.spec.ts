@@ -84,8 +84,8 @@ test("a change is refused with figures, or proven, built, and marks the unit for
   const job = page.url().split("/jobs/")[1]!;
   await page.goto(`/jobs/${job}/repair?step=change`);
   await page.getByLabel("What", { exact: true }).selectOption("taken out");
-  await page.getByLabel("Part", { exact: true }).selectOption({ label: "Door switch" });
-  await page.getByLabel("and its ends joined").check();
+  await page.getByLabel("Which part").selectOption({ label: "Door switch" });
+  await expect(page.getByLabel(/joined \(bridged\)/)).toBeChecked();
   await page.getByRole("button", { name: "Prove it" }).click();
   await expect(page.getByRole("heading", { name: /Refused/ })).toBeVisible({ timeout: 60_000 });
   await expect(page.locator(".findings")).toContainText("neither taken out nor bridged");
@@ -94,8 +94,8 @@ test("a change is refused with figures, or proven, built, and marks the unit for
   expect((await page.request.post(`/api/jobs/${job}/events`, { data: event([{ change: "taken out", part: "door", bridged: true }]) })).status()).toBe(409);
 
   await page.getByLabel("What", { exact: true }).selectOption("put in");
-  await page.getByLabel("At", { exact: true }).selectOption({ label: "Drum motor" });
-  await page.getByLabel("Put in").selectOption("thermal cut-off");
+  await page.getByLabel("What sits there").selectOption("thermal cut-off");
+  await page.getByLabel("In the lead of").selectOption({ label: "Drum motor" });
   await page.getByLabel("Called").fill("Second cut-off");
   await page.getByRole("button", { name: "Prove it" }).click();
   await expect(page.getByRole("heading", { name: "It may be built." })).toBeVisible({ timeout: 120_000 });

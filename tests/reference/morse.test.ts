@@ -1,7 +1,8 @@
 import { createRequire } from "node:module";
 import { describe, expect, test } from "vitest";
 import { roundOf } from "../../src/core/signals/lamp-pattern";
-import { readLamp, type Flash } from "../../src/core/signals/lamp-reader";
+import type { Flash } from "../../src/core/signals/lamp-beats";
+import { readLamp } from "../../src/core/signals/lamp-reader";
 
 const morse = createRequire(import.meta.url)("morse") as { encode(text: string): string };
 

@@ -1,5 +1,5 @@
 import { COLOURS, labelOf, type Colour, type LampPattern } from "../../src/core/signals/lamp-pattern";
-import type { Flash, Watched } from "../../src/core/signals/lamp-reader";
+import type { Flash, Watched } from "../../src/core/signals/lamp-beats";
 import { readLamp } from "../../src/core/signals/lamp-reader";
 
 /** A stream of random numbers, the same for the same seed (mulberry32). */

@@ -92,7 +92,7 @@ export const eventBodySchema = z.discriminatedUnion("type", [
   /** A step of the proof run: measured or seen, passed or failed, with the limit it was held against. */
   z.strictObject({ type: z.literal("proved"), step: text(80), words: text(300), passed: z.boolean(), typed: text(80), limit: z.string().trim().max(120) }),
   /** Something that is waited for; it is due so many seconds after the event. */
-  z.strictObject({ type: z.literal("waiting"), wait: text(80), words: text(200), seconds: finite.min(1).max(864_000) }),
+  z.strictObject({ type: z.literal("waiting"), wait: text(80), words: text(200), seconds: finite.min(1).max(864_000), /** The piece whose repair it belongs to. */ piece: text(60).optional() }),
   z.strictObject({ type: z.literal("waited"), wait: text(80) }),
   /** A change to the circuit of this unit that was proven harmless before it was built, with the proof as it was shown. */
   z.strictObject({ type: z.literal("modified"), changes: z.array(changeSchema).min(1).max(10), words: text(400), reason: text(400), customer: text(80), proof: z.array(text(300)).min(1).max(60) }),

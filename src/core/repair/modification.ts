@@ -230,8 +230,8 @@ function timing(before: Machine, after: Machine): string | null {
   return null;
 }
 
-/** The parts of a file whose ratings or places a change touches, in words for the label. */
-export function changeWords(file: Machine["file"], change: Change): string {
+/** A change that is built into a unit, in words for its record and its label. */
+export function builtWords(file: Machine["file"], change: Change): string {
   const name = (file.parts as PartEntry[]).find((p) => p.id === change.part)?.name ?? file.wires.find((w) => w.id === change.part)?.name ?? change.part;
   if (change.change === "put in") return `${change.name} put in at ${name}`;
   if (change.change === "other part") return `${name} is another part: ${Object.entries(change.fields).map(([f, v]) => `${f} ${v}`).join(", ")}`;

@@ -1,5 +1,5 @@
 import type { Colour } from "./lamp-pattern";
-import type { Flash, Watched } from "./lamp-reader";
+import type { Flash, Watched } from "./lamp-beats";
 
 /** One picture of a camera: red, green, blue and something, a byte each, row by row. */
 export interface Frame {

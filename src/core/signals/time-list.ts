@@ -1,4 +1,4 @@
-import type { Flash, Watched } from "./lamp-reader";
+import type { Flash, Watched } from "./lamp-beats";
 
 /** Thrown for a list that is no list of times; the message is a sentence. */
 export class TimeListError extends Error {}

@@ -3,7 +3,8 @@
 import { useEffect, useRef, useState } from "react";
 import Button from "react-bootstrap/Button";
 import { useHotkeys } from "react-hotkeys-hook";
-import { readLamp, type Flash, type LampReading } from "../../core/signals/lamp-reader";
+import type { Flash } from "../../core/signals/lamp-beats";
+import { readLamp, type LampReading } from "../../core/signals/lamp-reader";
 import { Strip } from "./LampReader";
 
 /** Unsteadiness of a hand, seconds. */

@@ -1,59 +1,77 @@
 "use client";
 
+import * as Comlink from "comlink";
 import Link from "next/link";
-import { useState } from "react";
+import { useMemo, useState } from "react";
 import Button from "react-bootstrap/Button";
 import Form from "react-bootstrap/Form";
-import type { PartEntry } from "../../core/machine/schema";
-import { IN_LEAD, type Change as CircuitChange } from "../../core/machine/variant";
-import { changeWords, type ModificationProof } from "../../core/repair/modification";
-import { send } from "../shell/send";
+import ProgressBar from "react-bootstrap/ProgressBar";
+import { compileMachine } from "../../core/machine/compile";
+import { applyChanges, ChangeError, type Change as CircuitChange } from "../../core/machine/variant";
+import { builtWords, type ModificationProof } from "../../core/repair/modification";
+import { ChangeChoice, changeOf, FIRST_DRAFT, type ChangeDraft } from "../machine/ChangeChoice";
+import { useDesk } from "../shell/useDesk";
 import type { RepairProps } from "./Decide";
 
-type Kind = "put in" | "other part" | "taken out";
-
+const WHAT = [["put in", "Put a part into a lead"], ["other part", "Another rating"], ["taken out", "Take a part out"]] as const;
+/** So many changes are proven and built together. */
+const MOST = 10;
 const OF: Readonly<Record<ModificationProof["findings"][number]["of"], string>> = { protection: "What protects", interlock: "Interlocks", "single fault": "Any one part failed", timing: "Timing", current: "Currents", fuse: "Fuse" };
 
-/** A change to the circuit: proven before it may be built, refused with figures, marked for ever. */
+/** A change to the circuit, of one or several parts: proven before it may be built, refused with figures, marked for ever. */
 export function Change({ machine, job, unit, busy, onLog }: RepairProps & { readonly unit: string }) {
   const { file } = machine;
-  const [kind, setKind] = useState<Kind>("put in");
-  const [part, setPart] = useState("");
-  const [terminal, setTerminal] = useState("");
-  const [what, setWhat] = useState(Object.keys(IN_LEAD)[0]!);
-  const [name, setName] = useState("");
-  const [field, setField] = useState("");
-  const [value, setValue] = useState("");
-  const [bridged, setBridged] = useState(false);
+  const desk = useDesk(file);
+  const [draft, setDraft] = useState<ChangeDraft>(FIRST_DRAFT);
+  const [kept, setKept] = useState<readonly CircuitChange[]>([]);
   const [reason, setReason] = useState("");
   const [customer, setCustomer] = useState("");
   const [proof, setProof] = useState<{ readonly key: string; readonly proof: ModificationProof } | null>(null);
-  const [proving, setProving] = useState(false);
+  const [share, setShare] = useState<number | null>(null);
   const [problem, setProblem] = useState("");
-  const entry = (file.parts as PartEntry[]).find((p) => p.id === part);
-  const change: CircuitChange | null = part === "" ? null
-    : kind === "put in" ? { change: "put in", kind: what, name: name.trim() || what, part, terminal: terminal || Object.keys(entry?.at ?? {})[0] || "b", fields: field.trim() ? { [field.trim()]: asField(value) } : {} }
-    : kind === "other part" ? { change: "other part", part, fields: { [field.trim()]: asField(value) } }
-    : { change: "taken out", part, bridged };
-  const key = JSON.stringify(change);
+  // What comes next is chosen on the machine as it would be by then.
+  const sofar = useMemo(() => (kept.length === 0 ? machine : compileMachine(applyChanges(file, kept))), [machine, file, kept]);
+  const change = changeOf(sofar, draft);
+  const changes = change ? [...kept, change] : kept;
+  const key = JSON.stringify(changes);
   const current = proof?.key === key ? proof.proof : null;
+  const words = changes.map((c, i) => builtWords(i < kept.length ? file : sofar.file, c));
 
-  async function prove() {
-    if (!change) return setProblem("Choose the part.");
-    setProving(true);
+  /** Whether the changes can be made at all; says why not. */
+  function canMake(): boolean {
     setProblem("");
+    if (changes.length === 0) { setProblem("Say what is different: type at least one rating."); return false; }
     try {
-      setProof({ key, proof: (await send<{ proof: ModificationProof }>(`/api/jobs/${job.id}/change`, { changes: [change] })).proof });
+      applyChanges(file, changes);
+      return true;
     } catch (error) {
-      setProblem((error as Error).message);
-    } finally {
-      setProving(false);
+      if (!(error instanceof ChangeError)) throw error;
+      setProblem(error.message);
+      return false;
     }
   }
 
+  async function prove() {
+    if (!desk || !canMake()) return;
+    setShare(0);
+    try {
+      setProof({ key, proof: await desk.proveChange(file, changes, Comlink.proxy(setShare)) });
+    } catch (error) {
+      setProblem((error as Error).message);
+    } finally {
+      setShare(null);
+    }
+  }
+
+  function another() {
+    if (!change || !canMake()) return;
+    setKept(changes);
+    setDraft({ ...FIRST_DRAFT, what: draft.what });
+  }
+
   async function build() {
-    if (!change || !current?.allowed) return;
-    await onLog({ type: "modified", changes: [change], words: changeWords(file, change), reason: reason.trim(), customer: customer.trim(), proof: current.findings.map((f) => f.words.slice(0, 300)) });
+    if (!current?.allowed) return;
+    if (await onLog({ type: "modified", changes: [...changes], words: words.join("; ").slice(0, 400), reason: reason.trim(), customer: customer.trim(), proof: current.findings.map((f) => f.words.slice(0, 300)) })) setKept([]);
   }
 
   return (
@@ -67,25 +85,20 @@ export function Change({ machine, job, unit, busy, onLog }: RepairProps & { read
       ) : null}
       <section className="rig-sheet" aria-label="The change">
         <p className="quiet">A change is proven on the model before anyone builds it. What protects people is never taken out, bridged or made weaker.</p>
+        {kept.length > 0 ? (
+          <ol className="mark-list">
+            {kept.map((c, i) => <li key={JSON.stringify(c)}><span>{words[i]}</span>{i === kept.length - 1 ? <Button variant="link" aria-label={`Leave out: ${words[i]}`} onClick={() => setKept(kept.slice(0, -1))}><i className="bi bi-x-lg" aria-hidden /></Button> : null}</li>)}
+          </ol>
+        ) : null}
         <div className="repair-asks">
-          <Form.Group controlId="change-kind"><Form.Label>What</Form.Label><Form.Select value={kind} onChange={(e) => setKind(e.target.value as Kind)}><option value="put in">Put a part into a lead</option><option value="other part">Another rating</option><option value="taken out">Take a part out</option></Form.Select></Form.Group>
-          <Form.Group controlId="change-part"><Form.Label>{kind === "put in" ? "At" : "Part"}</Form.Label><Form.Select value={part} onChange={(e) => { setPart(e.target.value); setTerminal(""); }}><option value="">Choose</option>{machine.parts.map((p) => <option key={p.id} value={p.id}>{p.name}</option>)}</Form.Select></Form.Group>
-          {kind === "put in" ? (
-            <>
-              <Form.Group controlId="change-terminal"><Form.Label>Terminal</Form.Label><Form.Select value={terminal} onChange={(e) => setTerminal(e.target.value)}>{Object.keys(entry?.at ?? {}).map((t) => <option key={t} value={t}>{t}</option>)}</Form.Select></Form.Group>
-              <Form.Group controlId="change-what"><Form.Label>Put in</Form.Label><Form.Select value={what} onChange={(e) => setWhat(e.target.value)}>{Object.keys(IN_LEAD).map((k) => <option key={k} value={k}>{k}</option>)}</Form.Select></Form.Group>
-              <Form.Group controlId="change-name"><Form.Label>Called</Form.Label><Form.Control value={name} maxLength={60} onChange={(e) => setName(e.target.value)} /></Form.Group>
-            </>
-          ) : null}
-          {kind === "taken out" ? <Form.Check className="align-self-end" type="switch" id="change-bridged" label="and its ends joined" checked={bridged} onChange={(e) => setBridged(e.target.checked)} /> : (
-            <>
-              <Form.Group controlId="change-field"><Form.Label>Rating</Form.Label><Form.Control value={field} maxLength={40} placeholder="amps, watts, ohms" onChange={(e) => setField(e.target.value)} /></Form.Group>
-              <Form.Group controlId="change-value"><Form.Label>Is</Form.Label><Form.Control className="value" value={value} maxLength={40} onChange={(e) => setValue(e.target.value)} /></Form.Group>
-            </>
-          )}
+          <Form.Group controlId="change-what"><Form.Label>What</Form.Label><Form.Select value={draft.what} onChange={(e) => setDraft({ ...draft, what: e.target.value as ChangeDraft["what"], values: {} })}>{WHAT.map(([id, name]) => <option key={id} value={id}>{name}</option>)}</Form.Select></Form.Group>
+          <ChangeChoice machine={sofar} draft={draft} names onChange={setDraft} />
         </div>
-        <Button size="lg" disabled={proving || part === ""} onClick={() => void prove()}>{proving ? "Proving it" : "Prove it"}</Button>
-        {proving ? <span className="ms-2 quiet" role="status">every situation, with every part failed once</span> : null}
+        <div className="d-flex gap-2 flex-wrap align-items-center">
+          <Button size="lg" disabled={share !== null || !desk} onClick={() => void prove()}>Prove it</Button>
+          <Button size="lg" variant="outline-dark" disabled={share !== null || !change || kept.length >= MOST - 1} onClick={another}><i className="bi bi-plus-lg" aria-hidden /> And another change</Button>
+        </div>
+        {share === null ? null : <div role="status" className="mt-2"><p className="quiet mb-1">Every situation, with every part failed once</p><ProgressBar now={Math.round(100 * share)} aria-label="Proving it" /></div>}
         <p className="problem mb-0" role="alert">{problem}</p>
       </section>
       {current ? (
@@ -107,9 +120,4 @@ export function Change({ machine, job, unit, busy, onLog }: RepairProps & { read
       ) : null}
     </>
   );
-}
-
-function asField(value: string): string | number {
-  const number = Number(value.trim().replace(",", "."));
-  return value.trim() !== "" && Number.isFinite(number) ? number : value.trim();
 }

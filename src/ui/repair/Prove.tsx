@@ -68,7 +68,7 @@ export function Prove({ machine, job, piece, fault, busy, onLog, onBack }: Repai
             {step.limit ? <p className="quiet">{step.limit.source}</p> : null}
             {step.cautions.map((c) => <p key={c} className="swap-caution"><i className="bi bi-exclamation-triangle" aria-hidden /> {c}</p>)}
             <p className="prove-wanted">Passes: <strong className="value">{step.expected}</strong></p>
-            {step.wait && !waiting ? <Button size="lg" variant="outline-dark" className="mb-2" disabled={busy} onClick={() => void onLog({ type: "waiting", wait: step.id, words: step.words, seconds: step.wait! })}><i className="bi bi-hourglass-split" aria-hidden /> Start the clock</Button> : null}
+            {step.wait && !waiting ? <Button size="lg" variant="outline-dark" className="mb-2" disabled={busy} onClick={() => void onLog({ type: "waiting", wait: step.id, words: step.words, seconds: step.wait!, piece })}><i className="bi bi-hourglass-split" aria-hidden /> Start the clock</Button> : null}
             <Answer key={step.id} step={step} busy={busy || working} onLog={log} />
           </>
         ) : (

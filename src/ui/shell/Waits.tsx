@@ -28,7 +28,7 @@ export function Waits() {
         const left = Math.round((Date.parse(w.due) - now) / 1000);
         return (
           <li key={`${w.job} ${w.wait}`} className={left <= 0 ? "is-due" : ""}>
-            <Link href={`/jobs/${w.job}/repair?step=prove`}>
+            <Link href={`/jobs/${w.job}/repair?step=prove${w.piece ? `&piece=${encodeURIComponent(w.piece)}` : ""}`}>
               <i className={`bi ${left <= 0 ? "bi-bell-fill" : "bi-hourglass-split"}`} aria-hidden /> <span>{w.words}</span> <strong className="value">{left > 0 ? clock(left) : left > -60 ? "due" : `overdue ${clock(-left)}`}</strong>
             </Link>
           </li>
