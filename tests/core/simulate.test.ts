@@ -5,6 +5,8 @@ import { observe } from "../../src/core/simulate/observe";
 import { makeTest } from "../../src/core/simulate/test";
 import { nominalValues } from "../../src/core/simulate/values";
 import { demoMachine } from "../support/demo-machine";
+import { machineNamed } from "../support/fleet";
+import { randomSource, randomValues } from "../support/unit-on-the-bench";
 
 const machine = demoMachine();
 const simulator = new Simulator(machine);
@@ -129,5 +131,21 @@ describe("what is not there", () => {
     expect(() => simulator.energise(setup, [{ part: "F9", mode: "blown" }], nominalValues(machine))).toThrow(RangeError);
     expect(() => shows(null, "cold-call", "dcv", "J9-1", "J2-3")).toThrow(RangeError);
     expect(() => shows(null, "cold-call", "look", "F1")).toThrow(RangeError);
+  });
+});
+
+describe("a supply that a bad contact starves", () => {
+  // Draws for which its voltage creeps for long before it rests.
+  it.each([191, 226, 259, 484, 962])("starts and drops out again and again, draw %i", (seed) => {
+    const freezer = machineNamed("firnau-bf-330");
+    const values = randomValues(freezer, randomSource(seed));
+    const starved = new Simulator(freezer);
+    const state = starved.energise(freezer.setupById.get("calling")!, [{ part: "J1-1", mode: "resistive" }], values);
+    expect(state.settled).toBe(false);
+    const mains = observe(starved, state, makeTest("calling", "acv", "J1-1.pad", "J1-2.pad"), ORDINARY_METER);
+    expect(mains.kind).toBe("jumping");
+    // Behind the bad contact it never has what comes in.
+    expect(mains.kind === "jumping" && mains.high < values.supplyVolts && mains.low < 0.9 * values.supplyVolts).toBe(true);
+    expect(observe(starved, state, makeTest("calling", "look", "panel"), ORDINARY_METER)).not.toEqual({ kind: "label", label: "lit" });
   });
 });

@@ -33,7 +33,9 @@ const WATCHED = 2.5;
 const NOTHING_DUE: readonly Due[] = [];
 /** Seconds within which changes of one part count as one moment. */
 const SAME_MOMENT = 1e-9;
-const MOST_PASSES = 600;
+const MOST_PASSES = 3000;
+/** Passes after which what still creeps is given its full step again. */
+const AGAIN = 600;
 /** Relative change of a source below which the analog part is at rest: a hundredth of what any meter resolves. */
 const REST = 1e-5;
 
@@ -212,7 +214,8 @@ export class Simulator extends StampedCircuit {
     lastStep.fill(0);
     for (let pass = 0; pass < MOST_PASSES; pass++) {
       // Values that chase each other come to rest when all of them take small steps.
-      const cap = pass < 50 ? 1 : pass < 150 ? 0.3 : pass < 300 ? 0.08 : 0.02;
+      const round = pass % AGAIN;
+      const cap = round < 50 ? 1 : round < 150 ? 0.3 : round < 300 ? 0.08 : 0.02;
       if (pass > 0) for (const part of this.remembering) this.stampPart(part, instances, states, memory);
       this.solveAll();
       let moved = false;
