@@ -18,6 +18,8 @@ export interface ChangeDraft {
 
 export const FIRST_DRAFT: ChangeDraft = { what: "put in", part: "", terminal: "", kind: "thermal cut-off", name: "", values: {}, bridged: true };
 
+const capital = (text: string) => `${text.charAt(0).toUpperCase()}${text.slice(1)}`;
+
 /** The plain ratings of a part, with what is drawn. */
 function ratingFields(fields: unknown): readonly (readonly [string, string])[] {
   return Object.entries(fields as Record<string, unknown>).filter(([, v]) => typeof v === "number").map(([k, v]) => [k, String(v)] as const);
@@ -43,7 +45,7 @@ export function changeOf(machine: Machine, draft: ChangeDraft): Change | null {
   if (!part) return null;
   // As typed: the kind of the part reads its own ratings, units and all.
   const fields = Object.fromEntries(Object.entries(draft.values).filter(([, v]) => v.trim() !== "").map(([k, v]) => [k, v.trim()]));
-  if (draft.what === "put in") return { change: "put in", kind: draft.kind, name: draft.name.trim() || `${draft.kind.charAt(0).toUpperCase()}${draft.kind.slice(1)} in the lead`, part: part.id, terminal: leadOf(part, draft), fields };
+  if (draft.what === "put in") return { change: "put in", kind: draft.kind, name: draft.name.trim() || `${capital(draft.kind)} in the lead`, part: part.id, terminal: leadOf(part, draft), fields };
   if (draft.what === "taken out") return { change: "taken out", part: part.id, bridged: draft.bridged && part.nodeOf.size === 2 };
   return Object.keys(fields).length === 0 ? null : { change: "other part", part: part.id, fields };
 }
@@ -70,7 +72,7 @@ export function ChangeChoice({ machine, draft, names, size, onChange }: { machin
       ) : null}
       {what === "put in" && names ? <Form.Group controlId="change-name"><Form.Label>Called</Form.Label><Form.Control {...given} value={draft.name} maxLength={60} onChange={(e) => onChange({ ...draft, name: e.target.value })} /></Form.Group> : null}
       {ratings.map(([name, now]) => (
-        <Form.Group key={name} controlId={`change-${name}`}><Form.Label>{words(name)}{what === "other part" ? `, drawn as ${now}` : ""}</Form.Label><Form.Control {...given} className="value" placeholder={now} value={draft.values[name] ?? ""} maxLength={40} onChange={(e) => onChange({ ...draft, values: { ...draft.values, [name]: e.target.value } })} /></Form.Group>
+        <Form.Group key={name} controlId={`change-${name}`}><Form.Label>{capital(words(name))}{what === "other part" ? `, drawn as ${now}` : ""}</Form.Label><Form.Control {...given} className="value" {...(what === "put in" ? { placeholder: now } : {})} value={draft.values[name] ?? ""} maxLength={40} onChange={(e) => onChange({ ...draft, values: { ...draft.values, [name]: e.target.value } })} /></Form.Group>
       ))}
       {what === "taken out" && part.nodeOf.size === 2 ? <Form.Check className="align-self-end" id="change-bridged" label="its two leads are joined (bridged)" checked={draft.bridged} onChange={(e) => onChange({ ...draft, bridged: e.target.checked })} /> : null}
     </>

@@ -47,7 +47,7 @@ export function RepairScreen({ events, unit, file, piece, fault, step }: Props) 
     <div className="start">
       <header className="bar">
         <Link href={job.called ? `/jobs/${job.id}/record` : `/jobs/${job.id}`} className="home" aria-label="Back to the job"><i className="bi bi-arrow-left" aria-hidden /></Link>
-        <h1>{entry.name}</h1>
+        <h1>{at === "change" ? "Change the circuit" : entry.name}</h1>
         <span>{job.opened.site}, {file.maker} {file.model}, <Link href={`/units/${unit}`}>{job.opened.serial}</Link></span>
         {job.work.modifications.length > 0 ? <strong className="modified-mark"><i className="bi bi-exclamation-diamond-fill" aria-hidden /> modified</strong> : null}
       </header>
