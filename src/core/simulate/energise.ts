@@ -15,7 +15,7 @@ interface Due {
 
 /** A machine that lives on from moment to moment; `Simulator.advance` changes it. */
 export interface Course {
-  readonly instancesIn: (conditions: Conditions) => Instance<unknown>[];
+  readonly instancesIn: (conditions: Conditions) => readonly Instance<unknown>[];
   instances: readonly Instance<unknown>[];
   readonly states: Int32Array;
   readonly memory: Float64Array;
@@ -26,6 +26,14 @@ export interface Course {
 }
 
 const faultNames = (faults: readonly Fault[]) => (faults.length ? faults.map((f) => `${f.part}:${f.mode}`).join(" and ") : "no fault");
+
+interface SoundParts {
+  readonly stages: readonly Stage[];
+  readonly sound: readonly (readonly Instance<unknown>[])[];
+}
+
+const soundIn = (machine: Machine, values: Values, conditions: Conditions): Instance<unknown>[] =>
+  machine.parts.map((part, i) => ({ id: part.id, fields: part.fields, values: values.of[i]!, mode: null, severity: 1, conditions }));
 
 const MOST_CHANGES = 300;
 /** What happened within this time before the look is what the eye and the meter still follow, seconds. */
@@ -49,6 +57,7 @@ const REST = 1e-5;
 export class Simulator extends StampedCircuit {
   /** Parts with analog memory. */
   private readonly remembering: readonly Part[];
+  private readonly known = new WeakMap<Values, WeakMap<SetupEntry, SoundParts>>();
   // Work space of `converge`.
   private readonly relax: Float64Array;
   private readonly lastStep: Float64Array;
@@ -66,14 +75,14 @@ export class Simulator extends StampedCircuit {
    * (blown fuses, tripped cut-offs and modes are carried on). Throws `NoOperatingPoint`.
    */
   energise(setup: SetupEntry, faults: readonly Fault[], values: Values, before?: State): State {
-    const stages = stagesOf(this.machine, setup, values);
+    const { stages, sound } = this.soundParts(setup, values);
     const instancesIn = this.surroundings(setup, faults, values);
     const last = before?.phases[before.phases.length - 1];
-    let instances = instancesIn(stages[0]!.conditions);
+    let instances = instancesIn(stages[0]!.conditions, sound[0]);
     const states = last ? last.states.slice() : this.startStates(instances);
     const memory = last ? last.memory.slice() : new Float64Array(this.machine.memorySize);
-    for (const stage of stages) {
-      if (stage !== stages[0]) instances = instancesIn(stage.conditions);
+    for (const [i, stage] of stages.entries()) {
+      if (i > 0) instances = instancesIn(stage.conditions, sound[i]);
       this.powered = stage.conditions.powered;
       const result = this.live(instances, states, memory, stage, () => { throw new NoOperatingPoint(this.machine.file.id, setup.id, faultNames(faults)); });
       if (stage === stages[stages.length - 1]) {
@@ -84,8 +93,20 @@ export class Simulator extends StampedCircuit {
     throw new RangeError(`setup ${setup.id} has no stage`);
   }
 
-  /** Every part with its values and its fault, in whatever conditions are given. Throws a RangeError for a fault the machine has not. */
-  private surroundings(setup: SetupEntry, faults: readonly Fault[], values: Values): (conditions: Conditions) => Instance<unknown>[] {
+  /** The stages of a setup for one specimen, and its parts in each of them with nothing wrong: the same for every fault. */
+  private soundParts(setup: SetupEntry, values: Values): SoundParts {
+    let ofValues = this.known.get(values);
+    if (!ofValues) this.known.set(values, (ofValues = new WeakMap()));
+    let known = ofValues.get(setup);
+    if (!known) {
+      const stages = stagesOf(this.machine, setup, values);
+      ofValues.set(setup, (known = { stages, sound: stages.map(({ conditions }) => soundIn(this.machine, values, conditions)) }));
+    }
+    return known;
+  }
+
+  /** Every part with its values and its fault, in whatever conditions are given; `sound` are the parts in those with nothing wrong, where they are known. Throws a RangeError for a fault the machine has not. */
+  private surroundings(setup: SetupEntry, faults: readonly Fault[], values: Values): (conditions: Conditions, sound?: readonly Instance<unknown>[]) => readonly Instance<unknown>[] {
     const { machine } = this;
     const faulty = new Map<number, { mode: string; severity: number }>();
     for (const fault of faults) {
@@ -101,16 +122,19 @@ export class Simulator extends StampedCircuit {
       if (heat && setup.power === "on") heated.set(heat.place, heat.celsius);
     }
     const heatedIn = (conditions: Conditions): Conditions => (heated.size === 0 ? conditions : { ...conditions, temperature: (place) => heated.get(place) ?? conditions.temperature(place) });
-    return (surrounding) => {
-      const conditions = heatedIn(surrounding);
-      return machine.parts.map((part, i) => ({
-        id: part.id, fields: part.fields, values: values.of[i]!, mode: faulty.get(i)?.mode ?? null, severity: faulty.get(i)?.severity ?? 1, conditions,
-      }));
+    return (surrounding, sound) => {
+      const parts = heated.size === 0 && sound ? sound : soundIn(machine, values, heatedIn(surrounding));
+      if (faulty.size === 0) return parts;
+      const own = parts.slice();
+      for (const [index, { mode, severity }] of faulty) own[index] = { ...own[index]!, mode, severity };
+      return own;
     };
   }
 
   private startStates(instances: readonly Instance<unknown>[]): Int32Array {
-    return Int32Array.from(this.machine.parts, (part, i) => part.kind.start?.(instances[i]!) ?? 0);
+    const states = new Int32Array(this.machine.parts.length);
+    for (const part of this.machine.parts) states[part.index] = part.kind.start?.(instances[part.index]!) ?? 0;
+    return states;
   }
 
   /** A machine that lives on from moment to moment, beginning at `now` (seconds) in `conditions`; see `advance`. */
