@@ -1,0 +1,144 @@
+import { describe, expect, it } from "vitest";
+import { ORDINARY_METER } from "../../src/core/circuit/meter";
+import { readMachineYaml } from "../../src/core/formats/machine-yaml";
+import { setupShowing } from "../../src/core/isolate/code-odds";
+import { coverageOf } from "../../src/core/isolate/coverage";
+import { answerLikelihood, firstsOf, isCause, isModelled, openFirsts } from "../../src/core/isolate/firsts";
+import { faultGroups } from "../../src/core/isolate/groups";
+import { blamedPieces, faultsOf, hypothesesOf, hypothesisName, NO_FAULT_PRIOR, pieceName, piecesOf, SOMETHING_ELSE_PRIOR, type Hypothesis } from "../../src/core/isolate/hypothesis";
+import { Isolation } from "../../src/core/isolate/isolation";
+import { sameNominal } from "../../src/core/isolate/window";
+import type { Shown } from "../../src/core/quantity/read";
+import { Simulator } from "../../src/core/simulate/energise";
+import { observe } from "../../src/core/simulate/observe";
+import { makeTest } from "../../src/core/simulate/test";
+import { nominalValues } from "../../src/core/simulate/values";
+import { KETTLE } from "../support/kettle";
+
+// A kettle with questions, a code table of one lamp, and a heater that takes its fuse with it.
+const TEXT = `${KETTLE.replace("at: { a: heat, b: N, case: body } }\n", "at: { a: heat, b: N, case: body } }\n  - { id: lamp, kind: lamp, name: Lamp, piece: lamp, volts: 120, watts: 1, current: ac, at: { a: heat, b: N } }\n").replace("  - { id: heater, name: Heater, repair: Replace, minutes: 20, price: 20 }", "  - { id: heater, name: Heater, repair: Replace, minutes: 20, price: 20 }\n  - { id: lamp, name: Lamp, repair: Replace, minutes: 5, price: 2 }")
+  .replace("  - { id: \"off\", name", "  - { id: later, name: Later, power: \"on\", how: Wait. }\n  - { id: \"off\", name")
+  .replace("  - { id: cold, words: Stays cold, setup: \"on\", path: main }", "  - { id: cold, words: Stays cold, setup: \"on\", path: main }\n  - { id: dark, words: Lamp dark, setup: later, path: main, sees: { lamp: dark } }")}
+firsts:
+  - { id: outlet, ask: "Does another appliance run at this outlet?", cause: "no", then: "Hand over.", minutes: 2, parts: [outlet] }
+  - { id: empty, ask: "Is it empty?", cause: "yes", then: "Fill it.", minutes: 0.5, odds: 30, complaints: [cold] }
+  - { id: base, ask: "Does it sit on its base?", cause: "no", then: "Seat it.", minutes: 1, odds: 10, complaints: [cold] }
+causes:
+  - { part: heater, mode: to-case, then: { part: F1, mode: blown }, share: 0.25 }
+`;
+const { machine } = readMachineYaml(TEXT, "kettle.yaml");
+const isolation = Isolation.of(machine, ORDINARY_METER);
+isolation.build();
+const hypotheses = hypothesesOf(machine);
+const named = (id: string) => hypotheses.find((h) => h.id === id)!;
+
+describe("the questions before anything is opened", () => {
+  const [outlet, empty, base] = machine.file.firsts;
+  it("belong to their complaint, or to every one", () => {
+    expect(firstsOf(machine, "cold").map((f) => f.id)).toEqual(["outlet", "empty", "base"]);
+    expect(firstsOf(machine, "dark").map((f) => f.id)).toEqual(["outlet"]);
+  });
+  it("say by which answer they are the cause, and whether it lies in the model", () => {
+    expect([isCause(outlet!, "no"), isCause(outlet!, "yes"), isCause(empty!, "yes"), isCause(base!, "yes")]).toEqual([true, false, true, false]);
+    expect([isModelled(outlet!), isModelled(empty!)]).toEqual([true, false]);
+  });
+  it("an answer about a part speaks for the faults of that part, and the two answers share one certainty", () => {
+    const [itsFault, another] = [hypotheses.find((h) => h.kind === "fault" && h.fault.part === "outlet")!, named("F1:blown")];
+    const of = (first: typeof outlet, answer: "yes" | "no", h: Hypothesis) => answerLikelihood(machine, "cold", first!, answer, h);
+    for (const h of hypotheses) for (const first of machine.file.firsts) expect(of(first, "yes", h) + of(first, "no", h)).toBeCloseTo(1, 12);
+    expect(of(outlet, "no", itsFault)).toBeCloseTo(0.95, 12);
+    expect(of(outlet, "no", another)).toBeCloseTo(0.03, 12);
+    // What is no part speaks for "nothing wrong": 30 of the 30 + 10 of the file and 10 for what nobody listed.
+    expect(of(empty, "yes", named("no-fault"))).toBeCloseTo(30 / 50, 12);
+    expect(of(base, "no", named("no-fault"))).toBeCloseTo(10 / 50, 12);
+    expect(of(empty, "yes", another)).toBeCloseTo(0.1, 12);
+  });
+  it("are asked in the order of odds over minutes, the modelled ones by the doubt in their parts, what is answered or hopeless left out", () => {
+    const order = (doubt: Record<string, number>, answered: string[] = []) => openFirsts(machine, "cold", new Set(answered), doubt).map((o) => [o.first.id, o.odds, o.score]);
+    expect(order({ outlet: 0.5 })).toEqual([["empty", 30, 60], ["outlet", 50, 25], ["base", 10, 10]]);
+    expect(order({ outlet: 0.004 })).toEqual([["empty", 30, 60], ["base", 10, 10]]);
+    expect(order({ outlet: 0.005 }).map(([id]) => id)).toEqual(["empty", "base", "outlet"]);
+    expect(order({}, ["empty"]).map(([id]) => id)).toEqual(["base"]);
+  });
+});
+
+describe("what may be true of a machine", () => {
+  it("has priors that add to one; a fault and what it brings about share the fault's own", () => {
+    expect(hypotheses.reduce((sum, h) => sum + h.prior, 0)).toBeCloseTo(1, 12);
+    expect([named("no-fault").prior, named("something-else").prior]).toEqual([NO_FAULT_PRIOR, SOMETHING_ELSE_PRIOR]);
+    expect(named("heater:to-case>F1:blown").prior / named("heater:to-case").prior).toBeCloseTo(0.25 / 0.75, 12);
+    const odds = (part: string, mode: string) => machine.partById.get(part)!.modes.find((m) => m.id === mode)!.odds;
+    expect((named("heater:to-case").prior + named("heater:to-case>F1:blown").prior) / named("F1:blown").prior).toBeCloseTo(odds("heater", "to-case") / odds("F1", "blown"), 12);
+    expect(new Set(hypotheses.map((h) => h.id)).size).toBe(hypotheses.length);
+  });
+  it("blames the cause, repairs the cause first and then what it took with it", () => {
+    const led = named("heater:to-case>F1:blown");
+    expect(faultsOf(machine, led)).toEqual([{ part: "heater", mode: "to-case" }, { part: "F1", mode: "blown" }]);
+    expect(faultsOf(machine, led, ["heater"])).toEqual([{ part: "F1", mode: "blown" }]);
+    expect(piecesOf(machine, led)).toEqual(["heater", "fuse"]);
+    expect(blamedPieces(led)).toEqual(["heater"]);
+    expect(hypothesisName(machine, led)).toMatch(/^Heater: .+, and with it Fuse: /);
+    const two: Hypothesis = { kind: "two faults", id: "x", faults: [{ part: "heater", mode: "open" }, { part: "F1", mode: "blown" }], pieces: ["heater", "fuse"], piece: "heater+fuse", prior: 0 };
+    expect([piecesOf(machine, two), blamedPieces(two)]).toEqual([["heater", "fuse"], ["heater", "fuse"]]);
+    expect(hypothesisName(machine, two)).toMatch(/^Heater: .+; and Fuse: /);
+  });
+  it("has names for a technician", () => {
+    expect(["no-fault", "something-else", "not-as-drawn", "heater", "heater+fuse", "unknown"].map((p) => pieceName(machine, p))).toEqual(["Nothing wrong", "Something else", "Not as drawn", "Heater", "Heater and Fuse", "unknown"]);
+    expect([hypothesisName(machine, named("no-fault")), hypothesisName(machine, named("something-else"))]).toEqual(["Nothing wrong", "Something else"]);
+  });
+});
+
+describe("what can be told apart", () => {
+  const same = (a: Shown | null, b: Shown | null, fn: "dcv" | "look" | "continuity" = "dcv") => sameNominal(makeTest("on", fn, "out-L", "in-N"), [a], [b], ORDINARY_METER);
+  const volts = (value: number): Shown => ({ kind: "value", value });
+  const label = (words: string): Shown => ({ kind: "label", label: words });
+  it("goes by kind, by word, by sound, and by six errors of the meter", () => {
+    expect([same(volts(5), volts(5.001)), same(volts(5), volts(6)), same(volts(5), { kind: "overload" }), same({ kind: "overload" }, { kind: "overload" })]).toEqual([true, false, false, true]);
+    expect([same(label("lit"), label("lit"), "look"), same(label("lit"), label("dark"), "look"), same(label("lit"), volts(1), "look")]).toEqual([true, false, false]);
+    const beep = (beeps: boolean): Shown => ({ kind: "beep", beeps });
+    expect([same(beep(true), beep(true), "continuity"), same(beep(true), beep(false), "continuity"), same(beep(true), label("x"), "continuity")]).toEqual([true, false, false]);
+    expect([same(null, null), same(null, volts(0)), same(volts(0), null)]).toEqual([true, false, false]);
+    const { relative, absolute } = ORDINARY_METER.accuracy.dcv;
+    const error = Math.hypot(absolute, relative * 100);
+    expect(same(volts(100), volts(100 + 4 * error))).toBe(true);
+    expect(same(volts(100), volts(100 + 8 * error))).toBe(false);
+  });
+
+  /** Everything permitted, read on one fault after the other: no dictionary in between. */
+  const simulator = new Simulator(machine);
+  const readings = (id: string) => {
+    const state = new Map(machine.file.setups.map((s) => [s.id, simulator.energise(s, faultsOf(machine, named(id)), nominalValues(machine))]));
+    return isolation.permitted.map((test) => observe(simulator, state.get(test.setup)!, test, ORDINARY_METER));
+  };
+  const alike = (a: string, b: string, only = (_: number) => true) => {
+    const [x, y] = [readings(a), readings(b)];
+    return isolation.permitted.every((test, t) => !only(t) || sameNominal(test, [x[t]!], [y[t]!], ORDINARY_METER));
+  };
+
+  it("groups the faults that no permitted reading tells apart, links and all", () => {
+    const ids = hypotheses.filter((h) => h.kind !== "something else").map((h) => h.id);
+    const groups = faultGroups(isolation);
+    expect(groups.flat().sort()).toEqual([...ids].sort());
+    for (const a of ids) for (const b of ids) if (a < b && alike(a, b)) expect(groups.some((g) => g.includes(a) && g.includes(b)), `${a} and ${b}`).toBe(true);
+    // Who is alone differs from everyone in something.
+    for (const [alone] of groups.filter((g) => g.length === 1)) for (const b of ids) if (b !== alone) expect(alike(alone!, b), `${alone} and ${b}`).toBe(false);
+  });
+
+  it("names what shows nothing at all to the eye: every look the same as on a sound machine", () => {
+    const coverage = coverageOf(isolation);
+    const looks = (t: number) => isolation.permitted[t]!.function === "look";
+    const unseen = hypotheses.filter((h) => h.kind === "fault" && alike(h.id, "no-fault", looks)).map((h) => h.id);
+    expect(coverage.unseen.map((f) => f.id).sort()).toEqual([...unseen].sort());
+    expect(unseen.length).toBeGreaterThan(0);
+    expect(unseen.length).toBeLessThan(coverage.faults);
+    expect(coverage.faults).toBe(hypotheses.filter((h) => h.kind === "fault").length);
+    expect(coverage.tests + coverage.idleTests).toBe(isolation.permitted.length);
+    expect(coverage.unseen.every((f) => f.name.includes(": "))).toBe(true);
+  });
+
+  it("finds the setup that would show a thing: that of a complaint which says so, else the first with power in which anything shows it", () => {
+    expect(setupShowing(isolation, { part: "lamp", label: "dark" })).toBe("later");
+    expect(setupShowing(isolation, { part: "lamp", label: "lit" })).toBe("on");
+    expect(setupShowing(isolation, { part: "lamp", label: "purple" })).toBeNull();
+  });
+});
