@@ -138,7 +138,7 @@ describe("what can be told apart", () => {
 
   it("finds the setup that would show a thing: that of a complaint which says so, else the first with power in which anything shows it", () => {
     expect(setupShowing(isolation, { part: "lamp", label: "dark" })).toBe("later");
-    expect(setupShowing(isolation, { part: "lamp", label: "lit" })).toBe("on");
+    expect(setupShowing(isolation, { part: "lamp", label: "bright" })).toBe("on");
     expect(setupShowing(isolation, { part: "lamp", label: "purple" })).toBeNull();
   });
 });
