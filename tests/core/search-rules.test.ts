@@ -1,13 +1,16 @@
 import { describe, expect, it } from "vitest";
 import { ORDINARY_METER } from "../../src/core/circuit/meter";
 import { readMachineYaml } from "../../src/core/formats/machine-yaml";
+import type { Evidence } from "../../src/core/isolate/evidence";
 import { setupShowing } from "../../src/core/isolate/code-odds";
 import { coverageOf } from "../../src/core/isolate/coverage";
 import { answerLikelihood, firstsOf, isCause, isModelled, openFirsts } from "../../src/core/isolate/firsts";
 import { faultGroups } from "../../src/core/isolate/groups";
 import { blamedPieces, faultsOf, hypothesesOf, hypothesisName, NO_FAULT_PRIOR, pieceName, piecesOf, SOMETHING_ELSE_PRIOR, type Hypothesis } from "../../src/core/isolate/hypothesis";
 import { Isolation } from "../../src/core/isolate/isolation";
-import { sameNominal } from "../../src/core/isolate/window";
+import { windowWords } from "../../src/core/isolate/proposal";
+import { historyOf, reasonsFor } from "../../src/core/isolate/reasons";
+import { sameNominal, windowOf } from "../../src/core/isolate/window";
 import type { Shown } from "../../src/core/quantity/read";
 import { Simulator } from "../../src/core/simulate/energise";
 import { observe } from "../../src/core/simulate/observe";
@@ -30,6 +33,7 @@ const { machine } = readMachineYaml(TEXT, "kettle.yaml");
 const isolation = Isolation.of(machine, ORDINARY_METER);
 isolation.build();
 const hypotheses = hypothesesOf(machine);
+const volts = (value: number): Shown => ({ kind: "value", value });
 const named = (id: string) => hypotheses.find((h) => h.id === id)!;
 
 describe("the questions before anything is opened", () => {
@@ -90,7 +94,6 @@ describe("what may be true of a machine", () => {
 
 describe("what can be told apart", () => {
   const same = (a: Shown | null, b: Shown | null, fn: "dcv" | "look" | "continuity" = "dcv") => sameNominal(makeTest("on", fn, "out-L", "in-N"), [a], [b], ORDINARY_METER);
-  const volts = (value: number): Shown => ({ kind: "value", value });
   const label = (words: string): Shown => ({ kind: "label", label: words });
   it("goes by kind, by word, by sound, and by six errors of the meter", () => {
     expect([same(volts(5), volts(5.001)), same(volts(5), volts(6)), same(volts(5), { kind: "overload" }), same({ kind: "overload" }, { kind: "overload" })]).toEqual([true, false, false, true]);
@@ -140,5 +143,51 @@ describe("what can be told apart", () => {
     expect(setupShowing(isolation, { part: "lamp", label: "dark" })).toBe("later");
     expect(setupShowing(isolation, { part: "lamp", label: "bright" })).toBe("on");
     expect(setupShowing(isolation, { part: "lamp", label: "purple" })).toBeNull();
+  });
+});
+
+describe("the reasons for and against a piece", () => {
+  const reading = (test: ReturnType<typeof makeTest>, shown: Shown): Evidence => ({ type: "reading", id: "r", test, shown });
+  const atHeater = makeTest("on", "acv", "out-L", "in-N");
+  const odds = (probability: ArrayLike<number>, piece: string) => {
+    const own = isolation.hypotheses.reduce((sum, h, i) => sum + (blamedPieces(h).includes(piece) ? probability[i]! : 0), 0);
+    return own / (1 - own);
+  };
+  it.each([["nothing there", 0], ["all of it", 119.5], ["half of it", 62]] as const)("weigh one reading by how far it moves the odds (Good, 1950): %s", (_, value) => {
+    const evidence = [reading(atHeater, volts(value))];
+    const [before, after] = [isolation.beliefs([]), isolation.beliefs(evidence)];
+    for (const piece of ["heater", "fuse", "cord", "house", "no-fault"]) {
+      const moved = Math.log2(odds(after.probability, piece) / odds(before.probability, piece));
+      const reasons = reasonsFor(isolation, evidence, after, piece);
+      if (Math.abs(moved) < 0.4) expect(reasons, piece).toEqual([]);
+      else {
+        expect(reasons, piece).toHaveLength(1);
+        expect(reasons[0]!.bits).toBeCloseTo(moved, 6);
+        expect(reasons[0]!.side).toBe(moved > 0 ? "for" : "against");
+        expect(reasons[0]!.soundShows).toBe(windowWords(windowOf(atHeater, isolation.predictionsFor(atHeater)[0]!, ORDINARY_METER), "acv"));
+      }
+    }
+  });
+  it("are none for a piece that nobody suspects, and come strongest first", () => {
+    const evidence: Evidence[] = [{ type: "complaint", id: "c", complaint: "dark" }, { ...reading(atHeater, volts(0)), id: "a" } as Evidence, { ...reading(makeTest("on", "acv", "in-L", "in-N"), volts(119)), id: "b" } as Evidence];
+    const beliefs = isolation.beliefs(evidence);
+    expect(reasonsFor(isolation, evidence, beliefs, "not a piece")).toEqual([]);
+    const reasons = reasonsFor(isolation, evidence, beliefs, "fuse");
+    expect(reasons.length).toBeGreaterThan(1);
+    expect(reasons.map((r) => Math.abs(r.bits))).toEqual(reasons.map((r) => Math.abs(r.bits)).sort((x, y) => y - x));
+    // What was measured says what it would show with this fault; a complaint has no such thing to say.
+    for (const r of reasons) expect([r.wouldShow !== null, r.soundShows !== null]).toEqual(r.evidence === "c" ? [false, false] : [true, true]);
+    expect(reasons.find((r) => r.evidence === "a")!.wouldShow).not.toBe(reasons.find((r) => r.evidence === "a")!.soundShows);
+  });
+  it("the history begins with the complaint, ends with what is believed now, and adds to no more than one", () => {
+    const evidence: Evidence[] = [{ type: "complaint", id: "c", complaint: "dark" }, reading(atHeater, volts(0))];
+    const history = historyOf(isolation, evidence);
+    expect(history.steps.map((s) => s.evidence)).toEqual(["c", "r"]);
+    const now = isolation.involvement(isolation.beliefs(evidence).probability);
+    history.pieces.forEach(({ piece }, i) => expect(history.steps[1]!.shares[i]).toBeCloseTo(now.get(piece)!, 12));
+    for (const s of history.steps) expect(s.shares.reduce((a, b) => a + b, 0)).toBeLessThanOrEqual(1 + 1e-9);
+    expect(history.pieces.length).toBeLessThanOrEqual(5);
+    const shares = history.steps[1]!.shares.filter((_, i) => history.pieces[i]!.piece !== "something-else");
+    expect(shares).toEqual([...shares].sort((a, b) => b - a));
   });
 });
