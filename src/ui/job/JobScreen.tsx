@@ -2,7 +2,7 @@
 
 import Link from "next/link";
 import { useRouter } from "next/navigation";
-import { useCallback, useEffect, useMemo, useState } from "react";
+import { useCallback, useEffect, useMemo, useRef, useState } from "react";
 import Button from "react-bootstrap/Button";
 import Form from "react-bootstrap/Form";
 import ProgressBar from "react-bootstrap/ProgressBar";
@@ -55,7 +55,8 @@ export function JobScreen({ events, file, times, unit, start }: { unit: UnitReco
   const drawn = useMemo(() => compileMachine(file), [file]);
   const [who] = useKept("unzo.who");
   const opener = events[0]?.actor ?? "Someone";
-  const { job: logged, coming, sending, problem, log } = useJournal(drawn, events, who || opener);
+  const foresee = useRef<((coming: Job) => void) | null>(null);
+  const { job: logged, sending, problem, log } = useJournal(drawn, events, who || opener, foresee);
   // The unit in front of one may differ from its file: from here on its variant is what everything is worked out from.
   const changesKey = changesOf(logged);
   // eslint-disable-next-line react-hooks/exhaustive-deps -- the key stands for the changes
@@ -63,10 +64,12 @@ export function JobScreen({ events, file, times, unit, start }: { unit: UnitReco
   const machine = useMemo(() => (variant === file ? drawn : compileMachine(variant)), [variant, file, drawn]);
   const [means, setMeans] = useMeans();
   const question = useMemo(() => questionOf(logged, means, times), [logged, means, times]);
-  // What is found to differ from the file makes another machine of it, which the present dictionary knows nothing of.
-  const next = useMemo(() => (coming && changesOf(coming) === changesKey ? questionOf(coming, means, times) : null), [coming, changesKey, means, times]);
   const { key, evidence } = question;
-  const search = useIsolation(logged.id, variant, question, next);
+  const search = useIsolation(logged.id, variant, question);
+  useEffect(() => {
+    // What is found to differ from the file makes another machine of it, which the present dictionary knows nothing of.
+    foresee.current = (coming) => { if (changesOf(coming) === changesKey) search.foresee(questionOf(coming, means, times)); };
+  });
   const advice = search.advice?.advice ?? null;
   const fresh = search.advice?.key === key;
   const job = useTogether(logged, advice === null || fresh);

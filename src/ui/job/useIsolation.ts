@@ -18,6 +18,8 @@ export interface Search {
   readonly advice: { readonly key: string; readonly advice: Advice } | null;
   readonly problem: string;
   layOut(test: Test): Promise<ChosenTest>;
+  /** Reckons what will be asked once the journal has what was just entered; shown only when it has. */
+  foresee(question: Question): void;
   /** The desk itself, for what is asked now and then; null until its worker runs. */
   readonly desk: Desk | null;
 }
@@ -33,11 +35,8 @@ export interface Question {
 /** Milliseconds after an answer before the next is thought of: what the screen asks meanwhile goes first. */
 const AHEAD = 100;
 
-/**
- * Keeps a worker with the machine's dictionary, and asks it for advice whenever the question changes. `coming` is what will be asked
- * once the journal has written what was just entered: it is reckoned while that is on its way, and shown only when it has arrived.
- */
-export function useIsolation(job: string, file: MachineFile, question: Question, coming: Question | null): Search {
+/** Keeps a worker with the machine's dictionary, and asks it for advice whenever the question changes. */
+export function useIsolation(job: string, file: MachineFile, question: Question): Search {
   const { evidence, standing, key } = question;
   const desk = useRef<Comlink.Remote<IsolationDesk> | null>(null);
   // Kept in an object: a remote is callable, and React would call it.
@@ -47,10 +46,10 @@ export function useIsolation(job: string, file: MachineFile, question: Question,
   const [advice, setAdvice] = useState<Search["advice"]>(null);
   const [problem, setProblem] = useState("");
   const latest = useRef({ evidence, standing });
-  const next = useRef<Question | null>(null);
+  const lastKey = useRef(key);
   const early = useRef<{ readonly key: string; readonly answer: Promise<Advice> } | null>(null);
   const [ahead, setAhead] = useState<Search["advice"]>(null);
-  useEffect(() => { latest.current = { evidence, standing }; });
+  useEffect(() => { latest.current = { evidence, standing }; lastKey.current = key; });
 
   useEffect(() => {
     const worker = new Worker(new URL("../../workers/isolation.worker.ts", import.meta.url), { type: "module" });
@@ -82,15 +81,12 @@ export function useIsolation(job: string, file: MachineFile, question: Question,
     return () => { current = false; clearTimeout(thinking); };
   }, [built, key]);
 
-  const comingKey = coming?.key ?? null;
-  useEffect(() => { next.current = coming; });
-  useEffect(() => {
-    if (!built || !desk.current || !next.current || comingKey === null) return;
-    const { evidence, standing, key } = next.current;
+  const foresee = useCallback(({ evidence, standing, key }: Question) => {
+    if (!built || !desk.current || key === lastKey.current) return;
     const answer = desk.current.advise(evidence, standing);
     answer.then((result) => setAhead({ key, advice: result }), () => undefined);
     early.current = { key, answer };
-  }, [built, comingKey]);
+  }, [built]);
 
   // While the dictionary is being built here, the server may have it already: same core, same answer.
   useEffect(() => {
@@ -110,5 +106,5 @@ export function useIsolation(job: string, file: MachineFile, question: Question,
   }, []);
 
   // What was reckoned ahead is there in the very render in which the journal has the entry.
-  return { progress, advice: advice?.key !== key && ahead?.key === key ? ahead : advice, problem, layOut, desk: open?.desk ?? null };
+  return { progress, advice: advice?.key !== key && ahead?.key === key ? ahead : advice, problem, layOut, foresee, desk: open?.desk ?? null };
 }

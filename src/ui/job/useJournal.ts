@@ -1,6 +1,6 @@
 "use client";
 
-import { useCallback, useEffect, useMemo, useRef, useState } from "react";
+import { useCallback, useEffect, useMemo, useRef, useState, type RefObject } from "react";
 import { v4 as uuid } from "uuid";
 import type { EventBody, JournalEvent } from "../../core/journal/events";
 import type { Job } from "../../core/journal/fold";
@@ -19,7 +19,8 @@ export interface JournalDesk {
   log(body: EventBody): Promise<boolean>;
 }
 
-export function useJournal(machine: Machine, initial: readonly JournalEvent[], actor: string): JournalDesk {
+/** `foresee` is told at once what the job will be, before anything is drawn. */
+export function useJournal(machine: Machine, initial: readonly JournalEvent[], actor: string, foresee?: RefObject<((coming: Job) => void) | null>): JournalDesk {
   const [events, setEvents] = useState(initial);
   const [sending, setSending] = useState(false);
   const [problem, setProblem] = useState("");
@@ -27,17 +28,21 @@ export function useJournal(machine: Machine, initial: readonly JournalEvent[], a
   const [underWay, setUnderWay] = useState<JournalEvent | null>(null);
   const job = useMemo(() => jobOn(machine, events), [machine, events]);
   const coming = useMemo(() => (underWay ? jobOn(machine, [...events, underWay]) : null), [machine, events, underWay]);
-  const lastSeq = useRef(job.lastSeq);
-  useEffect(() => { lastSeq.current = job.lastSeq; }, [job.lastSeq]);
+  const latest = useRef({ events, lastSeq: job.lastSeq });
+  useEffect(() => { latest.current = { events, lastSeq: job.lastSeq }; });
 
   const log = useCallback(async (body: EventBody) => {
     const content = JSON.stringify([actor, body]);
     if (unsent.current?.content !== content) unsent.current = { id: uuid(), content };
     setSending(true);
     setProblem("");
-    setUnderWay({ id: unsent.current.id, job: job.id, seq: lastSeq.current + 1, v: 1, at: new Date().toISOString(), actor, body });
+    const next: JournalEvent = { id: unsent.current.id, job: job.id, seq: latest.current.lastSeq + 1, v: 1, at: new Date().toISOString(), actor, body };
+    setUnderWay(next);
     try {
-      const { event } = await send<{ event: JournalEvent }>(`/api/jobs/${job.id}/events`, { id: unsent.current.id, v: 1, actor, body });
+      const written = send<{ event: JournalEvent }>(`/api/jobs/${job.id}/events`, { id: unsent.current.id, v: 1, actor, body });
+      // While it is on its way.
+      foresee?.current?.(jobOn(machine, [...latest.current.events, next]));
+      const { event } = await written;
       unsent.current = null;
       setEvents((known) => (known.some((e) => e.id === event.id) ? known : [...known, event]));
       // What hangs on the journal elsewhere on the screen (what is waited for) looks again.
@@ -50,7 +55,7 @@ export function useJournal(machine: Machine, initial: readonly JournalEvent[], a
       setUnderWay(null);
       setSending(false);
     }
-  }, [actor, job.id]);
+  }, [actor, job.id, machine, foresee]);
 
   return { job, coming, sending, problem, log };
 }
