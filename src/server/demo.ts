@@ -119,9 +119,8 @@ async function repairAndClose(isolation: Isolation, fault: Fault, log: (body: Ev
   }
   for (const left of leftBehind(machine, await now())) await log({ type: "restored", item: left.item, words: left.words });
   const folded = await now();
-  const entry = machine.pieceById.get(piece.piece)!;
   await log({
-    type: "called", piece: piece.piece, pieceName: piece.name, cause: piece.faults[0]!.name, action: `${entry.repair}.`, sure: piece.word,
+    type: "called", piece: piece.piece, pieceName: piece.name, cause: piece.faults[0]!.name, action: `${option!.option.words}.`, sure: piece.word, despite: "Without its supply the sensor says nothing.",
     proofs: proofsFor(machine, piece.piece, judgedOf(folded)).map((p) => ({ words: p.words, proven: p.by !== null })),
   });
 }
