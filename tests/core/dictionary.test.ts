@@ -1,0 +1,161 @@
+import { describe, expect, it } from "vitest";
+import { ORDINARY_METER } from "../../src/core/circuit/meter";
+import { readMachineYaml } from "../../src/core/formats/machine-yaml";
+import type { Evidence, Repair } from "../../src/core/isolate/evidence";
+import type { Hypothesis } from "../../src/core/isolate/hypothesis";
+import { Isolation } from "../../src/core/isolate/isolation";
+import { Predictor, specimenWeights } from "../../src/core/isolate/prediction";
+import { likelyChanges, widen } from "../../src/core/isolate/wider";
+import { applyChanges } from "../../src/core/machine/variant";
+import { compileMachine } from "../../src/core/machine/compile";
+import type { Shown } from "../../src/core/quantity/read";
+import { observe } from "../../src/core/simulate/observe";
+import { Simulator } from "../../src/core/simulate/energise";
+import { makeTest, testKey } from "../../src/core/simulate/test";
+import { drawnValues, nominalValues } from "../../src/core/simulate/values";
+import { KETTLE } from "../support/kettle";
+
+const { machine } = readMachineYaml(`${KETTLE}
+causes:
+  - { part: heater, mode: to-case, then: { part: F1, mode: blown }, share: 0.25 }
+`, "kettle.yaml");
+const meter = ORDINARY_METER;
+const isolation = Isolation.of(machine, meter);
+const told: number[] = [];
+isolation.build((share) => told.push(share));
+const named = (id: string) => isolation.hypotheses.findIndex((h) => h.id === id);
+const sum = (list: Iterable<number>) => [...list].reduce((a, b) => a + b, 0);
+
+/** Whether two readings are the same but for a hundredth of the meter's error. */
+function isNear(test: ReturnType<typeof makeTest>, a: Shown | null, b: Shown | null): boolean {
+  if (a?.kind !== "value" || b?.kind !== "value" || !(test.function in meter.accuracy)) return JSON.stringify(a) === JSON.stringify(b);
+  const { relative, absolute } = meter.accuracy[test.function as "dcv"];
+  return Math.abs(a.value - b.value) <= 0.011 * (absolute + relative * Math.abs(a.value));
+}
+
+describe("the dictionary", () => {
+  it("holds what each fault shows in each test that tells anything, as the simulator shows it", () => {
+    const simulator = new Simulator(machine);
+    expect(isolation.candidates.length).toBeGreaterThan(10);
+    for (const test of isolation.candidates) {
+      const predictions = isolation.predictionsFor(test);
+      isolation.hypotheses.forEach((h, i) => {
+        if (h.kind === "something else") return expect(predictions[i]).toEqual([]);
+        expect(predictions[i], `${h.id} ${testKey(test)}`).toHaveLength(specimenWeights(machine, h).length);
+        const faults = h.kind === "fault" ? [h.fault, ...h.led] : [];
+        const shown = observe(simulator, simulator.energise(machine.setupById.get(test.setup)!, faults, nominalValues(machine)), test, meter);
+        expect(isNear(test, shown, predictions[i]![0]!), `${h.id} ${testKey(test)}`).toBe(true);
+      });
+    }
+  });
+  it("is the same whether it is built at once or asked test by test", () => {
+    const asked = Isolation.of(machine, meter);
+    for (const test of isolation.candidates) {
+      const [built, single] = [isolation.predictionsFor(test), asked.predictionsFor(test)];
+      built.forEach((prediction, h) => prediction.forEach((shown, k) => expect(isNear(test, shown, single[h]![k]!), `${testKey(test)} ${isolation.hypotheses[h]!.id} ${k}`).toBe(true)));
+      const [a, b] = [isolation.tableFor(test), asked.tableFor(test)];
+      expect(a.outcomes.length).toBe(b.outcomes.length);
+      a.chances.forEach((chance, i) => expect(chance).toBeCloseTo(b.chances[i]!, 3));
+    }
+  });
+  it("tells how far it has come, from nothing to all, never back", () => {
+    expect(told.at(-1)).toBe(1);
+    expect(told).toEqual([...told].sort((a, b) => a - b));
+    expect(told[0]).toBeLessThan(0.6);
+  });
+  it("knows hypotheses of priors that add to one, also when it is widened", () => {
+    expect(sum(isolation.hypotheses.map((h) => h.prior))).toBeCloseTo(1, 12);
+    const more: Hypothesis[] = [{ kind: "two faults", id: "x+y", faults: [{ part: "heater", mode: "open" }, { part: "F1", mode: "blown" }], pieces: ["heater", "fuse"], piece: "heater+fuse", prior: 0.01 }];
+    const wider = isolation.widened(more);
+    expect(sum(wider.hypotheses.map((h) => h.prior))).toBeCloseTo(1, 12);
+    expect(wider.hypotheses[named("F1:blown")]!.prior).toBeCloseTo(0.99 * isolation.hypotheses[named("F1:blown")]!.prior, 12);
+    // It shows what both together show.
+    const simulator = new Simulator(machine);
+    for (const test of isolation.candidates) {
+      const shown = observe(simulator, simulator.energise(machine.setupById.get(test.setup)!, [{ part: "heater", mode: "open" }, { part: "F1", mode: "blown" }], nominalValues(machine)), test, meter);
+      expect(isNear(test, shown, wider.predictionsFor(test).at(-1)![0]!), testKey(test)).toBe(true);
+    }
+    expect(wider.candidates).toBe(isolation.candidates);
+  });
+  it("a repair takes what was in its piece away, and only that: of a cause what came of it stays, of a single fault in vain all of it", () => {
+    const repaired = (piece: string, result: Repair["result"]): Repair[] => [{ piece, result }];
+    const [led, cause, fuse] = [named("heater:to-case>F1:blown"), named("heater:to-case"), named("F1:blown")];
+    expect(isolation.left(led, repaired("heater", "stays")).id).toBe("F1:blown");
+    expect(isolation.left(led, repaired("fuse", "stays")).id).toBe("heater:to-case");
+    expect(isolation.left(led, repaired("cord", "stays")).id).toBe("heater:to-case>F1:blown");
+    expect(isolation.left(led, [...repaired("heater", "stays"), ...repaired("fuse", "stays")]).id).toBe("no-fault");
+    // It was repaired and stayed: then the repair has failed, if it was that.
+    expect(isolation.left(fuse, repaired("fuse", "stays")).id).toBe("F1:blown");
+    expect(isolation.left(fuse, repaired("fuse", "gone")).id).toBe("no-fault");
+    expect(isolation.left(cause).id).toBe("heater:to-case");
+    const test = makeTest("on", "acv", "out-L", "in-N");
+    const after = isolation.predictionsAfter(test, repaired("heater", "stays"));
+    expect(after[led]!.slice(0, 5).map((s) => s?.kind)).toEqual(isolation.predictionsFor(test)[fuse]!.map((s) => s?.kind));
+    expect(after[cause]).toEqual(isolation.predictionsFor(test)[cause]);
+    const [plain, table] = [isolation.tableFor(test), isolation.tableFor(test, repaired("heater", "stays"))];
+    const n = plain.outcomes.length;
+    const row = (t: typeof plain, h: number) => [...t.chances.subarray(h * n, h * n + n)];
+    expect(row(table, led)).toEqual(row(plain, fuse));
+    expect(table.entropy[led]).toBe(plain.entropy[fuse]);
+    expect(row(table, fuse)).toEqual(row(plain, fuse));
+  });
+  it("believes the specimens that agree with the room and mains that were noted, by how far they lie off", () => {
+    const predictor = new Predictor(machine, meter);
+    expect(predictor.fitOf({}).every((l) => l === 0)).toBe(true);
+    const fit = predictor.fitOf({ volts: 120 });
+    const seeds = [1, 2, 3, 4].map((k) => 20_260 + k);
+    const of = [120, ...seeds.map((seed, k) => drawnValues(machine, seed, 0.5, [0, 1 / 3, 2 / 3, 1][k]!, seeds).supplyVolts)];
+    const logs = of.map((v) => -0.5 * ((v - 120) / (0.03 * 120)) ** 2);
+    logs.forEach((l, k) => expect(fit[k]).toBeCloseTo(l - Math.max(...logs), 9));
+    const warm = predictor.fitOf({ celsius: machine.file.ambient + 8 });
+    expect(Math.max(...warm)).toBe(0);
+    expect(Math.min(...warm)).toBeLessThan(-0.5);
+  });
+});
+
+describe("the wider look", () => {
+  // Fuse and heater both gone: line to the fuse, nothing behind it, and the element open when it is measured alone.
+  const two = [{ part: "heater", mode: "open" }, { part: "F1", mode: "blown" }];
+  const simulator = new Simulator(machine);
+  const reading = (id: string, setup: string, fn: "acv" | "ohms", red: string, black: string): Evidence => {
+    const test = makeTest(setup, fn, red, black);
+    return { type: "reading", id, test, shown: observe(simulator, simulator.energise(machine.setupById.get(setup)!, two, nominalValues(machine)), test, meter) };
+  };
+  const evidence: Evidence[] = [{ type: "complaint", id: "c", complaint: "cold" }, reading("a", "on", "acv", "in-L", "in-N"), reading("b", "on", "acv", "out-L", "in-N"), reading("d", "off", "ohms", "out-L", "in-N"), reading("e", "off", "ohms", "out-L", "in-N")];
+  const wider = widen(isolation, evidence);
+  const added = wider.hypotheses.slice(isolation.hypotheses.length);
+  const singles = isolation.hypotheses.flatMap((h) => (h.kind === "fault" && h.led.length === 0 ? [h] : []));
+
+  it("weighs the pair that is there before all others, and far before any single fault", () => {
+    const { probability } = wider.beliefs(evidence);
+    const best = [...probability].indexOf(Math.max(...probability));
+    expect(new Set(wider.hypotheses[best]!.piece.split("+"))).toEqual(new Set(["heater", "fuse"]));
+    expect(probability[best]! / Math.max(...[...probability].slice(0, isolation.hypotheses.length))).toBeGreaterThan(5);
+  });
+  it("gives a pair the product of its two priors, all pairs together two in a hundred", () => {
+    const total = sum(singles.map((h) => h.prior));
+    for (const h of added) {
+      if (h.kind !== "two faults") continue;
+      const [a, b] = h.faults.map((f) => singles.find((s) => s.fault.part === f.part && s.fault.mode === f.mode)!.prior) as [number, number];
+      expect(h.prior).toBeCloseTo((2 * 0.02 * a * b) / total ** 2, 14);
+      expect(h.pieces).toEqual([...h.faults].map((f) => machine.partById.get(f.part)!.piece));
+      expect(a).toBeGreaterThanOrEqual(b);
+      expect(h.faults[0].part).not.toBe(h.faults[1].part);
+    }
+    const changes = likelyChanges(machine);
+    expect(sum(changes.map((h) => h.prior))).toBeCloseTo(0.01, 12);
+    for (const h of changes) if (h.kind === "not as drawn") expect(() => compileMachine(applyChanges(machine.file, [h.change]))).not.toThrow();
+  });
+  it("keeps the ones that explain the evidence best, by trying every pair there is", () => {
+    expect(added.length).toBeLessThanOrEqual(14);
+    const pairs = singles.flatMap((a, i) => singles.slice(i + 1).flatMap((b): Hypothesis[] => (a.fault.part === b.fault.part ? [] : [{ kind: "two faults", id: `${a.id}+${b.id}`, faults: [a.fault, b.fault], pieces: [a.piece, b.piece], piece: a.piece === b.piece ? a.piece : `${a.piece}+${b.piece}`, prior: (2 * 0.02 * a.prior * b.prior) / sum(singles.map((h) => h.prior)) ** 2 }])));
+    const every = isolation.widened([...pairs, ...likelyChanges(machine)], evidence.flatMap((e) => (e.type === "reading" ? [e.test] : [])));
+    const { probability } = every.beliefs(evidence);
+    const first = isolation.hypotheses.length;
+    const ranked = every.hypotheses.slice(first).map((h, i) => ({ h, p: probability[first + i]! })).sort((a, b) => b.p - a.p);
+    const key = (h: Hypothesis) => (h.kind === "two faults" ? h.faults.map((f) => `${f.part}:${f.mode}`).sort().join() : h.id);
+    const kept = new Set(added.map(key));
+    // The best eight of all are among those that it keeps.
+    for (const { h } of ranked.slice(0, 8)) expect(kept.has(key(h)), key(h)).toBe(true);
+  });
+});
