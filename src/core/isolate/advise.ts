@@ -241,6 +241,9 @@ function openProof(isolation: Isolation, beliefs: Beliefs, standing: Standing, e
   return open.sort((a, b) => effort(a.test) - effort(b.test) || (testKey(a.test.test) < testKey(b.test.test) ? -1 : 1))[0] ?? null;
 }
 
+/** What is less likely than this is not named at the end of a search; judgement. */
+const NAMED = 0.05;
+
 const isLimited = (means: Means) => !means.live || !means.clamp || !means.dcClamp;
 
 function stopOf(isolation: Isolation, beliefs: Beliefs, suspects: readonly PieceSuspect[], settled: boolean, means: Means): Stop {
@@ -249,7 +252,9 @@ function stopOf(isolation: Isolation, beliefs: Beliefs, suspects: readonly Piece
   if (top.piece === "not-as-drawn" && (settled || top.probability > 0.5)) return { kind: "not as drawn", pieces: [], sentence: `This unit is not as its file has it: ${inSentence(top.faults[0]?.name ?? "something differs")}. Look, and enter what you find.` };
   if (top.piece === "something-else" && (settled || top.probability > 0.5)) return { kind: "something else", pieces: [], sentence: "The readings fit neither one fault nor two in the file. Look for a part that is not drawn." };
   if (settled) return found(isolation, beliefs, top);
-  const left = suspects.filter((s) => s.probability >= 0.05 && s.piece !== "no-fault" && s.piece !== "something-else");
+  const left = suspects.filter((s) => s.probability >= NAMED && s.piece !== "no-fault" && s.piece !== "something-else");
+  // What would show nothing in any test cannot be told from a sound machine either.
+  if (suspects.some((s) => s.piece === "no-fault" && s.probability >= NAMED)) return { kind: "group", pieces: left.map((s) => s.piece), sentence: `Every reading is what a sound machine shows.${left.length > 0 ? ` ${isLimited(means) ? "With your means no test" : "No safe test"} would show: ${left.map((s) => s.name).join(", ")}.` : ""}` };
   return { kind: "group", pieces: left.map((s) => s.piece), sentence: `No ${isLimited(means) ? "test with your means" : "safe test"} tells these apart: ${left.map((s) => s.name).join(", ")}. ${isLimited(means) ? "Hand over to someone who may measure live, or has the clamp." : "Start with the one that is cheapest to prove."}` };
 }
 

@@ -95,7 +95,8 @@ export function windowWords(window: Window, fn: MeterFunction): string {
   }
 }
 
-function outcomeWords(outcome: Outcome, fn: MeterFunction): string {
+/** What a reading of an outcome looks like, in words. */
+export function outcomeWords(outcome: Outcome, fn: MeterFunction): string {
   const unit = unitOf(fn);
   switch (outcome.kind) {
     case "overload": return "OL";
@@ -104,11 +105,13 @@ function outcomeWords(outcome: Outcome, fn: MeterFunction): string {
     case "label": return labelWords(outcome.label);
     case "value": {
       const nothing = unit === "F" ? 3e-8 : fn === "ohms" ? 3 : isClamp(fn) ? 0.15 : fn === "acv" ? 3 : 0.3;
-      if (outcome.high <= nothing || (outcome.centre !== null && Math.abs(outcome.centre) < nothing / 3)) return unit === "ohm" ? "near 0 Ω" : "near 0";
+      if (!Number.isFinite(outcome.low) && !Number.isFinite(outcome.high)) return "any value";
+      const isNegative = outcome.high < -nothing;
+      if ((outcome.high <= nothing && !isNegative) || (outcome.centre !== null && Math.abs(outcome.centre) < nothing / 3)) return unit === "ohm" ? "near 0 Ω" : "near 0";
       if (outcome.centre !== null) return `near ${quantity(outcome.centre, unit)}`;
       if (!Number.isFinite(outcome.high)) return `above ${quantity(outcome.low, unit)}`;
       if (!Number.isFinite(outcome.low)) return `below ${quantity(outcome.high, unit)}`;
-      return `${quantity(Math.max(0, outcome.low), unit)} to ${quantity(outcome.high, unit)}`;
+      return `${quantity(isNegative ? outcome.low : Math.max(0, outcome.low), unit)} to ${quantity(outcome.high, unit)}`;
     }
   }
 }
