@@ -2,8 +2,11 @@ import { describe, expect, it } from "vitest";
 import { ORDINARY_METER } from "../../src/core/circuit/meter";
 import { readMachineYaml } from "../../src/core/formats/machine-yaml";
 import type { Evidence, Repair } from "../../src/core/isolate/evidence";
+import { tellingTests } from "../../src/core/isolate/candidates";
 import type { Hypothesis } from "../../src/core/isolate/hypothesis";
 import { Isolation } from "../../src/core/isolate/isolation";
+import { questioned } from "../../src/core/isolate/misprobe";
+import { layOut } from "../../src/core/isolate/proposal";
 import { Predictor, specimenWeights } from "../../src/core/isolate/prediction";
 import { likelyChanges, widen } from "../../src/core/isolate/wider";
 import { applyChanges } from "../../src/core/machine/variant";
@@ -157,5 +160,73 @@ describe("the wider look", () => {
     const kept = new Set(added.map(key));
     // The best eight of all are among those that it keeps.
     for (const { h } of ranked.slice(0, 8)) expect(kept.has(key(h)), key(h)).toBe(true);
+  });
+});
+
+describe("the tests that tell anything", () => {
+  // The kettle again, and once more a minute later: what both show alike is measured where it costs less.
+  const waited = readMachineYaml(KETTLE.replace("  - { id: \"off\", name", "  - { id: later, name: Later, power: \"on\", how: Wait., minutes: 9 }\n  - { id: \"off\", name"), "kettle.yaml").machine;
+  const [now, later, off] = [makeTest("on", "acv", "out-L", "in-N"), makeTest("later", "acv", "out-L", "in-N"), makeTest("off", "ohms", "out-L", "in-N")];
+  const kept = (shown: readonly (readonly [ReturnType<typeof makeTest>, readonly (Shown | null)[]])[]) =>
+    tellingTests(waited, shown.map(([test]) => test), new Map(shown.map(([test, readings]) => [testKey(test), readings.map((r) => [r])]))).map((t) => t.setup);
+  const value = (v: number): Shown => ({ kind: "value", value: v });
+  const label = (words: string): Shown => ({ kind: "label", label: words });
+
+  it("are not those that show the same whatever is wrong, to two and a half digits, and below what any meter resolves nothing at all", () => {
+    expect(kept([[now, [value(118), value(118.2), value(117.9)]]])).toEqual([]);
+    expect(kept([[now, [value(118), value(119)]]])).toEqual(["on"]);
+    expect(kept([[now, [value(0.004), value(-0.009), value(0)]]])).toEqual([]);
+    expect(kept([[now, [value(0.004), value(0.02)]]])).toEqual(["on"]);
+    expect(kept([[off, [{ kind: "overload" }, { kind: "overload" }]]])).toEqual([]);
+    expect(kept([[off, [{ kind: "overload" }, value(10)]]])).toEqual(["off"]);
+    expect(kept([[now, [null, value(118)]]])).toEqual(["on"]);
+    expect(kept([[now, [label("lit"), label("lit")]]])).toEqual([]);
+    expect(kept([[now, [label("lit"), label("dark")]]])).toEqual(["on"]);
+    expect(kept([[off, [{ kind: "beep", beeps: true }, { kind: "beep", beeps: false }]]])).toEqual(["off"]);
+    expect(kept([[off, [{ kind: "beep", beeps: true }, { kind: "beep", beeps: true }]]])).toEqual([]);
+  });
+  it("are made in the cheaper of two setups that show the same, whichever comes first in the file; in both where they differ", () => {
+    const same = [value(118), value(0)];
+    expect(kept([[later, same], [now, same]])).toEqual(["on"]);
+    expect(kept([[now, same], [later, same]])).toEqual(["on"]);
+    expect(kept([[now, same], [later, [value(118), value(60)]]])).toEqual(["on", "later"]);
+    // Power on and off are never the same test, though they should read alike.
+    expect(kept([[off, same], [now, same]]).sort()).toEqual(["off", "on"]);
+  });
+});
+
+describe("what each result would mean", () => {
+  it("is a line of its own for each, the sound one marked, chances adding to no more than one", () => {
+    const beliefs = isolation.beliefs([{ type: "complaint", id: "c", complaint: "cold" }]);
+    for (const test of isolation.candidates) {
+      const { meanings, range } = layOut(isolation, beliefs, { setup: "on", openPanels: new Set() }, test);
+      expect(new Set(meanings.map((m) => m.words)).size, testKey(test)).toBe(meanings.length);
+      expect(sum(meanings.map((m) => m.probability))).toBeLessThanOrEqual(1 + 1e-6);
+      expect(meanings.map((m) => m.probability)).toEqual(meanings.map((m) => m.probability).sort((a, b) => b - a));
+      expect(meanings.filter((m) => m.sound).length, testKey(test)).toBeLessThanOrEqual(1);
+      for (const m of meanings) {
+        expect(m.probability).toBeGreaterThan(0);
+        for (const l of m.leaves) expect(l.probability).toBeGreaterThanOrEqual(0.08);
+      }
+      if (test.function === "ohms") expect(range).not.toBe("");
+      // Of a reading that only a sound machine gives, a good part is left for "nothing wrong" or for what does not show there.
+      const shown = isolation.predictionsFor(test)[0]![0]!;
+      const sound = meanings.find((m) => m.sound);
+      if (sound?.outcome.kind === "value" && shown.kind === "value") expect(shown.value >= sound.outcome.low - 1e-9 && shown.value <= sound.outcome.high + 1e-9, testKey(test)).toBe(true);
+    }
+  });
+});
+
+describe("the reading that is questioned", () => {
+  const at = (id: string, test: ReturnType<typeof makeTest>, value: number): Evidence => ({ type: "reading", id, test, shown: { kind: "value", value } });
+  const [a, b] = [makeTest("on", "acv", "out-L", "in-N"), makeTest("on", "acv", "in-L", "in-N")];
+  it("is the last, unless it has outvoted an earlier one of the same test", () => {
+    expect(questioned(meter, [])).toBeNull();
+    expect(questioned(meter, [{ type: "complaint", id: "c", complaint: "cold" }])).toBeNull();
+    expect(questioned(meter, [at("1", a, 118), at("2", b, 118)])).toBe("2");
+    expect(questioned(meter, [at("1", a, 3), at("2", a, 118), at("3", a, 118)])).toBe("1");
+    // One of another test that was outvoted long ago is left alone.
+    expect(questioned(meter, [at("1", a, 3), at("2", a, 118), at("3", a, 118), at("4", b, 118)])).toBe("4");
+    expect(questioned(meter, [at("1", a, 118), at("2", a, 118.1)])).toBe("2");
   });
 });
