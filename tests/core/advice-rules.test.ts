@@ -73,6 +73,8 @@ describe("how a search ends", () => {
   it("with a sound machine, and what would show nothing in any test", () => {
     const { steps } = course([]);
     expect(steps.at(-1)!.stop).toEqual({ kind: "group", pieces: ["switch"], sentence: "Every reading is what a sound machine shows. No safe test would show: Switch." });
+    // With less than all means it is not known to be sound.
+    expect(course([], { ...ALL_MEANS, live: false }).steps.at(-1)!.stop!.sentence).toMatch(/^No test with your means tells these apart: .*Switch.*nothing wrong\. Hand over/);
   });
   it("at a simple cause before anything is measured; the last answer stands, and what lies in the model is searched for", () => {
     const answer = (id: string, first: string, yes: "yes" | "no"): Evidence => ({ type: "answer", id, complaint: "cold", first, answer: yes } as Evidence);

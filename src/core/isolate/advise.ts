@@ -253,9 +253,13 @@ function stopOf(isolation: Isolation, beliefs: Beliefs, suspects: readonly Piece
   if (top.piece === "something-else" && (settled || top.probability > 0.5)) return { kind: "something else", pieces: [], sentence: "The readings fit neither one fault nor two in the file. Look for a part that is not drawn." };
   if (settled) return found(isolation, beliefs, top);
   const left = suspects.filter((s) => s.probability >= NAMED && s.piece !== "no-fault" && s.piece !== "something-else");
-  // What would show nothing in any test cannot be told from a sound machine either.
-  if (suspects.some((s) => s.piece === "no-fault" && s.probability >= NAMED)) return { kind: "group", pieces: left.map((s) => s.piece), sentence: `Every reading is what a sound machine shows.${left.length > 0 ? ` ${isLimited(means) ? "With your means no test" : "No safe test"} would show: ${left.map((s) => s.name).join(", ")}.` : ""}` };
-  return { kind: "group", pieces: left.map((s) => s.piece), sentence: `No ${isLimited(means) ? "test with your means" : "safe test"} tells these apart: ${left.map((s) => s.name).join(", ")}. ${isLimited(means) ? "Hand over to someone who may measure live, or has the clamp." : "Start with the one that is cheapest to prove."}` };
+  const isPerhapsSound = suspects.some((s) => s.piece === "no-fault" && s.probability >= NAMED);
+  const names = left.map((s) => s.name).join(", ");
+  const group = { kind: "group", pieces: left.map((s) => s.piece) } as const;
+  if (isLimited(means)) return { ...group, sentence: `No test with your means tells these apart: ${names}${isPerhapsSound ? `${names ? ", " : ""}nothing wrong` : ""}. Hand over to someone who may measure live, or has the clamp.` };
+  // What shows nothing in any test cannot be told from a sound machine.
+  if (isPerhapsSound) return { ...group, sentence: `Every reading is what a sound machine shows.${names ? ` No safe test would show: ${names}.` : ""}` };
+  return { ...group, sentence: `No safe test tells these apart: ${names}. Start with the one that is cheapest to prove.` };
 }
 
 /** What was found; and what goes with it: a second fault, a part it has taken along. */

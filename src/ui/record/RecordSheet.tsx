@@ -38,7 +38,7 @@ export function RecordSheet({ job, file }: { job: Job; file: MachineFile }) {
           <section className="call">
             <h2>{job.called.pieceName}</h2>
             <p>{job.called.cause}. Judged {job.called.sure}.</p>
-            <p><strong>To be done:</strong> {job.called.action}</p>
+            <p><strong>{job.work.proved.length > 0 ? "Done:" : "To be done:"}</strong> {job.called.action}</p>
             {job.called.proofs.length > 0 ? <ul>{job.called.proofs.map((p) => <li key={p.words}>{p.proven ? "Proven" : "Not proven"}: {p.words}</li>)}</ul> : null}
             {job.called.excluded && job.called.excluded.length > 0 ? <p>Excluded by the tests: {job.called.excluded.join(", ")}.</p> : null}
             {job.called.elsewhere ? <><p className="mb-1">Where else to look:</p><ul>{job.called.elsewhere.map((e) => <li key={e}>{e}</li>)}</ul></> : null}
