@@ -61,7 +61,7 @@ export function ratedLinks(machine: Machine, setupId: string): readonly Link[] {
   simulator.load(state, phase);
   const running = rated.map((x) => flows(x.element));
   const starting = simulator.whileStarting(state, phase, () => rated.map((x) => flows(x.element)));
-  return rated.flatMap(({ part, r, amps }, i) => (running[i]! < 0.001 ? [] : [{ name: `${r.bears} ${part.name}`, rated: amps, running: running[i]!, starting: Math.max(running[i]!, starting[i]!), bears: BEARS[r.bears] }]));
+  return rated.flatMap(({ part, r, amps }, i) => (running[i]! < 0.001 ? [] : [{ name: part.name.toLowerCase().includes(r.bears) ? part.name : `${r.bears} ${part.name}`, rated: amps, running: running[i]!, starting: Math.max(running[i]!, starting[i]!), bears: BEARS[r.bears] }]));
 }
 
 /** Elements typed one a line: "switch 0.5A", "wire 18 AWG", "fuse 10A main"; "fuse 10A @ 0.7A / 4A" has currents of its own. Throws `Refused` naming the line. */
