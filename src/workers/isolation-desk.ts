@@ -44,6 +44,8 @@ const THOUGHTS = 3;
 /** The fault dictionary of one machine behind a desk: built once, asked often. Lives in a worker. */
 export class IsolationDesk {
   private isolation: Isolation | null = null;
+  /** Whether its dictionary is complete: what is advised from half of it would be wrong. */
+  private isBuilt = false;
   /** How often advice was asked for; a thought ahead ends when it changes. */
   private asked = 0;
 
@@ -51,18 +53,20 @@ export class IsolationDesk {
   async build(file: MachineFile, progress: (share: number) => void): Promise<void> {
     const isolation = Isolation.of(compileMachine(file), ORDINARY_METER);
     this.isolation = isolation;
+    this.isBuilt = false;
     let steps = 0;
     for (const share of isolation.buildSteps()) {
       if (++steps % 8 !== 0) continue;
       progress(share);
       await new Promise((resolve) => { setTimeout(resolve, 0); });
     }
+    this.isBuilt = true;
     progress(1);
   }
 
   advise(evidence: readonly Evidence[], standing: PlainStanding): Advice {
     this.asked++;
-    return advise(this.ready(), evidence, plain(standing));
+    return advise(this.whole(), evidence, plain(standing));
   }
 
   /**
@@ -71,7 +75,7 @@ export class IsolationDesk {
    * real one quick. Says how many it came to.
    */
   async thinkAhead(evidence: readonly Evidence[], standing: PlainStanding): Promise<number> {
-    const isolation = this.ready();
+    const isolation = this.whole();
     const asked = this.asked;
     const { next } = advise(isolation, evidence, plain(standing));
     if (!next) return 0;
@@ -174,6 +178,11 @@ export class IsolationDesk {
   /** What the file can and cannot tell apart. */
   coverage(): Coverage {
     return coverageOf(this.ready());
+  }
+
+  private whole(): Isolation {
+    if (!this.isBuilt) throw new Error("The dictionary is not built yet.");
+    return this.ready();
   }
 
   private ready(): Isolation {

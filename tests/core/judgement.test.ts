@@ -192,6 +192,16 @@ describe("what is believed", () => {
 });
 
 describe("the desk", () => {
+  it("gives no advice from half a dictionary", async () => {
+    const desk = new IsolationDesk();
+    const evidence: Evidence[] = [{ type: "complaint", id: "c", complaint: isolation.machine.file.complaints[0]!.id }];
+    const standing = { setup: isolation.machine.file.complaints[0]!.setup, openPanels: [] };
+    const built = desk.build(isolation.machine.file, () => undefined);
+    await new Promise((resolve) => { setTimeout(resolve, 20); });
+    expect(() => desk.advise(evidence, standing)).toThrow("not built yet");
+    await built;
+    expect(desk.advise(evidence, standing).next).not.toBeNull();
+  });
   it("thinks ahead without changing any answer", async () => {
     const desk = new IsolationDesk();
     await desk.build(isolation.machine.file, () => undefined);

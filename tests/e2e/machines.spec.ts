@@ -59,7 +59,7 @@ test("not as drawn: a cut-off found in a lead is put in, the ranking runs on, th
   await axe(page);
   await page.getByRole("button", { name: "It is so on this unit" }).click();
   await expect(page.locator(".found")).toContainText("found in the lead of Defrost heater");
-  await asked(page);
+  expect(await asked(page), "a test is proposed for the unit as it was found").not.toBeNull();
   await expect(page.locator(".suspects")).toContainText("Thermal cut-off in the lead");
   // Taken back, the suspect goes too.
   await page.getByRole("button", { name: /Take back/ }).click();

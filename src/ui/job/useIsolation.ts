@@ -41,8 +41,11 @@ export function useIsolation(job: string, file: MachineFile, question: Question)
   const desk = useRef<Comlink.Remote<IsolationDesk> | null>(null);
   // Kept in an object: a remote is callable, and React would call it.
   const [open, setOpen] = useState<{ readonly desk: Desk } | null>(null);
-  const [built, setBuilt] = useState(false);
-  const [progress, setProgress] = useState(0);
+  // Of which file: what was found to differ makes another machine, whose dictionary is built anew.
+  const [builtFor, setBuiltFor] = useState<MachineFile | null>(null);
+  const [done, setDone] = useState<{ readonly file: MachineFile; readonly share: number } | null>(null);
+  const built = builtFor === file;
+  const progress = built ? 1 : done?.file === file ? done.share : 0;
   const [advice, setAdvice] = useState<Search["advice"]>(null);
   const [problem, setProblem] = useState("");
   const latest = useRef({ evidence, standing });
@@ -58,7 +61,7 @@ export function useIsolation(job: string, file: MachineFile, question: Question)
     queueMicrotask(() => { if (desk.current === remote) setOpen({ desk: remote }); });
     const lost = () => setProblem("The computation stopped. Reload the page; nothing is lost.");
     worker.addEventListener("error", lost);
-    remote.build(file, Comlink.proxy((share: number) => setProgress(share))).then(() => setBuilt(true), lost);
+    remote.build(file, Comlink.proxy((share: number) => setDone({ file, share }))).then(() => setBuiltFor(file), lost);
     return () => { worker.terminate(); desk.current = null; setOpen(null); };
   }, [file]);
 
