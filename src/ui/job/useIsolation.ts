@@ -40,11 +40,11 @@ export function useIsolation(job: string, file: MachineFile, question: Question)
   const { evidence, standing, key } = question;
   const desk = useRef<Comlink.Remote<IsolationDesk> | null>(null);
   // Kept in an object: a remote is callable, and React would call it.
-  const [open, setOpen] = useState<{ readonly desk: Desk } | null>(null);
-  // Of which file: what was found to differ makes another machine, whose dictionary is built anew.
-  const [builtFor, setBuiltFor] = useState<MachineFile | null>(null);
+  const [open, setOpen] = useState<{ readonly desk: Desk; readonly file: MachineFile } | null>(null);
+  // Of which desk: what was found to differ makes another machine, whose dictionary is built anew; taken back, the first one is.
+  const [whole, setWhole] = useState<{ readonly desk: Desk } | null>(null);
   const [done, setDone] = useState<{ readonly file: MachineFile; readonly share: number } | null>(null);
-  const built = builtFor === file;
+  const built = open?.file === file && whole?.desk === open.desk;
   const progress = built ? 1 : done?.file === file ? done.share : 0;
   const [advice, setAdvice] = useState<Search["advice"]>(null);
   const [problem, setProblem] = useState("");
@@ -58,10 +58,10 @@ export function useIsolation(job: string, file: MachineFile, question: Question)
     const worker = new Worker(new URL("../../workers/isolation.worker.ts", import.meta.url), { type: "module" });
     const remote = Comlink.wrap<IsolationDesk>(worker);
     desk.current = remote;
-    queueMicrotask(() => { if (desk.current === remote) setOpen({ desk: remote }); });
+    queueMicrotask(() => { if (desk.current === remote) setOpen({ desk: remote, file }); });
     const lost = () => setProblem("The computation stopped. Reload the page; nothing is lost.");
     worker.addEventListener("error", lost);
-    remote.build(file, Comlink.proxy((share: number) => setDone({ file, share }))).then(() => setBuiltFor(file), lost);
+    remote.build(file, Comlink.proxy((share: number) => setDone({ file, share }))).then(() => setWhole({ desk: remote }), lost);
     return () => { worker.terminate(); desk.current = null; setOpen(null); };
   }, [file]);
 
