@@ -144,3 +144,79 @@ describe("results in words", () => {
     expect([{ kind: "overload" }, { kind: "unsteady" }, { kind: "beep", beeps: true }, { kind: "beep", beeps: false }].map((w) => windowWords(w as Parameters<typeof windowWords>[0], "ohms"))).toEqual(["OL", "not steady", "beeps", "no beep"]);
   });
 });
+
+describe("the reading on which all hangs", () => {
+  it("is the one without which least is left of what was found: by leaving each out in turn", () => {
+    const { steps, evidence } = course([{ part: "heater", mode: "open" }]);
+    const k = steps.findIndex((step) => step.next?.why.includes("hangs on this one reading"));
+    const known = evidence.slice(0, k + 1);
+    const without = known.filter((e) => e.type === "reading").map((e) => ({ e, left: isolation.involvement(isolation.beliefs(known.filter((x) => x !== e)).probability).get("heater")! }));
+    const least = without.reduce((a, b) => (b.left < a.left ? b : a));
+    expect(least.left).toBeLessThan(0.5);
+    expect(least.e.type === "reading" && testKey(least.e.test)).toBe(testKey(steps[k]!.next!.test));
+  });
+});
+
+describe("before a board is blamed", () => {
+  // The heater as a board, with two things that have to be seen first; each can be shown in two ways.
+  const proofs = '[{ of: feed, words: Line reaches it, shows: good, any: [{ setup: "on", function: acv, red: out-L, black: plug-neutral }, { setup: "off", function: ohms, red: plug-line, black: out-L }] }, { of: output, words: It is open itself, shows: bad, any: [{ setup: "off", function: ohms, red: out-L, black: in-N }] }]';
+  const boarded = readMachineYaml(KETTLE.replace("repair: Replace, minutes: 20, price: 20 }", `repair: Replace, minutes: 20, price: 20, board: yes, proofs: ${proofs} }`), "kettle.yaml").machine;
+  const own = Isolation.of(boarded, ORDINARY_METER);
+  own.build();
+  const [live, dead] = [makeTest("on", "acv", "out-L", "plug-neutral"), makeTest("off", "ohms", "plug-line", "out-L")];
+  const shown = (id: string, test: typeof live, faults: readonly Fault[] = [{ part: "heater", mode: "open" }]): Evidence => {
+    const unit = new Simulator(boarded);
+    return { type: "reading", id, test, shown: observe(unit, unit.energise(boarded.setupById.get(test.setup)!, faults, nominalValues(boarded)), test, ORDINARY_METER) };
+  };
+  const at = (evidence: readonly Evidence[], means: Means = ALL_MEANS) => advise(own, [complaint, ...evidence], { setup: "off", openPanels: new Set(), means });
+  /** Everything that is asked on the way to the board, and how it ends. */
+  const evidence: Evidence[] = [];
+  const asked: Advice[] = [];
+  for (let k = 0; k < 20; k++) {
+    const advice = at(evidence);
+    asked.push(advice);
+    if (!advice.next) break;
+    evidence.push(shown(`r${k}`, advice.next.test));
+  }
+  const proving = asked.filter((a) => a.next !== null && a.next.proves !== null);
+
+  it("what is unproven is asked for, dead rather than live, and only once it is believed to be the board", () => {
+    expect(proving.map((a) => a.next!.proves).sort()).toEqual(["It is open itself", "Line reaches it"]);
+    expect(asked.findIndex((a) => a.next?.proves)).toBeGreaterThan(1);
+    expect(proving.find((a) => a.next!.proves === "Line reaches it")!.next!.test).toEqual(dead);
+    for (const a of proving) {
+      expect(a.suspects[0]!.piece).toBe("heater");
+      expect(a.next!.why).toContain("Before the board is blamed");
+      expect(a.stop).toBeNull();
+    }
+    expect(asked.at(-1)!.stop).toMatchObject({ kind: "found", pieces: ["heater"] });
+  });
+  it("the live way counts as well as the dead one; what was shown the other way is not asked for again in another form", () => {
+    const before = evidence.filter((e) => e.type === "reading" && testKey(e.test) !== testKey(dead));
+    expect(at(before).next).toMatchObject({ proves: "Line reaches it" });
+    expect(at([...before, shown("x", live)]).next?.proves ?? null).toBeNull();
+    const against: Evidence = { type: "reading", id: "x", test: dead, shown: { kind: "value", value: 3 } };
+    expect(at([...before, against]).next?.proves ?? "").not.toBe("Line reaches it");
+  });
+});
+
+describe("what was found with what it has taken along", () => {
+  const led = readMachineYaml(`${KETTLE}causes:\n  - { part: heater, mode: to-case, then: { part: F1, mode: blown }, share: 0.6 }\n`, "kettle.yaml").machine;
+  const own = Isolation.of(led, ORDINARY_METER);
+  own.build();
+  it("names both, the cause first", () => {
+    const unit = new Simulator(led);
+    const both: readonly Fault[] = [{ part: "heater", mode: "to-case" }, { part: "F1", mode: "blown" }];
+    const evidence: Evidence[] = [complaint];
+    let standing: Standing = { setup: "on", openPanels: new Set<string>() };
+    let advice = advise(own, evidence, standing);
+    for (let k = 0; k < 15 && advice.next; k++) {
+      const { test } = advice.next;
+      evidence.push({ type: "reading", id: `r${k}`, test, shown: observe(unit, unit.energise(led.setupById.get(test.setup)!, both, nominalValues(led)), test, ORDINARY_METER) });
+      standing = { ...standing, setup: test.setup };
+      advice = advise(own, evidence, standing);
+    }
+    expect(advice.stop).toMatchObject({ kind: "found", pieces: ["heater"] });
+    expect(advice.stop!.sentence).toContain("It has taken fuse with it; both are renewed, this first.");
+  });
+});

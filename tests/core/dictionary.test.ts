@@ -1,14 +1,14 @@
 import { describe, expect, it } from "vitest";
 import { ORDINARY_METER } from "../../src/core/circuit/meter";
 import { readMachineYaml } from "../../src/core/formats/machine-yaml";
-import type { Evidence, Repair } from "../../src/core/isolate/evidence";
+import { isSameReading, surroundingsOf, type Evidence, type Repair } from "../../src/core/isolate/evidence";
 import { tellingTests } from "../../src/core/isolate/candidates";
 import type { Hypothesis } from "../../src/core/isolate/hypothesis";
 import { Isolation } from "../../src/core/isolate/isolation";
 import { questioned } from "../../src/core/isolate/misprobe";
 import { layOut } from "../../src/core/isolate/proposal";
 import { Predictor, specimenWeights } from "../../src/core/isolate/prediction";
-import { likelyChanges, widen } from "../../src/core/isolate/wider";
+import { callsForMore, likelyChanges, widen } from "../../src/core/isolate/wider";
 import { applyChanges } from "../../src/core/machine/variant";
 import { compileMachine } from "../../src/core/machine/compile";
 import type { Shown } from "../../src/core/quantity/read";
@@ -39,9 +39,12 @@ function isNear(test: ReturnType<typeof makeTest>, a: Shown | null, b: Shown | n
 describe("the dictionary", () => {
   it("holds what each fault shows in each test that tells anything, as the simulator shows it", () => {
     const simulator = new Simulator(machine);
-    expect(isolation.candidates.length).toBeGreaterThan(10);
-    for (const test of isolation.candidates) {
-      const predictions = isolation.predictionsFor(test);
+    const anew = Isolation.of(machine, meter);
+    anew.build();
+    expect(anew.candidates.map(testKey)).toEqual(isolation.candidates.map(testKey));
+    expect(anew.candidates.length).toBeGreaterThan(10);
+    for (const test of anew.candidates) {
+      const predictions = anew.predictionsFor(test);
       isolation.hypotheses.forEach((h, i) => {
         if (h.kind === "something else") return expect(predictions[i]).toEqual([]);
         expect(predictions[i], `${h.id} ${testKey(test)}`).toHaveLength(specimenWeights(machine, h).length);
@@ -228,5 +231,49 @@ describe("the reading that is questioned", () => {
     // One of another test that was outvoted long ago is left alone.
     expect(questioned(meter, [at("1", a, 3), at("2", a, 118), at("3", a, 118), at("4", b, 118)])).toBe("4");
     expect(questioned(meter, [at("1", a, 118), at("2", a, 118.1)])).toBe("2");
+  });
+});
+
+describe("readings of one test", () => {
+  const say = (fn: "dcv" | "look" | "continuity", a: Shown, b: Shown) => isSameReading(meter, { test: makeTest("on", fn, "x", "y"), shown: a }, { shown: b });
+  const value = (v: number): Shown => ({ kind: "value", value: v });
+  const label = (words: string): Shown => ({ kind: "label", label: words });
+  const beep = (beeps: boolean): Shown => ({ kind: "beep", beeps });
+  it("say the same within six errors of the meter, by word, by sound, by kind", () => {
+    const { relative, absolute } = meter.accuracy.dcv;
+    const error = Math.hypot(absolute, relative * 10);
+    expect([say("dcv", value(10), value(10 + 5 * error)), say("dcv", value(10), value(10 + 7 * error))]).toEqual([true, false]);
+    expect([say("look", label("lit"), label("lit")), say("look", label("lit"), label("dark"))]).toEqual([true, false]);
+    expect([say("continuity", beep(true), beep(true)), say("continuity", beep(true), beep(false))]).toEqual([true, false]);
+    expect([say("dcv", { kind: "overload" }, { kind: "overload" }), say("dcv", { kind: "overload" }, value(1)), say("look", label("lit"), beep(true))]).toEqual([true, false, false]);
+  });
+  it("of room and mains, what was said last stands, each by itself", () => {
+    const said = (id: string, more: { celsius?: number; volts?: number }): Evidence => ({ type: "surroundings", id, ...more });
+    expect(surroundingsOf([])).toEqual({});
+    expect(surroundingsOf([said("a", { celsius: 20 }), said("b", { volts: 118 })])).toEqual({ celsius: 20, volts: 118 });
+    expect(surroundingsOf([said("a", { celsius: 20, volts: 110 }), said("b", { celsius: 31 })])).toEqual({ celsius: 31, volts: 110 });
+  });
+});
+
+describe("a call for more than one fault", () => {
+  const odd = (evidence: string, confirmed: boolean) => ({ evidence, slip: 0.9, confirmed });
+  const complaint: Evidence = { type: "complaint", id: "c", complaint: "cold" };
+  const reading: Evidence = { type: "reading", id: "r", test: makeTest("on", "acv", "out-L", "in-N"), shown: { kind: "value", value: 119 } };
+  const calls = (evidence: readonly Evidence[], odds: Parameters<typeof callsForMore>[3]) => callsForMore(isolation, evidence, isolation.beliefs(evidence), odds);
+  it("is one odd thing confirmed, one odd thing that the customer says, or two odd things; never one slip alone", () => {
+    expect(calls([complaint, reading], [])).toBe(false);
+    expect(calls([complaint, reading], [odd("r", false)])).toBe(false);
+    expect(calls([complaint, reading], [odd("r", true)])).toBe(true);
+    expect(calls([complaint, reading], [odd("c", false)])).toBe(true);
+    expect(calls([complaint, reading], [odd("r", false), odd("s", true)])).toBe(true);
+    expect(calls([complaint, reading], [odd("r", false), odd("s", false)])).toBe(true);
+  });
+  it("is a repair in vain of what is still held for the fault, and not of a piece nobody suspects", () => {
+    const open: Evidence = { type: "reading", id: "o", test: makeTest("off", "ohms", "out-L", "in-N"), shown: { kind: "overload" } };
+    const tried = (piece: string, result: "stays" | "gone"): Evidence => ({ type: "tried", id: "t", piece, result });
+    const share = isolation.involvement(isolation.beliefs([complaint, open, { ...open, id: "p" }, tried("heater", "stays")]).probability).get("heater")!;
+    expect(share).toBeGreaterThan(0.4);
+    expect(calls([complaint, open, { ...open, id: "p" }, tried("heater", "stays")], [])).toBe(true);
+    expect(calls([complaint, open, { ...open, id: "p" }, tried("cord", "stays")], [])).toBe(false);
   });
 });

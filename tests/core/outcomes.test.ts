@@ -84,6 +84,22 @@ describe("the outcomes of a measured test", () => {
       });
     }), { numRuns: 60 });
   });
+  it("join the closest first, by joining them one pair after the other", () => {
+    fc.assert(fc.property(fc.uniqueArray(fc.integer({ min: 1, max: 60 }), { minLength: 8, maxLength: 12 }), (steps) => {
+      // Places on the scale, well apart, each gap another.
+      const places = steps.reduce<number[]>((list, step, i) => [...list, (list.at(-1) ?? 0) + 12 + step + i / 100], []);
+      const readings = places.map((y) => Math.sinh(y * scale.relative) * (scale.absolute / scale.relative));
+      const groups = places.map((y) => [y]);
+      while (groups.length > 7) {
+        const gaps = groups.slice(1).map((g, i) => g[0]! - groups[i]!.at(-1)!);
+        const closest = gaps.indexOf(Math.min(...gaps));
+        groups.splice(closest, 2, [...groups[closest]!, ...groups[closest + 1]!]);
+      }
+      const { outcomes } = outcomeTable(volts, readings.map((v) => five(value(v))), meter);
+      const of = readings.map((v) => outcomeOf(outcomes, { kind: "value", value: v }));
+      places.forEach((y, i) => places.forEach((z, j) => expect(of[i] === of[j], `${y} and ${z}`).toBe(groups.some((g) => g.includes(y) && g.includes(z)))));
+    }), { numRuns: 40 });
+  });
   it("join what lies closest when there are more than seven values", () => {
     const predicted = [1, 2, 4, 8, 16, 17, 32, 64, 128];
     const { outcomes } = outcomeTable(volts, predicted.map((v) => five(value(v))), meter);

@@ -137,6 +137,22 @@ describe("what can be told apart", () => {
     expect(coverage.faults).toBe(hypotheses.filter((h) => h.kind === "fault").length);
     expect(coverage.tests + coverage.idleTests).toBe(isolation.permitted.length);
     expect(coverage.unseen.every((f) => f.name.includes(": "))).toBe(true);
+    // Who stands together, who shows nowhere, and who stands alone are all the faults there are, each once.
+    const groups = faultGroups(isolation);
+    expect(coverage.silent.map((f) => f.id)).toEqual(groups.find((g) => g.includes("no-fault"))!.filter((id) => id !== "no-fault"));
+    expect(coverage.together.map((g) => g.map((f) => f.id))).toEqual(groups.filter((g) => g.length > 1 && !g.includes("no-fault")));
+    expect(coverage.alone).toBe(groups.filter((g) => g.length === 1 && g[0] !== "no-fault").length);
+  });
+
+  it("names the points that would help most, by the pairs that each would tell apart", () => {
+    const { helpfulPoints } = coverageOf(isolation);
+    const pointed = new Set([...machine.points.values()].map((p) => machine.nets[p.node]));
+    for (const { net, pairs } of helpfulPoints) {
+      expect(pointed.has(net), net).toBe(false);
+      expect(pairs).toBeGreaterThan(0);
+    }
+    expect(helpfulPoints.map((p) => p.pairs)).toEqual(helpfulPoints.map((p) => p.pairs).sort((a, b) => b - a));
+    expect(helpfulPoints.length).toBeLessThanOrEqual(5);
   });
 
   it("finds the setup that would show a thing: that of a complaint which says so, else the first with power in which anything shows it", () => {
