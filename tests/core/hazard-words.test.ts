@@ -1,7 +1,11 @@
-import { expect, test } from "vitest";
+import { describe, expect, test } from "vitest";
+import { readMachineYaml } from "../../src/core/formats/machine-yaml";
 import { cautionsAt, forbidden, inSupplyPrimary, sourcesOff } from "../../src/core/hazard/rules";
+import { workCautions } from "../../src/core/hazard/work-cautions";
+import { compileMachine, type Machine } from "../../src/core/machine/compile";
 import { makeTest } from "../../src/core/simulate/test";
-import { machineNamed } from "../support/fleet";
+import { FLEET, machineNamed } from "../support/fleet";
+import { KETTLE } from "../support/kettle";
 
 // Written for what mutation testing of the hazard rules left alive: what is said, and of which parts.
 const cooler = machineNamed("kaldruun-uc-80");
@@ -43,4 +47,32 @@ test("work on a piece says how it is made dead, and the cautions of its own part
   expect(own.join(" ")).toContain("sheath is hot");
   expect(own.join(" ")).not.toContain("refrigerant");
   expect(cautionsAt(cooler, "compressor").join(" ")).toContain("refrigerant");
+});
+
+describe("the dangers of working on a machine", () => {
+  const kettle = readMachineYaml(KETTLE, "kettle.yaml").machine;
+  const of = (machine: Machine, cleans = false) => workCautions(machine, cleans).map((c) => c.of);
+  test("a kettle is only hot; as powered equipment it may also hold something up, with or without a drive that is drawn", () => {
+    expect(of(kettle)).toEqual(["raised", "hot"]);
+    expect(of(compileMachine({ ...kettle.file, family: "washer" }))).toEqual(["hot"]);
+    // A driven load is let down, and an engine secured, whatever the family is called.
+    for (const name of ["brenzik-cd-30", "dornlau-fl-7", "sellrun-lc-24", "pfellmar-co-12"]) expect(of(compileMachine({ ...machineNamed(name).file, family: "washer" })), name).toContain("raised");
+    expect(of(machineNamed("quellmoor-sb-210"))).not.toContain("raised");
+  });
+  test("bare mains are named where there are covers over mains, and a spray only where one is used", () => {
+    expect(of(machineNamed("quellmoor-sb-210"))).toContain("mains");
+    expect(of(kettle)).not.toContain("mains");
+    for (const name of FLEET) {
+      expect(of(machineNamed(name)), name).not.toContain("aerosol");
+      expect(of(machineNamed(name), true).filter((x) => x === "aerosol"), name).toHaveLength(1);
+    }
+  });
+  test("of two sources each is named, to be locked off", () => {
+    for (const name of FLEET) {
+      const machine = machineNamed(name);
+      const said = workCautions(machine).filter((c) => c.of === "two sources");
+      expect(said, name).toHaveLength(machine.sources.length > 1 ? 1 : 0);
+      for (const { words } of said) for (const source of machine.sources) expect(words).toContain(source.name.toLowerCase());
+    }
+  });
 });
