@@ -115,19 +115,18 @@ export function standingChanges(journal: readonly JournalEvent[]): Change[] {
 export async function insertEvent(tx: Transaction, job: string, seq: number, event: NewEvent, now: Date): Promise<JournalEvent> {
   const body = JSON.parse(JSON.stringify(event.body)) as NewEvent["body"];
   await tx.insert(events).values({ id: event.id, job, seq, v: event.v, actor: event.actor, at: now, body, sent: sentHash(job, event) });
-  await tx.update(jobs).set({ lastSeq: seq }).where(eq(jobs.id, job));
-  await project(tx, job);
+  await project(tx, job, seq);
   return { ...event, body, job, seq, at: now.toISOString() };
 }
 
-/** Renews what the start screen shows of a job, from its events alone. */
-async function project(tx: Transaction, job: string): Promise<void> {
+/** Renews the number of the last event and what the start screen shows of a job, from its events alone. */
+async function project(tx: Transaction, job: string, lastSeq: number): Promise<void> {
   const all = (await tx.select().from(events).where(eq(events.job, job)).orderBy(asc(events.seq))).map(toEvent);
   const called = all.find((e) => e.body.type === "called");
   const before = called ? all.filter((e) => e.seq < called.seq) : all;
   const struck = new Set(before.flatMap((e) => (e.body.type === "struck" ? [e.body.event] : [])));
   const readings = before.filter((e) => e.body.type === "reading" && !struck.has(e.id)).length;
-  await tx.update(jobs).set({ readings, result: called?.body.type === "called" ? called.body.pieceName : null }).where(eq(jobs.id, job));
+  await tx.update(jobs).set({ lastSeq, readings, result: called?.body.type === "called" ? called.body.pieceName : null }).where(eq(jobs.id, job));
 }
 
 /** Events of a job after a sequence number, in order. */
