@@ -1,6 +1,7 @@
 import { describe, expect, test } from "vitest";
 import { readMachineYaml } from "../../src/core/formats/machine-yaml";
-import { cautionsAt, forbidden, inSupplyPrimary, sourcesOff } from "../../src/core/hazard/rules";
+import { exposureOf } from "../../src/core/hazard/exposure";
+import { cautionsAt, cautionsFor, forbidden, inSupplyPrimary, sourcesOff } from "../../src/core/hazard/rules";
 import { workCautions } from "../../src/core/hazard/work-cautions";
 import { compileMachine, type Machine } from "../../src/core/machine/compile";
 import { makeTest } from "../../src/core/simulate/test";
@@ -73,6 +74,64 @@ describe("the dangers of working on a machine", () => {
       const said = workCautions(machine).filter((c) => c.of === "two sources");
       expect(said, name).toHaveLength(machine.sources.length > 1 ? 1 : 0);
       for (const { words } of said) for (const source of machine.sources) expect(words).toContain(source.name.toLowerCase());
+    }
+  });
+});
+
+describe("the cautions of a step, word for word and no others", () => {
+  const fridge = machineNamed("quellmoor-sb-210");
+  const said = (machine: Machine, ...of: Parameters<typeof makeTest>) => cautionsFor(machine, machine.setupById.get(of[0])!, makeTest(...of));
+  const exposed = (machine: Machine, ...of: Parameters<typeof makeTest>) => exposureOf(machine, machine.setupById.get(of[0])!, makeTest(...of));
+  const DEAD = (what: string) => `Pull the plug and keep it in sight. Meter on volts first: prove it dead before you turn to ${what}.`;
+  const BULK = "The bulk capacitor: wait a minute, then prove it below 60 V.";
+  const LIVE = "Live: place the leads with the power off, then plug in, one hand, shrouded tips.";
+  const AROUND = "Clamp around the insulated wire only, power off while you place it.";
+  const PLUG = "Pull and push the plug with the power off, by its housing.";
+
+  test("dead: by what the meter is turned to, with the bulk capacitor only where it is touched", () => {
+    expect(said(fridge, "unplugged", "ohms", "J1-1.pad", "J1-2.pad")).toEqual([DEAD("ohms")]);
+    expect(said(fridge, "unplugged", "ohms", "bulk-plus", "bulk-minus")).toEqual([DEAD("ohms"), BULK]);
+    expect(said(fridge, "unplugged", "ohms", "J1-1.pad", "bulk-minus")).toEqual([DEAD("ohms"), BULK]);
+    expect(said(fridge, "unplugged", "insulation", "comp-line", "chassis")).toEqual([DEAD("the insulation tester"), "500 V at the tips: plugs of the electronics off, hands off the leads, and let it discharge before you take them away."]);
+    expect(said(fridge, "unplugged", "capacitance", "J1-1.pad", "J1-2.pad")).toEqual([DEAD("capacitance"), "A capacitor holds its charge: discharge it through a resistor, then prove it near 0 V."]);
+    expect(exposed(fridge, "unplugged", "ohms", "bulk-plus", "bulk-minus")).toBe("dead");
+  });
+  test("live: leads placed dead; a clamp around the wire; the primary of a supply by itself", () => {
+    expect(said(fridge, "cold-call", "acv", "J1-1.pad", "J1-2.pad")).toEqual([LIVE]);
+    expect(said(fridge, "cold-call", "dcv", "bulk-plus", "bulk-minus")).toEqual([LIVE, "Non-isolated: the black lead is as deadly as the red one. Meter on its highest range."]);
+    for (const fn of ["clamp", "inrush"] as const) expect(said(fridge, "cold-call", fn, "clamp-comp")).toEqual([AROUND]);
+    expect(exposed(fridge, "cold-call", "clamp", "clamp-comp")).toBe("live");
+  });
+  test("isolated low voltage: by itself, or with bare mains behind the same cover", () => {
+    expect(said(fridge, "cold-call", "dcv", "H1-1.cab", "H1-3.cab")).toEqual(["Isolated low voltage. A slipped probe can still kill a board."]);
+    expect(said(fridge, "cold-call", "dcv", "J2-1.pad", "J2-3.pad")).toEqual(["These pins are isolated low voltage, but bare mains is beside them. Place the leads with the plug out."]);
+    expect(exposed(fridge, "cold-call", "dcv", "H1-1.cab", "H1-3.cab")).toBe("low voltage");
+    // One lead on mains makes the whole test live.
+    expect(exposed(fridge, "cold-call", "acv", "J1-1.pad", "J2-3.pad")).toBe("live");
+    // A clamp around a wire that carries low voltage is no live work; around one that nobody knows it is.
+    const panel = machineNamed("hochkar-ip-4");
+    const powered = panel.file.setups.find((s) => s.power === "on")!.id;
+    expect(exposed(panel, powered, "dcclamp", "clamp-feed")).toBe("low voltage");
+    expect(exposed(panel, powered, "dcclamp", "no such clamp")).toBe("live");
+  });
+  test("looking is no exposure; a plug that has to be apart is pulled dead; what nobody feeds is taken as hot", () => {
+    expect(said(fridge, "cold-call", "look", "panel")).toEqual([]);
+    expect(exposed(fridge, "cold-call", "look", "panel")).toBe("none");
+    expect(said(fridge, "panel-off-powered", "look", "panel")).toEqual([PLUG]);
+    expect(said(fridge, "panel-off-powered", "acv", "J1-1.pad", "J1-2.pad")).toEqual([LIVE, PLUG]);
+    expect(exposed(fridge, "cold-call", "dcv", "no such point", "J2-3.pad")).toBe("live");
+  });
+  test("a board that is bypassed, a jumper: only where the setup has one, in every machine", () => {
+    for (const name of FLEET) {
+      const machine = machineNamed(name);
+      for (const setup of machine.file.setups) {
+        const looked = machine.parts.find((p) => p.labels);
+        if (!looked) continue;
+        const words = cautionsFor(machine, setup, makeTest(setup.id, "look", looked.id)).join(" ");
+        expect(words.includes("Board bypassed"), `${name} ${setup.id}`).toBe(setup.feeds.length > 0);
+        expect(words.includes("Jumper in and out"), `${name} ${setup.id}`).toBe(setup.jumpers.length > 0);
+        expect(words.includes("Pull and push the plug"), `${name} ${setup.id}`).toBe(setup.apart.length > 0);
+      }
     }
   });
 });
