@@ -1,6 +1,6 @@
 import { describe, expect, test } from "vitest";
 import { readMachineYaml } from "../../src/core/formats/machine-yaml";
-import { exposureOf } from "../../src/core/hazard/exposure";
+import { exposureOf, panelsFor } from "../../src/core/hazard/exposure";
 import { cautionsAt, cautionsFor, forbidden, inSupplyPrimary, sourcesOff } from "../../src/core/hazard/rules";
 import { workCautions } from "../../src/core/hazard/work-cautions";
 import { compileMachine, type Machine } from "../../src/core/machine/compile";
@@ -132,6 +132,45 @@ describe("the cautions of a step, word for word and no others", () => {
         expect(words.includes("Jumper in and out"), `${name} ${setup.id}`).toBe(setup.jumpers.length > 0);
         expect(words.includes("Pull and push the plug"), `${name} ${setup.id}`).toBe(setup.apart.length > 0);
       }
+    }
+  });
+  test("a point that nothing known feeds is taken as hot, by name, each lead by itself; other points are not", () => {
+    const drifting = readMachineYaml(KETTLE.replace("points:\n", "  - { id: R9, kind: resistor, name: Loose end, piece: heater, ohms: 100, at: { a: loose-a, b: loose-b } }\npoints:\n  - { id: loose-a, name: Loose end A, net: loose-a }\n  - { id: loose-b, name: Loose end B, net: loose-b }\n"), "kettle.yaml").machine;
+    const hot = (words: readonly string[]) => words.filter((w) => w.includes("nothing known feeds it"));
+    expect(hot(said(drifting, "on", "acv", "loose-a", "in-N"))).toEqual(["Loose end A: nothing known feeds it. Take it as hot."]);
+    expect(hot(said(drifting, "on", "acv", "in-L", "loose-b"))).toEqual(["Loose end B: nothing known feeds it. Take it as hot."]);
+    expect(hot(said(drifting, "on", "acv", "loose-a", "loose-b"))).toHaveLength(2);
+    expect(hot(said(drifting, "on", "acv", "in-L", "in-N"))).toEqual([]);
+    expect(exposed(drifting, "on", "dcv", "loose-a", "loose-b")).toBe("live");
+  });
+  test("a bench supply is a source: what it feeds is not dead, though the plug is out", () => {
+    for (const name of ["zirvald-bw-15", "sellrun-lc-24", "tannrast-ft-20"]) {
+      const machine = machineNamed(name);
+      const bypass = machine.setupById.get("bypass")!;
+      expect(bypass.power).toBe("off");
+      const { plus, minus } = bypass.feeds[0]!;
+      expect(exposed(machine, "bypass", "dcv", plus, minus), name).not.toBe("dead");
+      expect(forbidden(machine, bypass, makeTest("bypass", "ohms", plus, minus)), name).toContain("Ohms only on a dead circuit");
+      expect(forbidden(machine, bypass, makeTest("bypass", "dcv", plus, minus)), name).toBeNull();
+    }
+  });
+  test("the cover in front of a clamp point, of a probed point, of a plug that is pulled; none for a look", () => {
+    expect(panelsFor(fridge, makeTest("cold-call", "clamp", "clamp-comp"))).toEqual(["rear-cover"]);
+    expect(panelsFor(fridge, makeTest("cold-call", "dcv", "J2-1.pad", "J2-3.pad"))).toEqual(["rear-cover"]);
+    expect(panelsFor(fridge, makeTest("cold-call", "look", "panel"))).toEqual([]);
+    expect(panelsFor(fridge, makeTest("unplugged-P1", "look", "panel"))).toEqual(["door-trim"]);
+  });
+  test("each danger by what is in the machine", () => {
+    const of = (name: string) => workCautions(machineNamed(name)).map((c) => c.of);
+    expect(of("murgast-abs-60")).toEqual(expect.arrayContaining(["gas", "refrigerant", "hot"]));
+    expect(of("quellmoor-sb-210")).toEqual(expect.arrayContaining(["charge", "refrigerant", "hot", "moving"]));
+    expect(of("quellmoor-sb-210")).not.toContain("gas");
+    for (const name of FLEET) {
+      const kinds = new Set(machineNamed(name).parts.map((p) => p.kind.kind));
+      expect(of(name).includes("refrigerant"), name).toBe(kinds.has("compressor") || kinds.has("cooling unit"));
+      expect(of(name).includes("gas"), name).toBe([...kinds].some((k) => k.startsWith("gas valve")));
+      if (kinds.has("switched supply") || kinds.has("capacitor")) expect(of(name), name).toContain("charge");
+      if (kinds.has("motor") || kinds.has("pump") || kinds.has("dc fan")) expect(of(name), name).toContain("moving");
     }
   });
 });
