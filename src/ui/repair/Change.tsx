@@ -14,7 +14,7 @@ import { useDesk } from "../shell/useDesk";
 import type { RepairProps } from "./Decide";
 
 const WHAT = [["put in", "Put a part into a lead"], ["other part", "Another rating"], ["taken out", "Take a part out"]] as const;
-/** So many changes are proven and built together. */
+/** So many changes are proven and built together; the journal takes no more at once. */
 const MOST = 10;
 const OF: Readonly<Record<ModificationProof["findings"][number]["of"], string>> = { protection: "What protects", interlock: "Interlocks", "single fault": "Any one part failed", timing: "Timing", current: "Currents", fuse: "Fuse" };
 
@@ -23,19 +23,20 @@ export function Change({ machine, job, unit, busy, onLog }: RepairProps & { read
   const { file } = machine;
   const desk = useDesk(file);
   const [draft, setDraft] = useState<ChangeDraft>(FIRST_DRAFT);
-  const [kept, setKept] = useState<readonly CircuitChange[]>([]);
+  // Each with its words, from the file as it was when it was chosen: a later one may take its part away.
+  const [kept, setKept] = useState<readonly { readonly change: CircuitChange; readonly words: string }[]>([]);
   const [reason, setReason] = useState("");
   const [customer, setCustomer] = useState("");
   const [proof, setProof] = useState<{ readonly key: string; readonly proof: ModificationProof } | null>(null);
   const [share, setShare] = useState<number | null>(null);
   const [problem, setProblem] = useState("");
   // What comes next is chosen on the machine as it would be by then.
-  const sofar = useMemo(() => (kept.length === 0 ? machine : compileMachine(applyChanges(file, kept))), [machine, file, kept]);
+  const sofar = useMemo(() => (kept.length === 0 ? machine : compileMachine(applyChanges(file, kept.map((k) => k.change)))), [machine, file, kept]);
   const change = changeOf(sofar, draft);
-  const changes = change ? [...kept, change] : kept;
+  const all = change ? [...kept, { change, words: builtWords(sofar.file, change) }] : kept;
+  const changes = all.map((k) => k.change);
   const key = JSON.stringify(changes);
   const current = proof?.key === key ? proof.proof : null;
-  const words = changes.map((c, i) => builtWords(i < kept.length ? file : sofar.file, c));
 
   /** Whether the changes can be made at all; says why not. */
   function canMake(): boolean {
@@ -65,13 +66,13 @@ export function Change({ machine, job, unit, busy, onLog }: RepairProps & { read
 
   function another() {
     if (!change || !canMake()) return;
-    setKept(changes);
+    setKept(all);
     setDraft({ ...FIRST_DRAFT, what: draft.what });
   }
 
   async function build() {
     if (!current?.allowed) return;
-    if (await onLog({ type: "modified", changes: [...changes], words: words.join("; ").slice(0, 400), reason: reason.trim(), customer: customer.trim(), proof: current.findings.map((f) => f.words.slice(0, 300)) })) setKept([]);
+    if (await onLog({ type: "modified", changes, words: all.map((k) => k.words).join("; ").slice(0, 400), reason: reason.trim(), customer: customer.trim(), proof: current.findings.map((f) => f.words.slice(0, 300)) })) setKept([]);
   }
 
   return (
@@ -87,7 +88,7 @@ export function Change({ machine, job, unit, busy, onLog }: RepairProps & { read
         <p className="quiet">A change is proven on the model before anyone builds it. What protects people is never taken out, bridged or made weaker.</p>
         {kept.length > 0 ? (
           <ol className="mark-list">
-            {kept.map((c, i) => <li key={JSON.stringify(c)}><span>{words[i]}</span>{i === kept.length - 1 ? <Button variant="link" aria-label={`Leave out: ${words[i]}`} onClick={() => setKept(kept.slice(0, -1))}><i className="bi bi-x-lg" aria-hidden /></Button> : null}</li>)}
+            {kept.map((k, i) => <li key={JSON.stringify(k.change)}><span>{k.words}</span>{i === kept.length - 1 ? <Button variant="link" aria-label={`Leave out: ${k.words}`} onClick={() => setKept(kept.slice(0, -1))}><i className="bi bi-x-lg" aria-hidden /></Button> : null}</li>)}
           </ol>
         ) : null}
         <div className="repair-asks">
