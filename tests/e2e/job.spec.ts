@@ -152,6 +152,51 @@ test("with Unzo out of reach the reading is kept and can be sent again, once", a
   await expect(page.locator(".trail li")).toHaveCount(rows + 1);
 });
 
+test("on a slow line the next step is there at once; what is entered meanwhile is written after it, or comes back with it", async ({ page }) => {
+  await begin(page);
+  const first = await asked(page);
+  await readNotice(page);
+  const rows = await page.locator(".trail li").count();
+  let settle: (act: "go on" | "fail") => void = () => undefined;
+  let posts = 0;
+  await page.route("**/events", async (route) => {
+    if (route.request().method() !== "POST") return route.continue();
+    posts++;
+    const act = await new Promise<"go on" | "fail">((resolve) => { settle = resolve; });
+    return act === "fail" ? route.abort() : route.continue();
+  });
+  const enter = async () => {
+    await page.locator(".next[aria-busy=false][data-test]").waitFor();
+    await page.locator("#reading").fill(typedFor((await page.locator(".next[data-test]").getAttribute("data-test"))!, FAULT));
+    await page.keyboard.press("Enter");
+  };
+  await enter();
+  await expect(page.locator(".next[data-test]").first()).not.toHaveAttribute("data-test", first!);
+  await expect(page.locator(".trail li")).toHaveCount(rows + 1);
+  await enter();
+  await expect(page.locator(".trail li")).toHaveCount(rows + 2);
+  await expect(page.locator(".on-its-way")).toHaveCount(2);
+  expect(posts).toBe(1);
+  settle("fail");
+  await expect(page.getByRole("alert").filter({ hasText: "was not written" })).toBeVisible();
+  await expect(page.locator(".trail li")).toHaveCount(rows);
+  await expect(page.locator(".next[data-test]").first()).toHaveAttribute("data-test", first!);
+  await expect(page.locator("#reading")).not.toHaveValue("");
+  expect(posts).toBe(1);
+
+  await page.unroute("**/events");
+  await page.locator("#reading").press("Enter");
+  await expect(page.locator(".trail li")).toHaveCount(rows + 1);
+  await asked(page);
+  // The second one still stands where it was typed.
+  await expect(page.locator("#reading")).not.toHaveValue("");
+  await page.locator("#reading").press("Enter");
+  await expect(page.locator(".trail li")).toHaveCount(rows + 2);
+  await expect(page.locator(".on-its-way")).toHaveCount(0);
+  await page.reload();
+  await expect(page.locator(".trail li")).toHaveCount(rows + 2);
+});
+
 test("before a board is blamed the call asks for what is unproven, and leads to the test", async ({ page }) => {
   await begin(page);
   await asked(page);

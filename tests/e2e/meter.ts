@@ -31,5 +31,7 @@ export async function asked(page: Page): Promise<string | null> {
   if (await pass.isVisible()) await pass.click();
   const next = page.locator(".next[aria-busy=false][data-test], .next:has(.next-kicker:text-matches('Found|End of the search'))").first();
   await next.waitFor({ timeout: 60_000 });
+  // The next step is there before the journal has the last entry.
+  await page.waitForFunction("document.querySelector('.on-its-way') === null");
   return next.getAttribute("data-test");
 }

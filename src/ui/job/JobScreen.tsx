@@ -56,7 +56,9 @@ export function JobScreen({ events, file, times, unit, start }: { unit: UnitReco
   const [who] = useKept("unzo.who");
   const opener = events[0]?.actor ?? "Someone";
   const foresee = useRef<((coming: Job) => void) | null>(null);
-  const { job: logged, sending, problem, log } = useJournal(drawn, events, who || opener, foresee);
+  const { job: written, coming, sending, problem, log, foretell } = useJournal(drawn, events, who || opener, foresee);
+  // What is on its way counts at once, and goes again should the journal refuse it; not so what ends the job, or makes another machine of the unit.
+  const logged = coming && !coming.called && changesOf(coming) === changesOf(written) ? coming : written;
   // The unit in front of one may differ from its file: from here on its variant is what everything is worked out from.
   const changesKey = changesOf(logged);
   // eslint-disable-next-line react-hooks/exhaustive-deps -- the key stands for the changes
@@ -65,7 +67,7 @@ export function JobScreen({ events, file, times, unit, start }: { unit: UnitReco
   const [means, setMeans] = useMeans();
   const question = useMemo(() => questionOf(logged, means, times), [logged, means, times]);
   const { key, evidence } = question;
-  const search = useIsolation(logged.id, variant, question);
+  const search = useIsolation(logged.id, variant, question, logged === written);
   useEffect(() => {
     // What is found to differ from the file makes another machine of it, which the present dictionary knows nothing of.
     foresee.current = (coming) => { if (changesOf(coming) === changesKey) search.foresee(questionOf(coming, means, times)); };
@@ -102,13 +104,17 @@ export function JobScreen({ events, file, times, unit, start }: { unit: UnitReco
     setChosen((now) => (now && testKey(now.test) === testKey(next) ? { test: next, laid: result.laid, refused: result.refused, key, pending: false } : now));
   }, [search, key]);
 
+  const bodyOf = useCallback((made: Laid, typed: string, shown: Shown) => readingBody(made, typed, shown, advice?.next ? testKey(advice.next.test) === testKey(made.test) : false), [advice]);
   const record = useCallback(async (typed: string, shown: Shown) => {
     if (!laid) return false;
-    const proposed = advice?.next ? testKey(advice.next.test) === testKey(laid.test) : false;
-    const done = await log(readingBody(laid, typed, shown, proposed));
-    if (done) setChosen(null);
+    const done = await log(bodyOf(laid, typed, shown));
+    // Another test may have been chosen while it was on its way.
+    if (done) setChosen((now) => (now && testKey(now.test) !== testKey(laid.test) ? now : null));
     return done;
-  }, [laid, advice, log]);
+  }, [laid, bodyOf, log]);
+  const typing = useCallback((typed: string, shown: Shown) => {
+    if (laid) search.foresee(questionOf(foretell(bodyOf(laid, typed, shown)), means, times), true);
+  }, [laid, bodyOf, foretell, search, means, times]);
 
   /** Logs what was seen of a part: laid out like any other test, so that what was on the screen is kept with it. */
   const saw = useCallback(async (what: Test, label: string) => {
@@ -141,7 +147,7 @@ export function JobScreen({ events, file, times, unit, start }: { unit: UnitReco
   useHotkeys("alt+1, alt+2, alt+3, alt+4", (e) => { const chosenView = VIEWS[Number(e.code.replace(/\D/g, "")) - 1]; if (chosenView) setView(chosenView.id); }, { enableOnFormTags: true, preventDefault: true });
 
   // A closed job is a record: nothing more is measured on it.
-  useEffect(() => { if (job.called) router.replace(`/jobs/${job.id}/record`); }, [job.called, job.id, router]);
+  useEffect(() => { if (written.called) router.replace(`/jobs/${written.id}/record`); }, [written.called, written.id, router]);
 
   return (
     <div className="job">
@@ -192,8 +198,8 @@ export function JobScreen({ events, file, times, unit, start }: { unit: UnitReco
           ) : (
             <NextTest
               job={job} machine={machine} laid={laid} test={test} refused={chosenNow?.refused ?? null} proposal={chosenNow ? null : advice.next} stop={chosenNow ? null : advice.stop} likeliest={advice.suspects[0]?.faults[0]?.id.split(">")[0] ?? null}
-              alternatives={chosenNow ? [] : advice.alternatives} isChosen={chosenNow !== null} busy={sending || !fresh || chosenNow?.pending === true} numbers={numbers}
-              onChoose={(t) => void choose(t)} onRecord={record} onCall={() => setCalling(true)} onWarned={() => void log({ type: "warned", notice: "working-live" })}
+              alternatives={chosenNow ? [] : advice.alternatives} isChosen={chosenNow !== null} busy={!fresh || chosenNow?.pending === true} numbers={numbers}
+              onChoose={(t) => void choose(t)} onRecord={record} onTyping={typing} onCall={() => setCalling(true)} onWarned={() => void log({ type: "warned", notice: "working-live" })}
               rest={laid && rest.left > 0 && rest.starts(laid.test.setup) && !rest.starts(job.setup) ? rest.left : 0}
             />
           )}
@@ -202,7 +208,7 @@ export function JobScreen({ events, file, times, unit, start }: { unit: UnitReco
           {misfit && !chosenNow ? <MisfitNote misfit={misfit} job={job} onAgain={measure} onStrike={setStriking} /> : null}
           <Suspects advice={advice} progress={search.progress} job={job} machine={machine} desk={search.desk} evidence={evidence} numbers={numbers} onNumbers={() => setNumbers((n) => !n)} onCall={() => setCalling(true)} />
           <Outlook advice={advice} desk={search.desk} evidence={evidence} job={job} />
-          <Trail job={job} onStrike={setStriking} />
+          <Trail job={job} written={written} onStrike={setStriking} />
           <Asked job={job} onTakeBack={(event) => void log({ type: "struck", event, reason: "taken back" })} />
           <Found job={job} onOpen={() => setVarying(true)} onTakeBack={(event) => void log({ type: "struck", event, reason: "taken back" })} />
         </aside>

@@ -35,6 +35,8 @@ interface Props {
   readonly numbers: boolean;
   readonly onChoose: (test: Test | null) => void;
   readonly onRecord: (typed: string, shown: Shown) => Promise<boolean>;
+  /** A whole reading stands in the field; more may be typed. */
+  readonly onTyping: (typed: string, shown: Shown) => void;
   readonly onCall: () => void;
   readonly onWarned: () => void;
   /** Seconds the compressor must rest before this test may start it; 0: none. */
@@ -46,7 +48,7 @@ const EXPOSURE_ICON = { none: "bi-eye", dead: "bi-plug", "low voltage": "bi-batt
 
 /** One next step: what to set, where the leads go, what to expect, and the field for what the meter says. */
 export function NextTest(props: Props) {
-  const { job, machine, laid, test, refused, proposal, stop, likeliest, alternatives, isChosen, busy, numbers, onChoose, onRecord, onCall, onWarned, rest } = props;
+  const { job, machine, laid, test, refused, proposal, stop, likeliest, alternatives, isChosen, busy, numbers, onChoose, onRecord, onTyping, onCall, onWarned, rest } = props;
   const [why, setWhy] = useState(false);
   const [editing, setEditing] = useState(false);
   useHotkeys("alt+w", () => setWhy((w) => !w), { enableOnFormTags: true, preventDefault: true });
@@ -94,7 +96,7 @@ export function NextTest(props: Props) {
               {editor}
               <ul className="cautions">{laid.cautions.map((c) => <li key={c}><i className="bi bi-exclamation-triangle" aria-hidden /> {c}</li>)}</ul>
               <div className="answer">
-                <ReadingField key={testKey(laid.test)} job={job.id} machine={machine} laid={laid} busy={busy} onRecord={onRecord} />
+                <ReadingField key={testKey(laid.test)} job={job.id} machine={machine} laid={laid} busy={busy} onRecord={onRecord} onTyping={onTyping} />
                 <p className="expected"><span>if all is well</span><strong>{laid.windowWords}</strong></p>
               </div>
             </>

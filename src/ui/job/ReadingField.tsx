@@ -19,6 +19,8 @@ interface Props {
   readonly laid: Laid;
   readonly busy: boolean;
   readonly onRecord: (typed: string, shown: Shown) => Promise<boolean>;
+  /** A whole reading stands in the field; more may be typed. */
+  readonly onTyping: (typed: string, shown: Shown) => void;
 }
 
 const UNIT = { dcv: "V DC", acv: "V AC", lowz: "V", ohms: "Ω", continuity: "", clamp: "A", dcclamp: "A", look: "", inrush: "A", hertz: "Hz", capacitance: "F", insulation: "Ω" } as const;
@@ -32,13 +34,22 @@ export function ReadingField(props: Props) {
   return props.laid.test.function === "look" ? <Labels {...props} /> : <Typed {...props} />;
 }
 
-function Typed({ job, laid, busy, onRecord }: Props) {
+function Typed({ job, laid, busy, onRecord, onTyping }: Props) {
   const [typed, setTyped] = useKept(`unzo.draft.${job}.${testKey(laid.test)}`);
   const [problem, setProblem] = useState("");
   const [asksOverload, setAsksOverload] = useState(false);
   const [nothing, setNothing] = useState(false);
   const field = useRef<HTMLInputElement>(null);
   useEffect(() => { field.current?.focus({ preventScroll: true }); }, []);
+
+  function change(text: string) {
+    setTyped(text);
+    setProblem("");
+    setAsksOverload(false);
+    setNothing(false);
+    const result = readShown(text, askedFor(laid.test.function));
+    if (result.ok && !busy) onTyping(text.trim(), result.shown);
+  }
 
   async function record(text: string, shown: Shown) {
     if (busy) return setProblem("One moment, the last entry is still on its way. Then press Enter again.");
@@ -66,7 +77,7 @@ function Typed({ job, laid, busy, onRecord }: Props) {
       <div className="reading-box">
         <Form.Control
           id="reading" ref={field} value={typed} autoComplete="off" autoCapitalize="off" spellCheck={false} inputMode="text" maxLength={60}
-          aria-describedby="reading-problem" onChange={(e) => { setTyped(e.target.value); setProblem(""); setAsksOverload(false); setNothing(false); }}
+          aria-describedby="reading-problem" onChange={(e) => change(e.target.value)}
         />
         <span className="reading-unit" aria-hidden>{UNIT[laid.test.function]}</span>
         <Button type="submit" aria-label="Log the reading"><i className="bi bi-arrow-return-left" aria-hidden /></Button>

@@ -4,8 +4,8 @@ import Button from "react-bootstrap/Button";
 import type { Job } from "../../core/journal/fold";
 import { clockTime } from "../shell/time";
 
-/** What was done, newest first. A reading is struck out, never erased. */
-export function Trail({ job, onStrike }: { job: Job; onStrike: (event: string) => void }) {
+/** What was done, newest first. A reading is struck out, never erased. `written`: the job as the journal has it. */
+export function Trail({ job, written, onStrike }: { job: Job; written: Job; onStrike: (event: string) => void }) {
   return (
     <section className="trail" aria-label="Done">
       <div className="panel-head"><h2>Done</h2><span className="quiet">Alt Z strikes the last</span></div>
@@ -17,6 +17,7 @@ export function Trail({ job, onStrike }: { job: Job; onStrike: (event: string) =
               <span><strong className="value">{r.struck ? <s>{r.body.as.shown}</s> : r.body.as.shown}</strong> {r.body.as.title}</span>
               <span className="quiet">
                 <time dateTime={r.at} suppressHydrationWarning>{clockTime(r.at)}</time> {r.struck ? `struck out: ${r.struck.reason}` : `${r.body.as.verdict}, wanted ${r.body.as.expected}`}
+                {written.readings.some((w) => w.id === r.id) ? null : <span className="on-its-way"> <i className="bi bi-cloud-arrow-up" aria-hidden /> on its way</span>}
               </span>
             </span>
             {r.struck ? null : <Button size="sm" variant="link" onClick={() => onStrike(r.id)} aria-label={`Strike out ${r.body.as.shown}, ${r.body.as.title}`}><i className="bi bi-slash-circle" aria-hidden /></Button>}

@@ -18,8 +18,11 @@ export interface Search {
   readonly advice: { readonly key: string; readonly advice: Advice } | null;
   readonly problem: string;
   layOut(test: Test): Promise<ChosenTest>;
-  /** Reckons what will be asked once the journal has what was just entered; shown only when it has. */
-  foresee(question: Question): void;
+  /**
+   * Reckons what will be asked, so that the answer is there in the render in which the question changes. `typing`: it may change with the
+   * next key, so it is reckoned only when the hand pauses for about as long as an answer takes.
+   */
+  foresee(question: Question, typing?: boolean): void;
   /** The desk itself, for what is asked now and then; null until its worker runs. */
   readonly desk: Desk | null;
 }
@@ -35,8 +38,11 @@ export interface Question {
 /** Milliseconds after an answer before the next is thought of: what the screen asks meanwhile goes first. */
 const AHEAD = 100;
 
-/** Keeps a worker with the machine's dictionary, and asks it for advice whenever the question changes. */
-export function useIsolation(job: string, file: MachineFile, question: Question): Search {
+/** Milliseconds that the hand must rest before what is half typed is reckoned: as long as an answer takes, within these bounds; judgement. */
+const PAUSE = [40, 400] as const;
+
+/** Keeps a worker with the machine's dictionary, and asks it for advice whenever the question changes. `isWritten`: the journal has all that the question says. */
+export function useIsolation(job: string, file: MachineFile, question: Question, isWritten: boolean): Search {
   const { evidence, standing, key } = question;
   const desk = useRef<Comlink.Remote<IsolationDesk> | null>(null);
   // Kept in an object: a remote is callable, and React would call it.
@@ -50,7 +56,8 @@ export function useIsolation(job: string, file: MachineFile, question: Question)
   const [problem, setProblem] = useState("");
   const latest = useRef({ evidence, standing });
   const lastKey = useRef(key);
-  const early = useRef<{ readonly key: string; readonly answer: Promise<Advice> } | null>(null);
+  const early = useRef<{ readonly key: string; readonly answer: Promise<Advice>; readonly result: Advice | null } | null>(null);
+  const pause = useRef<{ took: number; timer?: ReturnType<typeof setTimeout> }>({ took: PAUSE[0] });
   const [ahead, setAhead] = useState<Search["advice"]>(null);
   useEffect(() => { latest.current = { evidence, standing }; lastKey.current = key; });
 
@@ -62,7 +69,7 @@ export function useIsolation(job: string, file: MachineFile, question: Question)
     const lost = () => setProblem("The computation stopped. Reload the page; nothing is lost.");
     worker.addEventListener("error", lost);
     remote.build(file, Comlink.proxy((share: number) => setDone({ file, share }))).then(() => setWhole({ desk: remote }), lost);
-    return () => { worker.terminate(); desk.current = null; setOpen(null); };
+    return () => { worker.terminate(); desk.current = null; early.current = null; setOpen(null); };
   }, [file]);
 
   useEffect(() => {
@@ -84,16 +91,35 @@ export function useIsolation(job: string, file: MachineFile, question: Question)
     return () => { current = false; clearTimeout(thinking); };
   }, [built, key]);
 
-  const foresee = useCallback(({ evidence, standing, key }: Question) => {
+  const foresee = useCallback((coming: Question, typing = false) => {
+    const { evidence, standing, key } = coming;
+    clearTimeout(pause.current.timer);
     if (!built || !desk.current || key === lastKey.current) return;
-    const answer = desk.current.advise(evidence, standing);
-    answer.then((result) => setAhead({ key, advice: result }), () => undefined);
-    early.current = { key, answer };
+    // Already reckoned while it was typed: it comes to the screen with the entry.
+    if (early.current?.key === key) {
+      const { answer, result } = early.current;
+      if (typing) return;
+      if (result) setAhead({ key, advice: result });
+      else answer.then((late) => setAhead({ key, advice: late }), () => undefined);
+      return;
+    }
+    const ask = () => {
+      const start = performance.now();
+      const answer = desk.current!.advise(evidence, standing);
+      early.current = { key, answer, result: null };
+      answer.then((result) => {
+        pause.current.took = performance.now() - start;
+        if (early.current?.key === key) early.current = { key, answer, result };
+        if (!typing) setAhead({ key, advice: result });
+      }, () => undefined);
+    };
+    if (typing) pause.current.timer = setTimeout(() => { if (desk.current) ask(); }, Math.min(PAUSE[1], Math.max(PAUSE[0], pause.current.took)));
+    else ask();
   }, [built]);
 
   // While the dictionary is being built here, the server may have it already: same core, same answer.
   useEffect(() => {
-    if (built) return;
+    if (built || !isWritten) return;
     let current = true;
     const { evidence, standing } = latest.current;
     send<{ evidence: readonly string[]; advice: Advice } | null>(`/api/jobs/${job}/advice`, standing).then(
@@ -101,7 +127,7 @@ export function useIsolation(job: string, file: MachineFile, question: Question)
       () => { /* the own dictionary answers in a moment */ },
     );
     return () => { current = false; };
-  }, [built, job, key]);
+  }, [built, job, key, isWritten]);
 
   const layOut = useCallback(async (test: Test): Promise<ChosenTest> => {
     if (!desk.current) throw new Error("The computation is not ready yet.");

@@ -1,6 +1,6 @@
 "use client";
 
-import { useCallback, useEffect, useMemo, useRef, useState, type RefObject } from "react";
+import { useCallback, useMemo, useRef, useState, type RefObject } from "react";
 import { v4 as uuid } from "uuid";
 import type { EventBody, JournalEvent } from "../../core/journal/events";
 import type { Job } from "../../core/journal/fold";
@@ -15,47 +15,82 @@ export interface JournalDesk {
   readonly coming: Job | null;
   readonly sending: boolean;
   readonly problem: string;
-  /** Adds an event; true when the journal has it. A second try of the same body keeps its id, so it is logged once. */
+  /**
+   * Adds an event; true when the journal has it. Entries are written one after the other; when one is refused, those behind it are not
+   * written either. A second try of the same body keeps its id, so it is logged once.
+   */
   log(body: EventBody): Promise<boolean>;
+  /** The job as it would be with this event: what `log` of the same body will make of it. */
+  foretell(body: EventBody): Job;
 }
+
+const REFUSED_BEFORE = "The entry before this one was not written, so this one was not either. What you typed is kept.";
 
 /** `foresee` is told at once what the job will be, before anything is drawn. */
 export function useJournal(machine: Machine, initial: readonly JournalEvent[], actor: string, foresee?: RefObject<((coming: Job) => void) | null>): JournalDesk {
   const [events, setEvents] = useState(initial);
-  const [sending, setSending] = useState(false);
   const [problem, setProblem] = useState("");
-  const unsent = useRef<{ id: string; content: string } | null>(null);
-  const [underWay, setUnderWay] = useState<JournalEvent | null>(null);
+  const [underWay, setUnderWay] = useState<readonly JournalEvent[]>([]);
   const job = useMemo(() => jobOn(machine, events), [machine, events]);
-  const coming = useMemo(() => (underWay ? jobOn(machine, [...events, underWay]) : null), [machine, events, underWay]);
-  const latest = useRef({ events, lastSeq: job.lastSeq });
-  useEffect(() => { latest.current = { events, lastSeq: job.lastSeq }; });
+  const coming = useMemo(() => (underWay.length > 0 ? jobOn(machine, joined(events, underWay)) : null), [machine, events, underWay]);
+  // The same between two renders: what is known to be written, what is on its way and how each of it ends, in order.
+  const known = useRef(initial);
+  const queue = useRef<readonly { readonly event: JournalEvent; readonly done: Promise<boolean> }[]>([]);
+  const ids = useRef(new Map<string, string>());
 
-  const log = useCallback(async (body: EventBody) => {
+  /** The event that a body becomes; until it is written the same body has the same id. */
+  const eventOf = useCallback((body: EventBody): JournalEvent => {
     const content = JSON.stringify([actor, body]);
-    if (unsent.current?.content !== content) unsent.current = { id: uuid(), content };
-    setSending(true);
-    setProblem("");
-    const next: JournalEvent = { id: unsent.current.id, job: job.id, seq: latest.current.lastSeq + 1, v: 1, at: new Date().toISOString(), actor, body };
-    setUnderWay(next);
-    try {
-      const written = send<{ event: JournalEvent }>(`/api/jobs/${job.id}/events`, { id: unsent.current.id, v: 1, actor, body });
-      // While it is on its way.
-      foresee?.current?.(jobOn(machine, [...latest.current.events, next]));
-      const { event } = await written;
-      unsent.current = null;
-      setEvents((known) => (known.some((e) => e.id === event.id) ? known : [...known, event]));
-      // What hangs on the journal elsewhere on the screen (what is waited for) looks again.
-      window.dispatchEvent(new Event("unzo:logged"));
-      return true;
-    } catch (error) {
-      setProblem((error as Error).message);
-      return false;
-    } finally {
-      setUnderWay(null);
-      setSending(false);
-    }
-  }, [actor, job.id, machine, foresee]);
+    const id = ids.current.get(content) ?? uuid();
+    ids.current.set(content, id);
+    return { id, job: job.id, seq: known.current.reduce((most, e) => Math.max(most, e.seq), 0) + queue.current.length + 1, v: 1, at: new Date().toISOString(), actor, body };
+  }, [actor, job.id]);
 
-  return { job, coming, sending, problem, log };
+  const withEvent = useCallback((event: JournalEvent) => jobOn(machine, joined(known.current, [...queue.current.map((q) => q.event), event])), [machine]);
+
+  const log = useCallback((body: EventBody): Promise<boolean> => {
+    const next = eventOf(body);
+    const { id } = next;
+    const before = queue.current;
+    const already = before.find((q) => q.event.id === id);
+    if (already) return already.done;
+    const write = () => send<{ event: JournalEvent }>(`/api/jobs/${next.job}/events`, { id, v: 1, actor, body });
+    // The first is sent in this very moment: what follows from it is reckoned while it is on its way.
+    const written = before.length === 0 ? write() : before.at(-1)!.done.then((ok) => { if (!ok) throw new Error(REFUSED_BEFORE); return write(); });
+    const leave = () => {
+      queue.current = queue.current.filter((q) => q.event.id !== id);
+      setUnderWay(queue.current.map((q) => q.event));
+    };
+    const done = written.then(
+      ({ event }) => {
+        for (const [content, own] of ids.current) if (own === id) ids.current.delete(content);
+        known.current = joined(known.current, [event]);
+        setEvents(known.current);
+        leave();
+        // What hangs on the journal elsewhere on the screen (what is waited for) looks again.
+        window.dispatchEvent(new Event("unzo:logged"));
+        return true;
+      },
+      (error: Error) => {
+        setProblem(error.message);
+        leave();
+        return false;
+      },
+    );
+    foresee?.current?.(withEvent(next));
+    queue.current = [...before, { event: next, done }];
+    setUnderWay(queue.current.map((q) => q.event));
+    setProblem("");
+    return done;
+  }, [actor, foresee, eventOf, withEvent]);
+
+  const foretell = useCallback((body: EventBody) => withEvent(eventOf(body)), [withEvent, eventOf]);
+
+  return { job, coming, sending: underWay.length > 0, problem, log, foretell };
+}
+
+/** A journal with further events, each of them once. */
+function joined(events: readonly JournalEvent[], further: readonly JournalEvent[]): readonly JournalEvent[] {
+  const fresh = further.filter((f) => !events.some((e) => e.id === f.id));
+  return fresh.length === 0 ? events : [...events, ...fresh];
 }
