@@ -1,7 +1,7 @@
 import { ORDINARY_METER } from "../core/circuit/meter";
 import { forbidden } from "../core/hazard/rules";
 import type { GuideLeg } from "../core/control/guide";
-import { advise, weigh, type Advice } from "../core/isolate/advise";
+import { advise, fitsSomething, weigh, type Advice } from "../core/isolate/advise";
 import { codeOdds, setupShowing, type CodeOdds, type MachineCode } from "../core/isolate/code-odds";
 import { coverageOf, type Coverage } from "../core/isolate/coverage";
 import { standingAfter, type Standing } from "../core/isolate/cost";
@@ -67,6 +67,12 @@ export class IsolationDesk {
   advise(evidence: readonly Evidence[], standing: PlainStanding): Advice {
     this.asked++;
     return advise(this.whole(), evidence, plain(standing));
+  }
+
+  /** The same for what is still being typed; null for what fits nothing, as most of what is half typed. */
+  adviseHalf(evidence: readonly Evidence[], standing: PlainStanding): Advice | null {
+    this.asked++;
+    return fitsSomething(this.whole(), evidence) ? this.advise(evidence, standing) : null;
   }
 
   /**

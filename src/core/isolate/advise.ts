@@ -87,6 +87,18 @@ export function weigh(narrow: Isolation, evidence: readonly Evidence[]): Weighed
   return weighed;
 }
 
+/**
+ * Whether the last of the evidence fits something that is still possible, and one fault is enough for all of it. What is half typed mostly
+ * fits nothing, and then a wide look would be taken for a reading that nobody made.
+ */
+export function fitsSomething(narrow: Isolation, evidence: readonly Evidence[]): boolean {
+  const beliefs = narrow.beliefs(evidence);
+  const odd = oddOnes(narrow, evidence, beliefs);
+  if (odd.some((o) => o.evidence === evidence.at(-1)?.id) || callsForMore(narrow, evidence, beliefs, odd)) return false;
+  LAST.set(narrow, { key: JSON.stringify(evidence), weighed: { isolation: narrow, beliefs, odd } });
+  return true;
+}
+
 function weighAnew(narrow: Isolation, evidence: readonly Evidence[]): Weighed {
   const beliefs = narrow.beliefs(evidence);
   const odd = oddOnes(narrow, evidence, beliefs);

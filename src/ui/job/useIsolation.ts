@@ -56,7 +56,7 @@ export function useIsolation(job: string, file: MachineFile, question: Question,
   const [problem, setProblem] = useState("");
   const latest = useRef({ evidence, standing });
   const lastKey = useRef(key);
-  const early = useRef<{ readonly key: string; readonly answer: Promise<Advice>; readonly result: Advice | null } | null>(null);
+  const early = useRef<{ readonly key: string; readonly answer: Promise<Advice | null>; readonly result: Advice | null } | null>(null);
   const pause = useRef<{ took: number; timer?: ReturnType<typeof setTimeout> }>({ took: PAUSE[0] });
   const [ahead, setAhead] = useState<Search["advice"]>(null);
   useEffect(() => { latest.current = { evidence, standing }; lastKey.current = key; });
@@ -77,7 +77,9 @@ export function useIsolation(job: string, file: MachineFile, question: Question,
     let current = true;
     const { evidence, standing } = latest.current;
     let thinking: ReturnType<typeof setTimeout> | undefined;
-    const asked = early.current?.key === key ? early.current.answer : desk.current.advise(evidence, standing);
+    const remote = desk.current;
+    const anew = () => remote.advise(evidence, standing);
+    const asked = early.current?.key === key ? early.current.answer.then((answer) => answer ?? anew()) : anew();
     early.current = null;
     asked.then(
       (result) => {
@@ -96,24 +98,23 @@ export function useIsolation(job: string, file: MachineFile, question: Question,
     clearTimeout(pause.current.timer);
     if (!built || !desk.current || key === lastKey.current) return;
     // Already reckoned while it was typed: it comes to the screen with the entry.
-    if (early.current?.key === key) {
-      const { answer, result } = early.current;
-      if (typing) return;
-      if (result) setAhead({ key, advice: result });
-      else answer.then((late) => setAhead({ key, advice: late }), () => undefined);
+    if (early.current?.key === key && (typing || early.current.result)) {
+      if (!typing) setAhead({ key, advice: early.current.result! });
       return;
     }
+    const remote = desk.current;
     const ask = () => {
       const start = performance.now();
-      const answer = desk.current!.advise(evidence, standing);
+      const half = early.current?.key === key ? early.current.answer : null;
+      const answer = typing ? remote.adviseHalf(evidence, standing) : half ? half.then((known) => known ?? remote.advise(evidence, standing)) : remote.advise(evidence, standing);
       early.current = { key, answer, result: null };
       answer.then((result) => {
         pause.current.took = performance.now() - start;
         if (early.current?.key === key) early.current = { key, answer, result };
-        if (!typing) setAhead({ key, advice: result });
+        if (!typing && result) setAhead({ key, advice: result });
       }, () => undefined);
     };
-    if (typing) pause.current.timer = setTimeout(() => { if (desk.current) ask(); }, Math.min(PAUSE[1], Math.max(PAUSE[0], pause.current.took)));
+    if (typing) pause.current.timer = setTimeout(() => { if (desk.current === remote) ask(); }, Math.min(PAUSE[1], Math.max(PAUSE[0], pause.current.took)));
     else ask();
   }, [built]);
 
