@@ -220,6 +220,26 @@ describe("the desk", () => {
     desk.advise(evidence, standing);
     expect(await thinking).toBe(0);
   });
+  it("reckons what is half typed only where it fits something, and then as it would the whole of it", async () => {
+    const desk = new IsolationDesk();
+    await desk.build(isolation.machine.file, () => undefined);
+    const evidence: Evidence[] = [{ type: "complaint", id: "c", complaint: "panel-dark" }];
+    const standing = { setup: "cold-call", openPanels: [] };
+    const { test } = desk.advise(evidence, standing).next!;
+    const fits: Evidence = { type: "reading", id: "r", test, shown: likelyShown(isolation, evidence, test)[0]! };
+    const there = { setup: test.setup, openPanels: [] };
+    const half = desk.adviseHalf([...evidence, fits], there);
+    expect(half).not.toBeNull();
+    const other = new IsolationDesk();
+    await other.build(isolation.machine.file, () => undefined);
+    expect(JSON.stringify(half)).toBe(JSON.stringify(other.advise([...evidence, fits], there)));
+    // Nothing in the machine makes that; entered, it is answered all the same.
+    const odd: Evidence = { type: "reading", id: "r", test, shown: { kind: "value", value: 77 } };
+    expect(desk.adviseHalf([...evidence, odd], there)).toBeNull();
+    expect(desk.advise([...evidence, odd], there).next).not.toBeNull();
+    // What fits now does not bring back one fault where two are called for.
+    expect(desk.adviseHalf([...evidence, odd, { ...odd, id: "s" }, { ...fits, id: "t" }], there)).toBeNull();
+  });
   it("thinks of the likeliest result first, each as it would be read", () => {
     const evidence: Evidence[] = [{ type: "complaint", id: "c", complaint: "panel-dark" }];
     const { next } = advise(isolation, evidence, { setup: "cold-call", openPanels: new Set() });
