@@ -171,7 +171,7 @@ describe("the tests that tell anything", () => {
   const waited = readMachineYaml(KETTLE.replace("  - { id: \"off\", name", "  - { id: later, name: Later, power: \"on\", how: Wait., minutes: 9 }\n  - { id: \"off\", name"), "kettle.yaml").machine;
   const [now, later, off] = [makeTest("on", "acv", "out-L", "in-N"), makeTest("later", "acv", "out-L", "in-N"), makeTest("off", "ohms", "out-L", "in-N")];
   const kept = (shown: readonly (readonly [ReturnType<typeof makeTest>, readonly (Shown | null)[]])[]) =>
-    tellingTests(waited, shown.map(([test]) => test), new Map(shown.map(([test, readings]) => [testKey(test), readings.map((r) => [r])]))).map((t) => t.setup);
+    tellingTests(waited, shown.map(([test]) => test), new Map(shown.map(([test, readings]) => [testKey(test), readings]))).map((t) => t.setup);
   const value = (v: number): Shown => ({ kind: "value", value: v });
   const label = (words: string): Shown => ({ kind: "label", label: words });
 

@@ -2,7 +2,7 @@ import type { ClampPoint, Machine, Point } from "../machine/compile";
 import { isPowered } from "../hazard/exposure";
 import { forbidden } from "../hazard/rules";
 import type { Shown } from "../quantity/read";
-import type { Prediction } from "./prediction";
+import type { Column } from "./prediction";
 import { makeTest, testKey, type Test } from "../simulate/test";
 
 /**
@@ -39,20 +39,23 @@ export function candidateTests(machine: Machine): readonly Test[] {
 
 /**
  * Leaves out the tests that show the same whatever is wrong, and those that show in a dearer setup exactly what
- * the same two points show in a cheaper one. `nominal` holds what each hypothesis predicts, by test key.
+ * the same two points show in a cheaper one. `nominal` holds what each hypothesis predicts at nominal values, by test key.
  */
-export function tellingTests(machine: Machine, tests: readonly Test[], nominal: ReadonlyMap<string, readonly Prediction[]>): readonly Test[] {
+export function tellingTests(machine: Machine, tests: readonly Test[], nominal: ReadonlyMap<string, Column>): readonly Test[] {
   const effort = (id: string) => {
     const setup = machine.setupById.get(id)!;
     return setup.minutes + setup.apart.length;
   };
   const sorted = [...tests].sort((a, b) => effort(a.setup) - effort(b.setup));
+  const names = new Map<string, number>();
   const seen = new Set<string>();
   const kept = new Set<Test>();
   for (const test of sorted) {
-    const shows = nominal.get(testKey(test))!.filter((p) => p.length > 0).map((p) => coarse(p[0] ?? null));
-    if (shows.every((s) => s === shows[0])) continue;
-    const place = `${machine.setupById.get(test.setup)!.power} ${test.function} ${test.red} ${test.black ?? ""} ${shows.join(" ")}`;
+    // One character a hypothesis: a text is compared as a whole.
+    let shows = "";
+    for (const p of nominal.get(testKey(test))!) if (p !== undefined) shows += String.fromCharCode(coarse(p, names));
+    if (shows.split("").every((s) => s === shows[0])) continue;
+    const place = `${machine.setupById.get(test.setup)!.power} ${test.function} ${test.red} ${test.black ?? ""} ${shows}`;
     if (seen.has(place)) continue;
     seen.add(place);
     kept.add(test);
@@ -60,12 +63,21 @@ export function tellingTests(machine: Machine, tests: readonly Test[], nominal: 
   return tests.filter((t) => kept.has(t));
 }
 
-/** A reading to two and a half digits, in text; below a millivolt, milliampere, tenth of an ohm it is nothing. */
-function coarse(shown: Shown | null): string {
-  if (shown === null) return "none";
-  if (shown.kind === "value") return Math.abs(shown.value) < 1e-2 ? "0" : shown.value.toPrecision(3);
-  if (shown.kind === "label") return shown.label;
-  return shown.kind === "beep" ? String(shown.beeps) : shown.kind;
+/** Steps of a reading from one power of ten to the next: two and a half digits. */
+const STEPS = 400;
+/** Codes of zero and of the first of the words. */
+const [ZERO, WORDS] = [0x4000, 0x8000];
+
+/** A reading to two and a half digits as a number below 65,536; under a hundredth it is nothing. Words are numbered as they come. */
+function coarse(shown: Shown | null, names: Map<string, number>): number {
+  if (shown?.kind === "value") {
+    const size = Math.abs(shown.value);
+    return size < 0.01 ? ZERO : ZERO + Math.sign(shown.value) * (1 + Math.round(STEPS * Math.log10(100 * size)));
+  }
+  const name = shown === null ? "none" : shown.kind === "label" ? shown.label : shown.kind === "beep" ? String(shown.beeps) : shown.kind;
+  const known = names.get(name) ?? WORDS + names.size;
+  names.set(name, known);
+  return known;
 }
 
 /** Whether volts between two points are measured as direct or alternating. */

@@ -36,6 +36,8 @@ export interface Kernel {
    */
   readonly centres: readonly number[];
   readonly widths: readonly number[];
+  /** Whether all of them are one regime: one bell then, and the first stands for all. */
+  readonly isOne: boolean;
   /** Shares of the specimens that show a value, an overload, a jumping display. */
   readonly value: number;
   readonly overload: number;
@@ -69,9 +71,15 @@ export function makeKernel(prediction: Prediction, scale: Scale, weights?: Array
     else if (shown.kind === "jumping") swings.push([toScale(scale, shown.low), toScale(scale, shown.high)]);
   }
   // Plain loops: this runs for every hypothesis in every test.
+  const n = values.length;
+  let [low, high] = [Infinity, -Infinity];
+  for (const value of values) { if (value < low) low = value; if (value > high) high = value; }
+  const isOne = !weights && n > 0 && high - low <= REGIME;
   const centres: number[] = [];
   const widths: number[] = [];
-  for (const value of values) {
+  for (let i = 0; i < n; i++) {
+    const value = values[i]!;
+    if (isOne && i > 0) { centres.push(centres[0]!); widths.push(widths[0]!); continue; }
     let [near, sum] = [0, 0];
     for (const other of values) {
       if (Math.abs(other - value) <= REGIME) { near++; sum += other; }
@@ -88,7 +96,7 @@ export function makeKernel(prediction: Prediction, scale: Scale, weights?: Array
   const share = sharesOf(3, prediction.length);
   const mixed = [values.length, overload, swings.length].filter((c) => c > 0).length > 1;
   return {
-    values, centres, widths, swings,
+    values, centres, widths, isOne, swings,
     value: values.length === 0 ? 0 : share(values.length, mixed), overload: share(overload, mixed), jumping: share(swings.length, mixed),
   };
 }
@@ -256,6 +264,7 @@ function mannerFit(predicted: Manner, seen: Manner): number {
 /** Kernel density at y. */
 export function density(y: number, kernel: Kernel): number {
   if (kernel.centres.length === 0) return 0;
+  if (kernel.isOne) return gauss(y, kernel.centres[0]!, kernel.widths[0]!);
   let sum = 0;
   kernel.centres.forEach((centre, i) => { sum += gauss(y, centre, kernel.widths[i]!); });
   return sum / kernel.centres.length;
@@ -263,8 +272,9 @@ export function density(y: number, kernel: Kernel): number {
 
 /** Mass of the kernel below a place on the scale. */
 export function massBelow(y: number, kernel: Kernel): number {
-  const { centres, widths } = kernel;
+  const { centres, widths, isOne } = kernel;
   if (centres.length === 0) return 0;
+  if (isOne) return normalCdf((y - centres[0]!) / widths[0]!);
   let sum = 0;
   for (let i = 0; i < centres.length; i++) sum += normalCdf((y - centres[i]!) / widths[i]!);
   return sum / centres.length;

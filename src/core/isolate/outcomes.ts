@@ -34,13 +34,19 @@ export function outcomeTable(test: Test, predictions: readonly Prediction[], met
 function numericTable(test: Test, predictions: readonly Prediction[], meter: Meter): OutcomeTable {
   const scale = scaleOf(meter, test.function as "dcv");
   // Hypotheses that predict the same share one prediction, and with it all that follows.
-  const distinct = [...new Set(predictions)];
-  const rowOf = new Map(distinct.map((p, i) => [p, i]));
-  const rows = Int32Array.from(predictions, (p) => rowOf.get(p)!);
+  const distinct: Prediction[] = [];
+  const rowOf = new Map<Prediction, number>();
+  const rows = new Int32Array(predictions.length);
+  for (let h = 0; h < rows.length; h++) {
+    const p = predictions[h]!;
+    let row = rowOf.get(p);
+    if (row === undefined) { rowOf.set(p, (row = distinct.length)); distinct.push(p); }
+    rows[h] = row;
+  }
   const kernels = distinct.map((p) => (p.length === 0 ? null : makeKernel(p, scale)));
 
   const landmarks: number[] = [];
-  for (const kernel of kernels) kernel?.centres.forEach((centre, i) => { if (kernel.widths[i]! <= SHARP) landmarks.push(centre); });
+  for (const kernel of kernels) if (kernel) for (let i = 0; i < (kernel.isOne ? 1 : kernel.centres.length); i++) if (kernel.widths[i]! <= SHARP) landmarks.push(kernel.centres[i]!);
   const clusters = clustered(landmarks);
 
   const edges: { low: number; high: number; centre: number | null }[] = [];

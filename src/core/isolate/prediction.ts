@@ -45,6 +45,9 @@ export function specimenWeights(machine: Machine, hypothesis: Hypothesis): reado
  */
 export type Prediction = readonly (Shown | null)[];
 
+/** What one specimen of a hypothesis shows in each of several tests; undefined in those that the unit does not have. */
+export type Column = readonly (Shown | null | undefined)[];
+
 /** Specimens stand for units this far off: degrees Celsius, and a share of the mains. */
 const ROOM_APART = 4;
 const MAINS_APART = 0.03;
@@ -83,43 +86,51 @@ export class Predictor {
     return logs.map((l) => l - most);
   }
 
-  /**
-   * What every test of one setup shows under a hypothesis, in the order of `tests`; specimens `from` to `to` - 1, the nominal one being 0.
-   * They are put after those in `readings`, if such are given.
-   */
-  predict(setupId: string, tests: readonly Test[], hypothesis: Hypothesis, from = 0, to = specimenWeights(this.machine, hypothesis).length, readings: (Shown | null)[][] = tests.map(() => [])): Prediction[] {
-    if (hypothesis.kind === "something else") return tests.map(() => []);
-    if (hypothesis.kind === "not as drawn") return appended(readings, this.asFound(hypothesis, setupId, tests, from, to));
+  /** What every test of one setup shows under a hypothesis, in the order of `tests`; specimens `from` to `to` - 1, the nominal one being 0. */
+  predict(setupId: string, tests: readonly Test[], hypothesis: Hypothesis, from = 0, to = specimenWeights(this.machine, hypothesis).length): Prediction[] {
+    const columns = this.columns(setupId, tests, hypothesis, from, to);
+    return tests.map((_, t) => predictionAt(columns, t));
+  }
+
+  /** The same specimen by specimen, none of "something else"; `predictionAt` picks a test from them. */
+  columns(setupId: string, tests: readonly Test[], hypothesis: Hypothesis, from = 0, to = specimenWeights(this.machine, hypothesis).length): Column[] {
+    if (hypothesis.kind === "something else") return [];
+    if (hypothesis.kind === "not as drawn") return this.asFound(hypothesis, setupId, tests, from, to);
     const setup = this.machine.setupById.get(setupId);
     if (!setup) throw new RangeError(`no setup ${setupId}`);
     const faults = faultsOf(this.machine, hypothesis);
-    if (tests.some((t) => t.instant === "recheck")) return appended(readings, this.withRechecks(setup, tests, hypothesis, faults, from, to));
-    for (let k = from; k < to; k++) {
-      try {
-        const state = this.simulator.energise(setup, faults, this.specimens[k]!);
-        const sound = this.soundCircuit(setupId, k, tests, state.settled && hypothesis.kind === "no fault");
-        // Most faults change nothing in most setups: what a meter shows is then what it shows on the sound machine.
-        const same = sound !== null && state.settled && sound.tests === tests && this.simulator.isSameAs(sound.circuit);
-        const shown = same && sound.readings.length > 0 ? sound.readings : observeAll(this.simulator, state, tests, this.meter);
-        // What is seen depends on the fault too: a seized fan draws current and stands still.
-        tests.forEach((test, t) => readings[t]!.push(same && test.function === "look" ? observe(this.simulator, state, test, this.meter) : shown[t]!));
-        if (hypothesis.kind === "no fault" && sound) sound.readings = shown;
-      } catch (error) {
-        if (!(error instanceof NoOperatingPoint)) throw error;
-        for (const row of readings) row.push(null);
-      }
-    }
-    return readings;
+    if (tests.some((t) => t.instant === "recheck")) return this.withRechecks(setup, tests, hypothesis, faults, from, to);
+    return Array.from({ length: to - from }, (_, i) => this.column(setup, tests, hypothesis, faults, from + i));
   }
 
-  /** The same on the machine as it was perhaps found; empty for tests that it does not have, and for all where the change cannot be made. */
-  private asFound(hypothesis: Extract<Hypothesis, { kind: "not as drawn" }>, setupId: string, tests: readonly Test[], from: number, to: number): Prediction[] {
+  private column(setup: SetupEntry, tests: readonly Test[], hypothesis: Hypothesis, faults: readonly Fault[], k: number): Column {
+    try {
+      const state = this.simulator.energise(setup, faults, this.specimens[k]!);
+      const sound = this.soundCircuit(setup.id, k, tests, state.settled && hypothesis.kind === "no fault");
+      // Most faults change nothing in most setups: what a meter shows is then what it shows on the sound machine.
+      const same = sound !== null && state.settled && sound.tests === tests && this.simulator.isSameAs(sound.circuit);
+      // What is seen depends on the fault too: a seized fan draws current and stands still.
+      if (same && sound.readings.length > 0) return sound.readings.map((shown, t) => (tests[t]!.function === "look" ? observe(this.simulator, state, tests[t]!, this.meter) : shown));
+      const shown = observeAll(this.simulator, state, tests, this.meter);
+      if (hypothesis.kind === "no fault" && sound) sound.readings = shown;
+      return shown;
+    } catch (error) {
+      if (!(error instanceof NoOperatingPoint)) throw error;
+      return tests.map(() => null);
+    }
+  }
+
+  /** The same on the machine as it was perhaps found; undefined for tests that it does not have, and for all where the change cannot be made. */
+  private asFound(hypothesis: Extract<Hypothesis, { kind: "not as drawn" }>, setupId: string, tests: readonly Test[], from: number, to: number): Column[] {
     const other = this.variant(hypothesis);
-    if (!other) return tests.map(() => []);
+    if (!other) return [];
     const { machine } = other;
     const has = (t: Test) => (t.function === "look" ? machine.partById.has(t.red) : isClamp(t.function) ? machine.clamps.has(t.red) : machine.points.has(t.red) && machine.points.has(t.black ?? ""));
-    const shown = other.predict(setupId, tests.filter(has), SOUND, from, to);
-    return tests.map((t) => (has(t) ? shown.shift()! : []));
+    const there = tests.filter(has);
+    return other.columns(setupId, there, SOUND, from, to).map((column) => {
+      let next = 0;
+      return tests.map((t) => (has(t) ? column[next++] : undefined));
+    });
   }
 
   private variant(hypothesis: Extract<Hypothesis, { kind: "not as drawn" }>): Predictor | null {
@@ -135,29 +146,29 @@ export class Predictor {
   }
 
   /** The same where some tests are rechecks: what is shown soon after power-up and later, beside what the sound machine shows then. */
-  private withRechecks(setup: SetupEntry, tests: readonly Test[], hypothesis: Hypothesis, faults: readonly Fault[], from: number, to: number): Prediction[] {
-    const plain = this.predict(setup.id, tests.filter((t) => t.instant !== "recheck"), hypothesis, from, to);
+  private withRechecks(setup: SetupEntry, tests: readonly Test[], hypothesis: Hypothesis, faults: readonly Fault[], from: number, to: number): Column[] {
     const shown = (test: Test, whose: readonly Fault[], k: number, at: SetupEntry): string => {
       const seen = observe(this.simulator, this.simulator.energise(at, whose, this.specimens[k]!), { ...test, instant: "settled" }, this.meter);
       return seen.kind === "label" ? seen.label : seen.kind;
     };
-    return tests.map((test): Prediction => {
-      if (test.instant !== "recheck") return plain.shift()!;
-      return Array.from({ length: to - from }, (_, i): Shown | null => {
-        try {
-          const k = from + i;
-          const soon = { ...setup, seconds: RECHECK_SOON };
-          const key = `${testKey(test)}#${k}`;
-          const well = this.wellAfterPower.get(key) ?? { soon: shown(test, [], k, soon), late: shown(test, [], k, setup) };
-          this.wellAfterPower.set(key, well);
-          // Most faults are not to be seen there at all.
-          if (shown(test, faults, k, setup) === well.late) return { kind: "label", label: "clears" };
-          return { kind: "label", label: shown(test, faults, k, soon) !== well.soon ? "returns at once" : "returns later" };
-        } catch (error) {
-          if (!(error instanceof NoOperatingPoint)) throw error;
-          return null;
-        }
-      });
+    const rechecked = (test: Test, k: number): Shown | null => {
+      try {
+        const soon = { ...setup, seconds: RECHECK_SOON };
+        const key = `${testKey(test)}#${k}`;
+        const well = this.wellAfterPower.get(key) ?? { soon: shown(test, [], k, soon), late: shown(test, [], k, setup) };
+        this.wellAfterPower.set(key, well);
+        // Most faults are not to be seen there at all.
+        if (shown(test, faults, k, setup) === well.late) return { kind: "label", label: "clears" };
+        return { kind: "label", label: shown(test, faults, k, soon) !== well.soon ? "returns at once" : "returns later" };
+      } catch (error) {
+        if (!(error instanceof NoOperatingPoint)) throw error;
+        return null;
+      }
+    };
+    const plain = this.columns(setup.id, tests.filter((t) => t.instant !== "recheck"), hypothesis, from, to);
+    return plain.map((column, i) => {
+      let next = 0;
+      return tests.map((test) => (test.instant === "recheck" ? rechecked(test, from + i) : column[next++]));
     });
   }
 
@@ -169,10 +180,18 @@ export class Predictor {
   }
 }
 
-function appended(readings: (Shown | null)[][], further: readonly Prediction[]): Prediction[] {
-  further.forEach((row, t) => readings[t]!.push(...row));
+/** What one of the tests shows, specimen by specimen. Nothing where the unit does not have that test. */
+export function predictionAt(columns: readonly Column[], t: number): Prediction {
+  const readings: (Shown | null)[] = new Array(columns.length);
+  for (let k = 0; k < columns.length; k++) {
+    const shown = columns[k]![t];
+    if (shown === undefined) return NOTHING;
+    readings[k] = shown;
+  }
   return readings;
 }
+
+const NOTHING: Prediction = [];
 
 interface SoundCircuit {
   readonly circuit: CircuitSnapshot;
