@@ -197,6 +197,28 @@ test("on a slow line the next step is there at once; what is entered meanwhile i
   await expect(page.locator(".trail li")).toHaveCount(rows + 2);
 });
 
+test("a test asked again while the line is slow has an empty field, and what is typed there stays", async ({ page }) => {
+  await begin(page);
+  const first = await asked(page);
+  await readNotice(page);
+  let goOn: () => void = () => undefined;
+  await page.route("**/events", async (route) => {
+    if (route.request().method() === "POST") await new Promise<void>((resolve) => { goOn = resolve; });
+    await route.continue();
+  });
+  // Nothing in the machine makes that: it is asked for again.
+  await page.locator("#reading").fill("77");
+  await page.keyboard.press("Enter");
+  await expect(page.locator(".on-its-way")).toHaveCount(1);
+  await expect(page.locator(".next[aria-busy=false][data-test]").first()).toHaveAttribute("data-test", first!);
+  await expect(page.locator("#reading")).toHaveValue("");
+  await expect(page.locator("#reading")).toBeFocused();
+  await page.keyboard.type("12.");
+  goOn();
+  await expect(page.locator(".on-its-way")).toHaveCount(0);
+  await expect(page.locator("#reading")).toHaveValue("12.");
+});
+
 test("before a board is blamed the call asks for what is unproven, and leads to the test", async ({ page }) => {
   await begin(page);
   await asked(page);

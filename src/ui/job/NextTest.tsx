@@ -70,6 +70,7 @@ export function NextTest(props: Props) {
     );
   }
   const board = laid ? boardWith(machine, laid) : undefined;
+  const before = laid ? job.readings.filter((r) => testKey(r.body.test) === testKey(laid.test)).length : 0;
   const touched = laid && (laid.exposure === "live" || laid.exposure === "low voltage");
   return (
     <div className={`next ${board ? "has-board" : ""}`} aria-busy={busy} data-test={laid ? testKey(laid.test) : undefined}>
@@ -96,7 +97,7 @@ export function NextTest(props: Props) {
               {editor}
               <ul className="cautions">{laid.cautions.map((c) => <li key={c}><i className="bi bi-exclamation-triangle" aria-hidden /> {c}</li>)}</ul>
               <div className="answer">
-                <ReadingField key={testKey(laid.test)} job={job.id} machine={machine} laid={laid} busy={busy} onRecord={onRecord} onTyping={onTyping} />
+                <ReadingField key={`${testKey(laid.test)} ${before}`} job={job.id} machine={machine} laid={laid} before={before} busy={busy} onRecord={onRecord} onTyping={onTyping} />
                 <p className="expected"><span>if all is well</span><strong>{laid.windowWords}</strong></p>
               </div>
             </>

@@ -17,6 +17,8 @@ interface Props {
   readonly job: string;
   readonly machine: Machine;
   readonly laid: Laid;
+  /** How often this test was made before: what was typed for the last time is not what is typed now. */
+  readonly before: number;
   readonly busy: boolean;
   readonly onRecord: (typed: string, shown: Shown) => Promise<boolean>;
   /** A whole reading stands in the field; more may be typed. */
@@ -34,8 +36,8 @@ export function ReadingField(props: Props) {
   return props.laid.test.function === "look" ? <Labels {...props} /> : <Typed {...props} />;
 }
 
-function Typed({ job, laid, busy, onRecord, onTyping }: Props) {
-  const [typed, setTyped] = useKept(`unzo.draft.${job}.${testKey(laid.test)}`);
+function Typed({ job, laid, before, busy, onRecord, onTyping }: Props) {
+  const [typed, setTyped] = useKept(`unzo.draft.${job}.${testKey(laid.test)}${before > 0 ? `.${before}` : ""}`);
   const [problem, setProblem] = useState("");
   const [asksOverload, setAsksOverload] = useState(false);
   const [nothing, setNothing] = useState(false);
