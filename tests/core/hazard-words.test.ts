@@ -22,6 +22,13 @@ test("with the plug out a look is allowed, and nothing that needs power", () => 
   for (const fn of ["dcv", "acv", "lowz", "hertz"] as const) expect(forbidden(cooler, setup("unplugged"), makeTest("unplugged", fn, "T-L", "T-N"))).toContain("needs power");
 });
 
+test("in the primary of a supply a low-impedance meter is refused, by what it does there; a high-impedance one is not", () => {
+  const fridge = machineNamed("quellmoor-sb-210");
+  const asked = (fn: "dcv" | "lowz") => forbidden(fridge, fridge.setupById.get("cold-call")!, makeTest("cold-call", fn, "bulk-plus", "bulk-minus"));
+  expect(asked("dcv")).toBeNull();
+  expect(asked("lowz")).toContain("loads the bulk capacitor");
+});
+
 test("an insulation tester goes from mains to metalwork only: not within the mains, not on the metalwork alone, not in a supply's primary", () => {
   const asked = (red: string, black: string) => forbidden(cooler, setup("unplugged"), makeTest("unplugged", "insulation", red, black));
   expect(asked("T-L", "chassis")).toBeNull();
@@ -106,6 +113,8 @@ describe("the cautions of a step, word for word and no others", () => {
     expect(said(fridge, "cold-call", "dcv", "H1-1.cab", "H1-3.cab")).toEqual(["Isolated low voltage. A slipped probe can still kill a board."]);
     expect(said(fridge, "cold-call", "dcv", "J2-1.pad", "J2-3.pad")).toEqual(["These pins are isolated low voltage, but bare mains is beside them. Place the leads with the plug out."]);
     expect(exposed(fridge, "cold-call", "dcv", "H1-1.cab", "H1-3.cab")).toBe("low voltage");
+    // One of two covers with mains behind it is enough.
+    for (const [red, black] of [["J2-1.pad", "P1-3"], ["P1-1", "J2-3.pad"]] as const) expect(said(fridge, "cold-call", "dcv", red, black)).toEqual(["These pins are isolated low voltage, but bare mains is beside them. Place the leads with the plug out."]);
     // One lead on mains makes the whole test live.
     expect(exposed(fridge, "cold-call", "acv", "J1-1.pad", "J2-3.pad")).toBe("live");
     // A clamp around a wire that carries low voltage is no live work; around one that nobody knows it is.
@@ -159,6 +168,12 @@ describe("the cautions of a step, word for word and no others", () => {
     expect(panelsFor(fridge, makeTest("cold-call", "dcv", "J2-1.pad", "J2-3.pad"))).toEqual(["rear-cover"]);
     expect(panelsFor(fridge, makeTest("cold-call", "look", "panel"))).toEqual([]);
     expect(panelsFor(fridge, makeTest("unplugged-P1", "look", "panel"))).toEqual(["door-trim"]);
+    // A plug is pulled at its far side, where that has a cover of its own.
+    const opener = machineNamed("dornlau-fl-7");
+    expect(opener.file.connectors.find((c) => c.id === "X4")).toMatchObject({ near: { panel: "top" }, far: { panel: "rear" } });
+    const apart = opener.file.setups.find((s) => s.apart.includes("X4"));
+    const changed = compileMachine({ ...opener.file, setups: [...opener.file.setups, { ...opener.file.setups.find((s) => s.power === "off")!, ...(apart ?? {}), id: "x4-off", apart: ["X4"] }] });
+    expect(panelsFor(changed, makeTest("x4-off", "look", "panel"))).toEqual(["rear"]);
   });
   test("each danger by what is in the machine", () => {
     const of = (name: string) => workCautions(machineNamed(name)).map((c) => c.of);
