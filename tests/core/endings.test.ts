@@ -1,0 +1,91 @@
+import { describe, expect, it } from "vitest";
+import { ORDINARY_METER } from "../../src/core/circuit/meter";
+import { readMachineYaml } from "../../src/core/formats/machine-yaml";
+import { advise, fitsSomething, FOUND, FOUND_SURELY, isFound, weigh } from "../../src/core/isolate/advise";
+import type { Evidence } from "../../src/core/isolate/evidence";
+import { Isolation } from "../../src/core/isolate/isolation";
+import type { PieceSuspect } from "../../src/core/isolate/suspects";
+import type { Shown } from "../../src/core/quantity/read";
+import { makeTest, testKey } from "../../src/core/simulate/test";
+import { KETTLE } from "../support/kettle";
+
+const built = (text: string) => {
+  const { machine } = readMachineYaml(text, "kettle.yaml");
+  const own = Isolation.of(machine, ORDINARY_METER);
+  own.build();
+  return own;
+};
+const complaint: Evidence = { type: "complaint", id: "c", complaint: "cold" };
+const [live, out, element, fuse] = [makeTest("on", "acv", "in-L", "in-N"), makeTest("on", "acv", "out-L", "in-N"), makeTest("off", "ohms", "out-L", "in-N"), makeTest("off", "ohms", "in-L", "out-L")];
+const OVER: Shown = { kind: "overload" };
+const reading = (id: string, test: typeof live, shown: number | Shown): Evidence => ({ type: "reading", id, test, shown: typeof shown === "number" ? { kind: "value", value: shown } : shown });
+const twice = (id: string, test: typeof live, shown: number | Shown): Evidence[] => [reading(id, test, shown), reading(`${id}2`, test, shown)];
+
+describe("what is certain enough", () => {
+  const isolation = built(KETTLE.replace("name: Cord, repair: Replace, minutes: 5, price: 5 }", "name: Cord, repair: Replace, minutes: 5, price: 5, board: yes }"));
+  const at = (piece: string, probability: number) => isFound(isolation, { piece, probability } as PieceSuspect);
+  it("is less for a part than for a board, or for nothing wrong", () => {
+    expect([at("heater", FOUND), at("heater", FOUND - 0.001)]).toEqual([true, false]);
+    for (const dear of ["cord", "no-fault"]) expect([at(dear, FOUND_SURELY), at(dear, FOUND), at(dear, FOUND_SURELY - 0.001)]).toEqual([true, false, false]);
+    expect([at("something-else", FOUND), at("not-as-drawn", FOUND)]).toEqual([true, true]);
+  });
+});
+
+describe("the end of a search", () => {
+  const isolation = built(KETTLE);
+  const at = (evidence: readonly Evidence[], setup = "off") => advise(isolation, [complaint, ...evidence], { setup, openPanels: new Set() });
+  it("that nothing in the file explains is something else", () => {
+    const end = at([...twice("a", live, 411), ...twice("b", out, 300), ...twice("d", element, 777e3)]);
+    expect(end.stop).toEqual({ kind: "something else", pieces: [], sentence: "The readings fit neither one fault nor two in the file. Look for a part that is not drawn." });
+    expect(end).toMatchObject({ isWider: true, next: null, attempt: null, toCome: null });
+  });
+  it("that another heater explains is a unit that is not as drawn, and says which", () => {
+    // Half of 1500 W at 120 V: 19.2 ohms.
+    const end = at([...twice("a", element, 19.2), reading("b", out, 118)]);
+    expect(end.stop).toEqual({ kind: "not as drawn", pieces: [], sentence: "This unit is not as its file has it: heater is one of 750 W, not 1500 W. Look, and enter what you find." });
+    expect(end.isWider).toBe(true);
+  });
+  it("that two faults explain names the one to begin with, and that there is another", () => {
+    const end = at([...twice("a", out, 0), reading("b", element, 3e7), ...twice("d", element, OVER), ...twice("e", fuse, OVER)]);
+    expect(end.stop).toMatchObject({ kind: "found", pieces: ["fuse"] });
+    expect(end.stop!.sentence).toBe("What remains lies in one piece: Fuse. One fault does not explain the readings: repair this, then measure on.");
+    expect(end.suspects.slice(0, 2).map((s) => s.piece)).toEqual(["fuse", "heater"]);
+  });
+});
+
+describe("on the way", () => {
+  const isolation = built(KETTLE);
+  const standing = { setup: "on", openPanels: new Set<string>() };
+  it("what is still to come has a mean within its spread; others stand beside the proposal, dearest last", () => {
+    const first = advise(isolation, [complaint], standing);
+    expect(first.isWider).toBe(false);
+    const { minutes, money } = first.toCome!;
+    for (const spread of [minutes, money]) {
+      expect(spread.low).toBeLessThanOrEqual(spread.mean);
+      expect(spread.mean).toBeLessThanOrEqual(spread.high);
+      expect(spread.high).toBeGreaterThan(0);
+    }
+    expect(first.alternatives.length).toBeGreaterThan(0);
+    expect(first.alternatives.every((a) => testKey(a.test.test) !== testKey(first.next!.test) && a.title.length > 0)).toBe(true);
+  });
+  it("a test that was made is not proposed again, unless all hangs on it or it fits nothing", () => {
+    const { next } = advise(isolation, [complaint], standing);
+    const made = reading("a", next!.test, OVER);
+    const then = advise(isolation, [complaint, made], standing);
+    expect(then.next === null || testKey(then.next.test) !== testKey(next!.test) || then.next.why.includes("hangs on") || then.next.why.includes("fits nothing")).toBe(true);
+    expect(then.alternatives.every((a) => testKey(a.test.test) !== testKey(next!.test))).toBe(true);
+  });
+  it("the same evidence is weighed once, other evidence anew", () => {
+    const evidence = [complaint, reading("a", live, 119)];
+    expect(weigh(isolation, [...evidence])).toBe(weigh(isolation, evidence));
+    expect(weigh(isolation, [complaint])).not.toBe(weigh(isolation, evidence));
+    // What was reckoned while it was typed is what is weighed once it is entered.
+    const typed = [complaint, reading("a", live, 118)];
+    expect(fitsSomething(isolation, typed)).toBe(true);
+    const half = weigh(isolation, typed);
+    expect(half.isolation).toBe(isolation);
+    expect([...half.beliefs.probability]).toEqual([...isolation.beliefs(typed).probability]);
+    expect(fitsSomething(isolation, [complaint, reading("a", live, 411)])).toBe(false);
+    expect(fitsSomething(isolation, [complaint, ...twice("a", live, 411), reading("b", element, 9.6)])).toBe(false);
+  });
+});
