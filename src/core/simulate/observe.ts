@@ -15,6 +15,12 @@ const COUNTED = 1;
 /** Volts below which there is nothing to be loaded. */
 const NOTHING = 1e-6;
 
+// What is shown over and over is one and the same thing: a dictionary holds millions of readings, most of them of what is dead or open.
+const ZERO: Shown = { kind: "value", value: 0 };
+const OVERLOAD: Shown = { kind: "overload" };
+const BEEPS: Shown = { kind: "beep", beeps: true };
+const SILENT: Shown = { kind: "beep", beeps: false };
+
 /**
  * What `meter` shows (or the eye sees) when each of `tests` is made on a machine in `state`; without noise. The
  * setup of the tests is taken as made: `state` is that setup. Throws a RangeError for points the machine has not.
@@ -75,7 +81,8 @@ function reading(simulator: Simulator, state: State, test: Test, meter: Meter, a
   switch (test.function) {
     case "dcv": {
       const open = simulator.openVolts(a, b).dc;
-      return { kind: "value", value: Math.abs(open) < NOTHING || simulator.joinedStiffly(a, b, false) ? open : open * loadedShare(simulator.seenOhms(a, b), meter.inputOhms) };
+      if (Math.abs(open) < NOTHING) return ZERO;
+      return { kind: "value", value: simulator.joinedStiffly(a, b, false) ? open : open * loadedShare(simulator.seenOhms(a, b), meter.inputOhms) };
     }
     case "acv":
     case "lowz": {
@@ -83,7 +90,7 @@ function reading(simulator: Simulator, state: State, test: Test, meter: Meter, a
       const open = simulator.openVolts(a, b);
       // Not Math.hypot, which is ten times slower and guards against overflows that no mains has.
       const volts = Math.sqrt(open.acRe * open.acRe + open.acIm * open.acIm);
-      if (volts < NOTHING && (test.function === "acv" || Math.abs(open.dc) < NOTHING)) return { kind: "value", value: 0 };
+      if (volts < NOTHING && (test.function === "acv" || Math.abs(open.dc) < NOTHING)) return ZERO;
       if (test.function === "acv" && simulator.joinedStiffly(a, b, true)) return { kind: "value", value: volts };
       const z = simulator.seenImpedance(a, b);
       const ac = volts * loadedShareAc(z.re, z.im, inputOhms);
@@ -92,19 +99,19 @@ function reading(simulator: Simulator, state: State, test: Test, meter: Meter, a
     }
     case "ohms": {
       const ohms = simulator.seenOhms(a, b);
-      return ohms > meter.overloadOhms ? { kind: "overload" } : { kind: "value", value: ohms };
+      return ohms > meter.overloadOhms ? OVERLOAD : { kind: "value", value: ohms };
     }
     case "continuity":
-      return { kind: "beep", beeps: simulator.seenOhms(a, b) < meter.beepOhms };
+      return simulator.seenOhms(a, b) < meter.beepOhms ? BEEPS : SILENT;
     case "insulation": {
       const ohms = simulator.seenOhms(a, b);
-      return ohms > meter.insulationOhms ? { kind: "overload" } : { kind: "value", value: ohms };
+      return ohms > meter.insulationOhms ? OVERLOAD : { kind: "value", value: ohms };
     }
     case "capacitance": {
       // What the meter takes as capacitance is the part of the admittance that leads; a path beside it that carries more is no capacitor to it.
       const { re, im } = simulator.seenImpedance(a, b);
       const square = re * re + im * im;
-      if (square === 0 || (re / square > DRAINS && re / square > SWAMPED * Math.abs(im / square))) return { kind: "overload" };
+      if (square === 0 || (re / square > DRAINS && re / square > SWAMPED * Math.abs(im / square))) return OVERLOAD;
       return { kind: "value", value: Math.max(0, -im / square) / (2 * Math.PI * state.instances[0]!.conditions.hertz) };
     }
     case "hertz": {
@@ -132,8 +139,8 @@ function mannerOf(phases: readonly Phase[]): Manner {
 function averaged(shown: readonly Shown[], phases: readonly Phase[], test: Test, meter: Meter): Shown {
   const first = shown[0]!;
   if (first.kind === "label") return shown.every((s) => s.kind === "label" && s.label === first.label) ? first : { kind: "label", label: FLICKERS };
-  if (first.kind === "beep") return { kind: "beep", beeps: shown.every((s) => s.kind === "beep" && s.beeps) };
-  if (shown.some((s) => s.kind !== "value")) return { kind: "overload" };
+  if (first.kind === "beep") return shown.every((s) => s.kind === "beep" && s.beeps) ? BEEPS : SILENT;
+  if (shown.some((s) => s.kind !== "value")) return OVERLOAD;
   const values = shown.map((s) => (s.kind === "value" ? s.value : 0));
   const low = Math.min(...values);
   const high = Math.max(...values);
