@@ -89,3 +89,50 @@ describe("on the way", () => {
     expect(fitsSomething(isolation, [complaint, ...twice("a", live, 411), reading("b", element, 9.6)])).toBe(false);
   });
 });
+
+describe("one reading on which all hangs", () => {
+  const isolation = built(KETTLE);
+  const at = (...evidence: Evidence[]) => advise(isolation, [complaint, ...evidence], { setup: "off", openPanels: new Set() });
+  it("is made again before anything is called; where any other was made twice, two slips in one search are not feared", () => {
+    const [fed, open] = [reading("l", live, 119), reading("a", element, OVER)];
+    const once = at(fed, open);
+    expect(once.stop).toBeNull();
+    expect(testKey(once.next!.test)).toBe(testKey(element));
+    expect(once.next!.why).toContain("All that speaks for heater hangs on this one reading");
+    expect(at(fed, reading("l2", live, 119), open).stop).toMatchObject({ kind: "found", pieces: ["heater"] });
+    expect(at(fed, open, reading("a2", element, OVER)).stop).toMatchObject({ kind: "found", pieces: ["heater"] });
+  });
+});
+
+describe("a repair tried to see", () => {
+  // Everything lies behind a cover that takes long; the cord needs only to be pressed home, and a lamp shows whether that has helped.
+  const deep = (text: string) => text.replace("points:\n", "panels:\n  - { id: base, name: Base plate, minutes: 25, tools: [Hex key 5] }\npoints:\n").replace(/(- \{ id: (?:plug-line|plug-neutral|plug-earth|in-L|in-N|out-L|body), name: [^,]+, )/g, "$1panel: base, ");
+  const lit = (text: string) => text.replace("at: { a: heat, b: N, case: body } }\n", "at: { a: heat, b: N, case: body } }\n  - { id: lamp, kind: lamp, name: Lamp, piece: heater, volts: 120, watts: 1, current: ac, at: { a: L, b: N } }\n").replace('words: Stays cold, setup: "on", path: main }', 'words: Stays cold, setup: "on", path: main, sees: { lamp: dark } }');
+  const cord = (minutes: string, more = "") => KETTLE.replace("name: Cord, repair: Replace, minutes: 5, price: 5 }", `name: Cord, repair: Press it home, minutes: ${minutes}, price: 0${more} }`);
+  const dark = reading("k", makeTest("on", "look", "lamp"), { kind: "label", label: "dark" });
+  const at = (text: string, ...evidence: Evidence[]) => advise(built(text), [complaint, ...evidence], { setup: "on", openPanels: new Set() });
+  it("is proposed where that beats every test, with what it costs in vain and what to measure first would cost more", () => {
+    const advice = at(deep(lit(cord("0.1"))), dark);
+    expect(advice.attempt).toMatchObject({ piece: "cord", name: "Cord", repair: "Press it home", minutes: 0.1 });
+    const share = advice.suspects.find((s) => s.piece === "cord")!.probability;
+    expect(advice.attempt!.why).toMatch(new RegExp(`^It is this in ${Math.round(10 * share)} of 10 such cases, and costs 3 min if not\\. To measure first takes about [1-9]\\d* min more on the whole\\.$`));
+    expect(advice.attempt!.cautions.length).toBeGreaterThan(0);
+    // The test stands beside it, for who would rather know.
+    expect(advice.next).not.toBeNull();
+    expect(advice.stop).toBeNull();
+  });
+  it("not where it takes long, where a test is at hand, where the eye cannot tell, where it was tried, or where a licence is needed", () => {
+    const cases = [[deep(lit(cord("60"))), dark], [lit(cord("5")), dark], [deep(cord("0.1")), reading("x", live, 0)], [deep(lit(cord("0.1", ", licensed: yes"))), dark]] as const;
+    for (const [text, known] of cases) expect(at(text, known).attempt).toBeNull();
+    expect(at(deep(lit(cord("0.1"))), dark, { type: "tried", id: "t", piece: "cord", result: "stays" }).attempt).toBeNull();
+  });
+});
+
+describe("a board that was repaired", () => {
+  const proofs = '[{ of: output, words: It is open itself, shows: bad, any: [{ setup: "off", function: ohms, red: out-L, black: in-N }] }]';
+  const isolation = built(KETTLE.replace("name: Heater, repair: Replace, minutes: 20, price: 20 }", `name: Heater, repair: Replace, minutes: 20, price: 20, board: yes, proofs: ${proofs} }`));
+  it("is not proven after the fact: the complaint went with it", () => {
+    const end = advise(isolation, [complaint, reading("b", out, 118), reading("e", makeTest("off", "ohms", "plug-line", "plug-neutral"), OVER), { type: "tried", id: "t", piece: "heater", result: "gone" }], { setup: "on", openPanels: new Set() });
+    expect(end).toMatchObject({ next: null, attempt: null, stop: { kind: "mended", pieces: ["heater"] } });
+  });
+});
