@@ -44,6 +44,12 @@ describe("the outcomes of a measured test", () => {
     expect([...table.chances]).toEqual([1, 1]);
     expect([...table.entropy]).toEqual([0, 0]);
   });
+  it("are not drawn around what is predicted vaguely: that fills the gaps between the sharp ones", () => {
+    const vague: Prediction = [value(20), value(60)];
+    const table = outcomeTable(volts, [five(value(100)), vague], meter);
+    expect(table.outcomes.flatMap((o) => (o.kind === "value" && o.centre !== null ? [Math.round(o.centre)] : []))).toEqual([100]);
+    expect(table.outcomes).toHaveLength(2);
+  });
   it("have the mass that each prediction has there, the slip spread evenly, in rows that add to one", () => {
     const spread: Prediction = [value(4.9), value(5.0), value(5.2), value(4.7), value(5.3)];
     const split: Prediction = [value(0), value(0), value(12), value(12), value(12)];

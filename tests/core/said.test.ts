@@ -115,6 +115,7 @@ describe("evidence taken apart", () => {
   });
   it("of readings that differ those stand that most agree with, of equals the latest; a power cycle throws the dice anew", () => {
     expect(of(reading("a", volts(12)), reading("b", volts(0)), reading("c", volts(12.01))).map((o) => o.evidence).sort()).toEqual(["a", "c"]);
+    expect(of(reading("a", volts(12)), reading("b", volts(12.01)), reading("c", volts(0))).map((o) => o.evidence).sort()).toEqual(["a", "b"]);
     expect(of(reading("a", volts(12)), reading("b", volts(0))).map((o) => o.evidence)).toEqual(["b"]);
     const cycle = makeTest("cold-call", "look", "panel", undefined, "recheck");
     const rechecks = of(reading("a", label("clears"), cycle), reading("b", label("returns at once"), cycle), reading("d", label("clears"), cycle));
