@@ -32,7 +32,7 @@ const TWO = ["zirvald-bw-15", "perlgrund-tm-3"];
 // A full run, over the whole fleet, also writes docs/performance.md.
 if (names.length === 0) {
   const say = (words: string) => process.stderr.write(`${words}\n`);
-  say("screen"); const screen = await benchScreen(4);
+  say("screen"); const screen = await benchScreen(8);
   say("plans"); const plans = benchPlans(PLANS);
   say("dictionary"); const dictionary = benchDictionary();
   say("dictionaries of the fleet"); const isolations = built(FLEET);
