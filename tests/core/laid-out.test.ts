@@ -75,6 +75,23 @@ describe("a test laid out", () => {
     expect(ranges("lowz", "J1-1.pad", "J1-2.pad", "cold-call")).toBe("600 V");
     expect(ranges("ohms", "ntc-1", "ntc-2", "unplugged")).toMatch(/^(20|200) kΩ$/);
   });
+  it("has a range for every clamp: a sleeping panel, an element, a compressor as it starts, a motor on its battery", () => {
+    const clamped = (name: string, setup: string, fn: "clamp" | "dcclamp" | "inrush", id: string) => layOut(Isolation.of(machineNamed(name), ORDINARY_METER), { ...none, probability: new Float64Array(0) }, { setup, openPanels: new Set() }, makeTest(setup, fn, id)).range;
+    expect(clamped("hochkar-ip-4", "asleep", "dcclamp", "clamp-feed")).toBe("2 A");
+    expect(clamped("murgast-abs-60", "on-battery", "dcclamp", "clamp-dc")).toBe("20 A");
+    expect(clamped("zirvald-bw-15", "pulling", "dcclamp", "clamp-motor")).toBe("400 A");
+    expect(clamped("velmoor-dw-45", "test-heat", "clamp", "clamp-heat")).toBe("20 A");
+    expect(clamped("quellmoor-sb-210", "satisfied", "clamp", "clamp-comp")).toBe("2 A");
+    expect(clamped("quellmoor-sb-210", "cold-call", "inrush", "clamp-comp")).toBe("20 A");
+  });
+  it("of a beep and of none, one is as it should be", () => {
+    const { meanings, windowWords: window, range } = laid("off", "continuity", "in-L", "out-L");
+    expect([window, range]).toEqual(["beeps", ""]);
+    expect(Object.fromEntries(meanings.map((m) => [m.words, m.sound]))).toEqual({ beeps: true, "no beep": false });
+    const across = laid("off", "continuity", "plug-line", "body");
+    expect(across.windowWords).toBe("no beep");
+    expect(across.meanings.find((m) => m.sound)!.words).toBe("no beep");
+  });
   it("says what each result would leave: by Bayes' rule over the pieces, likeliest results first, nothing below one in a hundred", () => {
     for (const test of [makeTest("on", "acv", "out-L", "in-N"), makeTest("off", "ohms", "plug-line", "plug-neutral"), makeTest("on", "look", "lamp"), makeTest("on", "clamp", "cl")]) {
       for (const evidence of [[], [{ type: "reading", id: "r", test: makeTest("on", "acv", "in-L", "in-N"), shown: { kind: "value", value: 119 } }]] as Evidence[][]) {
