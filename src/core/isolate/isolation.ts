@@ -141,6 +141,7 @@ export class Isolation {
       tests.forEach((test, t) => shown.set(testKey(test), columns.map(([first]) => first?.[t])));
     }
     this.useful = tellingTests(this.machine, this.permitted, shown);
+    shown.clear();
     const isUseful = new Set(this.useful);
 
     for (const { setup, tests, columns } of nominal) {
@@ -160,6 +161,8 @@ export class Isolation {
         for (let h = 0; h < n; h++) for (let t = 0; t < block.length; t++) rows[t]![h] = predictionAt(columns[h]!, first + t);
         block.forEach((test, t) => this.keep(test, rows[t]!));
       }
+      // What is kept is kept by test; the columns are millions of readings.
+      columns.length = 0;
     }
     yield 1;
   }

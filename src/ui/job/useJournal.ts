@@ -24,7 +24,8 @@ export interface JournalDesk {
   foretell(body: EventBody): Job;
 }
 
-const REFUSED_BEFORE = "The entry before this one was not written, so this one was not either. What you typed is kept.";
+/** Said of what was entered on the advice that followed from an entry which could not be written. */
+const EITHER = "What was entered after it was not written either; it stands in its field.";
 
 /** `foresee` is told at once what the job will be, before anything is drawn. */
 export function useJournal(machine: Machine, initial: readonly JournalEvent[], actor: string, foresee?: RefObject<((coming: Job) => void) | null>): JournalDesk {
@@ -56,7 +57,7 @@ export function useJournal(machine: Machine, initial: readonly JournalEvent[], a
     if (already) return already.done;
     const write = () => send<{ event: JournalEvent }>(`/api/jobs/${next.job}/events`, { id, v: 1, actor, body });
     // The first is sent in this very moment: what follows from it is reckoned while it is on its way.
-    const written = before.length === 0 ? write() : before.at(-1)!.done.then((ok) => { if (!ok) throw new Error(REFUSED_BEFORE); return write(); });
+    const written = before.length === 0 ? write() : before.at(-1)!.done.then((ok) => { if (!ok) throw new Error(EITHER); return write(); });
     const leave = () => {
       queue.current = queue.current.filter((q) => q.event.id !== id);
       setUnderWay(queue.current.map((q) => q.event));
@@ -72,7 +73,7 @@ export function useJournal(machine: Machine, initial: readonly JournalEvent[], a
         return true;
       },
       (error: Error) => {
-        setProblem(error.message);
+        setProblem((before) => (error.message !== EITHER ? error.message : before.includes(EITHER) ? before : `${before} ${EITHER}`));
         leave();
         return false;
       },
