@@ -7,7 +7,14 @@ export default defineConfig({
     ...shared,
     projects: [
       // Core holds no state of its own: its files share what they import, and the dictionaries they build.
-      { test: { ...shared, name: "core", include: ["tests/core/**/*.test.ts", "tests/reference/**/*.test.ts"], isolate: false } },
+      {
+        test: {
+          ...shared,
+          name: "core",
+          include: ["tests/core/**/*.test.ts", "tests/reference/**/*.test.ts"],
+          isolate: false,
+        },
+      },
       { test: { ...shared, name: "server", include: ["tests/server/**/*.test.ts", "tests/devices/**/*.test.ts"] } },
     ],
   },

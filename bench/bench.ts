@@ -17,46 +17,119 @@ function commit(): string {
   }
 }
 
-const run = { at: new Date().toISOString(), commit: commit(), machine: `${os.cpus()[0]?.model ?? "unknown"}, ${os.cpus().length} cores, ${os.arch()}`, node: process.version };
+const run = {
+  at: new Date().toISOString(),
+  commit: commit(),
+  machine: `${os.cpus()[0]?.model ?? "unknown"}, ${os.cpus().length} cores, ${os.arch()}`,
+  node: process.version,
+};
 const names = process.argv.slice(2).filter((a) => !a.startsWith("--"));
 // `npm run bench -- lamp` measures the lamp reader alone.
 const onlyLamp = names.includes("lamp");
-const lamp = names.length === 0 || onlyLamp ? lampBench(300, new URL("../docs/charts/lamp-reader.svg", import.meta.url)) : null;
+const lamp =
+  names.length === 0 || onlyLamp ? lampBench(300, new URL("../docs/charts/lamp-reader.svg", import.meta.url)) : null;
 const solve = onlyLamp ? [] : benchSolve();
 const isolation = onlyLamp ? [] : benchIsolation(names);
 /** Runs with a slip on each machine, pairs of faults on each of two, units a machine for the calibration. */
-const [SLIPS, PAIRS, UNITS, PLANS] = [Number(process.env.SLIPS ?? 24), Number(process.env.PAIRS ?? 5000), Number(process.env.UNITS ?? 60), 200];
+const [SLIPS, PAIRS, UNITS, PLANS] = [
+  Number(process.env.SLIPS ?? 24),
+  Number(process.env.PAIRS ?? 5000),
+  Number(process.env.UNITS ?? 60),
+  200,
+];
 /** The two machines all of whose pairs are tried. */
 const TWO = ["zirvald-bw-15", "perlgrund-tm-3"];
 
 // A full run, over the whole fleet, also writes docs/performance.md.
 if (names.length === 0) {
   const say = (words: string) => process.stderr.write(`${words}\n`);
-  say("screen"); const screen = await benchScreen(8);
-  say("plans"); const plans = benchPlans(PLANS);
-  say("dictionary"); const dictionary = benchDictionary();
-  say("dictionaries of the fleet"); const isolations = built(FLEET);
-  say("slips"); const slips = benchSlips(isolations, SLIPS);
-  say("calibration"); const calibration = benchCalibration(isolations, UNITS);
-  say("two faults"); const pairs = TWO.map((name) => benchPairs(name, isolations.find(([known]) => known === name)![1], PAIRS));
+  say("screen");
+  const screen = await benchScreen(8);
+  say("plans");
+  const plans = benchPlans(PLANS);
+  say("dictionary");
+  const dictionary = benchDictionary();
+  say("dictionaries of the fleet");
+  const isolations = built(FLEET);
+  say("slips");
+  const slips = benchSlips(isolations, SLIPS);
+  say("calibration");
+  const calibration = benchCalibration(isolations, UNITS);
+  say("two faults");
+  const pairs = TWO.map((name) => benchPairs(name, isolations.find(([known]) => known === name)![1], PAIRS));
   writeReport({ run, solve, dictionary, screen, plans, isolation, slips, pairs, calibration });
   say("docs/performance.md is written");
 }
 
-if (process.argv.includes("--json")) process.stdout.write(`${JSON.stringify({ run, solve, isolation, lamp }, null, 1)}\n`);
+if (process.argv.includes("--json"))
+  process.stdout.write(`${JSON.stringify({ run, solve, isolation, lamp }, null, 1)}\n`);
 else {
   const n = (v: number, digits = 1) => v.toFixed(digits);
   console.log(`\n${run.machine}, Node ${run.node}, commit ${run.commit}, ${run.at}\n`);
   if (lamp) {
-    console.log(`Lamp reader: of ${lamp.rows[0]!.trials} films of three rounds each, left open / sure but wrong; wrong at 15 % jitter at most ${n(100 * lamp.wrongUpperBound, 3)} % (upper 95 % bound)`);
+    console.log(
+      `Lamp reader: of ${lamp.rows[0]!.trials} films of three rounds each, left open / sure but wrong; wrong at 15 % jitter at most ${n(100 * lamp.wrongUpperBound, 3)} % (upper 95 % bound)`,
+    );
     const jitters = [...new Set(lamp.rows.map((r) => r.jitter))];
-    console.table(Object.fromEntries(jitters.map((j) => [`jitter ${Math.round(j * 100)} %`, Object.fromEntries(lamp.rows.filter((r) => r.jitter === j).map((r) => [`${r.frames} a second`, `${r.unsure} / ${r.wrong}`]))])));
+    console.table(
+      Object.fromEntries(
+        jitters.map((j) => [
+          `jitter ${Math.round(j * 100)} %`,
+          Object.fromEntries(
+            lamp.rows.filter((r) => r.jitter === j).map((r) => [`${r.frames} a second`, `${r.unsure} / ${r.wrong}`]),
+          ),
+        ]),
+      ),
+    );
   }
   if (onlyLamp) process.exit(0);
   console.log("One factoring and solve, median microseconds, same circuits in one run");
-  console.table(solve.map((r) => ({ nodes: r.nodes, Unzo: n(r.unzoMicroseconds), "ml-matrix LU": n(r.mlMatrixMicroseconds), mathjs: n(r.mathjsMicroseconds), "times ml-matrix": n(r.timesMlMatrix), "times mathjs": n(r.timesMathjs), "ngspice, slope of a sweep": r.ngspiceMicrosecondsAPoint === null ? "-" : n(r.ngspiceMicrosecondsAPoint) })));
+  console.table(
+    solve.map((r) => ({
+      nodes: r.nodes,
+      Unzo: n(r.unzoMicroseconds),
+      "ml-matrix LU": n(r.mlMatrixMicroseconds),
+      mathjs: n(r.mathjsMicroseconds),
+      "times ml-matrix": n(r.timesMlMatrix),
+      "times mathjs": n(r.timesMathjs),
+      "ngspice, slope of a sweep": r.ngspiceMicrosecondsAPoint === null ? "-" : n(r.ngspiceMicrosecondsAPoint),
+    })),
+  );
   console.log("Fault dictionary, ranking and next test");
-  console.table(Object.fromEntries(isolation.map((m) => [m.machine, { nodes: m.nodes, hypotheses: m.hypotheses, setups: m.setups, "tests that tell": m.usefulTests, "dictionary ms": n(m.dictionaryMilliseconds, 0), "advice ms": n(m.adviceMedianMilliseconds), alone: `${m.alone} of ${m.faults}`, "alone, by odds": `${n(100 * m.aloneWeighted, 0)} %` }])));
-  console.log("Single faults, part values drawn at random: by advice (every fault, boards proven before they are blamed), by walking the paths and in random order (every fourth)");
-  console.table(Object.fromEntries(isolation.map((m) => [m.machine, { "right piece": `${m.ways.advice.right} of ${m.ways.advice.faults}`, readings: n(m.ways.advice.readings), "walk, times": n(m.ways.walk.readings / m.ways.advice.readings), "random, times": n(m.ways.random.readings / m.ways.advice.readings), minutes: n(m.ways.advice.minutes), "walk minutes, times": n(m.ways.walk.minutes / m.ways.advice.minutes), "random minutes, times": n(m.ways.random.minutes / m.ways.advice.minutes) }])));
+  console.table(
+    Object.fromEntries(
+      isolation.map((m) => [
+        m.machine,
+        {
+          nodes: m.nodes,
+          hypotheses: m.hypotheses,
+          setups: m.setups,
+          "tests that tell": m.usefulTests,
+          "dictionary ms": n(m.dictionaryMilliseconds, 0),
+          "advice ms": n(m.adviceMedianMilliseconds),
+          alone: `${m.alone} of ${m.faults}`,
+          "alone, by odds": `${n(100 * m.aloneWeighted, 0)} %`,
+        },
+      ]),
+    ),
+  );
+  console.log(
+    "Single faults, part values drawn at random: by advice (every fault, boards proven before they are blamed), by walking the paths and in random order (every fourth)",
+  );
+  console.table(
+    Object.fromEntries(
+      isolation.map((m) => [
+        m.machine,
+        {
+          "right piece": `${m.ways.advice.right} of ${m.ways.advice.faults}`,
+          readings: n(m.ways.advice.readings),
+          "walk, times": n(m.ways.walk.readings / m.ways.advice.readings),
+          "random, times": n(m.ways.random.readings / m.ways.advice.readings),
+          minutes: n(m.ways.advice.minutes),
+          "walk minutes, times": n(m.ways.walk.minutes / m.ways.advice.minutes),
+          "random minutes, times": n(m.ways.random.minutes / m.ways.advice.minutes),
+        },
+      ]),
+    ),
+  );
 }

@@ -21,41 +21,76 @@ function benchMachine(name: string) {
   const start = performance.now();
   isolation.build();
   const dictionaryMilliseconds = performance.now() - start;
-  const steps = machine.file.complaints.map((c) => {
-    const before = performance.now();
-    advise(isolation, [{ type: "complaint", id: "c", complaint: c.id }], { setup: c.setup, openPanels: new Set() });
-    return performance.now() - before;
-  }).sort((a, b) => a - b);
+  const steps = machine.file.complaints
+    .map((c) => {
+      const before = performance.now();
+      advise(isolation, [{ type: "complaint", id: "c", complaint: c.id }], { setup: c.setup, openPanels: new Set() });
+      return performance.now() - before;
+    })
+    .sort((a, b) => a - b);
 
   let inVain = 0;
   const committed = groupsOf(name);
   const walk = walkOf(machine);
   const random = randomSource(7);
-  const ways = { advice: { readings: 0, minutes: 0, right: 0, faults: 0 }, walk: { readings: 0, minutes: 0, right: 0, faults: 0 }, random: { readings: 0, minutes: 0, right: 0, faults: 0 } };
+  const ways = {
+    advice: { readings: 0, minutes: 0, right: 0, faults: 0 },
+    walk: { readings: 0, minutes: 0, right: 0, faults: 0 },
+    random: { readings: 0, minutes: 0, right: 0, faults: 0 },
+  };
   const faults = isolation.hypotheses.flatMap((h) => (h.kind === "fault" ? [h] : []));
   faults.forEach((h, i) => {
     if (i % FAULTS_EVERY !== 0) return;
     const values = randomValues(machine, random);
-    const shuffled = walk.map((test) => ({ test, at: random() })).sort((a, b) => a.at - b.at).map(({ test }) => test);
-    for (const [way, order] of [["advice", "advice"], ["walk", walk], ["random", shuffled]] as const) {
+    const shuffled = walk
+      .map((test) => ({ test, at: random() }))
+      .sort((a, b) => a.at - b.at)
+      .map(({ test }) => test);
+    for (const [way, order] of [
+      ["advice", "advice"],
+      ["walk", walk],
+      ["random", shuffled],
+    ] as const) {
       if (way !== "advice" && i % EVERY !== 0) continue;
       const run = search(isolation, new UnitOnTheBench(machine, [h.fault, ...h.led], values, random), order);
       if (way === "advice") inVain += run.inVain.length;
       ways[way].faults++;
       ways[way].readings += run.readings;
       ways[way].minutes += run.minutes;
-      const allowed = new Set((committed.find((g) => g.includes(h.id)) ?? [h.id]).map((id) => isolation.hypotheses.find((x) => x.id === id)!.piece));
+      const allowed = new Set(
+        (committed.find((g) => g.includes(h.id)) ?? [h.id]).map(
+          (id) => isolation.hypotheses.find((x) => x.id === id)!.piece,
+        ),
+      );
       if (run.pieces.includes(h.piece) && run.pieces.every((p) => allowed.has(p))) ways[way].right++;
     }
   });
-  for (const way of Object.values(ways)) { way.readings /= way.faults; way.minutes /= way.faults; }
+  for (const way of Object.values(ways)) {
+    way.readings /= way.faults;
+    way.minutes /= way.faults;
+  }
   const together = new Set(groupsOf(name).flat());
   const weight = (list: typeof faults) => list.reduce((sum, h) => sum + h.prior, 0);
   const alone = faults.filter((h) => !together.has(h.id));
   return {
-    machine: name, nodes: machine.nets.length, hypotheses: isolation.hypotheses.length, setups: machine.file.setups.length,
-    permittedTests: isolation.permitted.length, usefulTests: isolation.candidates.length, dictionaryMilliseconds,
-    adviceMedianMilliseconds: steps[Math.floor(steps.length / 2)]!, adviceP95Milliseconds: steps[Math.min(steps.length - 1, Math.floor(0.95 * steps.length))]!, inVain, lowerBound: lowerBoundOf(isolation, faults.map((h) => h.id)), faults: faults.length, alone: alone.length, aloneWeighted: weight(alone) / weight(faults), ways,
+    machine: name,
+    nodes: machine.nets.length,
+    hypotheses: isolation.hypotheses.length,
+    setups: machine.file.setups.length,
+    permittedTests: isolation.permitted.length,
+    usefulTests: isolation.candidates.length,
+    dictionaryMilliseconds,
+    adviceMedianMilliseconds: steps[Math.floor(steps.length / 2)]!,
+    adviceP95Milliseconds: steps[Math.min(steps.length - 1, Math.floor(0.95 * steps.length))]!,
+    inVain,
+    lowerBound: lowerBoundOf(
+      isolation,
+      faults.map((h) => h.id),
+    ),
+    faults: faults.length,
+    alone: alone.length,
+    aloneWeighted: weight(alone) / weight(faults),
+    ways,
   };
 }
 
@@ -63,10 +98,17 @@ function benchMachine(name: string) {
 function lowerBoundOf(isolation: Isolation, faults: readonly string[]): number {
   const { machine } = isolation;
   const standing = { setup: machine.file.complaints[0]!.setup, openPanels: new Set<string>() };
-  const costs = isolation.candidates.map((test) => ({ test, minutes: costOf(machine, standing, test).minutes })).sort((a, b) => a.minutes - b.minutes);
+  const costs = isolation.candidates
+    .map((test) => ({ test, minutes: costOf(machine, standing, test).minutes }))
+    .sort((a, b) => a.minutes - b.minutes);
   const cheapest = faults.map((id) => {
     const at = isolation.hypotheses.findIndex((h) => h.id === id);
-    return costs.find(({ test }) => { const p = isolation.predictionsFor(test); return !sameNominal(test, p[0]!, p[at]!, isolation.meter); })?.minutes ?? 0;
+    return (
+      costs.find(({ test }) => {
+        const p = isolation.predictionsFor(test);
+        return !sameNominal(test, p[0]!, p[at]!, isolation.meter);
+      })?.minutes ?? 0
+    );
   });
   return cheapest.reduce((a, b) => a + b, 0) / cheapest.length;
 }

@@ -28,19 +28,84 @@ const sum = <T>(list: readonly T[], of: (item: T) => number) => list.reduce((tot
 export function writeReport(b: BenchRun): void {
   mkdirSync(new URL("charts/", docs), { recursive: true });
   const save = (name: string, svg: string) => writeFileSync(new URL(`charts/${name}.svg`, docs), svg);
-  save("solve", lineChart([
-    { name: "Unzo", points: b.solve.map((s) => [s.nodes, s.unzoMicroseconds]) }, { name: "ml-matrix LU", points: b.solve.map((s) => [s.nodes, s.mlMatrixMicroseconds]) }, { name: "mathjs", points: b.solve.map((s) => [s.nodes, s.mathjsMicroseconds]) },
-  ], { words: "nodes", low: 15, high: 450, ticks: [20, 60, 150, 400], log: true }, { words: "microseconds a solve", low: 1, high: 1e6, ticks: [1, 10, 100, 1000, 10000, 100000], log: true }));
-  const sorted = (list: readonly number[]) => [...list].sort((x, y) => x - y).map((v, i, all): [number, number] => [(100 * (i + 0.5)) / all.length, Math.max(1, v)]);
-  save("plan", lineChart([{ name: "as shipped", points: sorted(b.plans.ratios) }, { name: "without rollout", points: sorted(b.plans.plainRatios) }], { words: "made-up units, % (cheapest to dearest against the optimum)", low: 0, high: 100, ticks: [0, 25, 50, 75, 95] }, { words: "expected cost, times the proven optimum", low: 1, high: 1.4, ticks: [1, 1.1, 1.2, 1.3, 1.4] }));
-  save("minutes", lineChart([
-    { name: "by advice", points: b.isolation.map((m, i) => [i + 1, m.ways.advice.minutes]), dots: true }, { name: "walking the paths", points: b.isolation.map((m, i) => [i + 1, m.ways.walk.minutes]), dots: true }, { name: "at random", points: b.isolation.map((m, i) => [i + 1, m.ways.random.minutes]), dots: true }, { name: "lower bound", points: b.isolation.map((m, i) => [i + 1, m.lowerBound]), dots: true },
-  ], { words: "machine, in the order of the table", low: 0, high: b.isolation.length + 1, ticks: b.isolation.map((_, i) => i + 1) }, { words: "minutes a fault", low: 1, high: 200, ticks: [1, 2, 5, 10, 20, 50, 100, 200], log: true }));
-  save("calibration", lineChart([{ name: "came true", points: b.calibration.deciles.filter((d) => d.cases >= 20).map((d) => [100 * d.believed, 100 * d.true]) }, { name: "as believed", points: [[0, 0], [100, 100]] }], { words: "believed, %", low: 0, high: 100, ticks: [0, 20, 40, 60, 80, 100] }, { words: "came true, %", low: 0, high: 100, ticks: [0, 20, 40, 60, 80, 100] }));
+  save(
+    "solve",
+    lineChart(
+      [
+        { name: "Unzo", points: b.solve.map((s) => [s.nodes, s.unzoMicroseconds]) },
+        { name: "ml-matrix LU", points: b.solve.map((s) => [s.nodes, s.mlMatrixMicroseconds]) },
+        { name: "mathjs", points: b.solve.map((s) => [s.nodes, s.mathjsMicroseconds]) },
+      ],
+      { words: "nodes", low: 15, high: 450, ticks: [20, 60, 150, 400], log: true },
+      { words: "microseconds a solve", low: 1, high: 1e6, ticks: [1, 10, 100, 1000, 10000, 100000], log: true },
+    ),
+  );
+  const sorted = (list: readonly number[]) =>
+    [...list]
+      .sort((x, y) => x - y)
+      .map((v, i, all): [number, number] => [(100 * (i + 0.5)) / all.length, Math.max(1, v)]);
+  save(
+    "plan",
+    lineChart(
+      [
+        { name: "as shipped", points: sorted(b.plans.ratios) },
+        { name: "without rollout", points: sorted(b.plans.plainRatios) },
+      ],
+      {
+        words: "made-up units, % (cheapest to dearest against the optimum)",
+        low: 0,
+        high: 100,
+        ticks: [0, 25, 50, 75, 95],
+      },
+      { words: "expected cost, times the proven optimum", low: 1, high: 1.4, ticks: [1, 1.1, 1.2, 1.3, 1.4] },
+    ),
+  );
+  save(
+    "minutes",
+    lineChart(
+      [
+        { name: "by advice", points: b.isolation.map((m, i) => [i + 1, m.ways.advice.minutes]), dots: true },
+        { name: "walking the paths", points: b.isolation.map((m, i) => [i + 1, m.ways.walk.minutes]), dots: true },
+        { name: "at random", points: b.isolation.map((m, i) => [i + 1, m.ways.random.minutes]), dots: true },
+        { name: "lower bound", points: b.isolation.map((m, i) => [i + 1, m.lowerBound]), dots: true },
+      ],
+      {
+        words: "machine, in the order of the table",
+        low: 0,
+        high: b.isolation.length + 1,
+        ticks: b.isolation.map((_, i) => i + 1),
+      },
+      { words: "minutes a fault", low: 1, high: 200, ticks: [1, 2, 5, 10, 20, 50, 100, 200], log: true },
+    ),
+  );
+  save(
+    "calibration",
+    lineChart(
+      [
+        {
+          name: "came true",
+          points: b.calibration.deciles.filter((d) => d.cases >= 20).map((d) => [100 * d.believed, 100 * d.true]),
+        },
+        {
+          name: "as believed",
+          points: [
+            [0, 0],
+            [100, 100],
+          ],
+        },
+      ],
+      { words: "believed, %", low: 0, high: 100, ticks: [0, 20, 40, 60, 80, 100] },
+      { words: "came true, %", low: 0, high: 100, ticks: [0, 20, 40, 60, 80, 100] },
+    ),
+  );
 
   const right = sum(b.isolation, (m) => m.ways.advice.right);
   const faults = sum(b.isolation, (m) => m.ways.advice.faults);
-  const [runs, slipRight, nameable] = [sum(b.slips, (s) => s.runs), sum(b.slips, (s) => s.right), sum(b.slips, (s) => s.nameable)];
+  const [runs, slipRight, nameable] = [
+    sum(b.slips, (s) => s.runs),
+    sum(b.slips, (s) => s.right),
+    sum(b.slips, (s) => s.nameable),
+  ];
   const wide = b.calibration.deciles.filter((d) => d.cases >= 200).map((d) => Math.abs(d.believed - d.true));
   const steps = b.isolation.map((m) => m.adviceP95Milliseconds);
   const met = (ok: boolean) => (ok ? "met" : "**missed**");
@@ -49,15 +114,74 @@ export function writeReport(b: BenchRun): void {
   const pairsTried = sum(b.pairs, (p) => p.tried);
   const mean = (of: (m: BenchRun["isolation"][number]) => number) => sum(b.isolation, of) / b.isolation.length;
   const rows: readonly (readonly [string, string, string, string])[] = [
-    ["one solve against two JavaScript libraries, 60 to 400 nodes", "20 times faster", `${n(least, 0)} times at least`, met(least >= 20)],
-    [`dictionary, ${b.dictionary.nodes} nodes, ${b.dictionary.hypotheses} hypotheses, ${b.dictionary.setups} setups, ${n((5 * b.dictionary.nominalReadings) / 1e6)} M readings`, "1 s for 2 M", `${n(b.dictionary.milliseconds / 1000)} s`, met((b.dictionary.milliseconds / (5 * b.dictionary.nominalReadings)) * 2e6 < 1000)],
-    ["reading entered (a key in 100 ms) to next step on screen, p95", "100 ms", b.screen ? `${n(b.screen.p95, 0)} ms (median ${n(b.screen.median, 0)}, ${b.screen.readings} readings)` : `no Unzo was running; advice alone takes ${n(Math.max(...steps), 0)} ms (p95 of the slowest machine)`, b.screen ? met(b.screen.p95 < 100) : "not measured"],
-    [`cost against the proven optimum, ${b.plans.cases} units`, "mean 1.02, p95 1.08", `mean ${n(b.plans.mean, 4)}, p95 ${n(b.plans.p95, 3)}`, met(b.plans.mean <= 1.02 && b.plans.p95 <= 1.08)],
-    [`${FAULTS_EVERY === 1 ? "every single fault" : `single faults, one in ${FAULTS_EVERY},`} of ${b.isolation.length} machines: right piece or group`, "98 %", `${right} of ${faults}, ${percent(right, faults)}`, met(right / faults >= 0.98)],
-    ["one wrong reading in every run: right piece", "90 %", `${slipRight} of ${runs}, ${percent(slipRight, runs)}`, met(slipRight / runs >= 0.9)],
-    ["the slip named, of those that show anything else", "half", `first ${percent(sum(b.slips, (s) => s.namedFirst), nameable)}, among those named ${percent(sum(b.slips, (s) => s.named), nameable)}`, met(sum(b.slips, (s) => s.named) / Math.max(1, nameable) >= 0.5)],
-    [`two faults, ${b.pairs.map((p) => `${p.machine} ${p.tried} of ${p.pairs}`).join(", ")}: one of them first`, "95 %", `${percent(sum(b.pairs, (p) => p.foundFirst), pairsTried)}; the other after it ${percent(sum(b.pairs, (p) => p.both + p.restUnseen), pairsTried)} (of these ${sum(b.pairs, (p) => p.restUnseen)} show nowhere); ${sum(b.pairs, (p) => p.crashes)} crashes`, met(sum(b.pairs, (p) => p.foundFirst) / pairsTried >= 0.95)],
-    [`calibration, ${b.calibration.runs} units, tenths with 200 cases or more`, "within 7 points", `${n(100 * Math.max(0, ...wide))} points at most`, met(Math.max(0, ...wide) <= 0.07)],
+    [
+      "one solve against two JavaScript libraries, 60 to 400 nodes",
+      "20 times faster",
+      `${n(least, 0)} times at least`,
+      met(least >= 20),
+    ],
+    [
+      `dictionary, ${b.dictionary.nodes} nodes, ${b.dictionary.hypotheses} hypotheses, ${b.dictionary.setups} setups, ${n((5 * b.dictionary.nominalReadings) / 1e6)} M readings`,
+      "1 s for 2 M",
+      `${n(b.dictionary.milliseconds / 1000)} s`,
+      met((b.dictionary.milliseconds / (5 * b.dictionary.nominalReadings)) * 2e6 < 1000),
+    ],
+    [
+      "reading entered (a key in 100 ms) to next step on screen, p95",
+      "100 ms",
+      b.screen
+        ? `${n(b.screen.p95, 0)} ms (median ${n(b.screen.median, 0)}, ${b.screen.readings} readings)`
+        : `no Unzo was running; advice alone takes ${n(Math.max(...steps), 0)} ms (p95 of the slowest machine)`,
+      b.screen ? met(b.screen.p95 < 100) : "not measured",
+    ],
+    [
+      `cost against the proven optimum, ${b.plans.cases} units`,
+      "mean 1.02, p95 1.08",
+      `mean ${n(b.plans.mean, 4)}, p95 ${n(b.plans.p95, 3)}`,
+      met(b.plans.mean <= 1.02 && b.plans.p95 <= 1.08),
+    ],
+    [
+      `${FAULTS_EVERY === 1 ? "every single fault" : `single faults, one in ${FAULTS_EVERY},`} of ${b.isolation.length} machines: right piece or group`,
+      "98 %",
+      `${right} of ${faults}, ${percent(right, faults)}`,
+      met(right / faults >= 0.98),
+    ],
+    [
+      "one wrong reading in every run: right piece",
+      "90 %",
+      `${slipRight} of ${runs}, ${percent(slipRight, runs)}`,
+      met(slipRight / runs >= 0.9),
+    ],
+    [
+      "the slip named, of those that show anything else",
+      "half",
+      `first ${percent(
+        sum(b.slips, (s) => s.namedFirst),
+        nameable,
+      )}, among those named ${percent(
+        sum(b.slips, (s) => s.named),
+        nameable,
+      )}`,
+      met(sum(b.slips, (s) => s.named) / Math.max(1, nameable) >= 0.5),
+    ],
+    [
+      `two faults, ${b.pairs.map((p) => `${p.machine} ${p.tried} of ${p.pairs}`).join(", ")}: one of them first`,
+      "95 %",
+      `${percent(
+        sum(b.pairs, (p) => p.foundFirst),
+        pairsTried,
+      )}; the other after it ${percent(
+        sum(b.pairs, (p) => p.both + p.restUnseen),
+        pairsTried,
+      )} (of these ${sum(b.pairs, (p) => p.restUnseen)} show nowhere); ${sum(b.pairs, (p) => p.crashes)} crashes`,
+      met(sum(b.pairs, (p) => p.foundFirst) / pairsTried >= 0.95),
+    ],
+    [
+      `calibration, ${b.calibration.runs} units, tenths with 200 cases or more`,
+      "within 7 points",
+      `${n(100 * Math.max(0, ...wide))} points at most`,
+      met(Math.max(0, ...wide) <= 0.07),
+    ],
   ];
   const text = `# Performance and quality, measured
 

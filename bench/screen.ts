@@ -3,7 +3,12 @@ import type { Fault } from "../src/core/machine/fault";
 import { typedFor } from "../tests/e2e/meter";
 
 /** Faults that leave the door panel dark, as the complaint of the timed jobs says. */
-const FAULTS: readonly Fault[] = [{ part: "W4", mode: "open" }, { part: "panel", mode: "dead" }, { part: "J2-3", mode: "open" }, { part: "W3", mode: "open" }];
+const FAULTS: readonly Fault[] = [
+  { part: "W4", mode: "open" },
+  { part: "panel", mode: "dead" },
+  { part: "J2-3", mode: "open" },
+  { part: "W3", mode: "open" },
+];
 
 /** Milliseconds from key to key, Enter among them: a brisk hand. */
 const KEY = 100;
@@ -12,7 +17,9 @@ const KEY = 100;
  * In a running Unzo (UNZO_URL): milliseconds from Enter in the reading field until the next step stands on the screen for the new
  * evidence and can be answered, by the browser's own clock; the dictionary built before, the reading typed key by key. Null where no Unzo runs.
  */
-export async function benchScreen(jobs: number): Promise<{ readonly readings: number; readonly median: number; readonly p95: number } | null> {
+export async function benchScreen(
+  jobs: number,
+): Promise<{ readonly readings: number; readonly median: number; readonly p95: number } | null> {
   const url = process.env.UNZO_URL;
   if (!url) return null;
   const browser = await chromium.launch({ executablePath: "/usr/bin/chromium" });
@@ -58,5 +65,9 @@ export async function benchScreen(jobs: number): Promise<{ readonly readings: nu
     await browser.close();
   }
   const sorted = times.sort((a, b) => a - b);
-  return { readings: sorted.length, median: sorted[Math.floor(sorted.length / 2)]!, p95: sorted[Math.min(sorted.length - 1, Math.floor(sorted.length * 0.95))]! };
+  return {
+    readings: sorted.length,
+    median: sorted[Math.floor(sorted.length / 2)]!,
+    p95: sorted[Math.min(sorted.length - 1, Math.floor(sorted.length * 0.95))]!,
+  };
 }

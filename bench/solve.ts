@@ -34,9 +34,14 @@ function median(work: () => void, milliseconds = 250): number {
 
 /** The conductance matrix, for the libraries that want one. */
 function dense(netlist: TestNetlist): number[][] {
-  const g = Array.from({ length: netlist.nodeCount }, (_, i) => Array.from({ length: netlist.nodeCount }, (_, j) => (i === j ? LEAK : 0)));
+  const g = Array.from({ length: netlist.nodeCount }, (_, i) =>
+    Array.from({ length: netlist.nodeCount }, (_, j) => (i === j ? LEAK : 0)),
+  );
   for (const e of netlist.elements)
-    for (const [x, y] of [[e.a, e.b], [e.b, e.a]] as const) {
+    for (const [x, y] of [
+      [e.a, e.b],
+      [e.b, e.a],
+    ] as const) {
       if (x < 0) continue;
       g[x]![x]! += e.g;
       if (y >= 0) g[x]![y]! -= e.g;
@@ -53,16 +58,28 @@ export function benchSolve(): SolveRow[] {
     const siemens = Float64Array.from(netlist.elements, (e) => e.g);
     const feed = feedOf(netlist);
     const volts = new Float64Array(nodes);
-    const unzo = median(() => { solver.factor(siemens); solver.solve(feed, volts); });
+    const unzo = median(() => {
+      solver.factor(siemens);
+      solver.solve(feed, volts);
+    });
     const rows = dense(netlist);
     const ml = new Matrix(rows);
     const right = Matrix.columnVector([...feed]);
-    const mlMatrix = median(() => { new LuDecomposition(ml).solve(right); });
+    const mlMatrix = median(() => {
+      new LuDecomposition(ml).solve(right);
+    });
     const mj = matrix(rows);
-    const mathjs = median(() => { lusolve(mj, [...feed]); }, 100);
+    const mathjs = median(() => {
+      lusolve(mj, [...feed]);
+    }, 100);
     return {
-      nodes, unzoMicroseconds: unzo, mlMatrixMicroseconds: mlMatrix, mathjsMicroseconds: mathjs,
-      timesMlMatrix: mlMatrix / unzo, timesMathjs: mathjs / unzo, ngspiceMicrosecondsAPoint: sweepSlope(netlist),
+      nodes,
+      unzoMicroseconds: unzo,
+      mlMatrixMicroseconds: mlMatrix,
+      mathjsMicroseconds: mathjs,
+      timesMlMatrix: mlMatrix / unzo,
+      timesMathjs: mathjs / unzo,
+      ngspiceMicrosecondsAPoint: sweepSlope(netlist),
     };
   });
 }
@@ -70,7 +87,14 @@ export function benchSolve(): SolveRow[] {
 /** Time of one more point in an ngspice sweep: the slope between a short and a long one, so that its start does not count. */
 function sweepSlope(netlist: TestNetlist): number | null {
   const node = (n: number) => (n < 0 ? "0" : `n${n}`);
-  const lines = ["* sweep", ...netlist.elements.flatMap((e, i) => (e.volts ? [`V${i} ${node(e.a)} s${i} ${e.volts}`, `R${i} s${i} ${node(e.b)} ${1 / e.g}`] : [`R${i} ${node(e.a)} ${node(e.b)} ${1 / e.g}`]))];
+  const lines = [
+    "* sweep",
+    ...netlist.elements.flatMap((e, i) =>
+      e.volts
+        ? [`V${i} ${node(e.a)} s${i} ${e.volts}`, `R${i} s${i} ${node(e.b)} ${1 / e.g}`]
+        : [`R${i} ${node(e.a)} ${node(e.b)} ${1 / e.g}`],
+    ),
+  ];
   const folder = mkdtempSync(path.join(tmpdir(), "unzo-sweep-"));
   const seconds = (points: number) => {
     const file = path.join(folder, `s${points}.cir`);
@@ -78,7 +102,9 @@ function sweepSlope(netlist: TestNetlist): number | null {
     const start = performance.now();
     try {
       execFileSync("ngspice", ["-b", file], { stdio: "ignore" });
-    } catch { /* it exits non-zero after a control run without plots */ }
+    } catch {
+      /* it exits non-zero after a control run without plots */
+    }
     return (performance.now() - start) / 1000;
   };
   try {

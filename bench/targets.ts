@@ -8,7 +8,8 @@ import { searchWithSlip } from "../tests/support/misreadings";
 import { mend } from "../tests/support/two-faults";
 import { randomSource, randomValues, UnitOnTheBench } from "../tests/support/unit-on-the-bench";
 
-const share = (list: readonly number[], at: number) => [...list].sort((a, b) => a - b)[Math.min(list.length - 1, Math.floor(list.length * at))] ?? 0;
+const share = (list: readonly number[], at: number) =>
+  [...list].sort((a, b) => a - b)[Math.min(list.length - 1, Math.floor(list.length * at))] ?? 0;
 const mean = (list: readonly number[]) => list.reduce((a, b) => a + b, 0) / Math.max(1, list.length);
 
 /** Cost of following the plan over the proven optimum; beside it the policy without rollout and without the exact end. */
@@ -26,7 +27,18 @@ export function benchPlans(cases: number) {
     oursMs += performance.now() - start;
     plain.push(costFollowing(problem, 0, (planner, standing) => planner.ofPolicy(standing)) / best);
   }
-  return { cases: ours.length, mean: mean(ours), p95: share(ours, 0.95), most: Math.max(...ours), plainMean: mean(plain), plainP95: share(plain, 0.95), optimumMs: optimumMs / cases, oursMs: oursMs / cases, ratios: ours, plainRatios: plain };
+  return {
+    cases: ours.length,
+    mean: mean(ours),
+    p95: share(ours, 0.95),
+    most: Math.max(...ours),
+    plainMean: mean(plain),
+    plainP95: share(plain, 0.95),
+    optimumMs: optimumMs / cases,
+    oursMs: oursMs / cases,
+    ratios: ours,
+    plainRatios: plain,
+  };
 }
 
 /** One wrong reading in every run, over the fleet. */
@@ -40,12 +52,24 @@ export function benchSlips(isolations: readonly (readonly [string, Isolation])[]
       const h = faults[Math.floor(random() * faults.length)]!;
       const values = randomValues(isolation.machine, random);
       const seed = Math.floor(random() * 1e9);
-      const run = searchWithSlip(isolation, () => new UnitOnTheBench(isolation.machine, [h.fault], values, randomSource(seed)), random);
+      const run = searchWithSlip(
+        isolation,
+        () => new UnitOnTheBench(isolation.machine, [h.fault], values, randomSource(seed)),
+        random,
+      );
       if (run.kind === null) continue;
-      const allowed = new Set((committed.find((g) => g.includes(h.id)) ?? [h.id]).map((id) => isolation.hypotheses.find((x) => x.id === id)!.piece));
+      const allowed = new Set(
+        (committed.find((g) => g.includes(h.id)) ?? [h.id]).map(
+          (id) => isolation.hypotheses.find((x) => x.id === id)!.piece,
+        ),
+      );
       tally.runs++;
       if (run.pieces.includes(h.piece) && run.pieces.every((p) => allowed.has(p))) tally.right++;
-      if (run.named) { tally.nameable++; tally.namedFirst += Number(run.named.first); tally.named += Number(run.named.any); }
+      if (run.named) {
+        tally.nameable++;
+        tally.namedFirst += Number(run.named.first);
+        tally.named += Number(run.named.any);
+      }
     }
     return tally;
   });
@@ -55,13 +79,32 @@ export function benchSlips(isolations: readonly (readonly [string, Isolation])[]
 export function benchPairs(name: string, isolation: Isolation, most: number) {
   const random = randomSource(3_000 + FLEET.indexOf(name));
   const faults = isolation.hypotheses.flatMap((h) => (h.kind === "fault" && h.led.length === 0 ? [h] : []));
-  const all = faults.flatMap((a, i) => faults.slice(i + 1).flatMap((b) => (a.fault.part === b.fault.part ? [] : [[a, b] as const])));
-  const chosen = all.map((pair) => ({ pair, by: random() })).sort((x, y) => x.by - y.by).slice(0, most).map(({ pair }) => pair);
-  const tally = { machine: name, pairs: all.length, tried: 0, crashes: 0, foundFirst: 0, both: 0, restUnseen: 0, inVain: 0, readings: 0 };
+  const all = faults.flatMap((a, i) =>
+    faults.slice(i + 1).flatMap((b) => (a.fault.part === b.fault.part ? [] : [[a, b] as const])),
+  );
+  const chosen = all
+    .map((pair) => ({ pair, by: random() }))
+    .sort((x, y) => x.by - y.by)
+    .slice(0, most)
+    .map(({ pair }) => pair);
+  const tally = {
+    machine: name,
+    pairs: all.length,
+    tried: 0,
+    crashes: 0,
+    foundFirst: 0,
+    both: 0,
+    restUnseen: 0,
+    inVain: 0,
+    readings: 0,
+  };
   for (const [a, b] of chosen) {
     tally.tried++;
     try {
-      const mending = mend(isolation, new UnitOnTheBench(isolation.machine, [a.fault, b.fault], randomValues(isolation.machine, random), random));
+      const mending = mend(
+        isolation,
+        new UnitOnTheBench(isolation.machine, [a.fault, b.fault], randomValues(isolation.machine, random), random),
+      );
       tally.readings += mending.readings;
       tally.inVain += mending.inVain;
       if (mending.found[0]?.wasBad === true || (mending.found.length === 0 && mending.unseen)) tally.foundFirst++;
@@ -76,7 +119,11 @@ export function benchPairs(name: string, isolation: Isolation, most: number) {
 
 /** How far what is believed comes true, truth drawn from the prior. */
 export function benchCalibration(isolations: readonly (readonly [string, Isolation])[], each: number): Calibration {
-  return calibrate(isolations.map(([, isolation]) => isolation), each, randomSource(4_000));
+  return calibrate(
+    isolations.map(([, isolation]) => isolation),
+    each,
+    randomSource(4_000),
+  );
 }
 
 /** The dictionaries of some machines, built. */

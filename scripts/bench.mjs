@@ -12,7 +12,10 @@ await main(async () => {
   await npmPackages();
   if (json) process.stdout.write = write;
   await new Promise((resolve, reject) => {
-    const child = spawn(process.execPath, ["--import", "tsx", "bench/bench.ts", ...process.argv.slice(2)], { cwd: root, stdio: "inherit" });
+    const child = spawn(process.execPath, ["--import", "tsx", "bench/bench.ts", ...process.argv.slice(2)], {
+      cwd: root,
+      stdio: "inherit",
+    });
     child.on("close", (code) => (code === 0 ? resolve() : reject(new Error(`the bench ended with ${code}`))));
   });
 });

@@ -8,7 +8,17 @@ import { Isolation } from "../src/core/isolate/isolation";
 const folder = new URL("../machines/", import.meta.url);
 mkdirSync(new URL("groups/", folder), { recursive: true });
 for (const name of readdirSync(folder).filter((n) => n.endsWith(".yaml"))) {
-  const isolation = Isolation.of(readMachineYaml(readFileSync(new URL(name, folder), "utf8"), name).machine, ORDINARY_METER);
+  const isolation = Isolation.of(
+    readMachineYaml(readFileSync(new URL(name, folder), "utf8"), name).machine,
+    ORDINARY_METER,
+  );
   isolation.build();
-  writeFileSync(new URL(`groups/${name.replace(".yaml", ".json")}`, folder), `${JSON.stringify(faultGroups(isolation).filter((g) => g.length > 1), null, 1)}\n`);
+  writeFileSync(
+    new URL(`groups/${name.replace(".yaml", ".json")}`, folder),
+    `${JSON.stringify(
+      faultGroups(isolation).filter((g) => g.length > 1),
+      null,
+      1,
+    )}\n`,
+  );
 }

@@ -11,7 +11,9 @@ import { randomSource, randomValues, UnitOnTheBench } from "../tests/support/uni
 
 const folder = new URL("../machines/", import.meta.url);
 const wanted = process.argv.slice(2);
-for (const name of readdirSync(folder).filter((n) => n.endsWith(".yaml") && (wanted.length === 0 || wanted.some((w) => n.includes(w))))) {
+for (const name of readdirSync(folder).filter(
+  (n) => n.endsWith(".yaml") && (wanted.length === 0 || wanted.some((w) => n.includes(w))),
+)) {
   const { machine } = readMachineYaml(readFileSync(new URL(name, folder), "utf8"), name);
   const isolation = Isolation.of(machine, ORDINARY_METER);
   let start = performance.now();
@@ -21,7 +23,9 @@ for (const name of readdirSync(folder).filter((n) => n.endsWith(".yaml") && (wan
   const groups = faultGroups(isolation).filter((g) => g.length > 1);
   const together = new Set(groups.flat());
   const alone = faults.filter((h) => !together.has(h.id)).length;
-  console.log(`${name}: ${machine.nets.length} nets, ${faults.length} faults, ${machine.file.setups.length} setups, ${isolation.candidates.length} tests, ${built.toFixed(0)} ms; ${((100 * alone) / faults.length).toFixed(0)} % stand alone`);
+  console.log(
+    `${name}: ${machine.nets.length} nets, ${faults.length} faults, ${machine.file.setups.length} setups, ${isolation.candidates.length} tests, ${built.toFixed(0)} ms; ${((100 * alone) / faults.length).toFixed(0)} % stand alone`,
+  );
   for (const g of groups) console.log(`   together: ${g.join(", ")}`);
   start = performance.now();
   const random = randomSource(7);
@@ -32,7 +36,12 @@ for (const name of readdirSync(folder).filter((n) => n.endsWith(".yaml") && (wan
     readings += run.readings;
     const group = groups.find((g) => g.includes(h.id)) ?? [h.id];
     const allowed = new Set(group.map((id) => isolation.hypotheses.find((x) => x.id === id)!.piece));
-    if (!run.pieces.includes(h.piece) || run.pieces.some((p) => !allowed.has(p))) console.log(`   WRONG ${h.id} (${h.piece}) ended at ${run.pieces.join(", ")} after ${run.tests.map((t, i) => `${testKey(t)}=${JSON.stringify(unit.read(run.tests[i]!)).slice(8, 60)}`).join(" ; ")}`);
+    if (!run.pieces.includes(h.piece) || run.pieces.some((p) => !allowed.has(p)))
+      console.log(
+        `   WRONG ${h.id} (${h.piece}) ended at ${run.pieces.join(", ")} after ${run.tests.map((t, i) => `${testKey(t)}=${JSON.stringify(unit.read(run.tests[i]!)).slice(8, 60)}`).join(" ; ")}`,
+      );
   }
-  console.log(`   ${(readings / faults.length).toFixed(1)} readings on average, ${(performance.now() - start).toFixed(0)} ms`);
+  console.log(
+    `   ${(readings / faults.length).toFixed(1)} readings on average, ${(performance.now() - start).toFixed(0)} ms`,
+  );
 }

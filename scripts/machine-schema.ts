@@ -2,4 +2,7 @@
 import { writeFileSync } from "node:fs";
 import { machineJsonSchema } from "../src/core/formats/machine-json-schema";
 
-writeFileSync(new URL("../machines/machine-file.schema.json", import.meta.url), `${JSON.stringify(machineJsonSchema(), null, 1)}\n`);
+writeFileSync(
+  new URL("../machines/machine-file.schema.json", import.meta.url),
+  `${JSON.stringify(machineJsonSchema(), null, 1)}\n`,
+);

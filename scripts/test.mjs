@@ -45,7 +45,12 @@ await main(async () => {
   mkdirSync(results, { recursive: true });
 
   // Side by side what does not need the build; the types of the whole need the ones it writes.
-  await Promise.all([build({ typesApart: true }), check("types of core", "npx", ["tsc", "--noEmit", "-p", "src/core"]).then(() => check("lint", "npx", ["eslint", "."]))]);
+  await Promise.all([
+    build({ typesApart: true }),
+    check("types of core", "npx", ["tsc", "--noEmit", "-p", "src/core"]).then(() =>
+      check("lint", "npx", ["eslint", "."]),
+    ),
+  ]);
   const types = check("types", "npx", ["tsc", "--noEmit"]);
 
   // Apart from the demo's instance, under another folder for every checkout's test run.
@@ -60,13 +65,34 @@ await main(async () => {
     const env = { UNZO_DATABASE_URL: database.url, UNZO_PHOTOS: path.join(root, ".unzo/test-photos") };
     await run("npx", ["tsx", "scripts/prepare-database.ts", "--demo"], { env });
     await types;
-    await check("vitest run", "npx", ["vitest", "run", "--reporter=default", "--reporter=json", `--outputFile.json=${path.join(results, "vitest.json")}`], env);
+    await check(
+      "vitest run",
+      "npx",
+      [
+        "vitest",
+        "run",
+        "--reporter=default",
+        "--reporter=json",
+        `--outputFile.json=${path.join(results, "vitest.json")}`,
+      ],
+      env,
+    );
 
     const port = await freePort(4790);
-    app = spawn(process.execPath, ["node_modules/next/dist/bin/next", "start", "-H", "127.0.0.1", "-p", String(port)], { cwd: root, env: { ...process.env, ...env, NODE_ENV: "production", NEXT_TELEMETRY_DISABLED: "1" }, stdio: ["ignore", "ignore", "inherit"] });
+    app = spawn(process.execPath, ["node_modules/next/dist/bin/next", "start", "-H", "127.0.0.1", "-p", String(port)], {
+      cwd: root,
+      env: { ...process.env, ...env, NODE_ENV: "production", NEXT_TELEMETRY_DISABLED: "1" },
+      stdio: ["ignore", "ignore", "inherit"],
+    });
     const url = `http://127.0.0.1:${port}`;
     for (let tries = 0; tries < 120; tries++) {
-      if (await fetch(`${url}/api/health`).then((r) => r.ok, () => false)) break;
+      if (
+        await fetch(`${url}/api/health`).then(
+          (r) => r.ok,
+          () => false,
+        )
+      )
+        break;
       await new Promise((resolve) => setTimeout(resolve, 250));
     }
     await check("playwright run", "npx", ["playwright", "test"], { UNZO_URL: url });
@@ -78,10 +104,15 @@ await main(async () => {
   // A file that fails before its first test counts as one failure.
   tally("vitest", () => {
     const r = json("vitest.json");
-    const broken = r.testResults.filter((f) => f.status === "failed" && !f.assertionResults.some((a) => a.status === "failed")).length;
+    const broken = r.testResults.filter(
+      (f) => f.status === "failed" && !f.assertionResults.some((a) => a.status === "failed"),
+    ).length;
     return { passed: r.numPassedTests, failures: r.numFailedTests + broken };
   });
-  tally("playwright", () => { const { stats } = json("playwright.json"); return { passed: stats.expected, failures: stats.unexpected + stats.flaky }; });
+  tally("playwright", () => {
+    const { stats } = json("playwright.json");
+    return { passed: stats.expected, failures: stats.unexpected + stats.flaky };
+  });
   process.stdout.write(`\n${lines.join("\n")}\n`);
   if (failed) process.exitCode = 1;
 });

@@ -4,7 +4,10 @@ import path from "node:path";
 import { fingerprint, root, run, say, Stop, which } from "./steps.mjs";
 
 const PACKAGES = {
-  database: { programs: ["mariadbd", "mariadb-install-db", "mariadb-admin"], debian: ["mariadb-server-core", "mariadb-client"] },
+  database: {
+    programs: ["mariadbd", "mariadb-install-db", "mariadb-admin"],
+    debian: ["mariadb-server-core", "mariadb-client"],
+  },
   browser: { programs: ["chromium"], debian: ["chromium"] },
   circuits: { programs: ["ngspice"], debian: ["ngspice"] },
 };
@@ -16,16 +19,23 @@ export async function debianPackages(...needs) {
   const isRoot = process.getuid?.() === 0;
   const sudo = which("sudo");
   if (!which("apt-get") || (!isRoot && !sudo)) {
-    throw new Stop(`Missing on this machine: ${missing.join(", ")}. Have an administrator run: apt-get install --no-install-recommends ${missing.join(" ")}`);
+    throw new Stop(
+      `Missing on this machine: ${missing.join(", ")}. Have an administrator run: apt-get install --no-install-recommends ${missing.join(" ")}`,
+    );
   }
   say(`Installing Debian packages: ${missing.join(", ")}`);
   const env = { DEBIAN_FRONTEND: "noninteractive" };
-  const apt = (args) => (isRoot ? run("apt-get", args, { env }) : run("sudo", ["DEBIAN_FRONTEND=noninteractive", "apt-get", ...args], { show: true }));
+  const apt = (args) =>
+    isRoot
+      ? run("apt-get", args, { env })
+      : run("sudo", ["DEBIAN_FRONTEND=noninteractive", "apt-get", ...args], { show: true });
   try {
     await apt(["update", "-qq"]);
     await apt(["install", "-y", "-qq", "--no-install-recommends", ...missing]);
   } catch (error) {
-    throw new Stop(`The Debian packages ${missing.join(", ")} could not be installed; is the network up?\n${error.message.slice(-1500)}`);
+    throw new Stop(
+      `The Debian packages ${missing.join(", ")} could not be installed; is the network up?\n${error.message.slice(-1500)}`,
+    );
   }
 }
 
@@ -43,9 +53,12 @@ export async function npmPackages() {
 export async function build({ typesApart = false } = {}) {
   const mark = path.join(root, ".next/.unzo-build");
   const wanted = fingerprint(["src", "public", "next.config.ts", "package-lock.json", "tsconfig.json"]);
-  if (existsSync(mark) && existsSync(path.join(root, ".next/BUILD_ID")) && readFileSync(mark, "utf8") === wanted) return;
+  if (existsSync(mark) && existsSync(path.join(root, ".next/BUILD_ID")) && readFileSync(mark, "utf8") === wanted)
+    return;
   say("Building the application (about a minute)");
-  await run("npx", ["next", "build"], { env: { NEXT_TELEMETRY_DISABLED: "1", NODE_ENV: "production", ...(typesApart ? { UNZO_TYPES_APART: "1" } : {}) } });
+  await run("npx", ["next", "build"], {
+    env: { NEXT_TELEMETRY_DISABLED: "1", NODE_ENV: "production", ...(typesApart ? { UNZO_TYPES_APART: "1" } : {}) },
+  });
   mkdirSync(path.dirname(mark), { recursive: true });
   writeFileSync(mark, wanted);
 }

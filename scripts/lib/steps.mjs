@@ -19,12 +19,29 @@ export function say(text) {
 /** Runs a program to its end. Output is shown only when it fails, or always with `show`. */
 export function run(command, args, { show = false, env = {}, cwd = root } = {}) {
   return new Promise((resolve, reject) => {
-    const child = spawn(command, args, { cwd, env: { ...process.env, ...env }, stdio: show ? "inherit" : ["ignore", "pipe", "pipe"] });
+    const child = spawn(command, args, {
+      cwd,
+      env: { ...process.env, ...env },
+      stdio: show ? "inherit" : ["ignore", "pipe", "pipe"],
+    });
     let output = "";
-    child.stdout?.on("data", (d) => { output += d; });
-    child.stderr?.on("data", (d) => { output += d; });
+    child.stdout?.on("data", (d) => {
+      output += d;
+    });
+    child.stderr?.on("data", (d) => {
+      output += d;
+    });
     child.on("error", (error) => reject(new Stop(`${command} could not be started: ${error.message}.`)));
-    child.on("close", (code) => (code === 0 ? resolve(output) : reject(Object.assign(new Stop(`${command} ${args.slice(0, 3).join(" ")} failed.\n${output.slice(-4000)}`), { code, output }))));
+    child.on("close", (code) =>
+      code === 0
+        ? resolve(output)
+        : reject(
+            Object.assign(new Stop(`${command} ${args.slice(0, 3).join(" ")} failed.\n${output.slice(-4000)}`), {
+              code,
+              output,
+            }),
+          ),
+    );
   });
 }
 
@@ -55,7 +72,10 @@ export function fingerprint(entries) {
 export async function main(body) {
   try {
     const major = Number(process.versions.node.split(".")[0]);
-    if (major < 20) throw new Stop(`Unzo needs Node 20 or newer; this is ${process.versions.node}. Install a newer Node and start again.`);
+    if (major < 20)
+      throw new Stop(
+        `Unzo needs Node 20 or newer; this is ${process.versions.node}. Install a newer Node and start again.`,
+      );
     await body();
   } catch (error) {
     process.stderr.write(error instanceof Stop ? `\n${error.message}\n` : `\n${error?.stack ?? error}\n`);

@@ -6,7 +6,10 @@ import "@fontsource-variable/atkinson-hyperlegible-next";
 import "@fontsource-variable/atkinson-hyperlegible-mono";
 import "../ui/shell/theme.css";
 
-export const metadata: Metadata = { title: "Unzo", description: "Finds the fault in a machine from the model of the machine." };
+export const metadata: Metadata = {
+  title: "Unzo",
+  description: "Finds the fault in a machine from the model of the machine.",
+};
 export const viewport: Viewport = { width: "device-width", initialScale: 1 };
 
 export default function RootLayout({ children }: { children: ReactNode }) {

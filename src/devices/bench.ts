@@ -22,30 +22,48 @@ export class SimulatedBench {
   private readonly states = new Map<string, State | null>();
   private leads: Leads | null = null;
 
-  constructor(readonly machine: Machine, readonly faults: readonly Fault[]) {
+  constructor(
+    readonly machine: Machine,
+    readonly faults: readonly Fault[],
+  ) {
     this.simulator = new Simulator(machine);
   }
 
   /** Lays the leads; null takes them off. Throws a RangeError for a point or a setup the machine has not. */
   lay(leads: Leads | null): void {
-    if (leads && (!this.machine.setupById.has(leads.setup) || !this.machine.points.has(leads.red) || !this.machine.points.has(leads.black))) throw new RangeError("This machine has no such point or setup.");
+    if (
+      leads &&
+      (!this.machine.setupById.has(leads.setup) ||
+        !this.machine.points.has(leads.red) ||
+        !this.machine.points.has(leads.black))
+    )
+      throw new RangeError("This machine has no such point or setup.");
     this.leads = leads;
   }
 
   /** What the meter sees: nothing but its own idle display with the leads off, an overload for ohms on a live circuit. */
   measure(fn: MeterFunction): Shown {
-    const idle: Shown = isPassive(fn) ? (fn === "continuity" ? { kind: "beep", beeps: false } : { kind: "overload" }) : { kind: "value", value: 0 };
+    const idle: Shown = isPassive(fn)
+      ? fn === "continuity"
+        ? { kind: "beep", beeps: false }
+        : { kind: "overload" }
+      : { kind: "value", value: 0 };
     if (!this.leads) return idle;
     const setup = this.machine.setupById.get(this.leads.setup)!;
     if (isPassive(fn) && isPowered(setup)) return { kind: "overload" };
     const state = this.stateIn(setup.id);
-    return state ? observe(this.simulator, state, makeTest(setup.id, fn, this.leads.red, this.leads.black), ORDINARY_METER) : idle;
+    return state
+      ? observe(this.simulator, state, makeTest(setup.id, fn, this.leads.red, this.leads.black), ORDINARY_METER)
+      : idle;
   }
 
   private stateIn(setup: string): State | null {
     if (!this.states.has(setup)) {
       try {
-        this.states.set(setup, this.simulator.energise(this.machine.setupById.get(setup)!, this.faults, nominalValues(this.machine)));
+        this.states.set(
+          setup,
+          this.simulator.energise(this.machine.setupById.get(setup)!, this.faults, nominalValues(this.machine)),
+        );
       } catch (error) {
         if (!(error instanceof NoOperatingPoint)) throw error;
         this.states.set(setup, null);

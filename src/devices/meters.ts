@@ -17,7 +17,10 @@ export interface Device {
 
 /** What could not be done with a device, as a sentence, and whether asking again after confirming helps. */
 export class DeviceRefusal extends Error {
-  constructor(readonly reason: "leads" | "floats" | "function" | "lost" | "unknown", sentence: string) {
+  constructor(
+    readonly reason: "leads" | "floats" | "function" | "lost" | "unknown",
+    sentence: string,
+  ) {
     super(sentence);
   }
 }
@@ -33,12 +36,19 @@ interface Kept {
  * Devices named in an environment variable, `Bench=10.0.0.5:5025; Loan=10.0.0.6:5025`. Only these addresses are ever spoken to. Throws a
  * RangeError naming the entry that cannot be read.
  */
-export function devicesFrom(text: string, kind: Device["kind"]): { readonly name: string; readonly host: string; readonly port: number; readonly kind: Device["kind"] }[] {
-  return text.split(";").map((t) => t.trim()).filter((t) => t !== "").map((entry) => {
-    const match = /^([^=]{1,40})=([A-Za-z0-9.-]+):(\d{1,5})$/.exec(entry);
-    if (!match || Number(match[3]) > 65_535) throw new RangeError(`"${entry}" is no device: write Name=host:port.`);
-    return { name: match[1]!.trim(), host: match[2]!, port: Number(match[3]), kind };
-  });
+export function devicesFrom(
+  text: string,
+  kind: Device["kind"],
+): { readonly name: string; readonly host: string; readonly port: number; readonly kind: Device["kind"] }[] {
+  return text
+    .split(";")
+    .map((t) => t.trim())
+    .filter((t) => t !== "")
+    .map((entry) => {
+      const match = /^([^=]{1,40})=([A-Za-z0-9.-]+):(\d{1,5})$/.exec(entry);
+      if (!match || Number(match[3]) > 65_535) throw new RangeError(`"${entry}" is no device: write Name=host:port.`);
+      return { name: match[1]!.trim(), host: match[2]!, port: Number(match[3]), kind };
+    });
 }
 
 /** The devices of one process, their lines and what each is set to. */
@@ -51,17 +61,29 @@ export class Meters {
   private constructor(private readonly now: () => number) {}
 
   /** Opens what is configured, and the stand-ins where they are wanted. `now` gives milliseconds. */
-  static async open(config: { readonly meters: string; readonly supplies: string; readonly standIns: boolean }, random: () => number, now: () => number): Promise<Meters> {
+  static async open(
+    config: { readonly meters: string; readonly supplies: string; readonly standIns: boolean },
+    random: () => number,
+    now: () => number,
+  ): Promise<Meters> {
     const meters = new Meters(now);
     const add = (name: string, host: string, port: number, kind: Device["kind"], simulated: boolean) => {
       const id = `${kind}-${meters.kept.size + 1}`;
       meters.kept.set(id, { device: { id, name, kind, simulated }, line: new ScpiLine(host, port), function: null });
     };
-    for (const d of [...devicesFrom(config.meters, "meter"), ...devicesFrom(config.supplies, "supply")]) add(d.name, d.host, d.port, d.kind, false);
+    for (const d of [...devicesFrom(config.meters, "meter"), ...devicesFrom(config.supplies, "supply")])
+      add(d.name, d.host, d.port, d.kind, false);
     if (config.standIns) {
-      const meter = await standInMeter((fn) => meters.bench?.measure(fn) ?? (fn === "ohms" ? { kind: "overload" } : { kind: "value", value: 0 }), random);
+      const meter = await standInMeter(
+        (fn) => meters.bench?.measure(fn) ?? (fn === "ohms" ? { kind: "overload" } : { kind: "value", value: 0 }),
+        random,
+      );
       // The stand-in supply feeds something that falls asleep after half a minute and wakes up now and then.
-      const supply = await standInSupply((volts) => { const t = (meters.now() - meters.began) / 1000; const awake = t < 30 || t % 60 < 3; return (volts / 12) * (awake ? 0.82 : 0.018) * (1 + 0.01 * (random() - 0.5)); });
+      const supply = await standInSupply((volts) => {
+        const t = (meters.now() - meters.began) / 1000;
+        const awake = t < 30 || t % 60 < 3;
+        return (volts / 12) * (awake ? 0.82 : 0.018) * (1 + 0.01 * (random() - 0.5));
+      });
       add("Stand-in meter", "127.0.0.1", meter.port, "meter", true);
       add("Stand-in supply", "127.0.0.1", supply.port, "supply", true);
       meters.closing.push(meter.close, supply.close);
@@ -87,19 +109,36 @@ export class Meters {
    * One reading. `live`: the leads go to mains, so the meter's inputs must float (`floats`). `leadsOff` confirms that the leads are off, before the
    * function is changed from volts to ohms. Throws `DeviceRefusal`; nothing is read then.
    */
-  async read(id: string, fn: MeterFunction, said: { readonly live: boolean; readonly floats: boolean; readonly leadsOff: boolean }): Promise<{ readonly kind: "value"; readonly value: number } | { readonly kind: "overload" }> {
+  async read(
+    id: string,
+    fn: MeterFunction,
+    said: { readonly live: boolean; readonly floats: boolean; readonly leadsOff: boolean },
+  ): Promise<{ readonly kind: "value"; readonly value: number } | { readonly kind: "overload" }> {
     const kept = this.known(id, "meter");
     const command = configureCommand(fn);
     if (!command) throw new DeviceRefusal("function", "A linked meter has no such function. Type the reading.");
-    if (said.live && !said.floats) throw new DeviceRefusal("floats", "On mains only a meter whose inputs float and are rated for it. Confirm it once for this meter.");
+    if (said.live && !said.floats)
+      throw new DeviceRefusal(
+        "floats",
+        "On mains only a meter whose inputs float and are rated for it. Confirm it once for this meter.",
+      );
     if (kept.function !== fn) {
       const refused = changeRefused(kept.function, fn, said.leadsOff);
       if (refused) throw new DeviceRefusal("leads", refused);
     }
     return this.onLine(kept, async () => {
-      if (kept.function !== fn) { kept.function = null; await kept.line.write(command); }
+      if (kept.function !== fn) {
+        kept.function = null;
+        await kept.line.write(command);
+      }
       const set = functionNamed(await kept.line.query("FUNCtion?"));
-      if (set !== fn) { kept.function = set; throw new DeviceRefusal("function", "The meter is set to another function than this test asks for: nothing was read. Someone turned it?"); }
+      if (set !== fn) {
+        kept.function = set;
+        throw new DeviceRefusal(
+          "function",
+          "The meter is set to another function than this test asks for: nothing was read. Someone turned it?",
+        );
+      }
       kept.function = fn;
       const answer = readAnswer(await kept.line.query("READ?"));
       if (!answer) throw new DeviceRefusal("lost", "What the meter answered is no reading. Nothing was logged.");
@@ -136,7 +175,10 @@ export class Meters {
       if (!(error instanceof DeviceLost)) throw error;
       // After a loss nobody knows what it is set to.
       kept.function = null;
-      throw new DeviceRefusal("lost", `${kept.device.name}: ${error.message} Nothing was logged; type the reading, or look at the cable.`);
+      throw new DeviceRefusal(
+        "lost",
+        `${kept.device.name}: ${error.message} Nothing was logged; type the reading, or look at the cable.`,
+      );
     }
   }
 }

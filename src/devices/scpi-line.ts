@@ -13,11 +13,17 @@ export class ScpiLine {
   private waiting: { resolve(answer: string): void; reject(error: Error): void } | null = null;
   private queue: Promise<unknown> = Promise.resolve();
 
-  constructor(readonly host: string, readonly port: number, readonly patience = 2000) {}
+  constructor(
+    readonly host: string,
+    readonly port: number,
+    readonly patience = 2000,
+  ) {}
 
   /** Sends a command that is not answered. Throws `DeviceLost`. */
   write(command: string): Promise<void> {
-    return this.inTurn(async () => { (await this.open()).write(`${command}\n`); });
+    return this.inTurn(async () => {
+      (await this.open()).write(`${command}\n`);
+    });
   }
 
   /** Sends a query and waits for its answer. Throws `DeviceLost`. */
@@ -25,8 +31,19 @@ export class ScpiLine {
     return this.inTurn(async () => {
       const socket = await this.open();
       return new Promise<string>((resolve, reject) => {
-        const timer = setTimeout(() => { this.drop(new DeviceLost("The device does not answer.")); }, this.patience);
-        this.waiting = { resolve: (a) => { clearTimeout(timer); resolve(a); }, reject: (e) => { clearTimeout(timer); reject(e); } };
+        const timer = setTimeout(() => {
+          this.drop(new DeviceLost("The device does not answer."));
+        }, this.patience);
+        this.waiting = {
+          resolve: (a) => {
+            clearTimeout(timer);
+            resolve(a);
+          },
+          reject: (e) => {
+            clearTimeout(timer);
+            reject(e);
+          },
+        };
         this.buffer = "";
         socket.write(`${command}\n`);
       });
@@ -47,12 +64,23 @@ export class ScpiLine {
     if (this.socket && !this.socket.destroyed) return Promise.resolve(this.socket);
     return new Promise((resolve, reject) => {
       const socket = connect({ host: this.host, port: this.port });
-      const timer = setTimeout(() => { socket.destroy(); reject(new DeviceLost(`Nothing answers at ${this.host}:${this.port}.`)); }, this.patience);
+      const timer = setTimeout(() => {
+        socket.destroy();
+        reject(new DeviceLost(`Nothing answers at ${this.host}:${this.port}.`));
+      }, this.patience);
       socket.setNoDelay(true);
       socket.setEncoding("utf8");
-      socket.once("connect", () => { clearTimeout(timer); this.socket = socket; resolve(socket); });
+      socket.once("connect", () => {
+        clearTimeout(timer);
+        this.socket = socket;
+        resolve(socket);
+      });
       socket.on("data", (chunk: string) => this.take(chunk));
-      socket.on("error", () => { clearTimeout(timer); reject(new DeviceLost(`Nothing answers at ${this.host}:${this.port}.`)); this.drop(new DeviceLost("The device was lost.")); });
+      socket.on("error", () => {
+        clearTimeout(timer);
+        reject(new DeviceLost(`Nothing answers at ${this.host}:${this.port}.`));
+        this.drop(new DeviceLost("The device was lost."));
+      });
       socket.on("close", () => this.drop(new DeviceLost("The device hung up.")));
     });
   }

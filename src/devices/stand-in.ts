@@ -4,7 +4,9 @@ import type { Shown } from "../core/quantity/read";
 import { functionNamed, OVERLOAD, shortened } from "../core/signals/scpi";
 
 /** A server of SCPI lines on loopback; `handle` answers a command, or nothing. */
-async function serveLines(handle: (line: string) => string | null): Promise<{ readonly port: number; close(): Promise<void> }> {
+async function serveLines(
+  handle: (line: string) => string | null,
+): Promise<{ readonly port: number; close(): Promise<void> }> {
   const sockets = new Set<Socket>();
   const server: Server = createServer((socket) => {
     sockets.add(socket);
@@ -15,29 +17,54 @@ async function serveLines(handle: (line: string) => string | null): Promise<{ re
       for (let end = buffer.indexOf("\n"); end >= 0; end = buffer.indexOf("\n")) {
         const line = buffer.slice(0, end).trim();
         buffer = buffer.slice(end + 1);
-        for (const command of line.split(";").map((c) => c.trim()).filter(Boolean)) { const answer = handle(command); if (answer !== null) socket.write(`${answer}\n`); }
+        for (const command of line
+          .split(";")
+          .map((c) => c.trim())
+          .filter(Boolean)) {
+          const answer = handle(command);
+          if (answer !== null) socket.write(`${answer}\n`);
+        }
       }
       if (buffer.length > 4096) socket.destroy();
     });
     socket.on("close", () => sockets.delete(socket));
     socket.on("error", () => socket.destroy());
   });
-  await new Promise<void>((resolve, reject) => { server.once("error", reject); server.listen(0, "127.0.0.1", resolve); });
+  await new Promise<void>((resolve, reject) => {
+    server.once("error", reject);
+    server.listen(0, "127.0.0.1", resolve);
+  });
   return {
     port: (server.address() as AddressInfo).port,
-    close: () => new Promise((resolve) => { for (const s of sockets) s.destroy(); server.close(() => resolve()); }),
+    close: () =>
+      new Promise((resolve) => {
+        for (const s of sockets) s.destroy();
+        server.close(() => resolve());
+      }),
   };
 }
 
 /** A bench meter that ships: it reads what `measure` finds, with noise of its own. */
-export async function standInMeter(measure: (fn: MeterFunction) => Shown, random: () => number): Promise<{ readonly port: number; close(): Promise<void> }> {
+export async function standInMeter(
+  measure: (fn: MeterFunction) => Shown,
+  random: () => number,
+): Promise<{ readonly port: number; close(): Promise<void> }> {
   let fn: MeterFunction = "dcv";
   let error = "";
   const noise = () => Math.sqrt(-2 * Math.log(1 - random())) * Math.cos(2 * Math.PI * random());
   const read = () => {
     const shown = measure(fn);
     if (shown.kind === "overload") return OVERLOAD;
-    const value = shown.kind === "value" ? shown.value : shown.kind === "jumping" ? shown.low + (shown.high - shown.low) * random() : shown.kind === "beep" ? (shown.beeps ? 1 : OVERLOAD) : 0;
+    const value =
+      shown.kind === "value"
+        ? shown.value
+        : shown.kind === "jumping"
+          ? shown.low + (shown.high - shown.low) * random()
+          : shown.kind === "beep"
+            ? shown.beeps
+              ? 1
+              : OVERLOAD
+            : 0;
     // A fifth of the accuracy comes and goes from reading to reading; the rest is the meter's own offset.
     return value >= OVERLOAD ? value : value * (1 + 0.0005 * noise()) + 0.0005 * noise();
   };
@@ -45,32 +72,55 @@ export async function standInMeter(measure: (fn: MeterFunction) => Shown, random
     const [header, ...rest] = line.split(/\s+/);
     const command = shortened(header!);
     if (command === "*IDN?") return "Unzo,Stand-in meter,0,1";
-    if (command === "*RST") { fn = "dcv"; return null; }
-    if (command === "FUNC?" || command === "SENS:FUNC?") return `"${{ dcv: "VOLT", acv: "VOLT:AC", ohms: "RES", continuity: "CONT", hertz: "FREQ", capacitance: "CAP" }[fn as "dcv"]}"`;
-    if (command === "SYST:ERR?") { const last = error || '0,"No error"'; error = ""; return last; }
+    if (command === "*RST") {
+      fn = "dcv";
+      return null;
+    }
+    if (command === "FUNC?" || command === "SENS:FUNC?")
+      return `"${{ dcv: "VOLT", acv: "VOLT:AC", ohms: "RES", continuity: "CONT", hertz: "FREQ", capacitance: "CAP" }[fn as "dcv"]}"`;
+    if (command === "SYST:ERR?") {
+      const last = error || '0,"No error"';
+      error = "";
+      return last;
+    }
     if (command === "READ?") return read().toExponential(6);
     const conf = /^(CONF|MEAS):(.+?)(\?)?$/.exec(command);
     const named = conf ? functionNamed(conf[2]!) : null;
-    if (conf && named) { fn = named; return conf[1] === "MEAS" && conf[3] ? read().toExponential(6) : null; }
+    if (conf && named) {
+      fn = named;
+      return conf[1] === "MEAS" && conf[3] ? read().toExponential(6) : null;
+    }
     error = `-113,"Undefined header: ${line.slice(0, 40).replaceAll('"', "'")} ${rest.length}"`;
     return command.endsWith("?") ? "" : null;
   });
 }
 
 /** A bench supply that ships: volts and a current limit; what it delivers is asked of `load` (amperes at its volts). */
-export async function standInSupply(load: (volts: number) => number): Promise<{ readonly port: number; close(): Promise<void> }> {
+export async function standInSupply(
+  load: (volts: number) => number,
+): Promise<{ readonly port: number; close(): Promise<void> }> {
   let [volts, limit, on] = [12, 1, true];
   return serveLines((line) => {
     const [header, value] = line.split(/\s+/);
     const command = shortened(header!);
     const number = Number(value);
     if (command === "*IDN?") return "Unzo,Stand-in supply,0,1";
-    if (command === "VOLT" || command === "SOUR:VOLT") { if (number >= 0 && number <= 60) volts = number; return null; }
-    if (command === "CURR" || command === "SOUR:CURR") { if (number >= 0 && number <= 20) limit = number; return null; }
-    if (command === "OUTP") { on = /^(1|ON)$/i.test(value ?? ""); return null; }
+    if (command === "VOLT" || command === "SOUR:VOLT") {
+      if (number >= 0 && number <= 60) volts = number;
+      return null;
+    }
+    if (command === "CURR" || command === "SOUR:CURR") {
+      if (number >= 0 && number <= 20) limit = number;
+      return null;
+    }
+    if (command === "OUTP") {
+      on = /^(1|ON)$/i.test(value ?? "");
+      return null;
+    }
     if (command === "VOLT?") return volts.toExponential(4);
     if (command === "MEAS:VOLT?" || command === "MEAS:VOLT:DC?") return (on ? volts : 0).toExponential(6);
-    if (command === "MEAS:CURR?" || command === "MEAS:CURR:DC?") return (on ? Math.min(limit, load(volts)) : 0).toExponential(6);
+    if (command === "MEAS:CURR?" || command === "MEAS:CURR:DC?")
+      return (on ? Math.min(limit, load(volts)) : 0).toExponential(6);
     return command.endsWith("?") ? "" : null;
   });
 }

@@ -54,17 +54,32 @@ const idOf = (key: string) => uuidFor(key, NAMESPACE);
 
 /** Reads every machine file of the folder into the database; a changed file becomes a new version. */
 export async function keepMachineFiles(folder: string, now: Date): Promise<void> {
-  for (const name of readdirSync(folder).filter((n) => n.endsWith(".yaml")).sort()) await keepShippedMachine(readFileSync(path.join(folder, name), "utf8"), name, now);
+  for (const name of readdirSync(folder)
+    .filter((n) => n.endsWith(".yaml"))
+    .sort())
+    await keepShippedMachine(readFileSync(path.join(folder, name), "utf8"), name, now);
 }
 
 /** Units and three jobs: one untouched, one half-way, one repaired, proven and closed. Readings come from the simulated unit. */
 export async function seedDemo(now: Date): Promise<void> {
-  await database().insert(units).ignore().values(UNITS.map((u) => ({ id: idOf(u.key), site: u.site, serial: u.serial, machine: u.machine })));
+  await database()
+    .insert(units)
+    .ignore()
+    .values(UNITS.map((u) => ({ id: idOf(u.key), site: u.site, serial: u.serial, machine: u.machine })));
   const minutesAgo = (m: number) => new Date(now.getTime() - m * 60_000);
-  await openJob({ id: idOf("job untouched"), unit: idOf("larch"), complaint: "panel-dark", actor: "Ida" }, minutesAgo(20));
+  await openJob(
+    { id: idOf("job untouched"), unit: idOf("larch"), complaint: "panel-dark", actor: "Ida" },
+    minutesAgo(20),
+  );
 
-  const halfway = await openJob({ id: idOf("job half-way"), unit: idOf("saddle"), complaint: "panel-dark", actor: "Ida" }, minutesAgo(95));
-  const closed = await openJob({ id: idOf("job closed"), unit: idOf("school"), complaint: "all-dead", actor: "Jon" }, minutesAgo(60 * 22));
+  const halfway = await openJob(
+    { id: idOf("job half-way"), unit: idOf("saddle"), complaint: "panel-dark", actor: "Ida" },
+    minutesAgo(95),
+  );
+  const closed = await openJob(
+    { id: idOf("job closed"), unit: idOf("school"), complaint: "all-dead", actor: "Jon" },
+    minutesAgo(60 * 22),
+  );
   if ((await eventsOf(closed.id)).length > 1) return;
   const { machine } = await newestMachine(MACHINE);
   const isolation = Isolation.of(machine, ORDINARY_METER);
@@ -74,13 +89,22 @@ export async function seedDemo(now: Date): Promise<void> {
 }
 
 /** Works a job on a simulated unit with a known fault, following the advice; closes it if asked. */
-async function playJob(isolation: Isolation, job: string, fault: Fault, actor: string, start: Date, most: number, close: boolean): Promise<void> {
+async function playJob(
+  isolation: Isolation,
+  job: string,
+  fault: Fault,
+  actor: string,
+  start: Date,
+  most: number,
+  close: boolean,
+): Promise<void> {
   const { machine } = isolation;
   const simulator = new Simulator(machine);
   const values = nominalValues(machine);
   let clock = start.getTime();
   let count = 0;
-  const log = (body: EventBody) => appendEvent(job, { id: idOf(`${job} event ${count++}`), v: 1, actor, body }, new Date((clock += 150_000)));
+  const log = (body: EventBody) =>
+    appendEvent(job, { id: idOf(`${job} event ${count++}`), v: 1, actor, body }, new Date((clock += 150_000)));
   const now = async () => jobOn(machine, await eventsOf(job));
 
   await log({ type: "warned", notice: "working-live" });
@@ -91,14 +115,21 @@ async function playJob(isolation: Isolation, job: string, fault: Fault, actor: s
     const test = advice.next?.test;
     if (!test) break;
     const laid = layOut(isolation, isolation.beliefs(evidence), standingOf(folded), test);
-    const shown = asTyped(observe(simulator, simulator.energise(machine.setupById.get(test.setup)!, [fault], values), test, ORDINARY_METER));
+    const shown = asTyped(
+      observe(simulator, simulator.energise(machine.setupById.get(test.setup)!, [fault], values), test, ORDINARY_METER),
+    );
     await log(readingBody(laid, shown.typed, shown.shown, true));
   }
   if (close) await repairAndClose(isolation, fault, log, now);
 }
 
 /** Goes on from the cause found: decides, swaps, proves on the machine as it then is, puts everything back and closes the call. */
-async function repairAndClose(isolation: Isolation, fault: Fault, log: (body: EventBody) => Promise<unknown>, now: () => Promise<Job>): Promise<void> {
+async function repairAndClose(
+  isolation: Isolation,
+  fault: Fault,
+  log: (body: EventBody) => Promise<unknown>,
+  now: () => Promise<Job>,
+): Promise<void> {
   const { machine } = isolation;
   const simulator = new Simulator(machine);
   const values = nominalValues(machine);
@@ -106,27 +137,64 @@ async function repairAndClose(isolation: Isolation, fault: Fault, log: (body: Ev
   const piece = advise(isolation, evidenceOf(before), standingOf(before)).suspects[0]!;
   const [option] = weighOptions(optionsFor(machine, fault), USUAL_RATES, 400);
   const price = Math.round(outlay(option!.option, USUAL_RATES));
-  await log({ type: "decided", piece: piece.piece, fault: `${fault.part}:${fault.mode}`, option: option!.option.id, words: option!.option.words, minutes: option!.option.minutes, price, temporary: option!.option.temporary, warranty: "none", seals: "none", approved: { by: "Kitchen lead", price } });
-  for (const stage of swapPlan(machine, piece.piece).stages) await log({ type: "staged", plan: piece.piece, stage: stage.id, done: true });
+  await log({
+    type: "decided",
+    piece: piece.piece,
+    fault: `${fault.part}:${fault.mode}`,
+    option: option!.option.id,
+    words: option!.option.words,
+    minutes: option!.option.minutes,
+    price,
+    temporary: option!.option.temporary,
+    warranty: "none",
+    seals: "none",
+    approved: { by: "Kitchen lead", price },
+  });
+  for (const stage of swapPlan(machine, piece.piece).stages)
+    await log({ type: "staged", plan: piece.piece, stage: stage.id, done: true });
   const steps = proofRun(machine, ORDINARY_METER, before.opened.complaint, fault);
   for (const step of steps) {
-    const typed = step.limit ? GOOD[step.limit.id] : step.test ? asTyped(observe(simulator, simulator.energise(machine.setupById.get(step.test.setup)!, [], values), step.test, ORDINARY_METER)).typed : "seen";
+    const typed = step.limit
+      ? GOOD[step.limit.id]
+      : step.test
+        ? asTyped(
+            observe(
+              simulator,
+              simulator.energise(machine.setupById.get(step.test.setup)!, [], values),
+              step.test,
+              ORDINARY_METER,
+            ),
+          ).typed
+        : "seen";
     // What is only seen is seen: the machine is sound by now.
     const passed = judge(step, typed).kind !== "fail";
     await log({ type: "proved", step: step.id, words: step.words, passed, typed, limit: step.expected.slice(0, 120) });
     const told = toldOfRepair(machine, await now(), piece.piece, steps, step, passed, typed);
     if (told) await log(told);
   }
-  for (const left of leftBehind(machine, await now())) await log({ type: "restored", item: left.item, words: left.words });
+  for (const left of leftBehind(machine, await now()))
+    await log({ type: "restored", item: left.item, words: left.words });
   const folded = await now();
   await log({
-    type: "called", piece: piece.piece, pieceName: piece.name, cause: piece.faults[0]!.name, action: `${option!.option.words}.`, sure: piece.word, despite: "Without its supply the sensor says nothing.",
+    type: "called",
+    piece: piece.piece,
+    pieceName: piece.name,
+    cause: piece.faults[0]!.name,
+    action: `${option!.option.words}.`,
+    sure: piece.word,
+    despite: "Without its supply the sensor says nothing.",
     proofs: proofsFor(machine, piece.piece, judgedOf(folded)).map((p) => ({ words: p.words, proven: p.by !== null })),
   });
 }
 
 /** What a sound machine shows in the safety test; invented. */
-const GOOD: Readonly<Record<NonNullable<ProofStep["limit"]>["id"], string>> = { bonding: "0.12", insulation: "85", conductor: "0.4", touch: "0.05", sleep: "1.2" };
+const GOOD: Readonly<Record<NonNullable<ProofStep["limit"]>["id"], string>> = {
+  bonding: "0.12",
+  insulation: "85",
+  conductor: "0.4",
+  touch: "0.05",
+  sleep: "1.2",
+};
 
 /** A simulated reading as a technician would type it. */
 function asTyped(shown: Shown): { typed: string; shown: Shown } {
@@ -138,5 +206,8 @@ function asTyped(shown: Shown): { typed: string; shown: Shown } {
     const [low, high] = [Number(decimal(shown.low)), Number(decimal(shown.high))];
     return { typed: `${low}-${high}`, shown: { ...shown, low, high } };
   }
-  return { typed: shown.kind === "overload" ? "OL" : shown.kind === "label" ? shown.label : shown.beeps ? "beep" : "nothing", shown };
+  return {
+    typed: shown.kind === "overload" ? "OL" : shown.kind === "label" ? shown.label : shown.beeps ? "beep" : "nothing",
+    shown,
+  };
 }

@@ -35,9 +35,15 @@ const shelf = ((globalThis as { unzoDesks?: Map<string, Kept> }).unzoDesks ??= n
  * constructor is fetched at run time, so that the build does not try to bundle what runs beside it.
  */
 function beginThread(): Worker {
-  const { Worker: Thread } = createRequire(import.meta.url)("node:worker_threads") as typeof import("node:worker_threads");
-  const begin = 'import("tsx/esm/api").then(({ register }) => { register(); return import(require("node:worker_threads").workerData); })';
-  return new Thread(begin, { eval: true, workerData: pathToFileURL([process.cwd(), "src", "workers", "isolation.thread.ts"].join("/")).href });
+  const { Worker: Thread } = createRequire(import.meta.url)(
+    "node:worker_threads",
+  ) as typeof import("node:worker_threads");
+  const begin =
+    'import("tsx/esm/api").then(({ register }) => { register(); return import(require("node:worker_threads").workerData); })';
+  return new Thread(begin, {
+    eval: true,
+    workerData: pathToFileURL([process.cwd(), "src", "workers", "isolation.thread.ts"].join("/")).href,
+  });
 }
 
 /** The dictionary of a machine in a worker thread; begun when it is first asked for, the one longest unused put away. */
@@ -52,8 +58,24 @@ function deskFor(key: string, file: MachineFile): Kept {
   thread.unref();
   const desk = Comlink.wrap<IsolationDesk>(nodeEndpoint(thread));
   const lost = new Promise<never>((_, reject) => thread.once("error", reject));
-  const begun: Kept = { desk, thread, ready: false, built: Promise.race([desk.build(file, Comlink.proxy(() => {})), lost]).then(() => { begun.ready = true; }) };
-  begun.built.catch(() => { shelf.delete(key); void thread.terminate(); });
+  const begun: Kept = {
+    desk,
+    thread,
+    ready: false,
+    built: Promise.race([
+      desk.build(
+        file,
+        Comlink.proxy(() => {}),
+      ),
+      lost,
+    ]).then(() => {
+      begun.ready = true;
+    }),
+  };
+  begun.built.catch(() => {
+    shelf.delete(key);
+    void thread.terminate();
+  });
   kept = begun;
   shelf.set(key, kept);
   for (const [old, { thread: idle }] of shelf) {
@@ -67,15 +89,30 @@ function deskFor(key: string, file: MachineFile): Kept {
 const yes = z.boolean();
 /** How the unit stands and what the person has, as the job screen knows it. */
 export const standingSchema = z.strictObject({
-  setup: z.string().min(1).max(60), openPanels: z.array(z.string().max(60)).max(40),
-  means: z.strictObject({ live: yes, clamp: yes, dcClamp: yes, inrush: yes, hertz: yes, capacitance: yes, insulation: yes, careful: yes }).optional(),
+  setup: z.string().min(1).max(60),
+  openPanels: z.array(z.string().max(60)).max(40),
+  means: z
+    .strictObject({
+      live: yes,
+      clamp: yes,
+      dcClamp: yes,
+      inrush: yes,
+      hertz: yes,
+      capacitance: yes,
+      insulation: yes,
+      careful: yes,
+    })
+    .optional(),
   times: z.record(z.string().max(80), z.number().min(0.01).max(100)).optional(),
   /** Answer only if the dictionary is there already. */
   wait: yes.default(false),
 });
 
 /** The advice on a job from the server's own dictionary, and the evidence it was reckoned for; null while the dictionary is not built and nobody waits. */
-export async function adviceOn(job: string, asked: z.output<typeof standingSchema>): Promise<{ readonly evidence: readonly string[]; readonly advice: Advice } | null> {
+export async function adviceOn(
+  job: string,
+  asked: z.output<typeof standingSchema>,
+): Promise<{ readonly evidence: readonly string[]; readonly advice: Advice } | null> {
   const { events, file } = await readJob(job);
   const variant = applyChanges(file, standingChanges(events));
   const kept = deskFor(machineHash(variant), variant);
@@ -85,7 +122,11 @@ export async function adviceOn(job: string, asked: z.output<typeof standingSchem
   }
   const evidence = evidenceOf(jobOn(compileMachine(variant), events));
   const { wait: _, means, times, ...standing } = asked;
-  const advice = await kept.desk.advise(evidence, { ...standing, ...(means ? { means } : {}), ...(times ? { times } : {}) });
+  const advice = await kept.desk.advise(evidence, {
+    ...standing,
+    ...(means ? { means } : {}),
+    ...(times ? { times } : {}),
+  });
   return { evidence: evidence.map((e) => e.id), advice };
 }
 

@@ -20,23 +20,45 @@ const shelf = globalThis as { unzoMeters?: Promise<Meters> };
 
 /** The devices of this process; opened when they are first asked for. */
 export function meters(): Promise<Meters> {
-  shelf.unzoMeters ??= Meters.open({ meters: process.env.UNZO_METERS ?? "", supplies: process.env.UNZO_SUPPLIES ?? "", standIns: process.env.UNZO_STAND_INS !== "0" }, Math.random, () => Date.now());
+  shelf.unzoMeters ??= Meters.open(
+    {
+      meters: process.env.UNZO_METERS ?? "",
+      supplies: process.env.UNZO_SUPPLIES ?? "",
+      standIns: process.env.UNZO_STAND_INS !== "0",
+    },
+    Math.random,
+    () => Date.now(),
+  );
   return shelf.unzoMeters;
 }
 
 const yes = z.boolean().default(false);
-export const readSchema = z.strictObject({ function: z.enum(METER_FUNCTIONS).optional(), live: yes, floats: yes, leadsOff: yes });
+export const readSchema = z.strictObject({
+  function: z.enum(METER_FUNCTIONS).optional(),
+  live: yes,
+  floats: yes,
+  leadsOff: yes,
+});
 const name = z.string().min(1).max(60);
-export const standInSchema = z.strictObject({ job: z.uuid().optional(), machine: name.optional(), fault: z.string().max(120).default("hidden"), leads: z.strictObject({ setup: name, red: name, black: name }).nullable() });
+export const standInSchema = z.strictObject({
+  job: z.uuid().optional(),
+  machine: name.optional(),
+  fault: z.string().max(120).default("hidden"),
+  leads: z.strictObject({ setup: name, red: name, black: name }).nullable(),
+});
 
 /** One reading of a meter, or the current of a supply. */
-export async function readDevice(id: string, asked: z.output<typeof readSchema>): Promise<{ readonly shown: { readonly kind: string; readonly value?: number } }> {
+export async function readDevice(
+  id: string,
+  asked: z.output<typeof readSchema>,
+): Promise<{ readonly shown: { readonly kind: string; readonly value?: number } }> {
   try {
     const all = await meters();
     if (!asked.function) return { shown: { kind: "value", value: await all.current(id) } };
     return { shown: await all.read(id, asked.function, asked) };
   } catch (error) {
-    if (error instanceof DeviceRefusal) throw new Refusal(error.reason === "unknown" ? 404 : error.reason === "lost" ? 502 : 409, error.message);
+    if (error instanceof DeviceRefusal)
+      throw new Refusal(error.reason === "unknown" ? 404 : error.reason === "lost" ? 502 : 409, error.message);
     throw error;
   }
 }
@@ -47,10 +69,16 @@ let placed = "";
 /** Puts a machine or the unit of a job on the stand-in's bench and lays the leads. */
 export async function wireStandIn(asked: z.output<typeof standInSchema>): Promise<{ readonly laid: boolean }> {
   const all = await meters();
-  if (asked.leads === null) { all.lay(null); return { laid: false }; }
+  if (asked.leads === null) {
+    all.lay(null);
+    return { laid: false };
+  }
   const { machine, complaint, key } = await unitOf(asked);
   const next = `${key} ${asked.fault}`;
-  if (placed !== next) { all.place(machine, faultOf(machine, asked.fault, complaint, key)); placed = next; }
+  if (placed !== next) {
+    all.place(machine, faultOf(machine, asked.fault, complaint, key));
+    placed = next;
+  }
   try {
     all.lay(asked.leads);
   } catch (error) {
@@ -60,12 +88,18 @@ export async function wireStandIn(asked: z.output<typeof standInSchema>): Promis
   return { laid: true };
 }
 
-async function unitOf(asked: z.output<typeof standInSchema>): Promise<{ machine: Machine; complaint: string | null; key: string }> {
+async function unitOf(
+  asked: z.output<typeof standInSchema>,
+): Promise<{ machine: Machine; complaint: string | null; key: string }> {
   if (asked.job) {
     const { events, file } = await readJob(asked.job);
     const changes = standingChanges(events);
     const first = events[0]!.body;
-    return { machine: compileMachine(applyChanges(file, changes)), complaint: first.type === "opened" ? first.complaint : null, key: `${asked.job} ${changes.length}` };
+    return {
+      machine: compileMachine(applyChanges(file, changes)),
+      complaint: first.type === "opened" ? first.complaint : null,
+      key: `${asked.job} ${changes.length}`,
+    };
   }
   if (!asked.machine) throw new Refusal(400, "Name a job or a machine.");
   const { machine, hash } = await newestMachine(asked.machine);
@@ -91,10 +125,18 @@ function faultOf(machine: Machine, wanted: string, complaint: string | null, key
   return [];
 }
 
-function agrees(simulator: Simulator, machine: Machine, complaint: Machine["file"]["complaints"][number], fault: Fault): boolean {
+function agrees(
+  simulator: Simulator,
+  machine: Machine,
+  complaint: Machine["file"]["complaints"][number],
+  fault: Fault,
+): boolean {
   try {
     const state = simulator.energise(machine.setupById.get(complaint.setup)!, [fault], nominalValues(machine));
-    return Object.entries(complaint.sees).every(([part, label]) => { const shown = observe(simulator, state, makeTest(complaint.setup, "look", part), ORDINARY_METER); return shown.kind === "label" && shown.label === label; });
+    return Object.entries(complaint.sees).every(([part, label]) => {
+      const shown = observe(simulator, state, makeTest(complaint.setup, "look", part), ORDINARY_METER);
+      return shown.kind === "label" && shown.label === label;
+    });
   } catch (error) {
     if (error instanceof NoOperatingPoint) return false;
     throw error;

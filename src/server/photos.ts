@@ -34,11 +34,16 @@ export async function keepPhoto(bytes: Uint8Array): Promise<string> {
 }
 
 export async function hasPhoto(hash: string): Promise<boolean> {
-  return stat(placeOf(hash)).then((s) => s.isFile(), () => false);
+  return stat(placeOf(hash)).then(
+    (s) => s.isFile(),
+    () => false,
+  );
 }
 
 /** A photo with its type. Throws a `Refusal` where there is none. */
-export async function readPhoto(hash: string): Promise<{ readonly bytes: Uint8Array<ArrayBuffer>; readonly type: string }> {
+export async function readPhoto(
+  hash: string,
+): Promise<{ readonly bytes: Uint8Array<ArrayBuffer>; readonly type: string }> {
   if (!/^[0-9a-f]{64}$/.test(hash)) throw new Refusal(404, "There is no such photo.");
   const bytes = await readFile(placeOf(hash)).catch(() => null);
   const type = bytes && pictureType(bytes);

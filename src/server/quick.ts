@@ -12,10 +12,13 @@ import { units } from "./schema";
 export const quickSchema = z.strictObject({
   id: z.uuid(),
   what: z.string().trim().min(1, "Say what machine it is.").max(60),
-  family: z.enum(["refrigerator", "washer", "dishwasher", "dryer", "ice machine", "vending machine", "powered equipment"]).default("powered equipment"),
+  family: z
+    .enum(["refrigerator", "washer", "dishwasher", "dryer", "ice machine", "vending machine", "powered equipment"])
+    .default("powered equipment"),
   site: z.string().trim().max(120).default(""),
   volts: z.union([z.literal(120), z.literal(230), z.literal(240)]),
-  filter: z.boolean(), fuse: z.boolean(),
+  filter: z.boolean(),
+  fuse: z.boolean(),
   loads: z.string().trim().min(1, "Name at least one load.").max(600),
   /** Number of the load that does not work, from 1; 0: nothing works. */
   dead: z.number().int().min(0).max(8),
@@ -23,7 +26,10 @@ export const quickSchema = z.strictObject({
 });
 
 /** Makes the small machine file, a unit of it and a job. Answers the same for the same id. */
-export async function openQuickJob(input: z.output<typeof quickSchema>, now: Date): Promise<{ id: string; machine: string }> {
+export async function openQuickJob(
+  input: z.output<typeof quickSchema>,
+  now: Date,
+): Promise<{ id: string; machine: string }> {
   let loads;
   try {
     loads = readLoads(input.loads, input.volts);
@@ -33,10 +39,30 @@ export async function openQuickJob(input: z.output<typeof quickSchema>, now: Dat
   }
   if (input.dead > loads.length) throw new Refusal(400, "Choose which load does not work.");
   const machine = `no-file-${input.id.slice(0, 8)}`;
-  const file = quickMachine({ id: machine, name: input.what, family: input.family, volts: input.volts, hertz: input.volts === 230 ? 50 : 60, filter: input.filter, fuse: input.fuse, loads });
+  const file = quickMachine({
+    id: machine,
+    name: input.what,
+    family: input.family,
+    volts: input.volts,
+    hertz: input.volts === 230 ? 50 : 60,
+    filter: input.filter,
+    fuse: input.fuse,
+    loads,
+  });
   await keepMachineFile(file, now);
-  await database().insert(units).ignore().values({ id: input.id, site: input.site || "At the door", serial: input.id.slice(0, 8), machine });
-  return { id: (await openJob({ id: input.id, unit: input.id, complaint: input.dead === 0 ? "dead" : `no-${input.dead}`, actor: input.actor }, now)).id, machine };
+  await database()
+    .insert(units)
+    .ignore()
+    .values({ id: input.id, site: input.site || "At the door", serial: input.id.slice(0, 8), machine });
+  return {
+    id: (
+      await openJob(
+        { id: input.id, unit: input.id, complaint: input.dead === 0 ? "dead" : `no-${input.dead}`, actor: input.actor },
+        now,
+      )
+    ).id,
+    machine,
+  };
 }
 
 /** Puts what was found on a unit into its machine's file, as a new version of it. */
@@ -47,7 +73,13 @@ export async function offerChanges(job: string, now: Date): Promise<{ id: string
   const { machine } = await newestMachine(file.id);
   try {
     const changed = applyChanges(machine.file, standing);
-    return { id: file.id, hash: await keepMachineFile({ ...changed, revision: `${Number.parseInt(changed.revision, 10) + 1 || `${changed.revision}+`}`.slice(0, 20) }, now) };
+    return {
+      id: file.id,
+      hash: await keepMachineFile(
+        { ...changed, revision: `${Number.parseInt(changed.revision, 10) + 1 || `${changed.revision}+`}`.slice(0, 20) },
+        now,
+      ),
+    };
   } catch (error) {
     if (error instanceof ChangeError) throw new Refusal(409, `The file has changed since: ${error.message}`);
     throw error;

@@ -15,7 +15,12 @@ export interface UnitRecord {
   readonly serial: string;
   readonly machine: string;
   readonly machineName: string;
-  readonly jobs: readonly { readonly id: string; readonly openedAt: string; readonly complaint: string; readonly result: string | null }[];
+  readonly jobs: readonly {
+    readonly id: string;
+    readonly openedAt: string;
+    readonly complaint: string;
+    readonly result: string | null;
+  }[];
   /** Temporary repairs that nobody has made good yet. */
   readonly temporary: readonly (Done<"decided"> & { readonly job: string })[];
   /** Changes to its circuit, for ever. */
@@ -30,15 +35,27 @@ export async function unitRecord(id: string): Promise<UnitRecord> {
   const [unit] = await database().select().from(units).where(eq(units.id, id));
   if (!unit) throw new Refusal(404, "There is no such unit.");
   const rows = await database().select().from(jobs).where(eq(jobs.unit, id)).orderBy(asc(jobs.openedAt), asc(jobs.id));
-  const folded = await Promise.all(rows.map(async (row) => jobOn((await machineByHash(row.machineHash)).machine, await eventsOf(row.id))));
+  const folded = await Promise.all(
+    rows.map(async (row) => jobOn((await machineByHash(row.machineHash)).machine, await eventsOf(row.id))),
+  );
   const good = new Set(folded.flatMap((j) => j.work.madeGood.map((m) => m.body.event)));
   const settings = new Map<string, { setting: string; value: string; at: string }>();
-  for (const job of folded) for (const { body, at } of job.answers) if (body.type === "setting") settings.set(body.setting, { setting: body.setting, value: body.value, at });
+  for (const job of folded)
+    for (const { body, at } of job.answers)
+      if (body.type === "setting") settings.set(body.setting, { setting: body.setting, value: body.value, at });
   const file = rows.length > 0 ? (await machineByHash(rows[rows.length - 1]!.machineHash)).file : null;
   return {
-    id, site: unit.site, serial: unit.serial, machine: unit.machine, machineName: file ? `${file.maker} ${file.model}` : unit.machine,
-    jobs: [...rows].reverse().map((r) => ({ id: r.id, openedAt: r.openedAt.toISOString(), complaint: r.complaint, result: r.result })),
-    temporary: folded.flatMap((j) => j.work.decisions.filter((d) => d.body.temporary && !good.has(d.id)).map((d) => ({ ...d, job: j.id }))),
+    id,
+    site: unit.site,
+    serial: unit.serial,
+    machine: unit.machine,
+    machineName: file ? `${file.maker} ${file.model}` : unit.machine,
+    jobs: [...rows]
+      .reverse()
+      .map((r) => ({ id: r.id, openedAt: r.openedAt.toISOString(), complaint: r.complaint, result: r.result })),
+    temporary: folded.flatMap((j) =>
+      j.work.decisions.filter((d) => d.body.temporary && !good.has(d.id)).map((d) => ({ ...d, job: j.id })),
+    ),
     modifications: folded.flatMap((j) => j.work.modifications.map((m) => ({ ...m, job: j.id }))),
     settings: [...settings.values()],
   };
@@ -66,14 +83,33 @@ export interface OpenWait {
 /** Everything that is waited for in open jobs, the soonest first. */
 export async function openWaits(): Promise<readonly OpenWait[]> {
   const type = sql<string>`json_unquote(json_extract(${events.body}, '$.type'))`;
-  const rows = await database().select({ job: events.job, site: units.site, at: events.at, body: events.body }).from(events).innerJoin(jobs, eq(events.job, jobs.id)).innerJoin(units, eq(jobs.unit, units.id))
-    .where(and(isNull(jobs.result), sql`${type} in ('waiting', 'waited')`)).orderBy(desc(jobs.openedAt), asc(events.seq));
+  const rows = await database()
+    .select({ job: events.job, site: units.site, at: events.at, body: events.body })
+    .from(events)
+    .innerJoin(jobs, eq(events.job, jobs.id))
+    .innerJoin(units, eq(jobs.unit, units.id))
+    .where(and(isNull(jobs.result), sql`${type} in ('waiting', 'waited')`))
+    .orderBy(desc(jobs.openedAt), asc(events.seq));
   const open = new Map<string, OpenWait>();
   for (const row of rows) {
-    const body = (typeof row.body === "string" ? JSON.parse(row.body) : row.body) as { type: "waiting" | "waited"; wait: string; words: string; seconds: number; piece?: string };
+    const body = (typeof row.body === "string" ? JSON.parse(row.body) : row.body) as {
+      type: "waiting" | "waited";
+      wait: string;
+      words: string;
+      seconds: number;
+      piece?: string;
+    };
     const key = `${row.job} ${body.wait}`;
     if (body.type === "waited") open.delete(key);
-    else open.set(key, { job: row.job, site: row.site, wait: body.wait, words: body.words, piece: body.piece ?? null, due: new Date(row.at.getTime() + 1000 * body.seconds).toISOString() });
+    else
+      open.set(key, {
+        job: row.job,
+        site: row.site,
+        wait: body.wait,
+        words: body.words,
+        piece: body.piece ?? null,
+        due: new Date(row.at.getTime() + 1000 * body.seconds).toISOString(),
+      });
   }
   return [...open.values()].sort((a, b) => (a.due < b.due ? -1 : 1));
 }

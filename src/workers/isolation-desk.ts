@@ -36,7 +36,8 @@ export interface PlainStanding {
 }
 
 /** What came of laying out a test that a technician chose: the layout, or why it may not be made. */
-export type ChosenTest = { readonly laid: Laid; readonly refused: null } | { readonly laid: null; readonly refused: string };
+export type ChosenTest =
+  { readonly laid: Laid; readonly refused: null } | { readonly laid: null; readonly refused: string };
 
 /** So many different results are thought of ahead. */
 const THOUGHTS = 3;
@@ -58,7 +59,9 @@ export class IsolationDesk {
     for (const share of isolation.buildSteps()) {
       if (++steps % 8 !== 0) continue;
       progress(share);
-      await new Promise((resolve) => { setTimeout(resolve, 0); });
+      await new Promise((resolve) => {
+        setTimeout(resolve, 0);
+      });
     }
     this.isBuilt = true;
     progress(1);
@@ -85,11 +88,17 @@ export class IsolationDesk {
     const asked = this.asked;
     const { next } = advise(isolation, evidence, plain(standing));
     if (!next) return 0;
-    const there = { ...plain(standing), setup: next.test.setup, openPanels: standingAfter(isolation.machine, plain(standing), next.test).openPanels };
+    const there = {
+      ...plain(standing),
+      setup: next.test.setup,
+      openPanels: standingAfter(isolation.machine, plain(standing), next.test).openPanels,
+    };
     const thoughts = likelyShown(isolation, evidence, next.test).slice(0, THOUGHTS);
     let came = 0;
     for (const shown of thoughts) {
-      await new Promise((resolve) => { setTimeout(resolve, 0); });
+      await new Promise((resolve) => {
+        setTimeout(resolve, 0);
+      });
       if (this.asked !== asked) break;
       advise(isolation, [...evidence, { type: "reading", id: "ahead", test: next.test, shown }], there);
       came++;
@@ -104,7 +113,10 @@ export class IsolationDesk {
     const refused = setup ? forbidden(machine, setup, test) : "The machine file has no such setup.";
     if (refused) return { laid: null, refused };
     const { isolation, beliefs } = weigh(this.ready(), evidence);
-    return { laid: layOut(isolation, beliefs, { ...plain(standing), repairs: repairsOf(evidence) }, test), refused: null };
+    return {
+      laid: layOut(isolation, beliefs, { ...plain(standing), repairs: repairsOf(evidence) }, test),
+      refused: null,
+    };
   }
 
   /** The script of the proof run. */
@@ -124,7 +136,11 @@ export class IsolationDesk {
   }
 
   /** What something shown makes of the suspects; in the setup that would show it, unless one is named. Null when nothing shows it. */
-  codeOdds(evidence: readonly Evidence[], shown: Pick<MachineCode, "part" | "label" | "blames">, setup?: string): (CodeOdds & { readonly setup: string }) | null {
+  codeOdds(
+    evidence: readonly Evidence[],
+    shown: Pick<MachineCode, "part" | "label" | "blames">,
+    setup?: string,
+  ): (CodeOdds & { readonly setup: string }) | null {
     const isolation = this.ready();
     const at = setup ?? setupShowing(isolation, shown);
     return at === null ? null : { ...codeOdds(isolation, evidence, at, shown), setup: at };
@@ -138,7 +154,12 @@ export class IsolationDesk {
   /** The questions still open, in the order in which they are worth asking. */
   firsts(evidence: readonly Evidence[], complaint: string, answered: readonly string[]): readonly OpenFirst[] {
     const isolation = this.ready();
-    return openFirsts(isolation.machine, complaint, new Set(answered), partDoubt(isolation, isolation.beliefs(evidence)));
+    return openFirsts(
+      isolation.machine,
+      complaint,
+      new Set(answered),
+      partDoubt(isolation, isolation.beliefs(evidence)),
+    );
   }
 
   /** The signs worth looking for now. */
@@ -197,4 +218,9 @@ export class IsolationDesk {
   }
 }
 
-const plain = (standing: PlainStanding): Standing => ({ setup: standing.setup, openPanels: new Set(standing.openPanels), ...(standing.means ? { means: standing.means } : {}), ...(standing.times ? { times: standing.times } : {}) });
+const plain = (standing: PlainStanding): Standing => ({
+  setup: standing.setup,
+  openPanels: new Set(standing.openPanels),
+  ...(standing.means ? { means: standing.means } : {}),
+  ...(standing.times ? { times: standing.times } : {}),
+});

@@ -25,7 +25,10 @@ export class LampDesk {
 
   /** Takes a picture at a moment (seconds); what is seen, now and then, else null. */
   frame(picture: ImageBitmap, time: number): LampSeen | null {
-    if (!this.drawing || time <= this.lastTime) { picture.close(); return null; }
+    if (!this.drawing || time <= this.lastTime) {
+      picture.close();
+      return null;
+    }
     this.lastTime = time;
     this.drawing.drawImage(picture, 0, 0, WIDTH, HEIGHT);
     picture.close();
@@ -53,6 +56,11 @@ export class LampDesk {
     const seconds = this.watch.seconds;
     if (!watched) return { spot: this.watch.spot(), reading: null, seconds, bars: [] };
     const share = (t: number) => (seconds > 0 ? (t - watched.start) / seconds : 0);
-    return { spot: this.watch.spot(), reading: readLamp(watched), seconds, bars: watched.flashes.map((f) => [share(f.from), share(f.to ?? watched.end)] as const) };
+    return {
+      spot: this.watch.spot(),
+      reading: readLamp(watched),
+      seconds,
+      bars: watched.flashes.map((f) => [share(f.from), share(f.to ?? watched.end)] as const),
+    };
   }
 }

@@ -9,10 +9,27 @@ export class SleepDesk {
   private log: CurrentLog | null = null;
 
   /** Reads a log; a problem comes back as a sentence. */
-  read(text: string, unit: "A" | "mA" | "µA"): { readonly ok: true; readonly read: string; readonly skipped: number; readonly samples: number; readonly points: readonly (readonly [number, number])[] } | { readonly ok: false; readonly sentence: string } {
+  read(
+    text: string,
+    unit: "A" | "mA" | "µA",
+  ):
+    | {
+        readonly ok: true;
+        readonly read: string;
+        readonly skipped: number;
+        readonly samples: number;
+        readonly points: readonly (readonly [number, number])[];
+      }
+    | { readonly ok: false; readonly sentence: string } {
     try {
       this.log = readCurrentLog(text, unit);
-      return { ok: true, read: this.log.read, skipped: this.log.skipped, samples: this.log.amps.length, points: thinned(this.log, DRAWN) };
+      return {
+        ok: true,
+        read: this.log.read,
+        skipped: this.log.skipped,
+        samples: this.log.amps.length,
+        points: thinned(this.log, DRAWN),
+      };
     } catch (error) {
       this.log = null;
       if (error instanceof UnreadableLog) return { ok: false, sentence: error.message };

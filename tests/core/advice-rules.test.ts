@@ -15,13 +15,22 @@ import { nominalValues } from "../../src/core/simulate/values";
 import { KETTLE } from "../support/kettle";
 
 // Fuse and switch in series with no point between: nothing tells them apart. A switch that is stuck closed shows nowhere.
-const { machine } = readMachineYaml(`${KETTLE.replace("at: { a: L, b: heat } }", "at: { a: L, b: mid } }")
-  .replace("  - { id: heater, kind: heater", "  - { id: S1, kind: switch, name: Switch, piece: switch, rests: closed, at: { a: mid, b: heat } }\n  - { id: heater, kind: heater")
-  .replace("  - { id: heater, name: Heater,", "  - { id: switch, name: Switch, repair: Replace, minutes: 8, price: 6 }\n  - { id: heater, name: Heater,")}
+const { machine } = readMachineYaml(
+  `${KETTLE.replace("at: { a: L, b: heat } }", "at: { a: L, b: mid } }")
+    .replace(
+      "  - { id: heater, kind: heater",
+      "  - { id: S1, kind: switch, name: Switch, piece: switch, rests: closed, at: { a: mid, b: heat } }\n  - { id: heater, kind: heater",
+    )
+    .replace(
+      "  - { id: heater, name: Heater,",
+      "  - { id: switch, name: Switch, repair: Replace, minutes: 8, price: 6 }\n  - { id: heater, name: Heater,",
+    )}
 firsts:
   - { id: outlet, ask: "Does another appliance run at this outlet?", cause: "no", then: "Hand over.", minutes: 2, parts: [outlet] }
   - { id: empty, ask: "Is it empty?", cause: "yes", then: "Fill it and try it.", minutes: 0.5, odds: 30, complaints: [cold] }
-`, "kettle.yaml");
+`,
+  "kettle.yaml",
+);
 const isolation = Isolation.of(machine, ORDINARY_METER);
 isolation.build();
 const simulator = new Simulator(machine);
@@ -29,11 +38,24 @@ const complaint: Evidence = { type: "complaint", id: "c", complaint: "cold" };
 
 /** What a unit with these faults shows. */
 function reading(id: string, test: ReturnType<typeof makeTest>, faults: readonly Fault[]): Evidence {
-  return { type: "reading", id, test, shown: observe(simulator, simulator.energise(machine.setupById.get(test.setup)!, faults, nominalValues(machine)), test, ORDINARY_METER) };
+  return {
+    type: "reading",
+    id,
+    test,
+    shown: observe(
+      simulator,
+      simulator.energise(machine.setupById.get(test.setup)!, faults, nominalValues(machine)),
+      test,
+      ORDINARY_METER,
+    ),
+  };
 }
 
 /** The advice at each step of a search on a unit with these faults, to its end. */
-function course(faults: readonly Fault[], means: Means = ALL_MEANS): { readonly steps: readonly Advice[]; readonly evidence: readonly Evidence[] } {
+function course(
+  faults: readonly Fault[],
+  means: Means = ALL_MEANS,
+): { readonly steps: readonly Advice[]; readonly evidence: readonly Evidence[] } {
   const evidence: Evidence[] = [complaint];
   const steps: Advice[] = [];
   let standing: Standing = { setup: "on", openPanels: new Set<string>(), means };
@@ -60,34 +82,69 @@ describe("how a search ends", () => {
     // Whoever may not make it again is not asked to.
     const live = makeTest("on", "acv", "out-L", "in-N");
     const alone = [complaint, reading("a", live, [{ part: "heater", mode: "open" }])];
-    const barred = advise(isolation, alone, { setup: "on", openPanels: new Set(), means: { ...ALL_MEANS, live: false } });
+    const barred = advise(isolation, alone, {
+      setup: "on",
+      openPanels: new Set(),
+      means: { ...ALL_MEANS, live: false },
+    });
     expect(barred.next === null || testKey(barred.next.test) !== testKey(live)).toBe(true);
     expect(evidence.length).toBe(steps.length);
   });
   it("with a group and what to do about it, where nothing tells the rest apart", () => {
     const fuse = [{ part: "F1", mode: "blown" }];
-    expect(course(fuse).steps.at(-1)!.stop).toEqual({ kind: "group", pieces: ["fuse", "switch"], sentence: "No safe test tells these apart: Fuse, Switch. Start with the one that is cheapest to prove." });
-    for (const means of [{ ...ALL_MEANS, live: false }, { ...ALL_MEANS, clamp: false }, { ...ALL_MEANS, dcClamp: false }])
-      expect(course(fuse, means).steps.at(-1)!.stop!.sentence).toBe("No test with your means tells these apart: Fuse, Switch. Hand over to someone who may measure live, or has the clamp.");
+    expect(course(fuse).steps.at(-1)!.stop).toEqual({
+      kind: "group",
+      pieces: ["fuse", "switch"],
+      sentence: "No safe test tells these apart: Fuse, Switch. Start with the one that is cheapest to prove.",
+    });
+    for (const means of [
+      { ...ALL_MEANS, live: false },
+      { ...ALL_MEANS, clamp: false },
+      { ...ALL_MEANS, dcClamp: false },
+    ])
+      expect(course(fuse, means).steps.at(-1)!.stop!.sentence).toBe(
+        "No test with your means tells these apart: Fuse, Switch. Hand over to someone who may measure live, or has the clamp.",
+      );
   });
   it("with a sound machine, and what would show nothing in any test", () => {
     const { steps } = course([]);
-    expect(steps.at(-1)!.stop).toEqual({ kind: "group", pieces: ["switch"], sentence: "Every reading is what a sound machine shows. No safe test would show: Switch." });
+    expect(steps.at(-1)!.stop).toEqual({
+      kind: "group",
+      pieces: ["switch"],
+      sentence: "Every reading is what a sound machine shows. No safe test would show: Switch.",
+    });
     // With less than all means it is not known to be sound.
-    expect(course([], { ...ALL_MEANS, live: false }).steps.at(-1)!.stop!.sentence).toMatch(/^No test with your means tells these apart: .*Switch.*nothing wrong\. Hand over/);
+    expect(course([], { ...ALL_MEANS, live: false }).steps.at(-1)!.stop!.sentence).toMatch(
+      /^No test with your means tells these apart: .*Switch.*nothing wrong\. Hand over/,
+    );
   });
   it("at a simple cause before anything is measured; the last answer stands, and what lies in the model is searched for", () => {
-    const answer = (id: string, first: string, yes: "yes" | "no"): Evidence => ({ type: "answer", id, complaint: "cold", first, answer: yes } as Evidence);
-    const at = (evidence: Evidence[]) => advise(isolation, [complaint, ...evidence], { setup: "on", openPanels: new Set() });
-    expect(at([answer("a", "empty", "yes")])).toMatchObject({ next: null, attempt: null, stop: { kind: "simple cause", pieces: [], sentence: "Fill it and try it." } });
+    const answer = (id: string, first: string, yes: "yes" | "no"): Evidence =>
+      ({ type: "answer", id, complaint: "cold", first, answer: yes }) as Evidence;
+    const at = (evidence: Evidence[]) =>
+      advise(isolation, [complaint, ...evidence], { setup: "on", openPanels: new Set() });
+    expect(at([answer("a", "empty", "yes")])).toMatchObject({
+      next: null,
+      attempt: null,
+      stop: { kind: "simple cause", pieces: [], sentence: "Fill it and try it." },
+    });
     expect(at([answer("a", "empty", "yes"), answer("b", "empty", "no")]).stop).toBeNull();
     expect(at([answer("a", "empty", "no"), answer("b", "empty", "yes")]).stop?.kind).toBe("simple cause");
     expect(at([answer("a", "outlet", "no")]).stop).toBeNull();
   });
   it("when the complaint went with a repair, and not when it stayed", () => {
     const tried = (result: "gone" | "stays"): Evidence => ({ type: "tried", id: "t", piece: "heater", result });
-    const at = (result: "gone" | "stays") => advise(isolation, [complaint, tried(result)], { setup: "on", openPanels: new Set() });
-    expect(at("gone")).toMatchObject({ next: null, attempt: null, stop: { kind: "mended", pieces: ["heater"], sentence: "The complaint went with it: heater. Prove the machine, then make the call." } });
+    const at = (result: "gone" | "stays") =>
+      advise(isolation, [complaint, tried(result)], { setup: "on", openPanels: new Set() });
+    expect(at("gone")).toMatchObject({
+      next: null,
+      attempt: null,
+      stop: {
+        kind: "mended",
+        pieces: ["heater"],
+        sentence: "The complaint went with it: heater. Prove the machine, then make the call.",
+      },
+    });
     expect(at("stays").stop).toBeNull();
     expect(at("stays").next).not.toBeNull();
   });
@@ -95,7 +152,11 @@ describe("how a search ends", () => {
 
 describe("beside the test that is proposed", () => {
   it("stand others, what each would cost more, and never the same one", () => {
-    for (const advice of course([{ part: "cord", mode: "line-open" }].filter((f) => machine.partById.get(f.part)!.modes.some((m) => m.id === f.mode))).steps) {
+    for (const advice of course(
+      [{ part: "cord", mode: "line-open" }].filter((f) =>
+        machine.partById.get(f.part)!.modes.some((m) => m.id === f.mode),
+      ),
+    ).steps) {
       if (!advice.next) continue;
       expect(advice.alternatives.length).toBeLessThanOrEqual(3);
       for (const a of advice.alternatives) {
@@ -107,13 +168,21 @@ describe("beside the test that is proposed", () => {
   });
   it("a reading that fits nothing is made again first, the cheapest of them, and only by who may make it", () => {
     const [live, dead] = [makeTest("on", "acv", "in-L", "in-N"), makeTest("off", "ohms", "out-L", "in-N")];
-    const odd = (id: string, test: typeof live, value: number): Evidence => ({ type: "reading", id, test, shown: { kind: "value", value } });
+    const odd = (id: string, test: typeof live, value: number): Evidence => ({
+      type: "reading",
+      id,
+      test,
+      shown: { kind: "value", value },
+    });
     const strange = [complaint, odd("a", live, 411), odd("b", dead, 777e3)];
-    const at = (evidence: readonly Evidence[], setup: string, means = ALL_MEANS) => advise(isolation, evidence, { setup, openPanels: new Set(), means }).next;
+    const at = (evidence: readonly Evidence[], setup: string, means = ALL_MEANS) =>
+      advise(isolation, evidence, { setup, openPanels: new Set(), means }).next;
     expect(at(strange, "off")).toMatchObject({ test: dead });
     expect(at(strange, "off")!.why).toContain("fits nothing that is still possible");
     expect(testKey(at([complaint, odd("a", live, 411)], "on")!.test)).toBe(testKey(live));
-    expect(testKey(at([complaint, odd("a", live, 411)], "on", { ...ALL_MEANS, live: false })?.test ?? dead)).not.toBe(testKey(live));
+    expect(testKey(at([complaint, odd("a", live, 411)], "on", { ...ALL_MEANS, live: false })?.test ?? dead)).not.toBe(
+      testKey(live),
+    );
     // Made again with the same result it is confirmed, and not asked for a third time.
     expect(at([complaint, odd("a", live, 411), odd("a2", live, 411)], "on")?.why ?? "").not.toContain("fits nothing");
   });
@@ -121,7 +190,8 @@ describe("beside the test that is proposed", () => {
 
 describe("results in words", () => {
   it("say where they lie: near a value, between two, above, below, negative, or anything but an overload", () => {
-    const value = (low: number, high: number, centre: number | null = null) => ({ kind: "value", low, high, centre }) as const;
+    const value = (low: number, high: number, centre: number | null = null) =>
+      ({ kind: "value", low, high, centre }) as const;
     expect(outcomeWords(value(11, 14, 12.8), "dcv")).toBe("near 12.8 V");
     expect(outcomeWords(value(-Infinity, 0.2), "dcv")).toBe("near 0");
     expect(outcomeWords(value(-0.1, 0.1, 0), "dcv")).toBe("near 0");
@@ -132,7 +202,11 @@ describe("results in words", () => {
     expect(outcomeWords(value(-Infinity, 9), "dcv")).toBe("below 9.00 V");
     expect(outcomeWords(value(-Infinity, Infinity), "ohms")).toBe("any value");
     expect(outcomeWords(value(0, 1, 0.4), "ohms")).toBe("near 0 Ω");
-    expect([{ kind: "overload" }, { kind: "jumping" }, { kind: "beep", beeps: true }, { kind: "beep", beeps: false }].map((o) => outcomeWords(o as Parameters<typeof outcomeWords>[0], "ohms"))).toEqual(["OL", "jumping", "beeps", "no beep"]);
+    expect(
+      [{ kind: "overload" }, { kind: "jumping" }, { kind: "beep", beeps: true }, { kind: "beep", beeps: false }].map(
+        (o) => outcomeWords(o as Parameters<typeof outcomeWords>[0], "ohms"),
+      ),
+    ).toEqual(["OL", "jumping", "beeps", "no beep"]);
   });
   it("a window is near nothing, a range, or what it is called", () => {
     const range = (low: number, high: number) => ({ kind: "range", low, high }) as const;
@@ -141,7 +215,11 @@ describe("results in words", () => {
     expect(windowWords(range(0, 1.4), "ohms")).toBe("below 1.4 Ω");
     expect(windowWords(range(0.1, 0.6), "dcv")).toMatch(/^0\.1\d* to 0\.6\d* V$/);
     expect(windowWords(range(12.5, 13.8), "dcv")).toBe("12.5 to 13.8 V");
-    expect([{ kind: "overload" }, { kind: "unsteady" }, { kind: "beep", beeps: true }, { kind: "beep", beeps: false }].map((w) => windowWords(w as Parameters<typeof windowWords>[0], "ohms"))).toEqual(["OL", "not steady", "beeps", "no beep"]);
+    expect(
+      [{ kind: "overload" }, { kind: "unsteady" }, { kind: "beep", beeps: true }, { kind: "beep", beeps: false }].map(
+        (w) => windowWords(w as Parameters<typeof windowWords>[0], "ohms"),
+      ),
+    ).toEqual(["OL", "not steady", "beeps", "no beep"]);
   });
 });
 
@@ -150,7 +228,12 @@ describe("the reading on which all hangs", () => {
     const { steps, evidence } = course([{ part: "heater", mode: "open" }]);
     const k = steps.findIndex((step) => step.next?.why.includes("hangs on this one reading"));
     const known = evidence.slice(0, k + 1);
-    const without = known.filter((e) => e.type === "reading").map((e) => ({ e, left: isolation.involvement(isolation.beliefs(known.filter((x) => x !== e)).probability).get("heater")! }));
+    const without = known
+      .filter((e) => e.type === "reading")
+      .map((e) => ({
+        e,
+        left: isolation.involvement(isolation.beliefs(known.filter((x) => x !== e)).probability).get("heater")!,
+      }));
     const least = without.reduce((a, b) => (b.left < a.left ? b : a));
     expect(least.left).toBeLessThan(0.5);
     expect(least.e.type === "reading" && testKey(least.e.test)).toBe(testKey(steps[k]!.next!.test));
@@ -159,16 +242,38 @@ describe("the reading on which all hangs", () => {
 
 describe("before a board is blamed", () => {
   // The heater as a board, with two things that have to be seen first; each can be shown in two ways.
-  const proofs = '[{ of: feed, words: Line reaches it, shows: good, any: [{ setup: "on", function: acv, red: out-L, black: plug-neutral }, { setup: "off", function: ohms, red: plug-line, black: out-L }] }, { of: output, words: It is open itself, shows: bad, any: [{ setup: "off", function: ohms, red: out-L, black: in-N }] }]';
-  const boarded = readMachineYaml(KETTLE.replace("repair: Replace, minutes: 20, price: 20 }", `repair: Replace, minutes: 20, price: 20, board: yes, proofs: ${proofs} }`), "kettle.yaml").machine;
+  const proofs =
+    '[{ of: feed, words: Line reaches it, shows: good, any: [{ setup: "on", function: acv, red: out-L, black: plug-neutral }, { setup: "off", function: ohms, red: plug-line, black: out-L }] }, { of: output, words: It is open itself, shows: bad, any: [{ setup: "off", function: ohms, red: out-L, black: in-N }] }]';
+  const boarded = readMachineYaml(
+    KETTLE.replace(
+      "repair: Replace, minutes: 20, price: 20 }",
+      `repair: Replace, minutes: 20, price: 20, board: yes, proofs: ${proofs} }`,
+    ),
+    "kettle.yaml",
+  ).machine;
   const own = Isolation.of(boarded, ORDINARY_METER);
   own.build();
   const [live, dead] = [makeTest("on", "acv", "out-L", "plug-neutral"), makeTest("off", "ohms", "plug-line", "out-L")];
-  const shown = (id: string, test: typeof live, faults: readonly Fault[] = [{ part: "heater", mode: "open" }]): Evidence => {
+  const shown = (
+    id: string,
+    test: typeof live,
+    faults: readonly Fault[] = [{ part: "heater", mode: "open" }],
+  ): Evidence => {
     const unit = new Simulator(boarded);
-    return { type: "reading", id, test, shown: observe(unit, unit.energise(boarded.setupById.get(test.setup)!, faults, nominalValues(boarded)), test, ORDINARY_METER) };
+    return {
+      type: "reading",
+      id,
+      test,
+      shown: observe(
+        unit,
+        unit.energise(boarded.setupById.get(test.setup)!, faults, nominalValues(boarded)),
+        test,
+        ORDINARY_METER,
+      ),
+    };
   };
-  const at = (evidence: readonly Evidence[], means: Means = ALL_MEANS) => advise(own, [complaint, ...evidence], { setup: "off", openPanels: new Set(), means });
+  const at = (evidence: readonly Evidence[], means: Means = ALL_MEANS) =>
+    advise(own, [complaint, ...evidence], { setup: "off", openPanels: new Set(), means });
   /** Everything that is asked on the way to the board, and how it ends. */
   const evidence: Evidence[] = [];
   const asked: Advice[] = [];
@@ -201,18 +306,34 @@ describe("before a board is blamed", () => {
 });
 
 describe("what was found with what it has taken along", () => {
-  const led = readMachineYaml(`${KETTLE}causes:\n  - { part: heater, mode: to-case, then: { part: F1, mode: blown }, share: 0.6 }\n`, "kettle.yaml").machine;
+  const led = readMachineYaml(
+    `${KETTLE}causes:\n  - { part: heater, mode: to-case, then: { part: F1, mode: blown }, share: 0.6 }\n`,
+    "kettle.yaml",
+  ).machine;
   const own = Isolation.of(led, ORDINARY_METER);
   own.build();
   it("names both, the cause first", () => {
     const unit = new Simulator(led);
-    const both: readonly Fault[] = [{ part: "heater", mode: "to-case" }, { part: "F1", mode: "blown" }];
+    const both: readonly Fault[] = [
+      { part: "heater", mode: "to-case" },
+      { part: "F1", mode: "blown" },
+    ];
     const evidence: Evidence[] = [complaint];
     let standing: Standing = { setup: "on", openPanels: new Set<string>() };
     let advice = advise(own, evidence, standing);
     for (let k = 0; k < 15 && advice.next; k++) {
       const { test } = advice.next;
-      evidence.push({ type: "reading", id: `r${k}`, test, shown: observe(unit, unit.energise(led.setupById.get(test.setup)!, both, nominalValues(led)), test, ORDINARY_METER) });
+      evidence.push({
+        type: "reading",
+        id: `r${k}`,
+        test,
+        shown: observe(
+          unit,
+          unit.energise(led.setupById.get(test.setup)!, both, nominalValues(led)),
+          test,
+          ORDINARY_METER,
+        ),
+      });
       standing = { ...standing, setup: test.setup };
       advice = advise(own, evidence, standing);
     }

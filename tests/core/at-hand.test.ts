@@ -20,7 +20,9 @@ function awake(machine: Machine, faults: readonly Fault[] = []): MachineAtHand {
 }
 
 /** Modes that no gesture enters: what a person does to bring each about, and the seconds after which it is there. */
-const BROUGHT_ABOUT: Readonly<Record<string, readonly { readonly doings: readonly Doing[]; readonly seconds: number; readonly mode: string }[]>> = {
+const BROUGHT_ABOUT: Readonly<
+  Record<string, readonly { readonly doings: readonly Doing[]; readonly seconds: number; readonly mode: string }[]>
+> = {
   "brenzik-cd-30": [
     { doings: [{ do: "make", part: "coin" }], seconds: 1, mode: "dry" },
     { doings: [{ do: "break", part: "coin" }], seconds: 1801, mode: "cool" },
@@ -49,7 +51,14 @@ const BROUGHT_ABOUT: Readonly<Record<string, readonly { readonly doings: readonl
   ],
   "sellrun-lc-24": [
     { doings: [{ do: "make", part: "start" }], seconds: 1, mode: "run" },
-    { doings: [{ do: "break", part: "start" }, { do: "open", door: "guard" }], seconds: 1, mode: "standby" },
+    {
+      doings: [
+        { do: "break", part: "start" },
+        { do: "open", door: "guard" },
+      ],
+      seconds: 1,
+      mode: "standby",
+    },
   ],
   "tannrast-ft-20": [
     { doings: [{ do: "make", part: "trigger" }], seconds: 0.5, mode: "half" },
@@ -73,7 +82,10 @@ describe("the machine at hand", () => {
         for (const leg of legs) {
           perform(hand, leg.steps);
           expect(hand.mode, `${name} by ${leg.name}`).toBe(leg.mode);
-          if (display) { hand.advance(hand.now + 1); expect(hand.look()[display], leg.name).toBe(faceShown(machine, program, leg.mode)); }
+          if (display) {
+            hand.advance(hand.now + 1);
+            expect(hand.look()[display], leg.name).toBe(faceShown(machine, program, leg.mode));
+          }
           entered.add(leg.mode);
         }
         // Used: its parts do there what the dictionary says of the same mode.
@@ -106,37 +118,45 @@ describe("the machine at hand", () => {
     expect(program ? program.modes.filter((m) => !entered.has(m)) : []).toEqual([]);
   });
 
-  test.each(FLEET.filter((n) => programOf(machineNamed(n))?.gestures.length))("%s: wrong timing enters nothing, and a dead controller or panel shows nothing", (name) => {
-    const machine = machineNamed(name);
-    const program = programOf(machine)!;
-    const home = program.modes[0]!;
-    for (const g of program.gestures.filter((x) => x.from.includes(home) || x.from.length === 0)) {
-      const [leg] = guideTo(program, home, g.to)!.slice(-1);
-      if (!leg?.gesture) continue;
-      const times = leg.gesture.presses.reduce((n, p) => n + p.times, 0);
-      const wrong = [
-        ...(leg.gesture.presses.length === 0 ? [{ ...PROPERLY, hold: 0.6 }] : []),
-        ...(times > 1 ? [{ ...PROPERLY, missed: 1 }, { ...PROPERLY, pace: (leg.gesture.within * 1.3) / (times - 1) }] : []),
-        ...(leg.gesture.openDoors.length > 0 ? [{ ...PROPERLY, doors: false }] : []),
-      ];
-      for (const manner of wrong) {
-        const hand = awake(machine);
-        perform(hand, leg.steps, manner);
-        expect(hand.mode, `${g.id} ${JSON.stringify(manner)}`).not.toBe(g.to);
+  test.each(FLEET.filter((n) => programOf(machineNamed(n))?.gestures.length))(
+    "%s: wrong timing enters nothing, and a dead controller or panel shows nothing",
+    (name) => {
+      const machine = machineNamed(name);
+      const program = programOf(machine)!;
+      const home = program.modes[0]!;
+      for (const g of program.gestures.filter((x) => x.from.includes(home) || x.from.length === 0)) {
+        const [leg] = guideTo(program, home, g.to)!.slice(-1);
+        if (!leg?.gesture) continue;
+        const times = leg.gesture.presses.reduce((n, p) => n + p.times, 0);
+        const wrong = [
+          ...(leg.gesture.presses.length === 0 ? [{ ...PROPERLY, hold: 0.6 }] : []),
+          ...(times > 1
+            ? [
+                { ...PROPERLY, missed: 1 },
+                { ...PROPERLY, pace: (leg.gesture.within * 1.3) / (times - 1) },
+              ]
+            : []),
+          ...(leg.gesture.openDoors.length > 0 ? [{ ...PROPERLY, doors: false }] : []),
+        ];
+        for (const manner of wrong) {
+          const hand = awake(machine);
+          perform(hand, leg.steps, manner);
+          expect(hand.mode, `${g.id} ${JSON.stringify(manner)}`).not.toBe(g.to);
+        }
+        const controller = controllerOf(machine)!;
+        const dead = awake(machine, [{ part: controller.id, mode: "dead" }]);
+        perform(dead, leg.steps);
+        expect(dead.mode).toBeNull();
+        const panel = machine.parts.find((p) => p.kind.kind === "panel");
+        if (panel) {
+          const dark = awake(machine, [{ part: panel.id, mode: "dead" }]);
+          perform(dark, leg.steps);
+          // The mode is entered all the same: the panel only does not show it.
+          expect([dark.mode, dark.look()[panel.id]]).toEqual([g.to, "dark"]);
+        }
       }
-      const controller = controllerOf(machine)!;
-      const dead = awake(machine, [{ part: controller.id, mode: "dead" }]);
-      perform(dead, leg.steps);
-      expect(dead.mode).toBeNull();
-      const panel = machine.parts.find((p) => p.kind.kind === "panel");
-      if (panel) {
-        const dark = awake(machine, [{ part: panel.id, mode: "dead" }]);
-        perform(dark, leg.steps);
-        // The mode is entered all the same: the panel only does not show it.
-        expect([dark.mode, dark.look()[panel.id]]).toEqual([g.to, "dark"]);
-      }
-    }
-  });
+    },
+  );
 
   test("too late after power-up is too late; a power cycle gives another chance", () => {
     const machine = machineNamed("velmoor-dw-45");
@@ -154,7 +174,12 @@ describe("the machine at hand", () => {
   test("a mode that is kept outlives a power cycle and cannot be cancelled", () => {
     const machine = machineNamed("firnau-bf-330");
     const program = programOf(machine)!;
-    expect(exitsOf(program, "defrost")).toMatchObject({ gestures: null, endsAfter: 1200, power: false, cannotBeCancelled: true });
+    expect(exitsOf(program, "defrost")).toMatchObject({
+      gestures: null,
+      endsAfter: 1200,
+      power: false,
+      cannotBeCancelled: true,
+    });
     const hand = awake(machine);
     for (const leg of guideTo(program, "run", "defrost")!) perform(hand, leg.steps);
     expect(hand.mode).toBe("defrost");
@@ -176,12 +201,15 @@ describe("the machine at hand", () => {
     const hidden = menu.find((m) => m.isHidden)!;
     expect([hidden.mode, hidden.from, hidden.shows]).toEqual(["hidden-menu", "extra-on", "SECr"]);
     // Against every way there is, tried out one by one.
-    const presses = (ids: readonly { presses: readonly { times: number }[] }[]) => ids.reduce((n, g) => n + g.presses.reduce((k, p) => k + p.times, 0), 0);
+    const presses = (ids: readonly { presses: readonly { times: number }[] }[]) =>
+      ids.reduce((n, g) => n + g.presses.reduce((k, p) => k + p.times, 0), 0);
     for (const to of program.modes.filter((m) => m !== "menu" && m !== "sale")) {
       let fewest = Infinity;
       const walk = (mode: string, sum: number, seen: readonly string[]) => {
         if (mode === to) fewest = Math.min(fewest, sum);
-        for (const g of program.gestures) if (g.from.includes(mode) && g.hold.length === 0 && !seen.includes(g.to)) walk(g.to, sum + presses([g]), [...seen, g.to]);
+        for (const g of program.gestures)
+          if (g.from.includes(mode) && g.hold.length === 0 && !seen.includes(g.to))
+            walk(g.to, sum + presses([g]), [...seen, g.to]);
       };
       walk("menu", 0, ["menu"]);
       const way = gesturesTo(program, "menu", to)!;
@@ -226,7 +254,8 @@ function faceShown(machine: Machine, program: Program, mode: string): string {
 
 /** What everything that runs or shows does, eight seconds after the doors were closed again. */
 function worksAsIn(hand: MachineAtHand, machine: Machine): Readonly<Record<string, string>> {
-  for (const door of machine.file.doors) if (!everydaySetup(machine.file).openDoors.includes(door.id)) hand.do({ do: "close", door: door.id }, hand.now);
+  for (const door of machine.file.doors)
+    if (!everydaySetup(machine.file).openDoors.includes(door.id)) hand.do({ do: "close", door: door.id }, hand.now);
   hand.advance(hand.now + 8);
   return hand.look();
 }
@@ -236,7 +265,9 @@ function dictionaryIn(machine: Machine, mode: string): Readonly<Record<string, s
   const simulator = new Simulator(machine);
   const state = simulator.energise({ ...everydaySetup(machine.file), mode, seconds: 8 }, [], nominalValues(machine));
   simulator.load(state, state.phases[0]!);
-  return Object.fromEntries(machine.parts.filter((p) => p.labels).map((p) => [p.id, simulator.seen(state, state.phases[0]!, p.index)]));
+  return Object.fromEntries(
+    machine.parts.filter((p) => p.labels).map((p) => [p.id, simulator.seen(state, state.phases[0]!, p.index)]),
+  );
 }
 
 /** Leaves a mode by each of its exits and ends in the first mode. */

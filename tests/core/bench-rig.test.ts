@@ -1,16 +1,31 @@
 import { describe, expect, test } from "vitest";
-import { benchRig, judgeRig, rigBoards, rigFindings, type BenchRig, type LampSeen } from "../../src/core/workbench/bench-rig";
+import {
+  benchRig,
+  judgeRig,
+  rigBoards,
+  rigFindings,
+  type BenchRig,
+  type LampSeen,
+} from "../../src/core/workbench/bench-rig";
 import { FLEET, machineNamed } from "../support/fleet";
 
 const rig = benchRig(machineNamed("kaldruun-uc-80"), "board");
 const lampsOf = (r: BenchRig, fault: string): LampSeen[] => {
   const f = r.faults.findIndex((x) => x.id === fault);
-  return r.steps.flatMap((_, step) => r.lamps.flatMap((__, lamp) => { const shows = r.shows[f]![step]![lamp]; return shows ? [{ step, lamp, shows }] : []; }));
+  return r.steps.flatMap((_, step) =>
+    r.lamps.flatMap((__, lamp) => {
+      const shows = r.shows[f]![step]![lamp];
+      return shows ? [{ step, lamp, shows }] : [];
+    }),
+  );
 };
 
 describe("a four-terminal relay board on the bench", () => {
   test("each load is a lamp of its own volts, behind an isolating transformer and a fuse; its ground is mains and said to be", () => {
-    expect(rig.lamps.map((l) => [l.part, l.volts])).toEqual([["compressor", 230], ["heater", 230]]);
+    expect(rig.lamps.map((l) => [l.part, l.volts])).toEqual([
+      ["compressor", 230],
+      ["heater", 230],
+    ]);
     expect(rig.wiring.join(" ")).toMatch(/isolating transformer of \d+ VA/);
     expect(rig.isolated).toBe(false);
     expect(rig.cautions.join(" ")).toContain("Not isolated");
@@ -37,7 +52,12 @@ describe("a four-terminal relay board on the bench", () => {
   });
   test("a relay that does not pull and a driver that does not drive look alike: the meter settles it", () => {
     const verdict = judgeRig(rig, lampsOf(rig, "K1:coil-open"));
-    expect(verdict.sorts.slice(0, 2).map((s) => s.sort).sort()).toEqual(["driver", "relay"]);
+    expect(
+      verdict.sorts
+        .slice(0, 2)
+        .map((s) => s.sort)
+        .sort(),
+    ).toEqual(["driver", "relay"]);
     expect(verdict.words).toContain("Coil volts at the relay");
   });
   test("one lamp misread among all the others does not blame the board, and is named", () => {
@@ -48,7 +68,9 @@ describe("a four-terminal relay board on the bench", () => {
     expect(odd.why).toContain("Compressor dark");
   });
   test("a sure verdict is a finding on its part; a good board clears what its lamps have proven; an unsure one says nothing", () => {
-    expect(rigFindings(rig, judgeRig(rig, lampsOf(rig, "K1:welded")))).toEqual([{ part: "K1", found: "bad", mode: "welded" }]);
+    expect(rigFindings(rig, judgeRig(rig, lampsOf(rig, "K1:welded")))).toEqual([
+      { part: "K1", found: "bad", mode: "welded" },
+    ]);
     const good = rigFindings(rig, judgeRig(rig, lampsOf(rig, "")));
     expect(good.map((f) => f.part)).toEqual(expect.arrayContaining(["K1", "K2", "PS", "U1"]));
     expect(good.every((f) => f.found === "good")).toBe(true);
@@ -75,4 +97,5 @@ test.each(FLEET)("%s: every fault of a board leaves it among the likeliest, what
     }
   }
 });
-test("a piece that is no board is refused", () => expect(() => benchRig(machineNamed("kaldruun-uc-80"), "heater")).toThrow(RangeError));
+test("a piece that is no board is refused", () =>
+  expect(() => benchRig(machineNamed("kaldruun-uc-80"), "heater")).toThrow(RangeError));

@@ -7,7 +7,13 @@ import { isClamp, loadedShare, loadedShareAc, unitOf, type MeterFunction } from 
 const topology = (nodeCount: number, ...ends: number[]) => ({ nodeCount, ends: Int32Array.from(ends) });
 
 describe("a circuit that is compiled", () => {
-  it.each([["below ground at one end", [-2, 0]], ["below ground at the other", [0, -2]], ["beyond the last node at one end", [2, 0]], ["beyond it at the other", [0, 2]], ["beyond it at both", [3, 5]]] as const)("is refused where an element ends outside it: %s", (_name, ends) => {
+  it.each([
+    ["below ground at one end", [-2, 0]],
+    ["below ground at the other", [0, -2]],
+    ["beyond the last node at one end", [2, 0]],
+    ["beyond it at the other", [0, 2]],
+    ["beyond it at both", [3, 5]],
+  ] as const)("is refused where an element ends outside it: %s", (_name, ends) => {
     expect(() => compileElimination(topology(2, 0, 1, ...ends))).toThrow("element 1 ends outside the circuit");
   });
   it("takes ground and the first and last node as ends", () => {
@@ -77,7 +83,20 @@ describe("what a meter does to a source", () => {
     expect(loadedShareAc(3e6, 1e7, 1e7)).toBeCloseTo(1 / Math.hypot(1.3, 1), 12);
   });
   it("reads each function in its unit", () => {
-    const units: Readonly<Record<MeterFunction, string>> = { dcv: "V", acv: "V", lowz: "V", ohms: "ohm", insulation: "ohm", hertz: "Hz", capacitance: "F", clamp: "A", dcclamp: "A", inrush: "A", continuity: "", look: "" };
+    const units: Readonly<Record<MeterFunction, string>> = {
+      dcv: "V",
+      acv: "V",
+      lowz: "V",
+      ohms: "ohm",
+      insulation: "ohm",
+      hertz: "Hz",
+      capacitance: "F",
+      clamp: "A",
+      dcclamp: "A",
+      inrush: "A",
+      continuity: "",
+      look: "",
+    };
     for (const [fn, unit] of Object.entries(units) as [MeterFunction, string][]) {
       expect(unitOf(fn), fn).toBe(unit);
       expect(isClamp(fn), fn).toBe(unit === "A");

@@ -16,39 +16,75 @@ const built = (text: string) => {
   return own;
 };
 const complaint: Evidence = { type: "complaint", id: "c", complaint: "cold" };
-const [live, out, element, fuse] = [makeTest("on", "acv", "in-L", "in-N"), makeTest("on", "acv", "out-L", "in-N"), makeTest("off", "ohms", "out-L", "in-N"), makeTest("off", "ohms", "in-L", "out-L")];
+const [live, out, element, fuse] = [
+  makeTest("on", "acv", "in-L", "in-N"),
+  makeTest("on", "acv", "out-L", "in-N"),
+  makeTest("off", "ohms", "out-L", "in-N"),
+  makeTest("off", "ohms", "in-L", "out-L"),
+];
 const OVER: Shown = { kind: "overload" };
-const reading = (id: string, test: typeof live, shown: number | Shown): Evidence => ({ type: "reading", id, test, shown: typeof shown === "number" ? { kind: "value", value: shown } : shown });
-const twice = (id: string, test: typeof live, shown: number | Shown): Evidence[] => [reading(id, test, shown), reading(`${id}2`, test, shown)];
+const reading = (id: string, test: typeof live, shown: number | Shown): Evidence => ({
+  type: "reading",
+  id,
+  test,
+  shown: typeof shown === "number" ? { kind: "value", value: shown } : shown,
+});
+const twice = (id: string, test: typeof live, shown: number | Shown): Evidence[] => [
+  reading(id, test, shown),
+  reading(`${id}2`, test, shown),
+];
 
 describe("what is certain enough", () => {
-  const isolation = built(KETTLE.replace("name: Cord, repair: Replace, minutes: 5, price: 5 }", "name: Cord, repair: Replace, minutes: 5, price: 5, board: yes }"));
+  const isolation = built(
+    KETTLE.replace(
+      "name: Cord, repair: Replace, minutes: 5, price: 5 }",
+      "name: Cord, repair: Replace, minutes: 5, price: 5, board: yes }",
+    ),
+  );
   const at = (piece: string, probability: number) => isFound(isolation, { piece, probability } as PieceSuspect);
   it("is less for a part than for a board, or for nothing wrong", () => {
     expect([at("heater", FOUND), at("heater", FOUND - 0.001)]).toEqual([true, false]);
-    for (const dear of ["cord", "no-fault"]) expect([at(dear, FOUND_SURELY), at(dear, FOUND), at(dear, FOUND_SURELY - 0.001)]).toEqual([true, false, false]);
+    for (const dear of ["cord", "no-fault"])
+      expect([at(dear, FOUND_SURELY), at(dear, FOUND), at(dear, FOUND_SURELY - 0.001)]).toEqual([true, false, false]);
     expect([at("something-else", FOUND), at("not-as-drawn", FOUND)]).toEqual([true, true]);
   });
 });
 
 describe("the end of a search", () => {
   const isolation = built(KETTLE);
-  const at = (evidence: readonly Evidence[], setup = "off") => advise(isolation, [complaint, ...evidence], { setup, openPanels: new Set() });
+  const at = (evidence: readonly Evidence[], setup = "off") =>
+    advise(isolation, [complaint, ...evidence], { setup, openPanels: new Set() });
   it("that nothing in the file explains is something else", () => {
     const end = at([...twice("a", live, 411), ...twice("b", out, 300), ...twice("d", element, 777e3)]);
-    expect(end.stop).toEqual({ kind: "something else", pieces: [], sentence: "The readings fit neither one fault nor two in the file. Look for a part that is not drawn." });
+    expect(end.stop).toEqual({
+      kind: "something else",
+      pieces: [],
+      sentence: "The readings fit neither one fault nor two in the file. Look for a part that is not drawn.",
+    });
     expect(end).toMatchObject({ isWider: true, next: null, attempt: null, toCome: null });
   });
   it("that another heater explains is a unit that is not as drawn, and says which", () => {
     // Half of 1500 W at 120 V: 19.2 ohms.
     const end = at([...twice("a", element, 19.2), reading("b", out, 118)]);
-    expect(end.stop).toEqual({ kind: "not as drawn", pieces: [], sentence: "This unit is not as its file has it: heater is one of 750 W, not 1500 W. Look, and enter what you find." });
+    expect(end.stop).toEqual({
+      kind: "not as drawn",
+      pieces: [],
+      sentence:
+        "This unit is not as its file has it: heater is one of 750 W, not 1500 W. Look, and enter what you find.",
+    });
     expect(end.isWider).toBe(true);
   });
   it("that two faults explain names the one to begin with, and that there is another", () => {
-    const end = at([...twice("a", out, 0), reading("b", element, 3e7), ...twice("d", element, OVER), ...twice("e", fuse, OVER)]);
+    const end = at([
+      ...twice("a", out, 0),
+      reading("b", element, 3e7),
+      ...twice("d", element, OVER),
+      ...twice("e", fuse, OVER),
+    ]);
     expect(end.stop).toMatchObject({ kind: "found", pieces: ["fuse"] });
-    expect(end.stop!.sentence).toBe("What remains lies in one piece: Fuse. One fault does not explain the readings: repair this, then measure on.");
+    expect(end.stop!.sentence).toBe(
+      "What remains lies in one piece: Fuse. One fault does not explain the readings: repair this, then measure on.",
+    );
     expect(end.suspects.slice(0, 2).map((s) => s.piece)).toEqual(["fuse", "heater"]);
   });
 });
@@ -66,13 +102,20 @@ describe("on the way", () => {
       expect(spread.high).toBeGreaterThan(0);
     }
     expect(first.alternatives.length).toBeGreaterThan(0);
-    expect(first.alternatives.every((a) => testKey(a.test.test) !== testKey(first.next!.test) && a.title.length > 0)).toBe(true);
+    expect(
+      first.alternatives.every((a) => testKey(a.test.test) !== testKey(first.next!.test) && a.title.length > 0),
+    ).toBe(true);
   });
   it("a test that was made is not proposed again, unless all hangs on it or it fits nothing", () => {
     const { next } = advise(isolation, [complaint], standing);
     const made = reading("a", next!.test, OVER);
     const then = advise(isolation, [complaint, made], standing);
-    expect(then.next === null || testKey(then.next.test) !== testKey(next!.test) || then.next.why.includes("hangs on") || then.next.why.includes("fits nothing")).toBe(true);
+    expect(
+      then.next === null ||
+        testKey(then.next.test) !== testKey(next!.test) ||
+        then.next.why.includes("hangs on") ||
+        then.next.why.includes("fits nothing"),
+    ).toBe(true);
     expect(then.alternatives.every((a) => testKey(a.test.test) !== testKey(next!.test))).toBe(true);
   });
   it("the same evidence is weighed once, other evidence anew", () => {
@@ -92,7 +135,8 @@ describe("on the way", () => {
 
 describe("one reading on which all hangs", () => {
   const isolation = built(KETTLE);
-  const at = (...evidence: Evidence[]) => advise(isolation, [complaint, ...evidence], { setup: "off", openPanels: new Set() });
+  const at = (...evidence: Evidence[]) =>
+    advise(isolation, [complaint, ...evidence], { setup: "off", openPanels: new Set() });
   it("is made again before anything is called; where any other was made twice, two slips in one search are not feared", () => {
     const [fed, open] = [reading("l", live, 119), reading("a", element, OVER)];
     const once = at(fed, open);
@@ -106,33 +150,79 @@ describe("one reading on which all hangs", () => {
 
 describe("a repair tried to see", () => {
   // Everything lies behind a cover that takes long; the cord needs only to be pressed home, and a lamp shows whether that has helped.
-  const deep = (text: string) => text.replace("points:\n", "panels:\n  - { id: base, name: Base plate, minutes: 25, tools: [Hex key 5] }\npoints:\n").replace(/(- \{ id: (?:plug-line|plug-neutral|plug-earth|in-L|in-N|out-L|body), name: [^,]+, )/g, "$1panel: base, ");
-  const lit = (text: string) => text.replace("at: { a: heat, b: N, case: body } }\n", "at: { a: heat, b: N, case: body } }\n  - { id: lamp, kind: lamp, name: Lamp, piece: heater, volts: 120, watts: 1, current: ac, at: { a: L, b: N } }\n").replace('words: Stays cold, setup: "on", path: main }', 'words: Stays cold, setup: "on", path: main, sees: { lamp: dark } }');
-  const cord = (minutes: string, more = "") => KETTLE.replace("name: Cord, repair: Replace, minutes: 5, price: 5 }", `name: Cord, repair: Press it home, minutes: ${minutes}, price: 0${more} }`);
+  const deep = (text: string) =>
+    text
+      .replace("points:\n", "panels:\n  - { id: base, name: Base plate, minutes: 25, tools: [Hex key 5] }\npoints:\n")
+      .replace(
+        /(- \{ id: (?:plug-line|plug-neutral|plug-earth|in-L|in-N|out-L|body), name: [^,]+, )/g,
+        "$1panel: base, ",
+      );
+  const lit = (text: string) =>
+    text
+      .replace(
+        "at: { a: heat, b: N, case: body } }\n",
+        "at: { a: heat, b: N, case: body } }\n  - { id: lamp, kind: lamp, name: Lamp, piece: heater, volts: 120, watts: 1, current: ac, at: { a: L, b: N } }\n",
+      )
+      .replace(
+        'words: Stays cold, setup: "on", path: main }',
+        'words: Stays cold, setup: "on", path: main, sees: { lamp: dark } }',
+      );
+  const cord = (minutes: string, more = "") =>
+    KETTLE.replace(
+      "name: Cord, repair: Replace, minutes: 5, price: 5 }",
+      `name: Cord, repair: Press it home, minutes: ${minutes}, price: 0${more} }`,
+    );
   const dark = reading("k", makeTest("on", "look", "lamp"), { kind: "label", label: "dark" });
-  const at = (text: string, ...evidence: Evidence[]) => advise(built(text), [complaint, ...evidence], { setup: "on", openPanels: new Set() });
+  const at = (text: string, ...evidence: Evidence[]) =>
+    advise(built(text), [complaint, ...evidence], { setup: "on", openPanels: new Set() });
   it("is proposed where that beats every test, with what it costs in vain and what to measure first would cost more", () => {
     const advice = at(deep(lit(cord("0.1"))), dark);
     expect(advice.attempt).toMatchObject({ piece: "cord", name: "Cord", repair: "Press it home", minutes: 0.1 });
     const share = advice.suspects.find((s) => s.piece === "cord")!.probability;
-    expect(advice.attempt!.why).toMatch(new RegExp(`^It is this in ${Math.round(10 * share)} of 10 such cases, and costs 3 min if not\\. To measure first takes about [1-9]\\d* min more on the whole\\.$`));
+    expect(advice.attempt!.why).toMatch(
+      new RegExp(
+        `^It is this in ${Math.round(10 * share)} of 10 such cases, and costs 3 min if not\\. To measure first takes about [1-9]\\d* min more on the whole\\.$`,
+      ),
+    );
     expect(advice.attempt!.cautions.length).toBeGreaterThan(0);
     // The test stands beside it, for who would rather know.
     expect(advice.next).not.toBeNull();
     expect(advice.stop).toBeNull();
   });
   it("not where it takes long, where a test is at hand, where the eye cannot tell, where it was tried, or where a licence is needed", () => {
-    const cases = [[deep(lit(cord("60"))), dark], [lit(cord("5")), dark], [deep(cord("0.1")), reading("x", live, 0)], [deep(lit(cord("0.1", ", licensed: yes"))), dark]] as const;
+    const cases = [
+      [deep(lit(cord("60"))), dark],
+      [lit(cord("5")), dark],
+      [deep(cord("0.1")), reading("x", live, 0)],
+      [deep(lit(cord("0.1", ", licensed: yes"))), dark],
+    ] as const;
     for (const [text, known] of cases) expect(at(text, known).attempt).toBeNull();
-    expect(at(deep(lit(cord("0.1"))), dark, { type: "tried", id: "t", piece: "cord", result: "stays" }).attempt).toBeNull();
+    expect(
+      at(deep(lit(cord("0.1"))), dark, { type: "tried", id: "t", piece: "cord", result: "stays" }).attempt,
+    ).toBeNull();
   });
 });
 
 describe("a board that was repaired", () => {
-  const proofs = '[{ of: output, words: It is open itself, shows: bad, any: [{ setup: "off", function: ohms, red: out-L, black: in-N }] }]';
-  const isolation = built(KETTLE.replace("name: Heater, repair: Replace, minutes: 20, price: 20 }", `name: Heater, repair: Replace, minutes: 20, price: 20, board: yes, proofs: ${proofs} }`));
+  const proofs =
+    '[{ of: output, words: It is open itself, shows: bad, any: [{ setup: "off", function: ohms, red: out-L, black: in-N }] }]';
+  const isolation = built(
+    KETTLE.replace(
+      "name: Heater, repair: Replace, minutes: 20, price: 20 }",
+      `name: Heater, repair: Replace, minutes: 20, price: 20, board: yes, proofs: ${proofs} }`,
+    ),
+  );
   it("is not proven after the fact: the complaint went with it", () => {
-    const end = advise(isolation, [complaint, reading("b", out, 118), reading("e", makeTest("off", "ohms", "plug-line", "plug-neutral"), OVER), { type: "tried", id: "t", piece: "heater", result: "gone" }], { setup: "on", openPanels: new Set() });
+    const end = advise(
+      isolation,
+      [
+        complaint,
+        reading("b", out, 118),
+        reading("e", makeTest("off", "ohms", "plug-line", "plug-neutral"), OVER),
+        { type: "tried", id: "t", piece: "heater", result: "gone" },
+      ],
+      { setup: "on", openPanels: new Set() },
+    );
     expect(end).toMatchObject({ next: null, attempt: null, stop: { kind: "mended", pieces: ["heater"] } });
   });
 });

@@ -13,8 +13,14 @@ import { FLEET, machineNamed } from "../support/fleet";
 
 const firnau = Isolation.of(machineNamed("firnau-bf-330"), ORDINARY_METER);
 const murgast = Isolation.of(machineNamed("murgast-abs-60"), ORDINARY_METER);
-const look = (id: string, setup: string, part: string, label: string): Evidence => ({ type: "reading", id, test: makeTest(setup, "look", part), shown: { kind: "label", label } });
-const of = (isolation: Isolation, evidence: readonly Evidence[], piece: string) => pieceSuspects(isolation, isolation.beliefs(evidence)).find((s) => s.piece === piece)?.probability ?? 0;
+const look = (id: string, setup: string, part: string, label: string): Evidence => ({
+  type: "reading",
+  id,
+  test: makeTest(setup, "look", part),
+  shown: { kind: "label", label },
+});
+const of = (isolation: Isolation, evidence: readonly Evidence[], piece: string) =>
+  pieceSuspects(isolation, isolation.beliefs(evidence)).find((s) => s.piece === piece)?.probability ?? 0;
 
 describe("a code is evidence, not a verdict", () => {
   test("it re-weighs the suspects by which faults make it appear, beside what the maker's table blames", () => {
@@ -31,14 +37,20 @@ describe("a code is evidence, not a verdict", () => {
   test("found by code, by display text, by meaning, by lamp pattern", () => {
     const lawinor = codesOf(machineNamed("lawinor-im-90"));
     expect(lawinor.filter((c) => codeMatches(c, "2 flashes")).map((c) => c.code)).toEqual(["L2"]);
-    expect(codesOf(firnau.machine).filter((c) => codeMatches(c, "sensor shorted")).map((c) => c.code)).toEqual(["E2"]);
+    expect(
+      codesOf(firnau.machine)
+        .filter((c) => codeMatches(c, "sensor shorted"))
+        .map((c) => c.code),
+    ).toEqual(["E2"]);
     expect(codesOf(firnau.machine).filter((c) => codeMatches(c, "zz9"))).toEqual([]);
   });
 
   test("what a machine cannot show, and a question it has not, get a sentence", () => {
     const { machine } = firnau;
     expect(unseeable(machine, { setup: "calling", part: "panel", label: "E1" })).toBeNull();
-    expect(unseeable(machine, { setup: "calling", part: "panel", label: "E9" })).toMatch(/^Door panel .*cannot show "E9".*Nothing was logged\.$/);
+    expect(unseeable(machine, { setup: "calling", part: "panel", label: "E9" })).toMatch(
+      /^Door panel .*cannot show "E9".*Nothing was logged\.$/,
+    );
     expect(unseeable(machine, { setup: "nowhere", part: "panel", label: "E1" })).toContain("no setup nowhere");
     expect(unseeable(machine, { setup: "calling", part: "F1", label: "E1" })).toContain("nothing called F1 to look at");
     expect(unseeable(machine, { setup: "calling", part: "panel", label: "clears", instant: "recheck" })).toBeNull();
@@ -49,7 +61,12 @@ describe("a code is evidence, not a verdict", () => {
 
 describe("power off, wait, and see", () => {
   const e1 = look("code", "calling", "panel", "E1");
-  const recheck = (label: string): Evidence => ({ type: "reading", id: "again", test: makeTest("calling", "look", "panel", undefined, "recheck"), shown: { kind: "label", label } });
+  const recheck = (label: string): Evidence => ({
+    type: "reading",
+    id: "again",
+    test: makeTest("calling", "look", "panel", undefined, "recheck"),
+    shown: { kind: "label", label },
+  });
 
   test("a fault that stays is back at once; a program that waits shows it later", () => {
     const predicted = (isolation: Isolation, setup: string, part: string, id: string) => {
@@ -60,8 +77,22 @@ describe("power off, wait, and see", () => {
     expect(predicted(firnau, "calling", "panel", "no-fault")).toEqual({ kind: "label", label: "clears" });
     // The engine is given twenty-five seconds before the panel calls it a failure to start.
     const pfellmar = Isolation.of(machineNamed("pfellmar-co-12"), ORDINARY_METER);
-    const late = pfellmar.hypotheses.filter((h) => h.kind === "fault").find((h) => pfellmar.machine.file.setups.some((s) => s.power === "on" && pfellmar.predictionsFor(makeTest(s.id, "look", "lamp", undefined, "recheck"))[pfellmar.hypotheses.indexOf(h)]![0]?.kind === "label"
-      && (pfellmar.predictionsFor(makeTest(s.id, "look", "lamp", undefined, "recheck"))[pfellmar.hypotheses.indexOf(h)]![0] as { label: string }).label === "returns later"));
+    const late = pfellmar.hypotheses
+      .filter((h) => h.kind === "fault")
+      .find((h) =>
+        pfellmar.machine.file.setups.some(
+          (s) =>
+            s.power === "on" &&
+            pfellmar.predictionsFor(makeTest(s.id, "look", "lamp", undefined, "recheck"))[
+              pfellmar.hypotheses.indexOf(h)
+            ]![0]?.kind === "label" &&
+            (
+              pfellmar.predictionsFor(makeTest(s.id, "look", "lamp", undefined, "recheck"))[
+                pfellmar.hypotheses.indexOf(h)
+              ]![0] as { label: string }
+            ).label === "returns later",
+        ),
+      );
     expect(late?.id).toBeDefined();
   });
 
@@ -69,12 +100,25 @@ describe("power off, wait, and see", () => {
     // Contacts and wires, against the sensor itself.
     const contacts = (evidence: readonly Evidence[]) => {
       const { probability } = firnau.beliefs(evidence);
-      const sum = (kinds: readonly string[]) => firnau.hypotheses.reduce((s, h, i) => s + (h.kind === "fault" && kinds.includes(firnau.machine.partById.get(h.fault.part)!.kind.kind) ? probability[i]! : 0), 0);
+      const sum = (kinds: readonly string[]) =>
+        firnau.hypotheses.reduce(
+          (s, h, i) =>
+            s +
+            (h.kind === "fault" && kinds.includes(firnau.machine.partById.get(h.fault.part)!.kind.kind)
+              ? probability[i]!
+              : 0),
+          0,
+        );
       return sum(["contact", "wire"]) / sum(["ntc"]);
     };
     expect(contacts([e1, recheck("clears")])).toBeGreaterThan(contacts([e1]) * 3);
     expect(contacts([e1, recheck("returns at once")])).toBeLessThan(contacts([e1]));
-    const laid = layOut(firnau, firnau.beliefs([e1]), { setup: "calling", openPanels: new Set() }, makeTest("calling", "look", "panel", undefined, "recheck"));
+    const laid = layOut(
+      firnau,
+      firnau.beliefs([e1]),
+      { setup: "calling", openPanels: new Set() },
+      makeTest("calling", "look", "panel", undefined, "recheck"),
+    );
     expect(laid.title).toContain("power off, wait, and see");
     expect(laid.cost.steps).toContain("Power off, wait ten seconds, power on");
   });
@@ -87,11 +131,20 @@ describe("works on this, not on that", () => {
     expect(setups.length).toBeGreaterThan(2);
     const mains: Evidence = { type: "complaint", id: "complaint", complaint: "check-over" };
     const gas = setups.find((s) => /gas/.test(s))!;
-    const compared: Evidence = { type: "compared", id: "both", sees: [{ setup: gas, part: "unit", label: "cools" }, { setup: "on-mains", part: "unit", label: "warm" }] };
+    const compared: Evidence = {
+      type: "compared",
+      id: "both",
+      sees: [
+        { setup: gas, part: "unit", label: "cools" },
+        { setup: "on-mains", part: "unit", label: "warm" },
+      ],
+    };
     // The heater on mains and what feeds it stay; the gas side and the cooling unit itself, which both need, are cleared.
     const before = of(murgast, [mains], "cooling-unit");
     expect(of(murgast, [mains, compared], "cooling-unit")).toBeLessThan(Math.max(0.02, before));
-    const heater = machine.parts.find((p) => p.kind.kind === "heater" && machine.parts.some((o) => o.id === "pick-ac"))!;
+    const heater = machine.parts.find(
+      (p) => p.kind.kind === "heater" && machine.parts.some((o) => o.id === "pick-ac"),
+    )!;
     expect(of(murgast, [mains, compared], heater.piece)).toBeGreaterThan(of(murgast, [mains], heater.piece));
   });
 });
@@ -117,10 +170,17 @@ describe("first things first", () => {
     const total = 100;
     const minutes = (order: typeof open) => {
       let [spent, sum, left] = [0, 0, total];
-      for (const o of order) { spent += o.first.minutes; sum += (o.odds / total) * spent; left -= o.odds; }
+      for (const o of order) {
+        spent += o.first.minutes;
+        sum += (o.odds / total) * spent;
+        left -= o.odds;
+      }
       return sum + (left / total) * spent;
     };
-    const orders = (list: typeof open): (typeof open)[] => (list.length < 2 ? [list] : list.flatMap((x, i) => orders([...list.slice(0, i), ...list.slice(i + 1)]).map((rest) => [x, ...rest])));
+    const orders = (list: typeof open): (typeof open)[] =>
+      list.length < 2
+        ? [list]
+        : list.flatMap((x, i) => orders([...list.slice(0, i), ...list.slice(i + 1)]).map((rest) => [x, ...rest]));
     expect(minutes(open)).toBeCloseTo(Math.min(...orders(open).map(minutes)), 9);
     expect(openFirsts(firnau.machine, "runs-on", new Set(open.map((o) => o.first.id)), doubt)).toEqual([]);
   });
@@ -128,8 +188,12 @@ describe("first things first", () => {
   test("an outlet that proves dead leads; one that is proven is nearly cleared", () => {
     const complaint: Evidence = { type: "complaint", id: "complaint", complaint: "all-dead" };
     const house = of(firnau, [complaint], "house");
-    expect(of(firnau, [complaint, { type: "answer", id: "a", first: "outlet", answer: "no" }], "house")).toBeGreaterThan(Math.max(0.6, house));
-    expect(of(firnau, [complaint, { type: "answer", id: "a", first: "outlet", answer: "yes" }], "house")).toBeLessThan(house / 5);
+    expect(
+      of(firnau, [complaint, { type: "answer", id: "a", first: "outlet", answer: "no" }], "house"),
+    ).toBeGreaterThan(Math.max(0.6, house));
+    expect(of(firnau, [complaint, { type: "answer", id: "a", first: "outlet", answer: "yes" }], "house")).toBeLessThan(
+      house / 5,
+    );
   });
 
   test("a simple cause ends the search with what is to be done; put right and still there, the search goes on", () => {
@@ -138,9 +202,20 @@ describe("first things first", () => {
     const complaint: Evidence = { type: "complaint", id: "complaint", complaint: "warm" };
     const standing = { setup: "calling", openPanels: new Set<string>() };
     const found = advise(isolation, [complaint, { type: "answer", id: "a", first: "knob", answer: "yes" }], standing);
-    expect(found.stop).toMatchObject({ kind: "simple cause", sentence: "Turn it to the middle and come back in a day." });
+    expect(found.stop).toMatchObject({
+      kind: "simple cause",
+      sentence: "Turn it to the middle and come back in a day.",
+    });
     expect(found.next).toBeNull();
-    const on = advise(isolation, [complaint, { type: "answer", id: "a", first: "knob", answer: "yes" }, { type: "answer", id: "b", first: "knob", answer: "no" }], standing);
+    const on = advise(
+      isolation,
+      [
+        complaint,
+        { type: "answer", id: "a", first: "knob", answer: "yes" },
+        { type: "answer", id: "b", first: "knob", answer: "no" },
+      ],
+      standing,
+    );
     expect(on.stop).toBeNull();
     expect(on.next).not.toBeNull();
   });
@@ -151,8 +226,14 @@ describe("first things first", () => {
     expect(answerLikelihood(firnau.machine, "all-dead", outlet!, "no", h)).toBeCloseTo(0.95, 9);
     const complaint: Evidence = { type: "complaint", id: "complaint", complaint: "all-dead" };
     const once = firnau.beliefs([complaint, { type: "answer", id: "b", first: "outlet", answer: "yes" }]);
-    const twice = firnau.beliefs([complaint, { type: "answer", id: "a", first: "outlet", answer: "no" }, { type: "answer", id: "b", first: "outlet", answer: "yes" }]);
+    const twice = firnau.beliefs([
+      complaint,
+      { type: "answer", id: "a", first: "outlet", answer: "no" },
+      { type: "answer", id: "b", first: "outlet", answer: "yes" },
+    ]);
     expect(twice.probability).toEqual(once.probability);
-    expect(firnau.beliefs([complaint, { type: "answer", id: "c", first: "nothing", answer: "yes" }]).probability).toEqual(firnau.beliefs([complaint]).probability);
+    expect(
+      firnau.beliefs([complaint, { type: "answer", id: "c", first: "nothing", answer: "yes" }]).probability,
+    ).toEqual(firnau.beliefs([complaint]).probability);
   });
 });

@@ -13,11 +13,16 @@ describe.each(FLEET)("%s: every fault in every setup", (name) => {
     const random = randomSource(31);
     const tests = candidateTests(machine).filter((_, i) => i % 9 === 0);
     for (const setup of machine.file.setups)
-      for (const fault of [null, ...machine.parts.flatMap((part) => part.modes.map((mode) => ({ part: part.id, mode: mode.id })))]) {
+      for (const fault of [
+        null,
+        ...machine.parts.flatMap((part) => part.modes.map((mode) => ({ part: part.id, mode: mode.id }))),
+      ]) {
         const state = simulator.energise(setup, fault ? [fault] : [], randomValues(machine, random));
         expect(state.settled || state.phases.length > 1).toBe(true);
         const here = tests.filter((t) => t.setup === setup.id);
-        for (const shown of observeAll(simulator, state, here, ORDINARY_METER)) if (shown.kind === "value") expect(Number.isFinite(shown.value), `${setup.id} ${JSON.stringify(fault)}`).toBe(true);
+        for (const shown of observeAll(simulator, state, here, ORDINARY_METER))
+          if (shown.kind === "value")
+            expect(Number.isFinite(shown.value), `${setup.id} ${JSON.stringify(fault)}`).toBe(true);
         simulator.load(state, state.phases[0]!);
         // Tellegen: over all elements and the leak, voltage times current adds to nothing; what sources give the rest takes.
         let balance = simulator.leakWatts();

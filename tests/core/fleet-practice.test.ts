@@ -17,13 +17,25 @@ function unit(name: string) {
   const simulator = new Simulator(machine);
   const shown = (setup: string, fn: MeterFunction, red: string, black?: string, fault?: string) => {
     const faults = fault ? [{ part: fault.split(":")[0]!, mode: fault.split(":")[1]! }] : [];
-    return observe(simulator, simulator.energise(machine.setupById.get(setup)!, faults, nominalValues(machine)), makeTest(setup, fn, red, black), ORDINARY_METER);
+    return observe(
+      simulator,
+      simulator.energise(machine.setupById.get(setup)!, faults, nominalValues(machine)),
+      makeTest(setup, fn, red, black),
+      ORDINARY_METER,
+    );
   };
   return {
     machine,
-    seen: (setup: string, part: string, fault?: string) => { const s = shown(setup, "look", part, undefined, fault); return s.kind === "label" ? s.label : s.kind; },
-    reads: (setup: string, fn: MeterFunction, red: string, black?: string, fault?: string) => { const s = shown(setup, fn, red, black, fault); return s.kind === "value" ? s.value : s.kind === "overload" ? Infinity : NaN; },
-    exposure: (setup: string, fn: MeterFunction, red: string, black?: string) => exposureOf(machine, machine.setupById.get(setup)!, makeTest(setup, fn, red, black)),
+    seen: (setup: string, part: string, fault?: string) => {
+      const s = shown(setup, "look", part, undefined, fault);
+      return s.kind === "label" ? s.label : s.kind;
+    },
+    reads: (setup: string, fn: MeterFunction, red: string, black?: string, fault?: string) => {
+      const s = shown(setup, fn, red, black, fault);
+      return s.kind === "value" ? s.value : s.kind === "overload" ? Infinity : NaN;
+    },
+    exposure: (setup: string, fn: MeterFunction, red: string, black?: string) =>
+      exposureOf(machine, machine.setupById.get(setup)!, makeTest(setup, fn, red, black)),
   };
 }
 
@@ -54,7 +66,10 @@ describe("absorption refrigerator on three energies", () => {
   it("must be calling, and is dead only with both sources off", () => {
     expect(u.seen("cold", "unit")).toBe("warm");
     expect(sourcesOff(u.machine)).toMatch(/Every source off and locked: mains outlet, 12 v battery/i);
-    expect(costOf(u.machine, { setup: "on-mains", openPanels: new Set() }, makeTest("dead", "ohms", "FA-in", "FA-out")).steps[0]).toMatch(/Every source off/);
+    expect(
+      costOf(u.machine, { setup: "on-mains", openPanels: new Set() }, makeTest("dead", "ohms", "FA-in", "FA-out"))
+        .steps[0],
+    ).toMatch(/Every source off/);
   });
   it("tells its two cut-offs apart dead, each by itself", () => {
     expect(u.reads("dead", "ohms", "J1-3", "ac-mid", "cut-reset:open")).toBe(Infinity);
@@ -78,7 +93,12 @@ describe("front-load washer", () => {
 describe("dishwasher", () => {
   const u = unit("velmoor-dw-45");
   it("runs one test a press, and its board lamp goes by the state", () => {
-    expect(["test-drain", "test-fill", "test-wash", "test-heat"].map((s) => u.seen(s, "panel"))).toEqual(["1", "2", "3", "4"]);
+    expect(["test-drain", "test-fill", "test-wash", "test-heat"].map((s) => u.seen(s, "panel"))).toEqual([
+      "1",
+      "2",
+      "3",
+      "4",
+    ]);
     expect(u.seen("idle", "lamp")).toBe("blinks evenly");
     expect(u.seen("idle", "lamp", "float:stuck-closed")).toBe("1 flash, pause");
     expect(u.seen("idle", "panel", "C-2:open")).toBe("dashes");
@@ -116,7 +136,13 @@ describe("coin dryer, ice maker, vending machine", () => {
     expect(u.seen("idle", "compressor")).toBe("silent");
     expect(u.seen("cooling", "compressor")).toBe("runs");
     const program = programOf(u.machine)!;
-    expect(gesturesTo(program, "menu", "hidden-menu")!.map((g) => g.id)).toEqual(["next", "next2", "next3", "unlock", "hidden"]);
+    expect(gesturesTo(program, "menu", "hidden-menu")!.map((g) => g.id)).toEqual([
+      "next",
+      "next2",
+      "next3",
+      "unlock",
+      "hidden",
+    ]);
     expect(gesturesTo(program, "hidden-menu", "sale")!.map((g) => g.id)).toEqual(["back"]);
   });
 });

@@ -37,22 +37,32 @@ describe("exposure goes by isolation, not by volts", () => {
 
   it("knows the covers over bare mains, and those that a pulled plug needs off", () => {
     expect([...panelsOverMains(machine)].sort()).toEqual(["freezer-back", "rear-cover"]);
-    expect(panelsFor(machine, makeTest("unplugged-P1", "ohms", "H1-1.cab", "H1-3.cab"))).toEqual(["door-trim", "hinge-cover"]);
+    expect(panelsFor(machine, makeTest("unplugged-P1", "ohms", "H1-1.cab", "H1-3.cab"))).toEqual([
+      "door-trim",
+      "hinge-cover",
+    ]);
   });
 });
 
 describe("what may not be done", () => {
   it("ohms on a live circuit, low impedance in a supply's primary, volts on a dead machine", () => {
-    expect(forbidden(machine, setup("cold-call"), makeTest("cold-call", "ohms", "J2-1", "J2-3"))).toMatch(/dead circuit/);
-    expect(forbidden(machine, setup("cold-call"), makeTest("cold-call", "continuity", "J2-1", "J2-3"))).toMatch(/dead circuit/);
-    expect(forbidden(machine, setup("cold-call"), makeTest("cold-call", "lowz", "bulk-plus", "bulk-minus"))).toMatch(/primary/);
+    expect(forbidden(machine, setup("cold-call"), makeTest("cold-call", "ohms", "J2-1", "J2-3"))).toMatch(
+      /dead circuit/,
+    );
+    expect(forbidden(machine, setup("cold-call"), makeTest("cold-call", "continuity", "J2-1", "J2-3"))).toMatch(
+      /dead circuit/,
+    );
+    expect(forbidden(machine, setup("cold-call"), makeTest("cold-call", "lowz", "bulk-plus", "bulk-minus"))).toMatch(
+      /primary/,
+    );
     expect(forbidden(machine, setup("unplugged"), makeTest("unplugged", "acv", "J1-1", "J1-2"))).toMatch(/needs power/);
     expect(forbidden(machine, setup("cold-call"), makeTest("cold-call", "lowz", "J1-1", "J1-2"))).toBeNull();
   });
 });
 
 describe("cautions stand at the step where they matter", () => {
-  const at = (s: string, ...rest: [Parameters<typeof makeTest>[1], string, string?]) => cautionsFor(machine, setup(s), makeTest(s, ...rest)).join(" ");
+  const at = (s: string, ...rest: [Parameters<typeof makeTest>[1], string, string?]) =>
+    cautionsFor(machine, setup(s), makeTest(s, ...rest)).join(" ");
   it("says what the leads are near", () => {
     expect(at("cold-call", "acv", "J1-1", "J1-2")).toMatch(/Live/);
     expect(at("cold-call", "dcv", "bulk-plus", "bulk-minus")).toMatch(/as deadly as the red/);
@@ -65,47 +75,64 @@ describe("cautions stand at the step where they matter", () => {
 });
 
 describe("every plan over every second fault of the machine", () => {
-  it("proposes no forbidden step, no ohms with a source on, and no live step where a dead one is worth 80 % of it", { timeout: 300_000 }, () => {
-    const random = randomSource(21);
-    let proposals = 0;
-    for (const [i, hypothesis] of isolation.hypotheses.entries()) {
-      if (hypothesis.kind !== "fault" || i % 2 === 1) continue;
-      const unit = new UnitOnTheBench(machine, [hypothesis.fault], randomValues(machine, random), random);
-      const evidence: Evidence[] = [{ type: "complaint", id: "c", complaint: complaintOf(unit) }];
-      let standing: Standing = { setup: "cold-call", openPanels: new Set() };
-      for (let step = 0; step < 8; step++) {
-        const { next } = advise(isolation, evidence, standing);
-        if (!next) break;
-        proposals++;
-        const { test } = next;
-        const powered = setup(test.setup).power === "on";
-        expect(forbidden(machine, setup(test.setup), test)).toBeNull();
-        expect(powered && (test.function === "ohms" || test.function === "continuity")).toBe(false);
-        expect(test.function === "lowz" && inSupplyPrimary(machine, test)).toBe(false);
-        if (next.exposure === "live") expect(next.cautions.length).toBeGreaterThan(0);
-        if (next.exposure === "live" && next.proves !== null) {
-          // A proof is made live only where its file names no other way to show it.
-          const proof = machine.file.pieces.flatMap((p) => p.proofs).find((p) => p.words === next.proves && p.any.some((t) => testKey(makeTest(t.setup, t.function, t.red, t.black)) === testKey(test)))!;
-          expect(proof.any.every((t) => exposureOf(machine, setup(t.setup), makeTest(t.setup, t.function, t.red, t.black)) === "live")).toBe(true);
+  it(
+    "proposes no forbidden step, no ohms with a source on, and no live step where a dead one is worth 80 % of it",
+    { timeout: 300_000 },
+    () => {
+      const random = randomSource(21);
+      let proposals = 0;
+      for (const [i, hypothesis] of isolation.hypotheses.entries()) {
+        if (hypothesis.kind !== "fault" || i % 2 === 1) continue;
+        const unit = new UnitOnTheBench(machine, [hypothesis.fault], randomValues(machine, random), random);
+        const evidence: Evidence[] = [{ type: "complaint", id: "c", complaint: complaintOf(unit) }];
+        let standing: Standing = { setup: "cold-call", openPanels: new Set() };
+        for (let step = 0; step < 8; step++) {
+          const { next } = advise(isolation, evidence, standing);
+          if (!next) break;
+          proposals++;
+          const { test } = next;
+          const powered = setup(test.setup).power === "on";
+          expect(forbidden(machine, setup(test.setup), test)).toBeNull();
+          expect(powered && (test.function === "ohms" || test.function === "continuity")).toBe(false);
+          expect(test.function === "lowz" && inSupplyPrimary(machine, test)).toBe(false);
+          if (next.exposure === "live") expect(next.cautions.length).toBeGreaterThan(0);
+          if (next.exposure === "live" && next.proves !== null) {
+            // A proof is made live only where its file names no other way to show it.
+            const proof = machine.file.pieces
+              .flatMap((p) => p.proofs)
+              .find(
+                (p) =>
+                  p.words === next.proves &&
+                  p.any.some((t) => testKey(makeTest(t.setup, t.function, t.red, t.black)) === testKey(test)),
+              )!;
+            expect(
+              proof.any.every(
+                (t) => exposureOf(machine, setup(t.setup), makeTest(t.setup, t.function, t.red, t.black)) === "live",
+              ),
+            ).toBe(true);
+          }
+          // A test of the search, not one that proves a board before it is blamed: that one has to be at that spot.
+          if (next.exposure === "live" && next.proves === null) {
+            // Independent of the chooser: rate everything again and look for a dead test that it should have taken.
+            const made = new Set(evidence.flatMap((e) => (e.type === "reading" ? [testKey(e.test)] : [])));
+            const rated = isolation.rate(isolation.beliefs(evidence).probability, standing, made);
+            const own = rated.find((r) => testKey(r.test) === testKey(test))!;
+            const rivals = rated.filter(
+              (r) => setup(r.test.setup).power === "off" && r.score >= DEAD_SHARE * own.score,
+            );
+            expect(rivals.map((r) => testKey(r.test))).toEqual([]);
+          }
+          // A cover is opened, and a plug moved, with the power off.
+          const { steps } = costOf(machine, standing, test);
+          const opens = steps.findIndex((s) => s.startsWith("Open:"));
+          if (opens >= 0 && setup(standing.setup).power === "on")
+            expect(steps.indexOf("Pull the plug")).toBeLessThan(opens);
+          if (opens >= 0 && setup(standing.setup).power === "on") expect(steps).toContain("Pull the plug");
+          standing = standingAfter(machine, standing, test);
+          evidence.push({ type: "reading", id: String(step), test, shown: unit.read(test) });
         }
-        // A test of the search, not one that proves a board before it is blamed: that one has to be at that spot.
-        if (next.exposure === "live" && next.proves === null) {
-          // Independent of the chooser: rate everything again and look for a dead test that it should have taken.
-          const made = new Set(evidence.flatMap((e) => (e.type === "reading" ? [testKey(e.test)] : [])));
-          const rated = isolation.rate(isolation.beliefs(evidence).probability, standing, made);
-          const own = rated.find((r) => testKey(r.test) === testKey(test))!;
-          const rivals = rated.filter((r) => setup(r.test.setup).power === "off" && r.score >= DEAD_SHARE * own.score);
-          expect(rivals.map((r) => testKey(r.test))).toEqual([]);
-        }
-        // A cover is opened, and a plug moved, with the power off.
-        const { steps } = costOf(machine, standing, test);
-        const opens = steps.findIndex((s) => s.startsWith("Open:"));
-        if (opens >= 0 && setup(standing.setup).power === "on") expect(steps.indexOf("Pull the plug")).toBeLessThan(opens);
-        if (opens >= 0 && setup(standing.setup).power === "on") expect(steps).toContain("Pull the plug");
-        standing = standingAfter(machine, standing, test);
-        evidence.push({ type: "reading", id: String(step), test, shown: unit.read(test) });
       }
-    }
-    expect(proposals).toBeGreaterThan(100);
-  });
+      expect(proposals).toBeGreaterThan(100);
+    },
+  );
 });

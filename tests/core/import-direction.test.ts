@@ -2,7 +2,8 @@ import { ESLint } from "eslint";
 import { describe, expect, it } from "vitest";
 
 const eslint = new ESLint({ cwd: new URL("../..", import.meta.url).pathname });
-const complaints = async (file: string, code: string) => (await eslint.lintText(code, { filePath: file }))[0]!.messages.map((m) => m.ruleId);
+const complaints = async (file: string, code: string) =>
+  (await eslint.lintText(code, { filePath: file }))[0]!.messages.map((m) => m.ruleId);
 
 describe("imports run one way", () => {
   it.each([
@@ -17,11 +18,20 @@ describe("imports run one way", () => {
   });
 
   it("core has no clock and no chance of its own", async () => {
-    expect(await complaints("src/core/circuit/probe.ts", "export const x = Date.now();")).toContain("no-restricted-globals");
-    expect(await complaints("src/core/circuit/probe.ts", "export const x = Math.random();")).toContain("no-restricted-properties");
+    expect(await complaints("src/core/circuit/probe.ts", "export const x = Date.now();")).toContain(
+      "no-restricted-globals",
+    );
+    expect(await complaints("src/core/circuit/probe.ts", "export const x = Math.random();")).toContain(
+      "no-restricted-properties",
+    );
   });
 
   it("what is allowed passes", async () => {
-    expect(await complaints("src/server/probe.ts", 'import { LEAK } from "../core/circuit/elimination";\nexport const x = LEAK;\n')).toEqual([]);
+    expect(
+      await complaints(
+        "src/server/probe.ts",
+        'import { LEAK } from "../core/circuit/elimination";\nexport const x = LEAK;\n',
+      ),
+    ).toEqual([]);
   });
 });

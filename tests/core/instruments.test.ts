@@ -56,15 +56,30 @@ complaints:
 
 const { machine } = readMachineYaml(FAN, "fan.yaml");
 const simulator = new Simulator(machine);
-function shown(setup: string, fn: Parameters<typeof makeTest>[1], red: string, black?: string, faults: readonly Fault[] = []) {
+function shown(
+  setup: string,
+  fn: Parameters<typeof makeTest>[1],
+  red: string,
+  black?: string,
+  faults: readonly Fault[] = [],
+) {
   const state = simulator.energise(machine.setupById.get(setup)!, faults, nominalValues(machine));
   return observe(simulator, state, makeTest(setup, fn, red, black), ORDINARY_METER);
 }
-const value = (...of: Parameters<typeof shown>) => { const s = shown(...of); if (s.kind !== "value") throw new Error(`shows ${s.kind}`); return s.value; };
+const value = (...of: Parameters<typeof shown>) => {
+  const s = shown(...of);
+  if (s.kind !== "value") throw new Error(`shows ${s.kind}`);
+  return s.value;
+};
 
 test("capacitance, dead: with a lead lifted the meter reads what is printed; an open one nothing; a short is no reading", () => {
   expect(value("off", "capacitance", "in-L", "cap-b", [{ part: "M1", mode: "start-open" }])).toBeCloseTo(8e-6, 7);
-  expect(value("off", "capacitance", "in-L", "cap-b", [{ part: "M1", mode: "start-open" }, { part: "C1", mode: "open" }])).toBeLessThan(1e-9);
+  expect(
+    value("off", "capacitance", "in-L", "cap-b", [
+      { part: "M1", mode: "start-open" },
+      { part: "C1", mode: "open" },
+    ]),
+  ).toBeLessThan(1e-9);
   expect(shown("off", "capacitance", "in-L", "cap-b", [{ part: "C1", mode: "shorted" }]).kind).toBe("overload");
 });
 
@@ -75,7 +90,10 @@ test("inrush is the current of a rotor at rest: five times the running one, thro
   expect(starts / runs).toBeLessThan(5.5);
   expect(value("on", "clamp", "feed")).toBe(runs);
   // A seized one never leaves it: both clamps agree.
-  expect(value("on", "inrush", "feed", undefined, [{ part: "M1", mode: "seized" }])).toBeCloseTo(value("on", "clamp", "feed", undefined, [{ part: "M1", mode: "seized" }]), 6);
+  expect(value("on", "inrush", "feed", undefined, [{ part: "M1", mode: "seized" }])).toBeCloseTo(
+    value("on", "clamp", "feed", undefined, [{ part: "M1", mode: "seized" }]),
+    6,
+  );
 });
 
 test("frequency is that of the line, and nothing where there is no alternating voltage", () => {
@@ -100,11 +118,17 @@ describe("what may be asked", () => {
   test("capacitance and insulation never live, insulation only from mains to metalwork, each with its caution", () => {
     expect(forbidden(machine, setup("on"), makeTest("on", "capacitance", "in-L", "cap-b"))).toContain("dead circuit");
     expect(forbidden(machine, setup("on"), makeTest("on", "insulation", "in-L", "body"))).toContain("dead circuit");
-    expect(forbidden(machine, setup("off"), makeTest("off", "insulation", "in-L", "in-N"))).toContain("kills electronics");
+    expect(forbidden(machine, setup("off"), makeTest("off", "insulation", "in-L", "in-N"))).toContain(
+      "kills electronics",
+    );
     expect(forbidden(machine, setup("off"), makeTest("off", "insulation", "in-L", "body"))).toBeNull();
     expect(forbidden(machine, setup("off"), makeTest("off", "inrush", "feed"))).toContain("needs power");
-    expect(cautionsFor(machine, setup("off"), makeTest("off", "capacitance", "in-L", "cap-b")).join(" ")).toContain("discharge it through a resistor");
-    expect(cautionsFor(machine, setup("off"), makeTest("off", "insulation", "in-L", "body")).join(" ")).toContain("500 V");
+    expect(cautionsFor(machine, setup("off"), makeTest("off", "capacitance", "in-L", "cap-b")).join(" ")).toContain(
+      "discharge it through a resistor",
+    );
+    expect(cautionsFor(machine, setup("off"), makeTest("off", "insulation", "in-L", "body")).join(" ")).toContain(
+      "500 V",
+    );
   });
 });
 

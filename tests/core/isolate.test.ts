@@ -48,7 +48,10 @@ function alongSpecimens(i: Isolation, n: number, evidence: readonly Evidence[]):
 function bruteForce(i: Isolation, evidence: readonly Evidence[]): number[] {
   const joint = i.hypotheses.map((h, n) => {
     const weights = specimenWeights(i.machine, h);
-    return alongSpecimens(i, n, evidence).reduce((sum, row, k) => sum + row.reduce((product, l) => product * l, h.prior * weights[k]!), 0);
+    return alongSpecimens(i, n, evidence).reduce(
+      (sum, row, k) => sum + row.reduce((product, l) => product * l, h.prior * weights[k]!),
+      0,
+    );
   });
   const total = joint.reduce((a, b) => a + b, 0);
   return joint.map((j) => j / total);
@@ -58,22 +61,43 @@ describe("the posterior", () => {
   it("is Bayes' rule by brute force", () => {
     const ours = kettle.beliefs(KETTLE_EVIDENCE).probability;
     bruteForce(kettle, KETTLE_EVIDENCE).forEach((p, n) => expect(ours[n]).toBeCloseTo(p, 12));
-    const evidence: Evidence[] = [{ type: "complaint", id: "c", complaint: "panel-dark" }, reading("x", makeTest("cold-call", "dcv", "H1-1.cab", "H1-3.cab"), volts(13.2))];
+    const evidence: Evidence[] = [
+      { type: "complaint", id: "c", complaint: "panel-dark" },
+      reading("x", makeTest("cold-call", "dcv", "H1-1.cab", "H1-3.cab"), volts(13.2)),
+    ];
     const demo = isolation.beliefs(evidence).probability;
     bruteForce(isolation, evidence).forEach((p, n) => expect(demo[n]).toBeCloseTo(p, 12));
   });
 
   it("is that of a general Bayesian library (bayesjs, junction tree) on the same small network", () => {
-    const units = kettle.hypotheses.flatMap((h, n) => specimenWeights(kettle.machine, h).map((w, k) => ({ n, k, name: `${h.id}#${k}`, prior: h.prior * w })));
+    const units = kettle.hypotheses.flatMap((h, n) =>
+      specimenWeights(kettle.machine, h).map((w, k) => ({ n, k, name: `${h.id}#${k}`, prior: h.prior * w })),
+    );
     const rows = kettle.hypotheses.map((_, n) => alongSpecimens(kettle, n, KETTLE_EVIDENCE));
-    let network = addNode({}, { id: "unit", states: units.map((u) => u.name), parents: [], cpt: Object.fromEntries(units.map((u) => [u.name, u.prior])) });
+    let network = addNode(
+      {},
+      {
+        id: "unit",
+        states: units.map((u) => u.name),
+        parents: [],
+        cpt: Object.fromEntries(units.map((u) => [u.name, u.prior])),
+      },
+    );
     const given: Record<string, string> = {};
     observationsOf(kettle.machine, kettle.meter, KETTLE_EVIDENCE).forEach((o, r) => {
       const chances = units.map(({ n, k }) => rows[n]![k]![r]!);
       const most = Math.max(...chances);
       const id = testKey(o.test);
       given[id] = "seen";
-      network = addNode(network, { id, states: ["seen", "not"], parents: ["unit"], cpt: units.map((u, i) => ({ when: { unit: u.name }, then: { seen: chances[i]! / most, not: 1 - chances[i]! / most } })) });
+      network = addNode(network, {
+        id,
+        states: ["seen", "not"],
+        parents: ["unit"],
+        cpt: units.map((u, i) => ({
+          when: { unit: u.name },
+          then: { seen: chances[i]! / most, not: 1 - chances[i]! / most },
+        })),
+      });
     });
     const theirs = inferAll(network, given)["unit"] as Record<string, number>;
     const ours = kettle.beliefs(KETTLE_EVIDENCE).probability;
@@ -94,8 +118,15 @@ describe("the posterior", () => {
     const test = makeTest("cold-call", "dcv", "H1-1.door", "H1-3.door");
     const once = isolation.beliefs([reading("1", test, volts(0))]).probability;
     const often = isolation.beliefs(["1", "2", "3", "4"].map((id) => reading(id, test, volts(0)))).probability;
-    const predict0 = (id: string) => isolation.predictionsFor(test)[isolation.hypotheses.findIndex((h) => h.id === id)]!.every((s) => s?.kind === "value" && Math.abs(s.value) < 0.01);
-    const [fitting, misfitting] = [true, false].map((fits) => isolation.hypotheses.map((h, n) => ({ h, n })).filter(({ h }) => h.kind === "fault" && predict0(h.id) === fits));
+    const predict0 = (id: string) =>
+      isolation
+        .predictionsFor(test)
+        [isolation.hypotheses.findIndex((h) => h.id === id)]!.every(
+          (s) => s?.kind === "value" && Math.abs(s.value) < 0.01,
+        );
+    const [fitting, misfitting] = [true, false].map((fits) =>
+      isolation.hypotheses.map((h, n) => ({ h, n })).filter(({ h }) => h.kind === "fault" && predict0(h.id) === fits),
+    );
     // Between those that show it the odds stay; those that would need a slip fall, but not without end.
     const ratio = (n: number) => often[n]! / once[n]!;
     const gain = ratio(fitting![0]!.n);
@@ -107,17 +138,25 @@ describe("the posterior", () => {
   it("goes by the readings that agree when the same spot was read twice and once more", () => {
     const test = makeTest("cold-call", "dcv", "P1-1.pad", "P1-3.pad");
     const slipFirst = [reading("1", test, volts(0)), reading("2", test, volts(13.2))];
-    expect([...isolation.beliefs(slipFirst).probability]).toEqual([...isolation.beliefs([reading("2", test, volts(13.2))]).probability]);
+    expect([...isolation.beliefs(slipFirst).probability]).toEqual([
+      ...isolation.beliefs([reading("2", test, volts(13.2))]).probability,
+    ]);
     const outvoted = [reading("1", test, volts(13.2)), reading("2", test, volts(13.1)), reading("3", test, volts(0))];
     const p = at(isolation, "P1-3:open", isolation.beliefs(outvoted).probability);
     expect(p).toBeLessThan(at(isolation, "P1-3:open", isolation.beliefs([]).probability));
   });
 
   it("keeps something else in the running, and lets it lead when nothing fits", () => {
-    const odd = [reading("1", makeTest("cold-call", "dcv", "J2-1.pad", "J2-3.pad"), volts(-88)), reading("2", makeTest("cold-call", "dcv", "TP5", "J2-3.pad"), volts(47)), reading("3", makeTest("cold-call", "acv", "J1-1", "J1-2"), volts(61))];
+    const odd = [
+      reading("1", makeTest("cold-call", "dcv", "J2-1.pad", "J2-3.pad"), volts(-88)),
+      reading("2", makeTest("cold-call", "dcv", "TP5", "J2-3.pad"), volts(47)),
+      reading("3", makeTest("cold-call", "acv", "J1-1", "J1-2"), volts(61)),
+    ];
     const p = isolation.beliefs(odd).probability;
     expect(at(isolation, "something-else", p)).toBeGreaterThan(0.5);
-    expect(advise(isolation, odd, { setup: "cold-call", openPanels: new Set() }).suspects[0]!.piece).toBe("something-else");
+    expect(advise(isolation, odd, { setup: "cold-call", openPanels: new Set() }).suspects[0]!.piece).toBe(
+      "something-else",
+    );
   });
 });
 
@@ -128,10 +167,14 @@ describe("likelihoods", () => {
     for (const id of ["no-fault", "panel:dead", "H1-1:resistive", "panel:shorted"]) {
       const prediction = predictions[isolation.hypotheses.findIndex((h) => h.id === id)]!;
       if (prediction.some((s) => s?.kind === "jumping")) continue;
-      let mass = likelihood(test, { kind: "overload" }, prediction, ORDINARY_METER) + likelihood(test, { kind: "jumping", low: 0, high: 1, manner: "jumping" }, prediction, ORDINARY_METER);
+      let mass =
+        likelihood(test, { kind: "overload" }, prediction, ORDINARY_METER) +
+        likelihood(test, { kind: "jumping", low: 0, high: 1, manner: "jumping" }, prediction, ORDINARY_METER);
       const { relative, absolute } = ORDINARY_METER.accuracy.dcv;
       const edge = Math.asinh((600 * relative) / absolute) / relative;
-      for (let y = -edge; y <= edge; y += 0.05) mass += 0.05 * likelihood(test, volts((Math.sinh(y * relative) * absolute) / relative), prediction, ORDINARY_METER);
+      for (let y = -edge; y <= edge; y += 0.05)
+        mass +=
+          0.05 * likelihood(test, volts((Math.sinh(y * relative) * absolute) / relative), prediction, ORDINARY_METER);
       expect(mass, id).toBeCloseTo(1, 2);
     }
   });
@@ -156,22 +199,42 @@ describe("the next test", () => {
         const prior = groups.map((g) => probability.reduce((s, p, h) => s + (of(h) === g ? p : 0), 0));
         let after = 0;
         for (let o = 0; o < n; o++) {
-          const joint = groups.map((g) => probability.reduce((s, p, h) => s + (of(h) === g ? p * chances[h * n + o]! : 0), 0));
+          const joint = groups.map((g) =>
+            probability.reduce((s, p, h) => s + (of(h) === g ? p * chances[h * n + o]! : 0), 0),
+          );
           const mass = joint.reduce((a, b) => a + b, 0);
           if (mass > 0) after += mass * entropy(joint.map((j) => j / mass));
         }
         return entropy(prior) - after;
       };
       const pieces = gain(kettle.pieces, (h) => kettle.hypotheses[h]!.piece);
-      const faults = gain(kettle.hypotheses.map((h) => h.id), (h) => kettle.hypotheses[h]!.id);
+      const faults = gain(
+        kettle.hypotheses.map((h) => h.id),
+        (h) => kettle.hypotheses[h]!.id,
+      );
       expect(rated.bits).toBeCloseTo(0.9 * pieces + 0.1 * faults, 4);
     }
   });
 
   it("says where the leads go, on what range, what to expect and what each result would leave", () => {
-    const evidence = [complaint, reading("1", makeTest("cold-call", "look", "panel"), { kind: "label", label: "dark" }), reading("2", makeTest("cold-call", "look", "fan"), { kind: "label", label: "runs" })];
-    const next = layOut(isolation, isolation.beliefs(evidence), standing, makeTest("cold-call", "dcv", "H1-1.door", "H1-3.door"));
-    expect(next).toMatchObject({ functionWords: "DC volts", range: "20 V", exposure: "low voltage", red: { colour: "red" }, black: { reference: "board ground", colour: "black" } });
+    const evidence = [
+      complaint,
+      reading("1", makeTest("cold-call", "look", "panel"), { kind: "label", label: "dark" }),
+      reading("2", makeTest("cold-call", "look", "fan"), { kind: "label", label: "runs" }),
+    ];
+    const next = layOut(
+      isolation,
+      isolation.beliefs(evidence),
+      standing,
+      makeTest("cold-call", "dcv", "H1-1.door", "H1-3.door"),
+    );
+    expect(next).toMatchObject({
+      functionWords: "DC volts",
+      range: "20 V",
+      exposure: "low voltage",
+      red: { colour: "red" },
+      black: { reference: "board ground", colour: "black" },
+    });
     expect(next!.window).toMatchObject({ kind: "range" });
     expect(next!.meanings.length).toBeGreaterThanOrEqual(2);
     expect(next!.meanings.filter((m) => m.sound).length).toBe(1);
@@ -183,17 +246,21 @@ describe("the next test", () => {
   });
 
   it("names a range that holds what is expected, on every test of the chain", () => {
-    const limit = (range: string) => Number.parseFloat(range) * (range.includes("k") ? 1e3 : range.includes("M") ? 1e6 : 1);
+    const limit = (range: string) =>
+      Number.parseFloat(range) * (range.includes("k") ? 1e3 : range.includes("M") ? 1e6 : 1);
     for (const t of machine.file.chain) {
       const laid = layOut(isolation, isolation.beliefs([]), standing, makeTest(t.setup, t.function, t.red, t.black));
-      if (laid.window.kind === "range" && laid.range !== "highest") expect(limit(laid.range), laid.title).toBeGreaterThanOrEqual(laid.window.high);
+      if (laid.window.kind === "range" && laid.range !== "highest")
+        expect(limit(laid.range), laid.title).toBeGreaterThanOrEqual(laid.window.high);
     }
   });
 
   it("is the same for the same evidence", () => {
     const fresh = Isolation.of(machine, ORDINARY_METER);
     fresh.build();
-    expect(JSON.stringify(advise(fresh, [complaint], standing))).toBe(JSON.stringify(advise(isolation, [complaint], standing)));
+    expect(JSON.stringify(advise(fresh, [complaint], standing))).toBe(
+      JSON.stringify(advise(isolation, [complaint], standing)),
+    );
   });
 
   it("judges a test nobody would propose as what it was", () => {
@@ -214,7 +281,8 @@ describe("what the screen says of suspects", () => {
 
   it("clears the harness by the reading behind it", () => {
     const cleared = clearedParts(isolation, isolation.beliefs(evidence));
-    for (const part of ["W1", "W3", "H1-1", "W4", "P1-3"]) expect(cleared.find((c) => c.part === part)?.by, part).toContain("13 V at P1");
+    for (const part of ["W1", "W3", "H1-1", "W4", "P1-3"])
+      expect(cleared.find((c) => c.part === part)?.by, part).toContain("13 V at P1");
     expect(cleared.map((c) => c.part)).not.toContain("panel");
   });
 
@@ -235,10 +303,16 @@ describe("what the screen says of suspects", () => {
     const none = proofsFor(machine, "panel-board", []);
     expect(none.map((p) => p.of)).toEqual(["feed", "ground", "request", "output"]);
     expect(none.every((p) => p.by === null)).toBe(true);
-    const some = proofsFor(machine, "panel-board", [{ id: "r", test: makeTest("cold-call", "dcv", "P1-1.pad", "P1-3.pad"), verdict: "fits" }]);
+    const some = proofsFor(machine, "panel-board", [
+      { id: "r", test: makeTest("cold-call", "dcv", "P1-1.pad", "P1-3.pad"), verdict: "fits" },
+    ]);
     expect(some.filter((p) => p.by === "r").map((p) => p.of)).toEqual(["feed", "ground"]);
     // A wrong verdict proves nothing.
-    expect(proofsFor(machine, "panel-board", [{ id: "r", test: makeTest("cold-call", "dcv", "P1-1.pad", "P1-3.pad"), verdict: "does not fit" }]).every((p) => p.by === null)).toBe(true);
+    expect(
+      proofsFor(machine, "panel-board", [
+        { id: "r", test: makeTest("cold-call", "dcv", "P1-1.pad", "P1-3.pad"), verdict: "does not fit" },
+      ]).every((p) => p.by === null),
+    ).toBe(true);
   });
 
   it("gives windows that the sound machine keeps", () => {

@@ -1,6 +1,12 @@
 import { readdirSync, readFileSync } from "node:fs";
 import { describe, expect, it } from "vitest";
-import { upcast, newEventSchema, type EventBody, type JournalEvent, type StoredEvent } from "../../src/core/journal/events";
+import {
+  upcast,
+  newEventSchema,
+  type EventBody,
+  type JournalEvent,
+  type StoredEvent,
+} from "../../src/core/journal/events";
 import { BrokenJournal, evidenceOf, judgedOf, standingOf } from "../../src/core/journal/fold";
 import { jobOn } from "../../src/core/journal/job";
 import { readingBody } from "../../src/core/journal/reading-body";
@@ -13,15 +19,56 @@ const { machine } = isolation;
 const JOB = "0b0e8f6e-6a3c-4c57-9a53-0c9f6b1f0001";
 const uuid = (n: number) => `0b0e8f6e-6a3c-4c57-9a53-${String(n).padStart(12, "0")}`;
 
-const opened: EventBody = { type: "opened", machine: machine.file.id, machineHash: "a".repeat(64), complaint: "panel-dark", complaintWords: "Door panel dark", site: "Larch Pass Hut", serial: "40177" };
-const readingAt = (value: number) => readingBody(layOut(isolation, isolation.beliefs([]), { setup: "cold-call", openPanels: new Set() }, makeTest("cold-call", "dcv", "H1-1.cab", "H1-3.cab")), String(value), { kind: "value", value }, true);
-const events = (...bodies: EventBody[]): JournalEvent[] => bodies.map((body, i) => ({ id: uuid(i + 1), job: JOB, seq: i + 1, v: 1, actor: "Ida", at: `2026-11-24T08:${String(i).padStart(2, "0")}:00.000Z`, body }));
-const called: EventBody = { type: "called", piece: "hinge-plug", pieceName: "Hinge plug H1", cause: "No contact", action: "Clean and reseat.", sure: "likely", proofs: [] };
+const opened: EventBody = {
+  type: "opened",
+  machine: machine.file.id,
+  machineHash: "a".repeat(64),
+  complaint: "panel-dark",
+  complaintWords: "Door panel dark",
+  site: "Larch Pass Hut",
+  serial: "40177",
+};
+const readingAt = (value: number) =>
+  readingBody(
+    layOut(
+      isolation,
+      isolation.beliefs([]),
+      { setup: "cold-call", openPanels: new Set() },
+      makeTest("cold-call", "dcv", "H1-1.cab", "H1-3.cab"),
+    ),
+    String(value),
+    { kind: "value", value },
+    true,
+  );
+const events = (...bodies: EventBody[]): JournalEvent[] =>
+  bodies.map((body, i) => ({
+    id: uuid(i + 1),
+    job: JOB,
+    seq: i + 1,
+    v: 1,
+    actor: "Ida",
+    at: `2026-11-24T08:${String(i).padStart(2, "0")}:00.000Z`,
+    body,
+  }));
+const called: EventBody = {
+  type: "called",
+  piece: "hinge-plug",
+  pieceName: "Hinge plug H1",
+  cause: "No contact",
+  action: "Clean and reseat.",
+  sure: "likely",
+  proofs: [],
+};
 
 describe("a job folded from its journal", () => {
   it("keeps readings as they were shown, and the covers they needed open", () => {
     const job = jobOn(machine, events(opened, { type: "warned", notice: "working-live" }, readingAt(13.1)));
-    expect(job.readings[0]!.body.as).toMatchObject({ title: "DC volts at Hinge plug, cabinet half", shown: "13.1 V", verdict: "fits", exposure: "low voltage" });
+    expect(job.readings[0]!.body.as).toMatchObject({
+      title: "DC volts at Hinge plug, cabinet half",
+      shown: "13.1 V",
+      verdict: "fits",
+      exposure: "low voltage",
+    });
     expect(job.openPanels).toEqual(["hinge-cover"]);
     expect(job.warned).toBe(true);
     expect(standingOf(job).setup).toBe("cold-call");
@@ -29,7 +76,10 @@ describe("a job folded from its journal", () => {
   });
 
   it("strikes a reading out without erasing it; it counts no more", () => {
-    const job = jobOn(machine, events(opened, readingAt(0.02), { type: "struck", event: uuid(2), reason: "black lead was on the door" }));
+    const job = jobOn(
+      machine,
+      events(opened, readingAt(0.02), { type: "struck", event: uuid(2), reason: "black lead was on the door" }),
+    );
     expect(job.readings[0]!.struck).toMatchObject({ reason: "black lead was on the door" });
     expect(evidenceOf(job).map((e) => e.type)).toEqual(["complaint"]);
     expect(judgedOf(job)).toEqual([]);
@@ -37,7 +87,17 @@ describe("a job folded from its journal", () => {
 
   it("takes what comes after the call as addenda that change nothing", () => {
     const before = jobOn(machine, events(opened, readingAt(13.1), called));
-    const after = jobOn(machine, events(opened, readingAt(13.1), called, readingAt(0), { type: "struck", event: uuid(2), reason: "late" }, { type: "note", text: "Part ordered" }));
+    const after = jobOn(
+      machine,
+      events(
+        opened,
+        readingAt(13.1),
+        called,
+        readingAt(0),
+        { type: "struck", event: uuid(2), reason: "late" },
+        { type: "note", text: "Part ordered" },
+      ),
+    );
     expect(after.addenda.length).toBe(3);
     expect({ ...after, addenda: [], lastSeq: 0 }).toEqual({ ...before, addenda: [], lastSeq: 0 });
   });
@@ -54,12 +114,17 @@ describe("a job folded from its journal", () => {
   });
 
   it("says so when an event was written by a newer program", () => {
-    expect(() => upcast({ id: uuid(1), job: JOB, seq: 1, v: 2, actor: "Ida", at: "", body: opened })).toThrow(/version 2/);
+    expect(() => upcast({ id: uuid(1), job: JOB, seq: 1, v: 2, actor: "Ida", at: "", body: opened })).toThrow(
+      /version 2/,
+    );
   });
 
   it.each([
-    ["no reading", { type: "reading", typed: "x" }], ["an infinite value", { ...readingAt(1), shown: { kind: "value", value: Infinity } }],
-    ["an unknown kind", { type: "erased" }], ["a field too much", { type: "note", text: "x", bold: true }], ["an empty note", { type: "note", text: "  " }],
+    ["no reading", { type: "reading", typed: "x" }],
+    ["an infinite value", { ...readingAt(1), shown: { kind: "value", value: Infinity } }],
+    ["an unknown kind", { type: "erased" }],
+    ["a field too much", { type: "note", text: "x", bold: true }],
+    ["an empty note", { type: "note", text: "  " }],
   ])("refuses %s at the edge", (_name, body) => {
     expect(newEventSchema.safeParse({ id: uuid(1), v: 1, actor: "Ida", body }).success).toBe(false);
   });

@@ -26,8 +26,10 @@ import { randomSource, randomValues, UnitOnTheBench } from "../support/unit-on-t
 const isolation = demoIsolation();
 const { machine } = isolation;
 const complaint: Evidence = { type: "complaint", id: "c", complaint: "panel-dark" };
-const share = (evidence: readonly Evidence[], piece: string) => pieceSuspects(isolation, isolation.beliefs(evidence)).find((s) => s.piece === piece)?.probability ?? 0;
-const faultShare = (evidence: readonly Evidence[], id: string) => isolation.beliefs(evidence).probability[isolation.hypotheses.findIndex((h) => h.id === id)]!;
+const share = (evidence: readonly Evidence[], piece: string) =>
+  pieceSuspects(isolation, isolation.beliefs(evidence)).find((s) => s.piece === piece)?.probability ?? 0;
+const faultShare = (evidence: readonly Evidence[], id: string) =>
+  isolation.beliefs(evidence).probability[isolation.hypotheses.findIndex((h) => h.id === id)]!;
 
 describe("what is timed", () => {
   const simulator = new Simulator(machine);
@@ -44,12 +46,22 @@ describe("what is timed", () => {
 
   it("speaks against what would come at another time, and for what never comes", () => {
     const at = secondsUntil(simulator, setup, [], values, "fan", "runs", 60)!;
-    const timed = (seconds: number | null): Evidence => ({ type: "timed", id: "t", setup: "cold-call", part: "fan", label: "runs", seconds, watched: seconds ?? 60 });
+    const timed = (seconds: number | null): Evidence => ({
+      type: "timed",
+      id: "t",
+      setup: "cold-call",
+      part: "fan",
+      label: "runs",
+      seconds,
+      watched: seconds ?? 60,
+    });
     const before = faultShare([complaint], "fan:open");
     expect(faultShare([complaint, timed(null)], "fan:open")).toBeGreaterThan(5 * before);
     expect(faultShare([complaint, timed(at)], "fan:open")).toBeLessThan(before / 5);
     // At quite another time it speaks for none of those that would show it at once.
-    expect(faultShare([complaint, timed(40)], "W4:open") / faultShare([complaint, timed(40)], "fan:open")).toBeLessThan(2 * faultShare([complaint], "W4:open") / before);
+    expect(faultShare([complaint, timed(40)], "W4:open") / faultShare([complaint, timed(40)], "fan:open")).toBeLessThan(
+      (2 * faultShare([complaint], "W4:open")) / before,
+    );
   });
 });
 
@@ -60,7 +72,8 @@ describe("room and mains", () => {
     const [low, high] = [Math.min(...volts), Math.max(...volts)];
     const read: Evidence = { type: "reading", id: "r", test: outlet, shown: { kind: "value", value: high } };
     const mains = (at: number): Evidence => ({ type: "surroundings", id: `mains ${at}`, volts: at });
-    const likelihood = (evidence: readonly Evidence[]) => faultShare(evidence, "no-fault") / faultShare(evidence, "something-else");
+    const likelihood = (evidence: readonly Evidence[]) =>
+      faultShare(evidence, "no-fault") / faultShare(evidence, "something-else");
     expect(high - low).toBeGreaterThan(5);
     expect(likelihood([read, mains(high)])).toBeGreaterThan(2 * likelihood([read, mains(low)]));
     // Of two, the last stands.
@@ -77,8 +90,16 @@ describe("room and mains", () => {
 describe("a fault that comes and goes", () => {
   it("gains from every power cycle after which it was away: a contact before a dead board", () => {
     const recheck = makeTest("cold-call", "look", "panel", undefined, "recheck");
-    const cleared = (n: number): Evidence[] => Array.from({ length: n }, (_, i) => ({ type: "reading", id: `x${i}`, test: recheck, shown: { kind: "label", label: "clears" } }));
-    const odds = (n: number) => share([complaint, ...cleared(n)], "hinge-plug") / Math.max(1e-9, share([complaint, ...cleared(n)], "panel-board"));
+    const cleared = (n: number): Evidence[] =>
+      Array.from({ length: n }, (_, i) => ({
+        type: "reading",
+        id: `x${i}`,
+        test: recheck,
+        shown: { kind: "label", label: "clears" },
+      }));
+    const odds = (n: number) =>
+      share([complaint, ...cleared(n)], "hinge-plug") /
+      Math.max(1e-9, share([complaint, ...cleared(n)], "panel-board"));
     expect(odds(1)).toBeGreaterThan(odds(0));
     expect(odds(3)).toBeGreaterThan(odds(1));
   });
@@ -107,21 +128,64 @@ describe("what a step costs", () => {
     expect(many).toBeGreaterThan(few);
     expect(many).toBeLessThan(2);
     expect(many).toBeGreaterThan(1.8);
-    fc.assert(fc.property(fc.array(fc.record({ took: fc.double({ min: 0, max: 1000, noNaN: true }), minutes: fc.double({ min: 0, max: 60, noNaN: true }) }), { maxLength: 30 }), (steps) => {
-      for (const factor of Object.values(learnTimes(steps.map((s) => ({ took: s.took, moves: [{ move: "m", minutes: s.minutes }] }))))) {
-        expect(factor).toBeGreaterThan(0.1);
-        expect(factor).toBeLessThan(6);
-      }
-    }));
+    fc.assert(
+      fc.property(
+        fc.array(
+          fc.record({
+            took: fc.double({ min: 0, max: 1000, noNaN: true }),
+            minutes: fc.double({ min: 0, max: 60, noNaN: true }),
+          }),
+          { maxLength: 30 },
+        ),
+        (steps) => {
+          for (const factor of Object.values(
+            learnTimes(steps.map((s) => ({ took: s.took, moves: [{ move: "m", minutes: s.minutes }] }))),
+          )) {
+            expect(factor).toBeGreaterThan(0.1);
+            expect(factor).toBeLessThan(6);
+          }
+        },
+      ),
+    );
   });
 
   it("reads the steps out of a journal", () => {
-    const event = (seq: number, minute: number, body: JournalEvent["body"]): JournalEvent => ({ id: `00000000-0000-4000-8000-00000000000${seq}`, job: "j", seq, v: 1, actor: "Ida", at: String(minute), body });
-    const reading = (seq: number, minute: number, test: ReturnType<typeof makeTest>) => event(seq, minute, {
-      type: "reading", test, typed: "1", shown: { kind: "value", value: 1 }, coreVersion: "1",
-      as: { title: "t", red: "r", setup: "s", exposure: "dead", expected: "e", shown: "1", verdict: "fits", proposed: true },
+    const event = (seq: number, minute: number, body: JournalEvent["body"]): JournalEvent => ({
+      id: `00000000-0000-4000-8000-00000000000${seq}`,
+      job: "j",
+      seq,
+      v: 1,
+      actor: "Ida",
+      at: String(minute),
+      body,
     });
-    const opened = event(1, 0, { type: "opened", machine: machine.file.id, machineHash: "h", complaint: "panel-dark", complaintWords: "w", site: "s", serial: "n" });
+    const reading = (seq: number, minute: number, test: ReturnType<typeof makeTest>) =>
+      event(seq, minute, {
+        type: "reading",
+        test,
+        typed: "1",
+        shown: { kind: "value", value: 1 },
+        coreVersion: "1",
+        as: {
+          title: "t",
+          red: "r",
+          setup: "s",
+          exposure: "dead",
+          expected: "e",
+          shown: "1",
+          verdict: "fits",
+          proposed: true,
+        },
+      });
+    const opened = event(1, 0, {
+      type: "opened",
+      machine: machine.file.id,
+      machineHash: "h",
+      complaint: "panel-dark",
+      complaintWords: "w",
+      site: "s",
+      serial: "n",
+    });
     const [a, b] = [makeTest("cold-call", "look", "panel"), live];
     const steps = stepsOf(machine, [opened, reading(2, 10, a), reading(3, 17, b)], Number);
     expect(steps).toEqual([{ took: 7, moves: movesTo(machine, standingAfter(machine, now, a), b) }]);
@@ -131,19 +195,30 @@ describe("what a step costs", () => {
   it("says what a repair in vain costs: its minutes, a look, its spare, and the times it only seemed to help", () => {
     const piece = machine.pieceById.get("fuse")!;
     expect(inVain(piece)).toEqual({ minutes: piece.minutes + 3, cost: piece.minutes + 3 + piece.price + 0.06 * 60 });
-    expect(spreadOf([{ weight: 1, value: 10 }, { weight: 18, value: 20 }, { weight: 1, value: 90 }])).toEqual({ mean: 23, low: 10, high: 20 });
+    expect(
+      spreadOf([
+        { weight: 1, value: 10 },
+        { weight: 18, value: 20 },
+        { weight: 1, value: 90 },
+      ]),
+    ).toEqual({ mean: 23, low: 10, high: 20 });
   });
 });
 
 describe("reasons", () => {
   const at = makeTest("cold-call", "dcv", "P1-1.pad", "P1-3.pad");
-  const evidence: Evidence[] = [complaint, { type: "reading", id: "rail", test: at, shown: { kind: "value", value: 13.2 } }];
+  const evidence: Evidence[] = [
+    complaint,
+    { type: "reading", id: "rail", test: at, shown: { kind: "value", value: 13.2 } },
+  ];
   const beliefs = isolation.beliefs(evidence);
 
   it("say of each suspect what speaks for it and what against, with what it would show", () => {
     const against = reasonsFor(isolation, evidence, beliefs, "hinge-plug");
     expect(against.find((r) => r.evidence === "rail")).toMatchObject({ side: "against" });
-    expect(against.find((r) => r.evidence === "rail")!.wouldShow).not.toBe(against.find((r) => r.evidence === "rail")!.soundShows);
+    expect(against.find((r) => r.evidence === "rail")!.wouldShow).not.toBe(
+      against.find((r) => r.evidence === "rail")!.soundShows,
+    );
     expect(against.find((r) => r.evidence === "c")).toMatchObject({ side: "for", wouldShow: null });
     const panel = reasonsFor(isolation, evidence, beliefs, "panel-board");
     expect(panel.every((r) => r.side === "for")).toBe(true);
@@ -161,8 +236,17 @@ describe("reasons", () => {
 
 describe("what is believed", () => {
   it("comes true as often as it is believed, truth drawn from the prior", { timeout: 120_000 }, () => {
-    const { deciles, runs } = calibrate([isolation, isolationOf("zirvald-bw-15"), isolationOf("hochkar-ip-4")], 300, randomSource(51));
-    console.log(`${runs} units: ${deciles.filter((d) => d.cases > 0).map((d) => `${(100 * d.believed).toFixed(0)} % ${(100 * d.true).toFixed(0)} % (${d.cases})`).join("; ")}`);
+    const { deciles, runs } = calibrate(
+      [isolation, isolationOf("zirvald-bw-15"), isolationOf("hochkar-ip-4")],
+      300,
+      randomSource(51),
+    );
+    console.log(
+      `${runs} units: ${deciles
+        .filter((d) => d.cases > 0)
+        .map((d) => `${(100 * d.believed).toFixed(0)} % ${(100 * d.true).toFixed(0)} % (${d.cases})`)
+        .join("; ")}`,
+    );
     const many = deciles.filter((d) => d.cases >= 200);
     expect(many.length).toBeGreaterThanOrEqual(2);
     for (const d of many) expect(Math.abs(d.believed - d.true)).toBeLessThanOrEqual(0.07);
@@ -177,12 +261,23 @@ describe("what is believed", () => {
       const h = faults[Math.floor(random() * faults.length)]!;
       const values = randomValues(machine, random);
       const seed = Math.floor(random() * 1e9);
-      const run = searchWithSlip(isolation, () => new UnitOnTheBench(machine, [h.fault], values, randomSource(seed)), random);
+      const run = searchWithSlip(
+        isolation,
+        () => new UnitOnTheBench(machine, [h.fault], values, randomSource(seed)),
+        random,
+      );
       if (run.kind === null) continue;
-      const allowed = new Set((committed.find((g) => g.includes(h.id)) ?? [h.id]).map((id) => isolation.hypotheses.find((x) => x.id === id)!.piece));
+      const allowed = new Set(
+        (committed.find((g) => g.includes(h.id)) ?? [h.id]).map(
+          (id) => isolation.hypotheses.find((x) => x.id === id)!.piece,
+        ),
+      );
       tally.runs++;
       tally.right += Number(run.pieces.includes(h.piece) && run.pieces.every((p) => allowed.has(p)));
-      if (run.named) { tally.nameable++; tally.named += Number(run.named.any); }
+      if (run.named) {
+        tally.nameable++;
+        tally.named += Number(run.named.any);
+      }
     }
     console.log(JSON.stringify(tally));
     // The bench shows 90 % and a half at full size; here a few less are within chance.
@@ -246,7 +341,10 @@ describe("the desk", () => {
     const shown = likelyShown(isolation, evidence, next!.test);
     const { probability } = isolation.beliefs(evidence);
     const { outcomes } = isolation.tableFor(next!.test);
-    const weight = (o: number) => isolation.predictionsFor(next!.test).reduce((sum, p, h) => sum + (p[0] && outcomeOf(outcomes, p[0]) === o ? probability[h]! : 0), 0);
+    const weight = (o: number) =>
+      isolation
+        .predictionsFor(next!.test)
+        .reduce((sum, p, h) => sum + (p[0] && outcomeOf(outcomes, p[0]) === o ? probability[h]! : 0), 0);
     const weights = shown.map((s) => weight(outcomeOf(outcomes, s)));
     expect(weights.length).toBeGreaterThan(1);
     expect(weights).toEqual([...weights].sort((a, b) => b - a));

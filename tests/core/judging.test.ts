@@ -15,7 +15,12 @@ const value = (v: number): Shown => ({ kind: "value", value: v });
 const label = (words: string): Shown => ({ kind: "label", label: words });
 const beep = (beeps: boolean): Shown => ({ kind: "beep", beeps });
 const OVER: Shown = { kind: "overload" };
-const jumping = (low: number, high: number, manner: "jumping" | "pulsing" | "fading" = "jumping"): Shown => ({ kind: "jumping", low, high, manner });
+const jumping = (low: number, high: number, manner: "jumping" | "pulsing" | "fading" = "jumping"): Shown => ({
+  kind: "jumping",
+  low,
+  high,
+  manner,
+});
 
 describe("the verdict on a reading", () => {
   const fits = (window: Window, shown: Shown) => verdictOf(window, shown) === "fits";
@@ -23,15 +28,31 @@ describe("the verdict on a reading", () => {
     const range: Window = { kind: "range", low: 1, high: 2 };
     expect([0.99, 1, 1.5, 2, 2.01].map((v) => fits(range, value(v)))).toEqual([false, true, true, true, false]);
     expect([fits(range, OVER), fits(range, label("1.5")), fits(range, jumping(1, 2))]).toEqual([false, false, false]);
-    expect([fits({ kind: "overload" }, OVER), fits({ kind: "overload" }, value(2e7)), fits({ kind: "overload" }, value(1e7)), fits({ kind: "overload" }, label("OL"))]).toEqual([true, true, false, false]);
-    expect([fits({ kind: "label", label: "lit" }, label("lit")), fits({ kind: "label", label: "lit" }, label("dark")), fits({ kind: "label", label: "lit" }, beep(true))]).toEqual([true, false, false]);
-    expect([fits({ kind: "beep", beeps: true }, beep(true)), fits({ kind: "beep", beeps: true }, beep(false)), fits({ kind: "beep", beeps: false }, label("x"))]).toEqual([true, false, false]);
+    expect([
+      fits({ kind: "overload" }, OVER),
+      fits({ kind: "overload" }, value(2e7)),
+      fits({ kind: "overload" }, value(1e7)),
+      fits({ kind: "overload" }, label("OL")),
+    ]).toEqual([true, true, false, false]);
+    expect([
+      fits({ kind: "label", label: "lit" }, label("lit")),
+      fits({ kind: "label", label: "lit" }, label("dark")),
+      fits({ kind: "label", label: "lit" }, beep(true)),
+    ]).toEqual([true, false, false]);
+    expect([
+      fits({ kind: "beep", beeps: true }, beep(true)),
+      fits({ kind: "beep", beeps: true }, beep(false)),
+      fits({ kind: "beep", beeps: false }, label("x")),
+    ]).toEqual([true, false, false]);
     expect([fits({ kind: "unsteady" }, jumping(0, 5)), fits({ kind: "unsteady" }, value(3))]).toEqual([true, false]);
   });
 });
 
 describe("predictions that are kept as one", () => {
-  const one = (fn: "dcv" | "look" | "continuity", a: Prediction, b: Prediction) => { const [x, y] = shared(makeTest("on", fn, "a", "b"), [a, b], ORDINARY_METER); return x === y; };
+  const one = (fn: "dcv" | "look" | "continuity", a: Prediction, b: Prediction) => {
+    const [x, y] = shared(makeTest("on", fn, "a", "b"), [a, b], ORDINARY_METER);
+    return x === y;
+  };
   it("differ by less than a hundredth of the meter's error in every specimen; words, sounds and movements not at all", () => {
     const { relative, absolute } = ORDINARY_METER.accuracy.dcv;
     const hair = 0.01 * (absolute + relative * 10);
@@ -39,10 +60,28 @@ describe("predictions that are kept as one", () => {
     expect(one("dcv", [value(10), value(5)], [value(10 + 1.2 * hair), value(5)])).toBe(false);
     expect(one("dcv", [value(10), value(5)], [value(10), value(5.1)])).toBe(false);
     expect(one("dcv", [value(10)], [value(10), value(10)])).toBe(false);
-    expect([one("dcv", [OVER], [OVER]), one("dcv", [OVER], [value(1)]), one("dcv", [null], [null]), one("dcv", [null], [value(1)]), one("dcv", [value(1)], [null])]).toEqual([true, false, true, false, false]);
-    expect([one("look", [label("lit")], [label("lit")]), one("look", [label("lit")], [label("dark")]), one("look", [label("lit")], [beep(true)])]).toEqual([true, false, false]);
-    expect([one("continuity", [beep(true)], [beep(true)]), one("continuity", [beep(true)], [beep(false)])]).toEqual([true, false]);
-    expect([one("dcv", [jumping(1, 4)], [jumping(1, 4)]), one("dcv", [jumping(1, 4)], [jumping(1, 4.5)]), one("dcv", [jumping(1, 4)], [jumping(0.5, 4)]), one("dcv", [jumping(1, 4)], [jumping(1, 4, "pulsing")])]).toEqual([true, false, false, false]);
+    expect([
+      one("dcv", [OVER], [OVER]),
+      one("dcv", [OVER], [value(1)]),
+      one("dcv", [null], [null]),
+      one("dcv", [null], [value(1)]),
+      one("dcv", [value(1)], [null]),
+    ]).toEqual([true, false, true, false, false]);
+    expect([
+      one("look", [label("lit")], [label("lit")]),
+      one("look", [label("lit")], [label("dark")]),
+      one("look", [label("lit")], [beep(true)]),
+    ]).toEqual([true, false, false]);
+    expect([one("continuity", [beep(true)], [beep(true)]), one("continuity", [beep(true)], [beep(false)])]).toEqual([
+      true,
+      false,
+    ]);
+    expect([
+      one("dcv", [jumping(1, 4)], [jumping(1, 4)]),
+      one("dcv", [jumping(1, 4)], [jumping(1, 4.5)]),
+      one("dcv", [jumping(1, 4)], [jumping(0.5, 4)]),
+      one("dcv", [jumping(1, 4)], [jumping(1, 4, "pulsing")]),
+    ]).toEqual([true, false, false, false]);
   });
 });
 
@@ -67,11 +106,18 @@ describe("something timed by a watch", () => {
 
 describe("what moves really take", () => {
   it("is learned by the shares of the moves in a step, drawn towards the book as four steps would", () => {
-    const twice = { moves: [{ move: "cover", minutes: 2 }, { move: "measure", minutes: 1 }, { move: "words", minutes: 0 }], took: 6 };
+    const twice = {
+      moves: [
+        { move: "cover", minutes: 2 },
+        { move: "measure", minutes: 1 },
+        { move: "words", minutes: 0 },
+      ],
+      took: 6,
+    };
     const learned = learnTimes([twice]);
     expect(Object.keys(learned)).toEqual(["cover", "measure"]);
-    expect(learned.cover).toBeCloseTo(2 ** ((2 / 3) / (2 / 3 + 4)), 12);
-    expect(learned.measure).toBeCloseTo(2 ** ((1 / 3) / (1 / 3 + 4)), 12);
+    expect(learned.cover).toBeCloseTo(2 ** (2 / 3 / (2 / 3 + 4)), 12);
+    expect(learned.measure).toBeCloseTo(2 ** (1 / 3 / (1 / 3 + 4)), 12);
     const often = learnTimes(Array.from({ length: 400 }, () => twice));
     expect(often.cover).toBeGreaterThan(1.9);
     expect(often.cover).toBeLessThan(2);

@@ -4,14 +4,29 @@ import { readMachineYaml } from "../../src/core/formats/machine-yaml";
 import type { Evidence } from "../../src/core/isolate/evidence";
 import { pieceName } from "../../src/core/isolate/hypothesis";
 import { Isolation, type RatedTest } from "../../src/core/isolate/isolation";
-import { FUNCTION_WORDS, labelWords, layOut, outcomeWords, placeOf, propose, titleOf, windowWords } from "../../src/core/isolate/proposal";
+import {
+  FUNCTION_WORDS,
+  labelWords,
+  layOut,
+  outcomeWords,
+  placeOf,
+  propose,
+  titleOf,
+  windowWords,
+} from "../../src/core/isolate/proposal";
 import { proofsFor } from "../../src/core/isolate/proofs";
 import { makeTest } from "../../src/core/simulate/test";
 import { machineNamed } from "../support/fleet";
 import { KETTLE } from "../support/kettle";
 
 const fridge = machineNamed("quellmoor-sb-210");
-const { machine } = readMachineYaml(KETTLE.replace("at: { a: heat, b: N, case: body } }\n", "at: { a: heat, b: N, case: body } }\n  - { id: lamp, kind: lamp, name: Lamp, piece: heater, volts: 120, watts: 1, current: ac, at: { a: heat, b: N } }\n").replace("points:\n", "clamps:\n  - { id: cl, name: Grey wire, part: F1, colour: grey }\npoints:\n"), "kettle.yaml");
+const { machine } = readMachineYaml(
+  KETTLE.replace(
+    "at: { a: heat, b: N, case: body } }\n",
+    "at: { a: heat, b: N, case: body } }\n  - { id: lamp, kind: lamp, name: Lamp, piece: heater, volts: 120, watts: 1, current: ac, at: { a: heat, b: N } }\n",
+  ).replace("points:\n", "clamps:\n  - { id: cl, name: Grey wire, part: F1, colour: grey }\npoints:\n"),
+  "kettle.yaml",
+);
 const isolation = Isolation.of(machine, ORDINARY_METER);
 isolation.build();
 const none = isolation.beliefs([]);
@@ -26,14 +41,18 @@ describe("a test has a name", () => {
     expect(titleOf(machine, makeTest("on", "acv", "in-L", "in-N"))).toBe("AC volts at Line in to Neutral in");
     expect(titleOf(machine, makeTest("on", "clamp", "cl"))).toBe("Clamp, AC amperes at Grey wire");
     expect(titleOf(machine, makeTest("on", "look", "lamp"))).toBe("Lamp: look and listen");
-    expect(titleOf(machine, makeTest("on", "look", "lamp", undefined, "recheck"))).toBe("Lamp: power off, wait, and see");
+    expect(titleOf(machine, makeTest("on", "look", "lamp", undefined, "recheck"))).toBe(
+      "Lamp: power off, wait, and see",
+    );
   });
   it("what the machine has not is called by its own name", () => {
     expect(titleOf(machine, makeTest("on", "acv", "nowhere", "in-N"))).toBe("AC volts at nowhere to Neutral in");
     expect(titleOf(machine, makeTest("on", "acv", "in-L", "nowhere"))).toBe("AC volts at Line in to nowhere");
     expect(titleOf(machine, makeTest("on", "clamp", "nowhere"))).toBe("Clamp, AC amperes at nowhere");
     expect(titleOf(machine, makeTest("on", "look", "nowhere"))).toBe("nowhere: look and listen");
-    expect(titleOf(machine, makeTest("on", "look", "nowhere", undefined, "recheck"))).toBe("nowhere: power off, wait, and see");
+    expect(titleOf(machine, makeTest("on", "look", "nowhere", undefined, "recheck"))).toBe(
+      "nowhere: power off, wait, and see",
+    );
   });
   it("in one line that no other has, with how the unit stands", () => {
     expect(placeOf(machine, makeTest("on", "acv", "in-L", "in-N"))).toBe("AC volts, Line in to Neutral in; plugged in");
@@ -43,19 +62,47 @@ describe("a test has a name", () => {
     expect(new Set(all).size).toBe(all.length);
   });
   it("every function has its words", () => {
-    expect(FUNCTION_WORDS).toEqual({ dcv: "DC volts", acv: "AC volts", lowz: "Low-impedance volts", ohms: "Ohms", continuity: "Continuity", clamp: "Clamp, AC amperes", dcclamp: "Clamp, DC amperes", look: "Look and listen", inrush: "Clamp, inrush", hertz: "Frequency", capacitance: "Capacitance", insulation: "Insulation, 500 V" });
+    expect(FUNCTION_WORDS).toEqual({
+      dcv: "DC volts",
+      acv: "AC volts",
+      lowz: "Low-impedance volts",
+      ohms: "Ohms",
+      continuity: "Continuity",
+      clamp: "Clamp, AC amperes",
+      dcclamp: "Clamp, DC amperes",
+      look: "Look and listen",
+      inrush: "Clamp, inrush",
+      hertz: "Frequency",
+      capacitance: "Capacitance",
+      insulation: "Insulation, 500 V",
+    });
     expect([labelWords("dashes"), labelWords("lit")]).toEqual(["only dashes", "lit"]);
   });
 });
 
 describe("a test laid out", () => {
   it("says where each lead goes, its wire, its side, its signal, and what the black one stands on", () => {
-    const { red, black } = layOut(Isolation.of(fridge, ORDINARY_METER), { ...none, probability: new Float64Array(0) }, { setup: "unplugged", openPanels: new Set() }, makeTest("unplugged", "ohms", "J2-1", "J2-3"));
+    const { red, black } = layOut(
+      Isolation.of(fridge, ORDINARY_METER),
+      { ...none, probability: new Float64Array(0) },
+      { setup: "unplugged", openPanels: new Set() },
+      makeTest("unplugged", "ohms", "J2-1", "J2-3"),
+    );
     const [one, three] = ["J2-1", "J2-3"].map((id) => fridge.points.get(id)!);
     expect(red).toEqual({ id: "J2-1", name: one!.name, colour: one!.colour, where: one!.where, signal: one!.signal });
-    expect(black).toEqual({ id: "J2-3", name: three!.name, colour: three!.colour, where: three!.where, signal: three!.signal, reference: "board ground" });
+    expect(black).toEqual({
+      id: "J2-3",
+      name: three!.name,
+      colour: three!.colour,
+      where: three!.where,
+      signal: three!.signal,
+      reference: "board ground",
+    });
     expect([one!.colour, one!.where, one!.signal].every(Boolean)).toBe(true);
-    expect(laid("on", "clamp", "cl")).toMatchObject({ red: { id: "cl", name: "Grey wire", colour: "grey" }, black: null });
+    expect(laid("on", "clamp", "cl")).toMatchObject({
+      red: { id: "cl", name: "Grey wire", colour: "grey" },
+      black: null,
+    });
     expect(laid("on", "look", "lamp").red).toEqual({ id: "lamp", name: "Lamp" });
     expect(laid("on", "acv", "out-L", "in-N").black).toEqual({ id: "in-N", name: "Neutral in", reference: "neutral" });
     expect(laid("on", "acv", "out-L", "in-N").red).toEqual({ id: "out-L", name: "Heater line" });
@@ -68,7 +115,18 @@ describe("a test laid out", () => {
     // 12.5 A, and a good deal more with a shorted element.
     expect(laid("on", "clamp", "cl").range).toMatch(/^(20|200) A$/);
     expect(laid("on", "look", "lamp").range).toBe("");
-    const ranges = (fn: "dcv" | "acv" | "ohms" | "dcclamp" | "inrush" | "insulation" | "lowz", red: string, black: string | undefined, setup: string) => layOut(Isolation.of(fridge, ORDINARY_METER), { ...none, probability: new Float64Array(0) }, { setup, openPanels: new Set() }, makeTest(setup, fn, red, black)).range;
+    const ranges = (
+      fn: "dcv" | "acv" | "ohms" | "dcclamp" | "inrush" | "insulation" | "lowz",
+      red: string,
+      black: string | undefined,
+      setup: string,
+    ) =>
+      layOut(
+        Isolation.of(fridge, ORDINARY_METER),
+        { ...none, probability: new Float64Array(0) },
+        { setup, openPanels: new Set() },
+        makeTest(setup, fn, red, black),
+      ).range;
     expect(ranges("dcv", "J2-1.pad", "J2-3.pad", "cold-call")).toBe("20 V");
     expect(ranges("dcv", "bulk-plus", "bulk-minus", "cold-call")).toMatch(/^(200|600) V$/);
     expect(ranges("insulation", "comp-line", "chassis", "unplugged")).toBe("500 V");
@@ -76,7 +134,13 @@ describe("a test laid out", () => {
     expect(ranges("ohms", "ntc-1", "ntc-2", "unplugged")).toMatch(/^(20|200) kΩ$/);
   });
   it("has a range for every clamp: a sleeping panel, an element, a compressor as it starts, a motor on its battery", () => {
-    const clamped = (name: string, setup: string, fn: "clamp" | "dcclamp" | "inrush", id: string) => layOut(Isolation.of(machineNamed(name), ORDINARY_METER), { ...none, probability: new Float64Array(0) }, { setup, openPanels: new Set() }, makeTest(setup, fn, id)).range;
+    const clamped = (name: string, setup: string, fn: "clamp" | "dcclamp" | "inrush", id: string) =>
+      layOut(
+        Isolation.of(machineNamed(name), ORDINARY_METER),
+        { ...none, probability: new Float64Array(0) },
+        { setup, openPanels: new Set() },
+        makeTest(setup, fn, id),
+      ).range;
     expect(clamped("hochkar-ip-4", "asleep", "dcclamp", "clamp-feed")).toBe("2 A");
     expect(clamped("murgast-abs-60", "on-battery", "dcclamp", "clamp-dc")).toBe("20 A");
     expect(clamped("zirvald-bw-15", "pulling", "dcclamp", "clamp-motor")).toBe("400 A");
@@ -93,8 +157,23 @@ describe("a test laid out", () => {
     expect(across.meanings.find((m) => m.sound)!.words).toBe("no beep");
   });
   it("says what each result would leave: by Bayes' rule over the pieces, likeliest results first, nothing below one in a hundred", () => {
-    for (const test of [makeTest("on", "acv", "out-L", "in-N"), makeTest("off", "ohms", "plug-line", "plug-neutral"), makeTest("on", "look", "lamp"), makeTest("on", "clamp", "cl")]) {
-      for (const evidence of [[], [{ type: "reading", id: "r", test: makeTest("on", "acv", "in-L", "in-N"), shown: { kind: "value", value: 119 } }]] as Evidence[][]) {
+    for (const test of [
+      makeTest("on", "acv", "out-L", "in-N"),
+      makeTest("off", "ohms", "plug-line", "plug-neutral"),
+      makeTest("on", "look", "lamp"),
+      makeTest("on", "clamp", "cl"),
+    ]) {
+      for (const evidence of [
+        [],
+        [
+          {
+            type: "reading",
+            id: "r",
+            test: makeTest("on", "acv", "in-L", "in-N"),
+            shown: { kind: "value", value: 119 },
+          },
+        ],
+      ] as Evidence[][]) {
         const beliefs = isolation.beliefs(evidence);
         const { meanings, window } = layOut(isolation, beliefs, standing, test);
         const { outcomes, chances } = isolation.tableFor(test);
@@ -105,17 +184,29 @@ describe("a test laid out", () => {
         for (const m of meanings) {
           expect(m.probability).toBeGreaterThanOrEqual(0.01);
           const o = outcomes.indexOf(m.outcome);
-          const mass = (piece: string | null) => isolation.hypotheses.reduce((sum, h, i) => sum + (piece === null || h.piece === piece ? beliefs.probability[i]! * chances[i * outcomes.length + o]! : 0), 0);
+          const mass = (piece: string | null) =>
+            isolation.hypotheses.reduce(
+              (sum, h, i) =>
+                sum +
+                (piece === null || h.piece === piece ? beliefs.probability[i]! * chances[i * outcomes.length + o]! : 0),
+              0,
+            );
           for (const leaf of m.leaves) {
             expect(leaf.name).toBe(pieceName(machine, leaf.piece));
             expect(leaf.probability).toBeCloseTo(mass(leaf.piece) / mass(null), 9);
             expect(leaf.probability).toBeGreaterThanOrEqual(0.08);
           }
-          const own = [...new Set(isolation.hypotheses.map((h) => h.piece))].map((piece) => ({ piece, p: mass(piece) / mass(null) })).filter((x) => x.p >= 0.08).sort((a, b) => b.p - a.p || (a.piece < b.piece ? -1 : 1)).slice(0, 4);
+          const own = [...new Set(isolation.hypotheses.map((h) => h.piece))]
+            .map((piece) => ({ piece, p: mass(piece) / mass(null) }))
+            .filter((x) => x.p >= 0.08)
+            .sort((a, b) => b.p - a.p || (a.piece < b.piece ? -1 : 1))
+            .slice(0, 4);
           expect(m.leaves.map((l) => l.piece)).toEqual(own.map((x) => x.piece));
-          if (m.outcome.kind === "label") expect(m.sound).toBe(window.kind === "label" && window.label === m.outcome.label);
+          if (m.outcome.kind === "label")
+            expect(m.sound).toBe(window.kind === "label" && window.label === m.outcome.label);
           if (m.outcome.kind === "overload") expect(m.sound).toBe(window.kind === "overload");
-          if (m.outcome.kind === "value" && m.outcome.centre !== null && window.kind === "range" && !m.sound) expect(m.outcome.centre < window.low || m.outcome.centre > window.high).toBe(true);
+          if (m.outcome.kind === "value" && m.outcome.centre !== null && window.kind === "range" && !m.sound)
+            expect(m.outcome.centre < window.low || m.outcome.centre > window.high).toBe(true);
         }
         expect(meanings.filter((m) => m.sound)).toHaveLength(1);
       }
@@ -130,20 +221,30 @@ describe("why this test", () => {
   it("is what its two likeliest results would point to, what it takes, and how far the next best falls behind", () => {
     const [first, other] = layOut(isolation, none, standing, test).meanings;
     expect(why(rated(1))).toMatch(/^.+ points to .+; .+ to .+\. It takes about 3 min\.$/);
-    expect(why(rated(1)).toLowerCase()).toContain(`${first!.words.toLowerCase()} points to ${first!.leaves.slice(0, 2).map((l) => l.name.toLowerCase()).join(" or ")}`);
+    expect(why(rated(1)).toLowerCase()).toContain(
+      `${first!.words.toLowerCase()} points to ${first!.leaves
+        .slice(0, 2)
+        .map((l) => l.name.toLowerCase())
+        .join(" or ")}`,
+    );
     expect(why(rated(1)).toLowerCase()).toContain(`${other!.words.toLowerCase()} to`);
     expect(why(rated(1, 0.4))).toContain("It takes under a minute.");
     expect(why(rated(1), rated(0.5))).toContain("It tells 2.0 times as much a minute as the next best.");
     expect(why(rated(1), rated(0.97))).not.toContain("next best");
   });
   it("or what it is made for, where that is not what it tells", () => {
-    expect(propose(isolation, none, standing, rated(1), undefined, { why: "Because.", proves: "feed" })).toMatchObject({ why: "Because.", proves: "feed", bits: 1 });
+    expect(propose(isolation, none, standing, rated(1), undefined, { why: "Because.", proves: "feed" })).toMatchObject({
+      why: "Because.",
+      proves: "feed",
+      bits: 1,
+    });
     expect(propose(isolation, none, standing, rated(1), undefined).proves).toBeNull();
   });
 });
 
 describe("results and windows in words", () => {
-  const value = (low: number, high: number, centre: number | null = null) => ({ kind: "value", low, high, centre }) as const;
+  const value = (low: number, high: number, centre: number | null = null) =>
+    ({ kind: "value", low, high, centre }) as const;
   const range = (low: number, high: number) => ({ kind: "range", low, high }) as const;
   it("farads and the insulation tester in their own sizes", () => {
     expect(windowWords(range(9e-6, 1.1e-5), "capacitance")).toBe("9.00 µF to 11.0 µF");
@@ -153,7 +254,14 @@ describe("results and windows in words", () => {
     expect(outcomeWords(value(5e-8, 2e-7), "capacitance")).not.toBe("near 0");
   });
   it("nothing is less on a clamp than on volts, less on direct volts than on alternating ones", () => {
-    for (const [fn, nothing] of [["clamp", 0.15], ["dcclamp", 0.15], ["dcv", 0.3], ["acv", 3], ["lowz", 0.3], ["ohms", 3]] as const) {
+    for (const [fn, nothing] of [
+      ["clamp", 0.15],
+      ["dcclamp", 0.15],
+      ["dcv", 0.3],
+      ["acv", 3],
+      ["lowz", 0.3],
+      ["ohms", 3],
+    ] as const) {
       const near = fn === "ohms" ? "near 0 Ω" : "near 0";
       expect(outcomeWords(value(-Infinity, nothing), fn)).toBe(near);
       expect(outcomeWords(value(-Infinity, 1.1 * nothing), fn)).not.toBe(near);
@@ -173,9 +281,22 @@ describe("results and windows in words", () => {
 
 describe("a proof by a reading at the same node", () => {
   it("counts under another name of the node, and not with the other lead elsewhere", () => {
-    const proofs = '[{ of: feed, words: Line reaches it, shows: good, any: [{ setup: "on", function: acv, red: in-L, black: in-N }] }]';
-    const boarded = readMachineYaml(KETTLE.replace("repair: Replace, minutes: 20, price: 20 }", `repair: Replace, minutes: 20, price: 20, board: yes, proofs: ${proofs} }`).replace("  - { id: in-N,", "  - { id: in-L-too, name: Line in again, net: L }\n  - { id: in-N,"), "kettle.yaml").machine;
-    const by = (red: string, black: string) => proofsFor(boarded, "heater", [{ id: "r", test: makeTest("on", "acv", red, black), verdict: "fits" }])[0]!.by;
-    expect([by("in-L", "in-N"), by("in-L-too", "in-N"), by("in-L", "body"), by("out-L", "in-N")]).toEqual(["r", "r", null, null]);
+    const proofs =
+      '[{ of: feed, words: Line reaches it, shows: good, any: [{ setup: "on", function: acv, red: in-L, black: in-N }] }]';
+    const boarded = readMachineYaml(
+      KETTLE.replace(
+        "repair: Replace, minutes: 20, price: 20 }",
+        `repair: Replace, minutes: 20, price: 20, board: yes, proofs: ${proofs} }`,
+      ).replace("  - { id: in-N,", "  - { id: in-L-too, name: Line in again, net: L }\n  - { id: in-N,"),
+      "kettle.yaml",
+    ).machine;
+    const by = (red: string, black: string) =>
+      proofsFor(boarded, "heater", [{ id: "r", test: makeTest("on", "acv", red, black), verdict: "fits" }])[0]!.by;
+    expect([by("in-L", "in-N"), by("in-L-too", "in-N"), by("in-L", "body"), by("out-L", "in-N")]).toEqual([
+      "r",
+      "r",
+      null,
+      null,
+    ]);
   });
 });

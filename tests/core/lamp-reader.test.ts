@@ -8,18 +8,30 @@ import { readTimeList, TimeListError } from "../../src/core/signals/time-list";
 import { FLEET, machineNamed } from "../support/fleet";
 import { anyPattern, filmed, stream, tapped, trials, upperBound } from "../support/lamp-trials";
 
-const seen = (pattern: LampPattern, rounds = 4, framesASecond = 30): Watched => filmed(stream(7), [...roundOf(pattern)], rounds, 0, framesASecond);
+const seen = (pattern: LampPattern, rounds = 4, framesASecond = 30): Watched =>
+  filmed(stream(7), [...roundOf(pattern)], rounds, 0, framesASecond);
 
 describe("the words for how a lamp goes", () => {
   test("every label reads back as itself, and every lamp of the fleet has words that are read", () => {
     const patterns: LampPattern[] = [
-      { kind: "dark" }, { kind: "steady" }, { kind: "blinks", rate: "slowly" }, { kind: "blinks", rate: "fast" }, { kind: "groups", flashes: 1 }, { kind: "groups", flashes: 12 },
-      { kind: "digits", long: 2, short: 9 }, { kind: "colours", first: "red", firsts: 1, second: "green", seconds: 2 }, { kind: "distress" },
+      { kind: "dark" },
+      { kind: "steady" },
+      { kind: "blinks", rate: "slowly" },
+      { kind: "blinks", rate: "fast" },
+      { kind: "groups", flashes: 1 },
+      { kind: "groups", flashes: 12 },
+      { kind: "digits", long: 2, short: 9 },
+      { kind: "colours", first: "red", firsts: 1, second: "green", seconds: 2 },
+      { kind: "distress" },
     ];
     for (const p of patterns) expect(patternOf(labelOf(p))).toEqual(p);
-    for (const wrong of ["0 flashes, pause", "13 flashes, pause", "1 red 2 red, pause", "blinks", "2 flash", ""]) expect(patternOf(wrong), wrong).toBeNull();
+    for (const wrong of ["0 flashes, pause", "13 flashes, pause", "1 red 2 red, pause", "blinks", "2 flash", ""])
+      expect(patternOf(wrong), wrong).toBeNull();
     for (const name of FLEET)
-      for (const part of machineNamed(name).parts) if (part.kind.kind === "indicator") for (const label of part.labels!) expect(label === "flickers" || patternOf(label) !== null, `${name} ${label}`).toBe(true);
+      for (const part of machineNamed(name).parts)
+        if (part.kind.kind === "indicator")
+          for (const label of part.labels!)
+            expect(label === "flickers" || patternOf(label) !== null, `${name} ${label}`).toBe(true);
   });
 
   test("light in time: a round of each pattern is lit when it says", () => {
@@ -99,22 +111,42 @@ describe("the lamp reader", () => {
   });
 
   test("flashes out of order are refused", () => {
-    expect(() => readLamp({ flashes: [{ from: 2, to: 3 }, { from: 1, to: 1.5 }], start: 0, end: 4, blur: 0.01, byHand: false })).toThrow("not in order");
+    expect(() =>
+      readLamp({
+        flashes: [
+          { from: 2, to: 3 },
+          { from: 1, to: 1.5 },
+        ],
+        start: 0,
+        end: 4,
+        blur: 0.01,
+        byHand: false,
+      }),
+    ).toThrow("not in order");
   });
 });
 
 describe("what a pattern means on one lamp", () => {
   const labels = ["2 flashes, pause", "steady", "blinks evenly", "dark", "flickers"];
   test("a pattern the lamp knows is its label; an only blinking may go at any rate; another is refused in a sentence", () => {
-    expect(matchOnLamp({ kind: "groups", flashes: 2 }, "Status lamp", labels)).toEqual({ label: "2 flashes, pause", refused: null });
+    expect(matchOnLamp({ kind: "groups", flashes: 2 }, "Status lamp", labels)).toEqual({
+      label: "2 flashes, pause",
+      refused: null,
+    });
     expect(matchOnLamp({ kind: "blinks", rate: "fast" }, "Status lamp", labels).label).toBe("blinks evenly");
-    expect(matchOnLamp({ kind: "groups", flashes: 7 }, "Status lamp", labels).refused).toBe("Status lamp of this machine has no such pattern: 7 flashes, pause. It knows 2 flashes, pause; steady; blinks evenly; dark.");
+    expect(matchOnLamp({ kind: "groups", flashes: 7 }, "Status lamp", labels).refused).toBe(
+      "Status lamp of this machine has no such pattern: 7 flashes, pause. It knows 2 flashes, pause; steady; blinks evenly; dark.",
+    );
   });
 });
 
 describe("a list of times", () => {
   test("one column of beginnings, or two of from and to; seconds or milliseconds; decimal commas", () => {
-    expect(readTimeList("0.1\n0.5\n0.9\n").flashes).toEqual([{ from: 0.1, to: null }, { from: 0.5, to: null }, { from: 0.9, to: null }]);
+    expect(readTimeList("0.1\n0.5\n0.9\n").flashes).toEqual([
+      { from: 0.1, to: null },
+      { from: 0.5, to: null },
+      { from: 0.9, to: null },
+    ]);
     expect(readTimeList("from ms,to ms\n0,300\n600,900\n2400,2700").flashes[1]).toEqual({ from: 0.6, to: 0.9 });
     expect(readTimeList("0,1;0,4\n0,7;1,0").flashes[1]).toEqual({ from: 0.7, to: 1 });
     const { flashes } = seen({ kind: "digits", long: 2, short: 1 });
@@ -122,7 +154,13 @@ describe("a list of times", () => {
     const reading = readLamp(readTimeList(text));
     expect([labelOf(reading.pattern!), reading.sure]).toEqual(["2 long 1 short, pause", true]);
   });
-  test.each([["", "no time"], ["1\n2", "Three times"], ["1\nx1\n3", "no time"], ["3\n2\n1", "not in order"], ["1\n1\n1", "not all the same"]])("%j is refused in a sentence", (text, sentence) => {
+  test.each([
+    ["", "no time"],
+    ["1\n2", "Three times"],
+    ["1\nx1\n3", "no time"],
+    ["3\n2\n1", "not in order"],
+    ["1\n1\n1", "not all the same"],
+  ])("%j is refused in a sentence", (text, sentence) => {
     expect(() => readTimeList(text)).toThrow(TimeListError);
     expect(() => readTimeList(text)).toThrow(sentence);
   });
@@ -130,7 +168,10 @@ describe("a list of times", () => {
 
 describe("the lamp in the picture", () => {
   /** Pictures of a lamp at a spot: noise, drift of the whole picture, a shaking hand. */
-  function film(pattern: LampPattern, { seconds = 14, rate = 30, x = 0.7, y = 0.3, noise = 6, drift = 10, shake = 0.004 } = {}): LampWatch {
+  function film(
+    pattern: LampPattern,
+    { seconds = 14, rate = 30, x = 0.7, y = 0.3, noise = 6, drift = 10, shake = 0.004 } = {},
+  ): LampWatch {
     const [width, height] = [96, 72];
     const random = stream(11);
     const watch = new LampWatch();
@@ -154,7 +195,10 @@ describe("the lamp in the picture", () => {
   }
 
   test.each([
-    [{ kind: "groups", flashes: 3 }], [{ kind: "blinks", rate: "evenly" }], [{ kind: "digits", long: 1, short: 2 }], [{ kind: "distress" }],
+    [{ kind: "groups", flashes: 3 }],
+    [{ kind: "blinks", rate: "evenly" }],
+    [{ kind: "digits", long: 1, short: 2 }],
+    [{ kind: "distress" }],
     [{ kind: "colours", first: "red", firsts: 1, second: "green", seconds: 2 }],
   ] as [LampPattern][])("found and read: %j", (pattern) => {
     const watch = film(pattern, { seconds: pattern.kind === "distress" ? 24 : 16 });
@@ -177,7 +221,13 @@ describe("the lamp in the picture", () => {
   });
 
   test("colours by their light, and pictures that are none are refused", () => {
-    expect([colourName(200, 10, 10), colourName(20, 180, 30), colourName(210, 190, 20), colourName(10, 20, 200), colourName(200, 190, 195)]).toEqual([...COLOURS]);
+    expect([
+      colourName(200, 10, 10),
+      colourName(20, 180, 30),
+      colourName(210, 190, 20),
+      colourName(10, 20, 200),
+      colourName(200, 190, 195),
+    ]).toEqual([...COLOURS]);
     const watch = new LampWatch();
     expect(() => watch.add({ width: 8, height: 8, data: new Uint8ClampedArray(256), time: 0 })).toThrow("at least");
   });

@@ -38,24 +38,69 @@ describe("a machine file", () => {
     expect(problems(good)).toEqual([]);
     const bad = demoMachineText.replace("ohms25: 5000", "ohms25: plenty");
     const [problem] = problems(bad);
-    expect(problem).toMatchObject({ file: "test.yaml", line: lineOf(bad, "plenty"), field: expect.stringMatching(/^parts\.\d+\.ohms25$/) as string });
+    expect(problem).toMatchObject({
+      file: "test.yaml",
+      line: lineOf(bad, "plenty"),
+      field: expect.stringMatching(/^parts\.\d+\.ohms25$/) as string,
+    });
     expect(problem!.sentence).toMatch(/number/);
   });
 
   it.each([
-    ["an unknown field", (t: string) => t.replace("maker: Quellmoor", "maker: Quellmoor\ncolour: white"), /does not know the field colour/],
-    ["a missing terminal", (t: string) => t.replace("at: { a: board-L, b: fused-L }", "at: { a: board-L }"), /terminal b of F1 is not connected/],
-    ["an unknown terminal", (t: string) => t.replace("at: { a: board-L, b: fused-L }", "at: { a: board-L, b: fused-L, c: bgnd }"), /no terminal c/],
+    [
+      "an unknown field",
+      (t: string) => t.replace("maker: Quellmoor", "maker: Quellmoor\ncolour: white"),
+      /does not know the field colour/,
+    ],
+    [
+      "a missing terminal",
+      (t: string) => t.replace("at: { a: board-L, b: fused-L }", "at: { a: board-L }"),
+      /terminal b of F1 is not connected/,
+    ],
+    [
+      "an unknown terminal",
+      (t: string) => t.replace("at: { a: board-L, b: fused-L }", "at: { a: board-L, b: fused-L, c: bgnd }"),
+      /no terminal c/,
+    ],
     ["a mistyped net", (t: string) => t.replace("b: fused-L }", "b: fusd-L }"), /net fusd-L has one end only/],
-    ["an unknown cover", (t: string) => t.replace("words: bare screw beside the cord, panel: rear-cover", "words: bare screw, panel: side-cover"), /no cover called side-cover/],
-    ["an unknown setup in a complaint", (t: string) => t.replace("setup: satisfied, path: cooling", "setup: hungry, path: cooling"), /no setup called hungry/],
-    ["a label that cannot be seen", (t: string) => t.replace("sees: { panel: flickers }", "sees: { panel: purple }"), /cannot be seen purple/],
-    ["a part twice", (t: string) => t.replace("id: K2, kind: relay", "id: K1, kind: relay"), /second part is called K1/],
-    ["an input the controller has not", (t: string) => t.replace("input: door, below: 0.5", "input: gate, below: 0.5"), /asks for an input gate/],
-    ["a failure mode the kind has not", (t: string) => t.replace("piece: fuse, amps: 8", "piece: fuse, amps: 8, odds: { melted: 2 }"), /does not fail as melted/],
+    [
+      "an unknown cover",
+      (t: string) =>
+        t.replace("words: bare screw beside the cord, panel: rear-cover", "words: bare screw, panel: side-cover"),
+      /no cover called side-cover/,
+    ],
+    [
+      "an unknown setup in a complaint",
+      (t: string) => t.replace("setup: satisfied, path: cooling", "setup: hungry, path: cooling"),
+      /no setup called hungry/,
+    ],
+    [
+      "a label that cannot be seen",
+      (t: string) => t.replace("sees: { panel: flickers }", "sees: { panel: purple }"),
+      /cannot be seen purple/,
+    ],
+    [
+      "a part twice",
+      (t: string) => t.replace("id: K2, kind: relay", "id: K1, kind: relay"),
+      /second part is called K1/,
+    ],
+    [
+      "an input the controller has not",
+      (t: string) => t.replace("input: door, below: 0.5", "input: gate, below: 0.5"),
+      /asks for an input gate/,
+    ],
+    [
+      "a failure mode the kind has not",
+      (t: string) => t.replace("piece: fuse, amps: 8", "piece: fuse, amps: 8, odds: { melted: 2 }"),
+      /does not fail as melted/,
+    ],
     ["another format", (t: string) => t.replace("format: 1", "format: 7"), /./],
     ["a negative rating", (t: string) => t.replace("watts: 325", "watts: -325"), /above 0/],
-    ["an alias", (t: string) => t.replace("maker: Quellmoor", "maker: &m Quellmoor").replace("model: SB-210", "model: *m"), /alias/],
+    [
+      "an alias",
+      (t: string) => t.replace("maker: Quellmoor", "maker: &m Quellmoor").replace("model: SB-210", "model: *m"),
+      /alias/,
+    ],
     ["broken YAML", (t: string) => t.replace("format: 1", "format: [1"), /./],
   ])("refuses %s with a line and a sentence", (_name, spoil, sentence) => {
     const text = spoil(demoMachineText);
@@ -66,8 +111,13 @@ describe("a machine file", () => {
   });
 
   it.each([
-    ["40 kB of brackets", "a: " + "[".repeat(40_000)], ["deep indentation", Array.from({ length: 200 }, (_, i) => " ".repeat(i) + "a:").join("\n")],
-    ["dashes in a row", "- ".repeat(5000) + "x"], ["two megabytes", "a: " + "x".repeat(2_000_000)], ["an empty file", ""], ["a list", "- 1\n- 2"], ["a number", "42"],
+    ["40 kB of brackets", "a: " + "[".repeat(40_000)],
+    ["deep indentation", Array.from({ length: 200 }, (_, i) => " ".repeat(i) + "a:").join("\n")],
+    ["dashes in a row", "- ".repeat(5000) + "x"],
+    ["two megabytes", "a: " + "x".repeat(2_000_000)],
+    ["an empty file", ""],
+    ["a list", "- 1\n- 2"],
+    ["a number", "42"],
   ])("refuses %s at once", (_name, text) => {
     const before = performance.now();
     expect(problems(text).length).toBeGreaterThan(0);
@@ -79,14 +129,19 @@ describe("the JSON Schema made from the Zod schema", () => {
   const ajv = new Ajv2020({ strict: false });
 
   it("is the one in machines/, and accepts the demo file read without coercion and with it (validator: ajv)", () => {
-    const kept = JSON.parse(readFileSync(new URL("../../machines/machine-file.schema.json", import.meta.url), "utf8")) as object;
+    const kept = JSON.parse(
+      readFileSync(new URL("../../machines/machine-file.schema.json", import.meta.url), "utf8"),
+    ) as object;
     expect(kept).toEqual(JSON.parse(JSON.stringify(machineJsonSchema())));
     const validate = ajv.compile(kept);
-    for (const schema of ["failsafe", "core"] as const) expect(validate(parse(demoMachineText, { schema })), JSON.stringify(validate.errors)).toBe(true);
+    for (const schema of ["failsafe", "core"] as const)
+      expect(validate(parse(demoMachineText, { schema })), JSON.stringify(validate.errors)).toBe(true);
   });
 
   it("refuses what the reader refuses in shape", () => {
     const validate = ajv.compile(machineJsonSchema());
-    expect(validate(parse(demoMachineText.replace("maker: Quellmoor", "colour: white"), { schema: "failsafe" }))).toBe(false);
+    expect(validate(parse(demoMachineText.replace("maker: Quellmoor", "colour: white"), { schema: "failsafe" }))).toBe(
+      false,
+    );
   });
 });

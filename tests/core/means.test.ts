@@ -24,8 +24,11 @@ test("who does not work live is proposed nothing live; who has no clamp, no clam
 });
 
 test("without said means everything is proposed, as before", () => {
-  const keys = (list: readonly { test: unknown; score: number }[]) => list.map((r) => JSON.stringify([r.test, r.score]));
-  expect(keys(isolation.rate(probability, standing(), new Set()))).toEqual(keys(isolation.rate(probability, { setup: "calling", openPanels: new Set() }, new Set())));
+  const keys = (list: readonly { test: unknown; score: number }[]) =>
+    list.map((r) => JSON.stringify([r.test, r.score]));
+  expect(keys(isolation.rate(probability, standing(), new Set()))).toEqual(
+    keys(isolation.rate(probability, { setup: "calling", openPanels: new Set() }, new Set())),
+  );
 });
 
 test("with nothing left that may be made it says so, and to whom to hand over", () => {
@@ -40,7 +43,10 @@ test("with nothing left that may be made it says so, and to whom to hand over", 
     }
     expect(next.exposure).not.toBe("live");
     // Every test shows what a sound machine shows.
-    evidence = [...evidence, { type: "reading", id: `r${i}`, test: next.test, shown: isolation.predictionsFor(next.test)[0]![0]! }];
+    evidence = [
+      ...evidence,
+      { type: "reading", id: `r${i}`, test: next.test, shown: isolation.predictionsFor(next.test)[0]![0]! },
+    ];
   }
   throw new Error("the search did not end");
 });

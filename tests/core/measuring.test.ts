@@ -36,7 +36,13 @@ describe("which function a voltage or a current is measured with", () => {
     expect([unitOf("dcclamp"), unitOf("ohms"), unitOf("look")]).toEqual(["A", "ohm", ""]);
   });
   it("low voltage is a matter of isolation", () => {
-    expect([isLowVoltage("isolated low voltage"), isLowVoltage("battery"), isLowVoltage("mains"), isLowVoltage("unknown"), isLowVoltage("earth")]).toEqual([true, true, false, false, false]);
+    expect([
+      isLowVoltage("isolated low voltage"),
+      isLowVoltage("battery"),
+      isLowVoltage("mains"),
+      isLowVoltage("unknown"),
+      isLowVoltage("earth"),
+    ]).toEqual([true, true, false, false, false]);
   });
 });
 
@@ -48,21 +54,29 @@ describe("specimens", () => {
       expect(weights.reduce((a, b) => a + b, 0)).toBeCloseTo(1, 12);
       expect(Math.min(...weights)).toBeGreaterThan(0);
     }
-    const counts = (id: string) => specimenWeights(machine, hypothesesOf(machine).find((h) => h.id === id)!).length;
+    const counts = (id: string) =>
+      specimenWeights(
+        machine,
+        hypothesesOf(machine).find((h) => h.id === id)!,
+      ).length;
     expect(counts("T-C:resistive")).toBeGreaterThan(counts("T-C:open"));
   });
   it("cover every part value evenly: one in each slice of its tolerance", () => {
     const seeds = [11, 12, 13, 14];
     const drawn = seeds.map((seed) => drawnValues(machine, seed, 0.5, 0.5, seeds));
     const nominal = nominalValues(machine);
-    machine.parts.forEach((part, p) => part.parameters.forEach((parameter, q) => {
-      if (parameter.vague || parameter.tolerance === 0) return;
-      const shares = drawn.map((v) => (v.of[p]![q]! / nominal.of[p]![q]! - 1) / parameter.tolerance).sort((a, b) => a - b);
-      shares.forEach((share, slice) => {
-        expect(share, `${part.id} ${parameter.name}`).toBeGreaterThanOrEqual(-1 + slice / 2 - 1e-9);
-        expect(share, `${part.id} ${parameter.name}`).toBeLessThanOrEqual(-0.5 + slice / 2 + 1e-9);
-      });
-    }));
+    machine.parts.forEach((part, p) =>
+      part.parameters.forEach((parameter, q) => {
+        if (parameter.vague || parameter.tolerance === 0) return;
+        const shares = drawn
+          .map((v) => (v.of[p]![q]! / nominal.of[p]![q]! - 1) / parameter.tolerance)
+          .sort((a, b) => a - b);
+        shares.forEach((share, slice) => {
+          expect(share, `${part.id} ${parameter.name}`).toBeGreaterThanOrEqual(-1 + slice / 2 - 1e-9);
+          expect(share, `${part.id} ${parameter.name}`).toBeLessThanOrEqual(-0.5 + slice / 2 + 1e-9);
+        });
+      }),
+    );
   });
   it("reach the mildest and the worst of a graded fault", () => {
     const part = machine.partById.get("T-C")!;
@@ -75,7 +89,11 @@ describe("specimens", () => {
 
 describe("what specimens that differ predict", () => {
   const scale = scaleOf(ORDINARY_METER, "dcv");
-  const of = (...values: number[]) => kernelOf(values.map((value) => ({ kind: "value" as const, value })), scale);
+  const of = (...values: number[]) =>
+    kernelOf(
+      values.map((value) => ({ kind: "value" as const, value })),
+      scale,
+    );
   it("specimens that agree are sharp, those of one regime share a bell, one alone reaches no further than it may", () => {
     expect(of(13.2, 13.2, 13.2).widths.every((w) => w === 1)).toBe(true);
     const regime = of(12.9, 13.0, 13.1, 13.2);
@@ -100,17 +118,20 @@ describe("what the screens write of a machine", () => {
     expect(ratingsOf(fridge.partById.get("heater")!)).toBe("volts 120, watts 325");
     expect(ratingsOf(fridge.partById.get("PS1")!)).toContain("y farads 2.2 n");
     expect(words("startVolts")).toBe("start volts");
-    for (const name of FLEET) for (const part of machineNamed(name).parts) expect(ratingsOf(part)).not.toMatch(/NaN|undefined|object/);
+    for (const name of FLEET)
+      for (const part of machineNamed(name).parts) expect(ratingsOf(part)).not.toMatch(/NaN|undefined|object/);
   });
   it("cells of the editor go out and come back", () => {
-    for (const value of ["J2-1", "010", "1E3", { a: "net-1", b: "net-2" }, ["x", "y"]]) expect(cellValue(cellText(value))).toEqual(value);
+    for (const value of ["J2-1", "010", "1E3", { a: "net-1", b: "net-2" }, ["x", "y"]])
+      expect(cellValue(cellText(value))).toEqual(value);
     expect(cellText(undefined)).toBe("");
     expect(() => cellValue("{ a: ")).toThrow();
   });
   it("a walk without a plan goes to every stop of the paths", () => {
     const machine = machineNamed("sellrun-lc-24");
     const walk = walkOf(machine);
-    for (const stage of machine.file.paths.flatMap((p) => p.stages)) if ("at" in stage) expect(walk.some((t) => t.red === stage.at[0] && t.black === stage.at[1])).toBe(true);
+    for (const stage of machine.file.paths.flatMap((p) => p.stages))
+      if ("at" in stage) expect(walk.some((t) => t.red === stage.at[0] && t.black === stage.at[1])).toBe(true);
     expect(walk.some((t) => t.function === "dcclamp")).toBe(true);
   });
   it("a change found on a unit is one of three, and nothing else", () => {

@@ -21,7 +21,13 @@ const { machine } = isolation;
 const simulator = new Simulator(machine);
 const HINGE: Fault = { part: "H1-1", mode: "open" };
 
-const shows = (t: Test, faults: readonly Fault[]): Shown => observe(simulator, simulator.energise(machine.setupById.get(t.setup)!, faults, nominalValues(machine)), t, ORDINARY_METER);
+const shows = (t: Test, faults: readonly Fault[]): Shown =>
+  observe(
+    simulator,
+    simulator.energise(machine.setupById.get(t.setup)!, faults, nominalValues(machine)),
+    t,
+    ORDINARY_METER,
+  );
 const reading = (id: string, t: Test, shown: Shown): Evidence => ({ type: "reading", id, test: t, shown });
 const complaint: Evidence = { type: "complaint", id: "complaint", complaint: "panel-dark" };
 
@@ -31,14 +37,33 @@ const known: Evidence[] = [complaint, reading("a", J2, shows(J2, [HINGE]))];
 
 describe("the misprobe check", () => {
   test("a reading that fits is not questioned, whatever it says", () => {
-    for (const t of [makeTest("cold-call", "dcv", "H1-1.cab", "H1-3.cab"), makeTest("cold-call", "dcv", "H1-1.door", "H1-3.door"), makeTest("unplugged", "ohms", "H1-1.cab", "H1-1.door")])
+    for (const t of [
+      makeTest("cold-call", "dcv", "H1-1.cab", "H1-3.cab"),
+      makeTest("cold-call", "dcv", "H1-1.door", "H1-3.door"),
+      makeTest("unplugged", "ohms", "H1-1.cab", "H1-1.door"),
+    ])
       expect(misfitOf(isolation, [...known, reading("b", t, shows(t, [HINGE]))], "b"), t.red).toBeNull();
   });
 
   test.each([
-    ["the pin beside it", makeTest("cold-call", "dcv", "J2-1.pad", "J2-3.pad"), makeTest("cold-call", "dcv", "J2-2.pad", "J2-3.pad"), /pin 2 beside it/],
-    ["AC for DC", makeTest("cold-call", "dcv", "J2-1.pad", "J2-3.pad"), makeTest("cold-call", "acv", "J2-1.pad", "J2-3.pad"), /AC volts instead of DC|reference|black lead|standing otherwise/],
-    ["the black lead on another reference", makeTest("cold-call", "acv", "J3-1.pad", "J3-2.pad"), makeTest("cold-call", "acv", "J3-1.pad", "chassis"), null],
+    [
+      "the pin beside it",
+      makeTest("cold-call", "dcv", "J2-1.pad", "J2-3.pad"),
+      makeTest("cold-call", "dcv", "J2-2.pad", "J2-3.pad"),
+      /pin 2 beside it/,
+    ],
+    [
+      "AC for DC",
+      makeTest("cold-call", "dcv", "J2-1.pad", "J2-3.pad"),
+      makeTest("cold-call", "acv", "J2-1.pad", "J2-3.pad"),
+      /AC volts instead of DC|reference|black lead|standing otherwise/,
+    ],
+    [
+      "the black lead on another reference",
+      makeTest("cold-call", "acv", "J3-1.pad", "J3-2.pad"),
+      makeTest("cold-call", "acv", "J3-1.pad", "chassis"),
+      null,
+    ],
   ] as const)("%s is named, or cannot be told from what is possible", (_name, meant, really, words) => {
     const shown = shows(really, [HINGE]);
     const misfit = misfitOf(isolation, [...known, reading("b", meant, shown)], "b");
@@ -51,7 +76,11 @@ describe("the misprobe check", () => {
   });
 
   test("a value that nothing gives is not explained away", () => {
-    const misfit = misfitOf(isolation, [...known, reading("b", makeTest("cold-call", "dcv", "J2-1.pad", "J2-3.pad"), { kind: "value", value: 47.3 })], "b");
+    const misfit = misfitOf(
+      isolation,
+      [...known, reading("b", makeTest("cold-call", "dcv", "J2-1.pad", "J2-3.pad"), { kind: "value", value: 47.3 })],
+      "b",
+    );
     expect(misfit).not.toBeNull();
     if (misfit!.slips.length === 0) expect(misfit!.sentence).toContain("no usual slip explains it");
     expect(misfitOf(isolation, known, "nothing")).toBeNull();
@@ -60,7 +89,11 @@ describe("the misprobe check", () => {
   test("a reading in thousandths: the display was read wrongly", () => {
     const t = makeTest("unplugged", "ohms", "ntc-1", "ntc-2");
     const shown = shows(t, [HINGE]);
-    const misfit = misfitOf(isolation, [...known, reading("b", t, { kind: "value", value: (shown as { value: number }).value / 1000 })], "b");
+    const misfit = misfitOf(
+      isolation,
+      [...known, reading("b", t, { kind: "value", value: (shown as { value: number }).value / 1000 })],
+      "b",
+    );
     expect(misfit === null || misfit.slips.some((s) => s.words.includes("thousand"))).toBe(true);
   });
 });
@@ -78,31 +111,54 @@ describe("signs, and repairs that were tried", () => {
 
   test("unit signs name kinds of part that exist", () => {
     const kinds = new Set(PART_KINDS.map((k) => k.kind));
-    for (const s of UNIT_SIGNS) for (const kind of Object.keys(s.given)) expect(kinds.has(kind) || kind === "contact" || kind === "wire", `${s.id}: ${kind}`).toBe(true);
+    for (const s of UNIT_SIGNS)
+      for (const kind of Object.keys(s.given))
+        expect(kinds.has(kind) || kind === "contact" || kind === "wire", `${s.id}: ${kind}`).toBe(true);
   });
 
-  const of = (evidence: readonly Evidence[], piece: string) => pieceSuspects(isolation, isolation.beliefs(evidence)).find((s) => s.piece === piece)?.probability ?? 0;
+  const of = (evidence: readonly Evidence[], piece: string) =>
+    pieceSuspects(isolation, isolation.beliefs(evidence)).find((s) => s.piece === piece)?.probability ?? 0;
 
   test("a green contact raises its plug, a clean one lowers it; looked at twice it counts once", () => {
-    const green = (there: boolean, id = "s"): Evidence => ({ type: "sign", id, part: "H1-1", sign: "corrosion", there });
+    const green = (there: boolean, id = "s"): Evidence => ({
+      type: "sign",
+      id,
+      part: "H1-1",
+      sign: "corrosion",
+      there,
+    });
     expect(of([complaint, green(true)], "hinge-plug")).toBeGreaterThan(of([complaint], "hinge-plug") * 1.5);
     expect(of([complaint, green(false)], "hinge-plug")).toBeLessThan(of([complaint], "hinge-plug"));
-    expect(of([complaint, green(true), green(true, "t")], "hinge-plug")).toBeCloseTo(of([complaint, green(true)], "hinge-plug"), 12);
+    expect(of([complaint, green(true), green(true, "t")], "hinge-plug")).toBeCloseTo(
+      of([complaint, green(true)], "hinge-plug"),
+      12,
+    );
     // The last look stands.
-    expect(of([complaint, green(true), green(false, "t")], "hinge-plug")).toBeCloseTo(of([complaint, green(false)], "hinge-plug"), 12);
+    expect(of([complaint, green(true), green(false, "t")], "hinge-plug")).toBeCloseTo(
+      of([complaint, green(false)], "hinge-plug"),
+      12,
+    );
   });
 
   test("it comes and goes when moved: contacts and wires before boards", () => {
     const moved: Evidence = { type: "sign", id: "m", part: WHOLE_UNIT, sign: "moved", there: true };
     expect(of([complaint, moved], "panel-board")).toBeLessThan(of([complaint], "panel-board") / 2);
-    expect(isolation.signsWorthIt(isolation.beliefs([complaint]).probability, new Set())[0]!.bits).toBeGreaterThan(0.01);
-    expect(isolation.signsWorthIt(isolation.beliefs([complaint]).probability, new Set([`${WHOLE_UNIT} moved`])).some((s) => s.sign === "moved")).toBe(false);
+    expect(isolation.signsWorthIt(isolation.beliefs([complaint]).probability, new Set())[0]!.bits).toBeGreaterThan(
+      0.01,
+    );
+    expect(
+      isolation
+        .signsWorthIt(isolation.beliefs([complaint]).probability, new Set([`${WHOLE_UNIT} moved`]))
+        .some((s) => s.sign === "moved"),
+    ).toBe(false);
   });
 
   test("a repair that did not help nearly clears its piece; one that did nearly settles it", () => {
     const tried = (result: "gone" | "stays"): Evidence => ({ type: "tried", id: "r", piece: "panel-board", result });
     expect(of([complaint, tried("stays")], "panel-board")).toBeLessThan(of([complaint], "panel-board") / 5);
-    expect(of([complaint, tried("gone")], "panel-board")).toBeGreaterThan(Math.min(0.7, of([complaint], "panel-board") * 3));
+    expect(of([complaint, tried("gone")], "panel-board")).toBeGreaterThan(
+      Math.min(0.7, of([complaint], "panel-board") * 3),
+    );
     expect([unknownPiece(machine, "panel-board"), unknownSign(machine, "H1-1", "corrosion")]).toEqual([null, null]);
     expect(unknownPiece(machine, "roof")).toContain("no piece roof");
     expect(unknownSign(machine, "H1-1", "smile")).toContain("no such sign");

@@ -21,28 +21,37 @@ const { machine } = isolation;
 const setupOf = (id: string) => machine.setupById.get(id)!;
 
 describe("the usual slips of a test", () => {
-  const offered = (fn: "dcv" | "acv" | "ohms", red: string, black: string, setup = "cold-call", value = 12) => slipsFor(machine, makeTest(setup, fn, red, black), { kind: "value", value });
+  const offered = (fn: "dcv" | "acv" | "ohms", red: string, black: string, setup = "cold-call", value = 12) =>
+    slipsFor(machine, makeTest(setup, fn, red, black), { kind: "value", value });
   const words = (list: ReturnType<typeof offered>) => list.map((s) => s.words);
   test("each function has its own wrong function, and ohms have none", () => {
     expect(words(offered("dcv", "J2-1", "J2-3"))).toContain("AC volts instead of DC");
     expect(words(offered("dcv", "J2-1", "J2-3"))).not.toContain("DC volts instead of AC");
-    expect(words(offered("acv", "J3-1", "J3-2"))).toEqual(expect.arrayContaining(["DC volts instead of AC", "the low-impedance setting"]));
+    expect(words(offered("acv", "J3-1", "J3-2"))).toEqual(
+      expect.arrayContaining(["DC volts instead of AC", "the low-impedance setting"]),
+    );
     expect(words(offered("acv", "J3-1", "J3-2"))).not.toContain("AC volts instead of DC");
     expect(words(offered("ohms", "J3-1", "J3-2", "unplugged")).some((w) => /volts|low-impedance/.test(w))).toBe(false);
   });
   test("the pins beside it, the mirrored one, the other side of the plug; never the two leads on one spot, never the test itself", () => {
     const list = offered("dcv", "J2-1", "J2-3");
     expect(words(list).some((w) => /pin 2 beside it/.test(w))).toBe(true);
-    expect(words(list).some((w) => /counted from the wrong end/.test(w)), "the mirrored pin is the other lead's own").toBe(false);
+    expect(
+      words(list).some((w) => /counted from the wrong end/.test(w)),
+      "the mirrored pin is the other lead's own",
+    ).toBe(false);
     expect(words(offered("dcv", "J4-1", "J4-2")).some((w) => /counted from the wrong end/.test(w))).toBe(true);
     expect(list.some((s) => s.test.red === "J2-1.pad")).toBe(true);
     for (const s of list) {
       expect(s.test.red).not.toBe(s.test.black);
-      if (testKey(s.test) === testKey(makeTest("cold-call", "dcv", "J2-1", "J2-3"))) expect(s.shown).not.toEqual({ kind: "value", value: 12 });
+      if (testKey(s.test) === testKey(makeTest("cold-call", "dcv", "J2-1", "J2-3")))
+        expect(s.shown).not.toEqual({ kind: "value", value: 12 });
     }
   });
   test("the black lead on another reference, only where that is another node than its own", () => {
-    const blacks = offered("dcv", "J2-1", "J2-2").filter((s) => s.words.startsWith("the black lead on ") && !/beside|counted|side/.test(s.words));
+    const blacks = offered("dcv", "J2-1", "J2-2").filter(
+      (s) => s.words.startsWith("the black lead on ") && !/beside|counted|side/.test(s.words),
+    );
     expect(blacks.length).toBeGreaterThan(0);
     for (const s of blacks) expect(machine.points.get(s.test.black!)!.node).not.toBe(machine.points.get("J2-2")!.node);
   });
@@ -56,18 +65,30 @@ describe("the usual slips of a test", () => {
       expect([at.power, at.apart.join(), at.feeds.length]).toEqual(["on", setupOf("cold-call").apart.join(), 0]);
     }
     const there = new Set(others.map((s) => s.test.setup));
-    for (const at of machine.file.setups) if (at.id !== "cold-call" && at.power === "on" && at.apart.length === 0 && at.feeds.length === 0) expect(there.has(at.id), at.id).toBe(true);
+    for (const at of machine.file.setups)
+      if (at.id !== "cold-call" && at.power === "on" && at.apart.length === 0 && at.feeds.length === 0)
+        expect(there.has(at.id), at.id).toBe(true);
     for (const s of list) expect(forbidden(machine, setupOf(s.test.setup), s.test)).toBeNull();
   });
   test("a display read in thousands or thousandths, but not of nothing", () => {
-    expect(offered("dcv", "J2-1", "J2-3").filter((s) => /thousand/.test(s.words)).map((s) => s.shown)).toEqual([{ kind: "value", value: 12_000 }, { kind: "value", value: 0.012 }]);
+    expect(
+      offered("dcv", "J2-1", "J2-3")
+        .filter((s) => /thousand/.test(s.words))
+        .map((s) => s.shown),
+    ).toEqual([
+      { kind: "value", value: 12_000 },
+      { kind: "value", value: 0.012 },
+    ]);
     expect(words(offered("dcv", "J2-1", "J2-3", "cold-call", 0)).some((w) => /thousand/.test(w))).toBe(false);
   });
 });
 
 describe("what is asked before a board is blamed", () => {
   test("is permitted, can be made, was not made before, and is live only where its proof has no other way", () => {
-    for (const fault of [{ part: "panel", mode: "dead" }, { part: "U1", mode: "dead" }].filter((f) => machine.partById.get(f.part)?.modes.some((m) => m.id === f.mode))) {
+    for (const fault of [
+      { part: "panel", mode: "dead" },
+      { part: "U1", mode: "dead" },
+    ].filter((f) => machine.partById.get(f.part)?.modes.some((m) => m.id === f.mode))) {
       const random = randomSource(31);
       const unit = new UnitOnTheBench(machine, [fault], randomValues(machine, random), random);
       const evidence: Evidence[] = [{ type: "complaint", id: "c", complaint: "panel-dark" }];
@@ -82,9 +103,17 @@ describe("what is asked before a board is blamed", () => {
         if (next.proves) {
           proofs++;
           expect(made.has(testKey(next.test))).toBe(false);
-          const ways = machine.file.pieces.flatMap((p) => p.proofs).filter((p) => p.any.some((t) => testKey(makeTest(t.setup, t.function, t.red, t.black)) === testKey(next.test))).map((p) => p.any.map((t) => makeTest(t.setup, t.function, t.red, t.black)));
+          const ways = machine.file.pieces
+            .flatMap((p) => p.proofs)
+            .filter((p) =>
+              p.any.some((t) => testKey(makeTest(t.setup, t.function, t.red, t.black)) === testKey(next.test)),
+            )
+            .map((p) => p.any.map((t) => makeTest(t.setup, t.function, t.red, t.black)));
           const live = (t: typeof next.test) => exposureOf(machine, setupOf(t.setup), t) === "live";
-          if (live(next.test)) expect(ways.some((any) => any.filter((t) => forbidden(machine, setupOf(t.setup), t) === null).every(live))).toBe(true);
+          if (live(next.test))
+            expect(
+              ways.some((any) => any.filter((t) => forbidden(machine, setupOf(t.setup), t) === null).every(live)),
+            ).toBe(true);
         }
         made.add(testKey(next.test));
         evidence.push({ type: "reading", id: `r${k}`, test: next.test, shown: unit.read(next.test) });
@@ -99,12 +128,19 @@ describe("the window of a sound machine", () => {
   const meter = isolation.meter;
   const volts = makeTest("cold-call", "dcv", "J2-1", "J2-3");
   test("reaches below nothing for direct volts only; an overload fits a reading above ten megohms, and no label fits a value", () => {
-    const near = [{ kind: "value" as const, value: 0.001 }, { kind: "value" as const, value: 0 }];
+    const near = [
+      { kind: "value" as const, value: 0.001 },
+      { kind: "value" as const, value: 0 },
+    ];
     const dc = windowOf(volts, near, meter);
     expect(dc.kind === "range" && dc.low < 0).toBe(true);
     const ac = windowOf(makeTest("cold-call", "acv", "J3-1", "J3-2"), near, meter);
     expect(ac.kind === "range" && ac.low).toBe(0);
-    const open = windowOf(makeTest("unplugged", "ohms", "J3-1", "J3-2"), [{ kind: "overload" }, { kind: "overload" }], meter);
+    const open = windowOf(
+      makeTest("unplugged", "ohms", "J3-1", "J3-2"),
+      [{ kind: "overload" }, { kind: "overload" }],
+      meter,
+    );
     expect(open).toEqual({ kind: "overload" });
     expect(verdictOf(open, { kind: "value", value: 2e7 })).toBe("fits");
     expect(verdictOf(open, { kind: "value", value: 9e6 })).toBe("does not fit");
@@ -125,7 +161,13 @@ describe("the window of a sound machine", () => {
 
 describe("a dead test beside a live one", () => {
   const live = { test: makeTest("cold-call", "acv", "J3-1.pad", "J3-2.pad"), bits: 1, minutes: 1, risk: 0, score: 1 };
-  const dead = (score: number) => ({ test: makeTest("unplugged", "ohms", "J3-1", "J3-2"), bits: 1, minutes: 1, risk: 0, score });
+  const dead = (score: number) => ({
+    test: makeTest("unplugged", "ohms", "J3-1", "J3-2"),
+    bits: 1,
+    minutes: 1,
+    risk: 0,
+    score,
+  });
   test("is taken from 80 % of its worth on, and not below; a dead one that is best needs no share", () => {
     expect(exposureOf(machine, setupOf("cold-call"), live.test)).toBe("live");
     expect(isolation.choose([live, dead(0.8)])).toEqual(dead(0.8));
@@ -151,13 +193,21 @@ describe("what a sign would tell", () => {
       const yes = rows.reduce((sum, r) => sum + r[0], 0);
       const no = rows.reduce((sum, r) => sum + r[1], 0);
       // I = H(sign) + H(piece) - H(sign, piece)
-      const information = -plogp(yes) - plogp(no) - rows.reduce((sum, r) => sum + plogp(r[0] + r[1]), 0) + rows.reduce((sum, r) => sum + plogp(r[0]) + plogp(r[1]), 0);
+      const information =
+        -plogp(yes) -
+        plogp(no) -
+        rows.reduce((sum, r) => sum + plogp(r[0] + r[1]), 0) +
+        rows.reduce((sum, r) => sum + plogp(r[0]) + plogp(r[1]), 0);
       expect(sign.bits).toBeCloseTo(Math.max(0, information), 9);
     }
     const bits = isolation.signsWorthIt(probability, new Set()).map((x) => x.bits);
     expect(bits).toEqual([...bits].sort((a, b) => b - a));
     const first = isolation.signsWorthIt(probability, new Set())[0]!;
-    expect(isolation.signsWorthIt(probability, new Set([`${first.part} ${first.sign}`])).some((x) => x.part === first.part && x.sign === first.sign)).toBe(false);
+    expect(
+      isolation
+        .signsWorthIt(probability, new Set([`${first.part} ${first.sign}`]))
+        .some((x) => x.part === first.part && x.sign === first.sign),
+    ).toBe(false);
   });
 });
 
@@ -174,7 +224,10 @@ describe("a kernel where room or mains are known", () => {
     expect(even.widths[0]).toBeCloseTo(Math.hypot(1, 1.25 * Math.sqrt(32 / 3)), 6);
   });
   test("specimens further apart than a regime do not share a bell; overload and jumping keep their shares", () => {
-    const kernel = makeKernel([...at(100, 102, 300, 302), { kind: "overload" }, { kind: "jumping", low: 1, high: 2, manner: "jumping" }], scale);
+    const kernel = makeKernel(
+      [...at(100, 102, 300, 302), { kind: "overload" }, { kind: "jumping", low: 1, high: 2, manner: "jumping" }],
+      scale,
+    );
     expect(kernel.centres[0]).toBeCloseTo(101, 6);
     expect(kernel.centres[2]).toBeCloseTo(301, 6);
     expect(kernel.swings).toHaveLength(1);
@@ -195,12 +248,22 @@ describe("readings that are kept as one", () => {
     expect(kept[1]).toBe(a);
     expect(kept[2]).toBe(c);
     const look = makeTest("cold-call", "look", "panel");
-    const labels = [[{ kind: "label" as const, label: "lit" }], [{ kind: "label" as const, label: "lit" }], [{ kind: "label" as const, label: "dark" }], [null], []];
+    const labels = [
+      [{ kind: "label" as const, label: "lit" }],
+      [{ kind: "label" as const, label: "lit" }],
+      [{ kind: "label" as const, label: "dark" }],
+      [null],
+      [],
+    ];
     const seen = shared(look, labels, meter);
     expect(seen[1]).toBe(seen[0]);
     expect([seen[2], seen[3], seen[4]]).toEqual([labels[2], labels[3], labels[4]]);
     const swing = (manner: "jumping" | "pulsing", high: number) => [{ kind: "jumping" as const, low: 3, high, manner }];
-    const swings = shared(t, [swing("jumping", 11), swing("pulsing", 11), swing("jumping", 11), swing("jumping", 12)], meter);
+    const swings = shared(
+      t,
+      [swing("jumping", 11), swing("pulsing", 11), swing("jumping", 11), swing("jumping", 12)],
+      meter,
+    );
     expect(swings[1]).not.toBe(swings[0]);
     expect(swings[2]).toBe(swings[0]);
     expect(swings[3]).not.toBe(swings[0]);

@@ -5,7 +5,21 @@ import { bench } from "../support/bench-machine";
 import { FLEET, machineNamed } from "../support/fleet";
 
 /** Kinds that no demo machine has; each is tried on the bench below. */
-const ON_THE_BENCH = ["capacitor motor", "run capacitor", "diode", "rtd", "reed switch", "capacitor", "varistor", "led", "ptc", "solenoid", "triac", "inrush resistor", "insulation"];
+const ON_THE_BENCH = [
+  "capacitor motor",
+  "run capacitor",
+  "diode",
+  "rtd",
+  "reed switch",
+  "capacitor",
+  "varistor",
+  "led",
+  "ptc",
+  "solenoid",
+  "triac",
+  "inrush resistor",
+  "insulation",
+];
 
 describe("the family of kinds", () => {
   it("is met in the fleet or on the bench, every one of them", () => {
@@ -21,13 +35,18 @@ describe("the family of kinds", () => {
           for (const [mode, chance] of Object.entries(sign.given)) {
             expect(chance!).toBeGreaterThan(sign.otherwise);
             expect(chance!).toBeLessThan(1);
-            expect(part.modes.map((m) => m.id), `${part.kind.kind} ${sign.id}`).toContain(mode);
+            expect(
+              part.modes.map((m) => m.id),
+              `${part.kind.kind} ${sign.id}`,
+            ).toContain(mode);
           }
         }
   });
 
   it("gives every part its labels once", () => {
-    for (const name of FLEET) for (const part of machineNamed(name).parts) if (part.labels) expect(new Set(part.labels).size, `${name} ${part.id}`).toBe(part.labels.length);
+    for (const name of FLEET)
+      for (const part of machineNamed(name).parts)
+        if (part.labels) expect(new Set(part.labels).size, `${name} ${part.id}`).toBe(part.labels.length);
   });
 
   it("says how each part is tested by itself, and which of them protect", () => {
@@ -42,7 +61,9 @@ describe("the family of kinds", () => {
 describe("a capacitor motor and its run capacitor", () => {
   const { label, number } = bench(
     `- { id: cap, kind: run capacitor, name: C, piece: p, farads: 25u, at: { a: L, b: aux } }
-     - { id: m, kind: capacitor motor, name: M, piece: p, volts: 120, amps: 2, mainOhms: 6, startOhms: 9, at: { common: N, main: L, start: aux, case: E } }`, ["aux"]);
+     - { id: m, kind: capacitor motor, name: M, piece: p, volts: 120, amps: 2, mainOhms: 6, startOhms: 9, at: { common: N, main: L, start: aux, case: E } }`,
+    ["aux"],
+  );
   it("turns, and hums without its capacitor or with its auxiliary winding open", () => {
     expect(label("on", "look", "m")).toBe("turns");
     expect(label("on", "look", "m", undefined, "cap:open")).toBe("hums");
@@ -62,14 +83,18 @@ describe("semiconductors", () => {
       `- { id: d, kind: diode, name: D, piece: p, amps: 1, at: { anode: plus, cathode: k } }
        - { id: r, kind: resistor, name: R, piece: p, ohms: 1k, at: { a: k, b: gnd } }
        - { id: d2, kind: diode, name: D2, piece: p, amps: 1, at: { anode: gnd, cathode: k2 } }
-       - { id: r2, kind: resistor, name: R2, piece: p, ohms: 1k, at: { a: plus, b: k2 } }`, ["k", "k2"]);
+       - { id: r2, kind: resistor, name: R2, piece: p, ohms: 1k, at: { a: plus, b: k2 } }`,
+      ["k", "k2"],
+    );
     expect(number("on", "dcv", "k", "gnd")).toBeGreaterThan(12);
     expect(number("on", "dcv", "k2", "gnd")).toBeGreaterThan(12);
     expect(number("on", "dcv", "k", "gnd", "d:open")).toBeLessThan(0.1);
     expect(number("on", "dcv", "k2", "gnd", "d2:shorted")).toBeLessThan(0.1);
   });
   it("a triac conducts while its gate is driven; shorted, it never stops", () => {
-    const parts = (gate: string) => `- { id: t, kind: triac, name: T, piece: p, amps: 8, at: { gate: ${gate}, mt1: N, mt2: load } }
+    const parts = (
+      gate: string,
+    ) => `- { id: t, kind: triac, name: T, piece: p, amps: 8, at: { gate: ${gate}, mt1: N, mt2: load } }
        - { id: b, kind: non-isolated supply, name: B, piece: p, volts: 5, lineVolts: 120, maxAmps: 0.1, at: { line: L, neutral: N, out: five } }
        - { id: g, kind: resistor, name: G, piece: p, ohms: 330, at: { a: ${gate === "five" ? "five" : "gate"}, b: N } }
        - { id: h, kind: heater, name: H, piece: p, volts: 120, watts: 300, at: { a: L, b: load, case: E } }`;
@@ -82,7 +107,10 @@ describe("semiconductors", () => {
     expect(driven.machine.domains[driven.machine.nodeOf.get("five")!]!.energy).toBe("mains");
   });
   it("a light-emitting diode is lit from its rail", () => {
-    const { label } = bench("- { id: l, kind: led, name: LED, piece: p, volts: 13, amps: 10m, at: { plus: plus, minus: gnd } }", []);
+    const { label } = bench(
+      "- { id: l, kind: led, name: LED, piece: p, volts: 13, amps: 10m, at: { plus: plus, minus: gnd } }",
+      [],
+    );
     expect(label("on", "look", "l")).toBe("lit");
     expect(label("on", "look", "l", undefined, "l:dead")).toBe("dark");
   });
@@ -90,12 +118,20 @@ describe("semiconductors", () => {
 
 describe("sensors and small parts", () => {
   it("a platinum resistor follows IEC 60751 in the circuit too", () => {
-    const { number } = bench("- { id: s, kind: rtd, name: S, piece: p, ohms0: 100, place: oven, at: { a: s1, b: s2 } }", ["s1", "s2"], { setups: "  - { id: hot, name: Hot, power: \"off\", places: { oven: 100 }, how: Heat. }" });
+    const { number } = bench(
+      "- { id: s, kind: rtd, name: S, piece: p, ohms0: 100, place: oven, at: { a: s1, b: s2 } }",
+      ["s1", "s2"],
+      { setups: '  - { id: hot, name: Hot, power: "off", places: { oven: 100 }, how: Heat. }' },
+    );
     expect(number("hot", "ohms", "s1", "s2")).toBeCloseTo(rtdOhms(100, 100), 2);
     expect(number("hot", "ohms", "s1", "s2", "s:open")).toBe(Infinity);
   });
   it("a reed contact closes near its magnet", () => {
-    const { number } = bench("- { id: r, kind: reed switch, name: R, piece: p, place: lid, at: { a: r1, b: r2 } }", ["r1", "r2"], { setups: "  - { id: near, name: Near, power: \"off\", magnets: [lid], how: Hold it. }" });
+    const { number } = bench(
+      "- { id: r, kind: reed switch, name: R, piece: p, place: lid, at: { a: r1, b: r2 } }",
+      ["r1", "r2"],
+      { setups: '  - { id: near, name: Near, power: "off", magnets: [lid], how: Hold it. }' },
+    );
     expect(number("off", "ohms", "r1", "r2")).toBe(Infinity);
     expect(number("near", "ohms", "r1", "r2")).toBeLessThan(1);
     expect(number("near", "ohms", "r1", "r2", "r:stuck-open")).toBe(Infinity);
@@ -103,7 +139,9 @@ describe("sensors and small parts", () => {
   it("a PTC starter is low when cold and has let go once it has run", () => {
     const { number } = bench(
       `- { id: t, kind: ptc, name: T, piece: p, coldOhms: 20, hotOhms: 8k, at: { a: L, b: aux } }
-       - { id: h, kind: heater, name: H, piece: p, volts: 120, watts: 700, at: { a: aux, b: N, case: E } }`, ["aux"]);
+       - { id: h, kind: heater, name: H, piece: p, volts: 120, watts: 700, at: { a: aux, b: N, case: E } }`,
+      ["aux"],
+    );
     expect(number("off", "ohms", "L", "aux")).toBeCloseTo(20, 0);
     expect(number("on", "acv", "aux", "N")).toBeLessThan(5);
   });
@@ -112,7 +150,9 @@ describe("sensors and small parts", () => {
       `- { id: s, kind: solenoid, name: S, piece: p, current: ac, volts: 120, amps: 0.2, ohms: 90, at: { a: L, b: N } }
        - { id: v, kind: varistor, name: V, piece: p, at: { a: v1, b: v2 } }
        - { id: c, kind: capacitor, name: C, piece: p, farads: 100u, at: { a: c1, b: c2 } }
-       - { id: i, kind: inrush resistor, name: I, piece: p, ohms: 10, at: { a: i1, b: i2 } }`, ["v1", "v2", "c1", "c2", "i1", "i2"]);
+       - { id: i, kind: inrush resistor, name: I, piece: p, ohms: 10, at: { a: i1, b: i2 } }`,
+      ["v1", "v2", "c1", "c2", "i1", "i2"],
+    );
     expect(label("on", "look", "s")).toBe("pulls");
     expect(label("on", "look", "s", undefined, "s:jammed")).toBe("rests");
     expect(number("off", "ohms", "v1", "v2")).toBe(Infinity);
@@ -133,7 +173,16 @@ describe("split phase and supplies", () => {
     const { ORDINARY_METER } = await import("../../src/core/circuit/meter");
     const simulator = new Simulator(machine);
     const volts = (red: string, black: string, mode?: string) => {
-      const shown = observe(simulator, simulator.energise(machine.setupById.get("utility-on")!, mode ? [{ part: "utility", mode }] : [], nominalValues(machine)), makeTest("utility-on", "acv", red, black), ORDINARY_METER);
+      const shown = observe(
+        simulator,
+        simulator.energise(
+          machine.setupById.get("utility-on")!,
+          mode ? [{ part: "utility", mode }] : [],
+          nominalValues(machine),
+        ),
+        makeTest("utility-on", "acv", red, black),
+        ORDINARY_METER,
+      );
       return shown.kind === "value" ? shown.value : NaN;
     };
     expect(volts("ut-1", "neutral")).toBeCloseTo(120, 0);

@@ -22,14 +22,20 @@ describe("the family of kinds", () => {
   it("keeps elements and terminals together: every element ends at a terminal of its own kind or at ground", () => {
     for (const part of demoMachine().parts) {
       const terminals = new Set([...part.kind.terminals(part.fields), "@ground"]);
-      for (const pair of part.kind.elements(part.fields)) for (const end of pair) expect(terminals.has(end), `${part.id} ${end}`).toBe(true);
-      for (const group of part.kind.galvanic(part.fields)) for (const end of group) expect(terminals.has(end), `${part.id} ${end}`).toBe(true);
+      for (const pair of part.kind.elements(part.fields))
+        for (const end of pair) expect(terminals.has(end), `${part.id} ${end}`).toBe(true);
+      for (const group of part.kind.galvanic(part.fields))
+        for (const end of group) expect(terminals.has(end), `${part.id} ${end}`).toBe(true);
     }
   });
 });
 
 describe("heater", () => {
-  const { number } = bench("- { id: h, kind: heater, name: Heater, piece: p, volts: 120, watts: 325, at: { a: L, b: h2, case: E } }\n- { id: w, kind: wire, name: Wire, piece: p, at: { a: h2, b: N } }", ["h2"], { clamps: "[ { id: c, name: Clamp, part: w } ]" });
+  const { number } = bench(
+    "- { id: h, kind: heater, name: Heater, piece: p, volts: 120, watts: 325, at: { a: L, b: h2, case: E } }\n- { id: w, kind: wire, name: Wire, piece: p, at: { a: h2, b: N } }",
+    ["h2"],
+    { clamps: "[ { id: c, name: Clamp, part: w } ]" },
+  );
   it("draws volts over ohms, and nothing when it is burnt out", () => {
     expect(number("on", "clamp", "c")).toBeCloseTo(120 / 44.3, 1);
     expect(number("on", "clamp", "c", undefined, "h:open")).toBeCloseTo(0, 6);
@@ -43,7 +49,10 @@ describe("heater", () => {
 });
 
 describe("relay", () => {
-  const { number } = bench("- { id: k, kind: relay, name: Relay, piece: p, coilVolts: 12, coilOhms: 100, contactAmps: 10, at: { coil-a: plus, coil-b: gnd, common: L, make: out } }\n- { id: load, kind: heater, name: Load, piece: p, volts: 120, watts: 120, at: { a: out, b: N, case: E } }", ["out"]);
+  const { number } = bench(
+    "- { id: k, kind: relay, name: Relay, piece: p, coilVolts: 12, coilOhms: 100, contactAmps: 10, at: { coil-a: plus, coil-b: gnd, common: L, make: out } }\n- { id: load, kind: heater, name: Load, piece: p, volts: 120, watts: 120, at: { a: out, b: N, case: E } }",
+    ["out"],
+  );
   it("closes with its coil fed and is open at rest", () => {
     expect(number("on", "acv", "out", "N")).toBeGreaterThan(110);
     expect(number("off", "ohms", "L", "out")).toBeGreaterThan(1e5);
@@ -57,11 +66,15 @@ describe("relay", () => {
 });
 
 describe("supply and what hangs on it", () => {
-  const { number, read, label } = bench("- { id: f, kind: dc fan, name: Fan, piece: p, volts: 13, amps: 0.2, at: { plus: plus, minus: gnd } }\n- { id: pinch, kind: insulation, name: Pinch, piece: p, at: { a: plus, b: gnd } }\n- { id: r, kind: regulator, name: Regulator, piece: p, volts: 5, dropoutVolts: 1.5, at: { in: plus, out: five, return: gnd } }", ["five"]);
+  const { number, read, label } = bench(
+    "- { id: f, kind: dc fan, name: Fan, piece: p, volts: 13, amps: 0.2, at: { plus: plus, minus: gnd } }\n- { id: pinch, kind: insulation, name: Pinch, piece: p, at: { a: plus, b: gnd } }\n- { id: r, kind: regulator, name: Regulator, piece: p, volts: 5, dropoutVolts: 1.5, at: { in: plus, out: five, return: gnd } }",
+    ["five"],
+  );
   it("gives its volts between its own output and its own return, and none when dead or without bulk", () => {
     expect(number("on", "dcv", "plus", "gnd")).toBeCloseTo(13, 0);
     expect(number("on", "dcv", "bp", "bm")).toBeCloseTo(168, 0);
-    for (const fault of ["supply:dead", "supply:no-bulk"]) expect(Math.abs(number("on", "dcv", "plus", "gnd", fault))).toBeLessThan(0.1);
+    for (const fault of ["supply:dead", "supply:no-bulk"])
+      expect(Math.abs(number("on", "dcv", "plus", "gnd", fault))).toBeLessThan(0.1);
     expect(number("on", "dcv", "bp", "bm", "supply:dead")).toBeGreaterThan(150);
     expect(Math.abs(number("on", "dcv", "bp", "bm", "supply:no-bulk"))).toBeLessThan(5);
   });
@@ -91,7 +104,10 @@ describe("sensors, switches and loads", () => {
   const { number, read, label } = bench(
     "- { id: t, kind: ntc, name: Sensor, piece: p, ohms25: 5000, beta: 3650, place: box, at: { a: t1, b: t2 } }\n- { id: s, kind: door switch, name: Switch, piece: p, door: door, closedWhen: door closed, at: { a: s1, b: s2 } }\n- { id: c, kind: compressor, name: Compressor, piece: p, volts: 120, runAmps: 1.5, windingOhms: 8, restMinutes: 5, at: { line: L, neutral: N, case: E } }\n- { id: J, kind: contact, name: Contact, piece: p, connector: none, at: { near: j1, far: j2 } }",
     ["t1", "t2", "s1", "s2", "j1", "j2"],
-    { doors: "[ { id: door, name: Door } ]", setups: '  - { id: ice, name: Ice, power: "off", places: { box: 0 }, openDoors: [door], how: Ice. }' },
+    {
+      doors: "[ { id: door, name: Door } ]",
+      setups: '  - { id: ice, name: Ice, power: "off", places: { box: 0 }, openDoors: [door], how: Ice. }',
+    },
   );
   it("a thermistor is far higher in crushed ice; open, shorted and drifted ones show", () => {
     expect(number("off", "ohms", "t1", "t2")).toBeCloseTo(5000, -1);
@@ -121,7 +137,10 @@ describe("sensors, switches and loads", () => {
 });
 
 describe("outlet and cord", () => {
-  const { number } = bench("- { id: cord, kind: cord, name: Cord, piece: p, at: { line-pin: L, neutral-pin: N, earth-pin: E, line: l2, neutral: n2, earth: e2 } }\n- { id: load, kind: heater, name: Load, piece: p, volts: 120, watts: 120, at: { a: l2, b: n2, case: e2 } }", ["l2", "n2", "e2"]);
+  const { number } = bench(
+    "- { id: cord, kind: cord, name: Cord, piece: p, at: { line-pin: L, neutral-pin: N, earth-pin: E, line: l2, neutral: n2, earth: e2 } }\n- { id: load, kind: heater, name: Load, piece: p, volts: 120, watts: 120, at: { a: l2, b: n2, case: e2 } }",
+    ["l2", "n2", "e2"],
+  );
   it("brings mains with its source impedance, and nothing unplugged", () => {
     expect(number("on", "acv", "l2", "n2")).toBeGreaterThan(118);
     expect(number("off", "acv", "l2", "n2")).toBe(0);
@@ -141,13 +160,20 @@ describe("specimens", () => {
     const [a, b, c] = [drawnValues(machine, 1, 0.5), drawnValues(machine, 1, 0.5), drawnValues(machine, 2, 0.5)];
     expect(a.of).toEqual(b.of);
     expect(a.of).not.toEqual(c.of);
-    machine.parts.forEach((part, p) => part.parameters.forEach((parameter, i) => expect(Math.abs(a.of[p]![i]! / parameter.nominal - 1)).toBeLessThanOrEqual(parameter.tolerance + 1e-12)));
+    machine.parts.forEach((part, p) =>
+      part.parameters.forEach((parameter, i) =>
+        expect(Math.abs(a.of[p]![i]! / parameter.nominal - 1)).toBeLessThanOrEqual(parameter.tolerance + 1e-12),
+      ),
+    );
     expect(Math.abs(a.supplyVolts / 120 - 1)).toBeLessThanOrEqual(0.06);
   });
   it("cover the range of a graded fault by their stratum", () => {
     const part = machine.partById.get("H1-1")!;
     const mode = part.modes.find((m) => m.severity)!;
-    const [low, high] = [drawnValues(machine, 1, 0.05).severity(part, mode), drawnValues(machine, 1, 0.95).severity(part, mode)];
+    const [low, high] = [
+      drawnValues(machine, 1, 0.05).severity(part, mode),
+      drawnValues(machine, 1, 0.95).severity(part, mode),
+    ];
     expect(low).toBeGreaterThanOrEqual(mode.severity![0]);
     expect(high).toBeLessThanOrEqual(mode.severity![1]);
     expect(high / low).toBeGreaterThan(10);

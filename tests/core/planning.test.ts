@@ -1,6 +1,12 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
-import { conditionHolds, plainConditions, conditionSchema, type Condition, type Situation } from "../../src/core/control/condition";
+import {
+  conditionHolds,
+  plainConditions,
+  conditionSchema,
+  type Condition,
+  type Situation,
+} from "../../src/core/control/condition";
 import { canonicalJson } from "../../src/core/formats/canonical-json";
 import { costOf, standingAfter, type Standing } from "../../src/core/isolate/cost";
 import { outcomeOf } from "../../src/core/isolate/outcomes";
@@ -21,7 +27,11 @@ describe("what a test costs from where the unit stands", () => {
   it("counts the cover once: it stays open", () => {
     const first = costOf(machine, closed("cold-call"), hinge);
     const second = costOf(machine, standingAfter(machine, closed("cold-call"), hinge), hinge);
-    expect(first.steps).toEqual(["Pull the plug", "Open: hinge cover, 1 min, crosshead screwdriver", "Place the leads, then plug in"]);
+    expect(first.steps).toEqual([
+      "Pull the plug",
+      "Open: hinge cover, 1 min, crosshead screwdriver",
+      "Place the leads, then plug in",
+    ]);
     expect(second.steps).toEqual([]);
     expect(first.minutes - second.minutes).toBeCloseTo(1.5 + 1 + 0.5, 9);
   });
@@ -36,7 +46,11 @@ describe("what a test costs from where the unit stands", () => {
     const apart = makeTest("unplugged-J2", "ohms", "J2-1", "J2-3");
     const there = costOf(machine, closed("cold-call"), apart);
     expect(there.steps).toEqual(["Pull the plug", "Open: rear cover, 3 min, 6 mm nut driver", "Pull J2 apart"]);
-    const back = costOf(machine, standingAfter(machine, closed("cold-call"), apart), makeTest("cold-call", "look", "panel"));
+    const back = costOf(
+      machine,
+      standingAfter(machine, closed("cold-call"), apart),
+      makeTest("cold-call", "look", "panel"),
+    );
     expect(back.steps).toEqual(["Push J2 home again", "Place the leads, then plug in"]);
   });
 
@@ -82,21 +96,50 @@ describe("the tests that are thought of at all", () => {
 
 describe("conditions of a control program", () => {
   const share = (input: string) => ({ cabinet: 0.4, door: 0.9 })[input] ?? 0;
-  const now = (mode: string, level = share): Situation => ({ share: level, mode, keyDown: (key) => key === "START", codeSet: (code) => code === "E4" });
+  const now = (mode: string, level = share): Situation => ({
+    share: level,
+    mode,
+    keyDown: (key) => key === "START",
+    codeSet: (code) => code === "E4",
+  });
   it("combine as they read", () => {
     const warm: Condition = { input: "cabinet", below: 0.545 };
     expect(conditionHolds(warm, now("run"))).toBe(true);
     expect(conditionHolds({ all: [warm, { mode: "run" }] }, now("defrost"))).toBe(false);
-    expect(conditionHolds({ any: [{ input: "door", below: 0.5 }, { not: { mode: "run" } }] }, now("defrost"))).toBe(true);
+    expect(conditionHolds({ any: [{ input: "door", below: 0.5 }, { not: { mode: "run" } }] }, now("defrost"))).toBe(
+      true,
+    );
     expect(conditionHolds({ always: "lit" }, now("run"))).toBe(true);
-    expect(conditionHolds({ all: [{ key: "START" }, { not: { key: "STOP" } }, { code: "E4" }] }, now("run"))).toBe(true);
-    expect(plainConditions({ all: [warm, { not: { any: [{ key: "A" }, { code: "B" }] } }] })).toEqual([warm, { key: "A" }, { code: "B" }]);
+    expect(conditionHolds({ all: [{ key: "START" }, { not: { key: "STOP" } }, { code: "E4" }] }, now("run"))).toBe(
+      true,
+    );
+    expect(plainConditions({ all: [warm, { not: { any: [{ key: "A" }, { code: "B" }] } }] })).toEqual([
+      warm,
+      { key: "A" },
+      { code: "B" },
+    ]);
   });
   it("hold or do not hold, never both (property)", () => {
-    fc.assert(fc.property(fc.double({ min: 0, max: 1, noNaN: true }), fc.double({ min: 0, max: 1, noNaN: true }), (level, limit) => {
-      const c: Condition = { input: "x", above: limit };
-      expect(conditionHolds({ not: c }, now("run", () => level))).toBe(!conditionHolds(c, now("run", () => level)));
-    }));
+    fc.assert(
+      fc.property(
+        fc.double({ min: 0, max: 1, noNaN: true }),
+        fc.double({ min: 0, max: 1, noNaN: true }),
+        (level, limit) => {
+          const c: Condition = { input: "x", above: limit };
+          expect(
+            conditionHolds(
+              { not: c },
+              now("run", () => level),
+            ),
+          ).toBe(
+            !conditionHolds(
+              c,
+              now("run", () => level),
+            ),
+          );
+        },
+      ),
+    );
   });
   it("are refused when nested without end or told in two ways at once", () => {
     let deep: unknown = { mode: "run" };
@@ -109,30 +152,43 @@ describe("conditions of a control program", () => {
 
 describe("round trips (properties)", () => {
   it("a quantity shown in ohms reads back to three figures", () => {
-    fc.assert(fc.property(fc.double({ min: 0.1, max: 9e6, noNaN: true }), (ohms) => {
-      expect(readEngineering(quantity(ohms, "ohm"))!.value / ohms).toBeCloseTo(1, 2);
-    }));
+    fc.assert(
+      fc.property(fc.double({ min: 0.1, max: 9e6, noNaN: true }), (ohms) => {
+        expect(readEngineering(quantity(ohms, "ohm"))!.value / ohms).toBeCloseTo(1, 2);
+      }),
+    );
   });
   it("any text gives a reading or a sentence, never an exception or a value that is not finite", () => {
-    fc.assert(fc.property(fc.string({ maxLength: 30 }), fc.constantFrom("V", "A", "ohm", "beep" as const), (text, asked) => {
-      const read = readShown(text, asked as "V");
-      if (!read.ok) expect(read.sentence.length).toBeGreaterThan(10);
-      else if (read.shown.kind === "value") expect(Number.isFinite(read.shown.value)).toBe(true);
-    }), { numRuns: 1000 });
+    fc.assert(
+      fc.property(fc.string({ maxLength: 30 }), fc.constantFrom("V", "A", "ohm", "beep" as const), (text, asked) => {
+        const read = readShown(text, asked as "V");
+        if (!read.ok) expect(read.sentence.length).toBeGreaterThan(10);
+        else if (read.shown.kind === "value") expect(Number.isFinite(read.shown.value)).toBe(true);
+      }),
+      { numRuns: 1000 },
+    );
   });
   it("the scale of readings is monotone and comes back", () => {
     const scale = scaleOf(ORDINARY_METER, "dcv");
-    fc.assert(fc.property(fc.double({ min: -500, max: 500, noNaN: true }), fc.double({ min: -500, max: 500, noNaN: true }), (a, b) => {
-      expect(Math.abs(fromScale(scale, toScale(scale, a)) - a)).toBeLessThan(1e-6 * Math.max(1, Math.abs(a)));
-      if (a < b) expect(toScale(scale, a)).toBeLessThanOrEqual(toScale(scale, b));
-    }));
+    fc.assert(
+      fc.property(
+        fc.double({ min: -500, max: 500, noNaN: true }),
+        fc.double({ min: -500, max: 500, noNaN: true }),
+        (a, b) => {
+          expect(Math.abs(fromScale(scale, toScale(scale, a)) - a)).toBeLessThan(1e-6 * Math.max(1, Math.abs(a)));
+          if (a < b) expect(toScale(scale, a)).toBeLessThanOrEqual(toScale(scale, b));
+        },
+      ),
+    );
   });
   it("canonical JSON is the same whatever the order of keys, and parses back", () => {
-    fc.assert(fc.property(fc.dictionary(fc.string(), fc.jsonValue()), (object) => {
-      const shuffled = Object.fromEntries(Object.entries(object).reverse());
-      expect(canonicalJson(shuffled)).toBe(canonicalJson(object));
-      expect(JSON.parse(canonicalJson(object))).toEqual(JSON.parse(JSON.stringify(object)));
-    }));
+    fc.assert(
+      fc.property(fc.dictionary(fc.string(), fc.jsonValue()), (object) => {
+        const shuffled = Object.fromEntries(Object.entries(object).reverse());
+        expect(canonicalJson(shuffled)).toBe(canonicalJson(object));
+        expect(JSON.parse(canonicalJson(object))).toEqual(JSON.parse(JSON.stringify(object)));
+      }),
+    );
   });
   it("named chance is even and the same for the same name", () => {
     const values = Array.from({ length: 4000 }, (_, i) => uniformFor(3, `name ${i}`));

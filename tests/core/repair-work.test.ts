@@ -22,9 +22,16 @@ const vendor = machineNamed("obwart-dv-8");
 
 describe("part match", () => {
   test.each([
-    ["MB-BF3-C", "C", true, "same"], ["mb bf3 c", "", true, "same"], ["MB-BF3-C", "D", true, "other revision"],
-    ["MB-BF3-D", "", true, "substitute"], ["MB-BF3-B", "B2", true, "substitute"], ["MB-BF3-B", "B1", false, "unknown"], ["MB-BF3-B", "", false, "unknown"],
-    ["MB-BF2-C", "", false, "refused"], ["XX-1", "", false, "unknown"], ["  ", "", false, "unknown"],
+    ["MB-BF3-C", "C", true, "same"],
+    ["mb bf3 c", "", true, "same"],
+    ["MB-BF3-C", "D", true, "other revision"],
+    ["MB-BF3-D", "", true, "substitute"],
+    ["MB-BF3-B", "B2", true, "substitute"],
+    ["MB-BF3-B", "B1", false, "unknown"],
+    ["MB-BF3-B", "", false, "unknown"],
+    ["MB-BF2-C", "", false, "refused"],
+    ["XX-1", "", false, "unknown"],
+    ["  ", "", false, "unknown"],
   ] as const)("%s revision %s", (number, revision, fits, verdict) => {
     expect(matchPart(freezer, "main-board", number, revision)).toMatchObject({ fits, verdict });
   });
@@ -40,20 +47,37 @@ describe("part match", () => {
 });
 
 describe("settings carried over by keys", () => {
-  const press = (board: ReturnType<typeof menuBoard>, keys: readonly { key: MenuKey; times: number }[]) => keys.reduce((b, { key, times }) => Array.from({ length: times }).reduce<typeof b>((x) => pressMenu(vendor.file, x, key), b), board);
+  const press = (board: ReturnType<typeof menuBoard>, keys: readonly { key: MenuKey; times: number }[]) =>
+    keys.reduce(
+      (b, { key, times }) => Array.from({ length: times }).reduce<typeof b>((x) => pressMenu(vendor.file, x, key), b),
+      board,
+    );
   test("for any settings found and any board, the keys leave every item as found (the board is simulated apart from the plan)", () => {
     const items = menuItems(vendor.file);
-    const any = fc.record(Object.fromEntries(items.map((s) => [s.id, fc.constantFrom(...s.values.map((v) => v.value))])));
-    fc.assert(fc.property(any, any, (wanted, before) => {
-      const after = press(menuBoard(vendor.file, before), menuKeys(vendor.file, wanted, before));
-      expect(after.saved).toEqual(wanted);
-    }));
+    const any = fc.record(
+      Object.fromEntries(items.map((s) => [s.id, fc.constantFrom(...s.values.map((v) => v.value))])),
+    );
+    fc.assert(
+      fc.property(any, any, (wanted, before) => {
+        const after = press(menuBoard(vendor.file, before), menuKeys(vendor.file, wanted, before));
+        expect(after.saved).toEqual(wanted);
+      }),
+    );
   });
   test("goes the shorter way round where a key goes down, and presses nothing where nothing differs", () => {
-    expect(menuKeys(freezer.file, { "model-code": "36" })).toEqual([{ key: "enter", times: 1 }, { key: "down", times: 1 }, { key: "save", times: 1 }]);
+    expect(menuKeys(freezer.file, { "model-code": "36" })).toEqual([
+      { key: "enter", times: 1 },
+      { key: "down", times: 1 },
+      { key: "save", times: 1 },
+    ]);
     expect(menuKeys(freezer.file, { "model-code": "00" })).toEqual([]);
     // Without a key down the way is up, as often as it takes.
-    expect(menuKeys(vendor.file, { delay: "3", price: "2.00", extra: "off" })).toEqual([{ key: "enter", times: 1 }, { key: "next", times: 1 }, { key: "up", times: 4 }, { key: "save", times: 1 }]);
+    expect(menuKeys(vendor.file, { delay: "3", price: "2.00", extra: "off" })).toEqual([
+      { key: "enter", times: 1 },
+      { key: "next", times: 1 },
+      { key: "up", times: 4 },
+      { key: "save", times: 1 },
+    ]);
   });
   test("a value moved but not saved is lost with the next item; keys outside the menu do nothing", () => {
     let board = menuBoard(vendor.file);
@@ -67,7 +91,11 @@ describe("settings carried over by keys", () => {
   });
   test("says what is not recorded, what a new board shows, and that the keys were tried", () => {
     const journal = new TestJournal(freezer, freezer.file.complaints[0]!.id);
-    expect(carryOver(freezer, journal.job)).toMatchObject({ missing: ["Model code"], checked: null, virgin: { wakes: 12 } });
+    expect(carryOver(freezer, journal.job)).toMatchObject({
+      missing: ["Model code"],
+      checked: null,
+      virgin: { wakes: 12 },
+    });
     journal.log({ type: "setting", setting: "model-code", value: "36", moment: "found", words: "36" });
     const carried = carryOver(freezer, journal.job);
     expect(carried).toMatchObject({ missing: [], checked: true });
@@ -103,7 +131,10 @@ describe("nothing left behind", () => {
     journal.log({ type: "changed", item: "valve 1", words: "Water shut at the wall" });
     journal.log({ type: "setting", setting: "model-code", value: "33", moment: "found", words: "" });
     journal.log({ type: "setting", setting: "model-code", value: "36", moment: "set", words: "" });
-    const items = () => leftBehind(freezer, journal.job).map((l) => l.item).filter((i) => i !== "mode");
+    const items = () =>
+      leftBehind(freezer, journal.job)
+        .map((l) => l.item)
+        .filter((i) => i !== "mode");
     expect(items()).toEqual(["cover back-cover", "valve 1", "setting model-code"]);
     journal.log({ type: "restored", item: "cover back-cover", words: "" });
     journal.log({ type: "restored", item: "valve 1", words: "" });
@@ -134,7 +165,10 @@ describe("the work in the journal", () => {
     journal.log({ ...photo, marks: [] });
     journal.log({ ...photo, marks: [{ kind: "pin", at: [0.5, 0.5], words: "burnt" }] });
     journal.log({ type: "waiting", wait: "w", words: "cools", seconds: 60 });
-    expect(journal.job.work).toMatchObject({ photos: [{ body: { marks: [{ words: "burnt" }] } }], waits: [{ body: { wait: "w" } }] });
+    expect(journal.job.work).toMatchObject({
+      photos: [{ body: { marks: [{ words: "burnt" }] } }],
+      waits: [{ body: { wait: "w" } }],
+    });
     expect(journal.job.work.stages.p).toEqual([]);
     journal.log({ type: "waited", wait: "w" });
     expect(journal.job.work.waits).toEqual([]);
@@ -142,20 +176,23 @@ describe("the work in the journal", () => {
 });
 
 describe("the proof run", () => {
-  test.each(FLEET)("%s: begins with the complaint, ends with safety where the standard applies, and every step says what passes", (name) => {
-    const machine = machineNamed(name);
-    for (const complaint of machine.file.complaints.slice(0, 2)) {
-      const steps = proofRun(machine, ORDINARY_METER, complaint.id, null);
-      expect(steps.every((s) => s.expected !== "" && s.how !== "")).toBe(true);
-      expect(new Set(steps.map((s) => s.id)).size).toBe(steps.length);
-      const order = ["complaint", "repair", "loads", "idle", "time", "closing", "safety"];
-      const groups = steps.map((s) => order.indexOf(s.group));
-      expect(groups).toEqual([...groups].sort((a, b) => a - b));
-      const battery = machine.sources.every((s) => ["battery", "engine set"].includes(s.kind.kind));
-      expect(steps.some((s) => s.group === "safety")).toBe(!battery);
-      expect(proofState(steps, [])).toMatchObject({ passed: 0, complete: false, gone: false });
-    }
-  });
+  test.each(FLEET)(
+    "%s: begins with the complaint, ends with safety where the standard applies, and every step says what passes",
+    (name) => {
+      const machine = machineNamed(name);
+      for (const complaint of machine.file.complaints.slice(0, 2)) {
+        const steps = proofRun(machine, ORDINARY_METER, complaint.id, null);
+        expect(steps.every((s) => s.expected !== "" && s.how !== "")).toBe(true);
+        expect(new Set(steps.map((s) => s.id)).size).toBe(steps.length);
+        const order = ["complaint", "repair", "loads", "idle", "time", "closing", "safety"];
+        const groups = steps.map((s) => order.indexOf(s.group));
+        expect(groups).toEqual([...groups].sort((a, b) => a - b));
+        const battery = machine.sources.every((s) => ["battery", "engine set"].includes(s.kind.kind));
+        expect(steps.some((s) => s.group === "safety")).toBe(!battery);
+        expect(proofState(steps, [])).toMatchObject({ passed: 0, complete: false, gone: false });
+      }
+    },
+  );
   test("the fridge: panel lit again, its heater draws its amperes, the reading that was wrong is made again", () => {
     const steps = proofRun(fridge, ORDINARY_METER, "panel-dark", { part: "W4", mode: "open" });
     expect(steps[0]).toMatchObject({ group: "complaint" });
@@ -169,19 +206,42 @@ describe("the proof run", () => {
 describe("what is handed over", () => {
   test("a proof that failed stays on the list, whatever is ticked, until it is made again and passes", () => {
     const journal = new TestJournal(fridge, "panel-dark");
-    const failed = () => leftBehind(fridge, journal.job).filter((l) => l.item.startsWith("proof ")).map((l) => l.words);
-    journal.log({ type: "proved", step: "safety bonding", words: "Protective conductor", passed: false, typed: "0.6", limit: "at most 0.3 Ω" });
+    const failed = () =>
+      leftBehind(fridge, journal.job)
+        .filter((l) => l.item.startsWith("proof "))
+        .map((l) => l.words);
+    journal.log({
+      type: "proved",
+      step: "safety bonding",
+      words: "Protective conductor",
+      passed: false,
+      typed: "0.6",
+      limit: "at most 0.3 Ω",
+    });
     expect(failed()).toEqual(["Proof failed: Protective conductor"]);
     journal.log({ type: "restored", item: "proof safety bonding", words: "x" });
     expect(failed()).toHaveLength(1);
-    journal.log({ type: "proved", step: "safety bonding", words: "Protective conductor", passed: true, typed: "0.1", limit: "at most 0.3 Ω" });
+    journal.log({
+      type: "proved",
+      step: "safety bonding",
+      words: "Protective conductor",
+      passed: true,
+      typed: "0.1",
+      limit: "at most 0.3 Ω",
+    });
     expect(failed()).toEqual([]);
   });
   test("what sleeps is held against its file, after the wait that it takes", () => {
     const panel = machineNamed("hochkar-ip-4");
-    const step = proofRun(panel, ORDINARY_METER, panel.file.complaints[0]!.id, null).find((s) => s.id === "time sleep")!;
+    const step = proofRun(panel, ORDINARY_METER, panel.file.complaints[0]!.id, null).find(
+      (s) => s.id === "time sleep",
+    )!;
     expect(step).toMatchObject({ wait: 150, limit: { limit: 4, unit: "mA" } });
-    expect([judge(step, "3.2").kind, judge(step, "5").kind, judge(step, "0.9uA").kind]).toEqual(["pass", "fail", "pass"]);
+    expect([judge(step, "3.2").kind, judge(step, "5").kind, judge(step, "0.9uA").kind]).toEqual([
+      "pass",
+      "fail",
+      "pass",
+    ]);
     expect(proofRun(fridge, ORDINARY_METER, "panel-dark", null).some((s) => s.id === "time sleep")).toBe(false);
   });
 });
@@ -209,14 +269,18 @@ describe("what a proof says of the repair", () => {
   });
   test("a load, a delay or a limit that fails says nothing of the complaint", () => {
     const journal = new TestJournal(fridge, "panel-dark");
-    for (const step of steps.filter((s) => !of.includes(s))) expect(toldOfRepair(fridge, journal.job, "door-harness", steps, step, false, "x")).toBeNull();
+    for (const step of steps.filter((s) => !of.includes(s)))
+      expect(toldOfRepair(fridge, journal.job, "door-harness", steps, step, false, "x")).toBeNull();
   });
 });
 
 describe("no fault found", () => {
   test("says what was tested, what it excludes and where else to look", () => {
     const journal = new TestJournal(fridge, "panel-dark");
-    const found = noFaultFound(fridge, journal.job, { cleared: [{ part: "F1", name: "Fuse F1", by: [] }], suspects: [{ piece: "panel-board", name: "Door panel board", probability: 0.3, word: "possible", faults: [] }] });
+    const found = noFaultFound(fridge, journal.job, {
+      cleared: [{ part: "F1", name: "Fuse F1", by: [] }],
+      suspects: [{ piece: "panel-board", name: "Door panel board", probability: 0.3, word: "possible", faults: [] }],
+    });
     expect(found.excluded).toEqual(["Fuse F1"]);
     expect(found.elsewhere[0]).toMatch(/door panel board/);
     expect(found.elsewhere.some((e) => e.startsWith("Not asked:"))).toBe(true);
@@ -226,27 +290,89 @@ describe("no fault found", () => {
 
 /** A heater behind two door switches in series, a cut-off, a fuse and a relay: the usual chain of interlocks. */
 function oven(extra: Record<string, unknown> = {}) {
-  return compileMachine(machineFileSchema.parse({
-    format: 1, id: "oven", revision: "1", maker: "Nobody", model: "O", name: "Oven", family: "dryer", supply: { volts: 230, hertz: 50, percent: 6 },
-    doors: [{ id: "door", name: "Door" }],
-    pieces: ["house", "cord", "fuse", "s1", "s2", "cut", "relay", "heater", "lamp"].map((id) => ({ id, name: id, repair: "Renew", minutes: 5, price: 5 })),
-    parts: [
-      { id: "src", kind: "outlet", name: "Outlet", piece: "house", at: { line: "L0", neutral: "N", earth: "PE" } },
-      { id: "F1", kind: "fuse", name: "Fuse F1", piece: "fuse", amps: 10, at: { a: "L0", b: "L1" } },
-      { id: "S1", kind: "door switch", name: "First door switch", piece: "s1", door: "door", closedWhen: "door closed", at: { a: "L1", b: "L2" } },
-      { id: "TCO", kind: "thermal cut-off", name: "Cut-off", piece: "cut", opensAbove: 120, place: "cavity", resets: "never", at: { a: "L2", b: "L3" } },
-      { id: "SW", kind: "switch", name: "Start switch", piece: "s2", at: { a: "L3", b: "L4" } },
-      { id: "H", kind: "heater", name: "Heater", piece: "heater", volts: 230, watts: 1000, at: { a: "L4", b: "N", case: "PE" } },
-      { id: "H2", kind: "heater", name: "Blower element", piece: "lamp", volts: 230, watts: 300, at: { a: "L1", b: "N", case: "PE2" } },
-    ],
-    wires: [{ id: "W1", name: "Wire to S1", piece: "cord", from: "L2", to: "L2b" }, { id: "WPE", name: "Earth wire", piece: "cord", from: "PE", to: "PE2" }],
-    points: [{ id: "pL", name: "Line", net: "L0" }, { id: "pN", name: "Neutral", net: "N" }, { id: "pPE", name: "Earth", net: "PE" }, { id: "p2", name: "After S1", net: "L2" }, { id: "p2b", name: "Spare", net: "L2b" }, { id: "pPE2", name: "Case", net: "PE2" }],
-    references: [{ name: "neutral", points: ["pN"] }],
-    setups: [{ id: "on", name: "On", power: "on", made: ["SW"], how: "Start." }, { id: "idle", name: "Idle", power: "on", how: "Plug in." }, { id: "off", name: "Off", power: "off", how: "Unplug." }],
-    paths: [{ id: "p", name: "P", stages: [{ at: ["pL", "pN"] }, { box: "Heater", parts: ["H"] }] }],
-    complaints: [{ id: "c", words: "cold", setup: "on", path: "p" }],
-    ...extra,
-  }));
+  return compileMachine(
+    machineFileSchema.parse({
+      format: 1,
+      id: "oven",
+      revision: "1",
+      maker: "Nobody",
+      model: "O",
+      name: "Oven",
+      family: "dryer",
+      supply: { volts: 230, hertz: 50, percent: 6 },
+      doors: [{ id: "door", name: "Door" }],
+      pieces: ["house", "cord", "fuse", "s1", "s2", "cut", "relay", "heater", "lamp"].map((id) => ({
+        id,
+        name: id,
+        repair: "Renew",
+        minutes: 5,
+        price: 5,
+      })),
+      parts: [
+        { id: "src", kind: "outlet", name: "Outlet", piece: "house", at: { line: "L0", neutral: "N", earth: "PE" } },
+        { id: "F1", kind: "fuse", name: "Fuse F1", piece: "fuse", amps: 10, at: { a: "L0", b: "L1" } },
+        {
+          id: "S1",
+          kind: "door switch",
+          name: "First door switch",
+          piece: "s1",
+          door: "door",
+          closedWhen: "door closed",
+          at: { a: "L1", b: "L2" },
+        },
+        {
+          id: "TCO",
+          kind: "thermal cut-off",
+          name: "Cut-off",
+          piece: "cut",
+          opensAbove: 120,
+          place: "cavity",
+          resets: "never",
+          at: { a: "L2", b: "L3" },
+        },
+        { id: "SW", kind: "switch", name: "Start switch", piece: "s2", at: { a: "L3", b: "L4" } },
+        {
+          id: "H",
+          kind: "heater",
+          name: "Heater",
+          piece: "heater",
+          volts: 230,
+          watts: 1000,
+          at: { a: "L4", b: "N", case: "PE" },
+        },
+        {
+          id: "H2",
+          kind: "heater",
+          name: "Blower element",
+          piece: "lamp",
+          volts: 230,
+          watts: 300,
+          at: { a: "L1", b: "N", case: "PE2" },
+        },
+      ],
+      wires: [
+        { id: "W1", name: "Wire to S1", piece: "cord", from: "L2", to: "L2b" },
+        { id: "WPE", name: "Earth wire", piece: "cord", from: "PE", to: "PE2" },
+      ],
+      points: [
+        { id: "pL", name: "Line", net: "L0" },
+        { id: "pN", name: "Neutral", net: "N" },
+        { id: "pPE", name: "Earth", net: "PE" },
+        { id: "p2", name: "After S1", net: "L2" },
+        { id: "p2b", name: "Spare", net: "L2b" },
+        { id: "pPE2", name: "Case", net: "PE2" },
+      ],
+      references: [{ name: "neutral", points: ["pN"] }],
+      setups: [
+        { id: "on", name: "On", power: "on", made: ["SW"], how: "Start." },
+        { id: "idle", name: "Idle", power: "on", how: "Plug in." },
+        { id: "off", name: "Off", power: "off", how: "Unplug." },
+      ],
+      paths: [{ id: "p", name: "P", stages: [{ at: ["pL", "pN"] }, { box: "Heater", parts: ["H"] }] }],
+      complaints: [{ id: "c", words: "cold", setup: "on", path: "p" }],
+      ...extra,
+    }),
+  );
 }
 
 describe("a change to the circuit", () => {
@@ -254,7 +380,14 @@ describe("a change to the circuit", () => {
   test("the truth table: the heater runs with the door shut and started, not with the door open, not idle, not hot", () => {
     // Situations: on shut, on open, on hot, idle shut, idle open, idle hot.
     expect([...truthTable(machine).get("H")!]).toEqual([0]);
-    expect([...truthTable(machine, [{ part: "S1", mode: "stuck-closed" }].filter((f) => machine.partById.get("S1")!.modes.some((m) => m.id === f.mode))).get("H")!]).toContain(0);
+    expect([
+      ...truthTable(
+        machine,
+        [{ part: "S1", mode: "stuck-closed" }].filter((f) =>
+          machine.partById.get("S1")!.modes.some((m) => m.id === f.mode),
+        ),
+      ).get("H")!,
+    ]).toContain(0);
   });
   test.each([
     ["a door switch taken out and bridged", { change: "taken out", part: "S1", bridged: true }],
@@ -272,20 +405,46 @@ describe("a change to the circuit", () => {
   test("the start switch bridged makes the heater run when nobody started it: refused by the table", () => {
     const proof = proveModification(machine, [{ change: "taken out", part: "SW", bridged: true }]);
     expect(proof.allowed).toBe(false);
-    expect(proof.findings.find((f) => f.of === "interlock")).toMatchObject({ ok: false, words: expect.stringMatching(/Heater would run: Idle/) as string });
+    expect(proof.findings.find((f) => f.of === "interlock")).toMatchObject({
+      ok: false,
+      words: expect.stringMatching(/Heater would run: Idle/) as string,
+    });
   });
   test("an element that carries too much is refused with its amperes", () => {
-    const proof = proveModification(machine, [{ change: "put in", kind: "fuse", name: "Small fuse", part: "H", terminal: "a", fields: { amps: 2 } }]);
-    expect(proof.findings.find((f) => f.of === "current")).toMatchObject({ ok: false, words: expect.stringMatching(/Small fuse.*rated 2/) as string });
+    const proof = proveModification(machine, [
+      { change: "put in", kind: "fuse", name: "Small fuse", part: "H", terminal: "a", fields: { amps: 2 } },
+    ]);
+    expect(proof.findings.find((f) => f.of === "current")).toMatchObject({
+      ok: false,
+      words: expect.stringMatching(/Small fuse.*rated 2/) as string,
+    });
     expect(proof.allowed).toBe(false);
   });
   test("a further cut-off in the heater's lead is allowed, and says what is to be minded", () => {
-    const proof = proveModification(machine, [{ change: "put in", kind: "thermal cut-off", name: "Second cut-off", part: "H", terminal: "a", fields: { opensAbove: 110, place: "cavity" } }]);
+    const proof = proveModification(machine, [
+      {
+        change: "put in",
+        kind: "thermal cut-off",
+        name: "Second cut-off",
+        part: "H",
+        terminal: "a",
+        fields: { opensAbove: 110, place: "cavity" },
+      },
+    ]);
     expect(proof.findings.filter((f) => !f.ok)).toEqual([]);
     expect(proof.allowed).toBe(true);
     expect(proof.situations).toBeGreaterThan(100);
     expect(proof.warnings.length).toBeGreaterThan(0);
-    expect(builtWords(machine.file, { change: "put in", kind: "thermal cut-off", name: "Second cut-off", part: "H", terminal: "a", fields: {} })).toBe("Second cut-off put in at Heater");
+    expect(
+      builtWords(machine.file, {
+        change: "put in",
+        kind: "thermal cut-off",
+        name: "Second cut-off",
+        part: "H",
+        terminal: "a",
+        fields: {},
+      }),
+    ).toBe("Second cut-off put in at Heater");
   });
   test("a stronger heater behind the same fuse is refused once it draws more than the fuse carries", () => {
     const at = (watts: number) => proveModification(machine, [{ change: "other part", part: "H", fields: { watts } }]);
@@ -295,28 +454,46 @@ describe("a change to the circuit", () => {
 });
 
 describe("cautions of the work", () => {
-  test.each(FLEET)("%s: on every plan for every piece, each danger is said at its step, once, and none is left out", (name) => {
-    const machine = machineNamed(name);
-    const kinds = new Set(machine.parts.map((p) => p.kind.kind));
-    const of = new Set(workCautions(machine).map((c) => c.of));
-    // The dangers follow from what the machine has.
-    expect(of.has("two sources")).toBe(machine.sources.length > 1);
-    expect(of.has("gas")).toBe(kinds.has("gas valve coil"));
-    expect(of.has("refrigerant")).toBe(kinds.has("compressor") || kinds.has("cooling unit"));
-    expect(of.has("charge")).toBe(CHARGED.some((k) => kinds.has(k)));
-    expect(of.has("hot")).toBe(kinds.has("heater") || kinds.has("lamp") || kinds.has("compressor") || kinds.has("resistor") || kinds.has("inrush resistor"));
-    for (const piece of machine.file.pieces) {
-      const plan = swapPlan(machine, piece.id);
-      const said = plan.stages.flatMap((s) => s.steps.flatMap((x) => x.cautions.map((words) => ({ stage: s.id, words }))));
-      expect(new Set(said.map((x) => x.words)).size).toBe(said.length);
-      for (const c of workCautions(machine)) {
-        if (c.at === "open" && !plan.stages.some((s) => s.id === "open")) continue;
-        expect(said.filter((x) => x.words === c.words).map((x) => x.stage), `${piece.id}: ${c.of}`).toEqual([c.at]);
+  test.each(FLEET)(
+    "%s: on every plan for every piece, each danger is said at its step, once, and none is left out",
+    (name) => {
+      const machine = machineNamed(name);
+      const kinds = new Set(machine.parts.map((p) => p.kind.kind));
+      const of = new Set(workCautions(machine).map((c) => c.of));
+      // The dangers follow from what the machine has.
+      expect(of.has("two sources")).toBe(machine.sources.length > 1);
+      expect(of.has("gas")).toBe(kinds.has("gas valve coil"));
+      expect(of.has("refrigerant")).toBe(kinds.has("compressor") || kinds.has("cooling unit"));
+      expect(of.has("charge")).toBe(CHARGED.some((k) => kinds.has(k)));
+      expect(of.has("hot")).toBe(
+        kinds.has("heater") ||
+          kinds.has("lamp") ||
+          kinds.has("compressor") ||
+          kinds.has("resistor") ||
+          kinds.has("inrush resistor"),
+      );
+      for (const piece of machine.file.pieces) {
+        const plan = swapPlan(machine, piece.id);
+        const said = plan.stages.flatMap((s) =>
+          s.steps.flatMap((x) => x.cautions.map((words) => ({ stage: s.id, words }))),
+        );
+        expect(new Set(said.map((x) => x.words)).size).toBe(said.length);
+        for (const c of workCautions(machine)) {
+          if (c.at === "open" && !plan.stages.some((s) => s.id === "open")) continue;
+          expect(
+            said.filter((x) => x.words === c.words).map((x) => x.stage),
+            `${piece.id}: ${c.of}`,
+          ).toEqual([c.at]);
+        }
+        // A charge is proven gone before anything is touched; every source is off before that.
+        const down = plan.stages.find((s) => s.id === "power-down")!;
+        if (of.has("charge"))
+          expect(down.steps.findIndex((s) => s.id === "off")).toBeLessThan(
+            down.steps.findIndex((s) => s.id === "wait"),
+          );
+        for (const source of machine.sources)
+          if (machine.sources.length > 1) expect(down.steps[0]!.words).toContain(source.name.toLowerCase());
       }
-      // A charge is proven gone before anything is touched; every source is off before that.
-      const down = plan.stages.find((s) => s.id === "power-down")!;
-      if (of.has("charge")) expect(down.steps.findIndex((s) => s.id === "off")).toBeLessThan(down.steps.findIndex((s) => s.id === "wait"));
-      for (const source of machine.sources) if (machine.sources.length > 1) expect(down.steps[0]!.words).toContain(source.name.toLowerCase());
-    }
-  });
+    },
+  );
 });

@@ -17,9 +17,14 @@ describe("the machine's own tests as a run sheet", () => {
     }
     // Something runs in one step and rests in another.
     const loads = sheet.steps[0]!.loads.map((l) => l.part);
-    if (loads.length > 0) expect(loads.some((part) => new Set(sheet.steps.map((s) => s.loads.find((l) => l.part === part)!.runs)).size === 2), name).toBe(true);
+    if (loads.length > 0)
+      expect(
+        loads.some((part) => new Set(sheet.steps.map((s) => s.loads.find((l) => l.part === part)!.runs)).size === 2),
+        name,
+      ).toBe(true);
     const setups = new Set(sheet.steps.map((s) => s.setup));
-    for (const relay of sheet.relays) for (const edge of [...relay.closes, ...relay.opens]) expect(setups.has(edge.setup)).toBe(true);
+    for (const relay of sheet.relays)
+      for (const edge of [...relay.closes, ...relay.opens]) expect(setups.has(edge.setup)).toBe(true);
   });
 
   test("a relay test proves that it closes, and that it opens again: the welded one is seen only in the second", () => {
@@ -29,12 +34,35 @@ describe("the machine's own tests as a run sheet", () => {
     expect(k1.closes).toContainEqual(expect.objectContaining({ setup: "cold-call", part: "compressor" }));
     expect(k1.opens).toContainEqual(expect.objectContaining({ setup: "satisfied", part: "compressor" }));
     // The defrost heater shows nothing: the clamp on its wire does.
-    expect(sheet.relays.find((r) => r.relay === "K2")!.closes).toContainEqual(expect.objectContaining({ setup: "defrost", part: "clamp-heat", test: expect.objectContaining({ function: "clamp" }) }));
-    const [on, off] = [sheet.steps.find((s) => s.setup === "cold-call")!, sheet.steps.find((s) => s.setup === "satisfied")!];
+    expect(sheet.relays.find((r) => r.relay === "K2")!.closes).toContainEqual(
+      expect.objectContaining({
+        setup: "defrost",
+        part: "clamp-heat",
+        test: expect.objectContaining({ function: "clamp" }),
+      }),
+    );
+    const [on, off] = [
+      sheet.steps.find((s) => s.setup === "cold-call")!,
+      sheet.steps.find((s) => s.setup === "satisfied")!,
+    ];
     const [ran, rested] = [on, off].map((s) => s.loads.find((l) => l.part === "compressor")!);
-    expect([resultWords(ran!, "runs"), resultWords(rested!, "runs"), resultWords(rested!, "silent"), resultWords(rested!, "hums"), resultWords(ran!, "flickers")]).toEqual(["runs", "runs on", "silent", "hums", "comes and goes"]);
-    const result = (step: typeof on, label: string) => ({ type: "reading" as const, id: step.setup, test: step.loads.find((l) => l.part === "compressor")!.test, shown: { kind: "label" as const, label } });
-    const board = (evidence: Parameters<Isolation["beliefs"]>[0]) => pieceSuspects(isolation, isolation.beliefs(evidence)).find((s) => s.piece === "main-board")?.faults.find((f) => f.id === "K1:welded")?.probability ?? 0;
+    expect([
+      resultWords(ran!, "runs"),
+      resultWords(rested!, "runs"),
+      resultWords(rested!, "silent"),
+      resultWords(rested!, "hums"),
+      resultWords(ran!, "flickers"),
+    ]).toEqual(["runs", "runs on", "silent", "hums", "comes and goes"]);
+    const result = (step: typeof on, label: string) => ({
+      type: "reading" as const,
+      id: step.setup,
+      test: step.loads.find((l) => l.part === "compressor")!.test,
+      shown: { kind: "label" as const, label },
+    });
+    const board = (evidence: Parameters<Isolation["beliefs"]>[0]) =>
+      pieceSuspects(isolation, isolation.beliefs(evidence))
+        .find((s) => s.piece === "main-board")
+        ?.faults.find((f) => f.id === "K1:welded")?.probability ?? 0;
     // It ran when it should: that says nothing against a welded contact. Running on says it.
     expect(board([result(on, "runs"), result(off, "runs")])).toBeGreaterThan(0.3);
     expect(board([result(on, "runs"), result(off, "silent")])).toBeLessThan(0.001);
@@ -46,7 +74,9 @@ describe("the machine's own tests as a run sheet", () => {
     expect(test1.legs.map((l) => l.mode)).toContain("compressor-test");
     expect(test1.loads.find((l) => l.part === "compressor")).toMatchObject({ should: "runs", runs: true });
     const quellmoor = runSheet(Isolation.of(machineNamed("quellmoor-sb-210"), ORDINARY_METER));
-    expect(quellmoor.steps.find((s) => s.setup === "defrost")!.clamps.map((c) => c.name)).toEqual(["Violet wire to the heater"]);
+    expect(quellmoor.steps.find((s) => s.setup === "defrost")!.clamps.map((c) => c.name)).toEqual([
+      "Violet wire to the heater",
+    ]);
   });
 
   test("a second start of the compressor comes after its rest", () => {
@@ -70,16 +100,34 @@ describe("compressor rest", () => {
   });
 
   test("counts from when it last ran; a power cycle does not shorten it; running needs none", () => {
-    const stays = [{ setup: "cold-call", from: 0 }, { setup: "unplugged", from: 10 * minute }];
+    const stays = [
+      { setup: "cold-call", from: 0 },
+      { setup: "unplugged", from: 10 * minute },
+    ];
     expect(restLeft(rule, stays, 10 * minute)).toBe(300);
     expect(restLeft(rule, stays, 10 * minute - 900)).toBe(300);
     expect(restLeft(rule, stays, 12 * minute)).toBe(180);
     expect(restLeft(rule, stays, 15 * minute)).toBe(0);
     // Plugged in satisfied, unplugged again: still counted from the last run.
-    expect(restLeft(rule, [...stays, { setup: "satisfied", from: 11 * minute }, { setup: "unplugged", from: 12 * minute }], 13 * minute)).toBe(120);
+    expect(
+      restLeft(
+        rule,
+        [...stays, { setup: "satisfied", from: 11 * minute }, { setup: "unplugged", from: 12 * minute }],
+        13 * minute,
+      ),
+    ).toBe(120);
     expect(restLeft(rule, [...stays, { setup: "cold-call", from: 16 * minute }], 17 * minute)).toBe(0);
     expect(restLeft(rule, [{ setup: "unplugged", from: 0 }], 0)).toBe(0);
     // From one running setup straight into another it never stopped.
-    expect(restLeft(rule, [{ setup: "cold-call", from: 0 }, { setup: "panel-off-powered", from: minute }], 2 * minute)).toBe(0);
+    expect(
+      restLeft(
+        rule,
+        [
+          { setup: "cold-call", from: 0 },
+          { setup: "panel-off-powered", from: minute },
+        ],
+        2 * minute,
+      ),
+    ).toBe(0);
   });
 });

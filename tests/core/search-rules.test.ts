@@ -6,7 +6,17 @@ import { setupShowing } from "../../src/core/isolate/code-odds";
 import { coverageOf } from "../../src/core/isolate/coverage";
 import { answerLikelihood, firstsOf, isCause, isModelled, openFirsts } from "../../src/core/isolate/firsts";
 import { faultGroups } from "../../src/core/isolate/groups";
-import { blamedPieces, faultsOf, hypothesesOf, hypothesisName, NO_FAULT_PRIOR, pieceName, piecesOf, SOMETHING_ELSE_PRIOR, type Hypothesis } from "../../src/core/isolate/hypothesis";
+import {
+  blamedPieces,
+  faultsOf,
+  hypothesesOf,
+  hypothesisName,
+  NO_FAULT_PRIOR,
+  pieceName,
+  piecesOf,
+  SOMETHING_ELSE_PRIOR,
+  type Hypothesis,
+} from "../../src/core/isolate/hypothesis";
 import { Isolation } from "../../src/core/isolate/isolation";
 import { windowWords } from "../../src/core/isolate/proposal";
 import { historyOf, reasonsFor } from "../../src/core/isolate/reasons";
@@ -19,9 +29,19 @@ import { nominalValues } from "../../src/core/simulate/values";
 import { KETTLE } from "../support/kettle";
 
 // A kettle with questions, a code table of one lamp, and a heater that takes its fuse with it.
-const TEXT = `${KETTLE.replace("at: { a: heat, b: N, case: body } }\n", "at: { a: heat, b: N, case: body } }\n  - { id: lamp, kind: lamp, name: Lamp, piece: lamp, volts: 120, watts: 1, current: ac, at: { a: heat, b: N } }\n").replace("  - { id: heater, name: Heater, repair: Replace, minutes: 20, price: 20 }", "  - { id: heater, name: Heater, repair: Replace, minutes: 20, price: 20 }\n  - { id: lamp, name: Lamp, repair: Replace, minutes: 5, price: 2 }")
-  .replace("  - { id: \"off\", name", "  - { id: later, name: Later, power: \"on\", how: Wait. }\n  - { id: \"off\", name")
-  .replace("  - { id: cold, words: Stays cold, setup: \"on\", path: main }", "  - { id: cold, words: Stays cold, setup: \"on\", path: main }\n  - { id: dark, words: Lamp dark, setup: later, path: main, sees: { lamp: dark } }")}
+const TEXT = `${KETTLE.replace(
+  "at: { a: heat, b: N, case: body } }\n",
+  "at: { a: heat, b: N, case: body } }\n  - { id: lamp, kind: lamp, name: Lamp, piece: lamp, volts: 120, watts: 1, current: ac, at: { a: heat, b: N } }\n",
+)
+  .replace(
+    "  - { id: heater, name: Heater, repair: Replace, minutes: 20, price: 20 }",
+    "  - { id: heater, name: Heater, repair: Replace, minutes: 20, price: 20 }\n  - { id: lamp, name: Lamp, repair: Replace, minutes: 5, price: 2 }",
+  )
+  .replace('  - { id: "off", name', '  - { id: later, name: Later, power: "on", how: Wait. }\n  - { id: "off", name')
+  .replace(
+    '  - { id: cold, words: Stays cold, setup: "on", path: main }',
+    '  - { id: cold, words: Stays cold, setup: "on", path: main }\n  - { id: dark, words: Lamp dark, setup: later, path: main, sees: { lamp: dark } }',
+  )}
 firsts:
   - { id: outlet, ask: "Does another appliance run at this outlet?", cause: "no", then: "Hand over.", minutes: 2, parts: [outlet] }
   - { id: empty, ask: "Is it empty?", cause: "yes", then: "Fill it.", minutes: 0.5, odds: 30, complaints: [cold] }
@@ -43,13 +63,23 @@ describe("the questions before anything is opened", () => {
     expect(firstsOf(machine, "dark").map((f) => f.id)).toEqual(["outlet"]);
   });
   it("say by which answer they are the cause, and whether it lies in the model", () => {
-    expect([isCause(outlet!, "no"), isCause(outlet!, "yes"), isCause(empty!, "yes"), isCause(base!, "yes")]).toEqual([true, false, true, false]);
+    expect([isCause(outlet!, "no"), isCause(outlet!, "yes"), isCause(empty!, "yes"), isCause(base!, "yes")]).toEqual([
+      true,
+      false,
+      true,
+      false,
+    ]);
     expect([isModelled(outlet!), isModelled(empty!)]).toEqual([true, false]);
   });
   it("an answer about a part speaks for the faults of that part, and the two answers share one certainty", () => {
-    const [itsFault, another] = [hypotheses.find((h) => h.kind === "fault" && h.fault.part === "outlet")!, named("F1:blown")];
-    const of = (first: typeof outlet, answer: "yes" | "no", h: Hypothesis) => answerLikelihood(machine, "cold", first!, answer, h);
-    for (const h of hypotheses) for (const first of machine.file.firsts) expect(of(first, "yes", h) + of(first, "no", h)).toBeCloseTo(1, 12);
+    const [itsFault, another] = [
+      hypotheses.find((h) => h.kind === "fault" && h.fault.part === "outlet")!,
+      named("F1:blown"),
+    ];
+    const of = (first: typeof outlet, answer: "yes" | "no", h: Hypothesis) =>
+      answerLikelihood(machine, "cold", first!, answer, h);
+    for (const h of hypotheses)
+      for (const first of machine.file.firsts) expect(of(first, "yes", h) + of(first, "no", h)).toBeCloseTo(1, 12);
     expect(of(outlet, "no", itsFault)).toBeCloseTo(0.95, 12);
     expect(of(outlet, "no", another)).toBeCloseTo(0.03, 12);
     // What is no part speaks for "nothing wrong": 30 of the 30 + 10 of the file and 10 for what nobody listed.
@@ -58,9 +88,17 @@ describe("the questions before anything is opened", () => {
     expect(of(empty, "yes", another)).toBeCloseTo(0.1, 12);
   });
   it("are asked in the order of odds over minutes, the modelled ones by the doubt in their parts, what is answered or hopeless left out", () => {
-    const order = (doubt: Record<string, number>, answered: string[] = []) => openFirsts(machine, "cold", new Set(answered), doubt).map((o) => [o.first.id, o.odds, o.score]);
-    expect(order({ outlet: 0.5 })).toEqual([["empty", 30, 60], ["outlet", 50, 25], ["base", 10, 10]]);
-    expect(order({ outlet: 0.004 })).toEqual([["empty", 30, 60], ["base", 10, 10]]);
+    const order = (doubt: Record<string, number>, answered: string[] = []) =>
+      openFirsts(machine, "cold", new Set(answered), doubt).map((o) => [o.first.id, o.odds, o.score]);
+    expect(order({ outlet: 0.5 })).toEqual([
+      ["empty", 30, 60],
+      ["outlet", 50, 25],
+      ["base", 10, 10],
+    ]);
+    expect(order({ outlet: 0.004 })).toEqual([
+      ["empty", 30, 60],
+      ["base", 10, 10],
+    ]);
     expect(order({ outlet: 0.005 }).map(([id]) => id)).toEqual(["empty", "base", "outlet"]);
     expect(order({}, ["empty"]).map(([id]) => id)).toEqual(["base"]);
   });
@@ -72,34 +110,73 @@ describe("what may be true of a machine", () => {
     expect([named("no-fault").prior, named("something-else").prior]).toEqual([NO_FAULT_PRIOR, SOMETHING_ELSE_PRIOR]);
     expect(named("heater:to-case>F1:blown").prior / named("heater:to-case").prior).toBeCloseTo(0.25 / 0.75, 12);
     const odds = (part: string, mode: string) => machine.partById.get(part)!.modes.find((m) => m.id === mode)!.odds;
-    expect((named("heater:to-case").prior + named("heater:to-case>F1:blown").prior) / named("F1:blown").prior).toBeCloseTo(odds("heater", "to-case") / odds("F1", "blown"), 12);
+    expect(
+      (named("heater:to-case").prior + named("heater:to-case>F1:blown").prior) / named("F1:blown").prior,
+    ).toBeCloseTo(odds("heater", "to-case") / odds("F1", "blown"), 12);
     expect(new Set(hypotheses.map((h) => h.id)).size).toBe(hypotheses.length);
   });
   it("blames the cause, repairs the cause first and then what it took with it", () => {
     const led = named("heater:to-case>F1:blown");
-    expect(faultsOf(machine, led)).toEqual([{ part: "heater", mode: "to-case" }, { part: "F1", mode: "blown" }]);
+    expect(faultsOf(machine, led)).toEqual([
+      { part: "heater", mode: "to-case" },
+      { part: "F1", mode: "blown" },
+    ]);
     expect(faultsOf(machine, led, ["heater"])).toEqual([{ part: "F1", mode: "blown" }]);
     expect(piecesOf(machine, led)).toEqual(["heater", "fuse"]);
     expect(blamedPieces(led)).toEqual(["heater"]);
     expect(hypothesisName(machine, led)).toMatch(/^Heater: .+, and with it Fuse: /);
-    const two: Hypothesis = { kind: "two faults", id: "x", faults: [{ part: "heater", mode: "open" }, { part: "F1", mode: "blown" }], pieces: ["heater", "fuse"], piece: "heater+fuse", prior: 0 };
-    expect([piecesOf(machine, two), blamedPieces(two)]).toEqual([["heater", "fuse"], ["heater", "fuse"]]);
+    const two: Hypothesis = {
+      kind: "two faults",
+      id: "x",
+      faults: [
+        { part: "heater", mode: "open" },
+        { part: "F1", mode: "blown" },
+      ],
+      pieces: ["heater", "fuse"],
+      piece: "heater+fuse",
+      prior: 0,
+    };
+    expect([piecesOf(machine, two), blamedPieces(two)]).toEqual([
+      ["heater", "fuse"],
+      ["heater", "fuse"],
+    ]);
     expect(hypothesisName(machine, two)).toMatch(/^Heater: .+; and Fuse: /);
   });
   it("has names for a technician", () => {
-    expect(["no-fault", "something-else", "not-as-drawn", "heater", "heater+fuse", "unknown"].map((p) => pieceName(machine, p))).toEqual(["Nothing wrong", "Something else", "Not as drawn", "Heater", "Heater and Fuse", "unknown"]);
-    expect([hypothesisName(machine, named("no-fault")), hypothesisName(machine, named("something-else"))]).toEqual(["Nothing wrong", "Something else"]);
+    expect(
+      ["no-fault", "something-else", "not-as-drawn", "heater", "heater+fuse", "unknown"].map((p) =>
+        pieceName(machine, p),
+      ),
+    ).toEqual(["Nothing wrong", "Something else", "Not as drawn", "Heater", "Heater and Fuse", "unknown"]);
+    expect([hypothesisName(machine, named("no-fault")), hypothesisName(machine, named("something-else"))]).toEqual([
+      "Nothing wrong",
+      "Something else",
+    ]);
   });
 });
 
 describe("what can be told apart", () => {
-  const same = (a: Shown | null, b: Shown | null, fn: "dcv" | "look" | "continuity" = "dcv") => sameNominal(makeTest("on", fn, "out-L", "in-N"), [a], [b], ORDINARY_METER);
+  const same = (a: Shown | null, b: Shown | null, fn: "dcv" | "look" | "continuity" = "dcv") =>
+    sameNominal(makeTest("on", fn, "out-L", "in-N"), [a], [b], ORDINARY_METER);
   const label = (words: string): Shown => ({ kind: "label", label: words });
   it("goes by kind, by word, by sound, and by six errors of the meter", () => {
-    expect([same(volts(5), volts(5.001)), same(volts(5), volts(6)), same(volts(5), { kind: "overload" }), same({ kind: "overload" }, { kind: "overload" })]).toEqual([true, false, false, true]);
-    expect([same(label("lit"), label("lit"), "look"), same(label("lit"), label("dark"), "look"), same(label("lit"), volts(1), "look")]).toEqual([true, false, false]);
+    expect([
+      same(volts(5), volts(5.001)),
+      same(volts(5), volts(6)),
+      same(volts(5), { kind: "overload" }),
+      same({ kind: "overload" }, { kind: "overload" }),
+    ]).toEqual([true, false, false, true]);
+    expect([
+      same(label("lit"), label("lit"), "look"),
+      same(label("lit"), label("dark"), "look"),
+      same(label("lit"), volts(1), "look"),
+    ]).toEqual([true, false, false]);
     const beep = (beeps: boolean): Shown => ({ kind: "beep", beeps });
-    expect([same(beep(true), beep(true), "continuity"), same(beep(true), beep(false), "continuity"), same(beep(true), label("x"), "continuity")]).toEqual([true, false, false]);
+    expect([
+      same(beep(true), beep(true), "continuity"),
+      same(beep(true), beep(false), "continuity"),
+      same(beep(true), label("x"), "continuity"),
+    ]).toEqual([true, false, false]);
     expect([same(null, null), same(null, volts(0)), same(volts(0), null)]).toEqual([true, false, false]);
     const { relative, absolute } = ORDINARY_METER.accuracy.dcv;
     const error = Math.hypot(absolute, relative * 100);
@@ -110,7 +187,12 @@ describe("what can be told apart", () => {
   /** Everything permitted, read on one fault after the other: no dictionary in between. */
   const simulator = new Simulator(machine);
   const readings = (id: string) => {
-    const state = new Map(machine.file.setups.map((s) => [s.id, simulator.energise(s, faultsOf(machine, named(id)), nominalValues(machine))]));
+    const state = new Map(
+      machine.file.setups.map((s) => [
+        s.id,
+        simulator.energise(s, faultsOf(machine, named(id)), nominalValues(machine)),
+      ]),
+    );
     return isolation.permitted.map((test) => observe(simulator, state.get(test.setup)!, test, ORDINARY_METER));
   };
   const alike = (a: string, b: string, only = (_: number) => true) => {
@@ -122,9 +204,16 @@ describe("what can be told apart", () => {
     const ids = hypotheses.filter((h) => h.kind !== "something else").map((h) => h.id);
     const groups = faultGroups(isolation);
     expect(groups.flat().sort()).toEqual([...ids].sort());
-    for (const a of ids) for (const b of ids) if (a < b && alike(a, b)) expect(groups.some((g) => g.includes(a) && g.includes(b)), `${a} and ${b}`).toBe(true);
+    for (const a of ids)
+      for (const b of ids)
+        if (a < b && alike(a, b))
+          expect(
+            groups.some((g) => g.includes(a) && g.includes(b)),
+            `${a} and ${b}`,
+          ).toBe(true);
     // Who is alone differs from everyone in something.
-    for (const [alone] of groups.filter((g) => g.length === 1)) for (const b of ids) if (b !== alone) expect(alike(alone!, b), `${alone} and ${b}`).toBe(false);
+    for (const [alone] of groups.filter((g) => g.length === 1))
+      for (const b of ids) if (b !== alone) expect(alike(alone!, b), `${alone} and ${b}`).toBe(false);
   });
 
   it("names what shows nothing at all to the eye: every look the same as on a sound machine", () => {
@@ -139,8 +228,12 @@ describe("what can be told apart", () => {
     expect(coverage.unseen.every((f) => f.name.includes(": "))).toBe(true);
     // Who stands together, who shows nowhere, and who stands alone are all the faults there are, each once.
     const groups = faultGroups(isolation);
-    expect(coverage.silent.map((f) => f.id)).toEqual(groups.find((g) => g.includes("no-fault"))!.filter((id) => id !== "no-fault"));
-    expect(coverage.together.map((g) => g.map((f) => f.id))).toEqual(groups.filter((g) => g.length > 1 && !g.includes("no-fault")));
+    expect(coverage.silent.map((f) => f.id)).toEqual(
+      groups.find((g) => g.includes("no-fault"))!.filter((id) => id !== "no-fault"),
+    );
+    expect(coverage.together.map((g) => g.map((f) => f.id))).toEqual(
+      groups.filter((g) => g.length > 1 && !g.includes("no-fault")),
+    );
     expect(coverage.alone).toBe(groups.filter((g) => g.length === 1 && g[0] !== "no-fault").length);
   });
 
@@ -163,13 +256,25 @@ describe("what can be told apart", () => {
 });
 
 describe("the reasons for and against a piece", () => {
-  const reading = (test: ReturnType<typeof makeTest>, shown: Shown): Evidence => ({ type: "reading", id: "r", test, shown });
+  const reading = (test: ReturnType<typeof makeTest>, shown: Shown): Evidence => ({
+    type: "reading",
+    id: "r",
+    test,
+    shown,
+  });
   const atHeater = makeTest("on", "acv", "out-L", "in-N");
   const odds = (probability: ArrayLike<number>, piece: string) => {
-    const own = isolation.hypotheses.reduce((sum, h, i) => sum + (blamedPieces(h).includes(piece) ? probability[i]! : 0), 0);
+    const own = isolation.hypotheses.reduce(
+      (sum, h, i) => sum + (blamedPieces(h).includes(piece) ? probability[i]! : 0),
+      0,
+    );
     return own / (1 - own);
   };
-  it.each([["nothing there", 0], ["all of it", 119.5], ["half of it", 62]] as const)("weigh one reading by how far it moves the odds (Good, 1950): %s", (_, value) => {
+  it.each([
+    ["nothing there", 0],
+    ["all of it", 119.5],
+    ["half of it", 62],
+  ] as const)("weigh one reading by how far it moves the odds (Good, 1950): %s", (_, value) => {
     const evidence = [reading(atHeater, volts(value))];
     const [before, after] = [isolation.beliefs([]), isolation.beliefs(evidence)];
     for (const piece of ["heater", "fuse", "cord", "house", "no-fault"]) {
@@ -180,20 +285,29 @@ describe("the reasons for and against a piece", () => {
         expect(reasons, piece).toHaveLength(1);
         expect(reasons[0]!.bits).toBeCloseTo(moved, 6);
         expect(reasons[0]!.side).toBe(moved > 0 ? "for" : "against");
-        expect(reasons[0]!.soundShows).toBe(windowWords(windowOf(atHeater, isolation.predictionsFor(atHeater)[0]!, ORDINARY_METER), "acv"));
+        expect(reasons[0]!.soundShows).toBe(
+          windowWords(windowOf(atHeater, isolation.predictionsFor(atHeater)[0]!, ORDINARY_METER), "acv"),
+        );
       }
     }
   });
   it("are none for a piece that nobody suspects, and come strongest first", () => {
-    const evidence: Evidence[] = [{ type: "complaint", id: "c", complaint: "dark" }, { ...reading(atHeater, volts(0)), id: "a" } as Evidence, { ...reading(makeTest("on", "acv", "in-L", "in-N"), volts(119)), id: "b" } as Evidence];
+    const evidence: Evidence[] = [
+      { type: "complaint", id: "c", complaint: "dark" },
+      { ...reading(atHeater, volts(0)), id: "a" } as Evidence,
+      { ...reading(makeTest("on", "acv", "in-L", "in-N"), volts(119)), id: "b" } as Evidence,
+    ];
     const beliefs = isolation.beliefs(evidence);
     expect(reasonsFor(isolation, evidence, beliefs, "not a piece")).toEqual([]);
     const reasons = reasonsFor(isolation, evidence, beliefs, "fuse");
     expect(reasons.length).toBeGreaterThan(1);
     expect(reasons.map((r) => Math.abs(r.bits))).toEqual(reasons.map((r) => Math.abs(r.bits)).sort((x, y) => y - x));
     // What was measured says what it would show with this fault; a complaint has no such thing to say.
-    for (const r of reasons) expect([r.wouldShow !== null, r.soundShows !== null]).toEqual(r.evidence === "c" ? [false, false] : [true, true]);
-    expect(reasons.find((r) => r.evidence === "a")!.wouldShow).not.toBe(reasons.find((r) => r.evidence === "a")!.soundShows);
+    for (const r of reasons)
+      expect([r.wouldShow !== null, r.soundShows !== null]).toEqual(r.evidence === "c" ? [false, false] : [true, true]);
+    expect(reasons.find((r) => r.evidence === "a")!.wouldShow).not.toBe(
+      reasons.find((r) => r.evidence === "a")!.soundShows,
+    );
   });
   it("the history begins with the complaint, ends with what is believed now, and adds to no more than one", () => {
     const evidence: Evidence[] = [{ type: "complaint", id: "c", complaint: "dark" }, reading(atHeater, volts(0))];

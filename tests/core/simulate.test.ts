@@ -128,7 +128,9 @@ describe("faults as a technician meets them", () => {
 describe("what is not there", () => {
   it("refuses a fault, a point or a part the machine has not", () => {
     const setup = machine.file.setups[0]!;
-    expect(() => simulator.energise(setup, [{ part: "F9", mode: "blown" }], nominalValues(machine))).toThrow(RangeError);
+    expect(() => simulator.energise(setup, [{ part: "F9", mode: "blown" }], nominalValues(machine))).toThrow(
+      RangeError,
+    );
     expect(() => shows(null, "cold-call", "dcv", "J9-1", "J2-3")).toThrow(RangeError);
     expect(() => shows(null, "cold-call", "look", "F1")).toThrow(RangeError);
   });
@@ -145,7 +147,12 @@ describe("a supply that a bad contact starves", () => {
     const mains = observe(starved, state, makeTest("calling", "acv", "J1-1.pad", "J1-2.pad"), ORDINARY_METER);
     expect(mains.kind).toBe("jumping");
     // Behind the bad contact it never has what comes in.
-    expect(mains.kind === "jumping" && mains.high < values.supplyVolts && mains.low < 0.9 * values.supplyVolts).toBe(true);
-    expect(observe(starved, state, makeTest("calling", "look", "panel"), ORDINARY_METER)).not.toEqual({ kind: "label", label: "lit" });
+    expect(mains.kind === "jumping" && mains.high < values.supplyVolts && mains.low < 0.9 * values.supplyVolts).toBe(
+      true,
+    );
+    expect(observe(starved, state, makeTest("calling", "look", "panel"), ORDINARY_METER)).not.toEqual({
+      kind: "label",
+      label: "lit",
+    });
   });
 });

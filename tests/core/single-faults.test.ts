@@ -17,14 +17,25 @@ describe("single faults of the machine, part values drawn at random", () => {
     const some = faults.filter((_, i) => i % 10 === 0);
     for (const h of some) {
       const values = randomValues(machine, random);
-      const shuffled = chain.map((test) => ({ test, at: random() })).sort((a, b) => a.at - b.at).map(({ test }) => test);
-      for (const [name, order] of [["advice", "advice"], ["walk", chain], ["random", shuffled]] as const) {
+      const shuffled = chain
+        .map((test) => ({ test, at: random() }))
+        .sort((a, b) => a.at - b.at)
+        .map(({ test }) => test);
+      for (const [name, order] of [
+        ["advice", "advice"],
+        ["walk", chain],
+        ["random", shuffled],
+      ] as const) {
         const run = search(isolation, new UnitOnTheBench(machine, [h.fault], values, random), order);
         sums[name][0]! += run.readings / some.length;
         sums[name][1]! += run.minutes / some.length;
       }
     }
-    console.log(Object.entries(sums).map(([name, [readings, minutes]]) => `${name}: ${readings!.toFixed(1)} readings, ${minutes!.toFixed(1)} min`).join("; "));
+    console.log(
+      Object.entries(sums)
+        .map(([name, [readings, minutes]]) => `${name}: ${readings!.toFixed(1)} readings, ${minutes!.toFixed(1)} min`)
+        .join("; "),
+    );
     expect(sums.advice[0]).toBeLessThan(sums.walk[0]!);
     expect(sums.advice[1]).toBeLessThan(sums.walk[1]!);
     expect(sums.advice[1]).toBeLessThan(sums.random[1]!);
@@ -34,7 +45,11 @@ describe("single faults of the machine, part values drawn at random", () => {
     const random = randomSource(9);
     for (const id of ["panel:dead", "W4:open", "H1-1:open", "J2-3:open", "P1-1:open", "W3:open"]) {
       const h = faults.find((f) => f.id === id)!;
-      const run = search(isolation, new UnitOnTheBench(machine, [h.fault], randomValues(machine, random), random), "advice");
+      const run = search(
+        isolation,
+        new UnitOnTheBench(machine, [h.fault], randomValues(machine, random), random),
+        "advice",
+      );
       expect(run.pieces, id).toEqual([h.piece]);
       expect(run.searching, `${id}: ${run.tests.map(testKey).join(" ; ")}`).toBeLessThanOrEqual(6);
     }

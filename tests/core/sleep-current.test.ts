@@ -6,10 +6,19 @@ import { quantityText } from "../../src/core/quantity/units";
 import { randomSource } from "../support/unit-on-the-bench";
 
 const LIMITS = { asleepAmps: 0.05, withinSeconds: 120 };
-const words = (sleep: ReturnType<typeof analyseSleep>, limits = LIMITS) => judgeSleep(sleep, limits, (a) => quantityText(a, "amperes"), (s) => quantityText(s, "seconds"));
+const words = (sleep: ReturnType<typeof analyseSleep>, limits = LIMITS) =>
+  judgeSleep(
+    sleep,
+    limits,
+    (a) => quantityText(a, "amperes"),
+    (s) => quantityText(s, "seconds"),
+  );
 
 /** A machine awake for a minute, then asleep, waking up every two minutes for three seconds. */
-function course(minutes: number, { asleep = 0.018, awake = 0.82, every = 120, clip = null as null | readonly [number, number], step = 0.1 } = {}) {
+function course(
+  minutes: number,
+  { asleep = 0.018, awake = 0.82, every = 120, clip = null as null | readonly [number, number], step = 0.1 } = {},
+) {
   const random = randomSource(5);
   const rows: [number, number][] = [];
   for (let t = 0; t < minutes * 60; t += step) {
@@ -23,14 +32,49 @@ function course(minutes: number, { asleep = 0.018, awake = 0.82, every = 120, cl
 
 describe("a log of any logger", () => {
   const plain = course(5);
-  const columns = (delimiter: string, comma: boolean, header: string, factor: number) => [header, ...plain.rows.map(([t, a]) => [t.toFixed(1), (a * factor).toFixed(3)].map((c) => (comma ? c.replace(".", ",") : c)).join(delimiter))].join("\n");
+  const columns = (delimiter: string, comma: boolean, header: string, factor: number) =>
+    [
+      header,
+      ...plain.rows.map(([t, a]) =>
+        [t.toFixed(1), (a * factor).toFixed(3)].map((c) => (comma ? c.replace(".", ",") : c)).join(delimiter),
+      ),
+    ].join("\n");
   test.each([
     ["commas, amperes", columns(",", false, "Time (s),Current (A)", 1)],
     ["semicolons and decimal commas, milliamperes", columns(";", true, "Zeit [s];Strom [mA]", 1000)],
     ["tabs, microamperes", columns("\t", false, "elapsed s\tI_uA", 1e6)],
-    ["the current first", ["current mA,time s", ...plain.rows.map(([t, a]) => `${(a * 1000).toFixed(3)},${t.toFixed(1)}`)].join("\n")],
-    ["clock times", ["clock,Current (A)", ...plain.rows.map(([t, a]) => `${String(Math.floor((86_000 + t) / 3600) % 24).padStart(2, "0")}:${String(Math.floor((86_000 + t) / 60) % 60).padStart(2, "0")}:${((86_000 + t) % 60).toFixed(1).padStart(4, "0")},${a}`)].join("\n")],
-    ["dates, quoted (RFC 4180, written by a CSV library)", Papa.unparse([["timestamp", "Current (A)"], ...plain.rows.map(([t, a]) => [`2026-11-30T23:${String(50 + Math.floor(t / 60)).padStart(2, "0")}:${(t % 60).toFixed(1).padStart(4, "0")}`, a] as const).slice(0, 1200)], { quotes: true })],
+    [
+      "the current first",
+      ["current mA,time s", ...plain.rows.map(([t, a]) => `${(a * 1000).toFixed(3)},${t.toFixed(1)}`)].join("\n"),
+    ],
+    [
+      "clock times",
+      [
+        "clock,Current (A)",
+        ...plain.rows.map(
+          ([t, a]) =>
+            `${String(Math.floor((86_000 + t) / 3600) % 24).padStart(2, "0")}:${String(Math.floor((86_000 + t) / 60) % 60).padStart(2, "0")}:${((86_000 + t) % 60).toFixed(1).padStart(4, "0")},${a}`,
+        ),
+      ].join("\n"),
+    ],
+    [
+      "dates, quoted (RFC 4180, written by a CSV library)",
+      Papa.unparse(
+        [
+          ["timestamp", "Current (A)"],
+          ...plain.rows
+            .map(
+              ([t, a]) =>
+                [
+                  `2026-11-30T23:${String(50 + Math.floor(t / 60)).padStart(2, "0")}:${(t % 60).toFixed(1).padStart(4, "0")}`,
+                  a,
+                ] as const,
+            )
+            .slice(0, 1200),
+        ],
+        { quotes: true },
+      ),
+    ],
   ])("%s", (_, text) => {
     const log = readCurrentLog(text);
     expect(log.skipped).toBe(0);
@@ -67,7 +111,10 @@ describe("a machine that should sleep", () => {
   });
   test("too much asleep, too late, too often, never: each its own words", () => {
     expect(words(analyseSleep(course(10, { asleep: 0.2 }), LIMITS)).words).toContain("It sleeps, but draws");
-    expect(words(analyseSleep(course(10), { asleepAmps: 0.05, withinSeconds: 30 }), { asleepAmps: 0.05, withinSeconds: 30 }).words).toContain("only after");
+    expect(
+      words(analyseSleep(course(10), { asleepAmps: 0.05, withinSeconds: 30 }), { asleepAmps: 0.05, withinSeconds: 30 })
+        .words,
+    ).toContain("only after");
     expect(words(analyseSleep(course(10, { every: 12 }), LIMITS)).words).toContain("too often");
     expect(words(analyseSleep(course(10, { asleep: 0.82 }), LIMITS)).words).toBe("It never falls asleep.");
   });

@@ -14,13 +14,29 @@ const built = () => {
   isolation.build();
   return isolation;
 };
-const [fed, gone, element] = [makeTest("on", "acv", "in-L", "in-N"), makeTest("on", "acv", "out-L", "in-N"), makeTest("off", "ohms", "out-L", "in-N")];
+const [fed, gone, element] = [
+  makeTest("on", "acv", "in-L", "in-N"),
+  makeTest("on", "acv", "out-L", "in-N"),
+  makeTest("off", "ohms", "out-L", "in-N"),
+];
 const complaint: Evidence = { type: "complaint", id: "c", complaint: "cold" };
-const volts = (id: string, test: typeof fed, value: number): Evidence => ({ type: "reading", id, test, shown: { kind: "value", value } });
+const volts = (id: string, test: typeof fed, value: number): Evidence => ({
+  type: "reading",
+  id,
+  test,
+  shown: { kind: "value", value },
+});
 
 describe("how sure", () => {
   it("is said in a word: likely from a half, possible from eight in a hundred", () => {
-    expect([1, 0.5, 0.49, 0.08, 0.079, 0].map(likeliness)).toEqual(["likely", "likely", "possible", "possible", "unlikely", "unlikely"]);
+    expect([1, 0.5, 0.49, 0.08, 0.079, 0].map(likeliness)).toEqual([
+      "likely",
+      "likely",
+      "possible",
+      "possible",
+      "unlikely",
+      "unlikely",
+    ]);
   });
 });
 
@@ -30,16 +46,28 @@ describe("the suspects", () => {
     for (const evidence of [[complaint], [complaint, volts("a", fed, 119)], [complaint, volts("a", gone, 0)]]) {
       const beliefs = isolation.beliefs(evidence);
       const suspects = pieceSuspects(isolation, beliefs);
-      const share = (piece: string) => isolation.hypotheses.reduce((sum, h, i) => sum + (h.piece === piece ? beliefs.probability[i]! : 0), 0);
+      const share = (piece: string) =>
+        isolation.hypotheses.reduce((sum, h, i) => sum + (h.piece === piece ? beliefs.probability[i]! : 0), 0);
       const pieces = [...new Set(isolation.hypotheses.map((h) => h.piece))];
-      expect(suspects.map((s) => s.piece)).toEqual(pieces.filter((p) => share(p) >= 0.005).sort((a, b) => share(b) - share(a) || (a < b ? -1 : 1)));
+      expect(suspects.map((s) => s.piece)).toEqual(
+        pieces.filter((p) => share(p) >= 0.005).sort((a, b) => share(b) - share(a) || (a < b ? -1 : 1)),
+      );
       for (const s of suspects) {
         expect(s.probability).toBeCloseTo(share(s.piece), 12);
         expect(s.word).toBe(likeliness(s.probability));
-        const own = isolation.hypotheses.map((h, i) => ({ h, p: beliefs.probability[i]! })).filter(({ h, p }) => h.piece === s.piece && p >= 0.001).sort((a, b) => b.p - a.p);
+        const own = isolation.hypotheses
+          .map((h, i) => ({ h, p: beliefs.probability[i]! }))
+          .filter(({ h, p }) => h.piece === s.piece && p >= 0.001)
+          .sort((a, b) => b.p - a.p);
         expect(s.faults.map((f) => f.probability)).toEqual(own.map(({ p }) => p));
         expect(new Set(s.faults.map((f) => f.id))).toEqual(new Set(own.map(({ h }) => h.id)));
-        for (const f of s.faults) expect(f.name).toBe(hypothesisName(isolation.machine, isolation.hypotheses.find((h) => h.id === f.id)!));
+        for (const f of s.faults)
+          expect(f.name).toBe(
+            hypothesisName(
+              isolation.machine,
+              isolation.hypotheses.find((h) => h.id === f.id)!,
+            ),
+          );
       }
     }
   });
@@ -49,7 +77,10 @@ describe("the suspects", () => {
     expect(repairsOf(evidence)).toEqual([{ piece: "heater", result: "gone" }]);
     const beliefs = isolation.beliefs(evidence);
     const sound = pieceSuspects(isolation, beliefs, repairsOf(evidence)).find((s) => s.piece === "no-fault")!;
-    const both = isolation.hypotheses.reduce((sum, h, i) => sum + (h.kind === "no fault" || h.piece === "heater" ? beliefs.probability[i]! : 0), 0);
+    const both = isolation.hypotheses.reduce(
+      (sum, h, i) => sum + (h.kind === "no fault" || h.piece === "heater" ? beliefs.probability[i]! : 0),
+      0,
+    );
     expect(sound.probability).toBeCloseTo(both, 12);
     expect(sound.faults[0]!.probability).toBeCloseTo(both, 12);
   });
@@ -62,15 +93,25 @@ describe("what is cleared", () => {
     const beliefs = isolation.beliefs(evidence);
     const doubt = partDoubt(isolation, beliefs);
     const cleared = clearedParts(isolation, beliefs);
-    const prior = (part: string) => isolation.hypotheses.reduce((sum, h) => sum + (h.kind === "fault" && h.fault.part === part ? h.prior : 0), 0);
-    expect(cleared.map((c) => c.part)).toEqual(isolation.machine.parts.filter((p) => p.modes.length > 0 && (doubt[p.id] ?? 0) < Math.min(0.005, prior(p.id) / 2)).map((p) => p.id));
+    const prior = (part: string) =>
+      isolation.hypotheses.reduce((sum, h) => sum + (h.kind === "fault" && h.fault.part === part ? h.prior : 0), 0);
+    expect(cleared.map((c) => c.part)).toEqual(
+      isolation.machine.parts
+        .filter((p) => p.modes.length > 0 && (doubt[p.id] ?? 0) < Math.min(0.005, prior(p.id) / 2))
+        .map((p) => p.id),
+    );
     expect(cleared.length).toBeGreaterThan(0);
     for (const c of cleared) {
-      const wanted = new Set(isolation.hypotheses.flatMap((h, i) => {
-        if (h.kind !== "fault" || h.fault.part !== c.part) return [];
-        const against = [...beliefs.byEvidence].map(([id, log]) => ({ id, x: log[i]! - Math.max(...log) })).filter(({ x }) => x < -0.5).sort((x, y) => x.x - y.x);
-        return against.slice(0, 1).map(({ id }) => id);
-      }));
+      const wanted = new Set(
+        isolation.hypotheses.flatMap((h, i) => {
+          if (h.kind !== "fault" || h.fault.part !== c.part) return [];
+          const against = [...beliefs.byEvidence]
+            .map(([id, log]) => ({ id, x: log[i]! - Math.max(...log) }))
+            .filter(({ x }) => x < -0.5)
+            .sort((x, y) => x.x - y.x);
+          return against.slice(0, 1).map(({ id }) => id);
+        }),
+      );
       expect(new Set(c.by), c.part).toEqual(wanted);
       expect(c.name).toBe(isolation.machine.partById.get(c.part)!.name);
     }
@@ -83,7 +124,9 @@ describe("the reasons and the history", () => {
     const isolation = built();
     const evidence = [complaint, volts("a", gone, 119)];
     const beliefs = isolation.beliefs(evidence);
-    const reasons = ["heater", "fuse", "cord", "house"].flatMap((piece) => reasonsFor(isolation, evidence, beliefs, piece).map((r) => ({ piece, ...r })));
+    const reasons = ["heater", "fuse", "cord", "house"].flatMap((piece) =>
+      reasonsFor(isolation, evidence, beliefs, piece).map((r) => ({ piece, ...r })),
+    );
     expect(new Set(reasons.map((r) => r.side))).toEqual(new Set(["for", "against"]));
     for (const r of reasons) expect(Math.abs(r.bits)).toBeGreaterThanOrEqual(0.4);
     // A blown fuse would leave nothing behind it but what the meter adds.

@@ -13,7 +13,14 @@ import { machineNamed } from "../support/fleet";
 import { KETTLE } from "../support/kettle";
 
 const fridge = machineNamed("quellmoor-sb-210").file;
-const cutOff: Change = { change: "put in", kind: "thermal cut-off", name: "Cut-off in the heater lead", part: "heater", terminal: "a", fields: { opensAbove: 70, place: "evaporator" } };
+const cutOff: Change = {
+  change: "put in",
+  kind: "thermal cut-off",
+  name: "Cut-off in the heater lead",
+  part: "heater",
+  terminal: "a",
+  fields: { opensAbove: 70, place: "evaporator" },
+};
 
 describe("what a unit has that its file has not", () => {
   it("puts a cut-off into a lead: a new piece, a new fault, a new point, and the load dies with it", () => {
@@ -21,7 +28,12 @@ describe("what a unit has that its file has not", () => {
     const found = machine.parts.find((p) => p.name === "Cut-off in the heater lead")!;
     const simulator = new Simulator(machine);
     const amps = (faults: { part: string; mode: string }[]) => {
-      const shown = observe(simulator, simulator.energise(machine.setupById.get("defrost")!, faults, nominalValues(machine)), makeTest("defrost", "clamp", "clamp-heat"), ORDINARY_METER);
+      const shown = observe(
+        simulator,
+        simulator.energise(machine.setupById.get("defrost")!, faults, nominalValues(machine)),
+        makeTest("defrost", "clamp", "clamp-heat"),
+        ORDINARY_METER,
+      );
       return shown.kind === "value" ? shown.value : NaN;
     };
     expect(amps([])).toBeCloseTo(2.66, 1);
@@ -30,24 +42,42 @@ describe("what a unit has that its file has not", () => {
   });
 
   it("takes a wrong heater for what it is", () => {
-    const machine = compileMachine(applyChanges(fridge, [{ change: "other part", part: "heater", fields: { watts: 160 } }]));
+    const machine = compileMachine(
+      applyChanges(fridge, [{ change: "other part", part: "heater", fields: { watts: 160 } }]),
+    );
     expect(machine.partById.get("heater")!.parameters[0]!.nominal).toBeCloseTo(90, 5);
   });
 
   it("takes a part out, bridged or open, and off every path", () => {
-    const bridged = applyChanges(machineNamed("murgast-abs-60").file, [{ change: "taken out", part: "cut-once", bridged: true }]);
+    const bridged = applyChanges(machineNamed("murgast-abs-60").file, [
+      { change: "taken out", part: "cut-once", bridged: true },
+    ]);
     expect(compileMachine(bridged).partById.has("cut-once")).toBe(false);
     expect(JSON.stringify(bridged.paths)).not.toContain("cut-once");
     expect(bridged.wires.some((w) => w.id.startsWith("found-cut-once"))).toBe(true);
   });
 
   it("may be put in twice, and into a wire", () => {
-    const twice = applyChanges(fridge, [cutOff, cutOff, { change: "put in", kind: "fuse", name: "Fuse in the violet wire", part: "W9", terminal: "a", fields: { amps: 5 } }]);
+    const twice = applyChanges(fridge, [
+      cutOff,
+      cutOff,
+      {
+        change: "put in",
+        kind: "fuse",
+        name: "Fuse in the violet wire",
+        part: "W9",
+        terminal: "a",
+        fields: { amps: 5 },
+      },
+    ]);
     expect(compileMachine(twice).parts.length).toBe(compileMachine(fridge).parts.length + 3);
   });
 
   it.each([
-    [{ change: "put in", kind: "compressor", name: "x", part: "heater", terminal: "a", fields: {} }, "not something found in a lead"],
+    [
+      { change: "put in", kind: "compressor", name: "x", part: "heater", terminal: "a", fields: {} },
+      "not something found in a lead",
+    ],
     [{ change: "put in", kind: "fuse", name: "x", part: "heater", terminal: "z", fields: {} }, "no terminal z"],
     [{ change: "other part", part: "heater", fields: { watts: -5 } }, "above 0"],
     [{ change: "other part", part: "no-such", fields: { watts: 5 } }, "no part called no-such"],
@@ -61,13 +91,18 @@ describe("what a unit has that its file has not", () => {
     const before = JSON.stringify(fridge);
     applyChanges(fridge, [cutOff]);
     expect(JSON.stringify(fridge)).toBe(before);
-    expect(changeWords(fridge, cutOff)).toBe("Cut-off in the heater lead found in the lead of Defrost heater: opensAbove 70, place evaporator");
+    expect(changeWords(fridge, cutOff)).toBe(
+      "Cut-off in the heater lead found in the lead of Defrost heater: opensAbove 70, place evaporator",
+    );
   });
 });
 
 describe("what a file can and cannot tell apart", () => {
   it("names what stays together, and the point that would help: a fuse and a switch in series without a point between", () => {
-    const text = KETTLE.replace("at: { a: L, b: heat } }", "at: { a: L, b: mid } }").replace("  - { id: heater, kind: heater", "  - { id: S1, kind: switch, name: Switch, piece: fuse, rests: closed, at: { a: mid, b: heat } }\n  - { id: heater, kind: heater");
+    const text = KETTLE.replace("at: { a: L, b: heat } }", "at: { a: L, b: mid } }").replace(
+      "  - { id: heater, kind: heater",
+      "  - { id: S1, kind: switch, name: Switch, piece: fuse, rests: closed, at: { a: mid, b: heat } }\n  - { id: heater, kind: heater",
+    );
     const isolation = Isolation.of(readMachineYaml(text, "kettle.yaml").machine, ORDINARY_METER);
     isolation.build();
     const coverage = coverageOf(isolation);

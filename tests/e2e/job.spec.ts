@@ -28,7 +28,11 @@ async function answer(page: Page): Promise<boolean> {
   await readNotice(page);
   const typed = typedFor(name, FAULT);
   const count = await page.locator(".trail li").count();
-  if (name.includes("|look|")) await page.getByRole("group", { name: /What do you see/ }).getByRole("button", { name: new RegExp(typed) }).click();
+  if (name.includes("|look|"))
+    await page
+      .getByRole("group", { name: /What do you see/ })
+      .getByRole("button", { name: new RegExp(typed) })
+      .click();
   else {
     await expect(page.locator("#reading")).toBeFocused();
     await page.keyboard.type(typed);
@@ -52,7 +56,10 @@ test("a dead door panel is isolated by keyboard in at most six readings, called,
   // Covers are off and a plug may be apart: the job does not close silently on that.
   await expect(page.getByRole("button", { name: "Close the job" })).toBeDisabled();
   const back = page.getByRole("group", { name: "Left behind" }).getByRole("button");
-  for (let left = await back.count(); left > 0; left--) { await back.first().click(); await expect(back).toHaveCount(left - 1); }
+  for (let left = await back.count(); left > 0; left--) {
+    await back.first().click();
+    await expect(back).toHaveCount(left - 1);
+  }
   await page.getByRole("button", { name: "Close the job" }).click();
   await page.waitForURL(/\/record$/);
   await expect(page.getByRole("heading", { name: "Door harness" })).toBeVisible();
@@ -68,7 +75,9 @@ test("a dead door panel is isolated by keyboard in at most six readings, called,
   await expect(page.locator(".jobs li", { hasText: "Door harness" }).first()).toBeVisible();
 });
 
-test("what was really done counts: another point, another function, and ohms on a live circuit refused", async ({ page }) => {
+test("what was really done counts: another point, another function, and ohms on a live circuit refused", async ({
+  page,
+}) => {
   await begin(page);
   await asked(page);
   await page.getByRole("button", { name: /did it differently/ }).click();
@@ -125,7 +134,11 @@ test("nothing typed is lost: bad readings get a sentence, and a half-typed one s
   await asked(page);
   await readNotice(page);
   const rows = await page.locator(".trail li").count();
-  for (const [typed, sentence] of [["abc", "is no reading"], ["4 A", "amperes"], ["", "press Enter once more"]] as const) {
+  for (const [typed, sentence] of [
+    ["abc", "is no reading"],
+    ["4 A", "amperes"],
+    ["", "press Enter once more"],
+  ] as const) {
     await page.locator("#reading").fill(typed);
     await page.keyboard.press("Enter");
     await expect(page.locator("#reading-problem")).toContainText(sentence);
@@ -152,7 +165,9 @@ test("with Unzo out of reach the reading is kept and can be sent again, once", a
   await expect(page.locator(".trail li")).toHaveCount(rows + 1);
 });
 
-test("on a slow line the next step is there at once; what is entered meanwhile is written after it, or comes back with it", async ({ page }) => {
+test("on a slow line the next step is there at once; what is entered meanwhile is written after it, or comes back with it", async ({
+  page,
+}) => {
   await begin(page);
   const first = await asked(page);
   await readNotice(page);
@@ -162,12 +177,16 @@ test("on a slow line the next step is there at once; what is entered meanwhile i
   await page.route("**/events", async (route) => {
     if (route.request().method() !== "POST") return route.continue();
     posts++;
-    const act = await new Promise<"go on" | "fail">((resolve) => { settle = resolve; });
+    const act = await new Promise<"go on" | "fail">((resolve) => {
+      settle = resolve;
+    });
     return act === "fail" ? route.abort() : route.continue();
   });
   const enter = async () => {
     await page.locator(".next[aria-busy=false][data-test]").waitFor();
-    await page.locator("#reading").fill(typedFor((await page.locator(".next[data-test]").getAttribute("data-test"))!, FAULT));
+    await page
+      .locator("#reading")
+      .fill(typedFor((await page.locator(".next[data-test]").getAttribute("data-test"))!, FAULT));
     await page.keyboard.press("Enter");
   };
   await enter();
@@ -199,13 +218,18 @@ test("on a slow line the next step is there at once; what is entered meanwhile i
   await expect(page.locator(".trail li")).toHaveCount(rows + 2);
 });
 
-test("a test asked again while the line is slow has an empty field, and what is typed there stays", async ({ page }) => {
+test("a test asked again while the line is slow has an empty field, and what is typed there stays", async ({
+  page,
+}) => {
   await begin(page);
   const first = await asked(page);
   await readNotice(page);
   let goOn: () => void = () => undefined;
   await page.route("**/events", async (route) => {
-    if (route.request().method() === "POST") await new Promise<void>((resolve) => { goOn = resolve; });
+    if (route.request().method() === "POST")
+      await new Promise<void>((resolve) => {
+        goOn = resolve;
+      });
     await route.continue();
   });
   // Nothing in the machine makes that: it is asked for again.
@@ -213,7 +237,9 @@ test("a test asked again while the line is slow has an empty field, and what is 
   await page.keyboard.press("Enter");
   await expect(page.locator(".on-its-way")).toHaveCount(1);
   // Until the own dictionary is built there is no advice for what the server does not know yet.
-  await expect(page.locator(".next[aria-busy=false][data-test]").first()).toHaveAttribute("data-test", first!, { timeout: 60_000 });
+  await expect(page.locator(".next[aria-busy=false][data-test]").first()).toHaveAttribute("data-test", first!, {
+    timeout: 60_000,
+  });
   await expect(page.locator("#reading")).toHaveValue("");
   await expect(page.locator("#reading")).toBeFocused();
   await page.keyboard.type("12.");
@@ -251,7 +277,9 @@ test("the notice on powered work stands before the first powered test, and is as
   await expect(page.getByRole("region", { name: /Before you measure/ })).toHaveCount(0);
 });
 
-test("a phone in the cellar: next step first, nothing wider than the screen, targets for a thumb", async ({ browser }) => {
+test("a phone in the cellar: next step first, nothing wider than the screen, targets for a thumb", async ({
+  browser,
+}) => {
   const context = await browser.newContext({ viewport: { width: 390, height: 844 }, hasTouch: true, isMobile: true });
   const page = await context.newPage();
   await begin(page);
@@ -260,7 +288,8 @@ test("a phone in the cellar: next step first, nothing wider than the screen, tar
   expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390);
   const [next, path] = [await page.locator(".next-area").boundingBox(), await page.locator(".path-area").boundingBox()];
   expect(next!.y).toBeLessThan(path!.y);
-  for (const button of await page.locator(".next button:visible").all()) expect((await button.boundingBox())!.height).toBeGreaterThanOrEqual(40);
+  for (const button of await page.locator(".next button:visible").all())
+    expect((await button.boundingBox())!.height).toBeGreaterThanOrEqual(40);
   await axe(page);
   await page.goto("/");
   expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390);
@@ -279,7 +308,12 @@ test("unknown places say so, with the right status; the health route answers", a
 test("three demo jobs: one untouched, one half-way, one closed", async ({ page }) => {
   await page.goto("/");
   await expect(page.locator(".jobs .untouched").first()).toBeVisible();
-  await expect(page.locator(".jobs li", { hasText: "Grey Saddle" }).filter({ has: page.locator(".under-way") }).last()).toContainText("3 readings");
+  await expect(
+    page
+      .locator(".jobs li", { hasText: "Grey Saddle" })
+      .filter({ has: page.locator(".under-way") })
+      .last(),
+  ).toContainText("3 readings");
   await expect(page.locator(".jobs li", { hasText: "39862" }).first()).toContainText("Main board");
   await axe(page);
 });

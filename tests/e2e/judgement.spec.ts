@@ -2,7 +2,9 @@ import { expect, test } from "@playwright/test";
 import { axe, beginJob, fits } from "./look";
 import { asked } from "./meter";
 
-test("a reading that fits nothing is questioned with the likely slip; points say what each suspect would show; signs and tried repairs count", async ({ page }) => {
+test("a reading that fits nothing is questioned with the likely slip; points say what each suspect would show; signs and tried repairs count", async ({
+  page,
+}) => {
   await beginJob(page, "Larch Pass Hut: Quellmoor SB-210, 40177", "Door panel dark, no beep, still cold inside");
   await asked(page);
   // Hovering a point: what all is well and the leading suspects would show there.
@@ -25,7 +27,10 @@ test("a reading that fits nothing is questioned with the likely slip; points say
   await axe(page);
   await page.locator(".misfit-note").getByRole("button", { name: "Strike it out" }).click();
   await page.getByRole("dialog").getByRole("textbox").fill("leads were on the wrong plug");
-  await page.getByRole("dialog").getByRole("button", { name: /Strike/ }).click();
+  await page
+    .getByRole("dialog")
+    .getByRole("button", { name: /Strike/ })
+    .click();
   await expect(page.locator(".misfit-note")).toHaveCount(0);
 
   await page.keyboard.press("Alt+2");
@@ -41,13 +46,26 @@ test("a reading that fits nothing is questioned with the likely slip; points say
   await fits(page);
 });
 
-test("a repair that is cheaper to try than to prove is offered; reasons, what is still to come and the chart stand beside it", async ({ page }) => {
+test("a repair that is cheaper to try than to prove is offered; reasons, what is still to come and the chart stand beside it", async ({
+  page,
+}) => {
   await beginJob(page, "Workshop: Tannrast FT-20, FT-9081", "Lamp: two flashes, pause");
-  for (const label of ["2 flashes, pause", "still", "2 flashes, pause", "still", "2 flashes, pause", "2 flashes, pause"]) {
+  for (const label of [
+    "2 flashes, pause",
+    "still",
+    "2 flashes, pause",
+    "still",
+    "2 flashes, pause",
+    "2 flashes, pause",
+  ]) {
     const test = await asked(page);
     expect(test).toContain("|look|");
     const rows = await page.locator(".trail li").count();
-    await page.getByRole("group", { name: /What do you see/ }).getByRole("button", { name: label, exact: false }).first().click();
+    await page
+      .getByRole("group", { name: /What do you see/ })
+      .getByRole("button", { name: label, exact: false })
+      .first()
+      .click();
     await expect(page.locator(".trail li")).toHaveCount(rows + 1);
     await expect(page.locator(".next-area .next[aria-busy=false]")).toBeVisible();
   }

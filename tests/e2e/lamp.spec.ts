@@ -14,12 +14,18 @@ test("a lamp tapped along by the space bar is read; a pattern this lamp has not 
   await beginJob(page, "Valley school kitchen: Velmoor DW-45, DW-1276", "Panel shows b1");
   await page.keyboard.press("Alt+2");
   await page.locator(".tap-pad").waitFor();
-  const tap = async (lit: number, dark: number) => { await page.keyboard.down("Space"); await page.waitForTimeout(lit); await page.keyboard.up("Space"); await page.waitForTimeout(dark); };
+  const tap = async (lit: number, dark: number) => {
+    await page.keyboard.down("Space");
+    await page.waitForTimeout(lit);
+    await page.keyboard.up("Space");
+    await page.waitForTimeout(dark);
+  };
   // Four flashes, pause: begun in the middle of a group.
   await tap(300, 1500);
   // A slow browser taps unevenly; the reader then asks for another round, and a person gives it one.
   const sure = () => page.locator('.lamp-verdict[data-sure="true"]').isVisible();
-  for (let round = 0; round < 3 || (round < 10 && !(await sure())); round++) for (let i = 0; i < 4; i++) await tap(300, i === 3 ? 1500 : 300);
+  for (let round = 0; round < 3 || (round < 10 && !(await sure())); round++)
+    for (let i = 0; i < 4; i++) await tap(300, i === 3 ? 1500 : 300);
   await expect(page.locator(".lamp-verdict")).toContainText("4 flashes, pause");
   await expect(page.locator(".lamp-verdict")).toHaveAttribute("data-sure", "true");
   await page.getByRole("button", { name: /Log it: 4 flashes/ }).click();
@@ -28,7 +34,9 @@ test("a lamp tapped along by the space bar is read; a pattern this lamp has not 
 
   // The same by a list: one flash, pause, which this lamp has.
   await page.getByRole("tab", { name: "List of times" }).click();
-  await page.getByLabel(/one flash a line/).fill(Array.from({ length: 5 }, (_, i) => `${(i * 1.8).toFixed(2)}, ${(i * 1.8 + 0.3).toFixed(2)}`).join("\n"));
+  await page
+    .getByLabel(/one flash a line/)
+    .fill(Array.from({ length: 5 }, (_, i) => `${(i * 1.8).toFixed(2)}, ${(i * 1.8 + 0.3).toFixed(2)}`).join("\n"));
   await expect(page.locator(".lamp-verdict")).toHaveAttribute("data-sure", "true");
   await axe(page);
   await page.getByRole("button", { name: /Log it: 1 flash, pause/ }).click();
@@ -40,9 +48,19 @@ test("a lamp tapped along by the space bar is read; a pattern this lamp has not 
 test("the camera reads a lamp from a film, and magnifies", async () => {
   const folder = mkdtempSync(path.join(tmpdir(), "unzo-film-"));
   const pattern = patternOf("1 long 2 short, pause")!;
-  writeFilm(path.join(folder, "lamp.y4m"), pattern, { seconds: 2 * roundOf(pattern).reduce((sum, l) => sum + l.seconds, 0) });
+  writeFilm(path.join(folder, "lamp.y4m"), pattern, {
+    seconds: 2 * roundOf(pattern).reduce((sum, l) => sum + l.seconds, 0),
+  });
   const { launchOptions } = test.info().project.use;
-  const browser = await chromium.launch({ ...launchOptions, args: [...(launchOptions?.args ?? []), "--use-fake-ui-for-media-stream", "--use-fake-device-for-media-stream", `--use-file-for-fake-video-capture=${path.join(folder, "lamp.y4m")}`] });
+  const browser = await chromium.launch({
+    ...launchOptions,
+    args: [
+      ...(launchOptions?.args ?? []),
+      "--use-fake-ui-for-media-stream",
+      "--use-fake-device-for-media-stream",
+      `--use-file-for-fake-video-capture=${path.join(folder, "lamp.y4m")}`,
+    ],
+  });
   try {
     const page = await (await browser.newContext({ viewport: { width: 390, height: 844 } })).newPage();
     await page.goto(`${test.info().project.use.baseURL}/lamp`);
@@ -64,11 +82,20 @@ test("the camera reads a lamp from a film, and magnifies", async () => {
 test("a phone pairs over TLS with the word, and the next one needs another", async () => {
   const folder = mkdtempSync(path.join(tmpdir(), "unzo-gate-"));
   const pairing = new Pairing(() => {});
-  const gate = createGate(await certificateFor([], folder, new Date()), String(test.info().project.use.baseURL), pairing, Date.now);
-  const port = await new Promise<number>((resolve) => { gate.listen(0, "127.0.0.1", () => resolve((gate.address() as AddressInfo).port)); });
+  const gate = createGate(
+    await certificateFor([], folder, new Date()),
+    String(test.info().project.use.baseURL),
+    pairing,
+    Date.now,
+  );
+  const port = await new Promise<number>((resolve) => {
+    gate.listen(0, "127.0.0.1", () => resolve((gate.address() as AddressInfo).port));
+  });
   const browser = await chromium.launch(test.info().project.use.launchOptions);
   try {
-    const phone = await (await browser.newContext({ ignoreHTTPSErrors: true, viewport: { width: 390, height: 844 } })).newPage();
+    const phone = await (
+      await browser.newContext({ ignoreHTTPSErrors: true, viewport: { width: 390, height: 844 } })
+    ).newPage();
     await phone.goto(`https://127.0.0.1:${port}/`);
     await expect(phone.getByRole("heading", { name: "Pair this device with Unzo" })).toBeVisible();
     await axe(phone);

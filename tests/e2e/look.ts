@@ -14,7 +14,9 @@ export async function fits(page: Page): Promise<void> {
   const sticksOut = await page.evaluate(() => {
     const room = document.documentElement.clientWidth;
     if (document.documentElement.scrollWidth <= room) return [];
-    return Array.from(document.querySelectorAll("body *")).filter((e) => e.getBoundingClientRect().right > room).map((e) => `${e.tagName}.${e.getAttribute("class") ?? ""}`);
+    return Array.from(document.querySelectorAll("body *"))
+      .filter((e) => e.getBoundingClientRect().right > room)
+      .map((e) => `${e.tagName}.${e.getAttribute("class") ?? ""}`);
   });
   expect(sticksOut).toEqual([]);
 }

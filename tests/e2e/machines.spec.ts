@@ -3,18 +3,27 @@ import { readFileSync } from "node:fs";
 import { axe } from "./look";
 import { asked } from "./meter";
 
-
 /** Types by the keyboard alone and counts every press. */
 function counted(page: Page) {
   let presses = 0;
   return {
-    async type(text: string) { presses += text.length; await page.keyboard.type(text); },
-    async press(key: string) { presses += 1; await page.keyboard.press(key); },
-    get presses() { return presses; },
+    async type(text: string) {
+      presses += text.length;
+      await page.keyboard.type(text);
+    },
+    async press(key: string) {
+      presses += 1;
+      await page.keyboard.press(key);
+    },
+    get presses() {
+      return presses;
+    },
   };
 }
 
-test("a machine nobody has a file for: from a new job to the first advice in at most 60 key presses", async ({ page }) => {
+test("a machine nobody has a file for: from a new job to the first advice in at most 60 key presses", async ({
+  page,
+}) => {
   await page.goto("/");
   const keys = counted(page);
   await keys.press("q");
@@ -46,7 +55,9 @@ test("loads that are none get a sentence, and nothing typed is lost", async ({ p
   await expect(page.getByLabel("Its loads")).toHaveValue("1800");
 });
 
-test("not as drawn: a cut-off found in a lead is put in, the ranking runs on, the file can take it", async ({ page }) => {
+test("not as drawn: a cut-off found in a lead is put in, the ranking runs on, the file can take it", async ({
+  page,
+}) => {
   await page.goto("/");
   await page.getByLabel("Unit").selectOption({ label: "Larch Pass Hut: Quellmoor SB-210, 40177" });
   await page.getByLabel("Complaint").selectOption("Ice on the evaporator, cools less and less");
@@ -68,7 +79,9 @@ test("not as drawn: a cut-off found in a lead is put in, the ranking runs on, th
   await expect(page.locator(".suspects")).not.toContainText("Thermal cut-off in the lead");
 });
 
-test("the library: search by board number, a machine's pages, plugs from both sides, what it can tell apart", async ({ page }) => {
+test("the library: search by board number, a machine's pages, plugs from both sides, what it can tell apart", async ({
+  page,
+}) => {
   await page.goto("/machines");
   await page.getByLabel("Search machines").fill("RB-4T");
   await expect(page.locator(".jobs li")).toHaveCount(1);
@@ -86,26 +99,47 @@ test("the library: search by board number, a machine's pages, plugs from both si
   await expect(page.locator(".board-drawing svg")).toBeVisible();
   await axe(page);
   await page.getByRole("tab", { name: "What it can tell apart" }).click();
-  await expect(page.locator(".apart-sum")).toContainText("faults can be told from every other one", { timeout: 60_000 });
+  await expect(page.locator(".apart-sum")).toContainText("faults can be told from every other one", {
+    timeout: 60_000,
+  });
   await axe(page);
 });
 
-test("a file goes out and comes in again; a bad one is refused with line and field and changes nothing", async ({ page }) => {
+test("a file goes out and comes in again; a bad one is refused with line and field and changes nothing", async ({
+  page,
+}) => {
   await page.goto("/machines/hochkar-ip-4");
-  const [download] = await Promise.all([page.waitForEvent("download"), page.getByRole("link", { name: "Export" }).click()]);
+  const [download] = await Promise.all([
+    page.waitForEvent("download"),
+    page.getByRole("link", { name: "Export" }).click(),
+  ]);
   const text = readFileSync(await download.path(), "utf8");
   await page.goto("/machines");
   const rows = await page.locator(".jobs li").count();
-  await page.getByLabel("Machine file").setInputFiles({ name: "bad.yaml", mimeType: "application/yaml", buffer: Buffer.from(text.replace("kind: battery", "kind: flux capacitor")) });
+  await page
+    .getByLabel("Machine file")
+    .setInputFiles({
+      name: "bad.yaml",
+      mimeType: "application/yaml",
+      buffer: Buffer.from(text.replace("kind: battery", "kind: flux capacitor")),
+    });
   await expect(page.getByRole("alert").filter({ hasText: /Line \d+/ })).toBeVisible();
   await page.reload();
   await expect(page.locator(".jobs li")).toHaveCount(rows);
-  await page.getByLabel("Machine file").setInputFiles({ name: "good.yaml", mimeType: "application/yaml", buffer: Buffer.from(text.replace("id: hochkar-ip-4", "id: hochkar-ip-5").replace("model: IP-4", "model: IP-5")) });
+  await page
+    .getByLabel("Machine file")
+    .setInputFiles({
+      name: "good.yaml",
+      mimeType: "application/yaml",
+      buffer: Buffer.from(text.replace("id: hochkar-ip-4", "id: hochkar-ip-5").replace("model: IP-4", "model: IP-5")),
+    });
   await page.waitForURL(/machines\/hochkar-ip-5/);
   await expect(page.getByRole("heading", { name: "Hochkar IP-5" })).toBeVisible();
 });
 
-test("the editor: a skeleton, errors in place, undo, a draft that survives a reload, a new version", async ({ page }) => {
+test("the editor: a skeleton, errors in place, undo, a draft that survives a reload, a new version", async ({
+  page,
+}) => {
   const model = `E-${Date.now() % 100000}`;
   await page.goto("/machines/new");
   await page.getByLabel("Maker").fill("Nobody");
@@ -147,7 +181,10 @@ test("a board gets a photo and marks in the editor, and the machine's page shows
   await page.goto("/machines/zirvald-bw-15/edit");
   await page.getByRole("tab", { name: "Boards" }).click();
   // The smallest picture there is: one red dot.
-  const dot = Buffer.from("iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mP8z8BQDwAEhQGAhKmMIQAAAABJRU5ErkJggg==", "base64");
+  const dot = Buffer.from(
+    "iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mP8z8BQDwAEhQGAhKmMIQAAAABJRU5ErkJggg==",
+    "base64",
+  );
   await page.getByLabel(/^Photo of/).setInputFiles({ name: "board.png", mimeType: "image/png", buffer: dot });
   await expect(page.locator(".board-canvas img")).toBeVisible();
   await page.getByLabel(/^Point to mark/).selectOption("drive-in");

@@ -29,7 +29,9 @@ export async function asked(page: Page): Promise<string | null> {
   await page.locator(".next-area .next").first().waitFor({ timeout: 60_000 });
   const pass = page.getByRole("button", { name: /On to measuring/ });
   if (await pass.isVisible()) await pass.click();
-  const next = page.locator(".next[aria-busy=false][data-test], .next:has(.next-kicker:text-matches('Found|End of the search'))").first();
+  const next = page
+    .locator(".next[aria-busy=false][data-test], .next:has(.next-kicker:text-matches('Found|End of the search'))")
+    .first();
   await next.waitFor({ timeout: 60_000 });
   // The next step is there before the journal has the last entry.
   await page.waitForFunction("document.querySelector('.on-its-way') === null");

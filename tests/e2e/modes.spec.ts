@@ -14,7 +14,9 @@ async function hold(page: Page, key: string, milliseconds: number): Promise<void
 
 const display = (page: Page) => page.locator(".front-display");
 
-test("the simulated machine in real time: a mode entered, used and left; wrong timing and a dead panel enter nothing", async ({ page }) => {
+test("the simulated machine in real time: a mode entered, used and left; wrong timing and a dead panel enter nothing", async ({
+  page,
+}) => {
   await page.goto("/machines/firnau-bf-330/hand");
   await expect(display(page)).toContainText("dark");
   await page.getByLabel("Plug in").check();
@@ -26,7 +28,10 @@ test("the simulated machine in real time: a mode entered, used and left; wrong t
   const b = page.getByRole("group", { name: "Keys of the machine" }).getByRole("button", { name: "B" });
   await b.focus();
   await page.keyboard.down("Space");
-  for (let i = 0; i < 3; i++) { await hold(page, "A", 120); await page.waitForTimeout(150); }
+  for (let i = 0; i < 3; i++) {
+    await hold(page, "A", 120);
+    await page.waitForTimeout(150);
+  }
   await page.keyboard.up("Space");
   await expect(display(page)).toHaveText("tE");
   await hold(page, "A", 150);
@@ -37,7 +42,10 @@ test("the simulated machine in real time: a mode entered, used and left; wrong t
 
   // Two presses are not three; by the digits of the keys this time.
   await page.keyboard.down("2");
-  for (let i = 0; i < 2; i++) { await page.keyboard.press("1", { delay: 120 }); await page.waitForTimeout(150); }
+  for (let i = 0; i < 2; i++) {
+    await page.keyboard.press("1", { delay: 120 });
+    await page.waitForTimeout(150);
+  }
   await page.keyboard.up("2");
   await page.waitForTimeout(500);
   await expect(display(page)).toHaveText("-18");
@@ -53,7 +61,9 @@ test("the simulated machine in real time: a mode entered, used and left; wrong t
   await expect(page.locator("main p strong").first()).not.toBeEmpty();
 });
 
-test("the guide counts along by keyboard, says what goes wrong by simulation, and logs what was shown as evidence", async ({ page }) => {
+test("the guide counts along by keyboard, says what goes wrong by simulation, and logs what was shown as evidence", async ({
+  page,
+}) => {
   await beginJob(page, FREEZER, "The service mode cannot be entered");
   await page.keyboard.press("Alt+3");
   await page.locator(".menu-item", { hasText: "Service mode" }).click();
@@ -82,7 +92,9 @@ test("the guide counts along by keyboard, says what goes wrong by simulation, an
   await expect(page.locator(".guide-words")).toContainText("Too slow", { timeout: 10_000 });
 });
 
-test("codes of all machines: found, weighed beside the maker's table, begun as a job; a code that is none logs nothing", async ({ page }) => {
+test("codes of all machines: found, weighed beside the maker's table, begun as a job; a code that is none logs nothing", async ({
+  page,
+}) => {
   await page.goto("/codes");
   await page.getByLabel("Code, display text or lamp pattern").fill("sensor open");
   await page.locator(".code-list button", { hasText: "E1" }).click();
@@ -108,24 +120,54 @@ test("codes of all machines: found, weighed beside the maker's table, begun as a
   await expect(page.locator(".trail li").first()).toContainText("clears");
 });
 
-test("what this machine cannot show is refused by the route with a sentence, and nothing is logged", async ({ page, request }) => {
+test("what this machine cannot show is refused by the route with a sentence, and nothing is logged", async ({
+  page,
+  request,
+}) => {
   await beginJob(page, FREEZER, "Panel shows E1");
   const job = page.url().split("/").pop()!;
   const event = (label: string) => ({
-    id: crypto.randomUUID(), v: 1, actor: "Ida",
-    body: { type: "reading", test: { setup: "calling", function: "look", red: "panel", instant: "settled" }, typed: label, shown: { kind: "label", label }, as: { title: "Door panel", red: "Door panel", setup: "Plugged in", exposure: "none", expected: "-18", shown: label, verdict: "does not fit", proposed: false }, coreVersion: "0.1.0" },
+    id: crypto.randomUUID(),
+    v: 1,
+    actor: "Ida",
+    body: {
+      type: "reading",
+      test: { setup: "calling", function: "look", red: "panel", instant: "settled" },
+      typed: label,
+      shown: { kind: "label", label },
+      as: {
+        title: "Door panel",
+        red: "Door panel",
+        setup: "Plugged in",
+        exposure: "none",
+        expected: "-18",
+        shown: label,
+        verdict: "does not fit",
+        proposed: false,
+      },
+      coreVersion: "0.1.0",
+    },
   });
   const refused = await request.post(`/api/jobs/${job}/events`, { data: event("E9") });
   expect(refused.status()).toBe(400);
   expect(((await refused.json()) as { error: string }).error).toContain('cannot show "E9"');
-  const question = await request.post(`/api/jobs/${job}/events`, { data: { id: crypto.randomUUID(), v: 1, actor: "Ida", body: { type: "answered", first: "weather", answer: "yes", words: "?" } } });
+  const question = await request.post(`/api/jobs/${job}/events`, {
+    data: {
+      id: crypto.randomUUID(),
+      v: 1,
+      actor: "Ida",
+      body: { type: "answered", first: "weather", answer: "yes", words: "?" },
+    },
+  });
   expect(question.status()).toBe(400);
   await page.reload();
   await expect(page.locator(".trail li")).toHaveCount(1);
   expect((await request.post(`/api/jobs/${job}/events`, { data: event("E2") })).status()).toBe(200);
 });
 
-test("the run sheet by keyboard: each result is evidence, a relay has two edges, the compressor keeps its rest", async ({ page }) => {
+test("the run sheet by keyboard: each result is evidence, a relay has two edges, the compressor keeps its rest", async ({
+  page,
+}) => {
   await beginJob(page, FRIDGE, "Check over, no complaint");
   await page.keyboard.press("Alt+4");
   await expect(page.locator(".sheet-loads")).toBeVisible({ timeout: 60_000 });
@@ -136,7 +178,10 @@ test("the run sheet by keyboard: each result is evidence, a relay has two edges,
   await expect(k1.locator("td").nth(1)).not.toContainText("proven");
   await page.keyboard.press("Alt+ArrowDown");
   await page.getByRole("button", { name: "It is in this step now" }).click();
-  await page.locator(".sheet-loads li", { hasText: "Compressor" }).getByRole("button", { name: /runs on/ }).click();
+  await page
+    .locator(".sheet-loads li", { hasText: "Compressor" })
+    .getByRole("button", { name: /runs on/ })
+    .click();
   await expect(page.locator(".sheet-loads li", { hasText: "Compressor" })).toContainText("runs on does not fit");
   await expect(page.locator(".suspects li").first()).toContainText("Main board", { timeout: 60_000 });
   await axe(page);
@@ -149,7 +194,9 @@ test("the run sheet by keyboard: each result is evidence, a relay has two edges,
   await expect(page.getByText(/The compressor rests:/)).toBeVisible();
 });
 
-test("first things first: one key answers, a simple cause ends the search, still there goes on; comparing clears", async ({ page }) => {
+test("first things first: one key answers, a simple cause ends the search, still there goes on; comparing clears", async ({
+  page,
+}) => {
   await beginJob(page, "Valley school kitchen: Kaldruun UC-80, UC-0931", "Warm inside, compressor silent");
   await expect(page.locator(".firsts h2")).toBeVisible({ timeout: 60_000 });
   await axe(page);
@@ -160,7 +207,9 @@ test("first things first: one key answers, a simple cause ends the search, still
     await expect(page.locator(".firsts h2")).not.toHaveText(asked!);
   }
   await page.keyboard.press("y");
-  await expect(page.getByRole("heading", { name: "Turn it to the middle and come back in a day." })).toBeVisible({ timeout: 60_000 });
+  await expect(page.getByRole("heading", { name: "Turn it to the middle and come back in a day." })).toBeVisible({
+    timeout: 60_000,
+  });
   // The call would be that: what was answered, and what was done.
   await page.keyboard.press("Alt+k");
   await expect(page.getByLabel("What is wrong")).toHaveValue("simple-cause");

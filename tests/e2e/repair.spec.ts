@@ -1,7 +1,9 @@
 import { expect, test } from "@playwright/test";
 import { axe, beginJob, fits } from "./look";
 
-test("what to do about a suspect, by expected cost; the swap stage by stage, its way back derived; ticks survive a reload", async ({ page }) => {
+test("what to do about a suspect, by expected cost; the swap stage by stage, its way back derived; ticks survive a reload", async ({
+  page,
+}) => {
   await beginJob(page, "Valley school kitchen: Kaldruun UC-80, UC-0931", "Never stops, freezes everything");
   const job = page.url().split("/jobs/")[1]!;
   await page.goto(`/jobs/${job}/repair?piece=board&fault=K1:welded`);
@@ -37,16 +39,24 @@ test("what to do about a suspect, by expected cost; the swap stage by stage, its
   await expect(temporary).toContainText("Solder the joint again");
   await fits(page);
   await axe(page);
-  await temporary.getByRole("button", { name: /^Made good/ }).first().click();
+  await temporary
+    .getByRole("button", { name: /^Made good/ })
+    .first()
+    .click();
   await expect(temporary).toHaveCount(0);
   await page.goto(`/jobs/${job}/repair?piece=compressor&step=swap`);
   await expect(page.getByText("Work for a licensed trade: leave it closed")).toBeVisible();
   expect((await page.request.get(`/jobs/${job}/repair?piece=nothing`)).status()).toBe(404);
 });
 
-const PNG = Buffer.from("iVBORw0KGgoAAAANSUhEUgAAAAoAAAAKCAYAAACNMs+9AAAAFUlEQVR42mNk+M9Qz0AEYBxVSF+FABJADveWkH6oAAAAAElFTkSuQmCC", "base64");
+const PNG = Buffer.from(
+  "iVBORw0KGgoAAAANSUhEUgAAAAoAAAAKCAYAAACNMs+9AAAAFUlEQVR42mNk+M9Qz0AEYBxVSF+FABJADveWkH6oAAAAAElFTkSuQmCC",
+  "base64",
+);
 
-test("a part that does not belong is refused with its reason; a photo is kept and marked; what is no picture is not", async ({ page }) => {
+test("a part that does not belong is refused with its reason; a photo is kept and marked; what is no picture is not", async ({
+  page,
+}) => {
   await beginJob(page, "Larch Pass Hut: Firnau BF-330, BF-2217", "Panel shows only dashes");
   const job = page.url().split("/jobs/")[1]!;
   await page.goto(`/jobs/${job}/repair?piece=main-board`);
@@ -59,7 +69,9 @@ test("a part that does not belong is refused with its reason; a photo is kept an
   await expect(page.getByRole("button", { name: "Noted" })).toBeVisible();
 
   await page.getByRole("button", { name: "Swap", exact: true }).click();
-  await page.getByLabel("Photo for inspect").setInputFiles({ name: "a.txt", mimeType: "text/plain", buffer: Buffer.from("no picture") });
+  await page
+    .getByLabel("Photo for inspect")
+    .setInputFiles({ name: "a.txt", mimeType: "text/plain", buffer: Buffer.from("no picture") });
   await expect(page.getByText(/no jpeg, png or webp/)).toBeVisible();
   await page.getByLabel("Photo for inspect").setInputFiles({ name: "a.png", mimeType: "image/png", buffer: PNG });
   await page.getByRole("button", { name: "Photo 1" }).click();
@@ -90,8 +102,19 @@ test("a change is refused with figures, or proven, built, and marks the unit for
   await expect(page.getByRole("heading", { name: /Refused/ })).toBeVisible({ timeout: 60_000 });
   await expect(page.locator(".findings")).toContainText("neither taken out nor bridged");
   // Sent past the screen, it is refused all the same.
-  const event = (changes: unknown) => ({ id: crypto.randomUUID(), v: 1, actor: "Vera", body: { type: "modified", changes, words: "x", reason: "x", customer: "x", proof: ["x"] } });
-  expect((await page.request.post(`/api/jobs/${job}/events`, { data: event([{ change: "taken out", part: "door", bridged: true }]) })).status()).toBe(409);
+  const event = (changes: unknown) => ({
+    id: crypto.randomUUID(),
+    v: 1,
+    actor: "Vera",
+    body: { type: "modified", changes, words: "x", reason: "x", customer: "x", proof: ["x"] },
+  });
+  expect(
+    (
+      await page.request.post(`/api/jobs/${job}/events`, {
+        data: event([{ change: "taken out", part: "door", bridged: true }]),
+      })
+    ).status(),
+  ).toBe(409);
 
   await page.getByLabel("What", { exact: true }).selectOption("put in");
   await page.getByLabel("What sits there").selectOption("thermal cut-off");

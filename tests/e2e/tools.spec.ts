@@ -2,7 +2,9 @@ import { expect, test, type Page } from "@playwright/test";
 import { axe, beginJob, fits } from "./look";
 import { asked } from "./meter";
 
-test("two keys to a tool by itself; its address holds the values; nonsense is refused at its field", async ({ page }) => {
+test("two keys to a tool by itself; its address holds the values; nonsense is refused at its field", async ({
+  page,
+}) => {
   await page.goto("/codes");
   await page.keyboard.press("Alt+t");
   await page.waitForURL(/\/tools$/);
@@ -44,12 +46,16 @@ test("a part of a job tested by itself is evidence, and a tool from the job goes
   await page.getByLabel("Measured ohms").fill("OL");
   await page.getByRole("button", { name: "Log it as bad" }).click();
   await page.waitForURL(new RegExp(`/jobs/${job}$`));
-  await expect(page.getByRole("region", { name: "Asked and compared" })).toContainText("Defrost heater, by itself: Open");
+  await expect(page.getByRole("region", { name: "Asked and compared" })).toContainText(
+    "Defrost heater, by itself: Open",
+  );
   await expect(page.locator(".suspects summary").first()).toContainText("Defrost heater", { timeout: 60_000 });
   expect((await page.request.get(`/tools/heater?job=${job}&part=nothing`)).status()).toBe(404);
 });
 
-test("readings over the link: from volts to ohms only with the leads off, on mains only a meter that floats, by itself when it rests", async ({ page }) => {
+test("readings over the link: from volts to ohms only with the leads off, on mains only a meter that floats, by itself when it rests", async ({
+  page,
+}) => {
   await page.goto("/tools/meter?machine=kaldruun-uc-80");
   await page.getByLabel("Function").selectOption("acv");
   await page.getByLabel("Red lead").selectOption("T-L");
@@ -78,7 +84,9 @@ test("readings over the link: from volts to ohms only with the leads off, on mai
   await fits(page);
 });
 
-test("a linked meter in a job: the reading comes from the unit and is logged as if typed; what cannot be read logs nothing", async ({ page }) => {
+test("a linked meter in a job: the reading comes from the unit and is logged as if typed; what cannot be read logs nothing", async ({
+  page,
+}) => {
   await beginJob(page, "Valley school kitchen: Kaldruun UC-80, UC-0931", "Warm inside, compressor silent");
   const job = page.url().split("/jobs/")[1]!;
   await asked(page);
@@ -87,16 +95,28 @@ test("a linked meter in a job: the reading comes from the unit and is logged as 
   await page.getByLabel("Meter", { exact: true }).selectOption("ohms");
   await page.getByLabel("Red lead", { exact: true }).selectOption("heater-line");
   await page.getByLabel("Black lead", { exact: true }).selectOption("comp-neutral");
-  await expect(page.locator(".next[aria-busy=false][data-test^='unplugged|ohms|heater-line|comp-neutral']")).toBeVisible();
+  await expect(
+    page.locator(".next[aria-busy=false][data-test^='unplugged|ohms|heater-line|comp-neutral']"),
+  ).toBeVisible();
   await page.getByLabel("Reading from").selectOption({ label: "Stand-in meter" });
   const confirm = page.getByLabel("leads were off when it was set to this");
   await confirm.check();
   await page.keyboard.press("Alt+m");
   await expect(page.locator(".trail li").first()).toContainText("Ω", { timeout: 20_000 });
-  const { devices } = await page.request.get("/api/meters").then((r) => r.json()) as { devices: { id: string; kind: string }[] };
+  const { devices } = (await page.request.get("/api/meters").then((r) => r.json())) as {
+    devices: { id: string; kind: string }[];
+  };
   const meter = devices.find((d) => d.kind === "meter")!.id;
-  expect((await page.request.post("/api/meters/stand-in", { data: { job, leads: { setup: "nowhere", red: "x", black: "y" } } })).status()).toBe(400);
-  expect((await page.request.post(`/api/meters/${meter}/read`, { data: { function: "acv", live: true } })).status()).toBe(409);
+  expect(
+    (
+      await page.request.post("/api/meters/stand-in", {
+        data: { job, leads: { setup: "nowhere", red: "x", black: "y" } },
+      })
+    ).status(),
+  ).toBe(400);
+  expect(
+    (await page.request.post(`/api/meters/${meter}/read`, { data: { function: "acv", live: true } })).status(),
+  ).toBe(409);
   expect((await page.request.post("/api/meters/nothing/read", { data: { function: "dcv" } })).status()).toBe(404);
 });
 
@@ -104,7 +124,9 @@ async function lamp(page: Page, step: number, name: string, shows: string) {
   await page.getByLabel(`${name}, step ${step}`).selectOption(shows);
 }
 
-test("a board on the bench rig: the lamps step by step, by simulation; a welded relay is named and why", async ({ page }) => {
+test("a board on the bench rig: the lamps step by step, by simulation; a welded relay is named and why", async ({
+  page,
+}) => {
   await page.goto("/tools/rig?machine=kaldruun-uc-80");
   await expect(page.getByText("Feed: 230 V through an isolating transformer")).toBeVisible();
   await axe(page);
@@ -124,9 +146,14 @@ test("a board on the bench rig: the lamps step by step, by simulation; a welded 
   await fits(page);
 });
 
-test("sleep current: a pasted log is read whole, judged against other limits at once; a lost clip is said", async ({ page }) => {
+test("sleep current: a pasted log is read whole, judged against other limits at once; a lost clip is said", async ({
+  page,
+}) => {
   await page.goto("/tools/sleep");
-  const rows = Array.from({ length: 300 }, (_, i) => `${(i * 2).toFixed(1)};${(i < 30 ? 820 + (i % 7) : 18 + (i % 5) / 10).toFixed(1).replace(".", ",")}`);
+  const rows = Array.from(
+    { length: 300 },
+    (_, i) => `${(i * 2).toFixed(1)};${(i < 30 ? 820 + (i % 7) : 18 + (i % 5) / 10).toFixed(1).replace(".", ",")}`,
+  );
   await page.getByLabel("or pasted").fill(`time s;current mA\n${rows.join("\n")}`);
   await expect(page.locator(".tool-verdict")).toContainText("This unit is not the drain");
   await expect(page.getByText("decimal comma")).toBeVisible();
@@ -135,7 +162,9 @@ test("sleep current: a pasted log is read whole, judged against other limits at 
   await axe(page);
   // A long one as a file, read in a worker.
   const long = Array.from({ length: 200_000 }, (_, i) => `${(i * 0.01).toFixed(2)},${i < 6000 ? 0.82 : 0.0181}`);
-  await page.getByLabel("File of a logger").setInputFiles({ name: "log.csv", mimeType: "text/csv", buffer: Buffer.from(`s,A\n${long.join("\n")}`) });
+  await page
+    .getByLabel("File of a logger")
+    .setInputFiles({ name: "log.csv", mimeType: "text/csv", buffer: Buffer.from(`s,A\n${long.join("\n")}`) });
   await expect(page.getByText("200000 samples")).toBeVisible({ timeout: 20_000 });
   await page.getByLabel("or pasted").fill("hello\nworld");
   await expect(page.getByText("No line of this file holds numbers only")).toBeVisible();
@@ -146,7 +175,14 @@ test("sleep current: a pasted log is read whole, judged against other limits at 
 test("settings are recorded as found before they are changed, and drawn as the board sits", async ({ page }) => {
   await beginJob(page, "Upper Cairn Hut, boot room: Brenzik CD-30, CD-0418", "Only to be checked");
   const job = page.url().split("/jobs/")[1]!;
-  const early = await page.request.post(`/api/jobs/${job}/events`, { data: { id: "3f0e9a51-6f0d-4c3f-9d0e-1c7f4b8e2a10", v: 1, actor: "Ida", body: { type: "setting", setting: "dry-time", value: "1000", moment: "set", words: "x" } } });
+  const early = await page.request.post(`/api/jobs/${job}/events`, {
+    data: {
+      id: "3f0e9a51-6f0d-4c3f-9d0e-1c7f4b8e2a10",
+      v: 1,
+      actor: "Ida",
+      body: { type: "setting", setting: "dry-time", value: "1000", moment: "set", words: "x" },
+    },
+  });
   expect(early.status()).toBe(400);
   expect(JSON.stringify(await early.json())).toContain("record what was found before");
   await page.goto(`/tools/settings?job=${job}`);

@@ -13,18 +13,48 @@ interface Case {
 }
 
 const CASES: readonly Case[] = [
-  { unit: "Grey Saddle cable-car station: Quellmoor SB-210, 40231", machine: "quellmoor-sb-210", complaint: "Door panel dark, no beep, still cold inside", fault: { part: "W4", mode: "open" }, piece: "Door harness" },
-  { unit: "Valley school kitchen: Kaldruun UC-80, UC-0931", machine: "kaldruun-uc-80", complaint: "Never stops, freezes everything", fault: { part: "K1", mode: "welded" }, piece: "Relay board" },
-  { unit: "Grey Saddle cable-car station, platform: Obwart DV-8, DV-7745", machine: "obwart-dv-8", complaint: "Display shows SEns", fault: { part: "sensor", mode: "open" }, piece: "Cabinet sensor" },
+  {
+    unit: "Grey Saddle cable-car station: Quellmoor SB-210, 40231",
+    machine: "quellmoor-sb-210",
+    complaint: "Door panel dark, no beep, still cold inside",
+    fault: { part: "W4", mode: "open" },
+    piece: "Door harness",
+  },
+  {
+    unit: "Valley school kitchen: Kaldruun UC-80, UC-0931",
+    machine: "kaldruun-uc-80",
+    complaint: "Never stops, freezes everything",
+    fault: { part: "K1", mode: "welded" },
+    piece: "Relay board",
+  },
+  {
+    unit: "Grey Saddle cable-car station, platform: Obwart DV-8, DV-7745",
+    machine: "obwart-dv-8",
+    complaint: "Display shows SEns",
+    fault: { part: "sensor", mode: "open" },
+    piece: "Cabinet sensor",
+  },
 ];
 
 /** Enters what a unit shows for the test asked for; at a looked-at part, presses what is seen. */
-async function enter(page: Page, name: string, fault: Fault | null, machine: ReturnType<typeof machineNamed>): Promise<void> {
+async function enter(
+  page: Page,
+  name: string,
+  fault: Fault | null,
+  machine: ReturnType<typeof machineNamed>,
+): Promise<void> {
   const typed = typedFor(name, fault, machine);
   const notice = page.getByRole("button", { name: "I work that way" });
-  if (await notice.isVisible()) { await notice.click(); await notice.waitFor({ state: "hidden" }); }
+  if (await notice.isVisible()) {
+    await notice.click();
+    await notice.waitFor({ state: "hidden" });
+  }
   const count = await page.locator(".trail li").count();
-  if (name.includes("|look|")) await page.getByRole("group", { name: /What do you see/ }).getByRole("button", { name: new RegExp(`(^|\\s)${typed}$`) }).click();
+  if (name.includes("|look|"))
+    await page
+      .getByRole("group", { name: /What do you see/ })
+      .getByRole("button", { name: new RegExp(`(^|\\s)${typed}$`) })
+      .click();
   else {
     await page.locator("#reading").fill(typed);
     await page.keyboard.press("Enter");
@@ -46,7 +76,10 @@ for (const { unit, machine: file, complaint, fault, piece } of CASES) {
     }
     await expect(page.locator(".next h2")).toContainText(piece);
     // Decide.
-    await page.getByRole("link", { name: /What to do about it/ }).first().click();
+    await page
+      .getByRole("link", { name: /What to do about it/ })
+      .first()
+      .click();
     await page.getByLabel("Warranty").selectOption("none");
     await page.getByLabel("Seals").selectOption("none");
     await page.getByLabel("Price agreed by").fill("Caretaker");
@@ -55,11 +88,18 @@ for (const { unit, machine: file, complaint, fault, piece } of CASES) {
     // Swap, stage by stage.
     const stages = page.locator(".swap-stages > li > .form-check input");
     await stages.first().waitFor();
-    for (let i = 0; i < (await stages.count()); i++) { await stages.nth(i).click(); await expect(page.locator(".swap-stages > li").nth(i)).toHaveClass(/is-done/); await expect(stages.nth(i)).toBeEnabled(); }
+    for (let i = 0; i < (await stages.count()); i++) {
+      await stages.nth(i).click();
+      await expect(page.locator(".swap-stages > li").nth(i)).toHaveClass(/is-done/);
+      await expect(stages.nth(i)).toBeEnabled();
+    }
     await page.getByRole("button", { name: "Go on", exact: true }).click();
     // Set up, where the machine has settings.
     if (machine.file.settings.length > 0) {
-      for (const s of machine.file.settings) { await page.getByLabel(`${s.name}, as found`).selectOption(s.values.at(-1)!.value); await expect(page.getByLabel(`${s.name}, as found`)).toBeEnabled(); }
+      for (const s of machine.file.settings) {
+        await page.getByLabel(`${s.name}, as found`).selectOption(s.values.at(-1)!.value);
+        await expect(page.getByLabel(`${s.name}, as found`)).toBeEnabled();
+      }
       await expect(page.getByText("Tried on the simulated board")).toBeVisible();
       await axe(page);
       await page.getByRole("button", { name: "Entered, and it shows them" }).click();
@@ -79,8 +119,18 @@ for (const { unit, machine: file, complaint, fault, piece } of CASES) {
         const wanted = await page.locator(".prove-wanted .value").innerText();
         // In the middle of what passes: between two figures, or well inside the limit.
         const between = /^([\d.]+) (k|M|m)?[VΩA]* ?to ([\d.]+) ?(k|M|m)?/.exec(wanted);
-        const unitOf = (p: string | undefined) => ({ k: 1e3, M: 1e6, m: 1e-3 }[p ?? ""] ?? 1);
-        await field.fill(between ? String((Number(between[1]) * unitOf(between[2] ?? between[4]) + Number(between[3]) * unitOf(between[4])) / 2) : /at least/.test(wanted) ? "50" : wanted === "OL" ? "OL" : "0.05");
+        const unitOf = (p: string | undefined) => ({ k: 1e3, M: 1e6, m: 1e-3 })[p ?? ""] ?? 1;
+        await field.fill(
+          between
+            ? String(
+                (Number(between[1]) * unitOf(between[2] ?? between[4]) + Number(between[3]) * unitOf(between[4])) / 2,
+              )
+            : /at least/.test(wanted)
+              ? "50"
+              : wanted === "OL"
+                ? "OL"
+                : "0.05",
+        );
         await page.keyboard.press("Enter");
       } else await page.locator(".prove-now .btn-primary").click();
     }
@@ -88,7 +138,10 @@ for (const { unit, machine: file, complaint, fault, piece } of CASES) {
     // Nothing left behind.
     await page.getByRole("button", { name: "What is still to be put back" }).click();
     const back = page.getByRole("button", { name: /^Put back:/ });
-    for (let left = await back.count(); left > 0; left--) { await back.first().click(); await expect(back).toHaveCount(left - 1); }
+    for (let left = await back.count(); left > 0; left--) {
+      await back.first().click();
+      await expect(back).toHaveCount(left - 1);
+    }
     await expect(page.getByText("Nothing is left behind.")).toBeVisible();
     await page.setViewportSize({ width: 390, height: 844 });
     await fits(page);
@@ -113,7 +166,9 @@ for (const { unit, machine: file, complaint, fault, piece } of CASES) {
   });
 }
 
-test("a proof that fails goes back to the search with all that is known; a wait is shown wherever one is", async ({ page }) => {
+test("a proof that fails goes back to the search with all that is known; a wait is shown wherever one is", async ({
+  page,
+}) => {
   test.setTimeout(120_000);
   await beginJob(page, "Larch Pass Hut: Firnau BF-330, BF-2217", "Panel dark, still cold inside");
   const job = page.url().split("/jobs/")[1]!;

@@ -7,7 +7,10 @@ import { decimalSolve, feedOf, HAND_MADE, programOf, randomNetlist, type TestNet
 import { randomSource } from "../support/unit-on-the-bench";
 
 const random = randomSource(4);
-const NETLISTS: readonly TestNetlist[] = [...HAND_MADE, ...Array.from({ length: 26 }, (_, i) => randomNetlist(random, 8 + i))];
+const NETLISTS: readonly TestNetlist[] = [
+  ...HAND_MADE,
+  ...Array.from({ length: 26 }, (_, i) => randomNetlist(random, 8 + i)),
+];
 
 function dc(netlist: TestNetlist) {
   const solver = new DcSolver(programOf(netlist));
@@ -19,14 +22,18 @@ function dc(netlist: TestNetlist) {
 
 function ac(netlist: TestNetlist) {
   const solver = new AcSolver(programOf(netlist));
-  solver.factor(Float64Array.from(netlist.elements, (e) => e.g), Float64Array.from(netlist.elements, (e) => e.b_));
+  solver.factor(
+    Float64Array.from(netlist.elements, (e) => e.g),
+    Float64Array.from(netlist.elements, (e) => e.b_),
+  );
   const [re, im] = [new Float64Array(netlist.nodeCount), new Float64Array(netlist.nodeCount)];
   solver.solve(feedOf(netlist, "re"), feedOf(netlist, "im"), re, im);
   return { solver, re, im };
 }
 
 /** Voltages across elements: the potential of a floating node means nothing by itself. */
-const across = (netlist: TestNetlist, v: ArrayLike<number>) => netlist.elements.map((e) => (e.a < 0 ? 0 : v[e.a]!) - (e.b < 0 ? 0 : v[e.b]!));
+const across = (netlist: TestNetlist, v: ArrayLike<number>) =>
+  netlist.elements.map((e) => (e.a < 0 ? 0 : v[e.a]!) - (e.b < 0 ? 0 : v[e.b]!));
 const largest = (netlist: TestNetlist) => Math.max(...netlist.elements.map((e) => Math.abs(e.volts)));
 
 /**
@@ -39,7 +46,14 @@ function besideNgspice(netlist: TestNetlist, alternating: boolean): { judged: bo
   const parts = [ours.re, ours.im, theirs.re, theirs.im, exact.re, exact.im].map((v) => across(netlist, v));
   let judged = false;
   netlist.elements.forEach((_, i) => {
-    const [re, im, theirRe, theirIm, exactRe, exactIm] = parts.map((p) => p[i]!) as [number, number, number, number, number, number];
+    const [re, im, theirRe, theirIm, exactRe, exactIm] = parts.map((p) => p[i]!) as [
+      number,
+      number,
+      number,
+      number,
+      number,
+      number,
+    ];
     // What is a millionth of the source is below what ngspice keeps.
     const bound = 1e-4 * Math.hypot(re, im) + 1e-6 * largest(netlist);
     if (Math.hypot(theirRe - exactRe, theirIm - exactIm) > bound) judged = true;
@@ -50,21 +64,35 @@ function besideNgspice(netlist: TestNetlist, alternating: boolean): { judged: bo
 }
 
 describe("node elimination beside ngspice (Debian), leak 1e-12 S", () => {
-  it.each([["direct current", false], ["phasors at 60 Hz", true]] as const)("agrees to 1e-4 on at least 30 netlists: %s", (_name, alternating) => {
+  it.each([
+    ["direct current", false],
+    ["phasors at 60 Hz", true],
+  ] as const)("agrees to 1e-4 on at least 30 netlists: %s", (_name, alternating) => {
     const unjudged = NETLISTS.filter((netlist) => !besideNgspice(netlist, alternating).judged);
     expect(unjudged.length).toBeGreaterThanOrEqual(30);
   });
 });
 
 describe("node elimination beside a solve with 50 decimal digits", () => {
-  it.each(NETLISTS.map((n, i) => [`${i} ${n.name}`, n] as const))("agrees to 1e-12 of the source: %s", (_name, netlist) => {
-    const direct = decimalSolve(netlist, LEAK, false).re;
-    across(netlist, dc(netlist).volts).forEach((v, i) => expect(Math.abs(v - across(netlist, direct)[i]!)).toBeLessThanOrEqual(1e-12 * Math.max(Math.abs(v), largest(netlist))));
-    const alternating = decimalSolve(netlist, LEAK, true);
-    const { re, im } = ac(netlist);
-    const [ourRe, ourIm, theirRe, theirIm] = [re, im, alternating.re, alternating.im].map((v) => across(netlist, v));
-    ourRe!.forEach((_, i) => expect(Math.hypot(ourRe![i]! - theirRe![i]!, ourIm![i]! - theirIm![i]!)).toBeLessThanOrEqual(1e-12 * largest(netlist)));
-  });
+  it.each(NETLISTS.map((n, i) => [`${i} ${n.name}`, n] as const))(
+    "agrees to 1e-12 of the source: %s",
+    (_name, netlist) => {
+      const direct = decimalSolve(netlist, LEAK, false).re;
+      across(netlist, dc(netlist).volts).forEach((v, i) =>
+        expect(Math.abs(v - across(netlist, direct)[i]!)).toBeLessThanOrEqual(
+          1e-12 * Math.max(Math.abs(v), largest(netlist)),
+        ),
+      );
+      const alternating = decimalSolve(netlist, LEAK, true);
+      const { re, im } = ac(netlist);
+      const [ourRe, ourIm, theirRe, theirIm] = [re, im, alternating.re, alternating.im].map((v) => across(netlist, v));
+      ourRe!.forEach((_, i) =>
+        expect(Math.hypot(ourRe![i]! - theirRe![i]!, ourIm![i]! - theirIm![i]!)).toBeLessThanOrEqual(
+          1e-12 * largest(netlist),
+        ),
+      );
+    },
+  );
 });
 
 describe("what a meter sees between two nodes", () => {
@@ -73,7 +101,12 @@ describe("what a meter sees between two nodes", () => {
       const { solver } = dc(netlist);
       const { solver: alternating } = ac(netlist);
       const n = netlist.nodeCount;
-      for (const [a, b] of [[0, n - 1], [n - 1, 0], [0, 1], [Math.floor(n / 2), n - 1]] as const) {
+      for (const [a, b] of [
+        [0, n - 1],
+        [n - 1, 0],
+        [0, 1],
+        [Math.floor(n / 2), n - 1],
+      ] as const) {
         if (a === b) continue;
         const feed = new Float64Array(n);
         feed[a] = 1;

@@ -6,9 +6,14 @@ import { rtdOhms } from "../../src/core/machine/parts/rtd";
 import { FLEET, machineText } from "../support/fleet";
 
 describe("JSON Schema 2020-12, by a standard validator (ajv)", () => {
-  const validate = new Ajv({ strict: false }).compile(JSON.parse(readFileSync(new URL("../../machines/machine-file.schema.json", import.meta.url), "utf8")) as object);
+  const validate = new Ajv({ strict: false }).compile(
+    JSON.parse(readFileSync(new URL("../../machines/machine-file.schema.json", import.meta.url), "utf8")) as object,
+  );
   it.each(FLEET)("accepts %s as it is written", (name) => {
-    expect(validate(parse(machineText(name), { schema: "failsafe" })), JSON.stringify(validate.errors?.slice(0, 3))).toBe(true);
+    expect(
+      validate(parse(machineText(name), { schema: "failsafe" })),
+      JSON.stringify(validate.errors?.slice(0, 3)),
+    ).toBe(true);
   });
   it("accepts the smallest file of docs/machine-file.md, and refuses it with a field too many", () => {
     const page = readFileSync(new URL("../../docs/machine-file.md", import.meta.url), "utf8");
@@ -21,7 +26,12 @@ describe("JSON Schema 2020-12, by a standard validator (ajv)", () => {
 
 // IEC 60751: 100 ohm element.
 describe("platinum resistors (IEC 60751)", () => {
-  it.each([[-50, 80.31], [0, 100], [100, 138.51], [200, 175.86]])("read at %d C %d ohm", (celsius, ohms) => {
+  it.each([
+    [-50, 80.31],
+    [0, 100],
+    [100, 138.51],
+    [200, 175.86],
+  ])("read at %d C %d ohm", (celsius, ohms) => {
     expect(rtdOhms(100, celsius)).toBeCloseTo(ohms, 2);
   });
 });

@@ -28,10 +28,24 @@ describe("the distress signal", () => {
   test("is timed as ITU-R M.1677-1 has it, its signs those of another encoder (package morse)", () => {
     const round = roundOf({ kind: "distress" });
     const dot = Math.min(...round.map((l) => l.seconds));
-    const signs = round.map(({ lit: on, seconds }) => {
-      const dots = Math.round(seconds / dot);
-      return on ? (dots === 1 ? "." : dots === 3 ? "-" : "?") : dots === 1 ? "" : dots === 3 ? " " : dots === 7 ? "" : "?";
-    }).join("");
+    const signs = round
+      .map(({ lit: on, seconds }) => {
+        const dots = Math.round(seconds / dot);
+        return on
+          ? dots === 1
+            ? "."
+            : dots === 3
+              ? "-"
+              : "?"
+          : dots === 1
+            ? ""
+            : dots === 3
+              ? " "
+              : dots === 7
+                ? ""
+                : "?";
+      })
+      .join("");
     expect(signs).toBe(morse.encode("SOS"));
   });
 

@@ -12,7 +12,11 @@ import { KETTLE } from "../support/kettle";
 
 function on(machine: ReturnType<typeof demoMachine>, test: Test, fault?: [string, string]): number | string {
   const simulator = new Simulator(machine);
-  const state = simulator.energise(machine.setupById.get(test.setup)!, fault ? [{ part: fault[0], mode: fault[1] }] : [], nominalValues(machine));
+  const state = simulator.energise(
+    machine.setupById.get(test.setup)!,
+    fault ? [{ part: fault[0], mode: fault[1] }] : [],
+    nominalValues(machine),
+  );
   const shown = observe(simulator, state, test, ORDINARY_METER);
   return shown.kind === "value" ? shown.value : shown.kind;
 }
@@ -21,7 +25,12 @@ const kettle = readMachineYaml(KETTLE, "kettle").machine;
 
 describe("published values", () => {
   // IEC 60062, resistor marking.
-  it.each([["4K7", 4700], ["R47", 0.47], ["2R2", 2.2], ["1M0", 1e6]])("IEC 60062: %s is %d ohm", (mark, ohms) => {
+  it.each([
+    ["4K7", 4700],
+    ["R47", 0.47],
+    ["2R2", 2.2],
+    ["1M0", 1e6],
+  ])("IEC 60062: %s is %d ohm", (mark, ohms) => {
     expect(readEngineering(mark)?.value).toBeCloseTo(ohms, 9);
   });
 
@@ -86,6 +95,9 @@ describe("facts of the trade (common practice, no source)", () => {
   });
 
   it("works on the clamp: 120 V over the heater's ohms is what the clamp reads", () => {
-    expect(Number(on(fridge, makeTest("defrost", "clamp", "clamp-heat")))).toBeCloseTo(Number(on(fridge, makeTest("defrost", "acv", "heater-line", "heater-neutral"))) / 44.3, 1);
+    expect(Number(on(fridge, makeTest("defrost", "clamp", "clamp-heat")))).toBeCloseTo(
+      Number(on(fridge, makeTest("defrost", "acv", "heater-line", "heater-neutral"))) / 44.3,
+      1,
+    );
   });
 });

@@ -3,13 +3,25 @@ import { areaOfGauge, gaugeOfArea, METRIC, quantityText, readQuantity } from "..
 import { burningDrop, contactHeat } from "../../src/core/workbench/contact";
 import { dischargeOhms, dischargeSeconds, storedEnergy } from "../../src/core/workbench/discharge";
 import { fuseFor, loadSum } from "../../src/core/workbench/fuse";
-import { goodWindow, INSULATION_CLASS_I, INSULATION_HEATERS, judgeOhms, solvePower } from "../../src/core/workbench/heater";
+import {
+  goodWindow,
+  INSULATION_CLASS_I,
+  INSULATION_HEATERS,
+  judgeOhms,
+  solvePower,
+} from "../../src/core/workbench/heater";
 import { E12, preferred } from "../../src/core/workbench/led-resistor";
 import { nameLeads } from "../../src/core/workbench/motor";
 import { coilDraw, contactShare } from "../../src/core/workbench/relay";
 import { holdUp, inrush, rectified } from "../../src/core/workbench/supply";
 import { clampedDecay, rcDecay } from "../../src/core/workbench/suppression";
-import { betaCurve, betaOf, pinVolts, platinumCurve, threePointCurve } from "../../src/core/workbench/temperature-sensor";
+import {
+  betaCurve,
+  betaOf,
+  pinVolts,
+  platinumCurve,
+  threePointCurve,
+} from "../../src/core/workbench/temperature-sensor";
 import { dutyOf } from "../../src/core/workbench/toggling-line";
 import { judgePath, readPath } from "../../src/core/workbench/weakest-link";
 import { BUILDING_LIMIT, COPPER, copperOhms, wireLimit } from "../../src/core/workbench/wire";
@@ -20,14 +32,24 @@ const given = { liked: METRIC, number: () => undefined, text: () => "" };
 describe("published values", () => {
   test("IEC 60751: 100 ohm platinum is 80.31 ohm at -50 °C, 138.51 at 100 °C, 175.86 at 200 °C, and back", () => {
     const curve = platinumCurve(100);
-    for (const [celsius, ohms] of [[-50, 80.31], [0, 100], [100, 138.51], [200, 175.86]] as const) {
+    for (const [celsius, ohms] of [
+      [-50, 80.31],
+      [0, 100],
+      [100, 138.51],
+      [200, 175.86],
+    ] as const) {
       expect(curve.ohmsAt(celsius)).toBeCloseTo(ohms, 2);
       expect(curve.celsiusAt(ohms)).toBeCloseTo(celsius, 1);
     }
   });
 
   test("IEC 60062: 4K7, R47, 2R2 and 1M0 as printed on resistors", () => {
-    for (const [text, ohms] of [["4K7", 4700], ["R47", 0.47], ["2R2", 2.2], ["1M0", 1e6]] as const) {
+    for (const [text, ohms] of [
+      ["4K7", 4700],
+      ["R47", 0.47],
+      ["2R2", 2.2],
+      ["1M0", 1e6],
+    ] as const) {
       const read = readQuantity(text, "ohms", METRIC);
       expect(read.ok && read.value).toBeCloseTo(ohms, 9);
     }
@@ -35,11 +57,16 @@ describe("published values", () => {
 
   test("IEC 60063: the E12 series, and the next value above", () => {
     expect(E12).toEqual([10, 12, 15, 18, 22, 27, 33, 39, 47, 56, 68, 82]);
-    expect([preferred(1000), preferred(1001), preferred(150), preferred(0.83), preferred(8300)]).toEqual([1000, 1200, 150, 1, 10000]);
+    expect([preferred(1000), preferred(1001), preferred(150), preferred(0.83), preferred(8300)]).toEqual([
+      1000, 1200, 150, 1, 10000,
+    ]);
   });
 
   test("ASTM B258: 14 AWG is 1.628 mm thick, 18 AWG 1.024 mm", () => {
-    for (const [gauge, millimetres] of [[14, 1.628], [18, 1.024]] as const) {
+    for (const [gauge, millimetres] of [
+      [14, 1.628],
+      [18, 1.024],
+    ] as const) {
       expect(2 * Math.sqrt(areaOfGauge(gauge) / Math.PI)).toBeCloseTo(millimetres, 3);
       expect(gaugeOfArea(areaOfGauge(gauge))).toBeCloseTo(gauge, 9);
     }
@@ -52,7 +79,14 @@ describe("published values", () => {
   });
 
   test("NFPA 70, 240.4(D): 18 AWG 7 A, 16 AWG 10 A, 14 AWG 15 A, 12 AWG 20 A, 10 AWG 30 A", () => {
-    for (const [gauge, amps] of [[18, 7], [16, 10], [14, 15], [12, 20], [10, 30]] as const) expect(wireLimit(areaOfGauge(gauge), "building").amps).toBe(amps);
+    for (const [gauge, amps] of [
+      [18, 7],
+      [16, 10],
+      [14, 15],
+      [12, 20],
+      [10, 30],
+    ] as const)
+      expect(wireLimit(areaOfGauge(gauge), "building").amps).toBe(amps);
     expect(Object.keys(BUILDING_LIMIT)).toHaveLength(5);
     expect(wireLimit(areaOfGauge(22), "building").amps).toBe(0);
   });
@@ -65,7 +99,11 @@ describe("published values", () => {
   });
 
   test("Steinhart and Hart (1968): the three-point fit returns its own three points, each way", () => {
-    const points = [[16330, 0], [5000, 25], [1801, 50]] as const;
+    const points = [
+      [16330, 0],
+      [5000, 25],
+      [1801, 50],
+    ] as const;
     const curve = threePointCurve(points);
     for (const [ohms, celsius] of points) {
       expect(curve.celsiusAt(ohms)).toBeCloseTo(celsius, 9);
@@ -130,13 +168,33 @@ describe("facts of the trade (common practice, no source)", () => {
 
 describe("against ngspice", () => {
   test("peak and ripple of a bridge with its capacitor, at two loads", () => {
-    for (const [amps, farads] of [[0.1, 470e-6], [0.5, 2200e-6]] as const) {
+    for (const [amps, farads] of [
+      [0.1, 470e-6],
+      [0.5, 2200e-6],
+    ] as const) {
       // The bridge as the absolute value of the sine behind one diode; the load a constant current; measured over the last cycles.
       const out = runSpice([
-        "bridge", "B1 x 0 V=abs(16.97*sin(314.159265*time))", "R1 x a 0.01", ".model d D(IS=1e-9 N=1 RS=0.005)", "D1 a p d", `C1 p 0 ${farads} IC=16`, `I1 p 0 ${amps}`,
-        ".tran 10u 400m 300m 10u uic", ".control", "run", "meas tran top MAX v(p)", "meas tran bottom MIN v(p)", "print top bottom", "quit 0", ".endc", ".end",
+        "bridge",
+        "B1 x 0 V=abs(16.97*sin(314.159265*time))",
+        "R1 x a 0.01",
+        ".model d D(IS=1e-9 N=1 RS=0.005)",
+        "D1 a p d",
+        `C1 p 0 ${farads} IC=16`,
+        `I1 p 0 ${amps}`,
+        ".tran 10u 400m 300m 10u uic",
+        ".control",
+        "run",
+        "meas tran top MAX v(p)",
+        "meas tran bottom MIN v(p)",
+        "print top bottom",
+        "quit 0",
+        ".endc",
+        ".end",
       ]);
-      const [top, bottom] = [Number(/top\s*=\s*([\d.e+-]+)/i.exec(out)![1]), Number(/bottom\s*=\s*([\d.e+-]+)/i.exec(out)![1])];
+      const [top, bottom] = [
+        Number(/top\s*=\s*([\d.e+-]+)/i.exec(out)![1]),
+        Number(/bottom\s*=\s*([\d.e+-]+)/i.exec(out)![1]),
+      ];
       const own = rectified(12, 50, 16.97 - top, amps, farads, true);
       expect(own.ripple / (top - bottom)).toBeGreaterThan(0.93);
       expect(own.ripple / (top - bottom)).toBeLessThan(1.07);
@@ -144,7 +202,20 @@ describe("against ngspice", () => {
   });
   test("inrush into an empty capacitor, with its resistor and without", () => {
     for (const ohms of [10, 1]) {
-      const out = runSpice(["inrush", "V1 a 0 SIN(0 325.27 50 0 0 90)", `R1 a b ${ohms}`, "C1 b 0 220u IC=0", ".tran 1u 200u 0 1u uic", ".control", "run", "meas tran low MIN i(V1)", "print low", "quit 0", ".endc", ".end"]);
+      const out = runSpice([
+        "inrush",
+        "V1 a 0 SIN(0 325.27 50 0 0 90)",
+        `R1 a b ${ohms}`,
+        "C1 b 0 220u IC=0",
+        ".tran 1u 200u 0 1u uic",
+        ".control",
+        "run",
+        "meas tran low MIN i(V1)",
+        "print low",
+        "quit 0",
+        ".endc",
+        ".end",
+      ]);
       const peak = -Number(/low\s*=\s*([\d.e+-]+)/i.exec(out)![1]);
       expect(inrush(230, ohms) / peak).toBeGreaterThan(0.98);
       expect(inrush(230, ohms) / peak).toBeLessThan(1.02);
@@ -152,12 +223,42 @@ describe("against ngspice", () => {
   });
   test("a coil's current through a diode falls to a fifth after the time worked out", () => {
     // 12 V, 144 ohm, 0.5 H: the switch opens at 0; the diode is a source of 0.7 V.
-    const out = runSpice(["coil", "L1 a b 0.5 IC=0.083333", "R1 b c 144", "V1 c a 0.7", "Rg a 0 1e6", ".tran 10u 20m uic", ".control", "run", "meas tran t WHEN i(L1)=0.016667", "print t", "quit 0", ".endc", ".end"]);
+    const out = runSpice([
+      "coil",
+      "L1 a b 0.5 IC=0.083333",
+      "R1 b c 144",
+      "V1 c a 0.7",
+      "Rg a 0 1e6",
+      ".tran 10u 20m uic",
+      ".control",
+      "run",
+      "meas tran t WHEN i(L1)=0.016667",
+      "print t",
+      "quit 0",
+      ".endc",
+      ".end",
+    ]);
     const t = Number(/\bt\s*=\s*([\d.e+-]+)/i.exec(out)![1]);
     expect(clampedDecay(12, 144, 0.5, 0.7, 0.2).release / t).toBeCloseTo(1, 2);
   });
   test("and through a capacitor with its resistor", () => {
-    const out = runSpice(["coil", "L1 a b 0.5 IC=0.083333", "R1 b c 144", "C1 c d 1u IC=0", "R2 d a 100", "Rg a 0 1e6", ".tran 1u 5m uic", ".control", "run", "meas tran t WHEN i(L1)=0.016667", "meas tran v MAX v(a,b)", "print t", "quit 0", ".endc", ".end"]);
+    const out = runSpice([
+      "coil",
+      "L1 a b 0.5 IC=0.083333",
+      "R1 b c 144",
+      "C1 c d 1u IC=0",
+      "R2 d a 100",
+      "Rg a 0 1e6",
+      ".tran 1u 5m uic",
+      ".control",
+      "run",
+      "meas tran t WHEN i(L1)=0.016667",
+      "meas tran v MAX v(a,b)",
+      "print t",
+      "quit 0",
+      ".endc",
+      ".end",
+    ]);
     const t = Number(/\bt\s*=\s*([\d.e+-]+)/i.exec(out)![1]);
     expect(rcDecay(12, 144, 0.5, 1e-6, 100, 0.2).release / t).toBeCloseTo(1, 2);
   });

@@ -14,7 +14,10 @@ import { isolationOf } from "../support/fleet";
 const unit = uuid();
 const now = new Date("2026-11-24T09:00:00.000Z");
 const standing = { setup: "idle", openPanels: [] };
-const ask = (job: string, body: unknown) => POST(new Request("http://unzo/", { method: "POST", body: JSON.stringify(body) }), { params: Promise.resolve({ id: job }) });
+const ask = (job: string, body: unknown) =>
+  POST(new Request("http://unzo/", { method: "POST", body: JSON.stringify(body) }), {
+    params: Promise.resolve({ id: job }),
+  });
 
 const isolation = isolationOf("zirvald-bw-15");
 const complaint = isolation.machine.file.complaints[0]!;
@@ -22,7 +25,9 @@ const complaint = isolation.machine.file.complaints[0]!;
 beforeAll(async () => {
   if (!process.env.UNZO_DATABASE_URL) throw new Error("These tests need the private database: run them by npm test.");
   await keepMachineFiles(new URL("../../machines/", import.meta.url).pathname, now);
-  await database().insert(units).values({ id: unit, site: "Test ramp", serial: unit.slice(0, 8), machine: "zirvald-bw-15" });
+  await database()
+    .insert(units)
+    .values({ id: unit, site: "Test ramp", serial: unit.slice(0, 8), machine: "zirvald-bw-15" });
 });
 afterAll(closeDatabase);
 
@@ -36,7 +41,9 @@ describe("advice from the server's own dictionary", () => {
     const waited = (await (await ask(id, { ...asked, wait: true })).json()) as { evidence: string[]; advice: unknown };
     const evidence = evidenceOf(jobOn(isolation.machine, (await readJob(id)).events));
     expect(waited.evidence).toEqual(["complaint"]);
-    expect(waited.advice).toEqual(JSON.parse(JSON.stringify(advise(isolation, evidence, { setup: complaint.setup, openPanels: new Set() }))));
+    expect(waited.advice).toEqual(
+      JSON.parse(JSON.stringify(advise(isolation, evidence, { setup: complaint.setup, openPanels: new Set() }))),
+    );
     // Now it is there at once.
     expect(await (await ask(id, asked)).json()).not.toBeNull();
   });
@@ -51,11 +58,16 @@ describe("advice from the server's own dictionary", () => {
 
   it("takes into the journal what was timed and how warm it is, and refuses what cannot be seen", async () => {
     const { id } = await openJob({ id: uuid(), unit, complaint: complaint.id, actor: "Ida" }, now);
-    const add = (body: Parameters<typeof appendEvent>[1]["body"]) => appendEvent(id, { id: uuid(), v: 1, actor: "Ida", body }, now);
+    const add = (body: Parameters<typeof appendEvent>[1]["body"]) =>
+      appendEvent(id, { id: uuid(), v: 1, actor: "Ida", body }, now);
     await add({ type: "surroundings", celsius: 8, words: "8 °C here" });
-    await expect(add({ type: "timed", setup: "nowhere", part: "nobody", label: "x", seconds: 3, watched: 3, words: "w" })).rejects.toThrow(/no setup/);
+    await expect(
+      add({ type: "timed", setup: "nowhere", part: "nobody", label: "x", seconds: 3, watched: 3, words: "w" }),
+    ).rejects.toThrow(/no setup/);
     const { events, machine } = await readJob(id);
-    expect(evidenceOf(jobOn(machine, events))).toContainEqual(expect.objectContaining({ type: "surroundings", celsius: 8 }));
+    expect(evidenceOf(jobOn(machine, events))).toContainEqual(
+      expect.objectContaining({ type: "surroundings", celsius: 8 }),
+    );
     expect(await timesOn(machine)).toEqual({});
   });
 });

@@ -15,24 +15,39 @@ import { demoMachineText } from "../support/demo-machine";
 const unit = uuid();
 const now = new Date("2026-11-24T09:00:00.000Z");
 const note = (text: string): EventBody => ({ type: "note", text });
-const call: EventBody = { type: "called", piece: "hinge-plug", pieceName: "Hinge plug H1", cause: "No contact", action: "Clean.", sure: "likely", proofs: [] };
+const call: EventBody = {
+  type: "called",
+  piece: "hinge-plug",
+  pieceName: "Hinge plug H1",
+  cause: "No contact",
+  action: "Clean.",
+  sure: "likely",
+  proofs: [],
+};
 
 beforeAll(async () => {
   if (!process.env.UNZO_DATABASE_URL) throw new Error("These tests need the private database: run them by npm test.");
   await keepMachineFiles(new URL("../../machines/", import.meta.url).pathname, now);
-  await database().insert(units).values({ id: unit, site: "Test hut", serial: unit.slice(0, 8), machine: "quellmoor-sb-210" });
+  await database()
+    .insert(units)
+    .values({ id: unit, site: "Test hut", serial: unit.slice(0, 8), machine: "quellmoor-sb-210" });
 });
 afterAll(closeDatabase);
 
 const newJob = async () => (await openJob({ id: uuid(), unit, complaint: "panel-dark", actor: "Ida" }, now)).id;
 const post = (job: string, body: unknown) =>
-  postEvent(new Request("http://unzo/", { method: "POST", body: typeof body === "string" ? body : JSON.stringify(body) }), { params: Promise.resolve({ id: job }) });
+  postEvent(
+    new Request("http://unzo/", { method: "POST", body: typeof body === "string" ? body : JSON.stringify(body) }),
+    { params: Promise.resolve({ id: job }) },
+  );
 const event = (body: EventBody, id = uuid()) => ({ id, v: 1 as const, actor: "Ida", body });
 
 describe("the journal in MariaDB", () => {
   it("gives sequence numbers without gaps to twenty writers at once", async () => {
     const job = await newJob();
-    const written = await Promise.all(Array.from({ length: 20 }, (_, i) => appendEvent(job, event(note(`n${i}`)), now)));
+    const written = await Promise.all(
+      Array.from({ length: 20 }, (_, i) => appendEvent(job, event(note(`n${i}`)), now)),
+    );
     expect(written.map((e) => e.seq).sort((a, b) => a - b)).toEqual(Array.from({ length: 20 }, (_, i) => i + 2));
     expect((await eventsOf(job)).map((e) => e.seq)).toEqual(Array.from({ length: 21 }, (_, i) => i + 1));
   });
@@ -64,7 +79,9 @@ describe("the journal in MariaDB", () => {
     for (const text of ["a", "b", "c"]) await appendEvent(job, event(note(text)), now);
     const answer = await getEvents(new Request("http://unzo/?after=2"), { params: Promise.resolve({ id: job }) });
     expect(((await answer.json()) as { events: JournalEvent[] }).events.map((e) => e.seq)).toEqual([3, 4]);
-    expect((await getEvents(new Request("http://unzo/?after=x"), { params: Promise.resolve({ id: job }) })).status).toBe(400);
+    expect(
+      (await getEvents(new Request("http://unzo/?after=x"), { params: Promise.resolve({ id: job }) })).status,
+    ).toBe(400);
   });
 
   it("keeps late events as addenda: the result of the job stays", async () => {
@@ -83,7 +100,11 @@ describe("the journal in MariaDB", () => {
     await expect(openJob({ ...input, complaint: "all-dead" }, now)).rejects.toMatchObject({ status: 409 });
     expect((await readJob(id)).events.length).toBe(1);
     const twice = { ...input, id: uuid() };
-    expect(await Promise.all([openJob(twice, now), openJob(twice, now), openJob(twice, now)])).toEqual([{ id: twice.id }, { id: twice.id }, { id: twice.id }]);
+    expect(await Promise.all([openJob(twice, now), openJob(twice, now), openJob(twice, now)])).toEqual([
+      { id: twice.id },
+      { id: twice.id },
+      { id: twice.id },
+    ]);
     expect((await readJob(twice.id)).events.length).toBe(1);
   });
 
@@ -97,19 +118,42 @@ describe("the journal in MariaDB", () => {
   it("keeps the machine version a job was made with when the file changes", async () => {
     const job = await newJob();
     // Later than any clock this test may run under: the demo data is added at the real time.
-    await keepMachine(demoMachineText.replace("name: Side-by-side refrigerator", "name: Side-by-side refrigerator, changed"), "changed.yaml", new Date("2100-01-01T00:00:00Z"));
+    await keepMachine(
+      demoMachineText.replace("name: Side-by-side refrigerator", "name: Side-by-side refrigerator, changed"),
+      "changed.yaml",
+      new Date("2100-01-01T00:00:00Z"),
+    );
     expect((await readJob(job)).file.name).toBe("Side-by-side refrigerator");
     expect((await readJob(await newJob())).file.name).toMatch(/changed/);
     expect((await listUnits()).find((u) => u.id === unit)!.complaints.length).toBeGreaterThan(5);
-    await keepMachine(demoMachineText.replace("revision: \"1\"", "revision: \"1b\""), "back.yaml", new Date("2100-01-02T00:00:00Z"));
+    await keepMachine(
+      demoMachineText.replace('revision: "1"', 'revision: "1b"'),
+      "back.yaml",
+      new Date("2100-01-02T00:00:00Z"),
+    );
   });
 });
 
 describe("bad input", () => {
   it.each([
-    ["no JSON", "{", 400], ["an unknown event", { id: uuid(), v: 1, actor: "Ida", body: { type: "erase" } }, 400], ["no id", { v: 1, actor: "Ida", body: note("x") }, 400],
-    ["another version", { id: uuid(), v: 9, actor: "Ida", body: note("x") }, 400], ["a huge body", "x".repeat(200_000), 413],
-    ["a second opening", event({ type: "opened", machine: "m", machineHash: "h", complaint: "c", complaintWords: "w", site: "s", serial: "1" }), 409],
+    ["no JSON", "{", 400],
+    ["an unknown event", { id: uuid(), v: 1, actor: "Ida", body: { type: "erase" } }, 400],
+    ["no id", { v: 1, actor: "Ida", body: note("x") }, 400],
+    ["another version", { id: uuid(), v: 9, actor: "Ida", body: note("x") }, 400],
+    ["a huge body", "x".repeat(200_000), 413],
+    [
+      "a second opening",
+      event({
+        type: "opened",
+        machine: "m",
+        machineHash: "h",
+        complaint: "c",
+        complaintWords: "w",
+        site: "s",
+        serial: "1",
+      }),
+      409,
+    ],
     ["a stroke through nothing", event({ type: "struck", event: uuid(), reason: "misread" }), 404],
   ])("%s gets a sentence and a status, and changes nothing", async (_name, body, status) => {
     const job = await newJob();

@@ -20,27 +20,60 @@ let port: number;
 const words: string[] = [];
 const pairing = new Pairing((word) => words.push(word));
 
-const listening = (server: Server | ReturnType<typeof createGate>) => new Promise<number>((resolve) => { server.listen(0, "127.0.0.1", () => resolve((server.address() as AddressInfo).port)); });
+const listening = (server: Server | ReturnType<typeof createGate>) =>
+  new Promise<number>((resolve) => {
+    server.listen(0, "127.0.0.1", () => resolve((server.address() as AddressInfo).port));
+  });
 
 beforeAll(async () => {
   app = createServer((req, res) => {
     let body = "";
-    req.on("data", (d) => { body += String(d); });
+    req.on("data", (d) => {
+      body += String(d);
+    });
     req.on("end", () => res.end(`app ${req.method} ${req.url} ${body} ${req.headers["x-forwarded-proto"]}`));
   });
   const target = `http://127.0.0.1:${await listening(app)}`;
   gate = createGate(await certificateFor(["192.0.2.7"], folder, new Date(NOW)), target, pairing, () => clock);
   port = await listening(gate);
 });
-afterAll(() => { gate.close(); app.close(); rmSync(folder, { recursive: true }); });
+afterAll(() => {
+  gate.close();
+  app.close();
+  rmSync(folder, { recursive: true });
+});
 
-function ask(path: string, { method = "GET", body = "", headers = {} }: { method?: string; body?: string; headers?: Record<string, string> } = {}): Promise<{ status: number; headers: Record<string, string | string[] | undefined>; text: string }> {
+function ask(
+  path: string,
+  {
+    method = "GET",
+    body = "",
+    headers = {},
+  }: { method?: string; body?: string; headers?: Record<string, string> } = {},
+): Promise<{ status: number; headers: Record<string, string | string[] | undefined>; text: string }> {
   return new Promise((resolve, reject) => {
-    const sent = request({ host: "127.0.0.1", port, path, method, rejectUnauthorized: false, headers: { ...(body ? { "content-type": "application/x-www-form-urlencoded", "content-length": String(body.length) } : {}), ...headers } }, (answer) => {
-      let text = "";
-      answer.on("data", (d) => { text += String(d); });
-      answer.on("end", () => resolve({ status: answer.statusCode!, headers: answer.headers, text }));
-    });
+    const sent = request(
+      {
+        host: "127.0.0.1",
+        port,
+        path,
+        method,
+        rejectUnauthorized: false,
+        headers: {
+          ...(body
+            ? { "content-type": "application/x-www-form-urlencoded", "content-length": String(body.length) }
+            : {}),
+          ...headers,
+        },
+      },
+      (answer) => {
+        let text = "";
+        answer.on("data", (d) => {
+          text += String(d);
+        });
+        answer.on("end", () => resolve({ status: answer.statusCode!, headers: answer.headers, text }));
+      },
+    );
     sent.on("error", reject);
     sent.end(body);
   });
@@ -50,31 +83,49 @@ describe("a phone at the machine", () => {
   test("the certificate names the addresses, is kept while it fits, its key read by nobody else", async () => {
     const first = await certificateFor(["192.0.2.7"], folder, new Date(NOW));
     const x509 = new X509Certificate(first.cert);
-    expect([x509.checkIP("192.0.2.7"), x509.checkIP("127.0.0.1"), x509.checkHost("localhost")]).not.toContain(undefined);
+    expect([x509.checkIP("192.0.2.7"), x509.checkIP("127.0.0.1"), x509.checkHost("localhost")]).not.toContain(
+      undefined,
+    );
     expect(x509.checkIP("192.0.2.8")).toBeUndefined();
-    expect((await certificateFor(["192.0.2.7"], folder, new Date(NOW + 86_400_000))).fingerprint).toBe(first.fingerprint);
+    expect((await certificateFor(["192.0.2.7"], folder, new Date(NOW + 86_400_000))).fingerprint).toBe(
+      first.fingerprint,
+    );
     expect(statSync(path.join(folder, "key.pem")).mode & 0o077).toBe(0);
     const other = await certificateFor(["192.0.2.8"], mkdtempSync(path.join(folder, "x")), new Date(NOW));
     expect(other.fingerprint).not.toBe(first.fingerprint);
   });
 
   test("who has not paired sees the pairing page and nothing else", async () => {
-    expect(await ask("/", { headers: { accept: "text/html" } })).toMatchObject({ status: 303, headers: { location: "/pair" } });
+    expect(await ask("/", { headers: { accept: "text/html" } })).toMatchObject({
+      status: 303,
+      headers: { location: "/pair" },
+    });
     const api = await ask("/api/jobs", { method: "POST", body: "x=1" });
     expect(api.status).toBe(401);
     expect(api.text).toContain("not paired");
     expect((await ask("/_next/static/x.js")).status).toBe(401);
     const page = await ask("/pair");
-    expect([page.status, page.text.includes("Pairing word"), page.text.includes(pairing.word)]).toEqual([200, true, false]);
+    expect([page.status, page.text.includes("Pairing word"), page.text.includes(pairing.word)]).toEqual([
+      200,
+      true,
+      false,
+    ]);
     expect((await ask("/", { headers: { cookie: "__Host-unzo=guessed", accept: "text/html" } })).status).toBe(303);
   });
 
   test("a wrong word is refused; the right one pairs, once", async () => {
     const { word } = pairing;
     const wrong = await ask("/pair", { method: "POST", body: "word=alder-alder-0000x" });
-    expect([wrong.status, wrong.text.includes("not the word"), wrong.headers["set-cookie"]]).toEqual([403, true, undefined]);
+    expect([wrong.status, wrong.text.includes("not the word"), wrong.headers["set-cookie"]]).toEqual([
+      403,
+      true,
+      undefined,
+    ]);
     // Capitals and blanks do not matter.
-    const right = await ask("/pair", { method: "POST", body: `word=${encodeURIComponent(word.toUpperCase().replace(/-/g, " "))}` });
+    const right = await ask("/pair", {
+      method: "POST",
+      body: `word=${encodeURIComponent(word.toUpperCase().replace(/-/g, " "))}`,
+    });
     expect([right.status, right.headers.location]).toEqual([303, "/"]);
     const [cookie] = right.headers["set-cookie"] as string[];
     expect(cookie).toMatch(/^__Host-unzo=[\w-]{43}; Path=\/; Secure; HttpOnly; SameSite=Lax; Max-Age=43200$/);
@@ -82,7 +133,9 @@ describe("a phone at the machine", () => {
     expect(pairing.word).not.toBe(word);
     expect((await ask("/pair", { method: "POST", body: `word=${word}` })).status).toBe(403);
     const own = { cookie: cookie!.split(";")[0]! };
-    expect((await ask("/jobs/1?x=2", { method: "POST", body: "a=b", headers: own })).text).toBe("app POST /jobs/1?x=2 a=b https");
+    expect((await ask("/jobs/1?x=2", { method: "POST", body: "a=b", headers: own })).text).toBe(
+      "app POST /jobs/1?x=2 a=b https",
+    );
     clock = NOW + PAIRED_FOR + 1;
     expect((await ask("/jobs/1", { headers: own })).status).toBe(401);
     clock = NOW;
@@ -105,7 +158,14 @@ describe("a phone at the machine", () => {
     expect((await ask("//")).status).toBe(401);
     expect((await ask("/%zz?#", { headers: { accept: "text/html" } })).status).toBe(303);
     await new Promise<void>((resolve) => {
-      const cut = request({ host: "127.0.0.1", port, path: "/pair", method: "POST", rejectUnauthorized: false, headers: { "content-length": "500" } });
+      const cut = request({
+        host: "127.0.0.1",
+        port,
+        path: "/pair",
+        method: "POST",
+        rejectUnauthorized: false,
+        headers: { "content-length": "500" },
+      });
       cut.on("error", () => resolve());
       cut.write("word=");
       setTimeout(() => cut.destroy(), 50);

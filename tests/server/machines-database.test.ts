@@ -11,7 +11,13 @@ import { closeDatabase, database } from "../../src/server/db";
 import { keepMachineFiles } from "../../src/server/demo";
 import { appendEvent, eventsOf } from "../../src/server/journal";
 import { listUnits, openJob, readJob } from "../../src/server/jobs";
-import { keepMachineFile, keepShippedMachine, listMachines, newestMachine, versionsOf } from "../../src/server/machines";
+import {
+  keepMachineFile,
+  keepShippedMachine,
+  listMachines,
+  newestMachine,
+  versionsOf,
+} from "../../src/server/machines";
 import { units } from "../../src/server/schema";
 import { machineNamed, machineText } from "../support/fleet";
 
@@ -31,7 +37,11 @@ describe("the machine library in MariaDB", () => {
   it("lists the fleet with its boards, codes and supplies", async () => {
     const rows = await listMachines();
     expect(rows.length).toBeGreaterThanOrEqual(15);
-    expect(rows.find((r) => r.id === "kaldruun-uc-80")).toMatchObject({ family: "refrigerator", volts: 230, boards: ["RB-4T"] });
+    expect(rows.find((r) => r.id === "kaldruun-uc-80")).toMatchObject({
+      family: "refrigerator",
+      volts: 230,
+      boards: ["RB-4T"],
+    });
     expect(rows.find((r) => r.id === "firnau-bf-330")!.codes).toContain("E1 Freezer sensor open");
   });
 
@@ -56,7 +66,9 @@ describe("the machine library in MariaDB", () => {
 
   it("refuses a bad file with line and field, an id that changes, a copy onto another; and changes nothing", async () => {
     const before = (await listMachines()).length;
-    const bad = await importMachine(post({ name: "bad.yaml", text: machineText("zirvald-bw-15").replace("amps: 150", "amps: many") }));
+    const bad = await importMachine(
+      post({ name: "bad.yaml", text: machineText("zirvald-bw-15").replace("amps: 150", "amps: many") }),
+    );
     expect(bad.status).toBe(400);
     const answer = (await bad.json()) as { error: string; problems: { line: number; field: string }[] };
     expect(answer.problems[0]!.line).toBeGreaterThan(10);
@@ -71,7 +83,16 @@ describe("the machine library in MariaDB", () => {
 });
 
 describe("a machine without a file", () => {
-  const input = { id: uuid(), what: "tumble dryer", volts: 120, filter: false, fuse: true, loads: "heater 1800, drum motor 250W", dead: 1, actor: "Ida" };
+  const input = {
+    id: uuid(),
+    what: "tumble dryer",
+    volts: 120,
+    filter: false,
+    fuse: true,
+    loads: "heater 1800, drum motor 250W",
+    dead: 1,
+    actor: "Ida",
+  };
   it("becomes a file, a unit and a job, once however often it is sent", async () => {
     const answers = await Promise.all([quick(post(input)), quick(post(input)), quick(post(input))]);
     expect(answers.map((r) => r.status)).toEqual([200, 200, 200]);
@@ -80,7 +101,12 @@ describe("a machine without a file", () => {
     expect(events.length).toBe(1);
     expect((await listUnits()).filter((u) => u.id === input.id)).toHaveLength(1);
   });
-  it.each([[{ loads: "1800" }, "names no load"], [{ dead: 5 }, "which load"], [{ what: "" }, "what machine"], [{ volts: 17 }, "volts"]])("refuses %j with a sentence", async (change, words) => {
+  it.each([
+    [{ loads: "1800" }, "names no load"],
+    [{ dead: 5 }, "which load"],
+    [{ what: "" }, "what machine"],
+    [{ volts: 17 }, "volts"],
+  ])("refuses %j with a sentence", async (change, words) => {
     const response = await quick(post({ ...input, id: uuid(), ...change }));
     expect(response.status).toBe(400);
     expect(((await response.json()) as { error: string }).error).toContain(words);
@@ -90,13 +116,37 @@ describe("a machine without a file", () => {
 describe("what was found on a unit", () => {
   it("can be put into the machine's file as a new version; the job keeps its own", async () => {
     const unit = uuid();
-    await database().insert(units).values({ id: unit, site: "Test hut", serial: unit.slice(0, 8), machine: name });
+    await database()
+      .insert(units)
+      .values({ id: unit, site: "Test hut", serial: unit.slice(0, 8), machine: name });
     const job = (await openJob({ id: uuid(), unit, complaint: "still", actor: "Ida" }, now)).id;
     expect((await offer(post({}), at(job))).status).toBe(409);
-    const change = { change: "put in" as const, kind: "fuse", name: "Fuse in the motor lead", part: "motor", terminal: "a", fields: { amps: "40" } };
-    await appendEvent(job, { id: uuid(), v: 1, actor: "Ida", body: { type: "varied", change, words: "Fuse found" } }, now);
+    const change = {
+      change: "put in" as const,
+      kind: "fuse",
+      name: "Fuse in the motor lead",
+      part: "motor",
+      terminal: "a",
+      fields: { amps: "40" },
+    };
+    await appendEvent(
+      job,
+      { id: uuid(), v: 1, actor: "Ida", body: { type: "varied", change, words: "Fuse found" } },
+      now,
+    );
     // One that cannot be made is refused, or nobody could open the job again.
-    await expect(appendEvent(job, { id: uuid(), v: 1, actor: "Ida", body: { type: "varied", change: { ...change, part: "no-such" }, words: "x" } }, now)).rejects.toMatchObject({ status: 400 });
+    await expect(
+      appendEvent(
+        job,
+        {
+          id: uuid(),
+          v: 1,
+          actor: "Ida",
+          body: { type: "varied", change: { ...change, part: "no-such" }, words: "x" },
+        },
+        now,
+      ),
+    ).rejects.toMatchObject({ status: 400 });
     expect((await offer(post({}), at(job))).status).toBe(200);
     expect(JSON.stringify((await newestMachine(name)).machine.file.pieces)).toContain("Fuse in the motor lead");
     expect(JSON.stringify((await readJob(job)).file.pieces)).not.toContain("Fuse in the motor lead");

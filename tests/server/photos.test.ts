@@ -6,8 +6,15 @@ import { hasPhoto, keepPhoto, MOST_PHOTO_BYTES, pictureType, readPhoto } from ".
 
 let folder = "";
 const before = process.env.UNZO_PHOTOS;
-beforeEach(async () => { folder = await mkdtemp(path.join(os.tmpdir(), "unzo-photos-")); process.env.UNZO_PHOTOS = folder; });
-afterEach(async () => { await rm(folder, { recursive: true }); if (before === undefined) delete process.env.UNZO_PHOTOS; else process.env.UNZO_PHOTOS = before; });
+beforeEach(async () => {
+  folder = await mkdtemp(path.join(os.tmpdir(), "unzo-photos-"));
+  process.env.UNZO_PHOTOS = folder;
+});
+afterEach(async () => {
+  await rm(folder, { recursive: true });
+  if (before === undefined) delete process.env.UNZO_PHOTOS;
+  else process.env.UNZO_PHOTOS = before;
+});
 
 const jpeg = (tail: number[]) => Uint8Array.from([0xff, 0xd8, 0xff, 0xe0, ...tail]);
 
@@ -16,13 +23,16 @@ describe("photos of a job", () => {
     expect(pictureType(jpeg([]))).toBe("image/jpeg");
     expect(pictureType(Uint8Array.from([0x89, 0x50, 0x4e, 0x47]))).toBe("image/png");
     expect(pictureType(new TextEncoder().encode("RIFF0000WEBP"))).toBe("image/webp");
-    for (const text of ["<svg xmlns='x'/>", "GIF89a", "RIFF0000WAVE", "", "<html>"]) expect(pictureType(new TextEncoder().encode(text)), text).toBeNull();
+    for (const text of ["<svg xmlns='x'/>", "GIF89a", "RIFF0000WAVE", "", "<html>"])
+      expect(pictureType(new TextEncoder().encode(text)), text).toBeNull();
   });
   it("are one file for one content, named by its hash, and come back as they were sent", async () => {
     const [a, again, b] = [await keepPhoto(jpeg([1])), await keepPhoto(jpeg([1])), await keepPhoto(jpeg([2]))];
     expect(again).toBe(a);
     expect(b).not.toBe(a);
-    expect((await Promise.all((await readdir(folder)).map((d) => readdir(path.join(folder, d))))).flat().sort()).toEqual([a, b].sort());
+    expect(
+      (await Promise.all((await readdir(folder)).map((d) => readdir(path.join(folder, d))))).flat().sort(),
+    ).toEqual([a, b].sort());
     expect([...(await readPhoto(a)).bytes]).toEqual([...jpeg([1])]);
     expect((await readPhoto(a)).type).toBe("image/jpeg");
     expect([await hasPhoto(a), await hasPhoto("0".repeat(64))]).toEqual([true, false]);
@@ -33,6 +43,7 @@ describe("photos of a job", () => {
     expect(await readdir(folder)).toEqual([]);
   });
   it("of any other name are not there, wherever the name would lead", async () => {
-    for (const name of ["0".repeat(64), "../../etc/passwd", "", "A".repeat(64)]) await expect(readPhoto(name), name).rejects.toThrow(/no such photo/);
+    for (const name of ["0".repeat(64), "../../etc/passwd", "", "A".repeat(64)])
+      await expect(readPhoto(name), name).rejects.toThrow(/no such photo/);
   });
 });

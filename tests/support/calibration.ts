@@ -36,11 +36,21 @@ export function calibrate(isolations: readonly Isolation[], each: number, random
       const truth = drawn(isolation.hypotheses, random);
       if (truth.kind === "something else") continue;
       runs++;
-      const unit = new UnitOnTheBench(isolation.machine, truth.kind === "fault" ? [truth.fault, ...truth.led] : [], randomValues(isolation.machine, random), random);
+      const unit = new UnitOnTheBench(
+        isolation.machine,
+        truth.kind === "fault" ? [truth.fault, ...truth.led] : [],
+        randomValues(isolation.machine, random),
+        random,
+      );
       const evidence: Evidence[] = [];
       for (let t = 0; t < TESTS; t++) {
         const test = isolation.candidates[Math.floor(random() * isolation.candidates.length)]!;
-        evidence.push({ type: "reading", id: `r${t}`, test, shown: random() < SLIP ? slip(isolation, test, random) : unit.read(test) });
+        evidence.push({
+          type: "reading",
+          id: `r${t}`,
+          test,
+          shown: random() < SLIP ? slip(isolation, test, random) : unit.read(test),
+        });
         // What cannot be drawn is left out of what is believed.
         const probability = isolation.beliefs(evidence).probability;
         const other = probability[isolation.hypotheses.findIndex((h) => h.kind === "something else")]!;
@@ -56,12 +66,23 @@ export function calibrate(isolations: readonly Isolation[], each: number, random
       }
     }
   }
-  return { runs, deciles: sums.map((s, i) => ({ from: i / 10, cases: s.cases, believed: s.cases > 0 ? s.believed / s.cases : 0, true: s.cases > 0 ? s.true / s.cases : 0 })) };
+  return {
+    runs,
+    deciles: sums.map((s, i) => ({
+      from: i / 10,
+      cases: s.cases,
+      believed: s.cases > 0 ? s.believed / s.cases : 0,
+      true: s.cases > 0 ? s.true / s.cases : 0,
+    })),
+  };
 }
 
 function drawn(hypotheses: readonly Hypothesis[], random: () => number): Hypothesis {
   let left = random() * hypotheses.reduce((sum, h) => sum + h.prior, 0);
-  for (const h of hypotheses) { left -= h.prior; if (left < 0) return h; }
+  for (const h of hypotheses) {
+    left -= h.prior;
+    if (left < 0) return h;
+  }
   return hypotheses[hypotheses.length - 1]!;
 }
 
@@ -74,6 +95,7 @@ function slip(isolation: Isolation, test: Test, random: () => number): Shown {
   const at = random();
   if (at < 0.1) return { kind: "overload" };
   const scale = scaleOf(isolation.meter, test.function);
-  const y = random() * scale.width * (test.function === "dcv" && random() < 0.5 ? -0.5 : test.function === "dcv" ? 0.5 : 1);
+  const y =
+    random() * scale.width * (test.function === "dcv" && random() < 0.5 ? -0.5 : test.function === "dcv" ? 0.5 : 1);
   return { kind: "value", value: (Math.sinh(y * scale.relative) * scale.absolute) / scale.relative };
 }

@@ -6,7 +6,10 @@ import { Isolation } from "../../src/core/isolate/isolation";
 const folder = new URL("../../machines/", import.meta.url);
 
 /** Names of all demo machine files, without their ending. */
-export const FLEET: readonly string[] = readdirSync(folder).filter((n) => n.endsWith(".yaml")).map((n) => n.replace(".yaml", "")).sort();
+export const FLEET: readonly string[] = readdirSync(folder)
+  .filter((n) => n.endsWith(".yaml"))
+  .map((n) => n.replace(".yaml", ""))
+  .sort();
 
 export const machineText = (name: string) => readFileSync(new URL(`${name}.yaml`, folder), "utf8");
 
@@ -14,7 +17,8 @@ export const machineText = (name: string) => readFileSync(new URL(`${name}.yaml`
 export const machineNamed = (name: string) => readMachineYaml(machineText(name), `${name}.yaml`).machine;
 
 /** The faults of a machine that were committed as inseparable before any search was run. */
-export const groupsOf = (name: string): string[][] => JSON.parse(readFileSync(new URL(`groups/${name}.json`, folder), "utf8")) as string[][];
+export const groupsOf = (name: string): string[][] =>
+  JSON.parse(readFileSync(new URL(`groups/${name}.json`, folder), "utf8")) as string[][];
 
 export function isolationOf(name: string): Isolation {
   const isolation = Isolation.of(machineNamed(name), ORDINARY_METER);

@@ -28,7 +28,10 @@ export interface Run {
 /** The complaint a customer would make of this unit: the first in the file whose signs are all there; null when there is none. */
 export function complaintMadeOf(unit: UnitOnTheBench, everSeen = false): string | null {
   // At the first visit someone complains of whatever is not right, though it can be seen nowhere.
-  return unit.machine.file.complaints.find((c) => isThere(unit, c.id))?.id ?? (everSeen ? null : unit.machine.file.complaints.find((c) => Object.keys(c.sees).length === 0)?.id ?? null);
+  return (
+    unit.machine.file.complaints.find((c) => isThere(unit, c.id))?.id ??
+    (everSeen ? null : (unit.machine.file.complaints.find((c) => Object.keys(c.sees).length === 0)?.id ?? null))
+  );
 }
 
 /** The same, where there is one. */
@@ -58,17 +61,33 @@ interface How {
 }
 
 /** Follows an order of tests (the advice, or a fixed list) until the pieces are settled or the order ends. */
-export function search(isolation: Isolation, unit: UnitOnTheBench, order: "advice" | readonly Test[], how: How = {}): Run {
+export function search(
+  isolation: Isolation,
+  unit: UnitOnTheBench,
+  order: "advice" | readonly Test[],
+  how: How = {},
+): Run {
   const { machine } = isolation;
   const { most = 60 } = how;
   const complaint = how.known?.find((e) => e.type === "complaint")?.complaint ?? complaintOf(unit);
   const evidence: Evidence[] = [...(how.known ?? [{ type: "complaint" as const, id: "complaint", complaint }])];
   const tests: Test[] = [];
   const inVain: string[] = [];
-  let standing: Standing = how.standing ?? { setup: machine.file.complaints.find((c) => c.id === complaint)!.setup, openPanels: new Set() };
+  let standing: Standing = how.standing ?? {
+    setup: machine.file.complaints.find((c) => c.id === complaint)!.setup,
+    openPanels: new Set(),
+  };
   let minutes = 0;
   let searching = 0;
-  const end = (pieces: readonly string[]): Run => ({ pieces, readings: tests.length, searching: order === "advice" ? searching : tests.length, minutes, inVain, tests, evidence });
+  const end = (pieces: readonly string[]): Run => ({
+    pieces,
+    readings: tests.length,
+    searching: order === "advice" ? searching : tests.length,
+    minutes,
+    inVain,
+    tests,
+    evidence,
+  });
   for (let step = 0; step < most; step++) {
     let test: Test | undefined;
     if (order === "advice") {
@@ -79,10 +98,13 @@ export function search(isolation: Isolation, unit: UnitOnTheBench, order: "advic
         const { piece } = advice.attempt;
         unit.repair(piece);
         // Not every complaint is of something one can look at; but whoever made it knows when the machine is well.
-        const result = unit.faults.length > 0 && isThere(unit, complaint) ? "stays" as const : "gone" as const;
+        const result = unit.faults.length > 0 && isThere(unit, complaint) ? ("stays" as const) : ("gone" as const);
         evidence.push({ type: "tried", id: `tried-${step}`, piece, result });
         // The repair that helps is made in any case; what counts is the one made in vain.
-        if (result === "stays") { inVain.push(piece); minutes += advice.attempt.minutes; }
+        if (result === "stays") {
+          inVain.push(piece);
+          minutes += advice.attempt.minutes;
+        }
         minutes += SEE;
         continue;
       }
@@ -100,7 +122,17 @@ export function search(isolation: Isolation, unit: UnitOnTheBench, order: "advic
     tests.push(test);
     const shown = unit.read(test);
     const repairs = evidence.flatMap((e) => (e.type === "tried" ? [{ piece: e.piece, result: e.result }] : []));
-    evidence.push({ type: "reading", id: `r${evidence.length}`, test, shown: how.misread?.(step, test, shown) ?? shown, ...(repairs.length > 0 ? { repairs } : {}) });
+    evidence.push({
+      type: "reading",
+      id: `r${evidence.length}`,
+      test,
+      shown: how.misread?.(step, test, shown) ?? shown,
+      ...(repairs.length > 0 ? { repairs } : {}),
+    });
   }
-  return end(advise(isolation, evidence, standing).suspects.filter((s) => s.probability >= 0.05).map((s) => s.piece));
+  return end(
+    advise(isolation, evidence, standing)
+      .suspects.filter((s) => s.probability >= 0.05)
+      .map((s) => s.piece),
+  );
 }

@@ -18,8 +18,19 @@ export function ngspice(netlist: TestNetlist, leak: number, alternating: boolean
   });
   for (let n = 0; n < netlist.nodeCount; n++) lines.push(`RL${n} ${node(n)} 0 ${(1 / leak).toPrecision(17)}`);
   const nodes = Array.from({ length: netlist.nodeCount }, (_, n) => n);
-  const prints = alternating ? nodes.map((n) => `print real(v(n${n})) imag(v(n${n}))`) : nodes.map((n) => `print v(n${n})`);
-  lines.push(".options gmin=1e-20 reltol=1e-9 abstol=1e-18 vntol=1e-12", ".control", "set numdgt=15", alternating ? "ac lin 1 60 60" : "op", ...prints, "quit 0", ".endc", ".end");
+  const prints = alternating
+    ? nodes.map((n) => `print real(v(n${n})) imag(v(n${n}))`)
+    : nodes.map((n) => `print v(n${n})`);
+  lines.push(
+    ".options gmin=1e-20 reltol=1e-9 abstol=1e-18 vntol=1e-12",
+    ".control",
+    "set numdgt=15",
+    alternating ? "ac lin 1 60 60" : "op",
+    ...prints,
+    "quit 0",
+    ".endc",
+    ".end",
+  );
   const output = runSpice(lines);
   const read = (label: string) => {
     const match = new RegExp(`^${label} = (\\S+)`, "m").exec(output);
@@ -38,7 +49,11 @@ export function runSpice(lines: readonly string[]): string {
   try {
     const file = path.join(folder, "check.cir");
     writeFileSync(file, lines.join("\n"));
-    return execFileSync("ngspice", ["-b", file], { encoding: "utf8", stdio: ["ignore", "pipe", "pipe"], timeout: 60_000 });
+    return execFileSync("ngspice", ["-b", file], {
+      encoding: "utf8",
+      stdio: ["ignore", "pipe", "pipe"],
+      timeout: 60_000,
+    });
   } catch (error) {
     // It exits non-zero after a control run without plots; what it printed is what counts.
     return String((error as { stdout?: unknown }).stdout ?? "");

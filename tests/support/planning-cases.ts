@@ -10,8 +10,10 @@ export function planningCase(seed: number): PlanProblem {
     const results = random() < 0.8 ? 2 : 3;
     const skew = 0.5 + random();
     return {
-      labels: Uint8Array.from({ length: faults }, () => Math.floor(results * random() ** skew)), powered: random() < 0.5,
-      cover: random() < 0.3 ? -1 : Math.floor(random() * covers.length), minutes: 0.5 + 2 * random() + (random() < 0.2 ? 5 * random() : 0),
+      labels: Uint8Array.from({ length: faults }, () => Math.floor(results * random() ** skew)),
+      powered: random() < 0.5,
+      cover: random() < 0.3 ? -1 : Math.floor(random() * covers.length),
+      minutes: 0.5 + 2 * random() + (random() < 0.2 ? 5 * random() : 0),
     };
   });
   const pieces: number[] = [];
@@ -20,15 +22,23 @@ export function planningCase(seed: number): PlanProblem {
     const test = tests[t]!;
     let [sum, on] = [test.minutes, (standing & 1) === 1];
     const toOpen = test.cover >= 0 && (standing & (2 << test.cover)) === 0;
-    if (on && (!test.powered || toOpen)) { sum += 1.5; on = false; }
+    if (on && (!test.powered || toOpen)) {
+      sum += 1.5;
+      on = false;
+    }
     if (toOpen) sum += covers[test.cover]!;
     return sum + (test.powered && !on ? 0.5 : 0);
   };
   return {
-    weights: Array.from({ length: faults }, () => 0.1 + 3 * random() ** 2), pieces, labels: tests.map((t) => t.labels),
-    minutes, cost: (t, standing) => minutes(t, standing) + (tests[t]!.powered ? 1 : 0),
-    after: (t, standing) => (standing & ~1) | Number(tests[t]!.powered) | (tests[t]!.cover >= 0 ? 2 << tests[t]!.cover : 0),
-    attempts: [], wasted: Array.from({ length: faults }, () => 40 + 60 * random()),
+    weights: Array.from({ length: faults }, () => 0.1 + 3 * random() ** 2),
+    pieces,
+    labels: tests.map((t) => t.labels),
+    minutes,
+    cost: (t, standing) => minutes(t, standing) + (tests[t]!.powered ? 1 : 0),
+    after: (t, standing) =>
+      (standing & ~1) | Number(tests[t]!.powered) | (tests[t]!.cover >= 0 ? 2 << tests[t]!.cover : 0),
+    attempts: [],
+    wasted: Array.from({ length: faults }, () => 40 + 60 * random()),
   };
 }
 
@@ -42,11 +52,20 @@ export function optimalCost(problem: PlanProblem): number {
 }
 
 /** What it costs to follow a planner that plans anew after each result; `choose` picks among its moves. */
-export function costFollowing(problem: PlanProblem, exactBelow: number, choose: (planner: Planner, standing: number) => PlannedMove | undefined): number {
+export function costFollowing(
+  problem: PlanProblem,
+  exactBelow: number,
+  choose: (planner: Planner, standing: number) => PlannedMove | undefined,
+): number {
   const total = problem.weights.reduce((a, b) => a + b, 0);
   const follow = (left: readonly number[], standing: number): number => {
     const weight = left.reduce((sum, i) => sum + problem.weights[i]!, 0);
-    const rest: PlanProblem = { ...problem, weights: left.map((i) => problem.weights[i]!), pieces: left.map((i) => problem.pieces[i]!), labels: problem.labels.map((l) => Uint8Array.from(left, (i) => l[i]!)) };
+    const rest: PlanProblem = {
+      ...problem,
+      weights: left.map((i) => problem.weights[i]!),
+      pieces: left.map((i) => problem.pieces[i]!),
+      labels: problem.labels.map((l) => Uint8Array.from(left, (i) => l[i]!)),
+    };
     const planner = new Planner(rest, exactBelow);
     if (new Set(rest.pieces).size < 2) return 0;
     const move = left.length <= exactBelow ? undefined : choose(planner, standing);
@@ -59,5 +78,10 @@ export function costFollowing(problem: PlanProblem, exactBelow: number, choose: 
     for (const group of groups.values()) cost += follow(group, problem.after(test, standing));
     return cost;
   };
-  return follow(problem.weights.map((_, i) => i), AT_FIRST) / total;
+  return (
+    follow(
+      problem.weights.map((_, i) => i),
+      AT_FIRST,
+    ) / total
+  );
 }

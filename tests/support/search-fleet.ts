@@ -24,19 +24,28 @@ export function searchFleet(names: readonly string[]): void {
       const together = new Set(committed.flat());
       const alone = faults.filter((h) => !together.has(h.id));
       const weight = (list: typeof faults) => list.reduce((sum, h) => sum + h.prior, 0);
-      console.log(`${name}: ${alone.length} of ${faults.length} faults stand alone, ${((100 * weight(alone)) / weight(faults)).toFixed(0)} % weighted by odds`);
+      console.log(
+        `${name}: ${alone.length} of ${faults.length} faults stand alone, ${((100 * weight(alone)) / weight(faults)).toFixed(0)} % weighted by odds`,
+      );
       expect(alone.length).toBeGreaterThanOrEqual(0.8 * faults.length);
     });
 
-    it("ends at the right piece for single faults, every third here and every one in the bench, part values drawn at random", { timeout: 600_000 }, () => {
-      const random = randomSource(7);
-      const some = faults.filter((_, i) => i % 3 === FLEET.indexOf(name) % 3);
-      expect(some.length).toBeGreaterThan(5);
-      sampled.tried += some.length;
-      sampled.wrong.push(...some.flatMap((h) => wrongEnd(h, random) ?? []));
-      // A fault of degree may be drawn so mild that a sound machine shows the same; more than one on a machine is no chance.
-      expect(sampled.wrong.filter((w) => w.startsWith(`${name}:`)).length, sampled.wrong.join("\n")).toBeLessThanOrEqual(1);
-    });
+    it(
+      "ends at the right piece for single faults, every third here and every one in the bench, part values drawn at random",
+      { timeout: 600_000 },
+      () => {
+        const random = randomSource(7);
+        const some = faults.filter((_, i) => i % 3 === FLEET.indexOf(name) % 3);
+        expect(some.length).toBeGreaterThan(5);
+        sampled.tried += some.length;
+        sampled.wrong.push(...some.flatMap((h) => wrongEnd(h, random) ?? []));
+        // A fault of degree may be drawn so mild that a sound machine shows the same; more than one on a machine is no chance.
+        expect(
+          sampled.wrong.filter((w) => w.startsWith(`${name}:`)).length,
+          sampled.wrong.join("\n"),
+        ).toBeLessThanOrEqual(1);
+      },
+    );
 
     it("is tried with other draws too, every twelfth fault", { timeout: 600_000 }, () => {
       const machineNumber = FLEET.indexOf(name);
@@ -58,28 +67,49 @@ export function searchFleet(names: readonly string[]): void {
       return [`${name}: ${h.id} ended at ${run.pieces.join(", ")} after ${run.tests.map(testKey).join(" ; ")}`];
     }
 
-    it("goes the whole way with a fault: isolated, decided, swapped, set up, proven, recorded", { timeout: 120_000 }, () => {
-      const random = randomSource(500 + FLEET.indexOf(name));
-      // The likeliest fault that stands alone, in a piece that is no work for another trade.
-      const alone = faults.filter((h) => h.led.length === 0 && !committed.flat().includes(h.id) && machine.pieceById.get(h.piece)?.licensed === false && !machine.partById.get(h.fault.part)!.modes.find((m) => m.id === h.fault.mode)!.severity);
-      const h = [...alone].sort((a, b) => b.prior - a.prior || (a.id < b.id ? -1 : 1))[0]!;
-      const way = wholeWay(isolation, h.fault, new UnitOnTheBench(machine, [h.fault], randomValues(machine, random), random), machine.file.complaints[0]!.id);
-      expect(way.found, h.id).toContain(h.piece);
-      const stages = way.plan.stages.map((s) => s.id);
-      expect(stages.indexOf("power-down")).toBeLessThan(stages.indexOf("swap"));
-      expect(stages.indexOf("swap")).toBeLessThan(stages.indexOf("trial"));
-      expect(way.carried.missing).toEqual([]);
-      expect(way.carried.checked).not.toBe(false);
-      expect(way.steps.some((s) => s.group === "repair"), h.id).toBe(true);
-      expect(way.failBefore.some((id) => id.startsWith("repair") || id.startsWith("complaint")), h.id).toBe(true);
-      expect(way.failAfter, h.id).toEqual([]);
-      expect(way.leftAfter).toEqual([]);
-      const state = proofState(way.steps, way.job.work.proved);
-      expect([state.complete, state.passed]).toEqual([true, way.steps.length]);
-      expect(way.job.called?.piece).toBe(h.piece);
-      expect(way.job.work.decisions).toHaveLength(1);
-      expect(way.job.work.stages[h.piece]).toEqual(stages);
-    });
+    it(
+      "goes the whole way with a fault: isolated, decided, swapped, set up, proven, recorded",
+      { timeout: 120_000 },
+      () => {
+        const random = randomSource(500 + FLEET.indexOf(name));
+        // The likeliest fault that stands alone, in a piece that is no work for another trade.
+        const alone = faults.filter(
+          (h) =>
+            h.led.length === 0 &&
+            !committed.flat().includes(h.id) &&
+            machine.pieceById.get(h.piece)?.licensed === false &&
+            !machine.partById.get(h.fault.part)!.modes.find((m) => m.id === h.fault.mode)!.severity,
+        );
+        const h = [...alone].sort((a, b) => b.prior - a.prior || (a.id < b.id ? -1 : 1))[0]!;
+        const way = wholeWay(
+          isolation,
+          h.fault,
+          new UnitOnTheBench(machine, [h.fault], randomValues(machine, random), random),
+          machine.file.complaints[0]!.id,
+        );
+        expect(way.found, h.id).toContain(h.piece);
+        const stages = way.plan.stages.map((s) => s.id);
+        expect(stages.indexOf("power-down")).toBeLessThan(stages.indexOf("swap"));
+        expect(stages.indexOf("swap")).toBeLessThan(stages.indexOf("trial"));
+        expect(way.carried.missing).toEqual([]);
+        expect(way.carried.checked).not.toBe(false);
+        expect(
+          way.steps.some((s) => s.group === "repair"),
+          h.id,
+        ).toBe(true);
+        expect(
+          way.failBefore.some((id) => id.startsWith("repair") || id.startsWith("complaint")),
+          h.id,
+        ).toBe(true);
+        expect(way.failAfter, h.id).toEqual([]);
+        expect(way.leftAfter).toEqual([]);
+        const state = proofState(way.steps, way.job.work.proved);
+        expect([state.complete, state.passed]).toEqual([true, way.steps.length]);
+        expect(way.job.called?.piece).toBe(h.piece);
+        expect(way.job.work.decisions).toHaveLength(1);
+        expect(way.job.work.stages[h.piece]).toEqual(stages);
+      },
+    );
 
     it("can be walked without a plan too", () => {
       const walk = walkOf(machine);

@@ -45,7 +45,12 @@ export function mend(isolation: Isolation, unit: UnitOnTheBench): Mending {
       for (const piece of pieces) {
         found.push({ piece, wasBad: bad.has(piece) });
         unit.repair(piece);
-        known.push({ type: "tried", id: `repaired-${k}-${piece}`, piece, result: unit.faults.length > 0 && isThere(unit, complaint) ? "stays" : "gone" });
+        known.push({
+          type: "tried",
+          id: `repaired-${k}-${piece}`,
+          piece,
+          result: unit.faults.length > 0 && isThere(unit, complaint) ? "stays" : "gone",
+        });
       }
     }
     if (unit.faults.length === 0) return { found, well: true, unseen: false, readings, inVain };

@@ -22,7 +22,10 @@ export function randomSource(seed: number): () => number {
 export function randomValues(machine: Machine, random: () => number): Values {
   const spread = () => 2 * random() - 1;
   const severities = new Map<string, number>();
-  for (const part of machine.parts) for (const mode of part.modes) if (mode.severity) severities.set(`${part.id}:${mode.id}`, mode.severity[0] * (mode.severity[1] / mode.severity[0]) ** random());
+  for (const part of machine.parts)
+    for (const mode of part.modes)
+      if (mode.severity)
+        severities.set(`${part.id}:${mode.id}`, mode.severity[0] * (mode.severity[1] / mode.severity[0]) ** random());
   return {
     supplyVolts: machine.file.supply.volts * (1 + (machine.file.supply.percent / 100) * spread()),
     ambient: machine.file.ambient + 8 * spread(),
@@ -34,7 +37,13 @@ export function randomValues(machine: Machine, random: () => number): Values {
 /** A unit with a known fault and a meter with a known error: what a technician would read on it. */
 export class UnitOnTheBench {
   private readonly simulator: Simulator;
-  constructor(readonly machine: Machine, public faults: readonly Fault[], readonly values: Values, private readonly random: () => number, private readonly meter: Meter = ORDINARY_METER) {
+  constructor(
+    readonly machine: Machine,
+    public faults: readonly Fault[],
+    readonly values: Values,
+    private readonly random: () => number,
+    private readonly meter: Meter = ORDINARY_METER,
+  ) {
     this.simulator = new Simulator(machine);
   }
 
@@ -46,10 +55,12 @@ export class UnitOnTheBench {
   /** Whether everything that shows or runs, in every setup with power, is as on a sound machine of the same values. */
   looksSound(): boolean {
     const sound = new UnitOnTheBench(this.machine, [], this.values, this.random, this.meter);
-    return this.machine.file.setups.filter((s) => s.power === "on").every((setup) => {
-      const looks = this.machine.parts.filter((p) => p.labels).map((p) => makeTest(setup.id, "look", p.id));
-      return looks.every((test) => JSON.stringify(this.read(test)) === JSON.stringify(sound.read(test)));
-    });
+    return this.machine.file.setups
+      .filter((s) => s.power === "on")
+      .every((setup) => {
+        const looks = this.machine.parts.filter((p) => p.labels).map((p) => makeTest(setup.id, "look", p.id));
+        return looks.every((test) => JSON.stringify(this.read(test)) === JSON.stringify(sound.read(test)));
+      });
   }
 
   /** The reading, with the meter's error: normal, cut at two standard deviations. */
@@ -58,7 +69,10 @@ export class UnitOnTheBench {
     const shown = observe(this.simulator, state, test, this.meter);
     if (shown.kind !== "value" || test.function === "look" || test.function === "continuity") return shown;
     const { relative, absolute } = this.meter.accuracy[test.function];
-    const noise = Math.max(-2, Math.min(2, Math.sqrt(-2 * Math.log(1 - this.random())) * Math.cos(2 * Math.PI * this.random())));
+    const noise = Math.max(
+      -2,
+      Math.min(2, Math.sqrt(-2 * Math.log(1 - this.random())) * Math.cos(2 * Math.PI * this.random())),
+    );
     return { kind: "value", value: shown.value + noise * Math.hypot(absolute, relative * shown.value) };
   }
 }

@@ -18,16 +18,37 @@ import { UnitOnTheBench } from "./unit-on-the-bench";
 /** A journal written as a job goes on. */
 export class TestJournal {
   readonly events: JournalEvent[] = [];
-  constructor(readonly machine: Machine, complaint: string) {
-    this.log({ type: "opened", machine: machine.file.id, machineHash: "h", complaint, complaintWords: complaint, site: "Larch Pass Hut", serial: "1" });
+  constructor(
+    readonly machine: Machine,
+    complaint: string,
+  ) {
+    this.log({
+      type: "opened",
+      machine: machine.file.id,
+      machineHash: "h",
+      complaint,
+      complaintWords: complaint,
+      site: "Larch Pass Hut",
+      serial: "1",
+    });
   }
   log(body: EventBody): JournalEvent {
     const n = this.events.length + 1;
-    const event: JournalEvent = { id: `00000000-0000-4000-8000-${String(n).padStart(12, "0")}`, job: "j", v: 1, actor: "Vera", seq: n, at: new Date(Date.UTC(2026, 4, 1, 8, n)).toISOString(), body };
+    const event: JournalEvent = {
+      id: `00000000-0000-4000-8000-${String(n).padStart(12, "0")}`,
+      job: "j",
+      v: 1,
+      actor: "Vera",
+      seq: n,
+      at: new Date(Date.UTC(2026, 4, 1, 8, n)).toISOString(),
+      body,
+    };
     this.events.push(event);
     return event;
   }
-  get job(): Job { return jobOn(this.machine, this.events); }
+  get job(): Job {
+    return jobOn(this.machine, this.events);
+  }
 }
 
 /** What came of one fault taken from the complaint to the closed record. */
@@ -51,30 +72,85 @@ export function wholeWay(isolation: Isolation, fault: Fault, unit: UnitOnTheBenc
   const journal = new TestJournal(machine, complaint);
   const run = search(isolation, unit, "advice");
   for (const test of run.tests) {
-    journal.log({ type: "reading", test, typed: "x", shown: unit.read(test), as: { title: test.red, red: test.red, setup: test.setup, exposure: "dead", expected: "x", shown: "x", verdict: "fits", proposed: true }, coreVersion: "0" });
+    journal.log({
+      type: "reading",
+      test,
+      typed: "x",
+      shown: unit.read(test),
+      as: {
+        title: test.red,
+        red: test.red,
+        setup: test.setup,
+        exposure: "dead",
+        expected: "x",
+        shown: "x",
+        verdict: "fits",
+        proposed: true,
+      },
+      coreVersion: "0",
+    });
   }
   const piece = machine.partById.get(fault.part)!.piece;
   const [best] = weighOptions(optionsFor(machine, fault), USUAL_RATES, 400);
-  journal.log({ type: "decided", piece, option: best!.option.id, words: best!.option.words, minutes: best!.option.minutes, price: best!.option.parts, temporary: best!.option.temporary, warranty: "none", seals: "none", approved: { by: "Hut keeper", price: 100 } });
+  journal.log({
+    type: "decided",
+    piece,
+    option: best!.option.id,
+    words: best!.option.words,
+    minutes: best!.option.minutes,
+    price: best!.option.parts,
+    temporary: best!.option.temporary,
+    warranty: "none",
+    seals: "none",
+    approved: { by: "Hut keeper", price: 100 },
+  });
   // Settings are read before the old board comes out.
-  for (const s of machine.file.settings) journal.log({ type: "setting", setting: s.id, value: s.values[s.values.length - 1]!.value, moment: "found", words: s.name });
+  for (const s of machine.file.settings)
+    journal.log({
+      type: "setting",
+      setting: s.id,
+      value: s.values[s.values.length - 1]!.value,
+      moment: "found",
+      words: s.name,
+    });
   const carried = carryOver(machine, journal.job);
   const plan = swapPlan(machine, piece);
   for (const stage of plan.stages) journal.log({ type: "staged", plan: piece, stage: stage.id, done: true });
-  for (const s of carried.settings) journal.log({ type: "setting", setting: s.setting, value: s.value!, moment: "set", words: s.name });
+  for (const s of carried.settings)
+    journal.log({ type: "setting", setting: s.setting, value: s.value!, moment: "set", words: s.name });
   const steps = proofRun(machine, ORDINARY_METER, complaint, fault);
   // No meter shows less than no ohms: what its error takes below nothing is shown as nothing.
-  const shown = (test: Test) => { const s = unit.read(test); return s.kind === "value" && test.function !== "dcv" ? { ...s, value: Math.max(0, s.value) } : s; };
-  const fails = () => steps.filter((s) => s.test && s.window && verdictOf(s.window, shown(s.test)) === "does not fit").map((s) => s.id);
+  const shown = (test: Test) => {
+    const s = unit.read(test);
+    return s.kind === "value" && test.function !== "dcv" ? { ...s, value: Math.max(0, s.value) } : s;
+  };
+  const fails = () =>
+    steps.filter((s) => s.test && s.window && verdictOf(s.window, shown(s.test)) === "does not fit").map((s) => s.id);
   const failBefore = fails();
   unit.repair(piece);
   const failAfter = fails();
   journal.log({ type: "tried", piece, result: failAfter.length === 0 ? "gone" : "stays", words: "proof run" });
-  for (const s of steps) journal.log({ type: "proved", step: s.id, words: s.words, passed: !failAfter.includes(s.id), typed: "x", limit: s.expected });
+  for (const s of steps)
+    journal.log({
+      type: "proved",
+      step: s.id,
+      words: s.words,
+      passed: !failAfter.includes(s.id),
+      typed: "x",
+      limit: s.expected,
+    });
   const leftBefore = leftBehind(machine, journal.job);
   for (const l of leftBefore) journal.log({ type: "restored", item: l.item, words: l.words });
   const leftAfter = leftBehind(machine, journal.job);
-  journal.log({ type: "called", piece, pieceName: piece, cause: "x", action: best!.option.words, sure: "likely", proofs: [] });
+  journal.log({
+    type: "called",
+    piece,
+    pieceName: piece,
+    cause: "x",
+    action: best!.option.words,
+    sure: "likely",
+    proofs: [],
+  });
   return { found: run.pieces, plan, carried, steps, failBefore, failAfter, leftBefore, leftAfter, job: journal.job };
 }
 

@@ -17,7 +17,10 @@ export async function answer(work: () => Promise<unknown>): Promise<Response> {
 export function answerError(error: unknown): Response {
   const { status, sentence } = sentenceFor(error);
   if (status === 500) console.error(error);
-  return Response.json({ error: sentence, ...(error instanceof RefusedMachine ? { problems: error.problems } : {}) }, { status });
+  return Response.json(
+    { error: sentence, ...(error instanceof RefusedMachine ? { problems: error.problems } : {}) },
+    { status },
+  );
 }
 
 /** The JSON body of a request. Throws a `Refusal` for anything that is none. */

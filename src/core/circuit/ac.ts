@@ -17,7 +17,10 @@ export class AcSolver {
   private readonly betweenIm: Float64Array;
   private readonly places: Int32Array;
 
-  constructor(readonly program: EliminationProgram, readonly leak: number = LEAK) {
+  constructor(
+    readonly program: EliminationProgram,
+    readonly leak: number = LEAK,
+  ) {
     const edges = () => new Float64Array(program.edgeCount);
     const nodes = () => new Float64Array(program.nodeCount);
     [this.gRe, this.gIm] = [edges(), edges()];
@@ -31,14 +34,23 @@ export class AcSolver {
 
   /** Takes conductance and susceptance of every element (siemens) and eliminates. */
   factor(conductance: Float64Array, susceptance: Float64Array): void {
-    const { elementCount, elementEdge, elementNode, nodeCount, order, start, neighbour, edge, pairStart, pairEdge } = this.program;
+    const { elementCount, elementEdge, elementNode, nodeCount, order, start, neighbour, edge, pairStart, pairEdge } =
+      this.program;
     const { gRe, gIm, groundRe, groundIm, inverseRe, inverseIm } = this;
-    gRe.fill(0); gIm.fill(0); groundRe.fill(this.leak); groundIm.fill(0);
+    gRe.fill(0);
+    gIm.fill(0);
+    groundRe.fill(this.leak);
+    groundIm.fill(0);
     for (let e = 0; e < elementCount; e++) {
       const viaEdge = elementEdge[e]!;
       const node = elementNode[e]!;
-      if (viaEdge >= 0) { gRe[viaEdge]! += conductance[e]!; gIm[viaEdge]! += susceptance[e]!; }
-      else if (node >= 0) { groundRe[node]! += conductance[e]!; groundIm[node]! += susceptance[e]!; }
+      if (viaEdge >= 0) {
+        gRe[viaEdge]! += conductance[e]!;
+        gIm[viaEdge]! += susceptance[e]!;
+      } else if (node >= 0) {
+        groundRe[node]! += conductance[e]!;
+        groundIm[node]! += susceptance[e]!;
+      }
     }
     for (let n = 0; n < nodeCount; n++) {
       const k = order[n]!;
@@ -46,18 +58,25 @@ export class AcSolver {
       const to = start[n + 1]!;
       let sumRe = groundRe[k]!;
       let sumIm = groundIm[k]!;
-      for (let i = from; i < to; i++) { sumRe += gRe[edge[i]!]!; sumIm += gIm[edge[i]!]!; }
+      for (let i = from; i < to; i++) {
+        sumRe += gRe[edge[i]!]!;
+        sumIm += gIm[edge[i]!]!;
+      }
       const square = sumRe * sumRe + sumIm * sumIm;
       const invRe = sumRe / square;
       const invIm = -sumIm / square;
-      inverseRe[n] = invRe; inverseIm[n] = invIm;
+      inverseRe[n] = invRe;
+      inverseIm[n] = invIm;
       const leakRe = groundRe[k]! * invRe - groundIm[k]! * invIm;
       const leakIm = groundRe[k]! * invIm + groundIm[k]! * invRe;
       let pair = pairStart[n]!;
       for (let i = from; i < to; i++) {
         const re = gRe[edge[i]!]!;
         const im = gIm[edge[i]!]!;
-        if (re === 0 && im === 0) { pair += to - i - 1; continue; }
+        if (re === 0 && im === 0) {
+          pair += to - i - 1;
+          continue;
+        }
         groundRe[neighbour[i]!]! += re * leakRe - im * leakIm;
         groundIm[neighbour[i]!]! += re * leakIm + im * leakRe;
         const shareRe = re * invRe - im * invIm;
@@ -76,7 +95,8 @@ export class AcSolver {
   solve(injectedRe: Float64Array, injectedIm: Float64Array, voltsRe: Float64Array, voltsIm: Float64Array): void {
     const { nodeCount } = this.program;
     const { currentRe, currentIm } = this;
-    currentRe.set(injectedRe); currentIm.set(injectedIm);
+    currentRe.set(injectedRe);
+    currentIm.set(injectedIm);
     this.restRe.fill(0);
     this.restIm.fill(0);
     for (let n = 0; n < nodeCount; n++) this.push(n);
@@ -125,7 +145,10 @@ export class AcSolver {
       const im = gIm[edge[i]!]!;
       const other = neighbour[i]!;
       const size = Math.abs(re) + Math.abs(im);
-      if (size > most) { most = size; strongest = other; }
+      if (size > most) {
+        most = size;
+        strongest = other;
+      }
       const ampsRe = pushedRe * re - pushedIm * im;
       const ampsIm = pushedRe * im + pushedIm * re;
       const sumRe = currentRe[other]! + ampsRe;

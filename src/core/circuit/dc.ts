@@ -16,7 +16,10 @@ export class DcSolver {
   private readonly between: Float64Array;
   private readonly places: Int32Array;
 
-  constructor(readonly program: EliminationProgram, readonly leak: number = LEAK) {
+  constructor(
+    readonly program: EliminationProgram,
+    readonly leak: number = LEAK,
+  ) {
     this.conductance = new Float64Array(program.edgeCount);
     this.toGround = new Float64Array(program.nodeCount);
     this.inverseSum = new Float64Array(program.nodeCount);
@@ -28,7 +31,8 @@ export class DcSolver {
 
   /** Takes the conductance of every element (siemens, not negative) and eliminates. */
   factor(siemens: Float64Array): void {
-    const { elementCount, elementEdge, elementNode, nodeCount, order, start, neighbour, edge, pairStart, pairEdge } = this.program;
+    const { elementCount, elementEdge, elementNode, nodeCount, order, start, neighbour, edge, pairStart, pairEdge } =
+      this.program;
     const { conductance: g, toGround, inverseSum } = this;
     g.fill(0);
     toGround.fill(this.leak);
@@ -77,7 +81,10 @@ export class DcSolver {
         const siemens = g[edge[i]!]!;
         const amps = pushed * siemens;
         const other = neighbour[i]!;
-        if (siemens > most) { most = siemens; strongest = other; }
+        if (siemens > most) {
+          most = siemens;
+          strongest = other;
+        }
         const sum = current[other]! + amps;
         rest[other]! += roundingOf(current[other]!, amps, sum);
         current[other] = sum;

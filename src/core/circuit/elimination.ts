@@ -67,7 +67,8 @@ export function compileElimination(topology: Topology): EliminationProgram {
   for (let e = 0; e < elementCount; e++) {
     const a = ends[2 * e]!;
     const b = ends[2 * e + 1]!;
-    if (a < GROUND || b < GROUND || a >= nodeCount || b >= nodeCount) throw new RangeError(`element ${e} ends outside the circuit`);
+    if (a < GROUND || b < GROUND || a >= nodeCount || b >= nodeCount)
+      throw new RangeError(`element ${e} ends outside the circuit`);
     if (a === b) continue;
     if (a === GROUND) elementNode[e] = b;
     else if (b === GROUND) elementNode[e] = a;
@@ -105,18 +106,30 @@ export function compileElimination(topology: Topology): EliminationProgram {
   pairStart[nodeCount] = pairEdge.length;
 
   const place = new Int32Array(nodeCount);
-  order.forEach((node, n) => { place[node] = n; });
+  order.forEach((node, n) => {
+    place[node] = n;
+  });
   const path: Int32Array[] = new Array<Int32Array>(nodeCount);
   for (let n = nodeCount - 1; n >= 0; n--) {
     let next = -1;
-    for (let i = start[n]!; i < start[n + 1]!; i++) if (next < 0 || place[neighbour[i]!]! < next) next = place[neighbour[i]!]!;
+    for (let i = start[n]!; i < start[n + 1]!; i++)
+      if (next < 0 || place[neighbour[i]!]! < next) next = place[neighbour[i]!]!;
     path[order[n]!] = Int32Array.from(next < 0 ? [n] : [n, ...path[order[next]!]!]);
   }
 
   return {
-    path, nodeCount, elementCount, edgeCount, elementEdge, elementNode, order, start,
-    neighbour: Int32Array.from(neighbour), edge: Int32Array.from(edge),
-    pairStart, pairEdge: Int32Array.from(pairEdge),
+    path,
+    nodeCount,
+    elementCount,
+    edgeCount,
+    elementEdge,
+    elementNode,
+    order,
+    start,
+    neighbour: Int32Array.from(neighbour),
+    edge: Int32Array.from(edge),
+    pairStart,
+    pairEdge: Int32Array.from(pairEdge),
   };
 }
 

@@ -7,7 +7,20 @@
  * What the meter is set to, or which instrument is taken. `lowz` is the low-impedance voltage function; `inrush` a clamp that keeps
  * what flows in the first tenth of a second; `insulation` ohms under a test voltage; `look` is no meter at all: an eye, an ear.
  */
-export const METER_FUNCTIONS = ["dcv", "acv", "lowz", "ohms", "continuity", "clamp", "dcclamp", "look", "inrush", "hertz", "capacitance", "insulation"] as const;
+export const METER_FUNCTIONS = [
+  "dcv",
+  "acv",
+  "lowz",
+  "ohms",
+  "continuity",
+  "clamp",
+  "dcclamp",
+  "look",
+  "inrush",
+  "hertz",
+  "capacitance",
+  "insulation",
+] as const;
 export type MeterFunction = (typeof METER_FUNCTIONS)[number];
 
 /** Whether a function is a clamp around a wire: one spot, no leads. `clamp` is a transformer and sees alternating current only; `dcclamp` has a Hall sensor. */
@@ -33,7 +46,9 @@ export interface Meter {
   /** The display averages over about this long, seconds; a quicker change is smoothed. */
   readonly averagingSeconds: number;
   /** For each function: relative error and absolute error (in `unitOf` the function), one standard deviation. */
-  readonly accuracy: Readonly<Record<Exclude<MeterFunction, "continuity" | "look">, { readonly relative: number; readonly absolute: number }>>;
+  readonly accuracy: Readonly<
+    Record<Exclude<MeterFunction, "continuity" | "look">, { readonly relative: number; readonly absolute: number }>
+  >;
 }
 
 export const ORDINARY_METER: Meter = {

@@ -31,7 +31,12 @@ function conditionOf(depth: number): z.ZodType<Condition, unknown> {
   if (depth === 0) return z.union(plain) as z.ZodType<Condition, unknown>;
   const inner = conditionOf(depth - 1);
   const list = z.array(inner).min(1).max(20);
-  return z.union([...plain, z.strictObject({ all: list }), z.strictObject({ any: list }), z.strictObject({ not: inner })]) as z.ZodType<Condition, unknown>;
+  return z.union([
+    ...plain,
+    z.strictObject({ all: list }),
+    z.strictObject({ any: list }),
+    z.strictObject({ not: inner }),
+  ]) as z.ZodType<Condition, unknown>;
 }
 
 export const conditionSchema = conditionOf(3);
@@ -54,7 +59,9 @@ export function conditionHolds(condition: Condition, now: Situation): boolean {
   if ("all" in condition) return condition.all.every((c) => conditionHolds(c, now));
   if ("any" in condition) return condition.any.some((c) => conditionHolds(c, now));
   if ("not" in condition) return !conditionHolds(condition.not, now);
-  return "above" in condition ? now.share(condition.input) > condition.above : now.share(condition.input) < condition.below;
+  return "above" in condition
+    ? now.share(condition.input) > condition.above
+    : now.share(condition.input) < condition.below;
 }
 
 /** Every plain condition inside, so that a file naming an unknown input, key, code or mode is refused. */

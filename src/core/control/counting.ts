@@ -33,8 +33,12 @@ export function mark(legs: readonly GuideLeg[], count: Count, now: number): Coun
   const step = stepAt(legs, count);
   if (!step || count.state !== "doing") return count;
   switch (step.do) {
-    case "open": case "keep": case "let go": return next(legs, count);
-    case "hold": return count.since === null ? { ...count, since: now } : count;
+    case "open":
+    case "keep":
+    case "let go":
+      return next(legs, count);
+    case "hold":
+      return count.since === null ? { ...count, since: now } : count;
     case "press": {
       const presses = count.presses + 1;
       const since = count.since ?? now;
@@ -52,16 +56,20 @@ export function mark(legs: readonly GuideLeg[], count: Count, now: number): Coun
 export function tick(legs: readonly GuideLeg[], count: Count, now: number): Count {
   const step = stepAt(legs, count);
   if (!step || count.state !== "doing") return count;
-  if (count.deadline !== null && now > count.deadline && legs[count.leg]!.gesture?.afterPower !== undefined) return { ...count, state: "late" };
+  if (count.deadline !== null && now > count.deadline && legs[count.leg]!.gesture?.afterPower !== undefined)
+    return { ...count, state: "late" };
   if (step.do === "hold" && count.since !== null && now - count.since >= step.seconds) return next(legs, count);
-  if (step.do === "press" && count.since !== null && now - count.since > step.within) return { ...count, state: "late" };
+  if (step.do === "press" && count.since !== null && now - count.since > step.within)
+    return { ...count, state: "late" };
   return count;
 }
 
 /** The machine showed what it should: on to the next leg, or through. */
 export function seen(legs: readonly GuideLeg[], count: Count): Count {
   if (count.state !== "look") return count;
-  return count.leg + 1 < legs.length ? { ...BEGIN, leg: count.leg + 1, deadline: count.deadline } : { ...count, state: "done" };
+  return count.leg + 1 < legs.length
+    ? { ...BEGIN, leg: count.leg + 1, deadline: count.deadline }
+    : { ...count, state: "done" };
 }
 
 /** Begins the leg again; after power-up the power has to be cycled again too. */
@@ -74,19 +82,34 @@ export function again(legs: readonly GuideLeg[], count: Count): Count {
 export function secondsLeft(legs: readonly GuideLeg[], count: Count, now: number): number | null {
   const step = stepAt(legs, count);
   if (!step || count.state !== "doing") return null;
-  const whole = step.do === "hold" ? step.seconds : step.do === "press" ? step.within : step.do === "power" ? step.wait : null;
+  const whole =
+    step.do === "hold" ? step.seconds : step.do === "press" ? step.within : step.do === "power" ? step.wait : null;
   if (whole !== null && count.since !== null) return Math.max(0, whole - (now - count.since));
-  return count.deadline !== null && legs[count.leg]!.gesture?.afterPower !== undefined ? Math.max(0, count.deadline - now) : null;
+  return count.deadline !== null && legs[count.leg]!.gesture?.afterPower !== undefined
+    ? Math.max(0, count.deadline - now)
+    : null;
 }
 
 /** A step in words, as it is said to the person. */
-export function stepWords(step: GuideStep, count: Pick<Count, "presses" | "since">, doorName: (id: string) => string): string {
+export function stepWords(
+  step: GuideStep,
+  count: Pick<Count, "presses" | "since">,
+  doorName: (id: string) => string,
+): string {
   switch (step.do) {
-    case "open": return `Open: ${doorName(step.door).toLowerCase()}`;
-    case "keep": return `Press ${step.keys.join(" and ")} and keep ${step.keys.length > 1 ? "them" : "it"} down`;
-    case "hold": return count.since === null ? `Press and hold ${step.keys.join(" and ")}` : `Hold ${step.keys.join(" and ")}`;
-    case "press": return step.times === 1 ? `Press ${step.key}` : `Press ${step.key}: ${Math.min(step.times, count.presses + 1)} of ${step.times}`;
-    case "let go": return `Let go of ${step.keys.join(" and ")}`;
-    case "power": return count.since === null ? "Power off" : `Wait, then power on`;
+    case "open":
+      return `Open: ${doorName(step.door).toLowerCase()}`;
+    case "keep":
+      return `Press ${step.keys.join(" and ")} and keep ${step.keys.length > 1 ? "them" : "it"} down`;
+    case "hold":
+      return count.since === null ? `Press and hold ${step.keys.join(" and ")}` : `Hold ${step.keys.join(" and ")}`;
+    case "press":
+      return step.times === 1
+        ? `Press ${step.key}`
+        : `Press ${step.key}: ${Math.min(step.times, count.presses + 1)} of ${step.times}`;
+    case "let go":
+      return `Let go of ${step.keys.join(" and ")}`;
+    case "power":
+      return count.since === null ? "Power off" : `Wait, then power on`;
   }
 }

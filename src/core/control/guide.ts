@@ -1,4 +1,14 @@
-import { faceOf, gestureSeconds, gesturesTo, keptMode, modeName, pressesOf, startOf, type Gesture, type Program } from "./program";
+import {
+  faceOf,
+  gestureSeconds,
+  gesturesTo,
+  keptMode,
+  modeName,
+  pressesOf,
+  startOf,
+  type Gesture,
+  type Program,
+} from "./program";
 import type { Face } from "../machine/parts/kind";
 
 /** One thing a person does on the way into a mode, drawn as a step in time. Seconds throughout. */
@@ -46,7 +56,14 @@ export function stepsOf(g: Gesture): readonly GuideStep[] {
 
 /** The way from one mode to another in the fewest seconds; by way of a power cycle where nothing else leads there. Null when nothing does. */
 export function guideTo(program: Program, from: string, to: string): readonly GuideLeg[] | null {
-  const leg = (g: Gesture): GuideLeg => ({ gesture: g, name: g.name, steps: stepsOf(g), mode: g.to, modeName: modeName(program, g.to), shows: faceInMode(program, g.to) });
+  const leg = (g: Gesture): GuideLeg => ({
+    gesture: g,
+    name: g.name,
+    steps: stepsOf(g),
+    mode: g.to,
+    modeName: modeName(program, g.to),
+    shows: faceInMode(program, g.to),
+  });
   const straight = gesturesTo(program, from, to);
   if (straight && straight.every((g) => g.afterPower === undefined)) return straight.map(leg);
   const first = program.modes[0];
@@ -54,7 +71,11 @@ export function guideTo(program: Program, from: string, to: string): readonly Gu
   const afresh = gesturesTo(program, first, to);
   if (!afresh) return null;
   const power: GuideLeg = {
-    gesture: null, name: "Power off, wait, power on", mode: first, modeName: modeName(program, first), shows: faceInMode(program, first),
+    gesture: null,
+    name: "Power off, wait, power on",
+    mode: first,
+    modeName: modeName(program, first),
+    shows: faceInMode(program, first),
     steps: [{ do: "power", wait: POWER_WAIT, within: afresh[0]?.afterPower ?? null }],
   };
   return [power, ...afresh.map(leg)];
@@ -77,7 +98,12 @@ export function exitsOf(program: Program, mode: string): Exits {
   const home = program.modes[0]!;
   const gestures = mode === home ? [] : gesturesTo(program, mode, home);
   const power = keptMode(program, mode) === null;
-  return { gestures, power, endsAfter: mode === home ? null : endsAfter(program, mode), cannotBeCancelled: mode !== home && gestures === null && !power };
+  return {
+    gestures,
+    power,
+    endsAfter: mode === home ? null : endsAfter(program, mode),
+    cannotBeCancelled: mode !== home && gestures === null && !power,
+  };
 }
 
 /** Follows the moves that need no reason but time. */
@@ -116,7 +142,16 @@ export function menuOf(program: Program): readonly MenuItem[] {
   const items: MenuItem[] = [];
   const add = (mode: string, by: Gesture | null, from: string | null, depth: number) => {
     const face = faceInMode(program, mode);
-    items.push({ mode, name: modeName(program, mode), shows: face.display, by, from, depth, isHidden: program.hidden.includes(mode), exits: exitsOf(program, mode) });
+    items.push({
+      mode,
+      name: modeName(program, mode),
+      shows: face.display,
+      by,
+      from,
+      depth,
+      isHidden: program.hidden.includes(mode),
+      exits: exitsOf(program, mode),
+    });
     for (const next of program.modes) {
       const way = next === home ? null : gesturesTo(program, home, next);
       const last = way?.[way.length - 1];

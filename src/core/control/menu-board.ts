@@ -23,23 +23,42 @@ export function menuItems(file: MachineFile): readonly SettingEntry[] {
 
 /** A board as it comes new, or with settings known. A value that an item does not have stands at its first. */
 export function menuBoard(file: MachineFile, saved: Readonly<Record<string, string>> = {}): MenuBoard {
-  const kept = Object.fromEntries(menuItems(file).map((s) => [s.id, s.values.some((v) => v.value === saved[s.id]) ? saved[s.id]! : s.factory ?? s.values[0]!.value]));
+  const kept = Object.fromEntries(
+    menuItems(file).map((s) => [
+      s.id,
+      s.values.some((v) => v.value === saved[s.id]) ? saved[s.id]! : (s.factory ?? s.values[0]!.value),
+    ]),
+  );
   return { saved: kept, inMenu: false, item: 0, value: 0 };
 }
 
 /** What the board does on a key. Keys outside the menu do nothing; `next` drops what was not saved; values and items go round. */
 export function pressMenu(file: MachineFile, board: MenuBoard, key: MenuKey): MenuBoard {
   const items = menuItems(file);
-  const at = (item: number): MenuBoard => ({ ...board, inMenu: true, item, value: Math.max(0, items[item]!.values.findIndex((v) => v.value === board.saved[items[item]!.id])) });
+  const at = (item: number): MenuBoard => ({
+    ...board,
+    inMenu: true,
+    item,
+    value: Math.max(
+      0,
+      items[item]!.values.findIndex((v) => v.value === board.saved[items[item]!.id]),
+    ),
+  });
   if (items.length === 0) return board;
   if (key === "enter") return at(0);
   if (!board.inMenu) return board;
   const { values, id } = items[board.item]!;
   switch (key) {
-    case "next": return at((board.item + 1) % items.length);
-    case "up": return { ...board, value: (board.value + 1) % values.length };
-    case "down": return file.menu!.down === undefined ? board : { ...board, value: (board.value + values.length - 1) % values.length };
-    case "save": return { ...board, saved: { ...board.saved, [id]: values[board.value]!.value } };
+    case "next":
+      return at((board.item + 1) % items.length);
+    case "up":
+      return { ...board, value: (board.value + 1) % values.length };
+    case "down":
+      return file.menu!.down === undefined
+        ? board
+        : { ...board, value: (board.value + values.length - 1) % values.length };
+    case "save":
+      return { ...board, saved: { ...board.saved, [id]: values[board.value]!.value } };
   }
 }
 

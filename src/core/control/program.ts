@@ -14,10 +14,14 @@ import { conditionHolds, conditionSchema, plainConditions, type Condition, type 
 
 const seconds = number({ min: 0, max: 864_000 });
 
-const shows = z.array(z.strictObject({ when: conditionSchema, shows: z.string().min(1).max(40) })).max(40).default([]);
+const shows = z
+  .array(z.strictObject({ when: conditionSchema, shows: z.string().min(1).max(40) }))
+  .max(40)
+  .default([]);
 
 const gesture = z.strictObject({
-  id, name: words,
+  id,
+  name: words,
   /** Modes it works in; none named: all. */
   from: z.array(id).max(20).default([]),
   to: id,
@@ -25,7 +29,10 @@ const gesture = z.strictObject({
   hold: z.array(id).max(4).default([]),
   seconds: seconds.default(0),
   /** Keys pressed one after another, while those of `hold` stay down. */
-  presses: z.array(z.strictObject({ key: id, times: number({ min: 1, max: 20 }).default(1) })).max(12).default([]),
+  presses: z
+    .array(z.strictObject({ key: id, times: number({ min: 1, max: 20 }).default(1) }))
+    .max(12)
+    .default([]),
   /** The presses must be done within this, seconds. */
   within: seconds.default(10),
   /** What must hold all the while, as the program hears it. */
@@ -47,15 +54,33 @@ export const programSchema = z.object({
   keepsMode: z.enum(["yes", "no"]).default("no"),
   /** Modes it comes back to though it had no power: a power cycle does not leave them. */
   keeps: z.array(id).max(20).default([]),
-  moves: z.array(z.strictObject({ from: z.array(id).max(20).default([]), when: conditionSchema.optional(), after: seconds.default(0.1), to: id })).max(80).default([]),
+  moves: z
+    .array(
+      z.strictObject({
+        from: z.array(id).max(20).default([]),
+        when: conditionSchema.optional(),
+        after: seconds.default(0.1),
+        to: id,
+      }),
+    )
+    .max(80)
+    .default([]),
   gestures: z.array(gesture).max(40).default([]),
-  codes: z.array(z.strictObject({
-    id, words, when: conditionSchema, after: seconds.default(1),
-    /** Stays set until the power is gone, though its reason has gone. */
-    stays: z.enum(["yes", "no"]).default("no"),
-    /** The piece the maker's own table blames. */
-    blames: id.optional(),
-  })).max(80).default([]),
+  codes: z
+    .array(
+      z.strictObject({
+        id,
+        words,
+        when: conditionSchema,
+        after: seconds.default(1),
+        /** Stays set until the power is gone, though its reason has gone. */
+        stays: z.enum(["yes", "no"]).default("no"),
+        /** The piece the maker's own table blames. */
+        blames: id.optional(),
+      }),
+    )
+    .max(80)
+    .default([]),
   display: shows,
   lamps: z.record(id, shows).default({}),
 });
@@ -114,7 +139,12 @@ export function modeName(program: Program, mode: string): string {
   return program.modeNames[mode] ?? plain.charAt(0).toUpperCase() + plain.slice(1);
 }
 
-const situation = (state: ProgramState, heard: Heard): Situation => ({ share: heard.share, keyDown: (key) => state.down.includes(key), mode: state.mode, codeSet: (code) => state.codes.includes(code) });
+const situation = (state: ProgramState, heard: Heard): Situation => ({
+  share: heard.share,
+  keyDown: (key) => state.down.includes(key),
+  mode: state.mode,
+  codeSet: (code) => state.codes.includes(code),
+});
 
 const applies = (from: readonly string[], mode: string) => from.length === 0 || from.includes(mode);
 
@@ -130,8 +160,15 @@ export function programKeys(program: Program): readonly string[] {
 }
 
 function findKeys(program: Program): readonly string[] {
-  const conditions = [...program.moves.map((m) => m.when), ...program.gestures.map((g) => g.whilst), ...program.codes.map((c) => c.when)].filter((c) => c !== undefined);
-  const keys = [...program.gestures.flatMap((g) => [...g.hold, ...g.presses.map((p) => p.key)]), ...conditions.flatMap(plainConditions).flatMap((c) => ("key" in c ? [c.key] : []))];
+  const conditions = [
+    ...program.moves.map((m) => m.when),
+    ...program.gestures.map((g) => g.whilst),
+    ...program.codes.map((c) => c.when),
+  ].filter((c) => c !== undefined);
+  const keys = [
+    ...program.gestures.flatMap((g) => [...g.hold, ...g.presses.map((p) => p.key)]),
+    ...conditions.flatMap(plainConditions).flatMap((c) => ("key" in c ? [c.key] : [])),
+  ];
   return [...new Set(keys)];
 }
 
@@ -141,7 +178,12 @@ export function pressesOf(g: Gesture): readonly string[] {
 }
 
 /** Everything the program is waiting for in a state, given what it hears. */
-export function wishesOf(program: Program, outputs: Readonly<Record<string, ProgramOutput>>, state: ProgramState, heard: Heard): Wish[] {
+export function wishesOf(
+  program: Program,
+  outputs: Readonly<Record<string, ProgramOutput>>,
+  state: ProgramState,
+  heard: Heard,
+): Wish[] {
   const now = situation(state, heard);
   const wishes: Wish[] = [];
   for (const key of programKeys(program)) {
@@ -149,23 +191,31 @@ export function wishesOf(program: Program, outputs: Readonly<Record<string, Prog
     if (!heard.keyDown(key) && state.down.includes(key)) wishes.push({ key: `up ${key}`, seconds: DEBOUNCE });
   }
   for (const g of program.gestures) {
-    if (g.afterPower !== undefined && !state.late.includes(g.id)) wishes.push({ key: `late ${g.id}`, seconds: g.afterPower });
+    if (g.afterPower !== undefined && !state.late.includes(g.id))
+      wishes.push({ key: `late ${g.id}`, seconds: g.afterPower });
     if (!canBegin(g, state)) continue;
     const ready = g.hold.every((k) => state.down.includes(k)) && (!g.whilst || conditionHolds(g.whilst, now));
-    if (g.presses.length === 0 && g.hold.length > 0 && ready) wishes.push({ key: `gesture ${g.id}`, seconds: g.seconds });
+    if (g.presses.length === 0 && g.hold.length > 0 && ready)
+      wishes.push({ key: `gesture ${g.id}`, seconds: g.seconds });
     if ((state.progress[g.id] ?? 0) > 0) wishes.push({ key: `expire ${g.id}`, seconds: g.within });
   }
   program.moves.forEach((move, i) => {
-    if (applies(move.from, state.mode) && move.to !== state.mode && (!move.when || conditionHolds(move.when, now))) wishes.push({ key: `move ${i} ${state.mode}`, seconds: move.after });
+    if (applies(move.from, state.mode) && move.to !== state.mode && (!move.when || conditionHolds(move.when, now)))
+      wishes.push({ key: `move ${i} ${state.mode}`, seconds: move.after });
   });
   for (const code of program.codes) {
     const holds = conditionHolds(code.when, now);
     if (holds && !state.codes.includes(code.id)) wishes.push({ key: `set ${code.id}`, seconds: code.after });
-    if (!holds && code.stays === "no" && state.codes.includes(code.id)) wishes.push({ key: `clear ${code.id}`, seconds: REACTION });
+    if (!holds && code.stays === "no" && state.codes.includes(code.id))
+      wishes.push({ key: `clear ${code.id}`, seconds: REACTION });
   }
   for (const [name, output] of Object.entries(outputs)) {
     const wanted = conditionHolds(output.when, now);
-    if (wanted !== state.on.includes(name)) wishes.push({ key: `${wanted ? "on" : "off"} ${name}`, seconds: wanted ? Math.max(REACTION, output.after) : REACTION });
+    if (wanted !== state.on.includes(name))
+      wishes.push({
+        key: `${wanted ? "on" : "off"} ${name}`,
+        seconds: wanted ? Math.max(REACTION, output.after) : REACTION,
+      });
   }
   return wishes;
 }
@@ -181,14 +231,22 @@ export function fireAll(program: Program, state: ProgramState, keys: readonly st
 function fireOne(program: Program, state: ProgramState, key: string, heard: Heard): ProgramState {
   const [what, name] = [key.slice(0, key.indexOf(" ")), key.slice(key.indexOf(" ") + 1)];
   switch (what) {
-    case "on": return { ...state, on: withOne(state.on, name) };
-    case "off": return { ...state, on: without(state.on, name) };
-    case "set": return { ...state, codes: withOne(state.codes, name) };
-    case "clear": return { ...state, codes: without(state.codes, name) };
-    case "up": return { ...state, down: without(state.down, name) };
-    case "down": return pressed(program, { ...state, down: withOne(state.down, name) }, name, heard);
-    case "late": return { ...state, late: withOne(state.late, name), progress: withoutKey(state.progress, name) };
-    case "expire": return { ...state, progress: withoutKey(state.progress, name) };
+    case "on":
+      return { ...state, on: withOne(state.on, name) };
+    case "off":
+      return { ...state, on: without(state.on, name) };
+    case "set":
+      return { ...state, codes: withOne(state.codes, name) };
+    case "clear":
+      return { ...state, codes: without(state.codes, name) };
+    case "up":
+      return { ...state, down: without(state.down, name) };
+    case "down":
+      return pressed(program, { ...state, down: withOne(state.down, name) }, name, heard);
+    case "late":
+      return { ...state, late: withOne(state.late, name), progress: withoutKey(state.progress, name) };
+    case "expire":
+      return { ...state, progress: withoutKey(state.progress, name) };
     case "gesture": {
       const g = program.gestures.find((x) => x.id === name)!;
       // Another gesture of the same instant may have been first.
@@ -229,13 +287,22 @@ function pressed(program: Program, state: ProgramState, key: string, heard: Hear
 export function faceOf(program: Program, state: ProgramState): Face {
   const now = situation(state, { share: () => 0, keyDown: () => false });
   const first = (lines: Program["display"]) => lines.find((l) => conditionHolds(l.when, now))?.shows ?? "dark";
-  return { display: first(program.display), lamps: Object.fromEntries(Object.entries(program.lamps).map(([name, lines]) => [name, first(lines)])) };
+  return {
+    display: first(program.display),
+    lamps: Object.fromEntries(Object.entries(program.lamps).map(([name, lines]) => [name, first(lines)])),
+  };
 }
 
 /** Every text and every lamp pattern the program can show. */
-export function facesOfProgram(program: Program): { readonly display: readonly string[]; readonly lamps: Readonly<Record<string, readonly string[]>> } {
+export function facesOfProgram(program: Program): {
+  readonly display: readonly string[];
+  readonly lamps: Readonly<Record<string, readonly string[]>>;
+} {
   const texts = (lines: Program["display"]) => [...new Set([...lines.map((l) => l.shows), "dark"])];
-  return { display: texts(program.display), lamps: Object.fromEntries(Object.entries(program.lamps).map(([name, lines]) => [name, texts(lines)])) };
+  return {
+    display: texts(program.display),
+    lamps: Object.fromEntries(Object.entries(program.lamps).map(([name, lines]) => [name, texts(lines)])),
+  };
 }
 
 /** A program with its clock: the state, and when each thing waited for comes due (seconds). */
@@ -251,7 +318,14 @@ const MOST_CHANGES = 1000;
  * Moves a program on to the moment `now` (seconds, never backwards), hearing the same all the while. Pure: the same
  * arguments give the same result. Throws a RangeError for a program that changes without end in no time.
  */
-export function stepProgram(program: Program, outputs: Readonly<Record<string, ProgramOutput>>, running: RunningProgram, since: number, now: number, heard: Heard): RunningProgram {
+export function stepProgram(
+  program: Program,
+  outputs: Readonly<Record<string, ProgramOutput>>,
+  running: RunningProgram,
+  since: number,
+  now: number,
+  heard: Heard,
+): RunningProgram {
   let { state } = running;
   let due: Record<string, number> = { ...running.due };
   let clock = since;
@@ -281,51 +355,83 @@ export function gestureSeconds(g: Gesture): number {
  * file); null when none do.
  */
 export function gesturesTo(program: Program, from: string, to: string): readonly Gesture[] | null {
-  interface Way { readonly mode: string; readonly seconds: number; readonly gestures: readonly Gesture[] }
+  interface Way {
+    readonly mode: string;
+    readonly seconds: number;
+    readonly gestures: readonly Gesture[];
+  }
   const open: Way[] = [{ mode: from, seconds: 0, gestures: [] }];
   const done = new Set<string>();
   while (open.length > 0) {
     let best = 0;
-    open.forEach((way, i) => { if (way.seconds < open[best]!.seconds) best = i; });
+    open.forEach((way, i) => {
+      if (way.seconds < open[best]!.seconds) best = i;
+    });
     const [way] = open.splice(best, 1) as [Way];
     if (way.mode === to) return way.gestures;
     if (done.has(way.mode)) continue;
     done.add(way.mode);
-    for (const g of program.gestures) if (applies(g.from, way.mode) && !done.has(g.to)) open.push({ mode: g.to, seconds: way.seconds + gestureSeconds(g), gestures: [...way.gestures, g] });
+    for (const g of program.gestures)
+      if (applies(g.from, way.mode) && !done.has(g.to))
+        open.push({ mode: g.to, seconds: way.seconds + gestureSeconds(g), gestures: [...way.gestures, g] });
   }
   return null;
 }
 
 /** Contradictions inside a program, each a sentence. */
-export function programProblems(program: Program, outputs: Readonly<Record<string, { readonly when: Condition }>>, inputs: readonly string[], keys: readonly string[]): string[] {
+export function programProblems(
+  program: Program,
+  outputs: Readonly<Record<string, { readonly when: Condition }>>,
+  inputs: readonly string[],
+  keys: readonly string[],
+): string[] {
   const problems: string[] = [];
   const codes = program.codes.map((c) => c.id);
-  const mode = (name: string, where: string) => { if (program.modes.length > 0 && !program.modes.includes(name)) problems.push(`${where} names a mode ${name}, which the program has not`); };
+  const mode = (name: string, where: string) => {
+    if (program.modes.length > 0 && !program.modes.includes(name))
+      problems.push(`${where} names a mode ${name}, which the program has not`);
+  };
   const check = (condition: Condition | undefined, where: string) => {
     for (const c of condition ? plainConditions(condition) : []) {
-      if ("input" in c && !inputs.includes(c.input)) problems.push(`${where} asks for an input ${c.input}, which the controller has not`);
-      if ("key" in c && !keys.includes(c.key)) problems.push(`${where} asks for a key ${c.key}, which the controller does not scan`);
-      if ("code" in c && !codes.includes(c.code)) problems.push(`${where} asks for a code ${c.code}, which the program has not`);
+      if ("input" in c && !inputs.includes(c.input))
+        problems.push(`${where} asks for an input ${c.input}, which the controller has not`);
+      if ("key" in c && !keys.includes(c.key))
+        problems.push(`${where} asks for a key ${c.key}, which the controller does not scan`);
+      if ("code" in c && !codes.includes(c.code))
+        problems.push(`${where} asks for a code ${c.code}, which the program has not`);
       if ("mode" in c) mode(c.mode, where);
     }
   };
   for (const [name, output] of Object.entries(outputs)) check(output.when, `output ${name}`);
-  program.moves.forEach((m, i) => { check(m.when, `move ${i + 1}`); m.from.forEach((f) => mode(f, `move ${i + 1}`)); mode(m.to, `move ${i + 1}`); });
+  program.moves.forEach((m, i) => {
+    check(m.when, `move ${i + 1}`);
+    m.from.forEach((f) => mode(f, `move ${i + 1}`));
+    mode(m.to, `move ${i + 1}`);
+  });
   for (const g of program.gestures) {
     check(g.whilst, `gesture ${g.id}`);
     g.from.forEach((f) => mode(f, `gesture ${g.id}`));
     mode(g.to, `gesture ${g.id}`);
-    for (const k of [...g.hold, ...g.presses.map((p) => p.key)]) if (!keys.includes(k)) problems.push(`gesture ${g.id} asks for a key ${k}, which the controller does not scan`);
-    if (g.afterPower !== undefined && gestureSeconds(g) > g.afterPower) problems.push(`gesture ${g.id} takes longer than the ${g.afterPower} seconds it has after power-up`);
+    for (const k of [...g.hold, ...g.presses.map((p) => p.key)])
+      if (!keys.includes(k)) problems.push(`gesture ${g.id} asks for a key ${k}, which the controller does not scan`);
+    if (g.afterPower !== undefined && gestureSeconds(g) > g.afterPower)
+      problems.push(`gesture ${g.id} takes longer than the ${g.afterPower} seconds it has after power-up`);
     if (g.hold.length === 0 && g.presses.length === 0) problems.push(`gesture ${g.id} asks for no key`);
   }
   for (const m of [...Object.keys(program.modeNames), ...program.hidden, ...program.keeps]) mode(m, "a list of modes");
   for (const c of program.codes) check(c.when, `code ${c.id}`);
   for (const line of [...program.display, ...Object.values(program.lamps).flat()]) {
     check(line.when, `"${line.shows}"`);
-    if (plainConditions(line.when).some((c) => "input" in c)) problems.push(`"${line.shows}" goes by an input; what is shown goes by mode, key and code, so give the input a code`);
+    if (plainConditions(line.when).some((c) => "input" in c))
+      problems.push(
+        `"${line.shows}" goes by an input; what is shown goes by mode, key and code, so give the input a code`,
+      );
   }
   for (const [name, lines] of Object.entries(program.lamps))
-    for (const line of lines) if (patternOf(line.shows) === null) problems.push(`lamp ${name}: "${line.shows}" is no way a lamp can go; write dark, steady, blinks slowly, blinks evenly, blinks fast, "2 flashes, pause", "1 long 5 short, pause", "1 red 2 green, pause" or distress signal`);
+    for (const line of lines)
+      if (patternOf(line.shows) === null)
+        problems.push(
+          `lamp ${name}: "${line.shows}" is no way a lamp can go; write dark, steady, blinks slowly, blinks evenly, blinks fast, "2 flashes, pause", "1 long 5 short, pause", "1 red 2 green, pause" or distress signal`,
+        );
   return problems;
 }

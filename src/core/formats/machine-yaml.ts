@@ -36,15 +36,30 @@ export function readMachineYaml(text: string, file: string): { file: MachineFile
     throw new MachineYamlError([{ file, line, field, sentence }]);
   };
   if (text.length > MOST_BYTES) refuse(0, "", "is larger than 1 MB; a machine file is some tens of kilobytes");
-  if (text.split("\n").length > MOST_LINES || text.split("{").length > MOST_BRACES) refuse(0, "", "holds too much: more than 9000 lines or 4000 entries; a machine has at most 400 parts");
+  if (text.split("\n").length > MOST_LINES || text.split("{").length > MOST_BRACES)
+    refuse(0, "", "holds too much: more than 9000 lines or 4000 entries; a machine has at most 400 parts");
   const deep = tooDeep(text);
   if (deep > 0) refuse(deep, "", `is nested more than ${MOST_DEPTH} deep here`);
 
   const lines = new LineCounter();
-  const document = parseDocument(text, { schema: "failsafe", lineCounter: lines, uniqueKeys: true, prettyErrors: false });
+  const document = parseDocument(text, {
+    schema: "failsafe",
+    lineCounter: lines,
+    uniqueKeys: true,
+    prettyErrors: false,
+  });
   if (document.errors.length > 0)
-    throw new MachineYamlError(document.errors.slice(0, 20).map((e) => ({ file, line: lines.linePos(e.pos[0]).line, field: "", sentence: e.message })));
-  if (document.warnings.length > 0) refuse(lines.linePos(document.warnings[0]!.pos[0]).line, "", "uses a tag (!); a machine file holds plain text, lists and fields only");
+    throw new MachineYamlError(
+      document.errors
+        .slice(0, 20)
+        .map((e) => ({ file, line: lines.linePos(e.pos[0]).line, field: "", sentence: e.message })),
+    );
+  if (document.warnings.length > 0)
+    refuse(
+      lines.linePos(document.warnings[0]!.pos[0]).line,
+      "",
+      "uses a tag (!); a machine file holds plain text, lists and fields only",
+    );
   let plain: unknown;
   try {
     plain = document.toJS({ maxAliasCount: 0 });
@@ -54,7 +69,17 @@ export function readMachineYaml(text: string, file: string): { file: MachineFile
 
   const parsed = machineFileSchema.safeParse(plain);
   if (!parsed.success) {
-    throw new MachineYamlError(parsed.error.issues.slice(0, 50).map((issue) => place(document, lines, file, issue.path.filter((p) => typeof p !== "symbol"), sentenceOf(issue))));
+    throw new MachineYamlError(
+      parsed.error.issues.slice(0, 50).map((issue) =>
+        place(
+          document,
+          lines,
+          file,
+          issue.path.filter((p) => typeof p !== "symbol"),
+          sentenceOf(issue),
+        ),
+      ),
+    );
   }
   try {
     return { file: parsed.data, machine: compileMachine(parsed.data) };
@@ -66,17 +91,27 @@ export function readMachineYaml(text: string, file: string): { file: MachineFile
 
 function sentenceOf(issue: { code: string; message: string; keys?: string[]; input?: unknown }): string {
   if (issue.code === "unrecognized_keys") return `does not know the field ${issue.keys?.join(", ")}`;
-  if (issue.code === "invalid_union" && issue.message === "Invalid input") return "does not fit any of the forms this field can have";
+  if (issue.code === "invalid_union" && issue.message === "Invalid input")
+    return "does not fit any of the forms this field can have";
   return issue.message;
 }
 
 /** Finds the line of a path; a missing field is placed at what should hold it. */
-function place(document: Document, lines: LineCounter, file: string, path: readonly (string | number)[], sentence: string): PlacedProblem {
+function place(
+  document: Document,
+  lines: LineCounter,
+  file: string,
+  path: readonly (string | number)[],
+  sentence: string,
+): PlacedProblem {
   const field = path.map(String).join(".");
   for (let length = path.length; length >= 0; length--) {
     const parent: unknown = length === 0 ? document.contents : document.getIn(path.slice(0, length - 1), true);
     const key = path[length - 1];
-    const pair = length > 0 && isMap(parent) ? parent.items.find((i) => isPair(i) && isNode(i.key) && String(i.key) === String(key)) : undefined;
+    const pair =
+      length > 0 && isMap(parent)
+        ? parent.items.find((i) => isPair(i) && isNode(i.key) && String(i.key) === String(key))
+        : undefined;
     const node: unknown = pair?.key ?? (length === 0 ? document.contents : document.getIn(path.slice(0, length), true));
     if (isNode(node) && node.range) return { file, line: lines.linePos(node.range[0]).line, field, sentence };
   }
@@ -119,7 +154,15 @@ function plain(value: unknown): unknown {
   if (value === null || typeof value !== "object") return value;
   return Object.fromEntries(
     Object.entries(value)
-      .filter(([, v]) => !(v === undefined || v === false || (Array.isArray(v) && v.length === 0) || (v !== null && typeof v === "object" && Object.keys(v).length === 0)))
+      .filter(
+        ([, v]) =>
+          !(
+            v === undefined ||
+            v === false ||
+            (Array.isArray(v) && v.length === 0) ||
+            (v !== null && typeof v === "object" && Object.keys(v).length === 0)
+          ),
+      )
       .map(([k, v]) => [k, plain(v)]),
   );
 }

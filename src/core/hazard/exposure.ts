@@ -18,7 +18,8 @@ export function exposureOf(machine: Machine, setup: SetupEntry, test: Test): Exp
   if (isClamp(test.function)) {
     // A clamp goes around the wire: what matters is what the wire carries.
     const element = machine.clamps.get(test.red)?.element;
-    const nodes = element === undefined ? [] : [machine.ends[2 * element]!, machine.ends[2 * element + 1]!].filter((n) => n >= 0);
+    const nodes =
+      element === undefined ? [] : [machine.ends[2 * element]!, machine.ends[2 * element + 1]!].filter((n) => n >= 0);
     return nodes.length > 0 && nodes.every((n) => isLowVoltage(machine.domains[n]!.energy)) ? "low voltage" : "live";
   }
   const energies = [test.red, test.black].map((id) => (id === undefined ? "unknown" : energyAt(machine, id)));
@@ -40,14 +41,19 @@ export function energyAt(machine: Machine, pointId: string) {
 export function panelsFor(machine: Machine, test: Test): readonly string[] {
   const apart = machine.setupById.get(test.setup)?.apart ?? [];
   const plugs = machine.file.connectors.filter((c) => apart.includes(c.id)).map((c) => c.far.panel ?? c.near.panel);
-  const spots = isClamp(test.function) ? [machine.clamps.get(test.red)?.panel] : test.function === "look" ? [] : [test.red, test.black].map((id) => (id ? machine.points.get(id)?.panel : undefined));
+  const spots = isClamp(test.function)
+    ? [machine.clamps.get(test.red)?.panel]
+    : test.function === "look"
+      ? []
+      : [test.red, test.black].map((id) => (id ? machine.points.get(id)?.panel : undefined));
   return [...new Set([...plugs, ...spots].filter((p) => p !== undefined))];
 }
 
 /** Covers behind which a bare mains conductor can be touched. */
 export function panelsOverMains(machine: Machine): ReadonlySet<string> {
   const over = new Set<string>();
-  for (const point of machine.points.values()) if (point.panel && machine.domains[point.node]!.energy === "mains") over.add(point.panel);
+  for (const point of machine.points.values())
+    if (point.panel && machine.domains[point.node]!.energy === "mains") over.add(point.panel);
   return over;
 }
 

@@ -114,7 +114,11 @@ export function advise(narrow: Isolation, evidence: readonly Evidence[], standin
   const repairs = repairsOf(evidence);
   const suspects = pieceSuspects(isolation, beliefs, repairs);
   const here: Standing = repairs.length > 0 ? { ...standing, repairs } : standing;
-  const made = new Set(evidence.flatMap((e) => (e.type === "reading" && (e.repairs?.length ?? 0) === repairs.length ? [testKey(e.test)] : [])));
+  const made = new Set(
+    evidence.flatMap((e) =>
+      e.type === "reading" && (e.repairs?.length ?? 0) === repairs.length ? [testKey(e.test)] : [],
+    ),
+  );
   const top = suspects[0]!;
   const early = simpleCause(isolation, evidence) ?? mended(isolation, repairs);
   const again = early ? null : measureAgain(isolation, beliefs, here, evidence, odd);
@@ -133,15 +137,38 @@ export function advise(narrow: Isolation, evidence: readonly Evidence[], standin
     cleared: clearedParts(isolation, beliefs),
     doubt: partDoubt(isolation, beliefs, repairs),
     attempt,
-    next: chosen ? propose(isolation, beliefs, here, chosen, second, again ? { why: AGAIN, proves: null } : hinge ? { why: `All that speaks for ${inSentence(top.name)} hangs on this one reading. Make it once more.`, proves: null } : proof ? { why: `Before the board is blamed, this must be seen: ${inSentence(proof.words)}.`, proves: proof.words } : null) : null,
+    next: chosen
+      ? propose(
+          isolation,
+          beliefs,
+          here,
+          chosen,
+          second,
+          again
+            ? { why: AGAIN, proves: null }
+            : hinge
+              ? {
+                  why: `All that speaks for ${inSentence(top.name)} hangs on this one reading. Make it once more.`,
+                  proves: null,
+                }
+              : proof
+                ? {
+                    why: `Before the board is blamed, this must be seen: ${inSentence(proof.words)}.`,
+                    proves: proof.words,
+                  }
+                : null,
+        )
+      : null,
     alternatives: alternativesOf(isolation, rated, way, chosen),
-    stop: early ?? (chosen || attempt ? null : stopOf(isolation, beliefs, suspects, settled, standing.means ?? ALL_MEANS)),
+    stop:
+      early ?? (chosen || attempt ? null : stopOf(isolation, beliefs, suspects, settled, standing.means ?? ALL_MEANS)),
     toCome: way ? { minutes: way.minutes, money: way.money } : null,
     isWider: isolation !== narrow,
   };
 }
 
-const AGAIN = "The last reading here fits nothing that is still possible. Make it once more before anything is built on it.";
+const AGAIN =
+  "The last reading here fits nothing that is still possible. Make it once more before anything is built on it.";
 
 /** Whether the complaint is of something that can be looked at. */
 function canSee({ machine }: Isolation, evidence: readonly Evidence[]): boolean {
@@ -151,15 +178,34 @@ function canSee({ machine }: Isolation, evidence: readonly Evidence[]): boolean 
 }
 
 /** An odd reading that was made once only is made again: the cheapest of them. Null when none is odd. */
-function measureAgain(isolation: Isolation, beliefs: Beliefs, standing: Standing, evidence: readonly Evidence[], odd: readonly OddOne[]): RatedTest | null {
+function measureAgain(
+  isolation: Isolation,
+  beliefs: Beliefs,
+  standing: Standing,
+  evidence: readonly Evidence[],
+  odd: readonly OddOne[],
+): RatedTest | null {
   const { machine } = isolation;
   const tests = odd.flatMap((o) => {
     const reading = evidence.find((e) => e.id === o.evidence);
-    if (o.confirmed || reading?.type !== "reading" || reading.test.instant !== "settled" || (reading.repairs?.length ?? 0) !== (standing.repairs?.length ?? 0)) return [];
-    if (forbidden(machine, machine.setupById.get(reading.test.setup)!, reading.test) !== null || !canMake(machine, reading.test, standing.means ?? ALL_MEANS)) return [];
+    if (
+      o.confirmed ||
+      reading?.type !== "reading" ||
+      reading.test.instant !== "settled" ||
+      (reading.repairs?.length ?? 0) !== (standing.repairs?.length ?? 0)
+    )
+      return [];
+    if (
+      forbidden(machine, machine.setupById.get(reading.test.setup)!, reading.test) !== null ||
+      !canMake(machine, reading.test, standing.means ?? ALL_MEANS)
+    )
+      return [];
     return [isolation.rateOne(beliefs.probability, standing, reading.test)];
   });
-  return tests.sort((a, b) => a.minutes + a.risk - b.minutes - b.risk || (testKey(a.test) < testKey(b.test) ? -1 : 1))[0] ?? null;
+  return (
+    tests.sort((a, b) => a.minutes + a.risk - b.minutes - b.risk || (testKey(a.test) < testKey(b.test) ? -1 : 1))[0] ??
+    null
+  );
 }
 
 /** Without a reading on which all hangs, less than this is left of what was found. */
@@ -169,23 +215,44 @@ const HANGS = 0.5;
  * The reading without which the piece would not be held for the fault, if there is one that was made once only and can be made again
  * just so. A slip is rare, but it is the one thing that sends a person home with the wrong part.
  */
-function hingeOf(isolation: Isolation, beliefs: Beliefs, standing: Standing, evidence: readonly Evidence[], piece: string): RatedTest | null {
+function hingeOf(
+  isolation: Isolation,
+  beliefs: Beliefs,
+  standing: Standing,
+  evidence: readonly Evidence[],
+  piece: string,
+): RatedTest | null {
   const { machine } = isolation;
   const mine = isolation.hypotheses.map((_, h) => blamedPieces(isolation.left(h, standing.repairs)).includes(piece));
   const made = new Map<string, number>();
   for (const e of evidence) if (e.type === "reading") made.set(testKey(e.test), (made.get(testKey(e.test)) ?? 0) + 1);
   // One is enough: of two slips in one search there is little danger.
   if ([...made.values()].some((times) => times > 1)) return null;
-  const hinges = evidence.flatMap((e) => {
-    if (e.type !== "reading" || e.test.instant !== "settled" || (e.repairs?.length ?? 0) !== (standing.repairs?.length ?? 0)) return [];
-    const log = beliefs.byEvidence.get(e.id);
-    if (!log) return [];
-    const most = log.reduce((a, b) => Math.max(a, b), -Infinity);
-    let [own, all] = [0, 0];
-    beliefs.probability.forEach((p, h) => { const without = p / Math.exp(log[h]! - most); all += without; if (mine[h]) own += without; });
-    const left = own / all;
-    return left < HANGS ? [{ test: e.test, left }] : [];
-  }).filter(({ test }) => forbidden(machine, machine.setupById.get(test.setup)!, test) === null && canMake(machine, test, standing.means ?? ALL_MEANS));
+  const hinges = evidence
+    .flatMap((e) => {
+      if (
+        e.type !== "reading" ||
+        e.test.instant !== "settled" ||
+        (e.repairs?.length ?? 0) !== (standing.repairs?.length ?? 0)
+      )
+        return [];
+      const log = beliefs.byEvidence.get(e.id);
+      if (!log) return [];
+      const most = log.reduce((a, b) => Math.max(a, b), -Infinity);
+      let [own, all] = [0, 0];
+      beliefs.probability.forEach((p, h) => {
+        const without = p / Math.exp(log[h]! - most);
+        all += without;
+        if (mine[h]) own += without;
+      });
+      const left = own / all;
+      return left < HANGS ? [{ test: e.test, left }] : [];
+    })
+    .filter(
+      ({ test }) =>
+        forbidden(machine, machine.setupById.get(test.setup)!, test) === null &&
+        canMake(machine, test, standing.means ?? ALL_MEANS),
+    );
   const worst = hinges.sort((a, b) => a.left - b.left || (testKey(a.test) < testKey(b.test) ? -1 : 1))[0];
   return worst ? isolation.rateOne(beliefs.probability, standing, worst.test) : null;
 }
@@ -209,28 +276,51 @@ function attemptOf(isolation: Isolation, suspects: readonly PieceSuspect[], way:
   // To know is worth a little more than to have tried.
   if (test && test.more < LEAST_SAVED) return null;
   return {
-    piece: piece.id, name: piece.name, repair: piece.repair, minutes: piece.minutes, cautions: cautionsAt(isolation.machine, piece.id),
+    piece: piece.id,
+    name: piece.name,
+    repair: piece.repair,
+    minutes: piece.minutes,
+    cautions: cautionsAt(isolation.machine, piece.id),
     why: `It is this in ${Math.min(9, Math.round(10 * probability))} of 10 such cases, and costs ${Math.round(inVain(piece).minutes)} min if not.${test ? ` To measure first takes about ${Math.max(1, Math.round(test.more))} min more on the whole.` : ""}`,
   };
 }
 
-function alternativesOf(isolation: Isolation, rated: readonly RatedTest[], way: Way | null, chosen: RatedTest | null): readonly Alternative[] {
+function alternativesOf(
+  isolation: Isolation,
+  rated: readonly RatedTest[],
+  way: Way | null,
+  chosen: RatedTest | null,
+): readonly Alternative[] {
   const { machine } = isolation;
-  const planned = way?.moves.flatMap((m) => (m.test && m.test !== chosen ? [{ test: m.test, title: placeOf(machine, m.test.test), more: m.more }] : [])) ?? [];
-  return (planned.length > 0 ? planned : rated.filter((r) => r !== chosen).map((r) => ({ test: r, title: placeOf(machine, r.test), more: 0 }))).slice(0, 3);
+  const planned =
+    way?.moves.flatMap((m) =>
+      m.test && m.test !== chosen ? [{ test: m.test, title: placeOf(machine, m.test.test), more: m.more }] : [],
+    ) ?? [];
+  return (
+    planned.length > 0
+      ? planned
+      : rated.filter((r) => r !== chosen).map((r) => ({ test: r, title: placeOf(machine, r.test), more: 0 }))
+  ).slice(0, 3);
 }
 
 /** The last repair took the complaint with it. */
 function mended({ machine }: Isolation, repairs: readonly Repair[]): Stop | null {
   const last = repairs[repairs.length - 1];
   if (last?.result !== "gone") return null;
-  return { kind: "mended", pieces: [last.piece], sentence: `The complaint went with it: ${inSentence(machine.pieceById.get(last.piece)?.name ?? last.piece)}. Prove the machine, then make the call.` };
+  return {
+    kind: "mended",
+    pieces: [last.piece],
+    sentence: `The complaint went with it: ${inSentence(machine.pieceById.get(last.piece)?.name ?? last.piece)}. Prove the machine, then make the call.`,
+  };
 }
 
 /** A simple cause that was found and is no fault of the machine: it is put right and tried, before anything is measured. The last answer to a question stands. */
 function simpleCause({ machine }: Isolation, evidence: readonly Evidence[]): Stop | null {
   const last = new Map(evidence.flatMap((e) => (e.type === "answer" ? [[e.first, e.answer] as const] : [])));
-  const found = machine.file.firsts.find((f) => { const a = last.get(f.id); return a !== undefined && isCause(f, a) && !isModelled(f); });
+  const found = machine.file.firsts.find((f) => {
+    const a = last.get(f.id);
+    return a !== undefined && isCause(f, a) && !isModelled(f);
+  });
   return found ? { kind: "simple cause", pieces: [], sentence: found.then } : null;
 }
 
@@ -238,19 +328,46 @@ function simpleCause({ machine }: Isolation, evidence: readonly Evidence[]): Sto
  * What is still unproven of a board that is about to be blamed (its feed, its ground, the request to it, its output, no
  * shorted load behind it): the cheapest test that would show it, a dead one before a live one. Null when nothing is left to prove.
  */
-function openProof(isolation: Isolation, beliefs: Beliefs, standing: Standing, evidence: readonly Evidence[], piece: string, made: ReadonlySet<string>): { readonly words: string; readonly test: RatedTest } | null {
+function openProof(
+  isolation: Isolation,
+  beliefs: Beliefs,
+  standing: Standing,
+  evidence: readonly Evidence[],
+  piece: string,
+  made: ReadonlySet<string>,
+): { readonly words: string; readonly test: RatedTest } | null {
   const { machine } = isolation;
-  const judged = evidence.flatMap((e) => (e.type === "reading" ? [{ id: e.id, test: e.test, verdict: verdictOf(windowOf(e.test, isolation.predictionsFor(e.test)[0]!, isolation.meter), e.shown) }] : []));
+  const judged = evidence.flatMap((e) =>
+    e.type === "reading"
+      ? [
+          {
+            id: e.id,
+            test: e.test,
+            verdict: verdictOf(windowOf(e.test, isolation.predictionsFor(e.test)[0]!, isolation.meter), e.shown),
+          },
+        ]
+      : [],
+  );
   const setupOf = (t: Test) => machine.setupById.get(t.setup)!;
   // One whose test was made and showed the opposite is not asked for again in another form.
-  const open = proofsFor(machine, piece, judged).filter((p) => p.by === null && !p.tests.some((t) => made.has(testKey(t)))).flatMap((p) => {
-    const allowed = p.tests.filter((t) => forbidden(machine, setupOf(t), t) === null && canMake(machine, t, standing.means ?? ALL_MEANS));
-    // What can be shown without touching anything live is never shown live.
-    const safe = allowed.filter((t) => exposureOf(machine, setupOf(t), t) !== "live");
-    return (safe.length > 0 ? safe : allowed).map((t) => ({ words: p.words, test: isolation.rateOne(beliefs.probability, standing, t) }));
-  });
+  const open = proofsFor(machine, piece, judged)
+    .filter((p) => p.by === null && !p.tests.some((t) => made.has(testKey(t))))
+    .flatMap((p) => {
+      const allowed = p.tests.filter(
+        (t) => forbidden(machine, setupOf(t), t) === null && canMake(machine, t, standing.means ?? ALL_MEANS),
+      );
+      // What can be shown without touching anything live is never shown live.
+      const safe = allowed.filter((t) => exposureOf(machine, setupOf(t), t) !== "live");
+      return (safe.length > 0 ? safe : allowed).map((t) => ({
+        words: p.words,
+        test: isolation.rateOne(beliefs.probability, standing, t),
+      }));
+    });
   const effort = (r: RatedTest) => r.minutes + r.risk;
-  return open.sort((a, b) => effort(a.test) - effort(b.test) || (testKey(a.test.test) < testKey(b.test.test) ? -1 : 1))[0] ?? null;
+  return (
+    open.sort((a, b) => effort(a.test) - effort(b.test) || (testKey(a.test.test) < testKey(b.test.test) ? -1 : 1))[0] ??
+    null
+  );
 }
 
 /** What is less likely than this is not named at the end of a search; judgement. */
@@ -258,28 +375,63 @@ const NAMED = 0.05;
 
 const isLimited = (means: Means) => !means.live || !means.clamp || !means.dcClamp;
 
-function stopOf(isolation: Isolation, beliefs: Beliefs, suspects: readonly PieceSuspect[], settled: boolean, means: Means): Stop {
+function stopOf(
+  isolation: Isolation,
+  beliefs: Beliefs,
+  suspects: readonly PieceSuspect[],
+  settled: boolean,
+  means: Means,
+): Stop {
   const top = suspects[0]!;
-  if (top.piece === "no-fault" && (settled || top.probability > 0.5)) return { kind: "nothing wrong", pieces: [], sentence: "Every reading is what a sound machine shows." };
-  if (top.piece === "not-as-drawn" && (settled || top.probability > 0.5)) return { kind: "not as drawn", pieces: [], sentence: `This unit is not as its file has it: ${inSentence(top.faults[0]?.name ?? "something differs")}. Look, and enter what you find.` };
-  if (top.piece === "something-else" && (settled || top.probability > 0.5)) return { kind: "something else", pieces: [], sentence: "The readings fit neither one fault nor two in the file. Look for a part that is not drawn." };
+  if (top.piece === "no-fault" && (settled || top.probability > 0.5))
+    return { kind: "nothing wrong", pieces: [], sentence: "Every reading is what a sound machine shows." };
+  if (top.piece === "not-as-drawn" && (settled || top.probability > 0.5))
+    return {
+      kind: "not as drawn",
+      pieces: [],
+      sentence: `This unit is not as its file has it: ${inSentence(top.faults[0]?.name ?? "something differs")}. Look, and enter what you find.`,
+    };
+  if (top.piece === "something-else" && (settled || top.probability > 0.5))
+    return {
+      kind: "something else",
+      pieces: [],
+      sentence: "The readings fit neither one fault nor two in the file. Look for a part that is not drawn.",
+    };
   if (settled) return found(isolation, beliefs, top);
   const left = suspects.filter((s) => s.probability >= NAMED && s.piece !== "no-fault" && s.piece !== "something-else");
   const isPerhapsSound = suspects.some((s) => s.piece === "no-fault" && s.probability >= NAMED);
   const names = left.map((s) => s.name).join(", ");
   const group = { kind: "group", pieces: left.map((s) => s.piece) } as const;
-  if (isLimited(means)) return { ...group, sentence: `No test with your means tells these apart: ${names}${isPerhapsSound ? `${names ? ", " : ""}nothing wrong` : ""}. Hand over to someone who may measure live, or has the clamp.` };
+  if (isLimited(means))
+    return {
+      ...group,
+      sentence: `No test with your means tells these apart: ${names}${isPerhapsSound ? `${names ? ", " : ""}nothing wrong` : ""}. Hand over to someone who may measure live, or has the clamp.`,
+    };
   // What shows nothing in any test cannot be told from a sound machine.
-  if (isPerhapsSound) return { ...group, sentence: `Every reading is what a sound machine shows.${names ? ` No safe test would show: ${names}.` : ""}` };
-  return { ...group, sentence: `No safe test tells these apart: ${names}. Start with the one that is cheapest to prove.` };
+  if (isPerhapsSound)
+    return {
+      ...group,
+      sentence: `Every reading is what a sound machine shows.${names ? ` No safe test would show: ${names}.` : ""}`,
+    };
+  return {
+    ...group,
+    sentence: `No safe test tells these apart: ${names}. Start with the one that is cheapest to prove.`,
+  };
 }
 
 /** What was found; and what goes with it: a second fault, a part it has taken along. */
 function found({ machine, hypotheses }: Isolation, beliefs: Beliefs, top: PieceSuspect): Stop {
-  const mine = hypotheses.map((h, i) => ({ h, p: beliefs.probability[i]! })).filter(({ h }) => blamedPieces(h).includes(top.piece)).sort((a, b) => b.p - a.p);
+  const mine = hypotheses
+    .map((h, i) => ({ h, p: beliefs.probability[i]! }))
+    .filter(({ h }) => blamedPieces(h).includes(top.piece))
+    .sort((a, b) => b.p - a.p);
   const share = (kind: (h: Hypothesis) => boolean) => mine.reduce((sum, { h, p }) => sum + (kind(h) ? p : 0), 0);
   const two = share((h) => h.kind === "two faults") > 0.5;
   const led = mine[0]?.h.kind === "fault" ? mine[0].h.led : [];
-  const more = two ? " One fault does not explain the readings: repair this, then measure on." : led.length > 0 ? ` It has taken ${led.map((f) => inSentence(machine.partById.get(f.part)!.name)).join(" and ")} with it; both are renewed, this first.` : "";
+  const more = two
+    ? " One fault does not explain the readings: repair this, then measure on."
+    : led.length > 0
+      ? ` It has taken ${led.map((f) => inSentence(machine.partById.get(f.part)!.name)).join(" and ")} with it; both are renewed, this first.`
+      : "";
   return { kind: "found", pieces: [top.piece], sentence: `What remains lies in one piece: ${top.name}.${more}` };
 }

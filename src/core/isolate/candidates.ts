@@ -25,7 +25,8 @@ export function candidateTests(machine: Machine): readonly Test[] {
       }
     }
     // Ripple: alternating volts where a supply gives direct ones.
-    if (isPowered(setup)) for (const [red, black] of supplyPairs(machine)) offer(makeTest(setup.id, "acv", red.id, black.id));
+    if (isPowered(setup))
+      for (const [red, black] of supplyPairs(machine)) offer(makeTest(setup.id, "acv", red.id, black.id));
     if (!isPowered(setup)) {
       for (const [red, black] of capacitorPairs(machine)) offer(makeTest(setup.id, "capacitance", red.id, black.id));
       for (const [red, black] of casePairs(machine)) offer(makeTest(setup.id, "insulation", red.id, black.id));
@@ -41,7 +42,11 @@ export function candidateTests(machine: Machine): readonly Test[] {
  * Leaves out the tests that show the same whatever is wrong, and those that show in a dearer setup exactly what
  * the same two points show in a cheaper one. `nominal` holds what each hypothesis predicts at nominal values, by test key.
  */
-export function tellingTests(machine: Machine, tests: readonly Test[], nominal: ReadonlyMap<string, Column>): readonly Test[] {
+export function tellingTests(
+  machine: Machine,
+  tests: readonly Test[],
+  nominal: ReadonlyMap<string, Column>,
+): readonly Test[] {
   const effort = (id: string) => {
     const setup = machine.setupById.get(id)!;
     return setup.minutes + setup.apart.length;
@@ -74,7 +79,14 @@ function coarse(shown: Shown | null, names: Map<string, number>): number {
     const size = Math.abs(shown.value);
     return size < 0.01 ? ZERO : ZERO + Math.sign(shown.value) * (1 + Math.round(STEPS * Math.log10(100 * size)));
   }
-  const name = shown === null ? "none" : shown.kind === "label" ? shown.label : shown.kind === "beep" ? String(shown.beeps) : shown.kind;
+  const name =
+    shown === null
+      ? "none"
+      : shown.kind === "label"
+        ? shown.label
+        : shown.kind === "beep"
+          ? String(shown.beeps)
+          : shown.kind;
   const known = names.get(name) ?? WORDS + names.size;
   names.set(name, known);
   return known;
@@ -93,7 +105,9 @@ export function clampFunction(machine: Machine, clamp: ClampPoint): "clamp" | "d
 
 /** Rectified line voltage is direct, though its domain is mains. */
 function isBulk(machine: Machine, point: Point): boolean {
-  return machine.parts.some((part) => part.nodeOf.get("bulk-plus") === point.node || part.nodeOf.get("bulk-minus") === point.node);
+  return machine.parts.some(
+    (part) => part.nodeOf.get("bulk-plus") === point.node || part.nodeOf.get("bulk-minus") === point.node,
+  );
 }
 
 type Pair = readonly [Point, Point];
@@ -103,11 +117,16 @@ function referencePairs(machine: Machine): Pair[] {
   const references = machine.file.references.flatMap((r) => r.points.map((id) => machine.points.get(id)!));
   const pairs: Pair[] = [];
   for (const point of machine.points.values()) {
-    const same = references.filter((r) => r.node !== point.node && machine.domains[r.node]!.group === machine.domains[point.node]!.group);
-    const beside = same.filter((r) => r.connector !== undefined && r.connector === point.connector && r.where === point.where);
+    const same = references.filter(
+      (r) => r.node !== point.node && machine.domains[r.node]!.group === machine.domains[point.node]!.group,
+    );
+    const beside = same.filter(
+      (r) => r.connector !== undefined && r.connector === point.connector && r.where === point.where,
+    );
     const near = same.filter((r) => r.panel === point.panel);
     // Far from any reference of its own, a point is measured against the first one the file names.
-    for (const reference of beside.length > 0 ? beside : near.length > 0 ? near : same.slice(0, 1)) if (isBulk(machine, point) === isBulk(machine, reference)) pairs.push([point, reference]);
+    for (const reference of beside.length > 0 ? beside : near.length > 0 ? near : same.slice(0, 1))
+      if (isBulk(machine, point) === isBulk(machine, reference)) pairs.push([point, reference]);
   }
   // At the outlet: line to protective earth, which shows whether the earth is there.
   for (const source of machine.sources) {
@@ -122,17 +141,27 @@ function referencePairs(machine: Machine): Pair[] {
 /** Leakage to the metalwork: every end of a mains load against the chassis. */
 function casePairs(machine: Machine): Pair[] {
   const pairs: Pair[] = [];
-  const chassis = machine.file.references.flatMap((r) => r.points).map((id) => machine.points.get(id)!).filter((p) => machine.domains[p.node]!.energy === "earth");
+  const chassis = machine.file.references
+    .flatMap((r) => r.points)
+    .map((id) => machine.points.get(id)!)
+    .filter((p) => machine.domains[p.node]!.energy === "earth");
   const caseNodes = machine.parts.filter((part) => part.nodeOf.has("case"));
   for (const part of caseNodes)
-    for (const point of machine.points.values()) if ([...part.nodeOf.values()].includes(point.node)) for (const earth of chassis) if (earth.node !== point.node && earth.panel === point.panel) pairs.push([point, earth]);
+    for (const point of machine.points.values())
+      if ([...part.nodeOf.values()].includes(point.node))
+        for (const earth of chassis)
+          if (earth.node !== point.node && earth.panel === point.panel) pairs.push([point, earth]);
   return pairs;
 }
 
 /** The ends of every capacitor that can be reached. */
 function capacitorPairs(machine: Machine): Pair[] {
   const at = (node: number | undefined) => [...machine.points.values()].filter((p) => p.node === node).slice(0, 1);
-  return machine.parts.filter((part) => part.kind.stores).flatMap((part) => at(part.nodeOf.get("a")).flatMap((red) => at(part.nodeOf.get("b")).map((black): Pair => [red, black])));
+  return machine.parts
+    .filter((part) => part.kind.stores)
+    .flatMap((part) =>
+      at(part.nodeOf.get("a")).flatMap((red) => at(part.nodeOf.get("b")).map((black): Pair => [red, black])),
+    );
 }
 
 /** The output of every supply against its own return, one pair each. */
@@ -152,7 +181,10 @@ function partPairs(machine: Machine): Pair[] {
   const pairs: Pair[] = [];
   for (let e = 0; e < machine.ends.length / 2; e++) {
     const ends = [machine.ends[2 * e]!, machine.ends[2 * e + 1]!] as const;
-    for (const red of at.get(ends[0]) ?? []) for (const black of at.get(ends[1]) ?? []) if (red.node !== black.node && machine.domains[red.node]!.group === machine.domains[black.node]!.group) pairs.push([red, black]);
+    for (const red of at.get(ends[0]) ?? [])
+      for (const black of at.get(ends[1]) ?? [])
+        if (red.node !== black.node && machine.domains[red.node]!.group === machine.domains[black.node]!.group)
+          pairs.push([red, black]);
   }
   return pairs;
 }

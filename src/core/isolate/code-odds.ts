@@ -27,13 +27,23 @@ export function codesOf(machine: Machine): readonly MachineCode[] {
     if (!["panel", "indicator"].includes(part.kind.kind) || !part.labels) continue;
     const fields = part.fields as { readonly shows?: string; readonly of?: string; readonly lamp?: string };
     const program = machine.partById.get(fields.shows ?? fields.of ?? "")?.fields as Program | undefined;
-    const lines = program ? (fields.lamp === undefined ? program.display : program.lamps[fields.lamp] ?? []) : [];
+    const lines = program ? (fields.lamp === undefined ? program.display : (program.lamps[fields.lamp] ?? [])) : [];
     for (const label of part.labels) {
-      const of = lines.filter((l) => l.shows === label).flatMap((l) => plainConditions(l.when)).flatMap((c) => ("code" in c ? [c.code] : []));
+      const of = lines
+        .filter((l) => l.shows === label)
+        .flatMap((l) => plainConditions(l.when))
+        .flatMap((c) => ("code" in c ? [c.code] : []));
       const codes = program?.codes.filter((c) => of.includes(c.id)) ?? [];
       const common = { part: part.id, partName: part.name, label };
       if (codes.length === 0) shown.push({ ...common, code: null, words: "", blames: null, blamesName: null });
-      for (const code of codes) shown.push({ ...common, code: code.id, words: code.words, blames: code.blames ?? null, blamesName: code.blames ? machine.pieceById.get(code.blames)?.name ?? code.blames : null });
+      for (const code of codes)
+        shown.push({
+          ...common,
+          code: code.id,
+          words: code.words,
+          blames: code.blames ?? null,
+          blamesName: code.blames ? (machine.pieceById.get(code.blames)?.name ?? code.blames) : null,
+        });
     }
   }
   return shown.sort((a, b) => Number(a.code === null) - Number(b.code === null));
@@ -42,7 +52,10 @@ export function codesOf(machine: Machine): readonly MachineCode[] {
 /** Whether a code, text or pattern answers a search: every word of it somewhere in code, label or meaning. */
 export function codeMatches(code: MachineCode, wanted: string): boolean {
   const text = `${code.code ?? ""} ${code.label} ${code.words}`.toLowerCase();
-  return wanted.toLowerCase().split(/\s+/).every((word) => text.includes(word));
+  return wanted
+    .toLowerCase()
+    .split(/\s+/)
+    .every((word) => text.includes(word));
 }
 
 /** What a thing shown makes of the suspects: the pieces by simulation of every fault, and what the maker's table blames. */
@@ -53,10 +66,26 @@ export interface CodeOdds {
 }
 
 /** Re-weighs the suspects by what the machine shows in a setup, beside the evidence there is. Needs no dictionary built. */
-export function codeOdds(isolation: Isolation, evidence: readonly Evidence[], setup: string, shown: Pick<MachineCode, "part" | "label" | "blames">): CodeOdds {
-  const beliefs = isolation.beliefs([...evidence, { type: "reading", id: "shown", test: makeTest(setup, "look", shown.part), shown: { kind: "label", label: shown.label } }]);
+export function codeOdds(
+  isolation: Isolation,
+  evidence: readonly Evidence[],
+  setup: string,
+  shown: Pick<MachineCode, "part" | "label" | "blames">,
+): CodeOdds {
+  const beliefs = isolation.beliefs([
+    ...evidence,
+    {
+      type: "reading",
+      id: "shown",
+      test: makeTest(setup, "look", shown.part),
+      shown: { kind: "label", label: shown.label },
+    },
+  ]);
   const suspects = pieceSuspects(isolation, beliefs);
-  return { suspects, blamed: shown.blames === null ? null : suspects.find((s) => s.piece === shown.blames)?.probability ?? 0 };
+  return {
+    suspects,
+    blamed: shown.blames === null ? null : (suspects.find((s) => s.piece === shown.blames)?.probability ?? 0),
+  };
 }
 
 /** The setup in which a thing would be shown: that of a complaint which says so, else the first in which any hypothesis shows it, else null. */

@@ -8,11 +8,20 @@ const CONTACTS: readonly string[] = ["contact", "wire", "switch", "door switch",
 
 function awayShare(machine: Machine, hypothesis: Hypothesis): number {
   const faults = faultsOf(machine, hypothesis);
-  return faults.length === 0 ? 0 : faults.some((f) => CONTACTS.includes(machine.partById.get(f.part)!.kind.kind)) ? AWAY.contact : AWAY.other;
+  return faults.length === 0
+    ? 0
+    : faults.some((f) => CONTACTS.includes(machine.partById.get(f.part)!.kind.kind))
+      ? AWAY.contact
+      : AWAY.other;
 }
 
 /** The same in the row of an outcome table. */
-export function blendRow(machine: Machine, hypothesis: Hypothesis, { outcomes, chances, entropy }: OutcomeTable, row: number): void {
+export function blendRow(
+  machine: Machine,
+  hypothesis: Hypothesis,
+  { outcomes, chances, entropy }: OutcomeTable,
+  row: number,
+): void {
   const n = outcomes.length;
   const clears = outcomes.findIndex((o) => o.kind === "label" && o.label === "clears");
   const away = awayShare(machine, hypothesis);
@@ -26,9 +35,17 @@ export function blendRow(machine: Machine, hypothesis: Hypothesis, { outcomes, c
 }
 
 /** An intermittent fault may be away after a power cycle: a mixture of what it shows and of nothing (for each specimen, in place). */
-export function blendAway(machine: Machine, hypothesis: Hypothesis, label: string, slip: number, each: Float64Array): void {
+export function blendAway(
+  machine: Machine,
+  hypothesis: Hypothesis,
+  label: string,
+  slip: number,
+  each: Float64Array,
+): void {
   const away = awayShare(machine, hypothesis);
   if (away === 0) return;
   const gone = label === "clears" ? 1 - slip : slip / 2;
-  each.forEach((l, s) => { each[s] = (1 - away) * l + away * gone; });
+  each.forEach((l, s) => {
+    each[s] = (1 - away) * l + away * gone;
+  });
 }

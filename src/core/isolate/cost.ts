@@ -52,7 +52,11 @@ export function costOf(machine: Machine, now: Standing, test: Test): Cost {
   const moves = movesTo(machine, now, test);
   const minutes = moves.reduce((sum, m) => sum + m.minutes * (now.times?.[m.move] ?? 1), 0);
   const exposure = EXPOSURE_MINUTES[exposureOf(machine, machine.setupById.get(test.setup)!, test)];
-  return { minutes, risk: exposure * (now.means?.careful ? CAREFUL : 1), steps: moves.flatMap((m) => (m.words ? [m.words] : [])) };
+  return {
+    minutes,
+    risk: exposure * (now.means?.careful ? CAREFUL : 1),
+    steps: moves.flatMap((m) => (m.words ? [m.words] : [])),
+  };
 }
 
 /** The moves from `now` to a test, and the test itself. */
@@ -61,28 +65,71 @@ export function movesTo(machine: Machine, now: Standing, test: Test): readonly M
   const before = machine.setupById.get(now.setup);
   const moves: MoveMade[] = [];
   const toOpen = panelsFor(machine, test).filter((p) => !now.openPanels.has(p));
-  const plugsMoved = [...new Set([...setup.apart, ...(before?.apart ?? [])])].filter((c) => setup.apart.includes(c) !== (before?.apart.includes(c) ?? false));
+  const plugsMoved = [...new Set([...setup.apart, ...(before?.apart ?? [])])].filter(
+    (c) => setup.apart.includes(c) !== (before?.apart.includes(c) ?? false),
+  );
   const wasOn = before?.power === "on";
   let on = wasOn;
 
   if (wasOn && (setup.power === "off" || toOpen.length > 0 || plugsMoved.length > 0)) {
     on = false;
-    moves.push({ move: "power", minutes: PULL_PLUG, words: machine.sources.length > 1 ? `Every source off: ${machine.sources.map((source) => source.name.toLowerCase()).join(", ")}` : machine.sources[0]?.kind.kind === "battery" ? "Take the battery off" : "Pull the plug" });
+    moves.push({
+      move: "power",
+      minutes: PULL_PLUG,
+      words:
+        machine.sources.length > 1
+          ? `Every source off: ${machine.sources.map((source) => source.name.toLowerCase()).join(", ")}`
+          : machine.sources[0]?.kind.kind === "battery"
+            ? "Take the battery off"
+            : "Pull the plug",
+    });
   }
   for (const id of toOpen) {
     const panel = machine.file.panels.find((p) => p.id === id)!;
-    moves.push({ move: `cover ${id}`, minutes: panel.minutes, words: `Open: ${panel.name.toLowerCase()}, ${panel.minutes} min${panel.tools.length ? `, ${panel.tools.join(", ").toLowerCase()}` : ""}` });
+    moves.push({
+      move: `cover ${id}`,
+      minutes: panel.minutes,
+      words: `Open: ${panel.name.toLowerCase()}, ${panel.minutes} min${panel.tools.length ? `, ${panel.tools.join(", ").toLowerCase()}` : ""}`,
+    });
   }
   for (const id of plugsMoved) {
     const name = machine.file.connectors.find((c) => c.id === id)!.name;
-    moves.push({ move: "plugs", minutes: PART_PLUG, words: setup.apart.includes(id) ? `Pull ${name} apart` : `Push ${name} home again` });
+    moves.push({
+      move: "plugs",
+      minutes: PART_PLUG,
+      words: setup.apart.includes(id) ? `Pull ${name} apart` : `Push ${name} home again`,
+    });
   }
   if (setup.power === "on" && !on) {
-    moves.push({ move: "power", minutes: PLUG_IN, words: machine.sources.length === 1 && machine.sources[0]!.kind.kind !== "battery" ? "Place the leads, then plug in" : "Place the leads, then power on" });
+    moves.push({
+      move: "power",
+      minutes: PLUG_IN,
+      words:
+        machine.sources.length === 1 && machine.sources[0]!.kind.kind !== "battery"
+          ? "Place the leads, then plug in"
+          : "Place the leads, then power on",
+    });
   }
-  if (test.instant === "recheck") moves.push({ move: "recheck", minutes: 0, words: wasOn ? "Power off, wait ten seconds, power on" : "Watch from the moment the power comes on" });
-  if (test.setup !== now.setup && setup.minutes > 0) moves.push({ move: `setup ${setup.id}`, minutes: setup.minutes, words: setup.how });
-  const own = test.instant === "recheck" ? { move: "recheck", minutes: RECHECK_MINUTES } : test.function === "look" ? { move: "look", minutes: LOOK } : isClamp(test.function) ? { move: "clamp", minutes: CLAMP } : test.function === "capacitance" ? { move: "capacitance", minutes: CAPACITANCE } : test.function === "insulation" ? { move: "insulation", minutes: INSULATION } : { move: "measure", minutes: MEASURE };
+  if (test.instant === "recheck")
+    moves.push({
+      move: "recheck",
+      minutes: 0,
+      words: wasOn ? "Power off, wait ten seconds, power on" : "Watch from the moment the power comes on",
+    });
+  if (test.setup !== now.setup && setup.minutes > 0)
+    moves.push({ move: `setup ${setup.id}`, minutes: setup.minutes, words: setup.how });
+  const own =
+    test.instant === "recheck"
+      ? { move: "recheck", minutes: RECHECK_MINUTES }
+      : test.function === "look"
+        ? { move: "look", minutes: LOOK }
+        : isClamp(test.function)
+          ? { move: "clamp", minutes: CLAMP }
+          : test.function === "capacitance"
+            ? { move: "capacitance", minutes: CAPACITANCE }
+            : test.function === "insulation"
+              ? { move: "insulation", minutes: INSULATION }
+              : { move: "measure", minutes: MEASURE };
   return [...moves, { ...own, words: "" }];
 }
 

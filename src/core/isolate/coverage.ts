@@ -31,18 +31,38 @@ const MOST_NETS = 40;
 /** Works out what a built dictionary can tell apart, and which extra test point would help most. */
 export function coverageOf(isolation: Isolation): Coverage {
   const { machine, hypotheses } = isolation;
-  const named = (id: string) => ({ id, name: hypothesisName(machine, hypotheses.find((h) => h.id === id)!) });
+  const named = (id: string) => ({
+    id,
+    name: hypothesisName(
+      machine,
+      hypotheses.find((h) => h.id === id)!,
+    ),
+  });
   const groups = faultGroups(isolation);
   const together = groups.filter((g) => g.length > 1 && !g.includes("no-fault"));
   const silent = (groups.find((g) => g.includes("no-fault")) ?? []).filter((id) => id !== "no-fault");
-  const looks = isolation.permitted.filter((t) => t.function === "look").map((t) => ({ test: t, predictions: isolation.predictionsFor(t) }));
-  const unseen = hypotheses.flatMap((h, i) => (h.kind === "fault" && looks.every(({ test, predictions }) => sameNominal(test, predictions[0]!, predictions[i]!, isolation.meter)) ? [h.id] : []));
+  const looks = isolation.permitted
+    .filter((t) => t.function === "look")
+    .map((t) => ({ test: t, predictions: isolation.predictionsFor(t) }));
+  const unseen = hypotheses.flatMap((h, i) =>
+    h.kind === "fault" &&
+    looks.every(({ test, predictions }) => sameNominal(test, predictions[0]!, predictions[i]!, isolation.meter))
+      ? [h.id]
+      : [],
+  );
   const faults = hypotheses.filter((h) => h.kind === "fault").length;
   return {
-    faults, alone: faults - together.flat().length - silent.length,
-    together: together.map((g) => g.map(named)), silent: silent.map(named), unseen: unseen.map(named),
-    tests: isolation.candidates.length, idleTests: isolation.permitted.length - isolation.candidates.length,
-    helpfulPoints: helpfulPoints(isolation, [...together, silent.length > 0 ? ["no-fault", ...silent] : []].filter((g) => g.length > 1)),
+    faults,
+    alone: faults - together.flat().length - silent.length,
+    together: together.map((g) => g.map(named)),
+    silent: silent.map(named),
+    unseen: unseen.map(named),
+    tests: isolation.candidates.length,
+    idleTests: isolation.permitted.length - isolation.candidates.length,
+    helpfulPoints: helpfulPoints(
+      isolation,
+      [...together, silent.length > 0 ? ["no-fault", ...silent] : []].filter((g) => g.length > 1),
+    ),
   };
 }
 
@@ -51,21 +71,35 @@ function helpfulPoints(isolation: Isolation, groups: readonly (readonly string[]
   const { machine } = isolation;
   if (groups.length === 0) return [];
   const pointed = new Set([...machine.points.values()].map((p) => p.node));
-  const bare = machine.nets.filter((net) => !net.startsWith("@") && !pointed.has(machine.nodeOf.get(net)!)).slice(0, MOST_NETS);
-  return bare.flatMap((net) => {
-    const wider = withPoint(machine, net);
-    const dictionary = Isolation.of(wider, isolation.meter);
-    const tests = dictionary.permitted.filter((t) => t.red === `extra.${net}` || t.black === `extra.${net}`);
-    let pairs = 0;
-    for (const group of groups) {
-      const shown = group.map((id) => dictionary.nominalFor(tests, id));
-      for (let i = 0; i < group.length; i++)
-        for (let j = i + 1; j < group.length; j++) if (tests.some((t) => !sameNominal(t, shown[i]!.get(testKey(t))!, shown[j]!.get(testKey(t))!, isolation.meter))) pairs++;
-    }
-    return pairs > 0 ? [{ net, pairs }] : [];
-  }).sort((a, b) => b.pairs - a.pairs || (a.net < b.net ? -1 : 1)).slice(0, 5);
+  const bare = machine.nets
+    .filter((net) => !net.startsWith("@") && !pointed.has(machine.nodeOf.get(net)!))
+    .slice(0, MOST_NETS);
+  return bare
+    .flatMap((net) => {
+      const wider = withPoint(machine, net);
+      const dictionary = Isolation.of(wider, isolation.meter);
+      const tests = dictionary.permitted.filter((t) => t.red === `extra.${net}` || t.black === `extra.${net}`);
+      let pairs = 0;
+      for (const group of groups) {
+        const shown = group.map((id) => dictionary.nominalFor(tests, id));
+        for (let i = 0; i < group.length; i++)
+          for (let j = i + 1; j < group.length; j++)
+            if (
+              tests.some(
+                (t) => !sameNominal(t, shown[i]!.get(testKey(t))!, shown[j]!.get(testKey(t))!, isolation.meter),
+              )
+            )
+              pairs++;
+      }
+      return pairs > 0 ? [{ net, pairs }] : [];
+    })
+    .sort((a, b) => b.pairs - a.pairs || (a.net < b.net ? -1 : 1))
+    .slice(0, 5);
 }
 
 function withPoint(machine: Machine, net: string): Machine {
-  return compileMachine({ ...machine.file, points: [...machine.file.points, { id: `extra.${net}`, name: `Extra point ${net}`, net }] });
+  return compileMachine({
+    ...machine.file,
+    points: [...machine.file.points, { id: `extra.${net}`, name: `Extra point ${net}`, net }],
+  });
 }

@@ -14,7 +14,10 @@ export type Evidence =
   | { readonly type: "complaint"; readonly id: string; readonly complaint: string }
   /** A meter reading, or a look: a test as it was really made. */
   | {
-      readonly type: "reading"; readonly id: string; readonly test: Test; readonly shown: Shown;
+      readonly type: "reading";
+      readonly id: string;
+      readonly test: Test;
+      readonly shown: Shown;
       /** Repairs that were made before it, in order; it was taken on a machine that had them. */
       readonly repairs?: readonly Repair[];
     }
@@ -23,7 +26,13 @@ export type Evidence =
   /** A simple cause asked for and answered. */
   | { readonly type: "answer"; readonly id: string; readonly first: string; readonly answer: FirstAnswer }
   /** A sign looked for on a part or on the unit: there, or not. */
-  | { readonly type: "sign"; readonly id: string; readonly part: string; readonly sign: string; readonly there: boolean }
+  | {
+      readonly type: "sign";
+      readonly id: string;
+      readonly part: string;
+      readonly sign: string;
+      readonly there: boolean;
+    }
   /** A part tested by itself. */
   | ({ readonly type: "alone"; readonly id: string } & Alone)
   /** Something watched with a clock: after how many seconds it came, or that it never did. */
@@ -60,16 +69,35 @@ export interface Observation {
 }
 
 /** What a complaint says is seen. */
-function complained(machine: Machine, id: string, evidence: string, repairs: readonly Repair[]): Omit<Observation, "weight" | "isLast">[] {
+function complained(
+  machine: Machine,
+  id: string,
+  evidence: string,
+  repairs: readonly Repair[],
+): Omit<Observation, "weight" | "isLast">[] {
   const complaint = machine.file.complaints.find((c) => c.id === id);
   return Object.entries(complaint?.sees ?? {}).map(([part, label]) => ({
-    evidence, test: makeTest(complaint!.setup, "look", part), shown: { kind: "label", label }, slip: COMPLAINT_SLIP, repairs,
+    evidence,
+    test: makeTest(complaint!.setup, "look", part),
+    shown: { kind: "label", label },
+    slip: COMPLAINT_SLIP,
+    repairs,
   }));
 }
 
 /** What is known of room and mains; of each, what was said last. */
 export function surroundingsOf(evidence: readonly Evidence[]): { readonly celsius?: number; readonly volts?: number } {
-  return evidence.reduce((known, e) => (e.type === "surroundings" ? { ...known, ...(e.celsius === undefined ? {} : { celsius: e.celsius }), ...(e.volts === undefined ? {} : { volts: e.volts }) } : known), {});
+  return evidence.reduce(
+    (known, e) =>
+      e.type === "surroundings"
+        ? {
+            ...known,
+            ...(e.celsius === undefined ? {} : { celsius: e.celsius }),
+            ...(e.volts === undefined ? {} : { volts: e.volts }),
+          }
+        : known,
+    {},
+  );
 }
 
 /** The same slip made again when a reading is made once more; judgement. */
@@ -81,14 +109,29 @@ export function observationsOf(machine: Machine, meter: Meter, evidence: readonl
   const made = evidence.find((e) => e.type === "complaint");
   let repairs = none;
   const plain = evidence.flatMap((e): Omit<Observation, "weight" | "isLast">[] => {
-    if (e.type === "reading") return [{ evidence: e.id, test: e.test, shown: e.shown, slip: SLIP, repairs: e.repairs ?? none }];
-    if (e.type === "answer" || e.type === "sign" || e.type === "alone" || e.type === "timed" || e.type === "surroundings") return [];
+    if (e.type === "reading")
+      return [{ evidence: e.id, test: e.test, shown: e.shown, slip: SLIP, repairs: e.repairs ?? none }];
+    if (
+      e.type === "answer" ||
+      e.type === "sign" ||
+      e.type === "alone" ||
+      e.type === "timed" ||
+      e.type === "surroundings"
+    )
+      return [];
     if (e.type === "tried") {
       repairs = [...repairs, { piece: e.piece, result: e.result }];
       // It stays: the complaint is made once more, of the machine as it is now.
       return e.result === "stays" && made ? complained(machine, made.complaint, e.id, repairs) : [];
     }
-    if (e.type === "compared") return e.sees.map((s) => ({ evidence: e.id, test: makeTest(s.setup, "look", s.part), shown: { kind: "label", label: s.label }, slip: COMPLAINT_SLIP, repairs: none }));
+    if (e.type === "compared")
+      return e.sees.map((s) => ({
+        evidence: e.id,
+        test: makeTest(s.setup, "look", s.part),
+        shown: { kind: "label", label: s.label },
+        slip: COMPLAINT_SLIP,
+        repairs: none,
+      }));
     return complained(machine, e.complaint, e.id, none);
   });
   const place = (o: (typeof plain)[number]) => `${testKey(o.test)} ${o.repairs.map((r) => r.piece).join(" ")}`;
@@ -103,15 +146,23 @@ export function observationsOf(machine: Machine, meter: Meter, evidence: readonl
     return [{ ...o, weight: 1 / standing.length, slip: o.slip * SLIP_AGAIN ** (standing.length - 1) }];
   });
   // In an order of their own, so that what is learned on the way does not depend on the order of measuring.
-  const sorted = weighed.map((o, i) => ({ o, i, key: `${place(o)} ${JSON.stringify(o.shown)}` })).sort((a, b) => (a.key < b.key ? -1 : a.key > b.key ? 1 : a.i - b.i));
-  return sorted.map(({ o }, i) => ({ ...o, isLast: sorted[i + 1] === undefined || place(sorted[i + 1]!.o) !== place(o) }));
+  const sorted = weighed
+    .map((o, i) => ({ o, i, key: `${place(o)} ${JSON.stringify(o.shown)}` }))
+    .sort((a, b) => (a.key < b.key ? -1 : a.key > b.key ? 1 : a.i - b.i));
+  return sorted.map(({ o }, i) => ({
+    ...o,
+    isLast: sorted[i + 1] === undefined || place(sorted[i + 1]!.o) !== place(o),
+  }));
 }
 
 /**
  * Of readings of one test that differ, those that stand: the ones that most others agree with, and of equals those that
  * agree with the latest. The others were slips; averaging them in would be believing none of them.
  */
-export function agreedOn<O extends { readonly test: Test; readonly shown: Shown }>(meter: Meter, group: readonly O[]): readonly O[] {
+export function agreedOn<O extends { readonly test: Test; readonly shown: Shown }>(
+  meter: Meter,
+  group: readonly O[],
+): readonly O[] {
   const parties = group.map((o) => group.filter((other) => isSameReading(meter, o, other)));
   return parties.reduce((best, party) => (party.length >= best.length ? party : best));
 }
@@ -120,7 +171,11 @@ export function agreedOn<O extends { readonly test: Test; readonly shown: Shown 
 const SAME = 6;
 
 /** Whether two readings of one test say the same. */
-export function isSameReading(meter: Meter, a: { readonly test: Test; readonly shown: Shown }, b: { readonly shown: Shown }): boolean {
+export function isSameReading(
+  meter: Meter,
+  a: { readonly test: Test; readonly shown: Shown },
+  b: { readonly shown: Shown },
+): boolean {
   if (a.shown.kind === "value" && b.shown.kind === "value" && isNumeric(a.test.function)) {
     const scale = scaleOf(meter, a.test.function);
     return Math.abs(toScale(scale, a.shown.value) - toScale(scale, b.shown.value)) < SAME;

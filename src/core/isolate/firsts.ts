@@ -35,13 +35,21 @@ export function firstsOf(machine: Machine, complaint: string): readonly FirstEnt
 }
 
 /** Likelihood of an answer under a hypothesis. */
-export function answerLikelihood(machine: Machine, complaint: string, first: FirstEntry, answer: FirstAnswer, hypothesis: Hypothesis): number {
+export function answerLikelihood(
+  machine: Machine,
+  complaint: string,
+  first: FirstEntry,
+  answer: FirstAnswer,
+  hypothesis: Hypothesis,
+): number {
   const cause = isCause(first, answer);
   if (isModelled(first)) {
     const concerned = faultsOf(machine, hypothesis).some((f) => first.parts.includes(f.part));
     return concerned ? (cause ? RIGHT : 1 - RIGHT) : cause ? BY_CHANCE : 1 - BY_CHANCE;
   }
-  const rivals = firstsOf(machine, complaint).filter((f) => !isModelled(f)).reduce((sum, f) => sum + f.odds, UNLISTED);
+  const rivals = firstsOf(machine, complaint)
+    .filter((f) => !isModelled(f))
+    .reduce((sum, f) => sum + f.odds, UNLISTED);
   const share = Math.max(BESIDE, first.odds / rivals);
   if (hypothesis.kind === "no fault") return cause ? share : 1 - share;
   return cause ? BESIDE : 1 - BESIDE;
@@ -61,7 +69,12 @@ export interface OpenFirst {
  * other, that order finds it in the fewest minutes (Heckerman, Breese and Rommelse, 1995). What lies in parts has the odds that the search
  * gives those parts at present (`doubt`, a probability for each part).
  */
-export function openFirsts(machine: Machine, complaint: string, answered: ReadonlySet<string>, doubt: Readonly<Record<string, number>>): readonly OpenFirst[] {
+export function openFirsts(
+  machine: Machine,
+  complaint: string,
+  answered: ReadonlySet<string>,
+  doubt: Readonly<Record<string, number>>,
+): readonly OpenFirst[] {
   return firstsOf(machine, complaint)
     .filter((f) => !answered.has(f.id))
     .map((first) => {

@@ -86,12 +86,20 @@ export class Isolation {
   private readonly logWeights: readonly Float64Array[];
 
   /** `base` and `more`: a dictionary that is there, widened by further hypotheses; see `widened`. */
-  private constructor(readonly machine: Machine, readonly meter: Meter, private readonly base: Isolation | null, private readonly more: readonly Hypothesis[], private readonly together: readonly Test[]) {
+  private constructor(
+    readonly machine: Machine,
+    readonly meter: Meter,
+    private readonly base: Isolation | null,
+    private readonly more: readonly Hypothesis[],
+    private readonly together: readonly Test[],
+  ) {
     this.predictor = base?.predictor ?? new Predictor(machine, meter);
     const outside = more.reduce((sum, h) => sum + h.prior, 0);
     const always = base?.hypotheses ?? hypothesesOf(machine);
     this.hypotheses = [...always.map((h) => ({ ...h, prior: h.prior * (1 - outside) })), ...more];
-    this.logWeights = this.hypotheses.map((h, i) => base?.logWeights[i] ?? Float64Array.from(specimenWeights(machine, h), Math.log));
+    this.logWeights = this.hypotheses.map(
+      (h, i) => base?.logWeights[i] ?? Float64Array.from(specimenWeights(machine, h), Math.log),
+    );
     this.permitted = base?.permitted ?? candidateTests(machine);
     this.pieces = [...new Set(this.hypotheses.map((h) => h.piece))];
     this.pieceOf = Int32Array.from(this.hypotheses, (h) => this.pieces.indexOf(h.piece));
@@ -112,7 +120,9 @@ export class Isolation {
   }
 
   /** The tests that can tell suspects apart; empty until `build`. */
-  get candidates(): readonly Test[] { return this.base?.candidates ?? this.useful; }
+  get candidates(): readonly Test[] {
+    return this.base?.candidates ?? this.useful;
+  }
 
   /** Simulates every hypothesis in every setup; `progress` is told the share done. Safe to call again. */
   build(progress?: (share: number) => void): void {
@@ -131,14 +141,23 @@ export class Isolation {
     const total = setups.length * this.logWeights.reduce((sum, w) => sum + w.length, 0);
     let done = 0;
     // By setup and hypothesis: the nominal specimen first.
-    const nominal = setups.map((setup) => ({ setup, tests: this.permitted.filter((t) => t.setup === setup.id), columns: [] as Column[][] }));
+    const nominal = setups.map((setup) => ({
+      setup,
+      tests: this.permitted.filter((t) => t.setup === setup.id),
+      columns: [] as Column[][],
+    }));
     const shown = new Map<string, Column>();
     for (const { setup, tests, columns } of nominal) {
       for (let h = 0; h < n; h++, done++) {
         columns.push(this.predictor.columns(setup.id, tests, this.hypotheses[h]!, 0, 1));
         if (h % 16 === 15) yield done / total;
       }
-      tests.forEach((test, t) => shown.set(testKey(test), columns.map(([first]) => first?.[t])));
+      tests.forEach((test, t) =>
+        shown.set(
+          testKey(test),
+          columns.map(([first]) => first?.[t]),
+        ),
+      );
     }
     this.useful = tellingTests(this.machine, this.permitted, shown);
     shown.clear();
@@ -150,7 +169,11 @@ export class Isolation {
       for (let h = 0; h < n; h++) {
         const own = columns[h]!;
         // Of the nominal one only what is still asked; the others beside it.
-        if (own.length > 0) columns[h] = [places.map((place) => own[0]![place]), ...this.predictor.columns(setup.id, useful, this.hypotheses[h]!, 1)];
+        if (own.length > 0)
+          columns[h] = [
+            places.map((place) => own[0]![place]),
+            ...this.predictor.columns(setup.id, useful, this.hypotheses[h]!, 1),
+          ];
         done += this.logWeights[h]!.length - 1;
         if (h % 4 === 3) yield done / total;
       }
@@ -158,7 +181,8 @@ export class Isolation {
       for (let first = 0; first < useful.length; first += BLOCK) {
         const block = useful.slice(first, first + BLOCK);
         const rows = block.map(() => new Array<Prediction>(n));
-        for (let h = 0; h < n; h++) for (let t = 0; t < block.length; t++) rows[t]![h] = predictionAt(columns[h]!, first + t);
+        for (let h = 0; h < n; h++)
+          for (let t = 0; t < block.length; t++) rows[t]![h] = predictionAt(columns[h]!, first + t);
         block.forEach((test, t) => this.keep(test, rows[t]!));
       }
       // What is kept is kept by test; the columns are millions of readings.
@@ -189,7 +213,13 @@ export class Isolation {
   /** What every hypothesis predicts for a test, whether or not anyone would propose it. */
   predictionsFor(test: Test): readonly Prediction[] {
     const key = testKey(test);
-    if (!this.predictions.has(key)) this.keep(test, this.base ? [...this.base.predictionsFor(test), ...this.more.map((h) => this.keptFor(h, test))] : this.hypotheses.map((h) => this.predictor.predict(test.setup, [test], h)[0]!));
+    if (!this.predictions.has(key))
+      this.keep(
+        test,
+        this.base
+          ? [...this.base.predictionsFor(test), ...this.more.map((h) => this.keptFor(h, test))]
+          : this.hypotheses.map((h) => this.predictor.predict(test.setup, [test], h)[0]!),
+      );
     return this.predictions.get(key)!;
   }
 
@@ -198,7 +228,10 @@ export class Isolation {
     this.kept.set(hypothesis.id, own);
     const key = testKey(test);
     if (!own.has(key)) {
-      const here = [...this.together.filter((t) => t.setup === test.setup && !own.has(testKey(t)) && testKey(t) !== key), test];
+      const here = [
+        ...this.together.filter((t) => t.setup === test.setup && !own.has(testKey(t)) && testKey(t) !== key),
+        test,
+      ];
       this.predictor.predict(test.setup, here, hypothesis).forEach((p, i) => own.set(testKey(here[i]!), p));
     }
     return own.get(key)!;
@@ -213,7 +246,12 @@ export class Isolation {
       if (other === h) return own;
       const shown = predictions[other]!;
       // The further specimens of a fault of degree are the first ones again, in all but its degree.
-      return shown.length === 0 ? shown : Array.from({ length: this.logWeights[h]!.length }, (_, k) => shown[k] ?? shown[k % Math.min(4, shown.length)] ?? null);
+      return shown.length === 0
+        ? shown
+        : Array.from(
+            { length: this.logWeights[h]!.length },
+            (_, k) => shown[k] ?? shown[k % Math.min(4, shown.length)] ?? null,
+          );
     });
   }
 
@@ -227,7 +265,9 @@ export class Isolation {
     const hypothesis = this.hypotheses[h]!;
     const pieces = piecesOf(this.machine, hypothesis);
     // Of a single fault whose repair did not help, the repair has failed.
-    const replaced = repairs.filter((r) => pieces.includes(r.piece) && (r.result === "gone" || pieces.length > 1)).map((r) => r.piece);
+    const replaced = repairs
+      .filter((r) => pieces.includes(r.piece) && (r.result === "gone" || pieces.length > 1))
+      .map((r) => r.piece);
     if (replaced.length === 0) return h;
     const left = faultsOf(this.machine, hypothesis, replaced);
     if (left.length === 0) return 0;
@@ -268,7 +308,8 @@ export class Isolation {
       const moved = byEvidence.get(o.evidence) ?? new Float64Array(n);
       for (let h = 0; h < n; h++) {
         trails[h]!.next(o.test, o.shown, predictions[h]!, o.slip, each[h]!, o.isLast);
-        if (o.test.instant === "recheck" && o.shown.kind === "label") blendAway(this.machine, this.hypotheses[h]!, o.shown.label, o.slip, each[h]!);
+        if (o.test.instant === "recheck" && o.shown.kind === "label")
+          blendAway(this.machine, this.hypotheses[h]!, o.shown.label, o.slip, each[h]!);
         let mean = 0;
         each[h]!.forEach((l, s) => {
           along[h]![s]! += o.weight * Math.log(Math.max(1e-300, l));
@@ -291,7 +332,9 @@ export class Isolation {
     const sum = new Float64Array(this.hypotheses.length);
     for (const { id, likelihood } of saidOf(this.machine, this.stopwatch, evidence)) {
       const own = Float64Array.from(this.hypotheses, (h) => Math.log(likelihood(h)));
-      own.forEach((l, h) => { sum[h]! += l; });
+      own.forEach((l, h) => {
+        sum[h]! += l;
+      });
       byEvidence.set(id, own);
     }
     return sum;
@@ -310,12 +353,20 @@ export class Isolation {
   /** Probability that each piece is at fault now, alone or with another. */
   involvement(probability: Float64Array, repairs: readonly Repair[] = []): ReadonlyMap<string, number> {
     const sums = new Map<string, number>();
-    this.hypotheses.forEach((_, i) => { for (const piece of new Set(blamedPieces(this.left(i, repairs)))) sums.set(piece, (sums.get(piece) ?? 0) + probability[i]!); });
+    this.hypotheses.forEach((_, i) => {
+      for (const piece of new Set(blamedPieces(this.left(i, repairs))))
+        sums.set(piece, (sums.get(piece) ?? 0) + probability[i]!);
+    });
     return sums;
   }
 
   /** Every candidate rated from where the unit stands, best first. Tests already made are left out. */
-  rate(probability: Float64Array, standing: Standing, made: ReadonlySet<string>, candidates: readonly Test[] = this.candidates): RatedTest[] {
+  rate(
+    probability: Float64Array,
+    standing: Standing,
+    made: ReadonlySet<string>,
+    candidates: readonly Test[] = this.candidates,
+  ): RatedTest[] {
     const rated: RatedTest[] = [];
     const counting = this.counting(probability, standing.repairs);
     const steps = this.stepsFrom(standing);
@@ -337,14 +388,27 @@ export class Isolation {
       let step = steps.get(test);
       if (!step) {
         const after = standingAfter(this.machine, standing, test);
-        steps.set(test, (step = { ...costOf(this.machine, standing, test), openPanels: after.openPanels, place: placeKey(after) }));
+        steps.set(
+          test,
+          (step = { ...costOf(this.machine, standing, test), openPanels: after.openPanels, place: placeKey(after) }),
+        );
       }
       return step;
     };
   }
 
   /** One test rated from where the unit stands. */
-  rateOne(probability: Float64Array, standing: Standing, test: Test, bits = this.information(this.tableFor(test, standing.repairs), probability, this.counting(probability, standing.repairs)), steps = this.stepsFrom(standing)): RatedTest {
+  rateOne(
+    probability: Float64Array,
+    standing: Standing,
+    test: Test,
+    bits = this.information(
+      this.tableFor(test, standing.repairs),
+      probability,
+      this.counting(probability, standing.repairs),
+    ),
+    steps = this.stepsFrom(standing),
+  ): RatedTest {
     const { minutes, risk } = steps(test);
     return { test, bits, minutes, risk, score: bits / (minutes + risk) };
   }
@@ -404,27 +468,39 @@ export class Isolation {
     let givenPiece = 0;
     for (let row = 0; row < all; row += n) {
       let mass = 0;
-      for (let o = row; o < row + n; o++) { mass += joint[o]!; givenPiece -= plogp(joint[o]!); }
+      for (let o = row; o < row + n; o++) {
+        mass += joint[o]!;
+        givenPiece -= plogp(joint[o]!);
+      }
       givenPiece += plogp(mass);
     }
     return Math.max(0, (1 - FAULT_SHARE) * (total - givenPiece) + FAULT_SHARE * (total - givenFault));
   }
 
   /** The signs worth looking for, those that tell most of the piece first, with the bits that each would tell. */
-  signsWorthIt(probability: Float64Array, found: ReadonlySet<string>): readonly (SignAsked & { readonly bits: number })[] {
-    return signsOf(this.machine).filter((s) => !found.has(`${s.part} ${s.sign}`)).map((s) => {
-      const there = new Map<string, [number, number]>();
-      let marginal = 0;
-      this.hypotheses.forEach((h, i) => {
-        const chance = signChance(this.machine, s.part, s.sign, h)!;
-        const [yes, mass] = there.get(h.piece) ?? [0, 0];
-        there.set(h.piece, [yes + probability[i]! * chance, mass + probability[i]!]);
-        marginal += probability[i]! * chance;
-      });
-      const entropy = (p: number) => -plogp(p) - plogp(1 - p);
-      const given = [...there.values()].reduce((sum, [yes, mass]) => sum + (mass > 0 ? mass * entropy(yes / mass) : 0), 0);
-      return { ...s, bits: Math.max(0, entropy(marginal) - given) };
-    }).sort((a, b) => b.bits - a.bits || (`${a.part} ${a.sign}` < `${b.part} ${b.sign}` ? -1 : 1));
+  signsWorthIt(
+    probability: Float64Array,
+    found: ReadonlySet<string>,
+  ): readonly (SignAsked & { readonly bits: number })[] {
+    return signsOf(this.machine)
+      .filter((s) => !found.has(`${s.part} ${s.sign}`))
+      .map((s) => {
+        const there = new Map<string, [number, number]>();
+        let marginal = 0;
+        this.hypotheses.forEach((h, i) => {
+          const chance = signChance(this.machine, s.part, s.sign, h)!;
+          const [yes, mass] = there.get(h.piece) ?? [0, 0];
+          there.set(h.piece, [yes + probability[i]! * chance, mass + probability[i]!]);
+          marginal += probability[i]! * chance;
+        });
+        const entropy = (p: number) => -plogp(p) - plogp(1 - p);
+        const given = [...there.values()].reduce(
+          (sum, [yes, mass]) => sum + (mass > 0 ? mass * entropy(yes / mass) : 0),
+          0,
+        );
+        return { ...s, bits: Math.max(0, entropy(marginal) - given) };
+      })
+      .sort((a, b) => b.bits - a.bits || (`${a.part} ${a.sign}` < `${b.part} ${b.sign}` ? -1 : 1));
   }
 
   /** Hypotheses that still carry any weight. */

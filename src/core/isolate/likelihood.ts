@@ -66,23 +66,35 @@ export function makeKernel(prediction: Prediction, scale: Scale, weights?: Array
   for (let k = 0; k < prediction.length; k++) {
     const shown = prediction[k]!;
     if (shown === null) continue;
-    if (shown.kind === "value") { values.push(toScale(scale, shown.value)); weightOf.push(weights?.[k] ?? 1); }
-    else if (shown.kind === "overload") overload++;
+    if (shown.kind === "value") {
+      values.push(toScale(scale, shown.value));
+      weightOf.push(weights?.[k] ?? 1);
+    } else if (shown.kind === "overload") overload++;
     else if (shown.kind === "jumping") swings.push([toScale(scale, shown.low), toScale(scale, shown.high)]);
   }
   // Plain loops: this runs for every hypothesis in every test.
   const n = values.length;
   let [low, high] = [Infinity, -Infinity];
-  for (const value of values) { if (value < low) low = value; if (value > high) high = value; }
+  for (const value of values) {
+    if (value < low) low = value;
+    if (value > high) high = value;
+  }
   const isOne = !weights && n > 0 && high - low <= REGIME;
   const centres: number[] = [];
   const widths: number[] = [];
   for (let i = 0; i < n; i++) {
     const value = values[i]!;
-    if (isOne && i > 0) { centres.push(centres[0]!); widths.push(widths[0]!); continue; }
+    if (isOne && i > 0) {
+      centres.push(centres[0]!);
+      widths.push(widths[0]!);
+      continue;
+    }
     let [near, sum] = [0, 0];
     for (const other of values) {
-      if (Math.abs(other - value) <= REGIME) { near++; sum += other; }
+      if (Math.abs(other - value) <= REGIME) {
+        near++;
+        sum += other;
+      }
     }
     const middle = sum / near;
     let square = 0;
@@ -96,8 +108,14 @@ export function makeKernel(prediction: Prediction, scale: Scale, weights?: Array
   const share = sharesOf(3, prediction.length);
   const mixed = [values.length, overload, swings.length].filter((c) => c > 0).length > 1;
   return {
-    values, centres, widths, isOne, swings,
-    value: values.length === 0 ? 0 : share(values.length, mixed), overload: share(overload, mixed), jumping: share(swings.length, mixed),
+    values,
+    centres,
+    widths,
+    isOne,
+    swings,
+    value: values.length === 0 ? 0 : share(values.length, mixed),
+    overload: share(overload, mixed),
+    jumping: share(swings.length, mixed),
   };
 }
 
@@ -109,12 +127,24 @@ function reachOf(values: readonly number[], value: number, specimens: number): n
 }
 
 /** Where room or mains are known, a regime lies where the specimens lie that agree with them; part values still spread it, by half at least. */
-function regimeOf(values: readonly number[], weights: readonly number[], value: number, all: number): { centre: number; spread: number } {
+function regimeOf(
+  values: readonly number[],
+  weights: readonly number[],
+  value: number,
+  all: number,
+): { centre: number; spread: number } {
   let [sum, total] = [0, 0];
-  values.forEach((v, i) => { if (Math.abs(v - value) <= REGIME) { sum += weights[i]! * v; total += weights[i]!; } });
+  values.forEach((v, i) => {
+    if (Math.abs(v - value) <= REGIME) {
+      sum += weights[i]! * v;
+      total += weights[i]!;
+    }
+  });
   const centre = sum / total;
   let square = 0;
-  values.forEach((v, i) => { if (Math.abs(v - value) <= REGIME) square += weights[i]! * (v - centre) ** 2; });
+  values.forEach((v, i) => {
+    if (Math.abs(v - value) <= REGIME) square += weights[i]! * (v - centre) ** 2;
+  });
   return { centre, spread: Math.max(all / 2, Math.sqrt(square / total)) };
 }
 
@@ -142,12 +172,17 @@ export function likelihood(test: Test, shown: Shown, prediction: Prediction, met
   const { manner } = shown.kind === "jumping" ? shown : { manner: null };
   let fit = 0;
   if (shown.kind === "overload") fit = kernel.overload;
-  else if (shown.kind === "jumping") fit = kernel.jumping * (prediction.reduce((sum, p) => sum + (p?.kind === "jumping" ? mannerFit(p.manner, manner!) : 0), 0) / Math.max(1, kernel.swings.length));
+  else if (shown.kind === "jumping")
+    fit =
+      kernel.jumping *
+      (prediction.reduce((sum, p) => sum + (p?.kind === "jumping" ? mannerFit(p.manner, manner!) : 0), 0) /
+        Math.max(1, kernel.swings.length));
   else if (shown.kind === "value") {
     const y = toScale(scale, shown.value);
     fit = kernel.value * density(y, kernel);
     // Someone may note one value of a display that swings.
-    for (const [low, high] of kernel.swings) if (y >= low - 2 && y <= high + 2) fit += (0.3 / prediction.length) * (1 / (high - low + 4));
+    for (const [low, high] of kernel.swings)
+      if (y >= low - 2 && y <= high + 2) fit += (0.3 / prediction.length) * (1 / (high - low + 4));
   }
   return (1 - slip) * fit + slip * floor;
 }
@@ -173,7 +208,11 @@ interface Offset {
 export class SpecimenTrail {
   private readonly offsets: Offset[][];
   /** `weights`: how well each specimen agrees with what is known of room and mains; without it all alike. */
-  constructor(specimens: number, private readonly meter: Meter, private readonly weights?: ArrayLike<number>) {
+  constructor(
+    specimens: number,
+    private readonly meter: Meter,
+    private readonly weights?: ArrayLike<number>,
+  ) {
     this.offsets = Array.from({ length: specimens }, () => []);
   }
 
@@ -244,7 +283,9 @@ function labelLikelihood(shown: Shown, prediction: Prediction, slip: number): nu
 /** Whether two specimens show the same label, or both a beep, or both none, or both nothing at all. */
 function isSame(a: Shown | null, b: Shown | null): boolean {
   if (a === null || b === null) return a === b;
-  return a.kind === "label" ? b.kind === "label" && a.label === b.label : a.kind === "beep" && b.kind === "beep" && a.beeps === b.beeps;
+  return a.kind === "label"
+    ? b.kind === "label" && a.label === b.label
+    : a.kind === "beep" && b.kind === "beep" && a.beeps === b.beeps;
 }
 
 /** A flickering thing may be reported as either of its states. */
@@ -266,7 +307,9 @@ export function density(y: number, kernel: Kernel): number {
   if (kernel.centres.length === 0) return 0;
   if (kernel.isOne) return gauss(y, kernel.centres[0]!, kernel.widths[0]!);
   let sum = 0;
-  kernel.centres.forEach((centre, i) => { sum += gauss(y, centre, kernel.widths[i]!); });
+  kernel.centres.forEach((centre, i) => {
+    sum += gauss(y, centre, kernel.widths[i]!);
+  });
   return sum / kernel.centres.length;
 }
 
@@ -286,6 +329,8 @@ export function normalCdf(z: number): number {
   if (z < -6) return 0;
   const x = Math.abs(z) / Math.SQRT2;
   const t = 1 / (1 + 0.3275911 * x);
-  const erf = 1 - ((((1.061405429 * t - 1.453152027) * t + 1.421413741) * t - 0.284496736) * t + 0.254829592) * t * Math.exp(-x * x);
+  const erf =
+    1 -
+    ((((1.061405429 * t - 1.453152027) * t + 1.421413741) * t - 0.284496736) * t + 0.254829592) * t * Math.exp(-x * x);
   return z >= 0 ? 0.5 * (1 + erf) : 0.5 * (1 - erf);
 }

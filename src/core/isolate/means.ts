@@ -23,11 +23,25 @@ export const CAREFUL = 3;
 
 /** What a function needs beside a plain meter. */
 const TOOL: Readonly<Partial<Record<MeterFunction, Exclude<keyof Means, "live" | "careful">>>> = {
-  clamp: "clamp", dcclamp: "dcClamp", inrush: "inrush", hertz: "hertz", capacitance: "capacitance", insulation: "insulation",
+  clamp: "clamp",
+  dcclamp: "dcClamp",
+  inrush: "inrush",
+  hertz: "hertz",
+  capacitance: "capacitance",
+  insulation: "insulation",
 };
 
 /** Everything at hand. */
-export const ALL_MEANS: Means = { live: true, clamp: true, dcClamp: true, inrush: true, hertz: true, capacitance: true, insulation: true, careful: false };
+export const ALL_MEANS: Means = {
+  live: true,
+  clamp: true,
+  dcClamp: true,
+  inrush: true,
+  hertz: true,
+  capacitance: true,
+  insulation: true,
+  careful: false,
+};
 
 /** Whether a test can be made with these means. */
 export function canMake(machine: Machine, test: Test, means: Means): boolean {

@@ -40,13 +40,19 @@ function numericTable(test: Test, predictions: readonly Prediction[], meter: Met
   for (let h = 0; h < rows.length; h++) {
     const p = predictions[h]!;
     let row = rowOf.get(p);
-    if (row === undefined) { rowOf.set(p, (row = distinct.length)); distinct.push(p); }
+    if (row === undefined) {
+      rowOf.set(p, (row = distinct.length));
+      distinct.push(p);
+    }
     rows[h] = row;
   }
   const kernels = distinct.map((p) => (p.length === 0 ? null : makeKernel(p, scale)));
 
   const landmarks: number[] = [];
-  for (const kernel of kernels) if (kernel) for (let i = 0; i < (kernel.isOne ? 1 : kernel.centres.length); i++) if (kernel.widths[i]! <= SHARP) landmarks.push(kernel.centres[i]!);
+  for (const kernel of kernels)
+    if (kernel)
+      for (let i = 0; i < (kernel.isOne ? 1 : kernel.centres.length); i++)
+        if (kernel.widths[i]! <= SHARP) landmarks.push(kernel.centres[i]!);
   const clusters = clustered(landmarks);
 
   const edges: { low: number; high: number; centre: number | null }[] = [];
@@ -74,11 +80,21 @@ function numericTable(test: Test, predictions: readonly Prediction[], meter: Met
   });
   // Outcomes nobody predicts are left out; what they would mean is "something else".
   const kept: number[] = [];
-  for (let o = 0; o < wide; o++) for (let k = 0; k < kernels.length; k++) if (masses[k * wide + o]! > 1e-3) { kept.push(o); break; }
+  for (let o = 0; o < wide; o++)
+    for (let k = 0; k < kernels.length; k++)
+      if (masses[k * wide + o]! > 1e-3) {
+        kept.push(o);
+        break;
+      }
   const outcomes = kept.map((o): Outcome => {
     const edge = edges[o];
     if (!edge) return { kind: o === edges.length ? "overload" : "jumping" };
-    return { kind: "value", low: fromScaleOpen(scale, edge.low), high: fromScaleOpen(scale, edge.high), centre: edge.centre === null ? null : fromScale(scale, edge.centre) };
+    return {
+      kind: "value",
+      low: fromScaleOpen(scale, edge.low),
+      high: fromScaleOpen(scale, edge.high),
+      centre: edge.centre === null ? null : fromScale(scale, edge.centre),
+    };
   });
   return table(outcomes, rows, kernels.length, (k, o) => (kernels[k] === null ? null : masses[k * wide + kept[o]!]!));
 }
@@ -98,7 +114,8 @@ function clustered(values: number[]): [number, number][] {
   }
   while (clusters.length > MOST_VALUES) {
     let closest = 1;
-    for (let i = 2; i < clusters.length; i++) if (clusters[i]![0] - clusters[i - 1]![1] < clusters[closest]![0] - clusters[closest - 1]![1]) closest = i;
+    for (let i = 2; i < clusters.length; i++)
+      if (clusters[i]![0] - clusters[i - 1]![1] < clusters[closest]![0] - clusters[closest - 1]![1]) closest = i;
     clusters[closest - 1]![1] = clusters[closest]![1];
     clusters.splice(closest, 1);
   }
@@ -107,24 +124,35 @@ function clustered(values: number[]): [number, number][] {
 
 function labelTable(predictions: readonly Prediction[]): OutcomeTable {
   const names = new Map<string, Outcome>();
-  const nameOf = (shown: Prediction[number]): string => (shown === null ? "" : shown.kind === "label" ? shown.label : shown.kind === "beep" ? String(shown.beeps) : "");
+  const nameOf = (shown: Prediction[number]): string =>
+    shown === null ? "" : shown.kind === "label" ? shown.label : shown.kind === "beep" ? String(shown.beeps) : "";
   for (const shown of predictions.flat()) {
     if (shown === null) continue;
     if (shown.kind === "label") names.set(shown.label, { kind: "label", label: shown.label });
     if (shown.kind === "beep") names.set(String(shown.beeps), { kind: "beep", beeps: shown.beeps });
   }
   const keys = [...names.keys()].sort();
-  return table(keys.map((k) => names.get(k)!), Int32Array.from(predictions, (_, h) => h), predictions.length, (h, o) => {
-    const p = predictions[h]!;
-    return p.length === 0 ? null : p.filter((shown) => nameOf(shown) === keys[o]).length / p.length;
-  });
+  return table(
+    keys.map((k) => names.get(k)!),
+    Int32Array.from(predictions, (_, h) => h),
+    predictions.length,
+    (h, o) => {
+      const p = predictions[h]!;
+      return p.length === 0 ? null : p.filter((shown) => nameOf(shown) === keys[o]).length / p.length;
+    },
+  );
 }
 
 /**
  * Fills the chances: normalised, with the slip spread evenly; a hypothesis without prediction expects all alike. `rows` says which of the
  * `distinct` predictions each hypothesis makes.
  */
-function table(outcomes: readonly Outcome[], rows: Int32Array, distinct: number, chance: (row: number, o: number) => number | null): OutcomeTable {
+function table(
+  outcomes: readonly Outcome[],
+  rows: Int32Array,
+  distinct: number,
+  chance: (row: number, o: number) => number | null,
+): OutcomeTable {
   const n = outcomes.length;
   const own = new Float32Array(distinct * n);
   const ownEntropy = new Float64Array(distinct);
@@ -134,7 +162,10 @@ function table(outcomes: readonly Outcome[], rows: Int32Array, distinct: number,
     let silent = false;
     for (let o = 0; o < n; o++) {
       const c = chance(d, o);
-      if (c === null) { silent = true; break; }
+      if (c === null) {
+        silent = true;
+        break;
+      }
       row[o] = c;
       sum += c;
     }
@@ -147,10 +178,21 @@ function table(outcomes: readonly Outcome[], rows: Int32Array, distinct: number,
 }
 
 /** Which outcome a reading of a value belongs to; -1 when none. */
-export function outcomeOf(outcomes: readonly Outcome[], shown: { kind: string; value?: number; label?: string; beeps?: boolean }): number {
-  return outcomes.findIndex((o) =>
-    o.kind === shown.kind &&
-    (o.kind === "value" ? shown.value! >= o.low && shown.value! < o.high : o.kind === "label" ? o.label === shown.label : o.kind === "beep" ? o.beeps === shown.beeps : true));
+export function outcomeOf(
+  outcomes: readonly Outcome[],
+  shown: { kind: string; value?: number; label?: string; beeps?: boolean },
+): number {
+  return outcomes.findIndex(
+    (o) =>
+      o.kind === shown.kind &&
+      (o.kind === "value"
+        ? shown.value! >= o.low && shown.value! < o.high
+        : o.kind === "label"
+          ? o.label === shown.label
+          : o.kind === "beep"
+            ? o.beeps === shown.beeps
+            : true),
+  );
 }
 
 /** p log2 p, nothing at nothing. */

@@ -31,7 +31,8 @@ interface PlanStep {
   readonly after: number;
 }
 
-export type Move = { readonly kind: "test"; readonly test: number } | { readonly kind: "attempt"; readonly attempt: number };
+export type Move =
+  { readonly kind: "test"; readonly test: number } | { readonly kind: "attempt"; readonly attempt: number };
 
 /** A first move and what the whole way costs with it. */
 export interface PlannedMove {
@@ -60,14 +61,21 @@ export class Planner {
   private readonly steps: (PlanStep | undefined)[][] = [];
 
   /** `exactBelow`: suspects down to which the search is exact; 0: never. */
-  constructor(private readonly problem: PlanProblem, private readonly exactBelow = EXACT_SUSPECTS) {
+  constructor(
+    private readonly problem: PlanProblem,
+    private readonly exactBelow = EXACT_SUSPECTS,
+  ) {
     if (problem.weights.length > 30) throw new RangeError("at most 30 suspects are planned for");
     this.masses = new Float64Array(LABELS * (2 + Math.max(-1, ...problem.pieces)));
   }
 
   private step(test: number, standing: number): PlanStep {
     const row = (this.steps[standing] ??= []);
-    return (row[test] ??= { cost: this.problem.cost(test, standing), minutes: this.problem.minutes(test, standing), after: this.problem.after(test, standing) });
+    return (row[test] ??= {
+      cost: this.problem.cost(test, standing),
+      minutes: this.problem.minutes(test, standing),
+      after: this.problem.after(test, standing),
+    });
   }
 
   /**
@@ -76,12 +84,23 @@ export class Planner {
    */
   moves(standing: number, firsts?: readonly Move[]): readonly PlannedMove[] {
     const all = 2 ** this.problem.weights.length - 1;
-    const tried = firsts ?? this.ranked(all, standing).slice(0, ROLLED_OUT).map(({ move }) => move);
-    return tried.map((move): PlannedMove => {
-      const [bySuspect, minutes] = [new Float64Array(this.problem.weights.length), new Float64Array(this.problem.weights.length)];
-      this.follow(all, standing, move, 0, 0, bySuspect, minutes);
-      return { move, bySuspect, minutes, cost: this.mean(bySuspect) };
-    }).map((m, i) => ({ m, i })).sort((a, b) => a.m.cost - b.m.cost || a.i - b.i).map(({ m }) => m);
+    const tried =
+      firsts ??
+      this.ranked(all, standing)
+        .slice(0, ROLLED_OUT)
+        .map(({ move }) => move);
+    return tried
+      .map((move): PlannedMove => {
+        const [bySuspect, minutes] = [
+          new Float64Array(this.problem.weights.length),
+          new Float64Array(this.problem.weights.length),
+        ];
+        this.follow(all, standing, move, 0, 0, bySuspect, minutes);
+        return { move, bySuspect, minutes, cost: this.mean(bySuspect) };
+      })
+      .map((m, i) => ({ m, i }))
+      .sort((a, b) => a.m.cost - b.m.cost || a.i - b.i)
+      .map(({ m }) => m);
   }
 
   /** The move that the policy alone would make, without rollout. */
@@ -92,31 +111,65 @@ export class Planner {
 
   private mean(bySuspect: Float64Array): number {
     let [sum, total] = [0, 0];
-    this.problem.weights.forEach((w, i) => { sum += w * bySuspect[i]!; total += w; });
+    this.problem.weights.forEach((w, i) => {
+      sum += w * bySuspect[i]!;
+      total += w;
+    });
     return total > 0 ? sum / total : 0;
   }
 
   /** Makes a move and then follows the policy; adds what it costs to every suspect. */
-  private follow(subset: number, standing: number, move: Move | null, spent: number, clock: number, out: Float64Array, minutesOut: Float64Array): void {
+  private follow(
+    subset: number,
+    standing: number,
+    move: Move | null,
+    spent: number,
+    clock: number,
+    out: Float64Array,
+    minutesOut: Float64Array,
+  ): void {
     const { weights } = this.problem;
     if (move === null) {
       const extra = this.unresolved(subset);
-      for (let i = 0; i < weights.length; i++) if (subset & (1 << i)) { out[i] = spent + extra; minutesOut[i] = clock; }
+      for (let i = 0; i < weights.length; i++)
+        if (subset & (1 << i)) {
+          out[i] = spent + extra;
+          minutesOut[i] = clock;
+        }
       return;
     }
     for (const { part, cost, minutes, after } of this.results(subset, standing, move)) {
-      this.follow(part, after, this.isOver(part) ? null : this.best(part, after), spent + cost, clock + minutes, out, minutesOut);
+      this.follow(
+        part,
+        after,
+        this.isOver(part) ? null : this.best(part, after),
+        spent + cost,
+        clock + minutes,
+        out,
+        minutesOut,
+      );
     }
   }
 
   /** What a move leads to: sets of suspects, what it has cost, and how the unit stands then. */
-  private results(subset: number, standing: number, move: Move): { part: number; cost: number; minutes: number; after: number }[] {
+  private results(
+    subset: number,
+    standing: number,
+    move: Move,
+  ): { part: number; cost: number; minutes: number; after: number }[] {
     const { pieces, weights, attempts } = this.problem;
     if (move.kind === "attempt") {
       const { piece, wasted, minutes } = attempts[move.attempt]!;
       let [right, wrong] = [0, 0];
-      for (let i = 0; i < weights.length; i++) if (subset & (1 << i)) { if (pieces[i] === piece) right |= 1 << i; else wrong |= 1 << i; }
-      return [{ part: right, cost: 0, minutes: 0, after: standing }, { part: wrong, cost: wasted, minutes, after: standing }].filter((r) => r.part !== 0);
+      for (let i = 0; i < weights.length; i++)
+        if (subset & (1 << i)) {
+          if (pieces[i] === piece) right |= 1 << i;
+          else wrong |= 1 << i;
+        }
+      return [
+        { part: right, cost: 0, minutes: 0, after: standing },
+        { part: wrong, cost: wasted, minutes, after: standing },
+      ].filter((r) => r.part !== 0);
     }
     const { cost, minutes, after } = this.step(move.test, standing);
     return this.split(subset, this.problem.labels[move.test]!).map((part) => ({ part, cost, minutes, after }));
@@ -144,7 +197,8 @@ export class Planner {
   /** Whether a test splits a set at all: most do not split a small one. */
   private splits(subset: number, shown: Uint8Array): boolean {
     const first = shown[31 - Math.clz32(subset & -subset)]!;
-    for (let left = subset & (subset - 1); left !== 0; left &= left - 1) if (shown[31 - Math.clz32(left & -left)] !== first) return true;
+    for (let left = subset & (subset - 1); left !== 0; left &= left - 1)
+      if (shown[31 - Math.clz32(left & -left)] !== first) return true;
     return false;
   }
 
@@ -167,11 +221,19 @@ export class Planner {
     const { weights, pieces, wasted } = this.problem;
     const mass = new Map<number, number>();
     let total = 0;
-    weights.forEach((w, i) => { if (subset & (1 << i)) { mass.set(pieces[i]!, (mass.get(pieces[i]!) ?? 0) + w); total += w; } });
+    weights.forEach((w, i) => {
+      if (subset & (1 << i)) {
+        mass.set(pieces[i]!, (mass.get(pieces[i]!) ?? 0) + w);
+        total += w;
+      }
+    });
     if (mass.size < 2) return 0;
     const order = repairOrder([...mass].map(([piece, odds]) => ({ piece, odds: odds / total, cost: wasted[piece]! })));
     let [cost, left] = [0, 1];
-    for (const { odds, cost: own } of order) { left -= odds; cost += Math.max(0, left) * own; }
+    for (const { odds, cost: own } of order) {
+      left -= odds;
+      cost += Math.max(0, left) * own;
+    }
     return cost;
   }
 
@@ -190,14 +252,19 @@ export class Planner {
     const found: { move: Move; score: number }[] = [];
     for (let t = 0; t < labels.length; t++) {
       const bits = this.information(subset, labels[t]!);
-      if (bits > 1e-9) found.push({ move: { kind: "test", test: t }, score: bits / Math.max(1e-6, this.step(t, standing).cost) });
+      if (bits > 1e-9)
+        found.push({ move: { kind: "test", test: t }, score: bits / Math.max(1e-6, this.step(t, standing).cost) });
     }
     attempts.forEach(({ piece, wasted }, a) => {
       const label = Uint8Array.from(weights, (_, i) => Number(pieces[i] === piece));
       const bits = this.information(subset, label);
       if (bits <= 1e-9) return;
       let [wrong, total] = [0, 0];
-      for (let i = 0; i < weights.length; i++) if (subset & (1 << i)) { total += weights[i]!; if (pieces[i] !== piece) wrong += weights[i]!; }
+      for (let i = 0; i < weights.length; i++)
+        if (subset & (1 << i)) {
+          total += weights[i]!;
+          if (pieces[i] !== piece) wrong += weights[i]!;
+        }
       found.push({ move: { kind: "attempt", attempt: a }, score: bits / Math.max(1e-6, (wasted * wrong) / total) });
     });
     return found.sort((a, b) => b.score - a.score);
@@ -227,7 +294,10 @@ export class Planner {
     let given = 0;
     for (let row = LABELS; row < masses.length; row += LABELS) {
       let mass = 0;
-      for (let at = row; at <= row + most; at++) { mass += masses[at]!; given -= xlogx(masses[at]!); }
+      for (let at = row; at <= row + most; at++) {
+        mass += masses[at]!;
+        given -= xlogx(masses[at]!);
+      }
       given += xlogx(mass);
     }
     // What a suspect shows is certain here, so all of the entropy is information on the suspect.
@@ -239,7 +309,10 @@ export class Planner {
     const key = standing * SETS + subset;
     const known = this.exactMemo.get(key);
     if (known) return known;
-    let result: { cost: number; move: Move | null } = { cost: this.weightOf(subset) * this.unresolved(subset), move: null };
+    let result: { cost: number; move: Move | null } = {
+      cost: this.weightOf(subset) * this.unresolved(subset),
+      move: null,
+    };
     if (!this.isOver(subset)) {
       let found = false;
       const weight = this.weightOf(subset);
@@ -255,9 +328,14 @@ export class Planner {
           if (found && cost >= result.cost) return;
           cost += this.exact(r.part, r.after).cost;
         }
-        if (!found || cost < result.cost - 1e-12) { result = { cost, move }; found = true; }
+        if (!found || cost < result.cost - 1e-12) {
+          result = { cost, move };
+          found = true;
+        }
       };
-      this.problem.labels.forEach((shown, test) => { if (this.splits(subset, shown)) consider({ kind: "test", test }); });
+      this.problem.labels.forEach((shown, test) => {
+        if (this.splits(subset, shown)) consider({ kind: "test", test });
+      });
       for (let a = 0; a < this.problem.attempts.length; a++) consider({ kind: "attempt", attempt: a });
     }
     this.exactMemo.set(key, result);
@@ -275,8 +353,13 @@ export class Planner {
  * Repairs in the order of odds over cost: with one fault and repairs that do not depend on each other this is the cheapest order
  * (Heckerman, Breese and Rommelse, 1995). Ties keep the order given.
  */
-export function repairOrder<R extends { readonly odds: number; readonly cost: number }>(repairs: readonly R[]): readonly R[] {
-  return repairs.map((r, i) => ({ r, i })).sort((a, b) => b.r.odds / Math.max(1e-9, b.r.cost) - a.r.odds / Math.max(1e-9, a.r.cost) || a.i - b.i).map(({ r }) => r);
+export function repairOrder<R extends { readonly odds: number; readonly cost: number }>(
+  repairs: readonly R[],
+): readonly R[] {
+  return repairs
+    .map((r, i) => ({ r, i }))
+    .sort((a, b) => b.r.odds / Math.max(1e-9, b.r.cost) - a.r.odds / Math.max(1e-9, a.r.cost) || a.i - b.i)
+    .map(({ r }) => r);
 }
 
 const xlogx = (w: number) => (w > 0 ? w * Math.log2(w) : 0);

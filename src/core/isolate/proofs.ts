@@ -23,10 +23,16 @@ export interface Judged {
 /** What is proven and unproven for a piece. Points on the same node count as the same point. */
 export function proofsFor(machine: Machine, pieceId: string, readings: readonly Judged[]): readonly Proof[] {
   const node = (id: string | undefined) => (id === undefined ? "" : String(machine.points.get(id)?.node ?? id));
-  const isSame = (a: Test, b: TestEntry) => a.setup === b.setup && a.function === b.function && node(a.red) === node(b.red) && node(a.black) === node(b.black);
+  const isSame = (a: Test, b: TestEntry) =>
+    a.setup === b.setup && a.function === b.function && node(a.red) === node(b.red) && node(a.black) === node(b.black);
   return (machine.pieceById.get(pieceId)?.proofs ?? []).map((proof) => {
     const wanted: Verdict = proof.shows === "good" ? "fits" : "does not fit";
     const by = readings.find((r) => r.verdict === wanted && proof.any.some((t) => isSame(r.test, t)));
-    return { of: proof.of, words: proof.words, by: by?.id ?? null, tests: proof.any.map((t) => makeTest(t.setup, t.function, t.red, t.black)) };
+    return {
+      of: proof.of,
+      words: proof.words,
+      by: by?.id ?? null,
+      tests: proof.any.map((t) => makeTest(t.setup, t.function, t.red, t.black)),
+    };
   });
 }

@@ -23,12 +23,20 @@ export function saidOf(machine: Machine, stopwatch: Stopwatch, evidence: readonl
   }
   const signs = new Map(evidence.flatMap((e) => (e.type === "sign" ? [[`${e.part} ${e.sign}`, e] as const] : [])));
   for (const e of signs.values()) {
-    said.push({ id: e.id, likelihood: (h) => { const there = signChance(machine, e.part, e.sign, h); return there === null ? 1 : e.there ? there : 1 - there; } });
+    said.push({
+      id: e.id,
+      likelihood: (h) => {
+        const there = signChance(machine, e.part, e.sign, h);
+        return there === null ? 1 : e.there ? there : 1 - there;
+      },
+    });
   }
   // Tested again, the part is as the last test found it.
   const alone = new Map(evidence.flatMap((e) => (e.type === "alone" ? [[e.part, e] as const] : [])));
   for (const e of alone.values()) said.push({ id: e.id, likelihood: (h) => aloneLikelihood(machine, e, h) });
-  for (const e of evidence) if (e.type === "tried") said.push({ id: e.id, likelihood: (h) => repairLikelihood(machine, e.piece, e.result, h) });
-  for (const e of evidence) if (e.type === "timed") said.push({ id: e.id, likelihood: (h) => stopwatch.likelihood(e, h) });
+  for (const e of evidence)
+    if (e.type === "tried") said.push({ id: e.id, likelihood: (h) => repairLikelihood(machine, e.piece, e.result, h) });
+  for (const e of evidence)
+    if (e.type === "timed") said.push({ id: e.id, likelihood: (h) => stopwatch.likelihood(e, h) });
   return said;
 }

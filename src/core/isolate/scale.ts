@@ -12,7 +12,18 @@ export interface Scale {
 }
 
 /** Largest reading of a function, in `unitOf` it. */
-const LARGEST = { dcv: 600, acv: 600, lowz: 600, ohms: 4e7, clamp: 100, dcclamp: 400, inrush: 400, hertz: 1e4, capacitance: 1e-2, insulation: 4e9 } as const;
+const LARGEST = {
+  dcv: 600,
+  acv: 600,
+  lowz: 600,
+  ohms: 4e7,
+  clamp: 100,
+  dcclamp: 400,
+  inrush: 400,
+  hertz: 1e4,
+  capacitance: 1e-2,
+  insulation: 4e9,
+} as const;
 
 export type NumericFunction = keyof typeof LARGEST;
 

@@ -19,8 +19,12 @@ export function shared(test: Test, predictions: readonly Prediction[], meter: Me
     // What the first specimen shows tells most of them apart: this runs for every hypothesis in every test.
     const first = firstOf(p);
     const within = ALIKE * (error.absolute + error.relative * Math.abs(first));
-    for (let d = 0; d < distinct.length; d++) if (!(Math.abs(firsts[d]! - first) > within) && isAlike(distinct[d]!, p, error)) return distinct[d]!;
-    if (distinct.length < COMPARED) { distinct.push(p); firsts.push(first); }
+    for (let d = 0; d < distinct.length; d++)
+      if (!(Math.abs(firsts[d]! - first) > within) && isAlike(distinct[d]!, p, error)) return distinct[d]!;
+    if (distinct.length < COMPARED) {
+      distinct.push(p);
+      firsts.push(first);
+    }
     return p;
   });
 }
@@ -38,8 +42,19 @@ function isAlike(a: Prediction, b: Prediction, { relative, absolute }: Meter["ac
     const y = b[k]!;
     if (x === y) continue;
     if (x === null || y === null || x.kind !== y.kind) return false;
-    if (x.kind === "value" && y.kind === "value" && Math.abs(x.value - y.value) > ALIKE * (absolute + relative * Math.abs(y.value))) return false;
-    if (x.kind === "jumping" && y.kind === "jumping" && (x.manner !== y.manner || Math.max(Math.abs(x.low - y.low), Math.abs(x.high - y.high)) > ALIKE * (absolute + relative * Math.abs(x.low)))) return false;
+    if (
+      x.kind === "value" &&
+      y.kind === "value" &&
+      Math.abs(x.value - y.value) > ALIKE * (absolute + relative * Math.abs(y.value))
+    )
+      return false;
+    if (
+      x.kind === "jumping" &&
+      y.kind === "jumping" &&
+      (x.manner !== y.manner ||
+        Math.max(Math.abs(x.low - y.low), Math.abs(x.high - y.high)) > ALIKE * (absolute + relative * Math.abs(x.low)))
+    )
+      return false;
     if (x.kind === "label" && y.kind === "label" && x.label !== y.label) return false;
     if (x.kind === "beep" && y.kind === "beep" && x.beeps !== y.beeps) return false;
   }

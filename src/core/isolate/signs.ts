@@ -19,13 +19,65 @@ interface UnitSign {
 }
 
 export const UNIT_SIGNS: readonly UnitSign[] = [
-  { id: "moved", words: "It comes or goes when it is moved, knocked or its wires are touched", given: { contact: 0.6, wire: 0.45, switch: 0.3, "door switch": 0.3, relay: 0.2 }, otherwise: 0.06 },
-  { id: "warm", words: "It fails when it has run warm, and is well again when cold", given: { contact: 0.3, relay: 0.3, "switched supply": 0.3, "non-isolated supply": 0.3, "linear supply": 0.3, regulator: 0.3, motor: 0.3, compressor: 0.35, "thermal cut-off": 0.4 }, otherwise: 0.08 },
-  { id: "comes-and-goes", words: "It comes and goes by itself", given: { contact: 0.45, wire: 0.3, relay: 0.25, panel: 0.25, switch: 0.25, "door switch": 0.25 }, otherwise: 0.1 },
-  { id: "damp", words: "It stands, or stood, in the damp", given: { contact: 0.5, keypad: 0.45, switch: 0.35, panel: 0.3, "pressure switch": 0.3 }, otherwise: 0.2 },
-  { id: "unused", words: "It had not been used for months", given: { contact: 0.35, battery: 0.5, pump: 0.35, switch: 0.3, valve: 0.3 }, otherwise: 0.12 },
-  { id: "worked-on", words: "Someone worked on it shortly before", given: { contact: 0.45, wire: 0.35, cord: 0.25, fuse: 0.25 }, otherwise: 0.12 },
-  { id: "storm", words: "It failed in a thunderstorm or when the power came back", given: { varistor: 0.6, "switched supply": 0.35, "non-isolated supply": 0.35, fuse: 0.35, controller: 0.3, panel: 0.2 }, otherwise: 0.06 },
+  {
+    id: "moved",
+    words: "It comes or goes when it is moved, knocked or its wires are touched",
+    given: { contact: 0.6, wire: 0.45, switch: 0.3, "door switch": 0.3, relay: 0.2 },
+    otherwise: 0.06,
+  },
+  {
+    id: "warm",
+    words: "It fails when it has run warm, and is well again when cold",
+    given: {
+      contact: 0.3,
+      relay: 0.3,
+      "switched supply": 0.3,
+      "non-isolated supply": 0.3,
+      "linear supply": 0.3,
+      regulator: 0.3,
+      motor: 0.3,
+      compressor: 0.35,
+      "thermal cut-off": 0.4,
+    },
+    otherwise: 0.08,
+  },
+  {
+    id: "comes-and-goes",
+    words: "It comes and goes by itself",
+    given: { contact: 0.45, wire: 0.3, relay: 0.25, panel: 0.25, switch: 0.25, "door switch": 0.25 },
+    otherwise: 0.1,
+  },
+  {
+    id: "damp",
+    words: "It stands, or stood, in the damp",
+    given: { contact: 0.5, keypad: 0.45, switch: 0.35, panel: 0.3, "pressure switch": 0.3 },
+    otherwise: 0.2,
+  },
+  {
+    id: "unused",
+    words: "It had not been used for months",
+    given: { contact: 0.35, battery: 0.5, pump: 0.35, switch: 0.3, valve: 0.3 },
+    otherwise: 0.12,
+  },
+  {
+    id: "worked-on",
+    words: "Someone worked on it shortly before",
+    given: { contact: 0.45, wire: 0.35, cord: 0.25, fuse: 0.25 },
+    otherwise: 0.12,
+  },
+  {
+    id: "storm",
+    words: "It failed in a thunderstorm or when the power came back",
+    given: {
+      varistor: 0.6,
+      "switched supply": 0.35,
+      "non-isolated supply": 0.35,
+      fuse: 0.35,
+      controller: 0.3,
+      panel: 0.2,
+    },
+    otherwise: 0.06,
+  },
 ];
 
 /** A sign as asked of a person. */
@@ -39,7 +91,14 @@ export interface SignAsked {
 
 /** Every sign of a machine: of its parts, then of the unit. */
 export function signsOf(machine: Machine): readonly SignAsked[] {
-  const own = machine.parts.flatMap((part) => (part.kind.signs?.(part.fields) ?? []).map((s) => ({ part: part.id, partName: part.name, sign: s.id, words: s.words })));
+  const own = machine.parts.flatMap((part) =>
+    (part.kind.signs?.(part.fields) ?? []).map((s) => ({
+      part: part.id,
+      partName: part.name,
+      sign: s.id,
+      words: s.words,
+    })),
+  );
   return [...own, ...UNIT_SIGNS.map((s) => ({ part: WHOLE_UNIT, partName: "The unit", sign: s.id, words: s.words }))];
 }
 
@@ -49,7 +108,10 @@ export function signChance(machine: Machine, part: string, sign: string, hypothe
   if (part === WHOLE_UNIT) {
     const known = UNIT_SIGNS.find((s) => s.id === sign);
     if (!known) return null;
-    return faults.reduce((most, f) => Math.max(most, known.given[machine.partById.get(f.part)!.kind.kind] ?? 0), known.otherwise);
+    return faults.reduce(
+      (most, f) => Math.max(most, known.given[machine.partById.get(f.part)!.kind.kind] ?? 0),
+      known.otherwise,
+    );
   }
   const own = machine.partById.get(part);
   const known = own?.kind.signs?.(own.fields).find((s) => s.id === sign);
@@ -70,7 +132,12 @@ export const WEARS_OFF = GOES_BY_CHANCE;
 const ONE_OF_TWO = 0.4;
 
 /** Likelihood of what came of a repair of one piece under a hypothesis; of two faults, one more is left. */
-export function repairLikelihood(machine: Machine, piece: string, result: "gone" | "stays", hypothesis: Hypothesis): number {
+export function repairLikelihood(
+  machine: Machine,
+  piece: string,
+  result: "gone" | "stays",
+  hypothesis: Hypothesis,
+): number {
   const pieces = piecesOf(machine, hypothesis);
   const gone = pieces.includes(piece) ? (pieces.length === 1 ? CURES : ONE_OF_TWO) : GOES_BY_CHANCE;
   return result === "gone" ? gone : 1 - gone;

@@ -30,12 +30,19 @@ export interface ClearedPart {
 const CLEARED = 0.005;
 
 /** Pieces still possible, most likely first; ties by name. With two faults both count, so the shares may add to more than one. */
-export function pieceSuspects(isolation: Isolation, beliefs: Beliefs, repairs: readonly Repair[] = []): readonly PieceSuspect[] {
+export function pieceSuspects(
+  isolation: Isolation,
+  beliefs: Beliefs,
+  repairs: readonly Repair[] = [],
+): readonly PieceSuspect[] {
   const { machine } = isolation;
   const left = stillThere(isolation, beliefs, repairs);
   return [...isolation.involvement(beliefs.probability, repairs)]
     .map(([piece, probability]) => ({
-      piece, name: pieceName(machine, piece), probability, word: likeliness(probability),
+      piece,
+      name: pieceName(machine, piece),
+      probability,
+      word: likeliness(probability),
       faults: left
         .filter(({ h, probability }) => blamedPieces(h).includes(piece) && probability >= CLEARED / 5)
         .sort((a, b) => b.probability - a.probability)
@@ -46,7 +53,11 @@ export function pieceSuspects(isolation: Isolation, beliefs: Beliefs, repairs: r
 }
 
 /** What may be wrong now, each once: what two hypotheses leave alike after a repair is one. */
-function stillThere(isolation: Isolation, beliefs: Beliefs, repairs: readonly Repair[]): readonly { readonly h: Hypothesis; readonly probability: number }[] {
+function stillThere(
+  isolation: Isolation,
+  beliefs: Beliefs,
+  repairs: readonly Repair[],
+): readonly { readonly h: Hypothesis; readonly probability: number }[] {
   const found = new Map<string, { h: Hypothesis; probability: number }>();
   isolation.hypotheses.forEach((_, i) => {
     const h = isolation.left(i, repairs);
@@ -63,9 +74,14 @@ export function repairsOf(evidence: readonly Evidence[]): readonly Repair[] {
 }
 
 /** Probability that each part is at fault, for drawing doubt where it lies. */
-export function partDoubt(isolation: Isolation, beliefs: Beliefs, repairs: readonly Repair[] = []): Readonly<Record<string, number>> {
+export function partDoubt(
+  isolation: Isolation,
+  beliefs: Beliefs,
+  repairs: readonly Repair[] = [],
+): Readonly<Record<string, number>> {
   const doubt: Record<string, number> = {};
-  for (const { h, probability } of stillThere(isolation, beliefs, repairs)) for (const f of faultsOf(isolation.machine, h)) doubt[f.part] = (doubt[f.part] ?? 0) + probability;
+  for (const { h, probability } of stillThere(isolation, beliefs, repairs))
+    for (const f of faultsOf(isolation.machine, h)) doubt[f.part] = (doubt[f.part] ?? 0) + probability;
   return doubt;
 }
 
@@ -73,10 +89,14 @@ export function partDoubt(isolation: Isolation, beliefs: Beliefs, repairs: reado
 export function clearedParts(isolation: Isolation, beliefs: Beliefs): readonly ClearedPart[] {
   const { machine, hypotheses } = isolation;
   if (beliefs.byEvidence.size === 0) return [];
-  const best = new Map([...beliefs.byEvidence].map(([id, log]) => [id, log.reduce((a, b) => Math.max(a, b), -Infinity)]));
+  const best = new Map(
+    [...beliefs.byEvidence].map(([id, log]) => [id, log.reduce((a, b) => Math.max(a, b), -Infinity)]),
+  );
   const doubt = partDoubt(isolation, beliefs);
   return machine.parts.flatMap((part: Machine["parts"][number]) => {
-    const modes = hypotheses.map((h, index) => ({ h, index })).filter(({ h }) => h.kind === "fault" && h.fault.part === part.id);
+    const modes = hypotheses
+      .map((h, index) => ({ h, index }))
+      .filter(({ h }) => h.kind === "fault" && h.fault.part === part.id);
     const prior = modes.reduce((sum, { h }) => sum + h.prior, 0);
     if (modes.length === 0 || (doubt[part.id] ?? 0) >= Math.min(CLEARED, prior / 2)) return [];
     const by = new Set<string>();
@@ -85,7 +105,10 @@ export function clearedParts(isolation: Isolation, beliefs: Beliefs): readonly C
       let strongest: string | null = null;
       for (const [id, log] of beliefs.byEvidence) {
         const against = log[index]! - best.get(id)!;
-        if (against < least) { least = against; strongest = id; }
+        if (against < least) {
+          least = against;
+          strongest = id;
+        }
       }
       if (strongest) by.add(strongest);
     }

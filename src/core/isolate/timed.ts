@@ -35,7 +35,19 @@ export class Stopwatch {
     const setup = this.machine.setupById.get(event.setup);
     if (!setup) return null;
     const key = `${hypothesis.id} ${event.setup} ${event.part} ${event.label} ${event.watched}`;
-    if (!this.known.has(key)) this.known.set(key, secondsUntil(this.simulator, setup, faultsOf(this.machine, hypothesis), nominalValues(this.machine), event.part, event.label, event.watched));
+    if (!this.known.has(key))
+      this.known.set(
+        key,
+        secondsUntil(
+          this.simulator,
+          setup,
+          faultsOf(this.machine, hypothesis),
+          nominalValues(this.machine),
+          event.part,
+          event.label,
+          event.watched,
+        ),
+      );
     return this.known.get(key)!;
   }
 

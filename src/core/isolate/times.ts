@@ -32,5 +32,9 @@ export function learnTimes(steps: readonly StepTaken[]): Times {
       sums.set(move, { log: own.log + share * Math.log(took / book), weight: own.weight + share });
     }
   }
-  return Object.fromEntries([...sums].sort(([a], [b]) => (a < b ? -1 : 1)).map(([move, { log, weight }]) => [move, Math.exp(log / (weight + BOOK))]));
+  return Object.fromEntries(
+    [...sums]
+      .sort(([a], [b]) => (a < b ? -1 : 1))
+      .map(([move, { log, weight }]) => [move, Math.exp(log / (weight + BOOK))]),
+  );
 }

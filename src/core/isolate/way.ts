@@ -53,7 +53,14 @@ export interface Way {
 }
 
 /** Kinds that are work for a licensed trade whatever a file says: refrigerant, gas, the wiring of a house. */
-const LICENSED: readonly string[] = ["compressor", "cooling unit", "gas valve coil", "outlet", "split outlet", "engine set"];
+const LICENSED: readonly string[] = [
+  "compressor",
+  "cooling unit",
+  "gas valve coil",
+  "outlet",
+  "split outlet",
+  "engine set",
+];
 
 /**
  * Whether a piece may be repaired just to see whether it helps. Never a board (it is proven first), never what protects (it is not
@@ -61,7 +68,14 @@ const LICENSED: readonly string[] = ["compressor", "cooling unit", "gas valve co
  */
 export function mayTry(machine: Machine, piece: PieceEntry): boolean {
   if (piece.board || piece.licensed) return false;
-  return machine.parts.every((p) => p.piece !== piece.id || (!LICENSED.includes(p.kind.kind) && !p.kind.protective && !p.kind.source?.(p.fields) && !p.modes.some((m) => m.protective)));
+  return machine.parts.every(
+    (p) =>
+      p.piece !== piece.id ||
+      (!LICENSED.includes(p.kind.kind) &&
+        !p.kind.protective &&
+        !p.kind.source?.(p.fields) &&
+        !p.modes.some((m) => m.protective)),
+  );
 }
 
 /** What it costs to repair a piece in vain: minutes, and minutes with its spare and the come-backs counted. */
@@ -74,7 +88,13 @@ export function inVain(piece: PieceEntry): { readonly minutes: number; readonly 
  * Plans from here; null where no test is left that tells anything. `rated` are the tests by information over cost, best first. `canSee`: the
  * complaint is of something one can look at, so that one sees whether a repair has helped; without that none is tried.
  */
-export function planWay(isolation: Isolation, beliefs: Beliefs, standing: Standing, rated: readonly RatedTest[], canSee: boolean): Way | null {
+export function planWay(
+  isolation: Isolation,
+  beliefs: Beliefs,
+  standing: Standing,
+  rated: readonly RatedTest[],
+  canSee: boolean,
+): Way | null {
   if (rated.length === 0) return null;
   const { machine } = isolation;
   const tests = rated.slice(0, MOST_TESTS);
@@ -82,28 +102,51 @@ export function planWay(isolation: Isolation, beliefs: Beliefs, standing: Standi
   if (suspects.length < 2) return null;
   const pieces = [...new Set(suspects.map((s) => s.piece))];
   const entryOf = (piece: string) => machine.pieceById.get(piece.split("+")[0]!);
-  const wasted = pieces.map((p) => { const entry = entryOf(p); return entry ? inVain(entry).cost : SEE; });
-  const standings = new Standings(isolation, standing, tests.map((t) => t.test));
+  const wasted = pieces.map((p) => {
+    const entry = entryOf(p);
+    return entry ? inVain(entry).cost : SEE;
+  });
+  const standings = new Standings(
+    isolation,
+    standing,
+    tests.map((t) => t.test),
+  );
   const total = suspects.reduce((sum, s) => sum + s.weight, 0);
   const attempts = pieces.flatMap((piece, i) => {
     const entry = machine.pieceById.get(piece);
     const odds = suspects.reduce((sum, s) => sum + (s.piece === piece ? s.weight : 0), 0) / total;
-    if (!canSee || !entry || odds < LEAST_TO_TRY || !mayTry(machine, entry) || standing.repairs?.some((r) => r.piece === piece)) return [];
+    if (
+      !canSee ||
+      !entry ||
+      odds < LEAST_TO_TRY ||
+      !mayTry(machine, entry) ||
+      standing.repairs?.some((r) => r.piece === piece)
+    )
+      return [];
     const vain = inVain(entry);
     return [{ piece: i, wasted: vain.cost, minutes: vain.minutes }];
   });
   const problem: PlanProblem = {
-    weights: suspects.map((s) => s.weight), pieces: suspects.map((s) => pieces.indexOf(s.piece)),
+    weights: suspects.map((s) => s.weight),
+    pieces: suspects.map((s) => pieces.indexOf(s.piece)),
     labels: tests.map((_, t) => Uint8Array.from(suspects, (s) => s.labels[t]!)),
-    cost: (t, s) => standings.step(t, s).cost, minutes: (t, s) => standings.step(t, s).minutes, after: (t, s) => standings.step(t, s).after,
-    attempts, wasted,
+    cost: (t, s) => standings.step(t, s).cost,
+    minutes: (t, s) => standings.step(t, s).minutes,
+    after: (t, s) => standings.step(t, s).after,
+    attempts,
+    wasted,
   };
-  const firsts: Move[] = [...tests.slice(0, FIRST_MOVES).map((_, test): Move => ({ kind: "test", test })), ...attempts.map((_, attempt): Move => ({ kind: "attempt", attempt }))];
+  const firsts: Move[] = [
+    ...tests.slice(0, FIRST_MOVES).map((_, test): Move => ({ kind: "test", test })),
+    ...attempts.map((_, attempt): Move => ({ kind: "attempt", attempt })),
+  ];
   const planned = new Planner(problem).moves(0, firsts);
   const best = planned[0]!;
   const moves = planned.map((m): WayMove => ({
-    test: m.move.kind === "test" ? tests[m.move.test]! : null, attempt: m.move.kind === "attempt" ? pieces[attempts[m.move.attempt]!.piece]! : null,
-    cost: m.cost, more: m.cost - best.cost,
+    test: m.move.kind === "test" ? tests[m.move.test]! : null,
+    attempt: m.move.kind === "attempt" ? pieces[attempts[m.move.attempt]!.piece]! : null,
+    cost: m.cost,
+    more: m.cost - best.cost,
   }));
   return { moves, ...toCome(machine, suspects, best) };
 }
@@ -112,8 +155,15 @@ export function planWay(isolation: Isolation, beliefs: Beliefs, standing: Standi
 function toCome(machine: Machine, suspects: readonly Suspect[], best: PlannedMove): { minutes: Spread; money: Spread } {
   const end = (piece: string) => piece.split("+").flatMap((p) => machine.pieceById.get(p) ?? []);
   return {
-    minutes: spreadOf(suspects.map((s, i) => ({ weight: s.weight, value: best.minutes[i]! + end(s.piece).reduce((sum, p) => sum + p.minutes, 0) }))),
-    money: spreadOf(suspects.map((s) => ({ weight: s.weight, value: end(s.piece).reduce((sum, p) => sum + p.price, 0) }))),
+    minutes: spreadOf(
+      suspects.map((s, i) => ({
+        weight: s.weight,
+        value: best.minutes[i]! + end(s.piece).reduce((sum, p) => sum + p.minutes, 0),
+      })),
+    ),
+    money: spreadOf(
+      suspects.map((s) => ({ weight: s.weight, value: end(s.piece).reduce((sum, p) => sum + p.price, 0) })),
+    ),
   };
 }
 
@@ -123,10 +173,17 @@ export function spreadOf(values: readonly { readonly weight: number; readonly va
   const total = sorted.reduce((sum, v) => sum + v.weight, 0);
   const at = (share: number) => {
     let sum = 0;
-    for (const v of sorted) { sum += v.weight; if (sum >= share * total) return v.value; }
+    for (const v of sorted) {
+      sum += v.weight;
+      if (sum >= share * total) return v.value;
+    }
     return sorted[sorted.length - 1]?.value ?? 0;
   };
-  return { mean: total > 0 ? sorted.reduce((sum, v) => sum + v.weight * v.value, 0) / total : 0, low: at(0.05), high: at(0.95) };
+  return {
+    mean: total > 0 ? sorted.reduce((sum, v) => sum + v.weight * v.value, 0) / total : 0,
+    low: at(0.05),
+    high: at(0.95),
+  };
 }
 
 interface Suspect {
@@ -137,8 +194,15 @@ interface Suspect {
 }
 
 /** The hypotheses that still count, those put together that lie in one piece and show the same. */
-function suspectsFor(isolation: Isolation, beliefs: Beliefs, standing: Standing, tests: readonly RatedTest[]): readonly Suspect[] {
-  const standingFaults = isolation.hypotheses.map((_, index) => ({ h: isolation.left(index, standing.repairs), index, p: beliefs.probability[index]! })).filter(({ h, p }) => h.kind !== "something else" && p > LEAST_WEIGHT);
+function suspectsFor(
+  isolation: Isolation,
+  beliefs: Beliefs,
+  standing: Standing,
+  tests: readonly RatedTest[],
+): readonly Suspect[] {
+  const standingFaults = isolation.hypotheses
+    .map((_, index) => ({ h: isolation.left(index, standing.repairs), index, p: beliefs.probability[index]! }))
+    .filter(({ h, p }) => h.kind !== "something else" && p > LEAST_WEIGHT);
   const tables = tests.map((t) => isolation.tableFor(t.test, standing.repairs));
   const merged = new Map<string, { piece: string; weight: number; labels: Uint8Array }>();
   for (const { h, index, p } of standingFaults) {
@@ -161,9 +225,15 @@ class Standings {
   private readonly known: { readonly standing: Standing; readonly steps: (test: Test) => Step }[] = [];
   private readonly numbers = new Map<string, number>();
   /** By standing and test. */
-  private readonly steps: ({ readonly cost: number; readonly minutes: number; readonly after: number } | undefined)[][] = [];
+  private readonly steps: (
+    { readonly cost: number; readonly minutes: number; readonly after: number } | undefined
+  )[][] = [];
 
-  constructor(private readonly isolation: Isolation, now: Standing, private readonly tests: readonly Test[]) {
+  constructor(
+    private readonly isolation: Isolation,
+    now: Standing,
+    private readonly tests: readonly Test[],
+  ) {
     this.numberOf(placeKey(now), () => now);
   }
 
@@ -173,7 +243,11 @@ class Standings {
     if (!step) {
       const from = this.known[standing]!;
       const { minutes, risk, openPanels, place } = from.steps(this.tests[test]!);
-      step = row[test] = { cost: minutes + risk, minutes, after: this.numberOf(place, () => ({ ...from.standing, setup: this.tests[test]!.setup, openPanels })) };
+      step = row[test] = {
+        cost: minutes + risk,
+        minutes,
+        after: this.numberOf(place, () => ({ ...from.standing, setup: this.tests[test]!.setup, openPanels })),
+      };
     }
     return step;
   }

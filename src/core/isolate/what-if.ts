@@ -18,12 +18,17 @@ const MOST = 3;
 
 /** What a test would show if all is well, and under the leading suspects: the likeliest fault of each. */
 export function whatIf(isolation: Isolation, evidence: readonly Evidence[], test: Test): readonly WhatIf[] {
-  const suspects = pieceSuspects(isolation, isolation.beliefs(evidence), repairsOf(evidence)).filter((s) => s.faults.length > 0 && s.piece !== "no-fault" && s.piece !== "something-else").slice(0, MOST);
+  const suspects = pieceSuspects(isolation, isolation.beliefs(evidence), repairsOf(evidence))
+    .filter((s) => s.faults.length > 0 && s.piece !== "no-fault" && s.piece !== "something-else")
+    .slice(0, MOST);
   const words = (id: string) => {
     const h = isolation.hypotheses.find((x) => x.id === id)!;
     return windowWords(windowOf(test, isolation.predict(test.setup, [test], h)[0]!, isolation.meter), test.function);
   };
-  return [{ name: "If all is well", fault: null, shows: words("no-fault") }, ...suspects.map((s) => ({ name: s.name, fault: s.faults[0]!.name, shows: words(s.faults[0]!.id) }))];
+  return [
+    { name: "If all is well", fault: null, shows: words("no-fault") },
+    ...suspects.map((s) => ({ name: s.name, fault: s.faults[0]!.name, shows: words(s.faults[0]!.id) })),
+  ];
 }
 
 /** An outcome less likely than this is not thought of ahead: what nobody expects calls for a wide look, which takes long; judgement. */
@@ -46,5 +51,8 @@ export function likelyShown(isolation: Isolation, evidence: readonly Evidence[],
       if (p > known.of) [known.shown, known.of] = [shown, p];
     }
   });
-  return [...shows.values()].filter(({ weight }) => weight >= LIKELY).sort((a, b) => b.weight - a.weight).map(({ shown }) => shown);
+  return [...shows.values()]
+    .filter(({ weight }) => weight >= LIKELY)
+    .sort((a, b) => b.weight - a.weight)
+    .map(({ shown }) => shown);
 }

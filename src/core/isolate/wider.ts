@@ -46,16 +46,26 @@ export function oddOnes(isolation: Isolation, evidence: readonly Evidence[], bel
   const repairs = evidence.filter((e) => e.type === "tried").length;
   const observations = observationsOf(isolation.machine, isolation.meter, evidence);
   for (const o of observations) {
-    const again = evidence.filter((e) => e.type === "reading" && e.id !== o.evidence && isSameTest(o, e) && isSameReading(isolation.meter, o, e)).length;
+    const again = evidence.filter(
+      (e) => e.type === "reading" && e.id !== o.evidence && isSameTest(o, e) && isSameReading(isolation.meter, o, e),
+    ).length;
     const slip = slipShare(isolation, o, beliefs.probability);
     const before = o.repairs.length < repairs;
-    if (slip > (odd.get(o.evidence)?.slip ?? ODD)) odd.set(o.evidence, { evidence: o.evidence, slip, confirmed: again > 0 || before });
+    if (slip > (odd.get(o.evidence)?.slip ?? ODD))
+      odd.set(o.evidence, { evidence: o.evidence, slip, confirmed: again > 0 || before });
   }
   return [...odd.values()].sort((a, b) => b.slip - a.slip || (a.evidence < b.evidence ? -1 : 1));
 }
 
 function isSameTest(o: Observation, e: Evidence): boolean {
-  return e.type === "reading" && e.test.setup === o.test.setup && e.test.function === o.test.function && e.test.red === o.test.red && e.test.black === o.test.black && e.test.instant === o.test.instant;
+  return (
+    e.type === "reading" &&
+    e.test.setup === o.test.setup &&
+    e.test.function === o.test.function &&
+    e.test.red === o.test.red &&
+    e.test.black === o.test.black &&
+    e.test.instant === o.test.instant
+  );
 }
 
 /** How far what was shown is held to be a slip, over what is believed; before repeats make it less likely. */
@@ -64,7 +74,10 @@ function slipShare(isolation: Isolation, o: Observation, probability: Float64Arr
   let share = 0;
   for (let h = 0; h < predictions.length; h++) {
     if (probability[h]! < 1e-6) continue;
-    if (isolation.hypotheses[h]!.kind === "something else") { share += probability[h]!; continue; }
+    if (isolation.hypotheses[h]!.kind === "something else") {
+      share += probability[h]!;
+      continue;
+    }
     const fit = (1 - o.slip) * likelihood(o.test, o.shown, predictions[h]!, isolation.meter, 0);
     const whole = likelihood(o.test, o.shown, predictions[h]!, isolation.meter, o.slip);
     share += probability[h]! * (1 - fit / Math.max(1e-300, whole));
@@ -73,12 +86,21 @@ function slipShare(isolation: Isolation, o: Observation, probability: Float64Arr
 }
 
 /** Whether what was measured calls for more than one fault: something odd was confirmed, or two things are odd, or what the customer says is. */
-export function callsForMore(isolation: Isolation, evidence: readonly Evidence[], beliefs: Beliefs, odd: readonly OddOne[]): boolean {
+export function callsForMore(
+  isolation: Isolation,
+  evidence: readonly Evidence[],
+  beliefs: Beliefs,
+  odd: readonly OddOne[],
+): boolean {
   const complaint = new Set(evidence.flatMap((e) => (e.type === "complaint" || e.type === "compared" ? [e.id] : [])));
   const other = beliefs.probability[isolation.hypotheses.findIndex((h) => h.kind === "something else")]!;
   // What is held for the fault was repaired, and the complaint stays: there may be more.
   const stayed = new Set(evidence.flatMap((e) => (e.type === "tried" && e.result === "stays" ? [e.piece] : [])));
-  if (stayed.size > 0 && [...isolation.involvement(beliefs.probability)].some(([piece, p]) => p > LEADING && stayed.has(piece))) return true;
+  if (
+    stayed.size > 0 &&
+    [...isolation.involvement(beliefs.probability)].some(([piece, p]) => p > LEADING && stayed.has(piece))
+  )
+    return true;
   if (odd.length === 0 && other < ELSE) return false;
   return odd.some((o) => o.confirmed || complaint.has(o.evidence)) || odd.length >= 2;
 }
@@ -92,7 +114,9 @@ export function widen(isolation: Isolation, evidence: readonly Evidence[]): Isol
   const trial = isolation.widened([...pairs, ...changes], [...measured.values()]);
   const probability = trial.beliefs(evidence).probability;
   const first = isolation.hypotheses.length;
-  const ranked = [...pairs, ...changes].map((h, i) => ({ h, p: probability[first + i]! })).sort((a, b) => b.p - a.p || (a.h.id < b.h.id ? -1 : 1));
+  const ranked = [...pairs, ...changes]
+    .map((h, i) => ({ h, p: probability[first + i]! }))
+    .sort((a, b) => b.p - a.p || (a.h.id < b.h.id ? -1 : 1));
   return isolation.widened(ranked.slice(0, MOST_SEARCHED).map(({ h }) => h));
 }
 
@@ -106,15 +130,20 @@ function promisingPairs(isolation: Isolation, evidence: readonly Evidence[]): re
   const observations = observationsOf(machine, isolation.meter, evidence);
   const fits = observations.map((o) => {
     const predictions = isolation.predictionsAfter(o.test, o.repairs);
-    const of = (index: number) => o.weight * Math.log(Math.max(1e-300, likelihood(o.test, o.shown, predictions[index]!, isolation.meter, o.slip)));
+    const of = (index: number) =>
+      o.weight * Math.log(Math.max(1e-300, likelihood(o.test, o.shown, predictions[index]!, isolation.meter, o.slip)));
     const [sound, single] = [of(0), singles.map(({ index }) => of(index))];
     const floor = o.weight * Math.log(o.slip * likelihood(o.test, o.shown, [], isolation.meter, o.slip));
     // What no fault shows alone can only come of two together: of those that move this reading, rather one of degree.
     const alone = single.every((l) => l < floor + 1) && sound < floor + 1;
-    const moves = singles.map(({ index }) => alone && !sameNominal(o.test, predictions[index]!, predictions[0]!, isolation.meter));
+    const moves = singles.map(
+      ({ index }) => alone && !sameNominal(o.test, predictions[index]!, predictions[0]!, isolation.meter),
+    );
     return { sound, single, moves };
   });
-  const ofDegree = singles.map(({ h }) => machine.partById.get(h.fault.part)!.modes.find((m) => m.id === h.fault.mode)!.severity !== undefined);
+  const ofDegree = singles.map(
+    ({ h }) => machine.partById.get(h.fault.part)!.modes.find((m) => m.id === h.fault.mode)!.severity !== undefined,
+  );
   const sum = singles.reduce((total, { h }) => total + h.prior, 0);
   const own = singles.map(({ h }) => Math.log(h.prior / sum));
   const said = saidOf(machine, isolation.stopwatch, evidence);
@@ -131,20 +160,43 @@ function promisingPairs(isolation: Isolation, evidence: readonly Evidence[]): re
     }
   scored.sort((x, y) => y.score - x.score || x.a - y.a || x.b - y.b);
   const pairOf = (a: number, b: number): Hypothesis => {
-    const two = [singles[a]!.h, singles[b]!.h].sort((x, y) => y.prior - x.prior || (x.id < y.id ? -1 : 1)) as [typeof singles[number]["h"], typeof singles[number]["h"]];
+    const two = [singles[a]!.h, singles[b]!.h].sort((x, y) => y.prior - x.prior || (x.id < y.id ? -1 : 1)) as [
+      (typeof singles)[number]["h"],
+      (typeof singles)[number]["h"],
+    ];
     const pieces = [...new Set(two.map((h) => h.piece))];
     return {
-      kind: "two faults", id: two.map((h) => faultId(h.fault)).join("+"), faults: [two[0].fault, two[1].fault],
-      pieces: [two[0].piece, two[1].piece], piece: pieces.join("+"), prior: (2 * TWO_FAULTS_PRIOR * two[0].prior * two[1].prior) / sum ** 2,
+      kind: "two faults",
+      id: two.map((h) => faultId(h.fault)).join("+"),
+      faults: [two[0].fault, two[1].fault],
+      pieces: [two[0].piece, two[1].piece],
+      piece: pieces.join("+"),
+      prior: (2 * TWO_FAULTS_PRIOR * two[0].prior * two[1].prior) / sum ** 2,
     };
   };
   // What was answered, seen and tried is asked of the pair itself.
-  return scored.slice(0, MOST_SIMULATED * 6).map(({ a, b, score }) => { const h = pairOf(a, b); return { h, score: said.reduce((total, s) => total + Math.log(s.likelihood(h)), score) }; })
-    .sort((x, y) => y.score - x.score || (x.h.id < y.h.id ? -1 : 1)).slice(0, MOST_SIMULATED).map(({ h }) => h);
+  return scored
+    .slice(0, MOST_SIMULATED * 6)
+    .map(({ a, b, score }) => {
+      const h = pairOf(a, b);
+      return { h, score: said.reduce((total, s) => total + Math.log(s.likelihood(h)), score) };
+    })
+    .sort((x, y) => y.score - x.score || (x.h.id < y.h.id ? -1 : 1))
+    .slice(0, MOST_SIMULATED)
+    .map(({ h }) => h);
 }
 
 /** Kinds that someone may have bridged to keep a machine going. */
-const BRIDGED: readonly string[] = ["door switch", "switch", "thermal cut-off", "fuse", "thermostat", "pressure switch", "reed switch", "inrush resistor"];
+const BRIDGED: readonly string[] = [
+  "door switch",
+  "switch",
+  "thermal cut-off",
+  "fuse",
+  "thermostat",
+  "pressure switch",
+  "reed switch",
+  "inrush resistor",
+];
 /** What another heater than the drawn one may take, against it: half the size, twice it, one for the other mains. */
 const OTHER_WATTS = [0.25, 0.5, 2] as const;
 
@@ -152,9 +204,21 @@ const OTHER_WATTS = [0.25, 0.5, 2] as const;
 export function likelyChanges(machine: Machine): readonly Hypothesis[] {
   const found: { change: Change; words: string }[] = [];
   for (const entry of machine.file.parts as unknown as readonly (PartEntry & { kind: string; watts?: number })[]) {
-    if (BRIDGED.includes(entry.kind) && Object.keys(entry.at).length === 2) found.push({ change: { change: "taken out", part: entry.id, bridged: true }, words: `${entry.name} is bridged` });
+    if (BRIDGED.includes(entry.kind) && Object.keys(entry.at).length === 2)
+      found.push({ change: { change: "taken out", part: entry.id, bridged: true }, words: `${entry.name} is bridged` });
     if (entry.kind === "heater" && typeof entry.watts === "number")
-      for (const factor of OTHER_WATTS) found.push({ change: { change: "other part", part: entry.id, fields: { watts: entry.watts * factor } }, words: `${entry.name} is one of ${Math.round(entry.watts * factor)} W, not ${entry.watts} W` });
+      for (const factor of OTHER_WATTS)
+        found.push({
+          change: { change: "other part", part: entry.id, fields: { watts: entry.watts * factor } },
+          words: `${entry.name} is one of ${Math.round(entry.watts * factor)} W, not ${entry.watts} W`,
+        });
   }
-  return found.map(({ change, words }): Hypothesis => ({ kind: "not as drawn", id: `as-found:${JSON.stringify(change)}`, change, words, piece: "not-as-drawn", prior: NOT_AS_DRAWN_PRIOR / found.length }));
+  return found.map(({ change, words }): Hypothesis => ({
+    kind: "not as drawn",
+    id: `as-found:${JSON.stringify(change)}`,
+    change,
+    words,
+    piece: "not-as-drawn",
+    prior: NOT_AS_DRAWN_PRIOR / found.length,
+  }));
 }

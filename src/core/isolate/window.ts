@@ -38,11 +38,15 @@ export function windowOf(test: Test, sound: Prediction, meter: Meter): Window {
 
 export function verdictOf(window: Window, shown: Shown): Verdict {
   const fits =
-    window.kind === "range" ? shown.kind === "value" && shown.value >= window.low && shown.value <= window.high
-    : window.kind === "overload" ? shown.kind === "overload" || (shown.kind === "value" && shown.value > 1e7)
-    : window.kind === "label" ? shown.kind === "label" && shown.label === window.label
-    : window.kind === "beep" ? shown.kind === "beep" && shown.beeps === window.beeps
-    : shown.kind === "jumping";
+    window.kind === "range"
+      ? shown.kind === "value" && shown.value >= window.low && shown.value <= window.high
+      : window.kind === "overload"
+        ? shown.kind === "overload" || (shown.kind === "value" && shown.value > 1e7)
+        : window.kind === "label"
+          ? shown.kind === "label" && shown.label === window.label
+          : window.kind === "beep"
+            ? shown.kind === "beep" && shown.beeps === window.beeps
+            : shown.kind === "jumping";
   return fits ? "fits" : "does not fit";
 }
 

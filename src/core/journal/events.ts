@@ -13,7 +13,12 @@ const finite = z.number();
 export const shownSchema = z.discriminatedUnion("kind", [
   z.strictObject({ kind: z.literal("value"), value: finite }),
   z.strictObject({ kind: z.literal("overload") }),
-  z.strictObject({ kind: z.literal("jumping"), low: finite, high: finite, manner: z.enum(["jumping", "fading", "pulsing"]) }),
+  z.strictObject({
+    kind: z.literal("jumping"),
+    low: finite,
+    high: finite,
+    manner: z.enum(["jumping", "fading", "pulsing"]),
+  }),
   z.strictObject({ kind: z.literal("beep"), beeps: z.boolean() }),
   z.strictObject({ kind: z.literal("label"), label: text(40) }),
 ]);
@@ -35,7 +40,13 @@ const reading = z.strictObject({
   shown: shownSchema,
   /** How it was laid out: title, leads, window, verdict, in words. */
   as: z.strictObject({
-    title: text(200), red: text(200), black: text(200).optional(), setup: text(200), exposure: text(40), expected: text(80), shown: text(80),
+    title: text(200),
+    red: text(200),
+    black: text(200).optional(),
+    setup: text(200),
+    exposure: text(40),
+    expected: text(80),
+    shown: text(80),
     verdict: z.enum(["fits", "does not fit"]),
     proposed: z.boolean(),
   }),
@@ -44,58 +55,155 @@ const reading = z.strictObject({
 
 /** Bodies of events, version 1. */
 export const eventBodySchema = z.discriminatedUnion("type", [
-  z.strictObject({ type: z.literal("opened"), machine: text(80), machineHash: text(64), complaint: text(60), complaintWords: text(400), site: text(120), serial: text(60) }),
+  z.strictObject({
+    type: z.literal("opened"),
+    machine: text(80),
+    machineHash: text(64),
+    complaint: text(60),
+    complaintWords: text(400),
+    site: text(120),
+    serial: text(60),
+  }),
   z.strictObject({ type: z.literal("warned"), notice: text(60) }),
   z.strictObject({ type: z.literal("standing"), setup: text(60), panel: text(60).optional() }),
   reading,
   z.strictObject({ type: z.literal("struck"), event: z.uuid(), reason: text(200) }),
   /** A simple cause asked for before anything is opened; "skip" is no evidence. The question "*" stands for all that are left. */
-  z.strictObject({ type: z.literal("answered"), first: text(60), answer: z.enum(["yes", "no", "skip"]), words: text(400) }),
+  z.strictObject({
+    type: z.literal("answered"),
+    first: text(60),
+    answer: z.enum(["yes", "no", "skip"]),
+    words: text(400),
+  }),
   /** What was seen to work, and what was not. */
-  z.strictObject({ type: z.literal("compared"), sees: z.array(z.strictObject({ setup: text(60), part: text(60), label: text(40) })).min(2).max(6), words: text(400) }),
+  z.strictObject({
+    type: z.literal("compared"),
+    sees: z
+      .array(z.strictObject({ setup: text(60), part: text(60), label: text(40) }))
+      .min(2)
+      .max(6),
+    words: text(400),
+  }),
   /** A sign looked for: there, or not. The part "*" is the whole of it. */
   z.strictObject({ type: z.literal("noticed"), part: text(60), sign: text(60), there: z.boolean(), words: text(400) }),
   /** A repair that was tried, and whether the complaint went. */
   z.strictObject({ type: z.literal("tried"), piece: text(60), result: z.enum(["gone", "stays"]), words: text(400) }),
   /** Something watched with a clock: after how many seconds it came; null: not while it was watched. */
-  z.strictObject({ type: z.literal("timed"), setup: text(60), part: text(60), label: text(40), seconds: finite.min(0).max(86_400).nullable(), watched: finite.min(0.5).max(86_400), words: text(400) }),
+  z.strictObject({
+    type: z.literal("timed"),
+    setup: text(60),
+    part: text(60),
+    label: text(40),
+    seconds: finite.min(0).max(86_400).nullable(),
+    watched: finite.min(0.5).max(86_400),
+    words: text(400),
+  }),
   /** How warm it is where the unit stands, degrees Celsius, and what the mains is at, volts. */
-  z.strictObject({ type: z.literal("surroundings"), celsius: finite.min(-40).max(70).optional(), volts: finite.min(0).max(600).optional(), words: text(400) }),
+  z.strictObject({
+    type: z.literal("surroundings"),
+    celsius: finite.min(-40).max(70).optional(),
+    volts: finite.min(0).max(600).optional(),
+    words: text(400),
+  }),
   /** A part tested by itself with a tool of the workbench: what was typed, and the verdict. */
-  z.strictObject({ type: z.literal("alone"), part: text(60), found: z.enum(["good", "bad"]), mode: text(60).optional(), tool: text(40), typed: z.record(text(40), z.string().max(400)), words: text(400) }),
+  z.strictObject({
+    type: z.literal("alone"),
+    part: text(60),
+    found: z.enum(["good", "bad"]),
+    mode: text(60).optional(),
+    tool: text(40),
+    typed: z.record(text(40), z.string().max(400)),
+    words: text(400),
+  }),
   /** A setting as it was found on the unit, or as it was left. */
-  z.strictObject({ type: z.literal("setting"), setting: text(60), value: text(60), moment: z.enum(["found", "set"]), words: text(400) }),
+  z.strictObject({
+    type: z.literal("setting"),
+    setting: text(60),
+    value: text(60),
+    moment: z.enum(["found", "set"]),
+    words: text(400),
+  }),
   /** What is to be done about a cause, with what was asked before it: warranty, seals, the customer's word on the price. */
   z.strictObject({
-    type: z.literal("decided"), piece: text(60), fault: text(120).optional(), option: text(40), words: text(400), minutes: finite.min(0).max(10_000), price: finite.min(0).max(1e6),
+    type: z.literal("decided"),
+    piece: text(60),
+    fault: text(120).optional(),
+    option: text(40),
+    words: text(400),
+    minutes: finite.min(0).max(10_000),
+    price: finite.min(0).max(1e6),
     /** To be made good later: it stays on the unit's record until it is. */
     temporary: z.boolean(),
-    warranty: z.enum(["none", "in warranty", "unknown"]), seals: z.enum(["none", "whole", "broken"]),
+    warranty: z.enum(["none", "in warranty", "unknown"]),
+    seals: z.enum(["none", "whole", "broken"]),
     approved: z.strictObject({ by: text(80), price: finite.min(0).max(1e6) }).optional(),
   }),
   /** A stage of a swap or an add-on that is done, or is not after all. */
   z.strictObject({ type: z.literal("staged"), plan: text(80), stage: text(40), done: z.boolean() }),
   /** A part held against what the machine wants: its number and revision, and what came of it. */
-  z.strictObject({ type: z.literal("matched"), piece: text(60), number: text(60), revision: z.string().trim().max(20), fits: z.boolean(), words: text(600) }),
+  z.strictObject({
+    type: z.literal("matched"),
+    piece: text(60),
+    number: text(60),
+    revision: z.string().trim().max(20),
+    fits: z.boolean(),
+    words: text(600),
+  }),
   /** A photo kept with the job, by the hash of its content, and what is marked on it; the last marks of a photo count. Places are shares of width and height. */
   z.strictObject({
-    type: z.literal("photo"), hash: z.string().regex(/^[0-9a-f]{64}$/), stage: text(40), caption: z.string().trim().max(200),
-    marks: z.array(z.discriminatedUnion("kind", [
-      z.strictObject({ kind: z.literal("pin"), at: z.tuple([finite.min(0).max(1), finite.min(0).max(1)]), words: z.string().max(60) }),
-      z.strictObject({ kind: z.literal("arrow"), from: z.tuple([finite.min(0).max(1), finite.min(0).max(1)]), to: z.tuple([finite.min(0).max(1), finite.min(0).max(1)]), words: z.string().max(60) }),
-    ])).max(40),
+    type: z.literal("photo"),
+    hash: z.string().regex(/^[0-9a-f]{64}$/),
+    stage: text(40),
+    caption: z.string().trim().max(200),
+    marks: z
+      .array(
+        z.discriminatedUnion("kind", [
+          z.strictObject({
+            kind: z.literal("pin"),
+            at: z.tuple([finite.min(0).max(1), finite.min(0).max(1)]),
+            words: z.string().max(60),
+          }),
+          z.strictObject({
+            kind: z.literal("arrow"),
+            from: z.tuple([finite.min(0).max(1), finite.min(0).max(1)]),
+            to: z.tuple([finite.min(0).max(1), finite.min(0).max(1)]),
+            words: z.string().max(60),
+          }),
+        ]),
+      )
+      .max(40),
   }),
   /** Something changed for the while that has to be put back: a valve shut, a breaker off, a menu unlocked. */
   z.strictObject({ type: z.literal("changed"), item: text(80), words: text(200) }),
   /** That is put back; also for what the program lists by itself: covers, jumpers, modes. */
   z.strictObject({ type: z.literal("restored"), item: text(80), words: text(200) }),
   /** A step of the proof run: measured or seen, passed or failed, with the limit it was held against. */
-  z.strictObject({ type: z.literal("proved"), step: text(80), words: text(300), passed: z.boolean(), typed: text(80), limit: z.string().trim().max(120) }),
+  z.strictObject({
+    type: z.literal("proved"),
+    step: text(80),
+    words: text(300),
+    passed: z.boolean(),
+    typed: text(80),
+    limit: z.string().trim().max(120),
+  }),
   /** Something that is waited for; it is due so many seconds after the event. */
-  z.strictObject({ type: z.literal("waiting"), wait: text(80), words: text(200), seconds: finite.min(1).max(864_000), /** The piece whose repair it belongs to. */ piece: text(60).optional() }),
+  z.strictObject({
+    type: z.literal("waiting"),
+    wait: text(80),
+    words: text(200),
+    seconds: finite.min(1).max(864_000),
+    /** The piece whose repair it belongs to. */ piece: text(60).optional(),
+  }),
   z.strictObject({ type: z.literal("waited"), wait: text(80) }),
   /** A change to the circuit of this unit that was proven harmless before it was built, with the proof as it was shown. */
-  z.strictObject({ type: z.literal("modified"), changes: z.array(changeSchema).min(1).max(10), words: text(400), reason: text(400), customer: text(80), proof: z.array(text(300)).min(1).max(60) }),
+  z.strictObject({
+    type: z.literal("modified"),
+    changes: z.array(changeSchema).min(1).max(10),
+    words: text(400),
+    reason: text(400),
+    customer: text(80),
+    proof: z.array(text(300)).min(1).max(60),
+  }),
   /** A temporary repair of an earlier job, made good. */
   z.strictObject({ type: z.literal("made good"), event: z.uuid(), words: text(400) }),
   z.strictObject({ type: z.literal("note"), text: text(2000) }),
@@ -103,13 +211,20 @@ export const eventBodySchema = z.discriminatedUnion("type", [
   z.strictObject({ type: z.literal("varied"), change: changeSchema, words: text(300) }),
   z.strictObject({
     type: z.literal("called"),
-    piece: text(60), pieceName: text(120), cause: text(400), action: text(1000),
+    piece: text(60),
+    pieceName: text(120),
+    cause: text(400),
+    action: text(1000),
     sure: text(40),
     proofs: z.array(z.strictObject({ words: text(200), proven: z.boolean() })).max(20),
     /** Why it is called with something unproven. */
     despite: text(400).optional(),
     /** What was still open when the job was closed, and why. */
-    left: z.array(z.strictObject({ item: text(80), words: text(200) })).min(1).max(60).optional(),
+    left: z
+      .array(z.strictObject({ item: text(80), words: text(200) }))
+      .min(1)
+      .max(60)
+      .optional(),
     leftBecause: text(400).optional(),
     /** No fault found: what the tests exclude, and where else to look. */
     excluded: z.array(text(200)).max(40).optional(),
@@ -131,11 +246,28 @@ export interface JournalEvent extends NewEvent {
 
 /** An event as stored, of any version. */
 export interface StoredEvent {
-  readonly id: string; readonly job: string; readonly seq: number; readonly v: number; readonly actor: string; readonly at: string; readonly body: unknown;
+  readonly id: string;
+  readonly job: string;
+  readonly seq: number;
+  readonly v: number;
+  readonly actor: string;
+  readonly at: string;
+  readonly body: unknown;
 }
 
 /** Lifts a stored event to the present version. Throws a sentence for one written by a newer program. */
 export function upcast(stored: StoredEvent): JournalEvent {
-  if (stored.v !== 1) throw new Error(`Event ${stored.seq} of job ${stored.job} is of version ${stored.v}; this program reads version 1.`);
-  return { id: stored.id, job: stored.job, seq: stored.seq, v: 1, actor: stored.actor, at: stored.at, body: eventBodySchema.parse(stored.body) };
+  if (stored.v !== 1)
+    throw new Error(
+      `Event ${stored.seq} of job ${stored.job} is of version ${stored.v}; this program reads version 1.`,
+    );
+  return {
+    id: stored.id,
+    job: stored.job,
+    seq: stored.seq,
+    v: 1,
+    actor: stored.actor,
+    at: stored.at,
+    body: eventBodySchema.parse(stored.body),
+  };
 }

@@ -6,5 +6,9 @@ import { foldJournal, type Job } from "./fold";
 /** The job that a journal tells of, on its own machine. Throws `BrokenJournal`. */
 export function jobOn(machine: Machine, events: readonly JournalEvent[]): Job {
   const { complaints, setups } = machine.file;
-  return foldJournal(events, (test) => panelsFor(machine, test), (complaint) => complaints.find((c) => c.id === complaint)?.setup ?? setups[0]!.id);
+  return foldJournal(
+    events,
+    (test) => panelsFor(machine, test),
+    (complaint) => complaints.find((c) => c.id === complaint)?.setup ?? setups[0]!.id,
+  );
 }

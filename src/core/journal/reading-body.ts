@@ -8,11 +8,24 @@ import type { EventBody } from "./events";
 
 /** A lead in words: where it goes, wire colour, what it stands on. */
 export function leadWords(lead: Lead): string {
-  return [lead.name, lead.colour ? `${lead.colour} wire` : "", lead.where ?? "", lead.reference ? `(${lead.reference})` : ""].filter(Boolean).join(", ").replace(", (", " (");
+  return [
+    lead.name,
+    lead.colour ? `${lead.colour} wire` : "",
+    lead.where ?? "",
+    lead.reference ? `(${lead.reference})` : "",
+  ]
+    .filter(Boolean)
+    .join(", ")
+    .replace(", (", " (");
 }
 
 /** The journal's account of a reading: the test as it was really made and everything that was on the screen with it. */
-export function readingBody(laid: Laid, typed: string, shown: Shown, proposed: boolean): Extract<EventBody, { type: "reading" }> {
+export function readingBody(
+  laid: Laid,
+  typed: string,
+  shown: Shown,
+  proposed: boolean,
+): Extract<EventBody, { type: "reading" }> {
   return {
     type: "reading",
     test: { ...laid.test },
@@ -32,4 +45,3 @@ export function readingBody(laid: Laid, typed: string, shown: Shown, proposed: b
     coreVersion: CORE_VERSION,
   };
 }
-

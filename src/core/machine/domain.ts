@@ -59,7 +59,11 @@ export function isLowVoltage(energy: Energy): boolean {
 /** For each node whether its usual voltage is alternating or direct, following wires and plugs. */
 export function usualVoltages(parts: readonly Part[], domains: readonly Domain[]): readonly ("ac" | "dc")[] {
   const parent = Int32Array.from(domains, (_, n) => n);
-  const root = (n: number): number => { let r = n; while (parent[r] !== r) r = parent[r]!; return r; };
+  const root = (n: number): number => {
+    let r = n;
+    while (parent[r] !== r) r = parent[r]!;
+    return r;
+  };
   for (const part of parts)
     if (part.kind.kind === "wire" || part.kind.kind === "contact") {
       const [a, b] = [...part.nodeOf.values()];

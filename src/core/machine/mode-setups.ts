@@ -11,7 +11,10 @@ const LOOK_AFTER = 8;
  * in it counts as evidence. They are not among the setups that the search proposes.
  */
 export function modeSetups(file: MachineFile, parts: readonly Part[]): SetupEntry[] {
-  const program = parts.filter((p) => p.kind.kind === "controller").map((p) => p.fields as Program).find((p) => p.modes.length > 0);
+  const program = parts
+    .filter((p) => p.kind.kind === "controller")
+    .map((p) => p.fields as Program)
+    .find((p) => p.modes.length > 0);
   if (!program || file.setups.length === 0) return [];
   const home = program.modes[0]!;
   const base = everydaySetup(file);
@@ -19,9 +22,18 @@ export function modeSetups(file: MachineFile, parts: readonly Part[]): SetupEntr
     if (mode === home || file.setups.some((s) => s.mode === mode)) return [];
     const way = gesturesTo(program, home, mode);
     if (!way || way.length === 0) return [];
-    return [{
-      ...base, id: `mode.${mode}`, name: `Powered, ${modeName(program, mode)}`, power: "on", mode, press: [],
-      seconds: LOOK_AFTER, minutes: 1, how: way.map((g) => g.name).join(". ") + ".",
-    }];
+    return [
+      {
+        ...base,
+        id: `mode.${mode}`,
+        name: `Powered, ${modeName(program, mode)}`,
+        power: "on",
+        mode,
+        press: [],
+        seconds: LOOK_AFTER,
+        minutes: 1,
+        how: way.map((g) => g.name).join(". ") + ".",
+      },
+    ];
   });
 }

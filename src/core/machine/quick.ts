@@ -22,24 +22,47 @@ export interface QuickMachine {
 }
 
 const KINDS: readonly (readonly [RegExp, QuickLoad["kind"]])[] = [
-  [/compressor/i, "compressor"], [/pump/i, "pump"], [/fan|blower/i, "fan"], [/valve/i, "valve"], [/motor|drum/i, "motor"], [/lamp|light|bulb/i, "lamp"], [/heat|element|igniter/i, "heater"],
+  [/compressor/i, "compressor"],
+  [/pump/i, "pump"],
+  [/fan|blower/i, "fan"],
+  [/valve/i, "valve"],
+  [/motor|drum/i, "motor"],
+  [/lamp|light|bulb/i, "lamp"],
+  [/heat|element|igniter/i, "heater"],
 ];
 
 /** Sizes taken where nothing is printed: watts, from memory. */
-const USUAL: Readonly<Record<QuickLoad["kind"], number>> = { heater: 1500, compressor: 150, pump: 60, fan: 25, valve: 8, motor: 250, lamp: 25 };
+const USUAL: Readonly<Record<QuickLoad["kind"], number>> = {
+  heater: 1500,
+  compressor: 150,
+  pump: 60,
+  fan: 25,
+  valve: 8,
+  motor: 250,
+  lamp: 25,
+};
 
 /**
  * Reads loads as they are typed: `heater 1800, pump 0.4A; drum motor 250W`. A bare number is watts; amperes and ohms are
  * turned into watts at the machine's own voltage. Throws a RangeError with a sentence for what is no load.
  */
 export function readLoads(text: string, volts: number): QuickLoad[] {
-  const loads = text.split(/[;\n]|,(?!\d)/).map((line) => line.trim()).filter(Boolean).map((line): QuickLoad => {
-    const match = /^(.*?)\s*(\d[\d.,]*\s*(?:k?w|watts?|ma|a|amps?|k?ohms?|k?Ω)?)?$/i.exec(line);
-    const name = (match?.[1] ?? "").trim();
-    if (name === "") throw new RangeError(`"${line.slice(0, 40)}" names no load. Type what it is and its rating: heater 1800.`);
-    const kind = KINDS.find(([pattern]) => pattern.test(name))?.[1] ?? "heater";
-    return { name: name.charAt(0).toUpperCase() + name.slice(1), kind, watts: match?.[2] ? wattsOf(match[2], volts, line) : USUAL[kind] };
-  });
+  const loads = text
+    .split(/[;\n]|,(?!\d)/)
+    .map((line) => line.trim())
+    .filter(Boolean)
+    .map((line): QuickLoad => {
+      const match = /^(.*?)\s*(\d[\d.,]*\s*(?:k?w|watts?|ma|a|amps?|k?ohms?|k?Ω)?)?$/i.exec(line);
+      const name = (match?.[1] ?? "").trim();
+      if (name === "")
+        throw new RangeError(`"${line.slice(0, 40)}" names no load. Type what it is and its rating: heater 1800.`);
+      const kind = KINDS.find(([pattern]) => pattern.test(name))?.[1] ?? "heater";
+      return {
+        name: name.charAt(0).toUpperCase() + name.slice(1),
+        kind,
+        watts: match?.[2] ? wattsOf(match[2], volts, line) : USUAL[kind],
+      };
+    });
   if (loads.length === 0) throw new RangeError("Name at least one load, such as heater 1800 or pump 0.4 A.");
   if (loads.length > 8) throw new RangeError("Eight loads at most here; grow the file in the editor.");
   return loads;
@@ -49,8 +72,13 @@ function wattsOf(text: string, volts: number, line: string): number {
   const number = readEngineering(text.replace(/\s*(k?)w(?:atts?)?$/i, "$1"))?.value;
   const value = number ?? readEngineering(text)?.value;
   if (value === undefined || value <= 0) throw new RangeError(`The rating in "${line.slice(0, 40)}" is no number.`);
-  const watts = /a(?:mps?)?$/i.test(text.trim()) ? volts * value : /(?:ohms?|Ω)$/i.test(text.trim()) ? volts ** 2 / value : value;
-  if (watts < 0.5 || watts > 20_000) throw new RangeError(`"${line.slice(0, 40)}" comes to ${Math.round(watts)} W; that is no load of such a machine.`);
+  const watts = /a(?:mps?)?$/i.test(text.trim())
+    ? volts * value
+    : /(?:ohms?|Ω)$/i.test(text.trim())
+      ? volts ** 2 / value
+      : value;
+  if (watts < 0.5 || watts > 20_000)
+    throw new RangeError(`"${line.slice(0, 40)}" comes to ${Math.round(watts)} W; that is no load of such a machine.`);
   return watts;
 }
 
@@ -63,18 +91,65 @@ function loadPart(load: QuickLoad, n: number, volts: number): Record<string, unk
   const common = { id: `load-${n}`, name: load.name, piece: `load-${n}` };
   const two = { a: `load-${n}-L`, b: "load-N" };
   switch (kind) {
-    case "heater": return { ...common, kind: "heater", volts, watts, at: { ...two, case: "chassis" } };
-    case "lamp": return { ...common, kind: "lamp", current: "ac", volts, watts, at: two };
-    case "compressor": return { ...common, kind: "compressor", volts, runAmps: amps / 0.8, windingOhms: windingOhms(volts, watts), restMinutes: 5, at: { line: `load-${n}-L`, neutral: "load-N", case: "chassis" } };
-    case "motor": return { ...common, kind: "motor", current: "ac", volts, amps: amps / 0.8, ohms: windingOhms(volts, watts), at: { ...two, case: "chassis" } };
-    case "fan": return { ...common, kind: "fan", volts, amps: amps / 0.6, ohms: windingOhms(volts, watts), at: two };
-    case "pump": return { ...common, kind: "pump", current: "ac", volts, amps: amps / 0.6, ohms: windingOhms(volts, watts), at: two };
-    case "valve": return { ...common, kind: "valve", current: "ac", volts, amps: amps / 0.5, ohms: windingOhms(volts, watts), at: two };
+    case "heater":
+      return { ...common, kind: "heater", volts, watts, at: { ...two, case: "chassis" } };
+    case "lamp":
+      return { ...common, kind: "lamp", current: "ac", volts, watts, at: two };
+    case "compressor":
+      return {
+        ...common,
+        kind: "compressor",
+        volts,
+        runAmps: amps / 0.8,
+        windingOhms: windingOhms(volts, watts),
+        restMinutes: 5,
+        at: { line: `load-${n}-L`, neutral: "load-N", case: "chassis" },
+      };
+    case "motor":
+      return {
+        ...common,
+        kind: "motor",
+        current: "ac",
+        volts,
+        amps: amps / 0.8,
+        ohms: windingOhms(volts, watts),
+        at: { ...two, case: "chassis" },
+      };
+    case "fan":
+      return { ...common, kind: "fan", volts, amps: amps / 0.6, ohms: windingOhms(volts, watts), at: two };
+    case "pump":
+      return {
+        ...common,
+        kind: "pump",
+        current: "ac",
+        volts,
+        amps: amps / 0.6,
+        ohms: windingOhms(volts, watts),
+        at: two,
+      };
+    case "valve":
+      return {
+        ...common,
+        kind: "valve",
+        current: "ac",
+        volts,
+        amps: amps / 0.5,
+        ohms: windingOhms(volts, watts),
+        at: two,
+      };
   }
 }
 
 /** What a load is seen to do when it does not work; null for one that shows nothing. */
-const SILENT: Readonly<Record<QuickLoad["kind"], string | null>> = { heater: null, lamp: "dark", compressor: "silent", motor: "still", fan: "silent", pump: "silent", valve: "shut" };
+const SILENT: Readonly<Record<QuickLoad["kind"], string | null>> = {
+  heater: null,
+  lamp: "dark",
+  compressor: "silent",
+  motor: "still",
+  fan: "silent",
+  pump: "silent",
+  valve: "shut",
+};
 
 /**
  * A machine file from checkpoints: outlet, cord, filter and fuse if there are any, board in, relay out, load. The board is
@@ -87,86 +162,281 @@ export function quickMachine(quick: QuickMachine): MachineFile {
   const pieces = [
     { id: "house", name: "House wiring", repair: "Hand over to an electrician", minutes: 10, price: 0 },
     { id: "cord", name: "Power cord", repair: "Replace the cord", minutes: 15, price: 18 },
-    ...(quick.filter ? [{ id: "filter", name: "Line filter", repair: "Replace the filter", minutes: 15, price: 25 }] : []),
-    ...(quick.fuse ? [{ id: "fuse", name: "Fuse", repair: "Find what blew it, then fit the same type and rating", minutes: 6, price: 2 }] : []),
+    ...(quick.filter
+      ? [{ id: "filter", name: "Line filter", repair: "Replace the filter", minutes: 15, price: 25 }]
+      : []),
+    ...(quick.fuse
+      ? [
+          {
+            id: "fuse",
+            name: "Fuse",
+            repair: "Find what blew it, then fit the same type and rating",
+            minutes: 6,
+            price: 2,
+          },
+        ]
+      : []),
     {
-      id: "board", name: "Board", repair: "Replace the board", minutes: 25, price: 150, board: "yes",
+      id: "board",
+      name: "Board",
+      repair: "Replace the board",
+      minutes: 25,
+      price: 150,
+      board: "yes",
       proofs: [
-        { of: "feed", words: "Mains reaches the board, line to neutral", any: [{ setup: "asked", function: "acv", red: "board-in-L", black: "board-in-N" }], shows: "good" },
-        { of: "load", words: "The loads behind it are whole: their ohms are right", any: loads.map((_, i) => ({ setup: "unplugged", function: "ohms", red: `load-${i + 1}-feed`, black: "load-neutral" })), shows: "good" },
-        { of: "output", words: "A relay output is wrong at its own pin", any: loads.map((_, i) => ({ setup: "asked", function: "acv", red: `out-${i + 1}`, black: "board-in-N" })), shows: "bad" },
+        {
+          of: "feed",
+          words: "Mains reaches the board, line to neutral",
+          any: [{ setup: "asked", function: "acv", red: "board-in-L", black: "board-in-N" }],
+          shows: "good",
+        },
+        {
+          of: "load",
+          words: "The loads behind it are whole: their ohms are right",
+          any: loads.map((_, i) => ({
+            setup: "unplugged",
+            function: "ohms",
+            red: `load-${i + 1}-feed`,
+            black: "load-neutral",
+          })),
+          shows: "good",
+        },
+        {
+          of: "output",
+          words: "A relay output is wrong at its own pin",
+          any: loads.map((_, i) => ({ setup: "asked", function: "acv", red: `out-${i + 1}`, black: "board-in-N" })),
+          shows: "bad",
+        },
       ],
     },
-    { id: "wiring", name: "Wiring and plugs to the loads", repair: "Clean the plugs, repair the wiring", minutes: 20, price: 10 },
-    ...loads.map((load, i) => ({ id: `load-${i + 1}`, name: load.name, repair: `Replace: ${load.name.toLowerCase()}`, minutes: 30, price: 60 })),
+    {
+      id: "wiring",
+      name: "Wiring and plugs to the loads",
+      repair: "Clean the plugs, repair the wiring",
+      minutes: 20,
+      price: 10,
+    },
+    ...loads.map((load, i) => ({
+      id: `load-${i + 1}`,
+      name: load.name,
+      repair: `Replace: ${load.name.toLowerCase()}`,
+      minutes: 30,
+      price: 60,
+    })),
   ];
   const parts = [
-    { id: "outlet", kind: "outlet", name: "Outlet", piece: "house", at: { line: "plug-L", neutral: "plug-N", earth: "plug-E" } },
-    { id: "cord", kind: "cord", name: "Power cord", piece: "cord", at: { "line-pin": "plug-L", "neutral-pin": "plug-N", "earth-pin": "plug-E", line: `${entry}-L`, neutral: `${entry}-N`, earth: "chassis" } },
-    ...(quick.filter ? [{ id: "filter", kind: "line filter", name: "Line filter", piece: "filter", at: { "line-in": "filter-in-L", "neutral-in": "filter-in-N", line: "board-L", neutral: "board-N", earth: "chassis" } }] : []),
-    ...(quick.fuse ? [{ id: "fuse", kind: "fuse", name: "Fuse", piece: "fuse", amps: 15, at: { a: "board-L", b: "fused-L" } }] : []),
-    { id: "supply", kind: "switched supply", name: "Board supply", piece: "board", volts: 12, startVolts: volts * 0.65, limitAmps: 2, yFarads: 1e-9, at: { line: boardL, neutral: "board-N", "bulk-plus": "bulk-P", "bulk-minus": "bulk-N", out: "rail", return: "gnd" } },
     {
-      id: "logic", kind: "controller", name: "Board logic", piece: "board", rail: { min: 9, max: 15 }, loadOhms: 200,
-      outputs: Object.fromEntries(loads.map((_, i) => [`out${i + 1}`, { does: "sinks", ohms: 5, when: { mode: "run" } }])),
-      at: { rail: "rail", return: "gnd", ...Object.fromEntries(loads.map((_, i) => [`out${i + 1}`, `drive-${i + 1}`])) },
+      id: "outlet",
+      kind: "outlet",
+      name: "Outlet",
+      piece: "house",
+      at: { line: "plug-L", neutral: "plug-N", earth: "plug-E" },
     },
-    ...loads.map((load, i) => ({ id: `relay-${i + 1}`, kind: "relay", name: `Relay for ${load.name.toLowerCase()}`, piece: "board", coilVolts: 12, coilOhms: 400, contactAmps: 16, at: { "coil-a": "rail", "coil-b": `drive-${i + 1}`, common: boardL, make: `out-${i + 1}` } })),
+    {
+      id: "cord",
+      kind: "cord",
+      name: "Power cord",
+      piece: "cord",
+      at: {
+        "line-pin": "plug-L",
+        "neutral-pin": "plug-N",
+        "earth-pin": "plug-E",
+        line: `${entry}-L`,
+        neutral: `${entry}-N`,
+        earth: "chassis",
+      },
+    },
+    ...(quick.filter
+      ? [
+          {
+            id: "filter",
+            kind: "line filter",
+            name: "Line filter",
+            piece: "filter",
+            at: {
+              "line-in": "filter-in-L",
+              "neutral-in": "filter-in-N",
+              line: "board-L",
+              neutral: "board-N",
+              earth: "chassis",
+            },
+          },
+        ]
+      : []),
+    ...(quick.fuse
+      ? [{ id: "fuse", kind: "fuse", name: "Fuse", piece: "fuse", amps: 15, at: { a: "board-L", b: "fused-L" } }]
+      : []),
+    {
+      id: "supply",
+      kind: "switched supply",
+      name: "Board supply",
+      piece: "board",
+      volts: 12,
+      startVolts: volts * 0.65,
+      limitAmps: 2,
+      yFarads: 1e-9,
+      at: {
+        line: boardL,
+        neutral: "board-N",
+        "bulk-plus": "bulk-P",
+        "bulk-minus": "bulk-N",
+        out: "rail",
+        return: "gnd",
+      },
+    },
+    {
+      id: "logic",
+      kind: "controller",
+      name: "Board logic",
+      piece: "board",
+      rail: { min: 9, max: 15 },
+      loadOhms: 200,
+      outputs: Object.fromEntries(
+        loads.map((_, i) => [`out${i + 1}`, { does: "sinks", ohms: 5, when: { mode: "run" } }]),
+      ),
+      at: {
+        rail: "rail",
+        return: "gnd",
+        ...Object.fromEntries(loads.map((_, i) => [`out${i + 1}`, `drive-${i + 1}`])),
+      },
+    },
+    ...loads.map((load, i) => ({
+      id: `relay-${i + 1}`,
+      kind: "relay",
+      name: `Relay for ${load.name.toLowerCase()}`,
+      piece: "board",
+      coilVolts: 12,
+      coilOhms: 400,
+      contactAmps: 16,
+      at: { "coil-a": "rail", "coil-b": `drive-${i + 1}`, common: boardL, make: `out-${i + 1}` },
+    })),
     ...loads.map((load, i) => loadPart(load, i + 1, volts)),
   ];
   const wires = [
-    ...loads.map((load, i) => ({ id: `wire-${i + 1}`, name: `Feed to ${load.name.toLowerCase()}`, piece: "wiring", from: `out-${i + 1}`, to: `load-${i + 1}-L` })),
+    ...loads.map((load, i) => ({
+      id: `wire-${i + 1}`,
+      name: `Feed to ${load.name.toLowerCase()}`,
+      piece: "wiring",
+      from: `out-${i + 1}`,
+      to: `load-${i + 1}-L`,
+    })),
     { id: "wire-N", name: "Neutral to the loads", piece: "wiring", from: "board-N", to: "load-N" },
   ];
   const points = [
-    { id: "plug-line", name: "Plug, line pin", net: "plug-L" }, { id: "plug-neutral", name: "Plug, neutral pin", net: "plug-N" }, { id: "plug-earth", name: "Plug, earth pin", net: "plug-E" },
+    { id: "plug-line", name: "Plug, line pin", net: "plug-L" },
+    { id: "plug-neutral", name: "Plug, neutral pin", net: "plug-N" },
+    { id: "plug-earth", name: "Plug, earth pin", net: "plug-E" },
     { id: "chassis", name: "Chassis", net: "chassis" },
-    ...(quick.filter ? [{ id: "filter-line", name: "Filter, line in", net: "filter-in-L", panel: "cover" }, { id: "filter-neutral", name: "Filter, neutral in", net: "filter-in-N", panel: "cover" }] : []),
-    { id: "board-in-L", name: "Board in, line", net: "board-L", panel: "cover" }, { id: "board-in-N", name: "Board in, neutral", net: "board-N", panel: "cover" },
+    ...(quick.filter
+      ? [
+          { id: "filter-line", name: "Filter, line in", net: "filter-in-L", panel: "cover" },
+          { id: "filter-neutral", name: "Filter, neutral in", net: "filter-in-N", panel: "cover" },
+        ]
+      : []),
+    { id: "board-in-L", name: "Board in, line", net: "board-L", panel: "cover" },
+    { id: "board-in-N", name: "Board in, neutral", net: "board-N", panel: "cover" },
     ...(quick.fuse ? [{ id: "fuse-out", name: "Fuse, board end", net: "fused-L", panel: "cover" }] : []),
-    ...loads.flatMap((load, i) => [{ id: `out-${i + 1}`, name: `Relay out, ${load.name.toLowerCase()}`, net: `out-${i + 1}`, panel: "cover" }, { id: `load-${i + 1}-feed`, name: `${load.name}, feed terminal`, net: `load-${i + 1}-L`, panel: "cover" }]),
+    ...loads.flatMap((load, i) => [
+      { id: `out-${i + 1}`, name: `Relay out, ${load.name.toLowerCase()}`, net: `out-${i + 1}`, panel: "cover" },
+      { id: `load-${i + 1}-feed`, name: `${load.name}, feed terminal`, net: `load-${i + 1}-L`, panel: "cover" },
+    ]),
     { id: "load-neutral", name: "Loads, neutral terminal", net: "load-N", panel: "cover" },
   ];
   const front = [
-    { box: "Outlet", parts: ["outlet"] }, { at: ["plug-line", "plug-neutral"] }, { box: "Cord", parts: ["cord"] },
-    ...(quick.filter ? [{ at: ["filter-line", "filter-neutral"] }, { box: "Filter", parts: ["filter"], panel: "cover" }] : []),
+    { box: "Outlet", parts: ["outlet"] },
+    { at: ["plug-line", "plug-neutral"] },
+    { box: "Cord", parts: ["cord"] },
+    ...(quick.filter
+      ? [{ at: ["filter-line", "filter-neutral"] }, { box: "Filter", parts: ["filter"], panel: "cover" }]
+      : []),
     { at: ["board-in-L", "board-in-N"] },
     ...(quick.fuse ? [{ box: "Fuse", parts: ["fuse"], panel: "cover" }, { at: ["fuse-out", "board-in-N"] }] : []),
   ];
   const paths = loads.map((load, i) => ({
-    id: `to-${i + 1}`, name: `From plug to ${load.name.toLowerCase()}`,
-    stages: [...front, { box: "Board", parts: ["supply", "logic", `relay-${i + 1}`], panel: "cover" }, { at: [`out-${i + 1}`, "board-in-N"] }, { box: "Wiring", parts: [`wire-${i + 1}`, "wire-N"] }, { at: [`load-${i + 1}-feed`, "load-neutral"] }, { box: load.name, parts: [`load-${i + 1}`], panel: "cover" }],
+    id: `to-${i + 1}`,
+    name: `From plug to ${load.name.toLowerCase()}`,
+    stages: [
+      ...front,
+      { box: "Board", parts: ["supply", "logic", `relay-${i + 1}`], panel: "cover" },
+      { at: [`out-${i + 1}`, "board-in-N"] },
+      { box: "Wiring", parts: [`wire-${i + 1}`, "wire-N"] },
+      { at: [`load-${i + 1}-feed`, "load-neutral"] },
+      { box: load.name, parts: [`load-${i + 1}`], panel: "cover" },
+    ],
   }));
   return machineFileSchema.parse({
-    format: 1, id: quick.id, revision: "1", maker: "No file", model: quick.name, name: quick.name, family: quick.family,
+    format: 1,
+    id: quick.id,
+    revision: "1",
+    maker: "No file",
+    model: quick.name,
+    name: quick.name,
+    family: quick.family,
     supply: { volts, hertz: quick.hertz, percent: 6 },
-    cautions: ["Drawn at the door: the board is taken as a block. What it joins inside is not known; take all of it as hot."],
+    cautions: [
+      "Drawn at the door: the board is taken as a block. What it joins inside is not known; take all of it as hot.",
+    ],
     panels: [{ id: "cover", name: "Cover", minutes: 5, tools: [] }],
-    pieces, parts, wires, points,
-    references: [{ name: "neutral", points: ["plug-neutral", "board-in-N", "load-neutral", ...(quick.filter ? ["filter-neutral"] : [])] }, { name: "chassis", points: ["chassis", "plug-earth"] }],
+    pieces,
+    parts,
+    wires,
+    points,
+    references: [
+      {
+        name: "neutral",
+        points: ["plug-neutral", "board-in-N", "load-neutral", ...(quick.filter ? ["filter-neutral"] : [])],
+      },
+      { name: "chassis", points: ["chassis", "plug-earth"] },
+    ],
     setups: [
-      { id: "asked", name: "Plugged in, asked to run", power: "on", how: "Plug in and start it, so that every load in question is asked for." },
+      {
+        id: "asked",
+        name: "Plugged in, asked to run",
+        power: "on",
+        how: "Plug in and start it, so that every load in question is asked for.",
+      },
       { id: "unplugged", name: "Unplugged", power: "off", how: "Pull the plug, wait one minute, prove it dead." },
     ],
     paths,
     complaints: [
-      ...loads.map((load, i) => ({ id: `no-${i + 1}`, words: `${load.name} does not work`, setup: "asked", path: `to-${i + 1}`, sees: SILENT[load.kind] === null ? {} : { [`load-${i + 1}`]: SILENT[load.kind] } })),
-      { id: "dead", words: "Nothing works", setup: "asked", path: "to-1", sees: Object.fromEntries(loads.flatMap((load, i) => (SILENT[load.kind] === null ? [] : [[`load-${i + 1}`, SILENT[load.kind]]]))) },
+      ...loads.map((load, i) => ({
+        id: `no-${i + 1}`,
+        words: `${load.name} does not work`,
+        setup: "asked",
+        path: `to-${i + 1}`,
+        sees: SILENT[load.kind] === null ? {} : { [`load-${i + 1}`]: SILENT[load.kind] },
+      })),
+      {
+        id: "dead",
+        words: "Nothing works",
+        setup: "asked",
+        path: "to-1",
+        sees: Object.fromEntries(
+          loads.flatMap((load, i) => (SILENT[load.kind] === null ? [] : [[`load-${i + 1}`, SILENT[load.kind]]])),
+        ),
+      },
       { id: "check-over", words: "To be checked", setup: "asked", path: "to-1" },
     ],
   });
 }
 
 /** One spot between plug and load, and what is expected there. */
-export interface Checkpoint { readonly name: string; readonly expect: string }
+export interface Checkpoint {
+  readonly name: string;
+  readonly expect: string;
+}
 
 /** The checkpoints to one load (numbered from 1), in order, before anything is simulated: mains at each, then the load's current. */
 export function checkpointsTo(quick: QuickMachine, load: number): readonly Checkpoint[] {
   const { supply, paths, points } = quickMachine(quick);
   const chosen = quick.loads[load - 1]!;
-  const [low, high] = [1 - supply.percent / 100, 1 + supply.percent / 100].map((share) => decimal(supply.volts * share));
+  const [low, high] = [1 - supply.percent / 100, 1 + supply.percent / 100].map((share) =>
+    decimal(supply.volts * share),
+  );
   return [
-    ...paths[load - 1]!.stages.flatMap((s) => ("at" in s ? [{ name: points.find((p) => p.id === s.at[0])!.name, expect: `${low} to ${high} V AC` }] : [])),
+    ...paths[load - 1]!.stages.flatMap((s) =>
+      "at" in s ? [{ name: points.find((p) => p.id === s.at[0])!.name, expect: `${low} to ${high} V AC` }] : [],
+    ),
     { name: `${chosen.name}, running`, expect: `about ${decimal(chosen.watts / supply.volts)} A` },
   ];
 }

@@ -5,31 +5,38 @@ import { readEngineering } from "../quantity/read";
  * Scalars of a machine file. YAML scalars arrive as strings, never coerced (a code `010` or a version `1.10`
  * must stay what it is), so numbers are read here; a JSON file may give them as numbers.
  */
-const numberText = z.string().max(40).regex(/^[+-]?[\d.,]+(?:[eE][+-]?\d{1,3})?\s*(?:[pnuµmkKMGR]\d*)?$/, "is no number");
+const numberText = z
+  .string()
+  .max(40)
+  .regex(/^[+-]?[\d.,]+(?:[eE][+-]?\d{1,3})?\s*(?:[pnuµmkKMGR]\d*)?$/, "is no number");
 
 /** A number within limits; 4k7 and 4700 are the same. */
 export function number(limits: { min?: number; max?: number; above?: number } = {}) {
-  return z
-    .union([numberText, z.number()])
-    .transform((raw, ctx) => {
-      const value = typeof raw === "number" ? raw : readEngineering(raw)?.value;
-      if (value === undefined || !Number.isFinite(value)) {
-        ctx.addIssue({ code: "custom", message: "is no number" });
-        return z.NEVER;
-      }
-      const { min, max, above } = limits;
-      if (above !== undefined && value <= above) ctx.addIssue({ code: "custom", message: `must be above ${above}` });
-      if (min !== undefined && value < min) ctx.addIssue({ code: "custom", message: `must be at least ${min}` });
-      if (max !== undefined && value > max) ctx.addIssue({ code: "custom", message: `must be at most ${max}` });
-      return value;
-    });
+  return z.union([numberText, z.number()]).transform((raw, ctx) => {
+    const value = typeof raw === "number" ? raw : readEngineering(raw)?.value;
+    if (value === undefined || !Number.isFinite(value)) {
+      ctx.addIssue({ code: "custom", message: "is no number" });
+      return z.NEVER;
+    }
+    const { min, max, above } = limits;
+    if (above !== undefined && value <= above) ctx.addIssue({ code: "custom", message: `must be above ${above}` });
+    if (min !== undefined && value < min) ctx.addIssue({ code: "custom", message: `must be at least ${min}` });
+    if (max !== undefined && value > max) ctx.addIssue({ code: "custom", message: `must be at most ${max}` });
+    return value;
+  });
 }
 
 /** yes / no, as a file says it. */
-export const yesNo = z.union([z.enum(["yes", "no", "true", "false"]), z.boolean()]).transform((v) => v === true || v === "yes" || v === "true");
+export const yesNo = z
+  .union([z.enum(["yes", "no", "true", "false"]), z.boolean()])
+  .transform((v) => v === true || v === "yes" || v === "true");
 
 /** An identifier: letters, digits, dash, dot, underscore. */
-export const id = z.string().min(1).max(60).regex(/^[A-Za-z0-9][A-Za-z0-9._-]*$/, "may hold letters, digits, dot, dash and underscore only");
+export const id = z
+  .string()
+  .min(1)
+  .max(60)
+  .regex(/^[A-Za-z0-9][A-Za-z0-9._-]*$/, "may hold letters, digits, dot, dash and underscore only");
 
 /** A line of text for people. */
 export const words = z.string().trim().min(1).max(400);

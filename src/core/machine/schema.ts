@@ -10,7 +10,8 @@ const temperature = number({ min: -60, max: 400 });
 const list = <T extends z.ZodType>(item: T, max = 400) => z.array(item).max(max).default([]);
 
 const panelCover = z.strictObject({
-  id, name: words,
+  id,
+  name: words,
   /** To open it, and about the same to close it. */
   minutes,
   tools: list(words, 12),
@@ -39,29 +40,55 @@ const side = z.strictObject({
 });
 
 const connector = z.strictObject({
-  id, name: words, piece: id,
-  near: side, far: side,
+  id,
+  name: words,
+  piece: id,
+  near: side,
+  far: side,
   pins: z.array(pin).min(1).max(60),
 });
 
 const wire = z.strictObject({ id, name: words.optional(), piece: id, from: id, to: id, colour: words.optional() });
 
-const base = { id, name: words, piece: id, at: z.record(z.string().max(40), id), odds: z.record(z.string().max(60), number({ above: 0, max: 100 })).default({}) };
+const base = {
+  id,
+  name: words,
+  piece: id,
+  at: z.record(z.string().max(40), id),
+  odds: z.record(z.string().max(60), number({ above: 0, max: 100 })).default({}),
+};
 
 /** One part: the common fields and those of its kind. */
 const part = z.discriminatedUnion(
   "kind",
-  PART_KINDS.map((kind) => z.object({ ...base, kind: z.literal(kind.kind), ...(kind.fields as z.ZodObject).shape }).strict()) as unknown as [z.ZodObject<{ kind: z.ZodLiteral<string> }>, ...z.ZodObject<{ kind: z.ZodLiteral<string> }>[]],
+  PART_KINDS.map((kind) =>
+    z.object({ ...base, kind: z.literal(kind.kind), ...(kind.fields as z.ZodObject).shape }).strict(),
+  ) as unknown as [z.ZodObject<{ kind: z.ZodLiteral<string> }>, ...z.ZodObject<{ kind: z.ZodLiteral<string> }>[]],
 );
 
-const point = z.strictObject({ id, name: words, net: id, panel: id.optional(), words: words.optional(), colour: words.optional() });
+const point = z.strictObject({
+  id,
+  name: words,
+  net: id,
+  panel: id.optional(),
+  words: words.optional(),
+  colour: words.optional(),
+});
 
-const clamp = z.strictObject({ id, name: words, part: id, element: number({ min: 0, max: 40 }).default(0), panel: id.optional(), colour: words.optional() });
+const clamp = z.strictObject({
+  id,
+  name: words,
+  part: id,
+  element: number({ min: 0, max: 40 }).default(0),
+  panel: id.optional(),
+  colour: words.optional(),
+});
 
 const reference = z.strictObject({ name: words, points: z.array(id).min(1).max(20) });
 
 const feed = z.strictObject({
-  plus: id, minus: id,
+  plus: id,
+  minus: id,
   volts: number({ above: 0, max: 60 }),
   current: z.enum(["dc", "ac"]).default("dc"),
   /** Its fuse. */
@@ -69,7 +96,8 @@ const feed = z.strictObject({
 });
 
 const setup = z.strictObject({
-  id, name: words,
+  id,
+  name: words,
   power: z.enum(["on", "off"]),
   /** Sources that stay off though the power is on. */
   off: list(id, 10),
@@ -109,7 +137,14 @@ const test = z.strictObject({ setup: id, function: functionName, red: id, black:
 const share = number({ min: 0, max: 1 });
 const drawing = z.strictObject({
   /** A photo, as a data address; without one the outlines are the drawing. */
-  image: z.string().max(400_000).regex(/^data:image\/(png|jpeg|webp);base64,[A-Za-z0-9+/=]+$/, "must be a png, jpeg or webp image as a data address").optional(),
+  image: z
+    .string()
+    .max(400_000)
+    .regex(
+      /^data:image\/(png|jpeg|webp);base64,[A-Za-z0-9+/=]+$/,
+      "must be a png, jpeg or webp image as a data address",
+    )
+    .optional(),
   /** Width over height. */
   ratio: number({ min: 0.2, max: 5 }).default(1.5),
   /** Points of the machine, at shares of width and height. */
@@ -121,7 +156,10 @@ const drawing = z.strictObject({
 const coding = z.strictObject({
   kind: z.enum(["switches", "resistors"]).default("switches"),
   /** Their numbers as printed, in the order of the bits of a value. */
-  switches: z.array(number({ min: 0, max: 64 })).min(1).max(12),
+  switches: z
+    .array(number({ min: 0, max: 64 }))
+    .min(1)
+    .max(12),
   /** Whether a 1 of a value is on (whole) or off (cut). */
   one: z.enum(["on", "off"]).default("on"),
   /** How the board sits in the machine, and at which end of the switches its mark is, the board held upright. */
@@ -129,16 +167,29 @@ const coding = z.strictObject({
   marked: z.enum(["left", "right"]).default("left"),
 });
 
-const setting = z.strictObject({
-  id, name: words,
-  /** How it is reached: coded switches, a cut resistor, a menu. */
-  where: words,
-  values: z.array(z.strictObject({ value: z.string().min(1).max(40), words })).min(1).max(60),
-  factory: z.string().max(40).optional(),
-  coding: coding.optional(),
-}).superRefine((s, ctx) => {
-  if (s.coding) for (const [i, { value }] of s.values.entries()) if (value.length !== s.coding.switches.length || /[^01]/.test(value)) ctx.addIssue({ code: "custom", path: ["values", i, "value"], message: `must be ${s.coding.switches.length} digits 0 or 1, one a switch` });
-});
+const setting = z
+  .strictObject({
+    id,
+    name: words,
+    /** How it is reached: coded switches, a cut resistor, a menu. */
+    where: words,
+    values: z
+      .array(z.strictObject({ value: z.string().min(1).max(40), words }))
+      .min(1)
+      .max(60),
+    factory: z.string().max(40).optional(),
+    coding: coding.optional(),
+  })
+  .superRefine((s, ctx) => {
+    if (s.coding)
+      for (const [i, { value }] of s.values.entries())
+        if (value.length !== s.coding.switches.length || /[^01]/.test(value))
+          ctx.addIssue({
+            code: "custom",
+            path: ["values", i, "value"],
+            message: `must be ${s.coding.switches.length} digits 0 or 1, one a switch`,
+          });
+  });
 
 /** Another part that may stand in, and what differs. */
 const substitute = z.strictObject({
@@ -147,7 +198,13 @@ const substitute = z.strictObject({
   revisions: list(z.string().min(1).max(20), 20),
   /** Why it must not be used though it looks alike. */
   refused: words.optional(),
-  differences: list(z.strictObject({ kind: z.enum(["code", "resistor", "screws", "height", "snap", "harness", "setting", "other"]), words }), 12),
+  differences: list(
+    z.strictObject({
+      kind: z.enum(["code", "resistor", "screws", "height", "snap", "harness", "setting", "other"]),
+      words,
+    }),
+    12,
+  ),
 });
 
 /** How the settings of a new board are entered by keys: one item after another, a value up and down, and saved. */
@@ -158,7 +215,10 @@ const menu = z.strictObject({
   how: words,
   gesture: id.optional(),
   /** Keys as they are labelled. */
-  next: words, up: words, down: words.optional(), save: words,
+  next: words,
+  up: words,
+  down: words.optional(),
+  save: words,
   /** Seconds the save key is held; 0: a tap. */
   holds: number({ min: 0, max: 60 }).default(0),
   /** Settings in the order in which the menu shows them. */
@@ -170,8 +230,20 @@ const menu = z.strictObject({
 
 /** A module that is added to a machine: how its switches stand for this type, plug by plug, what lights, and how it is tried. */
 const addOn = z.strictObject({
-  id, name: words,
-  switches: z.strictObject({ numbers: z.array(number({ min: 0, max: 64 })).min(1).max(12), on: z.array(number({ min: 0, max: 64 })).max(12).default([]) }).optional(),
+  id,
+  name: words,
+  switches: z
+    .strictObject({
+      numbers: z
+        .array(number({ min: 0, max: 64 }))
+        .min(1)
+        .max(12),
+      on: z
+        .array(number({ min: 0, max: 64 }))
+        .max(12)
+        .default([]),
+    })
+    .optional(),
   harness: z.array(words).min(1).max(20),
   lights: list(words, 12),
   settings: list(z.strictObject({ where: words, value: words }), 20),
@@ -181,7 +253,8 @@ const addOn = z.strictObject({
 });
 
 const piece = z.strictObject({
-  id, name: words,
+  id,
+  name: words,
   /** What is done when the fault lies here. */
   repair: words,
   minutes,
@@ -197,15 +270,38 @@ const piece = z.strictObject({
   substitutes: list(substitute, 20),
   drawing: drawing.optional(),
   /** What must have been seen before this piece is blamed; `shows` says whether the reading must fit. */
-  proofs: list(z.strictObject({ of: z.enum(["feed", "ground", "request", "output", "load"]), words, any: z.array(test).min(1).max(6), shows: z.enum(["good", "bad"]) }), 12),
+  proofs: list(
+    z.strictObject({
+      of: z.enum(["feed", "ground", "request", "output", "load"]),
+      words,
+      any: z.array(test).min(1).max(6),
+      shows: z.enum(["good", "bad"]),
+    }),
+    12,
+  ),
 });
 
-const box = z.strictObject({ box: words, parts: z.array(id).min(1).max(60), panel: id.optional(), rooms: list(z.strictObject({ name: words, parts: z.array(id).min(1).max(40) }), 6) });
+const box = z.strictObject({
+  box: words,
+  parts: z.array(id).min(1).max(60),
+  panel: id.optional(),
+  rooms: list(z.strictObject({ name: words, parts: z.array(id).min(1).max(40) }), 6),
+});
 const stop = z.strictObject({ at: z.tuple([id, id]), wants: words.optional() });
-const path = z.strictObject({ id, name: words, stages: z.array(z.union([box, stop])).min(2).max(40) });
+const path = z.strictObject({
+  id,
+  name: words,
+  stages: z
+    .array(z.union([box, stop]))
+    .min(2)
+    .max(40),
+});
 
 const complaint = z.strictObject({
-  id, words, setup: id, path: id,
+  id,
+  words,
+  setup: id,
+  path: id,
   /** What the complaint says was seen: observable part -> label. */
   sees: z.record(id, z.string().min(1).max(40)).default({}),
 });
@@ -229,7 +325,8 @@ const first = z.strictObject({
 
 /** A fault that brings about another: a shorted load that burns its relay, a leak that trips a cut-off. */
 const cause = z.strictObject({
-  part: id, mode: id,
+  part: id,
+  mode: id,
   then: z.strictObject({ part: id, mode: id }),
   /** Of the times the first is met, in how many the second has come of it already. */
   share: number({ above: 0, max: 0.9 }),
@@ -237,14 +334,31 @@ const cause = z.strictObject({
 
 export const machineFileSchema = z.strictObject({
   format: z.union([z.literal("1"), z.literal(1)]).transform(() => 1 as const),
-  id, revision: z.string().min(1).max(20),
-  maker: words, model: words, name: words,
-  family: z.enum(["refrigerator", "washer", "dishwasher", "dryer", "ice machine", "vending machine", "powered equipment"]),
+  id,
+  revision: z.string().min(1).max(20),
+  maker: words,
+  model: words,
+  name: words,
+  family: z.enum([
+    "refrigerator",
+    "washer",
+    "dishwasher",
+    "dryer",
+    "ice machine",
+    "vending machine",
+    "powered equipment",
+  ]),
   /** What it may draw once it sleeps, milliamperes, and after how long it does, seconds. */
-  sleep: z.strictObject({ milliamps: number({ above: 0, max: 10_000 }), after: number({ min: 1, max: 86_400 }) }).optional(),
+  sleep: z
+    .strictObject({ milliamps: number({ above: 0, max: 10_000 }), after: number({ min: 1, max: 86_400 }) })
+    .optional(),
   /** Protection class after IEC 61140; left out: by whether it has an earth. */
   protection: z.enum(["I", "II", "III"]).optional(),
-  supply: z.strictObject({ volts: number({ above: 0, max: 480 }), hertz: number({ min: 0, max: 400 }), percent: number({ min: 0, max: 30 }) }),
+  supply: z.strictObject({
+    volts: number({ above: 0, max: 480 }),
+    hertz: number({ min: 0, max: 400 }),
+    percent: number({ min: 0, max: 30 }),
+  }),
   ambient: temperature.default(25),
   cautions: list(words, 20),
   doors: list(z.strictObject({ id, name: words }), 10),
@@ -271,7 +385,13 @@ export const machineFileSchema = z.strictObject({
 });
 
 export type MachineFile = z.output<typeof machineFileSchema>;
-export type PartEntry = MachineFile["parts"][number] & { id: string; name: string; piece: string; at: Record<string, string>; odds: Record<string, number> };
+export type PartEntry = MachineFile["parts"][number] & {
+  id: string;
+  name: string;
+  piece: string;
+  at: Record<string, string>;
+  odds: Record<string, number>;
+};
 export type SetupEntry = MachineFile["setups"][number];
 export type PieceEntry = MachineFile["pieces"][number];
 export type ComplaintEntry = MachineFile["complaints"][number];

@@ -1,11 +1,21 @@
 import type { Shown } from "./read";
 
-const STEPS: readonly (readonly [number, string])[] = [[1e9, "G"], [1e6, "M"], [1e3, "k"], [1, ""], [1e-3, "m"], [1e-6, "µ"], [1e-9, "n"], [1e-12, "p"]];
+const STEPS: readonly (readonly [number, string])[] = [
+  [1e9, "G"],
+  [1e6, "M"],
+  [1e3, "k"],
+  [1, ""],
+  [1e-3, "m"],
+  [1e-6, "µ"],
+  [1e-9, "n"],
+  [1e-12, "p"],
+];
 
 /** A number to `digits` significant places with an engineering prefix: 4700 -> "4.70 k", 0.012 -> "12.0 m". */
 export function engineering(value: number, digits = 3): { number: string; prefix: string } {
   if (value === 0) return { number: "0", prefix: "" };
-  const [scale, prefix] = STEPS.find(([s]) => Math.abs(value) >= s * (1 - 0.5 * 10 ** -digits)) ?? STEPS[STEPS.length - 1]!;
+  const [scale, prefix] =
+    STEPS.find(([s]) => Math.abs(value) >= s * (1 - 0.5 * 10 ** -digits)) ?? STEPS[STEPS.length - 1]!;
   const scaled = value / scale;
   const whole = Math.max(1, Math.floor(Math.log10(Math.abs(scaled)) + 1e-9) + 1);
   return { number: scaled.toFixed(Math.max(0, digits - whole)), prefix };
@@ -37,11 +47,18 @@ export function decimal(value: number): string {
 /** What was shown, as a short text. */
 export function shownText(shown: Shown, unit: string): string {
   switch (shown.kind) {
-    case "value": return quantity(shown.value, unit);
-    case "overload": return "OL";
-    case "beep": return shown.beeps ? "beeps" : "no beep";
-    case "label": return shown.label;
-    case "jumping": return unit === "F" ? `${quantity(shown.low, unit)}–${quantity(shown.high, unit)} ${shown.manner}` : `${decimal(shown.low)}–${decimal(shown.high)} ${unit === "ohm" ? "Ω" : unit} ${shown.manner}`;
+    case "value":
+      return quantity(shown.value, unit);
+    case "overload":
+      return "OL";
+    case "beep":
+      return shown.beeps ? "beeps" : "no beep";
+    case "label":
+      return shown.label;
+    case "jumping":
+      return unit === "F"
+        ? `${quantity(shown.low, unit)}–${quantity(shown.high, unit)} ${shown.manner}`
+        : `${decimal(shown.low)}–${decimal(shown.high)} ${unit === "ohm" ? "Ω" : unit} ${shown.manner}`;
   }
 }
 

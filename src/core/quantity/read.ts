@@ -23,14 +23,43 @@ export type ReadResult =
   | { readonly ok: false; readonly ask?: undefined; readonly sentence: string };
 
 const PREFIX: Readonly<Record<string, number>> = {
-  p: 1e-12, n: 1e-9, u: 1e-6, "µ": 1e-6, "μ": 1e-6, m: 1e-3, "": 1, R: 1, r: 1, k: 1e3, K: 1e3, M: 1e6, G: 1e9,
+  p: 1e-12,
+  n: 1e-9,
+  u: 1e-6,
+  µ: 1e-6,
+  μ: 1e-6,
+  m: 1e-3,
+  "": 1,
+  R: 1,
+  r: 1,
+  k: 1e3,
+  K: 1e3,
+  M: 1e6,
+  G: 1e9,
 };
 
 const UNIT: Readonly<Record<string, Asked>> = {
-  v: "V", volt: "V", volts: "V", vdc: "V", vac: "V", "v~": "V", "v=": "V",
-  a: "A", amp: "A", amps: "A", aac: "A", adc: "A",
-  hz: "Hz", hertz: "Hz", f: "F", farad: "F", farads: "F",
-  ohm: "ohm", ohms: "ohm", "ω": "ohm", "Ω": "ohm",
+  v: "V",
+  volt: "V",
+  volts: "V",
+  vdc: "V",
+  vac: "V",
+  "v~": "V",
+  "v=": "V",
+  a: "A",
+  amp: "A",
+  amps: "A",
+  aac: "A",
+  adc: "A",
+  hz: "Hz",
+  hertz: "Hz",
+  f: "F",
+  farad: "F",
+  farads: "F",
+  ohm: "ohm",
+  ohms: "ohm",
+  ω: "ohm",
+  Ω: "ohm",
 };
 
 const NUMBER = String.raw`[+-]?(?:\d+(?:\.\d*)?|\.\d+)(?:[eE][+-]?\d+)?`;
@@ -40,7 +69,11 @@ const LETTER_POINT = /^([+-]?\d*)([kKMGRrmuµ])(\d+)\s*([a-zA-ZΩΩω]*)$/;
 
 /** Reads one number with an optional prefix and unit. Returns null when it is none. */
 export function readEngineering(text: string): { value: number; unit: Asked | null } | null {
-  const plain = text.trim().replace(/\u2212/g, "-").replace(/(\d)\s+(?=\d)/g, "$1").replace(/^([+-]?\d*),(\d*)/, "$1.$2");
+  const plain = text
+    .trim()
+    .replace(/\u2212/g, "-")
+    .replace(/(\d)\s+(?=\d)/g, "$1")
+    .replace(/^([+-]?\d*),(\d*)/, "$1.$2");
   const infix = LETTER_POINT.exec(plain);
   if (infix) {
     const unit = unitNamed(infix[4]!);
@@ -80,29 +113,43 @@ const RANGE = /^(.+?)\s*(?:-|–|—|\.\.+|\bto\b|\band\b)\s*(.+)$/i;
  */
 export function readShown(text: string, asked: Asked): ReadResult {
   const typed = text.trim();
-  if (typed === "") return { ok: false, sentence: "Nothing typed yet. Type what the meter shows, or the word nothing." };
+  if (typed === "")
+    return { ok: false, sentence: "Nothing typed yet. Type what the meter shows, or the word nothing." };
   if (OVERLOAD.test(typed)) return asked === "beep" ? yes({ kind: "beep", beeps: false }) : yes({ kind: "overload" });
   if (NOTHING.test(typed)) {
     if (asked === "beep") return yes({ kind: "beep", beeps: false });
     return asked === "ohm" ? yes({ kind: "overload" }) : yes({ kind: "value", value: 0 });
   }
   if (BEEP.test(typed)) {
-    return asked === "beep" ? yes({ kind: "beep", beeps: true }) : no("A beep belongs to continuity; this test asks for a number.");
+    return asked === "beep"
+      ? yes({ kind: "beep", beeps: true })
+      : no("A beep belongs to continuity; this test asks for a number.");
   }
   if (typed === "1" && (asked === "ohm" || asked === "beep")) {
-    return { ok: false, ask: "overload?", sentence: "A lone 1 can be one ohm or an overload on a manual range. Which is it?" };
+    return {
+      ok: false,
+      ask: "overload?",
+      sentence: "A lone 1 can be one ohm or an overload on a manual range. Which is it?",
+    };
   }
 
   let manner: Manner | null = null;
   let rest = typed;
-  for (const [pattern, name] of MANNERS) if (pattern.test(rest)) { manner = name; rest = rest.replace(pattern, " ").trim(); }
+  for (const [pattern, name] of MANNERS)
+    if (pattern.test(rest)) {
+      manner = name;
+      rest = rest.replace(pattern, " ").trim();
+    }
 
   const single = readEngineering(rest);
   if (single) {
     const wrong = unitMismatch(single.unit, asked) ?? impossible(single.value, asked);
     if (wrong) return no(wrong);
-    if (manner !== null) return yes({ kind: "jumping", low: Math.min(0, single.value), high: Math.max(0, single.value), manner });
-    return asked === "beep" ? yes({ kind: "beep", beeps: single.value < 30 }) : yes({ kind: "value", value: single.value });
+    if (manner !== null)
+      return yes({ kind: "jumping", low: Math.min(0, single.value), high: Math.max(0, single.value), manner });
+    return asked === "beep"
+      ? yes({ kind: "beep", beeps: single.value < 30 })
+      : yes({ kind: "value", value: single.value });
   }
 
   const range = RANGE.exec(rest);
@@ -110,10 +157,18 @@ export function readShown(text: string, asked: Asked): ReadResult {
     const right = readEngineering(range[2]!);
     const left = readEngineering(range[1]!);
     if (left && right) {
-      const wrong = unitMismatch(left.unit, asked) ?? unitMismatch(right.unit, asked) ?? impossible(Math.min(left.value, right.value), asked);
+      const wrong =
+        unitMismatch(left.unit, asked) ??
+        unitMismatch(right.unit, asked) ??
+        impossible(Math.min(left.value, right.value), asked);
       if (wrong) return no(wrong);
       if (asked === "beep") return no("For continuity type beep, or nothing.");
-      return yes({ kind: "jumping", low: Math.min(left.value, right.value), high: Math.max(left.value, right.value), manner: manner ?? "jumping" });
+      return yes({
+        kind: "jumping",
+        low: Math.min(left.value, right.value),
+        high: Math.max(left.value, right.value),
+        manner: manner ?? "jumping",
+      });
     }
   }
   return no(`"${typed.slice(0, 40)}" is no reading. Type a number such as 13.2, 4k7 or 3-11, OL, or nothing.`);
@@ -126,8 +181,10 @@ function unitMismatch(unit: Asked | null, asked: Asked): string | null {
 }
 
 function impossible(value: number, asked: Asked): string | null {
-  if (value < 0 && (asked === "Hz" || asked === "F")) return "This is never below zero. Check the sign, and the function the meter is set to.";
-  if ((asked === "ohm" || asked === "beep") && value < 0) return "A resistance below zero means voltage on the leads. Prove the circuit dead, then measure again.";
+  if (value < 0 && (asked === "Hz" || asked === "F"))
+    return "This is never below zero. Check the sign, and the function the meter is set to.";
+  if ((asked === "ohm" || asked === "beep") && value < 0)
+    return "A resistance below zero means voltage on the leads. Prove the circuit dead, then measure again.";
   return null;
 }
 

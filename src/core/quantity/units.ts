@@ -3,7 +3,24 @@ import { readEngineering } from "./read";
 
 /** What a number measures, always held in the SI unit of its name (degrees Celsius for temperatures, square millimetres for wires). */
 export type Quantity =
-  | "volts" | "amperes" | "ohms" | "watts" | "farads" | "henries" | "hertz" | "seconds" | "celsius" | "metres" | "millimetres" | "area" | "joules" | "ampere-hours" | "kelvin" | "share" | "plain" | "money";
+  | "volts"
+  | "amperes"
+  | "ohms"
+  | "watts"
+  | "farads"
+  | "henries"
+  | "hertz"
+  | "seconds"
+  | "celsius"
+  | "metres"
+  | "millimetres"
+  | "area"
+  | "joules"
+  | "ampere-hours"
+  | "kelvin"
+  | "share"
+  | "plain"
+  | "money";
 
 /** The units a person likes. A wire's size can be typed either way whatever is liked. */
 export interface Liked {
@@ -14,19 +31,35 @@ export interface Liked {
 export const METRIC: Liked = { temperature: "°C", wire: "mm²", length: "metric" };
 
 const SYMBOL: Readonly<Record<Quantity, string>> = {
-  volts: "V", amperes: "A", ohms: "Ω", watts: "W", farads: "F", henries: "H", hertz: "Hz", seconds: "s", celsius: "°C", metres: "m", millimetres: "mm", area: "mm²",
-  joules: "J", "ampere-hours": "Ah", kelvin: "K", share: "%", plain: "", money: "",
+  volts: "V",
+  amperes: "A",
+  ohms: "Ω",
+  watts: "W",
+  farads: "F",
+  henries: "H",
+  hertz: "Hz",
+  seconds: "s",
+  celsius: "°C",
+  metres: "m",
+  millimetres: "mm",
+  area: "mm²",
+  joules: "J",
+  "ampere-hours": "Ah",
+  kelvin: "K",
+  share: "%",
+  plain: "",
+  money: "",
 };
 
 /** Units as they are typed, beyond an engineering prefix before the symbol: factor to the quantity's own unit. */
 const TYPED: Readonly<Partial<Record<Quantity, Readonly<Record<string, number>>>>> = {
   volts: { v: 1, vac: 1, vdc: 1, volt: 1, volts: 1, mv: 1e-3, kv: 1e3 },
-  amperes: { a: 1, amp: 1, amps: 1, ma: 1e-3, ua: 1e-6, "µa": 1e-6 },
+  amperes: { a: 1, amp: 1, amps: 1, ma: 1e-3, ua: 1e-6, µa: 1e-6 },
   watts: { w: 1, watt: 1, watts: 1, kw: 1e3, mw: 1e-3, hp: 745.7 },
-  farads: { f: 1, mf: 1e-3, uf: 1e-6, "µf": 1e-6, nf: 1e-9, pf: 1e-12 },
-  henries: { h: 1, mh: 1e-3, uh: 1e-6, "µh": 1e-6 },
+  farads: { f: 1, mf: 1e-3, uf: 1e-6, µf: 1e-6, nf: 1e-9, pf: 1e-12 },
+  henries: { h: 1, mh: 1e-3, uh: 1e-6, µh: 1e-6 },
   hertz: { hz: 1, khz: 1e3 },
-  seconds: { s: 1, sec: 1, ms: 1e-3, us: 1e-6, "µs": 1e-6, min: 60, h: 3600, d: 86400 },
+  seconds: { s: 1, sec: 1, ms: 1e-3, us: 1e-6, µs: 1e-6, min: 60, h: 3600, d: 86400 },
   metres: { m: 1, cm: 0.01, mm: 1e-3, ft: 0.3048, in: 0.0254 },
   millimetres: { mm: 1, cm: 10, m: 1e3, in: 25.4, '"': 25.4, mil: 0.0254 },
   joules: { j: 1, mj: 1e-3, kj: 1e3 },
@@ -65,11 +98,20 @@ export function readQuantity(text: string, quantity: Quantity, liked: Liked): Ty
   const split = /^([+-]?[\d.,]+(?:[eE][+-]?\d+)?)\s*([a-zA-Zµμ°"²]*)$/.exec(typed.replace(/(\d)\s+(?=\d)/g, "$1"));
   const factor = split && split[2] !== "" ? TYPED[quantity]?.[split[2]!.replace("μ", "µ").toLowerCase()] : undefined;
   if (split && factor !== undefined) return done(Number(split[1]!.replace(",", ".")) * factor, typed, quantity, liked);
-  if (quantity === "millimetres" && liked.length === "inches" && split && split[2] === "") return done(Number(split[1]!.replace(",", ".")) * 25.4, typed, quantity, liked);
-  if (quantity === "metres" && liked.length === "inches" && split && split[2] === "") return done(Number(split[1]!.replace(",", ".")) * 0.3048, typed, quantity, liked);
+  if (quantity === "millimetres" && liked.length === "inches" && split && split[2] === "")
+    return done(Number(split[1]!.replace(",", ".")) * 25.4, typed, quantity, liked);
+  if (quantity === "metres" && liked.length === "inches" && split && split[2] === "")
+    return done(Number(split[1]!.replace(",", ".")) * 0.3048, typed, quantity, liked);
   const plain = readEngineering(typed);
   if (!plain) return no(typed, quantity, liked);
-  if (plain.unit !== null && { V: "volts", A: "amperes", ohm: "ohms", Hz: "hertz", F: "farads", beep: "" }[plain.unit] !== quantity) return { ok: false, sentence: `"${typed.slice(0, 30)}" is in another unit; this field wants ${unitWords(quantity, liked)}.` };
+  if (
+    plain.unit !== null &&
+    { V: "volts", A: "amperes", ohm: "ohms", Hz: "hertz", F: "farads", beep: "" }[plain.unit] !== quantity
+  )
+    return {
+      ok: false,
+      sentence: `"${typed.slice(0, 30)}" is in another unit; this field wants ${unitWords(quantity, liked)}.`,
+    };
   return done(plain.value, typed, quantity, liked);
 }
 
@@ -84,7 +126,9 @@ function no(typed: string, quantity: Quantity, liked: Liked): Typed {
 /** The unit a lone number is taken in, in words for a sentence. */
 function unitWords(quantity: Quantity, liked: Liked): string {
   const unit = unitOfQuantity(quantity, liked);
-  return unit === "" ? "this field" : `${quantity === "celsius" ? "degrees" : quantity === "area" ? "wire size" : quantity} (${unit})`;
+  return unit === ""
+    ? "this field"
+    : `${quantity === "celsius" ? "degrees" : quantity === "area" ? "wire size" : quantity} (${unit})`;
 }
 
 function readTemperature(typed: string, liked: Liked): Typed {
@@ -101,8 +145,14 @@ function readWire(typed: string, liked: Liked): Typed {
   const gauge = /^(?:AWG\s*|#\s*)?(\d{1,2}(?:\/0)?|0{2,4})\s*(?:AWG|ga)?$/i.exec(typed);
   const marked = /AWG|ga|#|\/0/i.test(typed);
   if (gauge && (marked || (liked.wire === "AWG" && !typed.includes("/")))) {
-    const n = /\/0$/.test(gauge[1]!) ? 1 - Number(gauge[1]!.slice(0, -2)) : /^0{2,4}$/.test(gauge[1]!) ? 1 - gauge[1]!.length : Number(gauge[1]);
-    return n <= 40 && n >= -3 ? { ok: true, value: areaOfGauge(n) } : { ok: false, sentence: "Gauges run from 4/0 to 40." };
+    const n = /\/0$/.test(gauge[1]!)
+      ? 1 - Number(gauge[1]!.slice(0, -2))
+      : /^0{2,4}$/.test(gauge[1]!)
+        ? 1 - gauge[1]!.length
+        : Number(gauge[1]);
+    return n <= 40 && n >= -3
+      ? { ok: true, value: areaOfGauge(n) }
+      : { ok: false, sentence: "Gauges run from 4/0 to 40." };
   }
   const metric = /^([\d.,]+)\s*(?:mm2|mm²|mm\^2|qmm)?$/i.exec(typed);
   const area = metric ? Number(metric[1]!.replace(",", ".")) : NaN;
@@ -113,7 +163,9 @@ function readWire(typed: string, liked: Liked): Typed {
 function readShare(typed: string): Typed {
   const match = /^([+-]?[\d.,]+)\s*(%?)$/.exec(typed);
   const number = match ? Number(match[1]!.replace(",", ".")) : NaN;
-  return Number.isFinite(number) ? { ok: true, value: number / 100 } : { ok: false, sentence: `"${typed.slice(0, 30)}" is no percentage.` };
+  return Number.isFinite(number)
+    ? { ok: true, value: number / 100 }
+    : { ok: false, sentence: `"${typed.slice(0, 30)}" is no percentage.` };
 }
 
 /** The unit in which a quantity is shown, and in which a lone number is taken. */
@@ -130,14 +182,22 @@ export function quantityText(value: number, quantity: Quantity, liked: Liked = M
   if (Number.isNaN(value)) return "–";
   if (!Number.isFinite(value)) return quantity === "ohms" ? "OL" : value > 0 ? "without end" : "–";
   switch (quantity) {
-    case "celsius": return `${trimmed(liked.temperature === "°F" ? value * 1.8 + 32 : value, 1)} ${liked.temperature}`;
-    case "area": return liked.wire === "AWG" ? gaugeText(value) : `${decimal(value)} mm²`;
-    case "millimetres": return liked.length === "inches" ? `${(value / 25.4).toFixed(3)} in` : `${decimal(value)} mm`;
-    case "metres": return liked.length === "inches" ? `${decimal(value / 0.3048)} ft` : `${decimal(value)} m`;
-    case "share": return `${trimmed(100 * value, Math.abs(value) < 0.1 ? 2 : 1)} %`;
-    case "seconds": return durationText(value);
-    case "money": return value.toFixed(2);
-    case "plain": return trimmed(value, 3);
+    case "celsius":
+      return `${trimmed(liked.temperature === "°F" ? value * 1.8 + 32 : value, 1)} ${liked.temperature}`;
+    case "area":
+      return liked.wire === "AWG" ? gaugeText(value) : `${decimal(value)} mm²`;
+    case "millimetres":
+      return liked.length === "inches" ? `${(value / 25.4).toFixed(3)} in` : `${decimal(value)} mm`;
+    case "metres":
+      return liked.length === "inches" ? `${decimal(value / 0.3048)} ft` : `${decimal(value)} m`;
+    case "share":
+      return `${trimmed(100 * value, Math.abs(value) < 0.1 ? 2 : 1)} %`;
+    case "seconds":
+      return durationText(value);
+    case "money":
+      return value.toFixed(2);
+    case "plain":
+      return trimmed(value, 3);
     default: {
       const { number, prefix } = engineering(value);
       return `${number} ${prefix}${SYMBOL[quantity]}`;

@@ -17,12 +17,39 @@ export function addOnPlan(machine: Machine, id: string): readonly AddOnStage[] {
   const { switches } = addOn;
   const cover = machine.file.panels.find((p) => p.id === addOn.panel);
   return [
-    ...(switches ? [{ id: "switches" as const, name: "Switches for this type", steps: [`On: ${switches.on.join(", ") || "none"}. Off: ${switches.numbers.filter((n) => !switches.on.includes(n)).join(", ") || "none"}.`], drawing: { caption: addOn.name, kind: "switches" as const, numbers: switches.numbers, on: switches.numbers.map((n) => switches.on.includes(n)), upsideDown: false, marked: "left" as const } }] : []),
+    ...(switches
+      ? [
+          {
+            id: "switches" as const,
+            name: "Switches for this type",
+            steps: [
+              `On: ${switches.on.join(", ") || "none"}. Off: ${switches.numbers.filter((n) => !switches.on.includes(n)).join(", ") || "none"}.`,
+            ],
+            drawing: {
+              caption: addOn.name,
+              kind: "switches" as const,
+              numbers: switches.numbers,
+              on: switches.numbers.map((n) => switches.on.includes(n)),
+              upsideDown: false,
+              marked: "left" as const,
+            },
+          },
+        ]
+      : []),
     { id: "dead", name: "Dead", steps: [sourcesOff(machine), ...(cover ? [`Open: ${cover.name.toLowerCase()}`] : [])] },
     { id: "harness", name: "Plug by plug", steps: addOn.harness },
-    { id: "pull", name: "Pull test", steps: ["Each plug pulled lightly by its housing: none moves.", "No lead under a cover's edge, none at a moving part."] },
+    {
+      id: "pull",
+      name: "Pull test",
+      steps: [
+        "Each plug pulled lightly by its housing: none moves.",
+        "No lead under a cover's edge, none at a moving part.",
+      ],
+    },
     ...(addOn.lights.length > 0 ? [{ id: "lights" as const, name: "Power on: what lights", steps: addOn.lights }] : []),
-    ...(addOn.settings.length > 0 ? [{ id: "settings" as const, name: "Settings", steps: addOn.settings.map((s) => `${s.where}: ${s.value}`) }] : []),
+    ...(addOn.settings.length > 0
+      ? [{ id: "settings" as const, name: "Settings", steps: addOn.settings.map((s) => `${s.where}: ${s.value}`) }]
+      : []),
     { id: "trial", name: "Trial", steps: [addOn.trial] },
   ];
 }

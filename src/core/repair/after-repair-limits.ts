@@ -15,7 +15,9 @@ export interface SafetyLimit {
 export type ProtectionClass = "I" | "II" | "III";
 
 /** The safety test after repair, or why the standard does not speak of this machine. */
-export type SafetyTest = { readonly applies: true; readonly class: ProtectionClass; readonly limits: readonly SafetyLimit[] } | { readonly applies: false; readonly why: string };
+export type SafetyTest =
+  | { readonly applies: true; readonly class: ProtectionClass; readonly limits: readonly SafetyLimit[] }
+  | { readonly applies: false; readonly why: string };
 
 const EN = "EN 50678:2020, test after repair";
 /** Ohms up to 5 m of cord, more for each further 7.5 m, and at most. */
@@ -42,7 +44,10 @@ export function conductorLimit(heatingWatts: number): number {
 
 /** Heating of a machine, watts. */
 function heatingWatts(machine: Machine): number {
-  return machine.parts.reduce((sum, p) => sum + (p.kind.kind === "heater" ? (p.fields as { watts?: number }).watts ?? 0 : 0), 0);
+  return machine.parts.reduce(
+    (sum, p) => sum + (p.kind.kind === "heater" ? ((p.fields as { watts?: number }).watts ?? 0) : 0),
+    0,
+  );
 }
 
 /** Protection class after IEC 61140: as the file says, else I where an outlet brings an earth. */
@@ -56,13 +61,51 @@ export function protectionClass(machine: Machine): ProtectionClass | null {
 /** The measurements that the standard asks for after a repair of this machine, for a cord of so many metres. */
 export function safetyTest(machine: Machine, cordMetres = 2): SafetyTest {
   const protection = protectionClass(machine);
-  if (protection === null) return { applies: false, why: "It runs on its own battery or engine: EN 50678 is for equipment on the mains, not for vehicles or bare battery units." };
+  if (protection === null)
+    return {
+      applies: false,
+      why: "It runs on its own battery or engine: EN 50678 is for equipment on the mains, not for vehicles or bare battery units.",
+    };
   const watts = heatingWatts(machine);
   const limits: SafetyLimit[] = [];
-  if (protection === "I") limits.push({ id: "bonding", words: "Protective conductor", how: "From the plug's earth pin to every bare metal part; move the cord while you measure.", limit: bondingLimit(cordMetres), sense: "at most", unit: "ohm", source: `${EN}: 0.3 Ω to 5 m of cord, 0.1 Ω more for each further 7.5 m, at most 1 Ω` });
-  limits.push({ id: "insulation", words: "Insulation", how: "Dead. Line and neutral joined, against earth and bare metal; every switch made; 500 V, 250 V where surge protection is fitted.", limit: insulationLimit(protection, watts > 0), sense: "at least", unit: "Mohm", source: `${EN}: 1 MΩ class I (0.3 with heaters), 2 MΩ class II, 0.25 MΩ class III` });
-  if (protection === "I") limits.push({ id: "conductor", words: "Protective conductor current", how: "Running, every heater on; both ways round in the outlet, the larger one counts.", limit: conductorLimit(watts), sense: "at most", unit: "mA", source: `${EN}: 3.5 mA; above 3.5 kW of heating 1 mA a kilowatt, at most 10` });
-  limits.push({ id: "touch", words: "Touch current", how: "Running; from bare metal that is not bonded to earth.", limit: 0.5, sense: "at most", unit: "mA", source: `${EN}: 0.5 mA` });
+  if (protection === "I")
+    limits.push({
+      id: "bonding",
+      words: "Protective conductor",
+      how: "From the plug's earth pin to every bare metal part; move the cord while you measure.",
+      limit: bondingLimit(cordMetres),
+      sense: "at most",
+      unit: "ohm",
+      source: `${EN}: 0.3 Ω to 5 m of cord, 0.1 Ω more for each further 7.5 m, at most 1 Ω`,
+    });
+  limits.push({
+    id: "insulation",
+    words: "Insulation",
+    how: "Dead. Line and neutral joined, against earth and bare metal; every switch made; 500 V, 250 V where surge protection is fitted.",
+    limit: insulationLimit(protection, watts > 0),
+    sense: "at least",
+    unit: "Mohm",
+    source: `${EN}: 1 MΩ class I (0.3 with heaters), 2 MΩ class II, 0.25 MΩ class III`,
+  });
+  if (protection === "I")
+    limits.push({
+      id: "conductor",
+      words: "Protective conductor current",
+      how: "Running, every heater on; both ways round in the outlet, the larger one counts.",
+      limit: conductorLimit(watts),
+      sense: "at most",
+      unit: "mA",
+      source: `${EN}: 3.5 mA; above 3.5 kW of heating 1 mA a kilowatt, at most 10`,
+    });
+  limits.push({
+    id: "touch",
+    words: "Touch current",
+    how: "Running; from bare metal that is not bonded to earth.",
+    limit: 0.5,
+    sense: "at most",
+    unit: "mA",
+    source: `${EN}: 0.5 mA`,
+  });
   return { applies: true, class: protection, limits };
 }
 

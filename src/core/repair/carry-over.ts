@@ -39,11 +39,19 @@ export interface CarryOver {
 
 /** Values recorded as found on this unit, the last of each. */
 export function foundSettings(job: Job): Readonly<Record<string, string>> {
-  return Object.fromEntries(job.answers.flatMap(({ body }) => (body.type === "setting" && body.moment === "found" ? [[body.setting, body.value]] : [])));
+  return Object.fromEntries(
+    job.answers.flatMap(({ body }) =>
+      body.type === "setting" && body.moment === "found" ? [[body.setting, body.value]] : [],
+    ),
+  );
 }
 
 /** The keys that bring a menu from what a new board has to the values wanted, the shorter way round, each item saved. */
-export function menuKeys(file: Machine["file"], wanted: Readonly<Record<string, string>>, before: Readonly<Record<string, string>> = {}): readonly { readonly key: MenuKey; readonly times: number }[] {
+export function menuKeys(
+  file: Machine["file"],
+  wanted: Readonly<Record<string, string>>,
+  before: Readonly<Record<string, string>> = {},
+): readonly { readonly key: MenuKey; readonly times: number }[] {
   const items = menuItems(file);
   const board = menuBoard(file, before);
   const keys: { key: MenuKey; times: number }[] = [];
@@ -51,7 +59,10 @@ export function menuKeys(file: Machine["file"], wanted: Readonly<Record<string, 
   items.forEach((item) => {
     const to = item.values.findIndex((v) => v.value === wanted[item.id]);
     const from = item.values.findIndex((v) => v.value === board.saved[item.id]);
-    if (to < 0 || to === from) { steps++; return; }
+    if (to < 0 || to === from) {
+      steps++;
+      return;
+    }
     if (keys.length === 0) keys.push({ key: "enter", times: 1 });
     if (steps > 0) keys.push({ key: "next", times: steps });
     steps = 1;
@@ -69,10 +80,22 @@ export function carryOver(machine: Machine, job: Job): CarryOver {
   const { menu } = file;
   const found = foundSettings(job);
   const settings = file.settings.map((s): Carried => ({
-    setting: s.id, name: s.name, value: found[s.id] ?? null, words: found[s.id] === undefined ? "" : settingWords(s, found[s.id]!), where: s.where,
+    setting: s.id,
+    name: s.name,
+    value: found[s.id] ?? null,
+    words: found[s.id] === undefined ? "" : settingWords(s, found[s.id]!),
+    where: s.where,
     by: menu?.items.includes(s.id) ? "menu" : s.coding ? "switches" : "hand",
   }));
-  const label: Record<MenuKey, string> = menu ? { enter: menu.how, next: menu.next, up: menu.up, down: menu.down ?? "", save: menu.holds > 0 ? `Hold ${menu.save} ${menu.holds} s` : menu.save } : { enter: "", next: "", up: "", down: "", save: "" };
+  const label: Record<MenuKey, string> = menu
+    ? {
+        enter: menu.how,
+        next: menu.next,
+        up: menu.up,
+        down: menu.down ?? "",
+        save: menu.holds > 0 ? `Hold ${menu.save} ${menu.holds} s` : menu.save,
+      }
+    : { enter: "", next: "", up: "", down: "", save: "" };
   let board = menuBoard(file);
   const keys = (menu ? menuKeys(file, found) : []).map(({ key, times }): KeyStep => {
     for (let k = 0; k < times; k++) board = pressMenu(file, board, key);
@@ -80,7 +103,8 @@ export function carryOver(machine: Machine, job: Job): CarryOver {
   });
   const byMenu = settings.filter((s) => s.by === "menu" && s.value !== null);
   return {
-    settings, keys,
+    settings,
+    keys,
     virgin: menu?.virgin ? { shows: menu.virgin, wakes: menu.wakes } : null,
     checked: byMenu.length === 0 ? null : byMenu.every((s) => board.saved[s.setting] === s.value),
     missing: settings.filter((s) => s.value === null).map((s) => s.name),

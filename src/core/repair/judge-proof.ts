@@ -20,7 +20,11 @@ export function judge(step: ProofStep, typed: string): ProofVerdict {
     if (OVERLOAD.test(typed.trim())) return { kind: limit.id === "insulation" ? "pass" : "fail" };
     const bare = /^[\d\s.,]+$/.test(typed.trim());
     const read = readEngineering(typed);
-    if (!read || read.value < 0 || (read.unit !== null && read.unit !== BASE[limit.unit])) return { kind: "unread", words: `Type ${limit.unit === "mA" ? "milliamperes" : limit.unit === "Mohm" ? "megohms" : "ohms"}, for example ${limit.unit === "mA" ? "0.3" : limit.unit === "Mohm" ? "20" : "0.15"}.` };
+    if (!read || read.value < 0 || (read.unit !== null && read.unit !== BASE[limit.unit]))
+      return {
+        kind: "unread",
+        words: `Type ${limit.unit === "mA" ? "milliamperes" : limit.unit === "Mohm" ? "megohms" : "ohms"}, for example ${limit.unit === "mA" ? "0.3" : limit.unit === "Mohm" ? "20" : "0.15"}.`,
+      };
     return { kind: keeps(limit, bare ? read.value : read.value * OF_BASE[limit.unit]) ? "pass" : "fail" };
   }
   if (!step.test || !step.window) return { kind: "unread", words: "This step is seen, not measured." };

@@ -45,26 +45,59 @@ const WATCHED = 900;
 /** Every way a person may meet the machine that its interlocks answer to. */
 function situationsOf(machine: Machine): readonly Situation[] {
   const doors = machine.file.doors.map((d) => d.id);
-  const sets = doors.length <= COMBINED_DOORS ? Array.from({ length: 2 ** doors.length }, (_, k) => doors.filter((_, i) => k & (1 << i))) : [[], ...doors.map((d) => [d])];
-  const hot = machine.parts.flatMap((p) => (p.kind.kind === "thermal cut-off" || p.kind.kind === "thermostat" ? [{ place: (p.fields as { place: string }).place, above: (p.fields as { opensAbove?: number }).opensAbove ?? 120 }] : []));
-  const levels = machine.parts.flatMap((p) => (p.kind.kind === "pressure switch" ? [(p.fields as { place: string }).place] : []));
-  return machine.file.setups.filter((s) => s.power === "on").flatMap((setup) => [
-    ...sets.map((open): Situation => ({ words: `${setup.name}${doors.length > 0 ? `, ${open.length > 0 ? `${open.map((d) => machine.file.doors.find((x) => x.id === d)!.name.toLowerCase()).join(" and ")} open` : "doors shut"}` : ""}`, setup: { ...setup, openDoors: open } })),
-    ...hot.map(({ place, above }): Situation => ({ words: `${setup.name}, ${place} at ${above + 15} °C`, setup: { ...setup, places: { ...setup.places, [place]: above + 15 } } })),
-    ...levels.map((place): Situation => ({ words: `${setup.name}, ${place} full`, setup: { ...setup, levels: { ...setup.levels, [place]: 1 } } })),
-  ]);
+  const sets =
+    doors.length <= COMBINED_DOORS
+      ? Array.from({ length: 2 ** doors.length }, (_, k) => doors.filter((_, i) => k & (1 << i)))
+      : [[], ...doors.map((d) => [d])];
+  const hot = machine.parts.flatMap((p) =>
+    p.kind.kind === "thermal cut-off" || p.kind.kind === "thermostat"
+      ? [
+          {
+            place: (p.fields as { place: string }).place,
+            above: (p.fields as { opensAbove?: number }).opensAbove ?? 120,
+          },
+        ]
+      : [],
+  );
+  const levels = machine.parts.flatMap((p) =>
+    p.kind.kind === "pressure switch" ? [(p.fields as { place: string }).place] : [],
+  );
+  return machine.file.setups
+    .filter((s) => s.power === "on")
+    .flatMap((setup) => [
+      ...sets.map((open): Situation => ({
+        words: `${setup.name}${doors.length > 0 ? `, ${open.length > 0 ? `${open.map((d) => machine.file.doors.find((x) => x.id === d)!.name.toLowerCase()).join(" and ")} open` : "doors shut"}` : ""}`,
+        setup: { ...setup, openDoors: open },
+      })),
+      ...hot.map(({ place, above }): Situation => ({
+        words: `${setup.name}, ${place} at ${above + 15} °C`,
+        setup: { ...setup, places: { ...setup.places, [place]: above + 15 } },
+      })),
+      ...levels.map((place): Situation => ({
+        words: `${setup.name}, ${place} full`,
+        setup: { ...setup, levels: { ...setup.levels, [place]: 1 } },
+      })),
+    ]);
 }
 
 const loadsOf = (machine: Machine) => machine.parts.filter((p) => p.kind.load && p.elementCount > 0);
 
 /** Amperes in the first element of each load, by part; null where the model finds no operating point. */
-function amps(simulator: Simulator, loads: readonly Part[], setup: SetupEntry, faults: readonly Fault[]): readonly number[] | null {
+function amps(
+  simulator: Simulator,
+  loads: readonly Part[],
+  setup: SetupEntry,
+  faults: readonly Fault[],
+): readonly number[] | null {
   try {
     const state = simulator.energise(setup, faults, nominalValues(simulator.machine));
     const most = loads.map(() => 0);
     for (const phase of state.phases) {
       simulator.load(state, phase);
-      loads.forEach((p, i) => { const { dc, ac } = simulator.elementCurrent(p.firstElement); most[i] = Math.max(most[i]!, Math.hypot(dc, ac)); });
+      loads.forEach((p, i) => {
+        const { dc, ac } = simulator.elementCurrent(p.firstElement);
+        most[i] = Math.max(most[i]!, Math.hypot(dc, ac));
+      });
     }
     return most;
   } catch (error) {
@@ -78,33 +111,51 @@ export function truthTable(machine: Machine, faults: readonly Fault[] = []): Rea
   return truthTableIn(machine, situationsOf(machine), faults);
 }
 
-function truthTableIn(machine: Machine, situations: readonly Situation[], faults: readonly Fault[], full?: ReadonlyMap<string, number>): ReadonlyMap<string, ReadonlySet<number>> {
+function truthTableIn(
+  machine: Machine,
+  situations: readonly Situation[],
+  faults: readonly Fault[],
+  full?: ReadonlyMap<string, number>,
+): ReadonlyMap<string, ReadonlySet<number>> {
   const simulator = new Simulator(machine);
   const loads = loadsOf(machine);
   const rows = situations.map((s) => amps(simulator, loads, s.setup, faults));
-  return new Map(loads.map((p, i) => {
-    const most = full?.get(p.id) ?? Math.max(...rows.map((r) => r?.[i] ?? 0));
-    // Where no operating point is found nothing is known: it counts as running, which is the dangerous side.
-    return [p.id, new Set(rows.flatMap((r, k) => (r === null || r[i]! > Math.max(LEAST_AMPS, ON * most) ? [k] : [])))];
-  }));
+  return new Map(
+    loads.map((p, i) => {
+      const most = full?.get(p.id) ?? Math.max(...rows.map((r) => r?.[i] ?? 0));
+      // Where no operating point is found nothing is known: it counts as running, which is the dangerous side.
+      return [
+        p.id,
+        new Set(rows.flatMap((r, k) => (r === null || r[i]! > Math.max(LEAST_AMPS, ON * most) ? [k] : []))),
+      ];
+    }),
+  );
 }
 
-const faultsOf = (machine: Machine): readonly Fault[] => machine.parts.flatMap((p) => p.modes.map((m) => ({ part: p.id, mode: m.id })));
+const faultsOf = (machine: Machine): readonly Fault[] =>
+  machine.parts.flatMap((p) => p.modes.map((m) => ({ part: p.id, mode: m.id })));
 
 /**
  * Proves a change to a unit's circuit before it may be built. It is refused, with figures, when a load would run in a situation in which it did not run before (nothing failed, or any
  * one part failed), when its timing moves, when an element would carry more than it bears (running or starting), when a load would run unprotected, or when a protective
  * part, a door switch or an earth is taken out, bridged or made weaker. Throws `ChangeError` for a change that cannot be made. `progress` is told the share done.
  */
-export function proveModification(before: Machine, changes: readonly Change[], progress?: (share: number) => void): ModificationProof {
+export function proveModification(
+  before: Machine,
+  changes: readonly Change[],
+  progress?: (share: number) => void,
+): ModificationProof {
   const findings: Finding[] = [];
-  const say = (of: Finding["of"], ok: boolean, words: string) => { findings.push({ of, ok, words }); };
+  const say = (of: Finding["of"], ok: boolean, words: string) => {
+    findings.push({ of, ok, words });
+  };
   let simulated = 0;
   for (const change of changes) {
     const words = touchesProtection(before, change);
     if (words) say("protection", false, words);
   }
-  if (findings.length === 0) say("protection", true, "No protective part, door switch or earth is taken out or made weaker.");
+  if (findings.length === 0)
+    say("protection", true, "No protective part, door switch or earth is taken out or made weaker.");
   // What is refused on sight is not proven any further; what it would do is shown, so that nobody has to be believed.
   else return { allowed: false, findings: [...findings, ...wouldDo(before, changes)], warnings: [], situations: 0 };
 
@@ -116,14 +167,34 @@ export function proveModification(before: Machine, changes: readonly Change[], p
   const full = new Map(shared.map((p, i) => [p.id, Math.max(...currents.map((row) => row?.[i] ?? 0))]));
   const [sound, changed] = [truthTableIn(before, situations, [], full), truthTableIn(after, situations, [], full)];
   simulated += 2 * situations.length;
-  const extra = (was: ReadonlyMap<string, ReadonlySet<number>>, is: ReadonlyMap<string, ReadonlySet<number>>) => shared.flatMap((p) => [...is.get(p.id)!].filter((k) => !was.get(p.id)!.has(k)).map((k) => ({ load: p.name, situation: situations[k]!.words })));
+  const extra = (was: ReadonlyMap<string, ReadonlySet<number>>, is: ReadonlyMap<string, ReadonlySet<number>>) =>
+    shared.flatMap((p) =>
+      [...is.get(p.id)!]
+        .filter((k) => !was.get(p.id)!.has(k))
+        .map((k) => ({ load: p.name, situation: situations[k]!.words })),
+    );
   const more = extra(sound, changed);
-  say("interlock", more.length === 0, more.length === 0 ? `${shared.length} loads in ${situations.length} situations: none runs where it did not run before.` : `${more[0]!.load} would run: ${more[0]!.situation}. So in ${more.length} of ${shared.length * situations.length} cases.`);
-  const lost = shared.flatMap((p) => [...sound.get(p.id)!].filter((k) => !changed.get(p.id)!.has(k)).map((k) => `${p.name}: ${situations[k]!.words}`));
+  say(
+    "interlock",
+    more.length === 0,
+    more.length === 0
+      ? `${shared.length} loads in ${situations.length} situations: none runs where it did not run before.`
+      : `${more[0]!.load} would run: ${more[0]!.situation}. So in ${more.length} of ${shared.length * situations.length} cases.`,
+  );
+  const lost = shared.flatMap((p) =>
+    [...sound.get(p.id)!].filter((k) => !changed.get(p.id)!.has(k)).map((k) => `${p.name}: ${situations[k]!.words}`),
+  );
 
   // Under every single fault; a part that was not there before may fail into nothing that the sound machine does not do.
-  const faults = faultsOf(after).filter((f) => !after.partById.get(f.part)!.kind.source?.(after.partById.get(f.part)!.fields));
-  let worst: { readonly fault: Fault; readonly load: string; readonly situation: string; readonly count: number } | null = null;
+  const faults = faultsOf(after).filter(
+    (f) => !after.partById.get(f.part)!.kind.source?.(after.partById.get(f.part)!.fields),
+  );
+  let worst: {
+    readonly fault: Fault;
+    readonly load: string;
+    readonly situation: string;
+    readonly count: number;
+  } | null = null;
   const known = new Set(faultsOf(before).map(faultId));
   faults.forEach((fault, i) => {
     progress?.(i / faults.length);
@@ -131,11 +202,24 @@ export function proveModification(before: Machine, changes: readonly Change[], p
     const is = truthTableIn(after, situations, [fault], full);
     simulated += 2 * situations.length;
     const found = extra(was, is);
-    if (found.length > 0 && (worst === null || found.length > worst.count)) worst = { fault, ...found[0]!, count: found.length };
+    if (found.length > 0 && (worst === null || found.length > worst.count))
+      worst = { fault, ...found[0]!, count: found.length };
   });
-  const w = worst as { readonly fault: Fault; readonly load: string; readonly situation: string; readonly count: number } | null;
-  const faultName = (f: Fault) => `${after.partById.get(f.part)!.name} ${after.partById.get(f.part)!.modes.find((m) => m.id === f.mode)!.words}`;
-  say("single fault", w === null, w === null ? `With each of ${faults.length} single faults, no load runs where it did not run before.` : `With ${faultName(w.fault)}, ${w.load} would run: ${w.situation} (${w.count} cases more than before).`);
+  const w = worst as {
+    readonly fault: Fault;
+    readonly load: string;
+    readonly situation: string;
+    readonly count: number;
+  } | null;
+  const faultName = (f: Fault) =>
+    `${after.partById.get(f.part)!.name} ${after.partById.get(f.part)!.modes.find((m) => m.id === f.mode)!.words}`;
+  say(
+    "single fault",
+    w === null,
+    w === null
+      ? `With each of ${faults.length} single faults, no load runs where it did not run before.`
+      : `With ${faultName(w.fault)}, ${w.load} would run: ${w.situation} (${w.count} cases more than before).`,
+  );
 
   const late = timing(before, after);
   say("timing", late === null, late ?? "Every load comes on when it came on before.");
@@ -145,7 +229,12 @@ export function proveModification(before: Machine, changes: readonly Change[], p
     if (setup.power !== "on") continue;
     try {
       const link = weakestFirst(ratedLinks(after, setup.id))[0];
-      if (link && (weakest === null || link.used > weakest.used)) weakest = { name: link.name, used: link.used, words: `${link.name}: ${quantityText(link.running, "amperes")} running, ${quantityText(link.starting, "amperes")} starting, rated ${quantityText(link.rated, "amperes")} (${setup.name})` };
+      if (link && (weakest === null || link.used > weakest.used))
+        weakest = {
+          name: link.name,
+          used: link.used,
+          words: `${link.name}: ${quantityText(link.running, "amperes")} running, ${quantityText(link.starting, "amperes")} starting, rated ${quantityText(link.rated, "amperes")} (${setup.name})`,
+        };
     } catch (error) {
       if (!(error instanceof NoOperatingPoint)) throw error;
     }
@@ -153,15 +242,27 @@ export function proveModification(before: Machine, changes: readonly Change[], p
   if (weakest) say("current", weakest.used <= 1, `${weakest.used <= 1 ? "Weakest" : "Overloaded"}: ${weakest.words}.`);
 
   const bare = unprotected(after, simAfter).filter((id) => !unprotected(before, simBefore).includes(id));
-  say("fuse", bare.length === 0, bare.length === 0 ? "Every load that was behind a fuse or breaker still is." : `No fuse or breaker would stop ${bare.map((id) => after.partById.get(id)!.name).join(", ")}.`);
+  say(
+    "fuse",
+    bare.length === 0,
+    bare.length === 0
+      ? "Every load that was behind a fuse or breaker still is."
+      : `No fuse or breaker would stop ${bare.map((id) => after.partById.get(id)!.name).join(", ")}.`,
+  );
 
   const added = after.parts.filter((p) => !before.partById.has(p.id));
   return {
-    allowed: findings.every((f) => f.ok), findings, situations: simulated,
+    allowed: findings.every((f) => f.ok),
+    findings,
+    situations: simulated,
     warnings: [
       ...lost.slice(0, 3).map((l) => `It would no longer run: ${l}.`),
-      ...added.filter((p) => !("amps" in (p.fields as object)) && p.elementCount > 0).map((p) => `${p.name} has no rating in the model: choose it for the current and the heat at its place.`),
-      ...added.filter((p) => /switch|relay/.test(p.kind.kind)).map((p) => `${p.name} breaks an inductive load: fit the suppression that the load's maker asks for.`),
+      ...added
+        .filter((p) => !("amps" in (p.fields as object)) && p.elementCount > 0)
+        .map((p) => `${p.name} has no rating in the model: choose it for the current and the heat at its place.`),
+      ...added
+        .filter((p) => /switch|relay/.test(p.kind.kind))
+        .map((p) => `${p.name} breaks an inductive load: fit the suppression that the load's maker asks for.`),
       "Wires carry what the fuse before them lets through: as thick as the old ones, insulated for mains, held and strain-relieved.",
     ],
   };
@@ -173,8 +274,21 @@ function wouldDo(before: Machine, changes: readonly Change[]): Finding[] {
     const after = compileMachine(applyChanges(before.file, changes));
     const situations = situationsOf(before);
     const [was, is] = [truthTableIn(before, situations, []), truthTableIn(after, situations, [])];
-    const worst = loadsOf(before).flatMap((p) => { const more = [...(is.get(p.id) ?? [])].filter((k) => !was.get(p.id)!.has(k)); return more.length > 0 ? [{ name: p.name, more }] : []; }).sort((a, b) => b.more.length - a.more.length)[0];
-    return worst ? [{ of: "interlock", ok: false, words: `${worst.name} would run in ${worst.more.length} of ${situations.length} situations in which it does not run now: ${situations[worst.more[0]!]!.words}.` }] : [];
+    const worst = loadsOf(before)
+      .flatMap((p) => {
+        const more = [...(is.get(p.id) ?? [])].filter((k) => !was.get(p.id)!.has(k));
+        return more.length > 0 ? [{ name: p.name, more }] : [];
+      })
+      .sort((a, b) => b.more.length - a.more.length)[0];
+    return worst
+      ? [
+          {
+            of: "interlock",
+            ok: false,
+            words: `${worst.name} would run in ${worst.more.length} of ${situations.length} situations in which it does not run now: ${situations[worst.more[0]!]!.words}.`,
+          },
+        ]
+      : [];
   } catch (error) {
     if (error instanceof ChangeError) return [];
     throw error;
@@ -182,21 +296,38 @@ function wouldDo(before: Machine, changes: readonly Change[]): Finding[] {
 }
 
 /** Kinds by which a person is kept from harm. */
-const INTERLOCKS: readonly string[] = ["door switch", "door lock", "reed switch", "thermal cut-off", "fuse", "breaker", "pressure switch"];
+const INTERLOCKS: readonly string[] = [
+  "door switch",
+  "door lock",
+  "reed switch",
+  "thermal cut-off",
+  "fuse",
+  "breaker",
+  "pressure switch",
+];
 
 /** Why a change is refused on sight; null when it is not. */
 function touchesProtection(machine: Machine, change: Change): string | null {
   // Wires are parts of the compiled machine too.
   const part = machine.partById.get(change.part);
   const isEarth = (node: number | undefined) => node !== undefined && machine.domains[node]!.energy === "earth";
-  const conducts = part !== undefined && ["wire", "contact", "cord", "insulation"].includes(part.kind.kind) && [...part.nodeOf.values()].some(isEarth);
-  if (change.change === "put in") return conducts && (part.kind.kind === "wire" || isEarth(part.nodeOf.get(change.terminal))) ? "Nothing is put into a protective conductor." : null;
-  if (change.change === "taken out" && conducts) return part.kind.kind === "cord" ? "A cord is not taken out." : "A protective conductor is not taken out.";
+  const conducts =
+    part !== undefined &&
+    ["wire", "contact", "cord", "insulation"].includes(part.kind.kind) &&
+    [...part.nodeOf.values()].some(isEarth);
+  if (change.change === "put in")
+    return conducts && (part.kind.kind === "wire" || isEarth(part.nodeOf.get(change.terminal)))
+      ? "Nothing is put into a protective conductor."
+      : null;
+  if (change.change === "taken out" && conducts)
+    return part.kind.kind === "cord" ? "A cord is not taken out." : "A protective conductor is not taken out.";
   if (part && (INTERLOCKS.includes(part.kind.kind) || part.kind.protective)) {
-    if (change.change === "taken out") return `${part.name} protects people or the machine: it is neither taken out nor bridged.`;
+    if (change.change === "taken out")
+      return `${part.name} protects people or the machine: it is neither taken out nor bridged.`;
     for (const [field, value] of Object.entries(change.fields)) {
       const old = (part.fields as Record<string, unknown>)[field];
-      if (typeof old === "number" && Number(value) > old) return `${part.name} protects: ${field} ${old} may not become ${String(value)}.`;
+      if (typeof old === "number" && Number(value) > old)
+        return `${part.name} protects: ${field} ${old} may not become ${String(value)}.`;
       if (typeof old === "string" && old !== String(value)) return `${part.name} protects: ${field} stays ${old}.`;
     }
   }
@@ -205,10 +336,17 @@ function touchesProtection(machine: Machine, change: Change): string | null {
 
 /** What runs with every fuse, breaker and cut-off open at once. */
 function unprotected(machine: Machine, simulator: Simulator): readonly string[] {
-  const open = machine.parts.flatMap((p): Fault[] => { const mode = p.modes.find((m) => m.protective); return mode && ["fuse", "breaker"].includes(p.kind.kind) ? [{ part: p.id, mode: mode.id }] : []; });
+  const open = machine.parts.flatMap((p): Fault[] => {
+    const mode = p.modes.find((m) => m.protective);
+    return mode && ["fuse", "breaker"].includes(p.kind.kind) ? [{ part: p.id, mode: mode.id }] : [];
+  });
   const loads = loadsOf(machine);
   const running = new Set<string>();
-  for (const setup of machine.file.setups) if (setup.power === "on") amps(simulator, loads, setup, open)?.forEach((a, i) => { if (a > 10 * LEAST_AMPS) running.add(loads[i]!.id); });
+  for (const setup of machine.file.setups)
+    if (setup.power === "on")
+      amps(simulator, loads, setup, open)?.forEach((a, i) => {
+        if (a > 10 * LEAST_AMPS) running.add(loads[i]!.id);
+      });
   return [...running].sort();
 }
 
@@ -221,10 +359,14 @@ function timing(before: Machine, after: Machine): string | null {
     for (const part of loadsOf(before)) {
       const label = part.labels?.[0];
       if (label === undefined || !after.partById.get(part.id)?.labels) continue;
-      const [was, is] = [secondsUntil(a, setup, [], nominalValues(before), part.id, label, WATCHED), secondsUntil(b, same, [], nominalValues(after), part.id, label, WATCHED)];
+      const [was, is] = [
+        secondsUntil(a, setup, [], nominalValues(before), part.id, label, WATCHED),
+        secondsUntil(b, same, [], nominalValues(after), part.id, label, WATCHED),
+      ];
       if (was === null || is === null || was === is) continue;
       if (!Number.isFinite(is)) continue;
-      if (!Number.isFinite(was) || Math.abs(is - was) > Math.max(LATER, LATER_SHARE * was)) return `${part.name} ${label} in ${setup.name} after ${is.toFixed(1)} s, before ${Number.isFinite(was) ? `${was.toFixed(1)} s` : "never"}.`;
+      if (!Number.isFinite(was) || Math.abs(is - was) > Math.max(LATER, LATER_SHARE * was))
+        return `${part.name} ${label} in ${setup.name} after ${is.toFixed(1)} s, before ${Number.isFinite(was) ? `${was.toFixed(1)} s` : "never"}.`;
     }
   }
   return null;
@@ -232,8 +374,14 @@ function timing(before: Machine, after: Machine): string | null {
 
 /** A change that is built into a unit, in words for its record and its label. */
 export function builtWords(file: Machine["file"], change: Change): string {
-  const name = (file.parts as PartEntry[]).find((p) => p.id === change.part)?.name ?? file.wires.find((w) => w.id === change.part)?.name ?? change.part;
+  const name =
+    (file.parts as PartEntry[]).find((p) => p.id === change.part)?.name ??
+    file.wires.find((w) => w.id === change.part)?.name ??
+    change.part;
   if (change.change === "put in") return `${change.name} put in at ${name}`;
-  if (change.change === "other part") return `${name} is another part: ${Object.entries(change.fields).map(([f, v]) => `${f} ${v}`).join(", ")}`;
+  if (change.change === "other part")
+    return `${name} is another part: ${Object.entries(change.fields)
+      .map(([f, v]) => `${f} ${v}`)
+      .join(", ")}`;
   return `${name} taken out${change.bridged ? ", bridged" : ""}`;
 }

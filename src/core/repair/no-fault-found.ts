@@ -11,22 +11,42 @@ export interface NoFaultFound {
 }
 
 /** Faults that come and go hide from a test on a good day. */
-const HIDING: Readonly<Record<string, string>> = { contact: "contacts: moved and warmed while something watches", relay: "relays: many cycles, warm", "thermal cut-off": "cut-offs that set themselves again: warm", compressor: "the start of the compressor, warm and at low mains" };
+const HIDING: Readonly<Record<string, string>> = {
+  contact: "contacts: moved and warmed while something watches",
+  relay: "relays: many cycles, warm",
+  "thermal cut-off": "cut-offs that set themselves again: warm",
+  compressor: "the start of the compressor, warm and at low mains",
+};
 
 /** No fault found as a full outcome: what was tested, what that excludes, where else to look. */
 export function noFaultFound(machine: Machine, job: Job, advice: Pick<Advice, "cleared" | "suspects">): NoFaultFound {
   const readings = job.readings.filter((r) => r.struck === null);
   const elsewhere: string[] = [];
-  const left = advice.suspects.filter((s) => s.piece !== "no-fault" && s.piece !== "something-else" && s.piece !== "not-as-drawn" && s.probability >= 0.01).slice(0, 4);
+  const left = advice.suspects
+    .filter(
+      (s) =>
+        s.piece !== "no-fault" && s.piece !== "something-else" && s.piece !== "not-as-drawn" && s.probability >= 0.01,
+    )
+    .slice(0, 4);
   if (left.length > 0) elsewhere.push(`Least excluded: ${left.map((s) => inSentence(s.name)).join(", ")}`);
-  const asked = new Set(job.answers.flatMap(({ body }) => (body.type === "answered" && body.answer !== "skip" ? [body.first] : [])));
-  const open = machine.file.firsts.filter((f) => !asked.has(f.id) && (f.complaints.length === 0 || f.complaints.includes(job.opened.complaint))).slice(0, 4);
+  const asked = new Set(
+    job.answers.flatMap(({ body }) => (body.type === "answered" && body.answer !== "skip" ? [body.first] : [])),
+  );
+  const open = machine.file.firsts
+    .filter((f) => !asked.has(f.id) && (f.complaints.length === 0 || f.complaints.includes(job.opened.complaint)))
+    .slice(0, 4);
   for (const f of open) elsewhere.push(`Not asked: ${f.ask}`);
-  for (const [kind, words] of Object.entries(HIDING)) if (machine.parts.some((p) => p.kind.kind === kind)) elsewhere.push(`Comes and goes? Try ${words}`);
-  if (!job.answers.some(({ body }) => body.type === "surroundings")) elsewhere.push("Room and mains were not noted: ask at what hour and in what heat it fails");
+  for (const [kind, words] of Object.entries(HIDING))
+    if (machine.parts.some((p) => p.kind.kind === kind)) elsewhere.push(`Comes and goes? Try ${words}`);
+  if (!job.answers.some(({ body }) => body.type === "surroundings"))
+    elsewhere.push("Room and mains were not noted: ask at what hour and in what heat it fails");
   elsewhere.push("How it is used and loaded, water and drain, what else hangs on the same line");
   return {
-    tested: readings.map((r) => `${r.body.as.title}: ${r.body.as.shown}, ${r.body.as.verdict === "fits" ? "as it should be" : "not as it should be"}`),
-    excluded: advice.cleared.map((c) => c.name), elsewhere,
+    tested: readings.map(
+      (r) =>
+        `${r.body.as.title}: ${r.body.as.shown}, ${r.body.as.verdict === "fits" ? "as it should be" : "not as it should be"}`,
+    ),
+    excluded: advice.cleared.map((c) => c.name),
+    elsewhere,
   };
 }

@@ -31,10 +31,38 @@ export const USUAL_RATES: ShopRates = { perMinute: 1, comeBack: 60, perDay: 5 };
 
 /** Shares of a new board's price and chances that they hold; from memory. */
 const BOARDS = [
-  { id: "maker-board", words: "The maker's board", share: 1, holds: 0.97, leadDays: 3, school: "Dearest and surest; may want a code or a setting." },
-  { id: "third-party-board", words: "A third-party board", share: 0.55, holds: 0.88, leadDays: 2, school: "Check plugs, settings and what it leaves out." },
-  { id: "rebuilt-board", words: "A rebuilt board", share: 0.5, holds: 0.9, leadDays: 4, school: "Good where the rebuilder renews relays and capacitors." },
-  { id: "donor-board", words: "A board from a donor", share: 0.15, holds: 0.75, leadDays: 0, school: "As old as the one that failed; only with its history known." },
+  {
+    id: "maker-board",
+    words: "The maker's board",
+    share: 1,
+    holds: 0.97,
+    leadDays: 3,
+    school: "Dearest and surest; may want a code or a setting.",
+  },
+  {
+    id: "third-party-board",
+    words: "A third-party board",
+    share: 0.55,
+    holds: 0.88,
+    leadDays: 2,
+    school: "Check plugs, settings and what it leaves out.",
+  },
+  {
+    id: "rebuilt-board",
+    words: "A rebuilt board",
+    share: 0.5,
+    holds: 0.9,
+    leadDays: 4,
+    school: "Good where the rebuilder renews relays and capacitors.",
+  },
+  {
+    id: "donor-board",
+    words: "A board from a donor",
+    share: 0.15,
+    holds: 0.75,
+    leadDays: 0,
+    school: "As old as the one that failed; only with its history known.",
+  },
 ] as const;
 
 /** The possible repairs for a fault, by what failed. Throws a RangeError for a part the machine has not. */
@@ -44,29 +72,142 @@ export function optionsFor(machine: Machine, fault: Fault): readonly RepairOptio
   const piece = machine.pieceById.get(part.piece)!;
   const { kind } = part.kind;
   const memory = { leadDays: 0, temporary: false, source: "from memory" as const };
-  const replace: RepairOption = { id: "replace", words: piece.repair, minutes: piece.minutes, parts: piece.price, holds: 0.96, leadDays: piece.price > 40 ? 2 : 0, temporary: false, school: "What the file names.", source: "file" };
-  const giveUp: RepairOption = { ...memory, id: "give-up", words: "Give up: not worth it", minutes: 5, parts: 0, holds: 1, school: "Where the machine is worth less than its repair; the customer decides." };
-  if (piece.licensed) return [{ ...replace, id: "hand-over", words: piece.repair, school: "Work for a licensed trade." }, giveUp];
+  const replace: RepairOption = {
+    id: "replace",
+    words: piece.repair,
+    minutes: piece.minutes,
+    parts: piece.price,
+    holds: 0.96,
+    leadDays: piece.price > 40 ? 2 : 0,
+    temporary: false,
+    school: "What the file names.",
+    source: "file",
+  };
+  const giveUp: RepairOption = {
+    ...memory,
+    id: "give-up",
+    words: "Give up: not worth it",
+    minutes: 5,
+    parts: 0,
+    holds: 1,
+    school: "Where the machine is worth less than its repair; the customer decides.",
+  };
+  if (piece.licensed)
+    return [{ ...replace, id: "hand-over", words: piece.repair, school: "Work for a licensed trade." }, giveUp];
   if (kind === "contact") {
     return [
-      { ...memory, id: "reseat", words: "Reseat the plug", minutes: 4, parts: 0, holds: 0.4, school: "Quick, and proves the place; often comes back." },
-      { ...memory, id: "clean", words: "Clean both sides, dry, reseat", minutes: 16, parts: 1, holds: 0.75, school: "Mends three contact faults in four; harness before boards." },
-      { ...memory, id: "make-room", words: "Make room for a plug that cannot seat", minutes: 20, parts: 0, holds: 0.8, school: "Only where something keeps it from latching. Afterwards mains keeps its distances: clearance 1.5 mm, creepage 2.5 mm, to what can be touched 3 and 5 mm (IEC 60335-1 at 230 V, from memory: look them up)." },
-      { ...memory, id: "pin", words: "Renew pin and socket", minutes: 22, parts: 4, holds: 0.94, school: "Right where it browned or the spring is tired." },
-      { ...memory, id: "harness", words: "Replace the harness", minutes: 40, parts: 35, holds: 0.98, leadDays: 3, school: "Where several contacts are bad." },
+      {
+        ...memory,
+        id: "reseat",
+        words: "Reseat the plug",
+        minutes: 4,
+        parts: 0,
+        holds: 0.4,
+        school: "Quick, and proves the place; often comes back.",
+      },
+      {
+        ...memory,
+        id: "clean",
+        words: "Clean both sides, dry, reseat",
+        minutes: 16,
+        parts: 1,
+        holds: 0.75,
+        school: "Mends three contact faults in four; harness before boards.",
+      },
+      {
+        ...memory,
+        id: "make-room",
+        words: "Make room for a plug that cannot seat",
+        minutes: 20,
+        parts: 0,
+        holds: 0.8,
+        school:
+          "Only where something keeps it from latching. Afterwards mains keeps its distances: clearance 1.5 mm, creepage 2.5 mm, to what can be touched 3 and 5 mm (IEC 60335-1 at 230 V, from memory: look them up).",
+      },
+      {
+        ...memory,
+        id: "pin",
+        words: "Renew pin and socket",
+        minutes: 22,
+        parts: 4,
+        holds: 0.94,
+        school: "Right where it browned or the spring is tired.",
+      },
+      {
+        ...memory,
+        id: "harness",
+        words: "Replace the harness",
+        minutes: 40,
+        parts: 35,
+        holds: 0.98,
+        leadDays: 3,
+        school: "Where several contacts are bad.",
+      },
       giveUp,
     ];
   }
-  const board = piece.board ? [
-    ...(kind === "relay" ? [
-      { ...memory, id: "solder", words: "Solder the joint again", minutes: 18, parts: 0, holds: 0.5, temporary: true, school: "A burnt joint means a tired relay: this is temporary." },
-      { ...memory, id: "relay", words: "Replace the relay, both joints", minutes: 28, parts: 7, holds: 0.92, school: "The default for a burnt joint or a welded contact. Pump or braid, whichever lifts no pad." },
-    ] : []),
-    ...(kind === "capacitor" || kind.endsWith("supply") ? [{ ...memory, id: "capacitors", words: "Renew the supply's capacitors", minutes: 35, parts: 6, holds: 0.8, school: "Where it sags, ticks or bulges; not where it burst." }] : []),
-    ...BOARDS.map(({ share, ...b }) => ({ ...memory, ...b, minutes: piece.minutes, parts: Math.round(piece.price * share) })),
-  ] : [replace];
+  const board = piece.board
+    ? [
+        ...(kind === "relay"
+          ? [
+              {
+                ...memory,
+                id: "solder",
+                words: "Solder the joint again",
+                minutes: 18,
+                parts: 0,
+                holds: 0.5,
+                temporary: true,
+                school: "A burnt joint means a tired relay: this is temporary.",
+              },
+              {
+                ...memory,
+                id: "relay",
+                words: "Replace the relay, both joints",
+                minutes: 28,
+                parts: 7,
+                holds: 0.92,
+                school: "The default for a burnt joint or a welded contact. Pump or braid, whichever lifts no pad.",
+              },
+            ]
+          : []),
+        ...(kind === "capacitor" || kind.endsWith("supply")
+          ? [
+              {
+                ...memory,
+                id: "capacitors",
+                words: "Renew the supply's capacitors",
+                minutes: 35,
+                parts: 6,
+                holds: 0.8,
+                school: "Where it sags, ticks or bulges; not where it burst.",
+              },
+            ]
+          : []),
+        ...BOARDS.map(({ share, ...b }) => ({
+          ...memory,
+          ...b,
+          minutes: piece.minutes,
+          parts: Math.round(piece.price * share),
+        })),
+      ]
+    : [replace];
   const boards = machine.file.pieces.filter((p) => p.board);
-  const both = piece.board && boards.length > 1 ? [{ ...memory, id: "both-boards", words: "Both boards", minutes: boards.reduce((s, b) => s + b.minutes, 0), parts: boards.reduce((s, b) => s + b.price, 0), holds: 0.98, leadDays: 3, school: "Replace one board unless the evidence holds both." }] : [];
+  const both =
+    piece.board && boards.length > 1
+      ? [
+          {
+            ...memory,
+            id: "both-boards",
+            words: "Both boards",
+            minutes: boards.reduce((s, b) => s + b.minutes, 0),
+            parts: boards.reduce((s, b) => s + b.price, 0),
+            holds: 0.98,
+            leadDays: 3,
+            school: "Replace one board unless the evidence holds both.",
+          },
+        ]
+      : [];
   return [...board, ...both, giveUp];
 }
 
@@ -103,15 +244,27 @@ export function costOfOrder(order: readonly RepairOption[], rates: ShopRates, lo
  */
 export function weighOptions(options: readonly RepairOption[], rates: ShopRates, lost: number): readonly Costed[] {
   const real = options.filter((o) => o.id !== "give-up");
-  const best = (first: RepairOption, options_: readonly RepairOption[]) => Math.min(...ordersFrom(first, options_).map((order) => costOfOrder(order, rates, lost)));
-  const costed = options.map((option) => ({ option, expected: option.id === "give-up" ? outlay(option, rates) + lost : best(option, real) })).sort((a, b) => a.expected - b.expected || (a.option.id < b.option.id ? -1 : 1));
+  const best = (first: RepairOption, options_: readonly RepairOption[]) =>
+    Math.min(...ordersFrom(first, options_).map((order) => costOfOrder(order, rates, lost)));
+  const costed = options
+    .map((option) => ({
+      option,
+      expected: option.id === "give-up" ? outlay(option, rates) + lost : best(option, real),
+    }))
+    .sort((a, b) => a.expected - b.expected || (a.option.id < b.option.id ? -1 : 1));
   return costed.map(({ option, expected }, i) => {
     const rival = costed.find((c, j) => j !== i);
     if (!rival || option.id === "give-up") return { option, expected, breakEven: null };
     // The rival may fall back on this option, so both are worked out anew for every chance to hold.
     const ahead = (holds: number) => {
       const changed = real.map((o) => (o.id === option.id ? { ...o, holds } : o));
-      const cost = (o: RepairOption) => (o.id === "give-up" ? outlay(o, rates) + lost : best(changed.find((c) => c.id === o.id)!, changed));
+      const cost = (o: RepairOption) =>
+        o.id === "give-up"
+          ? outlay(o, rates) + lost
+          : best(
+              changed.find((c) => c.id === o.id)!,
+              changed,
+            );
       return cost(option) - cost(rival.option);
     };
     return { option, expected, breakEven: ahead(0) > 0 && ahead(1) < 0 ? bisect(ahead) : null };
@@ -121,7 +274,11 @@ export function weighOptions(options: readonly RepairOption[], rates: ShopRates,
 /** Where a function that begins above nothing and ends below it crosses, between 0 and 1. */
 function bisect(of: (x: number) => number): number {
   let [low, high] = [0, 1];
-  for (let i = 0; i < 40; i++) { const middle = (low + high) / 2; if (of(middle) > 0) low = middle; else high = middle; }
+  for (let i = 0; i < 40; i++) {
+    const middle = (low + high) / 2;
+    if (of(middle) > 0) low = middle;
+    else high = middle;
+  }
   return (low + high) / 2;
 }
 
@@ -140,12 +297,22 @@ const CHEAP = 15;
 
 /** Cheap parts behind the same covers that one changes while it is open, as sentences; parts that only age, from memory. */
 export function cheapWhileOpen(machine: Machine, piece: string): readonly string[] {
-  const panels = new Set([...machine.points.values()].filter((p) => machine.parts.some((x) => x.piece === piece && [...x.nodeOf.values()].includes(p.node))).flatMap((p) => (p.panel ? [p.panel] : [])));
+  const panels = new Set(
+    [...machine.points.values()]
+      .filter((p) => machine.parts.some((x) => x.piece === piece && [...x.nodeOf.values()].includes(p.node)))
+      .flatMap((p) => (p.panel ? [p.panel] : [])),
+  );
   const AGES = ["thermal cut-off", "run capacitor", "door switch", "reed switch", "ntc", "valve", "switch"];
   return machine.file.pieces.flatMap((p) => {
     if (p.id === piece || p.price <= 0 || p.price > CHEAP || p.licensed) return [];
     const part = machine.parts.find((x) => x.piece === p.id && AGES.includes(x.kind.kind) && !x.kind.protective);
-    if (!part || ![...machine.points.values()].some((q) => q.panel && panels.has(q.panel) && [...part.nodeOf.values()].includes(q.node))) return [];
+    if (
+      !part ||
+      ![...machine.points.values()].some(
+        (q) => q.panel && panels.has(q.panel) && [...part.nodeOf.values()].includes(q.node),
+      )
+    )
+      return [];
     return [`${p.name}, ${p.price}, ${p.minutes} min`];
   });
 }

@@ -40,16 +40,63 @@ export function matchPart(machine: Machine, pieceId: string, number: string, rev
   if (!piece) throw new RangeError(`no piece ${pieceId}`);
   const given = plain(number);
   const rev = plain(revision);
-  const no = (verdict: "refused" | "unknown", words: string): PartMatch => ({ fits: false, verdict, words, differences: [] });
+  const no = (verdict: "refused" | "unknown", words: string): PartMatch => ({
+    fits: false,
+    verdict,
+    words,
+    differences: [],
+  });
   if (given === "") return no("unknown", "Type the number printed on the part.");
   if (piece.number && plain(piece.number) === given) {
-    if (!piece.revision || rev === "" || plain(piece.revision) === rev) return { fits: true, verdict: "same", words: `The same part${piece.revision && rev === "" ? `; the file is of revision ${piece.revision}, compare` : ""}.`, differences: [] };
+    if (!piece.revision || rev === "" || plain(piece.revision) === rev)
+      return {
+        fits: true,
+        verdict: "same",
+        words: `The same part${piece.revision && rev === "" ? `; the file is of revision ${piece.revision}, compare` : ""}.`,
+        differences: [],
+      };
   }
   const named = piece.substitutes.filter((s) => plain(s.number) === given);
   const own = named.find((s) => s.revisions.length === 0 || s.revisions.some((r) => plain(r) === rev));
-  if (own?.refused) return no("refused", `${own.number}${revision ? ` revision ${revision}` : ""} must not go in: ${own.refused}`);
-  if (own) return { fits: true, verdict: "substitute", words: own.differences.length > 0 ? "May stand in, with differences:" : "May stand in as it is.", differences: own.differences.map((d) => ({ ...d, todo: WHAT_TO_DO[d.kind] })) };
-  if (named.length > 0) return no("unknown", rev === "" ? `Its revision decides: good are ${named.filter((s) => !s.refused).flatMap((s) => s.revisions).join(", ") || "none known"}.` : `Revision ${revision} is not among those known to fit (${named.filter((s) => !s.refused).flatMap((s) => s.revisions).join(", ") || "none"}).`);
-  if (piece.number && plain(piece.number) === given) return { fits: true, verdict: "other revision", words: `The same number, but revision ${revision}; the file knows ${piece.revision}. Compare plug by plug and note what differs.`, differences: [{ kind: "other", words: `Revision ${revision} instead of ${piece.revision}`, todo: WHAT_TO_DO.other }] };
-  return no("unknown", piece.number ? `The file knows ${[piece.number, ...piece.substitutes.filter((s) => !s.refused).map((s) => s.number)].join(", ")} here. This number is another part: not fitted until someone has compared it.` : "The file has no number for this piece: compare the parts themselves.");
+  if (own?.refused)
+    return no("refused", `${own.number}${revision ? ` revision ${revision}` : ""} must not go in: ${own.refused}`);
+  if (own)
+    return {
+      fits: true,
+      verdict: "substitute",
+      words: own.differences.length > 0 ? "May stand in, with differences:" : "May stand in as it is.",
+      differences: own.differences.map((d) => ({ ...d, todo: WHAT_TO_DO[d.kind] })),
+    };
+  if (named.length > 0)
+    return no(
+      "unknown",
+      rev === ""
+        ? `Its revision decides: good are ${
+            named
+              .filter((s) => !s.refused)
+              .flatMap((s) => s.revisions)
+              .join(", ") || "none known"
+          }.`
+        : `Revision ${revision} is not among those known to fit (${
+            named
+              .filter((s) => !s.refused)
+              .flatMap((s) => s.revisions)
+              .join(", ") || "none"
+          }).`,
+    );
+  if (piece.number && plain(piece.number) === given)
+    return {
+      fits: true,
+      verdict: "other revision",
+      words: `The same number, but revision ${revision}; the file knows ${piece.revision}. Compare plug by plug and note what differs.`,
+      differences: [
+        { kind: "other", words: `Revision ${revision} instead of ${piece.revision}`, todo: WHAT_TO_DO.other },
+      ],
+    };
+  return no(
+    "unknown",
+    piece.number
+      ? `The file knows ${[piece.number, ...piece.substitutes.filter((s) => !s.refused).map((s) => s.number)].join(", ")} here. This number is another part: not fitted until someone has compared it.`
+      : "The file has no number for this piece: compare the parts themselves.",
+  );
 }

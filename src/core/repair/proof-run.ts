@@ -36,7 +36,15 @@ export interface ProofStep {
 }
 
 /** Groups in the order in which they are made: what shows that the repair failed comes first. */
-export const PROOF_GROUPS: Readonly<Record<ProofStep["group"], string>> = { complaint: "The complaint is gone", repair: "What was wrong reads right", loads: "What it drives, works", idle: "Back to idle", time: "In its time", closing: "Before it is handed over", safety: "Safe after repair" };
+export const PROOF_GROUPS: Readonly<Record<ProofStep["group"], string>> = {
+  complaint: "The complaint is gone",
+  repair: "What was wrong reads right",
+  loads: "What it drives, works",
+  idle: "Back to idle",
+  time: "In its time",
+  closing: "Before it is handed over",
+  safety: "Safe after repair",
+};
 
 const SOUND: Hypothesis = { kind: "no fault", id: "no-fault", piece: "no-fault", prior: 1 };
 /** Judgement, all of these. So many readings that the fault had spoilt are made again, so many loads are clamped, so many delays are waited for. */
@@ -53,7 +61,13 @@ const SEEN_AMPS = 0.1;
  * The script of the proof run after the repair of a fault (or of a piece, where the fault is not known), for the complaint it came in with. All that it expects is
  * what the simulated sound machine shows. Throws a RangeError for a complaint the machine has not.
  */
-export function proofRun(machine: Machine, meter: Meter, complaintId: string, fault: Fault | null, cordMetres = 2): readonly ProofStep[] {
+export function proofRun(
+  machine: Machine,
+  meter: Meter,
+  complaintId: string,
+  fault: Fault | null,
+  cordMetres = 2,
+): readonly ProofStep[] {
   const complaint = machine.file.complaints.find((c) => c.id === complaintId);
   if (!complaint) throw new RangeError(`no complaint ${complaintId}`);
   const predictor = new Predictor(machine, meter);
@@ -64,36 +78,125 @@ export function proofRun(machine: Machine, meter: Meter, complaintId: string, fa
     const window = windowOf(test, predictor.predict(test.setup, [test], SOUND)[0]!, meter);
     if (window.kind === "unsteady") return [];
     taken.add(testKey(test));
-    return [{ id: `${group} ${testKey(test)}`, group, words, how: setup.how, expected: windowWords(window, test.function), test, window, cautions: cautionsFor(machine, setup, test) }];
+    return [
+      {
+        id: `${group} ${testKey(test)}`,
+        group,
+        words,
+        how: setup.how,
+        expected: windowWords(window, test.function),
+        test,
+        window,
+        cautions: cautionsFor(machine, setup, test),
+      },
+    ];
   };
 
-  const complaintSteps = complaintTests(machine, complaint).flatMap((test) => stepOf("complaint", test, titleOf(machine, test)));
+  const complaintSteps = complaintTests(machine, complaint).flatMap((test) =>
+    stepOf("complaint", test, titleOf(machine, test)),
+  );
   const spoilt = fault ? spoiltTests(machine, predictor, meter, fault) : [];
   const repairSteps = spoilt.flatMap((test) => stepOf("repair", test, titleOf(machine, test))).slice(0, MOST_READINGS);
-  const loadSteps = loadTests(machine, predictor).flatMap((test) => stepOf("loads", test, titleOf(machine, test))).slice(0, MOST_LOADS);
+  const loadSteps = loadTests(machine, predictor)
+    .flatMap((test) => stepOf("loads", test, titleOf(machine, test)))
+    .slice(0, MOST_LOADS);
   const idle = everydaySetup(machine);
-  const idleSteps = idle ? machine.parts.filter((p) => p.labels && ["panel", "indicator", "led", "lamp"].includes(p.kind.kind)).flatMap((p) => stepOf("idle", makeTest(idle.id, "look", p.id), p.name)).slice(0, 2) : [];
+  const idleSteps = idle
+    ? machine.parts
+        .filter((p) => p.labels && ["panel", "indicator", "led", "lamp"].includes(p.kind.kind))
+        .flatMap((p) => stepOf("idle", makeTest(idle.id, "look", p.id), p.name))
+        .slice(0, 2)
+    : [];
   const safety = safetyTest(machine, cordMetres);
   return [
-    ...complaintSteps, ...repairSteps, ...loadSteps, ...idleSteps, ...delays(machine, complaint),
+    ...complaintSteps,
+    ...repairSteps,
+    ...loadSteps,
+    ...idleSteps,
+    ...delays(machine, complaint),
     ...(machine.file.sleep ? [sleepStep(machine.file.sleep)] : []),
-    ...(machine.parts.some((p) => p.kind.kind === "coin input" || p.kind.kind === "payment input") ? [{ id: "closing price", group: "closing" as const, words: "Prices", how: "One of each coin or card, and one vend or cycle at each price.", expected: "right credit, right price, right goods", cautions: [] }] : []),
-    { id: "closing covers", group: "closing", words: "Covers, screws, plugs", how: "Every cover on with its own screws, no plug or earth left off, nothing left inside.", expected: "all as it was", cautions: [] },
-    ...(safety.applies ? safety.limits.map((limit): ProofStep => ({ id: `safety ${limit.id}`, group: "safety", words: limit.words, how: limit.how, expected: `${limit.sense} ${limitText(limit)}`, limit, cautions: limit.id === "insulation" ? ["Only mains conductors against metalwork: electronics at low voltage stay out of it."] : limit.id === "conductor" || limit.id === "touch" ? ["Live: covers on, hands off the metalwork while it is measured."] : [] })) : []),
+    ...(machine.parts.some((p) => p.kind.kind === "coin input" || p.kind.kind === "payment input")
+      ? [
+          {
+            id: "closing price",
+            group: "closing" as const,
+            words: "Prices",
+            how: "One of each coin or card, and one vend or cycle at each price.",
+            expected: "right credit, right price, right goods",
+            cautions: [],
+          },
+        ]
+      : []),
+    {
+      id: "closing covers",
+      group: "closing",
+      words: "Covers, screws, plugs",
+      how: "Every cover on with its own screws, no plug or earth left off, nothing left inside.",
+      expected: "all as it was",
+      cautions: [],
+    },
+    ...(safety.applies
+      ? safety.limits.map((limit): ProofStep => ({
+          id: `safety ${limit.id}`,
+          group: "safety",
+          words: limit.words,
+          how: limit.how,
+          expected: `${limit.sense} ${limitText(limit)}`,
+          limit,
+          cautions:
+            limit.id === "insulation"
+              ? ["Only mains conductors against metalwork: electronics at low voltage stay out of it."]
+              : limit.id === "conductor" || limit.id === "touch"
+                ? ["Live: covers on, hands off the metalwork while it is measured."]
+                : [],
+        }))
+      : []),
   ];
 }
 
 /** What it draws once it sleeps, held against the limit of its file. */
 function sleepStep({ milliamps, after }: NonNullable<Machine["file"]["sleep"]>): ProofStep {
-  const limit: SafetyLimit = { id: "sleep", words: "Asleep", how: "", limit: milliamps, sense: "at most", unit: "mA", source: "the machine's file" };
-  return { id: "time sleep", group: "time", words: "Asleep, current from its supply", how: "Everything off, nothing pressed; the meter in the supply's lead, on the highest range until it has gone to sleep.", expected: `at most ${limitText(limit)}`, limit, wait: Math.ceil(1.25 * after), cautions: ["The meter in amperes is a short: never across the supply, and its fuse is not the machine's."] };
+  const limit: SafetyLimit = {
+    id: "sleep",
+    words: "Asleep",
+    how: "",
+    limit: milliamps,
+    sense: "at most",
+    unit: "mA",
+    source: "the machine's file",
+  };
+  return {
+    id: "time sleep",
+    group: "time",
+    words: "Asleep, current from its supply",
+    how: "Everything off, nothing pressed; the meter in the supply's lead, on the highest range until it has gone to sleep.",
+    expected: `at most ${limitText(limit)}`,
+    limit,
+    wait: Math.ceil(1.25 * after),
+    cautions: ["The meter in amperes is a short: never across the supply, and its fuse is not the machine's."],
+  };
 }
 
-export const limitText = ({ limit, unit }: SafetyLimit): string => `${limit} ${unit === "ohm" ? "Ω" : unit === "Mohm" ? "MΩ" : "mA"}`;
+export const limitText = ({ limit, unit }: SafetyLimit): string =>
+  `${limit} ${unit === "ohm" ? "Ω" : unit === "Mohm" ? "MΩ" : "mA"}`;
 
 /** The setup a machine is left in: on, in its first mode, nothing held or taken apart. */
 export function everydaySetup(machine: Machine): SetupEntry | undefined {
-  return machine.file.setups.find((s) => s.power === "on" && s.mode === "run" && s.apart.length + s.lifted.length + s.jumpers.length + s.feeds.length + s.good.length + s.lamps.length + s.openDoors.length + s.press.length + s.off.length === 0);
+  return machine.file.setups.find(
+    (s) =>
+      s.power === "on" &&
+      s.mode === "run" &&
+      s.apart.length +
+        s.lifted.length +
+        s.jumpers.length +
+        s.feeds.length +
+        s.good.length +
+        s.lamps.length +
+        s.openDoors.length +
+        s.press.length +
+        s.off.length ===
+        0,
+  );
 }
 
 /** What the complaint said was seen, looked at again; where it said nothing, the ends of its path. */
@@ -102,29 +205,55 @@ function complaintTests(machine: Machine, complaint: ComplaintEntry): Test[] {
   if (seen.length > 0) return seen;
   const path = machine.file.paths.find((p) => p.id === complaint.path)!;
   const parts = path.stages.flatMap((s) => ("parts" in s ? s.parts : []));
-  const looks = parts.filter((p) => machine.partById.get(p)?.labels).slice(-2).map((p) => makeTest(complaint.setup, "look", p));
+  const looks = parts
+    .filter((p) => machine.partById.get(p)?.labels)
+    .slice(-2)
+    .map((p) => makeTest(complaint.setup, "look", p));
   if (looks.length > 0) return looks;
   const ends = new Set(path.stages.flatMap((s) => ("at" in s ? [`${s.at[0]} ${s.at[1]}`] : [])));
-  return candidateTests(machine).filter((t) => t.setup === complaint.setup && ends.has(`${t.red} ${t.black ?? ""}`)).slice(-1);
+  return candidateTests(machine)
+    .filter((t) => t.setup === complaint.setup && ends.has(`${t.red} ${t.black ?? ""}`))
+    .slice(-1);
 }
 
 /** Readings that the fault had thrown out of what a sound machine shows: safe ones first, then cheap ones, one of each place. */
 function spoiltTests(machine: Machine, predictor: Predictor, meter: Meter, fault: Fault): Test[] {
-  const hypothesis: Hypothesis = { kind: "fault", id: faultId(fault), piece: machine.partById.get(fault.part)?.piece ?? "", fault, led: [], prior: 1 };
+  const hypothesis: Hypothesis = {
+    kind: "fault",
+    id: faultId(fault),
+    piece: machine.partById.get(fault.part)?.piece ?? "",
+    fault,
+    led: [],
+    prior: 1,
+  };
   const danger = { none: 0, dead: 1, "low voltage": 2, live: 3 } as const;
   const found: { test: Test; danger: number; minutes: number }[] = [];
   for (const setup of machine.file.setups) {
-    const tests = candidateTests(machine).filter((t) => t.setup === setup.id && !["inrush", "insulation", "capacitance", "hertz"].includes(t.function));
-    const [sound, bad] = [predictor.predict(setup.id, tests, SOUND), predictor.predict(setup.id, tests, hypothesis, 0, 1)];
+    const tests = candidateTests(machine).filter(
+      (t) => t.setup === setup.id && !["inrush", "insulation", "capacitance", "hertz"].includes(t.function),
+    );
+    const [sound, bad] = [
+      predictor.predict(setup.id, tests, SOUND),
+      predictor.predict(setup.id, tests, hypothesis, 0, 1),
+    ];
     tests.forEach((test, i) => {
       const shown = bad[i]![0];
       if (!shown || verdictOf(windowOf(test, sound[i]!, meter), shown) === "fits") return;
-      found.push({ test, danger: danger[exposureOf(machine, setup, test)], minutes: costOf(machine, { setup: setup.id, openPanels: new Set() }, test).minutes });
+      found.push({
+        test,
+        danger: danger[exposureOf(machine, setup, test)],
+        minutes: costOf(machine, { setup: setup.id, openPanels: new Set() }, test).minutes,
+      });
     });
   }
   found.sort((a, b) => a.danger - b.danger || a.minutes - b.minutes || (testKey(a.test) < testKey(b.test) ? -1 : 1));
   const places = new Set<string>();
-  return found.filter(({ test }) => { const place = `${test.red} ${test.black ?? ""}`; return places.has(place) ? false : places.add(place); }).map(({ test }) => test);
+  return found
+    .filter(({ test }) => {
+      const place = `${test.red} ${test.black ?? ""}`;
+      return places.has(place) ? false : places.add(place);
+    })
+    .map(({ test }) => test);
 }
 
 /** A clamp around, or a look at, each load that runs in some setup of the sound machine, the strongest first. */
@@ -133,7 +262,9 @@ function loadTests(machine: Machine, predictor: Predictor): Test[] {
   const seen = new Set<string>();
   for (const setup of machine.file.setups) {
     if (setup.power !== "on") continue;
-    const tests = candidateTests(machine).filter((t) => t.setup === setup.id && (t.function === "clamp" || t.function === "dcclamp"));
+    const tests = candidateTests(machine).filter(
+      (t) => t.setup === setup.id && (t.function === "clamp" || t.function === "dcclamp"),
+    );
     predictor.predict(setup.id, tests, SOUND, 0, 1).forEach(([shown], i) => {
       const test = tests[i]!;
       if (shown?.kind !== "value" || shown.value < SEEN_AMPS || seen.has(test.red)) return;
@@ -148,7 +279,9 @@ function loadTests(machine: Machine, predictor: Predictor): Test[] {
 function delays(machine: Machine, complaint: ComplaintEntry): ProofStep[] {
   const simulator = new Simulator(machine);
   const values = nominalValues(machine);
-  const setups = [complaint.setup, everydaySetup(machine)?.id].flatMap((id) => (id && machine.setupById.get(id)!.power === "on" ? [machine.setupById.get(id)!] : []));
+  const setups = [complaint.setup, everydaySetup(machine)?.id].flatMap((id) =>
+    id && machine.setupById.get(id)!.power === "on" ? [machine.setupById.get(id)!] : [],
+  );
   const steps: ProofStep[] = [];
   for (const setup of new Set(setups)) {
     for (const part of machine.parts) {
@@ -158,7 +291,16 @@ function delays(machine: Machine, complaint: ComplaintEntry): ProofStep[] {
         const after = secondsUntil(simulator, setup, [], values, part.id, label, LONG);
         if (after === null || !Number.isFinite(after) || after < SHORT) continue;
         const seconds = Math.ceil(after);
-        steps.push({ id: `time ${setup.id} ${part.id} ${label}`, group: "time", words: `${part.name}: ${label}`, how: setup.how, expected: `${label} after about ${seconds < 120 ? `${seconds} s` : `${Math.round(seconds / 60)} min`}`, test: makeTest(setup.id, "look", part.id), wait: Math.ceil(1.25 * seconds), cautions: cautionsFor(machine, setup, makeTest(setup.id, "look", part.id)) });
+        steps.push({
+          id: `time ${setup.id} ${part.id} ${label}`,
+          group: "time",
+          words: `${part.name}: ${label}`,
+          how: setup.how,
+          expected: `${label} after about ${seconds < 120 ? `${seconds} s` : `${Math.round(seconds / 60)} min`}`,
+          test: makeTest(setup.id, "look", part.id),
+          wait: Math.ceil(1.25 * seconds),
+          cautions: cautionsFor(machine, setup, makeTest(setup.id, "look", part.id)),
+        });
       }
     }
   }
@@ -180,8 +322,12 @@ export function proofState(steps: readonly ProofStep[], proved: readonly Done<"p
   const result = new Map(proved.map(({ body }) => [body.step, body.passed]));
   const gone = steps.filter((s) => s.group === "complaint" || s.group === "repair");
   return {
-    passed: steps.filter((s) => result.get(s.id) === true).length, total: steps.length, failed: steps.filter((s) => result.get(s.id) === false),
-    next: steps.find((s) => !result.has(s.id)) ?? null, gone: gone.length > 0 && gone.every((s) => result.get(s.id) === true), complete: steps.every((s) => result.get(s.id) === true),
+    passed: steps.filter((s) => result.get(s.id) === true).length,
+    total: steps.length,
+    failed: steps.filter((s) => result.get(s.id) === false),
+    next: steps.find((s) => !result.has(s.id)) ?? null,
+    gone: gone.length > 0 && gone.every((s) => result.get(s.id) === true),
+    complete: steps.every((s) => result.get(s.id) === true),
   };
 }
 
@@ -189,12 +335,41 @@ export function proofState(steps: readonly ProofStep[], proved: readonly Done<"p
  * What the result of one step says of the repair of a piece, as evidence: it has not helped when a step of the complaint or of the repair fails, and it has
  * when the last of them passes. Null where it says nothing new. `job` is the job before the step was logged.
  */
-export function toldOfRepair(machine: Machine, job: Job, piece: string, steps: readonly ProofStep[], step: ProofStep, passed: boolean, typed: string): Extract<EventBody, { type: "tried" }> | null {
+export function toldOfRepair(
+  machine: Machine,
+  job: Job,
+  piece: string,
+  steps: readonly ProofStep[],
+  step: ProofStep,
+  passed: boolean,
+  typed: string,
+): Extract<EventBody, { type: "tried" }> | null {
   if (step.group !== "complaint" && step.group !== "repair") return null;
-  if (!passed) return { type: "tried", piece, result: "stays", words: `Repaired, and the proof failed: ${step.words}, ${typed}`.slice(0, 400) };
+  if (!passed)
+    return {
+      type: "tried",
+      piece,
+      result: "stays",
+      words: `Repaired, and the proof failed: ${step.words}, ${typed}`.slice(0, 400),
+    };
   // A repair that failed before may be made again: what counts is what was said of it last.
   const last = job.answers.findLast(({ body }) => body.type === "tried" && body.piece === piece)?.body;
   if (last?.type === "tried" && last.result === "gone") return null;
-  const proved = [...job.work.proved, { id: "", at: "", actor: "", body: { type: "proved" as const, step: step.id, words: step.words, passed, typed, limit: step.expected } }];
-  return proofState(steps, proved).gone ? { type: "tried", piece, result: "gone", words: `Repaired; the complaint is gone: ${machine.pieceById.get(piece)?.name ?? piece}` } : null;
+  const proved = [
+    ...job.work.proved,
+    {
+      id: "",
+      at: "",
+      actor: "",
+      body: { type: "proved" as const, step: step.id, words: step.words, passed, typed, limit: step.expected },
+    },
+  ];
+  return proofState(steps, proved).gone
+    ? {
+        type: "tried",
+        piece,
+        result: "gone",
+        words: `Repaired; the complaint is gone: ${machine.pieceById.get(piece)?.name ?? piece}`,
+      }
+    : null;
 }

@@ -54,7 +54,12 @@ export interface RelayEdges {
   readonly opens: readonly Edge[];
 }
 /** A load that is seen to differ, or a clamp point whose current does; `test` is how one sees it. */
-export interface Edge { readonly setup: string; readonly part: string; readonly name: string; readonly test: Test }
+export interface Edge {
+  readonly setup: string;
+  readonly part: string;
+  readonly name: string;
+  readonly test: Test;
+}
 
 export interface RunSheet {
   readonly steps: readonly SheetStep[];
@@ -69,7 +74,9 @@ const RESTING: readonly string[] = ["silent", "still", "dark", "shut", "rests", 
 
 /** Setups that change nothing on the machine but its controls: what its own tests consist of. */
 function ownSetups(machine: Machine): readonly SetupEntry[] {
-  const own = (s: SetupEntry) => s.power === "on" && s.apart.length + s.lifted.length + s.jumpers.length + s.good.length + s.lamps.length + s.feeds.length === 0;
+  const own = (s: SetupEntry) =>
+    s.power === "on" &&
+    s.apart.length + s.lifted.length + s.jumpers.length + s.good.length + s.lamps.length + s.feeds.length === 0;
   const setups = [...machine.setupById.values()].filter(own);
   const program = programOf(machine);
   if (!program) return setups;
@@ -89,8 +96,14 @@ export function runSheet(isolation: Isolation): RunSheet {
       const state = simulator.energise(setup, faults, nominalValues(machine));
       const phase = state.phases[0]!;
       simulator.load(state, phase);
-      const flowing = [...machine.clamps.values()].map((c) => { const { dc, ac } = simulator.elementCurrent(c.element); return [c.id, Math.max(ac, Math.abs(dc)) > FLOWING ? "flows" : "nothing"] as const; });
-      return Object.fromEntries([...loads.map((p) => [p.id, simulator.seen(state, phase, p.index)] as const), ...flowing]);
+      const flowing = [...machine.clamps.values()].map((c) => {
+        const { dc, ac } = simulator.elementCurrent(c.element);
+        return [c.id, Math.max(ac, Math.abs(dc)) > FLOWING ? "flows" : "nothing"] as const;
+      });
+      return Object.fromEntries([
+        ...loads.map((p) => [p.id, simulator.seen(state, phase, p.index)] as const),
+        ...flowing,
+      ]);
     } catch (error) {
       if (!(error instanceof NoOperatingPoint)) throw error;
       return null;
@@ -103,15 +116,27 @@ export function runSheet(isolation: Isolation): RunSheet {
   const steps = setups.flatMap((setup): SheetStep[] => {
     const seen = sound.get(setup.id);
     if (!seen) return [];
-    const to = program && setup.mode !== "run" ? setup.mode : program?.modes[0] ?? "run";
-    const legs = program ? guideTo(program, mode, to) ?? [] : [];
+    const to = program && setup.mode !== "run" ? setup.mode : (program?.modes[0] ?? "run");
+    const legs = program ? (guideTo(program, mode, to) ?? []) : [];
     mode = to;
     const starts = rest?.running.has(setup.id) ?? false;
     const step: SheetStep = {
-      setup: setup.id, name: setup.name, how: setup.how, legs, rest: starts && ran ? rest!.minutes : 0,
+      setup: setup.id,
+      name: setup.name,
+      how: setup.how,
+      legs,
+      rest: starts && ran ? rest!.minutes : 0,
       loads: loads.map((p) => {
         const should = seen[p.id]!;
-        return { part: p.id, name: p.name, test: makeTest(setup.id, "look", p.id), should, labels: p.labels!, runs: !RESTING.includes(should), noticed: p.kind.noticed ?? "Look." };
+        return {
+          part: p.id,
+          name: p.name,
+          test: makeTest(setup.id, "look", p.id),
+          should,
+          labels: p.labels!,
+          runs: !RESTING.includes(should),
+          noticed: p.kind.noticed ?? "Look.",
+        };
       }),
       clamps: clampsIn(isolation, setup),
     };
@@ -143,19 +168,39 @@ function clampsIn(isolation: Isolation, setup: SetupEntry): SheetStep["clamps"] 
  * For every relay the steps in which a load, or the current in a wire, would be another if it never closed, or never opened: there its two
  * edges are proven. A relay no step proves is listed with empty hands, so that nobody believes it tested.
  */
-function relayEdges(machine: Machine, setups: readonly SetupEntry[], sound: ReadonlyMap<string, Readonly<Record<string, string>> | null>, seenIn: (setup: SetupEntry, faults: readonly Fault[]) => Readonly<Record<string, string>> | null): RelayEdges[] {
-  const differs = (fault: Fault): Edge[] => setups.flatMap((setup) => {
-    const [good, bad] = [sound.get(setup.id), seenIn(setup, [fault])];
-    if (!good || !bad) return [];
-    return Object.keys(good).filter((part) => good[part] !== bad[part]).map((part): Edge => {
-      const clamp = machine.clamps.get(part);
-      return { setup: setup.id, part, name: clamp?.name ?? machine.partById.get(part)!.name, test: clamp ? makeTest(setup.id, clampFunction(machine, clamp), part) : makeTest(setup.id, "look", part) };
+function relayEdges(
+  machine: Machine,
+  setups: readonly SetupEntry[],
+  sound: ReadonlyMap<string, Readonly<Record<string, string>> | null>,
+  seenIn: (setup: SetupEntry, faults: readonly Fault[]) => Readonly<Record<string, string>> | null,
+): RelayEdges[] {
+  const differs = (fault: Fault): Edge[] =>
+    setups.flatMap((setup) => {
+      const [good, bad] = [sound.get(setup.id), seenIn(setup, [fault])];
+      if (!good || !bad) return [];
+      return Object.keys(good)
+        .filter((part) => good[part] !== bad[part])
+        .map((part): Edge => {
+          const clamp = machine.clamps.get(part);
+          return {
+            setup: setup.id,
+            part,
+            name: clamp?.name ?? machine.partById.get(part)!.name,
+            test: clamp ? makeTest(setup.id, clampFunction(machine, clamp), part) : makeTest(setup.id, "look", part),
+          };
+        });
     });
-  });
-  return machine.parts.filter((p) => p.modes.some((m) => m.id === "welded")).map((relay) => {
-    const open = relay.modes.find((m) => m.id === "contact-open" || m.id === "coil-open");
-    return { relay: relay.id, name: relay.name, closes: open ? differs({ part: relay.id, mode: open.id }) : [], opens: differs({ part: relay.id, mode: "welded" }) };
-  });
+  return machine.parts
+    .filter((p) => p.modes.some((m) => m.id === "welded"))
+    .map((relay) => {
+      const open = relay.modes.find((m) => m.id === "contact-open" || m.id === "coil-open");
+      return {
+        relay: relay.id,
+        name: relay.name,
+        closes: open ? differs({ part: relay.id, mode: open.id }) : [],
+        opens: differs({ part: relay.id, mode: "welded" }),
+      };
+    });
 }
 
 /** A result in the words of its step: what runs where it should rest runs on. */

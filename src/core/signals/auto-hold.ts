@@ -32,13 +32,26 @@ export function holdRuleFor(meter: Meter, fn: MeterFunction): HoldRule {
   // Continuity sounds or does not: what counts as one reading is the sound.
   const accuracy = fn === "continuity" || fn === "look" ? { relative: 0, absolute: 1 } : meter.accuracy[fn];
   const volts = fn === "dcv" || fn === "acv" || fn === "lowz";
-  return { ...accuracy, idle: (s) => (volts ? s.kind === "value" && Math.abs(s.value) < NOTHING_VOLTS : fn === "continuity" ? false : s.kind === "overload") };
+  return {
+    ...accuracy,
+    idle: (s) =>
+      volts
+        ? s.kind === "value" && Math.abs(s.value) < NOTHING_VOLTS
+        : fn === "continuity"
+          ? false
+          : s.kind === "overload",
+  };
 }
 
 /** Takes one more reading; `taken` is what may be logged now, or null. */
-export function feed(hold: AutoHold, shown: Shown, rule: HoldRule): { readonly hold: AutoHold; readonly taken: Shown | null } {
+export function feed(
+  hold: AutoHold,
+  shown: Shown,
+  rule: HoldRule,
+): { readonly hold: AutoHold; readonly taken: Shown | null } {
   const near = (a: Shown, b: Shown) => {
-    if (a.kind === "value" && b.kind === "value") return Math.abs(a.value - b.value) <= SPREAD * Math.hypot(rule.absolute, rule.relative * b.value);
+    if (a.kind === "value" && b.kind === "value")
+      return Math.abs(a.value - b.value) <= SPREAD * Math.hypot(rule.absolute, rule.relative * b.value);
     return a.kind === b.kind;
   };
   if (hold.held && near(hold.held, shown)) return { hold: { ...hold, recent: [] }, taken: null };
@@ -46,7 +59,8 @@ export function feed(hold: AutoHold, shown: Shown, rule: HoldRule): { readonly h
   const last = recent.slice(-AGREE);
   if (last.length === AGREE && last.every((s) => near(s, shown))) {
     const values = last.flatMap((s) => (s.kind === "value" ? [s.value] : []));
-    const resting: Shown = values.length === AGREE ? { kind: "value", value: values.reduce((a, b) => a + b, 0) / AGREE } : shown;
+    const resting: Shown =
+      values.length === AGREE ? { kind: "value", value: values.reduce((a, b) => a + b, 0) / AGREE } : shown;
     // Leads in the air: armed for the next touch, nothing taken.
     return rule.idle(resting) ? { hold: IDLE, taken: null } : { hold: { recent: [], held: resting }, taken: resting };
   }

@@ -22,7 +22,11 @@ export interface Watched {
 }
 
 /** A stretch of light and the dark after it; null where it was not seen whole. */
-export interface Beat { readonly on: number | null; readonly off: number | null; readonly colour: Colour | undefined }
+export interface Beat {
+  readonly on: number | null;
+  readonly off: number | null;
+  readonly colour: Colour | undefined;
+}
 
 /** A finger that bounces makes two flashes of one: what begins this soon after the last is still the last, seconds. */
 const REBOUND = 0.09;

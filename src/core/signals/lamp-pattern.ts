@@ -8,7 +8,13 @@ export type LampPattern =
   | { readonly kind: "blinks"; readonly rate: BlinkRate }
   | { readonly kind: "groups"; readonly flashes: number }
   | { readonly kind: "digits"; readonly long: number; readonly short: number }
-  | { readonly kind: "colours"; readonly first: Colour; readonly firsts: number; readonly second: Colour; readonly seconds: number }
+  | {
+      readonly kind: "colours";
+      readonly first: Colour;
+      readonly firsts: number;
+      readonly second: Colour;
+      readonly seconds: number;
+    }
   | { readonly kind: "distress" };
 
 export type BlinkRate = "slowly" | "evenly" | "fast";
@@ -39,10 +45,20 @@ export function patternOf(label: string): LampPattern | null {
   const groups = /^(\d{1,2}) flash(?:es)?, pause$/.exec(text);
   if (groups) return counted(Number(groups[1])) ? { kind: "groups", flashes: Number(groups[1]) } : null;
   const digits = /^(\d) long (\d) short, pause$/.exec(text);
-  if (digits) return counted(Number(digits[1])) && counted(Number(digits[2])) ? { kind: "digits", long: Number(digits[1]), short: Number(digits[2]) } : null;
+  if (digits)
+    return counted(Number(digits[1])) && counted(Number(digits[2]))
+      ? { kind: "digits", long: Number(digits[1]), short: Number(digits[2]) }
+      : null;
   const colours = new RegExp(`^(\\d) ${COLOUR} (\\d) ${COLOUR}, pause$`).exec(text);
-  if (!colours || colours[2] === colours[4] || !counted(Number(colours[1])) || !counted(Number(colours[3]))) return null;
-  return { kind: "colours", firsts: Number(colours[1]), first: colours[2] as Colour, seconds: Number(colours[3]), second: colours[4] as Colour };
+  if (!colours || colours[2] === colours[4] || !counted(Number(colours[1])) || !counted(Number(colours[3])))
+    return null;
+  return {
+    kind: "colours",
+    firsts: Number(colours[1]),
+    first: colours[2] as Colour,
+    seconds: Number(colours[3]),
+    second: colours[4] as Colour,
+  };
 }
 
 const counted = (n: number) => n >= 1 && n <= MOST_FLASHES;
@@ -50,13 +66,20 @@ const counted = (n: number) => n >= 1 && n <= MOST_FLASHES;
 /** The label of a pattern; `patternOf` reads it back. */
 export function labelOf(pattern: LampPattern): string {
   switch (pattern.kind) {
-    case "dark": return "dark";
-    case "steady": return "steady";
-    case "blinks": return `blinks ${pattern.rate}`;
-    case "groups": return `${pattern.flashes} flash${pattern.flashes === 1 ? "" : "es"}, pause`;
-    case "digits": return `${pattern.long} long ${pattern.short} short, pause`;
-    case "colours": return `${pattern.firsts} ${pattern.first} ${pattern.seconds} ${pattern.second}, pause`;
-    case "distress": return "distress signal";
+    case "dark":
+      return "dark";
+    case "steady":
+      return "steady";
+    case "blinks":
+      return `blinks ${pattern.rate}`;
+    case "groups":
+      return `${pattern.flashes} flash${pattern.flashes === 1 ? "" : "es"}, pause`;
+    case "digits":
+      return `${pattern.long} long ${pattern.short} short, pause`;
+    case "colours":
+      return `${pattern.firsts} ${pattern.first} ${pattern.seconds} ${pattern.second}, pause`;
+    case "distress":
+      return "distress signal";
   }
 }
 
@@ -76,18 +99,37 @@ const DOT = 0.2;
 /** One round of a pattern as light in time; a pattern without flashes is one stretch. */
 export function roundOf(pattern: LampPattern): readonly Light[] {
   const flashes = (n: number, lit: Colour, seconds: number, gap: number, last: number): Light[] =>
-    Array.from({ length: n }, (_, i) => [{ lit, seconds }, { lit: null, seconds: i === n - 1 ? last : gap }]).flat();
+    Array.from({ length: n }, (_, i) => [
+      { lit, seconds },
+      { lit: null, seconds: i === n - 1 ? last : gap },
+    ]).flat();
   switch (pattern.kind) {
-    case "dark": return [{ lit: null, seconds: 1 }];
-    case "steady": return [{ lit: "white", seconds: 1 }];
+    case "dark":
+      return [{ lit: null, seconds: 1 }];
+    case "steady":
+      return [{ lit: "white", seconds: 1 }];
     case "blinks": {
       const half = 0.5 / BLINK_HERTZ[pattern.rate];
       return flashes(1, "white", half, half, half);
     }
-    case "groups": return flashes(pattern.flashes, "white", FLASH, FLASH, PAUSE);
-    case "digits": return [...flashes(pattern.long, "white", LONG, FLASH, BETWEEN_DIGITS), ...flashes(pattern.short, "white", FLASH, FLASH, PAUSE)];
-    case "colours": return [...flashes(pattern.firsts, pattern.first, FLASH, FLASH, BETWEEN_DIGITS), ...flashes(pattern.seconds, pattern.second, FLASH, FLASH, PAUSE)];
-    case "distress": return [...flashes(3, "white", DOT, DOT, 3 * DOT), ...flashes(3, "white", 3 * DOT, DOT, 3 * DOT), ...flashes(3, "white", DOT, DOT, 7 * DOT)];
+    case "groups":
+      return flashes(pattern.flashes, "white", FLASH, FLASH, PAUSE);
+    case "digits":
+      return [
+        ...flashes(pattern.long, "white", LONG, FLASH, BETWEEN_DIGITS),
+        ...flashes(pattern.short, "white", FLASH, FLASH, PAUSE),
+      ];
+    case "colours":
+      return [
+        ...flashes(pattern.firsts, pattern.first, FLASH, FLASH, BETWEEN_DIGITS),
+        ...flashes(pattern.seconds, pattern.second, FLASH, FLASH, PAUSE),
+      ];
+    case "distress":
+      return [
+        ...flashes(3, "white", DOT, DOT, 3 * DOT),
+        ...flashes(3, "white", 3 * DOT, DOT, 3 * DOT),
+        ...flashes(3, "white", DOT, DOT, 7 * DOT),
+      ];
   }
 }
 

@@ -45,29 +45,58 @@ const RULED_OUT = 60;
 export function readLamp(watched: Watched): LampReading {
   const { flashes, start, end } = watched;
   flashes.forEach((f, i) => {
-    if ((f.to !== null && f.to < f.from) || (i > 0 && f.from < (flashes[i - 1]!.to ?? flashes[i - 1]!.from))) throw new RangeError("The flashes are not in order of time.");
+    if ((f.to !== null && f.to < f.from) || (i > 0 && f.from < (flashes[i - 1]!.to ?? flashes[i - 1]!.from)))
+      throw new RangeError("The flashes are not in order of time.");
   });
   const nothing = { runnerUp: null, rounds: 0, hertz: null };
   const watchedFor = end - start;
   if (flashes.length === 0) {
     const sure = watchedFor >= DARK_AFTER;
-    return { ...nothing, pattern: { kind: "dark" }, probability: sure ? 1 : 0.5, sure, advice: sure ? "" : "Keep watching: it may only be between two flashes." };
+    return {
+      ...nothing,
+      pattern: { kind: "dark" },
+      probability: sure ? 1 : 0.5,
+      sure,
+      advice: sure ? "" : "Keep watching: it may only be between two flashes.",
+    };
   }
   const only = flashes[0]!;
-  if (flashes.length === 1 && only.from <= start + watched.blur * 3 && (only.to === null || only.to >= end - watched.blur * 3) && !watched.byHand) {
+  if (
+    flashes.length === 1 &&
+    only.from <= start + watched.blur * 3 &&
+    (only.to === null || only.to >= end - watched.blur * 3) &&
+    !watched.byHand
+  ) {
     const sure = watchedFor >= STEADY_AFTER;
-    return { ...nothing, pattern: { kind: "steady" }, probability: sure ? 1 : 0.5, sure, advice: sure ? "" : "Keep watching: it may go dark yet." };
+    return {
+      ...nothing,
+      pattern: { kind: "steady" },
+      probability: sure ? 1 : 0.5,
+      sure,
+      advice: sure ? "" : "Keep watching: it may go dark yet.",
+    };
   }
-  if (watched.byHand && flashes.length === 1 && only.to !== null && only.to - only.from >= STEADY_AFTER) return { ...nothing, pattern: { kind: "steady" }, probability: 1, sure: true, advice: "" };
+  if (watched.byHand && flashes.length === 1 && only.to !== null && only.to - only.from >= STEADY_AFTER)
+    return { ...nothing, pattern: { kind: "steady" }, probability: 1, sure: true, advice: "" };
   const beats = beatsOf(watched.byHand ? { ...watched, flashes: withoutBounces(flashes) } : watched);
-  if (beats.length < 3) return { ...nothing, pattern: null, probability: 0, sure: false, advice: "Too few flashes yet: keep watching for three rounds." };
+  if (beats.length < 3)
+    return {
+      ...nothing,
+      pattern: null,
+      probability: 0,
+      sure: false,
+      advice: "Too few flashes yet: keep watching for three rounds.",
+    };
   return judged(watched, beats);
 }
 
 function judged(watched: Watched, beats: readonly Beat[]): LampReading {
   const tail = tailOf(watched);
   // A first look, with a rhythm hardly fitted, rules out most.
-  const rough = templatesFor(beats, watched.byHand).map((template) => ({ template, fit: fitted(template, beats, tail, watched, 1) }));
+  const rough = templatesFor(beats, watched.byHand).map((template) => ({
+    template,
+    fit: fitted(template, beats, tail, watched, 1),
+  }));
   const lead = Math.max(...rough.map((r) => r.fit?.log ?? -Infinity));
   const fits = rough.flatMap(({ template, fit }) => {
     const full = fit !== null && fit.log > lead - RULED_OUT ? fitted(template, beats, tail, watched, 4) : null;
@@ -83,12 +112,27 @@ function judged(watched: Watched, beats: readonly Beat[]): LampReading {
     const probability = Math.exp(fit.log - most) / total;
     const known = byPattern.get(key.name);
     if (!known) byPattern.set(key.name, { pattern: key.pattern, fit, probability });
-    else byPattern.set(key.name, { pattern: key.pattern, fit: fit.log > known.fit.log ? fit : known.fit, probability: known.probability + probability });
+    else
+      byPattern.set(key.name, {
+        pattern: key.pattern,
+        fit: fit.log > known.fit.log ? fit : known.fit,
+        probability: known.probability + probability,
+      });
   }
-  const ranked = [...byPattern.values()].sort((a, b) => b.probability - a.probability || (JSON.stringify(a.pattern) < JSON.stringify(b.pattern) ? -1 : 1));
+  const ranked = [...byPattern.values()].sort(
+    (a, b) => b.probability - a.probability || (JSON.stringify(a.pattern) < JSON.stringify(b.pattern) ? -1 : 1),
+  );
   const [best, second] = ranked;
   if (!best || best.probability < Math.exp(none - most) / total) {
-    return { pattern: null, probability: 0, sure: false, runnerUp: best ? { pattern: best.pattern, probability: best.probability } : null, rounds: 0, hertz: null, advice: "This is no rhythm yet. Watch three more rounds, hold the camera still." };
+    return {
+      pattern: null,
+      probability: 0,
+      sure: false,
+      runnerUp: best ? { pattern: best.pattern, probability: best.probability } : null,
+      rounds: 0,
+      hertz: null,
+      advice: "This is no rhythm yet. Watch three more rounds, hold the camera still.",
+    };
   }
   const isEven = best.pattern.kind === "blinks";
   const isUneven = best.fit.scatter > (1 + CHANCE / Math.sqrt(beats.length)) * (watched.byHand ? UNEVEN_HAND : UNEVEN);
@@ -96,17 +140,28 @@ function judged(watched: Watched, beats: readonly Beat[]): LampReading {
   const sure = best.probability >= SURE && enough;
   const { short = 0, gap = 0 } = best.fit.rhythm;
   return {
-    pattern: best.pattern, probability: best.probability, sure, rounds: Math.floor(best.fit.rounds),
-    runnerUp: second && second.probability >= 0.001 ? { pattern: second.pattern, probability: second.probability } : null,
+    pattern: best.pattern,
+    probability: best.probability,
+    sure,
+    rounds: Math.floor(best.fit.rounds),
+    runnerUp:
+      second && second.probability >= 0.001 ? { pattern: second.pattern, probability: second.probability } : null,
     hertz: isEven ? 1 / (short + gap) : null,
-    advice: sure ? "" : !enough ? "Too few rounds yet: watch another." : beats.every((b) => b.on === null) ? "Hold for as long as it is lit, let go while it is dark." : "It could be read in two ways: watch another round.",
+    advice: sure
+      ? ""
+      : !enough
+        ? "Too few rounds yet: watch another."
+        : beats.every((b) => b.on === null)
+          ? "Hold for as long as it is lit, let go while it is dark."
+          : "It could be read in two ways: watch another round.",
   };
 }
 
 /** The pattern with its rate, which only the fitted rhythm tells. */
 function patternKey(pattern: LampPattern, rhythm: Rhythm): { name: string; pattern: LampPattern } {
   const { short = 0, gap = 0 } = rhythm;
-  const full: LampPattern = pattern.kind === "blinks" ? { kind: "blinks", rate: blinkRate(1 / (short + gap)) } : pattern;
+  const full: LampPattern =
+    pattern.kind === "blinks" ? { kind: "blinks", rate: blinkRate(1 / (short + gap)) } : pattern;
   return { name: JSON.stringify(full), pattern: full };
 }
 

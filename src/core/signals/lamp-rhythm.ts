@@ -4,7 +4,12 @@ import type { Off, On, Template } from "./lamp-templates";
 /** A template laid over the beats: where each of them lies in it (Viterbi, 1967, with flashes missed and doubled), and the rhythm that fits best. */
 
 export type Rhythm = Readonly<Partial<Record<On | Off, number>>>;
-export interface Fit { readonly log: number; readonly rounds: number; readonly rhythm: Rhythm; readonly scatter: number }
+export interface Fit {
+  readonly log: number;
+  readonly rounds: number;
+  readonly rhythm: Rhythm;
+  readonly scatter: number;
+}
 
 /** A rhythm is even to within this share of each stretch. */
 export const UNEVEN = 0.17;
@@ -13,7 +18,13 @@ export const UNEVEN_HAND = 0.22;
 const BOUNCE = 0.15;
 
 /** Lays a template over the beats, its rhythm fitted to them; null when its rhythm contradicts its words. */
-export function fitted(template: Template, beats: readonly Beat[], tail: number | null, watched: Watched, passes: number): Fit | null {
+export function fitted(
+  template: Template,
+  beats: readonly Beat[],
+  tail: number | null,
+  watched: Watched,
+  passes: number,
+): Fit | null {
   let rhythm = firstRhythm(template, beats);
   let path = viterbi(template, beats, rhythm, tail, watched);
   for (let pass = 0; pass < passes; pass++) {
@@ -46,19 +57,33 @@ function firstRhythm({ elements }: Template, beats: readonly Beat[]): Rhythm {
     const present = order.filter((r) => roles.includes(r));
     present.forEach((role, i) => {
       const share = roles.filter((r) => r === role).length / roles.length;
-      const to = i === present.length - 1 ? sorted.length : Math.min(sorted.length, at + Math.max(1, Math.round(share * sorted.length)));
+      const to =
+        i === present.length - 1
+          ? sorted.length
+          : Math.min(sorted.length, at + Math.max(1, Math.round(share * sorted.length)));
       const mine = sorted.slice(at, to);
-      rhythm[role] = mine.length > 0 ? median(mine) : sorted[sorted.length - 1] ?? 0.3;
+      rhythm[role] = mine.length > 0 ? median(mine) : (sorted[sorted.length - 1] ?? 0.3);
       at = to;
     });
   };
-  deal(beats.flatMap((b) => (b.on === null ? [] : [b.on])), elements.map((e) => e.on), ["short", "long"]);
-  deal(beats.flatMap((b) => (b.off === null ? [] : [b.off])), elements.map((e) => e.off), ["gap", "digit", "pause"]);
+  deal(
+    beats.flatMap((b) => (b.on === null ? [] : [b.on])),
+    elements.map((e) => e.on),
+    ["short", "long"],
+  );
+  deal(
+    beats.flatMap((b) => (b.off === null ? [] : [b.off])),
+    elements.map((e) => e.off),
+    ["gap", "digit", "pause"],
+  );
   return rhythm;
 }
 
 /** Where each beat lies in the template, and whether the step to the next one was plain. */
-interface Place { readonly at: number; readonly step: "plain" | "missed" | "double" }
+interface Place {
+  readonly at: number;
+  readonly step: "plain" | "missed" | "double";
+}
 
 function refitted({ elements }: Template, beats: readonly Beat[], places: readonly Place[], before: Rhythm): Rhythm {
   const sums = new Map<On | Off, [number, number]>();
@@ -73,11 +98,22 @@ function refitted({ elements }: Template, beats: readonly Beat[], places: readon
     if (!cameDouble && place.step !== "double") add(element.on, beats[i]!.on);
     if (place.step === "plain") add(element.off, beats[i]!.off);
   });
-  return Object.fromEntries((Object.keys(before) as (On | Off)[]).map((role) => { const s = sums.get(role); return [role, s ? s[0] / s[1] : before[role]!]; }));
+  return Object.fromEntries(
+    (Object.keys(before) as (On | Off)[]).map((role) => {
+      const s = sums.get(role);
+      return [role, s ? s[0] / s[1] : before[role]!];
+    }),
+  );
 }
 
 /** By what share of themselves the stretches scatter about their rhythm, the blur of the edges taken off; root mean square. */
-function scatter({ elements }: Template, beats: readonly Beat[], places: readonly Place[], rhythm: Rhythm, blur: number): number {
+function scatter(
+  { elements }: Template,
+  beats: readonly Beat[],
+  places: readonly Place[],
+  rhythm: Rhythm,
+  blur: number,
+): number {
   let [sum, n] = [0, 0];
   const add = (x: number | null, mean: number) => {
     if (x === null) return;
@@ -92,7 +128,13 @@ function scatter({ elements }: Template, beats: readonly Beat[], places: readonl
   return n < 4 ? 0 : Math.sqrt(sum / (n - 1));
 }
 
-function viterbi({ elements, pattern }: Template, beats: readonly Beat[], rhythm: Rhythm, tail: number | null, { blur, byHand }: Watched): { log: number; places: Place[]; rounds: number } {
+function viterbi(
+  { elements, pattern }: Template,
+  beats: readonly Beat[],
+  rhythm: Rhythm,
+  tail: number | null,
+  { blur, byHand }: Watched,
+): { log: number; places: Place[]; rounds: number } {
   const k = elements.length;
   const uneven = byHand ? UNEVEN_HAND : UNEVEN;
   const missed = Math.log(byHand ? 0.03 : 0.001);
@@ -101,11 +143,15 @@ function viterbi({ elements, pattern }: Template, beats: readonly Beat[], rhythm
   const sdOf = (mean: number) => Math.sqrt((uneven * mean) ** 2 + (blur * 1.5) ** 2);
   const tappedOnly = beats.every((b) => b.on === null);
   const bell = (mean: number, sd: number) => ({ mean, sd, log: Math.log(sd) + 0.9189385 });
-  const at = (x: number, b: { readonly mean: number; readonly sd: number; readonly log: number }) => -0.5 * ((x - b.mean) / b.sd) ** 2 - b.log;
+  const at = (x: number, b: { readonly mean: number; readonly sd: number; readonly log: number }) =>
+    -0.5 * ((x - b.mean) / b.sd) ** 2 - b.log;
   const bright = elements.map((e) => bell(rhythm[e.on]!, sdOf(rhythm[e.on]!)));
   const on = (j: number, b: Beat) => {
     const { colour } = elements[j]!;
-    return (colour && b.colour ? Math.log(colour === b.colour ? 0.98 : 0.005) : 0) + (b.on === null ? 0 : at(b.on, bright[j]!));
+    return (
+      (colour && b.colour ? Math.log(colour === b.colour ? 0.98 : 0.005) : 0) +
+      (b.on === null ? 0 : at(b.on, bright[j]!))
+    );
   };
   // Without colours in the pattern all flashes are of one colour.
   const colours = new Map<string, number>();
@@ -129,7 +175,12 @@ function viterbi({ elements, pattern }: Template, beats: readonly Beat[], rhythm
     const bounced = doubled + (off < BOUNCE ? -Math.log(BOUNCE) : -30) + (beats[i]!.on === null ? 0 : Math.log(2));
     const next = new Array<number>(k).fill(-Infinity);
     const came = new Array<Place["step"]>(k).fill("plain");
-    const lead = (to: number, step: Place["step"], log: number) => { if (log > next[to]!) { next[to] = log; came[to] = step; } };
+    const lead = (to: number, step: Place["step"], log: number) => {
+      if (log > next[to]!) {
+        next[to] = log;
+        came[to] = step;
+      }
+    };
     for (let j = 0; j < k; j++) {
       const [one, two] = [(j + 1) % k, (j + 2) % k];
       lead(one, "plain", logs[j]! + plain + at(off, dark[j]!) + light[one]!);
@@ -140,9 +191,15 @@ function viterbi({ elements, pattern }: Template, beats: readonly Beat[], rhythm
     back.push(came);
   }
   // The dark since the last flash: the template's own dark must not be over long ago.
-  if (tail !== null) logs = logs.map((log, j) => { const gone = rhythm[elements[j]!.off]!; return log + (tail > gone + 4 * sdOf(gone) ? -7 : 0); });
+  if (tail !== null)
+    logs = logs.map((log, j) => {
+      const gone = rhythm[elements[j]!.off]!;
+      return log + (tail > gone + 4 * sdOf(gone) ? -7 : 0);
+    });
   let last = 0;
-  logs.forEach((log, j) => { if (log > logs[last]!) last = j; });
+  logs.forEach((log, j) => {
+    if (log > logs[last]!) last = j;
+  });
   const places: Place[] = [{ at: last, step: "plain" }];
   for (let i = back.length - 1, to = last; i >= 0; i--) {
     const step = back[i]![to]!;

@@ -43,7 +43,8 @@ export class LampWatch {
 
   /** Adds a picture. Throws a RangeError for one that is smaller than the grid or earlier than the last. */
   add({ width, height, data, time }: Frame): void {
-    if (width < COLUMNS || height < ROWS || data.length < width * height * 4) throw new RangeError(`A picture needs at least ${COLUMNS} by ${ROWS} points.`);
+    if (width < COLUMNS || height < ROWS || data.length < width * height * 4)
+      throw new RangeError(`A picture needs at least ${COLUMNS} by ${ROWS} points.`);
     const last = this.times[this.times.length - 1];
     if (last !== undefined && time <= last) {
       if (time < last) throw new RangeError("The pictures are not in order of time.");
@@ -64,7 +65,10 @@ export class LampWatch {
     }
     this.frames.push(Uint8Array.from(sums, (s, i) => s / Math.max(1, counts[Math.floor(i / 3)]!)));
     this.times.push(time);
-    if (this.frames.length > MOST_FRAMES) { this.frames.shift(); this.times.shift(); }
+    if (this.frames.length > MOST_FRAMES) {
+      this.frames.shift();
+      this.times.shift();
+    }
   }
 
   /** Seconds of pictures at hand. */
@@ -86,7 +90,11 @@ export class LampWatch {
 
   /** The spot that blinks, or the chosen one; null while nothing blinks. */
   spot(): Spot | null {
-    const place = (cell: number, contrast: number): Spot => ({ x: ((cell % COLUMNS) + 0.5) / COLUMNS, y: (Math.floor(cell / COLUMNS) + 0.5) / ROWS, contrast });
+    const place = (cell: number, contrast: number): Spot => ({
+      x: ((cell % COLUMNS) + 0.5) / COLUMNS,
+      y: (Math.floor(cell / COLUMNS) + 0.5) / ROWS,
+      contrast,
+    });
     if (this.chosen !== null) return place(this.chosen, this.parted(this.chosen)?.contrast ?? 0);
     let best: { cell: number; contrast: number; score: number } | null = null;
     for (let cell = 0; cell < CELLS; cell++) {
@@ -102,7 +110,8 @@ export class LampWatch {
   watched(): Watched | null {
     const spot = this.spot();
     if (!spot || this.times.length < 2) return null;
-    const cell = Math.min(ROWS - 1, Math.floor(spot.y * ROWS)) * COLUMNS + Math.min(COLUMNS - 1, Math.floor(spot.x * COLUMNS));
+    const cell =
+      Math.min(ROWS - 1, Math.floor(spot.y * ROWS)) * COLUMNS + Math.min(COLUMNS - 1, Math.floor(spot.x * COLUMNS));
     const parted = this.parted(cell);
     const [start, end] = [this.times[0]!, this.times[this.times.length - 1]!];
     const blur = (end - start) / (this.times.length - 1) / 3;
@@ -114,13 +123,23 @@ export class LampWatch {
     let open = -1;
     this.frames.forEach((_, f) => {
       const light = this.light(f, cell);
-      const lit = open >= 0 ? light > parted.border - 0.15 * parted.contrast : light > parted.border + 0.15 * parted.contrast;
+      const lit =
+        open >= 0 ? light > parted.border - 0.15 * parted.contrast : light > parted.border + 0.15 * parted.contrast;
       if (lit && open < 0) open = f;
-      if (!lit && open >= 0) { flashes.push({ from: this.times[open]!, to: this.times[f]!, first: open, last: f - 1 }); open = -1; }
+      if (!lit && open >= 0) {
+        flashes.push({ from: this.times[open]!, to: this.times[f]!, first: open, last: f - 1 });
+        open = -1;
+      }
     });
     if (open >= 0) flashes.push({ from: this.times[open]!, to: end, first: open, last: this.frames.length - 1 });
     const colours = this.coloursOf(cell, flashes, parted.border);
-    return { flashes: flashes.map(({ from, to }, i): Flash => ({ from, to, ...(colours ? { colour: colours[i]! } : {}) })), start, end, blur, byHand: false };
+    return {
+      flashes: flashes.map(({ from, to }, i): Flash => ({ from, to, ...(colours ? { colour: colours[i]! } : {}) })),
+      start,
+      end,
+      blur,
+      byHand: false,
+    };
   }
 
   /** The strongest of the three colours: a red lamp is as bright as a white one. */
@@ -151,7 +170,11 @@ export class LampWatch {
       belowSum += v * histogram[v]!;
       const [m0, m1] = [belowSum / below, (sum - belowSum) / (n - below)];
       const between = (below / n) * (1 - below / n) * (m1 - m0) ** 2;
-      if (between > best) { best = between; border = (m0 + m1) / 2; contrast = m1 - m0; }
+      if (between > best) {
+        best = between;
+        border = (m0 + m1) / 2;
+        contrast = m1 - m0;
+      }
     }
     const separation = scatter > 0 ? best / scatter : 0;
     if (contrast < LEAST_CONTRAST || separation < LEAST_SEPARATION) return null;
@@ -164,15 +187,29 @@ export class LampWatch {
     const last = this.frames.length - 1;
     const [x, y] = [cell % COLUMNS, Math.floor(cell / COLUMNS)];
     const around: number[] = [];
-    for (const [dx, dy] of [[-4, 0], [4, 0], [0, -4], [0, 4], [-3, -3], [3, 3], [-3, 3], [3, -3]] as const) {
-      if (x + dx >= 0 && x + dx < COLUMNS && y + dy >= 0 && y + dy < ROWS) around.push(this.light(last, (y + dy) * COLUMNS + x + dx));
+    for (const [dx, dy] of [
+      [-4, 0],
+      [4, 0],
+      [0, -4],
+      [0, 4],
+      [-3, -3],
+      [3, 3],
+      [-3, 3],
+      [3, -3],
+    ] as const) {
+      if (x + dx >= 0 && x + dx < COLUMNS && y + dy >= 0 && y + dy < ROWS)
+        around.push(this.light(last, (y + dy) * COLUMNS + x + dx));
     }
     const middle = around.sort((a, b) => a - b)[Math.floor(around.length / 2)] ?? 0;
     return this.light(last, cell) - middle > 2 * LEAST_CONTRAST;
   }
 
   /** The colour of each flash, where the lamp has two; null where it has one. */
-  private coloursOf(cell: number, flashes: readonly { first: number; last: number }[], border: number): Colour[] | null {
+  private coloursOf(
+    cell: number,
+    flashes: readonly { first: number; last: number }[],
+    border: number,
+  ): Colour[] | null {
     const dark = [0, 0, 0];
     let n = 0;
     this.frames.forEach((f, i) => {
@@ -201,7 +238,12 @@ export function colourName(red: number, green: number, blue: number): Colour {
   const least = Math.min(red, green, blue);
   if (most === 0 || (most - least) / most < COLOURED) return "white";
   const span = most - least;
-  const sixth = most === red ? ((green - blue) / span + 6) % 6 : most === green ? (blue - red) / span + 2 : (red - green) / span + 4;
+  const sixth =
+    most === red
+      ? ((green - blue) / span + 6) % 6
+      : most === green
+        ? (blue - red) / span + 2
+        : (red - green) / span + 4;
   const hue = 60 * sixth;
   if (hue < 30 || hue >= 320) return "red";
   if (hue < 70) return "yellow";

@@ -49,8 +49,13 @@ export function analyseSleep(log: Pick<CurrentLog, "seconds" | "amps">, limits: 
   const nothing = Math.max(resolution / 2, limits.asleepAmps / 1000);
   const gap = 20 * medianStep(seconds);
   const lost: Stretch[] = [];
-  for (let i = 0; i < n; ) {
-    if (Math.abs(amps[i]!) > nothing) { if (i > 0 && seconds[i]! - seconds[i - 1]! > Math.max(gap, 2)) lost.push({ from: seconds[i - 1]!, to: seconds[i]! }); i++; continue; }
+  for (let i = 0; i < n;) {
+    if (Math.abs(amps[i]!) > nothing) {
+      if (i > 0 && seconds[i]! - seconds[i - 1]! > Math.max(gap, 2))
+        lost.push({ from: seconds[i - 1]!, to: seconds[i]! });
+      i++;
+      continue;
+    }
     let j = i;
     while (j + 1 < n && Math.abs(amps[j + 1]!) <= nothing) j++;
     if (seconds[j]! - seconds[i]! >= LOST_SECONDS) lost.push({ from: seconds[i]!, to: seconds[j]! });
@@ -58,9 +63,25 @@ export function analyseSleep(log: Pick<CurrentLog, "seconds" | "amps">, limits: 
   }
   const last = lost[lost.length - 1];
   let start = 0;
-  if (last) while (start < n && seconds[start]! <= last.to && !(seconds[start]! === last.to && Math.abs(amps[start]!) > nothing)) start++;
+  if (last)
+    while (
+      start < n &&
+      seconds[start]! <= last.to &&
+      !(seconds[start]! === last.to && Math.abs(amps[start]!) > nothing)
+    )
+      start++;
   const [from, to] = [seconds[Math.min(start, n - 1)]!, seconds[n - 1]!];
-  const nowhere: Sleep = { awake: null, asleep: null, toSleep: null, wakeUps: [], lost, from, to, mean: null, resolution };
+  const nowhere: Sleep = {
+    awake: null,
+    asleep: null,
+    toSleep: null,
+    wakeUps: [],
+    lost,
+    from,
+    to,
+    mean: null,
+    resolution,
+  };
   if (start >= n - 1) return nowhere;
 
   const split = splitOf(amps, start, nothing);
@@ -75,7 +96,11 @@ export function analyseSleep(log: Pick<CurrentLog, "seconds" | "amps">, limits: 
   for (let i = start; i < n; i++) {
     const a = Math.abs(amps[i]!);
     if (since === null && a < down) since = seconds[i]!;
-    else if (since !== null && a > up) { state.push({ from: since, to: seconds[i]! }); since = null; endedAt = i; }
+    else if (since !== null && a > up) {
+      state.push({ from: since, to: seconds[i]! });
+      since = null;
+      endedAt = i;
+    }
   }
   if (since !== null) state.push({ from: since, to });
   else if (endedAt < 0) return { ...nowhere, awake: quantile(amps, start, 0.5) };
@@ -83,12 +108,25 @@ export function analyseSleep(log: Pick<CurrentLog, "seconds" | "amps">, limits: 
   const slept = state.filter((s) => s.to - s.from >= stays);
   if (slept.length === 0) return { ...nowhere, awake: quantile(amps, start, 0.5) };
   const first = slept[0]!;
-  const wakeUps = slept.slice(1).map((s, i) => ({ from: slept[i]!.to, to: s.from })).filter((w) => w.to > w.from);
+  const wakeUps = slept
+    .slice(1)
+    .map((s, i) => ({ from: slept[i]!.to, to: s.from }))
+    .filter((w) => w.to > w.from);
   const end = slept[slept.length - 1]!;
   if (end.to < to) wakeUps.push({ from: end.to, to });
   const asleep = medianWithin(seconds, amps, slept);
   const awakeStretch = first.from > from ? [{ from, to: first.from }] : wakeUps;
-  return { awake: awakeStretch.length ? medianWithin(seconds, amps, awakeStretch) : null, asleep, toSleep: first.from - from, wakeUps, lost, from, to, mean: meanFrom(seconds, amps, first.from), resolution };
+  return {
+    awake: awakeStretch.length ? medianWithin(seconds, amps, awakeStretch) : null,
+    asleep,
+    toSleep: first.from - from,
+    wakeUps,
+    lost,
+    from,
+    to,
+    mean: meanFrom(seconds, amps, first.from),
+    resolution,
+  };
 }
 
 /** What the log says against the limits. */
@@ -98,13 +136,32 @@ export interface SleepVerdict {
 }
 
 /** Judges a log: a machine that sleeps within its limits is not the drain, and that is a full result. */
-export function judgeSleep(sleep: Sleep, limits: SleepLimits, show: (amps: number) => string, time: (seconds: number) => string): SleepVerdict {
-  if (sleep.resolution > limits.asleepAmps / 5) return { kind: "unsure", words: `This logger shows steps of ${show(sleep.resolution)}; for a limit of ${show(limits.asleepAmps)} it takes ${show(limits.asleepAmps / 10)}.` };
-  if (sleep.to - sleep.from < limits.withinSeconds && sleep.asleep === null) return { kind: "unsure", words: `Too short: it may take ${time(limits.withinSeconds)} to fall asleep, and ${time(sleep.to - sleep.from)} were logged${sleep.lost.length > 0 ? " since the clip was lost" : ""}.` };
+export function judgeSleep(
+  sleep: Sleep,
+  limits: SleepLimits,
+  show: (amps: number) => string,
+  time: (seconds: number) => string,
+): SleepVerdict {
+  if (sleep.resolution > limits.asleepAmps / 5)
+    return {
+      kind: "unsure",
+      words: `This logger shows steps of ${show(sleep.resolution)}; for a limit of ${show(limits.asleepAmps)} it takes ${show(limits.asleepAmps / 10)}.`,
+    };
+  if (sleep.to - sleep.from < limits.withinSeconds && sleep.asleep === null)
+    return {
+      kind: "unsure",
+      words: `Too short: it may take ${time(limits.withinSeconds)} to fall asleep, and ${time(sleep.to - sleep.from)} were logged${sleep.lost.length > 0 ? " since the clip was lost" : ""}.`,
+    };
   if (sleep.asleep === null) return { kind: "bad", words: "It never falls asleep." };
-  if (sleep.asleep > limits.asleepAmps) return { kind: "bad", words: `It sleeps, but draws ${show(sleep.asleep)} where ${show(limits.asleepAmps)} is allowed.` };
-  if (sleep.toSleep! > limits.withinSeconds) return { kind: "bad", words: `It sleeps only after ${time(sleep.toSleep!)}.` };
-  if (sleep.mean !== null && sleep.mean > limits.asleepAmps) return { kind: "bad", words: `It wakes up too often: ${show(sleep.mean)} on average.` };
+  if (sleep.asleep > limits.asleepAmps)
+    return {
+      kind: "bad",
+      words: `It sleeps, but draws ${show(sleep.asleep)} where ${show(limits.asleepAmps)} is allowed.`,
+    };
+  if (sleep.toSleep! > limits.withinSeconds)
+    return { kind: "bad", words: `It sleeps only after ${time(sleep.toSleep!)}.` };
+  if (sleep.mean !== null && sleep.mean > limits.asleepAmps)
+    return { kind: "bad", words: `It wakes up too often: ${show(sleep.mean)} on average.` };
   return { kind: "good", words: "This unit is not the drain." };
 }
 
@@ -116,7 +173,10 @@ export function daysUntilFlat(ampereHours: number, amps: number, share = 0.5): n
 function stepOf(amps: Float64Array): number {
   let least = Infinity;
   const stride = Math.max(1, Math.floor(amps.length / 50_000));
-  for (let i = stride; i < amps.length; i += stride) { const d = Math.abs(amps[i]! - amps[i - stride]!); if (d > 1e-12 && d < least) least = d; }
+  for (let i = stride; i < amps.length; i += stride) {
+    const d = Math.abs(amps[i]! - amps[i - stride]!);
+    if (d > 1e-12 && d < least) least = d;
+  }
   return Number.isFinite(least) ? least : 0;
 }
 
@@ -133,10 +193,20 @@ const BINS = 256;
 /** The current between two levels, or null where there is one level only. */
 function splitOf(amps: Float64Array, start: number, nothing: number): number | null {
   let [low, high] = [Infinity, -Infinity];
-  for (let i = start; i < amps.length; i++) { const l = Math.log(Math.max(Math.abs(amps[i]!), nothing, 1e-12)); if (l < low) low = l; if (l > high) high = l; }
+  for (let i = start; i < amps.length; i++) {
+    const l = Math.log(Math.max(Math.abs(amps[i]!), nothing, 1e-12));
+    if (l < low) low = l;
+    if (l > high) high = l;
+  }
   if (high - low < Math.log(APART)) return null;
   const counts = new Float64Array(BINS);
-  for (let i = start; i < amps.length; i++) counts[Math.min(BINS - 1, Math.floor(((Math.log(Math.max(Math.abs(amps[i]!), nothing, 1e-12)) - low) / (high - low)) * BINS))]!++;
+  for (let i = start; i < amps.length; i++)
+    counts[
+      Math.min(
+        BINS - 1,
+        Math.floor(((Math.log(Math.max(Math.abs(amps[i]!), nothing, 1e-12)) - low) / (high - low)) * BINS),
+      )
+    ]!++;
   const total = amps.length - start;
   let [sum, count, best, at] = [0, 0, -1, 0];
   const whole = counts.reduce((s, c, b) => s + b * c, 0);
@@ -145,15 +215,25 @@ function splitOf(amps: Float64Array, start: number, nothing: number): number | n
     sum += b * counts[b]!;
     if (count === 0 || count === total) continue;
     const between = count * (total - count) * (sum / count - (whole - sum) / (total - count)) ** 2;
-    if (between > best) { best = between; at = b; }
+    if (between > best) {
+      best = between;
+      at = b;
+    }
   }
   // The middle of the empty stretch round the split, so that hysteresis has room on both sides.
   let [left, right] = [at, at + 1];
   while (left > 0 && counts[left] === 0) left--;
   while (right < BINS - 1 && counts[right] === 0) right++;
-  const means = (from: number, to: number) => { let [s, c] = [0, 0]; for (let b = from; b <= to; b++) { s += b * counts[b]!; c += counts[b]!; } return c ? s / c : from; };
+  const means = (from: number, to: number) => {
+    let [s, c] = [0, 0];
+    for (let b = from; b <= to; b++) {
+      s += b * counts[b]!;
+      c += counts[b]!;
+    }
+    return c ? s / c : from;
+  };
   if (((means(at + 1, BINS - 1) - means(0, at)) / BINS) * (high - low) < Math.log(APART)) return null;
-  return Math.exp(low + (((left + right + 1) / 2) / BINS) * (high - low));
+  return Math.exp(low + ((left + right + 1) / 2 / BINS) * (high - low));
 }
 
 function quantile(amps: Float64Array, start: number, share: number): number {
@@ -166,7 +246,8 @@ function medianWithin(seconds: Float64Array, amps: Float64Array, stretches: read
   let s = 0;
   for (let i = 0; i < amps.length && s < stretches.length; i++) {
     while (s < stretches.length && seconds[i]! > stretches[s]!.to) s++;
-    if (s < stretches.length && seconds[i]! >= stretches[s]!.from && seconds[i]! < stretches[s]!.to) values.push(amps[i]!);
+    if (s < stretches.length && seconds[i]! >= stretches[s]!.from && seconds[i]! < stretches[s]!.to)
+      values.push(amps[i]!);
   }
   return quantile(Float64Array.from(values.length ? values : [0]), 0, 0.5);
 }
@@ -177,7 +258,7 @@ function meanFrom(seconds: Float64Array, amps: Float64Array, from: number): numb
   for (let i = 1; i < amps.length; i++) {
     if (seconds[i - 1]! < from) continue;
     const dt = seconds[i]! - seconds[i - 1]!;
-    sum += dt * (amps[i]! + amps[i - 1]!) / 2;
+    sum += (dt * (amps[i]! + amps[i - 1]!)) / 2;
     time += dt;
   }
   return time > 0 ? sum / time : amps[amps.length - 1]!;

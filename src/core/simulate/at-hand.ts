@@ -46,13 +46,20 @@ export function controlsOf(machine: Machine): Controls {
   const { setups } = machine.file;
   const usual = <T>(pick: (s: SetupEntry) => Readonly<Record<string, T>>) => {
     const found = new Map<string, T>();
-    for (const setup of setups) for (const [place, value] of Object.entries(pick(setup))) if (!found.has(place)) found.set(place, value);
+    for (const setup of setups)
+      for (const [place, value] of Object.entries(pick(setup))) if (!found.has(place)) found.set(place, value);
     return found;
   };
   const program = controllerOf(machine)?.fields as Program | undefined;
   const made = new Set(setups.flatMap((s) => s.made));
   return {
-    keys: [...new Set(machine.parts.flatMap((p) => (p.kind.kind === "keypad" ? Object.keys((p.fields as { keys: Record<string, unknown> }).keys) : [])))],
+    keys: [
+      ...new Set(
+        machine.parts.flatMap((p) =>
+          p.kind.kind === "keypad" ? Object.keys((p.fields as { keys: Record<string, unknown> }).keys) : [],
+        ),
+      ),
+    ],
     doors: machine.file.doors,
     switches: machine.parts.filter((p) => BY_HAND.includes(p.kind.kind) || made.has(p.id)),
     sources: machine.sources,
@@ -77,17 +84,29 @@ export class MachineAtHand {
   private readonly pressed = new Set<string>();
 
   /** Begins at `now` (seconds) as in the setup, nothing plugged in. Throws a RangeError for a fault the machine has not, and `NoOperatingPoint`. */
-  constructor(readonly machine: Machine, faults: readonly Fault[], private readonly values: Values, setup: SetupEntry, now: number) {
+  constructor(
+    readonly machine: Machine,
+    faults: readonly Fault[],
+    private readonly values: Values,
+    setup: SetupEntry,
+    now: number,
+  ) {
     this.simulator = new Simulator(machine);
     this.setup = { ...setup, power: "off", press: [] };
     this.course = this.simulator.begin(this.setup, faults, values, this.conditions(), now);
     this.simulator.advance(this.course, now);
   }
 
-  get now(): number { return this.course.now; }
-  get isPluggedIn(): boolean { return this.setup.power === "on"; }
+  get now(): number {
+    return this.course.now;
+  }
+  get isPluggedIn(): boolean {
+    return this.setup.power === "on";
+  }
   /** How it stands: what is open, made, held and how warm it is. */
-  get standing(): SetupEntry { return { ...this.setup, press: [...this.pressed] }; }
+  get standing(): SetupEntry {
+    return { ...this.setup, press: [...this.pressed] };
+  }
 
   /** Lets time pass to `now`, seconds; a moment that is past changes nothing. Throws `NoOperatingPoint`. */
   advance(now: number): void {
@@ -114,21 +133,51 @@ export class MachineAtHand {
   private change(doing: Doing): void {
     const { setup } = this;
     switch (doing.do) {
-      case "press": this.pressed.add(doing.key); break;
-      case "release": this.pressed.delete(doing.key); break;
-      case "open": setup.openDoors = joined(setup.openDoors, doing.door); break;
-      case "close": setup.openDoors = setup.openDoors.filter((d) => d !== doing.door); break;
-      case "plug in": setup.power = "on"; break;
-      case "pull the plug": setup.power = "off"; break;
-      case "source off": setup.off = joined(setup.off, doing.part); break;
-      case "source on": setup.off = setup.off.filter((p) => p !== doing.part); break;
-      case "make": setup.made = joined(setup.made, doing.part); break;
-      case "break": setup.made = setup.made.filter((p) => p !== doing.part); break;
-      case "place": setup.places = { ...setup.places, [doing.place]: doing.celsius }; break;
-      case "level": setup.levels = { ...setup.levels, [doing.place]: doing.level }; break;
-      case "magnet on": setup.magnets = joined(setup.magnets, doing.place); break;
-      case "magnet off": setup.magnets = setup.magnets.filter((m) => m !== doing.place); break;
-      case "mode": setup.mode = doing.mode; break;
+      case "press":
+        this.pressed.add(doing.key);
+        break;
+      case "release":
+        this.pressed.delete(doing.key);
+        break;
+      case "open":
+        setup.openDoors = joined(setup.openDoors, doing.door);
+        break;
+      case "close":
+        setup.openDoors = setup.openDoors.filter((d) => d !== doing.door);
+        break;
+      case "plug in":
+        setup.power = "on";
+        break;
+      case "pull the plug":
+        setup.power = "off";
+        break;
+      case "source off":
+        setup.off = joined(setup.off, doing.part);
+        break;
+      case "source on":
+        setup.off = setup.off.filter((p) => p !== doing.part);
+        break;
+      case "make":
+        setup.made = joined(setup.made, doing.part);
+        break;
+      case "break":
+        setup.made = setup.made.filter((p) => p !== doing.part);
+        break;
+      case "place":
+        setup.places = { ...setup.places, [doing.place]: doing.celsius };
+        break;
+      case "level":
+        setup.levels = { ...setup.levels, [doing.place]: doing.level };
+        break;
+      case "magnet on":
+        setup.magnets = joined(setup.magnets, doing.place);
+        break;
+      case "magnet off":
+        setup.magnets = setup.magnets.filter((m) => m !== doing.place);
+        break;
+      case "mode":
+        setup.mode = doing.mode;
+        break;
     }
   }
 
@@ -137,7 +186,9 @@ export class MachineAtHand {
     const phase = { states: this.course.states, memory: this.course.memory, seconds: Infinity };
     const state = { phases: [phase], settled: true, instances: this.course.instances };
     this.simulator.load(state, { ...phase });
-    return Object.fromEntries(this.machine.parts.filter((p) => p.labels).map((p) => [p.id, this.simulator.seen(state, phase, p.index)]));
+    return Object.fromEntries(
+      this.machine.parts.filter((p) => p.labels).map((p) => [p.id, this.simulator.seen(state, phase, p.index)]),
+    );
   }
 
   /** The mode its control program is in; null while the controller is dead, and for a machine without one. */
@@ -147,7 +198,10 @@ export class MachineAtHand {
   }
 
   private conditions() {
-    return conditionsOf(this.machine, this.setup, this.values, { pressed: [...this.pressed], openDoors: this.setup.openDoors });
+    return conditionsOf(this.machine, this.setup, this.values, {
+      pressed: [...this.pressed],
+      openDoors: this.setup.openDoors,
+    });
   }
 }
 

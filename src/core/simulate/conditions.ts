@@ -30,12 +30,20 @@ const PRESS = 0.25;
  * A setup without keys is one stage. What surrounds the machine is for one specimen.
  */
 export function stagesOf(machine: Machine, setup: SetupEntry, values: Values): Stage[] {
-  const stage = (doing: Doing, seconds: number, isLast = false): Stage => ({ conditions: conditionsOf(machine, setup, values, doing), seconds, isLast });
+  const stage = (doing: Doing, seconds: number, isLast = false): Stage => ({
+    conditions: conditionsOf(machine, setup, values, doing),
+    seconds,
+    isLast,
+  });
   const last = stage({ pressed: setup.press, openDoors: setup.openDoors }, setup.seconds ?? LOOK_AFTER, true);
   if (setup.power === "off") return [last];
   const gestures = gesturesFor(machine, setup);
   if (gestures.length === 0 && setup.press.length === 0) return [last];
-  return [stage({ ...IDLE, openDoors: setup.openDoors }, WAKING), ...gestures.flatMap((g) => doingsOf(g).map(([doing, seconds]) => stage(doing, seconds))), last];
+  return [
+    stage({ ...IDLE, openDoors: setup.openDoors }, WAKING),
+    ...gestures.flatMap((g) => doingsOf(g).map(([doing, seconds]) => stage(doing, seconds))),
+    last,
+  ];
 }
 
 /** The gestures that bring a machine's control program from its first mode to that of the setup; none where it has no modes. */
@@ -60,16 +68,28 @@ export function programOf(machine: Machine): Program | undefined {
 /** A gesture as a person makes it, step by step, with the seconds of each. */
 function doingsOf(g: Gesture): [Doing, number][] {
   const { openDoors, hold } = g;
-  if (g.presses.length === 0) return [[{ pressed: hold, openDoors }, g.seconds + 0.5], [{ ...IDLE, openDoors }, PRESS]];
+  if (g.presses.length === 0)
+    return [
+      [{ pressed: hold, openDoors }, g.seconds + 0.5],
+      [{ ...IDLE, openDoors }, PRESS],
+    ];
   return [
     ...(hold.length > 0 ? [[{ pressed: hold, openDoors }, PRESS] as [Doing, number]] : []),
-    ...pressesOf(g).flatMap((key): [Doing, number][] => [[{ pressed: [...hold, key], openDoors }, PRESS], [{ pressed: hold, openDoors }, PRESS]]),
+    ...pressesOf(g).flatMap((key): [Doing, number][] => [
+      [{ pressed: [...hold, key], openDoors }, PRESS],
+      [{ pressed: hold, openDoors }, PRESS],
+    ]),
     [{ ...IDLE, openDoors }, PRESS],
   ];
 }
 
 /** What surrounds the machine in a setup, for one specimen. */
-export function conditionsOf(machine: Machine, setup: SetupEntry, values: Values, doing: Doing = { pressed: setup.press, openDoors: setup.openDoors }): Conditions {
+export function conditionsOf(
+  machine: Machine,
+  setup: SetupEntry,
+  values: Values,
+  doing: Doing = { pressed: setup.press, openDoors: setup.openDoors },
+): Conditions {
   const off = new Set(setup.off);
   return {
     powered: setup.power === "on" || setup.feeds.length > 0,

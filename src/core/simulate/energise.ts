@@ -25,7 +25,8 @@ export interface Course {
   readonly name: string;
 }
 
-const faultNames = (faults: readonly Fault[]) => (faults.length ? faults.map((f) => `${f.part}:${f.mode}`).join(" and ") : "no fault");
+const faultNames = (faults: readonly Fault[]) =>
+  faults.length ? faults.map((f) => `${f.part}:${f.mode}`).join(" and ") : "no fault";
 
 interface SoundParts {
   readonly stages: readonly Stage[];
@@ -33,7 +34,14 @@ interface SoundParts {
 }
 
 const soundIn = (machine: Machine, values: Values, conditions: Conditions): Instance<unknown>[] =>
-  machine.parts.map((part, i) => ({ id: part.id, fields: part.fields, values: values.of[i]!, mode: null, severity: 1, conditions }));
+  machine.parts.map((part, i) => ({
+    id: part.id,
+    fields: part.fields,
+    values: values.of[i]!,
+    mode: null,
+    severity: 1,
+    conditions,
+  }));
 
 const MOST_CHANGES = 300;
 /** What happened within this time before the look is what the eye and the meter still follow, seconds. */
@@ -85,7 +93,9 @@ export class Simulator extends StampedCircuit {
     for (const [i, stage] of stages.entries()) {
       if (i > 0) instances = instancesIn(stage.conditions, sound[i]);
       this.powered = stage.conditions.powered;
-      const result = this.live(instances, states, memory, stage, () => { throw new NoOperatingPoint(this.machine.file.id, setup.id, faultNames(faults)); });
+      const result = this.live(instances, states, memory, stage, () => {
+        throw new NoOperatingPoint(this.machine.file.id, setup.id, faultNames(faults));
+      });
       if (stage === stages[stages.length - 1]) {
         this.loaded = result.settled ? result.phases[0]! : null;
         return { ...result, instances };
@@ -101,20 +111,28 @@ export class Simulator extends StampedCircuit {
     let known = ofValues.get(setup);
     if (!known) {
       const stages = stagesOf(this.machine, setup, values);
-      ofValues.set(setup, (known = { stages, sound: stages.map(({ conditions }) => soundIn(this.machine, values, conditions)) }));
+      ofValues.set(
+        setup,
+        (known = { stages, sound: stages.map(({ conditions }) => soundIn(this.machine, values, conditions)) }),
+      );
     }
     return known;
   }
 
   /** Every part with its values and its fault, in whatever conditions are given; `sound` are the parts in those with nothing wrong, where they are known. Throws a RangeError for a fault the machine has not. */
-  private surroundings(setup: SetupEntry, faults: readonly Fault[], values: Values): (conditions: Conditions, sound?: readonly Instance<unknown>[]) => readonly Instance<unknown>[] {
+  private surroundings(
+    setup: SetupEntry,
+    faults: readonly Fault[],
+    values: Values,
+  ): (conditions: Conditions, sound?: readonly Instance<unknown>[]) => readonly Instance<unknown>[] {
     const { machine } = this;
     const faulty = new Map<number, { mode: string; severity: number }>();
     for (const fault of faults) {
       const part = machine.partById.get(fault.part);
       const mode = part?.modes.find((m) => m.id === fault.mode);
       if (!part || !mode) throw new RangeError(`${machine.file.id} has no fault ${fault.part}:${fault.mode}`);
-      if (!setup.good.includes(part.id)) faulty.set(part.index, { mode: mode.id, severity: values.severity(part, mode) });
+      if (!setup.good.includes(part.id))
+        faulty.set(part.index, { mode: mode.id, severity: values.severity(part, mode) });
     }
     const heated = new Map<string, number>();
     for (const [index, { mode }] of faulty) {
@@ -122,7 +140,10 @@ export class Simulator extends StampedCircuit {
       const heat = part.kind.heats?.(part.fields, mode);
       if (heat && setup.power === "on") heated.set(heat.place, heat.celsius);
     }
-    const heatedIn = (conditions: Conditions): Conditions => (heated.size === 0 ? conditions : { ...conditions, temperature: (place) => heated.get(place) ?? conditions.temperature(place) });
+    const heatedIn = (conditions: Conditions): Conditions =>
+      heated.size === 0
+        ? conditions
+        : { ...conditions, temperature: (place) => heated.get(place) ?? conditions.temperature(place) };
     return (surrounding, sound) => {
       const parts = heated.size === 0 && sound ? sound : soundIn(machine, values, heatedIn(surrounding));
       if (faulty.size === 0) return parts;
@@ -143,8 +164,13 @@ export class Simulator extends StampedCircuit {
     const instancesIn = this.surroundings(setup, faults, values);
     const instances = instancesIn(conditions);
     return {
-      instancesIn, instances, now, name: `${setup.id} with ${faultNames(faults)}`,
-      states: this.startStates(instances), memory: new Float64Array(this.machine.memorySize), due: this.machine.parts.map(() => NOTHING_DUE),
+      instancesIn,
+      instances,
+      now,
+      name: `${setup.id} with ${faultNames(faults)}`,
+      states: this.startStates(instances),
+      memory: new Float64Array(this.machine.memorySize),
+      due: this.machine.parts.map(() => NOTHING_DUE),
     };
   }
 
@@ -159,7 +185,8 @@ export class Simulator extends StampedCircuit {
     let changed = EVERY_PART;
     for (let change = 0; change < MOST_CHANGES; change++) {
       const circuitMoved = this.stampChanged(instances, states, memory, changed) || changed === EVERY_PART;
-      if (circuitMoved && !this.converge(instances, states, memory)) throw new NoOperatingPoint(this.machine.file.id, course.name, "");
+      if (circuitMoved && !this.converge(instances, states, memory))
+        throw new NoOperatingPoint(this.machine.file.id, course.name, "");
       const soonest = this.soonestChange(instances, states, due, course.now, circuitMoved ? EVERY_PART : changed);
       if (!soonest || soonest.at > to) break;
       this.fire(instances, states, due, soonest);
@@ -170,7 +197,13 @@ export class Simulator extends StampedCircuit {
   }
 
   /** Lives through one stage: change by change until nothing more is due, the time is up, or it goes round. `states` and `memory` are carried on. */
-  private live(instances: readonly Instance<unknown>[], states: Int32Array, memory: Float64Array, stage: Stage, lost: () => never): { phases: readonly Phase[]; settled: boolean } {
+  private live(
+    instances: readonly Instance<unknown>[],
+    states: Int32Array,
+    memory: Float64Array,
+    stage: Stage,
+    lost: () => never,
+  ): { phases: readonly Phase[]; settled: boolean } {
     const due: (readonly Due[])[] = this.machine.parts.map(() => NOTHING_DUE);
     const history: { key: string; at: number; phase: Phase }[] = [];
     let now = 0;
@@ -181,12 +214,18 @@ export class Simulator extends StampedCircuit {
       if (circuitMoved && !this.converge(instances, states, memory)) lost();
       const soonest = this.soonestChange(instances, states, due, now, circuitMoved ? EVERY_PART : changed);
       const over = !soonest || soonest.at > stage.seconds;
-      const phase: Phase = { states: states.slice(), memory: memory.slice(), seconds: soonest ? soonest.at - now : Infinity };
+      const phase: Phase = {
+        states: states.slice(),
+        memory: memory.slice(),
+        seconds: soonest ? soonest.at - now : Infinity,
+      };
       if (over) {
         const recent = history.filter((h) => h.at + h.phase.seconds > stage.seconds - WATCHED).map((h) => h.phase);
         // What still changes while one looks has not settled; what merely waits for something later has.
         const rests = !soonest || recent.length < 2;
-        return rests ? { phases: [{ ...phase, seconds: Infinity }], settled: true } : { phases: [...recent, phase], settled: false };
+        return rests
+          ? { phases: [{ ...phase, seconds: Infinity }], settled: true }
+          : { phases: [...recent, phase], settled: false };
       }
       if (stage.isLast) {
         const key = `${states.join()};${due.map((list) => list.map((d) => `${d.state}@${Math.round((d.at - now) * 1000)}`).join("+")).join()}`;
@@ -203,7 +242,13 @@ export class Simulator extends StampedCircuit {
   }
 
   /** Renews what every part is about to do (a wish that persists keeps its moment) and finds the next to happen. */
-  private soonestChange(instances: readonly Instance<unknown>[], states: Int32Array, due: (readonly Due[])[], now: number, only: number): { part: number; at: number } | null {
+  private soonestChange(
+    instances: readonly Instance<unknown>[],
+    states: Int32Array,
+    due: (readonly Due[])[],
+    now: number,
+    only: number,
+  ): { part: number; at: number } | null {
     let soonest: { part: number; at: number } | null = null;
     for (const part of this.machine.parts) {
       if (!part.kind.next) continue;
@@ -214,9 +259,14 @@ export class Simulator extends StampedCircuit {
       this.turn(part.index);
       const wished = part.kind.next(instances[part.index]!, this.view, states[part.index]!);
       const changes = wished === null ? [] : Array.isArray(wished) ? wished : [wished];
-      if (changes.length === 0) { due[part.index] = NOTHING_DUE; continue; }
+      if (changes.length === 0) {
+        due[part.index] = NOTHING_DUE;
+        continue;
+      }
       const pending = due[part.index]!;
-      const renewed = changes.map((change) => pending.find((d) => d.state === change.state) ?? { state: change.state, at: now + change.delay });
+      const renewed = changes.map(
+        (change) => pending.find((d) => d.state === change.state) ?? { state: change.state, at: now + change.delay },
+      );
       due[part.index] = renewed;
       for (const d of renewed) if (!soonest || d.at < soonest.at) soonest = { part: part.index, at: d.at };
     }
@@ -224,12 +274,24 @@ export class Simulator extends StampedCircuit {
   }
 
   /** Makes the changes of one part that come due at this moment. */
-  private fire(instances: readonly Instance<unknown>[], states: Int32Array, due: (readonly Due[])[], { part, at }: { part: number; at: number }): void {
+  private fire(
+    instances: readonly Instance<unknown>[],
+    states: Int32Array,
+    due: (readonly Due[])[],
+    { part, at }: { part: number; at: number },
+  ): void {
     const ripe = due[part]!.filter((d) => d.at <= at + SAME_MOMENT);
     due[part] = due[part]!.filter((d) => d.at > at + SAME_MOMENT);
     const { kind } = this.machine.parts[part]!;
     this.turn(part);
-    states[part] = kind.fire ? kind.fire(instances[part]!, this.view, states[part]!, ripe.map((d) => String(d.state))) : (ripe[0]!.state as number);
+    states[part] = kind.fire
+      ? kind.fire(
+          instances[part]!,
+          this.view,
+          states[part]!,
+          ripe.map((d) => String(d.state)),
+        )
+      : (ripe[0]!.state as number);
   }
 
   /** Solves until no analog memory moves; what is not remembered is stamped already. False if it never rests. */

@@ -30,12 +30,28 @@ export function observeAll(simulator: Simulator, state: State, tests: readonly T
   const byPhase = state.phases.map((phase) => {
     simulator.load(state, phase);
     const surges = tests.filter((test) => test.function === "inrush");
-    const starting = surges.length === 0 ? [] : simulator.whileStarting(state, phase, () => surges.map((test) => clamped(simulator, test)));
+    const starting =
+      surges.length === 0
+        ? []
+        : simulator.whileStarting(state, phase, () => surges.map((test) => clamped(simulator, test)));
     const ends = endsOf(simulator.machine, tests);
-    return tests.map((test, t) => (test.function === "look" ? seen(simulator, state, phase, test) : test.function === "inrush" ? starting[surges.indexOf(test)]! : reading(simulator, state, test, meter, ends[2 * t]!, ends[2 * t + 1]!)));
+    return tests.map((test, t) =>
+      test.function === "look"
+        ? seen(simulator, state, phase, test)
+        : test.function === "inrush"
+          ? starting[surges.indexOf(test)]!
+          : reading(simulator, state, test, meter, ends[2 * t]!, ends[2 * t + 1]!),
+    );
   });
   if (byPhase.length === 1) return byPhase[0]!;
-  return tests.map((test, t) => averaged(byPhase.map((shown) => shown[t]!), state.phases, test, meter));
+  return tests.map((test, t) =>
+    averaged(
+      byPhase.map((shown) => shown[t]!),
+      state.phases,
+      test,
+      meter,
+    ),
+  );
 }
 
 /** The same for one test. */
@@ -53,7 +69,10 @@ function clamped(simulator: Simulator, test: Test): Shown {
   const clamp = simulator.machine.clamps.get(test.red);
   if (!clamp) throw new RangeError(`no clamp point ${test.red}`);
   const { ac, dc } = simulator.elementCurrent(clamp.element);
-  return { kind: "value", value: test.function === "inrush" ? Math.hypot(ac, dc) : test.function === "clamp" ? ac : Math.abs(dc) };
+  return {
+    kind: "value",
+    value: test.function === "inrush" ? Math.hypot(ac, dc) : test.function === "clamp" ? ac : Math.abs(dc),
+  };
 }
 
 // A dictionary asks for the same list of tests thousands of times: where their leads go is looked up once.
@@ -82,7 +101,12 @@ function reading(simulator: Simulator, state: State, test: Test, meter: Meter, a
     case "dcv": {
       const open = simulator.openVolts(a, b).dc;
       if (Math.abs(open) < NOTHING) return ZERO;
-      return { kind: "value", value: simulator.joinedStiffly(a, b, false) ? open : open * loadedShare(simulator.seenOhms(a, b), meter.inputOhms) };
+      return {
+        kind: "value",
+        value: simulator.joinedStiffly(a, b, false)
+          ? open
+          : open * loadedShare(simulator.seenOhms(a, b), meter.inputOhms),
+      };
     }
     case "acv":
     case "lowz": {
@@ -116,7 +140,10 @@ function reading(simulator: Simulator, state: State, test: Test, meter: Meter, a
     }
     case "hertz": {
       const open = simulator.openVolts(a, b);
-      return { kind: "value", value: Math.hypot(open.acRe, open.acIm) < COUNTED ? 0 : state.instances[0]!.conditions.hertz };
+      return {
+        kind: "value",
+        value: Math.hypot(open.acRe, open.acIm) < COUNTED ? 0 : state.instances[0]!.conditions.hertz,
+      };
     }
     case "look":
       throw new RangeError("a look is no meter reading");
@@ -138,13 +165,17 @@ function mannerOf(phases: readonly Phase[]): Manner {
  */
 function averaged(shown: readonly Shown[], phases: readonly Phase[], test: Test, meter: Meter): Shown {
   const first = shown[0]!;
-  if (first.kind === "label") return shown.every((s) => s.kind === "label" && s.label === first.label) ? first : { kind: "label", label: FLICKERS };
+  if (first.kind === "label")
+    return shown.every((s) => s.kind === "label" && s.label === first.label)
+      ? first
+      : { kind: "label", label: FLICKERS };
   if (first.kind === "beep") return shown.every((s) => s.kind === "beep" && s.beeps) ? BEEPS : SILENT;
   if (shown.some((s) => s.kind !== "value")) return OVERLOAD;
   const values = shown.map((s) => (s.kind === "value" ? s.value : 0));
   const low = Math.min(...values);
   const high = Math.max(...values);
-  const near = (target: number) => values.reduce((sum, v, i) => (Math.abs(v - target) <= 0.25 * (high - low) ? sum + phases[i]!.seconds : sum), 0);
+  const near = (target: number) =>
+    values.reduce((sum, v, i) => (Math.abs(v - target) <= 0.25 * (high - low) ? sum + phases[i]!.seconds : sum), 0);
   const share = (target: number) => Math.min(1, near(target) / meter.averagingSeconds);
   const top = low + (high - low) * share(high);
   const bottom = Math.min(top, high - (high - low) * share(low));

@@ -107,7 +107,8 @@ export function slipsOf(machine: Machine, before: readonly GuideLeg[], leg: Guid
   };
   const right = shown([], PROPERLY);
   const slips: Omit<Slip, "unseen">[] = [];
-  const hand = (words: string, manner: Partial<Manner>) => slips.push({ words, of: "hand", shows: shown([], { ...PROPERLY, ...manner }) });
+  const hand = (words: string, manner: Partial<Manner>) =>
+    slips.push({ words, of: "hand", shows: shown([], { ...PROPERLY, ...manner }) });
   const times = gesture.presses.reduce((n, p) => n + p.times, 0);
   if (gesture.presses.length === 0) hand("not held long enough", { hold: 0.6 });
   if (times > 1) {
@@ -118,22 +119,38 @@ export function slipsOf(machine: Machine, before: readonly GuideLeg[], leg: Guid
   if (gesture.openDoors.length > 0) hand("the door not open", { doors: false });
   for (const fault of faultsAgainst(machine, gesture)) {
     const broken = machine.partById.get(fault.part)!;
-    slips.push({ words: `${broken.name}: ${broken.modes.find((m) => m.id === fault.mode)!.words}`, of: "machine", shows: shown([fault], PROPERLY) });
+    slips.push({
+      words: `${broken.name}: ${broken.modes.find((m) => m.id === fault.mode)!.words}`,
+      of: "machine",
+      shows: shown([fault], PROPERLY),
+    });
   }
   return slips.map((s) => ({ ...s, unseen: s.shows === right }));
 }
 
 /** The faults that stand most directly in the way of a gesture: its keys, its door switches, the panel and the controller. */
-function faultsAgainst(machine: Machine, gesture: { readonly hold: readonly string[]; readonly presses: readonly { readonly key: string }[]; readonly openDoors: readonly string[] }): Fault[] {
+function faultsAgainst(
+  machine: Machine,
+  gesture: {
+    readonly hold: readonly string[];
+    readonly presses: readonly { readonly key: string }[];
+    readonly openDoors: readonly string[];
+  },
+): Fault[] {
   const keys = new Set([...gesture.hold, ...gesture.presses.map((p) => p.key)]);
   return machine.parts.flatMap((part): Fault[] => {
     const all = part.modes.map((m) => ({ part: part.id, mode: m.id }));
     switch (part.kind.kind) {
-      case "keypad": return all.filter((f) => [...keys].some((k) => f.mode === `${k}-dead` || f.mode === `${k}-stuck`));
-      case "door switch": return gesture.openDoors.includes((part.fields as { door: string }).door) ? all : [];
-      case "panel": return all.filter((f) => ["dead", "link-dead"].includes(f.mode));
-      case "controller": return all.filter((f) => f.mode === "dead");
-      default: return [];
+      case "keypad":
+        return all.filter((f) => [...keys].some((k) => f.mode === `${k}-dead` || f.mode === `${k}-stuck`));
+      case "door switch":
+        return gesture.openDoors.includes((part.fields as { door: string }).door) ? all : [];
+      case "panel":
+        return all.filter((f) => ["dead", "link-dead"].includes(f.mode));
+      case "controller":
+        return all.filter((f) => f.mode === "dead");
+      default:
+        return [];
     }
   });
 }

@@ -13,12 +13,24 @@ export interface Leg {
  * Takes a machine with its faults through setups, one after another. What is persistent (a blown fuse, a tripped cut-off,
  * the mode of a program) is carried on. Throws a RangeError for a setup the machine has not, and `NoOperatingPoint`.
  */
-export function runSequence(simulator: Simulator, faults: readonly Fault[], values: Values, legs: readonly Leg[]): State[] {
+export function runSequence(
+  simulator: Simulator,
+  faults: readonly Fault[],
+  values: Values,
+  legs: readonly Leg[],
+): State[] {
   const states: State[] = [];
   for (const leg of legs) {
     const setup = simulator.machine.setupById.get(leg.setup);
     if (!setup) throw new RangeError(`no setup ${leg.setup}`);
-    states.push(simulator.energise(leg.seconds === undefined ? setup : { ...setup, seconds: leg.seconds }, faults, values, states[states.length - 1]));
+    states.push(
+      simulator.energise(
+        leg.seconds === undefined ? setup : { ...setup, seconds: leg.seconds },
+        faults,
+        values,
+        states[states.length - 1],
+      ),
+    );
   }
   return states;
 }

@@ -57,16 +57,36 @@ export class StampedCircuit {
     this.elements = elements;
     this.dcSolver = new DcSolver(machine.program);
     this.acSolver = new AcSolver(machine.program);
-    [this.g, this.gAc, this.bAc, this.e, this.eAc] = [array(elements), array(elements), array(elements), array(elements), array(elements)];
+    [this.g, this.gAc, this.bAc, this.e, this.eAc] = [
+      array(elements),
+      array(elements),
+      array(elements),
+      array(elements),
+      array(elements),
+    ];
     this.circuit = [this.g, this.gAc, this.bAc, this.e, this.eAc];
-    [this.factoredDc, this.factoredAc, this.factoredAcB] = [array(elements).fill(NaN), array(elements).fill(NaN), array(elements).fill(NaN)];
+    [this.factoredDc, this.factoredAc, this.factoredAcB] = [
+      array(elements).fill(NaN),
+      array(elements).fill(NaN),
+      array(elements).fill(NaN),
+    ];
     [this.solvedE, this.solvedEAc] = [array(elements).fill(NaN), array(elements).fill(NaN)];
-    [this.feed, this.feedIm, this.volts, this.voltsRe, this.voltsIm] =
-      [array(nodes), array(nodes), array(nodes), array(nodes), array(nodes)];
+    [this.feed, this.feedIm, this.volts, this.voltsRe, this.voltsIm] = [
+      array(nodes),
+      array(nodes),
+      array(nodes),
+      array(nodes),
+      array(nodes),
+    ];
   }
 
   /** Stamps one part, or every part; says whether the circuit is another one now. */
-  protected stampChanged(instances: readonly Instance<unknown>[], states: Int32Array, memory: Float64Array, changed: number): boolean {
+  protected stampChanged(
+    instances: readonly Instance<unknown>[],
+    states: Int32Array,
+    memory: Float64Array,
+    changed: number,
+  ): boolean {
     if (changed === EVERY_PART) {
       this.stampAll(instances, states, memory);
       return true;
@@ -84,10 +104,18 @@ export class StampedCircuit {
     for (const part of this.machine.parts) this.stampPart(part, instances, states, memory);
   }
 
-  protected stampPart(part: Part, instances: readonly Instance<unknown>[], states: Int32Array, memory: Float64Array): void {
+  protected stampPart(
+    part: Part,
+    instances: readonly Instance<unknown>[],
+    states: Int32Array,
+    memory: Float64Array,
+  ): void {
     const { index, firstElement, elementCount, firstMemory } = part;
     this.turn(index);
-    for (let i = firstElement; i < firstElement + elementCount; i++) { this.e[i] = 0; this.eAc[i] = 0; }
+    for (let i = firstElement; i < firstElement + elementCount; i++) {
+      this.e[i] = 0;
+      this.eAc[i] = 0;
+    }
     const { lifted, lamps } = instances[index]!.conditions;
     if (lifted.has(part.id) || lamps.has(part.id)) {
       // A lead that is lifted opens the part; a lamp in its stead is a load of 40 watts at the machine's own voltage.
@@ -95,7 +123,12 @@ export class StampedCircuit {
       if (lamps.has(part.id)) this.stamp.conduct(0, LAMP_WATTS / this.machine.file.supply.volts ** 2);
       return;
     }
-    part.kind.stamp(instances[index]!, this.stamp, states[index]!, part.kind.memory ? memory.subarray(firstMemory, firstMemory + part.kind.memory) : NO_MEMORY);
+    part.kind.stamp(
+      instances[index]!,
+      this.stamp,
+      states[index]!,
+      part.kind.memory ? memory.subarray(firstMemory, firstMemory + part.kind.memory) : NO_MEMORY,
+    );
   }
 
   protected solveAll(): void {
@@ -159,7 +192,12 @@ export class StampedCircuit {
    */
   whileStarting<T>(state: State, phase: Phase, measure: () => T): T {
     this.load(state, phase);
-    const starting = this.machine.parts.filter((part) => part.kind.stampAtStart && !state.instances[part.index]!.conditions.lamps.has(part.id) && !state.instances[part.index]!.conditions.lifted.has(part.id));
+    const starting = this.machine.parts.filter(
+      (part) =>
+        part.kind.stampAtStart &&
+        !state.instances[part.index]!.conditions.lamps.has(part.id) &&
+        !state.instances[part.index]!.conditions.lifted.has(part.id),
+    );
     if (starting.length === 0) return measure();
     for (const part of starting) {
       this.turn(part.index);
@@ -174,7 +212,11 @@ export class StampedCircuit {
 
   /** Open-circuit volts between two nodes of the loaded phase. */
   openVolts(a: number, b: number): { dc: number; acRe: number; acIm: number } {
-    return { dc: this.volts[a]! - this.volts[b]!, acRe: this.voltsRe[a]! - this.voltsRe[b]!, acIm: this.voltsIm[a]! - this.voltsIm[b]! };
+    return {
+      dc: this.volts[a]! - this.volts[b]!,
+      acRe: this.voltsRe[a]! - this.voltsRe[b]!,
+      acIm: this.voltsIm[a]! - this.voltsIm[b]!,
+    };
   }
 
   /** Resistance that a meter sees between two nodes of the loaded phase, every source at rest, ohms. */
@@ -195,10 +237,15 @@ export class StampedCircuit {
     const joined = alternating ? this.stiffAc : this.stiffDc;
     if (!joined.fresh) {
       const { ends } = this.machine;
-      joined.group.forEach((_, n) => { joined.group[n] = n; });
+      joined.group.forEach((_, n) => {
+        joined.group[n] = n;
+      });
       for (let e = 0; e < this.elements; e++) {
-        const square = alternating ? this.gAc[e]! * this.gAc[e]! + this.bAc[e]! * this.bAc[e]! : this.g[e]! * this.g[e]!;
-        if (square > STIFF * STIFF && ends[2 * e]! >= 0 && ends[2 * e + 1]! >= 0) joined.group[root(joined.group, ends[2 * e]!)] = root(joined.group, ends[2 * e + 1]!);
+        const square = alternating
+          ? this.gAc[e]! * this.gAc[e]! + this.bAc[e]! * this.bAc[e]!
+          : this.g[e]! * this.g[e]!;
+        if (square > STIFF * STIFF && ends[2 * e]! >= 0 && ends[2 * e + 1]! >= 0)
+          joined.group[root(joined.group, ends[2 * e]!)] = root(joined.group, ends[2 * e + 1]!);
       }
       joined.fresh = true;
     }
@@ -245,7 +292,10 @@ export class StampedCircuit {
     this.states = phase.states;
     this.instances = state.instances;
     if (state.instances[partIndex]!.conditions.lamps.has(part.id)) {
-      const { acRe, acIm } = this.openVolts(this.machine.ends[2 * part.firstElement]!, this.machine.ends[2 * part.firstElement + 1]!);
+      const { acRe, acIm } = this.openVolts(
+        this.machine.ends[2 * part.firstElement]!,
+        this.machine.ends[2 * part.firstElement + 1]!,
+      );
       return Math.hypot(acRe, acIm) > this.machine.file.supply.volts / 3 ? LAMP_LIT : LAMP_DARK;
     }
     return part.kind.look(state.instances[partIndex]!, this.view, phase.states[partIndex]!);
@@ -262,14 +312,23 @@ export class StampedCircuit {
     return node;
   }
   protected readonly stamp: Stamp = {
-    conduct: (element, siemens) => { this.stamp.dc(element, siemens); this.stamp.ac(element, siemens); },
-    dc: (element, siemens) => { this.g[this.element0 + element] = siemens; },
+    conduct: (element, siemens) => {
+      this.stamp.dc(element, siemens);
+      this.stamp.ac(element, siemens);
+    },
+    dc: (element, siemens) => {
+      this.g[this.element0 + element] = siemens;
+    },
     ac: (element, conductance, susceptance = 0) => {
       this.gAc[this.element0 + element] = conductance;
       this.bAc[this.element0 + element] = susceptance;
     },
-    emf: (element, volts) => { this.e[this.element0 + element] = volts; },
-    acEmf: (element, volts) => { this.eAc[this.element0 + element] = volts; },
+    emf: (element, volts) => {
+      this.e[this.element0 + element] = volts;
+    },
+    acEmf: (element, volts) => {
+      this.eAc[this.element0 + element] = volts;
+    },
   };
   protected readonly view: View = {
     dc: (a, b) => this.openVolts(this.terminal(a), this.terminal(b)).dc,
@@ -288,7 +347,10 @@ export class StampedCircuit {
       const other = this.machine.partById.get(id);
       if (!other || other.elementCount === 0) return 0;
       const { dc, ac } = this.elementCurrent(other.firstElement);
-      const { acRe, acIm } = this.openVolts(this.machine.ends[2 * other.firstElement]!, this.machine.ends[2 * other.firstElement + 1]!);
+      const { acRe, acIm } = this.openVolts(
+        this.machine.ends[2 * other.firstElement]!,
+        this.machine.ends[2 * other.firstElement + 1]!,
+      );
       return Math.abs(this.elementVolts(other.firstElement) * dc) + Math.hypot(acRe, acIm) * ac;
     },
     seen: (id): string => {

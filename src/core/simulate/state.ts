@@ -18,7 +18,11 @@ export interface State {
 
 /** Thrown when the analog part finds no operating point: an error of the model, never a reading. */
 export class NoOperatingPoint extends Error {
-  constructor(readonly machine: string, readonly setup: string, readonly fault: string) {
+  constructor(
+    readonly machine: string,
+    readonly setup: string,
+    readonly fault: string,
+  ) {
     super(`${machine}: no operating point in setup ${setup} with ${fault}`);
     this.name = "NoOperatingPoint";
   }

@@ -26,7 +26,8 @@ export const RECHECK_SOON = 10;
 /** The canonical name of a test; the same test always has the same one. */
 export function testKey(test: Test): string {
   let key = KEYS.get(test);
-  if (key === undefined) KEYS.set(test, (key = `${test.setup}|${test.function}|${test.red}|${test.black ?? ""}|${test.instant}`));
+  if (key === undefined)
+    KEYS.set(test, (key = `${test.setup}|${test.function}|${test.red}|${test.black ?? ""}|${test.instant}`));
   return key;
 }
 
@@ -34,6 +35,12 @@ export function testKey(test: Test): string {
 const KEYS = new WeakMap<Test, string>();
 
 /** A test from its parts, at the settled instant if no other is named. */
-export function makeTest(setup: string, fn: MeterFunction, red: string, black?: string, instant: Instant = "settled"): Test {
+export function makeTest(
+  setup: string,
+  fn: MeterFunction,
+  red: string,
+  black?: string,
+  instant: Instant = "settled",
+): Test {
   return { setup, function: fn, red, ...(black === undefined ? {} : { black }), instant };
 }

@@ -28,7 +28,13 @@ export function nominalValues(machine: Machine): Values {
  * used together: every part value is spread evenly over them, one in each of as many slices of its tolerance (a Latin
  * hypercube; McKay, Beckman and Conover, 1979), so that a few cover it.
  */
-export function drawnValues(machine: Machine, seed: number, stratum: number, vagueStratum = stratum, among: readonly number[] = [seed]): Values {
+export function drawnValues(
+  machine: Machine,
+  seed: number,
+  stratum: number,
+  vagueStratum = stratum,
+  among: readonly number[] = [seed],
+): Values {
   const spread = (name: string) => {
     const own = uniformFor(seed, name);
     const rank = among.filter((other) => uniformFor(other, name) < own).length;
@@ -40,7 +46,13 @@ export function drawnValues(machine: Machine, seed: number, stratum: number, vag
   return {
     supplyVolts: machine.file.supply.volts * (1 + (machine.file.supply.percent / 100) * spread("supply")),
     ambient: machine.file.ambient + 8 * spread("ambient"),
-    of: machine.parts.map((part) => part.parameters.map((p) => p.nominal * (1 + p.tolerance * (p.vague ? wide(spread(`${part.id} ${p.name}`)) : spread(`${part.id} ${p.name}`))))),
+    of: machine.parts.map((part) =>
+      part.parameters.map(
+        (p) =>
+          p.nominal *
+          (1 + p.tolerance * (p.vague ? wide(spread(`${part.id} ${p.name}`)) : spread(`${part.id} ${p.name}`))),
+      ),
+    ),
     severity(part, mode) {
       if (!mode.severity) return 1;
       const [low, high] = mode.severity;

@@ -13,7 +13,15 @@ const PAUSE = 0.5;
  * Seconds from when a setup is brought about until a part first shows a label; Infinity when it does not within `limit` seconds, null
  * where the model finds no operating point. Throws a RangeError for a part that shows nothing.
  */
-export function secondsUntil(simulator: Simulator, setup: SetupEntry, faults: readonly Fault[], values: Values, partId: string, label: string, limit: number): number | null {
+export function secondsUntil(
+  simulator: Simulator,
+  setup: SetupEntry,
+  faults: readonly Fault[],
+  values: Values,
+  partId: string,
+  label: string,
+  limit: number,
+): number | null {
   const part = simulator.machine.partById.get(partId);
   if (!part?.labels) throw new RangeError(`${partId} is nothing one can see`);
   const stages = stagesOf(simulator.machine, setup, values);

@@ -40,15 +40,39 @@ export interface BenchRig {
   readonly cautions: readonly string[];
   readonly steps: readonly RigStep[];
   /** The board's own faults; the first, with an empty id, is the good board. */
-  readonly faults: readonly { readonly id: string; readonly part: string; readonly mode: string; readonly name: string; readonly sort: BoardSort; readonly odds: number }[];
+  readonly faults: readonly {
+    readonly id: string;
+    readonly part: string;
+    readonly mode: string;
+    readonly name: string;
+    readonly sort: BoardSort;
+    readonly odds: number;
+  }[];
   /** What lamp `l` does in step `s` under fault `f`: `shows[f][s][l]`, null where the model finds no state. */
   readonly shows: readonly (readonly (readonly (LampShows | null)[])[])[];
 }
 
 /** What a verdict of the rig can name. */
-export type BoardSort = "good board" | "relay" | "driver" | "low-voltage supply" | "sensor input" | "controller" | "board fuse or filter" | "other part";
+export type BoardSort =
+  | "good board"
+  | "relay"
+  | "driver"
+  | "low-voltage supply"
+  | "sensor input"
+  | "controller"
+  | "board fuse or filter"
+  | "other part";
 
-const SUPPLIES: ReadonlySet<string> = new Set(["switched supply", "linear supply", "non-isolated supply", "regulator", "transformer", "capacitor", "inrush resistor", "diode"]);
+const SUPPLIES: ReadonlySet<string> = new Set([
+  "switched supply",
+  "linear supply",
+  "non-isolated supply",
+  "regulator",
+  "transformer",
+  "capacitor",
+  "inrush resistor",
+  "diode",
+]);
 const DRIVERS: ReadonlySet<string> = new Set(["transistor switch", "motor drive", "triac"]);
 const LINE_SIDE: ReadonlySet<string> = new Set(["fuse", "line filter", "varistor"]);
 
@@ -58,7 +82,8 @@ function sortOf(part: Part, mode: string): BoardSort {
   if (DRIVERS.has(kind)) return "driver";
   if (SUPPLIES.has(kind)) return "low-voltage supply";
   if (LINE_SIDE.has(kind)) return "board fuse or filter";
-  if (kind === "controller") return /^(in|input|sense)|-input|input-/.test(mode) ? "sensor input" : /-off$/.test(mode) ? "driver" : "controller";
+  if (kind === "controller")
+    return /^(in|input|sense)|-input|input-/.test(mode) ? "sensor input" : /-off$/.test(mode) ? "driver" : "controller";
   return "other part";
 }
 
@@ -66,11 +91,25 @@ function sortOf(part: Part, mode: string): BoardSort {
 export function rigBoards(machine: Machine): readonly { readonly piece: string; readonly name: string }[] {
   const loads = loadsOf(machine, "");
   if (loads.length === 0) return [];
-  return machine.file.pieces.filter((p) => p.board && machine.parts.some((part) => part.piece === p.id && (part.kind.kind === "relay" || part.kind.kind === "controller" || DRIVERS.has(part.kind.kind)))).map((p) => ({ piece: p.id, name: p.name }));
+  return machine.file.pieces
+    .filter(
+      (p) =>
+        p.board &&
+        machine.parts.some(
+          (part) =>
+            part.piece === p.id &&
+            (part.kind.kind === "relay" || part.kind.kind === "controller" || DRIVERS.has(part.kind.kind)),
+        ),
+    )
+    .map((p) => ({ piece: p.id, name: p.name }));
 }
 
 function loadsOf(machine: Machine, board: string): readonly Part[] {
-  return machine.parts.filter((p) => p.kind.load && p.elementCount > 0 && p.piece !== board && !["transformer", "relay"].includes(p.kind.kind)).slice(0, 10);
+  return machine.parts
+    .filter(
+      (p) => p.kind.load && p.elementCount > 0 && p.piece !== board && !["transformer", "relay"].includes(p.kind.kind),
+    )
+    .slice(0, 10);
 }
 
 /** Watts of the lamp for a load: its own up to these. */
@@ -82,35 +121,88 @@ function lampFor(machine: Machine, part: Part): RigLamp {
   const volts = f.volts ?? machine.file.supply.volts;
   const current = f.current ?? (machine.usual[machine.ends[2 * part.firstElement]!] === "dc" ? "dc" : "ac");
   const own = f.watts ?? volts * (f.amps ?? f.runAmps ?? 1);
-  return { part: part.id, name: part.name, volts, watts: Math.min(volts > 60 ? MAINS_LAMP : LOW_LAMP, Math.max(1, Math.round(own))), current };
+  return {
+    part: part.id,
+    name: part.name,
+    volts,
+    watts: Math.min(volts > 60 ? MAINS_LAMP : LOW_LAMP, Math.max(1, Math.round(own))),
+    current,
+  };
 }
 
 /** What stands in for the sensors in a setup, in words. */
 function standIns(machine: Machine, setup: SetupEntry): string[] {
   return machine.parts.flatMap((part) => {
     const f = part.fields as { place?: string; ohms25?: number; beta?: number; ohms0?: number };
-    const celsius = f.place === undefined ? undefined : setup.places[f.place] ?? machine.file.ambient;
-    if (part.kind.kind === "ntc" && celsius !== undefined) { const ohms = f.ohms25! * Math.exp(f.beta! * (1 / (celsius + 273.15) - 1 / 298.15)); return [`${part.name}: ${quantityText(ohms, "ohms")} (${quantityText(celsius, "celsius")})`]; }
-    if (part.kind.kind === "reed switch") return [`${part.name}: ${setup.magnets.length > 0 ? "magnet held" : "no magnet"}`];
+    const celsius = f.place === undefined ? undefined : (setup.places[f.place] ?? machine.file.ambient);
+    if (part.kind.kind === "ntc" && celsius !== undefined) {
+      const ohms = f.ohms25! * Math.exp(f.beta! * (1 / (celsius + 273.15) - 1 / 298.15));
+      return [`${part.name}: ${quantityText(ohms, "ohms")} (${quantityText(celsius, "celsius")})`];
+    }
+    if (part.kind.kind === "reed switch")
+      return [`${part.name}: ${setup.magnets.length > 0 ? "magnet held" : "no magnet"}`];
     return [];
   });
 }
 
 /** Steps of the rig: every powered setup of the file in which nothing is pulled apart or fed past the board; then off, and on again. */
-function rigSteps(machine: Machine, lamps: readonly string[], good: readonly string[]): { step: RigStep; setup: SetupEntry; before?: number }[] {
-  const rigged = (setup: SetupEntry): SetupEntry => ({ ...setup, lamps: [...lamps], good: [...good], feeds: [], apart: [], lifted: [] });
+function rigSteps(
+  machine: Machine,
+  lamps: readonly string[],
+  good: readonly string[],
+): { step: RigStep; setup: SetupEntry; before?: number }[] {
+  const rigged = (setup: SetupEntry): SetupEntry => ({
+    ...setup,
+    lamps: [...lamps],
+    good: [...good],
+    feeds: [],
+    apart: [],
+    lifted: [],
+  });
   const seen = new Set<string>();
   const powered = machine.file.setups.filter((s) => {
-    if (s.power !== "on" || s.feeds.length > 0 || s.apart.length > 0 || s.lifted.length > 0 || s.off.length > 0) return false;
-    const key = JSON.stringify([s.mode, s.press, s.made, s.openDoors, s.jumpers, s.magnets, s.places, s.levels, s.seconds]);
+    if (s.power !== "on" || s.feeds.length > 0 || s.apart.length > 0 || s.lifted.length > 0 || s.off.length > 0)
+      return false;
+    const key = JSON.stringify([
+      s.mode,
+      s.press,
+      s.made,
+      s.openDoors,
+      s.jumpers,
+      s.magnets,
+      s.places,
+      s.levels,
+      s.seconds,
+    ]);
     return seen.has(key) ? false : (seen.add(key), true);
   });
-  const steps = powered.map((s) => ({ setup: rigged(s), step: { id: s.id, words: s.name.replace(/^Plugged in,? ?/, "Power on, ").replace(/, $/, ""), how: [...standIns(machine, s), ...(s.seconds && s.seconds > 60 ? [`Wait ${quantityText(s.seconds, "seconds")}.`] : []), ...(s.mode === "run" ? [] : [`Mode: ${s.mode}`])] } }));
+  const steps = powered.map((s) => ({
+    setup: rigged(s),
+    step: {
+      id: s.id,
+      words: s.name.replace(/^Plugged in,? ?/, "Power on, ").replace(/, $/, ""),
+      how: [
+        ...standIns(machine, s),
+        ...(s.seconds && s.seconds > 60 ? [`Wait ${quantityText(s.seconds, "seconds")}.`] : []),
+        ...(s.mode === "run" ? [] : [`Mode: ${s.mode}`]),
+      ],
+    },
+  }));
   const first = steps[0];
   if (!first) return [];
-  return [...steps, { setup: { ...first.setup, id: first.setup.id, power: "off" }, step: { id: "power-off", words: "Power off", how: ["Every lamp goes dark."] } }, { setup: first.setup, before: 0, step: { id: "power-again", words: "Power off, wait ten seconds, on again", how: first.step.how } }];
+  return [
+    ...steps,
+    {
+      setup: { ...first.setup, id: first.setup.id, power: "off" },
+      step: { id: "power-off", words: "Power off", how: ["Every lamp goes dark."] },
+    },
+    {
+      setup: first.setup,
+      before: 0,
+      step: { id: "power-again", words: "Power off, wait ten seconds, on again", how: first.step.how },
+    },
+  ];
 }
-
 
 /**
  * The rig of one board of a machine, simulated under each of the board's faults with everything else known good. Throws a RangeError for a piece
@@ -122,12 +214,32 @@ export function benchRig(machine: Machine, board: string): BenchRig {
   const loads = loadsOf(machine, board);
   const lamps = loads.map((p) => lampFor(machine, p));
   const good = machine.parts.filter((p) => p.piece !== board).map((p) => p.id);
-  const steps = rigSteps(machine, loads.map((p) => p.id), good);
+  const steps = rigSteps(
+    machine,
+    loads.map((p) => p.id),
+    good,
+  );
   const own = machine.parts.filter((p) => p.piece === board);
   const isolated = !own.some((p) => p.kind.kind === "non-isolated supply");
   const faults: BenchRig["faults"][number][] = [
-    { id: "", part: "", mode: "", name: "Good board", sort: "good board", odds: own.reduce((s, p) => s + p.modes.reduce((t, m) => t + m.odds, 0), 0) / 2 || 1 },
-    ...own.flatMap((part) => part.modes.map((m) => ({ id: `${part.id}:${m.id}`, part: part.id, mode: m.id, name: `${part.name}: ${m.words}`, sort: sortOf(part, m.id), odds: m.odds }))),
+    {
+      id: "",
+      part: "",
+      mode: "",
+      name: "Good board",
+      sort: "good board",
+      odds: own.reduce((s, p) => s + p.modes.reduce((t, m) => t + m.odds, 0), 0) / 2 || 1,
+    },
+    ...own.flatMap((part) =>
+      part.modes.map((m) => ({
+        id: `${part.id}:${m.id}`,
+        part: part.id,
+        mode: m.id,
+        name: `${part.name}: ${m.words}`,
+        sort: sortOf(part, m.id),
+        odds: m.odds,
+      })),
+    ),
   ];
   const simulator = new Simulator(machine);
   const values = nominalValues(machine);
@@ -138,21 +250,45 @@ export function benchRig(machine: Machine, board: string): BenchRig {
   const watts = lamps.filter((l) => l.volts > 60).reduce((s, l) => s + l.watts, 0);
   const amps = watts / machine.file.supply.volts;
   return {
-    board, boardName: named.name, isolated, lamps, steps: steps.map((s) => s.step), faults, shows,
+    board,
+    boardName: named.name,
+    isolated,
+    lamps,
+    steps: steps.map((s) => s.step),
+    faults,
+    shows,
     wiring: [
       `Feed: ${machine.file.supply.volts} V through an isolating transformer of ${Math.ceil((1.2 * (watts + 30)) / 10) * 10} VA or more, and a fuse of ${FUSE_RATINGS.find((r) => r >= 1.5 * (amps + 0.1)) ?? 1} A slow.`,
       ...lamps.map((l) => `${l.name}: a ${l.volts} V, ${l.watts} W lamp${l.current === "dc" ? ", DC" : ""}.`),
-      isolated ? "Ground: the board's own ground is the reference of its low side only; join it to nothing else." : "Ground: none. This board's ground is mains: no earthed instrument, no second hand.",
+      isolated
+        ? "Ground: the board's own ground is the reference of its low side only; join it to nothing else."
+        : "Ground: none. This board's ground is mains: no earthed instrument, no second hand.",
     ],
-    cautions: ["Isolating transformer, fuse and a switch within reach; the board on an insulating mat, nothing touched while it is fed.", ...(isolated ? [] : ["Not isolated: behind the transformer too, two points touched at once can kill."])],
+    cautions: [
+      "Isolating transformer, fuse and a switch within reach; the board on an insulating mat, nothing touched while it is fed.",
+      ...(isolated ? [] : ["Not isolated: behind the transformer too, two points touched at once can kill."]),
+    ],
   };
 }
 
-function lampsUnder(simulator: Simulator, machine: Machine, steps: ReturnType<typeof rigSteps>, loads: readonly Part[], lamps: readonly RigLamp[], fault: readonly Fault[], values: Values): (LampShows | null)[][] {
+function lampsUnder(
+  simulator: Simulator,
+  machine: Machine,
+  steps: ReturnType<typeof rigSteps>,
+  loads: readonly Part[],
+  lamps: readonly RigLamp[],
+  fault: readonly Fault[],
+  values: Values,
+): (LampShows | null)[][] {
   const states: (State | null)[] = [];
   return steps.map(({ setup, before }, s) => {
     try {
-      const state = simulator.energise(setup, fault, values, before === undefined ? undefined : states[before] ?? undefined);
+      const state = simulator.energise(
+        setup,
+        fault,
+        values,
+        before === undefined ? undefined : (states[before] ?? undefined),
+      );
       states[s] = state;
       return lamps.map((lamp, l) => lampShows(simulator, state, loads[l]!, lamp, machine));
     } catch (error) {
@@ -187,7 +323,12 @@ const MISREAD = 0.03;
 /** What the lamps say of the board. */
 export interface RigVerdict {
   /** Faults by probability, the likeliest first. */
-  readonly ranked: readonly { readonly id: string; readonly name: string; readonly sort: BoardSort; readonly probability: number }[];
+  readonly ranked: readonly {
+    readonly id: string;
+    readonly name: string;
+    readonly sort: BoardSort;
+    readonly probability: number;
+  }[];
   /** By what would be repaired. */
   readonly sorts: readonly { readonly sort: BoardSort; readonly probability: number }[];
   readonly words: string;
@@ -199,12 +340,24 @@ export interface RigVerdict {
 
 /** Weighs what the lamps did. With nothing seen the odds stand. */
 export function judgeRig(rig: BenchRig, seen: readonly LampSeen[]): RigVerdict {
-  const weights = rig.faults.map((f, i) => seen.reduce((w, o) => { const shows = rig.shows[i]![o.step]![o.lamp]; return w * (shows === null || shows === undefined ? 1 / LAMP_SHOWS.length : shows === o.shows ? 1 - MISREAD : MISREAD / 2); }, f.odds));
+  const weights = rig.faults.map((f, i) =>
+    seen.reduce((w, o) => {
+      const shows = rig.shows[i]![o.step]![o.lamp];
+      return (
+        w *
+        (shows === null || shows === undefined ? 1 / LAMP_SHOWS.length : shows === o.shows ? 1 - MISREAD : MISREAD / 2)
+      );
+    }, f.odds),
+  );
   const total = weights.reduce((a, b) => a + b, 0);
-  const ranked = rig.faults.map((f, i) => ({ id: f.id, name: f.name, sort: f.sort, probability: weights[i]! / total })).sort((a, b) => b.probability - a.probability || (a.id < b.id ? -1 : 1));
+  const ranked = rig.faults
+    .map((f, i) => ({ id: f.id, name: f.name, sort: f.sort, probability: weights[i]! / total }))
+    .sort((a, b) => b.probability - a.probability || (a.id < b.id ? -1 : 1));
   const bySort = new Map<BoardSort, number>();
   for (const r of ranked) bySort.set(r.sort, (bySort.get(r.sort) ?? 0) + r.probability);
-  const sorts = [...bySort].map(([sort, probability]) => ({ sort, probability })).sort((a, b) => b.probability - a.probability || (a.sort < b.sort ? -1 : 1));
+  const sorts = [...bySort]
+    .map(([sort, probability]) => ({ sort, probability }))
+    .sort((a, b) => b.probability - a.probability || (a.sort < b.sort ? -1 : 1));
   const best = sorts[0]!;
   const sound = rig.shows[0]!;
   const possible = sorts.filter((s) => s.probability >= 0.15 && s.sort !== "good board").slice(0, 3);
@@ -215,9 +368,24 @@ export function judgeRig(rig: BenchRig, seen: readonly LampSeen[]): RigVerdict {
   const sure = best.probability >= 0.9;
   const name = (o: LampSeen) => `${rig.lamps[o.lamp]!.name} ${o.shows} at “${rig.steps[o.step]!.words}”`;
   return {
-    ranked, sorts, next, sure,
-    words: seen.length === 0 ? "Make the first step and log what the lamps do." : best.sort === "good board" ? (sure ? "Good board." : "So far as a good board would do.") : `${possible.map((p, i) => (i === 0 ? p.sort.charAt(0).toUpperCase() + p.sort.slice(1) : p.sort)).join(", or ")}. ${sure ? `${ranked.find((r) => r.sort === best.sort)!.name}.` : apart(possible.map((p) => p.sort))}`.trim(),
-    why: odd.length > 0 ? `${odd.slice(0, 3).map(name).join("; ")}, which a good board does not do.` : seen.length > 0 ? "Every lamp did what a good board makes it do." : "",
+    ranked,
+    sorts,
+    next,
+    sure,
+    words:
+      seen.length === 0
+        ? "Make the first step and log what the lamps do."
+        : best.sort === "good board"
+          ? sure
+            ? "Good board."
+            : "So far as a good board would do."
+          : `${possible.map((p, i) => (i === 0 ? p.sort.charAt(0).toUpperCase() + p.sort.slice(1) : p.sort)).join(", or ")}. ${sure ? `${ranked.find((r) => r.sort === best.sort)!.name}.` : apart(possible.map((p) => p.sort))}`.trim(),
+    why:
+      odd.length > 0
+        ? `${odd.slice(0, 3).map(name).join("; ")}, which a good board does not do.`
+        : seen.length > 0
+          ? "Every lamp did what a good board makes it do."
+          : "",
   };
 }
 
@@ -227,20 +395,27 @@ export function rigFindings(rig: BenchRig, verdict: RigVerdict): readonly Alone[
   if (!verdict.sure || !best) return [];
   const blamed = rig.faults.find((f) => f.id === best.id)!;
   if (blamed.sort !== "good board") return [{ part: blamed.part, found: "bad", mode: blamed.mode }];
-  const proven = rig.faults.flatMap((f) => (f.sort === "relay" || f.sort === "controller" || f.sort === "low-voltage supply" ? [f.part] : []));
+  const proven = rig.faults.flatMap((f) =>
+    f.sort === "relay" || f.sort === "controller" || f.sort === "low-voltage supply" ? [f.part] : [],
+  );
   return [...new Set(proven)].map((part) => ({ part, found: "good" }));
 }
 
 /** What a meter settles where the lamps cannot. */
 function apart(sorts: readonly BoardSort[]): string {
-  if (sorts.includes("relay") && sorts.includes("driver")) return "Coil volts at the relay: there, it is the relay; not there, its driver.";
-  if (sorts.includes("low-voltage supply") || sorts.includes("controller")) return "Measure its low rail against the board's own ground: not there, the supply; there, the controller.";
+  if (sorts.includes("relay") && sorts.includes("driver"))
+    return "Coil volts at the relay: there, it is the relay; not there, its driver.";
+  if (sorts.includes("low-voltage supply") || sorts.includes("controller"))
+    return "Measure its low rail against the board's own ground: not there, the supply; there, the controller.";
   return "";
 }
 
 /** How far the likeliest faults part at a step: the chance that two drawn by their probabilities show different lamps. */
 function telling(rig: BenchRig, ranked: RigVerdict["ranked"], step: number): number {
   const groups = new Map<string, number>();
-  for (const r of ranked) { const key = rig.shows[rig.faults.findIndex((f) => f.id === r.id)]![step]!.join(); groups.set(key, (groups.get(key) ?? 0) + r.probability); }
+  for (const r of ranked) {
+    const key = rig.shows[rig.faults.findIndex((f) => f.id === r.id)]![step]!.join();
+    groups.set(key, (groups.get(key) ?? 0) + r.probability);
+  }
   return 1 - [...groups.values()].reduce((s, p) => s + p * p, 0);
 }

@@ -22,35 +22,92 @@ export function calibrate(pairs: readonly (readonly [stimulus: number, indicated
   const slope = pairs.reduce((s, p) => s + (p[0] - mx) * (p[1] - my), 0) / sxx;
   const offset = my - slope * mx;
   const errors = pairs.map(([x, y]) => y - x);
-  return { errors, worst: errors.reduce((w, e) => (Math.abs(e) > Math.abs(w) ? e : w), 0), offset, slope, bend: Math.max(...pairs.map(([x, y]) => Math.abs(y - offset - slope * x))) };
+  return {
+    errors,
+    worst: errors.reduce((w, e) => (Math.abs(e) > Math.abs(w) ? e : w), 0),
+    offset,
+    slope,
+    bend: Math.max(...pairs.map(([x, y]) => Math.abs(y - offset - slope * x))),
+  };
 }
 
 function work(given: Given): Sheet {
-  const rows = given.text("rows").split("\n").map((l) => l.trim()).filter((l) => l !== "").map((line, i) => {
-    const pair = readList(line, "plain", given.liked, "rows");
-    if (pair.length !== 2) throw new Refused(`Row ${i + 1}, "${line.slice(0, 30)}": stimulus, then what is shown.`, "rows");
-    return pair as unknown as readonly [number, number];
-  });
+  const rows = given
+    .text("rows")
+    .split("\n")
+    .map((l) => l.trim())
+    .filter((l) => l !== "")
+    .map((line, i) => {
+      const pair = readList(line, "plain", given.liked, "rows");
+      if (pair.length !== 2)
+        throw new Refused(`Row ${i + 1}, "${line.slice(0, 30)}": stimulus, then what is shown.`, "rows");
+      return pair as unknown as readonly [number, number];
+    });
   const c = calibrate(rows);
   const allowed = given.number("allowed");
   const show = (v: number) => quantityText(v, "plain");
   const worst = Math.abs(c.worst);
   return {
     lines: [
-      { label: "Largest error", text: show(c.worst), big: true, formula: formula("max (shown - true)", `${rows.length} rows`, show(c.worst)) },
-      { label: "Line through all", text: `${show(c.offset)} + ${show(c.slope)} × true`, formula: `shown = ${show(c.offset)} + ${show(c.slope)} × true`, source: "least squares" },
+      {
+        label: "Largest error",
+        text: show(c.worst),
+        big: true,
+        formula: formula("max (shown - true)", `${rows.length} rows`, show(c.worst)),
+      },
+      {
+        label: "Line through all",
+        text: `${show(c.offset)} + ${show(c.slope)} × true`,
+        formula: `shown = ${show(c.offset)} + ${show(c.slope)} × true`,
+        source: "least squares",
+      },
       { label: "Bend about that line", text: show(c.bend) },
     ],
-    ...(allowed === undefined ? {} : { verdict: worst <= allowed ? { kind: "good" as const, words: `Within ${show(allowed)} everywhere.` } : c.bend <= allowed ? { kind: "bad" as const, words: Math.abs(c.slope - 1) < 0.02 ? `Off by ${show(c.offset)} everywhere: adjust its zero.` : "Off in proportion: adjust its span." } : { kind: "bad" as const, words: "Off, and bent: no adjustment mends it." } }),
-    table: { head: ["True", "Shown", "Error"], rows: rows.map(([x, y], i) => ({ cells: [show(x), show(y), show(c.errors[i]!)], ...(allowed === undefined ? {} : { mark: Math.abs(c.errors[i]!) <= allowed ? "fits" as const : "misfit" as const }) })) },
-    curve: { x: given.text("unit") || "true", y: "error", lines: [{ name: "error", points: rows.map(([x], i): [number, number] => [x, c.errors[i]!]), dots: true }] },
-    cautions: [], notes: [],
+    ...(allowed === undefined
+      ? {}
+      : {
+          verdict:
+            worst <= allowed
+              ? { kind: "good" as const, words: `Within ${show(allowed)} everywhere.` }
+              : c.bend <= allowed
+                ? {
+                    kind: "bad" as const,
+                    words:
+                      Math.abs(c.slope - 1) < 0.02
+                        ? `Off by ${show(c.offset)} everywhere: adjust its zero.`
+                        : "Off in proportion: adjust its span.",
+                  }
+                : { kind: "bad" as const, words: "Off, and bent: no adjustment mends it." },
+        }),
+    table: {
+      head: ["True", "Shown", "Error"],
+      rows: rows.map(([x, y], i) => ({
+        cells: [show(x), show(y), show(c.errors[i]!)],
+        ...(allowed === undefined
+          ? {}
+          : { mark: Math.abs(c.errors[i]!) <= allowed ? ("fits" as const) : ("misfit" as const) }),
+      })),
+    },
+    curve: {
+      x: given.text("unit") || "true",
+      y: "error",
+      lines: [{ name: "error", points: rows.map(([x], i): [number, number] => [x, c.errors[i]!]), dots: true }],
+    },
+    cautions: [],
+    notes: [],
   };
 }
 
 /** Stimulus against indicated value, for gauges, thermostats and displays. */
 export const calibrationTool: Tool = {
-  id: "calibration", name: "Calibration table", group: "Settings and records", words: "True against shown: error, verdict, chart",
-  fields: [{ key: "rows", label: "True, shown: one pair a line", lines: 5, hint: "0 0.4\n50 50.6\n100 101" }, { key: "allowed", label: "Allowed error", quantity: "plain", min: 0 }, { key: "unit", label: "Unit", hint: "°C, bar" }],
+  id: "calibration",
+  name: "Calibration table",
+  group: "Settings and records",
+  words: "True against shown: error, verdict, chart",
+  fields: [
+    { key: "rows", label: "True, shown: one pair a line", lines: 5, hint: "0 0.4\n50 50.6\n100 101" },
+    { key: "allowed", label: "Allowed error", quantity: "plain", min: 0 },
+    { key: "unit", label: "Unit", hint: "°C, bar" },
+  ],
   work,
 };

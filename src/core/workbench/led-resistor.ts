@@ -18,25 +18,67 @@ function work(given: Given): Sheet {
   positive(amps, "The current", "amps");
   if (!Number.isInteger(count) || count < 1) throw new Refused("Whole LEDs only.", "count");
   const volts = shared || count === 1 ? forward : forward * count;
-  if (volts >= supply) throw new Refused(`${quantityText(supply, "volts")} is not enough: the LEDs alone take ${quantityText(volts, "volts")}.`, "supply");
+  if (volts >= supply)
+    throw new Refused(
+      `${quantityText(supply, "volts")} is not enough: the LEDs alone take ${quantityText(volts, "volts")}.`,
+      "supply",
+    );
   const total = shared ? amps * count : amps;
   const ohms = (supply - volts) / total;
   const fitted = preferred(ohms);
   const real = (supply - volts) / fitted;
   return {
     lines: [
-      { label: "Resistor", text: `${quantityText(fitted, "ohms")}, ${quantityText(real * real * fitted, "watts")}`, big: true, formula: formula("R = (U - Uf) / I", `(${quantityText(supply, "volts")} - ${quantityText(volts, "volts")}) / ${quantityText(total, "amperes")}`, quantityText(ohms, "ohms")), source: "Ohm's law; next value of E12, IEC 60063" },
+      {
+        label: "Resistor",
+        text: `${quantityText(fitted, "ohms")}, ${quantityText(real * real * fitted, "watts")}`,
+        big: true,
+        formula: formula(
+          "R = (U - Uf) / I",
+          `(${quantityText(supply, "volts")} - ${quantityText(volts, "volts")}) / ${quantityText(total, "amperes")}`,
+          quantityText(ohms, "ohms"),
+        ),
+        source: "Ohm's law; next value of E12, IEC 60063",
+      },
       { label: "Each LED then", text: quantityText(shared ? real / count : real, "amperes") },
-      ...(shared ? [{ label: "If all but one fail", text: `${quantityText(real, "amperes")} through the last one`, source: "all of it goes through what is left" }] : []),
+      ...(shared
+        ? [
+            {
+              label: "If all but one fail",
+              text: `${quantityText(real, "amperes")} through the last one`,
+              source: "all of it goes through what is left",
+            },
+          ]
+        : []),
     ],
-    ...(shared ? { verdict: { kind: "unsure" as const, words: "Shared: LEDs of one batch only, or one takes it all." } } : {}),
-    cautions: ["Low voltage only: an LED on mains wants more than a resistor."], notes: [],
+    ...(shared
+      ? { verdict: { kind: "unsure" as const, words: "Shared: LEDs of one batch only, or one takes it all." } }
+      : {}),
+    cautions: ["Low voltage only: an LED on mains wants more than a resistor."],
+    notes: [],
   };
 }
 
 /** Series resistor for one LED, several in a row, or a shared one. */
 export const ledResistorTool: Tool = {
-  id: "led", name: "LED resistor", group: "Joints and wires", words: "One LED, a row, or one resistor for many",
-  fields: [{ key: "supply", label: "Supply", quantity: "volts", min: 0 }, { key: "forward", label: "LED volts", quantity: "volts", hint: "2", min: 0 }, { key: "amps", label: "Current each", quantity: "amperes", hint: "10 mA" }, { key: "count", label: "LEDs", quantity: "plain", hint: "1", min: 1, max: 100 }, { key: "join", label: "Joined", choices: [["row", "in a row"], ["shared", "side by side, one resistor"]], preset: "row" }],
+  id: "led",
+  name: "LED resistor",
+  group: "Joints and wires",
+  words: "One LED, a row, or one resistor for many",
+  fields: [
+    { key: "supply", label: "Supply", quantity: "volts", min: 0 },
+    { key: "forward", label: "LED volts", quantity: "volts", hint: "2", min: 0 },
+    { key: "amps", label: "Current each", quantity: "amperes", hint: "10 mA" },
+    { key: "count", label: "LEDs", quantity: "plain", hint: "1", min: 1, max: 100 },
+    {
+      key: "join",
+      label: "Joined",
+      choices: [
+        ["row", "in a row"],
+        ["shared", "side by side, one resistor"],
+      ],
+      preset: "row",
+    },
+  ],
   work,
 };

@@ -12,7 +12,8 @@ export interface PulsePrice {
 
 /** Pulses for a price: as many as reach it. Throws `Refused` for values not above nothing. */
 export function pulsesFor(price: number, pulse: number): PulsePrice {
-  if (!(price > 0) || !(pulse > 0)) throw new Refused("Price and pulse value must be above zero.", price > 0 ? "pulse" : "price");
+  if (!(price > 0) || !(pulse > 0))
+    throw new Refused("Price and pulse value must be above zero.", price > 0 ? "pulse" : "price");
   const pulses = Math.ceil(price / pulse - 1e-9);
   return { pulses, charged: pulses * pulse, over: pulses * pulse - price };
 }
@@ -20,24 +21,83 @@ export function pulsesFor(price: number, pulse: number): PulsePrice {
 function work(given: Given): Sheet {
   const [price, pulse, count] = [given.number("price"), given.number("pulse"), given.number("count")];
   const cents = (v: number) => Math.round(v * 100);
-  if (pulse === undefined || (price === undefined && count === undefined)) throw new Refused("Type what one pulse is worth, and the price or the count.", pulse === undefined ? "pulse" : "price");
-  if (price === undefined) return { lines: [{ label: "The customer is charged", text: quantityText(count! * pulse, "money"), big: true, formula: formula("count × value", `${count} × ${quantityText(pulse, "money")}`, quantityText(count! * pulse, "money")) }], cautions: [], notes: [] };
+  if (pulse === undefined || (price === undefined && count === undefined))
+    throw new Refused(
+      "Type what one pulse is worth, and the price or the count.",
+      pulse === undefined ? "pulse" : "price",
+    );
+  if (price === undefined)
+    return {
+      lines: [
+        {
+          label: "The customer is charged",
+          text: quantityText(count! * pulse, "money"),
+          big: true,
+          formula: formula(
+            "count × value",
+            `${count} × ${quantityText(pulse, "money")}`,
+            quantityText(count! * pulse, "money"),
+          ),
+        },
+      ],
+      cautions: [],
+      notes: [],
+    };
   const p = pulsesFor(cents(price), cents(pulse));
   const asked = count ?? p.pulses;
   return {
     lines: [
-      { label: "Pulses", text: String(p.pulses), big: true, formula: formula("n = price / value, up", `${quantityText(price, "money")} / ${quantityText(pulse, "money")}`, String(p.pulses)) },
-      { label: "The customer is charged", text: quantityText((asked * cents(pulse)) / 100, "money"), formula: formula("n × value", `${asked} × ${quantityText(pulse, "money")}`, quantityText((asked * cents(pulse)) / 100, "money")) },
+      {
+        label: "Pulses",
+        text: String(p.pulses),
+        big: true,
+        formula: formula(
+          "n = price / value, up",
+          `${quantityText(price, "money")} / ${quantityText(pulse, "money")}`,
+          String(p.pulses),
+        ),
+      },
+      {
+        label: "The customer is charged",
+        text: quantityText((asked * cents(pulse)) / 100, "money"),
+        formula: formula(
+          "n × value",
+          `${asked} × ${quantityText(pulse, "money")}`,
+          quantityText((asked * cents(pulse)) / 100, "money"),
+        ),
+      },
       { label: "Remainder", text: quantityText((cents(price) % cents(pulse)) / 100, "money") },
     ],
-    verdict: asked !== p.pulses ? { kind: "bad", words: asked < p.pulses ? "Set too low: it sells below the price." : "Set too high: it takes more than the price." } : p.over > 0 ? { kind: "unsure", words: `The price is no whole number of pulses: ${quantityText(p.over / 100, "money")} too much is taken.` } : { kind: "good", words: "It comes out even." },
-    cautions: [], notes: [],
+    verdict:
+      asked !== p.pulses
+        ? {
+            kind: "bad",
+            words:
+              asked < p.pulses
+                ? "Set too low: it sells below the price."
+                : "Set too high: it takes more than the price.",
+          }
+        : p.over > 0
+          ? {
+              kind: "unsure",
+              words: `The price is no whole number of pulses: ${quantityText(p.over / 100, "money")} too much is taken.`,
+            }
+          : { kind: "good", words: "It comes out even." },
+    cautions: [],
+    notes: [],
   };
 }
 
 /** Prices in pulses. */
 export const pulsePriceTool: Tool = {
-  id: "pulses", name: "Pulses and prices", group: "Settings and records", words: "Price, pulse value, count, what is charged",
-  fields: [{ key: "price", label: "Price", quantity: "money", hint: "2.50" }, { key: "pulse", label: "One pulse is worth", quantity: "money", hint: "0.25" }, { key: "count", label: "Count set", quantity: "plain", max: 10000 }],
+  id: "pulses",
+  name: "Pulses and prices",
+  group: "Settings and records",
+  words: "Price, pulse value, count, what is charged",
+  fields: [
+    { key: "price", label: "Price", quantity: "money", hint: "2.50" },
+    { key: "pulse", label: "One pulse is worth", quantity: "money", hint: "0.25" },
+    { key: "count", label: "Count set", quantity: "plain", max: 10000 },
+  ],
   work,
 };

@@ -1,6 +1,16 @@
 import { ntcOhms } from "../machine/parts/ntc";
 import { quantityText, readQuantity, type Liked } from "../quantity/units";
-import { formula, positive, Refused, type Curve, type Given, type Line, type Sheet, type Tool, type Verdict } from "./tool";
+import {
+  formula,
+  positive,
+  Refused,
+  type Curve,
+  type Given,
+  type Line,
+  type Sheet,
+  type Tool,
+  type Verdict,
+} from "./tool";
 
 const KELVIN = 273.15;
 
@@ -25,7 +35,9 @@ export function betaCurve(ohms25: number, beta: number): SensorCurve {
   positive(ohms25, "Ohms at 25 °C", "ohms25");
   positive(beta, "The B value", "beta");
   return {
-    words: `B equation, ${quantityText(ohms25, "ohms")} at 25 °C, B ${Math.round(beta)} K`, source: "IEC 60539-1", range: [-50, 150],
+    words: `B equation, ${quantityText(ohms25, "ohms")} at 25 °C, B ${Math.round(beta)} K`,
+    source: "IEC 60539-1",
+    range: [-50, 150],
     ohmsAt: (celsius) => ntcOhms(ohms25, beta, celsius),
     celsiusAt: (ohms) => 1 / (Math.log(ohms / ohms25) / beta + 1 / (25 + KELVIN)) - KELVIN,
   };
@@ -33,20 +45,33 @@ export function betaCurve(ohms25: number, beta: number): SensorCurve {
 
 /** A thermistor through three points (ohms, degrees Celsius): 1/T = a + b ln R + c (ln R)^3 (Steinhart and Hart, Deep-Sea Research 15, 1968). */
 export function threePointCurve(points: readonly (readonly [ohms: number, celsius: number])[]): SensorCurve {
-  if (points.length !== 3 || points.some(([r]) => !(r > 0))) throw new Refused("Three points are needed, each with ohms above zero.", "points");
+  if (points.length !== 3 || points.some(([r]) => !(r > 0)))
+    throw new Refused("Three points are needed, each with ohms above zero.", "points");
   const [l1, l2, l3] = points.map(([r]) => Math.log(r)) as [number, number, number];
   const [y1, y2, y3] = points.map(([, t]) => 1 / (t + KELVIN)) as [number, number, number];
-  if (l1 === l2 || l2 === l3 || l1 === l3) throw new Refused("The three points need three different resistances.", "points");
+  if (l1 === l2 || l2 === l3 || l1 === l3)
+    throw new Refused("The three points need three different resistances.", "points");
   const byHeat = [...points].sort((a, b) => a[1] - b[1]).map(([r]) => r);
-  if (byHeat[1]! > byHeat[0]! !== byHeat[2]! > byHeat[1]!) throw new Refused("The three points turn back: ohms must rise, or fall, all the way.", "points");
+  if (byHeat[1]! > byHeat[0]! !== byHeat[2]! > byHeat[1]!)
+    throw new Refused("The three points turn back: ohms must rise, or fall, all the way.", "points");
   const [g2, g3] = [(y2 - y1) / (l2 - l1), (y3 - y1) / (l3 - l1)];
   const c = (g3 - g2) / (l3 - l2) / (l1 + l2 + l3);
   const b = g2 - c * (l1 * l1 + l1 * l2 + l2 * l2);
   const a = y1 - (b + l1 * l1 * c) * l1;
-  const celsiusAt = (ohms: number) => { const l = Math.log(ohms); return 1 / (a + b * l + c * l ** 3) - KELVIN; };
+  const celsiusAt = (ohms: number) => {
+    const l = Math.log(ohms);
+    return 1 / (a + b * l + c * l ** 3) - KELVIN;
+  };
   const temperatures = points.map(([, t]) => t);
   const range: readonly [number, number] = [Math.min(...temperatures) - 20, Math.max(...temperatures) + 20];
-  return { words: "through three points", source: "Steinhart and Hart, 1968", range, celsiusAt, ohmsAt: (celsius) => inverse(celsiusAt, celsius, Math.exp(Math.min(l1, l2, l3) - 3), Math.exp(Math.max(l1, l2, l3) + 3)) };
+  return {
+    words: "through three points",
+    source: "Steinhart and Hart, 1968",
+    range,
+    celsiusAt,
+    ohmsAt: (celsius) =>
+      inverse(celsiusAt, celsius, Math.exp(Math.min(l1, l2, l3) - 3), Math.exp(Math.max(l1, l2, l3) + 3)),
+  };
 }
 
 /** Ohms by a table, straight in the logarithm of ohms between its rows. */
@@ -55,20 +80,36 @@ export function tableCurve(rows: readonly (readonly [celsius: number, ohms: numb
   if (sorted.length < 2) throw new Refused("A table needs two rows at least: temperature, then ohms.", "points");
   if (sorted.some(([, r]) => !(r > 0))) throw new Refused("Every row needs ohms above zero.", "points");
   const rises = sorted[1]![1] > sorted[0]![1];
-  for (let i = 1; i < sorted.length; i++) if (sorted[i]![0] === sorted[i - 1]![0] || sorted[i]![1] > sorted[i - 1]![1] !== rises || sorted[i]![1] === sorted[i - 1]![1]) throw new Refused(`The table turns back at ${sorted[i]![0]} °C: ohms must rise, or fall, all the way.`, "points");
+  for (let i = 1; i < sorted.length; i++)
+    if (
+      sorted[i]![0] === sorted[i - 1]![0] ||
+      sorted[i]![1] > sorted[i - 1]![1] !== rises ||
+      sorted[i]![1] === sorted[i - 1]![1]
+    )
+      throw new Refused(`The table turns back at ${sorted[i]![0]} °C: ohms must rise, or fall, all the way.`, "points");
   const between = (x: number, from: 0 | 1, to: 0 | 1, of: (v: number) => number, back: (v: number) => number) => {
     const list = rises || from === 0 ? sorted : [...sorted].reverse();
     const at = list.findIndex((row) => row[from] >= x);
     if (at < 0 || (at === 0 && list[0]![from] !== x)) return NaN;
     if (list[at]![from] === x) return list[at]![to];
     const [a, b] = [list[at - 1]!, list[at]!];
-    const share = from === 0 ? (x - a[0]) / (b[0] - a[0]) : (Math.log(x) - Math.log(a[1])) / (Math.log(b[1]) - Math.log(a[1]));
+    const share =
+      from === 0 ? (x - a[0]) / (b[0] - a[0]) : (Math.log(x) - Math.log(a[1])) / (Math.log(b[1]) - Math.log(a[1]));
     return back(of(a[to]) + share * (of(b[to]) - of(a[to])));
   };
   return {
-    words: `table of ${sorted.length} rows`, source: "the table typed in", range: [sorted[0]![0], sorted[sorted.length - 1]![0]],
+    words: `table of ${sorted.length} rows`,
+    source: "the table typed in",
+    range: [sorted[0]![0], sorted[sorted.length - 1]![0]],
     ohmsAt: (celsius) => between(celsius, 0, 1, Math.log, Math.exp),
-    celsiusAt: (ohms) => between(ohms, 1, 0, (v) => v, (v) => v),
+    celsiusAt: (ohms) =>
+      between(
+        ohms,
+        1,
+        0,
+        (v) => v,
+        (v) => v,
+      ),
   };
 }
 
@@ -77,7 +118,13 @@ export function platinumCurve(ohms0: number): SensorCurve {
   positive(ohms0, "Ohms at 0 °C", "ohms25");
   const [a, b, c] = [3.9083e-3, -5.775e-7, -4.183e-12];
   const ohmsAt = (t: number) => ohms0 * (1 + a * t + b * t * t + (t < 0 ? c * (t - 100) * t ** 3 : 0));
-  return { words: `platinum, ${quantityText(ohms0, "ohms")} at 0 °C`, source: "IEC 60751", range: [-200, 850], ohmsAt, celsiusAt: (ohms) => inverse(ohmsAt, ohms, -200, 850) };
+  return {
+    words: `platinum, ${quantityText(ohms0, "ohms")} at 0 °C`,
+    source: "IEC 60751",
+    range: [-200, 850],
+    ohmsAt,
+    celsiusAt: (ohms) => inverse(ohmsAt, ohms, -200, 850),
+  };
 }
 
 /** Where a monotone function reaches `value`, by halving; NaN outside. */
@@ -113,15 +160,22 @@ function curveOf(given: Given): SensorCurve {
 
 /** Rows of "temperature ohms", one a line; pasted columns too. Throws `Refused` naming the line. */
 export function readRows(text: string, liked: Liked): [celsius: number, ohms: number][] {
-  return text.split("\n").map((l) => l.trim()).filter((l) => l !== "").flatMap((line, i) => {
-    const cells = line.split(/[;\t]|,\s|\s+/).filter((c) => c !== "");
-    const [celsius, ohms] = [readQuantity(cells[0] ?? "", "celsius", liked), readQuantity(cells[1] ?? "", "ohms", liked)];
-    if (cells.length < 2 || !celsius.ok || !ohms.ok) {
-      if (i === 0 && /[a-z]{3}/i.test(line)) return [];
-      throw new Refused(`Line ${i + 1} of the table, "${line.slice(0, 30)}": temperature, then ohms.`, "points");
-    }
-    return [[celsius.value, ohms.value] as [number, number]];
-  });
+  return text
+    .split("\n")
+    .map((l) => l.trim())
+    .filter((l) => l !== "")
+    .flatMap((line, i) => {
+      const cells = line.split(/[;\t]|,\s|\s+/).filter((c) => c !== "");
+      const [celsius, ohms] = [
+        readQuantity(cells[0] ?? "", "celsius", liked),
+        readQuantity(cells[1] ?? "", "ohms", liked),
+      ];
+      if (cells.length < 2 || !celsius.ok || !ohms.ok) {
+        if (i === 0 && /[a-z]{3}/i.test(line)) return [];
+        throw new Refused(`Line ${i + 1} of the table, "${line.slice(0, 30)}": temperature, then ohms.`, "points");
+      }
+      return [[celsius.value, ohms.value] as [number, number]];
+    });
 }
 
 function work(given: Given): Sheet {
@@ -135,46 +189,132 @@ function work(given: Given): Sheet {
   const [measured, ambient] = [given.number("measured"), given.number("ambient")];
   if (ambient !== undefined) {
     const wanted = curve.ohmsAt(ambient);
-    if (Number.isNaN(wanted)) throw new Refused(`The curve is known from ${celsius(curve.range[0])} to ${celsius(curve.range[1])} only.`, "ambient");
-    lines.push({ label: `At ${celsius(ambient)}`, text: `${ohms(wanted * (1 - tolerance))} to ${ohms(wanted * (1 + tolerance))}`, big: measured === undefined, formula: formula("R(t) (1 ± tolerance)", `${ohms(wanted)} (1 ± ${quantityText(tolerance, "share")})`, `${ohms(wanted * (1 - tolerance))} to ${ohms(wanted * (1 + tolerance))}`), source: curve.source });
+    if (Number.isNaN(wanted))
+      throw new Refused(
+        `The curve is known from ${celsius(curve.range[0])} to ${celsius(curve.range[1])} only.`,
+        "ambient",
+      );
+    lines.push({
+      label: `At ${celsius(ambient)}`,
+      text: `${ohms(wanted * (1 - tolerance))} to ${ohms(wanted * (1 + tolerance))}`,
+      big: measured === undefined,
+      formula: formula(
+        "R(t) (1 ± tolerance)",
+        `${ohms(wanted)} (1 ± ${quantityText(tolerance, "share")})`,
+        `${ohms(wanted * (1 - tolerance))} to ${ohms(wanted * (1 + tolerance))}`,
+      ),
+      source: curve.source,
+    });
     if (measured !== undefined) verdict = judge(curve, measured, ambient, tolerance, given);
-  } else if (measured !== undefined) verdict = measured === Infinity ? { kind: "bad", words: "Open.", mode: "open" } : measured < 20 && curve.ohmsAt(25) > 500 ? { kind: "bad", words: "Shorted.", mode: "short" } : { kind: "unsure", words: "Good or drifted? Type how warm it really is where the sensor sits." };
+  } else if (measured !== undefined)
+    verdict =
+      measured === Infinity
+        ? { kind: "bad", words: "Open.", mode: "open" }
+        : measured < 20 && curve.ohmsAt(25) > 500
+          ? { kind: "bad", words: "Shorted.", mode: "short" }
+          : { kind: "unsure", words: "Good or drifted? Type how warm it really is where the sensor sits." };
   if (measured !== undefined && Number.isFinite(measured)) {
     const reads = curve.celsiusAt(measured);
-    lines.unshift({ label: "The board would believe", text: Number.isFinite(reads) ? celsius(reads) : "beyond its curve", big: true, formula: `R = ${ohms(measured)} on ${curve.words}`, source: curve.source });
+    lines.unshift({
+      label: "The board would believe",
+      text: Number.isFinite(reads) ? celsius(reads) : "beyond its curve",
+      big: true,
+      formula: `R = ${ohms(measured)} on ${curve.words}`,
+      source: curve.source,
+    });
   }
   const [rail, pullUp, pin] = [given.number("rail"), given.number("pullUp"), given.number("pin")];
   if (rail !== undefined && pullUp !== undefined) {
     positive(rail, "The rail", "rail");
     positive(pullUp, "The pull-up", "pullUp");
     const at = measured ?? (ambient === undefined ? undefined : curve.ohmsAt(ambient));
-    if (at !== undefined) { const volts = pinVolts(rail, pullUp, at); lines.push({ label: "At the board pin", text: quantityText(volts, "volts"), formula: formula("V = U R / (R + Rp)", `${quantityText(rail, "volts")} × ${ohms(at)} / (${ohms(at)} + ${ohms(pullUp)})`, quantityText(volts, "volts")), source: "voltage divider" }); }
+    if (at !== undefined) {
+      const volts = pinVolts(rail, pullUp, at);
+      lines.push({
+        label: "At the board pin",
+        text: quantityText(volts, "volts"),
+        formula: formula(
+          "V = U R / (R + Rp)",
+          `${quantityText(rail, "volts")} × ${ohms(at)} / (${ohms(at)} + ${ohms(pullUp)})`,
+          quantityText(volts, "volts"),
+        ),
+        source: "voltage divider",
+      });
+    }
     lines.push({ label: "Sensor open, shorted", text: `${quantityText(rail, "volts")}, 0 V` });
     if (pin !== undefined) {
-      if (pin < 0 || pin >= rail) lines.push({ label: `Pin at ${quantityText(pin, "volts")}`, text: pin >= rail ? "Sensor open." : "Below ground: wrong reference." });
-      else { const r = (pullUp * pin) / (rail - pin); const t = curve.celsiusAt(r); lines.push({ label: `Pin at ${quantityText(pin, "volts")}`, text: `${ohms(r)}, ${Number.isFinite(t) ? celsius(t) : "beyond its curve"}`, formula: formula("R = Rp V / (U - V)", `${ohms(pullUp)} × ${quantityText(pin, "volts")} / (${quantityText(rail, "volts")} - ${quantityText(pin, "volts")})`, ohms(r)), source: "voltage divider" }); }
+      if (pin < 0 || pin >= rail)
+        lines.push({
+          label: `Pin at ${quantityText(pin, "volts")}`,
+          text: pin >= rail ? "Sensor open." : "Below ground: wrong reference.",
+        });
+      else {
+        const r = (pullUp * pin) / (rail - pin);
+        const t = curve.celsiusAt(r);
+        lines.push({
+          label: `Pin at ${quantityText(pin, "volts")}`,
+          text: `${ohms(r)}, ${Number.isFinite(t) ? celsius(t) : "beyond its curve"}`,
+          formula: formula(
+            "R = Rp V / (U - V)",
+            `${ohms(pullUp)} × ${quantityText(pin, "volts")} / (${quantityText(rail, "volts")} - ${quantityText(pin, "volts")})`,
+            ohms(r),
+          ),
+          source: "voltage divider",
+        });
+      }
     }
   }
   const wanted = given.number("wanted");
   if (wanted !== undefined) {
     const box = curve.ohmsAt(wanted);
-    if (Number.isNaN(box)) throw new Refused(`The curve is known from ${celsius(curve.range[0])} to ${celsius(curve.range[1])} only.`, "wanted");
-    lines.push({ label: `Decade box for ${celsius(wanted)}`, text: `${ohms(box)}: ${decades(box)}`, formula: `R(${celsius(wanted)}) = ${ohms(box)}`, source: curve.source });
+    if (Number.isNaN(box))
+      throw new Refused(
+        `The curve is known from ${celsius(curve.range[0])} to ${celsius(curve.range[1])} only.`,
+        "wanted",
+      );
+    lines.push({
+      label: `Decade box for ${celsius(wanted)}`,
+      text: `${ohms(box)}: ${decades(box)}`,
+      formula: `R(${celsius(wanted)}) = ${ohms(box)}`,
+      source: curve.source,
+    });
   }
   const ice = curve.ohmsAt(0);
-  if (Number.isFinite(ice)) lines.push({ label: "In stirred crushed ice", text: `${ohms(ice * (1 - tolerance))} to ${ohms(ice * (1 + tolerance))} after ${quantityText(5 * TIME_CONSTANT.water, "seconds")}`, source: "five time constants of a sealed sensor in water, common practice, no source" });
+  if (Number.isFinite(ice))
+    lines.push({
+      label: "In stirred crushed ice",
+      text: `${ohms(ice * (1 - tolerance))} to ${ohms(ice * (1 + tolerance))} after ${quantityText(5 * TIME_CONSTANT.water, "seconds")}`,
+      source: "five time constants of a sealed sensor in water, common practice, no source",
+    });
   const hand = curve.ohmsAt(33);
-  if (Number.isFinite(hand)) lines.push({ label: "Held in a warm hand", text: `moves towards ${ohms(hand)} within a minute`, source: "skin about 33 °C, from memory" });
-  return { lines, ...(verdict ? { verdict } : {}), curve: drawn(curve, liked, measured), table: tableOf(curve, liked), cautions: ["Ohms with its plug off: the board pulls at it otherwise."], notes: [`In still air wait ${quantityText(5 * TIME_CONSTANT.air, "seconds")} before it shows the room.`] };
+  if (Number.isFinite(hand))
+    lines.push({
+      label: "Held in a warm hand",
+      text: `moves towards ${ohms(hand)} within a minute`,
+      source: "skin about 33 °C, from memory",
+    });
+  return {
+    lines,
+    ...(verdict ? { verdict } : {}),
+    curve: drawn(curve, liked, measured),
+    table: tableOf(curve, liked),
+    cautions: ["Ohms with its plug off: the board pulls at it otherwise."],
+    notes: [`In still air wait ${quantityText(5 * TIME_CONSTANT.air, "seconds")} before it shows the room.`],
+  };
 }
 
 function judge(curve: SensorCurve, measured: number, ambient: number, tolerance: number, given: Given): Verdict {
   if (measured === Infinity) return { kind: "bad", words: "Open.", mode: "open" };
   const wanted = curve.ohmsAt(ambient);
   if (measured < 0.02 * wanted) return { kind: "bad", words: "Shorted, or its lead is.", mode: "short" };
-  if (Math.abs(measured / wanted - 1) <= tolerance) return { kind: "good", words: "Good at this temperature. One point proves one point: ice gives the second." };
+  if (Math.abs(measured / wanted - 1) <= tolerance)
+    return { kind: "good", words: "Good at this temperature. One point proves one point: ice gives the second." };
   const reads = curve.celsiusAt(measured);
-  return { kind: "bad", words: `Off its curve${Number.isFinite(reads) ? `: it reads ${quantityText(reads, "celsius", given.liked)}` : ""}. Is it really that warm there? Then it has drifted.`, mode: "drifted" };
+  return {
+    kind: "bad",
+    words: `Off its curve${Number.isFinite(reads) ? `: it reads ${quantityText(reads, "celsius", given.liked)}` : ""}. Is it really that warm there? Then it has drifted.`,
+    mode: "drifted",
+  };
 }
 
 /** A resistance as the switches of a decade box: "4 × 1 kΩ, 7 × 100 Ω". */
@@ -191,32 +331,75 @@ export function decades(ohms: number): string {
 
 const drawn = (curve: SensorCurve, liked: Liked, measured: number | undefined): Curve => {
   const [low, high] = [Math.max(-40, curve.range[0]), Math.min(120, curve.range[1])];
-  const points = Array.from({ length: 41 }, (_, i): [number, number] => { const t = low + ((high - low) * i) / 40; return [liked.temperature === "°F" ? t * 1.8 + 32 : t, curve.ohmsAt(t)]; });
+  const points = Array.from({ length: 41 }, (_, i): [number, number] => {
+    const t = low + ((high - low) * i) / 40;
+    return [liked.temperature === "°F" ? t * 1.8 + 32 : t, curve.ohmsAt(t)];
+  });
   const at = measured !== undefined && Number.isFinite(measured) ? curve.celsiusAt(measured) : NaN;
-  return { x: liked.temperature, y: "Ω", logarithmic: points[0]![1] > 5 * points[40]![1], lines: [{ name: curve.words, points }, ...(Number.isFinite(at) ? [{ name: "measured", points: [[liked.temperature === "°F" ? at * 1.8 + 32 : at, measured!]] as [number, number][], dots: true }] : [])] };
+  return {
+    x: liked.temperature,
+    y: "Ω",
+    logarithmic: points[0]![1] > 5 * points[40]![1],
+    lines: [
+      { name: curve.words, points },
+      ...(Number.isFinite(at)
+        ? [
+            {
+              name: "measured",
+              points: [[liked.temperature === "°F" ? at * 1.8 + 32 : at, measured!]] as [number, number][],
+              dots: true,
+            },
+          ]
+        : []),
+    ],
+  };
 };
 
 function tableOf(curve: SensorCurve, liked: Liked): Sheet["table"] {
   const from = Math.ceil(Math.max(-30, curve.range[0]) / 10) * 10;
-  const rows = Array.from({ length: 12 }, (_, i) => from + 10 * i).filter((t) => t <= curve.range[1] && Number.isFinite(curve.ohmsAt(t)));
-  return { head: ["Temperature", "Ohms"], rows: rows.map((t) => ({ cells: [quantityText(t, "celsius", liked), quantityText(curve.ohmsAt(t), "ohms")] })) };
+  const rows = Array.from({ length: 12 }, (_, i) => from + 10 * i).filter(
+    (t) => t <= curve.range[1] && Number.isFinite(curve.ohmsAt(t)),
+  );
+  return {
+    head: ["Temperature", "Ohms"],
+    rows: rows.map((t) => ({ cells: [quantityText(t, "celsius", liked), quantityText(curve.ohmsAt(t), "ohms")] })),
+  };
 }
 
 /** A temperature sensor: thermistor by B value, three points or a table; platinum. */
 export const temperatureSensorTool: Tool = {
-  id: "sensor", name: "Temperature sensor", group: "Sensors", words: "Ohms to temperature and back; pin volts; decade box",
+  id: "sensor",
+  name: "Temperature sensor",
+  group: "Sensors",
+  words: "Ohms to temperature and back; pin volts; decade box",
   kinds: ["ntc", "rtd"],
   fields: [
-    { key: "sort", label: "It is", choices: [["beta", "a thermistor, by B value"], ["points", "by three points or a table"], ["platinum", "platinum"]], preset: "beta" },
-    { key: "ohms25", label: "Ohms at 25 °C (platinum: at 0 °C)", quantity: "ohms", hint: "5k" }, { key: "beta", label: "B value, kelvin", quantity: "plain", min: 500, max: 10000, hint: "3435" },
-    { key: "points", label: "Points: temperature, ohms", lines: 3, hint: "0 16330, one a line" }, { key: "tolerance", label: "Tolerance", quantity: "share", preset: "5 %", max: 0.5 },
-    { key: "measured", label: "Measured ohms", quantity: "ohms", under: "Measured" }, { key: "ambient", label: "How warm it is there", quantity: "celsius", under: "Measured" },
-    { key: "rail", label: "Board rail", quantity: "volts", under: "At the board", hint: "5" }, { key: "pullUp", label: "Pull-up", quantity: "ohms", under: "At the board", hint: "10k" }, { key: "pin", label: "Volts at the pin", quantity: "volts", under: "At the board" },
+    {
+      key: "sort",
+      label: "It is",
+      choices: [
+        ["beta", "a thermistor, by B value"],
+        ["points", "by three points or a table"],
+        ["platinum", "platinum"],
+      ],
+      preset: "beta",
+    },
+    { key: "ohms25", label: "Ohms at 25 °C (platinum: at 0 °C)", quantity: "ohms", hint: "5k" },
+    { key: "beta", label: "B value, kelvin", quantity: "plain", min: 500, max: 10000, hint: "3435" },
+    { key: "points", label: "Points: temperature, ohms", lines: 3, hint: "0 16330, one a line" },
+    { key: "tolerance", label: "Tolerance", quantity: "share", preset: "5 %", max: 0.5 },
+    { key: "measured", label: "Measured ohms", quantity: "ohms", under: "Measured" },
+    { key: "ambient", label: "How warm it is there", quantity: "celsius", under: "Measured" },
+    { key: "rail", label: "Board rail", quantity: "volts", under: "At the board", hint: "5" },
+    { key: "pullUp", label: "Pull-up", quantity: "ohms", under: "At the board", hint: "10k" },
+    { key: "pin", label: "Volts at the pin", quantity: "volts", under: "At the board" },
     { key: "wanted", label: "Make it believe", quantity: "celsius", under: "At the board" },
   ],
   work,
   fill(part): Record<string, string> {
     const f = part.fields as { ohms25?: number; beta?: number; ohms0?: number };
-    return part.kind.kind === "rtd" ? { sort: "platinum", ohms25: String(f.ohms0 ?? 100) } : { sort: "beta", ohms25: String(f.ohms25), beta: String(f.beta) };
+    return part.kind.kind === "rtd"
+      ? { sort: "platinum", ohms25: String(f.ohms0 ?? 100) }
+      : { sort: "beta", ohms25: String(f.ohms25), beta: String(f.beta) };
   },
 };

@@ -73,7 +73,11 @@ export interface Curve {
   readonly x: string;
   readonly y: string;
   readonly logarithmic?: boolean;
-  readonly lines: readonly { readonly name: string; readonly points: readonly (readonly [number, number])[]; readonly dots?: boolean }[];
+  readonly lines: readonly {
+    readonly name: string;
+    readonly points: readonly (readonly [number, number])[];
+    readonly dots?: boolean;
+  }[];
 }
 
 /** A row of switches or resistors as they are to stand, drawn as the board sits. */
@@ -100,34 +104,53 @@ export interface Sheet {
 
 /** Why a tool cannot work something out, and at which field. */
 export class Refused extends Error {
-  constructor(sentence: string, readonly field?: string) {
+  constructor(
+    sentence: string,
+    readonly field?: string,
+  ) {
     super(sentence);
   }
 }
 
 /** Reads what was typed into a tool's fields and works it out; a problem names its field where it has one. */
-export function workTool(tool: Tool, typed: Readonly<Record<string, string>>, liked: Liked): { readonly sheet: Sheet | null; readonly problems: Readonly<Record<string, string>>; readonly problem: string } {
+export function workTool(
+  tool: Tool,
+  typed: Readonly<Record<string, string>>,
+  liked: Liked,
+): { readonly sheet: Sheet | null; readonly problems: Readonly<Record<string, string>>; readonly problem: string } {
   const numbers = new Map<string, number>();
   const problems: Record<string, string> = {};
   for (const field of tool.fields) {
     const text = (typed[field.key] ?? field.preset ?? "").trim();
     if (!field.quantity || text === "") continue;
     const read = readQuantity(text, field.quantity, liked);
-    if (!read.ok) { problems[field.key] = read.sentence; continue; }
+    if (!read.ok) {
+      problems[field.key] = read.sentence;
+      continue;
+    }
     const low = field.min ?? (SIGNED.has(field.quantity) ? -Infinity : 0);
     if (read.value < low || read.value > (field.max ?? Infinity)) {
-      problems[field.key] = field.max === undefined ? `${field.label} cannot be below ${quantityText(low, field.quantity, liked)}.` : `${field.label} must be ${quantityText(low, field.quantity, liked)} to ${quantityText(field.max, field.quantity, liked)}.`;
+      problems[field.key] =
+        field.max === undefined
+          ? `${field.label} cannot be below ${quantityText(low, field.quantity, liked)}.`
+          : `${field.label} must be ${quantityText(low, field.quantity, liked)} to ${quantityText(field.max, field.quantity, liked)}.`;
       continue;
     }
     numbers.set(field.key, read.value);
   }
   if (Object.keys(problems).length > 0) return { sheet: null, problems, problem: "" };
-  const given: Given = { liked, number: (key) => numbers.get(key), text: (key) => (typed[key] ?? tool.fields.find((f) => f.key === key)?.preset ?? "").trim() };
+  const given: Given = {
+    liked,
+    number: (key) => numbers.get(key),
+    text: (key) => (typed[key] ?? tool.fields.find((f) => f.key === key)?.preset ?? "").trim(),
+  };
   try {
     return { sheet: tool.work(given), problems, problem: "" };
   } catch (error) {
     if (!(error instanceof Refused)) throw error;
-    return error.field ? { sheet: null, problems: { [error.field]: error.message }, problem: "" } : { sheet: null, problems, problem: error.message };
+    return error.field
+      ? { sheet: null, problems: { [error.field]: error.message }, problem: "" }
+      : { sheet: null, problems, problem: error.message };
   }
 }
 
@@ -141,11 +164,14 @@ export function formula(letters: string, numbers: string, result: string): strin
 
 /** Numbers typed one after the other, apart by spaces, commas followed by a space, semicolons or lines. Throws `Refused`. */
 export function readList(text: string, quantity: Quantity, liked: Liked, field: string): number[] {
-  return text.split(/[;\n\t]+|,\s+|\s+/).filter((t) => t !== "").map((t) => {
-    const read = readQuantity(t, quantity, liked);
-    if (!read.ok) throw new Refused(read.sentence, field);
-    return read.value;
-  });
+  return text
+    .split(/[;\n\t]+|,\s+|\s+/)
+    .filter((t) => t !== "")
+    .map((t) => {
+      const read = readQuantity(t, quantity, liked);
+      if (!read.ok) throw new Refused(read.sentence, field);
+      return read.value;
+    });
 }
 
 /** Refuses a value that has to be above nothing. */

@@ -21,8 +21,24 @@ import { wireTool } from "./wire";
 
 /** Every tool with fields and a sheet, in the order of the Tools screen. */
 export const TOOLS: readonly Tool[] = [
-  heaterTool, motorTool, temperatureSensorTool, levelSensorTool, contactTool, fuseTool, wireTool, weakestLinkTool, ledResistorTool,
-  relayTool, relayMatchTool, suppressionTool, supplyTool, dischargeTool, togglingLineTool, codedSwitchTool, pulsePriceTool, calibrationTool,
+  heaterTool,
+  motorTool,
+  temperatureSensorTool,
+  levelSensorTool,
+  contactTool,
+  fuseTool,
+  wireTool,
+  weakestLinkTool,
+  ledResistorTool,
+  relayTool,
+  relayMatchTool,
+  suppressionTool,
+  supplyTool,
+  dischargeTool,
+  togglingLineTool,
+  codedSwitchTool,
+  pulsePriceTool,
+  calibrationTool,
 ];
 
 /** The tool that tests a part by itself; undefined for parts without one. */

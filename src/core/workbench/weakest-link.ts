@@ -20,11 +20,19 @@ export interface Link {
 export const BEARS = { wire: 10, fuse: 8, switch: 1, relay: 3, contact: 3, breaker: 5, other: 1.5 } as const;
 
 /** Each element's share of what it may carry, the worse of running and starting; the weakest first. */
-export function weakestFirst(links: readonly Link[]): readonly (Link & { readonly used: number; readonly by: "running" | "starting" })[] {
-  return links.map((link) => {
-    const [running, starting] = [link.running / link.rated, link.starting / (link.rated * link.bears)];
-    return { ...link, used: Math.max(running, starting), by: running >= starting ? "running" as const : "starting" as const };
-  }).sort((a, b) => b.used - a.used || (a.name < b.name ? -1 : 1));
+export function weakestFirst(
+  links: readonly Link[],
+): readonly (Link & { readonly used: number; readonly by: "running" | "starting" })[] {
+  return links
+    .map((link) => {
+      const [running, starting] = [link.running / link.rated, link.starting / (link.rated * link.bears)];
+      return {
+        ...link,
+        used: Math.max(running, starting),
+        by: running >= starting ? ("running" as const) : ("starting" as const),
+      };
+    })
+    .sort((a, b) => b.used - a.used || (a.name < b.name ? -1 : 1));
 }
 
 /** The table and the verdict of a path; a path with an overloaded element is refused with its figures. */
@@ -32,17 +40,49 @@ export function judgePath(links: readonly Link[]): Pick<Sheet, "verdict" | "tabl
   const sorted = weakestFirst(links);
   const worst = sorted[0];
   if (!worst) throw new Refused("A path needs at least one element.", "path");
-  const rows: Table["rows"] = sorted.map((l) => ({ cells: [l.name, quantityText(l.rated, "amperes"), quantityText(l.running, "amperes"), quantityText(l.starting, "amperes"), `${quantityText(l.used, "share")} ${l.by}`], mark: l.used > 1 ? "misfit" : l.used > 0.8 ? "check" : "fits" }));
+  const rows: Table["rows"] = sorted.map((l) => ({
+    cells: [
+      l.name,
+      quantityText(l.rated, "amperes"),
+      quantityText(l.running, "amperes"),
+      quantityText(l.starting, "amperes"),
+      `${quantityText(l.used, "share")} ${l.by}`,
+    ],
+    mark: l.used > 1 ? "misfit" : l.used > 0.8 ? "check" : "fits",
+  }));
   return {
-    lines: [{ label: "Weakest link", text: `${worst.name}: ${quantityText(worst.used, "share")} of what it carries`, big: true, formula: worst.by === "running" ? `${quantityText(worst.running, "amperes")} / ${quantityText(worst.rated, "amperes")}` : `${quantityText(worst.starting, "amperes")} / (${worst.bears} × ${quantityText(worst.rated, "amperes")})`, source: `for a start ${worst.bears} times its rating, from memory` }],
-    verdict: worst.used > 1 ? { kind: "bad", words: `Refused: ${worst.name}, ${quantityText(worst.by === "running" ? worst.running : worst.starting, "amperes")} ${worst.by}, is rated ${quantityText(worst.rated, "amperes")}.` } : worst.used > 0.8 ? { kind: "unsure", words: `Just: ${worst.name} has little to spare.` } : { kind: "good", words: "Every element carries it." },
+    lines: [
+      {
+        label: "Weakest link",
+        text: `${worst.name}: ${quantityText(worst.used, "share")} of what it carries`,
+        big: true,
+        formula:
+          worst.by === "running"
+            ? `${quantityText(worst.running, "amperes")} / ${quantityText(worst.rated, "amperes")}`
+            : `${quantityText(worst.starting, "amperes")} / (${worst.bears} × ${quantityText(worst.rated, "amperes")})`,
+        source: `for a start ${worst.bears} times its rating, from memory`,
+      },
+    ],
+    verdict:
+      worst.used > 1
+        ? {
+            kind: "bad",
+            words: `Refused: ${worst.name}, ${quantityText(worst.by === "running" ? worst.running : worst.starting, "amperes")} ${worst.by}, is rated ${quantityText(worst.rated, "amperes")}.`,
+          }
+        : worst.used > 0.8
+          ? { kind: "unsure", words: `Just: ${worst.name} has little to spare.` }
+          : { kind: "good", words: "Every element carries it." },
     table: { head: ["Element", "Rated", "Running", "Start", "Used"], rows },
   };
 }
 
 /** What elements of a machine may carry, by kind of part. */
-const RATED: Readonly<Partial<Record<string, { readonly field: string; readonly element: number; readonly bears: keyof typeof BEARS }>>> = {
-  fuse: { field: "amps", element: 0, bears: "fuse" }, breaker: { field: "amps", element: 0, bears: "breaker" }, relay: { field: "contactAmps", element: 1, bears: "relay" },
+const RATED: Readonly<
+  Partial<Record<string, { readonly field: string; readonly element: number; readonly bears: keyof typeof BEARS }>>
+> = {
+  fuse: { field: "amps", element: 0, bears: "fuse" },
+  breaker: { field: "amps", element: 0, bears: "breaker" },
+  relay: { field: "contactAmps", element: 1, bears: "relay" },
   switch: { field: "amps", element: 0, bears: "switch" },
 };
 
@@ -56,51 +96,123 @@ export function ratedLinks(machine: Machine, setupId: string): readonly Link[] {
   const simulator = new Simulator(machine);
   const state = simulator.energise(setup, [], nominalValues(machine));
   const phase = state.phases[state.phases.length - 1]!;
-  const flows = (element: number) => { const { dc, ac } = simulator.elementCurrent(element); return Math.hypot(dc, ac); };
-  const rated = machine.parts.flatMap((part) => { const r = RATED[part.kind.kind]; const amps = r && (part.fields as Record<string, unknown>)[r.field]; return r && typeof amps === "number" && amps > 0 ? [{ part, r, amps, element: part.firstElement + r.element }] : []; });
+  const flows = (element: number) => {
+    const { dc, ac } = simulator.elementCurrent(element);
+    return Math.hypot(dc, ac);
+  };
+  const rated = machine.parts.flatMap((part) => {
+    const r = RATED[part.kind.kind];
+    const amps = r && (part.fields as Record<string, unknown>)[r.field];
+    return r && typeof amps === "number" && amps > 0 ? [{ part, r, amps, element: part.firstElement + r.element }] : [];
+  });
   simulator.load(state, phase);
   const running = rated.map((x) => flows(x.element));
   const starting = simulator.whileStarting(state, phase, () => rated.map((x) => flows(x.element)));
-  return rated.flatMap(({ part, r, amps }, i) => (running[i]! < 0.001 ? [] : [{ name: part.name.toLowerCase().includes(r.bears) ? part.name : `${r.bears} ${part.name}`, rated: amps, running: running[i]!, starting: Math.max(running[i]!, starting[i]!), bears: BEARS[r.bears] }]));
+  return rated.flatMap(({ part, r, amps }, i) =>
+    running[i]! < 0.001
+      ? []
+      : [
+          {
+            name: part.name.toLowerCase().includes(r.bears) ? part.name : `${r.bears} ${part.name}`,
+            rated: amps,
+            running: running[i]!,
+            starting: Math.max(running[i]!, starting[i]!),
+            bears: BEARS[r.bears],
+          },
+        ],
+  );
 }
 
 /** Elements typed one a line: "switch 0.5A", "wire 18 AWG", "fuse 10A main"; "fuse 10A @ 0.7A / 4A" has currents of its own. Throws `Refused` naming the line. */
 export function readPath(text: string, running: number, starting: number, given: Given): Link[] {
-  return text.split(/\n|[,;](?=\s)|;/).map((t) => t.trim()).filter((t) => t !== "").map((whole) => {
-    const [line, own] = whole.split("@").map((t) => t.trim()) as [string, string | undefined];
-    const currents = own === undefined ? [] : own.split("/").map((t) => readQuantity(t, "amperes", given.liked));
-    if (currents.some((c) => !c.ok || c.value < 0)) throw new Refused(`"${whole.slice(0, 40)}": after the @ running and start current, "0.7A / 4A".`, "path");
-    const [runs, starts] = currents.map((c) => (c.ok ? c.value : 0));
-    const kind = (Object.keys(BEARS) as (keyof typeof BEARS)[]).find((k) => new RegExp(`\\b${k}\\b`, "i").test(line)) ?? "other";
-    const size = /(\d{1,2}(?:\/0)?\s*AWG|[\d.,]+\s*mm[²2]?)/i.exec(line);
-    const amps = /([\d.,]+\s*m?A)\b/i.exec(line);
-    const read = size ? readQuantity(size[1]!, "area", given.liked) : amps ? readQuantity(amps[1]!, "amperes", given.liked) : null;
-    if (!read?.ok || !(read.value > 0)) throw new Refused(`"${line.slice(0, 30)}": what may it carry? Type "switch 0.5A" or "wire 18 AWG".`, "path");
-    return { name: line, rated: size ? wireLimit(read.value, "internal").amps : read.value, running: runs ?? running, starting: Math.max(starts ?? starting, runs ?? running), bears: BEARS[kind] };
-  });
+  return text
+    .split(/\n|[,;](?=\s)|;/)
+    .map((t) => t.trim())
+    .filter((t) => t !== "")
+    .map((whole) => {
+      const [line, own] = whole.split("@").map((t) => t.trim()) as [string, string | undefined];
+      const currents = own === undefined ? [] : own.split("/").map((t) => readQuantity(t, "amperes", given.liked));
+      if (currents.some((c) => !c.ok || c.value < 0))
+        throw new Refused(`"${whole.slice(0, 40)}": after the @ running and start current, "0.7A / 4A".`, "path");
+      const [runs, starts] = currents.map((c) => (c.ok ? c.value : 0));
+      const kind =
+        (Object.keys(BEARS) as (keyof typeof BEARS)[]).find((k) => new RegExp(`\\b${k}\\b`, "i").test(line)) ?? "other";
+      const size = /(\d{1,2}(?:\/0)?\s*AWG|[\d.,]+\s*mm[²2]?)/i.exec(line);
+      const amps = /([\d.,]+\s*m?A)\b/i.exec(line);
+      const read = size
+        ? readQuantity(size[1]!, "area", given.liked)
+        : amps
+          ? readQuantity(amps[1]!, "amperes", given.liked)
+          : null;
+      if (!read?.ok || !(read.value > 0))
+        throw new Refused(`"${line.slice(0, 30)}": what may it carry? Type "switch 0.5A" or "wire 18 AWG".`, "path");
+      return {
+        name: line,
+        rated: size ? wireLimit(read.value, "internal").amps : read.value,
+        running: runs ?? running,
+        starting: Math.max(starts ?? starting, runs ?? running),
+        bears: BEARS[kind],
+      };
+    });
 }
 
 function work(given: Given): Sheet {
   const running = given.number("running");
-  const everyOwn = given.text("path").split("\n").filter((l) => l.trim() !== "").every((l) => l.includes("@"));
-  if (running === undefined && !(everyOwn && given.text("path") !== "")) throw new Refused("Type the current of the load at the end of the path.", "running");
+  const everyOwn = given
+    .text("path")
+    .split("\n")
+    .filter((l) => l.trim() !== "")
+    .every((l) => l.includes("@"));
+  if (running === undefined && !(everyOwn && given.text("path") !== ""))
+    throw new Refused("Type the current of the load at the end of the path.", "running");
   positive(running, "The current", "running");
   const times = { motor: 6, lamp: 10, supply: 15, resistive: 1 }[given.text("sort")] ?? 1;
   const starting = given.number("starting") ?? times * (running ?? 0);
-  if (running !== undefined && starting < running) throw new Refused("The start current is below the running one.", "starting");
+  if (running !== undefined && starting < running)
+    throw new Refused("The start current is below the running one.", "starting");
   const judged = judgePath(readPath(given.text("path"), running ?? 0, starting, given));
-  return { ...judged, cautions: ["Never round a protective part: a fuse, a cut-off, an interlock or an earth is no element to bypass."], notes: [given.number("starting") === undefined && times > 1 ? `Start current taken as ${times} times the running one, from memory: clamp it.` : ""].filter(Boolean) };
+  return {
+    ...judged,
+    cautions: ["Never round a protective part: a fuse, a cut-off, an interlock or an earth is no element to bypass."],
+    notes: [
+      given.number("starting") === undefined && times > 1
+        ? `Start current taken as ${times} times the running one, from memory: clamp it.`
+        : "",
+    ].filter(Boolean),
+  };
 }
 
 /** Every element of a path against its rating; a bypass through a weaker one is refused. */
 export const weakestLinkTool: Tool = {
-  id: "path", name: "Weakest link", group: "Joints and wires", words: "A path or a bypass: does every element carry it",
+  id: "path",
+  name: "Weakest link",
+  group: "Joints and wires",
+  words: "A path or a bypass: does every element carry it",
   fields: [
-    { key: "path", label: "Elements, one a line", lines: 4, hint: "fuse 10A\nswitch 0.5A\nwire 18 AWG" }, { key: "running", label: "Load, running", quantity: "amperes" }, { key: "starting", label: "Start current", quantity: "amperes" },
-    { key: "sort", label: "Load", choices: [["resistive", "heater"], ["motor", "motor"], ["lamp", "lamp"], ["supply", "supply"]], preset: "motor" },
+    { key: "path", label: "Elements, one a line", lines: 4, hint: "fuse 10A\nswitch 0.5A\nwire 18 AWG" },
+    { key: "running", label: "Load, running", quantity: "amperes" },
+    { key: "starting", label: "Start current", quantity: "amperes" },
+    {
+      key: "sort",
+      label: "Load",
+      choices: [
+        ["resistive", "heater"],
+        ["motor", "motor"],
+        ["lamp", "lamp"],
+        ["supply", "supply"],
+      ],
+      preset: "motor",
+    },
   ],
   work,
   fillMachine(machine, setup): Record<string, string> {
-    return { path: ratedLinks(machine, setup).map((l) => `${l.name} ${quantityText(l.rated, "amperes")} @ ${quantityText(l.running, "amperes")} / ${quantityText(l.starting, "amperes")}`).join("\n") };
+    return {
+      path: ratedLinks(machine, setup)
+        .map(
+          (l) =>
+            `${l.name} ${quantityText(l.rated, "amperes")} @ ${quantityText(l.running, "amperes")} / ${quantityText(l.starting, "amperes")}`,
+        )
+        .join("\n"),
+    };
   },
 };

@@ -19,14 +19,24 @@ const INTERNAL_DENSITY = 8;
 const COOL = 40;
 
 /** Limit of a wire and the rule it comes from. */
-export function wireLimit(area: number, place: "building" | "internal", celsius = 25): { readonly amps: number; readonly rule: string } {
+export function wireLimit(
+  area: number,
+  place: "building" | "internal",
+  celsius = 25,
+): { readonly amps: number; readonly rule: string } {
   if (place === "building") {
-    const gauge = Object.keys(BUILDING_LIMIT).map(Number).sort((a, b) => a - b).find((g) => g >= gaugeOfArea(area) - 0.05);
+    const gauge = Object.keys(BUILDING_LIMIT)
+      .map(Number)
+      .sort((a, b) => a - b)
+      .find((g) => g >= gaugeOfArea(area) - 0.05);
     if (gauge === undefined) return { amps: 0, rule: "NFPA 70, 240.4(D) knows nothing thinner than 18 AWG" };
     return { amps: BUILDING_LIMIT[gauge]!, rule: `NFPA 70, 240.4(D): ${gauge} AWG copper` };
   }
   const derated = Math.max(0, 1 - Math.max(0, celsius - COOL) / 100);
-  return { amps: INTERNAL_DENSITY * area * derated, rule: `${INTERNAL_DENSITY} A a mm²${derated < 1 ? ` × ${quantityText(derated, "plain")} for ${quantityText(celsius, "celsius")}` : ""}, common practice for short leads, no source` };
+  return {
+    amps: INTERNAL_DENSITY * area * derated,
+    rule: `${INTERNAL_DENSITY} A a mm²${derated < 1 ? ` × ${quantityText(derated, "plain")} for ${quantityText(celsius, "celsius")}` : ""}, common practice for short leads, no source`,
+  };
 }
 
 function work(given: Given): Sheet {
@@ -37,28 +47,91 @@ function work(given: Given): Sheet {
   const place = given.text("place") === "building" ? "building" : "internal";
   const celsius = given.number("celsius") ?? 25;
   const limit = wireLimit(area, place, celsius);
-  const lines: Line[] = [{ label: "It carries", text: quantityText(limit.amps, "amperes"), big: true, formula: limit.rule, source: place === "building" ? "protects building wiring, no ampacity of internal leads" : "common practice" }];
+  const lines: Line[] = [
+    {
+      label: "It carries",
+      text: quantityText(limit.amps, "amperes"),
+      big: true,
+      formula: limit.rule,
+      source: place === "building" ? "protects building wiring, no ampacity of internal leads" : "common practice",
+    },
+  ];
   const [length, amps, volts] = [given.number("length"), given.number("amps"), given.number("volts")];
   let verdict: Verdict | undefined;
   if (length !== undefined) {
     const ohms = copperOhms(area, 2 * length, celsius);
-    lines.push({ label: "There and back", text: quantityText(ohms, "ohms"), formula: formula("R = ρ (1 + α (t - 20)) 2 l / A", `0.017241 × (1 + 0.00393 × ${quantityText(celsius - 20, "plain")}) × ${quantityText(2 * length, "metres")} / ${quantityText(area, "area")}`, quantityText(ohms, "ohms")), source: "IEC 60028" });
+    lines.push({
+      label: "There and back",
+      text: quantityText(ohms, "ohms"),
+      formula: formula(
+        "R = ρ (1 + α (t - 20)) 2 l / A",
+        `0.017241 × (1 + 0.00393 × ${quantityText(celsius - 20, "plain")}) × ${quantityText(2 * length, "metres")} / ${quantityText(area, "area")}`,
+        quantityText(ohms, "ohms"),
+      ),
+      source: "IEC 60028",
+    });
     if (amps !== undefined) {
       const drop = ohms * amps;
-      lines.push({ label: "Drop", text: `${quantityText(drop, "volts")}${volts ? `, ${quantityText(drop / volts, "share")}` : ""}`, formula: formula("V = R I", `${quantityText(ohms, "ohms")} × ${quantityText(amps, "amperes")}`, quantityText(drop, "volts")), source: "Ohm's law" }, { label: "Heat in it", text: `${quantityText(drop * amps, "watts")}, ${quantityText((drop * amps) / (2 * Math.max(length, 1e-9)), "watts")} a metre` });
-      if (volts && drop / volts > 0.05) verdict = { kind: "unsure", words: "More than a twentieth is lost on the way." };
+      lines.push(
+        {
+          label: "Drop",
+          text: `${quantityText(drop, "volts")}${volts ? `, ${quantityText(drop / volts, "share")}` : ""}`,
+          formula: formula(
+            "V = R I",
+            `${quantityText(ohms, "ohms")} × ${quantityText(amps, "amperes")}`,
+            quantityText(drop, "volts"),
+          ),
+          source: "Ohm's law",
+        },
+        {
+          label: "Heat in it",
+          text: `${quantityText(drop * amps, "watts")}, ${quantityText((drop * amps) / (2 * Math.max(length, 1e-9)), "watts")} a metre`,
+        },
+      );
+      if (volts && drop / volts > 0.05)
+        verdict = { kind: "unsure", words: "More than a twentieth is lost on the way." };
     }
   }
-  if (amps !== undefined) verdict = amps > limit.amps ? { kind: "bad", words: `Too thin: ${quantityText(amps, "amperes")} through a wire for ${quantityText(limit.amps, "amperes")}.` } : verdict ?? { kind: "good", words: "It carries this." };
-  return { lines, ...(verdict ? { verdict } : {}), cautions: [], notes: [`It is ${quantityText(area, "area", { ...liked, wire: "mm²" })}, ${quantityText(area, "area", { ...liked, wire: "AWG" })}.`, "A splice carries what its worst crimp carries."] };
+  if (amps !== undefined)
+    verdict =
+      amps > limit.amps
+        ? {
+            kind: "bad",
+            words: `Too thin: ${quantityText(amps, "amperes")} through a wire for ${quantityText(limit.amps, "amperes")}.`,
+          }
+        : (verdict ?? { kind: "good", words: "It carries this." });
+  return {
+    lines,
+    ...(verdict ? { verdict } : {}),
+    cautions: [],
+    notes: [
+      `It is ${quantityText(area, "area", { ...liked, wire: "mm²" })}, ${quantityText(area, "area", { ...liked, wire: "AWG" })}.`,
+      "A splice carries what its worst crimp carries.",
+    ],
+  };
 }
 
 /** A wire's limit and drop. */
 export const wireTool: Tool = {
-  id: "wire", name: "Wire", group: "Joints and wires", words: "Limit and drop by size, length and heat",
+  id: "wire",
+  name: "Wire",
+  group: "Joints and wires",
+  words: "Limit and drop by size, length and heat",
   fields: [
-    { key: "area", label: "Size", quantity: "area", hint: "1.5 or 16 AWG" }, { key: "place", label: "Where", choices: [["internal", "inside the machine"], ["building", "building wiring"]], preset: "internal" },
-    { key: "length", label: "Length, one way", quantity: "metres" }, { key: "amps", label: "Current", quantity: "amperes" }, { key: "volts", label: "Supply", quantity: "volts", min: 0 }, { key: "celsius", label: "How warm it is there", quantity: "celsius", hint: "25" },
+    { key: "area", label: "Size", quantity: "area", hint: "1.5 or 16 AWG" },
+    {
+      key: "place",
+      label: "Where",
+      choices: [
+        ["internal", "inside the machine"],
+        ["building", "building wiring"],
+      ],
+      preset: "internal",
+    },
+    { key: "length", label: "Length, one way", quantity: "metres" },
+    { key: "amps", label: "Current", quantity: "amperes" },
+    { key: "volts", label: "Supply", quantity: "volts", min: 0 },
+    { key: "celsius", label: "How warm it is there", quantity: "celsius", hint: "25" },
   ],
   work,
 };

@@ -15,20 +15,29 @@ const MOST_BYTES = 1000;
 export function createGate(certificate: Certificate, target: string, pairing: Pairing, clock: () => number): Server {
   const proxy = createProxyServer({ target, xfwd: true, proxyTimeout: 120_000 });
   proxy.on("error", (_error, _request, response) => {
-    if (response && "writeHead" in response && !response.headersSent) response.writeHead(502, { "content-type": "text/plain; charset=utf-8" });
+    if (response && "writeHead" in response && !response.headersSent)
+      response.writeHead(502, { "content-type": "text/plain; charset=utf-8" });
     response?.end("Unzo itself does not answer. Look at the computer on which it runs.");
   });
-  const server = createServer({ key: certificate.key, cert: certificate.cert, minVersion: "TLSv1.2" }, (request, response) => {
-    // Nothing that a stranger sends may end the process: what goes wrong ends that request.
-    const broken = () => { if (!response.headersSent) response.writeHead(400); response.end(); };
-    const pathname = (request.url ?? "/").split(/[?#]/)[0];
-    if (pathname === "/pair") return void pair(request, response, pairing, clock()).catch(broken);
-    if (pairing.isPaired(tokenOf(request), clock())) return void proxy.web(request, response).catch(broken);
-    const wantsPage = request.method === "GET" && (request.headers.accept ?? "").includes("text/html");
-    if (wantsPage) return redirect(response, "/pair");
-    response.writeHead(401, { "content-type": "application/json", "cache-control": "no-store" });
-    response.end(JSON.stringify({ error: "This device is not paired any more. Open Unzo's address anew and give the word." }));
-  });
+  const server = createServer(
+    { key: certificate.key, cert: certificate.cert, minVersion: "TLSv1.2" },
+    (request, response) => {
+      // Nothing that a stranger sends may end the process: what goes wrong ends that request.
+      const broken = () => {
+        if (!response.headersSent) response.writeHead(400);
+        response.end();
+      };
+      const pathname = (request.url ?? "/").split(/[?#]/)[0];
+      if (pathname === "/pair") return void pair(request, response, pairing, clock()).catch(broken);
+      if (pairing.isPaired(tokenOf(request), clock())) return void proxy.web(request, response).catch(broken);
+      const wantsPage = request.method === "GET" && (request.headers.accept ?? "").includes("text/html");
+      if (wantsPage) return redirect(response, "/pair");
+      response.writeHead(401, { "content-type": "application/json", "cache-control": "no-store" });
+      response.end(
+        JSON.stringify({ error: "This device is not paired any more. Open Unzo's address anew and give the word." }),
+      );
+    },
+  );
   server.requestTimeout = 60_000;
   server.headersTimeout = 20_000;
   return server;
@@ -41,8 +50,12 @@ async function pair(request: IncomingMessage, response: ServerResponse, pairing:
   if (word === null) return page(response, 413, "That is no pairing word.");
   const tried = pairing.tries(word, now);
   if (tried.outcome === "wait") return page(response, 429, `Too many wrong words. Wait ${tried.seconds} seconds.`);
-  if (tried.outcome === "wrong") return page(response, 403, "That is not the word. It stands where Unzo was started, and works once.");
-  response.setHeader("set-cookie", `${COOKIE}=${tried.token}; Path=/; Secure; HttpOnly; SameSite=Lax; Max-Age=${PAIRED_FOR / 1000}`);
+  if (tried.outcome === "wrong")
+    return page(response, 403, "That is not the word. It stands where Unzo was started, and works once.");
+  response.setHeader(
+    "set-cookie",
+    `${COOKIE}=${tried.token}; Path=/; Secure; HttpOnly; SameSite=Lax; Max-Age=${PAIRED_FOR / 1000}`,
+  );
   redirect(response, "/");
 }
 
@@ -53,8 +66,12 @@ function redirect(response: ServerResponse, to: string): void {
 
 function page(response: ServerResponse, status: number, problem: string): void {
   response.writeHead(status, {
-    "content-type": "text/html; charset=utf-8", "cache-control": "no-store", "x-frame-options": "DENY", "referrer-policy": "no-referrer",
-    "content-security-policy": "default-src 'none'; style-src 'unsafe-inline'; script-src 'unsafe-inline'; form-action 'self'; frame-ancestors 'none'",
+    "content-type": "text/html; charset=utf-8",
+    "cache-control": "no-store",
+    "x-frame-options": "DENY",
+    "referrer-policy": "no-referrer",
+    "content-security-policy":
+      "default-src 'none'; style-src 'unsafe-inline'; script-src 'unsafe-inline'; form-action 'self'; frame-ancestors 'none'",
   });
   response.end(pairingPage(problem));
 }

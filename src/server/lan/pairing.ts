@@ -1,7 +1,48 @@
 import { createHash, randomBytes, randomInt, timingSafeEqual } from "node:crypto";
 
 /** Plain words that are hard to mishear over the noise of a workshop. */
-const WORDS = ["alder", "anvil", "basin", "birch", "brook", "cairn", "cedar", "copper", "ember", "falcon", "ferry", "flint", "garnet", "glade", "harbor", "hazel", "ivory", "juniper", "kettle", "lantern", "larch", "marble", "meadow", "mortar", "otter", "pebble", "pine", "quarry", "raven", "ridge", "saddle", "spruce", "thistle", "timber", "tunnel", "valley", "walnut", "willow", "winter", "yarrow"] as const;
+const WORDS = [
+  "alder",
+  "anvil",
+  "basin",
+  "birch",
+  "brook",
+  "cairn",
+  "cedar",
+  "copper",
+  "ember",
+  "falcon",
+  "ferry",
+  "flint",
+  "garnet",
+  "glade",
+  "harbor",
+  "hazel",
+  "ivory",
+  "juniper",
+  "kettle",
+  "lantern",
+  "larch",
+  "marble",
+  "meadow",
+  "mortar",
+  "otter",
+  "pebble",
+  "pine",
+  "quarry",
+  "raven",
+  "ridge",
+  "saddle",
+  "spruce",
+  "thistle",
+  "timber",
+  "tunnel",
+  "valley",
+  "walnut",
+  "willow",
+  "winter",
+  "yarrow",
+] as const;
 
 /** Wrong words within a minute, from everyone together, after which nobody may try. */
 const TRIES = 6;
@@ -13,7 +54,10 @@ export const PAIRED_FOR = 12 * 60 * MINUTE;
 const MOST_DEVICES = 40;
 
 /** What came of a word that was tried. */
-export type Tried = { readonly outcome: "paired"; readonly token: string } | { readonly outcome: "wrong" } | { readonly outcome: "wait"; readonly seconds: number };
+export type Tried =
+  | { readonly outcome: "paired"; readonly token: string }
+  | { readonly outcome: "wrong" }
+  | { readonly outcome: "wait"; readonly seconds: number };
 
 /**
  * Lets devices of the workshop network in: each needs the word that stands on the screen where Unzo was started. A word
@@ -28,12 +72,15 @@ export class Pairing {
   /** `onWord` is told each new word, so that it can be shown. */
   constructor(private readonly onWord: (word: string) => void) {}
 
-  get word(): string { return this.current; }
+  get word(): string {
+    return this.current;
+  }
 
   /** Tries a word at a moment (milliseconds). */
   tries(word: string, now: number): Tried {
     this.recent = this.recent.filter((at) => at > now - MINUTE);
-    if (this.recent.length >= TRIES) return { outcome: "wait", seconds: Math.ceil((this.recent[0]! + MINUTE - now) / 1000) };
+    if (this.recent.length >= TRIES)
+      return { outcome: "wait", seconds: Math.ceil((this.recent[0]! + MINUTE - now) / 1000) };
     if (!same(plain(word), plain(this.current))) {
       this.recent.push(now);
       this.wrong++;

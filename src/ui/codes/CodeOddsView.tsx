@@ -19,18 +19,49 @@ export function CodeOddsView({ desk, code, evidence, setup }: Props) {
   useEffect(() => {
     if (!desk) return;
     let current = true;
-    desk.codeOdds(evidence ?? [], { part: code.part, label: code.label, blames: code.blames }, setup).then((found) => { if (current) setOdds(found ?? "none"); }, () => { if (current) setOdds("none"); });
-    return () => { current = false; };
+    desk.codeOdds(evidence ?? [], { part: code.part, label: code.label, blames: code.blames }, setup).then(
+      (found) => {
+        if (current) setOdds(found ?? "none");
+      },
+      () => {
+        if (current) setOdds("none");
+      },
+    );
+    return () => {
+      current = false;
+    };
     // eslint-disable-next-line react-hooks/exhaustive-deps -- the key stands for code and setup
   }, [desk, key]);
-  if (odds === null) return <p className="quiet" role="status">Trying every fault…</p>;
+  if (odds === null)
+    return (
+      <p className="quiet" role="status">
+        Trying every fault…
+      </p>
+    );
   if (odds === "none") return <p className="quiet">No fault of its file shows this in any of its setups.</p>;
   const shown = odds.suspects.filter((s) => s.probability >= 0.02).slice(0, 5);
   return (
     <div className="code-odds">
-      <p className="mb-1">{code.blamesName ? <>The maker&apos;s table blames: <strong>{code.blamesName}</strong> <span className="quiet">({percent(odds.blamed ?? 0)} by simulation)</span></> : <span className="quiet">The maker&apos;s table blames nothing.</span>}</p>
+      <p className="mb-1">
+        {code.blamesName ? (
+          <>
+            The maker&apos;s table blames: <strong>{code.blamesName}</strong>{" "}
+            <span className="quiet">({percent(odds.blamed ?? 0)} by simulation)</span>
+          </>
+        ) : (
+          <span className="quiet">The maker&apos;s table blames nothing.</span>
+        )}
+      </p>
       <ul className="odds-bars" aria-label="Which faults make it appear">
-        {shown.map((s) => <li key={s.piece}><span>{s.name}</span><span className="suspect-word">{percent(s.probability)}</span><span className="suspect-bar" aria-hidden><span style={{ width: `${Math.max(1, s.probability * 100)}%` }} /></span></li>)}
+        {shown.map((s) => (
+          <li key={s.piece}>
+            <span>{s.name}</span>
+            <span className="suspect-word">{percent(s.probability)}</span>
+            <span className="suspect-bar" aria-hidden>
+              <span style={{ width: `${Math.max(1, s.probability * 100)}%` }} />
+            </span>
+          </li>
+        ))}
       </ul>
     </div>
   );

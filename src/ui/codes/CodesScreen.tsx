@@ -24,14 +24,38 @@ export function CodesScreen({ rows }: { rows: readonly CodeRow[] }) {
   const [open, setOpen] = useState<string | null>(null);
   const field = useRef<HTMLInputElement>(null);
   useHotkeys("/", () => field.current?.focus(), { preventDefault: true });
-  const found = rows.filter((r) => (wanted.trim() === "" ? r.code.code !== null : codeMatches(r.code, wanted) || codeMatches({ ...r.code, words: `${r.name} ${r.code.words}` }, wanted)));
+  const found = rows.filter((r) =>
+    wanted.trim() === ""
+      ? r.code.code !== null
+      : codeMatches(r.code, wanted) || codeMatches({ ...r.code, words: `${r.name} ${r.code.words}` }, wanted),
+  );
   return (
     <div className="start">
       <TopBar here="Codes" />
       <main className="library codes">
         <h1>What does it say?</h1>
-        <Form.Control ref={field} size="lg" type="search" autoFocus aria-label="Code, display text or lamp pattern" placeholder="E1, 2 flashes, sensor open" value={wanted} onChange={(e) => { setWanted(e.target.value); setOpen(null); }} />
-        {found.length === 0 ? <p className="problem" role="status">No machine of the library shows “{wanted}”. Look for a part of it, or its meaning.</p> : <p className="quiet" role="status">{found.length > MOST ? `${found.length}, the first ${MOST} shown` : `${found.length} found`}</p>}
+        <Form.Control
+          ref={field}
+          size="lg"
+          type="search"
+          autoFocus
+          aria-label="Code, display text or lamp pattern"
+          placeholder="E1, 2 flashes, sensor open"
+          value={wanted}
+          onChange={(e) => {
+            setWanted(e.target.value);
+            setOpen(null);
+          }}
+        />
+        {found.length === 0 ? (
+          <p className="problem" role="status">
+            No machine of the library shows “{wanted}”. Look for a part of it, or its meaning.
+          </p>
+        ) : (
+          <p className="quiet" role="status">
+            {found.length > MOST ? `${found.length}, the first ${MOST} shown` : `${found.length} found`}
+          </p>
+        )}
         <ul className="code-list">
           {found.slice(0, MOST).map((row) => {
             const key = keyOf(row);
@@ -39,7 +63,14 @@ export function CodesScreen({ rows }: { rows: readonly CodeRow[] }) {
               <li key={key}>
                 <button type="button" aria-expanded={open === key} onClick={() => setOpen(open === key ? null : key)}>
                   <span className="menu-shows">{row.code.label}</span>
-                  <span className="code-words"><strong>{row.code.words || "no code"}</strong><span className="quiet">{row.name}, {row.family}{row.code.code && row.code.code !== row.code.label ? `, code ${row.code.code}` : ""}; {row.code.partName.toLowerCase()}</span></span>
+                  <span className="code-words">
+                    <strong>{row.code.words || "no code"}</strong>
+                    <span className="quiet">
+                      {row.name}, {row.family}
+                      {row.code.code && row.code.code !== row.code.label ? `, code ${row.code.code}` : ""};{" "}
+                      {row.code.partName.toLowerCase()}
+                    </span>
+                  </span>
                 </button>
                 {open === key ? <OpenCode row={row} /> : null}
               </li>
@@ -61,16 +92,35 @@ function OpenCode({ row }: { row: CodeRow }) {
   const desk = useDesk(file);
   useEffect(() => {
     let current = true;
-    fetch(`/api/machines/${row.machine}/file`).then(async (answer) => { const body = (await answer.json()) as { file?: MachineFile; error?: string }; if (!current) return; if (body.file) setFile(body.file); else setProblem(body.error ?? "The machine file cannot be read."); }, () => { if (current) setProblem("Unzo cannot be reached."); });
-    return () => { current = false; };
+    fetch(`/api/machines/${row.machine}/file`).then(
+      async (answer) => {
+        const body = (await answer.json()) as { file?: MachineFile; error?: string };
+        if (!current) return;
+        if (body.file) setFile(body.file);
+        else setProblem(body.error ?? "The machine file cannot be read.");
+      },
+      () => {
+        if (current) setProblem("Unzo cannot be reached.");
+      },
+    );
+    return () => {
+      current = false;
+    };
   }, [row.machine]);
   async function begin(unit: string) {
     if (!file) return;
     setBusy(true);
     // The complaint that says so, or the check-over that every machine has last.
-    const complaint = file.complaints.find((c) => c.sees[row.code.part] === row.code.label) ?? file.complaints[file.complaints.length - 1]!;
+    const complaint =
+      file.complaints.find((c) => c.sees[row.code.part] === row.code.label) ??
+      file.complaints[file.complaints.length - 1]!;
     try {
-      const job = await send<{ id: string }>("/api/jobs", { id: uuid(), unit, complaint: complaint.id, actor: who.trim() || "Someone" });
+      const job = await send<{ id: string }>("/api/jobs", {
+        id: uuid(),
+        unit,
+        complaint: complaint.id,
+        actor: who.trim() || "Someone",
+      });
       router.push(`/jobs/${job.id}?view=says&shown=${encodeURIComponent(`${row.code.part}|${row.code.label}`)}`);
     } catch (error) {
       setProblem((error as Error).message);
@@ -79,9 +129,22 @@ function OpenCode({ row }: { row: CodeRow }) {
   }
   return (
     <div className="open-code">
-      {problem ? <p className="problem" role="alert">{problem}</p> : null}
+      {problem ? (
+        <p className="problem" role="alert">
+          {problem}
+        </p>
+      ) : null}
       <CodeOddsView desk={desk} code={row.code} />
-      {row.units.length > 0 ? <div className="d-flex flex-wrap gap-2"><span className="align-self-center">Begin the job:</span>{row.units.map((u) => <Button key={u.id} variant="outline-dark" disabled={busy || !file} onClick={() => void begin(u.id)}>{u.site}, {u.serial}</Button>)}</div> : null}
+      {row.units.length > 0 ? (
+        <div className="d-flex flex-wrap gap-2">
+          <span className="align-self-center">Begin the job:</span>
+          {row.units.map((u) => (
+            <Button key={u.id} variant="outline-dark" disabled={busy || !file} onClick={() => void begin(u.id)}>
+              {u.site}, {u.serial}
+            </Button>
+          ))}
+        </div>
+      ) : null}
     </div>
   );
 }

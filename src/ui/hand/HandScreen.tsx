@@ -19,13 +19,29 @@ const SPEEDS = [1, 10, 60] as const;
 /** A simulated machine to practise on: sound, with a fault one chooses, or with one that is hidden. */
 export function HandScreen({ file, hidden }: { file: MachineFile; hidden: string | null }) {
   const machine = useMemo(() => compileMachine(file), [file]);
-  const faults = useMemo(() => machine.parts.flatMap((p) => p.modes.map((m): { fault: Fault; words: string } => ({ fault: { part: p.id, mode: m.id }, words: `${p.name}: ${m.words}` }))), [machine]);
+  const faults = useMemo(
+    () =>
+      machine.parts.flatMap((p) =>
+        p.modes.map((m): { fault: Fault; words: string } => ({
+          fault: { part: p.id, mode: m.id },
+          words: `${p.name}: ${m.words}`,
+        })),
+      ),
+    [machine],
+  );
   const [choice, setChoice] = useState(hidden ? "hidden" : "sound");
-  const [secret, setSecret] = useState<Fault | null>(() => faults.find((f) => `${f.fault.part}:${f.fault.mode}` === hidden)?.fault ?? null);
+  const [secret, setSecret] = useState<Fault | null>(
+    () => faults.find((f) => `${f.fault.part}:${f.fault.mode}` === hidden)?.fault ?? null,
+  );
   const [shown, setShown] = useState(false);
   const [seed, setSeed] = useState(1);
   const [speed, setSpeed] = useState<number>(1);
-  const fault = choice === "sound" ? null : choice === "hidden" ? secret : faults.find((f) => `${f.fault.part}:${f.fault.mode}` === choice)?.fault ?? null;
+  const fault =
+    choice === "sound"
+      ? null
+      : choice === "hidden"
+        ? secret
+        : (faults.find((f) => `${f.fault.part}:${f.fault.mode}` === choice)?.fault ?? null);
   const { controls, view, problem, act } = useMachineAtHand(machine, fault, seed, speed);
   const program = programOf(machine);
   const desk = useDesk(file);
@@ -41,19 +57,67 @@ export function HandScreen({ file, hidden }: { file: MachineFile; hidden: string
       <TopBar here="Machines" />
       <main className="machine hand">
         <div className="library-head">
-          <div><h1>{file.maker} {file.model}, simulated</h1><p className="quiet mb-0">Works to its control program. Nothing here is live.</p></div>
-          <Form.Select aria-label="Fault" value={choice} onChange={(e) => choose(e.target.value)} className="hand-fault">
+          <div>
+            <h1>
+              {file.maker} {file.model}, simulated
+            </h1>
+            <p className="quiet mb-0">Works to its control program. Nothing here is live.</p>
+          </div>
+          <Form.Select
+            aria-label="Fault"
+            value={choice}
+            onChange={(e) => choose(e.target.value)}
+            className="hand-fault"
+          >
             <option value="sound">Sound</option>
             <option value="hidden">A hidden fault</option>
-            {faults.map(({ fault: f, words }) => <option key={`${f.part}:${f.mode}`} value={`${f.part}:${f.mode}`}>{words}</option>)}
+            {faults.map(({ fault: f, words }) => (
+              <option key={`${f.part}:${f.mode}`} value={`${f.part}:${f.mode}`}>
+                {words}
+              </option>
+            ))}
           </Form.Select>
-          <Form.Select aria-label="Speed" value={speed} onChange={(e) => setSpeed(Number(e.target.value))} className="hand-speed">{SPEEDS.map((s) => <option key={s} value={s}>{s === 1 ? "real time" : `${s} times as fast`}</option>)}</Form.Select>
-          <Link className="btn btn-outline-dark" href={`/machines/${file.id}`}>The file</Link>
+          <Form.Select
+            aria-label="Speed"
+            value={speed}
+            onChange={(e) => setSpeed(Number(e.target.value))}
+            className="hand-speed"
+          >
+            {SPEEDS.map((s) => (
+              <option key={s} value={s}>
+                {s === 1 ? "real time" : `${s} times as fast`}
+              </option>
+            ))}
+          </Form.Select>
+          <Link className="btn btn-outline-dark" href={`/machines/${file.id}`}>
+            The file
+          </Link>
         </div>
-        {problem ? <p className="problem" role="alert">{problem}</p> : null}
-        {choice === "hidden" ? <p>{shown ? <strong>{secretWords}</strong> : <Button size="sm" variant="outline-dark" onClick={() => setShown(true)}>Show the hidden fault</Button>} <Button size="sm" variant="outline-dark" onClick={() => choose("hidden")}>Another one</Button></p> : null}
+        {problem ? (
+          <p className="problem" role="alert">
+            {problem}
+          </p>
+        ) : null}
+        {choice === "hidden" ? (
+          <p>
+            {shown ? (
+              <strong>{secretWords}</strong>
+            ) : (
+              <Button size="sm" variant="outline-dark" onClick={() => setShown(true)}>
+                Show the hidden fault
+              </Button>
+            )}{" "}
+            <Button size="sm" variant="outline-dark" onClick={() => choose("hidden")}>
+              Another one
+            </Button>
+          </p>
+        ) : null}
         <div className={program && program.gestures.length > 0 ? "hand-pair" : ""}>
-          {view ? <FrontPanel machine={machine} controls={controls} view={view} act={act} /> : <p role="status">Setting it up…</p>}
+          {view ? (
+            <FrontPanel machine={machine} controls={controls} view={view} act={act} />
+          ) : (
+            <p role="status">Setting it up…</p>
+          )}
           {program && program.gestures.length > 0 ? <Modes machine={machine} program={program} desk={desk} /> : null}
         </div>
       </main>

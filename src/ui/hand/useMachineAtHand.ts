@@ -31,8 +31,14 @@ export function useMachineAtHand(machine: Machine, fault: Fault | null, seed: nu
   const faultKey = fault ? `${fault.part}:${fault.mode}` : "";
   const pace = useRef(speed);
 
-  const now = useCallback(() => clock.current.at + ((performance.now() - clock.current.wall) / 1000) * pace.current, []);
-  useEffect(() => { clock.current = { at: now(), wall: performance.now() }; pace.current = speed; }, [speed, now]);
+  const now = useCallback(
+    () => clock.current.at + ((performance.now() - clock.current.wall) / 1000) * pace.current,
+    [],
+  );
+  useEffect(() => {
+    clock.current = { at: now(), wall: performance.now() };
+    pace.current = speed;
+  }, [speed, now]);
 
   const look = useCallback(() => {
     const h = hand.current;
@@ -42,13 +48,22 @@ export function useMachineAtHand(machine: Machine, fault: Fault | null, seed: nu
   useEffect(() => {
     clock.current = { at: 0, wall: performance.now() };
     try {
-      hand.current = new MachineAtHand(machine, fault ? [fault] : [], drawnValues(machine, seed, 0.5), everydaySetup(machine.file), 0);
+      hand.current = new MachineAtHand(
+        machine,
+        fault ? [fault] : [],
+        drawnValues(machine, seed, 0.5),
+        everydaySetup(machine.file),
+        0,
+      );
     } catch (error) {
       hand.current = null;
       queueMicrotask(() => setProblem((error as Error).message));
       return;
     }
-    queueMicrotask(() => { setProblem(""); look(); });
+    queueMicrotask(() => {
+      setProblem("");
+      look();
+    });
     const timer = setInterval(() => {
       try {
         hand.current?.advance(now());
@@ -62,14 +77,17 @@ export function useMachineAtHand(machine: Machine, fault: Fault | null, seed: nu
     // eslint-disable-next-line react-hooks/exhaustive-deps -- the key stands for the fault
   }, [machine, faultKey, seed, look, now]);
 
-  const act = useCallback((doing: Doing) => {
-    try {
-      hand.current?.do(doing, now());
-      look();
-    } catch (error) {
-      setProblem((error as Error).message);
-    }
-  }, [look, now]);
+  const act = useCallback(
+    (doing: Doing) => {
+      try {
+        hand.current?.do(doing, now());
+        look();
+      } catch (error) {
+        setProblem((error as Error).message);
+      }
+    },
+    [look, now],
+  );
 
   return { controls, view, problem, act };
 }

@@ -34,28 +34,65 @@ interface Props {
 }
 
 /** What may be called wrong. */
-type Called = Pick<PieceSuspect, "piece" | "name"> & { readonly word: string; readonly faults: readonly { readonly id: string; readonly name: string }[] };
+type Called = Pick<PieceSuspect, "piece" | "name"> & {
+  readonly word: string;
+  readonly faults: readonly { readonly id: string; readonly name: string }[];
+};
 
 /** In the list of what may be called. */
 const SIMPLE = "simple-cause";
 
 /** The call: what is wrong, what is still unproven of it, what will be done. */
-export function CallDialog({ show, machine, suspects, judged, mended, left, noFault, problem, simple, onHide, onMeasure, onBack, onCall }: Props) {
+export function CallDialog({
+  show,
+  machine,
+  suspects,
+  judged,
+  mended,
+  left,
+  noFault,
+  problem,
+  simple,
+  onHide,
+  onMeasure,
+  onBack,
+  onCall,
+}: Props) {
   const [picked, setPicked] = useState<string | null>(null);
   const [action, setAction] = useState<string | null>(null);
   const [despite, setDespite] = useState("");
   const [because, setBecause] = useState("");
   const repaired = mended === null ? undefined : machine.pieceById.get(mended);
   // After a repair that helped the machine is sound: what was wrong is what was repaired.
-  const all: readonly Called[] = repaired ? [{ piece: repaired.id, name: repaired.name, word: "repaired", faults: [{ id: "", name: "Repaired, and the complaint went with it" }] }, ...suspects.filter((s) => s.piece !== repaired.id)] : simple ? [{ piece: SIMPLE, name: "A simple cause", word: "likely", faults: [] }, ...suspects] : suspects;
+  const all: readonly Called[] = repaired
+    ? [
+        {
+          piece: repaired.id,
+          name: repaired.name,
+          word: "repaired",
+          faults: [{ id: "", name: "Repaired, and the complaint went with it" }],
+        },
+        ...suspects.filter((s) => s.piece !== repaired.id),
+      ]
+    : simple
+      ? [{ piece: SIMPLE, name: "A simple cause", word: "likely", faults: [] }, ...suspects]
+      : suspects;
   const suspect = all.find((s) => s.piece === picked) ?? all[0];
   if (!suspect) return null;
   const entry = machine.pieceById.get(suspect.piece);
   const proofs = proofsFor(machine, suspect.piece, judged);
   const unproven = proofs.filter((p) => p.by === null);
   const isSimple = suspect.piece === SIMPLE;
-  const words = action ?? (isSimple && simple ? simple.action : entry ? `${entry.repair}.` : suspect.piece === "no-fault" ? "Nothing to repair; every reading is sound." : "Look further.");
-  const cause = isSimple && simple ? simple.cause : suspect.faults[0]?.name ?? suspect.name;
+  const words =
+    action ??
+    (isSimple && simple
+      ? simple.action
+      : entry
+        ? `${entry.repair}.`
+        : suspect.piece === "no-fault"
+          ? "Nothing to repair; every reading is sound."
+          : "Look further.");
+  const cause = isSimple && simple ? simple.cause : (suspect.faults[0]?.name ?? suspect.name);
   const isNothing = suspect.piece === "no-fault" && !isSimple;
   // A job is not closed silently with something left behind.
   const blocked = (unproven.length > 0 && despite.trim() === "") || (left.length > 0 && because.trim() === "");
@@ -64,10 +101,23 @@ export function CallDialog({ show, machine, suspects, judged, mended, left, noFa
     event.preventDefault();
     if (blocked || words.trim() === "") return;
     const done = await onCall({
-      type: "called", piece: isSimple ? "no-fault" : suspect!.piece, pieceName: suspect!.name, cause, action: words.trim(), sure: suspect!.word,
-      proofs: proofs.map((p) => ({ words: p.words, proven: p.by !== null })), ...(unproven.length > 0 ? { despite: despite.trim() } : {}),
-      ...(left.length > 0 ? { left: left.map(({ item, words: w }) => ({ item, words: w })), leftBecause: because.trim() } : {}),
-      ...(isNothing ? { excluded: noFault.excluded.slice(0, 40), elsewhere: noFault.elsewhere.map((e) => e.slice(0, 200)).slice(0, 20) } : {}),
+      type: "called",
+      piece: isSimple ? "no-fault" : suspect!.piece,
+      pieceName: suspect!.name,
+      cause,
+      action: words.trim(),
+      sure: suspect!.word,
+      proofs: proofs.map((p) => ({ words: p.words, proven: p.by !== null })),
+      ...(unproven.length > 0 ? { despite: despite.trim() } : {}),
+      ...(left.length > 0
+        ? { left: left.map(({ item, words: w }) => ({ item, words: w })), leftBecause: because.trim() }
+        : {}),
+      ...(isNothing
+        ? {
+            excluded: noFault.excluded.slice(0, 40),
+            elsewhere: noFault.elsewhere.map((e) => e.slice(0, 200)).slice(0, 20),
+          }
+        : {}),
     });
     if (done) onHide();
   }
@@ -75,24 +125,47 @@ export function CallDialog({ show, machine, suspects, judged, mended, left, noFa
   return (
     <Modal show={show} onHide={onHide} size="lg" aria-labelledby="call-title">
       <Form onSubmit={(e) => void call(e)}>
-        <Modal.Header closeButton><Modal.Title id="call-title">The call</Modal.Title></Modal.Header>
+        <Modal.Header closeButton>
+          <Modal.Title id="call-title">The call</Modal.Title>
+        </Modal.Header>
         <Modal.Body className="d-grid gap-3">
           <Form.Group controlId="call-piece">
             <Form.Label>What is wrong</Form.Label>
-            <Form.Select size="lg" autoFocus value={suspect.piece} onChange={(e) => { setPicked(e.target.value); setAction(null); }}>
-              {all.map((s) => <option key={s.piece} value={s.piece}>{s.name} ({s.word})</option>)}
+            <Form.Select
+              size="lg"
+              autoFocus
+              value={suspect.piece}
+              onChange={(e) => {
+                setPicked(e.target.value);
+                setAction(null);
+              }}
+            >
+              {all.map((s) => (
+                <option key={s.piece} value={s.piece}>
+                  {s.name} ({s.word})
+                </option>
+              ))}
             </Form.Select>
             <Form.Text>{cause}</Form.Text>
           </Form.Group>
           {proofs.length > 0 ? (
             <div>
-              <p className="mb-1"><strong>Before {inSentence(suspect.name)} is blamed</strong></p>
+              <p className="mb-1">
+                <strong>Before {inSentence(suspect.name)} is blamed</strong>
+              </p>
               <ul className="proofs">
                 {proofs.map((p) => (
                   <li key={p.of}>
                     <i className={`bi ${p.by ? "bi-check-circle-fill proven" : "bi-circle"}`} aria-hidden />
-                    <span><span className="visually-hidden">{p.by ? "Proven: " : "Unproven: "}</span>{p.words}</span>
-                    {p.by ? null : <Button size="sm" variant="outline-dark" onClick={() => onMeasure(p.tests[0]!)}>Measure it</Button>}
+                    <span>
+                      <span className="visually-hidden">{p.by ? "Proven: " : "Unproven: "}</span>
+                      {p.words}
+                    </span>
+                    {p.by ? null : (
+                      <Button size="sm" variant="outline-dark" onClick={() => onMeasure(p.tests[0]!)}>
+                        Measure it
+                      </Button>
+                    )}
                   </li>
                 ))}
               </ul>
@@ -106,25 +179,67 @@ export function CallDialog({ show, machine, suspects, judged, mended, left, noFa
           ) : null}
           {isNothing ? (
             <details className="no-fault" open>
-              <summary><strong>No fault found:</strong> {noFault.tested.length} test{noFault.tested.length === 1 ? "" : "s"}, {noFault.excluded.length} part{noFault.excluded.length === 1 ? "" : "s"} cleared</summary>
+              <summary>
+                <strong>No fault found:</strong> {noFault.tested.length} test{noFault.tested.length === 1 ? "" : "s"},{" "}
+                {noFault.excluded.length} part{noFault.excluded.length === 1 ? "" : "s"} cleared
+              </summary>
               {noFault.excluded.length > 0 ? <p className="mb-1">Excluded: {noFault.excluded.join(", ")}</p> : null}
-              <ul className="mb-0">{noFault.elsewhere.map((e) => <li key={e}>{e}</li>)}</ul>
+              <ul className="mb-0">
+                {noFault.elsewhere.map((e) => (
+                  <li key={e}>{e}</li>
+                ))}
+              </ul>
             </details>
           ) : null}
           {left.length > 0 ? (
             <div className="left-behind" role="group" aria-label="Left behind">
-              <p className="mb-1"><strong><i className="bi bi-exclamation-triangle-fill" aria-hidden /> Not put back</strong></p>
-              <ul className="mb-1">{left.map((l) => <li key={l.item}>{l.words} {canBePutBack(l) ? <Button size="sm" variant="outline-dark" aria-label={`Put back: ${l.words}`} onClick={() => onBack(l)}>Back</Button> : null}</li>)}</ul>
-              <Form.Group controlId="call-left"><Form.Label>Close with that open? Say why.</Form.Label><Form.Control value={because} maxLength={400} onChange={(e) => setBecause(e.target.value)} /></Form.Group>
+              <p className="mb-1">
+                <strong>
+                  <i className="bi bi-exclamation-triangle-fill" aria-hidden /> Not put back
+                </strong>
+              </p>
+              <ul className="mb-1">
+                {left.map((l) => (
+                  <li key={l.item}>
+                    {l.words}{" "}
+                    {canBePutBack(l) ? (
+                      <Button
+                        size="sm"
+                        variant="outline-dark"
+                        aria-label={`Put back: ${l.words}`}
+                        onClick={() => onBack(l)}
+                      >
+                        Back
+                      </Button>
+                    ) : null}
+                  </li>
+                ))}
+              </ul>
+              <Form.Group controlId="call-left">
+                <Form.Label>Close with that open? Say why.</Form.Label>
+                <Form.Control value={because} maxLength={400} onChange={(e) => setBecause(e.target.value)} />
+              </Form.Group>
             </div>
           ) : null}
           <Form.Group controlId="call-action">
             <Form.Label>What will be done</Form.Label>
-            <Form.Control as="textarea" rows={2} value={words} maxLength={1000} onChange={(e) => setAction(e.target.value)} />
+            <Form.Control
+              as="textarea"
+              rows={2}
+              value={words}
+              maxLength={1000}
+              onChange={(e) => setAction(e.target.value)}
+            />
           </Form.Group>
-          <p className="problem" role="alert">{problem}</p>
+          <p className="problem" role="alert">
+            {problem}
+          </p>
         </Modal.Body>
-        <Modal.Footer><Button type="submit" size="lg" disabled={blocked || words.trim() === ""}>Close the job</Button></Modal.Footer>
+        <Modal.Footer>
+          <Button type="submit" size="lg" disabled={blocked || words.trim() === ""}>
+            Close the job
+          </Button>
+        </Modal.Footer>
       </Form>
     </Modal>
   );

@@ -18,16 +18,32 @@ interface Props {
 }
 
 /** The questions a job still has before anything is opened; empty when they are through, null until they are known. */
-export function useFirsts({ job, evidence, desk }: Pick<Props, "job" | "evidence" | "desk">): readonly OpenFirst[] | null {
-  const answered = useMemo(() => job.answers.flatMap((a) => (a.body.type === "answered" ? [a.body.first] : [])), [job.answers]);
+export function useFirsts({
+  job,
+  evidence,
+  desk,
+}: Pick<Props, "job" | "evidence" | "desk">): readonly OpenFirst[] | null {
+  const answered = useMemo(
+    () => job.answers.flatMap((a) => (a.body.type === "answered" ? [a.body.first] : [])),
+    [job.answers],
+  );
   const isOver = answered.includes("*") || job.readings.length > 0;
   const key = `${answered.join(" ")} ${evidence.length}`;
   const [open, setOpen] = useState<{ key: string; firsts: readonly OpenFirst[] } | null>(null);
   useEffect(() => {
     if (!desk || isOver) return;
     let current = true;
-    desk.firsts(evidence, job.opened.complaint, answered).then((firsts) => { if (current) setOpen({ key, firsts }); }, () => { if (current) setOpen({ key, firsts: [] }); });
-    return () => { current = false; };
+    desk.firsts(evidence, job.opened.complaint, answered).then(
+      (firsts) => {
+        if (current) setOpen({ key, firsts });
+      },
+      () => {
+        if (current) setOpen({ key, firsts: [] });
+      },
+    );
+    return () => {
+      current = false;
+    };
     // eslint-disable-next-line react-hooks/exhaustive-deps -- the key stands for answers and evidence
   }, [desk, isOver, key, job.opened.complaint]);
   if (isOver) return [];
@@ -39,24 +55,52 @@ export function FirstThings({ firsts, busy, onLog }: Pick<Props, "busy" | "onLog
   const [now, ...later] = firsts;
   const answer = (given: "yes" | "no" | "skip") => {
     if (!now || busy) return;
-    void onLog({ type: "answered", first: now.first.id, answer: given, words: `${now.first.ask} ${given === "skip" ? "Not asked." : given === "yes" ? "Yes." : "No."}` });
+    void onLog({
+      type: "answered",
+      first: now.first.id,
+      answer: given,
+      words: `${now.first.ask} ${given === "skip" ? "Not asked." : given === "yes" ? "Yes." : "No."}`,
+    });
   };
   useHotkeys("y", () => answer("yes"), [now, busy]);
   useHotkeys("n", () => answer("no"), [now, busy]);
   useHotkeys("s", () => answer("skip"), [now, busy]);
-  useHotkeys("alt+m", () => void onLog({ type: "answered", first: "*", answer: "skip", words: "On to measuring." }), { preventDefault: true });
+  useHotkeys("alt+m", () => void onLog({ type: "answered", first: "*", answer: "skip", words: "On to measuring." }), {
+    preventDefault: true,
+  });
   if (!now) return null;
   return (
     <div className="next firsts" aria-busy={busy}>
-      <div className="next-kicker"><span>First things first</span><span className="exposure none"><i className="bi bi-eye" aria-hidden /> Nothing opened</span><span className="minutes">{now.first.minutes < 1 ? "under a minute" : `${Math.round(now.first.minutes)} min`}</span></div>
+      <div className="next-kicker">
+        <span>First things first</span>
+        <span className="exposure none">
+          <i className="bi bi-eye" aria-hidden /> Nothing opened
+        </span>
+        <span className="minutes">
+          {now.first.minutes < 1 ? "under a minute" : `${Math.round(now.first.minutes)} min`}
+        </span>
+      </div>
       <h2>{now.first.ask}</h2>
       <div className="labels">
-        <Button size="lg" variant="outline-dark" disabled={busy} onClick={() => answer("yes")}>Yes <kbd>y</kbd></Button>
-        <Button size="lg" variant="outline-dark" disabled={busy} onClick={() => answer("no")}>No <kbd>n</kbd></Button>
-        <Button size="lg" variant="link" disabled={busy} onClick={() => answer("skip")}>Not now <kbd>s</kbd></Button>
+        <Button size="lg" variant="outline-dark" disabled={busy} onClick={() => answer("yes")}>
+          Yes <kbd>y</kbd>
+        </Button>
+        <Button size="lg" variant="outline-dark" disabled={busy} onClick={() => answer("no")}>
+          No <kbd>n</kbd>
+        </Button>
+        <Button size="lg" variant="link" disabled={busy} onClick={() => answer("skip")}>
+          Not now <kbd>s</kbd>
+        </Button>
       </div>
       {later.length > 0 ? <p className="quiet mt-3 mb-1">Then: {later.map((o) => o.first.ask).join(" ")}</p> : null}
-      <Button variant="outline-dark" className="mt-3" disabled={busy} onClick={() => void onLog({ type: "answered", first: "*", answer: "skip", words: "On to measuring." })}>On to measuring <kbd>Alt M</kbd></Button>
+      <Button
+        variant="outline-dark"
+        className="mt-3"
+        disabled={busy}
+        onClick={() => void onLog({ type: "answered", first: "*", answer: "skip", words: "On to measuring." })}
+      >
+        On to measuring <kbd>Alt M</kbd>
+      </Button>
     </div>
   );
 }
@@ -69,7 +113,14 @@ export function Asked({ job, onTakeBack }: { job: Job; onTakeBack: (event: strin
     <section aria-label="Asked and compared">
       <h2>Asked</h2>
       <ul className="plain-list">
-        {shown.map((a) => <li key={a.id}><span>{a.body.words}</span><Button size="sm" variant="link" onClick={() => onTakeBack(a.id)} aria-label={`Take back: ${a.body.words}`}><i className="bi bi-slash-circle" aria-hidden /></Button></li>)}
+        {shown.map((a) => (
+          <li key={a.id}>
+            <span>{a.body.words}</span>
+            <Button size="sm" variant="link" onClick={() => onTakeBack(a.id)} aria-label={`Take back: ${a.body.words}`}>
+              <i className="bi bi-slash-circle" aria-hidden />
+            </Button>
+          </li>
+        ))}
       </ul>
     </section>
   );

@@ -4,13 +4,40 @@ import Button from "react-bootstrap/Button";
 import type { Job } from "../../core/journal/fold";
 
 /** What this unit has that its file has not. */
-export function Found({ job, onOpen, onTakeBack }: { job: Job; onOpen: () => void; onTakeBack: (event: string) => void }) {
+export function Found({
+  job,
+  onOpen,
+  onTakeBack,
+}: {
+  job: Job;
+  onOpen: () => void;
+  onTakeBack: (event: string) => void;
+}) {
   return (
     <section className="found" aria-label="Not as drawn">
-      <div className="panel-head"><h2>Not as drawn</h2><Button size="sm" variant="outline-dark" onClick={onOpen}>Found something <kbd>Alt D</kbd></Button></div>
+      <div className="panel-head">
+        <h2>Not as drawn</h2>
+        <Button size="sm" variant="outline-dark" onClick={onOpen}>
+          Found something <kbd>Alt D</kbd>
+        </Button>
+      </div>
       {job.changes.length === 0 ? null : (
         <ul className="plain-list">
-          {job.changes.map((c) => <li key={c.id}><span>{c.body.words}</span>{c.id.includes("#") ? null : <Button size="sm" variant="link" onClick={() => onTakeBack(c.id)} aria-label={`Take back: ${c.body.words}`}><i className="bi bi-slash-circle" aria-hidden /></Button>}</li>)}
+          {job.changes.map((c) => (
+            <li key={c.id}>
+              <span>{c.body.words}</span>
+              {c.id.includes("#") ? null : (
+                <Button
+                  size="sm"
+                  variant="link"
+                  onClick={() => onTakeBack(c.id)}
+                  aria-label={`Take back: ${c.body.words}`}
+                >
+                  <i className="bi bi-slash-circle" aria-hidden />
+                </Button>
+              )}
+            </li>
+          ))}
         </ul>
       )}
     </section>

@@ -30,25 +30,54 @@ export function JobModes({ machine, program, desk, job, suspect, onSaw, onStand 
   const stood = job.stays.length > 1 ? machine.setupById.get(job.setup)?.mode : undefined;
   // "run" in a setup means the everyday one, whatever the program calls its modes.
   const stoodIn = stood === "run" ? undefined : stood;
-  const setupOf = (mode: string) => mode === program?.modes[0] ? everydaySetup(machine.file).id : [...machine.setupById.values()].find((s) => s.power === "on" && s.mode === mode)?.id;
+  const setupOf = (mode: string) =>
+    mode === program?.modes[0]
+      ? everydaySetup(machine.file).id
+      : [...machine.setupById.values()].find((s) => s.power === "on" && s.mode === mode)?.id;
   async function showed(mode: string, label: string) {
     const setup = setupOf(mode);
     if (!setup || !display) return setNote("This machine's file has no setup for that mode; log it under It says.");
-    if (await onSaw(makeTest(setup, "look", display), label)) setNote(`Logged: it showed ${label}. The suspects are weighed anew.`);
+    if (await onSaw(makeTest(setup, "look", display), label))
+      setNote(`Logged: it showed ${label}. The suspects are weighed anew.`);
   }
   return (
     <div>
       <p className="d-flex flex-wrap gap-3 align-items-center mb-2">
-        <Link className="btn btn-outline-dark btn-sm" href={`/machines/${job.opened.machine}/hand${suspect ? `?fault=${encodeURIComponent(suspect)}` : ""}`}>Practise on the simulated one</Link>
+        <Link
+          className="btn btn-outline-dark btn-sm"
+          href={`/machines/${job.opened.machine}/hand${suspect ? `?fault=${encodeURIComponent(suspect)}` : ""}`}
+        >
+          Practise on the simulated one
+        </Link>
         <span className="quiet">It has the leading suspect of this job as its hidden fault.</span>
       </p>
-      {note ? <p className="sound" role="status">{note}</p> : null}
+      {note ? (
+        <p className="sound" role="status">
+          {note}
+        </p>
+      ) : null}
       {program && program.gestures.length > 0 ? (
-        <Modes machine={machine} program={program} desk={desk} {...(stoodIn ? { start: stoodIn } : {})} onShowed={(mode, label) => void showed(mode, label)} onArrived={(mode) => { const setup = setupOf(mode); if (setup) void onStand(setup); }} />
+        <Modes
+          machine={machine}
+          program={program}
+          desk={desk}
+          {...(stoodIn ? { start: stoodIn } : {})}
+          onShowed={(mode, label) => void showed(mode, label)}
+          onArrived={(mode) => {
+            const setup = setupOf(mode);
+            if (setup) void onStand(setup);
+          }}
+        />
       ) : (
         <>
           <p>This machine has no mode that keys lead to. How it is brought about:</p>
-          <ul className="setups-how">{machine.file.setups.map((s) => <li key={s.id}><strong>{s.name}</strong> {s.how}</li>)}</ul>
+          <ul className="setups-how">
+            {machine.file.setups.map((s) => (
+              <li key={s.id}>
+                <strong>{s.name}</strong> {s.how}
+              </li>
+            ))}
+          </ul>
         </>
       )}
     </div>

@@ -50,7 +50,19 @@ import { useMeans, YourMeans } from "./YourMeans";
 import { useWhatIf } from "./useWhatIf";
 
 /** The heart of the product: where the fault may lie, what to measure next, what was measured. */
-export function JobScreen({ events, file, times, unit, start }: { unit: UnitRecord; events: readonly JournalEvent[]; file: MachineFile; times: Times; start: { readonly view: string; readonly shown: string } }) {
+export function JobScreen({
+  events,
+  file,
+  times,
+  unit,
+  start,
+}: {
+  unit: UnitRecord;
+  events: readonly JournalEvent[];
+  file: MachineFile;
+  times: Times;
+  start: { readonly view: string; readonly shown: string };
+}) {
   const router = useRouter();
   const drawn = useMemo(() => compileMachine(file), [file]);
   const [who] = useKept("unzo.who");
@@ -62,7 +74,14 @@ export function JobScreen({ events, file, times, unit, start }: { unit: UnitReco
   // The unit in front of one may differ from its file: from here on its variant is what everything is worked out from.
   const changesKey = changesOf(logged);
   // eslint-disable-next-line react-hooks/exhaustive-deps -- the key stands for the changes
-  const variant = useMemo(() => applyChanges(file, logged.changes.map((c) => c.body.change)), [file, changesKey]);
+  const variant = useMemo(
+    () =>
+      applyChanges(
+        file,
+        logged.changes.map((c) => c.body.change),
+      ),
+    [file, changesKey],
+  );
   const machine = useMemo(() => (variant === file ? drawn : compileMachine(variant)), [variant, file, drawn]);
   const [means, setMeans] = useMeans();
   const question = useMemo(() => questionOf(logged, means, times), [logged, means, times]);
@@ -70,13 +89,21 @@ export function JobScreen({ events, file, times, unit, start }: { unit: UnitReco
   const search = useIsolation(logged.id, variant, question, logged === written);
   useEffect(() => {
     // What is found to differ from the file makes another machine of it, which the present dictionary knows nothing of.
-    foresee.current = (coming) => { if (changesOf(coming) === changesKey) search.foresee(questionOf(coming, means, times)); };
+    foresee.current = (coming) => {
+      if (changesOf(coming) === changesKey) search.foresee(questionOf(coming, means, times));
+    };
   });
   const advice = search.advice?.advice ?? null;
   const fresh = search.advice?.key === key;
   const job = useTogether(logged, advice === null || fresh);
 
-  const [chosen, setChosen] = useState<{ test: Test; laid: Laid | null; refused: string | null; key: string; pending: boolean } | null>(null);
+  const [chosen, setChosen] = useState<{
+    test: Test;
+    laid: Laid | null;
+    refused: string | null;
+    key: string;
+    pending: boolean;
+  } | null>(null);
   /** The state of the job at which a repair to try was passed over. */
   const [skipped, setSkipped] = useState("");
   const [numbers, setNumbers] = useState(false);
@@ -90,43 +117,75 @@ export function JobScreen({ events, file, times, unit, start }: { unit: UnitReco
   const path = file.paths.find((p) => p.id === pathId) ?? file.paths[0]!;
 
   const chosenNow = chosen && chosen.key === key ? chosen : null;
-  const laid: Laid | null = chosenNow ? chosenNow.laid : advice?.next ?? null;
+  const laid: Laid | null = chosenNow ? chosenNow.laid : (advice?.next ?? null);
   const test = chosenNow?.test ?? advice?.next?.test ?? null;
 
   const attempt = advice?.attempt && !chosenNow && skipped !== key ? advice.attempt : null;
 
-  const choose = useCallback(async (next: Test | null) => {
-    if (!next) return setChosen(null);
-    // What is on the screen stays until the new test is laid out, but nothing can be logged on it meanwhile.
-    setChosen((before) => ({ test: next, laid: before?.laid ?? search.advice?.advice.next ?? null, refused: null, key, pending: true }));
-    const result = await search.layOut(next);
-    // Another choice may have been made meanwhile: the last one stands.
-    setChosen((now) => (now && testKey(now.test) === testKey(next) ? { test: next, laid: result.laid, refused: result.refused, key, pending: false } : now));
-  }, [search, key]);
+  const choose = useCallback(
+    async (next: Test | null) => {
+      if (!next) return setChosen(null);
+      // What is on the screen stays until the new test is laid out, but nothing can be logged on it meanwhile.
+      setChosen((before) => ({
+        test: next,
+        laid: before?.laid ?? search.advice?.advice.next ?? null,
+        refused: null,
+        key,
+        pending: true,
+      }));
+      const result = await search.layOut(next);
+      // Another choice may have been made meanwhile: the last one stands.
+      setChosen((now) =>
+        now && testKey(now.test) === testKey(next)
+          ? { test: next, laid: result.laid, refused: result.refused, key, pending: false }
+          : now,
+      );
+    },
+    [search, key],
+  );
 
-  const bodyOf = useCallback((made: Laid, typed: string, shown: Shown) => readingBody(made, typed, shown, advice?.next ? testKey(advice.next.test) === testKey(made.test) : false), [advice]);
-  const record = useCallback(async (typed: string, shown: Shown) => {
-    if (!laid) return false;
-    const done = await log(bodyOf(laid, typed, shown));
-    // Another test may have been chosen while it was on its way.
-    if (done) setChosen((now) => (now && testKey(now.test) !== testKey(laid.test) ? now : null));
-    return done;
-  }, [laid, bodyOf, log]);
-  const typing = useCallback((typed: string, shown: Shown) => {
-    if (laid) search.foresee(questionOf(foretell(bodyOf(laid, typed, shown)), means, times), true);
-  }, [laid, bodyOf, foretell, search, means, times]);
+  const bodyOf = useCallback(
+    (made: Laid, typed: string, shown: Shown) =>
+      readingBody(made, typed, shown, advice?.next ? testKey(advice.next.test) === testKey(made.test) : false),
+    [advice],
+  );
+  const record = useCallback(
+    async (typed: string, shown: Shown) => {
+      if (!laid) return false;
+      const done = await log(bodyOf(laid, typed, shown));
+      // Another test may have been chosen while it was on its way.
+      if (done) setChosen((now) => (now && testKey(now.test) !== testKey(laid.test) ? now : null));
+      return done;
+    },
+    [laid, bodyOf, log],
+  );
+  const typing = useCallback(
+    (typed: string, shown: Shown) => {
+      if (laid) search.foresee(questionOf(foretell(bodyOf(laid, typed, shown)), means, times), true);
+    },
+    [laid, bodyOf, foretell, search, means, times],
+  );
 
   /** Logs what was seen of a part: laid out like any other test, so that what was on the screen is kept with it. */
-  const saw = useCallback(async (what: Test, label: string) => {
-    setSeeing(true);
-    try {
-      const { laid: look } = await search.layOut(what);
-      return look ? await log(readingBody(look, label, { kind: "label", label }, false)) : false;
-    } finally {
-      setSeeing(false);
-    }
-  }, [search, log]);
-  const measure = useCallback((what: Test) => { setView("measure"); void choose(what); }, [choose]);
+  const saw = useCallback(
+    async (what: Test, label: string) => {
+      setSeeing(true);
+      try {
+        const { laid: look } = await search.layOut(what);
+        return look ? await log(readingBody(look, label, { kind: "label", label }, false)) : false;
+      } finally {
+        setSeeing(false);
+      }
+    },
+    [search, log],
+  );
+  const measure = useCallback(
+    (what: Test) => {
+      setView("measure");
+      void choose(what);
+    },
+    [choose],
+  );
   const [peek, setPeek] = useState<Test | null>(null);
   const peeked = useWhatIf(advice ? search.desk : null, evidence, peek);
   const misfit = useMisfit(search.desk, evidence, job, advice !== null && fresh);
@@ -134,7 +193,10 @@ export function JobScreen({ events, file, times, unit, start }: { unit: UnitReco
   const firsts = useFirsts({ job, evidence, desk: search.desk });
   const program = programOf(machine);
   const lastAnswer = [...job.answers].reverse().find((a) => a.body.type === "answered" && a.body.answer !== "skip");
-  const simple = advice?.stop?.kind === "simple cause" ? { cause: lastAnswer?.body.words ?? "", action: advice.stop.sentence } : null;
+  const simple =
+    advice?.stop?.kind === "simple cause"
+      ? { cause: lastAnswer?.body.words ?? "", action: advice.stop.sentence }
+      : null;
 
   const elsewhere = test && !lies(machine, path, test) ? file.paths.find((p) => lies(machine, p, test)) : undefined;
   const last = [...job.readings].reverse().find((r) => !r.struck);
@@ -142,54 +204,198 @@ export function JobScreen({ events, file, times, unit, start }: { unit: UnitReco
   useHotkeys("alt+n", () => setNumbers((n) => !n), { enableOnFormTags: true, preventDefault: true });
   useHotkeys("alt+k", () => setCalling(true), { enableOnFormTags: true, preventDefault: true });
   useHotkeys("alt+d", () => setVarying(true), { enableOnFormTags: true, preventDefault: true });
-  useHotkeys("alt+z", () => { if (last) setStriking(last.id); }, { enableOnFormTags: true, preventDefault: true }, [last]);
+  useHotkeys(
+    "alt+z",
+    () => {
+      if (last) setStriking(last.id);
+    },
+    { enableOnFormTags: true, preventDefault: true },
+    [last],
+  );
 
-  useHotkeys("alt+1, alt+2, alt+3, alt+4", (e) => { const chosenView = VIEWS[Number(e.code.replace(/\D/g, "")) - 1]; if (chosenView) setView(chosenView.id); }, { enableOnFormTags: true, preventDefault: true });
+  useHotkeys(
+    "alt+1, alt+2, alt+3, alt+4",
+    (e) => {
+      const chosenView = VIEWS[Number(e.code.replace(/\D/g, "")) - 1];
+      if (chosenView) setView(chosenView.id);
+    },
+    { enableOnFormTags: true, preventDefault: true },
+  );
 
   // A closed job is a record: nothing more is measured on it.
-  useEffect(() => { if (written.called) router.replace(`/jobs/${written.id}/record`); }, [written.called, written.id, router]);
+  useEffect(() => {
+    if (written.called) router.replace(`/jobs/${written.id}/record`);
+  }, [written.called, written.id, router]);
 
   return (
     <div className="job">
       <header className="bar">
-        <Link href="/" className="home" aria-label="All jobs"><i className="bi bi-arrow-left" aria-hidden /></Link>
+        <Link href="/" className="home" aria-label="All jobs">
+          <i className="bi bi-arrow-left" aria-hidden />
+        </Link>
         <h1>{job.opened.site}</h1>
-        <span>{file.maker} {file.model}, <Link href={`/units/${unit.id}`}>{job.opened.serial}</Link></span>
+        <span>
+          {file.maker} {file.model}, <Link href={`/units/${unit.id}`}>{job.opened.serial}</Link>
+        </span>
         <UnitMarks unit={unit} />
         <q>{job.opened.complaintWords}</q>
         <span className="standing">
-          <i className={`bi ${machine.setupById.get(job.setup)?.power === "on" ? "bi-plug-fill" : "bi-plug"}`} aria-hidden />
-          <Form.Select size="sm" aria-label="How the unit stands now" value={job.setup} disabled={sending} onChange={(e) => void log({ type: "standing", setup: e.target.value })}>
-            {[...machine.setupById.values()].map((s) => <option key={s.id} value={s.id}>{s.name}</option>)}
+          <i
+            className={`bi ${machine.setupById.get(job.setup)?.power === "on" ? "bi-plug-fill" : "bi-plug"}`}
+            aria-hidden
+          />
+          <Form.Select
+            size="sm"
+            aria-label="How the unit stands now"
+            value={job.setup}
+            disabled={sending}
+            onChange={(e) => void log({ type: "standing", setup: e.target.value })}
+          >
+            {[...machine.setupById.values()].map((s) => (
+              <option key={s.id} value={s.id}>
+                {s.name}
+              </option>
+            ))}
           </Form.Select>
-          <span className="covers">{job.openPanels.length === 0 ? "all covers on" : `${job.openPanels.length} cover${job.openPanels.length === 1 ? "" : "s"} off`}</span>
+          <span className="covers">
+            {job.openPanels.length === 0
+              ? "all covers on"
+              : `${job.openPanels.length} cover${job.openPanels.length === 1 ? "" : "s"} off`}
+          </span>
         </span>
       </header>
       <nav className="views" aria-label="Views of the job">
-        {VIEWS.map((v, i) => <button key={v.id} type="button" aria-current={view === v.id ? "page" : undefined} onClick={() => setView(v.id)}><i className={`bi ${v.icon}`} aria-hidden /> {v.name} <kbd>Alt {i + 1}</kbd></button>)}
-        <Link className="view-link" href="/tools"><i className="bi bi-tools" aria-hidden /> Tools <kbd>Alt T</kbd></Link>
-        {rest.left > 0 ? <span className="rest-mark" role="timer" aria-label="Compressor rest"><i className="bi bi-hourglass-split" aria-hidden /> compressor rests {clockOf(rest.left)}</span> : null}
+        {VIEWS.map((v, i) => (
+          <button
+            key={v.id}
+            type="button"
+            aria-current={view === v.id ? "page" : undefined}
+            onClick={() => setView(v.id)}
+          >
+            <i className={`bi ${v.icon}`} aria-hidden /> {v.name} <kbd>Alt {i + 1}</kbd>
+          </button>
+        ))}
+        <Link className="view-link" href="/tools">
+          <i className="bi bi-tools" aria-hidden /> Tools <kbd>Alt T</kbd>
+        </Link>
+        {rest.left > 0 ? (
+          <span className="rest-mark" role="timer" aria-label="Compressor rest">
+            <i className="bi bi-hourglass-split" aria-hidden /> compressor rests {clockOf(rest.left)}
+          </span>
+        ) : null}
         <Waits />
-        <YourMeans means={means} onChange={setMeans}><Surroundings job={job} busy={sending} onLog={log} /></YourMeans>
+        <YourMeans means={means} onChange={setMeans}>
+          <Surroundings job={job} busy={sending} onLog={log} />
+        </YourMeans>
       </nav>
       <main className={`job-main ${view === "measure" ? "" : "is-wide"}`}>
-        {view !== "measure" ? null : <section className="path-area" aria-label="Path">
-          <div className="path-head">
-            <Form.Select size="sm" aria-label="Path shown" value={path.id} onChange={(e) => setPathId(e.target.value)}>
-              {file.paths.map((p) => <option key={p.id} value={p.id}>{p.name}</option>)}
-            </Form.Select>
-            {elsewhere ? <Button size="sm" variant="link" onClick={() => setPathId(elsewhere.id)}>the test lies on: {elsewhere.name}</Button> : null}
-            {peeked ? <ul className="what-if" aria-label="What it would show there">{peeked.map((w) => <li key={w.name} title={w.fault ?? undefined}>{w.name} <strong className="value">{w.shows}</strong></li>)}</ul> : <Legend />}
-          </div>
-          <PathView machine={machine} path={path} job={job} doubt={advice?.doubt ?? {}} test={attempt || (!chosenNow && firsts?.length !== 0) ? null : test} numbers={numbers} onChoose={(t) => void choose(t)} onLook={setPeek} />
-        </section>}
+        {view !== "measure" ? null : (
+          <section className="path-area" aria-label="Path">
+            <div className="path-head">
+              <Form.Select
+                size="sm"
+                aria-label="Path shown"
+                value={path.id}
+                onChange={(e) => setPathId(e.target.value)}
+              >
+                {file.paths.map((p) => (
+                  <option key={p.id} value={p.id}>
+                    {p.name}
+                  </option>
+                ))}
+              </Form.Select>
+              {elsewhere ? (
+                <Button size="sm" variant="link" onClick={() => setPathId(elsewhere.id)}>
+                  the test lies on: {elsewhere.name}
+                </Button>
+              ) : null}
+              {peeked ? (
+                <ul className="what-if" aria-label="What it would show there">
+                  {peeked.map((w) => (
+                    <li key={w.name} title={w.fault ?? undefined}>
+                      {w.name} <strong className="value">{w.shows}</strong>
+                    </li>
+                  ))}
+                </ul>
+              ) : (
+                <Legend />
+              )}
+            </div>
+            <PathView
+              machine={machine}
+              path={path}
+              job={job}
+              doubt={advice?.doubt ?? {}}
+              test={attempt || (!chosenNow && firsts?.length !== 0) ? null : test}
+              numbers={numbers}
+              onChoose={(t) => void choose(t)}
+              onLook={setPeek}
+            />
+          </section>
+        )}
         <section className="next-area" aria-label={VIEWS.find((v) => v.id === view)!.name}>
-          {problem || search.problem ? <p className="problem" role="alert">{problem || search.problem}</p> : null}
-          {advice && !fresh ? <div className="thinking" role="status"><ProgressBar animated now={100} aria-label="Working out what follows" /><span>Working out what follows</span></div> : null}
-          {view === "says" ? <Says machine={machine} desk={search.desk} evidence={evidence} setup={job.setup} busy={sending || seeing} shown={start.shown} onSaw={saw} onRecheck={measure} onLog={log} onNext={() => setView("measure")} /> : null}
-          {view === "modes" ? <JobModes machine={machine} program={program} desk={search.desk} job={job} suspect={advice?.suspects.find((s) => s.faults.length > 0)?.faults[0]?.id ?? null} onSaw={saw} onStand={(setup) => log({ type: "standing", setup })} /> : null}
-          {view === "sheet" ? <RunSheetView job={job} desk={search.desk} busy={sending || seeing} rest={rest} onStand={(setup) => log({ type: "standing", setup })} onSaw={saw} onMeasure={measure} onLog={log} /> : null}
-          {view !== "measure" ? null : firsts !== null && firsts.length > 0 && !chosenNow && advice?.stop?.kind !== "simple cause" ? <FirstThings firsts={firsts} busy={sending} onLog={log} /> : advice?.stop?.kind === "simple cause" ? <SimpleCause job={job} sentence={advice.stop.sentence} busy={sending || !fresh} onLog={log} onCall={() => setCalling(true)} /> : !advice || firsts === null ? (
+          {problem || search.problem ? (
+            <p className="problem" role="alert">
+              {problem || search.problem}
+            </p>
+          ) : null}
+          {advice && !fresh ? (
+            <div className="thinking" role="status">
+              <ProgressBar animated now={100} aria-label="Working out what follows" />
+              <span>Working out what follows</span>
+            </div>
+          ) : null}
+          {view === "says" ? (
+            <Says
+              machine={machine}
+              desk={search.desk}
+              evidence={evidence}
+              setup={job.setup}
+              busy={sending || seeing}
+              shown={start.shown}
+              onSaw={saw}
+              onRecheck={measure}
+              onLog={log}
+              onNext={() => setView("measure")}
+            />
+          ) : null}
+          {view === "modes" ? (
+            <JobModes
+              machine={machine}
+              program={program}
+              desk={search.desk}
+              job={job}
+              suspect={advice?.suspects.find((s) => s.faults.length > 0)?.faults[0]?.id ?? null}
+              onSaw={saw}
+              onStand={(setup) => log({ type: "standing", setup })}
+            />
+          ) : null}
+          {view === "sheet" ? (
+            <RunSheetView
+              job={job}
+              desk={search.desk}
+              busy={sending || seeing}
+              rest={rest}
+              onStand={(setup) => log({ type: "standing", setup })}
+              onSaw={saw}
+              onMeasure={measure}
+              onLog={log}
+            />
+          ) : null}
+          {view !== "measure" ? null : firsts !== null &&
+            firsts.length > 0 &&
+            !chosenNow &&
+            advice?.stop?.kind !== "simple cause" ? (
+            <FirstThings firsts={firsts} busy={sending} onLog={log} />
+          ) : advice?.stop?.kind === "simple cause" ? (
+            <SimpleCause
+              job={job}
+              sentence={advice.stop.sentence}
+              busy={sending || !fresh}
+              onLog={log}
+              onCall={() => setCalling(true)}
+            />
+          ) : !advice || firsts === null ? (
             <div className="building" role="status">
               <h2>Working out what every point should read</h2>
               <ProgressBar now={Math.round(search.progress * 100)} aria-label="Computing" />
@@ -198,29 +404,83 @@ export function JobScreen({ events, file, times, unit, start }: { unit: UnitReco
             <TryFirst attempt={attempt} busy={sending || !fresh} onLog={log} onMeasure={() => setSkipped(key)} />
           ) : (
             <NextTest
-              job={job} machine={machine} laid={laid} test={test} refused={chosenNow?.refused ?? null} proposal={chosenNow ? null : advice.next} stop={chosenNow ? null : advice.stop} likeliest={advice.suspects[0]?.faults[0]?.id.split(">")[0] ?? null}
-              alternatives={chosenNow ? [] : advice.alternatives} isChosen={chosenNow !== null} busy={!fresh || chosenNow?.pending === true} numbers={numbers}
-              onChoose={(t) => void choose(t)} onRecord={record} onTyping={typing} onCall={() => setCalling(true)} onWarned={() => void log({ type: "warned", notice: "working-live" })}
+              job={job}
+              machine={machine}
+              laid={laid}
+              test={test}
+              refused={chosenNow?.refused ?? null}
+              proposal={chosenNow ? null : advice.next}
+              stop={chosenNow ? null : advice.stop}
+              likeliest={advice.suspects[0]?.faults[0]?.id.split(">")[0] ?? null}
+              alternatives={chosenNow ? [] : advice.alternatives}
+              isChosen={chosenNow !== null}
+              busy={!fresh || chosenNow?.pending === true}
+              numbers={numbers}
+              onChoose={(t) => void choose(t)}
+              onRecord={record}
+              onTyping={typing}
+              onCall={() => setCalling(true)}
+              onWarned={() => void log({ type: "warned", notice: "working-live" })}
               rest={laid && rest.left > 0 && rest.starts(laid.test.setup) && !rest.starts(job.setup) ? rest.left : 0}
             />
           )}
         </section>
         <aside className="side-area">
-          {misfit && !chosenNow ? <MisfitNote misfit={misfit} job={job} onAgain={measure} onStrike={setStriking} /> : null}
-          <Suspects advice={advice} progress={search.progress} job={job} machine={machine} desk={search.desk} evidence={evidence} numbers={numbers} onNumbers={() => setNumbers((n) => !n)} onCall={() => setCalling(true)} />
+          {misfit && !chosenNow ? (
+            <MisfitNote misfit={misfit} job={job} onAgain={measure} onStrike={setStriking} />
+          ) : null}
+          <Suspects
+            advice={advice}
+            progress={search.progress}
+            job={job}
+            machine={machine}
+            desk={search.desk}
+            evidence={evidence}
+            numbers={numbers}
+            onNumbers={() => setNumbers((n) => !n)}
+            onCall={() => setCalling(true)}
+          />
           <Outlook advice={advice} desk={search.desk} evidence={evidence} job={job} />
           <Trail job={job} written={written} onStrike={setStriking} />
           <Asked job={job} onTakeBack={(event) => void log({ type: "struck", event, reason: "taken back" })} />
-          <Found job={job} onOpen={() => setVarying(true)} onTakeBack={(event) => void log({ type: "struck", event, reason: "taken back" })} />
+          <Found
+            job={job}
+            onOpen={() => setVarying(true)}
+            onTakeBack={(event) => void log({ type: "struck", event, reason: "taken back" })}
+          />
         </aside>
       </main>
       <CallDialog
-        show={calling} machine={machine} suspects={advice?.suspects ?? []} judged={judgedOf(job)} mended={advice?.stop?.kind === "mended" ? advice.stop.pieces[0] ?? null : null} simple={simple} onHide={() => setCalling(false)}
-        left={leftBehind(machine, job)} noFault={noFaultFound(machine, job, advice ?? { cleared: [], suspects: [] })}
-        onMeasure={(t) => { setCalling(false); void choose(t); }} onBack={(l) => void log({ type: "restored", item: l.item, words: l.words })} onCall={log} problem={problem}
+        show={calling}
+        machine={machine}
+        suspects={advice?.suspects ?? []}
+        judged={judgedOf(job)}
+        mended={advice?.stop?.kind === "mended" ? (advice.stop.pieces[0] ?? null) : null}
+        simple={simple}
+        onHide={() => setCalling(false)}
+        left={leftBehind(machine, job)}
+        noFault={noFaultFound(machine, job, advice ?? { cleared: [], suspects: [] })}
+        onMeasure={(t) => {
+          setCalling(false);
+          void choose(t);
+        }}
+        onBack={(l) => void log({ type: "restored", item: l.item, words: l.words })}
+        onCall={log}
+        problem={problem}
       />
-      <NotAsDrawnDialog show={varying} file={variant} machine={machine} problem={problem} onHide={() => setVarying(false)} onFound={(change, words) => log({ type: "varied", change, words })} />
-      <StrikeDialog reading={job.readings.find((r) => r.id === striking) ?? null} onHide={() => setStriking(null)} onStrike={(event, reason) => log({ type: "struck", event, reason })} />
+      <NotAsDrawnDialog
+        show={varying}
+        file={variant}
+        machine={machine}
+        problem={problem}
+        onHide={() => setVarying(false)}
+        onFound={(change, words) => log({ type: "varied", change, words })}
+      />
+      <StrikeDialog
+        reading={job.readings.find((r) => r.id === striking) ?? null}
+        onHide={() => setStriking(null)}
+        onStrike={(event, reason) => log({ type: "struck", event, reason })}
+      />
     </div>
   );
 }
@@ -240,21 +500,39 @@ const changesOf = (job: Job) => job.changes.map((c) => c.id).join(" ");
 function questionOf(job: Job, means: Means, times: Times): Question {
   const evidence = evidenceOf(job);
   const standing = { setup: job.setup, openPanels: job.openPanels, means, times };
-  return { evidence, standing, key: [...evidence.map((e) => e.id), job.setup, ...job.openPanels, changesOf(job), JSON.stringify(means)].join(" ") };
+  return {
+    evidence,
+    standing,
+    key: [...evidence.map((e) => e.id), job.setup, ...job.openPanels, changesOf(job), JSON.stringify(means)].join(" "),
+  };
 }
 
 function lies(machine: Machine, path: PathEntry, test: Test): boolean {
   const nodes = new Set(path.stages.flatMap((s) => ("at" in s ? s.at.map((id) => machine.points.get(id)!.node) : [])));
-  return [test.red, test.black].every((id) => id === undefined || !machine.points.has(id) || nodes.has(machine.points.get(id)!.node));
+  return [test.red, test.black].every(
+    (id) => id === undefined || !machine.points.has(id) || nodes.has(machine.points.get(id)!.node),
+  );
 }
 
 function Legend() {
   return (
     <ul className="legend" aria-label="Signs used">
-      <li><span className="mark fits" aria-hidden />fits</li>
-      <li><span className="mark misfit" aria-hidden />does not fit</li>
-      <li><span className="mark open" aria-hidden />can be measured</li>
-      <li><span className="mark doubt" aria-hidden />suspects lie here</li>
+      <li>
+        <span className="mark fits" aria-hidden />
+        fits
+      </li>
+      <li>
+        <span className="mark misfit" aria-hidden />
+        does not fit
+      </li>
+      <li>
+        <span className="mark open" aria-hidden />
+        can be measured
+      </li>
+      <li>
+        <span className="mark doubt" aria-hidden />
+        suspects lie here
+      </li>
     </ul>
   );
 }

@@ -43,27 +43,70 @@ interface Props {
   readonly rest: number;
 }
 
-const EXPOSURE_WORDS = { none: "Hands off", dead: "Dead", "low voltage": "Isolated low voltage, powered", live: "Live mains" } as const;
-const EXPOSURE_ICON = { none: "bi-eye", dead: "bi-plug", "low voltage": "bi-battery-half", live: "bi-lightning-charge-fill" } as const;
+const EXPOSURE_WORDS = {
+  none: "Hands off",
+  dead: "Dead",
+  "low voltage": "Isolated low voltage, powered",
+  live: "Live mains",
+} as const;
+const EXPOSURE_ICON = {
+  none: "bi-eye",
+  dead: "bi-plug",
+  "low voltage": "bi-battery-half",
+  live: "bi-lightning-charge-fill",
+} as const;
 
 /** One next step: what to set, where the leads go, what to expect, and the field for what the meter says. */
 export function NextTest(props: Props) {
-  const { job, machine, laid, test, refused, proposal, stop, likeliest, alternatives, isChosen, busy, numbers, onChoose, onRecord, onTyping, onCall, onWarned, rest } = props;
+  const {
+    job,
+    machine,
+    laid,
+    test,
+    refused,
+    proposal,
+    stop,
+    likeliest,
+    alternatives,
+    isChosen,
+    busy,
+    numbers,
+    onChoose,
+    onRecord,
+    onTyping,
+    onCall,
+    onWarned,
+    rest,
+  } = props;
   const [why, setWhy] = useState(false);
   const [editing, setEditing] = useState(false);
   useHotkeys("alt+w", () => setWhy((w) => !w), { enableOnFormTags: true, preventDefault: true });
   useHotkeys("alt+e", () => setEditing((e) => !e), { enableOnFormTags: true, preventDefault: true });
 
-  const editor = editing || refused ? <TestEditor machine={machine} test={test} setup={job.setup} onChange={onChoose} /> : null;
+  const editor =
+    editing || refused ? <TestEditor machine={machine} test={test} setup={job.setup} onChange={onChoose} /> : null;
   if (stop && !laid) {
     return (
       <div className="next">
-        <p className="next-kicker">{stop.kind === "found" ? "Found" : stop.kind === "mended" ? "Gone" : "End of the search"}</p>
+        <p className="next-kicker">
+          {stop.kind === "found" ? "Found" : stop.kind === "mended" ? "Gone" : "End of the search"}
+        </p>
         <h2>{stop.sentence}</h2>
         <div className="d-flex flex-wrap gap-2 mt-3">
-          {stop.kind === "found" && stop.pieces[0] ? <Link className="btn btn-primary btn-lg" href={`/jobs/${job.id}/repair?piece=${stop.pieces[0]}&fault=${encodeURIComponent(likeliest ?? "")}`}>What to do about it</Link> : null}
-          <Button size="lg" variant={stop.kind === "found" ? "outline-dark" : "primary"} onClick={onCall} autoFocus>Make the call <kbd>Alt K</kbd></Button>
-          <Button size="lg" variant="outline-dark" onClick={() => setEditing((e) => !e)}>Measure something else <kbd>Alt E</kbd></Button>
+          {stop.kind === "found" && stop.pieces[0] ? (
+            <Link
+              className="btn btn-primary btn-lg"
+              href={`/jobs/${job.id}/repair?piece=${stop.pieces[0]}&fault=${encodeURIComponent(likeliest ?? "")}`}
+            >
+              What to do about it
+            </Link>
+          ) : null}
+          <Button size="lg" variant={stop.kind === "found" ? "outline-dark" : "primary"} onClick={onCall} autoFocus>
+            Make the call <kbd>Alt K</kbd>
+          </Button>
+          <Button size="lg" variant="outline-dark" onClick={() => setEditing((e) => !e)}>
+            Measure something else <kbd>Alt E</kbd>
+          </Button>
         </div>
         {editor}
       </div>
@@ -73,68 +116,180 @@ export function NextTest(props: Props) {
   const before = laid ? job.readings.filter((r) => testKey(r.body.test) === testKey(laid.test)).length : 0;
   const touched = laid && (laid.exposure === "live" || laid.exposure === "low voltage");
   return (
-    <div className={`next ${board ? "has-board" : ""}`} aria-busy={busy} data-test={laid ? testKey(laid.test) : undefined}>
+    <div
+      className={`next ${board ? "has-board" : ""}`}
+      aria-busy={busy}
+      data-test={laid ? testKey(laid.test) : undefined}
+    >
       <div className="next-kicker">
         <span>{isChosen ? "Your test" : proposal?.proves ? "Before it is blamed" : "Next"}</span>
-        {laid ? <span className={`exposure ${laid.exposure.replace(" ", "-")}`}><i className={`bi ${EXPOSURE_ICON[laid.exposure]}`} aria-hidden /> {EXPOSURE_WORDS[laid.exposure]}</span> : null}
-        {laid ? <span className="minutes">{laid.cost.minutes < 1 ? "under a minute" : `${Math.round(laid.cost.minutes)} min`}</span> : null}
+        {laid ? (
+          <span className={`exposure ${laid.exposure.replace(" ", "-")}`}>
+            <i className={`bi ${EXPOSURE_ICON[laid.exposure]}`} aria-hidden /> {EXPOSURE_WORDS[laid.exposure]}
+          </span>
+        ) : null}
+        {laid ? (
+          <span className="minutes">
+            {laid.cost.minutes < 1 ? "under a minute" : `${Math.round(laid.cost.minutes)} min`}
+          </span>
+        ) : null}
         <span className="next-keys">
-          {isChosen ? <Button size="sm" variant="link" onClick={() => { setEditing(false); onChoose(null); }}>back to advice</Button> : null}
-          <Button size="sm" variant="link" aria-expanded={editing} onClick={() => setEditing((e) => !e)}>did it differently <kbd>Alt E</kbd></Button>
-          {proposal ? <Button size="sm" variant="link" aria-expanded={why} onClick={() => setWhy((w) => !w)}>why this <kbd>Alt W</kbd></Button> : null}
+          {isChosen ? (
+            <Button
+              size="sm"
+              variant="link"
+              onClick={() => {
+                setEditing(false);
+                onChoose(null);
+              }}
+            >
+              back to advice
+            </Button>
+          ) : null}
+          <Button size="sm" variant="link" aria-expanded={editing} onClick={() => setEditing((e) => !e)}>
+            did it differently <kbd>Alt E</kbd>
+          </Button>
+          {proposal ? (
+            <Button size="sm" variant="link" aria-expanded={why} onClick={() => setWhy((w) => !w)}>
+              why this <kbd>Alt W</kbd>
+            </Button>
+          ) : null}
         </span>
       </div>
-      {refused ? <p className="problem" role="alert">{refused}</p> : null}
+      {refused ? (
+        <p className="problem" role="alert">
+          {refused}
+        </p>
+      ) : null}
       {laid ? (
         <>
           <h2>{laid.title}</h2>
-          {why && proposal ? <Why proposal={proposal} alternatives={alternatives} numbers={numbers} onChoose={onChoose} /> : null}
-          {touched && !job.warned ? <>{editor}<SafetyNotice onRead={onWarned} busy={busy} /></> : (
+          {why && proposal ? (
+            <Why proposal={proposal} alternatives={alternatives} numbers={numbers} onChoose={onChoose} />
+          ) : null}
+          {touched && !job.warned ? (
             <>
-              {rest > 0 ? <p className="rest" role="status"><i className="bi bi-hourglass-split" aria-hidden /> The compressor rests: <strong className="value">{clockOf(rest)}</strong> before this starts it again.</p> : null}
+              {editor}
+              <SafetyNotice onRead={onWarned} busy={busy} />
+            </>
+          ) : (
+            <>
+              {rest > 0 ? (
+                <p className="rest" role="status">
+                  <i className="bi bi-hourglass-split" aria-hidden /> The compressor rests:{" "}
+                  <strong className="value">{clockOf(rest)}</strong> before this starts it again.
+                </p>
+              ) : null}
               <Steps laid={laid} />
               {laid.test.function === "look" ? null : <Leads laid={laid} />}
               {editor}
-              <ul className="cautions">{laid.cautions.map((c) => <li key={c}><i className="bi bi-exclamation-triangle" aria-hidden /> {c}</li>)}</ul>
+              <ul className="cautions">
+                {laid.cautions.map((c) => (
+                  <li key={c}>
+                    <i className="bi bi-exclamation-triangle" aria-hidden /> {c}
+                  </li>
+                ))}
+              </ul>
               <div className="answer">
-                <ReadingField key={`${testKey(laid.test)} ${before}`} job={job.id} machine={machine} laid={laid} before={before} busy={busy} onRecord={onRecord} onTyping={onTyping} />
-                <p className="expected"><span>if all is well</span><strong>{laid.windowWords}</strong></p>
+                <ReadingField
+                  key={`${testKey(laid.test)} ${before}`}
+                  job={job.id}
+                  machine={machine}
+                  laid={laid}
+                  before={before}
+                  busy={busy}
+                  onRecord={onRecord}
+                  onTyping={onTyping}
+                />
+                <p className="expected">
+                  <span>if all is well</span>
+                  <strong>{laid.windowWords}</strong>
+                </p>
               </div>
             </>
           )}
-          {board && !(touched && !job.warned) ? <BoardDrawing piece={board} red={laid.test.red} black={laid.test.black} /> : null}
+          {board && !(touched && !job.warned) ? (
+            <BoardDrawing piece={board} red={laid.test.red} black={laid.test.black} />
+          ) : null}
           <Meanings laid={laid} numbers={numbers} />
         </>
-      ) : editor}
+      ) : (
+        editor
+      )}
     </div>
   );
 }
 
 /** Why this test, and what the others cost more. */
-function Why({ proposal, alternatives, numbers, onChoose }: { proposal: Proposal; alternatives: readonly Alternative[]; numbers: boolean; onChoose: (test: Test) => void }) {
+function Why({
+  proposal,
+  alternatives,
+  numbers,
+  onChoose,
+}: {
+  proposal: Proposal;
+  alternatives: readonly Alternative[];
+  numbers: boolean;
+  onChoose: (test: Test) => void;
+}) {
   return (
     <div className="why">
-      <p className="mb-1">{proposal.why}{numbers ? ` (${proposal.bits.toFixed(2)} bit)` : ""}</p>
-      {alternatives.length > 0 ? <ul className="plain-list mb-0" aria-label="Instead">{alternatives.map((a) => <li key={testKey(a.test.test)}><Button size="sm" variant="link" onClick={() => onChoose(a.test.test)}>{a.title}</Button> <span className="quiet">{a.more < 0.5 ? "costs no more on the whole" : `costs ${Math.max(1, Math.round(a.more))} min more on the whole`}</span></li>)}</ul> : null}
+      <p className="mb-1">
+        {proposal.why}
+        {numbers ? ` (${proposal.bits.toFixed(2)} bit)` : ""}
+      </p>
+      {alternatives.length > 0 ? (
+        <ul className="plain-list mb-0" aria-label="Instead">
+          {alternatives.map((a) => (
+            <li key={testKey(a.test.test)}>
+              <Button size="sm" variant="link" onClick={() => onChoose(a.test.test)}>
+                {a.title}
+              </Button>{" "}
+              <span className="quiet">
+                {a.more < 0.5
+                  ? "costs no more on the whole"
+                  : `costs ${Math.max(1, Math.round(a.more))} min more on the whole`}
+              </span>
+            </li>
+          ))}
+        </ul>
+      ) : null}
     </div>
   );
 }
 
 function Steps({ laid }: { laid: Laid }) {
   if (laid.cost.steps.length === 0) return <p className="steps">{laid.setupName}.</p>;
-  return <ol className="steps">{laid.cost.steps.map((s) => <li key={s}>{s}</li>)}</ol>;
+  return (
+    <ol className="steps">
+      {laid.cost.steps.map((s) => (
+        <li key={s}>{s}</li>
+      ))}
+    </ol>
+  );
 }
 
 /** The board on which the two spots are marked, where the file has a drawing or photo of it. */
 function boardWith(machine: Machine, laid: Laid): PieceEntry | undefined {
   const [red, black] = [laid.test.red, laid.test.black];
-  return machine.file.pieces.find((p) => p.drawing && (red in p.drawing.pins || (black !== undefined && black in p.drawing.pins)));
+  return machine.file.pieces.find(
+    (p) => p.drawing && (red in p.drawing.pins || (black !== undefined && black in p.drawing.pins)),
+  );
 }
 
 function Leads({ laid }: { laid: Laid }) {
   return (
     <dl className="leads">
-      <div><dt><i className="bi bi-speedometer2" aria-hidden /><span className="visually-hidden">Meter</span></dt><dd>{laid.functionWords}{laid.range ? `, ${laid.range} range or auto` : ""}</dd></div>
+      <div>
+        <dt>
+          <i className="bi bi-speedometer2" aria-hidden />
+          <span className="visually-hidden">Meter</span>
+        </dt>
+        <dd>
+          {laid.functionWords}
+          {laid.range ? `, ${laid.range} range or auto` : ""}
+        </dd>
+      </div>
       <LeadLine kind="red" lead={laid.red} clamp={isClamp(laid.test.function)} />
       {laid.black ? <LeadLine kind="black" lead={laid.black} clamp={false} /> : null}
     </dl>
@@ -144,7 +299,10 @@ function Leads({ laid }: { laid: Laid }) {
 function LeadLine({ kind, lead, clamp }: { kind: "red" | "black"; lead: Lead; clamp: boolean }) {
   return (
     <div>
-      <dt><span className={`probe ${kind}`} aria-hidden /><span className="visually-hidden">{clamp ? "Clamp" : `${kind} lead`}</span></dt>
+      <dt>
+        <span className={`probe ${kind}`} aria-hidden />
+        <span className="visually-hidden">{clamp ? "Clamp" : `${kind} lead`}</span>
+      </dt>
       <dd>{leadWords(lead)}</dd>
     </div>
   );
@@ -160,7 +318,9 @@ function Meanings({ laid, numbers }: { laid: Laid; numbers: boolean }) {
           <tr key={m.words}>
             <th scope="row">{m.words}</th>
             <td>
-              {m.leaves.length === 0 ? "nothing stands out" : m.leaves.map((l) => (numbers ? `${l.name} ${Math.round(l.probability * 100)} %` : l.name)).join(", ")}
+              {m.leaves.length === 0
+                ? "nothing stands out"
+                : m.leaves.map((l) => (numbers ? `${l.name} ${Math.round(l.probability * 100)} %` : l.name)).join(", ")}
               {m.sound ? <span className="quiet"> (as it should be)</span> : null}
             </td>
             {numbers ? <td className="share">{Math.round(m.probability * 100)} %</td> : null}
@@ -170,4 +330,3 @@ function Meanings({ laid, numbers }: { laid: Laid; numbers: boolean }) {
     </table>
   );
 }
-

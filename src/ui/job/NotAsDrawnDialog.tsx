@@ -11,7 +11,11 @@ import type { MachineFile } from "../../core/machine/schema";
 import { applyChanges, ChangeError, changeWords, type Change } from "../../core/machine/variant";
 import { ChangeChoice, changeOf, FIRST_DRAFT, partOf, type ChangeDraft } from "../machine/ChangeChoice";
 
-const WHAT = [["put in", "A part sits in a lead"], ["other part", "A part is another one"], ["taken out", "A part is not there"]] as const;
+const WHAT = [
+  ["put in", "A part sits in a lead"],
+  ["other part", "A part is another one"],
+  ["taken out", "A part is not there"],
+] as const;
 
 interface Props {
   readonly show: boolean;
@@ -49,16 +53,45 @@ export function NotAsDrawnDialog({ show, file, machine, problem, onHide, onFound
   return (
     <Modal show={show} onHide={onHide} aria-labelledby="found-title">
       <Form onSubmit={(e) => void found(e)} noValidate>
-        <Modal.Header closeButton><Modal.Title id="found-title">Not as drawn</Modal.Title></Modal.Header>
+        <Modal.Header closeButton>
+          <Modal.Title id="found-title">Not as drawn</Modal.Title>
+        </Modal.Header>
         <Modal.Body className="d-grid gap-3">
           <ButtonGroup vertical aria-label="What was found">
-            {WHAT.map(([value, label]) => <ToggleButton key={value} id={`what-${value}`} type="radio" name="what" value={value} variant="outline-dark" checked={draft.what === value} onChange={() => { setDraft({ ...draft, what: value }); setSaid(""); }}>{label}</ToggleButton>)}
+            {WHAT.map(([value, label]) => (
+              <ToggleButton
+                key={value}
+                id={`what-${value}`}
+                type="radio"
+                name="what"
+                value={value}
+                variant="outline-dark"
+                checked={draft.what === value}
+                onChange={() => {
+                  setDraft({ ...draft, what: value });
+                  setSaid("");
+                }}
+              >
+                {label}
+              </ToggleButton>
+            ))}
           </ButtonGroup>
           <ChangeChoice machine={machine} draft={draft} names={false} size="lg" onChange={setDraft} />
-          {draft.what === "taken out" && draft.bridged && part.kind.protective ? <p className="problem mb-0">A bridged safety device: the machine must not run like this. Note it, put one in before the call is closed.</p> : null}
-          <p className="problem mb-0" role="alert">{said || problem}</p>
+          {draft.what === "taken out" && draft.bridged && part.kind.protective ? (
+            <p className="problem mb-0">
+              A bridged safety device: the machine must not run like this. Note it, put one in before the call is
+              closed.
+            </p>
+          ) : null}
+          <p className="problem mb-0" role="alert">
+            {said || problem}
+          </p>
         </Modal.Body>
-        <Modal.Footer><Button type="submit" size="lg">It is so on this unit</Button></Modal.Footer>
+        <Modal.Footer>
+          <Button type="submit" size="lg">
+            It is so on this unit
+          </Button>
+        </Modal.Footer>
       </Form>
     </Modal>
   );

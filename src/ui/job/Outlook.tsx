@@ -18,7 +18,20 @@ interface Props {
 }
 
 const rounded = (v: number) => (v < 10 ? Math.round(v) : 5 * Math.round(v / 5));
-const range = ({ mean, low, high }: Spread, unit: string) => <><strong>{rounded(mean)}{unit}</strong>{rounded(low) === rounded(high) ? null : <span className="quiet"> ({rounded(low)} to {rounded(high)})</span>}</>;
+const range = ({ mean, low, high }: Spread, unit: string) => (
+  <>
+    <strong>
+      {rounded(mean)}
+      {unit}
+    </strong>
+    {rounded(low) === rounded(high) ? null : (
+      <span className="quiet">
+        {" "}
+        ({rounded(low)} to {rounded(high)})
+      </span>
+    )}
+  </>
+);
 
 /** What is still to come, and how the suspects went; for whoever asks. */
 export function Outlook({ advice, desk, evidence, job }: Props) {
@@ -26,7 +39,11 @@ export function Outlook({ advice, desk, evidence, job }: Props) {
   if (!advice) return null;
   return (
     <section className="outlook" aria-label="Still to come">
-      {advice.toCome ? <p className="mb-1">Still to come: {range(advice.toCome.minutes, " min")}, parts {range(advice.toCome.money, "")}</p> : null}
+      {advice.toCome ? (
+        <p className="mb-1">
+          Still to come: {range(advice.toCome.minutes, " min")}, parts {range(advice.toCome.money, "")}
+        </p>
+      ) : null}
       <details onToggle={(e) => setOpen(e.currentTarget.open)}>
         <summary>How the suspects went</summary>
         {open ? <Chart desk={desk} evidence={evidence} job={job} /> : null}
@@ -37,7 +54,11 @@ export function Outlook({ advice, desk, evidence, job }: Props) {
 
 /** A line and a dash pattern for each suspect, named beneath in the same order. */
 const LINES = [
-  { stroke: "#14242b", dash: "" }, { stroke: "#8f420b", dash: "8 4" }, { stroke: "#17577f", dash: "2 4" }, { stroke: "#2a6147", dash: "12 4 2 4" }, { stroke: "#9c1445", dash: "5 5" },
+  { stroke: "#14242b", dash: "" },
+  { stroke: "#8f420b", dash: "8 4" },
+  { stroke: "#17577f", dash: "2 4" },
+  { stroke: "#2a6147", dash: "12 4 2 4" },
+  { stroke: "#9c1445", dash: "5 5" },
 ] as const;
 
 function Chart({ desk, evidence, job }: Omit<Props, "advice">) {
@@ -46,29 +67,80 @@ function Chart({ desk, evidence, job }: Omit<Props, "advice">) {
   useEffect(() => {
     if (!desk) return;
     let current = true;
-    desk.history(evidence).then((history) => { if (current) setFound({ key, history }); }, () => {});
-    return () => { current = false; };
+    desk.history(evidence).then(
+      (history) => {
+        if (current) setFound({ key, history });
+      },
+      () => {},
+    );
+    return () => {
+      current = false;
+    };
     // eslint-disable-next-line react-hooks/exhaustive-deps -- the key stands for the evidence
   }, [desk, key]);
-  if (!found) return <p className="quiet mb-0" role="status">Drawing…</p>;
+  if (!found)
+    return (
+      <p className="quiet mb-0" role="status">
+        Drawing…
+      </p>
+    );
   const { pieces, steps } = found.history;
-  const rows = steps.map((s, i) => ({ at: i, ...Object.fromEntries(s.shares.map((p, k) => [`p${k}`, Math.round(1000 * p) / 10])) }));
+  const rows = steps.map((s, i) => ({
+    at: i,
+    ...Object.fromEntries(s.shares.map((p, k) => [`p${k}`, Math.round(1000 * p) / 10])),
+  }));
   const words = (at: number) => evidenceWords(job, steps[at]?.evidence ?? "");
   return (
     <figure className="mb-0">
-      <div className="chart-room" role="img" aria-label={`Share of belief in each suspect after each step: ${pieces.map((p, k) => `${p.name} now ${Math.round(100 * (steps[steps.length - 1]?.shares[k] ?? 0))} %`).join(", ")}`}>
+      <div
+        className="chart-room"
+        role="img"
+        aria-label={`Share of belief in each suspect after each step: ${pieces.map((p, k) => `${p.name} now ${Math.round(100 * (steps[steps.length - 1]?.shares[k] ?? 0))} %`).join(", ")}`}
+      >
         <ResponsiveContainer width="100%" height={170}>
           <LineChart data={rows} margin={{ top: 6, right: 8, bottom: 0, left: -22 }} accessibilityLayer={false}>
             <CartesianGrid stroke="#d5dcda" vertical={false} />
             <XAxis dataKey="at" tickFormatter={(v: number) => (v === 0 ? "" : String(v))} tickLine={false} />
             <YAxis domain={[0, 100]} ticks={[0, 50, 100]} tickFormatter={(v: number) => `${v}`} tickLine={false} />
-            <Tooltip labelFormatter={(at) => words(Number(at))} formatter={(value, name) => [`${String(value)} %`, pieces[Number(String(name).slice(1))]?.name ?? ""]} isAnimationActive={false} />
-            {pieces.map((p, k) => <Line key={p.piece} type="linear" dataKey={`p${k}`} stroke={LINES[k]!.stroke} strokeDasharray={LINES[k]!.dash} strokeWidth={2.5} dot={{ r: 3, strokeDasharray: "" }} isAnimationActive={false} />)}
+            <Tooltip
+              labelFormatter={(at) => words(Number(at))}
+              formatter={(value, name) => [`${String(value)} %`, pieces[Number(String(name).slice(1))]?.name ?? ""]}
+              isAnimationActive={false}
+            />
+            {pieces.map((p, k) => (
+              <Line
+                key={p.piece}
+                type="linear"
+                dataKey={`p${k}`}
+                stroke={LINES[k]!.stroke}
+                strokeDasharray={LINES[k]!.dash}
+                strokeWidth={2.5}
+                dot={{ r: 3, strokeDasharray: "" }}
+                isAnimationActive={false}
+              />
+            ))}
           </LineChart>
         </ResponsiveContainer>
       </div>
       <figcaption>
-        <ul className="chart-key">{pieces.map((p, k) => <li key={p.piece}><svg width="34" height="10" aria-hidden><line x1="0" x2="34" y1="5" y2="5" stroke={LINES[k]!.stroke} strokeDasharray={LINES[k]!.dash} strokeWidth="3" /></svg> {p.name}</li>)}</ul>
+        <ul className="chart-key">
+          {pieces.map((p, k) => (
+            <li key={p.piece}>
+              <svg width="34" height="10" aria-hidden>
+                <line
+                  x1="0"
+                  x2="34"
+                  y1="5"
+                  y2="5"
+                  stroke={LINES[k]!.stroke}
+                  strokeDasharray={LINES[k]!.dash}
+                  strokeWidth="3"
+                />
+              </svg>{" "}
+              {p.name}
+            </li>
+          ))}
+        </ul>
       </figcaption>
     </figure>
   );

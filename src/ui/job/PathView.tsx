@@ -25,9 +25,20 @@ export function PathView({ machine, path, job, doubt, test, numbers, onChoose, o
   return (
     <ol className="path" aria-label={path.name}>
       {path.stages.map((stage, i) =>
-        "at" in stage
-          ? <Stop key={i} machine={machine} at={stage.at} job={job} test={test} onChoose={onChoose} onLook={onLook} />
-          : <Box key={i} name={stage.box} rooms={stage.rooms} parts={stage.parts} doubt={doubt} numbers={numbers} cover={machine.file.panels.find((p) => p.id === stage.panel)?.name} coverOff={stage.panel ? job.openPanels.includes(stage.panel) : true} />,
+        "at" in stage ? (
+          <Stop key={i} machine={machine} at={stage.at} job={job} test={test} onChoose={onChoose} onLook={onLook} />
+        ) : (
+          <Box
+            key={i}
+            name={stage.box}
+            rooms={stage.rooms}
+            parts={stage.parts}
+            doubt={doubt}
+            numbers={numbers}
+            cover={machine.file.panels.find((p) => p.id === stage.panel)?.name}
+            coverOff={stage.panel ? job.openPanels.includes(stage.panel) : true}
+          />
+        ),
       )}
     </ol>
   );
@@ -38,8 +49,22 @@ function shade(probability: number): number {
   return probability >= 0.5 ? 3 : probability >= 0.2 ? 2 : probability >= 0.03 ? 1 : 0;
 }
 
-function Box({ name, parts, rooms, doubt, numbers, cover, coverOff }: {
-  name: string; parts: readonly string[]; rooms: readonly { name: string; parts: readonly string[] }[]; doubt: Readonly<Record<string, number>>; numbers: boolean; cover: string | undefined; coverOff: boolean;
+function Box({
+  name,
+  parts,
+  rooms,
+  doubt,
+  numbers,
+  cover,
+  coverOff,
+}: {
+  name: string;
+  parts: readonly string[];
+  rooms: readonly { name: string; parts: readonly string[] }[];
+  doubt: Readonly<Record<string, number>>;
+  numbers: boolean;
+  cover: string | undefined;
+  coverOff: boolean;
 }) {
   const sum = (ids: readonly string[]) => ids.reduce((total, id) => total + (doubt[id] ?? 0), 0);
   const p = sum(parts);
@@ -48,7 +73,11 @@ function Box({ name, parts, rooms, doubt, numbers, cover, coverOff }: {
       <span className="box-name">{name}</span>
       {rooms.length > 0 ? (
         <span className="rooms">
-          {rooms.map((room) => <span key={room.name} className={`room shade-${shade(sum(room.parts))}`}>{room.name}</span>)}
+          {rooms.map((room) => (
+            <span key={room.name} className={`room shade-${shade(sum(room.parts))}`}>
+              {room.name}
+            </span>
+          ))}
         </span>
       ) : null}
       {p >= 0.03 ? <span className="box-doubt">{numbers ? `${Math.round(p * 100)} %` : likeliness(p)}</span> : null}
@@ -57,22 +86,51 @@ function Box({ name, parts, rooms, doubt, numbers, cover, coverOff }: {
   );
 }
 
-function Stop({ machine, at, job, test, onChoose, onLook }: { machine: Machine; at: readonly [string, string]; job: Job; test: Test | null; onChoose: (test: Test) => void; onLook: (test: Test | null) => void }) {
-  const [top, bottom] = at.map((id) => machine.points.get(id)!) as [NonNullable<ReturnType<Machine["points"]["get"]>>, NonNullable<ReturnType<Machine["points"]["get"]>>];
-  const touches = (t: Test | null, node: number) => t !== null && [t.red, t.black].some((id) => id !== undefined && machine.points.get(id)?.node === node);
+function Stop({
+  machine,
+  at,
+  job,
+  test,
+  onChoose,
+  onLook,
+}: {
+  machine: Machine;
+  at: readonly [string, string];
+  job: Job;
+  test: Test | null;
+  onChoose: (test: Test) => void;
+  onLook: (test: Test | null) => void;
+}) {
+  const [top, bottom] = at.map((id) => machine.points.get(id)!) as [
+    NonNullable<ReturnType<Machine["points"]["get"]>>,
+    NonNullable<ReturnType<Machine["points"]["get"]>>,
+  ];
+  const touches = (t: Test | null, node: number) =>
+    t !== null && [t.red, t.black].some((id) => id !== undefined && machine.points.get(id)?.node === node);
   const isNext = test !== null && touches(test, top.node) && touches(test, bottom.node);
   const reading = lastReading(machine, job, top.node, bottom.node);
   const here = (): Test => {
     const live = machine.setupById.get(job.setup)!.power === "on";
     const fn = !live ? "ohms" : energyAt(machine, top.id) === "isolated low voltage" ? "dcv" : "acv";
     const wanted = makeTest(job.setup, fn, top.id, bottom.id);
-    return forbidden(machine, machine.setupById.get(job.setup)!, wanted) ? makeTest(job.setup, "dcv", top.id, bottom.id) : wanted;
+    return forbidden(machine, machine.setupById.get(job.setup)!, wanted)
+      ? makeTest(job.setup, "dcv", top.id, bottom.id)
+      : wanted;
   };
   const mark = isNext ? "next" : reading ? (reading.body.as.verdict === "fits" ? "fits" : "misfit") : "open";
   const words = `${top.id} to ${bottom.id}: ${isNext ? "measure here" : reading ? `${reading.body.as.shown}, ${reading.body.as.verdict}` : "not measured"}`;
   return (
     <li className={`stop ${isNext ? "is-next" : ""}`}>
-      <button type="button" onClick={() => onChoose(here())} onMouseEnter={() => onLook(here())} onMouseLeave={() => onLook(null)} onFocus={() => onLook(here())} onBlur={() => onLook(null)} aria-label={words} title={words}>
+      <button
+        type="button"
+        onClick={() => onChoose(here())}
+        onMouseEnter={() => onLook(here())}
+        onMouseLeave={() => onLook(null)}
+        onFocus={() => onLook(here())}
+        onBlur={() => onLook(null)}
+        aria-label={words}
+        title={words}
+      >
         <span className="point-name">{label(top.id)}</span>
         <span className={`mark ${touches(test, top.node) && !isNext ? "next" : mark}`} aria-hidden />
         <span className="point-reading">{isNext && !reading ? "here" : reading ? reading.body.as.shown : ""}</span>

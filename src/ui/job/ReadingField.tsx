@@ -25,7 +25,20 @@ interface Props {
   readonly onTyping: (typed: string, shown: Shown) => void;
 }
 
-const UNIT = { dcv: "V DC", acv: "V AC", lowz: "V", ohms: "Ω", continuity: "", clamp: "A", dcclamp: "A", look: "", inrush: "A", hertz: "Hz", capacitance: "F", insulation: "Ω" } as const;
+const UNIT = {
+  dcv: "V DC",
+  acv: "V AC",
+  lowz: "V",
+  ohms: "Ω",
+  continuity: "",
+  clamp: "A",
+  dcclamp: "A",
+  look: "",
+  inrush: "A",
+  hertz: "Hz",
+  capacitance: "F",
+  insulation: "Ω",
+} as const;
 
 function askedFor(fn: Laid["test"]["function"]): Asked {
   return unitOf(fn) || "beep";
@@ -42,7 +55,9 @@ function Typed({ job, laid, before, busy, onRecord, onTyping }: Props) {
   const [asksOverload, setAsksOverload] = useState(false);
   const [nothing, setNothing] = useState(false);
   const field = useRef<HTMLInputElement>(null);
-  useEffect(() => { field.current?.focus({ preventScroll: true }); }, []);
+  useEffect(() => {
+    field.current?.focus({ preventScroll: true });
+  }, []);
 
   function change(text: string) {
     setTyped(text);
@@ -65,7 +80,9 @@ function Typed({ job, laid, before, busy, onRecord, onTyping }: Props) {
     if (result.ok) return record(typed.trim(), result.shown);
     setAsksOverload(result.ask === "overload?");
     setNothing(typed.trim() === "");
-    setProblem(typed.trim() === "" ? "Type what the meter shows. If it shows nothing, press Enter once more." : result.sentence);
+    setProblem(
+      typed.trim() === "" ? "Type what the meter shows. If it shows nothing, press Enter once more." : result.sentence,
+    );
   }
 
   async function submitNothing() {
@@ -75,23 +92,58 @@ function Typed({ job, laid, before, busy, onRecord, onTyping }: Props) {
 
   return (
     <Form className="reading" onSubmit={(e) => void submit(e)} noValidate>
-      <Form.Label htmlFor="reading" className="visually-hidden">Reading, {laid.functionWords}</Form.Label>
+      <Form.Label htmlFor="reading" className="visually-hidden">
+        Reading, {laid.functionWords}
+      </Form.Label>
       <div className="reading-box">
         <Form.Control
-          id="reading" ref={field} value={typed} autoComplete="off" autoCapitalize="off" spellCheck={false} inputMode="text" maxLength={60}
-          aria-describedby="reading-problem" onChange={(e) => change(e.target.value)}
+          id="reading"
+          ref={field}
+          value={typed}
+          autoComplete="off"
+          autoCapitalize="off"
+          spellCheck={false}
+          inputMode="text"
+          maxLength={60}
+          aria-describedby="reading-problem"
+          onChange={(e) => change(e.target.value)}
         />
-        <span className="reading-unit" aria-hidden>{UNIT[laid.test.function]}</span>
-        <Button type="submit" aria-label="Log the reading"><i className="bi bi-arrow-return-left" aria-hidden /></Button>
+        <span className="reading-unit" aria-hidden>
+          {UNIT[laid.test.function]}
+        </span>
+        <Button type="submit" aria-label="Log the reading">
+          <i className="bi bi-arrow-return-left" aria-hidden />
+        </Button>
       </div>
       {laid.test.black === undefined ? null : (
-        <MeterBar fn={laid.test.function} live={laid.exposure === "live"} leads={{ setup: laid.test.setup, red: laid.test.red, black: laid.test.black }} where={{ job }} busy={busy} onReading={record} />
+        <MeterBar
+          fn={laid.test.function}
+          live={laid.exposure === "live"}
+          leads={{ setup: laid.test.setup, red: laid.test.red, black: laid.test.black }}
+          where={{ job }}
+          busy={busy}
+          onReading={record}
+        />
       )}
-      <p id="reading-problem" className="problem" role="alert">{problem}</p>
+      <p id="reading-problem" className="problem" role="alert">
+        {problem}
+      </p>
       {asksOverload ? (
         <div className="d-flex gap-2">
-          <Button variant="outline-dark" onClick={() => void record("1 (overload)", { kind: "overload" })}>Overload</Button>
-          <Button variant="outline-dark" onClick={() => void record("1 ohm", laid.test.function === "continuity" ? { kind: "beep", beeps: true } : { kind: "value", value: 1 })}>One ohm</Button>
+          <Button variant="outline-dark" onClick={() => void record("1 (overload)", { kind: "overload" })}>
+            Overload
+          </Button>
+          <Button
+            variant="outline-dark"
+            onClick={() =>
+              void record(
+                "1 ohm",
+                laid.test.function === "continuity" ? { kind: "beep", beeps: true } : { kind: "value", value: 1 },
+              )
+            }
+          >
+            One ohm
+          </Button>
         </div>
       ) : null}
     </Form>
@@ -101,15 +153,34 @@ function Typed({ job, laid, before, busy, onRecord, onTyping }: Props) {
 function Labels({ machine, laid, busy, onRecord }: Props) {
   const part = machine.partById.get(laid.test.red)!;
   const known = part.labels ?? [];
-  const labels: readonly string[] = laid.test.instant === "recheck" ? RECHECK : known.includes(FLICKERS) ? known : [...known, FLICKERS];
-  const record = (label: string) => { if (!busy) void onRecord(label, { kind: "label", label }); };
+  const labels: readonly string[] =
+    laid.test.instant === "recheck" ? RECHECK : known.includes(FLICKERS) ? known : [...known, FLICKERS];
+  const record = (label: string) => {
+    if (!busy) void onRecord(label, { kind: "label", label });
+  };
   const first = useRef<HTMLButtonElement>(null);
-  useEffect(() => { first.current?.focus({ preventScroll: true }); }, []);
-  useHotkeys(labels.map((_, i) => String(i + 1)), (event) => { const label = labels[Number(event.key) - 1]; if (label) record(label); }, [labels, busy, laid]);
+  useEffect(() => {
+    first.current?.focus({ preventScroll: true });
+  }, []);
+  useHotkeys(
+    labels.map((_, i) => String(i + 1)),
+    (event) => {
+      const label = labels[Number(event.key) - 1];
+      if (label) record(label);
+    },
+    [labels, busy, laid],
+  );
   return (
     <div className="labels" role="group" aria-label={`What do you see: ${part.name}`}>
       {labels.map((label, i) => (
-        <Button key={label} ref={i === 0 ? first : null} size="lg" variant="outline-dark" disabled={busy} onClick={() => record(label)}>
+        <Button
+          key={label}
+          ref={i === 0 ? first : null}
+          size="lg"
+          variant="outline-dark"
+          disabled={busy}
+          onClick={() => record(label)}
+        >
           <kbd>{i + 1}</kbd> {label === FLICKERS ? "comes and goes" : labelWords(label)}
         </Button>
       ))}

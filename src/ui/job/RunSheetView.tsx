@@ -31,30 +31,65 @@ export function RunSheetView({ job, desk, busy, rest, onStand, onSaw, onMeasure,
   useEffect(() => {
     if (!desk) return;
     let current = true;
-    desk.sheet().then((made) => { if (current) setSheet(made); }, () => {});
-    return () => { current = false; };
+    desk.sheet().then(
+      (made) => {
+        if (current) setSheet(made);
+      },
+      () => {},
+    );
+    return () => {
+      current = false;
+    };
   }, [desk]);
-  const results = new Map(job.readings.filter((r) => !r.struck && r.body.shown.kind === "label").map((r) => [testKey({ ...r.body.test } as Test), r.body.shown.kind === "label" ? r.body.shown.label : ""]));
+  const results = new Map(
+    job.readings
+      .filter((r) => !r.struck && r.body.shown.kind === "label")
+      .map((r) => [testKey({ ...r.body.test } as Test), r.body.shown.kind === "label" ? r.body.shown.label : ""]),
+  );
   const resultOf = (load: SheetLoad) => results.get(testKey(load.test)) ?? null;
   const step = sheet?.steps[at];
   const open = step?.loads.find((l) => resultOf(l) === null) ?? null;
   const standsHere = step !== undefined && job.setup === step.setup;
   const mustRest = step !== undefined && !standsHere && rest.left > 0 && rest.starts(step.setup);
   const labels = open ? labelsOf(open) : [];
-  useHotkeys(labels.map((_, i) => String(i + 1)), (e) => { const label = labels[Number(e.key) - 1]; if (label && open && standsHere && !busy) void onSaw(open.test, label); }, [open, standsHere, busy]);
-  useHotkeys("alt+down", () => setAt((n) => Math.min((sheet?.steps.length ?? 1) - 1, n + 1)), { preventDefault: true }, [sheet]);
+  useHotkeys(
+    labels.map((_, i) => String(i + 1)),
+    (e) => {
+      const label = labels[Number(e.key) - 1];
+      if (label && open && standsHere && !busy) void onSaw(open.test, label);
+    },
+    [open, standsHere, busy],
+  );
+  useHotkeys(
+    "alt+down",
+    () => setAt((n) => Math.min((sheet?.steps.length ?? 1) - 1, n + 1)),
+    { preventDefault: true },
+    [sheet],
+  );
   useHotkeys("alt+up", () => setAt((n) => Math.max(0, n - 1)), { preventDefault: true });
   if (!sheet || !step) return <p role="status">Working out what should run in each of its tests…</p>;
   return (
     <div className="run-sheet">
       <ol className="sheet-steps" aria-label="Steps of the run sheet">
         {sheet.steps.map((s, i) => {
-          const [done, wrong] = [s.loads.filter((l) => resultOf(l) !== null), s.loads.filter((l) => resultOf(l) !== null && resultOf(l) !== l.should)];
+          const [done, wrong] = [
+            s.loads.filter((l) => resultOf(l) !== null),
+            s.loads.filter((l) => resultOf(l) !== null && resultOf(l) !== l.should),
+          ];
           return (
             <li key={s.setup}>
               <button type="button" aria-current={i === at ? "step" : undefined} onClick={() => setAt(i)}>
-                <span className={`mark ${wrong.length > 0 ? "misfit" : done.length > 0 && done.length === s.loads.length ? "fits" : "open"}`} aria-hidden />
-                <span>{s.name}<span className="quiet"> {wrong.length > 0 ? "does not fit" : done.length > 0 ? `${done.length} of ${s.loads.length}` : ""}</span></span>
+                <span
+                  className={`mark ${wrong.length > 0 ? "misfit" : done.length > 0 && done.length === s.loads.length ? "fits" : "open"}`}
+                  aria-hidden
+                />
+                <span>
+                  {s.name}
+                  <span className="quiet">
+                    {" "}
+                    {wrong.length > 0 ? "does not fit" : done.length > 0 ? `${done.length} of ${s.loads.length}` : ""}
+                  </span>
+                </span>
               </button>
             </li>
           );
@@ -63,34 +98,120 @@ export function RunSheetView({ job, desk, busy, rest, onStand, onSaw, onMeasure,
       <div className="sheet-step">
         <h2>{step.name}</h2>
         <p className="mb-1">{step.how}</p>
-        <p className="cautions mb-1"><i className="bi bi-exclamation-triangle" aria-hidden /> Covers stay on. Hands, hair and sleeves away from what may start.</p>
-        {step.legs.length > 0 ? <p className="way-keys">{step.legs.flatMap((l) => (l.gesture ? keyMarks([l.gesture]) : ["power off, on"])).map((k, i) => <span key={i} className="key-mark">{k}</span>)}</p> : null}
-        {mustRest ? <p className="rest" role="status"><i className="bi bi-hourglass-split" aria-hidden /> The compressor rests: <strong className="value">{clockOf(rest.left)}</strong> before this step starts it, whatever its test mode allows.</p> : null}
-        {!standsHere ? <Button size="lg" disabled={busy || mustRest} onClick={() => void onStand(step.setup)}>It is in this step now</Button> : null}
+        <p className="cautions mb-1">
+          <i className="bi bi-exclamation-triangle" aria-hidden /> Covers stay on. Hands, hair and sleeves away from
+          what may start.
+        </p>
+        {step.legs.length > 0 ? (
+          <p className="way-keys">
+            {step.legs
+              .flatMap((l) => (l.gesture ? keyMarks([l.gesture]) : ["power off, on"]))
+              .map((k, i) => (
+                <span key={i} className="key-mark">
+                  {k}
+                </span>
+              ))}
+          </p>
+        ) : null}
+        {mustRest ? (
+          <p className="rest" role="status">
+            <i className="bi bi-hourglass-split" aria-hidden /> The compressor rests:{" "}
+            <strong className="value">{clockOf(rest.left)}</strong> before this step starts it, whatever its test mode
+            allows.
+          </p>
+        ) : null}
+        {!standsHere ? (
+          <Button size="lg" disabled={busy || mustRest} onClick={() => void onStand(step.setup)}>
+            It is in this step now
+          </Button>
+        ) : null}
         <ul className="sheet-loads">
-          {step.loads.map((load) => <Load key={load.part} load={load} result={resultOf(load)} isOpen={load === open && standsHere} disabled={!standsHere || busy} onSaw={(label) => void onSaw(load.test, label)}>{load.runs && load === open && standsHere ? <Stopwatch setup={step.setup} load={load} busy={busy} onLog={onLog} /> : null}</Load>)}
+          {step.loads.map((load) => (
+            <Load
+              key={load.part}
+              load={load}
+              result={resultOf(load)}
+              isOpen={load === open && standsHere}
+              disabled={!standsHere || busy}
+              onSaw={(label) => void onSaw(load.test, label)}
+            >
+              {load.runs && load === open && standsHere ? (
+                <Stopwatch setup={step.setup} load={load} busy={busy} onLog={onLog} />
+              ) : null}
+            </Load>
+          ))}
         </ul>
         {step.clamps.length > 0 ? (
-          <div className="sheet-clamps"><h3>Meanwhile, with a clamp</h3>
-            <ul className="plain-list">{step.clamps.map((c) => <li key={c.name}><span>{c.name}: <span className="value">{c.window}</span></span><Button size="sm" variant="outline-dark" onClick={() => onMeasure(c.test)}>Measure</Button></li>)}</ul>
+          <div className="sheet-clamps">
+            <h3>Meanwhile, with a clamp</h3>
+            <ul className="plain-list">
+              {step.clamps.map((c) => (
+                <li key={c.name}>
+                  <span>
+                    {c.name}: <span className="value">{c.window}</span>
+                  </span>
+                  <Button size="sm" variant="outline-dark" onClick={() => onMeasure(c.test)}>
+                    Measure
+                  </Button>
+                </li>
+              ))}
+            </ul>
           </div>
         ) : null}
       </div>
-      <Relays sheet={sheet} verdicts={new Map(job.readings.filter((r) => !r.struck).map((r) => [testKey({ ...r.body.test } as Test), r.body.as.verdict]))} />
+      <Relays
+        sheet={sheet}
+        verdicts={
+          new Map(
+            job.readings.filter((r) => !r.struck).map((r) => [testKey({ ...r.body.test } as Test), r.body.as.verdict]),
+          )
+        }
+      />
     </div>
   );
 }
 
 const labelsOf = (load: SheetLoad) => [...load.labels.filter((l) => l !== FLICKERS), FLICKERS];
 
-function Load({ load, result, isOpen, disabled, onSaw, children }: { load: SheetLoad; result: string | null; isOpen: boolean; disabled: boolean; onSaw: (label: string) => void; children: ReactNode }) {
+function Load({
+  load,
+  result,
+  isOpen,
+  disabled,
+  onSaw,
+  children,
+}: {
+  load: SheetLoad;
+  result: string | null;
+  isOpen: boolean;
+  disabled: boolean;
+  onSaw: (label: string) => void;
+  children: ReactNode;
+}) {
   return (
     <li className={isOpen ? "is-now" : ""}>
-      <div><strong>{load.name}</strong> <span className={load.runs ? "should-run" : "should-rest"}>should: {load.should}</span></div>
+      <div>
+        <strong>{load.name}</strong>{" "}
+        <span className={load.runs ? "should-run" : "should-rest"}>should: {load.should}</span>
+      </div>
       {isOpen ? <p className="quiet mb-1">{load.noticed}</p> : null}
       {children}
-      {result !== null ? <p className="mb-0"><span className={`mark ${result === load.should ? "fits" : "misfit"}`} aria-hidden /> <strong>{resultWords(load, result)}</strong> <span className="quiet">{result === load.should ? "fits" : "does not fit"}</span></p> : null}
-      {result === null ? <div className="labels small" role="group" aria-label={`${load.name}: what does it do?`}>{labelsOf(load).map((label, i) => <Button key={label} variant="outline-dark" disabled={disabled} onClick={() => onSaw(label)}>{isOpen ? <kbd>{i + 1}</kbd> : null} {resultWords(load, label)}</Button>)}</div> : null}
+      {result !== null ? (
+        <p className="mb-0">
+          <span className={`mark ${result === load.should ? "fits" : "misfit"}`} aria-hidden />{" "}
+          <strong>{resultWords(load, result)}</strong>{" "}
+          <span className="quiet">{result === load.should ? "fits" : "does not fit"}</span>
+        </p>
+      ) : null}
+      {result === null ? (
+        <div className="labels small" role="group" aria-label={`${load.name}: what does it do?`}>
+          {labelsOf(load).map((label, i) => (
+            <Button key={label} variant="outline-dark" disabled={disabled} onClick={() => onSaw(label)}>
+              {isOpen ? <kbd>{i + 1}</kbd> : null} {resultWords(load, label)}
+            </Button>
+          ))}
+        </div>
+      ) : null}
     </li>
   );
 }
@@ -98,13 +219,48 @@ function Load({ load, result, isOpen, disabled, onSaw, children }: { load: Sheet
 /** Each relay with its two edges: proven to close, proven to open again. */
 function Relays({ sheet, verdicts }: { sheet: RunSheet; verdicts: ReadonlyMap<string, "fits" | "does not fit"> }) {
   if (sheet.relays.length === 0) return null;
-  const where = (edges: readonly Edge[]) => [...new Set(edges.map((e) => `${e.name.toLowerCase()} in ${sheet.steps.find((s) => s.setup === e.setup)?.name ?? e.setup}`))];
-  const said = (edges: readonly Edge[], verdict: string) => edges.some((e) => verdicts.get(testKey(e.test)) === verdict);
-  const edge = (edges: readonly Edge[]) => (said(edges, "does not fit") ? <strong><span className="mark misfit" aria-hidden /> does not fit</strong> : said(edges, "fits") ? <span className="proven"><i className="bi bi-check2" aria-hidden /> proven</span> : edges.length > 0 ? <span className="quiet">by: {where(edges)[0]}</span> : <span className="quiet">no step shows it: measure</span>);
+  const where = (edges: readonly Edge[]) => [
+    ...new Set(
+      edges.map((e) => `${e.name.toLowerCase()} in ${sheet.steps.find((s) => s.setup === e.setup)?.name ?? e.setup}`),
+    ),
+  ];
+  const said = (edges: readonly Edge[], verdict: string) =>
+    edges.some((e) => verdicts.get(testKey(e.test)) === verdict);
+  const edge = (edges: readonly Edge[]) =>
+    said(edges, "does not fit") ? (
+      <strong>
+        <span className="mark misfit" aria-hidden /> does not fit
+      </strong>
+    ) : said(edges, "fits") ? (
+      <span className="proven">
+        <i className="bi bi-check2" aria-hidden /> proven
+      </span>
+    ) : edges.length > 0 ? (
+      <span className="quiet">by: {where(edges)[0]}</span>
+    ) : (
+      <span className="quiet">no step shows it: measure</span>
+    );
   return (
     <div className="sheet-relays">
       <h3>Relays: that it closes, and that it opens again</h3>
-      <table className="table table-sm"><thead><tr><th>Relay</th><th>closes</th><th>opens</th></tr></thead><tbody>{sheet.relays.map((r) => <tr key={r.relay}><th scope="row">{r.name}</th><td>{edge(r.closes)}</td><td>{edge(r.opens)}</td></tr>)}</tbody></table>
+      <table className="table table-sm">
+        <thead>
+          <tr>
+            <th>Relay</th>
+            <th>closes</th>
+            <th>opens</th>
+          </tr>
+        </thead>
+        <tbody>
+          {sheet.relays.map((r) => (
+            <tr key={r.relay}>
+              <th scope="row">{r.name}</th>
+              <td>{edge(r.closes)}</td>
+              <td>{edge(r.opens)}</td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
     </div>
   );
 }

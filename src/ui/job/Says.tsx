@@ -33,7 +33,9 @@ interface Props {
 /** What the machine says: its codes, its lamps, and what it does on this and not on that. */
 export function Says({ machine, desk, evidence, setup, busy, shown, onSaw, onRecheck, onLog, onNext }: Props) {
   const codes = useMemo(() => codesOf(machine).filter((c) => c.label !== FLICKERS), [machine]);
-  const lamps: LampOfMachine[] = machine.parts.filter((p) => p.kind.kind === "indicator").map((p) => ({ part: p.id, name: p.name, labels: p.labels! }));
+  const lamps: LampOfMachine[] = machine.parts
+    .filter((p) => p.kind.kind === "indicator")
+    .map((p) => ({ part: p.id, name: p.name, labels: p.labels! }));
   const [wanted, setWanted] = useState(() => shown.split("|")[1] ?? "");
   const [open, setOpen] = useState<string | null>(() => (shown ? shown.replace("|", " ") : null));
   const [logged, setLogged] = useState("");
@@ -48,9 +50,30 @@ export function Says({ machine, desk, evidence, setup, busy, shown, onSaw, onRec
     <div className="says">
       <section aria-labelledby="says-codes">
         <h2 id="says-codes">What does it show?</h2>
-        {!powered ? <p className="quiet">The unit stands without power now; say above how it stands when it shows something.</p> : null}
-        {codes.length === 0 ? <p className="quiet">This machine shows nothing.</p> : <Form.Control type="search" aria-label="Code, text or lamp pattern" placeholder="Code, text or pattern" value={wanted} onChange={(e) => { setWanted(e.target.value); setOpen(null); setLogged(""); }} />}
-        {found.length === 0 && codes.length > 0 ? <p className="problem" role="alert">{machine.file.maker} {machine.file.model} cannot show “{wanted}”. Nothing was logged. It knows {codes.map((c) => c.label).join("; ")}.</p> : null}
+        {!powered ? (
+          <p className="quiet">The unit stands without power now; say above how it stands when it shows something.</p>
+        ) : null}
+        {codes.length === 0 ? (
+          <p className="quiet">This machine shows nothing.</p>
+        ) : (
+          <Form.Control
+            type="search"
+            aria-label="Code, text or lamp pattern"
+            placeholder="Code, text or pattern"
+            value={wanted}
+            onChange={(e) => {
+              setWanted(e.target.value);
+              setOpen(null);
+              setLogged("");
+            }}
+          />
+        )}
+        {found.length === 0 && codes.length > 0 ? (
+          <p className="problem" role="alert">
+            {machine.file.maker} {machine.file.model} cannot show “{wanted}”. Nothing was logged. It knows{" "}
+            {codes.map((c) => c.label).join("; ")}.
+          </p>
+        ) : null}
         <ul className="code-list">
           {found.map((code) => {
             const key = `${code.part} ${code.label}`;
@@ -58,16 +81,38 @@ export function Says({ machine, desk, evidence, setup, busy, shown, onSaw, onRec
               <li key={`${key} ${code.code ?? ""}`}>
                 <button type="button" aria-expanded={open === key} onClick={() => setOpen(open === key ? null : key)}>
                   <span className="menu-shows">{code.label}</span>
-                  <span className="code-words"><strong>{code.words || "no code"}</strong><span className="quiet">{code.partName.toLowerCase()}</span></span>
+                  <span className="code-words">
+                    <strong>{code.words || "no code"}</strong>
+                    <span className="quiet">{code.partName.toLowerCase()}</span>
+                  </span>
                 </button>
                 {open === key ? (
                   <div className="open-code">
-                    {code.code ? <CodeOddsView desk={desk} code={code} evidence={evidence} {...(powered ? { setup } : {})} /> : null}
+                    {code.code ? (
+                      <CodeOddsView desk={desk} code={code} evidence={evidence} {...(powered ? { setup } : {})} />
+                    ) : null}
                     <div className="d-flex flex-wrap gap-2">
-                      <Button disabled={busy || !powered} onClick={() => void saw(code)}>It shows this</Button>
-                      {code.code ? <Button variant="outline-dark" disabled={busy || !powered} onClick={() => onRecheck(makeTest(setup, "look", code.part, undefined, "recheck"))}>Power off, wait, and see</Button> : null}
+                      <Button disabled={busy || !powered} onClick={() => void saw(code)}>
+                        It shows this
+                      </Button>
+                      {code.code ? (
+                        <Button
+                          variant="outline-dark"
+                          disabled={busy || !powered}
+                          onClick={() => onRecheck(makeTest(setup, "look", code.part, undefined, "recheck"))}
+                        >
+                          Power off, wait, and see
+                        </Button>
+                      ) : null}
                     </div>
-                    {logged === code.label ? <p className="sound mb-0" role="status">Logged; the suspects are weighed anew. <Button size="sm" onClick={onNext}>The next test <kbd>Alt 1</kbd></Button></p> : null}
+                    {logged === code.label ? (
+                      <p className="sound mb-0" role="status">
+                        Logged; the suspects are weighed anew.{" "}
+                        <Button size="sm" onClick={onNext}>
+                          The next test <kbd>Alt 1</kbd>
+                        </Button>
+                      </p>
+                    ) : null}
                   </div>
                 ) : null}
               </li>
@@ -77,8 +122,29 @@ export function Says({ machine, desk, evidence, setup, busy, shown, onSaw, onRec
       </section>
       {chosenLamp ? (
         <section aria-labelledby="says-lamp">
-          <div className="panel-head"><h2 id="says-lamp">Read the lamp</h2>{lamps.length > 1 ? <Form.Select size="sm" aria-label="Which lamp" value={chosenLamp.part} onChange={(e) => setLamp(e.target.value)}>{lamps.map((l) => <option key={l.part} value={l.part}>{l.name}</option>)}</Form.Select> : null}</div>
-          <LampReader lamp={chosenLamp} {...(powered ? { onRead: (l: LampOfMachine, label: string) => onSaw(makeTest(setup, "look", l.part), label) } : {})} />
+          <div className="panel-head">
+            <h2 id="says-lamp">Read the lamp</h2>
+            {lamps.length > 1 ? (
+              <Form.Select
+                size="sm"
+                aria-label="Which lamp"
+                value={chosenLamp.part}
+                onChange={(e) => setLamp(e.target.value)}
+              >
+                {lamps.map((l) => (
+                  <option key={l.part} value={l.part}>
+                    {l.name}
+                  </option>
+                ))}
+              </Form.Select>
+            ) : null}
+          </div>
+          <LampReader
+            lamp={chosenLamp}
+            {...(powered
+              ? { onRead: (l: LampOfMachine, label: string) => onSaw(makeTest(setup, "look", l.part), label) }
+              : {})}
+          />
         </section>
       ) : null}
       <section aria-labelledby="says-signs">

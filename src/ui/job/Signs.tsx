@@ -24,17 +24,46 @@ export function Signs({ desk, evidence, busy, onLog }: Omit<Props, "machine">) {
   useEffect(() => {
     if (!desk) return;
     let current = true;
-    desk.signs(evidence).then((found) => { if (current) setSigns(found.slice(0, 6)); }, () => {});
-    return () => { current = false; };
+    desk.signs(evidence).then(
+      (found) => {
+        if (current) setSigns(found.slice(0, 6));
+      },
+      () => {},
+    );
+    return () => {
+      current = false;
+    };
     // eslint-disable-next-line react-hooks/exhaustive-deps -- the key stands for the evidence
   }, [desk, key]);
-  const log = (s: SignAsked, there: boolean) => void onLog({ type: "noticed", part: s.part, sign: s.sign, there, words: `${s.partName}: ${s.words}. ${there ? "So it is." : "Not so."}` });
+  const log = (s: SignAsked, there: boolean) =>
+    void onLog({
+      type: "noticed",
+      part: s.part,
+      sign: s.sign,
+      there,
+      words: `${s.partName}: ${s.words}. ${there ? "So it is." : "Not so."}`,
+    });
   return (
     <ul className="signs">
       {signs.map((s) => (
         <li key={`${s.part} ${s.sign}`}>
-          <span>{s.part === WHOLE_UNIT ? s.words : <><strong>{s.partName}</strong>: {s.words}</>}</span>
-          <span className="d-flex gap-2"><Button size="sm" variant="outline-dark" disabled={busy} onClick={() => log(s, true)}>So it is</Button><Button size="sm" variant="outline-dark" disabled={busy} onClick={() => log(s, false)}>Not so</Button></span>
+          <span>
+            {s.part === WHOLE_UNIT ? (
+              s.words
+            ) : (
+              <>
+                <strong>{s.partName}</strong>: {s.words}
+              </>
+            )}
+          </span>
+          <span className="d-flex gap-2">
+            <Button size="sm" variant="outline-dark" disabled={busy} onClick={() => log(s, true)}>
+              So it is
+            </Button>
+            <Button size="sm" variant="outline-dark" disabled={busy} onClick={() => log(s, false)}>
+              Not so
+            </Button>
+          </span>
         </li>
       ))}
     </ul>
@@ -46,16 +75,32 @@ export function Tried({ machine, busy, onLog }: Pick<Props, "machine" | "busy" |
   const [piece, setPiece] = useState("");
   const log = (result: "gone" | "stays") => {
     const chosen = machine.pieceById.get(piece);
-    if (chosen) void onLog({ type: "tried", piece, result, words: `Tried: ${chosen.name}, ${chosen.repair.toLowerCase()}. The complaint ${result === "gone" ? "is gone" : "stays"}.` }).then((done) => { if (done) setPiece(""); });
+    if (chosen)
+      void onLog({
+        type: "tried",
+        piece,
+        result,
+        words: `Tried: ${chosen.name}, ${chosen.repair.toLowerCase()}. The complaint ${result === "gone" ? "is gone" : "stays"}.`,
+      }).then((done) => {
+        if (done) setPiece("");
+      });
   };
   return (
     <div className="tried">
       <Form.Select aria-label="What was repaired or replaced" value={piece} onChange={(e) => setPiece(e.target.value)}>
         <option value="">What was repaired or replaced</option>
-        {machine.file.pieces.map((p) => <option key={p.id} value={p.id}>{p.name}: {p.repair.toLowerCase()}</option>)}
+        {machine.file.pieces.map((p) => (
+          <option key={p.id} value={p.id}>
+            {p.name}: {p.repair.toLowerCase()}
+          </option>
+        ))}
       </Form.Select>
-      <Button variant="outline-dark" disabled={busy || !piece} onClick={() => log("stays")}>The complaint stays</Button>
-      <Button variant="outline-dark" disabled={busy || !piece} onClick={() => log("gone")}>It is gone</Button>
+      <Button variant="outline-dark" disabled={busy || !piece} onClick={() => log("stays")}>
+        The complaint stays
+      </Button>
+      <Button variant="outline-dark" disabled={busy || !piece} onClick={() => log("gone")}>
+        It is gone
+      </Button>
     </div>
   );
 }

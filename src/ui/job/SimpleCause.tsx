@@ -5,12 +5,29 @@ import type { EventBody } from "../../core/journal/events";
 import type { Job } from "../../core/journal/fold";
 
 /** A simple cause was found: put it right and try. Still there, the search goes on with that cause ruled out. */
-export function SimpleCause({ job, sentence, busy, onLog, onCall }: { job: Job; sentence: string; busy: boolean; onLog: (body: EventBody) => Promise<boolean>; onCall: () => void }) {
+export function SimpleCause({
+  job,
+  sentence,
+  busy,
+  onLog,
+  onCall,
+}: {
+  job: Job;
+  sentence: string;
+  busy: boolean;
+  onLog: (body: EventBody) => Promise<boolean>;
+  onCall: () => void;
+}) {
   const last = [...job.answers].reverse().find((a) => a.body.type === "answered" && a.body.answer !== "skip");
   const still = () => {
     if (last?.body.type !== "answered") return;
     // The opposite of the answer that found it.
-    void onLog({ type: "answered", first: last.body.first, answer: last.body.answer === "yes" ? "no" : "yes", words: `Put right (${sentence}); the complaint stays.` });
+    void onLog({
+      type: "answered",
+      first: last.body.first,
+      answer: last.body.answer === "yes" ? "no" : "yes",
+      words: `Put right (${sentence}); the complaint stays.`,
+    });
   };
   return (
     <div className="next">
@@ -18,8 +35,12 @@ export function SimpleCause({ job, sentence, busy, onLog, onCall }: { job: Job; 
       <h2>{sentence}</h2>
       <p>Put it right, then try the machine.</p>
       <div className="d-flex flex-wrap gap-2">
-        <Button size="lg" disabled={busy} onClick={onCall} autoFocus>The complaint is gone <kbd>Alt K</kbd></Button>
-        <Button size="lg" variant="outline-dark" disabled={busy} onClick={still}>It is still there</Button>
+        <Button size="lg" disabled={busy} onClick={onCall} autoFocus>
+          The complaint is gone <kbd>Alt K</kbd>
+        </Button>
+        <Button size="lg" variant="outline-dark" disabled={busy} onClick={still}>
+          It is still there
+        </Button>
       </div>
     </div>
   );

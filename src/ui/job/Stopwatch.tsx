@@ -7,7 +7,17 @@ import type { EventBody } from "../../core/journal/events";
 import { clockOf } from "./useRest";
 
 /** Times when something comes: started as the step is brought about, stopped when it is seen, or given up. */
-export function Stopwatch({ setup, load, busy, onLog }: { setup: string; load: SheetLoad; busy: boolean; onLog: (body: EventBody) => Promise<boolean> }) {
+export function Stopwatch({
+  setup,
+  load,
+  busy,
+  onLog,
+}: {
+  setup: string;
+  load: SheetLoad;
+  busy: boolean;
+  onLog: (body: EventBody) => Promise<boolean>;
+}) {
   const [started, setStarted] = useState<number | null>(null);
   const [now, setNow] = useState(0);
   useEffect(() => {
@@ -15,17 +25,47 @@ export function Stopwatch({ setup, load, busy, onLog }: { setup: string; load: S
     const timer = setInterval(() => setNow(performance.now()), 200);
     return () => clearInterval(timer);
   }, [started]);
-  if (started === null) return <Button size="sm" variant="link" disabled={busy} onClick={() => { const t = performance.now(); setStarted(t); setNow(t); }}><i className="bi bi-stopwatch" aria-hidden /> time it</Button>;
+  if (started === null)
+    return (
+      <Button
+        size="sm"
+        variant="link"
+        disabled={busy}
+        onClick={() => {
+          const t = performance.now();
+          setStarted(t);
+          setNow(t);
+        }}
+      >
+        <i className="bi bi-stopwatch" aria-hidden /> time it
+      </Button>
+    );
   const stop = (came: boolean) => {
     const seconds = Math.round((performance.now() - started) / 100) / 10;
     setStarted(null);
-    void onLog({ type: "timed", setup, part: load.part, label: load.should, seconds: came ? seconds : null, watched: Math.max(1, seconds), words: came ? `${load.name}: ${load.should} after ${seconds} s` : `${load.name}: not ${load.should} within ${seconds} s` });
+    void onLog({
+      type: "timed",
+      setup,
+      part: load.part,
+      label: load.should,
+      seconds: came ? seconds : null,
+      watched: Math.max(1, seconds),
+      words: came
+        ? `${load.name}: ${load.should} after ${seconds} s`
+        : `${load.name}: not ${load.should} within ${seconds} s`,
+    });
   };
   return (
     <div className="stopwatch" role="group" aria-label={`${load.name}: time until ${load.should}`}>
-      <strong className="value" role="timer">{clockOf(Math.max(0, Math.floor((now - started) / 1000)))}</strong>
-      <Button size="sm" disabled={busy} onClick={() => stop(true)}>{load.should} now</Button>
-      <Button size="sm" variant="outline-dark" disabled={busy} onClick={() => stop(false)}>it does not come</Button>
+      <strong className="value" role="timer">
+        {clockOf(Math.max(0, Math.floor((now - started) / 1000)))}
+      </strong>
+      <Button size="sm" disabled={busy} onClick={() => stop(true)}>
+        {load.should} now
+      </Button>
+      <Button size="sm" variant="outline-dark" disabled={busy} onClick={() => stop(false)}>
+        it does not come
+      </Button>
     </div>
   );
 }

@@ -7,7 +7,15 @@ import Modal from "react-bootstrap/Modal";
 import type { TrailReading } from "../../core/journal/fold";
 
 /** Asks why a reading does not count. */
-export function StrikeDialog({ reading, onHide, onStrike }: { reading: TrailReading | null; onHide: () => void; onStrike: (event: string, reason: string) => Promise<boolean> }) {
+export function StrikeDialog({
+  reading,
+  onHide,
+  onStrike,
+}: {
+  reading: TrailReading | null;
+  onHide: () => void;
+  onStrike: (event: string, reason: string) => Promise<boolean>;
+}) {
   const [reason, setReason] = useState("misread");
   async function strike(event: FormEvent) {
     event.preventDefault();
@@ -16,13 +24,26 @@ export function StrikeDialog({ reading, onHide, onStrike }: { reading: TrailRead
   return (
     <Modal show={reading !== null} onHide={onHide} aria-labelledby="strike-title">
       <Form onSubmit={(e) => void strike(e)}>
-        <Modal.Header closeButton><Modal.Title id="strike-title">Strike out {reading?.body.as.shown}?</Modal.Title></Modal.Header>
+        <Modal.Header closeButton>
+          <Modal.Title id="strike-title">Strike out {reading?.body.as.shown}?</Modal.Title>
+        </Modal.Header>
         <Modal.Body>
           <p>{reading?.body.as.title}. It stays in the record, crossed out, and counts no more.</p>
           <Form.Label htmlFor="strike-reason">Why</Form.Label>
-          <Form.Control id="strike-reason" autoFocus value={reason} maxLength={200} onChange={(e) => setReason(e.target.value)} onFocus={(e) => e.target.select()} />
+          <Form.Control
+            id="strike-reason"
+            autoFocus
+            value={reason}
+            maxLength={200}
+            onChange={(e) => setReason(e.target.value)}
+            onFocus={(e) => e.target.select()}
+          />
         </Modal.Body>
-        <Modal.Footer><Button type="submit" disabled={!reason.trim()}>Strike out</Button></Modal.Footer>
+        <Modal.Footer>
+          <Button type="submit" disabled={!reason.trim()}>
+            Strike out
+          </Button>
+        </Modal.Footer>
       </Form>
     </Modal>
   );

@@ -8,7 +8,15 @@ import type { Job } from "../../core/journal/fold";
 import { readEngineering } from "../../core/quantity/read";
 
 /** How warm it is and what the mains is at: asked once, kept with the job, used in everything that is worked out. */
-export function Surroundings({ job, busy, onLog }: { job: Job; busy: boolean; onLog: (body: EventBody) => Promise<boolean> }) {
+export function Surroundings({
+  job,
+  busy,
+  onLog,
+}: {
+  job: Job;
+  busy: boolean;
+  onLog: (body: EventBody) => Promise<boolean>;
+}) {
   const known = job.answers.flatMap(({ body }) => (body.type === "surroundings" ? [body] : []));
   const last = (of: "celsius" | "volts") => [...known].reverse().find((k) => k[of] !== undefined)?.[of];
   const [celsius, setCelsius] = useState("");
@@ -19,22 +27,64 @@ export function Surroundings({ job, busy, onLog }: { job: Job; busy: boolean; on
     const given = { ...read("celsius", celsius, -40, 70), ...read("volts", volts, 0, 600) };
     if ("problem" in given) return setProblem(given.problem!);
     if (given.celsius === undefined && given.volts === undefined) return setProblem("Type one of the two.");
-    const words = [given.celsius === undefined ? "" : `${given.celsius} °C here`, given.volts === undefined ? "" : `mains at ${given.volts} V`].filter(Boolean).join(", ");
-    if (await onLog({ type: "surroundings", ...given, words })) { setCelsius(""); setVolts(""); setProblem(""); }
+    const words = [
+      given.celsius === undefined ? "" : `${given.celsius} °C here`,
+      given.volts === undefined ? "" : `mains at ${given.volts} V`,
+    ]
+      .filter(Boolean)
+      .join(", ");
+    if (await onLog({ type: "surroundings", ...given, words })) {
+      setCelsius("");
+      setVolts("");
+      setProblem("");
+    }
   }
   return (
     <Form onSubmit={(e) => void say(e)} className="surroundings">
-      <Form.Group controlId="room-celsius"><Form.Label>Room, °C</Form.Label><Form.Control size="sm" inputMode="decimal" value={celsius} placeholder={last("celsius")?.toString() ?? ""} onChange={(e) => setCelsius(e.target.value)} /></Form.Group>
-      <Form.Group controlId="mains-volts"><Form.Label>Mains, V</Form.Label><Form.Control size="sm" inputMode="decimal" value={volts} placeholder={last("volts")?.toString() ?? ""} onChange={(e) => setVolts(e.target.value)} /></Form.Group>
-      <Button size="sm" type="submit" variant="outline-dark" disabled={busy}>Keep</Button>
-      {problem ? <p className="problem mb-0" role="alert">{problem}</p> : null}
+      <Form.Group controlId="room-celsius">
+        <Form.Label>Room, °C</Form.Label>
+        <Form.Control
+          size="sm"
+          inputMode="decimal"
+          value={celsius}
+          placeholder={last("celsius")?.toString() ?? ""}
+          onChange={(e) => setCelsius(e.target.value)}
+        />
+      </Form.Group>
+      <Form.Group controlId="mains-volts">
+        <Form.Label>Mains, V</Form.Label>
+        <Form.Control
+          size="sm"
+          inputMode="decimal"
+          value={volts}
+          placeholder={last("volts")?.toString() ?? ""}
+          onChange={(e) => setVolts(e.target.value)}
+        />
+      </Form.Group>
+      <Button size="sm" type="submit" variant="outline-dark" disabled={busy}>
+        Keep
+      </Button>
+      {problem ? (
+        <p className="problem mb-0" role="alert">
+          {problem}
+        </p>
+      ) : null}
     </Form>
   );
 }
 
-function read(name: "celsius" | "volts", typed: string, low: number, high: number): { celsius?: number; volts?: number; problem?: string } {
+function read(
+  name: "celsius" | "volts",
+  typed: string,
+  low: number,
+  high: number,
+): { celsius?: number; volts?: number; problem?: string } {
   if (typed.trim() === "") return {};
   const value = readEngineering(typed)?.value;
-  if (value === undefined || value < low || value > high) return { problem: name === "celsius" ? `A room is between ${low} and ${high} °C.` : `A mains is between ${low} and ${high} V.` };
+  if (value === undefined || value < low || value > high)
+    return {
+      problem:
+        name === "celsius" ? `A room is between ${low} and ${high} °C.` : `A mains is between ${low} and ${high} V.`,
+    };
   return { [name]: value };
 }

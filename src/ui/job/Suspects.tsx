@@ -33,32 +33,69 @@ export function Suspects({ advice, progress, job, machine, desk, evidence, numbe
     <section className="suspects" aria-label="Still possible">
       <div className="panel-head">
         <h2>Still possible</h2>
-        <Button size="sm" variant="link" aria-pressed={numbers} onClick={onNumbers}>numbers <kbd>Alt N</kbd></Button>
-        <Button size="sm" variant="outline-dark" onClick={onCall} disabled={!advice}>Call <kbd>Alt K</kbd></Button>
+        <Button size="sm" variant="link" aria-pressed={numbers} onClick={onNumbers}>
+          numbers <kbd>Alt N</kbd>
+        </Button>
+        <Button size="sm" variant="outline-dark" onClick={onCall} disabled={!advice}>
+          Call <kbd>Alt K</kbd>
+        </Button>
       </div>
-      {advice?.isWider ? <p className="wider mb-1"><i className="bi bi-intersect" aria-hidden /> No single fault explains it: two at once are weighed too, and a unit not as drawn.</p> : null}
+      {advice?.isWider ? (
+        <p className="wider mb-1">
+          <i className="bi bi-intersect" aria-hidden /> No single fault explains it: two at once are weighed too, and a
+          unit not as drawn.
+        </p>
+      ) : null}
       {advice ? null : <p className="quiet mb-0">Trying every fault, {Math.round(progress * 100)} %</p>}
       <ul>
         {shown.map((s) => (
           <li key={s.piece}>
-            <details open={opened === s.piece} onToggle={(e) => { const { open } = e.currentTarget; setOpened((before) => (open ? s.piece : before === s.piece ? null : before)); }}>
+            <details
+              open={opened === s.piece}
+              onToggle={(e) => {
+                const { open } = e.currentTarget;
+                setOpened((before) => (open ? s.piece : before === s.piece ? null : before));
+              }}
+            >
               <summary>
                 <span className="suspect-name">{s.name}</span>
-                <span className="suspect-word">{numbers ? `${(s.probability * 100).toFixed(s.probability < 0.1 ? 1 : 0)} %` : s.word}</span>
-                <span className="suspect-bar" aria-hidden><span style={{ width: `${Math.max(1, s.probability * 100)}%` }} /></span>
+                <span className="suspect-word">
+                  {numbers ? `${(s.probability * 100).toFixed(s.probability < 0.1 ? 1 : 0)} %` : s.word}
+                </span>
+                <span className="suspect-bar" aria-hidden>
+                  <span style={{ width: `${Math.max(1, s.probability * 100)}%` }} />
+                </span>
               </summary>
-              <ul className="faults">{s.faults.slice(0, 5).map((f) => <li key={f.id}>{f.name}{numbers ? `, ${(f.probability * 100).toFixed(1)} %` : ""}</li>)}</ul>
-              {opened === s.piece && machine.pieceById.has(s.piece) ? <ByItself machine={machine} job={job} piece={s.piece} faults={s.faults.map((f) => f.id)} /> : null}
-              {opened === s.piece ? <Reasons desk={desk} evidence={evidence} piece={s.piece} job={job} numbers={numbers} /> : null}
+              <ul className="faults">
+                {s.faults.slice(0, 5).map((f) => (
+                  <li key={f.id}>
+                    {f.name}
+                    {numbers ? `, ${(f.probability * 100).toFixed(1)} %` : ""}
+                  </li>
+                ))}
+              </ul>
+              {opened === s.piece && machine.pieceById.has(s.piece) ? (
+                <ByItself machine={machine} job={job} piece={s.piece} faults={s.faults.map((f) => f.id)} />
+              ) : null}
+              {opened === s.piece ? (
+                <Reasons desk={desk} evidence={evidence} piece={s.piece} job={job} numbers={numbers} />
+              ) : null}
             </details>
           </li>
         ))}
       </ul>
       {advice && advice.cleared.length > 0 ? (
         <details className="cleared">
-          <summary><i className="bi bi-check2" aria-hidden /> Cleared: {advice.cleared.length} parts</summary>
+          <summary>
+            <i className="bi bi-check2" aria-hidden /> Cleared: {advice.cleared.length} parts
+          </summary>
           <ul>
-            {advice.cleared.map((c) => <li key={c.part}><strong>{c.name}</strong> <span className="quiet">by {c.by.map((id) => evidenceWords(job, id)).join("; ")}</span></li>)}
+            {advice.cleared.map((c) => (
+              <li key={c.part}>
+                <strong>{c.name}</strong>{" "}
+                <span className="quiet">by {c.by.map((id) => evidenceWords(job, id)).join("; ")}</span>
+              </li>
+            ))}
           </ul>
         </details>
       ) : null}
@@ -67,7 +104,17 @@ export function Suspects({ advice, progress, job, machine, desk, evidence, numbe
 }
 
 /** Ways to the tools that test the parts of a suspect by themselves. */
-function ByItself({ machine, job, piece, faults }: { machine: Machine; job: Job; piece: string; faults: readonly string[] }) {
+function ByItself({
+  machine,
+  job,
+  piece,
+  faults,
+}: {
+  machine: Machine;
+  job: Job;
+  piece: string;
+  faults: readonly string[];
+}) {
   const parts = [...new Set(faults.flatMap((f) => f.split(">").map((one) => one.split(":")[0]!)))].flatMap((id) => {
     const part = machine.partById.get(id);
     const tool = part ? toolFor(part) : undefined;
@@ -75,5 +122,29 @@ function ByItself({ machine, job, piece, faults }: { machine: Machine; job: Job;
   });
   const boards = rigBoards(machine).filter((b) => b.piece === piece);
   const settings = machine.file.pieces.find((p) => p.id === piece)?.board === true && machine.file.settings.length > 0;
-  return <p className="mb-1"><Link className="by-itself" href={`/jobs/${job.id}/repair?piece=${piece}&fault=${encodeURIComponent(faults[0] ?? "")}`}><i className="bi bi-wrench-adjustable" aria-hidden /> What to do about it</Link>{boards.map((b) => <Link key={b.piece} className="by-itself" href={`/tools/rig?job=${job.id}&board=${b.piece}`}><i className="bi bi-lightbulb" aria-hidden /> On the bench rig: {b.name}</Link>)}{settings ? <Link className="by-itself" href={`/tools/settings?job=${job.id}`}><i className="bi bi-toggles" aria-hidden /> Its settings</Link> : null}{parts.slice(0, 3).map(({ part, tool }) => <Link key={part.id} className="by-itself" href={`/tools/${tool.id}?job=${job.id}&part=${part.id}`}><i className="bi bi-tools" aria-hidden /> Test by itself: {part.name}</Link>)}</p>;
+  return (
+    <p className="mb-1">
+      <Link
+        className="by-itself"
+        href={`/jobs/${job.id}/repair?piece=${piece}&fault=${encodeURIComponent(faults[0] ?? "")}`}
+      >
+        <i className="bi bi-wrench-adjustable" aria-hidden /> What to do about it
+      </Link>
+      {boards.map((b) => (
+        <Link key={b.piece} className="by-itself" href={`/tools/rig?job=${job.id}&board=${b.piece}`}>
+          <i className="bi bi-lightbulb" aria-hidden /> On the bench rig: {b.name}
+        </Link>
+      ))}
+      {settings ? (
+        <Link className="by-itself" href={`/tools/settings?job=${job.id}`}>
+          <i className="bi bi-toggles" aria-hidden /> Its settings
+        </Link>
+      ) : null}
+      {parts.slice(0, 3).map(({ part, tool }) => (
+        <Link key={part.id} className="by-itself" href={`/tools/${tool.id}?job=${job.id}&part=${part.id}`}>
+          <i className="bi bi-tools" aria-hidden /> Test by itself: {part.name}
+        </Link>
+      ))}
+    </p>
+  );
 }

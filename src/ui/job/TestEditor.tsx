@@ -8,7 +8,17 @@ import type { Machine } from "../../core/machine/compile";
 import { makeTest, type Test } from "../../core/simulate/test";
 
 /** What was really done: plug, function, red point, black point. Whatever is set here is what the reading is judged as. */
-export function TestEditor({ machine, test, setup, onChange }: { machine: Machine; test: Test | null; setup: string; onChange: (test: Test) => void }) {
+export function TestEditor({
+  machine,
+  test,
+  setup,
+  onChange,
+}: {
+  machine: Machine;
+  test: Test | null;
+  setup: string;
+  onChange: (test: Test) => void;
+}) {
   const ids = useId();
   const points = [...machine.points.values()];
   const now = test ?? makeTest(setup, "dcv", points[0]!.id, points[1]!.id);
@@ -16,33 +26,69 @@ export function TestEditor({ machine, test, setup, onChange }: { machine: Machin
     const merged = { setup: now.setup, function: now.function, red: now.red, black: now.black, ...next };
     onChange(fitting(machine, merged.setup, merged.function, merged.red, merged.black));
   };
-  const select = (name: string, label: string, value: string, options: readonly (readonly [string, string])[], set: (v: string) => void) => (
+  const select = (
+    name: string,
+    label: string,
+    value: string,
+    options: readonly (readonly [string, string])[],
+    set: (v: string) => void,
+  ) => (
     <Form.Group controlId={`${ids}-${name}`}>
       <Form.Label>{label}</Form.Label>
       <Form.Select value={value} onChange={(e) => set(e.target.value)}>
-        {options.map(([id, words]) => <option key={id} value={id}>{words}</option>)}
+        {options.map(([id, words]) => (
+          <option key={id} value={id}>
+            {words}
+          </option>
+        ))}
       </Form.Select>
     </Form.Group>
   );
   const pointOptions = points.map((p) => [p.id, [p.name, p.signal, p.where].filter(Boolean).join(", ")] as const);
-  const redOptions = now.function === "look" ? machine.parts.filter((p) => p.labels).map((p) => [p.id, p.name] as const)
-    : isClamp(now.function) ? [...machine.clamps.values()].map((c) => [c.id, c.name] as const) : pointOptions;
+  const redOptions =
+    now.function === "look"
+      ? machine.parts.filter((p) => p.labels).map((p) => [p.id, p.name] as const)
+      : isClamp(now.function)
+        ? [...machine.clamps.values()].map((c) => [c.id, c.name] as const)
+        : pointOptions;
   return (
     <fieldset className="editor">
       <legend>What was really done</legend>
-      {select("setup", "Unit", now.setup, [...machine.setupById.values()].map((s) => [s.id, s.name]), (v) => change({ setup: v }))}
-      {select("function", "Meter", now.function, Object.entries(FUNCTION_WORDS), (v) => change({ function: v as MeterFunction }))}
-      {select("red", now.function === "look" ? "Part" : isClamp(now.function) ? "Clamp around" : "Red lead", now.red, redOptions, (v) => change({ red: v }))}
-      {now.function === "look" || isClamp(now.function) ? null : select("black", "Black lead", now.black ?? "", pointOptions, (v) => change({ black: v }))}
+      {select(
+        "setup",
+        "Unit",
+        now.setup,
+        [...machine.setupById.values()].map((s) => [s.id, s.name]),
+        (v) => change({ setup: v }),
+      )}
+      {select("function", "Meter", now.function, Object.entries(FUNCTION_WORDS), (v) =>
+        change({ function: v as MeterFunction }),
+      )}
+      {select(
+        "red",
+        now.function === "look" ? "Part" : isClamp(now.function) ? "Clamp around" : "Red lead",
+        now.red,
+        redOptions,
+        (v) => change({ red: v }),
+      )}
+      {now.function === "look" || isClamp(now.function)
+        ? null
+        : select("black", "Black lead", now.black ?? "", pointOptions, (v) => change({ black: v }))}
     </fieldset>
   );
 }
 
 /** Keeps the leads when the function changes, as far as they make sense for it. */
 function fitting(machine: Machine, setup: string, fn: MeterFunction, red: string, black: string | undefined): Test {
-  if (fn === "look") return makeTest(setup, fn, machine.partById.get(red)?.labels ? red : machine.parts.find((p) => p.labels)!.id);
+  if (fn === "look")
+    return makeTest(setup, fn, machine.partById.get(red)?.labels ? red : machine.parts.find((p) => p.labels)!.id);
   if (isClamp(fn)) return makeTest(setup, fn, machine.clamps.has(red) ? red : [...machine.clamps.keys()][0]!);
   const points = [...machine.points.keys()];
   const redPoint = machine.points.has(red) ? red : points[0]!;
-  return makeTest(setup, fn, redPoint, black !== undefined && machine.points.has(black) ? black : points.find((p) => p !== redPoint)!);
+  return makeTest(
+    setup,
+    fn,
+    redPoint,
+    black !== undefined && machine.points.has(black) ? black : points.find((p) => p !== redPoint)!,
+  );
 }

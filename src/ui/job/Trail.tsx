@@ -8,22 +8,59 @@ import { clockTime } from "../shell/time";
 export function Trail({ job, written, onStrike }: { job: Job; written: Job; onStrike: (event: string) => void }) {
   return (
     <section className="trail" aria-label="Done">
-      <div className="panel-head"><h2>Done</h2><span className="quiet">Alt Z strikes the last</span></div>
+      <div className="panel-head">
+        <h2>Done</h2>
+        <span className="quiet">Alt Z strikes the last</span>
+      </div>
       <ol reversed>
         {[...job.readings].reverse().map((r) => (
           <li key={r.id} className={r.struck ? "is-struck" : ""}>
-            <span className={`mark ${r.struck ? "struck" : r.body.as.verdict === "fits" ? "fits" : "misfit"}`} aria-hidden />
+            <span
+              className={`mark ${r.struck ? "struck" : r.body.as.verdict === "fits" ? "fits" : "misfit"}`}
+              aria-hidden
+            />
             <span className="trail-text">
-              <span><strong className="value">{r.struck ? <s>{r.body.as.shown}</s> : r.body.as.shown}</strong> {r.body.as.title}</span>
+              <span>
+                <strong className="value">{r.struck ? <s>{r.body.as.shown}</s> : r.body.as.shown}</strong>{" "}
+                {r.body.as.title}
+              </span>
               <span className="quiet">
-                <time dateTime={r.at} suppressHydrationWarning>{clockTime(r.at)}</time> {r.struck ? `struck out: ${r.struck.reason}` : `${r.body.as.verdict}, wanted ${r.body.as.expected}`}
-                {written.readings.some((w) => w.id === r.id) ? null : <span className="on-its-way"> <i className="bi bi-cloud-arrow-up" aria-hidden /> on its way</span>}
+                <time dateTime={r.at} suppressHydrationWarning>
+                  {clockTime(r.at)}
+                </time>{" "}
+                {r.struck ? `struck out: ${r.struck.reason}` : `${r.body.as.verdict}, wanted ${r.body.as.expected}`}
+                {written.readings.some((w) => w.id === r.id) ? null : (
+                  <span className="on-its-way">
+                    {" "}
+                    <i className="bi bi-cloud-arrow-up" aria-hidden /> on its way
+                  </span>
+                )}
               </span>
             </span>
-            {r.struck ? null : <Button size="sm" variant="link" onClick={() => onStrike(r.id)} aria-label={`Strike out ${r.body.as.shown}, ${r.body.as.title}`}><i className="bi bi-slash-circle" aria-hidden /></Button>}
+            {r.struck ? null : (
+              <Button
+                size="sm"
+                variant="link"
+                onClick={() => onStrike(r.id)}
+                aria-label={`Strike out ${r.body.as.shown}, ${r.body.as.title}`}
+              >
+                <i className="bi bi-slash-circle" aria-hidden />
+              </Button>
+            )}
           </li>
         ))}
-        <li><span className="mark complaint" aria-hidden /><span className="trail-text"><span>{job.opened.complaintWords}</span><span className="quiet"><time dateTime={job.opened.at} suppressHydrationWarning>{clockTime(job.opened.at)}</time> {job.opened.actor}</span></span></li>
+        <li>
+          <span className="mark complaint" aria-hidden />
+          <span className="trail-text">
+            <span>{job.opened.complaintWords}</span>
+            <span className="quiet">
+              <time dateTime={job.opened.at} suppressHydrationWarning>
+                {clockTime(job.opened.at)}
+              </time>{" "}
+              {job.opened.actor}
+            </span>
+          </span>
+        </li>
       </ol>
     </section>
   );

@@ -13,27 +13,45 @@ interface Props {
 
 /** A repair that is cheaper to try than its fault is to find. */
 export function TryFirst({ attempt, busy, onLog, onMeasure }: Props) {
-  const tried = (result: "gone" | "stays") => void onLog({
-    type: "tried", piece: attempt.piece, result,
-    words: `Tried: ${attempt.name}, ${attempt.repair.charAt(0).toLowerCase()}${attempt.repair.slice(1)}. The complaint ${result === "gone" ? "is gone" : "stays"}.`,
-  });
+  const tried = (result: "gone" | "stays") =>
+    void onLog({
+      type: "tried",
+      piece: attempt.piece,
+      result,
+      words: `Tried: ${attempt.name}, ${attempt.repair.charAt(0).toLowerCase()}${attempt.repair.slice(1)}. The complaint ${result === "gone" ? "is gone" : "stays"}.`,
+    });
   return (
     <div className="next" aria-busy={busy}>
       <div className="next-kicker">
         <span>Try first</span>
-        <span className="exposure dead"><i className="bi bi-plug" aria-hidden /> Dead</span>
+        <span className="exposure dead">
+          <i className="bi bi-plug" aria-hidden /> Dead
+        </span>
         <span className="minutes">{Math.round(attempt.minutes)} min</span>
       </div>
-      <h2>{attempt.name}: {attempt.repair.charAt(0).toLowerCase()}{attempt.repair.slice(1)}</h2>
+      <h2>
+        {attempt.name}: {attempt.repair.charAt(0).toLowerCase()}
+        {attempt.repair.slice(1)}
+      </h2>
       <p>{attempt.why}</p>
       <ul className="cautions">
-        {attempt.cautions.map((c) => <li key={c}><i className="bi bi-exclamation-triangle" aria-hidden /> {c}</li>)}
+        {attempt.cautions.map((c) => (
+          <li key={c}>
+            <i className="bi bi-exclamation-triangle" aria-hidden /> {c}
+          </li>
+        ))}
       </ul>
       <p className="mb-1">Close up, power on, watch. And now?</p>
       <div className="d-flex flex-wrap gap-2">
-        <Button size="lg" disabled={busy} onClick={() => tried("gone")}>It is gone</Button>
-        <Button size="lg" variant="outline-dark" disabled={busy} onClick={() => tried("stays")}>It stays</Button>
-        <Button size="lg" variant="link" disabled={busy} onClick={onMeasure}>Measure instead</Button>
+        <Button size="lg" disabled={busy} onClick={() => tried("gone")}>
+          It is gone
+        </Button>
+        <Button size="lg" variant="outline-dark" disabled={busy} onClick={() => tried("stays")}>
+          It stays
+        </Button>
+        <Button size="lg" variant="link" disabled={busy} onClick={onMeasure}>
+          Measure instead
+        </Button>
       </div>
     </div>
   );

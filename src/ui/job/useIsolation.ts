@@ -27,7 +27,6 @@ export interface Search {
   readonly desk: Desk | null;
 }
 
-
 /** What advice is asked for; `key` names it: the same key, the same answer. */
 export interface Question {
   readonly evidence: readonly Evidence[];
@@ -56,20 +55,39 @@ export function useIsolation(job: string, file: MachineFile, question: Question,
   const [problem, setProblem] = useState("");
   const latest = useRef({ evidence, standing });
   const lastKey = useRef(key);
-  const early = useRef<{ readonly key: string; readonly answer: Promise<Advice | null>; readonly result: Advice | null } | null>(null);
+  const early = useRef<{
+    readonly key: string;
+    readonly answer: Promise<Advice | null>;
+    readonly result: Advice | null;
+  } | null>(null);
   const pause = useRef<{ took: number; timer?: ReturnType<typeof setTimeout> }>({ took: PAUSE[0] });
   const [ahead, setAhead] = useState<Search["advice"]>(null);
-  useEffect(() => { latest.current = { evidence, standing }; lastKey.current = key; });
+  useEffect(() => {
+    latest.current = { evidence, standing };
+    lastKey.current = key;
+  });
 
   useEffect(() => {
     const worker = new Worker(new URL("../../workers/isolation.worker.ts", import.meta.url), { type: "module" });
     const remote = Comlink.wrap<IsolationDesk>(worker);
     desk.current = remote;
-    queueMicrotask(() => { if (desk.current === remote) setOpen({ desk: remote, file }); });
+    queueMicrotask(() => {
+      if (desk.current === remote) setOpen({ desk: remote, file });
+    });
     const lost = () => setProblem("The computation stopped. Reload the page; nothing is lost.");
     worker.addEventListener("error", lost);
-    remote.build(file, Comlink.proxy((share: number) => setDone({ file, share }))).then(() => setWhole({ desk: remote }), lost);
-    return () => { worker.terminate(); desk.current = null; early.current = null; setOpen(null); };
+    remote
+      .build(
+        file,
+        Comlink.proxy((share: number) => setDone({ file, share })),
+      )
+      .then(() => setWhole({ desk: remote }), lost);
+    return () => {
+      worker.terminate();
+      desk.current = null;
+      early.current = null;
+      setOpen(null);
+    };
   }, [file]);
 
   useEffect(() => {
@@ -86,37 +104,60 @@ export function useIsolation(job: string, file: MachineFile, question: Question,
         if (!current) return;
         setAdvice({ key, advice: result });
         // While the leads are placed, what the coming answer needs is worked out.
-        thinking = setTimeout(() => { desk.current?.thinkAhead(evidence, standing).catch(() => undefined); }, AHEAD);
+        thinking = setTimeout(() => {
+          desk.current?.thinkAhead(evidence, standing).catch(() => undefined);
+        }, AHEAD);
       },
-      (error: Error) => { if (current) setProblem(error.message); },
+      (error: Error) => {
+        if (current) setProblem(error.message);
+      },
     );
-    return () => { current = false; clearTimeout(thinking); };
+    return () => {
+      current = false;
+      clearTimeout(thinking);
+    };
   }, [built, key]);
 
-  const foresee = useCallback((coming: Question, typing = false) => {
-    const { evidence, standing, key } = coming;
-    clearTimeout(pause.current.timer);
-    if (!built || !desk.current || key === lastKey.current) return;
-    // Already reckoned while it was typed: it comes to the screen with the entry.
-    if (early.current?.key === key && (typing || early.current.result)) {
-      if (!typing) setAhead({ key, advice: early.current.result! });
-      return;
-    }
-    const remote = desk.current;
-    const ask = () => {
-      const start = performance.now();
-      const half = early.current?.key === key ? early.current.answer : null;
-      const answer = typing ? remote.adviseHalf(evidence, standing) : half ? half.then((known) => known ?? remote.advise(evidence, standing)) : remote.advise(evidence, standing);
-      early.current = { key, answer, result: null };
-      answer.then((result) => {
-        pause.current.took = performance.now() - start;
-        if (early.current?.key === key) early.current = { key, answer, result };
-        if (!typing && result) setAhead({ key, advice: result });
-      }, () => undefined);
-    };
-    if (typing) pause.current.timer = setTimeout(() => { if (desk.current === remote) ask(); }, Math.min(PAUSE[1], Math.max(PAUSE[0], pause.current.took)));
-    else ask();
-  }, [built]);
+  const foresee = useCallback(
+    (coming: Question, typing = false) => {
+      const { evidence, standing, key } = coming;
+      clearTimeout(pause.current.timer);
+      if (!built || !desk.current || key === lastKey.current) return;
+      // Already reckoned while it was typed: it comes to the screen with the entry.
+      if (early.current?.key === key && (typing || early.current.result)) {
+        if (!typing) setAhead({ key, advice: early.current.result! });
+        return;
+      }
+      const remote = desk.current;
+      const ask = () => {
+        const start = performance.now();
+        const half = early.current?.key === key ? early.current.answer : null;
+        const answer = typing
+          ? remote.adviseHalf(evidence, standing)
+          : half
+            ? half.then((known) => known ?? remote.advise(evidence, standing))
+            : remote.advise(evidence, standing);
+        early.current = { key, answer, result: null };
+        answer.then(
+          (result) => {
+            pause.current.took = performance.now() - start;
+            if (early.current?.key === key) early.current = { key, answer, result };
+            if (!typing && result) setAhead({ key, advice: result });
+          },
+          () => undefined,
+        );
+      };
+      if (typing)
+        pause.current.timer = setTimeout(
+          () => {
+            if (desk.current === remote) ask();
+          },
+          Math.min(PAUSE[1], Math.max(PAUSE[0], pause.current.took)),
+        );
+      else ask();
+    },
+    [built],
+  );
 
   // While the dictionary is being built here, the server may have it already: same core, same answer.
   useEffect(() => {
@@ -124,10 +165,17 @@ export function useIsolation(job: string, file: MachineFile, question: Question,
     let current = true;
     const { evidence, standing } = latest.current;
     send<{ evidence: readonly string[]; advice: Advice } | null>(`/api/jobs/${job}/advice`, standing).then(
-      (result) => { if (current && result && result.evidence.join(" ") === evidence.map((e) => e.id).join(" ")) setAdvice((own) => own?.key === key ? own : { key, advice: result.advice }); },
-      () => { /* the own dictionary answers in a moment */ },
+      (result) => {
+        if (current && result && result.evidence.join(" ") === evidence.map((e) => e.id).join(" "))
+          setAdvice((own) => (own?.key === key ? own : { key, advice: result.advice }));
+      },
+      () => {
+        /* the own dictionary answers in a moment */
+      },
     );
-    return () => { current = false; };
+    return () => {
+      current = false;
+    };
   }, [built, job, key, isWritten]);
 
   const layOut = useCallback(async (test: Test): Promise<ChosenTest> => {
@@ -136,5 +184,12 @@ export function useIsolation(job: string, file: MachineFile, question: Question,
   }, []);
 
   // What was reckoned ahead is there in the very render in which the journal has the entry.
-  return { progress, advice: advice?.key !== key && ahead?.key === key ? ahead : advice, problem, layOut, foresee, desk: open?.desk ?? null };
+  return {
+    progress,
+    advice: advice?.key !== key && ahead?.key === key ? ahead : advice,
+    problem,
+    layOut,
+    foresee,
+    desk: open?.desk ?? null,
+  };
 }

@@ -28,62 +28,95 @@ export interface JournalDesk {
 const EITHER = "What was entered after it was not written either; it stands in its field.";
 
 /** `foresee` is told at once what the job will be, before anything is drawn. */
-export function useJournal(machine: Machine, initial: readonly JournalEvent[], actor: string, foresee?: RefObject<((coming: Job) => void) | null>): JournalDesk {
+export function useJournal(
+  machine: Machine,
+  initial: readonly JournalEvent[],
+  actor: string,
+  foresee?: RefObject<((coming: Job) => void) | null>,
+): JournalDesk {
   const [events, setEvents] = useState(initial);
   const [problem, setProblem] = useState("");
   const [underWay, setUnderWay] = useState<readonly JournalEvent[]>([]);
   const job = useMemo(() => jobOn(machine, events), [machine, events]);
-  const coming = useMemo(() => (underWay.length > 0 ? jobOn(machine, joined(events, underWay)) : null), [machine, events, underWay]);
+  const coming = useMemo(
+    () => (underWay.length > 0 ? jobOn(machine, joined(events, underWay)) : null),
+    [machine, events, underWay],
+  );
   // The same between two renders: what is known to be written, what is on its way and how each of it ends, in order.
   const known = useRef(initial);
   const queue = useRef<readonly { readonly event: JournalEvent; readonly done: Promise<boolean> }[]>([]);
   const ids = useRef(new Map<string, string>());
 
   /** The event that a body becomes; until it is written the same body has the same id. */
-  const eventOf = useCallback((body: EventBody): JournalEvent => {
-    const content = JSON.stringify([actor, body]);
-    const id = ids.current.get(content) ?? uuid();
-    ids.current.set(content, id);
-    return { id, job: job.id, seq: known.current.reduce((most, e) => Math.max(most, e.seq), 0) + queue.current.length + 1, v: 1, at: new Date().toISOString(), actor, body };
-  }, [actor, job.id]);
+  const eventOf = useCallback(
+    (body: EventBody): JournalEvent => {
+      const content = JSON.stringify([actor, body]);
+      const id = ids.current.get(content) ?? uuid();
+      ids.current.set(content, id);
+      return {
+        id,
+        job: job.id,
+        seq: known.current.reduce((most, e) => Math.max(most, e.seq), 0) + queue.current.length + 1,
+        v: 1,
+        at: new Date().toISOString(),
+        actor,
+        body,
+      };
+    },
+    [actor, job.id],
+  );
 
-  const withEvent = useCallback((event: JournalEvent) => jobOn(machine, joined(known.current, [...queue.current.map((q) => q.event), event])), [machine]);
+  const withEvent = useCallback(
+    (event: JournalEvent) => jobOn(machine, joined(known.current, [...queue.current.map((q) => q.event), event])),
+    [machine],
+  );
 
-  const log = useCallback((body: EventBody): Promise<boolean> => {
-    const next = eventOf(body);
-    const { id } = next;
-    const before = queue.current;
-    const already = before.find((q) => q.event.id === id);
-    if (already) return already.done;
-    const write = () => send<{ event: JournalEvent }>(`/api/jobs/${next.job}/events`, { id, v: 1, actor, body });
-    // The first is sent in this very moment: what follows from it is reckoned while it is on its way.
-    const written = before.length === 0 ? write() : before.at(-1)!.done.then((ok) => { if (!ok) throw new Error(EITHER); return write(); });
-    const leave = () => {
-      queue.current = queue.current.filter((q) => q.event.id !== id);
+  const log = useCallback(
+    (body: EventBody): Promise<boolean> => {
+      const next = eventOf(body);
+      const { id } = next;
+      const before = queue.current;
+      const already = before.find((q) => q.event.id === id);
+      if (already) return already.done;
+      const write = () => send<{ event: JournalEvent }>(`/api/jobs/${next.job}/events`, { id, v: 1, actor, body });
+      // The first is sent in this very moment: what follows from it is reckoned while it is on its way.
+      const written =
+        before.length === 0
+          ? write()
+          : before.at(-1)!.done.then((ok) => {
+              if (!ok) throw new Error(EITHER);
+              return write();
+            });
+      const leave = () => {
+        queue.current = queue.current.filter((q) => q.event.id !== id);
+        setUnderWay(queue.current.map((q) => q.event));
+      };
+      const done = written.then(
+        ({ event }) => {
+          for (const [content, own] of ids.current) if (own === id) ids.current.delete(content);
+          known.current = joined(known.current, [event]);
+          setEvents(known.current);
+          leave();
+          // What hangs on the journal elsewhere on the screen (what is waited for) looks again.
+          window.dispatchEvent(new Event("unzo:logged"));
+          return true;
+        },
+        (error: Error) => {
+          setProblem((before) =>
+            error.message !== EITHER ? error.message : before.includes(EITHER) ? before : `${before} ${EITHER}`,
+          );
+          leave();
+          return false;
+        },
+      );
+      foresee?.current?.(withEvent(next));
+      queue.current = [...before, { event: next, done }];
       setUnderWay(queue.current.map((q) => q.event));
-    };
-    const done = written.then(
-      ({ event }) => {
-        for (const [content, own] of ids.current) if (own === id) ids.current.delete(content);
-        known.current = joined(known.current, [event]);
-        setEvents(known.current);
-        leave();
-        // What hangs on the journal elsewhere on the screen (what is waited for) looks again.
-        window.dispatchEvent(new Event("unzo:logged"));
-        return true;
-      },
-      (error: Error) => {
-        setProblem((before) => (error.message !== EITHER ? error.message : before.includes(EITHER) ? before : `${before} ${EITHER}`));
-        leave();
-        return false;
-      },
-    );
-    foresee?.current?.(withEvent(next));
-    queue.current = [...before, { event: next, done }];
-    setUnderWay(queue.current.map((q) => q.event));
-    setProblem("");
-    return done;
-  }, [actor, foresee, eventOf, withEvent]);
+      setProblem("");
+      return done;
+    },
+    [actor, foresee, eventOf, withEvent],
+  );
 
   const foretell = useCallback((body: EventBody) => withEvent(eventOf(body)), [withEvent, eventOf]);
 

@@ -12,8 +12,15 @@ export function useRest(desk: Desk | null, job: Job): { readonly left: number; s
   useEffect(() => {
     if (!desk) return;
     let current = true;
-    desk.rest().then((found) => { if (current) setRule(found); }, () => {});
-    return () => { current = false; };
+    desk.rest().then(
+      (found) => {
+        if (current) setRule(found);
+      },
+      () => {},
+    );
+    return () => {
+      current = false;
+    };
   }, [desk]);
   const stays = useMemo(() => job.stays.map((s) => ({ setup: s.setup, from: Date.parse(s.at) })), [job.stays]);
   const left = rule ? restLeft(rule, stays, now) : 0;

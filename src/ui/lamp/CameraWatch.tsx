@@ -22,7 +22,9 @@ export function CameraWatch({ onReading }: { onReading: (reading: LampReading | 
   const [torch, setTorch] = useState<"none" | "off" | "on">("none");
   const track = useRef<MediaStreamTrack | null>(null);
   const tell = useRef(onReading);
-  useEffect(() => { tell.current = onReading; });
+  useEffect(() => {
+    tell.current = onReading;
+  });
 
   useEffect(() => {
     let over = false;
@@ -38,19 +40,31 @@ export function CameraWatch({ onReading }: { onReading: (reading: LampReading | 
       try {
         const bitmap = await createImageBitmap(picture);
         const result = await remote.frame(Comlink.transfer(bitmap, [bitmap]), time);
-        if (result && !over) { setSeen(result); tell.current(result.reading); }
-      } catch { /* a picture that could not be taken is a picture less */ } finally {
+        if (result && !over) {
+          setSeen(result);
+          tell.current(result.reading);
+        }
+      } catch {
+        /* a picture that could not be taken is a picture less */
+      } finally {
         busy = false;
       }
     }
     function next() {
       const picture = video.current;
       if (over || !picture) return;
-      picture.requestVideoFrameCallback((_, frame) => { void look(frame.mediaTime); next(); });
+      picture.requestVideoFrameCallback((_, frame) => {
+        void look(frame.mediaTime);
+        next();
+      });
     }
     async function begin() {
-      if (!navigator.mediaDevices?.getUserMedia) throw new Error("This page has no camera: it needs a secure address. Start Unzo with --lan, or tap along.");
-      stream = await navigator.mediaDevices.getUserMedia({ audio: false, video: { facingMode: "environment", width: { ideal: 1280 }, frameRate: { ideal: 60 } } });
+      if (!navigator.mediaDevices?.getUserMedia)
+        throw new Error("This page has no camera: it needs a secure address. Start Unzo with --lan, or tap along.");
+      stream = await navigator.mediaDevices.getUserMedia({
+        audio: false,
+        video: { facingMode: "environment", width: { ideal: 1280 }, frameRate: { ideal: 60 } },
+      });
       if (over || !video.current) return stream.getTracks().forEach((t) => t.stop());
       track.current = stream.getVideoTracks()[0] ?? null;
       if ((track.current?.getCapabilities?.() as Torch | undefined)?.torch) setTorch("off");
@@ -61,9 +75,20 @@ export function CameraWatch({ onReading }: { onReading: (reading: LampReading | 
     begin().catch((error: Error) => {
       if (over) return;
       const name = error.name;
-      setProblem(name === "NotAllowedError" ? "The camera was not allowed. Allow it for this page, or tap along." : name === "NotFoundError" ? "No camera was found. Tap along instead." : error.message);
+      setProblem(
+        name === "NotAllowedError"
+          ? "The camera was not allowed. Allow it for this page, or tap along."
+          : name === "NotFoundError"
+            ? "No camera was found. Tap along instead."
+            : error.message,
+      );
     });
-    return () => { over = true; stream?.getTracks().forEach((t) => t.stop()); worker.terminate(); desk.current = null; };
+    return () => {
+      over = true;
+      stream?.getTracks().forEach((t) => t.stop());
+      worker.terminate();
+      desk.current = null;
+    };
   }, []);
 
   async function light() {
@@ -72,7 +97,8 @@ export function CameraWatch({ onReading }: { onReading: (reading: LampReading | 
     setTorch(on ? "on" : "off");
   }
   function freeze() {
-    if (frozen) void video.current?.play(); else video.current?.pause();
+    if (frozen) void video.current?.play();
+    else video.current?.pause();
     setFrozen(!frozen);
   }
   function point(spot: { x: number; y: number } | null) {
@@ -87,21 +113,57 @@ export function CameraWatch({ onReading }: { onReading: (reading: LampReading | 
   const spot = seen?.spot ?? chosen;
   return (
     <div className="camera">
-      {problem ? <p className="problem" role="alert">{problem}</p> : null}
+      {problem ? (
+        <p className="problem" role="alert">
+          {problem}
+        </p>
+      ) : null}
       <div className="camera-view" style={{ "--zoom": zoom } as React.CSSProperties}>
-        <button type="button" className="camera-aim" aria-label="Point at the lamp in the picture" onClick={(e) => { if (e.detail === 0) return; const box = e.currentTarget.getBoundingClientRect(); point({ x: (e.clientX - box.left) / box.width, y: (e.clientY - box.top) / box.height }); }}>
+        <button
+          type="button"
+          className="camera-aim"
+          aria-label="Point at the lamp in the picture"
+          onClick={(e) => {
+            if (e.detail === 0) return;
+            const box = e.currentTarget.getBoundingClientRect();
+            point({ x: (e.clientX - box.left) / box.width, y: (e.clientY - box.top) / box.height });
+          }}
+        >
           <video ref={video} muted playsInline />
-          {spot ? <span className="camera-spot" style={{ left: `${spot.x * 100}%`, top: `${spot.y * 100}%` }} aria-hidden /> : null}
+          {spot ? (
+            <span className="camera-spot" style={{ left: `${spot.x * 100}%`, top: `${spot.y * 100}%` }} aria-hidden />
+          ) : null}
         </button>
       </div>
       <Strip bars={seen?.bars ?? []} />
-      <p className="quiet mb-1" role="status">{!seen ? "Hold it still, the lamp in the picture." : seen.spot ? `Watching the ringed spot, ${Math.round(seen.seconds)} s.` : "Nothing blinks in the picture yet; touch the lamp in it if it is dark or steady."}</p>
+      <p className="quiet mb-1" role="status">
+        {!seen
+          ? "Hold it still, the lamp in the picture."
+          : seen.spot
+            ? `Watching the ringed spot, ${Math.round(seen.seconds)} s.`
+            : "Nothing blinks in the picture yet; touch the lamp in it if it is dark or steady."}
+      </p>
       <div className="camera-tools">
-        <Form.Group controlId="zoom"><Form.Label className="mb-0">Magnify {zoom.toFixed(1)}×</Form.Label><Form.Range min={1} max={6} step={0.5} value={zoom} onChange={(e) => setZoom(Number(e.target.value))} /></Form.Group>
-        <Button variant="outline-dark" aria-pressed={frozen} onClick={freeze}>{frozen ? "Go on" : "Freeze"}</Button>
-        {torch !== "none" ? <Button variant="outline-dark" aria-pressed={torch === "on"} onClick={() => void light()}>Light {torch}</Button> : null}
-        {chosen ? <Button variant="outline-dark" onClick={() => point(null)}>Find it again</Button> : null}
-        <Button variant="outline-dark" onClick={clear}>Begin anew</Button>
+        <Form.Group controlId="zoom">
+          <Form.Label className="mb-0">Magnify {zoom.toFixed(1)}×</Form.Label>
+          <Form.Range min={1} max={6} step={0.5} value={zoom} onChange={(e) => setZoom(Number(e.target.value))} />
+        </Form.Group>
+        <Button variant="outline-dark" aria-pressed={frozen} onClick={freeze}>
+          {frozen ? "Go on" : "Freeze"}
+        </Button>
+        {torch !== "none" ? (
+          <Button variant="outline-dark" aria-pressed={torch === "on"} onClick={() => void light()}>
+            Light {torch}
+          </Button>
+        ) : null}
+        {chosen ? (
+          <Button variant="outline-dark" onClick={() => point(null)}>
+            Find it again
+          </Button>
+        ) : null}
+        <Button variant="outline-dark" onClick={clear}>
+          Begin anew
+        </Button>
       </div>
     </div>
   );

@@ -29,7 +29,11 @@ export function LampReader({ lamp, onRead }: Props) {
   const [reading, setReading] = useState<LampReading | null>(null);
   const [refused, setRefused] = useState("");
   const [logged, setLogged] = useState("");
-  const heard = (next: LampReading | null) => { setReading(next); setRefused(""); setLogged(""); };
+  const heard = (next: LampReading | null) => {
+    setReading(next);
+    setRefused("");
+    setLogged("");
+  };
   async function take(pattern: LampPattern) {
     if (!lamp || !onRead) return;
     const match = matchOnLamp(pattern, lamp.name, lamp.labels);
@@ -39,20 +43,49 @@ export function LampReader({ lamp, onRead }: Props) {
   return (
     <div className="lamp-reader">
       <div>
-        <Tabs transition={false} activeKey={way} onSelect={(k) => { setWay(k ?? "tap"); heard(null); }} mountOnEnter unmountOnExit>
-          <Tab eventKey="tap" title="Tap along"><TapPad onReading={heard} /></Tab>
-          <Tab eventKey="camera" title="Camera"><CameraWatch onReading={heard} /></Tab>
-          <Tab eventKey="list" title="List of times"><TimeList onReading={heard} /></Tab>
+        <Tabs
+          transition={false}
+          activeKey={way}
+          onSelect={(k) => {
+            setWay(k ?? "tap");
+            heard(null);
+          }}
+          mountOnEnter
+          unmountOnExit
+        >
+          <Tab eventKey="tap" title="Tap along">
+            <TapPad onReading={heard} />
+          </Tab>
+          <Tab eventKey="camera" title="Camera">
+            <CameraWatch onReading={heard} />
+          </Tab>
+          <Tab eventKey="list" title="List of times">
+            <TimeList onReading={heard} />
+          </Tab>
         </Tabs>
       </div>
       <div className="lamp-outcome">
         <Verdict reading={reading} />
-        {refused ? <p className="problem" role="alert">{refused}</p> : null}
-        {logged ? <p className="sound" role="status">Logged: {logged}.</p> : null}
+        {refused ? (
+          <p className="problem" role="alert">
+            {refused}
+          </p>
+        ) : null}
+        {logged ? (
+          <p className="sound" role="status">
+            Logged: {logged}.
+          </p>
+        ) : null}
         {lamp && onRead && reading?.pattern ? (
           <div className="d-flex flex-wrap gap-2">
-            <Button size="lg" disabled={!reading.sure} onClick={() => void take(reading.pattern!)}>Log it: {labelOf(reading.pattern)}</Button>
-            {!reading.sure ? <Button variant="outline-dark" onClick={() => void take(reading.pattern!)}>Log it all the same</Button> : null}
+            <Button size="lg" disabled={!reading.sure} onClick={() => void take(reading.pattern!)}>
+              Log it: {labelOf(reading.pattern)}
+            </Button>
+            {!reading.sure ? (
+              <Button variant="outline-dark" onClick={() => void take(reading.pattern!)}>
+                Log it all the same
+              </Button>
+            ) : null}
           </div>
         ) : null}
       </div>
@@ -62,11 +95,29 @@ export function LampReader({ lamp, onRead }: Props) {
 
 /** What was read, large; how sure; what else it may be; what would make it surer. */
 function Verdict({ reading }: { reading: LampReading | null }) {
-  if (!reading) return <div className="lamp-verdict"><p className="lamp-sure quiet">What it reads will stand here.</p></div>;
+  if (!reading)
+    return (
+      <div className="lamp-verdict">
+        <p className="lamp-sure quiet">What it reads will stand here.</p>
+      </div>
+    );
   return (
-    <div className={`lamp-verdict ${reading.sure ? "is-sure" : ""}`} role="status" aria-live="polite" data-sure={reading.sure}>
-      <p className="lamp-words">{reading.pattern ? labelOf(reading.pattern) : "Not read yet"}{reading.hertz !== null ? <span className="quiet"> {reading.hertz.toFixed(1)} a second</span> : null}</p>
-      <p className="lamp-sure"><i className={`bi ${reading.sure ? "bi-check2-circle" : "bi-question-circle"}`} aria-hidden /> {reading.sure ? "sure" : "not sure yet"}{reading.rounds > 0 ? `, ${reading.rounds} rounds` : ""}{reading.runnerUp && !reading.sure ? `; or ${labelOf(reading.runnerUp.pattern)}` : ""}</p>
+    <div
+      className={`lamp-verdict ${reading.sure ? "is-sure" : ""}`}
+      role="status"
+      aria-live="polite"
+      data-sure={reading.sure}
+    >
+      <p className="lamp-words">
+        {reading.pattern ? labelOf(reading.pattern) : "Not read yet"}
+        {reading.hertz !== null ? <span className="quiet"> {reading.hertz.toFixed(1)} a second</span> : null}
+      </p>
+      <p className="lamp-sure">
+        <i className={`bi ${reading.sure ? "bi-check2-circle" : "bi-question-circle"}`} aria-hidden />{" "}
+        {reading.sure ? "sure" : "not sure yet"}
+        {reading.rounds > 0 ? `, ${reading.rounds} rounds` : ""}
+        {reading.runnerUp && !reading.sure ? `; or ${labelOf(reading.runnerUp.pattern)}` : ""}
+      </p>
       {reading.advice ? <p className="mb-0">{reading.advice}</p> : null}
     </div>
   );
@@ -74,5 +125,17 @@ function Verdict({ reading }: { reading: LampReading | null }) {
 
 /** Light in time as a strip of bars. */
 export function Strip({ bars }: { bars: readonly (readonly [number, number])[] }) {
-  return <svg className="strip" viewBox="0 0 100 8" preserveAspectRatio="none" role="img" aria-label={`${bars.length} flashes`}>{bars.map(([from, to], i) => <rect key={i} x={from * 100} width={Math.max(0.4, (to - from) * 100)} y="0" height="8" />)}</svg>;
+  return (
+    <svg
+      className="strip"
+      viewBox="0 0 100 8"
+      preserveAspectRatio="none"
+      role="img"
+      aria-label={`${bars.length} flashes`}
+    >
+      {bars.map(([from, to], i) => (
+        <rect key={i} x={from * 100} width={Math.max(0.4, (to - from) * 100)} y="0" height="8" />
+      ))}
+    </svg>
+  );
 }

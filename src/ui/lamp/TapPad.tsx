@@ -20,7 +20,9 @@ export function TapPad({ onReading }: { onReading: (reading: LampReading | null)
   const [isDown, setDown] = useState(false);
   const [end, setEnd] = useState(0);
   const pad = useRef<HTMLButtonElement>(null);
-  useEffect(() => { pad.current?.focus({ preventScroll: true }); }, []);
+  useEffect(() => {
+    pad.current?.focus({ preventScroll: true });
+  }, []);
 
   function press(at: number) {
     if (down.current !== null) return;
@@ -45,23 +47,59 @@ export function TapPad({ onReading }: { onReading: (reading: LampReading | null)
     setDown(false);
     onReading(null);
   }
-  useHotkeys("space", (e) => { e.preventDefault(); if (!e.repeat) press(e.timeStamp); }, { keydown: true, keyup: false });
-  useHotkeys("space", (e) => { e.preventDefault(); release(e.timeStamp); }, { keydown: false, keyup: true });
+  useHotkeys(
+    "space",
+    (e) => {
+      e.preventDefault();
+      if (!e.repeat) press(e.timeStamp);
+    },
+    { keydown: true, keyup: false },
+  );
+  useHotkeys(
+    "space",
+    (e) => {
+      e.preventDefault();
+      release(e.timeStamp);
+    },
+    { keydown: false, keyup: true },
+  );
   useHotkeys("backspace", clear);
 
   const from = end - SHOWN;
   return (
     <div className="tap">
       <button
-        ref={pad} type="button" className={`tap-pad ${isDown ? "is-down" : ""}`} aria-pressed={isDown}
-        onPointerDown={(e) => { e.currentTarget.setPointerCapture(e.pointerId); press(e.timeStamp); }} onPointerUp={(e) => release(e.timeStamp)} onPointerCancel={(e) => release(e.timeStamp)}
-        onContextMenu={(e) => e.preventDefault()} onKeyDown={(e) => { if (e.key === " " || e.key === "Enter") e.preventDefault(); }}
+        ref={pad}
+        type="button"
+        className={`tap-pad ${isDown ? "is-down" : ""}`}
+        aria-pressed={isDown}
+        onPointerDown={(e) => {
+          e.currentTarget.setPointerCapture(e.pointerId);
+          press(e.timeStamp);
+        }}
+        onPointerUp={(e) => release(e.timeStamp)}
+        onPointerCancel={(e) => release(e.timeStamp)}
+        onContextMenu={(e) => e.preventDefault()}
+        onKeyDown={(e) => {
+          if (e.key === " " || e.key === "Enter") e.preventDefault();
+        }}
       >
         <strong>{isDown ? "lit" : "dark"}</strong>
-        <span>Hold while the lamp is lit <kbd>Space</kbd></span>
+        <span>
+          Hold while the lamp is lit <kbd>Space</kbd>
+        </span>
       </button>
-      <Strip bars={flashes.flatMap((f) => (f.to! < from ? [] : [[(f.from - from) / SHOWN, (f.to! - from) / SHOWN] as const]))} />
-      <p className="d-flex gap-3 align-items-center mb-0"><span className="quiet">{flashes.length} flashes. Three rounds are enough; begin anywhere.</span><Button size="sm" variant="outline-dark" onClick={clear} disabled={flashes.length === 0}>Begin anew <kbd>⌫</kbd></Button></p>
+      <Strip
+        bars={flashes.flatMap((f) =>
+          f.to! < from ? [] : [[(f.from - from) / SHOWN, (f.to! - from) / SHOWN] as const],
+        )}
+      />
+      <p className="d-flex gap-3 align-items-center mb-0">
+        <span className="quiet">{flashes.length} flashes. Three rounds are enough; begin anywhere.</span>
+        <Button size="sm" variant="outline-dark" onClick={clear} disabled={flashes.length === 0}>
+          Begin anew <kbd>⌫</kbd>
+        </Button>
+      </p>
     </div>
   );
 }

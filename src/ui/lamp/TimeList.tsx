@@ -16,11 +16,18 @@ export function TimeList({ onReading }: { onReading: (reading: LampReading | nul
   function take(next: string) {
     setText(next);
     setBars([]);
-    if (next.trim() === "") { setProblem(""); return onReading(null); }
+    if (next.trim() === "") {
+      setProblem("");
+      return onReading(null);
+    }
     try {
       const watched = readTimeList(next);
       const span = watched.end - watched.start;
-      setBars(watched.flashes.map((f) => [(f.from - watched.start) / span, ((f.to ?? f.from + 0.05) - watched.start) / span] as const));
+      setBars(
+        watched.flashes.map(
+          (f) => [(f.from - watched.start) / span, ((f.to ?? f.from + 0.05) - watched.start) / span] as const,
+        ),
+      );
       setProblem("");
       onReading(readLamp(watched));
     } catch (error) {
@@ -39,10 +46,24 @@ export function TimeList({ onReading }: { onReading: (reading: LampReading | nul
     <div className="time-list">
       <Form.Group controlId="times">
         <Form.Label>Seconds or milliseconds, one flash a line: when it began, or from and to</Form.Label>
-        <Form.Control as="textarea" rows={5} value={text} spellCheck={false} onChange={(e) => take(e.target.value)} placeholder={"0.00, 0.30\n0.60, 0.90\n2.40, 2.70"} />
+        <Form.Control
+          as="textarea"
+          rows={5}
+          value={text}
+          spellCheck={false}
+          onChange={(e) => take(e.target.value)}
+          placeholder={"0.00, 0.30\n0.60, 0.90\n2.40, 2.70"}
+        />
       </Form.Group>
-      <Form.Control type="file" accept=".csv,.txt,text/plain,text/csv" aria-label="Import a list" onChange={(e) => void file(e as ChangeEvent<HTMLInputElement>)} />
-      <p className="problem" role="alert">{problem}</p>
+      <Form.Control
+        type="file"
+        accept=".csv,.txt,text/plain,text/csv"
+        aria-label="Import a list"
+        onChange={(e) => void file(e as ChangeEvent<HTMLInputElement>)}
+      />
+      <p className="problem" role="alert">
+        {problem}
+      </p>
       <Strip bars={bars} />
     </div>
   );

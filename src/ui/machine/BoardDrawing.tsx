@@ -1,7 +1,17 @@
 import type { PieceEntry } from "../../core/machine/schema";
 
 /** A board as a photo or a drawing, with pins marked; the spots in question stand out by shape and letter. */
-export function BoardDrawing({ piece, red, black, allPins = false }: { piece: PieceEntry; red?: string | undefined; black?: string | undefined; allPins?: boolean }) {
+export function BoardDrawing({
+  piece,
+  red,
+  black,
+  allPins = false,
+}: {
+  piece: PieceEntry;
+  red?: string | undefined;
+  black?: string | undefined;
+  allPins?: boolean;
+}) {
   const { drawing } = piece;
   if (!drawing) return null;
   const width = 600;
@@ -9,22 +19,50 @@ export function BoardDrawing({ piece, red, black, allPins = false }: { piece: Pi
   const shown = Object.entries(drawing.pins).filter(([id]) => allPins || id === red || id === black);
   return (
     <figure className="board-drawing">
-      <svg viewBox={`0 0 ${width} ${height}`} role="img" aria-label={`${piece.name}${red ? `: red lead at ${red}` : ""}${black ? `, black lead at ${black}` : ""}`}>
-        {drawing.image ? <image href={drawing.image} width={width} height={height} preserveAspectRatio="none" /> : <rect className="board-face" x={2} y={2} width={width - 4} height={height - 4} rx={8} />}
+      <svg
+        viewBox={`0 0 ${width} ${height}`}
+        role="img"
+        aria-label={`${piece.name}${red ? `: red lead at ${red}` : ""}${black ? `, black lead at ${black}` : ""}`}
+      >
+        {drawing.image ? (
+          <image href={drawing.image} width={width} height={height} preserveAspectRatio="none" />
+        ) : (
+          <rect className="board-face" x={2} y={2} width={width - 4} height={height - 4} rx={8} />
+        )}
         {drawing.outlines.map((o) => (
           <g key={o.words}>
-            <rect className="board-outline" x={o.at[0] * width} y={o.at[1] * height} width={o.at[2] * width} height={o.at[3] * height} rx={3} />
-            <text className="board-words" x={(o.at[0] + o.at[2] / 2) * width} y={(o.at[1] + o.at[3] / 2) * height}>{o.words}</text>
+            <rect
+              className="board-outline"
+              x={o.at[0] * width}
+              y={o.at[1] * height}
+              width={o.at[2] * width}
+              height={o.at[3] * height}
+              rx={3}
+            />
+            <text className="board-words" x={(o.at[0] + o.at[2] / 2) * width} y={(o.at[1] + o.at[3] / 2) * height}>
+              {o.words}
+            </text>
           </g>
         ))}
         {shown.map(([id, [x, y]]) => (
-          <g key={id} className={`spot ${id === red ? "red" : id === black ? "black" : ""}`} transform={`translate(${x * width} ${y * height})`}>
-            {id === black ? <rect x={-11} y={-11} width={22} height={22} /> : <circle r={allPins && id !== red ? 6 : 12} />}
+          <g
+            key={id}
+            className={`spot ${id === red ? "red" : id === black ? "black" : ""}`}
+            transform={`translate(${x * width} ${y * height})`}
+          >
+            {id === black ? (
+              <rect x={-11} y={-11} width={22} height={22} />
+            ) : (
+              <circle r={allPins && id !== red ? 6 : 12} />
+            )}
             {id === red || id === black ? <text dy="0.36em">{id === red ? "R" : "B"}</text> : null}
           </g>
         ))}
       </svg>
-      <figcaption>{piece.name}{piece.number ? `, ${piece.number}` : ""}</figcaption>
+      <figcaption>
+        {piece.name}
+        {piece.number ? `, ${piece.number}` : ""}
+      </figcaption>
     </figure>
   );
 }

@@ -17,7 +17,12 @@ interface Props {
   readonly onChange: (piece: Row) => void;
 }
 
-interface Drawing { readonly image?: string; readonly ratio?: string; readonly pins?: Readonly<Record<string, readonly string[]>>; readonly outlines?: readonly unknown[] }
+interface Drawing {
+  readonly image?: string;
+  readonly ratio?: string;
+  readonly pins?: Readonly<Record<string, readonly string[]>>;
+  readonly outlines?: readonly unknown[];
+}
 
 /** Gives a board a photo and marks its pins on it: choose a point, then click where it is. */
 export function BoardEditor({ piece, points, onChange }: Props) {
@@ -43,7 +48,9 @@ export function BoardEditor({ piece, points, onChange }: Props) {
   function place(event: MouseEvent<HTMLElement>) {
     const box = event.currentTarget.getBoundingClientRect();
     if (!point || event.detail === 0) return;
-    const at = [(event.clientX - box.left) / box.width, (event.clientY - box.top) / box.height].map((v) => Math.min(1, Math.max(0, v)).toFixed(3));
+    const at = [(event.clientX - box.left) / box.width, (event.clientY - box.top) / box.height].map((v) =>
+      Math.min(1, Math.max(0, v)).toFixed(3),
+    );
     put({ pins: { ...pins, [point]: at } });
     const next = points[points.indexOf(point) + 1];
     if (next) setPoint(next);
@@ -53,18 +60,66 @@ export function BoardEditor({ piece, points, onChange }: Props) {
     <section className="board-editor">
       <h2>{String(piece["name"] ?? piece["id"])}</h2>
       <div className="board-tools">
-        <Button size="sm" variant="outline-dark" onClick={() => chooser.current?.click()}>{drawing.image ? "Another photo" : "Photo"}</Button>
-        <input ref={chooser} type="file" accept="image/png,image/jpeg,image/webp" hidden aria-label={`Photo of ${String(piece["name"])}`} onChange={(e) => { void take(e.target.files?.[0]); e.target.value = ""; }} />
-        <Form.Select size="sm" aria-label={`Point to mark on ${String(piece["name"])}`} value={point} onChange={(e) => setPoint(e.target.value)}>{points.map((p) => <option key={p} value={p}>{p}{pins[p] ? " (marked)" : ""}</option>)}</Form.Select>
-        <Button size="sm" variant="outline-dark" disabled={!pins[point]} onClick={() => put({ pins: Object.fromEntries(Object.entries(pins).filter(([p]) => p !== point)) })}>Take this mark off</Button>
+        <Button size="sm" variant="outline-dark" onClick={() => chooser.current?.click()}>
+          {drawing.image ? "Another photo" : "Photo"}
+        </Button>
+        <input
+          ref={chooser}
+          type="file"
+          accept="image/png,image/jpeg,image/webp"
+          hidden
+          aria-label={`Photo of ${String(piece["name"])}`}
+          onChange={(e) => {
+            void take(e.target.files?.[0]);
+            e.target.value = "";
+          }}
+        />
+        <Form.Select
+          size="sm"
+          aria-label={`Point to mark on ${String(piece["name"])}`}
+          value={point}
+          onChange={(e) => setPoint(e.target.value)}
+        >
+          {points.map((p) => (
+            <option key={p} value={p}>
+              {p}
+              {pins[p] ? " (marked)" : ""}
+            </option>
+          ))}
+        </Form.Select>
+        <Button
+          size="sm"
+          variant="outline-dark"
+          disabled={!pins[point]}
+          onClick={() => put({ pins: Object.fromEntries(Object.entries(pins).filter(([p]) => p !== point)) })}
+        >
+          Take this mark off
+        </Button>
       </div>
       <p className="quiet mb-1">Choose a point, then click where it is on the board.</p>
-      {said ? <p className="problem" role="alert">{said}</p> : null}
+      {said ? (
+        <p className="problem" role="alert">
+          {said}
+        </p>
+      ) : null}
       {/* Marking a spot needs a pointer; the shares can be typed under Text. */}
-      <button type="button" className="board-canvas" style={{ aspectRatio: String(ratio) }} onClick={place} aria-label={`${String(piece["name"])}: click to mark ${point}`}>
+      <button
+        type="button"
+        className="board-canvas"
+        style={{ aspectRatio: String(ratio) }}
+        onClick={place}
+        aria-label={`${String(piece["name"])}: click to mark ${point}`}
+      >
         {/* eslint-disable-next-line @next/next/no-img-element -- a data address needs no optimizing */}
         {drawing.image ? <img src={drawing.image} alt="" /> : null}
-        {Object.entries(pins).map(([id, at]) => <span key={id} className={`board-pin ${id === point ? "is-chosen" : ""}`} style={{ left: `${Number(at[0]) * 100}%`, top: `${Number(at[1]) * 100}%` }} title={id} />)}
+        {Object.entries(pins).map(([id, at]) => (
+          <span
+            key={id}
+            className={`board-pin ${id === point ? "is-chosen" : ""}`}
+            style={{ left: `${Number(at[0]) * 100}%`, top: `${Number(at[1]) * 100}%` }}
+            title={id}
+          />
+        ))}
       </button>
     </section>
   );
@@ -72,13 +127,16 @@ export function BoardEditor({ piece, points, onChange }: Props) {
 
 /** A photo made small enough to live in a machine file. Throws an Error with a sentence. */
 async function smallPhoto(file: File): Promise<{ image: string; ratio: number }> {
-  const bitmap = await createImageBitmap(file).catch(() => { throw new Error("This is no picture that can be read; take a png, jpeg or webp."); });
+  const bitmap = await createImageBitmap(file).catch(() => {
+    throw new Error("This is no picture that can be read; take a png, jpeg or webp.");
+  });
   const scale = Math.min(1, LONGEST / Math.max(bitmap.width, bitmap.height));
   const canvas = document.createElement("canvas");
   canvas.width = Math.max(1, Math.round(bitmap.width * scale));
   canvas.height = Math.max(1, Math.round(bitmap.height * scale));
   canvas.getContext("2d")!.drawImage(bitmap, 0, 0, canvas.width, canvas.height);
   const image = canvas.toDataURL("image/jpeg", QUALITY);
-  if (image.length > MOST_CHARACTERS) throw new Error("Even made small this photo is too large for a file; crop it to the board.");
+  if (image.length > MOST_CHARACTERS)
+    throw new Error("Even made small this photo is too large for a file; crop it to the board.");
   return { image, ratio: Math.min(5, Math.max(0.2, canvas.width / canvas.height)) };
 }

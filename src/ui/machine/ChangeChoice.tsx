@@ -16,18 +16,30 @@ export interface ChangeDraft {
   readonly bridged: boolean;
 }
 
-export const FIRST_DRAFT: ChangeDraft = { what: "put in", part: "", terminal: "", kind: "thermal cut-off", name: "", values: {}, bridged: true };
+export const FIRST_DRAFT: ChangeDraft = {
+  what: "put in",
+  part: "",
+  terminal: "",
+  kind: "thermal cut-off",
+  name: "",
+  values: {},
+  bridged: true,
+};
 
 const capital = (text: string) => `${text.charAt(0).toUpperCase()}${text.slice(1)}`;
 
 /** The plain ratings of a part, with what is drawn. */
 function ratingFields(fields: unknown): readonly (readonly [string, string])[] {
-  return Object.entries(fields as Record<string, unknown>).filter(([, v]) => typeof v === "number").map(([k, v]) => [k, String(v)] as const);
+  return Object.entries(fields as Record<string, unknown>)
+    .filter(([, v]) => typeof v === "number")
+    .map(([k, v]) => [k, String(v)] as const);
 }
 
 /** Parts to which a change can be made. */
 function partsFor(machine: Machine, what: Change["change"]): readonly Part[] {
-  return machine.parts.filter((p) => p.modes.length > 0 && (what === "other part" ? ratingFields(p.fields).length > 0 : p.nodeOf.size >= 2));
+  return machine.parts.filter(
+    (p) => p.modes.length > 0 && (what === "other part" ? ratingFields(p.fields).length > 0 : p.nodeOf.size >= 2),
+  );
 }
 
 /** The part that is meant. */
@@ -37,44 +49,138 @@ export function partOf(machine: Machine, draft: ChangeDraft): Part | undefined {
 }
 
 const terminalsOf = (part: Part) => [...part.nodeOf.keys()];
-const leadOf = (part: Part, draft: ChangeDraft) => terminalsOf(part).find((t) => t === draft.terminal) ?? terminalsOf(part)[0]!;
+const leadOf = (part: Part, draft: ChangeDraft) =>
+  terminalsOf(part).find((t) => t === draft.terminal) ?? terminalsOf(part)[0]!;
 
 /** The change that was chosen; null where the machine has no part for it, or nothing is said to be different. */
 export function changeOf(machine: Machine, draft: ChangeDraft): Change | null {
   const part = partOf(machine, draft);
   if (!part) return null;
   // As typed: the kind of the part reads its own ratings, units and all.
-  const fields = Object.fromEntries(Object.entries(draft.values).filter(([, v]) => v.trim() !== "").map(([k, v]) => [k, v.trim()]));
-  if (draft.what === "put in") return { change: "put in", kind: draft.kind, name: draft.name.trim() || `${capital(draft.kind)} in the lead`, part: part.id, terminal: leadOf(part, draft), fields };
-  if (draft.what === "taken out") return { change: "taken out", part: part.id, bridged: draft.bridged && part.nodeOf.size === 2 };
+  const fields = Object.fromEntries(
+    Object.entries(draft.values)
+      .filter(([, v]) => v.trim() !== "")
+      .map(([k, v]) => [k, v.trim()]),
+  );
+  if (draft.what === "put in")
+    return {
+      change: "put in",
+      kind: draft.kind,
+      name: draft.name.trim() || `${capital(draft.kind)} in the lead`,
+      part: part.id,
+      terminal: leadOf(part, draft),
+      fields,
+    };
+  if (draft.what === "taken out")
+    return { change: "taken out", part: part.id, bridged: draft.bridged && part.nodeOf.size === 2 };
   return Object.keys(fields).length === 0 ? null : { change: "other part", part: part.id, fields };
 }
 
 /** Which part, where, and what differs; the same questions for what is found on a unit and for what is to be built into it. */
-export function ChangeChoice({ machine, draft, names, size, onChange }: { machine: Machine; draft: ChangeDraft; names: boolean; size?: "lg"; onChange: (draft: ChangeDraft) => void }) {
+export function ChangeChoice({
+  machine,
+  draft,
+  names,
+  size,
+  onChange,
+}: {
+  machine: Machine;
+  draft: ChangeDraft;
+  names: boolean;
+  size?: "lg";
+  onChange: (draft: ChangeDraft) => void;
+}) {
   const parts = partsFor(machine, draft.what);
   const part = partOf(machine, draft);
   if (!part) return null;
   const given = size ? { size } : {};
   const { what } = draft;
-  const ratings = what === "other part" ? ratingFields(part.fields) : what === "put in" && names ? ratingFields(IN_LEAD[draft.kind]) : [];
+  const ratings =
+    what === "other part"
+      ? ratingFields(part.fields)
+      : what === "put in" && names
+        ? ratingFields(IN_LEAD[draft.kind])
+        : [];
   return (
     <>
       {what === "put in" ? (
-        <Form.Group controlId="change-kind"><Form.Label>What sits there</Form.Label><Form.Select {...given} value={draft.kind} onChange={(e) => onChange({ ...draft, kind: e.target.value, values: {} })}>{Object.keys(IN_LEAD).map((k) => <option key={k}>{k}</option>)}</Form.Select></Form.Group>
+        <Form.Group controlId="change-kind">
+          <Form.Label>What sits there</Form.Label>
+          <Form.Select
+            {...given}
+            value={draft.kind}
+            onChange={(e) => onChange({ ...draft, kind: e.target.value, values: {} })}
+          >
+            {Object.keys(IN_LEAD).map((k) => (
+              <option key={k}>{k}</option>
+            ))}
+          </Form.Select>
+        </Form.Group>
       ) : null}
       <Form.Group controlId="change-part">
         <Form.Label>{what === "put in" ? "In the lead of" : "Which part"}</Form.Label>
-        <Form.Select {...given} value={part.id} onChange={(e) => onChange({ ...draft, part: e.target.value, terminal: "", values: {} })}>{parts.map((p) => <option key={p.id} value={p.id}>{p.name}</option>)}</Form.Select>
+        <Form.Select
+          {...given}
+          value={part.id}
+          onChange={(e) => onChange({ ...draft, part: e.target.value, terminal: "", values: {} })}
+        >
+          {parts.map((p) => (
+            <option key={p.id} value={p.id}>
+              {p.name}
+            </option>
+          ))}
+        </Form.Select>
       </Form.Group>
       {what === "put in" ? (
-        <Form.Group controlId="change-terminal"><Form.Label>At its terminal</Form.Label><Form.Select {...given} value={leadOf(part, draft)} onChange={(e) => onChange({ ...draft, terminal: e.target.value })}>{terminalsOf(part).map((t) => <option key={t}>{t}</option>)}</Form.Select></Form.Group>
+        <Form.Group controlId="change-terminal">
+          <Form.Label>At its terminal</Form.Label>
+          <Form.Select
+            {...given}
+            value={leadOf(part, draft)}
+            onChange={(e) => onChange({ ...draft, terminal: e.target.value })}
+          >
+            {terminalsOf(part).map((t) => (
+              <option key={t}>{t}</option>
+            ))}
+          </Form.Select>
+        </Form.Group>
       ) : null}
-      {what === "put in" && names ? <Form.Group controlId="change-name"><Form.Label>Called</Form.Label><Form.Control {...given} value={draft.name} maxLength={60} onChange={(e) => onChange({ ...draft, name: e.target.value })} /></Form.Group> : null}
+      {what === "put in" && names ? (
+        <Form.Group controlId="change-name">
+          <Form.Label>Called</Form.Label>
+          <Form.Control
+            {...given}
+            value={draft.name}
+            maxLength={60}
+            onChange={(e) => onChange({ ...draft, name: e.target.value })}
+          />
+        </Form.Group>
+      ) : null}
       {ratings.map(([name, now]) => (
-        <Form.Group key={name} controlId={`change-${name}`}><Form.Label>{capital(words(name))}{what === "other part" ? `, drawn as ${now}` : ""}</Form.Label><Form.Control {...given} className="value" {...(what === "put in" ? { placeholder: now } : {})} value={draft.values[name] ?? ""} maxLength={40} onChange={(e) => onChange({ ...draft, values: { ...draft.values, [name]: e.target.value } })} /></Form.Group>
+        <Form.Group key={name} controlId={`change-${name}`}>
+          <Form.Label>
+            {capital(words(name))}
+            {what === "other part" ? `, drawn as ${now}` : ""}
+          </Form.Label>
+          <Form.Control
+            {...given}
+            className="value"
+            {...(what === "put in" ? { placeholder: now } : {})}
+            value={draft.values[name] ?? ""}
+            maxLength={40}
+            onChange={(e) => onChange({ ...draft, values: { ...draft.values, [name]: e.target.value } })}
+          />
+        </Form.Group>
       ))}
-      {what === "taken out" && part.nodeOf.size === 2 ? <Form.Check className="align-self-end" id="change-bridged" label="its two leads are joined (bridged)" checked={draft.bridged} onChange={(e) => onChange({ ...draft, bridged: e.target.checked })} /> : null}
+      {what === "taken out" && part.nodeOf.size === 2 ? (
+        <Form.Check
+          className="align-self-end"
+          id="change-bridged"
+          label="its two leads are joined (bridged)"
+          checked={draft.bridged}
+          onChange={(e) => onChange({ ...draft, bridged: e.target.checked })}
+        />
+      ) : null}
     </>
   );
 }

@@ -9,7 +9,17 @@ type Connector = MachineFile["connectors"][number];
 
 /** Wire colours as they are drawn; a name not here is drawn grey and still read. */
 const COLOURS: Readonly<Record<string, string>> = {
-  black: "#14242b", brown: "#6b3f1d", red: "#b3211c", orange: "#d9731a", yellow: "#e3c531", green: "#2f7d4a", blue: "#2464ad", violet: "#7545a3", grey: "#8a979a", white: "#ffffff", pink: "#e79bb4",
+  black: "#14242b",
+  brown: "#6b3f1d",
+  red: "#b3211c",
+  orange: "#d9731a",
+  yellow: "#e3c531",
+  green: "#2f7d4a",
+  blue: "#2464ad",
+  violet: "#7545a3",
+  grey: "#8a979a",
+  white: "#ffffff",
+  pink: "#e79bb4",
 };
 
 /** Plugs as one looks at them: from the wire side, or mirrored from the pin side. */
@@ -19,18 +29,42 @@ export function ConnectorView({ connectors }: { connectors: readonly Connector[]
   return (
     <div>
       <ButtonGroup aria-label="Seen from" className="mb-3">
-        {(["wire", "pin"] as const).map((s) => <ToggleButton key={s} id={`side-${s}`} type="radio" name="side" value={s} variant="outline-dark" checked={side === s} onChange={() => setSide(s)}>seen from the {s} side</ToggleButton>)}
+        {(["wire", "pin"] as const).map((s) => (
+          <ToggleButton
+            key={s}
+            id={`side-${s}`}
+            type="radio"
+            name="side"
+            value={s}
+            variant="outline-dark"
+            checked={side === s}
+            onChange={() => setSide(s)}
+          >
+            seen from the {s} side
+          </ToggleButton>
+        ))}
       </ButtonGroup>
       <div className="connectors">
         {connectors.map((c) => (
           <figure key={c.id} className="connector">
-            <figcaption><strong>{c.name}</strong> <span className="quiet">{c.near.words} to {c.far.words}</span></figcaption>
+            <figcaption>
+              <strong>{c.name}</strong>{" "}
+              <span className="quiet">
+                {c.near.words} to {c.far.words}
+              </span>
+            </figcaption>
             <ol className={`pins ${side}`}>
               {(side === "wire" ? c.pins : [...c.pins].reverse()).map((p) => (
                 <li key={p.pin}>
                   <span className="pin-wire" style={{ background: COLOURS[p.colour ?? ""] ?? "#c3ccca" }} aria-hidden />
-                  <span className="pin-hole" aria-hidden>{p.pin}</span>
-                  <span className="pin-words"><span className="visually-hidden">Pin {p.pin}: </span>{p.signal}{p.colour ? <span className="quiet"> {p.colour}</span> : null}</span>
+                  <span className="pin-hole" aria-hidden>
+                    {p.pin}
+                  </span>
+                  <span className="pin-words">
+                    <span className="visually-hidden">Pin {p.pin}: </span>
+                    {p.signal}
+                    {p.colour ? <span className="quiet"> {p.colour}</span> : null}
+                  </span>
                 </li>
               ))}
             </ol>

@@ -6,7 +6,13 @@ import type { PlacedProblem } from "../../core/formats/machine-yaml";
 import { cellText, cellValue, type Row } from "./useRows";
 
 /** A column: a field of the entry; `*` holds every field that has no column of its own. */
-export interface Column { readonly field: string; readonly title?: string; readonly wide?: boolean; readonly narrow?: boolean; readonly options?: readonly string[] }
+export interface Column {
+  readonly field: string;
+  readonly title?: string;
+  readonly wide?: boolean;
+  readonly narrow?: boolean;
+  readonly options?: readonly string[];
+}
 
 interface Props {
   readonly name: string;
@@ -22,16 +28,31 @@ export function EditTable({ name, columns, rows, problemsAt, onChange }: Props) 
   const others = (row: Row) => Object.fromEntries(Object.entries(row).filter(([k]) => !named.includes(k)));
   const put = (i: number, column: Column, value: unknown) => {
     const row = rows[i]!;
-    const next: Record<string, unknown> = column.field === "*"
-      ? { ...Object.fromEntries(Object.entries(row).filter(([k]) => named.includes(k))), ...(value !== null && typeof value === "object" ? (value as Row) : {}) }
-      : { ...row, [column.field]: value };
+    const next: Record<string, unknown> =
+      column.field === "*"
+        ? {
+            ...Object.fromEntries(Object.entries(row).filter(([k]) => named.includes(k))),
+            ...(value !== null && typeof value === "object" ? (value as Row) : {}),
+          }
+        : { ...row, [column.field]: value };
     if (value === "") delete next[column.field];
     onChange(rows.map((r, j) => (j === i ? next : r)));
   };
   return (
     <div className="edit-table">
       <table>
-        <thead><tr>{columns.map((c) => <th key={c.field} scope="col">{c.title ?? c.field}</th>)}<th><span className="visually-hidden">Take out</span></th></tr></thead>
+        <thead>
+          <tr>
+            {columns.map((c) => (
+              <th key={c.field} scope="col">
+                {c.title ?? c.field}
+              </th>
+            ))}
+            <th>
+              <span className="visually-hidden">Take out</span>
+            </th>
+          </tr>
+        </thead>
         <tbody>
           {rows.map((row, i) => {
             const problems = problemsAt(i);
@@ -39,19 +60,54 @@ export function EditTable({ name, columns, rows, problemsAt, onChange }: Props) 
               <tr key={`r${i}`} className={problems.length > 0 ? "is-wrong" : ""}>
                 {columns.map((c) => (
                   <td key={c.field} className={c.wide ? "wide" : c.narrow ? "narrow" : ""}>
-                    {c.options
-                      ? <select aria-label={`${c.title ?? c.field} of ${name} ${i + 1}`} value={String(row[c.field] ?? "")} onChange={(e) => put(i, c, e.target.value)}>{["", ...c.options].map((o) => <option key={o}>{o}</option>)}</select>
-                      : <Cell label={`${c.title ?? c.field} of ${name} ${i + 1}`} value={c.field === "*" ? others(row) : row[c.field]} onValue={(v) => put(i, c, v)} />}
+                    {c.options ? (
+                      <select
+                        aria-label={`${c.title ?? c.field} of ${name} ${i + 1}`}
+                        value={String(row[c.field] ?? "")}
+                        onChange={(e) => put(i, c, e.target.value)}
+                      >
+                        {["", ...c.options].map((o) => (
+                          <option key={o}>{o}</option>
+                        ))}
+                      </select>
+                    ) : (
+                      <Cell
+                        label={`${c.title ?? c.field} of ${name} ${i + 1}`}
+                        value={c.field === "*" ? others(row) : row[c.field]}
+                        onValue={(v) => put(i, c, v)}
+                      />
+                    )}
                   </td>
                 ))}
-                <td><Button size="sm" variant="link" aria-label={`Take out ${name} ${String(row["id"] ?? i + 1)}`} onClick={() => onChange(rows.filter((_, j) => j !== i))}><i className="bi bi-x-lg" aria-hidden /></Button></td>
+                <td>
+                  <Button
+                    size="sm"
+                    variant="link"
+                    aria-label={`Take out ${name} ${String(row["id"] ?? i + 1)}`}
+                    onClick={() => onChange(rows.filter((_, j) => j !== i))}
+                  >
+                    <i className="bi bi-x-lg" aria-hidden />
+                  </Button>
+                </td>
               </tr>,
-              ...problems.slice(0, 3).map((p, k) => <tr key={`p${i}-${k}`} className="row-problem"><td colSpan={columns.length + 1}>{p.field.split(".").slice(2).join(".") || name}: {p.sentence}</td></tr>),
+              ...problems.slice(0, 3).map((p, k) => (
+                <tr key={`p${i}-${k}`} className="row-problem">
+                  <td colSpan={columns.length + 1}>
+                    {p.field.split(".").slice(2).join(".") || name}: {p.sentence}
+                  </td>
+                </tr>
+              )),
             ];
           })}
         </tbody>
       </table>
-      <Button size="sm" variant="outline-dark" onClick={() => onChange([...rows, emptyLike(rows[rows.length - 1], columns, name, rows.length)])}>Add a {name}</Button>
+      <Button
+        size="sm"
+        variant="outline-dark"
+        onClick={() => onChange([...rows, emptyLike(rows[rows.length - 1], columns, name, rows.length)])}
+      >
+        Add a {name}
+      </Button>
     </div>
   );
 }
@@ -71,15 +127,32 @@ function Cell({ label, value, onValue }: { label: string; value: unknown; onValu
       setWrong(true);
     }
   };
-  return <input aria-label={label} aria-invalid={wrong} title={wrong ? "This cannot be read: brackets and commas as in { a: net-1, b: net-2 }" : undefined} value={typed ?? text} onChange={(e) => setTyped(e.target.value)} onBlur={take} onKeyDown={(e) => { if (e.key === "Enter") take(); }} />;
+  return (
+    <input
+      aria-label={label}
+      aria-invalid={wrong}
+      title={wrong ? "This cannot be read: brackets and commas as in { a: net-1, b: net-2 }" : undefined}
+      value={typed ?? text}
+      onChange={(e) => setTyped(e.target.value)}
+      onBlur={take}
+      onKeyDown={(e) => {
+        if (e.key === "Enter") take();
+      }}
+    />
+  );
 }
 
 /** A new row in the manner of the last one. */
 function emptyLike(last: Row | undefined, columns: readonly Column[], name: string, count: number): Row {
   const fresh: Record<string, unknown> = {};
-  for (const { field } of columns) if (field !== "*" && last?.[field] !== undefined && ["piece", "panel", "kind"].includes(field)) fresh[field] = last[field];
+  for (const { field } of columns)
+    if (field !== "*" && last?.[field] !== undefined && ["piece", "panel", "kind"].includes(field))
+      fresh[field] = last[field];
   if (columns.some((c) => c.field === "id")) fresh["id"] = `${name}-${count + 1}`;
-  if (columns.some((c) => c.field === "pin")) { fresh["pin"] = String(count + 1); fresh["signal"] = "?"; }
+  if (columns.some((c) => c.field === "pin")) {
+    fresh["pin"] = String(count + 1);
+    fresh["signal"] = "?";
+  }
   if (columns.some((c) => c.field === "name")) fresh["name"] = `New ${name}`;
   return fresh;
 }

@@ -7,7 +7,12 @@ import Form from "react-bootstrap/Form";
 import Tab from "react-bootstrap/Tab";
 import Tabs from "react-bootstrap/Tabs";
 import { useHotkeys } from "react-hotkeys-hook";
-import { MachineYamlError, readMachineYaml, writeMachineYaml, type PlacedProblem } from "../../core/formats/machine-yaml";
+import {
+  MachineYamlError,
+  readMachineYaml,
+  writeMachineYaml,
+  type PlacedProblem,
+} from "../../core/formats/machine-yaml";
 import type { Machine } from "../../core/machine/compile";
 import { PART_KINDS } from "../../core/machine/parts/index";
 import type { MachineFile } from "../../core/machine/schema";
@@ -21,13 +26,50 @@ import { WiringDrawing } from "./WiringDrawing";
 
 const KINDS = PART_KINDS.map((k) => k.kind).sort();
 
-const PIECES: readonly Column[] = [{ field: "id" }, { field: "name", wide: true }, { field: "number" }, { field: "repair", wide: true }, { field: "minutes", narrow: true }, { field: "price", narrow: true }];
-const PARTS: readonly Column[] = [{ field: "id" }, { field: "kind", options: KINDS }, { field: "name", wide: true }, { field: "piece" }, { field: "at", wide: true, title: "terminals: nets" }, { field: "*", wide: true, title: "ratings" }];
-const WIRES: readonly Column[] = [{ field: "id" }, { field: "from" }, { field: "to" }, { field: "colour" }, { field: "piece" }];
-const POINTS: readonly Column[] = [{ field: "id" }, { field: "name", wide: true }, { field: "net" }, { field: "panel" }, { field: "words" }];
-const PINS: readonly Column[] = [{ field: "pin", narrow: true }, { field: "signal", wide: true }, { field: "net" }, { field: "colour" }];
+const PIECES: readonly Column[] = [
+  { field: "id" },
+  { field: "name", wide: true },
+  { field: "number" },
+  { field: "repair", wide: true },
+  { field: "minutes", narrow: true },
+  { field: "price", narrow: true },
+];
+const PARTS: readonly Column[] = [
+  { field: "id" },
+  { field: "kind", options: KINDS },
+  { field: "name", wide: true },
+  { field: "piece" },
+  { field: "at", wide: true, title: "terminals: nets" },
+  { field: "*", wide: true, title: "ratings" },
+];
+const WIRES: readonly Column[] = [
+  { field: "id" },
+  { field: "from" },
+  { field: "to" },
+  { field: "colour" },
+  { field: "piece" },
+];
+const POINTS: readonly Column[] = [
+  { field: "id" },
+  { field: "name", wide: true },
+  { field: "net" },
+  { field: "panel" },
+  { field: "words" },
+];
+const PINS: readonly Column[] = [
+  { field: "pin", narrow: true },
+  { field: "signal", wide: true },
+  { field: "net" },
+  { field: "colour" },
+];
 const PANELS: readonly Column[] = [{ field: "id" }, { field: "name", wide: true }, { field: "minutes", narrow: true }];
-const CODES: readonly Column[] = [{ field: "id" }, { field: "words", wide: true }, { field: "when", wide: true, title: "when (a condition)" }, { field: "after", narrow: true }, { field: "blames" }];
+const CODES: readonly Column[] = [
+  { field: "id" },
+  { field: "words", wide: true },
+  { field: "when", wide: true, title: "when (a condition)" },
+  { field: "after", narrow: true },
+  { field: "blames" },
+];
 
 /** Edits a machine file in tables or as text; what is wrong is said in place, and the drawing follows. */
 export function EditorScreen({ file, base }: { file: MachineFile; base: string }) {
@@ -42,7 +84,8 @@ export function EditorScreen({ file, base }: { file: MachineFile; base: string }
   const rows = useRows(draft.text, draft.set);
   useHotkeys("mod+z", () => draft.undo(), { preventDefault: true }, [draft]);
   useHotkeys("mod+shift+z, mod+y", () => draft.redo(), { preventDefault: true }, [draft]);
-  const problemsAt = (path: string) => checked.problems.filter((p) => p.field === path || p.field.startsWith(`${path}.`));
+  const problemsAt = (path: string) =>
+    checked.problems.filter((p) => p.field === path || p.field.startsWith(`${path}.`));
 
   async function save() {
     if (!checked.file) return;
@@ -53,54 +96,166 @@ export function EditorScreen({ file, base }: { file: MachineFile; base: string }
       router.push(`/machines/${file.id}`);
       router.refresh();
     } catch (error) {
-      setSaid(error instanceof Refused && error.problems.length > 0 ? error.problems.map((p) => `${p.field}: ${p.sentence}`).join(" ") : (error as Error).message);
+      setSaid(
+        error instanceof Refused && error.problems.length > 0
+          ? error.problems.map((p) => `${p.field}: ${p.sentence}`).join(" ")
+          : (error as Error).message,
+      );
     }
   }
 
   return (
     <div className="start">
-      <TopBar here="Machines"><span>{file.maker} {file.model}</span></TopBar>
+      <TopBar here="Machines">
+        <span>
+          {file.maker} {file.model}
+        </span>
+      </TopBar>
       <main className="editor-main">
         <div className="library-head">
-          <h1>Edit {file.maker} {file.model}</h1>
-          <Button variant="outline-dark" onClick={draft.undo} disabled={!draft.canUndo} title="Ctrl Z"><i className="bi bi-arrow-counterclockwise" aria-hidden /> Undo</Button>
-          <Button variant="outline-dark" onClick={draft.redo} disabled={!draft.canRedo} title="Ctrl Y"><i className="bi bi-arrow-clockwise" aria-hidden /> Redo</Button>
-          <Button variant="outline-dark" onClick={draft.drop} disabled={!draft.changed}>Drop the changes</Button>
-          <Button onClick={() => void save()} disabled={!checked.file || !draft.changed}>Save as a new version</Button>
+          <h1>
+            Edit {file.maker} {file.model}
+          </h1>
+          <Button variant="outline-dark" onClick={draft.undo} disabled={!draft.canUndo} title="Ctrl Z">
+            <i className="bi bi-arrow-counterclockwise" aria-hidden /> Undo
+          </Button>
+          <Button variant="outline-dark" onClick={draft.redo} disabled={!draft.canRedo} title="Ctrl Y">
+            <i className="bi bi-arrow-clockwise" aria-hidden /> Redo
+          </Button>
+          <Button variant="outline-dark" onClick={draft.drop} disabled={!draft.changed}>
+            Drop the changes
+          </Button>
+          <Button onClick={() => void save()} disabled={!checked.file || !draft.changed}>
+            Save as a new version
+          </Button>
         </div>
         <p className={checked.problems.length > 0 ? "problem" : "sound"} role="status">
-          {checked.problems.length === 0 ? (draft.changed ? "Sound. Not saved yet; kept in this browser." : "Sound, as saved.") : `${checked.problems.length} thing${checked.problems.length === 1 ? "" : "s"} to mend`}
+          {checked.problems.length === 0
+            ? draft.changed
+              ? "Sound. Not saved yet; kept in this browser."
+              : "Sound, as saved."
+            : `${checked.problems.length} thing${checked.problems.length === 1 ? "" : "s"} to mend`}
         </p>
-        {said ? <p className="problem" role="alert">{said}</p> : null}
-        {checked.problems.length > 0 ? <ul className="problem-list">{checked.problems.slice(0, 8).map((p, i) => <li key={i}>{p.line > 0 ? `Line ${p.line}, ` : ""}<code>{p.field || "file"}</code>: {p.sentence}</li>)}</ul> : null}
+        {said ? (
+          <p className="problem" role="alert">
+            {said}
+          </p>
+        ) : null}
+        {checked.problems.length > 0 ? (
+          <ul className="problem-list">
+            {checked.problems.slice(0, 8).map((p, i) => (
+              <li key={i}>
+                {p.line > 0 ? `Line ${p.line}, ` : ""}
+                <code>{p.field || "file"}</code>: {p.sentence}
+              </li>
+            ))}
+          </ul>
+        ) : null}
         <Tabs transition={false} defaultActiveKey="parts" className="mb-2" mountOnEnter>
-          <Tab eventKey="parts" title="Parts"><EditTable name="part" columns={PARTS} rows={rows.list("parts")} problemsAt={(i) => problemsAt(`parts.${i}`)} onChange={(list) => rows.set("parts", list)} /></Tab>
-          <Tab eventKey="wires" title="Wires"><EditTable name="wire" columns={WIRES} rows={rows.list("wires")} problemsAt={(i) => problemsAt(`wires.${i}`)} onChange={(list) => rows.set("wires", list)} /></Tab>
+          <Tab eventKey="parts" title="Parts">
+            <EditTable
+              name="part"
+              columns={PARTS}
+              rows={rows.list("parts")}
+              problemsAt={(i) => problemsAt(`parts.${i}`)}
+              onChange={(list) => rows.set("parts", list)}
+            />
+          </Tab>
+          <Tab eventKey="wires" title="Wires">
+            <EditTable
+              name="wire"
+              columns={WIRES}
+              rows={rows.list("wires")}
+              problemsAt={(i) => problemsAt(`wires.${i}`)}
+              onChange={(list) => rows.set("wires", list)}
+            />
+          </Tab>
           <Tab eventKey="plugs" title="Plugs and pins">
             {rows.list("connectors").map((c, i) => (
-              <section key={i} className="mb-3"><h2>{String(c["name"] ?? c["id"])}</h2>
-                <EditTable name="pin" columns={PINS} rows={rows.pins(i)} problemsAt={(j) => problemsAt(`connectors.${i}.pins.${j}`)} onChange={(list) => rows.setPins(i, list)} />
+              <section key={i} className="mb-3">
+                <h2>{String(c["name"] ?? c["id"])}</h2>
+                <EditTable
+                  name="pin"
+                  columns={PINS}
+                  rows={rows.pins(i)}
+                  problemsAt={(j) => problemsAt(`connectors.${i}.pins.${j}`)}
+                  onChange={(list) => rows.setPins(i, list)}
+                />
               </section>
             ))}
             {rows.list("connectors").length === 0 ? <p className="quiet">No plugs yet; add one under Text.</p> : null}
           </Tab>
-          <Tab eventKey="points" title="Test points"><EditTable name="point" columns={POINTS} rows={rows.list("points")} problemsAt={(i) => problemsAt(`points.${i}`)} onChange={(list) => rows.set("points", list)} /></Tab>
+          <Tab eventKey="points" title="Test points">
+            <EditTable
+              name="point"
+              columns={POINTS}
+              rows={rows.list("points")}
+              problemsAt={(i) => problemsAt(`points.${i}`)}
+              onChange={(list) => rows.set("points", list)}
+            />
+          </Tab>
           <Tab eventKey="codes" title="Codes">
             {rows.controllers().map(({ index, name, codes }) => (
-              <section key={index} className="mb-3"><h2>{name}</h2><EditTable name="code" columns={CODES} rows={codes} problemsAt={(j) => problemsAt(`parts.${index}.codes.${j}`)} onChange={(list) => rows.setCodes(index, list)} /></section>
+              <section key={index} className="mb-3">
+                <h2>{name}</h2>
+                <EditTable
+                  name="code"
+                  columns={CODES}
+                  rows={codes}
+                  problemsAt={(j) => problemsAt(`parts.${index}.codes.${j}`)}
+                  onChange={(list) => rows.setCodes(index, list)}
+                />
+              </section>
             ))}
-            {rows.controllers().length === 0 ? <p className="quiet">A code belongs to a controller; this file has none.</p> : null}
+            {rows.controllers().length === 0 ? (
+              <p className="quiet">A code belongs to a controller; this file has none.</p>
+            ) : null}
           </Tab>
-          <Tab eventKey="pieces" title="Pieces"><EditTable name="piece" columns={PIECES} rows={rows.list("pieces")} problemsAt={(i) => problemsAt(`pieces.${i}`)} onChange={(list) => rows.set("pieces", list)} /></Tab>
+          <Tab eventKey="pieces" title="Pieces">
+            <EditTable
+              name="piece"
+              columns={PIECES}
+              rows={rows.list("pieces")}
+              problemsAt={(i) => problemsAt(`pieces.${i}`)}
+              onChange={(list) => rows.set("pieces", list)}
+            />
+          </Tab>
           <Tab eventKey="boards" title="Boards">
-            {rows.list("pieces").map((p, i) => (p["board"] === "yes" || p["board"] === "true"
-              ? <BoardEditor key={i} piece={p} points={sound ? [...sound.points.keys()] : []} onChange={(next) => rows.set("pieces", rows.list("pieces").map((q, j) => (j === i ? next : q)))} />
-              : null))}
+            {rows.list("pieces").map((p, i) =>
+              p["board"] === "yes" || p["board"] === "true" ? (
+                <BoardEditor
+                  key={i}
+                  piece={p}
+                  points={sound ? [...sound.points.keys()] : []}
+                  onChange={(next) =>
+                    rows.set(
+                      "pieces",
+                      rows.list("pieces").map((q, j) => (j === i ? next : q)),
+                    )
+                  }
+                />
+              ) : null,
+            )}
           </Tab>
-          <Tab eventKey="panels" title="Covers"><EditTable name="cover" columns={PANELS} rows={rows.list("panels")} problemsAt={(i) => problemsAt(`panels.${i}`)} onChange={(list) => rows.set("panels", list)} /></Tab>
+          <Tab eventKey="panels" title="Covers">
+            <EditTable
+              name="cover"
+              columns={PANELS}
+              rows={rows.list("panels")}
+              problemsAt={(i) => problemsAt(`panels.${i}`)}
+              onChange={(list) => rows.set("panels", list)}
+            />
+          </Tab>
           <Tab eventKey="text" title="Text">
             <Form.Label htmlFor="file-text">The whole file</Form.Label>
-            <Form.Control id="file-text" as="textarea" className="file-text" spellCheck={false} value={draft.text} onChange={(e) => draft.set(e.target.value)} />
+            <Form.Control
+              id="file-text"
+              as="textarea"
+              className="file-text"
+              spellCheck={false}
+              value={draft.text}
+              onChange={(e) => draft.set(e.target.value)}
+            />
           </Tab>
         </Tabs>
         <h2>Wiring{checked.problems.length > 0 ? ", as it was last sound" : ""}</h2>
@@ -111,10 +266,21 @@ export function EditorScreen({ file, base }: { file: MachineFile; base: string }
 }
 
 /** Reads the text as the server would. */
-function check(text: string, id: string): { file: MachineFile | null; machine: Machine | null; problems: readonly PlacedProblem[] } {
+function check(
+  text: string,
+  id: string,
+): { file: MachineFile | null; machine: Machine | null; problems: readonly PlacedProblem[] } {
   try {
     const { file, machine } = readMachineYaml(text, id);
-    return file.id === id ? { file, machine, problems: [] } : { file: null, machine: null, problems: [{ file: id, line: 0, field: "id", sentence: `must stay ${id}; duplicate the machine to give it another` }] };
+    return file.id === id
+      ? { file, machine, problems: [] }
+      : {
+          file: null,
+          machine: null,
+          problems: [
+            { file: id, line: 0, field: "id", sentence: `must stay ${id}; duplicate the machine to give it another` },
+          ],
+        };
   } catch (error) {
     if (error instanceof MachineYamlError) return { file: null, machine: null, problems: error.problems };
     throw error;

@@ -27,7 +27,11 @@ export function LibraryScreen({ machines }: { machines: readonly MachineRow[] })
   const words = wanted.toLowerCase().split(/\s+/).filter(Boolean);
   const shown = machines.filter((m) => {
     const text = [m.maker, m.model, m.name, m.family, m.id, ...m.boards, ...m.codes].join(" ").toLowerCase();
-    return words.every((w) => text.includes(w)) && (family === "" || m.family === family) && (supply === "any supply" || (supply === "battery" ? m.hertz === 0 : m.hertz > 0 && `${m.volts} V` === supply));
+    return (
+      words.every((w) => text.includes(w)) &&
+      (family === "" || m.family === family) &&
+      (supply === "any supply" || (supply === "battery" ? m.hertz === 0 : m.hertz > 0 && `${m.volts} V` === supply))
+    );
   });
 
   async function take(file: File | undefined) {
@@ -37,7 +41,11 @@ export function LibraryScreen({ machines }: { machines: readonly MachineRow[] })
       const { id } = await send<{ id: string }>("/api/machines", { name: file.name, text: await file.text() });
       router.push(`/machines/${id}`);
     } catch (error) {
-      setProblems(error instanceof Refused && error.problems.length > 0 ? error.problems.map((p) => `${p.line > 0 ? `Line ${p.line}, ` : ""}${p.field || file.name}: ${p.sentence}`) : [(error as Error).message]);
+      setProblems(
+        error instanceof Refused && error.problems.length > 0
+          ? error.problems.map((p) => `${p.line > 0 ? `Line ${p.line}, ` : ""}${p.field || file.name}: ${p.sentence}`)
+          : [(error as Error).message],
+      );
     }
   }
 
@@ -47,24 +55,83 @@ export function LibraryScreen({ machines }: { machines: readonly MachineRow[] })
       <main className="library">
         <div className="library-head">
           <h1>Machines</h1>
-          <Button variant="outline-dark" onClick={() => chooser.current?.click()}>Import a file</Button>
-          <input ref={chooser} type="file" accept=".yaml,.yml,.json,application/yaml,application/json" hidden aria-label="Machine file" onChange={(e) => { void take(e.target.files?.[0]); e.target.value = ""; }} />
-          <Link className="btn btn-dark" href="/machines/new">New machine</Link>
+          <Button variant="outline-dark" onClick={() => chooser.current?.click()}>
+            Import a file
+          </Button>
+          <input
+            ref={chooser}
+            type="file"
+            accept=".yaml,.yml,.json,application/yaml,application/json"
+            hidden
+            aria-label="Machine file"
+            onChange={(e) => {
+              void take(e.target.files?.[0]);
+              e.target.value = "";
+            }}
+          />
+          <Link className="btn btn-dark" href="/machines/new">
+            New machine
+          </Link>
         </div>
-        {problems.length > 0 ? <ul className="problem" role="alert">{problems.slice(0, 12).map((p) => <li key={p}>{p}</li>)}</ul> : null}
+        {problems.length > 0 ? (
+          <ul className="problem" role="alert">
+            {problems.slice(0, 12).map((p) => (
+              <li key={p}>{p}</li>
+            ))}
+          </ul>
+        ) : null}
         <div className="library-search">
-          <Form.Control ref={field} size="lg" type="search" aria-label="Search machines" placeholder="Name, board number, code" value={wanted} onChange={(e) => setWanted(e.target.value)} />
-          <Form.Select size="lg" aria-label="Kind" value={family} onChange={(e) => setFamily(e.target.value)}><option value="">any kind</option>{families.map((f) => <option key={f}>{f}</option>)}</Form.Select>
-          <Form.Select size="lg" aria-label="Supply" value={supply} onChange={(e) => setSupply(e.target.value as (typeof SUPPLIES)[number])}>{SUPPLIES.map((s) => <option key={s}>{s}</option>)}</Form.Select>
+          <Form.Control
+            ref={field}
+            size="lg"
+            type="search"
+            aria-label="Search machines"
+            placeholder="Name, board number, code"
+            value={wanted}
+            onChange={(e) => setWanted(e.target.value)}
+          />
+          <Form.Select size="lg" aria-label="Kind" value={family} onChange={(e) => setFamily(e.target.value)}>
+            <option value="">any kind</option>
+            {families.map((f) => (
+              <option key={f}>{f}</option>
+            ))}
+          </Form.Select>
+          <Form.Select
+            size="lg"
+            aria-label="Supply"
+            value={supply}
+            onChange={(e) => setSupply(e.target.value as (typeof SUPPLIES)[number])}
+          >
+            {SUPPLIES.map((s) => (
+              <option key={s}>{s}</option>
+            ))}
+          </Form.Select>
         </div>
-        <p className="quiet" role="status">{shown.length === machines.length ? `${machines.length} machines` : `${shown.length} of ${machines.length} machines`}</p>
+        <p className="quiet" role="status">
+          {shown.length === machines.length
+            ? `${machines.length} machines`
+            : `${shown.length} of ${machines.length} machines`}
+        </p>
         <ul className="jobs">
           {shown.map((m) => (
             <li key={m.id}>
               <Link href={`/machines/${m.id}`}>
-                <span className="supply-mark" aria-hidden><i className={`bi ${m.hertz === 0 ? "bi-battery-half" : "bi-plug"}`} /></span>
-                <span className="job-text"><strong>{m.maker} {m.model}</strong> <span>{m.name}</span>{m.boards.length > 0 ? <span className="quiet">{m.boards.join(" · ")}</span> : null}</span>
-                <span className="job-state">{m.hertz === 0 ? `${m.volts} V battery` : `${m.volts} V ${m.hertz} Hz`}<span className="quiet">{m.parts} parts, {m.units === 1 ? "1 unit" : `${m.units} units`}</span></span>
+                <span className="supply-mark" aria-hidden>
+                  <i className={`bi ${m.hertz === 0 ? "bi-battery-half" : "bi-plug"}`} />
+                </span>
+                <span className="job-text">
+                  <strong>
+                    {m.maker} {m.model}
+                  </strong>{" "}
+                  <span>{m.name}</span>
+                  {m.boards.length > 0 ? <span className="quiet">{m.boards.join(" · ")}</span> : null}
+                </span>
+                <span className="job-state">
+                  {m.hertz === 0 ? `${m.volts} V battery` : `${m.volts} V ${m.hertz} Hz`}
+                  <span className="quiet">
+                    {m.parts} parts, {m.units === 1 ? "1 unit" : `${m.units} units`}
+                  </span>
+                </span>
               </Link>
             </li>
           ))}

@@ -25,7 +25,15 @@ import { useCoverage } from "./useCoverage";
 import { WiringDrawing } from "./WiringDrawing";
 
 /** All that a machine file says, to look up on the job. */
-export function MachineScreen({ file, versions, version }: { file: MachineFile; versions: readonly VersionRow[]; version: string | null }) {
+export function MachineScreen({
+  file,
+  versions,
+  version,
+}: {
+  file: MachineFile;
+  versions: readonly VersionRow[];
+  version: string | null;
+}) {
   const machine = useMemo(() => compileMachine(file), [file]);
   const [tab, setTab] = useState("wiring");
   return (
@@ -33,29 +41,98 @@ export function MachineScreen({ file, versions, version }: { file: MachineFile; 
       <TopBar here="Machines" />
       <main className="machine">
         <div className="library-head">
-          <div><h1>{file.maker} {file.model}</h1><p className="quiet mb-0">{file.name}, {file.supply.hertz === 0 ? `${file.supply.volts} V battery` : `${file.supply.volts} V ${file.supply.hertz} Hz`}, revision {file.revision}{version ? ", an earlier version" : ""}</p></div>
-          <a className="btn btn-outline-dark" href={`/api/machines/${file.id}/export${version ? `?version=${version}` : ""}`}>Export</a>
+          <div>
+            <h1>
+              {file.maker} {file.model}
+            </h1>
+            <p className="quiet mb-0">
+              {file.name},{" "}
+              {file.supply.hertz === 0
+                ? `${file.supply.volts} V battery`
+                : `${file.supply.volts} V ${file.supply.hertz} Hz`}
+              , revision {file.revision}
+              {version ? ", an earlier version" : ""}
+            </p>
+          </div>
+          <a
+            className="btn btn-outline-dark"
+            href={`/api/machines/${file.id}/export${version ? `?version=${version}` : ""}`}
+          >
+            Export
+          </a>
           <Duplicate file={file} />
-          <Link className="btn btn-outline-dark" href={`/machines/${file.id}/hand`}>Simulated</Link>
-          <Link className="btn btn-dark" href={`/machines/${file.id}/edit`}>Edit</Link>
+          <Link className="btn btn-outline-dark" href={`/machines/${file.id}/hand`}>
+            Simulated
+          </Link>
+          <Link className="btn btn-dark" href={`/machines/${file.id}/edit`}>
+            Edit
+          </Link>
         </div>
-        {file.cautions.length > 0 ? <ul className="cautions">{file.cautions.map((c) => <li key={c}><i className="bi bi-exclamation-triangle" aria-hidden /> {c}</li>)}</ul> : null}
+        {file.cautions.length > 0 ? (
+          <ul className="cautions">
+            {file.cautions.map((c) => (
+              <li key={c}>
+                <i className="bi bi-exclamation-triangle" aria-hidden /> {c}
+              </li>
+            ))}
+          </ul>
+        ) : null}
         <Tabs transition={false} activeKey={tab} onSelect={(k) => setTab(k ?? "wiring")} className="mb-3" mountOnEnter>
-          <Tab eventKey="wiring" title="Wiring"><WiringDrawing machine={machine} /></Tab>
-          <Tab eventKey="parts" title="Parts"><Parts machine={machine} /></Tab>
-          <Tab eventKey="plugs" title="Plugs"><ConnectorView connectors={file.connectors} /></Tab>
-          <Tab eventKey="codes" title="Codes and modes"><Codes machine={machine} /></Tab>
+          <Tab eventKey="wiring" title="Wiring">
+            <WiringDrawing machine={machine} />
+          </Tab>
+          <Tab eventKey="parts" title="Parts">
+            <Parts machine={machine} />
+          </Tab>
+          <Tab eventKey="plugs" title="Plugs">
+            <ConnectorView connectors={file.connectors} />
+          </Tab>
+          <Tab eventKey="codes" title="Codes and modes">
+            <Codes machine={machine} />
+          </Tab>
           <Tab eventKey="settings" title="Settings">
-            <Rows head={["Setting", "Where", "Values", "As delivered"]} rows={file.settings.map((s) => [s.name, s.where, s.values.map((v) => `${v.value}: ${v.words}`).join("; "), s.factory ?? ""])} none="This file names no settings." />
+            <Rows
+              head={["Setting", "Where", "Values", "As delivered"]}
+              rows={file.settings.map((s) => [
+                s.name,
+                s.where,
+                s.values.map((v) => `${v.value}: ${v.words}`).join("; "),
+                s.factory ?? "",
+              ])}
+              none="This file names no settings."
+            />
           </Tab>
           <Tab eventKey="panels" title="Covers and boards">
-            <Rows head={["Cover", "Minutes", "Tools"]} rows={file.panels.map((p) => [p.name, String(p.minutes), p.tools.join(", ") || "none"])} none="No cover has to come off." />
-            <Rows head={["Piece", "Number", "What is done", "Minutes"]} rows={file.pieces.map((p) => [p.name, p.number ?? "", p.repair, String(p.minutes)])} none="" />
-            <div className="boards">{file.pieces.map((p) => <BoardDrawing key={p.id} piece={p} allPins />)}</div>
+            <Rows
+              head={["Cover", "Minutes", "Tools"]}
+              rows={file.panels.map((p) => [p.name, String(p.minutes), p.tools.join(", ") || "none"])}
+              none="No cover has to come off."
+            />
+            <Rows
+              head={["Piece", "Number", "What is done", "Minutes"]}
+              rows={file.pieces.map((p) => [p.name, p.number ?? "", p.repair, String(p.minutes)])}
+              none=""
+            />
+            <div className="boards">
+              {file.pieces.map((p) => (
+                <BoardDrawing key={p.id} piece={p} allPins />
+              ))}
+            </div>
           </Tab>
-          <Tab eventKey="apart" title="What it can tell apart"><Apart file={file} machine={machine} wanted={tab === "apart"} /></Tab>
+          <Tab eventKey="apart" title="What it can tell apart">
+            <Apart file={file} machine={machine} wanted={tab === "apart"} />
+          </Tab>
           <Tab eventKey="versions" title="Versions">
-            <ul className="plain-list">{versions.map((v) => <li key={v.hash}><Link href={v.current ? `/machines/${file.id}` : `/machines/${file.id}?version=${v.hash}`}>revision {v.revision}, {dayName(v.addedAt)}</Link> <code>{v.hash.slice(0, 10)}</code> {v.current ? <strong>new jobs use this one</strong> : null}</li>)}</ul>
+            <ul className="plain-list">
+              {versions.map((v) => (
+                <li key={v.hash}>
+                  <Link href={v.current ? `/machines/${file.id}` : `/machines/${file.id}?version=${v.hash}`}>
+                    revision {v.revision}, {dayName(v.addedAt)}
+                  </Link>{" "}
+                  <code>{v.hash.slice(0, 10)}</code> {v.current ? <strong>new jobs use this one</strong> : null}
+                </li>
+              ))}
+            </ul>
           </Tab>
         </Tabs>
       </main>
@@ -63,12 +140,34 @@ export function MachineScreen({ file, versions, version }: { file: MachineFile; 
   );
 }
 
-function Rows({ head, rows, none }: { head: readonly string[]; rows: readonly (readonly ReactNode[])[]; none: string }) {
+function Rows({
+  head,
+  rows,
+  none,
+}: {
+  head: readonly string[];
+  rows: readonly (readonly ReactNode[])[];
+  none: string;
+}) {
   if (rows.length === 0) return none ? <p className="quiet">{none}</p> : null;
   return (
     <Table responsive size="sm">
-      <thead><tr>{head.map((h) => <th key={h}>{h}</th>)}</tr></thead>
-      <tbody>{rows.map((row, i) => <tr key={i}>{row.map((cell, j) => <td key={j}>{cell}</td>)}</tr>)}</tbody>
+      <thead>
+        <tr>
+          {head.map((h) => (
+            <th key={h}>{h}</th>
+          ))}
+        </tr>
+      </thead>
+      <tbody>
+        {rows.map((row, i) => (
+          <tr key={i}>
+            {row.map((cell, j) => (
+              <td key={j}>{cell}</td>
+            ))}
+          </tr>
+        ))}
+      </tbody>
     </Table>
   );
 }
@@ -76,33 +175,76 @@ function Rows({ head, rows, none }: { head: readonly string[]; rows: readonly (r
 function Parts({ machine }: { machine: Machine }) {
   const [wanted, setWanted] = useState("");
   // Contacts and wires stand on the plugs' page; what a setup rigs up does not fail.
-  const shown = machine.parts.filter((p) => !["contact", "wire"].includes(p.kind.kind) && p.modes.length > 0 && [p.name, p.kind.kind, p.id].join(" ").toLowerCase().includes(wanted.toLowerCase()));
+  const shown = machine.parts.filter(
+    (p) =>
+      !["contact", "wire"].includes(p.kind.kind) &&
+      p.modes.length > 0 &&
+      [p.name, p.kind.kind, p.id].join(" ").toLowerCase().includes(wanted.toLowerCase()),
+  );
   return (
     <>
       <p className="mb-2 d-flex gap-3 flex-wrap">
         <Link href={`/tools/path?machine=${machine.file.id}`}>Currents against ratings</Link>
-        {machine.file.settings.length > 0 ? <Link href={`/tools/settings?machine=${machine.file.id}`}>Its settings</Link> : null}
-        {rigBoards(machine).length > 0 ? <Link href={`/tools/rig?machine=${machine.file.id}`}>Its board on the bench rig</Link> : null}
+        {machine.file.settings.length > 0 ? (
+          <Link href={`/tools/settings?machine=${machine.file.id}`}>Its settings</Link>
+        ) : null}
+        {rigBoards(machine).length > 0 ? (
+          <Link href={`/tools/rig?machine=${machine.file.id}`}>Its board on the bench rig</Link>
+        ) : null}
       </p>
-      <Form.Control type="search" aria-label="Search parts" placeholder="Search parts" value={wanted} onChange={(e) => setWanted(e.target.value)} className="mb-2" />
+      <Form.Control
+        type="search"
+        aria-label="Search parts"
+        placeholder="Search parts"
+        value={wanted}
+        onChange={(e) => setWanted(e.target.value)}
+        className="mb-2"
+      />
       <Rows
-        head={["Part", "Kind", "Ratings", "How it fails", "Signs", "Tested by itself"]} none="No such part."
-        rows={shown.map((p) => [<strong key="n">{p.name}</strong>, p.kind.kind, ratingsOf(p), p.modes.map((m) => m.words).join("; "), (p.kind.signs?.(p.fields) ?? []).map((s) => s.words).join("; "), p.kind.alone ?? ""])}
+        head={["Part", "Kind", "Ratings", "How it fails", "Signs", "Tested by itself"]}
+        none="No such part."
+        rows={shown.map((p) => [
+          <strong key="n">{p.name}</strong>,
+          p.kind.kind,
+          ratingsOf(p),
+          p.modes.map((m) => m.words).join("; "),
+          (p.kind.signs?.(p.fields) ?? []).map((s) => s.words).join("; "),
+          p.kind.alone ?? "",
+        ])}
       />
     </>
   );
 }
 
 function Codes({ machine }: { machine: Machine }) {
-  const programs = machine.parts.filter((p) => p.kind.kind === "controller").map((p) => ({ part: p, program: p.fields as Program }));
-  const codes = programs.flatMap(({ program }) => program.codes.map((c) => {
-    const shown = [...program.display, ...Object.values(program.lamps).flat()].filter((l) => JSON.stringify(l.when).includes(`"code":"${c.id}"`)).map((l) => l.shows);
-    return [<strong key="c" className="value">{c.id}</strong>, c.words, [...new Set(shown)].join("; "), c.blames ? machine.pieceById.get(c.blames)?.name ?? c.blames : ""];
-  }));
-  const gestures = programs.flatMap(({ program }) => program.gestures.map((g) => [g.name, g.from.join(", ") || "any", g.to]));
+  const programs = machine.parts
+    .filter((p) => p.kind.kind === "controller")
+    .map((p) => ({ part: p, program: p.fields as Program }));
+  const codes = programs.flatMap(({ program }) =>
+    program.codes.map((c) => {
+      const shown = [...program.display, ...Object.values(program.lamps).flat()]
+        .filter((l) => JSON.stringify(l.when).includes(`"code":"${c.id}"`))
+        .map((l) => l.shows);
+      return [
+        <strong key="c" className="value">
+          {c.id}
+        </strong>,
+        c.words,
+        [...new Set(shown)].join("; "),
+        c.blames ? (machine.pieceById.get(c.blames)?.name ?? c.blames) : "",
+      ];
+    }),
+  );
+  const gestures = programs.flatMap(({ program }) =>
+    program.gestures.map((g) => [g.name, g.from.join(", ") || "any", g.to]),
+  );
   return (
     <>
-      <Rows head={["Code", "Meaning", "Shown as", "The maker's table blames"]} rows={codes} none="This machine shows no codes." />
+      <Rows
+        head={["Code", "Meaning", "Shown as", "The maker's table blames"]}
+        rows={codes}
+        none="This machine shows no codes."
+      />
       <Rows head={["What to do", "In mode", "Leads to"]} rows={gestures} none="" />
       <Rows head={["Setup", "How"]} rows={machine.file.setups.map((s) => [s.name, s.how])} none="" />
     </>
@@ -111,25 +253,74 @@ function Codes({ machine }: { machine: Machine }) {
 
 function Apart({ file, machine, wanted }: { file: MachineFile; machine: Machine; wanted: boolean }) {
   const { progress, coverage, problem } = useCoverage(file, wanted);
-  if (problem) return <p className="problem" role="alert">{problem}</p>;
-  if (!coverage) return <div className="building" role="status"><h2>Trying every fault against every test</h2><ProgressBar now={Math.round(progress * 100)} aria-label="Computing" /></div>;
+  if (problem)
+    return (
+      <p className="problem" role="alert">
+        {problem}
+      </p>
+    );
+  if (!coverage)
+    return (
+      <div className="building" role="status">
+        <h2>Trying every fault against every test</h2>
+        <ProgressBar now={Math.round(progress * 100)} aria-label="Computing" />
+      </div>
+    );
   const names = (group: FaultGroup) => group.map((f) => f.name).join("; ");
   return (
     <div className="apart">
-      <p className="apart-sum"><strong className="value">{coverage.alone}</strong> of <strong className="value">{coverage.faults}</strong> faults can be told from every other one.</p>
-      <div className="apart-bar" role="img" aria-label={`${coverage.alone} alone, ${coverage.together.flat().length} in groups, ${coverage.silent.length} without a sign`}>
-        <span className="alone" style={{ flexGrow: coverage.alone }} /><span className="together" style={{ flexGrow: coverage.together.flat().length }} /><span className="silent" style={{ flexGrow: coverage.silent.length }} />
+      <p className="apart-sum">
+        <strong className="value">{coverage.alone}</strong> of <strong className="value">{coverage.faults}</strong>{" "}
+        faults can be told from every other one.
+      </p>
+      <div
+        className="apart-bar"
+        role="img"
+        aria-label={`${coverage.alone} alone, ${coverage.together.flat().length} in groups, ${coverage.silent.length} without a sign`}
+      >
+        <span className="alone" style={{ flexGrow: coverage.alone }} />
+        <span className="together" style={{ flexGrow: coverage.together.flat().length }} />
+        <span className="silent" style={{ flexGrow: coverage.silent.length }} />
       </div>
       <h2>Together: no available test separates them</h2>
-      {coverage.together.length === 0 ? <p className="quiet">None.</p> : <ul>{coverage.together.map((g) => <li key={g[0]!.id}>{names(g)}</li>)}</ul>}
+      {coverage.together.length === 0 ? (
+        <p className="quiet">None.</p>
+      ) : (
+        <ul>
+          {coverage.together.map((g) => (
+            <li key={g[0]!.id}>{names(g)}</li>
+          ))}
+        </ul>
+      )}
       <h2>Shown by no test at all</h2>
       <p>{coverage.silent.length === 0 ? <span className="quiet">None.</span> : names(coverage.silent)}</p>
       <h2>An extra test point that would help</h2>
-      {coverage.helpfulPoints.length === 0 ? <p className="quiet">{coverage.together.length === 0 && coverage.silent.length === 0 ? "Nothing is left to separate." : "No single point would separate what is together; it takes another setup."}</p> : <ul>{coverage.helpfulPoints.map((p) => <li key={p.net}><code>{p.net}</code>: tells {p.pairs} more pair{p.pairs === 1 ? "" : "s"} apart</li>)}</ul>}
+      {coverage.helpfulPoints.length === 0 ? (
+        <p className="quiet">
+          {coverage.together.length === 0 && coverage.silent.length === 0
+            ? "Nothing is left to separate."
+            : "No single point would separate what is together; it takes another setup."}
+        </p>
+      ) : (
+        <ul>
+          {coverage.helpfulPoints.map((p) => (
+            <li key={p.net}>
+              <code>{p.net}</code>: tells {p.pairs} more pair{p.pairs === 1 ? "" : "s"} apart
+            </li>
+          ))}
+        </ul>
+      )}
       <h2>Tests</h2>
-      <p>{coverage.tests} tests tell something; {coverage.idleTests} permitted ones add nothing to them.</p>
-      <details><summary>{coverage.unseen.length} faults show no symptom without a meter</summary><p>{names(coverage.unseen)}</p></details>
-      <p className="quiet">{machine.parts.length} parts, {machine.nets.length} nets, {file.setups.length} setups.</p>
+      <p>
+        {coverage.tests} tests tell something; {coverage.idleTests} permitted ones add nothing to them.
+      </p>
+      <details>
+        <summary>{coverage.unseen.length} faults show no symptom without a meter</summary>
+        <p>{names(coverage.unseen)}</p>
+      </details>
+      <p className="quiet">
+        {machine.parts.length} parts, {machine.nets.length} nets, {file.setups.length} setups.
+      </p>
     </div>
   );
 }
@@ -149,13 +340,22 @@ function Duplicate({ file }: { file: MachineFile }) {
       setProblem((error as Error).message);
     }
   }
-  if (!open) return <Button variant="outline-dark" onClick={() => setOpen(true)}>Duplicate</Button>;
+  if (!open)
+    return (
+      <Button variant="outline-dark" onClick={() => setOpen(true)}>
+        Duplicate
+      </Button>
+    );
   return (
     <Form className="duplicate" onSubmit={(e) => void copy(e)}>
       <Form.Control aria-label="Short name of the copy" value={id} onChange={(e) => setId(e.target.value)} autoFocus />
       <Form.Control aria-label="Model of the copy" value={model} onChange={(e) => setModel(e.target.value)} />
       <Button type="submit">Duplicate</Button>
-      {problem ? <span className="problem" role="alert">{problem}</span> : null}
+      {problem ? (
+        <span className="problem" role="alert">
+          {problem}
+        </span>
+      ) : null}
     </Form>
   );
 }

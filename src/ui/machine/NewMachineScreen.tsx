@@ -9,7 +9,15 @@ import type { MachineFile } from "../../core/machine/schema";
 import { send } from "../shell/send";
 import { TopBar } from "../shell/TopBar";
 
-const FAMILIES: readonly MachineFile["family"][] = ["refrigerator", "washer", "dishwasher", "dryer", "ice machine", "vending machine", "powered equipment"];
+const FAMILIES: readonly MachineFile["family"][] = [
+  "refrigerator",
+  "washer",
+  "dishwasher",
+  "dryer",
+  "ice machine",
+  "vending machine",
+  "powered equipment",
+];
 
 /** A new machine file, from the skeleton of its family. */
 export function NewMachineScreen() {
@@ -23,7 +31,11 @@ export function NewMachineScreen() {
   async function begin(event: FormEvent) {
     event.preventDefault();
     if (!maker.trim() || !model.trim()) return setProblem("Name the maker and the model, as on the rating plate.");
-    const id = `${maker}-${model}`.toLowerCase().replace(/[^a-z0-9]+/g, "-").replace(/^-+|-+$/g, "") || "machine";
+    const id =
+      `${maker}-${model}`
+        .toLowerCase()
+        .replace(/[^a-z0-9]+/g, "-")
+        .replace(/^-+|-+$/g, "") || "machine";
     try {
       await send("/api/machines/" + id, skeletonOf(family, id, maker.trim(), model.trim(), volts), "PUT");
       router.push(`/machines/${id}/edit`);
@@ -38,14 +50,51 @@ export function NewMachineScreen() {
       <main className="quick-main">
         <Form className="new-job" onSubmit={(e) => void begin(e)} noValidate aria-labelledby="new-machine">
           <h1 id="new-machine">New machine</h1>
-          <Form.Group controlId="family"><Form.Label>Kind</Form.Label><Form.Select size="lg" autoFocus value={family} onChange={(e) => setFamily(e.target.value as MachineFile["family"])}>{FAMILIES.map((f) => <option key={f}>{f}</option>)}</Form.Select></Form.Group>
-          <Form.Group controlId="maker"><Form.Label>Maker</Form.Label><Form.Control size="lg" value={maker} maxLength={60} onChange={(e) => setMaker(e.target.value)} /></Form.Group>
-          <Form.Group controlId="model"><Form.Label>Model</Form.Label><Form.Control size="lg" value={model} maxLength={60} onChange={(e) => setModel(e.target.value)} /></Form.Group>
-          <Form.Group controlId="new-volts"><Form.Label>Mains</Form.Label><Form.Select size="lg" value={volts} onChange={(e) => setVolts(Number(e.target.value))}>{[120, 230, 240].map((v) => <option key={v} value={v}>{v} V</option>)}</Form.Select></Form.Group>
-          <p className="problem" role="alert">{problem}</p>
-          <Button type="submit" size="lg">Begin with its skeleton</Button>
+          <Form.Group controlId="family">
+            <Form.Label>Kind</Form.Label>
+            <Form.Select
+              size="lg"
+              autoFocus
+              value={family}
+              onChange={(e) => setFamily(e.target.value as MachineFile["family"])}
+            >
+              {FAMILIES.map((f) => (
+                <option key={f}>{f}</option>
+              ))}
+            </Form.Select>
+          </Form.Group>
+          <Form.Group controlId="maker">
+            <Form.Label>Maker</Form.Label>
+            <Form.Control size="lg" value={maker} maxLength={60} onChange={(e) => setMaker(e.target.value)} />
+          </Form.Group>
+          <Form.Group controlId="model">
+            <Form.Label>Model</Form.Label>
+            <Form.Control size="lg" value={model} maxLength={60} onChange={(e) => setModel(e.target.value)} />
+          </Form.Group>
+          <Form.Group controlId="new-volts">
+            <Form.Label>Mains</Form.Label>
+            <Form.Select size="lg" value={volts} onChange={(e) => setVolts(Number(e.target.value))}>
+              {[120, 230, 240].map((v) => (
+                <option key={v} value={v}>
+                  {v} V
+                </option>
+              ))}
+            </Form.Select>
+          </Form.Group>
+          <p className="problem" role="alert">
+            {problem}
+          </p>
+          <Button type="submit" size="lg">
+            Begin with its skeleton
+          </Button>
         </Form>
-        <section className="quick-path"><h2>What you get</h2><p>A small file that works at once: outlet, cord, fuse, board as a block, the usual loads of this kind. In the editor you put in the real plugs, pins, ratings and codes.</p></section>
+        <section className="quick-path">
+          <h2>What you get</h2>
+          <p>
+            A small file that works at once: outlet, cord, fuse, board as a block, the usual loads of this kind. In the
+            editor you put in the real plugs, pins, ratings and codes.
+          </p>
+        </section>
       </main>
     </div>
   );

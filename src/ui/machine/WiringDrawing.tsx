@@ -8,26 +8,88 @@ import { useWiring } from "./useWiring";
 const SIZES = [0.5, 0.7, 0.85, 1, 1.3] as const;
 
 /** The wiring of a machine, drawn from its file. Mains lines are heavy, low-voltage lines thin, earth dashed. */
-export function WiringDrawing({ machine, chosen, onChoose }: { machine: Machine | null; chosen?: string | null; onChoose?: (part: string) => void }) {
+export function WiringDrawing({
+  machine,
+  chosen,
+  onChoose,
+}: {
+  machine: Machine | null;
+  chosen?: string | null;
+  onChoose?: (part: string) => void;
+}) {
   const wiring = useWiring(machine);
   const [size, setSize] = useState(2);
-  if (!wiring) return <p className="quiet" role="status">Drawing the wiring</p>;
+  if (!wiring)
+    return (
+      <p className="quiet" role="status">
+        Drawing the wiring
+      </p>
+    );
   const scale = SIZES[size]!;
   return (
     <div className="wiring">
       <div className="wiring-head">
-        <ul className="legend"><li><span className="line-key mains" aria-hidden />mains</li><li><span className="line-key low" aria-hidden />low voltage</li><li><span className="line-key other" aria-hidden />earth</li></ul>
-        <Button size="sm" variant="outline-dark" onClick={() => setSize((s) => Math.max(0, s - 1))} aria-label="Smaller"><i className="bi bi-zoom-out" aria-hidden /></Button>
-        <Button size="sm" variant="outline-dark" onClick={() => setSize((s) => Math.min(SIZES.length - 1, s + 1))} aria-label="Larger"><i className="bi bi-zoom-in" aria-hidden /></Button>
+        <ul className="legend">
+          <li>
+            <span className="line-key mains" aria-hidden />
+            mains
+          </li>
+          <li>
+            <span className="line-key low" aria-hidden />
+            low voltage
+          </li>
+          <li>
+            <span className="line-key other" aria-hidden />
+            earth
+          </li>
+        </ul>
+        <Button
+          size="sm"
+          variant="outline-dark"
+          onClick={() => setSize((s) => Math.max(0, s - 1))}
+          aria-label="Smaller"
+        >
+          <i className="bi bi-zoom-out" aria-hidden />
+        </Button>
+        <Button
+          size="sm"
+          variant="outline-dark"
+          onClick={() => setSize((s) => Math.min(SIZES.length - 1, s + 1))}
+          aria-label="Larger"
+        >
+          <i className="bi bi-zoom-in" aria-hidden />
+        </Button>
       </div>
       <div className="wiring-scroll" tabIndex={0} role="region" aria-label="Wiring drawing">
-        <svg width={wiring.width * scale} height={wiring.height * scale} viewBox={`0 0 ${wiring.width} ${wiring.height}`} role="img" aria-label={`Wiring: ${wiring.boxes.length} parts and plugs`}>
-          {wiring.lines.map((line) => <polyline key={line.id} className={`wire-line ${line.energy}`} points={line.points.map((p) => p.join(",")).join(" ")} />)}
+        <svg
+          width={wiring.width * scale}
+          height={wiring.height * scale}
+          viewBox={`0 0 ${wiring.width} ${wiring.height}`}
+          role="img"
+          aria-label={`Wiring: ${wiring.boxes.length} parts and plugs`}
+        >
+          {wiring.lines.map((line) => (
+            <polyline
+              key={line.id}
+              className={`wire-line ${line.energy}`}
+              points={line.points.map((p) => p.join(",")).join(" ")}
+            />
+          ))}
           {wiring.boxes.map((box) => (
-            <g key={box.id} className={`wire-box ${box.kind === "plug" ? "plug" : ""} ${chosen === box.id ? "is-chosen" : ""}`} transform={`translate(${box.x} ${box.y})`} onClick={onChoose ? () => onChoose(box.id) : undefined}>
-              <title>{box.words}{box.kind ? `, ${box.kind}` : ""}</title>
+            <g
+              key={box.id}
+              className={`wire-box ${box.kind === "plug" ? "plug" : ""} ${chosen === box.id ? "is-chosen" : ""}`}
+              transform={`translate(${box.x} ${box.y})`}
+              onClick={onChoose ? () => onChoose(box.id) : undefined}
+            >
+              <title>
+                {box.words}
+                {box.kind ? `, ${box.kind}` : ""}
+              </title>
               <rect width={box.width} height={box.height} rx={box.kind === "plug" ? 14 : 3} />
-              <text x={box.width / 2} y={box.height / 2}>{box.words}</text>
+              <text x={box.width / 2} y={box.height / 2}>
+                {box.words}
+              </text>
             </g>
           ))}
         </svg>

@@ -2,7 +2,27 @@ import type { Part } from "../../core/machine/compile";
 import { engineering } from "../../core/quantity/format";
 
 /** Fields that are no ratings. */
-const LEFT_OUT = new Set(["keys", "inputs", "outputs", "modes", "moves", "gestures", "codes", "display", "lamps", "keepsMode", "connector", "rail", "heats", "colour", "of", "lamp", "shows", "by", "when"]);
+const LEFT_OUT = new Set([
+  "keys",
+  "inputs",
+  "outputs",
+  "modes",
+  "moves",
+  "gestures",
+  "codes",
+  "display",
+  "lamps",
+  "keepsMode",
+  "connector",
+  "rail",
+  "heats",
+  "colour",
+  "of",
+  "lamp",
+  "shows",
+  "by",
+  "when",
+]);
 
 /** A part's plain fields in one line: "volts 120, watts 325". */
 export function ratingsOf(part: Part): string {

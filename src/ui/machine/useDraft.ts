@@ -25,12 +25,15 @@ export function useDraft(key: string, original: string): Draft {
   const text = kept === "" ? original : kept;
   const [past, setPast] = useState<readonly string[]>([]);
   const [future, setFuture] = useState<readonly string[]>([]);
-  const set = useCallback((next: string) => {
-    if (next === text) return;
-    setPast((p) => [...p, text].slice(-MOST_STEPS));
-    setFuture([]);
-    keep(next);
-  }, [text, keep]);
+  const set = useCallback(
+    (next: string) => {
+      if (next === text) return;
+      setPast((p) => [...p, text].slice(-MOST_STEPS));
+      setFuture([]);
+      keep(next);
+    },
+    [text, keep],
+  );
   const undo = useCallback(() => {
     const last = past[past.length - 1];
     if (last === undefined) return;
@@ -45,6 +48,19 @@ export function useDraft(key: string, original: string): Draft {
     setPast([...past, text]);
     keep(next);
   }, [past, future, text, keep]);
-  const drop = useCallback(() => { setPast([]); setFuture([]); keep(""); }, [keep]);
-  return { text, changed: kept !== "" && kept !== original, canUndo: past.length > 0, canRedo: future.length > 0, set, undo, redo, drop };
+  const drop = useCallback(() => {
+    setPast([]);
+    setFuture([]);
+    keep("");
+  }, [keep]);
+  return {
+    text,
+    changed: kept !== "" && kept !== original,
+    canUndo: past.length > 0,
+    canRedo: future.length > 0,
+    set,
+    undo,
+    redo,
+    drop,
+  };
 }

@@ -21,12 +21,19 @@ const FLOW = { lineWidth: 0 } as const;
 export function useRows(text: string, onText: (text: string) => void): Rows {
   return useMemo(() => {
     const document = parseDocument(text, { schema: "failsafe", prettyErrors: false });
-    const plain = (document.errors.length > 0 ? {} : (document.toJS({ maxAliasCount: 0 }) as Record<string, unknown> | null)) ?? {};
+    const plain =
+      (document.errors.length > 0 ? {} : (document.toJS({ maxAliasCount: 0 }) as Record<string, unknown> | null)) ?? {};
     const list = (section: string): readonly Row[] => (Array.isArray(plain[section]) ? (plain[section] as Row[]) : []);
     const write = (path: (string | number)[], rows: readonly Row[]) => {
       if (document.errors.length > 0) return;
       const next = document.clone() as Document;
-      next.setIn(path, next.createNode(rows.map((r) => ({ ...r })), { flow: false }));
+      next.setIn(
+        path,
+        next.createNode(
+          rows.map((r) => ({ ...r })),
+          { flow: false },
+        ),
+      );
       const seq = next.getIn(path, true);
       if (isSeq(seq)) for (const item of seq.items) if (isMap(item)) item.flow = true;
       onText(next.toString(FLOW));
@@ -36,7 +43,12 @@ export function useRows(text: string, onText: (text: string) => void): Rows {
       set: (section, rows) => write([section], rows),
       pins: (c) => (list("connectors")[c]?.["pins"] as Row[] | undefined) ?? [],
       setPins: (c, rows) => write(["connectors", c, "pins"], rows),
-      controllers: () => list("parts").flatMap((p, index) => (p["kind"] === "controller" ? [{ index, name: String(p["name"] ?? p["id"]), codes: (p["codes"] as Row[] | undefined) ?? [] }] : [])),
+      controllers: () =>
+        list("parts").flatMap((p, index) =>
+          p["kind"] === "controller"
+            ? [{ index, name: String(p["name"] ?? p["id"]), codes: (p["codes"] as Row[] | undefined) ?? [] }]
+            : [],
+        ),
       setCodes: (part, rows) => write(["parts", part, "codes"], rows),
     };
   }, [text, onText]);

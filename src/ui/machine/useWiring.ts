@@ -6,10 +6,27 @@ import { isLowVoltage } from "../../core/machine/domain";
 import type { Machine } from "../../core/machine/compile";
 
 /** A box of the drawing: a part, or a plug with its pins. */
-export interface WiringBox { readonly id: string; readonly words: string; readonly kind: string; readonly x: number; readonly y: number; readonly width: number; readonly height: number }
+export interface WiringBox {
+  readonly id: string;
+  readonly words: string;
+  readonly kind: string;
+  readonly x: number;
+  readonly y: number;
+  readonly width: number;
+  readonly height: number;
+}
 /** A line of the drawing, as corner points. */
-export interface WiringLine { readonly id: string; readonly energy: "mains" | "low" | "other"; readonly points: readonly (readonly [number, number])[] }
-export interface Wiring { readonly width: number; readonly height: number; readonly boxes: readonly WiringBox[]; readonly lines: readonly WiringLine[] }
+export interface WiringLine {
+  readonly id: string;
+  readonly energy: "mains" | "low" | "other";
+  readonly points: readonly (readonly [number, number])[];
+}
+export interface Wiring {
+  readonly width: number;
+  readonly height: number;
+  readonly boxes: readonly WiringBox[];
+  readonly lines: readonly WiringLine[];
+}
 
 /** Longest name drawn in a box before it is cut. */
 const WORDS = 26;
@@ -24,9 +41,11 @@ export function useWiring(machine: Machine | null): Wiring | null {
       const laid = await new ELK().layout(graphOf(machine));
       if (current) setDone({ machine, wiring: wiringOf(laid, machine) });
     });
-    return () => { current = false; };
+    return () => {
+      current = false;
+    };
   }, [machine]);
-  return done && done.machine === machine ? done.wiring : done?.wiring ?? null;
+  return done && done.machine === machine ? done.wiring : (done?.wiring ?? null);
 }
 
 /** Parts and plugs as nodes; every net as a star from the first thing on it. Single contacts belong to their plug. */
@@ -42,26 +61,54 @@ function graphOf(machine: Machine): ElkNode {
   }
   const edges: ElkExtendedEdge[] = [];
   const ends = new Map<number, Set<string>>();
-  for (const part of machine.parts) for (const node of part.nodeOf.values()) ends.set(node, (ends.get(node) ?? new Set()).add(owner.get(part.id)!));
+  for (const part of machine.parts)
+    for (const node of part.nodeOf.values()) ends.set(node, (ends.get(node) ?? new Set()).add(owner.get(part.id)!));
   for (const [node, who] of ends) {
     const [first, ...rest] = [...who];
     rest.forEach((other, i) => edges.push({ id: `${node} ${i}`, sources: [first!], targets: [other] }));
   }
   return {
     id: "root",
-    layoutOptions: { "elk.algorithm": "layered", "elk.direction": "RIGHT", "elk.edgeRouting": "ORTHOGONAL", "elk.layered.spacing.nodeNodeBetweenLayers": "48", "elk.spacing.nodeNode": "18", "elk.spacing.edgeNode": "12" },
-    children: [...nodes].map(([id, { words }]) => ({ id, width: 26 + words.length * 8.2, height: 34, labels: [{ text: words }] })),
+    layoutOptions: {
+      "elk.algorithm": "layered",
+      "elk.direction": "RIGHT",
+      "elk.edgeRouting": "ORTHOGONAL",
+      "elk.layered.spacing.nodeNodeBetweenLayers": "48",
+      "elk.spacing.nodeNode": "18",
+      "elk.spacing.edgeNode": "12",
+    },
+    children: [...nodes].map(([id, { words }]) => ({
+      id,
+      width: 26 + words.length * 8.2,
+      height: 34,
+      labels: [{ text: words }],
+    })),
     edges,
   };
 }
 
 function wiringOf(laid: ElkNode, machine: Machine): Wiring {
   return {
-    width: laid.width ?? 0, height: laid.height ?? 0,
-    boxes: (laid.children ?? []).map((n) => ({ id: n.id, words: n.labels?.[0]?.text ?? n.id, kind: n.id.startsWith("plug ") ? "plug" : machine.partById.get(n.id)?.kind.kind ?? "", x: n.x ?? 0, y: n.y ?? 0, width: n.width ?? 0, height: n.height ?? 0 })),
-    lines: (laid.edges ?? []).flatMap((edge) => (edge.sections ?? []).map((s, i): WiringLine => {
-      const { energy } = machine.domains[Number(edge.id.split(" ")[0])]!;
-      return { id: `${edge.id} ${i}`, energy: energy === "mains" || energy === "unknown" ? "mains" : isLowVoltage(energy) ? "low" : "other", points: [s.startPoint, ...(s.bendPoints ?? []), s.endPoint].map((p) => [p.x, p.y] as const) };
+    width: laid.width ?? 0,
+    height: laid.height ?? 0,
+    boxes: (laid.children ?? []).map((n) => ({
+      id: n.id,
+      words: n.labels?.[0]?.text ?? n.id,
+      kind: n.id.startsWith("plug ") ? "plug" : (machine.partById.get(n.id)?.kind.kind ?? ""),
+      x: n.x ?? 0,
+      y: n.y ?? 0,
+      width: n.width ?? 0,
+      height: n.height ?? 0,
     })),
+    lines: (laid.edges ?? []).flatMap((edge) =>
+      (edge.sections ?? []).map((s, i): WiringLine => {
+        const { energy } = machine.domains[Number(edge.id.split(" ")[0])]!;
+        return {
+          id: `${edge.id} ${i}`,
+          energy: energy === "mains" || energy === "unknown" ? "mains" : isLowVoltage(energy) ? "low" : "other",
+          points: [s.startPoint, ...(s.bendPoints ?? []), s.endPoint].map((p) => [p.x, p.y] as const),
+        };
+      }),
+    ),
   };
 }

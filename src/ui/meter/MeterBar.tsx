@@ -58,18 +58,37 @@ export function MeterBar({ fn, live, leads, where, busy, takeFirst, onReading }:
     try {
       const shown = await take();
       setDisplay(shownText(shown, unitOf(fn)));
-      await onReading(shown.kind === "value" ? String(Number(shown.value.toPrecision(5))) : shown.kind === "overload" ? "OL" : shown.kind === "beep" ? (shown.beeps ? "beep" : "nothing") : "", shown);
+      await onReading(
+        shown.kind === "value"
+          ? String(Number(shown.value.toPrecision(5)))
+          : shown.kind === "overload"
+            ? "OL"
+            : shown.kind === "beep"
+              ? shown.beeps
+                ? "beep"
+                : "nothing"
+              : "",
+        shown,
+      );
     } catch (error) {
       setProblem((error as Error).message);
     } finally {
       setTaking(false);
     }
   };
-  useHotkeys("alt+m", () => { if (device && !busy && !taking) void once(); }, { enableOnFormTags: true, preventDefault: true });
+  useHotkeys(
+    "alt+m",
+    () => {
+      if (device && !busy && !taking) void once();
+    },
+    { enableOnFormTags: true, preventDefault: true },
+  );
 
   // Auto-hold: readings until one rests; it is logged, and the next test comes.
   const latest = useRef({ take, onReading });
-  useEffect(() => { latest.current = { take, onReading }; });
+  useEffect(() => {
+    latest.current = { take, onReading };
+  });
   useEffect(() => {
     if (!auto || !device || busy) return;
     let current = true;
@@ -88,7 +107,18 @@ export function MeterBar({ fn, live, leads, where, busy, takeFirst, onReading }:
         if (next.taken) {
           const t = next.taken;
           heldBy.set(device.id, t);
-          await latest.current.onReading(t.kind === "value" ? String(Number(t.value.toPrecision(5))) : t.kind === "jumping" ? `${t.low.toPrecision(4)}-${t.high.toPrecision(4)}` : t.kind === "overload" ? "OL" : t.kind === "beep" && t.beeps ? "beep" : "nothing", t);
+          await latest.current.onReading(
+            t.kind === "value"
+              ? String(Number(t.value.toPrecision(5)))
+              : t.kind === "jumping"
+                ? `${t.low.toPrecision(4)}-${t.high.toPrecision(4)}`
+                : t.kind === "overload"
+                  ? "OL"
+                  : t.kind === "beep" && t.beeps
+                    ? "beep"
+                    : "nothing",
+            t,
+          );
         }
       } catch (error) {
         if (!current) return;
@@ -97,25 +127,70 @@ export function MeterBar({ fn, live, leads, where, busy, takeFirst, onReading }:
       if (current) setTimeout(() => void step(), PACE);
     };
     void step();
-    return () => { current = false; };
+    return () => {
+      current = false;
+    };
   }, [auto, device, busy, fn, key, off, floats]);
 
   if (meters.length === 0 || !LINKED.includes(fn)) return null;
   return (
     <div className="meter-bar" role="group" aria-label="Meter link">
-      <Form.Select size="sm" aria-label="Reading from" value={device?.id ?? ""} onChange={(e) => { setChosen(e.target.value); setProblem(""); }}>
-        <option value="">Meter: typed by hand</option>{meters.map((m) => <option key={m.id} value={m.id}>{m.name}</option>)}
+      <Form.Select
+        size="sm"
+        aria-label="Reading from"
+        value={device?.id ?? ""}
+        onChange={(e) => {
+          setChosen(e.target.value);
+          setProblem("");
+        }}
+      >
+        <option value="">Meter: typed by hand</option>
+        {meters.map((m) => (
+          <option key={m.id} value={m.id}>
+            {m.name}
+          </option>
+        ))}
       </Form.Select>
       {device ? (
         <>
-          <Button size="sm" disabled={busy || taking} onClick={() => void once()}>Take it <kbd>Alt M</kbd></Button>
-          <Form.Check type="switch" id="meter-auto" label="by itself when it rests" checked={auto} onChange={(e) => keepAuto(e.target.checked ? "yes" : "")} />
-          {asksOff ? <Form.Check type="checkbox" id="meter-leads-off" label="leads were off when it was set to this" checked={off} onChange={(e) => setOff(e.target.checked)} /> : null}
-          {live ? <Form.Check type="checkbox" id="meter-floats" label="its inputs float and are rated for mains" checked={floats} onChange={(e) => setFloats(e.target.checked)} /> : null}
-          <output className="value" aria-label="The meter shows">{display}</output>
+          <Button size="sm" disabled={busy || taking} onClick={() => void once()}>
+            Take it <kbd>Alt M</kbd>
+          </Button>
+          <Form.Check
+            type="switch"
+            id="meter-auto"
+            label="by itself when it rests"
+            checked={auto}
+            onChange={(e) => keepAuto(e.target.checked ? "yes" : "")}
+          />
+          {asksOff ? (
+            <Form.Check
+              type="checkbox"
+              id="meter-leads-off"
+              label="leads were off when it was set to this"
+              checked={off}
+              onChange={(e) => setOff(e.target.checked)}
+            />
+          ) : null}
+          {live ? (
+            <Form.Check
+              type="checkbox"
+              id="meter-floats"
+              label="its inputs float and are rated for mains"
+              checked={floats}
+              onChange={(e) => setFloats(e.target.checked)}
+            />
+          ) : null}
+          <output className="value" aria-label="The meter shows">
+            {display}
+          </output>
         </>
       ) : null}
-      {problem ? <p className="field-problem" role="alert">{problem}</p> : null}
+      {problem ? (
+        <p className="field-problem" role="alert">
+          {problem}
+        </p>
+      ) : null}
     </div>
   );
 }

@@ -16,7 +16,13 @@ import { TopBar } from "../shell/TopBar";
 import { MeterBar } from "./MeterBar";
 
 /** A linked meter by itself: two points, a function, readings as they settle. */
-export function MeterScreen({ machines, file }: { machines: readonly { readonly id: string; readonly name: string }[]; file: MachineFile }) {
+export function MeterScreen({
+  machines,
+  file,
+}: {
+  machines: readonly { readonly id: string; readonly name: string }[];
+  file: MachineFile;
+}) {
   const router = useRouter();
   const machine = useMemo(() => compileMachine(file), [file]);
   const points = [...machine.points.values()];
@@ -26,43 +32,155 @@ export function MeterScreen({ machines, file }: { machines: readonly { readonly 
   const [red, setRed] = useState(points[0]!.id);
   const [black, setBlack] = useState(reference);
   const [fault, setFault] = useState("sound");
-  const [rows, setRows] = useState<readonly { readonly at: number; readonly text: string; readonly where: string }[]>([]);
+  const [rows, setRows] = useState<readonly { readonly at: number; readonly text: string; readonly where: string }[]>(
+    [],
+  );
   const made = makeTest(setup, fn, red, black);
   const entry = machine.setupById.get(setup)!;
   const refused = forbidden(machine, entry, made);
-  const faults = machine.parts.flatMap((p) => p.modes.map((m) => ({ id: `${p.id}:${m.id}`, name: `${p.name}: ${m.words}` })));
+  const faults = machine.parts.flatMap((p) =>
+    p.modes.map((m) => ({ id: `${p.id}:${m.id}`, name: `${p.name}: ${m.words}` })),
+  );
   const pointName = (id: string) => machine.points.get(id)!.name;
   return (
     <div className="start">
       <TopBar here="Tools" />
       <main className="tool-main">
-        <header className="tool-head"><h1>Meter link</h1></header>
+        <header className="tool-head">
+          <h1>Meter link</h1>
+        </header>
         <Form className="tool-fields" onSubmit={(e) => e.preventDefault()} aria-label="What is measured">
           <fieldset>
             <legend>Machine</legend>
-            <Form.Select aria-label="Machine" value={file.id} onChange={(e) => router.push(`/tools/meter?machine=${e.target.value}`)}>{machines.map((m) => <option key={m.id} value={m.id}>{m.name}</option>)}</Form.Select>
-            <Choice id="setup" label="It stands" value={setup} options={machine.file.setups.map((s) => [s.id, s.name])} onChange={setSetup} />
-            <Choice id="fault" label="Stand-in has" value={fault} options={[["sound", "no fault"], ["hidden", "a hidden fault"], ...faults.map((f) => [f.id, f.name] as const)]} onChange={setFault} />
+            <Form.Select
+              aria-label="Machine"
+              value={file.id}
+              onChange={(e) => router.push(`/tools/meter?machine=${e.target.value}`)}
+            >
+              {machines.map((m) => (
+                <option key={m.id} value={m.id}>
+                  {m.name}
+                </option>
+              ))}
+            </Form.Select>
+            <Choice
+              id="setup"
+              label="It stands"
+              value={setup}
+              options={machine.file.setups.map((s) => [s.id, s.name])}
+              onChange={setSetup}
+            />
+            <Choice
+              id="fault"
+              label="Stand-in has"
+              value={fault}
+              options={[
+                ["sound", "no fault"],
+                ["hidden", "a hidden fault"],
+                ...faults.map((f) => [f.id, f.name] as const),
+              ]}
+              onChange={setFault}
+            />
           </fieldset>
           <fieldset>
             <legend>Leads</legend>
-            <Choice id="fn" label="Function" value={fn} options={LINKED.map((f) => [f, FUNCTION_WORDS[f]])} onChange={(v) => setFn(v as MeterFunction)} />
-            <Choice id="red" label="Red lead" value={red} options={points.map((p) => [p.id, [p.name, p.where].filter(Boolean).join(", ")])} onChange={setRed} />
-            <Choice id="black" label="Black lead" value={black} options={points.map((p) => [p.id, [p.name, p.where].filter(Boolean).join(", ")])} onChange={setBlack} />
+            <Choice
+              id="fn"
+              label="Function"
+              value={fn}
+              options={LINKED.map((f) => [f, FUNCTION_WORDS[f]])}
+              onChange={(v) => setFn(v as MeterFunction)}
+            />
+            <Choice
+              id="red"
+              label="Red lead"
+              value={red}
+              options={points.map((p) => [p.id, [p.name, p.where].filter(Boolean).join(", ")])}
+              onChange={setRed}
+            />
+            <Choice
+              id="black"
+              label="Black lead"
+              value={black}
+              options={points.map((p) => [p.id, [p.name, p.where].filter(Boolean).join(", ")])}
+              onChange={setBlack}
+            />
           </fieldset>
         </Form>
         <section className="tool-result" aria-label="Readings">
-          <ul className="cautions">{cautionsFor(machine, entry, made).map((c) => <li key={c}><i className="bi bi-exclamation-triangle" aria-hidden /> {c}</li>)}</ul>
-          {refused ? <p className="problem" role="alert">{refused}</p> : red === black ? <p className="problem" role="alert">Both leads on one point.</p> : (
-            <MeterBar takeFirst fn={fn} live={exposureOf(machine, entry, made) === "live"} leads={{ setup, red, black }} where={{ machine: file.id, fault }} busy={false} onReading={(_, shown) => setRows((r) => [{ at: r.length + 1, text: shownText(shown, unitOf(fn)), where: `${FUNCTION_WORDS[fn]}, ${pointName(red)} to ${pointName(black)}` }, ...r].slice(0, 50))} />
+          <ul className="cautions">
+            {cautionsFor(machine, entry, made).map((c) => (
+              <li key={c}>
+                <i className="bi bi-exclamation-triangle" aria-hidden /> {c}
+              </li>
+            ))}
+          </ul>
+          {refused ? (
+            <p className="problem" role="alert">
+              {refused}
+            </p>
+          ) : red === black ? (
+            <p className="problem" role="alert">
+              Both leads on one point.
+            </p>
+          ) : (
+            <MeterBar
+              takeFirst
+              fn={fn}
+              live={exposureOf(machine, entry, made) === "live"}
+              leads={{ setup, red, black }}
+              where={{ machine: file.id, fault }}
+              busy={false}
+              onReading={(_, shown) =>
+                setRows((r) =>
+                  [
+                    {
+                      at: r.length + 1,
+                      text: shownText(shown, unitOf(fn)),
+                      where: `${FUNCTION_WORDS[fn]}, ${pointName(red)} to ${pointName(black)}`,
+                    },
+                    ...r,
+                  ].slice(0, 50),
+                )
+              }
+            />
           )}
-          <ol className="held" reversed aria-label="Taken">{rows.map((r) => <li key={r.at}><span className="value">{r.text}</span> <span className="quiet">{r.where}</span></li>)}</ol>
+          <ol className="held" reversed aria-label="Taken">
+            {rows.map((r) => (
+              <li key={r.at}>
+                <span className="value">{r.text}</span> <span className="quiet">{r.where}</span>
+              </li>
+            ))}
+          </ol>
         </section>
       </main>
     </div>
   );
 }
 
-function Choice({ id, label, value, options, onChange }: { id: string; label: string; value: string; options: readonly (readonly [string, string])[]; onChange: (value: string) => void }) {
-  return <div className="tool-field"><Form.Label htmlFor={`meter-${id}`}>{label}</Form.Label><Form.Select id={`meter-${id}`} value={value} onChange={(e) => onChange(e.target.value)}>{options.map(([v, words]) => <option key={v} value={v}>{words}</option>)}</Form.Select></div>;
+function Choice({
+  id,
+  label,
+  value,
+  options,
+  onChange,
+}: {
+  id: string;
+  label: string;
+  value: string;
+  options: readonly (readonly [string, string])[];
+  onChange: (value: string) => void;
+}) {
+  return (
+    <div className="tool-field">
+      <Form.Label htmlFor={`meter-${id}`}>{label}</Form.Label>
+      <Form.Select id={`meter-${id}`} value={value} onChange={(e) => onChange(e.target.value)}>
+        {options.map(([v, words]) => (
+          <option key={v} value={v}>
+            {words}
+          </option>
+        ))}
+      </Form.Select>
+    </div>
+  );
 }

@@ -12,8 +12,17 @@ export function useDevices(): readonly Device[] {
   const [devices, setDevices] = useState<readonly Device[]>([]);
   useEffect(() => {
     let current = true;
-    fetch("/api/meters").then((r) => r.json()).then(({ devices: found }: { devices?: Device[] }) => { if (current && found) setDevices(found); }, () => {});
-    return () => { current = false; };
+    fetch("/api/meters")
+      .then((r) => r.json())
+      .then(
+        ({ devices: found }: { devices?: Device[] }) => {
+          if (current && found) setDevices(found);
+        },
+        () => {},
+      );
+    return () => {
+      current = false;
+    };
   }, []);
   return devices;
 }
@@ -25,12 +34,23 @@ export function useFloats(device: string): [boolean, (floats: boolean) => void] 
 }
 
 /** One reading over the link. Throws the sentence why there is none. */
-export async function readMeter(device: string, asked: { readonly function: MeterFunction; readonly live: boolean; readonly floats: boolean; readonly leadsOff: boolean }): Promise<Shown> {
+export async function readMeter(
+  device: string,
+  asked: {
+    readonly function: MeterFunction;
+    readonly live: boolean;
+    readonly floats: boolean;
+    readonly leadsOff: boolean;
+  },
+): Promise<Shown> {
   const { shown } = await send<{ shown: Shown }>(`/api/meters/${device}/read`, asked);
   return asked.function === "continuity" ? { kind: "beep", beeps: shown.kind === "value" && shown.value < 30 } : shown;
 }
 
 /** Lays the leads of the stand-in on two points of a simulated machine, or takes them off. */
-export async function layLeads(where: { readonly job?: string; readonly machine?: string; readonly fault?: string }, leads: { readonly setup: string; readonly red: string; readonly black: string } | null): Promise<void> {
+export async function layLeads(
+  where: { readonly job?: string; readonly machine?: string; readonly fault?: string },
+  leads: { readonly setup: string; readonly red: string; readonly black: string } | null,
+): Promise<void> {
   await send("/api/meters/stand-in", { ...where, leads });
 }

@@ -40,7 +40,11 @@ export function Guide({ machine, desk, legs, exits, onArrived, onShowed }: Props
 
   useEffect(() => {
     if (count.state !== "doing") return;
-    const timer = setInterval(() => { const t = now(); setClock(t); setCount((c) => tick(legs, c, t)); }, TICK);
+    const timer = setInterval(() => {
+      const t = now();
+      setClock(t);
+      setCount((c) => tick(legs, c, t));
+    }, TICK);
     return () => clearInterval(timer);
   }, [legs, count.state]);
   // A pace to press to: a tone for each press that is due, a higher one at the end of a hold.
@@ -56,17 +60,34 @@ export function Guide({ machine, desk, legs, exits, onArrived, onShowed }: Props
     if (before.current !== state && !muted) beep(count.state === "late" ? 220 : count.state === "look" ? 990 : 880);
     before.current = state;
   }, [state, count.state, muted]);
-  useEffect(() => { button.current?.focus({ preventScroll: true }); }, [state]);
+  useEffect(() => {
+    button.current?.focus({ preventScroll: true });
+  }, [state]);
 
-  const doMark = () => { const t = now(); setClock(t); setCount((c) => mark(legs, c, t)); };
-  const restart = () => { setInstead(false); setCount((c) => again(legs, c)); };
+  const doMark = () => {
+    const t = now();
+    setClock(t);
+    setCount((c) => mark(legs, c, t));
+  };
+  const restart = () => {
+    setInstead(false);
+    setCount((c) => again(legs, c));
+  };
   const arrived = () => {
     setInstead(false);
     onArrived(leg.mode);
     setCount((c) => seen(legs, c));
   };
   // The button in focus answers to the space bar by itself; from anywhere else the key marks too.
-  useHotkeys("space", (e) => { if (document.activeElement === button.current) return; e.preventDefault(); doMark(); }, { enabled: count.state === "doing" });
+  useHotkeys(
+    "space",
+    (e) => {
+      if (document.activeElement === button.current) return;
+      e.preventDefault();
+      doMark();
+    },
+    { enabled: count.state === "doing" },
+  );
   useHotkeys("y", arrived, { enabled: count.state === "look" });
   useHotkeys("n", () => setInstead(true), { enabled: count.state === "look" });
   useHotkeys("m", () => setMuted(muted ? "" : "yes"));
@@ -76,36 +97,90 @@ export function Guide({ machine, desk, legs, exits, onArrived, onShowed }: Props
   return (
     <div className="guide">
       <div className="guide-head">
-        <ol className="guide-legs" aria-label="The way">{legs.map((l, i) => <li key={i} className={i < count.leg || count.state === "done" ? "is-done" : i === count.leg ? "is-now" : ""}>{l.modeName}</li>)}</ol>
-        <Form.Check type="switch" id="guide-mute" label={<>Beep <kbd>m</kbd></>} checked={!muted} onChange={(e) => setMuted(e.target.checked ? "" : "yes")} />
+        <ol className="guide-legs" aria-label="The way">
+          {legs.map((l, i) => (
+            <li
+              key={i}
+              className={i < count.leg || count.state === "done" ? "is-done" : i === count.leg ? "is-now" : ""}
+            >
+              {l.modeName}
+            </li>
+          ))}
+        </ol>
+        <Form.Check
+          type="switch"
+          id="guide-mute"
+          label={
+            <>
+              Beep <kbd>m</kbd>
+            </>
+          }
+          checked={!muted}
+          onChange={(e) => setMuted(e.target.checked ? "" : "yes")}
+        />
       </div>
-      <Timeline steps={leg.steps} at={count.step} isOver={count.state === "look" || count.state === "done"} doorName={doorName} />
+      <Timeline
+        steps={leg.steps}
+        at={count.step}
+        isOver={count.state === "look" || count.state === "done"}
+        doorName={doorName}
+      />
       {count.state === "doing" && step ? (
         <div className="guide-now">
-          <p className="guide-words" aria-live="polite">{waiting ? "Wait" : step.do === "power" && count.since !== null ? "Power on, now" : stepWords(step, count, doorName)}</p>
-          <p className="guide-count value" role="timer" aria-label="Seconds left">{left === null ? " " : left.toFixed(left < 10 ? 1 : 0)}<span>{left === null ? "" : " s"}</span></p>
-          <Button ref={button} size="lg" className="guide-mark" disabled={waiting} onClick={doMark}>{markWords(step, count)} <kbd>Space</kbd></Button>
+          <p className="guide-words" aria-live="polite">
+            {waiting
+              ? "Wait"
+              : step.do === "power" && count.since !== null
+                ? "Power on, now"
+                : stepWords(step, count, doorName)}
+          </p>
+          <p className="guide-count value" role="timer" aria-label="Seconds left">
+            {left === null ? " " : left.toFixed(left < 10 ? 1 : 0)}
+            <span>{left === null ? "" : " s"}</span>
+          </p>
+          <Button ref={button} size="lg" className="guide-mark" disabled={waiting} onClick={doMark}>
+            {markWords(step, count)} <kbd>Space</kbd>
+          </Button>
         </div>
       ) : null}
       {count.state === "late" ? (
         <div className="guide-now" role="status">
           <p className="guide-words">Too slow: it began to count anew. Let go of every key.</p>
-          <Button ref={button} size="lg" onClick={restart}>Begin again</Button>
+          <Button ref={button} size="lg" onClick={restart}>
+            Begin again
+          </Button>
         </div>
       ) : null}
       {count.state === "look" ? (
         <div className="guide-now">
-          <p className="guide-words">It should show now <span className="menu-shows big">{leg.shows.display === "dark" ? lampWords(leg) : leg.shows.display}</span></p>
+          <p className="guide-words">
+            It should show now{" "}
+            <span className="menu-shows big">{leg.shows.display === "dark" ? lampWords(leg) : leg.shows.display}</span>
+          </p>
           <div className="d-flex flex-wrap gap-2">
-            <Button ref={button} size="lg" onClick={arrived}>Yes <kbd>y</kbd></Button>
-            <Button size="lg" variant="outline-dark" aria-expanded={instead} onClick={() => setInstead(true)}>No <kbd>n</kbd></Button>
+            <Button ref={button} size="lg" onClick={arrived}>
+              Yes <kbd>y</kbd>
+            </Button>
+            <Button size="lg" variant="outline-dark" aria-expanded={instead} onClick={() => setInstead(true)}>
+              No <kbd>n</kbd>
+            </Button>
           </div>
-          {instead ? <Instead desk={desk} before={legs.slice(0, count.leg)} leg={leg} onAgain={restart} {...(onShowed ? { onShowed: (label: string) => onShowed(leg.mode, label) } : {})} /> : null}
+          {instead ? (
+            <Instead
+              desk={desk}
+              before={legs.slice(0, count.leg)}
+              leg={leg}
+              onAgain={restart}
+              {...(onShowed ? { onShowed: (label: string) => onShowed(leg.mode, label) } : {})}
+            />
+          ) : null}
         </div>
       ) : null}
       {count.state === "done" ? (
         <div className="guide-now" role="status">
-          <p className="guide-words"><i className="bi bi-check2" aria-hidden /> In {legs[legs.length - 1]!.modeName.toLowerCase()}.</p>
+          <p className="guide-words">
+            <i className="bi bi-check2" aria-hidden /> In {legs[legs.length - 1]!.modeName.toLowerCase()}.
+          </p>
           <p>{exitWords(exits)}</p>
         </div>
       ) : null}
@@ -115,12 +190,18 @@ export function Guide({ machine, desk, legs, exits, onArrived, onShowed }: Props
 
 function markWords(step: GuideStep, count: Count): string {
   switch (step.do) {
-    case "open": return "It is open";
-    case "keep": return "I hold it";
-    case "hold": return count.since === null ? "I press now" : "Keep holding";
-    case "press": return "Pressed";
-    case "let go": return "Let go";
-    case "power": return count.since === null ? "Power is off" : "Power is on";
+    case "open":
+      return "It is open";
+    case "keep":
+      return "I hold it";
+    case "hold":
+      return count.since === null ? "I press now" : "Keep holding";
+    case "press":
+      return "Pressed";
+    case "let go":
+      return "Let go";
+    case "power":
+      return count.since === null ? "Power is off" : "Power is on";
   }
 }
 
@@ -130,20 +211,56 @@ const lampWords = (leg: GuideLeg) => Object.values(leg.shows.lamps)[0] ?? "nothi
 function exitWords(exits: Exits): string {
   const ways = [
     ...(exits.gestures && exits.gestures.length > 0 ? [exits.gestures.map((g) => g.name).join(", then: ")] : []),
-    ...(exits.endsAfter !== null ? [`it ends by itself after ${exits.endsAfter < 120 ? `${Math.round(exits.endsAfter)} s` : `${Math.round(exits.endsAfter / 60)} min`}`] : []),
+    ...(exits.endsAfter !== null
+      ? [
+          `it ends by itself after ${exits.endsAfter < 120 ? `${Math.round(exits.endsAfter)} s` : `${Math.round(exits.endsAfter / 60)} min`}`,
+        ]
+      : []),
     ...(exits.power ? ["a power cycle leaves it"] : []),
   ];
-  if (exits.cannotBeCancelled) return `It cannot be cancelled, not even by pulling the plug${exits.endsAfter !== null ? `: it ends by itself after ${Math.round(exits.endsAfter / 60)} min` : ""}.`;
+  if (exits.cannotBeCancelled)
+    return `It cannot be cancelled, not even by pulling the plug${exits.endsAfter !== null ? `: it ends by itself after ${Math.round(exits.endsAfter / 60)} min` : ""}.`;
   return ways.length > 0 ? `Out of it: ${ways.join("; or ")}.` : "";
 }
 
 /** The steps of a leg on one line in time: how long each lasts, which one is now. */
-function Timeline({ steps, at, isOver, doorName }: { steps: readonly GuideStep[]; at: number; isOver: boolean; doorName: (id: string) => string }) {
+function Timeline({
+  steps,
+  at,
+  isOver,
+  doorName,
+}: {
+  steps: readonly GuideStep[];
+  at: number;
+  isOver: boolean;
+  doorName: (id: string) => string;
+}) {
   return (
     <ol className="timeline" aria-label="Steps">
       {steps.map((s, i) => (
-        <li key={i} className={`time-step ${isOver || i < at ? "is-done" : i === at ? "is-now" : ""}`} style={{ flexGrow: s.do === "hold" ? Math.min(6, 1 + s.seconds / 3) : s.do === "press" ? 1 + s.times / 2 : s.do === "power" ? 2.5 : 1 }}>
-          {s.do === "press" ? <span className="time-marks" aria-hidden>{Array.from({ length: s.times }, (_, k) => <span key={k} />)}</span> : <span className="time-bar" aria-hidden />}
+        <li
+          key={i}
+          className={`time-step ${isOver || i < at ? "is-done" : i === at ? "is-now" : ""}`}
+          style={{
+            flexGrow:
+              s.do === "hold"
+                ? Math.min(6, 1 + s.seconds / 3)
+                : s.do === "press"
+                  ? 1 + s.times / 2
+                  : s.do === "power"
+                    ? 2.5
+                    : 1,
+          }}
+        >
+          {s.do === "press" ? (
+            <span className="time-marks" aria-hidden>
+              {Array.from({ length: s.times }, (_, k) => (
+                <span key={k} />
+              ))}
+            </span>
+          ) : (
+            <span className="time-bar" aria-hidden />
+          )}
           <span>{shortWords(s, doorName)}</span>
         </li>
       ))}
@@ -153,26 +270,58 @@ function Timeline({ steps, at, isOver, doorName }: { steps: readonly GuideStep[]
 
 function shortWords(step: GuideStep, doorName: (id: string) => string): string {
   switch (step.do) {
-    case "open": return `${doorName(step.door)} open`;
-    case "keep": return `${step.keys.join(" + ")} down`;
-    case "hold": return `${step.keys.join(" + ")} held ${step.seconds} s`;
-    case "press": return step.times > 1 ? `${step.times} × ${step.key} in ${step.within} s` : step.key;
-    case "let go": return `${step.keys.join(" + ")} up`;
-    case "power": return `power off ${step.wait} s, on`;
+    case "open":
+      return `${doorName(step.door)} open`;
+    case "keep":
+      return `${step.keys.join(" + ")} down`;
+    case "hold":
+      return `${step.keys.join(" + ")} held ${step.seconds} s`;
+    case "press":
+      return step.times > 1 ? `${step.times} × ${step.key} in ${step.within} s` : step.key;
+    case "let go":
+      return `${step.keys.join(" + ")} up`;
+    case "power":
+      return `power off ${step.wait} s, on`;
   }
 }
 
 /** What it may show instead, and what that means, found by doing it wrong on the simulated machine. */
-function Instead({ desk, before, leg, onAgain, onShowed }: { desk: Desk | null; before: readonly GuideLeg[]; leg: GuideLeg; onAgain: () => void; onShowed?: (label: string) => void }) {
+function Instead({
+  desk,
+  before,
+  leg,
+  onAgain,
+  onShowed,
+}: {
+  desk: Desk | null;
+  before: readonly GuideLeg[];
+  leg: GuideLeg;
+  onAgain: () => void;
+  onShowed?: (label: string) => void;
+}) {
   const [slips, setSlips] = useState<readonly Slip[] | null>(null);
   useEffect(() => {
     if (!desk) return;
     let current = true;
-    desk.slips(before, leg).then((found) => { if (current) setSlips(found); }, () => { if (current) setSlips([]); });
-    return () => { current = false; };
+    desk.slips(before, leg).then(
+      (found) => {
+        if (current) setSlips(found);
+      },
+      () => {
+        if (current) setSlips([]);
+      },
+    );
+    return () => {
+      current = false;
+    };
     // eslint-disable-next-line react-hooks/exhaustive-deps -- `before` is made anew at each drawing
   }, [desk, leg]);
-  if (!slips) return <p className="quiet" role="status">Trying on the simulated machine what goes wrong…</p>;
+  if (!slips)
+    return (
+      <p className="quiet" role="status">
+        Trying on the simulated machine what goes wrong…
+      </p>
+    );
   const shows = [...new Set(slips.filter((s) => !s.unseen).map((s) => s.shows))];
   return (
     <div className="instead">
@@ -184,13 +333,30 @@ function Instead({ desk, before, leg, onAgain, onShowed }: { desk: Desk | null; 
           return (
             <li key={text}>
               <span className="menu-shows">{text}</span>
-              <span className="instead-words">{hand.length > 0 ? <span><strong>Your hand:</strong> {hand.map((s) => s.words).join("; ")}. </span> : null}{machine.length > 0 ? <span><strong>The machine:</strong> {machine.map((s) => s.words).join("; ")}.</span> : null}</span>
-              {onShowed ? <Button size="sm" variant="outline-dark" onClick={() => onShowed(text)}>Log this</Button> : null}
+              <span className="instead-words">
+                {hand.length > 0 ? (
+                  <span>
+                    <strong>Your hand:</strong> {hand.map((s) => s.words).join("; ")}.{" "}
+                  </span>
+                ) : null}
+                {machine.length > 0 ? (
+                  <span>
+                    <strong>The machine:</strong> {machine.map((s) => s.words).join("; ")}.
+                  </span>
+                ) : null}
+              </span>
+              {onShowed ? (
+                <Button size="sm" variant="outline-dark" onClick={() => onShowed(text)}>
+                  Log this
+                </Button>
+              ) : null}
             </li>
           );
         })}
       </ul>
-      <Button variant="outline-dark" onClick={onAgain}>Try again</Button>
+      <Button variant="outline-dark" onClick={onAgain}>
+        Try again
+      </Button>
     </div>
   );
 }

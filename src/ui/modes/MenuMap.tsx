@@ -15,9 +15,33 @@ export function MenuMap({ menu, here, to, onTo }: Props) {
     <ul className="menu-map" aria-label="Modes">
       {menu.map((item) => (
         <li key={item.mode} style={{ marginLeft: `${Math.min(item.depth, 6) * 1.4}rem` }}>
-          <button type="button" className={`menu-item ${item.mode === here ? "is-here" : ""}`} aria-current={item.mode === to ? "step" : undefined} disabled={item.mode === here} onClick={() => onTo(item.mode)}>
-            <span className="menu-keys">{item.by ? keyMarks([item.by]).map((k, i) => <span key={i} className="key-mark">{k}</span>) : <i className="bi bi-house" role="img" aria-label="Everyday" />}</span>
-            <span className="menu-name">{item.name}{item.isHidden ? <i className="bi bi-eye-slash" role="img" aria-label="hidden until it is unlocked" /> : null}{item.exits.cannotBeCancelled ? <i className="bi bi-hourglass-split" role="img" aria-label="cannot be cancelled" /> : null}</span>
+          <button
+            type="button"
+            className={`menu-item ${item.mode === here ? "is-here" : ""}`}
+            aria-current={item.mode === to ? "step" : undefined}
+            disabled={item.mode === here}
+            onClick={() => onTo(item.mode)}
+          >
+            <span className="menu-keys">
+              {item.by ? (
+                keyMarks([item.by]).map((k, i) => (
+                  <span key={i} className="key-mark">
+                    {k}
+                  </span>
+                ))
+              ) : (
+                <i className="bi bi-house" role="img" aria-label="Everyday" />
+              )}
+            </span>
+            <span className="menu-name">
+              {item.name}
+              {item.isHidden ? (
+                <i className="bi bi-eye-slash" role="img" aria-label="hidden until it is unlocked" />
+              ) : null}
+              {item.exits.cannotBeCancelled ? (
+                <i className="bi bi-hourglass-split" role="img" aria-label="cannot be cancelled" />
+              ) : null}
+            </span>
             {item.shows !== "dark" ? <span className="menu-shows">{item.shows}</span> : null}
             {item.mode === here ? <span className="menu-here">here</span> : null}
           </button>

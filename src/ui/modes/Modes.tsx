@@ -32,19 +32,59 @@ export function Modes({ machine, program, desk, start, onShowed, onArrived }: Pr
       <section aria-labelledby="modes-map">
         <div className="panel-head">
           <h2 id="modes-map">Where to?</h2>
-          <Form.Select size="sm" aria-label="The machine is now in" value={here} onChange={(e) => { setHere(e.target.value); setGoal(null); }}>
-            {menu.map((m) => <option key={m.mode} value={m.mode}>now: {m.name}</option>)}
+          <Form.Select
+            size="sm"
+            aria-label="The machine is now in"
+            value={here}
+            onChange={(e) => {
+              setHere(e.target.value);
+              setGoal(null);
+            }}
+          >
+            {menu.map((m) => (
+              <option key={m.mode} value={m.mode}>
+                now: {m.name}
+              </option>
+            ))}
           </Form.Select>
         </div>
         <MenuMap menu={menu} here={here} to={goal?.to ?? null} onTo={go} />
       </section>
       <section aria-label="The way" className={`modes-way ${goal ? "" : "is-idle"}`}>
-        {!goal ? <p className="quiet">Choose a mode on the map. {program.hidden.length > 0 ? "Hidden ones are unlocked on the way, and locked again on the way out." : ""}</p> : null}
-        {goal && !legs ? <p className="problem" role="alert">No keys lead there from here; the machine goes there by itself, or not at all.</p> : null}
+        {!goal ? (
+          <p className="quiet">
+            Choose a mode on the map.{" "}
+            {program.hidden.length > 0 ? "Hidden ones are unlocked on the way, and locked again on the way out." : ""}
+          </p>
+        ) : null}
+        {goal && !legs ? (
+          <p className="problem" role="alert">
+            No keys lead there from here; the machine goes there by itself, or not at all.
+          </p>
+        ) : null}
         {goal && legs ? (
           <>
-            <p className="way-keys" aria-label={`Keys: ${keys.join(", ")}`}>{legs[0]?.gesture === null ? <span className="key-mark">power off, on</span> : null}{keys.map((k, i) => <span key={i} className="key-mark">{k}</span>)}<span className="quiet">about {Math.round(waySeconds(legs))} s</span></p>
-            <Guide key={goal.n} machine={machine} desk={desk} legs={legs} exits={exitsOf(program, goal.to)} onArrived={(mode) => { setHere(mode); onArrived?.(mode); }} {...(onShowed ? { onShowed } : {})} />
+            <p className="way-keys" aria-label={`Keys: ${keys.join(", ")}`}>
+              {legs[0]?.gesture === null ? <span className="key-mark">power off, on</span> : null}
+              {keys.map((k, i) => (
+                <span key={i} className="key-mark">
+                  {k}
+                </span>
+              ))}
+              <span className="quiet">about {Math.round(waySeconds(legs))} s</span>
+            </p>
+            <Guide
+              key={goal.n}
+              machine={machine}
+              desk={desk}
+              legs={legs}
+              exits={exitsOf(program, goal.to)}
+              onArrived={(mode) => {
+                setHere(mode);
+                onArrived?.(mode);
+              }}
+              {...(onShowed ? { onShowed } : {})}
+            />
           </>
         ) : null}
       </section>

@@ -10,7 +10,9 @@ export function beep(hertz: number): void {
     tone.connect(level).connect(context.destination);
     tone.start();
     tone.stop(context.currentTime + 0.13);
-  } catch { /* without sound the count on the screen is enough */ }
+  } catch {
+    /* without sound the count on the screen is enough */
+  }
 }
 
 let shared: AudioContext | null = null;

@@ -27,14 +27,42 @@ export function QuickScreen() {
   const [busy, setBusy] = useState(false);
   const id = useRef<string | null>(null);
   const read = useMemo(() => readOrSay(loads, volts), [loads, volts]);
-  const path = useMemo(() => (read.loads.length === 0 ? [] : checkpointsTo({ id: "preview", name: what || "Machine", family: "powered equipment", volts, hertz: volts === 230 ? 50 : 60, filter, fuse, loads: read.loads }, Math.max(1, Math.min(dead, read.loads.length)))), [what, volts, filter, fuse, read, dead]);
+  const path = useMemo(
+    () =>
+      read.loads.length === 0
+        ? []
+        : checkpointsTo(
+            {
+              id: "preview",
+              name: what || "Machine",
+              family: "powered equipment",
+              volts,
+              hertz: volts === 230 ? 50 : 60,
+              filter,
+              fuse,
+              loads: read.loads,
+            },
+            Math.max(1, Math.min(dead, read.loads.length)),
+          ),
+    [what, volts, filter, fuse, read, dead],
+  );
 
   async function begin(event: FormEvent) {
     event.preventDefault();
     setBusy(true);
     setProblem("");
     try {
-      const job = await send<{ id: string }>("/api/quick", { id: (id.current ??= uuid()), what: what.trim(), site: "", volts, filter, fuse, loads, dead: Math.min(dead, read.loads.length), actor: who.trim() });
+      const job = await send<{ id: string }>("/api/quick", {
+        id: (id.current ??= uuid()),
+        what: what.trim(),
+        site: "",
+        volts,
+        filter,
+        fuse,
+        loads,
+        dead: Math.min(dead, read.loads.length),
+        actor: who.trim(),
+      });
       setWhat("");
       setLoads("");
       router.push(`/jobs/${job.id}`);
@@ -52,35 +80,104 @@ export function QuickScreen() {
       <main className="quick-main">
         <Form className="new-job" onSubmit={(e) => void begin(e)} noValidate aria-labelledby="quick-title">
           <h1 id="quick-title">A machine without a file</h1>
-          <Form.Group controlId="what"><Form.Label>What is it</Form.Label><Form.Control size="lg" autoFocus value={what} maxLength={60} onChange={(e) => setWhat(e.target.value)} placeholder="tumble dryer" /></Form.Group>
+          <Form.Group controlId="what">
+            <Form.Label>What is it</Form.Label>
+            <Form.Control
+              size="lg"
+              autoFocus
+              value={what}
+              maxLength={60}
+              onChange={(e) => setWhat(e.target.value)}
+              placeholder="tumble dryer"
+            />
+          </Form.Group>
           <Form.Group controlId="loads">
             <Form.Label>Its loads, by their rating</Form.Label>
-            <Form.Control size="lg" value={loads} maxLength={600} onChange={(e) => setLoads(e.target.value)} placeholder="heater 1800, drum motor 250W, pump 0.4A" aria-describedby="loads-read" />
-            <Form.Text id="loads-read">{loads.trim() === "" ? "One after another, the one that does not work first. Watts, amperes or ohms." : read.problem || read.loads.map((l) => `${l.name} ${decimal(l.watts)} W`).join(", ")}</Form.Text>
+            <Form.Control
+              size="lg"
+              value={loads}
+              maxLength={600}
+              onChange={(e) => setLoads(e.target.value)}
+              placeholder="heater 1800, drum motor 250W, pump 0.4A"
+              aria-describedby="loads-read"
+            />
+            <Form.Text id="loads-read">
+              {loads.trim() === ""
+                ? "One after another, the one that does not work first. Watts, amperes or ohms."
+                : read.problem || read.loads.map((l) => `${l.name} ${decimal(l.watts)} W`).join(", ")}
+            </Form.Text>
           </Form.Group>
           <Form.Group controlId="dead">
             <Form.Label>What does not work</Form.Label>
             <Form.Select size="lg" value={dead} onChange={(e) => setDead(Number(e.target.value))}>
-              {(read.loads.length === 0 ? [{ name: "The first load" }] : read.loads).map((l, i) => <option key={i} value={i + 1}>{l.name}</option>)}
+              {(read.loads.length === 0 ? [{ name: "The first load" }] : read.loads).map((l, i) => (
+                <option key={i} value={i + 1}>
+                  {l.name}
+                </option>
+              ))}
               <option value={0}>Nothing works</option>
             </Form.Select>
           </Form.Group>
           <div className="quick-row">
             <Form.Group controlId="volts">
               <Form.Label>Mains</Form.Label>
-              <Form.Select size="lg" value={volts} onChange={(e) => setVolts(Number(e.target.value) as (typeof VOLTS)[number])}>{VOLTS.map((v) => <option key={v} value={v}>{v} V</option>)}</Form.Select>
+              <Form.Select
+                size="lg"
+                value={volts}
+                onChange={(e) => setVolts(Number(e.target.value) as (typeof VOLTS)[number])}
+              >
+                {VOLTS.map((v) => (
+                  <option key={v} value={v}>
+                    {v} V
+                  </option>
+                ))}
+              </Form.Select>
             </Form.Group>
-            <Form.Check type="checkbox" id="filter" label="line filter" checked={filter} onChange={(e) => setFilter(e.target.checked)} />
-            <Form.Check type="checkbox" id="fuse" label="board fuse" checked={fuse} onChange={(e) => setFuse(e.target.checked)} />
+            <Form.Check
+              type="checkbox"
+              id="filter"
+              label="line filter"
+              checked={filter}
+              onChange={(e) => setFilter(e.target.checked)}
+            />
+            <Form.Check
+              type="checkbox"
+              id="fuse"
+              label="board fuse"
+              checked={fuse}
+              onChange={(e) => setFuse(e.target.checked)}
+            />
           </div>
-          <Form.Group controlId="who"><Form.Label>Who</Form.Label><Form.Control size="lg" value={who} maxLength={80} autoComplete="name" onChange={(e) => setWho(e.target.value)} /></Form.Group>
-          <p className="problem" role="alert">{problem}</p>
-          <Button type="submit" size="lg" disabled={busy}>Begin</Button>
+          <Form.Group controlId="who">
+            <Form.Label>Who</Form.Label>
+            <Form.Control
+              size="lg"
+              value={who}
+              maxLength={80}
+              autoComplete="name"
+              onChange={(e) => setWho(e.target.value)}
+            />
+          </Form.Group>
+          <p className="problem" role="alert">
+            {problem}
+          </p>
+          <Button type="submit" size="lg" disabled={busy}>
+            Begin
+          </Button>
         </Form>
         <section className="quick-path" aria-label="Checkpoints">
           <h2>Checkpoints</h2>
-          {path.length === 0 ? <p className="quiet">They appear as you type: outlet, board in, relay out, load.</p> : (
-            <ol>{path.map((c) => <li key={c.name}><strong>{c.name}</strong><span className="value">{c.expect}</span></li>)}</ol>
+          {path.length === 0 ? (
+            <p className="quiet">They appear as you type: outlet, board in, relay out, load.</p>
+          ) : (
+            <ol>
+              {path.map((c) => (
+                <li key={c.name}>
+                  <strong>{c.name}</strong>
+                  <span className="value">{c.expect}</span>
+                </li>
+              ))}
+            </ol>
           )}
         </section>
       </main>

@@ -20,45 +20,119 @@ export function RecordSheet({ job, file }: { job: Job; file: MachineFile }) {
   return (
     <div className="record">
       <nav className="record-bar d-print-none">
-        <Link className="btn btn-outline-dark" href="/">All jobs</Link>
-        {file.pieces.some((p) => p.id === job.called?.piece) ? <Link className="btn btn-outline-dark" href={`/jobs/${job.id}/repair`}>The repair</Link> : null}
-        {job.called ? null : <Link className="btn btn-outline-dark" href={`/jobs/${job.id}`}>Go on measuring</Link>}
-        <Button onClick={() => window.print()}><i className="bi bi-printer" aria-hidden /> Print</Button>
+        <Link className="btn btn-outline-dark" href="/">
+          All jobs
+        </Link>
+        {file.pieces.some((p) => p.id === job.called?.piece) ? (
+          <Link className="btn btn-outline-dark" href={`/jobs/${job.id}/repair`}>
+            The repair
+          </Link>
+        ) : null}
+        {job.called ? null : (
+          <Link className="btn btn-outline-dark" href={`/jobs/${job.id}`}>
+            Go on measuring
+          </Link>
+        )}
+        <Button onClick={() => window.print()}>
+          <i className="bi bi-printer" aria-hidden /> Print
+        </Button>
       </nav>
       <main className="sheet">
         <h1>Job record</h1>
         <dl className="facts">
-          <dt>Unit</dt><dd>{file.maker} {file.model}, serial {job.opened.serial}</dd>
-          <dt>Site</dt><dd>{job.opened.site}</dd>
-          <dt>Complaint</dt><dd>{job.opened.complaintWords}</dd>
-          <dt>Opened</dt><dd suppressHydrationWarning>{dayName(job.opened.at)}, {clockTime(job.opened.at)}, {job.opened.actor}</dd>
-          {job.called ? <><dt>Closed</dt><dd suppressHydrationWarning>{dayName(job.called.at)}, {clockTime(job.called.at)}, {job.called.actor}</dd></> : null}
+          <dt>Unit</dt>
+          <dd>
+            {file.maker} {file.model}, serial {job.opened.serial}
+          </dd>
+          <dt>Site</dt>
+          <dd>{job.opened.site}</dd>
+          <dt>Complaint</dt>
+          <dd>{job.opened.complaintWords}</dd>
+          <dt>Opened</dt>
+          <dd suppressHydrationWarning>
+            {dayName(job.opened.at)}, {clockTime(job.opened.at)}, {job.opened.actor}
+          </dd>
+          {job.called ? (
+            <>
+              <dt>Closed</dt>
+              <dd suppressHydrationWarning>
+                {dayName(job.called.at)}, {clockTime(job.called.at)}, {job.called.actor}
+              </dd>
+            </>
+          ) : null}
         </dl>
         {job.called ? (
           <section className="call">
             <h2>{job.called.pieceName}</h2>
-            <p>{job.called.cause}. Judged {job.called.sure}.</p>
-            <p><strong>{job.work.proved.length > 0 ? "Done:" : "To be done:"}</strong> {job.called.action}</p>
-            {job.called.proofs.length > 0 ? <ul>{job.called.proofs.map((p) => <li key={p.words}>{p.proven ? "Proven" : "Not proven"}: {p.words}</li>)}</ul> : null}
-            {job.called.excluded && job.called.excluded.length > 0 ? <p>Excluded by the tests: {job.called.excluded.join(", ")}.</p> : null}
-            {job.called.elsewhere ? <><p className="mb-1">Where else to look:</p><ul>{job.called.elsewhere.map((e) => <li key={e}>{e}</li>)}</ul></> : null}
-            {job.called.left ? <p><strong>Closed with this not put back:</strong> {job.called.left.map((l) => l.words).join("; ")}. Because: {job.called.leftBecause}</p> : null}
+            <p>
+              {job.called.cause}. Judged {job.called.sure}.
+            </p>
+            <p>
+              <strong>{job.work.proved.length > 0 ? "Done:" : "To be done:"}</strong> {job.called.action}
+            </p>
+            {job.called.proofs.length > 0 ? (
+              <ul>
+                {job.called.proofs.map((p) => (
+                  <li key={p.words}>
+                    {p.proven ? "Proven" : "Not proven"}: {p.words}
+                  </li>
+                ))}
+              </ul>
+            ) : null}
+            {job.called.excluded && job.called.excluded.length > 0 ? (
+              <p>Excluded by the tests: {job.called.excluded.join(", ")}.</p>
+            ) : null}
+            {job.called.elsewhere ? (
+              <>
+                <p className="mb-1">Where else to look:</p>
+                <ul>
+                  {job.called.elsewhere.map((e) => (
+                    <li key={e}>{e}</li>
+                  ))}
+                </ul>
+              </>
+            ) : null}
+            {job.called.left ? (
+              <p>
+                <strong>Closed with this not put back:</strong> {job.called.left.map((l) => l.words).join("; ")}.
+                Because: {job.called.leftBecause}
+              </p>
+            ) : null}
             {job.called.despite ? <p>Called with that unproven because: {job.called.despite}</p> : null}
           </section>
-        ) : <p className="quiet">The job is open.</p>}
+        ) : (
+          <p className="quiet">The job is open.</p>
+        )}
         <WorkDone job={job} />
         <h2>Readings</h2>
-        {job.readings.length === 0 ? <p>None.</p> : (
+        {job.readings.length === 0 ? (
+          <p>None.</p>
+        ) : (
           <Table responsive size="sm" className="readings">
-            <thead><tr><th>Time</th><th>Test</th><th>Shown</th><th>Wanted</th><th>Verdict</th></tr></thead>
+            <thead>
+              <tr>
+                <th>Time</th>
+                <th>Test</th>
+                <th>Shown</th>
+                <th>Wanted</th>
+                <th>Verdict</th>
+              </tr>
+            </thead>
             <tbody>
               {job.readings.map((r) => (
                 <tr key={r.id} className={r.struck ? "is-struck" : ""}>
                   <td suppressHydrationWarning>{clockTime(r.at)}</td>
                   <td>
                     {r.body.as.title}
-                    <span className="quiet d-block">{r.body.as.black ? `red: ${r.body.as.red}; black: ${r.body.as.black}. ` : ""}{r.body.as.setup}. {r.actor}.</span>
-                    {r.struck ? <span className="d-block">Struck out by {r.struck.actor}: {r.struck.reason}</span> : null}
+                    <span className="quiet d-block">
+                      {r.body.as.black ? `red: ${r.body.as.red}; black: ${r.body.as.black}. ` : ""}
+                      {r.body.as.setup}. {r.actor}.
+                    </span>
+                    {r.struck ? (
+                      <span className="d-block">
+                        Struck out by {r.struck.actor}: {r.struck.reason}
+                      </span>
+                    ) : null}
                   </td>
                   <td className="value">{r.struck ? <s>{r.body.as.shown}</s> : r.body.as.shown}</td>
                   <td className="value">{r.body.as.expected}</td>
@@ -68,18 +142,76 @@ export function RecordSheet({ job, file }: { job: Job; file: MachineFile }) {
             </tbody>
           </Table>
         )}
-        {job.answers.length > 0 ? <><h2>Asked</h2><ul>{job.answers.map((a) => <li key={a.id} suppressHydrationWarning>{a.body.words} <span className="quiet">{clockTime(a.at)}, {a.actor}</span></li>)}</ul></> : null}
-        {job.changes.length > 0 ? <><h2>Not as drawn</h2><ul>{job.changes.map((c) => <li key={c.id}>{c.body.words} <span className="quiet">{c.actor}</span></li>)}</ul><OfferToFile job={job.id} /></> : null}
-        {job.notes.length > 0 ? <><h2>Notes</h2><ul>{job.notes.map((n) => <li key={n.at}>{n.text} <span className="quiet">{n.actor}</span></li>)}</ul></> : null}
+        {job.answers.length > 0 ? (
+          <>
+            <h2>Asked</h2>
+            <ul>
+              {job.answers.map((a) => (
+                <li key={a.id} suppressHydrationWarning>
+                  {a.body.words}{" "}
+                  <span className="quiet">
+                    {clockTime(a.at)}, {a.actor}
+                  </span>
+                </li>
+              ))}
+            </ul>
+          </>
+        ) : null}
+        {job.changes.length > 0 ? (
+          <>
+            <h2>Not as drawn</h2>
+            <ul>
+              {job.changes.map((c) => (
+                <li key={c.id}>
+                  {c.body.words} <span className="quiet">{c.actor}</span>
+                </li>
+              ))}
+            </ul>
+            <OfferToFile job={job.id} />
+          </>
+        ) : null}
+        {job.notes.length > 0 ? (
+          <>
+            <h2>Notes</h2>
+            <ul>
+              {job.notes.map((n) => (
+                <li key={n.at}>
+                  {n.text} <span className="quiet">{n.actor}</span>
+                </li>
+              ))}
+            </ul>
+          </>
+        ) : null}
         {job.addenda.length > 0 ? (
           <>
             <h2>Added after the call</h2>
-            <ul>{job.addenda.map((e) => <li key={e.id} suppressHydrationWarning>{dayName(e.at)} {clockTime(e.at)}, {e.actor}: {e.body.type === "reading" ? `${e.body.as.shown}, ${e.body.as.title}` : e.body.type === "note" ? e.body.text : e.body.type}</li>)}</ul>
+            <ul>
+              {job.addenda.map((e) => (
+                <li key={e.id} suppressHydrationWarning>
+                  {dayName(e.at)} {clockTime(e.at)}, {e.actor}:{" "}
+                  {e.body.type === "reading"
+                    ? `${e.body.as.shown}, ${e.body.as.title}`
+                    : e.body.type === "note"
+                      ? e.body.text
+                      : e.body.type}
+                </li>
+              ))}
+            </ul>
           </>
         ) : null}
         <NoteForm job={job} />
-        {job.work.decisions.length > 0 ? <p className="small-print">On this machine: {workCautions(compileMachine(file)).map((c) => c.words).join(" ")}</p> : null}
-        <p className="small-print">Local codes and licensed practice come first. Times as on the server. Machine file {file.id}, revision {file.revision}.</p>
+        {job.work.decisions.length > 0 ? (
+          <p className="small-print">
+            On this machine:{" "}
+            {workCautions(compileMachine(file))
+              .map((c) => c.words)
+              .join(" ")}
+          </p>
+        ) : null}
+        <p className="small-print">
+          Local codes and licensed practice come first. Times as on the server. Machine file {file.id}, revision{" "}
+          {file.revision}.
+        </p>
       </main>
     </div>
   );
@@ -90,20 +222,55 @@ const SURE = { none: "none", "in warranty": "in warranty", unknown: "nobody know
 /** What was decided, done, changed and proven. */
 function WorkDone({ job }: { job: Job }) {
   const { decisions, matches, photos, proved, modifications, madeGood } = job.work;
-  if (decisions.length + matches.length + photos.length + proved.length + modifications.length + madeGood.length === 0) return null;
+  if (decisions.length + matches.length + photos.length + proved.length + modifications.length + madeGood.length === 0)
+    return null;
   return (
     <>
       <h2>Repair</h2>
       <ul>
-        {decisions.map(({ id, body }) => <li key={id}>{body.words}: {body.minutes} min, {body.price}{body.temporary ? <strong> (temporary: to be made good)</strong> : null}. Warranty: {SURE[body.warranty]}; seals: {body.seals}.{body.approved ? ` Agreed with ${body.approved.by} up to ${body.approved.price}.` : ""}</li>)}
-        {matches.map(({ id, body }) => <li key={id}>Part {body.number}{body.revision ? `, revision ${body.revision}` : ""}: {body.fits ? "fits" : "not fitted"}. {body.words}</li>)}
-        {modifications.map(({ id, body }) => <li key={id}><strong>Modified: {body.words}.</strong> {body.reason}. Word given by {body.customer}. Proven: {body.proof.join(" ")}</li>)}
-        {madeGood.map(({ id, body }) => <li key={id}>Made good: {body.words}</li>)}
+        {decisions.map(({ id, body }) => (
+          <li key={id}>
+            {body.words}: {body.minutes} min, {body.price}
+            {body.temporary ? <strong> (temporary: to be made good)</strong> : null}. Warranty: {SURE[body.warranty]};
+            seals: {body.seals}.{body.approved ? ` Agreed with ${body.approved.by} up to ${body.approved.price}.` : ""}
+          </li>
+        ))}
+        {matches.map(({ id, body }) => (
+          <li key={id}>
+            Part {body.number}
+            {body.revision ? `, revision ${body.revision}` : ""}: {body.fits ? "fits" : "not fitted"}. {body.words}
+          </li>
+        ))}
+        {modifications.map(({ id, body }) => (
+          <li key={id}>
+            <strong>Modified: {body.words}.</strong> {body.reason}. Word given by {body.customer}. Proven:{" "}
+            {body.proof.join(" ")}
+          </li>
+        ))}
+        {madeGood.map(({ id, body }) => (
+          <li key={id}>Made good: {body.words}</li>
+        ))}
       </ul>
       {proved.length > 0 ? (
         <Table responsive size="sm" className="readings">
-          <thead><tr><th>Proof</th><th>Shown</th><th>Wanted</th><th>Result</th></tr></thead>
-          <tbody>{proved.map(({ id, body }) => <tr key={id}><td>{body.words}</td><td className="value">{body.typed}</td><td className="value">{body.limit}</td><td>{body.passed ? "passed" : "failed"}</td></tr>)}</tbody>
+          <thead>
+            <tr>
+              <th>Proof</th>
+              <th>Shown</th>
+              <th>Wanted</th>
+              <th>Result</th>
+            </tr>
+          </thead>
+          <tbody>
+            {proved.map(({ id, body }) => (
+              <tr key={id}>
+                <td>{body.words}</td>
+                <td className="value">{body.typed}</td>
+                <td className="value">{body.limit}</td>
+                <td>{body.passed ? "passed" : "failed"}</td>
+              </tr>
+            ))}
+          </tbody>
         </Table>
       ) : null}
       {photos.length > 0 ? (
@@ -112,7 +279,10 @@ function WorkDone({ job }: { job: Job }) {
             <li key={body.hash}>
               {/* eslint-disable-next-line @next/next/no-img-element -- kept by hash in this shop's own store */}
               <img src={`/api/photos/${body.hash}`} alt={body.caption || `Photo, ${body.stage}`} />
-              <span>{body.caption}{body.marks.length > 0 ? ` (${body.marks.map((m, i) => `${i + 1} ${m.words}`).join(", ")})` : ""}</span>
+              <span>
+                {body.caption}
+                {body.marks.length > 0 ? ` (${body.marks.map((m, i) => `${i + 1} ${m.words}`).join(", ")})` : ""}
+              </span>
             </li>
           ))}
         </ul>
@@ -132,7 +302,12 @@ function NoteForm({ job }: { job: Job }) {
     event.preventDefault();
     if (text.trim() === "") return setProblem("Write the note first.");
     try {
-      await send(`/api/jobs/${job.id}/events`, { id: (id.current ??= uuid()), v: 1, actor: who || job.opened.actor, body: { type: "note", text: text.trim() } });
+      await send(`/api/jobs/${job.id}/events`, {
+        id: (id.current ??= uuid()),
+        v: 1,
+        actor: who || job.opened.actor,
+        body: { type: "note", text: text.trim() },
+      });
       id.current = null;
       setText("");
       setProblem("");
@@ -144,11 +319,28 @@ function NoteForm({ job }: { job: Job }) {
   return (
     <Form className="note-form d-print-none" onSubmit={(e) => void add(e)}>
       <div className="flex-grow-1">
-        <Form.Label htmlFor="note" className="visually-hidden">Note</Form.Label>
-        <Form.Control id="note" placeholder="Add a note" maxLength={2000} value={text} onChange={(e) => { id.current = null; setText(e.target.value); }} />
-        <p className="problem" role="alert">{problem}</p>
+        <Form.Label htmlFor="note" className="visually-hidden">
+          Note
+        </Form.Label>
+        <Form.Control
+          id="note"
+          placeholder="Add a note"
+          maxLength={2000}
+          value={text}
+          onChange={(e) => {
+            id.current = null;
+            setText(e.target.value);
+          }}
+        />
+        <p className="problem" role="alert">
+          {problem}
+        </p>
       </div>
-      <div><Button type="submit" variant="outline-dark">Add</Button></div>
+      <div>
+        <Button type="submit" variant="outline-dark">
+          Add
+        </Button>
+      </div>
     </Form>
   );
 }
@@ -164,6 +356,20 @@ function OfferToFile({ job }: { job: string }) {
       setSaid((error as Error).message);
     }
   }
-  if (done) return <p className="d-print-none">It is in the file now, as a new version: <Link href={`/machines/${done}`}>{done}</Link>.</p>;
-  return <p className="d-print-none"><Button size="sm" variant="outline-dark" onClick={() => void offer()}>Every unit has this: put it into the file</Button> <span className="problem" role="alert">{said}</span></p>;
+  if (done)
+    return (
+      <p className="d-print-none">
+        It is in the file now, as a new version: <Link href={`/machines/${done}`}>{done}</Link>.
+      </p>
+    );
+  return (
+    <p className="d-print-none">
+      <Button size="sm" variant="outline-dark" onClick={() => void offer()}>
+        Every unit has this: put it into the file
+      </Button>{" "}
+      <span className="problem" role="alert">
+        {said}
+      </span>
+    </p>
+  );
 }

@@ -13,10 +13,21 @@ import { ChangeChoice, changeOf, FIRST_DRAFT, type ChangeDraft } from "../machin
 import { useDesk } from "../shell/useDesk";
 import type { RepairProps } from "./Decide";
 
-const WHAT = [["put in", "Put a part into a lead"], ["other part", "Another rating"], ["taken out", "Take a part out"]] as const;
+const WHAT = [
+  ["put in", "Put a part into a lead"],
+  ["other part", "Another rating"],
+  ["taken out", "Take a part out"],
+] as const;
 /** So many changes are proven and built together; the journal takes no more at once. */
 const MOST = 10;
-const OF: Readonly<Record<ModificationProof["findings"][number]["of"], string>> = { protection: "What protects", interlock: "Interlocks", "single fault": "Any one part failed", timing: "Timing", current: "Currents", fuse: "Fuse" };
+const OF: Readonly<Record<ModificationProof["findings"][number]["of"], string>> = {
+  protection: "What protects",
+  interlock: "Interlocks",
+  "single fault": "Any one part failed",
+  timing: "Timing",
+  current: "Currents",
+  fuse: "Fuse",
+};
 
 /** A change to the circuit, of one or several parts: proven before it may be built, refused with figures, marked for ever. */
 export function Change({ machine, job, unit, busy, onLog }: RepairProps & { readonly unit: string }) {
@@ -31,7 +42,18 @@ export function Change({ machine, job, unit, busy, onLog }: RepairProps & { read
   const [share, setShare] = useState<number | null>(null);
   const [problem, setProblem] = useState("");
   // What comes next is chosen on the machine as it would be by then.
-  const sofar = useMemo(() => (kept.length === 0 ? machine : compileMachine(applyChanges(file, kept.map((k) => k.change)))), [machine, file, kept]);
+  const sofar = useMemo(
+    () =>
+      kept.length === 0
+        ? machine
+        : compileMachine(
+            applyChanges(
+              file,
+              kept.map((k) => k.change),
+            ),
+          ),
+    [machine, file, kept],
+  );
   const change = changeOf(sofar, draft);
   const all = change ? [...kept, { change, words: builtWords(sofar.file, change) }] : kept;
   const changes = all.map((k) => k.change);
@@ -41,7 +63,10 @@ export function Change({ machine, job, unit, busy, onLog }: RepairProps & { read
   /** Whether the changes can be made at all; says why not. */
   function canMake(): boolean {
     setProblem("");
-    if (changes.length === 0) { setProblem("Say what is different: type at least one rating."); return false; }
+    if (changes.length === 0) {
+      setProblem("Say what is different: type at least one rating.");
+      return false;
+    }
     try {
       applyChanges(file, changes);
       return true;
@@ -72,49 +97,150 @@ export function Change({ machine, job, unit, busy, onLog }: RepairProps & { read
 
   async function build() {
     if (!current?.allowed) return;
-    if (await onLog({ type: "modified", changes, words: all.map((k) => k.words).join("; ").slice(0, 400), reason: reason.trim(), customer: customer.trim(), proof: current.findings.map((f) => f.words.slice(0, 300)) })) setKept([]);
+    if (
+      await onLog({
+        type: "modified",
+        changes,
+        words: all
+          .map((k) => k.words)
+          .join("; ")
+          .slice(0, 400),
+        reason: reason.trim(),
+        customer: customer.trim(),
+        proof: current.findings.map((f) => f.words.slice(0, 300)),
+      })
+    )
+      setKept([]);
   }
 
   return (
     <>
       {job.work.modifications.length > 0 ? (
         <section className="rig-sheet" aria-label="Built into this unit">
-          <h2><i className="bi bi-exclamation-diamond-fill" aria-hidden /> Built into this unit</h2>
-          <ul>{job.work.modifications.map((m) => <li key={m.id}><strong>{m.body.words}</strong>: {m.body.reason} ({m.body.customer})</li>)}</ul>
-          <Link className="btn btn-outline-dark" href={`/units/${unit}/label`}>Print the label</Link>
+          <h2>
+            <i className="bi bi-exclamation-diamond-fill" aria-hidden /> Built into this unit
+          </h2>
+          <ul>
+            {job.work.modifications.map((m) => (
+              <li key={m.id}>
+                <strong>{m.body.words}</strong>: {m.body.reason} ({m.body.customer})
+              </li>
+            ))}
+          </ul>
+          <Link className="btn btn-outline-dark" href={`/units/${unit}/label`}>
+            Print the label
+          </Link>
         </section>
       ) : null}
       <section className="rig-sheet" aria-label="The change">
-        <p className="quiet">A change is proven on the model before anyone builds it. What protects people is never taken out, bridged or made weaker.</p>
+        <p className="quiet">
+          A change is proven on the model before anyone builds it. What protects people is never taken out, bridged or
+          made weaker.
+        </p>
         {kept.length > 0 ? (
           <ol className="mark-list">
-            {kept.map((k, i) => <li key={JSON.stringify(k.change)}><span>{k.words}</span>{i === kept.length - 1 ? <Button variant="link" aria-label={`Leave out: ${k.words}`} onClick={() => setKept(kept.slice(0, -1))}><i className="bi bi-x-lg" aria-hidden /></Button> : null}</li>)}
+            {kept.map((k, i) => (
+              <li key={JSON.stringify(k.change)}>
+                <span>{k.words}</span>
+                {i === kept.length - 1 ? (
+                  <Button
+                    variant="link"
+                    aria-label={`Leave out: ${k.words}`}
+                    onClick={() => setKept(kept.slice(0, -1))}
+                  >
+                    <i className="bi bi-x-lg" aria-hidden />
+                  </Button>
+                ) : null}
+              </li>
+            ))}
           </ol>
         ) : null}
         <div className="repair-asks">
-          <Form.Group controlId="change-what"><Form.Label>What</Form.Label><Form.Select value={draft.what} onChange={(e) => setDraft({ ...draft, what: e.target.value as ChangeDraft["what"], values: {} })}>{WHAT.map(([id, name]) => <option key={id} value={id}>{name}</option>)}</Form.Select></Form.Group>
+          <Form.Group controlId="change-what">
+            <Form.Label>What</Form.Label>
+            <Form.Select
+              value={draft.what}
+              onChange={(e) => setDraft({ ...draft, what: e.target.value as ChangeDraft["what"], values: {} })}
+            >
+              {WHAT.map(([id, name]) => (
+                <option key={id} value={id}>
+                  {name}
+                </option>
+              ))}
+            </Form.Select>
+          </Form.Group>
           <ChangeChoice machine={sofar} draft={draft} names onChange={setDraft} />
         </div>
         <div className="d-flex gap-2 flex-wrap align-items-center">
-          <Button size="lg" disabled={share !== null || !desk} onClick={() => void prove()}>Prove it</Button>
-          <Button size="lg" variant="outline-dark" disabled={share !== null || !change || kept.length >= MOST - 1} onClick={another}><i className="bi bi-plus-lg" aria-hidden /> And another change</Button>
+          <Button size="lg" disabled={share !== null || !desk} onClick={() => void prove()}>
+            Prove it
+          </Button>
+          <Button
+            size="lg"
+            variant="outline-dark"
+            disabled={share !== null || !change || kept.length >= MOST - 1}
+            onClick={another}
+          >
+            <i className="bi bi-plus-lg" aria-hidden /> And another change
+          </Button>
         </div>
-        {share === null ? null : <div role="status" className="mt-2"><p className="quiet mb-1">Every situation, with every part failed once</p><ProgressBar now={Math.round(100 * share)} aria-label="Proving it" /></div>}
-        <p className="problem mb-0" role="alert">{problem}</p>
+        {share === null ? null : (
+          <div role="status" className="mt-2">
+            <p className="quiet mb-1">Every situation, with every part failed once</p>
+            <ProgressBar now={Math.round(100 * share)} aria-label="Proving it" />
+          </div>
+        )}
+        <p className="problem mb-0" role="alert">
+          {problem}
+        </p>
       </section>
       {current ? (
         <section className={`rig-sheet ${current.allowed ? "" : "is-refused"}`} aria-label="What came of it">
-          <h2><i className={`bi ${current.allowed ? "bi-check-circle-fill" : "bi-x-octagon-fill"}`} aria-hidden /> {current.allowed ? "It may be built." : "Refused."} {current.situations > 0 ? <span className="quiet">{current.situations} situations simulated</span> : null}</h2>
-          <ul className="findings">{current.findings.map((f) => <li key={f.of + f.words} className={f.ok ? "passed" : "failed"}><i className={`bi ${f.ok ? "bi-check-circle-fill" : "bi-x-octagon-fill"}`} aria-hidden /> <span><strong>{OF[f.of]}:</strong> {f.words}</span></li>)}</ul>
+          <h2>
+            <i className={`bi ${current.allowed ? "bi-check-circle-fill" : "bi-x-octagon-fill"}`} aria-hidden />{" "}
+            {current.allowed ? "It may be built." : "Refused."}{" "}
+            {current.situations > 0 ? <span className="quiet">{current.situations} situations simulated</span> : null}
+          </h2>
+          <ul className="findings">
+            {current.findings.map((f) => (
+              <li key={f.of + f.words} className={f.ok ? "passed" : "failed"}>
+                <i className={`bi ${f.ok ? "bi-check-circle-fill" : "bi-x-octagon-fill"}`} aria-hidden />{" "}
+                <span>
+                  <strong>{OF[f.of]}:</strong> {f.words}
+                </span>
+              </li>
+            ))}
+          </ul>
           {current.allowed ? (
             <>
-              {current.warnings.length > 0 ? <ul>{current.warnings.map((w) => <li key={w}>{w}</li>)}</ul> : null}
-              <p className="swap-caution">It marks this unit for ever. The maker&apos;s approval may end with it; local codes and licensed trades come first.</p>
+              {current.warnings.length > 0 ? (
+                <ul>
+                  {current.warnings.map((w) => (
+                    <li key={w}>{w}</li>
+                  ))}
+                </ul>
+              ) : null}
+              <p className="swap-caution">
+                It marks this unit for ever. The maker&apos;s approval may end with it; local codes and licensed trades
+                come first.
+              </p>
               <div className="repair-asks">
-                <Form.Group controlId="change-reason"><Form.Label>Reason</Form.Label><Form.Control value={reason} maxLength={400} onChange={(e) => setReason(e.target.value)} /></Form.Group>
-                <Form.Group controlId="change-customer"><Form.Label>Customer&apos;s word given by</Form.Label><Form.Control value={customer} maxLength={80} onChange={(e) => setCustomer(e.target.value)} /></Form.Group>
+                <Form.Group controlId="change-reason">
+                  <Form.Label>Reason</Form.Label>
+                  <Form.Control value={reason} maxLength={400} onChange={(e) => setReason(e.target.value)} />
+                </Form.Group>
+                <Form.Group controlId="change-customer">
+                  <Form.Label>Customer&apos;s word given by</Form.Label>
+                  <Form.Control value={customer} maxLength={80} onChange={(e) => setCustomer(e.target.value)} />
+                </Form.Group>
               </div>
-              <Button size="lg" disabled={busy || reason.trim() === "" || customer.trim() === ""} onClick={() => void build()}>Build it and mark the unit</Button>
+              <Button
+                size="lg"
+                disabled={busy || reason.trim() === "" || customer.trim() === ""}
+                onClick={() => void build()}
+              >
+                Build it and mark the unit
+              </Button>
             </>
           ) : null}
         </section>

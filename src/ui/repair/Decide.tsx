@@ -20,10 +20,22 @@ export interface RepairProps {
 }
 
 /** What to do about the cause, by expected cost; warranty and seals asked first, the customer's word on the price kept. */
-export function Decide({ machine, job, piece, fault, busy, onLog, onDone }: RepairProps & { readonly fault: string | null; readonly onDone: () => void }) {
-  const faults = machine.parts.filter((p) => p.piece === piece).flatMap((p) => p.modes.map((m) => ({ id: `${p.id}:${m.id}`, name: `${p.name}: ${m.words}` })));
+export function Decide({
+  machine,
+  job,
+  piece,
+  fault,
+  busy,
+  onLog,
+  onDone,
+}: RepairProps & { readonly fault: string | null; readonly onDone: () => void }) {
+  const faults = machine.parts
+    .filter((p) => p.piece === piece)
+    .flatMap((p) => p.modes.map((m) => ({ id: `${p.id}:${m.id}`, name: `${p.name}: ${m.words}` })));
   const last = job.work.decisions.findLast((d) => d.body.piece === piece)?.body;
-  const [cause, setCause] = useState(faults.some((f) => f.id === fault) ? fault! : last?.fault ?? faults[0]?.id ?? "");
+  const [cause, setCause] = useState(
+    faults.some((f) => f.id === fault) ? fault! : (last?.fault ?? faults[0]?.id ?? ""),
+  );
   const [minute, setMinute] = useKept("unzo.rates.minute");
   const [back, setBack] = useKept("unzo.rates.back");
   const [worth, setWorth] = useKept("unzo.rates.worth");
@@ -36,7 +48,13 @@ export function Decide({ machine, job, piece, fault, busy, onLog, onDone }: Repa
   const comeBack = money(back, USUAL_RATES.comeBack);
   const lost = money(worth, 400);
   const [part, mode] = cause.split(":") as [string, string];
-  const weighed = useMemo(() => (machine.partById.has(part) ? weighOptions(optionsFor(machine, { part, mode }), { ...USUAL_RATES, perMinute, comeBack }, lost) : []), [machine, part, mode, perMinute, comeBack, lost]);
+  const weighed = useMemo(
+    () =>
+      machine.partById.has(part)
+        ? weighOptions(optionsFor(machine, { part, mode }), { ...USUAL_RATES, perMinute, comeBack }, lost)
+        : [],
+    [machine, part, mode, perMinute, comeBack, lost],
+  );
   const rates = { ...USUAL_RATES, perMinute, comeBack };
   const chosen = weighed.find((w) => w.option.id === picked) ?? weighed[0];
   const asked = warranty !== "" && seals !== "";
@@ -45,8 +63,19 @@ export function Decide({ machine, job, piece, fault, busy, onLog, onDone }: Repa
     if (!chosen || !asked) return;
     const { option } = chosen;
     const done = await onLog({
-      type: "decided", piece, ...(cause ? { fault: cause } : {}), option: option.id, words: option.words, minutes: option.minutes, price: Math.round(outlay(option, rates)), temporary: option.temporary, warranty, seals,
-      ...(by.trim() !== "" && agreed.ok && agreed.value >= 0 ? { approved: { by: by.trim(), price: agreed.value } } : {}),
+      type: "decided",
+      piece,
+      ...(cause ? { fault: cause } : {}),
+      option: option.id,
+      words: option.words,
+      minutes: option.minutes,
+      price: Math.round(outlay(option, rates)),
+      temporary: option.temporary,
+      warranty,
+      seals,
+      ...(by.trim() !== "" && agreed.ok && agreed.value >= 0
+        ? { approved: { by: by.trim(), price: agreed.value } }
+        : {}),
     });
     if (done) onDone();
   }
@@ -54,38 +83,135 @@ export function Decide({ machine, job, piece, fault, busy, onLog, onDone }: Repa
     <>
       <section className="rig-sheet" aria-label="Asked first">
         <div className="repair-asks">
-          <Form.Group controlId="warranty"><Form.Label>Warranty</Form.Label><Form.Select value={warranty} onChange={(e) => setWarranty(e.target.value as typeof warranty)}><option value="">Ask</option><option value="none">none</option><option value="in warranty">in warranty</option><option value="unknown">nobody knows</option></Form.Select></Form.Group>
-          <Form.Group controlId="seals"><Form.Label>Seals</Form.Label><Form.Select value={seals} onChange={(e) => setSeals(e.target.value as typeof seals)}><option value="">Look</option><option value="none">none</option><option value="whole">whole</option><option value="broken">broken</option></Form.Select></Form.Group>
-          <Form.Group controlId="approved-by"><Form.Label>Price agreed by</Form.Label><Form.Control value={by} maxLength={80} onChange={(e) => setBy(e.target.value)} /></Form.Group>
-          <Form.Group controlId="approved-price"><Form.Label>Up to</Form.Label><Form.Control value={price} onChange={(e) => setPrice(e.target.value)} isInvalid={price !== "" && !agreed.ok} /></Form.Group>
+          <Form.Group controlId="warranty">
+            <Form.Label>Warranty</Form.Label>
+            <Form.Select value={warranty} onChange={(e) => setWarranty(e.target.value as typeof warranty)}>
+              <option value="">Ask</option>
+              <option value="none">none</option>
+              <option value="in warranty">in warranty</option>
+              <option value="unknown">nobody knows</option>
+            </Form.Select>
+          </Form.Group>
+          <Form.Group controlId="seals">
+            <Form.Label>Seals</Form.Label>
+            <Form.Select value={seals} onChange={(e) => setSeals(e.target.value as typeof seals)}>
+              <option value="">Look</option>
+              <option value="none">none</option>
+              <option value="whole">whole</option>
+              <option value="broken">broken</option>
+            </Form.Select>
+          </Form.Group>
+          <Form.Group controlId="approved-by">
+            <Form.Label>Price agreed by</Form.Label>
+            <Form.Control value={by} maxLength={80} onChange={(e) => setBy(e.target.value)} />
+          </Form.Group>
+          <Form.Group controlId="approved-price">
+            <Form.Label>Up to</Form.Label>
+            <Form.Control
+              value={price}
+              onChange={(e) => setPrice(e.target.value)}
+              isInvalid={price !== "" && !agreed.ok}
+            />
+          </Form.Group>
         </div>
-        {warranty === "in warranty" ? <p className="swap-caution">In warranty: the maker decides, and a seal that is whole stays whole until he has.</p> : null}
+        {warranty === "in warranty" ? (
+          <p className="swap-caution">
+            In warranty: the maker decides, and a seal that is whole stays whole until he has.
+          </p>
+        ) : null}
       </section>
       <section className="rig-sheet" aria-label="What to do about it" tabIndex={0}>
         <div className="repair-asks">
-          <Form.Group controlId="cause"><Form.Label>Cause</Form.Label><Form.Select value={cause} onChange={(e) => { setCause(e.target.value); setPicked(null); }}>{faults.map((f) => <option key={f.id} value={f.id}>{f.name}</option>)}</Form.Select></Form.Group>
-          <Form.Group controlId="minute"><Form.Label>A minute costs</Form.Label><Form.Control value={minute} placeholder={String(USUAL_RATES.perMinute)} onChange={(e) => setMinute(e.target.value)} /></Form.Group>
-          <Form.Group controlId="back"><Form.Label>Coming back costs</Form.Label><Form.Control value={back} placeholder={String(USUAL_RATES.comeBack)} onChange={(e) => setBack(e.target.value)} /></Form.Group>
-          <Form.Group controlId="worth"><Form.Label>Worth to its owner</Form.Label><Form.Control value={worth} placeholder="400" onChange={(e) => setWorth(e.target.value)} /></Form.Group>
+          <Form.Group controlId="cause">
+            <Form.Label>Cause</Form.Label>
+            <Form.Select
+              value={cause}
+              onChange={(e) => {
+                setCause(e.target.value);
+                setPicked(null);
+              }}
+            >
+              {faults.map((f) => (
+                <option key={f.id} value={f.id}>
+                  {f.name}
+                </option>
+              ))}
+            </Form.Select>
+          </Form.Group>
+          <Form.Group controlId="minute">
+            <Form.Label>A minute costs</Form.Label>
+            <Form.Control
+              value={minute}
+              placeholder={String(USUAL_RATES.perMinute)}
+              onChange={(e) => setMinute(e.target.value)}
+            />
+          </Form.Group>
+          <Form.Group controlId="back">
+            <Form.Label>Coming back costs</Form.Label>
+            <Form.Control
+              value={back}
+              placeholder={String(USUAL_RATES.comeBack)}
+              onChange={(e) => setBack(e.target.value)}
+            />
+          </Form.Group>
+          <Form.Group controlId="worth">
+            <Form.Label>Worth to its owner</Form.Label>
+            <Form.Control value={worth} placeholder="400" onChange={(e) => setWorth(e.target.value)} />
+          </Form.Group>
         </div>
         <table className="table table-sm mb-0">
-          <thead><tr><th>What</th><th>Work</th><th>Parts</th><th>Holds</th><th>Costs on average</th><th>Flips at</th></tr></thead>
+          <thead>
+            <tr>
+              <th>What</th>
+              <th>Work</th>
+              <th>Parts</th>
+              <th>Holds</th>
+              <th>Costs on average</th>
+              <th>Flips at</th>
+            </tr>
+          </thead>
           <tbody>
             {weighed.map(({ option, expected, breakEven }, i) => (
               <tr key={option.id} className={option.id === chosen?.option.id ? "is-best" : undefined}>
                 <td>
-                  <Form.Check type="radio" name="option" id={`option-${option.id}`} checked={option.id === chosen?.option.id} onChange={() => setPicked(option.id)} label={<><strong>{option.words}</strong>{i === 0 ? " (cheapest)" : ""}{option.temporary ? <span className="temporary"> temporary</span> : null}</>} />
+                  <Form.Check
+                    type="radio"
+                    name="option"
+                    id={`option-${option.id}`}
+                    checked={option.id === chosen?.option.id}
+                    onChange={() => setPicked(option.id)}
+                    label={
+                      <>
+                        <strong>{option.words}</strong>
+                        {i === 0 ? " (cheapest)" : ""}
+                        {option.temporary ? <span className="temporary"> temporary</span> : null}
+                      </>
+                    }
+                  />
                   <span className="quiet d-block ps-4">{option.school}</span>
                 </td>
-                <td>{option.minutes} min{option.leadDays ? `, ${option.leadDays} days` : ""}</td><td>{option.parts}</td><td>{option.id === "give-up" ? "" : `${Math.round(100 * option.holds)} %`}</td>
-                <td className="value" title={`Outlay ${outlay(option, rates).toFixed(0)}`}>{expected.toFixed(0)}</td><td>{breakEven === null ? "" : `${Math.round(100 * breakEven)} %`}</td>
+                <td>
+                  {option.minutes} min{option.leadDays ? `, ${option.leadDays} days` : ""}
+                </td>
+                <td>{option.parts}</td>
+                <td>{option.id === "give-up" ? "" : `${Math.round(100 * option.holds)} %`}</td>
+                <td className="value" title={`Outlay ${outlay(option, rates).toFixed(0)}`}>
+                  {expected.toFixed(0)}
+                </td>
+                <td>{breakEven === null ? "" : `${Math.round(100 * breakEven)} %`}</td>
               </tr>
             ))}
           </tbody>
         </table>
         <p className="quiet mb-2">Chances are from memory.</p>
-        {cheapWhileOpen(machine, piece).length > 0 ? <p className="mb-2"><strong>Cheap while it is open:</strong> {cheapWhileOpen(machine, piece).join("; ")}</p> : null}
-        <Button size="lg" disabled={busy || !asked || !chosen} onClick={() => void decide()}>{chosen ? `Decide: ${chosen.option.words}` : "Decide"}</Button>
+        {cheapWhileOpen(machine, piece).length > 0 ? (
+          <p className="mb-2">
+            <strong>Cheap while it is open:</strong> {cheapWhileOpen(machine, piece).join("; ")}
+          </p>
+        ) : null}
+        <Button size="lg" disabled={busy || !asked || !chosen} onClick={() => void decide()}>
+          {chosen ? `Decide: ${chosen.option.words}` : "Decide"}
+        </Button>
         {asked ? null : <span className="quiet ms-2">Warranty and seals first.</span>}
       </section>
       <PartMatch machine={machine} job={job} piece={piece} busy={busy} onLog={onLog} />

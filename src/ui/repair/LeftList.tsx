@@ -25,19 +25,46 @@ export function LeftList({ left, job, busy, onLog }: Props) {
   }
   return (
     <section className="rig-sheet" aria-label="Put back">
-      {left.length === 0 ? <p className="all-back" role="status"><i className="bi bi-check-circle-fill" aria-hidden /> Nothing is left behind.</p> : (
+      {left.length === 0 ? (
+        <p className="all-back" role="status">
+          <i className="bi bi-check-circle-fill" aria-hidden /> Nothing is left behind.
+        </p>
+      ) : (
         <ul className="left-list">
           {left.map((l) => (
             <li key={l.item}>
-              <span><strong>{l.words}</strong><span className="quiet d-block">{l.undo}</span></span>
-              {!canBePutBack(l) ? null : <Button variant="outline-dark" disabled={busy} aria-label={`Put back: ${l.words}`} onClick={() => void onLog({ type: "restored", item: l.item, words: l.words })}><i className="bi bi-check-lg" aria-hidden /> Back</Button>}
+              <span>
+                <strong>{l.words}</strong>
+                <span className="quiet d-block">{l.undo}</span>
+              </span>
+              {!canBePutBack(l) ? null : (
+                <Button
+                  variant="outline-dark"
+                  disabled={busy}
+                  aria-label={`Put back: ${l.words}`}
+                  onClick={() => void onLog({ type: "restored", item: l.item, words: l.words })}
+                >
+                  <i className="bi bi-check-lg" aria-hidden /> Back
+                </Button>
+              )}
             </li>
           ))}
         </ul>
       )}
       <Form className="d-flex gap-2 align-items-end flex-wrap" onSubmit={(e) => void add(e)}>
-        <Form.Group controlId="changed" className="flex-grow-1"><Form.Label>Something else changed for the while</Form.Label><Form.Control ref={field} value={words} maxLength={200} placeholder="water shut at the wall, breaker 7 off" onChange={(e) => setWords(e.target.value)} /></Form.Group>
-        <Button type="submit" variant="outline-dark" disabled={busy}>Add</Button>
+        <Form.Group controlId="changed" className="flex-grow-1">
+          <Form.Label>Something else changed for the while</Form.Label>
+          <Form.Control
+            ref={field}
+            value={words}
+            maxLength={200}
+            placeholder="water shut at the wall, breaker 7 off"
+            onChange={(e) => setWords(e.target.value)}
+          />
+        </Form.Group>
+        <Button type="submit" variant="outline-dark" disabled={busy}>
+          Add
+        </Button>
       </Form>
     </section>
   );

@@ -17,14 +17,59 @@ export function PartMatch({ machine, job, piece, busy, onLog }: RepairProps) {
   return (
     <section className="rig-sheet" aria-label="The part in hand">
       <div className="repair-asks">
-        <Form.Group controlId="part-number"><Form.Label>Number on the part in hand</Form.Label><Form.Control className="value" value={number} maxLength={60} placeholder={entry.number ?? ""} onChange={(e) => setNumber(e.target.value)} /></Form.Group>
-        <Form.Group controlId="part-revision"><Form.Label>Revision</Form.Label><Form.Control className="value" value={revision} maxLength={20} placeholder={entry.revision ?? ""} onChange={(e) => setRevision(e.target.value)} /></Form.Group>
+        <Form.Group controlId="part-number">
+          <Form.Label>Number on the part in hand</Form.Label>
+          <Form.Control
+            className="value"
+            value={number}
+            maxLength={60}
+            placeholder={entry.number ?? ""}
+            onChange={(e) => setNumber(e.target.value)}
+          />
+        </Form.Group>
+        <Form.Group controlId="part-revision">
+          <Form.Label>Revision</Form.Label>
+          <Form.Control
+            className="value"
+            value={revision}
+            maxLength={20}
+            placeholder={entry.revision ?? ""}
+            onChange={(e) => setRevision(e.target.value)}
+          />
+        </Form.Group>
       </div>
       {match ? (
         <div className={`match ${match.fits ? "fits" : "refused"}`} role="status">
-          <p className="mb-1"><i className={`bi ${match.fits ? "bi-check-circle-fill" : "bi-x-octagon-fill"}`} aria-hidden /> <strong>{match.fits ? "Fits" : "Not fitted"}.</strong> {match.words}</p>
-          {match.differences.length > 0 ? <ul className="mb-1">{match.differences.map((d) => <li key={d.words}><strong>{d.words}.</strong> {d.todo}</li>)}</ul> : null}
-          <Button size="sm" variant="outline-dark" disabled={busy || logged === true} onClick={() => void onLog({ type: "matched", piece, number: number.trim(), revision: revision.trim(), fits: match.fits, words: [match.words, ...match.differences.map((d) => d.words)].join(" ").slice(0, 600) })}>{logged ? "Noted" : "Note it"}</Button>
+          <p className="mb-1">
+            <i className={`bi ${match.fits ? "bi-check-circle-fill" : "bi-x-octagon-fill"}`} aria-hidden />{" "}
+            <strong>{match.fits ? "Fits" : "Not fitted"}.</strong> {match.words}
+          </p>
+          {match.differences.length > 0 ? (
+            <ul className="mb-1">
+              {match.differences.map((d) => (
+                <li key={d.words}>
+                  <strong>{d.words}.</strong> {d.todo}
+                </li>
+              ))}
+            </ul>
+          ) : null}
+          <Button
+            size="sm"
+            variant="outline-dark"
+            disabled={busy || logged === true}
+            onClick={() =>
+              void onLog({
+                type: "matched",
+                piece,
+                number: number.trim(),
+                revision: revision.trim(),
+                fits: match.fits,
+                words: [match.words, ...match.differences.map((d) => d.words)].join(" ").slice(0, 600),
+              })
+            }
+          >
+            {logged ? "Noted" : "Note it"}
+          </Button>
         </div>
       ) : null}
     </section>

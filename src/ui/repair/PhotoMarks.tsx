@@ -16,7 +16,15 @@ const inside = (v: number) => Math.min(1, Math.max(0, v));
 const moved = ([x, y]: Place, dx: number, dy: number): Place => [inside(x + dx), inside(y + dy)];
 
 /** A photo with pins and arrows: dragged with a finger or the mouse, or moved with the arrow keys from their line in the list. */
-export function PhotoMarks({ photo, busy, onKeep }: { photo: Photo; busy: boolean; onKeep: (caption: string, marks: Mark[]) => Promise<void> }) {
+export function PhotoMarks({
+  photo,
+  busy,
+  onKeep,
+}: {
+  photo: Photo;
+  busy: boolean;
+  onKeep: (caption: string, marks: Mark[]) => Promise<void>;
+}) {
   const [marks, setMarks] = useState<Mark[]>(photo.marks);
   const [caption, setCaption] = useState(photo.caption);
   const [image, setImage] = useState<HTMLImageElement | null>(null);
@@ -33,7 +41,9 @@ export function PhotoMarks({ photo, busy, onKeep }: { photo: Photo; busy: boolea
     return () => watch.disconnect();
   }, []);
   // The whole photo is seen at once, its list of marks below it.
-  const width = image ? Math.min(roomWidth, Math.round((0.55 * window.innerHeight * image.naturalWidth) / image.naturalHeight)) : 0;
+  const width = image
+    ? Math.min(roomWidth, Math.round((0.55 * window.innerHeight * image.naturalWidth) / image.naturalHeight))
+    : 0;
   const height = image ? Math.round((width * image.naturalHeight) / image.naturalWidth) : 0;
   const put = (i: number, mark: Mark) => setMarks((all) => all.map((m, k) => (k === i ? mark : m)));
   const shares = (x: number, y: number): Place => [inside(x / width), inside(y / height)];
@@ -43,7 +53,14 @@ export function PhotoMarks({ photo, busy, onKeep }: { photo: Photo; busy: boolea
     event.preventDefault();
     const [dx, dy] = step as Place;
     const mark = marks[i]!;
-    put(i, mark.kind === "pin" ? { ...mark, at: moved(mark.at, dx, dy) } : event.shiftKey ? { ...mark, from: moved(mark.from, dx, dy) } : { ...mark, to: moved(mark.to, dx, dy) });
+    put(
+      i,
+      mark.kind === "pin"
+        ? { ...mark, at: moved(mark.at, dx, dy) }
+        : event.shiftKey
+          ? { ...mark, from: moved(mark.from, dx, dy) }
+          : { ...mark, to: moved(mark.to, dx, dy) },
+    );
   };
   return (
     <div className="photo-marks">
@@ -52,31 +69,103 @@ export function PhotoMarks({ photo, busy, onKeep }: { photo: Photo; busy: boolea
           <Stage width={width} height={height}>
             <Layer>
               <Picture image={image} width={width} height={height} />
-              {marks.map((m, i) => (m.kind === "arrow" ? <Arrow key={`a${i}`} points={[m.from[0] * width, m.from[1] * height, m.to[0] * width, m.to[1] * height]} stroke={COLOUR} fill={COLOUR} strokeWidth={4} pointerLength={14} pointerWidth={14} /> : null))}
-              {marks.flatMap((m, i) => (m.kind === "pin" ? [m.at] : [m.from, m.to]).map((at, k) => (
-                <Circle key={`h${i}-${k}`} x={at[0] * width} y={at[1] * height} radius={m.kind === "pin" ? 13 : 9} fill={m.kind === "pin" ? COLOUR : "#ffffffcc"} stroke={m.kind === "pin" ? "#fff" : COLOUR} strokeWidth={3} draggable
-                  onDragMove={(e) => { const to = shares(e.target.x(), e.target.y()); put(i, m.kind === "pin" ? { ...m, at: to } : k === 0 ? { ...m, from: to } : { ...m, to }); }} />
-              )))}
-              {marks.map((m, i) => { const at = m.kind === "pin" ? m.at : m.from; return <Text key={`t${i}`} x={at[0] * width + (m.kind === "pin" ? -4 : 12)} y={at[1] * height - 7} text={m.kind === "pin" ? String(i + 1) : `${i + 1} ${m.words}`} fontSize={15} fontStyle="bold" fill={m.kind === "pin" ? "#fff" : COLOUR} listening={false} />; })}
+              {marks.map((m, i) =>
+                m.kind === "arrow" ? (
+                  <Arrow
+                    key={`a${i}`}
+                    points={[m.from[0] * width, m.from[1] * height, m.to[0] * width, m.to[1] * height]}
+                    stroke={COLOUR}
+                    fill={COLOUR}
+                    strokeWidth={4}
+                    pointerLength={14}
+                    pointerWidth={14}
+                  />
+                ) : null,
+              )}
+              {marks.flatMap((m, i) =>
+                (m.kind === "pin" ? [m.at] : [m.from, m.to]).map((at, k) => (
+                  <Circle
+                    key={`h${i}-${k}`}
+                    x={at[0] * width}
+                    y={at[1] * height}
+                    radius={m.kind === "pin" ? 13 : 9}
+                    fill={m.kind === "pin" ? COLOUR : "#ffffffcc"}
+                    stroke={m.kind === "pin" ? "#fff" : COLOUR}
+                    strokeWidth={3}
+                    draggable
+                    onDragMove={(e) => {
+                      const to = shares(e.target.x(), e.target.y());
+                      put(i, m.kind === "pin" ? { ...m, at: to } : k === 0 ? { ...m, from: to } : { ...m, to });
+                    }}
+                  />
+                )),
+              )}
+              {marks.map((m, i) => {
+                const at = m.kind === "pin" ? m.at : m.from;
+                return (
+                  <Text
+                    key={`t${i}`}
+                    x={at[0] * width + (m.kind === "pin" ? -4 : 12)}
+                    y={at[1] * height - 7}
+                    text={m.kind === "pin" ? String(i + 1) : `${i + 1} ${m.words}`}
+                    fontSize={15}
+                    fontStyle="bold"
+                    fill={m.kind === "pin" ? "#fff" : COLOUR}
+                    listening={false}
+                  />
+                );
+              })}
             </Layer>
           </Stage>
-        ) : <p role="status">Opening the photo</p>}
+        ) : (
+          <p role="status">Opening the photo</p>
+        )}
       </div>
       <div className="d-flex gap-2 flex-wrap my-2">
-        <Button variant="outline-dark" onClick={() => setMarks([...marks, { kind: "pin", at: [0.5, 0.5], words: "" }])}><i className="bi bi-geo-alt" aria-hidden /> Pin</Button>
-        <Button variant="outline-dark" onClick={() => setMarks([...marks, { kind: "arrow", from: [0.3, 0.3], to: [0.5, 0.5], words: "" }])}><i className="bi bi-arrow-down-right" aria-hidden /> Arrow</Button>
+        <Button variant="outline-dark" onClick={() => setMarks([...marks, { kind: "pin", at: [0.5, 0.5], words: "" }])}>
+          <i className="bi bi-geo-alt" aria-hidden /> Pin
+        </Button>
+        <Button
+          variant="outline-dark"
+          onClick={() => setMarks([...marks, { kind: "arrow", from: [0.3, 0.3], to: [0.5, 0.5], words: "" }])}
+        >
+          <i className="bi bi-arrow-down-right" aria-hidden /> Arrow
+        </Button>
       </div>
       <ol className="mark-list">
         {marks.map((m, i) => (
           <li key={i}>
-            <button type="button" className="btn btn-outline-dark" aria-label={`Move ${m.kind} ${i + 1} with the arrow keys${m.kind === "arrow" ? ", its tail with Shift" : ""}`} onKeyDown={nudge(i)}><i className="bi bi-arrows-move" aria-hidden /></button>
-            <Form.Control aria-label={`What ${m.kind} ${i + 1} shows`} value={m.words} maxLength={60} onChange={(e) => put(i, { ...m, words: e.target.value })} />
-            <Button variant="link" aria-label={`Remove ${m.kind} ${i + 1}`} onClick={() => setMarks(marks.filter((_, k) => k !== i))}><i className="bi bi-x-lg" aria-hidden /></Button>
+            <button
+              type="button"
+              className="btn btn-outline-dark"
+              aria-label={`Move ${m.kind} ${i + 1} with the arrow keys${m.kind === "arrow" ? ", its tail with Shift" : ""}`}
+              onKeyDown={nudge(i)}
+            >
+              <i className="bi bi-arrows-move" aria-hidden />
+            </button>
+            <Form.Control
+              aria-label={`What ${m.kind} ${i + 1} shows`}
+              value={m.words}
+              maxLength={60}
+              onChange={(e) => put(i, { ...m, words: e.target.value })}
+            />
+            <Button
+              variant="link"
+              aria-label={`Remove ${m.kind} ${i + 1}`}
+              onClick={() => setMarks(marks.filter((_, k) => k !== i))}
+            >
+              <i className="bi bi-x-lg" aria-hidden />
+            </Button>
           </li>
         ))}
       </ol>
-      <Form.Group controlId="caption" className="mb-2"><Form.Label>What it shows</Form.Label><Form.Control value={caption} maxLength={200} onChange={(e) => setCaption(e.target.value)} /></Form.Group>
-      <Button size="lg" disabled={busy} onClick={() => void onKeep(caption.trim(), marks)}>Keep</Button>
+      <Form.Group controlId="caption" className="mb-2">
+        <Form.Label>What it shows</Form.Label>
+        <Form.Control value={caption} maxLength={200} onChange={(e) => setCaption(e.target.value)} />
+      </Form.Group>
+      <Button size="lg" disabled={busy} onClick={() => void onKeep(caption.trim(), marks)}>
+        Keep
+      </Button>
     </div>
   );
 }

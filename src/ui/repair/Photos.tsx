@@ -9,7 +9,10 @@ import type { Done, Job } from "../../core/journal/fold";
 import { smaller } from "./smaller";
 
 // The drawing library knows the browser only.
-const PhotoMarks = dynamic(() => import("./PhotoMarks").then((m) => m.PhotoMarks), { ssr: false, loading: () => <p role="status">Opening the photo</p> });
+const PhotoMarks = dynamic(() => import("./PhotoMarks").then((m) => m.PhotoMarks), {
+  ssr: false,
+  loading: () => <p role="status">Opening the photo</p>,
+});
 
 interface Props {
   readonly job: Job;
@@ -48,15 +51,53 @@ export function Photos({ job, stage, busy, onLog }: Props) {
         <button key={p.body.hash} type="button" className="photo-thumb" onClick={() => setOpen(p)}>
           {/* eslint-disable-next-line @next/next/no-img-element -- kept by hash in this shop's own store, already small */}
           <img src={`/api/photos/${p.body.hash}`} alt={p.body.caption || `Photo ${i + 1}`} />
-          {p.body.marks.length > 0 ? <span className="count" aria-label={`${p.body.marks.length} marks`}>{p.body.marks.length}</span> : null}
+          {p.body.marks.length > 0 ? (
+            <span className="count" aria-label={`${p.body.marks.length} marks`}>
+              {p.body.marks.length}
+            </span>
+          ) : null}
         </button>
       ))}
-      <Button variant="outline-dark" disabled={busy || sending} onClick={() => input.current?.click()}><i className="bi bi-camera" aria-hidden /> {sending ? "Keeping it" : "Photo"}</Button>
-      <input ref={input} type="file" accept="image/*" capture="environment" className="visually-hidden" tabIndex={-1} aria-label={`Photo for ${stage}`} onChange={(e) => void take(e.target.files)} />
-      {problem ? <p className="problem" role="alert">{problem}</p> : null}
-      <Modal show={open !== null} onHide={() => setOpen(null)} size="xl" fullscreen="lg-down" aria-labelledby="photo-title">
-        <Modal.Header closeButton><Modal.Title id="photo-title">Photo</Modal.Title></Modal.Header>
-        <Modal.Body>{open ? <PhotoMarks key={open.body.hash} photo={open.body} busy={busy} onKeep={async (caption, marks) => { if (await onLog({ ...open.body, caption, marks })) setOpen(null); }} /> : null}</Modal.Body>
+      <Button variant="outline-dark" disabled={busy || sending} onClick={() => input.current?.click()}>
+        <i className="bi bi-camera" aria-hidden /> {sending ? "Keeping it" : "Photo"}
+      </Button>
+      <input
+        ref={input}
+        type="file"
+        accept="image/*"
+        capture="environment"
+        className="visually-hidden"
+        tabIndex={-1}
+        aria-label={`Photo for ${stage}`}
+        onChange={(e) => void take(e.target.files)}
+      />
+      {problem ? (
+        <p className="problem" role="alert">
+          {problem}
+        </p>
+      ) : null}
+      <Modal
+        show={open !== null}
+        onHide={() => setOpen(null)}
+        size="xl"
+        fullscreen="lg-down"
+        aria-labelledby="photo-title"
+      >
+        <Modal.Header closeButton>
+          <Modal.Title id="photo-title">Photo</Modal.Title>
+        </Modal.Header>
+        <Modal.Body>
+          {open ? (
+            <PhotoMarks
+              key={open.body.hash}
+              photo={open.body}
+              busy={busy}
+              onKeep={async (caption, marks) => {
+                if (await onLog({ ...open.body, caption, marks })) setOpen(null);
+              }}
+            />
+          ) : null}
+        </Modal.Body>
       </Modal>
     </div>
   );

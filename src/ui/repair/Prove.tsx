@@ -14,7 +14,15 @@ import type { RepairProps } from "./Decide";
 const NONE: readonly ProofStep[] = [];
 
 /** The proof that the fault is gone and the machine safe: one step at a time, measured or seen, passed or failed. */
-export function Prove({ machine, job, piece, fault, busy, onLog, onBack }: RepairProps & { readonly fault: string | null; readonly onBack: () => void }) {
+export function Prove({
+  machine,
+  job,
+  piece,
+  fault,
+  busy,
+  onLog,
+  onBack,
+}: RepairProps & { readonly fault: string | null; readonly onBack: () => void }) {
   const router = useRouter();
   const [cord, setCord] = useKept("unzo.cord");
   const taken = fault ?? job.work.decisions.findLast((d) => d.body.piece === piece)?.body.fault ?? null;
@@ -28,8 +36,17 @@ export function Prove({ machine, job, piece, fault, busy, onLog, onBack }: Repai
     let current = true;
     const [part, mode] = (taken ?? "").split(":") as [string, string | undefined];
     const known = mode !== undefined && machine.partById.get(part)?.modes.some((m) => m.id === mode);
-    desk.proofRun(complaint, known ? { part, mode } : null, metres > 0 ? metres : 2).then((found) => { if (current) setScript(found); }, (error: Error) => { if (current) setLost(error.message); });
-    return () => { current = false; };
+    desk.proofRun(complaint, known ? { part, mode } : null, metres > 0 ? metres : 2).then(
+      (found) => {
+        if (current) setScript(found);
+      },
+      (error: Error) => {
+        if (current) setLost(error.message);
+      },
+    );
+    return () => {
+      current = false;
+    };
   }, [desk, machine, complaint, taken, metres]);
   const steps = script ?? NONE;
   const state = proofState(steps, job.work.proved);
@@ -49,40 +66,99 @@ export function Prove({ machine, job, piece, fault, busy, onLog, onBack }: Repai
   async function record(passed: boolean, typed: string) {
     if (!step) return;
     if (waiting) await onLog({ type: "waited", wait: step.id });
-    if (!(await onLog({ type: "proved", step: step.id, words: step.words, passed, typed: typed.slice(0, 80), limit: step.expected.slice(0, 120) }))) return;
+    if (
+      !(await onLog({
+        type: "proved",
+        step: step.id,
+        words: step.words,
+        passed,
+        typed: typed.slice(0, 80),
+        limit: step.expected.slice(0, 120),
+      }))
+    )
+      return;
     setPicked(null);
     const told = toldOfRepair(machine, job, piece, steps, step, passed, typed);
     // Where it has not helped, the search goes on with all that is known.
     if (told && (await onLog(told)) && told.result === "stays") router.push(`/jobs/${job.id}`);
   }
 
-  if (!script) return <section className="rig-sheet" role="status" aria-busy={lost === ""}><h2>Working out what a sound machine shows</h2>{lost ? <p className="problem">{lost}</p> : <ProgressBar animated now={100} aria-label="Computing" />}</section>;
+  if (!script)
+    return (
+      <section className="rig-sheet" role="status" aria-busy={lost === ""}>
+        <h2>Working out what a sound machine shows</h2>
+        {lost ? <p className="problem">{lost}</p> : <ProgressBar animated now={100} aria-label="Computing" />}
+      </section>
+    );
   return (
     <>
       <section className="rig-sheet prove-now" aria-label="Next step of the proof">
         {step ? (
           <>
-            <p className="next-kicker">{PROOF_GROUPS[step.group]}, {state.passed} of {state.total} passed</p>
+            <p className="next-kicker">
+              {PROOF_GROUPS[step.group]}, {state.passed} of {state.total} passed
+            </p>
             <h2>{step.words}</h2>
             <p>{step.how}</p>
             {step.limit ? <p className="quiet">{step.limit.source}</p> : null}
-            {step.cautions.map((c) => <p key={c} className="swap-caution"><i className="bi bi-exclamation-triangle" aria-hidden /> {c}</p>)}
-            <p className="prove-wanted">Passes: <strong className="value">{step.expected}</strong></p>
-            {step.wait && !waiting ? <Button size="lg" variant="outline-dark" className="mb-2" disabled={busy} onClick={() => void onLog({ type: "waiting", wait: step.id, words: step.words, seconds: step.wait!, piece })}><i className="bi bi-hourglass-split" aria-hidden /> Start the clock</Button> : null}
+            {step.cautions.map((c) => (
+              <p key={c} className="swap-caution">
+                <i className="bi bi-exclamation-triangle" aria-hidden /> {c}
+              </p>
+            ))}
+            <p className="prove-wanted">
+              Passes: <strong className="value">{step.expected}</strong>
+            </p>
+            {step.wait && !waiting ? (
+              <Button
+                size="lg"
+                variant="outline-dark"
+                className="mb-2"
+                disabled={busy}
+                onClick={() =>
+                  void onLog({ type: "waiting", wait: step.id, words: step.words, seconds: step.wait!, piece })
+                }
+              >
+                <i className="bi bi-hourglass-split" aria-hidden /> Start the clock
+              </Button>
+            ) : null}
             <Answer key={step.id} step={step} busy={busy || working} onLog={log} />
           </>
         ) : (
           <>
-            <h2><i className={`bi ${state.complete ? "bi-check-circle-fill" : "bi-x-octagon-fill"}`} aria-hidden /> {state.complete ? "Proven: the fault is gone and the machine is safe." : "Not proven."}</h2>
-            {state.failed.length > 0 ? <p className="swap-caution">Failed: {state.failed.map((f) => f.words).join(", ")}. It is not handed over like this.</p> : null}
-            <Button size="lg" onClick={onBack}>What is still to be put back</Button>
+            <h2>
+              <i className={`bi ${state.complete ? "bi-check-circle-fill" : "bi-x-octagon-fill"}`} aria-hidden />{" "}
+              {state.complete ? "Proven: the fault is gone and the machine is safe." : "Not proven."}
+            </h2>
+            {state.failed.length > 0 ? (
+              <p className="swap-caution">
+                Failed: {state.failed.map((f) => f.words).join(", ")}. It is not handed over like this.
+              </p>
+            ) : null}
+            <Button size="lg" onClick={onBack}>
+              What is still to be put back
+            </Button>
           </>
         )}
       </section>
       <section className="rig-sheet" aria-label="All steps">
         <div className="d-flex gap-3 align-items-end flex-wrap mb-2">
-          <Form.Group controlId="cord"><Form.Label>Cord, metres</Form.Label><Form.Control className="value" style={{ width: "6rem" }} value={cord} placeholder="2" onChange={(e) => setCord(e.target.value)} /></Form.Group>
-          {steps.some((s) => s.limit) ? null : <p className="mb-0 quiet">It runs on its own battery or engine: the after-repair standard for mains equipment does not apply. Local rules do.</p>}
+          <Form.Group controlId="cord">
+            <Form.Label>Cord, metres</Form.Label>
+            <Form.Control
+              className="value"
+              style={{ width: "6rem" }}
+              value={cord}
+              placeholder="2"
+              onChange={(e) => setCord(e.target.value)}
+            />
+          </Form.Group>
+          {steps.some((s) => s.limit) ? null : (
+            <p className="mb-0 quiet">
+              It runs on its own battery or engine: the after-repair standard for mains equipment does not apply. Local
+              rules do.
+            </p>
+          )}
         </div>
         <ol className="proof-list">
           {steps.map((s) => {
@@ -90,8 +166,17 @@ export function Prove({ machine, job, piece, fault, busy, onLog, onBack }: Repai
             return (
               <li key={s.id} className={r ? (r.passed ? "passed" : "failed") : ""}>
                 <button type="button" aria-current={s === step ? "step" : undefined} onClick={() => setPicked(s.id)}>
-                  <i className={`bi ${r ? (r.passed ? "bi-check-circle-fill" : "bi-x-octagon-fill") : "bi-circle"}`} aria-hidden />
-                  <span><span className="visually-hidden">{r ? (r.passed ? "Passed: " : "Failed: ") : "Open: "}</span>{s.words}<span className="quiet d-block">{PROOF_GROUPS[s.group]}; {s.expected}</span></span>
+                  <i
+                    className={`bi ${r ? (r.passed ? "bi-check-circle-fill" : "bi-x-octagon-fill") : "bi-circle"}`}
+                    aria-hidden
+                  />
+                  <span>
+                    <span className="visually-hidden">{r ? (r.passed ? "Passed: " : "Failed: ") : "Open: "}</span>
+                    {s.words}
+                    <span className="quiet d-block">
+                      {PROOF_GROUPS[s.group]}; {s.expected}
+                    </span>
+                  </span>
                   <span className="value">{r?.typed ?? ""}</span>
                 </button>
               </li>
@@ -104,15 +189,27 @@ export function Prove({ machine, job, piece, fault, busy, onLog, onBack }: Repai
 }
 
 /** What was measured or seen at one step. */
-function Answer({ step, busy, onLog }: { step: ProofStep; busy: boolean; onLog: (passed: boolean, typed: string) => Promise<void> }) {
+function Answer({
+  step,
+  busy,
+  onLog,
+}: {
+  step: ProofStep;
+  busy: boolean;
+  onLog: (passed: boolean, typed: string) => Promise<void>;
+}) {
   const [typed, setTyped] = useState("");
   const [problem, setProblem] = useState("");
   const measured = step.limit !== undefined || (step.test !== undefined && step.test.function !== "look");
   if (!measured) {
     return (
       <div className="d-flex gap-2 flex-wrap">
-        <Button size="lg" disabled={busy} onClick={() => void onLog(true, step.expected)}><i className="bi bi-check-lg" aria-hidden /> {step.test && !step.wait ? step.expected : "Yes"}</Button>
-        <Button size="lg" variant="outline-dark" disabled={busy} onClick={() => void onLog(false, "not so")}><i className="bi bi-x-lg" aria-hidden /> Not so</Button>
+        <Button size="lg" disabled={busy} onClick={() => void onLog(true, step.expected)}>
+          <i className="bi bi-check-lg" aria-hidden /> {step.test && !step.wait ? step.expected : "Yes"}
+        </Button>
+        <Button size="lg" variant="outline-dark" disabled={busy} onClick={() => void onLog(false, "not so")}>
+          <i className="bi bi-x-lg" aria-hidden /> Not so
+        </Button>
       </div>
     );
   }
@@ -125,11 +222,34 @@ function Answer({ step, busy, onLog }: { step: ProofStep; busy: boolean; onLog: 
   }
   return (
     <Form className="d-flex gap-2 flex-wrap align-items-center" onSubmit={submit}>
-      <Form.Label htmlFor="proof-reading" className="visually-hidden">Reading</Form.Label>
-      <Form.Control id="proof-reading" size="lg" className="value proof-reading" autoFocus autoComplete="off" value={typed} placeholder="Reading" onChange={(e) => { setTyped(e.target.value); setProblem(""); }} />
-      <Button type="submit" size="lg" disabled={busy}>Log</Button>
-      {judged && judged.kind !== "unread" ? <strong className={judged.kind === "pass" ? "all-back" : "swap-caution"}><i className={`bi ${judged.kind === "pass" ? "bi-check-circle-fill" : "bi-x-octagon-fill"}`} aria-hidden /> {judged.kind === "pass" ? "passes" : "fails"}</strong> : null}
-      <p className="problem w-100 mb-0" role="alert">{problem}</p>
+      <Form.Label htmlFor="proof-reading" className="visually-hidden">
+        Reading
+      </Form.Label>
+      <Form.Control
+        id="proof-reading"
+        size="lg"
+        className="value proof-reading"
+        autoFocus
+        autoComplete="off"
+        value={typed}
+        placeholder="Reading"
+        onChange={(e) => {
+          setTyped(e.target.value);
+          setProblem("");
+        }}
+      />
+      <Button type="submit" size="lg" disabled={busy}>
+        Log
+      </Button>
+      {judged && judged.kind !== "unread" ? (
+        <strong className={judged.kind === "pass" ? "all-back" : "swap-caution"}>
+          <i className={`bi ${judged.kind === "pass" ? "bi-check-circle-fill" : "bi-x-octagon-fill"}`} aria-hidden />{" "}
+          {judged.kind === "pass" ? "passes" : "fails"}
+        </strong>
+      ) : null}
+      <p className="problem w-100 mb-0" role="alert">
+        {problem}
+      </p>
     </Form>
   );
 }

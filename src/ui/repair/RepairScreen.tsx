@@ -27,7 +27,14 @@ interface Props {
   readonly step: string;
 }
 
-const STEPS = [["decide", "Decide", "bi-signpost-split"], ["swap", "Swap", "bi-arrow-left-right"], ["set-up", "Set up", "bi-sliders"], ["prove", "Prove", "bi-patch-check"], ["back", "Put back", "bi-list-check"], ["change", "Change the circuit", "bi-node-plus"]] as const;
+const STEPS = [
+  ["decide", "Decide", "bi-signpost-split"],
+  ["swap", "Swap", "bi-arrow-left-right"],
+  ["set-up", "Set up", "bi-sliders"],
+  ["prove", "Prove", "bi-patch-check"],
+  ["back", "Put back", "bi-list-check"],
+  ["change", "Change the circuit", "bi-node-plus"],
+] as const;
 type Step = (typeof STEPS)[number][0];
 
 /** From the cause found to the proof that the machine is well: what to do about it, the swap, the settings, the proof, and nothing left behind. */
@@ -37,34 +44,79 @@ export function RepairScreen({ events, unit, file, piece, fault, step }: Props) 
   const { job, coming, sending, problem, log } = useJournal(drawn, events, who || (events[0]?.actor ?? "Someone"));
   const changes = job.changes.map((c) => c.id).join(" ");
   // eslint-disable-next-line react-hooks/exhaustive-deps -- the key stands for the changes
-  const machine = useMemo(() => (job.changes.length === 0 ? drawn : compileMachine(applyChanges(file, job.changes.map((c) => c.body.change)))), [drawn, file, changes]);
+  const machine = useMemo(
+    () =>
+      job.changes.length === 0
+        ? drawn
+        : compileMachine(
+            applyChanges(
+              file,
+              job.changes.map((c) => c.body.change),
+            ),
+          ),
+    [drawn, file, changes],
+  );
   const [at, setStep] = useState<Step>(STEPS.find(([id]) => id === step)?.[0] ?? "decide");
-  const setAt = (to: Step) => { setStep(to); window.scrollTo(0, 0); };
+  const setAt = (to: Step) => {
+    setStep(to);
+    window.scrollTo(0, 0);
+  };
   const left = leftBehind(machine, job);
   const entry = machine.pieceById.get(piece)!;
   const shared = { machine, job, piece, busy: sending || job.called !== null, onLog: log };
   return (
     <div className="start">
       <header className="bar">
-        <Link href={job.called ? `/jobs/${job.id}/record` : `/jobs/${job.id}`} className="home" aria-label="Back to the job"><i className="bi bi-arrow-left" aria-hidden /></Link>
+        <Link
+          href={job.called ? `/jobs/${job.id}/record` : `/jobs/${job.id}`}
+          className="home"
+          aria-label="Back to the job"
+        >
+          <i className="bi bi-arrow-left" aria-hidden />
+        </Link>
         <h1>{at === "change" ? "Change the circuit" : entry.name}</h1>
-        <span>{job.opened.site}, {file.maker} {file.model}, <Link href={`/units/${unit}`}>{job.opened.serial}</Link></span>
-        {job.work.modifications.length > 0 ? <strong className="modified-mark"><i className="bi bi-exclamation-diamond-fill" aria-hidden /> modified</strong> : null}
+        <span>
+          {job.opened.site}, {file.maker} {file.model}, <Link href={`/units/${unit}`}>{job.opened.serial}</Link>
+        </span>
+        {job.work.modifications.length > 0 ? (
+          <strong className="modified-mark">
+            <i className="bi bi-exclamation-diamond-fill" aria-hidden /> modified
+          </strong>
+        ) : null}
       </header>
       <nav className="views" aria-label="Steps of the repair">
         {STEPS.map(([id, name, icon]) => (
           <button key={id} type="button" aria-current={at === id ? "page" : undefined} onClick={() => setAt(id)}>
-            <i className={`bi ${icon}`} aria-hidden /> {name}{id === "back" && left.length > 0 ? <span className="count" aria-label={`${left.length} open`}>{left.length}</span> : null}
+            <i className={`bi ${icon}`} aria-hidden /> {name}
+            {id === "back" && left.length > 0 ? (
+              <span className="count" aria-label={`${left.length} open`}>
+                {left.length}
+              </span>
+            ) : null}
           </button>
         ))}
         <Waits />
       </nav>
       <main className="repair-main">
-        {problem ? <p className="problem" role="alert">{problem}</p> : null}
-        {job.called ? <p className="rig-sheet" role="status">The job is closed: this is how it was left.</p> : null}
+        {problem ? (
+          <p className="problem" role="alert">
+            {problem}
+          </p>
+        ) : null}
+        {job.called ? (
+          <p className="rig-sheet" role="status">
+            The job is closed: this is how it was left.
+          </p>
+        ) : null}
         {at === "decide" ? <Decide {...shared} fault={fault} onDone={() => setAt("swap")} /> : null}
         {/* A tick is seen at once; should the journal refuse it, it goes again. */}
-        {at === "swap" ? <Swap {...shared} job={coming ?? job} onDone={() => setAt(file.settings.length > 0 || file.addOns.length > 0 ? "set-up" : "prove")} /> : null}
+        {at === "swap" ? (
+          <Swap
+            {...shared}
+            job={coming ?? job}
+            onDone={() => setAt(file.settings.length > 0 || file.addOns.length > 0 ? "set-up" : "prove")}
+          />
+        ) : null}
         {at === "set-up" ? <SetUp {...shared} onDone={() => setAt("prove")} /> : null}
         {at === "prove" ? <Prove {...shared} fault={fault} onBack={() => setAt("back")} /> : null}
         {at === "back" ? <LeftList left={left} busy={shared.busy} job={job} onLog={log} /> : null}

@@ -14,11 +14,17 @@ import type { RepairProps } from "./Decide";
 export function SetUp({ machine, job, piece, busy, onLog, onDone }: RepairProps & { readonly onDone: () => void }) {
   const { file } = machine;
   const carried = useMemo(() => carryOver(machine, job), [machine, job]);
-  const setNow = (setting: string) => job.answers.findLast(({ body }) => body.type === "setting" && body.setting === setting && body.moment === "set")?.body;
+  const setNow = (setting: string) =>
+    job.answers.findLast(({ body }) => body.type === "setting" && body.setting === setting && body.moment === "set")
+      ?.body;
   const setting = (id: string) => file.settings.find((s) => s.id === id)!;
   return (
     <>
-      {file.settings.length === 0 ? <p className="rig-sheet" role="status">This machine has no settings in its file.</p> : (
+      {file.settings.length === 0 ? (
+        <p className="rig-sheet" role="status">
+          This machine has no settings in its file.
+        </p>
+      ) : (
         <section className="rig-sheet" aria-label="Settings">
           <h2>From the old board</h2>
           <ul className="settings-carried">
@@ -29,33 +35,129 @@ export function SetUp({ machine, job, piece, busy, onLog, onDone }: RepairProps 
               return (
                 <li key={s.setting}>
                   <div>
-                    <strong>{s.name}</strong><span className="quiet d-block">{s.where}</span>
-                    <Form.Select aria-label={`${s.name}, as found`} value={s.value ?? ""} disabled={busy} onChange={(e) => { if (e.target.value) void onLog({ type: "setting", setting: s.setting, value: e.target.value, moment: "found", words: `${s.name} found at ${e.target.value}, ${settingWords(setting(s.setting), e.target.value)}` }); }}>
+                    <strong>{s.name}</strong>
+                    <span className="quiet d-block">{s.where}</span>
+                    <Form.Select
+                      aria-label={`${s.name}, as found`}
+                      value={s.value ?? ""}
+                      disabled={busy}
+                      onChange={(e) => {
+                        if (e.target.value)
+                          void onLog({
+                            type: "setting",
+                            setting: s.setting,
+                            value: e.target.value,
+                            moment: "found",
+                            words: `${s.name} found at ${e.target.value}, ${settingWords(setting(s.setting), e.target.value)}`,
+                          });
+                      }}
+                    >
                       <option value="">not read yet</option>
-                      {setting(s.setting).values.map((v) => <option key={v.value} value={v.value}>{v.value}: {v.words}</option>)}
+                      {setting(s.setting).values.map((v) => (
+                        <option key={v.value} value={v.value}>
+                          {v.value}: {v.words}
+                        </option>
+                      ))}
                     </Form.Select>
                   </div>
                   {drawing ? <SwitchRow drawing={drawing} /> : <span className="value big-value">{s.value ?? ""}</span>}
-                  {s.value !== null && s.by !== "menu" ? <Button variant={isSet ? "outline-dark" : "primary"} disabled={busy || isSet} onClick={() => void onLog({ type: "setting", setting: s.setting, value: s.value!, moment: "set", words: `${s.name} set to ${s.value!} on the new board` })}>{isSet ? <><i className="bi bi-check-lg" aria-hidden /> Set</> : "Set on the new one"}</Button> : null}
-                  {s.by === "menu" && isSet ? <span><i className="bi bi-check-lg" aria-hidden /> entered</span> : null}
+                  {s.value !== null && s.by !== "menu" ? (
+                    <Button
+                      variant={isSet ? "outline-dark" : "primary"}
+                      disabled={busy || isSet}
+                      onClick={() =>
+                        void onLog({
+                          type: "setting",
+                          setting: s.setting,
+                          value: s.value!,
+                          moment: "set",
+                          words: `${s.name} set to ${s.value!} on the new board`,
+                        })
+                      }
+                    >
+                      {isSet ? (
+                        <>
+                          <i className="bi bi-check-lg" aria-hidden /> Set
+                        </>
+                      ) : (
+                        "Set on the new one"
+                      )}
+                    </Button>
+                  ) : null}
+                  {s.by === "menu" && isSet ? (
+                    <span>
+                      <i className="bi bi-check-lg" aria-hidden /> entered
+                    </span>
+                  ) : null}
                 </li>
               );
             })}
           </ul>
-          {carried.missing.length > 0 ? <p className="swap-caution">Read first, before the old board comes out: {carried.missing.join(", ")}. A dead board: the rating plate, the order, the last record.</p> : null}
+          {carried.missing.length > 0 ? (
+            <p className="swap-caution">
+              Read first, before the old board comes out: {carried.missing.join(", ")}. A dead board: the rating plate,
+              the order, the last record.
+            </p>
+          ) : null}
         </section>
       )}
       {carried.keys.length > 0 || carried.virgin ? (
         <section className="rig-sheet" aria-label="Onto the new board">
           <h2>Onto the new board</h2>
-          {carried.virgin ? <p>A board that was never set shows <strong className="value">{carried.virgin.shows}</strong>. It takes {carried.virgin.wakes} s to wake: wait, then begin.</p> : null}
+          {carried.virgin ? (
+            <p>
+              A board that was never set shows <strong className="value">{carried.virgin.shows}</strong>. It takes{" "}
+              {carried.virgin.wakes} s to wake: wait, then begin.
+            </p>
+          ) : null}
           {carried.keys.length > 0 ? (
             <>
-              <ol className="key-steps">{carried.keys.map((k, i) => <li key={i}><strong>{k.words}</strong>{k.shows ? <> shows <span className="value">{k.shows}</span></> : null}</li>)}</ol>
-              <p className={carried.checked ? "all-back" : "swap-caution"} role="status"><i className={`bi ${carried.checked ? "bi-check-circle-fill" : "bi-exclamation-triangle"}`} aria-hidden /> {carried.checked ? "Tried on the simulated board: every setting comes out as found." : "On the simulated board a setting comes out otherwise: it has no such value. Enter that one by hand."}</p>
-              <Button disabled={busy || !carried.checked} onClick={() => void (async () => { for (const s of carried.settings) if (s.by === "menu" && s.value !== null) await onLog({ type: "setting", setting: s.setting, value: s.value, moment: "set", words: `${s.name} entered as ${s.value} on the new board` }); })()}>Entered, and it shows them</Button>
+              <ol className="key-steps">
+                {carried.keys.map((k, i) => (
+                  <li key={i}>
+                    <strong>{k.words}</strong>
+                    {k.shows ? (
+                      <>
+                        {" "}
+                        shows <span className="value">{k.shows}</span>
+                      </>
+                    ) : null}
+                  </li>
+                ))}
+              </ol>
+              <p className={carried.checked ? "all-back" : "swap-caution"} role="status">
+                <i
+                  className={`bi ${carried.checked ? "bi-check-circle-fill" : "bi-exclamation-triangle"}`}
+                  aria-hidden
+                />{" "}
+                {carried.checked
+                  ? "Tried on the simulated board: every setting comes out as found."
+                  : "On the simulated board a setting comes out otherwise: it has no such value. Enter that one by hand."}
+              </p>
+              <Button
+                disabled={busy || !carried.checked}
+                onClick={() =>
+                  void (async () => {
+                    for (const s of carried.settings)
+                      if (s.by === "menu" && s.value !== null)
+                        await onLog({
+                          type: "setting",
+                          setting: s.setting,
+                          value: s.value,
+                          moment: "set",
+                          words: `${s.name} entered as ${s.value} on the new board`,
+                        });
+                  })()
+                }
+              >
+                Entered, and it shows them
+              </Button>
             </>
-          ) : carried.missing.length === 0 ? <p className="mb-0" role="status">The new board comes with these values: nothing to press. Look that it shows them.</p> : null}
+          ) : carried.missing.length === 0 ? (
+            <p className="mb-0" role="status">
+              The new board comes with these values: nothing to press. Look that it shows them.
+            </p>
+          ) : null}
         </section>
       ) : null}
       {file.addOns.map((a) => {
@@ -66,8 +168,20 @@ export function SetUp({ machine, job, piece, busy, onLog, onDone }: RepairProps 
             <ol className="key-steps">
               {addOnPlan(machine, a.id).map((stage) => (
                 <li key={stage.id}>
-                  <Form.Check id={`addon-${a.id}-${stage.id}`} label={<strong>{stage.name}</strong>} checked={done.has(stage.id)} disabled={busy} onChange={() => void onLog({ type: "staged", plan: a.id, stage: stage.id, done: !done.has(stage.id) })} />
-                  <ul>{stage.steps.map((s) => <li key={s}>{s}</li>)}</ul>
+                  <Form.Check
+                    id={`addon-${a.id}-${stage.id}`}
+                    label={<strong>{stage.name}</strong>}
+                    checked={done.has(stage.id)}
+                    disabled={busy}
+                    onChange={() =>
+                      void onLog({ type: "staged", plan: a.id, stage: stage.id, done: !done.has(stage.id) })
+                    }
+                  />
+                  <ul>
+                    {stage.steps.map((s) => (
+                      <li key={s}>{s}</li>
+                    ))}
+                  </ul>
                   {stage.drawing ? <SwitchRow drawing={stage.drawing} /> : null}
                 </li>
               ))}
@@ -75,7 +189,14 @@ export function SetUp({ machine, job, piece, busy, onLog, onDone }: RepairProps 
           </section>
         );
       })}
-      <div><Button size="lg" onClick={onDone}>Go on to the proof</Button> <Link className="btn btn-link" href={`/tools/settings?job=${job.id}&piece=${piece}`}>Switches and settings</Link></div>
+      <div>
+        <Button size="lg" onClick={onDone}>
+          Go on to the proof
+        </Button>{" "}
+        <Link className="btn btn-link" href={`/tools/settings?job=${job.id}&piece=${piece}`}>
+          Switches and settings
+        </Link>
+      </div>
     </>
   );
 }

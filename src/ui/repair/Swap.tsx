@@ -14,17 +14,41 @@ export function Swap({ machine, job, piece, busy, onLog, onDone }: RepairProps &
   const done = new Set(job.work.stages[piece]);
   const next = plan.stages.find((s) => !done.has(s.id));
   const decided = job.work.decisions.findLast((d) => d.body.piece === piece)?.body;
-  if (machine.pieceById.get(piece)!.licensed) return <p className="rig-sheet" role="status">Work for a licensed trade: leave it closed and hand it over.</p>;
+  if (machine.pieceById.get(piece)!.licensed)
+    return (
+      <p className="rig-sheet" role="status">
+        Work for a licensed trade: leave it closed and hand it over.
+      </p>
+    );
   return (
     <section aria-label="The swap" className="swap">
       <div className="d-flex gap-3 align-items-center flex-wrap">
-        <h2 className="mb-0">{decided ? decided.words : "The swap"}, about {plan.minutes} min</h2>
-        <Form.Check type="switch" id="transfer" label="plugs straight over, one at a time" checked={transfer} onChange={(e) => setTransfer(e.target.checked)} />
-        {next ? null : <Button size="lg" onClick={onDone}>Go on</Button>}
+        <h2 className="mb-0">
+          {decided ? decided.words : "The swap"}, about {plan.minutes} min
+        </h2>
+        <Form.Check
+          type="switch"
+          id="transfer"
+          label="plugs straight over, one at a time"
+          checked={transfer}
+          onChange={(e) => setTransfer(e.target.checked)}
+        />
+        {next ? null : (
+          <Button size="lg" onClick={onDone}>
+            Go on
+          </Button>
+        )}
       </div>
       <ol className="swap-stages">
         {plan.stages.map((stage) => (
-          <Stage key={stage.id} stage={stage} done={done.has(stage.id)} isNext={stage === next} busy={busy} onTick={() => void onLog({ type: "staged", plan: piece, stage: stage.id, done: !done.has(stage.id) })}>
+          <Stage
+            key={stage.id}
+            stage={stage}
+            done={done.has(stage.id)}
+            isNext={stage === next}
+            busy={busy}
+            onTick={() => void onLog({ type: "staged", plan: piece, stage: stage.id, done: !done.has(stage.id) })}
+          >
             {stage.steps.some((s) => s.photo) ? <Photos job={job} stage={stage.id} busy={busy} onLog={onLog} /> : null}
           </Stage>
         ))}
@@ -33,16 +57,49 @@ export function Swap({ machine, job, piece, busy, onLog, onDone }: RepairProps &
   );
 }
 
-function Stage({ stage, done, isNext, busy, onTick, children }: { stage: SwapStage; done: boolean; isNext: boolean; busy: boolean; onTick: () => void; children: React.ReactNode }) {
+function Stage({
+  stage,
+  done,
+  isNext,
+  busy,
+  onTick,
+  children,
+}: {
+  stage: SwapStage;
+  done: boolean;
+  isNext: boolean;
+  busy: boolean;
+  onTick: () => void;
+  children: React.ReactNode;
+}) {
   return (
-    <li className={`rig-sheet${done ? " is-done" : ""}${isNext ? " is-next" : ""}`} aria-current={isNext ? "step" : undefined}>
-      <Form.Check id={`stage-${stage.id}`} label={<strong>{stage.name}</strong>} checked={done} disabled={busy} onChange={onTick} />
+    <li
+      className={`rig-sheet${done ? " is-done" : ""}${isNext ? " is-next" : ""}`}
+      aria-current={isNext ? "step" : undefined}
+    >
+      <Form.Check
+        id={`stage-${stage.id}`}
+        label={<strong>{stage.name}</strong>}
+        checked={done}
+        disabled={busy}
+        onChange={onTick}
+      />
       <ul>
         {stage.steps.map((s) => (
           <li key={s.id}>
-            {s.words}{s.photo ? <> <i className="bi bi-camera" role="img" aria-label="take a photo" /></> : null}
+            {s.words}
+            {s.photo ? (
+              <>
+                {" "}
+                <i className="bi bi-camera" role="img" aria-label="take a photo" />
+              </>
+            ) : null}
             {s.details.length > 0 ? <span className="quiet d-block">{s.details.join("; ")}</span> : null}
-            {s.cautions.map((c) => <span key={c} className="swap-caution"><i className="bi bi-exclamation-triangle" aria-hidden /> {c}</span>)}
+            {s.cautions.map((c) => (
+              <span key={c} className="swap-caution">
+                <i className="bi bi-exclamation-triangle" aria-hidden /> {c}
+              </span>
+            ))}
           </li>
         ))}
       </ul>

@@ -6,7 +6,14 @@ import { useState } from "react";
 import Button from "react-bootstrap/Button";
 import Form from "react-bootstrap/Form";
 import { v4 as uuid } from "uuid";
-import { judgeRig, LAMP_SHOWS, rigFindings, type BenchRig, type LampSeen, type LampShows } from "../../core/workbench/bench-rig";
+import {
+  judgeRig,
+  LAMP_SHOWS,
+  rigFindings,
+  type BenchRig,
+  type LampSeen,
+  type LampShows,
+} from "../../core/workbench/bench-rig";
 import { send } from "../shell/send";
 import { TopBar } from "../shell/TopBar";
 import { useKept } from "../shell/useKept";
@@ -27,8 +34,15 @@ export function RigScreen({ machines, machine, boards, rig, job }: Props) {
   const [problem, setProblem] = useState("");
   const [busy, setBusy] = useState(false);
   const seen = readSeen(kept);
-  const set = (step: number, lamp: number, shows: LampShows | "") => keep(JSON.stringify([...seen.filter((o) => o.step !== step || o.lamp !== lamp), ...(shows ? [{ step, lamp, shows }] : [])]));
-  const go = (m: string, b?: string) => router.push(`/tools/rig?machine=${m}${b ? `&board=${b}` : ""}${job ? `&job=${job.id}` : ""}`);
+  const set = (step: number, lamp: number, shows: LampShows | "") =>
+    keep(
+      JSON.stringify([
+        ...seen.filter((o) => o.step !== step || o.lamp !== lamp),
+        ...(shows ? [{ step, lamp, shows }] : []),
+      ]),
+    );
+  const go = (m: string, b?: string) =>
+    router.push(`/tools/rig?machine=${m}${b ? `&board=${b}` : ""}${job ? `&job=${job.id}` : ""}`);
   const verdict = rig ? judgeRig(rig, seen) : null;
 
   async function log() {
@@ -36,7 +50,18 @@ export function RigScreen({ machines, machine, boards, rig, job }: Props) {
     setBusy(true);
     try {
       for (const found of rigFindings(rig, verdict)) {
-        await send(`/api/jobs/${job.id}/events`, { id: uuid(), v: 1, actor: who || job.actor, body: { type: "alone", ...found, tool: "rig", typed: { seen: String(seen.length) }, words: `${rig.boardName} on the bench rig: ${verdict.words} ${verdict.why}`.slice(0, 400) } });
+        await send(`/api/jobs/${job.id}/events`, {
+          id: uuid(),
+          v: 1,
+          actor: who || job.actor,
+          body: {
+            type: "alone",
+            ...found,
+            tool: "rig",
+            typed: { seen: String(seen.length) },
+            words: `${rig.boardName} on the bench rig: ${verdict.words} ${verdict.why}`.slice(0, 400),
+          },
+        });
       }
       router.push(`/jobs/${job.id}`);
     } catch (error) {
@@ -51,29 +76,92 @@ export function RigScreen({ machines, machine, boards, rig, job }: Props) {
       <main className="rig-main">
         <header className="rig-head">
           <h1>Bench rig</h1>
-          <Form.Select aria-label="Machine" value={machine} disabled={job !== null} onChange={(e) => go(e.target.value)}>{machines.map((m) => <option key={m.id} value={m.id}>{m.name}</option>)}</Form.Select>
-          {boards.length > 0 ? <Form.Select aria-label="Board" value={rig?.board ?? ""} onChange={(e) => go(machine, e.target.value)}>{boards.map((b) => <option key={b.piece} value={b.piece}>{b.name}</option>)}</Form.Select> : null}
-          {job ? <Link className="btn btn-outline-dark btn-sm" href={`/jobs/${job.id}`}>Back to the job</Link> : null}
-          <Button size="sm" variant="outline-dark" disabled={seen.length === 0} onClick={() => keep("")}>Begin anew</Button>
+          <Form.Select
+            aria-label="Machine"
+            value={machine}
+            disabled={job !== null}
+            onChange={(e) => go(e.target.value)}
+          >
+            {machines.map((m) => (
+              <option key={m.id} value={m.id}>
+                {m.name}
+              </option>
+            ))}
+          </Form.Select>
+          {boards.length > 0 ? (
+            <Form.Select aria-label="Board" value={rig?.board ?? ""} onChange={(e) => go(machine, e.target.value)}>
+              {boards.map((b) => (
+                <option key={b.piece} value={b.piece}>
+                  {b.name}
+                </option>
+              ))}
+            </Form.Select>
+          ) : null}
+          {job ? (
+            <Link className="btn btn-outline-dark btn-sm" href={`/jobs/${job.id}`}>
+              Back to the job
+            </Link>
+          ) : null}
+          <Button size="sm" variant="outline-dark" disabled={seen.length === 0} onClick={() => keep("")}>
+            Begin anew
+          </Button>
         </header>
-        {!rig || !verdict ? <p className="rig-sheet" role="status">No board of this machine switches a load that a lamp could stand for.</p> : (
+        {!rig || !verdict ? (
+          <p className="rig-sheet" role="status">
+            No board of this machine switches a load that a lamp could stand for.
+          </p>
+        ) : (
           <>
             <section className="rig-sheet" aria-label="Lamps step by step" tabIndex={0}>
               <table className="rig-table">
-                <thead><tr><th scope="col">Step</th>{rig.lamps.map((l) => <th key={l.part} scope="col">{l.name}</th>)}</tr></thead>
+                <thead>
+                  <tr>
+                    <th scope="col">Step</th>
+                    {rig.lamps.map((l) => (
+                      <th key={l.part} scope="col">
+                        {l.name}
+                      </th>
+                    ))}
+                  </tr>
+                </thead>
                 <tbody>
                   {rig.steps.map((step, s) => (
                     <tr key={step.id} className={verdict.next === s ? "is-next" : undefined}>
-                      <th scope="row">{s + 1}. {step.words}{verdict.next === s ? " (tells most)" : ""}<span className="quiet">{step.how.join(" ")}</span></th>
+                      <th scope="row">
+                        {s + 1}. {step.words}
+                        {verdict.next === s ? " (tells most)" : ""}
+                        <span className="quiet">{step.how.join(" ")}</span>
+                      </th>
                       {rig.lamps.map((lamp, l) => {
                         const should = rig.shows[0]![s]![l] ?? null;
                         const saw = seen.find((o) => o.step === s && o.lamp === l)?.shows ?? "";
                         return (
                           <td key={lamp.part}>
                             <div className="rig-lamp">
-                              <span className="rig-should"><span className={`rig-glow ${should ?? ""}`} aria-hidden /> {should ? <><span className="visually-hidden">should be </span>{should}</> : "not known"}</span>
-                              <Form.Select size="sm" className={saw && should && saw !== should ? "is-odd" : undefined} aria-label={`${lamp.name}, step ${s + 1}`} value={saw} onChange={(e) => set(s, l, e.target.value as LampShows | "")}>
-                                <option value="">seen?</option>{LAMP_SHOWS.map((v) => <option key={v} value={v}>{v}</option>)}
+                              <span className="rig-should">
+                                <span className={`rig-glow ${should ?? ""}`} aria-hidden />{" "}
+                                {should ? (
+                                  <>
+                                    <span className="visually-hidden">should be </span>
+                                    {should}
+                                  </>
+                                ) : (
+                                  "not known"
+                                )}
+                              </span>
+                              <Form.Select
+                                size="sm"
+                                className={saw && should && saw !== should ? "is-odd" : undefined}
+                                aria-label={`${lamp.name}, step ${s + 1}`}
+                                value={saw}
+                                onChange={(e) => set(s, l, e.target.value as LampShows | "")}
+                              >
+                                <option value="">seen?</option>
+                                {LAMP_SHOWS.map((v) => (
+                                  <option key={v} value={v}>
+                                    {v}
+                                  </option>
+                                ))}
                               </Form.Select>
                             </div>
                           </td>
@@ -85,13 +173,49 @@ export function RigScreen({ machines, machine, boards, rig, job }: Props) {
               </table>
             </section>
             <aside className="rig-side">
-              <p className={`tool-verdict is-${seen.length === 0 ? "unsure" : verdict.ranked[0]!.sort === "good board" && verdict.sure ? "good" : verdict.ranked[0]!.sort === "good board" ? "unsure" : "bad"}`} role="status">{verdict.words}</p>
+              <p
+                className={`tool-verdict is-${seen.length === 0 ? "unsure" : verdict.ranked[0]!.sort === "good board" && verdict.sure ? "good" : verdict.ranked[0]!.sort === "good board" ? "unsure" : "bad"}`}
+                role="status"
+              >
+                {verdict.words}
+              </p>
               {verdict.why ? <p className="mb-0">{verdict.why}</p> : null}
-              {job ? <Button size="lg" disabled={busy || seen.length === 0 || !verdict.sure} onClick={() => void log()}>Log it in the job</Button> : null}
-              <p className="problem" role="alert">{problem}</p>
-              <ul className="odds-bars" aria-label="What it may be">{verdict.sorts.filter((x) => x.probability >= 0.02).map((x) => <li key={x.sort}><span>{x.sort}</span><span className="suspect-word">{Math.round(100 * x.probability)} %</span><span className="suspect-bar" aria-hidden><span style={{ width: `${Math.max(1, 100 * x.probability)}%` }} /></span></li>)}</ul>
-              <section aria-label="How it is wired"><h2>How it is wired</h2><ul>{rig.wiring.map((w) => <li key={w}>{w}</li>)}</ul></section>
-              <ul className="cautions">{rig.cautions.map((c) => <li key={c}><i className="bi bi-exclamation-triangle" aria-hidden /> {c}</li>)}</ul>
+              {job ? (
+                <Button size="lg" disabled={busy || seen.length === 0 || !verdict.sure} onClick={() => void log()}>
+                  Log it in the job
+                </Button>
+              ) : null}
+              <p className="problem" role="alert">
+                {problem}
+              </p>
+              <ul className="odds-bars" aria-label="What it may be">
+                {verdict.sorts
+                  .filter((x) => x.probability >= 0.02)
+                  .map((x) => (
+                    <li key={x.sort}>
+                      <span>{x.sort}</span>
+                      <span className="suspect-word">{Math.round(100 * x.probability)} %</span>
+                      <span className="suspect-bar" aria-hidden>
+                        <span style={{ width: `${Math.max(1, 100 * x.probability)}%` }} />
+                      </span>
+                    </li>
+                  ))}
+              </ul>
+              <section aria-label="How it is wired">
+                <h2>How it is wired</h2>
+                <ul>
+                  {rig.wiring.map((w) => (
+                    <li key={w}>{w}</li>
+                  ))}
+                </ul>
+              </section>
+              <ul className="cautions">
+                {rig.cautions.map((c) => (
+                  <li key={c}>
+                    <i className="bi bi-exclamation-triangle" aria-hidden /> {c}
+                  </li>
+                ))}
+              </ul>
             </aside>
           </>
         )}
@@ -104,7 +228,9 @@ export function RigScreen({ machines, machine, boards, rig, job }: Props) {
 function readSeen(kept: string): LampSeen[] {
   try {
     const list = JSON.parse(kept || "[]") as LampSeen[];
-    return Array.isArray(list) ? list.filter((o) => Number.isInteger(o.step) && Number.isInteger(o.lamp) && LAMP_SHOWS.includes(o.shows)) : [];
+    return Array.isArray(list)
+      ? list.filter((o) => Number.isInteger(o.step) && Number.isInteger(o.lamp) && LAMP_SHOWS.includes(o.shows))
+      : [];
   } catch {
     return [];
   }

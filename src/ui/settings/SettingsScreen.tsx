@@ -13,7 +13,11 @@ import { TopBar } from "../shell/TopBar";
 import { useKept } from "../shell/useKept";
 import { SwitchRow } from "../tools/SwitchRow";
 
-interface Noted { readonly setting: string; readonly value: string; readonly moment: "found" | "set" }
+interface Noted {
+  readonly setting: string;
+  readonly value: string;
+  readonly moment: "found" | "set";
+}
 interface Props {
   readonly machines: readonly { readonly id: string; readonly name: string }[];
   readonly machine: string;
@@ -31,10 +35,31 @@ export function SettingsScreen({ machines, machine, settings, job }: Props) {
       <main className="settings-main">
         <header className="rig-head">
           <h1>Settings</h1>
-          <Form.Select aria-label="Machine" value={machine} disabled={job !== null} onChange={(e) => router.push(`/tools/settings?machine=${e.target.value}`)}>{machines.map((m) => <option key={m.id} value={m.id}>{m.name}</option>)}</Form.Select>
-          {job ? <Link className="btn btn-outline-dark btn-sm" href={`/jobs/${job.id}`}>Back to the job</Link> : null}
+          <Form.Select
+            aria-label="Machine"
+            value={machine}
+            disabled={job !== null}
+            onChange={(e) => router.push(`/tools/settings?machine=${e.target.value}`)}
+          >
+            {machines.map((m) => (
+              <option key={m.id} value={m.id}>
+                {m.name}
+              </option>
+            ))}
+          </Form.Select>
+          {job ? (
+            <Link className="btn btn-outline-dark btn-sm" href={`/jobs/${job.id}`}>
+              Back to the job
+            </Link>
+          ) : null}
         </header>
-        {settings.length === 0 ? <p className="rig-sheet" role="status">The file of this machine names no settings.</p> : settings.map((s) => <Setting key={s.id} setting={s} job={job} />)}
+        {settings.length === 0 ? (
+          <p className="rig-sheet" role="status">
+            The file of this machine names no settings.
+          </p>
+        ) : (
+          settings.map((s) => <Setting key={s.id} setting={s} job={job} />)
+        )}
       </main>
     </div>
   );
@@ -42,43 +67,104 @@ export function SettingsScreen({ machines, machine, settings, job }: Props) {
 
 function Setting({ setting, job }: { setting: SettingEntry; job: Props["job"] }) {
   const [who] = useKept("unzo.who");
-  const last = (moment: Noted["moment"]) => [...(job?.noted ?? [])].reverse().find((n) => n.setting === setting.id && n.moment === moment)?.value;
+  const last = (moment: Noted["moment"]) =>
+    [...(job?.noted ?? [])].reverse().find((n) => n.setting === setting.id && n.moment === moment)?.value;
   const [recorded, setRecorded] = useState({ found: last("found"), set: last("set") });
   const [found, setFound] = useState(recorded.found ?? "");
   const [wanted, setWanted] = useState(recorded.set ?? setting.factory ?? "");
   const [problem, setProblem] = useState("");
-  const unused = setting.coding ? unusedCodes(setting.values.map((v) => v.value), setting.coding.switches.length) : [];
-  const options = [...setting.values.map((v) => [v.value, `${v.value}: ${v.words}`] as const), ...unused.map((u) => [u, `${u}: not in its table`] as const)];
+  const unused = setting.coding
+    ? unusedCodes(
+        setting.values.map((v) => v.value),
+        setting.coding.switches.length,
+      )
+    : [];
+  const options = [
+    ...setting.values.map((v) => [v.value, `${v.value}: ${v.words}`] as const),
+    ...unused.map((u) => [u, `${u}: not in its table`] as const),
+  ];
   async function note(moment: Noted["moment"], value: string) {
     setProblem("");
     try {
-      await send(`/api/jobs/${job!.id}/events`, { id: uuid(), v: 1, actor: who || job!.actor, body: { type: "setting", setting: setting.id, value, moment, words: `${setting.name} ${moment === "found" ? "found" : "set to"}: ${value}, ${settingWords(setting, value)}` } });
+      await send(`/api/jobs/${job!.id}/events`, {
+        id: uuid(),
+        v: 1,
+        actor: who || job!.actor,
+        body: {
+          type: "setting",
+          setting: setting.id,
+          value,
+          moment,
+          words: `${setting.name} ${moment === "found" ? "found" : "set to"}: ${value}, ${settingWords(setting, value)}`,
+        },
+      });
       setRecorded((r) => ({ ...r, [moment]: value }));
     } catch (error) {
       setProblem((error as Error).message);
     }
   }
-  const drawing = (value: string, caption: string) => { const d = value ? drawingOf(setting, value, caption) : null; return d ? <SwitchRow drawing={d} /> : null; };
+  const drawing = (value: string, caption: string) => {
+    const d = value ? drawingOf(setting, value, caption) : null;
+    return d ? <SwitchRow drawing={d} /> : null;
+  };
   return (
     <section className="setting rig-sheet" aria-label={setting.name}>
       <div>
         <h2>{setting.name}</h2>
-        <p className="quiet mb-1">{setting.where}{setting.factory ? `. Factory: ${setting.factory}, ${settingWords(setting, setting.factory)}` : ""}</p>
-        {unused.length > 0 && unused.length <= 16 ? <p className="quiet mb-0">Not in its table: {unused.join(", ")}</p> : null}
+        <p className="quiet mb-1">
+          {setting.where}
+          {setting.factory ? `. Factory: ${setting.factory}, ${settingWords(setting, setting.factory)}` : ""}
+        </p>
+        {unused.length > 0 && unused.length <= 16 ? (
+          <p className="quiet mb-0">Not in its table: {unused.join(", ")}</p>
+        ) : null}
       </div>
       <div>
         <Form.Label htmlFor={`found-${setting.id}`}>Found</Form.Label>
-        <Form.Select id={`found-${setting.id}`} value={found} onChange={(e) => setFound(e.target.value)}><option value="">not read yet</option>{options.map(([v, words]) => <option key={v} value={v}>{words}</option>)}</Form.Select>
+        <Form.Select id={`found-${setting.id}`} value={found} onChange={(e) => setFound(e.target.value)}>
+          <option value="">not read yet</option>
+          {options.map(([v, words]) => (
+            <option key={v} value={v}>
+              {words}
+            </option>
+          ))}
+        </Form.Select>
         {drawing(found, "As found")}
-        {job ? <Button className="mt-2" size="sm" disabled={!found || recorded.found === found} onClick={() => void note("found", found)}>{recorded.found === found && found ? "Recorded" : "Record as found"}</Button> : null}
+        {job ? (
+          <Button
+            className="mt-2"
+            size="sm"
+            disabled={!found || recorded.found === found}
+            onClick={() => void note("found", found)}
+          >
+            {recorded.found === found && found ? "Recorded" : "Record as found"}
+          </Button>
+        ) : null}
       </div>
       <div>
         <Form.Label htmlFor={`wanted-${setting.id}`}>Wanted</Form.Label>
-        <Form.Select id={`wanted-${setting.id}`} value={wanted} onChange={(e) => setWanted(e.target.value)}>{setting.values.map((v) => <option key={v.value} value={v.value}>{v.value}: {v.words}</option>)}</Form.Select>
+        <Form.Select id={`wanted-${setting.id}`} value={wanted} onChange={(e) => setWanted(e.target.value)}>
+          {setting.values.map((v) => (
+            <option key={v.value} value={v.value}>
+              {v.value}: {v.words}
+            </option>
+          ))}
+        </Form.Select>
         {drawing(wanted, "To be set")}
-        {job ? <Button className="mt-2" size="sm" disabled={!recorded.found || recorded.set === wanted} onClick={() => void note("set", wanted)}>{recorded.set === wanted ? "Recorded" : recorded.found ? "Record as set" : "Record what was found first"}</Button> : null}
+        {job ? (
+          <Button
+            className="mt-2"
+            size="sm"
+            disabled={!recorded.found || recorded.set === wanted}
+            onClick={() => void note("set", wanted)}
+          >
+            {recorded.set === wanted ? "Recorded" : recorded.found ? "Record as set" : "Record what was found first"}
+          </Button>
+        ) : null}
       </div>
-      <p className="problem" role="alert">{problem}</p>
+      <p className="problem" role="alert">
+        {problem}
+      </p>
     </section>
   );
 }

@@ -10,8 +10,14 @@ export function PlainPage({ title, sentence, retry }: { title: string; sentence:
       <h1>{title}</h1>
       <p>{sentence}</p>
       <p className="d-flex gap-3">
-        {retry ? <Button variant="primary" onClick={retry}>Try again</Button> : null}
-        <Link className="btn btn-outline-dark" href="/">All jobs</Link>
+        {retry ? (
+          <Button variant="primary" onClick={retry}>
+            Try again
+          </Button>
+        ) : null}
+        <Link className="btn btn-outline-dark" href="/">
+          All jobs
+        </Link>
       </p>
     </main>
   );

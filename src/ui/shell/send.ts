@@ -1,9 +1,16 @@
 /** One thing wrong in what was sent, placed. */
-export interface SentProblem { readonly line: number; readonly field: string; readonly sentence: string }
+export interface SentProblem {
+  readonly line: number;
+  readonly field: string;
+  readonly sentence: string;
+}
 
 /** The server refused; the message is a sentence for the person, `problems` says where. */
 export class Refused extends Error {
-  constructor(sentence: string, readonly problems: readonly SentProblem[]) {
+  constructor(
+    sentence: string,
+    readonly problems: readonly SentProblem[],
+  ) {
     super(sentence);
   }
 }
@@ -17,7 +24,12 @@ export async function send<T>(url: string, body: unknown, method: "POST" | "PUT"
   const content = JSON.stringify(body);
   try {
     // What is under way reaches the server although the page is left meanwhile; browsers allow that up to 64 KiB.
-    response = await fetch(url, { method, headers: { "content-type": "application/json" }, body: content, keepalive: content.length < MOST_KEPT_ALIVE });
+    response = await fetch(url, {
+      method,
+      headers: { "content-type": "application/json" },
+      body: content,
+      keepalive: content.length < MOST_KEPT_ALIVE,
+    });
   } catch {
     throw new Error("Unzo cannot be reached. What you typed is kept; try again.");
   }

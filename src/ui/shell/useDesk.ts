@@ -15,8 +15,16 @@ export function useDesk(file: MachineFile | null): Desk | null {
     const worker = new Worker(new URL("../../workers/isolation.worker.ts", import.meta.url), { type: "module" });
     const desk = Comlink.wrap<IsolationDesk>(worker);
     let current = true;
-    desk.open(file).then(() => { if (current) setOpen({ desk, file }); }, () => {});
-    return () => { current = false; worker.terminate(); };
+    desk.open(file).then(
+      () => {
+        if (current) setOpen({ desk, file });
+      },
+      () => {},
+    );
+    return () => {
+      current = false;
+      worker.terminate();
+    };
   }, [file]);
   return open && open.file === file ? open.desk : null;
 }

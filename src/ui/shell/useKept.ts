@@ -4,15 +4,24 @@ import { useCallback, useSyncExternalStore } from "react";
 
 /** A text that survives a reload, in the browser's own store; empty where the store is closed. */
 export function useKept(key: string): [string, (value: string) => void] {
-  const value = useSyncExternalStore(subscribe, () => read(key), () => "");
-  const keep = useCallback((next: string) => {
-    try {
-      if (next === "") localStorage.removeItem(key);
-      else localStorage.setItem(key, next);
-    } catch { /* private windows have no store; typing still works until reload */ }
-    memory.set(key, next);
-    listeners.forEach((tell) => tell());
-  }, [key]);
+  const value = useSyncExternalStore(
+    subscribe,
+    () => read(key),
+    () => "",
+  );
+  const keep = useCallback(
+    (next: string) => {
+      try {
+        if (next === "") localStorage.removeItem(key);
+        else localStorage.setItem(key, next);
+      } catch {
+        /* private windows have no store; typing still works until reload */
+      }
+      memory.set(key, next);
+      listeners.forEach((tell) => tell());
+    },
+    [key],
+  );
   return [value, keep];
 }
 

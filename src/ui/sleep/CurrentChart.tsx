@@ -12,9 +12,24 @@ export function CurrentChart({ points, limit }: { points: readonly (readonly [nu
       <ResponsiveContainer width="100%" height={230}>
         <LineChart data={rows} margin={{ top: 8, right: 12, bottom: 4, left: 12 }} accessibilityLayer={false}>
           <CartesianGrid stroke="#d5dcda" />
-          <XAxis dataKey="t" type="number" domain={["dataMin", "dataMax"]} tickFormatter={(v: number) => quantityText(v, "seconds")} />
-          <YAxis scale="log" domain={["auto", "auto"]} tickFormatter={(v: number) => quantityText(v, "amperes").replace(/\.0+(?= )/, "")} width={70} />
-          <ReferenceLine y={limit} stroke="#9c1445" strokeDasharray="6 4" label={{ value: "limit", position: "insideTopRight", fill: "#9c1445" }} />
+          <XAxis
+            dataKey="t"
+            type="number"
+            domain={["dataMin", "dataMax"]}
+            tickFormatter={(v: number) => quantityText(v, "seconds")}
+          />
+          <YAxis
+            scale="log"
+            domain={["auto", "auto"]}
+            tickFormatter={(v: number) => quantityText(v, "amperes").replace(/\.0+(?= )/, "")}
+            width={70}
+          />
+          <ReferenceLine
+            y={limit}
+            stroke="#9c1445"
+            strokeDasharray="6 4"
+            label={{ value: "limit", position: "insideTopRight", fill: "#9c1445" }}
+          />
           <Line dataKey="a" stroke="#14242b" strokeWidth={1.6} dot={false} isAnimationActive={false} />
         </LineChart>
       </ResponsiveContainer>

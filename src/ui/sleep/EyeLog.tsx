@@ -27,12 +27,43 @@ export function EyeLog({ onLog }: { onLog: (text: string) => void }) {
   return (
     <div>
       <div className="d-flex gap-2">
-        <Form.Control aria-label="Reading now" value={typed} placeholder="820 mA" onChange={(e) => setTyped(e.target.value)} onKeyDown={(e) => { if (e.key === "Enter") { e.preventDefault(); add(null); } }} />
+        <Form.Control
+          aria-label="Reading now"
+          value={typed}
+          placeholder="820 mA"
+          onChange={(e) => setTyped(e.target.value)}
+          onKeyDown={(e) => {
+            if (e.key === "Enter") {
+              e.preventDefault();
+              add(null);
+            }
+          }}
+        />
         <Button onClick={() => add(null)}>{began === null ? "Start" : "Now"}</Button>
-        <Button variant="outline-dark" disabled={rows.length === 0} onClick={() => { setRows([]); setBegan(null); }}>Anew</Button>
+        <Button
+          variant="outline-dark"
+          disabled={rows.length === 0}
+          onClick={() => {
+            setRows([]);
+            setBegan(null);
+          }}
+        >
+          Anew
+        </Button>
       </div>
-      {problem ? <p className="field-problem" role="alert">{problem}</p> : null}
-      <p className="quiet mb-0" role="status">{rows.length === 0 ? "The first reading starts the watch." : rows.slice(-4).map(([t, a]) => `${quantityText(t, "seconds")}: ${quantityText(a, "amperes")}`).join("; ")}</p>
+      {problem ? (
+        <p className="field-problem" role="alert">
+          {problem}
+        </p>
+      ) : null}
+      <p className="quiet mb-0" role="status">
+        {rows.length === 0
+          ? "The first reading starts the watch."
+          : rows
+              .slice(-4)
+              .map(([t, a]) => `${quantityText(t, "seconds")}: ${quantityText(a, "amperes")}`)
+              .join("; ")}
+      </p>
     </div>
   );
 }

@@ -25,24 +25,55 @@ export function LiveLog({ onLog }: { onLog: (text: string) => void }) {
     const timer = setInterval(() => {
       if (busy) return;
       busy = true;
-      send<{ shown: { value: number } }>(`/api/meters/${id}/read`, {}).then(({ shown }) => {
-        rows.current.push(`${((performance.now() - began) / 1000).toFixed(2)},${shown.value}`);
-        setLast(quantityText(shown.value, "amperes"));
-        if (rows.current.length > 2 && rows.current.length % 2 === 1) onLog(`s,A\n${rows.current.join("\n")}`);
-      }, (error: unknown) => { setProblem((error as Error).message); setRunning(false); }).finally(() => { busy = false; });
+      send<{ shown: { value: number } }>(`/api/meters/${id}/read`, {})
+        .then(
+          ({ shown }) => {
+            rows.current.push(`${((performance.now() - began) / 1000).toFixed(2)},${shown.value}`);
+            setLast(quantityText(shown.value, "amperes"));
+            if (rows.current.length > 2 && rows.current.length % 2 === 1) onLog(`s,A\n${rows.current.join("\n")}`);
+          },
+          (error: unknown) => {
+            setProblem((error as Error).message);
+            setRunning(false);
+          },
+        )
+        .finally(() => {
+          busy = false;
+        });
     }, 1000);
     return () => clearInterval(timer);
-  // eslint-disable-next-line react-hooks/exhaustive-deps -- a new way to hand the log on does not begin it anew
+    // eslint-disable-next-line react-hooks/exhaustive-deps -- a new way to hand the log on does not begin it anew
   }, [running, id]);
   if (supplies.length === 0) return <p className="quiet mb-0">No supply is configured on this machine.</p>;
   return (
     <div>
       <div className="d-flex gap-2">
-        <Form.Select aria-label="Supply" value={id} disabled={running} onChange={(e) => setChosen(e.target.value)}>{supplies.map((s) => <option key={s.id} value={s.id}>{s.name}</option>)}</Form.Select>
-        <Button onClick={() => { setProblem(""); setRunning(!running); }}>{running ? "Stop" : "Start"}</Button>
+        <Form.Select aria-label="Supply" value={id} disabled={running} onChange={(e) => setChosen(e.target.value)}>
+          {supplies.map((s) => (
+            <option key={s.id} value={s.id}>
+              {s.name}
+            </option>
+          ))}
+        </Form.Select>
+        <Button
+          onClick={() => {
+            setProblem("");
+            setRunning(!running);
+          }}
+        >
+          {running ? "Stop" : "Start"}
+        </Button>
       </div>
-      <p className="quiet mb-0" role="status">{running ? `${last || "…"}, once a second` : "Supply to the machine's feed; then switch it off as its user does."}</p>
-      {problem ? <p className="field-problem" role="alert">{problem}</p> : null}
+      <p className="quiet mb-0" role="status">
+        {running
+          ? `${last || "…"}, once a second`
+          : "Supply to the machine's feed; then switch it off as its user does."}
+      </p>
+      {problem ? (
+        <p className="field-problem" role="alert">
+          {problem}
+        </p>
+      ) : null}
     </div>
   );
 }

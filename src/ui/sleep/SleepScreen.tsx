@@ -14,7 +14,11 @@ import { CurrentChart } from "./CurrentChart";
 import { EyeLog } from "./EyeLog";
 import { LiveLog } from "./LiveLog";
 
-const FROM = [["file", "A logger's file"], ["eye", "A display, by eye"], ["live", "A bench supply, live"]] as const;
+const FROM = [
+  ["file", "A logger's file"],
+  ["eye", "A display, by eye"],
+  ["live", "A bench supply, live"],
+] as const;
 type From = (typeof FROM)[number][0];
 const amps = (v: number) => quantityText(v, "amperes");
 const seconds = (v: number) => quantityText(v, "seconds");
@@ -28,14 +32,20 @@ export function SleepScreen() {
   const [battery, setBattery] = useKept("unzo.sleep.battery");
   const [unconnected, setUnconnected] = useKept("unzo.sleep.unconnected");
   const [reading, setReading] = useState(false);
-  const [read, setRead] = useState<{ readonly words: string; readonly points: readonly (readonly [number, number])[] } | null>(null);
+  const [read, setRead] = useState<{
+    readonly words: string;
+    readonly points: readonly (readonly [number, number])[];
+  } | null>(null);
   const [sleep, setSleep] = useState<Sleep | null>(null);
   const [problem, setProblem] = useState("");
   const desk = useRef<Comlink.Remote<SleepDesk> | null>(null);
   useEffect(() => {
     const worker = new Worker(new URL("../../workers/sleep.worker.ts", import.meta.url), { type: "module" });
     desk.current = Comlink.wrap<SleepDesk>(worker);
-    return () => { desk.current = null; worker.terminate(); };
+    return () => {
+      desk.current = null;
+      worker.terminate();
+    };
   }, []);
 
   const asleepAmps = number(limit, "amperes", 0.05);
@@ -45,23 +55,41 @@ export function SleepScreen() {
   const limits = { asleepAmps: asleepAmps.value, withinSeconds: withinSeconds.value };
   const limitsKey = JSON.stringify(limits);
 
-  const take = useCallback(async (text: string) => {
-    setReading(true);
-    setProblem("");
-    try {
-      const got = await desk.current!.read(text, unit);
-      if (!got.ok) { setProblem(got.sentence); setRead(null); setSleep(null); return; }
-      setRead({ words: `${got.read}${got.skipped ? ` ${got.skipped} lines without numbers left out.` : ""}`, points: got.points });
-      setSleep(await desk.current!.analyse(JSON.parse(limitsKey) as typeof limits));
-    } finally {
-      setReading(false);
-    }
-  }, [unit, limitsKey]);
+  const take = useCallback(
+    async (text: string) => {
+      setReading(true);
+      setProblem("");
+      try {
+        const got = await desk.current!.read(text, unit);
+        if (!got.ok) {
+          setProblem(got.sentence);
+          setRead(null);
+          setSleep(null);
+          return;
+        }
+        setRead({
+          words: `${got.read}${got.skipped ? ` ${got.skipped} lines without numbers left out.` : ""}`,
+          points: got.points,
+        });
+        setSleep(await desk.current!.analyse(JSON.parse(limitsKey) as typeof limits));
+      } finally {
+        setReading(false);
+      }
+    },
+    [unit, limitsKey],
+  );
   // Other limits, the same log: judged anew, not read anew.
   useEffect(() => {
     let current = true;
-    desk.current?.analyse(JSON.parse(limitsKey) as { asleepAmps: number; withinSeconds: number }).then((s) => { if (current && s) setSleep(s); }, () => {});
-    return () => { current = false; };
+    desk.current?.analyse(JSON.parse(limitsKey) as { asleepAmps: number; withinSeconds: number }).then(
+      (s) => {
+        if (current && s) setSleep(s);
+      },
+      () => {},
+    );
+    return () => {
+      current = false;
+    };
   }, [limitsKey]);
 
   const verdict = sleep && ready ? judgeSleep(sleep, limits, amps, seconds) : null;
@@ -69,44 +97,156 @@ export function SleepScreen() {
     <div className="start">
       <TopBar here="Tools" />
       <main className="tool-main">
-        <header className="tool-head"><h1>Sleep current</h1><span className="tool-acts no-print"><Button size="sm" variant="outline-dark" onClick={() => window.print()}>Print</Button></span></header>
+        <header className="tool-head">
+          <h1>Sleep current</h1>
+          <span className="tool-acts no-print">
+            <Button size="sm" variant="outline-dark" onClick={() => window.print()}>
+              Print
+            </Button>
+          </span>
+        </header>
         <Form className="tool-fields" onSubmit={(e) => e.preventDefault()} noValidate aria-label="Log and limits">
           <fieldset>
             <legend>The log</legend>
-            <Form.Select aria-label="Where the log comes from" value={from} onChange={(e) => setFrom(e.target.value as From)}>{FROM.map(([v, w]) => <option key={v} value={v}>{w}</option>)}</Form.Select>
+            <Form.Select
+              aria-label="Where the log comes from"
+              value={from}
+              onChange={(e) => setFrom(e.target.value as From)}
+            >
+              {FROM.map(([v, w]) => (
+                <option key={v} value={v}>
+                  {w}
+                </option>
+              ))}
+            </Form.Select>
             {from === "file" ? (
               <>
-                <Form.Control type="file" accept=".csv,.txt,.tsv,.log,text/*" aria-label="File of a logger" onChange={(e) => { const file = (e.target as HTMLInputElement).files?.[0]; if (file) void file.text().then(take); }} />
-                <Form.Control as="textarea" rows={4} aria-label="or pasted" placeholder={"time;current mA\n0;820\n1;815"} onChange={(e) => { if (e.target.value.trim()) void take(e.target.value); }} />
-                <div className="tool-field"><Form.Label htmlFor="sleep-unit">Where none is named</Form.Label><Form.Select id="sleep-unit" value={unit} onChange={(e) => setUnit(e.target.value as "A")}>{(["A", "mA", "µA"] as const).map((u) => <option key={u}>{u}</option>)}</Form.Select></div>
+                <Form.Control
+                  type="file"
+                  accept=".csv,.txt,.tsv,.log,text/*"
+                  aria-label="File of a logger"
+                  onChange={(e) => {
+                    const file = (e.target as HTMLInputElement).files?.[0];
+                    if (file) void file.text().then(take);
+                  }}
+                />
+                <Form.Control
+                  as="textarea"
+                  rows={4}
+                  aria-label="or pasted"
+                  placeholder={"time;current mA\n0;820\n1;815"}
+                  onChange={(e) => {
+                    if (e.target.value.trim()) void take(e.target.value);
+                  }}
+                />
+                <div className="tool-field">
+                  <Form.Label htmlFor="sleep-unit">Where none is named</Form.Label>
+                  <Form.Select id="sleep-unit" value={unit} onChange={(e) => setUnit(e.target.value as "A")}>
+                    {(["A", "mA", "µA"] as const).map((u) => (
+                      <option key={u}>{u}</option>
+                    ))}
+                  </Form.Select>
+                </div>
               </>
-            ) : from === "eye" ? <EyeLog onLog={(text) => void take(text)} /> : <LiveLog onLog={(text) => void take(text)} />}
+            ) : from === "eye" ? (
+              <EyeLog onLog={(text) => void take(text)} />
+            ) : (
+              <LiveLog onLog={(text) => void take(text)} />
+            )}
           </fieldset>
           <fieldset>
             <legend>Limits</legend>
-            <Limit label="Asleep at most" value={limit} hint="50 mA" problem={asleepAmps.sentence} onChange={setLimit} />
-            <Limit label="Asleep within" value={within} hint="10 min" problem={withinSeconds.sentence} onChange={setWithin} />
+            <Limit
+              label="Asleep at most"
+              value={limit}
+              hint="50 mA"
+              problem={asleepAmps.sentence}
+              onChange={setLimit}
+            />
+            <Limit
+              label="Asleep within"
+              value={within}
+              hint="10 min"
+              problem={withinSeconds.sentence}
+              onChange={setWithin}
+            />
             <Limit label="Battery" value={battery} hint="60 Ah" problem={ampereHours.sentence} onChange={setBattery} />
-            <div className="tool-field"><Form.Label htmlFor="sleep-off">Not connected</Form.Label><Form.Control id="sleep-off" as="textarea" rows={2} value={unconnected} placeholder="feeds and buses left off" onChange={(e) => setUnconnected(e.target.value)} /></div>
+            <div className="tool-field">
+              <Form.Label htmlFor="sleep-off">Not connected</Form.Label>
+              <Form.Control
+                id="sleep-off"
+                as="textarea"
+                rows={2}
+                value={unconnected}
+                placeholder="feeds and buses left off"
+                onChange={(e) => setUnconnected(e.target.value)}
+              />
+            </div>
           </fieldset>
         </Form>
         <section className="tool-result" aria-label="What follows" aria-busy={reading}>
           {reading ? <p role="status">Reading the log…</p> : null}
-          {problem ? <p className="problem" role="alert">{problem}</p> : null}
-          {!read && !reading && !problem ? <p className="quiet" role="status">It takes what it takes: start the log before the machine is switched off, and leave doors and keys alone.</p> : null}
+          {problem ? (
+            <p className="problem" role="alert">
+              {problem}
+            </p>
+          ) : null}
+          {!read && !reading && !problem ? (
+            <p className="quiet" role="status">
+              It takes what it takes: start the log before the machine is switched off, and leave doors and keys alone.
+            </p>
+          ) : null}
           {read && sleep ? (
             <div className="tool-sheet">
               {verdict ? <VerdictLine verdict={verdict} /> : null}
-              {verdict?.kind === "good" ? <p className="mb-0">{unconnected.trim() ? <>Holds with these left off: <strong>{unconnected.trim()}</strong>. They were not tested.</> : "Every feed and bus was connected, as far as noted. If one was not, note it: it was not tested."}</p> : null}
+              {verdict?.kind === "good" ? (
+                <p className="mb-0">
+                  {unconnected.trim() ? (
+                    <>
+                      Holds with these left off: <strong>{unconnected.trim()}</strong>. They were not tested.
+                    </>
+                  ) : (
+                    "Every feed and bus was connected, as far as noted. If one was not, note it: it was not tested."
+                  )}
+                </p>
+              ) : null}
               <CurrentChart points={read.points} limit={limits.asleepAmps} />
               <dl className="sheet-lines">
-                <Row label="Awake, asleep" text={`${sleep.awake === null ? "–" : amps(sleep.awake)}, ${sleep.asleep === null ? "never" : amps(sleep.asleep)}`} big />
+                <Row
+                  label="Awake, asleep"
+                  text={`${sleep.awake === null ? "–" : amps(sleep.awake)}, ${sleep.asleep === null ? "never" : amps(sleep.asleep)}`}
+                  big
+                />
                 <Row label="Falls asleep after" text={sleep.toSleep === null ? "–" : seconds(sleep.toSleep)} />
-                <Row label="Wakes up" text={sleep.wakeUps.length === 0 ? "never" : `${sleep.wakeUps.length} times: ${sleep.wakeUps.slice(0, 4).map((w) => `at ${seconds(w.from)} for ${seconds(w.to - w.from)}`).join("; ")}${sleep.wakeUps.length > 4 ? "…" : ""}`} />
+                <Row
+                  label="Wakes up"
+                  text={
+                    sleep.wakeUps.length === 0
+                      ? "never"
+                      : `${sleep.wakeUps.length} times: ${sleep.wakeUps
+                          .slice(0, 4)
+                          .map((w) => `at ${seconds(w.from)} for ${seconds(w.to - w.from)}`)
+                          .join("; ")}${sleep.wakeUps.length > 4 ? "…" : ""}`
+                  }
+                />
                 {sleep.mean !== null ? <Row label="On average, asleep" text={amps(sleep.mean)} /> : null}
-                {sleep.mean !== null && sleep.mean > 0 && ampereHours.ok ? <Row label="Battery half empty" text={`after ${daysUntilFlat(ampereHours.value, sleep.mean).toFixed(0)} days`} formula={`t = ½ Q / I = ½ × ${quantityText(ampereHours.value, "ampere-hours")} / ${amps(sleep.mean)}`} /> : null}
-                <Row label="Steps of the logger" text={`${amps(sleep.resolution)}; ${amps(limits.asleepAmps / 10)} wanted`} />
-                {sleep.lost.length > 0 ? <Row label="Clip lost" text={`${sleep.lost.length} times; the test counts from ${seconds(sleep.from)}`} /> : null}
+                {sleep.mean !== null && sleep.mean > 0 && ampereHours.ok ? (
+                  <Row
+                    label="Battery half empty"
+                    text={`after ${daysUntilFlat(ampereHours.value, sleep.mean).toFixed(0)} days`}
+                    formula={`t = ½ Q / I = ½ × ${quantityText(ampereHours.value, "ampere-hours")} / ${amps(sleep.mean)}`}
+                  />
+                ) : null}
+                <Row
+                  label="Steps of the logger"
+                  text={`${amps(sleep.resolution)}; ${amps(limits.asleepAmps / 10)} wanted`}
+                />
+                {sleep.lost.length > 0 ? (
+                  <Row
+                    label="Clip lost"
+                    text={`${sleep.lost.length} times; the test counts from ${seconds(sleep.from)}`}
+                  />
+                ) : null}
               </dl>
               <p className="quiet mb-0">{read.words}</p>
             </div>
@@ -117,17 +257,59 @@ export function SleepScreen() {
   );
 }
 
-function number(text: string, quantity: Quantity, preset: number): { readonly ok: boolean; readonly value: number; readonly sentence: string } {
+function number(
+  text: string,
+  quantity: Quantity,
+  preset: number,
+): { readonly ok: boolean; readonly value: number; readonly sentence: string } {
   if (text.trim() === "") return { ok: true, value: preset, sentence: "" };
   const read = readQuantity(text, quantity, METRIC);
-  return read.ok && read.value > 0 ? { ok: true, value: read.value, sentence: "" } : { ok: false, value: preset, sentence: read.ok ? "It must be above zero." : read.sentence };
+  return read.ok && read.value > 0
+    ? { ok: true, value: read.value, sentence: "" }
+    : { ok: false, value: preset, sentence: read.ok ? "It must be above zero." : read.sentence };
 }
 
-function Limit({ label, value, hint, problem, onChange }: { label: string; value: string; hint: string; problem: string; onChange: (v: string) => void }) {
+function Limit({
+  label,
+  value,
+  hint,
+  problem,
+  onChange,
+}: {
+  label: string;
+  value: string;
+  hint: string;
+  problem: string;
+  onChange: (v: string) => void;
+}) {
   const id = `sleep-${label.replaceAll(" ", "-")}`;
-  return <div className="tool-field"><Form.Label htmlFor={id}>{label}</Form.Label><Form.Control id={id} value={value} placeholder={hint} isInvalid={problem !== ""} onChange={(e) => onChange(e.target.value)} />{problem ? <p className="field-problem" role="alert">{problem}</p> : null}</div>;
+  return (
+    <div className="tool-field">
+      <Form.Label htmlFor={id}>{label}</Form.Label>
+      <Form.Control
+        id={id}
+        value={value}
+        placeholder={hint}
+        isInvalid={problem !== ""}
+        onChange={(e) => onChange(e.target.value)}
+      />
+      {problem ? (
+        <p className="field-problem" role="alert">
+          {problem}
+        </p>
+      ) : null}
+    </div>
+  );
 }
 
 function Row({ label, text, formula, big }: { label: string; text: string; formula?: string; big?: boolean }) {
-  return <div className={big ? "is-big" : undefined}><dt>{label}</dt><dd><span className="value">{text}</span>{formula ? <span className="sheet-formula">{formula}</span> : null}</dd></div>;
+  return (
+    <div className={big ? "is-big" : undefined}>
+      <dt>{label}</dt>
+      <dd>
+        <span className="value">{text}</span>
+        {formula ? <span className="sheet-formula">{formula}</span> : null}
+      </dd>
+    </div>
+  );
 }

@@ -8,10 +8,15 @@ export function SwitchRow({ drawing }: { drawing: SwitchDrawing }) {
   const width = numbers.length * STEP + 40;
   const order = upsideDown ? [...numbers.keys()].reverse() : [...numbers.keys()];
   const dotLeft = (marked === "left") !== upsideDown;
-  const says = numbers.map((n, i) => `${n} ${kind === "switches" ? (on[i] ? "on" : "off") : on[i] ? "whole" : "cut"}`).join(", ");
+  const says = numbers
+    .map((n, i) => `${n} ${kind === "switches" ? (on[i] ? "on" : "off") : on[i] ? "whole" : "cut"}`)
+    .join(", ");
   return (
     <figure className="switch-row">
-      <figcaption>{caption}{upsideDown ? ", the board upside down" : ""}</figcaption>
+      <figcaption>
+        {caption}
+        {upsideDown ? ", the board upside down" : ""}
+      </figcaption>
       <svg viewBox={`0 0 ${width} 104`} style={{ maxWidth: width }} role="img" aria-label={says}>
         <rect x="1" y="1" width={width - 2} height="102" rx="6" fill="#fff" stroke="#14242b" strokeWidth="2" />
         <circle cx={dotLeft ? 13 : width - 13} cy={upsideDown ? 90 : 13} r="5" fill="#14242b" />
@@ -24,15 +29,40 @@ export function SwitchRow({ drawing }: { drawing: SwitchDrawing }) {
                 <>
                   <rect x={x + 8} y="22" width={STEP - 16} height="52" rx="3" fill="#e6ebe8" stroke="#46565c" />
                   <rect x={x + 11} y={up ? 25 : 50} width={STEP - 22} height="21" rx="2" fill="#14242b" />
-                  <text x={x + STEP / 2} y={up ? 66 : 40} textAnchor="middle" fontSize="12" fill="#14242b">{on[i] ? "on" : "off"}</text>
+                  <text x={x + STEP / 2} y={up ? 66 : 40} textAnchor="middle" fontSize="12" fill="#14242b">
+                    {on[i] ? "on" : "off"}
+                  </text>
                 </>
               ) : (
                 <>
-                  <line x1={x + STEP / 2} x2={x + STEP / 2} y1="20" y2="76" stroke="#46565c" strokeWidth="2" strokeDasharray={on[i] ? undefined : "14 28"} />
-                  {on[i] ? <rect x={x + 14} y="34" width={STEP - 28} height="28" rx="3" fill="#e9c4a4" stroke="#14242b" /> : <text x={x + STEP / 2} y="52" textAnchor="middle" fontSize="12">cut</text>}
+                  <line
+                    x1={x + STEP / 2}
+                    x2={x + STEP / 2}
+                    y1="20"
+                    y2="76"
+                    stroke="#46565c"
+                    strokeWidth="2"
+                    strokeDasharray={on[i] ? undefined : "14 28"}
+                  />
+                  {on[i] ? (
+                    <rect x={x + 14} y="34" width={STEP - 28} height="28" rx="3" fill="#e9c4a4" stroke="#14242b" />
+                  ) : (
+                    <text x={x + STEP / 2} y="52" textAnchor="middle" fontSize="12">
+                      cut
+                    </text>
+                  )}
                 </>
               )}
-              <text x={x + STEP / 2} y={upsideDown ? 16 : 95} textAnchor="middle" fontSize="14" fontWeight="700" fill="#14242b">{numbers[i]}</text>
+              <text
+                x={x + STEP / 2}
+                y={upsideDown ? 16 : 95}
+                textAnchor="middle"
+                fontSize="14"
+                fontWeight="700"
+                fill="#14242b"
+              >
+                {numbers[i]}
+              </text>
             </g>
           );
         })}

@@ -24,7 +24,12 @@ interface Props {
   /** What the address fills in. */
   readonly typed: Readonly<Record<string, string>>;
   /** The part of a job that is being tested, and where the result goes. */
-  readonly inJob: { readonly job: string; readonly part: string; readonly file: MachineFile; readonly actor: string } | null;
+  readonly inJob: {
+    readonly job: string;
+    readonly part: string;
+    readonly file: MachineFile;
+    readonly actor: string;
+  } | null;
 }
 
 /** A tool alone: fields to the left, what follows from them to the right. The address holds what was typed. */
@@ -33,8 +38,16 @@ export function ToolScreen({ id, typed: given, inJob }: Props) {
   const router = useRouter();
   const [liked, setLiked] = useLiked();
   const [who] = useKept("unzo.who");
-  const part = useMemo(() => { if (!inJob) return null; const machine = compileMachine(inJob.file); const own = machine.partById.get(inJob.part); return own ? { machine, own } : null; }, [inJob]);
-  const [typed, setTyped] = useState<Readonly<Record<string, string>>>(() => ({ ...(part ? tool.fill?.(part.own, part.machine) : {}), ...given }));
+  const part = useMemo(() => {
+    if (!inJob) return null;
+    const machine = compileMachine(inJob.file);
+    const own = machine.partById.get(inJob.part);
+    return own ? { machine, own } : null;
+  }, [inJob]);
+  const [typed, setTyped] = useState<Readonly<Record<string, string>>>(() => ({
+    ...(part ? tool.fill?.(part.own, part.machine) : {}),
+    ...given,
+  }));
   const [problem, setProblem] = useState("");
   const [busy, setBusy] = useState(false);
   const { sheet, problems, problem: whole } = useMemo(() => workTool(tool, typed, liked), [tool, typed, liked]);
@@ -42,7 +55,9 @@ export function ToolScreen({ id, typed: given, inJob }: Props) {
 
   useEffect(() => {
     const address = new URL(window.location.href);
-    for (const { key } of tool.fields) if (typed[key]?.trim()) address.searchParams.set(key, typed[key]); else address.searchParams.delete(key);
+    for (const { key } of tool.fields)
+      if (typed[key]?.trim()) address.searchParams.set(key, typed[key]);
+      else address.searchParams.delete(key);
     window.history.replaceState(window.history.state, "", address);
   }, [tool, typed]);
   useHotkeys("alt+p", () => window.print(), { enableOnFormTags: true, preventDefault: true });
@@ -53,7 +68,20 @@ export function ToolScreen({ id, typed: given, inJob }: Props) {
     setProblem("");
     const { kind, words, mode } = sheet.verdict;
     try {
-      await send(`/api/jobs/${inJob.job}/events`, { id: uuid(), v: 1, actor: who || inJob.actor, body: { type: "alone", part: inJob.part, found: kind, ...(mode ? { mode } : {}), tool: tool.id, typed: Object.fromEntries(Object.entries(typed).filter(([, v]) => v.trim() !== "")), words: `${part.own.name}, by itself: ${words}`.slice(0, 400) } });
+      await send(`/api/jobs/${inJob.job}/events`, {
+        id: uuid(),
+        v: 1,
+        actor: who || inJob.actor,
+        body: {
+          type: "alone",
+          part: inJob.part,
+          found: kind,
+          ...(mode ? { mode } : {}),
+          tool: tool.id,
+          typed: Object.fromEntries(Object.entries(typed).filter(([, v]) => v.trim() !== "")),
+          words: `${part.own.name}, by itself: ${words}`.slice(0, 400),
+        },
+      });
       router.push(`/jobs/${inJob.job}`);
     } catch (error) {
       setProblem((error as Error).message);
@@ -64,56 +92,152 @@ export function ToolScreen({ id, typed: given, inJob }: Props) {
   const groups = [...new Set(tool.fields.map((f) => f.under ?? ""))];
   return (
     <div className="start">
-      <TopBar here="Tools"><span className="bar-end"><Units liked={liked} onChange={setLiked} /></span></TopBar>
+      <TopBar here="Tools">
+        <span className="bar-end">
+          <Units liked={liked} onChange={setLiked} />
+        </span>
+      </TopBar>
       <main className="tool-main">
         <header className="tool-head">
-          <h1>{tool.name}{part ? <span className="quiet"> {part.own.name}</span> : null}</h1>
+          <h1>
+            {tool.name}
+            {part ? <span className="quiet"> {part.own.name}</span> : null}
+          </h1>
           <span className="no-print tool-acts">
-            {inJob ? <Link className="btn btn-outline-dark btn-sm" href={`/jobs/${inJob.job}`}>Back to the job</Link> : null}
-            <Button size="sm" variant="outline-dark" onClick={() => setTyped({})} disabled={!touched}>Empty</Button>
-            <Button size="sm" variant="outline-dark" onClick={() => window.print()}>Print <kbd>Alt P</kbd></Button>
+            {inJob ? (
+              <Link className="btn btn-outline-dark btn-sm" href={`/jobs/${inJob.job}`}>
+                Back to the job
+              </Link>
+            ) : null}
+            <Button size="sm" variant="outline-dark" onClick={() => setTyped({})} disabled={!touched}>
+              Empty
+            </Button>
+            <Button size="sm" variant="outline-dark" onClick={() => window.print()}>
+              Print <kbd>Alt P</kbd>
+            </Button>
           </span>
         </header>
         <Form className="tool-fields" onSubmit={(e) => e.preventDefault()} noValidate aria-label="What is known">
           {groups.map((group) => (
             <fieldset key={group}>
               {group ? <legend>{group}</legend> : <legend className="visually-hidden">{tool.name}</legend>}
-              {tool.fields.filter((f) => (f.under ?? "") === group).map((f, i) => (
-                <ToolField key={f.key} tool={tool} field={f} value={typed[f.key] ?? ""} problem={problems[f.key] ?? ""} unit={f.quantity ? unitOfQuantity(f.quantity, liked) : ""} focus={group === groups[0] && i === 0} onChange={(v) => setTyped((t) => ({ ...t, [f.key]: v }))} />
-              ))}
+              {tool.fields
+                .filter((f) => (f.under ?? "") === group)
+                .map((f, i) => (
+                  <ToolField
+                    key={f.key}
+                    tool={tool}
+                    field={f}
+                    value={typed[f.key] ?? ""}
+                    problem={problems[f.key] ?? ""}
+                    unit={f.quantity ? unitOfQuantity(f.quantity, liked) : ""}
+                    focus={group === groups[0] && i === 0}
+                    onChange={(v) => setTyped((t) => ({ ...t, [f.key]: v }))}
+                  />
+                ))}
             </fieldset>
           ))}
         </Form>
         <section className="tool-result" aria-label="What follows">
-          {sheet?.cautions.length ? <ul className="cautions">{sheet.cautions.map((c) => <li key={c}><i className="bi bi-exclamation-triangle" aria-hidden /> {c}</li>)}</ul> : null}
-          {sheet ? <SheetView sheet={sheet} /> : <p className="quiet" role="status">{whole || (Object.keys(problems).length > 0 ? "Mend the marked field." : "")}</p>}
+          {sheet?.cautions.length ? (
+            <ul className="cautions">
+              {sheet.cautions.map((c) => (
+                <li key={c}>
+                  <i className="bi bi-exclamation-triangle" aria-hidden /> {c}
+                </li>
+              ))}
+            </ul>
+          ) : null}
+          {sheet ? (
+            <SheetView sheet={sheet} />
+          ) : (
+            <p className="quiet" role="status">
+              {whole || (Object.keys(problems).length > 0 ? "Mend the marked field." : "")}
+            </p>
+          )}
           {inJob ? (
             <div className="tool-log no-print">
-              <Button size="lg" disabled={busy || !sheet?.verdict || sheet.verdict.kind === "unsure"} onClick={() => void log()}>{sheet?.verdict?.kind === "bad" ? "Log it as bad" : "Log it as good"}</Button>
-              <span className="quiet">{!sheet?.verdict || sheet.verdict.kind === "unsure" ? "A clear verdict can be logged." : "It re-weighs the suspects."}</span>
+              <Button
+                size="lg"
+                disabled={busy || !sheet?.verdict || sheet.verdict.kind === "unsure"}
+                onClick={() => void log()}
+              >
+                {sheet?.verdict?.kind === "bad" ? "Log it as bad" : "Log it as good"}
+              </Button>
+              <span className="quiet">
+                {!sheet?.verdict || sheet.verdict.kind === "unsure"
+                  ? "A clear verdict can be logged."
+                  : "It re-weighs the suspects."}
+              </span>
             </div>
           ) : null}
-          <p className="problem" role="alert">{problem}</p>
+          <p className="problem" role="alert">
+            {problem}
+          </p>
         </section>
       </main>
     </div>
   );
 }
 
-function ToolField({ tool, field, value, problem, unit, focus, onChange }: { tool: Tool; field: Field; value: string; problem: string; unit: string; focus: boolean; onChange: (value: string) => void }) {
+function ToolField({
+  tool,
+  field,
+  value,
+  problem,
+  unit,
+  focus,
+  onChange,
+}: {
+  tool: Tool;
+  field: Field;
+  value: string;
+  problem: string;
+  unit: string;
+  focus: boolean;
+  onChange: (value: string) => void;
+}) {
   const id = useId();
   const shared = { id, isInvalid: problem !== "", "aria-describedby": problem ? `${id}-problem` : undefined };
   return (
     <div className="tool-field" data-tool={tool.id}>
       <Form.Label htmlFor={id}>{field.label}</Form.Label>
       {field.choices ? (
-        <Form.Select id={id} value={value || (field.preset ?? "")} onChange={(e) => onChange(e.target.value)}>{field.choices.map(([v, words]) => <option key={v} value={v}>{words}</option>)}</Form.Select>
+        <Form.Select id={id} value={value || (field.preset ?? "")} onChange={(e) => onChange(e.target.value)}>
+          {field.choices.map(([v, words]) => (
+            <option key={v} value={v}>
+              {words}
+            </option>
+          ))}
+        </Form.Select>
       ) : field.lines ? (
-        <Form.Control {...shared} as="textarea" rows={field.lines} value={value} placeholder={field.hint} onChange={(e) => onChange(e.target.value)} />
+        <Form.Control
+          {...shared}
+          as="textarea"
+          rows={field.lines}
+          value={value}
+          placeholder={field.hint}
+          onChange={(e) => onChange(e.target.value)}
+        />
       ) : (
-        <span className="tool-input"><Form.Control {...shared} value={value} autoFocus={focus} placeholder={field.preset ?? field.hint} autoComplete="off" inputMode={field.quantity ? "text" : undefined} onChange={(e) => onChange(e.target.value)} />{unit ? <span className="reading-unit">{unit}</span> : null}</span>
+        <span className="tool-input">
+          <Form.Control
+            {...shared}
+            value={value}
+            autoFocus={focus}
+            placeholder={field.preset ?? field.hint}
+            autoComplete="off"
+            inputMode={field.quantity ? "text" : undefined}
+            onChange={(e) => onChange(e.target.value)}
+          />
+          {unit ? <span className="reading-unit">{unit}</span> : null}
+        </span>
       )}
-      {problem ? <p id={`${id}-problem`} className="field-problem" role="alert">{problem}</p> : null}
+      {problem ? (
+        <p id={`${id}-problem`} className="field-problem" role="alert">
+          {problem}
+        </p>
+      ) : null}
     </div>
   );
 }

@@ -10,8 +10,18 @@ import { TopBar } from "../shell/TopBar";
 
 /** Tools with a screen of their own, beside the ones with fields and a sheet. */
 const OWN = [
-  { id: "sleep", name: "Sleep current", group: "Settings and records", words: "A current log: awake, asleep, wake-ups, days to flat" },
-  { id: "settings", name: "Settings of a machine", group: "Settings and records", words: "Found and recorded first; wanted, as its switches are to stand" },
+  {
+    id: "sleep",
+    name: "Sleep current",
+    group: "Settings and records",
+    words: "A current log: awake, asleep, wake-ups, days to flat",
+  },
+  {
+    id: "settings",
+    name: "Settings of a machine",
+    group: "Settings and records",
+    words: "Found and recorded first; wanted, as its switches are to stand",
+  },
   { id: "rig", name: "Bench rig", group: "Boards", words: "A board with lamps for loads: what each lamp should do" },
   { id: "meter", name: "Meter link", group: "Boards", words: "Readings straight from a bench meter" },
 ] as const;
@@ -25,30 +35,64 @@ export function ToolsScreen() {
   const router = useRouter();
   const [wanted, setWanted] = useState("");
   const field = useRef<HTMLInputElement>(null);
-  const found = SORTED.filter((t) => `${t.name} ${t.words} ${t.group}`.toLowerCase().includes(wanted.trim().toLowerCase()));
+  const found = SORTED.filter((t) =>
+    `${t.name} ${t.words} ${t.group}`.toLowerCase().includes(wanted.trim().toLowerCase()),
+  );
   useHotkeys("/", () => field.current?.focus(), { preventDefault: true });
-  useHotkeys(SORTED.map((_, i) => LETTERS[i]!), (event) => { const tool = SORTED[LETTERS.indexOf(event.key)]; if (tool) router.push(`/tools/${tool.id}`); }, []);
-  const open = (event: FormEvent) => { event.preventDefault(); if (found[0]) router.push(`/tools/${found[0].id}`); };
+  useHotkeys(
+    SORTED.map((_, i) => LETTERS[i]!),
+    (event) => {
+      const tool = SORTED[LETTERS.indexOf(event.key)];
+      if (tool) router.push(`/tools/${tool.id}`);
+    },
+    [],
+  );
+  const open = (event: FormEvent) => {
+    event.preventDefault();
+    if (found[0]) router.push(`/tools/${found[0].id}`);
+  };
   return (
     <div className="start">
       <TopBar here="Tools" />
       <main className="tools-main">
         <Form className="tools-find" onSubmit={open} role="search">
           <h1>What is in your hand?</h1>
-          <Form.Control ref={field} size="lg" type="search" aria-label="Find a tool" placeholder="heater, relay, fuse, thermistor" value={wanted} onChange={(e) => setWanted(e.target.value)} />
+          <Form.Control
+            ref={field}
+            size="lg"
+            type="search"
+            aria-label="Find a tool"
+            placeholder="heater, relay, fuse, thermistor"
+            value={wanted}
+            onChange={(e) => setWanted(e.target.value)}
+          />
         </Form>
-        {found.length === 0 ? <p className="problem" role="status">No tool for “{wanted}”. Try the part&apos;s kind.</p> : null}
-        <div className="tools-groups">{GROUPS.map((group) => {
-          const own = found.filter((t) => t.group === group);
-          return own.length === 0 ? null : (
-            <section key={group} aria-labelledby={`group-${group}`}>
-              <h2 id={`group-${group}`}>{group}</h2>
-              <ul className="tool-list">
-                {own.map((t) => <li key={t.id}><Link href={`/tools/${t.id}`}><kbd>{LETTERS[SORTED.indexOf(t)]}</kbd><strong>{t.name}</strong><span className="quiet">{t.words}</span></Link></li>)}
-              </ul>
-            </section>
-          );
-        })}</div>
+        {found.length === 0 ? (
+          <p className="problem" role="status">
+            No tool for “{wanted}”. Try the part&apos;s kind.
+          </p>
+        ) : null}
+        <div className="tools-groups">
+          {GROUPS.map((group) => {
+            const own = found.filter((t) => t.group === group);
+            return own.length === 0 ? null : (
+              <section key={group} aria-labelledby={`group-${group}`}>
+                <h2 id={`group-${group}`}>{group}</h2>
+                <ul className="tool-list">
+                  {own.map((t) => (
+                    <li key={t.id}>
+                      <Link href={`/tools/${t.id}`}>
+                        <kbd>{LETTERS[SORTED.indexOf(t)]}</kbd>
+                        <strong>{t.name}</strong>
+                        <span className="quiet">{t.words}</span>
+                      </Link>
+                    </li>
+                  ))}
+                </ul>
+              </section>
+            );
+          })}
+        </div>
       </main>
     </div>
   );

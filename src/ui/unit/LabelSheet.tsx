@@ -13,16 +13,39 @@ export function LabelSheet({ unit }: { unit: UnitRecord }) {
   const [address, setAddress] = useState("");
   useEffect(() => {
     const here = `${window.location.origin}/units/${unit.id}`;
-    QRCode.toDataURL(here, { margin: 1, width: 360, errorCorrectionLevel: "M" }).then((data) => { setCode(data); setAddress(here); }, () => setAddress(here));
+    QRCode.toDataURL(here, { margin: 1, width: 360, errorCorrectionLevel: "M" }).then(
+      (data) => {
+        setCode(data);
+        setAddress(here);
+      },
+      () => setAddress(here),
+    );
   }, [unit.id]);
   return (
     <div className="record">
-      <nav className="record-bar d-print-none"><Link className="btn btn-outline-dark" href={`/units/${unit.id}`}>The unit</Link><Button onClick={() => window.print()}><i className="bi bi-printer" aria-hidden /> Print</Button></nav>
+      <nav className="record-bar d-print-none">
+        <Link className="btn btn-outline-dark" href={`/units/${unit.id}`}>
+          The unit
+        </Link>
+        <Button onClick={() => window.print()}>
+          <i className="bi bi-printer" aria-hidden /> Print
+        </Button>
+      </nav>
       <main className="unit-label">
         <div>
-          <h1><i className="bi bi-exclamation-diamond-fill" aria-hidden /> MODIFIED</h1>
-          <p><strong>{unit.machineName}</strong>, {unit.serial}</p>
-          <ul>{unit.modifications.map((m) => <li key={m.id} suppressHydrationWarning>{m.body.words}, {dayName(m.at)}</li>)}</ul>
+          <h1>
+            <i className="bi bi-exclamation-diamond-fill" aria-hidden /> MODIFIED
+          </h1>
+          <p>
+            <strong>{unit.machineName}</strong>, {unit.serial}
+          </p>
+          <ul>
+            {unit.modifications.map((m) => (
+              <li key={m.id} suppressHydrationWarning>
+                {m.body.words}, {dayName(m.at)}
+              </li>
+            ))}
+          </ul>
           <p>It is not as its wiring diagram has it. Read its record before you open it.</p>
         </div>
         <figure>

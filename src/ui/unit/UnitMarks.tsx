@@ -5,8 +5,16 @@ import type { UnitRecord } from "../../server/units";
 export function UnitMarks({ unit }: { unit: UnitRecord }) {
   return (
     <>
-      {unit.modifications.length > 0 ? <Link className="modified-mark" href={`/units/${unit.id}`}><i className="bi bi-exclamation-diamond-fill" aria-hidden /> modified</Link> : null}
-      {unit.temporary.length > 0 ? <Link className="modified-mark" href={`/units/${unit.id}`}><i className="bi bi-bandaid-fill" aria-hidden /> temporary repair</Link> : null}
+      {unit.modifications.length > 0 ? (
+        <Link className="modified-mark" href={`/units/${unit.id}`}>
+          <i className="bi bi-exclamation-diamond-fill" aria-hidden /> modified
+        </Link>
+      ) : null}
+      {unit.temporary.length > 0 ? (
+        <Link className="modified-mark" href={`/units/${unit.id}`}>
+          <i className="bi bi-bandaid-fill" aria-hidden /> temporary repair
+        </Link>
+      ) : null}
     </>
   );
 }

@@ -23,7 +23,12 @@ export function UnitScreen({ unit }: { unit: UnitRecord }) {
     const id = ids.current.get(event) ?? uuid();
     ids.current.set(event, id);
     try {
-      await send(`/api/jobs/${open.id}/events`, { id, v: 1, actor: who || "Someone", body: { type: "made good", event, words } });
+      await send(`/api/jobs/${open.id}/events`, {
+        id,
+        v: 1,
+        actor: who || "Someone",
+        body: { type: "made good", event, words },
+      });
       setProblem("");
       router.refresh();
     } catch (error) {
@@ -34,20 +39,86 @@ export function UnitScreen({ unit }: { unit: UnitRecord }) {
     <div className="start">
       <TopBar here="Jobs" />
       <main className="repair-main">
-        <header className="rig-head"><h1>{unit.machineName}, {unit.serial} <span className="quiet">{unit.site}</span></h1>{unit.modifications.length > 0 ? <Link className="btn btn-outline-dark btn-sm" href={`/units/${unit.id}/label`}><i className="bi bi-printer" aria-hidden /> Label</Link> : null}</header>
-        <p className="problem" role="alert">{problem}</p>
+        <header className="rig-head">
+          <h1>
+            {unit.machineName}, {unit.serial} <span className="quiet">{unit.site}</span>
+          </h1>
+          {unit.modifications.length > 0 ? (
+            <Link className="btn btn-outline-dark btn-sm" href={`/units/${unit.id}/label`}>
+              <i className="bi bi-printer" aria-hidden /> Label
+            </Link>
+          ) : null}
+        </header>
+        <p className="problem" role="alert">
+          {problem}
+        </p>
         {unit.modifications.length > 0 ? (
-          <section className="rig-sheet" aria-label="Modified"><h2><i className="bi bi-exclamation-diamond-fill" aria-hidden /> Modified</h2>
-            <ul>{unit.modifications.map((m) => <li key={m.id} suppressHydrationWarning><strong>{m.body.words}</strong>: {m.body.reason}. Word given by {m.body.customer}, {dayName(m.at)}, {m.actor}. <Link href={`/jobs/${m.job}/record`}>Record</Link></li>)}</ul>
+          <section className="rig-sheet" aria-label="Modified">
+            <h2>
+              <i className="bi bi-exclamation-diamond-fill" aria-hidden /> Modified
+            </h2>
+            <ul>
+              {unit.modifications.map((m) => (
+                <li key={m.id} suppressHydrationWarning>
+                  <strong>{m.body.words}</strong>: {m.body.reason}. Word given by {m.body.customer}, {dayName(m.at)},{" "}
+                  {m.actor}. <Link href={`/jobs/${m.job}/record`}>Record</Link>
+                </li>
+              ))}
+            </ul>
           </section>
         ) : null}
         {unit.temporary.length > 0 ? (
-          <section className="rig-sheet" aria-label="Temporary repairs"><h2><i className="bi bi-bandaid-fill" aria-hidden /> Temporary, to be made good</h2>
-            <ul className="left-list">{unit.temporary.map((t) => <li key={t.id}><span suppressHydrationWarning><strong>{t.body.words}</strong><span className="quiet d-block">{dayName(t.at)}, {t.actor}</span></span><Button variant="outline-dark" aria-label={`Made good: ${t.body.words}`} onClick={() => void makeGood(t.id, t.body.words)}><i className="bi bi-check-lg" aria-hidden /> Made good</Button></li>)}</ul>
+          <section className="rig-sheet" aria-label="Temporary repairs">
+            <h2>
+              <i className="bi bi-bandaid-fill" aria-hidden /> Temporary, to be made good
+            </h2>
+            <ul className="left-list">
+              {unit.temporary.map((t) => (
+                <li key={t.id}>
+                  <span suppressHydrationWarning>
+                    <strong>{t.body.words}</strong>
+                    <span className="quiet d-block">
+                      {dayName(t.at)}, {t.actor}
+                    </span>
+                  </span>
+                  <Button
+                    variant="outline-dark"
+                    aria-label={`Made good: ${t.body.words}`}
+                    onClick={() => void makeGood(t.id, t.body.words)}
+                  >
+                    <i className="bi bi-check-lg" aria-hidden /> Made good
+                  </Button>
+                </li>
+              ))}
+            </ul>
           </section>
         ) : null}
-        {unit.settings.length > 0 ? <section className="rig-sheet" aria-label="Settings"><h2>Settings, as last known</h2><ul>{unit.settings.map((s) => <li key={s.setting} suppressHydrationWarning>{s.setting}: <strong className="value">{s.value}</strong> <span className="quiet">{dayName(s.at)}</span></li>)}</ul></section> : null}
-        <section className="rig-sheet" aria-label="Jobs"><h2>Jobs</h2><ul>{unit.jobs.map((j) => <li key={j.id} suppressHydrationWarning><Link href={j.result === null ? `/jobs/${j.id}` : `/jobs/${j.id}/record`}>{dayName(j.openedAt)}: {j.complaint}</Link> {j.result ?? "open"}</li>)}</ul></section>
+        {unit.settings.length > 0 ? (
+          <section className="rig-sheet" aria-label="Settings">
+            <h2>Settings, as last known</h2>
+            <ul>
+              {unit.settings.map((s) => (
+                <li key={s.setting} suppressHydrationWarning>
+                  {s.setting}: <strong className="value">{s.value}</strong>{" "}
+                  <span className="quiet">{dayName(s.at)}</span>
+                </li>
+              ))}
+            </ul>
+          </section>
+        ) : null}
+        <section className="rig-sheet" aria-label="Jobs">
+          <h2>Jobs</h2>
+          <ul>
+            {unit.jobs.map((j) => (
+              <li key={j.id} suppressHydrationWarning>
+                <Link href={j.result === null ? `/jobs/${j.id}` : `/jobs/${j.id}/record`}>
+                  {dayName(j.openedAt)}: {j.complaint}
+                </Link>{" "}
+                {j.result ?? "open"}
+              </li>
+            ))}
+          </ul>
+        </section>
       </main>
     </div>
   );

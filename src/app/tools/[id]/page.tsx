@@ -11,14 +11,34 @@ import { ToolScreen } from "../../../ui/tools/ToolScreen";
 
 export const dynamic = "force-dynamic";
 
-export default async function Page({ params, searchParams }: { params: Promise<{ id: string }>; searchParams: Promise<Record<string, string | string[] | undefined>> }) {
+export default async function Page({
+  params,
+  searchParams,
+}: {
+  params: Promise<{ id: string }>;
+  searchParams: Promise<Record<string, string | string[] | undefined>>;
+}) {
   const [{ id }, asked] = await Promise.all([params, searchParams]);
   const tool = TOOLS.find((t) => t.id === id);
   if (!tool) notFound();
-  const typed = Object.fromEntries(tool.fields.flatMap(({ key }) => { const v = asked[key]; return typeof v === "string" ? [[key, v.slice(0, 4000)]] : []; }));
+  const typed = Object.fromEntries(
+    tool.fields.flatMap(({ key }) => {
+      const v = asked[key];
+      return typeof v === "string" ? [[key, v.slice(0, 4000)]] : [];
+    }),
+  );
   const [job, part, machine] = [asked.job, asked.part, asked.machine];
-  const filled = typeof machine === "string" && tool.fillMachine ? await filledBy(tool, machine, typeof asked.setup === "string" ? asked.setup : null) : {};
-  return <ToolScreen id={id} typed={{ ...filled, ...typed }} inJob={typeof job === "string" && typeof part === "string" ? await partOf(job, part) : null} />;
+  const filled =
+    typeof machine === "string" && tool.fillMachine
+      ? await filledBy(tool, machine, typeof asked.setup === "string" ? asked.setup : null)
+      : {};
+  return (
+    <ToolScreen
+      id={id}
+      typed={{ ...filled, ...typed }}
+      inJob={typeof job === "string" && typeof part === "string" ? await partOf(job, part) : null}
+    />
+  );
 }
 
 /** What a machine of the library fills in; an unknown machine or setup is no place. */

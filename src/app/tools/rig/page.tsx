@@ -10,15 +10,30 @@ import { RigScreen } from "../../../ui/rig/RigScreen";
 
 export const dynamic = "force-dynamic";
 
-export default async function Page({ searchParams }: { searchParams: Promise<Record<string, string | string[] | undefined>> }) {
+export default async function Page({
+  searchParams,
+}: {
+  searchParams: Promise<Record<string, string | string[] | undefined>>;
+}) {
   const { machine: asked, board: askedBoard, job: askedJob } = await searchParams;
   const rows = (await listMachines()).map((m) => ({ id: m.id, name: `${m.maker} ${m.model}, ${m.name}` }));
   const job = typeof askedJob === "string" ? await found(readJob(askedJob)) : null;
-  const id = job ? job.file.id : typeof asked === "string" ? asked : rows[0]?.id ?? "";
-  const machine = job ? compileMachine(applyChanges(job.file, standingChanges(job.events))) : (await found(newestMachine(id))).machine;
+  const id = job ? job.file.id : typeof asked === "string" ? asked : (rows[0]?.id ?? "");
+  const machine = job
+    ? compileMachine(applyChanges(job.file, standingChanges(job.events)))
+    : (await found(newestMachine(id))).machine;
   const boards = rigBoards(machine);
   const board = boards.find((b) => b.piece === askedBoard) ?? boards[0];
-  return <RigScreen key={`${id} ${board?.piece ?? ""}`} machines={rows.some((r) => r.id === id) ? rows : [...rows, { id, name: machine.file.name }]} machine={id} boards={boards} rig={board ? benchRig(machine, board.piece) : null} job={job ? { id: askedJob as string, actor: job.events[0]!.actor } : null} />;
+  return (
+    <RigScreen
+      key={`${id} ${board?.piece ?? ""}`}
+      machines={rows.some((r) => r.id === id) ? rows : [...rows, { id, name: machine.file.name }]}
+      machine={id}
+      boards={boards}
+      rig={board ? benchRig(machine, board.piece) : null}
+      job={job ? { id: askedJob as string, actor: job.events[0]!.actor } : null}
+    />
+  );
 }
 
 /** What there is, or the page that says there is none. */

@@ -22,6 +22,8 @@ async function settingsOf(asked: { readonly machine?: string; readonly job?: str
     return { machine: machine.file.id, settings: machine.file.settings, job: null };
   }
   const { events, file } = await readJob(asked.job);
-  const noted = events.flatMap((e) => (e.body.type === "setting" ? [{ setting: e.body.setting, value: e.body.value, moment: e.body.moment }] : []));
+  const noted = events.flatMap((e) =>
+    e.body.type === "setting" ? [{ setting: e.body.setting, value: e.body.value, moment: e.body.moment }] : [],
+  );
   return { machine: file.id, settings: file.settings, job: { id: asked.job, actor: events[0]!.actor, noted } };
 }

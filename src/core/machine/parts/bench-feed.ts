@@ -5,7 +5,11 @@ import { definePart, OPEN } from "./kind";
 /** A fused bench supply put on a load in a setup; made by the compiler, never written in a file. Its fuse is an ideal limit. */
 export const benchFeed = definePart({
   kind: "bench feed",
-  fields: z.object({ volts: number({ above: 0, max: 60 }), current: z.enum(["dc", "ac"]), amps: number({ above: 0, max: 100 }) }),
+  fields: z.object({
+    volts: number({ above: 0, max: 60 }),
+    current: z.enum(["dc", "ac"]),
+    amps: number({ above: 0, max: 100 }),
+  }),
   terminals: () => ["plus", "minus"],
   galvanic: () => [],
   elements: () => [["plus", "minus"]],

@@ -15,11 +15,18 @@ export const breaker = definePart({
   parameters: () => [{ name: "ohms", nominal: 0.01, tolerance: 0.5 }],
   modes: (f) => [
     { id: "tripped", words: "tripped", odds: 1, source: "from memory", protective: true },
-    ...poles(f.poles).map((n) => ({ id: `pole${n}-open`, words: f.poles === 1 ? "contact burnt open" : `pole ${n} burnt open`, odds: 0.5, source: "from memory" as const })),
+    ...poles(f.poles).map((n) => ({
+      id: `pole${n}-open`,
+      words: f.poles === 1 ? "contact burnt open" : `pole ${n} burnt open`,
+      odds: 0.5,
+      source: "from memory" as const,
+    })),
   ],
   start: ({ mode }) => (mode === "tripped" ? 1 : 0),
   stamp({ fields, mode, values }, stamp, state) {
-    poles(fields.poles).forEach((n, i) => stamp.conduct(i, state === 1 || mode === `pole${n}-open` ? OPEN : 1 / values[0]!));
+    poles(fields.poles).forEach((n, i) =>
+      stamp.conduct(i, state === 1 || mode === `pole${n}-open` ? OPEN : 1 / values[0]!),
+    );
   },
   next({ fields }, view, state) {
     const amps = Math.max(...poles(fields.poles).map((_, i) => Math.max(Math.abs(view.current(i)), view.acCurrent(i))));

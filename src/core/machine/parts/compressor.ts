@@ -19,8 +19,14 @@ export const compressor = definePart({
   terminals: () => ["line", "neutral", "case"],
   load: true,
   galvanic: () => [["line", "neutral"]],
-  elements: () => [["line", "neutral"], ["neutral", "case"]],
-  parameters: (f) => [{ name: "winding ohms", nominal: f.windingOhms, tolerance: 0.1 }, { name: "run amps", nominal: f.runAmps, tolerance: 0.15 }],
+  elements: () => [
+    ["line", "neutral"],
+    ["neutral", "case"],
+  ],
+  parameters: (f) => [
+    { name: "winding ohms", nominal: f.windingOhms, tolerance: 0.1 },
+    { name: "run amps", nominal: f.runAmps, tolerance: 0.15 },
+  ],
   modes: () => [
     { id: "open", words: "winding or start device open", odds: 1.5, source: "from memory" },
     { id: "locked", words: "seized, hums and draws start current", odds: 1, source: "from memory" },
@@ -46,7 +52,12 @@ export const compressor = definePart({
     if (view.ac("line", "neutral") < 0.75 * fields.volts || mode === "open") return "silent";
     return mode === "locked" ? "hums" : "runs";
   },
-  signs: () => [{ id: "hot", words: "too hot to touch, clicks off", given: { locked: 0.6, "to-case": 0.2 }, otherwise: 0.05 }],
-  cautions: ["Let a compressor rest before it is started again, whatever the test mode allows.", "Sealed refrigerant system: leave it closed; it is work for a licensed person."],
+  signs: () => [
+    { id: "hot", words: "too hot to touch, clicks off", given: { locked: 0.6, "to-case": 0.2 }, otherwise: 0.05 },
+  ],
+  cautions: [
+    "Let a compressor rest before it is started again, whatever the test mode allows.",
+    "Sealed refrigerant system: leave it closed; it is work for a licensed person.",
+  ],
   alone: "Dead, leads off: ohms of the windings, then each to the case.",
 });

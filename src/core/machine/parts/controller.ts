@@ -1,6 +1,17 @@
 import { z } from "zod";
 import { conditionSchema } from "../../control/condition";
-import { faceOf, facesOfProgram, fireAll, keptMode, programProblems, programSchema, startOf, wishesOf, type Heard, type ProgramState } from "../../control/program";
+import {
+  faceOf,
+  facesOfProgram,
+  fireAll,
+  keptMode,
+  programProblems,
+  programSchema,
+  startOf,
+  wishesOf,
+  type Heard,
+  type ProgramState,
+} from "../../control/program";
 import { id, number } from "../scalar";
 import { definePart, OPEN, VAGUE_OHMS, type Instance, type View } from "./kind";
 
@@ -8,9 +19,27 @@ const fields = z.object({
   rail: z.object({ min: number({ above: 0, max: 60 }), max: number({ above: 0, max: 60 }) }),
   loadOhms: number({ above: 1, max: 1e6 }),
   /** Inputs read as a share of the rail, each with the resistor that pulls it up (or down). */
-  inputs: z.record(id, z.object({ pullUpOhms: number({ above: 0, max: 1e7 }).optional(), pullDownOhms: number({ above: 0, max: 1e7 }).optional() })).default({}),
+  inputs: z
+    .record(
+      id,
+      z.object({
+        pullUpOhms: number({ above: 0, max: 1e7 }).optional(),
+        pullDownOhms: number({ above: 0, max: 1e7 }).optional(),
+      }),
+    )
+    .default({}),
   /** Outputs: `sinks` pulls its terminal to the return, `lifts` raises it to the rail through a resistor. */
-  outputs: z.record(id, z.object({ does: z.enum(["sinks", "lifts"]), ohms: number({ above: 0, max: 1e6 }), when: conditionSchema, after: number({ min: 0, max: 86400 }).default(0) })).default({}),
+  outputs: z
+    .record(
+      id,
+      z.object({
+        does: z.enum(["sinks", "lifts"]),
+        ohms: number({ above: 0, max: 1e6 }),
+        when: conditionSchema,
+        after: number({ min: 0, max: 86400 }).default(0),
+      }),
+    )
+    .default({}),
   /** Lines scanned for keys: for each key the two lines it joins. */
   keys: z.record(id, z.tuple([id, id])).default({}),
   ...programSchema.shape,
@@ -18,7 +47,9 @@ const fields = z.object({
 type Fields = z.output<typeof fields>;
 
 /** The chip without power: what it remembers of its mode, if it does. */
-interface Asleep { readonly kept: string | null }
+interface Asleep {
+  readonly kept: string | null;
+}
 type Chip = { readonly awake: ProgramState } | { readonly asleep: Asleep };
 
 /**
@@ -36,7 +67,9 @@ class Chips {
     this.list.push(chip);
     return this.list.length - 1;
   }
-  at(place: number): Chip { return this.list[place]!; }
+  at(place: number): Chip {
+    return this.list[place]!;
+  }
 }
 const CHIPS = new WeakMap<Fields, Chips>();
 function chipsOf(f: Fields): Chips {
@@ -54,7 +87,10 @@ function heardBy({ fields: f }: Instance<Fields>, view: View): Heard {
   const rail = view.dc("rail", "return");
   return {
     share: (input) => (f.inputs[input] && rail > 0.1 ? view.dc(input, "return") / rail : 0),
-    keyDown: (key) => { const pair = f.keys[key]; return pair !== undefined && view.joined(pair[0], pair[1]); },
+    keyDown: (key) => {
+      const pair = f.keys[key];
+      return pair !== undefined && view.joined(pair[0], pair[1]);
+    },
   };
 }
 
@@ -73,22 +109,39 @@ export const controller = definePart<Fields>({
   carries: (f) => ({ direct: ["rail", ...Object.keys(f.inputs), ...Object.keys(f.outputs), ...lines(f)] }),
   contradictions: (f) => [
     ...programProblems(f, f.outputs, Object.keys(f.inputs), Object.keys(f.keys)),
-    ...Object.entries(f.inputs).flatMap(([name, i]) => ((i.pullUpOhms === undefined) === (i.pullDownOhms === undefined) ? [`input ${name} needs pullUpOhms or pullDownOhms, one of the two`] : [])),
+    ...Object.entries(f.inputs).flatMap(([name, i]) =>
+      (i.pullUpOhms === undefined) === (i.pullDownOhms === undefined)
+        ? [`input ${name} needs pullUpOhms or pullDownOhms, one of the two`]
+        : [],
+    ),
   ],
   elements: (f) => [
     ["rail", "return"],
-    ...Object.entries(f.inputs).map(([name, i]) => (i.pullUpOhms === undefined ? ([name, "return"] as const) : (["rail", name] as const))),
-    ...Object.entries(f.outputs).map(([name, o]) => (o.does === "sinks" ? ([name, "return"] as const) : (["rail", name] as const))),
+    ...Object.entries(f.inputs).map(([name, i]) =>
+      i.pullUpOhms === undefined ? ([name, "return"] as const) : (["rail", name] as const),
+    ),
+    ...Object.entries(f.outputs).map(([name, o]) =>
+      o.does === "sinks" ? ([name, "return"] as const) : (["rail", name] as const),
+    ),
     ...lines(f).map((line) => [line, "return"] as const),
   ],
   parameters: (f) => [
     { name: "load ohms", nominal: f.loadOhms, tolerance: 0.2 },
-    ...Object.entries(f.inputs).map(([name, i]) => ({ name: `${name} ${i.pullUpOhms === undefined ? "pull-down" : "pull-up"} ohms`, nominal: i.pullUpOhms ?? i.pullDownOhms ?? 1e4, tolerance: 0.01 })),
+    ...Object.entries(f.inputs).map(([name, i]) => ({
+      name: `${name} ${i.pullUpOhms === undefined ? "pull-down" : "pull-up"} ohms`,
+      nominal: i.pullUpOhms ?? i.pullDownOhms ?? 1e4,
+      tolerance: 0.01,
+    })),
     { name: "idle ohms", nominal: 2e4, tolerance: VAGUE_OHMS, vague: true },
   ],
   modes: (f) => [
     { id: "dead", words: "controller dead", odds: 1.5, source: "from memory" },
-    ...Object.keys(f.outputs).map((name) => ({ id: `${name}-off`, words: `output ${name} stays off`, odds: 0.8, source: "from memory" as const })),
+    ...Object.keys(f.outputs).map((name) => ({
+      id: `${name}-off`,
+      words: `output ${name} stays off`,
+      odds: 0.8,
+      source: "from memory" as const,
+    })),
   ],
   start: ({ fields: f }) => chipsOf(f).place({ asleep: { kept: null } }),
   stamp({ fields: f, values, mode }, stamp, state) {
@@ -97,7 +150,8 @@ export const controller = definePart<Fields>({
     stamp.conduct(0, "awake" in chip ? 1 / values[0]! : 1 / values[values.length - 1]!);
     let element = 1;
     Object.keys(f.inputs).forEach((_, i) => stamp.conduct(element++, 1 / values[i + 1]!));
-    for (const [name, output] of Object.entries(f.outputs)) stamp.conduct(element++, on.includes(name) && mode !== `${name}-off` ? 1 / output.ohms : OPEN);
+    for (const [name, output] of Object.entries(f.outputs))
+      stamp.conduct(element++, on.includes(name) && mode !== `${name}-off` ? 1 / output.ohms : OPEN);
     for (const _line of lines(f)) stamp.conduct(element++, 1 / 1e6);
   },
   next(instance, view, state) {
@@ -115,8 +169,12 @@ export const controller = definePart<Fields>({
     const { fields: f, conditions } = instance;
     const chips = chipsOf(f);
     const chip = chips.at(state);
-    if (keys.includes(DIE)) return chips.place({ asleep: { kept: "awake" in chip ? keptMode(f, chip.awake.mode) : chip.asleep.kept } });
-    if (!("awake" in chip)) return chips.place({ awake: { ...startOf(f), ...(chip.asleep.kept === null ? {} : { mode: chip.asleep.kept }) } });
+    if (keys.includes(DIE))
+      return chips.place({ asleep: { kept: "awake" in chip ? keptMode(f, chip.awake.mode) : chip.asleep.kept } });
+    if (!("awake" in chip))
+      return chips.place({
+        awake: { ...startOf(f), ...(chip.asleep.kept === null ? {} : { mode: chip.asleep.kept }) },
+      });
     const now = f.modes.length > 0 ? chip.awake : { ...chip.awake, mode: conditions.mode };
     return chips.place({ awake: fireAll(f, now, keys, heardBy(instance, view)) });
   },

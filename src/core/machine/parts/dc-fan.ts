@@ -20,7 +20,8 @@ export const dcFan = definePart({
   },
   noticed: "Listen for air; hold a strip of paper to the grille.",
   observable: () => ({ what: "fan", labels: ["runs", "silent"] }),
-  look: ({ fields, mode }, view) => (mode === null && view.dc("plus", "minus") > 0.6 * fields.volts ? "runs" : "silent"),
+  look: ({ fields, mode }, view) =>
+    mode === null && view.dc("plus", "minus") > 0.6 * fields.volts ? "runs" : "silent",
   signs: () => [{ id: "stiff", words: "blades turn stiffly by hand", given: { seized: 0.9 }, otherwise: 0.03 }],
   cautions: ["Fingers and sleeves clear of the blades: it starts by itself."],
   alone: "Unplugged from the board, fed with its own voltage from a fused bench supply.",

@@ -15,7 +15,8 @@ export const diode = definePart({
     { id: "shorted", words: "shorted", odds: 0.8, source: "from memory" },
   ],
   start: ({ mode }) => (mode === "shorted" ? 1 : 0),
-  stamp: ({ mode, values }, stamp, state) => stamp.conduct(0, mode === "open" ? OPEN : state === 1 || mode === "shorted" ? 1 / values[0]! : 1 / 1e7),
+  stamp: ({ mode, values }, stamp, state) =>
+    stamp.conduct(0, mode === "open" ? OPEN : state === 1 || mode === "shorted" ? 1 / values[0]! : 1 / 1e7),
   next({ mode }, view, state) {
     if (mode !== null) return null;
     const wanted = state === 0 ? view.dc("anode", "cathode") > 0.6 : view.current(0) > -1e-6;

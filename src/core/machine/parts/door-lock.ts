@@ -8,12 +8,26 @@ const LOCKED = 1;
 /** An electric door lock: a coil that drives the bolt, and a contact that tells whether the bolt is home. */
 export const doorLock = definePart({
   kind: "door lock",
-  fields: z.object({ door: id, current: z.enum(["ac", "dc"]), volts: number({ above: 0, max: 300 }), ohms: number({ above: 0, max: 1e5 }) }),
+  fields: z.object({
+    door: id,
+    current: z.enum(["ac", "dc"]),
+    volts: number({ above: 0, max: 300 }),
+    ohms: number({ above: 0, max: 1e5 }),
+  }),
   terminals: () => ["coil-a", "coil-b", "sense-a", "sense-b"],
   load: true,
-  galvanic: () => [["coil-a", "coil-b"], ["sense-a", "sense-b"]],
-  elements: () => [["coil-a", "coil-b"], ["sense-a", "sense-b"]],
-  parameters: (f) => [{ name: "coil ohms", nominal: f.ohms, tolerance: 0.1 }, { name: "contact ohms", nominal: 0.1, tolerance: 0.5 }],
+  galvanic: () => [
+    ["coil-a", "coil-b"],
+    ["sense-a", "sense-b"],
+  ],
+  elements: () => [
+    ["coil-a", "coil-b"],
+    ["sense-a", "sense-b"],
+  ],
+  parameters: (f) => [
+    { name: "coil ohms", nominal: f.ohms, tolerance: 0.1 },
+    { name: "contact ohms", nominal: 0.1, tolerance: 0.5 },
+  ],
   modes: () => [
     { id: "coil-open", words: "coil open", odds: 1, source: "from memory" },
     { id: "jammed", words: "bolt does not move", odds: 1, source: "from memory" },
@@ -26,7 +40,8 @@ export const doorLock = definePart({
   },
   next({ fields, mode, conditions }, view, state) {
     const volts = fields.current === "ac" ? view.ac("coil-a", "coil-b") : Math.abs(view.dc("coil-a", "coil-b"));
-    const driven = volts > 0.7 * fields.volts && mode !== "coil-open" && mode !== "jammed" && !conditions.openDoors.has(fields.door);
+    const driven =
+      volts > 0.7 * fields.volts && mode !== "coil-open" && mode !== "jammed" && !conditions.openDoors.has(fields.door);
     const wanted = driven ? LOCKED : FREE;
     return wanted === state ? null : { state: wanted, delay: 1.5 };
   },

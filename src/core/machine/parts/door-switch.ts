@@ -19,6 +19,13 @@ export const doorSwitch = definePart({
     const closed = mode === "stuck-closed" || (mode !== "stuck-open" && open === fields.closedWhen);
     stamp.conduct(0, closed ? 1 / values[0]! : OPEN);
   },
-  signs: () => [{ id: "plunger", words: "plunger stuck or broken", given: { "stuck-open": 0.4, "stuck-closed": 0.4 }, otherwise: 0.02 }],
+  signs: () => [
+    {
+      id: "plunger",
+      words: "plunger stuck or broken",
+      given: { "stuck-open": 0.4, "stuck-closed": 0.4 },
+      otherwise: 0.02,
+    },
+  ],
   alone: "Unplugged: continuity while the plunger is pressed and let go.",
 });

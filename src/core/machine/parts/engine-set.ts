@@ -12,13 +12,29 @@ const RUNS = 2;
  */
 export const engineSet = definePart({
   kind: "engine set",
-  fields: z.object({ volts: number({ above: 0, max: 480 }), crankAmps: number({ above: 0, max: 1000 }), startVolts: number({ above: 0, max: 60 }) }),
+  fields: z.object({
+    volts: number({ above: 0, max: 480 }),
+    crankAmps: number({ above: 0, max: 1000 }),
+    startVolts: number({ above: 0, max: 60 }),
+  }),
   terminals: () => ["crank", "fuel", "return", "line", "neutral"],
   source: () => true,
-  galvanic: () => [["crank", "fuel", "return"], ["line", "neutral"]],
+  galvanic: () => [
+    ["crank", "fuel", "return"],
+    ["line", "neutral"],
+  ],
   energises: () => [["line", "mains"]],
-  elements: () => [["crank", "return"], ["fuel", "return"], ["line", "neutral"]],
-  parameters: (f) => [{ name: "crank ohms", nominal: f.startVolts / f.crankAmps, tolerance: 0.2 }, { name: "fuel ohms", nominal: 8, tolerance: 0.1 }, { name: "generator ohms", nominal: 0.3, tolerance: 0.3 }, { name: "volts", nominal: f.volts, tolerance: 0.04 }],
+  elements: () => [
+    ["crank", "return"],
+    ["fuel", "return"],
+    ["line", "neutral"],
+  ],
+  parameters: (f) => [
+    { name: "crank ohms", nominal: f.startVolts / f.crankAmps, tolerance: 0.2 },
+    { name: "fuel ohms", nominal: 8, tolerance: 0.1 },
+    { name: "generator ohms", nominal: 0.3, tolerance: 0.3 },
+    { name: "volts", nominal: f.volts, tolerance: 0.04 },
+  ],
   modes: () => [
     { id: "no-fuel", words: "cranks and does not start", odds: 2, source: "from memory" },
     { id: "starter-open", words: "starter open", odds: 1.5, source: "from memory" },
@@ -34,7 +50,8 @@ export const engineSet = definePart({
   },
   next({ id, fields, mode, conditions }, view, state) {
     const fuel = view.dc("fuel", "return") > 0.6 * fields.startVolts;
-    const cranked = view.dc("crank", "return") > 0.5 * fields.startVolts && mode !== "starter-open" && conditions.isOn(id);
+    const cranked =
+      view.dc("crank", "return") > 0.5 * fields.startVolts && mode !== "starter-open" && conditions.isOn(id);
     if (state === RUNS) return fuel && conditions.isOn(id) ? null : { state: STANDS, delay: 1 };
     if (cranked && fuel && mode !== "no-fuel") return { state: RUNS, delay: 2 };
     const wanted = cranked ? CRANKS : STANDS;
@@ -44,6 +61,9 @@ export const engineSet = definePart({
   observable: () => ({ what: "engine", labels: ["runs", "cranks", "stands"] }),
   look: (_instance, _view, state) => (state === RUNS ? "runs" : state === CRANKS ? "cranks" : "stands"),
   signs: () => [{ id: "no-fuel", words: "tank or tap empty", given: { "no-fuel": 0.5 }, otherwise: 0.03 }],
-  cautions: ["It may start by itself at any moment. Lock it out, then take the black lead off the start battery.", "Exhaust kills indoors; the engine is hot."],
+  cautions: [
+    "It may start by itself at any moment. Lock it out, then take the black lead off the start battery.",
+    "Exhaust kills indoors; the engine is hot.",
+  ],
   alone: "Locked out: volts at the starter while it cranks; then volts of the generator.",
 });

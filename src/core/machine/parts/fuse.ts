@@ -19,6 +19,8 @@ export const fuse = definePart({
     return state === 0 && amps > 3 * fields.amps ? { state: 1, delay: 0.05 } : null;
   },
   signs: () => [{ id: "black-glass", words: "glass blackened or wire gone", given: { blown: 0.6 }, otherwise: 0.005 }],
-  cautions: ["A fuse that blew has a reason. Prove what is behind it before a new one goes in, and only the same type and rating."],
+  cautions: [
+    "A fuse that blew has a reason. Prove what is behind it before a new one goes in, and only the same type and rating.",
+  ],
   alone: "Dead and out of its holder: ohms, near zero.",
 });

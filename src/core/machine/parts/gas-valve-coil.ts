@@ -22,6 +22,8 @@ export const gasValveCoil = definePart({
   observable: () => ({ what: "flame", labels: ["flame", "no flame"] }),
   look: ({ fields, mode }, view) => (mode === null && isFed(view, "a", "b", fields) ? "flame" : "no flame"),
   signs: () => [{ id: "gas-smell", words: "smell of gas", given: { stuck: 0.1 }, otherwise: 0.005 }],
-  cautions: ["Smell of gas: no switch, no flame, shut the gas, air the room, leave. Gas is work for a licensed person."],
+  cautions: [
+    "Smell of gas: no switch, no flame, shut the gas, air the room, leave. Gas is work for a licensed person.",
+  ],
   alone: "Dead, gas shut, plug off: ohms of the coil only.",
 });

@@ -8,8 +8,14 @@ export const hallSensor = definePart({
   fields: z.object({ place: id, volts: number({ above: 0, max: 60 }) }),
   terminals: () => ["plus", "out", "return"],
   galvanic: () => [["plus", "out", "return"]],
-  elements: () => [["plus", "return"], ["out", "return"]],
-  parameters: (f) => [{ name: "supply ohms", nominal: f.volts / 0.006, tolerance: 0.3 }, { name: "output ohms", nominal: 40, tolerance: 0.3 }],
+  elements: () => [
+    ["plus", "return"],
+    ["out", "return"],
+  ],
+  parameters: (f) => [
+    { name: "supply ohms", nominal: f.volts / 0.006, tolerance: 0.3 },
+    { name: "output ohms", nominal: 40, tolerance: 0.3 },
+  ],
   modes: () => [
     { id: "stays-off", words: "output never pulls", odds: 1, source: "from memory" },
     { id: "stays-on", words: "output always pulls", odds: 0.7, source: "from memory" },

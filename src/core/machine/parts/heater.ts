@@ -9,7 +9,10 @@ export const heater = definePart({
   terminals: () => ["a", "b", "case"],
   load: true,
   galvanic: () => [["a", "b"]],
-  elements: () => [["a", "b"], ["b", "case"]],
+  elements: () => [
+    ["a", "b"],
+    ["b", "case"],
+  ],
   parameters: (f) => [{ name: "ohms", nominal: f.volts ** 2 / f.watts, tolerance: 0.1 }],
   modes: () => [
     { id: "open", words: "burnt out", odds: 2, source: "from memory" },
@@ -19,7 +22,14 @@ export const heater = definePart({
     stamp.conduct(0, mode === "open" ? OPEN : 1 / values[0]!);
     stamp.conduct(1, mode === "to-case" ? 1 / severity : OPEN);
   },
-  signs: () => [{ id: "break", words: "visible break or burn on the element", given: { open: 0.4, "to-case": 0.3 }, otherwise: 0.02 }],
+  signs: () => [
+    {
+      id: "break",
+      words: "visible break or burn on the element",
+      given: { open: 0.4, "to-case": 0.3 },
+      otherwise: 0.02,
+    },
+  ],
   cautions: ["The sheath is hot after a defrost. Let it cool before you touch it."],
   alone: "Dead, one lead off: ohms against volts squared over watts; then each end to the case.",
 });

@@ -63,26 +63,79 @@ import type { PartKind } from "./kind";
 /** Every kind of part a file may name. A new kind is one file and one line here. */
 export const PART_KINDS = [
   // Sources and protection
-  outlet, splitOutlet, battery, engineSet, cord, breaker, fuse, thermalCutOff, varistor, inrushResistor,
+  outlet,
+  splitOutlet,
+  battery,
+  engineSet,
+  cord,
+  breaker,
+  fuse,
+  thermalCutOff,
+  varistor,
+  inrushResistor,
   // Conductors
-  wire, contact, insulation, lineFilter,
+  wire,
+  contact,
+  insulation,
+  lineFilter,
   // Supplies
-  switchedSupply, nonIsolatedSupply, linearSupply, transformer, regulator,
+  switchedSupply,
+  nonIsolatedSupply,
+  linearSupply,
+  transformer,
+  regulator,
   // Switching
-  handSwitch, doorSwitch, doorLock, keypad, relay, triac, transistorSwitch, diode, thermostat, pressureSwitch, reedSwitch, coinInput, paymentInput,
+  handSwitch,
+  doorSwitch,
+  doorLock,
+  keypad,
+  relay,
+  triac,
+  transistorSwitch,
+  diode,
+  thermostat,
+  pressureSwitch,
+  reedSwitch,
+  coinInput,
+  paymentInput,
   // Loads
-  heater, motor, capacitorMotor, runCapacitor, compressor, acFan, dcFan, pump, valve, solenoid, gasValveCoil, lamp, led, motorDrive, driven, coolingUnit,
+  heater,
+  motor,
+  capacitorMotor,
+  runCapacitor,
+  compressor,
+  acFan,
+  dcFan,
+  pump,
+  valve,
+  solenoid,
+  gasValveCoil,
+  lamp,
+  led,
+  motorDrive,
+  driven,
+  coolingUnit,
   // Sensing
-  ntc, ptc, rtd, hallSensor, potentiometer, resistor, capacitor,
+  ntc,
+  ptc,
+  rtd,
+  hallSensor,
+  potentiometer,
+  resistor,
+  capacitor,
   // Boards
-  controller, panel, indicator,
+  controller,
+  panel,
+  indicator,
 ] as const;
 
 /** What the compiler puts in for the interventions of a setup; no file names them. */
 const RIG_KINDS = [jumper, benchFeed];
 
 // The one place where the field type of a kind is forgotten: its fields were parsed by its own schema.
-const BY_NAME = new Map<string, PartKind<unknown>>([...PART_KINDS, ...RIG_KINDS].map((kind) => [kind.kind, kind as unknown as PartKind<unknown>]));
+const BY_NAME = new Map<string, PartKind<unknown>>(
+  [...PART_KINDS, ...RIG_KINDS].map((kind) => [kind.kind, kind as unknown as PartKind<unknown>]),
+);
 
 /** The kind of a name, or undefined. */
 export function partKind(name: string): PartKind<unknown> | undefined {

@@ -12,7 +12,10 @@ export const indicator = definePart({
   parameters: () => [{ name: "ohms", nominal: 2200, tolerance: 0.2 }],
   modes: () => [{ id: "dead", words: "dead", odds: 0.4, source: "from memory" }],
   stamp: ({ mode, values }, stamp) => stamp.conduct(0, mode === "dead" ? OPEN : 1 / values[0]!),
-  observable: (f, facesOf) => ({ what: "lamp", labels: [...new Set([...(facesOf?.(f.of)?.lamps[f.lamp] ?? []), "dark", FLICKERS])] }),
+  observable: (f, facesOf) => ({
+    what: "lamp",
+    labels: [...new Set([...(facesOf?.(f.of)?.lamps[f.lamp] ?? []), "dark", FLICKERS])],
+  }),
   look({ fields, mode }, view) {
     if (mode === "dead" || view.dc("plus", "return") < 0.6 * fields.volts) return "dark";
     return view.face(fields.of)?.lamps[fields.lamp] ?? "dark";

@@ -9,8 +9,18 @@ export const insulation = definePart({
   galvanic: () => [],
   elements: () => [["a", "b"]],
   parameters: () => [],
-  modes: () => [{ id: "rubbed-through", words: "rubbed through, wires touch", odds: 0.8, source: "from memory", severity: [0.1, 3] }],
+  modes: () => [
+    {
+      id: "rubbed-through",
+      words: "rubbed through, wires touch",
+      odds: 0.8,
+      source: "from memory",
+      severity: [0.1, 3],
+    },
+  ],
   stamp: ({ mode, severity }, stamp) => stamp.conduct(0, mode === "rubbed-through" ? 1 / severity : OPEN),
-  signs: () => [{ id: "bare", words: "bare copper where the wires rub", given: { "rubbed-through": 0.5 }, otherwise: 0.01 }],
+  signs: () => [
+    { id: "bare", words: "bare copper where the wires rub", given: { "rubbed-through": 0.5 }, otherwise: 0.01 },
+  ],
   alone: "Unplugged at both ends: ohms between the two wires, overload if they are apart.",
 });

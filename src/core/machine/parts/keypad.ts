@@ -11,10 +11,11 @@ export const keypad = definePart({
   contradictions: (f) => (Object.keys(f.keys).length === 0 ? ["a keypad needs at least one key"] : []),
   elements: (f) => Object.values(f.keys).map(([a, b]) => [a, b] as const),
   parameters: () => [{ name: "key ohms", nominal: 80, tolerance: 0.5 }],
-  modes: (f) => Object.keys(f.keys).flatMap((key) => [
-    { id: `${key}-dead`, words: `key ${key} dead`, odds: 0.5, source: "from memory" as const },
-    { id: `${key}-stuck`, words: `key ${key} stuck`, odds: 0.25, source: "from memory" as const },
-  ]),
+  modes: (f) =>
+    Object.keys(f.keys).flatMap((key) => [
+      { id: `${key}-dead`, words: `key ${key} dead`, odds: 0.5, source: "from memory" as const },
+      { id: `${key}-stuck`, words: `key ${key} stuck`, odds: 0.25, source: "from memory" as const },
+    ]),
   stamp({ fields, mode, values, conditions }, stamp) {
     Object.keys(fields.keys).forEach((key, i) => {
       const closed = mode === `${key}-stuck` || (mode !== `${key}-dead` && conditions.pressed.has(key));
@@ -23,6 +24,18 @@ export const keypad = definePart({
       stamp.ac(i, OPEN);
     });
   },
-  signs: (f) => [{ id: "damp", words: "water under the key foil", given: Object.fromEntries(Object.keys(f.keys).flatMap((k) => [[`${k}-dead`, 0.2], [`${k}-stuck`, 0.3]])), otherwise: 0.03 }],
+  signs: (f) => [
+    {
+      id: "damp",
+      words: "water under the key foil",
+      given: Object.fromEntries(
+        Object.keys(f.keys).flatMap((k) => [
+          [`${k}-dead`, 0.2],
+          [`${k}-stuck`, 0.3],
+        ]),
+      ),
+      otherwise: 0.03,
+    },
+  ],
   alone: "Plug off: ohms between the two pins of each key, pressed and free.",
 });

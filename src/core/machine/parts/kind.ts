@@ -191,7 +191,10 @@ export interface PartKind<F> {
   /** The mode a control program is in; null while it is dead. */
   inMode?(instance: Instance<F>, state: number): string | null;
   /** Every text its display can show and every way its lamps can go. */
-  faces?(fields: F): { readonly display: readonly string[]; readonly lamps: Readonly<Record<string, readonly string[]>> };
+  faces?(fields: F): {
+    readonly display: readonly string[];
+    readonly lamps: Readonly<Record<string, readonly string[]>>;
+  };
   /** `facesOf` gives what a controller of the machine can show. */
   observable?(fields: F, facesOf?: FacesOf): Observable;
   /** The label that `observable` would have. */
@@ -207,7 +210,9 @@ export interface PartKind<F> {
 }
 
 /** What the controller of an id can show. */
-export type FacesOf = (part: string) => { readonly display: readonly string[]; readonly lamps: Readonly<Record<string, readonly string[]>> } | undefined;
+export type FacesOf = (
+  part: string,
+) => { readonly display: readonly string[]; readonly lamps: Readonly<Record<string, readonly string[]>> } | undefined;
 
 /** What the simulation reports of a thing whose state keeps changing. */
 export const FLICKERS = "flickers";

@@ -9,7 +9,11 @@ const COLD = 10;
 /** A filament lamp. */
 export const lamp = definePart({
   kind: "lamp",
-  fields: z.object({ current: z.enum(["ac", "dc"]), volts: number({ above: 0, max: 300 }), watts: number({ above: 0, max: 1000 }) }),
+  fields: z.object({
+    current: z.enum(["ac", "dc"]),
+    volts: number({ above: 0, max: 300 }),
+    watts: number({ above: 0, max: 1000 }),
+  }),
   terminals: () => ["a", "b"],
   load: true,
   galvanic: () => [["a", "b"]],
@@ -26,7 +30,9 @@ export const lamp = definePart({
     const share = Math.abs(fedVolts(view, "a", "b", fields)) / fields.volts;
     return mode === "burnt-out" || share < 0.25 ? "dark" : share < 0.7 ? "dim" : "bright";
   },
-  signs: () => [{ id: "grey-glass", words: "grey glass or broken filament", given: { "burnt-out": 0.8 }, otherwise: 0.02 }],
+  signs: () => [
+    { id: "grey-glass", words: "grey glass or broken filament", given: { "burnt-out": 0.8 }, otherwise: 0.02 },
+  ],
   cautions: ["A lamp that was lit is hot."],
   alone: "Out of its holder: continuity.",
 });

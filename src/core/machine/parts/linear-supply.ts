@@ -13,8 +13,16 @@ export const linearSupply = definePart({
   galvanic: () => [["in-a", "in-b", "out", "return"]],
   ripples: true,
   carries: () => ({ direct: ["out"], alternating: ["in-a", "in-b"] }),
-  elements: () => [["in-a", "in-b"], ["out", "return"], ["in-a", "return"], ["in-b", "return"]],
-  parameters: (f) => [{ name: "output ohms", nominal: f.volts / 12, tolerance: 0.3 }, { name: "idle ohms", nominal: 1e4, tolerance: VAGUE_OHMS, vague: true }],
+  elements: () => [
+    ["in-a", "in-b"],
+    ["out", "return"],
+    ["in-a", "return"],
+    ["in-b", "return"],
+  ],
+  parameters: (f) => [
+    { name: "output ohms", nominal: f.volts / 12, tolerance: 0.3 },
+    { name: "idle ohms", nominal: 1e4, tolerance: VAGUE_OHMS, vague: true },
+  ],
   modes: () => [
     { id: "bridge-open", words: "bridge open", odds: 1, source: "from memory" },
     { id: "capacitor-dry", words: "smoothing capacitor dried out", odds: 2, source: "from memory" },
@@ -39,6 +47,8 @@ export const linearSupply = definePart({
     // Below half its usual input it is taken as a resistance, so that a starved supply has an operating point.
     memory[LOAD] = (1.1 * Math.max(0, -view.current(1))) / Math.max(volts, (0.6 * fields.volts) / Math.SQRT2);
   },
-  signs: () => [{ id: "bulged", words: "bulged capacitor", given: { "capacitor-dry": 0.6, shorted: 0.3 }, otherwise: 0.02 }],
+  signs: () => [
+    { id: "bulged", words: "bulged capacitor", given: { "capacitor-dry": 0.6, shorted: 0.3 }, otherwise: 0.02 },
+  ],
   alone: "AC volts in, DC volts out, then AC volts at the output: ripple.",
 });

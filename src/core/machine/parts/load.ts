@@ -18,7 +18,10 @@ export const coilPlate = z.object({
 
 /** What varies of a part with such a plate: its ohms, then its amperes. */
 export function coilParameters(plate: z.output<typeof coilPlate>): readonly Parameter[] {
-  return [{ name: "coil ohms", nominal: plate.ohms, tolerance: 0.1 }, { name: "amps", nominal: plate.amps, tolerance: 0.15 }];
+  return [
+    { name: "coil ohms", nominal: plate.ohms, tolerance: 0.1 },
+    { name: "amps", nominal: plate.amps, tolerance: 0.15 },
+  ];
 }
 
 /** Volts across two terminals as a load rated so feels them: rms for alternating, signed for direct. */
@@ -35,9 +38,17 @@ export function isFed(view: View, a: string, b: string, rating: Rating): boolean
  * Writes a winding: its resistance for direct current and the ohmmeter; for alternating current the admittance of
  * `amps` at `volts` and the given power factor, lagging.
  */
-export function stampWinding(stamp: Stamp, element: number, ohms: number, rating: Rating, amps: number, powerFactor: number): void {
+export function stampWinding(
+  stamp: Stamp,
+  element: number,
+  ohms: number,
+  rating: Rating,
+  amps: number,
+  powerFactor: number,
+): void {
   stamp.dc(element, rating.current === "dc" ? amps / rating.volts : 1 / ohms);
   const siemens = amps / rating.volts;
-  if (rating.current === "ac") stamp.ac(element, siemens * powerFactor, -siemens * Math.sqrt(1 - powerFactor * powerFactor));
+  if (rating.current === "ac")
+    stamp.ac(element, siemens * powerFactor, -siemens * Math.sqrt(1 - powerFactor * powerFactor));
   else stamp.ac(element, amps / rating.volts);
 }

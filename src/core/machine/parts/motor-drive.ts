@@ -9,11 +9,24 @@ const FOLDED = 2;
 /** A drive for a direct-current motor: fed from a rail, driven while its input is lifted, folding back when too much flows. */
 export const motorDrive = definePart({
   kind: "motor drive",
-  fields: z.object({ volts: number({ above: 0, max: 60 }), inputVolts: number({ above: 0, max: 60 }), limitAmps: number({ above: 0, max: 400 }) }),
+  fields: z.object({
+    volts: number({ above: 0, max: 60 }),
+    inputVolts: number({ above: 0, max: 60 }),
+    limitAmps: number({ above: 0, max: 400 }),
+  }),
   terminals: () => ["plus", "return", "input", "out-a", "out-b", "report"],
   galvanic: () => [["plus", "return", "input", "out-a", "out-b", "report"]],
-  elements: () => [["plus", "return"], ["input", "return"], ["plus", "out-a"], ["out-b", "return"], ["report", "return"]],
-  parameters: () => [{ name: "idle ohms", nominal: 3e3, tolerance: VAGUE_OHMS, vague: true }, { name: "on ohms", nominal: 0.04, tolerance: 0.4 }],
+  elements: () => [
+    ["plus", "return"],
+    ["input", "return"],
+    ["plus", "out-a"],
+    ["out-b", "return"],
+    ["report", "return"],
+  ],
+  parameters: () => [
+    { name: "idle ohms", nominal: 3e3, tolerance: VAGUE_OHMS, vague: true },
+    { name: "on ohms", nominal: 0.04, tolerance: 0.4 },
+  ],
   modes: () => [
     { id: "dead", words: "does not drive", odds: 1.5, source: "from memory" },
     { id: "shorted", words: "shorted, drives all the time", odds: 0.8, source: "from memory" },

@@ -25,8 +25,18 @@ export const ntc = definePart({
   ],
   stamp({ fields, mode, severity, values, conditions }, stamp) {
     const ohms = ntcOhms(values[0]!, fields.beta, conditions.temperature(fields.place));
-    stamp.conduct(0, mode === "open" ? OPEN : 1 / (mode === "short" ? severity : mode === "drifted" ? ohms * severity : ohms));
+    stamp.conduct(
+      0,
+      mode === "open" ? OPEN : 1 / (mode === "short" ? severity : mode === "drifted" ? ohms * severity : ohms),
+    );
   },
-  signs: () => [{ id: "crust", words: "crusted or damaged sensor", given: { open: 0.2, short: 0.3, drifted: 0.2 }, otherwise: 0.03 }],
+  signs: () => [
+    {
+      id: "crust",
+      words: "crusted or damaged sensor",
+      given: { open: 0.2, short: 0.3, drifted: 0.2 },
+      otherwise: 0.03,
+    },
+  ],
   alone: "Unplugged: ohms against its table at the temperature it really has; then in stirred crushed ice.",
 });

@@ -8,8 +8,15 @@ export const outlet = definePart({
   terminals: () => ["line", "neutral", "earth"],
   source: () => true,
   galvanic: () => [["line", "neutral"], ["earth"]],
-  energises: () => [["line", "mains"], ["earth", "earth"]],
-  elements: () => [["line", "@ground"], ["neutral", "@ground"], ["earth", "@ground"]],
+  energises: () => [
+    ["line", "mains"],
+    ["earth", "earth"],
+  ],
+  elements: () => [
+    ["line", "@ground"],
+    ["neutral", "@ground"],
+    ["earth", "@ground"],
+  ],
   parameters: () => [{ name: "source ohms", nominal: 0.3, tolerance: 0.5 }],
   modes: () => [
     { id: "dead", words: "no voltage", odds: 3, source: "from memory" },
@@ -24,7 +31,14 @@ export const outlet = definePart({
     stamp.conduct(1, on && mode !== "neutral-open" ? 10 : OPEN);
     stamp.conduct(2, on && mode !== "earth-open" ? 10 : OPEN);
   },
-  signs: () => [{ id: "kettle-dead", words: "another appliance does not run on it", given: { dead: 0.98, "neutral-open": 0.98 }, otherwise: 0.01 }],
+  signs: () => [
+    {
+      id: "kettle-dead",
+      words: "another appliance does not run on it",
+      given: { dead: 0.98, "neutral-open": 0.98 },
+      otherwise: 0.01,
+    },
+  ],
   cautions: ["Mains at the outlet: probes with shrouded tips, one hand."],
   alone: "Try another appliance on the same outlet.",
 });

@@ -28,14 +28,26 @@ export const panel = definePart({
   }),
   terminals: () => ["plus", "return", "link"],
   galvanic: () => [["plus", "return", "link"]],
-  elements: () => [["plus", "return"], ["link", "return"]],
+  elements: () => [
+    ["plus", "return"],
+    ["link", "return"],
+  ],
   parameters: (f) => [
     { name: "run ohms", nominal: f.runOhms, tolerance: 0.15 },
     { name: "dead ohms", nominal: f.deadOhms, tolerance: VAGUE_OHMS, vague: true },
     { name: "link ohms", nominal: 1e4, tolerance: 0.05 },
   ],
   modes: (f) => [
-    ...(f.tires === "yes" ? [{ id: "tires", words: "goes dark after a while, comes back with a power cycle", odds: 1.5, source: "from memory" as const }] : []),
+    ...(f.tires === "yes"
+      ? [
+          {
+            id: "tires",
+            words: "goes dark after a while, comes back with a power cycle",
+            odds: 1.5,
+            source: "from memory" as const,
+          },
+        ]
+      : []),
     { id: "dead", words: "dead", odds: 3, source: "from memory" },
     { id: "shorted", words: "shorted, pulls the rail down", odds: 1.5, source: "from memory", severity: [0.3, 3] },
     { id: "link-dead", words: "does not hear the main board", odds: 0.8, source: "from memory" },
@@ -56,7 +68,12 @@ export const panel = definePart({
     const wanted = linked ? LIT : NO_LINK;
     return wanted === state ? null : { state: wanted, delay: 0.4 };
   },
-  observable: (f, facesOf) => ({ what: "display", labels: f.shows ? [...new Set(["dark", "dashes", ...(facesOf?.(f.shows)?.display ?? []), FLICKERS])] : [...new Set([...LABELS, FLICKERS])] }),
+  observable: (f, facesOf) => ({
+    what: "display",
+    labels: f.shows
+      ? [...new Set(["dark", "dashes", ...(facesOf?.(f.shows)?.display ?? []), FLICKERS])]
+      : [...new Set([...LABELS, FLICKERS])],
+  }),
   look({ fields }, view, state) {
     if (state !== LIT || !fields.shows) return LABELS[state]!;
     return view.face(fields.shows)?.display ?? "dashes";

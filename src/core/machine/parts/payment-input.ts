@@ -8,8 +8,14 @@ export const paymentInput = definePart({
   fields: z.object({ volts: number({ above: 0, max: 60 }), amps: number({ above: 0, max: 5 }) }),
   terminals: () => ["plus", "return", "pulse"],
   galvanic: () => [["plus", "return", "pulse"]],
-  elements: () => [["plus", "return"], ["pulse", "return"]],
-  parameters: (f) => [{ name: "run ohms", nominal: f.volts / f.amps, tolerance: 0.2 }, { name: "pulse ohms", nominal: 30, tolerance: 0.3 }],
+  elements: () => [
+    ["plus", "return"],
+    ["pulse", "return"],
+  ],
+  parameters: (f) => [
+    { name: "run ohms", nominal: f.volts / f.amps, tolerance: 0.2 },
+    { name: "pulse ohms", nominal: 30, tolerance: 0.3 },
+  ],
   modes: () => [
     { id: "dead", words: "dead", odds: 1.5, source: "from memory" },
     { id: "no-pulse", words: "gives no credit", odds: 1, source: "from memory" },

@@ -11,7 +11,10 @@ export const potentiometer = definePart({
   fields: z.object({ ohms: number({ above: 0, max: 1e7 }), place: id }),
   terminals: () => ["a", "wiper", "b"],
   galvanic: () => [["a", "wiper", "b"]],
-  elements: () => [["a", "wiper"], ["wiper", "b"]],
+  elements: () => [
+    ["a", "wiper"],
+    ["wiper", "b"],
+  ],
   parameters: (f) => [{ name: "track ohms", nominal: f.ohms, tolerance: 0.1 }],
   modes: () => [
     { id: "track-open", words: "track open at end b", odds: 0.8, source: "from memory" },

@@ -19,6 +19,13 @@ export const pressureSwitch = definePart({
     const closed = mode === "stuck-closed" || (mode !== "stuck-open" && reached !== (fields.rests === "closed"));
     stamp.conduct(0, closed ? 1 / values[0]! : OPEN);
   },
-  signs: () => [{ id: "hose", words: "hose off, kinked or blocked", given: { "stuck-open": 0.4, "stuck-closed": 0.3 }, otherwise: 0.04 }],
+  signs: () => [
+    {
+      id: "hose",
+      words: "hose off, kinked or blocked",
+      given: { "stuck-open": 0.4, "stuck-closed": 0.3 },
+      otherwise: 0.04,
+    },
+  ],
   alone: "Dead, plug off: continuity empty and filled (or blown gently).",
 });

@@ -9,7 +9,10 @@ export const ptc = definePart({
   terminals: () => ["a", "b"],
   galvanic: () => [["a", "b"]],
   elements: () => [["a", "b"]],
-  parameters: (f) => [{ name: "cold ohms", nominal: f.coldOhms, tolerance: 0.25 }, { name: "hot ohms", nominal: f.hotOhms, tolerance: 0.4 }],
+  parameters: (f) => [
+    { name: "cold ohms", nominal: f.coldOhms, tolerance: 0.25 },
+    { name: "hot ohms", nominal: f.hotOhms, tolerance: 0.4 },
+  ],
   modes: () => [
     { id: "open", words: "cracked, open", odds: 1.2, source: "from memory" },
     { id: "shorted", words: "shorted", odds: 0.3, source: "from memory" },

@@ -26,7 +26,8 @@ export const pump = definePart({
   },
   noticed: "Listen; a hand on the hose feels the flow.",
   observable: () => ({ what: "pump", labels: ["pumps", "silent", "hums"] }),
-  look: ({ fields, mode }, view) => (mode === "open" || !isFed(view, "a", "b", fields) ? "silent" : mode === "jammed" ? "hums" : "pumps"),
+  look: ({ fields, mode }, view) =>
+    mode === "open" || !isFed(view, "a", "b", fields) ? "silent" : mode === "jammed" ? "hums" : "pumps",
   signs: () => [{ id: "debris", words: "debris in the pump", given: { jammed: 0.7 }, otherwise: 0.05 }],
   cautions: ["Water and mains: empty the tub and unplug before the pump is opened."],
   alone: "Dead, leads off: ohms of the winding; the impeller turns in steps by hand.",

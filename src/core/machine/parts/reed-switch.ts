@@ -15,7 +15,9 @@ export const reedSwitch = definePart({
     { id: "stuck-closed", words: "never opens", odds: 0.7, source: "from memory" },
   ],
   stamp({ fields, mode, values, conditions }, stamp) {
-    const closed = mode === "stuck-closed" || (mode !== "stuck-open" && conditions.magnets.has(fields.place) !== (fields.rests === "closed"));
+    const closed =
+      mode === "stuck-closed" ||
+      (mode !== "stuck-open" && conditions.magnets.has(fields.place) !== (fields.rests === "closed"));
     stamp.conduct(0, closed ? 1 / values[0]! : OPEN);
   },
   alone: "Dead, plug off: continuity with the magnet near and away.",

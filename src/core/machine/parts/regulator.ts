@@ -12,8 +12,15 @@ export const regulator = definePart({
   terminals: () => ["in", "out", "return"],
   galvanic: () => [["in", "out", "return"]],
   carries: () => ({ direct: ["in", "out"] }),
-  elements: () => [["in", "return"], ["out", "return"], ["in", "out"]],
-  parameters: (f) => [{ name: "volts", nominal: f.volts, tolerance: 0.03 }, { name: "idle ohms", nominal: 2e4, tolerance: VAGUE_OHMS, vague: true }],
+  elements: () => [
+    ["in", "return"],
+    ["out", "return"],
+    ["in", "out"],
+  ],
+  parameters: (f) => [
+    { name: "volts", nominal: f.volts, tolerance: 0.03 },
+    { name: "idle ohms", nominal: 2e4, tolerance: VAGUE_OHMS, vague: true },
+  ],
   modes: () => [
     { id: "dead", words: "no output", odds: 1.5, source: "from memory" },
     { id: "passes", words: "shorted, passes its input", odds: 0.4, source: "from memory" },
@@ -31,7 +38,10 @@ export const regulator = definePart({
     memory[OUT] = mode === null ? Math.max(0, Math.min(values[0]!, volts - fields.dropoutVolts)) : 0;
     // A linear regulator draws from its input what it gives at its output.
     // Starved, it is taken as a resistance, so that there is an operating point.
-    memory[LOAD] = memory[OUT] > 0.5 && volts > 1 ? Math.max(0, -view.current(1)) / Math.max(volts, fields.volts + fields.dropoutVolts) : 0;
+    memory[LOAD] =
+      memory[OUT] > 0.5 && volts > 1
+        ? Math.max(0, -view.current(1)) / Math.max(volts, fields.volts + fields.dropoutVolts)
+        : 0;
   },
   signs: () => [{ id: "hot", words: "too hot to touch", given: { passes: 0.3, dead: 0.2 }, otherwise: 0.03 }],
   alone: "Input and output volts against its own return.",

@@ -5,11 +5,24 @@ import { definePart, OPEN } from "./kind";
 /** A relay with one make contact. Pulls in at 75 % of its coil voltage, lets go below 20 % (usual data-sheet limits, from memory). */
 export const relay = definePart({
   kind: "relay",
-  fields: z.object({ coilVolts: number({ above: 0, max: 240 }), coilOhms: number({ above: 0, max: 1e5 }), contactAmps: number({ above: 0, max: 200 }) }),
+  fields: z.object({
+    coilVolts: number({ above: 0, max: 240 }),
+    coilOhms: number({ above: 0, max: 1e5 }),
+    contactAmps: number({ above: 0, max: 200 }),
+  }),
   terminals: () => ["coil-a", "coil-b", "common", "make"],
-  galvanic: () => [["coil-a", "coil-b"], ["common", "make"]],
-  elements: () => [["coil-a", "coil-b"], ["common", "make"]],
-  parameters: (f) => [{ name: "coil ohms", nominal: f.coilOhms, tolerance: 0.1 }, { name: "contact ohms", nominal: 0.02, tolerance: 0.5 }],
+  galvanic: () => [
+    ["coil-a", "coil-b"],
+    ["common", "make"],
+  ],
+  elements: () => [
+    ["coil-a", "coil-b"],
+    ["common", "make"],
+  ],
+  parameters: (f) => [
+    { name: "coil ohms", nominal: f.coilOhms, tolerance: 0.1 },
+    { name: "contact ohms", nominal: 0.02, tolerance: 0.5 },
+  ],
   modes: () => [
     { id: "coil-open", words: "coil open", odds: 0.5, source: "from memory" },
     { id: "contact-open", words: "contact does not make", odds: 2, source: "from memory" },
@@ -29,7 +42,12 @@ export const relay = definePart({
     return null;
   },
   signs: () => [
-    { id: "burnt-joint", words: "burnt or cracked joint under the relay", given: { "contact-open": 0.35, welded: 0.15 }, otherwise: 0.02 },
+    {
+      id: "burnt-joint",
+      words: "burnt or cracked joint under the relay",
+      given: { "contact-open": 0.35, welded: 0.15 },
+      otherwise: 0.02,
+    },
     { id: "no-click", words: "no click", given: { "coil-open": 0.9, welded: 0.7 }, otherwise: 0.05 },
   ],
   alone: "Coil ohms; contact open at rest, closed with the coil fed.",

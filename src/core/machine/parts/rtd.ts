@@ -26,7 +26,12 @@ export const rtd = definePart({
     { id: "short", words: "shorted", odds: 0.4, source: "from memory", severity: [0.5, 10] },
   ],
   stamp({ fields, mode, severity, values, conditions }, stamp) {
-    stamp.conduct(0, mode === "open" ? OPEN : 1 / (mode === "short" ? severity : rtdOhms(values[0]!, conditions.temperature(fields.place))));
+    stamp.conduct(
+      0,
+      mode === "open"
+        ? OPEN
+        : 1 / (mode === "short" ? severity : rtdOhms(values[0]!, conditions.temperature(fields.place))),
+    );
   },
   alone: "Plug off: ohms against its table at the temperature it really has.",
 });

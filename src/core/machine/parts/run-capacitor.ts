@@ -20,7 +20,9 @@ export const runCapacitor = definePart({
     stamp.dc(0, OPEN);
     stamp.ac(0, OPEN, mode === "open" ? 0 : 2 * Math.PI * conditions.hertz * values[0]!);
   },
-  signs: () => [{ id: "bulged", words: "capacitor bulged or leaking", given: { open: 0.5, shorted: 0.5 }, otherwise: 0.02 }],
+  signs: () => [
+    { id: "bulged", words: "capacitor bulged or leaking", given: { open: 0.5, shorted: 0.5 }, otherwise: 0.02 },
+  ],
   cautions: ["A capacitor holds its charge: discharge it through a resistor, then prove it near 0 V."],
   alone: "Discharged, leads off: capacitance against its print.",
 });

@@ -8,8 +8,16 @@ export const splitOutlet = definePart({
   terminals: () => ["line1", "neutral", "line2", "earth"],
   source: () => true,
   galvanic: () => [["line1", "neutral", "line2"], ["earth"]],
-  energises: () => [["line1", "mains"], ["earth", "earth"]],
-  elements: () => [["line1", "@ground"], ["neutral", "@ground"], ["line2", "@ground"], ["earth", "@ground"]],
+  energises: () => [
+    ["line1", "mains"],
+    ["earth", "earth"],
+  ],
+  elements: () => [
+    ["line1", "@ground"],
+    ["neutral", "@ground"],
+    ["line2", "@ground"],
+    ["earth", "@ground"],
+  ],
   parameters: () => [{ name: "source ohms", nominal: 0.2, tolerance: 0.5 }],
   modes: () => [
     { id: "dead", words: "no voltage", odds: 2, source: "from memory" },
@@ -29,7 +37,14 @@ export const splitOutlet = definePart({
     leg(2, -1, mode === "leg2-lost");
     stamp.conduct(3, on ? 10 : OPEN);
   },
-  signs: () => [{ id: "dim-and-bright", words: "lamps on the same circuit go dim and others bright", given: { "neutral-lost": 0.7 }, otherwise: 0.02 }],
+  signs: () => [
+    {
+      id: "dim-and-bright",
+      words: "lamps on the same circuit go dim and others bright",
+      given: { "neutral-lost": 0.7 },
+      otherwise: 0.02,
+    },
+  ],
   cautions: ["Two legs: 240 V between them, 120 V each to neutral. One leg lost still leaves the other live."],
   alone: "Leg to leg, then each leg to neutral.",
 });

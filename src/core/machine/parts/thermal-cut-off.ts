@@ -8,13 +8,25 @@ const OPENED = 1;
 /** A cut-off that opens when its place grows too hot: for good, until it is set by hand, or until it has cooled. */
 export const thermalCutOff = definePart({
   kind: "thermal cut-off",
-  fields: z.object({ opensAbove: number({ min: 0, max: 600 }), place: id, resets: z.enum(["never", "by hand", "by itself"]) }),
+  fields: z.object({
+    opensAbove: number({ min: 0, max: 600 }),
+    place: id,
+    resets: z.enum(["never", "by hand", "by itself"]),
+  }),
   terminals: () => ["a", "b"],
   protective: true,
   galvanic: () => [["a", "b"]],
   elements: () => [["a", "b"]],
   parameters: () => [{ name: "ohms", nominal: 0.03, tolerance: 0.5 }],
-  modes: (f) => [{ id: "open", words: f.resets === "by hand" ? "tripped" : "open", odds: f.resets === "never" ? 1.5 : 1.2, source: "from memory", protective: true }],
+  modes: (f) => [
+    {
+      id: "open",
+      words: f.resets === "by hand" ? "tripped" : "open",
+      odds: f.resets === "never" ? 1.5 : 1.2,
+      source: "from memory",
+      protective: true,
+    },
+  ],
   start: ({ mode }) => (mode === "open" ? OPENED : CLOSED),
   stamp: ({ values }, stamp, state) => stamp.conduct(0, state === OPENED ? OPEN : 1 / values[0]!),
   next({ fields, mode, conditions }, _view, state) {

@@ -8,8 +8,14 @@ export const transistorSwitch = definePart({
   fields: z.object({ gateVolts: number({ above: 0, max: 20 }), ohms: number({ above: 0, max: 10 }) }),
   terminals: () => ["gate", "drain", "source"],
   galvanic: () => [["gate", "drain", "source"]],
-  elements: () => [["gate", "source"], ["drain", "source"]],
-  parameters: (f) => [{ name: "gate ohms", nominal: 1e5, tolerance: 0.3 }, { name: "on ohms", nominal: f.ohms, tolerance: 0.4 }],
+  elements: () => [
+    ["gate", "source"],
+    ["drain", "source"],
+  ],
+  parameters: (f) => [
+    { name: "gate ohms", nominal: 1e5, tolerance: 0.3 },
+    { name: "on ohms", nominal: f.ohms, tolerance: 0.4 },
+  ],
   modes: () => [
     { id: "open", words: "does not conduct", odds: 0.8, source: "from memory" },
     { id: "shorted", words: "shorted, always on", odds: 1.5, source: "from memory" },
@@ -24,6 +30,8 @@ export const transistorSwitch = definePart({
     const wanted = view.dc("gate", "source") > fields.gateVolts ? 1 : 0;
     return wanted === state ? null : { state: wanted, delay: 0.001 };
   },
-  signs: () => [{ id: "cracked", words: "transistor cracked or scorched", given: { shorted: 0.2, open: 0.3 }, otherwise: 0.01 }],
+  signs: () => [
+    { id: "cracked", words: "transistor cracked or scorched", given: { shorted: 0.2, open: 0.3 }, otherwise: 0.01 },
+  ],
   alone: "Dead: ohms drain to source, overload if it is sound.",
 });

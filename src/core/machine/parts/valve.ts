@@ -25,7 +25,14 @@ export const valve = definePart({
     if (mode === "stuck-open") return "flows";
     return mode === null && isFed(view, "a", "b", fields) ? "flows" : "shut";
   },
-  signs: () => [{ id: "scale", words: "lime or grit in the strainer", given: { "stuck-shut": 0.6, "stuck-open": 0.4 }, otherwise: 0.1 }],
+  signs: () => [
+    {
+      id: "scale",
+      words: "lime or grit in the strainer",
+      given: { "stuck-shut": 0.6, "stuck-open": 0.4 },
+      otherwise: 0.1,
+    },
+  ],
   cautions: ["Shut the water off before the valve is taken out."],
   alone: "Dead, leads off: ohms of the coil; then fed for a moment with its own voltage.",
 });

@@ -7,7 +7,14 @@ export async function GET(_request: Request, { params }: { params: Promise<{ has
   try {
     const { bytes, type } = await readPhoto((await params).hash);
     // Named by its content, so it never changes; and whatever it holds, it is a picture and nothing else.
-    return new Response(bytes, { headers: { "content-type": type, "cache-control": "private, max-age=31536000, immutable", "x-content-type-options": "nosniff", "content-security-policy": "default-src 'none'" } });
+    return new Response(bytes, {
+      headers: {
+        "content-type": type,
+        "cache-control": "private, max-age=31536000, immutable",
+        "x-content-type-options": "nosniff",
+        "content-security-policy": "default-src 'none'",
+      },
+    });
   } catch (error) {
     return answerError(error);
   }

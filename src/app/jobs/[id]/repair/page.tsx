@@ -8,7 +8,13 @@ import { RepairScreen } from "../../../../ui/repair/RepairScreen";
 
 export const dynamic = "force-dynamic";
 
-export default async function Page({ params, searchParams }: { params: Promise<{ id: string }>; searchParams: Promise<{ piece?: string; fault?: string; step?: string }> }) {
+export default async function Page({
+  params,
+  searchParams,
+}: {
+  params: Promise<{ id: string }>;
+  searchParams: Promise<{ piece?: string; fault?: string; step?: string }>;
+}) {
   const [{ id }, { piece, fault, step }] = await Promise.all([params, searchParams]);
   const { events, file } = await readJob(id).catch((error: unknown) => {
     if (error instanceof Refusal && error.status === 404) notFound();
@@ -17,7 +23,19 @@ export default async function Page({ params, searchParams }: { params: Promise<{
   const called = events.find((e) => e.body.type === "called")?.body;
   const decided = events.findLast((e) => e.body.type === "decided")?.body;
   const variant = applyChanges(file, standingChanges(events));
-  const chosen = piece ?? (decided?.type === "decided" ? decided.piece : called?.type === "called" ? called.piece : variant.pieces[0]!.id);
+  const chosen =
+    piece ??
+    (decided?.type === "decided" ? decided.piece : called?.type === "called" ? called.piece : variant.pieces[0]!.id);
   if (!variant.pieces.some((p) => p.id === chosen)) notFound();
-  return <RepairScreen key={chosen} events={events} unit={await unitOfJob(id)} file={file} piece={chosen} fault={fault ?? null} step={step ?? "decide"} />;
+  return (
+    <RepairScreen
+      key={chosen}
+      events={events}
+      unit={await unitOfJob(id)}
+      file={file}
+      piece={chosen}
+      fault={fault ?? null}
+      step={step ?? "decide"}
+    />
+  );
 }
