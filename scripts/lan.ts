@@ -7,7 +7,7 @@ import { Pairing } from "../src/server/lan/pairing";
 
 const [target, portText] = process.argv.slice(2);
 const port = Number(portText);
-const folder = path.join(import.meta.dirname, "../.unzo/lan");
+const folder = path.join(process.env.UNZO_DATA ?? ".unzo", "lan");
 
 async function main(): Promise<void> {
   const addresses = lanAddresses();

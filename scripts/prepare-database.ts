@@ -1,13 +1,28 @@
 // Brings the tables up to date, keeps the machine files, and with --demo adds the demo data once.
+import { mkdirSync } from "node:fs";
 import path from "node:path";
-import { fileURLToPath } from "node:url";
-import { migrate } from "drizzle-orm/mysql2/migrator";
-import { closeDatabase, database } from "../src/server/db";
-import { keepMachineFiles, seedDemo } from "../src/server/demo";
+import { closeDatabase } from "../src/server/db";
+import { seedDemo } from "../src/server/demo";
+import { learned } from "../src/server/learned-times";
+import { migrateTables } from "../src/server/migrate";
+import { collectOrphans } from "../src/server/photos";
+import { importPhotoFolder } from "../src/server/photo-folder";
+import { keepMachineFiles } from "../src/server/shipped";
+import { dump, load } from "./lib/dump.mjs";
+import { root } from "./lib/steps.mjs";
 
-const root = path.resolve(path.dirname(fileURLToPath(import.meta.url)), "..");
+const url = process.env.UNZO_DATABASE_URL!;
+const folder = process.env.UNZO_DATA ?? path.join(root, ".unzo");
 
-await migrate(database(), { migrationsFolder: path.join(root, "src/server/migrations") });
+mkdirSync(folder, { recursive: true, mode: 0o700 });
+await migrateTables(url, path.join(root, "src/server/migrations"), folder, {
+  save: (file) => dump(url, file, "Unzo before a migration"),
+  restore: (file) => load(url, file),
+});
 await keepMachineFiles(path.join(root, "machines"), new Date());
+// Photos lay in a folder beside the database before they moved into it.
+await importPhotoFolder(process.env.UNZO_PHOTOS ?? `${folder}-photos`, new Date());
 if (process.argv.includes("--demo")) await seedDemo(new Date());
+await learned();
+await collectOrphans(new Date());
 await closeDatabase();

@@ -8,6 +8,7 @@ const PACKAGES = {
     programs: ["mariadbd", "mariadb-install-db", "mariadb-admin"],
     debian: ["mariadb-server-core", "mariadb-client"],
   },
+  client: { programs: ["mariadb", "mariadb-dump"], debian: ["mariadb-client"] },
   browser: { programs: ["chromium"], debian: ["chromium"] },
   circuits: { programs: ["ngspice"], debian: ["ngspice"] },
 };
@@ -49,16 +50,22 @@ export async function npmPackages() {
   writeFileSync(mark, fingerprint(["package-lock.json", "package.json"]));
 }
 
-/** Builds the application unless the last build was of the same sources. With `typesApart` its own check of the types is left to whoever calls. */
-export async function build({ typesApart = false } = {}) {
+/** Builds the application and what runs beside it, unless the last build was of the same sources. Types are checked by the test command. */
+export async function build() {
   const mark = path.join(root, ".next/.unzo-build");
-  const wanted = fingerprint(["src", "public", "next.config.ts", "package-lock.json", "tsconfig.json"]);
-  if (existsSync(mark) && existsSync(path.join(root, ".next/BUILD_ID")) && readFileSync(mark, "utf8") === wanted)
+  const wanted = fingerprint(["src", "scripts", "public", "next.config.ts", "package-lock.json", "tsconfig.json"]);
+  if (
+    existsSync(mark) &&
+    existsSync(path.join(root, ".next/BUILD_ID")) &&
+    existsSync(path.join(root, "build")) &&
+    readFileSync(mark, "utf8") === wanted
+  )
     return;
   say("Building the application (about a minute)");
-  await run("npx", ["next", "build"], {
-    env: { NEXT_TELEMETRY_DISABLED: "1", NODE_ENV: "production", ...(typesApart ? { UNZO_TYPES_APART: "1" } : {}) },
-  });
+  // Only now: the bundler is one of the packages that a fresh checkout has to install first.
+  const { bundle } = await import("./bundle.mjs");
+  await bundle();
+  await run("npx", ["next", "build"], { env: { NEXT_TELEMETRY_DISABLED: "1", NODE_ENV: "production" } });
   mkdirSync(path.dirname(mark), { recursive: true });
   writeFileSync(mark, wanted);
 }

@@ -1,9 +1,12 @@
-import { listJobs, listUnits } from "../server/jobs";
+import { listJobs } from "../server/jobs";
 import { StartScreen } from "../ui/start/StartScreen";
 
 export const dynamic = "force-dynamic";
 
+/** Closed jobs shown on the start screen. */
+const CLOSED = 8;
+
 export default async function Page() {
-  const [jobs, units] = await Promise.all([listJobs(), listUnits()]);
-  return <StartScreen jobs={jobs} units={units} now={new Date().toISOString()} />;
+  const [open, closed] = await Promise.all([listJobs({ state: "open" }), listJobs({ state: "closed" }, CLOSED)]);
+  return <StartScreen open={open} closed={closed} now={new Date().toISOString()} />;
 }

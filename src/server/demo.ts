@@ -1,5 +1,3 @@
-import { readdirSync, readFileSync } from "node:fs";
-import path from "node:path";
 import { v5 as uuidFor } from "uuid";
 import { ORDINARY_METER } from "../core/circuit/meter";
 import { advise } from "../core/isolate/advise";
@@ -21,11 +19,11 @@ import { Simulator } from "../core/simulate/energise";
 import { nominalValues } from "../core/simulate/values";
 import type { Fault } from "../core/machine/fault";
 import type { EventBody } from "../core/journal/events";
-import { database } from "./db";
+import { inTransaction } from "./db";
 import { appendEvent, eventsOf } from "./journal";
 import { openJob } from "./jobs";
-import { keepShippedMachine, newestMachine } from "./machines";
-import { units } from "./schema";
+import { newestMachine } from "./machine-store";
+import { registerUnit } from "./units";
 
 /** Invented sites and units of an invented workshop. Names the demo data by fixed ids, so that seeding twice adds nothing. */
 const NAMESPACE = "6f0c1c7e-52a4-4c9e-9a53-0f2f7a5d1c11";
@@ -52,21 +50,18 @@ const UNITS = [
 
 const idOf = (key: string) => uuidFor(key, NAMESPACE);
 
-/** Reads every machine file of the folder into the database; a changed file becomes a new version. */
-export async function keepMachineFiles(folder: string, now: Date): Promise<void> {
-  for (const name of readdirSync(folder)
-    .filter((n) => n.endsWith(".yaml"))
-    .sort())
-    await keepShippedMachine(readFileSync(path.join(folder, name), "utf8"), name, now);
-}
-
 /** Units and three jobs: one untouched, one half-way, one repaired, proven and closed. Readings come from the simulated unit. */
 export async function seedDemo(now: Date): Promise<void> {
-  await database()
-    .insert(units)
-    .ignore()
-    .values(UNITS.map((u) => ({ id: idOf(u.key), site: u.site, serial: u.serial, machine: u.machine })));
   const minutesAgo = (m: number) => new Date(now.getTime() - m * 60_000);
+  for (const { key, site, serial, machine } of UNITS)
+    await inTransaction((tx) =>
+      registerUnit(
+        tx,
+        { id: idOf(key), site, serial, machine, productCode: null, productIndex: null },
+        "Ida",
+        minutesAgo(60 * 24),
+      ),
+    );
   await openJob(
     { id: idOf("job untouched"), unit: idOf("larch"), complaint: "panel-dark", actor: "Ida" },
     minutesAgo(20),
@@ -152,7 +147,7 @@ async function repairAndClose(
   });
   for (const stage of swapPlan(machine, piece.piece).stages)
     await log({ type: "staged", plan: piece.piece, stage: stage.id, done: true });
-  const steps = proofRun(machine, ORDINARY_METER, before.opened.complaint, fault);
+  const steps = proofRun(machine, ORDINARY_METER, before.opened.complaint ?? null, fault);
   for (const step of steps) {
     const typed = step.limit
       ? GOOD[step.limit.id]

@@ -1,90 +1,54 @@
+import { existsSync } from "node:fs";
 import { createRequire } from "node:module";
-import { pathToFileURL } from "node:url";
 import type { Worker } from "node:worker_threads";
 import * as Comlink from "comlink";
-import nodeEndpoint from "comlink/dist/umd/node-adapter";
+import nodeEndpoint from "comlink/dist/umd/node-adapter.js";
 import { z } from "zod";
 import type { Advice } from "../core/isolate/advise";
+import { expressible } from "../core/isolate/expressible";
 import { evidenceOf } from "../core/journal/fold";
 import { jobOn } from "../core/journal/job";
-import { compileMachine } from "../core/machine/compile";
+import { changesIn } from "../core/journal/ledger";
 import { applyChanges, ChangeError, type Change } from "../core/machine/variant";
 import type { ModificationProof } from "../core/repair/modification";
 import type { MachineFile } from "../core/machine/schema";
 import type { IsolationDesk } from "../workers/isolation-desk";
+import { DeskPool, type Desk } from "./desk-pool";
 import { readJob } from "./jobs";
-import { standingChanges } from "./journal";
-import { machineHash } from "./machines";
+import { machineOf } from "./machine-store";
 import { Refusal } from "./refusal";
+
+type RemoteDesk = Comlink.Remote<IsolationDesk>;
 
 /** Dictionaries kept in the server, each in a thread of its own. */
 const KEPT = 3;
 
-interface Kept {
-  readonly desk: Comlink.Remote<IsolationDesk>;
-  readonly thread: Worker;
-  ready: boolean;
-  readonly built: Promise<void>;
-}
+// Kept through reloads of this module while developing; and one pool, however the routes are bundled.
+const pool = ((globalThis as { unzoDesks?: DeskPool<RemoteDesk> }).unzoDesks ??= new DeskPool<RemoteDesk>(KEPT));
 
-// Kept through reloads of this module while developing.
-const shelf = ((globalThis as { unzoDesks?: Map<string, Kept> }).unzoDesks ??= new Map<string, Kept>());
-
-/**
- * A thread of the desk. It reads the core's own TypeScript, as the scripts do; the few words that begin it are given as text and the
- * constructor is fetched at run time, so that the build does not try to bundle what runs beside it.
- */
-function beginThread(): Worker {
+/** A desk in a thread of its own, from the bundle that the build makes beside the application. */
+function beginDesk(): Desk<RemoteDesk> {
+  const bundle = [process.cwd(), "build", "isolation.thread.mjs"].join("/");
+  if (!existsSync(bundle)) throw new Error(`${bundle} is missing; npm run build makes it.`);
+  // Fetched at run time, so that the build does not try to bundle what runs beside it.
   const { Worker: Thread } = createRequire(import.meta.url)(
     "node:worker_threads",
   ) as typeof import("node:worker_threads");
-  const begin =
-    'import("tsx/esm/api").then(({ register }) => { register(); return import(require("node:worker_threads").workerData); })';
-  return new Thread(begin, {
-    eval: true,
-    workerData: pathToFileURL([process.cwd(), "src", "workers", "isolation.thread.ts"].join("/")).href,
+  const thread: Worker = new Thread(bundle);
+  thread.unref();
+  const lost = new Promise<never>((_, reject) => {
+    thread.once("error", reject);
+    thread.once("exit", () => reject(new Refusal(503, "The computation was stopped. Try again in a moment.", true)));
   });
+  lost.catch(() => {});
+  return { desk: Comlink.wrap<IsolationDesk>(nodeEndpoint(thread)), lost, end: () => void thread.terminate() };
 }
 
-/** The dictionary of a machine in a worker thread; begun when it is first asked for, the one longest unused put away. */
-function deskFor(key: string, file: MachineFile): Kept {
-  let kept = shelf.get(key);
-  if (kept) {
-    shelf.delete(key);
-    shelf.set(key, kept);
-    return kept;
-  }
-  const thread = beginThread();
-  thread.unref();
-  const desk = Comlink.wrap<IsolationDesk>(nodeEndpoint(thread));
-  const lost = new Promise<never>((_, reject) => thread.once("error", reject));
-  const begun: Kept = {
-    desk,
-    thread,
-    ready: false,
-    built: Promise.race([
-      desk.build(
-        file,
-        Comlink.proxy(() => {}),
-      ),
-      lost,
-    ]).then(() => {
-      begun.ready = true;
-    }),
-  };
-  begun.built.catch(() => {
-    shelf.delete(key);
-    void thread.terminate();
-  });
-  kept = begun;
-  shelf.set(key, kept);
-  for (const [old, { thread: idle }] of shelf) {
-    if (shelf.size <= KEPT) break;
-    shelf.delete(old);
-    void idle.terminate();
-  }
-  return kept;
-}
+const buildOf = (file: MachineFile) => (desk: RemoteDesk) =>
+  desk.build(
+    file,
+    Comlink.proxy(() => {}),
+  );
 
 const yes = z.boolean();
 /** How the unit stands and what the person has, as the job screen knows it. */
@@ -113,38 +77,49 @@ export async function adviceOn(
   job: string,
   asked: z.output<typeof standingSchema>,
 ): Promise<{ readonly evidence: readonly string[]; readonly advice: Advice } | null> {
-  const { events, file } = await readJob(job);
-  const variant = applyChanges(file, standingChanges(events));
-  const kept = deskFor(machineHash(variant), variant);
-  if (!kept.ready) {
-    if (!asked.wait) return null;
-    await kept.built;
+  const { events, raw, hash } = await readJob(job);
+  if (raw.length > 0)
+    throw new Refusal(
+      409,
+      "This job holds an entry of a newer Unzo, which may change the circuit: no advice is given.",
+    );
+  const changes = changesIn(events);
+  const { machine } = await machineOf(hash, changes);
+  const key = `${hash} ${JSON.stringify(changes)}`;
+  const build = buildOf(machine.file);
+  if (!asked.wait && !pool.isReady(key)) {
+    pool.prepare(key, beginDesk, build);
+    return null;
   }
-  const evidence = evidenceOf(jobOn(compileMachine(variant), events));
+  const evidence = expressible(machine, evidenceOf(jobOn(machine, events))).kept;
   const { wait: _, means, times, ...standing } = asked;
-  const advice = await kept.desk.advise(evidence, {
-    ...standing,
-    ...(means ? { means } : {}),
-    ...(times ? { times } : {}),
-  });
+  if (!machine.setupById.has(standing.setup))
+    throw new Refusal(400, `${machine.file.maker} ${machine.file.model} has no setup ${standing.setup}.`);
+  const advice = await pool.use(key, beginDesk, build, (desk) =>
+    desk.advise(evidence, { ...standing, ...(means ? { means } : {}), ...(times ? { times } : {}) }),
+  );
   return { evidence: evidence.map((e) => e.id), advice };
 }
 
-/** Proves a change to the circuit of a job's unit, as that unit is, in a thread of its own. Throws a `Refusal` for a change that cannot be made. */
-export async function proofOfChange(job: string, changes: readonly Change[]): Promise<ModificationProof> {
-  const { events, file } = await readJob(job);
-  const variant = applyChanges(file, standingChanges(events));
+/** Proves a change to the circuit of a job's unit, as that unit is with the changes so far. Throws a `Refusal` for a change that cannot be made. */
+export async function proofOfChange(
+  job: string,
+  unit: readonly Change[],
+  changes: readonly Change[],
+): Promise<ModificationProof> {
+  const { file } = await readJob(job);
+  let variant: MachineFile;
   try {
+    variant = applyChanges(file, unit);
     applyChanges(variant, changes);
   } catch (error) {
     if (error instanceof ChangeError) throw new Refusal(400, error.message);
     throw error;
   }
-  const thread = beginThread();
+  const { desk, lost, end } = beginDesk();
   try {
-    const lost = new Promise<never>((_, reject) => thread.once("error", reject));
-    return await Promise.race([Comlink.wrap<IsolationDesk>(nodeEndpoint(thread)).proveChange(variant, changes), lost]);
+    return await Promise.race([desk.proveChange(variant, [...changes]), lost]);
   } finally {
-    void thread.terminate();
+    end();
   }
 }

@@ -1,119 +1,158 @@
-import { asc, desc, eq } from "drizzle-orm";
+import { and, asc, count, desc, eq, inArray, isNotNull, isNull, like, or, sql, type SQL } from "drizzle-orm";
 import { v4 as uuid } from "uuid";
 import { z } from "zod";
-import { learnTimes, type Times } from "../core/isolate/times";
-import { stepsOf } from "../core/journal/steps";
-import type { Machine } from "../core/machine/compile";
-import { database } from "./db";
-import { eventsOf, insertEvent } from "./journal";
-import { machineByHash, newestMachine } from "./machines";
+import { JOB_KINDS, versionOf, type JobKind } from "../core/journal/events";
+import { database, inTransaction } from "./db";
+import { refuseWhenFull } from "./disk";
+import { journalOf } from "./journal";
+import { librarySummaries } from "./library";
+import { machineByHash, newestMachine } from "./machine-store";
 import { isDuplicate, Refusal } from "./refusal";
 import { jobs, machines, units } from "./schema";
-import { unitRecord } from "./units";
+import { beginStream, lockStream, writeEntry } from "./streams";
+import { newUnitSchema, openJobsOf, registerUnit, unitRecord, unitRow } from "./units";
 
-/** A new job in three fields; ids are made by the client, so that a form sent twice opens one job. */
-export const newJobSchema = z.strictObject({
-  id: z.uuid(),
-  unit: z.uuid("Choose the unit."),
-  complaint: z.string().min(1, "Choose the complaint.").max(60),
-  actor: z.string().trim().min(1, "Say who you are.").max(80),
-});
-
-/** Opens a job on a unit. Answers the same for the same id. */
-export async function openJob(input: z.output<typeof newJobSchema>, now: Date): Promise<{ id: string }> {
-  const [unit] = await database().select().from(units).where(eq(units.id, input.unit));
-  if (!unit) throw new Refusal(404, "There is no such unit.");
-  const { hash, machine } = await newestMachine(unit.machine);
-  const complaint = machine.file.complaints.find((c) => c.id === input.complaint);
-  if (!complaint) throw new Refusal(400, "This machine has no such complaint; choose one from its list.");
-  const [known] = await database()
-    .select({ id: jobs.id, unit: jobs.unit, complaint: jobs.complaint, actor: jobs.actor })
-    .from(jobs)
-    .where(eq(jobs.id, input.id));
-  if (known) {
-    if (known.unit === unit.id && known.complaint === complaint.words && known.actor === input.actor)
-      return { id: known.id };
-    throw new Refusal(409, "A job with this id but another content exists already. Nothing was changed.");
-  }
-  // What was built into this unit in earlier jobs is part of it for ever.
-  const built = (await unitRecord(unit.id)).modifications.flatMap((m) =>
-    m.body.changes.map((change) => ({ change, words: `Built in earlier: ${m.body.words}`.slice(0, 300) })),
-  );
-  const opened = database().transaction(async (tx) => {
-    await tx
-      .insert(jobs)
-      .values({
-        id: input.id,
-        unit: unit.id,
-        machineHash: hash,
-        openedAt: now,
-        lastSeq: 0,
-        complaint: complaint.words,
-        actor: input.actor,
-        readings: 0,
-        result: null,
-      });
-    await insertEvent(
-      tx,
-      input.id,
-      1,
-      {
-        id: uuid(),
-        v: 1,
-        actor: input.actor,
-        body: {
-          type: "opened",
-          machine: machine.file.id,
-          machineHash: hash,
-          complaint: complaint.id,
-          complaintWords: complaint.words,
-          site: unit.site,
-          serial: unit.serial,
-        },
-      },
-      now,
-    );
-    for (const [i, change] of built.entries())
-      await insertEvent(
-        tx,
-        input.id,
-        2 + i,
-        { id: uuid(), v: 1, actor: "Unit record", body: { type: "varied", ...change } },
-        now,
-      );
+/** A new job; ids are made by the client, so that a form sent twice opens one job. The unit is a known one, or typed from its plate. */
+export const newJobSchema = z
+  .strictObject({
+    id: z.uuid(),
+    unit: z.uuid("Choose the unit.").optional(),
+    newUnit: newUnitSchema.optional(),
+    kind: z.enum(JOB_KINDS).default("repair"),
+    complaint: z.string().min(1, "Choose the complaint.").max(60).optional(),
+    actor: z.string().trim().min(1, "Say who you are.").max(80),
+    /** Another job on a unit that has an open one already. */
+    again: z.boolean().default(false),
+  })
+  .refine((job) => (job.unit === undefined) !== (job.newUnit === undefined), {
+    message: "Choose the unit, or type a new one.",
+    path: ["unit"],
   });
+
+/** Opens a job on a unit. Answers the same for the same id. Throws a `Refusal`. */
+export async function openJob(input: z.input<typeof newJobSchema>, now: Date): Promise<{ id: string }> {
+  refuseWhenFull();
+  const asked = newJobSchema.parse(input);
   try {
-    await opened;
+    return await tryOpen(asked, now);
   } catch (error) {
     // The same form sent twice at once: the other one was first, and is answered like a repeat.
     if (!isDuplicate(error)) throw error;
-    return openJob(input, now);
+    return tryOpen(asked, now);
   }
-  return { id: input.id };
+}
+
+async function tryOpen(asked: z.output<typeof newJobSchema>, now: Date): Promise<{ id: string }> {
+  const { id, kind, actor } = asked;
+  // What was built into this unit in earlier jobs is part of it for ever.
+  const built = asked.unit === undefined ? [] : (await unitRecord(asked.unit)).modifications;
+  return inTransaction(async (tx) => {
+    const unit = asked.newUnit ? await registerUnit(tx, asked.newUnit, actor, now) : await unitRow(tx, asked.unit!);
+    // Held until the job is open: the unit cannot be merged away meanwhile, nor a second job be opened unseen.
+    await lockStream(tx, unit.id, "unit");
+    if (unit.mergedInto) throw new Refusal(409, "This unit was found to be another one. Open the job on that one.");
+    const { hash, machine } = await newestMachine(unit.machine, tx);
+    const complaint = machine.file.complaints.find((c) => c.id === asked.complaint);
+    if (asked.complaint !== undefined && !complaint)
+      throw new Refusal(400, "This machine has no such complaint; choose one from its list.");
+    if (kind === "repair" && !complaint) throw new Refusal(400, "Choose the complaint.");
+    const [known] = await tx.select().from(jobs).where(eq(jobs.id, id));
+    if (known) {
+      const same = known.unit === unit.id && known.complaint === (complaint?.words ?? null) && known.actor === actor;
+      if (same) return { id };
+      throw new Refusal(409, "A job with this id but another content exists already. Nothing was changed.");
+    }
+    const [open] = asked.again ? [] : await openJobsOf(unit.id, tx);
+    if (open)
+      throw new Refusal(
+        409,
+        `This unit has an open job: ${open.complaint ?? "no complaint"}. Go on with it, or open another.`,
+      );
+    await beginStream(tx, id, "job");
+    await tx.insert(jobs).values({
+      id,
+      unit: unit.id,
+      machineHash: hash,
+      kind,
+      openedAt: now,
+      complaint: complaint?.words ?? null,
+      actor,
+      readings: 0,
+    });
+    const body = {
+      type: "opened" as const,
+      kind,
+      machine: machine.file.id,
+      machineHash: hash,
+      ...(complaint ? { complaint: complaint.id, complaintWords: complaint.words } : {}),
+      site: unit.site,
+      serial: unit.serial,
+      ...(unit.productCode === null ? {} : { productCode: unit.productCode }),
+      ...(unit.productIndex === null ? {} : { productIndex: unit.productIndex }),
+    };
+    await writeEntry(tx, id, 1, { id: uuid(), v: versionOf("opened"), actor, body }, now);
+    let seq = 1;
+    for (const { body: modified } of built)
+      for (const change of modified.changes) {
+        const words = `Built in earlier: ${modified.words}`.slice(0, 300);
+        const entry = { id: uuid(), v: 1, actor: "Unit record", body: { type: "varied" as const, change, words } };
+        await writeEntry(tx, id, ++seq, entry, now);
+      }
+    return { id };
+  });
 }
 
 export interface JobRow {
   readonly id: string;
+  readonly kind: JobKind;
   readonly openedAt: string;
-  readonly complaint: string;
+  /** Null while it is open. */
+  readonly closedAt: string | null;
+  readonly complaint: string | null;
   readonly actor: string;
   readonly readings: number;
   readonly result: string | null;
+  readonly unit: string;
   readonly site: string;
-  readonly serial: string;
+  readonly serial: string | null;
   readonly machineName: string;
 }
 
-/** Jobs, newest first, for the start screen. */
-export async function listJobs(): Promise<JobRow[]> {
+/** Jobs of one page of a list, and how many there are in all. */
+export interface JobPage {
+  readonly jobs: readonly JobRow[];
+  readonly total: number;
+}
+
+/** Jobs drawn at once. */
+export const PAGE = 50;
+
+export const jobListSchema = z.strictObject({
+  state: z.enum(["open", "closed"]).default("open"),
+  words: z.string().max(120).default(""),
+  page: z.coerce.number().int().min(1).max(100_000).default(1),
+});
+
+/** A page of jobs, the newest first: open ones as they were opened, closed ones as they were closed. */
+export async function listJobs(asked: z.input<typeof jobListSchema> = {}, most = PAGE): Promise<JobPage> {
+  const { state, words, page } = jobListSchema.parse(asked);
+  const isOpen = state === "open";
+  const where = and(isOpen ? isNull(jobs.closedAt) : isNotNull(jobs.closedAt), ...(await matching(words)));
+  const from = () => database().select({ n: count() }).from(jobs).innerJoin(units, eq(jobs.unit, units.id));
+  const [total] =
+    words.trim() === "" ? await database().select({ n: count() }).from(jobs).where(where) : await from().where(where);
+  const order = isOpen ? jobs.openedAt : jobs.closedAt;
   const rows = await database()
     .select({
       id: jobs.id,
+      kind: jobs.kind,
       openedAt: jobs.openedAt,
+      closedAt: jobs.closedAt,
       complaint: jobs.complaint,
       actor: jobs.actor,
       readings: jobs.readings,
       result: jobs.result,
+      unit: units.id,
       site: units.site,
       serial: units.serial,
       machineName: machines.name,
@@ -121,57 +160,60 @@ export async function listJobs(): Promise<JobRow[]> {
     .from(jobs)
     .innerJoin(units, eq(jobs.unit, units.id))
     .innerJoin(machines, eq(jobs.machineHash, machines.hash))
-    .orderBy(desc(jobs.openedAt), asc(jobs.id))
-    .limit(200);
-  return rows.map((r) => ({ ...r, openedAt: r.openedAt.toISOString() }));
+    .where(where)
+    .orderBy(desc(order), asc(jobs.id))
+    .limit(most)
+    .offset((page - 1) * most);
+  return {
+    jobs: rows.map((r) => ({
+      ...r,
+      kind: r.kind as JobKind,
+      openedAt: r.openedAt.toISOString(),
+      closedAt: r.closedAt?.toISOString() ?? null,
+    })),
+    total: total!.n,
+  };
 }
 
-export interface UnitRow {
-  readonly id: string;
-  readonly site: string;
-  readonly serial: string;
-  readonly machineName: string;
-  readonly complaints: readonly { readonly id: string; readonly words: string }[];
+/** Every word stands in complaint, result, site or serial, or names the machine. */
+async function matching(text: string): Promise<SQL[]> {
+  const words = text.toLowerCase().split(/\s+/).filter(Boolean).slice(0, 6);
+  if (words.length === 0) return [];
+  const library = await librarySummaries();
+  return words.map((word) => {
+    const like_ = `%${word.replace(/[\\%_]/g, "\\$&")}%`;
+    const models = library.filter((m) => m.search.includes(word)).map((m) => m.id);
+    return or(
+      like(jobs.complaint, like_),
+      like(jobs.result, like_),
+      like(jobs.actor, like_),
+      like(units.site, like_),
+      like(units.serial, like_),
+      ...(models.length > 0 ? [inArray(units.machine, models)] : []),
+    )!;
+  });
 }
 
-/** Units with the complaints their machine knows, for opening a job. */
-export async function listUnits(): Promise<UnitRow[]> {
-  const rows = await database().select().from(units).orderBy(asc(units.site), asc(units.serial));
-  return Promise.all(
-    rows.map(async (unit) => {
-      const { machine } = await newestMachine(unit.machine);
-      return {
-        id: unit.id,
-        site: unit.site,
-        serial: unit.serial,
-        machineName: `${machine.file.maker} ${machine.file.model}`,
-        complaints: machine.file.complaints.map(({ id, words }) => ({ id, words })),
-      };
-    }),
-  );
-}
-
-/** A job with its journal and its machine. */
+/** A job with its journal and its machine. Throws a `Refusal` where there is none. */
 export async function readJob(id: string) {
   if (!z.uuid().safeParse(id).success) throw new Refusal(404, "There is no such job.");
-  const [row] = await database().select({ machineHash: jobs.machineHash }).from(jobs).where(eq(jobs.id, id));
+  const [row] = await database()
+    .select({ machineHash: jobs.machineHash, unit: jobs.unit })
+    .from(jobs)
+    .where(eq(jobs.id, id));
   if (!row) throw new Refusal(404, "There is no such job.");
-  const [events, { file, machine }] = await Promise.all([eventsOf(id), machineByHash(row.machineHash)]);
-  return { events, file, machine };
+  const [{ events, raw }, { file, machine }] = await Promise.all([journalOf(id), machineByHash(row.machineHash)]);
+  return { id, unit: row.unit, events, raw, file, machine, hash: row.machineHash };
 }
 
-/** Jobs from which times are learned, the newest first. */
-const LEARNED_FROM = 60;
-
-/** What moves on this type of machine have taken in this shop, learned from the journals of its jobs. */
-export async function timesOn(machine: Machine): Promise<Times> {
-  const rows = await database()
-    .select({ id: jobs.id })
-    .from(jobs)
-    .innerJoin(units, eq(jobs.unit, units.id))
-    .where(eq(units.machine, machine.file.id))
-    .orderBy(desc(jobs.openedAt), asc(jobs.id))
-    .limit(LEARNED_FROM);
-  const journals = await Promise.all(rows.map((r) => eventsOf(r.id)));
-  return learnTimes(journals.flatMap((events) => stepsOf(machine, events, (at) => Date.parse(at) / 60_000)));
+/** How many open jobs and units there are; an empty shop is told what to do first. */
+export async function shopSize(): Promise<{ readonly open: number; readonly closed: number; readonly units: number }> {
+  const [row] = await database()
+    .select({
+      open: sql<number>`(select count(*) from ${jobs} where ${jobs.closedAt} is null)`,
+      closed: sql<number>`(select count(*) from ${jobs} where ${jobs.closedAt} is not null)`,
+      units: sql<number>`(select count(*) from ${units})`,
+    })
+    .from(sql`(select 1) as one`);
+  return { open: Number(row!.open), closed: Number(row!.closed), units: Number(row!.units) };
 }

@@ -1,18 +1,23 @@
 import { createHash } from "node:crypto";
-import { asc, desc, eq, inArray } from "drizzle-orm";
+import { and, desc, eq, inArray, lte } from "drizzle-orm";
+import { v4 as uuid } from "uuid";
 import { z } from "zod";
 import { canonicalJson } from "../core/formats/canonical-json";
-import { readMachineYaml, type PlacedProblem } from "../core/formats/machine-yaml";
-import { codesOf, type MachineCode } from "../core/isolate/code-odds";
-import { compileMachine, MachineFileError, type Machine } from "../core/machine/compile";
-import { machineFileSchema, type MachineFile, type PartEntry } from "../core/machine/schema";
-import { database } from "./db";
+import { readMachineYaml, withoutUsual, type PlacedProblem } from "../core/formats/machine-yaml";
+import type { FileOrigin } from "../core/journal/shop-events";
+import { compileMachine, MachineFileError } from "../core/machine/compile";
+import { machineFileSchema, type MachineFile } from "../core/machine/schema";
+import { compareFiles, factKey, takeFacts, type Fact } from "../core/machine/three-way";
+import { database, inTransaction, type Database, type Tx } from "./db";
+import { refuseWhenFull } from "./disk";
+import { summaryOf } from "./library";
+import { machineByHash, newestMachine, readStored } from "./machine-store";
 import { Refusal } from "./refusal";
-import { machineHeads, machines, units } from "./schema";
+import { machineHeads, machines } from "./schema";
+import { appendToShop } from "./streams";
 
-export function machineHash(file: MachineFile): string {
-  return createHash("sha256").update(canonicalJson(file)).digest("hex");
-}
+/** The format in which new files are stored; it goes into their hash. */
+const FORMAT = 1;
 
 /** A machine file that cannot be taken: every problem, with its line and field. */
 export class RefusedMachine extends Refusal {
@@ -27,34 +32,150 @@ export class RefusedMachine extends Refusal {
   }
 }
 
-/** Keeps a machine file as a version; the same content is kept once. The newest kept is what new jobs are made with. */
-export async function keepMachineFile(file: MachineFile, now: Date): Promise<string> {
-  const hash = machineHash(file);
-  await database()
+/** What is stored of a file: as it was written, without what is empty or usual, so that a new field of the schema changes no hash. */
+export function sourceOf(file: MachineFile): { readonly source: string; readonly hash: string } {
+  const short = canonicalJson(withoutUsual(file));
+  const again = machineFileSchema.safeParse(JSON.parse(short));
+  // A file to which what is left out means something is stored as it is.
+  const source = again.success && isSame(again.data, file) ? short : canonicalJson(file);
+  return {
+    source,
+    hash: createHash("sha256")
+      .update(canonicalJson({ format: FORMAT, source }))
+      .digest("hex"),
+  };
+}
+
+/** Whether two files say the same, both as they are read today. */
+const isSame = (a: MachineFile, b: MachineFile) => canonicalJson(a) === canonicalJson(b);
+
+/** Keeps a file as a version of its machine and answers its name; the same file is kept once, whatever its hash was made from. */
+async function keepVersion(tx: Tx, file: MachineFile, now: Date): Promise<string> {
+  const { source, hash } = sourceOf(file);
+  const rows = await tx
+    .select({ hash: machines.hash, file: machines.file })
+    .from(machines)
+    .where(eq(machines.machine, file.id));
+  const twin = rows.find((r) => r.hash === hash) ?? rows.find((r) => isSame(readStored(r.file), file));
+  if (twin) return twin.hash;
+  await tx
     .insert(machines)
     .ignore()
-    .values({ hash, machine: file.id, name: `${file.maker} ${file.model}`, file: canonicalJson(file), addedAt: now });
-  await database().insert(machineHeads).values({ machine: file.id, hash }).onDuplicateKeyUpdate({ set: { hash } });
+    .values({
+      hash,
+      machine: file.id,
+      name: `${file.maker} ${file.model}`,
+      file: source,
+      addedAt: now,
+      summary: summaryOf(file),
+    });
   return hash;
 }
 
-/** Keeps a machine file given as text. Throws `MachineYamlError` for a file that cannot be used. */
-export async function keepMachine(yaml: string, name: string, now: Date): Promise<string> {
-  return keepMachineFile(readMachineYaml(yaml, name).file, now);
+interface Head {
+  readonly hash: string;
+  readonly origin: FileOrigin;
+  readonly base: string | null;
 }
 
-/** A file that ships with the program becomes a version once, and does not push aside what was changed here since. */
-export async function keepShippedMachine(yaml: string, name: string, now: Date): Promise<void> {
-  const { file } = readMachineYaml(yaml, name);
-  const [known] = await database()
+/** Takes a version into use. A waiting offer stays, unless `settled`. */
+async function useVersion(tx: Tx, machine: string, head: Head, settled: boolean, now: Date): Promise<void> {
+  const set = { ...head, ...(settled ? { offered: null } : {}) };
+  await tx
+    .insert(machineHeads)
+    .values({ machine, ...head })
+    .onDuplicateKeyUpdate({ set });
+  await appendToShop(tx, { id: uuid(), v: 1, actor: "Unzo", body: { type: "file kept", machine, ...head } }, now);
+}
+
+async function headOf(db: Database, machine: string) {
+  const [row] = await db.select().from(machineHeads).where(eq(machineHeads.machine, machine)).for("update");
+  return row ?? null;
+}
+
+/** Keeps a machine file as the version that new jobs are made with; it still comes from the shipped revision that the one before came from. */
+export async function keepMachineFile(file: MachineFile, origin: FileOrigin, now: Date): Promise<string> {
+  refuseWhenFull();
+  return inTransaction(async (tx) => {
+    const head = await headOf(tx, file.id);
+    const hash = await keepVersion(tx, file, now);
+    if (head?.hash !== hash) await useVersion(tx, file.id, { hash, origin, base: head?.base ?? null }, false, now);
+    return hash;
+  });
+}
+
+/**
+ * A file that ships with the program. It becomes the version in use where there is none or where the shop uses an earlier shipped one
+ * untouched; where the shop has its own, it is offered, once. `everShipped` holds the hashes of all revisions that ever shipped.
+ */
+export async function keepShippedMachine(
+  file: MachineFile,
+  everShipped: ReadonlySet<string>,
+  now: Date,
+): Promise<void> {
+  await inTransaction(async (tx) => {
+    const head = await headOf(tx, file.id);
+    const hash = await keepVersion(tx, file, now);
+    const shipped: Head = { hash, origin: "shipped", base: hash };
+    if (!head) return useVersion(tx, file.id, shipped, true, now);
+    const own = await knownOrigin(tx, file.id, head, everShipped, hash);
+    if (own.hash === hash) {
+      if (head.origin === null || head.offered !== null)
+        await tx
+          .update(machineHeads)
+          .set({ origin: own.origin, base: own.base, offered: null })
+          .where(eq(machineHeads.machine, file.id));
+      return;
+    }
+    if (own.origin === "shipped") return useVersion(tx, file.id, shipped, true, now);
+    const offered = own.base === hash ? null : hash;
+    await tx
+      .update(machineHeads)
+      .set({ origin: own.origin, base: own.base, offered })
+      .where(eq(machineHeads.machine, file.id));
+  });
+}
+
+/** Where the version in use came from; for one that was kept before that was written down, from what ever shipped. */
+async function knownOrigin(
+  tx: Tx,
+  machine: string,
+  head: typeof machineHeads.$inferSelect,
+  everShipped: ReadonlySet<string>,
+  newest: string,
+): Promise<Head> {
+  if (head.origin !== null) return { hash: head.hash, origin: head.origin as FileOrigin, base: head.base };
+  if (head.hash === newest || everShipped.has(head.hash))
+    return { hash: head.hash, origin: "shipped", base: head.hash };
+  const [own] = await tx.select({ addedAt: machines.addedAt }).from(machines).where(eq(machines.hash, head.hash));
+  const [base] = await tx
     .select({ hash: machines.hash })
     .from(machines)
-    .where(eq(machines.hash, machineHash(file)));
-  if (!known) await keepMachineFile(file, now);
+    .where(
+      and(
+        eq(machines.machine, machine),
+        lte(machines.addedAt, own!.addedAt),
+        inArray(machines.hash, everShipped.size > 0 ? [...everShipped] : [""]),
+      ),
+    )
+    .orderBy(desc(machines.addedAt))
+    .limit(1);
+  return { hash: head.hash, origin: "edited", base: base?.hash ?? null };
+}
+
+/** Reads a machine file given as text and keeps it. Throws `MachineYamlError` for a file that cannot be used. For scripts and tests. */
+export async function keepMachine(yaml: string, name: string, now: Date): Promise<string> {
+  return keepMachineFile(readMachineYaml(yaml, name).file, "edited", now);
 }
 
 /** Keeps a file that comes as JSON from the editor. Throws a `RefusedMachine` or a `Refusal`. */
 export async function keepEdited(input: unknown, now: Date): Promise<{ id: string; hash: string }> {
+  const file = checkedFile(input);
+  return { id: file.id, hash: await keepMachineFile(file, "edited", now) };
+}
+
+/** A file from outside, as a file of today that compiles. Throws a `RefusedMachine`. */
+function checkedFile(input: unknown): MachineFile {
   const parsed = machineFileSchema.safeParse(input);
   if (!parsed.success)
     throw new RefusedMachine(
@@ -69,110 +190,7 @@ export async function keepEdited(input: unknown, now: Date): Promise<{ id: strin
       );
     throw error;
   }
-  return { id: parsed.data.id, hash: await keepMachineFile(parsed.data, now) };
-}
-
-const compiled = new Map<string, Machine>();
-
-/** A kept machine file by its hash. */
-export async function machineByHash(hash: string): Promise<{ file: MachineFile; machine: Machine }> {
-  const known = compiled.get(hash);
-  if (known) return { file: known.file, machine: known };
-  const [row] = await database().select().from(machines).where(eq(machines.hash, hash));
-  if (!row) throw new Refusal(404, "There is no machine file of that version.");
-  const machine = compileMachine(machineFileSchema.parse(JSON.parse(row.file)));
-  compiled.set(hash, machine);
-  return { file: machine.file, machine };
-}
-
-/** The version of a machine that new jobs are made with. */
-export async function newestMachine(machineId: string): Promise<{ hash: string; machine: Machine }> {
-  const [row] = await database()
-    .select({ hash: machineHeads.hash })
-    .from(machineHeads)
-    .where(eq(machineHeads.machine, machineId));
-  if (!row) throw new Refusal(404, `There is no machine file called ${machineId}.`);
-  return { hash: row.hash, machine: (await machineByHash(row.hash)).machine };
-}
-
-export interface MachineRow {
-  readonly id: string;
-  readonly maker: string;
-  readonly model: string;
-  readonly name: string;
-  readonly family: string;
-  readonly volts: number;
-  readonly hertz: number;
-  readonly parts: number;
-  /** Numbers printed on its boards. */
-  readonly boards: readonly string[];
-  /** Codes it can show, with their words. */
-  readonly codes: readonly string[];
-  readonly versions: number;
-  readonly units: number;
-}
-
-/** Every machine of the library, by maker and model. */
-export async function listMachines(): Promise<MachineRow[]> {
-  const heads = await database().select({ hash: machineHeads.hash }).from(machineHeads);
-  if (heads.length === 0) return [];
-  const rows = await database()
-    .select({ hash: machines.hash, machine: machines.machine, file: machines.file })
-    .from(machines)
-    .where(
-      inArray(
-        machines.hash,
-        heads.map((h) => h.hash),
-      ),
-    );
-  const versions = await database().select({ machine: machines.machine }).from(machines);
-  const owned = await database().select({ machine: units.machine }).from(units);
-  const count = (list: readonly { machine: string }[], id: string) => list.filter((r) => r.machine === id).length;
-  return rows
-    .map((row): MachineRow => {
-      const file = JSON.parse(row.file) as MachineFile;
-      const codes = (file.parts as PartEntry[]).flatMap(
-        (p) => (p as { codes?: { id: string; words: string }[] }).codes ?? [],
-      );
-      return {
-        id: file.id,
-        maker: file.maker,
-        model: file.model,
-        name: file.name,
-        family: file.family,
-        volts: file.supply.volts,
-        hertz: file.supply.hertz,
-        parts: file.parts.length,
-        boards: file.pieces.flatMap((p) => (p.number ? [p.number] : [])),
-        codes: codes.map((c) => `${c.id} ${c.words}`),
-        versions: count(versions, row.machine),
-        units: count(owned, row.machine),
-      };
-    })
-    .sort((a, b) => (`${a.maker} ${a.model}` < `${b.maker} ${b.model}` ? -1 : 1));
-}
-
-export interface VersionRow {
-  readonly hash: string;
-  readonly addedAt: string;
-  readonly revision: string;
-  readonly current: boolean;
-}
-
-/** Every version of a machine, newest first. */
-export async function versionsOf(machineId: string): Promise<VersionRow[]> {
-  const { hash } = await newestMachine(machineId);
-  const rows = await database()
-    .select()
-    .from(machines)
-    .where(eq(machines.machine, machineId))
-    .orderBy(desc(machines.addedAt), asc(machines.hash));
-  return rows.map((r) => ({
-    hash: r.hash,
-    addedAt: r.addedAt.toISOString(),
-    revision: (JSON.parse(r.file) as MachineFile).revision,
-    current: r.hash === hash,
-  }));
+  return parsed.data;
 }
 
 export const duplicateSchema = z.strictObject({
@@ -196,39 +214,79 @@ export async function duplicateMachine(
     .from(machineHeads)
     .where(eq(machineHeads.machine, input.id));
   if (taken) throw new Refusal(409, `There is a machine called ${input.id} already. Nothing was changed.`);
+  const copy = { ...machine.file, id: input.id, model: input.model, revision: "1" };
+  return { id: input.id, hash: await keepMachineFile(copy, "edited", now) };
+}
+
+/** A newer shipped revision beside the shop's own file. */
+export interface ShippedOffer {
+  readonly machine: string;
+  /** The offered revision: its hash and what it calls itself. */
+  readonly hash: string;
+  readonly revision: string;
+  readonly own: { readonly hash: string; readonly revision: string };
+  /** Whether the shipped revision that the shop's file came from is known. */
+  readonly hasBase: boolean;
+  readonly facts: readonly (Fact & { readonly key: string })[];
+}
+
+/** The offer that waits for a machine; null where there is none. Throws a `Refusal` for an unknown machine. */
+export async function shippedOffer(machine: string): Promise<ShippedOffer | null> {
+  const [head] = await database().select().from(machineHeads).where(eq(machineHeads.machine, machine));
+  if (!head) throw new Refusal(404, `There is no machine file called ${machine.slice(0, 60)}.`);
+  if (head.offered === null) return null;
+  const [own, theirs] = [(await machineByHash(head.hash)).file, (await machineByHash(head.offered)).file];
+  const base = head.base === null ? undefined : (await machineByHash(head.base)).file;
+  const facts = compareFiles(base && withoutUsual(base), withoutUsual(own), withoutUsual(theirs));
   return {
-    id: input.id,
-    hash: await keepMachineFile({ ...machine.file, id: input.id, model: input.model, revision: "1" }, now),
+    machine,
+    hash: head.offered,
+    revision: theirs.revision,
+    own: { hash: head.hash, revision: own.revision },
+    hasBase: base !== undefined,
+    facts: facts.map((f) => ({ ...f, key: factKey(f.path) })),
   };
 }
 
-/** What one machine of the library can show, with the units of it that are known. */
-export interface CodeRow {
-  readonly machine: string;
-  readonly name: string;
-  readonly family: string;
-  readonly code: MachineCode;
-  readonly units: readonly { readonly id: string; readonly site: string; readonly serial: string }[];
-}
+/** What is done about an offer: which revision and file were looked at, and which facts are taken; all of them is the whole. */
+export const settleOfferSchema = z.strictObject({
+  offered: z.string().length(64),
+  own: z.string().length(64),
+  take: z.array(z.string().max(400)).max(5000),
+  actor: z.string().trim().min(1, "Say who you are.").max(80),
+});
 
-/** Everything that any machine of the library can show and that means something, by machine. */
-export async function listCodes(): Promise<CodeRow[]> {
-  const heads = await database()
-    .select({ hash: machineHeads.hash })
-    .from(machineHeads)
-    .orderBy(asc(machineHeads.machine));
-  const owned = await database()
-    .select({ id: units.id, site: units.site, serial: units.serial, machine: units.machine })
-    .from(units)
-    .orderBy(asc(units.site));
-  const files = await Promise.all(heads.map((h) => machineByHash(h.hash)));
-  return files.flatMap(({ file, machine }) =>
-    codesOf(machine).map((code): CodeRow => ({
-      machine: file.id,
-      name: `${file.maker} ${file.model}`,
-      family: file.family,
-      code,
-      units: owned.filter((u) => u.machine === file.id).map(({ id, site, serial }) => ({ id, site, serial })),
-    })),
-  );
+/** Takes facts of an offered revision into the shop's file, or none; either way the revision has been looked at. Throws a `Refusal`. */
+export async function settleOffer(
+  machine: string,
+  input: z.output<typeof settleOfferSchema>,
+  now: Date,
+): Promise<{ hash: string }> {
+  refuseWhenFull();
+  const offer = await shippedOffer(machine);
+  if (!offer || offer.hash !== input.offered || offer.own.hash !== input.own)
+    throw new Refusal(409, "The file or the offer has changed since. Look at it again; nothing was changed.");
+  const own = (await machineByHash(offer.own.hash)).file;
+  const chosen = offer.facts.filter((f) => input.take.includes(f.key));
+  const whole = chosen.length === offer.facts.length;
+  const file = whole ? (await machineByHash(offer.hash)).file : checkedFile(takeFacts(withoutUsual(own), chosen));
+  return inTransaction(async (tx) => {
+    const head = await headOf(tx, machine);
+    if (head?.hash !== input.own || head.offered !== input.offered)
+      throw new Refusal(409, "The file or the offer has changed since. Look at it again; nothing was changed.");
+    if (chosen.length === 0) {
+      // What was looked at and left is what the next revision is held against.
+      await tx
+        .update(machineHeads)
+        .set({ base: input.offered, offered: null })
+        .where(eq(machineHeads.machine, machine));
+      const body = { type: "file declined", machine, hash: input.offered } as const;
+      await appendToShop(tx, { id: uuid(), v: 1, actor: input.actor, body }, now);
+      return { hash: head.hash };
+    }
+    const hash = await keepVersion(tx, file, now);
+    const origin = whole ? "shipped" : "edited";
+    await useVersion(tx, machine, { hash, origin, base: input.offered }, true, now);
+    return { hash };
+  });
 }

@@ -11,8 +11,8 @@ import { nominalValues } from "../core/simulate/values";
 import { ORDINARY_METER } from "../core/circuit/meter";
 import { DeviceRefusal, Meters } from "../devices/meters";
 import { readJob } from "./jobs";
-import { standingChanges } from "./journal";
-import { newestMachine } from "./machines";
+import { changesIn } from "../core/journal/ledger";
+import { newestMachine } from "./machine-store";
 import { Refusal } from "./refusal";
 
 // Routes are bundled apart, but the sockets belong to the process.
@@ -93,11 +93,11 @@ async function unitOf(
 ): Promise<{ machine: Machine; complaint: string | null; key: string }> {
   if (asked.job) {
     const { events, file } = await readJob(asked.job);
-    const changes = standingChanges(events);
+    const changes = changesIn(events);
     const first = events[0]!.body;
     return {
       machine: compileMachine(applyChanges(file, changes)),
-      complaint: first.type === "opened" ? first.complaint : null,
+      complaint: first.type === "opened" ? (first.complaint ?? null) : null,
       key: `${asked.job} ${changes.length}`,
     };
   }

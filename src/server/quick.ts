@@ -1,21 +1,28 @@
 import { z } from "zod";
 import { quickMachine, readLoads } from "../core/machine/quick";
 import { applyChanges, ChangeError } from "../core/machine/variant";
-import { database } from "./db";
-import { eventsOf, standingChanges } from "./journal";
+import { changesIn } from "../core/journal/ledger";
 import { openJob, readJob } from "./jobs";
-import { keepMachineFile, newestMachine } from "./machines";
+import { newestMachine } from "./machine-store";
+import { keepMachineFile } from "./machines";
 import { Refusal } from "./refusal";
-import { units } from "./schema";
 
 /** A job on a machine without a file: what it is, its mains, the checkpoints there are, its loads, what does not work. */
 export const quickSchema = z.strictObject({
   id: z.uuid(),
+  /** Id of the unit, made by the client like that of the job. */
+  unit: z.uuid(),
   what: z.string().trim().min(1, "Say what machine it is.").max(60),
   family: z
     .enum(["refrigerator", "washer", "dishwasher", "dryer", "ice machine", "vending machine", "powered equipment"])
     .default("powered equipment"),
   site: z.string().trim().max(120).default(""),
+  serial: z
+    .string()
+    .trim()
+    .min(1, "Type the serial number, or say that there is none on the plate.")
+    .max(60)
+    .nullable(),
   volts: z.union([z.literal(120), z.literal(230), z.literal(240)]),
   filter: z.boolean(),
   fuse: z.boolean(),
@@ -49,26 +56,17 @@ export async function openQuickJob(
     fuse: input.fuse,
     loads,
   });
-  await keepMachineFile(file, now);
-  await database()
-    .insert(units)
-    .ignore()
-    .values({ id: input.id, site: input.site || "At the door", serial: input.id.slice(0, 8), machine });
-  return {
-    id: (
-      await openJob(
-        { id: input.id, unit: input.id, complaint: input.dead === 0 ? "dead" : `no-${input.dead}`, actor: input.actor },
-        now,
-      )
-    ).id,
-    machine,
-  };
+  await keepMachineFile(file, "quick", now);
+  const newUnit = { id: input.unit, site: input.site || "At the door", machine, serial: input.serial };
+  const complaint = input.dead === 0 ? "dead" : `no-${input.dead}`;
+  const { id } = await openJob({ id: input.id, newUnit, complaint, actor: input.actor }, now);
+  return { id, machine };
 }
 
 /** Puts what was found on a unit into its machine's file, as a new version of it. */
 export async function offerChanges(job: string, now: Date): Promise<{ id: string; hash: string }> {
-  const { file } = await readJob(job);
-  const standing = standingChanges(await eventsOf(job));
+  const { file, events } = await readJob(job);
+  const standing = changesIn(events);
   if (standing.length === 0) throw new Refusal(409, "Nothing was found on this unit that its file has not.");
   const { machine } = await newestMachine(file.id);
   try {
@@ -77,6 +75,7 @@ export async function offerChanges(job: string, now: Date): Promise<{ id: string
       id: file.id,
       hash: await keepMachineFile(
         { ...changed, revision: `${Number.parseInt(changed.revision, 10) + 1 || `${changed.revision}+`}`.slice(0, 20) },
+        "found",
         now,
       ),
     };

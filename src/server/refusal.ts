@@ -5,9 +5,20 @@ export class Refusal extends Error {
   constructor(
     readonly status: number,
     sentence: string,
+    /** Whether the same, sent again in a moment, may be taken. */
+    readonly again = false,
   ) {
     super(sentence);
     this.name = "Refusal";
+  }
+}
+
+/** The database was lost while it was told to keep a change: it may have kept it or not. */
+export class MaybeWritten extends Refusal {
+  constructor(cause: unknown) {
+    super(503, "The database went away in the middle. This may or may not be logged; sent again it counts once.", true);
+    this.name = "MaybeWritten";
+    this.cause = cause;
   }
 }
 
@@ -18,39 +29,67 @@ const LOST = new Set([
   "EPIPE",
   "ETIMEDOUT",
   "PROTOCOL_CONNECTION_LOST",
+  "PROTOCOL_PACKETS_OUT_OF_ORDER",
+  "PROTOCOL_ENQUEUE_AFTER_FATAL_ERROR",
+  "PROTOCOL_ENQUEUE_AFTER_QUIT",
   "ER_SERVER_SHUTDOWN",
+  "ER_CONNECTION_KILLED",
+  "ER_NORMAL_SHUTDOWN",
   "ENOENT",
   "ER_ACCESS_DENIED_ERROR",
   "ER_CON_COUNT_ERROR",
+  "ER_TOO_MANY_USER_CONNECTIONS",
 ]);
+/** Sentences of the driver for the same, where it gives no code. */
+const LOST_WORDS =
+  /connection is in closed state|connection lost|server closed the connection|pool is closed|^failed query: (rollback|commit|begin)|server has gone away/i;
+const BUSY_WORDS = /^queue limit reached|no connections available/i;
 
 /** Whether a row with the same key was there already, however deep the driver's error is wrapped. */
 export function isDuplicate(error: unknown): boolean {
-  return codesOf(error).includes("ER_DUP_ENTRY");
+  return hasCode(error, "ER_DUP_ENTRY");
 }
 
-function codesOf(error: unknown): string[] {
-  const codes: string[] = [];
-  for (let e: unknown = error; e instanceof Error; e = e.cause) {
-    const { code } = e as { code?: unknown };
-    if (typeof code === "string") codes.push(code);
-  }
-  return codes;
+/** Whether an error, or what caused it, bears one of these codes. */
+export function hasCode(error: unknown, ...codes: readonly string[]): boolean {
+  return chain(error).some((e) => codes.includes(String((e as { code?: unknown }).code)));
 }
 
-/** Status and sentence for any error; what is unknown is said to be so, without its inside. */
-export function sentenceFor(error: unknown): { status: number; sentence: string } {
-  if (error instanceof Refusal) return { status: error.status, sentence: error.message };
+/** Whether the database was lost. */
+export function isLostDatabase(error: unknown): boolean {
+  return chain(error).some((e) => LOST.has(String((e as { code?: unknown }).code)) || LOST_WORDS.test(e.message));
+}
+
+/** An error and what caused it, the outermost first. */
+function chain(error: unknown): Error[] {
+  const found: Error[] = [];
+  for (let e: unknown = error; e instanceof Error && found.length < 10; e = e.cause) found.push(e);
+  return found;
+}
+
+/** Status and sentence for any error; what is unknown is said to be so, without its inside. `again`: worth sending once more. */
+export function sentenceFor(error: unknown): { status: number; sentence: string; again: boolean } {
+  if (error instanceof Refusal) return { status: error.status, sentence: error.message, again: error.again };
   if (error instanceof ZodError) {
     const issue = error.issues[0];
     return {
       status: 400,
-      sentence: `${issue?.path.join(".") || "The request"}: ${issue?.message ?? "is not as expected"}`,
+      sentence: `${issue?.path.map(String).join(".") || "The request"}: ${issue?.message ?? "is not as expected"}`,
+      again: false,
     };
   }
-  if (codesOf(error).some((code) => LOST.has(code)))
-    return { status: 503, sentence: "The database does not answer. Nothing was changed; try again in a moment." };
+  if (isLostDatabase(error))
+    return {
+      status: 503,
+      sentence: "The database does not answer. Nothing was changed; try again in a moment.",
+      again: true,
+    };
+  if (
+    hasCode(error, "ER_LOCK_DEADLOCK", "ER_LOCK_WAIT_TIMEOUT") ||
+    chain(error).some((e) => BUSY_WORDS.test(e.message))
+  )
+    return { status: 503, sentence: "Unzo is busy. Nothing was changed; try again in a moment.", again: true };
   if (isDuplicate(error))
-    return { status: 409, sentence: "An entry with this id exists already. Nothing was changed." };
-  return { status: 500, sentence: "Something went wrong inside Unzo. Nothing was changed." };
+    return { status: 409, sentence: "An entry with this id exists already. Nothing was changed.", again: false };
+  return { status: 500, sentence: "Something went wrong inside Unzo. Nothing was changed.", again: false };
 }

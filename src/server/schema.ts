@@ -1,17 +1,25 @@
 import {
+  boolean,
   char,
+  customType,
   datetime,
   index,
   int,
   json,
   longtext,
   mysqlTable,
+  primaryKey,
   smallint,
   uniqueIndex,
   varchar,
 } from "drizzle-orm/mysql-core";
 
-/** Machine files as they were used: one row a version, named by the hash of its canonical JSON. Never changed. */
+const mediumblob = customType<{ data: Buffer; driverData: Buffer }>({ dataType: () => "mediumblob" });
+
+/**
+ * Machine files as they were used: one row a version. The hash names it and says nothing more: it was made once from the file as
+ * it was written (earlier ones from the file as it was read), and is never made anew. Rows are never changed but for `summary`.
+ */
 export const machines = mysqlTable(
   "machines",
   {
@@ -20,6 +28,8 @@ export const machines = mysqlTable(
     name: varchar("name", { length: 200 }).notNull(),
     file: longtext("file").notNull(),
     addedAt: datetime("added_at", { fsp: 3 }).notNull(),
+    /** What lists show of it, read from the file once. */
+    summary: json("summary"),
   },
   (t) => [index("machines_machine").on(t.machine, t.addedAt)],
 );
@@ -30,57 +40,125 @@ export const machineHeads = mysqlTable("machine_heads", {
   hash: char("hash", { length: 64 })
     .notNull()
     .references(() => machines.hash),
+  /** Where it came from; null: kept before that was written down. */
+  origin: varchar("origin", { length: 12 }),
+  /** The shipped revision it came from. */
+  base: char("base", { length: 64 }).references(() => machines.hash),
+  /** A newer shipped revision that waits to be looked at. */
+  offered: char("offered", { length: 64 }).references(() => machines.hash),
 });
 
-/** Units in the field: a serial number at a site, of a machine. */
-export const units = mysqlTable(
-  "units",
-  {
-    id: char("id", { length: 36 }).primaryKey(),
-    site: varchar("site", { length: 120 }).notNull(),
-    serial: varchar("serial", { length: 60 }).notNull(),
-    machine: varchar("machine", { length: 60 }).notNull(),
-  },
-  (t) => [uniqueIndex("units_serial").on(t.machine, t.serial)],
-);
+/** Journals: of a job, of a unit, of the shop. The row that is locked to give out sequence numbers. */
+export const streams = mysqlTable("streams", {
+  id: char("id", { length: 36 }).primaryKey(),
+  kind: varchar("kind", { length: 4 }).$type<"job" | "unit" | "shop">().notNull(),
+  lastSeq: int("last_seq").notNull(),
+});
 
-/** Jobs: the row that is locked to give out sequence numbers. What a job is stands in its events. */
-export const jobs = mysqlTable(
-  "jobs",
-  {
-    id: char("id", { length: 36 }).primaryKey(),
-    unit: char("unit", { length: 36 })
-      .notNull()
-      .references(() => units.id),
-    machineHash: char("machine_hash", { length: 64 })
-      .notNull()
-      .references(() => machines.hash),
-    openedAt: datetime("opened_at", { fsp: 3 }).notNull(),
-    lastSeq: int("last_seq").notNull(),
-    /** Projections for the start screen; rebuilt from the events. */
-    complaint: varchar("complaint", { length: 400 }).notNull(),
-    actor: varchar("actor", { length: 80 }).notNull(),
-    readings: int("readings").notNull(),
-    result: varchar("result", { length: 400 }),
-  },
-  (t) => [index("jobs_opened").on(t.openedAt)],
-);
-
-/** The journal. Rows are added, never changed; `seq` counts from 1 within a job. */
+/** The entries. Rows are added, never changed; `seq` counts from 1 within a stream. */
 export const events = mysqlTable(
   "events",
   {
     id: char("id", { length: 36 }).primaryKey(),
-    job: char("job", { length: 36 })
+    stream: char("stream", { length: 36 })
       .notNull()
-      .references(() => jobs.id),
+      .references(() => streams.id),
     seq: int("seq").notNull(),
     v: smallint("v").notNull(),
+    type: varchar("type", { length: 40 }).notNull(),
     actor: varchar("actor", { length: 80 }).notNull(),
     at: datetime("at", { fsp: 3 }).notNull(),
     body: json("body").notNull(),
     /** Hash of id, version, actor and body as sent: tells a repeat from another event under the same id. */
     sent: char("sent", { length: 64 }).notNull(),
   },
-  (t) => [uniqueIndex("events_job_seq").on(t.job, t.seq)],
+  (t) => [uniqueIndex("events_stream_seq").on(t.stream, t.seq), index("events_type").on(t.type, t.stream)],
+);
+
+/** Units in the field, as their streams tell it; rebuilt from them. */
+export const units = mysqlTable(
+  "units",
+  {
+    id: char("id", { length: 36 }).primaryKey(),
+    site: varchar("site", { length: 120 }).notNull(),
+    serial: varchar("serial", { length: 60 }),
+    /** The serial number without case and blanks; null where there is none or the unit was merged. */
+    serialKey: varchar("serial_key", { length: 60 }),
+    machine: varchar("machine", { length: 60 }).notNull(),
+    productCode: varchar("product_code", { length: 60 }),
+    productIndex: varchar("product_index", { length: 20 }),
+    mergedInto: char("merged_into", { length: 36 }),
+    /** How the unit stands, by the last entry of any of its jobs that says so. */
+    setup: varchar("setup", { length: 60 }),
+    powered: boolean("powered"),
+    stoodAt: datetime("stood_at", { fsp: 3 }),
+    stoodBy: varchar("stood_by", { length: 80 }),
+    stoodJob: char("stood_job", { length: 36 }),
+  },
+  (t) => [
+    uniqueIndex("units_serial").on(t.machine, t.serialKey),
+    index("units_site").on(t.site, t.id),
+    index("units_key").on(t.serialKey),
+  ],
+);
+
+/** Jobs as their journals tell it, for lists; rebuilt from them. */
+export const jobs = mysqlTable(
+  "jobs",
+  {
+    id: char("id", { length: 36 })
+      .primaryKey()
+      .references(() => streams.id),
+    unit: char("unit", { length: 36 })
+      .notNull()
+      .references(() => units.id),
+    machineHash: char("machine_hash", { length: 64 })
+      .notNull()
+      .references(() => machines.hash),
+    kind: varchar("kind", { length: 12 }).notNull(),
+    openedAt: datetime("opened_at", { fsp: 3 }).notNull(),
+    /** Null while the job is open. */
+    closedAt: datetime("closed_at", { fsp: 3 }),
+    complaint: varchar("complaint", { length: 400 }),
+    actor: varchar("actor", { length: 80 }).notNull(),
+    readings: int("readings").notNull(),
+    result: varchar("result", { length: 400 }),
+  },
+  (t) => [index("jobs_closed").on(t.closedAt, t.openedAt), index("jobs_unit").on(t.unit, t.openedAt)],
+);
+
+/** What is waited for in open jobs; rebuilt from their journals. */
+export const waits = mysqlTable(
+  "waits",
+  {
+    job: char("job", { length: 36 })
+      .notNull()
+      .references(() => jobs.id),
+    wait: varchar("wait", { length: 80 }).notNull(),
+    words: varchar("words", { length: 200 }).notNull(),
+    piece: varchar("piece", { length: 60 }),
+    due: datetime("due", { fsp: 3 }).notNull(),
+  },
+  (t) => [primaryKey({ columns: [t.job, t.wait] }), index("waits_due").on(t.due)],
+);
+
+/** What moves on a type of machine have taken in this shop; worked out anew when one of its jobs is closed. */
+export const learnedTimes = mysqlTable("learned_times", {
+  machine: varchar("machine", { length: 60 }).primaryKey(),
+  times: json("times").notNull(),
+  at: datetime("at", { fsp: 3 }).notNull(),
+});
+
+/** Photos, by the hash of their content. One that no entry of a journal names is taken away after a day. */
+export const photos = mysqlTable(
+  "photos",
+  {
+    hash: char("hash", { length: 64 }).primaryKey(),
+    type: varchar("type", { length: 20 }).notNull(),
+    size: int("size").notNull(),
+    content: mediumblob("content").notNull(),
+    addedAt: datetime("added_at", { fsp: 3 }).notNull(),
+    used: boolean("used").notNull(),
+  },
+  (t) => [index("photos_used").on(t.used, t.addedAt), index("photos_size").on(t.size)],
 );

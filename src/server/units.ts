@@ -1,25 +1,47 @@
-import { and, asc, desc, eq, isNull, sql } from "drizzle-orm";
+import { and, asc, desc, eq, inArray, isNull, like, or, type SQL } from "drizzle-orm";
+import { v4 as uuid } from "uuid";
 import { z } from "zod";
 import type { Done } from "../core/journal/fold";
 import { jobOn } from "../core/journal/job";
-import { database } from "./db";
-import { eventsOf } from "./journal";
-import { machineByHash } from "./machines";
-import { Refusal } from "./refusal";
-import { events, jobs, units } from "./schema";
+import { serialKey, unitPlateSchema, type UnitEvent, type UnitPlate } from "../core/journal/unit-events";
+import { database, inTransaction, type Database, type Tx } from "./db";
+import { refuseWhenFull } from "./disk";
+import { journalsOf } from "./journal";
+import { librarySummaries, type MachineSummary } from "./library";
+import { machineByHash, newestMachine } from "./machine-store";
+import { isDuplicate, Refusal } from "./refusal";
+import { jobs, units } from "./schema";
+import { beginStream, lockStream, twinOf, writeEntry } from "./streams";
+
+/** A unit as lists show it. */
+export interface UnitRow extends UnitPlate {
+  readonly id: string;
+  readonly machineName: string;
+}
+
+/** How a unit stands, by the last entry of any of its jobs; null: nobody has said. */
+export interface UnitState {
+  readonly setup: string;
+  readonly powered: boolean;
+  /** When that was said, ISO 8601; by whom; in which job. */
+  readonly at: string;
+  readonly by: string;
+  readonly job: string;
+}
 
 /** What stays with a unit from job to job. */
-export interface UnitRecord {
-  readonly id: string;
-  readonly site: string;
-  readonly serial: string;
-  readonly machine: string;
-  readonly machineName: string;
+export interface UnitRecord extends UnitRow {
+  /** The unit this one was found to be. */
+  readonly mergedInto: string | null;
+  /** Other entries that were found to be this unit. */
+  readonly absorbed: readonly { readonly id: string; readonly site: string; readonly serial: string | null }[];
+  readonly state: UnitState | null;
   readonly jobs: readonly {
     readonly id: string;
     readonly openedAt: string;
-    readonly complaint: string;
+    readonly complaint: string | null;
     readonly result: string | null;
+    readonly open: boolean;
   }[];
   /** Temporary repairs that nobody has made good yet. */
   readonly temporary: readonly (Done<"decided"> & { readonly job: string })[];
@@ -27,37 +49,197 @@ export interface UnitRecord {
   readonly modifications: readonly (Done<"modified"> & { readonly job: string })[];
   /** Settings as they were last found or left. */
   readonly settings: readonly { readonly setting: string; readonly value: string; readonly at: string }[];
+  /** Jobs that hold entries of a newer program: what they say of the unit is not known here. */
+  readonly unreadable: readonly string[];
 }
 
-/** The record of a unit, from the journals of all its jobs. */
+/** A unit as it is typed from its plate; its id is made by the client, so that a form sent twice makes one unit. */
+export const newUnitSchema = z.strictObject({
+  id: z.uuid(),
+  site: z.string().trim().min(1, "Say where the unit stands.").max(120),
+  machine: z.string().min(1, "Choose what machine it is.").max(60),
+  serial: z
+    .string()
+    .trim()
+    .min(1, "Type the serial number, or say that there is none on the plate.")
+    .max(60)
+    .nullable(),
+  productCode: z.string().trim().min(1).max(60).nullable().default(null),
+  productIndex: z.string().trim().min(1).max(20).nullable().default(null),
+});
+
+/** Makes a unit and its stream, or answers with the one that was made by the same form before. Throws a `Refusal`. */
+export async function registerUnit(
+  tx: Tx,
+  input: z.output<typeof newUnitSchema>,
+  actor: string,
+  now: Date,
+): Promise<typeof units.$inferSelect> {
+  const [known] = await tx.select().from(units).where(eq(units.id, input.id));
+  if (known) return known;
+  await newestMachine(input.machine, tx);
+  const { id, ...plate } = input;
+  await refuseKnownSerial(tx, plate, id);
+  await beginStream(tx, id, "unit");
+  await writeUnitEvent(tx, id, 1, { type: "registered", ...plate }, actor, now);
+  const row = { id, ...plate, serialKey: serialKey(plate.serial) };
+  await tx.insert(units).values(row);
+  const [made] = await tx.select().from(units).where(eq(units.id, id));
+  return made!;
+}
+
+/** A serial number names one unit of a machine. */
+async function refuseKnownSerial(tx: Tx, plate: UnitPlate, self: string): Promise<void> {
+  const key = serialKey(plate.serial);
+  if (key === null) return;
+  const [twin] = await tx
+    .select({ id: units.id, site: units.site, serial: units.serial })
+    .from(units)
+    .where(and(eq(units.machine, plate.machine), eq(units.serialKey, key)));
+  if (twin && twin.id !== self)
+    throw new Refusal(
+      409,
+      `A unit with the serial number ${twin.serial} is known already: ${twin.site}. Choose that one, or correct its data. Nothing was changed.`,
+    );
+}
+
+async function writeUnitEvent(
+  tx: Tx,
+  unit: string,
+  seq: number,
+  body: UnitEvent,
+  actor: string,
+  now: Date,
+  id = uuid(),
+) {
+  await writeEntry(tx, unit, seq, { id, v: 1, actor, body }, now);
+}
+
+/** What is corrected of a unit; the id of the entry is made by the client. */
+export const correctionSchema = z.strictObject({
+  id: z.uuid(),
+  actor: z.string().trim().min(1, "Say who you are.").max(80),
+  words: z.string().trim().max(200).default(""),
+  ...unitPlateSchema.partial().shape,
+});
+
+/** Corrects the data of a unit; jobs keep what was written down when they were opened. Throws a `Refusal`. */
+export async function correctUnit(unit: string, input: z.output<typeof correctionSchema>, now: Date): Promise<void> {
+  refuseWhenFull();
+  const { id, actor, words, ...changed } = input;
+  try {
+    await inTransaction(async (tx) => {
+      const lastSeq = await lockStream(tx, unit, "unit");
+      if (lastSeq === null) throw new Refusal(404, "There is no such unit.");
+      const entry = { id, v: 1, actor, body: { type: "corrected" as const, ...changed, words } };
+      if (await twinOf(tx, unit, entry)) return;
+      const row = await unitRow(tx, unit);
+      if (row.mergedInto) throw new Refusal(409, "This unit was found to be another one. Correct that one.");
+      if (changed.machine !== undefined) await newestMachine(changed.machine, tx);
+      const plate = { ...plateOf(row), ...changed };
+      await refuseKnownSerial(tx, plate, unit);
+      await writeEntry(tx, unit, lastSeq + 1, entry, now);
+      await tx
+        .update(units)
+        .set({ ...plate, serialKey: serialKey(plate.serial) })
+        .where(eq(units.id, unit));
+    });
+  } catch (error) {
+    throw isDuplicate(error) ? new Refusal(409, "Another unit was given that serial number just now.") : error;
+  }
+}
+
+export const mergeSchema = z.strictObject({
+  into: z.uuid("Choose the unit that it is."),
+  actor: z.string().trim().min(1, "Say who you are.").max(80),
+});
+
+/** Two entries that are found to be one unit: the jobs of the first go over to the second; nothing is lost. Throws a `Refusal`. */
+export async function mergeUnits(unit: string, input: z.output<typeof mergeSchema>, now: Date): Promise<void> {
+  const { into, actor } = input;
+  if (into === unit) throw new Refusal(400, "A unit is itself already. Choose the other one.");
+  refuseWhenFull();
+  await inTransaction(async (tx) => {
+    // Both are held, always in the same order, so that two merges cannot wait for each other.
+    const seqs = new Map<string, number>();
+    for (const id of [unit, into].sort()) {
+      const lastSeq = await lockStream(tx, id, "unit");
+      if (lastSeq === null) throw new Refusal(404, "There is no such unit.");
+      seqs.set(id, lastSeq);
+    }
+    const [gone, stays] = [await unitRow(tx, unit), await unitRow(tx, into)];
+    if (gone.mergedInto === into) return;
+    if (gone.mergedInto || stays.mergedInto)
+      throw new Refusal(409, "One of these was merged already. Look at it again.");
+    if (gone.machine !== stays.machine)
+      throw new Refusal(409, "These are different machines. Correct which machine one of them is, then merge.");
+    await writeUnitEvent(tx, unit, seqs.get(unit)! + 1, { type: "merged", into }, actor, now);
+    await writeUnitEvent(tx, into, seqs.get(into)! + 1, { type: "absorbed", unit }, actor, now);
+    await tx.update(units).set({ mergedInto: into, serialKey: null }).where(eq(units.id, unit));
+    const { serial, productCode, productIndex } = gone;
+    // What the one that stays does not know, the other one tells.
+    const learned = {
+      ...(stays.serial === null && serial !== null ? { serial } : {}),
+      ...(stays.productCode === null && productCode !== null ? { productCode, productIndex } : {}),
+    };
+    if (Object.keys(learned).length > 0) {
+      const words = "Taken from the unit that was merged into this one";
+      await writeUnitEvent(tx, into, seqs.get(into)! + 2, { type: "corrected", ...learned, words }, actor, now);
+      await tx
+        .update(units)
+        .set({ ...learned, ...(learned.serial ? { serialKey: serialKey(learned.serial) } : {}) })
+        .where(eq(units.id, into));
+    }
+    if (gone.stoodAt && (!stays.stoodAt || gone.stoodAt > stays.stoodAt)) {
+      const { setup, powered, stoodAt, stoodBy, stoodJob } = gone;
+      await tx.update(units).set({ setup, powered, stoodAt, stoodBy, stoodJob }).where(eq(units.id, into));
+    }
+    await tx.update(jobs).set({ unit: into }).where(eq(jobs.unit, unit));
+  });
+}
+
+/** The record of a unit, from the journals of all its jobs. Throws a `Refusal` where there is none. */
 export async function unitRecord(id: string): Promise<UnitRecord> {
   if (!z.uuid().safeParse(id).success) throw new Refusal(404, "There is no such unit.");
-  const [unit] = await database().select().from(units).where(eq(units.id, id));
-  if (!unit) throw new Refusal(404, "There is no such unit.");
-  const rows = await database().select().from(jobs).where(eq(jobs.unit, id)).orderBy(asc(jobs.openedAt), asc(jobs.id));
-  const folded = await Promise.all(
-    rows.map(async (row) => jobOn((await machineByHash(row.machineHash)).machine, await eventsOf(row.id))),
-  );
+  const unit = await unitRow(database(), id);
+  const [rows, absorbed, head] = await Promise.all([
+    database().select().from(jobs).where(eq(jobs.unit, id)).orderBy(asc(jobs.openedAt), asc(jobs.id)),
+    database()
+      .select({ id: units.id, site: units.site, serial: units.serial })
+      .from(units)
+      .where(eq(units.mergedInto, id)),
+    newestMachine(unit.machine),
+  ]);
+  const journals = await journalsOf(rows.map((r) => r.id));
+  const readable = rows.filter((r) => journals.get(r.id)!.events[0]?.body.type === "opened");
+  const folded = [];
+  for (const row of readable)
+    folded.push(jobOn((await machineByHash(row.machineHash)).machine, journals.get(row.id)!.events));
   const good = new Set(folded.flatMap((j) => j.work.madeGood.map((m) => m.body.event)));
   const settings = new Map<string, { setting: string; value: string; at: string }>();
   for (const job of folded)
     for (const { body, at } of job.answers)
       if (body.type === "setting") settings.set(body.setting, { setting: body.setting, value: body.value, at });
-  const file = rows.length > 0 ? (await machineByHash(rows[rows.length - 1]!.machineHash)).file : null;
   return {
     id,
-    site: unit.site,
-    serial: unit.serial,
-    machine: unit.machine,
-    machineName: file ? `${file.maker} ${file.model}` : unit.machine,
-    jobs: [...rows]
-      .reverse()
-      .map((r) => ({ id: r.id, openedAt: r.openedAt.toISOString(), complaint: r.complaint, result: r.result })),
+    ...plateOf(unit),
+    machineName: `${head.machine.file.maker} ${head.machine.file.model}`,
+    mergedInto: unit.mergedInto,
+    absorbed,
+    state: stateOf(unit),
+    jobs: [...rows].reverse().map((r) => ({
+      id: r.id,
+      openedAt: r.openedAt.toISOString(),
+      complaint: r.complaint,
+      result: r.result,
+      open: r.closedAt === null,
+    })),
     temporary: folded.flatMap((j) =>
       j.work.decisions.filter((d) => d.body.temporary && !good.has(d.id)).map((d) => ({ ...d, job: j.id })),
     ),
     modifications: folded.flatMap((j) => j.work.modifications.map((m) => ({ ...m, job: j.id }))),
     settings: [...settings.values()],
+    unreadable: rows.filter((r) => journals.get(r.id)!.raw.length > 0).map((r) => r.id),
   };
 }
 
@@ -68,48 +250,83 @@ export async function unitOfJob(job: string): Promise<string> {
   return row.unit;
 }
 
-/** Something that is waited for, wherever one is. */
-export interface OpenWait {
-  readonly job: string;
-  readonly site: string;
-  readonly wait: string;
-  readonly words: string;
-  /** The piece whose repair it belongs to, where the journal says. */
-  readonly piece: string | null;
-  /** When it is due, ISO 8601. */
-  readonly due: string;
+/** How a unit stands now, and its open jobs. Throws a `Refusal` where there is none. */
+export async function unitState(id: string): Promise<{ readonly state: UnitState | null }> {
+  if (!z.uuid().safeParse(id).success) throw new Refusal(404, "There is no such unit.");
+  return { state: stateOf(await unitRow(database(), id)) };
 }
 
-/** Everything that is waited for in open jobs, the soonest first. */
-export async function openWaits(): Promise<readonly OpenWait[]> {
-  const type = sql<string>`json_unquote(json_extract(${events.body}, '$.type'))`;
+/** What is known while a unit is typed: units first, then machines of which a new one can be made. */
+export interface UnitSearch {
+  readonly units: readonly UnitRow[];
+  readonly machines: readonly MachineSummary[];
+}
+
+/** Matches shown while typing. */
+const MOST_FOUND = 12;
+
+/** Units by serial number, site, product code, model or board number, and machines by model or board number. */
+export async function searchUnits(typed: string): Promise<UnitSearch> {
+  const words = typed.toLowerCase().split(/\s+/).filter(Boolean).slice(0, 6);
+  const library = await librarySummaries();
+  const fits = (m: MachineSummary, word: string) => m.search.includes(word);
+  const machines = library.filter((m) => m.origin !== "quick" && words.every((w) => fits(m, w)));
+  const nameOf = new Map(library.map((m) => [m.id, `${m.maker} ${m.model}`]));
+  // Every word must stand somewhere: on the plate, at the site, or in what the machine is called.
+  const where: SQL[] = words.map((word) => {
+    const text = `%${word.replace(/[\\%_]/g, "\\$&")}%`;
+    const models = library.filter((m) => fits(m, word)).map((m) => m.id);
+    return or(
+      like(units.serialKey, text),
+      like(units.serial, text),
+      like(units.site, text),
+      like(units.productCode, text),
+      ...(models.length > 0 ? [inArray(units.machine, models)] : []),
+    )!;
+  });
   const rows = await database()
-    .select({ job: events.job, site: units.site, at: events.at, body: events.body })
-    .from(events)
-    .innerJoin(jobs, eq(events.job, jobs.id))
-    .innerJoin(units, eq(jobs.unit, units.id))
-    .where(and(isNull(jobs.result), sql`${type} in ('waiting', 'waited')`))
-    .orderBy(desc(jobs.openedAt), asc(events.seq));
-  const open = new Map<string, OpenWait>();
-  for (const row of rows) {
-    const body = (typeof row.body === "string" ? JSON.parse(row.body) : row.body) as {
-      type: "waiting" | "waited";
-      wait: string;
-      words: string;
-      seconds: number;
-      piece?: string;
-    };
-    const key = `${row.job} ${body.wait}`;
-    if (body.type === "waited") open.delete(key);
-    else
-      open.set(key, {
-        job: row.job,
-        site: row.site,
-        wait: body.wait,
-        words: body.words,
-        piece: body.piece ?? null,
-        due: new Date(row.at.getTime() + 1000 * body.seconds).toISOString(),
-      });
-  }
-  return [...open.values()].sort((a, b) => (a.due < b.due ? -1 : 1));
+    .select()
+    .from(units)
+    .where(and(isNull(units.mergedInto), ...where))
+    .orderBy(asc(units.site), asc(units.id))
+    .limit(MOST_FOUND);
+  return {
+    units: rows.map((r) => ({ id: r.id, ...plateOf(r), machineName: nameOf.get(r.machine) ?? r.machine })),
+    machines: machines.slice(0, MOST_FOUND),
+  };
+}
+
+/** Open jobs of a unit, the newest first. */
+export async function openJobsOf(unit: string, db: Database = database()) {
+  const rows = await db
+    .select({ id: jobs.id, complaint: jobs.complaint, actor: jobs.actor, openedAt: jobs.openedAt })
+    .from(jobs)
+    .where(and(eq(jobs.unit, unit), isNull(jobs.closedAt)))
+    .orderBy(desc(jobs.openedAt));
+  return rows.map((r) => ({ ...r, openedAt: r.openedAt.toISOString() }));
+}
+
+export async function unitRow(db: Database, id: string): Promise<typeof units.$inferSelect> {
+  const [row] = await db.select().from(units).where(eq(units.id, id));
+  if (!row) throw new Refusal(404, "There is no such unit.");
+  return row;
+}
+
+const plateOf = ({ site, machine, serial, productCode, productIndex }: UnitPlate): UnitPlate => ({
+  site,
+  machine,
+  serial,
+  productCode,
+  productIndex,
+});
+
+function stateOf(row: typeof units.$inferSelect): UnitState | null {
+  if (row.setup === null || row.stoodAt === null) return null;
+  return {
+    setup: row.setup,
+    powered: row.powered ?? true,
+    at: row.stoodAt.toISOString(),
+    by: row.stoodBy ?? "",
+    job: row.stoodJob ?? "",
+  };
 }

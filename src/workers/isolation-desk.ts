@@ -120,7 +120,7 @@ export class IsolationDesk {
   }
 
   /** The script of the proof run. */
-  proofRun(complaint: string, fault: Fault | null, cordMetres: number): readonly ProofStep[] {
+  proofRun(complaint: string | null, fault: Fault | null, cordMetres: number): readonly ProofStep[] {
     const { machine, meter } = this.ready();
     return proofRun(machine, meter, complaint, fault, cordMetres);
   }

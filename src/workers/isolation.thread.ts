@@ -1,6 +1,6 @@
 import { parentPort } from "node:worker_threads";
 import * as Comlink from "comlink";
-import nodeEndpoint from "comlink/dist/umd/node-adapter";
+import nodeEndpoint from "comlink/dist/umd/node-adapter.js";
 import { IsolationDesk } from "./isolation-desk";
 
 /** The same desk as in the browser's worker, in a thread of the server. */

@@ -6,7 +6,7 @@ import type { Evidence } from "../../src/core/isolate/evidence";
 import { answerLikelihood, firstsOf, isModelled, openFirsts } from "../../src/core/isolate/firsts";
 import { Isolation } from "../../src/core/isolate/isolation";
 import { layOut } from "../../src/core/isolate/proposal";
-import { unaskable, unseeable } from "../../src/core/isolate/seeable";
+import { unaskable, unseeable } from "../../src/core/isolate/expressible";
 import { pieceSuspects } from "../../src/core/isolate/suspects";
 import { makeTest } from "../../src/core/simulate/test";
 import { FLEET, machineNamed } from "../support/fleet";

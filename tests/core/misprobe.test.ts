@@ -6,7 +6,7 @@ import { signChance, signsOf, UNIT_SIGNS, WHOLE_UNIT } from "../../src/core/isol
 import { pieceSuspects } from "../../src/core/isolate/suspects";
 import { whatIf } from "../../src/core/isolate/what-if";
 import { Isolation } from "../../src/core/isolate/isolation";
-import { unknownPiece, unknownSign } from "../../src/core/isolate/seeable";
+import { unknownPiece, unknownSign } from "../../src/core/isolate/expressible";
 import type { Fault } from "../../src/core/machine/fault";
 import type { Shown } from "../../src/core/quantity/read";
 import { Simulator } from "../../src/core/simulate/energise";

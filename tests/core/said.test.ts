@@ -14,7 +14,7 @@ import { hypothesesOf, type Hypothesis } from "../../src/core/isolate/hypothesis
 import type { OutcomeTable } from "../../src/core/isolate/outcomes";
 import { proofsFor } from "../../src/core/isolate/proofs";
 import { saidOf } from "../../src/core/isolate/said";
-import { unknownSign, unseeable } from "../../src/core/isolate/seeable";
+import { unknownSign, unseeable } from "../../src/core/isolate/expressible";
 import { repairLikelihood, signChance, signsOf, UNIT_SIGNS, WHOLE_UNIT } from "../../src/core/isolate/signs";
 import { Stopwatch } from "../../src/core/isolate/timed";
 import type { Shown } from "../../src/core/quantity/read";

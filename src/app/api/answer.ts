@@ -1,35 +1,100 @@
+import { knockOf, knownHosts, refusedAtDoor, type BodyKind } from "../../server/door";
 import { RefusedMachine } from "../../server/machines";
 import { Refusal, sentenceFor } from "../../server/refusal";
 
 /** Largest request body taken where a route names none, bytes. */
 const MOST_BYTES = 100_000;
+/** How deep JSON from outside may nest. */
+const MOST_DEPTH = 60;
 
-/** Runs a route's work; what goes wrong becomes a status and a sentence, and the inside goes to the log only. */
-export async function answer(work: () => Promise<unknown>): Promise<Response> {
+const HEADERS = { "cache-control": "no-store", "x-content-type-options": "nosniff" };
+
+/** Runs a route's work for whom the door lets in; what goes wrong becomes a status and a sentence, and the inside goes to the log only. */
+export async function answer(
+  request: Request,
+  work: () => Promise<unknown>,
+  body: BodyKind = "json",
+): Promise<Response> {
   try {
-    return Response.json(await work());
+    knock(request, body);
+    return Response.json(await work(), { headers: HEADERS });
   } catch (error) {
     return answerError(error);
   }
 }
 
+/** Throws a `Refusal` for a request that the door does not let in. */
+export function knock(request: Request, body: BodyKind = "json"): void {
+  const refused = refusedAtDoor(
+    knockOf(request.method, (name) => request.headers.get(name)),
+    knownHosts(process.env.UNZO_HOSTS),
+    body,
+  );
+  if (refused) throw new Refusal(refused.status, refused.sentence);
+}
+
 /** The response for something that went wrong. */
 export function answerError(error: unknown): Response {
-  const { status, sentence } = sentenceFor(error);
+  const { status, sentence, again } = sentenceFor(error);
   if (status === 500) console.error(error);
   return Response.json(
-    { error: sentence, ...(error instanceof RefusedMachine ? { problems: error.problems } : {}) },
-    { status },
+    {
+      error: sentence,
+      ...(again ? { again } : {}),
+      ...(error instanceof RefusedMachine ? { problems: error.problems } : {}),
+    },
+    { status, headers: HEADERS },
   );
 }
 
-/** The JSON body of a request. Throws a `Refusal` for anything that is none. */
+/** The body of a request, cut off at its limit while it streams: what is longer is never held. Throws a `Refusal`. */
+export async function bodyBytes(request: Request, most: number): Promise<Uint8Array<ArrayBuffer>> {
+  const tooMuch = () => new Refusal(413, "That is more than can be taken at once. Nothing was changed.");
+  if (Number(request.headers.get("content-length") ?? 0) > most) {
+    await request.body?.cancel();
+    throw tooMuch();
+  }
+  const chunks: Uint8Array[] = [];
+  let size = 0;
+  const reader = request.body?.getReader();
+  while (reader) {
+    const { done, value } = await reader.read();
+    if (done) break;
+    size += value.byteLength;
+    if (size > most) {
+      await reader.cancel();
+      throw tooMuch();
+    }
+    chunks.push(value);
+  }
+  const bytes = new Uint8Array(size);
+  let at = 0;
+  for (const chunk of chunks) {
+    bytes.set(chunk, at);
+    at += chunk.byteLength;
+  }
+  return bytes;
+}
+
+/** The JSON body of a request. Throws a `Refusal` for anything that is none, and for text that is no whole text. */
 export async function jsonBody(request: Request, most = MOST_BYTES): Promise<unknown> {
-  const text = await request.text();
-  if (text.length > most) throw new Refusal(413, "That is more than can be taken at once.");
+  const bytes = await bodyBytes(request, most);
+  let body: unknown;
   try {
-    return JSON.parse(text) as unknown;
+    body = JSON.parse(new TextDecoder("utf-8", { fatal: true }).decode(bytes));
   } catch {
     throw new Refusal(400, "The request is no JSON. Nothing was changed.");
   }
+  if (!isWhole(body, 0))
+    throw new Refusal(400, "The request holds half a character or nests too deep. Nothing was changed.");
+  return body;
+}
+
+/** Whether every text in it is well-formed Unicode: a lone surrogate cannot be stored as it is. */
+function isWhole(value: unknown, depth: number): boolean {
+  if (depth > MOST_DEPTH) return false;
+  if (typeof value === "string") return value.isWellFormed();
+  if (Array.isArray(value)) return value.every((v) => isWhole(v, depth + 1));
+  if (value === null || typeof value !== "object") return true;
+  return Object.entries(value).every(([k, v]) => k.isWellFormed() && isWhole(v, depth + 1));
 }

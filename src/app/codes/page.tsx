@@ -1,4 +1,4 @@
-import { listCodes } from "../../server/machines";
+import { listCodes } from "../../server/library";
 import { CodesScreen } from "../../ui/codes/CodesScreen";
 
 export const dynamic = "force-dynamic";

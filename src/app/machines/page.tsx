@@ -1,4 +1,4 @@
-import { listMachines } from "../../server/machines";
+import { listMachines } from "../../server/library";
 import { LibraryScreen } from "../../ui/machine/LibraryScreen";
 
 export const dynamic = "force-dynamic";

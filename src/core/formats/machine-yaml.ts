@@ -145,24 +145,22 @@ function tooDeep(text: string): number {
 
 /** A machine file as text, without what is empty or usual; it reads back to the same file. */
 export function writeMachineYaml(file: MachineFile): string {
-  return stringify(plain(file), { lineWidth: 160, flowCollectionPadding: true });
+  return stringify(withoutUsual(file), { lineWidth: 160, flowCollectionPadding: true });
 }
 
-/** Leaves out empty lists and records, and flags that are off. */
-function plain(value: unknown): unknown {
-  if (Array.isArray(value)) return value.map(plain);
+/** A file, or part of one, without empty lists and records (but for where a part has its terminals), and without flags that are off. */
+export function withoutUsual(value: unknown): unknown {
+  if (Array.isArray(value)) return value.map(withoutUsual);
   if (value === null || typeof value !== "object") return value;
   return Object.fromEntries(
     Object.entries(value)
-      .filter(
-        ([, v]) =>
-          !(
-            v === undefined ||
-            v === false ||
-            (Array.isArray(v) && v.length === 0) ||
-            (v !== null && typeof v === "object" && Object.keys(v).length === 0)
-          ),
-      )
-      .map(([k, v]) => [k, plain(v)]),
+      .filter(([k, v]) => k === "at" || !isUsual(v))
+      .map(([k, v]) => [k, withoutUsual(v)]),
   );
+}
+
+function isUsual(value: unknown): boolean {
+  if (value === undefined || value === false) return true;
+  if (value === null || typeof value !== "object") return false;
+  return Array.isArray(value) ? value.length === 0 : Object.keys(value).length === 0;
 }

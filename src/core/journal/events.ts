@@ -53,16 +53,27 @@ const reading = z.strictObject({
   coreVersion: text(20),
 });
 
-/** Bodies of events, version 1. */
+/** What a job is for. Jobs opened before there were kinds are repairs. */
+export const JOB_KINDS = ["repair", "fit", "setting", "check", "lay up"] as const;
+export type JobKind = (typeof JOB_KINDS)[number];
+
+/** Bodies of events, each of the version that `versionOf` names; names and fields that are stored are never changed. */
 export const eventBodySchema = z.discriminatedUnion("type", [
+  /** Version 2: version 1 had no kind and no plate, and always a complaint and a serial number. */
   z.strictObject({
     type: z.literal("opened"),
+    kind: z.enum(JOB_KINDS).default("repair"),
     machine: text(80),
     machineHash: text(64),
-    complaint: text(60),
-    complaintWords: text(400),
+    complaint: text(60).optional(),
+    complaintWords: text(400).optional(),
     site: text(120),
-    serial: text(60),
+    /** Null: none on the plate. */
+    serial: text(60).nullable(),
+    productCode: text(60).optional(),
+    productIndex: text(20).optional(),
+    /** Hash of the odds of failure that the job was made with; none: those of its file. */
+    odds: text(64).optional(),
   }),
   z.strictObject({ type: z.literal("warned"), notice: text(60) }),
   z.strictObject({ type: z.literal("standing"), setup: text(60), panel: text(60).optional() }),
@@ -233,8 +244,18 @@ export const eventBodySchema = z.discriminatedUnion("type", [
 ]);
 export type EventBody = z.output<typeof eventBodySchema>;
 
+/** The version in which a type of event is written today. */
+export function versionOf(type: EventBody["type"]): 1 | 2 {
+  return type === "opened" ? 2 : 1;
+}
+
 /** What a client sends: an id made by the client, so that sending twice is harmless. */
-export const newEventSchema = z.strictObject({ id: z.uuid(), v: z.literal(1), actor: text(80), body: eventBodySchema });
+export const newEventSchema = z.strictObject({
+  id: z.uuid(),
+  v: z.union([z.literal(1), z.literal(2)]),
+  actor: text(80),
+  body: eventBodySchema,
+});
 export type NewEvent = z.output<typeof newEventSchema>;
 
 /** An event as the journal holds it. `seq` counts from 1 within the job; `at` is ISO 8601 in UTC. */
@@ -255,19 +276,33 @@ export interface StoredEvent {
   readonly body: unknown;
 }
 
-/** Lifts a stored event to the present version. Throws a sentence for one written by a newer program. */
-export function upcast(stored: StoredEvent): JournalEvent {
-  if (stored.v !== 1)
-    throw new Error(
-      `Event ${stored.seq} of job ${stored.job} is of version ${stored.v}; this program reads version 1.`,
-    );
-  return {
-    id: stored.id,
-    job: stored.job,
-    seq: stored.seq,
-    v: 1,
-    actor: stored.actor,
-    at: stored.at,
-    body: eventBodySchema.parse(stored.body),
-  };
+/** A stored event that this program cannot read: its type or version is of a later one. It is shown as it is. */
+export interface RawEvent extends StoredEvent {
+  readonly raw: true;
+}
+
+/** A journal, with what can be read of it apart from what cannot. */
+export interface ReadJournal {
+  readonly events: readonly JournalEvent[];
+  readonly raw: readonly RawEvent[];
+}
+
+/** Lifts a stored event to the present version; one that this program cannot read stays as it is. */
+export function upcast(stored: StoredEvent): JournalEvent | RawEvent {
+  const body = eventBodySchema.safeParse(stored.body);
+  // Version 1 of an opening is version 2 without what came later.
+  if (!body.success || stored.v < 1 || stored.v > versionOf(body.data.type)) return { ...stored, raw: true };
+  const { id, job, seq, actor, at } = stored;
+  return { id, job, seq, v: versionOf(body.data.type), actor, at, body: body.data };
+}
+
+/** Lifts a whole journal. */
+export function readJournal(stored: readonly StoredEvent[]): ReadJournal {
+  const events: JournalEvent[] = [];
+  const raw: RawEvent[] = [];
+  for (const event of stored.map(upcast)) {
+    if ("raw" in event) raw.push(event);
+    else events.push(event);
+  }
+  return { events, raw };
 }

@@ -99,7 +99,7 @@ export class BrokenJournal extends Error {}
 export function foldJournal(
   events: readonly JournalEvent[],
   panelsOf: (test: Test) => readonly string[],
-  setupOf: (complaint: string) => string,
+  setupOf: (complaint: string | undefined) => string,
 ): Job {
   const sorted = [...events].sort((a, b) => a.seq - b.seq);
   const first = sorted[0];
@@ -269,7 +269,9 @@ export function evidenceOf(job: Job): Evidence[] {
     return made.length > 0 ? { repairs: made } : {};
   };
   return [
-    { type: "complaint", id: "complaint", complaint: job.opened.complaint },
+    ...(job.opened.complaint === undefined
+      ? []
+      : [{ type: "complaint" as const, id: "complaint", complaint: job.opened.complaint }]),
     ...job.answers.flatMap(({ id, body }): Evidence[] => {
       if (body.type === "noticed") return [{ type: "sign", id, part: body.part, sign: body.sign, there: body.there }];
       if (body.type === "tried") return [{ type: "tried", id, piece: body.piece, result: body.result }];

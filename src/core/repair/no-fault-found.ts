@@ -33,7 +33,13 @@ export function noFaultFound(machine: Machine, job: Job, advice: Pick<Advice, "c
     job.answers.flatMap(({ body }) => (body.type === "answered" && body.answer !== "skip" ? [body.first] : [])),
   );
   const open = machine.file.firsts
-    .filter((f) => !asked.has(f.id) && (f.complaints.length === 0 || f.complaints.includes(job.opened.complaint)))
+    .filter(
+      (f) =>
+        !asked.has(f.id) &&
+        (f.complaints.length === 0 ||
+          job.opened.complaint === undefined ||
+          f.complaints.includes(job.opened.complaint)),
+    )
     .slice(0, 4);
   for (const f of open) elsewhere.push(`Not asked: ${f.ask}`);
   for (const [kind, words] of Object.entries(HIDING))

@@ -59,17 +59,17 @@ const SEEN_AMPS = 0.1;
 
 /**
  * The script of the proof run after the repair of a fault (or of a piece, where the fault is not known), for the complaint it came in with. All that it expects is
- * what the simulated sound machine shows. Throws a RangeError for a complaint the machine has not.
+ * what the simulated sound machine shows. A job without a complaint has null. Throws a RangeError for a complaint the machine has not.
  */
 export function proofRun(
   machine: Machine,
   meter: Meter,
-  complaintId: string,
+  complaintId: string | null,
   fault: Fault | null,
   cordMetres = 2,
 ): readonly ProofStep[] {
-  const complaint = machine.file.complaints.find((c) => c.id === complaintId);
-  if (!complaint) throw new RangeError(`no complaint ${complaintId}`);
+  const complaint = machine.file.complaints.find((c) => c.id === complaintId) ?? null;
+  if (!complaint && complaintId !== null) throw new RangeError(`no complaint ${complaintId}`);
   const predictor = new Predictor(machine, meter);
   const taken = new Set<string>();
   const stepOf = (group: ProofStep["group"], test: Test, words: string): ProofStep[] => {
@@ -92,7 +92,7 @@ export function proofRun(
     ];
   };
 
-  const complaintSteps = complaintTests(machine, complaint).flatMap((test) =>
+  const complaintSteps = (complaint ? complaintTests(machine, complaint) : []).flatMap((test) =>
     stepOf("complaint", test, titleOf(machine, test)),
   );
   const spoilt = fault ? spoiltTests(machine, predictor, meter, fault) : [];
@@ -113,7 +113,7 @@ export function proofRun(
     ...repairSteps,
     ...loadSteps,
     ...idleSteps,
-    ...delays(machine, complaint),
+    ...(complaint ? delays(machine, complaint) : []),
     ...(machine.file.sleep ? [sleepStep(machine.file.sleep)] : []),
     ...(machine.parts.some((p) => p.kind.kind === "coin input" || p.kind.kind === "payment input")
       ? [

@@ -1,5 +1,6 @@
 "use client";
 
+import { serialWords } from "../unit/plate";
 import { useRouter } from "next/navigation";
 import { useEffect, useRef, useState } from "react";
 import Button from "react-bootstrap/Button";
@@ -8,7 +9,7 @@ import { useHotkeys } from "react-hotkeys-hook";
 import { v4 as uuid } from "uuid";
 import { codeMatches } from "../../core/isolate/code-odds";
 import type { MachineFile } from "../../core/machine/schema";
-import type { CodeRow } from "../../server/machines";
+import type { CodeRow } from "../../server/library";
 import { send } from "../shell/send";
 import { TopBar } from "../shell/TopBar";
 import { useDesk } from "../shell/useDesk";
@@ -140,7 +141,7 @@ function OpenCode({ row }: { row: CodeRow }) {
           <span className="align-self-center">Begin the job:</span>
           {row.units.map((u) => (
             <Button key={u.id} variant="outline-dark" disabled={busy || !file} onClick={() => void begin(u.id)}>
-              {u.site}, {u.serial}
+              {u.site}, {serialWords(u.serial)}
             </Button>
           ))}
         </div>

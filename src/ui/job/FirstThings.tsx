@@ -33,7 +33,7 @@ export function useFirsts({
   useEffect(() => {
     if (!desk || isOver) return;
     let current = true;
-    desk.firsts(evidence, job.opened.complaint, answered).then(
+    desk.firsts(evidence, job.opened.complaint ?? "", answered).then(
       (firsts) => {
         if (current) setOpen({ key, firsts });
       },

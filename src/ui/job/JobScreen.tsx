@@ -12,6 +12,7 @@ import type { JournalEvent } from "../../core/journal/events";
 import { readingBody } from "../../core/journal/reading-body";
 import { compileMachine, type Machine } from "../../core/machine/compile";
 import type { MachineFile, PathEntry } from "../../core/machine/schema";
+import { expressible, type SetAside } from "../../core/isolate/expressible";
 import type { Laid } from "../../core/isolate/proposal";
 import type { Means } from "../../core/isolate/means";
 import type { Times } from "../../core/isolate/times";
@@ -23,7 +24,9 @@ import { leftBehind } from "../../core/repair/left-behind";
 import { noFaultFound } from "../../core/repair/no-fault-found";
 import type { UnitRecord } from "../../server/units";
 import { Waits } from "../shell/Waits";
+import { serialWords } from "../unit/plate";
 import { UnitMarks } from "../unit/UnitMarks";
+import { UnitPower } from "../unit/UnitPower";
 import { CallDialog } from "./CallDialog";
 import { programOf } from "../../core/simulate/conditions";
 import { Asked, FirstThings, useFirsts } from "./FirstThings";
@@ -84,13 +87,13 @@ export function JobScreen({
   );
   const machine = useMemo(() => (variant === file ? drawn : compileMachine(variant)), [variant, file, drawn]);
   const [means, setMeans] = useMeans();
-  const question = useMemo(() => questionOf(logged, means, times), [logged, means, times]);
+  const question = useMemo(() => questionOf(machine, logged, means, times), [machine, logged, means, times]);
   const { key, evidence } = question;
   const search = useIsolation(logged.id, variant, question, logged === written);
   useEffect(() => {
     // What is found to differ from the file makes another machine of it, which the present dictionary knows nothing of.
     foresee.current = (coming) => {
-      if (changesOf(coming) === changesKey) search.foresee(questionOf(coming, means, times));
+      if (changesOf(coming) === changesKey) search.foresee(questionOf(machine, coming, means, times));
     };
   });
   const advice = search.advice?.advice ?? null;
@@ -161,9 +164,9 @@ export function JobScreen({
   );
   const typing = useCallback(
     (typed: string, shown: Shown) => {
-      if (laid) search.foresee(questionOf(foretell(bodyOf(laid, typed, shown)), means, times), true);
+      if (laid) search.foresee(questionOf(machine, foretell(bodyOf(laid, typed, shown)), means, times), true);
     },
-    [laid, bodyOf, foretell, search, means, times],
+    [machine, laid, bodyOf, foretell, search, means, times],
   );
 
   /** Logs what was seen of a part: laid out like any other test, so that what was on the screen is kept with it. */
@@ -235,10 +238,10 @@ export function JobScreen({
         </Link>
         <h1>{job.opened.site}</h1>
         <span>
-          {file.maker} {file.model}, <Link href={`/units/${unit.id}`}>{job.opened.serial}</Link>
+          {file.maker} {file.model}, <Link href={`/units/${unit.id}`}>{serialWords(job.opened.serial)}</Link>
         </span>
         <UnitMarks unit={unit} />
-        <q>{job.opened.complaintWords}</q>
+        {job.opened.complaintWords ? <q>{job.opened.complaintWords}</q> : null}
         <span className="standing">
           <i
             className={`bi ${machine.setupById.get(job.setup)?.power === "on" ? "bi-plug-fill" : "bi-plug"}`}
@@ -263,6 +266,14 @@ export function JobScreen({
               : `${job.openPanels.length} cover${job.openPanels.length === 1 ? "" : "s"} off`}
           </span>
         </span>
+        <UnitPower
+          unit={unit.id}
+          first={unit.state}
+          job={job}
+          machine={machine}
+          busy={sending}
+          onTake={(setup) => void log({ type: "standing", setup })}
+        />
       </header>
       <nav className="views" aria-label="Views of the job">
         {VIEWS.map((v, i) => (
@@ -338,6 +349,13 @@ export function JobScreen({
             <p className="problem" role="alert">
               {problem || search.problem}
             </p>
+          ) : null}
+          {question.aside.length > 0 ? (
+            <ul className="set-aside" aria-label="Set aside">
+              {question.aside.map((a) => (
+                <li key={a.id}>Set aside, the unit was changed since: {a.sentence}</li>
+              ))}
+            </ul>
           ) : null}
           {advice && !fresh ? (
             <div className="thinking" role="status">
@@ -497,11 +515,17 @@ const VIEWS: readonly { readonly id: View; readonly name: string; readonly icon:
 const changesOf = (job: Job) => job.changes.map((c) => c.id).join(" ");
 
 /** What the screen asks of the search. Only what re-weighs suspects or changes costs makes another question; a notice read or a note does not. */
-function questionOf(job: Job, means: Means, times: Times): Question {
-  const evidence = evidenceOf(job);
+function questionOf(
+  machine: Machine,
+  job: Job,
+  means: Means,
+  times: Times,
+): Question & { readonly aside: readonly SetAside[] } {
+  const { kept: evidence, aside } = expressible(machine, evidenceOf(job));
   const standing = { setup: job.setup, openPanels: job.openPanels, means, times };
   return {
     evidence,
+    aside,
     standing,
     key: [...evidence.map((e) => e.id), job.setup, ...job.openPanels, changesOf(job), JSON.stringify(means)].join(" "),
   };

@@ -52,7 +52,7 @@ export function Trail({ job, written, onStrike }: { job: Job; written: Job; onSt
         <li>
           <span className="mark complaint" aria-hidden />
           <span className="trail-text">
-            <span>{job.opened.complaintWords}</span>
+            <span>{job.opened.complaintWords ?? "No complaint"}</span>
             <span className="quiet">
               <time dateTime={job.opened.at} suppressHydrationWarning>
                 {clockTime(job.opened.at)}

@@ -6,7 +6,7 @@ import type { EventBody, JournalEvent } from "../../core/journal/events";
 import type { Job } from "../../core/journal/fold";
 import { jobOn } from "../../core/journal/job";
 import type { Machine } from "../../core/machine/compile";
-import { send } from "../shell/send";
+import { sendOnce } from "../shell/send";
 
 /** The job as folded from its journal, and the way to add to it. */
 export interface JournalDesk {
@@ -78,7 +78,7 @@ export function useJournal(
       const before = queue.current;
       const already = before.find((q) => q.event.id === id);
       if (already) return already.done;
-      const write = () => send<{ event: JournalEvent }>(`/api/jobs/${next.job}/events`, { id, v: 1, actor, body });
+      const write = () => sendOnce<{ event: JournalEvent }>(`/api/jobs/${next.job}/events`, { id, v: 1, actor, body });
       // The first is sent in this very moment: what follows from it is reckoned while it is on its way.
       const written =
         before.length === 0

@@ -6,7 +6,7 @@ import { useRef, useState } from "react";
 import Button from "react-bootstrap/Button";
 import Form from "react-bootstrap/Form";
 import { useHotkeys } from "react-hotkeys-hook";
-import type { MachineRow } from "../../server/machines";
+import type { MachineRow } from "../../server/library";
 import { send, Refused } from "../shell/send";
 import { TopBar } from "../shell/TopBar";
 import { useKept } from "../shell/useKept";

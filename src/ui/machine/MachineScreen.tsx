@@ -13,7 +13,7 @@ import type { Program } from "../../core/control/program";
 import { compileMachine, type Machine } from "../../core/machine/compile";
 import type { MachineFile } from "../../core/machine/schema";
 import type { FaultGroup } from "../../core/isolate/coverage";
-import type { VersionRow } from "../../server/machines";
+import type { VersionRow } from "../../server/library";
 import { send } from "../shell/send";
 import { dayName } from "../shell/time";
 import { TopBar } from "../shell/TopBar";
@@ -29,7 +29,10 @@ export function MachineScreen({
   file,
   versions,
   version,
+  offered,
 }: {
+  /** A newer shipped revision waits to be looked at. */
+  offered: boolean;
   file: MachineFile;
   versions: readonly VersionRow[];
   version: string | null;
@@ -54,6 +57,11 @@ export function MachineScreen({
               {version ? ", an earlier version" : ""}
             </p>
           </div>
+          {version ? null : (
+            <Link className="btn btn-dark" href={`/machines/${file.id}/job`}>
+              Begin a job
+            </Link>
+          )}
           <a
             className="btn btn-outline-dark"
             href={`/api/machines/${file.id}/export${version ? `?version=${version}` : ""}`}
@@ -64,10 +72,16 @@ export function MachineScreen({
           <Link className="btn btn-outline-dark" href={`/machines/${file.id}/hand`}>
             Simulated
           </Link>
-          <Link className="btn btn-dark" href={`/machines/${file.id}/edit`}>
+          <Link className="btn btn-outline-dark" href={`/machines/${file.id}/edit`}>
             Edit
           </Link>
         </div>
+        {offered ? (
+          <p className="offer-mark">
+            <i className="bi bi-box-arrow-in-down" aria-hidden /> A newer revision came with Unzo. Yours is in use.{" "}
+            <Link href={`/machines/${file.id}/offer`}>Compare</Link>
+          </p>
+        ) : null}
         {file.cautions.length > 0 ? (
           <ul className="cautions">
             {file.cautions.map((c) => (

@@ -7,7 +7,7 @@ import Form from "react-bootstrap/Form";
 import { v4 as uuid } from "uuid";
 import { checkpointsTo, readLoads, type QuickLoad } from "../../core/machine/quick";
 import { decimal } from "../../core/quantity/format";
-import { send } from "../shell/send";
+import { sendOnce } from "../shell/send";
 import { TopBar } from "../shell/TopBar";
 import { useKept } from "../shell/useKept";
 
@@ -23,9 +23,11 @@ export function QuickScreen() {
   const [filter, setFilter] = useState(false);
   const [fuse, setFuse] = useState(true);
   const [dead, setDead] = useState(1);
+  const [serial, setSerial] = useKept("unzo.quick.serial");
+  const [noSerial, setNoSerial] = useState(false);
   const [problem, setProblem] = useState("");
   const [busy, setBusy] = useState(false);
-  const id = useRef<string | null>(null);
+  const id = useRef<readonly [string, string] | null>(null);
   const read = useMemo(() => readOrSay(loads, volts), [loads, volts]);
   const path = useMemo(
     () =>
@@ -49,11 +51,16 @@ export function QuickScreen() {
 
   async function begin(event: FormEvent) {
     event.preventDefault();
+    if (!noSerial && serial.trim() === "")
+      return setProblem("Type the serial number, or say that there is none on the plate.");
     setBusy(true);
     setProblem("");
+    id.current ??= [uuid(), uuid()];
     try {
-      const job = await send<{ id: string }>("/api/quick", {
-        id: (id.current ??= uuid()),
+      const job = await sendOnce<{ id: string }>("/api/quick", {
+        id: id.current[0],
+        unit: id.current[1],
+        serial: noSerial ? null : serial.trim(),
         what: what.trim(),
         site: "",
         volts,
@@ -65,6 +72,7 @@ export function QuickScreen() {
       });
       setWhat("");
       setLoads("");
+      setSerial("");
       router.push(`/jobs/${job.id}`);
     } catch (error) {
       // Corrected and sent again it is another job: it gets another id.
@@ -146,6 +154,26 @@ export function QuickScreen() {
               label="board fuse"
               checked={fuse}
               onChange={(e) => setFuse(e.target.checked)}
+            />
+          </div>
+          <div className="quick-row">
+            <Form.Group controlId="serial">
+              <Form.Label>Serial number</Form.Label>
+              <Form.Control
+                size="lg"
+                value={noSerial ? "" : serial}
+                disabled={noSerial}
+                maxLength={60}
+                spellCheck={false}
+                onChange={(e) => setSerial(e.target.value)}
+              />
+            </Form.Group>
+            <Form.Check
+              type="checkbox"
+              id="no-serial"
+              label="none on plate"
+              checked={noSerial}
+              onChange={(e) => setNoSerial(e.target.checked)}
             />
           </div>
           <Form.Group controlId="who">

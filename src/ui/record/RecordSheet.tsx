@@ -42,12 +42,12 @@ export function RecordSheet({ job, file }: { job: Job; file: MachineFile }) {
         <dl className="facts">
           <dt>Unit</dt>
           <dd>
-            {file.maker} {file.model}, serial {job.opened.serial}
+            {file.maker} {file.model}, serial number {job.opened.serial ?? "none on the plate"}
           </dd>
           <dt>Site</dt>
           <dd>{job.opened.site}</dd>
           <dt>Complaint</dt>
-          <dd>{job.opened.complaintWords}</dd>
+          <dd>{job.opened.complaintWords ?? "none"}</dd>
           <dt>Opened</dt>
           <dd suppressHydrationWarning>
             {dayName(job.opened.at)}, {clockTime(job.opened.at)}, {job.opened.actor}

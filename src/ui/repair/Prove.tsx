@@ -30,7 +30,7 @@ export function Prove({
   const desk = useDesk(machine.file);
   const [script, setScript] = useState<readonly ProofStep[] | null>(null);
   const [lost, setLost] = useState("");
-  const { complaint } = job.opened;
+  const complaint = job.opened.complaint ?? null;
   useEffect(() => {
     if (!desk) return;
     let current = true;

@@ -1,5 +1,6 @@
 "use client";
 
+import { serialWords } from "../unit/plate";
 import Link from "next/link";
 import { useMemo, useState } from "react";
 import type { JournalEvent } from "../../core/journal/events";
@@ -76,7 +77,8 @@ export function RepairScreen({ events, unit, file, piece, fault, step }: Props) 
         </Link>
         <h1>{at === "change" ? "Change the circuit" : entry.name}</h1>
         <span>
-          {job.opened.site}, {file.maker} {file.model}, <Link href={`/units/${unit}`}>{job.opened.serial}</Link>
+          {job.opened.site}, {file.maker} {file.model},{" "}
+          <Link href={`/units/${unit}`}>{serialWords(job.opened.serial)}</Link>
         </span>
         {job.work.modifications.length > 0 ? (
           <strong className="modified-mark">

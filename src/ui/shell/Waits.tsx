@@ -2,7 +2,7 @@
 
 import Link from "next/link";
 import { useEffect, useState } from "react";
-import type { OpenWait } from "../../server/units";
+import type { OpenWait } from "../../server/waits";
 
 /** How often the list is fetched anew, and the clocks renewed, milliseconds. */
 const FETCH = 20_000;

@@ -6,6 +6,7 @@ import Button from "react-bootstrap/Button";
 import QRCode from "qrcode";
 import type { UnitRecord } from "../../server/units";
 import { dayName } from "../shell/time";
+import { serialWords } from "./plate";
 
 /** The label that goes onto a modified unit, with a code that leads to its record. */
 export function LabelSheet({ unit }: { unit: UnitRecord }) {
@@ -37,7 +38,7 @@ export function LabelSheet({ unit }: { unit: UnitRecord }) {
             <i className="bi bi-exclamation-diamond-fill" aria-hidden /> MODIFIED
           </h1>
           <p>
-            <strong>{unit.machineName}</strong>, {unit.serial}
+            <strong>{unit.machineName}</strong>, {serialWords(unit.serial)}
           </p>
           <ul>
             {unit.modifications.map((m) => (

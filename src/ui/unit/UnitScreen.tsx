@@ -10,6 +10,9 @@ import { send } from "../shell/send";
 import { dayName } from "../shell/time";
 import { TopBar } from "../shell/TopBar";
 import { useKept } from "../shell/useKept";
+import { NewJob } from "../start/NewJob";
+import { serialWords } from "./plate";
+import { UnitData } from "./UnitData";
 
 /** What stays with a unit from job to job: what was built into it, what is only patched, its settings, its jobs. */
 export function UnitScreen({ unit }: { unit: UnitRecord }) {
@@ -17,7 +20,7 @@ export function UnitScreen({ unit }: { unit: UnitRecord }) {
   const [who] = useKept("unzo.who");
   const [problem, setProblem] = useState("");
   const ids = useRef(new Map<string, string>());
-  const open = unit.jobs.find((j) => j.result === null);
+  const open = unit.jobs.find((j) => j.open);
   async function makeGood(event: string, words: string) {
     if (!open) return setProblem("Open a job on this unit first: what is made good belongs to a visit.");
     const id = ids.current.get(event) ?? uuid();
@@ -41,7 +44,7 @@ export function UnitScreen({ unit }: { unit: UnitRecord }) {
       <main className="repair-main">
         <header className="rig-head">
           <h1>
-            {unit.machineName}, {unit.serial} <span className="quiet">{unit.site}</span>
+            {unit.machineName}, {serialWords(unit.serial)} <span className="quiet">{unit.site}</span>
           </h1>
           {unit.modifications.length > 0 ? (
             <Link className="btn btn-outline-dark btn-sm" href={`/units/${unit.id}/label`}>
@@ -52,6 +55,12 @@ export function UnitScreen({ unit }: { unit: UnitRecord }) {
         <p className="problem" role="alert">
           {problem}
         </p>
+        {unit.unreadable.length > 0 ? (
+          <p className="power-mark" role="alert">
+            <i className="bi bi-exclamation-triangle-fill" aria-hidden /> A job of this unit holds entries of a newer
+            Unzo. What they say of the unit is not known here.
+          </p>
+        ) : null}
         {unit.modifications.length > 0 ? (
           <section className="rig-sheet" aria-label="Modified">
             <h2>
@@ -108,17 +117,20 @@ export function UnitScreen({ unit }: { unit: UnitRecord }) {
         ) : null}
         <section className="rig-sheet" aria-label="Jobs">
           <h2>Jobs</h2>
+          {unit.jobs.length === 0 ? <p className="quiet mb-0">No job yet.</p> : null}
           <ul>
             {unit.jobs.map((j) => (
               <li key={j.id} suppressHydrationWarning>
-                <Link href={j.result === null ? `/jobs/${j.id}` : `/jobs/${j.id}/record`}>
-                  {dayName(j.openedAt)}: {j.complaint}
+                <Link href={j.open ? `/jobs/${j.id}` : `/jobs/${j.id}/record`} prefetch={false}>
+                  {dayName(j.openedAt)}: {j.complaint ?? "no complaint"}
                 </Link>{" "}
                 {j.result ?? "open"}
               </li>
             ))}
           </ul>
         </section>
+        <UnitData unit={unit} />
+        <NewJob fixed={{ kind: "unit", unit }} />
       </main>
     </div>
   );

@@ -3,8 +3,8 @@ import { answer } from "../answer";
 
 export const dynamic = "force-dynamic";
 
-export function GET() {
-  return answer(async () => {
+export function GET(request: Request) {
+  return answer(request, async () => {
     await pingDatabase();
     return { ok: true };
   });

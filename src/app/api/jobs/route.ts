@@ -2,5 +2,5 @@ import { newJobSchema, openJob } from "../../../server/jobs";
 import { answer, jsonBody } from "../answer";
 
 export function POST(request: Request) {
-  return answer(async () => openJob(newJobSchema.parse(await jsonBody(request)), new Date()));
+  return answer(request, async () => openJob(newJobSchema.parse(await jsonBody(request)), new Date()));
 }

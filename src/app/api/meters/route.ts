@@ -3,6 +3,6 @@ import { answer } from "../answer";
 
 export const dynamic = "force-dynamic";
 
-export function GET() {
-  return answer(async () => ({ devices: (await meters()).list() }));
+export function GET(request: Request) {
+  return answer(request, async () => ({ devices: (await meters()).list() }));
 }

@@ -2,5 +2,5 @@ import { openQuickJob, quickSchema } from "../../../server/quick";
 import { answer, jsonBody } from "../answer";
 
 export function POST(request: Request) {
-  return answer(async () => openQuickJob(quickSchema.parse(await jsonBody(request)), new Date()));
+  return answer(request, async () => openQuickJob(quickSchema.parse(await jsonBody(request)), new Date()));
 }

@@ -1,8 +1,8 @@
-import { openWaits } from "../../../server/units";
+import { openWaits } from "../../../server/waits";
 import { answer } from "../answer";
 
 export const dynamic = "force-dynamic";
 
-export function GET() {
-  return answer(async () => ({ waits: await openWaits() }));
+export function GET(request: Request) {
+  return answer(request, async () => ({ waits: await openWaits() }));
 }

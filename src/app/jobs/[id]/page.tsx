@@ -1,8 +1,10 @@
 import { notFound } from "next/navigation";
-import { readJob, timesOn } from "../../../server/jobs";
+import { readJob } from "../../../server/jobs";
+import { timesOn } from "../../../server/learned-times";
 import { Refusal } from "../../../server/refusal";
-import { unitOfJob, unitRecord } from "../../../server/units";
+import { unitRecord } from "../../../server/units";
 import { JobScreen } from "../../../ui/job/JobScreen";
+import { UnreadableJob } from "../../../ui/job/UnreadableJob";
 
 export const dynamic = "force-dynamic";
 
@@ -18,13 +20,14 @@ export default async function Page({
     throw error;
   });
   const { view, shown } = await searchParams;
-  const unit = await unitRecord(await unitOfJob((await params).id));
+  if (job.raw.length > 0) return <UnreadableJob id={job.id} raw={job.raw} known={job.events.length} />;
+  const [unit, times] = await Promise.all([unitRecord(job.unit), timesOn(job.file.id)]);
   return (
     <JobScreen
       unit={unit}
       events={job.events}
       file={job.file}
-      times={await timesOn(job.machine)}
+      times={times}
       start={{ view: view ?? "", shown: shown ?? "" }}
     />
   );

@@ -1,5 +1,7 @@
 import { notFound } from "next/navigation";
-import { machineByHash, newestMachine, versionsOf } from "../../../server/machines";
+import { machineByHash, newestMachine } from "../../../server/machine-store";
+import { versionsOf } from "../../../server/library";
+import { shippedOffer } from "../../../server/machines";
 import { Refusal } from "../../../server/refusal";
 import { MachineScreen } from "../../../ui/machine/MachineScreen";
 
@@ -11,10 +13,11 @@ export default async function Page({ params, searchParams }: { params: Promise<{
     if (error instanceof Refusal && error.status === 404) notFound();
     throw error;
   });
-  return <MachineScreen file={found.file} versions={found.versions} version={version ?? null} />;
+  return <MachineScreen file={found.file} versions={found.versions} version={version ?? null} offered={found.offered} />;
 }
 
 async function load(id: string, version: string | undefined) {
   const { machine } = version ? await machineByHash(version) : await newestMachine(id);
-  return { file: machine.file, versions: await versionsOf(id) };
+  const [versions, offer] = await Promise.all([versionsOf(id), shippedOffer(id)]);
+  return { file: machine.file, versions, offered: offer !== null };
 }

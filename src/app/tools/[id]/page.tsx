@@ -4,8 +4,8 @@ import { applyChanges } from "../../../core/machine/variant";
 import type { Tool } from "../../../core/workbench/tool";
 import { TOOLS } from "../../../core/workbench/tools";
 import { readJob } from "../../../server/jobs";
-import { standingChanges } from "../../../server/journal";
-import { newestMachine } from "../../../server/machines";
+import { changesIn } from "../../../core/journal/ledger";
+import { newestMachine } from "../../../server/machine-store";
 import { Refusal } from "../../../server/refusal";
 import { ToolScreen } from "../../../ui/tools/ToolScreen";
 
@@ -58,7 +58,7 @@ async function partOf(job: string, part: string) {
     if (error instanceof Refusal && error.status === 404) notFound();
     throw error;
   });
-  const variant = applyChanges(file, standingChanges(events));
+  const variant = applyChanges(file, changesIn(events));
   if (!compileMachine(variant).partById.has(part)) notFound();
   return { job, part, file: variant, actor: events[0]!.actor };
 }

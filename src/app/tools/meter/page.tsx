@@ -1,5 +1,6 @@
 import { notFound } from "next/navigation";
-import { listMachines, newestMachine } from "../../../server/machines";
+import { listMachines } from "../../../server/library";
+import { newestMachine } from "../../../server/machine-store";
 import { Refusal } from "../../../server/refusal";
 import { MeterScreen } from "../../../ui/meter/MeterScreen";
 

@@ -3,8 +3,9 @@ import { compileMachine } from "../../../core/machine/compile";
 import { applyChanges } from "../../../core/machine/variant";
 import { benchRig, rigBoards } from "../../../core/workbench/bench-rig";
 import { readJob } from "../../../server/jobs";
-import { standingChanges } from "../../../server/journal";
-import { listMachines, newestMachine } from "../../../server/machines";
+import { changesIn } from "../../../core/journal/ledger";
+import { listMachines } from "../../../server/library";
+import { newestMachine } from "../../../server/machine-store";
 import { Refusal } from "../../../server/refusal";
 import { RigScreen } from "../../../ui/rig/RigScreen";
 
@@ -20,7 +21,7 @@ export default async function Page({
   const job = typeof askedJob === "string" ? await found(readJob(askedJob)) : null;
   const id = job ? job.file.id : typeof asked === "string" ? asked : (rows[0]?.id ?? "");
   const machine = job
-    ? compileMachine(applyChanges(job.file, standingChanges(job.events)))
+    ? compileMachine(applyChanges(job.file, changesIn(job.events)))
     : (await found(newestMachine(id))).machine;
   const boards = rigBoards(machine);
   const board = boards.find((b) => b.piece === askedBoard) ?? boards[0];

@@ -1,6 +1,7 @@
 import { notFound } from "next/navigation";
 import { readJob } from "../../../server/jobs";
-import { listMachines, newestMachine } from "../../../server/machines";
+import { listMachines } from "../../../server/library";
+import { newestMachine } from "../../../server/machine-store";
 import { Refusal } from "../../../server/refusal";
 import { SettingsScreen } from "../../../ui/settings/SettingsScreen";
 

@@ -1,4 +1,4 @@
-import { notFound } from "next/navigation";
+import { notFound, redirect } from "next/navigation";
 import { Refusal } from "../../../server/refusal";
 import { unitRecord } from "../../../server/units";
 import { UnitScreen } from "../../../ui/unit/UnitScreen";
@@ -10,5 +10,7 @@ export default async function Page({ params }: { params: Promise<{ id: string }>
     if (error instanceof Refusal && error.status === 404) notFound();
     throw error;
   });
+  // It was found to be another unit, and that one has all of its jobs.
+  if (unit.mergedInto) redirect(`/units/${unit.mergedInto}`);
   return <UnitScreen unit={unit} />;
 }

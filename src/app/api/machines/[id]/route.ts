@@ -6,7 +6,7 @@ type Context = { params: Promise<{ id: string }> };
 
 /** Keeps an edited file as the newest version of its machine. */
 export function PUT(request: Request, { params }: Context) {
-  return answer(async () => {
+  return answer(request, async () => {
     const { id } = await params;
     const file = await jsonBody(request, 2_000_000);
     if ((file as { id?: unknown } | null)?.id !== id) throw new Refusal(400, `id: must stay ${id}; duplicate the machine to give it another.`);

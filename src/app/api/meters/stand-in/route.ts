@@ -2,5 +2,5 @@ import { standInSchema, wireStandIn } from "../../../../server/meters";
 import { answer, jsonBody } from "../../answer";
 
 export function POST(request: Request) {
-  return answer(async () => wireStandIn(standInSchema.parse(await jsonBody(request))));
+  return answer(request, async () => wireStandIn(standInSchema.parse(await jsonBody(request))));
 }

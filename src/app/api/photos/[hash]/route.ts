@@ -1,10 +1,11 @@
 import { readPhoto } from "../../../../server/photos";
-import { answerError } from "../../answer";
+import { answerError, knock } from "../../answer";
 
 export const dynamic = "force-dynamic";
 
-export async function GET(_request: Request, { params }: { params: Promise<{ hash: string }> }) {
+export async function GET(request: Request, { params }: { params: Promise<{ hash: string }> }) {
   try {
+    knock(request);
     const { bytes, type } = await readPhoto((await params).hash);
     // Named by its content, so it never changes; and whatever it holds, it is a picture and nothing else.
     return new Response(bytes, {

@@ -2,14 +2,17 @@ import { notFound } from "next/navigation";
 import { jobOn } from "../../../../core/journal/job";
 import { readJob } from "../../../../server/jobs";
 import { Refusal } from "../../../../server/refusal";
+import { UnreadableJob } from "../../../../ui/job/UnreadableJob";
 import { RecordSheet } from "../../../../ui/record/RecordSheet";
 
 export const dynamic = "force-dynamic";
 
 export default async function Page({ params }: { params: Promise<{ id: string }> }) {
-  const { events, file, machine } = await readJob((await params).id).catch((error: unknown) => {
+  const { events, raw, id, file, machine } = await readJob((await params).id).catch((error: unknown) => {
     if (error instanceof Refusal && error.status === 404) notFound();
     throw error;
   });
+  // Without an opening that can be read there is no record, only what was stored.
+  if (events[0]?.body.type !== "opened") return <UnreadableJob id={id} raw={raw} known={0} />;
   return <RecordSheet job={jobOn(machine, events)} file={file} />;
 }

@@ -1,9 +1,9 @@
 import { notFound } from "next/navigation";
 import { applyChanges } from "../../../../core/machine/variant";
 import { readJob } from "../../../../server/jobs";
-import { standingChanges } from "../../../../server/journal";
+import { changesIn } from "../../../../core/journal/ledger";
 import { Refusal } from "../../../../server/refusal";
-import { unitOfJob } from "../../../../server/units";
+import { UnreadableJob } from "../../../../ui/job/UnreadableJob";
 import { RepairScreen } from "../../../../ui/repair/RepairScreen";
 
 export const dynamic = "force-dynamic";
@@ -16,13 +16,14 @@ export default async function Page({
   searchParams: Promise<{ piece?: string; fault?: string; step?: string }>;
 }) {
   const [{ id }, { piece, fault, step }] = await Promise.all([params, searchParams]);
-  const { events, file } = await readJob(id).catch((error: unknown) => {
+  const { events, raw, unit, file } = await readJob(id).catch((error: unknown) => {
     if (error instanceof Refusal && error.status === 404) notFound();
     throw error;
   });
+  if (raw.length > 0) return <UnreadableJob id={id} raw={raw} known={events.length} />;
   const called = events.find((e) => e.body.type === "called")?.body;
   const decided = events.findLast((e) => e.body.type === "decided")?.body;
-  const variant = applyChanges(file, standingChanges(events));
+  const variant = applyChanges(file, changesIn(events));
   const chosen =
     piece ??
     (decided?.type === "decided" ? decided.piece : called?.type === "called" ? called.piece : variant.pieces[0]!.id);
@@ -31,7 +32,7 @@ export default async function Page({
     <RepairScreen
       key={chosen}
       events={events}
-      unit={await unitOfJob(id)}
+      unit={unit}
       file={file}
       piece={chosen}
       fault={fault ?? null}

@@ -1,5 +1,5 @@
 import { notFound } from "next/navigation";
-import { newestMachine } from "../../../../server/machines";
+import { newestMachine } from "../../../../server/machine-store";
 import { Refusal } from "../../../../server/refusal";
 import { HandScreen } from "../../../../ui/hand/HandScreen";
 

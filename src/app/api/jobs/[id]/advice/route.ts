@@ -5,5 +5,5 @@ export const dynamic = "force-dynamic";
 
 /** The advice on a job from the server's own dictionary; null while that is not built, unless asked to wait. */
 export function POST(request: Request, { params }: { params: Promise<{ id: string }> }) {
-  return answer(async () => adviceOn((await params).id, standingSchema.parse(await jsonBody(request))));
+  return answer(request, async () => adviceOn((await params).id, standingSchema.parse(await jsonBody(request))));
 }

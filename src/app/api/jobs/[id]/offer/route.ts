@@ -3,6 +3,6 @@ import { answer } from "../../../answer";
 
 type Context = { params: Promise<{ id: string }> };
 
-export function POST(_request: Request, { params }: Context) {
-  return answer(async () => offerChanges((await params).id, new Date()));
+export function POST(request: Request, { params }: Context) {
+  return answer(request, async () => offerChanges((await params).id, new Date()));
 }

@@ -1,6 +1,6 @@
 import { writeMachineYaml } from "../../../../../core/formats/machine-yaml";
-import { machineByHash, newestMachine } from "../../../../../server/machines";
-import { answerError } from "../../../answer";
+import { machineByHash, newestMachine } from "../../../../../server/machine-store";
+import { answerError, knock } from "../../../answer";
 
 export const dynamic = "force-dynamic";
 type Context = { params: Promise<{ id: string }> };
@@ -8,6 +8,7 @@ type Context = { params: Promise<{ id: string }> };
 /** The machine file as YAML, the newest version or the one named by `?version=`. */
 export async function GET(request: Request, { params }: Context) {
   try {
+    knock(request);
     const { id } = await params;
     const version = new URL(request.url).searchParams.get("version");
     const { machine } = version ? await machineByHash(version) : await newestMachine(id);

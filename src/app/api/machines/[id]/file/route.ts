@@ -1,9 +1,9 @@
-import { newestMachine } from "../../../../../server/machines";
+import { newestMachine } from "../../../../../server/machine-store";
 import { answer } from "../../../answer";
 
 export const dynamic = "force-dynamic";
 
 /** The newest version of a machine file as JSON, ready to be compiled. */
-export function GET(_request: Request, { params }: { params: Promise<{ id: string }> }) {
-  return answer(async () => ({ file: (await newestMachine((await params).id)).machine.file }));
+export function GET(request: Request, { params }: { params: Promise<{ id: string }> }) {
+  return answer(request, async () => ({ file: (await newestMachine((await params).id)).machine.file }));
 }

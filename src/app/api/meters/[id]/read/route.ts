@@ -2,5 +2,5 @@ import { readDevice, readSchema } from "../../../../../server/meters";
 import { answer, jsonBody } from "../../../answer";
 
 export function POST(request: Request, { params }: { params: Promise<{ id: string }> }) {
-  return answer(async () => readDevice((await params).id, readSchema.parse(await jsonBody(request))));
+  return answer(request, async () => readDevice((await params).id, readSchema.parse(await jsonBody(request))));
 }

@@ -1,0 +1,17 @@
+import { z } from "zod";
+import { Refusal } from "../../../../../server/refusal";
+import { mergeSchema, mergeUnits } from "../../../../../server/units";
+import { answer, jsonBody } from "../../../answer";
+
+type Context = { params: Promise<{ id: string }> };
+
+/** This unit was found to be another one that is known already. */
+export function POST(request: Request, { params }: Context) {
+  return answer(request, async () => {
+    const { id } = await params;
+    if (!z.uuid().safeParse(id).success) throw new Refusal(404, "There is no such unit.");
+    const input = mergeSchema.parse(await jsonBody(request));
+    await mergeUnits(id, input, new Date());
+    return { id: input.into };
+  });
+}

@@ -1,0 +1,26 @@
+import { z } from "zod";
+import { correctionSchema, correctUnit, openJobsOf, unitState } from "../../../../server/units";
+import { Refusal } from "../../../../server/refusal";
+import { answer, jsonBody } from "../../answer";
+
+export const dynamic = "force-dynamic";
+type Context = { params: Promise<{ id: string }> };
+
+/** How a unit stands, and its open jobs. */
+export function GET(request: Request, { params }: Context) {
+  return answer(request, async () => {
+    const { id } = await params;
+    const { state } = await unitState(id);
+    return { state, open: await openJobsOf(id) };
+  });
+}
+
+/** Corrects the data of a unit. */
+export function POST(request: Request, { params }: Context) {
+  return answer(request, async () => {
+    const { id } = await params;
+    if (!z.uuid().safeParse(id).success) throw new Refusal(404, "There is no such unit.");
+    await correctUnit(id, correctionSchema.parse(await jsonBody(request)), new Date());
+    return { id };
+  });
+}

@@ -1,0 +1,19 @@
+import { jobListSchema, listJobs, PAGE } from "../../server/jobs";
+import { JobsScreen } from "../../ui/start/JobsScreen";
+
+export const dynamic = "force-dynamic";
+
+export default async function Page({
+  searchParams,
+}: {
+  searchParams: Promise<Record<string, string | string[] | undefined>>;
+}) {
+  const { state, words, page } = await searchParams;
+  // What is no list of jobs is the first page of the closed ones.
+  const asked = jobListSchema.safeParse({ state: state ?? "closed", words: words ?? "", page: page ?? 1 }).data ?? {
+    state: "closed" as const,
+    words: "",
+    page: 1,
+  };
+  return <JobsScreen found={await listJobs(asked)} {...asked} size={PAGE} />;
+}

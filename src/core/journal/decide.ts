@@ -1,0 +1,160 @@
+import { unaskable, unknownPart, unknownPiece, unknownSign, unmeasurable, unseeable } from "../isolate/expressible";
+import type { Machine } from "../machine/compile";
+import { applyChanges, ChangeError, type Change } from "../machine/variant";
+import type { MachineFile } from "../machine/schema";
+import { makeTest } from "../simulate/test";
+import type { EventBody, NewEvent } from "./events";
+import { activeChanges, STRIKABLE, type Ledger } from "./ledger";
+
+/** Something outside the journal that has to be known before an entry can be taken. */
+export type Need =
+  /** Whether a photo of this hash is kept. */
+  | { readonly need: "photo"; readonly hash: string }
+  /** Whether an entry of any job of this unit is a temporary repair. */
+  | { readonly need: "temporary repair"; readonly event: string }
+  /** What the proof of a change to the circuit found, made on the unit as it stands. */
+  | { readonly need: "proof"; readonly changes: readonly Change[] };
+
+/** What is known from outside the journal. A fact that is not there is asked for. */
+export interface Facts {
+  readonly photos?: ReadonlyMap<string, boolean>;
+  readonly temporaryRepairs?: ReadonlyMap<string, boolean>;
+  /** The proof of a change: on which changes of the unit it was made (`changesKey`), and what speaks against it. */
+  readonly proof?: { readonly key: string; readonly fault: string | null };
+}
+
+/** Whether an entry is taken, why it is not, or what has to be known first. */
+export type Decision =
+  | { readonly kind: "accepted" }
+  | { readonly kind: "refused"; readonly status: 400 | 404 | 409; readonly sentence: string }
+  | { readonly kind: "needs"; readonly needs: readonly Need[] };
+
+/** The unit of a job: the file the job was made with, and the machine it is with what was found on the unit. */
+export interface UnitAtHand {
+  readonly file: MachineFile;
+  readonly machine: Machine;
+}
+
+const ACCEPTED: Decision = { kind: "accepted" };
+const refused = (status: 400 | 404 | 409, sentence: string): Decision => ({ kind: "refused", status, sentence });
+const checked = (problem: string | null): Decision => (problem === null ? ACCEPTED : refused(400, problem));
+
+/** Names the changes of a unit on which a proof was made, and the change that it proves. */
+export function changesKey(unit: readonly Change[], changes: readonly Change[]): string {
+  return JSON.stringify([unit, changes]);
+}
+
+/**
+ * Whether an entry is taken into a job's journal. Pure: the same answer on the server, behind a button and, later, before an
+ * entry waits offline. `ledger` is of the journal so far, without the entry.
+ */
+export function decide(ledger: Ledger, unit: UnitAtHand, event: NewEvent, facts: Facts = {}): Decision {
+  const { body } = event;
+  if (ledger.unreadable > 0)
+    return refused(
+      409,
+      "This job holds an entry of a newer Unzo. It can be read here, not added to. Nothing was changed.",
+    );
+  if (body.type === "opened") return refused(409, "This job is open already.");
+  if (body.type === "struck") return decideStroke(ledger, unit, body.event);
+  if (body.type === "varied") return decideChange(unit, [body.change]);
+  if (body.type === "modified") return decideModification(ledger, unit, body.changes, facts);
+  if (body.type === "photo") {
+    const kept = facts.photos?.get(body.hash);
+    if (kept === undefined) return { kind: "needs", needs: [{ need: "photo", hash: body.hash }] };
+    return kept ? ACCEPTED : refused(400, "That photo is not kept here. Send it first; nothing was logged.");
+  }
+  if (body.type === "made good") {
+    const known = ledger.temporary.has(body.event) || facts.temporaryRepairs?.get(body.event);
+    if (known === undefined) return { kind: "needs", needs: [{ need: "temporary repair", event: body.event }] };
+    return known ? ACCEPTED : refused(404, "This unit has no such temporary repair to make good.");
+  }
+  return checked(problemOf(ledger, unit.machine, body));
+}
+
+/** What is wrong with an entry that needs nothing but machine and journal, as a sentence; null when nothing is. */
+function problemOf(ledger: Ledger, machine: Machine, body: EventBody): string | null {
+  const name = `${machine.file.maker} ${machine.file.model}`;
+  switch (body.type) {
+    case "standing":
+      if (!machine.setupById.has(body.setup)) return `${name} has no setup ${body.setup}. Nothing was logged.`;
+      return body.panel === undefined || machine.file.panels.some((p) => p.id === body.panel)
+        ? null
+        : `${name} has no cover ${body.panel}. Nothing was logged.`;
+    case "reading": {
+      const { setup, function: fn, red, black, instant } = body.test;
+      return unmeasurable(machine, makeTest(setup, fn, red, black, instant), body.shown);
+    }
+    case "compared":
+      return body.sees.map((s) => unseeable(machine, s)).find((p) => p !== null) ?? null;
+    case "timed":
+      return unseeable(machine, body);
+    case "answered":
+      return unaskable(machine, body.first);
+    case "noticed":
+      return unknownSign(machine, body.part, body.sign);
+    case "alone":
+      return unknownPart(machine, body.part);
+    case "tried":
+    case "decided":
+    case "matched":
+      return unknownPiece(machine, body.piece);
+    case "waiting":
+      return body.piece === undefined ? null : unknownPiece(machine, body.piece);
+    case "setting":
+      return unsettable(ledger, machine, body);
+    default:
+      return null;
+  }
+}
+
+/** Why a setting cannot be logged: the machine has none of that name, or it is changed before it was recorded as found. */
+function unsettable(
+  ledger: Ledger,
+  machine: Machine,
+  body: { readonly setting: string; readonly moment: "found" | "set" },
+): string | null {
+  const setting = machine.file.settings.find((s) => s.id === body.setting);
+  if (!setting)
+    return `${machine.file.maker} ${machine.file.model} has no setting ${body.setting}. Nothing was logged.`;
+  if (body.moment === "found" || [...ledger.found.values()].includes(body.setting)) return null;
+  return `${setting.name}: record what was found before it is changed. Nothing was logged.`;
+}
+
+/** What later finds build on cannot be taken back before them. */
+function decideStroke(ledger: Ledger, unit: UnitAtHand, id: string): Decision {
+  const target = ledger.entries.get(id);
+  if (!target || !STRIKABLE.has(target.type)) return refused(404, "There is no such entry in this job to strike out.");
+  if (target.type !== "varied") return ACCEPTED;
+  try {
+    applyChanges(
+      unit.file,
+      ledger.changes.filter((c) => c.id !== id).flatMap((c) => c.changes),
+    );
+    return ACCEPTED;
+  } catch (error) {
+    if (error instanceof ChangeError)
+      return refused(409, `Something found later builds on this; take that back first. ${error.message}`);
+    throw error;
+  }
+}
+
+/** A change that cannot be made on this unit must not get into its journal: nobody could open the job again. */
+function decideChange(unit: UnitAtHand, changes: readonly Change[]): Decision {
+  try {
+    applyChanges(unit.machine.file, changes);
+    return ACCEPTED;
+  } catch (error) {
+    if (error instanceof ChangeError) return refused(400, error.message);
+    throw error;
+  }
+}
+
+/** What a screen has shown of a proof is not taken on trust: a change that does not hold is never built. */
+function decideModification(ledger: Ledger, unit: UnitAtHand, changes: readonly Change[], facts: Facts): Decision {
+  const possible = decideChange(unit, changes);
+  if (possible.kind !== "accepted") return possible;
+  if (facts.proof?.key !== changesKey(activeChanges(ledger), changes))
+    return { kind: "needs", needs: [{ need: "proof", changes }] };
+  return facts.proof.fault === null ? ACCEPTED : refused(409, `This change is refused. ${facts.proof.fault}`);
+}

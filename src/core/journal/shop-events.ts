@@ -1,0 +1,37 @@
+import { z } from "zod";
+
+/** The stream of the shop: what belongs to no single job or unit. */
+
+const text = (most: number) => z.string().trim().min(1).max(most);
+const money = z.number().min(0).max(1e6);
+
+/** Where the version of a machine file in use came from. */
+export const FILE_ORIGINS = ["shipped", "edited", "imported", "quick", "found"] as const;
+export type FileOrigin = (typeof FILE_ORIGINS)[number];
+
+export const shopEventSchema = z.discriminatedUnion("type", [
+  /** A version of a machine file was taken into use; `base` is the shipped revision that it came from. */
+  z.strictObject({
+    type: z.literal("file kept"),
+    machine: text(60),
+    hash: text(64),
+    origin: z.enum(FILE_ORIGINS),
+    base: text(64).nullable(),
+  }),
+  /** A newer shipped revision was looked at, and the shop's own kept as it is. */
+  z.strictObject({ type: z.literal("file declined"), machine: text(60), hash: text(64) }),
+  /** What the shop charges. */
+  z.strictObject({
+    type: z.literal("rates set"),
+    currency: z.string().regex(/^[A-Z]{3}$/),
+    hour: money,
+    callback: money,
+    markup: z.number().min(0).max(10),
+  }),
+  /** Someone who works here. */
+  z.strictObject({ type: z.literal("person named"), person: z.uuid(), name: text(80) }),
+]);
+export type ShopEvent = z.output<typeof shopEventSchema>;
+
+/** The one stream of the shop in a database. */
+export const SHOP_STREAM = "00000000-0000-4000-8000-000000000001";

@@ -1,0 +1,73 @@
+/**
+ * Who may speak to Unzo. A browser carries any page's requests to any address, so being on the same machine proves nothing: a
+ * request must name a host that Unzo answers to, must not come from another site, and must be what only our own pages send.
+ * Used by the application and by the gate of the workshop network.
+ */
+export interface Knock {
+  readonly method: string;
+  /** Header `Host`. */
+  readonly host: string | null;
+  readonly origin: string | null;
+  /** Headers `Sec-Fetch-Site`, `-Mode` and `-Dest`; browsers set them and pages cannot. */
+  readonly fetchSite: string | null;
+  readonly fetchMode: string | null;
+  readonly fetchDest: string | null;
+  readonly contentType: string | null;
+}
+
+/** What a body may be: JSON, or a picture where one is uploaded. */
+export type BodyKind = "json" | "picture";
+
+export interface Refused {
+  readonly status: number;
+  readonly sentence: string;
+}
+
+/** Names of this machine itself. */
+const OWN_NAMES = ["localhost", "127.0.0.1", "[::1]"];
+
+/** The host names that Unzo answers to: its own, and those that `UNZO_HOSTS` lists for a reverse proxy of the shop's. */
+export function knownHosts(listed: string | undefined): ReadonlySet<string> {
+  const further = (listed ?? "").split(",").map((name) => name.trim().toLowerCase());
+  return new Set([...OWN_NAMES, ...further].filter(Boolean));
+}
+
+/** Why a request is not let in; null when it is. */
+export function refusedAtDoor(knock: Knock, hosts: ReadonlySet<string>, body: BodyKind = "json"): Refused | null {
+  const host = (knock.host ?? "").toLowerCase();
+  // A foreign name that leads here is how a page of elsewhere reads what is only meant for this machine.
+  if (!hosts.has(host.replace(/:\d+$/, ""))) return { status: 421, sentence: "Unzo does not answer to this name." };
+  const reads = knock.method === "GET" || knock.method === "HEAD";
+  const foreign: Refused = { status: 403, sentence: "This came from another site. Nothing was changed." };
+  if (knock.origin !== null && hostOf(knock.origin) !== host) return foreign;
+  const isLink = reads && knock.fetchMode === "navigate" && knock.fetchDest === "document";
+  if (knock.fetchSite !== null && !["same-origin", "none"].includes(knock.fetchSite) && !isLink) return foreign;
+  if (reads) return null;
+  const type = (knock.contentType ?? "").split(";")[0]!.trim().toLowerCase();
+  const fits = body === "json" ? type === "application/json" : /^image\/(jpeg|png|webp)$/.test(type);
+  if (fits) return null;
+  return {
+    status: 415,
+    sentence:
+      body === "json"
+        ? "Send application/json. Nothing was changed."
+        : "Send a jpeg, png or webp picture. Nothing was kept.",
+  };
+}
+
+/** A request's headers as a knock. */
+export function knockOf(method: string, header: (name: string) => string | null): Knock {
+  return {
+    method,
+    host: header("host"),
+    origin: header("origin"),
+    fetchSite: header("sec-fetch-site"),
+    fetchMode: header("sec-fetch-mode"),
+    fetchDest: header("sec-fetch-dest"),
+    contentType: header("content-type"),
+  };
+}
+
+function hostOf(origin: string): string | null {
+  return /^https?:\/\/([^/]+)$/i.exec(origin)?.[1]?.toLowerCase() ?? null;
+}

@@ -1,0 +1,175 @@
+import { asc, count, desc, eq } from "drizzle-orm";
+import { codesOf, type MachineCode } from "../core/isolate/code-odds";
+import type { FileOrigin } from "../core/journal/shop-events";
+import type { MachineFile, PartEntry } from "../core/machine/schema";
+import { database } from "./db";
+import { machineByHash, newestMachine, readStored } from "./machine-store";
+import { machineHeads, machines, units } from "./schema";
+import { bodyOf } from "./streams";
+
+/** What lists show of a machine file, read from it once when it is kept. */
+export interface FileSummary {
+  readonly id: string;
+  readonly maker: string;
+  readonly model: string;
+  readonly name: string;
+  readonly family: string;
+  readonly revision: string;
+  readonly volts: number;
+  readonly hertz: number;
+  readonly parts: number;
+  /** Numbers printed on its boards. */
+  readonly boards: readonly string[];
+  /** Codes it can show, with their words. */
+  readonly codes: readonly string[];
+  readonly complaints: readonly { readonly id: string; readonly words: string }[];
+}
+
+/** A machine of the library, by the version that new jobs are made with. */
+export interface MachineSummary extends FileSummary {
+  readonly hash: string;
+  readonly origin: FileOrigin | null;
+  /** A newer shipped revision waits to be looked at. */
+  readonly offered: boolean;
+  /** Everything it is found by, in small letters. */
+  readonly search: string;
+}
+
+export interface MachineRow extends MachineSummary {
+  readonly versions: number;
+  readonly units: number;
+}
+
+export function summaryOf(file: MachineFile): FileSummary {
+  const codes = (file.parts as PartEntry[]).flatMap(
+    (p) => (p as { codes?: { id: string; words: string }[] }).codes ?? [],
+  );
+  return {
+    id: file.id,
+    maker: file.maker,
+    model: file.model,
+    name: file.name,
+    family: file.family,
+    revision: file.revision,
+    volts: file.supply.volts,
+    hertz: file.supply.hertz,
+    parts: file.parts.length,
+    boards: file.pieces.flatMap((p) => (p.number ? [p.number] : [])),
+    codes: codes.map((c) => `${c.id} ${c.words}`),
+    complaints: file.complaints.map(({ id, words }) => ({ id, words })),
+  };
+}
+
+/** Every machine of the library, by maker and model. */
+export async function librarySummaries(): Promise<readonly MachineSummary[]> {
+  const rows = await database()
+    .select({
+      hash: machines.hash,
+      summary: machines.summary,
+      origin: machineHeads.origin,
+      offered: machineHeads.offered,
+    })
+    .from(machineHeads)
+    .innerJoin(machines, eq(machineHeads.hash, machines.hash));
+  const found: MachineSummary[] = [];
+  for (const row of rows) {
+    const summary = await kept(row.hash, row.summary);
+    const search = [summary.maker, summary.model, summary.name, summary.family, summary.id, ...summary.boards]
+      .join(" ")
+      .toLowerCase();
+    found.push({
+      ...summary,
+      hash: row.hash,
+      origin: row.origin as FileOrigin | null,
+      offered: row.offered !== null,
+      search,
+    });
+  }
+  return found.sort((a, b) => (`${a.maker} ${a.model}` < `${b.maker} ${b.model}` ? -1 : 1));
+}
+
+/** The summary kept beside a file; one that was kept before there were any is made now. */
+async function kept(hash: string, summary: unknown): Promise<FileSummary> {
+  if (summary !== null && summary !== undefined) return bodyOf({ body: summary }) as FileSummary;
+  const made = summaryOf((await machineByHash(hash)).file);
+  await database().update(machines).set({ summary: made }).where(eq(machines.hash, hash));
+  return made;
+}
+
+/** The library with how many versions and units there are of each machine. */
+export async function listMachines(): Promise<MachineRow[]> {
+  const [library, versions, owned] = await Promise.all([
+    librarySummaries(),
+    database().select({ machine: machines.machine, n: count() }).from(machines).groupBy(machines.machine),
+    database().select({ machine: units.machine, n: count() }).from(units).groupBy(units.machine),
+  ]);
+  const of = (list: readonly { machine: string; n: number }[]) => new Map(list.map((r) => [r.machine, r.n]));
+  const [version, own] = [of(versions), of(owned)];
+  return library.map((m) => ({ ...m, versions: version.get(m.id) ?? 0, units: own.get(m.id) ?? 0 }));
+}
+
+export interface VersionRow {
+  readonly hash: string;
+  readonly addedAt: string;
+  readonly revision: string;
+  readonly current: boolean;
+}
+
+/** Every version of a machine, newest first. */
+export async function versionsOf(machineId: string): Promise<VersionRow[]> {
+  const { hash } = await newestMachine(machineId);
+  const rows = await database()
+    .select()
+    .from(machines)
+    .where(eq(machines.machine, machineId))
+    .orderBy(desc(machines.addedAt), asc(machines.hash));
+  return rows.map((r) => ({
+    hash: r.hash,
+    addedAt: r.addedAt.toISOString(),
+    revision: readStored(r.file).revision,
+    current: r.hash === hash,
+  }));
+}
+
+/** What one machine of the library can show, with the units of it that are known. */
+export interface CodeRow {
+  readonly machine: string;
+  readonly name: string;
+  readonly family: string;
+  readonly code: MachineCode;
+  readonly units: readonly { readonly id: string; readonly site: string; readonly serial: string | null }[];
+}
+
+/** Units told beside a code, at most. */
+const MOST_UNITS = 20;
+
+/** Everything that any machine of the library can show and that means something, by machine. */
+export async function listCodes(): Promise<CodeRow[]> {
+  const library = await librarySummaries();
+  const owned = new Map<string, CodeRow["units"]>();
+  const rows: CodeRow[] = [];
+  for (const { id, hash, origin } of library) {
+    if (origin === "quick") continue;
+    const { file, machine } = await machineByHash(hash);
+    const codes = codesOf(machine);
+    if (codes.length > 0)
+      owned.set(
+        id,
+        await database()
+          .select({ id: units.id, site: units.site, serial: units.serial })
+          .from(units)
+          .where(eq(units.machine, id))
+          .orderBy(asc(units.site))
+          .limit(MOST_UNITS),
+      );
+    for (const code of codes)
+      rows.push({
+        machine: id,
+        name: `${file.maker} ${file.model}`,
+        family: file.family,
+        code,
+        units: owned.get(id) ?? [],
+      });
+  }
+  return rows;
+}

@@ -1,0 +1,105 @@
+import type { ChildProcess } from "node:child_process";
+import { existsSync } from "node:fs";
+import { createRequire } from "node:module";
+import type { PlacedProblem } from "../../core/formats/machine-yaml";
+import type { MachineFile } from "../../core/machine/schema";
+import { RefusedMachine } from "../machines";
+import { Refusal } from "../refusal";
+
+/** So long a file may keep the reader busy, milliseconds, and so much memory it may take, megabytes. */
+const MOST_TIME = 2000;
+const MOST_MEMORY = 256;
+/** Files that may wait for the reader. */
+const MOST_WAITING = 50;
+
+interface Child {
+  readonly process: ChildProcess;
+  readonly ready: Promise<void>;
+}
+interface Reply {
+  readonly id?: number;
+  readonly ready?: true;
+  readonly file?: MachineFile;
+  readonly problems?: readonly PlacedProblem[];
+  readonly fault?: string;
+}
+
+const shelf = globalThis as {
+  unzoReader?: { child: Child | null; last: Promise<unknown>; waiting: number; id: number };
+};
+const reader = (shelf.unzoReader ??= { child: null, last: Promise.resolve(), waiting: 0, id: 0 });
+
+/**
+ * Reads the text of a machine file in the warm child process, one at a time. Throws a `RefusedMachine` with what is wrong, or a
+ * `Refusal` for a file that takes too long or too much.
+ */
+export async function readMachineText(text: string, name: string): Promise<MachineFile> {
+  if (reader.waiting >= MOST_WAITING)
+    throw new Refusal(503, "Too many files wait to be read. Try again in a moment.", true);
+  reader.waiting++;
+  const turn = reader.last.then(
+    () => readNow(text, name),
+    () => readNow(text, name),
+  );
+  reader.last = turn.catch(() => {});
+  try {
+    return await turn;
+  } finally {
+    reader.waiting--;
+  }
+}
+
+async function readNow(text: string, name: string): Promise<MachineFile> {
+  const child = (reader.child ??= begin());
+  await child.ready;
+  const id = ++reader.id;
+  const reply = await new Promise<Reply>((resolve) => {
+    const done = (answer: Reply) => {
+      clearTimeout(timer);
+      child.process.off("message", heard);
+      child.process.off("exit", gone);
+      resolve(answer);
+    };
+    const heard = (answer: Reply) => {
+      if (answer.id === id) done(answer);
+    };
+    const gone = () => {
+      if (reader.child === child) reader.child = null;
+      done({});
+    };
+    const timer = setTimeout(() => {
+      reader.child = null;
+      child.process.kill("SIGKILL");
+      done({});
+    }, MOST_TIME);
+    child.process.on("message", heard);
+    child.process.on("exit", gone);
+    child.process.send({ id, text, name });
+  });
+  // The next file finds a reader that is warm already.
+  reader.child ??= begin();
+  if (reply.file) return reply.file;
+  if (reply.problems) throw new RefusedMachine(reply.problems);
+  if (reply.fault) throw new Error(reply.fault);
+  throw new Refusal(400, "This file is made so that reading it takes too long or too much. Nothing was kept.");
+}
+
+function begin(): Child {
+  const bundle = [process.cwd(), "build", "machine-reader.mjs"].join("/");
+  if (!existsSync(bundle)) throw new Error(`${bundle} is missing; npm run build makes it.`);
+  const { fork } = createRequire(import.meta.url)("node:child_process") as typeof import("node:child_process");
+  const child = fork(bundle, {
+    execArgv: [`--max-old-space-size=${MOST_MEMORY}`],
+    stdio: "ignore",
+    // Nothing of the application's own settings is its business.
+    env: { PATH: process.env.PATH ?? "", NODE_ENV: "production" },
+  });
+  child.unref();
+  child.channel?.unref();
+  const ready = new Promise<void>((resolve) => {
+    child.once("message", () => resolve());
+    child.once("exit", () => resolve());
+    child.once("error", () => resolve());
+  });
+  return { process: child, ready };
+}

@@ -1,0 +1,62 @@
+import { eq } from "drizzle-orm";
+import { compileMachine, type Machine } from "../core/machine/compile";
+import { machineFileSchema, type MachineFile } from "../core/machine/schema";
+import { applyChanges, type Change } from "../core/machine/variant";
+import { database, type Database } from "./db";
+import { Lru } from "./lru";
+import { Refusal } from "./refusal";
+import { machineHeads, machines } from "./schema";
+
+/** Machines kept compiled, as their files have them and as units vary from them. */
+const KEPT = 60;
+
+// Routes are bundled apart, but what is compiled once serves all of them.
+const shelf = ((globalThis as { unzoMachines?: Lru<string, Machine> }).unzoMachines ??= new Lru<string, Machine>(KEPT));
+
+/** A kept machine file by its hash, compiled. Throws a `Refusal` where there is none. */
+export async function machineByHash(
+  hash: string,
+  db: Database = database(),
+): Promise<{ file: MachineFile; machine: Machine }> {
+  const known = shelf.get(hash);
+  if (known) return { file: known.file, machine: known };
+  const [row] = await db.select({ file: machines.file }).from(machines).where(eq(machines.hash, hash));
+  if (!row) throw new Refusal(404, "There is no machine file of that version.");
+  const machine = compileMachine(readStored(row.file));
+  shelf.set(hash, machine);
+  return { file: machine.file, machine };
+}
+
+/** The machine that a unit is: the file its job was made with, and what was found on it or built into it. */
+export async function machineOf(
+  hash: string,
+  changes: readonly Change[],
+  db: Database = database(),
+): Promise<{ file: MachineFile; machine: Machine }> {
+  const drawn = await machineByHash(hash, db);
+  if (changes.length === 0) return drawn;
+  const key = `${hash} ${JSON.stringify(changes)}`;
+  const known = shelf.get(key);
+  if (known) return { file: drawn.file, machine: known };
+  const machine = compileMachine(applyChanges(drawn.file, changes));
+  shelf.set(key, machine);
+  return { file: drawn.file, machine };
+}
+
+/** The version of a machine that new jobs are made with. Throws a `Refusal` where there is none. */
+export async function newestMachine(
+  machineId: string,
+  db: Database = database(),
+): Promise<{ hash: string; machine: Machine }> {
+  const [row] = await db
+    .select({ hash: machineHeads.hash })
+    .from(machineHeads)
+    .where(eq(machineHeads.machine, machineId));
+  if (!row) throw new Refusal(404, `There is no machine file called ${machineId.slice(0, 60)}.`);
+  return { hash: row.hash, machine: (await machineByHash(row.hash, db)).machine };
+}
+
+/** A stored file, read as files are read today. */
+export function readStored(text: string): MachineFile {
+  return machineFileSchema.parse(JSON.parse(text));
+}

@@ -1,0 +1,42 @@
+import { createServer } from "node:http";
+import next from "next";
+
+/**
+ * The application's own server: the framework's, behind one that refuses what the framework cannot read and holds nobody up for ever.
+ * Called with the port; listens on the loopback only.
+ */
+const port = Number(process.argv[2]);
+const hostname = "127.0.0.1";
+
+/** Whether an address can be decoded; the framework answers 500 to one that cannot. */
+function isReadable(url: string): boolean {
+  try {
+    decodeURIComponent(url);
+    return true;
+  } catch {
+    return false;
+  }
+}
+
+const app = next({ dev: false, hostname, port });
+await app.prepare();
+const handle = app.getRequestHandler();
+const server = createServer((request, response) => {
+  if (!isReadable(request.url ?? "/")) {
+    response.writeHead(400, { "content-type": "application/json", "x-content-type-options": "nosniff" });
+    response.end(JSON.stringify({ error: "This address cannot be read. Nothing was changed." }));
+    return;
+  }
+  void handle(request, response);
+});
+// A client that sends nothing for so long has gone away, milliseconds.
+server.headersTimeout = 20_000;
+server.requestTimeout = 60_000;
+server.listen(port, hostname);
+for (const name of ["SIGINT", "SIGTERM"] as const)
+  process.on(name, () => {
+    // What is under way is answered first.
+    server.close(() => process.exit(0));
+    server.closeIdleConnections();
+    setTimeout(() => process.exit(0), 3000).unref();
+  });

@@ -1,0 +1,24 @@
+"use client";
+
+import { useState } from "react";
+import { v4 as uuid } from "uuid";
+import { TopBar } from "../shell/TopBar";
+import { NewJob } from "../start/NewJob";
+
+/** A job on a new unit of a machine that was looked up first. */
+export function MachineJobScreen({ machine }: { machine: { id: string; maker: string; model: string } }) {
+  const [unit] = useState(() => uuid());
+  return (
+    <div className="start">
+      <TopBar here="Machines" />
+      <main className="library">
+        <h1>
+          A job on a {machine.maker} {machine.model}
+        </h1>
+        <div className="one-form">
+          <NewJob fixed={{ kind: "new", machine, id: unit }} />
+        </div>
+      </main>
+    </div>
+  );
+}

@@ -1,0 +1,104 @@
+"use client";
+
+import { useRouter } from "next/navigation";
+import { useState } from "react";
+import Button from "react-bootstrap/Button";
+import Form from "react-bootstrap/Form";
+import Table from "react-bootstrap/Table";
+import type { ShippedOffer } from "../../server/machines";
+import { send } from "../shell/send";
+import { TopBar } from "../shell/TopBar";
+import { useKept } from "../shell/useKept";
+
+const BY = { theirs: "newer", ours: "yours", both: "both changed it" } as const;
+
+/** A newer shipped revision held against the shop's own file: taken whole, fact by fact, or not. */
+export function OfferScreen({ offer }: { offer: ShippedOffer }) {
+  const router = useRouter();
+  const [who] = useKept("unzo.who");
+  // What the shop has not touched is taken; what it changed stays.
+  const [taken, setTaken] = useState<ReadonlySet<string>>(
+    () => new Set(offer.facts.filter((f) => f.changedBy === "theirs").map((f) => f.key)),
+  );
+  const [problem, setProblem] = useState("");
+  const [busy, setBusy] = useState(false);
+
+  async function settle(take: readonly string[]) {
+    setBusy(true);
+    setProblem("");
+    try {
+      const body = { offered: offer.hash, own: offer.own.hash, take, actor: who || "Someone" };
+      await send(`/api/machines/${offer.machine}/offer`, body);
+      router.push(`/machines/${offer.machine}`);
+    } catch (error) {
+      setProblem((error as Error).message);
+      setBusy(false);
+    }
+  }
+  const toggle = (key: string) =>
+    setTaken((now) => {
+      const next = new Set(now);
+      if (!next.delete(key)) next.add(key);
+      return next;
+    });
+  return (
+    <div className="start">
+      <TopBar here="Machines" />
+      <main className="library">
+        <h1>Newer revision {offer.revision}</h1>
+        <p className="quiet mb-0">
+          Yours is revision {offer.own.revision}.{" "}
+          {offer.hasBase
+            ? "Ticked is what only the newer revision changed."
+            : "The revision yours came from is not known, so nothing is ticked."}
+        </p>
+        <p className="problem" role="alert">
+          {problem}
+        </p>
+        <p className="d-flex gap-3 flex-wrap">
+          <Button disabled={busy || taken.size === 0} onClick={() => void settle([...taken])}>
+            Take {taken.size} of {offer.facts.length}
+          </Button>
+          <Button variant="outline-dark" disabled={busy} onClick={() => void settle(offer.facts.map((f) => f.key))}>
+            Take it whole
+          </Button>
+          <Button variant="outline-dark" disabled={busy} onClick={() => void settle([])}>
+            Keep mine
+          </Button>
+        </p>
+        <Table responsive size="sm" className="offer-table">
+          <thead>
+            <tr>
+              <th>Take</th>
+              <th>Fact</th>
+              <th>Before</th>
+              <th>Yours</th>
+              <th>Newer</th>
+              <th>Changed by</th>
+            </tr>
+          </thead>
+          <tbody>
+            {offer.facts.map((f) => (
+              <tr key={f.key}>
+                <td>
+                  <Form.Check checked={taken.has(f.key)} aria-label={`Take ${f.key}`} onChange={() => toggle(f.key)} />
+                </td>
+                <th scope="row">{f.key}</th>
+                <td>{factWords(f.base)}</td>
+                <td>{factWords(f.ours)}</td>
+                <td>{factWords(f.theirs)}</td>
+                <td>{BY[f.changedBy]}</td>
+              </tr>
+            ))}
+          </tbody>
+        </Table>
+      </main>
+    </div>
+  );
+}
+
+function factWords(value: unknown): string {
+  if (value === undefined) return "not there";
+  if (typeof value === "string" || typeof value === "number" || typeof value === "boolean") return String(value);
+  return JSON.stringify(value);
+}

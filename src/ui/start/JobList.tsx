@@ -1,0 +1,41 @@
+"use client";
+
+import Link from "next/link";
+import type { JobRow } from "../../server/jobs";
+import { clockTime, dayName } from "../shell/time";
+import { serialWords } from "../unit/plate";
+
+/** Jobs, each with where, what and how far. */
+export function JobList({ jobs }: { jobs: readonly JobRow[] }) {
+  return (
+    <ul className="jobs">
+      {jobs.map((job) => (
+        <li key={job.id}>
+          <Link href={job.closedAt === null ? `/jobs/${job.id}` : `/jobs/${job.id}/record`} prefetch={false}>
+            <span
+              className={`state-mark ${job.closedAt !== null ? "closed" : job.readings > 0 ? "under-way" : "untouched"}`}
+              aria-hidden
+            />
+            <span className="job-text">
+              <strong>{job.site}</strong>{" "}
+              <span className="quiet">
+                {job.machineName}, {serialWords(job.serial)}
+              </span>
+              <span className="job-complaint">{job.complaint ?? "No complaint"}</span>
+            </span>
+            <span className="job-state">
+              {job.result ??
+                (job.readings === 0 ? "not begun" : `${job.readings} reading${job.readings === 1 ? "" : "s"}`)}
+              <span className="quiet">
+                {job.actor},{" "}
+                <time dateTime={job.openedAt} suppressHydrationWarning>
+                  {dayName(job.openedAt)} {clockTime(job.openedAt)}
+                </time>
+              </span>
+            </span>
+          </Link>
+        </li>
+      ))}
+    </ul>
+  );
+}

@@ -1,0 +1,224 @@
+"use client";
+
+import Link from "next/link";
+import { useRouter } from "next/navigation";
+import { useEffect, useRef, useState, type FormEvent } from "react";
+import Button from "react-bootstrap/Button";
+import Form from "react-bootstrap/Form";
+import { useHotkeys } from "react-hotkeys-hook";
+import { v4 as uuid } from "uuid";
+import type { MachineSummary } from "../../server/library";
+import type { UnitRow } from "../../server/units";
+import { sendOnce } from "../shell/send";
+import { useKept } from "../shell/useKept";
+import { serialWords } from "../unit/plate";
+import { EMPTY_PLATE, PlateFields, plateOf, plateProblem, type TypedPlate } from "../unit/PlateFields";
+import { UnitFinder } from "../unit/UnitFinder";
+
+interface Complaint {
+  readonly id: string;
+  readonly words: string;
+}
+
+/** The unit that is chosen, or the machine of which a new one is typed. */
+type Chosen =
+  | { readonly kind: "unit"; readonly unit: UnitRow }
+  | { readonly kind: "new"; readonly machine: Pick<MachineSummary, "id" | "maker" | "model">; readonly id: string };
+
+/** A new job: which unit, what the complaint is, who. */
+export function NewJob({ fixed }: { fixed?: Chosen }) {
+  const router = useRouter();
+  const [typed, setTyped] = useState("");
+  const [chosen, setChosen] = useState<Chosen | null>(fixed ?? null);
+  const [plate, setPlate] = useState<TypedPlate>(EMPTY_PLATE);
+  const [complaint, setComplaint] = useState("");
+  const [who, setWho] = useKept("unzo.who");
+  const [problem, setProblem] = useState("");
+  const [busy, setBusy] = useState(false);
+  const id = useRef<string | null>(null);
+  const finder = useRef<HTMLInputElement>(null);
+  useHotkeys("n", () => finder.current?.focus(), { preventDefault: true });
+  const machine = chosen?.kind === "unit" ? chosen.unit.machine : (chosen?.machine.id ?? null);
+  const complaints = useComplaints(machine);
+  const open = useOpenJobs(chosen?.kind === "unit" ? chosen.unit.id : null);
+
+  const choose = (next: Chosen | null) => {
+    id.current = null;
+    setChosen(next);
+    setComplaint("");
+    setProblem("");
+  };
+
+  async function begin(event: FormEvent) {
+    event.preventDefault();
+    const missing = !chosen
+      ? "Choose the unit, or type the model to register a new one."
+      : chosen.kind === "new" && plateProblem(plate)
+        ? plateProblem(plate)
+        : missingIn(complaint, who);
+    if (missing || !chosen) return setProblem(missing);
+    setBusy(true);
+    setProblem("");
+    const unit =
+      chosen.kind === "unit"
+        ? { unit: chosen.unit.id }
+        : { newUnit: { id: chosen.id, machine: chosen.machine.id, ...plateOf(plate) } };
+    try {
+      const body = { id: (id.current ??= uuid()), ...unit, complaint, actor: who.trim(), again: open.length > 0 };
+      const job = await sendOnce<{ id: string }>("/api/jobs", body);
+      router.push(`/jobs/${job.id}`);
+    } catch (error) {
+      // Corrected and sent again it is another job: it gets another id.
+      id.current = null;
+      setProblem((error as Error).message);
+      setBusy(false);
+    }
+  }
+
+  return (
+    <Form className="new-job" onSubmit={(e) => void begin(e)} aria-labelledby="new-job" noValidate>
+      <h2 id="new-job">
+        New job <kbd>n</kbd>
+      </h2>
+      {chosen ? (
+        <div className="chosen-unit">
+          {chosen.kind === "unit" ? (
+            <span>
+              <strong>{chosen.unit.site}</strong>
+              <span className="quiet d-block">
+                {chosen.unit.machineName}, {serialWords(chosen.unit.serial)}
+              </span>
+            </span>
+          ) : (
+            <span>
+              <strong>New unit</strong>
+              <span className="quiet d-block">
+                {chosen.machine.maker} {chosen.machine.model}
+              </span>
+            </span>
+          )}
+          {fixed ? null : (
+            <Button variant="outline-dark" size="sm" onClick={() => choose(null)}>
+              Change
+            </Button>
+          )}
+        </div>
+      ) : (
+        <UnitFinder
+          field={finder}
+          label="Unit"
+          typed={typed}
+          onType={setTyped}
+          onUnit={(unit) => choose({ kind: "unit", unit })}
+          onMachine={(found) => choose({ kind: "new", machine: found, id: uuid() })}
+        />
+      )}
+      {chosen?.kind === "new" ? <PlateFields plate={plate} onChange={setPlate} /> : null}
+      {open.length > 0 ? (
+        <ul className="open-jobs" aria-label="Open jobs on this unit">
+          {open.map((job) => (
+            <li key={job.id}>
+              <Link href={`/jobs/${job.id}`}>
+                <i className="bi bi-arrow-right-circle" aria-hidden /> Open already: {job.complaint ?? "no complaint"},{" "}
+                {job.actor}
+              </Link>
+            </li>
+          ))}
+        </ul>
+      ) : null}
+      <Form.Group controlId="complaint">
+        <Form.Label>Complaint</Form.Label>
+        <Form.Select
+          size="lg"
+          value={complaint}
+          disabled={!machine}
+          onChange={(e) => {
+            id.current = null;
+            setComplaint(e.target.value);
+          }}
+        >
+          <option value="">{machine ? "Choose" : "Choose the unit first"}</option>
+          {complaints.map((c) => (
+            <option key={c.id} value={c.id}>
+              {c.words}
+            </option>
+          ))}
+        </Form.Select>
+      </Form.Group>
+      <Form.Group controlId="who">
+        <Form.Label>Who</Form.Label>
+        <Form.Control
+          size="lg"
+          value={who}
+          maxLength={80}
+          autoComplete="name"
+          onChange={(e) => {
+            id.current = null;
+            setWho(e.target.value);
+          }}
+        />
+      </Form.Group>
+      <p className="problem" role="alert">
+        {problem}
+      </p>
+      <Button type="submit" size="lg" disabled={busy}>
+        {open.length > 0 ? "Begin another job" : "Begin"}
+      </Button>
+    </Form>
+  );
+}
+
+function missingIn(complaint: string, who: string): string {
+  if (!complaint) return "Choose the complaint.";
+  return who.trim() ? "" : "Say who you are.";
+}
+
+/** The complaints of a machine; empty until they are there. */
+function useComplaints(machine: string | null): readonly Complaint[] {
+  const [known, setKnown] = useState<{ machine: string; complaints: readonly Complaint[] } | null>(null);
+  useEffect(() => {
+    if (!machine) return;
+    const stopped = new AbortController();
+    fetchJson<{ complaints: Complaint[] }>(
+      `/api/machines/${encodeURIComponent(machine)}/complaints`,
+      stopped.signal,
+    ).then(
+      (answer) => setKnown({ machine, complaints: answer.complaints }),
+      () => {
+        if (!stopped.signal.aborted) setKnown({ machine, complaints: [] });
+      },
+    );
+    return () => stopped.abort();
+  }, [machine]);
+  return known?.machine === machine ? known.complaints : [];
+}
+
+interface OpenJob {
+  readonly id: string;
+  readonly complaint: string | null;
+  readonly actor: string;
+}
+
+/** The open jobs of a unit. */
+function useOpenJobs(unit: string | null): readonly OpenJob[] {
+  const [known, setKnown] = useState<{ unit: string; open: readonly OpenJob[] } | null>(null);
+  useEffect(() => {
+    if (!unit) return;
+    const stopped = new AbortController();
+    fetchJson<{ open: OpenJob[] }>(`/api/units/${unit}`, stopped.signal).then(
+      (answer) => setKnown({ unit, open: answer.open }),
+      () => {
+        // The server asks before it opens a second job on a unit.
+        if (!stopped.signal.aborted) setKnown({ unit, open: [] });
+      },
+    );
+    return () => stopped.abort();
+  }, [unit]);
+  return known?.unit === unit ? known.open : [];
+}
+
+async function fetchJson<T>(url: string, signal: AbortSignal): Promise<T> {
+  const response = await fetch(url, { signal });
+  if (!response.ok) throw new Error(`${response.status}`);
+  return (await response.json()) as T;
+}

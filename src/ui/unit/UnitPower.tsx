@@ -1,0 +1,48 @@
+"use client";
+
+import Button from "react-bootstrap/Button";
+import type { Job } from "../../core/journal/fold";
+import type { Machine } from "../../core/machine/compile";
+import type { UnitState } from "../../server/units";
+import { clockTime } from "../shell/time";
+import { useUnitState } from "./useUnitState";
+
+/** Says where the unit stands otherwise than this job has it: power belongs to the unit, whoever changed it wherever. */
+export function UnitPower({
+  unit,
+  first,
+  job,
+  machine,
+  busy,
+  onTake,
+}: {
+  unit: string;
+  first: UnitState | null;
+  job: Job;
+  machine: Machine;
+  busy: boolean;
+  onTake: (setup: string) => void;
+}) {
+  const { state, stale } = useUnitState(unit, first);
+  if (stale)
+    return (
+      <span className="power-mark" role="alert">
+        <i className="bi bi-exclamation-triangle-fill" aria-hidden /> Power unknown: treat as live
+      </span>
+    );
+  if (!state || state.job === job.id || state.setup === job.setup) return null;
+  const name = machine.setupById.get(state.setup)?.name ?? state.setup;
+  return (
+    <span className="power-mark" role="alert">
+      <i className={`bi ${state.powered ? "bi-plug-fill" : "bi-plug"}`} aria-hidden />{" "}
+      <span suppressHydrationWarning>
+        {state.by}, {clockTime(state.at)}, another job: {name}
+      </span>
+      {machine.setupById.has(state.setup) ? (
+        <Button size="sm" variant="light" disabled={busy} onClick={() => onTake(state.setup)}>
+          It stands so
+        </Button>
+      ) : null}
+    </span>
+  );
+}
