@@ -224,22 +224,20 @@ describe("the wider look", () => {
   it("keeps the ones that explain the evidence best, by trying every pair there is", () => {
     expect(added.length).toBeLessThanOrEqual(14);
     const pairs = singles.flatMap((a, i) =>
-      singles
-        .slice(i + 1)
-        .flatMap((b): Hypothesis[] =>
-          a.fault.part === b.fault.part
-            ? []
-            : [
-                {
-                  kind: "two faults",
-                  id: `${a.id}+${b.id}`,
-                  faults: [a.fault, b.fault],
-                  pieces: [a.piece, b.piece],
-                  piece: a.piece === b.piece ? a.piece : `${a.piece}+${b.piece}`,
-                  prior: (2 * 0.02 * a.prior * b.prior) / sum(singles.map((h) => h.prior)) ** 2,
-                },
-              ],
-        ),
+      singles.slice(i + 1).flatMap((b): Hypothesis[] =>
+        a.fault.part === b.fault.part
+          ? []
+          : [
+              {
+                kind: "two faults",
+                id: `${a.id}+${b.id}`,
+                faults: [a.fault, b.fault],
+                pieces: [a.piece, b.piece],
+                piece: a.piece === b.piece ? a.piece : `${a.piece}+${b.piece}`,
+                prior: (2 * 0.02 * a.prior * b.prior) / sum(singles.map((h) => h.prior)) ** 2,
+              },
+            ],
+      ),
     );
     const every = isolation.widened(
       [...pairs, ...likelyChanges(machine)],

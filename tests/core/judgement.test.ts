@@ -179,6 +179,7 @@ describe("what a step costs", () => {
       });
     const opened = event(1, 0, {
       type: "opened",
+      kind: "repair",
       machine: machine.file.id,
       machineHash: "h",
       complaint: "panel-dark",

@@ -116,23 +116,19 @@ test("a file goes out and comes in again; a bad one is refused with line and fie
   const text = readFileSync(await download.path(), "utf8");
   await page.goto("/machines");
   const rows = await page.locator(".jobs li").count();
-  await page
-    .getByLabel("Machine file")
-    .setInputFiles({
-      name: "bad.yaml",
-      mimeType: "application/yaml",
-      buffer: Buffer.from(text.replace("kind: battery", "kind: flux capacitor")),
-    });
+  await page.getByLabel("Machine file").setInputFiles({
+    name: "bad.yaml",
+    mimeType: "application/yaml",
+    buffer: Buffer.from(text.replace("kind: battery", "kind: flux capacitor")),
+  });
   await expect(page.getByRole("alert").filter({ hasText: /Line \d+/ })).toBeVisible();
   await page.reload();
   await expect(page.locator(".jobs li")).toHaveCount(rows);
-  await page
-    .getByLabel("Machine file")
-    .setInputFiles({
-      name: "good.yaml",
-      mimeType: "application/yaml",
-      buffer: Buffer.from(text.replace("id: hochkar-ip-4", "id: hochkar-ip-5").replace("model: IP-4", "model: IP-5")),
-    });
+  await page.getByLabel("Machine file").setInputFiles({
+    name: "good.yaml",
+    mimeType: "application/yaml",
+    buffer: Buffer.from(text.replace("id: hochkar-ip-4", "id: hochkar-ip-5").replace("model: IP-4", "model: IP-5")),
+  });
   await page.waitForURL(/machines\/hochkar-ip-5/);
   await expect(page.getByRole("heading", { name: "Hochkar IP-5" })).toBeVisible();
 });

@@ -7,29 +7,24 @@ import { POST as duplicate } from "../../src/app/api/machines/[id]/duplicate/rou
 import { POST as quick } from "../../src/app/api/quick/route";
 import { POST as offer } from "../../src/app/api/jobs/[id]/offer/route";
 import { readMachineYaml } from "../../src/core/formats/machine-yaml";
-import { closeDatabase, database } from "../../src/server/db";
-import { keepMachineFiles } from "../../src/server/demo";
+import { closeDatabase } from "../../src/server/db";
 import { appendEvent, eventsOf } from "../../src/server/journal";
-import { listUnits, openJob, readJob } from "../../src/server/jobs";
-import {
-  keepMachineFile,
-  keepShippedMachine,
-  listMachines,
-  newestMachine,
-  versionsOf,
-} from "../../src/server/machines";
-import { units } from "../../src/server/schema";
+import { openJob, readJob } from "../../src/server/jobs";
+import { listMachines, versionsOf } from "../../src/server/library";
+import { newestMachine } from "../../src/server/machine-store";
+import { keepMachineFile, keepShippedMachine } from "../../src/server/machines";
+import { unitRecord } from "../../src/server/units";
 import { machineNamed, machineText } from "../support/fleet";
+import { asked, at, newUnit, NOW, posted, prepareShop } from "../support/shop";
 
-const now = new Date("2026-11-25T01:00:00Z");
-const at = (id: string) => ({ params: Promise.resolve({ id }) });
-const post = (body: unknown) => new Request("http://unzo/", { method: "POST", body: JSON.stringify(body) });
+const now = NOW;
+const post = posted;
 const name = `test-${uuid().slice(0, 8)}`;
 const file = { ...machineNamed("zirvald-bw-15").file, id: name };
 
 beforeAll(async () => {
-  await keepMachineFiles(new URL("../../machines/", import.meta.url).pathname, now);
-  await keepMachineFile(file, now);
+  await prepareShop();
+  await keepMachineFile(file, "edited", now);
 });
 afterAll(closeDatabase);
 
@@ -46,19 +41,18 @@ describe("the machine library in MariaDB", () => {
   });
 
   it("follows the version kept last, also back to an earlier one; a shipped file does not push a change aside", async () => {
-    await keepMachineFile({ ...file, revision: "2" }, now);
+    await keepMachineFile({ ...file, revision: "2" }, "edited", now);
     expect((await newestMachine(name)).machine.file.revision).toBe("2");
-    await keepMachineFile(file, now);
+    await keepMachineFile(file, "edited", now);
     expect((await newestMachine(name)).machine.file.revision).toBe("1");
     expect((await versionsOf(name)).map((v) => v.revision).sort()).toEqual(["1", "2"]);
-    const text = machineText("zirvald-bw-15").replace("id: zirvald-bw-15", `id: ${name}`);
-    await keepMachineFile({ ...file, revision: "3" }, now);
-    await keepShippedMachine(text, "shipped.yaml", now);
+    await keepMachineFile({ ...file, revision: "3" }, "edited", now);
+    await keepShippedMachine(file, new Set(), now);
     expect((await newestMachine(name)).machine.file.revision).toBe("3");
   });
 
   it("goes out as text and comes in again the same", async () => {
-    const response = await exportMachine(new Request("http://unzo/"), at("hochkar-ip-4"));
+    const response = await exportMachine(asked(), at("hochkar-ip-4"));
     const text = await response.text();
     expect(readMachineYaml(text, "out.yaml").file).toEqual((await newestMachine("hochkar-ip-4")).machine.file);
     expect((await importMachine(post({ name: "out.yaml", text }))).status).toBe(200);
@@ -77,7 +71,7 @@ describe("the machine library in MariaDB", () => {
     expect((await saveMachine(post({ id: name, format: 1 }), at(name))).status).toBe(400);
     expect((await duplicate(post({ id: "quellmoor-sb-210", model: "X" }), at(name))).status).toBe(409);
     expect((await duplicate(post({ id: "no spaces", model: "X" }), at(name))).status).toBe(400);
-    expect((await exportMachine(new Request("http://unzo/"), at("no-such"))).status).toBe(404);
+    expect((await exportMachine(asked(), at("no-such"))).status).toBe(404);
     expect((await listMachines()).length).toBe(before);
   });
 });
@@ -85,6 +79,8 @@ describe("the machine library in MariaDB", () => {
 describe("a machine without a file", () => {
   const input = {
     id: uuid(),
+    unit: uuid(),
+    serial: "TD 77-1",
     what: "tumble dryer",
     volts: 120,
     filter: false,
@@ -99,7 +95,11 @@ describe("a machine without a file", () => {
     const { file: kept, events } = await readJob(input.id);
     expect(kept.maker).toBe("No file");
     expect(events.length).toBe(1);
-    expect((await listUnits()).filter((u) => u.id === input.id)).toHaveLength(1);
+    expect(await unitRecord(input.unit)).toMatchObject({
+      serial: "TD 77-1",
+      site: "At the door",
+      jobs: [{ id: input.id }],
+    });
   });
   it.each([
     [{ loads: "1800" }, "names no load"],
@@ -107,7 +107,7 @@ describe("a machine without a file", () => {
     [{ what: "" }, "what machine"],
     [{ volts: 17 }, "volts"],
   ])("refuses %j with a sentence", async (change, words) => {
-    const response = await quick(post({ ...input, id: uuid(), ...change }));
+    const response = await quick(post({ ...input, id: uuid(), unit: uuid(), ...change }));
     expect(response.status).toBe(400);
     expect(((await response.json()) as { error: string }).error).toContain(words);
   });
@@ -115,10 +115,7 @@ describe("a machine without a file", () => {
 
 describe("what was found on a unit", () => {
   it("can be put into the machine's file as a new version; the job keeps its own", async () => {
-    const unit = uuid();
-    await database()
-      .insert(units)
-      .values({ id: unit, site: "Test hut", serial: unit.slice(0, 8), machine: name });
+    const unit = await newUnit(name);
     const job = (await openJob({ id: uuid(), unit, complaint: "still", actor: "Ida" }, now)).id;
     expect((await offer(post({}), at(job))).status).toBe(409);
     const change = {

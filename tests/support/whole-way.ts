@@ -24,6 +24,7 @@ export class TestJournal {
   ) {
     this.log({
       type: "opened",
+      kind: "repair",
       machine: machine.file.id,
       machineHash: "h",
       complaint,

@@ -8,10 +8,10 @@ export interface WorkCaution {
   readonly words: string;
 }
 
-const HOT: readonly string[] = ["heater", "lamp", "compressor", "resistor", "inrush resistor"];
+const HOT: readonly string[] = ["heater", "lamp", "compressor", "resistor", "inrush resistor", "ptc", "cooling unit"];
 const MOVING: readonly string[] = [
   "motor",
-  "ac fan",
+  "fan",
   "dc fan",
   "pump",
   "driven",
@@ -21,6 +21,7 @@ const MOVING: readonly string[] = [
   "motor drive",
 ];
 const REFRIGERANT: readonly string[] = ["compressor", "cooling unit"];
+const GAS: readonly string[] = ["gas valve coil"];
 /** Kinds that hold a charge after the sources are off. */
 export const CHARGED: readonly string[] = [
   "switched supply",
@@ -30,6 +31,9 @@ export const CHARGED: readonly string[] = [
   "run capacitor",
   "motor drive",
 ];
+
+/** The kinds that each of these lists names; a test holds that every name is a kind, and walks every kind past them. */
+export const CAUTION_KINDS = { hot: HOT, moving: MOVING, refrigerant: REFRIGERANT, charge: CHARGED, gas: GAS } as const;
 
 const has = (parts: readonly Part[], kinds: readonly string[]) => parts.some((p) => kinds.includes(p.kind.kind));
 
@@ -54,7 +58,7 @@ export function workCautions(machine: Machine, cleans = false): readonly WorkCau
       "power-down",
       "Capacitors keep their charge. Nothing is touched while one shows more than 60 V: discharge through a resistor, never with a screwdriver.",
     );
-  if (has(parts, ["gas valve coil", "gas valve"]))
+  if (has(parts, GAS))
     say(
       "gas",
       "power-down",

@@ -12,6 +12,7 @@ import { makeTest, testKey, type Test } from "../simulate/test";
 export function candidateTests(machine: Machine): readonly Test[] {
   const found = new Map<string, Test>();
   const pairs = [...referencePairs(machine), ...partPairs(machine)];
+  const metal = casePairs(machine);
   for (const setup of machine.file.setups) {
     const offer = (test: Test) => {
       if (forbidden(machine, setup, test) === null) found.set(testKey(test), test);
@@ -29,11 +30,11 @@ export function candidateTests(machine: Machine): readonly Test[] {
       for (const [red, black] of supplyPairs(machine)) offer(makeTest(setup.id, "acv", red.id, black.id));
     if (!isPowered(setup)) {
       for (const [red, black] of capacitorPairs(machine)) offer(makeTest(setup.id, "capacitance", red.id, black.id));
-      for (const [red, black] of casePairs(machine)) offer(makeTest(setup.id, "insulation", red.id, black.id));
+      for (const [red, black] of metal) offer(makeTest(setup.id, "insulation", red.id, black.id));
     }
-    for (const [red, black] of pairs) {
+    // An ohmmeter's few volts say little of what leaks at hundreds: dead, the metalwork is left to the insulation tester.
+    for (const [red, black] of isPowered(setup) ? [...pairs, ...metal] : pairs)
       offer(makeTest(setup.id, isPowered(setup) ? voltsFunction(machine, red, black) : "ohms", red.id, black.id));
-    }
   }
   return [...found.values()];
 }
@@ -135,10 +136,13 @@ function referencePairs(machine: Machine): Pair[] {
     const at = (node: number) => [...machine.points.values()].filter((p) => p.node === node);
     for (const red of at(line).slice(0, 1)) for (const black of at(earth).slice(0, 1)) pairs.push([red, black]);
   }
-  return [...pairs, ...casePairs(machine)];
+  return pairs;
 }
 
-/** Leakage to the metalwork: every end of a mains load against the chassis. */
+/**
+ * Leakage to the metalwork: every end of a mains load against the chassis, wherever both can be reached. A point of the metalwork
+ * behind the same cover is nearest; where there is none, any other one will do.
+ */
 function casePairs(machine: Machine): Pair[] {
   const pairs: Pair[] = [];
   const chassis = machine.file.references
@@ -148,9 +152,12 @@ function casePairs(machine: Machine): Pair[] {
   const caseNodes = machine.parts.filter((part) => part.nodeOf.has("case"));
   for (const part of caseNodes)
     for (const point of machine.points.values())
-      if ([...part.nodeOf.values()].includes(point.node))
-        for (const earth of chassis)
-          if (earth.node !== point.node && earth.panel === point.panel) pairs.push([point, earth]);
+      if ([...part.nodeOf.values()].includes(point.node)) {
+        const others = chassis.filter((earth) => earth.node !== point.node);
+        const beside = others.filter((earth) => earth.panel === point.panel);
+        const open = others.filter((earth) => earth.panel === undefined);
+        for (const earth of beside.length > 0 ? beside : [...open, ...others].slice(0, 1)) pairs.push([point, earth]);
+      }
   return pairs;
 }
 

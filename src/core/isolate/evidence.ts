@@ -1,3 +1,4 @@
+import { energyAt } from "../hazard/exposure";
 import type { Machine } from "../machine/compile";
 import type { Shown } from "../quantity/read";
 import type { Alone } from "./alone";
@@ -100,6 +101,14 @@ export function surroundingsOf(evidence: readonly Evidence[]): { readonly celsiu
   );
 }
 
+/** Whether a reading is an ohmmeter's overload between mains and metalwork: what leaks at hundreds of volts it cannot see, so it clears nothing. */
+function isBlindToLeakage(machine: Machine, test: Test, shown: Shown): boolean {
+  if (test.function !== "ohms" && test.function !== "continuity") return false;
+  if (shown.kind !== "overload" && !(shown.kind === "beep" && !shown.beeps)) return false;
+  const energies = [test.red, test.black].map((id) => (id === undefined ? "unknown" : energyAt(machine, id)));
+  return energies.includes("mains") && energies.includes("earth");
+}
+
 /** The same slip made again when a reading is made once more; judgement. */
 const SLIP_AGAIN = 0.15;
 
@@ -109,6 +118,7 @@ export function observationsOf(machine: Machine, meter: Meter, evidence: readonl
   const made = evidence.find((e) => e.type === "complaint");
   let repairs = none;
   const plain = evidence.flatMap((e): Omit<Observation, "weight" | "isLast">[] => {
+    if (e.type === "reading" && isBlindToLeakage(machine, e.test, e.shown)) return [];
     if (e.type === "reading")
       return [{ evidence: e.id, test: e.test, shown: e.shown, slip: SLIP, repairs: e.repairs ?? none }];
     if (

@@ -40,14 +40,14 @@ function compare(path: FactPath, base: unknown, ours: unknown, theirs: unknown):
   if (isPlain(ours) && isPlain(theirs)) {
     const before = isPlain(base) ? base : {};
     return union(Object.keys(ours), Object.keys(theirs)).flatMap((key) =>
-      compare([...path, key], before[key], ours[key], theirs[key]),
+      compare([...path, key], own(before, key), own(ours, key), own(theirs, key)),
     );
   }
-  const [own, other] = [byId(ours), byId(theirs)];
-  if (own && other) {
+  const [mine, other] = [byId(ours), byId(theirs)];
+  if (mine && other) {
     const before = byId(base) ?? new Map<string, unknown>();
-    return union([...own.keys()], [...other.keys()]).flatMap((id) =>
-      compare([...path, `#${id}`], before.get(id), own.get(id), other.get(id)),
+    return union([...mine.keys()], [...other.keys()]).flatMap((id) =>
+      compare([...path, `#${id}`], before.get(id), mine.get(id), other.get(id)),
     );
   }
   const changedBy = same(base, ours) ? "theirs" : same(base, theirs) ? "ours" : "both";
@@ -65,7 +65,7 @@ function put(into: unknown, path: FactPath, value: unknown): unknown {
     return at < 0 ? [...items, next] : items.map((item, i) => (i === at ? next : item));
   }
   const fields = isPlain(into) ? into : {};
-  const next = put(Object.hasOwn(fields, step) ? fields[step] : undefined, rest, value);
+  const next = put(own(fields, step), rest, value);
   return Object.fromEntries([
     ...Object.entries(fields).filter(([key]) => key !== step),
     ...(next === undefined ? [] : [[step, next] as const]),
@@ -92,5 +92,7 @@ function idOf(item: unknown): string | null {
 
 const isPlain = (value: unknown): value is Plain =>
   value !== null && typeof value === "object" && !Array.isArray(value);
+/** A field of its own: a name such as `constructor` is no field of every record. */
+const own = (fields: Plain, key: string) => (Object.hasOwn(fields, key) ? fields[key] : undefined);
 const same = (a: unknown, b: unknown) => canonicalJson(a ?? null) === canonicalJson(b ?? null);
 const union = (a: readonly string[], b: readonly string[]) => [...new Set([...a, ...b])];

@@ -109,7 +109,7 @@ export function UnitFinder({
           Nothing known fits. Type the model to register a new unit.
         </p>
       ) : null}
-      <ul id={list} role="listbox" aria-label={label} className="finder-list" hidden={!shown}>
+      <ul id={list} role="listbox" aria-label="Known units and machines" className="finder-list" hidden={!shown}>
         {all.map((row, i) => (
           <li
             key={"unit" in row ? row.unit.id : row.machine.id}
