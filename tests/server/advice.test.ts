@@ -4,12 +4,11 @@ import { POST } from "../../src/app/api/jobs/[id]/advice/route";
 import { advise } from "../../src/core/isolate/advise";
 import { evidenceOf } from "../../src/core/journal/fold";
 import { jobOn } from "../../src/core/journal/job";
-import { closeDatabase } from "../../src/server/db";
 import { appendEvent } from "../../src/server/journal";
 import { readJob } from "../../src/server/jobs";
 import { learnTimesOf, timesOn } from "../../src/server/learned-times";
 import { isolationOf } from "../support/fleet";
-import { at, newJob, newUnit, NOW, posted, prepareShop } from "../support/shop";
+import { at, closeShop, newJob, newUnit, NOW, posted, prepareShop } from "../support/shop";
 
 let unit = "";
 const now = NOW;
@@ -23,7 +22,7 @@ beforeAll(async () => {
   await prepareShop();
   unit = await newUnit("zirvald-bw-15", { site: "Test ramp" });
 });
-afterAll(closeDatabase);
+afterAll(closeShop);
 
 describe("advice from the server's own dictionary", () => {
   it("is what the same core says here, and null while nobody waits for it", { timeout: 120_000 }, async () => {

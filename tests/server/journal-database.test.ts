@@ -9,7 +9,7 @@ import { appendEvent, eventsOf } from "../../src/server/journal";
 import { listJobs, openJob, readJob } from "../../src/server/jobs";
 import { keepMachine } from "../../src/server/machines";
 import { demoMachineText } from "../support/demo-machine";
-import { asked, at, entry, newJob as jobOn, newUnit, NOW, posted, prepareShop } from "../support/shop";
+import { asked, at, closeShop, entry, newJob as jobOn, newUnit, NOW, posted, prepareShop } from "../support/shop";
 
 const now = NOW;
 const note = (text: string): EventBody => ({ type: "note", text });
@@ -28,7 +28,7 @@ beforeAll(async () => {
   await prepareShop();
   unit = await newUnit("quellmoor-sb-210");
 });
-afterAll(closeDatabase);
+afterAll(closeShop);
 
 const newJob = () => jobOn(unit, "panel-dark");
 const post = (job: string, body: unknown) => postEvent(posted(body), at(job));

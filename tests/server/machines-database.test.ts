@@ -7,7 +7,6 @@ import { POST as duplicate } from "../../src/app/api/machines/[id]/duplicate/rou
 import { POST as quick } from "../../src/app/api/quick/route";
 import { POST as offer } from "../../src/app/api/jobs/[id]/offer/route";
 import { readMachineYaml } from "../../src/core/formats/machine-yaml";
-import { closeDatabase } from "../../src/server/db";
 import { appendEvent, eventsOf } from "../../src/server/journal";
 import { openJob, readJob } from "../../src/server/jobs";
 import { listMachines, versionsOf } from "../../src/server/library";
@@ -15,7 +14,7 @@ import { newestMachine } from "../../src/server/machine-store";
 import { keepMachineFile, keepShippedMachine } from "../../src/server/machines";
 import { unitRecord } from "../../src/server/units";
 import { machineNamed, machineText } from "../support/fleet";
-import { asked, at, newUnit, NOW, posted, prepareShop } from "../support/shop";
+import { asked, at, closeShop, newUnit, NOW, posted, prepareShop } from "../support/shop";
 
 const now = NOW;
 const post = posted;
@@ -26,7 +25,7 @@ beforeAll(async () => {
   await prepareShop();
   await keepMachineFile(file, "edited", now);
 });
-afterAll(closeDatabase);
+afterAll(closeShop);
 
 describe("the machine library in MariaDB", () => {
   it("lists the fleet with its boards, codes and supplies", async () => {

@@ -1,12 +1,12 @@
 import { eq, inArray } from "drizzle-orm";
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
-import { closeDatabase, database } from "../../src/server/db";
+import { database } from "../../src/server/db";
 import { collectOrphans, hasPhoto, keepPhoto, MOST_PHOTO_BYTES, pictureType, readPhoto } from "../../src/server/photos";
 import { photos } from "../../src/server/schema";
-import { log, newJob, newUnit, NOW, prepareShop } from "../support/shop";
+import { closeShop, log, newJob, newUnit, NOW, prepareShop } from "../support/shop";
 
 beforeAll(prepareShop);
-afterAll(closeDatabase);
+afterAll(closeShop);
 
 const jpeg = (...tail: number[]) => Uint8Array.from([0xff, 0xd8, 0xff, 0xe0, ...tail]);
 const count = async (...hashes: string[]) =>

@@ -1,8 +1,9 @@
 import { v4 as uuid } from "uuid";
 import type { EventBody, JournalEvent, NewEvent } from "../../src/core/journal/events";
-import { inTransaction } from "../../src/server/db";
+import { closeDatabase, inTransaction } from "../../src/server/db";
 import { appendEvent } from "../../src/server/journal";
 import { openJob } from "../../src/server/jobs";
+import { learned } from "../../src/server/learned-times";
 import { keepMachineFiles } from "../../src/server/shipped";
 import { registerUnit } from "../../src/server/units";
 
@@ -51,4 +52,10 @@ export const at = (id: string) => ({ params: Promise.resolve({ id }) });
 export async function said(response: Response): Promise<{ status: number; error: string }> {
   const { error = "" } = (await response.json()) as { error?: string };
   return { status: response.status, error };
+}
+
+/** Ends what a test file began: what was closed is learned from first. */
+export async function closeShop(): Promise<void> {
+  await learned();
+  await closeDatabase();
 }
