@@ -15,7 +15,13 @@ export default defineConfig({
           isolate: false,
         },
       },
-      { test: { ...shared, name: "server", include: ["tests/server/**/*.test.ts", "tests/devices/**/*.test.ts"] } },
+      {
+        test: {
+          ...shared,
+          name: "server",
+          include: ["tests/server/**/*.test.ts", "tests/devices/**/*.test.ts", "tests/instance/**/*.test.ts"],
+        },
+      },
     ],
   },
 });

@@ -7,7 +7,7 @@ import { RefusedMachine } from "../machines";
 import { Refusal } from "../refusal";
 
 /** So long a file may keep the reader busy, milliseconds, and so much memory it may take, megabytes. */
-const MOST_TIME = 2000;
+const MOST_TIME = 1700;
 const MOST_MEMORY = 256;
 /** Files that may wait for the reader. */
 const MOST_WAITING = 50;
