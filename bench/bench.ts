@@ -3,6 +3,8 @@ import os from "node:os";
 import { benchIsolation } from "./isolation";
 import { lampBench } from "./lamp";
 import { benchDictionary } from "./dictionary";
+import { benchLoad } from "./load";
+import { writeLoad } from "./load-report";
 import { writeReport } from "./report";
 import { benchScreen } from "./screen";
 import { benchSolve } from "./solve";
@@ -28,6 +30,13 @@ const names = process.argv.slice(2).filter((a) => !a.startsWith("--"));
 const onlyLamp = names.includes("lamp");
 const lamp =
   names.length === 0 || onlyLamp ? lampBench(300, new URL("../docs/charts/lamp-reader.svg", import.meta.url)) : null;
+// `npm run bench -- load` measures the server alone, on shops of three sizes, and writes its page.
+if (names.includes("load")) {
+  const load = await benchLoad((words) => process.stderr.write(`${words}\n`));
+  writeLoad(run, load);
+  for (const { what, wanted, shops } of load.rows) console.log([what, wanted, ...shops].join(" | "));
+  process.exit(0);
+}
 const solve = onlyLamp ? [] : benchSolve();
 const isolation = onlyLamp ? [] : benchIsolation(names);
 /** Runs with a slip on each machine, pairs of faults on each of two, units a machine for the calibration. */

@@ -1,5 +1,5 @@
-// Measures and prints: npm run bench, npm run bench -- --json for one JSON document.
-import { debianPackages, npmPackages } from "./lib/prepare.mjs";
+// Measures and prints: npm run bench; npm run bench -- load for the server alone; npm run bench -- --json for one JSON document.
+import { build, debianPackages, npmPackages } from "./lib/prepare.mjs";
 import { main, root } from "./lib/steps.mjs";
 import { spawn } from "node:child_process";
 
@@ -8,8 +8,10 @@ await main(async () => {
   // With --json nothing but the document may reach the output.
   const write = process.stdout.write.bind(process.stdout);
   if (json) process.stdout.write = () => true;
-  await debianPackages("circuits");
+  const load = process.argv.includes("load");
+  await debianPackages("circuits", ...(load ? ["database"] : []));
   await npmPackages();
+  if (load) await build();
   if (json) process.stdout.write = write;
   await new Promise((resolve, reject) => {
     const child = spawn(process.execPath, ["--import", "tsx", "bench/bench.ts", ...process.argv.slice(2)], {

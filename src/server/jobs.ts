@@ -1,4 +1,4 @@
-import { and, asc, count, desc, eq, inArray, isNotNull, isNull, like, or, sql, type SQL } from "drizzle-orm";
+import { and, asc, count, desc, eq, inArray, isNotNull, isNull, like, or, type SQL } from "drizzle-orm";
 import { v4 as uuid } from "uuid";
 import { z } from "zod";
 import { JOB_KINDS, versionOf, type JobKind } from "../core/journal/events";
@@ -141,7 +141,24 @@ export async function listJobs(asked: z.input<typeof jobListSchema> = {}, most =
   const from = () => database().select({ n: count() }).from(jobs).innerJoin(units, eq(jobs.unit, units.id));
   const [total] =
     words.trim() === "" ? await database().select({ n: count() }).from(jobs).where(where) : await from().where(where);
-  const order = isOpen ? jobs.openedAt : jobs.closedAt;
+  const rows = await rowsWhere(where, isOpen ? jobs.openedAt : jobs.closedAt, most, (page - 1) * most);
+  return { jobs: rows, total: total!.n };
+}
+
+/** Closed jobs shown on the start screen. */
+const CLOSED = 8;
+
+/** The jobs closed last. How many there are is not counted: that would cost more with every year. */
+export function lastClosed(): Promise<readonly JobRow[]> {
+  return rowsWhere(isNotNull(jobs.closedAt), jobs.closedAt, CLOSED, 0);
+}
+
+async function rowsWhere(
+  where: SQL | undefined,
+  order: typeof jobs.openedAt | typeof jobs.closedAt,
+  most: number,
+  from: number,
+): Promise<readonly JobRow[]> {
   const rows = await database()
     .select({
       id: jobs.id,
@@ -163,16 +180,13 @@ export async function listJobs(asked: z.input<typeof jobListSchema> = {}, most =
     .where(where)
     .orderBy(desc(order), asc(jobs.id))
     .limit(most)
-    .offset((page - 1) * most);
-  return {
-    jobs: rows.map((r) => ({
-      ...r,
-      kind: r.kind as JobKind,
-      openedAt: r.openedAt.toISOString(),
-      closedAt: r.closedAt?.toISOString() ?? null,
-    })),
-    total: total!.n,
-  };
+    .offset(from);
+  return rows.map((r) => ({
+    ...r,
+    kind: r.kind as JobKind,
+    openedAt: r.openedAt.toISOString(),
+    closedAt: r.closedAt?.toISOString() ?? null,
+  }));
 }
 
 /** Every word stands in complaint, result, site or serial, or names the machine. */
@@ -204,16 +218,4 @@ export async function readJob(id: string) {
   if (!row) throw new Refusal(404, "There is no such job.");
   const [{ events, raw }, { file, machine }] = await Promise.all([journalOf(id), machineByHash(row.machineHash)]);
   return { id, unit: row.unit, events, raw, file, machine, hash: row.machineHash };
-}
-
-/** How many open jobs and units there are; an empty shop is told what to do first. */
-export async function shopSize(): Promise<{ readonly open: number; readonly closed: number; readonly units: number }> {
-  const [row] = await database()
-    .select({
-      open: sql<number>`(select count(*) from ${jobs} where ${jobs.closedAt} is null)`,
-      closed: sql<number>`(select count(*) from ${jobs} where ${jobs.closedAt} is not null)`,
-      units: sql<number>`(select count(*) from ${units})`,
-    })
-    .from(sql`(select 1) as one`);
-  return { open: Number(row!.open), closed: Number(row!.closed), units: Number(row!.units) };
 }

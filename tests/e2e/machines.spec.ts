@@ -1,6 +1,6 @@
 import { expect, test, type Page } from "@playwright/test";
 import { readFileSync } from "node:fs";
-import { axe } from "./look";
+import { axe, beginJob } from "./look";
 import { asked } from "./meter";
 
 /** Types by the keyboard alone and counts every press. */
@@ -33,7 +33,10 @@ test("a machine nobody has a file for: from a new job to the first advice in at 
   await keys.press("Tab");
   await keys.type("heater 1800, motor 250");
   await axe(page);
-  for (let i = 0; i < 5; i++) await keys.press("Tab");
+  for (let i = 0; i < 6; i++) await keys.press("Tab");
+  await expect(page.getByLabel("none on plate")).toBeFocused();
+  await keys.press("Space");
+  await keys.press("Tab");
   await expect(page.getByLabel("Who")).toBeFocused();
   await keys.type("Ida");
   await keys.press("Enter");
@@ -48,6 +51,7 @@ test("loads that are none get a sentence, and nothing typed is lost", async ({ p
   await page.goto("/quick");
   await page.getByLabel("What is it").fill("washer");
   await page.getByLabel("Its loads").fill("1800");
+  await page.getByLabel("Serial number").fill("W 1");
   await page.getByLabel("Who").fill("Ida");
   await page.getByRole("button", { name: "Begin" }).click();
   await expect(page.getByRole("alert").filter({ hasText: "names no load" })).toBeVisible();
@@ -58,12 +62,7 @@ test("loads that are none get a sentence, and nothing typed is lost", async ({ p
 test("not as drawn: a cut-off found in a lead is put in, the ranking runs on, the file can take it", async ({
   page,
 }) => {
-  await page.goto("/");
-  await page.getByLabel("Unit").selectOption({ label: "Larch Pass Hut: Quellmoor SB-210, 40177" });
-  await page.getByLabel("Complaint").selectOption("Ice on the evaporator, cools less and less");
-  await page.getByLabel("Who").fill("Ida");
-  await page.getByRole("button", { name: "Begin" }).click();
-  await page.waitForURL(/\/jobs\//);
+  await beginJob(page, "Larch Pass Hut: Quellmoor SB-210, 40177", "Ice on the evaporator, cools less and less");
   await asked(page);
   await page.keyboard.press("Alt+d");
   await page.getByLabel("In the lead of").selectOption({ label: "Defrost heater" });

@@ -1,4 +1,4 @@
-import type { Page } from "@playwright/test";
+import { expect, type Page } from "@playwright/test";
 import { ORDINARY_METER } from "../../src/core/circuit/meter";
 import type { Machine } from "../../src/core/machine/compile";
 import type { Fault } from "../../src/core/machine/fault";
@@ -34,6 +34,6 @@ export async function asked(page: Page): Promise<string | null> {
     .first();
   await next.waitFor({ timeout: 60_000 });
   // The next step is there before the journal has the last entry.
-  await page.waitForFunction("document.querySelector('.on-its-way') === null");
+  await expect(page.locator(".on-its-way")).toHaveCount(0, { timeout: 30_000 });
   return next.getAttribute("data-test");
 }

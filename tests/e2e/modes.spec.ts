@@ -105,7 +105,7 @@ test("codes of all machines: found, weighed beside the maker's table, begun as a
   await expect(page.getByText("No machine of the library shows “zz9”.")).toBeVisible();
   await page.getByLabel("Code, display text or lamp pattern").fill("E1");
   await page.locator(".code-list button", { hasText: "Freezer sensor open" }).click();
-  await page.getByRole("button", { name: "Larch Pass Hut, BF-2217" }).click();
+  await page.getByRole("button", { name: "Larch Pass Hut, BF-2217", exact: true }).click();
   await page.waitForURL(/view=says/);
   await page.getByRole("button", { name: "It shows this" }).click();
   await expect(page.locator(".trail li")).toHaveCount(2);

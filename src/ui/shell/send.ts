@@ -20,7 +20,7 @@ export class Refused extends Error {
 /** Characters; below 64 KiB also where some of them take three bytes. */
 const MOST_KEPT_ALIVE = 20_000;
 /** Waits before what bears an id of its own is sent again, milliseconds. */
-const AGAIN_AFTER = [300, 1000, 2500, 5000];
+const AGAIN_AFTER = [250, 750, 2000];
 
 /** Sends JSON to one of our own routes. Throws an Error whose message is a sentence for the person. */
 export async function send<T>(url: string, body: unknown, method: "POST" | "PUT" = "POST"): Promise<T> {

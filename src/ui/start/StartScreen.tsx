@@ -3,17 +3,17 @@
 import Link from "next/link";
 import { useRouter } from "next/navigation";
 import { useHotkeys } from "react-hotkeys-hook";
-import type { JobPage } from "../../server/jobs";
+import type { JobPage, JobRow } from "../../server/jobs";
 import { dayName } from "../shell/time";
 import { TopBar } from "../shell/TopBar";
 import { JobList } from "./JobList";
 import { NewJob } from "./NewJob";
 
 /** The jobs of the day, and a new one. */
-export function StartScreen({ open, closed, now }: { open: JobPage; closed: JobPage; now: string }) {
+export function StartScreen({ open, closed, now }: { open: JobPage; closed: readonly JobRow[]; now: string }) {
   const router = useRouter();
   useHotkeys("q", () => router.push("/quick"), { preventDefault: true });
-  const isNew = open.total === 0 && closed.total === 0;
+  const isNew = open.total === 0 && closed.length === 0;
   return (
     <div className="start">
       <TopBar here="Jobs">
@@ -30,12 +30,10 @@ export function StartScreen({ open, closed, now }: { open: JobPage; closed: JobP
               {open.total - open.jobs.length} more open jobs
             </Link>
           ) : null}
-          {closed.total > 0 ? (
+          {closed.length > 0 ? (
             <>
-              <h2 className="mt-4">
-                Closed <span className="count">{closed.total}</span>
-              </h2>
-              <JobList jobs={closed.jobs} />
+              <h2 className="mt-4">Closed last</h2>
+              <JobList jobs={closed} />
               <Link className="btn btn-outline-dark mt-2" href="/jobs?state=closed" prefetch={false}>
                 Search closed jobs
               </Link>
