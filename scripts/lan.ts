@@ -20,7 +20,7 @@ async function main(): Promise<void> {
     );
   };
   const pairing = new Pairing((word) => void show(word));
-  const gate = createGate(certificate, target!, pairing, Date.now);
+  const gate = createGate(certificate, target!, pairing, Date.now, addresses);
   gate.on("error", (error: NodeJS.ErrnoException) => {
     process.stderr.write(
       error.code === "EADDRINUSE"

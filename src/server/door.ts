@@ -34,6 +34,11 @@ export function knownHosts(listed: string | undefined): ReadonlySet<string> {
 
 /** Why a request is not let in; null when it is. */
 export function refusedAtDoor(knock: Knock, hosts: ReadonlySet<string>, body: BodyKind = "json"): Refused | null {
+  return refusedByOrigin(knock, hosts) ?? refusedByBody(knock, body);
+}
+
+/** The same by where it comes from and by what name it calls, whatever it carries. */
+export function refusedByOrigin(knock: Knock, hosts: ReadonlySet<string>): Refused | null {
   const host = (knock.host ?? "").toLowerCase();
   // A foreign name that leads here is how a page of elsewhere reads what is only meant for this machine.
   if (!hosts.has(host.replace(/:\d+$/, ""))) return { status: 421, sentence: "Unzo does not answer to this name." };
@@ -42,7 +47,11 @@ export function refusedAtDoor(knock: Knock, hosts: ReadonlySet<string>, body: Bo
   if (knock.origin !== null && hostOf(knock.origin) !== host) return foreign;
   const isLink = reads && knock.fetchMode === "navigate" && knock.fetchDest === "document";
   if (knock.fetchSite !== null && !["same-origin", "none"].includes(knock.fetchSite) && !isLink) return foreign;
-  if (reads) return null;
+  return null;
+}
+
+function refusedByBody(knock: Knock, body: BodyKind): Refused | null {
+  if (knock.method === "GET" || knock.method === "HEAD") return null;
   const type = (knock.contentType ?? "").split(";")[0]!.trim().toLowerCase();
   const fits = body === "json" ? type === "application/json" : /^image\/(jpeg|png|webp)$/.test(type);
   if (fits) return null;

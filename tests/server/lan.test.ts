@@ -17,6 +17,7 @@ let clock = NOW;
 let app: Server;
 let gate: ReturnType<typeof createGate>;
 let port: number;
+let target: string;
 const words: string[] = [];
 const pairing = new Pairing((word) => words.push(word));
 
@@ -31,9 +32,12 @@ beforeAll(async () => {
     req.on("data", (d) => {
       body += String(d);
     });
-    req.on("end", () => res.end(`app ${req.method} ${req.url} ${body} ${req.headers["x-forwarded-proto"]}`));
+    req.on("end", () => {
+      if (req.url === "/names") return res.end(`http://${req.headers.host} ${req.headers.origin}`);
+      return res.end(`app ${req.method} ${req.url} ${body} ${req.headers["x-forwarded-proto"]}`);
+    });
   });
-  const target = `http://127.0.0.1:${await listening(app)}`;
+  target = `http://127.0.0.1:${await listening(app)}`;
   gate = createGate(await certificateFor(["192.0.2.7"], folder, new Date(NOW)), target, pairing, () => clock);
   port = await listening(gate);
 });
@@ -136,22 +140,56 @@ describe("a phone at the machine", () => {
     expect((await ask("/jobs/1?x=2", { method: "POST", body: "a=b", headers: own })).text).toBe(
       "app POST /jobs/1?x=2 a=b https",
     );
+    // Behind the gate the application is called by its own name, and so is where a page of it comes from.
+    const headers = { ...own, origin: `https://127.0.0.1:${port}` };
+    expect((await ask("/names", { method: "POST", body: "a=b", headers })).text).toBe(`${target} ${target}`);
     clock = NOW + PAIRED_FOR + 1;
     expect((await ask("/jobs/1", { headers: own })).status).toBe(401);
     clock = NOW;
   });
 
-  test("guessing is slowed down for everyone, and a long guess is no guess", async () => {
+  test("guessing is slowed down by address, and a long guess is no guess", async () => {
     clock = NOW + 600_000;
     const statuses = [];
     for (let i = 0; i < 8; i++) statuses.push((await ask("/pair", { method: "POST", body: "word=x" })).status);
     expect(statuses).toEqual([403, 403, 403, 403, 403, 403, 429, 429]);
-    // Even the right word has to wait.
+    // From there even the right word has to wait.
     expect((await ask("/pair", { method: "POST", body: `word=${pairing.word}` })).text).toMatch(/Wait \d+ seconds/);
     clock += 61_000;
     expect((await ask("/pair", { method: "POST", body: `word=${"x".repeat(5000)}` })).status).toBe(413);
     expect((await ask("/pair", { method: "PUT" })).status).toBe(405);
     expect((await ask("/pair", { method: "POST", body: `word=${pairing.word}` })).status).toBe(303);
+  });
+
+  test("a stranger locks out nobody else and does not change the word; everyone is held up a little", () => {
+    const made: string[] = [];
+    const other = new Pairing((w) => made.push(w));
+    const { word } = other;
+    for (let i = 0; i < 500; i++) other.tries("no", "stranger", i);
+    for (let i = 0; i < 500; i++) other.tries("no", `address ${i}`, 500 + i);
+    expect([other.word, made]).toEqual([word, []]);
+    const held = other.tries("no", "a phone", 1001);
+    expect(held.outcome).toBe("wrong");
+    expect(held.holdUp).toBeGreaterThan(0);
+    expect(held.holdUp).toBeLessThanOrEqual(3000);
+    expect(other.tries(word, "a phone", 1002).outcome).toBe("paired");
+    // After a quiet minute nobody is held up any more.
+    expect(other.tries("no", "another", 200_000).holdUp).toBe(0);
+  });
+
+  test("the word has 29 bits: three of forty words and four digits", () => {
+    const drawn = Array.from({ length: 300 }, () => new Pairing(() => {}).word);
+    for (const word of drawn) expect(word).toMatch(/^[a-z]+-[a-z]+-[a-z]+-\d{4}$/);
+    expect(new Set(drawn.flatMap((w) => w.split("-").slice(0, 3))).size).toBe(40);
+    expect(Math.log2(40 ** 3 * 10_000)).toBeGreaterThan(29);
+  });
+
+  test("it answers to its own names only, and to no page of another site", async () => {
+    const own = { accept: "text/html" };
+    expect((await ask("/pair", { headers: { ...own, host: "evil.example" } })).status).toBe(421);
+    expect((await ask("/pair", { headers: { ...own, host: `127.0.0.1:${port}` } })).status).toBe(200);
+    const foreign = { origin: "https://evil.example", "sec-fetch-site": "cross-site" };
+    expect((await ask("/pair", { method: "POST", body: "word=x", headers: foreign })).status).toBe(403);
   });
 
   test("what is malformed or broken off ends its own request only", async () => {
@@ -172,16 +210,6 @@ describe("a phone at the machine", () => {
       cut.on("close", () => resolve());
     });
     expect((await ask("/pair")).status).toBe(200);
-  });
-
-  test("after many wrong words the word is a new one", () => {
-    const made: string[] = [];
-    const other = new Pairing((w) => made.push(w));
-    const first = other.word;
-    for (let i = 0; i < 30; i++) expect(other.tries("no", i * 61_000).outcome).toBe("wrong");
-    expect(made).toEqual([other.word]);
-    expect(other.word).not.toBe(first);
-    expect(other.tries(first, 40 * 61_000).outcome).toBe("wrong");
   });
 
   test("the page puts no foreign text into itself", () => {

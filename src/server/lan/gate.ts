@@ -1,6 +1,9 @@
 import { createServer, type Server } from "node:https";
 import type { IncomingMessage, ServerResponse } from "node:http";
+import { hostname } from "node:os";
+import { setTimeout as pause } from "node:timers/promises";
 import { createProxyServer } from "httpxy";
+import { knockOf, knownHosts, refusedByOrigin } from "../door";
 import { PAIRED_FOR, type Pairing } from "./pairing";
 import type { Certificate } from "./certificate";
 import { pairingPage } from "./pairing-page";
@@ -12,8 +15,15 @@ const MOST_BYTES = 1000;
  * The door of the workshop network: TLS in front, the application on the loopback behind. Nothing but the pairing page is
  * shown to a device that has not paired.
  */
-export function createGate(certificate: Certificate, target: string, pairing: Pairing, clock: () => number): Server {
-  const proxy = createProxyServer({ target, xfwd: true, proxyTimeout: 120_000 });
+export function createGate(
+  certificate: Certificate,
+  target: string,
+  pairing: Pairing,
+  clock: () => number,
+  addresses: readonly string[] = [],
+): Server {
+  const hosts = knownHosts([hostname(), ...addresses].join(","));
+  const proxy = createProxyServer({ target, xfwd: true, changeOrigin: true, proxyTimeout: 120_000 });
   proxy.on("error", (_error, _request, response) => {
     if (response && "writeHead" in response && !response.headersSent)
       response.writeHead(502, { "content-type": "text/plain; charset=utf-8" });
@@ -27,8 +37,21 @@ export function createGate(certificate: Certificate, target: string, pairing: Pa
         if (!response.headersSent) response.writeHead(400);
         response.end();
       };
+      const refused = refusedByOrigin(
+        knockOf(request.method ?? "GET", (name) => textOf(request.headers[name])),
+        hosts,
+      );
+      if (refused) {
+        response.writeHead(refused.status, {
+          "content-type": "text/plain; charset=utf-8",
+          "cache-control": "no-store",
+        });
+        return void response.end(refused.sentence);
+      }
       const pathname = (request.url ?? "/").split(/[?#]/)[0];
       if (pathname === "/pair") return void pair(request, response, pairing, clock()).catch(broken);
+      // The application behind answers to its own name only, and so do the pages that it makes.
+      if (request.headers.origin) request.headers.origin = target;
       if (pairing.isPaired(tokenOf(request), clock())) return void proxy.web(request, response).catch(broken);
       const wantsPage = request.method === "GET" && (request.headers.accept ?? "").includes("text/html");
       if (wantsPage) return redirect(response, "/pair");
@@ -48,7 +71,8 @@ async function pair(request: IncomingMessage, response: ServerResponse, pairing:
   if (request.method !== "POST") return page(response, 405, "Give the word with the form.");
   const word = await formWord(request);
   if (word === null) return page(response, 413, "That is no pairing word.");
-  const tried = pairing.tries(word, now);
+  const tried = pairing.tries(word, request.socket.remoteAddress ?? "", now);
+  if (tried.holdUp > 0) await pause(tried.holdUp);
   if (tried.outcome === "wait") return page(response, 429, `Too many wrong words. Wait ${tried.seconds} seconds.`);
   if (tried.outcome === "wrong")
     return page(response, 403, "That is not the word. It stands where Unzo was started, and works once.");
@@ -85,6 +109,9 @@ async function formWord(request: IncomingMessage): Promise<string | null> {
   }
   return new URLSearchParams(body).get("word") ?? "";
 }
+
+const textOf = (header: string | readonly string[] | undefined): string | null =>
+  header === undefined ? null : typeof header === "string" ? header : header.join(", ");
 
 function tokenOf(request: IncomingMessage): string {
   const pairs = (request.headers.cookie ?? "").split(";").map((c) => c.trim().split("="));

@@ -44,29 +44,34 @@ const WORDS = [
   "yarrow",
 ] as const;
 
-/** Wrong words within a minute, from everyone together, after which nobody may try. */
+/** Wrong words within a minute after which an address has to wait. */
 const TRIES = 6;
 const MINUTE = 60_000;
-/** Wrong words after which the word is a new one. */
-const MOST_WRONG = 30;
+/** Addresses whose wrong words are remembered. */
+const MOST_ADDRESSES = 1000;
+/** Each wrong word of the last minute, whoever gave it, holds up every answer by so long, and all of them by this at the most; milliseconds. */
+const HOLD_UP = 25;
+const MOST_HOLD_UP = 3000;
 /** A paired device stays paired so long, milliseconds. */
 export const PAIRED_FOR = 12 * 60 * MINUTE;
 const MOST_DEVICES = 40;
 
-/** What came of a word that was tried. */
-export type Tried =
+/** What came of a word that was tried, and how long the answer is held up, milliseconds. */
+export type Tried = { readonly holdUp: number } & (
   | { readonly outcome: "paired"; readonly token: string }
   | { readonly outcome: "wrong" }
-  | { readonly outcome: "wait"; readonly seconds: number };
+  | { readonly outcome: "wait"; readonly seconds: number }
+);
 
 /**
  * Lets devices of the workshop network in: each needs the word that stands on the screen where Unzo was started. A word
- * works once; the next device needs the next one. Tokens are kept as hashes, in memory only: a restart lets nobody in.
+ * works once; the next device needs the next one. Wrong words are counted by address, so that a stranger can lock out nobody else, and
+ * slow down everyone a little; they never change the word. Tokens are kept as hashes, in memory only: a restart lets nobody in.
  */
 export class Pairing {
   private current = newWord();
-  private wrong = 0;
-  private recent: number[] = [];
+  /** When wrong words came, by address, the address heard from longest ago first. */
+  private readonly wrong = new Map<string, number[]>();
   private readonly devices = new Map<string, number>();
 
   /** `onWord` is told each new word, so that it can be shown. */
@@ -76,22 +81,25 @@ export class Pairing {
     return this.current;
   }
 
-  /** Tries a word at a moment (milliseconds). */
-  tries(word: string, now: number): Tried {
-    this.recent = this.recent.filter((at) => at > now - MINUTE);
-    if (this.recent.length >= TRIES)
-      return { outcome: "wait", seconds: Math.ceil((this.recent[0]! + MINUTE - now) / 1000) };
+  /** Tries a word that an address gives at a moment (milliseconds). */
+  tries(word: string, address: string, now: number): Tried {
+    this.forget(now);
+    const all = [...this.wrong.values()].reduce((sum, times) => sum + times.length, 0);
+    const holdUp = Math.min(MOST_HOLD_UP, HOLD_UP * all);
+    const own = this.wrong.get(address) ?? [];
+    if (own.length >= TRIES) return { outcome: "wait", seconds: Math.ceil((own[0]! + MINUTE - now) / 1000), holdUp };
     if (!same(plain(word), plain(this.current))) {
-      this.recent.push(now);
-      this.wrong++;
-      if (this.wrong >= MOST_WRONG) this.renew();
-      return { outcome: "wrong" };
+      this.wrong.delete(address);
+      this.wrong.set(address, [...own, now]);
+      if (this.wrong.size > MOST_ADDRESSES) this.wrong.delete(this.wrong.keys().next().value!);
+      return { outcome: "wrong", holdUp };
     }
     const token = randomBytes(32).toString("base64url");
     if (this.devices.size >= MOST_DEVICES) this.devices.delete(this.devices.keys().next().value!);
     this.devices.set(hash(token), now + PAIRED_FOR);
-    this.renew();
-    return { outcome: "paired", token };
+    this.current = newWord();
+    this.onWord(this.current);
+    return { outcome: "paired", token, holdUp };
   }
 
   /** Whether a token is that of a paired device. */
@@ -100,16 +108,21 @@ export class Pairing {
     return until !== undefined && until > now;
   }
 
-  private renew(): void {
-    this.current = newWord();
-    this.wrong = 0;
-    this.onWord(this.current);
+  private forget(now: number): void {
+    for (const [address, times] of this.wrong) {
+      const recent = times.filter((at) => at > now - MINUTE);
+      if (recent.length > 0) this.wrong.set(address, recent);
+      else this.wrong.delete(address);
+    }
   }
 }
 
-/** Two words and four digits: 1 in 15 million, at six tries a minute. */
+/**
+ * Three words and four digits: 40 x 40 x 40 x 10,000 = 640 million, 29 bits. Held up as everyone is while wrong words come, the network
+ * together tries at most some 20 a second for each connection kept waiting, and 6 a minute from one address.
+ */
 function newWord(): string {
-  return `${WORDS[randomInt(WORDS.length)]}-${WORDS[randomInt(WORDS.length)]}-${String(randomInt(10_000)).padStart(4, "0")}`;
+  return `${WORDS[randomInt(WORDS.length)]}-${WORDS[randomInt(WORDS.length)]}-${WORDS[randomInt(WORDS.length)]}-${String(randomInt(10_000)).padStart(4, "0")}`;
 }
 
 /** However it was typed: capitals, blanks and dashes do not matter. */
