@@ -13,7 +13,15 @@ const layer = (files, barred, why) => ({
 export default defineConfig([
   ...next,
   ...typescript,
-  globalIgnores([".next/**", ".unzo/**", "node_modules/**", "next-env.d.ts", "src/server/migrations/**"]),
+  globalIgnores([
+    ".next/**",
+    ".unzo/**",
+    "build/**",
+    "test-results/**",
+    "node_modules/**",
+    "next-env.d.ts",
+    "src/server/migrations/**",
+  ]),
   {
     rules: {
       "@typescript-eslint/no-unused-vars": [

@@ -8,7 +8,7 @@ const ENTRIES = {
   "machine-reader": "src/server/machine-reader/child.ts",
   "prepare-database": "scripts/prepare-database.ts",
   lan: "scripts/lan.ts",
-  server: "src/server/main.ts",
+  server: "src/main.ts",
 };
 
 export async function bundle() {

@@ -61,6 +61,7 @@ export async function startMariadb({ folder, id }, { fresh = false } = {}) {
       `--init-file=${initFile}`,
       "--skip-name-resolve",
       "--max-connections=200",
+      "--innodb-buffer-pool-size=256M",
       "--character-set-server=utf8mb4",
       "--collation-server=utf8mb4_unicode_ci",
       ...asRoot(),

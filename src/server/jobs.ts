@@ -1,4 +1,4 @@
-import { and, asc, count, desc, eq, inArray, isNotNull, isNull, like, or, type SQL } from "drizzle-orm";
+import { and, count, desc, eq, inArray, isNotNull, isNull, like, or, type SQL } from "drizzle-orm";
 import { v4 as uuid } from "uuid";
 import { z } from "zod";
 import { JOB_KINDS, versionOf, type JobKind } from "../core/journal/events";
@@ -118,11 +118,14 @@ export interface JobRow {
   readonly machineName: string;
 }
 
-/** Jobs of one page of a list, and how many there are in all. */
+/** Jobs of one page of a list, and how many there are in all; counted up to `MOST_COUNTED`. */
 export interface JobPage {
   readonly jobs: readonly JobRow[];
   readonly total: number;
 }
+
+/** More than so many are not counted: it would cost more with every year. */
+export const MOST_COUNTED = 2000;
 
 /** Jobs drawn at once. */
 export const PAGE = 50;
@@ -138,27 +141,42 @@ export async function listJobs(asked: z.input<typeof jobListSchema> = {}, most =
   const { state, words, page } = jobListSchema.parse(asked);
   const isOpen = state === "open";
   const where = and(isOpen ? isNull(jobs.closedAt) : isNotNull(jobs.closedAt), ...(await matching(words)));
-  const from = () => database().select({ n: count() }).from(jobs).innerJoin(units, eq(jobs.unit, units.id));
-  const [total] =
-    words.trim() === "" ? await database().select({ n: count() }).from(jobs).where(where) : await from().where(where);
-  const rows = await rowsWhere(where, isOpen ? jobs.openedAt : jobs.closedAt, most, (page - 1) * most);
+  const some = database()
+    .select({ id: jobs.id })
+    .from(jobs)
+    .innerJoin(units, eq(jobs.unit, units.id))
+    .where(where)
+    .limit(MOST_COUNTED)
+    .as("some");
+  const [total] = await database().select({ n: count() }).from(some);
+  const rows = await rowsWhere(where, isOpen, most, (page - 1) * most);
   return { jobs: rows, total: total!.n };
 }
 
 /** Closed jobs shown on the start screen. */
 const CLOSED = 8;
 
-/** The jobs closed last. How many there are is not counted: that would cost more with every year. */
+/** The jobs closed last. */
 export function lastClosed(): Promise<readonly JobRow[]> {
-  return rowsWhere(isNotNull(jobs.closedAt), jobs.closedAt, CLOSED, 0);
+  return rowsWhere(isNotNull(jobs.closedAt), false, CLOSED, 0);
 }
 
 async function rowsWhere(
   where: SQL | undefined,
-  order: typeof jobs.openedAt | typeof jobs.closedAt,
+  isOpen: boolean,
   most: number,
   from: number,
 ): Promise<readonly JobRow[]> {
+  // In the order of the index (`jobs_closed` and the key behind it), so that a page is read off and not sorted out of all of them.
+  const page = database()
+    .select({ id: jobs.id })
+    .from(jobs)
+    .innerJoin(units, eq(jobs.unit, units.id))
+    .where(where)
+    .orderBy(...(isOpen ? [] : [desc(jobs.closedAt)]), desc(jobs.openedAt), desc(jobs.id))
+    .limit(most)
+    .offset(from)
+    .as("page");
   const rows = await database()
     .select({
       id: jobs.id,
@@ -174,13 +192,11 @@ async function rowsWhere(
       serial: units.serial,
       machineName: machines.name,
     })
-    .from(jobs)
+    .from(page)
+    .innerJoin(jobs, eq(jobs.id, page.id))
     .innerJoin(units, eq(jobs.unit, units.id))
     .innerJoin(machines, eq(jobs.machineHash, machines.hash))
-    .where(where)
-    .orderBy(desc(order), asc(jobs.id))
-    .limit(most)
-    .offset(from);
+    .orderBy(...(isOpen ? [] : [desc(jobs.closedAt)]), desc(jobs.openedAt), desc(jobs.id));
   return rows.map((r) => ({
     ...r,
     kind: r.kind as JobKind,

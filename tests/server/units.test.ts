@@ -10,7 +10,7 @@ import { database } from "../../src/server/db";
 import { listJobs, openJob, readJob } from "../../src/server/jobs";
 import { unitEvents, entriesOf } from "../../src/server/streams";
 import { unitRecord, unitState, type UnitSearch } from "../../src/server/units";
-import { asked, at, closeShop, log, newJob, newUnit, NOW, posted, prepareShop, said } from "../support/shop";
+import { asked, at, closeShop, log, newJob, newUnit, posted, prepareShop, said } from "../support/shop";
 
 const MACHINE = "zirvald-bw-15";
 const COMPLAINT = "still";

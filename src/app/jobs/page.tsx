@@ -1,4 +1,4 @@
-import { jobListSchema, listJobs, PAGE } from "../../server/jobs";
+import { jobListSchema, listJobs, MOST_COUNTED, PAGE } from "../../server/jobs";
 import { JobsScreen } from "../../ui/start/JobsScreen";
 
 export const dynamic = "force-dynamic";
@@ -15,5 +15,5 @@ export default async function Page({
     words: "",
     page: 1,
   };
-  return <JobsScreen found={await listJobs(asked)} {...asked} size={PAGE} />;
+  return <JobsScreen found={await listJobs(asked)} {...asked} size={PAGE} most={MOST_COUNTED} />;
 }

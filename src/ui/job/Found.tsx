@@ -8,10 +8,13 @@ export function Found({
   job,
   onOpen,
   onTakeBack,
+  refusal,
 }: {
   job: Job;
   onOpen: () => void;
   onTakeBack: (event: string) => void;
+  /** Why it cannot be taken back now; null when it can. */
+  refusal: (event: string) => string | null;
 }) {
   return (
     <section className="found" aria-label="Not as drawn">
@@ -30,6 +33,8 @@ export function Found({
                 <Button
                   size="sm"
                   variant="link"
+                  disabled={refusal(c.id) !== null}
+                  title={refusal(c.id) ?? undefined}
                   onClick={() => onTakeBack(c.id)}
                   aria-label={`Take back: ${c.body.words}`}
                 >

@@ -71,18 +71,19 @@ export function JobScreen({
   const [who] = useKept("unzo.who");
   const opener = events[0]?.actor ?? "Someone";
   const foresee = useRef<((coming: Job) => void) | null>(null);
-  const { job: written, coming, sending, problem, log, foretell } = useJournal(drawn, events, who || opener, foresee);
+  const journal = useJournal(drawn, events, who || opener, foresee);
+  const { job: written, coming, sending, problem, log, refusal, foretell } = journal;
   // What is on its way counts at once, and goes again should the journal refuse it; not so what ends the job, or makes another machine of the unit.
   const logged = coming && !coming.called && changesOf(coming) === changesOf(written) ? coming : written;
   // The unit in front of one may differ from its file: from here on its variant is what everything is worked out from.
   const changesKey = changesOf(logged);
-  // eslint-disable-next-line react-hooks/exhaustive-deps -- the key stands for the changes
   const variant = useMemo(
     () =>
       applyChanges(
         file,
         logged.changes.map((c) => c.body.change),
       ),
+    // eslint-disable-next-line react-hooks/exhaustive-deps -- the key stands for the changes
     [file, changesKey],
   );
   const machine = useMemo(() => (variant === file ? drawn : compileMachine(variant)), [variant, file, drawn]);
@@ -465,6 +466,7 @@ export function JobScreen({
             job={job}
             onOpen={() => setVarying(true)}
             onTakeBack={(event) => void log({ type: "struck", event, reason: "taken back" })}
+            refusal={(event) => refusal({ type: "struck", event, reason: "taken back" }, machine)}
           />
         </aside>
       </main>

@@ -2,9 +2,11 @@
 
 import { useCallback, useMemo, useRef, useState, type RefObject } from "react";
 import { v4 as uuid } from "uuid";
+import { decide } from "../../core/journal/decide";
 import type { EventBody, JournalEvent } from "../../core/journal/events";
 import type { Job } from "../../core/journal/fold";
 import { jobOn } from "../../core/journal/job";
+import { ledgerOf } from "../../core/journal/ledger";
 import type { Machine } from "../../core/machine/compile";
 import { sendOnce } from "../shell/send";
 
@@ -20,6 +22,8 @@ export interface JournalDesk {
    * written either. A second try of the same body keeps its id, so it is logged once.
    */
   log(body: EventBody): Promise<boolean>;
+  /** Why the journal would refuse this, as far as it is known here, by the very rule by which the server decides; null when it would not. `unit` is the machine with what was found on it. */
+  refusal(body: EventBody, unit: Machine): string | null;
   /** The job as it would be with this event: what `log` of the same body will make of it. */
   foretell(body: EventBody): Job;
 }
@@ -120,7 +124,17 @@ export function useJournal(
 
   const foretell = useCallback((body: EventBody) => withEvent(eventOf(body)), [withEvent, eventOf]);
 
-  return { job, coming, sending: underWay.length > 0, problem, log, foretell };
+  const ledger = useMemo(() => ledgerOf(job.id, events), [job.id, events]);
+  const refusal = useCallback(
+    (body: EventBody, unit: Machine) => {
+      const event = { id: job.id, v: 1 as const, actor, body };
+      const decision = decide(ledger, { file: machine.file, machine: unit }, event);
+      return decision.kind === "refused" ? decision.sentence : null;
+    },
+    [ledger, machine, actor, job.id],
+  );
+
+  return { job, coming, sending: underWay.length > 0, problem, log, refusal, foretell };
 }
 
 /** A journal with further events, each of them once. */

@@ -42,9 +42,9 @@ type Step = (typeof STEPS)[number][0];
 export function RepairScreen({ events, unit, file, piece, fault, step }: Props) {
   const drawn = useMemo(() => compileMachine(file), [file]);
   const [who] = useKept("unzo.who");
-  const { job, coming, sending, problem, log } = useJournal(drawn, events, who || (events[0]?.actor ?? "Someone"));
+  const journal = useJournal(drawn, events, who || (events[0]?.actor ?? "Someone"));
+  const { job, coming, sending, problem, log } = journal;
   const changes = job.changes.map((c) => c.id).join(" ");
-  // eslint-disable-next-line react-hooks/exhaustive-deps -- the key stands for the changes
   const machine = useMemo(
     () =>
       job.changes.length === 0
@@ -55,6 +55,7 @@ export function RepairScreen({ events, unit, file, piece, fault, step }: Props) 
               job.changes.map((c) => c.body.change),
             ),
           ),
+    // eslint-disable-next-line react-hooks/exhaustive-deps -- the key stands for the changes
     [drawn, file, changes],
   );
   const [at, setStep] = useState<Step>(STEPS.find(([id]) => id === step)?.[0] ?? "decide");
@@ -119,7 +120,9 @@ export function RepairScreen({ events, unit, file, piece, fault, step }: Props) 
             onDone={() => setAt(file.settings.length > 0 || file.addOns.length > 0 ? "set-up" : "prove")}
           />
         ) : null}
-        {at === "set-up" ? <SetUp {...shared} onDone={() => setAt("prove")} /> : null}
+        {at === "set-up" ? (
+          <SetUp {...shared} refusal={(body) => journal.refusal(body, machine)} onDone={() => setAt("prove")} />
+        ) : null}
         {at === "prove" ? <Prove {...shared} fault={fault} onBack={() => setAt("back")} /> : null}
         {at === "back" ? <LeftList left={left} busy={shared.busy} job={job} onLog={log} /> : null}
         {at === "change" ? <Change {...shared} unit={unit} /> : null}

@@ -4,6 +4,7 @@ import Link from "next/link";
 import { useMemo } from "react";
 import Button from "react-bootstrap/Button";
 import Form from "react-bootstrap/Form";
+import type { EventBody } from "../../core/journal/events";
 import { addOnPlan } from "../../core/repair/add-on";
 import { carryOver } from "../../core/repair/carry-over";
 import { drawingOf, settingWords } from "../../core/workbench/coded-switch";
@@ -11,7 +12,15 @@ import { SwitchRow } from "../tools/SwitchRow";
 import type { RepairProps } from "./Decide";
 
 /** The settings of the old board onto the new one, key by key, tried on a simulated board first; and modules that are added. */
-export function SetUp({ machine, job, piece, busy, onLog, onDone }: RepairProps & { readonly onDone: () => void }) {
+export function SetUp({
+  machine,
+  job,
+  piece,
+  busy,
+  onLog,
+  onDone,
+  refusal,
+}: RepairProps & { readonly onDone: () => void; readonly refusal: (body: EventBody) => string | null }) {
   const { file } = machine;
   const carried = useMemo(() => carryOver(machine, job), [machine, job]);
   const setNow = (setting: string) =>
@@ -32,6 +41,14 @@ export function SetUp({ machine, job, piece, busy, onLog, onDone }: RepairProps 
               const drawing = s.value === null ? null : drawingOf(setting(s.setting), s.value, `${s.name}: ${s.words}`);
               const now = setNow(s.setting);
               const isSet = now?.type === "setting" && now.value === s.value;
+              const set: EventBody = {
+                type: "setting",
+                setting: s.setting,
+                value: s.value ?? "",
+                moment: "set",
+                words: `${s.name} set to ${s.value ?? ""} on the new board`,
+              };
+              const refused = s.value === null || isSet ? null : refusal(set);
               return (
                 <li key={s.setting}>
                   <div>
@@ -64,16 +81,9 @@ export function SetUp({ machine, job, piece, busy, onLog, onDone }: RepairProps 
                   {s.value !== null && s.by !== "menu" ? (
                     <Button
                       variant={isSet ? "outline-dark" : "primary"}
-                      disabled={busy || isSet}
-                      onClick={() =>
-                        void onLog({
-                          type: "setting",
-                          setting: s.setting,
-                          value: s.value!,
-                          moment: "set",
-                          words: `${s.name} set to ${s.value!} on the new board`,
-                        })
-                      }
+                      disabled={busy || isSet || refused !== null}
+                      title={refused ?? undefined}
+                      onClick={() => void onLog(set)}
                     >
                       {isSet ? (
                         <>

@@ -10,12 +10,15 @@ export function JobsScreen({
   words,
   page,
   size,
+  most,
 }: {
   found: JobPage;
   state: "open" | "closed";
   words: string;
   page: number;
   size: number;
+  /** More than so many are not counted. */
+  most: number;
 }) {
   const pages = Math.max(1, Math.ceil(found.total / size));
   const to = (n: number) => `/jobs?${new URLSearchParams({ state, words, page: String(n) }).toString()}`;
@@ -24,7 +27,8 @@ export function JobsScreen({
       <TopBar here="Jobs" />
       <main className="library">
         <h1>
-          {state === "open" ? "Open jobs" : "Closed jobs"} <span className="count">{found.total}</span>
+          {state === "open" ? "Open jobs" : "Closed jobs"}{" "}
+          <span className="count">{found.total < most ? found.total : `${most} and more`}</span>
         </h1>
         <form className="library-search" action="/jobs" method="get">
           <input
@@ -52,9 +56,9 @@ export function JobsScreen({
             </Link>
           ) : null}
           <span>
-            page {page} of {pages}
+            page {page} of {found.total < most ? pages : `${pages} and more`}
           </span>
-          {page < pages ? (
+          {found.jobs.length === size ? (
             <Link className="btn btn-outline-dark" href={to(page + 1)} prefetch={false}>
               Older
             </Link>

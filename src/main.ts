@@ -1,5 +1,7 @@
-import { createServer } from "node:http";
+import { createServer, type IncomingMessage, type ServerResponse } from "node:http";
 import next from "next";
+import { GET as alive } from "./app/api/alive/route";
+import { GET as health } from "./app/api/health/route";
 
 /**
  * The application's own server: the framework's, behind one that refuses what the framework cannot read and holds nobody up for ever.
@@ -18,6 +20,24 @@ function isReadable(url: string): boolean {
   }
 }
 
+/** Asked by whoever watches over us, also while pages are being made: answered without the framework's many turns. */
+const PLAIN: Readonly<Record<string, (request: Request) => Promise<Response>>> = {
+  "/api/alive": alive,
+  "/api/health": health,
+};
+
+async function direct(
+  request: IncomingMessage,
+  response: ServerResponse,
+  answer: (request: Request) => Promise<Response>,
+): Promise<void> {
+  const headers = new Headers();
+  for (const [name, value] of Object.entries(request.headers)) if (typeof value === "string") headers.set(name, value);
+  const made = await answer(new Request(`http://${hostname}${request.url}`, { headers }));
+  response.writeHead(made.status, Object.fromEntries(made.headers));
+  response.end(await made.text());
+}
+
 const app = next({ dev: false, hostname, port });
 await app.prepare();
 const handle = app.getRequestHandler();
@@ -27,6 +47,8 @@ const server = createServer((request, response) => {
     response.end(JSON.stringify({ error: "This address cannot be read. Nothing was changed." }));
     return;
   }
+  const answer = request.method === "GET" ? PLAIN[request.url ?? ""] : undefined;
+  if (answer) return void direct(request, response, answer);
   void handle(request, response);
 });
 // A client that sends nothing for so long has gone away, milliseconds.
