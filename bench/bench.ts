@@ -29,7 +29,7 @@ const names = process.argv.slice(2).filter((a) => !a.startsWith("--"));
 // `npm run bench -- lamp` measures the lamp reader alone.
 const onlyLamp = names.includes("lamp");
 const lamp =
-  names.length === 0 || onlyLamp ? lampBench(300, new URL("../docs/charts/lamp-reader.svg", import.meta.url)) : null;
+  names.length === 0 || onlyLamp ? lampBench(2_000, new URL("../docs/charts/lamp-reader.svg", import.meta.url)) : null;
 // `npm run bench -- load` measures the server alone, on shops of three sizes, and writes its page.
 if (names.includes("load")) {
   const load = await benchLoad((words) => process.stderr.write(`${words}\n`));

@@ -23,6 +23,8 @@ export interface FileSummary {
   /** Codes it can show, with their words. */
   readonly codes: readonly string[];
   readonly complaints: readonly { readonly id: string; readonly words: string }[];
+  /** Product codes of its plates, and the board numbers that they pick. */
+  readonly plates?: readonly string[];
 }
 
 /** A machine of the library, by the version that new jobs are made with. */
@@ -57,6 +59,7 @@ export function summaryOf(file: MachineFile): FileSummary {
     boards: file.pieces.flatMap((p) => (p.number ? [p.number] : [])),
     codes: codes.map((c) => `${c.id} ${c.words}`),
     complaints: file.complaints.map(({ id, words }) => ({ id, words })),
+    plates: file.plates.flatMap((p) => [p.code, ...Object.values(p.numbers)]),
   };
 }
 
@@ -74,7 +77,15 @@ export async function librarySummaries(): Promise<readonly MachineSummary[]> {
   const found: MachineSummary[] = [];
   for (const row of rows) {
     const summary = await kept(row.hash, row.summary);
-    const search = [summary.maker, summary.model, summary.name, summary.family, summary.id, ...summary.boards]
+    const search = [
+      summary.maker,
+      summary.model,
+      summary.name,
+      summary.family,
+      summary.id,
+      ...summary.boards,
+      ...(summary.plates ?? []),
+    ]
       .join(" ")
       .toLowerCase();
     found.push({

@@ -3,6 +3,7 @@ import { v4 as uuid } from "uuid";
 import { z } from "zod";
 import type { Done } from "../core/journal/fold";
 import { jobOn } from "../core/journal/job";
+import { plateWords } from "../core/machine/plate";
 import { serialKey, unitPlateSchema, type UnitEvent, type UnitPlate } from "../core/journal/unit-events";
 import { database, inTransaction, type Database, type Tx } from "./db";
 import { refuseWhenFull } from "./disk";
@@ -35,6 +36,8 @@ export interface UnitRecord extends UnitRow {
   readonly mergedInto: string | null;
   /** Other entries that were found to be this unit. */
   readonly absorbed: readonly { readonly id: string; readonly site: string; readonly serial: string | null }[];
+  /** Boards and sheet that its plate picks, in words; empty where its file says nothing of it. */
+  readonly platePicks: string;
   readonly state: UnitState | null;
   readonly jobs: readonly {
     readonly id: string;
@@ -225,6 +228,7 @@ export async function unitRecord(id: string): Promise<UnitRecord> {
     ...plateOf(unit),
     machineName: `${head.machine.file.maker} ${head.machine.file.model}`,
     mergedInto: unit.mergedInto,
+    platePicks: plateWords(head.machine.file, unit),
     absorbed,
     state: stateOf(unit),
     jobs: [...rows].reverse().map((r) => ({

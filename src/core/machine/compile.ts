@@ -423,6 +423,10 @@ function checkNames(
       need(names.points, "point", test.black, [...path, "black"]);
     }
   };
+  file.plates.forEach((plate, i) => {
+    for (const piece of Object.keys(plate.numbers))
+      need(names.pieceById, "piece", piece, ["plates", i, "numbers", piece]);
+  });
   file.setups.forEach((setup, i) => {
     setup.openDoors.forEach((door, d) => need(names.doors, "door", door, ["setups", i, "openDoors", d]));
     setup.apart.forEach((plug, c) => need(names.connectors, "connector", plug, ["setups", i, "apart", c]));

@@ -332,6 +332,15 @@ const cause = z.strictObject({
   share: number({ above: 0, max: 0.9 }),
 });
 
+/** What a rating plate can say, and what it picks: the index of the product code decides which boards belong in and which sheet draws the unit. */
+const plate = z.strictObject({
+  code: words,
+  index: z.string().min(1).max(20).optional(),
+  /** By piece, the number of the board that belongs into units with this plate. */
+  numbers: z.record(id, words).default({}),
+  sheet: words.optional(),
+});
+
 export const machineFileSchema = z.strictObject({
   format: z.union([z.literal("1"), z.literal(1)]).transform(() => 1 as const),
   id,
@@ -366,6 +375,8 @@ export const machineFileSchema = z.strictObject({
   settings: list(setting, 60),
   menu: menu.optional(),
   addOns: list(addOn, 10),
+  /** Left out: every unit is as the file has it, whatever its plate says. */
+  plates: list(plate, 60),
   pieces: z.array(piece).min(1).max(100),
   parts: z.array(part).min(1).max(400),
   wires: list(wire),

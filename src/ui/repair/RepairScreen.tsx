@@ -1,5 +1,6 @@
 "use client";
 
+import { asPlated } from "../../core/machine/plate";
 import { serialWords } from "../unit/plate";
 import Link from "next/link";
 import { useMemo, useState } from "react";
@@ -39,7 +40,10 @@ const STEPS = [
 type Step = (typeof STEPS)[number][0];
 
 /** From the cause found to the proof that the machine is well: what to do about it, the swap, the settings, the proof, and nothing left behind. */
-export function RepairScreen({ events, unit, file, piece, fault, step }: Props) {
+export function RepairScreen({ events, unit, file: drawnFile, piece, fault, step }: Props) {
+  const opened = events[0]!.body;
+  // The plate of this unit may pick other boards than the file names for all of them.
+  const file = useMemo(() => asPlated(drawnFile, opened.type === "opened" ? opened : {}), [drawnFile, opened]);
   const drawn = useMemo(() => compileMachine(file), [file]);
   const [who] = useKept("unzo.who");
   const journal = useJournal(drawn, events, who || (events[0]?.actor ?? "Someone"));

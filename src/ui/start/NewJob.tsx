@@ -7,6 +7,8 @@ import Button from "react-bootstrap/Button";
 import Form from "react-bootstrap/Form";
 import { useHotkeys } from "react-hotkeys-hook";
 import { v4 as uuid } from "uuid";
+import { plateWords, type PlateSaid } from "../../core/machine/plate";
+import type { MachineFile } from "../../core/machine/schema";
 import type { MachineSummary } from "../../server/library";
 import type { UnitRow } from "../../server/units";
 import { sendOnce } from "../shell/send";
@@ -19,6 +21,14 @@ interface Complaint {
   readonly id: string;
   readonly words: string;
 }
+
+/** What opening a job needs to know of a machine. */
+interface Opening {
+  readonly complaints: readonly Complaint[];
+  readonly plates: MachineFile["plates"];
+  readonly pieces: MachineFile["pieces"];
+}
+const NOTHING: Opening = { complaints: [], plates: [], pieces: [] };
 
 /** The unit that is chosen, or the machine of which a new one is typed. */
 type Chosen =
@@ -39,7 +49,7 @@ export function NewJob({ fixed }: { fixed?: Chosen }) {
   const finder = useRef<HTMLInputElement>(null);
   useHotkeys("n", () => finder.current?.focus(), { preventDefault: true });
   const machine = chosen?.kind === "unit" ? chosen.unit.machine : (chosen?.machine.id ?? null);
-  const complaints = useComplaints(machine);
+  const { complaints, ...plated } = useOpening(machine);
   const open = useOpenJobs(chosen?.kind === "unit" ? chosen.unit.id : null);
 
   const choose = (next: Chosen | null) => {
@@ -114,6 +124,7 @@ export function NewJob({ fixed }: { fixed?: Chosen }) {
         />
       )}
       {chosen?.kind === "new" ? <PlateFields plate={plate} onChange={setPlate} /> : null}
+      <PlatePicks {...plated} said={chosen?.kind === "new" ? plate : (chosen?.unit ?? {})} />
       {open.length > 0 ? (
         <ul className="open-jobs" aria-label="Open jobs on this unit">
           {open.map((job) => (
@@ -173,24 +184,31 @@ function missingIn(complaint: string, who: string): string {
   return who.trim() ? "" : "Say who you are.";
 }
 
-/** The complaints of a machine; empty until they are there. */
-function useComplaints(machine: string | null): readonly Complaint[] {
-  const [known, setKnown] = useState<{ machine: string; complaints: readonly Complaint[] } | null>(null);
+/** Which boards belong into a unit with this plate, and which sheet draws it, where the file says. */
+function PlatePicks({ plates, pieces, said }: Pick<Opening, "plates" | "pieces"> & { readonly said: PlateSaid }) {
+  const words = plateWords({ plates, pieces }, said);
+  return words === "" ? null : (
+    <p className="plate-picks" role="status">
+      <i className="bi bi-card-text" aria-hidden /> {words}
+    </p>
+  );
+}
+
+/** What opening a job needs to know of a machine; nothing until it is there. */
+function useOpening(machine: string | null): Opening {
+  const [known, setKnown] = useState<{ machine: string; opening: Opening } | null>(null);
   useEffect(() => {
     if (!machine) return;
     const stopped = new AbortController();
-    fetchJson<{ complaints: Complaint[] }>(
-      `/api/machines/${encodeURIComponent(machine)}/complaints`,
-      stopped.signal,
-    ).then(
-      (answer) => setKnown({ machine, complaints: answer.complaints }),
+    fetchJson<Opening>(`/api/machines/${encodeURIComponent(machine)}/complaints`, stopped.signal).then(
+      (opening) => setKnown({ machine, opening }),
       () => {
-        if (!stopped.signal.aborted) setKnown({ machine, complaints: [] });
+        if (!stopped.signal.aborted) setKnown({ machine, opening: NOTHING });
       },
     );
     return () => stopped.abort();
   }, [machine]);
-  return known?.machine === machine ? known.complaints : [];
+  return known?.machine === machine ? known.opening : NOTHING;
 }
 
 interface OpenJob {

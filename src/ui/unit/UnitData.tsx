@@ -23,6 +23,12 @@ export function UnitData({ unit }: { unit: UnitRecord }) {
         <dd>{unit.site}</dd>
         <dt>Product code</dt>
         <dd>{unit.productCode ? `${unit.productCode} ${unit.productIndex ?? ""}` : "not noted"}</dd>
+        {unit.platePicks ? (
+          <>
+            <dt>By its plate</dt>
+            <dd>{unit.platePicks}</dd>
+          </>
+        ) : null}
         <dt>Serial number</dt>
         <dd>{unit.serial ?? "none on the plate"}</dd>
         {unit.absorbed.length > 0 ? (
