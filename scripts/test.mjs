@@ -1,10 +1,10 @@
 // Runs every check: npm test. Does all of its own set-up, and prints one line a runner at the end.
-import { spawn } from "node:child_process";
 import { mkdirSync, readFileSync, rmSync } from "node:fs";
 import path from "node:path";
+import { openFolder } from "./lib/folder.mjs";
 import { portIsFree, startMariadb } from "./lib/mariadb.mjs";
 import { build, debianPackages, npmPackages } from "./lib/prepare.mjs";
-import { main, root, run, say, Stop } from "./lib/steps.mjs";
+import { main, onEnd, root, run, say, signal, start, Stop } from "./lib/steps.mjs";
 
 const results = path.join(root, "test-results");
 const lines = [];
@@ -47,57 +47,44 @@ await main(async () => {
   // Side by side what does not need the build; the types of the whole need the ones it writes.
   await Promise.all([
     build(),
-    check("types of core", "npx", ["tsc", "--noEmit", "-p", "src/core"]).then(() =>
-      check("lint", "npx", ["eslint", "."]),
-    ),
+    check("types of core", "npx", ["tsc", "--noEmit", "-p", "src/core"])
+      .then(() => check("lint", "npx", ["eslint", "."]))
+      .then(() => check("format", "npx", ["prettier", "--check", ".", "--log-level", "warn"])),
   ]);
   const types = check("types", "npx", ["tsc", "--noEmit"]);
 
   // Apart from the demo's instance, under another folder for every checkout's test run.
-  const database = await startMariadb(path.join(root, ".unzo/test"), { fresh: true });
+  const held = openFolder(path.join(root, ".unzo/test"));
+  onEnd(() => held.release());
+  const database = await startMariadb(held, { fresh: true });
+  onEnd(() => database.stop());
+  const env = { UNZO_DATABASE_URL: database.url, UNZO_DATA: held.folder };
   let app = null;
-  const stop = async () => {
-    app?.kill("SIGTERM");
-    await database.stop();
-  };
-  for (const signal of ["SIGINT", "SIGTERM"]) process.on(signal, () => void stop().then(() => process.exit(130)));
   try {
-    const env = { UNZO_DATABASE_URL: database.url, UNZO_PHOTOS: path.join(root, ".unzo/test-photos") };
-    await run("npx", ["tsx", "scripts/prepare-database.ts", "--demo"], { env });
+    await run(process.execPath, ["build/prepare-database.mjs", "--demo"], { env });
     await types;
-    await check(
-      "vitest run",
-      "npx",
-      [
-        "vitest",
-        "run",
-        "--reporter=default",
-        "--reporter=json",
-        `--outputFile.json=${path.join(results, "vitest.json")}`,
-      ],
-      env,
-    );
+    const report = `--outputFile.json=${path.join(results, "vitest.json")}`;
+    await check("vitest run", "npx", ["vitest", "run", "--reporter=default", "--reporter=json", report], env);
 
     const port = await freePort(4790);
-    app = spawn(process.execPath, ["node_modules/next/dist/bin/next", "start", "-H", "127.0.0.1", "-p", String(port)], {
-      cwd: root,
+    app = start(process.execPath, ["build/server.mjs", String(port)], {
       env: { ...process.env, ...env, NODE_ENV: "production", NEXT_TELEMETRY_DISABLED: "1" },
       stdio: ["ignore", "ignore", "inherit"],
     });
     const url = `http://127.0.0.1:${port}`;
     for (let tries = 0; tries < 120; tries++) {
-      if (
-        await fetch(`${url}/api/health`).then(
-          (r) => r.ok,
-          () => false,
-        )
-      )
-        break;
+      const ok = await fetch(`${url}/api/health`).then(
+        (r) => r.ok,
+        () => false,
+      );
+      if (ok) break;
       await new Promise((resolve) => setTimeout(resolve, 250));
     }
     await check("playwright run", "npx", ["playwright", "test"], { UNZO_URL: url });
   } finally {
-    await stop();
+    if (app) signal(app, "SIGTERM");
+    await database.stop();
+    held.release();
   }
 
   const json = (name) => JSON.parse(readFileSync(path.join(results, name), "utf8"));

@@ -87,9 +87,7 @@ export function NewJob({ fixed }: { fixed?: Chosen }) {
 
   return (
     <Form className="new-job" onSubmit={(e) => void begin(e)} aria-labelledby="new-job" noValidate>
-      <h2 id="new-job">
-        New job <kbd>n</kbd>
-      </h2>
+      <h2 id="new-job">New job {fixed ? null : <kbd>n</kbd>}</h2>
       {chosen ? (
         <div className="chosen-unit">
           {chosen.kind === "unit" ? (
@@ -123,8 +121,13 @@ export function NewJob({ fixed }: { fixed?: Chosen }) {
           onMachine={(found) => choose({ kind: "new", machine: found, id: uuid() })}
         />
       )}
-      {chosen?.kind === "new" ? <PlateFields plate={plate} onChange={setPlate} /> : null}
-      <PlatePicks {...plated} said={chosen?.kind === "new" ? plate : (chosen?.unit ?? {})} />
+      {chosen?.kind === "new" ? (
+        <PlateFields plate={plate} onChange={setPlate}>
+          <PlatePicks {...plated} said={plate} />
+        </PlateFields>
+      ) : (
+        <PlatePicks {...plated} said={chosen?.unit ?? {}} />
+      )}
       {open.length > 0 ? (
         <ul className="open-jobs" aria-label="Open jobs on this unit">
           {open.map((job) => (

@@ -1,6 +1,8 @@
 "use client";
 
+import { useEffect, useState, type ReactNode } from "react";
 import Form from "react-bootstrap/Form";
+import type { UnitSearch } from "../../server/units";
 
 /** A unit as it is typed from its plate. */
 export interface TypedPlate {
@@ -32,13 +34,35 @@ export function plateProblem(plate: TypedPlate): string {
 }
 
 /** Site, product code with its index, serial: in the order in which they are looked for. */
-export function PlateFields({ plate, onChange }: { plate: TypedPlate; onChange: (plate: TypedPlate) => void }) {
+export function PlateFields({
+  plate,
+  onChange,
+  children,
+}: {
+  plate: TypedPlate;
+  onChange: (plate: TypedPlate) => void;
+  /** What is said of the product code, beneath it. */
+  children?: ReactNode;
+}) {
+  const sites = useKnownSites(plate.site);
   const set = (change: Partial<TypedPlate>) => onChange({ ...plate, ...change });
   return (
     <>
       <Form.Group controlId="site">
         <Form.Label>Site</Form.Label>
-        <Form.Control size="lg" value={plate.site} maxLength={120} onChange={(e) => set({ site: e.target.value })} />
+        <Form.Control
+          size="lg"
+          list="known-sites"
+          autoComplete="off"
+          value={plate.site}
+          maxLength={120}
+          onChange={(e) => set({ site: e.target.value })}
+        />
+        <datalist id="known-sites">
+          {sites.map((site) => (
+            <option key={site} value={site} />
+          ))}
+        </datalist>
       </Form.Group>
       <div className="plate-row">
         <Form.Group controlId="product-code">
@@ -62,6 +86,7 @@ export function PlateFields({ plate, onChange }: { plate: TypedPlate; onChange: 
           />
         </Form.Group>
       </div>
+      {children}
       <Form.Group controlId="serial">
         <Form.Label>Serial number</Form.Label>
         <Form.Control
@@ -82,4 +107,25 @@ export function PlateFields({ plate, onChange }: { plate: TypedPlate; onChange: 
       </Form.Group>
     </>
   );
+}
+
+/** Sites of known units that fit what is typed; a help only, so where none can be fetched there are none. */
+function useKnownSites(typed: string): readonly string[] {
+  const [sites, setSites] = useState<readonly string[]>([]);
+  useEffect(() => {
+    const stopped = new AbortController();
+    const timer = setTimeout(() => {
+      fetch(`/api/units?q=${encodeURIComponent(typed.trim())}`, { signal: stopped.signal })
+        .then((r) => r.json() as Promise<Partial<UnitSearch>>)
+        .then(
+          ({ units = [] }) => setSites([...new Set(units.map((u) => u.site))]),
+          () => setSites([]),
+        );
+    }, 150);
+    return () => {
+      clearTimeout(timer);
+      stopped.abort();
+    };
+  }, [typed]);
+  return sites;
 }

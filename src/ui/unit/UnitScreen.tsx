@@ -130,7 +130,9 @@ export function UnitScreen({ unit }: { unit: UnitRecord }) {
           </ul>
         </section>
         <UnitData unit={unit} />
-        <NewJob fixed={{ kind: "unit", unit }} />
+        <div className="one-form">
+          <NewJob fixed={{ kind: "unit", unit }} />
+        </div>
       </main>
     </div>
   );
