@@ -80,7 +80,7 @@ await main(async () => {
       if (ok) break;
       await new Promise((resolve) => setTimeout(resolve, 250));
     }
-    await check("playwright run", "npx", ["playwright", "test"], { UNZO_URL: url });
+    await check("playwright run", "npx", ["playwright", "test"], { ...env, UNZO_URL: url });
   } finally {
     if (app) signal(app, "SIGTERM");
     await database.stop();

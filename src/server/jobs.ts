@@ -4,7 +4,7 @@ import { z } from "zod";
 import { JOB_KINDS, versionOf, type JobKind } from "../core/journal/events";
 import { database, inTransaction } from "./db";
 import { refuseWhenFull } from "./disk";
-import { journalOf } from "./journal";
+import { journalOf } from "./journals";
 import { librarySummaries } from "./library";
 import { machineByHash, newestMachine } from "./machine-store";
 import { isDuplicate, Refusal } from "./refusal";

@@ -1,22 +1,15 @@
-import { and, eq, inArray } from "drizzle-orm";
+import { and, eq } from "drizzle-orm";
 import { changesKey, decide, type Facts, type Need } from "../core/journal/decide";
-import {
-  readJournal,
-  upcast,
-  versionOf,
-  type JournalEvent,
-  type NewEvent,
-  type RawEvent,
-  type ReadJournal,
-  type StoredEvent,
-} from "../core/journal/events";
+import { upcast, versionOf, type JournalEvent, type NewEvent, type RawEvent } from "../core/journal/events";
 import { activeChanges, emptyLedger, enter, type Ledger } from "../core/journal/ledger";
 import { isPowered } from "../core/hazard/exposure";
 import type { Change } from "../core/machine/variant";
 import type { Machine } from "../core/machine/compile";
-import { database, inTransaction, type Tx } from "./db";
+import { inTransaction, type Tx } from "./db";
 import { refuseWhenFull } from "./disk";
 import { Lru } from "./lru";
+import { proofOfChange } from "./isolation";
+import { storedOf } from "./journals";
 import { machineOf } from "./machine-store";
 import { hasPhoto, markUsed } from "./photos";
 import { Refusal } from "./refusal";
@@ -122,7 +115,6 @@ async function proofFor(
   job: string,
   asked: { readonly unit: readonly Change[]; readonly changes: readonly Change[] },
 ): Promise<NonNullable<Facts["proof"]>> {
-  const { proofOfChange } = await import("./isolation");
   const proof = await proofOfChange(job, asked.unit, asked.changes);
   const fault = proof.findings.find((f) => !f.ok);
   return { key: changesKey(asked.unit, asked.changes), fault: fault?.words ?? null };
@@ -178,43 +170,8 @@ async function project(
   }
 }
 
-/** Events of a job after a sequence number, in order, as far as this program can read them. */
-export async function eventsOf(job: string, after = 0): Promise<readonly JournalEvent[]> {
-  return (await journalOf(job, after)).events;
-}
-
-/** The journal of a job after a sequence number: what can be read, and what a later program wrote. */
-export async function journalOf(job: string, after = 0): Promise<ReadJournal> {
-  return readJournal((await entriesOf(database(), job, after)).map(storedOf));
-}
-
-/** The journals of several jobs, by job. */
-export async function journalsOf(ids: readonly string[]): Promise<ReadonlyMap<string, ReadJournal>> {
-  if (ids.length === 0) return new Map();
-  const rows = await database()
-    .select()
-    .from(events)
-    .where(inArray(events.stream, [...ids]))
-    .orderBy(events.stream, events.seq);
-  const byJob = new Map<string, StoredEvent[]>(ids.map((id) => [id, []]));
-  for (const row of rows) byJob.get(row.stream)!.push(storedOf(row));
-  return new Map([...byJob].map(([id, stored]) => [id, readJournal(stored)]));
-}
-
 /** An entry that this program wrote itself can be read by it. */
 function readable(event: JournalEvent | RawEvent): JournalEvent {
   if ("raw" in event) throw new Refusal(409, "This entry was written by a newer Unzo. Nothing was changed.");
   return event;
-}
-
-function storedOf(row: typeof events.$inferSelect): StoredEvent {
-  return {
-    id: row.id,
-    job: row.stream,
-    seq: row.seq,
-    v: row.v,
-    actor: row.actor,
-    at: row.at.toISOString(),
-    body: bodyOf(row),
-  };
 }

@@ -2,6 +2,7 @@ import { desc, eq } from "drizzle-orm";
 import { learnTimes, type Times } from "../core/isolate/times";
 import { stepsOf } from "../core/journal/steps";
 import { database, inTransaction } from "./db";
+import { journalsOf } from "./journals";
 import { machineByHash } from "./machine-store";
 import { jobs, learnedTimes, units } from "./schema";
 import { bodyOf } from "./streams";
@@ -17,8 +18,6 @@ export async function timesOn(machine: string): Promise<Times> {
 
 /** Works out the times of a type of machine anew, from the journals of its last jobs, and keeps them. */
 export async function learnTimesOf(machine: string, now: Date): Promise<Times> {
-  // Asked for late: the journal, when it closes a job, asks for this module.
-  const { journalsOf } = await import("./journal");
   const rows = await database()
     .select({ id: jobs.id, hash: jobs.machineHash })
     .from(jobs)

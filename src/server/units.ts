@@ -7,7 +7,7 @@ import { plateWords } from "../core/machine/plate";
 import { serialKey, unitPlateSchema, type UnitEvent, type UnitPlate } from "../core/journal/unit-events";
 import { database, inTransaction, type Database, type Tx } from "./db";
 import { refuseWhenFull } from "./disk";
-import { journalsOf } from "./journal";
+import { journalsOf } from "./journals";
 import { librarySummaries, type MachineSummary } from "./library";
 import { machineByHash, newestMachine } from "./machine-store";
 import { isDuplicate, Refusal } from "./refusal";

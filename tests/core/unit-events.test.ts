@@ -1,3 +1,4 @@
+import { readFileSync } from "node:fs";
 import { describe, expect, it } from "vitest";
 import { foldUnit, serialKey, unitEventSchema, type UnitEvent } from "../../src/core/journal/unit-events";
 import { shopEventSchema } from "../../src/core/journal/shop-events";
@@ -10,6 +11,29 @@ const registered: UnitEvent = {
   productCode: "911 4",
   productIndex: "03",
 };
+
+const stored = (name: string) =>
+  JSON.parse(readFileSync(new URL(`../journals/${name}`, import.meta.url), "utf8")) as unknown[];
+
+describe("entries as version 1 stored them", () => {
+  it("of a unit are read for ever, every type of them", () => {
+    const events = stored("v1-unit.stream.json").map((e) => unitEventSchema.parse(e));
+    expect(new Set(events.map((e) => e.type))).toEqual(new Set(unitEventSchema.options.map((o) => o.shape.type.value)));
+    expect(foldUnit(events)).toEqual({
+      site: "Larch Pass Hut",
+      machine: "quellmoor-sb-210",
+      serial: null,
+      productCode: "7210 014",
+      productIndex: "00",
+      mergedInto: "5f6a3e1c-0c0a-4b5e-9d10-000000000009",
+    });
+  });
+
+  it("of the shop are read for ever, every type of them", () => {
+    const events = stored("v1-shop.stream.json").map((e) => shopEventSchema.parse(e));
+    expect(new Set(events.map((e) => e.type))).toEqual(new Set(shopEventSchema.options.map((o) => o.shape.type.value)));
+  });
+});
 
 describe("the stream of a unit", () => {
   it("folds to the plate as last corrected, and to where it was merged", () => {

@@ -1,6 +1,9 @@
 import { createServer, type Server } from "node:http";
 import type { AddressInfo } from "node:net";
 import { expect, test, type Page } from "@playwright/test";
+import { closeDatabase } from "../../src/server/db";
+import { keepShippedMachine } from "../../src/server/machines";
+import { machineNamed } from "../support/fleet";
 import { axe, beginJob, fits } from "./look";
 
 const FRIDGE = "Larch Pass Hut: Quellmoor SB-210, 40177";
@@ -95,6 +98,30 @@ test("a machine's page begins a job; a unit's page without one corrects it, and 
   await expect(page.getByText("Also entered as")).toBeVisible();
   await expect(page.locator("section[aria-label=Jobs] li")).toHaveCount(2);
   await axe(page);
+});
+
+test("a newer shipped revision is compared with the shop's own file, and taken fact by fact", async ({ page }) => {
+  const id = `e2e-${mark()}`;
+  const first = { ...machineNamed("hochkar-ip-4").file, id, revision: "1" };
+  const named = (revision: string, name: string, model: string) => ({ ...first, revision, name, model });
+  await keepShippedMachine(first, new Set(), new Date());
+  const saved = await page.request.put(`/api/machines/${id}`, {
+    data: named("1a", "Our instrument panel", first.model),
+  });
+  expect(saved.status()).toBe(200);
+  await keepShippedMachine(named("2", first.name, "IP-4 B"), new Set(), new Date());
+  await closeDatabase();
+  await page.goto(`/machines/${id}`);
+  await page.getByRole("link", { name: "Compare" }).click();
+  await page.waitForURL(/\/offer$/);
+  await expect(page.getByLabel("Take model")).toBeChecked();
+  await expect(page.getByLabel("Take name")).not.toBeChecked();
+  await axe(page);
+  await page.getByRole("button", { name: "Take 1 of 3" }).click();
+  await page.waitForURL(new RegExp(`/machines/${id}$`));
+  await expect(page.locator("h1")).toContainText("IP-4 B");
+  await expect(page.getByText("Our instrument panel")).toBeVisible();
+  await expect(page.getByRole("link", { name: "Compare" })).toHaveCount(0);
 });
 
 test("how a unit stands is heard in every job on it; a screen that hears nothing says: treat as live", async ({

@@ -4,7 +4,7 @@ import { afterAll, beforeAll, describe, expect, it } from "vitest";
 import { POST as advice } from "../../src/app/api/jobs/[id]/advice/route";
 import { POST as postEvent } from "../../src/app/api/jobs/[id]/events/route";
 import { database } from "../../src/server/db";
-import { eventsOf, journalOf } from "../../src/server/journal";
+import { eventsOf, journalOf } from "../../src/server/journals";
 import { listJobs } from "../../src/server/jobs";
 import { events, streams } from "../../src/server/schema";
 import { unitRecord } from "../../src/server/units";

@@ -7,7 +7,8 @@ import { POST as duplicate } from "../../src/app/api/machines/[id]/duplicate/rou
 import { POST as quick } from "../../src/app/api/quick/route";
 import { POST as offer } from "../../src/app/api/jobs/[id]/offer/route";
 import { readMachineYaml } from "../../src/core/formats/machine-yaml";
-import { appendEvent, eventsOf } from "../../src/server/journal";
+import { appendEvent } from "../../src/server/journal";
+import { eventsOf } from "../../src/server/journals";
 import { openJob, readJob } from "../../src/server/jobs";
 import { listMachines, versionsOf } from "../../src/server/library";
 import { newestMachine } from "../../src/server/machine-store";

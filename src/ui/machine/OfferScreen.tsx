@@ -97,8 +97,12 @@ export function OfferScreen({ offer }: { offer: ShippedOffer }) {
   );
 }
 
+/** Longest value shown whole, characters. */
+const MOST_SHOWN = 160;
+
 function factWords(value: unknown): string {
   if (value === undefined) return "not there";
-  if (typeof value === "string" || typeof value === "number" || typeof value === "boolean") return String(value);
-  return JSON.stringify(value);
+  const text = typeof value === "object" ? JSON.stringify(value) : String(value);
+  if (text.includes("data:image/")) return "with a picture";
+  return text.length > MOST_SHOWN ? `${text.slice(0, MOST_SHOWN)} ...` : text;
 }

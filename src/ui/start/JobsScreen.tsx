@@ -48,7 +48,13 @@ export function JobsScreen({
             Search
           </button>
         </form>
-        {found.jobs.length === 0 ? <p className="quiet">No job fits.</p> : <JobList jobs={found.jobs} />}
+        {found.jobs.length === 0 ? (
+          <p className="quiet">
+            {words.trim() === "" ? "There is none yet. Begin a job on the start screen." : "No job fits these words."}
+          </p>
+        ) : (
+          <JobList jobs={found.jobs} />
+        )}
         <nav className="pages" aria-label="Pages">
           {page > 1 ? (
             <Link className="btn btn-outline-dark" href={to(page - 1)} prefetch={false}>

@@ -30,13 +30,17 @@ export function UnitPower({
         <i className="bi bi-exclamation-triangle-fill" aria-hidden /> Power unknown: treat as live
       </span>
     );
-  if (!state || state.job === job.id || state.setup === job.setup) return null;
+  const last = job.stays.at(-1)!;
+  // What this job takes for granted since it was opened counts for less than what anybody has said.
+  const isNews = state !== null && (job.stays.length === 1 || state.at > last.at);
+  if (!isNews || state.setup === job.setup) return null;
   const name = machine.setupById.get(state.setup)?.name ?? state.setup;
   return (
     <span className="power-mark" role="alert">
       <i className={`bi ${state.powered ? "bi-plug-fill" : "bi-plug"}`} aria-hidden />{" "}
       <span suppressHydrationWarning>
-        {state.by}, {clockTime(state.at)}, another job: {name}
+        {state.by}, {clockTime(state.at)}
+        {state.job === job.id ? "" : ", another job"}: {name}
       </span>
       {machine.setupById.has(state.setup) ? (
         <Button size="sm" variant="light" disabled={busy} onClick={() => onTake(state.setup)}>

@@ -1,6 +1,7 @@
 import { z } from "zod";
 import { newEventSchema } from "../../../../../core/journal/events";
-import { appendEvent, journalOf } from "../../../../../server/journal";
+import { appendEvent } from "../../../../../server/journal";
+import { journalOf } from "../../../../../server/journals";
 import { Refusal } from "../../../../../server/refusal";
 import { unitOfJob } from "../../../../../server/units";
 import { answer, jsonBody } from "../../../answer";
