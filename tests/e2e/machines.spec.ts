@@ -34,7 +34,7 @@ test("a machine nobody has a file for: from a new job to the first advice in at 
   await keys.type("heater 1800, motor 250");
   await axe(page);
   for (let i = 0; i < 6; i++) await keys.press("Tab");
-  await expect(page.getByLabel("none on plate")).toBeFocused();
+  await expect(page.getByLabel("none on the plate")).toBeFocused();
   await keys.press("Space");
   await keys.press("Tab");
   await expect(page.getByLabel("Who")).toBeFocused();

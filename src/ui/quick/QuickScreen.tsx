@@ -10,6 +10,7 @@ import { decimal } from "../../core/quantity/format";
 import { sendOnce } from "../shell/send";
 import { TopBar } from "../shell/TopBar";
 import { useKept } from "../shell/useKept";
+import { SerialField } from "../unit/SerialField";
 
 const VOLTS = [120, 230, 240] as const;
 
@@ -156,26 +157,7 @@ export function QuickScreen() {
               onChange={(e) => setFuse(e.target.checked)}
             />
           </div>
-          <div className="quick-row">
-            <Form.Group controlId="serial">
-              <Form.Label>Serial number</Form.Label>
-              <Form.Control
-                size="lg"
-                value={noSerial ? "" : serial}
-                disabled={noSerial}
-                maxLength={60}
-                spellCheck={false}
-                onChange={(e) => setSerial(e.target.value)}
-              />
-            </Form.Group>
-            <Form.Check
-              type="checkbox"
-              id="no-serial"
-              label="none on plate"
-              checked={noSerial}
-              onChange={(e) => setNoSerial(e.target.checked)}
-            />
-          </div>
+          <SerialField serial={serial} none={noSerial} onSerial={setSerial} onNone={setNoSerial} />
           <Form.Group controlId="who">
             <Form.Label>Who</Form.Label>
             <Form.Control

@@ -3,6 +3,7 @@
 import { useEffect, useState, type ReactNode } from "react";
 import Form from "react-bootstrap/Form";
 import type { UnitSearch } from "../../server/units";
+import { SerialField } from "./SerialField";
 
 /** A unit as it is typed from its plate. */
 export interface TypedPlate {
@@ -87,24 +88,12 @@ export function PlateFields({
         </Form.Group>
       </div>
       {children}
-      <Form.Group controlId="serial">
-        <Form.Label>Serial number</Form.Label>
-        <Form.Control
-          size="lg"
-          value={plate.noSerial ? "" : plate.serial}
-          disabled={plate.noSerial}
-          maxLength={60}
-          spellCheck={false}
-          onChange={(e) => set({ serial: e.target.value })}
-        />
-        <Form.Check
-          id="no-serial"
-          className="mt-2"
-          label="none on the plate"
-          checked={plate.noSerial}
-          onChange={(e) => set({ noSerial: e.target.checked })}
-        />
-      </Form.Group>
+      <SerialField
+        serial={plate.serial}
+        none={plate.noSerial}
+        onSerial={(serial) => set({ serial })}
+        onNone={(noSerial) => set({ noSerial })}
+      />
     </>
   );
 }
