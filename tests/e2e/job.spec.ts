@@ -306,14 +306,14 @@ test("unknown places say so, with the right status; the health route answers", a
 });
 
 test("three demo jobs: one untouched, one half-way, one closed", async ({ page }) => {
-  await page.goto("/");
-  await expect(page.locator(".jobs .untouched").first()).toBeVisible();
-  await expect(
-    page
-      .locator(".jobs li", { hasText: "Grey Saddle" })
-      .filter({ has: page.locator(".under-way") })
-      .last(),
-  ).toContainText("3 readings");
-  await expect(page.locator(".jobs li", { hasText: "39862" }).first()).toContainText("Main board");
+  // Found by their serial numbers: other tests open and close jobs meanwhile.
+  const find = (state: string, serial: string) => page.goto(`/jobs?state=${state}&words=${serial}`);
+  await find("open", "40177");
+  await expect(page.locator(".jobs .untouched").last()).toBeVisible();
+  await find("open", "40231");
+  const halfWay = page.locator(".jobs li", { hasText: "Grey Saddle" }).filter({ has: page.locator(".under-way") });
+  await expect(halfWay.last()).toContainText("3 readings");
+  await find("closed", "39862");
+  await expect(page.locator(".jobs li", { hasText: "39862" }).last()).toContainText("Main board");
   await axe(page);
 });

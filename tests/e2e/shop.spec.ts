@@ -129,6 +129,7 @@ test("how a unit stands is heard in every job on it; a screen that hears nothing
 }) => {
   const contexts = [await browser.newContext(), await browser.newContext()];
   const [ida, jon] = [await contexts[0]!.newPage(), await contexts[1]!.newPage()];
+  await jon.clock.install();
   const unit = await beginJob(ida, FRIDGE, DARK);
   await beginJob(jon, FRIDGE, DARK, unit);
   const select = ida.getByLabel("How the unit stands now");
@@ -142,6 +143,7 @@ test("how a unit stands is heard in every job on it; a screen that hears nothing
   await expect(heard).toHaveCount(0);
   // Unzo goes out of reach of the one screen.
   await jon.route("**/api/units/**", (route) => route.abort());
+  await jon.clock.fastForward(30_000);
   await expect(heard).toContainText("Power unknown: treat as live", { timeout: 40_000 });
   await jon.unroute("**/api/units/**");
   await expect(heard).toHaveCount(0, { timeout: 15_000 });

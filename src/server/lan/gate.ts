@@ -93,7 +93,8 @@ function page(response: ServerResponse, status: number, problem: string): void {
     "content-type": "text/html; charset=utf-8",
     "cache-control": "no-store",
     "x-frame-options": "DENY",
-    "referrer-policy": "no-referrer",
+    // Not "no-referrer": then the form would come from an origin of "null", which the door takes for a foreign one.
+    "referrer-policy": "same-origin",
     "content-security-policy":
       "default-src 'none'; style-src 'unsafe-inline'; script-src 'unsafe-inline'; form-action 'self'; frame-ancestors 'none'",
   });
