@@ -2,13 +2,55 @@ import { defineConfig, globalIgnores } from "eslint/config";
 import next from "eslint-config-next/core-web-vitals";
 import typescript from "eslint-config-next/typescript";
 
-// Imports run one way: app -> ui -> workers -> core; app -> server -> devices -> core.
-const layer = (files, barred, why) => ({
+import { CORE, FOREIGN, LAYERS } from "./architecture.mjs";
+
+const names = Object.keys(LAYERS);
+const modules = Object.keys(CORE);
+const others = (all, own, known) => all.filter((name) => name !== own && !known.includes(name));
+
+/** The patterns that a layer must not import: packages that are foreign to it, and layers that are not named beside it. */
+function barred(layer) {
+  const known = LAYERS[layer];
+  // Types of what runs on the server may be named by screens.
+  const shapes = layer === "ui" ? ["server", "devices"] : [];
+  const list = others(names, layer, [...known, ...shapes]);
+  return [
+    ...(FOREIGN[layer] ? [{ regex: FOREIGN[layer], message: `${layer} does not know this package.` }] : []),
+    ...(list.length > 0
+      ? [
+          {
+            regex: `^(\\.\\./)+(${list.join("|")})/`,
+            message: `${layer} knows ${known.join(", ") || "no other layer"}.`,
+          },
+        ]
+      : []),
+    ...shapes.map((name) => ({
+      regex: `^(\\.\\./)+${name}/`,
+      allowTypeImports: true,
+      message: `${layer} names shapes of ${name} only; it is reached through routes.`,
+    })),
+  ];
+}
+
+const rule = (files, patterns) => ({
   files,
-  rules: {
-    "no-restricted-imports": ["error", { patterns: [{ regex: barred, message: why, allowTypeImports: false }] }],
-  },
+  rules: { "@typescript-eslint/no-restricted-imports": ["error", { patterns }] },
 });
+
+/** A module of core: what its layer bars, and the modules that are not named beside it. */
+function coreModule(module) {
+  const list = others(modules, module, CORE[module]);
+  return rule(
+    [`src/core/${module}/**`],
+    [
+      ...barred("core"),
+      {
+        regex: `^(\\.\\./)+(${list.join("|")})/`,
+        message: `${module} knows ${CORE[module].join(", ") || "no other module"} (architecture.mjs).`,
+      },
+    ],
+  );
+}
 
 export default defineConfig([
   ...next,
@@ -30,11 +72,8 @@ export default defineConfig([
       ],
     },
   },
-  layer(
-    ["src/core/**"],
-    "^(react|next|drizzle|mysql2|node:|fs|path|crypto|comlink)|/(server|ui|app|workers|devices)/",
-    "Core is pure: it knows no screen, no database and no platform.",
-  ),
+  ...names.map((layer) => rule([`src/${layer}/**`], barred(layer))),
+  ...modules.map(coreModule),
   {
     files: ["src/core/**"],
     rules: {
@@ -56,26 +95,4 @@ export default defineConfig([
       ],
     },
   },
-  layer(["src/workers/**"], "/(server|ui|app|devices)/", "Workers know core only."),
-  // Screens may name the shapes that the server hands them, and nothing that runs there.
-  {
-    files: ["src/ui/**"],
-    rules: {
-      "@typescript-eslint/no-restricted-imports": [
-        "error",
-        {
-          patterns: [
-            {
-              regex: "/(server|devices)/",
-              allowTypeImports: true,
-              message: "Screens draw; the server is reached through routes.",
-            },
-            { regex: "/app/", message: "The application imports screens, not the other way." },
-          ],
-        },
-      ],
-    },
-  },
-  layer(["src/devices/**"], "^(react|next|drizzle|mysql2)|/(server|ui|app|workers)/", "Devices know core only."),
-  layer(["src/server/**"], "/(ui|app)/", "The server knows core, and the desk that it runs in threads of its own."),
 ]);

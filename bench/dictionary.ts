@@ -1,7 +1,7 @@
-import { ORDINARY_METER } from "../src/core/circuit/meter";
-import { Isolation } from "../src/core/isolate/isolation";
-import { compileMachine } from "../src/core/machine/compile";
-import { machineFileSchema } from "../src/core/machine/schema";
+import { ORDINARY_METER } from "../src/core/instrument/meter";
+import { Isolation } from "../src/core/diagnose/isolation";
+import { compileMachine } from "../src/core/model/compile";
+import { machineFileSchema } from "../src/core/model/schema";
 
 /** A made-up machine of the size that is to be built in a second: parallel branches of wires, contacts, switches and heaters behind a fuse. */
 export function largeMachine(branches: number, setups: number) {

@@ -1,9 +1,9 @@
-import { advise } from "../src/core/isolate/advise";
-import { ORDINARY_METER } from "../src/core/circuit/meter";
-import { Isolation } from "../src/core/isolate/isolation";
-import { costOf } from "../src/core/isolate/cost";
-import { sameNominal } from "../src/core/isolate/window";
-import { walkOf } from "../src/core/isolate/walk";
+import { advise } from "../src/core/diagnose/advice/advise";
+import { ORDINARY_METER } from "../src/core/instrument/meter";
+import { Isolation } from "../src/core/diagnose/isolation";
+import { costOf } from "../src/core/diagnose/planning/cost";
+import { sameNominal } from "../src/core/diagnose/reading/window";
+import { walkOf } from "../src/core/diagnose/advice/baseline-walk";
 import { FLEET, groupsOf, machineNamed } from "../tests/support/fleet";
 import { search } from "../tests/support/isolate-unit";
 import { randomSource, randomValues, UnitOnTheBench } from "../tests/support/unit-on-the-bench";

@@ -1,7 +1,7 @@
 import { costFollowing, optimalCost, planningCase } from "../tests/support/planning-cases";
-import { ORDINARY_METER } from "../src/core/circuit/meter";
-import { Isolation } from "../src/core/isolate/isolation";
-import { EXACT_SUSPECTS } from "../src/core/isolate/plan";
+import { ORDINARY_METER } from "../src/core/instrument/meter";
+import { Isolation } from "../src/core/diagnose/isolation";
+import { EXACT_SUSPECTS } from "../src/core/diagnose/planning/planner";
 import { calibrate, type Calibration } from "../tests/support/calibration";
 import { FLEET, groupsOf, machineNamed } from "../tests/support/fleet";
 import { searchWithSlip } from "../tests/support/misreadings";

@@ -1,9 +1,9 @@
 // Writes machines/groups/<machine>.json: the faults that no test tells apart. Commit it before the search is tried.
 import { mkdirSync, readdirSync, readFileSync, writeFileSync } from "node:fs";
-import { ORDINARY_METER } from "../src/core/circuit/meter";
-import { readMachineYaml } from "../src/core/formats/machine-yaml";
-import { faultGroups } from "../src/core/isolate/groups";
-import { Isolation } from "../src/core/isolate/isolation";
+import { ORDINARY_METER } from "../src/core/instrument/meter";
+import { readMachineYaml } from "../src/core/model/file/machine-yaml";
+import { faultGroups } from "../src/core/diagnose/advice/groups";
+import { Isolation } from "../src/core/diagnose/isolation";
 
 const folder = new URL("../machines/", import.meta.url);
 mkdirSync(new URL("groups/", folder), { recursive: true });

@@ -1,10 +1,10 @@
 // Tries machine files by hand: what can be told apart, and where the search ends for every single fault.
 // npm run machines:check [-- name]
 import { readdirSync, readFileSync } from "node:fs";
-import { ORDINARY_METER } from "../src/core/circuit/meter";
-import { readMachineYaml } from "../src/core/formats/machine-yaml";
-import { faultGroups } from "../src/core/isolate/groups";
-import { Isolation } from "../src/core/isolate/isolation";
+import { ORDINARY_METER } from "../src/core/instrument/meter";
+import { readMachineYaml } from "../src/core/model/file/machine-yaml";
+import { faultGroups } from "../src/core/diagnose/advice/groups";
+import { Isolation } from "../src/core/diagnose/isolation";
 import { testKey } from "../src/core/simulate/test";
 import { search } from "../tests/support/isolate-unit";
 import { randomSource, randomValues, UnitOnTheBench } from "../tests/support/unit-on-the-bench";

@@ -2,6 +2,7 @@ import { createServer, type IncomingMessage, type ServerResponse } from "node:ht
 import next from "next";
 import { GET as alive } from "./app/api/alive/route";
 import { GET as health } from "./app/api/health/route";
+import { collectOrphans } from "./server/photos";
 
 /**
  * The application's own server: the framework's, behind one that refuses what the framework cannot read and holds nobody up for ever.
@@ -95,6 +96,12 @@ const server = createServer((request, response) => {
 server.headersTimeout = 20_000;
 server.requestTimeout = 60_000;
 server.listen(port, hostname);
+// Photos that no journal came to name: looked for now and then, as at every start.
+setInterval(() => {
+  collectOrphans(new Date()).catch((error: unknown) =>
+    console.error("Photos nobody names were not taken away:", error),
+  );
+}, 6 * 3_600_000).unref();
 for (const name of ["SIGINT", "SIGTERM"] as const)
   process.on(name, () => {
     // What is under way is answered first.

@@ -1,7 +1,7 @@
-import { ORDINARY_METER, isPassive, type MeterFunction } from "../core/circuit/meter";
-import { isPowered } from "../core/hazard/exposure";
-import type { Machine } from "../core/machine/compile";
-import type { Fault } from "../core/machine/fault";
+import { ORDINARY_METER, isPassive, type MeterFunction } from "../core/instrument/meter";
+import { isPowered } from "../core/safety/exposure";
+import type { Machine } from "../core/model/machine";
+import type { Fault } from "../core/model/fault";
 import type { Shown } from "../core/quantity/read";
 import { Simulator } from "../core/simulate/energise";
 import { observe } from "../core/simulate/observe";

@@ -1,8 +1,8 @@
-import type { MeterFunction } from "../core/circuit/meter";
-import { changeRefused } from "../core/hazard/function-change";
-import type { Machine } from "../core/machine/compile";
-import type { Fault } from "../core/machine/fault";
-import { configureCommand, functionNamed, readAnswer } from "../core/signals/scpi";
+import type { MeterFunction } from "../core/instrument/meter";
+import { changeRefused } from "../core/safety/function-change";
+import type { Machine } from "../core/model/machine";
+import type { Fault } from "../core/model/fault";
+import { configureCommand, functionNamed, readAnswer } from "../core/instrument/scpi";
 import { SimulatedBench, type Leads } from "./bench";
 import { DeviceLost, ScpiLine } from "./scpi-line";
 import { standInMeter, standInSupply } from "./stand-in";

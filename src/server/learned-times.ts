@@ -1,5 +1,5 @@
 import { desc, eq } from "drizzle-orm";
-import { learnTimes, type Times } from "../core/isolate/times";
+import { learnTimes, type Times } from "../core/diagnose/planning/learned-times";
 import { stepsOf } from "../core/journal/steps";
 import { database, inTransaction } from "./db";
 import { journalsOf } from "./journals";

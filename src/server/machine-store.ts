@@ -1,7 +1,8 @@
 import { eq } from "drizzle-orm";
-import { compileMachine, type Machine } from "../core/machine/compile";
-import { machineFileSchema, type MachineFile } from "../core/machine/schema";
-import { applyChanges, type Change } from "../core/machine/variant";
+import { compileMachine } from "../core/model/compile";
+import type { Machine } from "../core/model/machine";
+import { machineFileSchema, type MachineFile } from "../core/model/schema";
+import { applyChanges, type Change } from "../core/model/as-found";
 import { database, type Database } from "./db";
 import { Lru } from "./lru";
 import { Refusal } from "./refusal";

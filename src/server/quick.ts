@@ -1,6 +1,6 @@
 import { z } from "zod";
-import { quickMachine, readLoads } from "../core/machine/quick";
-import { applyChanges, ChangeError } from "../core/machine/variant";
+import { quickMachine, readLoads } from "../core/model/quick";
+import { applyChanges, ChangeError } from "../core/model/as-found";
 import { changesIn } from "../core/journal/ledger";
 import { openJob, readJob } from "./jobs";
 import { newestMachine } from "./machine-store";

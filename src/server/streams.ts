@@ -1,6 +1,6 @@
 import { createHash } from "node:crypto";
 import { and, asc, eq, gt } from "drizzle-orm";
-import { canonicalJson } from "../core/formats/canonical-json";
+import { canonicalJson } from "../core/model/file/canonical-json";
 import { SHOP_STREAM, shopEventSchema, type ShopEvent } from "../core/journal/shop-events";
 import { unitEventSchema, type UnitEvent } from "../core/journal/unit-events";
 import type { Database, Tx } from "./db";

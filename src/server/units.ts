@@ -3,7 +3,7 @@ import { v4 as uuid } from "uuid";
 import { z } from "zod";
 import type { Done } from "../core/journal/fold";
 import { jobOn } from "../core/journal/job";
-import { plateWords } from "../core/machine/plate";
+import { plateWords } from "../core/model/plate";
 import { serialKey, unitPlateSchema, type UnitEvent, type UnitPlate } from "../core/journal/unit-events";
 import { database, inTransaction, type Database, type Tx } from "./db";
 import { refuseWhenFull } from "./disk";

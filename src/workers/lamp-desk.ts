@@ -1,5 +1,5 @@
-import { readLamp, type LampReading } from "../core/signals/lamp-reader";
-import { LampWatch, type Spot } from "../core/signals/lamp-spot";
+import { readLamp, type LampReading } from "../core/lamp/lamp-reader";
+import { LampWatch, type Spot } from "../core/lamp/lamp-spot";
 
 /** What the pictures say so far. */
 export interface LampSeen {

@@ -1,5 +1,5 @@
-import { readCurrentLog, thinned, UnreadableLog, type CurrentLog } from "../core/signals/current-log";
-import { analyseSleep, type Sleep, type SleepLimits } from "../core/signals/sleep-current";
+import { readCurrentLog, thinned, UnreadableLog, type CurrentLog } from "../core/sleep-current/current-log";
+import { analyseSleep, type Sleep, type SleepLimits } from "../core/sleep-current/sleep-current";
 
 /** Points drawn at most. */
 const DRAWN = 1200;

@@ -1,9 +1,9 @@
 import { describe, expect, test } from "vitest";
-import { exitsOf, faceInMode, guideTo, menuOf } from "../../src/core/control/guide";
-import { gesturesTo, type Program } from "../../src/core/control/program";
-import type { Machine } from "../../src/core/machine/compile";
-import { everydaySetup } from "../../src/core/machine/everyday";
-import type { Fault } from "../../src/core/machine/fault";
+import { exitsOf, faceInMode, guideTo, menuOf } from "../../src/core/model/program/guide";
+import { gesturesTo, type Program } from "../../src/core/model/program/program";
+import type { Machine } from "../../src/core/model/machine";
+import { everydaySetup } from "../../src/core/model/everyday-setup";
+import type { Fault } from "../../src/core/model/fault";
 import { controlsOf, MachineAtHand, type Doing } from "../../src/core/simulate/at-hand";
 import { controllerOf, programOf } from "../../src/core/simulate/conditions";
 import { displayPart, perform, PROPERLY, slipsOf } from "../../src/core/simulate/perform";

@@ -1,7 +1,16 @@
 import { describe, expect, test } from "vitest";
-import { again, BEGIN, mark, secondsLeft, seen, stepWords, tick, type Count } from "../../src/core/control/counting";
-import { guideTo, keyMarks, waySeconds } from "../../src/core/control/guide";
-import { gesturesTo } from "../../src/core/control/program";
+import {
+  again,
+  BEGIN,
+  mark,
+  secondsLeft,
+  seen,
+  stepWords,
+  tick,
+  type Count,
+} from "../../src/core/model/program/counting";
+import { guideTo, keyMarks, waySeconds } from "../../src/core/model/program/guide";
+import { gesturesTo } from "../../src/core/model/program/program";
 import { programOf } from "../../src/core/simulate/conditions";
 import { machineNamed } from "../support/fleet";
 

@@ -2,8 +2,8 @@ import { describe, expect, it } from "vitest";
 import { changesKey, decide, type Facts } from "../../src/core/journal/decide";
 import type { EventBody, JournalEvent, RawEvent } from "../../src/core/journal/events";
 import { activeChanges, changesIn, emptyLedger, enter, ledgerOf, type Ledger } from "../../src/core/journal/ledger";
-import { compileMachine } from "../../src/core/machine/compile";
-import { applyChanges } from "../../src/core/machine/variant";
+import { compileMachine } from "../../src/core/model/compile";
+import { applyChanges } from "../../src/core/model/as-found";
 import { machineNamed } from "../support/fleet";
 import { demoIsolation } from "../support/demo-machine";
 

@@ -2,7 +2,7 @@ import { describe, expect, it } from "vitest";
 import { AcSolver } from "../../src/core/circuit/ac";
 import { DcSolver } from "../../src/core/circuit/dc";
 import { compileElimination, GROUND, LEAK } from "../../src/core/circuit/elimination";
-import { isClamp, loadedShare, loadedShareAc, unitOf, type MeterFunction } from "../../src/core/circuit/meter";
+import { isClamp, loadedShare, loadedShareAc, unitOf, type MeterFunction } from "../../src/core/instrument/meter";
 
 const topology = (nodeCount: number, ...ends: number[]) => ({ nodeCount, ends: Int32Array.from(ends) });
 

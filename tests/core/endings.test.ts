@@ -1,10 +1,10 @@
 import { describe, expect, it } from "vitest";
-import { ORDINARY_METER } from "../../src/core/circuit/meter";
-import { readMachineYaml } from "../../src/core/formats/machine-yaml";
-import { advise, fitsSomething, FOUND, FOUND_SURELY, isFound, weigh } from "../../src/core/isolate/advise";
-import type { Evidence } from "../../src/core/isolate/evidence";
-import { Isolation } from "../../src/core/isolate/isolation";
-import type { PieceSuspect } from "../../src/core/isolate/suspects";
+import { ORDINARY_METER } from "../../src/core/instrument/meter";
+import { readMachineYaml } from "../../src/core/model/file/machine-yaml";
+import { advise, fitsSomething, FOUND, FOUND_SURELY, isFound, weigh } from "../../src/core/diagnose/advice/advise";
+import type { Evidence } from "../../src/core/diagnose/evidence/evidence";
+import { Isolation } from "../../src/core/diagnose/isolation";
+import type { PieceSuspect } from "../../src/core/diagnose/belief/suspects";
 import type { Shown } from "../../src/core/quantity/read";
 import { makeTest, testKey } from "../../src/core/simulate/test";
 import { KETTLE } from "../support/kettle";

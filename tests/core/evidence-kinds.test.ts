@@ -1,13 +1,13 @@
 import { describe, expect, test } from "vitest";
-import { ORDINARY_METER } from "../../src/core/circuit/meter";
-import { advise } from "../../src/core/isolate/advise";
-import { codeMatches, codeOdds, codesOf, setupShowing } from "../../src/core/isolate/code-odds";
-import type { Evidence } from "../../src/core/isolate/evidence";
-import { answerLikelihood, firstsOf, isModelled, openFirsts } from "../../src/core/isolate/firsts";
-import { Isolation } from "../../src/core/isolate/isolation";
-import { layOut } from "../../src/core/isolate/proposal";
-import { unaskable, unseeable } from "../../src/core/isolate/expressible";
-import { pieceSuspects } from "../../src/core/isolate/suspects";
+import { ORDINARY_METER } from "../../src/core/instrument/meter";
+import { advise } from "../../src/core/diagnose/advice/advise";
+import { codeMatches, codeOdds, codesOf, setupShowing } from "../../src/core/diagnose/advice/code-odds";
+import type { Evidence } from "../../src/core/diagnose/evidence/evidence";
+import { answerLikelihood, firstsOf, isModelled, openFirsts } from "../../src/core/diagnose/evidence/simple-causes";
+import { Isolation } from "../../src/core/diagnose/isolation";
+import { layOut } from "../../src/core/diagnose/advice/test-sheet";
+import { unaskable, unseeable } from "../../src/core/diagnose/advice/expressible";
+import { pieceSuspects } from "../../src/core/diagnose/belief/suspects";
 import { makeTest } from "../../src/core/simulate/test";
 import { FLEET, machineNamed } from "../support/fleet";
 

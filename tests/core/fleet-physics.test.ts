@@ -1,6 +1,6 @@
 import { describe, expect, it } from "vitest";
-import { ORDINARY_METER } from "../../src/core/circuit/meter";
-import { candidateTests } from "../../src/core/isolate/candidates";
+import { ORDINARY_METER } from "../../src/core/instrument/meter";
+import { candidateTests } from "../../src/core/diagnose/dictionary/candidates";
 import { Simulator } from "../../src/core/simulate/energise";
 import { observeAll } from "../../src/core/simulate/observe";
 import { FLEET, machineNamed } from "../support/fleet";

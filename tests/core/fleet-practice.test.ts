@@ -1,9 +1,9 @@
 import { describe, expect, it } from "vitest";
-import { ORDINARY_METER, type MeterFunction } from "../../src/core/circuit/meter";
-import { gesturesTo } from "../../src/core/control/program";
-import { energyAt, exposureOf } from "../../src/core/hazard/exposure";
-import { cautionsFor, forbidden, sourcesOff } from "../../src/core/hazard/rules";
-import { costOf } from "../../src/core/isolate/cost";
+import { ORDINARY_METER, type MeterFunction } from "../../src/core/instrument/meter";
+import { gesturesTo } from "../../src/core/model/program/program";
+import { energyAt, exposureOf } from "../../src/core/safety/exposure";
+import { cautionsFor, forbidden, sourcesOff } from "../../src/core/safety/rules";
+import { costOf } from "../../src/core/diagnose/planning/cost";
 import { programOf } from "../../src/core/simulate/conditions";
 import { Simulator } from "../../src/core/simulate/energise";
 import { observe } from "../../src/core/simulate/observe";

@@ -1,9 +1,10 @@
 import { describe, expect, test } from "vitest";
-import { readMachineYaml } from "../../src/core/formats/machine-yaml";
-import { exposureOf, panelsFor } from "../../src/core/hazard/exposure";
-import { cautionsAt, cautionsFor, forbidden, inSupplyPrimary, sourcesOff } from "../../src/core/hazard/rules";
-import { workCautions } from "../../src/core/hazard/work-cautions";
-import { compileMachine, type Machine } from "../../src/core/machine/compile";
+import { readMachineYaml } from "../../src/core/model/file/machine-yaml";
+import { exposureOf, panelsFor } from "../../src/core/safety/exposure";
+import { cautionsAt, cautionsFor, forbidden, inSupplyPrimary, sourcesOff } from "../../src/core/safety/rules";
+import { workCautions } from "../../src/core/safety/work-cautions";
+import { compileMachine } from "../../src/core/model/compile";
+import type { Machine } from "../../src/core/model/machine";
 import { makeTest } from "../../src/core/simulate/test";
 import { FLEET, machineNamed } from "../support/fleet";
 import { KETTLE } from "../support/kettle";

@@ -1,9 +1,9 @@
 import { describe, expect, it } from "vitest";
-import { energyAt, exposureOf, panelsFor, panelsOverMains } from "../../src/core/hazard/exposure";
-import { cautionsFor, DEAD_SHARE, forbidden, inSupplyPrimary } from "../../src/core/hazard/rules";
-import { advise } from "../../src/core/isolate/advise";
-import { standingAfter, costOf, type Standing } from "../../src/core/isolate/cost";
-import type { Evidence } from "../../src/core/isolate/evidence";
+import { energyAt, exposureOf, panelsFor, panelsOverMains } from "../../src/core/safety/exposure";
+import { cautionsFor, DEAD_SHARE, forbidden, inSupplyPrimary } from "../../src/core/safety/rules";
+import { advise } from "../../src/core/diagnose/advice/advise";
+import { standingAfter, costOf, type Standing } from "../../src/core/diagnose/planning/cost";
+import type { Evidence } from "../../src/core/diagnose/evidence/evidence";
 import { makeTest, testKey } from "../../src/core/simulate/test";
 import { demoIsolation } from "../support/demo-machine";
 import { complaintOf } from "../support/isolate-unit";

@@ -1,6 +1,6 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
-import { MachineYamlError, readMachineYaml } from "../../src/core/formats/machine-yaml";
+import { MachineYamlError, readMachineYaml } from "../../src/core/model/file/machine-yaml";
 import { machineText } from "../support/fleet";
 import { HOSTILE } from "../support/hostile-files";
 

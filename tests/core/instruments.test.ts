@@ -1,16 +1,16 @@
 import { describe, expect, test } from "vitest";
-import { ORDINARY_METER, unitOf } from "../../src/core/circuit/meter";
-import { readMachineYaml } from "../../src/core/formats/machine-yaml";
-import { cautionsFor, forbidden } from "../../src/core/hazard/rules";
-import { candidateTests } from "../../src/core/isolate/candidates";
-import { ALL_MEANS, canMake } from "../../src/core/isolate/means";
+import { ORDINARY_METER, unitOf } from "../../src/core/instrument/meter";
+import { readMachineYaml } from "../../src/core/model/file/machine-yaml";
+import { cautionsFor, forbidden } from "../../src/core/safety/rules";
+import { candidateTests } from "../../src/core/diagnose/dictionary/candidates";
+import { ALL_MEANS, canMake } from "../../src/core/diagnose/planning/means";
 import { shownText } from "../../src/core/quantity/format";
 import { readShown } from "../../src/core/quantity/read";
 import { Simulator } from "../../src/core/simulate/energise";
 import { observe } from "../../src/core/simulate/observe";
 import { makeTest } from "../../src/core/simulate/test";
 import { nominalValues } from "../../src/core/simulate/values";
-import type { Fault } from "../../src/core/machine/fault";
+import type { Fault } from "../../src/core/model/fault";
 
 /** A cord feeds a capacitor motor through its clamp point; the capacitor has points on both ends. */
 const FAN = `

@@ -11,7 +11,7 @@ import {
 import { BrokenJournal, evidenceOf, judgedOf, standingOf } from "../../src/core/journal/fold";
 import { jobOn } from "../../src/core/journal/job";
 import { readingBody } from "../../src/core/journal/reading-body";
-import { layOut } from "../../src/core/isolate/proposal";
+import { layOut } from "../../src/core/diagnose/advice/test-sheet";
 import { makeTest } from "../../src/core/simulate/test";
 import { demoIsolation } from "../support/demo-machine";
 

@@ -1,6 +1,6 @@
 import { describe, expect, it } from "vitest";
-import { CAUTION_KINDS, workCautions, type WorkCaution } from "../../src/core/hazard/work-cautions";
-import { PART_KINDS } from "../../src/core/machine/parts/index";
+import { CAUTION_KINDS, workCautions, type WorkCaution } from "../../src/core/safety/work-cautions";
+import { PART_KINDS } from "../../src/core/model/kinds/index";
 import { FLEET, machineNamed } from "../support/fleet";
 
 /**

@@ -1,9 +1,9 @@
 import { describe, expect, it } from "vitest";
-import { ORDINARY_METER } from "../../src/core/circuit/meter";
-import { readMachineYaml } from "../../src/core/formats/machine-yaml";
-import type { Evidence } from "../../src/core/isolate/evidence";
-import { pieceName } from "../../src/core/isolate/hypothesis";
-import { Isolation, type RatedTest } from "../../src/core/isolate/isolation";
+import { ORDINARY_METER } from "../../src/core/instrument/meter";
+import { readMachineYaml } from "../../src/core/model/file/machine-yaml";
+import type { Evidence } from "../../src/core/diagnose/evidence/evidence";
+import { pieceName } from "../../src/core/diagnose/hypotheses/hypothesis";
+import { Isolation, type RatedTest } from "../../src/core/diagnose/isolation";
 import {
   FUNCTION_WORDS,
   labelWords,
@@ -13,8 +13,8 @@ import {
   propose,
   titleOf,
   windowWords,
-} from "../../src/core/isolate/proposal";
-import { proofsFor } from "../../src/core/isolate/proofs";
+} from "../../src/core/diagnose/advice/test-sheet";
+import { proofsFor } from "../../src/core/diagnose/advice/proofs";
 import { makeTest } from "../../src/core/simulate/test";
 import { machineNamed } from "../support/fleet";
 import { KETTLE } from "../support/kettle";

@@ -1,10 +1,10 @@
 import { describe, expect, test } from "vitest";
-import { COLOURS, labelOf, litAt, patternOf, roundOf, type LampPattern } from "../../src/core/signals/lamp-pattern";
-import { matchOnLamp } from "../../src/core/signals/lamp-match";
-import type { Watched } from "../../src/core/signals/lamp-beats";
-import { readLamp } from "../../src/core/signals/lamp-reader";
-import { colourName, LampWatch } from "../../src/core/signals/lamp-spot";
-import { readTimeList, TimeListError } from "../../src/core/signals/time-list";
+import { COLOURS, labelOf, litAt, patternOf, roundOf, type LampPattern } from "../../src/core/lamp/lamp-pattern";
+import { matchOnLamp } from "../../src/core/lamp/lamp-match";
+import type { Watched } from "../../src/core/lamp/lamp-beats";
+import { readLamp } from "../../src/core/lamp/lamp-reader";
+import { colourName, LampWatch } from "../../src/core/lamp/lamp-spot";
+import { readTimeList, TimeListError } from "../../src/core/lamp/time-list";
 import { FLEET, machineNamed } from "../support/fleet";
 import { anyPattern, filmed, stream, tapped, trials, upperBound } from "../support/lamp-trials";
 

@@ -1,10 +1,10 @@
 import { describe, expect, it } from "vitest";
-import { energyAt } from "../../src/core/hazard/exposure";
-import { candidateTests } from "../../src/core/isolate/candidates";
-import { observationsOf } from "../../src/core/isolate/evidence";
-import { readMachineYaml } from "../../src/core/formats/machine-yaml";
-import { ORDINARY_METER } from "../../src/core/circuit/meter";
-import type { Machine } from "../../src/core/machine/compile";
+import { energyAt } from "../../src/core/safety/exposure";
+import { candidateTests } from "../../src/core/diagnose/dictionary/candidates";
+import { observationsOf } from "../../src/core/diagnose/evidence/evidence";
+import { readMachineYaml } from "../../src/core/model/file/machine-yaml";
+import { ORDINARY_METER } from "../../src/core/instrument/meter";
+import type { Machine } from "../../src/core/model/machine";
 import { makeTest } from "../../src/core/simulate/test";
 import type { Shown } from "../../src/core/quantity/read";
 import { FLEET, machineNamed } from "../support/fleet";

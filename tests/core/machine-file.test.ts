@@ -2,11 +2,11 @@ import { Ajv2020 } from "ajv/dist/2020";
 import { readFileSync } from "node:fs";
 import { describe, expect, it } from "vitest";
 import { parse } from "yaml";
-import { canonicalJson } from "../../src/core/formats/canonical-json";
-import { machineJsonSchema } from "../../src/core/formats/machine-json-schema";
-import { MachineYamlError, readMachineYaml } from "../../src/core/formats/machine-yaml";
-import { compileMachine } from "../../src/core/machine/compile";
-import { machineFileSchema } from "../../src/core/machine/schema";
+import { canonicalJson } from "../../src/core/model/file/canonical-json";
+import { machineJsonSchema } from "../../src/core/model/file/machine-json-schema";
+import { MachineYamlError, readMachineYaml } from "../../src/core/model/file/machine-yaml";
+import { compileMachine } from "../../src/core/model/compile";
+import { machineFileSchema } from "../../src/core/model/schema";
 import { demoMachine, demoMachineText } from "../support/demo-machine";
 
 function problems(text: string) {

@@ -1,9 +1,9 @@
 import { expect, test } from "vitest";
-import { ORDINARY_METER } from "../../src/core/circuit/meter";
-import { exposureOf } from "../../src/core/hazard/exposure";
-import { advise } from "../../src/core/isolate/advise";
-import { Isolation } from "../../src/core/isolate/isolation";
-import { ALL_MEANS } from "../../src/core/isolate/means";
+import { ORDINARY_METER } from "../../src/core/instrument/meter";
+import { exposureOf } from "../../src/core/safety/exposure";
+import { advise } from "../../src/core/diagnose/advice/advise";
+import { Isolation } from "../../src/core/diagnose/isolation";
+import { ALL_MEANS } from "../../src/core/diagnose/planning/means";
 import { machineNamed } from "../support/fleet";
 
 const isolation = Isolation.of(machineNamed("kaldruun-uc-80"), ORDINARY_METER);

@@ -1,10 +1,10 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
-import { ORDINARY_METER } from "../../src/core/circuit/meter";
-import { density, makeKernel, SLIP } from "../../src/core/isolate/likelihood";
-import { outcomeOf, outcomeTable, plogp, type OutcomeTable } from "../../src/core/isolate/outcomes";
-import type { Prediction } from "../../src/core/isolate/prediction";
-import { scaleOf, toScale } from "../../src/core/isolate/scale";
+import { ORDINARY_METER } from "../../src/core/instrument/meter";
+import { density, makeKernel, SLIP } from "../../src/core/diagnose/reading/likelihood";
+import { outcomeOf, outcomeTable, plogp, type OutcomeTable } from "../../src/core/diagnose/dictionary/outcomes";
+import type { Prediction } from "../../src/core/diagnose/dictionary/prediction";
+import { scaleOf, toScale } from "../../src/core/diagnose/reading/scale";
 import type { Shown } from "../../src/core/quantity/read";
 import { makeTest } from "../../src/core/simulate/test";
 

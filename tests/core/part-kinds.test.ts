@@ -1,6 +1,6 @@
 import { describe, expect, it } from "vitest";
-import { PART_KINDS } from "../../src/core/machine/parts/index";
-import { rtdOhms } from "../../src/core/machine/parts/rtd";
+import { PART_KINDS } from "../../src/core/model/kinds/index";
+import { rtdOhms } from "../../src/core/model/kinds/rtd";
 import { bench } from "../support/bench-machine";
 import { FLEET, machineNamed } from "../support/fleet";
 
@@ -170,7 +170,7 @@ describe("split phase and supplies", () => {
     const { observe } = await import("../../src/core/simulate/observe");
     const { makeTest } = await import("../../src/core/simulate/test");
     const { nominalValues } = await import("../../src/core/simulate/values");
-    const { ORDINARY_METER } = await import("../../src/core/circuit/meter");
+    const { ORDINARY_METER } = await import("../../src/core/instrument/meter");
     const simulator = new Simulator(machine);
     const volts = (red: string, black: string, mode?: string) => {
       const shown = observe(

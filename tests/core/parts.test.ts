@@ -1,7 +1,7 @@
 import { describe, expect, it } from "vitest";
-import { OPEN_OHMS } from "../../src/core/machine/parts/kind";
-import { PART_KINDS, partKind } from "../../src/core/machine/parts/index";
-import { ntcOhms } from "../../src/core/machine/parts/ntc";
+import { OPEN_OHMS } from "../../src/core/model/kind";
+import { PART_KINDS, partKind } from "../../src/core/model/kinds/index";
+import { ntcOhms } from "../../src/core/model/kinds/ntc";
 import { drawnValues } from "../../src/core/simulate/values";
 import { bench } from "../support/bench-machine";
 import { demoMachine } from "../support/demo-machine";

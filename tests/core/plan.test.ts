@@ -1,6 +1,6 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
-import { EXACT_SUSPECTS, Planner, repairOrder, type PlanProblem } from "../../src/core/isolate/plan";
+import { EXACT_SUSPECTS, Planner, repairOrder, type PlanProblem } from "../../src/core/diagnose/planning/planner";
 import { AT_FIRST, costFollowing, optimalCost, planningCase } from "../support/planning-cases";
 
 /** Suspects in pieces of their own, tests that cost the same from everywhere. */

@@ -6,12 +6,12 @@ import {
   conditionSchema,
   type Condition,
   type Situation,
-} from "../../src/core/control/condition";
-import { canonicalJson } from "../../src/core/formats/canonical-json";
-import { costOf, standingAfter, type Standing } from "../../src/core/isolate/cost";
-import { outcomeOf } from "../../src/core/isolate/outcomes";
-import { fromScale, scaleOf, toScale } from "../../src/core/isolate/scale";
-import { ORDINARY_METER } from "../../src/core/circuit/meter";
+} from "../../src/core/model/program/condition";
+import { canonicalJson } from "../../src/core/model/file/canonical-json";
+import { costOf, standingAfter, type Standing } from "../../src/core/diagnose/planning/cost";
+import { outcomeOf } from "../../src/core/diagnose/dictionary/outcomes";
+import { fromScale, scaleOf, toScale } from "../../src/core/diagnose/reading/scale";
+import { ORDINARY_METER } from "../../src/core/instrument/meter";
 import { readEngineering, readShown } from "../../src/core/quantity/read";
 import { quantity } from "../../src/core/quantity/format";
 import { uniformFor } from "../../src/core/random";

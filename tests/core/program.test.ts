@@ -9,14 +9,14 @@ import {
   stepProgram,
   type Heard,
   type RunningProgram,
-} from "../../src/core/control/program";
-import { ORDINARY_METER } from "../../src/core/circuit/meter";
+} from "../../src/core/model/program/program";
+import { ORDINARY_METER } from "../../src/core/instrument/meter";
 import { Simulator } from "../../src/core/simulate/energise";
 import { observe } from "../../src/core/simulate/observe";
 import { runSequence } from "../../src/core/simulate/sequence";
 import { makeTest } from "../../src/core/simulate/test";
 import { nominalValues } from "../../src/core/simulate/values";
-import { readMachineYaml } from "../../src/core/formats/machine-yaml";
+import { readMachineYaml } from "../../src/core/model/file/machine-yaml";
 import { machineNamed, machineText } from "../support/fleet";
 
 const program = programSchema.parse({

@@ -1,10 +1,10 @@
 import { describe, expect, it } from "vitest";
-import { ORDINARY_METER } from "../../src/core/circuit/meter";
-import { readMachineYaml, writeMachineYaml } from "../../src/core/formats/machine-yaml";
-import { Isolation } from "../../src/core/isolate/isolation";
-import { compileMachine } from "../../src/core/machine/compile";
-import { checkpointsTo, quickMachine, readLoads } from "../../src/core/machine/quick";
-import { skeletonOf } from "../../src/core/machine/skeleton";
+import { ORDINARY_METER } from "../../src/core/instrument/meter";
+import { readMachineYaml, writeMachineYaml } from "../../src/core/model/file/machine-yaml";
+import { Isolation } from "../../src/core/diagnose/isolation";
+import { compileMachine } from "../../src/core/model/compile";
+import { checkpointsTo, quickMachine, readLoads } from "../../src/core/model/quick";
+import { skeletonOf } from "../../src/core/model/skeleton";
 import { search } from "../support/isolate-unit";
 import { randomSource, randomValues, UnitOnTheBench } from "../support/unit-on-the-bench";
 

@@ -1,10 +1,10 @@
 import fc from "fast-check";
 import { describe, expect, test } from "vitest";
-import { ORDINARY_METER } from "../../src/core/circuit/meter";
-import { menuBoard, menuItems, menuShows, pressMenu, type MenuKey } from "../../src/core/control/menu-board";
-import { CHARGED, workCautions } from "../../src/core/hazard/work-cautions";
-import { compileMachine } from "../../src/core/machine/compile";
-import { machineFileSchema } from "../../src/core/machine/schema";
+import { ORDINARY_METER } from "../../src/core/instrument/meter";
+import { menuBoard, menuItems, menuShows, pressMenu, type MenuKey } from "../../src/core/model/program/menu-board";
+import { CHARGED, workCautions } from "../../src/core/safety/work-cautions";
+import { compileMachine } from "../../src/core/model/compile";
+import { machineFileSchema } from "../../src/core/model/schema";
 import { carryOver, menuKeys } from "../../src/core/repair/carry-over";
 import { leftBehind } from "../../src/core/repair/left-behind";
 import { builtWords, proveModification, truthTable } from "../../src/core/repair/modification";

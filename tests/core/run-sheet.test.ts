@@ -1,7 +1,7 @@
 import { describe, expect, test } from "vitest";
-import { ORDINARY_METER } from "../../src/core/circuit/meter";
-import { Isolation } from "../../src/core/isolate/isolation";
-import { pieceSuspects } from "../../src/core/isolate/suspects";
+import { ORDINARY_METER } from "../../src/core/instrument/meter";
+import { Isolation } from "../../src/core/diagnose/isolation";
+import { pieceSuspects } from "../../src/core/diagnose/belief/suspects";
 import { restLeft, restRule } from "../../src/core/schedule/rest";
 import { resultWords, runSheet } from "../../src/core/schedule/run-sheet";
 import { FLEET, machineNamed } from "../support/fleet";

@@ -1,22 +1,22 @@
 import { describe, expect, it } from "vitest";
-import { ORDINARY_METER } from "../../src/core/circuit/meter";
-import { aloneLikelihood } from "../../src/core/isolate/alone";
-import { blendAway, blendRow } from "../../src/core/isolate/comes-and-goes";
+import { ORDINARY_METER } from "../../src/core/instrument/meter";
+import { aloneLikelihood } from "../../src/core/diagnose/evidence/bench-verdict";
+import { blendAway, blendRow } from "../../src/core/diagnose/dictionary/intermittent";
 import {
   agreedOn,
   isSameReading,
   observationsOf,
   surroundingsOf,
   type Evidence,
-} from "../../src/core/isolate/evidence";
-import { openFirsts } from "../../src/core/isolate/firsts";
-import { hypothesesOf, type Hypothesis } from "../../src/core/isolate/hypothesis";
-import type { OutcomeTable } from "../../src/core/isolate/outcomes";
-import { proofsFor } from "../../src/core/isolate/proofs";
-import { saidOf } from "../../src/core/isolate/said";
-import { unknownSign, unseeable } from "../../src/core/isolate/expressible";
-import { repairLikelihood, signChance, signsOf, UNIT_SIGNS, WHOLE_UNIT } from "../../src/core/isolate/signs";
-import { Stopwatch } from "../../src/core/isolate/timed";
+} from "../../src/core/diagnose/evidence/evidence";
+import { openFirsts } from "../../src/core/diagnose/evidence/simple-causes";
+import { hypothesesOf, type Hypothesis } from "../../src/core/diagnose/hypotheses/hypothesis";
+import type { OutcomeTable } from "../../src/core/diagnose/dictionary/outcomes";
+import { proofsFor } from "../../src/core/diagnose/advice/proofs";
+import { saidOf } from "../../src/core/diagnose/evidence/without-a-meter";
+import { unknownSign, unseeable } from "../../src/core/diagnose/advice/expressible";
+import { repairLikelihood, signChance, signsOf, UNIT_SIGNS, WHOLE_UNIT } from "../../src/core/diagnose/evidence/signs";
+import { Stopwatch } from "../../src/core/diagnose/evidence/timed-observation";
 import type { Shown } from "../../src/core/quantity/read";
 import { makeTest } from "../../src/core/simulate/test";
 import { machineNamed } from "../support/fleet";

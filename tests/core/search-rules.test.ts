@@ -1,11 +1,17 @@
 import { describe, expect, it } from "vitest";
-import { ORDINARY_METER } from "../../src/core/circuit/meter";
-import { readMachineYaml } from "../../src/core/formats/machine-yaml";
-import type { Evidence } from "../../src/core/isolate/evidence";
-import { setupShowing } from "../../src/core/isolate/code-odds";
-import { coverageOf } from "../../src/core/isolate/coverage";
-import { answerLikelihood, firstsOf, isCause, isModelled, openFirsts } from "../../src/core/isolate/firsts";
-import { faultGroups } from "../../src/core/isolate/groups";
+import { ORDINARY_METER } from "../../src/core/instrument/meter";
+import { readMachineYaml } from "../../src/core/model/file/machine-yaml";
+import type { Evidence } from "../../src/core/diagnose/evidence/evidence";
+import { setupShowing } from "../../src/core/diagnose/advice/code-odds";
+import { coverageOf } from "../../src/core/diagnose/advice/coverage";
+import {
+  answerLikelihood,
+  firstsOf,
+  isCause,
+  isModelled,
+  openFirsts,
+} from "../../src/core/diagnose/evidence/simple-causes";
+import { faultGroups } from "../../src/core/diagnose/advice/groups";
 import {
   blamedPieces,
   faultsOf,
@@ -16,11 +22,11 @@ import {
   piecesOf,
   SOMETHING_ELSE_PRIOR,
   type Hypothesis,
-} from "../../src/core/isolate/hypothesis";
-import { Isolation } from "../../src/core/isolate/isolation";
-import { windowWords } from "../../src/core/isolate/proposal";
-import { historyOf, reasonsFor } from "../../src/core/isolate/reasons";
-import { sameNominal, windowOf } from "../../src/core/isolate/window";
+} from "../../src/core/diagnose/hypotheses/hypothesis";
+import { Isolation } from "../../src/core/diagnose/isolation";
+import { windowWords } from "../../src/core/diagnose/advice/test-sheet";
+import { historyOf, reasonsFor } from "../../src/core/diagnose/advice/reasons";
+import { sameNominal, windowOf } from "../../src/core/diagnose/reading/window";
 import type { Shown } from "../../src/core/quantity/read";
 import { Simulator } from "../../src/core/simulate/energise";
 import { observe } from "../../src/core/simulate/observe";

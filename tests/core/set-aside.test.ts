@@ -1,13 +1,13 @@
 import { describe, expect, it } from "vitest";
-import { advise } from "../../src/core/isolate/advise";
-import type { Evidence } from "../../src/core/isolate/evidence";
-import { expressible } from "../../src/core/isolate/expressible";
-import { Isolation } from "../../src/core/isolate/isolation";
-import { compileMachine } from "../../src/core/machine/compile";
-import { applyChanges, ChangeError } from "../../src/core/machine/variant";
-import { ORDINARY_METER } from "../../src/core/circuit/meter";
+import { advise } from "../../src/core/diagnose/advice/advise";
+import type { Evidence } from "../../src/core/diagnose/evidence/evidence";
+import { expressible } from "../../src/core/diagnose/advice/expressible";
+import { Isolation } from "../../src/core/diagnose/isolation";
+import { compileMachine } from "../../src/core/model/compile";
+import { applyChanges, ChangeError } from "../../src/core/model/as-found";
+import { ORDINARY_METER } from "../../src/core/instrument/meter";
 import { makeTest } from "../../src/core/simulate/test";
-import type { PartEntry } from "../../src/core/machine/schema";
+import type { PartEntry } from "../../src/core/model/schema";
 import { FLEET, machineNamed } from "../support/fleet";
 
 /** The first machine of the fleet with a part that can be seen and that can be taken out of it. */

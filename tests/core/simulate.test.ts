@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import { ORDINARY_METER, type MeterFunction } from "../../src/core/circuit/meter";
+import { ORDINARY_METER, type MeterFunction } from "../../src/core/instrument/meter";
 import { Simulator } from "../../src/core/simulate/energise";
 import { observe } from "../../src/core/simulate/observe";
 import { makeTest } from "../../src/core/simulate/test";

@@ -1,7 +1,7 @@
 import { describe, expect, test } from "vitest";
 import Papa from "papaparse";
-import { readCurrentLog, thinned, UnreadableLog } from "../../src/core/signals/current-log";
-import { analyseSleep, daysUntilFlat, judgeSleep } from "../../src/core/signals/sleep-current";
+import { readCurrentLog, thinned, UnreadableLog } from "../../src/core/sleep-current/current-log";
+import { analyseSleep, daysUntilFlat, judgeSleep } from "../../src/core/sleep-current/sleep-current";
 import { quantityText } from "../../src/core/quantity/units";
 import { randomSource } from "../support/unit-on-the-bench";
 

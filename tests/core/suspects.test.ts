@@ -1,11 +1,11 @@
 import { describe, expect, it } from "vitest";
-import { ORDINARY_METER } from "../../src/core/circuit/meter";
-import { readMachineYaml } from "../../src/core/formats/machine-yaml";
-import type { Evidence } from "../../src/core/isolate/evidence";
-import { hypothesisName } from "../../src/core/isolate/hypothesis";
-import { Isolation } from "../../src/core/isolate/isolation";
-import { historyOf, reasonsFor } from "../../src/core/isolate/reasons";
-import { clearedParts, likeliness, partDoubt, pieceSuspects, repairsOf } from "../../src/core/isolate/suspects";
+import { ORDINARY_METER } from "../../src/core/instrument/meter";
+import { readMachineYaml } from "../../src/core/model/file/machine-yaml";
+import type { Evidence } from "../../src/core/diagnose/evidence/evidence";
+import { hypothesisName } from "../../src/core/diagnose/hypotheses/hypothesis";
+import { Isolation } from "../../src/core/diagnose/isolation";
+import { historyOf, reasonsFor } from "../../src/core/diagnose/advice/reasons";
+import { clearedParts, likeliness, partDoubt, pieceSuspects, repairsOf } from "../../src/core/diagnose/belief/suspects";
 import { makeTest, testKey } from "../../src/core/simulate/test";
 import { KETTLE } from "../support/kettle";
 

@@ -1,6 +1,6 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
-import { compareFiles, factKey, takeFacts } from "../../src/core/machine/three-way";
+import { compareFiles, factKey, takeFacts } from "../../src/core/model/file/three-way";
 
 const base = {
   name: "Winch",

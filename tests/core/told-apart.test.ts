@@ -1,14 +1,20 @@
 import { describe, expect, it } from "vitest";
-import { ORDINARY_METER } from "../../src/core/circuit/meter";
-import { readMachineYaml } from "../../src/core/formats/machine-yaml";
-import { codeOdds, setupShowing } from "../../src/core/isolate/code-odds";
-import { costOf, type Standing } from "../../src/core/isolate/cost";
-import { coverageOf } from "../../src/core/isolate/coverage";
-import { faultGroups } from "../../src/core/isolate/groups";
-import { answerLikelihood } from "../../src/core/isolate/firsts";
-import { faultName, faultsOf, hypothesesOf, piecesOf, type Hypothesis } from "../../src/core/isolate/hypothesis";
-import { Isolation } from "../../src/core/isolate/isolation";
-import { compileMachine } from "../../src/core/machine/compile";
+import { ORDINARY_METER } from "../../src/core/instrument/meter";
+import { readMachineYaml } from "../../src/core/model/file/machine-yaml";
+import { codeOdds, setupShowing } from "../../src/core/diagnose/advice/code-odds";
+import { costOf, type Standing } from "../../src/core/diagnose/planning/cost";
+import { coverageOf } from "../../src/core/diagnose/advice/coverage";
+import { faultGroups } from "../../src/core/diagnose/advice/groups";
+import { answerLikelihood } from "../../src/core/diagnose/evidence/simple-causes";
+import {
+  faultName,
+  faultsOf,
+  hypothesesOf,
+  piecesOf,
+  type Hypothesis,
+} from "../../src/core/diagnose/hypotheses/hypothesis";
+import { Isolation } from "../../src/core/diagnose/isolation";
+import { compileMachine } from "../../src/core/model/compile";
 import { makeTest } from "../../src/core/simulate/test";
 import { machineNamed } from "../support/fleet";
 import { KETTLE } from "../support/kettle";

@@ -1,14 +1,14 @@
 import { describe, expect, it } from "vitest";
-import { ORDINARY_METER } from "../../src/core/circuit/meter";
-import { Isolation } from "../../src/core/isolate/isolation";
-import { coverageOf } from "../../src/core/isolate/coverage";
-import { compileMachine } from "../../src/core/machine/compile";
-import { applyChanges, ChangeError, changeWords, type Change } from "../../src/core/machine/variant";
+import { ORDINARY_METER } from "../../src/core/instrument/meter";
+import { Isolation } from "../../src/core/diagnose/isolation";
+import { coverageOf } from "../../src/core/diagnose/advice/coverage";
+import { compileMachine } from "../../src/core/model/compile";
+import { applyChanges, ChangeError, changeWords, type Change } from "../../src/core/model/as-found";
 import { Simulator } from "../../src/core/simulate/energise";
 import { observe } from "../../src/core/simulate/observe";
 import { makeTest } from "../../src/core/simulate/test";
 import { nominalValues } from "../../src/core/simulate/values";
-import { readMachineYaml } from "../../src/core/formats/machine-yaml";
+import { readMachineYaml } from "../../src/core/model/file/machine-yaml";
 import { machineNamed } from "../support/fleet";
 import { KETTLE } from "../support/kettle";
 

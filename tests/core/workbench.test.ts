@@ -22,7 +22,7 @@ import { workTool } from "../../src/core/workbench/tool";
 import { toolFor, TOOLS } from "../../src/core/workbench/tools";
 import { ratedLinks, weakestFirst } from "../../src/core/workbench/weakest-link";
 import { copperOhms } from "../../src/core/workbench/wire";
-import { aloneLikelihood } from "../../src/core/isolate/alone";
+import { aloneLikelihood } from "../../src/core/diagnose/evidence/bench-verdict";
 import { FLEET, machineNamed } from "../support/fleet";
 
 const tool = (id: string) => TOOLS.find((t) => t.id === id)!;

@@ -1,9 +1,9 @@
 import { createServer, type AddressInfo, type Server } from "node:net";
 import { afterAll, beforeAll, describe, expect, test } from "vitest";
-import { ORDINARY_METER } from "../../src/core/circuit/meter";
-import { changeRefused } from "../../src/core/hazard/function-change";
-import { feed, holdRuleFor, IDLE, type AutoHold } from "../../src/core/signals/auto-hold";
-import { configureCommand, functionNamed, readAnswer, shortened } from "../../src/core/signals/scpi";
+import { ORDINARY_METER } from "../../src/core/instrument/meter";
+import { changeRefused } from "../../src/core/safety/function-change";
+import { feed, holdRuleFor, IDLE, type AutoHold } from "../../src/core/instrument/auto-hold";
+import { configureCommand, functionNamed, readAnswer, shortened } from "../../src/core/instrument/scpi";
 import { devicesFrom, Meters } from "../../src/devices/meters";
 import { ScpiLine } from "../../src/devices/scpi-line";
 import { machineNamed } from "../support/fleet";

@@ -3,7 +3,7 @@ import type { AddressInfo } from "node:net";
 import { tmpdir } from "node:os";
 import path from "node:path";
 import { chromium, expect, test } from "@playwright/test";
-import { roundOf, patternOf } from "../../src/core/signals/lamp-pattern";
+import { roundOf, patternOf } from "../../src/core/lamp/lamp-pattern";
 import { certificateFor } from "../../src/server/lan/certificate";
 import { createGate } from "../../src/server/lan/gate";
 import { Pairing } from "../../src/server/lan/pairing";

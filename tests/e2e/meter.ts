@@ -1,7 +1,7 @@
 import { expect, type Page } from "@playwright/test";
-import { ORDINARY_METER } from "../../src/core/circuit/meter";
-import type { Machine } from "../../src/core/machine/compile";
-import type { Fault } from "../../src/core/machine/fault";
+import { ORDINARY_METER } from "../../src/core/instrument/meter";
+import type { Machine } from "../../src/core/model/machine";
+import type { Fault } from "../../src/core/model/fault";
 import { decimal } from "../../src/core/quantity/format";
 import { Simulator } from "../../src/core/simulate/energise";
 import { observe } from "../../src/core/simulate/observe";

@@ -1,5 +1,5 @@
 import { expect, test, type Page } from "@playwright/test";
-import type { Fault } from "../../src/core/machine/fault";
+import type { Fault } from "../../src/core/model/fault";
 import { machineNamed } from "../support/fleet";
 import { axe, beginJob, fits } from "./look";
 import { asked, typedFor } from "./meter";

@@ -2,7 +2,7 @@ import { readFileSync } from "node:fs";
 import Ajv from "ajv/dist/2020";
 import { describe, expect, it } from "vitest";
 import { parse } from "yaml";
-import { rtdOhms } from "../../src/core/machine/parts/rtd";
+import { rtdOhms } from "../../src/core/model/kinds/rtd";
 import { FLEET, machineText } from "../support/fleet";
 
 describe("JSON Schema 2020-12, by a standard validator (ajv)", () => {
@@ -38,9 +38,9 @@ describe("platinum resistors (IEC 60751)", () => {
 
 describe("the page for newcomers", () => {
   it("shows a file that Unzo reads and isolates on", async () => {
-    const { readMachineYaml } = await import("../../src/core/formats/machine-yaml");
-    const { Isolation } = await import("../../src/core/isolate/isolation");
-    const { ORDINARY_METER } = await import("../../src/core/circuit/meter");
+    const { readMachineYaml } = await import("../../src/core/model/file/machine-yaml");
+    const { Isolation } = await import("../../src/core/diagnose/isolation");
+    const { ORDINARY_METER } = await import("../../src/core/instrument/meter");
     const page = readFileSync(new URL("../../docs/machine-file.md", import.meta.url), "utf8");
     const { machine } = readMachineYaml(/```yaml\n([\s\S]*?)```/.exec(page)![1]!, "page.yaml");
     const isolation = Isolation.of(machine, ORDINARY_METER);

@@ -1,8 +1,8 @@
 import { createRequire } from "node:module";
 import { describe, expect, test } from "vitest";
-import { roundOf } from "../../src/core/signals/lamp-pattern";
-import type { Flash } from "../../src/core/signals/lamp-beats";
-import { readLamp } from "../../src/core/signals/lamp-reader";
+import { roundOf } from "../../src/core/lamp/lamp-pattern";
+import type { Flash } from "../../src/core/lamp/lamp-beats";
+import { readLamp } from "../../src/core/lamp/lamp-reader";
 
 const morse = createRequire(import.meta.url)("morse") as { encode(text: string): string };
 

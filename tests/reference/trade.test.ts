@@ -1,7 +1,7 @@
 import { describe, expect, it } from "vitest";
-import { loadedShare, ORDINARY_METER } from "../../src/core/circuit/meter";
-import { readMachineYaml } from "../../src/core/formats/machine-yaml";
-import { ntcOhms } from "../../src/core/machine/parts/ntc";
+import { loadedShare, ORDINARY_METER } from "../../src/core/instrument/meter";
+import { readMachineYaml } from "../../src/core/model/file/machine-yaml";
+import { ntcOhms } from "../../src/core/model/kinds/ntc";
 import { readEngineering } from "../../src/core/quantity/read";
 import { Simulator } from "../../src/core/simulate/energise";
 import { observe } from "../../src/core/simulate/observe";

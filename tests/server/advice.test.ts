@@ -1,7 +1,7 @@
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
 import { v4 as uuid } from "uuid";
 import { POST } from "../../src/app/api/jobs/[id]/advice/route";
-import { advise } from "../../src/core/isolate/advise";
+import { advise } from "../../src/core/diagnose/advice/advise";
 import { evidenceOf } from "../../src/core/journal/fold";
 import { jobOn } from "../../src/core/journal/job";
 import { appendEvent } from "../../src/server/journal";

@@ -6,7 +6,7 @@ import { GET as exportMachine } from "../../src/app/api/machines/[id]/export/rou
 import { POST as duplicate } from "../../src/app/api/machines/[id]/duplicate/route";
 import { POST as quick } from "../../src/app/api/quick/route";
 import { POST as offer } from "../../src/app/api/jobs/[id]/offer/route";
-import { readMachineYaml } from "../../src/core/formats/machine-yaml";
+import { readMachineYaml } from "../../src/core/model/file/machine-yaml";
 import { appendEvent } from "../../src/server/journal";
 import { eventsOf } from "../../src/server/journals";
 import { openJob, readJob } from "../../src/server/jobs";

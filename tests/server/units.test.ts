@@ -4,7 +4,7 @@ import { POST as postJob } from "../../src/app/api/jobs/route";
 import { GET as getUnit, POST as correct } from "../../src/app/api/units/[id]/route";
 import { POST as merge } from "../../src/app/api/units/[id]/merge/route";
 import { GET as search } from "../../src/app/api/units/route";
-import { isPowered } from "../../src/core/hazard/exposure";
+import { isPowered } from "../../src/core/safety/exposure";
 import { foldUnit } from "../../src/core/journal/unit-events";
 import { database } from "../../src/server/db";
 import { listJobs, openJob, readJob } from "../../src/server/jobs";

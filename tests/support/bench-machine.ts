@@ -1,5 +1,5 @@
-import { ORDINARY_METER, type MeterFunction } from "../../src/core/circuit/meter";
-import { readMachineYaml } from "../../src/core/formats/machine-yaml";
+import { ORDINARY_METER, type MeterFunction } from "../../src/core/instrument/meter";
+import { readMachineYaml } from "../../src/core/model/file/machine-yaml";
 import { Simulator } from "../../src/core/simulate/energise";
 import { observe } from "../../src/core/simulate/observe";
 import { makeTest } from "../../src/core/simulate/test";

@@ -1,7 +1,7 @@
-import type { Evidence } from "../../src/core/isolate/evidence";
-import type { Hypothesis } from "../../src/core/isolate/hypothesis";
-import type { Isolation } from "../../src/core/isolate/isolation";
-import { scaleOf, isNumeric } from "../../src/core/isolate/scale";
+import type { Evidence } from "../../src/core/diagnose/evidence/evidence";
+import type { Hypothesis } from "../../src/core/diagnose/hypotheses/hypothesis";
+import type { Isolation } from "../../src/core/diagnose/isolation";
+import { scaleOf, isNumeric } from "../../src/core/diagnose/reading/scale";
 import type { Shown } from "../../src/core/quantity/read";
 import type { Test } from "../../src/core/simulate/test";
 import { randomValues, UnitOnTheBench } from "./unit-on-the-bench";

@@ -1,8 +1,8 @@
 import { readFileSync } from "node:fs";
 import { fileURLToPath } from "node:url";
-import { ORDINARY_METER } from "../../src/core/circuit/meter";
-import { readMachineYaml } from "../../src/core/formats/machine-yaml";
-import { Isolation } from "../../src/core/isolate/isolation";
+import { ORDINARY_METER } from "../../src/core/instrument/meter";
+import { readMachineYaml } from "../../src/core/model/file/machine-yaml";
+import { Isolation } from "../../src/core/diagnose/isolation";
 
 export const demoMachinePath = fileURLToPath(new URL("../../machines/quellmoor-sb-210.yaml", import.meta.url));
 export const demoMachineText = readFileSync(demoMachinePath, "utf8");

@@ -1,7 +1,7 @@
 import { readdirSync, readFileSync } from "node:fs";
-import { ORDINARY_METER } from "../../src/core/circuit/meter";
-import { readMachineYaml } from "../../src/core/formats/machine-yaml";
-import { Isolation } from "../../src/core/isolate/isolation";
+import { ORDINARY_METER } from "../../src/core/instrument/meter";
+import { readMachineYaml } from "../../src/core/model/file/machine-yaml";
+import { Isolation } from "../../src/core/diagnose/isolation";
 
 const folder = new URL("../../machines/", import.meta.url);
 

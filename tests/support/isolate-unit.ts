@@ -1,9 +1,9 @@
-import { advise, isFound } from "../../src/core/isolate/advise";
-import { costOf, standingAfter, type Standing } from "../../src/core/isolate/cost";
+import { advise, isFound } from "../../src/core/diagnose/advice/advise";
+import { costOf, standingAfter, type Standing } from "../../src/core/diagnose/planning/cost";
 import type { Shown } from "../../src/core/quantity/read";
-import type { Evidence } from "../../src/core/isolate/evidence";
-import type { Isolation } from "../../src/core/isolate/isolation";
-import { pieceSuspects } from "../../src/core/isolate/suspects";
+import type { Evidence } from "../../src/core/diagnose/evidence/evidence";
+import type { Isolation } from "../../src/core/diagnose/isolation";
+import { pieceSuspects } from "../../src/core/diagnose/belief/suspects";
 import type { Test } from "../../src/core/simulate/test";
 import { makeTest } from "../../src/core/simulate/test";
 import type { UnitOnTheBench } from "./unit-on-the-bench";

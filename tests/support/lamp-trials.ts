@@ -1,6 +1,6 @@
-import { COLOURS, labelOf, type Colour, type LampPattern } from "../../src/core/signals/lamp-pattern";
-import type { Flash, Watched } from "../../src/core/signals/lamp-beats";
-import { readLamp } from "../../src/core/signals/lamp-reader";
+import { COLOURS, labelOf, type Colour, type LampPattern } from "../../src/core/lamp/lamp-pattern";
+import type { Flash, Watched } from "../../src/core/lamp/lamp-beats";
+import { readLamp } from "../../src/core/lamp/lamp-reader";
 
 /** A stream of random numbers, the same for the same seed (mulberry32). */
 export function stream(seed: number): {

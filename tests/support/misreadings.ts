@@ -1,6 +1,6 @@
-import type { Machine, Point } from "../../src/core/machine/compile";
-import type { Isolation } from "../../src/core/isolate/isolation";
-import { misfitOf } from "../../src/core/isolate/misprobe";
+import type { Machine, Point } from "../../src/core/model/machine";
+import type { Isolation } from "../../src/core/diagnose/isolation";
+import { misfitOf } from "../../src/core/diagnose/advice/likely-slips";
 import type { Shown } from "../../src/core/quantity/read";
 import { makeTest, testKey, type Test } from "../../src/core/simulate/test";
 import { search } from "./isolate-unit";

@@ -1,6 +1,6 @@
 import { describe, expect, it } from "vitest";
-import { faultGroups } from "../../src/core/isolate/groups";
-import { walkOf } from "../../src/core/isolate/walk";
+import { faultGroups } from "../../src/core/diagnose/advice/groups";
+import { walkOf } from "../../src/core/diagnose/advice/baseline-walk";
 import { testKey } from "../../src/core/simulate/test";
 import { FLEET, groupsOf, isolationOf } from "./fleet";
 import { search } from "./isolate-unit";

@@ -1,5 +1,5 @@
-import type { Evidence } from "../../src/core/isolate/evidence";
-import type { Isolation } from "../../src/core/isolate/isolation";
+import type { Evidence } from "../../src/core/diagnose/evidence/evidence";
+import type { Isolation } from "../../src/core/diagnose/isolation";
 import { complaintMadeOf, isThere, search } from "./isolate-unit";
 import type { UnitOnTheBench } from "./unit-on-the-bench";
 

@@ -1,6 +1,6 @@
-import { ORDINARY_METER, type Meter } from "../../src/core/circuit/meter";
-import type { Machine } from "../../src/core/machine/compile";
-import type { Fault } from "../../src/core/machine/fault";
+import { ORDINARY_METER, type Meter } from "../../src/core/instrument/meter";
+import type { Machine } from "../../src/core/model/machine";
+import type { Fault } from "../../src/core/model/fault";
 import type { Shown } from "../../src/core/quantity/read";
 import { Simulator } from "../../src/core/simulate/energise";
 import { observe } from "../../src/core/simulate/observe";

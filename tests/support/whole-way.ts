@@ -1,11 +1,11 @@
-import { ORDINARY_METER } from "../../src/core/circuit/meter";
-import type { Isolation } from "../../src/core/isolate/isolation";
-import { verdictOf } from "../../src/core/isolate/window";
+import { ORDINARY_METER } from "../../src/core/instrument/meter";
+import type { Isolation } from "../../src/core/diagnose/isolation";
+import { verdictOf } from "../../src/core/diagnose/reading/window";
 import type { EventBody, JournalEvent } from "../../src/core/journal/events";
 import type { Job } from "../../src/core/journal/fold";
 import { jobOn } from "../../src/core/journal/job";
-import type { Machine } from "../../src/core/machine/compile";
-import type { Fault } from "../../src/core/machine/fault";
+import type { Machine } from "../../src/core/model/machine";
+import type { Fault } from "../../src/core/model/fault";
 import { carryOver, type CarryOver } from "../../src/core/repair/carry-over";
 import { leftBehind, type LeftBehind } from "../../src/core/repair/left-behind";
 import { optionsFor, USUAL_RATES, weighOptions } from "../../src/core/repair/options";

@@ -1,7 +1,14 @@
-import { unaskable, unknownPart, unknownPiece, unknownSign, unmeasurable, unseeable } from "../isolate/expressible";
-import type { Machine } from "../machine/compile";
-import { applyChanges, ChangeError, type Change } from "../machine/variant";
-import type { MachineFile } from "../machine/schema";
+import {
+  unaskable,
+  unknownPart,
+  unknownPiece,
+  unknownSign,
+  unmeasurable,
+  unseeable,
+} from "../diagnose/advice/expressible";
+import type { Machine } from "../model/machine";
+import { applyChanges, ChangeError, type Change } from "../model/as-found";
+import type { MachineFile } from "../model/schema";
 import { makeTest } from "../simulate/test";
 import type { EventBody, NewEvent } from "./events";
 import { activeChanges, STRIKABLE, type Ledger } from "./ledger";

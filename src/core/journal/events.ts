@@ -1,6 +1,6 @@
 import { z } from "zod";
-import { METER_FUNCTIONS } from "../circuit/meter";
-import { changeSchema } from "../machine/variant";
+import { METER_FUNCTIONS } from "../instrument/meter";
+import { changeSchema } from "../model/as-found";
 
 /**
  * The journal of a job: what happened, in order, never changed. Every event carries a version `v`; old versions are

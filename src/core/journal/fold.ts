@@ -1,6 +1,6 @@
-import type { Standing } from "../isolate/cost";
-import type { Evidence } from "../isolate/evidence";
-import type { Judged } from "../isolate/proofs";
+import type { Standing } from "../diagnose/planning/cost";
+import type { Evidence } from "../diagnose/evidence/evidence";
+import type { Judged } from "../diagnose/advice/proofs";
 import { makeTest, type Test } from "../simulate/test";
 import type { EventBody, JournalEvent } from "./events";
 

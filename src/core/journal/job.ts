@@ -1,5 +1,5 @@
-import { panelsFor } from "../hazard/exposure";
-import type { Machine } from "../machine/compile";
+import { panelsFor } from "../safety/exposure";
+import type { Machine } from "../model/machine";
 import type { JournalEvent } from "./events";
 import { foldJournal, type Job } from "./fold";
 

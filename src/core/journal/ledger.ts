@@ -1,4 +1,4 @@
-import type { Change } from "../machine/variant";
+import type { Change } from "../model/as-found";
 import type { EventBody, JournalEvent, RawEvent } from "./events";
 
 type Body<T extends EventBody["type"]> = Extract<EventBody, { type: T }>;

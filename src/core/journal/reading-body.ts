@@ -1,6 +1,6 @@
-import { unitOf } from "../circuit/meter";
-import { labelWords, type Laid, type Lead } from "../isolate/proposal";
-import { verdictOf } from "../isolate/window";
+import { unitOf } from "../instrument/meter";
+import { labelWords, type Laid, type Lead } from "../diagnose/advice/test-sheet";
+import { verdictOf } from "../diagnose/reading/window";
 import { shownText } from "../quantity/format";
 import type { Shown } from "../quantity/read";
 import { CORE_VERSION } from "../version";

@@ -1,8 +1,8 @@
-import { movesTo, standingAfter, type Standing } from "../isolate/cost";
-import type { StepTaken } from "../isolate/times";
-import type { Machine } from "../machine/compile";
+import { movesTo, standingAfter, type Standing } from "../diagnose/planning/cost";
+import type { StepTaken } from "../diagnose/planning/learned-times";
+import type { Machine } from "../model/machine";
 import { makeTest } from "../simulate/test";
-import { panelsFor } from "../hazard/exposure";
+import { panelsFor } from "../safety/exposure";
 import type { JournalEvent } from "./events";
 
 /** The steps of a job as they were made, each with the minutes between its entry and the one before it; only those between two readings. `minutesOf` reads a moment of the journal. */

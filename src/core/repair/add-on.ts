@@ -1,5 +1,5 @@
-import { sourcesOff } from "../hazard/rules";
-import type { Machine } from "../machine/compile";
+import { sourcesOff } from "../safety/rules";
+import type { Machine } from "../model/machine";
 import type { SwitchDrawing } from "../workbench/tool";
 
 /** A stage of adding a module. */

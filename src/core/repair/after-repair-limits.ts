@@ -1,4 +1,4 @@
-import type { Machine } from "../machine/compile";
+import type { Machine } from "../model/machine";
 
 /** One measurement of the safety test after a repair. */
 export interface SafetyLimit {

@@ -1,6 +1,6 @@
-import { menuBoard, menuItems, menuShows, pressMenu, type MenuKey } from "../control/menu-board";
+import { menuBoard, menuItems, menuShows, pressMenu, type MenuKey } from "../model/program/menu-board";
 import type { Job } from "../journal/fold";
-import type { Machine } from "../machine/compile";
+import type { Machine } from "../model/machine";
 import { settingWords } from "../workbench/coded-switch";
 
 /** One thing to do to the new board, and what it shows then. */

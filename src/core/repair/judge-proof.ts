@@ -1,5 +1,5 @@
-import { unitOf } from "../circuit/meter";
-import { verdictOf } from "../isolate/window";
+import { unitOf } from "../instrument/meter";
+import { verdictOf } from "../diagnose/reading/window";
 import { readEngineering, readShown } from "../quantity/read";
 import { keeps } from "./after-repair-limits";
 import type { ProofStep } from "./proof-run";

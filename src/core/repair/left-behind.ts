@@ -1,6 +1,6 @@
-import { modeName } from "../control/program";
+import { modeName } from "../model/program/program";
 import type { Job } from "../journal/fold";
-import type { Machine } from "../machine/compile";
+import type { Machine } from "../model/machine";
 import { inSentence } from "../quantity/format";
 import { programOf } from "../simulate/conditions";
 

@@ -1,7 +1,8 @@
-import { compileMachine, type Machine, type Part } from "../machine/compile";
-import { faultId, type Fault } from "../machine/fault";
-import type { PartEntry, SetupEntry } from "../machine/schema";
-import { applyChanges, ChangeError, type Change } from "../machine/variant";
+import { compileMachine } from "../model/compile";
+import type { Machine, Part } from "../model/machine";
+import { faultId, type Fault } from "../model/fault";
+import type { PartEntry, SetupEntry } from "../model/schema";
+import { applyChanges, ChangeError, type Change } from "../model/as-found";
 import { quantityText } from "../quantity/units";
 import { Simulator } from "../simulate/energise";
 import { NoOperatingPoint } from "../simulate/state";

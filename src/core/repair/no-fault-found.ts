@@ -1,6 +1,6 @@
-import type { Advice } from "../isolate/advise";
+import type { Advice } from "../diagnose/advice/advise";
 import type { Job } from "../journal/fold";
-import type { Machine } from "../machine/compile";
+import type { Machine } from "../model/machine";
 import { inSentence } from "../quantity/format";
 
 /** What a job without a fault found has to say for itself. */

@@ -1,5 +1,5 @@
-import type { Machine } from "../machine/compile";
-import type { Fault } from "../machine/fault";
+import type { Machine } from "../model/machine";
+import type { Fault } from "../model/fault";
 
 /** Something that can be done about a cause. Money in the shop's coin, minutes of work, `holds` the chance that it lasts. */
 export interface RepairOption {

@@ -1,5 +1,5 @@
-import type { Machine } from "../machine/compile";
-import type { PieceEntry } from "../machine/schema";
+import type { Machine } from "../model/machine";
+import type { PieceEntry } from "../model/schema";
 
 /** What differs in a part that may stand in, and what is done about it. */
 export interface Difference {

@@ -1,7 +1,7 @@
-import { isLowVoltage } from "../machine/domain";
-import type { Machine } from "../machine/compile";
-import { sourcesOff } from "../hazard/rules";
-import { CHARGED, workCautions, type WorkCaution } from "../hazard/work-cautions";
+import { isLowVoltage } from "../model/energy";
+import type { Machine } from "../model/machine";
+import { sourcesOff } from "../safety/rules";
+import { CHARGED, workCautions, type WorkCaution } from "../safety/work-cautions";
 
 /** One step of a swap. A step with `undoes` is the way back of another, derived and never written down. */
 export interface SwapStep {

@@ -1,4 +1,4 @@
-import type { Machine } from "../machine/compile";
+import type { Machine } from "../model/machine";
 import { nominalValues } from "../simulate/values";
 import { Simulator } from "../simulate/energise";
 import { NoOperatingPoint } from "../simulate/state";

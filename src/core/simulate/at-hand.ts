@@ -1,7 +1,7 @@
-import type { Program } from "../control/program";
-import type { Machine, Part } from "../machine/compile";
-import type { Fault } from "../machine/fault";
-import type { SetupEntry } from "../machine/schema";
+import type { Program } from "../model/program/program";
+import type { Machine, Part } from "../model/machine";
+import type { Fault } from "../model/fault";
+import type { SetupEntry } from "../model/schema";
 import { conditionsOf, controllerOf } from "./conditions";
 import { Simulator, type Course } from "./energise";
 import type { Values } from "./values";

@@ -1,7 +1,7 @@
-import { gesturesTo, pressesOf, type Gesture, type Program } from "../control/program";
-import type { Machine, Part } from "../machine/compile";
-import type { Conditions } from "../machine/parts/kind";
-import type { SetupEntry } from "../machine/schema";
+import { gesturesTo, pressesOf, type Gesture, type Program } from "../model/program/program";
+import type { Machine, Part } from "../model/machine";
+import type { Conditions } from "../model/kind";
+import type { SetupEntry } from "../model/schema";
 import type { Values } from "./values";
 
 /** A stretch of time in which nobody touches the machine. */

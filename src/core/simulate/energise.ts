@@ -1,7 +1,7 @@
-import type { Machine, Part } from "../machine/compile";
-import type { Fault } from "../machine/fault";
-import type { Conditions, Instance } from "../machine/parts/kind";
-import type { SetupEntry } from "../machine/schema";
+import type { Machine, Part } from "../model/machine";
+import type { Fault } from "../model/fault";
+import type { Conditions, Instance } from "../model/kind";
+import type { SetupEntry } from "../model/schema";
 import { stagesOf, type Stage } from "./conditions";
 import { EVERY_PART, StampedCircuit } from "./stamped-circuit";
 import { NoOperatingPoint, type Phase, type State } from "./state";

@@ -1,6 +1,6 @@
-import { isClamp, loadedShare, loadedShareAc, type Meter } from "../circuit/meter";
-import type { Machine } from "../machine/compile";
-import { FLICKERS } from "../machine/parts/kind";
+import { isClamp, loadedShare, loadedShareAc, type Meter } from "../instrument/meter";
+import type { Machine } from "../model/machine";
+import { FLICKERS } from "../model/kind";
 import type { Manner, Shown } from "../quantity/read";
 import type { Simulator } from "./energise";
 import type { Phase, State } from "./state";

@@ -1,8 +1,8 @@
-import type { GuideLeg, GuideStep } from "../control/guide";
-import type { Program } from "../control/program";
-import type { Machine } from "../machine/compile";
-import type { Fault } from "../machine/fault";
-import { everydaySetup } from "../machine/everyday";
+import type { GuideLeg, GuideStep } from "../model/program/guide";
+import type { Program } from "../model/program/program";
+import type { Machine } from "../model/machine";
+import type { Fault } from "../model/fault";
+import { everydaySetup } from "../model/everyday-setup";
 import { MachineAtHand } from "./at-hand";
 import { controllerOf } from "./conditions";
 import { nominalValues } from "./values";

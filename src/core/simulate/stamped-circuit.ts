@@ -1,7 +1,7 @@
 import { AcSolver } from "../circuit/ac";
 import { DcSolver } from "../circuit/dc";
-import { LAMP_DARK, LAMP_LIT, type Machine, type Part } from "../machine/compile";
-import { OPEN, type Face, type Instance, type Stamp, type View } from "../machine/parts/kind";
+import { LAMP_DARK, LAMP_LIT, type Machine, type Part } from "../model/machine";
+import { OPEN, type Face, type Instance, type Stamp, type View } from "../model/kind";
 import type { Phase, State } from "./state";
 
 const NO_MEMORY = new Float64Array(0);

@@ -1,4 +1,4 @@
-import type { Instance } from "../machine/parts/kind";
+import type { Instance } from "../model/kind";
 
 /** The circuit in one combination of discrete states. */
 export interface Phase {

@@ -1,5 +1,5 @@
-import type { Machine, Part } from "../machine/compile";
-import type { FailureMode } from "../machine/parts/kind";
+import type { Machine, Part } from "../model/machine";
+import type { FailureMode } from "../model/kind";
 import { uniformFor } from "../random";
 
 /** One possible specimen of a machine in one possible surrounding: the values its parts have there. */

@@ -1,5 +1,5 @@
-import type { Fault } from "../machine/fault";
-import type { SetupEntry } from "../machine/schema";
+import type { Fault } from "../model/fault";
+import type { SetupEntry } from "../model/schema";
 import { stagesOf } from "./conditions";
 import type { Simulator } from "./energise";
 import { NoOperatingPoint } from "./state";

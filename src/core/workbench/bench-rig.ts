@@ -1,7 +1,7 @@
-import type { Alone } from "../isolate/alone";
-import type { Machine, Part } from "../machine/compile";
-import type { Fault } from "../machine/fault";
-import type { SetupEntry } from "../machine/schema";
+import type { Alone } from "../diagnose/evidence/bench-verdict";
+import type { Machine, Part } from "../model/machine";
+import type { Fault } from "../model/fault";
+import type { SetupEntry } from "../model/schema";
 import { Simulator } from "../simulate/energise";
 import { NoOperatingPoint, type State } from "../simulate/state";
 import { nominalValues, type Values } from "../simulate/values";

@@ -1,4 +1,4 @@
-import { ntcOhms } from "../machine/parts/ntc";
+import { ntcOhms } from "../model/kinds/ntc";
 import { quantityText, readQuantity, type Liked } from "../quantity/units";
 import {
   formula,

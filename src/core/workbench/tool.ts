@@ -1,4 +1,4 @@
-import type { Machine, Part } from "../machine/compile";
+import type { Machine, Part } from "../model/machine";
 import { quantityText, readQuantity, type Liked, type Quantity } from "../quantity/units";
 
 /**

@@ -1,4 +1,4 @@
-import type { Part } from "../machine/compile";
+import type { Part } from "../model/machine";
 import { calibrationTool } from "./calibration";
 import { codedSwitchTool } from "./coded-switch";
 import { contactTool } from "./contact";

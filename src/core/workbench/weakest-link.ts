@@ -1,4 +1,4 @@
-import type { Machine } from "../machine/compile";
+import type { Machine } from "../model/machine";
 import { quantityText, readQuantity } from "../quantity/units";
 import { Simulator } from "../simulate/energise";
 import { nominalValues } from "../simulate/values";

@@ -1,8 +1,8 @@
 import type { ChildProcess } from "node:child_process";
 import { existsSync } from "node:fs";
 import { createRequire } from "node:module";
-import type { PlacedProblem } from "../../core/formats/machine-yaml";
-import type { MachineFile } from "../../core/machine/schema";
+import type { PlacedProblem } from "../../core/model/file/machine-yaml";
+import type { MachineFile } from "../../core/model/schema";
 import { RefusedMachine } from "../machines";
 import { Refusal } from "../refusal";
 

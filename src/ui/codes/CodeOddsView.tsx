@@ -1,8 +1,8 @@
 "use client";
 
 import { useEffect, useState } from "react";
-import type { CodeOdds, MachineCode } from "../../core/isolate/code-odds";
-import type { Evidence } from "../../core/isolate/evidence";
+import type { CodeOdds, MachineCode } from "../../core/diagnose/advice/code-odds";
+import type { Evidence } from "../../core/diagnose/evidence/evidence";
 import type { Desk } from "../shell/useDesk";
 
 interface Props {

@@ -3,7 +3,7 @@
 import { useEffect, useRef } from "react";
 import Button from "react-bootstrap/Button";
 import Form from "react-bootstrap/Form";
-import type { Machine, Part } from "../../core/machine/compile";
+import type { Machine, Part } from "../../core/model/machine";
 import type { Controls, Doing } from "../../core/simulate/at-hand";
 import { lampNow, type HandView } from "./useMachineAtHand";
 

@@ -2,12 +2,12 @@
 
 import { useCallback, useEffect, useMemo, useRef, useState } from "react";
 import { controlsOf, MachineAtHand, type Doing } from "../../core/simulate/at-hand";
-import type { Machine } from "../../core/machine/compile";
-import { everydaySetup } from "../../core/machine/everyday";
-import type { Fault } from "../../core/machine/fault";
-import type { SetupEntry } from "../../core/machine/schema";
+import type { Machine } from "../../core/model/machine";
+import { everydaySetup } from "../../core/model/everyday-setup";
+import type { Fault } from "../../core/model/fault";
+import type { SetupEntry } from "../../core/model/schema";
 import { drawnValues } from "../../core/simulate/values";
-import { patternOf, litAt, type Colour } from "../../core/signals/lamp-pattern";
+import { patternOf, litAt, type Colour } from "../../core/lamp/lamp-pattern";
 
 /** How often the stand-in is looked at, milliseconds. */
 const LOOK_EVERY = 50;

@@ -4,7 +4,7 @@ import { useState } from "react";
 import Button from "react-bootstrap/Button";
 import Form from "react-bootstrap/Form";
 import type { EventBody } from "../../core/journal/events";
-import type { Machine } from "../../core/machine/compile";
+import type { Machine } from "../../core/model/machine";
 
 type Side = { readonly setup: string; readonly part: string; readonly label: string };
 

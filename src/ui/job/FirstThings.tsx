@@ -3,8 +3,8 @@
 import { useEffect, useMemo, useState } from "react";
 import Button from "react-bootstrap/Button";
 import { useHotkeys } from "react-hotkeys-hook";
-import type { Evidence } from "../../core/isolate/evidence";
-import type { OpenFirst } from "../../core/isolate/firsts";
+import type { Evidence } from "../../core/diagnose/evidence/evidence";
+import type { OpenFirst } from "../../core/diagnose/evidence/simple-causes";
 import type { EventBody } from "../../core/journal/events";
 import type { Job } from "../../core/journal/fold";
 import type { Desk } from "../shell/useDesk";

@@ -2,10 +2,10 @@
 
 import Link from "next/link";
 import { useState } from "react";
-import type { Program } from "../../core/control/program";
+import type { Program } from "../../core/model/program/program";
 import type { Job } from "../../core/journal/fold";
-import { everydaySetup } from "../../core/machine/everyday";
-import type { Machine } from "../../core/machine/compile";
+import { everydaySetup } from "../../core/model/everyday-setup";
+import type { Machine } from "../../core/model/machine";
 import { displayPart } from "../../core/simulate/perform";
 import { makeTest, type Test } from "../../core/simulate/test";
 import { Modes } from "../modes/Modes";

@@ -2,8 +2,8 @@
 
 import { useEffect, useState } from "react";
 import Button from "react-bootstrap/Button";
-import type { Evidence } from "../../core/isolate/evidence";
-import type { Misfit } from "../../core/isolate/misprobe";
+import type { Evidence } from "../../core/diagnose/evidence/evidence";
+import type { Misfit } from "../../core/diagnose/advice/likely-slips";
 import type { Job } from "../../core/journal/fold";
 import type { Test } from "../../core/simulate/test";
 import type { Desk } from "../shell/useDesk";

@@ -6,9 +6,9 @@ import ButtonGroup from "react-bootstrap/ButtonGroup";
 import Form from "react-bootstrap/Form";
 import Modal from "react-bootstrap/Modal";
 import ToggleButton from "react-bootstrap/ToggleButton";
-import type { Machine } from "../../core/machine/compile";
-import type { MachineFile } from "../../core/machine/schema";
-import { applyChanges, ChangeError, changeWords, type Change } from "../../core/machine/variant";
+import type { Machine } from "../../core/model/machine";
+import type { MachineFile } from "../../core/model/schema";
+import { applyChanges, ChangeError, changeWords, type Change } from "../../core/model/as-found";
 import { ChangeChoice, changeOf, FIRST_DRAFT, partOf, type ChangeDraft } from "../machine/ChangeChoice";
 
 const WHAT = [

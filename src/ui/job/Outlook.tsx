@@ -2,10 +2,10 @@
 
 import { useEffect, useState } from "react";
 import { CartesianGrid, Line, LineChart, ResponsiveContainer, Tooltip, XAxis, YAxis } from "recharts";
-import type { Advice } from "../../core/isolate/advise";
-import type { Evidence } from "../../core/isolate/evidence";
-import type { History } from "../../core/isolate/reasons";
-import type { Spread } from "../../core/isolate/way";
+import type { Advice } from "../../core/diagnose/advice/advise";
+import type { Evidence } from "../../core/diagnose/evidence/evidence";
+import type { History } from "../../core/diagnose/advice/reasons";
+import type { Spread } from "../../core/diagnose/planning/rollout";
 import type { Job } from "../../core/journal/fold";
 import type { Desk } from "../shell/useDesk";
 import { evidenceWords } from "./evidence-words";

@@ -1,11 +1,11 @@
 "use client";
 
-import { forbidden } from "../../core/hazard/rules";
-import { energyAt } from "../../core/hazard/exposure";
-import { likeliness } from "../../core/isolate/suspects";
+import { forbidden } from "../../core/safety/rules";
+import { energyAt } from "../../core/safety/exposure";
+import { likeliness } from "../../core/diagnose/belief/suspects";
 import type { Job, TrailReading } from "../../core/journal/fold";
-import type { Machine } from "../../core/machine/compile";
-import type { PathEntry } from "../../core/machine/schema";
+import type { Machine } from "../../core/model/machine";
+import type { PathEntry } from "../../core/model/schema";
 import { makeTest, type Test } from "../../core/simulate/test";
 
 interface Props {

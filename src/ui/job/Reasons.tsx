@@ -1,8 +1,8 @@
 "use client";
 
 import { useEffect, useState } from "react";
-import type { Evidence } from "../../core/isolate/evidence";
-import type { Reason } from "../../core/isolate/reasons";
+import type { Evidence } from "../../core/diagnose/evidence/evidence";
+import type { Reason } from "../../core/diagnose/advice/reasons";
 import type { Job } from "../../core/journal/fold";
 import type { Desk } from "../shell/useDesk";
 import { evidenceWords } from "./evidence-words";

@@ -3,10 +3,10 @@
 import { useEffect, useState, type ReactNode } from "react";
 import Button from "react-bootstrap/Button";
 import { useHotkeys } from "react-hotkeys-hook";
-import { keyMarks } from "../../core/control/guide";
+import { keyMarks } from "../../core/model/program/guide";
 import type { EventBody } from "../../core/journal/events";
 import type { Job } from "../../core/journal/fold";
-import { FLICKERS } from "../../core/machine/parts/kind";
+import { FLICKERS } from "../../core/model/kind";
 import { resultWords, type Edge, type RunSheet, type SheetLoad } from "../../core/schedule/run-sheet";
 import { testKey, type Test } from "../../core/simulate/test";
 import type { Desk } from "../shell/useDesk";

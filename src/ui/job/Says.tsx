@@ -3,11 +3,11 @@
 import { useMemo, useState } from "react";
 import Button from "react-bootstrap/Button";
 import Form from "react-bootstrap/Form";
-import { codeMatches, codesOf, type MachineCode } from "../../core/isolate/code-odds";
-import type { Evidence } from "../../core/isolate/evidence";
-import { FLICKERS } from "../../core/machine/parts/kind";
+import { codeMatches, codesOf, type MachineCode } from "../../core/diagnose/advice/code-odds";
+import type { Evidence } from "../../core/diagnose/evidence/evidence";
+import { FLICKERS } from "../../core/model/kind";
 import type { EventBody } from "../../core/journal/events";
-import type { Machine } from "../../core/machine/compile";
+import type { Machine } from "../../core/model/machine";
 import { makeTest, type Test } from "../../core/simulate/test";
 import { CodeOddsView } from "../codes/CodeOddsView";
 import { LampReader, type LampOfMachine } from "../lamp/LampReader";

@@ -3,10 +3,10 @@
 import { useEffect, useState } from "react";
 import Button from "react-bootstrap/Button";
 import Form from "react-bootstrap/Form";
-import type { Evidence } from "../../core/isolate/evidence";
-import { WHOLE_UNIT, type SignAsked } from "../../core/isolate/signs";
+import type { Evidence } from "../../core/diagnose/evidence/evidence";
+import { WHOLE_UNIT, type SignAsked } from "../../core/diagnose/evidence/signs";
 import type { EventBody } from "../../core/journal/events";
-import type { Machine } from "../../core/machine/compile";
+import type { Machine } from "../../core/model/machine";
 import type { Desk } from "../shell/useDesk";
 
 interface Props {

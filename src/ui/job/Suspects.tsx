@@ -3,10 +3,10 @@
 import Link from "next/link";
 import { useState } from "react";
 import Button from "react-bootstrap/Button";
-import type { Advice } from "../../core/isolate/advise";
-import type { Evidence } from "../../core/isolate/evidence";
+import type { Advice } from "../../core/diagnose/advice/advise";
+import type { Evidence } from "../../core/diagnose/evidence/evidence";
 import type { Job } from "../../core/journal/fold";
-import type { Machine } from "../../core/machine/compile";
+import type { Machine } from "../../core/model/machine";
 import { rigBoards } from "../../core/workbench/bench-rig";
 import { toolFor } from "../../core/workbench/tools";
 import type { Desk } from "../shell/useDesk";

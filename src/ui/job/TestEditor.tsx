@@ -2,9 +2,9 @@
 
 import { useId } from "react";
 import Form from "react-bootstrap/Form";
-import { isClamp, type MeterFunction } from "../../core/circuit/meter";
-import { FUNCTION_WORDS } from "../../core/isolate/proposal";
-import type { Machine } from "../../core/machine/compile";
+import { isClamp, type MeterFunction } from "../../core/instrument/meter";
+import { FUNCTION_WORDS } from "../../core/diagnose/advice/test-sheet";
+import type { Machine } from "../../core/model/machine";
 import { makeTest, type Test } from "../../core/simulate/test";
 
 /** What was really done: plug, function, red point, black point. Whatever is set here is what the reading is judged as. */

@@ -1,7 +1,7 @@
 "use client";
 
 import Button from "react-bootstrap/Button";
-import type { Attempt } from "../../core/isolate/advise";
+import type { Attempt } from "../../core/diagnose/advice/advise";
 import type { EventBody } from "../../core/journal/events";
 
 interface Props {

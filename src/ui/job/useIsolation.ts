@@ -2,9 +2,9 @@
 
 import * as Comlink from "comlink";
 import { useCallback, useEffect, useRef, useState } from "react";
-import type { Advice } from "../../core/isolate/advise";
-import type { Evidence } from "../../core/isolate/evidence";
-import type { MachineFile } from "../../core/machine/schema";
+import type { Advice } from "../../core/diagnose/advice/advise";
+import type { Evidence } from "../../core/diagnose/evidence/evidence";
+import type { MachineFile } from "../../core/model/schema";
 import type { Test } from "../../core/simulate/test";
 import { send } from "../shell/send";
 import type { Desk } from "../shell/useDesk";

@@ -7,7 +7,7 @@ import type { EventBody, JournalEvent } from "../../core/journal/events";
 import type { Job } from "../../core/journal/fold";
 import { jobOn } from "../../core/journal/job";
 import { ledgerOf } from "../../core/journal/ledger";
-import type { Machine } from "../../core/machine/compile";
+import type { Machine } from "../../core/model/machine";
 import { sendOnce } from "../shell/send";
 
 /** The job as folded from its journal, and the way to add to it. */

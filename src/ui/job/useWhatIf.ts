@@ -1,8 +1,8 @@
 "use client";
 
 import { useEffect, useState } from "react";
-import type { Evidence } from "../../core/isolate/evidence";
-import type { WhatIf } from "../../core/isolate/what-if";
+import type { Evidence } from "../../core/diagnose/evidence/evidence";
+import type { WhatIf } from "../../core/diagnose/advice/what-if";
 import { testKey, type Test } from "../../core/simulate/test";
 import type { Desk } from "../shell/useDesk";
 

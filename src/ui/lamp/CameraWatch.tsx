@@ -4,9 +4,9 @@ import * as Comlink from "comlink";
 import { useEffect, useRef, useState } from "react";
 import Button from "react-bootstrap/Button";
 import Form from "react-bootstrap/Form";
-import type { LampReading } from "../../core/signals/lamp-reader";
+import type { LampReading } from "../../core/lamp/lamp-reader";
 import type { LampDesk, LampSeen } from "../../workers/lamp-desk";
-import { Strip } from "./LampReader";
+import { Strip } from "./Strip";
 
 type Torch = MediaTrackCapabilities & { readonly torch?: boolean };
 

@@ -4,9 +4,9 @@ import { useState } from "react";
 import Button from "react-bootstrap/Button";
 import Tab from "react-bootstrap/Tab";
 import Tabs from "react-bootstrap/Tabs";
-import { labelOf, type LampPattern } from "../../core/signals/lamp-pattern";
-import { matchOnLamp } from "../../core/signals/lamp-match";
-import type { LampReading } from "../../core/signals/lamp-reader";
+import { labelOf, type LampPattern } from "../../core/lamp/lamp-pattern";
+import { matchOnLamp } from "../../core/lamp/lamp-match";
+import type { LampReading } from "../../core/lamp/lamp-reader";
 import { CameraWatch } from "./CameraWatch";
 import { TapPad } from "./TapPad";
 import { TimeList } from "./TimeList";
@@ -120,22 +120,5 @@ function Verdict({ reading }: { reading: LampReading | null }) {
       </p>
       {reading.advice ? <p className="mb-0">{reading.advice}</p> : null}
     </div>
-  );
-}
-
-/** Light in time as a strip of bars. */
-export function Strip({ bars }: { bars: readonly (readonly [number, number])[] }) {
-  return (
-    <svg
-      className="strip"
-      viewBox="0 0 100 8"
-      preserveAspectRatio="none"
-      role="img"
-      aria-label={`${bars.length} flashes`}
-    >
-      {bars.map(([from, to], i) => (
-        <rect key={i} x={from * 100} width={Math.max(0.4, (to - from) * 100)} y="0" height="8" />
-      ))}
-    </svg>
   );
 }

@@ -3,9 +3,9 @@
 import { useEffect, useRef, useState } from "react";
 import Button from "react-bootstrap/Button";
 import { useHotkeys } from "react-hotkeys-hook";
-import type { Flash } from "../../core/signals/lamp-beats";
-import { readLamp, type LampReading } from "../../core/signals/lamp-reader";
-import { Strip } from "./LampReader";
+import type { Flash } from "../../core/lamp/lamp-beats";
+import { readLamp, type LampReading } from "../../core/lamp/lamp-reader";
+import { Strip } from "./Strip";
 
 /** Unsteadiness of a hand, seconds. */
 const BLUR = 0.04;

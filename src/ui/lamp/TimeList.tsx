@@ -2,9 +2,9 @@
 
 import { useState, type ChangeEvent } from "react";
 import Form from "react-bootstrap/Form";
-import { readLamp, type LampReading } from "../../core/signals/lamp-reader";
-import { readTimeList, TimeListError } from "../../core/signals/time-list";
-import { Strip } from "./LampReader";
+import { readLamp, type LampReading } from "../../core/lamp/lamp-reader";
+import { readTimeList, TimeListError } from "../../core/lamp/time-list";
+import { Strip } from "./Strip";
 
 const MOST_BYTES = 1_000_000;
 

@@ -1,8 +1,8 @@
 "use client";
 
 import Form from "react-bootstrap/Form";
-import type { Machine, Part } from "../../core/machine/compile";
-import { IN_LEAD, type Change } from "../../core/machine/variant";
+import type { Machine, Part } from "../../core/model/machine";
+import { IN_LEAD, type Change } from "../../core/model/as-found";
 import { words } from "./ratings";
 
 /** What was chosen so far; the part and its terminal fall back to the first that fit. */

@@ -12,10 +12,10 @@ import {
   readMachineYaml,
   writeMachineYaml,
   type PlacedProblem,
-} from "../../core/formats/machine-yaml";
-import type { Machine } from "../../core/machine/compile";
-import { PART_KINDS } from "../../core/machine/parts/index";
-import type { MachineFile } from "../../core/machine/schema";
+} from "../../core/model/file/machine-yaml";
+import type { Machine } from "../../core/model/machine";
+import { PART_KINDS } from "../../core/model/kinds/index";
+import type { MachineFile } from "../../core/model/schema";
 import { Refused, send } from "../shell/send";
 import { TopBar } from "../shell/TopBar";
 import { BoardEditor } from "./BoardEditor";

@@ -4,8 +4,8 @@ import { useRouter } from "next/navigation";
 import { useState, type FormEvent } from "react";
 import Button from "react-bootstrap/Button";
 import Form from "react-bootstrap/Form";
-import { skeletonOf } from "../../core/machine/skeleton";
-import type { MachineFile } from "../../core/machine/schema";
+import { skeletonOf } from "../../core/model/skeleton";
+import type { MachineFile } from "../../core/model/schema";
 import { send } from "../shell/send";
 import { TopBar } from "../shell/TopBar";
 

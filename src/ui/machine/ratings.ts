@@ -1,4 +1,4 @@
-import type { Part } from "../../core/machine/compile";
+import type { Part } from "../../core/model/machine";
 import { engineering } from "../../core/quantity/format";
 
 /** Fields that are no ratings. */

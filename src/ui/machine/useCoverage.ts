@@ -2,8 +2,8 @@
 
 import * as Comlink from "comlink";
 import { useEffect, useState } from "react";
-import type { Coverage } from "../../core/isolate/coverage";
-import type { MachineFile } from "../../core/machine/schema";
+import type { Coverage } from "../../core/diagnose/advice/coverage";
+import type { MachineFile } from "../../core/model/schema";
 import type { IsolationDesk } from "../../workers/isolation-desk";
 
 /** What a file can tell apart, worked out in a worker when `wanted`. */

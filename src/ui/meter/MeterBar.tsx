@@ -4,11 +4,11 @@ import { useEffect, useRef, useState } from "react";
 import Button from "react-bootstrap/Button";
 import Form from "react-bootstrap/Form";
 import { useHotkeys } from "react-hotkeys-hook";
-import { ORDINARY_METER, isPassive, unitOf, type MeterFunction } from "../../core/circuit/meter";
+import { ORDINARY_METER, isPassive, unitOf, type MeterFunction } from "../../core/instrument/meter";
 import { shownText } from "../../core/quantity/format";
 import type { Shown } from "../../core/quantity/read";
-import { feed, holdRuleFor, IDLE, type AutoHold } from "../../core/signals/auto-hold";
-import { LINKED } from "../../core/signals/scpi";
+import { feed, holdRuleFor, IDLE, type AutoHold } from "../../core/instrument/auto-hold";
+import { LINKED } from "../../core/instrument/scpi";
 import { useKept } from "../shell/useKept";
 import { layLeads, readMeter, useDevices, useFloats } from "./useMeters";
 

@@ -1,7 +1,7 @@
 "use client";
 
 import { useCallback, useEffect, useState } from "react";
-import type { MeterFunction } from "../../core/circuit/meter";
+import type { MeterFunction } from "../../core/instrument/meter";
 import type { Shown } from "../../core/quantity/read";
 import type { Device } from "../../devices/meters";
 import { send } from "../shell/send";

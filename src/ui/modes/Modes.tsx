@@ -2,9 +2,9 @@
 
 import { useMemo, useState } from "react";
 import Form from "react-bootstrap/Form";
-import { exitsOf, guideTo, keyMarks, menuOf, waySeconds } from "../../core/control/guide";
-import type { Program } from "../../core/control/program";
-import type { Machine } from "../../core/machine/compile";
+import { exitsOf, guideTo, keyMarks, menuOf, waySeconds } from "../../core/model/program/guide";
+import type { Program } from "../../core/model/program/program";
+import type { Machine } from "../../core/model/machine";
 import type { Desk } from "../shell/useDesk";
 import { Guide } from "./Guide";
 import { MenuMap } from "./MenuMap";

@@ -5,7 +5,7 @@ import { useMemo, useRef, useState, type FormEvent } from "react";
 import Button from "react-bootstrap/Button";
 import Form from "react-bootstrap/Form";
 import { v4 as uuid } from "uuid";
-import { checkpointsTo, readLoads, type QuickLoad } from "../../core/machine/quick";
+import { checkpointsTo, readLoads, type QuickLoad } from "../../core/model/quick";
 import { decimal } from "../../core/quantity/format";
 import { sendOnce } from "../shell/send";
 import { TopBar } from "../shell/TopBar";

@@ -6,12 +6,12 @@ import { useMemo, useState } from "react";
 import Button from "react-bootstrap/Button";
 import Form from "react-bootstrap/Form";
 import ProgressBar from "react-bootstrap/ProgressBar";
-import { compileMachine } from "../../core/machine/compile";
-import { applyChanges, ChangeError, type Change as CircuitChange } from "../../core/machine/variant";
+import { compileMachine } from "../../core/model/compile";
+import { applyChanges, ChangeError, type Change as CircuitChange } from "../../core/model/as-found";
 import { builtWords, type ModificationProof } from "../../core/repair/modification";
 import { ChangeChoice, changeOf, FIRST_DRAFT, type ChangeDraft } from "../machine/ChangeChoice";
 import { useDesk } from "../shell/useDesk";
-import type { RepairProps } from "./Decide";
+import type { RepairProps } from "./repair-props";
 
 const WHAT = [
   ["put in", "Put a part into a lead"],

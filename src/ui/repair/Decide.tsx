@@ -3,21 +3,11 @@
 import { useMemo, useState } from "react";
 import Button from "react-bootstrap/Button";
 import Form from "react-bootstrap/Form";
-import type { EventBody } from "../../core/journal/events";
-import type { Job } from "../../core/journal/fold";
-import type { Machine } from "../../core/machine/compile";
 import { METRIC, readQuantity } from "../../core/quantity/units";
 import { cheapWhileOpen, optionsFor, outlay, USUAL_RATES, weighOptions } from "../../core/repair/options";
 import { useKept } from "../shell/useKept";
 import { PartMatch } from "./PartMatch";
-
-export interface RepairProps {
-  readonly machine: Machine;
-  readonly job: Job;
-  readonly piece: string;
-  readonly busy: boolean;
-  readonly onLog: (body: EventBody) => Promise<boolean>;
-}
+import type { RepairProps } from "./repair-props";
 
 /** What to do about the cause, by expected cost; warranty and seals asked first, the customer's word on the price kept. */
 export function Decide({

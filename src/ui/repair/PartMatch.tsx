@@ -4,7 +4,7 @@ import { useState } from "react";
 import Button from "react-bootstrap/Button";
 import Form from "react-bootstrap/Form";
 import { matchPart } from "../../core/repair/part-match";
-import type { RepairProps } from "./Decide";
+import type { RepairProps } from "./repair-props";
 
 /** Holds the part in the hand against what belongs in here. */
 export function PartMatch({ machine, job, piece, busy, onLog }: RepairProps) {

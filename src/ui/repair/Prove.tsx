@@ -9,7 +9,7 @@ import { judge } from "../../core/repair/judge-proof";
 import { PROOF_GROUPS, proofState, toldOfRepair, type ProofStep } from "../../core/repair/proof-run";
 import { useDesk } from "../shell/useDesk";
 import { useKept } from "../shell/useKept";
-import type { RepairProps } from "./Decide";
+import type { RepairProps } from "./repair-props";
 
 const NONE: readonly ProofStep[] = [];
 

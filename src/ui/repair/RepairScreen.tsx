@@ -1,13 +1,13 @@
 "use client";
 
-import { asPlated } from "../../core/machine/plate";
+import { asPlated } from "../../core/model/plate";
 import { serialWords } from "../unit/plate";
 import Link from "next/link";
 import { useMemo, useState } from "react";
 import type { JournalEvent } from "../../core/journal/events";
-import { compileMachine } from "../../core/machine/compile";
-import type { MachineFile } from "../../core/machine/schema";
-import { applyChanges } from "../../core/machine/variant";
+import { compileMachine } from "../../core/model/compile";
+import type { MachineFile } from "../../core/model/schema";
+import { applyChanges } from "../../core/model/as-found";
 import { leftBehind } from "../../core/repair/left-behind";
 import { useJournal } from "../job/useJournal";
 import { useKept } from "../shell/useKept";

@@ -9,7 +9,7 @@ import { addOnPlan } from "../../core/repair/add-on";
 import { carryOver } from "../../core/repair/carry-over";
 import { drawingOf, settingWords } from "../../core/workbench/coded-switch";
 import { SwitchRow } from "../tools/SwitchRow";
-import type { RepairProps } from "./Decide";
+import type { RepairProps } from "./repair-props";
 
 /** The settings of the old board onto the new one, key by key, tried on a simulated board first; and modules that are added. */
 export function SetUp({

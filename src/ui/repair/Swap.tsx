@@ -4,7 +4,7 @@ import { useMemo, useState } from "react";
 import Button from "react-bootstrap/Button";
 import Form from "react-bootstrap/Form";
 import { swapPlan, type SwapStage } from "../../core/repair/swap-plan";
-import type { RepairProps } from "./Decide";
+import type { RepairProps } from "./repair-props";
 import { Photos } from "./Photos";
 
 /** How the piece comes out and goes in, stage by stage; ticks and photos are kept in the journal. */

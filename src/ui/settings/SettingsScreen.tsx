@@ -6,7 +6,7 @@ import { useState } from "react";
 import Button from "react-bootstrap/Button";
 import Form from "react-bootstrap/Form";
 import { v4 as uuid } from "uuid";
-import type { SettingEntry } from "../../core/machine/schema";
+import type { SettingEntry } from "../../core/model/schema";
 import { drawingOf, settingWords, unusedCodes } from "../../core/workbench/coded-switch";
 import { send } from "../shell/send";
 import { TopBar } from "../shell/TopBar";

@@ -2,7 +2,7 @@
 
 import * as Comlink from "comlink";
 import { useEffect, useState } from "react";
-import type { MachineFile } from "../../core/machine/schema";
+import type { MachineFile } from "../../core/model/schema";
 import type { IsolationDesk } from "../../workers/isolation-desk";
 
 export type Desk = Comlink.Remote<IsolationDesk>;

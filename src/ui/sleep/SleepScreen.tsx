@@ -5,7 +5,7 @@ import { useCallback, useEffect, useRef, useState } from "react";
 import Button from "react-bootstrap/Button";
 import Form from "react-bootstrap/Form";
 import { METRIC, quantityText, readQuantity, type Quantity } from "../../core/quantity/units";
-import { daysUntilFlat, judgeSleep, type Sleep } from "../../core/signals/sleep-current";
+import { daysUntilFlat, judgeSleep, type Sleep } from "../../core/sleep-current/sleep-current";
 import type { SleepDesk } from "../../workers/sleep-desk";
 import { TopBar } from "../shell/TopBar";
 import { useKept } from "../shell/useKept";

@@ -2,7 +2,7 @@
 
 import Button from "react-bootstrap/Button";
 import type { Job } from "../../core/journal/fold";
-import type { Machine } from "../../core/machine/compile";
+import type { Machine } from "../../core/model/machine";
 import type { UnitState } from "../../server/units";
 import { clockTime } from "../shell/time";
 import { useUnitState } from "./useUnitState";

@@ -1,5 +1,5 @@
 import { z } from "zod";
-import { MOST_BYTES } from "../../../core/formats/machine-yaml";
+import { MOST_BYTES } from "../../../core/model/file/machine-yaml";
 import { readMachineText } from "../../../server/machine-reader/reader";
 import { keepMachineFile } from "../../../server/machines";
 import { answer, jsonBody } from "../answer";

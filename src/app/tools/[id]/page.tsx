@@ -1,6 +1,6 @@
 import { notFound } from "next/navigation";
-import { compileMachine } from "../../../core/machine/compile";
-import { applyChanges } from "../../../core/machine/variant";
+import { compileMachine } from "../../../core/model/compile";
+import { applyChanges } from "../../../core/model/as-found";
 import type { Tool } from "../../../core/workbench/tool";
 import { TOOLS } from "../../../core/workbench/tools";
 import { readJob } from "../../../server/jobs";

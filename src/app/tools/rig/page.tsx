@@ -1,6 +1,6 @@
 import { notFound } from "next/navigation";
-import { compileMachine } from "../../../core/machine/compile";
-import { applyChanges } from "../../../core/machine/variant";
+import { compileMachine } from "../../../core/model/compile";
+import { applyChanges } from "../../../core/model/as-found";
 import { benchRig, rigBoards } from "../../../core/workbench/bench-rig";
 import { readJob } from "../../../server/jobs";
 import { changesIn } from "../../../core/journal/ledger";

@@ -1,5 +1,5 @@
 import { notFound } from "next/navigation";
-import { applyChanges } from "../../../../core/machine/variant";
+import { applyChanges } from "../../../../core/model/as-found";
 import { readJob } from "../../../../server/jobs";
 import { changesIn } from "../../../../core/journal/ledger";
 import { Refusal } from "../../../../server/refusal";

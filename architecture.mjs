@@ -1,0 +1,35 @@
+// Who may import whom: the one table from which the lint rules are made. A layer knows those that are named beside it, and nothing else.
+
+/** Modules of core, each a folder of `src/core`, the ground first. */
+export const CORE = {
+  quantity: [],
+  circuit: [],
+  lamp: [],
+  "sleep-current": ["quantity"],
+  instrument: ["quantity"],
+  model: ["quantity", "circuit", "lamp", "instrument"],
+  simulate: ["quantity", "circuit", "instrument", "model"],
+  safety: ["instrument", "model", "simulate"],
+  diagnose: ["quantity", "instrument", "model", "simulate", "safety"],
+  schedule: ["model", "simulate", "diagnose"],
+  workbench: ["quantity", "model", "simulate", "diagnose"],
+  journal: ["quantity", "instrument", "model", "simulate", "safety", "diagnose"],
+  repair: ["quantity", "instrument", "model", "simulate", "safety", "diagnose", "workbench", "journal"],
+};
+
+/** Folders of `src`. Core is pure: it knows no screen, no database and no platform. */
+export const LAYERS = {
+  core: [],
+  workers: ["core"],
+  devices: ["core"],
+  server: ["core", "workers", "devices"],
+  // Of the server, screens may name the shapes that it hands them, and nothing that runs there.
+  ui: ["core", "workers"],
+  app: ["core", "server", "ui"],
+};
+
+/** Packages that a layer must not know. */
+export const FOREIGN = {
+  core: "^(react|next|drizzle|mysql2|node:|fs|path|crypto|comlink)",
+  devices: "^(react|next|drizzle|mysql2)",
+};

@@ -1,0 +1,444 @@
+import { exposureOf } from "../../safety/exposure";
+import { cautionsAt, forbidden } from "../../safety/rules";
+import { inSentence } from "../../quantity/format";
+import { testKey, type Test } from "../../simulate/test";
+import type { Standing } from "../planning/cost";
+import type { Evidence, Repair } from "../evidence/evidence";
+import { blamedPieces, type Hypothesis } from "../hypotheses/hypothesis";
+import { ALL_MEANS, canMake, type Means } from "../planning/means";
+import { isCause, isModelled } from "../evidence/simple-causes";
+import type { Beliefs, Isolation, RatedTest } from "../isolation";
+import { proofsFor } from "./proofs";
+import { placeOf, propose, type Proposal } from "./test-sheet";
+import {
+  clearedParts,
+  partDoubt,
+  pieceSuspects,
+  repairsOf,
+  type ClearedPart,
+  type PieceSuspect,
+} from "../belief/suspects";
+import { inVain, planWay, type Spread, type Way } from "../planning/rollout";
+import { callsForMore, oddOnes, widen, type OddOne } from "../belief/widening";
+import { verdictOf, windowOf } from "../reading/window";
+
+/** Why the search has ended, as a sentence. */
+export interface Stop {
+  readonly kind: "found" | "group" | "something else" | "nothing wrong" | "simple cause" | "mended" | "not as drawn";
+  readonly pieces: readonly string[];
+  readonly sentence: string;
+}
+
+/** A repair proposed to see whether it helps, because that is cheaper than to know. */
+export interface Attempt {
+  readonly piece: string;
+  readonly name: string;
+  readonly repair: string;
+  readonly minutes: number;
+  readonly why: string;
+  /** How it is made dead, and the usual cautions of the parts that are touched. */
+  readonly cautions: readonly string[];
+}
+
+/** Another step than the one proposed, and the minutes (danger and spares counted as such) the whole way takes longer with it. */
+export interface Alternative {
+  readonly test: RatedTest;
+  readonly title: string;
+  readonly more: number;
+}
+
+/** Everything the job screen shows of the state of the search. */
+export interface Advice {
+  readonly suspects: readonly PieceSuspect[];
+  readonly cleared: readonly ClearedPart[];
+  readonly doubt: Readonly<Record<string, number>>;
+  /** A repair to try first; `next` is then the test instead of it. */
+  readonly attempt: Attempt | null;
+  readonly next: Proposal | null;
+  readonly alternatives: readonly Alternative[];
+  readonly stop: Stop | null;
+  /** What is still to come; null when nothing more can be told. */
+  readonly toCome: { readonly minutes: Spread; readonly money: Spread } | null;
+  /** Two faults, or a unit that is not as drawn, are weighed too, because nothing else fits. */
+  readonly isWider: boolean;
+}
+
+/** Certainty at which a piece is held to be found. */
+export const FOUND = 0.985;
+/** A board costs most and is blamed wrongly most often, and "nothing wrong" sends everyone home: both take more. */
+export const FOUND_SURELY = 0.995;
+
+/** Whether the leading piece is certain enough to end the search. */
+export function isFound(isolation: Isolation, top: PieceSuspect): boolean {
+  const surely = top.piece === "no-fault" || isolation.machine.pieceById.get(top.piece)?.board === true;
+  return top.probability >= (surely ? FOUND_SURELY : FOUND);
+}
+
+/** Evidence weighed, and the dictionary that explains it. */
+export interface Weighed {
+  readonly isolation: Isolation;
+  readonly beliefs: Beliefs;
+  readonly odd: readonly OddOne[];
+}
+
+// A screen asks several things of the same evidence; a wide look takes long, and comes to the same each time.
+const LAST = new WeakMap<Isolation, { readonly key: string; readonly weighed: Weighed }>();
+
+/** The evidence weighed: by the single faults, or by more where those do not explain it. */
+export function weigh(narrow: Isolation, evidence: readonly Evidence[]): Weighed {
+  const key = JSON.stringify(evidence);
+  const last = LAST.get(narrow);
+  if (last?.key === key) return last.weighed;
+  const weighed = weighAnew(narrow, evidence);
+  LAST.set(narrow, { key, weighed });
+  return weighed;
+}
+
+/**
+ * Whether the last of the evidence fits something that is still possible, and one fault is enough for all of it. What is half typed mostly
+ * fits nothing, and then a wide look would be taken for a reading that nobody made.
+ */
+export function fitsSomething(narrow: Isolation, evidence: readonly Evidence[]): boolean {
+  const beliefs = narrow.beliefs(evidence);
+  const odd = oddOnes(narrow, evidence, beliefs);
+  if (odd.some((o) => o.evidence === evidence.at(-1)?.id) || callsForMore(narrow, evidence, beliefs, odd)) return false;
+  LAST.set(narrow, { key: JSON.stringify(evidence), weighed: { isolation: narrow, beliefs, odd } });
+  return true;
+}
+
+function weighAnew(narrow: Isolation, evidence: readonly Evidence[]): Weighed {
+  const beliefs = narrow.beliefs(evidence);
+  const odd = oddOnes(narrow, evidence, beliefs);
+  if (!callsForMore(narrow, evidence, beliefs, odd)) return { isolation: narrow, beliefs, odd };
+  const isolation = widen(narrow, evidence);
+  const wider = isolation.beliefs(evidence);
+  return { isolation, beliefs: wider, odd: oddOnes(isolation, evidence, wider) };
+}
+
+/** What to believe and what to do next. Pure: the same inputs give the same advice. */
+export function advise(narrow: Isolation, evidence: readonly Evidence[], standing: Standing): Advice {
+  const { isolation, beliefs, odd } = weigh(narrow, evidence);
+  const repairs = repairsOf(evidence);
+  const suspects = pieceSuspects(isolation, beliefs, repairs);
+  const here: Standing = repairs.length > 0 ? { ...standing, repairs } : standing;
+  const made = new Set(
+    evidence.flatMap((e) =>
+      e.type === "reading" && (e.repairs?.length ?? 0) === repairs.length ? [testKey(e.test)] : [],
+    ),
+  );
+  const top = suspects[0]!;
+  const early = simpleCause(isolation, evidence) ?? mended(isolation, repairs);
+  const again = early ? null : measureAgain(isolation, beliefs, here, evidence, odd);
+  const sure = early === null && again === null && isFound(isolation, top);
+  // What is found on one reading alone is not found yet: that one is made again.
+  const hinge = sure ? hingeOf(isolation, beliefs, here, evidence, top.piece) : null;
+  const settled = early !== null || (sure && hinge === null);
+  const rated = settled || hinge ? [] : isolation.rate(beliefs.probability, here, made);
+  const proof = settled && !early ? openProof(isolation, beliefs, here, evidence, top.piece, made) : null;
+  const way = settled || again || hinge ? null : planWay(isolation, beliefs, here, rated, canSee(isolation, evidence));
+  const chosen = again ?? hinge ?? proof?.test ?? chooseFrom(isolation, rated, way);
+  const second = rated.find((r) => r !== chosen);
+  const attempt = again || proof ? null : attemptOf(isolation, suspects, way);
+  return {
+    suspects,
+    cleared: clearedParts(isolation, beliefs),
+    doubt: partDoubt(isolation, beliefs, repairs),
+    attempt,
+    next: chosen
+      ? propose(
+          isolation,
+          beliefs,
+          here,
+          chosen,
+          second,
+          again
+            ? { why: AGAIN, proves: null }
+            : hinge
+              ? {
+                  why: `All that speaks for ${inSentence(top.name)} hangs on this one reading. Make it once more.`,
+                  proves: null,
+                }
+              : proof
+                ? {
+                    why: `Before the board is blamed, this must be seen: ${inSentence(proof.words)}.`,
+                    proves: proof.words,
+                  }
+                : null,
+        )
+      : null,
+    alternatives: alternativesOf(isolation, rated, way, chosen),
+    stop:
+      early ?? (chosen || attempt ? null : stopOf(isolation, beliefs, suspects, settled, standing.means ?? ALL_MEANS)),
+    toCome: way ? { minutes: way.minutes, money: way.money } : null,
+    isWider: isolation !== narrow,
+  };
+}
+
+const AGAIN =
+  "The last reading here fits nothing that is still possible. Make it once more before anything is built on it.";
+
+/** Whether the complaint is of something that can be looked at. */
+function canSee({ machine }: Isolation, evidence: readonly Evidence[]): boolean {
+  const made = evidence.find((e) => e.type === "complaint");
+  const complaint = machine.file.complaints.find((c) => c.id === made?.complaint);
+  return complaint !== undefined && Object.keys(complaint.sees).length > 0;
+}
+
+/** An odd reading that was made once only is made again: the cheapest of them. Null when none is odd. */
+function measureAgain(
+  isolation: Isolation,
+  beliefs: Beliefs,
+  standing: Standing,
+  evidence: readonly Evidence[],
+  odd: readonly OddOne[],
+): RatedTest | null {
+  const { machine } = isolation;
+  const tests = odd.flatMap((o) => {
+    const reading = evidence.find((e) => e.id === o.evidence);
+    if (
+      o.confirmed ||
+      reading?.type !== "reading" ||
+      reading.test.instant !== "settled" ||
+      (reading.repairs?.length ?? 0) !== (standing.repairs?.length ?? 0)
+    )
+      return [];
+    if (
+      forbidden(machine, machine.setupById.get(reading.test.setup)!, reading.test) !== null ||
+      !canMake(machine, reading.test, standing.means ?? ALL_MEANS)
+    )
+      return [];
+    return [isolation.rateOne(beliefs.probability, standing, reading.test)];
+  });
+  return (
+    tests.sort((a, b) => a.minutes + a.risk - b.minutes - b.risk || (testKey(a.test) < testKey(b.test) ? -1 : 1))[0] ??
+    null
+  );
+}
+
+/** Without a reading on which all hangs, less than this is left of what was found. */
+const HANGS = 0.5;
+
+/**
+ * The reading without which the piece would not be held for the fault, if there is one that was made once only and can be made again
+ * just so. A slip is rare, but it is the one thing that sends a person home with the wrong part.
+ */
+function hingeOf(
+  isolation: Isolation,
+  beliefs: Beliefs,
+  standing: Standing,
+  evidence: readonly Evidence[],
+  piece: string,
+): RatedTest | null {
+  const { machine } = isolation;
+  const mine = isolation.hypotheses.map((_, h) => blamedPieces(isolation.left(h, standing.repairs)).includes(piece));
+  const made = new Map<string, number>();
+  for (const e of evidence) if (e.type === "reading") made.set(testKey(e.test), (made.get(testKey(e.test)) ?? 0) + 1);
+  // One is enough: of two slips in one search there is little danger.
+  if ([...made.values()].some((times) => times > 1)) return null;
+  const hinges = evidence
+    .flatMap((e) => {
+      if (
+        e.type !== "reading" ||
+        e.test.instant !== "settled" ||
+        (e.repairs?.length ?? 0) !== (standing.repairs?.length ?? 0)
+      )
+        return [];
+      const log = beliefs.byEvidence.get(e.id);
+      if (!log) return [];
+      const most = log.reduce((a, b) => Math.max(a, b), -Infinity);
+      let [own, all] = [0, 0];
+      beliefs.probability.forEach((p, h) => {
+        const without = p / Math.exp(log[h]! - most);
+        all += without;
+        if (mine[h]) own += without;
+      });
+      const left = own / all;
+      return left < HANGS ? [{ test: e.test, left }] : [];
+    })
+    .filter(
+      ({ test }) =>
+        forbidden(machine, machine.setupById.get(test.setup)!, test) === null &&
+        canMake(machine, test, standing.means ?? ALL_MEANS),
+    );
+  const worst = hinges.sort((a, b) => a.left - b.left || (testKey(a.test) < testKey(b.test) ? -1 : 1))[0];
+  return worst ? isolation.rateOne(beliefs.probability, standing, worst.test) : null;
+}
+
+/** The test with the cheapest whole way; a dead one wherever it is nearly as good as a live one. */
+function chooseFrom(isolation: Isolation, rated: readonly RatedTest[], way: Way | null): RatedTest | null {
+  const best = way?.moves.find((m) => m.test)?.test;
+  return best ? isolation.choose([best, ...rated.filter((r) => r !== best)]) : isolation.choose(rated);
+}
+
+/** A repair is tried only if it saves at least this on the whole way, minutes; judgement. */
+const LEAST_SAVED = 2;
+
+/** The repair to try, where that beats every test. */
+function attemptOf(isolation: Isolation, suspects: readonly PieceSuspect[], way: Way | null): Attempt | null {
+  const [first, ...others] = way?.moves ?? [];
+  if (!first || first.attempt === null) return null;
+  const piece = isolation.machine.pieceById.get(first.attempt)!;
+  const probability = suspects.find((s) => s.piece === piece.id)?.probability ?? 0;
+  const test = others.find((m) => m.test);
+  // To know is worth a little more than to have tried.
+  if (test && test.more < LEAST_SAVED) return null;
+  return {
+    piece: piece.id,
+    name: piece.name,
+    repair: piece.repair,
+    minutes: piece.minutes,
+    cautions: cautionsAt(isolation.machine, piece.id),
+    why: `It is this in ${Math.min(9, Math.round(10 * probability))} of 10 such cases, and costs ${Math.round(inVain(piece).minutes)} min if not.${test ? ` To measure first takes about ${Math.max(1, Math.round(test.more))} min more on the whole.` : ""}`,
+  };
+}
+
+function alternativesOf(
+  isolation: Isolation,
+  rated: readonly RatedTest[],
+  way: Way | null,
+  chosen: RatedTest | null,
+): readonly Alternative[] {
+  const { machine } = isolation;
+  const planned =
+    way?.moves.flatMap((m) =>
+      m.test && m.test !== chosen ? [{ test: m.test, title: placeOf(machine, m.test.test), more: m.more }] : [],
+    ) ?? [];
+  return (
+    planned.length > 0
+      ? planned
+      : rated.filter((r) => r !== chosen).map((r) => ({ test: r, title: placeOf(machine, r.test), more: 0 }))
+  ).slice(0, 3);
+}
+
+/** The last repair took the complaint with it. */
+function mended({ machine }: Isolation, repairs: readonly Repair[]): Stop | null {
+  const last = repairs[repairs.length - 1];
+  if (last?.result !== "gone") return null;
+  return {
+    kind: "mended",
+    pieces: [last.piece],
+    sentence: `The complaint went with it: ${inSentence(machine.pieceById.get(last.piece)?.name ?? last.piece)}. Prove the machine, then make the call.`,
+  };
+}
+
+/** A simple cause that was found and is no fault of the machine: it is put right and tried, before anything is measured. The last answer to a question stands. */
+function simpleCause({ machine }: Isolation, evidence: readonly Evidence[]): Stop | null {
+  const last = new Map(evidence.flatMap((e) => (e.type === "answer" ? [[e.first, e.answer] as const] : [])));
+  const found = machine.file.firsts.find((f) => {
+    const a = last.get(f.id);
+    return a !== undefined && isCause(f, a) && !isModelled(f);
+  });
+  return found ? { kind: "simple cause", pieces: [], sentence: found.then } : null;
+}
+
+/**
+ * What is still unproven of a board that is about to be blamed (its feed, its ground, the request to it, its output, no
+ * shorted load behind it): the cheapest test that would show it, a dead one before a live one. Null when nothing is left to prove.
+ */
+function openProof(
+  isolation: Isolation,
+  beliefs: Beliefs,
+  standing: Standing,
+  evidence: readonly Evidence[],
+  piece: string,
+  made: ReadonlySet<string>,
+): { readonly words: string; readonly test: RatedTest } | null {
+  const { machine } = isolation;
+  const judged = evidence.flatMap((e) =>
+    e.type === "reading"
+      ? [
+          {
+            id: e.id,
+            test: e.test,
+            verdict: verdictOf(windowOf(e.test, isolation.predictionsFor(e.test)[0]!, isolation.meter), e.shown),
+          },
+        ]
+      : [],
+  );
+  const setupOf = (t: Test) => machine.setupById.get(t.setup)!;
+  // One whose test was made and showed the opposite is not asked for again in another form.
+  const open = proofsFor(machine, piece, judged)
+    .filter((p) => p.by === null && !p.tests.some((t) => made.has(testKey(t))))
+    .flatMap((p) => {
+      const allowed = p.tests.filter(
+        (t) => forbidden(machine, setupOf(t), t) === null && canMake(machine, t, standing.means ?? ALL_MEANS),
+      );
+      // What can be shown without touching anything live is never shown live.
+      const safe = allowed.filter((t) => exposureOf(machine, setupOf(t), t) !== "live");
+      return (safe.length > 0 ? safe : allowed).map((t) => ({
+        words: p.words,
+        test: isolation.rateOne(beliefs.probability, standing, t),
+      }));
+    });
+  const effort = (r: RatedTest) => r.minutes + r.risk;
+  return (
+    open.sort((a, b) => effort(a.test) - effort(b.test) || (testKey(a.test.test) < testKey(b.test.test) ? -1 : 1))[0] ??
+    null
+  );
+}
+
+/** What is less likely than this is not named at the end of a search; judgement. */
+const NAMED = 0.05;
+
+const isLimited = (means: Means) => !means.live || !means.clamp || !means.dcClamp;
+
+function stopOf(
+  isolation: Isolation,
+  beliefs: Beliefs,
+  suspects: readonly PieceSuspect[],
+  settled: boolean,
+  means: Means,
+): Stop {
+  const top = suspects[0]!;
+  if (top.piece === "no-fault" && (settled || top.probability > 0.5))
+    return { kind: "nothing wrong", pieces: [], sentence: "Every reading is what a sound machine shows." };
+  if (top.piece === "not-as-drawn" && (settled || top.probability > 0.5))
+    return {
+      kind: "not as drawn",
+      pieces: [],
+      sentence: `This unit is not as its file has it: ${inSentence(top.faults[0]?.name ?? "something differs")}. Look, and enter what you find.`,
+    };
+  if (top.piece === "something-else" && (settled || top.probability > 0.5))
+    return {
+      kind: "something else",
+      pieces: [],
+      sentence: "The readings fit neither one fault nor two in the file. Look for a part that is not drawn.",
+    };
+  if (settled) return found(isolation, beliefs, top);
+  const left = suspects.filter((s) => s.probability >= NAMED && s.piece !== "no-fault" && s.piece !== "something-else");
+  const isPerhapsSound = suspects.some((s) => s.piece === "no-fault" && s.probability >= NAMED);
+  const names = left.map((s) => s.name).join(", ");
+  const group = { kind: "group", pieces: left.map((s) => s.piece) } as const;
+  if (isLimited(means))
+    return {
+      ...group,
+      sentence: `No test with your means tells these apart: ${names}${isPerhapsSound ? `${names ? ", " : ""}nothing wrong` : ""}. Hand over to someone who may measure live, or has the clamp.`,
+    };
+  // What shows nothing in any test cannot be told from a sound machine.
+  if (isPerhapsSound)
+    return {
+      ...group,
+      sentence: `Every reading is what a sound machine shows.${names ? ` No safe test would show: ${names}.` : ""}`,
+    };
+  return {
+    ...group,
+    sentence: `No safe test tells these apart: ${names}. Start with the one that is cheapest to prove.`,
+  };
+}
+
+/** What was found; and what goes with it: a second fault, a part it has taken along. */
+function found({ machine, hypotheses }: Isolation, beliefs: Beliefs, top: PieceSuspect): Stop {
+  const mine = hypotheses
+    .map((h, i) => ({ h, p: beliefs.probability[i]! }))
+    .filter(({ h }) => blamedPieces(h).includes(top.piece))
+    .sort((a, b) => b.p - a.p);
+  const share = (kind: (h: Hypothesis) => boolean) => mine.reduce((sum, { h, p }) => sum + (kind(h) ? p : 0), 0);
+  const two = share((h) => h.kind === "two faults") > 0.5;
+  const led = mine[0]?.h.kind === "fault" ? mine[0].h.led : [];
+  const more = two
+    ? " One fault does not explain the readings: repair this, then measure on."
+    : led.length > 0
+      ? ` It has taken ${led.map((f) => inSentence(machine.partById.get(f.part)!.name)).join(" and ")} with it; both are renewed, this first.`
+      : "";
+  return { kind: "found", pieces: [top.piece], sentence: `What remains lies in one piece: ${top.name}.${more}` };
+}

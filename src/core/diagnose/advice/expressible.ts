@@ -1,0 +1,123 @@
+import { isClamp } from "../../instrument/meter";
+import { forbidden } from "../../safety/rules";
+import type { Machine } from "../../model/machine";
+import { FLICKERS } from "../../model/kind";
+import type { Shown } from "../../quantity/read";
+import { RECHECK, type Instant, type Test } from "../../simulate/test";
+import type { Evidence } from "../evidence/evidence";
+import { signsOf } from "../evidence/signs";
+import { labelWords } from "./test-sheet";
+
+/** Why something cannot have been seen on this machine, as a sentence; null when it can. */
+export function unseeable(
+  machine: Machine,
+  seen: { readonly setup: string; readonly part: string; readonly label: string; readonly instant?: Instant },
+): string | null {
+  const name = `${machine.file.maker} ${machine.file.model}`;
+  if (!machine.setupById.has(seen.setup)) return `${name} has no setup ${seen.setup}. Nothing was logged.`;
+  const part = machine.partById.get(seen.part);
+  if (!part?.labels) return `${name} has nothing called ${seen.part} to look at. Nothing was logged.`;
+  const labels: readonly string[] = seen.instant === "recheck" ? RECHECK : [...part.labels, FLICKERS];
+  if (labels.includes(seen.label)) return null;
+  return `${part.name} of ${name} cannot show "${seen.label}". It knows ${labels.map(labelWords).join("; ")}. Nothing was logged.`;
+}
+
+/** Why a sign or a piece does not belong to this machine, as a sentence; null when it does. */
+export function unknownSign(machine: Machine, part: string, sign: string): string | null {
+  return signsOf(machine).some((s) => s.part === part && s.sign === sign)
+    ? null
+    : `There is no such sign on ${machine.file.maker} ${machine.file.model}. Nothing was logged.`;
+}
+
+export function unknownPiece(machine: Machine, piece: string): string | null {
+  return machine.pieceById.has(piece)
+    ? null
+    : `${machine.file.maker} ${machine.file.model} has no piece ${piece}. Nothing was logged.`;
+}
+
+/** Why a question does not belong to this machine, as a sentence; null when it does. */
+export function unaskable(machine: Machine, first: string): string | null {
+  return first === "*" || machine.file.firsts.some((f) => f.id === first)
+    ? null
+    : `There is no such question for ${machine.file.maker} ${machine.file.model}. Nothing was logged.`;
+}
+
+/** Why a part does not belong to this machine, as a sentence; null when it does. */
+export function unknownPart(machine: Machine, part: string): string | null {
+  return machine.partById.has(part)
+    ? null
+    : `${machine.file.maker} ${machine.file.model} has no part ${part}. Nothing was logged.`;
+}
+
+/**
+ * Why a test cannot have been made on this machine, or cannot have shown that, as a sentence; null when it can: its setup, its
+ * function there, where both leads or the clamp lie, and the kind of result.
+ */
+export function unmeasurable(machine: Machine, test: Test, shown: Shown): string | null {
+  const name = `${machine.file.maker} ${machine.file.model}`;
+  const setup = machine.setupById.get(test.setup);
+  if (!setup) return `${name} has no setup ${test.setup}. Nothing was logged.`;
+  if ((test.function === "look") !== (shown.kind === "label"))
+    return "A look shows one of the things a part can show; a meter shows a reading. Nothing was logged.";
+  if (test.function === "look" && shown.kind === "label")
+    return unseeable(machine, { setup: test.setup, part: test.red, label: shown.label, instant: test.instant });
+  if ((test.function === "continuity") !== (shown.kind === "beep") && shown.kind !== "overload")
+    return "Continuity beeps or does not; no other function does. Nothing was logged.";
+  if (isClamp(test.function)) {
+    if (test.black !== undefined) return "A clamp has no black lead. Nothing was logged.";
+    if (!machine.clamps.has(test.red)) return `${name} has no place ${test.red} for a clamp. Nothing was logged.`;
+  } else {
+    const unknown = [test.red, test.black].find((point) => point === undefined || !machine.points.has(point));
+    if (test.black === undefined) return "This test needs a black lead. Nothing was logged.";
+    if (unknown !== undefined) return `${name} has no point ${unknown}. Nothing was logged.`;
+    if (test.red === test.black) return "Both leads on one point measure nothing. Nothing was logged.";
+  }
+  const danger = forbidden(machine, setup, test);
+  return danger === null ? null : `${danger} Nothing was logged.`;
+}
+
+/** Evidence that the machine, as the unit is now, can no longer speak of; why, as a sentence without what became of it. */
+export interface SetAside {
+  readonly id: string;
+  readonly sentence: string;
+}
+
+/**
+ * Parts evidence that the machine can express from evidence that a later change of the unit has taken the ground from, as when
+ * a part is taken out after it was measured. What is set aside comes back by itself when the change is struck out.
+ */
+export function expressible(
+  machine: Machine,
+  evidence: readonly Evidence[],
+): { readonly kept: readonly Evidence[]; readonly aside: readonly SetAside[] } {
+  const aside: SetAside[] = [];
+  const kept = evidence.filter((e) => {
+    const sentence = inexpressible(machine, e);
+    if (sentence !== null) aside.push({ id: e.id, sentence: sentence.replace(/ Nothing was logged\.$/, "") });
+    return sentence === null;
+  });
+  return aside.length === 0 ? { kept: evidence, aside } : { kept, aside };
+}
+
+function inexpressible(machine: Machine, e: Evidence): string | null {
+  switch (e.type) {
+    case "reading":
+      return unmeasurable(machine, e.test, e.shown);
+    case "compared":
+      return e.sees.map((s) => unseeable(machine, s)).find((p) => p !== null) ?? null;
+    case "timed":
+      return unseeable(machine, e);
+    case "answer":
+      return unaskable(machine, e.first);
+    case "sign":
+      return unknownSign(machine, e.part, e.sign);
+    case "alone":
+      return unknownPart(machine, e.part);
+    case "tried":
+      return unknownPiece(machine, e.piece);
+    case "complaint":
+      return machine.file.complaints.some((c) => c.id === e.complaint) ? null : "This machine has no such complaint.";
+    case "surroundings":
+      return null;
+  }
+}

@@ -1,0 +1,352 @@
+import { isClamp, unitOf, type MeterFunction } from "../../instrument/meter";
+import { exposureOf, type Exposure } from "../../safety/exposure";
+import { cautionsFor } from "../../safety/rules";
+import type { Machine } from "../../model/machine";
+import { decimal, inSentence, quantity } from "../../quantity/format";
+import type { Test } from "../../simulate/test";
+import { costOf, type Cost, type Standing } from "../planning/cost";
+import { pieceName } from "../hypotheses/hypothesis";
+import type { Beliefs, Isolation, RatedTest } from "../isolation";
+import type { Outcome } from "../dictionary/outcomes";
+import { windowOf, type Window } from "../reading/window";
+
+/** Where one lead goes. */
+export interface Lead {
+  readonly id: string;
+  readonly name: string;
+  readonly colour?: string;
+  readonly where?: string;
+  readonly signal?: string;
+  /** Name of the reference the black lead stands on: neutral, board ground, chassis. */
+  readonly reference?: string;
+}
+
+/** What one result would mean. */
+export interface Meaning {
+  readonly outcome: Outcome;
+  readonly words: string;
+  /** As sound as the machine file says a sound machine shows. */
+  readonly sound: boolean;
+  readonly probability: number;
+  readonly leaves: readonly { readonly piece: string; readonly name: string; readonly probability: number }[];
+}
+
+/** A test laid out for a person: what to set, where the leads go, what to expect, what each result would mean. */
+export interface Laid {
+  readonly test: Test;
+  readonly title: string;
+  readonly functionWords: string;
+  readonly range: string;
+  readonly red: Lead;
+  readonly black: Lead | null;
+  readonly setupName: string;
+  readonly setupHow: string;
+  readonly exposure: Exposure;
+  readonly cautions: readonly string[];
+  readonly cost: Cost;
+  readonly window: Window;
+  readonly windowWords: string;
+  readonly meanings: readonly Meaning[];
+}
+
+export interface Proposal extends Laid {
+  readonly why: string;
+  readonly bits: number;
+  /** What it proves of a board that is about to be blamed; null for a test of the search. */
+  readonly proves: string | null;
+}
+
+export const FUNCTION_WORDS: Readonly<Record<MeterFunction, string>> = {
+  dcv: "DC volts",
+  acv: "AC volts",
+  lowz: "Low-impedance volts",
+  ohms: "Ohms",
+  continuity: "Continuity",
+  clamp: "Clamp, AC amperes",
+  dcclamp: "Clamp, DC amperes",
+  look: "Look and listen",
+  inrush: "Clamp, inrush",
+  hertz: "Frequency",
+  capacitance: "Capacitance",
+  insulation: "Insulation, 500 V",
+};
+
+/** Labels a person sees, in words. */
+export function labelWords(label: string): string {
+  return label === "dashes" ? "only dashes" : label;
+}
+
+function lead(machine: Machine, id: string): Lead {
+  const point = machine.points.get(id);
+  if (!point)
+    return {
+      id,
+      name: machine.clamps.get(id)?.name ?? machine.partById.get(id)?.name ?? id,
+      ...(machine.clamps.get(id)?.colour ? { colour: machine.clamps.get(id)!.colour! } : {}),
+    };
+  const reference = machine.file.references.find((r) => r.points.includes(id))?.name;
+  return {
+    id,
+    name: point.name,
+    ...(point.colour ? { colour: point.colour } : {}),
+    ...(point.where ? { where: point.where } : {}),
+    ...(point.signal ? { signal: point.signal } : {}),
+    ...(reference ? { reference } : {}),
+  };
+}
+
+/** A window in words: "12.8 to 13.6 V", "OL", "lit". */
+export function windowWords(window: Window, fn: MeterFunction): string {
+  const unit = unitOf(fn);
+  switch (window.kind) {
+    case "range": {
+      const [low, high] = [window.low, window.high];
+      if (unit === "F" || fn === "insulation") return `${quantity(low, unit)} to ${quantity(high, unit)}`;
+      if (Math.abs(low) < 0.2 && Math.abs(high) < 0.5) return fn === "ohms" ? "near 0 Ω" : `near 0 ${unit}`;
+      if (fn === "ohms")
+        return high < 2
+          ? `below ${high.toFixed(1)} Ω`
+          : `${quantity(Math.max(0, low), unit)} to ${quantity(high, unit)}`;
+      return `${decimal(low)} to ${decimal(high)} ${unit}`;
+    }
+    case "overload":
+      return "OL";
+    case "label":
+      return labelWords(window.label);
+    case "beep":
+      return window.beeps ? "beeps" : "no beep";
+    case "unsteady":
+      return "not steady";
+  }
+}
+
+/** What a reading of an outcome looks like, in words. */
+export function outcomeWords(outcome: Outcome, fn: MeterFunction): string {
+  const unit = unitOf(fn);
+  switch (outcome.kind) {
+    case "overload":
+      return "OL";
+    case "jumping":
+      return "jumping";
+    case "beep":
+      return outcome.beeps ? "beeps" : "no beep";
+    case "label":
+      return labelWords(outcome.label);
+    case "value": {
+      const nothing = unit === "F" ? 3e-8 : fn === "ohms" ? 3 : isClamp(fn) ? 0.15 : fn === "acv" ? 3 : 0.3;
+      if (!Number.isFinite(outcome.low) && !Number.isFinite(outcome.high)) return "any value";
+      const isNegative = outcome.high < -nothing;
+      if (
+        (outcome.high <= nothing && !isNegative) ||
+        (outcome.centre !== null && Math.abs(outcome.centre) < nothing / 3)
+      )
+        return unit === "ohm" ? "near 0 Ω" : "near 0";
+      if (outcome.centre !== null) return `near ${quantity(outcome.centre, unit)}`;
+      if (!Number.isFinite(outcome.high)) return `above ${quantity(outcome.low, unit)}`;
+      if (!Number.isFinite(outcome.low)) return `below ${quantity(outcome.high, unit)}`;
+      return `${quantity(isNegative ? outcome.low : Math.max(0, outcome.low), unit)} to ${quantity(outcome.high, unit)}`;
+    }
+  }
+}
+
+const RANGES: Readonly<Partial<Record<MeterFunction, readonly (readonly [number, string])[]>>> = {
+  dcv: [
+    [2, "2 V"],
+    [20, "20 V"],
+    [60, "60 V"],
+    [200, "200 V"],
+    [600, "600 V"],
+  ],
+  acv: [
+    [20, "20 V"],
+    [200, "200 V"],
+    [600, "600 V"],
+  ],
+  lowz: [[600, "600 V"]],
+  ohms: [
+    [200, "200 Ω"],
+    [2e3, "2 kΩ"],
+    [2e4, "20 kΩ"],
+    [2e5, "200 kΩ"],
+    [2e6, "2 MΩ"],
+    [4e7, "highest"],
+  ],
+  clamp: [
+    [2, "2 A"],
+    [20, "20 A"],
+    [200, "200 A"],
+  ],
+  dcclamp: [
+    [2, "2 A"],
+    [20, "20 A"],
+    [400, "400 A"],
+  ],
+  inrush: [
+    [20, "20 A"],
+    [200, "200 A"],
+    [400, "400 A"],
+  ],
+  insulation: [[Infinity, "500 V"]],
+};
+
+function rangeFor(fn: MeterFunction, outcomes: readonly Outcome[], sound: Window): string {
+  const ranges = RANGES[fn];
+  if (!ranges) return "";
+  const expected = sound.kind === "range" ? Math.max(Math.abs(sound.low), Math.abs(sound.high)) : 0;
+  const most = outcomes.reduce(
+    (top, o) => (o.kind === "value" && o.centre !== null ? Math.max(top, Math.abs(o.centre)) : top),
+    expected,
+  );
+  return (ranges.find(([limit]) => limit >= most * 1.1) ?? ranges[ranges.length - 1]!)[1];
+}
+
+/** Lays any test out, proposed or chosen by the technician. */
+export function layOut(isolation: Isolation, beliefs: Beliefs, standing: Standing, test: Test): Laid {
+  const { machine } = isolation;
+  const setup = machine.setupById.get(test.setup)!;
+  const sound = windowOf(test, isolation.predictionsFor(test)[0]!, isolation.meter);
+  const red = lead(machine, test.red);
+  const black = test.black === undefined ? null : lead(machine, test.black);
+  const { outcomes } = isolation.tableFor(test, standing.repairs);
+  return {
+    test,
+    red,
+    black,
+    title: titleOf(machine, test),
+    functionWords: FUNCTION_WORDS[test.function],
+    range: rangeFor(test.function, outcomes, sound),
+    setupName: setup.name,
+    setupHow: setup.how,
+    exposure: exposureOf(machine, setup, test),
+    cautions: cautionsFor(machine, setup, test),
+    cost: costOf(machine, standing, test),
+    window: sound,
+    windowWords: windowWords(sound, test.function),
+    meanings: meaningsOf(isolation, beliefs, standing, test, sound),
+  };
+}
+
+/** A test in one line that no other has: what, where, and how the unit stands. */
+export function placeOf(machine: Machine, test: Test): string {
+  const setup = machine.setupById.get(test.setup)?.name ?? test.setup;
+  if (test.black === undefined) return `${titleOf(machine, test)}; ${inSentence(setup)}`;
+  return `${FUNCTION_WORDS[test.function]}, ${machine.points.get(test.red)?.name ?? test.red} to ${machine.points.get(test.black)?.name ?? test.black}; ${inSentence(setup)}`;
+}
+
+/** What a test is called. */
+export function titleOf(machine: Machine, test: Test): string {
+  if (test.instant === "recheck")
+    return `${machine.partById.get(test.red)?.name ?? test.red}: power off, wait, and see`;
+  if (test.function === "look") return `${machine.partById.get(test.red)?.name ?? test.red}: look and listen`;
+  const red = machine.points.get(test.red);
+  const black = test.black ? machine.points.get(test.black) : undefined;
+  const place = isClamp(test.function)
+    ? (machine.clamps.get(test.red)?.name ?? test.red)
+    : red?.connectorName && red.connectorName === black?.connectorName
+      ? `${red.connectorName}, ${red.where ?? ""}`
+      : `${red?.name ?? test.red} to ${black?.name ?? test.black ?? ""}`;
+  return `${FUNCTION_WORDS[test.function]} at ${place}`.replace(/, $/, "");
+}
+
+/** Outcomes worth a line: likely enough, with what each would leave; the rare ones are put together. */
+function meaningsOf(isolation: Isolation, beliefs: Beliefs, standing: Standing, test: Test, sound: Window): Meaning[] {
+  const { outcomes, chances } = isolation.tableFor(test, standing.repairs);
+  const n = outcomes.length;
+  const lines = outcomes.map((outcome, o): Meaning => {
+    const perPiece = new Map<string, number>();
+    let total = 0;
+    beliefs.probability.forEach((p, h) => {
+      const mass = p * chances[h * n + o]!;
+      total += mass;
+      const { piece } = isolation.hypotheses[h]!;
+      perPiece.set(piece, (perPiece.get(piece) ?? 0) + mass);
+    });
+    const leaves = [...perPiece]
+      .map(([piece, mass]) => ({
+        piece,
+        name: pieceName(isolation.machine, piece),
+        probability: total > 0 ? mass / total : 0,
+      }))
+      .filter((l) => l.probability >= 0.08)
+      .sort((a, b) => b.probability - a.probability || (a.piece < b.piece ? -1 : 1))
+      .slice(0, 4);
+    const asItShould = isSound(outcome, sound);
+    // A wide gap that holds the sound reading is better named by that.
+    const words =
+      asItShould && outcome.kind === "value" && outcome.centre === null
+        ? windowWords(sound, test.function)
+        : outcomeWords(outcome, test.function);
+    return { outcome, words, sound: asItShould, probability: total, leaves };
+  });
+  return mergeAlike(lines.filter((l) => l.probability >= 0.01).sort((a, b) => b.probability - a.probability)).slice(
+    0,
+    5,
+  );
+}
+
+function isSound(outcome: Outcome, sound: Window): boolean {
+  if (outcome.kind === "value")
+    return (
+      sound.kind === "range" &&
+      outcome.low < (sound.low + sound.high) / 2 &&
+      (sound.low + sound.high) / 2 <= outcome.high
+    );
+  if (outcome.kind === "label") return sound.kind === "label" && sound.label === outcome.label;
+  if (outcome.kind === "beep") return sound.kind === "beep" && sound.beeps === outcome.beeps;
+  return outcome.kind === sound.kind;
+}
+
+/** Lines that read the same (two gaps both "near 0") become one. */
+function mergeAlike(lines: readonly Meaning[]): Meaning[] {
+  const merged: Meaning[] = [];
+  for (const line of lines) {
+    const twin = merged.findIndex((m) => m.words === line.words);
+    if (twin < 0) merged.push(line);
+    else
+      merged[twin] = {
+        ...merged[twin]!,
+        probability: merged[twin]!.probability + line.probability,
+        sound: merged[twin]!.sound || line.sound,
+      };
+  }
+  return merged;
+}
+
+/** Lays out the chosen test and says why it was chosen; `given` where it is not for what it tells. */
+export function propose(
+  isolation: Isolation,
+  beliefs: Beliefs,
+  standing: Standing,
+  chosen: RatedTest,
+  second: RatedTest | undefined,
+  given: { readonly why: string; readonly proves: string | null } | null = null,
+): Proposal {
+  const laid = layOut(isolation, beliefs, standing, chosen.test);
+  return {
+    ...laid,
+    bits: chosen.bits,
+    proves: given?.proves ?? null,
+    why: given?.why ?? whyThis(laid, chosen, second),
+  };
+}
+
+function whyThis(laid: Laid, chosen: RatedTest, second: RatedTest | undefined): string {
+  const [first, other] = laid.meanings;
+  const names = (m: Meaning) =>
+    m.leaves
+      .slice(0, 2)
+      .map((l) => inSentence(l.name))
+      .join(" or ");
+  const split =
+    first && other
+      ? `${cap(first.words)} points to ${names(first) || "something else"}; ${other.words} to ${names(other) || "something else"}.`
+      : "It confirms what is suspected.";
+  const minutes = chosen.minutes < 1 ? "under a minute" : `about ${Math.round(chosen.minutes)} min`;
+  const rival =
+    second && second.score < chosen.score * 0.95
+      ? ` It tells ${(chosen.score / second.score).toFixed(1)} times as much a minute as the next best.`
+      : "";
+  return `${split} It takes ${minutes}.${rival}`;
+}
+
+const cap = (text: string) => text.charAt(0).toUpperCase() + text.slice(1);

@@ -1,0 +1,58 @@
+import type { Shown } from "../../quantity/read";
+import type { Test } from "../../simulate/test";
+import type { Evidence } from "../evidence/evidence";
+import type { Isolation } from "../isolation";
+import { outcomeOf } from "../dictionary/outcomes";
+import { windowWords } from "./test-sheet";
+import { pieceSuspects, repairsOf } from "../belief/suspects";
+import { windowOf } from "../reading/window";
+
+/** What one suspect predicts for a test. */
+export interface WhatIf {
+  readonly name: string;
+  readonly fault: string | null;
+  readonly shows: string;
+}
+
+const MOST = 3;
+
+/** What a test would show if all is well, and under the leading suspects: the likeliest fault of each. */
+export function whatIf(isolation: Isolation, evidence: readonly Evidence[], test: Test): readonly WhatIf[] {
+  const suspects = pieceSuspects(isolation, isolation.beliefs(evidence), repairsOf(evidence))
+    .filter((s) => s.faults.length > 0 && s.piece !== "no-fault" && s.piece !== "something-else")
+    .slice(0, MOST);
+  const words = (id: string) => {
+    const h = isolation.hypotheses.find((x) => x.id === id)!;
+    return windowWords(windowOf(test, isolation.predict(test.setup, [test], h)[0]!, isolation.meter), test.function);
+  };
+  return [
+    { name: "If all is well", fault: null, shows: words("no-fault") },
+    ...suspects.map((s) => ({ name: s.name, fault: s.faults[0]!.name, shows: words(s.faults[0]!.id) })),
+  ];
+}
+
+/** An outcome less likely than this is not thought of ahead: what nobody expects calls for a wide look, which takes long; judgement. */
+const LIKELY = 0.1;
+
+/** What a test would likely show, nominally: for each outcome what the likeliest suspect that predicts it shows, the likeliest outcome first. */
+export function likelyShown(isolation: Isolation, evidence: readonly Evidence[], test: Test): readonly Shown[] {
+  const { probability } = isolation.beliefs(evidence);
+  const { outcomes } = isolation.tableFor(test);
+  const shows = new Map<number, { shown: Shown; of: number; weight: number }>();
+  isolation.predictionsFor(test).forEach((prediction, h) => {
+    const shown = prediction[0];
+    if (!shown) return;
+    const outcome = outcomeOf(outcomes, shown);
+    const known = shows.get(outcome);
+    const p = probability[h]!;
+    if (!known) shows.set(outcome, { shown, of: p, weight: p });
+    else {
+      known.weight += p;
+      if (p > known.of) [known.shown, known.of] = [shown, p];
+    }
+  });
+  return [...shows.values()]
+    .filter(({ weight }) => weight >= LIKELY)
+    .sort((a, b) => b.weight - a.weight)
+    .map(({ shown }) => shown);
+}

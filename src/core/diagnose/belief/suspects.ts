@@ -1,0 +1,117 @@
+import type { Evidence, Repair } from "../evidence/evidence";
+import type { Machine } from "../../model/machine";
+import type { Beliefs, Isolation } from "../isolation";
+import { blamedPieces, faultsOf, hypothesisName, pieceName, type Hypothesis } from "../hypotheses/hypothesis";
+
+/** How sure, in a word; the number is there for who asks. */
+export type Likeliness = "likely" | "possible" | "unlikely";
+
+export function likeliness(probability: number): Likeliness {
+  return probability >= 0.5 ? "likely" : probability >= 0.08 ? "possible" : "unlikely";
+}
+
+/** One thing that may have to be repaired, with the ways in which it may have failed. */
+export interface PieceSuspect {
+  readonly piece: string;
+  readonly name: string;
+  readonly probability: number;
+  readonly word: Likeliness;
+  readonly faults: readonly { readonly id: string; readonly name: string; readonly probability: number }[];
+}
+
+/** A part that evidence has made nearly impossible as the culprit, and the evidence that did most of it. */
+export interface ClearedPart {
+  readonly part: string;
+  readonly name: string;
+  readonly by: readonly string[];
+}
+
+/** Below this a piece is no longer listed as a suspect, a part counts as cleared. */
+const CLEARED = 0.005;
+
+/** Pieces still possible, most likely first; ties by name. With two faults both count, so the shares may add to more than one. */
+export function pieceSuspects(
+  isolation: Isolation,
+  beliefs: Beliefs,
+  repairs: readonly Repair[] = [],
+): readonly PieceSuspect[] {
+  const { machine } = isolation;
+  const left = stillThere(isolation, beliefs, repairs);
+  return [...isolation.involvement(beliefs.probability, repairs)]
+    .map(([piece, probability]) => ({
+      piece,
+      name: pieceName(machine, piece),
+      probability,
+      word: likeliness(probability),
+      faults: left
+        .filter(({ h, probability }) => blamedPieces(h).includes(piece) && probability >= CLEARED / 5)
+        .sort((a, b) => b.probability - a.probability)
+        .map(({ h, probability }) => ({ id: h.id, name: hypothesisName(machine, h), probability })),
+    }))
+    .filter((s) => s.probability >= CLEARED)
+    .sort((a, b) => b.probability - a.probability || (a.piece < b.piece ? -1 : 1));
+}
+
+/** What may be wrong now, each once: what two hypotheses leave alike after a repair is one. */
+function stillThere(
+  isolation: Isolation,
+  beliefs: Beliefs,
+  repairs: readonly Repair[],
+): readonly { readonly h: Hypothesis; readonly probability: number }[] {
+  const found = new Map<string, { h: Hypothesis; probability: number }>();
+  isolation.hypotheses.forEach((_, i) => {
+    const h = isolation.left(i, repairs);
+    const known = found.get(h.id);
+    if (known) known.probability += beliefs.probability[i]!;
+    else found.set(h.id, { h, probability: beliefs.probability[i]! });
+  });
+  return [...found.values()];
+}
+
+/** The repairs in evidence, in order. */
+export function repairsOf(evidence: readonly Evidence[]): readonly Repair[] {
+  return evidence.flatMap((e) => (e.type === "tried" ? [{ piece: e.piece, result: e.result }] : []));
+}
+
+/** Probability that each part is at fault, for drawing doubt where it lies. */
+export function partDoubt(
+  isolation: Isolation,
+  beliefs: Beliefs,
+  repairs: readonly Repair[] = [],
+): Readonly<Record<string, number>> {
+  const doubt: Record<string, number> = {};
+  for (const { h, probability } of stillThere(isolation, beliefs, repairs))
+    for (const f of faultsOf(isolation.machine, h)) doubt[f.part] = (doubt[f.part] ?? 0) + probability;
+  return doubt;
+}
+
+/** Parts cleared by evidence, in file order, each with what cleared it: for every failure mode, the evidence that spoke most against it. */
+export function clearedParts(isolation: Isolation, beliefs: Beliefs): readonly ClearedPart[] {
+  const { machine, hypotheses } = isolation;
+  if (beliefs.byEvidence.size === 0) return [];
+  const best = new Map(
+    [...beliefs.byEvidence].map(([id, log]) => [id, log.reduce((a, b) => Math.max(a, b), -Infinity)]),
+  );
+  const doubt = partDoubt(isolation, beliefs);
+  return machine.parts.flatMap((part: Machine["parts"][number]) => {
+    const modes = hypotheses
+      .map((h, index) => ({ h, index }))
+      .filter(({ h }) => h.kind === "fault" && h.fault.part === part.id);
+    const prior = modes.reduce((sum, { h }) => sum + h.prior, 0);
+    if (modes.length === 0 || (doubt[part.id] ?? 0) >= Math.min(CLEARED, prior / 2)) return [];
+    const by = new Set<string>();
+    for (const { index } of modes) {
+      let least = -0.5;
+      let strongest: string | null = null;
+      for (const [id, log] of beliefs.byEvidence) {
+        const against = log[index]! - best.get(id)!;
+        if (against < least) {
+          least = against;
+          strongest = id;
+        }
+      }
+      if (strongest) by.add(strongest);
+    }
+    return [{ part: part.id, name: part.name, by: [...by] }];
+  });
+}

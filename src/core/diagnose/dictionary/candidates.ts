@@ -1,0 +1,197 @@
+import type { ClampPoint, Machine, Point } from "../../model/machine";
+import { isPowered } from "../../safety/exposure";
+import { forbidden } from "../../safety/rules";
+import type { Shown } from "../../quantity/read";
+import type { Column } from "./prediction";
+import { makeTest, testKey, type Test } from "../../simulate/test";
+
+/**
+ * Every test worth thinking of: each reachable point against the reference of its own domain, across each part,
+ * around each clamp point, a look at everything that shows or runs; in every setup, as far as it is permitted.
+ */
+export function candidateTests(machine: Machine): readonly Test[] {
+  const found = new Map<string, Test>();
+  const pairs = [...referencePairs(machine), ...partPairs(machine)];
+  const metal = casePairs(machine);
+  for (const setup of machine.file.setups) {
+    const offer = (test: Test) => {
+      if (forbidden(machine, setup, test) === null) found.set(testKey(test), test);
+    };
+    if (isPowered(setup)) {
+      for (const part of machine.parts) if (part.labels) offer(makeTest(setup.id, "look", part.id));
+      for (const clamp of machine.clamps.values()) {
+        const fn = clampFunction(machine, clamp);
+        offer(makeTest(setup.id, fn, clamp.id));
+        if (fn === "clamp" && setup.power === "on") offer(makeTest(setup.id, "inrush", clamp.id));
+      }
+    }
+    // Ripple: alternating volts where a supply gives direct ones.
+    if (isPowered(setup))
+      for (const [red, black] of supplyPairs(machine)) offer(makeTest(setup.id, "acv", red.id, black.id));
+    if (!isPowered(setup)) {
+      for (const [red, black] of capacitorPairs(machine)) offer(makeTest(setup.id, "capacitance", red.id, black.id));
+      for (const [red, black] of metal) offer(makeTest(setup.id, "insulation", red.id, black.id));
+    }
+    // An ohmmeter's few volts say little of what leaks at hundreds: dead, the metalwork is left to the insulation tester.
+    for (const [red, black] of isPowered(setup) ? [...pairs, ...metal] : pairs)
+      offer(makeTest(setup.id, isPowered(setup) ? voltsFunction(machine, red, black) : "ohms", red.id, black.id));
+  }
+  return [...found.values()];
+}
+
+/**
+ * Leaves out the tests that show the same whatever is wrong, and those that show in a dearer setup exactly what
+ * the same two points show in a cheaper one. `nominal` holds what each hypothesis predicts at nominal values, by test key.
+ */
+export function tellingTests(
+  machine: Machine,
+  tests: readonly Test[],
+  nominal: ReadonlyMap<string, Column>,
+): readonly Test[] {
+  const effort = (id: string) => {
+    const setup = machine.setupById.get(id)!;
+    return setup.minutes + setup.apart.length;
+  };
+  const sorted = [...tests].sort((a, b) => effort(a.setup) - effort(b.setup));
+  const names = new Map<string, number>();
+  const seen = new Set<string>();
+  const kept = new Set<Test>();
+  for (const test of sorted) {
+    // One character a hypothesis: a text is compared as a whole.
+    let shows = "";
+    for (const p of nominal.get(testKey(test))!) if (p !== undefined) shows += String.fromCharCode(coarse(p, names));
+    if (shows.split("").every((s) => s === shows[0])) continue;
+    const place = `${machine.setupById.get(test.setup)!.power} ${test.function} ${test.red} ${test.black ?? ""} ${shows}`;
+    if (seen.has(place)) continue;
+    seen.add(place);
+    kept.add(test);
+  }
+  return tests.filter((t) => kept.has(t));
+}
+
+/** Steps of a reading from one power of ten to the next: two and a half digits. */
+const STEPS = 400;
+/** Codes of zero and of the first of the words. */
+const [ZERO, WORDS] = [0x4000, 0x8000];
+
+/** A reading to two and a half digits as a number below 65,536; under a hundredth it is nothing. Words are numbered as they come. */
+function coarse(shown: Shown | null, names: Map<string, number>): number {
+  if (shown?.kind === "value") {
+    const size = Math.abs(shown.value);
+    return size < 0.01 ? ZERO : ZERO + Math.sign(shown.value) * (1 + Math.round(STEPS * Math.log10(100 * size)));
+  }
+  const name =
+    shown === null
+      ? "none"
+      : shown.kind === "label"
+        ? shown.label
+        : shown.kind === "beep"
+          ? String(shown.beeps)
+          : shown.kind;
+  const known = names.get(name) ?? WORDS + names.size;
+  names.set(name, known);
+  return known;
+}
+
+/** Whether volts between two points are measured as direct or alternating. */
+export function voltsFunction(machine: Machine, red: Point, black: Point): "dcv" | "acv" {
+  return machine.usual[red.node] === "dc" || machine.usual[black.node] === "dc" ? "dcv" : "acv";
+}
+
+/** A clamp that sees what the wire carries. */
+export function clampFunction(machine: Machine, clamp: ClampPoint): "clamp" | "dcclamp" {
+  const nodes = [machine.ends[2 * clamp.element]!, machine.ends[2 * clamp.element + 1]!].filter((n) => n >= 0);
+  return nodes.some((n) => machine.usual[n] === "dc") ? "dcclamp" : "clamp";
+}
+
+/** Rectified line voltage is direct, though its domain is mains. */
+function isBulk(machine: Machine, point: Point): boolean {
+  return machine.parts.some(
+    (part) => part.nodeOf.get("bulk-plus") === point.node || part.nodeOf.get("bulk-minus") === point.node,
+  );
+}
+
+type Pair = readonly [Point, Point];
+
+/** A point against references of its own domain: those on its own plug if there are any, else those in reach with it. */
+function referencePairs(machine: Machine): Pair[] {
+  const references = machine.file.references.flatMap((r) => r.points.map((id) => machine.points.get(id)!));
+  const pairs: Pair[] = [];
+  for (const point of machine.points.values()) {
+    const same = references.filter(
+      (r) => r.node !== point.node && machine.domains[r.node]!.group === machine.domains[point.node]!.group,
+    );
+    const beside = same.filter(
+      (r) => r.connector !== undefined && r.connector === point.connector && r.where === point.where,
+    );
+    const near = same.filter((r) => r.panel === point.panel);
+    // Far from any reference of its own, a point is measured against the first one the file names.
+    for (const reference of beside.length > 0 ? beside : near.length > 0 ? near : same.slice(0, 1))
+      if (isBulk(machine, point) === isBulk(machine, reference)) pairs.push([point, reference]);
+  }
+  // At the outlet: line to protective earth, which shows whether the earth is there.
+  for (const source of machine.sources) {
+    const [line, earth] = [source.nodeOf.get("line") ?? source.nodeOf.get("line1"), source.nodeOf.get("earth")];
+    if (line === undefined || earth === undefined) continue;
+    const at = (node: number) => [...machine.points.values()].filter((p) => p.node === node);
+    for (const red of at(line).slice(0, 1)) for (const black of at(earth).slice(0, 1)) pairs.push([red, black]);
+  }
+  return pairs;
+}
+
+/**
+ * Leakage to the metalwork: every end of a mains load against the chassis, wherever both can be reached. A point of the metalwork
+ * behind the same cover is nearest; where there is none, any other one will do.
+ */
+function casePairs(machine: Machine): Pair[] {
+  const pairs: Pair[] = [];
+  const chassis = machine.file.references
+    .flatMap((r) => r.points)
+    .map((id) => machine.points.get(id)!)
+    .filter((p) => machine.domains[p.node]!.energy === "earth");
+  const caseNodes = machine.parts.filter((part) => part.nodeOf.has("case"));
+  for (const part of caseNodes)
+    for (const point of machine.points.values())
+      if ([...part.nodeOf.values()].includes(point.node)) {
+        const others = chassis.filter((earth) => earth.node !== point.node);
+        const beside = others.filter((earth) => earth.panel === point.panel);
+        const open = others.filter((earth) => earth.panel === undefined);
+        for (const earth of beside.length > 0 ? beside : [...open, ...others].slice(0, 1)) pairs.push([point, earth]);
+      }
+  return pairs;
+}
+
+/** The ends of every capacitor that can be reached. */
+function capacitorPairs(machine: Machine): Pair[] {
+  const at = (node: number | undefined) => [...machine.points.values()].filter((p) => p.node === node).slice(0, 1);
+  return machine.parts
+    .filter((part) => part.kind.stores)
+    .flatMap((part) =>
+      at(part.nodeOf.get("a")).flatMap((red) => at(part.nodeOf.get("b")).map((black): Pair => [red, black])),
+    );
+}
+
+/** The output of every supply against its own return, one pair each. */
+function supplyPairs(machine: Machine): Pair[] {
+  const at = (node: number | undefined) => [...machine.points.values()].filter((p) => p.node === node).slice(0, 1);
+  return machine.parts.flatMap((part) => {
+    if (!part.kind.ripples) return [];
+    const [out, back] = [part.nodeOf.get("out"), part.nodeOf.get("return") ?? part.nodeOf.get("neutral")];
+    return at(out).flatMap((red) => at(back).map((black): Pair => [red, black]));
+  });
+}
+
+/** The two ends of every element that has points on both. */
+function partPairs(machine: Machine): Pair[] {
+  const at = new Map<number, Point[]>();
+  for (const point of machine.points.values()) at.set(point.node, [...(at.get(point.node) ?? []), point]);
+  const pairs: Pair[] = [];
+  for (let e = 0; e < machine.ends.length / 2; e++) {
+    const ends = [machine.ends[2 * e]!, machine.ends[2 * e + 1]!] as const;
+    for (const red of at.get(ends[0]) ?? [])
+      for (const black of at.get(ends[1]) ?? [])
+        if (red.node !== black.node && machine.domains[red.node]!.group === machine.domains[black.node]!.group)
+          pairs.push([red, black]);
+  }
+  return pairs;
+}

@@ -1,0 +1,272 @@
+import { isClamp, type Meter } from "../../instrument/meter";
+import type { Fault } from "../../model/fault";
+import type { SetupEntry } from "../../model/schema";
+import type { Shown } from "../../quantity/read";
+import { observe, observeAll } from "../../simulate/observe";
+import { Simulator } from "../../simulate/energise";
+import type { CircuitSnapshot } from "../../simulate/stamped-circuit";
+import { NoOperatingPoint } from "../../simulate/state";
+import { RECHECK_SOON, testKey, type Test } from "../../simulate/test";
+import { drawnValues, nominalValues, type Values } from "../../simulate/values";
+import { compileMachine } from "../../model/compile";
+import type { Machine } from "../../model/machine";
+import { applyChanges, ChangeError } from "../../model/as-found";
+import { faultsOf, type Hypothesis } from "../hypotheses/hypothesis";
+
+/** Seed of the drawn specimens; part of what makes a proposal repeatable. */
+export const SPECIMEN_SEED = 20_260;
+
+/** Quantile of severity of each specimen. The first is the nominal one; the mildest and the worst are among them. */
+const QUANTILES = [1 / 2, 0, 1 / 3, 2 / 3, 1, 1 / 12, 1 / 6, 1 / 4, 5 / 6];
+/** A fault that is there or is not needs the first five only: they differ in part values, mains and room. */
+const PLAIN = 5;
+const SEEDS = Array.from({ length: PLAIN - 1 }, (_, i) => SPECIMEN_SEED + i + 1);
+/** Share of the range each quantile stands for: half-way to its neighbours. */
+const GRADED_WEIGHTS = QUANTILES.map((q) => {
+  const sorted = [...QUANTILES].sort((x, y) => x - y);
+  const at = sorted.indexOf(q);
+  return ((sorted[at + 1] ?? 1) - (sorted[at - 1] ?? 0)) / 2;
+});
+const PLAIN_WEIGHTS = Array.from({ length: PLAIN }, () => 1 / PLAIN);
+
+/**
+ * Weights of the specimens a hypothesis is simulated as, adding to one. A fault of degree has more of them, close together
+ * at its mild end, so that every regime of it (harmless, starving, dead) has a witness.
+ */
+export function specimenWeights(machine: Machine, hypothesis: Hypothesis): readonly number[] {
+  // Two faults are weighed coarsely: there are many pairs, and what counts is which pieces they lie in.
+  if (hypothesis.kind !== "fault") return PLAIN_WEIGHTS;
+  const graded = faultsOf(machine, hypothesis).some(
+    (f) => machine.partById.get(f.part)?.modes.find((m) => m.id === f.mode)?.severity,
+  );
+  return graded ? GRADED_WEIGHTS : PLAIN_WEIGHTS;
+}
+
+/**
+ * What one test shows under one hypothesis: one reading a specimen, null where the model found no operating point.
+ * Empty for "something else", which predicts nothing.
+ */
+export type Prediction = readonly (Shown | null)[];
+
+/** What one specimen of a hypothesis shows in each of several tests; undefined in those that the unit does not have. */
+export type Column = readonly (Shown | null | undefined)[];
+
+/** Specimens stand for units this far off: degrees Celsius, and a share of the mains. */
+const ROOM_APART = 4;
+const MAINS_APART = 0.03;
+
+const SOUND: Hypothesis = { kind: "no fault", id: "no-fault", piece: "no-fault", prior: 1 };
+
+/** Simulates hypotheses and keeps the specimens. One a machine and thread. */
+export class Predictor {
+  readonly simulator: Simulator;
+  private readonly specimens: readonly Values[];
+  private readonly variants = new Map<string, Predictor | null>();
+  private readonly sound = new Map<string, SoundCircuit>();
+  /** What a sound machine shows soon after power-up and later, by recheck and specimen. */
+  private readonly wellAfterPower = new Map<string, { readonly soon: string; readonly late: string }>();
+
+  constructor(
+    readonly machine: Machine,
+    readonly meter: Meter,
+  ) {
+    this.simulator = new Simulator(machine);
+    this.specimens = QUANTILES.map((quantile, k) => {
+      if (k === 0) return nominalValues(machine);
+      // The further ones differ from the first in severity only: every hypothesis sees the same draws of all else.
+      const base = ((k - 1) % (PLAIN - 1)) + 1;
+      return drawnValues(machine, SPECIMEN_SEED + base, quantile, QUANTILES[base]!, SEEDS);
+    });
+  }
+
+  /** How well each specimen agrees with what is known of room and mains: logarithms, added to its weight; nothing known: all alike. */
+  fitOf({ celsius, volts }: { readonly celsius?: number; readonly volts?: number }): readonly number[] {
+    const { supply } = this.machine.file;
+    const logs = this.specimens.map((s) => {
+      const room = celsius === undefined ? 0 : (s.ambient - celsius) / ROOM_APART;
+      const mains =
+        volts === undefined || supply.volts === 0 ? 0 : (s.supplyVolts - volts) / (MAINS_APART * supply.volts);
+      return -0.5 * (room * room + mains * mains);
+    });
+    // Far from every specimen they are all alike again, not all impossible.
+    const most = Math.max(...logs);
+    return logs.map((l) => l - most);
+  }
+
+  /** What every test of one setup shows under a hypothesis, in the order of `tests`; specimens `from` to `to` - 1, the nominal one being 0. */
+  predict(
+    setupId: string,
+    tests: readonly Test[],
+    hypothesis: Hypothesis,
+    from = 0,
+    to = specimenWeights(this.machine, hypothesis).length,
+  ): Prediction[] {
+    const columns = this.columns(setupId, tests, hypothesis, from, to);
+    return tests.map((_, t) => predictionAt(columns, t));
+  }
+
+  /** The same specimen by specimen, none of "something else"; `predictionAt` picks a test from them. */
+  columns(
+    setupId: string,
+    tests: readonly Test[],
+    hypothesis: Hypothesis,
+    from = 0,
+    to = specimenWeights(this.machine, hypothesis).length,
+  ): Column[] {
+    if (hypothesis.kind === "something else") return [];
+    if (hypothesis.kind === "not as drawn") return this.asFound(hypothesis, setupId, tests, from, to);
+    const setup = this.machine.setupById.get(setupId);
+    if (!setup) throw new RangeError(`no setup ${setupId}`);
+    const faults = faultsOf(this.machine, hypothesis);
+    if (tests.some((t) => t.instant === "recheck"))
+      return this.withRechecks(setup, tests, hypothesis, faults, from, to);
+    return Array.from({ length: to - from }, (_, i) => this.column(setup, tests, hypothesis, faults, from + i));
+  }
+
+  private column(
+    setup: SetupEntry,
+    tests: readonly Test[],
+    hypothesis: Hypothesis,
+    faults: readonly Fault[],
+    k: number,
+  ): Column {
+    try {
+      const state = this.simulator.energise(setup, faults, this.specimens[k]!);
+      const sound = this.soundCircuit(setup.id, k, tests, state.settled && hypothesis.kind === "no fault");
+      // Most faults change nothing in most setups: what a meter shows is then what it shows on the sound machine.
+      const same = sound !== null && state.settled && sound.tests === tests && this.simulator.isSameAs(sound.circuit);
+      // What is seen depends on the fault too: a seized fan draws current and stands still.
+      if (same && sound.readings.length > 0)
+        return sound.readings.map((shown, t) =>
+          tests[t]!.function === "look" ? observe(this.simulator, state, tests[t]!, this.meter) : shown,
+        );
+      const shown = observeAll(this.simulator, state, tests, this.meter);
+      if (hypothesis.kind === "no fault" && sound) sound.readings = shown;
+      return shown;
+    } catch (error) {
+      if (!(error instanceof NoOperatingPoint)) throw error;
+      return tests.map(() => null);
+    }
+  }
+
+  /** The same on the machine as it was perhaps found; undefined for tests that it does not have, and for all where the change cannot be made. */
+  private asFound(
+    hypothesis: Extract<Hypothesis, { kind: "not as drawn" }>,
+    setupId: string,
+    tests: readonly Test[],
+    from: number,
+    to: number,
+  ): Column[] {
+    const other = this.variant(hypothesis);
+    if (!other) return [];
+    const { machine } = other;
+    const has = (t: Test) =>
+      t.function === "look"
+        ? machine.partById.has(t.red)
+        : isClamp(t.function)
+          ? machine.clamps.has(t.red)
+          : machine.points.has(t.red) && machine.points.has(t.black ?? "");
+    const there = tests.filter(has);
+    return other.columns(setupId, there, SOUND, from, to).map((column) => {
+      let next = 0;
+      return tests.map((t) => (has(t) ? column[next++] : undefined));
+    });
+  }
+
+  private variant(hypothesis: Extract<Hypothesis, { kind: "not as drawn" }>): Predictor | null {
+    if (!this.variants.has(hypothesis.id)) {
+      try {
+        this.variants.set(
+          hypothesis.id,
+          new Predictor(compileMachine(applyChanges(this.machine.file, [hypothesis.change])), this.meter),
+        );
+      } catch (error) {
+        if (!(error instanceof ChangeError)) throw error;
+        this.variants.set(hypothesis.id, null);
+      }
+    }
+    return this.variants.get(hypothesis.id)!;
+  }
+
+  /** The same where some tests are rechecks: what is shown soon after power-up and later, beside what the sound machine shows then. */
+  private withRechecks(
+    setup: SetupEntry,
+    tests: readonly Test[],
+    hypothesis: Hypothesis,
+    faults: readonly Fault[],
+    from: number,
+    to: number,
+  ): Column[] {
+    const shown = (test: Test, whose: readonly Fault[], k: number, at: SetupEntry): string => {
+      const seen = observe(
+        this.simulator,
+        this.simulator.energise(at, whose, this.specimens[k]!),
+        { ...test, instant: "settled" },
+        this.meter,
+      );
+      return seen.kind === "label" ? seen.label : seen.kind;
+    };
+    const rechecked = (test: Test, k: number): Shown | null => {
+      try {
+        const soon = { ...setup, seconds: RECHECK_SOON };
+        const key = `${testKey(test)}#${k}`;
+        const well = this.wellAfterPower.get(key) ?? {
+          soon: shown(test, [], k, soon),
+          late: shown(test, [], k, setup),
+        };
+        this.wellAfterPower.set(key, well);
+        // Most faults are not to be seen there at all.
+        if (shown(test, faults, k, setup) === well.late) return { kind: "label", label: "clears" };
+        return {
+          kind: "label",
+          label: shown(test, faults, k, soon) !== well.soon ? "returns at once" : "returns later",
+        };
+      } catch (error) {
+        if (!(error instanceof NoOperatingPoint)) throw error;
+        return null;
+      }
+    };
+    const plain = this.columns(
+      setup.id,
+      tests.filter((t) => t.instant !== "recheck"),
+      hypothesis,
+      from,
+      to,
+    );
+    return plain.map((column, i) => {
+      let next = 0;
+      return tests.map((test) => (test.instant === "recheck" ? rechecked(test, from + i) : column[next++]));
+    });
+  }
+
+  /** The sound machine in this setup and specimen, if it has been simulated for the same tests; made anew when it is the one just energised. */
+  private soundCircuit(
+    setupId: string,
+    specimen: number,
+    tests: readonly Test[],
+    isSound: boolean,
+  ): SoundCircuit | null {
+    const key = `${setupId}#${specimen}`;
+    if (isSound) this.sound.set(key, { circuit: this.simulator.snapshot(), tests, readings: [] });
+    return this.sound.get(key) ?? null;
+  }
+}
+
+/** What one of the tests shows, specimen by specimen. Nothing where the unit does not have that test. */
+export function predictionAt(columns: readonly Column[], t: number): Prediction {
+  const readings: (Shown | null)[] = new Array(columns.length);
+  for (let k = 0; k < columns.length; k++) {
+    const shown = columns[k]![t];
+    if (shown === undefined) return NOTHING;
+    readings[k] = shown;
+  }
+  return readings;
+}
+
+const NOTHING: Prediction = [];
+
+interface SoundCircuit {
+  readonly circuit: CircuitSnapshot;
+  readonly tests: readonly Test[];
+  readings: readonly Shown[];
+}

@@ -1,0 +1,26 @@
+import type { Machine } from "../../model/machine";
+import { faultsOf, type Hypothesis } from "../hypotheses/hypothesis";
+
+/** A part tested by itself, off the circuit or on the bench: good, or bad in a way that may be one of its failure modes. */
+export interface Alone {
+  readonly part: string;
+  readonly found: "good" | "bad";
+  readonly mode?: string;
+}
+
+/** How often a sound part is called bad on the bench, and a bad one good; judgement. A fault that comes and goes hides more often. */
+const CALLED_BAD = 0.02;
+const CALLED_GOOD = 0.06;
+/** Of bad parts, how often the mode found is another than the true one: "high" for "open"; judgement. */
+const OTHER_MODE = 0.1;
+
+/** Likelihood of what a test of one part by itself found under a hypothesis; 1 for a part the machine has not. */
+export function aloneLikelihood(machine: Machine, { part, found, mode }: Alone, hypothesis: Hypothesis): number {
+  const own = machine.partById.get(part);
+  if (!own) return 1;
+  const fault = faultsOf(machine, hypothesis).find((f) => f.part === part);
+  if (!fault) return found === "bad" ? CALLED_BAD : 1 - CALLED_BAD;
+  if (found === "good") return CALLED_GOOD;
+  const known = mode !== undefined && own.modes.some((m) => m.id === mode);
+  return (1 - CALLED_GOOD) * (known ? (fault.mode === mode ? 1 - OTHER_MODE : OTHER_MODE) : 1);
+}

@@ -1,0 +1,196 @@
+import { energyAt } from "../../safety/exposure";
+import type { Machine } from "../../model/machine";
+import type { Shown } from "../../quantity/read";
+import type { Alone } from "./bench-verdict";
+import type { FirstAnswer } from "./simple-causes";
+import type { Timed } from "./timed-observation";
+import { makeTest, testKey, type Test } from "../../simulate/test";
+import type { Meter } from "../../instrument/meter";
+import { COMPLAINT_SLIP, SLIP } from "../reading/likelihood";
+import { isNumeric, scaleOf, toScale } from "../reading/scale";
+
+/** Anything that re-weighs suspects. Each kind of evidence comes down to tests and what they showed. */
+export type Evidence =
+  /** What the customer says, before anything was touched. */
+  | { readonly type: "complaint"; readonly id: string; readonly complaint: string }
+  /** A meter reading, or a look: a test as it was really made. */
+  | {
+      readonly type: "reading";
+      readonly id: string;
+      readonly test: Test;
+      readonly shown: Shown;
+      /** Repairs that were made before it, in order; it was taken on a machine that had them. */
+      readonly repairs?: readonly Repair[];
+    }
+  /** "Works on this, not on that": what was seen to work, and what was not, without a meter. */
+  | { readonly type: "compared"; readonly id: string; readonly sees: readonly Seen[] }
+  /** A simple cause asked for and answered. */
+  | { readonly type: "answer"; readonly id: string; readonly first: string; readonly answer: FirstAnswer }
+  /** A sign looked for on a part or on the unit: there, or not. */
+  | {
+      readonly type: "sign";
+      readonly id: string;
+      readonly part: string;
+      readonly sign: string;
+      readonly there: boolean;
+    }
+  /** A part tested by itself. */
+  | ({ readonly type: "alone"; readonly id: string } & Alone)
+  /** Something watched with a clock: after how many seconds it came, or that it never did. */
+  | ({ readonly type: "timed"; readonly id: string } & Timed)
+  /** How warm it is here, degrees Celsius, and what the mains is at, volts; asked once. */
+  | { readonly type: "surroundings"; readonly id: string; readonly celsius?: number; readonly volts?: number }
+  /** A repair of one piece that was tried, and what became of the complaint. */
+  | { readonly type: "tried"; readonly id: string; readonly piece: string; readonly result: "gone" | "stays" };
+
+/** A repair of one piece, and what became of the complaint. */
+export interface Repair {
+  readonly piece: string;
+  readonly result: "gone" | "stays";
+}
+
+/** Something seen of a part in a setup. */
+export interface Seen {
+  readonly setup: string;
+  readonly part: string;
+  readonly label: string;
+}
+
+/** One observation inside a piece of evidence. */
+export interface Observation {
+  readonly evidence: string;
+  readonly test: Test;
+  readonly shown: Shown;
+  readonly slip: number;
+  readonly repairs: readonly Repair[];
+  /** The same reading made again is one reading: n of them count 1/n each, and a slip is the less likely. */
+  readonly weight: number;
+  /** The last of its test: what repeats say is learned once. */
+  readonly isLast: boolean;
+}
+
+/** What a complaint says is seen. */
+function complained(
+  machine: Machine,
+  id: string,
+  evidence: string,
+  repairs: readonly Repair[],
+): Omit<Observation, "weight" | "isLast">[] {
+  const complaint = machine.file.complaints.find((c) => c.id === id);
+  return Object.entries(complaint?.sees ?? {}).map(([part, label]) => ({
+    evidence,
+    test: makeTest(complaint!.setup, "look", part),
+    shown: { kind: "label", label },
+    slip: COMPLAINT_SLIP,
+    repairs,
+  }));
+}
+
+/** What is known of room and mains; of each, what was said last. */
+export function surroundingsOf(evidence: readonly Evidence[]): { readonly celsius?: number; readonly volts?: number } {
+  return evidence.reduce(
+    (known, e) =>
+      e.type === "surroundings"
+        ? {
+            ...known,
+            ...(e.celsius === undefined ? {} : { celsius: e.celsius }),
+            ...(e.volts === undefined ? {} : { volts: e.volts }),
+          }
+        : known,
+    {},
+  );
+}
+
+/** Whether a reading is an ohmmeter's overload between mains and metalwork: what leaks at hundreds of volts it cannot see, so it clears nothing. */
+function isBlindToLeakage(machine: Machine, test: Test, shown: Shown): boolean {
+  if (test.function !== "ohms" && test.function !== "continuity") return false;
+  if (shown.kind !== "overload" && !(shown.kind === "beep" && !shown.beeps)) return false;
+  const energies = [test.red, test.black].map((id) => (id === undefined ? "unknown" : energyAt(machine, id)));
+  return energies.includes("mains") && energies.includes("earth");
+}
+
+/** The same slip made again when a reading is made once more; judgement. */
+const SLIP_AGAIN = 0.15;
+
+/** Takes evidence apart into observations; struck-out evidence is simply not passed in. */
+export function observationsOf(machine: Machine, meter: Meter, evidence: readonly Evidence[]): Observation[] {
+  const none: readonly Repair[] = [];
+  const made = evidence.find((e) => e.type === "complaint");
+  let repairs = none;
+  const plain = evidence.flatMap((e): Omit<Observation, "weight" | "isLast">[] => {
+    if (e.type === "reading" && isBlindToLeakage(machine, e.test, e.shown)) return [];
+    if (e.type === "reading")
+      return [{ evidence: e.id, test: e.test, shown: e.shown, slip: SLIP, repairs: e.repairs ?? none }];
+    if (
+      e.type === "answer" ||
+      e.type === "sign" ||
+      e.type === "alone" ||
+      e.type === "timed" ||
+      e.type === "surroundings"
+    )
+      return [];
+    if (e.type === "tried") {
+      repairs = [...repairs, { piece: e.piece, result: e.result }];
+      // It stays: the complaint is made once more, of the machine as it is now.
+      return e.result === "stays" && made ? complained(machine, made.complaint, e.id, repairs) : [];
+    }
+    if (e.type === "compared")
+      return e.sees.map((s) => ({
+        evidence: e.id,
+        test: makeTest(s.setup, "look", s.part),
+        shown: { kind: "label", label: s.label },
+        slip: COMPLAINT_SLIP,
+        repairs: none,
+      }));
+    return complained(machine, e.complaint, e.id, none);
+  });
+  const place = (o: (typeof plain)[number]) => `${testKey(o.test)} ${o.repairs.map((r) => r.piece).join(" ")}`;
+  const groups = new Map<string, (typeof plain)[number][]>();
+  for (const o of plain) groups.set(place(o), [...(groups.get(place(o)) ?? []), o]);
+  const weighed = plain.flatMap((o): Omit<Observation, "isLast">[] => {
+    const group = groups.get(place(o))!;
+    // A fault that comes and goes throws its dice anew at every power cycle.
+    if (group.length === 1 || o.test.instant === "recheck") return [{ ...o, weight: 1 }];
+    const standing = agreedOn(meter, group);
+    if (!standing.includes(o)) return [];
+    return [{ ...o, weight: 1 / standing.length, slip: o.slip * SLIP_AGAIN ** (standing.length - 1) }];
+  });
+  // In an order of their own, so that what is learned on the way does not depend on the order of measuring.
+  const sorted = weighed
+    .map((o, i) => ({ o, i, key: `${place(o)} ${JSON.stringify(o.shown)}` }))
+    .sort((a, b) => (a.key < b.key ? -1 : a.key > b.key ? 1 : a.i - b.i));
+  return sorted.map(({ o }, i) => ({
+    ...o,
+    isLast: sorted[i + 1] === undefined || place(sorted[i + 1]!.o) !== place(o),
+  }));
+}
+
+/**
+ * Of readings of one test that differ, those that stand: the ones that most others agree with, and of equals those that
+ * agree with the latest. The others were slips; averaging them in would be believing none of them.
+ */
+export function agreedOn<O extends { readonly test: Test; readonly shown: Shown }>(
+  meter: Meter,
+  group: readonly O[],
+): readonly O[] {
+  const parties = group.map((o) => group.filter((other) => isSameReading(meter, o, other)));
+  return parties.reduce((best, party) => (party.length >= best.length ? party : best));
+}
+
+/** Readings of one test nearer than this, in meter errors, say the same. */
+const SAME = 6;
+
+/** Whether two readings of one test say the same. */
+export function isSameReading(
+  meter: Meter,
+  a: { readonly test: Test; readonly shown: Shown },
+  b: { readonly shown: Shown },
+): boolean {
+  if (a.shown.kind === "value" && b.shown.kind === "value" && isNumeric(a.test.function)) {
+    const scale = scaleOf(meter, a.test.function);
+    return Math.abs(toScale(scale, a.shown.value) - toScale(scale, b.shown.value)) < SAME;
+  }
+  if (a.shown.kind === "label" && b.shown.kind === "label") return a.shown.label === b.shown.label;
+  if (a.shown.kind === "beep" && b.shown.kind === "beep") return a.shown.beeps === b.shown.beeps;
+  return a.shown.kind === b.shown.kind;
+}

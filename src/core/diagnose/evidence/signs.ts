@@ -1,0 +1,144 @@
+import type { Machine } from "../../model/machine";
+import { faultsOf, piecesOf, type Hypothesis } from "../hypotheses/hypothesis";
+
+/**
+ * What is seen, heard or smelt without a meter. A part's signs stand with its kind, each with its chance under every
+ * failure and without one. Signs of the whole unit speak for kinds of part; their chances are judgement, from memory.
+ */
+
+/** In the place of a part, and no name that a part may have: the sign is of the whole unit. */
+export const WHOLE_UNIT = "*";
+
+interface UnitSign {
+  readonly id: string;
+  readonly words: string;
+  /** Chance that it is so when a part of this kind has failed. */
+  readonly given: Readonly<Record<string, number>>;
+  /** Chance that it is so when anything else has. */
+  readonly otherwise: number;
+}
+
+export const UNIT_SIGNS: readonly UnitSign[] = [
+  {
+    id: "moved",
+    words: "It comes or goes when it is moved, knocked or its wires are touched",
+    given: { contact: 0.6, wire: 0.45, switch: 0.3, "door switch": 0.3, relay: 0.2 },
+    otherwise: 0.06,
+  },
+  {
+    id: "warm",
+    words: "It fails when it has run warm, and is well again when cold",
+    given: {
+      contact: 0.3,
+      relay: 0.3,
+      "switched supply": 0.3,
+      "non-isolated supply": 0.3,
+      "linear supply": 0.3,
+      regulator: 0.3,
+      motor: 0.3,
+      compressor: 0.35,
+      "thermal cut-off": 0.4,
+    },
+    otherwise: 0.08,
+  },
+  {
+    id: "comes-and-goes",
+    words: "It comes and goes by itself",
+    given: { contact: 0.45, wire: 0.3, relay: 0.25, panel: 0.25, switch: 0.25, "door switch": 0.25 },
+    otherwise: 0.1,
+  },
+  {
+    id: "damp",
+    words: "It stands, or stood, in the damp",
+    given: { contact: 0.5, keypad: 0.45, switch: 0.35, panel: 0.3, "pressure switch": 0.3 },
+    otherwise: 0.2,
+  },
+  {
+    id: "unused",
+    words: "It had not been used for months",
+    given: { contact: 0.35, battery: 0.5, pump: 0.35, switch: 0.3, valve: 0.3 },
+    otherwise: 0.12,
+  },
+  {
+    id: "worked-on",
+    words: "Someone worked on it shortly before",
+    given: { contact: 0.45, wire: 0.35, cord: 0.25, fuse: 0.25 },
+    otherwise: 0.12,
+  },
+  {
+    id: "storm",
+    words: "It failed in a thunderstorm or when the power came back",
+    given: {
+      varistor: 0.6,
+      "switched supply": 0.35,
+      "non-isolated supply": 0.35,
+      fuse: 0.35,
+      controller: 0.3,
+      panel: 0.2,
+    },
+    otherwise: 0.06,
+  },
+];
+
+/** A sign as asked of a person. */
+export interface SignAsked {
+  /** The part, or `WHOLE_UNIT`. */
+  readonly part: string;
+  readonly partName: string;
+  readonly sign: string;
+  readonly words: string;
+}
+
+/** Every sign of a machine: of its parts, then of the unit. */
+export function signsOf(machine: Machine): readonly SignAsked[] {
+  const own = machine.parts.flatMap((part) =>
+    (part.kind.signs?.(part.fields) ?? []).map((s) => ({
+      part: part.id,
+      partName: part.name,
+      sign: s.id,
+      words: s.words,
+    })),
+  );
+  return [...own, ...UNIT_SIGNS.map((s) => ({ part: WHOLE_UNIT, partName: "The unit", sign: s.id, words: s.words }))];
+}
+
+/** Chance that a sign is there under a hypothesis; null for a sign the machine does not have. */
+export function signChance(machine: Machine, part: string, sign: string, hypothesis: Hypothesis): number | null {
+  const faults = faultsOf(machine, hypothesis);
+  if (part === WHOLE_UNIT) {
+    const known = UNIT_SIGNS.find((s) => s.id === sign);
+    if (!known) return null;
+    return faults.reduce(
+      (most, f) => Math.max(most, known.given[machine.partById.get(f.part)!.kind.kind] ?? 0),
+      known.otherwise,
+    );
+  }
+  const own = machine.partById.get(part);
+  const known = own?.kind.signs?.(own.fields).find((s) => s.id === sign);
+  if (!known) return null;
+  const fault = faults.find((f) => f.part === part);
+  return open((fault ? known.given[fault.mode] : undefined) ?? known.otherwise);
+}
+
+/** Nobody's eye is so sure that a sign, or its absence, would rule anything out by itself. */
+const open = (chance: number) => Math.min(0.99, Math.max(0.003, chance));
+
+/** A repair that was tried: how often it cures what it should, and how often a fault goes away by chance meanwhile; judgement. */
+const CURES = 0.9;
+const GOES_BY_CHANCE = 0.06;
+/** Of repairs that seemed to help, those after which the complaint comes back. */
+export const WEARS_OFF = GOES_BY_CHANCE;
+/** With two faults, how often the complaint goes with the first of them. */
+const ONE_OF_TWO = 0.4;
+
+/** Likelihood of what came of a repair of one piece under a hypothesis; of two faults, one more is left. */
+export function repairLikelihood(
+  machine: Machine,
+  piece: string,
+  result: "gone" | "stays",
+  hypothesis: Hypothesis,
+): number {
+  const pieces = piecesOf(machine, hypothesis);
+  const gone = pieces.includes(piece) ? (pieces.length === 1 ? CURES : ONE_OF_TWO) : GOES_BY_CHANCE;
+  return result === "gone" ? gone : 1 - gone;
+}

@@ -1,0 +1,42 @@
+import type { Machine } from "../../model/machine";
+import type { Evidence } from "./evidence";
+import { aloneLikelihood } from "./bench-verdict";
+import { answerLikelihood } from "./simple-causes";
+import type { Hypothesis } from "../hypotheses/hypothesis";
+import type { Stopwatch } from "./timed-observation";
+import { repairLikelihood, signChance } from "./signs";
+
+/** One thing said, seen or tried without a meter, and how likely it is under a hypothesis. */
+export interface Said {
+  readonly id: string;
+  likelihood(hypothesis: Hypothesis): number;
+}
+
+/** Answers, signs, repairs tried and things timed, as far as they stand: of a question or sign, the last answer. */
+export function saidOf(machine: Machine, stopwatch: Stopwatch, evidence: readonly Evidence[]): readonly Said[] {
+  const said: Said[] = [];
+  const complaint = evidence.find((e) => e.type === "complaint")?.complaint ?? "";
+  const last = new Map(evidence.flatMap((e) => (e.type === "answer" ? [[e.first, e] as const] : [])));
+  for (const e of last.values()) {
+    const first = machine.file.firsts.find((f) => f.id === e.first);
+    if (first) said.push({ id: e.id, likelihood: (h) => answerLikelihood(machine, complaint, first, e.answer, h) });
+  }
+  const signs = new Map(evidence.flatMap((e) => (e.type === "sign" ? [[`${e.part} ${e.sign}`, e] as const] : [])));
+  for (const e of signs.values()) {
+    said.push({
+      id: e.id,
+      likelihood: (h) => {
+        const there = signChance(machine, e.part, e.sign, h);
+        return there === null ? 1 : e.there ? there : 1 - there;
+      },
+    });
+  }
+  // Tested again, the part is as the last test found it.
+  const alone = new Map(evidence.flatMap((e) => (e.type === "alone" ? [[e.part, e] as const] : [])));
+  for (const e of alone.values()) said.push({ id: e.id, likelihood: (h) => aloneLikelihood(machine, e, h) });
+  for (const e of evidence)
+    if (e.type === "tried") said.push({ id: e.id, likelihood: (h) => repairLikelihood(machine, e.piece, e.result, h) });
+  for (const e of evidence)
+    if (e.type === "timed") said.push({ id: e.id, likelihood: (h) => stopwatch.likelihood(e, h) });
+  return said;
+}

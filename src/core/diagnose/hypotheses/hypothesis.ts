@@ -1,0 +1,141 @@
+import type { Machine } from "../../model/machine";
+import { faultId, type Fault } from "../../model/fault";
+import type { Change } from "../../model/as-found";
+
+/**
+ * What may be true of the machine. Nothing wrong, one fault (with what it has brought about, where the file says so) and
+ * "something else" are always weighed; two faults and a unit that is not as drawn only when none of those fits, see `wider`.
+ */
+export type Hypothesis =
+  | { readonly kind: "no fault"; readonly id: "no-fault"; readonly piece: "no-fault"; readonly prior: number }
+  | {
+      readonly kind: "fault";
+      readonly id: string;
+      /** The fault itself: the cause, where others came of it. */
+      readonly fault: Fault;
+      /** What it has brought about. */
+      readonly led: readonly Fault[];
+      readonly piece: string;
+      readonly prior: number;
+    }
+  | {
+      readonly kind: "two faults";
+      readonly id: string;
+      readonly faults: readonly [Fault, Fault];
+      readonly pieces: readonly [string, string];
+      readonly piece: string;
+      readonly prior: number;
+    }
+  | {
+      readonly kind: "not as drawn";
+      readonly id: string;
+      readonly change: Change;
+      readonly words: string;
+      readonly piece: "not-as-drawn";
+      readonly prior: number;
+    }
+  | {
+      readonly kind: "something else";
+      readonly id: "something-else";
+      readonly piece: "something-else";
+      readonly prior: number;
+    };
+
+/** Shares of belief before any evidence that lie outside the single faults; judgement, from memory. */
+export const NO_FAULT_PRIOR = 0.03;
+export const SOMETHING_ELSE_PRIOR = 0.03;
+
+/** All hypotheses that are always weighed, faults in file order, priors adding to one. */
+export function hypothesesOf(machine: Machine): readonly Hypothesis[] {
+  const faults = machine.parts.flatMap((part) =>
+    part.modes.map((mode) => ({ fault: { part: part.id, mode: mode.id }, piece: part.piece, odds: mode.odds })),
+  );
+  const total = faults.reduce((sum, f) => sum + f.odds, 0);
+  const share = (1 - NO_FAULT_PRIOR - SOMETHING_ELSE_PRIOR) / total;
+  return [
+    { kind: "no fault", id: "no-fault", piece: "no-fault", prior: NO_FAULT_PRIOR },
+    ...faults.flatMap((f): Hypothesis[] => {
+      // Of the times this fault is met, in some it has already taken another part with it.
+      const led = machine.file.causes.filter((c) => c.part === f.fault.part && c.mode === f.fault.mode);
+      const along = led.reduce((sum, c) => sum + c.share, 0);
+      return [
+        {
+          kind: "fault",
+          id: faultId(f.fault),
+          fault: f.fault,
+          led: [],
+          piece: f.piece,
+          prior: f.odds * share * (1 - along),
+        },
+        ...led.map((c): Hypothesis => ({
+          kind: "fault",
+          id: `${faultId(f.fault)}>${faultId(c.then)}`,
+          fault: f.fault,
+          led: [c.then],
+          piece: f.piece,
+          prior: f.odds * share * c.share,
+        })),
+      ];
+    }),
+    { kind: "something else", id: "something-else", piece: "something-else", prior: SOMETHING_ELSE_PRIOR },
+  ];
+}
+
+/** The faults that are in the machine under a hypothesis, those in pieces already replaced left out. */
+export function faultsOf(machine: Machine, hypothesis: Hypothesis, replaced: readonly string[] = []): readonly Fault[] {
+  const all =
+    hypothesis.kind === "fault"
+      ? [hypothesis.fault, ...hypothesis.led]
+      : hypothesis.kind === "two faults"
+        ? hypothesis.faults
+        : [];
+  return replaced.length === 0 ? all : all.filter((f) => !replaced.includes(machine.partById.get(f.part)!.piece));
+}
+
+/** The pieces that have to be repaired under a hypothesis, the one to begin with first. */
+export function piecesOf(machine: Machine, hypothesis: Hypothesis): readonly string[] {
+  if (hypothesis.kind === "two faults") return hypothesis.pieces;
+  if (hypothesis.kind !== "fault") return [hypothesis.piece];
+  return [...new Set([hypothesis.piece, ...hypothesis.led.map((f) => machine.partById.get(f.part)!.piece)])];
+}
+
+/** The pieces that a hypothesis blames: both of two faults, but not what the one fault has taken with it. */
+export function blamedPieces(hypothesis: Hypothesis): readonly string[] {
+  return hypothesis.kind === "two faults" ? hypothesis.pieces : [hypothesis.piece];
+}
+
+/** A hypothesis as said to a technician. */
+export function hypothesisName(machine: Machine, hypothesis: Hypothesis): string {
+  switch (hypothesis.kind) {
+    case "no fault":
+      return "Nothing wrong";
+    case "something else":
+      return "Something else";
+    case "not as drawn":
+      return hypothesis.words;
+    case "fault":
+      return [
+        faultName(machine, hypothesis.fault),
+        ...hypothesis.led.map((f) => `and with it ${faultName(machine, f)}`),
+      ].join(", ");
+    case "two faults":
+      return hypothesis.faults.map((f) => faultName(machine, f)).join("; and ");
+  }
+}
+
+/** A fault as said to a technician. */
+export function faultName(machine: Machine, fault: Fault): string {
+  const part = machine.partById.get(fault.part)!;
+  return `${part.name}: ${part.modes.find((m) => m.id === fault.mode)!.words}`;
+}
+
+/** A piece, or two joined by +, as said to a technician. */
+export function pieceName(machine: Machine, piece: string): string {
+  if (piece === "no-fault") return "Nothing wrong";
+  if (piece === "something-else") return "Something else";
+  if (piece === "not-as-drawn") return "Not as drawn";
+  return piece
+    .split("+")
+    .map((p) => machine.pieceById.get(p)?.name ?? p)
+    .join(" and ");
+}

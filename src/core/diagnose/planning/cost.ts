@@ -1,0 +1,144 @@
+import { isClamp } from "../../instrument/meter";
+import { EXPOSURE_MINUTES, exposureOf, panelsFor } from "../../safety/exposure";
+import type { Machine } from "../../model/machine";
+import type { Repair } from "../evidence/evidence";
+import { CAREFUL, type Means } from "./means";
+import type { Times } from "./learned-times";
+import type { Test } from "../../simulate/test";
+
+/** How the unit stands now: what it costs to make a test depends on it. */
+export interface Standing {
+  readonly setup: string;
+  readonly openPanels: ReadonlySet<string>;
+  /** What the person has and does; without it, everything. */
+  readonly means?: Means;
+  /** Repairs made on the way, in order. */
+  readonly repairs?: readonly Repair[];
+  /** What moves have really taken in this shop; without it, what is written here and in the file. */
+  readonly times?: Times;
+}
+
+/** A move of which a step is made, with the minutes it takes by the book. `move` is its name in `Times`. */
+export interface MoveMade {
+  readonly move: string;
+  readonly minutes: number;
+  /** What is done, as a short sentence; empty for the measuring itself. */
+  readonly words: string;
+}
+
+/** What a test costs from where the unit stands. Minutes; `risk` is danger expressed in minutes. */
+export interface Cost {
+  readonly minutes: number;
+  readonly risk: number;
+  /** What has to be done first, in order, as short sentences. */
+  readonly steps: readonly string[];
+}
+
+/** Minutes of the everyday moves, from memory; what the journal has learned of them is in `Times`. */
+const PLUG_IN = 0.5;
+const PULL_PLUG = 1.5;
+const PART_PLUG = 1;
+const MEASURE = 1;
+const CLAMP = 1;
+/** A capacitor is discharged and a lead of it taken off; an insulation tester is fetched, and discharges what it charged. */
+const CAPACITANCE = 2;
+const INSULATION = 2.5;
+const LOOK = 0.5;
+/** Power off, ten seconds, power on, and long enough to see it come back or not. */
+const RECHECK_MINUTES = 2;
+
+/** Cost of the transition from `now` to the test, and of the test itself. Covers are opened with the power off. */
+export function costOf(machine: Machine, now: Standing, test: Test): Cost {
+  const moves = movesTo(machine, now, test);
+  const minutes = moves.reduce((sum, m) => sum + m.minutes * (now.times?.[m.move] ?? 1), 0);
+  const exposure = EXPOSURE_MINUTES[exposureOf(machine, machine.setupById.get(test.setup)!, test)];
+  return {
+    minutes,
+    risk: exposure * (now.means?.careful ? CAREFUL : 1),
+    steps: moves.flatMap((m) => (m.words ? [m.words] : [])),
+  };
+}
+
+/** The moves from `now` to a test, and the test itself. */
+export function movesTo(machine: Machine, now: Standing, test: Test): readonly MoveMade[] {
+  const setup = machine.setupById.get(test.setup)!;
+  const before = machine.setupById.get(now.setup);
+  const moves: MoveMade[] = [];
+  const toOpen = panelsFor(machine, test).filter((p) => !now.openPanels.has(p));
+  const plugsMoved = [...new Set([...setup.apart, ...(before?.apart ?? [])])].filter(
+    (c) => setup.apart.includes(c) !== (before?.apart.includes(c) ?? false),
+  );
+  const wasOn = before?.power === "on";
+  let on = wasOn;
+
+  if (wasOn && (setup.power === "off" || toOpen.length > 0 || plugsMoved.length > 0)) {
+    on = false;
+    moves.push({
+      move: "power",
+      minutes: PULL_PLUG,
+      words:
+        machine.sources.length > 1
+          ? `Every source off: ${machine.sources.map((source) => source.name.toLowerCase()).join(", ")}`
+          : machine.sources[0]?.kind.kind === "battery"
+            ? "Take the battery off"
+            : "Pull the plug",
+    });
+  }
+  for (const id of toOpen) {
+    const panel = machine.file.panels.find((p) => p.id === id)!;
+    moves.push({
+      move: `cover ${id}`,
+      minutes: panel.minutes,
+      words: `Open: ${panel.name.toLowerCase()}, ${panel.minutes} min${panel.tools.length ? `, ${panel.tools.join(", ").toLowerCase()}` : ""}`,
+    });
+  }
+  for (const id of plugsMoved) {
+    const name = machine.file.connectors.find((c) => c.id === id)!.name;
+    moves.push({
+      move: "plugs",
+      minutes: PART_PLUG,
+      words: setup.apart.includes(id) ? `Pull ${name} apart` : `Push ${name} home again`,
+    });
+  }
+  if (setup.power === "on" && !on) {
+    moves.push({
+      move: "power",
+      minutes: PLUG_IN,
+      words:
+        machine.sources.length === 1 && machine.sources[0]!.kind.kind !== "battery"
+          ? "Place the leads, then plug in"
+          : "Place the leads, then power on",
+    });
+  }
+  if (test.instant === "recheck")
+    moves.push({
+      move: "recheck",
+      minutes: 0,
+      words: wasOn ? "Power off, wait ten seconds, power on" : "Watch from the moment the power comes on",
+    });
+  if (test.setup !== now.setup && setup.minutes > 0)
+    moves.push({ move: `setup ${setup.id}`, minutes: setup.minutes, words: setup.how });
+  const own =
+    test.instant === "recheck"
+      ? { move: "recheck", minutes: RECHECK_MINUTES }
+      : test.function === "look"
+        ? { move: "look", minutes: LOOK }
+        : isClamp(test.function)
+          ? { move: "clamp", minutes: CLAMP }
+          : test.function === "capacitance"
+            ? { move: "capacitance", minutes: CAPACITANCE }
+            : test.function === "insulation"
+              ? { move: "insulation", minutes: INSULATION }
+              : { move: "measure", minutes: MEASURE };
+  return [...moves, { ...own, words: "" }];
+}
+
+/** How the unit stands after the test. */
+export function standingAfter(machine: Machine, now: Standing, test: Test): Standing {
+  return { ...now, setup: test.setup, openPanels: new Set([...now.openPanels, ...panelsFor(machine, test)]) };
+}
+
+/** How the unit stands, as a text: setup and open covers. */
+export function placeKey({ setup, openPanels }: Pick<Standing, "setup" | "openPanels">): string {
+  return `${setup} ${[...openPanels].sort().join(" ")}`;
+}

@@ -1,0 +1,51 @@
+import type { MeterFunction } from "../../instrument/meter";
+import type { Machine } from "../../model/machine";
+import { exposureOf } from "../../safety/exposure";
+import type { Test } from "../../simulate/test";
+
+/** What a person has with them, and what they do not do. */
+export interface Means {
+  /** Works on live mains at all; an apprentice, and whoever is alone in a cellar, may not. */
+  readonly live: boolean;
+  readonly clamp: boolean;
+  readonly dcClamp: boolean;
+  /** Tools beyond volts, ohms and amperes: a clamp that holds the inrush, a meter that counts cycles or measures farads, an insulation tester. */
+  readonly inrush: boolean;
+  readonly hertz: boolean;
+  readonly capacitance: boolean;
+  readonly insulation: boolean;
+  /** Counts what a step exposes one to three times: whoever learns, is alone, or would rather not. */
+  readonly careful: boolean;
+}
+
+/** How much more danger weighs for whoever is careful. */
+export const CAREFUL = 3;
+
+/** What a function needs beside a plain meter. */
+const TOOL: Readonly<Partial<Record<MeterFunction, Exclude<keyof Means, "live" | "careful">>>> = {
+  clamp: "clamp",
+  dcclamp: "dcClamp",
+  inrush: "inrush",
+  hertz: "hertz",
+  capacitance: "capacitance",
+  insulation: "insulation",
+};
+
+/** Everything at hand. */
+export const ALL_MEANS: Means = {
+  live: true,
+  clamp: true,
+  dcClamp: true,
+  inrush: true,
+  hertz: true,
+  capacitance: true,
+  insulation: true,
+  careful: false,
+};
+
+/** Whether a test can be made with these means. */
+export function canMake(machine: Machine, test: Test, means: Means): boolean {
+  const tool = TOOL[test.function];
+  if (tool && !means[tool]) return false;
+  return means.live || exposureOf(machine, machine.setupById.get(test.setup)!, test) !== "live";
+}

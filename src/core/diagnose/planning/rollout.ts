@@ -1,0 +1,266 @@
+import type { Machine } from "../../model/machine";
+import type { PieceEntry } from "../../model/schema";
+import { testKey, type Test } from "../../simulate/test";
+import { placeKey, type Standing } from "./cost";
+import type { Beliefs, Isolation, RatedTest, Step } from "../isolation";
+import { Planner, type Move, type PlannedMove, type PlanProblem } from "./planner";
+import { WEARS_OFF } from "../evidence/signs";
+
+/**
+ * The whole way from here to the call: the next tests seen to their end, repairs that may be tried beside them, and what it
+ * comes to in minutes and money. Built on `plan`, in which every suspect shows what it shows most likely.
+ */
+
+/** Minutes that one unit of the shop's money stands for: an hour of work at 60; judgement, from memory. */
+export const MINUTES_A_COIN = 1;
+/** To see whether a repair helped: close up, power on, watch; minutes, judgement. */
+const SEE = 3;
+/** A repair after which the complaint only seemed gone costs a second visit, minutes; judgement. */
+const COME_BACK = 60;
+/** Suspects, tests and repairs that are planned with. */
+const MOST_SUSPECTS = 26;
+const MOST_TESTS = 110;
+const FIRST_MOVES = 8;
+/** A piece less likely than this is not repaired to see; judgement. */
+const LEAST_TO_TRY = 0.25;
+/** Suspects below this share are left out of the plan. */
+const LEAST_WEIGHT = 5e-4;
+
+/** A next step with what the whole way is expected to cost: minutes, danger counted, spares counted. */
+export interface WayMove {
+  readonly test: RatedTest | null;
+  /** The piece that is repaired to see; null for a test. */
+  readonly attempt: string | null;
+  readonly cost: number;
+  /** What it costs more than the best way. */
+  readonly more: number;
+}
+
+/** A figure with its spread: in nine of ten cases between `low` and `high`. */
+export interface Spread {
+  readonly mean: number;
+  readonly low: number;
+  readonly high: number;
+}
+
+/** Moves in order of the expected cost of the whole way, and what is still to come. */
+export interface Way {
+  readonly moves: readonly WayMove[];
+  /** Minutes to the call and through the repair. */
+  readonly minutes: Spread;
+  /** Spare parts, in the shop's money. */
+  readonly money: Spread;
+}
+
+/** Kinds that are work for a licensed trade whatever a file says: refrigerant, gas, the wiring of a house. */
+const LICENSED: readonly string[] = [
+  "compressor",
+  "cooling unit",
+  "gas valve coil",
+  "outlet",
+  "split outlet",
+  "engine set",
+];
+
+/**
+ * Whether a piece may be repaired just to see whether it helps. Never a board (it is proven first), never what protects (it is not
+ * reset or renewed before its cause is found), never what belongs to a licensed trade, and nothing that is a source of energy.
+ */
+export function mayTry(machine: Machine, piece: PieceEntry): boolean {
+  if (piece.board || piece.licensed) return false;
+  return machine.parts.every(
+    (p) =>
+      p.piece !== piece.id ||
+      (!LICENSED.includes(p.kind.kind) &&
+        !p.kind.protective &&
+        !p.kind.source?.(p.fields) &&
+        !p.modes.some((m) => m.protective)),
+  );
+}
+
+/** What it costs to repair a piece in vain: minutes, and minutes with its spare and the come-backs counted. */
+export function inVain(piece: PieceEntry): { readonly minutes: number; readonly cost: number } {
+  const minutes = piece.minutes + SEE;
+  return { minutes, cost: minutes + piece.price * MINUTES_A_COIN + WEARS_OFF * COME_BACK };
+}
+
+/**
+ * Plans from here; null where no test is left that tells anything. `rated` are the tests by information over cost, best first. `canSee`: the
+ * complaint is of something one can look at, so that one sees whether a repair has helped; without that none is tried.
+ */
+export function planWay(
+  isolation: Isolation,
+  beliefs: Beliefs,
+  standing: Standing,
+  rated: readonly RatedTest[],
+  canSee: boolean,
+): Way | null {
+  if (rated.length === 0) return null;
+  const { machine } = isolation;
+  const tests = rated.slice(0, MOST_TESTS);
+  const suspects = suspectsFor(isolation, beliefs, standing, tests);
+  if (suspects.length < 2) return null;
+  const pieces = [...new Set(suspects.map((s) => s.piece))];
+  const entryOf = (piece: string) => machine.pieceById.get(piece.split("+")[0]!);
+  const wasted = pieces.map((p) => {
+    const entry = entryOf(p);
+    return entry ? inVain(entry).cost : SEE;
+  });
+  const standings = new Standings(
+    isolation,
+    standing,
+    tests.map((t) => t.test),
+  );
+  const total = suspects.reduce((sum, s) => sum + s.weight, 0);
+  const attempts = pieces.flatMap((piece, i) => {
+    const entry = machine.pieceById.get(piece);
+    const odds = suspects.reduce((sum, s) => sum + (s.piece === piece ? s.weight : 0), 0) / total;
+    if (
+      !canSee ||
+      !entry ||
+      odds < LEAST_TO_TRY ||
+      !mayTry(machine, entry) ||
+      standing.repairs?.some((r) => r.piece === piece)
+    )
+      return [];
+    const vain = inVain(entry);
+    return [{ piece: i, wasted: vain.cost, minutes: vain.minutes }];
+  });
+  const problem: PlanProblem = {
+    weights: suspects.map((s) => s.weight),
+    pieces: suspects.map((s) => pieces.indexOf(s.piece)),
+    labels: tests.map((_, t) => Uint8Array.from(suspects, (s) => s.labels[t]!)),
+    cost: (t, s) => standings.step(t, s).cost,
+    minutes: (t, s) => standings.step(t, s).minutes,
+    after: (t, s) => standings.step(t, s).after,
+    attempts,
+    wasted,
+  };
+  const firsts: Move[] = [
+    ...tests.slice(0, FIRST_MOVES).map((_, test): Move => ({ kind: "test", test })),
+    ...attempts.map((_, attempt): Move => ({ kind: "attempt", attempt })),
+  ];
+  const planned = new Planner(problem).moves(0, firsts);
+  const best = planned[0]!;
+  const moves = planned.map((m): WayMove => ({
+    test: m.move.kind === "test" ? tests[m.move.test]! : null,
+    attempt: m.move.kind === "attempt" ? pieces[attempts[m.move.attempt]!.piece]! : null,
+    cost: m.cost,
+    more: m.cost - best.cost,
+  }));
+  return { moves, ...toCome(machine, suspects, best) };
+}
+
+/** Minutes and money from here to the end, repair counted, over the suspects. */
+function toCome(machine: Machine, suspects: readonly Suspect[], best: PlannedMove): { minutes: Spread; money: Spread } {
+  const end = (piece: string) => piece.split("+").flatMap((p) => machine.pieceById.get(p) ?? []);
+  return {
+    minutes: spreadOf(
+      suspects.map((s, i) => ({
+        weight: s.weight,
+        value: best.minutes[i]! + end(s.piece).reduce((sum, p) => sum + p.minutes, 0),
+      })),
+    ),
+    money: spreadOf(
+      suspects.map((s) => ({ weight: s.weight, value: end(s.piece).reduce((sum, p) => sum + p.price, 0) })),
+    ),
+  };
+}
+
+/** Mean, and the values below which a twentieth and nineteen twentieths of the weight lie. */
+export function spreadOf(values: readonly { readonly weight: number; readonly value: number }[]): Spread {
+  const sorted = [...values].sort((a, b) => a.value - b.value);
+  const total = sorted.reduce((sum, v) => sum + v.weight, 0);
+  const at = (share: number) => {
+    let sum = 0;
+    for (const v of sorted) {
+      sum += v.weight;
+      if (sum >= share * total) return v.value;
+    }
+    return sorted[sorted.length - 1]?.value ?? 0;
+  };
+  return {
+    mean: total > 0 ? sorted.reduce((sum, v) => sum + v.weight * v.value, 0) / total : 0,
+    low: at(0.05),
+    high: at(0.95),
+  };
+}
+
+interface Suspect {
+  readonly piece: string;
+  readonly weight: number;
+  /** What it most likely shows in each test. */
+  readonly labels: Uint8Array;
+}
+
+/** The hypotheses that still count, those put together that lie in one piece and show the same. */
+function suspectsFor(
+  isolation: Isolation,
+  beliefs: Beliefs,
+  standing: Standing,
+  tests: readonly RatedTest[],
+): readonly Suspect[] {
+  const standingFaults = isolation.hypotheses
+    .map((_, index) => ({ h: isolation.left(index, standing.repairs), index, p: beliefs.probability[index]! }))
+    .filter(({ h, p }) => h.kind !== "something else" && p > LEAST_WEIGHT);
+  const tables = tests.map((t) => isolation.tableFor(t.test, standing.repairs));
+  const merged = new Map<string, { piece: string; weight: number; labels: Uint8Array }>();
+  for (const { h, index, p } of standingFaults) {
+    const labels = Uint8Array.from(tables, ({ outcomes, chances }) => {
+      const n = outcomes.length;
+      let most = 0;
+      for (let o = 1; o < n; o++) if (chances[index * n + o]! > chances[index * n + most]!) most = o;
+      return Math.min(29, most);
+    });
+    const key = `${h.piece} ${labels.join()}`;
+    const known = merged.get(key);
+    if (known) known.weight += p;
+    else merged.set(key, { piece: h.piece, weight: p, labels });
+  }
+  return [...merged.values()].sort((a, b) => b.weight - a.weight).slice(0, MOST_SUSPECTS);
+}
+
+/** The ways in which the unit may stand on the way, by number; 0 is how it stands now. */
+class Standings {
+  private readonly known: { readonly standing: Standing; readonly steps: (test: Test) => Step }[] = [];
+  private readonly numbers = new Map<string, number>();
+  /** By standing and test. */
+  private readonly steps: (
+    { readonly cost: number; readonly minutes: number; readonly after: number } | undefined
+  )[][] = [];
+
+  constructor(
+    private readonly isolation: Isolation,
+    now: Standing,
+    private readonly tests: readonly Test[],
+  ) {
+    this.numberOf(placeKey(now), () => now);
+  }
+
+  step(test: number, standing: number): { readonly cost: number; readonly minutes: number; readonly after: number } {
+    const row = this.steps[standing]!;
+    let step = row[test];
+    if (!step) {
+      const from = this.known[standing]!;
+      const { minutes, risk, openPanels, place } = from.steps(this.tests[test]!);
+      step = row[test] = {
+        cost: minutes + risk,
+        minutes,
+        after: this.numberOf(place, () => ({ ...from.standing, setup: this.tests[test]!.setup, openPanels })),
+      };
+    }
+    return step;
+  }
+
+  private numberOf(place: string, standing: () => Standing): number {
+    const at = this.numbers.get(place);
+    if (at !== undefined) return at;
+    const made = standing();
+    this.numbers.set(place, this.known.length);
+    this.steps.push([]);
+    return this.known.push({ standing: made, steps: this.isolation.stepsFrom(made) }) - 1;
+  }
+}
+
+/** The name of a move, for breaking ties and telling moves apart. */
+export const moveKey = (move: WayMove): string => (move.test ? testKey(move.test.test) : `attempt|${move.attempt}`);

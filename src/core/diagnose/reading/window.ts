@@ -1,0 +1,63 @@
+import type { Meter } from "../../instrument/meter";
+import type { Shown } from "../../quantity/read";
+import type { Test } from "../../simulate/test";
+import { kernelOf } from "./likelihood";
+import type { Prediction } from "../dictionary/prediction";
+import { fromScale, isNumeric, scaleOf, toScale } from "./scale";
+
+/** What a test should show if all is well. */
+export type Window =
+  | { readonly kind: "range"; readonly low: number; readonly high: number }
+  | { readonly kind: "overload" }
+  | { readonly kind: "label"; readonly label: string }
+  | { readonly kind: "beep"; readonly beeps: boolean }
+  | { readonly kind: "unsteady" };
+
+/** Does a reading agree with what a sound machine shows? */
+export type Verdict = "fits" | "does not fit";
+
+/** Meter errors beside the spread of the specimens that still count as well, standard deviations. */
+const ALLOWED = 3;
+
+/** The window from what the sound machine predicts. */
+export function windowOf(test: Test, sound: Prediction, meter: Meter): Window {
+  const first = sound[0] ?? null;
+  if (!first) return { kind: "unsteady" };
+  if (first.kind === "label") return { kind: "label", label: first.label };
+  if (first.kind === "beep") return { kind: "beep", beeps: first.beeps };
+  if (!isNumeric(test.function)) return { kind: "unsteady" };
+  const scale = scaleOf(meter, test.function);
+  const kernel = kernelOf(sound, scale);
+  if (kernel.overload > 0.5) return { kind: "overload" };
+  if (kernel.values.length === 0) return { kind: "unsteady" };
+  const low = fromScale(scale, Math.min(...kernel.values) - ALLOWED);
+  const high = fromScale(scale, Math.max(...kernel.values) + ALLOWED);
+  // Below nothing there is nothing, but for direct volts, which have a sign.
+  return { kind: "range", low: test.function === "dcv" ? low : Math.max(0, low), high };
+}
+
+export function verdictOf(window: Window, shown: Shown): Verdict {
+  const fits =
+    window.kind === "range"
+      ? shown.kind === "value" && shown.value >= window.low && shown.value <= window.high
+      : window.kind === "overload"
+        ? shown.kind === "overload" || (shown.kind === "value" && shown.value > 1e7)
+        : window.kind === "label"
+          ? shown.kind === "label" && shown.label === window.label
+          : window.kind === "beep"
+            ? shown.kind === "beep" && shown.beeps === window.beeps
+            : shown.kind === "jumping";
+  return fits ? "fits" : "does not fit";
+}
+
+/** Whether two predictions could ever be told apart by the noiseless dictionary. */
+export function sameNominal(test: Test, a: Prediction, b: Prediction, meter: Meter): boolean {
+  const [x, y] = [a[0] ?? null, b[0] ?? null];
+  if (!x || !y) return x === y;
+  if (x.kind !== y.kind) return false;
+  if (x.kind === "label" && y.kind === "label") return x.label === y.label;
+  if (x.kind === "beep" && y.kind === "beep") return x.beeps === y.beeps;
+  if (x.kind !== "value" || y.kind !== "value" || !isNumeric(test.function)) return true;
+  const scale = scaleOf(meter, test.function);
+  return Math.abs(toScale(scale, x.value) - toScale(scale, y.value)) < 6;
+}

@@ -1,0 +1,167 @@
+import { isMap, isNode, isPair, LineCounter, parseDocument, stringify, type Document } from "yaml";
+import { compileMachine, MachineFileError } from "../compile";
+import type { Machine } from "../machine";
+import { machineFileSchema, type MachineFile } from "../schema";
+
+/** The largest machine file taken, bytes of text, and its deepest nesting. */
+export const MOST_BYTES = 1_000_000;
+const MOST_DEPTH = 40;
+/** Most lines, and most maps written in braces: a machine of 400 parts has fewer, and more would keep the parser busy for seconds. */
+const MOST_LINES = 9_000;
+const MOST_BRACES = 4_000;
+
+/** One thing wrong in a machine file, placed for a person with an editor. */
+export interface PlacedProblem {
+  readonly file: string;
+  /** Line counted from 1; 0 when it cannot be told. */
+  readonly line: number;
+  readonly field: string;
+  readonly sentence: string;
+}
+
+/** Thrown for a file that cannot be used; `problems` says everything found, in order of lines. */
+export class MachineYamlError extends Error {
+  constructor(readonly problems: readonly PlacedProblem[]) {
+    super(problems.map((p) => `${p.file}:${p.line}${p.field ? ` ${p.field}` : ""}: ${p.sentence}`).join("\n"));
+    this.name = "MachineYamlError";
+  }
+}
+
+/**
+ * Reads a machine file. Scalars stay strings (a code 010 is no octal number), aliases are refused, size and
+ * depth are bounded before the parser sees the text: deep nesting would abort the process, not throw.
+ * Throws `MachineYamlError`.
+ */
+export function readMachineYaml(text: string, file: string): { file: MachineFile; machine: Machine } {
+  const refuse = (line: number, field: string, sentence: string): never => {
+    throw new MachineYamlError([{ file, line, field, sentence }]);
+  };
+  if (text.length > MOST_BYTES) refuse(0, "", "is larger than 1 MB; a machine file is some tens of kilobytes");
+  if (text.split("\n").length > MOST_LINES || text.split("{").length > MOST_BRACES)
+    refuse(0, "", "holds too much: more than 9000 lines or 4000 entries; a machine has at most 400 parts");
+  const deep = tooDeep(text);
+  if (deep > 0) refuse(deep, "", `is nested more than ${MOST_DEPTH} deep here`);
+
+  const lines = new LineCounter();
+  const document = parseDocument(text, {
+    schema: "failsafe",
+    lineCounter: lines,
+    uniqueKeys: true,
+    prettyErrors: false,
+  });
+  if (document.errors.length > 0)
+    throw new MachineYamlError(
+      document.errors
+        .slice(0, 20)
+        .map((e) => ({ file, line: lines.linePos(e.pos[0]).line, field: "", sentence: e.message })),
+    );
+  if (document.warnings.length > 0)
+    refuse(
+      lines.linePos(document.warnings[0]!.pos[0]).line,
+      "",
+      "uses a tag (!); a machine file holds plain text, lists and fields only",
+    );
+  let plain: unknown;
+  try {
+    plain = document.toJS({ maxAliasCount: 0 });
+  } catch {
+    return refuse(0, "", "uses aliases (* and &); write the value out in each place");
+  }
+
+  const parsed = machineFileSchema.safeParse(plain);
+  if (!parsed.success) {
+    throw new MachineYamlError(
+      parsed.error.issues.slice(0, 50).map((issue) =>
+        place(
+          document,
+          lines,
+          file,
+          issue.path.filter((p) => typeof p !== "symbol"),
+          sentenceOf(issue),
+        ),
+      ),
+    );
+  }
+  try {
+    return { file: parsed.data, machine: compileMachine(parsed.data) };
+  } catch (error) {
+    if (!(error instanceof MachineFileError)) throw error;
+    throw new MachineYamlError(error.problems.map((p) => place(document, lines, file, p.path, p.sentence)));
+  }
+}
+
+function sentenceOf(issue: { code: string; message: string; keys?: string[]; input?: unknown }): string {
+  if (issue.code === "unrecognized_keys") return `does not know the field ${issue.keys?.join(", ")}`;
+  if (issue.code === "invalid_union" && issue.message === "Invalid input")
+    return "does not fit any of the forms this field can have";
+  return issue.message;
+}
+
+/** Finds the line of a path; a missing field is placed at what should hold it. */
+function place(
+  document: Document,
+  lines: LineCounter,
+  file: string,
+  path: readonly (string | number)[],
+  sentence: string,
+): PlacedProblem {
+  const field = path.map(String).join(".");
+  for (let length = path.length; length >= 0; length--) {
+    const parent: unknown = length === 0 ? document.contents : document.getIn(path.slice(0, length - 1), true);
+    const key = path[length - 1];
+    const pair =
+      length > 0 && isMap(parent)
+        ? parent.items.find((i) => isPair(i) && isNode(i.key) && String(i.key) === String(key))
+        : undefined;
+    const node: unknown = pair?.key ?? (length === 0 ? document.contents : document.getIn(path.slice(0, length), true));
+    if (isNode(node) && node.range) return { file, line: lines.linePos(node.range[0]).line, field, sentence };
+  }
+  return { file, line: 1, field, sentence };
+}
+
+/** A linear look at nesting, by brackets and by indentation. Returns the line where it goes too deep, or 0. */
+function tooDeep(text: string): number {
+  let line = 1;
+  let brackets = 0;
+  const indents: number[] = [];
+  for (const row of text.split("\n")) {
+    const body = row.trimStart();
+    if (body !== "" && !body.startsWith("#")) {
+      const indent = row.length - body.length;
+      while (indents.length > 0 && indents[indents.length - 1]! >= indent) indents.pop();
+      indents.push(indent);
+      // "- - - x" nests without indenting.
+      const dashes = /^(?:[-?:]\s+)*/.exec(body)![0].length / 2;
+      if (indents.length + dashes > MOST_DEPTH) return line;
+      for (const char of row) {
+        if (char === "[" || char === "{") brackets++;
+        else if (char === "]" || char === "}") brackets = Math.max(0, brackets - 1);
+        if (brackets > MOST_DEPTH) return line;
+      }
+    }
+    line++;
+  }
+  return 0;
+}
+
+/** A machine file as text, without what is empty or usual; it reads back to the same file. */
+export function writeMachineYaml(file: MachineFile): string {
+  return stringify(withoutUsual(file), { lineWidth: 160, flowCollectionPadding: true });
+}
+
+/** A file, or part of one, without empty lists and records (but for where a part has its terminals), and without flags that are off. */
+export function withoutUsual(value: unknown): unknown {
+  if (Array.isArray(value)) return value.map(withoutUsual);
+  if (value === null || typeof value !== "object") return value;
+  return Object.fromEntries(
+    Object.entries(value)
+      .filter(([k, v]) => k === "at" || !isUsual(v))
+      .map(([k, v]) => [k, withoutUsual(v)]),
+  );
+}
+
+function isUsual(value: unknown): boolean {
+  if (value === undefined || value === false) return true;
+  if (value === null || typeof value !== "object") return false;
+  return Array.isArray(value) ? value.length === 0 : Object.keys(value).length === 0;
+}

@@ -1,0 +1,223 @@
+import type { z } from "zod";
+import type { Energy } from "./energy";
+
+/** The resistance at and above which a path counts as open, ohms; 1e9 would still show 1.2 V from 120 V through a 10 Mohm meter. */
+export const OPEN_OHMS = 1e11;
+export const OPEN = 1 / OPEN_OHMS;
+
+/** Tolerance of what an ohmmeter finds through chips: it depends on polarity and test voltage and proves nothing but a short. */
+export const VAGUE_OHMS = 0.6;
+
+/** One way a part fails. `odds` is a relative weight (machine-years do not matter, ratios do). */
+export interface FailureMode {
+  readonly id: string;
+  /** As said to a technician, after the part's name: "Fuse F1: blown". */
+  readonly words: string;
+  readonly odds: number;
+  /** Where the odds come from. */
+  readonly source: "from memory" | "file";
+  /** For a fault of degree: ohms (or a factor) drawn log-uniformly between these. */
+  readonly severity?: readonly [number, number];
+  /** Persistent faults found blown or tripped have a cause elsewhere to be looked for. */
+  readonly protective?: boolean;
+}
+
+/** What surrounds the machine in one setup; see `simulate/conditions`. */
+export interface Conditions {
+  /** Whether any source is on. */
+  readonly powered: boolean;
+  /** Whether the source of this part id is on. */
+  isOn(source: string): boolean;
+  /** Volts of the mains the machine is made for, as they are now, rms. */
+  readonly supplyVolts: number;
+  readonly hertz: number;
+  /** Service mode the machine is asked to be in; "run" is the everyday one. A control program with modes of its own is brought there by its gestures. */
+  readonly mode: string;
+  /** Keys held down. */
+  readonly pressed: ReadonlySet<string>;
+  /** Switches and selectors worked by hand that are made. */
+  readonly made: ReadonlySet<string>;
+  /** Doors that stand open. */
+  readonly openDoors: ReadonlySet<string>;
+  /** Connectors pulled apart. */
+  readonly apart: ReadonlySet<string>;
+  /** Places at which a magnet is held. */
+  readonly magnets: ReadonlySet<string>;
+  /** Parts whose leads are lifted. */
+  readonly lifted: ReadonlySet<string>;
+  /** Loads replaced by a lamp of the same voltage. */
+  readonly lamps: ReadonlySet<string>;
+  /** Jumpers and bench feeds of this setup, by the id of the part that stands for each. */
+  readonly rigged: ReadonlySet<string>;
+  /** Degrees Celsius at a named place. */
+  temperature(place: string): number;
+  /** Share (0..1) to which a place is filled, pressed or turned: water, pressure, a knob. */
+  level(place: string): number;
+}
+
+/** A number of the part that varies from piece to piece: uniformly within +-`tolerance` (a share of nominal). */
+export interface Parameter {
+  readonly name: string;
+  readonly nominal: number;
+  readonly tolerance: number;
+  /** What an ohmmeter finds through chips, see `VAGUE_OHMS`: drawn wide, so that nothing but a short or an open stands out. */
+  readonly vague?: boolean;
+}
+
+/** One part in one simulation: its fields, its drawn values, its fault if it has one. */
+export interface Instance<F> {
+  /** The part's own id. */
+  readonly id: string;
+  readonly fields: F;
+  /** Values of `parameters(fields)`, in order. */
+  readonly values: readonly number[];
+  readonly mode: string | null;
+  /** Drawn severity of the fault (1 when the mode has none). */
+  readonly severity: number;
+  readonly conditions: Conditions;
+}
+
+/** Writes the part's present values into the netlist. `element` counts in the order of `elements(fields)`. */
+export interface Stamp {
+  /** The same conductance for direct and alternating current, siemens. */
+  conduct(element: number, siemens: number): void;
+  dc(element: number, siemens: number): void;
+  ac(element: number, conductance: number, susceptance?: number): void;
+  /** A direct source in series with the element: lifts its first end above the second, volts. */
+  emf(element: number, volts: number): void;
+  /** The same at line frequency, volts rms, in phase with the line. */
+  acEmf(element: number, volts: number): void;
+}
+
+/** What a part can see of a solved circuit. Differences only: the potential of a floating node means nothing. */
+export interface View {
+  /** Direct volts between two terminals. */
+  dc(a: string, b: string): number;
+  /** Alternating volts rms between two terminals. */
+  ac(a: string, b: string): number;
+  /** Direct current through an element from its first to its second end, amperes. */
+  current(element: number): number;
+  /** Alternating current through an element, amperes rms. */
+  acCurrent(element: number): number;
+  /** Whether less than 2 kohm join two terminals, as the scan of a keypad finds out; the sources at rest. */
+  joined(a: string, b: string): boolean;
+  /** What another part (a controller) has to show; null while it shows nothing. */
+  face(part: string): Face | null;
+  /** Watts that another part takes in its first element. */
+  watts(part: string): number;
+  /** The label under which another part is seen; empty for one that shows nothing. */
+  seen(part: string): string;
+}
+
+/** What a control program shows: the text of its display, and how each of its lamps goes. */
+export interface Face {
+  readonly display: string;
+  readonly lamps: Readonly<Record<string, string>>;
+}
+
+/** A discrete change that a part is about to make. A part may wait for several at once, each under a key. */
+export interface Change {
+  /** The state it will be in, or a key that `fire` turns into one. */
+  readonly state: number | string;
+  /** Seconds until it happens; the soonest happens first. */
+  readonly delay: number;
+}
+
+/** Something a person can see, hear or feel of a part, and the words it can take. */
+export interface Observable {
+  readonly what: string;
+  readonly labels: readonly string[];
+}
+
+/** Something seen, heard or smelt of a part without a meter, with how likely it is under each failure mode. */
+export interface Sign {
+  readonly id: string;
+  readonly words: string;
+  /** Chance that it is there, by failure mode; from memory. */
+  readonly given: Readonly<Partial<Record<string, number>>>;
+  /** Chance that it is there though this part is sound. */
+  readonly otherwise: number;
+}
+
+/**
+ * A kind of part: everything the program knows of it, in one file.
+ * Elements and terminals depend on the fields only, so that the circuit's shape never changes with a fault.
+ */
+export interface PartKind<F> {
+  readonly kind: string;
+  /** Fields beyond id, name, piece and terminals. */
+  readonly fields: z.ZodType<F, unknown>;
+  terminals(fields: F): readonly string[];
+  /** Terminals that are galvanically one inside the part, open or closed; what is not joined here is isolated. */
+  galvanic(fields: F): readonly (readonly string[])[];
+  /** A source of energy of its own, to be switched off before the machine is dead. */
+  source?(fields: F): boolean;
+  /** Has a coil, winding or element a lamp can stand in for on the bench. */
+  readonly load?: boolean;
+  /** Terminals that may end in nothing: brought out only where a file has a point on them. */
+  readonly loose?: readonly string[];
+  /** A capacitor between its terminals `a` and `b`, whose farads can be measured. */
+  readonly stores?: boolean;
+  /** A supply whose output may carry ripple. */
+  readonly ripples?: boolean;
+  /** Opens to protect: never bridged while energised, never renewed before what opened it is found. */
+  readonly protective?: boolean;
+  /** Terminals at which the part brings energy in, and of what sort; see `domain`. */
+  energises?(fields: F): readonly (readonly [string, Energy])[];
+  /** Contradictions inside the fields that a schema cannot express, each a sentence. */
+  contradictions?(fields: F): readonly string[];
+  /** Terminals that carry direct voltage in a machine on the mains, or alternating in a low-voltage one. */
+  carries?(fields: F): { readonly direct?: readonly string[]; readonly alternating?: readonly string[] };
+  elements(fields: F): readonly (readonly [string, string])[];
+  parameters(fields: F): readonly Parameter[];
+  modes(fields: F): readonly FailureMode[];
+  /** A failure that heats a place of a powered machine, and to how many degrees Celsius. */
+  heats?(fields: F, mode: string): { readonly place: string; readonly celsius: number } | null;
+  /** Discrete state at the moment the conditions begin. */
+  start?(instance: Instance<F>): number;
+  stamp(instance: Instance<F>, stamp: Stamp, state: number, memory: Float64Array): void;
+  /** The same in the first moments after it is fed, where that draws more: a rotor at rest, a cold filament. */
+  stampAtStart?(instance: Instance<F>, stamp: Stamp): void;
+  /** How many analog values the part carries from solve to solve (source voltages that follow an input). */
+  readonly memory?: number;
+  /** Renews the analog memory from the solved circuit. */
+  follow?(instance: Instance<F>, view: View, state: number, memory: Float64Array): void;
+  /** The change the part wants to make now, or several it waits for, or null. */
+  next?(instance: Instance<F>, view: View, state: number): Change | readonly Change[] | null;
+  /** The state after the changes of these keys have come due together; for kinds whose changes have keys. */
+  fire?(instance: Instance<F>, view: View, state: number, keys: readonly string[]): number;
+  /** What a control program shows in a state; null when it is dead. */
+  face?(instance: Instance<F>, state: number): Face | null;
+  /** The mode a control program is in; null while it is dead. */
+  inMode?(instance: Instance<F>, state: number): string | null;
+  /** Every text its display can show and every way its lamps can go. */
+  faces?(fields: F): {
+    readonly display: readonly string[];
+    readonly lamps: Readonly<Record<string, readonly string[]>>;
+  };
+  /** `facesOf` gives what a controller of the machine can show. */
+  observable?(fields: F, facesOf?: FacesOf): Observable;
+  /** The label that `observable` would have. */
+  look?(instance: Instance<F>, view: View, state: number): string;
+  /** How a person notices what it does. */
+  readonly noticed?: string;
+  /** What can be seen of its failures. */
+  signs?(fields: F): readonly Sign[];
+  /** Usual cautions, said at the step where the part is touched. */
+  readonly cautions?: readonly string[];
+  /** How the part is tested by itself. */
+  readonly alone?: string;
+}
+
+/** What the controller of an id can show. */
+export type FacesOf = (
+  part: string,
+) => { readonly display: readonly string[]; readonly lamps: Readonly<Record<string, readonly string[]>> } | undefined;
+
+/** What the simulation reports of a thing whose state keeps changing. */
+export const FLICKERS = "flickers";
+
+/** Keeps the field type inside the kind and lets the index hold all kinds together. */
+export function definePart<F>(kind: PartKind<F>): PartKind<F> {
+  return kind;
+}

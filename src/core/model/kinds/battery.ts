@@ -1,0 +1,52 @@
+import { z } from "zod";
+import { number } from "../scalar";
+import { definePart, OPEN } from "../kind";
+
+/** A battery, or a permanent feed from one. A `backup` cell or capacitor that only keeps a clock is no source to be switched off. */
+export const battery = definePart({
+  kind: "battery",
+  fields: z.object({
+    volts: number({ above: 0, max: 60 }),
+    ohms: number({ above: 0, max: 10 }),
+    backup: z.enum(["yes", "no"]).default("no"),
+  }),
+  terminals: () => ["plus", "minus"],
+  source: (f) => f.backup === "no",
+  galvanic: () => [["plus", "minus"]],
+  energises: () => [["plus", "battery"]],
+  elements: () => [["plus", "minus"]],
+  parameters: (f) => [
+    { name: "volts", nominal: f.volts, tolerance: 0.03 },
+    { name: "ohms", nominal: f.ohms, tolerance: 0.3 },
+  ],
+  modes: (f) => [
+    { id: "flat", words: "flat", odds: 2, source: "from memory" },
+    ...(f.backup === "yes"
+      ? []
+      : [
+          {
+            id: "weak",
+            words: "weak, breaks down under load",
+            odds: 1.5,
+            source: "from memory" as const,
+            severity: [40 * f.ohms, 200 * f.ohms] as const,
+          },
+        ]),
+    { id: "open", words: "cell or terminal open", odds: 0.8, source: "from memory" },
+  ],
+  stamp({ id, mode, severity, values, conditions }, stamp) {
+    const there = conditions.isOn(id) && mode !== "open";
+    stamp.conduct(0, there ? 1 / (mode === "weak" ? severity : mode === "flat" ? 20 * values[1]! : values[1]!) : OPEN);
+    stamp.emf(0, there ? values[0]! * (mode === "flat" ? 0.55 : 1) : 0);
+  },
+  signs: () => [
+    {
+      id: "corroded",
+      words: "green or white crust on the terminals",
+      given: { open: 0.5, flat: 0.1 },
+      otherwise: 0.05,
+    },
+  ],
+  cautions: ["A battery has no switch: no rings, no spanner across it. Its black lead comes off first."],
+  alone: "At rest, then under its load: volts at its own posts.",
+});

@@ -1,0 +1,31 @@
+import { z } from "zod";
+import { id } from "../scalar";
+import { definePart, OPEN } from "../kind";
+
+/** A switch worked by a door. */
+export const doorSwitch = definePart({
+  kind: "door switch",
+  fields: z.object({ door: id, closedWhen: z.enum(["door open", "door closed"]) }),
+  terminals: () => ["a", "b"],
+  galvanic: () => [["a", "b"]],
+  elements: () => [["a", "b"]],
+  parameters: () => [{ name: "contact ohms", nominal: 0.1, tolerance: 0.5 }],
+  modes: () => [
+    { id: "stuck-open", words: "never closes", odds: 1, source: "from memory" },
+    { id: "stuck-closed", words: "never opens", odds: 0.8, source: "from memory" },
+  ],
+  stamp({ fields, mode, values, conditions }, stamp) {
+    const open = conditions.openDoors.has(fields.door) ? "door open" : "door closed";
+    const closed = mode === "stuck-closed" || (mode !== "stuck-open" && open === fields.closedWhen);
+    stamp.conduct(0, closed ? 1 / values[0]! : OPEN);
+  },
+  signs: () => [
+    {
+      id: "plunger",
+      words: "plunger stuck or broken",
+      given: { "stuck-open": 0.4, "stuck-closed": 0.4 },
+      otherwise: 0.02,
+    },
+  ],
+  alone: "Unplugged: continuity while the plunger is pressed and let go.",
+});

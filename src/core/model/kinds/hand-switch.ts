@@ -1,0 +1,34 @@
+import { z } from "zod";
+import { number } from "../scalar";
+import { definePart, OPEN } from "../kind";
+
+/** A switch, button or selector contact worked by hand. */
+export const handSwitch = definePart({
+  kind: "switch",
+  fields: z.object({
+    rests: z.enum(["open", "closed"]).default("open"),
+    amps: number({ above: 0, max: 100 }).optional(),
+  }),
+  terminals: () => ["a", "b"],
+  galvanic: () => [["a", "b"]],
+  elements: () => [["a", "b"]],
+  parameters: () => [{ name: "contact ohms", nominal: 0.05, tolerance: 0.5 }],
+  modes: () => [
+    { id: "stuck-open", words: "never makes", odds: 1.2, source: "from memory" },
+    { id: "stuck-closed", words: "never breaks", odds: 0.6, source: "from memory" },
+  ],
+  stamp({ id, fields, mode, values, conditions }, stamp) {
+    const closed =
+      mode === "stuck-closed" || (mode !== "stuck-open" && conditions.made.has(id) !== (fields.rests === "closed"));
+    stamp.conduct(0, closed ? 1 / values[0]! : OPEN);
+  },
+  signs: () => [
+    {
+      id: "burnt-contact",
+      words: "blackened switch contact",
+      given: { "stuck-open": 0.3, "stuck-closed": 0.3 },
+      otherwise: 0.02,
+    },
+  ],
+  alone: "Dead: continuity in both positions, while it is wiggled.",
+});

@@ -1,0 +1,14 @@
+import { z } from "zod";
+import { definePart, OPEN } from "../kind";
+
+/** A wire put between two points in a setup; made by the compiler, never written in a file. */
+export const jumper = definePart({
+  kind: "jumper",
+  fields: z.object({}),
+  terminals: () => ["a", "b"],
+  galvanic: () => [],
+  elements: () => [["a", "b"]],
+  parameters: () => [],
+  modes: () => [],
+  stamp: ({ id, conditions }, stamp) => stamp.conduct(0, conditions.rigged.has(id) ? 50 : OPEN),
+});

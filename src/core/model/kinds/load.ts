@@ -1,0 +1,54 @@
+import { z } from "zod";
+import { number } from "../scalar";
+import type { Parameter, Stamp, View } from "../kind";
+
+/** What a coil, winding or element has to be fed with. */
+export interface Rating {
+  readonly current: "ac" | "dc";
+  readonly volts: number;
+}
+
+/** The rating plate of a coil or a small motor with two leads: what it is fed with, what it takes, what an ohmmeter sees of it. */
+export const coilPlate = z.object({
+  current: z.enum(["ac", "dc"]),
+  volts: number({ above: 0, max: 300 }),
+  amps: number({ above: 0, max: 20 }),
+  ohms: number({ above: 0, max: 1e5 }),
+});
+
+/** What varies of a part with such a plate: its ohms, then its amperes. */
+export function coilParameters(plate: z.output<typeof coilPlate>): readonly Parameter[] {
+  return [
+    { name: "coil ohms", nominal: plate.ohms, tolerance: 0.1 },
+    { name: "amps", nominal: plate.amps, tolerance: 0.15 },
+  ];
+}
+
+/** Volts across two terminals as a load rated so feels them: rms for alternating, signed for direct. */
+export function fedVolts(view: View, a: string, b: string, { current }: Rating): number {
+  return current === "ac" ? view.ac(a, b) : view.dc(a, b);
+}
+
+/** Whether a load is fed well enough to work: three quarters of its rating, from memory. */
+export function isFed(view: View, a: string, b: string, rating: Rating): boolean {
+  return Math.abs(fedVolts(view, a, b, rating)) >= 0.75 * rating.volts;
+}
+
+/**
+ * Writes a winding: its resistance for direct current and the ohmmeter; for alternating current the admittance of
+ * `amps` at `volts` and the given power factor, lagging.
+ */
+export function stampWinding(
+  stamp: Stamp,
+  element: number,
+  ohms: number,
+  rating: Rating,
+  amps: number,
+  powerFactor: number,
+): void {
+  stamp.dc(element, rating.current === "dc" ? amps / rating.volts : 1 / ohms);
+  const siemens = amps / rating.volts;
+  if (rating.current === "ac")
+    stamp.ac(element, siemens * powerFactor, -siemens * Math.sqrt(1 - powerFactor * powerFactor));
+  else stamp.ac(element, amps / rating.volts);
+}

@@ -1,0 +1,84 @@
+import { z } from "zod";
+import { id, number } from "../scalar";
+import { definePart, FLICKERS, OPEN, VAGUE_OHMS } from "../kind";
+
+const DARK = 0;
+const NO_LINK = 1;
+const LIT = 2;
+/** Gone dark by itself; a power cycle wakes it. */
+const TIRED = 3;
+/** Seconds after which a tiring panel goes dark. */
+const TIRES_AFTER = 30;
+const LABELS = ["dark", "dashes", "lit", "dark"] as const;
+
+/** A board with a display, fed and spoken to over a harness. Without the link it shows dashes, without its rail nothing. */
+export const panel = definePart({
+  kind: "panel",
+  fields: z.object({
+    startVolts: number({ above: 0, max: 60 }),
+    stopVolts: number({ above: 0, max: 60 }),
+    runOhms: number({ above: 0.1, max: 1e6 }),
+    /** What an ohmmeter sees of it, below the voltage at which its chips conduct. */
+    deadOhms: number({ above: 0.1, max: 1e7 }),
+    linkVolts: number({ above: 0, max: 60 }),
+    /** The controller whose display it is; none: lit is all that is known. */
+    shows: id.optional(),
+    /** Known to go dark some time after power-up, and to come back with a power cycle, for a while. */
+    tires: z.enum(["yes", "no"]).default("no"),
+  }),
+  terminals: () => ["plus", "return", "link"],
+  galvanic: () => [["plus", "return", "link"]],
+  elements: () => [
+    ["plus", "return"],
+    ["link", "return"],
+  ],
+  parameters: (f) => [
+    { name: "run ohms", nominal: f.runOhms, tolerance: 0.15 },
+    { name: "dead ohms", nominal: f.deadOhms, tolerance: VAGUE_OHMS, vague: true },
+    { name: "link ohms", nominal: 1e4, tolerance: 0.05 },
+  ],
+  modes: (f) => [
+    ...(f.tires === "yes"
+      ? [
+          {
+            id: "tires",
+            words: "goes dark after a while, comes back with a power cycle",
+            odds: 1.5,
+            source: "from memory" as const,
+          },
+        ]
+      : []),
+    { id: "dead", words: "dead", odds: 3, source: "from memory" },
+    { id: "shorted", words: "shorted, pulls the rail down", odds: 1.5, source: "from memory", severity: [0.3, 3] },
+    { id: "link-dead", words: "does not hear the main board", odds: 0.8, source: "from memory" },
+  ],
+  start: () => DARK,
+  stamp({ mode, severity, values }, stamp, state) {
+    if (mode === "shorted") stamp.conduct(0, 1 / severity);
+    else stamp.conduct(0, 1 / (state === DARK || state === TIRED ? values[1]! : values[0]!));
+    stamp.conduct(1, mode === "link-dead" ? OPEN : 1 / values[2]!);
+  },
+  next({ fields, mode }, view, state) {
+    const volts = view.dc("plus", "return");
+    const powered = mode !== "dead" && volts >= (state === DARK ? fields.startVolts : fields.stopVolts);
+    if (!powered) return state === DARK ? null : { state: DARK, delay: 0.05 };
+    if (state === TIRED) return null;
+    if (mode === "tires" && state !== DARK) return { state: TIRED, delay: TIRES_AFTER };
+    const linked = mode !== "link-dead" && view.dc("link", "return") >= fields.linkVolts;
+    const wanted = linked ? LIT : NO_LINK;
+    return wanted === state ? null : { state: wanted, delay: 0.4 };
+  },
+  observable: (f, facesOf) => ({
+    what: "display",
+    labels: f.shows
+      ? [...new Set(["dark", "dashes", ...(facesOf?.(f.shows)?.display ?? []), FLICKERS])]
+      : [...new Set([...LABELS, FLICKERS])],
+  }),
+  look({ fields }, view, state) {
+    if (state !== LIT || !fields.shows) return LABELS[state]!;
+    return view.face(fields.shows)?.display ?? "dashes";
+  },
+  signs: () => [{ id: "damp", words: "water behind the panel", given: { dead: 0.2, shorted: 0.4 }, otherwise: 0.03 }],
+  cautions: ["Touch the door's bare metal before the panel board: static kills it."],
+  alone: "Its rail at its own plug, under load, and the link beside it.",
+});

@@ -1,0 +1,17 @@
+import { z } from "zod";
+import { number } from "../scalar";
+import { definePart, OPEN } from "../kind";
+
+/** A resistor. */
+export const resistor = definePart({
+  kind: "resistor",
+  fields: z.object({ ohms: number({ above: 0, max: 1e8 }) }),
+  terminals: () => ["a", "b"],
+  galvanic: () => [["a", "b"]],
+  elements: () => [["a", "b"]],
+  parameters: (f) => [{ name: "ohms", nominal: f.ohms, tolerance: 0.05 }],
+  modes: () => [{ id: "open", words: "open", odds: 0.6, source: "from memory" }],
+  stamp: ({ mode, values }, stamp) => stamp.conduct(0, mode === "open" ? OPEN : 1 / values[0]!),
+  signs: () => [{ id: "discoloured", words: "discoloured", given: { open: 0.4 }, otherwise: 0.03 }],
+  alone: "Dead, one lead off: ohms against its bands.",
+});

@@ -1,0 +1,41 @@
+import { z } from "zod";
+import { id, number } from "../scalar";
+import { definePart, OPEN } from "../kind";
+
+const CLOSED = 0;
+const OPENED = 1;
+
+/** A cut-off that opens when its place grows too hot: for good, until it is set by hand, or until it has cooled. */
+export const thermalCutOff = definePart({
+  kind: "thermal cut-off",
+  fields: z.object({
+    opensAbove: number({ min: 0, max: 600 }),
+    place: id,
+    resets: z.enum(["never", "by hand", "by itself"]),
+  }),
+  terminals: () => ["a", "b"],
+  protective: true,
+  galvanic: () => [["a", "b"]],
+  elements: () => [["a", "b"]],
+  parameters: () => [{ name: "ohms", nominal: 0.03, tolerance: 0.5 }],
+  modes: (f) => [
+    {
+      id: "open",
+      words: f.resets === "by hand" ? "tripped" : "open",
+      odds: f.resets === "never" ? 1.5 : 1.2,
+      source: "from memory",
+      protective: true,
+    },
+  ],
+  start: ({ mode }) => (mode === "open" ? OPENED : CLOSED),
+  stamp: ({ values }, stamp, state) => stamp.conduct(0, state === OPENED ? OPEN : 1 / values[0]!),
+  next({ fields, mode, conditions }, _view, state) {
+    const hot = conditions.temperature(fields.place) > fields.opensAbove;
+    if (state === CLOSED && hot) return { state: OPENED, delay: 5 };
+    if (state === OPENED && !hot && mode === null && fields.resets === "by itself") return { state: CLOSED, delay: 5 };
+    return null;
+  },
+  signs: () => [{ id: "button-out", words: "reset button stands out", given: { open: 0.5 }, otherwise: 0.01 }],
+  cautions: ["A safety device. It is never bridged, and never reset or renewed before what tripped it is found."],
+  alone: "Dead, leads off: continuity, near zero when it is cold.",
+});

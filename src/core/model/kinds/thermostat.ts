@@ -1,0 +1,23 @@
+import { z } from "zod";
+import { id, number } from "../scalar";
+import { definePart, OPEN } from "../kind";
+
+/** A thermostat: its contact goes by the temperature of a place. */
+export const thermostat = definePart({
+  kind: "thermostat",
+  fields: z.object({ celsius: number({ min: -60, max: 400 }), place: id, closes: z.enum(["above", "below"]) }),
+  terminals: () => ["a", "b"],
+  galvanic: () => [["a", "b"]],
+  elements: () => [["a", "b"]],
+  parameters: () => [{ name: "contact ohms", nominal: 0.05, tolerance: 0.5 }],
+  modes: () => [
+    { id: "stuck-open", words: "never closes", odds: 1.2, source: "from memory" },
+    { id: "stuck-closed", words: "never opens", odds: 0.8, source: "from memory" },
+  ],
+  stamp({ fields, mode, values, conditions }, stamp) {
+    const above = conditions.temperature(fields.place) > fields.celsius;
+    const closed = mode === "stuck-closed" || (mode !== "stuck-open" && above === (fields.closes === "above"));
+    stamp.conduct(0, closed ? 1 / values[0]! : OPEN);
+  },
+  alone: "Dead, leads off: continuity in the warm and in crushed ice.",
+});

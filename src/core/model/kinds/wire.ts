@@ -1,0 +1,17 @@
+import { z } from "zod";
+import { words } from "../scalar";
+import { definePart, OPEN } from "../kind";
+
+/** One wire between two points of the harness. */
+export const wire = definePart({
+  kind: "wire",
+  fields: z.object({ colour: words.optional() }),
+  terminals: () => ["a", "b"],
+  galvanic: () => [["a", "b"]],
+  elements: () => [["a", "b"]],
+  parameters: () => [{ name: "ohms", nominal: 0.04, tolerance: 0.5 }],
+  modes: () => [{ id: "open", words: "broken", odds: 0.6, source: "from memory" }],
+  stamp: ({ mode, values }, stamp) => stamp.conduct(0, mode === "open" ? OPEN : 1 / values[0]!),
+  signs: () => [{ id: "chafed", words: "chafed or stretched wire", given: { open: 0.3 }, otherwise: 0.02 }],
+  alone: "Unplugged at both ends: continuity while the loom is flexed.",
+});

@@ -1,0 +1,12 @@
+import type { EventBody } from "../../core/journal/events";
+import type { Job } from "../../core/journal/fold";
+import type { Machine } from "../../core/model/machine";
+
+/** What every step of a repair is given: the unit as it is, its job, the piece, and the way to log. */
+export interface RepairProps {
+  readonly machine: Machine;
+  readonly job: Job;
+  readonly piece: string;
+  readonly busy: boolean;
+  readonly onLog: (body: EventBody) => Promise<boolean>;
+}
