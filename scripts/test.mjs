@@ -44,25 +44,26 @@ await main(async () => {
   rmSync(results, { recursive: true, force: true });
   mkdirSync(results, { recursive: true });
 
-  // Side by side what does not need the build; the types of the whole need the ones it writes.
-  await Promise.all([
-    build(),
-    check("types of core", "npx", ["tsc", "--noEmit", "-p", "src/core"])
-      .then(() => check("lint", "npx", ["eslint", "."]))
-      .then(() => check("format", "npx", ["prettier", "--check", ".", "--log-level", "warn"])),
-  ]);
-  const types = check("types", "npx", ["tsc", "--noEmit"]);
-
   // Apart from the demo's instance, under another folder for every checkout's test run.
   const held = openFolder(path.join(root, ".unzo/test"));
   onEnd(() => held.release());
-  const database = await startMariadb(held, { fresh: true });
-  onEnd(() => database.stop());
-  const env = { UNZO_DATABASE_URL: database.url, UNZO_DATA: held.folder };
+  let database = null;
   let app = null;
-  try {
+  const env = { UNZO_DATA: held.folder };
+  const prepare = async () => {
+    database = await startMariadb(held, { fresh: true });
+    onEnd(() => database.stop());
+    env.UNZO_DATABASE_URL = database.url;
     await run(process.execPath, ["build/prepare-database.mjs", "--demo"], { env });
-    await types;
+  };
+  try {
+    // Side by side what does not need the build, and then what does: the types of the whole need the ones it writes.
+    await Promise.all([
+      check("types of core", "npx", ["tsc", "--noEmit", "-p", "src/core"])
+        .then(() => check("lint", "npx", ["eslint", "."]))
+        .then(() => check("format", "npx", ["prettier", "--check", ".", "--log-level", "warn"])),
+      build().then(() => prepare().then(() => check("types", "npx", ["tsc", "--noEmit"]))),
+    ]);
     const report = `--outputFile.json=${path.join(results, "vitest.json")}`;
     await check("vitest run", "npx", ["vitest", "run", "--reporter=default", "--reporter=json", report], env);
 
@@ -83,7 +84,7 @@ await main(async () => {
     await check("playwright run", "npx", ["playwright", "test"], { ...env, UNZO_URL: url });
   } finally {
     if (app) signal(app, "SIGTERM");
-    await database.stop();
+    await database?.stop();
     held.release();
   }
 

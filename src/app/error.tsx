@@ -1,12 +1,26 @@
 "use client";
 
+import { useEffect, useState } from "react";
 import { PlainPage } from "../ui/shell/PlainPage";
 
-export default function ErrorPage({ reset }: { error: Error; reset: () => void }) {
+/** Tells a lost database from a fault of ours, as far as the health of the server says. */
+export default function ErrorPage({ error, reset }: { error: Error & { digest?: string }; reset: () => void }) {
+  const [lost, setLost] = useState<boolean | null>(null);
+  useEffect(() => {
+    fetch("/api/health").then(
+      (r) => setLost(!r.ok),
+      () => setLost(true),
+    );
+  }, []);
+  const mark = error.digest ? ` It stands in the log under ${error.digest}.` : "";
   return (
     <PlainPage
-      title="This did not work"
-      sentence="The page could not be made; perhaps the database does not answer. Nothing was changed and nothing is lost."
+      title={lost === true ? "The database does not answer" : "This did not work"}
+      sentence={
+        lost === false
+          ? `The page could not be made, though the database answers: a fault of Unzo's own. Nothing was changed and nothing is lost.${mark}`
+          : "The page could not be made. Nothing was changed and nothing is lost; try again in a moment."
+      }
       retry={reset}
     />
   );

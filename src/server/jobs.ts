@@ -1,5 +1,5 @@
+import { randomUUID as uuid } from "node:crypto";
 import { and, count, desc, eq, inArray, isNotNull, isNull, like, or, type SQL } from "drizzle-orm";
-import { v4 as uuid } from "uuid";
 import { z } from "zod";
 import { JOB_KINDS, versionOf, type JobKind } from "../core/journal/events";
 import { database, inTransaction } from "./db";

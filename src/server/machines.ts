@@ -1,6 +1,6 @@
+import { randomUUID as uuid } from "node:crypto";
 import { createHash } from "node:crypto";
 import { and, desc, eq, inArray, lte } from "drizzle-orm";
-import { v4 as uuid } from "uuid";
 import { z } from "zod";
 import { canonicalJson } from "../core/model/file/canonical-json";
 import { readMachineYaml, withoutUsual, type PlacedProblem } from "../core/model/file/machine-yaml";

@@ -1,5 +1,5 @@
+import { randomUUID as uuid } from "node:crypto";
 import { and, asc, desc, eq, inArray, isNull, like, or, type SQL } from "drizzle-orm";
-import { v4 as uuid } from "uuid";
 import { z } from "zod";
 import type { Done } from "../core/journal/fold";
 import { jobOn } from "../core/journal/job";

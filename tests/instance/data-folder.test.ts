@@ -1,7 +1,7 @@
+import { randomUUID as uuid } from "node:crypto";
 import { once } from "node:events";
 import { existsSync, readFileSync, rmSync, statSync, writeFileSync } from "node:fs";
 import path from "node:path";
-import { v4 as uuid } from "uuid";
 import { afterAll, describe, expect, it } from "vitest";
 import { Command, newFolder, processesOn, removeFolder } from "../support/start-command";
 

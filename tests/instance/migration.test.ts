@@ -1,10 +1,10 @@
+import { randomUUID as uuid } from "node:crypto";
 import { spawnSync } from "node:child_process";
 import { existsSync } from "node:fs";
 import path from "node:path";
 import { readMigrationFiles } from "drizzle-orm/migrator";
 import { build } from "esbuild";
 import mysql from "mysql2/promise";
-import { v4 as uuid } from "uuid";
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
 import { newFolder, removeFolder } from "../support/start-command";
 

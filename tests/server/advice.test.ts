@@ -1,5 +1,5 @@
+import { randomUUID as uuid } from "node:crypto";
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
-import { v4 as uuid } from "uuid";
 import { POST } from "../../src/app/api/jobs/[id]/advice/route";
 import { advise } from "../../src/core/diagnose/advice/advise";
 import { evidenceOf } from "../../src/core/journal/fold";

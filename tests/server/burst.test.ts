@@ -1,8 +1,8 @@
+import { randomUUID as uuid } from "node:crypto";
 import { fork, type ChildProcess } from "node:child_process";
 import { once } from "node:events";
 import { eq } from "drizzle-orm";
 import mysql from "mysql2/promise";
-import { v4 as uuid } from "uuid";
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
 import { GET as health } from "../../src/app/api/health/route";
 import { POST as postEvent } from "../../src/app/api/jobs/[id]/events/route";

@@ -1,5 +1,5 @@
+import { randomUUID as uuid } from "node:crypto";
 import { eq } from "drizzle-orm";
-import { v4 as uuid } from "uuid";
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
 import { POST as advice } from "../../src/app/api/jobs/[id]/advice/route";
 import { POST as postEvent } from "../../src/app/api/jobs/[id]/events/route";

@@ -1,5 +1,5 @@
+import { randomUUID as uuid } from "node:crypto";
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
-import { v4 as uuid } from "uuid";
 import { GET as health } from "../../src/app/api/health/route";
 import { POST as postJob } from "../../src/app/api/jobs/route";
 import { GET as getEvents, POST as postEvent } from "../../src/app/api/jobs/[id]/events/route";

@@ -1,5 +1,5 @@
+import { randomUUID as uuid } from "node:crypto";
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
-import { v4 as uuid } from "uuid";
 import { POST as importMachine } from "../../src/app/api/machines/route";
 import { PUT as saveMachine } from "../../src/app/api/machines/[id]/route";
 import { GET as exportMachine } from "../../src/app/api/machines/[id]/export/route";

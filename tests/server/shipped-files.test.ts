@@ -1,7 +1,7 @@
+import { randomUUID as uuid } from "node:crypto";
 import { readdirSync, readFileSync } from "node:fs";
 import { createHash } from "node:crypto";
 import { eq } from "drizzle-orm";
-import { v4 as uuid } from "uuid";
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
 import { POST as settle } from "../../src/app/api/machines/[id]/offer/route";
 import { canonicalJson } from "../../src/core/model/file/canonical-json";

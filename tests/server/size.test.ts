@@ -1,6 +1,6 @@
+import { randomUUID as uuid } from "node:crypto";
 import mysql from "mysql2/promise";
 import { spawnSync } from "node:child_process";
-import { v4 as uuid } from "uuid";
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
 import { seedShop, TENTH } from "../../bench/seed-shop";
 import { closeDatabase, database } from "../../src/server/db";

@@ -1,4 +1,4 @@
-import { v4 as uuid } from "uuid";
+import { randomUUID as uuid } from "node:crypto";
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
 import { POST as postJob } from "../../src/app/api/jobs/route";
 import { GET as getUnit, POST as correct } from "../../src/app/api/units/[id]/route";

@@ -1,4 +1,4 @@
-import { v4 as uuid } from "uuid";
+import { randomUUID as uuid } from "node:crypto";
 import type { EventBody, JournalEvent, NewEvent } from "../../src/core/journal/events";
 import { closeDatabase, inTransaction } from "../../src/server/db";
 import { appendEvent } from "../../src/server/journal";

@@ -6,7 +6,6 @@ import { useEffect, useRef, useState } from "react";
 import Button from "react-bootstrap/Button";
 import Form from "react-bootstrap/Form";
 import { useHotkeys } from "react-hotkeys-hook";
-import { v4 as uuid } from "uuid";
 import { codeMatches } from "../../core/diagnose/advice/code-odds";
 import type { MachineFile } from "../../core/model/schema";
 import type { CodeRow } from "../../server/library";
@@ -117,7 +116,7 @@ function OpenCode({ row }: { row: CodeRow }) {
       file.complaints[file.complaints.length - 1]!;
     try {
       const job = await send<{ id: string }>("/api/jobs", {
-        id: uuid(),
+        id: crypto.randomUUID(),
         unit,
         complaint: complaint.id,
         actor: who.trim() || "Someone",

@@ -1,7 +1,6 @@
 "use client";
 
 import { useCallback, useMemo, useRef, useState, type RefObject } from "react";
-import { v4 as uuid } from "uuid";
 import { decide } from "../../core/journal/decide";
 import type { EventBody, JournalEvent } from "../../core/journal/events";
 import type { Job } from "../../core/journal/fold";
@@ -55,7 +54,7 @@ export function useJournal(
   const eventOf = useCallback(
     (body: EventBody): JournalEvent => {
       const content = JSON.stringify([actor, body]);
-      const id = ids.current.get(content) ?? uuid();
+      const id = ids.current.get(content) ?? crypto.randomUUID();
       ids.current.set(content, id);
       return {
         id,

@@ -1,13 +1,12 @@
 "use client";
 
 import { useState } from "react";
-import { v4 as uuid } from "uuid";
 import { TopBar } from "../shell/TopBar";
 import { NewJob } from "../start/NewJob";
 
 /** A job on a new unit of a machine that was looked up first. */
 export function MachineJobScreen({ machine }: { machine: { id: string; maker: string; model: string } }) {
-  const [unit] = useState(() => uuid());
+  const [unit] = useState(() => crypto.randomUUID());
   return (
     <div className="start">
       <TopBar here="Machines" />

@@ -4,7 +4,6 @@ import { useRouter } from "next/navigation";
 import { useMemo, useRef, useState, type FormEvent } from "react";
 import Button from "react-bootstrap/Button";
 import Form from "react-bootstrap/Form";
-import { v4 as uuid } from "uuid";
 import { checkpointsTo, readLoads, type QuickLoad } from "../../core/model/quick";
 import { decimal } from "../../core/quantity/format";
 import { sendOnce } from "../shell/send";
@@ -56,7 +55,7 @@ export function QuickScreen() {
       return setProblem("Type the serial number, or say that there is none on the plate.");
     setBusy(true);
     setProblem("");
-    id.current ??= [uuid(), uuid()];
+    id.current ??= [crypto.randomUUID(), crypto.randomUUID()];
     try {
       const job = await sendOnce<{ id: string }>("/api/quick", {
         id: id.current[0],

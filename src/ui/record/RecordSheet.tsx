@@ -6,7 +6,6 @@ import { useRef, useState, type FormEvent } from "react";
 import Button from "react-bootstrap/Button";
 import Form from "react-bootstrap/Form";
 import Table from "react-bootstrap/Table";
-import { v4 as uuid } from "uuid";
 import type { Job } from "../../core/journal/fold";
 import { workCautions } from "../../core/safety/work-cautions";
 import { compileMachine } from "../../core/model/compile";
@@ -303,7 +302,7 @@ function NoteForm({ job }: { job: Job }) {
     if (text.trim() === "") return setProblem("Write the note first.");
     try {
       await send(`/api/jobs/${job.id}/events`, {
-        id: (id.current ??= uuid()),
+        id: (id.current ??= crypto.randomUUID()),
         v: 1,
         actor: who || job.opened.actor,
         body: { type: "note", text: text.trim() },

@@ -1,9 +1,8 @@
 "use client";
 
-import { useEffect, useRef, useState, type KeyboardEvent } from "react";
+import { useEffect, useRef, useState, type KeyboardEvent, type PointerEvent } from "react";
 import Button from "react-bootstrap/Button";
 import Form from "react-bootstrap/Form";
-import { Arrow, Circle, Image as Picture, Layer, Stage, Text } from "react-konva";
 import type { EventBody } from "../../core/journal/events";
 
 type Photo = Extract<EventBody, { type: "photo" }>;
@@ -30,6 +29,7 @@ export function PhotoMarks({
   const [image, setImage] = useState<HTMLImageElement | null>(null);
   const [roomWidth, setWidth] = useState(0);
   const room = useRef<HTMLDivElement>(null);
+  const drawing = useRef<SVGSVGElement>(null);
   useEffect(() => {
     const picture = new window.Image();
     picture.onload = () => setImage(picture);
@@ -46,7 +46,19 @@ export function PhotoMarks({
     : 0;
   const height = image ? Math.round((width * image.naturalHeight) / image.naturalWidth) : 0;
   const put = (i: number, mark: Mark) => setMarks((all) => all.map((m, k) => (k === i ? mark : m)));
-  const shares = (x: number, y: number): Place => [inside(x / width), inside(y / height)];
+  /** Moves a mark, or one end of an arrow, with the pointer that holds it. */
+  const drag = (i: number, end: number) => (event: PointerEvent<SVGCircleElement>) => {
+    if (!event.currentTarget.hasPointerCapture(event.pointerId) || !drawing.current) return;
+    const room = drawing.current.getBoundingClientRect();
+    const at: Place = [
+      inside((event.clientX - room.left) / room.width),
+      inside((event.clientY - room.top) / room.height),
+    ];
+    const mark = marks[i]!;
+    if (mark.kind === "pin") put(i, { ...mark, at });
+    else put(i, end === 0 ? { ...mark, from: at } : { ...mark, to: at });
+  };
+  const alt = `${caption || "The photo"}, ${marks.length === 1 ? "1 mark" : `${marks.length} marks`}`;
   const nudge = (i: number) => (event: KeyboardEvent) => {
     const step = { ArrowLeft: [-STEP, 0], ArrowRight: [STEP, 0], ArrowUp: [0, -STEP], ArrowDown: [0, STEP] }[event.key];
     if (!step) return;
@@ -66,57 +78,58 @@ export function PhotoMarks({
     <div className="photo-marks">
       <div ref={room} className="photo-room">
         {image && width > 0 ? (
-          <Stage width={width} height={height}>
-            <Layer>
-              <Picture image={image} width={width} height={height} />
-              {marks.map((m, i) =>
-                m.kind === "arrow" ? (
-                  <Arrow
-                    key={`a${i}`}
-                    points={[m.from[0] * width, m.from[1] * height, m.to[0] * width, m.to[1] * height]}
-                    stroke={COLOUR}
-                    fill={COLOUR}
-                    strokeWidth={4}
-                    pointerLength={14}
-                    pointerWidth={14}
-                  />
-                ) : null,
-              )}
-              {marks.flatMap((m, i) =>
-                (m.kind === "pin" ? [m.at] : [m.from, m.to]).map((at, k) => (
-                  <Circle
-                    key={`h${i}-${k}`}
-                    x={at[0] * width}
-                    y={at[1] * height}
-                    radius={m.kind === "pin" ? 13 : 9}
-                    fill={m.kind === "pin" ? COLOUR : "#ffffffcc"}
-                    stroke={m.kind === "pin" ? "#fff" : COLOUR}
-                    strokeWidth={3}
-                    draggable
-                    onDragMove={(e) => {
-                      const to = shares(e.target.x(), e.target.y());
-                      put(i, m.kind === "pin" ? { ...m, at: to } : k === 0 ? { ...m, from: to } : { ...m, to });
-                    }}
-                  />
-                )),
-              )}
-              {marks.map((m, i) => {
-                const at = m.kind === "pin" ? m.at : m.from;
-                return (
-                  <Text
-                    key={`t${i}`}
-                    x={at[0] * width + (m.kind === "pin" ? -4 : 12)}
-                    y={at[1] * height - 7}
-                    text={m.kind === "pin" ? String(i + 1) : `${i + 1} ${m.words}`}
-                    fontSize={15}
-                    fontStyle="bold"
-                    fill={m.kind === "pin" ? "#fff" : COLOUR}
-                    listening={false}
-                  />
-                );
-              })}
-            </Layer>
-          </Stage>
+          <svg ref={drawing} className="photo-drawing" width={width} height={height} role="img" aria-label={alt}>
+            <defs>
+              <marker id="mark-head" markerWidth="4" markerHeight="4" refX="3" refY="2" orient="auto">
+                <path d="M0 0 L4 2 L0 4 Z" fill={COLOUR} />
+              </marker>
+            </defs>
+            <image href={image.src} width={width} height={height} />
+            {marks.map((m, i) =>
+              m.kind === "arrow" ? (
+                <line
+                  key={`a${i}`}
+                  x1={m.from[0] * width}
+                  y1={m.from[1] * height}
+                  x2={m.to[0] * width}
+                  y2={m.to[1] * height}
+                  stroke={COLOUR}
+                  strokeWidth={4}
+                  markerEnd="url(#mark-head)"
+                />
+              ) : null,
+            )}
+            {marks.flatMap((m, i) =>
+              (m.kind === "pin" ? [m.at] : [m.from, m.to]).map((at, k) => (
+                <circle
+                  key={`h${i}-${k}`}
+                  className="photo-handle"
+                  cx={at[0] * width}
+                  cy={at[1] * height}
+                  r={m.kind === "pin" ? 13 : 9}
+                  fill={m.kind === "pin" ? COLOUR : "#ffffffcc"}
+                  stroke={m.kind === "pin" ? "#fff" : COLOUR}
+                  strokeWidth={3}
+                  onPointerDown={(e) => e.currentTarget.setPointerCapture(e.pointerId)}
+                  onPointerMove={drag(i, k)}
+                />
+              )),
+            )}
+            {marks.map((m, i) => {
+              const at = m.kind === "pin" ? m.at : m.from;
+              return (
+                <text
+                  key={`t${i}`}
+                  className="photo-words"
+                  x={at[0] * width + (m.kind === "pin" ? -4 : 12)}
+                  y={at[1] * height + 5}
+                  fill={m.kind === "pin" ? "#fff" : COLOUR}
+                >
+                  {m.kind === "pin" ? String(i + 1) : `${i + 1} ${m.words}`}
+                </text>
+              );
+            })}
+          </svg>
         ) : (
           <p role="status">Opening the photo</p>
         )}

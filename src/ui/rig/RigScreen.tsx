@@ -5,7 +5,6 @@ import { useRouter } from "next/navigation";
 import { useState } from "react";
 import Button from "react-bootstrap/Button";
 import Form from "react-bootstrap/Form";
-import { v4 as uuid } from "uuid";
 import {
   judgeRig,
   LAMP_SHOWS,
@@ -51,7 +50,7 @@ export function RigScreen({ machines, machine, boards, rig, job }: Props) {
     try {
       for (const found of rigFindings(rig, verdict)) {
         await send(`/api/jobs/${job.id}/events`, {
-          id: uuid(),
+          id: crypto.randomUUID(),
           v: 1,
           actor: who || job.actor,
           body: {

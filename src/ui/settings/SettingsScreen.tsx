@@ -5,7 +5,6 @@ import { useRouter } from "next/navigation";
 import { useState } from "react";
 import Button from "react-bootstrap/Button";
 import Form from "react-bootstrap/Form";
-import { v4 as uuid } from "uuid";
 import type { SettingEntry } from "../../core/model/schema";
 import { drawingOf, settingWords, unusedCodes } from "../../core/workbench/coded-switch";
 import { send } from "../shell/send";
@@ -87,7 +86,7 @@ function Setting({ setting, job }: { setting: SettingEntry; job: Props["job"] })
     setProblem("");
     try {
       await send(`/api/jobs/${job!.id}/events`, {
-        id: uuid(),
+        id: crypto.randomUUID(),
         v: 1,
         actor: who || job!.actor,
         body: {

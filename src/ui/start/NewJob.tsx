@@ -6,7 +6,6 @@ import { useEffect, useRef, useState, type FormEvent } from "react";
 import Button from "react-bootstrap/Button";
 import Form from "react-bootstrap/Form";
 import { useHotkeys } from "react-hotkeys-hook";
-import { v4 as uuid } from "uuid";
 import { plateWords, type PlateSaid } from "../../core/model/plate";
 import type { MachineFile } from "../../core/model/schema";
 import type { MachineSummary } from "../../server/library";
@@ -74,7 +73,13 @@ export function NewJob({ fixed }: { fixed?: Chosen }) {
         ? { unit: chosen.unit.id }
         : { newUnit: { id: chosen.id, machine: chosen.machine.id, ...plateOf(plate) } };
     try {
-      const body = { id: (id.current ??= uuid()), ...unit, complaint, actor: who.trim(), again: open.length > 0 };
+      const body = {
+        id: (id.current ??= crypto.randomUUID()),
+        ...unit,
+        complaint,
+        actor: who.trim(),
+        again: open.length > 0,
+      };
       const job = await sendOnce<{ id: string }>("/api/jobs", body);
       router.push(`/jobs/${job.id}`);
     } catch (error) {
@@ -118,7 +123,7 @@ export function NewJob({ fixed }: { fixed?: Chosen }) {
           typed={typed}
           onType={setTyped}
           onUnit={(unit) => choose({ kind: "unit", unit })}
-          onMachine={(found) => choose({ kind: "new", machine: found, id: uuid() })}
+          onMachine={(found) => choose({ kind: "new", machine: found, id: crypto.randomUUID() })}
         />
       )}
       {chosen?.kind === "new" ? (

@@ -6,7 +6,6 @@ import { useEffect, useId, useMemo, useState } from "react";
 import Button from "react-bootstrap/Button";
 import Form from "react-bootstrap/Form";
 import { useHotkeys } from "react-hotkeys-hook";
-import { v4 as uuid } from "uuid";
 import { compileMachine } from "../../core/model/compile";
 import type { MachineFile } from "../../core/model/schema";
 import { unitOfQuantity } from "../../core/quantity/units";
@@ -69,7 +68,7 @@ export function ToolScreen({ id, typed: given, inJob }: Props) {
     const { kind, words, mode } = sheet.verdict;
     try {
       await send(`/api/jobs/${inJob.job}/events`, {
-        id: uuid(),
+        id: crypto.randomUUID(),
         v: 1,
         actor: who || inJob.actor,
         body: {

@@ -4,7 +4,6 @@ import { useRouter } from "next/navigation";
 import { useRef, useState, type FormEvent } from "react";
 import Button from "react-bootstrap/Button";
 import Form from "react-bootstrap/Form";
-import { v4 as uuid } from "uuid";
 import type { UnitRecord, UnitRow } from "../../server/units";
 import { send, sendOnce } from "../shell/send";
 import { useKept } from "../shell/useKept";
@@ -74,7 +73,7 @@ function Correct({ unit, onDone }: { unit: UnitRecord; onDone: () => void }) {
     setBusy(true);
     try {
       await sendOnce(`/api/units/${unit.id}`, {
-        id: (id.current ??= uuid()),
+        id: (id.current ??= crypto.randomUUID()),
         actor: who || "Someone",
         ...plateOf(plate),
       });

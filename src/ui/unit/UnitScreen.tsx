@@ -4,7 +4,6 @@ import Link from "next/link";
 import { useRouter } from "next/navigation";
 import { useRef, useState } from "react";
 import Button from "react-bootstrap/Button";
-import { v4 as uuid } from "uuid";
 import type { UnitRecord } from "../../server/units";
 import { send } from "../shell/send";
 import { dayName } from "../shell/time";
@@ -23,7 +22,7 @@ export function UnitScreen({ unit }: { unit: UnitRecord }) {
   const open = unit.jobs.find((j) => j.open);
   async function makeGood(event: string, words: string) {
     if (!open) return setProblem("Open a job on this unit first: what is made good belongs to a visit.");
-    const id = ids.current.get(event) ?? uuid();
+    const id = ids.current.get(event) ?? crypto.randomUUID();
     ids.current.set(event, id);
     try {
       await send(`/api/jobs/${open.id}/events`, {
