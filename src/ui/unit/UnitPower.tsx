@@ -4,7 +4,7 @@ import Button from "react-bootstrap/Button";
 import type { Job } from "../../core/journal/fold";
 import type { Machine } from "../../core/model/machine";
 import type { UnitState } from "../../server/units";
-import { clockTime } from "../shell/time";
+import { clockTime, dayName } from "../shell/time";
 import { useUnitState } from "./useUnitState";
 
 /** Says where the unit stands otherwise than this job has it: power belongs to the unit, whoever changed it wherever. */
@@ -39,7 +39,7 @@ export function UnitPower({
     <span className="power-mark" role="alert">
       <i className={`bi ${state.powered ? "bi-plug-fill" : "bi-plug"}`} aria-hidden />{" "}
       <span suppressHydrationWarning>
-        {state.by}, {clockTime(state.at)}
+        {state.by}, {dayName(state.at)} {clockTime(state.at)}
         {state.job === job.id ? "" : ", another job"}: {name}
       </span>
       {machine.setupById.has(state.setup) ? (
