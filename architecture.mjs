@@ -20,11 +20,13 @@ export const CORE = {
 /** Folders of `src`. Core is pure: it knows no screen, no database and no platform. */
 export const LAYERS = {
   core: [],
+  // Every sentence a person reads, by language; today the names of kinds, the rest still stands where it is said.
+  words: ["core"],
   workers: ["core"],
   devices: ["core"],
   server: ["core", "workers", "devices"],
   // Of the server, screens may name the shapes that it hands them, and nothing that runs there.
-  ui: ["core", "workers"],
+  ui: ["core", "workers", "words"],
   app: ["core", "server", "ui"],
 };
 

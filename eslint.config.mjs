@@ -75,6 +75,23 @@ export default defineConfig([
   ...names.map((layer) => rule([`src/${layer}/**`], barred(layer))),
   ...modules.map(coreModule),
   {
+    files: ["src/**"],
+    ignores: ["src/core/model/**", "src/words/**"],
+    rules: {
+      "no-restricted-syntax": [
+        "error",
+        {
+          selector: "MemberExpression[property.name='kind'][object.property.name='kind']",
+          message: "Ask for a trait, a rating or a facet of the kind; its name is for files and for the catalogue.",
+        },
+        {
+          selector: "TSAsExpression[expression.property.name='fields']",
+          message: "Fields are read by the kind itself or through model/ratings, never by a cast.",
+        },
+      ],
+    },
+  },
+  {
     files: ["src/core/**"],
     rules: {
       "no-restricted-globals": [

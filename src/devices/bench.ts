@@ -1,4 +1,4 @@
-import { ORDINARY_METER, isPassive, type MeterFunction } from "../core/instrument/meter";
+import { ORDINARY_METER, needsDeadCircuit, type MeterFunction } from "../core/instrument/meter";
 import { isPowered } from "../core/safety/exposure";
 import type { Machine } from "../core/model/machine";
 import type { Fault } from "../core/model/fault";
@@ -43,14 +43,14 @@ export class SimulatedBench {
 
   /** What the meter sees: nothing but its own idle display with the leads off, an overload for ohms on a live circuit. */
   measure(fn: MeterFunction): Shown {
-    const idle: Shown = isPassive(fn)
+    const idle: Shown = needsDeadCircuit(fn)
       ? fn === "continuity"
         ? { kind: "beep", beeps: false }
         : { kind: "overload" }
       : { kind: "value", value: 0 };
     if (!this.leads) return idle;
     const setup = this.machine.setupById.get(this.leads.setup)!;
-    if (isPassive(fn) && isPowered(setup)) return { kind: "overload" };
+    if (needsDeadCircuit(fn) && isPowered(setup)) return { kind: "overload" };
     const state = this.stateIn(setup.id);
     return state
       ? observe(this.simulator, state, makeTest(setup.id, fn, this.leads.red, this.leads.black), ORDINARY_METER)

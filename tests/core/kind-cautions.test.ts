@@ -1,47 +1,91 @@
 import { describe, expect, it } from "vitest";
-import { CAUTION_KINDS, workCautions, type WorkCaution } from "../../src/core/safety/work-cautions";
-import { PART_KINDS } from "../../src/core/model/kinds/index";
+import { workCautions, type WorkCaution } from "../../src/core/safety/work-cautions";
+import { PART_KINDS, type KindId } from "../../src/core/model/kinds/registry";
+import { TRAITS, type Trait } from "../../src/core/model/traits";
+import { KIND_NAMES } from "../../src/words/en/kinds";
 import { FLEET, machineNamed } from "../support/fleet";
 
 /**
- * What can be hot, moves, holds a charge, holds refrigerant or gas: by hand, for every kind (common practice, no source). A kind that is
- * in no row has none of these dangers of its own.
+ * What can hurt and what protects: by hand, for every kind (common practice, no source). A kind that is in no row has none of these traits.
  */
-const DANGERS: Readonly<Record<keyof typeof CAUTION_KINDS, readonly string[]>> = {
+const BY_HAND: Readonly<Partial<Record<Trait, readonly KindId[]>>> = {
   hot: ["compressor", "cooling unit", "heater", "inrush resistor", "lamp", "ptc", "resistor"],
-  moving: ["capacitor motor", "dc fan", "driven", "engine set", "fan", "motor", "motor drive", "pump", "solenoid"],
-  charge: ["capacitor", "linear supply", "motor drive", "non-isolated supply", "run capacitor", "switched supply"],
+  moves: ["capacitor motor", "dc fan", "driven", "engine set", "fan", "motor", "motor drive", "pump", "solenoid"],
+  "starts-by-itself": ["capacitor motor", "dc fan", "engine set", "fan", "motor", "motor drive", "pump"],
+  "spring-or-weight": ["door lock", "solenoid"],
+  "suspended-load": ["driven", "engine set"],
+  "hot-water": ["pump"],
+  sharp: ["cooling unit", "fan"],
+  "stores-charge": [
+    "capacitor",
+    "linear supply",
+    "motor drive",
+    "non-isolated supply",
+    "run capacitor",
+    "switched supply",
+  ],
+  "battery-arc": ["battery"],
   refrigerant: ["compressor", "cooling unit"],
+  "flammable-refrigerant": ["compressor", "cooling unit"],
   gas: ["gas valve coil"],
+  licensed: ["compressor", "cooling unit", "engine set", "gas valve coil", "outlet", "split outlet"],
+  protects: ["breaker", "fuse", "thermal cut-off"],
+  "over-current": ["breaker", "fuse"],
+  interlock: ["door lock", "door switch", "pressure switch", "reed switch", "thermal cut-off"],
 };
-const KINDS = PART_KINDS.map((k) => k.kind as string);
+const dangers = Object.keys(BY_HAND) as Trait[];
 
-describe("what is said of a kind's dangers", () => {
-  it.each(KINDS)("%s: as the table by hand has it", (kind) => {
-    for (const danger of Object.keys(DANGERS) as (keyof typeof DANGERS)[])
-      expect(CAUTION_KINDS[danger].includes(kind), danger).toBe(DANGERS[danger].includes(kind));
+describe("the traits of kinds", () => {
+  it.each(PART_KINDS.map((k) => [k.kind, k.safety.traits] as const))(
+    "%s: as the table by hand has it",
+    (kind, traits) => {
+      for (const danger of dangers) expect(traits.includes(danger), danger).toBe(BY_HAND[danger]!.includes(kind));
+      expect(new Set(traits).size).toBe(traits.length);
+    },
+  );
+
+  it("stand in one table that a person can read", async () => {
+    const width = Math.max(...PART_KINDS.map((k) => k.kind.length)) + 2;
+    const lines = [...PART_KINDS]
+      .sort((a, b) => (a.kind < b.kind ? -1 : 1))
+      .map((k) => `${k.kind.padEnd(width)}${TRAITS.filter((t) => k.safety.traits.includes(t)).join(", ")}`.trimEnd());
+    await expect(`${lines.join("\n")}\n`).toMatchFileSnapshot("kind-traits.txt");
   });
 
-  it("names only kinds that there are", () => {
-    for (const list of [...Object.values(CAUTION_KINDS), ...Object.values(DANGERS)])
-      expect(list.filter((kind) => !KINDS.includes(kind))).toEqual([]);
+  it("are each of at least one kind, and every kind has a name", () => {
+    for (const trait of TRAITS)
+      expect(
+        PART_KINDS.some((k) => k.safety.traits.includes(trait)),
+        trait,
+      ).toBe(true);
+    expect(Object.keys(KIND_NAMES).sort()).toEqual(PART_KINDS.map((k) => k.kind).sort());
+    expect(new Set(Object.values(KIND_NAMES)).size).toBe(PART_KINDS.length);
   });
+});
 
-  it("every machine that has a part of a dangerous kind says so", () => {
-    const OF: Readonly<Record<keyof typeof DANGERS, WorkCaution["of"]>> = {
-      hot: "hot",
-      moving: "moving",
-      charge: "charge",
-      refrigerant: "refrigerant",
-      gas: "gas",
-    };
-    for (const name of FLEET) {
-      const machine = machineNamed(name);
-      const said = new Set(workCautions(machine).map((c) => c.of));
-      for (const danger of Object.keys(DANGERS) as (keyof typeof DANGERS)[]) {
-        const has = machine.parts.some((p) => DANGERS[danger].includes(p.kind.kind));
-        expect(said.has(OF[danger]), `${name} ${danger}`).toBe(has);
-      }
-    }
+describe("what is said of a machine's dangers", () => {
+  const SAID: Readonly<Partial<Record<Trait, WorkCaution["of"]>>> = {
+    hot: "hot",
+    moves: "moving",
+    "spring-or-weight": "spring",
+    sharp: "sharp",
+    "stores-charge": "charge",
+    "battery-arc": "battery",
+    refrigerant: "refrigerant",
+    gas: "gas",
+  };
+  it.each(FLEET)("%s: every danger that a part of it has, and no other", (name) => {
+    const machine = machineNamed(name);
+    const kinds = machine.parts.map((p) => p.kind.kind as KindId);
+    const said = workCautions(machine);
+    for (const [danger, of] of Object.entries(SAID) as [Trait, WorkCaution["of"]][])
+      expect(
+        said.some((c) => c.of === of),
+        danger,
+      ).toBe(kinds.some((k) => BY_HAND[danger]!.includes(k)));
+    expect(said.some((c) => c.of === "hot water")).toBe(kinds.includes("pump") && kinds.includes("heater"));
+    if (kinds.includes("driven") || kinds.includes("engine set"))
+      expect(said.some((c) => c.of === "raised")).toBe(true);
+    for (const { words } of said.filter((c) => c.of === "refrigerant")) expect(words).toContain("no flame");
   });
 });

@@ -13,7 +13,7 @@ import { Simulator } from "../../src/core/simulate/energise";
 import { observe } from "../../src/core/simulate/observe";
 import { makeTest, type Test } from "../../src/core/simulate/test";
 import { nominalValues } from "../../src/core/simulate/values";
-import { PART_KINDS } from "../../src/core/model/kinds/index";
+import { PART_KINDS } from "../../src/core/model/kinds/registry";
 import { FLEET, machineNamed } from "../support/fleet";
 
 const isolation = Isolation.of(machineNamed("quellmoor-sb-210"), ORDINARY_METER);
@@ -109,11 +109,14 @@ describe("signs, and repairs that were tried", () => {
     expect(signChance(own.machine, "nothing", "x", own.hypotheses[0]!)).toBeNull();
   });
 
-  test("unit signs name kinds of part that exist", () => {
-    const kinds = new Set(PART_KINDS.map((k) => k.kind));
-    for (const s of UNIT_SIGNS)
-      for (const kind of Object.keys(s.given))
-        expect(kinds.has(kind) || kind === "contact" || kind === "wire", `${s.id}: ${kind}`).toBe(true);
+  test("unit signs speak for some kind, above what is usual, and kinds know no other", () => {
+    for (const s of UNIT_SIGNS) {
+      const given = PART_KINDS.flatMap((k) => k.failures.unitSigns?.[s.id] ?? []);
+      expect(given.length, s.id).toBeGreaterThan(0);
+      for (const chance of given) expect(chance).toBeGreaterThan(s.otherwise);
+    }
+    const known = UNIT_SIGNS.map((s) => s.id as string);
+    for (const k of PART_KINDS) for (const id of Object.keys(k.failures.unitSigns ?? {})) expect(known).toContain(id);
   });
 
   const of = (evidence: readonly Evidence[], piece: string) =>

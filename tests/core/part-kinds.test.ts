@@ -1,8 +1,9 @@
 import { describe, expect, it } from "vitest";
-import { PART_KINDS } from "../../src/core/model/kinds/index";
+import { PART_KINDS } from "../../src/core/model/kinds/registry";
 import { rtdOhms } from "../../src/core/model/kinds/rtd";
 import { bench } from "../support/bench-machine";
 import { FLEET, machineNamed } from "../support/fleet";
+import { has } from "../../src/core/model/traits";
 
 /** Kinds that no demo machine has; each is tried on the bench below. */
 const ON_THE_BENCH = [
@@ -30,7 +31,7 @@ describe("the family of kinds", () => {
   it("gives signs with chances, above what a sound part shows, for failure modes it has", () => {
     for (const name of FLEET)
       for (const part of machineNamed(name).parts)
-        for (const sign of part.kind.signs?.(part.fields) ?? []) {
+        for (const sign of part.kind.failures.signs?.(part.fields) ?? []) {
           expect(sign.otherwise).toBeGreaterThan(0);
           for (const [mode, chance] of Object.entries(sign.given)) {
             expect(chance!).toBeGreaterThan(sign.otherwise);
@@ -52,8 +53,9 @@ describe("the family of kinds", () => {
   it("says how each part is tested by itself, and which of them protect", () => {
     for (const name of FLEET)
       for (const part of machineNamed(name).parts) {
-        if (part.modes.length > 0 && part.kind.kind !== "jumper") expect(part.kind.alone, part.kind.kind).toBeTruthy();
-        if (part.modes.some((m) => m.protective)) expect(part.kind.protective, part.kind.kind).toBe(true);
+        if (part.modes.length > 0 && part.kind.kind !== "jumper")
+          expect(part.kind.service.alone, part.kind.kind).toBeTruthy();
+        if (part.modes.some((m) => m.protective)) expect(has(part, "protects"), part.kind.kind).toBe(true);
       }
   });
 });

@@ -1,6 +1,6 @@
 import { describe, expect, it } from "vitest";
 import { OPEN_OHMS } from "../../src/core/model/kind";
-import { PART_KINDS, partKind } from "../../src/core/model/kinds/index";
+import { PART_KINDS, partKind } from "../../src/core/model/kinds/registry";
 import { ntcOhms } from "../../src/core/model/kinds/ntc";
 import { drawnValues } from "../../src/core/simulate/values";
 import { bench } from "../support/bench-machine";
@@ -21,10 +21,10 @@ describe("the family of kinds", () => {
 
   it("keeps elements and terminals together: every element ends at a terminal of its own kind or at ground", () => {
     for (const part of demoMachine().parts) {
-      const terminals = new Set([...part.kind.terminals(part.fields), "@ground"]);
-      for (const pair of part.kind.elements(part.fields))
+      const terminals = new Set([...part.kind.electrical.terminals(part.fields), "@ground"]);
+      for (const pair of part.kind.electrical.elements(part.fields))
         for (const end of pair) expect(terminals.has(end), `${part.id} ${end}`).toBe(true);
-      for (const group of part.kind.galvanic(part.fields))
+      for (const group of part.kind.electrical.galvanic(part.fields))
         for (const end of group) expect(terminals.has(end), `${part.id} ${end}`).toBe(true);
     }
   });

@@ -272,16 +272,16 @@ describe("two readings of one test", () => {
 describe("signs and repairs", () => {
   it("of the unit speak for the kinds of part that they are said of, of two faults by the stronger", () => {
     const moved = UNIT_SIGNS.find((s) => s.id === "moved")!;
-    expect(signChance(machine, WHOLE_UNIT, "moved", named("W4:open"))).toBe(moved.given.wire);
+    expect(signChance(machine, WHOLE_UNIT, "moved", named("W4:open"))).toBe(0.45);
     expect(signChance(machine, WHOLE_UNIT, "moved", named("panel:dead"))).toBe(moved.otherwise);
-    expect(signChance(machine, WHOLE_UNIT, "moved", two("panel:dead", "W4:open"))).toBe(moved.given.wire);
+    expect(signChance(machine, WHOLE_UNIT, "moved", two("panel:dead", "W4:open"))).toBe(0.45);
     expect(signChance(machine, WHOLE_UNIT, "no such", named("W4:open"))).toBeNull();
     expect(signChance(machine, "nothing", "moved", named("W4:open"))).toBeNull();
   });
   it("of a part speak by the way it has failed, and never rule out", () => {
     for (const { part, sign } of signsOf(machine).filter((s) => s.part !== WHOLE_UNIT)) {
       const own = machine.partById.get(part)!;
-      const known = own.kind.signs!(own.fields).find((s) => s.id === sign)!;
+      const known = own.kind.failures.signs!(own.fields).find((s) => s.id === sign)!;
       for (const h of hypotheses) {
         const chance = signChance(machine, part, sign, h)!;
         expect(chance).toBeGreaterThanOrEqual(0.003);
@@ -315,7 +315,7 @@ describe("signs and repairs", () => {
     const alone = (id: string, found: "good" | "bad"): Evidence =>
       ({ type: "alone", id, part: "W4", found }) as Evidence;
     const wire = named("W4:open");
-    const there = UNIT_SIGNS.find((s) => s.id === "moved")!.given.wire!;
+    const there = 0.45;
     expect(said(sign("a", true), sign("b", false)).map((s) => [s.id, s.likelihood(wire)])).toEqual([["b", 1 - there]]);
     expect(said(sign("a", false), sign("b", true)).map((s) => [s.id, s.likelihood(wire)])).toEqual([["b", there]]);
     expect(said(alone("a", "good"), alone("b", "bad")).map((s) => [s.id, s.likelihood(wire)])).toEqual([["b", 0.94]]);

@@ -14,6 +14,7 @@ import { FLEET, isolationOf, machineNamed } from "../support/fleet";
 import { search } from "../support/isolate-unit";
 import { mend } from "../support/two-faults";
 import { randomSource, randomValues, UnitOnTheBench } from "../support/unit-on-the-bench";
+import { has } from "../../src/core/model/traits";
 
 const isolation = demoIsolation();
 const { machine } = isolation;
@@ -202,8 +203,8 @@ describe("what may be tried to see whether it helps", () => {
       expect(piece.board).toBe(false);
       expect(piece.repair).not.toMatch(/hand over|licensed|call the|find what/i);
       for (const part of m.parts.filter((p) => p.piece === piece.id)) {
-        expect(part.kind.protective ?? false, part.id).toBe(false);
-        expect(part.kind.source?.(part.fields) ?? false, part.id).toBe(false);
+        expect(has(part, "protects"), part.id).toBe(false);
+        expect(part.kind.electrical.source?.(part.fields) ?? false, part.id).toBe(false);
         expect([
           "fuse",
           "breaker",

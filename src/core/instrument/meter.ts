@@ -29,7 +29,7 @@ export function isClamp(fn: MeterFunction): fn is "clamp" | "dcclamp" | "inrush"
 }
 
 /** Whether a function sends a current of its own through the circuit, which has to be dead for it. */
-export function isPassive(fn: MeterFunction): fn is "ohms" | "continuity" | "capacitance" | "insulation" {
+export function needsDeadCircuit(fn: MeterFunction): fn is "ohms" | "continuity" | "capacitance" | "insulation" {
   return fn === "ohms" || fn === "continuity" || fn === "capacitance" || fn === "insulation";
 }
 

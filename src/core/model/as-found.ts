@@ -1,6 +1,6 @@
 import { z } from "zod";
 import { compileMachine, MachineFileError } from "./compile";
-import { partKind } from "./kinds/index";
+import { PART_KINDS, partKind } from "./kinds/registry";
 import { id, words } from "./scalar";
 import { machineFileSchema, type MachineFile, type PartEntry } from "./schema";
 
@@ -30,13 +30,9 @@ export const changeSchema = z.discriminatedUnion("change", [
 export type Change = z.output<typeof changeSchema>;
 
 /** Kinds that are found in leads, with the fields they get when nothing is said. */
-export const IN_LEAD: Readonly<Record<string, Readonly<Record<string, string | number>>>> = {
-  "thermal cut-off": { opensAbove: 150, place: "lead", resets: "never" },
-  fuse: { amps: 10 },
-  switch: { rests: "closed" },
-  resistor: { ohms: 10 },
-  "inrush resistor": { ohms: 10 },
-};
+export const IN_LEAD: Readonly<Record<string, Readonly<Record<string, string | number>>>> = Object.fromEntries(
+  PART_KINDS.flatMap(({ kind, service }) => (service.foundInLead ? [[kind, service.foundInLead]] : [])),
+);
 
 /** A part that nobody drew was put in for a reason: it is this many times as likely to be the trouble; judgement. */
 const FOUND_ODDS = 3;
@@ -57,8 +53,8 @@ function applyOne(file: MachineFile, change: Change): MachineFile {
   switch (change.change) {
     case "put in": {
       const kind = partKind(change.kind);
-      if (!kind || !(change.kind in IN_LEAD))
-        throw new ChangeError(`A ${change.kind} is not something found in a lead.`);
+      const found = kind?.service.foundInLead;
+      if (!kind || !found) throw new ChangeError(`A ${change.kind} is not something found in a lead.`);
       const newId = fresh(file, change.kind.replace(/ /g, "-"));
       const net = isWire ? isWire.to : target!.at[change.terminal];
       if (net === undefined) throw new ChangeError(`${change.part} has no terminal ${change.terminal}.`);
@@ -73,13 +69,15 @@ function applyOne(file: MachineFile, change: Change): MachineFile {
         licensed: false as const,
         proofs: [],
       };
-      const fields = { ...IN_LEAD[change.kind], ...change.fields };
+      const fields = { ...found, ...change.fields };
       const parsed = kind.fields.safeParse(fields);
       if (!parsed.success)
         throw new ChangeError(
           `${change.name}: ${parsed.error.issues[0]?.path.join(".") ?? ""} ${parsed.error.issues[0]?.message ?? "does not fit"}.`,
         );
-      const odds = Object.fromEntries(kind.modes(parsed.data).map((mode) => [mode.id, mode.odds * FOUND_ODDS]));
+      const odds = Object.fromEntries(
+        kind.failures.modes(parsed.data).map((mode) => [mode.id, mode.odds * FOUND_ODDS]),
+      );
       const entry = {
         ...fields,
         id: newId,

@@ -4,7 +4,8 @@ import type { MachineFile, PartEntry, PieceEntry, SetupEntry } from "./schema";
 import { domainsOf, usualVoltages } from "./domain";
 import { LAMP_DARK, LAMP_LIT, type ClampPoint, type Machine, type Part, type Point } from "./machine";
 import { modeSetups } from "./mode-setups";
-import { partKind } from "./kinds/index";
+import { partKind } from "./kinds/registry";
+import { has } from "./traits";
 
 /** One thing wrong in a machine file: where, and a sentence. */
 export interface FileProblem {
@@ -136,9 +137,10 @@ export function compileMachine(file: MachineFile): Machine {
   const rigs = rigsIn(file, points, problem);
   entries.push(...rigs.entries);
   const faces = new Map(
-    file.parts.flatMap((p) =>
-      p.kind === "controller" ? [[(p as PartEntry).id, partKind("controller")!.faces!(p)] as const] : [],
-    ),
+    (file.parts as PartEntry[]).flatMap((p) => {
+      const shown = partKind(p.kind)?.observed?.faces?.(p);
+      return shown ? [[p.id, shown] as const] : [];
+    }),
   );
   const lamped = new Set(file.setups.flatMap((s) => s.lamps));
 
@@ -153,7 +155,7 @@ export function compileMachine(file: MachineFile): Machine {
     const fields = own as unknown;
     if (partById.has(id)) problem([...path, "id"], `a second part is called ${id}`);
     if (!rigs.ids.has(id) && !pieceById.has(piece)) problem([...path, "piece"], `there is no piece called ${piece}`);
-    const terminals = kind.terminals(fields);
+    const terminals = kind.electrical.terminals(fields);
     for (const name of Object.keys(at))
       if (!terminals.includes(name))
         problem([...path, "at", name], `a ${entry.kind} has no terminal ${name}; it has ${terminals.join(", ")}`);
@@ -164,16 +166,16 @@ export function compileMachine(file: MachineFile): Machine {
         problem([...path, "at"], `terminal ${terminal} of ${id} is not connected; name a net for it`);
       else {
         nodes.set(terminal, node(net));
-        used.set(net, (used.get(net) ?? 0) + (kind.loose?.includes(terminal) ? 2 : 1));
+        used.set(net, (used.get(net) ?? 0) + (kind.electrical.loose?.includes(terminal) ? 2 : 1));
       }
     }
-    const modes = kind
+    const modes = kind.failures
       .modes(fields)
       .map((mode) => (odds[mode.id] === undefined ? mode : { ...mode, odds: odds[mode.id]!, source: "file" as const }));
     for (const mode of Object.keys(odds))
       if (!modes.some((m) => m.id === mode))
         problem([...path, "odds", mode], `a ${entry.kind} does not fail as ${mode}`);
-    const elements = kind.elements(fields);
+    const elements = kind.electrical.elements(fields);
     const part: Part = {
       index: parts.length,
       id,
@@ -185,23 +187,23 @@ export function compileMachine(file: MachineFile): Machine {
       firstElement: ends.length / 2,
       elementCount: elements.length,
       firstMemory: memorySize,
-      parameters: kind.parameters(fields),
+      parameters: kind.electrical.parameters(fields),
       modes,
-      labels: kind.observable
+      labels: kind.observed?.observable
         ? [
-            ...kind.observable(fields, (controller) => faces.get(controller)).labels,
+            ...kind.observed?.observable(fields, (controller) => faces.get(controller)).labels,
             ...(lamped.has(id) ? [LAMP_LIT, LAMP_DARK] : []),
           ]
         : null,
     };
     for (const pair of elements)
       for (const terminal of pair) ends.push(terminal === GROUND_NET ? GROUND : (nodes.get(terminal) ?? GROUND));
-    memorySize += kind.memory ?? 0;
+    memorySize += kind.electrical.memory ?? 0;
     parts.push(part);
     partById.set(id, part);
     for (const sentence of kind.contradictions?.(fields) ?? []) problem(path, sentence);
-    if (entry.kind === "door switch" && !doors.has((fields as { door: string }).door))
-      problem([...path, "door"], `there is no door called ${(fields as { door: string }).door}`);
+    const door = kind.electrical.door?.(fields);
+    if (door !== undefined && !doors.has(door)) problem([...path, "door"], `there is no door called ${door}`);
   }
 
   file.points.forEach((point, i) => {
@@ -250,7 +252,7 @@ export function compileMachine(file: MachineFile): Machine {
     clamps,
     domains,
     usual: usualVoltages(parts, domains),
-    sources: parts.filter((p) => p.kind.source?.(p.fields)),
+    sources: parts.filter((p) => p.kind.electrical.source?.(p.fields)),
     rigsOf: rigs.bySetup,
   };
 }
@@ -357,11 +359,14 @@ function checkNames(
     for (const field of ["off", "lifted", "good", "lamps", "made"] as const)
       setup[field].forEach((part, k) => need(names.partById, "part", part, ["setups", i, field, k]));
     setup.off.forEach((part, k) => {
-      if (names.partById.get(part) && !names.partById.get(part)!.kind.source?.(names.partById.get(part)!.fields))
+      if (
+        names.partById.get(part) &&
+        !names.partById.get(part)!.kind.electrical.source?.(names.partById.get(part)!.fields)
+      )
         problem(["setups", i, "off", k], `${part} is no source`);
     });
     setup.lamps.forEach((part, k) => {
-      if (names.partById.get(part) && !names.partById.get(part)!.kind.load)
+      if (names.partById.get(part) && !names.partById.get(part)!.kind.electrical.load)
         problem(["setups", i, "lamps", k], `${part} is no load; a lamp can stand in for a load only`);
     });
     // A protective device is never bridged while the machine is energised: it is tested dead.
@@ -369,12 +374,32 @@ function checkNames(
       setup.jumpers.forEach(([a, b], k) => {
         const ends = [names.points.get(a)?.node, names.points.get(b)?.node];
         for (const part of names.partById.values())
-          if (part.kind.protective && ends.every((n) => n !== undefined && [...part.nodeOf.values()].includes(n)))
+          if (has(part, "protects") && ends.every((n) => n !== undefined && [...part.nodeOf.values()].includes(n)))
             problem(
               ["setups", i, "jumpers", k],
               `this bridges ${part.name} on a powered machine; a protective device is tested dead, never bypassed`,
             );
       });
+    // Gas flows only where its own control watches the flame: no bench supply and no bridge ever opens its valve.
+    for (const part of names.partById.values()) {
+      if (!part.kind.electrical.onlyByItsControl) continue;
+      const nodes = [...part.nodeOf.values()];
+      const touches = (id: string) => nodes.includes(names.points.get(id)?.node ?? -1);
+      setup.feeds.forEach((feed, k) => {
+        if (touches(feed.plus) || touches(feed.minus))
+          problem(
+            ["setups", i, "feeds", k],
+            `this feeds ${part.name} past its control; a gas valve is never fed directly`,
+          );
+      });
+      setup.jumpers.forEach(([a, b], k) => {
+        if (setup.power === "on" && (touches(a) || touches(b)))
+          problem(
+            ["setups", i, "jumpers", k],
+            `this bridges to ${part.name}; a gas valve is worked by its own control only`,
+          );
+      });
+    }
   });
   file.references.forEach((reference, i) =>
     reference.points.forEach((p, j) => need(names.points, "point", p, ["references", i, "points", j])),

@@ -1,5 +1,6 @@
 import { isLowVoltage, type Domain, type Energy } from "./energy";
 import type { Part } from "./machine";
+import { has } from "./traits";
 
 /** For each node its domain. */
 export function domainsOf(parts: readonly Part[], nodeCount: number): Domain[] {
@@ -11,7 +12,7 @@ export function domainsOf(parts: readonly Part[], nodeCount: number): Domain[] {
     return r;
   };
   for (const part of parts)
-    for (const group of part.kind.galvanic(part.fields)) {
+    for (const group of part.kind.electrical.galvanic(part.fields)) {
       const first = part.nodeOf.get(group[0]!)!;
       for (const terminal of group) parent[root(part.nodeOf.get(terminal)!)] = root(first);
     }
@@ -22,7 +23,8 @@ export function domainsOf(parts: readonly Part[], nodeCount: number): Domain[] {
     if (now === undefined || rank.indexOf(value) < rank.indexOf(now)) energy.set(root(node), value);
   };
   for (const part of parts)
-    for (const [terminal, value] of part.kind.energises?.(part.fields) ?? []) mark(part.nodeOf.get(terminal)!, value);
+    for (const [terminal, value] of part.kind.electrical.energises?.(part.fields) ?? [])
+      mark(part.nodeOf.get(terminal)!, value);
   const number = new Map<number, number>();
   return Array.from({ length: nodeCount }, (_, n) => {
     const r = root(n);
@@ -40,13 +42,13 @@ export function usualVoltages(parts: readonly Part[], domains: readonly Domain[]
     return r;
   };
   for (const part of parts)
-    if (part.kind.kind === "wire" || part.kind.kind === "contact") {
+    if (has(part, "harness")) {
       const [a, b] = [...part.nodeOf.values()];
       parent[root(a!)] = root(b!);
     }
   const marked = new Map<number, "ac" | "dc">();
   for (const part of parts) {
-    const { direct = [], alternating = [] } = part.kind.carries?.(part.fields) ?? {};
+    const { direct = [], alternating = [] } = part.kind.electrical.carries?.(part.fields) ?? {};
     for (const terminal of alternating) marked.set(root(part.nodeOf.get(terminal)!), "ac");
     for (const terminal of direct) marked.set(root(part.nodeOf.get(terminal)!), "dc");
   }

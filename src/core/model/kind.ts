@@ -1,5 +1,7 @@
 import type { z } from "zod";
 import type { Energy } from "./energy";
+import type { Face, Program } from "./program/program";
+import type { Trait } from "./traits";
 
 /** The resistance at and above which a path counts as open, ohms; 1e9 would still show 1.2 V from 120 V through a 10 Mohm meter. */
 export const OPEN_OHMS = 1e11;
@@ -109,12 +111,6 @@ export interface View {
   seen(part: string): string;
 }
 
-/** What a control program shows: the text of its display, and how each of its lamps goes. */
-export interface Face {
-  readonly display: string;
-  readonly lamps: Readonly<Record<string, string>>;
-}
-
 /** A discrete change that a part is about to make. A part may wait for several at once, each under a key. */
 export interface Change {
   /** The state it will be in, or a key that `fire` turns into one. */
@@ -139,14 +135,18 @@ export interface Sign {
   readonly otherwise: number;
 }
 
-/**
- * A kind of part: everything the program knows of it, in one file.
- * Elements and terminals depend on the fields only, so that the circuit's shape never changes with a fault.
- */
-export interface PartKind<F> {
-  readonly kind: string;
-  /** Fields beyond id, name, piece and terminals. */
-  readonly fields: z.ZodType<F, unknown>;
+/** Signs of a whole unit that speak for kinds of part; the words stand in `diagnose/evidence/signs`. */
+export type UnitSign = "moved" | "warm" | "comes-and-goes" | "damp" | "unused" | "worked-on" | "storm";
+
+/** A rated element: the amperes it may carry, and what it is called on the tool's sheet. */
+export interface Rated {
+  readonly amps: number;
+  readonly element: number;
+  readonly bears: "fuse" | "breaker" | "relay" | "switch";
+}
+
+/** What a part is to the circuit. Elements and terminals depend on the fields only, so that the circuit's shape never changes with a fault. */
+export interface Electrical<F> {
   terminals(fields: F): readonly string[];
   /** Terminals that are galvanically one inside the part, open or closed; what is not joined here is isolated. */
   galvanic(fields: F): readonly (readonly string[])[];
@@ -154,25 +154,20 @@ export interface PartKind<F> {
   source?(fields: F): boolean;
   /** Has a coil, winding or element a lamp can stand in for on the bench. */
   readonly load?: boolean;
+  /** A load that is never fed past the control that watches it, nor bridged: gas would flow without a flame. */
+  readonly onlyByItsControl?: boolean;
   /** Terminals that may end in nothing: brought out only where a file has a point on them. */
   readonly loose?: readonly string[];
   /** A capacitor between its terminals `a` and `b`, whose farads can be measured. */
   readonly stores?: boolean;
   /** A supply whose output may carry ripple. */
   readonly ripples?: boolean;
-  /** Opens to protect: never bridged while energised, never renewed before what opened it is found. */
-  readonly protective?: boolean;
   /** Terminals at which the part brings energy in, and of what sort; see `domain`. */
   energises?(fields: F): readonly (readonly [string, Energy])[];
-  /** Contradictions inside the fields that a schema cannot express, each a sentence. */
-  contradictions?(fields: F): readonly string[];
   /** Terminals that carry direct voltage in a machine on the mains, or alternating in a low-voltage one. */
   carries?(fields: F): { readonly direct?: readonly string[]; readonly alternating?: readonly string[] };
   elements(fields: F): readonly (readonly [string, string])[];
   parameters(fields: F): readonly Parameter[];
-  modes(fields: F): readonly FailureMode[];
-  /** A failure that heats a place of a powered machine, and to how many degrees Celsius. */
-  heats?(fields: F, mode: string): { readonly place: string; readonly celsius: number } | null;
   /** Discrete state at the moment the conditions begin. */
   start?(instance: Instance<F>): number;
   stamp(instance: Instance<F>, stamp: Stamp, state: number, memory: Float64Array): void;
@@ -186,27 +181,115 @@ export interface PartKind<F> {
   next?(instance: Instance<F>, view: View, state: number): Change | readonly Change[] | null;
   /** The state after the changes of these keys have come due together; for kinds whose changes have keys. */
   fire?(instance: Instance<F>, view: View, state: number, keys: readonly string[]): number;
-  /** What a control program shows in a state; null when it is dead. */
-  face?(instance: Instance<F>, state: number): Face | null;
+  /** The control program it runs; for controllers. */
+  program?(fields: F): Program;
   /** The mode a control program is in; null while it is dead. */
   inMode?(instance: Instance<F>, state: number): string | null;
-  /** Every text its display can show and every way its lamps can go. */
-  faces?(fields: F): {
-    readonly display: readonly string[];
-    readonly lamps: Readonly<Record<string, readonly string[]>>;
-  };
+  /** The door that works it. */
+  door?(fields: F): string;
+  /** The connector it is a contact of. */
+  connector?(fields: F): string;
+  /** What makes it switch: a place grown hotter than so many degrees Celsius, or a place filled. */
+  answersTo?(fields: F): { readonly place: string; readonly aboveCelsius: number } | { readonly level: string };
+  /** What one of its elements may carry; null where its file does not say. */
+  rated?(fields: F): Rated | null;
+}
+
+/** How a part fails, and what is noticed of it. */
+export interface Failures<F> {
+  modes(fields: F): readonly FailureMode[];
+  /** A failure that heats a place of a powered machine, and to how many degrees Celsius. */
+  heats?(fields: F, mode: string): { readonly place: string; readonly celsius: number } | null;
+  /** What can be seen of its failures. */
+  signs?(fields: F): readonly Sign[];
+  /** Chance of a sign of the whole unit when a part of this kind has failed; judgement, from memory. */
+  readonly unitSigns?: Readonly<Partial<Record<UnitSign, number>>>;
+  /** Failure modes that stand in the way of a gesture with these keys and doors. */
+  hinders?(
+    fields: F,
+    gesture: { readonly keys: readonly string[]; readonly doors: readonly string[] },
+  ): readonly string[];
+  /** What brings out a fault of it that comes and goes. */
+  readonly provokedBy?: "moving" | "cycling" | "warming" | "starting warm";
+}
+
+/** What a person sees, hears or works of a part. */
+export interface Observed<F> {
   /** `facesOf` gives what a controller of the machine can show. */
   observable?(fields: F, facesOf?: FacesOf): Observable;
   /** The label that `observable` would have. */
   look?(instance: Instance<F>, view: View, state: number): string;
   /** How a person notices what it does. */
   readonly noticed?: string;
-  /** What can be seen of its failures. */
-  signs?(fields: F): readonly Sign[];
+  /** What a control program shows in a state; null when it is dead. */
+  face?(instance: Instance<F>, state: number): Face | null;
+  /** Every text its display can show and every way its lamps can go. */
+  faces?(fields: F): {
+    readonly display: readonly string[];
+    readonly lamps: Readonly<Record<string, readonly string[]>>;
+  };
+  /** Keys one presses on it. */
+  keys?(fields: F): readonly string[];
+  /** The controller whose display or lamp it is, where it is one's. */
+  shows?(fields: F): string | undefined;
+  /** Which lamp of that controller it is. */
+  lamp?(fields: F): string;
+}
+
+/** What of it can hurt, and what it protects from. */
+export interface Safety {
+  readonly traits: readonly Trait[];
   /** Usual cautions, said at the step where the part is touched. */
   readonly cautions?: readonly string[];
+  /** How it is isolated, where it is a source. */
+  readonly isolatedBy?: "plug" | "battery lead" | "locking out";
+}
+
+/** How it is tested by itself, found in a unit, and repaired. */
+export interface Service<F> {
   /** How the part is tested by itself. */
   readonly alone?: string;
+  /** The tool of the workbench that tests it. */
+  readonly tool?: ToolId;
+  /** What kind of level or position sensor that tool takes it for. */
+  readonly level?: "hall" | "reed" | "switch" | "pot";
+  /** May be found in a lead where nobody drew it, with the fields it gets when nothing is said. */
+  readonly foundInLead?: Readonly<Record<string, string | number>>;
+  /** What a failure mode of it is called when a board stands on the bench. */
+  onBoard?(mode: string): OnBoard;
+  /** What stands in for it on the bench at these surroundings. */
+  standIn?(fields: F, around: { readonly celsius: number | undefined; readonly magnet: boolean }): StandIn | null;
+  /** A repair of it that is smaller than the piece it belongs to. */
+  readonly repairs?: "joint" | "relay" | "capacitors";
+}
+
+/** Tools that test a part by itself. */
+export type ToolId = "supply" | "motor" | "position" | "heater" | "relay" | "contact" | "sensor" | "fuse";
+
+/** What a verdict on a board names of it. */
+export type OnBoard =
+  "relay" | "driver" | "low-voltage supply" | "sensor input" | "controller" | "board fuse or filter";
+
+/** What is put in the stead of a sensor: a resistor, or a magnet held or not. */
+export type StandIn = { readonly ohms: number; readonly celsius: number } | { readonly magnet: boolean };
+
+/**
+ * A kind of part: everything the program knows of it, in one file; its facets are the electrical, its failures, what is observed of it, its
+ * safety, its service.
+ */
+export interface PartKind<F> {
+  /** The id used in files. */
+  readonly kind: string;
+  /** Fields beyond id, name, piece and terminals. */
+  readonly fields: z.ZodType<F, unknown>;
+  /** Contradictions inside the fields that a schema cannot express, each a sentence. */
+  contradictions?(fields: F): readonly string[];
+  readonly electrical: Electrical<F>;
+  readonly failures: Failures<F>;
+  /** Null for a part of which nothing is seen, heard or worked. */
+  readonly observed: Observed<F> | null;
+  readonly safety: Safety;
+  readonly service: Service<F>;
 }
 
 /** What the controller of an id can show. */
@@ -217,7 +300,9 @@ export type FacesOf = (
 /** What the simulation reports of a thing whose state keeps changing. */
 export const FLICKERS = "flickers";
 
-/** Keeps the field type inside the kind and lets the index hold all kinds together. */
-export function definePart<F>(kind: PartKind<F>): PartKind<F> {
+/** Keeps the field type inside the kind and its id in the type, and lets the registry hold all kinds together. */
+export function definePart<F, const K extends string = string>(
+  kind: PartKind<F> & { readonly kind: K },
+): PartKind<F> & { readonly kind: K } {
   return kind;
 }

@@ -1,4 +1,4 @@
-import { gesturesTo, modeName, type Program } from "./program/program";
+import { gesturesTo, modeName } from "./program/program";
 import { everydaySetup } from "./everyday-setup";
 import type { Part } from "./machine";
 import type { MachineFile, SetupEntry } from "./schema";
@@ -12,9 +12,8 @@ const LOOK_AFTER = 8;
  */
 export function modeSetups(file: MachineFile, parts: readonly Part[]): SetupEntry[] {
   const program = parts
-    .filter((p) => p.kind.kind === "controller")
-    .map((p) => p.fields as Program)
-    .find((p) => p.modes.length > 0);
+    .map((p) => p.kind.electrical.program?.(p.fields))
+    .find((p) => p !== undefined && p.modes.length > 0);
   if (!program || file.setups.length === 0) return [];
   const home = program.modes[0]!;
   const base = everydaySetup(file);

@@ -1,6 +1,6 @@
 import { z } from "zod";
 import { METER_FUNCTIONS } from "../instrument/meter";
-import { PART_KINDS } from "./kinds/index";
+import { PART_KINDS } from "./kinds/registry";
 import { id, number, words, yesNo } from "./scalar";
 
 /** Machine file, format 1: everything known of one type of machine. See docs/machine-file.md. */

@@ -1,4 +1,6 @@
 import type { Machine } from "../model/machine";
+import { ratings } from "../model/ratings";
+import { has } from "../model/traits";
 
 /** One measurement of the safety test after a repair. */
 export interface SafetyLimit {
@@ -44,16 +46,13 @@ export function conductorLimit(heatingWatts: number): number {
 
 /** Heating of a machine, watts. */
 function heatingWatts(machine: Machine): number {
-  return machine.parts.reduce(
-    (sum, p) => sum + (p.kind.kind === "heater" ? ((p.fields as { watts?: number }).watts ?? 0) : 0),
-    0,
-  );
+  return machine.parts.reduce((sum, p) => sum + (has(p, "heats") ? (ratings(p).watts ?? 0) : 0), 0);
 }
 
 /** Protection class after IEC 61140: as the file says, else I where an outlet brings an earth. */
 export function protectionClass(machine: Machine): ProtectionClass | null {
   if (machine.file.protection) return machine.file.protection;
-  const mains = machine.sources.filter((s) => s.kind.kind !== "battery" && s.kind.kind !== "engine set");
+  const mains = machine.sources.filter((s) => s.kind.safety.isolatedBy === "plug");
   if (mains.length === 0) return null;
   return mains.some((s) => s.nodeOf.has("earth")) ? "I" : "II";
 }

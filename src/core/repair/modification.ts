@@ -9,6 +9,8 @@ import { NoOperatingPoint } from "../simulate/state";
 import { nominalValues } from "../simulate/values";
 import { secondsUntil } from "../simulate/when";
 import { ratedLinks, weakestFirst } from "../workbench/weakest-link";
+import { plainFields, ratings } from "../model/ratings";
+import { has } from "../model/traits";
 
 /** One thing that was looked at before a change may be built, with its figures. */
 export interface Finding {
@@ -50,19 +52,9 @@ function situationsOf(machine: Machine): readonly Situation[] {
     doors.length <= COMBINED_DOORS
       ? Array.from({ length: 2 ** doors.length }, (_, k) => doors.filter((_, i) => k & (1 << i)))
       : [[], ...doors.map((d) => [d])];
-  const hot = machine.parts.flatMap((p) =>
-    p.kind.kind === "thermal cut-off" || p.kind.kind === "thermostat"
-      ? [
-          {
-            place: (p.fields as { place: string }).place,
-            above: (p.fields as { opensAbove?: number }).opensAbove ?? 120,
-          },
-        ]
-      : [],
-  );
-  const levels = machine.parts.flatMap((p) =>
-    p.kind.kind === "pressure switch" ? [(p.fields as { place: string }).place] : [],
-  );
+  const answers = machine.parts.flatMap((p) => p.kind.electrical.answersTo?.(p.fields) ?? []);
+  const hot = answers.flatMap((a) => ("place" in a ? [a] : []));
+  const levels = answers.flatMap((a) => ("level" in a ? [a.level] : []));
   return machine.file.setups
     .filter((s) => s.power === "on")
     .flatMap((setup) => [
@@ -70,7 +62,7 @@ function situationsOf(machine: Machine): readonly Situation[] {
         words: `${setup.name}${doors.length > 0 ? `, ${open.length > 0 ? `${open.map((d) => machine.file.doors.find((x) => x.id === d)!.name.toLowerCase()).join(" and ")} open` : "doors shut"}` : ""}`,
         setup: { ...setup, openDoors: open },
       })),
-      ...hot.map(({ place, above }): Situation => ({
+      ...hot.map(({ place, aboveCelsius: above }): Situation => ({
         words: `${setup.name}, ${place} at ${above + 15} °C`,
         setup: { ...setup, places: { ...setup.places, [place]: above + 15 } },
       })),
@@ -81,7 +73,7 @@ function situationsOf(machine: Machine): readonly Situation[] {
     ]);
 }
 
-const loadsOf = (machine: Machine) => machine.parts.filter((p) => p.kind.load && p.elementCount > 0);
+const loadsOf = (machine: Machine) => machine.parts.filter((p) => p.kind.electrical.load && p.elementCount > 0);
 
 /** Amperes in the first element of each load, by part; null where the model finds no operating point. */
 function amps(
@@ -188,7 +180,7 @@ export function proveModification(
 
   // Under every single fault; a part that was not there before may fail into nothing that the sound machine does not do.
   const faults = faultsOf(after).filter(
-    (f) => !after.partById.get(f.part)!.kind.source?.(after.partById.get(f.part)!.fields),
+    (f) => !after.partById.get(f.part)!.kind.electrical.source?.(after.partById.get(f.part)!.fields),
   );
   let worst: {
     readonly fault: Fault;
@@ -259,10 +251,10 @@ export function proveModification(
     warnings: [
       ...lost.slice(0, 3).map((l) => `It would no longer run: ${l}.`),
       ...added
-        .filter((p) => !("amps" in (p.fields as object)) && p.elementCount > 0)
+        .filter((p) => ratings(p).amps === undefined && p.elementCount > 0)
         .map((p) => `${p.name} has no rating in the model: choose it for the current and the heat at its place.`),
       ...added
-        .filter((p) => /switch|relay/.test(p.kind.kind))
+        .filter((p) => has(p, "breaks-current"))
         .map((p) => `${p.name} breaks an inductive load: fit the suppression that the load's maker asks for.`),
       "Wires carry what the fuse before them lets through: as thick as the old ones, insulated for mains, held and strain-relieved.",
     ],
@@ -296,37 +288,25 @@ function wouldDo(before: Machine, changes: readonly Change[]): Finding[] {
   }
 }
 
-/** Kinds by which a person is kept from harm. */
-const INTERLOCKS: readonly string[] = [
-  "door switch",
-  "door lock",
-  "reed switch",
-  "thermal cut-off",
-  "fuse",
-  "breaker",
-  "pressure switch",
-];
-
 /** Why a change is refused on sight; null when it is not. */
 function touchesProtection(machine: Machine, change: Change): string | null {
   // Wires are parts of the compiled machine too.
   const part = machine.partById.get(change.part);
   const isEarth = (node: number | undefined) => node !== undefined && machine.domains[node]!.energy === "earth";
-  const conducts =
-    part !== undefined &&
-    ["wire", "contact", "cord", "insulation"].includes(part.kind.kind) &&
-    [...part.nodeOf.values()].some(isEarth);
+  const nodes = [...(part?.nodeOf.values() ?? [])];
+  const conducts = part !== undefined && has(part, "conductor", "insulates") && nodes.some(isEarth);
   if (change.change === "put in")
-    return conducts && (part.kind.kind === "wire" || isEarth(part.nodeOf.get(change.terminal)))
+    return conducts && (nodes.every(isEarth) || isEarth(part.nodeOf.get(change.terminal)))
       ? "Nothing is put into a protective conductor."
       : null;
   if (change.change === "taken out" && conducts)
-    return part.kind.kind === "cord" ? "A cord is not taken out." : "A protective conductor is not taken out.";
-  if (part && (INTERLOCKS.includes(part.kind.kind) || part.kind.protective)) {
+    return has(part, "supply-cord") ? "A cord is not taken out." : "A protective conductor is not taken out.";
+  if (part && has(part, "interlock", "protects")) {
     if (change.change === "taken out")
       return `${part.name} protects people or the machine: it is neither taken out nor bridged.`;
+    const own = new Map(plainFields(part));
     for (const [field, value] of Object.entries(change.fields)) {
-      const old = (part.fields as Record<string, unknown>)[field];
+      const old = own.get(field);
       if (typeof old === "number" && Number(value) > old)
         return `${part.name} protects: ${field} ${old} may not become ${String(value)}.`;
       if (typeof old === "string" && old !== String(value)) return `${part.name} protects: ${field} stays ${old}.`;
@@ -339,7 +319,7 @@ function touchesProtection(machine: Machine, change: Change): string | null {
 function unprotected(machine: Machine, simulator: Simulator): readonly string[] {
   const open = machine.parts.flatMap((p): Fault[] => {
     const mode = p.modes.find((m) => m.protective);
-    return mode && ["fuse", "breaker"].includes(p.kind.kind) ? [{ part: p.id, mode: mode.id }] : [];
+    return mode && has(p, "over-current") ? [{ part: p.id, mode: mode.id }] : [];
   });
   const loads = loadsOf(machine);
   const running = new Set<string>();

@@ -2,6 +2,7 @@ import type { Advice } from "../diagnose/advice/advise";
 import type { Job } from "../journal/fold";
 import type { Machine } from "../model/machine";
 import { inSentence } from "../quantity/format";
+import type { Failures } from "../model/kind";
 
 /** What a job without a fault found has to say for itself. */
 export interface NoFaultFound {
@@ -11,11 +12,11 @@ export interface NoFaultFound {
 }
 
 /** Faults that come and go hide from a test on a good day. */
-const HIDING: Readonly<Record<string, string>> = {
-  contact: "contacts: moved and warmed while something watches",
-  relay: "relays: many cycles, warm",
-  "thermal cut-off": "cut-offs that set themselves again: warm",
-  compressor: "the start of the compressor, warm and at low mains",
+const HIDING: Readonly<Record<NonNullable<Failures<unknown>["provokedBy"]>, string>> = {
+  moving: "contacts: moved and warmed while something watches",
+  cycling: "relays: many cycles, warm",
+  warming: "cut-offs that set themselves again: warm",
+  "starting warm": "the start of the compressor, warm and at low mains",
 };
 
 /** No fault found as a full outcome: what was tested, what that excludes, where else to look. */
@@ -42,8 +43,8 @@ export function noFaultFound(machine: Machine, job: Job, advice: Pick<Advice, "c
     )
     .slice(0, 4);
   for (const f of open) elsewhere.push(`Not asked: ${f.ask}`);
-  for (const [kind, words] of Object.entries(HIDING))
-    if (machine.parts.some((p) => p.kind.kind === kind)) elsewhere.push(`Comes and goes? Try ${words}`);
+  for (const [way, words] of Object.entries(HIDING))
+    if (machine.parts.some((p) => p.kind.failures.provokedBy === way)) elsewhere.push(`Comes and goes? Try ${words}`);
   if (!job.answers.some(({ body }) => body.type === "surroundings"))
     elsewhere.push("Room and mains were not noted: ask at what hour and in what heat it fails");
   elsewhere.push("How it is used and loaded, water and drain, what else hangs on the same line");

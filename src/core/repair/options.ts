@@ -1,5 +1,6 @@
 import type { Machine } from "../model/machine";
 import type { Fault } from "../model/fault";
+import { has } from "../model/traits";
 
 /** Something that can be done about a cause. Money in the shop's coin, minutes of work, `holds` the chance that it lasts. */
 export interface RepairOption {
@@ -70,7 +71,7 @@ export function optionsFor(machine: Machine, fault: Fault): readonly RepairOptio
   const part = machine.partById.get(fault.part);
   if (!part) throw new RangeError(`no part ${fault.part}`);
   const piece = machine.pieceById.get(part.piece)!;
-  const { kind } = part.kind;
+  const smaller = part.kind.service.repairs;
   const memory = { leadDays: 0, temporary: false, source: "from memory" as const };
   const replace: RepairOption = {
     id: "replace",
@@ -94,7 +95,7 @@ export function optionsFor(machine: Machine, fault: Fault): readonly RepairOptio
   };
   if (piece.licensed)
     return [{ ...replace, id: "hand-over", words: piece.repair, school: "Work for a licensed trade." }, giveUp];
-  if (kind === "contact") {
+  if (smaller === "joint") {
     return [
       {
         ...memory,
@@ -148,7 +149,7 @@ export function optionsFor(machine: Machine, fault: Fault): readonly RepairOptio
   }
   const board = piece.board
     ? [
-        ...(kind === "relay"
+        ...(smaller === "relay"
           ? [
               {
                 ...memory,
@@ -171,7 +172,7 @@ export function optionsFor(machine: Machine, fault: Fault): readonly RepairOptio
               },
             ]
           : []),
-        ...(kind === "capacitor" || kind.endsWith("supply")
+        ...(smaller === "capacitors"
           ? [
               {
                 ...memory,
@@ -302,10 +303,9 @@ export function cheapWhileOpen(machine: Machine, piece: string): readonly string
       .filter((p) => machine.parts.some((x) => x.piece === piece && [...x.nodeOf.values()].includes(p.node)))
       .flatMap((p) => (p.panel ? [p.panel] : [])),
   );
-  const AGES = ["thermal cut-off", "run capacitor", "door switch", "reed switch", "ntc", "valve", "switch"];
   return machine.file.pieces.flatMap((p) => {
     if (p.id === piece || p.price <= 0 || p.price > CHEAP || p.licensed) return [];
-    const part = machine.parts.find((x) => x.piece === p.id && AGES.includes(x.kind.kind) && !x.kind.protective);
+    const part = machine.parts.find((x) => x.piece === p.id && has(x, "ages") && !has(x, "protects"));
     if (
       !part ||
       ![...machine.points.values()].some(

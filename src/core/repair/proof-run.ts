@@ -17,6 +17,7 @@ import { makeTest, testKey, type Test } from "../simulate/test";
 import { nominalValues } from "../simulate/values";
 import { secondsUntil } from "../simulate/when";
 import { safetyTest, type SafetyLimit } from "./after-repair-limits";
+import { has } from "../model/traits";
 
 /** One step of the proof that a repaired machine works and is safe. */
 export interface ProofStep {
@@ -103,7 +104,7 @@ export function proofRun(
   const idle = everydaySetup(machine);
   const idleSteps = idle
     ? machine.parts
-        .filter((p) => p.labels && ["panel", "indicator", "led", "lamp"].includes(p.kind.kind))
+        .filter((p) => p.labels && has(p, "display", "board-lamp", "light"))
         .flatMap((p) => stepOf("idle", makeTest(idle.id, "look", p.id), p.name))
         .slice(0, 2)
     : [];
@@ -115,7 +116,7 @@ export function proofRun(
     ...idleSteps,
     ...(complaint ? delays(machine, complaint) : []),
     ...(machine.file.sleep ? [sleepStep(machine.file.sleep)] : []),
-    ...(machine.parts.some((p) => p.kind.kind === "coin input" || p.kind.kind === "payment input")
+    ...(machine.parts.some((p) => has(p, "takes-payment"))
       ? [
           {
             id: "closing price",
@@ -285,7 +286,7 @@ function delays(machine: Machine, complaint: ComplaintEntry): ProofStep[] {
   const steps: ProofStep[] = [];
   for (const setup of new Set(setups)) {
     for (const part of machine.parts) {
-      if (!part.kind.load || !part.labels) continue;
+      if (!part.kind.electrical.load || !part.labels) continue;
       for (const label of part.labels) {
         if (steps.length >= MOST_WAITS) return steps;
         const after = secondsUntil(simulator, setup, [], values, part.id, label, LONG);

@@ -1,7 +1,8 @@
 import { isLowVoltage } from "../model/energy";
 import type { Machine } from "../model/machine";
 import { sourcesOff } from "../safety/rules";
-import { CHARGED, workCautions, type WorkCaution } from "../safety/work-cautions";
+import { workCautions, type WorkCaution } from "../safety/work-cautions";
+import { has } from "../model/traits";
 
 /** One step of a swap. A step with `undoes` is the way back of another, derived and never written down. */
 export interface SwapStep {
@@ -46,9 +47,7 @@ export function openingOrder(machine: Machine, wanted: readonly string[]): reado
 /** Connectors of which one side belongs to a piece: they are pulled before it comes out. */
 export function plugsOf(machine: Machine, piece: string): readonly Machine["file"]["connectors"][number][] {
   const nodes = new Set(
-    machine.parts
-      .filter((p) => p.piece === piece && p.kind.kind !== "contact" && p.kind.kind !== "wire")
-      .flatMap((p) => [...p.nodeOf.values()]),
+    machine.parts.filter((p) => p.piece === piece && !has(p, "harness")).flatMap((p) => [...p.nodeOf.values()]),
   );
   return machine.file.connectors.filter(
     (c) =>
@@ -117,9 +116,9 @@ export function swapPlan(machine: Machine, piece: string, transfer = false): Swa
   const cautions = workCautions(machine, plugs.length > 0);
   const about = (at: WorkCaution["at"]) => cautions.filter((c) => c.at === at).map((c) => c.words);
   const partCautions = [
-    ...new Set(machine.parts.filter((p) => p.piece === piece).flatMap((p) => p.kind.cautions ?? [])),
+    ...new Set(machine.parts.filter((p) => p.piece === piece).flatMap((p) => p.kind.safety.cautions ?? [])),
   ];
-  const charged = machine.parts.filter((p) => CHARGED.includes(p.kind.kind));
+  const charged = machine.parts.filter((p) => has(p, "stores-charge"));
   const proofs = machine.sources.flatMap((s) => {
     const [line, neutral] = [
       s.nodeOf.get("line") ?? s.nodeOf.get("line1") ?? s.nodeOf.get("plus"),
@@ -134,7 +133,7 @@ export function swapPlan(machine: Machine, piece: string, transfer = false): Swa
     const pins = [...machine.points.values()].filter((p) => p.connector === c.id && p.where === c.far.words);
     const loads = machine.parts.filter(
       (p) =>
-        p.kind.load &&
+        p.kind.electrical.load &&
         p.piece !== piece &&
         [...p.nodeOf.values()].some((n) =>
           pins.some((q) => q.node === n || machine.domains[q.node]!.group === machine.domains[n]!.group),
@@ -143,7 +142,7 @@ export function swapPlan(machine: Machine, piece: string, transfer = false): Swa
     return loads.length > 0
       ? [
           step(`dead ${c.id}`, `Ohms at the wire side of ${c.name}: no load and no rail shorted`, {
-            details: loads.slice(0, 6).map((l) => `${l.name}: ${l.kind.alone ?? "ohms against its rating"}`),
+            details: loads.slice(0, 6).map((l) => `${l.name}: ${l.kind.service.alone ?? "ohms against its rating"}`),
           }),
         ]
       : [];

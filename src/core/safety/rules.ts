@@ -1,4 +1,4 @@
-import { isClamp, isPassive } from "../instrument/meter";
+import { isClamp, needsDeadCircuit } from "../instrument/meter";
 import type { Machine } from "../model/machine";
 import type { SetupEntry } from "../model/schema";
 import type { Test } from "../simulate/test";
@@ -10,13 +10,13 @@ export const DEAD_SHARE = 0.8;
 /** Why a test may not be made at all, as a sentence; null when it may. Every planner asks this first. */
 export function forbidden(machine: Machine, setup: SetupEntry, test: Test): string | null {
   const live = isPowered(setup);
-  if (live && isPassive(test.function))
+  if (live && needsDeadCircuit(test.function))
     return test.function === "capacitance" || test.function === "insulation"
       ? "Only on a dead circuit: unplug, wait, discharge, prove it dead."
       : "Ohms only on a dead circuit: unplug, wait, prove it dead.";
   if (test.function === "insulation" && !isMainsToMetalwork(machine, test))
     return "The test voltage of an insulation tester kills electronics: only from a mains conductor to the metalwork.";
-  if (!live && !isPassive(test.function) && test.function !== "look")
+  if (!live && !needsDeadCircuit(test.function) && test.function !== "look")
     return "Nothing flows while the plug is out; this test needs power.";
   if (test.function === "lowz" && inSupplyPrimary(machine, test))
     return "No low-impedance meter in the primary of a supply: it loads the bulk capacitor and the meter may not survive.";
@@ -43,7 +43,7 @@ export function inSupplyPrimary(machine: Machine, test: Test): boolean {
 /** How a machine is made dead, as a sentence; a machine of several sources is dead with all of them off. */
 export function sourcesOff(machine: Machine): string {
   if (machine.sources.length < 2)
-    return machine.sources[0]?.kind.kind === "battery"
+    return machine.sources[0]?.kind.safety.isolatedBy === "battery lead"
       ? "Take the battery off."
       : "Pull the plug and keep it in sight.";
   return `Every source off and locked: ${machine.sources.map((s) => s.name.toLowerCase()).join(", ")}.`;
@@ -51,7 +51,7 @@ export function sourcesOff(machine: Machine): string {
 
 /** The cautions that belong to work on a piece: how it is made dead, and those of the kinds of part in it. */
 export function cautionsAt(machine: Machine, piece: string): readonly string[] {
-  const own = machine.parts.filter((p) => p.piece === piece).flatMap((p) => p.kind.cautions ?? []);
+  const own = machine.parts.filter((p) => p.piece === piece).flatMap((p) => p.kind.safety.cautions ?? []);
   return [...new Set([`${sourcesOff(machine)} Meter on volts first: prove it dead before you touch it.`, ...own])];
 }
 

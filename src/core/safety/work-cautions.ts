@@ -1,47 +1,32 @@
-import type { Machine, Part } from "../model/machine";
+import type { Machine } from "../model/machine";
+import { has, type Trait } from "../model/traits";
 import { panelsOverMains } from "./exposure";
 
 /** A danger of working on a machine, said at the step where it matters and once in the report. */
 export interface WorkCaution {
-  readonly of: "mains" | "charge" | "two sources" | "gas" | "refrigerant" | "hot" | "moving" | "raised" | "aerosol";
+  readonly of:
+    | "mains"
+    | "charge"
+    | "two sources"
+    | "battery"
+    | "gas"
+    | "refrigerant"
+    | "hot"
+    | "hot water"
+    | "sharp"
+    | "spring"
+    | "moving"
+    | "raised"
+    | "aerosol";
   readonly at: "power-down" | "open" | "swap" | "trial";
   readonly words: string;
 }
-
-const HOT: readonly string[] = ["heater", "lamp", "compressor", "resistor", "inrush resistor", "ptc", "cooling unit"];
-const MOVING: readonly string[] = [
-  "motor",
-  "fan",
-  "dc fan",
-  "pump",
-  "driven",
-  "solenoid",
-  "engine set",
-  "capacitor motor",
-  "motor drive",
-];
-const REFRIGERANT: readonly string[] = ["compressor", "cooling unit"];
-const GAS: readonly string[] = ["gas valve coil"];
-/** Kinds that hold a charge after the sources are off. */
-export const CHARGED: readonly string[] = [
-  "switched supply",
-  "non-isolated supply",
-  "linear supply",
-  "capacitor",
-  "run capacitor",
-  "motor drive",
-];
-
-/** The kinds that each of these lists names; a test holds that every name is a kind, and walks every kind past them. */
-export const CAUTION_KINDS = { hot: HOT, moving: MOVING, refrigerant: REFRIGERANT, charge: CHARGED, gas: GAS } as const;
-
-const has = (parts: readonly Part[], kinds: readonly string[]) => parts.some((p) => kinds.includes(p.kind.kind));
 
 /**
  * The dangers of working on this machine, usual cautions and no more: local codes and licensed trades come first. `cleans`: a spray may be used.
  */
 export function workCautions(machine: Machine, cleans = false): readonly WorkCaution[] {
-  const { parts } = machine;
+  const any = (...traits: readonly Trait[]) => machine.parts.some((p) => has(p, ...traits));
   const cautions: WorkCaution[] = [];
   const say = (of: WorkCaution["of"], at: WorkCaution["at"], words: string) => {
     cautions.push({ of, at, words });
@@ -52,31 +37,49 @@ export function workCautions(machine: Machine, cleans = false): readonly WorkCau
       "power-down",
       `${machine.sources.length} sources, each locked off by whoever works here: ${machine.sources.map((s) => s.name.toLowerCase()).join(", ")}. One left on feeds the other's wires.`,
     );
-  if (has(parts, CHARGED))
+  if (any("stores-charge"))
     say(
       "charge",
       "power-down",
       "Capacitors keep their charge. Nothing is touched while one shows more than 60 V: discharge through a resistor, never with a screwdriver.",
     );
-  if (has(parts, GAS))
+  if (any("battery-arc"))
+    say(
+      "battery",
+      "power-down",
+      "Battery: rings off, no spanner across it. Its black lead comes off first and goes on last.",
+    );
+  if (any("gas"))
     say(
       "gas",
       "power-down",
       "Gas: shut its valve first. A smell of gas: no switch, no flame, doors open, out, and call the licensed trade.",
     );
-  if (has(parts, REFRIGERANT))
+  if (any("refrigerant"))
     say(
       "refrigerant",
       "open",
-      "Refrigerant: a hiss, oil or a smell means stop, ventilate, open nothing further. Its circuit is for a licensed technician; some of it burns.",
+      `Refrigerant: a hiss, oil or a smell means stop, ventilate, open nothing further. Its circuit is for a licensed technician${any("flammable-refrigerant") ? "; some of it burns: no flame and no spark near it" : ""}.`,
     );
-  if (has(parts, ["driven", "engine set"]) || machine.file.family === "powered equipment")
+  if (any("suspended-load") || machine.file.family === "powered equipment")
     say("raised", "open", "Whatever is raised or held by the drive is let down or propped before a cover comes off.");
   if (panelsOverMains(machine).size > 0)
     say("mains", "open", "Bare mains behind the covers: proven dead before a hand goes in.");
-  if (has(parts, HOT)) say("hot", "swap", "Hot parts: let heater, lamp and compressor cool before they are touched.");
-  if (has(parts, MOVING))
-    say("moving", "trial", "Parts that move start by themselves: hands, hair and cuffs clear, nobody reaching in.");
+  if (any("hot")) say("hot", "swap", "Hot parts: let heater, lamp and compressor cool before they are touched.");
+  if (any("hot-water") && any("heats"))
+    say("hot water", "swap", "Water in pump and hoses may scald: let it cool and drain it before a hose comes off.");
+  if (any("sharp"))
+    say("sharp", "swap", "Fins, blades and sheet-metal edges cut: gloves on while you reach past them.");
+  if (any("spring-or-weight"))
+    say("spring", "swap", "Springs and plungers snap back: relieve or hold them before a screw comes out.");
+  if (any("moves"))
+    say(
+      "moving",
+      "trial",
+      any("starts-by-itself")
+        ? "Parts that move start by themselves: hands, hair and cuffs clear, nobody reaching in."
+        : "Parts that move: hands, hair and cuffs clear, nobody reaching in.",
+    );
   if (cleans) say("aerosol", "swap", "Spray only dead, cold and aired; dry before power comes back. Its gas burns.");
   return cautions;
 }

@@ -2,6 +2,7 @@ import type { Machine } from "../model/machine";
 import { nominalValues } from "../simulate/values";
 import { Simulator } from "../simulate/energise";
 import { NoOperatingPoint } from "../simulate/state";
+import { ratings } from "../model/ratings";
 
 /**
  * The rest a compressor needs between two starts, so that its pressures come level: minutes from the file, kept
@@ -22,7 +23,7 @@ export interface RestRule {
 
 /** Finds the rule of a machine by simulation; null for a machine without a compressor. */
 export function restRule(machine: Machine): RestRule | null {
-  const compressors = machine.parts.filter((p) => p.kind.kind === "compressor");
+  const compressors = machine.parts.filter((p) => ratings(p).restMinutes !== undefined);
   if (compressors.length === 0) return null;
   const simulator = new Simulator(machine);
   const running = new Set<string>();
@@ -37,7 +38,7 @@ export function restRule(machine: Machine): RestRule | null {
       if (!(error instanceof NoOperatingPoint)) throw error;
     }
   }
-  return { minutes: Math.max(...compressors.map((c) => (c.fields as { restMinutes: number }).restMinutes)), running };
+  return { minutes: Math.max(...compressors.map((c) => ratings(c).restMinutes!)), running };
 }
 
 /**

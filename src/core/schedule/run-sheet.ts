@@ -13,6 +13,7 @@ import { NoOperatingPoint } from "../simulate/state";
 import { makeTest, type Test } from "../simulate/test";
 import { nominalValues } from "../simulate/values";
 import { restRule } from "./rest";
+import { has } from "../model/traits";
 
 /**
  * The machine's own tests as a run sheet, worked out from its model: mode by mode what should run and what should rest,
@@ -135,7 +136,7 @@ export function runSheet(isolation: Isolation): RunSheet {
           should,
           labels: p.labels!,
           runs: !RESTING.includes(should),
-          noticed: p.kind.noticed ?? "Look.",
+          noticed: p.kind.observed?.noticed ?? "Look.",
         };
       }),
       clamps: clampsIn(isolation, setup),
@@ -148,7 +149,7 @@ export function runSheet(isolation: Isolation): RunSheet {
 
 /** What works rather than shows: displays and status lamps have their own reader. */
 function isLoad(part: Part): boolean {
-  return part.labels !== null && !["panel", "indicator"].includes(part.kind.kind);
+  return part.labels !== null && !has(part, "tells-codes");
 }
 
 /** Clamp points that carry a current worth reading in a setup, with what a sound machine shows. */

@@ -1,10 +1,10 @@
-import type { Program } from "../model/program/program";
 import type { Machine, Part } from "../model/machine";
 import type { Fault } from "../model/fault";
 import type { SetupEntry } from "../model/schema";
-import { conditionsOf, controllerOf } from "./conditions";
+import { conditionsOf, controllerOf, mainProgramOf } from "./conditions";
 import { Simulator, type Course } from "./energise";
 import type { Values } from "./values";
+import { has } from "../model/traits";
 
 /** Something a person does to a machine. */
 export type Doing =
@@ -38,9 +38,6 @@ export interface Controls {
   readonly seen: readonly Part[];
 }
 
-/** Kinds of part worked by hand. */
-const BY_HAND = ["switch", "coin input", "payment input"];
-
 /** What can be worked and seen on a machine, from its file. */
 export function controlsOf(machine: Machine): Controls {
   const { setups } = machine.file;
@@ -50,18 +47,12 @@ export function controlsOf(machine: Machine): Controls {
       for (const [place, value] of Object.entries(pick(setup))) if (!found.has(place)) found.set(place, value);
     return found;
   };
-  const program = controllerOf(machine)?.fields as Program | undefined;
+  const program = mainProgramOf(machine);
   const made = new Set(setups.flatMap((s) => s.made));
   return {
-    keys: [
-      ...new Set(
-        machine.parts.flatMap((p) =>
-          p.kind.kind === "keypad" ? Object.keys((p.fields as { keys: Record<string, unknown> }).keys) : [],
-        ),
-      ),
-    ],
+    keys: [...new Set(machine.parts.flatMap((p) => p.kind.observed?.keys?.(p.fields) ?? []))],
     doors: machine.file.doors,
-    switches: machine.parts.filter((p) => BY_HAND.includes(p.kind.kind) || made.has(p.id)),
+    switches: machine.parts.filter((p) => has(p, "worked-by-hand") || made.has(p.id)),
     sources: machine.sources,
     places: [...usual((s) => s.places)].map(([id, celsius]) => ({ id, celsius })),
     levels: [...usual((s) => s.levels)].map(([id, level]) => ({ id, level })),
@@ -194,7 +185,7 @@ export class MachineAtHand {
   /** The mode its control program is in; null while the controller is dead, and for a machine without one. */
   get mode(): string | null {
     const part = controllerOf(this.machine);
-    return part?.kind.inMode?.(this.course.instances[part.index]!, this.course.states[part.index]!) ?? null;
+    return part?.kind.electrical.inMode?.(this.course.instances[part.index]!, this.course.states[part.index]!) ?? null;
   }
 
   private conditions() {

@@ -55,13 +55,19 @@ export function gesturesFor(machine: Machine, setup: SetupEntry): readonly Gestu
 
 /** The part that runs the machine: the controller that has modes, or else the first; undefined for a machine without. */
 export function controllerOf(machine: Machine): Part | undefined {
-  const controllers = machine.parts.filter((p) => p.kind.kind === "controller");
-  return controllers.find((p) => (p.fields as Program).modes.length > 0) ?? controllers[0];
+  const controllers = machine.parts.filter((p) => p.kind.electrical.program);
+  return controllers.find((p) => p.kind.electrical.program!(p.fields).modes.length > 0) ?? controllers[0];
+}
+
+/** The control program of that part, with modes or without. */
+export function mainProgramOf(machine: Machine): Program | undefined {
+  const controller = controllerOf(machine);
+  return controller?.kind.electrical.program!(controller.fields);
 }
 
 /** The control program of a machine that has modes; undefined for a machine without. */
 export function programOf(machine: Machine): Program | undefined {
-  const program = controllerOf(machine)?.fields as Program | undefined;
+  const program = mainProgramOf(machine);
   return program && program.modes.length > 0 ? program : undefined;
 }
 

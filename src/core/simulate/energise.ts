@@ -76,7 +76,7 @@ export class Simulator extends StampedCircuit {
     super(machine);
     const array = () => new Float64Array(machine.memorySize);
     [this.relax, this.lastStep, this.lastMemory] = [array(), array(), array()];
-    this.remembering = machine.parts.filter((part) => part.kind.memory && part.kind.follow);
+    this.remembering = machine.parts.filter((part) => part.kind.electrical.memory && part.kind.electrical.follow);
   }
 
   /**
@@ -137,7 +137,7 @@ export class Simulator extends StampedCircuit {
     const heated = new Map<string, number>();
     for (const [index, { mode }] of faulty) {
       const part = machine.parts[index]!;
-      const heat = part.kind.heats?.(part.fields, mode);
+      const heat = part.kind.failures.heats?.(part.fields, mode);
       if (heat && setup.power === "on") heated.set(heat.place, heat.celsius);
     }
     const heatedIn = (conditions: Conditions): Conditions =>
@@ -155,7 +155,8 @@ export class Simulator extends StampedCircuit {
 
   private startStates(instances: readonly Instance<unknown>[]): Int32Array {
     const states = new Int32Array(this.machine.parts.length);
-    for (const part of this.machine.parts) states[part.index] = part.kind.start?.(instances[part.index]!) ?? 0;
+    for (const part of this.machine.parts)
+      states[part.index] = part.kind.electrical.start?.(instances[part.index]!) ?? 0;
     return states;
   }
 
@@ -251,13 +252,13 @@ export class Simulator extends StampedCircuit {
   ): { part: number; at: number } | null {
     let soonest: { part: number; at: number } | null = null;
     for (const part of this.machine.parts) {
-      if (!part.kind.next) continue;
+      if (!part.kind.electrical.next) continue;
       if (only !== EVERY_PART && part.index !== only) {
         for (const d of due[part.index]!) if (!soonest || d.at < soonest.at) soonest = { part: part.index, at: d.at };
         continue;
       }
       this.turn(part.index);
-      const wished = part.kind.next(instances[part.index]!, this.view, states[part.index]!);
+      const wished = part.kind.electrical.next(instances[part.index]!, this.view, states[part.index]!);
       const changes = wished === null ? [] : Array.isArray(wished) ? wished : [wished];
       if (changes.length === 0) {
         due[part.index] = NOTHING_DUE;
@@ -284,8 +285,8 @@ export class Simulator extends StampedCircuit {
     due[part] = due[part]!.filter((d) => d.at > at + SAME_MOMENT);
     const { kind } = this.machine.parts[part]!;
     this.turn(part);
-    states[part] = kind.fire
-      ? kind.fire(
+    states[part] = kind.electrical.fire
+      ? kind.electrical.fire(
           instances[part]!,
           this.view,
           states[part]!,
@@ -307,11 +308,11 @@ export class Simulator extends StampedCircuit {
       this.solveAll();
       let moved = false;
       for (const part of this.remembering) {
-        const size = part.kind.memory!;
+        const size = part.kind.electrical.memory!;
         const own = memory.subarray(part.firstMemory, part.firstMemory + size);
         lastMemory.set(own);
         this.turn(part.index);
-        part.kind.follow!(instances[part.index]!, this.view, states[part.index]!, own);
+        part.kind.electrical.follow!(instances[part.index]!, this.view, states[part.index]!, own);
         for (let i = 0; i < size; i++) {
           const before = lastMemory[i]!;
           if (Math.abs(own[i]! - before) > REST * Math.max(REST, Math.abs(before))) moved = true;

@@ -1,11 +1,11 @@
 import type { GuideLeg, GuideStep } from "../model/program/guide";
-import type { Program } from "../model/program/program";
 import type { Machine } from "../model/machine";
 import type { Fault } from "../model/fault";
 import { everydaySetup } from "../model/everyday-setup";
 import { MachineAtHand } from "./at-hand";
-import { controllerOf } from "./conditions";
+import { mainProgramOf } from "./conditions";
 import { nominalValues } from "./values";
+import { has } from "../model/traits";
 
 /** How a person makes a gesture. */
 export interface Manner {
@@ -83,8 +83,8 @@ export interface Slip {
 
 /** What the display of a machine shows: its panel's text, or its first lamp where it has no panel. */
 export function displayPart(machine: Machine): string | null {
-  const shows = machine.parts.filter((p) => ["panel", "indicator"].includes(p.kind.kind) && p.labels);
-  return (shows.find((p) => p.kind.kind === "panel") ?? shows[0])?.id ?? null;
+  const shows = machine.parts.filter((p) => has(p, "tells-codes") && p.labels);
+  return (shows.find((p) => has(p, "display")) ?? shows[0])?.id ?? null;
 }
 
 /**
@@ -94,7 +94,7 @@ export function displayPart(machine: Machine): string | null {
 export function slipsOf(machine: Machine, before: readonly GuideLeg[], leg: GuideLeg): readonly Slip[] {
   const part = displayPart(machine);
   const { gesture } = leg;
-  const program = controllerOf(machine)?.fields as Program | undefined;
+  const program = mainProgramOf(machine);
   if (part === null || !gesture || !program) return [];
   const shown = (faults: readonly Fault[], manner: Manner): string => {
     const hand = new MachineAtHand(machine, faults, nominalValues(machine), everydaySetup(machine.file), 0);
@@ -137,20 +137,9 @@ function faultsAgainst(
     readonly openDoors: readonly string[];
   },
 ): Fault[] {
-  const keys = new Set([...gesture.hold, ...gesture.presses.map((p) => p.key)]);
-  return machine.parts.flatMap((part): Fault[] => {
-    const all = part.modes.map((m) => ({ part: part.id, mode: m.id }));
-    switch (part.kind.kind) {
-      case "keypad":
-        return all.filter((f) => [...keys].some((k) => f.mode === `${k}-dead` || f.mode === `${k}-stuck`));
-      case "door switch":
-        return gesture.openDoors.includes((part.fields as { door: string }).door) ? all : [];
-      case "panel":
-        return all.filter((f) => ["dead", "link-dead"].includes(f.mode));
-      case "controller":
-        return all.filter((f) => f.mode === "dead");
-      default:
-        return [];
-    }
+  const keys = [...new Set([...gesture.hold, ...gesture.presses.map((p) => p.key)])];
+  return machine.parts.flatMap((part) => {
+    const hindering = part.kind.failures.hinders?.(part.fields, { keys, doors: gesture.openDoors }) ?? [];
+    return part.modes.filter((m) => hindering.includes(m.id)).map((m): Fault => ({ part: part.id, mode: m.id }));
   });
 }

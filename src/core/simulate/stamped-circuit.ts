@@ -1,7 +1,8 @@
 import { AcSolver } from "../circuit/ac";
 import { DcSolver } from "../circuit/dc";
 import { LAMP_DARK, LAMP_LIT, type Machine, type Part } from "../model/machine";
-import { OPEN, type Face, type Instance, type Stamp, type View } from "../model/kind";
+import { OPEN, type Instance, type Stamp, type View } from "../model/kind";
+import type { Face } from "../model/program/program";
 import type { Phase, State } from "./state";
 
 const NO_MEMORY = new Float64Array(0);
@@ -123,11 +124,11 @@ export class StampedCircuit {
       if (lamps.has(part.id)) this.stamp.conduct(0, LAMP_WATTS / this.machine.file.supply.volts ** 2);
       return;
     }
-    part.kind.stamp(
+    part.kind.electrical.stamp(
       instances[index]!,
       this.stamp,
       states[index]!,
-      part.kind.memory ? memory.subarray(firstMemory, firstMemory + part.kind.memory) : NO_MEMORY,
+      part.kind.electrical.memory ? memory.subarray(firstMemory, firstMemory + part.kind.electrical.memory) : NO_MEMORY,
     );
   }
 
@@ -194,14 +195,14 @@ export class StampedCircuit {
     this.load(state, phase);
     const starting = this.machine.parts.filter(
       (part) =>
-        part.kind.stampAtStart &&
+        part.kind.electrical.stampAtStart &&
         !state.instances[part.index]!.conditions.lamps.has(part.id) &&
         !state.instances[part.index]!.conditions.lifted.has(part.id),
     );
     if (starting.length === 0) return measure();
     for (const part of starting) {
       this.turn(part.index);
-      part.kind.stampAtStart!(state.instances[part.index]!, this.stamp);
+      part.kind.electrical.stampAtStart!(state.instances[part.index]!, this.stamp);
     }
     this.solveAll();
     const found = measure();
@@ -287,7 +288,7 @@ export class StampedCircuit {
   /** The label under which a part is seen in the loaded phase. */
   seen(state: State, phase: Phase, partIndex: number): string {
     const part = this.machine.parts[partIndex]!;
-    if (!part.kind.look) throw new RangeError(`${part.id} is nothing one can see`);
+    if (!part.kind.observed?.look) throw new RangeError(`${part.id} is nothing one can see`);
     this.turn(partIndex);
     this.states = phase.states;
     this.instances = state.instances;
@@ -298,7 +299,7 @@ export class StampedCircuit {
       );
       return Math.hypot(acRe, acIm) > this.machine.file.supply.volts / 3 ? LAMP_LIT : LAMP_DARK;
     }
-    return part.kind.look(state.instances[partIndex]!, this.view, phase.states[partIndex]!);
+    return part.kind.observed?.look(state.instances[partIndex]!, this.view, phase.states[partIndex]!);
   }
 
   // The parts' window on the solver: `turn` says whose turn it is.
@@ -341,7 +342,7 @@ export class StampedCircuit {
     joined: (a, b) => this.seenOhms(this.terminal(a), this.terminal(b)) < KEY_OHMS,
     face: (id): Face | null => {
       const other = this.machine.partById.get(id);
-      return other?.kind.face?.(this.instances[other.index]!, this.states[other.index]!) ?? null;
+      return other?.kind.observed?.face?.(this.instances[other.index]!, this.states[other.index]!) ?? null;
     },
     watts: (id): number => {
       const other = this.machine.partById.get(id);
@@ -355,10 +356,10 @@ export class StampedCircuit {
     },
     seen: (id): string => {
       const other = this.machine.partById.get(id);
-      if (!other?.kind.look) return "";
+      if (!other?.kind.observed?.look) return "";
       const turned = this.partIndex;
       this.turn(other.index);
-      const label = other.kind.look(this.instances[other.index]!, this.view, this.states[other.index]!);
+      const label = other.kind.observed?.look(this.instances[other.index]!, this.view, this.states[other.index]!);
       this.turn(turned);
       return label;
     },

@@ -7,6 +7,9 @@ import { NoOperatingPoint, type State } from "../simulate/state";
 import { nominalValues, type Values } from "../simulate/values";
 import { quantityText } from "../quantity/units";
 import { FUSE_RATINGS } from "./fuse";
+import type { OnBoard } from "../model/kind";
+import { ratings } from "../model/ratings";
+import { has } from "../model/traits";
 
 /** What a lamp of the rig can do. */
 export const LAMP_SHOWS = ["lit", "dark", "flickers"] as const;
@@ -53,63 +56,23 @@ export interface BenchRig {
 }
 
 /** What a verdict of the rig can name. */
-export type BoardSort =
-  | "good board"
-  | "relay"
-  | "driver"
-  | "low-voltage supply"
-  | "sensor input"
-  | "controller"
-  | "board fuse or filter"
-  | "other part";
+export type BoardSort = "good board" | OnBoard | "other part";
 
-const SUPPLIES: ReadonlySet<string> = new Set([
-  "switched supply",
-  "linear supply",
-  "non-isolated supply",
-  "regulator",
-  "transformer",
-  "capacitor",
-  "inrush resistor",
-  "diode",
-]);
-const DRIVERS: ReadonlySet<string> = new Set(["transistor switch", "motor drive", "triac"]);
-const LINE_SIDE: ReadonlySet<string> = new Set(["fuse", "line filter", "varistor"]);
-
-function sortOf(part: Part, mode: string): BoardSort {
-  const { kind } = part.kind;
-  if (kind === "relay") return "relay";
-  if (DRIVERS.has(kind)) return "driver";
-  if (SUPPLIES.has(kind)) return "low-voltage supply";
-  if (LINE_SIDE.has(kind)) return "board fuse or filter";
-  if (kind === "controller")
-    return /^(in|input|sense)|-input|input-/.test(mode) ? "sensor input" : /-off$/.test(mode) ? "driver" : "controller";
-  return "other part";
-}
+const sortOf = (part: Part, mode: string): BoardSort => part.kind.service.onBoard?.(mode) ?? "other part";
+/** What switches a load. */
+const SWITCHES: readonly BoardSort[] = ["relay", "driver", "controller"];
 
 /** Boards of a machine that can be put on a rig: those with something that switches a load. */
 export function rigBoards(machine: Machine): readonly { readonly piece: string; readonly name: string }[] {
   const loads = loadsOf(machine, "");
   if (loads.length === 0) return [];
   return machine.file.pieces
-    .filter(
-      (p) =>
-        p.board &&
-        machine.parts.some(
-          (part) =>
-            part.piece === p.id &&
-            (part.kind.kind === "relay" || part.kind.kind === "controller" || DRIVERS.has(part.kind.kind)),
-        ),
-    )
+    .filter((p) => p.board && machine.parts.some((part) => part.piece === p.id && SWITCHES.includes(sortOf(part, ""))))
     .map((p) => ({ piece: p.id, name: p.name }));
 }
 
 function loadsOf(machine: Machine, board: string): readonly Part[] {
-  return machine.parts
-    .filter(
-      (p) => p.kind.load && p.elementCount > 0 && p.piece !== board && !["transformer", "relay"].includes(p.kind.kind),
-    )
-    .slice(0, 10);
+  return machine.parts.filter((p) => p.kind.electrical.load && p.elementCount > 0 && p.piece !== board).slice(0, 10);
 }
 
 /** Watts of the lamp for a load: its own up to these. */
@@ -117,10 +80,10 @@ const MAINS_LAMP = 40;
 const LOW_LAMP = 5;
 
 function lampFor(machine: Machine, part: Part): RigLamp {
-  const f = part.fields as { volts?: number; watts?: number; amps?: number; runAmps?: number; current?: "ac" | "dc" };
+  const f = ratings(part);
   const volts = f.volts ?? machine.file.supply.volts;
   const current = f.current ?? (machine.usual[machine.ends[2 * part.firstElement]!] === "dc" ? "dc" : "ac");
-  const own = f.watts ?? volts * (f.amps ?? f.runAmps ?? 1);
+  const own = f.watts ?? volts * (f.amps ?? 1);
   return {
     part: part.id,
     name: part.name,
@@ -133,15 +96,12 @@ function lampFor(machine: Machine, part: Part): RigLamp {
 /** What stands in for the sensors in a setup, in words. */
 function standIns(machine: Machine, setup: SetupEntry): string[] {
   return machine.parts.flatMap((part) => {
-    const f = part.fields as { place?: string; ohms25?: number; beta?: number; ohms0?: number };
-    const celsius = f.place === undefined ? undefined : (setup.places[f.place] ?? machine.file.ambient);
-    if (part.kind.kind === "ntc" && celsius !== undefined) {
-      const ohms = f.ohms25! * Math.exp(f.beta! * (1 / (celsius + 273.15) - 1 / 298.15));
-      return [`${part.name}: ${quantityText(ohms, "ohms")} (${quantityText(celsius, "celsius")})`];
-    }
-    if (part.kind.kind === "reed switch")
-      return [`${part.name}: ${setup.magnets.length > 0 ? "magnet held" : "no magnet"}`];
-    return [];
+    const { place } = ratings(part);
+    const celsius = place === undefined ? undefined : (setup.places[place] ?? machine.file.ambient);
+    const standIn = part.kind.service.standIn?.(part.fields, { celsius, magnet: setup.magnets.length > 0 });
+    if (!standIn) return [];
+    if ("magnet" in standIn) return [`${part.name}: ${standIn.magnet ? "magnet held" : "no magnet"}`];
+    return [`${part.name}: ${quantityText(standIn.ohms, "ohms")} (${quantityText(standIn.celsius, "celsius")})`];
   });
 }
 
@@ -220,7 +180,7 @@ export function benchRig(machine: Machine, board: string): BenchRig {
     good,
   );
   const own = machine.parts.filter((p) => p.piece === board);
-  const isolated = !own.some((p) => p.kind.kind === "non-isolated supply");
+  const isolated = !own.some((p) => has(p, "not-isolating"));
   const faults: BenchRig["faults"][number][] = [
     {
       id: "",

@@ -175,7 +175,6 @@ export const contactTool: Tool = {
   name: "Contact or plug",
   group: "Joints and wires",
   words: "Wiggled ohms, drop under load, seating, tug",
-  kinds: ["contact", "wire"],
   fields: [
     { key: "wiggle", label: "Ohms while wiggled", hint: "0.1 0.1 3 OL", under: "Dead" },
     { key: "depth", label: "Pushed in", quantity: "millimetres", under: "Dead" },

@@ -1,5 +1,6 @@
 import { quantityText, readQuantity } from "../quantity/units";
 import { formula, positive, Refused, type Given, type Line, type Sheet, type Tool, type Verdict } from "./tool";
+import { ratings } from "../model/ratings";
 
 /** Preferred ratings, amperes (IEC 60127, from memory). */
 export const FUSE_RATINGS = [
@@ -136,7 +137,6 @@ export const fuseTool: Tool = {
   name: "Fuse",
   group: "Joints and wires",
   words: "Right type and size, and why it blew",
-  kinds: ["fuse"],
   fields: [
     { key: "volts", label: "Supply", quantity: "volts", preset: "230", min: 0 },
     { key: "loads", label: "Loads behind it", lines: 2, hint: "325W heater, 0.5A fan" },
@@ -167,10 +167,10 @@ export const fuseTool: Tool = {
   ],
   work,
   fill(part, machine): Record<string, string> {
-    const f = part.fields as { amps?: number };
+    const { amps } = ratings(part);
     return {
       volts: String(machine.file.supply.volts),
-      ...(f.amps ? { print: String(f.amps), fitted: String(f.amps) } : {}),
+      ...(amps ? { print: String(amps), fitted: String(amps) } : {}),
     };
   },
 };

@@ -10,6 +10,7 @@ import {
   type Tool,
   type Verdict,
 } from "./tool";
+import { ratings } from "../model/ratings";
 
 /** What a resistive load has to do with: any two give the others. Volts, amperes, ohms, watts. */
 export interface Power {
@@ -205,7 +206,6 @@ export const heaterTool: Tool = {
   name: "Heater or coil",
   group: "Loads",
   words: "Volts, watts, ohms, amperes: any two give the rest",
-  kinds: ["heater", "valve", "solenoid", "gas valve coil"],
   fields: [
     { key: "volts", label: "Volts", quantity: "volts", min: 0 },
     { key: "watts", label: "Watts", quantity: "watts" },
@@ -228,11 +228,11 @@ export const heaterTool: Tool = {
   ],
   work,
   fill(part, machine) {
-    const fields = part.fields as { volts?: number; watts?: number; ohms?: number; amps?: number };
+    const fields = ratings(part);
     const own = fields.ohms !== undefined && fields.watts === undefined;
     const rest = machine.parts
-      .filter((p) => p !== part && p.kind.kind === part.kind.kind)
-      .map((p) => p.fields as typeof fields)
+      .filter((p) => p !== part && p.kind === part.kind)
+      .map(ratings)
       .map((f) => (f.ohms ?? f.volts! ** 2 / f.watts!).toFixed(1));
     return {
       ...(own

@@ -154,7 +154,6 @@ export const levelSensorTool: Tool = {
   name: "Position and level",
   group: "Sensors",
   words: "Hall, reed, pressure, float, potentiometer",
-  kinds: ["hall sensor", "reed switch", "pressure switch", "potentiometer"],
   fields: [
     {
       key: "sort",
@@ -178,9 +177,7 @@ export const levelSensorTool: Tool = {
   ],
   work,
   fill(part): Record<string, string> {
-    const sort = { "hall sensor": "hall", "reed switch": "reed", "pressure switch": "switch", potentiometer: "pot" }[
-      part.kind.kind
-    ];
+    const sort = part.kind.service.level;
     return sort ? { sort } : {};
   },
 };

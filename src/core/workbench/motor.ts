@@ -1,6 +1,7 @@
 import { quantityText } from "../quantity/units";
 import { INSULATION_CLASS_I, judgeInsulation } from "./heater";
 import { formula, positive, Refused, type Given, type Line, type Sheet, type Tool, type Verdict } from "./tool";
+import { ratings } from "../model/ratings";
 
 /** Three leads of a single-phase motor or compressor, named from three readings. */
 export interface Windings {
@@ -239,7 +240,6 @@ export const motorTool: Tool = {
   name: "Motor or compressor",
   group: "Loads",
   words: "Windings, capacitor, start device, currents",
-  kinds: ["motor", "capacitor motor", "compressor", "pump", "fan", "run capacitor"],
   fields: [
     { key: "ohms12", label: "Lead 1 to 2", quantity: "ohms", under: "Windings" },
     { key: "ohms23", label: "Lead 2 to 3", quantity: "ohms", under: "Windings" },
@@ -276,10 +276,10 @@ export const motorTool: Tool = {
   ],
   work,
   fill(part) {
-    const f = part.fields as { runAmps?: number; amps?: number; farads?: number };
+    const { amps, farads } = ratings(part);
     return {
-      ...((f.runAmps ?? f.amps) ? { plate: String(f.runAmps ?? f.amps) } : {}),
-      ...(f.farads ? { print: `${f.farads * 1e6}u` } : {}),
+      ...(amps ? { plate: String(amps) } : {}),
+      ...(farads ? { print: `${farads * 1e6}u` } : {}),
     };
   },
 };

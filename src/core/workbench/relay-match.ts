@@ -1,5 +1,6 @@
 import { quantityText } from "../quantity/units";
 import { Refused, type Given, type Sheet, type Table, type Tool } from "./tool";
+import { ratings } from "../model/ratings";
 
 /** One line of a comparison: it fits, does not, or has to be checked by eye. */
 export interface Match {
@@ -209,7 +210,7 @@ export const relayMatchTool: Tool = {
   ],
   work,
   fill(part): Record<string, string> {
-    const f = part.fields as { coilVolts?: number; coilOhms?: number; contactAmps?: number };
+    const f = ratings(part);
     return f.coilVolts === undefined
       ? {}
       : {

@@ -1,5 +1,6 @@
 import { quantityText } from "../quantity/units";
 import { formula, positive, Refused, type Given, type Line, type Sheet, type Tool, type Verdict } from "./tool";
+import { ratings } from "../model/ratings";
 
 /** Kinds of load by what they ask of a contact. */
 export const CONTACT_LOADS = {
@@ -147,7 +148,6 @@ export const relayTool: Tool = {
   name: "Relay",
   group: "Boards",
   words: "Coil, driver, contact by kind of load",
-  kinds: ["relay"],
   fields: [
     { key: "coilVolts", label: "Coil volts", quantity: "volts", under: "Coil", min: 0 },
     { key: "coilOhms", label: "Coil ohms", quantity: "ohms", under: "Coil" },
@@ -200,7 +200,7 @@ export const relayTool: Tool = {
   ],
   work,
   fill(part) {
-    const f = part.fields as { coilVolts: number; coilOhms: number; contactAmps: number };
+    const f = ratings(part);
     return { coilVolts: String(f.coilVolts), coilOhms: String(f.coilOhms), rated: String(f.contactAmps) };
   },
 };

@@ -10,6 +10,8 @@ import {
   type Tool,
   type Verdict,
 } from "./tool";
+import { ratings } from "../model/ratings";
+import { has } from "../model/traits";
 
 /** A rectifier and its bulk capacitor under load. */
 export interface Rectified {
@@ -300,7 +302,6 @@ export const supplyTool: Tool = {
   name: "Low-voltage supply",
   group: "Boards",
   words: "Stage by stage: what to expect, against which reference",
-  kinds: ["switched supply", "linear supply", "non-isolated supply", "regulator", "capacitor"],
   fields: [
     { key: "volts", label: "Volts in, AC", quantity: "volts", preset: "230", min: 0 },
     { key: "hertz", label: "Line frequency", quantity: "hertz", preset: "50" },
@@ -360,12 +361,12 @@ export const supplyTool: Tool = {
   ],
   work,
   fill(part, machine): Record<string, string> {
-    const f = part.fields as { volts?: number };
+    const { volts } = ratings(part);
     return {
       volts: String(machine.file.supply.volts),
       hertz: String(machine.file.supply.hertz || 50),
-      ...(part.kind.kind === "non-isolated supply" ? { isolation: "none" } : {}),
-      ...(f.volts !== undefined && part.kind.kind !== "capacitor" ? { railWanted: String(f.volts) } : {}),
+      ...(has(part, "not-isolating") ? { isolation: "none" } : {}),
+      ...(volts !== undefined ? { railWanted: String(volts) } : {}),
     };
   },
 };

@@ -11,6 +11,7 @@ import {
   type Tool,
   type Verdict,
 } from "./tool";
+import { ratings } from "../model/ratings";
 
 const KELVIN = 273.15;
 
@@ -372,7 +373,6 @@ export const temperatureSensorTool: Tool = {
   name: "Temperature sensor",
   group: "Sensors",
   words: "Ohms to temperature and back; pin volts; decade box",
-  kinds: ["ntc", "rtd"],
   fields: [
     {
       key: "sort",
@@ -397,9 +397,9 @@ export const temperatureSensorTool: Tool = {
   ],
   work,
   fill(part): Record<string, string> {
-    const f = part.fields as { ohms25?: number; beta?: number; ohms0?: number };
-    return part.kind.kind === "rtd"
-      ? { sort: "platinum", ohms25: String(f.ohms0 ?? 100) }
-      : { sort: "beta", ohms25: String(f.ohms25), beta: String(f.beta) };
+    const { ohms0, ohms25, beta } = ratings(part);
+    return ohms0 === undefined
+      ? { sort: "beta", ohms25: String(ohms25), beta: String(beta) }
+      : { sort: "platinum", ohms25: String(ohms0) };
   },
 };

@@ -14,8 +14,6 @@ export interface Tool {
   readonly fields: readonly Field[];
   /** Works it out. Throws `Refused` for what cannot be. */
   work(given: Given): Sheet;
-  /** Kinds of part it tests by themselves. */
-  readonly kinds?: readonly string[];
   /** What a part's ratings fill in. */
   fill?(part: Part, machine: Machine): Readonly<Record<string, string>>;
   /** What a whole machine fills in, as it stands in one setup. */

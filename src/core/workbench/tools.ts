@@ -43,5 +43,5 @@ export const TOOLS: readonly Tool[] = [
 
 /** The tool that tests a part by itself; undefined for parts without one. */
 export function toolFor(part: Part): Tool | undefined {
-  return TOOLS.find((tool) => tool.kinds?.includes(part.kind.kind));
+  return TOOLS.find((tool) => tool.id === part.kind.service.tool);
 }

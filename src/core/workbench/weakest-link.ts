@@ -76,16 +76,6 @@ export function judgePath(links: readonly Link[]): Pick<Sheet, "verdict" | "tabl
   };
 }
 
-/** What elements of a machine may carry, by kind of part. */
-const RATED: Readonly<
-  Partial<Record<string, { readonly field: string; readonly element: number; readonly bears: keyof typeof BEARS }>>
-> = {
-  fuse: { field: "amps", element: 0, bears: "fuse" },
-  breaker: { field: "amps", element: 0, bears: "breaker" },
-  relay: { field: "contactAmps", element: 1, bears: "relay" },
-  switch: { field: "amps", element: 0, bears: "switch" },
-};
-
 /**
  * The rated elements of a machine in one setup: what flows through each once it runs, and what would flow with every fed load starting at once, by
  * simulation. Elements without current are left out. Throws a RangeError for a setup it has not, `NoOperatingPoint`.
@@ -101,20 +91,19 @@ export function ratedLinks(machine: Machine, setupId: string): readonly Link[] {
     return Math.hypot(dc, ac);
   };
   const rated = machine.parts.flatMap((part) => {
-    const r = RATED[part.kind.kind];
-    const amps = r && (part.fields as Record<string, unknown>)[r.field];
-    return r && typeof amps === "number" && amps > 0 ? [{ part, r, amps, element: part.firstElement + r.element }] : [];
+    const r = part.kind.electrical.rated?.(part.fields);
+    return r && r.amps > 0 ? [{ part, r, element: part.firstElement + r.element }] : [];
   });
   simulator.load(state, phase);
   const running = rated.map((x) => flows(x.element));
   const starting = simulator.whileStarting(state, phase, () => rated.map((x) => flows(x.element)));
-  return rated.flatMap(({ part, r, amps }, i) =>
+  return rated.flatMap(({ part, r }, i) =>
     running[i]! < 0.001
       ? []
       : [
           {
             name: part.name.toLowerCase().includes(r.bears) ? part.name : `${r.bears} ${part.name}`,
-            rated: amps,
+            rated: r.amps,
             running: running[i]!,
             starting: Math.max(running[i]!, starting[i]!),
             bears: BEARS[r.bears],

@@ -6,6 +6,7 @@ import Form from "react-bootstrap/Form";
 import type { Machine, Part } from "../../core/model/machine";
 import type { Controls, Doing } from "../../core/simulate/at-hand";
 import { lampNow, type HandView } from "./useMachineAtHand";
+import { has } from "../../core/model/traits";
 
 interface Props {
   readonly machine: Machine;
@@ -16,11 +17,12 @@ interface Props {
 
 /** The front of the simulated machine: display, lamps, keys, doors, switches, plug, and what its loads do. */
 export function FrontPanel({ machine, controls, view, act }: Props) {
-  const displays = controls.seen.filter((p) => p.kind.kind === "panel");
-  const lamps = controls.seen.filter((p) => ["indicator", "led"].includes(p.kind.kind));
+  const displays = controls.seen.filter((p) => has(p, "display"));
+  const lamps = controls.seen.filter((p) => has(p, "board-lamp"));
   const loads = controls.seen.filter((p) => !displays.includes(p) && !lamps.includes(p));
-  const power =
-    controls.sources.length > 1 ? "All sources" : controls.sources[0]?.kind.kind === "battery" ? "Battery" : "Plug";
+  const battery = controls.sources[0]?.kind.safety.isolatedBy === "battery lead";
+  const one = battery ? "Battery" : "Plug";
+  const power = controls.sources.length > 1 ? "All sources" : one;
   return (
     <div className="front">
       <div className="front-face">
@@ -42,7 +44,7 @@ export function FrontPanel({ machine, controls, view, act }: Props) {
         <Form.Check
           type="switch"
           id="hand-plug"
-          label={`${power} ${controls.sources[0]?.kind.kind === "battery" ? "on" : "in"}`}
+          label={`${power} ${battery ? "on" : "in"}`}
           checked={view.isPluggedIn}
           onChange={(e) => act({ do: e.target.checked ? "plug in" : "pull the plug" })}
         />

@@ -5,6 +5,7 @@ import Button from "react-bootstrap/Button";
 import Form from "react-bootstrap/Form";
 import type { EventBody } from "../../core/journal/events";
 import type { Machine } from "../../core/model/machine";
+import { has } from "../../core/model/traits";
 
 type Side = { readonly setup: string; readonly part: string; readonly label: string };
 
@@ -19,7 +20,7 @@ export function Compare({
   onLog: (body: EventBody) => Promise<boolean>;
 }) {
   const setups = machine.file.setups.filter((s) => s.power === "on");
-  const parts = machine.parts.filter((p) => p.labels && !["panel", "indicator"].includes(p.kind.kind));
+  const parts = machine.parts.filter((p) => p.labels && !has(p, "tells-codes"));
   const start = (i: number): Side => ({
     setup: setups[Math.min(i, setups.length - 1)]!.id,
     part: parts[0]?.id ?? "",

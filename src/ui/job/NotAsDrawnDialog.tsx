@@ -10,6 +10,7 @@ import type { Machine } from "../../core/model/machine";
 import type { MachineFile } from "../../core/model/schema";
 import { applyChanges, ChangeError, changeWords, type Change } from "../../core/model/as-found";
 import { ChangeChoice, changeOf, FIRST_DRAFT, partOf, type ChangeDraft } from "../machine/ChangeChoice";
+import { has } from "../../core/model/traits";
 
 const WHAT = [
   ["put in", "A part sits in a lead"],
@@ -77,7 +78,7 @@ export function NotAsDrawnDialog({ show, file, machine, problem, onHide, onFound
             ))}
           </ButtonGroup>
           <ChangeChoice machine={machine} draft={draft} names={false} size="lg" onChange={setDraft} />
-          {draft.what === "taken out" && draft.bridged && part.kind.protective ? (
+          {draft.what === "taken out" && draft.bridged && has(part, "protects") ? (
             <p className="problem mb-0">
               A bridged safety device: the machine must not run like this. Note it, put one in before the call is
               closed.

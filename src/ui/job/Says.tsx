@@ -14,6 +14,7 @@ import { LampReader, type LampOfMachine } from "../lamp/LampReader";
 import type { Desk } from "../shell/useDesk";
 import { Compare } from "./Compare";
 import { Signs, Tried } from "./Signs";
+import { has } from "../../core/model/traits";
 
 interface Props {
   readonly machine: Machine;
@@ -34,7 +35,7 @@ interface Props {
 export function Says({ machine, desk, evidence, setup, busy, shown, onSaw, onRecheck, onLog, onNext }: Props) {
   const codes = useMemo(() => codesOf(machine).filter((c) => c.label !== FLICKERS), [machine]);
   const lamps: LampOfMachine[] = machine.parts
-    .filter((p) => p.kind.kind === "indicator")
+    .filter((p) => has(p, "tells-codes") && has(p, "board-lamp"))
     .map((p) => ({ part: p.id, name: p.name, labels: p.labels! }));
   const [wanted, setWanted] = useState(() => shown.split("|")[1] ?? "");
   const [open, setOpen] = useState<string | null>(() => (shown ? shown.replace("|", " ") : null));

@@ -4,6 +4,7 @@ import Form from "react-bootstrap/Form";
 import type { Machine, Part } from "../../core/model/machine";
 import { IN_LEAD, type Change } from "../../core/model/as-found";
 import { words } from "./ratings";
+import { plainFields } from "../../core/model/ratings";
 
 /** What was chosen so far; the part and its terminal fall back to the first that fit. */
 export interface ChangeDraft {
@@ -20,7 +21,7 @@ export const FIRST_DRAFT: ChangeDraft = {
   what: "put in",
   part: "",
   terminal: "",
-  kind: "thermal cut-off",
+  kind: Object.keys(IN_LEAD)[0]!,
   name: "",
   values: {},
   bridged: true,
@@ -28,24 +29,22 @@ export const FIRST_DRAFT: ChangeDraft = {
 
 const capital = (text: string) => `${text.charAt(0).toUpperCase()}${text.slice(1)}`;
 
-/** The plain ratings of a part, with what is drawn. */
-function ratingFields(fields: unknown): readonly (readonly [string, string])[] {
-  return Object.entries(fields as Record<string, unknown>)
-    .filter(([, v]) => typeof v === "number")
-    .map(([k, v]) => [k, String(v)] as const);
+/** The plain numbers of a part, with what is drawn. */
+function numbersOf(fields: unknown): readonly (readonly [string, string])[] {
+  return plainFields({ fields }).flatMap(([k, v]) => (typeof v === "number" ? [[k, String(v)] as const] : []));
 }
 
 /** Parts to which a change can be made. */
 function partsFor(machine: Machine, what: Change["change"]): readonly Part[] {
   return machine.parts.filter(
-    (p) => p.modes.length > 0 && (what === "other part" ? ratingFields(p.fields).length > 0 : p.nodeOf.size >= 2),
+    (p) => p.modes.length > 0 && (what === "other part" ? numbersOf(p.fields).length > 0 : p.nodeOf.size >= 2),
   );
 }
 
 /** The part that is meant. */
 export function partOf(machine: Machine, draft: ChangeDraft): Part | undefined {
   const parts = partsFor(machine, draft.what);
-  return parts.find((p) => p.id === draft.part) ?? parts.find((p) => p.kind.load) ?? parts[0];
+  return parts.find((p) => p.id === draft.part) ?? parts.find((p) => p.kind.electrical.load) ?? parts[0];
 }
 
 const terminalsOf = (part: Part) => [...part.nodeOf.keys()];
@@ -96,11 +95,7 @@ export function ChangeChoice({
   const given = size ? { size } : {};
   const { what } = draft;
   const ratings =
-    what === "other part"
-      ? ratingFields(part.fields)
-      : what === "put in" && names
-        ? ratingFields(IN_LEAD[draft.kind])
-        : [];
+    what === "other part" ? numbersOf(part.fields) : what === "put in" && names ? numbersOf(IN_LEAD[draft.kind]) : [];
   return (
     <>
       {what === "put in" ? (

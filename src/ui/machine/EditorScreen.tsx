@@ -14,7 +14,7 @@ import {
   type PlacedProblem,
 } from "../../core/model/file/machine-yaml";
 import type { Machine } from "../../core/model/machine";
-import { PART_KINDS } from "../../core/model/kinds/index";
+import { PART_KINDS } from "../../core/model/kinds/registry";
 import type { MachineFile } from "../../core/model/schema";
 import { Refused, send } from "../shell/send";
 import { TopBar } from "../shell/TopBar";

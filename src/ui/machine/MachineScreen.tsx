@@ -9,7 +9,6 @@ import ProgressBar from "react-bootstrap/ProgressBar";
 import Tab from "react-bootstrap/Tab";
 import Table from "react-bootstrap/Table";
 import Tabs from "react-bootstrap/Tabs";
-import type { Program } from "../../core/model/program/program";
 import { compileMachine } from "../../core/model/compile";
 import type { Machine } from "../../core/model/machine";
 import type { MachineFile } from "../../core/model/schema";
@@ -24,6 +23,8 @@ import { rigBoards } from "../../core/workbench/bench-rig";
 import { ratingsOf } from "./ratings";
 import { useCoverage } from "./useCoverage";
 import { WiringDrawing } from "./WiringDrawing";
+import { has } from "../../core/model/traits";
+import { kindName } from "../../words/en/kinds";
 
 /** All that a machine file says, to look up on the job. */
 export function MachineScreen({
@@ -192,9 +193,9 @@ function Parts({ machine }: { machine: Machine }) {
   // Contacts and wires stand on the plugs' page; what a setup rigs up does not fail.
   const shown = machine.parts.filter(
     (p) =>
-      !["contact", "wire"].includes(p.kind.kind) &&
+      !has(p, "harness") &&
       p.modes.length > 0 &&
-      [p.name, p.kind.kind, p.id].join(" ").toLowerCase().includes(wanted.toLowerCase()),
+      [p.name, kindName(p), p.id].join(" ").toLowerCase().includes(wanted.toLowerCase()),
   );
   return (
     <>
@@ -220,11 +221,11 @@ function Parts({ machine }: { machine: Machine }) {
         none="No such part."
         rows={shown.map((p) => [
           <strong key="n">{p.name}</strong>,
-          p.kind.kind,
+          kindName(p),
           ratingsOf(p),
           p.modes.map((m) => m.words).join("; "),
-          (p.kind.signs?.(p.fields) ?? []).map((s) => s.words).join("; "),
-          p.kind.alone ?? "",
+          (p.kind.failures.signs?.(p.fields) ?? []).map((s) => s.words).join("; "),
+          p.kind.service.alone ?? "",
         ])}
       />
     </>
@@ -232,10 +233,8 @@ function Parts({ machine }: { machine: Machine }) {
 }
 
 function Codes({ machine }: { machine: Machine }) {
-  const programs = machine.parts
-    .filter((p) => p.kind.kind === "controller")
-    .map((p) => ({ part: p, program: p.fields as Program }));
-  const codes = programs.flatMap(({ program }) =>
+  const programs = machine.parts.flatMap((part) => part.kind.electrical.program?.(part.fields) ?? []);
+  const codes = programs.flatMap((program) =>
     program.codes.map((c) => {
       const shown = [...program.display, ...Object.values(program.lamps).flat()]
         .filter((l) => JSON.stringify(l.when).includes(`"code":"${c.id}"`))
@@ -250,7 +249,7 @@ function Codes({ machine }: { machine: Machine }) {
       ];
     }),
   );
-  const gestures = programs.flatMap(({ program }) =>
+  const gestures = programs.flatMap((program) =>
     program.gestures.map((g) => [g.name, g.from.join(", ") || "any", g.to]),
   );
   return (

@@ -78,15 +78,15 @@ export function WiringDrawing({
           {wiring.boxes.map((box) => (
             <g
               key={box.id}
-              className={`wire-box ${box.kind === "plug" ? "plug" : ""} ${chosen === box.id ? "is-chosen" : ""}`}
+              className={`wire-box ${box.isPlug ? "plug" : ""} ${chosen === box.id ? "is-chosen" : ""}`}
               transform={`translate(${box.x} ${box.y})`}
               onClick={onChoose ? () => onChoose(box.id) : undefined}
             >
               <title>
                 {box.words}
-                {box.kind ? `, ${box.kind}` : ""}
+                {box.isPlug ? ", plug" : ""}
               </title>
-              <rect width={box.width} height={box.height} rx={box.kind === "plug" ? 14 : 3} />
+              <rect width={box.width} height={box.height} rx={box.isPlug ? 14 : 3} />
               <text x={box.width / 2} y={box.height / 2}>
                 {box.words}
               </text>

@@ -1,5 +1,6 @@
 import type { Part } from "../../core/model/machine";
 import { engineering } from "../../core/quantity/format";
+import { plainFields } from "../../core/model/ratings";
 
 /** Fields that are no ratings. */
 const LEFT_OUT = new Set([
@@ -26,8 +27,8 @@ const LEFT_OUT = new Set([
 
 /** A part's plain fields in one line: "volts 120, watts 325". */
 export function ratingsOf(part: Part): string {
-  return Object.entries(part.fields as Record<string, unknown>)
-    .filter(([name, value]) => !LEFT_OUT.has(name) && (typeof value === "number" || typeof value === "string"))
+  return plainFields(part)
+    .filter(([name]) => !LEFT_OUT.has(name))
     .map(([name, value]) => `${words(name)} ${typeof value === "number" ? plainNumber(value) : String(value)}`)
     .join(", ");
 }

@@ -2,6 +2,7 @@
 
 import { useMemo } from "react";
 import { isMap, isSeq, parse, parseDocument, stringify, type Document } from "yaml";
+import { partKind } from "../../core/model/kinds/registry";
 
 /** One row of a table: the entry as it stands in the file. */
 export type Row = Readonly<Record<string, unknown>>;
@@ -45,7 +46,7 @@ export function useRows(text: string, onText: (text: string) => void): Rows {
       setPins: (c, rows) => write(["connectors", c, "pins"], rows),
       controllers: () =>
         list("parts").flatMap((p, index) =>
-          p["kind"] === "controller"
+          partKind(String(p["kind"]))?.electrical.program
             ? [{ index, name: String(p["name"] ?? p["id"]), codes: (p["codes"] as Row[] | undefined) ?? [] }]
             : [],
         ),

@@ -9,7 +9,8 @@ import type { Machine } from "../../core/model/machine";
 export interface WiringBox {
   readonly id: string;
   readonly words: string;
-  readonly kind: string;
+  /** A plug, or else a part. */
+  readonly isPlug: boolean;
   readonly x: number;
   readonly y: number;
   readonly width: number;
@@ -53,7 +54,7 @@ function graphOf(machine: Machine): ElkNode {
   const owner = new Map<string, string>();
   const nodes = new Map<string, { words: string }>();
   for (const part of machine.parts) {
-    const connector = part.kind.kind === "contact" ? (part.fields as { connector: string }).connector : null;
+    const connector = part.kind.electrical.connector?.(part.fields) ?? null;
     const id = connector ? `plug ${connector}` : part.id;
     owner.set(part.id, id);
     const words = connector ? machine.file.connectors.find((c) => c.id === connector)!.name : part.name;
@@ -94,7 +95,7 @@ function wiringOf(laid: ElkNode, machine: Machine): Wiring {
     boxes: (laid.children ?? []).map((n) => ({
       id: n.id,
       words: n.labels?.[0]?.text ?? n.id,
-      kind: n.id.startsWith("plug ") ? "plug" : (machine.partById.get(n.id)?.kind.kind ?? ""),
+      isPlug: n.id.startsWith("plug "),
       x: n.x ?? 0,
       y: n.y ?? 0,
       width: n.width ?? 0,

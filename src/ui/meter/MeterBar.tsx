@@ -4,7 +4,7 @@ import { useEffect, useRef, useState } from "react";
 import Button from "react-bootstrap/Button";
 import Form from "react-bootstrap/Form";
 import { useHotkeys } from "react-hotkeys-hook";
-import { ORDINARY_METER, isPassive, unitOf, type MeterFunction } from "../../core/instrument/meter";
+import { ORDINARY_METER, needsDeadCircuit, unitOf, type MeterFunction } from "../../core/instrument/meter";
 import { shownText } from "../../core/quantity/format";
 import type { Shown } from "../../core/quantity/read";
 import { feed, holdRuleFor, IDLE, type AutoHold } from "../../core/instrument/auto-hold";
@@ -43,7 +43,7 @@ export function MeterBar({ fn, live, leads, where, busy, takeFirst, onReading }:
   const [floats, setFloats] = useFloats(device?.id ?? "none");
   const [off, setOff] = useState(false);
   const key = `${device?.id} ${fn} ${JSON.stringify(leads)}`;
-  const asksOff = isPassive(fn);
+  const asksOff = needsDeadCircuit(fn);
 
   const take = async (): Promise<Shown> => {
     if (!device) throw new Error("No meter is chosen.");

@@ -1,10 +1,10 @@
-import type { Program } from "../../model/program/program";
 import { plainConditions } from "../../model/program/condition";
 import type { Machine } from "../../model/machine";
 import { makeTest } from "../../simulate/test";
 import type { Evidence } from "../evidence/evidence";
 import type { Isolation } from "../isolation";
 import { pieceSuspects, type PieceSuspect } from "../belief/suspects";
+import { has } from "../../model/traits";
 
 /** One thing a machine can show that means something: a code, a text of its display, a pattern of its lamp. */
 export interface MachineCode {
@@ -24,10 +24,12 @@ export interface MachineCode {
 export function codesOf(machine: Machine): readonly MachineCode[] {
   const shown: MachineCode[] = [];
   for (const part of machine.parts) {
-    if (!["panel", "indicator"].includes(part.kind.kind) || !part.labels) continue;
-    const fields = part.fields as { readonly shows?: string; readonly of?: string; readonly lamp?: string };
-    const program = machine.partById.get(fields.shows ?? fields.of ?? "")?.fields as Program | undefined;
-    const lines = program ? (fields.lamp === undefined ? program.display : (program.lamps[fields.lamp] ?? [])) : [];
+    if (!has(part, "tells-codes") || !part.labels) continue;
+    const { observed } = part.kind;
+    const controller = machine.partById.get(observed?.shows?.(part.fields) ?? "");
+    const program = controller?.kind.electrical.program?.(controller.fields);
+    const lamp = observed?.lamp?.(part.fields);
+    const lines = lamp === undefined ? (program?.display ?? []) : (program?.lamps[lamp] ?? []);
     for (const label of part.labels) {
       const of = lines
         .filter((l) => l.shows === label)

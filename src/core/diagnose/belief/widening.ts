@@ -9,6 +9,8 @@ import { likelihood } from "../reading/likelihood";
 import { testKey } from "../../simulate/test";
 import { saidOf } from "../evidence/without-a-meter";
 import { sameNominal } from "../reading/window";
+import { ratings } from "../../model/ratings";
+import { has } from "../../model/traits";
 
 /**
  * Two faults, and a unit that is not as drawn. There are thousands of pairs and nearly always one fault is enough, so they are weighed
@@ -186,31 +188,25 @@ function promisingPairs(isolation: Isolation, evidence: readonly Evidence[]): re
     .map(({ h }) => h);
 }
 
-/** Kinds that someone may have bridged to keep a machine going. */
-const BRIDGED: readonly string[] = [
-  "door switch",
-  "switch",
-  "thermal cut-off",
-  "fuse",
-  "thermostat",
-  "pressure switch",
-  "reed switch",
-  "inrush resistor",
-];
 /** What another heater than the drawn one may take, against it: half the size, twice it, one for the other mains. */
 const OTHER_WATTS = [0.25, 0.5, 2] as const;
 
 /** What is met on units that are not as drawn: something bridged, another heater than the right one. */
 export function likelyChanges(machine: Machine): readonly Hypothesis[] {
   const found: { change: Change; words: string }[] = [];
-  for (const entry of machine.file.parts as unknown as readonly (PartEntry & { kind: string; watts?: number })[]) {
-    if (BRIDGED.includes(entry.kind) && Object.keys(entry.at).length === 2)
-      found.push({ change: { change: "taken out", part: entry.id, bridged: true }, words: `${entry.name} is bridged` });
-    if (entry.kind === "heater" && typeof entry.watts === "number")
+  const drawn = new Set((machine.file.parts as PartEntry[]).map((p) => p.id));
+  for (const part of machine.parts) {
+    // Contacts, wires and rigs are the compiler's own; what was drawn as a part is meant.
+    if (!drawn.has(part.id)) continue;
+    const { id } = part;
+    const { watts } = ratings(part);
+    if (has(part, "often-bridged") && part.nodeOf.size === 2)
+      found.push({ change: { change: "taken out", part: id, bridged: true }, words: `${part.name} is bridged` });
+    if (has(part, "heats") && watts !== undefined)
       for (const factor of OTHER_WATTS)
         found.push({
-          change: { change: "other part", part: entry.id, fields: { watts: entry.watts * factor } },
-          words: `${entry.name} is one of ${Math.round(entry.watts * factor)} W, not ${entry.watts} W`,
+          change: { change: "other part", part: id, fields: { watts: watts * factor } },
+          words: `${part.name} is one of ${Math.round(watts * factor)} W, not ${watts} W`,
         });
   }
   return found.map(({ change, words }): Hypothesis => ({

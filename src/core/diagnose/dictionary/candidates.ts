@@ -165,7 +165,7 @@ function casePairs(machine: Machine): Pair[] {
 function capacitorPairs(machine: Machine): Pair[] {
   const at = (node: number | undefined) => [...machine.points.values()].filter((p) => p.node === node).slice(0, 1);
   return machine.parts
-    .filter((part) => part.kind.stores)
+    .filter((part) => part.kind.electrical.stores)
     .flatMap((part) =>
       at(part.nodeOf.get("a")).flatMap((red) => at(part.nodeOf.get("b")).map((black): Pair => [red, black])),
     );
@@ -175,7 +175,7 @@ function capacitorPairs(machine: Machine): Pair[] {
 function supplyPairs(machine: Machine): Pair[] {
   const at = (node: number | undefined) => [...machine.points.values()].filter((p) => p.node === node).slice(0, 1);
   return machine.parts.flatMap((part) => {
-    if (!part.kind.ripples) return [];
+    if (!part.kind.electrical.ripples) return [];
     const [out, back] = [part.nodeOf.get("out"), part.nodeOf.get("return") ?? part.nodeOf.get("neutral")];
     return at(out).flatMap((red) => at(back).map((black): Pair => [red, black]));
   });

@@ -1,16 +1,16 @@
 import type { Machine } from "../../model/machine";
 import { faultsOf, type Hypothesis } from "../hypotheses/hypothesis";
 import { plogp, type OutcomeTable } from "./outcomes";
+import { has } from "../../model/traits";
 
 /** How often a fault is away for a moment, by where it lies: contacts come and go, the rest seldom; judgement. */
 const AWAY = { contact: 0.4, other: 0.08 } as const;
-const CONTACTS: readonly string[] = ["contact", "wire", "switch", "door switch", "cord"];
 
 function awayShare(machine: Machine, hypothesis: Hypothesis): number {
   const faults = faultsOf(machine, hypothesis);
   return faults.length === 0
     ? 0
-    : faults.some((f) => CONTACTS.includes(machine.partById.get(f.part)!.kind.kind))
+    : faults.some((f) => has(machine.partById.get(f.part)!, "comes-and-goes"))
       ? AWAY.contact
       : AWAY.other;
 }

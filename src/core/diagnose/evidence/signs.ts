@@ -1,5 +1,6 @@
 import type { Machine } from "../../model/machine";
 import { faultsOf, piecesOf, type Hypothesis } from "../hypotheses/hypothesis";
+import type { UnitSign } from "../../model/kind";
 
 /**
  * What is seen, heard or smelt without a meter. A part's signs stand with its kind, each with its chance under every
@@ -9,73 +10,47 @@ import { faultsOf, piecesOf, type Hypothesis } from "../hypotheses/hypothesis";
 /** In the place of a part, and no name that a part may have: the sign is of the whole unit. */
 export const WHOLE_UNIT = "*";
 
-interface UnitSign {
-  readonly id: string;
+interface UnitSignEntry {
+  readonly id: UnitSign;
   readonly words: string;
-  /** Chance that it is so when a part of this kind has failed. */
-  readonly given: Readonly<Record<string, number>>;
-  /** Chance that it is so when anything else has. */
+  /** Chance that it is so when nothing that speaks for it has failed; what speaks for it stands with the kinds. */
   readonly otherwise: number;
 }
 
-export const UNIT_SIGNS: readonly UnitSign[] = [
+export const UNIT_SIGNS: readonly UnitSignEntry[] = [
   {
     id: "moved",
     words: "It comes or goes when it is moved, knocked or its wires are touched",
-    given: { contact: 0.6, wire: 0.45, switch: 0.3, "door switch": 0.3, relay: 0.2 },
     otherwise: 0.06,
   },
   {
     id: "warm",
     words: "It fails when it has run warm, and is well again when cold",
-    given: {
-      contact: 0.3,
-      relay: 0.3,
-      "switched supply": 0.3,
-      "non-isolated supply": 0.3,
-      "linear supply": 0.3,
-      regulator: 0.3,
-      motor: 0.3,
-      compressor: 0.35,
-      "thermal cut-off": 0.4,
-    },
     otherwise: 0.08,
   },
   {
     id: "comes-and-goes",
     words: "It comes and goes by itself",
-    given: { contact: 0.45, wire: 0.3, relay: 0.25, panel: 0.25, switch: 0.25, "door switch": 0.25 },
     otherwise: 0.1,
   },
   {
     id: "damp",
     words: "It stands, or stood, in the damp",
-    given: { contact: 0.5, keypad: 0.45, switch: 0.35, panel: 0.3, "pressure switch": 0.3 },
     otherwise: 0.2,
   },
   {
     id: "unused",
     words: "It had not been used for months",
-    given: { contact: 0.35, battery: 0.5, pump: 0.35, switch: 0.3, valve: 0.3 },
     otherwise: 0.12,
   },
   {
     id: "worked-on",
     words: "Someone worked on it shortly before",
-    given: { contact: 0.45, wire: 0.35, cord: 0.25, fuse: 0.25 },
     otherwise: 0.12,
   },
   {
     id: "storm",
     words: "It failed in a thunderstorm or when the power came back",
-    given: {
-      varistor: 0.6,
-      "switched supply": 0.35,
-      "non-isolated supply": 0.35,
-      fuse: 0.35,
-      controller: 0.3,
-      panel: 0.2,
-    },
     otherwise: 0.06,
   },
 ];
@@ -92,7 +67,7 @@ export interface SignAsked {
 /** Every sign of a machine: of its parts, then of the unit. */
 export function signsOf(machine: Machine): readonly SignAsked[] {
   const own = machine.parts.flatMap((part) =>
-    (part.kind.signs?.(part.fields) ?? []).map((s) => ({
+    (part.kind.failures.signs?.(part.fields) ?? []).map((s) => ({
       part: part.id,
       partName: part.name,
       sign: s.id,
@@ -109,12 +84,12 @@ export function signChance(machine: Machine, part: string, sign: string, hypothe
     const known = UNIT_SIGNS.find((s) => s.id === sign);
     if (!known) return null;
     return faults.reduce(
-      (most, f) => Math.max(most, known.given[machine.partById.get(f.part)!.kind.kind] ?? 0),
+      (most, f) => Math.max(most, machine.partById.get(f.part)!.kind.failures.unitSigns?.[known.id] ?? 0),
       known.otherwise,
     );
   }
   const own = machine.partById.get(part);
-  const known = own?.kind.signs?.(own.fields).find((s) => s.id === sign);
+  const known = own?.kind.failures.signs?.(own.fields).find((s) => s.id === sign);
   if (!known) return null;
   const fault = faults.find((f) => f.part === part);
   return open((fault ? known.given[fault.mode] : undefined) ?? known.otherwise);

@@ -79,7 +79,7 @@ export function movesTo(machine: Machine, now: Standing, test: Test): readonly M
       words:
         machine.sources.length > 1
           ? `Every source off: ${machine.sources.map((source) => source.name.toLowerCase()).join(", ")}`
-          : machine.sources[0]?.kind.kind === "battery"
+          : machine.sources[0]?.kind.safety.isolatedBy === "battery lead"
             ? "Take the battery off"
             : "Pull the plug",
     });
@@ -105,7 +105,7 @@ export function movesTo(machine: Machine, now: Standing, test: Test): readonly M
       move: "power",
       minutes: PLUG_IN,
       words:
-        machine.sources.length === 1 && machine.sources[0]!.kind.kind !== "battery"
+        machine.sources.length === 1 && machine.sources[0]!.kind.safety.isolatedBy !== "battery lead"
           ? "Place the leads, then plug in"
           : "Place the leads, then power on",
     });

@@ -5,6 +5,7 @@ import { placeKey, type Standing } from "./cost";
 import type { Beliefs, Isolation, RatedTest, Step } from "../isolation";
 import { Planner, type Move, type PlannedMove, type PlanProblem } from "./planner";
 import { WEARS_OFF } from "../evidence/signs";
+import { has } from "../../model/traits";
 
 /**
  * The whole way from here to the call: the next tests seen to their end, repairs that may be tried beside them, and what it
@@ -52,16 +53,6 @@ export interface Way {
   readonly money: Spread;
 }
 
-/** Kinds that are work for a licensed trade whatever a file says: refrigerant, gas, the wiring of a house. */
-const LICENSED: readonly string[] = [
-  "compressor",
-  "cooling unit",
-  "gas valve coil",
-  "outlet",
-  "split outlet",
-  "engine set",
-];
-
 /**
  * Whether a piece may be repaired just to see whether it helps. Never a board (it is proven first), never what protects (it is not
  * reset or renewed before its cause is found), never what belongs to a licensed trade, and nothing that is a source of energy.
@@ -71,10 +62,7 @@ export function mayTry(machine: Machine, piece: PieceEntry): boolean {
   return machine.parts.every(
     (p) =>
       p.piece !== piece.id ||
-      (!LICENSED.includes(p.kind.kind) &&
-        !p.kind.protective &&
-        !p.kind.source?.(p.fields) &&
-        !p.modes.some((m) => m.protective)),
+      (!has(p, "licensed", "protects") && !p.kind.electrical.source?.(p.fields) && !p.modes.some((m) => m.protective)),
   );
 }
 

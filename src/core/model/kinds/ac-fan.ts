@@ -14,39 +14,51 @@ export const acFan = definePart({
     amps: number({ above: 0, max: 20 }),
     ohms: number({ above: 0, max: 1e4 }),
   }),
-  terminals: () => ["a", "b"],
-  load: true,
-  galvanic: () => [["a", "b"]],
-  elements: () => [["a", "b"]],
-  parameters: (f) => [
-    { name: "winding ohms", nominal: f.ohms, tolerance: 0.1 },
-    { name: "run amps", nominal: f.amps, tolerance: 0.15 },
-  ],
-  modes: () => [
-    { id: "open", words: "winding open", odds: 1.2, source: "from memory" },
-    { id: "seized", words: "seized", odds: 1, source: "from memory" },
-  ],
-  stamp({ fields, mode, values }, stamp) {
-    if (mode === "open") stamp.conduct(0, OPEN);
-    else
-      stampWinding(
-        stamp,
-        0,
-        values[0]!,
-        { current: "ac", volts: fields.volts },
-        values[1]! * (mode === "seized" ? AT_REST : 1),
-        0.6,
-      );
+  electrical: {
+    terminals: () => ["a", "b"],
+    load: true,
+    galvanic: () => [["a", "b"]],
+    elements: () => [["a", "b"]],
+    parameters: (f) => [
+      { name: "winding ohms", nominal: f.ohms, tolerance: 0.1 },
+      { name: "run amps", nominal: f.amps, tolerance: 0.15 },
+    ],
+    stamp({ fields, mode, values }, stamp) {
+      if (mode === "open") stamp.conduct(0, OPEN);
+      else
+        stampWinding(
+          stamp,
+          0,
+          values[0]!,
+          { current: "ac", volts: fields.volts },
+          values[1]! * (mode === "seized" ? AT_REST : 1),
+          0.6,
+        );
+    },
+    stampAtStart({ fields, mode, values }, stamp) {
+      if (mode !== "open")
+        stampWinding(stamp, 0, values[0]!, { current: "ac", volts: fields.volts }, values[1]! * AT_REST, 0.6);
+    },
   },
-  stampAtStart({ fields, mode, values }, stamp) {
-    if (mode !== "open")
-      stampWinding(stamp, 0, values[0]!, { current: "ac", volts: fields.volts }, values[1]! * AT_REST, 0.6);
+  failures: {
+    modes: () => [
+      { id: "open", words: "winding open", odds: 1.2, source: "from memory" },
+      { id: "seized", words: "seized", odds: 1, source: "from memory" },
+    ],
+    signs: () => [{ id: "stiff", words: "blades turn stiffly by hand", given: { seized: 0.9 }, otherwise: 0.03 }],
   },
-  noticed: "Listen for air; hold a strip of paper to the grille.",
-  observable: () => ({ what: "fan", labels: ["runs", "silent"] }),
-  look: ({ fields, mode }, view) =>
-    mode === null && isFed(view, "a", "b", { current: "ac", volts: fields.volts }) ? "runs" : "silent",
-  signs: () => [{ id: "stiff", words: "blades turn stiffly by hand", given: { seized: 0.9 }, otherwise: 0.03 }],
-  cautions: ["Fingers and sleeves clear of the blades: it starts by itself."],
-  alone: "Dead, leads off: ohms of the winding; the blades turn freely.",
+  observed: {
+    noticed: "Listen for air; hold a strip of paper to the grille.",
+    observable: () => ({ what: "fan", labels: ["runs", "silent"] }),
+    look: ({ fields, mode }, view) =>
+      mode === null && isFed(view, "a", "b", { current: "ac", volts: fields.volts }) ? "runs" : "silent",
+  },
+  safety: {
+    traits: ["moves", "starts-by-itself", "sharp"],
+    cautions: ["Fingers and sleeves clear of the blades: it starts by itself."],
+  },
+  service: {
+    alone: "Dead, leads off: ohms of the winding; the blades turn freely.",
+    tool: "motor",
+  },
 });

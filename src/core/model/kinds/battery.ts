@@ -10,43 +10,58 @@ export const battery = definePart({
     ohms: number({ above: 0, max: 10 }),
     backup: z.enum(["yes", "no"]).default("no"),
   }),
-  terminals: () => ["plus", "minus"],
-  source: (f) => f.backup === "no",
-  galvanic: () => [["plus", "minus"]],
-  energises: () => [["plus", "battery"]],
-  elements: () => [["plus", "minus"]],
-  parameters: (f) => [
-    { name: "volts", nominal: f.volts, tolerance: 0.03 },
-    { name: "ohms", nominal: f.ohms, tolerance: 0.3 },
-  ],
-  modes: (f) => [
-    { id: "flat", words: "flat", odds: 2, source: "from memory" },
-    ...(f.backup === "yes"
-      ? []
-      : [
-          {
-            id: "weak",
-            words: "weak, breaks down under load",
-            odds: 1.5,
-            source: "from memory" as const,
-            severity: [40 * f.ohms, 200 * f.ohms] as const,
-          },
-        ]),
-    { id: "open", words: "cell or terminal open", odds: 0.8, source: "from memory" },
-  ],
-  stamp({ id, mode, severity, values, conditions }, stamp) {
-    const there = conditions.isOn(id) && mode !== "open";
-    stamp.conduct(0, there ? 1 / (mode === "weak" ? severity : mode === "flat" ? 20 * values[1]! : values[1]!) : OPEN);
-    stamp.emf(0, there ? values[0]! * (mode === "flat" ? 0.55 : 1) : 0);
-  },
-  signs: () => [
-    {
-      id: "corroded",
-      words: "green or white crust on the terminals",
-      given: { open: 0.5, flat: 0.1 },
-      otherwise: 0.05,
+  electrical: {
+    terminals: () => ["plus", "minus"],
+    source: (f) => f.backup === "no",
+    galvanic: () => [["plus", "minus"]],
+    energises: () => [["plus", "battery"]],
+    elements: () => [["plus", "minus"]],
+    parameters: (f) => [
+      { name: "volts", nominal: f.volts, tolerance: 0.03 },
+      { name: "ohms", nominal: f.ohms, tolerance: 0.3 },
+    ],
+    stamp({ id, mode, severity, values, conditions }, stamp) {
+      const there = conditions.isOn(id) && mode !== "open";
+      stamp.conduct(
+        0,
+        there ? 1 / (mode === "weak" ? severity : mode === "flat" ? 20 * values[1]! : values[1]!) : OPEN,
+      );
+      stamp.emf(0, there ? values[0]! * (mode === "flat" ? 0.55 : 1) : 0);
     },
-  ],
-  cautions: ["A battery has no switch: no rings, no spanner across it. Its black lead comes off first."],
-  alone: "At rest, then under its load: volts at its own posts.",
+  },
+  failures: {
+    modes: (f) => [
+      { id: "flat", words: "flat", odds: 2, source: "from memory" },
+      ...(f.backup === "yes"
+        ? []
+        : [
+            {
+              id: "weak",
+              words: "weak, breaks down under load",
+              odds: 1.5,
+              source: "from memory" as const,
+              severity: [40 * f.ohms, 200 * f.ohms] as const,
+            },
+          ]),
+      { id: "open", words: "cell or terminal open", odds: 0.8, source: "from memory" },
+    ],
+    signs: () => [
+      {
+        id: "corroded",
+        words: "green or white crust on the terminals",
+        given: { open: 0.5, flat: 0.1 },
+        otherwise: 0.05,
+      },
+    ],
+    unitSigns: { unused: 0.5 },
+  },
+  observed: null,
+  safety: {
+    traits: ["battery-arc"],
+    cautions: ["A battery has no switch: no rings, no spanner across it. Its black lead comes off first."],
+    isolatedBy: "battery lead",
+  },
+  service: {
+    alone: "At rest, then under its load: volts at its own posts.",
+  },
 });

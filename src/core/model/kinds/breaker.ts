@@ -8,31 +8,43 @@ const poles = (n: number) => Array.from({ length: n }, (_, i) => i + 1);
 export const breaker = definePart({
   kind: "breaker",
   fields: z.object({ amps: number({ above: 0, max: 1000 }), poles: number({ min: 1, max: 2 }).default(1) }),
-  terminals: (f) => poles(f.poles).flatMap((n) => [`line${n}`, `load${n}`]),
-  protective: true,
-  galvanic: (f) => [poles(f.poles).flatMap((n) => [`line${n}`, `load${n}`])],
-  elements: (f) => poles(f.poles).map((n) => [`line${n}`, `load${n}`] as const),
-  parameters: () => [{ name: "ohms", nominal: 0.01, tolerance: 0.5 }],
-  modes: (f) => [
-    { id: "tripped", words: "tripped", odds: 1, source: "from memory", protective: true },
-    ...poles(f.poles).map((n) => ({
-      id: `pole${n}-open`,
-      words: f.poles === 1 ? "contact burnt open" : `pole ${n} burnt open`,
-      odds: 0.5,
-      source: "from memory" as const,
-    })),
-  ],
-  start: ({ mode }) => (mode === "tripped" ? 1 : 0),
-  stamp({ fields, mode, values }, stamp, state) {
-    poles(fields.poles).forEach((n, i) =>
-      stamp.conduct(i, state === 1 || mode === `pole${n}-open` ? OPEN : 1 / values[0]!),
-    );
+  electrical: {
+    terminals: (f) => poles(f.poles).flatMap((n) => [`line${n}`, `load${n}`]),
+    galvanic: (f) => [poles(f.poles).flatMap((n) => [`line${n}`, `load${n}`])],
+    elements: (f) => poles(f.poles).map((n) => [`line${n}`, `load${n}`] as const),
+    parameters: () => [{ name: "ohms", nominal: 0.01, tolerance: 0.5 }],
+    start: ({ mode }) => (mode === "tripped" ? 1 : 0),
+    stamp({ fields, mode, values }, stamp, state) {
+      poles(fields.poles).forEach((n, i) =>
+        stamp.conduct(i, state === 1 || mode === `pole${n}-open` ? OPEN : 1 / values[0]!),
+      );
+    },
+    next({ fields }, view, state) {
+      const amps = Math.max(
+        ...poles(fields.poles).map((_, i) => Math.max(Math.abs(view.current(i)), view.acCurrent(i))),
+      );
+      return state === 0 && amps > 5 * fields.amps ? { state: 1, delay: 0.02 } : null;
+    },
+    rated: (f) => ({ amps: f.amps, element: 0, bears: "breaker" }),
   },
-  next({ fields }, view, state) {
-    const amps = Math.max(...poles(fields.poles).map((_, i) => Math.max(Math.abs(view.current(i)), view.acCurrent(i))));
-    return state === 0 && amps > 5 * fields.amps ? { state: 1, delay: 0.02 } : null;
+  failures: {
+    modes: (f) => [
+      { id: "tripped", words: "tripped", odds: 1, source: "from memory", protective: true },
+      ...poles(f.poles).map((n) => ({
+        id: `pole${n}-open`,
+        words: f.poles === 1 ? "contact burnt open" : `pole ${n} burnt open`,
+        odds: 0.5,
+        source: "from memory" as const,
+      })),
+    ],
+    signs: () => [{ id: "handle-midway", words: "handle stands midway", given: { tripped: 0.9 }, otherwise: 0.005 }],
   },
-  signs: () => [{ id: "handle-midway", words: "handle stands midway", given: { tripped: 0.9 }, otherwise: 0.005 }],
-  cautions: ["A breaker that tripped has a reason: prove what is behind it dead before it is set again."],
-  alone: "Dead: continuity of each pole, on and off.",
+  observed: null,
+  safety: {
+    traits: ["protects", "over-current"],
+    cautions: ["A breaker that tripped has a reason: prove what is behind it dead before it is set again."],
+  },
+  service: {
+    alone: "Dead: continuity of each pole, on and off.",
+  },
 });

@@ -18,63 +18,75 @@ export const capacitorMotor = definePart({
     mainOhms: number({ above: 0, max: 1000 }),
     startOhms: number({ above: 0, max: 1000 }),
   }),
-  terminals: () => ["common", "main", "start", "case"],
-  load: true,
-  galvanic: () => [["common", "main", "start"]],
-  elements: () => [
-    ["main", "common"],
-    ["start", "common"],
-    ["common", "case"],
-  ],
-  parameters: (f) => [
-    { name: "main ohms", nominal: f.mainOhms, tolerance: 0.1 },
-    { name: "start ohms", nominal: f.startOhms, tolerance: 0.1 },
-    { name: "run amps", nominal: f.amps, tolerance: 0.15 },
-  ],
-  modes: () => [
-    { id: "main-open", words: "main winding open", odds: 1, source: "from memory" },
-    { id: "start-open", words: "auxiliary winding open", odds: 1, source: "from memory" },
-    { id: "seized", words: "seized", odds: 1, source: "from memory" },
-    { id: "to-case", words: "winding leaks to the case", odds: 0.4, source: "from memory", severity: [2e3, 5e4] },
-  ],
-  stamp({ fields, mode, severity, values }, stamp) {
-    const siemens = (values[2]! / fields.volts) * (mode === "seized" ? AT_REST : 1);
-    if (mode === "main-open") stamp.conduct(0, OPEN);
-    else {
-      stamp.dc(0, 1 / values[0]!);
-      stampMain(stamp, siemens);
-    }
-    if (mode === "start-open") stamp.conduct(1, OPEN);
-    else {
-      stamp.dc(1, 1 / values[1]!);
-      stampAuxiliary(stamp, siemens);
-    }
-    stamp.conduct(2, mode === "to-case" ? 1 / severity : OPEN);
-  },
-  stampAtStart({ fields, mode, values }, stamp) {
-    const siemens = (AT_REST * values[2]!) / fields.volts;
-    if (mode !== "main-open") stampMain(stamp, siemens);
-    if (mode !== "start-open") stampAuxiliary(stamp, siemens);
-  },
-  noticed: "Listen; watch the shaft or drum from a distance, never reach in.",
-  observable: () => ({ what: "motor", labels: ["turns", "still", "hums"] }),
-  look({ fields, mode }, view) {
-    const main = view.ac("main", "common") > 0.75 * fields.volts && mode !== "main-open";
-    if (!main) return "still";
-    // Without a good share of current in the auxiliary winding there is no turning field.
-    return mode === "seized" || view.acCurrent(1) < 0.15 * fields.amps ? "hums" : "turns";
-  },
-  signs: () => [
-    {
-      id: "smell",
-      words: "smell of burnt varnish",
-      given: { "main-open": 0.3, "start-open": 0.2, seized: 0.35 },
-      otherwise: 0.02,
+  electrical: {
+    terminals: () => ["common", "main", "start", "case"],
+    load: true,
+    galvanic: () => [["common", "main", "start"]],
+    elements: () => [
+      ["main", "common"],
+      ["start", "common"],
+      ["common", "case"],
+    ],
+    parameters: (f) => [
+      { name: "main ohms", nominal: f.mainOhms, tolerance: 0.1 },
+      { name: "start ohms", nominal: f.startOhms, tolerance: 0.1 },
+      { name: "run amps", nominal: f.amps, tolerance: 0.15 },
+    ],
+    stamp({ fields, mode, severity, values }, stamp) {
+      const siemens = (values[2]! / fields.volts) * (mode === "seized" ? AT_REST : 1);
+      if (mode === "main-open") stamp.conduct(0, OPEN);
+      else {
+        stamp.dc(0, 1 / values[0]!);
+        stampMain(stamp, siemens);
+      }
+      if (mode === "start-open") stamp.conduct(1, OPEN);
+      else {
+        stamp.dc(1, 1 / values[1]!);
+        stampAuxiliary(stamp, siemens);
+      }
+      stamp.conduct(2, mode === "to-case" ? 1 / severity : OPEN);
     },
-  ],
-  cautions: [
-    "Discharge the run capacitor through a resistor before you touch it.",
-    "Moving parts: secure what it drives.",
-  ],
-  alone: "Dead, leads off: three readings between the three leads; the two smaller add up to the largest.",
+    stampAtStart({ fields, mode, values }, stamp) {
+      const siemens = (AT_REST * values[2]!) / fields.volts;
+      if (mode !== "main-open") stampMain(stamp, siemens);
+      if (mode !== "start-open") stampAuxiliary(stamp, siemens);
+    },
+  },
+  failures: {
+    modes: () => [
+      { id: "main-open", words: "main winding open", odds: 1, source: "from memory" },
+      { id: "start-open", words: "auxiliary winding open", odds: 1, source: "from memory" },
+      { id: "seized", words: "seized", odds: 1, source: "from memory" },
+      { id: "to-case", words: "winding leaks to the case", odds: 0.4, source: "from memory", severity: [2e3, 5e4] },
+    ],
+    signs: () => [
+      {
+        id: "smell",
+        words: "smell of burnt varnish",
+        given: { "main-open": 0.3, "start-open": 0.2, seized: 0.35 },
+        otherwise: 0.02,
+      },
+    ],
+  },
+  observed: {
+    noticed: "Listen; watch the shaft or drum from a distance, never reach in.",
+    observable: () => ({ what: "motor", labels: ["turns", "still", "hums"] }),
+    look({ fields, mode }, view) {
+      const main = view.ac("main", "common") > 0.75 * fields.volts && mode !== "main-open";
+      if (!main) return "still";
+      // Without a good share of current in the auxiliary winding there is no turning field.
+      return mode === "seized" || view.acCurrent(1) < 0.15 * fields.amps ? "hums" : "turns";
+    },
+  },
+  safety: {
+    traits: ["moves", "starts-by-itself"],
+    cautions: [
+      "Discharge the run capacitor through a resistor before you touch it.",
+      "Moving parts: secure what it drives.",
+    ],
+  },
+  service: {
+    alone: "Dead, leads off: three readings between the three leads; the two smaller add up to the largest.",
+    tool: "motor",
+  },
 });

@@ -6,18 +6,31 @@ import { definePart, OPEN } from "../kind";
 export const capacitor = definePart({
   kind: "capacitor",
   fields: z.object({ farads: number({ above: 0, max: 100 }) }),
-  terminals: () => ["a", "b"],
-  stores: true,
-  galvanic: () => [["a", "b"]],
-  elements: () => [["a", "b"]],
-  parameters: (f) => [{ name: "farads", nominal: f.farads, tolerance: 0.2 }],
-  modes: () => [{ id: "shorted", words: "shorted", odds: 0.7, source: "from memory", severity: [0.2, 3] }],
-  stamp({ mode, severity, values, conditions }, stamp) {
-    if (mode === "shorted") return stamp.conduct(0, 1 / severity);
-    stamp.dc(0, OPEN);
-    stamp.ac(0, OPEN, 2 * Math.PI * conditions.hertz * values[0]!);
+  electrical: {
+    terminals: () => ["a", "b"],
+    stores: true,
+    galvanic: () => [["a", "b"]],
+    elements: () => [["a", "b"]],
+    parameters: (f) => [{ name: "farads", nominal: f.farads, tolerance: 0.2 }],
+    stamp({ mode, severity, values, conditions }, stamp) {
+      if (mode === "shorted") return stamp.conduct(0, 1 / severity);
+      stamp.dc(0, OPEN);
+      stamp.ac(0, OPEN, 2 * Math.PI * conditions.hertz * values[0]!);
+    },
   },
-  signs: () => [{ id: "bulged", words: "bulged or leaking", given: { shorted: 0.5 }, otherwise: 0.03 }],
-  cautions: ["A capacitor holds its charge: discharge it through a resistor, then prove it near 0 V."],
-  alone: "Discharged, one lead off: capacitance, then ohms.",
+  failures: {
+    modes: () => [{ id: "shorted", words: "shorted", odds: 0.7, source: "from memory", severity: [0.2, 3] }],
+    signs: () => [{ id: "bulged", words: "bulged or leaking", given: { shorted: 0.5 }, otherwise: 0.03 }],
+  },
+  observed: null,
+  safety: {
+    traits: ["stores-charge"],
+    cautions: ["A capacitor holds its charge: discharge it through a resistor, then prove it near 0 V."],
+  },
+  service: {
+    alone: "Discharged, one lead off: capacitance, then ohms.",
+    tool: "supply",
+    onBoard: () => "low-voltage supply",
+    repairs: "capacitors",
+  },
 });

@@ -5,17 +5,27 @@ import { definePart, OPEN } from "../kind";
 export const coinInput = definePart({
   kind: "coin input",
   fields: z.object({}),
-  terminals: () => ["a", "b"],
-  galvanic: () => [["a", "b"]],
-  elements: () => [["a", "b"]],
-  parameters: () => [{ name: "contact ohms", nominal: 0.3, tolerance: 0.5 }],
-  modes: () => [
-    { id: "dead", words: "never makes", odds: 1.2, source: "from memory" },
-    { id: "jammed", words: "jammed, makes all the time", odds: 1.2, source: "from memory" },
-  ],
-  stamp({ id, mode, values, conditions }, stamp) {
-    stamp.conduct(0, mode === "jammed" || (mode === null && conditions.made.has(id)) ? 1 / values[0]! : OPEN);
+  electrical: {
+    terminals: () => ["a", "b"],
+    galvanic: () => [["a", "b"]],
+    elements: () => [["a", "b"]],
+    parameters: () => [{ name: "contact ohms", nominal: 0.3, tolerance: 0.5 }],
+    stamp({ id, mode, values, conditions }, stamp) {
+      stamp.conduct(0, mode === "jammed" || (mode === null && conditions.made.has(id)) ? 1 / values[0]! : OPEN);
+    },
   },
-  signs: () => [{ id: "coin", words: "coin or foreign thing in the slide", given: { jammed: 0.8 }, otherwise: 0.03 }],
-  alone: "Plug off: continuity while a coin is pushed through.",
+  failures: {
+    modes: () => [
+      { id: "dead", words: "never makes", odds: 1.2, source: "from memory" },
+      { id: "jammed", words: "jammed, makes all the time", odds: 1.2, source: "from memory" },
+    ],
+    signs: () => [{ id: "coin", words: "coin or foreign thing in the slide", given: { jammed: 0.8 }, otherwise: 0.03 }],
+  },
+  observed: null,
+  safety: {
+    traits: ["worked-by-hand", "takes-payment"],
+  },
+  service: {
+    alone: "Plug off: continuity while a coin is pushed through.",
+  },
 });

@@ -16,48 +16,62 @@ export const compressor = definePart({
     /** Minutes of rest before it may be started again. */
     restMinutes: number({ min: 0, max: 60 }),
   }),
-  terminals: () => ["line", "neutral", "case"],
-  load: true,
-  galvanic: () => [["line", "neutral"]],
-  elements: () => [
-    ["line", "neutral"],
-    ["neutral", "case"],
-  ],
-  parameters: (f) => [
-    { name: "winding ohms", nominal: f.windingOhms, tolerance: 0.1 },
-    { name: "run amps", nominal: f.runAmps, tolerance: 0.15 },
-  ],
-  modes: () => [
-    { id: "open", words: "winding or start device open", odds: 1.5, source: "from memory" },
-    { id: "locked", words: "seized, hums and draws start current", odds: 1, source: "from memory" },
-    { id: "to-case", words: "winding leaks to the case", odds: 0.4, source: "from memory", severity: [2e3, 5e4] },
-  ],
-  stamp({ fields, mode, severity, values }, stamp) {
-    if (mode === "open") stamp.conduct(0, OPEN);
-    else {
-      stamp.dc(0, 1 / values[0]!);
-      // Running: rated current at a power factor of 0.8 (from memory). Seized: six times as much, still mostly inductive.
-      const siemens = (values[1]! / fields.volts) * (mode === "locked" ? AT_REST : 1);
-      stamp.ac(0, siemens * 0.8, -siemens * 0.6);
-    }
-    stamp.conduct(1, mode === "to-case" ? 1 / severity : OPEN);
+  electrical: {
+    terminals: () => ["line", "neutral", "case"],
+    load: true,
+    galvanic: () => [["line", "neutral"]],
+    elements: () => [
+      ["line", "neutral"],
+      ["neutral", "case"],
+    ],
+    parameters: (f) => [
+      { name: "winding ohms", nominal: f.windingOhms, tolerance: 0.1 },
+      { name: "run amps", nominal: f.runAmps, tolerance: 0.15 },
+    ],
+    stamp({ fields, mode, severity, values }, stamp) {
+      if (mode === "open") stamp.conduct(0, OPEN);
+      else {
+        stamp.dc(0, 1 / values[0]!);
+        // Running: rated current at a power factor of 0.8 (from memory). Seized: six times as much, still mostly inductive.
+        const siemens = (values[1]! / fields.volts) * (mode === "locked" ? AT_REST : 1);
+        stamp.ac(0, siemens * 0.8, -siemens * 0.6);
+      }
+      stamp.conduct(1, mode === "to-case" ? 1 / severity : OPEN);
+    },
+    stampAtStart({ fields, mode, values }, stamp) {
+      const siemens = (AT_REST * values[1]!) / fields.volts;
+      if (mode !== "open") stamp.ac(0, siemens * 0.8, -siemens * 0.6);
+    },
   },
-  stampAtStart({ fields, mode, values }, stamp) {
-    const siemens = (AT_REST * values[1]!) / fields.volts;
-    if (mode !== "open") stamp.ac(0, siemens * 0.8, -siemens * 0.6);
+  failures: {
+    modes: () => [
+      { id: "open", words: "winding or start device open", odds: 1.5, source: "from memory" },
+      { id: "locked", words: "seized, hums and draws start current", odds: 1, source: "from memory" },
+      { id: "to-case", words: "winding leaks to the case", odds: 0.4, source: "from memory", severity: [2e3, 5e4] },
+    ],
+    signs: () => [
+      { id: "hot", words: "too hot to touch, clicks off", given: { locked: 0.6, "to-case": 0.2 }, otherwise: 0.05 },
+    ],
+    unitSigns: { warm: 0.35 },
+    provokedBy: "starting warm",
   },
-  noticed: "Listen at the shell; a hand on it feels it tremble, hot lines aside.",
-  observable: () => ({ what: "compressor", labels: ["runs", "silent", "hums"] }),
-  look({ fields, mode }, view) {
-    if (view.ac("line", "neutral") < 0.75 * fields.volts || mode === "open") return "silent";
-    return mode === "locked" ? "hums" : "runs";
+  observed: {
+    noticed: "Listen at the shell; a hand on it feels it tremble, hot lines aside.",
+    observable: () => ({ what: "compressor", labels: ["runs", "silent", "hums"] }),
+    look({ fields, mode }, view) {
+      if (view.ac("line", "neutral") < 0.75 * fields.volts || mode === "open") return "silent";
+      return mode === "locked" ? "hums" : "runs";
+    },
   },
-  signs: () => [
-    { id: "hot", words: "too hot to touch, clicks off", given: { locked: 0.6, "to-case": 0.2 }, otherwise: 0.05 },
-  ],
-  cautions: [
-    "Let a compressor rest before it is started again, whatever the test mode allows.",
-    "Sealed refrigerant system: leave it closed; it is work for a licensed person.",
-  ],
-  alone: "Dead, leads off: ohms of the windings, then each to the case.",
+  safety: {
+    traits: ["hot", "refrigerant", "flammable-refrigerant", "licensed"],
+    cautions: [
+      "Let a compressor rest before it is started again, whatever the test mode allows.",
+      "Sealed refrigerant system: leave it closed; it is work for a licensed person.",
+    ],
+  },
+  service: {
+    alone: "Dead, leads off: ohms of the windings, then each to the case.",
+    tool: "motor",
+  },
 });

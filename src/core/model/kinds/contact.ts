@@ -6,24 +6,39 @@ import { definePart, OPEN } from "../kind";
 export const contact = definePart({
   kind: "contact",
   fields: z.object({ connector: id }),
-  terminals: () => ["near", "far"],
-  galvanic: () => [["near", "far"]],
-  elements: () => [["near", "far"]],
-  parameters: () => [{ name: "ohms", nominal: 0.01, tolerance: 0.5 }],
-  modes: () => [
-    { id: "open", words: "no contact", odds: 1.5, source: "from memory" },
-    // A film or a spread receptacle: enough to starve a board, little enough to look whole without load.
-    { id: "resistive", words: "resistive contact", odds: 1.2, source: "from memory", severity: [30, 1500] },
-  ],
-  stamp({ fields, mode, severity, values, conditions }, stamp) {
-    if (mode === "open" || conditions.apart.has(fields.connector)) stamp.conduct(0, OPEN);
-    else stamp.conduct(0, 1 / (mode === "resistive" ? severity : values[0]!));
+  electrical: {
+    terminals: () => ["near", "far"],
+    galvanic: () => [["near", "far"]],
+    elements: () => [["near", "far"]],
+    parameters: () => [{ name: "ohms", nominal: 0.01, tolerance: 0.5 }],
+    stamp({ fields, mode, severity, values, conditions }, stamp) {
+      if (mode === "open" || conditions.apart.has(fields.connector)) stamp.conduct(0, OPEN);
+      else stamp.conduct(0, 1 / (mode === "resistive" ? severity : values[0]!));
+    },
+    connector: (f) => f.connector,
   },
-  signs: () => [
-    { id: "corrosion", words: "green or black contact", given: { open: 0.4, resistive: 0.6 }, otherwise: 0.04 },
-    { id: "half-seated", words: "plug loose or half seated", given: { open: 0.4, resistive: 0.15 }, otherwise: 0.02 },
-    { id: "scorched", words: "housing browned by heat", given: { resistive: 0.3, open: 0.1 }, otherwise: 0.01 },
-  ],
-  cautions: ["Pull plugs by the housing, never by the wires, and only with the machine unplugged."],
-  alone: "Unplugged: ohms across the mated contact while the wire is moved; look for green, black or spread metal.",
+  failures: {
+    modes: () => [
+      { id: "open", words: "no contact", odds: 1.5, source: "from memory" },
+      // A film or a spread receptacle: enough to starve a board, little enough to look whole without load.
+      { id: "resistive", words: "resistive contact", odds: 1.2, source: "from memory", severity: [30, 1500] },
+    ],
+    signs: () => [
+      { id: "corrosion", words: "green or black contact", given: { open: 0.4, resistive: 0.6 }, otherwise: 0.04 },
+      { id: "half-seated", words: "plug loose or half seated", given: { open: 0.4, resistive: 0.15 }, otherwise: 0.02 },
+      { id: "scorched", words: "housing browned by heat", given: { resistive: 0.3, open: 0.1 }, otherwise: 0.01 },
+    ],
+    unitSigns: { moved: 0.6, warm: 0.3, "comes-and-goes": 0.45, damp: 0.5, unused: 0.35, "worked-on": 0.45 },
+    provokedBy: "moving",
+  },
+  observed: null,
+  safety: {
+    traits: ["conductor", "plug-contact", "harness", "comes-and-goes"],
+    cautions: ["Pull plugs by the housing, never by the wires, and only with the machine unplugged."],
+  },
+  service: {
+    alone: "Unplugged: ohms across the mated contact while the wire is moved; look for green, black or spread metal.",
+    tool: "contact",
+    repairs: "joint",
+  },
 });

@@ -101,12 +101,9 @@ const WAKE = "wake";
  * The chip that runs the machine: alive while its rail is in range, reads its inputs and keys, works its outputs by
  * the control program. Without its rail it does nothing, shows nothing and enters no mode.
  */
-export const controller = definePart<Fields>({
+export const controller = definePart({
   kind: "controller",
   fields,
-  terminals: (f) => ["rail", "return", ...Object.keys(f.inputs), ...Object.keys(f.outputs), ...lines(f)],
-  galvanic: (f) => [["rail", "return", ...Object.keys(f.inputs), ...Object.keys(f.outputs), ...lines(f)]],
-  carries: (f) => ({ direct: ["rail", ...Object.keys(f.inputs), ...Object.keys(f.outputs), ...lines(f)] }),
   contradictions: (f) => [
     ...programProblems(f, f.outputs, Object.keys(f.inputs), Object.keys(f.keys)),
     ...Object.entries(f.inputs).flatMap(([name, i]) =>
@@ -115,84 +112,103 @@ export const controller = definePart<Fields>({
         : [],
     ),
   ],
-  elements: (f) => [
-    ["rail", "return"],
-    ...Object.entries(f.inputs).map(([name, i]) =>
-      i.pullUpOhms === undefined ? ([name, "return"] as const) : (["rail", name] as const),
-    ),
-    ...Object.entries(f.outputs).map(([name, o]) =>
-      o.does === "sinks" ? ([name, "return"] as const) : (["rail", name] as const),
-    ),
-    ...lines(f).map((line) => [line, "return"] as const),
-  ],
-  parameters: (f) => [
-    { name: "load ohms", nominal: f.loadOhms, tolerance: 0.2 },
-    ...Object.entries(f.inputs).map(([name, i]) => ({
-      name: `${name} ${i.pullUpOhms === undefined ? "pull-down" : "pull-up"} ohms`,
-      nominal: i.pullUpOhms ?? i.pullDownOhms ?? 1e4,
-      tolerance: 0.01,
-    })),
-    { name: "idle ohms", nominal: 2e4, tolerance: VAGUE_OHMS, vague: true },
-  ],
-  modes: (f) => [
-    { id: "dead", words: "controller dead", odds: 1.5, source: "from memory" },
-    ...Object.keys(f.outputs).map((name) => ({
-      id: `${name}-off`,
-      words: `output ${name} stays off`,
-      odds: 0.8,
-      source: "from memory" as const,
-    })),
-  ],
-  start: ({ fields: f }) => chipsOf(f).place({ asleep: { kept: null } }),
-  stamp({ fields: f, values, mode }, stamp, state) {
-    const chip = chipsOf(f).at(state);
-    const on = "awake" in chip ? chip.awake.on : [];
-    stamp.conduct(0, "awake" in chip ? 1 / values[0]! : 1 / values[values.length - 1]!);
-    let element = 1;
-    Object.keys(f.inputs).forEach((_, i) => stamp.conduct(element++, 1 / values[i + 1]!));
-    for (const [name, output] of Object.entries(f.outputs))
-      stamp.conduct(element++, on.includes(name) && mode !== `${name}-off` ? 1 / output.ohms : OPEN);
-    for (const _line of lines(f)) stamp.conduct(element++, 1 / 1e6);
+  electrical: {
+    terminals: (f) => ["rail", "return", ...Object.keys(f.inputs), ...Object.keys(f.outputs), ...lines(f)],
+    galvanic: (f) => [["rail", "return", ...Object.keys(f.inputs), ...Object.keys(f.outputs), ...lines(f)]],
+    carries: (f) => ({ direct: ["rail", ...Object.keys(f.inputs), ...Object.keys(f.outputs), ...lines(f)] }),
+    elements: (f) => [
+      ["rail", "return"],
+      ...Object.entries(f.inputs).map(([name, i]) =>
+        i.pullUpOhms === undefined ? ([name, "return"] as const) : (["rail", name] as const),
+      ),
+      ...Object.entries(f.outputs).map(([name, o]) =>
+        o.does === "sinks" ? ([name, "return"] as const) : (["rail", name] as const),
+      ),
+      ...lines(f).map((line) => [line, "return"] as const),
+    ],
+    parameters: (f) => [
+      { name: "load ohms", nominal: f.loadOhms, tolerance: 0.2 },
+      ...Object.entries(f.inputs).map(([name, i]) => ({
+        name: `${name} ${i.pullUpOhms === undefined ? "pull-down" : "pull-up"} ohms`,
+        nominal: i.pullUpOhms ?? i.pullDownOhms ?? 1e4,
+        tolerance: 0.01,
+      })),
+      { name: "idle ohms", nominal: 2e4, tolerance: VAGUE_OHMS, vague: true },
+    ],
+    start: ({ fields: f }) => chipsOf(f).place({ asleep: { kept: null } }),
+    stamp({ fields: f, values, mode }, stamp, state) {
+      const chip = chipsOf(f).at(state);
+      const on = "awake" in chip ? chip.awake.on : [];
+      stamp.conduct(0, "awake" in chip ? 1 / values[0]! : 1 / values[values.length - 1]!);
+      let element = 1;
+      Object.keys(f.inputs).forEach((_, i) => stamp.conduct(element++, 1 / values[i + 1]!));
+      for (const [name, output] of Object.entries(f.outputs))
+        stamp.conduct(element++, on.includes(name) && mode !== `${name}-off` ? 1 / output.ohms : OPEN);
+      for (const _line of lines(f)) stamp.conduct(element++, 1 / 1e6);
+    },
+    next(instance, view, state) {
+      const { fields: f, mode, conditions } = instance;
+      const chip = chipsOf(f).at(state);
+      const rail = view.dc("rail", "return");
+      const alive = mode !== "dead" && rail >= f.rail.min && rail <= f.rail.max;
+      if (!alive) return "awake" in chip ? [{ state: DIE, delay: 0.01 }] : null;
+      if (!("awake" in chip)) return [{ state: WAKE, delay: 0.2 }];
+      // Without modes of its own the program is in the mode the setup asks for.
+      const now = f.modes.length > 0 ? chip.awake : { ...chip.awake, mode: conditions.mode };
+      return wishesOf(f, f.outputs, now, heardBy(instance, view)).map((w) => ({ state: w.key, delay: w.seconds }));
+    },
+    fire(instance, view, state, keys) {
+      const { fields: f, conditions } = instance;
+      const chips = chipsOf(f);
+      const chip = chips.at(state);
+      if (keys.includes(DIE))
+        return chips.place({ asleep: { kept: "awake" in chip ? keptMode(f, chip.awake.mode) : chip.asleep.kept } });
+      if (!("awake" in chip))
+        return chips.place({
+          awake: { ...startOf(f), ...(chip.asleep.kept === null ? {} : { mode: chip.asleep.kept }) },
+        });
+      const now = f.modes.length > 0 ? chip.awake : { ...chip.awake, mode: conditions.mode };
+      return chips.place({ awake: fireAll(f, now, keys, heardBy(instance, view)) });
+    },
+    inMode({ fields: f, conditions }, state) {
+      const chip = chipsOf(f).at(state);
+      if (!("awake" in chip)) return null;
+      return f.modes.length > 0 ? chip.awake.mode : conditions.mode;
+    },
+    program: (f) => f,
   },
-  next(instance, view, state) {
-    const { fields: f, mode, conditions } = instance;
-    const chip = chipsOf(f).at(state);
-    const rail = view.dc("rail", "return");
-    const alive = mode !== "dead" && rail >= f.rail.min && rail <= f.rail.max;
-    if (!alive) return "awake" in chip ? [{ state: DIE, delay: 0.01 }] : null;
-    if (!("awake" in chip)) return [{ state: WAKE, delay: 0.2 }];
-    // Without modes of its own the program is in the mode the setup asks for.
-    const now = f.modes.length > 0 ? chip.awake : { ...chip.awake, mode: conditions.mode };
-    return wishesOf(f, f.outputs, now, heardBy(instance, view)).map((w) => ({ state: w.key, delay: w.seconds }));
+  failures: {
+    modes: (f) => [
+      { id: "dead", words: "controller dead", odds: 1.5, source: "from memory" },
+      ...Object.keys(f.outputs).map((name) => ({
+        id: `${name}-off`,
+        words: `output ${name} stays off`,
+        odds: 0.8,
+        source: "from memory" as const,
+      })),
+    ],
+    signs: () => [
+      { id: "scorch", words: "scorch mark on the board", given: { dead: 0.12 }, otherwise: 0.01 },
+      { id: "residue", words: "dried water or insects on the board", given: { dead: 0.2 }, otherwise: 0.04 },
+    ],
+    hinders: () => ["dead"],
+    unitSigns: { storm: 0.3 },
   },
-  fire(instance, view, state, keys) {
-    const { fields: f, conditions } = instance;
-    const chips = chipsOf(f);
-    const chip = chips.at(state);
-    if (keys.includes(DIE))
-      return chips.place({ asleep: { kept: "awake" in chip ? keptMode(f, chip.awake.mode) : chip.asleep.kept } });
-    if (!("awake" in chip))
-      return chips.place({
-        awake: { ...startOf(f), ...(chip.asleep.kept === null ? {} : { mode: chip.asleep.kept }) },
-      });
-    const now = f.modes.length > 0 ? chip.awake : { ...chip.awake, mode: conditions.mode };
-    return chips.place({ awake: fireAll(f, now, keys, heardBy(instance, view)) });
+  observed: {
+    face({ fields: f, conditions }, state) {
+      const chip = chipsOf(f).at(state);
+      if (!("awake" in chip)) return null;
+      return faceOf(f, f.modes.length > 0 ? chip.awake : { ...chip.awake, mode: conditions.mode });
+    },
+    faces: (f) => facesOfProgram(f),
   },
-  face({ fields: f, conditions }, state) {
-    const chip = chipsOf(f).at(state);
-    if (!("awake" in chip)) return null;
-    return faceOf(f, f.modes.length > 0 ? chip.awake : { ...chip.awake, mode: conditions.mode });
+  safety: {
+    traits: [],
+    cautions: ["Static kills boards: touch bare grounded metal first, hold the board by its edges."],
   },
-  inMode({ fields: f, conditions }, state) {
-    const chip = chipsOf(f).at(state);
-    if (!("awake" in chip)) return null;
-    return f.modes.length > 0 ? chip.awake.mode : conditions.mode;
+  service: {
+    alone: "Its rail first, then what it is told at its inputs, then what it does at its outputs.",
+    onBoard: (mode) =>
+      /^(in|input|sense)|-input|input-/.test(mode) ? "sensor input" : mode.endsWith("-off") ? "driver" : "controller",
   },
-  faces: (f) => facesOfProgram(f),
-  signs: () => [
-    { id: "scorch", words: "scorch mark on the board", given: { dead: 0.12 }, otherwise: 0.01 },
-    { id: "residue", words: "dried water or insects on the board", given: { dead: 0.2 }, otherwise: 0.04 },
-  ],
-  cautions: ["Static kills boards: touch bare grounded metal first, hold the board by its edges."],
-  alone: "Its rail first, then what it is told at its inputs, then what it does at its outputs.",
 });

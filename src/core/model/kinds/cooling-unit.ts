@@ -21,24 +21,35 @@ export const coolingUnit = definePart({
     /** What the boiler comes to when the unit no longer circulates, degrees Celsius. */
     hotCelsius: number({ min: 0, max: 500 }),
   }),
-  terminals: () => [],
-  galvanic: () => [],
-  elements: () => [],
-  parameters: () => [],
-  modes: () => [{ id: "leaks", words: "leaks or no longer circulates", odds: 1, source: "from memory" }],
-  stamp: () => undefined,
-  heats: (f, mode) => (mode === "leaks" ? { place: f.place, celsius: f.hotCelsius } : null),
-  noticed: "Feel the tubes after half an hour, not before.",
-  observable: () => ({ what: "cooling unit", labels: ["cools", "warm"] }),
-  look({ fields, mode }, view) {
-    const heated = Object.values(fields.heats).some((h) =>
-      "watts" in h ? view.watts(h.part) > ENOUGH * h.watts : view.seen(h.part) === h.seen,
-    );
-    return heated && mode === null ? "cools" : "warm";
+  electrical: {
+    terminals: () => [],
+    galvanic: () => [],
+    elements: () => [],
+    parameters: () => [],
+    stamp: () => undefined,
   },
-  signs: () => [{ id: "ammonia", words: "smell of ammonia, yellow stain", given: { leaks: 0.7 }, otherwise: 0.003 }],
-  cautions: [
-    "Smell of ammonia: toxic. Stop, air the room, leave it to a licensed person. A unit that leaks is never heated again.",
-  ],
-  alone: "Heated directly for some hours, vents free, level: does it cool?",
+  failures: {
+    modes: () => [{ id: "leaks", words: "leaks or no longer circulates", odds: 1, source: "from memory" }],
+    heats: (f, mode) => (mode === "leaks" ? { place: f.place, celsius: f.hotCelsius } : null),
+    signs: () => [{ id: "ammonia", words: "smell of ammonia, yellow stain", given: { leaks: 0.7 }, otherwise: 0.003 }],
+  },
+  observed: {
+    noticed: "Feel the tubes after half an hour, not before.",
+    observable: () => ({ what: "cooling unit", labels: ["cools", "warm"] }),
+    look({ fields, mode }, view) {
+      const heated = Object.values(fields.heats).some((h) =>
+        "watts" in h ? view.watts(h.part) > ENOUGH * h.watts : view.seen(h.part) === h.seen,
+      );
+      return heated && mode === null ? "cools" : "warm";
+    },
+  },
+  safety: {
+    traits: ["hot", "sharp", "refrigerant", "flammable-refrigerant", "licensed"],
+    cautions: [
+      "Smell of ammonia: toxic. Stop, air the room, leave it to a licensed person. A unit that leaks is never heated again.",
+    ],
+  },
+  service: {
+    alone: "Heated directly for some hours, vents free, level: does it cool?",
+  },
 });

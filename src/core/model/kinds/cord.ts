@@ -7,31 +7,42 @@ const CORES = ["line", "neutral", "earth"] as const;
 export const cord = definePart({
   kind: "cord",
   fields: z.object({}),
-  terminals: () => CORES.flatMap((core) => [`${core}-pin`, core]),
-  galvanic: () => [
-    ["line-pin", "line", "neutral-pin", "neutral"],
-    ["earth-pin", "earth"],
-  ],
-  elements: () => CORES.map((core) => [`${core}-pin`, core] as const),
-  parameters: () => [{ name: "core ohms", nominal: 0.05, tolerance: 0.3 }],
-  modes: () =>
-    CORES.map((core) => ({
-      id: `${core}-open`,
-      words: `${core} core broken`,
-      odds: core === "earth" ? 0.5 : 1,
-      source: "from memory" as const,
-    })),
-  stamp({ mode, values }, stamp) {
-    CORES.forEach((core, i) => stamp.conduct(i, mode === `${core}-open` ? OPEN : 1 / values[0]!));
-  },
-  signs: () => [
-    {
-      id: "kinked",
-      words: "cord kinked, crushed or hot",
-      given: Object.fromEntries(CORES.map((c) => [`${c}-open`, 0.4])),
-      otherwise: 0.03,
+  electrical: {
+    terminals: () => CORES.flatMap((core) => [`${core}-pin`, core]),
+    galvanic: () => [
+      ["line-pin", "line", "neutral-pin", "neutral"],
+      ["earth-pin", "earth"],
+    ],
+    elements: () => CORES.map((core) => [`${core}-pin`, core] as const),
+    parameters: () => [{ name: "core ohms", nominal: 0.05, tolerance: 0.3 }],
+    stamp({ mode, values }, stamp) {
+      CORES.forEach((core, i) => stamp.conduct(i, mode === `${core}-open` ? OPEN : 1 / values[0]!));
     },
-  ],
-  cautions: ["Pull the plug and keep it in sight while you work on the cord."],
-  alone: "Unplugged, ohms from each pin to the far end of its core while you bend the cord.",
+  },
+  failures: {
+    modes: () =>
+      CORES.map((core) => ({
+        id: `${core}-open`,
+        words: `${core} core broken`,
+        odds: core === "earth" ? 0.5 : 1,
+        source: "from memory" as const,
+      })),
+    signs: () => [
+      {
+        id: "kinked",
+        words: "cord kinked, crushed or hot",
+        given: Object.fromEntries(CORES.map((c) => [`${c}-open`, 0.4])),
+        otherwise: 0.03,
+      },
+    ],
+    unitSigns: { "worked-on": 0.25 },
+  },
+  observed: null,
+  safety: {
+    traits: ["conductor", "supply-cord", "comes-and-goes"],
+    cautions: ["Pull the plug and keep it in sight while you work on the cord."],
+  },
+  service: {
+    alone: "Unplugged, ohms from each pin to the far end of its core while you bend the cord.",
+  },
 });

@@ -6,21 +6,32 @@ import { definePart, OPEN } from "../kind";
 export const diode = definePart({
   kind: "diode",
   fields: z.object({ amps: number({ above: 0, max: 400 }) }),
-  terminals: () => ["anode", "cathode"],
-  galvanic: () => [["anode", "cathode"]],
-  elements: () => [["anode", "cathode"]],
-  parameters: () => [{ name: "forward ohms", nominal: 0.05, tolerance: 0.4 }],
-  modes: () => [
-    { id: "open", words: "open", odds: 0.6, source: "from memory" },
-    { id: "shorted", words: "shorted", odds: 0.8, source: "from memory" },
-  ],
-  start: ({ mode }) => (mode === "shorted" ? 1 : 0),
-  stamp: ({ mode, values }, stamp, state) =>
-    stamp.conduct(0, mode === "open" ? OPEN : state === 1 || mode === "shorted" ? 1 / values[0]! : 1 / 1e7),
-  next({ mode }, view, state) {
-    if (mode !== null) return null;
-    const wanted = state === 0 ? view.dc("anode", "cathode") > 0.6 : view.current(0) > -1e-6;
-    return wanted === (state === 1) ? null : { state: wanted ? 1 : 0, delay: 1e-4 };
+  electrical: {
+    terminals: () => ["anode", "cathode"],
+    galvanic: () => [["anode", "cathode"]],
+    elements: () => [["anode", "cathode"]],
+    parameters: () => [{ name: "forward ohms", nominal: 0.05, tolerance: 0.4 }],
+    start: ({ mode }) => (mode === "shorted" ? 1 : 0),
+    stamp: ({ mode, values }, stamp, state) =>
+      stamp.conduct(0, mode === "open" ? OPEN : state === 1 || mode === "shorted" ? 1 / values[0]! : 1 / 1e7),
+    next({ mode }, view, state) {
+      if (mode !== null) return null;
+      const wanted = state === 0 ? view.dc("anode", "cathode") > 0.6 : view.current(0) > -1e-6;
+      return wanted === (state === 1) ? null : { state: wanted ? 1 : 0, delay: 1e-4 };
+    },
   },
-  alone: "Dead, one lead off: diode function both ways.",
+  failures: {
+    modes: () => [
+      { id: "open", words: "open", odds: 0.6, source: "from memory" },
+      { id: "shorted", words: "shorted", odds: 0.8, source: "from memory" },
+    ],
+  },
+  observed: null,
+  safety: {
+    traits: [],
+  },
+  service: {
+    alone: "Dead, one lead off: diode function both ways.",
+    onBoard: () => "low-voltage supply",
+  },
 });

@@ -14,41 +14,55 @@ export const doorLock = definePart({
     volts: number({ above: 0, max: 300 }),
     ohms: number({ above: 0, max: 1e5 }),
   }),
-  terminals: () => ["coil-a", "coil-b", "sense-a", "sense-b"],
-  load: true,
-  galvanic: () => [
-    ["coil-a", "coil-b"],
-    ["sense-a", "sense-b"],
-  ],
-  elements: () => [
-    ["coil-a", "coil-b"],
-    ["sense-a", "sense-b"],
-  ],
-  parameters: (f) => [
-    { name: "coil ohms", nominal: f.ohms, tolerance: 0.1 },
-    { name: "contact ohms", nominal: 0.1, tolerance: 0.5 },
-  ],
-  modes: () => [
-    { id: "coil-open", words: "coil open", odds: 1, source: "from memory" },
-    { id: "jammed", words: "bolt does not move", odds: 1, source: "from memory" },
-    { id: "sense-open", words: "does not report the bolt", odds: 1, source: "from memory" },
-  ],
-  start: () => FREE,
-  stamp({ mode, values }, stamp, state) {
-    stamp.conduct(0, mode === "coil-open" ? OPEN : 1 / values[0]!);
-    stamp.conduct(1, state === LOCKED && mode !== "sense-open" ? 1 / values[1]! : OPEN);
+  electrical: {
+    terminals: () => ["coil-a", "coil-b", "sense-a", "sense-b"],
+    load: true,
+    galvanic: () => [
+      ["coil-a", "coil-b"],
+      ["sense-a", "sense-b"],
+    ],
+    elements: () => [
+      ["coil-a", "coil-b"],
+      ["sense-a", "sense-b"],
+    ],
+    parameters: (f) => [
+      { name: "coil ohms", nominal: f.ohms, tolerance: 0.1 },
+      { name: "contact ohms", nominal: 0.1, tolerance: 0.5 },
+    ],
+    start: () => FREE,
+    stamp({ mode, values }, stamp, state) {
+      stamp.conduct(0, mode === "coil-open" ? OPEN : 1 / values[0]!);
+      stamp.conduct(1, state === LOCKED && mode !== "sense-open" ? 1 / values[1]! : OPEN);
+    },
+    next({ fields, mode, conditions }, view, state) {
+      const volts = fields.current === "ac" ? view.ac("coil-a", "coil-b") : Math.abs(view.dc("coil-a", "coil-b"));
+      const driven =
+        volts > 0.7 * fields.volts &&
+        mode !== "coil-open" &&
+        mode !== "jammed" &&
+        !conditions.openDoors.has(fields.door);
+      const wanted = driven ? LOCKED : FREE;
+      return wanted === state ? null : { state: wanted, delay: 1.5 };
+    },
   },
-  next({ fields, mode, conditions }, view, state) {
-    const volts = fields.current === "ac" ? view.ac("coil-a", "coil-b") : Math.abs(view.dc("coil-a", "coil-b"));
-    const driven =
-      volts > 0.7 * fields.volts && mode !== "coil-open" && mode !== "jammed" && !conditions.openDoors.has(fields.door);
-    const wanted = driven ? LOCKED : FREE;
-    return wanted === state ? null : { state: wanted, delay: 1.5 };
+  failures: {
+    modes: () => [
+      { id: "coil-open", words: "coil open", odds: 1, source: "from memory" },
+      { id: "jammed", words: "bolt does not move", odds: 1, source: "from memory" },
+      { id: "sense-open", words: "does not report the bolt", odds: 1, source: "from memory" },
+    ],
+    signs: () => [{ id: "bent-hook", words: "door hook bent or worn", given: { jammed: 0.4 }, otherwise: 0.03 }],
   },
-  noticed: "Listen for the click; pull the door gently.",
-  observable: () => ({ what: "door lock", labels: ["locked", "free"] }),
-  look: (_instance, _view, state) => (state === LOCKED ? "locked" : "free"),
-  signs: () => [{ id: "bent-hook", words: "door hook bent or worn", given: { jammed: 0.4 }, otherwise: 0.03 }],
-  cautions: ["A locked door is not forced. Power off and let the bolt fall back first."],
-  alone: "Dead, plug off: ohms of the coil; contact open while it is free.",
+  observed: {
+    noticed: "Listen for the click; pull the door gently.",
+    observable: () => ({ what: "door lock", labels: ["locked", "free"] }),
+    look: (_instance, _view, state) => (state === LOCKED ? "locked" : "free"),
+  },
+  safety: {
+    traits: ["interlock", "spring-or-weight"],
+    cautions: ["A locked door is not forced. Power off and let the bolt fall back first."],
+  },
+  service: {
+    alone: "Dead, plug off: ohms of the coil; contact open while it is free.",
+  },
 });

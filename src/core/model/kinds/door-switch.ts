@@ -6,26 +6,39 @@ import { definePart, OPEN } from "../kind";
 export const doorSwitch = definePart({
   kind: "door switch",
   fields: z.object({ door: id, closedWhen: z.enum(["door open", "door closed"]) }),
-  terminals: () => ["a", "b"],
-  galvanic: () => [["a", "b"]],
-  elements: () => [["a", "b"]],
-  parameters: () => [{ name: "contact ohms", nominal: 0.1, tolerance: 0.5 }],
-  modes: () => [
-    { id: "stuck-open", words: "never closes", odds: 1, source: "from memory" },
-    { id: "stuck-closed", words: "never opens", odds: 0.8, source: "from memory" },
-  ],
-  stamp({ fields, mode, values, conditions }, stamp) {
-    const open = conditions.openDoors.has(fields.door) ? "door open" : "door closed";
-    const closed = mode === "stuck-closed" || (mode !== "stuck-open" && open === fields.closedWhen);
-    stamp.conduct(0, closed ? 1 / values[0]! : OPEN);
-  },
-  signs: () => [
-    {
-      id: "plunger",
-      words: "plunger stuck or broken",
-      given: { "stuck-open": 0.4, "stuck-closed": 0.4 },
-      otherwise: 0.02,
+  electrical: {
+    terminals: () => ["a", "b"],
+    galvanic: () => [["a", "b"]],
+    elements: () => [["a", "b"]],
+    parameters: () => [{ name: "contact ohms", nominal: 0.1, tolerance: 0.5 }],
+    stamp({ fields, mode, values, conditions }, stamp) {
+      const open = conditions.openDoors.has(fields.door) ? "door open" : "door closed";
+      const closed = mode === "stuck-closed" || (mode !== "stuck-open" && open === fields.closedWhen);
+      stamp.conduct(0, closed ? 1 / values[0]! : OPEN);
     },
-  ],
-  alone: "Unplugged: continuity while the plunger is pressed and let go.",
+    door: (f) => f.door,
+  },
+  failures: {
+    modes: () => [
+      { id: "stuck-open", words: "never closes", odds: 1, source: "from memory" },
+      { id: "stuck-closed", words: "never opens", odds: 0.8, source: "from memory" },
+    ],
+    signs: () => [
+      {
+        id: "plunger",
+        words: "plunger stuck or broken",
+        given: { "stuck-open": 0.4, "stuck-closed": 0.4 },
+        otherwise: 0.02,
+      },
+    ],
+    hinders: (f, { doors }) => (doors.includes(f.door) ? ["stuck-open", "stuck-closed"] : []),
+    unitSigns: { moved: 0.3, "comes-and-goes": 0.25 },
+  },
+  observed: null,
+  safety: {
+    traits: ["interlock", "ages", "often-bridged", "comes-and-goes", "breaks-current"],
+  },
+  service: {
+    alone: "Unplugged: continuity while the plunger is pressed and let go.",
+  },
 });

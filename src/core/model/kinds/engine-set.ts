@@ -17,53 +17,65 @@ export const engineSet = definePart({
     crankAmps: number({ above: 0, max: 1000 }),
     startVolts: number({ above: 0, max: 60 }),
   }),
-  terminals: () => ["crank", "fuel", "return", "line", "neutral"],
-  source: () => true,
-  galvanic: () => [
-    ["crank", "fuel", "return"],
-    ["line", "neutral"],
-  ],
-  energises: () => [["line", "mains"]],
-  elements: () => [
-    ["crank", "return"],
-    ["fuel", "return"],
-    ["line", "neutral"],
-  ],
-  parameters: (f) => [
-    { name: "crank ohms", nominal: f.startVolts / f.crankAmps, tolerance: 0.2 },
-    { name: "fuel ohms", nominal: 8, tolerance: 0.1 },
-    { name: "generator ohms", nominal: 0.3, tolerance: 0.3 },
-    { name: "volts", nominal: f.volts, tolerance: 0.04 },
-  ],
-  modes: () => [
-    { id: "no-fuel", words: "cranks and does not start", odds: 2, source: "from memory" },
-    { id: "starter-open", words: "starter open", odds: 1.5, source: "from memory" },
-    { id: "no-output", words: "runs, gives no voltage", odds: 1, source: "from memory" },
-  ],
-  start: () => STANDS,
-  stamp({ mode, values }, stamp, state) {
-    stamp.conduct(0, mode === "starter-open" ? OPEN : 1 / values[0]!);
-    stamp.conduct(1, 1 / values[1]!);
-    const gives = state === RUNS && mode !== "no-output";
-    stamp.conduct(2, gives ? 1 / values[2]! : 1 / 3e4);
-    stamp.acEmf(2, gives ? values[3]! : 0);
+  electrical: {
+    terminals: () => ["crank", "fuel", "return", "line", "neutral"],
+    source: () => true,
+    galvanic: () => [
+      ["crank", "fuel", "return"],
+      ["line", "neutral"],
+    ],
+    energises: () => [["line", "mains"]],
+    elements: () => [
+      ["crank", "return"],
+      ["fuel", "return"],
+      ["line", "neutral"],
+    ],
+    parameters: (f) => [
+      { name: "crank ohms", nominal: f.startVolts / f.crankAmps, tolerance: 0.2 },
+      { name: "fuel ohms", nominal: 8, tolerance: 0.1 },
+      { name: "generator ohms", nominal: 0.3, tolerance: 0.3 },
+      { name: "volts", nominal: f.volts, tolerance: 0.04 },
+    ],
+    start: () => STANDS,
+    stamp({ mode, values }, stamp, state) {
+      stamp.conduct(0, mode === "starter-open" ? OPEN : 1 / values[0]!);
+      stamp.conduct(1, 1 / values[1]!);
+      const gives = state === RUNS && mode !== "no-output";
+      stamp.conduct(2, gives ? 1 / values[2]! : 1 / 3e4);
+      stamp.acEmf(2, gives ? values[3]! : 0);
+    },
+    next({ id, fields, mode, conditions }, view, state) {
+      const fuel = view.dc("fuel", "return") > 0.6 * fields.startVolts;
+      const cranked =
+        view.dc("crank", "return") > 0.5 * fields.startVolts && mode !== "starter-open" && conditions.isOn(id);
+      if (state === RUNS) return fuel && conditions.isOn(id) ? null : { state: STANDS, delay: 1 };
+      if (cranked && fuel && mode !== "no-fuel") return { state: RUNS, delay: 2 };
+      const wanted = cranked ? CRANKS : STANDS;
+      return wanted === state ? null : { state: wanted, delay: 0.1 };
+    },
   },
-  next({ id, fields, mode, conditions }, view, state) {
-    const fuel = view.dc("fuel", "return") > 0.6 * fields.startVolts;
-    const cranked =
-      view.dc("crank", "return") > 0.5 * fields.startVolts && mode !== "starter-open" && conditions.isOn(id);
-    if (state === RUNS) return fuel && conditions.isOn(id) ? null : { state: STANDS, delay: 1 };
-    if (cranked && fuel && mode !== "no-fuel") return { state: RUNS, delay: 2 };
-    const wanted = cranked ? CRANKS : STANDS;
-    return wanted === state ? null : { state: wanted, delay: 0.1 };
+  failures: {
+    modes: () => [
+      { id: "no-fuel", words: "cranks and does not start", odds: 2, source: "from memory" },
+      { id: "starter-open", words: "starter open", odds: 1.5, source: "from memory" },
+      { id: "no-output", words: "runs, gives no voltage", odds: 1, source: "from memory" },
+    ],
+    signs: () => [{ id: "no-fuel", words: "tank or tap empty", given: { "no-fuel": 0.5 }, otherwise: 0.03 }],
   },
-  noticed: "Listen outside the cover; exhaust and belts away from hands.",
-  observable: () => ({ what: "engine", labels: ["runs", "cranks", "stands"] }),
-  look: (_instance, _view, state) => (state === RUNS ? "runs" : state === CRANKS ? "cranks" : "stands"),
-  signs: () => [{ id: "no-fuel", words: "tank or tap empty", given: { "no-fuel": 0.5 }, otherwise: 0.03 }],
-  cautions: [
-    "It may start by itself at any moment. Lock it out, then take the black lead off the start battery.",
-    "Exhaust kills indoors; the engine is hot.",
-  ],
-  alone: "Locked out: volts at the starter while it cranks; then volts of the generator.",
+  observed: {
+    noticed: "Listen outside the cover; exhaust and belts away from hands.",
+    observable: () => ({ what: "engine", labels: ["runs", "cranks", "stands"] }),
+    look: (_instance, _view, state) => (state === RUNS ? "runs" : state === CRANKS ? "cranks" : "stands"),
+  },
+  safety: {
+    traits: ["moves", "starts-by-itself", "suspended-load", "licensed"],
+    cautions: [
+      "It may start by itself at any moment. Lock it out, then take the black lead off the start battery.",
+      "Exhaust kills indoors; the engine is hot.",
+    ],
+    isolatedBy: "locking out",
+  },
+  service: {
+    alone: "Locked out: volts at the starter while it cranks; then volts of the generator.",
+  },
 });

@@ -6,21 +6,37 @@ import { definePart, OPEN } from "../kind";
 export const fuse = definePart({
   kind: "fuse",
   fields: z.object({ amps: number({ above: 0, max: 1000 }) }),
-  terminals: () => ["a", "b"],
-  protective: true,
-  galvanic: () => [["a", "b"]],
-  elements: () => [["a", "b"]],
-  parameters: () => [{ name: "ohms", nominal: 0.04, tolerance: 0.5 }],
-  modes: () => [{ id: "blown", words: "blown", odds: 3, source: "from memory", protective: true }],
-  start: ({ mode }) => (mode === "blown" ? 1 : 0),
-  stamp: ({ values }, stamp, state) => stamp.conduct(0, state === 1 ? OPEN : 1 / values[0]!),
-  next({ fields }, view, state) {
-    const amps = Math.max(Math.abs(view.current(0)), view.acCurrent(0));
-    return state === 0 && amps > 3 * fields.amps ? { state: 1, delay: 0.05 } : null;
+  electrical: {
+    terminals: () => ["a", "b"],
+    galvanic: () => [["a", "b"]],
+    elements: () => [["a", "b"]],
+    parameters: () => [{ name: "ohms", nominal: 0.04, tolerance: 0.5 }],
+    start: ({ mode }) => (mode === "blown" ? 1 : 0),
+    stamp: ({ values }, stamp, state) => stamp.conduct(0, state === 1 ? OPEN : 1 / values[0]!),
+    next({ fields }, view, state) {
+      const amps = Math.max(Math.abs(view.current(0)), view.acCurrent(0));
+      return state === 0 && amps > 3 * fields.amps ? { state: 1, delay: 0.05 } : null;
+    },
+    rated: (f) => ({ amps: f.amps, element: 0, bears: "fuse" }),
   },
-  signs: () => [{ id: "black-glass", words: "glass blackened or wire gone", given: { blown: 0.6 }, otherwise: 0.005 }],
-  cautions: [
-    "A fuse that blew has a reason. Prove what is behind it before a new one goes in, and only the same type and rating.",
-  ],
-  alone: "Dead and out of its holder: ohms, near zero.",
+  failures: {
+    modes: () => [{ id: "blown", words: "blown", odds: 3, source: "from memory", protective: true }],
+    signs: () => [
+      { id: "black-glass", words: "glass blackened or wire gone", given: { blown: 0.6 }, otherwise: 0.005 },
+    ],
+    unitSigns: { "worked-on": 0.25, storm: 0.35 },
+  },
+  observed: null,
+  safety: {
+    traits: ["protects", "over-current", "often-bridged"],
+    cautions: [
+      "A fuse that blew has a reason. Prove what is behind it before a new one goes in, and only the same type and rating.",
+    ],
+  },
+  service: {
+    alone: "Dead and out of its holder: ohms, near zero.",
+    tool: "fuse",
+    onBoard: () => "board fuse or filter",
+    foundInLead: { amps: 10 },
+  },
 });

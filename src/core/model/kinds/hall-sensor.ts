@@ -6,29 +6,41 @@ import { definePart, OPEN } from "../kind";
 export const hallSensor = definePart({
   kind: "hall sensor",
   fields: z.object({ place: id, volts: number({ above: 0, max: 60 }) }),
-  terminals: () => ["plus", "out", "return"],
-  galvanic: () => [["plus", "out", "return"]],
-  elements: () => [
-    ["plus", "return"],
-    ["out", "return"],
-  ],
-  parameters: (f) => [
-    { name: "supply ohms", nominal: f.volts / 0.006, tolerance: 0.3 },
-    { name: "output ohms", nominal: 40, tolerance: 0.3 },
-  ],
-  modes: () => [
-    { id: "stays-off", words: "output never pulls", odds: 1, source: "from memory" },
-    { id: "stays-on", words: "output always pulls", odds: 0.7, source: "from memory" },
-  ],
-  start: () => 0,
-  stamp({ mode, values }, stamp, state) {
-    stamp.conduct(0, 1 / values[0]!);
-    stamp.conduct(1, mode === "stays-on" || state === 1 ? 1 / values[1]! : OPEN);
+  electrical: {
+    terminals: () => ["plus", "out", "return"],
+    galvanic: () => [["plus", "out", "return"]],
+    elements: () => [
+      ["plus", "return"],
+      ["out", "return"],
+    ],
+    parameters: (f) => [
+      { name: "supply ohms", nominal: f.volts / 0.006, tolerance: 0.3 },
+      { name: "output ohms", nominal: 40, tolerance: 0.3 },
+    ],
+    start: () => 0,
+    stamp({ mode, values }, stamp, state) {
+      stamp.conduct(0, 1 / values[0]!);
+      stamp.conduct(1, mode === "stays-on" || state === 1 ? 1 / values[1]! : OPEN);
+    },
+    next({ fields, mode, conditions }, view, state) {
+      if (mode !== null) return null;
+      const wanted = view.dc("plus", "return") > 0.6 * fields.volts && conditions.magnets.has(fields.place) ? 1 : 0;
+      return wanted === state ? null : { state: wanted, delay: 0.001 };
+    },
   },
-  next({ fields, mode, conditions }, view, state) {
-    if (mode !== null) return null;
-    const wanted = view.dc("plus", "return") > 0.6 * fields.volts && conditions.magnets.has(fields.place) ? 1 : 0;
-    return wanted === state ? null : { state: wanted, delay: 0.001 };
+  failures: {
+    modes: () => [
+      { id: "stays-off", words: "output never pulls", odds: 1, source: "from memory" },
+      { id: "stays-on", words: "output always pulls", odds: 0.7, source: "from memory" },
+    ],
   },
-  alone: "Powered, plug on: rail against return, then the output with the magnet near and away.",
+  observed: null,
+  safety: {
+    traits: [],
+  },
+  service: {
+    alone: "Powered, plug on: rail against return, then the output with the magnet near and away.",
+    tool: "position",
+    level: "hall",
+  },
 });

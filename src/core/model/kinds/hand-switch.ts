@@ -9,26 +9,39 @@ export const handSwitch = definePart({
     rests: z.enum(["open", "closed"]).default("open"),
     amps: number({ above: 0, max: 100 }).optional(),
   }),
-  terminals: () => ["a", "b"],
-  galvanic: () => [["a", "b"]],
-  elements: () => [["a", "b"]],
-  parameters: () => [{ name: "contact ohms", nominal: 0.05, tolerance: 0.5 }],
-  modes: () => [
-    { id: "stuck-open", words: "never makes", odds: 1.2, source: "from memory" },
-    { id: "stuck-closed", words: "never breaks", odds: 0.6, source: "from memory" },
-  ],
-  stamp({ id, fields, mode, values, conditions }, stamp) {
-    const closed =
-      mode === "stuck-closed" || (mode !== "stuck-open" && conditions.made.has(id) !== (fields.rests === "closed"));
-    stamp.conduct(0, closed ? 1 / values[0]! : OPEN);
-  },
-  signs: () => [
-    {
-      id: "burnt-contact",
-      words: "blackened switch contact",
-      given: { "stuck-open": 0.3, "stuck-closed": 0.3 },
-      otherwise: 0.02,
+  electrical: {
+    terminals: () => ["a", "b"],
+    galvanic: () => [["a", "b"]],
+    elements: () => [["a", "b"]],
+    parameters: () => [{ name: "contact ohms", nominal: 0.05, tolerance: 0.5 }],
+    stamp({ id, fields, mode, values, conditions }, stamp) {
+      const closed =
+        mode === "stuck-closed" || (mode !== "stuck-open" && conditions.made.has(id) !== (fields.rests === "closed"));
+      stamp.conduct(0, closed ? 1 / values[0]! : OPEN);
     },
-  ],
-  alone: "Dead: continuity in both positions, while it is wiggled.",
+    rated: (f) => (f.amps === undefined ? null : { amps: f.amps, element: 0, bears: "switch" }),
+  },
+  failures: {
+    modes: () => [
+      { id: "stuck-open", words: "never makes", odds: 1.2, source: "from memory" },
+      { id: "stuck-closed", words: "never breaks", odds: 0.6, source: "from memory" },
+    ],
+    signs: () => [
+      {
+        id: "burnt-contact",
+        words: "blackened switch contact",
+        given: { "stuck-open": 0.3, "stuck-closed": 0.3 },
+        otherwise: 0.02,
+      },
+    ],
+    unitSigns: { moved: 0.3, "comes-and-goes": 0.25, damp: 0.35, unused: 0.3 },
+  },
+  observed: null,
+  safety: {
+    traits: ["worked-by-hand", "ages", "often-bridged", "comes-and-goes", "breaks-current"],
+  },
+  service: {
+    alone: "Dead: continuity in both positions, while it is wiggled.",
+    foundInLead: { rests: "closed" },
+  },
 });

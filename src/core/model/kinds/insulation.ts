@@ -5,22 +5,32 @@ import { definePart, OPEN } from "../kind";
 export const insulation = definePart({
   kind: "insulation",
   fields: z.object({}),
-  terminals: () => ["a", "b"],
-  galvanic: () => [],
-  elements: () => [["a", "b"]],
-  parameters: () => [],
-  modes: () => [
-    {
-      id: "rubbed-through",
-      words: "rubbed through, wires touch",
-      odds: 0.8,
-      source: "from memory",
-      severity: [0.1, 3],
-    },
-  ],
-  stamp: ({ mode, severity }, stamp) => stamp.conduct(0, mode === "rubbed-through" ? 1 / severity : OPEN),
-  signs: () => [
-    { id: "bare", words: "bare copper where the wires rub", given: { "rubbed-through": 0.5 }, otherwise: 0.01 },
-  ],
-  alone: "Unplugged at both ends: ohms between the two wires, overload if they are apart.",
+  electrical: {
+    terminals: () => ["a", "b"],
+    galvanic: () => [],
+    elements: () => [["a", "b"]],
+    parameters: () => [],
+    stamp: ({ mode, severity }, stamp) => stamp.conduct(0, mode === "rubbed-through" ? 1 / severity : OPEN),
+  },
+  failures: {
+    modes: () => [
+      {
+        id: "rubbed-through",
+        words: "rubbed through, wires touch",
+        odds: 0.8,
+        source: "from memory",
+        severity: [0.1, 3],
+      },
+    ],
+    signs: () => [
+      { id: "bare", words: "bare copper where the wires rub", given: { "rubbed-through": 0.5 }, otherwise: 0.01 },
+    ],
+  },
+  observed: null,
+  safety: {
+    traits: ["insulates"],
+  },
+  service: {
+    alone: "Unplugged at both ends: ohms between the two wires, overload if they are apart.",
+  },
 });

@@ -5,10 +5,19 @@ import { definePart, OPEN } from "../kind";
 export const jumper = definePart({
   kind: "jumper",
   fields: z.object({}),
-  terminals: () => ["a", "b"],
-  galvanic: () => [],
-  elements: () => [["a", "b"]],
-  parameters: () => [],
-  modes: () => [],
-  stamp: ({ id, conditions }, stamp) => stamp.conduct(0, conditions.rigged.has(id) ? 50 : OPEN),
+  electrical: {
+    terminals: () => ["a", "b"],
+    galvanic: () => [],
+    elements: () => [["a", "b"]],
+    parameters: () => [],
+    stamp: ({ id, conditions }, stamp) => stamp.conduct(0, conditions.rigged.has(id) ? 50 : OPEN),
+  },
+  failures: {
+    modes: () => [],
+  },
+  observed: null,
+  safety: {
+    traits: [],
+  },
+  service: {},
 });

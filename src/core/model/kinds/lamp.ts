@@ -14,25 +14,36 @@ export const lamp = definePart({
     volts: number({ above: 0, max: 300 }),
     watts: number({ above: 0, max: 1000 }),
   }),
-  terminals: () => ["a", "b"],
-  load: true,
-  galvanic: () => [["a", "b"]],
-  elements: () => [["a", "b"]],
-  parameters: (f) => [{ name: "hot ohms", nominal: f.volts ** 2 / f.watts, tolerance: 0.1 }],
-  modes: () => [{ id: "burnt-out", words: "burnt out", odds: 2, source: "from memory" }],
-  stamp: ({ mode, values }, stamp) => stamp.conduct(0, mode === "burnt-out" ? OPEN : 1 / values[0]!),
-  stampAtStart({ mode, values }, stamp) {
-    if (mode !== "burnt-out") stamp.conduct(0, COLD / values[0]!);
+  electrical: {
+    terminals: () => ["a", "b"],
+    load: true,
+    galvanic: () => [["a", "b"]],
+    elements: () => [["a", "b"]],
+    parameters: (f) => [{ name: "hot ohms", nominal: f.volts ** 2 / f.watts, tolerance: 0.1 }],
+    stamp: ({ mode, values }, stamp) => stamp.conduct(0, mode === "burnt-out" ? OPEN : 1 / values[0]!),
+    stampAtStart({ mode, values }, stamp) {
+      if (mode !== "burnt-out") stamp.conduct(0, COLD / values[0]!);
+    },
   },
-  noticed: "Look: bright, dim or dark.",
-  observable: () => ({ what: "lamp", labels: ["bright", "dim", "dark"] }),
-  look({ fields, mode }, view) {
-    const share = Math.abs(fedVolts(view, "a", "b", fields)) / fields.volts;
-    return mode === "burnt-out" || share < 0.25 ? "dark" : share < 0.7 ? "dim" : "bright";
+  failures: {
+    modes: () => [{ id: "burnt-out", words: "burnt out", odds: 2, source: "from memory" }],
+    signs: () => [
+      { id: "grey-glass", words: "grey glass or broken filament", given: { "burnt-out": 0.8 }, otherwise: 0.02 },
+    ],
   },
-  signs: () => [
-    { id: "grey-glass", words: "grey glass or broken filament", given: { "burnt-out": 0.8 }, otherwise: 0.02 },
-  ],
-  cautions: ["A lamp that was lit is hot."],
-  alone: "Out of its holder: continuity.",
+  observed: {
+    noticed: "Look: bright, dim or dark.",
+    observable: () => ({ what: "lamp", labels: ["bright", "dim", "dark"] }),
+    look({ fields, mode }, view) {
+      const share = Math.abs(fedVolts(view, "a", "b", fields)) / fields.volts;
+      return mode === "burnt-out" || share < 0.25 ? "dark" : share < 0.7 ? "dim" : "bright";
+    },
+  },
+  safety: {
+    traits: ["hot", "light"],
+    cautions: ["A lamp that was lit is hot."],
+  },
+  service: {
+    alone: "Out of its holder: continuity.",
+  },
 });

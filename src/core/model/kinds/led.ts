@@ -6,14 +6,25 @@ import { definePart, OPEN } from "../kind";
 export const led = definePart({
   kind: "led",
   fields: z.object({ volts: number({ above: 0, max: 60 }), amps: number({ above: 0, max: 1 }) }),
-  terminals: () => ["plus", "minus"],
-  galvanic: () => [["plus", "minus"]],
-  elements: () => [["plus", "minus"]],
-  parameters: (f) => [{ name: "ohms", nominal: f.volts / f.amps, tolerance: 0.2 }],
-  modes: () => [{ id: "dead", words: "dead", odds: 1, source: "from memory" }],
-  stamp: ({ mode, values }, stamp) => stamp.conduct(0, mode === "dead" ? OPEN : 1 / values[0]!),
-  noticed: "Look.",
-  observable: () => ({ what: "lamp", labels: ["lit", "dark"] }),
-  look: ({ fields, mode }, view) => (mode === null && view.dc("plus", "minus") > 0.5 * fields.volts ? "lit" : "dark"),
-  alone: "Dead: diode function both ways, with a lamp's glow one way.",
+  electrical: {
+    terminals: () => ["plus", "minus"],
+    galvanic: () => [["plus", "minus"]],
+    elements: () => [["plus", "minus"]],
+    parameters: (f) => [{ name: "ohms", nominal: f.volts / f.amps, tolerance: 0.2 }],
+    stamp: ({ mode, values }, stamp) => stamp.conduct(0, mode === "dead" ? OPEN : 1 / values[0]!),
+  },
+  failures: {
+    modes: () => [{ id: "dead", words: "dead", odds: 1, source: "from memory" }],
+  },
+  observed: {
+    noticed: "Look.",
+    observable: () => ({ what: "lamp", labels: ["lit", "dark"] }),
+    look: ({ fields, mode }, view) => (mode === null && view.dc("plus", "minus") > 0.5 * fields.volts ? "lit" : "dark"),
+  },
+  safety: {
+    traits: ["board-lamp"],
+  },
+  service: {
+    alone: "Dead: diode function both ways, with a lamp's glow one way.",
+  },
 });

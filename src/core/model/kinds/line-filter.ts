@@ -9,46 +9,57 @@ export const lineFilter = definePart({
     xFarads: number({ min: 0, max: 1e-5 }).default(1e-7),
     yFarads: number({ min: 0, max: 1e-7 }).default(2.2e-9),
   }),
-  terminals: () => ["line-in", "neutral-in", "line", "neutral", "earth"],
-  galvanic: () => [["line-in", "line", "neutral-in", "neutral"], ["earth"]],
-  elements: () => [
-    ["line-in", "line"],
-    ["neutral-in", "neutral"],
-    ["line", "neutral"],
-    ["line", "earth"],
-    ["neutral", "earth"],
-  ],
-  parameters: () => [
-    { name: "choke ohms", nominal: 0.1, tolerance: 0.4 },
-    { name: "discharge ohms", nominal: 1e6, tolerance: 0.05 },
-  ],
-  modes: () => [
-    { id: "line-open", words: "line choke open", odds: 1, source: "from memory" },
-    { id: "neutral-open", words: "neutral choke open", odds: 1, source: "from memory" },
-    { id: "shorted", words: "shorted across the lines", odds: 0.5, source: "from memory" },
-  ],
-  stamp({ fields, mode, values, conditions }, stamp) {
-    const omega = 2 * Math.PI * conditions.hertz;
-    stamp.conduct(0, mode === "line-open" ? OPEN : 1 / values[0]!);
-    stamp.conduct(1, mode === "neutral-open" ? OPEN : 1 / values[0]!);
-    if (mode === "shorted") stamp.conduct(2, 2);
-    else {
-      stamp.dc(2, 1 / values[1]!);
-      stamp.ac(2, 1 / values[1]!, omega * fields.xFarads);
-    }
-    for (const y of [3, 4]) {
-      stamp.dc(y, OPEN);
-      stamp.ac(y, OPEN, omega * fields.yFarads);
-    }
-  },
-  signs: () => [
-    {
-      id: "bulged",
-      words: "filter case bulged or burnt",
-      given: { shorted: 0.6, "line-open": 0.1, "neutral-open": 0.1 },
-      otherwise: 0.01,
+  electrical: {
+    terminals: () => ["line-in", "neutral-in", "line", "neutral", "earth"],
+    galvanic: () => [["line-in", "line", "neutral-in", "neutral"], ["earth"]],
+    elements: () => [
+      ["line-in", "line"],
+      ["neutral-in", "neutral"],
+      ["line", "neutral"],
+      ["line", "earth"],
+      ["neutral", "earth"],
+    ],
+    parameters: () => [
+      { name: "choke ohms", nominal: 0.1, tolerance: 0.4 },
+      { name: "discharge ohms", nominal: 1e6, tolerance: 0.05 },
+    ],
+    stamp({ fields, mode, values, conditions }, stamp) {
+      const omega = 2 * Math.PI * conditions.hertz;
+      stamp.conduct(0, mode === "line-open" ? OPEN : 1 / values[0]!);
+      stamp.conduct(1, mode === "neutral-open" ? OPEN : 1 / values[0]!);
+      if (mode === "shorted") stamp.conduct(2, 2);
+      else {
+        stamp.dc(2, 1 / values[1]!);
+        stamp.ac(2, 1 / values[1]!, omega * fields.xFarads);
+      }
+      for (const y of [3, 4]) {
+        stamp.dc(y, OPEN);
+        stamp.ac(y, OPEN, omega * fields.yFarads);
+      }
     },
-  ],
-  cautions: ["Its capacitor holds a charge after unplugging; wait a second before you touch the plug's pins."],
-  alone: "Unplugged: ohms through each line, near zero; between the lines, the discharge resistor.",
+  },
+  failures: {
+    modes: () => [
+      { id: "line-open", words: "line choke open", odds: 1, source: "from memory" },
+      { id: "neutral-open", words: "neutral choke open", odds: 1, source: "from memory" },
+      { id: "shorted", words: "shorted across the lines", odds: 0.5, source: "from memory" },
+    ],
+    signs: () => [
+      {
+        id: "bulged",
+        words: "filter case bulged or burnt",
+        given: { shorted: 0.6, "line-open": 0.1, "neutral-open": 0.1 },
+        otherwise: 0.01,
+      },
+    ],
+  },
+  observed: null,
+  safety: {
+    traits: [],
+    cautions: ["Its capacitor holds a charge after unplugging; wait a second before you touch the plug's pins."],
+  },
+  service: {
+    alone: "Unplugged: ohms through each line, near zero; between the lines, the discharge resistor.",
+    onBoard: () => "board fuse or filter",
+  },
 });

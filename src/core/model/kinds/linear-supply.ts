@@ -9,46 +9,60 @@ const LOAD = 1; // memory: input conductance
 export const linearSupply = definePart({
   kind: "linear supply",
   fields: z.object({ volts: number({ above: 0, max: 60 }) }),
-  terminals: () => ["in-a", "in-b", "out", "return"],
-  galvanic: () => [["in-a", "in-b", "out", "return"]],
-  ripples: true,
-  carries: () => ({ direct: ["out"], alternating: ["in-a", "in-b"] }),
-  elements: () => [
-    ["in-a", "in-b"],
-    ["out", "return"],
-    ["in-a", "return"],
-    ["in-b", "return"],
-  ],
-  parameters: (f) => [
-    { name: "output ohms", nominal: f.volts / 12, tolerance: 0.3 },
-    { name: "idle ohms", nominal: 1e4, tolerance: VAGUE_OHMS, vague: true },
-  ],
-  modes: () => [
-    { id: "bridge-open", words: "bridge open", odds: 1, source: "from memory" },
-    { id: "capacitor-dry", words: "smoothing capacitor dried out", odds: 2, source: "from memory" },
-    { id: "shorted", words: "bridge or capacitor shorted", odds: 0.7, source: "from memory" },
-  ],
-  memory: 2,
-  stamp({ mode, values }, stamp, _state, memory) {
-    stamp.dc(0, mode === "shorted" ? 2 : OPEN);
-    stamp.ac(0, mode === "shorted" ? 2 : Math.max(OPEN, memory[LOAD]!));
-    const on = memory[OUT]! > 0.5 && mode !== "shorted";
-    stamp.conduct(1, mode === "shorted" ? 1 : on ? 1 / values[0]! : 1 / values[1]!);
-    stamp.emf(1, on ? memory[OUT]! : 0);
-    // Dry, the rail follows the line: its ripple is an alternating voltage one can measure.
-    stamp.acEmf(1, on && mode === "capacitor-dry" ? memory[OUT]! * 0.4 : 0);
-    for (const diode of [2, 3]) stamp.conduct(diode, 1 / 1e6);
+  electrical: {
+    terminals: () => ["in-a", "in-b", "out", "return"],
+    galvanic: () => [["in-a", "in-b", "out", "return"]],
+    ripples: true,
+    carries: () => ({ direct: ["out"], alternating: ["in-a", "in-b"] }),
+    elements: () => [
+      ["in-a", "in-b"],
+      ["out", "return"],
+      ["in-a", "return"],
+      ["in-b", "return"],
+    ],
+    parameters: (f) => [
+      { name: "output ohms", nominal: f.volts / 12, tolerance: 0.3 },
+      { name: "idle ohms", nominal: 1e4, tolerance: VAGUE_OHMS, vague: true },
+    ],
+    memory: 2,
+    stamp({ mode, values }, stamp, _state, memory) {
+      stamp.dc(0, mode === "shorted" ? 2 : OPEN);
+      stamp.ac(0, mode === "shorted" ? 2 : Math.max(OPEN, memory[LOAD]!));
+      const on = memory[OUT]! > 0.5 && mode !== "shorted";
+      stamp.conduct(1, mode === "shorted" ? 1 : on ? 1 / values[0]! : 1 / values[1]!);
+      stamp.emf(1, on ? memory[OUT]! : 0);
+      // Dry, the rail follows the line: its ripple is an alternating voltage one can measure.
+      stamp.acEmf(1, on && mode === "capacitor-dry" ? memory[OUT]! * 0.4 : 0);
+      for (const diode of [2, 3]) stamp.conduct(diode, 1 / 1e6);
+    },
+    follow({ fields, mode }, view, _state, memory) {
+      const volts = view.ac("in-a", "in-b");
+      const peak = Math.max(0, volts * Math.SQRT2 - 1.4);
+      memory[OUT] = mode === "bridge-open" || mode === "shorted" ? 0 : peak * (mode === "capacitor-dry" ? 0.64 : 1);
+      // A rectifier draws the current that it gives, and about a tenth more as rms (from memory).
+      // Below half its usual input it is taken as a resistance, so that a starved supply has an operating point.
+      memory[LOAD] = (1.1 * Math.max(0, -view.current(1))) / Math.max(volts, (0.6 * fields.volts) / Math.SQRT2);
+    },
   },
-  follow({ fields, mode }, view, _state, memory) {
-    const volts = view.ac("in-a", "in-b");
-    const peak = Math.max(0, volts * Math.SQRT2 - 1.4);
-    memory[OUT] = mode === "bridge-open" || mode === "shorted" ? 0 : peak * (mode === "capacitor-dry" ? 0.64 : 1);
-    // A rectifier draws the current that it gives, and about a tenth more as rms (from memory).
-    // Below half its usual input it is taken as a resistance, so that a starved supply has an operating point.
-    memory[LOAD] = (1.1 * Math.max(0, -view.current(1))) / Math.max(volts, (0.6 * fields.volts) / Math.SQRT2);
+  failures: {
+    modes: () => [
+      { id: "bridge-open", words: "bridge open", odds: 1, source: "from memory" },
+      { id: "capacitor-dry", words: "smoothing capacitor dried out", odds: 2, source: "from memory" },
+      { id: "shorted", words: "bridge or capacitor shorted", odds: 0.7, source: "from memory" },
+    ],
+    signs: () => [
+      { id: "bulged", words: "bulged capacitor", given: { "capacitor-dry": 0.6, shorted: 0.3 }, otherwise: 0.02 },
+    ],
+    unitSigns: { warm: 0.3 },
   },
-  signs: () => [
-    { id: "bulged", words: "bulged capacitor", given: { "capacitor-dry": 0.6, shorted: 0.3 }, otherwise: 0.02 },
-  ],
-  alone: "AC volts in, DC volts out, then AC volts at the output: ripple.",
+  observed: null,
+  safety: {
+    traits: ["stores-charge"],
+  },
+  service: {
+    alone: "AC volts in, DC volts out, then AC volts at the output: ripple.",
+    tool: "supply",
+    onBoard: () => "low-voltage supply",
+    repairs: "capacitors",
+  },
 });

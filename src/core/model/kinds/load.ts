@@ -1,6 +1,6 @@
 import { z } from "zod";
 import { number } from "../scalar";
-import type { Parameter, Stamp, View } from "../kind";
+import { OPEN, type Electrical, type Instance, type Stamp, type View } from "../kind";
 
 /** What a coil, winding or element has to be fed with. */
 export interface Rating {
@@ -15,14 +15,6 @@ export const coilPlate = z.object({
   amps: number({ above: 0, max: 20 }),
   ohms: number({ above: 0, max: 1e5 }),
 });
-
-/** What varies of a part with such a plate: its ohms, then its amperes. */
-export function coilParameters(plate: z.output<typeof coilPlate>): readonly Parameter[] {
-  return [
-    { name: "coil ohms", nominal: plate.ohms, tolerance: 0.1 },
-    { name: "amps", nominal: plate.amps, tolerance: 0.15 },
-  ];
-}
 
 /** Volts across two terminals as a load rated so feels them: rms for alternating, signed for direct. */
 export function fedVolts(view: View, a: string, b: string, { current }: Rating): number {
@@ -51,4 +43,37 @@ export function stampWinding(
   if (rating.current === "ac")
     stamp.ac(element, siemens * powerFactor, -siemens * Math.sqrt(1 - powerFactor * powerFactor));
   else stamp.ac(element, amps / rating.volts);
+}
+
+/**
+ * What a coil or a small winding with two leads is to the circuit: its plate, its ohms, then its amperes. `stalled`: a failure mode in which it
+ * draws so many times its running current, as it does in its first moments too. Only the electrical facet is shared: what such a part may be
+ * used for, fed with or bridged for is said by each kind for itself.
+ */
+export function coilElectrical(
+  powerFactor: number,
+  stalled?: { readonly mode: string; readonly times: number },
+): Electrical<z.output<typeof coilPlate>> {
+  return {
+    terminals: () => ["a", "b"],
+    load: true,
+    galvanic: () => [["a", "b"]],
+    elements: () => [["a", "b"]],
+    parameters: (plate) => [
+      { name: "coil ohms", nominal: plate.ohms, tolerance: 0.1 },
+      { name: "amps", nominal: plate.amps, tolerance: 0.15 },
+    ],
+    stamp({ fields, mode, values }, stamp) {
+      if (mode === "open") return stamp.conduct(0, OPEN);
+      const times = mode !== null && mode === stalled?.mode ? stalled.times : 1;
+      stampWinding(stamp, 0, values[0]!, fields, values[1]! * times, powerFactor);
+    },
+    ...(stalled
+      ? {
+          stampAtStart({ fields, mode, values }: Instance<z.output<typeof coilPlate>>, stamp: Stamp) {
+            if (mode !== "open") stampWinding(stamp, 0, values[0]!, fields, values[1]! * stalled.times, powerFactor);
+          },
+        }
+      : {}),
+  };
 }

@@ -23,99 +23,112 @@ export const motor = definePart({
     ohms: number({ above: 0, max: 1e4 }),
     brushes: z.enum(["yes", "no"]).default("no"),
   }),
-  terminals: () => ["a", "b", "case"],
-  load: true,
-  galvanic: () => [["a", "b"]],
-  elements: () => [
-    ["a", "b"],
-    ["b", "case"],
-  ],
-  parameters: (f) => [
-    { name: "winding ohms", nominal: f.ohms, tolerance: 0.1 },
-    { name: "run amps", nominal: f.amps, tolerance: 0.15 },
-  ],
-  modes: (f) => [
-    {
-      id: "open",
-      words: f.brushes === "yes" ? "winding or brushes open" : "winding open",
-      odds: 1.5,
-      source: "from memory",
+  electrical: {
+    terminals: () => ["a", "b", "case"],
+    load: true,
+    galvanic: () => [["a", "b"]],
+    elements: () => [
+      ["a", "b"],
+      ["b", "case"],
+    ],
+    parameters: (f) => [
+      { name: "winding ohms", nominal: f.ohms, tolerance: 0.1 },
+      { name: "run amps", nominal: f.amps, tolerance: 0.15 },
+    ],
+    start: () => RESTS,
+    stamp({ fields, mode, severity, values }, stamp, state) {
+      const [ohms, amps] = values as [number, number];
+      if (mode === "open") stamp.conduct(0, OPEN);
+      else if (mode === "brushes-worn") stamp.conduct(0, 1 / (ohms + severity));
+      else if (fields.current === "ac")
+        stampWinding(stamp, 0, ohms, fields, mode === "seized" ? AT_REST * amps : amps, POWER_FACTOR);
+      else stamp.conduct(0, state === TURNS ? amps / fields.volts : 1 / ohms);
+      stamp.conduct(1, mode === "to-case" ? 1 / severity : OPEN);
     },
-    { id: "seized", words: "seized", odds: 1.2, source: "from memory" },
-    ...(f.brushes === "yes"
-      ? [
-          {
-            id: "brushes-worn",
-            words: "brushes worn",
-            odds: 1.5,
-            source: "from memory" as const,
-            severity: [20 * f.ohms, 120 * f.ohms] as const,
-          },
-        ]
-      : []),
-    ...(f.current === "ac"
-      ? [
-          {
-            id: "to-case",
-            words: "winding leaks to the case",
-            odds: 0.4,
-            source: "from memory" as const,
-            severity: [2e3, 5e4] as const,
-          },
-        ]
-      : []),
-  ],
-  start: () => RESTS,
-  stamp({ fields, mode, severity, values }, stamp, state) {
-    const [ohms, amps] = values as [number, number];
-    if (mode === "open") stamp.conduct(0, OPEN);
-    else if (mode === "brushes-worn") stamp.conduct(0, 1 / (ohms + severity));
-    else if (fields.current === "ac")
-      stampWinding(stamp, 0, ohms, fields, mode === "seized" ? AT_REST * amps : amps, POWER_FACTOR);
-    else stamp.conduct(0, state === TURNS ? amps / fields.volts : 1 / ohms);
-    stamp.conduct(1, mode === "to-case" ? 1 / severity : OPEN);
+    stampAtStart({ fields, mode, severity, values }, stamp) {
+      const [ohms, amps] = values as [number, number];
+      if (mode === "open") return;
+      if (mode === "brushes-worn") stamp.conduct(0, 1 / (ohms + severity));
+      else if (fields.current === "ac") stampWinding(stamp, 0, ohms, fields, AT_REST * amps, POWER_FACTOR);
+      else stamp.conduct(0, 1 / ohms);
+    },
+    next({ fields, mode }, view, state) {
+      const volts = fields.current === "ac" ? view.ac("a", "b") : Math.abs(view.dc("a", "b"));
+      const wanted =
+        mode !== "open" &&
+        mode !== "seized" &&
+        mode !== "brushes-worn" &&
+        volts > STARTS_AT[fields.current] * fields.volts
+          ? TURNS
+          : RESTS;
+      return wanted === state ? null : { state: wanted, delay: 0.3 };
+    },
   },
-  stampAtStart({ fields, mode, severity, values }, stamp) {
-    const [ohms, amps] = values as [number, number];
-    if (mode === "open") return;
-    if (mode === "brushes-worn") stamp.conduct(0, 1 / (ohms + severity));
-    else if (fields.current === "ac") stampWinding(stamp, 0, ohms, fields, AT_REST * amps, POWER_FACTOR);
-    else stamp.conduct(0, 1 / ohms);
+  failures: {
+    modes: (f) => [
+      {
+        id: "open",
+        words: f.brushes === "yes" ? "winding or brushes open" : "winding open",
+        odds: 1.5,
+        source: "from memory",
+      },
+      { id: "seized", words: "seized", odds: 1.2, source: "from memory" },
+      ...(f.brushes === "yes"
+        ? [
+            {
+              id: "brushes-worn",
+              words: "brushes worn",
+              odds: 1.5,
+              source: "from memory" as const,
+              severity: [20 * f.ohms, 120 * f.ohms] as const,
+            },
+          ]
+        : []),
+      ...(f.current === "ac"
+        ? [
+            {
+              id: "to-case",
+              words: "winding leaks to the case",
+              odds: 0.4,
+              source: "from memory" as const,
+              severity: [2e3, 5e4] as const,
+            },
+          ]
+        : []),
+    ],
+    signs: (f) => [
+      { id: "smell", words: "smell of burnt varnish", given: { open: 0.25, seized: 0.35 }, otherwise: 0.02 },
+      ...(f.brushes === "yes"
+        ? [
+            {
+              id: "dust",
+              words: "carbon dust, short brushes",
+              given: { "brushes-worn": 0.8, open: 0.3 },
+              otherwise: 0.08,
+            },
+          ]
+        : []),
+    ],
+    unitSigns: { warm: 0.3 },
   },
-  next({ fields, mode }, view, state) {
-    const volts = fields.current === "ac" ? view.ac("a", "b") : Math.abs(view.dc("a", "b"));
-    const wanted =
-      mode !== "open" &&
-      mode !== "seized" &&
-      mode !== "brushes-worn" &&
-      volts > STARTS_AT[fields.current] * fields.volts
-        ? TURNS
-        : RESTS;
-    return wanted === state ? null : { state: wanted, delay: 0.3 };
+  observed: {
+    noticed: "Listen; watch the shaft from a distance, never reach in.",
+    observable: (f) => ({
+      what: "motor",
+      labels: f.current === "dc" ? ["turns", "turns backwards", "still", "hums"] : ["turns", "still", "hums"],
+    }),
+    look({ fields, mode }, view, state) {
+      if (state === TURNS) return fields.current === "dc" && view.dc("a", "b") < 0 ? "turns backwards" : "turns";
+      return mode === "seized" && isFed(view, "a", "b", { ...fields, volts: 0.2 * fields.volts }) ? "hums" : "still";
+    },
   },
-  noticed: "Listen; watch the shaft from a distance, never reach in.",
-  observable: (f) => ({
-    what: "motor",
-    labels: f.current === "dc" ? ["turns", "turns backwards", "still", "hums"] : ["turns", "still", "hums"],
-  }),
-  look({ fields, mode }, view, state) {
-    if (state === TURNS) return fields.current === "dc" && view.dc("a", "b") < 0 ? "turns backwards" : "turns";
-    return mode === "seized" && isFed(view, "a", "b", { ...fields, volts: 0.2 * fields.volts }) ? "hums" : "still";
+  safety: {
+    traits: ["moves", "starts-by-itself"],
+    cautions: ["Moving parts: hands, hair and sleeves clear; it may start by itself. Secure what it drives."],
   },
-  signs: (f) => [
-    { id: "smell", words: "smell of burnt varnish", given: { open: 0.25, seized: 0.35 }, otherwise: 0.02 },
-    ...(f.brushes === "yes"
-      ? [
-          {
-            id: "dust",
-            words: "carbon dust, short brushes",
-            given: { "brushes-worn": 0.8, open: 0.3 },
-            otherwise: 0.08,
-          },
-        ]
-      : []),
-  ],
-  cautions: ["Moving parts: hands, hair and sleeves clear; it may start by itself. Secure what it drives."],
-  alone:
-    "Dead, leads off: ohms of the winding, each lead to the case. Then fed directly: unloaded, secured, fused, at reduced voltage.",
+  service: {
+    alone:
+      "Dead, leads off: ohms of the winding, each lead to the case. Then fed directly: unloaded, secured, fused, at reduced voltage.",
+    tool: "motor",
+  },
 });

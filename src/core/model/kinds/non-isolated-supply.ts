@@ -15,43 +15,60 @@ export const nonIsolatedSupply = definePart({
     lineVolts: number({ above: 0, max: 300 }),
     maxAmps: number({ above: 0, max: 10 }),
   }),
-  terminals: () => ["line", "neutral", "out"],
-  galvanic: () => [["line", "neutral", "out"]],
-  carries: () => ({ direct: ["out"] }),
-  elements: () => [
-    ["line", "neutral"],
-    ["out", "neutral"],
-  ],
-  parameters: (f) => [
-    { name: "output ohms", nominal: f.volts / f.maxAmps / 20, tolerance: 0.3 },
-    { name: "idle ohms", nominal: 5e3, tolerance: VAGUE_OHMS, vague: true },
-    { name: "discharge ohms", nominal: 4.7e5, tolerance: 0.05 },
-  ],
-  modes: (f) => [
-    { id: "dead", words: "no output (dropper, fuse resistor or converter open)", odds: 2.5, source: "from memory" },
-    {
-      id: "weak",
-      words: "dropper has lost its capacitance, sags under load",
-      odds: 2,
-      source: "from memory",
-      severity: [f.volts / f.maxAmps, (6 * f.volts) / f.maxAmps],
+  electrical: {
+    terminals: () => ["line", "neutral", "out"],
+    galvanic: () => [["line", "neutral", "out"]],
+    carries: () => ({ direct: ["out"] }),
+    elements: () => [
+      ["line", "neutral"],
+      ["out", "neutral"],
+    ],
+    parameters: (f) => [
+      { name: "output ohms", nominal: f.volts / f.maxAmps / 20, tolerance: 0.3 },
+      { name: "idle ohms", nominal: 5e3, tolerance: VAGUE_OHMS, vague: true },
+      { name: "discharge ohms", nominal: 4.7e5, tolerance: 0.05 },
+    ],
+    memory: 1,
+    stamp({ mode, severity, values }, stamp, _state, memory) {
+      stamp.dc(0, 1 / values[2]!);
+      stamp.ac(0, 1 / values[2]! + 2e-4, 1e-4);
+      const on = memory[OUT]! > 0.5;
+      stamp.conduct(1, on ? 1 / (mode === "weak" ? severity : values[0]!) : 1 / values[1]!);
+      stamp.emf(1, on ? memory[OUT]! : 0);
     },
-  ],
-  memory: 1,
-  stamp({ mode, severity, values }, stamp, _state, memory) {
-    stamp.dc(0, 1 / values[2]!);
-    stamp.ac(0, 1 / values[2]! + 2e-4, 1e-4);
-    const on = memory[OUT]! > 0.5;
-    stamp.conduct(1, on ? 1 / (mode === "weak" ? severity : values[0]!) : 1 / values[1]!);
-    stamp.emf(1, on ? memory[OUT]! : 0);
+    follow({ fields, mode }, view, _state, memory) {
+      const share = view.ac("line", "neutral") / fields.lineVolts;
+      memory[OUT] = mode === "dead" || share < 0.5 ? 0 : fields.volts * Math.min(1, share * 1.3);
+    },
   },
-  follow({ fields, mode }, view, _state, memory) {
-    const share = view.ac("line", "neutral") / fields.lineVolts;
-    memory[OUT] = mode === "dead" || share < 0.5 ? 0 : fields.volts * Math.min(1, share * 1.3);
+  failures: {
+    modes: (f) => [
+      { id: "dead", words: "no output (dropper, fuse resistor or converter open)", odds: 2.5, source: "from memory" },
+      {
+        id: "weak",
+        words: "dropper has lost its capacitance, sags under load",
+        odds: 2,
+        source: "from memory",
+        severity: [f.volts / f.maxAmps, (6 * f.volts) / f.maxAmps],
+      },
+    ],
+    signs: () => [
+      { id: "browned", words: "board browned under the dropper", given: { dead: 0.3, weak: 0.4 }, otherwise: 0.03 },
+    ],
+    unitSigns: { warm: 0.3, storm: 0.35 },
   },
-  signs: () => [
-    { id: "browned", words: "board browned under the dropper", given: { dead: 0.3, weak: 0.4 }, otherwise: 0.03 },
-  ],
-  cautions: ["Not isolated: its low rail and its ground are joined to the mains. Low volts there kill like the line."],
-  alone: "Fed from the line on the bench behind an isolating transformer: output against its own return, the neutral.",
+  observed: null,
+  safety: {
+    traits: ["stores-charge", "not-isolating"],
+    cautions: [
+      "Not isolated: its low rail and its ground are joined to the mains. Low volts there kill like the line.",
+    ],
+  },
+  service: {
+    alone:
+      "Fed from the line on the bench behind an isolating transformer: output against its own return, the neutral.",
+    tool: "supply",
+    onBoard: () => "low-voltage supply",
+    repairs: "capacitors",
+  },
 });

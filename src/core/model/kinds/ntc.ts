@@ -14,29 +14,41 @@ export function ntcOhms(ohms25: number, beta: number, celsius: number): number {
 export const ntc = definePart({
   kind: "ntc",
   fields: z.object({ ohms25: number({ above: 0, max: 1e7 }), beta: number({ above: 500, max: 10000 }), place: id }),
-  terminals: () => ["a", "b"],
-  galvanic: () => [["a", "b"]],
-  elements: () => [["a", "b"]],
-  parameters: (f) => [{ name: "ohms at 25 C", nominal: f.ohms25, tolerance: 0.03 }],
-  modes: () => [
-    { id: "open", words: "open", odds: 0.8, source: "from memory" },
-    { id: "short", words: "shorted", odds: 0.4, source: "from memory", severity: [0.5, 20] },
-    { id: "drifted", words: "drifted high", odds: 0.6, source: "from memory", severity: [2, 4] },
-  ],
-  stamp({ fields, mode, severity, values, conditions }, stamp) {
-    const ohms = ntcOhms(values[0]!, fields.beta, conditions.temperature(fields.place));
-    stamp.conduct(
-      0,
-      mode === "open" ? OPEN : 1 / (mode === "short" ? severity : mode === "drifted" ? ohms * severity : ohms),
-    );
-  },
-  signs: () => [
-    {
-      id: "crust",
-      words: "crusted or damaged sensor",
-      given: { open: 0.2, short: 0.3, drifted: 0.2 },
-      otherwise: 0.03,
+  electrical: {
+    terminals: () => ["a", "b"],
+    galvanic: () => [["a", "b"]],
+    elements: () => [["a", "b"]],
+    parameters: (f) => [{ name: "ohms at 25 C", nominal: f.ohms25, tolerance: 0.03 }],
+    stamp({ fields, mode, severity, values, conditions }, stamp) {
+      const ohms = ntcOhms(values[0]!, fields.beta, conditions.temperature(fields.place));
+      stamp.conduct(
+        0,
+        mode === "open" ? OPEN : 1 / (mode === "short" ? severity : mode === "drifted" ? ohms * severity : ohms),
+      );
     },
-  ],
-  alone: "Unplugged: ohms against its table at the temperature it really has; then in stirred crushed ice.",
+  },
+  failures: {
+    modes: () => [
+      { id: "open", words: "open", odds: 0.8, source: "from memory" },
+      { id: "short", words: "shorted", odds: 0.4, source: "from memory", severity: [0.5, 20] },
+      { id: "drifted", words: "drifted high", odds: 0.6, source: "from memory", severity: [2, 4] },
+    ],
+    signs: () => [
+      {
+        id: "crust",
+        words: "crusted or damaged sensor",
+        given: { open: 0.2, short: 0.3, drifted: 0.2 },
+        otherwise: 0.03,
+      },
+    ],
+  },
+  observed: null,
+  safety: {
+    traits: ["ages"],
+  },
+  service: {
+    alone: "Unplugged: ohms against its table at the temperature it really has; then in stirred crushed ice.",
+    tool: "sensor",
+    standIn: (f, { celsius }) => (celsius === undefined ? null : { ohms: ntcOhms(f.ohms25, f.beta, celsius), celsius }),
+  },
 });

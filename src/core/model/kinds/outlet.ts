@@ -5,40 +5,51 @@ import { definePart, OPEN } from "../kind";
 export const outlet = definePart({
   kind: "outlet",
   fields: z.object({}),
-  terminals: () => ["line", "neutral", "earth"],
-  source: () => true,
-  galvanic: () => [["line", "neutral"], ["earth"]],
-  energises: () => [
-    ["line", "mains"],
-    ["earth", "earth"],
-  ],
-  elements: () => [
-    ["line", "@ground"],
-    ["neutral", "@ground"],
-    ["earth", "@ground"],
-  ],
-  parameters: () => [{ name: "source ohms", nominal: 0.3, tolerance: 0.5 }],
-  modes: () => [
-    { id: "dead", words: "no voltage", odds: 3, source: "from memory" },
-    { id: "neutral-open", words: "neutral open", odds: 0.5, source: "from memory" },
-    { id: "earth-open", words: "earth missing", odds: 0.5, source: "from memory" },
-  ],
-  stamp({ id, mode, values, conditions }, stamp) {
-    const on = conditions.isOn(id);
-    const plugged = on ? 1 / values[0]! : OPEN;
-    stamp.conduct(0, mode === "dead" ? OPEN : plugged);
-    stamp.acEmf(0, on && mode !== "dead" ? conditions.supplyVolts : 0);
-    stamp.conduct(1, on && mode !== "neutral-open" ? 10 : OPEN);
-    stamp.conduct(2, on && mode !== "earth-open" ? 10 : OPEN);
-  },
-  signs: () => [
-    {
-      id: "kettle-dead",
-      words: "another appliance does not run on it",
-      given: { dead: 0.98, "neutral-open": 0.98 },
-      otherwise: 0.01,
+  electrical: {
+    terminals: () => ["line", "neutral", "earth"],
+    source: () => true,
+    galvanic: () => [["line", "neutral"], ["earth"]],
+    energises: () => [
+      ["line", "mains"],
+      ["earth", "earth"],
+    ],
+    elements: () => [
+      ["line", "@ground"],
+      ["neutral", "@ground"],
+      ["earth", "@ground"],
+    ],
+    parameters: () => [{ name: "source ohms", nominal: 0.3, tolerance: 0.5 }],
+    stamp({ id, mode, values, conditions }, stamp) {
+      const on = conditions.isOn(id);
+      const plugged = on ? 1 / values[0]! : OPEN;
+      stamp.conduct(0, mode === "dead" ? OPEN : plugged);
+      stamp.acEmf(0, on && mode !== "dead" ? conditions.supplyVolts : 0);
+      stamp.conduct(1, on && mode !== "neutral-open" ? 10 : OPEN);
+      stamp.conduct(2, on && mode !== "earth-open" ? 10 : OPEN);
     },
-  ],
-  cautions: ["Mains at the outlet: probes with shrouded tips, one hand."],
-  alone: "Try another appliance on the same outlet.",
+  },
+  failures: {
+    modes: () => [
+      { id: "dead", words: "no voltage", odds: 3, source: "from memory" },
+      { id: "neutral-open", words: "neutral open", odds: 0.5, source: "from memory" },
+      { id: "earth-open", words: "earth missing", odds: 0.5, source: "from memory" },
+    ],
+    signs: () => [
+      {
+        id: "kettle-dead",
+        words: "another appliance does not run on it",
+        given: { dead: 0.98, "neutral-open": 0.98 },
+        otherwise: 0.01,
+      },
+    ],
+  },
+  observed: null,
+  safety: {
+    traits: ["licensed"],
+    cautions: ["Mains at the outlet: probes with shrouded tips, one hand."],
+    isolatedBy: "plug",
+  },
+  service: {
+    alone: "Try another appliance on the same outlet.",
+  },
 });

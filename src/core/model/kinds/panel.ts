@@ -26,59 +26,73 @@ export const panel = definePart({
     /** Known to go dark some time after power-up, and to come back with a power cycle, for a while. */
     tires: z.enum(["yes", "no"]).default("no"),
   }),
-  terminals: () => ["plus", "return", "link"],
-  galvanic: () => [["plus", "return", "link"]],
-  elements: () => [
-    ["plus", "return"],
-    ["link", "return"],
-  ],
-  parameters: (f) => [
-    { name: "run ohms", nominal: f.runOhms, tolerance: 0.15 },
-    { name: "dead ohms", nominal: f.deadOhms, tolerance: VAGUE_OHMS, vague: true },
-    { name: "link ohms", nominal: 1e4, tolerance: 0.05 },
-  ],
-  modes: (f) => [
-    ...(f.tires === "yes"
-      ? [
-          {
-            id: "tires",
-            words: "goes dark after a while, comes back with a power cycle",
-            odds: 1.5,
-            source: "from memory" as const,
-          },
-        ]
-      : []),
-    { id: "dead", words: "dead", odds: 3, source: "from memory" },
-    { id: "shorted", words: "shorted, pulls the rail down", odds: 1.5, source: "from memory", severity: [0.3, 3] },
-    { id: "link-dead", words: "does not hear the main board", odds: 0.8, source: "from memory" },
-  ],
-  start: () => DARK,
-  stamp({ mode, severity, values }, stamp, state) {
-    if (mode === "shorted") stamp.conduct(0, 1 / severity);
-    else stamp.conduct(0, 1 / (state === DARK || state === TIRED ? values[1]! : values[0]!));
-    stamp.conduct(1, mode === "link-dead" ? OPEN : 1 / values[2]!);
+  electrical: {
+    terminals: () => ["plus", "return", "link"],
+    galvanic: () => [["plus", "return", "link"]],
+    elements: () => [
+      ["plus", "return"],
+      ["link", "return"],
+    ],
+    parameters: (f) => [
+      { name: "run ohms", nominal: f.runOhms, tolerance: 0.15 },
+      { name: "dead ohms", nominal: f.deadOhms, tolerance: VAGUE_OHMS, vague: true },
+      { name: "link ohms", nominal: 1e4, tolerance: 0.05 },
+    ],
+    start: () => DARK,
+    stamp({ mode, severity, values }, stamp, state) {
+      if (mode === "shorted") stamp.conduct(0, 1 / severity);
+      else stamp.conduct(0, 1 / (state === DARK || state === TIRED ? values[1]! : values[0]!));
+      stamp.conduct(1, mode === "link-dead" ? OPEN : 1 / values[2]!);
+    },
+    next({ fields, mode }, view, state) {
+      const volts = view.dc("plus", "return");
+      const powered = mode !== "dead" && volts >= (state === DARK ? fields.startVolts : fields.stopVolts);
+      if (!powered) return state === DARK ? null : { state: DARK, delay: 0.05 };
+      if (state === TIRED) return null;
+      if (mode === "tires" && state !== DARK) return { state: TIRED, delay: TIRES_AFTER };
+      const linked = mode !== "link-dead" && view.dc("link", "return") >= fields.linkVolts;
+      const wanted = linked ? LIT : NO_LINK;
+      return wanted === state ? null : { state: wanted, delay: 0.4 };
+    },
   },
-  next({ fields, mode }, view, state) {
-    const volts = view.dc("plus", "return");
-    const powered = mode !== "dead" && volts >= (state === DARK ? fields.startVolts : fields.stopVolts);
-    if (!powered) return state === DARK ? null : { state: DARK, delay: 0.05 };
-    if (state === TIRED) return null;
-    if (mode === "tires" && state !== DARK) return { state: TIRED, delay: TIRES_AFTER };
-    const linked = mode !== "link-dead" && view.dc("link", "return") >= fields.linkVolts;
-    const wanted = linked ? LIT : NO_LINK;
-    return wanted === state ? null : { state: wanted, delay: 0.4 };
+  failures: {
+    modes: (f) => [
+      ...(f.tires === "yes"
+        ? [
+            {
+              id: "tires",
+              words: "goes dark after a while, comes back with a power cycle",
+              odds: 1.5,
+              source: "from memory" as const,
+            },
+          ]
+        : []),
+      { id: "dead", words: "dead", odds: 3, source: "from memory" },
+      { id: "shorted", words: "shorted, pulls the rail down", odds: 1.5, source: "from memory", severity: [0.3, 3] },
+      { id: "link-dead", words: "does not hear the main board", odds: 0.8, source: "from memory" },
+    ],
+    signs: () => [{ id: "damp", words: "water behind the panel", given: { dead: 0.2, shorted: 0.4 }, otherwise: 0.03 }],
+    hinders: () => ["dead", "link-dead"],
+    unitSigns: { "comes-and-goes": 0.25, damp: 0.3, storm: 0.2 },
   },
-  observable: (f, facesOf) => ({
-    what: "display",
-    labels: f.shows
-      ? [...new Set(["dark", "dashes", ...(facesOf?.(f.shows)?.display ?? []), FLICKERS])]
-      : [...new Set([...LABELS, FLICKERS])],
-  }),
-  look({ fields }, view, state) {
-    if (state !== LIT || !fields.shows) return LABELS[state]!;
-    return view.face(fields.shows)?.display ?? "dashes";
+  observed: {
+    observable: (f, facesOf) => ({
+      what: "display",
+      labels: f.shows
+        ? [...new Set(["dark", "dashes", ...(facesOf?.(f.shows)?.display ?? []), FLICKERS])]
+        : [...new Set([...LABELS, FLICKERS])],
+    }),
+    look({ fields }, view, state) {
+      if (state !== LIT || !fields.shows) return LABELS[state]!;
+      return view.face(fields.shows)?.display ?? "dashes";
+    },
+    shows: (f) => f.shows,
   },
-  signs: () => [{ id: "damp", words: "water behind the panel", given: { dead: 0.2, shorted: 0.4 }, otherwise: 0.03 }],
-  cautions: ["Touch the door's bare metal before the panel board: static kills it."],
-  alone: "Its rail at its own plug, under load, and the link beside it.",
+  safety: {
+    traits: ["display", "tells-codes"],
+    cautions: ["Touch the door's bare metal before the panel board: static kills it."],
+  },
+  service: {
+    alone: "Its rail at its own plug, under load, and the link beside it.",
+  },
 });

@@ -9,22 +9,34 @@ const END = 0.005;
 export const potentiometer = definePart({
   kind: "potentiometer",
   fields: z.object({ ohms: number({ above: 0, max: 1e7 }), place: id }),
-  terminals: () => ["a", "wiper", "b"],
-  galvanic: () => [["a", "wiper", "b"]],
-  elements: () => [
-    ["a", "wiper"],
-    ["wiper", "b"],
-  ],
-  parameters: (f) => [{ name: "track ohms", nominal: f.ohms, tolerance: 0.1 }],
-  modes: () => [
-    { id: "track-open", words: "track open at end b", odds: 0.8, source: "from memory" },
-    { id: "wiper-open", words: "wiper lifts off", odds: 1.2, source: "from memory" },
-  ],
-  stamp({ fields, mode, values, conditions }, stamp) {
-    const turned = Math.min(1 - END, Math.max(END, conditions.level(fields.place)));
-    // A wiper that lifts off is modelled as both halves far away from it; the track itself is then out of reach too.
-    stamp.conduct(0, mode === "wiper-open" ? OPEN : 1 / (values[0]! * turned));
-    stamp.conduct(1, mode === "wiper-open" || mode === "track-open" ? OPEN : 1 / (values[0]! * (1 - turned)));
+  electrical: {
+    terminals: () => ["a", "wiper", "b"],
+    galvanic: () => [["a", "wiper", "b"]],
+    elements: () => [
+      ["a", "wiper"],
+      ["wiper", "b"],
+    ],
+    parameters: (f) => [{ name: "track ohms", nominal: f.ohms, tolerance: 0.1 }],
+    stamp({ fields, mode, values, conditions }, stamp) {
+      const turned = Math.min(1 - END, Math.max(END, conditions.level(fields.place)));
+      // A wiper that lifts off is modelled as both halves far away from it; the track itself is then out of reach too.
+      stamp.conduct(0, mode === "wiper-open" ? OPEN : 1 / (values[0]! * turned));
+      stamp.conduct(1, mode === "wiper-open" || mode === "track-open" ? OPEN : 1 / (values[0]! * (1 - turned)));
+    },
   },
-  alone: "Dead, plug off: end to end, then wiper to an end through its whole sweep, looking for jumps.",
+  failures: {
+    modes: () => [
+      { id: "track-open", words: "track open at end b", odds: 0.8, source: "from memory" },
+      { id: "wiper-open", words: "wiper lifts off", odds: 1.2, source: "from memory" },
+    ],
+  },
+  observed: null,
+  safety: {
+    traits: [],
+  },
+  service: {
+    alone: "Dead, plug off: end to end, then wiper to an end through its whole sweep, looking for jumps.",
+    tool: "position",
+    level: "pot",
+  },
 });

@@ -6,28 +6,38 @@ import { definePart, OPEN } from "../kind";
 export const ptc = definePart({
   kind: "ptc",
   fields: z.object({ coldOhms: number({ above: 0, max: 1e5 }), hotOhms: number({ above: 0, max: 1e7 }) }),
-  terminals: () => ["a", "b"],
-  galvanic: () => [["a", "b"]],
-  elements: () => [["a", "b"]],
-  parameters: (f) => [
-    { name: "cold ohms", nominal: f.coldOhms, tolerance: 0.25 },
-    { name: "hot ohms", nominal: f.hotOhms, tolerance: 0.4 },
-  ],
-  modes: () => [
-    { id: "open", words: "cracked, open", odds: 1.2, source: "from memory" },
-    { id: "shorted", words: "shorted", odds: 0.3, source: "from memory" },
-  ],
-  start: () => 0,
-  stamp({ mode, values }, stamp, state) {
-    stamp.conduct(0, mode === "open" ? OPEN : mode === "shorted" ? 1 : 1 / (state === 1 ? values[1]! : values[0]!));
+  electrical: {
+    terminals: () => ["a", "b"],
+    galvanic: () => [["a", "b"]],
+    elements: () => [["a", "b"]],
+    parameters: (f) => [
+      { name: "cold ohms", nominal: f.coldOhms, tolerance: 0.25 },
+      { name: "hot ohms", nominal: f.hotOhms, tolerance: 0.4 },
+    ],
+    start: () => 0,
+    stamp({ mode, values }, stamp, state) {
+      stamp.conduct(0, mode === "open" ? OPEN : mode === "shorted" ? 1 : 1 / (state === 1 ? values[1]! : values[0]!));
+    },
+    next({ values, mode }, view, state) {
+      if (mode !== null) return null;
+      const volts = Math.max(view.ac("a", "b"), Math.abs(view.dc("a", "b")));
+      const watts = volts ** 2 / (state === 1 ? values[1]! : values[0]!);
+      const wanted = state === 0 ? watts > 2 : volts > 1;
+      return wanted === (state === 1) ? null : { state: wanted ? 1 : 0, delay: state === 0 ? 1 : 60 };
+    },
   },
-  next({ values, mode }, view, state) {
-    if (mode !== null) return null;
-    const volts = Math.max(view.ac("a", "b"), Math.abs(view.dc("a", "b")));
-    const watts = volts ** 2 / (state === 1 ? values[1]! : values[0]!);
-    const wanted = state === 0 ? watts > 2 : volts > 1;
-    return wanted === (state === 1) ? null : { state: wanted ? 1 : 0, delay: state === 0 ? 1 : 60 };
+  failures: {
+    modes: () => [
+      { id: "open", words: "cracked, open", odds: 1.2, source: "from memory" },
+      { id: "shorted", words: "shorted", odds: 0.3, source: "from memory" },
+    ],
+    signs: () => [{ id: "rattles", words: "rattles when shaken", given: { open: 0.7 }, otherwise: 0.01 }],
   },
-  signs: () => [{ id: "rattles", words: "rattles when shaken", given: { open: 0.7 }, otherwise: 0.01 }],
-  alone: "Cold, leads off: ohms against its print; it must not rattle.",
+  observed: null,
+  safety: {
+    traits: ["hot"],
+  },
+  service: {
+    alone: "Cold, leads off: ohms against its print; it must not rattle.",
+  },
 });

@@ -1,5 +1,5 @@
-import { definePart, OPEN } from "../kind";
-import { coilParameters, coilPlate, isFed, stampWinding } from "./load";
+import { definePart } from "../kind";
+import { coilElectrical, coilPlate, isFed } from "./load";
 
 /** Times its running current that it draws while it does not turn; from memory. */
 const AT_REST = 2.5;
@@ -8,27 +8,27 @@ const AT_REST = 2.5;
 export const pump = definePart({
   kind: "pump",
   fields: coilPlate,
-  terminals: () => ["a", "b"],
-  load: true,
-  galvanic: () => [["a", "b"]],
-  elements: () => [["a", "b"]],
-  parameters: coilParameters,
-  modes: () => [
-    { id: "open", words: "winding open", odds: 1.2, source: "from memory" },
-    { id: "jammed", words: "jammed", odds: 1.5, source: "from memory" },
-  ],
-  stamp({ fields, mode, values }, stamp) {
-    if (mode === "open") stamp.conduct(0, OPEN);
-    else stampWinding(stamp, 0, values[0]!, fields, values[1]! * (mode === "jammed" ? AT_REST : 1), 0.6);
+  electrical: coilElectrical(0.6, { mode: "jammed", times: AT_REST }),
+  failures: {
+    modes: () => [
+      { id: "open", words: "winding open", odds: 1.2, source: "from memory" },
+      { id: "jammed", words: "jammed", odds: 1.5, source: "from memory" },
+    ],
+    signs: () => [{ id: "debris", words: "debris in the pump", given: { jammed: 0.7 }, otherwise: 0.05 }],
+    unitSigns: { unused: 0.35 },
   },
-  stampAtStart({ fields, mode, values }, stamp) {
-    if (mode !== "open") stampWinding(stamp, 0, values[0]!, fields, values[1]! * AT_REST, 0.6);
+  observed: {
+    noticed: "Listen; a hand on the hose feels the flow.",
+    observable: () => ({ what: "pump", labels: ["pumps", "silent", "hums"] }),
+    look: ({ fields, mode }, view) =>
+      mode === "open" || !isFed(view, "a", "b", fields) ? "silent" : mode === "jammed" ? "hums" : "pumps",
   },
-  noticed: "Listen; a hand on the hose feels the flow.",
-  observable: () => ({ what: "pump", labels: ["pumps", "silent", "hums"] }),
-  look: ({ fields, mode }, view) =>
-    mode === "open" || !isFed(view, "a", "b", fields) ? "silent" : mode === "jammed" ? "hums" : "pumps",
-  signs: () => [{ id: "debris", words: "debris in the pump", given: { jammed: 0.7 }, otherwise: 0.05 }],
-  cautions: ["Water and mains: empty the tub and unplug before the pump is opened."],
-  alone: "Dead, leads off: ohms of the winding; the impeller turns in steps by hand.",
+  safety: {
+    traits: ["moves", "starts-by-itself", "hot-water"],
+    cautions: ["Water and mains: empty the tub and unplug before the pump is opened."],
+  },
+  service: {
+    alone: "Dead, leads off: ohms of the winding; the impeller turns in steps by hand.",
+    tool: "motor",
+  },
 });

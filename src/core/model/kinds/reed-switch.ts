@@ -6,19 +6,32 @@ import { definePart, OPEN } from "../kind";
 export const reedSwitch = definePart({
   kind: "reed switch",
   fields: z.object({ place: id, rests: z.enum(["open", "closed"]).default("open") }),
-  terminals: () => ["a", "b"],
-  galvanic: () => [["a", "b"]],
-  elements: () => [["a", "b"]],
-  parameters: () => [{ name: "contact ohms", nominal: 0.15, tolerance: 0.4 }],
-  modes: () => [
-    { id: "stuck-open", words: "never closes", odds: 1, source: "from memory" },
-    { id: "stuck-closed", words: "never opens", odds: 0.7, source: "from memory" },
-  ],
-  stamp({ fields, mode, values, conditions }, stamp) {
-    const closed =
-      mode === "stuck-closed" ||
-      (mode !== "stuck-open" && conditions.magnets.has(fields.place) !== (fields.rests === "closed"));
-    stamp.conduct(0, closed ? 1 / values[0]! : OPEN);
+  electrical: {
+    terminals: () => ["a", "b"],
+    galvanic: () => [["a", "b"]],
+    elements: () => [["a", "b"]],
+    parameters: () => [{ name: "contact ohms", nominal: 0.15, tolerance: 0.4 }],
+    stamp({ fields, mode, values, conditions }, stamp) {
+      const closed =
+        mode === "stuck-closed" ||
+        (mode !== "stuck-open" && conditions.magnets.has(fields.place) !== (fields.rests === "closed"));
+      stamp.conduct(0, closed ? 1 / values[0]! : OPEN);
+    },
   },
-  alone: "Dead, plug off: continuity with the magnet near and away.",
+  failures: {
+    modes: () => [
+      { id: "stuck-open", words: "never closes", odds: 1, source: "from memory" },
+      { id: "stuck-closed", words: "never opens", odds: 0.7, source: "from memory" },
+    ],
+  },
+  observed: null,
+  safety: {
+    traits: ["interlock", "ages", "often-bridged", "breaks-current"],
+  },
+  service: {
+    alone: "Dead, plug off: continuity with the magnet near and away.",
+    tool: "position",
+    level: "reed",
+    standIn: (_f, { magnet }) => ({ magnet }),
+  },
 });

@@ -10,45 +10,61 @@ export const relay = definePart({
     coilOhms: number({ above: 0, max: 1e5 }),
     contactAmps: number({ above: 0, max: 200 }),
   }),
-  terminals: () => ["coil-a", "coil-b", "common", "make"],
-  galvanic: () => [
-    ["coil-a", "coil-b"],
-    ["common", "make"],
-  ],
-  elements: () => [
-    ["coil-a", "coil-b"],
-    ["common", "make"],
-  ],
-  parameters: (f) => [
-    { name: "coil ohms", nominal: f.coilOhms, tolerance: 0.1 },
-    { name: "contact ohms", nominal: 0.02, tolerance: 0.5 },
-  ],
-  modes: () => [
-    { id: "coil-open", words: "coil open", odds: 0.5, source: "from memory" },
-    { id: "contact-open", words: "contact does not make", odds: 2, source: "from memory" },
-    { id: "welded", words: "contact welded shut", odds: 1.2, source: "from memory" },
-  ],
-  start: ({ mode }) => (mode === "welded" ? 1 : 0),
-  stamp({ mode, values }, stamp, state) {
-    stamp.conduct(0, mode === "coil-open" ? OPEN : 1 / values[0]!);
-    stamp.conduct(1, mode !== "contact-open" && (state === 1 || mode === "welded") ? 1 / values[1]! : OPEN);
-  },
-  next({ fields, mode }, view, state) {
-    if (mode === "welded") return null;
-    if (mode === "coil-open") return state === 1 ? { state: 0, delay: 0.005 } : null;
-    const volts = Math.max(Math.abs(view.dc("coil-a", "coil-b")), view.ac("coil-a", "coil-b"));
-    if (state === 0 && volts > 0.75 * fields.coilVolts) return { state: 1, delay: 0.01 };
-    if (state === 1 && volts < 0.2 * fields.coilVolts) return { state: 0, delay: 0.005 };
-    return null;
-  },
-  signs: () => [
-    {
-      id: "burnt-joint",
-      words: "burnt or cracked joint under the relay",
-      given: { "contact-open": 0.35, welded: 0.15 },
-      otherwise: 0.02,
+  electrical: {
+    terminals: () => ["coil-a", "coil-b", "common", "make"],
+    galvanic: () => [
+      ["coil-a", "coil-b"],
+      ["common", "make"],
+    ],
+    elements: () => [
+      ["coil-a", "coil-b"],
+      ["common", "make"],
+    ],
+    parameters: (f) => [
+      { name: "coil ohms", nominal: f.coilOhms, tolerance: 0.1 },
+      { name: "contact ohms", nominal: 0.02, tolerance: 0.5 },
+    ],
+    start: ({ mode }) => (mode === "welded" ? 1 : 0),
+    stamp({ mode, values }, stamp, state) {
+      stamp.conduct(0, mode === "coil-open" ? OPEN : 1 / values[0]!);
+      stamp.conduct(1, mode !== "contact-open" && (state === 1 || mode === "welded") ? 1 / values[1]! : OPEN);
     },
-    { id: "no-click", words: "no click", given: { "coil-open": 0.9, welded: 0.7 }, otherwise: 0.05 },
-  ],
-  alone: "Coil ohms; contact open at rest, closed with the coil fed.",
+    next({ fields, mode }, view, state) {
+      if (mode === "welded") return null;
+      if (mode === "coil-open") return state === 1 ? { state: 0, delay: 0.005 } : null;
+      const volts = Math.max(Math.abs(view.dc("coil-a", "coil-b")), view.ac("coil-a", "coil-b"));
+      if (state === 0 && volts > 0.75 * fields.coilVolts) return { state: 1, delay: 0.01 };
+      if (state === 1 && volts < 0.2 * fields.coilVolts) return { state: 0, delay: 0.005 };
+      return null;
+    },
+    rated: (f) => ({ amps: f.contactAmps, element: 1, bears: "relay" }),
+  },
+  failures: {
+    modes: () => [
+      { id: "coil-open", words: "coil open", odds: 0.5, source: "from memory" },
+      { id: "contact-open", words: "contact does not make", odds: 2, source: "from memory" },
+      { id: "welded", words: "contact welded shut", odds: 1.2, source: "from memory" },
+    ],
+    signs: () => [
+      {
+        id: "burnt-joint",
+        words: "burnt or cracked joint under the relay",
+        given: { "contact-open": 0.35, welded: 0.15 },
+        otherwise: 0.02,
+      },
+      { id: "no-click", words: "no click", given: { "coil-open": 0.9, welded: 0.7 }, otherwise: 0.05 },
+    ],
+    unitSigns: { moved: 0.2, warm: 0.3, "comes-and-goes": 0.25 },
+    provokedBy: "cycling",
+  },
+  observed: null,
+  safety: {
+    traits: ["breaks-current"],
+  },
+  service: {
+    alone: "Coil ohms; contact open at rest, closed with the coil fed.",
+    tool: "relay",
+    onBoard: () => "relay",
+    repairs: "relay",
+  },
 });

@@ -6,12 +6,23 @@ import { definePart, OPEN } from "../kind";
 export const resistor = definePart({
   kind: "resistor",
   fields: z.object({ ohms: number({ above: 0, max: 1e8 }) }),
-  terminals: () => ["a", "b"],
-  galvanic: () => [["a", "b"]],
-  elements: () => [["a", "b"]],
-  parameters: (f) => [{ name: "ohms", nominal: f.ohms, tolerance: 0.05 }],
-  modes: () => [{ id: "open", words: "open", odds: 0.6, source: "from memory" }],
-  stamp: ({ mode, values }, stamp) => stamp.conduct(0, mode === "open" ? OPEN : 1 / values[0]!),
-  signs: () => [{ id: "discoloured", words: "discoloured", given: { open: 0.4 }, otherwise: 0.03 }],
-  alone: "Dead, one lead off: ohms against its bands.",
+  electrical: {
+    terminals: () => ["a", "b"],
+    galvanic: () => [["a", "b"]],
+    elements: () => [["a", "b"]],
+    parameters: (f) => [{ name: "ohms", nominal: f.ohms, tolerance: 0.05 }],
+    stamp: ({ mode, values }, stamp) => stamp.conduct(0, mode === "open" ? OPEN : 1 / values[0]!),
+  },
+  failures: {
+    modes: () => [{ id: "open", words: "open", odds: 0.6, source: "from memory" }],
+    signs: () => [{ id: "discoloured", words: "discoloured", given: { open: 0.4 }, otherwise: 0.03 }],
+  },
+  observed: null,
+  safety: {
+    traits: ["hot"],
+  },
+  service: {
+    alone: "Dead, one lead off: ohms against its bands.",
+    foundInLead: { ohms: 10 },
+  },
 });

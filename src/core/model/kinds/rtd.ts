@@ -17,21 +17,32 @@ export function rtdOhms(ohms0: number, celsius: number): number {
 export const rtd = definePart({
   kind: "rtd",
   fields: z.object({ ohms0: number({ above: 0, max: 1e4 }), place: id }),
-  terminals: () => ["a", "b"],
-  galvanic: () => [["a", "b"]],
-  elements: () => [["a", "b"]],
-  parameters: (f) => [{ name: "ohms at 0 C", nominal: f.ohms0, tolerance: 0.003 }],
-  modes: () => [
-    { id: "open", words: "open", odds: 1, source: "from memory" },
-    { id: "short", words: "shorted", odds: 0.4, source: "from memory", severity: [0.5, 10] },
-  ],
-  stamp({ fields, mode, severity, values, conditions }, stamp) {
-    stamp.conduct(
-      0,
-      mode === "open"
-        ? OPEN
-        : 1 / (mode === "short" ? severity : rtdOhms(values[0]!, conditions.temperature(fields.place))),
-    );
+  electrical: {
+    terminals: () => ["a", "b"],
+    galvanic: () => [["a", "b"]],
+    elements: () => [["a", "b"]],
+    parameters: (f) => [{ name: "ohms at 0 C", nominal: f.ohms0, tolerance: 0.003 }],
+    stamp({ fields, mode, severity, values, conditions }, stamp) {
+      stamp.conduct(
+        0,
+        mode === "open"
+          ? OPEN
+          : 1 / (mode === "short" ? severity : rtdOhms(values[0]!, conditions.temperature(fields.place))),
+      );
+    },
   },
-  alone: "Plug off: ohms against its table at the temperature it really has.",
+  failures: {
+    modes: () => [
+      { id: "open", words: "open", odds: 1, source: "from memory" },
+      { id: "short", words: "shorted", odds: 0.4, source: "from memory", severity: [0.5, 10] },
+    ],
+  },
+  observed: null,
+  safety: {
+    traits: [],
+  },
+  service: {
+    alone: "Plug off: ohms against its table at the temperature it really has.",
+    tool: "sensor",
+  },
 });

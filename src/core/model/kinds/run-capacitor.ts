@@ -6,23 +6,34 @@ import { definePart, OPEN } from "../kind";
 export const runCapacitor = definePart({
   kind: "run capacitor",
   fields: z.object({ farads: number({ above: 0, max: 1e-3 }) }),
-  terminals: () => ["a", "b"],
-  stores: true,
-  galvanic: () => [["a", "b"]],
-  elements: () => [["a", "b"]],
-  parameters: (f) => [{ name: "farads", nominal: f.farads, tolerance: 0.1 }],
-  modes: () => [
-    { id: "open", words: "open", odds: 1.5, source: "from memory" },
-    { id: "shorted", words: "shorted", odds: 0.5, source: "from memory" },
-  ],
-  stamp({ mode, values, conditions }, stamp) {
-    if (mode === "shorted") return stamp.conduct(0, 2);
-    stamp.dc(0, OPEN);
-    stamp.ac(0, OPEN, mode === "open" ? 0 : 2 * Math.PI * conditions.hertz * values[0]!);
+  electrical: {
+    terminals: () => ["a", "b"],
+    stores: true,
+    galvanic: () => [["a", "b"]],
+    elements: () => [["a", "b"]],
+    parameters: (f) => [{ name: "farads", nominal: f.farads, tolerance: 0.1 }],
+    stamp({ mode, values, conditions }, stamp) {
+      if (mode === "shorted") return stamp.conduct(0, 2);
+      stamp.dc(0, OPEN);
+      stamp.ac(0, OPEN, mode === "open" ? 0 : 2 * Math.PI * conditions.hertz * values[0]!);
+    },
   },
-  signs: () => [
-    { id: "bulged", words: "capacitor bulged or leaking", given: { open: 0.5, shorted: 0.5 }, otherwise: 0.02 },
-  ],
-  cautions: ["A capacitor holds its charge: discharge it through a resistor, then prove it near 0 V."],
-  alone: "Discharged, leads off: capacitance against its print.",
+  failures: {
+    modes: () => [
+      { id: "open", words: "open", odds: 1.5, source: "from memory" },
+      { id: "shorted", words: "shorted", odds: 0.5, source: "from memory" },
+    ],
+    signs: () => [
+      { id: "bulged", words: "capacitor bulged or leaking", given: { open: 0.5, shorted: 0.5 }, otherwise: 0.02 },
+    ],
+  },
+  observed: null,
+  safety: {
+    traits: ["stores-charge", "ages"],
+    cautions: ["A capacitor holds its charge: discharge it through a resistor, then prove it near 0 V."],
+  },
+  service: {
+    alone: "Discharged, leads off: capacitance against its print.",
+    tool: "motor",
+  },
 });

@@ -5,46 +5,57 @@ import { definePart, OPEN } from "../kind";
 export const splitOutlet = definePart({
   kind: "split outlet",
   fields: z.object({}),
-  terminals: () => ["line1", "neutral", "line2", "earth"],
-  source: () => true,
-  galvanic: () => [["line1", "neutral", "line2"], ["earth"]],
-  energises: () => [
-    ["line1", "mains"],
-    ["earth", "earth"],
-  ],
-  elements: () => [
-    ["line1", "@ground"],
-    ["neutral", "@ground"],
-    ["line2", "@ground"],
-    ["earth", "@ground"],
-  ],
-  parameters: () => [{ name: "source ohms", nominal: 0.2, tolerance: 0.5 }],
-  modes: () => [
-    { id: "dead", words: "no voltage", odds: 2, source: "from memory" },
-    { id: "leg1-lost", words: "first leg lost", odds: 1.2, source: "from memory" },
-    { id: "leg2-lost", words: "second leg lost", odds: 1.2, source: "from memory" },
-    { id: "neutral-lost", words: "neutral lost", odds: 0.6, source: "from memory" },
-  ],
-  stamp({ id, mode, values, conditions }, stamp) {
-    const on = conditions.isOn(id);
-    const leg = (element: number, sign: number, lost: boolean) => {
-      const live = on && !lost && mode !== "dead";
-      stamp.conduct(element, live ? 1 / values[0]! : OPEN);
-      stamp.acEmf(element, live ? (sign * conditions.supplyVolts) / 2 : 0);
-    };
-    leg(0, 1, mode === "leg1-lost");
-    stamp.conduct(1, on && mode !== "neutral-lost" ? 1 / values[0]! : OPEN);
-    leg(2, -1, mode === "leg2-lost");
-    stamp.conduct(3, on ? 10 : OPEN);
-  },
-  signs: () => [
-    {
-      id: "dim-and-bright",
-      words: "lamps on the same circuit go dim and others bright",
-      given: { "neutral-lost": 0.7 },
-      otherwise: 0.02,
+  electrical: {
+    terminals: () => ["line1", "neutral", "line2", "earth"],
+    source: () => true,
+    galvanic: () => [["line1", "neutral", "line2"], ["earth"]],
+    energises: () => [
+      ["line1", "mains"],
+      ["earth", "earth"],
+    ],
+    elements: () => [
+      ["line1", "@ground"],
+      ["neutral", "@ground"],
+      ["line2", "@ground"],
+      ["earth", "@ground"],
+    ],
+    parameters: () => [{ name: "source ohms", nominal: 0.2, tolerance: 0.5 }],
+    stamp({ id, mode, values, conditions }, stamp) {
+      const on = conditions.isOn(id);
+      const leg = (element: number, sign: number, lost: boolean) => {
+        const live = on && !lost && mode !== "dead";
+        stamp.conduct(element, live ? 1 / values[0]! : OPEN);
+        stamp.acEmf(element, live ? (sign * conditions.supplyVolts) / 2 : 0);
+      };
+      leg(0, 1, mode === "leg1-lost");
+      stamp.conduct(1, on && mode !== "neutral-lost" ? 1 / values[0]! : OPEN);
+      leg(2, -1, mode === "leg2-lost");
+      stamp.conduct(3, on ? 10 : OPEN);
     },
-  ],
-  cautions: ["Two legs: 240 V between them, 120 V each to neutral. One leg lost still leaves the other live."],
-  alone: "Leg to leg, then each leg to neutral.",
+  },
+  failures: {
+    modes: () => [
+      { id: "dead", words: "no voltage", odds: 2, source: "from memory" },
+      { id: "leg1-lost", words: "first leg lost", odds: 1.2, source: "from memory" },
+      { id: "leg2-lost", words: "second leg lost", odds: 1.2, source: "from memory" },
+      { id: "neutral-lost", words: "neutral lost", odds: 0.6, source: "from memory" },
+    ],
+    signs: () => [
+      {
+        id: "dim-and-bright",
+        words: "lamps on the same circuit go dim and others bright",
+        given: { "neutral-lost": 0.7 },
+        otherwise: 0.02,
+      },
+    ],
+  },
+  observed: null,
+  safety: {
+    traits: ["licensed"],
+    cautions: ["Two legs: 240 V between them, 120 V each to neutral. One leg lost still leaves the other live."],
+    isolatedBy: "plug",
+  },
+  service: {
+    alone: "Leg to leg, then each leg to neutral.",
+  },
 });

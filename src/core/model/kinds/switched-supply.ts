@@ -25,120 +25,134 @@ export const switchedSupply = definePart({
     /** Y capacitor from output return to primary return, farads. */
     yFarads: number({ min: 0, max: 1e-7 }),
   }),
-  terminals: () => ["line", "neutral", "bulk-plus", "bulk-minus", "out", "return"],
-  galvanic: () => [
-    ["line", "neutral", "bulk-plus", "bulk-minus"],
-    ["out", "return"],
-  ],
-  ripples: true,
-  loose: ["bulk-plus", "bulk-minus"],
-  carries: () => ({ direct: ["bulk-plus", "bulk-minus"] }),
-  energises: () => [["out", "isolated low voltage"]],
-  elements: () => [
-    ["line", "neutral"],
-    ["bulk-plus", "bulk-minus"],
-    ["bulk-minus", "neutral"],
-    ["out", "return"],
-    ["return", "bulk-minus"],
-    ["bulk-minus", "line"],
-  ],
-  parameters: (f) => [
-    { name: "volts", nominal: f.volts, tolerance: 0.03 },
-    { name: "output ohms", nominal: 0.15, tolerance: 0.5 },
-    { name: "bleeder ohms", nominal: 6.8e5, tolerance: 0.05 },
-    { name: "standby watts", nominal: 1, tolerance: 0.3 },
-    { name: "idle output ohms", nominal: 2.2e4, tolerance: VAGUE_OHMS, vague: true },
-  ],
-  modes: () => [
-    { id: "dead", words: "does not start (switch or start circuit)", odds: 3, source: "from memory" },
-    { id: "no-bulk", words: "no bulk voltage (inrush resistor or bridge open)", odds: 1.5, source: "from memory" },
-    {
-      id: "input-short",
-      words: "shorted on its line side (varistor, bridge or switch)",
-      odds: 1.5,
-      source: "from memory",
+  electrical: {
+    terminals: () => ["line", "neutral", "bulk-plus", "bulk-minus", "out", "return"],
+    galvanic: () => [
+      ["line", "neutral", "bulk-plus", "bulk-minus"],
+      ["out", "return"],
+    ],
+    ripples: true,
+    loose: ["bulk-plus", "bulk-minus"],
+    carries: () => ({ direct: ["bulk-plus", "bulk-minus"] }),
+    energises: () => [["out", "isolated low voltage"]],
+    elements: () => [
+      ["line", "neutral"],
+      ["bulk-plus", "bulk-minus"],
+      ["bulk-minus", "neutral"],
+      ["out", "return"],
+      ["return", "bulk-minus"],
+      ["bulk-minus", "line"],
+    ],
+    parameters: (f) => [
+      { name: "volts", nominal: f.volts, tolerance: 0.03 },
+      { name: "output ohms", nominal: 0.15, tolerance: 0.5 },
+      { name: "bleeder ohms", nominal: 6.8e5, tolerance: 0.05 },
+      { name: "standby watts", nominal: 1, tolerance: 0.3 },
+      { name: "idle output ohms", nominal: 2.2e4, tolerance: VAGUE_OHMS, vague: true },
+    ],
+    memory: 2,
+    start: () => OFF,
+    stamp({ fields, mode, severity, values, conditions }, stamp, state, memory) {
+      const [, outputOhms, bleederOhms] = values as [number, number, number];
+      // Idle, a dead supply still shows the ohmmeter its line-side discharge resistor.
+      if (mode === "input-short") stamp.conduct(0, 2);
+      else {
+        stamp.dc(0, 1 / 1e6);
+        stamp.ac(0, 1 / 1e6 + memory[LOAD]!);
+      }
+      const charged = memory[BULK]! > 1;
+      stamp.dc(1, charged ? 1 / 20 : 1 / bleederOhms);
+      stamp.ac(1, 1 / bleederOhms);
+      stamp.emf(1, charged ? memory[BULK]! : 0);
+      // The bridge ties the primary return to line and neutral in turn: on average half-way between them, which is
+      // what the Y capacitor hands on to the floating side as phantom volts.
+      for (const diode of [2, 5]) stamp.conduct(diode, mode === "no-bulk" || !conditions.powered ? 1 / 4e6 : 1 / 1e5);
+      const on = state === ON;
+      if (mode === "rectifier-short") stamp.conduct(3, 2);
+      else stamp.conduct(3, on ? 1 / (mode === "sagging" ? severity : outputOhms) : 1 / values[4]!);
+      stamp.emf(
+        3,
+        on && mode !== "rectifier-short"
+          ? values[0]! * (mode === "feedback-open" ? OVERSHOOT : mode === "ripple" ? 0.92 : 1)
+          : 0,
+      );
+      // A dried-out bulk capacitor lets the line's ripple through to the output.
+      stamp.acEmf(3, on && mode === "ripple" ? values[0]! * 0.12 : 0);
+      stamp.dc(4, OPEN);
+      stamp.ac(4, OPEN, 2 * Math.PI * conditions.hertz * fields.yFarads);
     },
-    {
-      id: "sagging",
-      words: "sags under load (output filter dried out)",
-      odds: 2,
-      source: "from memory",
-      severity: [4, 25],
+    follow({ fields, mode, values }, view, state, memory) {
+      const line = view.ac("line", "neutral");
+      const rectified = mode === "no-bulk" || mode === "input-short" ? 0 : line * Math.SQRT2 - 1.4;
+      memory[BULK] = Math.max(0, rectified);
+      const delivered = state === ON ? Math.max(0, -view.current(3)) * values[0]! : 0;
+      // Draws what it delivers at 80 % efficiency (from memory). Below half its start voltage it can no longer hold its
+      // power and fades to nothing without a step, so that a starved supply has an operating point.
+      const half = fields.startVolts / 2;
+      memory[LOAD] = ((values[3]! + delivered / 0.8) * Math.min(1, memory[BULK] / half)) / Math.max(line, half) ** 2;
     },
-    {
-      id: "feedback-open",
-      words: "ticks: feedback lost, its output overshoots and trips",
-      odds: 0.8,
-      source: "from memory",
+    next({ fields, mode }, view, state) {
+      const starved = view.dc("bulk-plus", "bulk-minus") < fields.startVolts * (state === ON ? 1.2 : Math.SQRT2) - 1.4;
+      if (mode === "dead" || starved) return state === OFF ? null : { state: OFF, delay: 0.1 };
+      if (state === ON && (mode === "feedback-open" || mode === "rectifier-short"))
+        return { state: OVERLOADED, delay: 0.15 };
+      if (state === ON && -view.current(3) > fields.limitAmps) return { state: OVERLOADED, delay: 0.02 };
+      if (state === OVERLOADED) return { state: ON, delay: 1 };
+      return state === OFF ? { state: ON, delay: 0.3 } : null;
     },
-    { id: "rectifier-short", words: "ticks: output rectifier shorted", odds: 0.8, source: "from memory" },
-    { id: "ripple", words: "gives ripple (bulk capacitor dried out)", odds: 1, source: "from memory" },
-  ],
-  memory: 2,
-  start: () => OFF,
-  stamp({ fields, mode, severity, values, conditions }, stamp, state, memory) {
-    const [, outputOhms, bleederOhms] = values as [number, number, number];
-    // Idle, a dead supply still shows the ohmmeter its line-side discharge resistor.
-    if (mode === "input-short") stamp.conduct(0, 2);
-    else {
-      stamp.dc(0, 1 / 1e6);
-      stamp.ac(0, 1 / 1e6 + memory[LOAD]!);
-    }
-    const charged = memory[BULK]! > 1;
-    stamp.dc(1, charged ? 1 / 20 : 1 / bleederOhms);
-    stamp.ac(1, 1 / bleederOhms);
-    stamp.emf(1, charged ? memory[BULK]! : 0);
-    // The bridge ties the primary return to line and neutral in turn: on average half-way between them, which is
-    // what the Y capacitor hands on to the floating side as phantom volts.
-    for (const diode of [2, 5]) stamp.conduct(diode, mode === "no-bulk" || !conditions.powered ? 1 / 4e6 : 1 / 1e5);
-    const on = state === ON;
-    if (mode === "rectifier-short") stamp.conduct(3, 2);
-    else stamp.conduct(3, on ? 1 / (mode === "sagging" ? severity : outputOhms) : 1 / values[4]!);
-    stamp.emf(
-      3,
-      on && mode !== "rectifier-short"
-        ? values[0]! * (mode === "feedback-open" ? OVERSHOOT : mode === "ripple" ? 0.92 : 1)
-        : 0,
-    );
-    // A dried-out bulk capacitor lets the line's ripple through to the output.
-    stamp.acEmf(3, on && mode === "ripple" ? values[0]! * 0.12 : 0);
-    stamp.dc(4, OPEN);
-    stamp.ac(4, OPEN, 2 * Math.PI * conditions.hertz * fields.yFarads);
   },
-  follow({ fields, mode, values }, view, state, memory) {
-    const line = view.ac("line", "neutral");
-    const rectified = mode === "no-bulk" || mode === "input-short" ? 0 : line * Math.SQRT2 - 1.4;
-    memory[BULK] = Math.max(0, rectified);
-    const delivered = state === ON ? Math.max(0, -view.current(3)) * values[0]! : 0;
-    // Draws what it delivers at 80 % efficiency (from memory). Below half its start voltage it can no longer hold its
-    // power and fades to nothing without a step, so that a starved supply has an operating point.
-    const half = fields.startVolts / 2;
-    memory[LOAD] = ((values[3]! + delivered / 0.8) * Math.min(1, memory[BULK] / half)) / Math.max(line, half) ** 2;
+  failures: {
+    modes: () => [
+      { id: "dead", words: "does not start (switch or start circuit)", odds: 3, source: "from memory" },
+      { id: "no-bulk", words: "no bulk voltage (inrush resistor or bridge open)", odds: 1.5, source: "from memory" },
+      {
+        id: "input-short",
+        words: "shorted on its line side (varistor, bridge or switch)",
+        odds: 1.5,
+        source: "from memory",
+      },
+      {
+        id: "sagging",
+        words: "sags under load (output filter dried out)",
+        odds: 2,
+        source: "from memory",
+        severity: [4, 25],
+      },
+      {
+        id: "feedback-open",
+        words: "ticks: feedback lost, its output overshoots and trips",
+        odds: 0.8,
+        source: "from memory",
+      },
+      { id: "rectifier-short", words: "ticks: output rectifier shorted", odds: 0.8, source: "from memory" },
+      { id: "ripple", words: "gives ripple (bulk capacitor dried out)", odds: 1, source: "from memory" },
+    ],
+    signs: () => [
+      { id: "bulged", words: "bulged capacitor", given: { sagging: 0.6, ripple: 0.6, dead: 0.1 }, otherwise: 0.02 },
+      {
+        id: "soot",
+        words: "soot or a burst part on the line side",
+        given: { "input-short": 0.7, "no-bulk": 0.3 },
+        otherwise: 0.01,
+      },
+      {
+        id: "ticks",
+        words: "ticks about once a second",
+        given: { "feedback-open": 0.7, "rectifier-short": 0.7 },
+        otherwise: 0.03,
+      },
+    ],
+    unitSigns: { warm: 0.3, storm: 0.35 },
   },
-  next({ fields, mode }, view, state) {
-    const starved = view.dc("bulk-plus", "bulk-minus") < fields.startVolts * (state === ON ? 1.2 : Math.SQRT2) - 1.4;
-    if (mode === "dead" || starved) return state === OFF ? null : { state: OFF, delay: 0.1 };
-    if (state === ON && (mode === "feedback-open" || mode === "rectifier-short"))
-      return { state: OVERLOADED, delay: 0.15 };
-    if (state === ON && -view.current(3) > fields.limitAmps) return { state: OVERLOADED, delay: 0.02 };
-    if (state === OVERLOADED) return { state: ON, delay: 1 };
-    return state === OFF ? { state: ON, delay: 0.3 } : null;
+  observed: null,
+  safety: {
+    traits: ["stores-charge"],
+    cautions: ["The bulk capacitor holds the rectified line after unplugging. Wait, then prove it below 60 V."],
   },
-  signs: () => [
-    { id: "bulged", words: "bulged capacitor", given: { sagging: 0.6, ripple: 0.6, dead: 0.1 }, otherwise: 0.02 },
-    {
-      id: "soot",
-      words: "soot or a burst part on the line side",
-      given: { "input-short": 0.7, "no-bulk": 0.3 },
-      otherwise: 0.01,
-    },
-    {
-      id: "ticks",
-      words: "ticks about once a second",
-      given: { "feedback-open": 0.7, "rectifier-short": 0.7 },
-      otherwise: 0.03,
-    },
-  ],
-  cautions: ["The bulk capacitor holds the rectified line after unplugging. Wait, then prove it below 60 V."],
-  alone: "Fed from the line with its load unplugged: output volts between its own output and its own return.",
+  service: {
+    alone: "Fed from the line with its load unplugged: output volts between its own output and its own return.",
+    tool: "supply",
+    onBoard: () => "low-voltage supply",
+    repairs: "capacitors",
+  },
 });

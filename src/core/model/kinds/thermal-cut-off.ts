@@ -13,29 +13,43 @@ export const thermalCutOff = definePart({
     place: id,
     resets: z.enum(["never", "by hand", "by itself"]),
   }),
-  terminals: () => ["a", "b"],
-  protective: true,
-  galvanic: () => [["a", "b"]],
-  elements: () => [["a", "b"]],
-  parameters: () => [{ name: "ohms", nominal: 0.03, tolerance: 0.5 }],
-  modes: (f) => [
-    {
-      id: "open",
-      words: f.resets === "by hand" ? "tripped" : "open",
-      odds: f.resets === "never" ? 1.5 : 1.2,
-      source: "from memory",
-      protective: true,
+  electrical: {
+    terminals: () => ["a", "b"],
+    galvanic: () => [["a", "b"]],
+    elements: () => [["a", "b"]],
+    parameters: () => [{ name: "ohms", nominal: 0.03, tolerance: 0.5 }],
+    start: ({ mode }) => (mode === "open" ? OPENED : CLOSED),
+    stamp: ({ values }, stamp, state) => stamp.conduct(0, state === OPENED ? OPEN : 1 / values[0]!),
+    next({ fields, mode, conditions }, _view, state) {
+      const hot = conditions.temperature(fields.place) > fields.opensAbove;
+      if (state === CLOSED && hot) return { state: OPENED, delay: 5 };
+      if (state === OPENED && !hot && mode === null && fields.resets === "by itself")
+        return { state: CLOSED, delay: 5 };
+      return null;
     },
-  ],
-  start: ({ mode }) => (mode === "open" ? OPENED : CLOSED),
-  stamp: ({ values }, stamp, state) => stamp.conduct(0, state === OPENED ? OPEN : 1 / values[0]!),
-  next({ fields, mode, conditions }, _view, state) {
-    const hot = conditions.temperature(fields.place) > fields.opensAbove;
-    if (state === CLOSED && hot) return { state: OPENED, delay: 5 };
-    if (state === OPENED && !hot && mode === null && fields.resets === "by itself") return { state: CLOSED, delay: 5 };
-    return null;
+    answersTo: (f) => ({ place: f.place, aboveCelsius: f.opensAbove }),
   },
-  signs: () => [{ id: "button-out", words: "reset button stands out", given: { open: 0.5 }, otherwise: 0.01 }],
-  cautions: ["A safety device. It is never bridged, and never reset or renewed before what tripped it is found."],
-  alone: "Dead, leads off: continuity, near zero when it is cold.",
+  failures: {
+    modes: (f) => [
+      {
+        id: "open",
+        words: f.resets === "by hand" ? "tripped" : "open",
+        odds: f.resets === "never" ? 1.5 : 1.2,
+        source: "from memory",
+        protective: true,
+      },
+    ],
+    signs: () => [{ id: "button-out", words: "reset button stands out", given: { open: 0.5 }, otherwise: 0.01 }],
+    unitSigns: { warm: 0.4 },
+    provokedBy: "warming",
+  },
+  observed: null,
+  safety: {
+    traits: ["protects", "interlock", "often-bridged"],
+    cautions: ["A safety device. It is never bridged, and never reset or renewed before what tripped it is found."],
+  },
+  service: {
+    alone: "Dead, leads off: continuity, near zero when it is cold.",
+    foundInLead: { opensAbove: 150, place: "lead", resets: "never" },
+  },
 });

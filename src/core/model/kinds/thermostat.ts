@@ -6,18 +6,29 @@ import { definePart, OPEN } from "../kind";
 export const thermostat = definePart({
   kind: "thermostat",
   fields: z.object({ celsius: number({ min: -60, max: 400 }), place: id, closes: z.enum(["above", "below"]) }),
-  terminals: () => ["a", "b"],
-  galvanic: () => [["a", "b"]],
-  elements: () => [["a", "b"]],
-  parameters: () => [{ name: "contact ohms", nominal: 0.05, tolerance: 0.5 }],
-  modes: () => [
-    { id: "stuck-open", words: "never closes", odds: 1.2, source: "from memory" },
-    { id: "stuck-closed", words: "never opens", odds: 0.8, source: "from memory" },
-  ],
-  stamp({ fields, mode, values, conditions }, stamp) {
-    const above = conditions.temperature(fields.place) > fields.celsius;
-    const closed = mode === "stuck-closed" || (mode !== "stuck-open" && above === (fields.closes === "above"));
-    stamp.conduct(0, closed ? 1 / values[0]! : OPEN);
+  electrical: {
+    terminals: () => ["a", "b"],
+    galvanic: () => [["a", "b"]],
+    elements: () => [["a", "b"]],
+    parameters: () => [{ name: "contact ohms", nominal: 0.05, tolerance: 0.5 }],
+    stamp({ fields, mode, values, conditions }, stamp) {
+      const above = conditions.temperature(fields.place) > fields.celsius;
+      const closed = mode === "stuck-closed" || (mode !== "stuck-open" && above === (fields.closes === "above"));
+      stamp.conduct(0, closed ? 1 / values[0]! : OPEN);
+    },
+    answersTo: (f) => ({ place: f.place, aboveCelsius: f.celsius }),
   },
-  alone: "Dead, leads off: continuity in the warm and in crushed ice.",
+  failures: {
+    modes: () => [
+      { id: "stuck-open", words: "never closes", odds: 1.2, source: "from memory" },
+      { id: "stuck-closed", words: "never opens", odds: 0.8, source: "from memory" },
+    ],
+  },
+  observed: null,
+  safety: {
+    traits: ["often-bridged"],
+  },
+  service: {
+    alone: "Dead, leads off: continuity in the warm and in crushed ice.",
+  },
 });

@@ -14,49 +14,60 @@ export const transformer = definePart({
     ohmsIn: number({ above: 0, max: 1e5 }),
     ohmsOut: number({ above: 0, max: 1000 }),
   }),
-  terminals: () => ["in-a", "in-b", "out-a", "out-b"],
-  galvanic: () => [
-    ["in-a", "in-b"],
-    ["out-a", "out-b"],
-  ],
-  carries: () => ({ alternating: ["out-a", "out-b"] }),
-  energises: () => [["out-a", "isolated low voltage"]],
-  elements: () => [
-    ["in-a", "in-b"],
-    ["out-a", "out-b"],
-  ],
-  parameters: (f) => [
-    { name: "primary ohms", nominal: f.ohmsIn, tolerance: 0.1 },
-    { name: "secondary ohms", nominal: f.ohmsOut, tolerance: 0.1 },
-  ],
-  modes: () => [
-    { id: "primary-open", words: "primary or its thermal fuse open", odds: 1.5, source: "from memory" },
-    { id: "secondary-open", words: "secondary open", odds: 0.6, source: "from memory" },
-  ],
-  memory: 2,
-  stamp({ mode, values }, stamp, _state, memory) {
-    if (mode === "primary-open") stamp.conduct(0, OPEN);
-    else {
-      stamp.dc(0, 1 / values[0]!);
-      stamp.ac(0, memory[LOAD]!, -1e-4);
-    }
-    stamp.conduct(1, mode === "secondary-open" ? OPEN : 1 / values[1]!);
-    stamp.acEmf(1, memory[OUT]!);
-  },
-  follow({ fields, mode }, view, _state, memory) {
-    const volts = mode === "primary-open" ? 0 : view.ac("in-a", "in-b");
-    memory[OUT] = (volts * fields.voltsOut) / fields.voltsIn;
-    // Current is transformed with the turns ratio; below half its voltage it is taken as a resistance.
-    memory[LOAD] =
-      1e-5 + (view.acCurrent(1) * fields.voltsOut) / fields.voltsIn / Math.max(volts, 0.6 * fields.voltsIn);
-  },
-  signs: () => [
-    {
-      id: "browned",
-      words: "winding browned, smell",
-      given: { "primary-open": 0.4, "secondary-open": 0.3 },
-      otherwise: 0.02,
+  electrical: {
+    terminals: () => ["in-a", "in-b", "out-a", "out-b"],
+    galvanic: () => [
+      ["in-a", "in-b"],
+      ["out-a", "out-b"],
+    ],
+    carries: () => ({ alternating: ["out-a", "out-b"] }),
+    energises: () => [["out-a", "isolated low voltage"]],
+    elements: () => [
+      ["in-a", "in-b"],
+      ["out-a", "out-b"],
+    ],
+    parameters: (f) => [
+      { name: "primary ohms", nominal: f.ohmsIn, tolerance: 0.1 },
+      { name: "secondary ohms", nominal: f.ohmsOut, tolerance: 0.1 },
+    ],
+    memory: 2,
+    stamp({ mode, values }, stamp, _state, memory) {
+      if (mode === "primary-open") stamp.conduct(0, OPEN);
+      else {
+        stamp.dc(0, 1 / values[0]!);
+        stamp.ac(0, memory[LOAD]!, -1e-4);
+      }
+      stamp.conduct(1, mode === "secondary-open" ? OPEN : 1 / values[1]!);
+      stamp.acEmf(1, memory[OUT]!);
     },
-  ],
-  alone: "Dead, plugs off: ohms of both windings; overload between them.",
+    follow({ fields, mode }, view, _state, memory) {
+      const volts = mode === "primary-open" ? 0 : view.ac("in-a", "in-b");
+      memory[OUT] = (volts * fields.voltsOut) / fields.voltsIn;
+      // Current is transformed with the turns ratio; below half its voltage it is taken as a resistance.
+      memory[LOAD] =
+        1e-5 + (view.acCurrent(1) * fields.voltsOut) / fields.voltsIn / Math.max(volts, 0.6 * fields.voltsIn);
+    },
+  },
+  failures: {
+    modes: () => [
+      { id: "primary-open", words: "primary or its thermal fuse open", odds: 1.5, source: "from memory" },
+      { id: "secondary-open", words: "secondary open", odds: 0.6, source: "from memory" },
+    ],
+    signs: () => [
+      {
+        id: "browned",
+        words: "winding browned, smell",
+        given: { "primary-open": 0.4, "secondary-open": 0.3 },
+        otherwise: 0.02,
+      },
+    ],
+  },
+  observed: null,
+  safety: {
+    traits: [],
+  },
+  service: {
+    alone: "Dead, plugs off: ohms of both windings; overload between them.",
+    onBoard: () => "low-voltage supply",
+  },
 });

@@ -6,32 +6,43 @@ import { definePart, OPEN } from "../kind";
 export const transistorSwitch = definePart({
   kind: "transistor switch",
   fields: z.object({ gateVolts: number({ above: 0, max: 20 }), ohms: number({ above: 0, max: 10 }) }),
-  terminals: () => ["gate", "drain", "source"],
-  galvanic: () => [["gate", "drain", "source"]],
-  elements: () => [
-    ["gate", "source"],
-    ["drain", "source"],
-  ],
-  parameters: (f) => [
-    { name: "gate ohms", nominal: 1e5, tolerance: 0.3 },
-    { name: "on ohms", nominal: f.ohms, tolerance: 0.4 },
-  ],
-  modes: () => [
-    { id: "open", words: "does not conduct", odds: 0.8, source: "from memory" },
-    { id: "shorted", words: "shorted, always on", odds: 1.5, source: "from memory" },
-  ],
-  start: ({ mode }) => (mode === "shorted" ? 1 : 0),
-  stamp({ mode, values }, stamp, state) {
-    stamp.conduct(0, 1 / values[0]!);
-    stamp.conduct(1, mode !== "open" && (state === 1 || mode === "shorted") ? 1 / values[1]! : OPEN);
+  electrical: {
+    terminals: () => ["gate", "drain", "source"],
+    galvanic: () => [["gate", "drain", "source"]],
+    elements: () => [
+      ["gate", "source"],
+      ["drain", "source"],
+    ],
+    parameters: (f) => [
+      { name: "gate ohms", nominal: 1e5, tolerance: 0.3 },
+      { name: "on ohms", nominal: f.ohms, tolerance: 0.4 },
+    ],
+    start: ({ mode }) => (mode === "shorted" ? 1 : 0),
+    stamp({ mode, values }, stamp, state) {
+      stamp.conduct(0, 1 / values[0]!);
+      stamp.conduct(1, mode !== "open" && (state === 1 || mode === "shorted") ? 1 / values[1]! : OPEN);
+    },
+    next({ fields, mode }, view, state) {
+      if (mode === "shorted") return null;
+      const wanted = view.dc("gate", "source") > fields.gateVolts ? 1 : 0;
+      return wanted === state ? null : { state: wanted, delay: 0.001 };
+    },
   },
-  next({ fields, mode }, view, state) {
-    if (mode === "shorted") return null;
-    const wanted = view.dc("gate", "source") > fields.gateVolts ? 1 : 0;
-    return wanted === state ? null : { state: wanted, delay: 0.001 };
+  failures: {
+    modes: () => [
+      { id: "open", words: "does not conduct", odds: 0.8, source: "from memory" },
+      { id: "shorted", words: "shorted, always on", odds: 1.5, source: "from memory" },
+    ],
+    signs: () => [
+      { id: "cracked", words: "transistor cracked or scorched", given: { shorted: 0.2, open: 0.3 }, otherwise: 0.01 },
+    ],
   },
-  signs: () => [
-    { id: "cracked", words: "transistor cracked or scorched", given: { shorted: 0.2, open: 0.3 }, otherwise: 0.01 },
-  ],
-  alone: "Dead: ohms drain to source, overload if it is sound.",
+  observed: null,
+  safety: {
+    traits: ["breaks-current"],
+  },
+  service: {
+    alone: "Dead: ohms drain to source, overload if it is sound.",
+    onBoard: () => "driver",
+  },
 });

@@ -9,33 +9,44 @@ const ON = 1;
 export const triac = definePart({
   kind: "triac",
   fields: z.object({ amps: number({ above: 0, max: 100 }) }),
-  terminals: () => ["gate", "mt1", "mt2"],
-  galvanic: () => [["gate", "mt1", "mt2"]],
-  elements: () => [
-    ["gate", "mt1"],
-    ["mt2", "mt1"],
-  ],
-  parameters: () => [
-    { name: "gate ohms", nominal: 220, tolerance: 0.3 },
-    { name: "on ohms", nominal: 0.15, tolerance: 0.3 },
-  ],
-  modes: () => [
-    { id: "open", words: "does not conduct", odds: 1, source: "from memory" },
-    { id: "shorted", words: "shorted, always on", odds: 1.5, source: "from memory" },
-  ],
-  start: ({ mode }) => (mode === "shorted" ? ON : OFF),
-  stamp({ mode, values }, stamp, state) {
-    stamp.conduct(0, 1 / values[0]!);
-    stamp.dc(1, mode === "shorted" ? 1 / values[1]! : OPEN);
-    stamp.ac(1, state === ON && mode !== "open" ? 1 / values[1]! : OPEN);
+  electrical: {
+    terminals: () => ["gate", "mt1", "mt2"],
+    galvanic: () => [["gate", "mt1", "mt2"]],
+    elements: () => [
+      ["gate", "mt1"],
+      ["mt2", "mt1"],
+    ],
+    parameters: () => [
+      { name: "gate ohms", nominal: 220, tolerance: 0.3 },
+      { name: "on ohms", nominal: 0.15, tolerance: 0.3 },
+    ],
+    start: ({ mode }) => (mode === "shorted" ? ON : OFF),
+    stamp({ mode, values }, stamp, state) {
+      stamp.conduct(0, 1 / values[0]!);
+      stamp.dc(1, mode === "shorted" ? 1 / values[1]! : OPEN);
+      stamp.ac(1, state === ON && mode !== "open" ? 1 / values[1]! : OPEN);
+    },
+    next({ mode }, view, state) {
+      const wanted = mode === "shorted" || Math.abs(view.dc("gate", "mt1")) > 0.7 ? ON : OFF;
+      return wanted === state ? null : { state: wanted, delay: 0.01 };
+    },
   },
-  next({ mode }, view, state) {
-    const wanted = mode === "shorted" || Math.abs(view.dc("gate", "mt1")) > 0.7 ? ON : OFF;
-    return wanted === state ? null : { state: wanted, delay: 0.01 };
+  failures: {
+    modes: () => [
+      { id: "open", words: "does not conduct", odds: 1, source: "from memory" },
+      { id: "shorted", words: "shorted, always on", odds: 1.5, source: "from memory" },
+    ],
+    signs: () => [
+      { id: "cracked", words: "triac cracked or scorched", given: { shorted: 0.2, open: 0.3 }, otherwise: 0.01 },
+    ],
   },
-  signs: () => [
-    { id: "cracked", words: "triac cracked or scorched", given: { shorted: 0.2, open: 0.3 }, otherwise: 0.01 },
-  ],
-  cautions: ["A triac switched off still leaks: its load stays live to the touch."],
-  alone: "Dead, load off: ohms between the main terminals, overload if it is sound.",
+  observed: null,
+  safety: {
+    traits: [],
+    cautions: ["A triac switched off still leaks: its load stays live to the touch."],
+  },
+  service: {
+    alone: "Dead, load off: ohms between the main terminals, overload if it is sound.",
+    onBoard: () => "driver",
+  },
 });

@@ -8,8 +8,8 @@ import {
   startOf,
   type Gesture,
   type Program,
+  type Face,
 } from "./program";
-import type { Face } from "../kind";
 
 /** One thing a person does on the way into a mode, drawn as a step in time. Seconds throughout. */
 export type GuideStep =

@@ -1,8 +1,13 @@
 import { z } from "zod";
-import type { Face } from "../kind";
 import { id, number, words } from "../scalar";
 import { patternOf } from "../../lamp/lamp-pattern";
 import { conditionHolds, conditionSchema, plainConditions, type Condition, type Situation } from "./condition";
+
+/** What a control program shows: the text of its display, and how each of its lamps goes. */
+export interface Face {
+  readonly display: string;
+  readonly lamps: Readonly<Record<string, string>>;
+}
 
 /**
  * A control program: modes, the moves between them, the gestures a person makes, outputs, codes, display and lamps.
