@@ -17,6 +17,9 @@ export const CORE = {
   repair: ["quantity", "instrument", "model", "simulate", "safety", "diagnose", "workbench", "journal"],
 };
 
+/** The rungs of the search, each a folder of `src/core/diagnose`: one knows those below it only. */
+export const RUNGS = ["hypotheses", "reading", "evidence", "dictionary", "belief", "planning", "advice"];
+
 /** Folders of `src`. Core is pure: it knows no screen, no database and no platform. */
 export const LAYERS = {
   core: [],

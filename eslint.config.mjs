@@ -2,7 +2,7 @@ import { defineConfig, globalIgnores } from "eslint/config";
 import next from "eslint-config-next/core-web-vitals";
 import typescript from "eslint-config-next/typescript";
 
-import { CORE, FOREIGN, LAYERS } from "./architecture.mjs";
+import { CORE, FOREIGN, LAYERS, RUNGS } from "./architecture.mjs";
 
 const names = Object.keys(LAYERS);
 const modules = Object.keys(CORE);
@@ -38,19 +38,37 @@ const rule = (files, patterns) => ({
 });
 
 /** A module of core: what its layer bars, and the modules that are not named beside it. */
-function coreModule(module) {
+function barredIn(module) {
   const list = others(modules, module, CORE[module]);
+  return [
+    ...barred("core"),
+    {
+      regex: `^(\\.\\./)+(${list.join("|")})/`,
+      message: `${module} knows ${CORE[module].join(", ") || "no other module"} (architecture.mjs).`,
+    },
+  ];
+}
+
+const coreModule = (module) => rule([`src/core/${module}/**`], barredIn(module));
+
+/** A rung of the search: what its module bars, and the rungs above it. */
+const rung = (name, i) => {
+  const above = RUNGS.slice(i + 1);
   return rule(
-    [`src/core/${module}/**`],
+    [`src/core/diagnose/${name}/**`],
     [
-      ...barred("core"),
-      {
-        regex: `^(\\.\\./)+(${list.join("|")})/`,
-        message: `${module} knows ${CORE[module].join(", ") || "no other module"} (architecture.mjs).`,
-      },
+      ...barredIn("diagnose"),
+      ...(above.length > 0
+        ? [
+            {
+              regex: `^\\.\\./(${above.join("|")})/`,
+              message: `${name} is below ${above.join(", ")} (architecture.mjs).`,
+            },
+          ]
+        : []),
     ],
   );
-}
+};
 
 export default defineConfig([
   ...next,
@@ -74,6 +92,7 @@ export default defineConfig([
   },
   ...names.map((layer) => rule([`src/${layer}/**`], barred(layer))),
   ...modules.map(coreModule),
+  ...RUNGS.map(rung),
   {
     files: ["src/**"],
     ignores: ["src/core/model/**", "src/words/**"],

@@ -1,7 +1,7 @@
 import { ORDINARY_METER } from "../src/core/instrument/meter";
-import { Isolation } from "../src/core/diagnose/isolation";
 import { compileMachine } from "../src/core/model/compile";
 import { machineFileSchema } from "../src/core/model/schema";
+import { FaultDictionary } from "../src/core/diagnose/dictionary/fault-dictionary";
 
 /** A made-up machine of the size that is to be built in a second: parallel branches of wires, contacts, switches and heaters behind a fuse. */
 export function largeMachine(branches: number, setups: number) {
@@ -86,18 +86,18 @@ export function largeMachine(branches: number, setups: number) {
 /** The dictionary of the large machine: how long, over how many readings. */
 export function benchDictionary() {
   const machine = largeMachine(48, 8);
-  const isolation = Isolation.of(machine, ORDINARY_METER);
+  const dictionary = FaultDictionary.of(machine, ORDINARY_METER);
   const start = performance.now();
-  isolation.build();
+  dictionary.build();
   const milliseconds = performance.now() - start;
-  const specimens = isolation.hypotheses.length * machine.file.setups.length;
+  const specimens = dictionary.hypotheses.length * machine.file.setups.length;
   return {
     nodes: machine.nets.length,
-    hypotheses: isolation.hypotheses.length,
+    hypotheses: dictionary.hypotheses.length,
     setups: machine.file.setups.length,
-    permitted: isolation.permitted.length,
-    useful: isolation.candidates.length,
-    nominalReadings: isolation.permitted.length * isolation.hypotheses.length,
+    permitted: dictionary.permitted.length,
+    useful: dictionary.candidates.length,
+    nominalReadings: dictionary.permitted.length * dictionary.hypotheses.length,
     solves: specimens,
     milliseconds,
   };

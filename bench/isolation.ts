@@ -1,12 +1,12 @@
 import { advise } from "../src/core/diagnose/advice/advise";
 import { ORDINARY_METER } from "../src/core/instrument/meter";
-import { Isolation } from "../src/core/diagnose/isolation";
 import { costOf } from "../src/core/diagnose/planning/cost";
 import { sameNominal } from "../src/core/diagnose/reading/window";
 import { walkOf } from "../src/core/diagnose/advice/baseline-walk";
 import { FLEET, groupsOf, machineNamed } from "../tests/support/fleet";
 import { search } from "../tests/support/isolate-unit";
 import { randomSource, randomValues, UnitOnTheBench } from "../tests/support/unit-on-the-bench";
+import { FaultDictionary } from "../src/core/diagnose/dictionary/fault-dictionary";
 
 /** Walking and random order are tried on every n-th fault only: they take long. */
 const EVERY = Number(process.env.EVERY ?? 4);
@@ -17,14 +17,14 @@ export const FAULTS_EVERY = Number(process.env.FAULTS_EVERY ?? 1);
 /** The dictionary of a machine, a step of advice, and its faults by three ways of going about it. */
 function benchMachine(name: string) {
   const machine = machineNamed(name);
-  const isolation = Isolation.of(machine, ORDINARY_METER);
+  const dictionary = FaultDictionary.of(machine, ORDINARY_METER);
   const start = performance.now();
-  isolation.build();
+  dictionary.build();
   const dictionaryMilliseconds = performance.now() - start;
   const steps = machine.file.complaints
     .map((c) => {
       const before = performance.now();
-      advise(isolation, [{ type: "complaint", id: "c", complaint: c.id }], { setup: c.setup, openPanels: new Set() });
+      advise(dictionary, [{ type: "complaint", id: "c", complaint: c.id }], { setup: c.setup, openPanels: new Set() });
       return performance.now() - before;
     })
     .sort((a, b) => a - b);
@@ -38,7 +38,7 @@ function benchMachine(name: string) {
     walk: { readings: 0, minutes: 0, right: 0, faults: 0 },
     random: { readings: 0, minutes: 0, right: 0, faults: 0 },
   };
-  const faults = isolation.hypotheses.flatMap((h) => (h.kind === "fault" ? [h] : []));
+  const faults = dictionary.hypotheses.flatMap((h) => (h.kind === "fault" ? [h] : []));
   faults.forEach((h, i) => {
     if (i % FAULTS_EVERY !== 0) return;
     const values = randomValues(machine, random);
@@ -52,14 +52,14 @@ function benchMachine(name: string) {
       ["random", shuffled],
     ] as const) {
       if (way !== "advice" && i % EVERY !== 0) continue;
-      const run = search(isolation, new UnitOnTheBench(machine, [h.fault, ...h.led], values, random), order);
+      const run = search(dictionary, new UnitOnTheBench(machine, [h.fault, ...h.led], values, random), order);
       if (way === "advice") inVain += run.inVain.length;
       ways[way].faults++;
       ways[way].readings += run.readings;
       ways[way].minutes += run.minutes;
       const allowed = new Set(
         (committed.find((g) => g.includes(h.id)) ?? [h.id]).map(
-          (id) => isolation.hypotheses.find((x) => x.id === id)!.piece,
+          (id) => dictionary.hypotheses.find((x) => x.id === id)!.piece,
         ),
       );
       if (run.pieces.includes(h.piece) && run.pieces.every((p) => allowed.has(p))) ways[way].right++;
@@ -75,16 +75,16 @@ function benchMachine(name: string) {
   return {
     machine: name,
     nodes: machine.nets.length,
-    hypotheses: isolation.hypotheses.length,
+    hypotheses: dictionary.hypotheses.length,
     setups: machine.file.setups.length,
-    permittedTests: isolation.permitted.length,
-    usefulTests: isolation.candidates.length,
+    permittedTests: dictionary.permitted.length,
+    usefulTests: dictionary.candidates.length,
     dictionaryMilliseconds,
     adviceMedianMilliseconds: steps[Math.floor(steps.length / 2)]!,
     adviceP95Milliseconds: steps[Math.min(steps.length - 1, Math.floor(0.95 * steps.length))]!,
     inVain,
     lowerBound: lowerBoundOf(
-      isolation,
+      dictionary,
       faults.map((h) => h.id),
     ),
     faults: faults.length,
@@ -95,18 +95,18 @@ function benchMachine(name: string) {
 }
 
 /** Mean over faults of the cheapest test, from where the complaint leaves the unit, that a sound machine would not pass. */
-function lowerBoundOf(isolation: Isolation, faults: readonly string[]): number {
-  const { machine } = isolation;
+function lowerBoundOf(dictionary: FaultDictionary, faults: readonly string[]): number {
+  const { machine } = dictionary;
   const standing = { setup: machine.file.complaints[0]!.setup, openPanels: new Set<string>() };
-  const costs = isolation.candidates
+  const costs = dictionary.candidates
     .map((test) => ({ test, minutes: costOf(machine, standing, test).minutes }))
     .sort((a, b) => a.minutes - b.minutes);
   const cheapest = faults.map((id) => {
-    const at = isolation.hypotheses.findIndex((h) => h.id === id);
+    const at = dictionary.hypotheses.findIndex((h) => h.id === id);
     return (
       costs.find(({ test }) => {
-        const p = isolation.predictionsFor(test);
-        return !sameNominal(test, p[0]!, p[at]!, isolation.meter);
+        const p = dictionary.predictionsFor(test);
+        return !sameNominal(test, p[0]!, p[at]!, dictionary.meter);
       })?.minutes ?? 0
     );
   });

@@ -1,12 +1,12 @@
 import { costFollowing, optimalCost, planningCase } from "../tests/support/planning-cases";
 import { ORDINARY_METER } from "../src/core/instrument/meter";
-import { Isolation } from "../src/core/diagnose/isolation";
 import { EXACT_SUSPECTS } from "../src/core/diagnose/planning/planner";
 import { calibrate, type Calibration } from "../tests/support/calibration";
 import { FLEET, groupsOf, machineNamed } from "../tests/support/fleet";
 import { searchWithSlip } from "../tests/support/misreadings";
 import { mend } from "../tests/support/two-faults";
 import { randomSource, randomValues, UnitOnTheBench } from "../tests/support/unit-on-the-bench";
+import { FaultDictionary } from "../src/core/diagnose/dictionary/fault-dictionary";
 
 const share = (list: readonly number[], at: number) =>
   [...list].sort((a, b) => a - b)[Math.min(list.length - 1, Math.floor(list.length * at))] ?? 0;
@@ -42,25 +42,25 @@ export function benchPlans(cases: number) {
 }
 
 /** One wrong reading in every run, over the fleet. */
-export function benchSlips(isolations: readonly (readonly [string, Isolation])[], each: number) {
-  return isolations.map(([name, isolation]) => {
+export function benchSlips(isolations: readonly (readonly [string, FaultDictionary])[], each: number) {
+  return isolations.map(([name, dictionary]) => {
     const random = randomSource(2_000 + FLEET.indexOf(name));
-    const faults = isolation.hypotheses.flatMap((h) => (h.kind === "fault" && h.led.length === 0 ? [h] : []));
+    const faults = dictionary.hypotheses.flatMap((h) => (h.kind === "fault" && h.led.length === 0 ? [h] : []));
     const committed = groupsOf(name);
     const tally = { machine: name, runs: 0, right: 0, nameable: 0, namedFirst: 0, named: 0 };
     for (let k = 0; k < each; k++) {
       const h = faults[Math.floor(random() * faults.length)]!;
-      const values = randomValues(isolation.machine, random);
+      const values = randomValues(dictionary.machine, random);
       const seed = Math.floor(random() * 1e9);
       const run = searchWithSlip(
-        isolation,
-        () => new UnitOnTheBench(isolation.machine, [h.fault], values, randomSource(seed)),
+        dictionary,
+        () => new UnitOnTheBench(dictionary.machine, [h.fault], values, randomSource(seed)),
         random,
       );
       if (run.kind === null) continue;
       const allowed = new Set(
         (committed.find((g) => g.includes(h.id)) ?? [h.id]).map(
-          (id) => isolation.hypotheses.find((x) => x.id === id)!.piece,
+          (id) => dictionary.hypotheses.find((x) => x.id === id)!.piece,
         ),
       );
       tally.runs++;
@@ -76,9 +76,9 @@ export function benchSlips(isolations: readonly (readonly [string, Isolation])[]
 }
 
 /** Two faults at once on one machine; `most` pairs, drawn evenly from all of them. */
-export function benchPairs(name: string, isolation: Isolation, most: number) {
+export function benchPairs(name: string, dictionary: FaultDictionary, most: number) {
   const random = randomSource(3_000 + FLEET.indexOf(name));
-  const faults = isolation.hypotheses.flatMap((h) => (h.kind === "fault" && h.led.length === 0 ? [h] : []));
+  const faults = dictionary.hypotheses.flatMap((h) => (h.kind === "fault" && h.led.length === 0 ? [h] : []));
   const all = faults.flatMap((a, i) =>
     faults.slice(i + 1).flatMap((b) => (a.fault.part === b.fault.part ? [] : [[a, b] as const])),
   );
@@ -102,8 +102,8 @@ export function benchPairs(name: string, isolation: Isolation, most: number) {
     tally.tried++;
     try {
       const mending = mend(
-        isolation,
-        new UnitOnTheBench(isolation.machine, [a.fault, b.fault], randomValues(isolation.machine, random), random),
+        dictionary,
+        new UnitOnTheBench(dictionary.machine, [a.fault, b.fault], randomValues(dictionary.machine, random), random),
       );
       tally.readings += mending.readings;
       tally.inVain += mending.inVain;
@@ -118,19 +118,22 @@ export function benchPairs(name: string, isolation: Isolation, most: number) {
 }
 
 /** How far what is believed comes true, truth drawn from the prior. */
-export function benchCalibration(isolations: readonly (readonly [string, Isolation])[], each: number): Calibration {
+export function benchCalibration(
+  isolations: readonly (readonly [string, FaultDictionary])[],
+  each: number,
+): Calibration {
   return calibrate(
-    isolations.map(([, isolation]) => isolation),
+    isolations.map(([, dictionary]) => dictionary),
     each,
     randomSource(4_000),
   );
 }
 
 /** The dictionaries of some machines, built. */
-export function built(names: readonly string[]): readonly (readonly [string, Isolation])[] {
+export function built(names: readonly string[]): readonly (readonly [string, FaultDictionary])[] {
   return names.map((name) => {
-    const isolation = Isolation.of(machineNamed(name), ORDINARY_METER);
-    isolation.build();
-    return [name, isolation] as const;
+    const dictionary = FaultDictionary.of(machineNamed(name), ORDINARY_METER);
+    dictionary.build();
+    return [name, dictionary] as const;
   });
 }

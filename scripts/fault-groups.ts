@@ -3,20 +3,20 @@ import { mkdirSync, readdirSync, readFileSync, writeFileSync } from "node:fs";
 import { ORDINARY_METER } from "../src/core/instrument/meter";
 import { readMachineYaml } from "../src/core/model/file/machine-yaml";
 import { faultGroups } from "../src/core/diagnose/advice/groups";
-import { Isolation } from "../src/core/diagnose/isolation";
+import { FaultDictionary } from "../src/core/diagnose/dictionary/fault-dictionary";
 
 const folder = new URL("../machines/", import.meta.url);
 mkdirSync(new URL("groups/", folder), { recursive: true });
 for (const name of readdirSync(folder).filter((n) => n.endsWith(".yaml"))) {
-  const isolation = Isolation.of(
+  const dictionary = FaultDictionary.of(
     readMachineYaml(readFileSync(new URL(name, folder), "utf8"), name).machine,
     ORDINARY_METER,
   );
-  isolation.build();
+  dictionary.build();
   writeFileSync(
     new URL(`groups/${name.replace(".yaml", ".json")}`, folder),
     `${JSON.stringify(
-      faultGroups(isolation).filter((g) => g.length > 1),
+      faultGroups(dictionary).filter((g) => g.length > 1),
       null,
       1,
     )}\n`,

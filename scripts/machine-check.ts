@@ -4,10 +4,10 @@ import { readdirSync, readFileSync } from "node:fs";
 import { ORDINARY_METER } from "../src/core/instrument/meter";
 import { readMachineYaml } from "../src/core/model/file/machine-yaml";
 import { faultGroups } from "../src/core/diagnose/advice/groups";
-import { Isolation } from "../src/core/diagnose/isolation";
 import { testKey } from "../src/core/simulate/test";
 import { search } from "../tests/support/isolate-unit";
 import { randomSource, randomValues, UnitOnTheBench } from "../tests/support/unit-on-the-bench";
+import { FaultDictionary } from "../src/core/diagnose/dictionary/fault-dictionary";
 
 const folder = new URL("../machines/", import.meta.url);
 const wanted = process.argv.slice(2);
@@ -15,16 +15,16 @@ for (const name of readdirSync(folder).filter(
   (n) => n.endsWith(".yaml") && (wanted.length === 0 || wanted.some((w) => n.includes(w))),
 )) {
   const { machine } = readMachineYaml(readFileSync(new URL(name, folder), "utf8"), name);
-  const isolation = Isolation.of(machine, ORDINARY_METER);
+  const dictionary = FaultDictionary.of(machine, ORDINARY_METER);
   let start = performance.now();
-  isolation.build();
+  dictionary.build();
   const built = performance.now() - start;
-  const faults = isolation.hypotheses.filter((h) => h.kind === "fault");
-  const groups = faultGroups(isolation).filter((g) => g.length > 1);
+  const faults = dictionary.hypotheses.filter((h) => h.kind === "fault");
+  const groups = faultGroups(dictionary).filter((g) => g.length > 1);
   const together = new Set(groups.flat());
   const alone = faults.filter((h) => !together.has(h.id)).length;
   console.log(
-    `${name}: ${machine.nets.length} nets, ${faults.length} faults, ${machine.file.setups.length} setups, ${isolation.candidates.length} tests, ${built.toFixed(0)} ms; ${((100 * alone) / faults.length).toFixed(0)} % stand alone`,
+    `${name}: ${machine.nets.length} nets, ${faults.length} faults, ${machine.file.setups.length} setups, ${dictionary.candidates.length} tests, ${built.toFixed(0)} ms; ${((100 * alone) / faults.length).toFixed(0)} % stand alone`,
   );
   for (const g of groups) console.log(`   together: ${g.join(", ")}`);
   start = performance.now();
@@ -32,10 +32,10 @@ for (const name of readdirSync(folder).filter(
   let readings = 0;
   for (const h of faults) {
     const unit = new UnitOnTheBench(machine, [h.fault], randomValues(machine, random), random);
-    const run = search(isolation, unit, "advice");
+    const run = search(dictionary, unit, "advice");
     readings += run.readings;
     const group = groups.find((g) => g.includes(h.id)) ?? [h.id];
-    const allowed = new Set(group.map((id) => isolation.hypotheses.find((x) => x.id === id)!.piece));
+    const allowed = new Set(group.map((id) => dictionary.hypotheses.find((x) => x.id === id)!.piece));
     if (!run.pieces.includes(h.piece) || run.pieces.some((p) => !allowed.has(p)))
       console.log(
         `   WRONG ${h.id} (${h.piece}) ended at ${run.pieces.join(", ")} after ${run.tests.map((t, i) => `${testKey(t)}=${JSON.stringify(unit.read(run.tests[i]!)).slice(8, 60)}`).join(" ; ")}`,

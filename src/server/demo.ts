@@ -1,7 +1,6 @@
 import { createHash } from "node:crypto";
 import { ORDINARY_METER } from "../core/instrument/meter";
 import { advise } from "../core/diagnose/advice/advise";
-import { Isolation } from "../core/diagnose/isolation";
 import { evidenceOf, judgedOf, standingOf, type Job } from "../core/journal/fold";
 import { jobOn } from "../core/journal/job";
 import { readingBody } from "../core/journal/reading-body";
@@ -25,6 +24,8 @@ import { eventsOf } from "./journals";
 import { openJob } from "./jobs";
 import { newestMachine } from "./machine-store";
 import { registerUnit } from "./units";
+import { FaultDictionary } from "../core/diagnose/dictionary/fault-dictionary";
+import { believe } from "../core/diagnose/belief/beliefs";
 
 /** Invented sites and units of an invented workshop. Names the demo data by fixed ids, so that seeding twice adds nothing. */
 const NAMESPACE = "6f0c1c7e-52a4-4c9e-9a53-0f2f7a5d1c11";
@@ -88,15 +89,15 @@ export async function seedDemo(now: Date): Promise<void> {
   );
   if ((await eventsOf(closed.id)).length > 1) return;
   const { machine } = await newestMachine(MACHINE);
-  const isolation = Isolation.of(machine, ORDINARY_METER);
-  isolation.build();
-  await playJob(isolation, halfway.id, { part: "W4", mode: "open" }, "Ida", minutesAgo(90), 3, false);
-  await playJob(isolation, closed.id, { part: "PS1", mode: "dead" }, "Jon", minutesAgo(60 * 22 - 5), 40, true);
+  const dictionary = FaultDictionary.of(machine, ORDINARY_METER);
+  dictionary.build();
+  await playJob(dictionary, halfway.id, { part: "W4", mode: "open" }, "Ida", minutesAgo(90), 3, false);
+  await playJob(dictionary, closed.id, { part: "PS1", mode: "dead" }, "Jon", minutesAgo(60 * 22 - 5), 40, true);
 }
 
 /** Works a job on a simulated unit with a known fault, following the advice; closes it if asked. */
 async function playJob(
-  isolation: Isolation,
+  dictionary: FaultDictionary,
   job: string,
   fault: Fault,
   actor: string,
@@ -104,7 +105,7 @@ async function playJob(
   most: number,
   close: boolean,
 ): Promise<void> {
-  const { machine } = isolation;
+  const { machine } = dictionary;
   const simulator = new Simulator(machine);
   const values = nominalValues(machine);
   let clock = start.getTime();
@@ -117,30 +118,30 @@ async function playJob(
   for (let n = 0; n < most; n++) {
     const folded = await now();
     const evidence = evidenceOf(folded);
-    const advice = advise(isolation, evidence, standingOf(folded));
+    const advice = advise(dictionary, evidence, standingOf(folded));
     const test = advice.next?.test;
     if (!test) break;
-    const laid = layOut(isolation, isolation.beliefs(evidence), standingOf(folded), test);
+    const laid = layOut(dictionary, believe(dictionary, evidence), standingOf(folded), test);
     const shown = asTyped(
       observe(simulator, simulator.energise(machine.setupById.get(test.setup)!, [fault], values), test, ORDINARY_METER),
     );
     await log(readingBody(laid, shown.typed, shown.shown, true));
   }
-  if (close) await repairAndClose(isolation, fault, log, now);
+  if (close) await repairAndClose(dictionary, fault, log, now);
 }
 
 /** Goes on from the cause found: decides, swaps, proves on the machine as it then is, puts everything back and closes the call. */
 async function repairAndClose(
-  isolation: Isolation,
+  dictionary: FaultDictionary,
   fault: Fault,
   log: (body: EventBody) => Promise<unknown>,
   now: () => Promise<Job>,
 ): Promise<void> {
-  const { machine } = isolation;
+  const { machine } = dictionary;
   const simulator = new Simulator(machine);
   const values = nominalValues(machine);
   const before = await now();
-  const piece = advise(isolation, evidenceOf(before), standingOf(before)).suspects[0]!;
+  const piece = advise(dictionary, evidenceOf(before), standingOf(before)).suspects[0]!;
   const [option] = weighOptions(optionsFor(machine, fault), USUAL_RATES, 400);
   const price = Math.round(outlay(option!.option, USUAL_RATES));
   await log({

@@ -8,7 +8,7 @@ import type { Advice } from "../core/diagnose/advice/advise";
 import { expressible } from "../core/diagnose/advice/expressible";
 import { evidenceOf } from "../core/journal/fold";
 import { jobOn } from "../core/journal/job";
-import { changesIn } from "../core/journal/ledger";
+import { changesIn } from "../core/journal/slices/changes";
 import { applyChanges, ChangeError, type Change } from "../core/model/as-found";
 import type { ModificationProof } from "../core/repair/modification";
 import type { MachineFile } from "../core/model/schema";

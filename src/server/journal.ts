@@ -85,7 +85,7 @@ async function tryAppend(tx: Tx, job: string, event: NewEvent, facts: Facts, now
     seq: lastSeq + 1,
     at: now.toISOString(),
   };
-  const wasOpen = ledger.called === null;
+  const wasOpen = ledger.told.called === null;
   await writeEntry(tx, job, lastSeq + 1, event, now);
   enter(ledger, taken);
   await project(tx, row!.unit, ledger, taken, machine, wasOpen, now);
@@ -145,7 +145,7 @@ async function project(
   // What comes after the call changes nothing.
   if (!wasOpen) return;
   if (body.type === "reading" || body.type === "struck")
-    await tx.update(jobs).set({ readings: ledger.readings }).where(eq(jobs.id, job));
+    await tx.update(jobs).set({ readings: ledger.told.counting.size }).where(eq(jobs.id, job));
   if (body.type === "called")
     await tx.update(jobs).set({ result: body.pieceName, closedAt: now }).where(eq(jobs.id, job));
   const setup = body.type === "standing" ? body.setup : body.type === "reading" ? body.test.setup : null;

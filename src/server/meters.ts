@@ -12,7 +12,7 @@ import { nominalValues } from "../core/simulate/values";
 import { ORDINARY_METER } from "../core/instrument/meter";
 import { DeviceRefusal, Meters } from "../devices/meters";
 import { readJob } from "./jobs";
-import { changesIn } from "../core/journal/ledger";
+import { changesIn } from "../core/journal/slices/changes";
 import { newestMachine } from "./machine-store";
 import { Refusal } from "./refusal";
 

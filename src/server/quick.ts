@@ -1,7 +1,7 @@
 import { z } from "zod";
 import { quickMachine, readLoads } from "../core/model/quick";
 import { applyChanges, ChangeError } from "../core/model/as-found";
-import { changesIn } from "../core/journal/ledger";
+import { changesIn } from "../core/journal/slices/changes";
 import { openJob, readJob } from "./jobs";
 import { newestMachine } from "./machine-store";
 import { keepMachineFile } from "./machines";

@@ -7,7 +7,6 @@ import { coverageOf, type Coverage } from "../core/diagnose/advice/coverage";
 import { standingAfter, type Standing } from "../core/diagnose/planning/cost";
 import type { Evidence } from "../core/diagnose/evidence/evidence";
 import { openFirsts, type OpenFirst } from "../core/diagnose/evidence/simple-causes";
-import { Isolation } from "../core/diagnose/isolation";
 import type { Means } from "../core/diagnose/planning/means";
 import { misfitOf, questioned, type Misfit } from "../core/diagnose/advice/likely-slips";
 import { layOut, type Laid } from "../core/diagnose/advice/test-sheet";
@@ -26,6 +25,9 @@ import { restRule, type RestRule } from "../core/schedule/rest";
 import { runSheet, type RunSheet } from "../core/schedule/run-sheet";
 import { slipsOf, type Slip } from "../core/simulate/perform";
 import type { Test } from "../core/simulate/test";
+import { FaultDictionary } from "../core/diagnose/dictionary/fault-dictionary";
+import { believe } from "../core/diagnose/belief/beliefs";
+import { signsWorthIt } from "../core/diagnose/belief/signs-worth-it";
 
 /** How a unit stands, in a form that passes between threads. */
 export interface PlainStanding {
@@ -44,7 +46,7 @@ const THOUGHTS = 3;
 
 /** The fault dictionary of one machine behind a desk: built once, asked often. Lives in a worker. */
 export class IsolationDesk {
-  private isolation: Isolation | null = null;
+  private dictionary: FaultDictionary | null = null;
   /** Whether its dictionary is complete: what is advised from half of it would be wrong. */
   private isBuilt = false;
   /** How often advice was asked for; a thought ahead ends when it changes. */
@@ -52,11 +54,11 @@ export class IsolationDesk {
 
   /** Builds the dictionary; `progress` is told the share done, 0 to 1. What needs no dictionary is answered meanwhile. */
   async build(file: MachineFile, progress: (share: number) => void): Promise<void> {
-    const isolation = Isolation.of(compileMachine(file), ORDINARY_METER);
-    this.isolation = isolation;
+    const dictionary = FaultDictionary.of(compileMachine(file), ORDINARY_METER);
+    this.dictionary = dictionary;
     this.isBuilt = false;
     let steps = 0;
-    for (const share of isolation.buildSteps()) {
+    for (const share of dictionary.buildSteps()) {
       if (++steps % 8 !== 0) continue;
       progress(share);
       await new Promise((resolve) => {
@@ -84,23 +86,23 @@ export class IsolationDesk {
    * real one quick. Says how many it came to.
    */
   async thinkAhead(evidence: readonly Evidence[], standing: PlainStanding): Promise<number> {
-    const isolation = this.whole();
+    const dictionary = this.whole();
     const asked = this.asked;
-    const { next } = advise(isolation, evidence, plain(standing));
+    const { next } = advise(dictionary, evidence, plain(standing));
     if (!next) return 0;
     const there = {
       ...plain(standing),
       setup: next.test.setup,
-      openPanels: standingAfter(isolation.machine, plain(standing), next.test).openPanels,
+      openPanels: standingAfter(dictionary.machine, plain(standing), next.test).openPanels,
     };
-    const thoughts = likelyShown(isolation, evidence, next.test).slice(0, THOUGHTS);
+    const thoughts = likelyShown(dictionary, evidence, next.test).slice(0, THOUGHTS);
     let came = 0;
     for (const shown of thoughts) {
       await new Promise((resolve) => {
         setTimeout(resolve, 0);
       });
       if (this.asked !== asked) break;
-      advise(isolation, [...evidence, { type: "reading", id: "ahead", test: next.test, shown }], there);
+      advise(dictionary, [...evidence, { type: "reading", id: "ahead", test: next.test, shown }], there);
       came++;
     }
     return came;
@@ -112,9 +114,9 @@ export class IsolationDesk {
     const setup = machine.setupById.get(test.setup);
     const refused = setup ? forbidden(machine, setup, test) : "The machine file has no such setup.";
     if (refused) return { laid: null, refused };
-    const { isolation, beliefs } = weigh(this.ready(), evidence);
+    const { dictionary, beliefs } = weigh(this.ready(), evidence);
     return {
-      laid: layOut(isolation, beliefs, { ...plain(standing), repairs: repairsOf(evidence) }, test),
+      laid: layOut(dictionary, beliefs, { ...plain(standing), repairs: repairsOf(evidence) }, test),
       refused: null,
     };
   }
@@ -132,7 +134,7 @@ export class IsolationDesk {
 
   /** Makes a machine known without its dictionary: enough for codes, slips and the run sheet. */
   open(file: MachineFile): void {
-    this.isolation = Isolation.of(compileMachine(file), ORDINARY_METER);
+    this.dictionary = FaultDictionary.of(compileMachine(file), ORDINARY_METER);
   }
 
   /** What something shown makes of the suspects; in the setup that would show it, unless one is named. Null when nothing shows it. */
@@ -141,9 +143,9 @@ export class IsolationDesk {
     shown: Pick<MachineCode, "part" | "label" | "blames">,
     setup?: string,
   ): (CodeOdds & { readonly setup: string }) | null {
-    const isolation = this.ready();
-    const at = setup ?? setupShowing(isolation, shown);
-    return at === null ? null : { ...codeOdds(isolation, evidence, at, shown), setup: at };
+    const dictionary = this.ready();
+    const at = setup ?? setupShowing(dictionary, shown);
+    return at === null ? null : { ...codeOdds(dictionary, evidence, at, shown), setup: at };
   }
 
   /** The machine's own tests. */
@@ -153,43 +155,43 @@ export class IsolationDesk {
 
   /** The questions still open, in the order in which they are worth asking. */
   firsts(evidence: readonly Evidence[], complaint: string, answered: readonly string[]): readonly OpenFirst[] {
-    const isolation = this.ready();
+    const dictionary = this.ready();
     return openFirsts(
-      isolation.machine,
+      dictionary.machine,
       complaint,
       new Set(answered),
-      partDoubt(isolation, isolation.beliefs(evidence)),
+      partDoubt(dictionary, believe(dictionary, evidence)),
     );
   }
 
   /** The signs worth looking for now. */
   signs(evidence: readonly Evidence[]): readonly (SignAsked & { readonly bits: number })[] {
-    const isolation = this.ready();
+    const dictionary = this.ready();
     const found = new Set(evidence.flatMap((e) => (e.type === "sign" ? [`${e.part} ${e.sign}`] : [])));
-    return isolation.signsWorthIt(isolation.beliefs(evidence).probability, found).slice(0, 12);
+    return signsWorthIt(dictionary, believe(dictionary, evidence).probability, found).slice(0, 12);
   }
 
   /** Why a piece is believed or doubted, the strongest first. */
   reasons(evidence: readonly Evidence[], piece: string): readonly Reason[] {
-    const { isolation, beliefs } = weigh(this.ready(), evidence);
-    return reasonsFor(isolation, evidence, beliefs, piece);
+    const { dictionary, beliefs } = weigh(this.ready(), evidence);
+    return reasonsFor(dictionary, evidence, beliefs, piece);
   }
 
   /** How the suspects went, reading by reading. */
   history(evidence: readonly Evidence[]): History {
-    return historyOf(weigh(this.ready(), evidence).isolation, evidence);
+    return historyOf(weigh(this.ready(), evidence).dictionary, evidence);
   }
 
   /** Whether the last reading, or one that it has outvoted, fits nothing, and which slip would explain it. */
   misfit(evidence: readonly Evidence[]): Misfit | null {
-    const isolation = this.ready();
-    const id = questioned(isolation.meter, evidence);
-    return id === null ? null : misfitOf(isolation, evidence, id);
+    const dictionary = this.ready();
+    const id = questioned(dictionary.meter, evidence);
+    return id === null ? null : misfitOf(dictionary, evidence, id);
   }
 
   /** What a test would show under the leading suspects. */
   whatIf(evidence: readonly Evidence[], test: Test): readonly WhatIf[] {
-    return whatIf(weigh(this.ready(), evidence).isolation, evidence, test);
+    return whatIf(weigh(this.ready(), evidence).dictionary, evidence, test);
   }
 
   /** What a leg of the way into a mode shows when it goes wrong. */
@@ -207,14 +209,14 @@ export class IsolationDesk {
     return coverageOf(this.ready());
   }
 
-  private whole(): Isolation {
+  private whole(): FaultDictionary {
     if (!this.isBuilt) throw new Error("The dictionary is not built yet.");
     return this.ready();
   }
 
-  private ready(): Isolation {
-    if (!this.isolation) throw new Error("The dictionary is not built yet.");
-    return this.isolation;
+  private ready(): FaultDictionary {
+    if (!this.dictionary) throw new Error("The dictionary is not built yet.");
+    return this.dictionary;
   }
 }
 

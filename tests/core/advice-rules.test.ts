@@ -4,7 +4,6 @@ import { readMachineYaml } from "../../src/core/model/file/machine-yaml";
 import { advise, type Advice } from "../../src/core/diagnose/advice/advise";
 import type { Standing } from "../../src/core/diagnose/planning/cost";
 import type { Evidence } from "../../src/core/diagnose/evidence/evidence";
-import { Isolation } from "../../src/core/diagnose/isolation";
 import { ALL_MEANS, type Means } from "../../src/core/diagnose/planning/means";
 import { outcomeWords, windowWords } from "../../src/core/diagnose/advice/test-sheet";
 import type { Fault } from "../../src/core/model/fault";
@@ -13,6 +12,8 @@ import { observe } from "../../src/core/simulate/observe";
 import { makeTest, testKey } from "../../src/core/simulate/test";
 import { nominalValues } from "../../src/core/simulate/values";
 import { KETTLE } from "../support/kettle";
+import { FaultDictionary } from "../../src/core/diagnose/dictionary/fault-dictionary";
+import { involvement, believe } from "../../src/core/diagnose/belief/beliefs";
 
 // Fuse and switch in series with no point between: nothing tells them apart. A switch that is stuck closed shows nowhere.
 const { machine } = readMachineYaml(
@@ -31,8 +32,8 @@ firsts:
 `,
   "kettle.yaml",
 );
-const isolation = Isolation.of(machine, ORDINARY_METER);
-isolation.build();
+const dictionary = FaultDictionary.of(machine, ORDINARY_METER);
+dictionary.build();
 const simulator = new Simulator(machine);
 const complaint: Evidence = { type: "complaint", id: "c", complaint: "cold" };
 
@@ -60,7 +61,7 @@ function course(
   const steps: Advice[] = [];
   let standing: Standing = { setup: "on", openPanels: new Set<string>(), means };
   for (let k = 0; k < 20; k++) {
-    const advice = advise(isolation, evidence, standing);
+    const advice = advise(dictionary, evidence, standing);
     steps.push(advice);
     if (!advice.next) break;
     evidence.push(reading(`r${k}`, advice.next.test, faults));
@@ -82,7 +83,7 @@ describe("how a search ends", () => {
     // Whoever may not make it again is not asked to.
     const live = makeTest("on", "acv", "out-L", "in-N");
     const alone = [complaint, reading("a", live, [{ part: "heater", mode: "open" }])];
-    const barred = advise(isolation, alone, {
+    const barred = advise(dictionary, alone, {
       setup: "on",
       openPanels: new Set(),
       means: { ...ALL_MEANS, live: false },
@@ -122,7 +123,7 @@ describe("how a search ends", () => {
     const answer = (id: string, first: string, yes: "yes" | "no"): Evidence =>
       ({ type: "answer", id, complaint: "cold", first, answer: yes }) as Evidence;
     const at = (evidence: Evidence[]) =>
-      advise(isolation, [complaint, ...evidence], { setup: "on", openPanels: new Set() });
+      advise(dictionary, [complaint, ...evidence], { setup: "on", openPanels: new Set() });
     expect(at([answer("a", "empty", "yes")])).toMatchObject({
       next: null,
       attempt: null,
@@ -135,7 +136,7 @@ describe("how a search ends", () => {
   it("when the complaint went with a repair, and not when it stayed", () => {
     const tried = (result: "gone" | "stays"): Evidence => ({ type: "tried", id: "t", piece: "heater", result });
     const at = (result: "gone" | "stays") =>
-      advise(isolation, [complaint, tried(result)], { setup: "on", openPanels: new Set() });
+      advise(dictionary, [complaint, tried(result)], { setup: "on", openPanels: new Set() });
     expect(at("gone")).toMatchObject({
       next: null,
       attempt: null,
@@ -176,7 +177,7 @@ describe("beside the test that is proposed", () => {
     });
     const strange = [complaint, odd("a", live, 411), odd("b", dead, 777e3)];
     const at = (evidence: readonly Evidence[], setup: string, means = ALL_MEANS) =>
-      advise(isolation, evidence, { setup, openPanels: new Set(), means }).next;
+      advise(dictionary, evidence, { setup, openPanels: new Set(), means }).next;
     expect(at(strange, "off")).toMatchObject({ test: dead });
     expect(at(strange, "off")!.why).toContain("fits nothing that is still possible");
     expect(testKey(at([complaint, odd("a", live, 411)], "on")!.test)).toBe(testKey(live));
@@ -232,7 +233,13 @@ describe("the reading on which all hangs", () => {
       .filter((e) => e.type === "reading")
       .map((e) => ({
         e,
-        left: isolation.involvement(isolation.beliefs(known.filter((x) => x !== e)).probability).get("heater")!,
+        left: involvement(
+          dictionary,
+          believe(
+            dictionary,
+            known.filter((x) => x !== e),
+          ).probability,
+        ).get("heater")!,
       }));
     const least = without.reduce((a, b) => (b.left < a.left ? b : a));
     expect(least.left).toBeLessThan(0.5);
@@ -251,7 +258,7 @@ describe("before a board is blamed", () => {
     ),
     "kettle.yaml",
   ).machine;
-  const own = Isolation.of(boarded, ORDINARY_METER);
+  const own = FaultDictionary.of(boarded, ORDINARY_METER);
   own.build();
   const [live, dead] = [makeTest("on", "acv", "out-L", "plug-neutral"), makeTest("off", "ohms", "plug-line", "out-L")];
   const shown = (
@@ -310,7 +317,7 @@ describe("what was found with what it has taken along", () => {
     `${KETTLE}causes:\n  - { part: heater, mode: to-case, then: { part: F1, mode: blown }, share: 0.6 }\n`,
     "kettle.yaml",
   ).machine;
-  const own = Isolation.of(led, ORDINARY_METER);
+  const own = FaultDictionary.of(led, ORDINARY_METER);
   own.build();
   it("names both, the cause first", () => {
     const unit = new Simulator(led);

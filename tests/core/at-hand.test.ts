@@ -264,9 +264,9 @@ function worksAsIn(hand: MachineAtHand, machine: Machine): Readonly<Record<strin
 function dictionaryIn(machine: Machine, mode: string): Readonly<Record<string, string>> {
   const simulator = new Simulator(machine);
   const state = simulator.energise({ ...everydaySetup(machine.file), mode, seconds: 8 }, [], nominalValues(machine));
-  simulator.load(state, state.phases[0]!);
+  simulator.circuit.load(state, state.phases[0]!);
   return Object.fromEntries(
-    machine.parts.filter((p) => p.labels).map((p) => [p.id, simulator.seen(state, state.phases[0]!, p.index)]),
+    machine.parts.filter((p) => p.labels).map((p) => [p.id, simulator.circuit.seen(state, state.phases[0]!, p.index)]),
   );
 }
 

@@ -10,12 +10,13 @@ import { proofsFor } from "../../src/core/diagnose/advice/proofs";
 import { clearedParts, partDoubt } from "../../src/core/diagnose/belief/suspects";
 import { panelsFor } from "../../src/core/safety/exposure";
 import { makeTest } from "../../src/core/simulate/test";
-import { demoIsolation } from "../support/demo-machine";
+import { demoDictionary } from "../support/demo-machine";
 import { feedOf, programOf, randomNetlist } from "../support/netlists";
 import { randomSource } from "../support/unit-on-the-bench";
+import { believe } from "../../src/core/diagnose/belief/beliefs";
 
-const isolation = demoIsolation();
-const { machine } = isolation;
+const dictionary = demoDictionary();
+const { machine } = dictionary;
 const at = (setup: string, ...openPanels: string[]): Standing => ({ setup, openPanels: new Set(openPanels) });
 const moved = (now: Standing, test: ReturnType<typeof makeTest>) =>
   movesTo(machine, now, test).map((m) => [m.move, m.minutes]);
@@ -117,7 +118,7 @@ describe("what it costs to make a test from where the unit stands", () => {
 });
 
 describe("a fault that comes and goes", () => {
-  const hypothesis = (id: string) => isolation.hypotheses.find((h) => h.id === id)!;
+  const hypothesis = (id: string) => dictionary.hypotheses.find((h) => h.id === id)!;
   const label = (words: string) => ({ kind: "label", label: words }) as const;
   const table = (): OutcomeTable => ({
     outcomes: [label("clears"), label("returns at once")],
@@ -181,16 +182,16 @@ describe("what is proven of a piece before it is blamed", () => {
 
 describe("parts that evidence has cleared", () => {
   it("are those hardly believed any more, each with the evidence that spoke most against it; none before there is any", () => {
-    expect(clearedParts(isolation, isolation.beliefs([]))).toEqual([]);
+    expect(clearedParts(dictionary, believe(dictionary, []))).toEqual([]);
     const test = makeTest("cold-call", "dcv", "J2-1.pad", "J2-3.pad");
     const evidence: Evidence[] = [
       { type: "complaint", id: "c", complaint: "panel-dark" },
       { type: "reading", id: "r", test, shown: { kind: "value", value: 13.1 } },
     ];
-    const beliefs = isolation.beliefs(evidence);
-    const cleared = clearedParts(isolation, beliefs);
-    const doubt = partDoubt(isolation, beliefs);
-    const before = partDoubt(isolation, isolation.beliefs([]));
+    const beliefs = believe(dictionary, evidence);
+    const cleared = clearedParts(dictionary, beliefs);
+    const doubt = partDoubt(dictionary, beliefs);
+    const before = partDoubt(dictionary, believe(dictionary, []));
     expect(cleared.length).toBeGreaterThan(3);
     // Thirteen volts leave the board: its supply is cleared by that reading, the panel behind it is not.
     expect(cleared.find((c) => c.part === "PS1")?.by).toContain("r");

@@ -1,13 +1,14 @@
 import { describe, expect, it } from "vitest";
 import { changesKey, decide, type Facts } from "../../src/core/journal/decide";
 import type { EventBody, JournalEvent, RawEvent } from "../../src/core/journal/events";
-import { activeChanges, changesIn, emptyLedger, enter, ledgerOf, type Ledger } from "../../src/core/journal/ledger";
+import { activeChanges, emptyLedger, enter, ledgerOf, type Ledger } from "../../src/core/journal/ledger";
 import { compileMachine } from "../../src/core/model/compile";
 import { applyChanges } from "../../src/core/model/as-found";
 import { machineNamed } from "../support/fleet";
-import { demoIsolation } from "../support/demo-machine";
+import { demoDictionary } from "../support/demo-machine";
+import { changesIn } from "../../src/core/journal/slices/changes";
 
-const { machine } = demoIsolation();
+const { machine } = demoDictionary();
 const uuid = (n: number) => `0b0e8f6e-6a3c-4c57-9a53-${String(n).padStart(12, "0")}`;
 const HASH = "c".repeat(64);
 const opened: EventBody = {
@@ -213,10 +214,14 @@ describe("the ledger", () => {
 
   it("counts what stands, once, and nothing after the call", () => {
     const ledger = ledgerOf("j", events(...bodies));
-    expect([ledger.readings, activeChanges(ledger), ledger.waits.size]).toEqual([1, [], 0]);
-    expect(ledger.called).toMatchObject({ pieceName: "H1" });
+    expect([ledger.told.counting.size, activeChanges(ledger), ledger.told.waits.size]).toEqual([1, [], 0]);
+    expect(ledger.told.called).toMatchObject({ pieceName: "H1" });
     const before = ledgerOf("j", events(...bodies.slice(0, 5)));
-    expect([before.readings, activeChanges(before).length, before.waits.get("dry")!.body.seconds]).toEqual([2, 1, 600]);
+    expect([
+      before.told.counting.size,
+      activeChanges(before).length,
+      before.told.waits.get("dry")!.body.seconds,
+    ]).toEqual([2, 1, 600]);
     expect(changesIn(events(...bodies.slice(0, 5)))).toEqual(activeChanges(before));
   });
 

@@ -4,10 +4,9 @@ import { readMachineYaml } from "../../src/core/model/file/machine-yaml";
 import { isSameReading, surroundingsOf, type Evidence, type Repair } from "../../src/core/diagnose/evidence/evidence";
 import { tellingTests } from "../../src/core/diagnose/dictionary/candidates";
 import type { Hypothesis } from "../../src/core/diagnose/hypotheses/hypothesis";
-import { Isolation } from "../../src/core/diagnose/isolation";
 import { questioned } from "../../src/core/diagnose/advice/likely-slips";
 import { layOut } from "../../src/core/diagnose/advice/test-sheet";
-import { Predictor, specimenWeights } from "../../src/core/diagnose/dictionary/prediction";
+import { Predictor, specimenWeights } from "../../src/core/diagnose/dictionary/predictor";
 import { callsForMore, likelyChanges, widen } from "../../src/core/diagnose/belief/widening";
 import { applyChanges } from "../../src/core/model/as-found";
 import { compileMachine } from "../../src/core/model/compile";
@@ -17,6 +16,8 @@ import { Simulator } from "../../src/core/simulate/energise";
 import { makeTest, testKey } from "../../src/core/simulate/test";
 import { drawnValues, nominalValues } from "../../src/core/simulate/values";
 import { KETTLE } from "../support/kettle";
+import { FaultDictionary } from "../../src/core/diagnose/dictionary/fault-dictionary";
+import { believe, involvement } from "../../src/core/diagnose/belief/beliefs";
 
 const { machine } = readMachineYaml(
   `${KETTLE}
@@ -26,10 +27,10 @@ causes:
   "kettle.yaml",
 );
 const meter = ORDINARY_METER;
-const isolation = Isolation.of(machine, meter);
+const dictionary = FaultDictionary.of(machine, meter);
 const told: number[] = [];
-isolation.build((share) => told.push(share));
-const named = (id: string) => isolation.hypotheses.findIndex((h) => h.id === id);
+dictionary.build((share) => told.push(share));
+const named = (id: string) => dictionary.hypotheses.findIndex((h) => h.id === id);
 const sum = (list: Iterable<number>) => [...list].reduce((a, b) => a + b, 0);
 
 /** Whether two readings are the same but for a hundredth of the meter's error. */
@@ -43,13 +44,13 @@ function isNear(test: ReturnType<typeof makeTest>, a: Shown | null, b: Shown | n
 describe("the dictionary", () => {
   it("holds what each fault shows in each test that tells anything, as the simulator shows it", () => {
     const simulator = new Simulator(machine);
-    const anew = Isolation.of(machine, meter);
+    const anew = FaultDictionary.of(machine, meter);
     anew.build();
-    expect(anew.candidates.map(testKey)).toEqual(isolation.candidates.map(testKey));
+    expect(anew.candidates.map(testKey)).toEqual(dictionary.candidates.map(testKey));
     expect(anew.candidates.length).toBeGreaterThan(10);
     for (const test of anew.candidates) {
       const predictions = anew.predictionsFor(test);
-      isolation.hypotheses.forEach((h, i) => {
+      dictionary.hypotheses.forEach((h, i) => {
         if (h.kind === "something else") return expect(predictions[i]).toEqual([]);
         expect(predictions[i], `${h.id} ${testKey(test)}`).toHaveLength(specimenWeights(machine, h).length);
         const faults = h.kind === "fault" ? [h.fault, ...h.led] : [];
@@ -64,17 +65,17 @@ describe("the dictionary", () => {
     }
   });
   it("is the same whether it is built at once or asked test by test", () => {
-    const asked = Isolation.of(machine, meter);
-    for (const test of isolation.candidates) {
-      const [built, single] = [isolation.predictionsFor(test), asked.predictionsFor(test)];
+    const asked = FaultDictionary.of(machine, meter);
+    for (const test of dictionary.candidates) {
+      const [built, single] = [dictionary.predictionsFor(test), asked.predictionsFor(test)];
       built.forEach((prediction, h) =>
         prediction.forEach((shown, k) =>
-          expect(isNear(test, shown, single[h]![k]!), `${testKey(test)} ${isolation.hypotheses[h]!.id} ${k}`).toBe(
+          expect(isNear(test, shown, single[h]![k]!), `${testKey(test)} ${dictionary.hypotheses[h]!.id} ${k}`).toBe(
             true,
           ),
         ),
       );
-      const [a, b] = [isolation.tableFor(test), asked.tableFor(test)];
+      const [a, b] = [dictionary.tableFor(test), asked.tableFor(test)];
       expect(a.outcomes.length).toBe(b.outcomes.length);
       a.chances.forEach((chance, i) => expect(chance).toBeCloseTo(b.chances[i]!, 3));
     }
@@ -85,7 +86,7 @@ describe("the dictionary", () => {
     expect(told[0]).toBeLessThan(0.6);
   });
   it("knows hypotheses of priors that add to one, also when it is widened", () => {
-    expect(sum(isolation.hypotheses.map((h) => h.prior))).toBeCloseTo(1, 12);
+    expect(sum(dictionary.hypotheses.map((h) => h.prior))).toBeCloseTo(1, 12);
     const more: Hypothesis[] = [
       {
         kind: "two faults",
@@ -99,15 +100,15 @@ describe("the dictionary", () => {
         prior: 0.01,
       },
     ];
-    const wider = isolation.widened(more);
+    const wider = dictionary.widened(more);
     expect(sum(wider.hypotheses.map((h) => h.prior))).toBeCloseTo(1, 12);
     expect(wider.hypotheses[named("F1:blown")]!.prior).toBeCloseTo(
-      0.99 * isolation.hypotheses[named("F1:blown")]!.prior,
+      0.99 * dictionary.hypotheses[named("F1:blown")]!.prior,
       12,
     );
     // It shows what both together show.
     const simulator = new Simulator(machine);
-    for (const test of isolation.candidates) {
+    for (const test of dictionary.candidates) {
       const shown = observe(
         simulator,
         simulator.energise(
@@ -123,26 +124,26 @@ describe("the dictionary", () => {
       );
       expect(isNear(test, shown, wider.predictionsFor(test).at(-1)![0]!), testKey(test)).toBe(true);
     }
-    expect(wider.candidates).toBe(isolation.candidates);
+    expect(wider.candidates).toBe(dictionary.candidates);
   });
   it("a repair takes what was in its piece away, and only that: of a cause what came of it stays, of a single fault in vain all of it", () => {
     const repaired = (piece: string, result: Repair["result"]): Repair[] => [{ piece, result }];
     const [led, cause, fuse] = [named("heater:to-case>F1:blown"), named("heater:to-case"), named("F1:blown")];
-    expect(isolation.left(led, repaired("heater", "stays")).id).toBe("F1:blown");
-    expect(isolation.left(led, repaired("fuse", "stays")).id).toBe("heater:to-case");
-    expect(isolation.left(led, repaired("cord", "stays")).id).toBe("heater:to-case>F1:blown");
-    expect(isolation.left(led, [...repaired("heater", "stays"), ...repaired("fuse", "stays")]).id).toBe("no-fault");
+    expect(dictionary.left(led, repaired("heater", "stays")).id).toBe("F1:blown");
+    expect(dictionary.left(led, repaired("fuse", "stays")).id).toBe("heater:to-case");
+    expect(dictionary.left(led, repaired("cord", "stays")).id).toBe("heater:to-case>F1:blown");
+    expect(dictionary.left(led, [...repaired("heater", "stays"), ...repaired("fuse", "stays")]).id).toBe("no-fault");
     // It was repaired and stayed: then the repair has failed, if it was that.
-    expect(isolation.left(fuse, repaired("fuse", "stays")).id).toBe("F1:blown");
-    expect(isolation.left(fuse, repaired("fuse", "gone")).id).toBe("no-fault");
-    expect(isolation.left(cause).id).toBe("heater:to-case");
+    expect(dictionary.left(fuse, repaired("fuse", "stays")).id).toBe("F1:blown");
+    expect(dictionary.left(fuse, repaired("fuse", "gone")).id).toBe("no-fault");
+    expect(dictionary.left(cause).id).toBe("heater:to-case");
     const test = makeTest("on", "acv", "out-L", "in-N");
-    const after = isolation.predictionsAfter(test, repaired("heater", "stays"));
+    const after = dictionary.predictionsAfter(test, repaired("heater", "stays"));
     expect(after[led]!.slice(0, 5).map((s) => s?.kind)).toEqual(
-      isolation.predictionsFor(test)[fuse]!.map((s) => s?.kind),
+      dictionary.predictionsFor(test)[fuse]!.map((s) => s?.kind),
     );
-    expect(after[cause]).toEqual(isolation.predictionsFor(test)[cause]);
-    const [plain, table] = [isolation.tableFor(test), isolation.tableFor(test, repaired("heater", "stays"))];
+    expect(after[cause]).toEqual(dictionary.predictionsFor(test)[cause]);
+    const [plain, table] = [dictionary.tableFor(test), dictionary.tableFor(test, repaired("heater", "stays"))];
     const n = plain.outcomes.length;
     const row = (t: typeof plain, h: number) => [...t.chances.subarray(h * n, h * n + n)];
     expect(row(table, led)).toEqual(row(plain, fuse));
@@ -194,15 +195,17 @@ describe("the wider look", () => {
     reading("d", "off", "ohms", "out-L", "in-N"),
     reading("e", "off", "ohms", "out-L", "in-N"),
   ];
-  const wider = widen(isolation, evidence);
-  const added = wider.hypotheses.slice(isolation.hypotheses.length);
-  const singles = isolation.hypotheses.flatMap((h) => (h.kind === "fault" && h.led.length === 0 ? [h] : []));
+  const wider = widen(dictionary, evidence);
+  const added = wider.hypotheses.slice(dictionary.hypotheses.length);
+  const singles = dictionary.hypotheses.flatMap((h) => (h.kind === "fault" && h.led.length === 0 ? [h] : []));
 
   it("weighs the pair that is there before all others, and far before any single fault", () => {
-    const { probability } = wider.beliefs(evidence);
+    const { probability } = believe(wider, evidence);
     const best = [...probability].indexOf(Math.max(...probability));
     expect(new Set(wider.hypotheses[best]!.piece.split("+"))).toEqual(new Set(["heater", "fuse"]));
-    expect(probability[best]! / Math.max(...[...probability].slice(0, isolation.hypotheses.length))).toBeGreaterThan(5);
+    expect(probability[best]! / Math.max(...[...probability].slice(0, dictionary.hypotheses.length))).toBeGreaterThan(
+      5,
+    );
   });
   it("gives a pair the product of its two priors, all pairs together two in a hundred", () => {
     const total = sum(singles.map((h) => h.prior));
@@ -239,12 +242,12 @@ describe("the wider look", () => {
             ],
       ),
     );
-    const every = isolation.widened(
+    const every = dictionary.widened(
       [...pairs, ...likelyChanges(machine)],
       evidence.flatMap((e) => (e.type === "reading" ? [e.test] : [])),
     );
-    const { probability } = every.beliefs(evidence);
-    const first = isolation.hypotheses.length;
+    const { probability } = believe(every, evidence);
+    const first = dictionary.hypotheses.length;
     const ranked = every.hypotheses
       .slice(first)
       .map((h, i) => ({ h, p: probability[first + i]! }))
@@ -350,9 +353,9 @@ describe("the tests that tell anything", () => {
 
 describe("what each result would mean", () => {
   it("is a line of its own for each, the sound one marked, chances adding to no more than one", () => {
-    const beliefs = isolation.beliefs([{ type: "complaint", id: "c", complaint: "cold" }]);
-    for (const test of isolation.candidates) {
-      const { meanings, range } = layOut(isolation, beliefs, { setup: "on", openPanels: new Set() }, test);
+    const beliefs = believe(dictionary, [{ type: "complaint", id: "c", complaint: "cold" }]);
+    for (const test of dictionary.candidates) {
+      const { meanings, range } = layOut(dictionary, beliefs, { setup: "on", openPanels: new Set() }, test);
       expect(new Set(meanings.map((m) => m.words)).size, testKey(test)).toBe(meanings.length);
       expect(sum(meanings.map((m) => m.probability))).toBeLessThanOrEqual(1 + 1e-6);
       expect(meanings.map((m) => m.probability)).toEqual(meanings.map((m) => m.probability).sort((a, b) => b - a));
@@ -363,7 +366,7 @@ describe("what each result would mean", () => {
       }
       if (test.function === "ohms") expect(range).not.toBe("");
       // Of a reading that only a sound machine gives, a good part is left for "nothing wrong" or for what does not show there.
-      const shown = isolation.predictionsFor(test)[0]![0]!;
+      const shown = dictionary.predictionsFor(test)[0]![0]!;
       const sound = meanings.find((m) => m.sound);
       if (sound?.outcome.kind === "value" && shown.kind === "value")
         expect(shown.value >= sound.outcome.low - 1e-9 && shown.value <= sound.outcome.high + 1e-9, testKey(test)).toBe(
@@ -444,7 +447,7 @@ describe("a call for more than one fault", () => {
     shown: { kind: "value", value: 119 },
   };
   const calls = (evidence: readonly Evidence[], odds: Parameters<typeof callsForMore>[3]) =>
-    callsForMore(isolation, evidence, isolation.beliefs(evidence), odds);
+    callsForMore(dictionary, evidence, believe(dictionary, evidence), odds);
   it("is one odd thing confirmed, one odd thing that the customer says, or two odd things; never one slip alone", () => {
     expect(calls([complaint, reading], [])).toBe(false);
     expect(calls([complaint, reading], [odd("r", false)])).toBe(false);
@@ -461,9 +464,10 @@ describe("a call for more than one fault", () => {
       shown: { kind: "overload" },
     };
     const tried = (piece: string, result: "stays" | "gone"): Evidence => ({ type: "tried", id: "t", piece, result });
-    const share = isolation
-      .involvement(isolation.beliefs([complaint, open, { ...open, id: "p" }, tried("heater", "stays")]).probability)
-      .get("heater")!;
+    const share = involvement(
+      dictionary,
+      believe(dictionary, [complaint, open, { ...open, id: "p" }, tried("heater", "stays")]).probability,
+    ).get("heater")!;
     expect(share).toBeGreaterThan(0.4);
     expect(calls([complaint, open, { ...open, id: "p" }, tried("heater", "stays")], [])).toBe(true);
     expect(calls([complaint, open, { ...open, id: "p" }, tried("cord", "stays")], [])).toBe(false);

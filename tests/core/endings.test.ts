@@ -3,15 +3,16 @@ import { ORDINARY_METER } from "../../src/core/instrument/meter";
 import { readMachineYaml } from "../../src/core/model/file/machine-yaml";
 import { advise, fitsSomething, FOUND, FOUND_SURELY, isFound, weigh } from "../../src/core/diagnose/advice/advise";
 import type { Evidence } from "../../src/core/diagnose/evidence/evidence";
-import { Isolation } from "../../src/core/diagnose/isolation";
 import type { PieceSuspect } from "../../src/core/diagnose/belief/suspects";
 import type { Shown } from "../../src/core/quantity/read";
 import { makeTest, testKey } from "../../src/core/simulate/test";
 import { KETTLE } from "../support/kettle";
+import { FaultDictionary } from "../../src/core/diagnose/dictionary/fault-dictionary";
+import { believe } from "../../src/core/diagnose/belief/beliefs";
 
 const built = (text: string) => {
   const { machine } = readMachineYaml(text, "kettle.yaml");
-  const own = Isolation.of(machine, ORDINARY_METER);
+  const own = FaultDictionary.of(machine, ORDINARY_METER);
   own.build();
   return own;
 };
@@ -35,13 +36,13 @@ const twice = (id: string, test: typeof live, shown: number | Shown): Evidence[]
 ];
 
 describe("what is certain enough", () => {
-  const isolation = built(
+  const dictionary = built(
     KETTLE.replace(
       "name: Cord, repair: Replace, minutes: 5, price: 5 }",
       "name: Cord, repair: Replace, minutes: 5, price: 5, board: yes }",
     ),
   );
-  const at = (piece: string, probability: number) => isFound(isolation, { piece, probability } as PieceSuspect);
+  const at = (piece: string, probability: number) => isFound(dictionary, { piece, probability } as PieceSuspect);
   it("is less for a part than for a board, or for nothing wrong", () => {
     expect([at("heater", FOUND), at("heater", FOUND - 0.001)]).toEqual([true, false]);
     for (const dear of ["cord", "no-fault"])
@@ -51,9 +52,9 @@ describe("what is certain enough", () => {
 });
 
 describe("the end of a search", () => {
-  const isolation = built(KETTLE);
+  const dictionary = built(KETTLE);
   const at = (evidence: readonly Evidence[], setup = "off") =>
-    advise(isolation, [complaint, ...evidence], { setup, openPanels: new Set() });
+    advise(dictionary, [complaint, ...evidence], { setup, openPanels: new Set() });
   it("that nothing in the file explains is something else", () => {
     const end = at([...twice("a", live, 411), ...twice("b", out, 300), ...twice("d", element, 777e3)]);
     expect(end.stop).toEqual({
@@ -90,10 +91,10 @@ describe("the end of a search", () => {
 });
 
 describe("on the way", () => {
-  const isolation = built(KETTLE);
+  const dictionary = built(KETTLE);
   const standing = { setup: "on", openPanels: new Set<string>() };
   it("what is still to come has a mean within its spread; others stand beside the proposal, dearest last", () => {
-    const first = advise(isolation, [complaint], standing);
+    const first = advise(dictionary, [complaint], standing);
     expect(first.isWider).toBe(false);
     const { minutes, money } = first.toCome!;
     for (const spread of [minutes, money]) {
@@ -107,9 +108,9 @@ describe("on the way", () => {
     ).toBe(true);
   });
   it("a test that was made is not proposed again, unless all hangs on it or it fits nothing", () => {
-    const { next } = advise(isolation, [complaint], standing);
+    const { next } = advise(dictionary, [complaint], standing);
     const made = reading("a", next!.test, OVER);
-    const then = advise(isolation, [complaint, made], standing);
+    const then = advise(dictionary, [complaint, made], standing);
     expect(
       then.next === null ||
         testKey(then.next.test) !== testKey(next!.test) ||
@@ -120,23 +121,23 @@ describe("on the way", () => {
   });
   it("the same evidence is weighed once, other evidence anew", () => {
     const evidence = [complaint, reading("a", live, 119)];
-    expect(weigh(isolation, [...evidence])).toBe(weigh(isolation, evidence));
-    expect(weigh(isolation, [complaint])).not.toBe(weigh(isolation, evidence));
+    expect(weigh(dictionary, [...evidence])).toBe(weigh(dictionary, evidence));
+    expect(weigh(dictionary, [complaint])).not.toBe(weigh(dictionary, evidence));
     // What was reckoned while it was typed is what is weighed once it is entered.
     const typed = [complaint, reading("a", live, 118)];
-    expect(fitsSomething(isolation, typed)).toBe(true);
-    const half = weigh(isolation, typed);
-    expect(half.isolation).toBe(isolation);
-    expect([...half.beliefs.probability]).toEqual([...isolation.beliefs(typed).probability]);
-    expect(fitsSomething(isolation, [complaint, reading("a", live, 411)])).toBe(false);
-    expect(fitsSomething(isolation, [complaint, ...twice("a", live, 411), reading("b", element, 9.6)])).toBe(false);
+    expect(fitsSomething(dictionary, typed)).toBe(true);
+    const half = weigh(dictionary, typed);
+    expect(half.dictionary).toBe(dictionary);
+    expect([...half.beliefs.probability]).toEqual([...believe(dictionary, typed).probability]);
+    expect(fitsSomething(dictionary, [complaint, reading("a", live, 411)])).toBe(false);
+    expect(fitsSomething(dictionary, [complaint, ...twice("a", live, 411), reading("b", element, 9.6)])).toBe(false);
   });
 });
 
 describe("one reading on which all hangs", () => {
-  const isolation = built(KETTLE);
+  const dictionary = built(KETTLE);
   const at = (...evidence: Evidence[]) =>
-    advise(isolation, [complaint, ...evidence], { setup: "off", openPanels: new Set() });
+    advise(dictionary, [complaint, ...evidence], { setup: "off", openPanels: new Set() });
   it("is made again before anything is called; where any other was made twice, two slips in one search are not feared", () => {
     const [fed, open] = [reading("l", live, 119), reading("a", element, OVER)];
     const once = at(fed, open);
@@ -206,7 +207,7 @@ describe("a repair tried to see", () => {
 describe("a board that was repaired", () => {
   const proofs =
     '[{ of: output, words: It is open itself, shows: bad, any: [{ setup: "off", function: ohms, red: out-L, black: in-N }] }]';
-  const isolation = built(
+  const dictionary = built(
     KETTLE.replace(
       "name: Heater, repair: Replace, minutes: 20, price: 20 }",
       `name: Heater, repair: Replace, minutes: 20, price: 20, board: yes, proofs: ${proofs} }`,
@@ -214,7 +215,7 @@ describe("a board that was repaired", () => {
   );
   it("is not proven after the fact: the complaint went with it", () => {
     const end = advise(
-      isolation,
+      dictionary,
       [
         complaint,
         reading("b", out, 118),

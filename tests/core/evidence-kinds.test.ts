@@ -4,23 +4,24 @@ import { advise } from "../../src/core/diagnose/advice/advise";
 import { codeMatches, codeOdds, codesOf, setupShowing } from "../../src/core/diagnose/advice/code-odds";
 import type { Evidence } from "../../src/core/diagnose/evidence/evidence";
 import { answerLikelihood, firstsOf, isModelled, openFirsts } from "../../src/core/diagnose/evidence/simple-causes";
-import { Isolation } from "../../src/core/diagnose/isolation";
 import { layOut } from "../../src/core/diagnose/advice/test-sheet";
 import { unaskable, unseeable } from "../../src/core/diagnose/advice/expressible";
 import { pieceSuspects } from "../../src/core/diagnose/belief/suspects";
 import { makeTest } from "../../src/core/simulate/test";
 import { FLEET, machineNamed } from "../support/fleet";
+import { FaultDictionary } from "../../src/core/diagnose/dictionary/fault-dictionary";
+import { believe } from "../../src/core/diagnose/belief/beliefs";
 
-const firnau = Isolation.of(machineNamed("firnau-bf-330"), ORDINARY_METER);
-const murgast = Isolation.of(machineNamed("murgast-abs-60"), ORDINARY_METER);
+const firnau = FaultDictionary.of(machineNamed("firnau-bf-330"), ORDINARY_METER);
+const murgast = FaultDictionary.of(machineNamed("murgast-abs-60"), ORDINARY_METER);
 const look = (id: string, setup: string, part: string, label: string): Evidence => ({
   type: "reading",
   id,
   test: makeTest(setup, "look", part),
   shown: { kind: "label", label },
 });
-const of = (isolation: Isolation, evidence: readonly Evidence[], piece: string) =>
-  pieceSuspects(isolation, isolation.beliefs(evidence)).find((s) => s.piece === piece)?.probability ?? 0;
+const of = (dictionary: FaultDictionary, evidence: readonly Evidence[], piece: string) =>
+  pieceSuspects(dictionary, believe(dictionary, evidence)).find((s) => s.piece === piece)?.probability ?? 0;
 
 describe("a code is evidence, not a verdict", () => {
   test("it re-weighs the suspects by which faults make it appear, beside what the maker's table blames", () => {
@@ -69,14 +70,14 @@ describe("power off, wait, and see", () => {
   });
 
   test("a fault that stays is back at once; a program that waits shows it later", () => {
-    const predicted = (isolation: Isolation, setup: string, part: string, id: string) => {
-      const h = isolation.hypotheses.findIndex((x) => x.id === id);
-      return isolation.predictionsFor(makeTest(setup, "look", part, undefined, "recheck"))[h]![0];
+    const predicted = (dictionary: FaultDictionary, setup: string, part: string, id: string) => {
+      const h = dictionary.hypotheses.findIndex((x) => x.id === id);
+      return dictionary.predictionsFor(makeTest(setup, "look", part, undefined, "recheck"))[h]![0];
     };
     expect(predicted(firnau, "calling", "panel", "sensor:open")).toEqual({ kind: "label", label: "returns at once" });
     expect(predicted(firnau, "calling", "panel", "no-fault")).toEqual({ kind: "label", label: "clears" });
     // The engine is given twenty-five seconds before the panel calls it a failure to start.
-    const pfellmar = Isolation.of(machineNamed("pfellmar-co-12"), ORDINARY_METER);
+    const pfellmar = FaultDictionary.of(machineNamed("pfellmar-co-12"), ORDINARY_METER);
     const late = pfellmar.hypotheses
       .filter((h) => h.kind === "fault")
       .find((h) =>
@@ -99,7 +100,7 @@ describe("power off, wait, and see", () => {
   test("gone after the power cycle speaks for a contact that comes and goes; back at once against it", () => {
     // Contacts and wires, against the sensor itself.
     const contacts = (evidence: readonly Evidence[]) => {
-      const { probability } = firnau.beliefs(evidence);
+      const { probability } = believe(firnau, evidence);
       const sum = (kinds: readonly string[]) =>
         firnau.hypotheses.reduce(
           (s, h, i) =>
@@ -115,7 +116,7 @@ describe("power off, wait, and see", () => {
     expect(contacts([e1, recheck("returns at once")])).toBeLessThan(contacts([e1]));
     const laid = layOut(
       firnau,
-      firnau.beliefs([e1]),
+      believe(firnau, [e1]),
       { setup: "calling", openPanels: new Set() },
       makeTest("calling", "look", "panel", undefined, "recheck"),
     );
@@ -197,18 +198,18 @@ describe("first things first", () => {
   });
 
   test("a simple cause ends the search with what is to be done; put right and still there, the search goes on", () => {
-    const isolation = Isolation.of(machineNamed("kaldruun-uc-80"), ORDINARY_METER);
-    isolation.build();
+    const dictionary = FaultDictionary.of(machineNamed("kaldruun-uc-80"), ORDINARY_METER);
+    dictionary.build();
     const complaint: Evidence = { type: "complaint", id: "complaint", complaint: "warm" };
     const standing = { setup: "calling", openPanels: new Set<string>() };
-    const found = advise(isolation, [complaint, { type: "answer", id: "a", first: "knob", answer: "yes" }], standing);
+    const found = advise(dictionary, [complaint, { type: "answer", id: "a", first: "knob", answer: "yes" }], standing);
     expect(found.stop).toMatchObject({
       kind: "simple cause",
       sentence: "Turn it to the middle and come back in a day.",
     });
     expect(found.next).toBeNull();
     const on = advise(
-      isolation,
+      dictionary,
       [
         complaint,
         { type: "answer", id: "a", first: "knob", answer: "yes" },
@@ -225,15 +226,15 @@ describe("first things first", () => {
     const h = firnau.hypotheses.find((x) => x.kind === "fault" && x.fault.part === "outlet")!;
     expect(answerLikelihood(firnau.machine, "all-dead", outlet!, "no", h)).toBeCloseTo(0.95, 9);
     const complaint: Evidence = { type: "complaint", id: "complaint", complaint: "all-dead" };
-    const once = firnau.beliefs([complaint, { type: "answer", id: "b", first: "outlet", answer: "yes" }]);
-    const twice = firnau.beliefs([
+    const once = believe(firnau, [complaint, { type: "answer", id: "b", first: "outlet", answer: "yes" }]);
+    const twice = believe(firnau, [
       complaint,
       { type: "answer", id: "a", first: "outlet", answer: "no" },
       { type: "answer", id: "b", first: "outlet", answer: "yes" },
     ]);
     expect(twice.probability).toEqual(once.probability);
     expect(
-      firnau.beliefs([complaint, { type: "answer", id: "c", first: "nothing", answer: "yes" }]).probability,
-    ).toEqual(firnau.beliefs([complaint]).probability);
+      believe(firnau, [complaint, { type: "answer", id: "c", first: "nothing", answer: "yes" }]).probability,
+    ).toEqual(believe(firnau, [complaint]).probability);
   });
 });

@@ -5,13 +5,13 @@ import { cautionsFor, forbidden, inSupplyPrimary } from "../../src/core/safety/r
 import { advise } from "../../src/core/diagnose/advice/advise";
 import { candidateTests } from "../../src/core/diagnose/dictionary/candidates";
 import type { Evidence } from "../../src/core/diagnose/evidence/evidence";
-import { Isolation } from "../../src/core/diagnose/isolation";
 import { costOf, standingAfter, type Standing } from "../../src/core/diagnose/planning/cost";
 import { readMachineYaml } from "../../src/core/model/file/machine-yaml";
 import { MachineYamlError } from "../../src/core/model/file/machine-yaml";
 import { FLEET, machineNamed, machineText } from "../support/fleet";
 import { complaintOf } from "../support/isolate-unit";
 import { randomSource, randomValues, UnitOnTheBench } from "../support/unit-on-the-bench";
+import { FaultDictionary } from "../../src/core/diagnose/dictionary/fault-dictionary";
 
 describe.each(FLEET)("%s", (name) => {
   const machine = machineNamed(name);
@@ -46,10 +46,10 @@ describe("plans on machines of several kinds", () => {
     { timeout: 120_000 },
     (name) => {
       const machine = machineNamed(name);
-      const isolation = Isolation.of(machine, ORDINARY_METER);
-      isolation.build();
+      const dictionary = FaultDictionary.of(machine, ORDINARY_METER);
+      dictionary.build();
       const random = randomSource(5);
-      for (const h of isolation.hypotheses.flatMap((x, i) => (x.kind === "fault" && i % 4 === 0 ? [x] : []))) {
+      for (const h of dictionary.hypotheses.flatMap((x, i) => (x.kind === "fault" && i % 4 === 0 ? [x] : []))) {
         const unit = new UnitOnTheBench(machine, [h.fault], randomValues(machine, random), random);
         const complaint = complaintOf(unit);
         const evidence: Evidence[] = [{ type: "complaint", id: "c", complaint }];
@@ -58,7 +58,7 @@ describe("plans on machines of several kinds", () => {
           openPanels: new Set(),
         };
         for (let step = 0; step < 6; step++) {
-          const { next } = advise(isolation, evidence, standing);
+          const { next } = advise(dictionary, evidence, standing);
           if (!next) break;
           expect(forbidden(machine, machine.setupById.get(next.test.setup)!, next.test)).toBeNull();
           const { steps } = costOf(machine, standing, next.test);

@@ -23,12 +23,12 @@ describe.each(FLEET)("%s: every fault in every setup", (name) => {
         for (const shown of observeAll(simulator, state, here, ORDINARY_METER))
           if (shown.kind === "value")
             expect(Number.isFinite(shown.value), `${setup.id} ${JSON.stringify(fault)}`).toBe(true);
-        simulator.load(state, state.phases[0]!);
+        simulator.circuit.load(state, state.phases[0]!);
         // Tellegen: over all elements and the leak, voltage times current adds to nothing; what sources give the rest takes.
-        let balance = simulator.leakWatts();
+        let balance = simulator.circuit.leakWatts();
         let moved = 0;
         for (let e = 0; e < machine.ends.length / 2; e++) {
-          const watts = simulator.elementVolts(e) * simulator.elementCurrent(e).dc;
+          const watts = simulator.circuit.elementVolts(e) * simulator.circuit.elementCurrent(e).dc;
           balance += watts;
           moved += Math.abs(watts);
         }

@@ -5,12 +5,14 @@ import { advise } from "../../src/core/diagnose/advice/advise";
 import { standingAfter, costOf, type Standing } from "../../src/core/diagnose/planning/cost";
 import type { Evidence } from "../../src/core/diagnose/evidence/evidence";
 import { makeTest, testKey } from "../../src/core/simulate/test";
-import { demoIsolation } from "../support/demo-machine";
+import { demoDictionary } from "../support/demo-machine";
 import { complaintOf } from "../support/isolate-unit";
 import { randomSource, randomValues, UnitOnTheBench } from "../support/unit-on-the-bench";
+import { rate } from "../../src/core/diagnose/planning/rating";
+import { believe } from "../../src/core/diagnose/belief/beliefs";
 
-const isolation = demoIsolation();
-const { machine } = isolation;
+const dictionary = demoDictionary();
+const { machine } = dictionary;
 const setup = (id: string) => machine.setupById.get(id)!;
 
 describe("exposure goes by isolation, not by volts", () => {
@@ -81,13 +83,13 @@ describe("every plan over every second fault of the machine", () => {
     () => {
       const random = randomSource(21);
       let proposals = 0;
-      for (const [i, hypothesis] of isolation.hypotheses.entries()) {
+      for (const [i, hypothesis] of dictionary.hypotheses.entries()) {
         if (hypothesis.kind !== "fault" || i % 2 === 1) continue;
         const unit = new UnitOnTheBench(machine, [hypothesis.fault], randomValues(machine, random), random);
         const evidence: Evidence[] = [{ type: "complaint", id: "c", complaint: complaintOf(unit) }];
         let standing: Standing = { setup: "cold-call", openPanels: new Set() };
         for (let step = 0; step < 8; step++) {
-          const { next } = advise(isolation, evidence, standing);
+          const { next } = advise(dictionary, evidence, standing);
           if (!next) break;
           proposals++;
           const { test } = next;
@@ -115,7 +117,7 @@ describe("every plan over every second fault of the machine", () => {
           if (next.exposure === "live" && next.proves === null) {
             // Independent of the chooser: rate everything again and look for a dead test that it should have taken.
             const made = new Set(evidence.flatMap((e) => (e.type === "reading" ? [testKey(e.test)] : [])));
-            const rated = isolation.rate(isolation.beliefs(evidence).probability, standing, made);
+            const rated = rate(dictionary, believe(dictionary, evidence).probability, standing, made);
             const own = rated.find((r) => testKey(r.test) === testKey(test))!;
             const rivals = rated.filter(
               (r) => setup(r.test.setup).power === "off" && r.score >= DEAD_SHARE * own.score,

@@ -3,7 +3,7 @@ import { tmpdir } from "node:os";
 import path from "node:path";
 import { ESLint } from "eslint";
 import { describe, expect, it } from "vitest";
-import { CORE } from "../../architecture.mjs";
+import { CORE, RUNGS } from "../../architecture.mjs";
 import { circlesIn } from "../support/import-circles";
 
 const eslint = new ESLint({ cwd: new URL("../..", import.meta.url).pathname });
@@ -23,8 +23,11 @@ describe("imports run one way", () => {
     ["src/core/model/probe.ts", 'import { x } from "../simulate/energise"; x();'],
     ["src/core/model/kinds/probe.ts", 'import { x } from "../../simulate/energise"; x();'],
     ["src/core/circuit/probe.ts", 'import type { Machine } from "../model/machine"; export type M = Machine;'],
-    ["src/core/safety/probe.ts", 'import { x } from "../diagnose/isolation"; x();'],
+    ["src/core/safety/probe.ts", 'import { x } from "../diagnose/belief/beliefs"; x();'],
     ["src/core/diagnose/advice/probe.ts", 'import { x } from "../../journal/fold"; x();'],
+    // Within the search, downwards only; kinds are asked by their traits.
+    ["src/core/diagnose/reading/probe.ts", 'import type { X } from "../dictionary/predictor"; export type Y = X;'],
+    ["src/core/diagnose/dictionary/probe.ts", 'import { x } from "../belief/beliefs"; x();'],
   ])("%s may not say %s", async (file, code) => {
     expect((await complaints(file, code)).some((rule) => rule?.endsWith("no-restricted-imports"))).toBe(true);
   });
@@ -36,6 +39,14 @@ describe("imports run one way", () => {
     expect(await complaints("src/core/circuit/probe.ts", "export const x = Math.random();")).toContain(
       "no-restricted-properties",
     );
+  });
+
+  it("no kind is asked for by its name, and no fields are read by a cast, outside the model", async () => {
+    for (const code of [
+      'export const x = (part: { kind: { kind: string } }) => part.kind.kind === "fuse";',
+      "export const x = (part: { fields: unknown }) => (part.fields as { amps: number }).amps;",
+    ])
+      expect(await complaints("src/ui/job/probe.ts", code)).toContain("no-restricted-syntax");
   });
 
   it("screens may name a shape of the server", async () => {
@@ -51,6 +62,11 @@ describe("imports run one way", () => {
     for (const [module, known] of Object.entries(CORE))
       for (const other of known)
         expect(order.indexOf(other), `${module} knows ${other}`).toBeLessThan(order.indexOf(module));
+  });
+
+  it("every folder of the search is a rung", () => {
+    const folders = readdirSync(new URL("../../src/core/diagnose/", import.meta.url));
+    expect(folders.sort()).toEqual([...RUNGS].sort());
   });
 
   it("nothing imports itself in a circle, whatever is imported of it", () => {

@@ -4,26 +4,28 @@ import { ORDINARY_METER } from "../../src/core/instrument/meter";
 import { readMachineYaml } from "../../src/core/model/file/machine-yaml";
 import { advise } from "../../src/core/diagnose/advice/advise";
 import { observationsOf, type Evidence } from "../../src/core/diagnose/evidence/evidence";
-import { Isolation } from "../../src/core/diagnose/isolation";
 import { likelihood, normalCdf, SpecimenTrail } from "../../src/core/diagnose/reading/likelihood";
-import { specimenWeights } from "../../src/core/diagnose/dictionary/prediction";
+import { specimenWeights } from "../../src/core/diagnose/dictionary/predictor";
 import { proofsFor } from "../../src/core/diagnose/advice/proofs";
 import { layOut } from "../../src/core/diagnose/advice/test-sheet";
 import { clearedParts, likeliness, pieceSuspects } from "../../src/core/diagnose/belief/suspects";
 import { verdictOf, windowOf } from "../../src/core/diagnose/reading/window";
 import { makeTest, testKey, type Test } from "../../src/core/simulate/test";
 import type { Shown } from "../../src/core/quantity/read";
-import { demoIsolation } from "../support/demo-machine";
+import { demoDictionary } from "../support/demo-machine";
 import { KETTLE } from "../support/kettle";
+import { FaultDictionary } from "../../src/core/diagnose/dictionary/fault-dictionary";
+import { believe, involvement } from "../../src/core/diagnose/belief/beliefs";
+import { rate } from "../../src/core/diagnose/planning/rating";
 
-const isolation = demoIsolation();
-const { machine } = isolation;
-const kettle = Isolation.of(readMachineYaml(KETTLE, "kettle.yaml").machine, ORDINARY_METER);
+const dictionary = demoDictionary();
+const { machine } = dictionary;
+const kettle = FaultDictionary.of(readMachineYaml(KETTLE, "kettle.yaml").machine, ORDINARY_METER);
 kettle.build();
 
 const reading = (id: string, test: Test, shown: Shown): Evidence => ({ type: "reading", id, test, shown });
 const volts = (value: number): Shown => ({ kind: "value", value });
-const at = (i: Isolation, id: string, p: Float64Array) => p[i.hypotheses.findIndex((h) => h.id === id)]!;
+const at = (i: FaultDictionary, id: string, p: Float64Array) => p[i.hypotheses.findIndex((h) => h.id === id)]!;
 
 const KETTLE_EVIDENCE: readonly Evidence[] = [
   reading("a", makeTest("on", "acv", "in-L", "in-N"), volts(119)),
@@ -32,7 +34,7 @@ const KETTLE_EVIDENCE: readonly Evidence[] = [
 ];
 
 /** For one hypothesis: likelihood of every reading along every specimen, [specimen][reading]. */
-function alongSpecimens(i: Isolation, n: number, evidence: readonly Evidence[]): number[][] {
+function alongSpecimens(i: FaultDictionary, n: number, evidence: readonly Evidence[]): number[][] {
   const count = specimenWeights(i.machine, i.hypotheses[n]!).length;
   const trail = new SpecimenTrail(count, ORDINARY_METER);
   const rows: number[][] = Array.from({ length: count }, () => []);
@@ -45,7 +47,7 @@ function alongSpecimens(i: Isolation, n: number, evidence: readonly Evidence[]):
 }
 
 /** Bayes' rule written out: every hypothesis, every specimen, every reading. */
-function bruteForce(i: Isolation, evidence: readonly Evidence[]): number[] {
+function bruteForce(i: FaultDictionary, evidence: readonly Evidence[]): number[] {
   const joint = i.hypotheses.map((h, n) => {
     const weights = specimenWeights(i.machine, h);
     return alongSpecimens(i, n, evidence).reduce(
@@ -59,14 +61,14 @@ function bruteForce(i: Isolation, evidence: readonly Evidence[]): number[] {
 
 describe("the posterior", () => {
   it("is Bayes' rule by brute force", () => {
-    const ours = kettle.beliefs(KETTLE_EVIDENCE).probability;
+    const ours = believe(kettle, KETTLE_EVIDENCE).probability;
     bruteForce(kettle, KETTLE_EVIDENCE).forEach((p, n) => expect(ours[n]).toBeCloseTo(p, 12));
     const evidence: Evidence[] = [
       { type: "complaint", id: "c", complaint: "panel-dark" },
       reading("x", makeTest("cold-call", "dcv", "H1-1.cab", "H1-3.cab"), volts(13.2)),
     ];
-    const demo = isolation.beliefs(evidence).probability;
-    bruteForce(isolation, evidence).forEach((p, n) => expect(demo[n]).toBeCloseTo(p, 12));
+    const demo = believe(dictionary, evidence).probability;
+    bruteForce(dictionary, evidence).forEach((p, n) => expect(demo[n]).toBeCloseTo(p, 12));
   });
 
   it("is that of a general Bayesian library (bayesjs, junction tree) on the same small network", () => {
@@ -100,7 +102,7 @@ describe("the posterior", () => {
       });
     });
     const theirs = inferAll(network, given)["unit"] as Record<string, number>;
-    const ours = kettle.beliefs(KETTLE_EVIDENCE).probability;
+    const ours = believe(kettle, KETTLE_EVIDENCE).probability;
     kettle.hypotheses.forEach((h, n) => {
       const sum = units.filter((u) => u.n === n).reduce((total, u) => total + theirs[u.name]!, 0);
       // The library rounds each state to eight decimals.
@@ -109,23 +111,26 @@ describe("the posterior", () => {
   });
 
   it("does not depend on the order of the evidence", () => {
-    const forth = kettle.beliefs(KETTLE_EVIDENCE).probability;
-    const back = kettle.beliefs([...KETTLE_EVIDENCE].reverse()).probability;
+    const forth = believe(kettle, KETTLE_EVIDENCE).probability;
+    const back = believe(kettle, [...KETTLE_EVIDENCE].reverse()).probability;
     forth.forEach((p, n) => expect(back[n]).toBeCloseTo(p, 12));
   });
 
   it("learns from the same reading taken again that it was no slip, and nothing else", () => {
     const test = makeTest("cold-call", "dcv", "H1-1.door", "H1-3.door");
-    const once = isolation.beliefs([reading("1", test, volts(0))]).probability;
-    const often = isolation.beliefs(["1", "2", "3", "4"].map((id) => reading(id, test, volts(0)))).probability;
+    const once = believe(dictionary, [reading("1", test, volts(0))]).probability;
+    const often = believe(
+      dictionary,
+      ["1", "2", "3", "4"].map((id) => reading(id, test, volts(0))),
+    ).probability;
     const predict0 = (id: string) =>
-      isolation
+      dictionary
         .predictionsFor(test)
-        [isolation.hypotheses.findIndex((h) => h.id === id)]!.every(
+        [dictionary.hypotheses.findIndex((h) => h.id === id)]!.every(
           (s) => s?.kind === "value" && Math.abs(s.value) < 0.01,
         );
     const [fitting, misfitting] = [true, false].map((fits) =>
-      isolation.hypotheses.map((h, n) => ({ h, n })).filter(({ h }) => h.kind === "fault" && predict0(h.id) === fits),
+      dictionary.hypotheses.map((h, n) => ({ h, n })).filter(({ h }) => h.kind === "fault" && predict0(h.id) === fits),
     );
     // Between those that show it the odds stay; those that would need a slip fall, but not without end.
     const ratio = (n: number) => often[n]! / once[n]!;
@@ -138,12 +143,12 @@ describe("the posterior", () => {
   it("goes by the readings that agree when the same spot was read twice and once more", () => {
     const test = makeTest("cold-call", "dcv", "P1-1.pad", "P1-3.pad");
     const slipFirst = [reading("1", test, volts(0)), reading("2", test, volts(13.2))];
-    expect([...isolation.beliefs(slipFirst).probability]).toEqual([
-      ...isolation.beliefs([reading("2", test, volts(13.2))]).probability,
+    expect([...believe(dictionary, slipFirst).probability]).toEqual([
+      ...believe(dictionary, [reading("2", test, volts(13.2))]).probability,
     ]);
     const outvoted = [reading("1", test, volts(13.2)), reading("2", test, volts(13.1)), reading("3", test, volts(0))];
-    const p = at(isolation, "P1-3:open", isolation.beliefs(outvoted).probability);
-    expect(p).toBeLessThan(at(isolation, "P1-3:open", isolation.beliefs([]).probability));
+    const p = at(dictionary, "P1-3:open", believe(dictionary, outvoted).probability);
+    expect(p).toBeLessThan(at(dictionary, "P1-3:open", believe(dictionary, []).probability));
   });
 
   it("keeps something else in the running, and lets it lead when nothing fits", () => {
@@ -152,9 +157,9 @@ describe("the posterior", () => {
       reading("2", makeTest("cold-call", "dcv", "TP5", "J2-3.pad"), volts(47)),
       reading("3", makeTest("cold-call", "acv", "J1-1", "J1-2"), volts(61)),
     ];
-    const p = isolation.beliefs(odd).probability;
-    expect(at(isolation, "something-else", p)).toBeGreaterThan(0.5);
-    expect(advise(isolation, odd, { setup: "cold-call", openPanels: new Set() }).suspects[0]!.piece).toBe(
+    const p = believe(dictionary, odd).probability;
+    expect(at(dictionary, "something-else", p)).toBeGreaterThan(0.5);
+    expect(advise(dictionary, odd, { setup: "cold-call", openPanels: new Set() }).suspects[0]!.piece).toBe(
       "something-else",
     );
   });
@@ -163,9 +168,9 @@ describe("the posterior", () => {
 describe("likelihoods", () => {
   it("are a density: over every value, overload and jumping they add to one, whatever the hypothesis", () => {
     const test = makeTest("cold-call", "dcv", "P1-1", "P1-3");
-    const predictions = isolation.predictionsFor(test);
+    const predictions = dictionary.predictionsFor(test);
     for (const id of ["no-fault", "panel:dead", "H1-1:resistive", "panel:shorted"]) {
-      const prediction = predictions[isolation.hypotheses.findIndex((h) => h.id === id)]!;
+      const prediction = predictions[dictionary.hypotheses.findIndex((h) => h.id === id)]!;
       if (prediction.some((s) => s?.kind === "jumping")) continue;
       let mass =
         likelihood(test, { kind: "overload" }, prediction, ORDINARY_METER) +
@@ -190,8 +195,8 @@ describe("the next test", () => {
   const complaint: Evidence = { type: "complaint", id: "c", complaint: "panel-dark" };
 
   it("has the information that an exhaustive count over its outcomes gives (de Kleer and Williams 1987)", () => {
-    const { probability } = kettle.beliefs([]);
-    for (const rated of kettle.rate(probability, { setup: "on", openPanels: new Set() }, new Set()).slice(0, 20)) {
+    const { probability } = believe(kettle, []);
+    for (const rated of rate(kettle, probability, { setup: "on", openPanels: new Set() }, new Set()).slice(0, 20)) {
       const { outcomes, chances } = kettle.tableFor(rated.test);
       const n = outcomes.length;
       const entropy = (ps: number[]) => -ps.filter((p) => p > 0).reduce((s, p) => s + p * Math.log2(p), 0);
@@ -223,8 +228,8 @@ describe("the next test", () => {
       reading("2", makeTest("cold-call", "look", "fan"), { kind: "label", label: "runs" }),
     ];
     const next = layOut(
-      isolation,
-      isolation.beliefs(evidence),
+      dictionary,
+      believe(dictionary, evidence),
       standing,
       makeTest("cold-call", "dcv", "H1-1.door", "H1-3.door"),
     );
@@ -241,7 +246,7 @@ describe("the next test", () => {
     const total = next!.meanings.reduce((s, m) => s + m.probability, 0);
     expect(total).toBeGreaterThan(0.9);
     expect(total).toBeLessThanOrEqual(1.0001);
-    expect(advise(isolation, evidence, standing).next!.why).toMatch(/points to/);
+    expect(advise(dictionary, evidence, standing).next!.why).toMatch(/points to/);
     expect(next!.cost.steps[0]).toBe("Pull the plug");
   });
 
@@ -249,29 +254,29 @@ describe("the next test", () => {
     const limit = (range: string) =>
       Number.parseFloat(range) * (range.includes("k") ? 1e3 : range.includes("M") ? 1e6 : 1);
     for (const t of machine.file.chain) {
-      const laid = layOut(isolation, isolation.beliefs([]), standing, makeTest(t.setup, t.function, t.red, t.black));
+      const laid = layOut(dictionary, believe(dictionary, []), standing, makeTest(t.setup, t.function, t.red, t.black));
       if (laid.window.kind === "range" && laid.range !== "highest")
         expect(limit(laid.range), laid.title).toBeGreaterThanOrEqual(laid.window.high);
     }
   });
 
   it("is the same for the same evidence", () => {
-    const fresh = Isolation.of(machine, ORDINARY_METER);
+    const fresh = FaultDictionary.of(machine, ORDINARY_METER);
     fresh.build();
     expect(JSON.stringify(advise(fresh, [complaint], standing))).toBe(
-      JSON.stringify(advise(isolation, [complaint], standing)),
+      JSON.stringify(advise(dictionary, [complaint], standing)),
     );
   });
 
   it("judges a test nobody would propose as what it was", () => {
     const odd = makeTest("cold-call", "dcv", "J2-1", "chassis");
-    const laid = layOut(isolation, isolation.beliefs([complaint]), standing, odd);
+    const laid = layOut(dictionary, believe(dictionary, [complaint]), standing, odd);
     expect(laid.exposure).toBe("live");
     expect(verdictOf(laid.window, volts(0.01))).toBe("fits");
     // 0 V from the floating rail to the chassis says nothing about the rail.
-    const before = isolation.beliefs([complaint]).probability;
-    const after = isolation.beliefs([complaint, reading("1", odd, volts(0.01))]).probability;
-    expect(at(isolation, "panel:dead", after) / at(isolation, "panel:dead", before)).toBeCloseTo(1, 0);
+    const before = believe(dictionary, [complaint]).probability;
+    const after = believe(dictionary, [complaint, reading("1", odd, volts(0.01))]).probability;
+    expect(at(dictionary, "panel:dead", after) / at(dictionary, "panel:dead", before)).toBeCloseTo(1, 0);
   });
 });
 
@@ -280,21 +285,21 @@ describe("what the screen says of suspects", () => {
   const evidence: Evidence[] = [{ type: "complaint", id: "c", complaint: "panel-dark" }, good];
 
   it("clears the harness by the reading behind it", () => {
-    const cleared = clearedParts(isolation, isolation.beliefs(evidence));
+    const cleared = clearedParts(dictionary, believe(dictionary, evidence));
     for (const part of ["W1", "W3", "H1-1", "W4", "P1-3"])
       expect(cleared.find((c) => c.part === part)?.by, part).toContain("13 V at P1");
     expect(cleared.map((c) => c.part)).not.toContain("panel");
   });
 
   it("clears nothing without evidence, and brings everything back when the reading is struck out", () => {
-    expect(clearedParts(isolation, isolation.beliefs([]))).toEqual([]);
-    const without = pieceSuspects(isolation, isolation.beliefs(evidence.slice(0, 1)));
+    expect(clearedParts(dictionary, believe(dictionary, []))).toEqual([]);
+    const without = pieceSuspects(dictionary, believe(dictionary, evidence.slice(0, 1)));
     expect(without.map((s) => s.piece)).toContain("hinge-plug");
-    expect(pieceSuspects(isolation, isolation.beliefs(evidence))[0]!.piece).toBe("panel-board");
+    expect(pieceSuspects(dictionary, believe(dictionary, evidence))[0]!.piece).toBe("panel-board");
   });
 
   it("adds to one over all pieces", () => {
-    const sums = isolation.involvement(isolation.beliefs(evidence).probability);
+    const sums = involvement(dictionary, believe(dictionary, evidence).probability);
     expect([...sums.values()].reduce((a, b) => a + b, 0)).toBeCloseTo(1, 12);
     expect([likeliness(0.9), likeliness(0.2), likeliness(0.01)]).toEqual(["likely", "possible", "unlikely"]);
   });
@@ -317,7 +322,7 @@ describe("what the screen says of suspects", () => {
 
   it("gives windows that the sound machine keeps", () => {
     for (const test of machine.file.chain.map((t) => makeTest(t.setup, t.function, t.red, t.black))) {
-      const sound = isolation.predictionsFor(test)[0]!;
+      const sound = dictionary.predictionsFor(test)[0]!;
       const window = windowOf(test, sound, ORDINARY_METER);
       for (const shown of sound) expect(verdictOf(window, shown!), testKey(test)).toBe("fits");
     }

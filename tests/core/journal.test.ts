@@ -13,10 +13,11 @@ import { jobOn } from "../../src/core/journal/job";
 import { readingBody } from "../../src/core/journal/reading-body";
 import { layOut } from "../../src/core/diagnose/advice/test-sheet";
 import { makeTest } from "../../src/core/simulate/test";
-import { demoIsolation } from "../support/demo-machine";
+import { demoDictionary } from "../support/demo-machine";
+import { believe } from "../../src/core/diagnose/belief/beliefs";
 
-const isolation = demoIsolation();
-const { machine } = isolation;
+const dictionary = demoDictionary();
+const { machine } = dictionary;
 const JOB = "0b0e8f6e-6a3c-4c57-9a53-0c9f6b1f0001";
 const uuid = (n: number) => `0b0e8f6e-6a3c-4c57-9a53-${String(n).padStart(12, "0")}`;
 
@@ -33,8 +34,8 @@ const opened: EventBody = {
 const readingAt = (value: number) =>
   readingBody(
     layOut(
-      isolation,
-      isolation.beliefs([]),
+      dictionary,
+      believe(dictionary, []),
       { setup: "cold-call", openPanels: new Set() },
       makeTest("cold-call", "dcv", "H1-1.cab", "H1-3.cab"),
     ),

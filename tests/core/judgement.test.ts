@@ -18,18 +18,19 @@ import { makeTest } from "../../src/core/simulate/test";
 import { nominalValues } from "../../src/core/simulate/values";
 import { secondsUntil } from "../../src/core/simulate/when";
 import { calibrate } from "../support/calibration";
-import { demoIsolation } from "../support/demo-machine";
+import { demoDictionary } from "../support/demo-machine";
 import { groupsOf, isolationOf } from "../support/fleet";
 import { searchWithSlip } from "../support/misreadings";
 import { randomSource, randomValues, UnitOnTheBench } from "../support/unit-on-the-bench";
+import { believe } from "../../src/core/diagnose/belief/beliefs";
 
-const isolation = demoIsolation();
-const { machine } = isolation;
+const dictionary = demoDictionary();
+const { machine } = dictionary;
 const complaint: Evidence = { type: "complaint", id: "c", complaint: "panel-dark" };
 const share = (evidence: readonly Evidence[], piece: string) =>
-  pieceSuspects(isolation, isolation.beliefs(evidence)).find((s) => s.piece === piece)?.probability ?? 0;
+  pieceSuspects(dictionary, believe(dictionary, evidence)).find((s) => s.piece === piece)?.probability ?? 0;
 const faultShare = (evidence: readonly Evidence[], id: string) =>
-  isolation.beliefs(evidence).probability[isolation.hypotheses.findIndex((h) => h.id === id)]!;
+  believe(dictionary, evidence).probability[dictionary.hypotheses.findIndex((h) => h.id === id)]!;
 
 describe("what is timed", () => {
   const simulator = new Simulator(machine);
@@ -68,7 +69,7 @@ describe("what is timed", () => {
 describe("room and mains", () => {
   const outlet = makeTest("cold-call", "acv", "J1-1", "J1-2");
   it("once said, weigh the specimens: volts that agree with the mains as it is speak for a sound feed", () => {
-    const volts = isolation.predictionsFor(outlet)[0]!.flatMap((s) => (s?.kind === "value" ? [s.value] : []));
+    const volts = dictionary.predictionsFor(outlet)[0]!.flatMap((s) => (s?.kind === "value" ? [s.value] : []));
     const [low, high] = [Math.min(...volts), Math.max(...volts)];
     const read: Evidence = { type: "reading", id: "r", test: outlet, shown: { kind: "value", value: high } };
     const mains = (at: number): Evidence => ({ type: "surroundings", id: `mains ${at}`, volts: at });
@@ -81,7 +82,7 @@ describe("room and mains", () => {
   });
 
   it("far from every specimen they say nothing, rather than everything", () => {
-    const p = isolation.beliefs([complaint, { type: "surroundings", id: "s", celsius: -30, volts: 90 }]).probability;
+    const p = believe(dictionary, [complaint, { type: "surroundings", id: "s", celsius: -30, volts: 90 }]).probability;
     expect([...p].every(Number.isFinite)).toBe(true);
     expect(p.reduce((a, b) => a + b, 0)).toBeCloseTo(1, 9);
   });
@@ -212,22 +213,22 @@ describe("reasons", () => {
     complaint,
     { type: "reading", id: "rail", test: at, shown: { kind: "value", value: 13.2 } },
   ];
-  const beliefs = isolation.beliefs(evidence);
+  const beliefs = believe(dictionary, evidence);
 
   it("say of each suspect what speaks for it and what against, with what it would show", () => {
-    const against = reasonsFor(isolation, evidence, beliefs, "hinge-plug");
+    const against = reasonsFor(dictionary, evidence, beliefs, "hinge-plug");
     expect(against.find((r) => r.evidence === "rail")).toMatchObject({ side: "against" });
     expect(against.find((r) => r.evidence === "rail")!.wouldShow).not.toBe(
       against.find((r) => r.evidence === "rail")!.soundShows,
     );
     expect(against.find((r) => r.evidence === "c")).toMatchObject({ side: "for", wouldShow: null });
-    const panel = reasonsFor(isolation, evidence, beliefs, "panel-board");
+    const panel = reasonsFor(dictionary, evidence, beliefs, "panel-board");
     expect(panel.every((r) => r.side === "for")).toBe(true);
-    expect(reasonsFor(isolation, evidence, beliefs, "no such piece")).toEqual([]);
+    expect(reasonsFor(dictionary, evidence, beliefs, "no such piece")).toEqual([]);
   });
 
   it("follow the suspects step by step, the leading ones first", () => {
-    const history = historyOf(isolation, evidence);
+    const history = historyOf(dictionary, evidence);
     expect(history.steps.map((s) => s.evidence)).toEqual(["c", "rail"]);
     expect(history.pieces[0]!.piece).toBe("panel-board");
     expect(history.steps[1]!.shares[0]).toBeGreaterThan(history.steps[0]!.shares[0]!);
@@ -238,7 +239,7 @@ describe("reasons", () => {
 describe("what is believed", () => {
   it("comes true as often as it is believed, truth drawn from the prior", { timeout: 120_000 }, () => {
     const { deciles, runs } = calibrate(
-      [isolation, isolationOf("zirvald-bw-15"), isolationOf("hochkar-ip-4")],
+      [dictionary, isolationOf("zirvald-bw-15"), isolationOf("hochkar-ip-4")],
       300,
       randomSource(51),
     );
@@ -256,21 +257,21 @@ describe("what is believed", () => {
   it("survives one wrong reading in nearly every run, and names most slips", { timeout: 300_000 }, () => {
     const random = randomSource(61);
     const committed = groupsOf("quellmoor-sb-210");
-    const faults = isolation.hypotheses.flatMap((h) => (h.kind === "fault" && h.led.length === 0 ? [h] : []));
+    const faults = dictionary.hypotheses.flatMap((h) => (h.kind === "fault" && h.led.length === 0 ? [h] : []));
     const tally = { runs: 0, right: 0, nameable: 0, named: 0 };
     for (let k = 0; k < 26; k++) {
       const h = faults[Math.floor(random() * faults.length)]!;
       const values = randomValues(machine, random);
       const seed = Math.floor(random() * 1e9);
       const run = searchWithSlip(
-        isolation,
+        dictionary,
         () => new UnitOnTheBench(machine, [h.fault], values, randomSource(seed)),
         random,
       );
       if (run.kind === null) continue;
       const allowed = new Set(
         (committed.find((g) => g.includes(h.id)) ?? [h.id]).map(
-          (id) => isolation.hypotheses.find((x) => x.id === id)!.piece,
+          (id) => dictionary.hypotheses.find((x) => x.id === id)!.piece,
         ),
       );
       tally.runs++;
@@ -290,9 +291,9 @@ describe("what is believed", () => {
 describe("the desk", () => {
   it("gives no advice from half a dictionary", async () => {
     const desk = new IsolationDesk();
-    const evidence: Evidence[] = [{ type: "complaint", id: "c", complaint: isolation.machine.file.complaints[0]!.id }];
-    const standing = { setup: isolation.machine.file.complaints[0]!.setup, openPanels: [] };
-    const built = desk.build(isolation.machine.file, () => undefined);
+    const evidence: Evidence[] = [{ type: "complaint", id: "c", complaint: dictionary.machine.file.complaints[0]!.id }];
+    const standing = { setup: dictionary.machine.file.complaints[0]!.setup, openPanels: [] };
+    const built = desk.build(dictionary.machine.file, () => undefined);
     // Building breathes between its steps: it has begun, and is far from its end.
     expect(() => desk.advise(evidence, standing)).toThrow("not built yet");
     await built;
@@ -300,7 +301,7 @@ describe("the desk", () => {
   });
   it("thinks ahead without changing any answer", async () => {
     const desk = new IsolationDesk();
-    await desk.build(isolation.machine.file, () => undefined);
+    await desk.build(dictionary.machine.file, () => undefined);
     const evidence: Evidence[] = [{ type: "complaint", id: "c", complaint: "panel-dark" }];
     const standing = { setup: "cold-call", openPanels: [] };
     const before = JSON.stringify(desk.advise(evidence, standing));
@@ -309,7 +310,7 @@ describe("the desk", () => {
   });
   it("drops a thought when a question comes", async () => {
     const desk = new IsolationDesk();
-    await desk.build(isolation.machine.file, () => undefined);
+    await desk.build(dictionary.machine.file, () => undefined);
     const evidence: Evidence[] = [{ type: "complaint", id: "c", complaint: "panel-dark" }];
     const standing = { setup: "cold-call", openPanels: [] };
     const thinking = desk.thinkAhead(evidence, standing);
@@ -318,16 +319,16 @@ describe("the desk", () => {
   });
   it("reckons what is half typed only where it fits something, and then as it would the whole of it", async () => {
     const desk = new IsolationDesk();
-    await desk.build(isolation.machine.file, () => undefined);
+    await desk.build(dictionary.machine.file, () => undefined);
     const evidence: Evidence[] = [{ type: "complaint", id: "c", complaint: "panel-dark" }];
     const standing = { setup: "cold-call", openPanels: [] };
     const { test } = desk.advise(evidence, standing).next!;
-    const fits: Evidence = { type: "reading", id: "r", test, shown: likelyShown(isolation, evidence, test)[0]! };
+    const fits: Evidence = { type: "reading", id: "r", test, shown: likelyShown(dictionary, evidence, test)[0]! };
     const there = { setup: test.setup, openPanels: [] };
     const half = desk.adviseHalf([...evidence, fits], there);
     expect(half).not.toBeNull();
     const other = new IsolationDesk();
-    await other.build(isolation.machine.file, () => undefined);
+    await other.build(dictionary.machine.file, () => undefined);
     expect(JSON.stringify(half)).toBe(JSON.stringify(other.advise([...evidence, fits], there)));
     // Nothing in the machine makes that; entered, it is answered all the same.
     const odd: Evidence = { type: "reading", id: "r", test, shown: { kind: "value", value: 77 } };
@@ -338,12 +339,12 @@ describe("the desk", () => {
   });
   it("thinks of the likeliest result first, each as it would be read", () => {
     const evidence: Evidence[] = [{ type: "complaint", id: "c", complaint: "panel-dark" }];
-    const { next } = advise(isolation, evidence, { setup: "cold-call", openPanels: new Set() });
-    const shown = likelyShown(isolation, evidence, next!.test);
-    const { probability } = isolation.beliefs(evidence);
-    const { outcomes } = isolation.tableFor(next!.test);
+    const { next } = advise(dictionary, evidence, { setup: "cold-call", openPanels: new Set() });
+    const shown = likelyShown(dictionary, evidence, next!.test);
+    const { probability } = believe(dictionary, evidence);
+    const { outcomes } = dictionary.tableFor(next!.test);
     const weight = (o: number) =>
-      isolation
+      dictionary
         .predictionsFor(next!.test)
         .reduce((sum, p, h) => sum + (p[0] && outcomeOf(outcomes, p[0]) === o ? probability[h]! : 0), 0);
     const weights = shown.map((s) => weight(outcomeOf(outcomes, s)));

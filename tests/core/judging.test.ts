@@ -2,7 +2,7 @@ import { describe, expect, it } from "vitest";
 import { ORDINARY_METER } from "../../src/core/instrument/meter";
 import { codeMatches, codesOf } from "../../src/core/diagnose/advice/code-odds";
 import type { Hypothesis } from "../../src/core/diagnose/hypotheses/hypothesis";
-import type { Prediction } from "../../src/core/diagnose/dictionary/prediction";
+import type { Prediction } from "../../src/core/diagnose/reading/prediction";
 import { shared } from "../../src/core/diagnose/dictionary/shared-predictions";
 import { Stopwatch, type Timed } from "../../src/core/diagnose/evidence/timed-observation";
 import { learnTimes } from "../../src/core/diagnose/planning/learned-times";

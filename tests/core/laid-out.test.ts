@@ -3,7 +3,6 @@ import { ORDINARY_METER } from "../../src/core/instrument/meter";
 import { readMachineYaml } from "../../src/core/model/file/machine-yaml";
 import type { Evidence } from "../../src/core/diagnose/evidence/evidence";
 import { pieceName } from "../../src/core/diagnose/hypotheses/hypothesis";
-import { Isolation, type RatedTest } from "../../src/core/diagnose/isolation";
 import {
   FUNCTION_WORDS,
   labelWords,
@@ -18,6 +17,9 @@ import { proofsFor } from "../../src/core/diagnose/advice/proofs";
 import { makeTest } from "../../src/core/simulate/test";
 import { machineNamed } from "../support/fleet";
 import { KETTLE } from "../support/kettle";
+import { FaultDictionary } from "../../src/core/diagnose/dictionary/fault-dictionary";
+import type { RatedTest } from "../../src/core/diagnose/planning/rating";
+import { believe } from "../../src/core/diagnose/belief/beliefs";
 
 const fridge = machineNamed("quellmoor-sb-210");
 const { machine } = readMachineYaml(
@@ -27,11 +29,11 @@ const { machine } = readMachineYaml(
   ).replace("points:\n", "clamps:\n  - { id: cl, name: Grey wire, part: F1, colour: grey }\npoints:\n"),
   "kettle.yaml",
 );
-const isolation = Isolation.of(machine, ORDINARY_METER);
-isolation.build();
-const none = isolation.beliefs([]);
+const dictionary = FaultDictionary.of(machine, ORDINARY_METER);
+dictionary.build();
+const none = believe(dictionary, []);
 const standing = { setup: "on", openPanels: new Set<string>() };
-const laid = (...of: Parameters<typeof makeTest>) => layOut(isolation, none, standing, makeTest(...of));
+const laid = (...of: Parameters<typeof makeTest>) => layOut(dictionary, none, standing, makeTest(...of));
 
 describe("a test has a name", () => {
   it("by what the meter is turned to and where its leads go; at one plug by the plug and its side", () => {
@@ -58,7 +60,7 @@ describe("a test has a name", () => {
     expect(placeOf(machine, makeTest("on", "acv", "in-L", "in-N"))).toBe("AC volts, Line in to Neutral in; plugged in");
     expect(placeOf(machine, makeTest("on", "look", "lamp"))).toBe("Lamp: look and listen; plugged in");
     expect(placeOf(machine, makeTest("gone", "acv", "nowhere", "nothing"))).toBe("AC volts, nowhere to nothing; gone");
-    const all = isolation.permitted.map((t) => placeOf(machine, t));
+    const all = dictionary.permitted.map((t) => placeOf(machine, t));
     expect(new Set(all).size).toBe(all.length);
   });
   it("every function has its words", () => {
@@ -83,7 +85,7 @@ describe("a test has a name", () => {
 describe("a test laid out", () => {
   it("says where each lead goes, its wire, its side, its signal, and what the black one stands on", () => {
     const { red, black } = layOut(
-      Isolation.of(fridge, ORDINARY_METER),
+      FaultDictionary.of(fridge, ORDINARY_METER),
       { ...none, probability: new Float64Array(0) },
       { setup: "unplugged", openPanels: new Set() },
       makeTest("unplugged", "ohms", "J2-1", "J2-3"),
@@ -122,7 +124,7 @@ describe("a test laid out", () => {
       setup: string,
     ) =>
       layOut(
-        Isolation.of(fridge, ORDINARY_METER),
+        FaultDictionary.of(fridge, ORDINARY_METER),
         { ...none, probability: new Float64Array(0) },
         { setup, openPanels: new Set() },
         makeTest(setup, fn, red, black),
@@ -136,7 +138,7 @@ describe("a test laid out", () => {
   it("has a range for every clamp: a sleeping panel, an element, a compressor as it starts, a motor on its battery", () => {
     const clamped = (name: string, setup: string, fn: "clamp" | "dcclamp" | "inrush", id: string) =>
       layOut(
-        Isolation.of(machineNamed(name), ORDINARY_METER),
+        FaultDictionary.of(machineNamed(name), ORDINARY_METER),
         { ...none, probability: new Float64Array(0) },
         { setup, openPanels: new Set() },
         makeTest(setup, fn, id),
@@ -174,9 +176,9 @@ describe("a test laid out", () => {
           },
         ],
       ] as Evidence[][]) {
-        const beliefs = isolation.beliefs(evidence);
-        const { meanings, window } = layOut(isolation, beliefs, standing, test);
-        const { outcomes, chances } = isolation.tableFor(test);
+        const beliefs = believe(dictionary, evidence);
+        const { meanings, window } = layOut(dictionary, beliefs, standing, test);
+        const { outcomes, chances } = dictionary.tableFor(test);
         expect(meanings.length).toBeGreaterThan(0);
         const shares = meanings.map((m) => m.probability);
         expect(shares).toEqual([...shares].sort((a, b) => b - a));
@@ -185,7 +187,7 @@ describe("a test laid out", () => {
           expect(m.probability).toBeGreaterThanOrEqual(0.01);
           const o = outcomes.indexOf(m.outcome);
           const mass = (piece: string | null) =>
-            isolation.hypotheses.reduce(
+            dictionary.hypotheses.reduce(
               (sum, h, i) =>
                 sum +
                 (piece === null || h.piece === piece ? beliefs.probability[i]! * chances[i * outcomes.length + o]! : 0),
@@ -196,7 +198,7 @@ describe("a test laid out", () => {
             expect(leaf.probability).toBeCloseTo(mass(leaf.piece) / mass(null), 9);
             expect(leaf.probability).toBeGreaterThanOrEqual(0.08);
           }
-          const own = [...new Set(isolation.hypotheses.map((h) => h.piece))]
+          const own = [...new Set(dictionary.hypotheses.map((h) => h.piece))]
             .map((piece) => ({ piece, p: mass(piece) / mass(null) }))
             .filter((x) => x.p >= 0.08)
             .sort((a, b) => b.p - a.p || (a.piece < b.piece ? -1 : 1))
@@ -217,9 +219,9 @@ describe("a test laid out", () => {
 describe("why this test", () => {
   const test = makeTest("off", "ohms", "out-L", "in-N");
   const rated = (score: number, minutes = 3): RatedTest => ({ test, bits: 1, minutes, risk: 0, score });
-  const why = (chosen: RatedTest, second?: RatedTest) => propose(isolation, none, standing, chosen, second).why;
+  const why = (chosen: RatedTest, second?: RatedTest) => propose(dictionary, none, standing, chosen, second).why;
   it("is what its two likeliest results would point to, what it takes, and how far the next best falls behind", () => {
-    const [first, other] = layOut(isolation, none, standing, test).meanings;
+    const [first, other] = layOut(dictionary, none, standing, test).meanings;
     expect(why(rated(1))).toMatch(/^.+ points to .+; .+ to .+\. It takes about 3 min\.$/);
     expect(why(rated(1)).toLowerCase()).toContain(
       `${first!.words.toLowerCase()} points to ${first!.leaves
@@ -233,12 +235,14 @@ describe("why this test", () => {
     expect(why(rated(1), rated(0.97))).not.toContain("next best");
   });
   it("or what it is made for, where that is not what it tells", () => {
-    expect(propose(isolation, none, standing, rated(1), undefined, { why: "Because.", proves: "feed" })).toMatchObject({
-      why: "Because.",
-      proves: "feed",
-      bits: 1,
-    });
-    expect(propose(isolation, none, standing, rated(1), undefined).proves).toBeNull();
+    expect(propose(dictionary, none, standing, rated(1), undefined, { why: "Because.", proves: "feed" })).toMatchObject(
+      {
+        why: "Because.",
+        proves: "feed",
+        bits: 1,
+      },
+    );
+    expect(propose(dictionary, none, standing, rated(1), undefined).proves).toBeNull();
   });
 });
 

@@ -6,7 +6,7 @@ import { clampFunction, voltsFunction } from "../../src/core/diagnose/dictionary
 import { walkOf } from "../../src/core/diagnose/advice/baseline-walk";
 import { isClamp, unitOf } from "../../src/core/instrument/meter";
 import { drawnValues, nominalValues } from "../../src/core/simulate/values";
-import { specimenWeights } from "../../src/core/diagnose/dictionary/prediction";
+import { specimenWeights } from "../../src/core/diagnose/dictionary/predictor";
 import { hypothesesOf } from "../../src/core/diagnose/hypotheses/hypothesis";
 import { kernelOf, massBelow } from "../../src/core/diagnose/reading/likelihood";
 import { scaleOf, toScale } from "../../src/core/diagnose/reading/scale";

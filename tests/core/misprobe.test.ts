@@ -5,7 +5,6 @@ import { misfitOf } from "../../src/core/diagnose/advice/likely-slips";
 import { signChance, signsOf, UNIT_SIGNS, WHOLE_UNIT } from "../../src/core/diagnose/evidence/signs";
 import { pieceSuspects } from "../../src/core/diagnose/belief/suspects";
 import { whatIf } from "../../src/core/diagnose/advice/what-if";
-import { Isolation } from "../../src/core/diagnose/isolation";
 import { unknownPiece, unknownSign } from "../../src/core/diagnose/advice/expressible";
 import type { Fault } from "../../src/core/model/fault";
 import type { Shown } from "../../src/core/quantity/read";
@@ -15,9 +14,12 @@ import { makeTest, type Test } from "../../src/core/simulate/test";
 import { nominalValues } from "../../src/core/simulate/values";
 import { PART_KINDS } from "../../src/core/model/kinds/registry";
 import { FLEET, machineNamed } from "../support/fleet";
+import { FaultDictionary } from "../../src/core/diagnose/dictionary/fault-dictionary";
+import { believe } from "../../src/core/diagnose/belief/beliefs";
+import { signsWorthIt } from "../../src/core/diagnose/belief/signs-worth-it";
 
-const isolation = Isolation.of(machineNamed("quellmoor-sb-210"), ORDINARY_METER);
-const { machine } = isolation;
+const dictionary = FaultDictionary.of(machineNamed("quellmoor-sb-210"), ORDINARY_METER);
+const { machine } = dictionary;
 const simulator = new Simulator(machine);
 const HINGE: Fault = { part: "H1-1", mode: "open" };
 
@@ -42,7 +44,7 @@ describe("the misprobe check", () => {
       makeTest("cold-call", "dcv", "H1-1.door", "H1-3.door"),
       makeTest("unplugged", "ohms", "H1-1.cab", "H1-1.door"),
     ])
-      expect(misfitOf(isolation, [...known, reading("b", t, shows(t, [HINGE]))], "b"), t.red).toBeNull();
+      expect(misfitOf(dictionary, [...known, reading("b", t, shows(t, [HINGE]))], "b"), t.red).toBeNull();
   });
 
   test.each([
@@ -66,7 +68,7 @@ describe("the misprobe check", () => {
     ],
   ] as const)("%s is named, or cannot be told from what is possible", (_name, meant, really, words) => {
     const shown = shows(really, [HINGE]);
-    const misfit = misfitOf(isolation, [...known, reading("b", meant, shown)], "b");
+    const misfit = misfitOf(dictionary, [...known, reading("b", meant, shown)], "b");
     // Line to chassis reads as line to neutral does: nobody can see that slip in the reading.
     if (words === null) return void expect(misfit).toBeNull();
     expect(misfit).not.toBeNull();
@@ -77,20 +79,20 @@ describe("the misprobe check", () => {
 
   test("a value that nothing gives is not explained away", () => {
     const misfit = misfitOf(
-      isolation,
+      dictionary,
       [...known, reading("b", makeTest("cold-call", "dcv", "J2-1.pad", "J2-3.pad"), { kind: "value", value: 47.3 })],
       "b",
     );
     expect(misfit).not.toBeNull();
     if (misfit!.slips.length === 0) expect(misfit!.sentence).toContain("no usual slip explains it");
-    expect(misfitOf(isolation, known, "nothing")).toBeNull();
+    expect(misfitOf(dictionary, known, "nothing")).toBeNull();
   });
 
   test("a reading in thousandths: the display was read wrongly", () => {
     const t = makeTest("unplugged", "ohms", "ntc-1", "ntc-2");
     const shown = shows(t, [HINGE]);
     const misfit = misfitOf(
-      isolation,
+      dictionary,
       [...known, reading("b", t, { kind: "value", value: (shown as { value: number }).value / 1000 })],
       "b",
     );
@@ -100,7 +102,7 @@ describe("the misprobe check", () => {
 
 describe("signs, and repairs that were tried", () => {
   test.each(FLEET)("%s: every sign has a chance under every hypothesis, and speaks for something", (name) => {
-    const own = Isolation.of(machineNamed(name), ORDINARY_METER);
+    const own = FaultDictionary.of(machineNamed(name), ORDINARY_METER);
     for (const s of signsOf(own.machine)) {
       const chances = own.hypotheses.map((h) => signChance(own.machine, s.part, s.sign, h)!);
       for (const c of chances) expect(c > 0 && c < 1).toBe(true);
@@ -120,7 +122,7 @@ describe("signs, and repairs that were tried", () => {
   });
 
   const of = (evidence: readonly Evidence[], piece: string) =>
-    pieceSuspects(isolation, isolation.beliefs(evidence)).find((s) => s.piece === piece)?.probability ?? 0;
+    pieceSuspects(dictionary, believe(dictionary, evidence)).find((s) => s.piece === piece)?.probability ?? 0;
 
   test("a green contact raises its plug, a clean one lowers it; looked at twice it counts once", () => {
     const green = (there: boolean, id = "s"): Evidence => ({
@@ -146,13 +148,13 @@ describe("signs, and repairs that were tried", () => {
   test("it comes and goes when moved: contacts and wires before boards", () => {
     const moved: Evidence = { type: "sign", id: "m", part: WHOLE_UNIT, sign: "moved", there: true };
     expect(of([complaint, moved], "panel-board")).toBeLessThan(of([complaint], "panel-board") / 2);
-    expect(isolation.signsWorthIt(isolation.beliefs([complaint]).probability, new Set())[0]!.bits).toBeGreaterThan(
+    expect(signsWorthIt(dictionary, believe(dictionary, [complaint]).probability, new Set())[0]!.bits).toBeGreaterThan(
       0.01,
     );
     expect(
-      isolation
-        .signsWorthIt(isolation.beliefs([complaint]).probability, new Set([`${WHOLE_UNIT} moved`]))
-        .some((s) => s.sign === "moved"),
+      signsWorthIt(dictionary, believe(dictionary, [complaint]).probability, new Set([`${WHOLE_UNIT} moved`])).some(
+        (s) => s.sign === "moved",
+      ),
     ).toBe(false);
   });
 
@@ -170,7 +172,7 @@ describe("signs, and repairs that were tried", () => {
 
 describe("what if", () => {
   test("a test under the leading suspects, beside what it shows if all is well", () => {
-    const rows = whatIf(isolation, [complaint], makeTest("cold-call", "dcv", "H1-1.door", "H1-3.door"));
+    const rows = whatIf(dictionary, [complaint], makeTest("cold-call", "dcv", "H1-1.door", "H1-3.door"));
     expect(rows[0]).toMatchObject({ name: "If all is well", shows: "12.5 to 13.8 V" });
     expect(rows.length).toBe(4);
     expect(new Set(rows.slice(1).map((r) => r.shows)).size).toBeGreaterThan(1);

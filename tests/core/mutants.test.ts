@@ -12,12 +12,15 @@ import { signChance } from "../../src/core/diagnose/evidence/signs";
 import { windowOf, verdictOf } from "../../src/core/diagnose/reading/window";
 import { makeTest, testKey } from "../../src/core/simulate/test";
 import { ALL_MEANS } from "../../src/core/diagnose/planning/means";
-import { demoIsolation } from "../support/demo-machine";
+import { demoDictionary } from "../support/demo-machine";
 import { randomSource, randomValues, UnitOnTheBench } from "../support/unit-on-the-bench";
+import { choose } from "../../src/core/diagnose/planning/rating";
+import { believe } from "../../src/core/diagnose/belief/beliefs";
+import { signsWorthIt } from "../../src/core/diagnose/belief/signs-worth-it";
 
 // What changed pieces of the code once lived through: the meaning of each is held here.
-const isolation = demoIsolation();
-const { machine } = isolation;
+const dictionary = demoDictionary();
+const { machine } = dictionary;
 const setupOf = (id: string) => machine.setupById.get(id)!;
 
 describe("the usual slips of a test", () => {
@@ -96,7 +99,7 @@ describe("what is asked before a board is blamed", () => {
       const made = new Set<string>();
       let proofs = 0;
       for (let k = 0; k < 16; k++) {
-        const { next } = advise(isolation, evidence, standing);
+        const { next } = advise(dictionary, evidence, standing);
         if (!next) break;
         expect(forbidden(machine, setupOf(next.test.setup), next.test)).toBeNull();
         expect(canMake(machine, next.test, ALL_MEANS)).toBe(true);
@@ -125,7 +128,7 @@ describe("what is asked before a board is blamed", () => {
 });
 
 describe("the window of a sound machine", () => {
-  const meter = isolation.meter;
+  const meter = dictionary.meter;
   const volts = makeTest("cold-call", "dcv", "J2-1", "J2-3");
   test("reaches below nothing for direct volts only; an overload fits a reading above ten megohms, and no label fits a value", () => {
     const near = [
@@ -151,7 +154,7 @@ describe("the window of a sound machine", () => {
     expect(verdictOf({ kind: "unsteady" }, { kind: "value", value: 1 })).toBe("does not fit");
   });
   test("its ends are inside it", () => {
-    const window = windowOf(volts, isolation.predictionsFor(volts)[0]!, meter);
+    const window = windowOf(volts, dictionary.predictionsFor(volts)[0]!, meter);
     if (window.kind !== "range") throw new Error("no range");
     for (const value of [window.low, window.high]) expect(verdictOf(window, { kind: "value", value })).toBe("fits");
     expect(verdictOf(window, { kind: "value", value: window.low - 0.01 })).toBe("does not fit");
@@ -170,21 +173,21 @@ describe("a dead test beside a live one", () => {
   });
   test("is taken from 80 % of its worth on, and not below; a dead one that is best needs no share", () => {
     expect(exposureOf(machine, setupOf("cold-call"), live.test)).toBe("live");
-    expect(isolation.choose([live, dead(0.8)])).toEqual(dead(0.8));
-    expect(isolation.choose([live, dead(0.79)])).toEqual(live);
-    expect(isolation.choose([live])).toEqual(live);
-    expect(isolation.choose([dead(1), { ...live, score: 0.9 }])).toEqual(dead(1));
-    expect(isolation.choose([])).toBeNull();
+    expect(choose(dictionary.machine, [live, dead(0.8)])).toEqual(dead(0.8));
+    expect(choose(dictionary.machine, [live, dead(0.79)])).toEqual(live);
+    expect(choose(dictionary.machine, [live])).toEqual(live);
+    expect(choose(dictionary.machine, [dead(1), { ...live, score: 0.9 }])).toEqual(dead(1));
+    expect(choose(dictionary.machine, [])).toBeNull();
   });
 });
 
 describe("what a sign would tell", () => {
   test("is the mutual information of the sign and the piece, worked out here from the joint table", () => {
-    const { probability } = isolation.beliefs([{ type: "complaint", id: "c", complaint: "panel-dark" }]);
+    const { probability } = believe(dictionary, [{ type: "complaint", id: "c", complaint: "panel-dark" }]);
     const plogp = (p: number) => (p > 0 ? p * Math.log2(p) : 0);
-    for (const sign of isolation.signsWorthIt(probability, new Set()).slice(0, 8)) {
+    for (const sign of signsWorthIt(dictionary, probability, new Set()).slice(0, 8)) {
       const joint = new Map<string, [number, number]>();
-      isolation.hypotheses.forEach((h, i) => {
+      dictionary.hypotheses.forEach((h, i) => {
         const chance = signChance(machine, sign.part, sign.sign, h)!;
         const row = joint.get(h.piece) ?? [0, 0];
         joint.set(h.piece, [row[0] + probability[i]! * chance, row[1] + probability[i]! * (1 - chance)]);
@@ -200,19 +203,19 @@ describe("what a sign would tell", () => {
         rows.reduce((sum, r) => sum + plogp(r[0]) + plogp(r[1]), 0);
       expect(sign.bits).toBeCloseTo(Math.max(0, information), 9);
     }
-    const bits = isolation.signsWorthIt(probability, new Set()).map((x) => x.bits);
+    const bits = signsWorthIt(dictionary, probability, new Set()).map((x) => x.bits);
     expect(bits).toEqual([...bits].sort((a, b) => b - a));
-    const first = isolation.signsWorthIt(probability, new Set())[0]!;
+    const first = signsWorthIt(dictionary, probability, new Set())[0]!;
     expect(
-      isolation
-        .signsWorthIt(probability, new Set([`${first.part} ${first.sign}`]))
-        .some((x) => x.part === first.part && x.sign === first.sign),
+      signsWorthIt(dictionary, probability, new Set([`${first.part} ${first.sign}`])).some(
+        (x) => x.part === first.part && x.sign === first.sign,
+      ),
     ).toBe(false);
   });
 });
 
 describe("a kernel where room or mains are known", () => {
-  const scale = scaleOf(isolation.meter, "dcv");
+  const scale = scaleOf(dictionary.meter, "dcv");
   const at = (...y: number[]) => y.map((v) => ({ kind: "value" as const, value: fromScale(scale, v) }));
   test("lies where the specimens lie that agree with what is known, and is spread by half of all at least", () => {
     const kernel = makeKernel(at(100, 104, 108), scale, [1, 0, 0]);
@@ -238,7 +241,7 @@ describe("a kernel where room or mains are known", () => {
 });
 
 describe("readings that are kept as one", () => {
-  const meter = isolation.meter;
+  const meter = dictionary.meter;
   const t = makeTest("cold-call", "dcv", "J2-1", "J2-3");
   const value = (v: number) => [{ kind: "value" as const, value: v }];
   test("differ by less than a hundredth of the meter's error; a label, a beep or another manner is never the same", () => {

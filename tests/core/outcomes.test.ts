@@ -3,7 +3,7 @@ import { describe, expect, it } from "vitest";
 import { ORDINARY_METER } from "../../src/core/instrument/meter";
 import { density, makeKernel, SLIP } from "../../src/core/diagnose/reading/likelihood";
 import { outcomeOf, outcomeTable, plogp, type OutcomeTable } from "../../src/core/diagnose/dictionary/outcomes";
-import type { Prediction } from "../../src/core/diagnose/dictionary/prediction";
+import type { Prediction } from "../../src/core/diagnose/reading/prediction";
 import { scaleOf, toScale } from "../../src/core/diagnose/reading/scale";
 import type { Shown } from "../../src/core/quantity/read";
 import { makeTest } from "../../src/core/simulate/test";

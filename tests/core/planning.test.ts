@@ -16,9 +16,9 @@ import { readEngineering, readShown } from "../../src/core/quantity/read";
 import { quantity } from "../../src/core/quantity/format";
 import { uniformFor } from "../../src/core/random";
 import { makeTest, testKey } from "../../src/core/simulate/test";
-import { demoIsolation } from "../support/demo-machine";
+import { demoDictionary } from "../support/demo-machine";
 
-const isolation = demoIsolation();
+const isolation = demoDictionary();
 const { machine } = isolation;
 const closed = (setup: string): Standing => ({ setup, openPanels: new Set() });
 

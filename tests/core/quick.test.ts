@@ -1,12 +1,12 @@
 import { describe, expect, it } from "vitest";
 import { ORDINARY_METER } from "../../src/core/instrument/meter";
 import { readMachineYaml, writeMachineYaml } from "../../src/core/model/file/machine-yaml";
-import { Isolation } from "../../src/core/diagnose/isolation";
 import { compileMachine } from "../../src/core/model/compile";
 import { checkpointsTo, quickMachine, readLoads } from "../../src/core/model/quick";
 import { skeletonOf } from "../../src/core/model/skeleton";
 import { search } from "../support/isolate-unit";
 import { randomSource, randomValues, UnitOnTheBench } from "../support/unit-on-the-bench";
+import { FaultDictionary } from "../../src/core/diagnose/dictionary/fault-dictionary";
 
 const dryer = quickMachine({
   id: "dryer",
@@ -72,8 +72,8 @@ describe("a machine without a file", () => {
     "gets the same isolation: every fault at the door ends at its piece or among those no test tells apart",
     { timeout: 120_000 },
     () => {
-      const isolation = Isolation.of(compileMachine(dryer), ORDINARY_METER);
-      isolation.build();
+      const dictionary = FaultDictionary.of(compileMachine(dryer), ORDINARY_METER);
+      dictionary.build();
       const random = randomSource(3);
       for (const id of [
         "outlet:dead",
@@ -86,11 +86,11 @@ describe("a machine without a file", () => {
         "load-2:open",
         "wire-N:open",
       ]) {
-        const h = isolation.hypotheses.find((x) => x.id === id)!;
+        const h = dictionary.hypotheses.find((x) => x.id === id)!;
         if (h.kind !== "fault") throw new Error(id);
         const run = search(
-          isolation,
-          new UnitOnTheBench(isolation.machine, [h.fault], randomValues(isolation.machine, random), random),
+          dictionary,
+          new UnitOnTheBench(dictionary.machine, [h.fault], randomValues(dictionary.machine, random), random),
           "advice",
         );
         expect(run.pieces, id).toEqual([h.piece]);

@@ -1,15 +1,16 @@
 import { describe, expect, test } from "vitest";
 import { ORDINARY_METER } from "../../src/core/instrument/meter";
-import { Isolation } from "../../src/core/diagnose/isolation";
 import { pieceSuspects } from "../../src/core/diagnose/belief/suspects";
 import { restLeft, restRule } from "../../src/core/schedule/rest";
 import { resultWords, runSheet } from "../../src/core/schedule/run-sheet";
 import { FLEET, machineNamed } from "../support/fleet";
+import { FaultDictionary } from "../../src/core/diagnose/dictionary/fault-dictionary";
+import { believe } from "../../src/core/diagnose/belief/beliefs";
 
 describe("the machine's own tests as a run sheet", () => {
   test.each(FLEET)("%s: every step says what should run, every relay how its two edges are proven", (name) => {
-    const isolation = Isolation.of(machineNamed(name), ORDINARY_METER);
-    const sheet = runSheet(isolation);
+    const dictionary = FaultDictionary.of(machineNamed(name), ORDINARY_METER);
+    const sheet = runSheet(dictionary);
     expect(sheet.steps.length).toBeGreaterThan(1);
     for (const step of sheet.steps) {
       expect(step.how.length).toBeGreaterThan(3);
@@ -28,8 +29,8 @@ describe("the machine's own tests as a run sheet", () => {
   });
 
   test("a relay test proves that it closes, and that it opens again: the welded one is seen only in the second", () => {
-    const isolation = Isolation.of(machineNamed("quellmoor-sb-210"), ORDINARY_METER);
-    const sheet = runSheet(isolation);
+    const dictionary = FaultDictionary.of(machineNamed("quellmoor-sb-210"), ORDINARY_METER);
+    const sheet = runSheet(dictionary);
     const k1 = sheet.relays.find((r) => r.relay === "K1")!;
     expect(k1.closes).toContainEqual(expect.objectContaining({ setup: "cold-call", part: "compressor" }));
     expect(k1.opens).toContainEqual(expect.objectContaining({ setup: "satisfied", part: "compressor" }));
@@ -59,8 +60,8 @@ describe("the machine's own tests as a run sheet", () => {
       test: step.loads.find((l) => l.part === "compressor")!.test,
       shown: { kind: "label" as const, label },
     });
-    const board = (evidence: Parameters<Isolation["beliefs"]>[0]) =>
-      pieceSuspects(isolation, isolation.beliefs(evidence))
+    const board = (evidence: Parameters<typeof believe>[1]) =>
+      pieceSuspects(dictionary, believe(dictionary, evidence))
         .find((s) => s.piece === "main-board")
         ?.faults.find((f) => f.id === "K1:welded")?.probability ?? 0;
     // It ran when it should: that says nothing against a welded contact. Running on says it.
@@ -69,18 +70,18 @@ describe("the machine's own tests as a run sheet", () => {
   });
 
   test("service tests are reached by gestures from the step before, currents are worth a clamp", () => {
-    const sheet = runSheet(Isolation.of(machineNamed("firnau-bf-330"), ORDINARY_METER));
+    const sheet = runSheet(FaultDictionary.of(machineNamed("firnau-bf-330"), ORDINARY_METER));
     const test1 = sheet.steps.find((s) => s.setup === "mode.compressor-test")!;
     expect(test1.legs.map((l) => l.mode)).toContain("compressor-test");
     expect(test1.loads.find((l) => l.part === "compressor")).toMatchObject({ should: "runs", runs: true });
-    const quellmoor = runSheet(Isolation.of(machineNamed("quellmoor-sb-210"), ORDINARY_METER));
+    const quellmoor = runSheet(FaultDictionary.of(machineNamed("quellmoor-sb-210"), ORDINARY_METER));
     expect(quellmoor.steps.find((s) => s.setup === "defrost")!.clamps.map((c) => c.name)).toEqual([
       "Violet wire to the heater",
     ]);
   });
 
   test("a second start of the compressor comes after its rest", () => {
-    const sheet = runSheet(Isolation.of(machineNamed("quellmoor-sb-210"), ORDINARY_METER));
+    const sheet = runSheet(FaultDictionary.of(machineNamed("quellmoor-sb-210"), ORDINARY_METER));
     const running = sheet.steps.filter((s) => s.loads.some((l) => l.part === "compressor" && l.should === "runs"));
     expect(running[0]!.rest).toBe(0);
     for (const step of running.slice(1)) expect(step.rest).toBe(5);

@@ -23,7 +23,6 @@ import {
   SOMETHING_ELSE_PRIOR,
   type Hypothesis,
 } from "../../src/core/diagnose/hypotheses/hypothesis";
-import { Isolation } from "../../src/core/diagnose/isolation";
 import { windowWords } from "../../src/core/diagnose/advice/test-sheet";
 import { historyOf, reasonsFor } from "../../src/core/diagnose/advice/reasons";
 import { sameNominal, windowOf } from "../../src/core/diagnose/reading/window";
@@ -33,6 +32,8 @@ import { observe } from "../../src/core/simulate/observe";
 import { makeTest } from "../../src/core/simulate/test";
 import { nominalValues } from "../../src/core/simulate/values";
 import { KETTLE } from "../support/kettle";
+import { FaultDictionary } from "../../src/core/diagnose/dictionary/fault-dictionary";
+import { believe, involvement } from "../../src/core/diagnose/belief/beliefs";
 
 // A kettle with questions, a code table of one lamp, and a heater that takes its fuse with it.
 const TEXT = `${KETTLE.replace(
@@ -56,8 +57,8 @@ causes:
   - { part: heater, mode: to-case, then: { part: F1, mode: blown }, share: 0.25 }
 `;
 const { machine } = readMachineYaml(TEXT, "kettle.yaml");
-const isolation = Isolation.of(machine, ORDINARY_METER);
-isolation.build();
+const dictionary = FaultDictionary.of(machine, ORDINARY_METER);
+dictionary.build();
 const hypotheses = hypothesesOf(machine);
 const volts = (value: number): Shown => ({ kind: "value", value });
 const named = (id: string) => hypotheses.find((h) => h.id === id)!;
@@ -199,16 +200,16 @@ describe("what can be told apart", () => {
         simulator.energise(s, faultsOf(machine, named(id)), nominalValues(machine)),
       ]),
     );
-    return isolation.permitted.map((test) => observe(simulator, state.get(test.setup)!, test, ORDINARY_METER));
+    return dictionary.permitted.map((test) => observe(simulator, state.get(test.setup)!, test, ORDINARY_METER));
   };
   const alike = (a: string, b: string, only = (_: number) => true) => {
     const [x, y] = [readings(a), readings(b)];
-    return isolation.permitted.every((test, t) => !only(t) || sameNominal(test, [x[t]!], [y[t]!], ORDINARY_METER));
+    return dictionary.permitted.every((test, t) => !only(t) || sameNominal(test, [x[t]!], [y[t]!], ORDINARY_METER));
   };
 
   it("groups the faults that no permitted reading tells apart, links and all", () => {
     const ids = hypotheses.filter((h) => h.kind !== "something else").map((h) => h.id);
-    const groups = faultGroups(isolation);
+    const groups = faultGroups(dictionary);
     expect(groups.flat().sort()).toEqual([...ids].sort());
     for (const a of ids)
       for (const b of ids)
@@ -223,17 +224,17 @@ describe("what can be told apart", () => {
   });
 
   it("names what shows nothing at all to the eye: every look the same as on a sound machine", () => {
-    const coverage = coverageOf(isolation);
-    const looks = (t: number) => isolation.permitted[t]!.function === "look";
+    const coverage = coverageOf(dictionary);
+    const looks = (t: number) => dictionary.permitted[t]!.function === "look";
     const unseen = hypotheses.filter((h) => h.kind === "fault" && alike(h.id, "no-fault", looks)).map((h) => h.id);
     expect(coverage.unseen.map((f) => f.id).sort()).toEqual([...unseen].sort());
     expect(unseen.length).toBeGreaterThan(0);
     expect(unseen.length).toBeLessThan(coverage.faults);
     expect(coverage.faults).toBe(hypotheses.filter((h) => h.kind === "fault").length);
-    expect(coverage.tests + coverage.idleTests).toBe(isolation.permitted.length);
+    expect(coverage.tests + coverage.idleTests).toBe(dictionary.permitted.length);
     expect(coverage.unseen.every((f) => f.name.includes(": "))).toBe(true);
     // Who stands together, who shows nowhere, and who stands alone are all the faults there are, each once.
-    const groups = faultGroups(isolation);
+    const groups = faultGroups(dictionary);
     expect(coverage.silent.map((f) => f.id)).toEqual(
       groups.find((g) => g.includes("no-fault"))!.filter((id) => id !== "no-fault"),
     );
@@ -244,7 +245,7 @@ describe("what can be told apart", () => {
   });
 
   it("names the points that would help most, by the pairs that each would tell apart", () => {
-    const { helpfulPoints } = coverageOf(isolation);
+    const { helpfulPoints } = coverageOf(dictionary);
     const pointed = new Set([...machine.points.values()].map((p) => machine.nets[p.node]));
     for (const { net, pairs } of helpfulPoints) {
       expect(pointed.has(net), net).toBe(false);
@@ -255,9 +256,9 @@ describe("what can be told apart", () => {
   });
 
   it("finds the setup that would show a thing: that of a complaint which says so, else the first with power in which anything shows it", () => {
-    expect(setupShowing(isolation, { part: "lamp", label: "dark" })).toBe("later");
-    expect(setupShowing(isolation, { part: "lamp", label: "bright" })).toBe("on");
-    expect(setupShowing(isolation, { part: "lamp", label: "purple" })).toBeNull();
+    expect(setupShowing(dictionary, { part: "lamp", label: "dark" })).toBe("later");
+    expect(setupShowing(dictionary, { part: "lamp", label: "bright" })).toBe("on");
+    expect(setupShowing(dictionary, { part: "lamp", label: "purple" })).toBeNull();
   });
 });
 
@@ -270,7 +271,7 @@ describe("the reasons for and against a piece", () => {
   });
   const atHeater = makeTest("on", "acv", "out-L", "in-N");
   const odds = (probability: ArrayLike<number>, piece: string) => {
-    const own = isolation.hypotheses.reduce(
+    const own = dictionary.hypotheses.reduce(
       (sum, h, i) => sum + (blamedPieces(h).includes(piece) ? probability[i]! : 0),
       0,
     );
@@ -282,17 +283,17 @@ describe("the reasons for and against a piece", () => {
     ["half of it", 62],
   ] as const)("weigh one reading by how far it moves the odds (Good, 1950): %s", (_, value) => {
     const evidence = [reading(atHeater, volts(value))];
-    const [before, after] = [isolation.beliefs([]), isolation.beliefs(evidence)];
+    const [before, after] = [believe(dictionary, []), believe(dictionary, evidence)];
     for (const piece of ["heater", "fuse", "cord", "house", "no-fault"]) {
       const moved = Math.log2(odds(after.probability, piece) / odds(before.probability, piece));
-      const reasons = reasonsFor(isolation, evidence, after, piece);
+      const reasons = reasonsFor(dictionary, evidence, after, piece);
       if (Math.abs(moved) < 0.4) expect(reasons, piece).toEqual([]);
       else {
         expect(reasons, piece).toHaveLength(1);
         expect(reasons[0]!.bits).toBeCloseTo(moved, 6);
         expect(reasons[0]!.side).toBe(moved > 0 ? "for" : "against");
         expect(reasons[0]!.soundShows).toBe(
-          windowWords(windowOf(atHeater, isolation.predictionsFor(atHeater)[0]!, ORDINARY_METER), "acv"),
+          windowWords(windowOf(atHeater, dictionary.predictionsFor(atHeater)[0]!, ORDINARY_METER), "acv"),
         );
       }
     }
@@ -303,9 +304,9 @@ describe("the reasons for and against a piece", () => {
       { ...reading(atHeater, volts(0)), id: "a" } as Evidence,
       { ...reading(makeTest("on", "acv", "in-L", "in-N"), volts(119)), id: "b" } as Evidence,
     ];
-    const beliefs = isolation.beliefs(evidence);
-    expect(reasonsFor(isolation, evidence, beliefs, "not a piece")).toEqual([]);
-    const reasons = reasonsFor(isolation, evidence, beliefs, "fuse");
+    const beliefs = believe(dictionary, evidence);
+    expect(reasonsFor(dictionary, evidence, beliefs, "not a piece")).toEqual([]);
+    const reasons = reasonsFor(dictionary, evidence, beliefs, "fuse");
     expect(reasons.length).toBeGreaterThan(1);
     expect(reasons.map((r) => Math.abs(r.bits))).toEqual(reasons.map((r) => Math.abs(r.bits)).sort((x, y) => y - x));
     // What was measured says what it would show with this fault; a complaint has no such thing to say.
@@ -317,9 +318,9 @@ describe("the reasons for and against a piece", () => {
   });
   it("the history begins with the complaint, ends with what is believed now, and adds to no more than one", () => {
     const evidence: Evidence[] = [{ type: "complaint", id: "c", complaint: "dark" }, reading(atHeater, volts(0))];
-    const history = historyOf(isolation, evidence);
+    const history = historyOf(dictionary, evidence);
     expect(history.steps.map((s) => s.evidence)).toEqual(["c", "r"]);
-    const now = isolation.involvement(isolation.beliefs(evidence).probability);
+    const now = involvement(dictionary, believe(dictionary, evidence).probability);
     history.pieces.forEach(({ piece }, i) => expect(history.steps[1]!.shares[i]).toBeCloseTo(now.get(piece)!, 12));
     for (const s of history.steps) expect(s.shares.reduce((a, b) => a + b, 0)).toBeLessThanOrEqual(1 + 1e-9);
     expect(history.pieces.length).toBeLessThanOrEqual(5);

@@ -2,13 +2,13 @@ import { describe, expect, it } from "vitest";
 import { advise } from "../../src/core/diagnose/advice/advise";
 import type { Evidence } from "../../src/core/diagnose/evidence/evidence";
 import { expressible } from "../../src/core/diagnose/advice/expressible";
-import { Isolation } from "../../src/core/diagnose/isolation";
 import { compileMachine } from "../../src/core/model/compile";
 import { applyChanges, ChangeError } from "../../src/core/model/as-found";
 import { ORDINARY_METER } from "../../src/core/instrument/meter";
 import { makeTest } from "../../src/core/simulate/test";
 import type { PartEntry } from "../../src/core/model/schema";
 import { FLEET, machineNamed } from "../support/fleet";
+import { FaultDictionary } from "../../src/core/diagnose/dictionary/fault-dictionary";
 
 /** The first machine of the fleet with a part that can be seen and that can be taken out of it. */
 function found() {
@@ -55,10 +55,10 @@ describe("evidence that a later change of the unit can no longer express", () =>
   });
 
   it("never stops the search", () => {
-    const isolation = Isolation.of(without, ORDINARY_METER);
-    isolation.build();
+    const dictionary = FaultDictionary.of(without, ORDINARY_METER);
+    dictionary.build();
     const standing = { setup: complaint.setup, openPanels: new Set<string>() };
-    expect(() => advise(isolation, expressible(without, evidence).kept, standing)).not.toThrow();
+    expect(() => advise(dictionary, expressible(without, evidence).kept, standing)).not.toThrow();
   });
 
   it("is judged kind by kind", () => {

@@ -1,12 +1,12 @@
 import { describe, expect, it } from "vitest";
 import { makeTest, testKey } from "../../src/core/simulate/test";
-import { demoIsolation } from "../support/demo-machine";
+import { demoDictionary } from "../support/demo-machine";
 import { search } from "../support/isolate-unit";
 import { randomSource, randomValues, UnitOnTheBench } from "../support/unit-on-the-bench";
 
-const isolation = demoIsolation();
-const { machine } = isolation;
-const faults = isolation.hypotheses.filter((h) => h.kind === "fault");
+const dictionary = demoDictionary();
+const { machine } = dictionary;
+const faults = dictionary.hypotheses.filter((h) => h.kind === "fault");
 
 describe("single faults of the machine, part values drawn at random", () => {
   it("takes fewer readings and minutes than walking the chain or going at random", { timeout: 600_000 }, () => {
@@ -26,7 +26,7 @@ describe("single faults of the machine, part values drawn at random", () => {
         ["walk", chain],
         ["random", shuffled],
       ] as const) {
-        const run = search(isolation, new UnitOnTheBench(machine, [h.fault], values, random), order);
+        const run = search(dictionary, new UnitOnTheBench(machine, [h.fault], values, random), order);
         sums[name][0]! += run.readings / some.length;
         sums[name][1]! += run.minutes / some.length;
       }
@@ -46,7 +46,7 @@ describe("single faults of the machine, part values drawn at random", () => {
     for (const id of ["panel:dead", "W4:open", "H1-1:open", "J2-3:open", "P1-1:open", "W3:open"]) {
       const h = faults.find((f) => f.id === id)!;
       const run = search(
-        isolation,
+        dictionary,
         new UnitOnTheBench(machine, [h.fault], randomValues(machine, random), random),
         "advice",
       );

@@ -3,16 +3,17 @@ import { ORDINARY_METER } from "../../src/core/instrument/meter";
 import { readMachineYaml } from "../../src/core/model/file/machine-yaml";
 import type { Evidence } from "../../src/core/diagnose/evidence/evidence";
 import { hypothesisName } from "../../src/core/diagnose/hypotheses/hypothesis";
-import { Isolation } from "../../src/core/diagnose/isolation";
 import { historyOf, reasonsFor } from "../../src/core/diagnose/advice/reasons";
 import { clearedParts, likeliness, partDoubt, pieceSuspects, repairsOf } from "../../src/core/diagnose/belief/suspects";
 import { makeTest, testKey } from "../../src/core/simulate/test";
 import { KETTLE } from "../support/kettle";
+import { FaultDictionary } from "../../src/core/diagnose/dictionary/fault-dictionary";
+import { believe } from "../../src/core/diagnose/belief/beliefs";
 
 const built = () => {
-  const isolation = Isolation.of(readMachineYaml(KETTLE, "kettle.yaml").machine, ORDINARY_METER);
-  isolation.build();
-  return isolation;
+  const dictionary = FaultDictionary.of(readMachineYaml(KETTLE, "kettle.yaml").machine, ORDINARY_METER);
+  dictionary.build();
+  return dictionary;
 };
 const [fed, gone, element] = [
   makeTest("on", "acv", "in-L", "in-N"),
@@ -42,20 +43,20 @@ describe("how sure", () => {
 
 describe("the suspects", () => {
   it("are the pieces still possible, each with its faults, likeliest first; a piece has what its faults add up to", () => {
-    const isolation = built();
+    const dictionary = built();
     for (const evidence of [[complaint], [complaint, volts("a", fed, 119)], [complaint, volts("a", gone, 0)]]) {
-      const beliefs = isolation.beliefs(evidence);
-      const suspects = pieceSuspects(isolation, beliefs);
+      const beliefs = believe(dictionary, evidence);
+      const suspects = pieceSuspects(dictionary, beliefs);
       const share = (piece: string) =>
-        isolation.hypotheses.reduce((sum, h, i) => sum + (h.piece === piece ? beliefs.probability[i]! : 0), 0);
-      const pieces = [...new Set(isolation.hypotheses.map((h) => h.piece))];
+        dictionary.hypotheses.reduce((sum, h, i) => sum + (h.piece === piece ? beliefs.probability[i]! : 0), 0);
+      const pieces = [...new Set(dictionary.hypotheses.map((h) => h.piece))];
       expect(suspects.map((s) => s.piece)).toEqual(
         pieces.filter((p) => share(p) >= 0.005).sort((a, b) => share(b) - share(a) || (a < b ? -1 : 1)),
       );
       for (const s of suspects) {
         expect(s.probability).toBeCloseTo(share(s.piece), 12);
         expect(s.word).toBe(likeliness(s.probability));
-        const own = isolation.hypotheses
+        const own = dictionary.hypotheses
           .map((h, i) => ({ h, p: beliefs.probability[i]! }))
           .filter(({ h, p }) => h.piece === s.piece && p >= 0.001)
           .sort((a, b) => b.p - a.p);
@@ -64,20 +65,20 @@ describe("the suspects", () => {
         for (const f of s.faults)
           expect(f.name).toBe(
             hypothesisName(
-              isolation.machine,
-              isolation.hypotheses.find((h) => h.id === f.id)!,
+              dictionary.machine,
+              dictionary.hypotheses.find((h) => h.id === f.id)!,
             ),
           );
       }
     }
   });
   it("after a repair what two hypotheses leave alike is one, with what both had", () => {
-    const isolation = built();
+    const dictionary = built();
     const evidence: Evidence[] = [complaint, { type: "tried", id: "t", piece: "heater", result: "gone" }];
     expect(repairsOf(evidence)).toEqual([{ piece: "heater", result: "gone" }]);
-    const beliefs = isolation.beliefs(evidence);
-    const sound = pieceSuspects(isolation, beliefs, repairsOf(evidence)).find((s) => s.piece === "no-fault")!;
-    const both = isolation.hypotheses.reduce(
+    const beliefs = believe(dictionary, evidence);
+    const sound = pieceSuspects(dictionary, beliefs, repairsOf(evidence)).find((s) => s.piece === "no-fault")!;
+    const both = dictionary.hypotheses.reduce(
       (sum, h, i) => sum + (h.kind === "no fault" || h.piece === "heater" ? beliefs.probability[i]! : 0),
       0,
     );
@@ -88,22 +89,22 @@ describe("the suspects", () => {
 
 describe("what is cleared", () => {
   it("is every part that evidence has made nearly impossible, in file order, by what spoke most against each of its faults", () => {
-    const isolation = built();
+    const dictionary = built();
     const evidence = [complaint, volts("a", fed, 119), volts("b", gone, 119), volts("e", element, 9.6)];
-    const beliefs = isolation.beliefs(evidence);
-    const doubt = partDoubt(isolation, beliefs);
-    const cleared = clearedParts(isolation, beliefs);
+    const beliefs = believe(dictionary, evidence);
+    const doubt = partDoubt(dictionary, beliefs);
+    const cleared = clearedParts(dictionary, beliefs);
     const prior = (part: string) =>
-      isolation.hypotheses.reduce((sum, h) => sum + (h.kind === "fault" && h.fault.part === part ? h.prior : 0), 0);
+      dictionary.hypotheses.reduce((sum, h) => sum + (h.kind === "fault" && h.fault.part === part ? h.prior : 0), 0);
     expect(cleared.map((c) => c.part)).toEqual(
-      isolation.machine.parts
+      dictionary.machine.parts
         .filter((p) => p.modes.length > 0 && (doubt[p.id] ?? 0) < Math.min(0.005, prior(p.id) / 2))
         .map((p) => p.id),
     );
     expect(cleared.length).toBeGreaterThan(0);
     for (const c of cleared) {
       const wanted = new Set(
-        isolation.hypotheses.flatMap((h, i) => {
+        dictionary.hypotheses.flatMap((h, i) => {
           if (h.kind !== "fault" || h.fault.part !== c.part) return [];
           const against = [...beliefs.byEvidence]
             .map(([id, log]) => ({ id, x: log[i]! - Math.max(...log) }))
@@ -113,25 +114,25 @@ describe("what is cleared", () => {
         }),
       );
       expect(new Set(c.by), c.part).toEqual(wanted);
-      expect(c.name).toBe(isolation.machine.partById.get(c.part)!.name);
+      expect(c.name).toBe(dictionary.machine.partById.get(c.part)!.name);
     }
-    expect(clearedParts(isolation, isolation.beliefs([]))).toEqual([]);
+    expect(clearedParts(dictionary, believe(dictionary, []))).toEqual([]);
   });
 });
 
 describe("the reasons and the history", () => {
   it("what speaks against a piece is held against the way in which it usually fails, what speaks for it against what it is thought to be now", () => {
-    const isolation = built();
+    const dictionary = built();
     const evidence = [complaint, volts("a", gone, 119)];
-    const beliefs = isolation.beliefs(evidence);
+    const beliefs = believe(dictionary, evidence);
     const reasons = ["heater", "fuse", "cord", "house"].flatMap((piece) =>
-      reasonsFor(isolation, evidence, beliefs, piece).map((r) => ({ piece, ...r })),
+      reasonsFor(dictionary, evidence, beliefs, piece).map((r) => ({ piece, ...r })),
     );
     expect(new Set(reasons.map((r) => r.side))).toEqual(new Set(["for", "against"]));
     for (const r of reasons) expect(Math.abs(r.bits)).toBeGreaterThanOrEqual(0.4);
     // A blown fuse would leave nothing behind it but what the meter adds.
     expect(reasons.find((r) => r.piece === "fuse")).toMatchObject({ side: "against", wouldShow: "0 to 0.90 V" });
-    const step = historyOf(isolation, evidence).steps;
+    const step = historyOf(dictionary, evidence).steps;
     expect(step.map((s) => s.test)).toEqual([null, testKey(gone)]);
   });
 });

@@ -13,11 +13,11 @@ import {
   piecesOf,
   type Hypothesis,
 } from "../../src/core/diagnose/hypotheses/hypothesis";
-import { Isolation } from "../../src/core/diagnose/isolation";
 import { compileMachine } from "../../src/core/model/compile";
 import { makeTest } from "../../src/core/simulate/test";
 import { machineNamed } from "../support/fleet";
 import { KETTLE } from "../support/kettle";
+import { FaultDictionary } from "../../src/core/diagnose/dictionary/fault-dictionary";
 
 /** Fuse, joint and switch in series; nothing can be reached between them. */
 const CHAIN = KETTLE.replace("at: { a: L, b: heat } }", "at: { a: L, b: mid } }")
@@ -30,22 +30,22 @@ const CHAIN = KETTLE.replace("at: { a: L, b: heat } }", "at: { a: L, b: mid } }"
     "  - { id: switch, name: Switch, repair: Replace, minutes: 8, price: 6 }\n  - { id: heater, name: Heater,",
   );
 const built = (text: string) => {
-  const isolation = Isolation.of(readMachineYaml(text, "kettle.yaml").machine, ORDINARY_METER);
-  isolation.build();
-  return isolation;
+  const dictionary = FaultDictionary.of(readMachineYaml(text, "kettle.yaml").machine, ORDINARY_METER);
+  dictionary.build();
+  return dictionary;
 };
-const isolation = built(CHAIN);
+const dictionary = built(CHAIN);
 
 describe("faults that nothing tells apart", () => {
   it("are grouped by name, the groups too; who shows nowhere stands with a sound machine", () => {
-    const groups = faultGroups(isolation);
+    const groups = faultGroups(dictionary);
     for (const g of groups) expect([...g]).toEqual([...g].sort());
     expect(groups.map((g) => g[0])).toEqual(groups.map((g) => g[0]!).sort());
     expect(groups.find((g) => g.includes("F1:blown"))).toEqual(["F1:blown", "R1:open", "S1:stuck-open"]);
     expect(groups.find((g) => g.includes("no-fault"))).toContain("S1:stuck-closed");
   });
   it("would be told apart by a point between them; each net by the pairs that it tells apart, the best first", () => {
-    const { helpfulPoints, together, silent } = coverageOf(isolation);
+    const { helpfulPoints, together, silent } = coverageOf(dictionary);
     expect(together.map((g) => g.map((f) => f.id))).toContainEqual(["F1:blown", "R1:open", "S1:stuck-open"]);
     expect(silent.map((f) => f.id)).toContain("S1:stuck-closed");
     // From `mid` the fuse is known from the other two, from `late` the switch: two pairs each. What shows nowhere is told by neither.

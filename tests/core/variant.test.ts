@@ -1,6 +1,5 @@
 import { describe, expect, it } from "vitest";
 import { ORDINARY_METER } from "../../src/core/instrument/meter";
-import { Isolation } from "../../src/core/diagnose/isolation";
 import { coverageOf } from "../../src/core/diagnose/advice/coverage";
 import { compileMachine } from "../../src/core/model/compile";
 import { applyChanges, ChangeError, changeWords, type Change } from "../../src/core/model/as-found";
@@ -11,6 +10,7 @@ import { nominalValues } from "../../src/core/simulate/values";
 import { readMachineYaml } from "../../src/core/model/file/machine-yaml";
 import { machineNamed } from "../support/fleet";
 import { KETTLE } from "../support/kettle";
+import { FaultDictionary } from "../../src/core/diagnose/dictionary/fault-dictionary";
 
 const fridge = machineNamed("quellmoor-sb-210").file;
 const cutOff: Change = {
@@ -103,9 +103,9 @@ describe("what a file can and cannot tell apart", () => {
       "  - { id: heater, kind: heater",
       "  - { id: S1, kind: switch, name: Switch, piece: fuse, rests: closed, at: { a: mid, b: heat } }\n  - { id: heater, kind: heater",
     );
-    const isolation = Isolation.of(readMachineYaml(text, "kettle.yaml").machine, ORDINARY_METER);
-    isolation.build();
-    const coverage = coverageOf(isolation);
+    const dictionary = FaultDictionary.of(readMachineYaml(text, "kettle.yaml").machine, ORDINARY_METER);
+    dictionary.build();
+    const coverage = coverageOf(dictionary);
     expect(coverage.together.map((g) => g.map((f) => f.id))).toContainEqual(["F1:blown", "S1:stuck-open"]);
     expect(coverage.helpfulPoints[0]).toMatchObject({ net: "mid" });
     expect(coverage.alone + coverage.together.flat().length + coverage.silent.length).toBe(coverage.faults);

@@ -9,15 +9,16 @@ import { compileMachine } from "../../src/core/model/compile";
 import { applyChanges } from "../../src/core/model/as-found";
 import { makeTest } from "../../src/core/simulate/test";
 import { nominalValues } from "../../src/core/simulate/values";
-import { demoIsolation } from "../support/demo-machine";
+import { demoDictionary } from "../support/demo-machine";
 import { FLEET, isolationOf, machineNamed } from "../support/fleet";
 import { search } from "../support/isolate-unit";
 import { mend } from "../support/two-faults";
 import { randomSource, randomValues, UnitOnTheBench } from "../support/unit-on-the-bench";
 import { has } from "../../src/core/model/traits";
+import { involvement } from "../../src/core/diagnose/belief/beliefs";
 
-const isolation = demoIsolation();
-const { machine } = isolation;
+const dictionary = demoDictionary();
+const { machine } = dictionary;
 const fault = (id: string) => ({ part: id.split(":")[0]!, mode: id.split(":")[1]! });
 
 describe("two faults at once", () => {
@@ -27,13 +28,13 @@ describe("two faults at once", () => {
 
   it("are not thought of while one explains everything", () => {
     const unit = new UnitOnTheBench(machine, [fault(P1_OPEN)], nominalValues(machine), randomSource(1));
-    const run = search(isolation, unit, "advice");
-    expect(weigh(isolation, run.evidence).isolation).toBe(isolation);
+    const run = search(dictionary, unit, "advice");
+    expect(weigh(dictionary, run.evidence).dictionary).toBe(dictionary);
   });
 
   it("are found one after the other: after the first repair what is left is searched for, not the same piece again", () => {
     const unit = new UnitOnTheBench(machine, [fault(P1_OPEN), fault(RELAY)], nominalValues(machine), randomSource(1));
-    const mending = mend(isolation, unit);
+    const mending = mend(dictionary, unit);
     expect(mending.well).toBe(true);
     expect(mending.found.filter((f) => f.wasBad).map((f) => f.piece)).toEqual(["door-harness", "fan"]);
     expect(mending.found.filter((f) => f.piece === "door-harness").length).toBe(1);
@@ -52,19 +53,19 @@ describe("two faults at once", () => {
       makeTest("unplugged", "ohms", "H1-3.door", "P1-3"),
     ];
     const readings = tests.map((test, i): Evidence => ({ type: "reading", id: `r${i}`, test, shown: both.read(test) }));
-    const odd = weigh(isolation, [complaint, ...readings]);
+    const odd = weigh(dictionary, [complaint, ...readings]);
     expect(odd.odd.length).toBeGreaterThan(0);
     const again = [...readings, ...readings.map((r): Evidence => ({ ...r, id: `${r.id} again` }))];
-    const wide = weigh(isolation, [complaint, ...again]);
-    expect(wide.isolation).not.toBe(isolation);
-    const ranked = wide.isolation.hypotheses
+    const wide = weigh(dictionary, [complaint, ...again]);
+    expect(wide.dictionary).not.toBe(dictionary);
+    const ranked = wide.dictionary.hypotheses
       .map((h, i) => ({ h, p: wide.beliefs.probability[i]! }))
       .sort((a, b) => b.p - a.p);
     // Two readings leave room for something that is not drawn; of what is drawn, the right pair leads.
     const top = ranked.find(({ h }) => h.kind !== "something else")!;
     expect(top.h.kind).toBe("two faults");
     expect([...faultsOf(machine, top.h)].map((f) => f.part).sort()).toEqual(["H1-1", "W6"]);
-    const shares = wide.isolation.involvement(wide.beliefs.probability);
+    const shares = involvement(wide.dictionary, wide.beliefs.probability);
     const rest = 1 - shares.get("something-else")!;
     expect(Math.min(...piecesOf(machine, top.h).map((p) => shares.get(p)!))).toBeGreaterThan(0.5 * rest);
     expect(hypothesisName(machine, top.h)).toContain("; and ");
@@ -73,21 +74,21 @@ describe("two faults at once", () => {
   it("asks first for the odd reading once more, and only that", () => {
     const standing: Standing = { setup: "cold-call", openPanels: new Set() };
     const lit: Evidence = { type: "complaint", id: "c", complaint: "no-cooling" };
-    const first = advise(isolation, [lit], standing).next!.test;
+    const first = advise(dictionary, [lit], standing).next!.test;
     const impossible: Evidence = {
       type: "reading",
       id: "x",
       test: makeTest("cold-call", "dcv", "J2-1.pad", "J2-3.pad"),
       shown: { kind: "value", value: 47.3 },
     };
-    const advice = advise(isolation, [lit, impossible], standingAfter(machine, standing, first));
+    const advice = advise(dictionary, [lit, impossible], standingAfter(machine, standing, first));
     expect(advice.next!.test).toEqual(impossible.test);
     expect(advice.next!.why).toContain("once more");
     // It was a slip: measured again it is as it should be, and the odd value no longer counts.
     const sound: Evidence = { type: "reading", id: "y", test: impossible.test, shown: { kind: "value", value: 13.2 } };
-    const after = advise(isolation, [lit, impossible, sound], standing);
+    const after = advise(dictionary, [lit, impossible, sound], standing);
     expect(after.isWider).toBe(false);
-    expect(JSON.stringify(after.suspects)).toBe(JSON.stringify(advise(isolation, [lit, sound], standing).suspects));
+    expect(JSON.stringify(after.suspects)).toBe(JSON.stringify(advise(dictionary, [lit, sound], standing).suspects));
   });
 
   it(
@@ -95,7 +96,7 @@ describe("two faults at once", () => {
     { timeout: 300_000 },
     () => {
       for (const name of ["quellmoor-sb-210", "perlgrund-tm-3"]) {
-        const own = name === "quellmoor-sb-210" ? isolation : isolationOf(name);
+        const own = name === "quellmoor-sb-210" ? dictionary : isolationOf(name);
         const random = randomSource(77);
         const faults = own.hypotheses.flatMap((h) => (h.kind === "fault" && h.led.length === 0 ? [h] : []));
         let [tried, right] = [0, 0];
@@ -173,7 +174,7 @@ describe("a unit that is not as drawn", () => {
     const hypotheses = likelyChanges(machine);
     const own = hypotheses.find((h) => h.kind === "not as drawn" && h.change.part === "door-sw")!;
     expect(hypothesisName(machine, own)).toMatch(/is bridged$/);
-    const wide = isolation.widened(hypotheses);
+    const wide = dictionary.widened(hypotheses);
     const at = wide.hypotheses.findIndex((h) => h.id === own.id);
     const setup = machine.file.setups.find((s) => s.openDoors.length > 0 && s.power === "on")!;
     const look = makeTest(setup.id, "look", "fan");

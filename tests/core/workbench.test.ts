@@ -297,6 +297,14 @@ describe("what the tools say", () => {
       sheet("relay", { rated: "10", load: "8", sort: "resistive", current: "dc", loadVolts: "110" }).verdict!.kind,
     ).toBe("bad");
   });
+  test("a supply that does not isolate says so to its tool", () => {
+    const found = FLEET.flatMap((name) => {
+      const machine = machineNamed(name);
+      return machine.parts.filter((p) => p.kind.kind === "non-isolated supply").map((p) => ({ machine, p }));
+    });
+    expect(found.length).toBeGreaterThan(0);
+    for (const { machine, p } of found) expect(toolFor(p)!.fill!(p, machine)).toMatchObject({ isolation: "none" });
+  });
   test("a rail measured with its plug off does not clear the supply", () => {
     expect(sheet("supply", { rail: "13", railWanted: "13", plug: "off" }).verdict!.kind).toBe("unsure");
     expect(sheet("supply", { rail: "13", railWanted: "13", plug: "on" }).verdict!.kind).toBe("good");

@@ -39,12 +39,12 @@ describe("platinum resistors (IEC 60751)", () => {
 describe("the page for newcomers", () => {
   it("shows a file that Unzo reads and isolates on", async () => {
     const { readMachineYaml } = await import("../../src/core/model/file/machine-yaml");
-    const { Isolation } = await import("../../src/core/diagnose/isolation");
+    const { FaultDictionary } = await import("../../src/core/diagnose/dictionary/fault-dictionary");
     const { ORDINARY_METER } = await import("../../src/core/instrument/meter");
     const page = readFileSync(new URL("../../docs/machine-file.md", import.meta.url), "utf8");
     const { machine } = readMachineYaml(/```yaml\n([\s\S]*?)```/.exec(page)![1]!, "page.yaml");
-    const isolation = Isolation.of(machine, ORDINARY_METER);
-    isolation.build();
-    expect(isolation.candidates.length).toBeGreaterThan(5);
+    const dictionary = FaultDictionary.of(machine, ORDINARY_METER);
+    dictionary.build();
+    expect(dictionary.candidates.length).toBeGreaterThan(5);
   });
 });

@@ -15,8 +15,8 @@ const now = NOW;
 const standing = { setup: "idle", openPanels: [] };
 const ask = (job: string, body: unknown) => POST(posted(body), at(job));
 
-const isolation = isolationOf("zirvald-bw-15");
-const complaint = isolation.machine.file.complaints[0]!;
+const dictionary = isolationOf("zirvald-bw-15");
+const complaint = dictionary.machine.file.complaints[0]!;
 
 beforeAll(async () => {
   await prepareShop();
@@ -32,10 +32,10 @@ describe("advice from the server's own dictionary", () => {
     expect(early.status).toBe(200);
     expect(await early.json()).toBeNull();
     const waited = (await (await ask(id, { ...asked, wait: true })).json()) as { evidence: string[]; advice: unknown };
-    const evidence = evidenceOf(jobOn(isolation.machine, (await readJob(id)).events));
+    const evidence = evidenceOf(jobOn(dictionary.machine, (await readJob(id)).events));
     expect(waited.evidence).toEqual(["complaint"]);
     expect(waited.advice).toEqual(
-      JSON.parse(JSON.stringify(advise(isolation, evidence, { setup: complaint.setup, openPanels: new Set() }))),
+      JSON.parse(JSON.stringify(advise(dictionary, evidence, { setup: complaint.setup, openPanels: new Set() }))),
     );
     // Now it is there at once.
     expect(await (await ask(id, asked)).json()).not.toBeNull();

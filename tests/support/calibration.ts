@@ -1,10 +1,11 @@
 import type { Evidence } from "../../src/core/diagnose/evidence/evidence";
 import type { Hypothesis } from "../../src/core/diagnose/hypotheses/hypothesis";
-import type { Isolation } from "../../src/core/diagnose/isolation";
 import { scaleOf, isNumeric } from "../../src/core/diagnose/reading/scale";
 import type { Shown } from "../../src/core/quantity/read";
 import type { Test } from "../../src/core/simulate/test";
 import { randomValues, UnitOnTheBench } from "./unit-on-the-bench";
+import type { FaultDictionary } from "../../src/core/diagnose/dictionary/fault-dictionary";
+import { believe, involvement } from "../../src/core/diagnose/belief/beliefs";
 
 /** Of the beliefs between two tenths, how many there were and how many came true. */
 export interface Decile {
@@ -28,33 +29,33 @@ const SLIP = 0.02;
  * Draws the truth from the prior (fault by its odds, part values, mains and room evenly, meter noise, slips), makes a few tests drawn
  * from those that tell something, and asks after each how likely every piece is: of what was believed at 30 %, three in ten must be true.
  */
-export function calibrate(isolations: readonly Isolation[], each: number, random: () => number): Calibration {
+export function calibrate(isolations: readonly FaultDictionary[], each: number, random: () => number): Calibration {
   const sums = Array.from({ length: 10 }, () => ({ cases: 0, believed: 0, true: 0 }));
   let runs = 0;
-  for (const isolation of isolations) {
+  for (const dictionary of isolations) {
     for (let k = 0; k < each; k++) {
-      const truth = drawn(isolation.hypotheses, random);
+      const truth = drawn(dictionary.hypotheses, random);
       if (truth.kind === "something else") continue;
       runs++;
       const unit = new UnitOnTheBench(
-        isolation.machine,
+        dictionary.machine,
         truth.kind === "fault" ? [truth.fault, ...truth.led] : [],
-        randomValues(isolation.machine, random),
+        randomValues(dictionary.machine, random),
         random,
       );
       const evidence: Evidence[] = [];
       for (let t = 0; t < TESTS; t++) {
-        const test = isolation.candidates[Math.floor(random() * isolation.candidates.length)]!;
+        const test = dictionary.candidates[Math.floor(random() * dictionary.candidates.length)]!;
         evidence.push({
           type: "reading",
           id: `r${t}`,
           test,
-          shown: random() < SLIP ? slip(isolation, test, random) : unit.read(test),
+          shown: random() < SLIP ? slip(dictionary, test, random) : unit.read(test),
         });
         // What cannot be drawn is left out of what is believed.
-        const probability = isolation.beliefs(evidence).probability;
-        const other = probability[isolation.hypotheses.findIndex((h) => h.kind === "something else")]!;
-        for (const [piece, p] of isolation.involvement(probability)) {
+        const probability = believe(dictionary, evidence).probability;
+        const other = probability[dictionary.hypotheses.findIndex((h) => h.kind === "something else")]!;
+        for (const [piece, p] of involvement(dictionary, probability)) {
           if (piece === "something-else") continue;
           const believed = p / (1 - other);
           if (believed < 0.005) continue;
@@ -87,14 +88,14 @@ function drawn(hypotheses: readonly Hypothesis[], random: () => number): Hypothe
 }
 
 /** A slip as the model has it: anything the display can show, evenly on the meter's own scale. */
-function slip(isolation: Isolation, test: Test, random: () => number): Shown {
+function slip(dictionary: FaultDictionary, test: Test, random: () => number): Shown {
   if (!isNumeric(test.function)) {
-    const labels = isolation.machine.partById.get(test.red)?.labels ?? [];
+    const labels = dictionary.machine.partById.get(test.red)?.labels ?? [];
     return { kind: "label", label: labels[Math.floor(random() * labels.length)] ?? "" };
   }
   const at = random();
   if (at < 0.1) return { kind: "overload" };
-  const scale = scaleOf(isolation.meter, test.function);
+  const scale = scaleOf(dictionary.meter, test.function);
   const y =
     random() * scale.width * (test.function === "dcv" && random() < 0.5 ? -0.5 : test.function === "dcv" ? 0.5 : 1);
   return { kind: "value", value: (Math.sinh(y * scale.relative) * scale.absolute) / scale.relative };

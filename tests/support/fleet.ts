@@ -1,7 +1,7 @@
 import { readdirSync, readFileSync } from "node:fs";
 import { ORDINARY_METER } from "../../src/core/instrument/meter";
 import { readMachineYaml } from "../../src/core/model/file/machine-yaml";
-import { Isolation } from "../../src/core/diagnose/isolation";
+import { FaultDictionary } from "../../src/core/diagnose/dictionary/fault-dictionary";
 
 const folder = new URL("../../machines/", import.meta.url);
 
@@ -20,8 +20,8 @@ export const machineNamed = (name: string) => readMachineYaml(machineText(name),
 export const groupsOf = (name: string): string[][] =>
   JSON.parse(readFileSync(new URL(`groups/${name}.json`, folder), "utf8")) as string[][];
 
-export function isolationOf(name: string): Isolation {
-  const isolation = Isolation.of(machineNamed(name), ORDINARY_METER);
-  isolation.build();
-  return isolation;
+export function isolationOf(name: string): FaultDictionary {
+  const dictionary = FaultDictionary.of(machineNamed(name), ORDINARY_METER);
+  dictionary.build();
+  return dictionary;
 }

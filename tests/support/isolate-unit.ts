@@ -2,11 +2,12 @@ import { advise, isFound } from "../../src/core/diagnose/advice/advise";
 import { costOf, standingAfter, type Standing } from "../../src/core/diagnose/planning/cost";
 import type { Shown } from "../../src/core/quantity/read";
 import type { Evidence } from "../../src/core/diagnose/evidence/evidence";
-import type { Isolation } from "../../src/core/diagnose/isolation";
 import { pieceSuspects } from "../../src/core/diagnose/belief/suspects";
 import type { Test } from "../../src/core/simulate/test";
 import { makeTest } from "../../src/core/simulate/test";
 import type { UnitOnTheBench } from "./unit-on-the-bench";
+import type { FaultDictionary } from "../../src/core/diagnose/dictionary/fault-dictionary";
+import { believe } from "../../src/core/diagnose/belief/beliefs";
 
 /** Minutes to see whether a repair has helped. */
 const SEE = 3;
@@ -62,12 +63,12 @@ interface How {
 
 /** Follows an order of tests (the advice, or a fixed list) until the pieces are settled or the order ends. */
 export function search(
-  isolation: Isolation,
+  dictionary: FaultDictionary,
   unit: UnitOnTheBench,
   order: "advice" | readonly Test[],
   how: How = {},
 ): Run {
-  const { machine } = isolation;
+  const { machine } = dictionary;
   const { most = 60 } = how;
   const complaint = how.known?.find((e) => e.type === "complaint")?.complaint ?? complaintOf(unit);
   const evidence: Evidence[] = [...(how.known ?? [{ type: "complaint" as const, id: "complaint", complaint }])];
@@ -92,7 +93,7 @@ export function search(
     let test: Test | undefined;
     if (order === "advice") {
       // The advice also proves a board before it is blamed.
-      const advice = advise(isolation, evidence, standing);
+      const advice = advise(dictionary, evidence, standing);
       if (advice.stop) return end(advice.stop.pieces.length ? advice.stop.pieces : [advice.suspects[0]!.piece]);
       if (advice.attempt) {
         const { piece } = advice.attempt;
@@ -112,8 +113,8 @@ export function search(
       if (advice.next!.proves === null) searching++;
     } else {
       // Whoever follows a fixed list stops when it is certain.
-      const top = pieceSuspects(isolation, isolation.beliefs(evidence))[0]!;
-      if (isFound(isolation, top)) return end([top.piece]);
+      const top = pieceSuspects(dictionary, believe(dictionary, evidence))[0]!;
+      if (isFound(dictionary, top)) return end([top.piece]);
       test = order[step];
     }
     if (!test) break;
@@ -131,7 +132,7 @@ export function search(
     });
   }
   return end(
-    advise(isolation, evidence, standing)
+    advise(dictionary, evidence, standing)
       .suspects.filter((s) => s.probability >= 0.05)
       .map((s) => s.piece),
   );

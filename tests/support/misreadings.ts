@@ -1,10 +1,10 @@
 import type { Machine, Point } from "../../src/core/model/machine";
-import type { Isolation } from "../../src/core/diagnose/isolation";
 import { misfitOf } from "../../src/core/diagnose/advice/likely-slips";
 import type { Shown } from "../../src/core/quantity/read";
 import { makeTest, testKey, type Test } from "../../src/core/simulate/test";
 import { search } from "./isolate-unit";
 import type { UnitOnTheBench } from "./unit-on-the-bench";
+import type { FaultDictionary } from "../../src/core/diagnose/dictionary/fault-dictionary";
 
 /** The six kinds of slip that are tried, and a value out of the air. */
 export const SLIP_KINDS = [
@@ -80,9 +80,13 @@ export interface Slipped {
 }
 
 /** Searches a unit with exactly one reading wrong, at a step and of a kind drawn evenly. */
-export function searchWithSlip(isolation: Isolation, fresh: () => UnitOnTheBench, random: () => number): Slipped {
-  const { machine } = isolation;
-  const steps = search(isolation, fresh(), "advice").tests.length;
+export function searchWithSlip(
+  dictionary: FaultDictionary,
+  fresh: () => UnitOnTheBench,
+  random: () => number,
+): Slipped {
+  const { machine } = dictionary;
+  const steps = search(dictionary, fresh(), "advice").tests.length;
   const at = Math.floor(random() * steps);
   const order =
     random() < ARBITRARY
@@ -94,7 +98,7 @@ export function searchWithSlip(isolation: Isolation, fresh: () => UnitOnTheBench
   const unit = fresh();
   let made: { kind: SlipKind; test: Test | null; key: string } | null = null;
   let step = 0;
-  const run = search(isolation, unit, "advice", {
+  const run = search(dictionary, unit, "advice", {
     misread: (_, test, shown) => {
       if (step++ < at || made) return null;
       if (test.function === "look")
@@ -125,7 +129,7 @@ export function searchWithSlip(isolation: Isolation, fresh: () => UnitOnTheBench
   const done = made as { kind: SlipKind; test: Test | null; key: string } | null;
   const wrong = done?.test ? run.evidence.find((e) => e.type === "reading" && testKey(e.test) === done.key) : undefined;
   if (!done?.test || !wrong) return { pieces: run.pieces, kind: done?.kind ?? null, named: null };
-  const slips = misfitOf(isolation, run.evidence, wrong.id)?.slips ?? [];
+  const slips = misfitOf(dictionary, run.evidence, wrong.id)?.slips ?? [];
   // Two spots on one wire are one slip.
   const node = (id: string | undefined) => (id === undefined ? "" : String(machine.points.get(id)?.node ?? id));
   const hit = slips.map(

@@ -14,13 +14,13 @@ export function searchFleet(names: readonly string[]): void {
   const fresh = { tried: 0, wrong: [] as string[] };
 
   describe.each([...names])("%s", (name) => {
-    const isolation = isolationOf(name);
-    const { machine } = isolation;
+    const dictionary = isolationOf(name);
+    const { machine } = dictionary;
     const committed = groupsOf(name);
-    const faults = isolation.hypotheses.filter((h) => h.kind === "fault");
+    const faults = dictionary.hypotheses.filter((h) => h.kind === "fault");
 
     it("can tell apart what was committed before the search was run, at least 80 % of its faults alone", () => {
-      expect(faultGroups(isolation).filter((g) => g.length > 1)).toEqual(committed);
+      expect(faultGroups(dictionary).filter((g) => g.length > 1)).toEqual(committed);
       const together = new Set(committed.flat());
       const alone = faults.filter((h) => !together.has(h.id));
       const weight = (list: typeof faults) => list.reduce((sum, h) => sum + h.prior, 0);
@@ -60,9 +60,9 @@ export function searchFleet(names: readonly string[]): void {
     /** Searches a unit with this fault; where it ended wrongly, in words. */
     function wrongEnd(h: (typeof faults)[number], random: () => number): string[] | null {
       const unit = new UnitOnTheBench(machine, [h.fault], randomValues(machine, random), random);
-      const run = search(isolation, unit, "advice");
+      const run = search(dictionary, unit, "advice");
       const group = committed.find((g) => g.includes(h.id)) ?? [h.id];
-      const allowed = new Set(group.map((id) => isolation.hypotheses.find((x) => x.id === id)!.piece));
+      const allowed = new Set(group.map((id) => dictionary.hypotheses.find((x) => x.id === id)!.piece));
       if (run.pieces.includes(h.piece) && run.pieces.every((p) => allowed.has(p))) return null;
       return [`${name}: ${h.id} ended at ${run.pieces.join(", ")} after ${run.tests.map(testKey).join(" ; ")}`];
     }
@@ -82,7 +82,7 @@ export function searchFleet(names: readonly string[]): void {
         );
         const h = [...alone].sort((a, b) => b.prior - a.prior || (a.id < b.id ? -1 : 1))[0]!;
         const way = wholeWay(
-          isolation,
+          dictionary,
           h.fault,
           new UnitOnTheBench(machine, [h.fault], randomValues(machine, random), random),
           machine.file.complaints[0]!.id,

@@ -1,7 +1,7 @@
 import type { Evidence } from "../../src/core/diagnose/evidence/evidence";
-import type { Isolation } from "../../src/core/diagnose/isolation";
 import { complaintMadeOf, isThere, search } from "./isolate-unit";
 import type { UnitOnTheBench } from "./unit-on-the-bench";
+import type { FaultDictionary } from "../../src/core/diagnose/dictionary/fault-dictionary";
 
 /** How a unit with more than one fault was put right. */
 export interface Mending {
@@ -20,8 +20,8 @@ export interface Mending {
 const MOST_REPAIRS = 5;
 
 /** Searches, repairs what was found, and goes on with all that is known, until the unit is well or nothing more is found. */
-export function mend(isolation: Isolation, unit: UnitOnTheBench): Mending {
-  const { machine } = isolation;
+export function mend(dictionary: FaultDictionary, unit: UnitOnTheBench): Mending {
+  const { machine } = dictionary;
   const found: { piece: string; wasBad: boolean }[] = [];
   let readings = 0;
   let inVain = 0;
@@ -29,7 +29,7 @@ export function mend(isolation: Isolation, unit: UnitOnTheBench): Mending {
   let known: Evidence[] = complaint === null ? [] : [{ type: "complaint", id: "complaint", complaint }];
   for (let k = 0; k < MOST_REPAIRS && complaint !== null; k++) {
     const bad = new Set(unit.faults.map((f) => machine.partById.get(f.part)!.piece));
-    const run = search(isolation, unit, "advice", { known });
+    const run = search(dictionary, unit, "advice", { known });
     readings += run.readings;
     for (const e of run.evidence.slice(known.length)) {
       if (e.type !== "tried") continue;

@@ -1,5 +1,4 @@
 import { ORDINARY_METER } from "../../src/core/instrument/meter";
-import type { Isolation } from "../../src/core/diagnose/isolation";
 import { verdictOf } from "../../src/core/diagnose/reading/window";
 import type { EventBody, JournalEvent } from "../../src/core/journal/events";
 import type { Job } from "../../src/core/journal/fold";
@@ -14,6 +13,7 @@ import { swapPlan, type SwapPlan } from "../../src/core/repair/swap-plan";
 import type { Test } from "../../src/core/simulate/test";
 import { search } from "./isolate-unit";
 import { UnitOnTheBench } from "./unit-on-the-bench";
+import type { FaultDictionary } from "../../src/core/diagnose/dictionary/fault-dictionary";
 
 /** A journal written as a job goes on. */
 export class TestJournal {
@@ -68,10 +68,10 @@ export interface WholeWay {
 }
 
 /** Isolates a unit's fault, decides, swaps or repairs, sets up, proves and records: all in core, the technician being this function. */
-export function wholeWay(isolation: Isolation, fault: Fault, unit: UnitOnTheBench, complaint: string): WholeWay {
-  const { machine } = isolation;
+export function wholeWay(dictionary: FaultDictionary, fault: Fault, unit: UnitOnTheBench, complaint: string): WholeWay {
+  const { machine } = dictionary;
   const journal = new TestJournal(machine, complaint);
-  const run = search(isolation, unit, "advice");
+  const run = search(dictionary, unit, "advice");
   for (const test of run.tests) {
     journal.log({
       type: "reading",

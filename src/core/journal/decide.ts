@@ -11,7 +11,8 @@ import { applyChanges, ChangeError, type Change } from "../model/as-found";
 import type { MachineFile } from "../model/schema";
 import { makeTest } from "../simulate/test";
 import type { EventBody, NewEvent } from "./events";
-import { activeChanges, STRIKABLE, type Ledger } from "./ledger";
+import { activeChanges, type Ledger } from "./ledger";
+import { STRIKABLE } from "./slices/entries";
 
 /** Something outside the journal that has to be known before an entry can be taken. */
 export type Need =
@@ -72,7 +73,7 @@ export function decide(ledger: Ledger, unit: UnitAtHand, event: NewEvent, facts:
     return kept ? ACCEPTED : refused(400, "That photo is not kept here. Send it first; nothing was logged.");
   }
   if (body.type === "made good") {
-    const known = ledger.temporary.has(body.event) || facts.temporaryRepairs?.get(body.event);
+    const known = ledger.told.temporary.has(body.event) || facts.temporaryRepairs?.get(body.event);
     if (known === undefined) return { kind: "needs", needs: [{ need: "temporary repair", event: body.event }] };
     return known ? ACCEPTED : refused(404, "This unit has no such temporary repair to make good.");
   }
@@ -124,19 +125,19 @@ function unsettable(
   const setting = machine.file.settings.find((s) => s.id === body.setting);
   if (!setting)
     return `${machine.file.maker} ${machine.file.model} has no setting ${body.setting}. Nothing was logged.`;
-  if (body.moment === "found" || [...ledger.found.values()].includes(body.setting)) return null;
+  if (body.moment === "found" || [...ledger.told.found.values()].includes(body.setting)) return null;
   return `${setting.name}: record what was found before it is changed. Nothing was logged.`;
 }
 
 /** What later finds build on cannot be taken back before them. */
 function decideStroke(ledger: Ledger, unit: UnitAtHand, id: string): Decision {
-  const target = ledger.entries.get(id);
+  const target = ledger.told.entries.get(id);
   if (!target || !STRIKABLE.has(target.type)) return refused(404, "There is no such entry in this job to strike out.");
   if (target.type !== "varied") return ACCEPTED;
   try {
     applyChanges(
       unit.file,
-      ledger.changes.filter((c) => c.id !== id).flatMap((c) => c.changes),
+      ledger.told.changes.filter((c) => c.id !== id).flatMap((c) => c.changes),
     );
     return ACCEPTED;
   } catch (error) {

@@ -6,9 +6,8 @@ import { foldJournal, type Job } from "./fold";
 /** The job that a journal tells of, on its own machine. Throws `BrokenJournal`. */
 export function jobOn(machine: Machine, events: readonly JournalEvent[]): Job {
   const { complaints, setups } = machine.file;
-  return foldJournal(
-    events,
-    (test) => panelsFor(machine, test),
-    (complaint) => complaints.find((c) => c.id === complaint)?.setup ?? setups[0]!.id,
-  );
+  return foldJournal(events, {
+    panelsOf: (test) => panelsFor(machine, test),
+    setupOf: (complaint) => complaints.find((c) => c.id === complaint)?.setup ?? setups[0]!.id,
+  });
 }

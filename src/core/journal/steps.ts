@@ -1,37 +1,63 @@
 import { movesTo, standingAfter, type Standing } from "../diagnose/planning/cost";
 import type { StepTaken } from "../diagnose/planning/learned-times";
 import type { Machine } from "../model/machine";
-import { makeTest } from "../simulate/test";
 import { panelsFor } from "../safety/exposure";
 import type { JournalEvent } from "./events";
+import { folded, type Slice } from "./slice";
+import { plainTest } from "./slices/standing";
 
-/** The steps of a job as they were made, each with the minutes between its entry and the one before it; only those between two readings. `minutesOf` reads a moment of the journal. */
+/** What the steps of a job are told by: its machine, and how a moment of the journal is read, in minutes. */
+interface Told {
+  readonly machine: Machine;
+  minutesOf(at: string): number;
+}
+
+interface Walk {
+  standing: Standing | null;
+  /** The moment of the last reading. */
+  last: string | null;
+  readonly steps: StepTaken[];
+}
+
+/** The steps of a job as they were made, each with the minutes between its entry and the one before it; only those between two readings. */
+const walk: Slice<Walk, Told> = {
+  init: () => ({ standing: null, last: null, steps: [] }),
+  afterCall: true,
+  apply(state, { body, at }, { machine, minutesOf }) {
+    if (body.type === "opened")
+      state.standing = {
+        setup: machine.file.complaints.find((c) => c.id === body.complaint)?.setup ?? machine.file.setups[0]!.id,
+        openPanels: new Set(),
+      };
+    if (!state.standing) return state;
+    if (body.type === "standing" && machine.setupById.has(body.setup))
+      state.standing = {
+        setup: body.setup,
+        openPanels: new Set([...state.standing.openPanels, ...(body.panel ? [body.panel] : [])]),
+      };
+    if (body.type !== "reading" || !machine.setupById.has(body.test.setup)) return state;
+    const test = plainTest(body.test);
+    if (panelsFor(machine, test).some((p) => !machine.file.panels.some((known) => known.id === p))) return state;
+    if (state.last !== null)
+      state.steps.push({
+        moves: movesTo(machine, state.standing, test),
+        took: minutesOf(at) - minutesOf(state.last),
+      });
+    state.standing = standingAfter(machine, state.standing, test);
+    state.last = at;
+    return state;
+  },
+};
+
+/** The steps of a journal, in any order of its entries. */
 export function stepsOf(
   machine: Machine,
   events: readonly JournalEvent[],
   minutesOf: (at: string) => number,
 ): readonly StepTaken[] {
-  const steps: StepTaken[] = [];
-  let standing: Standing | null = null;
-  let last: string | null = null;
-  for (const { body, at } of [...events].sort((a, b) => a.seq - b.seq)) {
-    if (body.type === "opened")
-      standing = {
-        setup: machine.file.complaints.find((c) => c.id === body.complaint)?.setup ?? machine.file.setups[0]!.id,
-        openPanels: new Set(),
-      };
-    if (!standing) continue;
-    if (body.type === "standing" && machine.setupById.has(body.setup))
-      standing = {
-        setup: body.setup,
-        openPanels: new Set([...standing.openPanels, ...(body.panel ? [body.panel] : [])]),
-      };
-    if (body.type !== "reading" || !machine.setupById.has(body.test.setup)) continue;
-    const test = makeTest(body.test.setup, body.test.function, body.test.red, body.test.black, body.test.instant);
-    if (panelsFor(machine, test).some((p) => !machine.file.panels.some((known) => known.id === p))) continue;
-    if (last !== null) steps.push({ moves: movesTo(machine, standing, test), took: minutesOf(at) - minutesOf(last) });
-    standing = standingAfter(machine, standing, test);
-    last = at;
-  }
-  return steps;
+  return folded(
+    walk,
+    [...events].sort((a, b) => a.seq - b.seq),
+    { machine, minutesOf },
+  ).steps;
 }

@@ -86,9 +86,9 @@ function amps(
     const state = simulator.energise(setup, faults, nominalValues(simulator.machine));
     const most = loads.map(() => 0);
     for (const phase of state.phases) {
-      simulator.load(state, phase);
+      simulator.circuit.load(state, phase);
       loads.forEach((p, i) => {
-        const { dc, ac } = simulator.elementCurrent(p.firstElement);
+        const { dc, ac } = simulator.circuit.elementCurrent(p.firstElement);
         most[i] = Math.max(most[i]!, Math.hypot(dc, ac));
       });
     }

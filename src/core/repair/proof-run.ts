@@ -4,7 +4,7 @@ import { cautionsFor, forbidden } from "../safety/rules";
 import { candidateTests } from "../diagnose/dictionary/candidates";
 import { costOf } from "../diagnose/planning/cost";
 import type { Hypothesis } from "../diagnose/hypotheses/hypothesis";
-import { Predictor } from "../diagnose/dictionary/prediction";
+import { Predictor } from "../diagnose/dictionary/predictor";
 import { titleOf, windowWords } from "../diagnose/advice/test-sheet";
 import { verdictOf, windowOf, type Window } from "../diagnose/reading/window";
 import type { EventBody } from "../journal/events";

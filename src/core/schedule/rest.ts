@@ -32,8 +32,8 @@ export function restRule(machine: Machine): RestRule | null {
     try {
       const state = simulator.energise(setup, [], nominalValues(machine));
       const phase = state.phases[0]!;
-      simulator.load(state, phase);
-      if (compressors.some((c) => simulator.seen(state, phase, c.index) === "runs")) running.add(id);
+      simulator.circuit.load(state, phase);
+      if (compressors.some((c) => simulator.circuit.seen(state, phase, c.index) === "runs")) running.add(id);
     } catch (error) {
       if (!(error instanceof NoOperatingPoint)) throw error;
     }

@@ -4,7 +4,6 @@ import type { Fault } from "../model/fault";
 import { FLICKERS } from "../model/kind";
 import type { SetupEntry } from "../model/schema";
 import { clampFunction } from "../diagnose/dictionary/candidates";
-import type { Isolation } from "../diagnose/isolation";
 import { windowWords } from "../diagnose/advice/test-sheet";
 import { windowOf } from "../diagnose/reading/window";
 import { programOf } from "../simulate/conditions";
@@ -14,6 +13,7 @@ import { makeTest, type Test } from "../simulate/test";
 import { nominalValues } from "../simulate/values";
 import { restRule } from "./rest";
 import { has } from "../model/traits";
+import type { FaultDictionary } from "../diagnose/dictionary/fault-dictionary";
 
 /**
  * The machine's own tests as a run sheet, worked out from its model: mode by mode what should run and what should rest,
@@ -86,8 +86,8 @@ function ownSetups(machine: Machine): readonly SetupEntry[] {
 }
 
 /** Works out the run sheet. `isolation` need not be built. */
-export function runSheet(isolation: Isolation): RunSheet {
-  const { machine } = isolation;
+export function runSheet(dictionary: FaultDictionary): RunSheet {
+  const { machine } = dictionary;
   const loads = machine.parts.filter(isLoad);
   const simulator = new Simulator(machine);
   const program = programOf(machine);
@@ -96,13 +96,13 @@ export function runSheet(isolation: Isolation): RunSheet {
     try {
       const state = simulator.energise(setup, faults, nominalValues(machine));
       const phase = state.phases[0]!;
-      simulator.load(state, phase);
+      simulator.circuit.load(state, phase);
       const flowing = [...machine.clamps.values()].map((c) => {
-        const { dc, ac } = simulator.elementCurrent(c.element);
+        const { dc, ac } = simulator.circuit.elementCurrent(c.element);
         return [c.id, Math.max(ac, Math.abs(dc)) > FLOWING ? "flows" : "nothing"] as const;
       });
       return Object.fromEntries([
-        ...loads.map((p) => [p.id, simulator.seen(state, phase, p.index)] as const),
+        ...loads.map((p) => [p.id, simulator.circuit.seen(state, phase, p.index)] as const),
         ...flowing,
       ]);
     } catch (error) {
@@ -139,7 +139,7 @@ export function runSheet(isolation: Isolation): RunSheet {
           noticed: p.kind.observed?.noticed ?? "Look.",
         };
       }),
-      clamps: clampsIn(isolation, setup),
+      clamps: clampsIn(dictionary, setup),
     };
     ran ||= starts;
     return [step];
@@ -153,13 +153,13 @@ function isLoad(part: Part): boolean {
 }
 
 /** Clamp points that carry a current worth reading in a setup, with what a sound machine shows. */
-function clampsIn(isolation: Isolation, setup: SetupEntry): SheetStep["clamps"] {
-  const { machine } = isolation;
+function clampsIn(dictionary: FaultDictionary, setup: SetupEntry): SheetStep["clamps"] {
+  const { machine } = dictionary;
   const tests = [...machine.clamps.values()].map((c) => makeTest(setup.id, clampFunction(machine, c), c.id));
   if (tests.length === 0) return [];
-  return isolation.soundFor(setup.id, tests).flatMap((prediction, i) => {
+  return dictionary.soundFor(setup.id, tests).flatMap((prediction, i) => {
     const test = tests[i]!;
-    const window = windowOf(test, prediction, isolation.meter);
+    const window = windowOf(test, prediction, dictionary.meter);
     if (window.kind !== "range" || window.high < FLOWING) return [];
     return [{ test, name: machine.clamps.get(test.red)!.name, window: windowWords(window, test.function) }];
   });

@@ -176,9 +176,9 @@ export class MachineAtHand {
   look(): Readonly<Record<string, string>> {
     const phase = { states: this.course.states, memory: this.course.memory, seconds: Infinity };
     const state = { phases: [phase], settled: true, instances: this.course.instances };
-    this.simulator.load(state, { ...phase });
+    this.simulator.circuit.load(state, { ...phase });
     return Object.fromEntries(
-      this.machine.parts.filter((p) => p.labels).map((p) => [p.id, this.simulator.seen(state, phase, p.index)]),
+      this.machine.parts.filter((p) => p.labels).map((p) => [p.id, this.simulator.circuit.seen(state, phase, p.index)]),
     );
   }
 

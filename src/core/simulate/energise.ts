@@ -63,7 +63,9 @@ const REST = 1e-5;
  * change with the shortest delay fires, one at a time. A combination of states seen before is a result: the
  * machine keeps going round it (chatters, hiccups).
  */
-export class Simulator extends StampedCircuit {
+export class Simulator {
+  /** Its circuit, in which a settled phase is measured. */
+  readonly circuit: StampedCircuit;
   /** Parts with analog memory. */
   private readonly remembering: readonly Part[];
   private readonly known = new WeakMap<Values, WeakMap<SetupEntry, SoundParts>>();
@@ -72,8 +74,8 @@ export class Simulator extends StampedCircuit {
   private readonly lastStep: Float64Array;
   private readonly lastMemory: Float64Array;
 
-  constructor(machine: Machine) {
-    super(machine);
+  constructor(readonly machine: Machine) {
+    this.circuit = new StampedCircuit(machine);
     const array = () => new Float64Array(machine.memorySize);
     [this.relax, this.lastStep, this.lastMemory] = [array(), array(), array()];
     this.remembering = machine.parts.filter((part) => part.kind.electrical.memory && part.kind.electrical.follow);
@@ -92,12 +94,12 @@ export class Simulator extends StampedCircuit {
     const memory = last ? last.memory.slice() : new Float64Array(this.machine.memorySize);
     for (const [i, stage] of stages.entries()) {
       if (i > 0) instances = instancesIn(stage.conditions, sound[i]);
-      this.powered = stage.conditions.powered;
+      this.circuit.powered = stage.conditions.powered;
       const result = this.live(instances, states, memory, stage, () => {
         throw new NoOperatingPoint(this.machine.file.id, setup.id, faultNames(faults));
       });
       if (stage === stages[stages.length - 1]) {
-        this.loaded = result.settled ? result.phases[0]! : null;
+        this.circuit.loaded = result.settled ? result.phases[0]! : null;
         return { ...result, instances };
       }
     }
@@ -181,11 +183,11 @@ export class Simulator extends StampedCircuit {
    */
   advance(course: Course, to: number): void {
     const { instances, states, memory, due } = course;
-    this.powered = instances[0]?.conditions.powered ?? false;
-    this.loaded = null;
+    this.circuit.powered = instances[0]?.conditions.powered ?? false;
+    this.circuit.loaded = null;
     let changed = EVERY_PART;
     for (let change = 0; change < MOST_CHANGES; change++) {
-      const circuitMoved = this.stampChanged(instances, states, memory, changed) || changed === EVERY_PART;
+      const circuitMoved = this.circuit.stampChanged(instances, states, memory, changed) || changed === EVERY_PART;
       if (circuitMoved && !this.converge(instances, states, memory))
         throw new NoOperatingPoint(this.machine.file.id, course.name, "");
       const soonest = this.soonestChange(instances, states, due, course.now, circuitMoved ? EVERY_PART : changed);
@@ -211,7 +213,7 @@ export class Simulator extends StampedCircuit {
     // After a change that leaves the circuit as it was (a key noticed, a mode entered) only the part itself is asked again.
     let changed = EVERY_PART;
     for (let change = 0; change < MOST_CHANGES; change++) {
-      const circuitMoved = this.stampChanged(instances, states, memory, changed) || changed === EVERY_PART;
+      const circuitMoved = this.circuit.stampChanged(instances, states, memory, changed) || changed === EVERY_PART;
       if (circuitMoved && !this.converge(instances, states, memory)) lost();
       const soonest = this.soonestChange(instances, states, due, now, circuitMoved ? EVERY_PART : changed);
       const over = !soonest || soonest.at > stage.seconds;
@@ -257,8 +259,8 @@ export class Simulator extends StampedCircuit {
         for (const d of due[part.index]!) if (!soonest || d.at < soonest.at) soonest = { part: part.index, at: d.at };
         continue;
       }
-      this.turn(part.index);
-      const wished = part.kind.electrical.next(instances[part.index]!, this.view, states[part.index]!);
+      this.circuit.turn(part.index);
+      const wished = part.kind.electrical.next(instances[part.index]!, this.circuit.view, states[part.index]!);
       const changes = wished === null ? [] : Array.isArray(wished) ? wished : [wished];
       if (changes.length === 0) {
         due[part.index] = NOTHING_DUE;
@@ -284,11 +286,11 @@ export class Simulator extends StampedCircuit {
     const ripe = due[part]!.filter((d) => d.at <= at + SAME_MOMENT);
     due[part] = due[part]!.filter((d) => d.at > at + SAME_MOMENT);
     const { kind } = this.machine.parts[part]!;
-    this.turn(part);
+    this.circuit.turn(part);
     states[part] = kind.electrical.fire
       ? kind.electrical.fire(
           instances[part]!,
-          this.view,
+          this.circuit.view,
           states[part]!,
           ripe.map((d) => String(d.state)),
         )
@@ -304,15 +306,15 @@ export class Simulator extends StampedCircuit {
       // Values that chase each other come to rest when all of them take small steps.
       const round = pass % AGAIN;
       const cap = round < 50 ? 1 : round < 150 ? 0.3 : round < 300 ? 0.08 : 0.02;
-      if (pass > 0) for (const part of this.remembering) this.stampPart(part, instances, states, memory);
-      this.solveAll();
+      if (pass > 0) for (const part of this.remembering) this.circuit.stampPart(part, instances, states, memory);
+      this.circuit.solveAll();
       let moved = false;
       for (const part of this.remembering) {
         const size = part.kind.electrical.memory!;
         const own = memory.subarray(part.firstMemory, part.firstMemory + size);
         lastMemory.set(own);
-        this.turn(part.index);
-        part.kind.electrical.follow!(instances[part.index]!, this.view, states[part.index]!, own);
+        this.circuit.turn(part.index);
+        part.kind.electrical.follow!(instances[part.index]!, this.circuit.view, states[part.index]!, own);
         for (let i = 0; i < size; i++) {
           const before = lastMemory[i]!;
           if (Math.abs(own[i]! - before) > REST * Math.max(REST, Math.abs(before))) moved = true;

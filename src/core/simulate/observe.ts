@@ -28,12 +28,12 @@ const SILENT: Shown = { kind: "beep", beeps: false };
 export function observeAll(simulator: Simulator, state: State, tests: readonly Test[], meter: Meter): Shown[] {
   // Phase by phase: putting a phase into the solver costs far more than reading a test from it.
   const byPhase = state.phases.map((phase) => {
-    simulator.load(state, phase);
+    simulator.circuit.load(state, phase);
     const surges = tests.filter((test) => test.function === "inrush");
     const starting =
       surges.length === 0
         ? []
-        : simulator.whileStarting(state, phase, () => surges.map((test) => clamped(simulator, test)));
+        : simulator.circuit.whileStarting(state, phase, () => surges.map((test) => clamped(simulator, test)));
     const ends = endsOf(simulator.machine, tests);
     return tests.map((test, t) =>
       test.function === "look"
@@ -62,13 +62,13 @@ export function observe(simulator: Simulator, state: State, test: Test, meter: M
 function seen(simulator: Simulator, state: State, phase: Phase, test: Test): Shown {
   const part = simulator.machine.partById.get(test.red);
   if (!part) throw new RangeError(`no part ${test.red}`);
-  return { kind: "label", label: simulator.seen(state, phase, part.index) };
+  return { kind: "label", label: simulator.circuit.seen(state, phase, part.index) };
 }
 
 function clamped(simulator: Simulator, test: Test): Shown {
   const clamp = simulator.machine.clamps.get(test.red);
   if (!clamp) throw new RangeError(`no clamp point ${test.red}`);
-  const { ac, dc } = simulator.elementCurrent(clamp.element);
+  const { ac, dc } = simulator.circuit.elementCurrent(clamp.element);
   return {
     kind: "value",
     value: test.function === "inrush" ? Math.hypot(ac, dc) : test.function === "clamp" ? ac : Math.abs(dc),
@@ -99,47 +99,51 @@ function reading(simulator: Simulator, state: State, test: Test, meter: Meter, a
   if (isClamp(test.function)) return clamped(simulator, test);
   switch (test.function) {
     case "dcv": {
-      const open = simulator.openVolts(a, b).dc;
+      const open = simulator.circuit.openVolts(a, b).dc;
       if (Math.abs(open) < NOTHING) return ZERO;
       return {
         kind: "value",
-        value: simulator.joinedStiffly(a, b, false)
+        value: simulator.circuit.joinedStiffly(a, b, false)
           ? open
-          : open * loadedShare(simulator.seenOhms(a, b), meter.inputOhms),
+          : open * loadedShare(simulator.circuit.seenOhms(a, b), meter.inputOhms),
       };
     }
     case "acv":
     case "lowz": {
       const inputOhms = test.function === "acv" ? meter.inputOhms : meter.lowInputOhms;
-      const open = simulator.openVolts(a, b);
+      const open = simulator.circuit.openVolts(a, b);
       // Not Math.hypot, which is ten times slower and guards against overflows that no mains has.
       const volts = Math.sqrt(open.acRe * open.acRe + open.acIm * open.acIm);
       if (volts < NOTHING && (test.function === "acv" || Math.abs(open.dc) < NOTHING)) return ZERO;
-      if (test.function === "acv" && simulator.joinedStiffly(a, b, true)) return { kind: "value", value: volts };
-      const z = simulator.seenImpedance(a, b);
+      if (test.function === "acv" && simulator.circuit.joinedStiffly(a, b, true))
+        return { kind: "value", value: volts };
+      const z = simulator.circuit.seenImpedance(a, b);
       const ac = volts * loadedShareAc(z.re, z.im, inputOhms);
       if (test.function === "acv") return { kind: "value", value: ac };
-      return { kind: "value", value: Math.hypot(ac, open.dc * loadedShare(simulator.seenOhms(a, b), inputOhms)) };
+      return {
+        kind: "value",
+        value: Math.hypot(ac, open.dc * loadedShare(simulator.circuit.seenOhms(a, b), inputOhms)),
+      };
     }
     case "ohms": {
-      const ohms = simulator.seenOhms(a, b);
+      const ohms = simulator.circuit.seenOhms(a, b);
       return ohms > meter.overloadOhms ? OVERLOAD : { kind: "value", value: ohms };
     }
     case "continuity":
-      return simulator.seenOhms(a, b) < meter.beepOhms ? BEEPS : SILENT;
+      return simulator.circuit.seenOhms(a, b) < meter.beepOhms ? BEEPS : SILENT;
     case "insulation": {
-      const ohms = simulator.seenOhms(a, b);
+      const ohms = simulator.circuit.seenOhms(a, b);
       return ohms > meter.insulationOhms ? OVERLOAD : { kind: "value", value: ohms };
     }
     case "capacitance": {
       // What the meter takes as capacitance is the part of the admittance that leads; a path beside it that carries more is no capacitor to it.
-      const { re, im } = simulator.seenImpedance(a, b);
+      const { re, im } = simulator.circuit.seenImpedance(a, b);
       const square = re * re + im * im;
       if (square === 0 || (re / square > DRAINS && re / square > SWAMPED * Math.abs(im / square))) return OVERLOAD;
       return { kind: "value", value: Math.max(0, -im / square) / (2 * Math.PI * state.instances[0]!.conditions.hertz) };
     }
     case "hertz": {
-      const open = simulator.openVolts(a, b);
+      const open = simulator.circuit.openVolts(a, b);
       return {
         kind: "value",
         value: Math.hypot(open.acRe, open.acIm) < COUNTED ? 0 : state.instances[0]!.conditions.hertz,

@@ -19,35 +19,37 @@ const STIFF = 1e-3;
  * see them through a window. Keeps its work space, so make one a machine and a thread.
  */
 export class StampedCircuit {
-  protected readonly elements: number;
-  protected readonly dcSolver: DcSolver;
-  protected readonly acSolver: AcSolver;
+  private readonly elements: number;
+  private readonly dcSolver: DcSolver;
+  private readonly acSolver: AcSolver;
   // Present stamps.
-  protected readonly g: Float64Array;
-  protected readonly gAc: Float64Array;
-  protected readonly bAc: Float64Array;
-  protected readonly e: Float64Array;
-  protected readonly eAc: Float64Array;
+  private readonly g: Float64Array;
+  private readonly gAc: Float64Array;
+  private readonly bAc: Float64Array;
+  private readonly e: Float64Array;
+  private readonly eAc: Float64Array;
   // Stamps at the last factoring, to leave out work that would give the same.
-  protected readonly factoredDc: Float64Array;
-  protected readonly factoredAc: Float64Array;
-  protected readonly factoredAcB: Float64Array;
-  protected readonly solvedE: Float64Array;
-  protected readonly solvedEAc: Float64Array;
-  protected readonly feed: Float64Array;
-  protected readonly feedIm: Float64Array;
-  protected readonly volts: Float64Array;
-  protected readonly voltsRe: Float64Array;
-  protected readonly voltsIm: Float64Array;
-  protected readonly circuit: readonly Float64Array[];
-  protected powered = false;
-  protected readonly stiffDc: { fresh: boolean; readonly group: Int32Array };
-  protected readonly stiffAc: { fresh: boolean; readonly group: Int32Array };
-  protected loaded: Phase | null = null;
-  protected states: Int32Array = new Int32Array(0);
-  protected instances: readonly Instance<unknown>[] = [];
-  protected element0 = 0;
-  protected partIndex = 0;
+  private readonly factoredDc: Float64Array;
+  private readonly factoredAc: Float64Array;
+  private readonly factoredAcB: Float64Array;
+  private readonly solvedE: Float64Array;
+  private readonly solvedEAc: Float64Array;
+  private readonly feed: Float64Array;
+  private readonly feedIm: Float64Array;
+  private readonly volts: Float64Array;
+  private readonly voltsRe: Float64Array;
+  private readonly voltsIm: Float64Array;
+  private readonly stamps: readonly Float64Array[];
+  /** Whether any source is on; without one nothing alternates. */
+  powered = false;
+  private readonly stiffDc: { fresh: boolean; readonly group: Int32Array };
+  private readonly stiffAc: { fresh: boolean; readonly group: Int32Array };
+  /** The phase that is in the solver. */
+  loaded: Phase | null = null;
+  private states: Int32Array = new Int32Array(0);
+  private instances: readonly Instance<unknown>[] = [];
+  private element0 = 0;
+  private partIndex = 0;
 
   constructor(readonly machine: Machine) {
     const elements = machine.ends.length / 2;
@@ -65,7 +67,7 @@ export class StampedCircuit {
       array(elements),
       array(elements),
     ];
-    this.circuit = [this.g, this.gAc, this.bAc, this.e, this.eAc];
+    this.stamps = [this.g, this.gAc, this.bAc, this.e, this.eAc];
     [this.factoredDc, this.factoredAc, this.factoredAcB] = [
       array(elements).fill(NaN),
       array(elements).fill(NaN),
@@ -82,7 +84,7 @@ export class StampedCircuit {
   }
 
   /** Stamps one part, or every part; says whether the circuit is another one now. */
-  protected stampChanged(
+  stampChanged(
     instances: readonly Instance<unknown>[],
     states: Int32Array,
     memory: Float64Array,
@@ -94,23 +96,18 @@ export class StampedCircuit {
     }
     const part = this.machine.parts[changed]!;
     const { firstElement: from, elementCount } = part;
-    const before = this.circuit.map((array) => array.slice(from, from + elementCount));
+    const before = this.stamps.map((array) => array.slice(from, from + elementCount));
     this.stampPart(part, instances, states, memory);
-    return this.circuit.some((array, k) => before[k]!.some((value, i) => value !== array[from + i]));
+    return this.stamps.some((array, k) => before[k]!.some((value, i) => value !== array[from + i]));
   }
 
-  protected stampAll(instances: readonly Instance<unknown>[], states: Int32Array, memory: Float64Array): void {
+  stampAll(instances: readonly Instance<unknown>[], states: Int32Array, memory: Float64Array): void {
     this.states = states;
     this.instances = instances;
     for (const part of this.machine.parts) this.stampPart(part, instances, states, memory);
   }
 
-  protected stampPart(
-    part: Part,
-    instances: readonly Instance<unknown>[],
-    states: Int32Array,
-    memory: Float64Array,
-  ): void {
+  stampPart(part: Part, instances: readonly Instance<unknown>[], states: Int32Array, memory: Float64Array): void {
     const { index, firstElement, elementCount, firstMemory } = part;
     this.turn(index);
     for (let i = firstElement; i < firstElement + elementCount; i++) {
@@ -132,7 +129,8 @@ export class StampedCircuit {
     );
   }
 
-  protected solveAll(): void {
+  /** Solves both sides of what is stamped; what has not changed keeps its solution. */
+  solveAll(): void {
     this.stiffDc.fresh = false;
     this.stiffAc.fresh = false;
     // Passes and phases often differ on one side only (direct or alternating): the other keeps its solution.
@@ -156,7 +154,7 @@ export class StampedCircuit {
   }
 
   /** Norton currents of all sources into `feed`. */
-  protected injected(conductance: Float64Array, volts: Float64Array): void {
+  private injected(conductance: Float64Array, volts: Float64Array): void {
     const { ends } = this.machine;
     this.feed.fill(0);
     for (let i = 0; i < this.elements; i++) {
@@ -170,7 +168,7 @@ export class StampedCircuit {
   }
 
   /** Renews the alternating side if its admittances moved; says whether they did. */
-  protected factorAc(): boolean {
+  private factorAc(): boolean {
     if (same(this.gAc, this.factoredAc) && same(this.bAc, this.factoredAcB)) return false;
     this.acSolver.factor(this.gAc, this.bAc);
     this.factoredAc.set(this.gAc);
@@ -255,11 +253,11 @@ export class StampedCircuit {
 
   /** The circuit as it stands in the loaded phase, to find out later whether another state is electrically the same. */
   snapshot(): CircuitSnapshot {
-    return { arrays: this.circuit.map((a) => a.slice()) };
+    return { arrays: this.stamps.map((a) => a.slice()) };
   }
 
   isSameAs(snapshot: CircuitSnapshot): boolean {
-    return this.circuit.every((a, i) => same(a, snapshot.arrays[i]!));
+    return this.stamps.every((a, i) => same(a, snapshot.arrays[i]!));
   }
 
   /** Direct volts across an element of the loaded phase, its own source included. */
@@ -303,16 +301,17 @@ export class StampedCircuit {
   }
 
   // The parts' window on the solver: `turn` says whose turn it is.
-  protected turn(partIndex: number): void {
+  /** Says whose turn it is at the window. */
+  turn(partIndex: number): void {
     this.partIndex = partIndex;
     this.element0 = this.machine.parts[partIndex]!.firstElement;
   }
-  protected terminal(name: string): number {
+  private terminal(name: string): number {
     const node = this.machine.parts[this.partIndex]!.nodeOf.get(name);
     if (node === undefined) throw new RangeError(`${this.machine.parts[this.partIndex]!.id} has no terminal ${name}`);
     return node;
   }
-  protected readonly stamp: Stamp = {
+  private readonly stamp: Stamp = {
     conduct: (element, siemens) => {
       this.stamp.dc(element, siemens);
       this.stamp.ac(element, siemens);
@@ -331,7 +330,8 @@ export class StampedCircuit {
       this.eAc[this.element0 + element] = volts;
     },
   };
-  protected readonly view: View = {
+  /** What the part whose turn it is sees of the solved circuit. */
+  readonly view: View = {
     dc: (a, b) => this.openVolts(this.terminal(a), this.terminal(b)).dc,
     ac: (a, b) => {
       const { acRe, acIm } = this.openVolts(this.terminal(a), this.terminal(b));

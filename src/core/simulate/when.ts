@@ -29,8 +29,8 @@ export function secondsUntil(
   const shows = () => {
     const phase = { states: course.states, memory: course.memory, seconds: Infinity };
     const state = { phases: [phase], settled: true, instances: course.instances };
-    simulator.load(state, phase);
-    return simulator.seen(state, phase, part.index) === label;
+    simulator.circuit.load(state, phase);
+    return simulator.circuit.seen(state, phase, part.index) === label;
   };
   try {
     let start = 0;

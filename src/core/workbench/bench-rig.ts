@@ -263,8 +263,8 @@ function lampsUnder(
 function lampShows(simulator: Simulator, state: State, load: Part, lamp: RigLamp, machine: Machine): LampShows {
   const [a, b] = [machine.ends[2 * load.firstElement]!, machine.ends[2 * load.firstElement + 1]!];
   const lit = state.phases.map((phase) => {
-    simulator.load(state, phase);
-    const { dc, acRe, acIm } = simulator.openVolts(a, b);
+    simulator.circuit.load(state, phase);
+    const { dc, acRe, acIm } = simulator.circuit.openVolts(a, b);
     return (lamp.current === "dc" ? Math.abs(dc) : Math.hypot(acRe, acIm)) > lamp.volts / 3;
   });
   return lit.every(Boolean) ? "lit" : lit.some(Boolean) ? "flickers" : "dark";

@@ -87,16 +87,16 @@ export function ratedLinks(machine: Machine, setupId: string): readonly Link[] {
   const state = simulator.energise(setup, [], nominalValues(machine));
   const phase = state.phases[state.phases.length - 1]!;
   const flows = (element: number) => {
-    const { dc, ac } = simulator.elementCurrent(element);
+    const { dc, ac } = simulator.circuit.elementCurrent(element);
     return Math.hypot(dc, ac);
   };
   const rated = machine.parts.flatMap((part) => {
     const r = part.kind.electrical.rated?.(part.fields);
     return r && r.amps > 0 ? [{ part, r, element: part.firstElement + r.element }] : [];
   });
-  simulator.load(state, phase);
+  simulator.circuit.load(state, phase);
   const running = rated.map((x) => flows(x.element));
-  const starting = simulator.whileStarting(state, phase, () => rated.map((x) => flows(x.element)));
+  const starting = simulator.circuit.whileStarting(state, phase, () => rated.map((x) => flows(x.element)));
   return rated.flatMap(({ part, r }, i) =>
     running[i]! < 0.001
       ? []

@@ -4,7 +4,7 @@ import { applyChanges } from "../../../core/model/as-found";
 import type { Tool } from "../../../core/workbench/tool";
 import { TOOLS } from "../../../core/workbench/tools";
 import { readJob } from "../../../server/jobs";
-import { changesIn } from "../../../core/journal/ledger";
+import { changesIn } from "../../../core/journal/slices/changes";
 import { newestMachine } from "../../../server/machine-store";
 import { Refusal } from "../../../server/refusal";
 import { ToolScreen } from "../../../ui/tools/ToolScreen";

@@ -3,7 +3,7 @@ import { compileMachine } from "../../../core/model/compile";
 import { applyChanges } from "../../../core/model/as-found";
 import { benchRig, rigBoards } from "../../../core/workbench/bench-rig";
 import { readJob } from "../../../server/jobs";
-import { changesIn } from "../../../core/journal/ledger";
+import { changesIn } from "../../../core/journal/slices/changes";
 import { listMachines } from "../../../server/library";
 import { newestMachine } from "../../../server/machine-store";
 import { Refusal } from "../../../server/refusal";

@@ -7,7 +7,6 @@ import type { Evidence, Repair } from "../evidence/evidence";
 import { blamedPieces, type Hypothesis } from "../hypotheses/hypothesis";
 import { ALL_MEANS, canMake, type Means } from "../planning/means";
 import { isCause, isModelled } from "../evidence/simple-causes";
-import type { Beliefs, Isolation, RatedTest } from "../isolation";
 import { proofsFor } from "./proofs";
 import { placeOf, propose, type Proposal } from "./test-sheet";
 import {
@@ -21,6 +20,9 @@ import {
 import { inVain, planWay, type Spread, type Way } from "../planning/rollout";
 import { callsForMore, oddOnes, widen, type OddOne } from "../belief/widening";
 import { verdictOf, windowOf } from "../reading/window";
+import { type Beliefs, believe } from "../belief/beliefs";
+import type { FaultDictionary } from "../dictionary/fault-dictionary";
+import { type RatedTest, rate, rateOne, choose } from "../planning/rating";
 
 /** Why the search has ended, as a sentence. */
 export interface Stop {
@@ -69,23 +71,23 @@ export const FOUND = 0.985;
 export const FOUND_SURELY = 0.995;
 
 /** Whether the leading piece is certain enough to end the search. */
-export function isFound(isolation: Isolation, top: PieceSuspect): boolean {
-  const surely = top.piece === "no-fault" || isolation.machine.pieceById.get(top.piece)?.board === true;
+export function isFound(dictionary: FaultDictionary, top: PieceSuspect): boolean {
+  const surely = top.piece === "no-fault" || dictionary.machine.pieceById.get(top.piece)?.board === true;
   return top.probability >= (surely ? FOUND_SURELY : FOUND);
 }
 
 /** Evidence weighed, and the dictionary that explains it. */
 export interface Weighed {
-  readonly isolation: Isolation;
+  readonly dictionary: FaultDictionary;
   readonly beliefs: Beliefs;
   readonly odd: readonly OddOne[];
 }
 
 // A screen asks several things of the same evidence; a wide look takes long, and comes to the same each time.
-const LAST = new WeakMap<Isolation, { readonly key: string; readonly weighed: Weighed }>();
+const LAST = new WeakMap<FaultDictionary, { readonly key: string; readonly weighed: Weighed }>();
 
 /** The evidence weighed: by the single faults, or by more where those do not explain it. */
-export function weigh(narrow: Isolation, evidence: readonly Evidence[]): Weighed {
+export function weigh(narrow: FaultDictionary, evidence: readonly Evidence[]): Weighed {
   const key = JSON.stringify(evidence);
   const last = LAST.get(narrow);
   if (last?.key === key) return last.weighed;
@@ -98,28 +100,28 @@ export function weigh(narrow: Isolation, evidence: readonly Evidence[]): Weighed
  * Whether the last of the evidence fits something that is still possible, and one fault is enough for all of it. What is half typed mostly
  * fits nothing, and then a wide look would be taken for a reading that nobody made.
  */
-export function fitsSomething(narrow: Isolation, evidence: readonly Evidence[]): boolean {
-  const beliefs = narrow.beliefs(evidence);
+export function fitsSomething(narrow: FaultDictionary, evidence: readonly Evidence[]): boolean {
+  const beliefs = believe(narrow, evidence);
   const odd = oddOnes(narrow, evidence, beliefs);
   if (odd.some((o) => o.evidence === evidence.at(-1)?.id) || callsForMore(narrow, evidence, beliefs, odd)) return false;
-  LAST.set(narrow, { key: JSON.stringify(evidence), weighed: { isolation: narrow, beliefs, odd } });
+  LAST.set(narrow, { key: JSON.stringify(evidence), weighed: { dictionary: narrow, beliefs, odd } });
   return true;
 }
 
-function weighAnew(narrow: Isolation, evidence: readonly Evidence[]): Weighed {
-  const beliefs = narrow.beliefs(evidence);
+function weighAnew(narrow: FaultDictionary, evidence: readonly Evidence[]): Weighed {
+  const beliefs = believe(narrow, evidence);
   const odd = oddOnes(narrow, evidence, beliefs);
-  if (!callsForMore(narrow, evidence, beliefs, odd)) return { isolation: narrow, beliefs, odd };
-  const isolation = widen(narrow, evidence);
-  const wider = isolation.beliefs(evidence);
-  return { isolation, beliefs: wider, odd: oddOnes(isolation, evidence, wider) };
+  if (!callsForMore(narrow, evidence, beliefs, odd)) return { dictionary: narrow, beliefs, odd };
+  const dictionary = widen(narrow, evidence);
+  const wider = believe(dictionary, evidence);
+  return { dictionary, beliefs: wider, odd: oddOnes(dictionary, evidence, wider) };
 }
 
 /** What to believe and what to do next. Pure: the same inputs give the same advice. */
-export function advise(narrow: Isolation, evidence: readonly Evidence[], standing: Standing): Advice {
-  const { isolation, beliefs, odd } = weigh(narrow, evidence);
+export function advise(narrow: FaultDictionary, evidence: readonly Evidence[], standing: Standing): Advice {
+  const { dictionary, beliefs, odd } = weigh(narrow, evidence);
   const repairs = repairsOf(evidence);
-  const suspects = pieceSuspects(isolation, beliefs, repairs);
+  const suspects = pieceSuspects(dictionary, beliefs, repairs);
   const here: Standing = repairs.length > 0 ? { ...standing, repairs } : standing;
   const made = new Set(
     evidence.flatMap((e) =>
@@ -127,26 +129,27 @@ export function advise(narrow: Isolation, evidence: readonly Evidence[], standin
     ),
   );
   const top = suspects[0]!;
-  const early = simpleCause(isolation, evidence) ?? mended(isolation, repairs);
-  const again = early ? null : measureAgain(isolation, beliefs, here, evidence, odd);
-  const sure = early === null && again === null && isFound(isolation, top);
+  const early = simpleCause(dictionary, evidence) ?? mended(dictionary, repairs);
+  const again = early ? null : measureAgain(dictionary, beliefs, here, evidence, odd);
+  const sure = early === null && again === null && isFound(dictionary, top);
   // What is found on one reading alone is not found yet: that one is made again.
-  const hinge = sure ? hingeOf(isolation, beliefs, here, evidence, top.piece) : null;
+  const hinge = sure ? hingeOf(dictionary, beliefs, here, evidence, top.piece) : null;
   const settled = early !== null || (sure && hinge === null);
-  const rated = settled || hinge ? [] : isolation.rate(beliefs.probability, here, made);
-  const proof = settled && !early ? openProof(isolation, beliefs, here, evidence, top.piece, made) : null;
-  const way = settled || again || hinge ? null : planWay(isolation, beliefs, here, rated, canSee(isolation, evidence));
-  const chosen = again ?? hinge ?? proof?.test ?? chooseFrom(isolation, rated, way);
+  const rated = settled || hinge ? [] : rate(dictionary, beliefs.probability, here, made);
+  const proof = settled && !early ? openProof(dictionary, beliefs, here, evidence, top.piece, made) : null;
+  const way =
+    settled || again || hinge ? null : planWay(dictionary, beliefs, here, rated, canSee(dictionary, evidence));
+  const chosen = again ?? hinge ?? proof?.test ?? chooseFrom(dictionary, rated, way);
   const second = rated.find((r) => r !== chosen);
-  const attempt = again || proof ? null : attemptOf(isolation, suspects, way);
+  const attempt = again || proof ? null : attemptOf(dictionary, suspects, way);
   return {
     suspects,
-    cleared: clearedParts(isolation, beliefs),
-    doubt: partDoubt(isolation, beliefs, repairs),
+    cleared: clearedParts(dictionary, beliefs),
+    doubt: partDoubt(dictionary, beliefs, repairs),
     attempt,
     next: chosen
       ? propose(
-          isolation,
+          dictionary,
           beliefs,
           here,
           chosen,
@@ -166,11 +169,11 @@ export function advise(narrow: Isolation, evidence: readonly Evidence[], standin
                 : null,
         )
       : null,
-    alternatives: alternativesOf(isolation, rated, way, chosen),
+    alternatives: alternativesOf(dictionary, rated, way, chosen),
     stop:
-      early ?? (chosen || attempt ? null : stopOf(isolation, beliefs, suspects, settled, standing.means ?? ALL_MEANS)),
+      early ?? (chosen || attempt ? null : stopOf(dictionary, beliefs, suspects, settled, standing.means ?? ALL_MEANS)),
     toCome: way ? { minutes: way.minutes, money: way.money } : null,
-    isWider: isolation !== narrow,
+    isWider: dictionary !== narrow,
   };
 }
 
@@ -178,7 +181,7 @@ const AGAIN =
   "The last reading here fits nothing that is still possible. Make it once more before anything is built on it.";
 
 /** Whether the complaint is of something that can be looked at. */
-function canSee({ machine }: Isolation, evidence: readonly Evidence[]): boolean {
+function canSee({ machine }: FaultDictionary, evidence: readonly Evidence[]): boolean {
   const made = evidence.find((e) => e.type === "complaint");
   const complaint = machine.file.complaints.find((c) => c.id === made?.complaint);
   return complaint !== undefined && Object.keys(complaint.sees).length > 0;
@@ -186,13 +189,13 @@ function canSee({ machine }: Isolation, evidence: readonly Evidence[]): boolean 
 
 /** An odd reading that was made once only is made again: the cheapest of them. Null when none is odd. */
 function measureAgain(
-  isolation: Isolation,
+  dictionary: FaultDictionary,
   beliefs: Beliefs,
   standing: Standing,
   evidence: readonly Evidence[],
   odd: readonly OddOne[],
 ): RatedTest | null {
-  const { machine } = isolation;
+  const { machine } = dictionary;
   const tests = odd.flatMap((o) => {
     const reading = evidence.find((e) => e.id === o.evidence);
     if (
@@ -207,7 +210,7 @@ function measureAgain(
       !canMake(machine, reading.test, standing.means ?? ALL_MEANS)
     )
       return [];
-    return [isolation.rateOne(beliefs.probability, standing, reading.test)];
+    return [rateOne(dictionary, beliefs.probability, standing, reading.test)];
   });
   return (
     tests.sort((a, b) => a.minutes + a.risk - b.minutes - b.risk || (testKey(a.test) < testKey(b.test) ? -1 : 1))[0] ??
@@ -223,14 +226,14 @@ const HANGS = 0.5;
  * just so. A slip is rare, but it is the one thing that sends a person home with the wrong part.
  */
 function hingeOf(
-  isolation: Isolation,
+  dictionary: FaultDictionary,
   beliefs: Beliefs,
   standing: Standing,
   evidence: readonly Evidence[],
   piece: string,
 ): RatedTest | null {
-  const { machine } = isolation;
-  const mine = isolation.hypotheses.map((_, h) => blamedPieces(isolation.left(h, standing.repairs)).includes(piece));
+  const { machine } = dictionary;
+  const mine = dictionary.hypotheses.map((_, h) => blamedPieces(dictionary.left(h, standing.repairs)).includes(piece));
   const made = new Map<string, number>();
   for (const e of evidence) if (e.type === "reading") made.set(testKey(e.test), (made.get(testKey(e.test)) ?? 0) + 1);
   // One is enough: of two slips in one search there is little danger.
@@ -261,23 +264,25 @@ function hingeOf(
         canMake(machine, test, standing.means ?? ALL_MEANS),
     );
   const worst = hinges.sort((a, b) => a.left - b.left || (testKey(a.test) < testKey(b.test) ? -1 : 1))[0];
-  return worst ? isolation.rateOne(beliefs.probability, standing, worst.test) : null;
+  return worst ? rateOne(dictionary, beliefs.probability, standing, worst.test) : null;
 }
 
 /** The test with the cheapest whole way; a dead one wherever it is nearly as good as a live one. */
-function chooseFrom(isolation: Isolation, rated: readonly RatedTest[], way: Way | null): RatedTest | null {
+function chooseFrom(dictionary: FaultDictionary, rated: readonly RatedTest[], way: Way | null): RatedTest | null {
   const best = way?.moves.find((m) => m.test)?.test;
-  return best ? isolation.choose([best, ...rated.filter((r) => r !== best)]) : isolation.choose(rated);
+  return best
+    ? choose(dictionary.machine, [best, ...rated.filter((r) => r !== best)])
+    : choose(dictionary.machine, rated);
 }
 
 /** A repair is tried only if it saves at least this on the whole way, minutes; judgement. */
 const LEAST_SAVED = 2;
 
 /** The repair to try, where that beats every test. */
-function attemptOf(isolation: Isolation, suspects: readonly PieceSuspect[], way: Way | null): Attempt | null {
+function attemptOf(dictionary: FaultDictionary, suspects: readonly PieceSuspect[], way: Way | null): Attempt | null {
   const [first, ...others] = way?.moves ?? [];
   if (!first || first.attempt === null) return null;
-  const piece = isolation.machine.pieceById.get(first.attempt)!;
+  const piece = dictionary.machine.pieceById.get(first.attempt)!;
   const probability = suspects.find((s) => s.piece === piece.id)?.probability ?? 0;
   const test = others.find((m) => m.test);
   // To know is worth a little more than to have tried.
@@ -287,18 +292,18 @@ function attemptOf(isolation: Isolation, suspects: readonly PieceSuspect[], way:
     name: piece.name,
     repair: piece.repair,
     minutes: piece.minutes,
-    cautions: cautionsAt(isolation.machine, piece.id),
+    cautions: cautionsAt(dictionary.machine, piece.id),
     why: `It is this in ${Math.min(9, Math.round(10 * probability))} of 10 such cases, and costs ${Math.round(inVain(piece).minutes)} min if not.${test ? ` To measure first takes about ${Math.max(1, Math.round(test.more))} min more on the whole.` : ""}`,
   };
 }
 
 function alternativesOf(
-  isolation: Isolation,
+  dictionary: FaultDictionary,
   rated: readonly RatedTest[],
   way: Way | null,
   chosen: RatedTest | null,
 ): readonly Alternative[] {
-  const { machine } = isolation;
+  const { machine } = dictionary;
   const planned =
     way?.moves.flatMap((m) =>
       m.test && m.test !== chosen ? [{ test: m.test, title: placeOf(machine, m.test.test), more: m.more }] : [],
@@ -311,7 +316,7 @@ function alternativesOf(
 }
 
 /** The last repair took the complaint with it. */
-function mended({ machine }: Isolation, repairs: readonly Repair[]): Stop | null {
+function mended({ machine }: FaultDictionary, repairs: readonly Repair[]): Stop | null {
   const last = repairs[repairs.length - 1];
   if (last?.result !== "gone") return null;
   return {
@@ -322,7 +327,7 @@ function mended({ machine }: Isolation, repairs: readonly Repair[]): Stop | null
 }
 
 /** A simple cause that was found and is no fault of the machine: it is put right and tried, before anything is measured. The last answer to a question stands. */
-function simpleCause({ machine }: Isolation, evidence: readonly Evidence[]): Stop | null {
+function simpleCause({ machine }: FaultDictionary, evidence: readonly Evidence[]): Stop | null {
   const last = new Map(evidence.flatMap((e) => (e.type === "answer" ? [[e.first, e.answer] as const] : [])));
   const found = machine.file.firsts.find((f) => {
     const a = last.get(f.id);
@@ -336,21 +341,21 @@ function simpleCause({ machine }: Isolation, evidence: readonly Evidence[]): Sto
  * shorted load behind it): the cheapest test that would show it, a dead one before a live one. Null when nothing is left to prove.
  */
 function openProof(
-  isolation: Isolation,
+  dictionary: FaultDictionary,
   beliefs: Beliefs,
   standing: Standing,
   evidence: readonly Evidence[],
   piece: string,
   made: ReadonlySet<string>,
 ): { readonly words: string; readonly test: RatedTest } | null {
-  const { machine } = isolation;
+  const { machine } = dictionary;
   const judged = evidence.flatMap((e) =>
     e.type === "reading"
       ? [
           {
             id: e.id,
             test: e.test,
-            verdict: verdictOf(windowOf(e.test, isolation.predictionsFor(e.test)[0]!, isolation.meter), e.shown),
+            verdict: verdictOf(windowOf(e.test, dictionary.predictionsFor(e.test)[0]!, dictionary.meter), e.shown),
           },
         ]
       : [],
@@ -367,7 +372,7 @@ function openProof(
       const safe = allowed.filter((t) => exposureOf(machine, setupOf(t), t) !== "live");
       return (safe.length > 0 ? safe : allowed).map((t) => ({
         words: p.words,
-        test: isolation.rateOne(beliefs.probability, standing, t),
+        test: rateOne(dictionary, beliefs.probability, standing, t),
       }));
     });
   const effort = (r: RatedTest) => r.minutes + r.risk;
@@ -383,7 +388,7 @@ const NAMED = 0.05;
 const isLimited = (means: Means) => !means.live || !means.clamp || !means.dcClamp;
 
 function stopOf(
-  isolation: Isolation,
+  dictionary: FaultDictionary,
   beliefs: Beliefs,
   suspects: readonly PieceSuspect[],
   settled: boolean,
@@ -404,7 +409,7 @@ function stopOf(
       pieces: [],
       sentence: "The readings fit neither one fault nor two in the file. Look for a part that is not drawn.",
     };
-  if (settled) return found(isolation, beliefs, top);
+  if (settled) return found(dictionary, beliefs, top);
   const left = suspects.filter((s) => s.probability >= NAMED && s.piece !== "no-fault" && s.piece !== "something-else");
   const isPerhapsSound = suspects.some((s) => s.piece === "no-fault" && s.probability >= NAMED);
   const names = left.map((s) => s.name).join(", ");
@@ -427,7 +432,7 @@ function stopOf(
 }
 
 /** What was found; and what goes with it: a second fault, a part it has taken along. */
-function found({ machine, hypotheses }: Isolation, beliefs: Beliefs, top: PieceSuspect): Stop {
+function found({ machine, hypotheses }: FaultDictionary, beliefs: Beliefs, top: PieceSuspect): Stop {
   const mine = hypotheses
     .map((h, i) => ({ h, p: beliefs.probability[i]! }))
     .filter(({ h }) => blamedPieces(h).includes(top.piece))

@@ -2,9 +2,10 @@ import { plainConditions } from "../../model/program/condition";
 import type { Machine } from "../../model/machine";
 import { makeTest } from "../../simulate/test";
 import type { Evidence } from "../evidence/evidence";
-import type { Isolation } from "../isolation";
 import { pieceSuspects, type PieceSuspect } from "../belief/suspects";
 import { has } from "../../model/traits";
+import type { FaultDictionary } from "../dictionary/fault-dictionary";
+import { believe } from "../belief/beliefs";
 
 /** One thing a machine can show that means something: a code, a text of its display, a pattern of its lamp. */
 export interface MachineCode {
@@ -69,12 +70,12 @@ export interface CodeOdds {
 
 /** Re-weighs the suspects by what the machine shows in a setup, beside the evidence there is. Needs no dictionary built. */
 export function codeOdds(
-  isolation: Isolation,
+  dictionary: FaultDictionary,
   evidence: readonly Evidence[],
   setup: string,
   shown: Pick<MachineCode, "part" | "label" | "blames">,
 ): CodeOdds {
-  const beliefs = isolation.beliefs([
+  const beliefs = believe(dictionary, [
     ...evidence,
     {
       type: "reading",
@@ -83,7 +84,7 @@ export function codeOdds(
       shown: { kind: "label", label: shown.label },
     },
   ]);
-  const suspects = pieceSuspects(isolation, beliefs);
+  const suspects = pieceSuspects(dictionary, beliefs);
   return {
     suspects,
     blamed: shown.blames === null ? null : (suspects.find((s) => s.piece === shown.blames)?.probability ?? 0),
@@ -91,13 +92,13 @@ export function codeOdds(
 }
 
 /** The setup in which a thing would be shown: that of a complaint which says so, else the first in which any hypothesis shows it, else null. */
-export function setupShowing(isolation: Isolation, shown: Pick<MachineCode, "part" | "label">): string | null {
-  const { machine } = isolation;
+export function setupShowing(dictionary: FaultDictionary, shown: Pick<MachineCode, "part" | "label">): string | null {
+  const { machine } = dictionary;
   const said = machine.file.complaints.find((c) => c.sees[shown.part] === shown.label);
   if (said) return said.setup;
   for (const setup of machine.file.setups) {
     if (setup.power === "off") continue;
-    const predictions = isolation.predictionsFor(makeTest(setup.id, "look", shown.part));
+    const predictions = dictionary.predictionsFor(makeTest(setup.id, "look", shown.part));
     if (predictions.some((p) => p.some((s) => s?.kind === "label" && s.label === shown.label))) return setup.id;
   }
   return null;

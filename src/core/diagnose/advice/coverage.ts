@@ -3,8 +3,8 @@ import type { Machine } from "../../model/machine";
 import { testKey } from "../../simulate/test";
 import { faultGroups } from "./groups";
 import { hypothesisName } from "../hypotheses/hypothesis";
-import { Isolation } from "../isolation";
 import { sameNominal } from "../reading/window";
+import { FaultDictionary } from "../dictionary/fault-dictionary";
 
 /** Faults that belong together, by id and name. */
 export type FaultGroup = readonly { readonly id: string; readonly name: string }[];
@@ -30,8 +30,8 @@ export interface Coverage {
 const MOST_NETS = 40;
 
 /** Works out what a built dictionary can tell apart, and which extra test point would help most. */
-export function coverageOf(isolation: Isolation): Coverage {
-  const { machine, hypotheses } = isolation;
+export function coverageOf(dictionary: FaultDictionary): Coverage {
+  const { machine, hypotheses } = dictionary;
   const named = (id: string) => ({
     id,
     name: hypothesisName(
@@ -39,15 +39,15 @@ export function coverageOf(isolation: Isolation): Coverage {
       hypotheses.find((h) => h.id === id)!,
     ),
   });
-  const groups = faultGroups(isolation);
+  const groups = faultGroups(dictionary);
   const together = groups.filter((g) => g.length > 1 && !g.includes("no-fault"));
   const silent = (groups.find((g) => g.includes("no-fault")) ?? []).filter((id) => id !== "no-fault");
-  const looks = isolation.permitted
+  const looks = dictionary.permitted
     .filter((t) => t.function === "look")
-    .map((t) => ({ test: t, predictions: isolation.predictionsFor(t) }));
+    .map((t) => ({ test: t, predictions: dictionary.predictionsFor(t) }));
   const unseen = hypotheses.flatMap((h, i) =>
     h.kind === "fault" &&
-    looks.every(({ test, predictions }) => sameNominal(test, predictions[0]!, predictions[i]!, isolation.meter))
+    looks.every(({ test, predictions }) => sameNominal(test, predictions[0]!, predictions[i]!, dictionary.meter))
       ? [h.id]
       : [],
   );
@@ -58,36 +58,36 @@ export function coverageOf(isolation: Isolation): Coverage {
     together: together.map((g) => g.map(named)),
     silent: silent.map(named),
     unseen: unseen.map(named),
-    tests: isolation.candidates.length,
-    idleTests: isolation.permitted.length - isolation.candidates.length,
+    tests: dictionary.candidates.length,
+    idleTests: dictionary.permitted.length - dictionary.candidates.length,
     helpfulPoints: helpfulPoints(
-      isolation,
+      dictionary,
       [...together, silent.length > 0 ? ["no-fault", ...silent] : []].filter((g) => g.length > 1),
     ),
   };
 }
 
 /** Tries every net without a point as one, on the faults that are together now. */
-function helpfulPoints(isolation: Isolation, groups: readonly (readonly string[])[]): Coverage["helpfulPoints"] {
-  const { machine } = isolation;
+function helpfulPoints(dictionary: FaultDictionary, groups: readonly (readonly string[])[]): Coverage["helpfulPoints"] {
+  const { machine } = dictionary;
   if (groups.length === 0) return [];
-  const pointed = new Set([...machine.points.values()].map((p) => p.node));
+  const points = new Set([...machine.points.values()].map((p) => p.node));
   const bare = machine.nets
-    .filter((net) => !net.startsWith("@") && !pointed.has(machine.nodeOf.get(net)!))
+    .filter((net) => !net.startsWith("@") && !points.has(machine.nodeOf.get(net)!))
     .slice(0, MOST_NETS);
   return bare
     .flatMap((net) => {
       const wider = withPoint(machine, net);
-      const dictionary = Isolation.of(wider, isolation.meter);
-      const tests = dictionary.permitted.filter((t) => t.red === `extra.${net}` || t.black === `extra.${net}`);
+      const pointed = FaultDictionary.of(wider, dictionary.meter);
+      const tests = pointed.permitted.filter((t) => t.red === `extra.${net}` || t.black === `extra.${net}`);
       let pairs = 0;
       for (const group of groups) {
-        const shown = group.map((id) => dictionary.nominalFor(tests, id));
+        const shown = group.map((id) => pointed.nominalFor(tests, id));
         for (let i = 0; i < group.length; i++)
           for (let j = i + 1; j < group.length; j++)
             if (
               tests.some(
-                (t) => !sameNominal(t, shown[i]!.get(testKey(t))!, shown[j]!.get(testKey(t))!, isolation.meter),
+                (t) => !sameNominal(t, shown[i]!.get(testKey(t))!, shown[j]!.get(testKey(t))!, dictionary.meter),
               )
             )
               pairs++;

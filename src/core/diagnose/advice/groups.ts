@@ -1,14 +1,14 @@
 import { testKey } from "../../simulate/test";
-import type { Isolation } from "../isolation";
 import { sameNominal } from "../reading/window";
+import type { FaultDictionary } from "../dictionary/fault-dictionary";
 
 /**
  * Faults that no permitted test tells apart, parts at nominal and meter without noise. Two faults are in one
  * group when they are linked by a chain of pairs that every test shows alike. Includes "no-fault": what is
  * grouped with it shows no symptom at all. Sorted by id; single faults are groups of one.
  */
-export function faultGroups(isolation: Isolation): readonly (readonly string[])[] {
-  const hypotheses = isolation.hypotheses
+export function faultGroups(dictionary: FaultDictionary): readonly (readonly string[])[] {
+  const hypotheses = dictionary.hypotheses
     .map((h, index) => ({ h, index }))
     .filter(({ h }) => h.kind !== "something else");
   const parent = new Map(hypotheses.map(({ h }) => [h.id, h.id]));
@@ -17,14 +17,14 @@ export function faultGroups(isolation: Isolation): readonly (readonly string[])[
     while (parent.get(r) !== r) r = parent.get(r)!;
     return r;
   };
-  const tests = [...isolation.candidates].sort((a, b) => (testKey(a) < testKey(b) ? -1 : 1));
-  const predictions = tests.map((test) => isolation.predictionsFor(test));
+  const tests = [...dictionary.candidates].sort((a, b) => (testKey(a) < testKey(b) ? -1 : 1));
+  const predictions = tests.map((test) => dictionary.predictionsFor(test));
   for (let i = 0; i < hypotheses.length; i++)
     for (let j = i + 1; j < hypotheses.length; j++) {
       const [a, b] = [hypotheses[i]!, hypotheses[j]!];
       if (
         tests.every((test, t) =>
-          sameNominal(test, predictions[t]![a.index]!, predictions[t]![b.index]!, isolation.meter),
+          sameNominal(test, predictions[t]![a.index]!, predictions[t]![b.index]!, dictionary.meter),
         )
       )
         parent.set(root(b.h.id), root(a.h.id));

@@ -5,10 +5,11 @@ import { makeTest, testKey, type Test } from "../../simulate/test";
 import type { Meter } from "../../instrument/meter";
 import { agreedOn, type Evidence } from "../evidence/evidence";
 import { hypothesisName } from "../hypotheses/hypothesis";
-import type { Isolation } from "../isolation";
 import { likelihood, SLIP } from "../reading/likelihood";
 import { windowOf } from "../reading/window";
 import { windowWords } from "./test-sheet";
+import type { FaultDictionary } from "../dictionary/fault-dictionary";
+import { believe } from "../belief/beliefs";
 
 /**
  * A reading that fits nothing is compared with what the model predicts for the usual slips: another point, another
@@ -58,23 +59,26 @@ interface Tried {
 }
 
 /** Whether a reading fits nothing that is believed, and which slip would explain it; null when it fits. Needs no dictionary built. */
-export function misfitOf(isolation: Isolation, evidence: readonly Evidence[], id: string): Misfit | null {
+export function misfitOf(dictionary: FaultDictionary, evidence: readonly Evidence[], id: string): Misfit | null {
   const reading = evidence.find((e) => e.type === "reading" && e.id === id);
   if (reading?.type !== "reading" || reading.test.instant !== "settled") return null;
   const { test, shown } = reading;
-  const before = isolation.beliefs(evidence.filter((e) => e.id !== id)).probability;
-  const predictions = isolation.predictionsFor(test);
+  const before = believe(
+    dictionary,
+    evidence.filter((e) => e.id !== id),
+  ).probability;
+  const predictions = dictionary.predictionsFor(test);
   let [fits, whole] = [0, 0];
-  isolation.hypotheses.forEach((h, i) => {
+  dictionary.hypotheses.forEach((h, i) => {
     if (h.kind === "something else") return;
-    fits += before[i]! * likelihood(test, shown, predictions[i]!, isolation.meter, 0);
-    whole += before[i]! * likelihood(test, shown, predictions[i]!, isolation.meter);
+    fits += before[i]! * likelihood(test, shown, predictions[i]!, dictionary.meter, 0);
+    whole += before[i]! * likelihood(test, shown, predictions[i]!, dictionary.meter);
   });
-  const outvoted = isOutvoted(isolation.meter, evidence, reading);
+  const outvoted = isOutvoted(dictionary.meter, evidence, reading);
   if (!outvoted && 1 - ((1 - SLIP) * fits) / Math.max(1e-300, whole) < QUESTIONED) return null;
 
-  const tried = slipsFor(isolation.machine, test, shown);
-  const leading = isolation.hypotheses
+  const tried = slipsFor(dictionary.machine, test, shown);
+  const leading = dictionary.hypotheses
     .map((h, i) => ({ h, i, p: before[i]! }))
     .filter(({ h }) => h.kind !== "something else")
     .sort((a, b) => b.p - a.p)
@@ -83,7 +87,7 @@ export function misfitOf(isolation: Isolation, evidence: readonly Evidence[], id
   for (const setup of new Set(tried.map((t) => t.test.setup))) {
     const here = scored.filter((s) => s.slip.test.setup === setup);
     for (const { h, p } of leading) {
-      isolation
+      dictionary
         .predict(
           setup,
           here.map((s) => s.slip.test),
@@ -92,7 +96,7 @@ export function misfitOf(isolation: Isolation, evidence: readonly Evidence[], id
         .forEach((prediction, k) => {
           const mine =
             p *
-            likelihood(here[k]!.slip.test, here[k]!.slip.shown, prediction, isolation.meter, 0) *
+            likelihood(here[k]!.slip.test, here[k]!.slip.shown, prediction, dictionary.meter, 0) *
             here[k]!.slip.odds;
           here[k]!.score += mine;
           if (mine > here[k]!.bestScore) {
@@ -103,7 +107,7 @@ export function misfitOf(isolation: Isolation, evidence: readonly Evidence[], id
     }
   }
   const sum = scored.reduce((total, s) => total + s.score, 0);
-  const floor = isolation.hypotheses.length > 0 ? likelihood(test, shown, [], isolation.meter) : 0;
+  const floor = dictionary.hypotheses.length > 0 ? likelihood(test, shown, [], dictionary.meter) : 0;
   const slips = scored
     .filter((s) => s.score > floor * 0.5)
     .sort((a, b) => b.score - a.score || (testKey(a.slip.test) < testKey(b.slip.test) ? -1 : 1))
@@ -112,7 +116,7 @@ export function misfitOf(isolation: Isolation, evidence: readonly Evidence[], id
       words: slip.words,
       instead: slip.test,
       share: score / sum,
-      shows: `${windowWords(windowOf(slip.test, isolation.predict(slip.test.setup, [slip.test], best)[0]!, isolation.meter), slip.test.function)}${best.kind === "no fault" ? "" : ` with ${hypothesisName(isolation.machine, best)}`}`,
+      shows: `${windowWords(windowOf(slip.test, dictionary.predict(slip.test.setup, [slip.test], best)[0]!, dictionary.meter), slip.test.function)}${best.kind === "no fault" ? "" : ` with ${hypothesisName(dictionary.machine, best)}`}`,
     }));
   return {
     evidence: id,

@@ -1,10 +1,11 @@
 import { testKey, type Test } from "../../simulate/test";
 import type { Evidence } from "../evidence/evidence";
 import { blamedPieces, pieceName } from "../hypotheses/hypothesis";
-import type { Beliefs, Isolation } from "../isolation";
 import { windowWords } from "./test-sheet";
 import { pieceSuspects, repairsOf } from "../belief/suspects";
 import { windowOf } from "../reading/window";
+import { type Beliefs, involvement, believe } from "../belief/beliefs";
+import type { FaultDictionary } from "../dictionary/fault-dictionary";
 
 /** Why a suspect is believed or doubted: one piece of evidence, how much it speaks, and what the model says it should have been. */
 export interface Reason {
@@ -23,14 +24,14 @@ const SPEAKS = 0.4;
 
 /** The reasons for and against a piece, the strongest first. */
 export function reasonsFor(
-  isolation: Isolation,
+  dictionary: FaultDictionary,
   evidence: readonly Evidence[],
   beliefs: Beliefs,
   piece: string,
 ): readonly Reason[] {
-  const { hypotheses } = isolation;
+  const { hypotheses } = dictionary;
   const repairs = repairsOf(evidence);
-  const mine = hypotheses.map((_, i) => blamedPieces(isolation.left(i, repairs)).includes(piece));
+  const mine = hypotheses.map((_, i) => blamedPieces(dictionary.left(i, repairs)).includes(piece));
   // What speaks for it is held against what it would show as it is thought of now; what speaks against it, as it most often fails.
   const own = leadingOf(beliefs.probability, mine);
   const usual = leadingOf(
@@ -41,7 +42,7 @@ export function reasonsFor(
   const tests = new Map(evidence.flatMap((e) => (e.type === "reading" ? [[e.id, e.test] as const] : [])));
   return [...beliefs.byEvidence]
     .flatMap(([id, log]): Reason[] => {
-      const bits = weightOf(isolation, log, mine);
+      const bits = weightOf(dictionary, log, mine);
       if (Math.abs(bits) < SPEAKS) return [];
       const test = tests.get(id);
       return [
@@ -49,8 +50,8 @@ export function reasonsFor(
           evidence: id,
           side: bits > 0 ? "for" : "against",
           bits,
-          wouldShow: test ? shows(isolation, test, bits > 0 ? own : usual) : null,
-          soundShows: test ? shows(isolation, test, 0) : null,
+          wouldShow: test ? shows(dictionary, test, bits > 0 ? own : usual) : null,
+          soundShows: test ? shows(dictionary, test, 0) : null,
         },
       ];
     })
@@ -67,9 +68,9 @@ function leadingOf(weight: ArrayLike<number>, mine: readonly boolean[]): number 
 }
 
 /** Both the suspect's ways of having failed and the others count by what was believed at first. */
-function weightOf(isolation: Isolation, log: Float64Array, mine: readonly boolean[]): number {
+function weightOf(dictionary: FaultDictionary, log: Float64Array, mine: readonly boolean[]): number {
   let [own, ownWeight, rest, restWeight] = [0, 0, 0, 0];
-  isolation.hypotheses.forEach((h, i) => {
+  dictionary.hypotheses.forEach((h, i) => {
     const likelihood = Math.exp(Math.max(-600, log[i]!));
     if (mine[i]) {
       own += h.prior * likelihood;
@@ -83,8 +84,8 @@ function weightOf(isolation: Isolation, log: Float64Array, mine: readonly boolea
   return Math.log2(Math.max(1e-300, own / ownWeight) / Math.max(1e-300, rest / restWeight));
 }
 
-function shows(isolation: Isolation, test: Test, hypothesis: number): string {
-  return windowWords(windowOf(test, isolation.predictionsFor(test)[hypothesis]!, isolation.meter), test.function);
+function shows(dictionary: FaultDictionary, test: Test, hypothesis: number): string {
+  return windowWords(windowOf(test, dictionary.predictionsFor(test)[hypothesis]!, dictionary.meter), test.function);
 }
 
 /** How the suspects went, reading by reading. */
@@ -102,12 +103,12 @@ export interface History {
 const DRAWN = 5;
 
 /** The probability of the leading pieces after each piece of evidence, in the order in which it came. */
-export function historyOf(isolation: Isolation, evidence: readonly Evidence[]): History {
+export function historyOf(dictionary: FaultDictionary, evidence: readonly Evidence[]): History {
   const after = evidence.map((_, i) => {
     const known = evidence.slice(0, i + 1);
-    return isolation.involvement(isolation.beliefs(known).probability, repairsOf(known));
+    return involvement(dictionary, believe(dictionary, known).probability, repairsOf(known));
   });
-  const now = pieceSuspects(isolation, isolation.beliefs(evidence), repairsOf(evidence));
+  const now = pieceSuspects(dictionary, believe(dictionary, evidence), repairsOf(evidence));
   const most = new Map<string, number>();
   for (const shares of after) for (const [piece, p] of shares) most.set(piece, Math.max(most.get(piece) ?? 0, p));
   const leading = now.slice(0, 2).map((s) => s.piece);
@@ -117,7 +118,7 @@ export function historyOf(isolation: Isolation, evidence: readonly Evidence[]): 
     .map(([piece]) => piece);
   const pieces = [...leading, ...others].slice(0, DRAWN);
   return {
-    pieces: pieces.map((piece) => ({ piece, name: pieceName(isolation.machine, piece) })),
+    pieces: pieces.map((piece) => ({ piece, name: pieceName(dictionary.machine, piece) })),
     steps: after.map((shares, i) => {
       const e = evidence[i]!;
       return {

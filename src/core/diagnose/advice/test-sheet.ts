@@ -6,9 +6,11 @@ import { decimal, inSentence, quantity } from "../../quantity/format";
 import type { Test } from "../../simulate/test";
 import { costOf, type Cost, type Standing } from "../planning/cost";
 import { pieceName } from "../hypotheses/hypothesis";
-import type { Beliefs, Isolation, RatedTest } from "../isolation";
 import type { Outcome } from "../dictionary/outcomes";
 import { windowOf, type Window } from "../reading/window";
+import type { Beliefs } from "../belief/beliefs";
+import type { FaultDictionary } from "../dictionary/fault-dictionary";
+import type { RatedTest } from "../planning/rating";
 
 /** Where one lead goes. */
 export interface Lead {
@@ -201,13 +203,13 @@ function rangeFor(fn: MeterFunction, outcomes: readonly Outcome[], sound: Window
 }
 
 /** Lays any test out, proposed or chosen by the technician. */
-export function layOut(isolation: Isolation, beliefs: Beliefs, standing: Standing, test: Test): Laid {
-  const { machine } = isolation;
+export function layOut(dictionary: FaultDictionary, beliefs: Beliefs, standing: Standing, test: Test): Laid {
+  const { machine } = dictionary;
   const setup = machine.setupById.get(test.setup)!;
-  const sound = windowOf(test, isolation.predictionsFor(test)[0]!, isolation.meter);
+  const sound = windowOf(test, dictionary.predictionsFor(test)[0]!, dictionary.meter);
   const red = lead(machine, test.red);
   const black = test.black === undefined ? null : lead(machine, test.black);
-  const { outcomes } = isolation.tableFor(test, standing.repairs);
+  const { outcomes } = dictionary.tableFor(test, standing.repairs);
   return {
     test,
     red,
@@ -222,7 +224,7 @@ export function layOut(isolation: Isolation, beliefs: Beliefs, standing: Standin
     cost: costOf(machine, standing, test),
     window: sound,
     windowWords: windowWords(sound, test.function),
-    meanings: meaningsOf(isolation, beliefs, standing, test, sound),
+    meanings: meaningsOf(dictionary, beliefs, standing, test, sound),
   };
 }
 
@@ -249,8 +251,14 @@ export function titleOf(machine: Machine, test: Test): string {
 }
 
 /** Outcomes worth a line: likely enough, with what each would leave; the rare ones are put together. */
-function meaningsOf(isolation: Isolation, beliefs: Beliefs, standing: Standing, test: Test, sound: Window): Meaning[] {
-  const { outcomes, chances } = isolation.tableFor(test, standing.repairs);
+function meaningsOf(
+  dictionary: FaultDictionary,
+  beliefs: Beliefs,
+  standing: Standing,
+  test: Test,
+  sound: Window,
+): Meaning[] {
+  const { outcomes, chances } = dictionary.tableFor(test, standing.repairs);
   const n = outcomes.length;
   const lines = outcomes.map((outcome, o): Meaning => {
     const perPiece = new Map<string, number>();
@@ -258,13 +266,13 @@ function meaningsOf(isolation: Isolation, beliefs: Beliefs, standing: Standing, 
     beliefs.probability.forEach((p, h) => {
       const mass = p * chances[h * n + o]!;
       total += mass;
-      const { piece } = isolation.hypotheses[h]!;
+      const { piece } = dictionary.hypotheses[h]!;
       perPiece.set(piece, (perPiece.get(piece) ?? 0) + mass);
     });
     const leaves = [...perPiece]
       .map(([piece, mass]) => ({
         piece,
-        name: pieceName(isolation.machine, piece),
+        name: pieceName(dictionary.machine, piece),
         probability: total > 0 ? mass / total : 0,
       }))
       .filter((l) => l.probability >= 0.08)
@@ -314,14 +322,14 @@ function mergeAlike(lines: readonly Meaning[]): Meaning[] {
 
 /** Lays out the chosen test and says why it was chosen; `given` where it is not for what it tells. */
 export function propose(
-  isolation: Isolation,
+  dictionary: FaultDictionary,
   beliefs: Beliefs,
   standing: Standing,
   chosen: RatedTest,
   second: RatedTest | undefined,
   given: { readonly why: string; readonly proves: string | null } | null = null,
 ): Proposal {
-  const laid = layOut(isolation, beliefs, standing, chosen.test);
+  const laid = layOut(dictionary, beliefs, standing, chosen.test);
   return {
     ...laid,
     bits: chosen.bits,

@@ -1,11 +1,12 @@
 import type { Shown } from "../../quantity/read";
 import type { Test } from "../../simulate/test";
 import type { Evidence } from "../evidence/evidence";
-import type { Isolation } from "../isolation";
 import { outcomeOf } from "../dictionary/outcomes";
 import { windowWords } from "./test-sheet";
 import { pieceSuspects, repairsOf } from "../belief/suspects";
 import { windowOf } from "../reading/window";
+import type { FaultDictionary } from "../dictionary/fault-dictionary";
+import { believe } from "../belief/beliefs";
 
 /** What one suspect predicts for a test. */
 export interface WhatIf {
@@ -17,13 +18,13 @@ export interface WhatIf {
 const MOST = 3;
 
 /** What a test would show if all is well, and under the leading suspects: the likeliest fault of each. */
-export function whatIf(isolation: Isolation, evidence: readonly Evidence[], test: Test): readonly WhatIf[] {
-  const suspects = pieceSuspects(isolation, isolation.beliefs(evidence), repairsOf(evidence))
+export function whatIf(dictionary: FaultDictionary, evidence: readonly Evidence[], test: Test): readonly WhatIf[] {
+  const suspects = pieceSuspects(dictionary, believe(dictionary, evidence), repairsOf(evidence))
     .filter((s) => s.faults.length > 0 && s.piece !== "no-fault" && s.piece !== "something-else")
     .slice(0, MOST);
   const words = (id: string) => {
-    const h = isolation.hypotheses.find((x) => x.id === id)!;
-    return windowWords(windowOf(test, isolation.predict(test.setup, [test], h)[0]!, isolation.meter), test.function);
+    const h = dictionary.hypotheses.find((x) => x.id === id)!;
+    return windowWords(windowOf(test, dictionary.predict(test.setup, [test], h)[0]!, dictionary.meter), test.function);
   };
   return [
     { name: "If all is well", fault: null, shows: words("no-fault") },
@@ -35,11 +36,11 @@ export function whatIf(isolation: Isolation, evidence: readonly Evidence[], test
 const LIKELY = 0.1;
 
 /** What a test would likely show, nominally: for each outcome what the likeliest suspect that predicts it shows, the likeliest outcome first. */
-export function likelyShown(isolation: Isolation, evidence: readonly Evidence[], test: Test): readonly Shown[] {
-  const { probability } = isolation.beliefs(evidence);
-  const { outcomes } = isolation.tableFor(test);
+export function likelyShown(dictionary: FaultDictionary, evidence: readonly Evidence[], test: Test): readonly Shown[] {
+  const { probability } = believe(dictionary, evidence);
+  const { outcomes } = dictionary.tableFor(test);
   const shows = new Map<number, { shown: Shown; of: number; weight: number }>();
-  isolation.predictionsFor(test).forEach((prediction, h) => {
+  dictionary.predictionsFor(test).forEach((prediction, h) => {
     const shown = prediction[0];
     if (!shown) return;
     const outcome = outcomeOf(outcomes, shown);

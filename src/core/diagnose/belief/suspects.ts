@@ -1,7 +1,8 @@
 import type { Evidence, Repair } from "../evidence/evidence";
 import type { Machine } from "../../model/machine";
-import type { Beliefs, Isolation } from "../isolation";
 import { blamedPieces, faultsOf, hypothesisName, pieceName, type Hypothesis } from "../hypotheses/hypothesis";
+import { type Beliefs, involvement } from "./beliefs";
+import type { FaultDictionary } from "../dictionary/fault-dictionary";
 
 /** How sure, in a word; the number is there for who asks. */
 export type Likeliness = "likely" | "possible" | "unlikely";
@@ -31,13 +32,13 @@ const CLEARED = 0.005;
 
 /** Pieces still possible, most likely first; ties by name. With two faults both count, so the shares may add to more than one. */
 export function pieceSuspects(
-  isolation: Isolation,
+  dictionary: FaultDictionary,
   beliefs: Beliefs,
   repairs: readonly Repair[] = [],
 ): readonly PieceSuspect[] {
-  const { machine } = isolation;
-  const left = stillThere(isolation, beliefs, repairs);
-  return [...isolation.involvement(beliefs.probability, repairs)]
+  const { machine } = dictionary;
+  const left = stillThere(dictionary, beliefs, repairs);
+  return [...involvement(dictionary, beliefs.probability, repairs)]
     .map(([piece, probability]) => ({
       piece,
       name: pieceName(machine, piece),
@@ -54,13 +55,13 @@ export function pieceSuspects(
 
 /** What may be wrong now, each once: what two hypotheses leave alike after a repair is one. */
 function stillThere(
-  isolation: Isolation,
+  dictionary: FaultDictionary,
   beliefs: Beliefs,
   repairs: readonly Repair[],
 ): readonly { readonly h: Hypothesis; readonly probability: number }[] {
   const found = new Map<string, { h: Hypothesis; probability: number }>();
-  isolation.hypotheses.forEach((_, i) => {
-    const h = isolation.left(i, repairs);
+  dictionary.hypotheses.forEach((_, i) => {
+    const h = dictionary.left(i, repairs);
     const known = found.get(h.id);
     if (known) known.probability += beliefs.probability[i]!;
     else found.set(h.id, { h, probability: beliefs.probability[i]! });
@@ -75,24 +76,24 @@ export function repairsOf(evidence: readonly Evidence[]): readonly Repair[] {
 
 /** Probability that each part is at fault, for drawing doubt where it lies. */
 export function partDoubt(
-  isolation: Isolation,
+  dictionary: FaultDictionary,
   beliefs: Beliefs,
   repairs: readonly Repair[] = [],
 ): Readonly<Record<string, number>> {
   const doubt: Record<string, number> = {};
-  for (const { h, probability } of stillThere(isolation, beliefs, repairs))
-    for (const f of faultsOf(isolation.machine, h)) doubt[f.part] = (doubt[f.part] ?? 0) + probability;
+  for (const { h, probability } of stillThere(dictionary, beliefs, repairs))
+    for (const f of faultsOf(dictionary.machine, h)) doubt[f.part] = (doubt[f.part] ?? 0) + probability;
   return doubt;
 }
 
 /** Parts cleared by evidence, in file order, each with what cleared it: for every failure mode, the evidence that spoke most against it. */
-export function clearedParts(isolation: Isolation, beliefs: Beliefs): readonly ClearedPart[] {
-  const { machine, hypotheses } = isolation;
+export function clearedParts(dictionary: FaultDictionary, beliefs: Beliefs): readonly ClearedPart[] {
+  const { machine, hypotheses } = dictionary;
   if (beliefs.byEvidence.size === 0) return [];
   const best = new Map(
     [...beliefs.byEvidence].map(([id, log]) => [id, log.reduce((a, b) => Math.max(a, b), -Infinity)]),
   );
-  const doubt = partDoubt(isolation, beliefs);
+  const doubt = partDoubt(dictionary, beliefs);
   return machine.parts.flatMap((part: Machine["parts"][number]) => {
     const modes = hypotheses
       .map((h, index) => ({ h, index }))

@@ -4,13 +4,14 @@ import type { PartEntry } from "../../model/schema";
 import type { Change } from "../../model/as-found";
 import { isSameReading, observationsOf, type Evidence, type Observation } from "../evidence/evidence";
 import type { Hypothesis } from "../hypotheses/hypothesis";
-import type { Beliefs, Isolation } from "../isolation";
 import { likelihood } from "../reading/likelihood";
 import { testKey } from "../../simulate/test";
 import { saidOf } from "../evidence/without-a-meter";
 import { sameNominal } from "../reading/window";
 import { ratings } from "../../model/ratings";
 import { has } from "../../model/traits";
+import { type Beliefs, involvement, believe } from "./beliefs";
+import type { FaultDictionary } from "../dictionary/fault-dictionary";
 
 /**
  * Two faults, and a unit that is not as drawn. There are thousands of pairs and nearly always one fault is enough, so they are weighed
@@ -43,15 +44,19 @@ export interface OddOne {
 }
 
 /** Evidence that nothing believed explains, the oddest first. */
-export function oddOnes(isolation: Isolation, evidence: readonly Evidence[], beliefs: Beliefs): readonly OddOne[] {
+export function oddOnes(
+  dictionary: FaultDictionary,
+  evidence: readonly Evidence[],
+  beliefs: Beliefs,
+): readonly OddOne[] {
   const odd = new Map<string, OddOne>();
   const repairs = evidence.filter((e) => e.type === "tried").length;
-  const observations = observationsOf(isolation.machine, isolation.meter, evidence);
+  const observations = observationsOf(dictionary.machine, dictionary.meter, evidence);
   for (const o of observations) {
     const again = evidence.filter(
-      (e) => e.type === "reading" && e.id !== o.evidence && isSameTest(o, e) && isSameReading(isolation.meter, o, e),
+      (e) => e.type === "reading" && e.id !== o.evidence && isSameTest(o, e) && isSameReading(dictionary.meter, o, e),
     ).length;
-    const slip = slipShare(isolation, o, beliefs.probability);
+    const slip = slipShare(dictionary, o, beliefs.probability);
     const before = o.repairs.length < repairs;
     if (slip > (odd.get(o.evidence)?.slip ?? ODD))
       odd.set(o.evidence, { evidence: o.evidence, slip, confirmed: again > 0 || before });
@@ -71,17 +76,17 @@ function isSameTest(o: Observation, e: Evidence): boolean {
 }
 
 /** How far what was shown is held to be a slip, over what is believed; before repeats make it less likely. */
-function slipShare(isolation: Isolation, o: Observation, probability: Float64Array): number {
-  const predictions = isolation.predictionsAfter(o.test, o.repairs);
+function slipShare(dictionary: FaultDictionary, o: Observation, probability: Float64Array): number {
+  const predictions = dictionary.predictionsAfter(o.test, o.repairs);
   let share = 0;
   for (let h = 0; h < predictions.length; h++) {
     if (probability[h]! < 1e-6) continue;
-    if (isolation.hypotheses[h]!.kind === "something else") {
+    if (dictionary.hypotheses[h]!.kind === "something else") {
       share += probability[h]!;
       continue;
     }
-    const fit = (1 - o.slip) * likelihood(o.test, o.shown, predictions[h]!, isolation.meter, 0);
-    const whole = likelihood(o.test, o.shown, predictions[h]!, isolation.meter, o.slip);
+    const fit = (1 - o.slip) * likelihood(o.test, o.shown, predictions[h]!, dictionary.meter, 0);
+    const whole = likelihood(o.test, o.shown, predictions[h]!, dictionary.meter, o.slip);
     share += probability[h]! * (1 - fit / Math.max(1e-300, whole));
   }
   return share;
@@ -89,18 +94,18 @@ function slipShare(isolation: Isolation, o: Observation, probability: Float64Arr
 
 /** Whether what was measured calls for more than one fault: something odd was confirmed, or two things are odd, or what the customer says is. */
 export function callsForMore(
-  isolation: Isolation,
+  dictionary: FaultDictionary,
   evidence: readonly Evidence[],
   beliefs: Beliefs,
   odd: readonly OddOne[],
 ): boolean {
   const complaint = new Set(evidence.flatMap((e) => (e.type === "complaint" || e.type === "compared" ? [e.id] : [])));
-  const other = beliefs.probability[isolation.hypotheses.findIndex((h) => h.kind === "something else")]!;
+  const other = beliefs.probability[dictionary.hypotheses.findIndex((h) => h.kind === "something else")]!;
   // What is held for the fault was repaired, and the complaint stays: there may be more.
   const stayed = new Set(evidence.flatMap((e) => (e.type === "tried" && e.result === "stays" ? [e.piece] : [])));
   if (
     stayed.size > 0 &&
-    [...isolation.involvement(beliefs.probability)].some(([piece, p]) => p > LEADING && stayed.has(piece))
+    [...involvement(dictionary, beliefs.probability)].some(([piece, p]) => p > LEADING && stayed.has(piece))
   )
     return true;
   if (odd.length === 0 && other < ELSE) return false;
@@ -108,38 +113,38 @@ export function callsForMore(
 }
 
 /** The dictionary widened by the pairs of faults and the deviations that may explain the evidence. */
-export function widen(isolation: Isolation, evidence: readonly Evidence[]): Isolation {
-  const { machine } = isolation;
-  const pairs = promisingPairs(isolation, evidence);
+export function widen(dictionary: FaultDictionary, evidence: readonly Evidence[]): FaultDictionary {
+  const { machine } = dictionary;
+  const pairs = promisingPairs(dictionary, evidence);
   const changes = likelyChanges(machine);
-  const measured = new Map(observationsOf(machine, isolation.meter, evidence).map((o) => [testKey(o.test), o.test]));
-  const trial = isolation.widened([...pairs, ...changes], [...measured.values()]);
-  const probability = trial.beliefs(evidence).probability;
-  const first = isolation.hypotheses.length;
+  const measured = new Map(observationsOf(machine, dictionary.meter, evidence).map((o) => [testKey(o.test), o.test]));
+  const trial = dictionary.widened([...pairs, ...changes], [...measured.values()]);
+  const probability = believe(trial, evidence).probability;
+  const first = dictionary.hypotheses.length;
   const ranked = [...pairs, ...changes]
     .map((h, i) => ({ h, p: probability[first + i]! }))
     .sort((a, b) => b.p - a.p || (a.h.id < b.h.id ? -1 : 1));
-  return isolation.widened(ranked.slice(0, MOST_SEARCHED).map(({ h }) => h));
+  return dictionary.widened(ranked.slice(0, MOST_SEARCHED).map(({ h }) => h));
 }
 
 /**
  * The pairs worth simulating. What a pair shows is nearly always what one of its two faults shows alone, or what a sound machine
  * shows: the best of the three at every reading says how well a pair could do at most, but for what only both together bring about.
  */
-function promisingPairs(isolation: Isolation, evidence: readonly Evidence[]): readonly Hypothesis[] {
-  const { machine, hypotheses } = isolation;
+function promisingPairs(dictionary: FaultDictionary, evidence: readonly Evidence[]): readonly Hypothesis[] {
+  const { machine, hypotheses } = dictionary;
   const singles = hypotheses.flatMap((h, index) => (h.kind === "fault" && h.led.length === 0 ? [{ h, index }] : []));
-  const observations = observationsOf(machine, isolation.meter, evidence);
+  const observations = observationsOf(machine, dictionary.meter, evidence);
   const fits = observations.map((o) => {
-    const predictions = isolation.predictionsAfter(o.test, o.repairs);
+    const predictions = dictionary.predictionsAfter(o.test, o.repairs);
     const of = (index: number) =>
-      o.weight * Math.log(Math.max(1e-300, likelihood(o.test, o.shown, predictions[index]!, isolation.meter, o.slip)));
+      o.weight * Math.log(Math.max(1e-300, likelihood(o.test, o.shown, predictions[index]!, dictionary.meter, o.slip)));
     const [sound, single] = [of(0), singles.map(({ index }) => of(index))];
-    const floor = o.weight * Math.log(o.slip * likelihood(o.test, o.shown, [], isolation.meter, o.slip));
+    const floor = o.weight * Math.log(o.slip * likelihood(o.test, o.shown, [], dictionary.meter, o.slip));
     // What no fault shows alone can only come of two together: of those that move this reading, rather one of degree.
     const alone = single.every((l) => l < floor + 1) && sound < floor + 1;
     const moves = singles.map(
-      ({ index }) => alone && !sameNominal(o.test, predictions[index]!, predictions[0]!, isolation.meter),
+      ({ index }) => alone && !sameNominal(o.test, predictions[index]!, predictions[0]!, dictionary.meter),
     );
     return { sound, single, moves };
   });
@@ -148,7 +153,7 @@ function promisingPairs(isolation: Isolation, evidence: readonly Evidence[]): re
   );
   const sum = singles.reduce((total, { h }) => total + h.prior, 0);
   const own = singles.map(({ h }) => Math.log(h.prior / sum));
-  const said = saidOf(machine, isolation.stopwatch, evidence);
+  const said = saidOf(machine, dictionary.stopwatch, evidence);
   const scored: { a: number; b: number; score: number }[] = [];
   for (let a = 0; a < singles.length; a++)
     for (let b = a + 1; b < singles.length; b++) {

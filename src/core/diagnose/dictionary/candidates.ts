@@ -2,7 +2,7 @@ import type { ClampPoint, Machine, Point } from "../../model/machine";
 import { isPowered } from "../../safety/exposure";
 import { forbidden } from "../../safety/rules";
 import type { Shown } from "../../quantity/read";
-import type { Column } from "./prediction";
+import type { Column } from "./predictor";
 import { makeTest, testKey, type Test } from "../../simulate/test";
 
 /**

@@ -1,7 +1,7 @@
 import type { Meter } from "../../instrument/meter";
 import type { Test } from "../../simulate/test";
 import { makeKernel, massBelow, SLIP } from "../reading/likelihood";
-import type { Prediction } from "./prediction";
+import type { Prediction } from "../reading/prediction";
 import { fromScale, isNumeric, scaleOf } from "../reading/scale";
 
 /** One thing a test can show, as a technician tells results apart. */

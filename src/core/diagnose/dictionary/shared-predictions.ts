@@ -1,6 +1,6 @@
 import type { Meter } from "../../instrument/meter";
 import type { Test } from "../../simulate/test";
-import type { Prediction } from "./prediction";
+import type { Prediction } from "../reading/prediction";
 import { isNumeric } from "../reading/scale";
 
 /** Predictions are compared with so many others of the same test, the sound machine's first. */

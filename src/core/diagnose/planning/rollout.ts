@@ -2,10 +2,12 @@ import type { Machine } from "../../model/machine";
 import type { PieceEntry } from "../../model/schema";
 import { testKey, type Test } from "../../simulate/test";
 import { placeKey, type Standing } from "./cost";
-import type { Beliefs, Isolation, RatedTest, Step } from "../isolation";
 import { Planner, type Move, type PlannedMove, type PlanProblem } from "./planner";
 import { WEARS_OFF } from "../evidence/signs";
 import { has } from "../../model/traits";
+import type { Beliefs } from "../belief/beliefs";
+import type { FaultDictionary } from "../dictionary/fault-dictionary";
+import { type RatedTest, type Step, stepsFrom } from "./rating";
 
 /**
  * The whole way from here to the call: the next tests seen to their end, repairs that may be tried beside them, and what it
@@ -77,16 +79,16 @@ export function inVain(piece: PieceEntry): { readonly minutes: number; readonly 
  * complaint is of something one can look at, so that one sees whether a repair has helped; without that none is tried.
  */
 export function planWay(
-  isolation: Isolation,
+  dictionary: FaultDictionary,
   beliefs: Beliefs,
   standing: Standing,
   rated: readonly RatedTest[],
   canSee: boolean,
 ): Way | null {
   if (rated.length === 0) return null;
-  const { machine } = isolation;
+  const { machine } = dictionary;
   const tests = rated.slice(0, MOST_TESTS);
-  const suspects = suspectsFor(isolation, beliefs, standing, tests);
+  const suspects = suspectsFor(dictionary, beliefs, standing, tests);
   if (suspects.length < 2) return null;
   const pieces = [...new Set(suspects.map((s) => s.piece))];
   const entryOf = (piece: string) => machine.pieceById.get(piece.split("+")[0]!);
@@ -95,7 +97,7 @@ export function planWay(
     return entry ? inVain(entry).cost : SEE;
   });
   const standings = new Standings(
-    isolation,
+    dictionary,
     standing,
     tests.map((t) => t.test),
   );
@@ -183,15 +185,15 @@ interface Suspect {
 
 /** The hypotheses that still count, those put together that lie in one piece and show the same. */
 function suspectsFor(
-  isolation: Isolation,
+  dictionary: FaultDictionary,
   beliefs: Beliefs,
   standing: Standing,
   tests: readonly RatedTest[],
 ): readonly Suspect[] {
-  const standingFaults = isolation.hypotheses
-    .map((_, index) => ({ h: isolation.left(index, standing.repairs), index, p: beliefs.probability[index]! }))
+  const standingFaults = dictionary.hypotheses
+    .map((_, index) => ({ h: dictionary.left(index, standing.repairs), index, p: beliefs.probability[index]! }))
     .filter(({ h, p }) => h.kind !== "something else" && p > LEAST_WEIGHT);
-  const tables = tests.map((t) => isolation.tableFor(t.test, standing.repairs));
+  const tables = tests.map((t) => dictionary.tableFor(t.test, standing.repairs));
   const merged = new Map<string, { piece: string; weight: number; labels: Uint8Array }>();
   for (const { h, index, p } of standingFaults) {
     const labels = Uint8Array.from(tables, ({ outcomes, chances }) => {
@@ -218,7 +220,7 @@ class Standings {
   )[][] = [];
 
   constructor(
-    private readonly isolation: Isolation,
+    private readonly dictionary: FaultDictionary,
     now: Standing,
     private readonly tests: readonly Test[],
   ) {
@@ -246,7 +248,7 @@ class Standings {
     const made = standing();
     this.numbers.set(place, this.known.length);
     this.steps.push([]);
-    return this.known.push({ standing: made, steps: this.isolation.stepsFrom(made) }) - 1;
+    return this.known.push({ standing: made, steps: stepsFrom(this.dictionary, made) }) - 1;
   }
 }
 

@@ -2,7 +2,7 @@ import type { Meter } from "../../instrument/meter";
 import type { Manner, Shown } from "../../quantity/read";
 import type { Test } from "../../simulate/test";
 import { FLICKERS } from "../../model/kind";
-import type { Prediction } from "../dictionary/prediction";
+import type { Prediction } from "./prediction";
 import { isNumeric, scaleOf, toScale, type Scale } from "./scale";
 
 /** Chance that a reading is a slip (wrong pin, wrong range, misread), whatever is true. The same for every hypothesis. */

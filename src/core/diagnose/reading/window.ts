@@ -2,7 +2,7 @@ import type { Meter } from "../../instrument/meter";
 import type { Shown } from "../../quantity/read";
 import type { Test } from "../../simulate/test";
 import { kernelOf } from "./likelihood";
-import type { Prediction } from "../dictionary/prediction";
+import type { Prediction } from "./prediction";
 import { fromScale, isNumeric, scaleOf, toScale } from "./scale";
 
 /** What a test should show if all is well. */

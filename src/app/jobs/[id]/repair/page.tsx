@@ -1,7 +1,7 @@
 import { notFound } from "next/navigation";
 import { applyChanges } from "../../../../core/model/as-found";
 import { readJob } from "../../../../server/jobs";
-import { changesIn } from "../../../../core/journal/ledger";
+import { changesIn } from "../../../../core/journal/slices/changes";
 import { Refusal } from "../../../../server/refusal";
 import { UnreadableJob } from "../../../../ui/job/UnreadableJob";
 import { RepairScreen } from "../../../../ui/repair/RepairScreen";

@@ -12,6 +12,7 @@ import { compileMachine } from "../../model/compile";
 import type { Machine } from "../../model/machine";
 import { applyChanges, ChangeError } from "../../model/as-found";
 import { faultsOf, type Hypothesis } from "../hypotheses/hypothesis";
+import type { Prediction } from "../reading/prediction";
 
 /** Seed of the drawn specimens; part of what makes a proposal repeatable. */
 export const SPECIMEN_SEED = 20_260;
@@ -41,12 +42,6 @@ export function specimenWeights(machine: Machine, hypothesis: Hypothesis): reado
   );
   return graded ? GRADED_WEIGHTS : PLAIN_WEIGHTS;
 }
-
-/**
- * What one test shows under one hypothesis: one reading a specimen, null where the model found no operating point.
- * Empty for "something else", which predicts nothing.
- */
-export type Prediction = readonly (Shown | null)[];
 
 /** What one specimen of a hypothesis shows in each of several tests; undefined in those that the unit does not have. */
 export type Column = readonly (Shown | null | undefined)[];
@@ -134,7 +129,8 @@ export class Predictor {
       const state = this.simulator.energise(setup, faults, this.specimens[k]!);
       const sound = this.soundCircuit(setup.id, k, tests, state.settled && hypothesis.kind === "no fault");
       // Most faults change nothing in most setups: what a meter shows is then what it shows on the sound machine.
-      const same = sound !== null && state.settled && sound.tests === tests && this.simulator.isSameAs(sound.circuit);
+      const same =
+        sound !== null && state.settled && sound.tests === tests && this.simulator.circuit.isSameAs(sound.circuit);
       // What is seen depends on the fault too: a seized fan draws current and stands still.
       if (same && sound.readings.length > 0)
         return sound.readings.map((shown, t) =>
@@ -247,7 +243,7 @@ export class Predictor {
     isSound: boolean,
   ): SoundCircuit | null {
     const key = `${setupId}#${specimen}`;
-    if (isSound) this.sound.set(key, { circuit: this.simulator.snapshot(), tests, readings: [] });
+    if (isSound) this.sound.set(key, { circuit: this.simulator.circuit.snapshot(), tests, readings: [] });
     return this.sound.get(key) ?? null;
   }
 }

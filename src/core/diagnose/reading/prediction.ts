@@ -1,0 +1,7 @@
+import type { Shown } from "../../quantity/read";
+
+/**
+ * What one test shows under one hypothesis: one reading a specimen, null where the model found no operating point.
+ * Empty for "something else", which predicts nothing.
+ */
+export type Prediction = readonly (Shown | null)[];

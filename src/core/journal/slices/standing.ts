@@ -1,0 +1,48 @@
+import { makeTest, type Test } from "../../simulate/test";
+import type { Body, Slice } from "../slice";
+
+/** What of a machine has to be known to say how its unit stands. */
+export interface Standings {
+  /** Covers that a test needs open. */
+  panelsOf(test: Test): readonly string[];
+  /** How the unit stands when a complaint is made. */
+  setupOf(complaint: string | undefined): string;
+}
+
+/** How the unit stands: its setup, its open covers, one stay after another, and what was put back since it last was brought to stand so. */
+export interface Stood {
+  setup: string;
+  readonly stays: { readonly setup: string; readonly at: string }[];
+  readonly openPanels: Set<string>;
+  readonly restored: Set<string>;
+}
+
+export const standing: Slice<Stood, Standings> = {
+  init: () => ({ setup: "", stays: [], openPanels: new Set(), restored: new Set() }),
+  apply(state, { body, at }, { panelsOf, setupOf }) {
+    const stand = (setup: string) => {
+      if (state.stays.at(-1)?.setup !== setup) state.stays.push({ setup, at });
+      state.setup = setup;
+      state.restored.clear();
+    };
+    if (body.type === "opened") stand(setupOf(body.complaint));
+    if (body.type === "standing") {
+      stand(body.setup);
+      if (body.panel) state.openPanels.add(body.panel);
+    }
+    if (body.type === "reading") {
+      stand(body.test.setup);
+      for (const panel of panelsOf(plainTest(body.test))) state.openPanels.add(panel);
+    }
+    if (body.type === "restored") {
+      state.restored.add(body.item);
+      for (const panel of state.openPanels) if (body.item === `cover ${panel}`) state.openPanels.delete(panel);
+    }
+    return state;
+  },
+};
+
+/** The stored test without the `undefined` that an optional field may carry. */
+export function plainTest(test: Body<"reading">["test"]): Test {
+  return makeTest(test.setup, test.function, test.red, test.black, test.instant);
+}
