@@ -26,11 +26,12 @@ export const LAYERS = {
   // Every sentence a person reads, by language; today the names of kinds, the rest still stands where it is said.
   words: ["core"],
   workers: ["core"],
-  devices: ["core"],
-  server: ["core", "workers", "devices"],
-  // Of the server, screens may name the shapes that it hands them, and nothing that runs there.
-  ui: ["core", "workers", "words"],
-  app: ["core", "server", "ui"],
+  // What browser and server say to each other: the one thing that both know.
+  contract: ["core"],
+  devices: ["core", "contract"],
+  server: ["core", "contract", "workers", "devices"],
+  ui: ["core", "contract", "workers", "words"],
+  app: ["core", "contract", "server", "ui"],
 };
 
 /** Packages that a layer must not know. */

@@ -1,6 +1,7 @@
 import type { Metadata, Viewport } from "next";
 import { connection } from "next/server";
 import type { ReactNode } from "react";
+import { Queries } from "../ui/engine/Queries";
 import "bootstrap/dist/css/bootstrap.min.css";
 import "bootstrap-icons/font/bootstrap-icons.min.css";
 import "@fontsource-variable/atkinson-hyperlegible-next";
@@ -18,7 +19,9 @@ export default async function RootLayout({ children }: { children: ReactNode }) 
   await connection();
   return (
     <html lang="en">
-      <body>{children}</body>
+      <body>
+        <Queries>{children}</Queries>
+      </body>
     </html>
   );
 }

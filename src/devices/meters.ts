@@ -6,14 +6,7 @@ import { configureCommand, functionNamed, readAnswer } from "../core/instrument/
 import { SimulatedBench, type Leads } from "./bench";
 import { DeviceLost, ScpiLine } from "./scpi-line";
 import { standInMeter, standInSupply } from "./stand-in";
-
-/** A device at a configured address. */
-export interface Device {
-  readonly id: string;
-  readonly name: string;
-  readonly kind: "meter" | "supply";
-  readonly simulated: boolean;
-}
+import type { Device } from "../contract/meters";
 
 /** What could not be done with a device, as a sentence, and whether asking again after confirming helps. */
 export class DeviceRefusal extends Error {

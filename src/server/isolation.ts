@@ -9,7 +9,7 @@ import { expressible } from "../core/diagnose/advice/expressible";
 import { evidenceOf } from "../core/journal/fold";
 import { jobOn } from "../core/journal/job";
 import { changesIn } from "../core/journal/slices/changes";
-import { applyChanges, ChangeError, type Change } from "../core/model/as-found";
+import { variantOf, ChangeError, type Change } from "../core/model/as-found";
 import type { ModificationProof } from "../core/repair/modification";
 import type { MachineFile } from "../core/model/schema";
 import type { IsolationDesk } from "../workers/isolation-desk";
@@ -17,6 +17,7 @@ import { DeskPool, type Desk } from "./desk-pool";
 import { readJob } from "./jobs";
 import { machineOf } from "./machine-store";
 import { Refusal } from "./refusal";
+import type { standingSchema } from "../contract/jobs";
 
 type RemoteDesk = Comlink.Remote<IsolationDesk>;
 
@@ -49,28 +50,6 @@ const buildOf = (file: MachineFile) => (desk: RemoteDesk) =>
     file,
     Comlink.proxy(() => {}),
   );
-
-const yes = z.boolean();
-/** How the unit stands and what the person has, as the job screen knows it. */
-export const standingSchema = z.strictObject({
-  setup: z.string().min(1).max(60),
-  openPanels: z.array(z.string().max(60)).max(40),
-  means: z
-    .strictObject({
-      live: yes,
-      clamp: yes,
-      dcClamp: yes,
-      inrush: yes,
-      hertz: yes,
-      capacitance: yes,
-      insulation: yes,
-      careful: yes,
-    })
-    .optional(),
-  times: z.record(z.string().max(80), z.number().min(0.01).max(100)).optional(),
-  /** Answer only if the dictionary is there already. */
-  wait: yes.default(false),
-});
 
 /** The advice on a job from the server's own dictionary, and the evidence it was reckoned for; null while the dictionary is not built and nobody waits. */
 export async function adviceOn(
@@ -107,18 +86,17 @@ export async function proofOfChange(
   unit: readonly Change[],
   changes: readonly Change[],
 ): Promise<ModificationProof> {
-  const { file } = await readJob(job);
-  let variant: MachineFile;
+  const { hash } = await readJob(job);
+  const { machine } = await machineOf(hash, unit);
   try {
-    variant = applyChanges(file, unit);
-    applyChanges(variant, changes);
+    variantOf(machine.file, changes);
   } catch (error) {
     if (error instanceof ChangeError) throw new Refusal(400, error.message);
     throw error;
   }
   const { desk, lost, end } = beginDesk();
   try {
-    return await Promise.race([desk.proveChange(variant, [...changes]), lost]);
+    return await Promise.race([desk.proveChange(machine.file, [...changes]), lost]);
   } finally {
     end();
   }

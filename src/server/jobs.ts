@@ -1,7 +1,7 @@
 import { randomUUID as uuid } from "node:crypto";
 import { and, count, desc, eq, inArray, isNotNull, isNull, like, or, type SQL } from "drizzle-orm";
 import { z } from "zod";
-import { JOB_KINDS, versionOf, type JobKind } from "../core/journal/events";
+import { versionOf, type JobKind } from "../core/journal/events";
 import { database, inTransaction } from "./db";
 import { refuseWhenFull } from "./disk";
 import { journalOf } from "./journals";
@@ -10,24 +10,8 @@ import { machineByHash, newestMachine } from "./machine-store";
 import { isDuplicate, Refusal } from "./refusal";
 import { jobs, machines, units } from "./schema";
 import { beginStream, lockStream, writeEntry } from "./streams";
-import { newUnitSchema, openJobsOf, registerUnit, unitRecord, unitRow } from "./units";
-
-/** A new job; ids are made by the client, so that a form sent twice opens one job. The unit is a known one, or typed from its plate. */
-export const newJobSchema = z
-  .strictObject({
-    id: z.uuid(),
-    unit: z.uuid("Choose the unit.").optional(),
-    newUnit: newUnitSchema.optional(),
-    kind: z.enum(JOB_KINDS).default("repair"),
-    complaint: z.string().min(1, "Choose the complaint.").max(60).optional(),
-    actor: z.string().trim().min(1, "Say who you are.").max(80),
-    /** Another job on a unit that has an open one already. */
-    again: z.boolean().default(false),
-  })
-  .refine((job) => (job.unit === undefined) !== (job.newUnit === undefined), {
-    message: "Choose the unit, or type a new one.",
-    path: ["unit"],
-  });
+import { openJobsOf, registerUnit, unitRecord, unitRow } from "./units";
+import { newJobSchema, type JobPage, type JobRow } from "../contract/jobs";
 
 /** Opens a job on a unit. Answers the same for the same id. Throws a `Refusal`. */
 export async function openJob(input: z.input<typeof newJobSchema>, now: Date): Promise<{ id: string }> {
@@ -100,28 +84,6 @@ async function tryOpen(asked: z.output<typeof newJobSchema>, now: Date): Promise
       }
     return { id };
   });
-}
-
-export interface JobRow {
-  readonly id: string;
-  readonly kind: JobKind;
-  readonly openedAt: string;
-  /** Null while it is open. */
-  readonly closedAt: string | null;
-  readonly complaint: string | null;
-  readonly actor: string;
-  readonly readings: number;
-  readonly result: string | null;
-  readonly unit: string;
-  readonly site: string;
-  readonly serial: string | null;
-  readonly machineName: string;
-}
-
-/** Jobs of one page of a list, and how many there are in all; counted up to `MOST_COUNTED`. */
-export interface JobPage {
-  readonly jobs: readonly JobRow[];
-  readonly total: number;
 }
 
 /** More than so many are not counted: it would cost more with every year. */

@@ -7,7 +7,7 @@ import type { Change } from "../core/model/as-found";
 import type { Machine } from "../core/model/machine";
 import { inTransaction, type Tx } from "./db";
 import { refuseWhenFull } from "./disk";
-import { Lru } from "./lru";
+import { Lru } from "../core/lru";
 import { proofOfChange } from "./isolation";
 import { storedOf } from "./journals";
 import { machineOf } from "./machine-store";

@@ -1,46 +1,12 @@
 import { asc, count, desc, eq } from "drizzle-orm";
-import { codesOf, type MachineCode } from "../core/diagnose/advice/code-odds";
+import { codesOf } from "../core/diagnose/advice/code-odds";
 import type { FileOrigin } from "../core/journal/shop-events";
 import type { MachineFile, PartEntry } from "../core/model/schema";
 import { database } from "./db";
 import { machineByHash, newestMachine, readStored } from "./machine-store";
 import { machineHeads, machines, units } from "./schema";
 import { bodyOf } from "./streams";
-
-/** What lists show of a machine file, read from it once when it is kept. */
-export interface FileSummary {
-  readonly id: string;
-  readonly maker: string;
-  readonly model: string;
-  readonly name: string;
-  readonly family: string;
-  readonly revision: string;
-  readonly volts: number;
-  readonly hertz: number;
-  readonly parts: number;
-  /** Numbers printed on its boards. */
-  readonly boards: readonly string[];
-  /** Codes it can show, with their words. */
-  readonly codes: readonly string[];
-  readonly complaints: readonly { readonly id: string; readonly words: string }[];
-  /** Product codes of its plates, and the board numbers that they pick. */
-  readonly plates?: readonly string[];
-}
-
-/** A machine of the library, by the version that new jobs are made with. */
-export interface MachineSummary extends FileSummary {
-  readonly hash: string;
-  readonly origin: FileOrigin | null;
-  /** A newer shipped revision waits to be looked at. */
-  readonly offered: boolean;
-  /** Everything it is found by, in small letters. */
-  readonly search: string;
-}
-
-export interface MachineRow extends MachineSummary {
-  readonly versions: number;
-  readonly units: number;
-}
+import type { CodeRow, FileSummary, MachineRow, MachineSummary, VersionRow } from "../contract/machines";
 
 export function summaryOf(file: MachineFile): FileSummary {
   const codes = (file.parts as PartEntry[]).flatMap(
@@ -119,13 +85,6 @@ export async function listMachines(): Promise<MachineRow[]> {
   return library.map((m) => ({ ...m, versions: version.get(m.id) ?? 0, units: own.get(m.id) ?? 0 }));
 }
 
-export interface VersionRow {
-  readonly hash: string;
-  readonly addedAt: string;
-  readonly revision: string;
-  readonly current: boolean;
-}
-
 /** Every version of a machine, newest first. */
 export async function versionsOf(machineId: string): Promise<VersionRow[]> {
   const { hash } = await newestMachine(machineId);
@@ -140,15 +99,6 @@ export async function versionsOf(machineId: string): Promise<VersionRow[]> {
     revision: readStored(r.file).revision,
     current: r.hash === hash,
   }));
-}
-
-/** What one machine of the library can show, with the units of it that are known. */
-export interface CodeRow {
-  readonly machine: string;
-  readonly name: string;
-  readonly family: string;
-  readonly code: MachineCode;
-  readonly units: readonly { readonly id: string; readonly site: string; readonly serial: string | null }[];
 }
 
 /** Units told beside a code, at most. */

@@ -1,30 +1,22 @@
 import { eq } from "drizzle-orm";
-import { compileMachine } from "../core/model/compile";
 import type { Machine } from "../core/model/machine";
 import { machineFileSchema, type MachineFile } from "../core/model/schema";
-import { applyChanges, type Change } from "../core/model/as-found";
+import type { Change } from "../core/model/as-found";
 import { database, type Database } from "./db";
-import { Lru } from "./lru";
+import { commonShelf } from "../core/model/machine-shelf";
 import { Refusal } from "./refusal";
 import { machineHeads, machines } from "./schema";
-
-/** Machines kept compiled, as their files have them and as units vary from them. */
-const KEPT = 60;
-
-// Routes are bundled apart, but what is compiled once serves all of them.
-const shelf = ((globalThis as { unzoMachines?: Lru<string, Machine> }).unzoMachines ??= new Lru<string, Machine>(KEPT));
 
 /** A kept machine file by its hash, compiled. Throws a `Refusal` where there is none. */
 export async function machineByHash(
   hash: string,
   db: Database = database(),
 ): Promise<{ file: MachineFile; machine: Machine }> {
-  const known = shelf.get(hash);
+  const known = commonShelf().known(hash);
   if (known) return { file: known.file, machine: known };
   const [row] = await db.select({ file: machines.file }).from(machines).where(eq(machines.hash, hash));
   if (!row) throw new Refusal(404, "There is no machine file of that version.");
-  const machine = compileMachine(readStored(row.file));
-  shelf.set(hash, machine);
+  const machine = commonShelf().of(hash, readStored(row.file));
   return { file: machine.file, machine };
 }
 
@@ -35,13 +27,7 @@ export async function machineOf(
   db: Database = database(),
 ): Promise<{ file: MachineFile; machine: Machine }> {
   const drawn = await machineByHash(hash, db);
-  if (changes.length === 0) return drawn;
-  const key = `${hash} ${JSON.stringify(changes)}`;
-  const known = shelf.get(key);
-  if (known) return { file: drawn.file, machine: known };
-  const machine = compileMachine(applyChanges(drawn.file, changes));
-  shelf.set(key, machine);
-  return { file: drawn.file, machine };
+  return { file: drawn.file, machine: commonShelf().of(hash, drawn.file, changes) };
 }
 
 /** The version of a machine that new jobs are made with. Throws a `Refusal` where there is none. */

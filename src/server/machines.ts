@@ -7,7 +7,7 @@ import { readMachineYaml, withoutUsual, type PlacedProblem } from "../core/model
 import type { FileOrigin } from "../core/journal/shop-events";
 import { compileMachine, MachineFileError } from "../core/model/compile";
 import { machineFileSchema, type MachineFile } from "../core/model/schema";
-import { compareFiles, factKey, takeFacts, type Fact } from "../core/model/file/three-way";
+import { compareFiles, factKey, takeFacts } from "../core/model/file/three-way";
 import { database, inTransaction, type Database, type Tx } from "./db";
 import { refuseWhenFull } from "./disk";
 import { summaryOf } from "./library";
@@ -15,6 +15,7 @@ import { machineByHash, newestMachine, readStored } from "./machine-store";
 import { Refusal } from "./refusal";
 import { machineHeads, machines } from "./schema";
 import { appendToShop } from "./streams";
+import type { duplicateSchema, settleOfferSchema, ShippedOffer } from "../contract/machines";
 
 /** The format in which new files are stored; it goes into their hash. */
 const FORMAT = 1;
@@ -193,15 +194,6 @@ function checkedFile(input: unknown): MachineFile {
   return parsed.data;
 }
 
-export const duplicateSchema = z.strictObject({
-  id: z
-    .string()
-    .min(1)
-    .max(60)
-    .regex(/^[A-Za-z0-9][A-Za-z0-9._-]*$/, "may hold letters, digits, dot, dash and underscore only"),
-  model: z.string().trim().min(1).max(60),
-});
-
 /** A copy of a machine under another id, to be changed from there. */
 export async function duplicateMachine(
   machineId: string,
@@ -216,18 +208,6 @@ export async function duplicateMachine(
   if (taken) throw new Refusal(409, `There is a machine called ${input.id} already. Nothing was changed.`);
   const copy = { ...machine.file, id: input.id, model: input.model, revision: "1" };
   return { id: input.id, hash: await keepMachineFile(copy, "edited", now) };
-}
-
-/** A newer shipped revision beside the shop's own file. */
-export interface ShippedOffer {
-  readonly machine: string;
-  /** The offered revision: its hash and what it calls itself. */
-  readonly hash: string;
-  readonly revision: string;
-  readonly own: { readonly hash: string; readonly revision: string };
-  /** Whether the shipped revision that the shop's file came from is known. */
-  readonly hasBase: boolean;
-  readonly facts: readonly (Fact & { readonly key: string })[];
 }
 
 /** The offer that waits for a machine; null where there is none. Throws a `Refusal` for an unknown machine. */
@@ -247,14 +227,6 @@ export async function shippedOffer(machine: string): Promise<ShippedOffer | null
     facts: facts.map((f) => ({ ...f, key: factKey(f.path) })),
   };
 }
-
-/** What is done about an offer: which revision and file were looked at, and which facts are taken; all of them is the whole. */
-export const settleOfferSchema = z.strictObject({
-  offered: z.string().length(64),
-  own: z.string().length(64),
-  take: z.array(z.string().max(400)).max(5000),
-  actor: z.string().trim().min(1, "Say who you are.").max(80),
-});
 
 /** Takes facts of an offered revision into the shop's file, or none; either way the revision has been looked at. Throws a `Refusal`. */
 export async function settleOffer(

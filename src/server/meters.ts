@@ -1,9 +1,6 @@
 import { z } from "zod";
-import { METER_FUNCTIONS } from "../core/instrument/meter";
-import { compileMachine } from "../core/model/compile";
 import type { Machine } from "../core/model/machine";
 import type { Fault } from "../core/model/fault";
-import { applyChanges } from "../core/model/as-found";
 import { Simulator } from "../core/simulate/energise";
 import { observe } from "../core/simulate/observe";
 import { NoOperatingPoint } from "../core/simulate/state";
@@ -13,8 +10,9 @@ import { ORDINARY_METER } from "../core/instrument/meter";
 import { DeviceRefusal, Meters } from "../devices/meters";
 import { readJob } from "./jobs";
 import { changesIn } from "../core/journal/slices/changes";
-import { newestMachine } from "./machine-store";
+import { machineOf, newestMachine } from "./machine-store";
 import { Refusal } from "./refusal";
+import type { readSchema, standInSchema } from "../contract/meters";
 
 // Routes are bundled apart, but the sockets belong to the process.
 const shelf = globalThis as { unzoMeters?: Promise<Meters> };
@@ -32,21 +30,6 @@ export function meters(): Promise<Meters> {
   );
   return shelf.unzoMeters;
 }
-
-const yes = z.boolean().default(false);
-export const readSchema = z.strictObject({
-  function: z.enum(METER_FUNCTIONS).optional(),
-  live: yes,
-  floats: yes,
-  leadsOff: yes,
-});
-const name = z.string().min(1).max(60);
-export const standInSchema = z.strictObject({
-  job: z.uuid().optional(),
-  machine: name.optional(),
-  fault: z.string().max(120).default("hidden"),
-  leads: z.strictObject({ setup: name, red: name, black: name }).nullable(),
-});
 
 /** One reading of a meter, or the current of a supply. */
 export async function readDevice(
@@ -93,11 +76,11 @@ async function unitOf(
   asked: z.output<typeof standInSchema>,
 ): Promise<{ machine: Machine; complaint: string | null; key: string }> {
   if (asked.job) {
-    const { events, file } = await readJob(asked.job);
+    const { events, hash } = await readJob(asked.job);
     const changes = changesIn(events);
     const first = events[0]!.body;
     return {
-      machine: compileMachine(applyChanges(file, changes)),
+      machine: (await machineOf(hash, changes)).machine,
       complaint: first.type === "opened" ? (first.complaint ?? null) : null,
       key: `${asked.job} ${changes.length}`,
     };

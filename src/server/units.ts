@@ -1,75 +1,26 @@
 import { randomUUID as uuid } from "node:crypto";
 import { and, asc, desc, eq, inArray, isNull, like, or, type SQL } from "drizzle-orm";
 import { z } from "zod";
-import type { Done } from "../core/journal/fold";
 import { jobOn } from "../core/journal/job";
 import { plateWords } from "../core/model/plate";
-import { serialKey, unitPlateSchema, type UnitEvent, type UnitPlate } from "../core/journal/unit-events";
+import { serialKey, type UnitEvent, type UnitPlate } from "../core/journal/unit-events";
 import { database, inTransaction, type Database, type Tx } from "./db";
 import { refuseWhenFull } from "./disk";
 import { journalsOf } from "./journals";
-import { librarySummaries, type MachineSummary } from "./library";
+import { librarySummaries } from "./library";
+import type { MachineSummary } from "../contract/machines";
 import { machineByHash, newestMachine } from "./machine-store";
 import { isDuplicate, Refusal } from "./refusal";
 import { jobs, units } from "./schema";
 import { beginStream, lockStream, twinOf, writeEntry } from "./streams";
-
-/** A unit as lists show it. */
-export interface UnitRow extends UnitPlate {
-  readonly id: string;
-  readonly machineName: string;
-}
-
-/** How a unit stands, by the last entry of any of its jobs; null: nobody has said. */
-export interface UnitState {
-  readonly setup: string;
-  readonly powered: boolean;
-  /** When that was said, ISO 8601; by whom; in which job. */
-  readonly at: string;
-  readonly by: string;
-  readonly job: string;
-}
-
-/** What stays with a unit from job to job. */
-export interface UnitRecord extends UnitRow {
-  /** The unit this one was found to be. */
-  readonly mergedInto: string | null;
-  /** Other entries that were found to be this unit. */
-  readonly absorbed: readonly { readonly id: string; readonly site: string; readonly serial: string | null }[];
-  /** Boards and sheet that its plate picks, in words; empty where its file says nothing of it. */
-  readonly platePicks: string;
-  readonly state: UnitState | null;
-  readonly jobs: readonly {
-    readonly id: string;
-    readonly openedAt: string;
-    readonly complaint: string | null;
-    readonly result: string | null;
-    readonly open: boolean;
-  }[];
-  /** Temporary repairs that nobody has made good yet. */
-  readonly temporary: readonly (Done<"decided"> & { readonly job: string })[];
-  /** Changes to its circuit, for ever. */
-  readonly modifications: readonly (Done<"modified"> & { readonly job: string })[];
-  /** Settings as they were last found or left. */
-  readonly settings: readonly { readonly setting: string; readonly value: string; readonly at: string }[];
-  /** Jobs that hold entries of a newer program: what they say of the unit is not known here. */
-  readonly unreadable: readonly string[];
-}
-
-/** A unit as it is typed from its plate; its id is made by the client, so that a form sent twice makes one unit. */
-export const newUnitSchema = z.strictObject({
-  id: z.uuid(),
-  site: z.string().trim().min(1, "Say where the unit stands.").max(120),
-  machine: z.string().min(1, "Choose what machine it is.").max(60),
-  serial: z
-    .string()
-    .trim()
-    .min(1, "Type the serial number, or say that there is none on the plate.")
-    .max(60)
-    .nullable(),
-  productCode: z.string().trim().min(1).max(60).nullable().default(null),
-  productIndex: z.string().trim().min(1).max(20).nullable().default(null),
-});
+import {
+  correctionSchema,
+  mergeSchema,
+  newUnitSchema,
+  type UnitRecord,
+  type UnitSearch,
+  type UnitState,
+} from "../contract/units";
 
 /** Makes a unit and its stream, or answers with the one that was made by the same form before. Throws a `Refusal`. */
 export async function registerUnit(
@@ -118,14 +69,6 @@ async function writeUnitEvent(
   await writeEntry(tx, unit, seq, { id, v: 1, actor, body }, now);
 }
 
-/** What is corrected of a unit; the id of the entry is made by the client. */
-export const correctionSchema = z.strictObject({
-  id: z.uuid(),
-  actor: z.string().trim().min(1, "Say who you are.").max(80),
-  words: z.string().trim().max(200).default(""),
-  ...unitPlateSchema.partial().shape,
-});
-
 /** Corrects the data of a unit; jobs keep what was written down when they were opened. Throws a `Refusal`. */
 export async function correctUnit(unit: string, input: z.output<typeof correctionSchema>, now: Date): Promise<void> {
   refuseWhenFull();
@@ -151,11 +94,6 @@ export async function correctUnit(unit: string, input: z.output<typeof correctio
     throw isDuplicate(error) ? new Refusal(409, "Another unit was given that serial number just now.") : error;
   }
 }
-
-export const mergeSchema = z.strictObject({
-  into: z.uuid("Choose the unit that it is."),
-  actor: z.string().trim().min(1, "Say who you are.").max(80),
-});
 
 /** Two entries that are found to be one unit: the jobs of the first go over to the second; nothing is lost. Throws a `Refusal`. */
 export async function mergeUnits(unit: string, input: z.output<typeof mergeSchema>, now: Date): Promise<void> {
@@ -258,12 +196,6 @@ export async function unitOfJob(job: string): Promise<string> {
 export async function unitState(id: string): Promise<{ readonly state: UnitState | null }> {
   if (!z.uuid().safeParse(id).success) throw new Refusal(404, "There is no such unit.");
   return { state: stateOf(await unitRow(database(), id)) };
-}
-
-/** What is known while a unit is typed: units first, then machines of which a new one can be made. */
-export interface UnitSearch {
-  readonly units: readonly UnitRow[];
-  readonly machines: readonly MachineSummary[];
 }
 
 /** Matches shown while typing. */

@@ -1,18 +1,7 @@
 import { asc, eq } from "drizzle-orm";
 import { database } from "./db";
 import { jobs, units, waits } from "./schema";
-
-/** Something that is waited for, wherever one is. */
-export interface OpenWait {
-  readonly job: string;
-  readonly site: string;
-  readonly wait: string;
-  readonly words: string;
-  /** The piece whose repair it belongs to, where the journal says. */
-  readonly piece: string | null;
-  /** When it is due, ISO 8601. */
-  readonly due: string;
-}
+import type { OpenWait } from "../contract/jobs";
 
 /** Waits told at once. */
 const MOST = 100;

@@ -2,8 +2,7 @@ import { describe, expect, it } from "vitest";
 import { changesKey, decide, type Facts } from "../../src/core/journal/decide";
 import type { EventBody, JournalEvent, RawEvent } from "../../src/core/journal/events";
 import { activeChanges, emptyLedger, enter, ledgerOf, type Ledger } from "../../src/core/journal/ledger";
-import { compileMachine } from "../../src/core/model/compile";
-import { applyChanges } from "../../src/core/model/as-found";
+import { variantOf } from "../../src/core/model/as-found";
 import { machineNamed } from "../support/fleet";
 import { demoDictionary } from "../support/demo-machine";
 import { changesIn } from "../../src/core/journal/slices/changes";
@@ -34,7 +33,7 @@ const after = (...bodies: EventBody[]) => ledgerOf("j", events(opened, ...bodies
 /** The decision on a body after others, on the unit as those have left it. */
 function on(ledger: Ledger, body: EventBody, facts?: Facts) {
   const changes = activeChanges(ledger);
-  const unit = changes.length === 0 ? machine : compileMachine(applyChanges(machine.file, changes));
+  const unit = changes.length === 0 ? machine : variantOf(machine.file, changes);
   return decide(ledger, { file: machine.file, machine: unit }, { id: uuid(99), v: 1, actor: "Ida", body }, facts);
 }
 const reading = (

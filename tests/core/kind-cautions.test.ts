@@ -4,6 +4,7 @@ import { PART_KINDS, type KindId } from "../../src/core/model/kinds/registry";
 import { TRAITS, type Trait } from "../../src/core/model/traits";
 import { KIND_NAMES } from "../../src/words/en/kinds";
 import { FLEET, machineNamed } from "../support/fleet";
+import { compileMachine } from "../../src/core/model/compile";
 
 /**
  * What can hurt and what protects: by hand, for every kind (common practice, no source). A kind that is in no row has none of these traits.
@@ -60,6 +61,29 @@ describe("the traits of kinds", () => {
       ).toBe(true);
     expect(Object.keys(KIND_NAMES).sort()).toEqual(PART_KINDS.map((k) => k.kind).sort());
     expect(new Set(Object.values(KIND_NAMES)).size).toBe(PART_KINDS.length);
+  });
+});
+
+describe("a gas valve", () => {
+  // A bench supply or a bridge would open it with nobody watching the flame (common practice, no source).
+  const { file } = machineNamed("murgast-abs-60");
+  const setup = file.setups.find((s) => s.power === "on")!;
+  const gas = machineNamed("murgast-abs-60").partById.get("gas")!;
+  const at = [...machineNamed("murgast-abs-60").points.values()];
+  const own = at.find((p) => [...gas.nodeOf.values()].includes(p.node))!.id;
+  const other = at.find((p) => ![...gas.nodeOf.values()].includes(p.node))!.id;
+  const withSetup = (more: object) => ({ ...file, setups: [...file.setups, { ...setup, id: "probe", ...more }] });
+
+  it("is never fed from the bench, and never bridged while there is power", () => {
+    const feed = { plus: own, minus: other, volts: 12, current: "dc" as const, amps: 1 };
+    expect(() => compileMachine(withSetup({ power: "off", feeds: [feed] }))).toThrow(/never fed directly/);
+    expect(() => compileMachine(withSetup({ jumpers: [[own, other]] }))).toThrow(/its own control only/);
+    const elsewhere = at.filter((p) => ![...gas.nodeOf.values()].includes(p.node)).slice(0, 2);
+    expect(() =>
+      compileMachine(
+        withSetup({ power: "off", feeds: [{ ...feed, plus: elsewhere[0]!.id, minus: elsewhere[1]!.id }] }),
+      ),
+    ).not.toThrow(/gas valve/);
   });
 });
 

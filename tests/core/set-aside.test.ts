@@ -2,8 +2,7 @@ import { describe, expect, it } from "vitest";
 import { advise } from "../../src/core/diagnose/advice/advise";
 import type { Evidence } from "../../src/core/diagnose/evidence/evidence";
 import { expressible } from "../../src/core/diagnose/advice/expressible";
-import { compileMachine } from "../../src/core/model/compile";
-import { applyChanges, ChangeError } from "../../src/core/model/as-found";
+import { variantOf, ChangeError } from "../../src/core/model/as-found";
 import { ORDINARY_METER } from "../../src/core/instrument/meter";
 import { makeTest } from "../../src/core/simulate/test";
 import type { PartEntry } from "../../src/core/model/schema";
@@ -17,8 +16,8 @@ function found() {
     for (const { id } of machine.file.parts as PartEntry[])
       try {
         const part = machine.partById.get(id)!;
-        const without = applyChanges(machine.file, [{ change: "taken out", part: id, bridged: false }]);
-        if (part.labels) return { machine, part, without: compileMachine(without) };
+        const without = variantOf(machine.file, [{ change: "taken out", part: id, bridged: false }]);
+        if (part.labels) return { machine, part, without };
       } catch (error) {
         if (!(error instanceof ChangeError)) throw error;
       }

@@ -2,7 +2,7 @@ import { describe, expect, it } from "vitest";
 import { ORDINARY_METER } from "../../src/core/instrument/meter";
 import { coverageOf } from "../../src/core/diagnose/advice/coverage";
 import { compileMachine } from "../../src/core/model/compile";
-import { applyChanges, ChangeError, changeWords, type Change } from "../../src/core/model/as-found";
+import { variantOf, ChangeError, changeWords, type Change } from "../../src/core/model/as-found";
 import { Simulator } from "../../src/core/simulate/energise";
 import { observe } from "../../src/core/simulate/observe";
 import { makeTest } from "../../src/core/simulate/test";
@@ -24,7 +24,7 @@ const cutOff: Change = {
 
 describe("what a unit has that its file has not", () => {
   it("puts a cut-off into a lead: a new piece, a new fault, a new point, and the load dies with it", () => {
-    const machine = compileMachine(applyChanges(fridge, [cutOff]));
+    const machine = variantOf(fridge, [cutOff]);
     const found = machine.parts.find((p) => p.name === "Cut-off in the heater lead")!;
     const simulator = new Simulator(machine);
     const amps = (faults: { part: string; mode: string }[]) => {
@@ -42,23 +42,21 @@ describe("what a unit has that its file has not", () => {
   });
 
   it("takes a wrong heater for what it is", () => {
-    const machine = compileMachine(
-      applyChanges(fridge, [{ change: "other part", part: "heater", fields: { watts: 160 } }]),
-    );
+    const machine = variantOf(fridge, [{ change: "other part", part: "heater", fields: { watts: 160 } }]);
     expect(machine.partById.get("heater")!.parameters[0]!.nominal).toBeCloseTo(90, 5);
   });
 
   it("takes a part out, bridged or open, and off every path", () => {
-    const bridged = applyChanges(machineNamed("murgast-abs-60").file, [
+    const bridged = variantOf(machineNamed("murgast-abs-60").file, [
       { change: "taken out", part: "cut-once", bridged: true },
     ]);
-    expect(compileMachine(bridged).partById.has("cut-once")).toBe(false);
-    expect(JSON.stringify(bridged.paths)).not.toContain("cut-once");
-    expect(bridged.wires.some((w) => w.id.startsWith("found-cut-once"))).toBe(true);
+    expect(bridged.partById.has("cut-once")).toBe(false);
+    expect(JSON.stringify(bridged.file.paths)).not.toContain("cut-once");
+    expect(bridged.file.wires.some((w) => w.id.startsWith("found-cut-once"))).toBe(true);
   });
 
   it("may be put in twice, and into a wire", () => {
-    const twice = applyChanges(fridge, [
+    const twice = variantOf(fridge, [
       cutOff,
       cutOff,
       {
@@ -70,7 +68,7 @@ describe("what a unit has that its file has not", () => {
         fields: { amps: 5 },
       },
     ]);
-    expect(compileMachine(twice).parts.length).toBe(compileMachine(fridge).parts.length + 3);
+    expect(twice.parts.length).toBe(compileMachine(fridge).parts.length + 3);
   });
 
   it.each([
@@ -83,13 +81,13 @@ describe("what a unit has that its file has not", () => {
     [{ change: "other part", part: "no-such", fields: { watts: 5 } }, "no part called no-such"],
     [{ change: "taken out", part: "K1", bridged: true }, "only a part of two"],
   ] as const)("refuses what cannot be: %j", (change, sentence) => {
-    expect(() => applyChanges(fridge, [change as Change])).toThrow(ChangeError);
-    expect(() => applyChanges(fridge, [change as Change])).toThrow(sentence);
+    expect(() => variantOf(fridge, [change as Change])).toThrow(ChangeError);
+    expect(() => variantOf(fridge, [change as Change])).toThrow(sentence);
   });
 
   it("leaves the file itself alone, and has words for the record", () => {
     const before = JSON.stringify(fridge);
-    applyChanges(fridge, [cutOff]);
+    variantOf(fridge, [cutOff]);
     expect(JSON.stringify(fridge)).toBe(before);
     expect(changeWords(fridge, cutOff)).toBe(
       "Cut-off in the heater lead found in the lead of Defrost heater: opensAbove 70, place evaporator",

@@ -1,6 +1,6 @@
 import AxeBuilder from "@axe-core/playwright";
 import { expect, type Page } from "@playwright/test";
-import type { UnitSearch } from "../../src/server/units";
+import type { UnitSearch } from "../../src/contract/units";
 
 /** Nothing that axe knows is wrong with the page as it stands. */
 export async function axe(page: Page): Promise<void> {

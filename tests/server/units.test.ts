@@ -9,7 +9,8 @@ import { foldUnit } from "../../src/core/journal/unit-events";
 import { database } from "../../src/server/db";
 import { listJobs, openJob, readJob } from "../../src/server/jobs";
 import { unitEvents, entriesOf } from "../../src/server/streams";
-import { unitRecord, unitState, type UnitSearch } from "../../src/server/units";
+import type { UnitSearch } from "../../src/contract/units";
+import { unitRecord, unitState } from "../../src/server/units";
 import { asked, at, closeShop, log, newJob, newUnit, posted, prepareShop, said } from "../support/shop";
 
 const MACHINE = "zirvald-bw-15";

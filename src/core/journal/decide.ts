@@ -7,7 +7,7 @@ import {
   unseeable,
 } from "../diagnose/advice/expressible";
 import type { Machine } from "../model/machine";
-import { applyChanges, ChangeError, type Change } from "../model/as-found";
+import { variantOf, ChangeError, type Change } from "../model/as-found";
 import type { MachineFile } from "../model/schema";
 import { makeTest } from "../simulate/test";
 import type { EventBody, NewEvent } from "./events";
@@ -135,7 +135,7 @@ function decideStroke(ledger: Ledger, unit: UnitAtHand, id: string): Decision {
   if (!target || !STRIKABLE.has(target.type)) return refused(404, "There is no such entry in this job to strike out.");
   if (target.type !== "varied") return ACCEPTED;
   try {
-    applyChanges(
+    variantOf(
       unit.file,
       ledger.told.changes.filter((c) => c.id !== id).flatMap((c) => c.changes),
     );
@@ -150,7 +150,7 @@ function decideStroke(ledger: Ledger, unit: UnitAtHand, id: string): Decision {
 /** A change that cannot be made on this unit must not get into its journal: nobody could open the job again. */
 function decideChange(unit: UnitAtHand, changes: readonly Change[]): Decision {
   try {
-    applyChanges(unit.machine.file, changes);
+    variantOf(unit.machine.file, changes);
     return ACCEPTED;
   } catch (error) {
     if (error instanceof ChangeError) return refused(400, error.message);

@@ -22,8 +22,7 @@ export interface Slice<S, A = unknown> {
   readonly afterCall?: true;
 }
 
-// eslint-disable-next-line @typescript-eslint/no-explicit-any -- the state of each slice is its own
-type Slices<A> = Readonly<Record<string, Slice<any, A>>>;
+type Slices<A> = Readonly<Record<string, Slice<unknown, A>>>;
 export type StateOf<S> = S extends Slice<infer T, never> ? T : never;
 export type Composed<T> = { -readonly [K in keyof T]: T[K] extends Slice<infer S, never> ? S : never };
 

@@ -3,6 +3,7 @@ import { compileMachine, MachineFileError } from "./compile";
 import { PART_KINDS, partKind } from "./kinds/registry";
 import { id, words } from "./scalar";
 import { machineFileSchema, type MachineFile, type PartEntry } from "./schema";
+import type { Machine } from "./machine";
 
 /**
  * What a unit has that its file has not: a part found in a lead, another part than drawn, a part or wire that is not
@@ -40,9 +41,14 @@ const FOUND_ODDS = 3;
 /** Thrown for a change that cannot be made; the message is a sentence. */
 export class ChangeError extends Error {}
 
-/** The file with the changes made, in order. Throws `ChangeError`. */
-export function applyChanges(file: MachineFile, changes: readonly Change[]): MachineFile {
-  return changes.reduce(applyOne, file);
+/** The machine with the changes made, in order. Throws `ChangeError`. */
+export function variantOf(file: MachineFile, changes: readonly Change[]): Machine {
+  try {
+    return compileMachine(changes.reduce(applyOne, file));
+  } catch (error) {
+    if (error instanceof MachineFileError) throw new ChangeError(`${error.problems[0]!.sentence}.`);
+    throw error;
+  }
 }
 
 function applyOne(file: MachineFile, change: Change): MachineFile {
@@ -203,12 +209,6 @@ function reparsed(file: unknown): MachineFile {
     throw new ChangeError(
       `${parsed.error.issues[0]?.path.join(".") ?? "The change"}: ${parsed.error.issues[0]?.message ?? "does not fit"}.`,
     );
-  try {
-    compileMachine(parsed.data);
-  } catch (error) {
-    if (error instanceof MachineFileError) throw new ChangeError(`${error.problems[0]!.sentence}.`);
-    throw error;
-  }
   return parsed.data;
 }
 

@@ -1,8 +1,7 @@
-import { compileMachine } from "../model/compile";
 import type { Machine, Part } from "../model/machine";
 import { faultId, type Fault } from "../model/fault";
 import type { PartEntry, SetupEntry } from "../model/schema";
-import { applyChanges, ChangeError, type Change } from "../model/as-found";
+import { variantOf, ChangeError, type Change } from "../model/as-found";
 import { quantityText } from "../quantity/units";
 import { Simulator } from "../simulate/energise";
 import { NoOperatingPoint } from "../simulate/state";
@@ -152,7 +151,7 @@ export function proveModification(
   // What is refused on sight is not proven any further; what it would do is shown, so that nobody has to be believed.
   else return { allowed: false, findings: [...findings, ...wouldDo(before, changes)], warnings: [], situations: 0 };
 
-  const after = compileMachine(applyChanges(before.file, changes));
+  const after = variantOf(before.file, changes);
   const situations = situationsOf(before);
   const [simBefore, simAfter] = [new Simulator(before), new Simulator(after)];
   const shared = loadsOf(before).filter((p) => after.partById.has(p.id));
@@ -264,7 +263,7 @@ export function proveModification(
 /** In how many situations a refused change would let which load run; nothing where it cannot even be made on the model. */
 function wouldDo(before: Machine, changes: readonly Change[]): Finding[] {
   try {
-    const after = compileMachine(applyChanges(before.file, changes));
+    const after = variantOf(before.file, changes);
     const situations = situationsOf(before);
     const [was, is] = [truthTableIn(before, situations, []), truthTableIn(after, situations, [])];
     const worst = loadsOf(before)

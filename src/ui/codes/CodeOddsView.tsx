@@ -1,9 +1,9 @@
 "use client";
 
-import { useEffect, useState } from "react";
-import type { CodeOdds, MachineCode } from "../../core/diagnose/advice/code-odds";
+import type { MachineCode } from "../../core/diagnose/advice/code-odds";
 import type { Evidence } from "../../core/diagnose/evidence/evidence";
-import type { Desk } from "../shell/useDesk";
+import { useEngine, type Desk } from "../engine/useEngine";
+import { Problem } from "../engine/Problem";
 
 interface Props {
   readonly desk: Desk | null;
@@ -12,33 +12,23 @@ interface Props {
   readonly setup?: string;
 }
 
+const NONE: readonly Evidence[] = [];
+
 /** What a code makes of the suspects, by simulation of every fault, beside what the maker's table blames. */
-export function CodeOddsView({ desk, code, evidence, setup }: Props) {
-  const [odds, setOdds] = useState<CodeOdds | null | "none">(null);
-  const key = `${code.part} ${code.label} ${setup ?? ""}`;
-  useEffect(() => {
-    if (!desk) return;
-    let current = true;
-    desk.codeOdds(evidence ?? [], { part: code.part, label: code.label, blames: code.blames }, setup).then(
-      (found) => {
-        if (current) setOdds(found ?? "none");
-      },
-      () => {
-        if (current) setOdds("none");
-      },
-    );
-    return () => {
-      current = false;
-    };
-    // eslint-disable-next-line react-hooks/exhaustive-deps -- the key stands for code and setup
-  }, [desk, key]);
-  if (odds === null)
+export function CodeOddsView({ desk, code, evidence = NONE, setup }: Props) {
+  const { value: odds, problem } = useEngine(desk, "codeOdds", [
+    evidence,
+    { part: code.part, label: code.label, blames: code.blames },
+    setup,
+  ]);
+  if (problem) return <Problem words={problem} />;
+  if (odds === undefined)
     return (
       <p className="quiet" role="status">
         Trying every fault…
       </p>
     );
-  if (odds === "none") return <p className="quiet">No fault of its file shows this in any of its setups.</p>;
+  if (odds === null) return <p className="quiet">No fault of its file shows this in any of its setups.</p>;
   const shown = odds.suspects.filter((s) => s.probability >= 0.02).slice(0, 5);
   return (
     <div className="code-odds">

@@ -2,18 +2,20 @@
 
 import { serialWords } from "../unit/plate";
 import { useRouter } from "next/navigation";
-import { useEffect, useRef, useState } from "react";
+import { useRef, useState } from "react";
 import Button from "react-bootstrap/Button";
 import Form from "react-bootstrap/Form";
 import { useHotkeys } from "react-hotkeys-hook";
 import { codeMatches } from "../../core/diagnose/advice/code-odds";
-import type { MachineFile } from "../../core/model/schema";
-import type { CodeRow } from "../../server/library";
+import type { CodeRow } from "../../contract/machines";
 import { send } from "../shell/send";
 import { TopBar } from "../shell/TopBar";
 import { useDesk } from "../shell/useDesk";
 import { useKept } from "../shell/useKept";
 import { CodeOddsView } from "./CodeOddsView";
+import { openJob } from "../../contract/jobs";
+import { machineFile } from "../../contract/machines";
+import { useRoute } from "../engine/useRoute";
 
 const MOST = 40;
 const keyOf = (row: CodeRow) => `${row.machine} ${row.code.part} ${row.code.label} ${row.code.code ?? ""}`;
@@ -85,28 +87,13 @@ export function CodesScreen({ rows }: { rows: readonly CodeRow[] }) {
 /** The odds of one code, and a job with it. */
 function OpenCode({ row }: { row: CodeRow }) {
   const router = useRouter();
-  const [file, setFile] = useState<MachineFile | null>(null);
-  const [problem, setProblem] = useState("");
+  const { value: machine, problem: unread } = useRoute(machineFile, [row.machine]);
+  const file = machine?.file ?? null;
+  const [refused, setProblem] = useState("");
   const [busy, setBusy] = useState(false);
   const [who] = useKept("unzo.who");
-  const desk = useDesk(file);
-  useEffect(() => {
-    let current = true;
-    fetch(`/api/machines/${row.machine}/file`).then(
-      async (answer) => {
-        const body = (await answer.json()) as { file?: MachineFile; error?: string };
-        if (!current) return;
-        if (body.file) setFile(body.file);
-        else setProblem(body.error ?? "The machine file cannot be read.");
-      },
-      () => {
-        if (current) setProblem("Unzo cannot be reached.");
-      },
-    );
-    return () => {
-      current = false;
-    };
-  }, [row.machine]);
+  const { desk, problem: lost } = useDesk(file);
+  const problem = refused || unread || lost;
   async function begin(unit: string) {
     if (!file) return;
     setBusy(true);
@@ -115,7 +102,7 @@ function OpenCode({ row }: { row: CodeRow }) {
       file.complaints.find((c) => c.sees[row.code.part] === row.code.label) ??
       file.complaints[file.complaints.length - 1]!;
     try {
-      const job = await send<{ id: string }>("/api/jobs", {
+      const job = await send(openJob, [], {
         id: crypto.randomUUID(),
         unit,
         complaint: complaint.id,

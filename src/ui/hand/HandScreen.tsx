@@ -4,7 +4,7 @@ import Link from "next/link";
 import { useMemo, useState } from "react";
 import Button from "react-bootstrap/Button";
 import Form from "react-bootstrap/Form";
-import { compileMachine } from "../../core/model/compile";
+import { commonShelf } from "../../core/model/machine-shelf";
 import type { Fault } from "../../core/model/fault";
 import type { MachineFile } from "../../core/model/schema";
 import { programOf } from "../../core/simulate/conditions";
@@ -17,8 +17,8 @@ import { useMachineAtHand } from "./useMachineAtHand";
 const SPEEDS = [1, 10, 60] as const;
 
 /** A simulated machine to practise on: sound, with a fault one chooses, or with one that is hidden. */
-export function HandScreen({ file, hidden }: { file: MachineFile; hidden: string | null }) {
-  const machine = useMemo(() => compileMachine(file), [file]);
+export function HandScreen({ file, hash, hidden }: { file: MachineFile; hash: string; hidden: string | null }) {
+  const machine = commonShelf().of(hash, file);
   const faults = useMemo(
     () =>
       machine.parts.flatMap((p) =>
@@ -44,7 +44,7 @@ export function HandScreen({ file, hidden }: { file: MachineFile; hidden: string
         : (faults.find((f) => `${f.fault.part}:${f.fault.mode}` === choice)?.fault ?? null);
   const { controls, view, problem, act } = useMachineAtHand(machine, fault, seed, speed);
   const program = programOf(machine);
-  const desk = useDesk(file);
+  const { desk } = useDesk(file);
   const choose = (value: string) => {
     setShown(false);
     if (value === "hidden") setSecret(faults[crypto.getRandomValues(new Uint32Array(1))[0]! % faults.length]!.fault);

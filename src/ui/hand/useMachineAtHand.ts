@@ -28,7 +28,7 @@ export function useMachineAtHand(machine: Machine, fault: Fault | null, seed: nu
   const clock = useRef({ at: 0, wall: 0 });
   const [view, setView] = useState<HandView | null>(null);
   const [problem, setProblem] = useState("");
-  const faultKey = fault ? `${fault.part}:${fault.mode}` : "";
+  const [part, mode] = [fault?.part, fault?.mode];
   const pace = useRef(speed);
 
   const now = useCallback(
@@ -50,7 +50,7 @@ export function useMachineAtHand(machine: Machine, fault: Fault | null, seed: nu
     try {
       hand.current = new MachineAtHand(
         machine,
-        fault ? [fault] : [],
+        part !== undefined && mode !== undefined ? [{ part, mode }] : [],
         drawnValues(machine, seed, 0.5),
         everydaySetup(machine.file),
         0,
@@ -74,8 +74,7 @@ export function useMachineAtHand(machine: Machine, fault: Fault | null, seed: nu
       }
     }, LOOK_EVERY);
     return () => clearInterval(timer);
-    // eslint-disable-next-line react-hooks/exhaustive-deps -- the key stands for the fault
-  }, [machine, faultKey, seed, look, now]);
+  }, [machine, part, mode, seed, look, now]);
 
   const act = useCallback(
     (doing: Doing) => {

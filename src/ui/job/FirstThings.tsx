@@ -1,13 +1,13 @@
 "use client";
 
-import { useEffect, useMemo, useState } from "react";
+import { useMemo } from "react";
 import Button from "react-bootstrap/Button";
 import { useHotkeys } from "react-hotkeys-hook";
 import type { Evidence } from "../../core/diagnose/evidence/evidence";
 import type { OpenFirst } from "../../core/diagnose/evidence/simple-causes";
 import type { EventBody } from "../../core/journal/events";
 import type { Job } from "../../core/journal/fold";
-import type { Desk } from "../shell/useDesk";
+import { useEngine, type Desk } from "../engine/useEngine";
 
 interface Props {
   readonly job: Job;
@@ -28,26 +28,15 @@ export function useFirsts({
     [job.answers],
   );
   const isOver = answered.includes("*") || job.readings.length > 0;
-  const key = `${answered.join(" ")} ${evidence.length}`;
-  const [open, setOpen] = useState<{ key: string; firsts: readonly OpenFirst[] } | null>(null);
-  useEffect(() => {
-    if (!desk || isOver) return;
-    let current = true;
-    desk.firsts(evidence, job.opened.complaint ?? "", answered).then(
-      (firsts) => {
-        if (current) setOpen({ key, firsts });
-      },
-      () => {
-        if (current) setOpen({ key, firsts: [] });
-      },
-    );
-    return () => {
-      current = false;
-    };
-    // eslint-disable-next-line react-hooks/exhaustive-deps -- the key stands for answers and evidence
-  }, [desk, isOver, key, job.opened.complaint]);
-  if (isOver) return [];
-  return open?.firsts ?? null;
+  // Where they cannot be worked out, none is asked: measuring goes on without them.
+  const { value, problem } = useEngine(
+    desk,
+    "firsts",
+    isOver ? null : [evidence, job.opened.complaint ?? "", answered],
+    true,
+  );
+  if (isOver || problem) return [];
+  return value ?? null;
 }
 
 /** Before anything is opened: one question at a time, the likeliest for its cost first, one key to answer. */

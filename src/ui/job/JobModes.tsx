@@ -9,7 +9,7 @@ import type { Machine } from "../../core/model/machine";
 import { displayPart } from "../../core/simulate/perform";
 import { makeTest, type Test } from "../../core/simulate/test";
 import { Modes } from "../modes/Modes";
-import type { Desk } from "../shell/useDesk";
+import type { Desk } from "../engine/useEngine";
 
 interface Props {
   readonly machine: Machine;

@@ -10,7 +10,7 @@ import { useHotkeys } from "react-hotkeys-hook";
 import { evidenceOf, judgedOf, type Job } from "../../core/journal/fold";
 import type { JournalEvent } from "../../core/journal/events";
 import { readingBody } from "../../core/journal/reading-body";
-import { compileMachine } from "../../core/model/compile";
+import { commonShelf } from "../../core/model/machine-shelf";
 import type { Machine } from "../../core/model/machine";
 import type { MachineFile, PathEntry } from "../../core/model/schema";
 import { expressible, type SetAside } from "../../core/diagnose/advice/expressible";
@@ -20,10 +20,9 @@ import type { Times } from "../../core/diagnose/planning/learned-times";
 import type { Shown } from "../../core/quantity/read";
 import { testKey, type Test } from "../../core/simulate/test";
 import { useKept } from "../shell/useKept";
-import { applyChanges } from "../../core/model/as-found";
 import { leftBehind } from "../../core/repair/left-behind";
 import { noFaultFound } from "../../core/repair/no-fault-found";
-import type { UnitRecord } from "../../server/units";
+import type { UnitRecord } from "../../contract/units";
 import { Waits } from "../shell/Waits";
 import { serialWords } from "../unit/plate";
 import { UnitMarks } from "../unit/UnitMarks";
@@ -57,6 +56,7 @@ import { useWhatIf } from "./useWhatIf";
 export function JobScreen({
   events,
   file,
+  hash,
   times,
   unit,
   start,
@@ -64,11 +64,13 @@ export function JobScreen({
   unit: UnitRecord;
   events: readonly JournalEvent[];
   file: MachineFile;
+  /** Names the file that the job was made with. */
+  hash: string;
   times: Times;
   start: { readonly view: string; readonly shown: string };
 }) {
   const router = useRouter();
-  const drawn = useMemo(() => compileMachine(file), [file]);
+  const drawn = commonShelf().of(hash, file);
   const [who] = useKept("unzo.who");
   const opener = events[0]?.actor ?? "Someone";
   const foresee = useRef<((coming: Job) => void) | null>(null);
@@ -78,20 +80,15 @@ export function JobScreen({
   const logged = coming && !coming.called && changesOf(coming) === changesOf(written) ? coming : written;
   // The unit in front of one may differ from its file: from here on its variant is what everything is worked out from.
   const changesKey = changesOf(logged);
-  const variant = useMemo(
-    () =>
-      applyChanges(
-        file,
-        logged.changes.map((c) => c.body.change),
-      ),
-    // eslint-disable-next-line react-hooks/exhaustive-deps -- the key stands for the changes
-    [file, changesKey],
+  const machine = commonShelf().of(
+    hash,
+    file,
+    logged.changes.map((c) => c.body.change),
   );
-  const machine = useMemo(() => (variant === file ? drawn : compileMachine(variant)), [variant, file, drawn]);
   const [means, setMeans] = useMeans();
   const question = useMemo(() => questionOf(machine, logged, means, times), [machine, logged, means, times]);
   const { key, evidence } = question;
-  const search = useIsolation(logged.id, variant, question, logged === written);
+  const search = useIsolation(logged.id, machine.file, question, logged === written);
   useEffect(() => {
     // What is found to differ from the file makes another machine of it, which the present dictionary knows nothing of.
     foresee.current = (coming) => {
@@ -491,7 +488,7 @@ export function JobScreen({
       />
       <NotAsDrawnDialog
         show={varying}
-        file={variant}
+        file={machine.file}
         machine={machine}
         problem={problem}
         onHide={() => setVarying(false)}

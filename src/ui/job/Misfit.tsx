@@ -1,33 +1,17 @@
 "use client";
 
-import { useEffect, useState } from "react";
 import Button from "react-bootstrap/Button";
 import type { Evidence } from "../../core/diagnose/evidence/evidence";
 import type { Misfit } from "../../core/diagnose/advice/likely-slips";
 import type { Job } from "../../core/journal/fold";
 import type { Test } from "../../core/simulate/test";
-import type { Desk } from "../shell/useDesk";
+import { useEngine, type Desk } from "../engine/useEngine";
 
 /** Whether the last reading fits nothing; asked once the advice is of today. */
 export function useMisfit(desk: Desk | null, evidence: readonly Evidence[], job: Job, ready: boolean): Misfit | null {
   const last = [...job.readings].reverse().find((r) => !r.struck);
-  const id = ready && last ? last.id : null;
-  const [found, setFound] = useState<{ readonly id: string; readonly misfit: Misfit | null } | null>(null);
-  useEffect(() => {
-    if (!desk || !id) return;
-    let current = true;
-    desk.misfit(evidence).then(
-      (misfit) => {
-        if (current) setFound({ id, misfit });
-      },
-      () => {},
-    );
-    return () => {
-      current = false;
-    };
-    // eslint-disable-next-line react-hooks/exhaustive-deps -- asked once a reading
-  }, [desk, id]);
-  return id && found?.id === id ? found.misfit : null;
+  const { value } = useEngine(desk, "misfit", ready && last ? [evidence] : null);
+  return value ?? null;
 }
 
 /** A reading that fits nothing: the slips that would explain it, and the cheapest recheck. */

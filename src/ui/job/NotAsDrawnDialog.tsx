@@ -8,7 +8,7 @@ import Modal from "react-bootstrap/Modal";
 import ToggleButton from "react-bootstrap/ToggleButton";
 import type { Machine } from "../../core/model/machine";
 import type { MachineFile } from "../../core/model/schema";
-import { applyChanges, ChangeError, changeWords, type Change } from "../../core/model/as-found";
+import { variantOf, ChangeError, changeWords, type Change } from "../../core/model/as-found";
 import { ChangeChoice, changeOf, FIRST_DRAFT, partOf, type ChangeDraft } from "../machine/ChangeChoice";
 import { has } from "../../core/model/traits";
 
@@ -40,7 +40,7 @@ export function NotAsDrawnDialog({ show, file, machine, problem, onHide, onFound
     setSaid("");
     if (!change) return setSaid("Say what is different: type at least one rating.");
     try {
-      applyChanges(file, [change]);
+      variantOf(file, [change]);
     } catch (error) {
       if (error instanceof ChangeError) return setSaid(error.message);
       throw error;

@@ -1,14 +1,14 @@
 "use client";
 
-import { useEffect, useState } from "react";
+import { useState } from "react";
 import { CartesianGrid, Line, LineChart, ResponsiveContainer, Tooltip, XAxis, YAxis } from "recharts";
 import type { Advice } from "../../core/diagnose/advice/advise";
 import type { Evidence } from "../../core/diagnose/evidence/evidence";
-import type { History } from "../../core/diagnose/advice/reasons";
 import type { Spread } from "../../core/diagnose/planning/rollout";
 import type { Job } from "../../core/journal/fold";
-import type { Desk } from "../shell/useDesk";
+import { useEngine, type Desk } from "../engine/useEngine";
 import { evidenceWords } from "./evidence-words";
+import { Problem } from "../engine/Problem";
 
 interface Props {
   readonly advice: Advice | null;
@@ -62,29 +62,15 @@ const LINES = [
 ] as const;
 
 function Chart({ desk, evidence, job }: Omit<Props, "advice">) {
-  const [found, setFound] = useState<{ readonly key: string; readonly history: History } | null>(null);
-  const key = evidence.map((e) => e.id).join(" ");
-  useEffect(() => {
-    if (!desk) return;
-    let current = true;
-    desk.history(evidence).then(
-      (history) => {
-        if (current) setFound({ key, history });
-      },
-      () => {},
-    );
-    return () => {
-      current = false;
-    };
-    // eslint-disable-next-line react-hooks/exhaustive-deps -- the key stands for the evidence
-  }, [desk, key]);
-  if (!found)
+  const { value: history, problem } = useEngine(desk, "history", [evidence], true);
+  if (problem) return <Problem words={problem} />;
+  if (!history)
     return (
       <p className="quiet mb-0" role="status">
         Drawing…
       </p>
     );
-  const { pieces, steps } = found.history;
+  const { pieces, steps } = history;
   const rows = steps.map((s, i) => ({
     at: i,
     ...Object.fromEntries(s.shares.map((p, k) => [`p${k}`, Math.round(1000 * p) / 10])),

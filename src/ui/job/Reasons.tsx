@@ -1,11 +1,10 @@
 "use client";
 
-import { useEffect, useState } from "react";
 import type { Evidence } from "../../core/diagnose/evidence/evidence";
-import type { Reason } from "../../core/diagnose/advice/reasons";
 import type { Job } from "../../core/journal/fold";
-import type { Desk } from "../shell/useDesk";
+import { useEngine, type Desk } from "../engine/useEngine";
 import { evidenceWords } from "./evidence-words";
+import { Problem } from "../engine/Problem";
 
 /** What speaks for a suspect and what against it, the strongest first; asked of the desk when it is opened. */
 export function Reasons({
@@ -21,28 +20,14 @@ export function Reasons({
   job: Job;
   numbers: boolean;
 }) {
-  const [found, setFound] = useState<{ readonly key: string; readonly reasons: readonly Reason[] } | null>(null);
-  const key = `${piece} ${evidence.map((e) => e.id).join(" ")}`;
-  useEffect(() => {
-    if (!desk) return;
-    let current = true;
-    desk.reasons(evidence, piece).then(
-      (reasons) => {
-        if (current) setFound({ key, reasons });
-      },
-      () => {},
-    );
-    return () => {
-      current = false;
-    };
-    // eslint-disable-next-line react-hooks/exhaustive-deps -- the key stands for piece and evidence
-  }, [desk, key]);
-  if (found?.key !== key) return <p className="quiet mb-1">Weighing…</p>;
-  if (found.reasons.length === 0)
+  const { value: reasons, problem } = useEngine(desk, "reasons", [evidence, piece]);
+  if (problem) return <Problem words={problem} />;
+  if (!reasons) return <p className="quiet mb-1">Weighing…</p>;
+  if (reasons.length === 0)
     return <p className="quiet mb-1">Nothing speaks for or against it yet but how often it fails.</p>;
   return (
     <ul className="reasons">
-      {found.reasons.slice(0, 5).map((r) => (
+      {reasons.slice(0, 5).map((r) => (
         <li key={r.evidence}>
           <i className={`bi ${r.side === "for" ? "bi-plus-lg" : "bi-dash-lg"}`} aria-hidden />
           <span className="visually-hidden">{r.side}: </span>

@@ -1,6 +1,6 @@
 "use client";
 
-import { useEffect, useState, type ReactNode } from "react";
+import { useState, type ReactNode } from "react";
 import Button from "react-bootstrap/Button";
 import { useHotkeys } from "react-hotkeys-hook";
 import { keyMarks } from "../../core/model/program/guide";
@@ -9,9 +9,10 @@ import type { Job } from "../../core/journal/fold";
 import { FLICKERS } from "../../core/model/kind";
 import { resultWords, type Edge, type RunSheet, type SheetLoad } from "../../core/schedule/run-sheet";
 import { testKey, type Test } from "../../core/simulate/test";
-import type { Desk } from "../shell/useDesk";
+import { useEngine, type Desk } from "../engine/useEngine";
 import { Stopwatch } from "./Stopwatch";
 import { clockOf, type useRest } from "./useRest";
+import { Problem } from "../engine/Problem";
 
 interface Props {
   readonly job: Job;
@@ -26,21 +27,8 @@ interface Props {
 
 /** The machine's own tests: step by step what should run, what does, logged with one key; each is evidence. */
 export function RunSheetView({ job, desk, busy, rest, onStand, onSaw, onMeasure, onLog }: Props) {
-  const [sheet, setSheet] = useState<RunSheet | null>(null);
+  const { value: sheet, problem } = useEngine(desk, "sheet", []);
   const [at, setAt] = useState(0);
-  useEffect(() => {
-    if (!desk) return;
-    let current = true;
-    desk.sheet().then(
-      (made) => {
-        if (current) setSheet(made);
-      },
-      () => {},
-    );
-    return () => {
-      current = false;
-    };
-  }, [desk]);
   const results = new Map(
     job.readings
       .filter((r) => !r.struck && r.body.shown.kind === "label")
@@ -67,6 +55,7 @@ export function RunSheetView({ job, desk, busy, rest, onStand, onSaw, onMeasure,
     [sheet],
   );
   useHotkeys("alt+up", () => setAt((n) => Math.max(0, n - 1)), { preventDefault: true });
+  if (problem) return <Problem words={problem} />;
   if (!sheet || !step) return <p role="status">Working out what should run in each of its tests…</p>;
   return (
     <div className="run-sheet">

@@ -11,7 +11,7 @@ import type { Machine } from "../../core/model/machine";
 import { makeTest, type Test } from "../../core/simulate/test";
 import { CodeOddsView } from "../codes/CodeOddsView";
 import { LampReader, type LampOfMachine } from "../lamp/LampReader";
-import type { Desk } from "../shell/useDesk";
+import type { Desk } from "../engine/useEngine";
 import { Compare } from "./Compare";
 import { Signs, Tried } from "./Signs";
 import { has } from "../../core/model/traits";

@@ -1,13 +1,14 @@
 "use client";
 
-import { useEffect, useState } from "react";
+import { useState } from "react";
 import Button from "react-bootstrap/Button";
 import Form from "react-bootstrap/Form";
 import type { Evidence } from "../../core/diagnose/evidence/evidence";
 import { WHOLE_UNIT, type SignAsked } from "../../core/diagnose/evidence/signs";
 import type { EventBody } from "../../core/journal/events";
 import type { Machine } from "../../core/model/machine";
-import type { Desk } from "../shell/useDesk";
+import { useEngine, type Desk } from "../engine/useEngine";
+import { Problem } from "../engine/Problem";
 
 interface Props {
   readonly machine: Machine;
@@ -19,22 +20,8 @@ interface Props {
 
 /** The signs worth looking for now, those that tell most first. */
 export function Signs({ desk, evidence, busy, onLog }: Omit<Props, "machine">) {
-  const [signs, setSigns] = useState<readonly SignAsked[]>([]);
-  const key = evidence.map((e) => e.id).join(" ");
-  useEffect(() => {
-    if (!desk) return;
-    let current = true;
-    desk.signs(evidence).then(
-      (found) => {
-        if (current) setSigns(found.slice(0, 6));
-      },
-      () => {},
-    );
-    return () => {
-      current = false;
-    };
-    // eslint-disable-next-line react-hooks/exhaustive-deps -- the key stands for the evidence
-  }, [desk, key]);
+  const { value, problem } = useEngine(desk, "signs", [evidence], true);
+  const signs = (value ?? []).slice(0, 6);
   const log = (s: SignAsked, there: boolean) =>
     void onLog({
       type: "noticed",
@@ -43,6 +30,7 @@ export function Signs({ desk, evidence, busy, onLog }: Omit<Props, "machine">) {
       there,
       words: `${s.partName}: ${s.words}. ${there ? "So it is." : "Not so."}`,
     });
+  if (problem) return <Problem words={problem} />;
   return (
     <ul className="signs">
       {signs.map((s) => (

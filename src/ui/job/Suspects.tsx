@@ -9,7 +9,7 @@ import type { Job } from "../../core/journal/fold";
 import type { Machine } from "../../core/model/machine";
 import { rigBoards } from "../../core/workbench/bench-rig";
 import { toolFor } from "../../core/workbench/tools";
-import type { Desk } from "../shell/useDesk";
+import type { Desk } from "../engine/useEngine";
 import { evidenceWords } from "./evidence-words";
 import { Reasons } from "./Reasons";
 

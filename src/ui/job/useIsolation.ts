@@ -1,21 +1,30 @@
 "use client";
 
+import { keepPreviousData, useQuery, useQueryClient } from "@tanstack/react-query";
 import * as Comlink from "comlink";
 import { useCallback, useEffect, useRef, useState } from "react";
+import { serverAdvice } from "../../contract/jobs";
 import type { Advice } from "../../core/diagnose/advice/advise";
 import type { Evidence } from "../../core/diagnose/evidence/evidence";
 import type { MachineFile } from "../../core/model/schema";
 import type { Test } from "../../core/simulate/test";
+import type { Desk } from "../engine/useEngine";
 import { send } from "../shell/send";
-import type { Desk } from "../shell/useDesk";
-import type { ChosenTest, IsolationDesk, PlainStanding } from "../../workers/isolation-desk";
+import { LOST, openDesk } from "../shell/useDesk";
+import type { ChosenTest, PlainStanding } from "../../workers/isolation-desk";
+
+/** Advice, and the question that it answers. */
+interface Answered {
+  readonly key: string;
+  readonly advice: Advice;
+}
 
 /** The state of the search as the screen needs it. */
 export interface Search {
   /** Share of the dictionary built, 0 to 1. */
   readonly progress: number;
-  /** Null until the dictionary is built. `key` says for which evidence it was reckoned. */
-  readonly advice: { readonly key: string; readonly advice: Advice } | null;
+  /** Null until there is any. `key` says for which question it was reckoned: that before stays until the answer to this one is there. */
+  readonly advice: Answered | null;
   readonly problem: string;
   layOut(test: Test): Promise<ChosenTest>;
   /**
@@ -23,7 +32,7 @@ export interface Search {
    * next key, so it is reckoned only when the hand pauses for about as long as an answer takes.
    */
   foresee(question: Question, typing?: boolean): void;
-  /** The desk itself, for what is asked now and then; null until its worker runs. */
+  /** The engine itself, for what is asked now and then; null until its worker runs. */
   readonly desk: Desk | null;
 }
 
@@ -36,160 +45,136 @@ export interface Question {
 
 /** Milliseconds after an answer before the next is thought of: what the screen asks meanwhile goes first. */
 const AHEAD = 100;
-
 /** Milliseconds that the hand must rest before what is half typed is reckoned: as long as an answer takes, within these bounds; judgement. */
 const PAUSE = [40, 400] as const;
 
 /** Keeps a worker with the machine's dictionary, and asks it for advice whenever the question changes. `isWritten`: the journal has all that the question says. */
 export function useIsolation(job: string, file: MachineFile, question: Question, isWritten: boolean): Search {
   const { evidence, standing, key } = question;
-  const desk = useRef<Comlink.Remote<IsolationDesk> | null>(null);
-  // Kept in an object: a remote is callable, and React would call it.
-  const [open, setOpen] = useState<{ readonly desk: Desk; readonly file: MachineFile } | null>(null);
-  // Of which desk: what was found to differ makes another machine, whose dictionary is built anew; taken back, the first one is.
-  const [whole, setWhole] = useState<{ readonly desk: Desk } | null>(null);
-  const [done, setDone] = useState<{ readonly file: MachineFile; readonly share: number } | null>(null);
-  const built = open?.file === file && whole?.desk === open.desk;
-  const progress = built ? 1 : done?.file === file ? done.share : 0;
-  const [advice, setAdvice] = useState<Search["advice"]>(null);
-  const [problem, setProblem] = useState("");
-  const latest = useRef({ evidence, standing });
-  const lastKey = useRef(key);
-  const early = useRef<{
-    readonly key: string;
-    readonly answer: Promise<Advice | null>;
-    readonly result: Advice | null;
-  } | null>(null);
+  const client = useQueryClient();
+  const { desk, isBuilt, progress, problem: lost } = useDictionary(file);
+  /** What is half typed and being reckoned: its answer is not asked for twice. */
+  const half = useRef<{ readonly key: string; readonly answer: Promise<Advice | null> } | null>(null);
   const pause = useRef<{ took: number; timer?: ReturnType<typeof setTimeout> }>({ took: PAUSE[0] });
-  const [ahead, setAhead] = useState<Search["advice"]>(null);
+  const latest = useRef(question);
   useEffect(() => {
-    latest.current = { evidence, standing };
-    lastKey.current = key;
+    latest.current = question;
   });
 
+  const asking = useCallback(
+    ({ evidence, standing, key }: Question) => ({
+      queryKey: ["advice", desk?.id, key],
+      queryFn: async (): Promise<Answered> => {
+        const typed = half.current?.key === key ? await half.current.answer : null;
+        return { key, advice: typed ?? (await desk!.remote.advise(evidence, standing)) };
+      },
+    }),
+    [desk],
+  );
+  const own = useQuery({ ...asking(question), enabled: isBuilt, placeholderData: keepPreviousData });
+
+  // While the dictionary is being built here, the server may have it already: same core, same answer.
+  const fromServer = useQuery({
+    queryKey: ["server advice", job, key],
+    enabled: !isBuilt && isWritten,
+    queryFn: () => send(serverAdvice, [job], standing),
+    // The own dictionary answers in a moment: what the server cannot answer is not asked twice.
+    retry: false,
+    placeholderData: keepPreviousData,
+  });
+  const theirs = fromServer.data;
+  const isSame = theirs?.evidence.join(" ") === evidence.map((e) => e.id).join(" ");
+  const advice = own.data ?? (theirs && isSame ? { key, advice: theirs.advice } : null);
+
+  // While the leads are placed, what the coming answer needs is worked out.
+  const answered = own.data?.key;
+  const [ahead, setAhead] = useState("");
   useEffect(() => {
-    const worker = new Worker(new URL("../../workers/isolation.worker.ts", import.meta.url), { type: "module" });
-    const remote = Comlink.wrap<IsolationDesk>(worker);
-    desk.current = remote;
+    if (!desk || answered === undefined || answered !== latest.current.key) return;
+    const { evidence, standing } = latest.current;
+    const thinking = setTimeout(() => {
+      desk.remote.thinkAhead(evidence, standing).catch((error: Error) => setAhead(error.message));
+    }, AHEAD);
+    return () => clearTimeout(thinking);
+  }, [desk, answered]);
+
+  const foresee = useCallback(
+    (coming: Question, typing = false) => {
+      clearTimeout(pause.current.timer);
+      if (!isBuilt || !desk || coming.key === latest.current.key) return;
+      const { queryKey } = asking(coming);
+      if (!typing) return void client.prefetchQuery(asking(coming));
+      if (half.current?.key === coming.key || client.getQueryData(queryKey)) return;
+      pause.current.timer = setTimeout(
+        () => {
+          const start = performance.now();
+          const answer = desk.remote.adviseHalf(coming.evidence, coming.standing);
+          half.current = { key: coming.key, answer };
+          answer.then(
+            (found) => {
+              pause.current.took = performance.now() - start;
+              if (found) client.setQueryData(queryKey, { key: coming.key, advice: found });
+            },
+            (error: Error) => setAhead(error.message),
+          );
+        },
+        Math.min(PAUSE[1], Math.max(PAUSE[0], pause.current.took)),
+      );
+    },
+    [isBuilt, desk, client, asking],
+  );
+
+  const layOut = useCallback(
+    async (test: Test): Promise<ChosenTest> => {
+      if (!desk) throw new Error("The computation is not ready yet.");
+      return desk.remote.layOut(latest.current.evidence, latest.current.standing, test);
+    },
+    [desk],
+  );
+
+  return { progress, advice, problem: lost || own.error?.message || ahead, layOut, foresee, desk };
+}
+
+/** A worker that builds the dictionary of a file; another file, another worker. */
+function useDictionary(file: MachineFile): {
+  readonly desk: Desk | null;
+  readonly isBuilt: boolean;
+  readonly progress: number;
+  readonly problem: string;
+} {
+  const [open, setOpen] = useState<{ readonly desk: Desk; readonly file: MachineFile } | null>(null);
+  // Of which desk: what was found to differ makes another machine, whose dictionary is built anew; taken back, the first one is.
+  const [whole, setWhole] = useState<Desk | null>(null);
+  const [done, setDone] = useState<{ readonly file: MachineFile; readonly share: number } | null>(null);
+  const [problem, setProblem] = useState("");
+  useEffect(() => {
+    let current = true;
+    const lost = () => {
+      if (current) setProblem(LOST);
+    };
+    const { desk, close } = openDesk(lost);
     queueMicrotask(() => {
-      if (desk.current === remote) setOpen({ desk: remote, file });
+      if (current) setOpen({ desk, file });
     });
-    const lost = () => setProblem("The computation stopped. Reload the page; nothing is lost.");
-    worker.addEventListener("error", lost);
-    remote
+    desk.remote
       .build(
         file,
         Comlink.proxy((share: number) => setDone({ file, share })),
       )
-      .then(() => setWhole({ desk: remote }), lost);
+      .then(() => {
+        if (current) setWhole(desk);
+      }, lost);
     return () => {
-      worker.terminate();
-      desk.current = null;
-      early.current = null;
+      current = false;
+      close();
       setOpen(null);
     };
   }, [file]);
-
-  useEffect(() => {
-    if (!built || !desk.current) return;
-    let current = true;
-    const { evidence, standing } = latest.current;
-    let thinking: ReturnType<typeof setTimeout> | undefined;
-    const remote = desk.current;
-    const anew = () => remote.advise(evidence, standing);
-    const asked = early.current?.key === key ? early.current.answer.then((answer) => answer ?? anew()) : anew();
-    early.current = null;
-    asked.then(
-      (result) => {
-        if (!current) return;
-        setAdvice({ key, advice: result });
-        // While the leads are placed, what the coming answer needs is worked out.
-        thinking = setTimeout(() => {
-          desk.current?.thinkAhead(evidence, standing).catch(() => undefined);
-        }, AHEAD);
-      },
-      (error: Error) => {
-        if (current) setProblem(error.message);
-      },
-    );
-    return () => {
-      current = false;
-      clearTimeout(thinking);
-    };
-  }, [built, key]);
-
-  const foresee = useCallback(
-    (coming: Question, typing = false) => {
-      const { evidence, standing, key } = coming;
-      clearTimeout(pause.current.timer);
-      if (!built || !desk.current || key === lastKey.current) return;
-      // Already reckoned while it was typed: it comes to the screen with the entry.
-      if (early.current?.key === key && (typing || early.current.result)) {
-        if (!typing) setAhead({ key, advice: early.current.result! });
-        return;
-      }
-      const remote = desk.current;
-      const ask = () => {
-        const start = performance.now();
-        const half = early.current?.key === key ? early.current.answer : null;
-        const answer = typing
-          ? remote.adviseHalf(evidence, standing)
-          : half
-            ? half.then((known) => known ?? remote.advise(evidence, standing))
-            : remote.advise(evidence, standing);
-        early.current = { key, answer, result: null };
-        answer.then(
-          (result) => {
-            pause.current.took = performance.now() - start;
-            if (early.current?.key === key) early.current = { key, answer, result };
-            if (!typing && result) setAhead({ key, advice: result });
-          },
-          () => undefined,
-        );
-      };
-      if (typing)
-        pause.current.timer = setTimeout(
-          () => {
-            if (desk.current === remote) ask();
-          },
-          Math.min(PAUSE[1], Math.max(PAUSE[0], pause.current.took)),
-        );
-      else ask();
-    },
-    [built],
-  );
-
-  // While the dictionary is being built here, the server may have it already: same core, same answer.
-  useEffect(() => {
-    if (built || !isWritten) return;
-    let current = true;
-    const { evidence, standing } = latest.current;
-    send<{ evidence: readonly string[]; advice: Advice } | null>(`/api/jobs/${job}/advice`, standing).then(
-      (result) => {
-        if (current && result && result.evidence.join(" ") === evidence.map((e) => e.id).join(" "))
-          setAdvice((own) => (own?.key === key ? own : { key, advice: result.advice }));
-      },
-      () => {
-        /* the own dictionary answers in a moment */
-      },
-    );
-    return () => {
-      current = false;
-    };
-  }, [built, job, key, isWritten]);
-
-  const layOut = useCallback(async (test: Test): Promise<ChosenTest> => {
-    if (!desk.current) throw new Error("The computation is not ready yet.");
-    return desk.current.layOut(latest.current.evidence, latest.current.standing, test);
-  }, []);
-
-  // What was reckoned ahead is there in the very render in which the journal has the entry.
+  const isBuilt = open?.file === file && whole === open.desk;
   return {
-    progress,
-    advice: advice?.key !== key && ahead?.key === key ? ahead : advice,
-    problem,
-    layOut,
-    foresee,
     desk: open?.desk ?? null,
+    isBuilt,
+    progress: isBuilt ? 1 : done?.file === file ? done.share : 0,
+    problem,
   };
 }

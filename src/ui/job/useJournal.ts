@@ -8,6 +8,8 @@ import { jobOn } from "../../core/journal/job";
 import { ledgerOf } from "../../core/journal/ledger";
 import type { Machine } from "../../core/model/machine";
 import { sendOnce } from "../shell/send";
+import { logEntry } from "../../contract/jobs";
+import { tellNews } from "../shell/useNews";
 
 /** The job as folded from its journal, and the way to add to it. */
 export interface JournalDesk {
@@ -81,7 +83,7 @@ export function useJournal(
       const before = queue.current;
       const already = before.find((q) => q.event.id === id);
       if (already) return already.done;
-      const write = () => sendOnce<{ event: JournalEvent }>(`/api/jobs/${next.job}/events`, { id, v: 1, actor, body });
+      const write = () => sendOnce(logEntry, [next.job], { id, v: 1, actor, body });
       // The first is sent in this very moment: what follows from it is reckoned while it is on its way.
       const written =
         before.length === 0
@@ -101,7 +103,7 @@ export function useJournal(
           setEvents(known.current);
           leave();
           // What hangs on the journal elsewhere on the screen (what is waited for) looks again.
-          window.dispatchEvent(new Event("unzo:logged"));
+          tellNews();
           return true;
         },
         (error: Error) => {

@@ -1,34 +1,22 @@
 "use client";
 
-import { useEffect, useMemo, useState } from "react";
+import { useMemo } from "react";
 import type { Job } from "../../core/journal/fold";
-import { restLeft, type RestRule } from "../../core/schedule/rest";
-import type { Desk } from "../shell/useDesk";
+import { restLeft } from "../../core/schedule/rest";
+import { useEngine, type Desk } from "../engine/useEngine";
+import { useNow } from "../shell/useNow";
 
 /** The rest of the compressor as it runs down: seconds left before it may be started, and the setups that start it. */
 export function useRest(desk: Desk | null, job: Job): { readonly left: number; starts(setup: string): boolean } {
-  const [rule, setRule] = useState<RestRule | null>(null);
-  const [now, setNow] = useState(() => Date.now());
-  useEffect(() => {
-    if (!desk) return;
-    let current = true;
-    desk.rest().then(
-      (found) => {
-        if (current) setRule(found);
-      },
-      () => {},
-    );
-    return () => {
-      current = false;
-    };
-  }, [desk]);
+  const { value: rule } = useEngine(desk, "rest", []);
   const stays = useMemo(() => job.stays.map((s) => ({ setup: s.setup, from: Date.parse(s.at) })), [job.stays]);
-  const left = rule ? restLeft(rule, stays, now) : 0;
-  const runs = left > 0;
-  useEffect(() => {
-    const timer = setInterval(() => setNow(Date.now()), 1000);
-    return () => clearInterval(timer);
-  }, [runs, stays]);
+  // Only what has run counts down, and only until it has: before and after it there is nothing to look at.
+  const [ran, lastRan] = useMemo(() => {
+    const running = stays.filter((s) => rule?.running.has(s.setup));
+    return [running.length > 0, stays.at(-1)?.from ?? 0];
+  }, [stays, rule]);
+  const now = useNow(ran);
+  const left = rule && ran ? restLeft(rule, stays, Math.max(now, lastRan)) : 0;
   return { left, starts: (setup) => rule?.running.has(setup) ?? false };
 }
 

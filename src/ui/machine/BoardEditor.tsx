@@ -110,7 +110,6 @@ export function BoardEditor({ piece, points, onChange }: Props) {
         onClick={place}
         aria-label={`${String(piece["name"])}: click to mark ${point}`}
       >
-        {/* eslint-disable-next-line @next/next/no-img-element -- a data address needs no optimizing */}
         {drawing.image ? <img src={drawing.image} alt="" /> : null}
         {Object.entries(pins).map(([id, at]) => (
           <span

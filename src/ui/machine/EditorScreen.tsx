@@ -23,6 +23,7 @@ import { EditTable, type Column } from "./EditTable";
 import { useDraft } from "./useDraft";
 import { useRows } from "./useRows";
 import { WiringDrawing } from "./WiringDrawing";
+import { keepMachine } from "../../contract/machines";
 
 const KINDS = PART_KINDS.map((k) => k.kind).sort();
 
@@ -91,7 +92,7 @@ export function EditorScreen({ file, base }: { file: MachineFile; base: string }
     if (!checked.file) return;
     setSaid("");
     try {
-      await send(`/api/machines/${file.id}`, checked.file, "PUT");
+      await send(keepMachine, [file.id], checked.file);
       draft.drop();
       router.push(`/machines/${file.id}`);
       router.refresh();

@@ -6,10 +6,11 @@ import { useRef, useState } from "react";
 import Button from "react-bootstrap/Button";
 import Form from "react-bootstrap/Form";
 import { useHotkeys } from "react-hotkeys-hook";
-import type { MachineRow } from "../../server/library";
+import type { MachineRow } from "../../contract/machines";
 import { send, Refused } from "../shell/send";
 import { TopBar } from "../shell/TopBar";
 import { useKept } from "../shell/useKept";
+import { importMachine } from "../../contract/machines";
 
 const SUPPLIES = ["any supply", "120 V", "230 V", "240 V", "battery"] as const;
 
@@ -38,7 +39,7 @@ export function LibraryScreen({ machines }: { machines: readonly MachineRow[] })
     if (!file) return;
     setProblems([]);
     try {
-      const { id } = await send<{ id: string }>("/api/machines", { name: file.name, text: await file.text() });
+      const { id } = await send(importMachine, [], { name: file.name, text: await file.text() });
       router.push(`/machines/${id}`);
     } catch (error) {
       setProblems(

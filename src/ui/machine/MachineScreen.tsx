@@ -2,18 +2,18 @@
 
 import Link from "next/link";
 import { useRouter } from "next/navigation";
-import { useMemo, useState, type FormEvent, type ReactNode } from "react";
+import { useState, type FormEvent, type ReactNode } from "react";
 import Button from "react-bootstrap/Button";
 import Form from "react-bootstrap/Form";
 import ProgressBar from "react-bootstrap/ProgressBar";
 import Tab from "react-bootstrap/Tab";
 import Table from "react-bootstrap/Table";
 import Tabs from "react-bootstrap/Tabs";
-import { compileMachine } from "../../core/model/compile";
+import { commonShelf } from "../../core/model/machine-shelf";
 import type { Machine } from "../../core/model/machine";
 import type { MachineFile } from "../../core/model/schema";
 import type { FaultGroup } from "../../core/diagnose/advice/coverage";
-import type { VersionRow } from "../../server/library";
+import type { VersionRow } from "../../contract/machines";
 import { send } from "../shell/send";
 import { dayName } from "../shell/time";
 import { TopBar } from "../shell/TopBar";
@@ -25,10 +25,12 @@ import { useCoverage } from "./useCoverage";
 import { WiringDrawing } from "./WiringDrawing";
 import { has } from "../../core/model/traits";
 import { kindName } from "../../words/en/kinds";
+import { duplicateMachine, exportAddress } from "../../contract/machines";
 
 /** All that a machine file says, to look up on the job. */
 export function MachineScreen({
   file,
+  hash,
   versions,
   version,
   offered,
@@ -36,10 +38,11 @@ export function MachineScreen({
   /** A newer shipped revision waits to be looked at. */
   offered: boolean;
   file: MachineFile;
+  hash: string;
   versions: readonly VersionRow[];
   version: string | null;
 }) {
-  const machine = useMemo(() => compileMachine(file), [file]);
+  const machine = commonShelf().of(hash, file);
   const [tab, setTab] = useState("wiring");
   return (
     <div className="start">
@@ -64,10 +67,7 @@ export function MachineScreen({
               Begin a job
             </Link>
           )}
-          <a
-            className="btn btn-outline-dark"
-            href={`/api/machines/${file.id}/export${version ? `?version=${version}` : ""}`}
-          >
+          <a className="btn btn-outline-dark" href={exportAddress(file.id, version ?? undefined)}>
             Export
           </a>
           <Duplicate file={file} />
@@ -136,7 +136,7 @@ export function MachineScreen({
             </div>
           </Tab>
           <Tab eventKey="apart" title="What it can tell apart">
-            <Apart file={file} machine={machine} wanted={tab === "apart"} />
+            <Apart file={file} hash={hash} machine={machine} wanted={tab === "apart"} />
           </Tab>
           <Tab eventKey="versions" title="Versions">
             <ul className="plain-list">
@@ -265,8 +265,18 @@ function Codes({ machine }: { machine: Machine }) {
   );
 }
 
-function Apart({ file, machine, wanted }: { file: MachineFile; machine: Machine; wanted: boolean }) {
-  const { progress, coverage, problem } = useCoverage(file, wanted);
+function Apart({
+  file,
+  hash,
+  machine,
+  wanted,
+}: {
+  file: MachineFile;
+  hash: string;
+  machine: Machine;
+  wanted: boolean;
+}) {
+  const { progress, coverage, problem } = useCoverage(file, hash, wanted);
   if (problem)
     return (
       <p className="problem" role="alert">
@@ -348,7 +358,7 @@ function Duplicate({ file }: { file: MachineFile }) {
   async function copy(event: FormEvent) {
     event.preventDefault();
     try {
-      const made = await send<{ id: string }>(`/api/machines/${file.id}/duplicate`, { id, model });
+      const made = await send(duplicateMachine, [file.id], { id, model });
       router.push(`/machines/${made.id}`);
     } catch (error) {
       setProblem((error as Error).message);

@@ -8,6 +8,7 @@ import { skeletonOf } from "../../core/model/skeleton";
 import type { MachineFile } from "../../core/model/schema";
 import { send } from "../shell/send";
 import { TopBar } from "../shell/TopBar";
+import { keepMachine } from "../../contract/machines";
 
 const FAMILIES: readonly MachineFile["family"][] = [
   "refrigerator",
@@ -37,7 +38,7 @@ export function NewMachineScreen() {
         .replace(/[^a-z0-9]+/g, "-")
         .replace(/^-+|-+$/g, "") || "machine";
     try {
-      await send("/api/machines/" + id, skeletonOf(family, id, maker.trim(), model.trim(), volts), "PUT");
+      await send(keepMachine, [id], skeletonOf(family, id, maker.trim(), model.trim(), volts));
       router.push(`/machines/${id}/edit`);
     } catch (error) {
       setProblem((error as Error).message);

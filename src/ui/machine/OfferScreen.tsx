@@ -5,10 +5,11 @@ import { useState } from "react";
 import Button from "react-bootstrap/Button";
 import Form from "react-bootstrap/Form";
 import Table from "react-bootstrap/Table";
-import type { ShippedOffer } from "../../server/machines";
+import type { ShippedOffer } from "../../contract/machines";
 import { send } from "../shell/send";
 import { TopBar } from "../shell/TopBar";
 import { useKept } from "../shell/useKept";
+import { settleOffer } from "../../contract/machines";
 
 const BY = { theirs: "newer", ours: "yours", both: "both changed it" } as const;
 
@@ -28,7 +29,7 @@ export function OfferScreen({ offer }: { offer: ShippedOffer }) {
     setProblem("");
     try {
       const body = { offered: offer.hash, own: offer.own.hash, take, actor: who || "Someone" };
-      await send(`/api/machines/${offer.machine}/offer`, body);
+      await send(settleOffer, [offer.machine], body);
       router.push(`/machines/${offer.machine}`);
     } catch (error) {
       setProblem((error as Error).message);

@@ -1,44 +1,34 @@
 "use client";
 
 import * as Comlink from "comlink";
-import { useEffect, useState } from "react";
+import { useQuery } from "@tanstack/react-query";
+import { useState } from "react";
 import type { Coverage } from "../../core/diagnose/advice/coverage";
 import type { MachineFile } from "../../core/model/schema";
-import type { IsolationDesk } from "../../workers/isolation-desk";
+import { LOST, openDesk } from "../shell/useDesk";
 
-/** What a file can tell apart, worked out in a worker when `wanted`. */
+/** What a file, known by its hash, can tell apart, worked out in a worker of its own when `wanted`. */
 export function useCoverage(
   file: MachineFile,
+  hash: string,
   wanted: boolean,
 ): { readonly progress: number; readonly coverage: Coverage | null; readonly problem: string } {
   const [progress, setProgress] = useState(0);
-  const [found, setFound] = useState<{ file: MachineFile; coverage: Coverage } | null>(null);
-  const [problem, setProblem] = useState("");
-  useEffect(() => {
-    if (!wanted) return;
-    const worker = new Worker(new URL("../../workers/isolation.worker.ts", import.meta.url), { type: "module" });
-    const desk = Comlink.wrap<IsolationDesk>(worker);
-    let current = true;
-    desk
-      .build(
-        file,
-        Comlink.proxy((share: number) => {
-          if (current) setProgress(share);
-        }),
-      )
-      .then(() => desk.coverage())
-      .then(
-        (coverage) => {
-          if (current) setFound({ file, coverage });
-        },
-        (error: Error) => {
-          if (current) setProblem(error.message);
-        },
-      );
-    return () => {
-      current = false;
-      worker.terminate();
-    };
-  }, [file, wanted]);
-  return { progress, coverage: found?.file === file ? found.coverage : null, problem };
+  const { data, error } = useQuery({
+    queryKey: ["coverage", hash],
+    enabled: wanted,
+    queryFn: ({ signal }) =>
+      new Promise<Coverage>((resolve, reject) => {
+        const { desk, close } = openDesk(() => reject(new Error(LOST)));
+        // Whoever leaves the page ends the work.
+        signal.addEventListener("abort", close);
+        desk.remote
+          .build(file, Comlink.proxy(setProgress))
+          .then(() => desk.remote.coverage())
+          .then(resolve, reject)
+          .finally(close);
+      }),
+    gcTime: 600_000,
+  });
+  return { progress, coverage: data ?? null, problem: error?.message ?? "" };
 }

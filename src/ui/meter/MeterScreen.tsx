@@ -1,13 +1,13 @@
 "use client";
 
 import { useRouter } from "next/navigation";
-import { useMemo, useState } from "react";
+import { useState } from "react";
 import Form from "react-bootstrap/Form";
 import { unitOf, type MeterFunction } from "../../core/instrument/meter";
 import { exposureOf } from "../../core/safety/exposure";
 import { cautionsFor, forbidden } from "../../core/safety/rules";
 import { FUNCTION_WORDS } from "../../core/diagnose/advice/test-sheet";
-import { compileMachine } from "../../core/model/compile";
+import { commonShelf } from "../../core/model/machine-shelf";
 import type { MachineFile } from "../../core/model/schema";
 import { shownText } from "../../core/quantity/format";
 import { LINKED } from "../../core/instrument/scpi";
@@ -19,12 +19,14 @@ import { MeterBar } from "./MeterBar";
 export function MeterScreen({
   machines,
   file,
+  hash,
 }: {
   machines: readonly { readonly id: string; readonly name: string }[];
   file: MachineFile;
+  hash: string;
 }) {
   const router = useRouter();
-  const machine = useMemo(() => compileMachine(file), [file]);
+  const machine = commonShelf().of(hash, file);
   const points = [...machine.points.values()];
   const reference = machine.file.references[0]?.points[0] ?? points[1]!.id;
   const [fn, setFn] = useState<MeterFunction>("dcv");

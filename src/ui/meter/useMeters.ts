@@ -1,30 +1,19 @@
 "use client";
 
-import { useCallback, useEffect, useState } from "react";
+import { useCallback } from "react";
 import type { MeterFunction } from "../../core/instrument/meter";
 import type { Shown } from "../../core/quantity/read";
-import type { Device } from "../../devices/meters";
+import type { Device } from "../../contract/meters";
 import { send } from "../shell/send";
 import { useKept } from "../shell/useKept";
+import { devices, layLeads as layLeadsOn, readDevice } from "../../contract/meters";
+import { useRoute } from "../engine/useRoute";
+
+const NONE: readonly Device[] = [];
 
 /** The devices at hand; empty until they are known, and where none is configured. */
 export function useDevices(): readonly Device[] {
-  const [devices, setDevices] = useState<readonly Device[]>([]);
-  useEffect(() => {
-    let current = true;
-    fetch("/api/meters")
-      .then((r) => r.json())
-      .then(
-        ({ devices: found }: { devices?: Device[] }) => {
-          if (current && found) setDevices(found);
-        },
-        () => {},
-      );
-    return () => {
-      current = false;
-    };
-  }, []);
-  return devices;
+  return useRoute(devices, []).value?.devices ?? NONE;
 }
 
 /** Whether this person has said, once, that a meter's inputs float and are rated for mains. */
@@ -43,7 +32,7 @@ export async function readMeter(
     readonly leadsOff: boolean;
   },
 ): Promise<Shown> {
-  const { shown } = await send<{ shown: Shown }>(`/api/meters/${device}/read`, asked);
+  const { shown } = await send(readDevice, [device], asked);
   return asked.function === "continuity" ? { kind: "beep", beeps: shown.kind === "value" && shown.value < 30 } : shown;
 }
 
@@ -52,5 +41,5 @@ export async function layLeads(
   where: { readonly job?: string; readonly machine?: string; readonly fault?: string },
   leads: { readonly setup: string; readonly red: string; readonly black: string } | null,
 ): Promise<void> {
-  await send("/api/meters/stand-in", { ...where, leads });
+  await send(layLeadsOn, [], { ...where, leads });
 }

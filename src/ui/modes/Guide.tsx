@@ -7,10 +7,10 @@ import { useHotkeys } from "react-hotkeys-hook";
 import { again, BEGIN, mark, secondsLeft, seen, stepWords, tick, type Count } from "../../core/model/program/counting";
 import type { Exits, GuideLeg, GuideStep } from "../../core/model/program/guide";
 import type { Machine } from "../../core/model/machine";
-import type { Slip } from "../../core/simulate/perform";
 import { useKept } from "../shell/useKept";
-import type { Desk } from "../shell/useDesk";
+import { useEngine, type Desk } from "../engine/useEngine";
 import { beep } from "./beep";
+import { Problem } from "../engine/Problem";
 
 interface Props {
   readonly machine: Machine;
@@ -299,23 +299,8 @@ function Instead({
   onAgain: () => void;
   onShowed?: (label: string) => void;
 }) {
-  const [slips, setSlips] = useState<readonly Slip[] | null>(null);
-  useEffect(() => {
-    if (!desk) return;
-    let current = true;
-    desk.slips(before, leg).then(
-      (found) => {
-        if (current) setSlips(found);
-      },
-      () => {
-        if (current) setSlips([]);
-      },
-    );
-    return () => {
-      current = false;
-    };
-    // eslint-disable-next-line react-hooks/exhaustive-deps -- `before` is made anew at each drawing
-  }, [desk, leg]);
+  const { value: slips, problem } = useEngine(desk, "slips", [before, leg]);
+  if (problem) return <Problem words={problem} />;
   if (!slips)
     return (
       <p className="quiet" role="status">

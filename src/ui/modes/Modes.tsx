@@ -5,7 +5,7 @@ import Form from "react-bootstrap/Form";
 import { exitsOf, guideTo, keyMarks, menuOf, waySeconds } from "../../core/model/program/guide";
 import type { Program } from "../../core/model/program/program";
 import type { Machine } from "../../core/model/machine";
-import type { Desk } from "../shell/useDesk";
+import type { Desk } from "../engine/useEngine";
 import { Guide } from "./Guide";
 import { MenuMap } from "./MenuMap";
 

@@ -10,6 +10,7 @@ import { sendOnce } from "../shell/send";
 import { TopBar } from "../shell/TopBar";
 import { useKept } from "../shell/useKept";
 import { SerialField } from "../unit/SerialField";
+import { openQuickJob } from "../../contract/jobs";
 
 const VOLTS = [120, 230, 240] as const;
 
@@ -57,7 +58,7 @@ export function QuickScreen() {
     setProblem("");
     id.current ??= [crypto.randomUUID(), crypto.randomUUID()];
     try {
-      const job = await sendOnce<{ id: string }>("/api/quick", {
+      const job = await sendOnce(openQuickJob, [], {
         id: id.current[0],
         unit: id.current[1],
         serial: noSerial ? null : serial.trim(),

@@ -8,11 +8,12 @@ import Form from "react-bootstrap/Form";
 import Table from "react-bootstrap/Table";
 import type { Job } from "../../core/journal/fold";
 import { workCautions } from "../../core/safety/work-cautions";
-import { compileMachine } from "../../core/model/compile";
+import { commonShelf } from "../../core/model/machine-shelf";
 import type { MachineFile } from "../../core/model/schema";
 import { send } from "../shell/send";
 import { useKept } from "../shell/useKept";
 import { clockTime, dayName } from "../shell/time";
+import { logEntry, offerChanges, photoAddress } from "../../contract/jobs";
 
 /** The record of a job, on screen and on paper: everything as it was shown when it happened. */
 export function RecordSheet({ job, file }: { job: Job; file: MachineFile }) {
@@ -202,7 +203,7 @@ export function RecordSheet({ job, file }: { job: Job; file: MachineFile }) {
         {job.work.decisions.length > 0 ? (
           <p className="small-print">
             On this machine:{" "}
-            {workCautions(compileMachine(file))
+            {workCautions(commonShelf().of(job.opened.machineHash, file))
               .map((c) => c.words)
               .join(" ")}
           </p>
@@ -276,8 +277,7 @@ function WorkDone({ job }: { job: Job }) {
         <ul className="record-photos">
           {photos.map(({ body }) => (
             <li key={body.hash}>
-              {/* eslint-disable-next-line @next/next/no-img-element -- kept by hash in this shop's own store */}
-              <img src={`/api/photos/${body.hash}`} alt={body.caption || `Photo, ${body.stage}`} />
+              <img src={photoAddress(body.hash)} alt={body.caption || `Photo, ${body.stage}`} />
               <span>
                 {body.caption}
                 {body.marks.length > 0 ? ` (${body.marks.map((m, i) => `${i + 1} ${m.words}`).join(", ")})` : ""}
@@ -301,7 +301,7 @@ function NoteForm({ job }: { job: Job }) {
     event.preventDefault();
     if (text.trim() === "") return setProblem("Write the note first.");
     try {
-      await send(`/api/jobs/${job.id}/events`, {
+      await send(logEntry, [job.id], {
         id: (id.current ??= crypto.randomUUID()),
         v: 1,
         actor: who || job.opened.actor,
@@ -350,7 +350,7 @@ function OfferToFile({ job }: { job: string }) {
   const [done, setDone] = useState<string | null>(null);
   async function offer() {
     try {
-      setDone((await send<{ id: string }>(`/api/jobs/${job}/offer`, {})).id);
+      setDone((await send(offerChanges, [job], {})).id);
     } catch (error) {
       setSaid((error as Error).message);
     }

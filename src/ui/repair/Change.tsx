@@ -6,8 +6,7 @@ import { useMemo, useState } from "react";
 import Button from "react-bootstrap/Button";
 import Form from "react-bootstrap/Form";
 import ProgressBar from "react-bootstrap/ProgressBar";
-import { compileMachine } from "../../core/model/compile";
-import { applyChanges, ChangeError, type Change as CircuitChange } from "../../core/model/as-found";
+import { variantOf, ChangeError, type Change as CircuitChange } from "../../core/model/as-found";
 import { builtWords, type ModificationProof } from "../../core/repair/modification";
 import { ChangeChoice, changeOf, FIRST_DRAFT, type ChangeDraft } from "../machine/ChangeChoice";
 import { useDesk } from "../shell/useDesk";
@@ -32,7 +31,7 @@ const OF: Readonly<Record<ModificationProof["findings"][number]["of"], string>> 
 /** A change to the circuit, of one or several parts: proven before it may be built, refused with figures, marked for ever. */
 export function Change({ machine, job, unit, busy, onLog }: RepairProps & { readonly unit: string }) {
   const { file } = machine;
-  const desk = useDesk(file);
+  const { desk, problem: lost } = useDesk(file);
   const [draft, setDraft] = useState<ChangeDraft>(FIRST_DRAFT);
   // Each with its words, from the file as it was when it was chosen: a later one may take its part away.
   const [kept, setKept] = useState<readonly { readonly change: CircuitChange; readonly words: string }[]>([]);
@@ -46,11 +45,9 @@ export function Change({ machine, job, unit, busy, onLog }: RepairProps & { read
     () =>
       kept.length === 0
         ? machine
-        : compileMachine(
-            applyChanges(
-              file,
-              kept.map((k) => k.change),
-            ),
+        : variantOf(
+            file,
+            kept.map((k) => k.change),
           ),
     [machine, file, kept],
   );
@@ -68,7 +65,7 @@ export function Change({ machine, job, unit, busy, onLog }: RepairProps & { read
       return false;
     }
     try {
-      applyChanges(file, changes);
+      variantOf(file, changes);
       return true;
     } catch (error) {
       if (!(error instanceof ChangeError)) throw error;
@@ -81,7 +78,7 @@ export function Change({ machine, job, unit, busy, onLog }: RepairProps & { read
     if (!desk || !canMake()) return;
     setShare(0);
     try {
-      setProof({ key, proof: await desk.proveChange(file, changes, Comlink.proxy(setShare)) });
+      setProof({ key, proof: await desk.remote.proveChange(file, changes, Comlink.proxy(setShare)) });
     } catch (error) {
       setProblem((error as Error).message);
     } finally {
@@ -191,7 +188,7 @@ export function Change({ machine, job, unit, busy, onLog }: RepairProps & { read
           </div>
         )}
         <p className="problem mb-0" role="alert">
-          {problem}
+          {problem || lost}
         </p>
       </section>
       {current ? (

@@ -4,6 +4,7 @@ import { useEffect, useRef, useState, type KeyboardEvent, type PointerEvent } fr
 import Button from "react-bootstrap/Button";
 import Form from "react-bootstrap/Form";
 import type { EventBody } from "../../core/journal/events";
+import { photoAddress } from "../../contract/jobs";
 
 type Photo = Extract<EventBody, { type: "photo" }>;
 type Mark = Photo["marks"][number];
@@ -33,7 +34,7 @@ export function PhotoMarks({
   useEffect(() => {
     const picture = new window.Image();
     picture.onload = () => setImage(picture);
-    picture.src = `/api/photos/${photo.hash}`;
+    picture.src = photoAddress(photo.hash);
   }, [photo.hash]);
   useEffect(() => {
     const watch = new ResizeObserver(([entry]) => setWidth(entry!.contentRect.width));

@@ -7,6 +7,8 @@ import Modal from "react-bootstrap/Modal";
 import type { EventBody } from "../../core/journal/events";
 import type { Done, Job } from "../../core/journal/fold";
 import { smaller } from "./smaller";
+import { keepPhoto, photoAddress } from "../../contract/jobs";
+import { send } from "../shell/send";
 
 // The drawing library knows the browser only.
 const PhotoMarks = dynamic(() => import("./PhotoMarks").then((m) => m.PhotoMarks), {
@@ -34,10 +36,8 @@ export function Photos({ job, stage, busy, onLog }: Props) {
     setSending(true);
     setProblem("");
     try {
-      const response = await fetch("/api/photos", { method: "POST", body: await smaller(file) });
-      const answer = (await response.json()) as { hash?: string; error?: string };
-      if (!answer.hash) throw new Error(answer.error ?? "The photo was not kept.");
-      await onLog({ type: "photo", hash: answer.hash, stage, caption: "", marks: [] });
+      const { hash } = await send(keepPhoto, [], await smaller(file));
+      await onLog({ type: "photo", hash, stage, caption: "", marks: [] });
     } catch (error) {
       setProblem((error as Error).message);
     } finally {
@@ -49,8 +49,7 @@ export function Photos({ job, stage, busy, onLog }: Props) {
     <div className="photos">
       {photos.map((p, i) => (
         <button key={p.body.hash} type="button" className="photo-thumb" onClick={() => setOpen(p)}>
-          {/* eslint-disable-next-line @next/next/no-img-element -- kept by hash in this shop's own store, already small */}
-          <img src={`/api/photos/${p.body.hash}`} alt={p.body.caption || `Photo ${i + 1}`} />
+          <img src={photoAddress(p.body.hash)} alt={p.body.caption || `Photo ${i + 1}`} />
           {p.body.marks.length > 0 ? (
             <span className="count" aria-label={`${p.body.marks.length} marks`}>
               {p.body.marks.length}

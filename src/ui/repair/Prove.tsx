@@ -1,7 +1,7 @@
 "use client";
 
 import { useRouter } from "next/navigation";
-import { useEffect, useState, type FormEvent } from "react";
+import { useState, type FormEvent } from "react";
 import Button from "react-bootstrap/Button";
 import Form from "react-bootstrap/Form";
 import ProgressBar from "react-bootstrap/ProgressBar";
@@ -10,6 +10,7 @@ import { PROOF_GROUPS, proofState, toldOfRepair, type ProofStep } from "../../co
 import { useDesk } from "../shell/useDesk";
 import { useKept } from "../shell/useKept";
 import type { RepairProps } from "./repair-props";
+import { useEngine } from "../engine/useEngine";
 
 const NONE: readonly ProofStep[] = [];
 
@@ -27,27 +28,17 @@ export function Prove({
   const [cord, setCord] = useKept("unzo.cord");
   const taken = fault ?? job.work.decisions.findLast((d) => d.body.piece === piece)?.body.fault ?? null;
   const metres = Number(cord.replace(",", "."));
-  const desk = useDesk(machine.file);
-  const [script, setScript] = useState<readonly ProofStep[] | null>(null);
-  const [lost, setLost] = useState("");
+  const { desk, problem: gone } = useDesk(machine.file);
   const complaint = job.opened.complaint ?? null;
-  useEffect(() => {
-    if (!desk) return;
-    let current = true;
-    const [part, mode] = (taken ?? "").split(":") as [string, string | undefined];
-    const known = mode !== undefined && machine.partById.get(part)?.modes.some((m) => m.id === mode);
-    desk.proofRun(complaint, known ? { part, mode } : null, metres > 0 ? metres : 2).then(
-      (found) => {
-        if (current) setScript(found);
-      },
-      (error: Error) => {
-        if (current) setLost(error.message);
-      },
-    );
-    return () => {
-      current = false;
-    };
-  }, [desk, machine, complaint, taken, metres]);
+  const [part, mode] = (taken ?? "").split(":") as [string, string | undefined];
+  const known = mode !== undefined && machine.partById.get(part)?.modes.some((m) => m.id === mode);
+  const { value: script, problem: lostScript } = useEngine(
+    desk,
+    "proofRun",
+    [complaint, known ? { part, mode } : null, metres > 0 ? metres : 2],
+    true,
+  );
+  const lost = gone || lostScript;
   const steps = script ?? NONE;
   const state = proofState(steps, job.work.proved);
   const result = new Map(job.work.proved.map((p) => [p.body.step, p.body]));

@@ -5,9 +5,8 @@ import { serialWords } from "../unit/plate";
 import Link from "next/link";
 import { useMemo, useState } from "react";
 import type { JournalEvent } from "../../core/journal/events";
-import { compileMachine } from "../../core/model/compile";
+import { commonShelf } from "../../core/model/machine-shelf";
 import type { MachineFile } from "../../core/model/schema";
-import { applyChanges } from "../../core/model/as-found";
 import { leftBehind } from "../../core/repair/left-behind";
 import { useJournal } from "../job/useJournal";
 import { useKept } from "../shell/useKept";
@@ -23,6 +22,8 @@ interface Props {
   readonly events: readonly JournalEvent[];
   readonly unit: string;
   readonly file: MachineFile;
+  /** Names the file that the job was made with. */
+  readonly hash: string;
   readonly piece: string;
   /** The fault it is taken for, "part:mode"; null where none is known. */
   readonly fault: string | null;
@@ -40,27 +41,19 @@ const STEPS = [
 type Step = (typeof STEPS)[number][0];
 
 /** From the cause found to the proof that the machine is well: what to do about it, the swap, the settings, the proof, and nothing left behind. */
-export function RepairScreen({ events, unit, file: drawnFile, piece, fault, step }: Props) {
+export function RepairScreen({ events, unit, file: drawnFile, hash, piece, fault, step }: Props) {
   const opened = events[0]!.body;
   // The plate of this unit may pick other boards than the file names for all of them.
   const file = useMemo(() => asPlated(drawnFile, opened.type === "opened" ? opened : {}), [drawnFile, opened]);
-  const drawn = useMemo(() => compileMachine(file), [file]);
+  const plated = `${hash} ${opened.type === "opened" ? `${opened.productCode ?? ""} ${opened.productIndex ?? ""}` : ""}`;
+  const drawn = commonShelf().of(plated, file);
   const [who] = useKept("unzo.who");
   const journal = useJournal(drawn, events, who || (events[0]?.actor ?? "Someone"));
   const { job, coming, sending, problem, log } = journal;
-  const changes = job.changes.map((c) => c.id).join(" ");
-  const machine = useMemo(
-    () =>
-      job.changes.length === 0
-        ? drawn
-        : compileMachine(
-            applyChanges(
-              file,
-              job.changes.map((c) => c.body.change),
-            ),
-          ),
-    // eslint-disable-next-line react-hooks/exhaustive-deps -- the key stands for the changes
-    [drawn, file, changes],
+  const machine = commonShelf().of(
+    plated,
+    file,
+    job.changes.map((c) => c.body.change),
   );
   const [at, setStep] = useState<Step>(STEPS.find(([id]) => id === step)?.[0] ?? "decide");
   const setAt = (to: Step) => {

@@ -16,6 +16,7 @@ import {
 import { send } from "../shell/send";
 import { TopBar } from "../shell/TopBar";
 import { useKept } from "../shell/useKept";
+import { logEntry } from "../../contract/jobs";
 
 interface Props {
   readonly machines: readonly { readonly id: string; readonly name: string }[];
@@ -49,7 +50,7 @@ export function RigScreen({ machines, machine, boards, rig, job }: Props) {
     setBusy(true);
     try {
       for (const found of rigFindings(rig, verdict)) {
-        await send(`/api/jobs/${job.id}/events`, {
+        await send(logEntry, [job.id], {
           id: crypto.randomUUID(),
           v: 1,
           actor: who || job.actor,

@@ -11,6 +11,7 @@ import { send } from "../shell/send";
 import { TopBar } from "../shell/TopBar";
 import { useKept } from "../shell/useKept";
 import { SwitchRow } from "../tools/SwitchRow";
+import { logEntry } from "../../contract/jobs";
 
 interface Noted {
   readonly setting: string;
@@ -85,7 +86,7 @@ function Setting({ setting, job }: { setting: SettingEntry; job: Props["job"] })
   async function note(moment: Noted["moment"], value: string) {
     setProblem("");
     try {
-      await send(`/api/jobs/${job!.id}/events`, {
+      await send(logEntry, [job!.id], {
         id: crypto.randomUUID(),
         v: 1,
         actor: who || job!.actor,

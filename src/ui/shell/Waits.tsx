@@ -1,44 +1,19 @@
 "use client";
 
 import Link from "next/link";
-import { useEffect, useState } from "react";
-import type { OpenWait } from "../../server/waits";
+import { waiting } from "../../contract/jobs";
+import { useRoute } from "../engine/useRoute";
+import { useNews } from "./useNews";
+import { useNow } from "./useNow";
 
-/** How often the list is fetched anew, and the clocks renewed, milliseconds. */
-const FETCH = 20_000;
-const TICK = 1000;
+/** How often the list is read anew, milliseconds. */
+const EVERY = 20_000;
 
 /** Everything that is waited for in any open job, wherever one is; what is overdue says so, also after the page was closed. */
 export function Waits() {
-  const [waits, setWaits] = useState<readonly OpenWait[]>([]);
-  const [now, setNow] = useState(0);
-  useEffect(() => {
-    let current = true;
-    const fetchNow = () => {
-      fetch("/api/waits")
-        .then((r) => (r.ok ? (r.json() as Promise<{ waits: OpenWait[] }>) : null))
-        .then((a) => {
-          if (current && a) {
-            setWaits(a.waits);
-            setNow(Date.now());
-          }
-        })
-        .catch(() => {
-          /* shown again when it is reached */
-        });
-    };
-    fetchNow();
-    const [again, tick] = [setInterval(fetchNow, FETCH), setInterval(() => setNow(Date.now()), TICK)];
-    window.addEventListener("focus", fetchNow);
-    window.addEventListener("unzo:logged", fetchNow);
-    return () => {
-      current = false;
-      clearInterval(again);
-      clearInterval(tick);
-      window.removeEventListener("focus", fetchNow);
-      window.removeEventListener("unzo:logged", fetchNow);
-    };
-  }, []);
+  const { value } = useRoute(waiting, [], { every: EVERY, news: useNews() });
+  const waits = value?.waits ?? [];
+  const now = useNow(waits.length > 0);
   if (waits.length === 0) return null;
   return (
     <ul className="waits" aria-label="Waiting for">

@@ -1,3 +1,13 @@
+import type { z } from "zod";
+import {
+  addressOf,
+  refusalSchema,
+  type AnswerOf,
+  type AskedOf,
+  type Endpoint,
+  type PartsOf,
+} from "../../contract/endpoint";
+
 /** One thing wrong in what was sent, placed. */
 export interface SentProblem {
   readonly line: number;
@@ -9,7 +19,7 @@ export interface SentProblem {
 export class Refused extends Error {
   constructor(
     sentence: string,
-    readonly problems: readonly SentProblem[],
+    readonly problems: readonly SentProblem[] = [],
     /** Whether the same, sent again in a moment, may be taken. */
     readonly again = false,
   ) {
@@ -22,50 +32,72 @@ const MOST_KEPT_ALIVE = 20_000;
 /** Waits before what bears an id of its own is sent again, milliseconds. */
 const AGAIN_AFTER = [250, 750, 2000];
 
-/** Sends JSON to one of our own routes. Throws an Error whose message is a sentence for the person. */
-export async function send<T>(url: string, body: unknown, method: "POST" | "PUT" = "POST"): Promise<T> {
-  let response: Response;
-  const content = JSON.stringify(body);
-  try {
-    // What is under way reaches the server although the page is left meanwhile; browsers allow that up to 64 KiB.
-    response = await fetch(url, {
-      method,
-      headers: { "content-type": "application/json" },
+/** Reads from one of our own addresses. Throws a `Refused`. */
+export function read<A>(address: string, answer: z.ZodType<A>, signal?: AbortSignal): Promise<A> {
+  return exchange(address, answer, signal ? { signal } : {}, "Unzo cannot be reached.");
+}
+
+/** Sends to one of our own routes, a picture as it is and anything else as JSON. Throws a `Refused`. */
+export function send<E extends Endpoint>(endpoint: E, parts: PartsOf<E>, body: AskedOf<E>): Promise<AnswerOf<E>> {
+  const address = addressOf(endpoint, parts);
+  const isPicture = body instanceof Blob;
+  const content = isPicture ? body : JSON.stringify(body);
+  return exchange(
+    address,
+    endpoint.answer as z.ZodType<AnswerOf<E>>,
+    {
+      method: endpoint.method,
+      ...(isPicture ? {} : { headers: { "content-type": "application/json" } }),
       body: content,
-      keepalive: content.length < MOST_KEPT_ALIVE,
-    });
-  } catch {
-    throw new Refused("Unzo cannot be reached. What you typed is kept; try again.", [], true);
-  }
-  const answer = (await response.json().catch(() => ({}))) as T & {
-    error?: string;
-    again?: boolean;
-    problems?: SentProblem[];
-  };
-  if (!response.ok)
-    throw new Refused(
-      answer.error ?? "Unzo refused this. Nothing was changed.",
-      answer.problems ?? [],
-      answer.again ?? false,
-    );
-  return answer;
+      // What is under way reaches the server although the page is left meanwhile; browsers allow that up to 64 KiB.
+      keepalive: typeof content === "string" && content.length < MOST_KEPT_ALIVE,
+    },
+    "Unzo cannot be reached. What you typed is kept; try again.",
+  );
 }
 
 /**
  * The same for what bears an id made here, so that it counts once however often it is sent: where the server was lost in the middle,
  * or is busy, it is sent again by itself before anybody is told.
  */
-export async function sendOnce<T>(
-  url: string,
-  body: Readonly<Record<string, unknown>> & { readonly id: string },
-): Promise<T> {
+export async function sendOnce<E extends Endpoint>(
+  endpoint: E,
+  parts: PartsOf<E>,
+  body: AskedOf<E> & { readonly id: string },
+): Promise<AnswerOf<E>> {
   for (const wait of AGAIN_AFTER) {
     try {
-      return await send<T>(url, body);
+      return await send(endpoint, parts, body);
     } catch (error) {
       if (!(error instanceof Refused) || !error.again) throw error;
       await new Promise((resolve) => setTimeout(resolve, wait));
     }
   }
-  return send<T>(url, body);
+  return send(endpoint, parts, body);
+}
+
+async function exchange<A>(
+  address: string,
+  answer: z.ZodType<A>,
+  request: RequestInit,
+  unreachable: string,
+): Promise<A> {
+  let response: Response;
+  try {
+    response = await fetch(address, request);
+  } catch (error) {
+    if (request.signal?.aborted) throw error;
+    throw new Refused(unreachable, [], true);
+  }
+  // What is no JSON (a proxy's own page, a cut connection) is refused below like any answer that is not of the contract.
+  const body: unknown = await response.json().catch(() => null);
+  if (!response.ok) {
+    const refused = refusalSchema.safeParse(body);
+    if (!refused.success) throw new Refused("Unzo refused this. Nothing was changed.");
+    throw new Refused(refused.data.error, refused.data.problems, refused.data.again);
+  }
+  const parsed = answer.safeParse(body);
+  if (!parsed.success)
+    throw new Refused("This page is of another version of Unzo than its server. Reload it; what you typed is kept.");
+  return parsed.data;
 }

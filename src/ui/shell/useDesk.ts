@@ -4,27 +4,41 @@ import * as Comlink from "comlink";
 import { useEffect, useState } from "react";
 import type { MachineFile } from "../../core/model/schema";
 import type { IsolationDesk } from "../../workers/isolation-desk";
+import type { Desk } from "../engine/useEngine";
 
-export type Desk = Comlink.Remote<IsolationDesk>;
+let made = 0;
 
-/** A desk in a worker that knows a machine, without its dictionary; null until it is there, and while no file is wanted. */
-export function useDesk(file: MachineFile | null): Desk | null {
+/** A worker with an engine in it, and the way to end it. `lost` is told when it stops by itself. */
+export function openDesk(lost: () => void): { readonly desk: Desk; close(): void } {
+  const worker = new Worker(new URL("../../workers/isolation.worker.ts", import.meta.url), { type: "module" });
+  worker.addEventListener("error", lost);
+  return {
+    desk: { id: ++made, remote: Comlink.wrap<IsolationDesk>(worker) },
+    close: () => worker.terminate(),
+  };
+}
+
+/** What is said when an engine stopped. */
+export const LOST = "The computation stopped. Reload the page; nothing is lost.";
+
+/** An engine that knows a machine, without its dictionary; null until it is there, and while no file is wanted. */
+export function useDesk(file: MachineFile | null): { readonly desk: Desk | null; readonly problem: string } {
   const [open, setOpen] = useState<{ readonly desk: Desk; readonly file: MachineFile } | null>(null);
+  const [problem, setProblem] = useState("");
   useEffect(() => {
     if (!file) return;
-    const worker = new Worker(new URL("../../workers/isolation.worker.ts", import.meta.url), { type: "module" });
-    const desk = Comlink.wrap<IsolationDesk>(worker);
     let current = true;
-    desk.open(file).then(
-      () => {
-        if (current) setOpen({ desk, file });
-      },
-      () => {},
-    );
+    const lost = () => {
+      if (current) setProblem(LOST);
+    };
+    const { desk, close } = openDesk(lost);
+    desk.remote.open(file).then(() => {
+      if (current) setOpen({ desk, file });
+    }, lost);
     return () => {
       current = false;
-      worker.terminate();
+      close();
     };
   }, [file]);
-  return open && open.file === file ? open.desk : null;
+  return { desk: open && open.file === file ? open.desk : null, problem };
 }

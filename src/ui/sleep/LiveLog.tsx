@@ -1,11 +1,12 @@
 "use client";
 
-import { useEffect, useRef, useState } from "react";
+import { useEffect, useEffectEvent, useRef, useState } from "react";
 import Button from "react-bootstrap/Button";
 import Form from "react-bootstrap/Form";
 import { quantityText } from "../../core/quantity/units";
 import { useDevices } from "../meter/useMeters";
 import { send } from "../shell/send";
+import { readDevice } from "../../contract/meters";
 
 /** The current of a bench supply, once a second, for as long as it is left running. */
 export function LiveLog({ onLog }: { onLog: (text: string) => void }) {
@@ -17,20 +18,25 @@ export function LiveLog({ onLog }: { onLog: (text: string) => void }) {
   const rows = useRef<string[]>([]);
   const device = supplies.find((s) => s.id === chosen) ?? supplies[0];
   const id = device?.id;
+  // A new way to hand the log on does not begin it anew.
+  const took = useEffectEvent((seconds: number, amps: number) => {
+    rows.current.push(`${seconds.toFixed(2)},${amps}`);
+    setLast(quantityText(amps, "amperes"));
+    if (rows.current.length > 2 && rows.current.length % 2 === 1) onLog(`s,A\n${rows.current.join("\n")}`);
+  });
   useEffect(() => {
     if (!running || !id) return;
-    const began = performance.now();
+    let began: number | null = null;
     rows.current = [];
     let busy = false;
     const timer = setInterval(() => {
       if (busy) return;
       busy = true;
-      send<{ shown: { value: number } }>(`/api/meters/${id}/read`, {})
+      const start = (began ??= performance.now());
+      send(readDevice, [id], {})
         .then(
           ({ shown }) => {
-            rows.current.push(`${((performance.now() - began) / 1000).toFixed(2)},${shown.value}`);
-            setLast(quantityText(shown.value, "amperes"));
-            if (rows.current.length > 2 && rows.current.length % 2 === 1) onLog(`s,A\n${rows.current.join("\n")}`);
+            if (shown.kind === "value") took((performance.now() - start) / 1000, shown.value);
           },
           (error: unknown) => {
             setProblem((error as Error).message);
@@ -42,7 +48,6 @@ export function LiveLog({ onLog }: { onLog: (text: string) => void }) {
         });
     }, 1000);
     return () => clearInterval(timer);
-    // eslint-disable-next-line react-hooks/exhaustive-deps -- a new way to hand the log on does not begin it anew
   }, [running, id]);
   if (supplies.length === 0) return <p className="quiet mb-0">No supply is configured on this machine.</p>;
   return (

@@ -1,7 +1,7 @@
 "use client";
 
 import Link from "next/link";
-import type { JobRow } from "../../server/jobs";
+import type { JobRow } from "../../contract/jobs";
 import { clockTime, dayName } from "../shell/time";
 import { serialWords } from "../unit/plate";
 

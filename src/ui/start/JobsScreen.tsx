@@ -1,5 +1,5 @@
 import Link from "next/link";
-import type { JobPage } from "../../server/jobs";
+import type { JobPage } from "../../contract/jobs";
 import { TopBar } from "../shell/TopBar";
 import { JobList } from "./JobList";
 

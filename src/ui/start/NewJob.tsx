@@ -2,19 +2,23 @@
 
 import Link from "next/link";
 import { useRouter } from "next/navigation";
-import { useEffect, useRef, useState, type FormEvent } from "react";
+import { useRef, useState, type FormEvent } from "react";
 import Button from "react-bootstrap/Button";
 import Form from "react-bootstrap/Form";
 import { useHotkeys } from "react-hotkeys-hook";
 import { plateWords, type PlateSaid } from "../../core/model/plate";
 import type { MachineFile } from "../../core/model/schema";
-import type { MachineSummary } from "../../server/library";
-import type { UnitRow } from "../../server/units";
+import type { MachineSummary } from "../../contract/machines";
+import type { UnitRow } from "../../contract/units";
 import { sendOnce } from "../shell/send";
 import { useKept } from "../shell/useKept";
 import { serialWords } from "../unit/plate";
 import { EMPTY_PLATE, PlateFields, plateOf, plateProblem, type TypedPlate } from "../unit/PlateFields";
 import { UnitFinder } from "../unit/UnitFinder";
+import { openJob } from "../../contract/jobs";
+import { machineOpening } from "../../contract/machines";
+import { unitNow, type OpenJob } from "../../contract/units";
+import { useRoute } from "../engine/useRoute";
 
 interface Complaint {
   readonly id: string;
@@ -80,7 +84,7 @@ export function NewJob({ fixed }: { fixed?: Chosen }) {
         actor: who.trim(),
         again: open.length > 0,
       };
-      const job = await sendOnce<{ id: string }>("/api/jobs", body);
+      const job = await sendOnce(openJob, [], body);
       router.push(`/jobs/${job.id}`);
     } catch (error) {
       // Corrected and sent again it is another job: it gets another id.
@@ -204,47 +208,12 @@ function PlatePicks({ plates, pieces, said }: Pick<Opening, "plates" | "pieces">
 
 /** What opening a job needs to know of a machine; nothing until it is there. */
 function useOpening(machine: string | null): Opening {
-  const [known, setKnown] = useState<{ machine: string; opening: Opening } | null>(null);
-  useEffect(() => {
-    if (!machine) return;
-    const stopped = new AbortController();
-    fetchJson<Opening>(`/api/machines/${encodeURIComponent(machine)}/complaints`, stopped.signal).then(
-      (opening) => setKnown({ machine, opening }),
-      () => {
-        if (!stopped.signal.aborted) setKnown({ machine, opening: NOTHING });
-      },
-    );
-    return () => stopped.abort();
-  }, [machine]);
-  return known?.machine === machine ? known.opening : NOTHING;
+  const { value, stale } = useRoute(machineOpening, machine === null ? null : [machine]);
+  return machine === null || stale ? NOTHING : (value ?? NOTHING);
 }
 
-interface OpenJob {
-  readonly id: string;
-  readonly complaint: string | null;
-  readonly actor: string;
-}
-
-/** The open jobs of a unit. */
+/** The open jobs of a unit. Where they cannot be read the server asks before it opens a second one. */
 function useOpenJobs(unit: string | null): readonly OpenJob[] {
-  const [known, setKnown] = useState<{ unit: string; open: readonly OpenJob[] } | null>(null);
-  useEffect(() => {
-    if (!unit) return;
-    const stopped = new AbortController();
-    fetchJson<{ open: OpenJob[] }>(`/api/units/${unit}`, stopped.signal).then(
-      (answer) => setKnown({ unit, open: answer.open }),
-      () => {
-        // The server asks before it opens a second job on a unit.
-        if (!stopped.signal.aborted) setKnown({ unit, open: [] });
-      },
-    );
-    return () => stopped.abort();
-  }, [unit]);
-  return known?.unit === unit ? known.open : [];
-}
-
-async function fetchJson<T>(url: string, signal: AbortSignal): Promise<T> {
-  const response = await fetch(url, { signal });
-  if (!response.ok) throw new Error(`${response.status}`);
-  return (await response.json()) as T;
+  const { value, stale } = useRoute(unitNow, unit === null ? null : [unit]);
+  return unit === null || stale ? [] : (value?.open ?? []);
 }

@@ -3,7 +3,7 @@
 import Link from "next/link";
 import { useRouter } from "next/navigation";
 import { useHotkeys } from "react-hotkeys-hook";
-import type { JobPage, JobRow } from "../../server/jobs";
+import type { JobPage, JobRow } from "../../contract/jobs";
 import { dayName } from "../shell/time";
 import { TopBar } from "../shell/TopBar";
 import { JobList } from "./JobList";

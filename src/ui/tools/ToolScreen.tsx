@@ -6,7 +6,7 @@ import { useEffect, useId, useMemo, useState } from "react";
 import Button from "react-bootstrap/Button";
 import Form from "react-bootstrap/Form";
 import { useHotkeys } from "react-hotkeys-hook";
-import { compileMachine } from "../../core/model/compile";
+import { commonShelf } from "../../core/model/machine-shelf";
 import type { MachineFile } from "../../core/model/schema";
 import { unitOfQuantity } from "../../core/quantity/units";
 import { workTool, type Field, type Tool } from "../../core/workbench/tool";
@@ -17,6 +17,8 @@ import { useKept } from "../shell/useKept";
 import { SheetView } from "./SheetView";
 import { Units } from "./Units";
 import { useLiked } from "./useLiked";
+import type { Change } from "../../core/model/as-found";
+import { logEntry } from "../../contract/jobs";
 
 interface Props {
   readonly id: string;
@@ -27,6 +29,8 @@ interface Props {
     readonly job: string;
     readonly part: string;
     readonly file: MachineFile;
+    readonly hash: string;
+    readonly changes: readonly Change[];
     readonly actor: string;
   } | null;
 }
@@ -39,7 +43,7 @@ export function ToolScreen({ id, typed: given, inJob }: Props) {
   const [who] = useKept("unzo.who");
   const part = useMemo(() => {
     if (!inJob) return null;
-    const machine = compileMachine(inJob.file);
+    const machine = commonShelf().of(inJob.hash, inJob.file, inJob.changes);
     const own = machine.partById.get(inJob.part);
     return own ? { machine, own } : null;
   }, [inJob]);
@@ -67,7 +71,7 @@ export function ToolScreen({ id, typed: given, inJob }: Props) {
     setProblem("");
     const { kind, words, mode } = sheet.verdict;
     try {
-      await send(`/api/jobs/${inJob.job}/events`, {
+      await send(logEntry, [inJob.job], {
         id: crypto.randomUUID(),
         v: 1,
         actor: who || inJob.actor,

@@ -4,7 +4,7 @@ import Link from "next/link";
 import { useEffect, useState } from "react";
 import Button from "react-bootstrap/Button";
 import QRCode from "qrcode";
-import type { UnitRecord } from "../../server/units";
+import type { UnitRecord } from "../../contract/units";
 import { dayName } from "../shell/time";
 import { serialWords } from "./plate";
 
@@ -50,7 +50,6 @@ export function LabelSheet({ unit }: { unit: UnitRecord }) {
           <p>It is not as its wiring diagram has it. Read its record before you open it.</p>
         </div>
         <figure>
-          {/* eslint-disable-next-line @next/next/no-img-element -- drawn here, a data address */}
           {code ? <img src={code} alt={`Code leading to ${address}`} /> : null}
           <figcaption className="value">{address}</figcaption>
         </figure>

@@ -1,9 +1,11 @@
 "use client";
 
-import { useEffect, useState, type ReactNode } from "react";
+import { type ReactNode } from "react";
 import Form from "react-bootstrap/Form";
-import type { UnitSearch } from "../../server/units";
 import { SerialField } from "./SerialField";
+import { findUnits } from "../../contract/units";
+import { useRoute } from "../engine/useRoute";
+import { useDebounced } from "../shell/useDebounced";
 
 /** A unit as it is typed from its plate. */
 export interface TypedPlate {
@@ -100,21 +102,6 @@ export function PlateFields({
 
 /** Sites of known units that fit what is typed; a help only, so where none can be fetched there are none. */
 function useKnownSites(typed: string): readonly string[] {
-  const [sites, setSites] = useState<readonly string[]>([]);
-  useEffect(() => {
-    const stopped = new AbortController();
-    const timer = setTimeout(() => {
-      fetch(`/api/units?q=${encodeURIComponent(typed.trim())}`, { signal: stopped.signal })
-        .then((r) => r.json() as Promise<Partial<UnitSearch>>)
-        .then(
-          ({ units = [] }) => setSites([...new Set(units.map((u) => u.site))]),
-          () => setSites([]),
-        );
-    }, 150);
-    return () => {
-      clearTimeout(timer);
-      stopped.abort();
-    };
-  }, [typed]);
-  return sites;
+  const { value } = useRoute(findUnits, [useDebounced(typed.trim(), 150)]);
+  return [...new Set(value?.units.map((u) => u.site))];
 }

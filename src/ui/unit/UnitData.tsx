@@ -4,12 +4,13 @@ import { useRouter } from "next/navigation";
 import { useRef, useState, type FormEvent } from "react";
 import Button from "react-bootstrap/Button";
 import Form from "react-bootstrap/Form";
-import type { UnitRecord, UnitRow } from "../../server/units";
+import type { UnitRecord, UnitRow } from "../../contract/units";
 import { send, sendOnce } from "../shell/send";
 import { useKept } from "../shell/useKept";
 import { serialWords } from "./plate";
 import { PlateFields, plateOf, plateProblem, type TypedPlate } from "./PlateFields";
 import { UnitFinder } from "./UnitFinder";
+import { correctUnit, mergeUnit } from "../../contract/units";
 
 /** What is on the plate and where the unit stands; corrected here, or merged with the unit that it turns out to be. */
 export function UnitData({ unit }: { unit: UnitRecord }) {
@@ -72,7 +73,7 @@ function Correct({ unit, onDone }: { unit: UnitRecord; onDone: () => void }) {
     if (missing) return setProblem(missing);
     setBusy(true);
     try {
-      await sendOnce(`/api/units/${unit.id}`, {
+      await sendOnce(correctUnit, [unit.id], {
         id: (id.current ??= crypto.randomUUID()),
         actor: who || "Someone",
         ...plateOf(plate),
@@ -114,7 +115,7 @@ function Merge({ unit, onDone }: { unit: UnitRecord; onDone: () => void }) {
     if (!other) return setProblem("Choose the unit that this one is.");
     setBusy(true);
     try {
-      await send(`/api/units/${unit.id}/merge`, { into: other.id, actor: who || "Someone" });
+      await send(mergeUnit, [unit.id], { into: other.id, actor: who || "Someone" });
       router.push(`/units/${other.id}`);
     } catch (error) {
       setProblem((error as Error).message);

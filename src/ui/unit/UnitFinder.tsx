@@ -1,10 +1,13 @@
 "use client";
 
-import { useEffect, useId, useState, type RefObject } from "react";
+import { useId, useState, type RefObject } from "react";
 import Form from "react-bootstrap/Form";
-import type { UnitRow, UnitSearch } from "../../server/units";
-import type { MachineSummary } from "../../server/library";
+import type { UnitRow } from "../../contract/units";
+import type { MachineSummary } from "../../contract/machines";
 import { serialWords } from "./plate";
+import { findUnits } from "../../contract/units";
+import { useRoute } from "../engine/useRoute";
+import { useDebounced } from "../shell/useDebounced";
 
 /** So long nothing is typed before it is looked for, milliseconds. */
 const PAUSE = 120;
@@ -26,33 +29,12 @@ export function UnitFinder({
   field?: RefObject<HTMLInputElement | null>;
   label: string;
 }) {
-  const [found, setFound] = useState<UnitSearch | null>(null);
-  const [problem, setProblem] = useState("");
   const [open, setOpen] = useState(false);
   const [at, setAt] = useState(0);
   const list = useId();
   const wanted = typed.trim();
-  useEffect(() => {
-    const stopped = new AbortController();
-    const timer = setTimeout(() => {
-      fetch(`/api/units?q=${encodeURIComponent(wanted)}`, { signal: stopped.signal })
-        .then((r) => (r.ok ? (r.json() as Promise<UnitSearch>) : Promise.reject(new Error(String(r.status)))))
-        .then(
-          (answer) => {
-            setFound(answer);
-            setProblem("");
-            setAt(0);
-          },
-          () => {
-            if (!stopped.signal.aborted) setProblem("Units cannot be looked up now. Type on, or try again.");
-          },
-        );
-    }, PAUSE);
-    return () => {
-      clearTimeout(timer);
-      stopped.abort();
-    };
-  }, [wanted]);
+  const { value: found, problem: unread } = useRoute(findUnits, [useDebounced(wanted, PAUSE)]);
+  const problem = unread ? "Units cannot be looked up now. Type on, or try again." : "";
   const units = found?.units ?? [];
   const machines = onMachine ? (found?.machines ?? []).slice(0, wanted === "" ? 0 : 8) : [];
   const all = [...units.map((unit) => ({ unit })), ...machines.map((machine) => ({ machine }))];

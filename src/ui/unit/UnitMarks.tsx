@@ -1,5 +1,5 @@
 import Link from "next/link";
-import type { UnitRecord } from "../../server/units";
+import type { UnitRecord } from "../../contract/units";
 
 /** What anyone who opens a job on a unit must know of it first. */
 export function UnitMarks({ unit }: { unit: UnitRecord }) {

@@ -3,7 +3,7 @@
 import Button from "react-bootstrap/Button";
 import type { Job } from "../../core/journal/fold";
 import type { Machine } from "../../core/model/machine";
-import type { UnitState } from "../../server/units";
+import type { UnitState } from "../../contract/units";
 import { clockTime, dayName } from "../shell/time";
 import { useUnitState } from "./useUnitState";
 

@@ -4,7 +4,7 @@ import Link from "next/link";
 import { useRouter } from "next/navigation";
 import { useRef, useState } from "react";
 import Button from "react-bootstrap/Button";
-import type { UnitRecord } from "../../server/units";
+import type { UnitRecord } from "../../contract/units";
 import { send } from "../shell/send";
 import { dayName } from "../shell/time";
 import { TopBar } from "../shell/TopBar";
@@ -12,6 +12,7 @@ import { useKept } from "../shell/useKept";
 import { NewJob } from "../start/NewJob";
 import { serialWords } from "./plate";
 import { UnitData } from "./UnitData";
+import { logEntry } from "../../contract/jobs";
 
 /** What stays with a unit from job to job: what was built into it, what is only patched, its settings, its jobs. */
 export function UnitScreen({ unit }: { unit: UnitRecord }) {
@@ -25,7 +26,7 @@ export function UnitScreen({ unit }: { unit: UnitRecord }) {
     const id = ids.current.get(event) ?? crypto.randomUUID();
     ids.current.set(event, id);
     try {
-      await send(`/api/jobs/${open.id}/events`, {
+      await send(logEntry, [open.id], {
         id,
         v: 1,
         actor: who || "Someone",

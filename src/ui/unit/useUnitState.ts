@@ -1,7 +1,10 @@
 "use client";
 
-import { useEffect, useState } from "react";
-import type { UnitState } from "../../server/units";
+import { useQuery } from "@tanstack/react-query";
+import { unitNow, type UnitState } from "../../contract/units";
+import { read } from "../shell/send";
+import { useNews } from "../shell/useNews";
+import { useNow } from "../shell/useNow";
 
 /** How often the server is asked how the unit stands, and how long an answer counts, milliseconds. */
 const ASK_EVERY = 5000;
@@ -12,43 +15,18 @@ export function useUnitState(
   unit: string,
   first: UnitState | null,
 ): { readonly state: UnitState | null; readonly stale: boolean } {
-  const [state, setState] = useState(first);
-  const [stale, setStale] = useState(false);
-  useEffect(() => {
-    let heard = Date.now();
-    let current = true;
-    const ask = () => {
-      fetch(`/api/units/${unit}`, { signal: AbortSignal.timeout(ASK_EVERY) })
-        .then((r) => (r.ok ? (r.json() as Promise<{ state: UnitState | null }>) : Promise.reject(new Error("refused"))))
-        .then(
-          (answer) => {
-            if (!current) return;
-            heard = Date.now();
-            setState(answer.state);
-            setStale(false);
-          },
-          () => {
-            if (current) setStale(Date.now() - heard > GOOD_FOR);
-          },
-        );
-    };
-    const again = setInterval(ask, ASK_EVERY);
-    // A page that comes back to the front, or whose computer slept, has not heard anything meanwhile.
-    const back = () => {
-      if (document.visibilityState !== "visible") return;
-      setStale(Date.now() - heard > GOOD_FOR);
-      ask();
-    };
-    document.addEventListener("visibilitychange", back);
-    window.addEventListener("unzo:logged", ask);
-    window.addEventListener("focus", back);
-    return () => {
-      current = false;
-      clearInterval(again);
-      document.removeEventListener("visibilitychange", back);
-      window.removeEventListener("unzo:logged", ask);
-      window.removeEventListener("focus", back);
-    };
-  }, [unit]);
-  return { state, stale };
+  const news = useNews();
+  const { data, dataUpdatedAt } = useQuery({
+    queryKey: ["unit", unit, news],
+    queryFn: ({ signal }) =>
+      read(unitNow.address(unit), unitNow.answer, AbortSignal.any([signal, AbortSignal.timeout(ASK_EVERY)])),
+    initialData: { state: first, open: [] },
+    // A page that comes back to the front, or whose computer slept, asks at once.
+    staleTime: 0,
+    refetchInterval: ASK_EVERY,
+    refetchOnWindowFocus: "always",
+    retry: false,
+  });
+  const now = useNow(true, ASK_EVERY);
+  return { state: data.state, stale: now - dataUpdatedAt > GOOD_FOR };
 }

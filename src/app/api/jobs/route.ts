@@ -1,4 +1,5 @@
-import { newJobSchema, openJob } from "../../../server/jobs";
+import { newJobSchema } from "../../../contract/jobs";
+import { openJob } from "../../../server/jobs";
 import { answer, jsonBody } from "../answer";
 
 export function POST(request: Request) {

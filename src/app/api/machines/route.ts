@@ -1,10 +1,8 @@
-import { z } from "zod";
 import { MOST_BYTES } from "../../../core/model/file/machine-yaml";
+import { importSchema } from "../../../contract/machines";
 import { readMachineText } from "../../../server/machine-reader/reader";
 import { keepMachineFile } from "../../../server/machines";
 import { answer, jsonBody } from "../answer";
-
-const importSchema = z.strictObject({ name: z.string().min(1).max(200), text: z.string().min(1).max(MOST_BYTES) });
 
 /** Takes a machine file as text (YAML or JSON). */
 export function POST(request: Request) {

@@ -1,4 +1,5 @@
-import { openQuickJob, quickSchema } from "../../../server/quick";
+import { quickSchema } from "../../../contract/jobs";
+import { openQuickJob } from "../../../server/quick";
 import { answer, jsonBody } from "../answer";
 
 export function POST(request: Request) {

@@ -27,6 +27,7 @@ export default async function Page({
       unit={unit}
       events={job.events}
       file={job.file}
+      hash={job.hash}
       times={times}
       start={{ view: view ?? "", shown: shown ?? "" }}
     />

@@ -13,11 +13,11 @@ export default async function Page({ params, searchParams }: { params: Promise<{
     if (error instanceof Refusal && error.status === 404) notFound();
     throw error;
   });
-  return <MachineScreen file={found.file} versions={found.versions} version={version ?? null} offered={found.offered} />;
+  return <MachineScreen file={found.file} hash={found.hash} versions={found.versions} version={version ?? null} offered={found.offered} />;
 }
 
 async function load(id: string, version: string | undefined) {
-  const { machine } = version ? await machineByHash(version) : await newestMachine(id);
+  const { machine, hash } = version ? { ...(await machineByHash(version)), hash: version } : await newestMachine(id);
   const [versions, offer] = await Promise.all([versionsOf(id), shippedOffer(id)]);
-  return { file: machine.file, versions, offered: offer !== null };
+  return { file: machine.file, hash, versions, offered: offer !== null };
 }

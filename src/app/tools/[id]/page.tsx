@@ -1,11 +1,9 @@
 import { notFound } from "next/navigation";
-import { compileMachine } from "../../../core/model/compile";
-import { applyChanges } from "../../../core/model/as-found";
 import type { Tool } from "../../../core/workbench/tool";
 import { TOOLS } from "../../../core/workbench/tools";
 import { readJob } from "../../../server/jobs";
 import { changesIn } from "../../../core/journal/slices/changes";
-import { newestMachine } from "../../../server/machine-store";
+import { machineOf, newestMachine } from "../../../server/machine-store";
 import { Refusal } from "../../../server/refusal";
 import { ToolScreen } from "../../../ui/tools/ToolScreen";
 
@@ -54,11 +52,12 @@ async function filledBy(tool: Tool, id: string, setup: string | null) {
 
 /** The part under test with its machine as the job has it; an unknown job or part is no place. */
 async function partOf(job: string, part: string) {
-  const { events, file } = await readJob(job).catch((error: unknown) => {
+  const { events, hash } = await readJob(job).catch((error: unknown) => {
     if (error instanceof Refusal && error.status === 404) notFound();
     throw error;
   });
-  const variant = applyChanges(file, changesIn(events));
-  if (!compileMachine(variant).partById.has(part)) notFound();
-  return { job, part, file: variant, actor: events[0]!.actor };
+  const changes = changesIn(events);
+  const { file, machine } = await machineOf(hash, changes);
+  if (!machine.partById.has(part)) notFound();
+  return { job, part, file, hash, changes, actor: events[0]!.actor };
 }

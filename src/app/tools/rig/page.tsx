@@ -1,11 +1,9 @@
 import { notFound } from "next/navigation";
-import { compileMachine } from "../../../core/model/compile";
-import { applyChanges } from "../../../core/model/as-found";
 import { benchRig, rigBoards } from "../../../core/workbench/bench-rig";
 import { readJob } from "../../../server/jobs";
 import { changesIn } from "../../../core/journal/slices/changes";
 import { listMachines } from "../../../server/library";
-import { newestMachine } from "../../../server/machine-store";
+import { machineOf, newestMachine } from "../../../server/machine-store";
 import { Refusal } from "../../../server/refusal";
 import { RigScreen } from "../../../ui/rig/RigScreen";
 
@@ -20,9 +18,7 @@ export default async function Page({
   const rows = (await listMachines()).map((m) => ({ id: m.id, name: `${m.maker} ${m.model}, ${m.name}` }));
   const job = typeof askedJob === "string" ? await found(readJob(askedJob)) : null;
   const id = job ? job.file.id : typeof asked === "string" ? asked : (rows[0]?.id ?? "");
-  const machine = job
-    ? compileMachine(applyChanges(job.file, changesIn(job.events)))
-    : (await found(newestMachine(id))).machine;
+  const machine = (await (job ? machineOf(job.hash, changesIn(job.events)) : found(newestMachine(id)))).machine;
   const boards = rigBoards(machine);
   const board = boards.find((b) => b.piece === askedBoard) ?? boards[0];
   return (

@@ -8,9 +8,8 @@ import type { CircuitSnapshot } from "../../simulate/stamped-circuit";
 import { NoOperatingPoint } from "../../simulate/state";
 import { RECHECK_SOON, testKey, type Test } from "../../simulate/test";
 import { drawnValues, nominalValues, type Values } from "../../simulate/values";
-import { compileMachine } from "../../model/compile";
 import type { Machine } from "../../model/machine";
-import { applyChanges, ChangeError } from "../../model/as-found";
+import { variantOf, ChangeError } from "../../model/as-found";
 import { faultsOf, type Hypothesis } from "../hypotheses/hypothesis";
 import type { Prediction } from "../reading/prediction";
 
@@ -172,10 +171,7 @@ export class Predictor {
   private variant(hypothesis: Extract<Hypothesis, { kind: "not as drawn" }>): Predictor | null {
     if (!this.variants.has(hypothesis.id)) {
       try {
-        this.variants.set(
-          hypothesis.id,
-          new Predictor(compileMachine(applyChanges(this.machine.file, [hypothesis.change])), this.meter),
-        );
+        this.variants.set(hypothesis.id, new Predictor(variantOf(this.machine.file, [hypothesis.change]), this.meter));
       } catch (error) {
         if (!(error instanceof ChangeError)) throw error;
         this.variants.set(hypothesis.id, null);

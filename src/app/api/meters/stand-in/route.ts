@@ -1,4 +1,5 @@
-import { standInSchema, wireStandIn } from "../../../../server/meters";
+import { standInSchema } from "../../../../contract/meters";
+import { wireStandIn } from "../../../../server/meters";
 import { answer, jsonBody } from "../../answer";
 
 export function POST(request: Request) {

@@ -1,5 +1,6 @@
 import { z } from "zod";
-import { correctionSchema, correctUnit, openJobsOf, unitState } from "../../../../server/units";
+import { correctionSchema } from "../../../../contract/units";
+import { correctUnit, openJobsOf, unitState } from "../../../../server/units";
 import { Refusal } from "../../../../server/refusal";
 import { answer, jsonBody } from "../../answer";
 

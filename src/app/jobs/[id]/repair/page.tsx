@@ -1,7 +1,7 @@
 import { notFound } from "next/navigation";
-import { applyChanges } from "../../../../core/model/as-found";
 import { readJob } from "../../../../server/jobs";
 import { changesIn } from "../../../../core/journal/slices/changes";
+import { machineOf } from "../../../../server/machine-store";
 import { Refusal } from "../../../../server/refusal";
 import { UnreadableJob } from "../../../../ui/job/UnreadableJob";
 import { RepairScreen } from "../../../../ui/repair/RepairScreen";
@@ -16,24 +16,29 @@ export default async function Page({
   searchParams: Promise<{ piece?: string; fault?: string; step?: string }>;
 }) {
   const [{ id }, { piece, fault, step }] = await Promise.all([params, searchParams]);
-  const { events, raw, unit, file } = await readJob(id).catch((error: unknown) => {
+  const { events, raw, unit, file, hash } = await readJob(id).catch((error: unknown) => {
     if (error instanceof Refusal && error.status === 404) notFound();
     throw error;
   });
   if (raw.length > 0) return <UnreadableJob id={id} raw={raw} known={events.length} />;
   const called = events.find((e) => e.body.type === "called")?.body;
   const decided = events.findLast((e) => e.body.type === "decided")?.body;
-  const variant = applyChanges(file, changesIn(events));
+  const { machine } = await machineOf(hash, changesIn(events));
   const chosen =
     piece ??
-    (decided?.type === "decided" ? decided.piece : called?.type === "called" ? called.piece : variant.pieces[0]!.id);
-  if (!variant.pieces.some((p) => p.id === chosen)) notFound();
+    (decided?.type === "decided"
+      ? decided.piece
+      : called?.type === "called"
+        ? called.piece
+        : machine.file.pieces[0]!.id);
+  if (!machine.pieceById.has(chosen)) notFound();
   return (
     <RepairScreen
       key={chosen}
       events={events}
       unit={unit}
       file={file}
+      hash={hash}
       piece={chosen}
       fault={fault ?? null}
       step={step ?? "decide"}

@@ -7,9 +7,9 @@ export const dynamic = "force-dynamic";
 
 export default async function Page({ params, searchParams }: { params: Promise<{ id: string }>; searchParams: Promise<{ fault?: string }> }) {
   const [{ id }, { fault }] = await Promise.all([params, searchParams]);
-  const { machine } = await newestMachine(id).catch((error: unknown) => {
+  const { machine, hash } = await newestMachine(id).catch((error: unknown) => {
     if (error instanceof Refusal && error.status === 404) notFound();
     throw error;
   });
-  return <HandScreen file={machine.file} hidden={fault ?? null} />;
+  return <HandScreen file={machine.file} hash={hash} hidden={fault ?? null} />;
 }

@@ -1,5 +1,5 @@
 import { z } from "zod";
-import { newEventSchema } from "../../../../../core/journal/events";
+import { logEntry } from "../../../../../contract/jobs";
 import { appendEvent } from "../../../../../server/journal";
 import { journalOf } from "../../../../../server/journals";
 import { Refusal } from "../../../../../server/refusal";
@@ -30,6 +30,6 @@ export function GET(request: Request, context: Context) {
 export function POST(request: Request, context: Context) {
   return answer(request, async () => {
     const id = await idOf(context);
-    return { event: await appendEvent(id, newEventSchema.parse(await jsonBody(request)), new Date()) };
+    return { event: await appendEvent(id, logEntry.request.parse(await jsonBody(request)), new Date()) };
   });
 }

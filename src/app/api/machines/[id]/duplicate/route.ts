@@ -1,4 +1,5 @@
-import { duplicateMachine, duplicateSchema } from "../../../../../server/machines";
+import { duplicateSchema } from "../../../../../contract/machines";
+import { duplicateMachine } from "../../../../../server/machines";
 import { answer, jsonBody } from "../../../answer";
 
 type Context = { params: Promise<{ id: string }> };

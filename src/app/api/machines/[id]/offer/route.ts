@@ -1,4 +1,5 @@
-import { settleOffer, settleOfferSchema } from "../../../../../server/machines";
+import { settleOfferSchema } from "../../../../../contract/machines";
+import { settleOffer } from "../../../../../server/machines";
 import { answer, jsonBody } from "../../../answer";
 
 type Context = { params: Promise<{ id: string }> };

@@ -1,4 +1,5 @@
-import { readDevice, readSchema } from "../../../../../server/meters";
+import { readSchema } from "../../../../../contract/meters";
+import { readDevice } from "../../../../../server/meters";
 import { answer, jsonBody } from "../../../answer";
 
 export function POST(request: Request, { params }: { params: Promise<{ id: string }> }) {

@@ -1,6 +1,7 @@
 import { z } from "zod";
 import { Refusal } from "../../../../../server/refusal";
-import { mergeSchema, mergeUnits } from "../../../../../server/units";
+import { mergeSchema } from "../../../../../contract/units";
+import { mergeUnits } from "../../../../../server/units";
 import { answer, jsonBody } from "../../../answer";
 
 type Context = { params: Promise<{ id: string }> };

@@ -1,0 +1,170 @@
+import { z } from "zod";
+import type { Advice } from "../core/diagnose/advice/advise";
+import {
+  eventBodySchema,
+  JOB_KINDS,
+  newEventSchema,
+  type JobKind,
+  type JournalEvent,
+  type RawEvent,
+} from "../core/journal/events";
+import { actorSchema, address, made, named, reads, sends } from "./endpoint";
+import { newUnitSchema } from "./units";
+
+/** A new job; ids are made by the client, so that a form sent twice opens one job. The unit is a known one, or typed from its plate. */
+export const newJobSchema = z
+  .strictObject({
+    id: z.uuid(),
+    unit: z.uuid("Choose the unit.").optional(),
+    newUnit: newUnitSchema.optional(),
+    kind: z.enum(JOB_KINDS).default("repair"),
+    complaint: z.string().min(1, "Choose the complaint.").max(60).optional(),
+    actor: actorSchema,
+    /** Another job on a unit that has an open one already. */
+    again: z.boolean().default(false),
+  })
+  .refine((job) => (job.unit === undefined) !== (job.newUnit === undefined), {
+    message: "Choose the unit, or type a new one.",
+    path: ["unit"],
+  });
+
+/** A job on a machine without a file: what one can say of it at the door. */
+export const quickSchema = z.strictObject({
+  id: z.uuid(),
+  /** Id of the unit, made by the client like that of the job. */
+  unit: z.uuid(),
+  what: z.string().trim().min(1, "Say what machine it is.").max(60),
+  family: z
+    .enum(["refrigerator", "washer", "dishwasher", "dryer", "ice machine", "vending machine", "powered equipment"])
+    .default("powered equipment"),
+  site: z.string().trim().max(120).default(""),
+  serial: z
+    .string()
+    .trim()
+    .min(1, "Type the serial number, or say that there is none on the plate.")
+    .max(60)
+    .nullable(),
+  volts: z.union([z.literal(120), z.literal(230), z.literal(240)]),
+  filter: z.boolean(),
+  fuse: z.boolean(),
+  loads: z.string().trim().min(1, "Name at least one load.").max(600),
+  /** Number of the load that does not work, from 1; 0: nothing works. */
+  dead: z.number().int().min(0).max(8),
+  actor: actorSchema,
+});
+
+/** A job as lists show it. */
+export interface JobRow {
+  readonly id: string;
+  readonly kind: JobKind;
+  readonly openedAt: string;
+  /** Null while it is open. */
+  readonly closedAt: string | null;
+  readonly complaint: string | null;
+  readonly actor: string;
+  readonly readings: number;
+  readonly result: string | null;
+  readonly unit: string;
+  readonly site: string;
+  readonly serial: string | null;
+  readonly machineName: string;
+}
+
+/** Some jobs of a list, and how many there are. */
+export interface JobPage {
+  readonly jobs: readonly JobRow[];
+  readonly total: number;
+}
+
+const yes = z.boolean();
+/** How the unit stands and what the person has, as the job screen knows it. */
+export const standingSchema = z.strictObject({
+  setup: z.string().min(1).max(60),
+  openPanels: z.array(z.string().max(60)).max(40).readonly(),
+  means: z
+    .strictObject({
+      live: yes,
+      clamp: yes,
+      dcClamp: yes,
+      inrush: yes,
+      hertz: yes,
+      capacitance: yes,
+      insulation: yes,
+      careful: yes,
+    })
+    .optional(),
+  times: z.record(z.string().max(80), z.number().min(0.01).max(100)).optional(),
+  /** Answer only if the dictionary is there already. */
+  wait: yes.default(false),
+});
+
+/** An entry of a journal as it crosses the wire. */
+export const entrySchema = z.object({
+  id: z.string(),
+  job: z.string(),
+  seq: z.number(),
+  v: z.union([z.literal(1), z.literal(2)]),
+  actor: z.string(),
+  at: z.string(),
+  body: eventBodySchema,
+}) satisfies z.ZodType<JournalEvent>;
+/** An entry that a later program wrote. */
+export const rawEntrySchema = z.object({
+  id: z.string(),
+  job: z.string(),
+  seq: z.number(),
+  v: z.number(),
+  actor: z.string(),
+  at: z.string(),
+  body: z.unknown(),
+  raw: z.literal(true),
+}) satisfies z.ZodType<RawEvent>;
+/** What the live stream of a job carries, an entry a message. */
+export const liveSchema = z.union([rawEntrySchema, entrySchema]);
+
+export const openJob = sends(() => "/api/jobs", newJobSchema, named);
+export const openQuickJob = sends(() => "/api/quick", quickSchema, z.object({ id: z.string(), machine: z.string() }));
+export const logEntry = sends(
+  (job: string) => address`/api/jobs/${job}/events`,
+  newEventSchema,
+  z.object({ event: entrySchema }),
+);
+export const journalAfter = reads(
+  (job: string, after: string) => address`/api/jobs/${job}/events?after=${after}`,
+  z.object({ events: z.array(entrySchema), raw: z.array(rawEntrySchema) }),
+);
+export const liveAddress = (job: string, after: number) => address`/api/jobs/${job}/live?after=${String(after)}`;
+/** Advice from the server's own dictionary, and the entries it was reckoned for; null while it has none. */
+export const serverAdvice = sends(
+  (job: string) => address`/api/jobs/${job}/advice`,
+  standingSchema,
+  z.object({ evidence: z.array(z.string()), advice: made<Advice>() }).nullable(),
+);
+/** Puts what was found on a unit into its machine's file. */
+export const offerChanges = sends(
+  (job: string) => address`/api/jobs/${job}/offer`,
+  z.strictObject({}),
+  z.object({ id: z.string(), hash: z.string() }),
+);
+
+/** Something that is waited for, wherever one is. */
+export const openWaitSchema = z.object({
+  job: z.string(),
+  site: z.string(),
+  wait: z.string(),
+  words: z.string(),
+  /** The piece whose repair it belongs to, where the journal says. */
+  piece: z.string().nullable(),
+  /** When it is due, ISO 8601. */
+  due: z.string(),
+});
+export type OpenWait = Readonly<z.output<typeof openWaitSchema>>;
+export const waiting = reads(() => "/api/waits", z.object({ waits: z.array(openWaitSchema) }));
+
+/** A photo is sent as it is, a picture and no JSON. */
+export const keepPhoto = sends(
+  () => "/api/photos",
+  z.instanceof(Blob),
+  z.object({ hash: z.string().regex(/^[0-9a-f]{64}$/) }),
+);
+export const photoAddress = (hash: string) => address`/api/photos/${hash}`;

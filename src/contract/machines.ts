@@ -1,0 +1,122 @@
+import { z } from "zod";
+import { FILE_ORIGINS } from "../core/journal/shop-events";
+import type { MachineCode } from "../core/diagnose/advice/code-odds";
+import type { Fact } from "../core/model/file/three-way";
+import { MOST_BYTES } from "../core/model/file/machine-yaml";
+import type { MachineFile } from "../core/model/schema";
+import { actorSchema, address, made, reads, sends } from "./endpoint";
+
+/** A machine file in short, for lists and searches. */
+export const fileSummarySchema = z.object({
+  id: z.string(),
+  maker: z.string(),
+  model: z.string(),
+  name: z.string(),
+  family: z.string(),
+  revision: z.string(),
+  volts: z.number(),
+  hertz: z.number(),
+  parts: z.number(),
+  /** Numbers printed on its boards. */
+  boards: z.array(z.string()),
+  /** Codes it can show, with their words. */
+  codes: z.array(z.string()),
+  complaints: z.array(z.object({ id: z.string(), words: z.string() })),
+  /** Product codes of its plates, and the board numbers that they pick. */
+  plates: z.array(z.string()).optional(),
+});
+export type FileSummary = Readonly<z.output<typeof fileSummarySchema>>;
+
+export const machineSummarySchema = z.object({
+  ...fileSummarySchema.shape,
+  hash: z.string(),
+  origin: z.enum(FILE_ORIGINS).nullable(),
+  /** A newer shipped revision waits to be looked at. */
+  offered: z.boolean(),
+  /** Everything it is found by, in small letters. */
+  search: z.string(),
+});
+export type MachineSummary = Readonly<z.output<typeof machineSummarySchema>>;
+
+export interface MachineRow extends MachineSummary {
+  readonly versions: number;
+  readonly units: number;
+}
+
+/** One version of a machine file. */
+export interface VersionRow {
+  readonly hash: string;
+  readonly addedAt: string;
+  readonly revision: string;
+  readonly current: boolean;
+}
+
+/** One thing that a machine of the library can show, with the units that may show it. */
+export interface CodeRow {
+  readonly machine: string;
+  readonly name: string;
+  readonly family: string;
+  readonly code: MachineCode;
+  readonly units: readonly { readonly id: string; readonly site: string; readonly serial: string | null }[];
+}
+
+/** A newer shipped revision held against the shop's own file. */
+export interface ShippedOffer {
+  readonly machine: string;
+  /** The offered revision: its hash and what it calls itself. */
+  readonly hash: string;
+  readonly revision: string;
+  readonly own: { readonly hash: string; readonly revision: string };
+  /** Whether the shipped revision that the shop's file came from is known. */
+  readonly hasBase: boolean;
+  readonly facts: readonly (Fact & { readonly key: string })[];
+}
+
+export const importSchema = z.strictObject({
+  name: z.string().min(1).max(200),
+  text: z.string().min(1).max(MOST_BYTES),
+});
+
+export const duplicateSchema = z.strictObject({
+  id: z
+    .string()
+    .min(1)
+    .max(60)
+    .regex(/^[A-Za-z0-9][A-Za-z0-9._-]*$/, "may hold letters, digits, dot, dash and underscore only"),
+  model: z.string().trim().min(1).max(60),
+});
+
+export const settleOfferSchema = z.strictObject({
+  offered: z.string().length(64),
+  own: z.string().length(64),
+  take: z.array(z.string().max(400)).max(5000).readonly(),
+  actor: actorSchema,
+});
+
+const kept = z.object({ id: z.string(), hash: z.string() });
+
+export const importMachine = sends(() => "/api/machines", importSchema, kept);
+/** The file is checked by the server as any file from outside is, and its problems are placed. */
+export const keepMachine = sends((id: string) => address`/api/machines/${id}`, made<MachineFile>(), kept, "PUT");
+export const duplicateMachine = sends((id: string) => address`/api/machines/${id}/duplicate`, duplicateSchema, kept);
+export const settleOffer = sends(
+  (id: string) => address`/api/machines/${id}/offer`,
+  settleOfferSchema,
+  z.object({ hash: z.string() }),
+);
+export const machineFile = reads(
+  (id: string) => address`/api/machines/${id}/file`,
+  z.object({ file: made<MachineFile>(), hash: z.string() }),
+);
+/** The complaints that a machine knows and what its plates pick. */
+export const machineOpening = reads(
+  (id: string) => address`/api/machines/${id}/complaints`,
+  z.object({
+    complaints: z.array(z.object({ id: z.string(), words: z.string() })),
+    plates: made<MachineFile["plates"]>(),
+    pieces: made<MachineFile["pieces"]>(),
+  }),
+);
+/** Where a machine file is fetched as text. */
+export const exportAddress = (id: string, version?: string) =>
+  address`/api/machines/${id}/export` + (version ? `?version=${encodeURIComponent(version)}` : "");

@@ -1,0 +1,13 @@
+"use client";
+
+import { useEffect, useState } from "react";
+
+/** A value once it has stood for so many milliseconds. */
+export function useDebounced<T>(value: T, milliseconds: number): T {
+  const [settled, setSettled] = useState(value);
+  useEffect(() => {
+    const timer = setTimeout(() => setSettled(value), milliseconds);
+    return () => clearTimeout(timer);
+  }, [value, milliseconds]);
+  return settled;
+}
