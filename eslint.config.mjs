@@ -25,6 +25,48 @@ function barred(layer) {
   ];
 }
 
+/** What a kind is stands with the kind. */
+const ASKED_BY_NAME = [
+  {
+    selector: "MemberExpression[property.name='kind'][object.property.name='kind']",
+    message: "Ask for a trait, a rating or a facet of the kind; its name is for files and for the catalogue.",
+  },
+  {
+    selector: "TSAsExpression[expression.property.name='fields']",
+    message: "Fields are read by the kind itself or through model/ratings, never by a cast.",
+  },
+];
+
+/** Types of entry that screens might be tempted to make themselves. */
+const EVENT_TYPES = [
+  "reading",
+  "answered",
+  "compared",
+  "noticed",
+  "tried",
+  "timed",
+  "alone",
+  "setting",
+  "surroundings",
+  "decided",
+  "staged",
+  "matched",
+  "photo",
+  "changed",
+  "restored",
+  "proved",
+  "waiting",
+  "waited",
+  "modified",
+  "made good",
+  "note",
+  "varied",
+  "called",
+  "warned",
+  "standing",
+  "struck",
+];
+
 const rule = (files, patterns) => ({
   files,
   rules: { "@typescript-eslint/no-restricted-imports": ["error", { patterns }] },
@@ -92,15 +134,18 @@ export default defineConfig([
     files: ["src/**"],
     ignores: ["src/core/model/**", "src/words/**"],
     rules: {
+      "no-restricted-syntax": ["error", ...ASKED_BY_NAME],
+    },
+  },
+  {
+    files: ["src/ui/**"],
+    rules: {
       "no-restricted-syntax": [
         "error",
+        ...ASKED_BY_NAME,
         {
-          selector: "MemberExpression[property.name='kind'][object.property.name='kind']",
-          message: "Ask for a trait, a rating or a facet of the kind; its name is for files and for the catalogue.",
-        },
-        {
-          selector: "TSAsExpression[expression.property.name='fields']",
-          message: "Fields are read by the kind itself or through model/ratings, never by a cast.",
+          selector: `Property[key.name='type'][value.value=/^(${EVENT_TYPES.join("|")})$/]`,
+          message: "An entry of a journal is made by core/journal/bodies; a screen says what happened.",
         },
       ],
     },

@@ -1,7 +1,7 @@
 import { ORDINARY_METER } from "../core/instrument/meter";
 import { forbidden } from "../core/safety/rules";
 import type { GuideLeg } from "../core/model/program/guide";
-import { advise, fitsSomething, weigh, type Advice } from "../core/diagnose/advice/advise";
+import { advise, type Advice } from "../core/diagnose/advice/advise";
 import { codeOdds, setupShowing, type CodeOdds, type MachineCode } from "../core/diagnose/advice/code-odds";
 import { coverageOf, type Coverage } from "../core/diagnose/advice/coverage";
 import { standingAfter, type Standing } from "../core/diagnose/planning/cost";
@@ -26,8 +26,8 @@ import { runSheet, type RunSheet } from "../core/schedule/run-sheet";
 import { slipsOf, type Slip } from "../core/simulate/perform";
 import type { Test } from "../core/simulate/test";
 import { FaultDictionary } from "../core/diagnose/dictionary/fault-dictionary";
-import { believe } from "../core/diagnose/belief/beliefs";
 import { signsWorthIt } from "../core/diagnose/belief/signs-worth-it";
+import { fitsSomething, weigh } from "../core/diagnose/belief/weigh";
 
 /** How a unit stands, in a form that passes between threads. */
 export interface PlainStanding {
@@ -155,20 +155,15 @@ export class IsolationDesk {
 
   /** The questions still open, in the order in which they are worth asking. */
   firsts(evidence: readonly Evidence[], complaint: string, answered: readonly string[]): readonly OpenFirst[] {
-    const dictionary = this.ready();
-    return openFirsts(
-      dictionary.machine,
-      complaint,
-      new Set(answered),
-      partDoubt(dictionary, believe(dictionary, evidence)),
-    );
+    const { dictionary, beliefs } = weigh(this.ready(), evidence);
+    return openFirsts(dictionary.machine, complaint, new Set(answered), partDoubt(dictionary, beliefs));
   }
 
   /** The signs worth looking for now. */
   signs(evidence: readonly Evidence[]): readonly (SignAsked & { readonly bits: number })[] {
-    const dictionary = this.ready();
+    const { dictionary, beliefs } = weigh(this.ready(), evidence);
     const found = new Set(evidence.flatMap((e) => (e.type === "sign" ? [`${e.part} ${e.sign}`] : [])));
-    return signsWorthIt(dictionary, believe(dictionary, evidence).probability, found).slice(0, 12);
+    return signsWorthIt(dictionary, beliefs.probability, found).slice(0, 12);
   }
 
   /** Why a piece is believed or doubted, the strongest first. */

@@ -1,7 +1,8 @@
 import { describe, expect, it } from "vitest";
 import { ORDINARY_METER } from "../../src/core/instrument/meter";
 import { readMachineYaml } from "../../src/core/model/file/machine-yaml";
-import { advise, fitsSomething, FOUND, FOUND_SURELY, isFound, weigh } from "../../src/core/diagnose/advice/advise";
+import { advise, FOUND, FOUND_SURELY, isFound } from "../../src/core/diagnose/advice/advise";
+import { fitsSomething, weigh } from "../../src/core/diagnose/belief/weigh";
 import type { Evidence } from "../../src/core/diagnose/evidence/evidence";
 import type { PieceSuspect } from "../../src/core/diagnose/belief/suspects";
 import type { Shown } from "../../src/core/quantity/read";

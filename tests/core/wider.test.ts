@@ -1,5 +1,6 @@
 import { describe, expect, it } from "vitest";
-import { advise, weigh } from "../../src/core/diagnose/advice/advise";
+import { advise } from "../../src/core/diagnose/advice/advise";
+import { weigh } from "../../src/core/diagnose/belief/weigh";
 import { standingAfter, type Standing } from "../../src/core/diagnose/planning/cost";
 import type { Evidence } from "../../src/core/diagnose/evidence/evidence";
 import { faultsOf, hypothesisName, piecesOf } from "../../src/core/diagnose/hypotheses/hypothesis";

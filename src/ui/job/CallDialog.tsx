@@ -12,6 +12,7 @@ import type { Machine } from "../../core/model/machine";
 import { canBePutBack, type LeftBehind } from "../../core/repair/left-behind";
 import type { NoFaultFound } from "../../core/repair/no-fault-found";
 import type { Test } from "../../core/simulate/test";
+import { calledBody } from "../../core/journal/bodies";
 
 interface Props {
   readonly show: boolean;
@@ -100,25 +101,22 @@ export function CallDialog({
   async function call(event: FormEvent) {
     event.preventDefault();
     if (blocked || words.trim() === "") return;
-    const done = await onCall({
-      type: "called",
-      piece: isSimple ? "no-fault" : suspect!.piece,
-      pieceName: suspect!.name,
-      cause,
-      action: words.trim(),
-      sure: suspect!.word,
-      proofs: proofs.map((p) => ({ words: p.words, proven: p.by !== null })),
-      ...(unproven.length > 0 ? { despite: despite.trim() } : {}),
-      ...(left.length > 0
-        ? { left: left.map(({ item, words: w }) => ({ item, words: w })), leftBecause: because.trim() }
-        : {}),
-      ...(isNothing
-        ? {
-            excluded: noFault.excluded.slice(0, 40),
-            elsewhere: noFault.elsewhere.map((e) => e.slice(0, 200)).slice(0, 20),
-          }
-        : {}),
-    });
+    const done = await onCall(
+      calledBody(
+        {
+          piece: isSimple ? "no-fault" : suspect!.piece,
+          pieceName: suspect!.name,
+          cause,
+          action: words,
+          sure: suspect!.word,
+        },
+        proofs,
+        despite,
+        left,
+        because,
+        isNothing ? noFault : null,
+      ),
+    );
     if (done) onHide();
   }
 

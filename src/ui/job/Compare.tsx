@@ -6,6 +6,7 @@ import Form from "react-bootstrap/Form";
 import type { EventBody } from "../../core/journal/events";
 import type { Machine } from "../../core/model/machine";
 import { has } from "../../core/model/traits";
+import { comparedBody } from "../../core/journal/bodies";
 
 type Side = { readonly setup: string; readonly part: string; readonly label: string };
 
@@ -34,8 +35,8 @@ export function Compare({
   const words = (s: Side) =>
     `${machine.partById.get(s.part)?.name ?? ""} ${s.label} (${machine.setupById.get(s.setup)?.name ?? ""})`;
   async function log() {
-    const text = `Works: ${words(works)}. Not: ${words(fails)}.`;
-    if (await onLog({ type: "compared", sees: [works, fails], words: text })) setDone(text);
+    const body = comparedBody({ ...works, words: words(works) }, { ...fails, words: words(fails) });
+    if (await onLog(body)) setDone(body.words);
   }
   const side = (name: string, value: Side, set: (s: Side) => void) => (
     <fieldset className="compare-side">

@@ -8,6 +8,7 @@ import type { OpenFirst } from "../../core/diagnose/evidence/simple-causes";
 import type { EventBody } from "../../core/journal/events";
 import type { Job } from "../../core/journal/fold";
 import { useEngine, type Desk } from "../engine/useEngine";
+import { answeredBody, toMeasuring } from "../../core/journal/bodies";
 
 interface Props {
   readonly job: Job;
@@ -44,17 +45,12 @@ export function FirstThings({ firsts, busy, onLog }: Pick<Props, "busy" | "onLog
   const [now, ...later] = firsts;
   const answer = (given: "yes" | "no" | "skip") => {
     if (!now || busy) return;
-    void onLog({
-      type: "answered",
-      first: now.first.id,
-      answer: given,
-      words: `${now.first.ask} ${given === "skip" ? "Not asked." : given === "yes" ? "Yes." : "No."}`,
-    });
+    void onLog(answeredBody(now.first, given));
   };
   useHotkeys("y", () => answer("yes"), [now, busy]);
   useHotkeys("n", () => answer("no"), [now, busy]);
   useHotkeys("s", () => answer("skip"), [now, busy]);
-  useHotkeys("alt+m", () => void onLog({ type: "answered", first: "*", answer: "skip", words: "On to measuring." }), {
+  useHotkeys("alt+m", () => void onLog(toMeasuring()), {
     preventDefault: true,
   });
   if (!now) return null;
@@ -82,12 +78,7 @@ export function FirstThings({ firsts, busy, onLog }: Pick<Props, "busy" | "onLog
         </Button>
       </div>
       {later.length > 0 ? <p className="quiet mt-3 mb-1">Then: {later.map((o) => o.first.ask).join(" ")}</p> : null}
-      <Button
-        variant="outline-dark"
-        className="mt-3"
-        disabled={busy}
-        onClick={() => void onLog({ type: "answered", first: "*", answer: "skip", words: "On to measuring." })}
-      >
+      <Button variant="outline-dark" className="mt-3" disabled={busy} onClick={() => void onLog(toMeasuring())}>
         On to measuring <kbd>Alt M</kbd>
       </Button>
     </div>

@@ -9,7 +9,6 @@ import ProgressBar from "react-bootstrap/ProgressBar";
 import { useHotkeys } from "react-hotkeys-hook";
 import { evidenceOf, judgedOf, type Job } from "../../core/journal/fold";
 import type { JournalEvent } from "../../core/journal/events";
-import { readingBody } from "../../core/journal/reading-body";
 import { commonShelf } from "../../core/model/machine-shelf";
 import type { Machine } from "../../core/model/machine";
 import type { MachineFile, PathEntry } from "../../core/model/schema";
@@ -17,7 +16,6 @@ import { expressible, type SetAside } from "../../core/diagnose/advice/expressib
 import type { Laid } from "../../core/diagnose/advice/test-sheet";
 import type { Means } from "../../core/diagnose/planning/means";
 import type { Times } from "../../core/diagnose/planning/learned-times";
-import type { Shown } from "../../core/quantity/read";
 import { testKey, type Test } from "../../core/simulate/test";
 import { useKept } from "../shell/useKept";
 import { leftBehind } from "../../core/repair/left-behind";
@@ -51,6 +49,8 @@ import { clockOf, useRest } from "./useRest";
 import { useTogether } from "./useTogether";
 import { useMeans, YourMeans } from "./YourMeans";
 import { useWhatIf } from "./useWhatIf";
+import { restoredBody, sawBody, standingBody, struckBody, variedBody, warnedBody } from "../../core/journal/bodies";
+import type { Reading } from "./ReadingField";
 
 /** The heart of the product: where the fault may lie, what to measure next, what was measured. */
 export function JobScreen({
@@ -146,26 +146,20 @@ export function JobScreen({
     [search, key],
   );
 
-  const bodyOf = useCallback(
-    (made: Laid, typed: string, shown: Shown) =>
-      readingBody(made, typed, shown, advice?.next ? testKey(advice.next.test) === testKey(made.test) : false),
-    [advice],
-  );
+  const proposed = laid !== null && advice?.next ? testKey(advice.next.test) === testKey(laid.test) : false;
   const record = useCallback(
-    async (typed: string, shown: Shown) => {
-      if (!laid) return false;
-      const done = await log(bodyOf(laid, typed, shown));
+    async (body: Reading) => {
+      const done = await log(body);
       // Another test may have been chosen while it was on its way.
-      if (done) setChosen((now) => (now && testKey(now.test) !== testKey(laid.test) ? now : null));
+      const made = testKey({ ...body.test } as Test);
+      if (done) setChosen((now) => (now && testKey(now.test) !== made ? now : null));
       return done;
     },
-    [laid, bodyOf, log],
+    [log],
   );
   const typing = useCallback(
-    (typed: string, shown: Shown) => {
-      if (laid) search.foresee(questionOf(machine, foretell(bodyOf(laid, typed, shown)), means, times), true);
-    },
-    [machine, laid, bodyOf, foretell, search, means, times],
+    (body: Reading) => search.foresee(questionOf(machine, foretell(body), means, times), true),
+    [machine, foretell, search, means, times],
   );
 
   /** Logs what was seen of a part: laid out like any other test, so that what was on the screen is kept with it. */
@@ -174,7 +168,7 @@ export function JobScreen({
       setSeeing(true);
       try {
         const { laid: look } = await search.layOut(what);
-        return look ? await log(readingBody(look, label, { kind: "label", label }, false)) : false;
+        return look ? await log(sawBody(look, label)) : false;
       } finally {
         setSeeing(false);
       }
@@ -251,7 +245,7 @@ export function JobScreen({
             aria-label="How the unit stands now"
             value={job.setup}
             disabled={sending}
-            onChange={(e) => void log({ type: "standing", setup: e.target.value })}
+            onChange={(e) => void log(standingBody(e.target.value))}
           >
             {[...machine.setupById.values()].map((s) => (
               <option key={s.id} value={s.id}>
@@ -271,7 +265,7 @@ export function JobScreen({
           job={job}
           machine={machine}
           busy={sending}
-          onTake={(setup) => void log({ type: "standing", setup })}
+          onTake={(setup) => void log(standingBody(setup))}
         />
       </header>
       <nav className="views" aria-label="Views of the job">
@@ -384,7 +378,7 @@ export function JobScreen({
               job={job}
               suspect={advice?.suspects.find((s) => s.faults.length > 0)?.faults[0]?.id ?? null}
               onSaw={saw}
-              onStand={(setup) => log({ type: "standing", setup })}
+              onStand={(setup) => log(standingBody(setup))}
             />
           ) : null}
           {view === "sheet" ? (
@@ -393,7 +387,7 @@ export function JobScreen({
               desk={search.desk}
               busy={sending || seeing}
               rest={rest}
-              onStand={(setup) => log({ type: "standing", setup })}
+              onStand={(setup) => log(standingBody(setup))}
               onSaw={saw}
               onMeasure={measure}
               onLog={log}
@@ -434,10 +428,11 @@ export function JobScreen({
               busy={!fresh || chosenNow?.pending === true}
               numbers={numbers}
               onChoose={(t) => void choose(t)}
+              proposed={proposed}
               onRecord={record}
               onTyping={typing}
               onCall={() => setCalling(true)}
-              onWarned={() => void log({ type: "warned", notice: "working-live" })}
+              onWarned={() => void log(warnedBody())}
               rest={laid && rest.left > 0 && rest.starts(laid.test.setup) && !rest.starts(job.setup) ? rest.left : 0}
             />
           )}
@@ -459,12 +454,12 @@ export function JobScreen({
           />
           <Outlook advice={advice} desk={search.desk} evidence={evidence} job={job} />
           <Trail job={job} written={written} onStrike={setStriking} />
-          <Asked job={job} onTakeBack={(event) => void log({ type: "struck", event, reason: "taken back" })} />
+          <Asked job={job} onTakeBack={(event) => void log(struckBody(event))} />
           <Found
             job={job}
             onOpen={() => setVarying(true)}
-            onTakeBack={(event) => void log({ type: "struck", event, reason: "taken back" })}
-            refusal={(event) => refusal({ type: "struck", event, reason: "taken back" }, machine)}
+            onTakeBack={(event) => void log(struckBody(event))}
+            refusal={(event) => refusal(struckBody(event), machine)}
           />
         </aside>
       </main>
@@ -482,7 +477,7 @@ export function JobScreen({
           setCalling(false);
           void choose(t);
         }}
-        onBack={(l) => void log({ type: "restored", item: l.item, words: l.words })}
+        onBack={(l) => void log(restoredBody(l))}
         onCall={log}
         problem={problem}
       />
@@ -492,12 +487,12 @@ export function JobScreen({
         machine={machine}
         problem={problem}
         onHide={() => setVarying(false)}
-        onFound={(change, words) => log({ type: "varied", change, words })}
+        onFound={(change, words) => log(variedBody(change, words))}
       />
       <StrikeDialog
         reading={job.readings.find((r) => r.id === striking) ?? null}
         onHide={() => setStriking(null)}
-        onStrike={(event, reason) => log({ type: "struck", event, reason })}
+        onStrike={(event, reason) => log(struckBody(event, reason))}
       />
     </div>
   );

@@ -11,13 +11,13 @@ import type { Job } from "../../core/journal/fold";
 import { leadWords } from "../../core/journal/reading-body";
 import type { Machine } from "../../core/model/machine";
 import type { PieceEntry } from "../../core/model/schema";
-import type { Shown } from "../../core/quantity/read";
 import { testKey, type Test } from "../../core/simulate/test";
 import { BoardDrawing } from "../machine/BoardDrawing";
 import { ReadingField } from "./ReadingField";
 import { SafetyNotice } from "./SafetyNotice";
 import { TestEditor } from "./TestEditor";
 import { clockOf } from "./useRest";
+import type { Reading } from "./ReadingField";
 
 interface Props {
   readonly job: Job;
@@ -34,9 +34,11 @@ interface Props {
   readonly busy: boolean;
   readonly numbers: boolean;
   readonly onChoose: (test: Test | null) => void;
-  readonly onRecord: (typed: string, shown: Shown) => Promise<boolean>;
+  readonly onRecord: (body: Reading) => Promise<boolean>;
+  /** Whether what is laid out is what was proposed. */
+  readonly proposed: boolean;
   /** A whole reading stands in the field; more may be typed. */
-  readonly onTyping: (typed: string, shown: Shown) => void;
+  readonly onTyping: (body: Reading) => void;
   readonly onCall: () => void;
   readonly onWarned: () => void;
   /** Seconds the compressor must rest before this test may start it; 0: none. */
@@ -74,6 +76,7 @@ export function NextTest(props: Props) {
     onChoose,
     onRecord,
     onTyping,
+    proposed,
     onCall,
     onWarned,
     rest,
@@ -198,6 +201,7 @@ export function NextTest(props: Props) {
                   laid={laid}
                   before={before}
                   busy={busy}
+                  proposed={proposed}
                   onRecord={onRecord}
                   onTyping={onTyping}
                 />

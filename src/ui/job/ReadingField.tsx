@@ -4,14 +4,18 @@ import { useEffect, useRef, useState, type FormEvent } from "react";
 import Button from "react-bootstrap/Button";
 import Form from "react-bootstrap/Form";
 import { useHotkeys } from "react-hotkeys-hook";
-import { unitOf } from "../../core/instrument/meter";
 import { FLICKERS } from "../../core/model/kind";
 import { labelWords, type Laid } from "../../core/diagnose/advice/test-sheet";
 import type { Machine } from "../../core/model/machine";
-import { readShown, type Asked, type Shown } from "../../core/quantity/read";
 import { RECHECK, testKey } from "../../core/simulate/test";
 import { MeterBar } from "../meter/MeterBar";
 import { useKept } from "../shell/useKept";
+import { judgeTyped, loneOne, sawBody } from "../../core/journal/bodies";
+import type { EventBody } from "../../core/journal/events";
+import { readingBody } from "../../core/journal/reading-body";
+
+/** A reading as it is logged. */
+export type Reading = Extract<EventBody, { type: "reading" }>;
 
 interface Props {
   readonly job: string;
@@ -19,10 +23,12 @@ interface Props {
   readonly laid: Laid;
   /** How often this test was made before: what was typed for the last time is not what is typed now. */
   readonly before: number;
+  /** Whether it is the test that was proposed. */
+  readonly proposed: boolean;
   readonly busy: boolean;
-  readonly onRecord: (typed: string, shown: Shown) => Promise<boolean>;
+  readonly onRecord: (body: Reading) => Promise<boolean>;
   /** A whole reading stands in the field; more may be typed. */
-  readonly onTyping: (typed: string, shown: Shown) => void;
+  readonly onTyping: (body: Reading) => void;
 }
 
 const UNIT = {
@@ -40,16 +46,12 @@ const UNIT = {
   insulation: "Ω",
 } as const;
 
-function askedFor(fn: Laid["test"]["function"]): Asked {
-  return unitOf(fn) || "beep";
-}
-
 /** Takes what the meter shows, or what is seen. What is typed survives a reload until it is logged. */
 export function ReadingField(props: Props) {
   return props.laid.test.function === "look" ? <Labels {...props} /> : <Typed {...props} />;
 }
 
-function Typed({ job, laid, before, busy, onRecord, onTyping }: Props) {
+function Typed({ job, laid, before, proposed, busy, onRecord, onTyping }: Props) {
   const [typed, setTyped] = useKept(`unzo.draft.${job}.${testKey(laid.test)}${before > 0 ? `.${before}` : ""}`);
   const [problem, setProblem] = useState("");
   const [asksOverload, setAsksOverload] = useState(false);
@@ -64,34 +66,29 @@ function Typed({ job, laid, before, busy, onRecord, onTyping }: Props) {
     setProblem("");
     setAsksOverload(false);
     setNothing(false);
-    const result = readShown(text, askedFor(laid.test.function));
-    if (result.ok && !busy) onTyping(text.trim(), result.shown);
+    const judged = judgeTyped(laid, text, proposed);
+    if (judged.kind === "read" && !busy) onTyping(judged.body);
   }
 
-  async function record(text: string, shown: Shown) {
+  async function record(body: Reading) {
     if (busy) return setProblem("One moment, the last entry is still on its way. Then press Enter again.");
-    if (await onRecord(text, shown)) setTyped("");
+    if (await onRecord(body)) setTyped("");
   }
 
-  async function submit(event: FormEvent) {
+  function submit(event: FormEvent) {
     event.preventDefault();
-    if (typed.trim() === "" && nothing) return submitNothing();
-    const result = readShown(typed, askedFor(laid.test.function));
-    if (result.ok) return record(typed.trim(), result.shown);
-    setAsksOverload(result.ask === "overload?");
-    setNothing(typed.trim() === "");
-    setProblem(
-      typed.trim() === "" ? "Type what the meter shows. If it shows nothing, press Enter once more." : result.sentence,
-    );
-  }
-
-  async function submitNothing() {
-    const result = readShown("nothing", askedFor(laid.test.function));
-    if (result.ok) await record("nothing", result.shown);
+    // An empty field sent twice says that the meter shows nothing.
+    const judged = judgeTyped(laid, typed.trim() === "" && nothing ? "nothing" : typed, proposed);
+    if (judged.kind === "read") return void record(judged.body);
+    setNothing(judged.kind === "empty");
+    if (judged.kind === "empty")
+      return setProblem("Type what the meter shows. If it shows nothing, press Enter once more.");
+    setAsksOverload(judged.ask === "overload?");
+    setProblem(judged.sentence);
   }
 
   return (
-    <Form className="reading" onSubmit={(e) => void submit(e)} noValidate>
+    <Form className="reading" onSubmit={submit} noValidate>
       <Form.Label htmlFor="reading" className="visually-hidden">
         Reading, {laid.functionWords}
       </Form.Label>
@@ -122,7 +119,7 @@ function Typed({ job, laid, before, busy, onRecord, onTyping }: Props) {
           leads={{ setup: laid.test.setup, red: laid.test.red, black: laid.test.black }}
           where={{ job }}
           busy={busy}
-          onReading={record}
+          onReading={(text, shown) => record(readingBody(laid, text, shown, proposed))}
         />
       )}
       <p id="reading-problem" className="problem" role="alert">
@@ -130,18 +127,10 @@ function Typed({ job, laid, before, busy, onRecord, onTyping }: Props) {
       </p>
       {asksOverload ? (
         <div className="d-flex gap-2">
-          <Button variant="outline-dark" onClick={() => void record("1 (overload)", { kind: "overload" })}>
+          <Button variant="outline-dark" onClick={() => void record(loneOne(laid, "overload", proposed))}>
             Overload
           </Button>
-          <Button
-            variant="outline-dark"
-            onClick={() =>
-              void record(
-                "1 ohm",
-                laid.test.function === "continuity" ? { kind: "beep", beeps: true } : { kind: "value", value: 1 },
-              )
-            }
-          >
+          <Button variant="outline-dark" onClick={() => void record(loneOne(laid, "one ohm", proposed))}>
             One ohm
           </Button>
         </div>
@@ -150,13 +139,13 @@ function Typed({ job, laid, before, busy, onRecord, onTyping }: Props) {
   );
 }
 
-function Labels({ machine, laid, busy, onRecord }: Props) {
+function Labels({ machine, laid, proposed, busy, onRecord }: Props) {
   const part = machine.partById.get(laid.test.red)!;
   const known = part.labels ?? [];
   const labels: readonly string[] =
     laid.test.instant === "recheck" ? RECHECK : known.includes(FLICKERS) ? known : [...known, FLICKERS];
   const record = (label: string) => {
-    if (!busy) void onRecord(label, { kind: "label", label });
+    if (!busy) void onRecord(sawBody(laid, label, proposed));
   };
   const first = useRef<HTMLButtonElement>(null);
   useEffect(() => {

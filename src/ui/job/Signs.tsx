@@ -9,6 +9,7 @@ import type { EventBody } from "../../core/journal/events";
 import type { Machine } from "../../core/model/machine";
 import { useEngine, type Desk } from "../engine/useEngine";
 import { Problem } from "../engine/Problem";
+import { noticedBody, triedBody } from "../../core/journal/bodies";
 
 interface Props {
   readonly machine: Machine;
@@ -22,14 +23,7 @@ interface Props {
 export function Signs({ desk, evidence, busy, onLog }: Omit<Props, "machine">) {
   const { value, problem } = useEngine(desk, "signs", [evidence], true);
   const signs = (value ?? []).slice(0, 6);
-  const log = (s: SignAsked, there: boolean) =>
-    void onLog({
-      type: "noticed",
-      part: s.part,
-      sign: s.sign,
-      there,
-      words: `${s.partName}: ${s.words}. ${there ? "So it is." : "Not so."}`,
-    });
+  const log = (s: SignAsked, there: boolean) => void onLog(noticedBody(s, there));
   if (problem) return <Problem words={problem} />;
   return (
     <ul className="signs">
@@ -64,12 +58,7 @@ export function Tried({ machine, busy, onLog }: Pick<Props, "machine" | "busy" |
   const log = (result: "gone" | "stays") => {
     const chosen = machine.pieceById.get(piece);
     if (chosen)
-      void onLog({
-        type: "tried",
-        piece,
-        result,
-        words: `Tried: ${chosen.name}, ${chosen.repair.toLowerCase()}. The complaint ${result === "gone" ? "is gone" : "stays"}.`,
-      }).then((done) => {
+      void onLog(triedBody(chosen, result)).then((done) => {
         if (done) setPiece("");
       });
   };

@@ -3,6 +3,7 @@
 import Button from "react-bootstrap/Button";
 import type { EventBody } from "../../core/journal/events";
 import type { Job } from "../../core/journal/fold";
+import { stillThere } from "../../core/journal/bodies";
 
 /** A simple cause was found: put it right and try. Still there, the search goes on with that cause ruled out. */
 export function SimpleCause({
@@ -21,13 +22,7 @@ export function SimpleCause({
   const last = [...job.answers].reverse().find((a) => a.body.type === "answered" && a.body.answer !== "skip");
   const still = () => {
     if (last?.body.type !== "answered") return;
-    // The opposite of the answer that found it.
-    void onLog({
-      type: "answered",
-      first: last.body.first,
-      answer: last.body.answer === "yes" ? "no" : "yes",
-      words: `Put right (${sentence}); the complaint stays.`,
-    });
+    void onLog(stillThere(last.body, sentence));
   };
   return (
     <div className="next">

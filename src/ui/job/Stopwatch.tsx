@@ -5,6 +5,7 @@ import Button from "react-bootstrap/Button";
 import type { SheetLoad } from "../../core/schedule/run-sheet";
 import type { EventBody } from "../../core/journal/events";
 import { clockOf } from "./useRest";
+import { timedBody } from "../../core/journal/bodies";
 
 /** Times when something comes: started as the step is brought about, stopped when it is seen, or given up. */
 export function Stopwatch({
@@ -43,17 +44,7 @@ export function Stopwatch({
   const stop = (came: boolean) => {
     const seconds = Math.round((performance.now() - started) / 100) / 10;
     setStarted(null);
-    void onLog({
-      type: "timed",
-      setup,
-      part: load.part,
-      label: load.should,
-      seconds: came ? seconds : null,
-      watched: Math.max(1, seconds),
-      words: came
-        ? `${load.name}: ${load.should} after ${seconds} s`
-        : `${load.name}: not ${load.should} within ${seconds} s`,
-    });
+    void onLog(timedBody(setup, load, seconds, came));
   };
   return (
     <div className="stopwatch" role="group" aria-label={`${load.name}: time until ${load.should}`}>

@@ -6,6 +6,7 @@ import Form from "react-bootstrap/Form";
 import type { EventBody } from "../../core/journal/events";
 import type { Job } from "../../core/journal/fold";
 import { readEngineering } from "../../core/quantity/read";
+import { surroundingsBody } from "../../core/journal/bodies";
 
 /** How warm it is and what the mains is at: asked once, kept with the job, used in everything that is worked out. */
 export function Surroundings({
@@ -27,13 +28,7 @@ export function Surroundings({
     const given = { ...read("celsius", celsius, -40, 70), ...read("volts", volts, 0, 600) };
     if ("problem" in given) return setProblem(given.problem!);
     if (given.celsius === undefined && given.volts === undefined) return setProblem("Type one of the two.");
-    const words = [
-      given.celsius === undefined ? "" : `${given.celsius} °C here`,
-      given.volts === undefined ? "" : `mains at ${given.volts} V`,
-    ]
-      .filter(Boolean)
-      .join(", ");
-    if (await onLog({ type: "surroundings", ...given, words })) {
+    if (await onLog(surroundingsBody(given))) {
       setCelsius("");
       setVolts("");
       setProblem("");

@@ -3,6 +3,7 @@
 import Button from "react-bootstrap/Button";
 import type { Attempt } from "../../core/diagnose/advice/advise";
 import type { EventBody } from "../../core/journal/events";
+import { triedBody } from "../../core/journal/bodies";
 
 interface Props {
   readonly attempt: Attempt;
@@ -13,13 +14,7 @@ interface Props {
 
 /** A repair that is cheaper to try than its fault is to find. */
 export function TryFirst({ attempt, busy, onLog, onMeasure }: Props) {
-  const tried = (result: "gone" | "stays") =>
-    void onLog({
-      type: "tried",
-      piece: attempt.piece,
-      result,
-      words: `Tried: ${attempt.name}, ${attempt.repair.charAt(0).toLowerCase()}${attempt.repair.slice(1)}. The complaint ${result === "gone" ? "is gone" : "stays"}.`,
-    });
+  const tried = (result: "gone" | "stays") => void onLog(triedBody({ ...attempt, id: attempt.piece }, result));
   return (
     <div className="next" aria-busy={busy}>
       <div className="next-kicker">

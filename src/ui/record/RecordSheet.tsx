@@ -14,6 +14,7 @@ import { send } from "../shell/send";
 import { useKept } from "../shell/useKept";
 import { clockTime, dayName } from "../shell/time";
 import { logEntry, offerChanges, photoAddress } from "../../contract/jobs";
+import { noteBody } from "../../core/journal/bodies";
 
 /** The record of a job, on screen and on paper: everything as it was shown when it happened. */
 export function RecordSheet({ job, file }: { job: Job; file: MachineFile }) {
@@ -305,7 +306,7 @@ function NoteForm({ job }: { job: Job }) {
         id: (id.current ??= crypto.randomUUID()),
         v: 1,
         actor: who || job.opened.actor,
-        body: { type: "note", text: text.trim() },
+        body: noteBody(text),
       });
       id.current = null;
       setText("");

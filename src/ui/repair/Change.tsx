@@ -11,6 +11,7 @@ import { builtWords, type ModificationProof } from "../../core/repair/modificati
 import { ChangeChoice, changeOf, FIRST_DRAFT, type ChangeDraft } from "../machine/ChangeChoice";
 import { useDesk } from "../shell/useDesk";
 import type { RepairProps } from "./repair-props";
+import { modifiedBody } from "../../core/journal/bodies";
 
 const WHAT = [
   ["put in", "Put a part into a lead"],
@@ -94,20 +95,7 @@ export function Change({ machine, job, unit, busy, onLog }: RepairProps & { read
 
   async function build() {
     if (!current?.allowed) return;
-    if (
-      await onLog({
-        type: "modified",
-        changes,
-        words: all
-          .map((k) => k.words)
-          .join("; ")
-          .slice(0, 400),
-        reason: reason.trim(),
-        customer: customer.trim(),
-        proof: current.findings.map((f) => f.words.slice(0, 300)),
-      })
-    )
-      setKept([]);
+    if (await onLog(modifiedBody(all, { reason, customer }, current.findings))) setKept([]);
   }
 
   return (

@@ -8,6 +8,7 @@ import { cheapWhileOpen, optionsFor, outlay, USUAL_RATES, weighOptions } from ".
 import { useKept } from "../shell/useKept";
 import { PartMatch } from "./PartMatch";
 import type { RepairProps } from "./repair-props";
+import { decidedBody } from "../../core/journal/bodies";
 
 /** What to do about the cause, by expected cost; warranty and seals asked first, the customer's word on the price kept. */
 export function Decide({
@@ -52,21 +53,22 @@ export function Decide({
   async function decide() {
     if (!chosen || !asked) return;
     const { option } = chosen;
-    const done = await onLog({
-      type: "decided",
-      piece,
-      ...(cause ? { fault: cause } : {}),
-      option: option.id,
-      words: option.words,
-      minutes: option.minutes,
-      price: Math.round(outlay(option, rates)),
-      temporary: option.temporary,
-      warranty,
-      seals,
-      ...(by.trim() !== "" && agreed.ok && agreed.value >= 0
-        ? { approved: { by: by.trim(), price: agreed.value } }
-        : {}),
-    });
+    const done = await onLog(
+      decidedBody({
+        piece,
+        ...(cause ? { fault: cause } : {}),
+        option: option.id,
+        words: option.words,
+        minutes: option.minutes,
+        price: Math.round(outlay(option, rates)),
+        temporary: option.temporary,
+        warranty,
+        seals,
+        ...(by.trim() !== "" && agreed.ok && agreed.value >= 0
+          ? { approved: { by: by.trim(), price: agreed.value } }
+          : {}),
+      }),
+    );
     if (done) onDone();
   }
   return (

@@ -6,6 +6,7 @@ import Form from "react-bootstrap/Form";
 import type { EventBody } from "../../core/journal/events";
 import type { Job } from "../../core/journal/fold";
 import { canBePutBack, type LeftBehind } from "../../core/repair/left-behind";
+import { changedBody, restoredBody } from "../../core/journal/bodies";
 
 interface Props {
   readonly left: readonly LeftBehind[];
@@ -21,7 +22,7 @@ export function LeftList({ left, job, busy, onLog }: Props) {
   async function add(event: FormEvent) {
     event.preventDefault();
     if (words.trim() === "") return field.current?.focus();
-    if (await onLog({ type: "changed", item: `noted ${job.lastSeq + 1}`, words: words.trim() })) setWords("");
+    if (await onLog(changedBody(job.lastSeq + 1, words))) setWords("");
   }
   return (
     <section className="rig-sheet" aria-label="Put back">
@@ -42,7 +43,7 @@ export function LeftList({ left, job, busy, onLog }: Props) {
                   variant="outline-dark"
                   disabled={busy}
                   aria-label={`Put back: ${l.words}`}
-                  onClick={() => void onLog({ type: "restored", item: l.item, words: l.words })}
+                  onClick={() => void onLog(restoredBody(l))}
                 >
                   <i className="bi bi-check-lg" aria-hidden /> Back
                 </Button>

@@ -5,6 +5,7 @@ import Button from "react-bootstrap/Button";
 import Form from "react-bootstrap/Form";
 import { matchPart } from "../../core/repair/part-match";
 import type { RepairProps } from "./repair-props";
+import { matchedBody } from "../../core/journal/bodies";
 
 /** Holds the part in the hand against what belongs in here. */
 export function PartMatch({ machine, job, piece, busy, onLog }: RepairProps) {
@@ -57,16 +58,7 @@ export function PartMatch({ machine, job, piece, busy, onLog }: RepairProps) {
             size="sm"
             variant="outline-dark"
             disabled={busy || logged === true}
-            onClick={() =>
-              void onLog({
-                type: "matched",
-                piece,
-                number: number.trim(),
-                revision: revision.trim(),
-                fits: match.fits,
-                words: [match.words, ...match.differences.map((d) => d.words)].join(" ").slice(0, 600),
-              })
-            }
+            onClick={() => void onLog(matchedBody(piece, { number, revision }, match))}
           >
             {logged ? "Noted" : "Note it"}
           </Button>

@@ -9,6 +9,7 @@ import type { Done, Job } from "../../core/journal/fold";
 import { smaller } from "./smaller";
 import { keepPhoto, photoAddress } from "../../contract/jobs";
 import { send } from "../shell/send";
+import { photoBody } from "../../core/journal/bodies";
 
 // The drawing library knows the browser only.
 const PhotoMarks = dynamic(() => import("./PhotoMarks").then((m) => m.PhotoMarks), {
@@ -37,7 +38,7 @@ export function Photos({ job, stage, busy, onLog }: Props) {
     setProblem("");
     try {
       const { hash } = await send(keepPhoto, [], await smaller(file));
-      await onLog({ type: "photo", hash, stage, caption: "", marks: [] });
+      await onLog(photoBody(hash, stage));
     } catch (error) {
       setProblem((error as Error).message);
     } finally {

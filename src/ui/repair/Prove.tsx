@@ -11,6 +11,7 @@ import { useDesk } from "../shell/useDesk";
 import { useKept } from "../shell/useKept";
 import type { RepairProps } from "./repair-props";
 import { useEngine } from "../engine/useEngine";
+import { provedBody, waitedBody, waitingBody } from "../../core/journal/bodies";
 
 const NONE: readonly ProofStep[] = [];
 
@@ -56,18 +57,8 @@ export function Prove({
 
   async function record(passed: boolean, typed: string) {
     if (!step) return;
-    if (waiting) await onLog({ type: "waited", wait: step.id });
-    if (
-      !(await onLog({
-        type: "proved",
-        step: step.id,
-        words: step.words,
-        passed,
-        typed: typed.slice(0, 80),
-        limit: step.expected.slice(0, 120),
-      }))
-    )
-      return;
+    if (waiting) await onLog(waitedBody(step.id));
+    if (!(await onLog(provedBody(step, passed, typed)))) return;
     setPicked(null);
     const told = toldOfRepair(machine, job, piece, steps, step, passed, typed);
     // Where it has not helped, the search goes on with all that is known.
@@ -106,9 +97,7 @@ export function Prove({
                 variant="outline-dark"
                 className="mb-2"
                 disabled={busy}
-                onClick={() =>
-                  void onLog({ type: "waiting", wait: step.id, words: step.words, seconds: step.wait!, piece })
-                }
+                onClick={() => void onLog(waitingBody(step, step.wait!, piece))}
               >
                 <i className="bi bi-hourglass-split" aria-hidden /> Start the clock
               </Button>

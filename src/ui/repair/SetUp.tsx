@@ -10,6 +10,7 @@ import { carryOver } from "../../core/repair/carry-over";
 import { drawingOf, settingWords } from "../../core/workbench/coded-switch";
 import { SwitchRow } from "../tools/SwitchRow";
 import type { RepairProps } from "./repair-props";
+import { settingCarried, settingFound, stagedBody } from "../../core/journal/bodies";
 
 /** The settings of the old board onto the new one, key by key, tried on a simulated board first; and modules that are added. */
 export function SetUp({
@@ -41,13 +42,7 @@ export function SetUp({
               const drawing = s.value === null ? null : drawingOf(setting(s.setting), s.value, `${s.name}: ${s.words}`);
               const now = setNow(s.setting);
               const isSet = now?.type === "setting" && now.value === s.value;
-              const set: EventBody = {
-                type: "setting",
-                setting: s.setting,
-                value: s.value ?? "",
-                moment: "set",
-                words: `${s.name} set to ${s.value ?? ""} on the new board`,
-              };
+              const set = settingCarried(setting(s.setting), s.value ?? "", "hand");
               const refused = s.value === null || isSet ? null : refusal(set);
               return (
                 <li key={s.setting}>
@@ -60,13 +55,13 @@ export function SetUp({
                       disabled={busy}
                       onChange={(e) => {
                         if (e.target.value)
-                          void onLog({
-                            type: "setting",
-                            setting: s.setting,
-                            value: e.target.value,
-                            moment: "found",
-                            words: `${s.name} found at ${e.target.value}, ${settingWords(setting(s.setting), e.target.value)}`,
-                          });
+                          void onLog(
+                            settingFound(
+                              setting(s.setting),
+                              e.target.value,
+                              settingWords(setting(s.setting), e.target.value),
+                            ),
+                          );
                       }}
                     >
                       <option value="">not read yet</option>
@@ -150,13 +145,7 @@ export function SetUp({
                   void (async () => {
                     for (const s of carried.settings)
                       if (s.by === "menu" && s.value !== null)
-                        await onLog({
-                          type: "setting",
-                          setting: s.setting,
-                          value: s.value,
-                          moment: "set",
-                          words: `${s.name} entered as ${s.value} on the new board`,
-                        });
+                        await onLog(settingCarried(setting(s.setting), s.value, "menu"));
                   })()
                 }
               >
@@ -183,9 +172,7 @@ export function SetUp({
                     label={<strong>{stage.name}</strong>}
                     checked={done.has(stage.id)}
                     disabled={busy}
-                    onChange={() =>
-                      void onLog({ type: "staged", plan: a.id, stage: stage.id, done: !done.has(stage.id) })
-                    }
+                    onChange={() => void onLog(stagedBody(a.id, stage.id, !done.has(stage.id)))}
                   />
                   <ul>
                     {stage.steps.map((s) => (

@@ -6,6 +6,7 @@ import Form from "react-bootstrap/Form";
 import { swapPlan, type SwapStage } from "../../core/repair/swap-plan";
 import type { RepairProps } from "./repair-props";
 import { Photos } from "./Photos";
+import { stagedBody } from "../../core/journal/bodies";
 
 /** How the piece comes out and goes in, stage by stage; ticks and photos are kept in the journal. */
 export function Swap({ machine, job, piece, busy, onLog, onDone }: RepairProps & { readonly onDone: () => void }) {
@@ -47,7 +48,7 @@ export function Swap({ machine, job, piece, busy, onLog, onDone }: RepairProps &
             done={done.has(stage.id)}
             isNext={stage === next}
             busy={busy}
-            onTick={() => void onLog({ type: "staged", plan: piece, stage: stage.id, done: !done.has(stage.id) })}
+            onTick={() => void onLog(stagedBody(piece, stage.id, !done.has(stage.id)))}
           >
             {stage.steps.some((s) => s.photo) ? <Photos job={job} stage={stage.id} busy={busy} onLog={onLog} /> : null}
           </Stage>

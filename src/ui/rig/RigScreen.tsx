@@ -17,6 +17,7 @@ import { send } from "../shell/send";
 import { TopBar } from "../shell/TopBar";
 import { useKept } from "../shell/useKept";
 import { logEntry } from "../../contract/jobs";
+import { aloneBody } from "../../core/journal/bodies";
 
 interface Props {
   readonly machines: readonly { readonly id: string; readonly name: string }[];
@@ -54,13 +55,12 @@ export function RigScreen({ machines, machine, boards, rig, job }: Props) {
           id: crypto.randomUUID(),
           v: 1,
           actor: who || job.actor,
-          body: {
-            type: "alone",
-            ...found,
-            tool: "rig",
-            typed: { seen: String(seen.length) },
-            words: `${rig.boardName} on the bench rig: ${verdict.words} ${verdict.why}`.slice(0, 400),
-          },
+          body: aloneBody(
+            found,
+            "rig",
+            { seen: String(seen.length) },
+            `${rig.boardName} on the bench rig: ${verdict.words} ${verdict.why}`,
+          ),
         });
       }
       router.push(`/jobs/${job.id}`);

@@ -12,6 +12,7 @@ import { TopBar } from "../shell/TopBar";
 import { useKept } from "../shell/useKept";
 import { SwitchRow } from "../tools/SwitchRow";
 import { logEntry } from "../../contract/jobs";
+import { settingFound, settingSet } from "../../core/journal/bodies";
 
 interface Noted {
   readonly setting: string;
@@ -90,13 +91,7 @@ function Setting({ setting, job }: { setting: SettingEntry; job: Props["job"] })
         id: crypto.randomUUID(),
         v: 1,
         actor: who || job!.actor,
-        body: {
-          type: "setting",
-          setting: setting.id,
-          value,
-          moment,
-          words: `${setting.name} ${moment === "found" ? "found" : "set to"}: ${value}, ${settingWords(setting, value)}`,
-        },
+        body: (moment === "found" ? settingFound : settingSet)(setting, value, settingWords(setting, value)),
       });
       setRecorded((r) => ({ ...r, [moment]: value }));
     } catch (error) {

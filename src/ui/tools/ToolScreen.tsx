@@ -19,6 +19,7 @@ import { Units } from "./Units";
 import { useLiked } from "./useLiked";
 import type { Change } from "../../core/model/as-found";
 import { logEntry } from "../../contract/jobs";
+import { aloneBody } from "../../core/journal/bodies";
 
 interface Props {
   readonly id: string;
@@ -75,15 +76,12 @@ export function ToolScreen({ id, typed: given, inJob }: Props) {
         id: crypto.randomUUID(),
         v: 1,
         actor: who || inJob.actor,
-        body: {
-          type: "alone",
-          part: inJob.part,
-          found: kind,
-          ...(mode ? { mode } : {}),
-          tool: tool.id,
-          typed: Object.fromEntries(Object.entries(typed).filter(([, v]) => v.trim() !== "")),
-          words: `${part.own.name}, by itself: ${words}`.slice(0, 400),
-        },
+        body: aloneBody(
+          { part: inJob.part, found: kind, ...(mode ? { mode } : {}) },
+          tool.id,
+          typed,
+          `${part.own.name}, by itself: ${words}`,
+        ),
       });
       router.push(`/jobs/${inJob.job}`);
     } catch (error) {

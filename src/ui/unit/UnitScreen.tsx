@@ -13,6 +13,7 @@ import { NewJob } from "../start/NewJob";
 import { serialWords } from "./plate";
 import { UnitData } from "./UnitData";
 import { logEntry } from "../../contract/jobs";
+import { madeGoodBody } from "../../core/journal/bodies";
 
 /** What stays with a unit from job to job: what was built into it, what is only patched, its settings, its jobs. */
 export function UnitScreen({ unit }: { unit: UnitRecord }) {
@@ -30,7 +31,7 @@ export function UnitScreen({ unit }: { unit: UnitRecord }) {
         id,
         v: 1,
         actor: who || "Someone",
-        body: { type: "made good", event, words },
+        body: madeGoodBody(event, words),
       });
       setProblem("");
       router.refresh();

@@ -18,11 +18,12 @@ import {
   type PieceSuspect,
 } from "../belief/suspects";
 import { inVain, planWay, type Spread, type Way } from "../planning/rollout";
-import { callsForMore, oddOnes, widen, type OddOne } from "../belief/widening";
+import { type OddOne } from "../belief/widening";
 import { verdictOf, windowOf } from "../reading/window";
-import { type Beliefs, believe } from "../belief/beliefs";
+import { type Beliefs } from "../belief/beliefs";
 import type { FaultDictionary } from "../dictionary/fault-dictionary";
 import { type RatedTest, rate, rateOne, choose } from "../planning/rating";
+import { weigh } from "../belief/weigh";
 
 /** Why the search has ended, as a sentence. */
 export interface Stop {
@@ -74,47 +75,6 @@ export const FOUND_SURELY = 0.995;
 export function isFound(dictionary: FaultDictionary, top: PieceSuspect): boolean {
   const surely = top.piece === "no-fault" || dictionary.machine.pieceById.get(top.piece)?.board === true;
   return top.probability >= (surely ? FOUND_SURELY : FOUND);
-}
-
-/** Evidence weighed, and the dictionary that explains it. */
-export interface Weighed {
-  readonly dictionary: FaultDictionary;
-  readonly beliefs: Beliefs;
-  readonly odd: readonly OddOne[];
-}
-
-// A screen asks several things of the same evidence; a wide look takes long, and comes to the same each time.
-const LAST = new WeakMap<FaultDictionary, { readonly key: string; readonly weighed: Weighed }>();
-
-/** The evidence weighed: by the single faults, or by more where those do not explain it. */
-export function weigh(narrow: FaultDictionary, evidence: readonly Evidence[]): Weighed {
-  const key = JSON.stringify(evidence);
-  const last = LAST.get(narrow);
-  if (last?.key === key) return last.weighed;
-  const weighed = weighAnew(narrow, evidence);
-  LAST.set(narrow, { key, weighed });
-  return weighed;
-}
-
-/**
- * Whether the last of the evidence fits something that is still possible, and one fault is enough for all of it. What is half typed mostly
- * fits nothing, and then a wide look would be taken for a reading that nobody made.
- */
-export function fitsSomething(narrow: FaultDictionary, evidence: readonly Evidence[]): boolean {
-  const beliefs = believe(narrow, evidence);
-  const odd = oddOnes(narrow, evidence, beliefs);
-  if (odd.some((o) => o.evidence === evidence.at(-1)?.id) || callsForMore(narrow, evidence, beliefs, odd)) return false;
-  LAST.set(narrow, { key: JSON.stringify(evidence), weighed: { dictionary: narrow, beliefs, odd } });
-  return true;
-}
-
-function weighAnew(narrow: FaultDictionary, evidence: readonly Evidence[]): Weighed {
-  const beliefs = believe(narrow, evidence);
-  const odd = oddOnes(narrow, evidence, beliefs);
-  if (!callsForMore(narrow, evidence, beliefs, odd)) return { dictionary: narrow, beliefs, odd };
-  const dictionary = widen(narrow, evidence);
-  const wider = believe(dictionary, evidence);
-  return { dictionary, beliefs: wider, odd: oddOnes(dictionary, evidence, wider) };
 }
 
 /** What to believe and what to do next. Pure: the same inputs give the same advice. */
