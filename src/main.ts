@@ -3,6 +3,7 @@ import next from "next";
 import { GET as alive } from "./app/api/alive/route";
 import { GET as health } from "./app/api/health/route";
 import { collectOrphans } from "./server/photos";
+import { follower } from "./server/live";
 
 /**
  * The application's own server: the framework's, behind one that refuses what the framework cannot read and holds nobody up for ever.
@@ -104,7 +105,8 @@ setInterval(() => {
 }, 6 * 3_600_000).unref();
 for (const name of ["SIGINT", "SIGTERM"] as const)
   process.on(name, () => {
-    // What is under way is answered first.
+    // What is under way is answered first; a stream that follows a journal would never end by itself.
+    follower().close();
     server.close(() => process.exit(0));
     server.closeIdleConnections();
     setTimeout(() => process.exit(0), 3000).unref();

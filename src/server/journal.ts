@@ -16,6 +16,7 @@ import { Refusal } from "./refusal";
 import { events, jobs, units, waits } from "./schema";
 import { bodyOf, entriesOf, lockStream, twinOf, writeEntry } from "./streams";
 import { learnWhenClosed } from "./learned-times";
+import { follower } from "./live";
 
 /** Ledgers kept in this process; each is verified by its sequence number while the stream's row is held. */
 const KEPT = 200;
@@ -49,6 +50,7 @@ export async function appendEvent(job: string, event: NewEvent, now: Date): Prom
       throw error;
     });
     if (outcome.kind === "written") {
+      follower().look();
       if (event.body.type === "called") learnWhenClosed(job);
       return outcome.event;
     }

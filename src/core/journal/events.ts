@@ -31,6 +31,9 @@ export const testSchema = z.strictObject({
   instant: z.enum(["settled", "recheck"]),
 });
 
+/** The last entry that stood on the screen of whoever wrote this one: what came between was not known to them. Old entries have none. */
+const seen = { after: z.uuid().optional() };
+
 /** A reading with all that was on the screen when it was taken; records show this and never compute it again. */
 const reading = z.strictObject({
   type: z.literal("reading"),
@@ -51,6 +54,7 @@ const reading = z.strictObject({
     proposed: z.boolean(),
   }),
   coreVersion: text(20),
+  ...seen,
 });
 
 /** What a job is for. Jobs opened before there were kinds are repairs. */
@@ -82,6 +86,7 @@ export const eventBodySchema = z.discriminatedUnion("type", [
   /** A simple cause asked for before anything is opened; "skip" is no evidence. The question "*" stands for all that are left. */
   z.strictObject({
     type: z.literal("answered"),
+    ...seen,
     first: text(60),
     answer: z.enum(["yes", "no", "skip"]),
     words: text(400),
@@ -89,6 +94,7 @@ export const eventBodySchema = z.discriminatedUnion("type", [
   /** What was seen to work, and what was not. */
   z.strictObject({
     type: z.literal("compared"),
+    ...seen,
     sees: z
       .array(z.strictObject({ setup: text(60), part: text(60), label: text(40) }))
       .min(2)
@@ -96,12 +102,26 @@ export const eventBodySchema = z.discriminatedUnion("type", [
     words: text(400),
   }),
   /** A sign looked for: there, or not. The part "*" is the whole of it. */
-  z.strictObject({ type: z.literal("noticed"), part: text(60), sign: text(60), there: z.boolean(), words: text(400) }),
+  z.strictObject({
+    type: z.literal("noticed"),
+    ...seen,
+    part: text(60),
+    sign: text(60),
+    there: z.boolean(),
+    words: text(400),
+  }),
   /** A repair that was tried, and whether the complaint went. */
-  z.strictObject({ type: z.literal("tried"), piece: text(60), result: z.enum(["gone", "stays"]), words: text(400) }),
+  z.strictObject({
+    type: z.literal("tried"),
+    ...seen,
+    piece: text(60),
+    result: z.enum(["gone", "stays"]),
+    words: text(400),
+  }),
   /** Something watched with a clock: after how many seconds it came; null: not while it was watched. */
   z.strictObject({
     type: z.literal("timed"),
+    ...seen,
     setup: text(60),
     part: text(60),
     label: text(40),
@@ -112,6 +132,7 @@ export const eventBodySchema = z.discriminatedUnion("type", [
   /** How warm it is where the unit stands, degrees Celsius, and what the mains is at, volts. */
   z.strictObject({
     type: z.literal("surroundings"),
+    ...seen,
     celsius: finite.min(-40).max(70).optional(),
     volts: finite.min(0).max(600).optional(),
     words: text(400),
@@ -119,6 +140,7 @@ export const eventBodySchema = z.discriminatedUnion("type", [
   /** A part tested by itself with a tool of the workbench: what was typed, and the verdict. */
   z.strictObject({
     type: z.literal("alone"),
+    ...seen,
     part: text(60),
     found: z.enum(["good", "bad"]),
     mode: text(60).optional(),
@@ -129,6 +151,7 @@ export const eventBodySchema = z.discriminatedUnion("type", [
   /** A setting as it was found on the unit, or as it was left. */
   z.strictObject({
     type: z.literal("setting"),
+    ...seen,
     setting: text(60),
     value: text(60),
     moment: z.enum(["found", "set"]),
@@ -222,6 +245,7 @@ export const eventBodySchema = z.discriminatedUnion("type", [
   z.strictObject({ type: z.literal("varied"), change: changeSchema, words: text(300) }),
   z.strictObject({
     type: z.literal("called"),
+    ...seen,
     piece: text(60),
     pieceName: text(120),
     cause: text(400),

@@ -51,6 +51,10 @@ import { useMeans, YourMeans } from "./YourMeans";
 import { useWhatIf } from "./useWhatIf";
 import { restoredBody, sawBody, standingBody, struckBody, variedBody, warnedBody } from "../../core/journal/bodies";
 import type { Reading } from "./ReadingField";
+import { ORDINARY_METER } from "../../core/instrument/meter";
+import { conflictsIn } from "../../core/journal/unseen";
+import { Conflicts } from "./Conflicts";
+import { OthersNote } from "./OthersNote";
 
 /** The heart of the product: where the fault may lie, what to measure next, what was measured. */
 export function JobScreen({
@@ -74,8 +78,13 @@ export function JobScreen({
   const [who] = useKept("unzo.who");
   const opener = events[0]?.actor ?? "Someone";
   const foresee = useRef<((coming: Job) => void) | null>(null);
-  const journal = useJournal(drawn, events, who || opener, foresee);
-  const { job: written, coming, sending, problem, log, refusal, foretell } = journal;
+  /** What others wrote since one last looked at what is next. */
+  const [others, setOthers] = useState<readonly JournalEvent[]>([]);
+  const journal = useJournal(drawn, events, who || opener, {
+    foresee,
+    onOther: (entries) => setOthers((before) => [...before, ...entries]),
+  });
+  const { job: written, coming, sending, problem, unseen, log, refusal, foretell } = journal;
   // What is on its way counts at once, and goes again should the journal refuse it; not so what ends the job, or makes another machine of the unit.
   const logged = coming && !coming.called && changesOf(coming) === changesOf(written) ? coming : written;
   // The unit in front of one may differ from its file: from here on its variant is what everything is worked out from.
@@ -119,10 +128,16 @@ export function JobScreen({
   const path = file.paths.find((p) => p.id === pathId) ?? file.paths[0]!;
 
   const chosenNow = chosen && chosen.key === key ? chosen : null;
-  const laid: Laid | null = chosenNow ? chosenNow.laid : (advice?.next ?? null);
-  const test = chosenNow?.test ?? advice?.next?.test ?? null;
+  const proposal: Laid | null = advice?.next ?? null;
+  // What others write changes the advice; the test one is at stays under one's hands until one has looked.
+  const [held, setHeld] = useState<Laid | null>(null);
+  if (others.length === 0 && held !== proposal && !chosenNow) setHeld(proposal);
+  const kept = others.length > 0 && !chosenNow ? held : null;
+  const laid: Laid | null = chosenNow ? chosenNow.laid : (kept ?? proposal);
+  const test = chosenNow?.test ?? kept?.test ?? proposal?.test ?? null;
+  const conflicts = useMemo(() => conflictsIn(written, unseen, ORDINARY_METER), [written, unseen]);
 
-  const attempt = advice?.attempt && !chosenNow && skipped !== key ? advice.attempt : null;
+  const attempt = advice?.attempt && !chosenNow && !kept && skipped !== key ? advice.attempt : null;
 
   const choose = useCallback(
     async (next: Test | null) => {
@@ -150,6 +165,7 @@ export function JobScreen({
   const record = useCallback(
     async (body: Reading) => {
       const done = await log(body);
+      if (done) setOthers([]);
       // Another test may have been chosen while it was on its way.
       const made = testKey({ ...body.test } as Test);
       if (done) setChosen((now) => (now && testKey(now.test) !== made ? now : null));
@@ -350,6 +366,8 @@ export function JobScreen({
               ))}
             </ul>
           ) : null}
+          <Conflicts conflicts={conflicts} busy={sending} onLog={log} onAgain={measure} />
+          <OthersNote entries={others} onNext={() => setOthers([])} />
           {advice && !fresh ? (
             <div className="thinking" role="status">
               <ProgressBar animated now={100} aria-label="Working out what follows" />
@@ -420,8 +438,8 @@ export function JobScreen({
               laid={laid}
               test={test}
               refused={chosenNow?.refused ?? null}
-              proposal={chosenNow ? null : advice.next}
-              stop={chosenNow ? null : advice.stop}
+              proposal={chosenNow || kept ? null : advice.next}
+              stop={chosenNow || kept ? null : advice.stop}
               likeliest={advice.suspects[0]?.faults[0]?.id.split(">")[0] ?? null}
               alternatives={chosenNow ? [] : advice.alternatives}
               isChosen={chosenNow !== null}
@@ -429,6 +447,7 @@ export function JobScreen({
               numbers={numbers}
               onChoose={(t) => void choose(t)}
               proposed={proposed}
+              others={others}
               onRecord={record}
               onTyping={typing}
               onCall={() => setCalling(true)}
@@ -453,7 +472,7 @@ export function JobScreen({
             onCall={() => setCalling(true)}
           />
           <Outlook advice={advice} desk={search.desk} evidence={evidence} job={job} />
-          <Trail job={job} written={written} onStrike={setStriking} />
+          <Trail job={job} written={written} unseen={unseen} onStrike={setStriking} />
           <Asked job={job} onTakeBack={(event) => void log(struckBody(event))} />
           <Found
             job={job}

@@ -18,6 +18,7 @@ import { SafetyNotice } from "./SafetyNotice";
 import { TestEditor } from "./TestEditor";
 import { clockOf } from "./useRest";
 import type { Reading } from "./ReadingField";
+import type { JournalEvent } from "../../core/journal/events";
 
 interface Props {
   readonly job: Job;
@@ -37,6 +38,8 @@ interface Props {
   readonly onRecord: (body: Reading) => Promise<boolean>;
   /** Whether what is laid out is what was proposed. */
   readonly proposed: boolean;
+  /** What others wrote since one last looked at what is next. */
+  readonly others: readonly JournalEvent[];
   /** A whole reading stands in the field; more may be typed. */
   readonly onTyping: (body: Reading) => void;
   readonly onCall: () => void;
@@ -77,6 +80,7 @@ export function NextTest(props: Props) {
     onRecord,
     onTyping,
     proposed,
+    others,
     onCall,
     onWarned,
     rest,
@@ -116,7 +120,11 @@ export function NextTest(props: Props) {
     );
   }
   const board = laid ? boardWith(machine, laid) : undefined;
-  const before = laid ? job.readings.filter((r) => testKey(r.body.test) === testKey(laid.test)).length : 0;
+  // What others measured here meanwhile does not clear the field that is being typed into.
+  const before = laid
+    ? job.readings.filter((r) => testKey(r.body.test) === testKey(laid.test) && !others.some((o) => o.id === r.id))
+        .length
+    : 0;
   const touched = laid && (laid.exposure === "live" || laid.exposure === "low voltage");
   return (
     <div

@@ -3,9 +3,21 @@
 import Button from "react-bootstrap/Button";
 import type { Job } from "../../core/journal/fold";
 import { clockTime } from "../shell/time";
+import type { Unseen } from "../../core/journal/unseen";
+import { unseenWords } from "./unseen-words";
 
 /** What was done, newest first. A reading is struck out, never erased. `written`: the job as the journal has it. */
-export function Trail({ job, written, onStrike }: { job: Job; written: Job; onStrike: (event: string) => void }) {
+export function Trail({
+  job,
+  written,
+  unseen,
+  onStrike,
+}: {
+  job: Job;
+  written: Job;
+  unseen: Unseen;
+  onStrike: (event: string) => void;
+}) {
   return (
     <section className="trail" aria-label="Done">
       <div className="panel-head">
@@ -28,7 +40,14 @@ export function Trail({ job, written, onStrike }: { job: Job; written: Job; onSt
                 <time dateTime={r.at} suppressHydrationWarning>
                   {clockTime(r.at)}
                 </time>{" "}
+                {r.actor === job.opened.actor ? null : `${r.actor}, `}
                 {r.struck ? `struck out: ${r.struck.reason}` : `${r.body.as.verdict}, wanted ${r.body.as.expected}`}
+                {unseen.has(r.id) ? (
+                  <span className="on-older">
+                    {" "}
+                    <i className="bi bi-clock-history" aria-hidden /> on older advice: {unseenWords(unseen.get(r.id)!)}
+                  </span>
+                ) : null}
                 {written.readings.some((w) => w.id === r.id) ? null : (
                   <span className="on-its-way">
                     {" "}

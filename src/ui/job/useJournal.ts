@@ -7,8 +7,10 @@ import type { Job } from "../../core/journal/fold";
 import { jobOn } from "../../core/journal/job";
 import { ledgerOf } from "../../core/journal/ledger";
 import type { Machine } from "../../core/model/machine";
-import { sendOnce } from "../shell/send";
-import { logEntry } from "../../contract/jobs";
+import { read, sendOnce } from "../shell/send";
+import { journalAfter, logEntry } from "../../contract/jobs";
+import { unseenIn, type Unseen } from "../../core/journal/unseen";
+import { useLive } from "./useLive";
 import { tellNews } from "../shell/useNews";
 
 /** The job as folded from its journal, and the way to add to it. */
@@ -18,6 +20,8 @@ export interface JournalDesk {
   readonly coming: Job | null;
   readonly sending: boolean;
   readonly problem: string;
+  /** Entries that were written without knowing what came before them. */
+  readonly unseen: Unseen;
   /**
    * Adds an event; true when the journal has it. Entries are written one after the other; when one is refused, those behind it are not
    * written either. A second try of the same body keeps its id, so it is logged once.
@@ -29,16 +33,37 @@ export interface JournalDesk {
   foretell(body: EventBody): Job;
 }
 
+/** Who is told what. */
+interface Told {
+  readonly foresee?: RefObject<((coming: Job) => void) | null>;
+  readonly onOther?: (entries: readonly JournalEvent[]) => void;
+}
+
 /** Said of what was entered on the advice that followed from an entry which could not be written. */
 const EITHER = "What was entered after it was not written either; it stands in its field.";
 
-/** `foresee` is told at once what the job will be, before anything is drawn. */
+/** Types of entry that rest on what was known when they were made. */
+const RESTS_ON: ReadonlySet<EventBody["type"]> = new Set<EventBody["type"]>([
+  "reading",
+  "answered",
+  "compared",
+  "noticed",
+  "tried",
+  "timed",
+  "alone",
+  "setting",
+  "surroundings",
+  "called",
+]);
+
+/** `foresee` is told at once what the job will be, before anything is drawn; `onOther` what somebody else has written. */
 export function useJournal(
   machine: Machine,
   initial: readonly JournalEvent[],
   actor: string,
-  foresee?: RefObject<((coming: Job) => void) | null>,
+  { foresee, onOther }: Told = {},
 ): JournalDesk {
+  // Entries without a gap: what decides and what is shown as written.
   const [events, setEvents] = useState(initial);
   const [problem, setProblem] = useState("");
   const [underWay, setUnderWay] = useState<readonly JournalEvent[]>([]);
@@ -47,43 +72,85 @@ export function useJournal(
     () => (underWay.length > 0 ? jobOn(machine, joined(events, underWay)) : null),
     [machine, events, underWay],
   );
-  // The same between two renders: what is known to be written, what is on its way and how each of it ends, in order.
+  // The same between two renders: what is known to be written, what is written but stands after a gap, what is on its way and how each
+  // of it ends, in order.
   const known = useRef(initial);
+  const aside = useRef<readonly JournalEvent[]>([]);
   const queue = useRef<readonly { readonly event: JournalEvent; readonly done: Promise<boolean> }[]>([]);
-  const ids = useRef(new Map<string, string>());
+  const drafts = useRef(new Map<string, { readonly id: string; after?: string }>());
 
-  /** The event that a body becomes; until it is written the same body has the same id. */
+  const show = useCallback(() => {
+    setEvents(known.current);
+    setUnderWay([...aside.current, ...queue.current.map((q) => q.event)]);
+  }, []);
+
+  /** Takes in entries that are written, in whatever order they come; those after a gap wait until it is filled. */
+  const take = useCallback(
+    (fresh: readonly JournalEvent[]) => {
+      const waiting = joined(aside.current, fresh).filter((e) => !known.current.some((k) => k.id === e.id));
+      const sorted = [...waiting].sort((a, b) => a.seq - b.seq);
+      let last = known.current.at(-1)?.seq ?? 0;
+      const next = sorted.filter((e) => e.seq === last + 1 && ++last > 0);
+      known.current = [...known.current, ...next];
+      aside.current = sorted.filter((e) => !next.includes(e));
+      show();
+      return next;
+    },
+    [show],
+  );
+
+  const isOwn = (id: string) =>
+    queue.current.some((q) => q.event.id === id) || [...drafts.current.values()].some((d) => d.id === id);
+  useLive(
+    job.id,
+    () => known.current.at(-1)?.seq ?? 0,
+    (entry) => {
+      if ("raw" in entry)
+        return setProblem(
+          "A newer Unzo has written into this job. Reload the page: it can be read here, not added to.",
+        );
+      const others = take([entry]).filter((e) => !isOwn(e.id));
+      if (others.length === 0) return;
+      tellNews();
+      onOther?.(others);
+    },
+  );
+
+  /** The event that a body becomes; until it is written the same body has the same id. `isLogged`: it is written now, on what is known now. */
   const eventOf = useCallback(
-    (body: EventBody): JournalEvent => {
+    (body: EventBody, isLogged: boolean): JournalEvent => {
       const content = JSON.stringify([actor, body]);
-      const id = ids.current.get(content) ?? crypto.randomUUID();
-      ids.current.set(content, id);
+      const draft = drafts.current.get(content) ?? { id: crypto.randomUUID() };
+      drafts.current.set(content, draft);
+      const before = [...known.current, ...aside.current, ...queue.current.map((q) => q.event)];
+      if (isLogged && RESTS_ON.has(body.type)) draft.after ??= before.at(-1)?.id;
       return {
-        id,
+        id: draft.id,
         job: job.id,
-        seq: known.current.reduce((most, e) => Math.max(most, e.seq), 0) + queue.current.length + 1,
+        seq: before.reduce((most, e) => Math.max(most, e.seq), 0) + 1,
         v: 1,
         at: new Date().toISOString(),
         actor,
-        body,
+        body: draft.after === undefined ? body : ({ ...body, after: draft.after } as EventBody),
       };
     },
     [actor, job.id],
   );
 
   const withEvent = useCallback(
-    (event: JournalEvent) => jobOn(machine, joined(known.current, [...queue.current.map((q) => q.event), event])),
+    (event: JournalEvent) =>
+      jobOn(machine, joined(known.current, [...aside.current, ...queue.current.map((q) => q.event), event])),
     [machine],
   );
 
   const log = useCallback(
     (body: EventBody): Promise<boolean> => {
-      const next = eventOf(body);
+      const next = eventOf(body, true);
       const { id } = next;
       const before = queue.current;
       const already = before.find((q) => q.event.id === id);
       if (already) return already.done;
-      const write = () => sendOnce(logEntry, [next.job], { id, v: 1, actor, body });
+      const write = () => sendOnce(logEntry, [next.job], { id, v: 1, actor, body: next.body });
       // The first is sent in this very moment: what follows from it is reckoned while it is on its way.
       const written =
         before.length === 0
@@ -94,13 +161,20 @@ export function useJournal(
             });
       const leave = () => {
         queue.current = queue.current.filter((q) => q.event.id !== id);
-        setUnderWay(queue.current.map((q) => q.event));
+        show();
       };
       const done = written.then(
-        ({ event }) => {
-          for (const [content, own] of ids.current) if (own === id) ids.current.delete(content);
-          known.current = joined(known.current, [event]);
-          setEvents(known.current);
+        async ({ event }) => {
+          take([event]);
+          // Somebody else was quicker: what lies between is fetched, unless the live stream brings it first.
+          if (aside.current.length > 0) {
+            const from = known.current.at(-1)?.seq ?? 0;
+            const missing = await read(journalAfter.address(next.job, String(from)), journalAfter.answer).catch(
+              () => null,
+            );
+            if (missing) take(missing.events);
+          }
+          for (const [content, draft] of drafts.current) if (draft.id === id) drafts.current.delete(content);
           leave();
           // What hangs on the journal elsewhere on the screen (what is waited for) looks again.
           tellNews();
@@ -116,14 +190,14 @@ export function useJournal(
       );
       foresee?.current?.(withEvent(next));
       queue.current = [...before, { event: next, done }];
-      setUnderWay(queue.current.map((q) => q.event));
+      show();
       setProblem("");
       return done;
     },
-    [actor, foresee, eventOf, withEvent],
+    [actor, foresee, eventOf, withEvent, take, show],
   );
 
-  const foretell = useCallback((body: EventBody) => withEvent(eventOf(body)), [withEvent, eventOf]);
+  const foretell = useCallback((body: EventBody) => withEvent(eventOf(body, false)), [withEvent, eventOf]);
 
   const ledger = useMemo(() => ledgerOf(job.id, events), [job.id, events]);
   const refusal = useCallback(
@@ -135,7 +209,8 @@ export function useJournal(
     [ledger, machine, actor, job.id],
   );
 
-  return { job, coming, sending: underWay.length > 0, problem, log, refusal, foretell };
+  const unseen = useMemo(() => unseenIn(events), [events]);
+  return { job, coming, sending: underWay.length > 0, problem, unseen, log, refusal, foretell };
 }
 
 /** A journal with further events, each of them once. */

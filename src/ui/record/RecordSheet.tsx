@@ -17,7 +17,16 @@ import { logEntry, offerChanges, photoAddress } from "../../contract/jobs";
 import { noteBody } from "../../core/journal/bodies";
 
 /** The record of a job, on screen and on paper: everything as it was shown when it happened. */
-export function RecordSheet({ job, file }: { job: Job; file: MachineFile }) {
+export function RecordSheet({
+  job,
+  file,
+  stale,
+}: {
+  job: Job;
+  file: MachineFile;
+  /** For entries that were made without knowing others: what was not known, in words. */
+  stale: Readonly<Record<string, string>>;
+}) {
   return (
     <div className="record">
       <nav className="record-bar d-print-none">
@@ -129,6 +138,7 @@ export function RecordSheet({ job, file }: { job: Job; file: MachineFile }) {
                       {r.body.as.black ? `red: ${r.body.as.red}; black: ${r.body.as.black}. ` : ""}
                       {r.body.as.setup}. {r.actor}.
                     </span>
+                    {stale[r.id] ? <span className="d-block">On older advice: {stale[r.id]}.</span> : null}
                     {r.struck ? (
                       <span className="d-block">
                         Struck out by {r.struck.actor}: {r.struck.reason}

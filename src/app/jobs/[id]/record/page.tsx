@@ -4,6 +4,8 @@ import { readJob } from "../../../../server/jobs";
 import { Refusal } from "../../../../server/refusal";
 import { UnreadableJob } from "../../../../ui/job/UnreadableJob";
 import { RecordSheet } from "../../../../ui/record/RecordSheet";
+import { unseenIn } from "../../../../core/journal/unseen";
+import { unseenWords } from "../../../../ui/job/unseen-words";
 
 export const dynamic = "force-dynamic";
 
@@ -14,5 +16,6 @@ export default async function Page({ params }: { params: Promise<{ id: string }>
   });
   // Without an opening that can be read there is no record, only what was stored.
   if (events[0]?.body.type !== "opened") return <UnreadableJob id={id} raw={raw} known={0} />;
-  return <RecordSheet job={jobOn(machine, events)} file={file} />;
+  const stale = Object.fromEntries([...unseenIn(events)].map(([id, missed]) => [id, unseenWords(missed)]));
+  return <RecordSheet job={jobOn(machine, events)} file={file} stale={stale} />;
 }

@@ -1,0 +1,71 @@
+import { z } from "zod";
+import { follower } from "../../../../../server/live";
+import { Refusal } from "../../../../../server/refusal";
+import { unitOfJob } from "../../../../../server/units";
+import { answerError, knock } from "../../../answer";
+
+export const dynamic = "force-dynamic";
+
+/** A sign of life for whatever stands between, milliseconds. */
+const ALIVE_EVERY = 15_000;
+/** How soon a page that lost the stream asks for it again, milliseconds. */
+const RETRY = 1000;
+
+/** The entries of a job as they are written, each a message named by its sequence number; a stream that was lost goes on after the last. */
+export async function GET(request: Request, { params }: { params: Promise<{ id: string }> }) {
+  try {
+    knock(request);
+    const { id } = await params;
+    if (!z.uuid().safeParse(id).success) throw new Refusal(404, "There is no such job.");
+    const asked = request.headers.get("last-event-id") ?? new URL(request.url).searchParams.get("after") ?? "0";
+    const after = Number(asked);
+    if (!Number.isInteger(after) || after < 0) throw new Refusal(400, "after: must be a sequence number, 0 or more.");
+    await unitOfJob(id);
+    return new Response(streamOf(id, after, request.signal), {
+      headers: {
+        "content-type": "text/event-stream; charset=utf-8",
+        // Held back or packed together by nobody.
+        "cache-control": "no-store, no-transform",
+        "x-accel-buffering": "no",
+        "x-content-type-options": "nosniff",
+      },
+    });
+  } catch (error) {
+    return answerError(error);
+  }
+}
+
+function streamOf(job: string, after: number, signal: AbortSignal): ReadableStream<Uint8Array> {
+  const encoder = new TextEncoder();
+  let stop: () => void = () => {};
+  return new ReadableStream({
+    start(controller) {
+      const say = (text: string) => controller.enqueue(encoder.encode(text));
+      let ended = false;
+      const end = () => {
+        if (ended) return;
+        ended = true;
+        stop();
+        controller.close();
+      };
+      say(`retry: ${RETRY}\n\n`);
+      const leave = follower().follow(
+        job,
+        after,
+        (entries) => {
+          for (const entry of entries) say(`id: ${entry.seq}\ndata: ${JSON.stringify(entry)}\n\n`);
+        },
+        end,
+      );
+      const alive = setInterval(() => say(": \n\n"), ALIVE_EVERY);
+      stop = () => {
+        clearInterval(alive);
+        leave();
+      };
+      signal.addEventListener("abort", end);
+    },
+    cancel() {
+      stop();
+    },
+  });
+}
