@@ -4,6 +4,8 @@ import { GET as alive } from "./app/api/alive/route";
 import { GET as health } from "./app/api/health/route";
 import { collectOrphans } from "./server/photos";
 import { follower } from "./server/live";
+import { randomUUID } from "node:crypto";
+import { log } from "./log";
 
 /**
  * The application's own server: the framework's, behind one that refuses what the framework cannot read and holds nobody up for ever.
@@ -79,7 +81,27 @@ const isPage = (request: IncomingMessage) => request.method === "GET" && !/^\/(_
 const app = next({ dev: false, hostname, port });
 await app.prepare();
 const handle = app.getRequestHandler();
+
+/** Answers that took longer are logged, milliseconds. */
+const SLOW = 1000;
+
+/** Gives a request its id, and logs what was written, what went wrong and what took long; what is merely read is not worth a line. */
+function watch(request: IncomingMessage, response: ServerResponse): void {
+  const [id, began] = [randomUUID(), performance.now()];
+  // Whatever a client calls its request, in our log it has our name.
+  request.headers["x-request-id"] = id;
+  response.once("close", () => {
+    const took = Math.round(performance.now() - began);
+    const { method, url = "/" } = request;
+    const [status, path] = [response.statusCode, url.split("?")[0]];
+    const follows = path!.endsWith("/live");
+    if (method === "GET" && status < 400 && (took < SLOW || follows)) return;
+    log()[status >= 500 ? "error" : "info"]({ request: id, method, path, status, took }, "answered");
+  });
+}
+
 const server = createServer((request, response) => {
+  watch(request, response);
   if (!isReadable(request.url ?? "/")) {
     response.writeHead(400, { "content-type": "application/json", "x-content-type-options": "nosniff" });
     response.end(JSON.stringify({ error: "This address cannot be read. Nothing was changed." }));
@@ -100,7 +122,7 @@ server.listen(port, hostname);
 // Photos that no journal came to name: looked for now and then, as at every start.
 setInterval(() => {
   collectOrphans(new Date()).catch((error: unknown) =>
-    console.error("Photos nobody names were not taken away:", error),
+    log().error({ err: error }, "Photos nobody names were not taken away"),
   );
 }, 6 * 3_600_000).unref();
 for (const name of ["SIGINT", "SIGTERM"] as const)

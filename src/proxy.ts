@@ -1,5 +1,6 @@
 import { NextResponse, type NextRequest } from "next/server";
 import { knockOf, knownHosts, refusedAtDoor } from "./server/door";
+import { env } from "./env";
 
 /**
  * Stands before every page. Pages only: what passes here is held in memory by the framework and cut at 10 MB, so the routes
@@ -8,7 +9,7 @@ import { knockOf, knownHosts, refusedAtDoor } from "./server/door";
 export function proxy(request: NextRequest): NextResponse {
   const refused = refusedAtDoor(
     knockOf(request.method, (name) => request.headers.get(name)),
-    knownHosts(process.env.UNZO_HOSTS),
+    knownHosts(env().UNZO_HOSTS),
   );
   if (refused)
     return new NextResponse(refused.sentence, {

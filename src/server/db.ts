@@ -3,6 +3,7 @@ import { drizzle, type MySql2Database } from "drizzle-orm/mysql2";
 import mysql, { type Pool, type PoolConnection } from "mysql2/promise";
 import { hasCode, isLostDatabase, MaybeWritten, Refusal } from "./refusal";
 import * as schema from "./schema";
+import { env } from "../env";
 
 export type Database = MySql2Database<typeof schema>;
 /** A connection inside a transaction. Whatever is read or written on the way is handed this one, never the pool. */
@@ -29,11 +30,11 @@ const store = ((globalThis as { unzoDatabase?: Store }).unzoDatabase ??= { runni
 
 function pool(): Pool {
   if (store.pool) return store.pool;
-  const url = process.env.UNZO_DATABASE_URL;
+  const url = env().UNZO_DATABASE_URL;
   if (!url) throw new Refusal(503, "No database is named. Start with npm start, or set UNZO_DATABASE_URL.");
   store.pool = mysql.createPool({
     uri: url,
-    connectionLimit: Number(process.env.UNZO_DATABASE_CONNECTIONS) || CONNECTIONS,
+    connectionLimit: env().UNZO_DATABASE_CONNECTIONS ?? CONNECTIONS,
     queueLimit: WAITING,
     timezone: "Z",
     connectTimeout: 4000,
@@ -105,7 +106,7 @@ async function undo(connection: PoolConnection, error: unknown): Promise<void> {
 
 /** Waits for a turn among the transactions; what it returns gives the turn to the next one. */
 async function turn(): Promise<() => void> {
-  const most = Math.min(TRANSACTIONS, Number(process.env.UNZO_DATABASE_CONNECTIONS) || CONNECTIONS);
+  const most = Math.min(TRANSACTIONS, env().UNZO_DATABASE_CONNECTIONS ?? CONNECTIONS);
   let left = false;
   const leave = () => {
     if (left) return;

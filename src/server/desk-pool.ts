@@ -1,3 +1,4 @@
+import { log } from "../log";
 /** One worker that answers for one machine. */
 export interface Desk<D> {
   readonly desk: D;
@@ -58,7 +59,7 @@ export class DeskPool<D> {
     this.preparing.add(key);
     this.use(key, begin, build, () => Promise.resolve())
       // Whoever asks next begins it anew and is told what is wrong.
-      .catch((error: unknown) => console.error("A dictionary could not be built:", error))
+      .catch((error: unknown) => log().error({ err: error }, "A dictionary could not be built"))
       .finally(() => this.preparing.delete(key));
   }
 

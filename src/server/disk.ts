@@ -1,5 +1,6 @@
 import { statfsSync } from "node:fs";
 import { Refusal } from "./refusal";
+import { env } from "../env";
 
 /** Writing stops while less than this is free, bytes. */
 export const LEAST_FREE = 200 * 1024 * 1024;
@@ -23,9 +24,8 @@ export function refuseWhenFull(): void {
 }
 
 function freeBytes(): number {
-  const injected = process.env.UNZO_FREE_BYTES;
-  if (injected !== undefined) return Number(injected);
-  const folder = process.env.UNZO_DATA;
+  const { UNZO_FREE_BYTES: injected, UNZO_DATA: folder } = env();
+  if (injected !== undefined) return injected;
   if (!folder) return Infinity;
   const now = Date.now();
   if (now - looked.at > LOOK_EVERY) {

@@ -6,6 +6,7 @@ import { journalsOf } from "./journals";
 import { machineByHash } from "./machine-store";
 import { jobs, learnedTimes, units } from "./schema";
 import { bodyOf } from "./streams";
+import { log } from "../log";
 
 /** Jobs from which times are learned, the newest first. */
 const LEARNED_FROM = 60;
@@ -62,7 +63,7 @@ export function learnWhenClosed(job: string): void {
       if (row) await learnTimesOf(row.machine, new Date());
     } catch (error) {
       // What was learned before stays; the next closed job learns anew.
-      console.error("Times were not learned:", error);
+      log().error({ err: error }, "Times were not learned");
     }
   });
 }

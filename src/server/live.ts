@@ -5,6 +5,7 @@ import { storedOf } from "./journals";
 import { Refusal } from "./refusal";
 import { streams } from "./schema";
 import { entriesOf } from "./streams";
+import { log } from "../log";
 
 /** Between two looks at the journals that are followed, milliseconds: another process on the same database may have written. */
 const LOOK_EVERY = 400;
@@ -60,7 +61,7 @@ export class Follower {
     this.looking = this.lookOnce()
       .catch((error: unknown) => {
         // Whoever listens keeps listening: the database comes back, and what was written meanwhile is given then.
-        console.error("Journals could not be followed:", error);
+        log().warn({ err: error }, "Journals could not be followed");
       })
       .finally(() => {
         this.looking = null;

@@ -13,6 +13,7 @@ import { changesIn } from "../core/journal/slices/changes";
 import { machineOf, newestMachine } from "./machine-store";
 import { Refusal } from "./refusal";
 import type { readSchema, standInSchema } from "../contract/meters";
+import { env } from "../env";
 
 // Routes are bundled apart, but the sockets belong to the process.
 const shelf = globalThis as { unzoMeters?: Promise<Meters> };
@@ -21,9 +22,9 @@ const shelf = globalThis as { unzoMeters?: Promise<Meters> };
 export function meters(): Promise<Meters> {
   shelf.unzoMeters ??= Meters.open(
     {
-      meters: process.env.UNZO_METERS ?? "",
-      supplies: process.env.UNZO_SUPPLIES ?? "",
-      standIns: process.env.UNZO_STAND_INS !== "0",
+      meters: env().UNZO_METERS,
+      supplies: env().UNZO_SUPPLIES,
+      standIns: env().UNZO_STAND_INS !== "0",
     },
     Math.random,
     () => Date.now(),

@@ -4,6 +4,7 @@ import { and, eq, inArray } from "drizzle-orm";
 import { database, inTransaction } from "./db";
 import { keepPhoto } from "./photos";
 import { events, photos } from "./schema";
+import { log } from "../log";
 
 /** Takes photos that an earlier version kept in a folder into the database. Files that are there already, or are no pictures, are left. */
 export async function importPhotoFolder(folder: string, now: Date): Promise<number> {
@@ -16,7 +17,7 @@ export async function importPhotoFolder(folder: string, now: Date): Promise<numb
       await keepPhoto(readFileSync(file), now);
       count++;
     } catch (error) {
-      console.error(`${file} was not taken over:`, error);
+      log().error({ err: error, file }, "A photo was not taken over");
     }
   }
   if (count > 0) await markNamed();

@@ -4,6 +4,7 @@ import { database, inTransaction, type Database, type Tx } from "./db";
 import { refuseWhenFull } from "./disk";
 import { Refusal } from "./refusal";
 import { photos } from "./schema";
+import { env } from "../env";
 
 /** Largest photo taken, bytes; the screen makes them smaller before it sends them. */
 export const MOST_PHOTO_BYTES = 4_000_000;
@@ -31,7 +32,7 @@ export async function keepPhoto(bytes: Uint8Array, now: Date): Promise<string> {
   refuseWhenFull();
   await inTransaction(async (tx) => {
     const [all] = await tx.select({ bytes: sql<number>`coalesce(sum(${photos.size}), 0)` }).from(photos);
-    if (Number(all!.bytes) + bytes.length > Number(process.env.UNZO_PHOTO_BYTES ?? MOST_IN_ALL))
+    if (Number(all!.bytes) + bytes.length > (env().UNZO_PHOTO_BYTES ?? MOST_IN_ALL))
       throw new Refusal(
         507,
         "The shop's room for photos is full. Nothing was kept; the lead can raise UNZO_PHOTO_BYTES.",

@@ -14,6 +14,7 @@ import { newestMachine } from "../../src/server/machine-store";
 import { hasCode, isLostDatabase, MaybeWritten, Refusal, sentenceFor } from "../../src/server/refusal";
 import { events, streams } from "../../src/server/schema";
 import { asked, at, closeShop, entry, log, newJob, newUnit, NOW, posted, prepareShop } from "../support/shop";
+import { readEnvAnew } from "../../src/env";
 
 const note = (text: string): EventBody => ({ type: "note", text });
 let [unit, complaint] = ["", ""];
@@ -71,6 +72,7 @@ describe("an append", () => {
     // One connection, so that what the session has read can be asked of the database itself.
     await closeDatabase();
     process.env.UNZO_DATABASE_CONNECTIONS = "1";
+    readEnvAnew();
     try {
       const rows = async () => {
         const [found] = (await database().execute("SHOW SESSION STATUS LIKE 'Handler_read%'")) as unknown as [
@@ -117,6 +119,7 @@ describe("an append", () => {
     } finally {
       await closeDatabase();
       delete process.env.UNZO_DATABASE_CONNECTIONS;
+      readEnvAnew();
     }
   });
 });
@@ -221,14 +224,17 @@ describe("a database that goes away", () => {
   it("whose disk is nearly full: refused with a plain sentence, nothing is lost", async () => {
     const id = await job();
     process.env.UNZO_FREE_BYTES = String(199 * 1024 * 1024);
+    readEnvAnew();
     try {
       const answer = await postEvent(posted(entry(note("x"))), at(id));
       expect(answer.status).toBe(507);
       expect(((await answer.json()) as { error: string }).error).toMatch(/disk is nearly full/);
       process.env.UNZO_FREE_BYTES = String(201 * 1024 * 1024);
+      readEnvAnew();
       expect((await postEvent(posted(entry(note("x"))), at(id))).status).toBe(200);
     } finally {
       delete process.env.UNZO_FREE_BYTES;
+      readEnvAnew();
     }
     expect((await eventsOf(id)).length).toBe(2);
   });

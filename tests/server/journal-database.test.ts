@@ -11,6 +11,7 @@ import { listJobs, openJob, readJob } from "../../src/server/jobs";
 import { keepMachine } from "../../src/server/machines";
 import { demoMachineText } from "../support/demo-machine";
 import { asked, at, closeShop, entry, newJob as jobOn, newUnit, NOW, posted, prepareShop } from "../support/shop";
+import { readEnvAnew } from "../../src/env";
 
 const now = NOW;
 const note = (text: string): EventBody => ({ type: "note", text });
@@ -170,6 +171,7 @@ describe("bad input", () => {
     const url = process.env.UNZO_DATABASE_URL!;
     await closeDatabase();
     process.env.UNZO_DATABASE_URL = "mysql://unzo:x@127.0.0.1:1/unzo";
+    readEnvAnew();
     try {
       for (const answer of [await health(asked()), await post(job, event(note("lost")))]) {
         expect(answer.status).toBe(503);
@@ -178,6 +180,7 @@ describe("bad input", () => {
     } finally {
       await closeDatabase();
       process.env.UNZO_DATABASE_URL = url;
+      readEnvAnew();
     }
     expect((await health(asked())).status).toBe(200);
     expect((await eventsOf(job)).length).toBe(1);

@@ -4,6 +4,7 @@ import { database } from "../../src/server/db";
 import { collectOrphans, hasPhoto, keepPhoto, MOST_PHOTO_BYTES, pictureType, readPhoto } from "../../src/server/photos";
 import { photos } from "../../src/server/schema";
 import { closeShop, log, newJob, newUnit, NOW, prepareShop } from "../support/shop";
+import { readEnvAnew } from "../../src/env";
 
 beforeAll(prepareShop);
 afterAll(closeShop);
@@ -38,10 +39,12 @@ describe("photos of a job", () => {
     await expect(keepPhoto(new TextEncoder().encode("<svg/>"), NOW)).rejects.toThrow(/no jpeg, png or webp/);
     await expect(keepPhoto(new Uint8Array(MOST_PHOTO_BYTES + 1), NOW)).rejects.toThrow(/larger than 4 MB/);
     process.env.UNZO_PHOTO_BYTES = "3";
+    readEnvAnew();
     try {
       await expect(keepPhoto(jpeg(9, 9, 9), NOW)).rejects.toMatchObject({ status: 507 });
     } finally {
       delete process.env.UNZO_PHOTO_BYTES;
+      readEnvAnew();
     }
   });
 

@@ -11,6 +11,7 @@ import { openWaits } from "../../src/server/waits";
 import { startServer, type RunningServer } from "../support/running-server";
 import { newFolder, removeFolder } from "../support/start-command";
 import { closeShop } from "../support/shop";
+import { readEnvAnew } from "../../src/env";
 
 const own = process.env.UNZO_DATABASE_URL ?? "";
 const name = `unzo_${uuid().slice(0, 8)}`;
@@ -30,14 +31,18 @@ beforeAll(async () => {
   server = await startServer({ UNZO_DATABASE_URL: url });
   await closeDatabase();
   process.env.UNZO_DATABASE_URL = url;
+  readEnvAnew();
   process.env.UNZO_DATABASE_CONNECTIONS = "1";
+  readEnvAnew();
 });
 afterAll(async () => {
   await server.stop();
   await database().execute(`DROP DATABASE ${name}`);
   await closeShop();
   process.env.UNZO_DATABASE_URL = own;
+  readEnvAnew();
   delete process.env.UNZO_DATABASE_CONNECTIONS;
+  readEnvAnew();
   removeFolder(folder);
 });
 

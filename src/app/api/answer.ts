@@ -1,6 +1,8 @@
 import { knockOf, knownHosts, refusedAtDoor, type BodyKind } from "../../server/door";
 import { RefusedMachine } from "../../server/machines";
 import { Refusal, sentenceFor } from "../../server/refusal";
+import { env } from "../../env";
+import { inRequest, log, requestId } from "../../log";
 
 /** Largest request body taken where a route names none, bytes. */
 const MOST_BYTES = 100_000;
@@ -15,19 +17,22 @@ export async function answer(
   work: () => Promise<unknown>,
   body: BodyKind = "json",
 ): Promise<Response> {
-  try {
-    knock(request, body);
-    return Response.json(await work(), { headers: HEADERS });
-  } catch (error) {
-    return answerError(error);
-  }
+  const id = request.headers.get("x-request-id") ?? crypto.randomUUID();
+  return inRequest(id, async () => {
+    try {
+      knock(request, body);
+      return Response.json(await work(), { headers: { ...HEADERS, "x-request-id": id } });
+    } catch (error) {
+      return answerError(error);
+    }
+  });
 }
 
 /** Throws a `Refusal` for a request that the door does not let in. */
 export function knock(request: Request, body: BodyKind = "json"): void {
   const refused = refusedAtDoor(
     knockOf(request.method, (name) => request.headers.get(name)),
-    knownHosts(process.env.UNZO_HOSTS),
+    knownHosts(env().UNZO_HOSTS),
     body,
   );
   if (refused) throw new Refusal(refused.status, refused.sentence);
@@ -36,14 +41,16 @@ export function knock(request: Request, body: BodyKind = "json"): void {
 /** The response for something that went wrong. */
 export function answerError(error: unknown): Response {
   const { status, sentence, again } = sentenceFor(error);
-  if (status === 500) console.error(error);
+  const mark = requestId();
+  if (status === 500) log().error({ err: error }, "A request failed");
+  else if (status === 503) log().warn({ err: error }, "A request could not be served");
   return Response.json(
     {
-      error: sentence,
+      error: status === 500 && mark ? `${sentence} It stands in the log under ${mark}.` : sentence,
       ...(again ? { again } : {}),
       ...(error instanceof RefusedMachine ? { problems: error.problems } : {}),
     },
-    { status, headers: HEADERS },
+    { status, headers: mark ? { ...HEADERS, "x-request-id": mark } : HEADERS },
   );
 }
 

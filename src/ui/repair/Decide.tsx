@@ -9,6 +9,9 @@ import { useKept } from "../shell/useKept";
 import { PartMatch } from "./PartMatch";
 import type { RepairProps } from "./repair-props";
 import { decidedBody } from "../../core/journal/bodies";
+import type { Rates } from "../../contract/shop";
+import { Problem } from "../engine/Problem";
+import { money, useShopRates } from "./useShopRates";
 
 /** What to do about the cause, by expected cost; warranty and seals asked first, the customer's word on the price kept. */
 export function Decide({
@@ -16,10 +19,18 @@ export function Decide({
   job,
   piece,
   fault,
+  rates,
+  actor,
   busy,
   onLog,
   onDone,
-}: RepairProps & { readonly fault: string | null; readonly onDone: () => void }) {
+}: RepairProps & {
+  readonly fault: string | null;
+  /** What the shop reckons with; null: nobody has said. */
+  readonly rates: Rates | null;
+  readonly actor: string;
+  readonly onDone: () => void;
+}) {
   const faults = machine.parts
     .filter((p) => p.piece === piece)
     .flatMap((p) => p.modes.map((m) => ({ id: `${p.id}:${m.id}`, name: `${p.name}: ${m.words}` })));
@@ -27,16 +38,14 @@ export function Decide({
   const [cause, setCause] = useState(
     faults.some((f) => f.id === fault) ? fault! : (last?.fault ?? faults[0]?.id ?? ""),
   );
-  const [minute, setMinute] = useKept("unzo.rates.minute");
-  const [back, setBack] = useKept("unzo.rates.back");
+  const shop = useShopRates(rates, actor);
   const [worth, setWorth] = useKept("unzo.rates.worth");
   const [warranty, setWarranty] = useState<"none" | "in warranty" | "unknown" | "">(last?.warranty ?? "");
   const [seals, setSeals] = useState<"none" | "whole" | "broken" | "">(last?.seals ?? "");
   const [by, setBy] = useState(last?.approved?.by ?? "");
   const [price, setPrice] = useState(last?.approved ? String(last.approved.price) : "");
   const [picked, setPicked] = useState<string | null>(last?.option ?? null);
-  const perMinute = money(minute, USUAL_RATES.perMinute);
-  const comeBack = money(back, USUAL_RATES.comeBack);
+  const { perMinute, comeBack } = shop;
   const lost = money(worth, 400);
   const [part, mode] = cause.split(":") as [string, string];
   const weighed = useMemo(
@@ -46,7 +55,7 @@ export function Decide({
         : [],
     [machine, part, mode, perMinute, comeBack, lost],
   );
-  const rates = { ...USUAL_RATES, perMinute, comeBack };
+  const reckoned = { ...USUAL_RATES, perMinute, comeBack };
   const chosen = weighed.find((w) => w.option.id === picked) ?? weighed[0];
   const asked = warranty !== "" && seals !== "";
   const agreed = readQuantity(price, "money", METRIC);
@@ -60,7 +69,7 @@ export function Decide({
         option: option.id,
         words: option.words,
         minutes: option.minutes,
-        price: Math.round(outlay(option, rates)),
+        price: Math.round(outlay(option, reckoned)),
         temporary: option.temporary,
         warranty,
         seals,
@@ -133,17 +142,17 @@ export function Decide({
           <Form.Group controlId="minute">
             <Form.Label>A minute costs</Form.Label>
             <Form.Control
-              value={minute}
+              value={shop.minute}
               placeholder={String(USUAL_RATES.perMinute)}
-              onChange={(e) => setMinute(e.target.value)}
+              onChange={(e) => shop.setMinute(e.target.value)}
             />
           </Form.Group>
           <Form.Group controlId="back">
             <Form.Label>Coming back costs</Form.Label>
             <Form.Control
-              value={back}
+              value={shop.back}
               placeholder={String(USUAL_RATES.comeBack)}
-              onChange={(e) => setBack(e.target.value)}
+              onChange={(e) => shop.setBack(e.target.value)}
             />
           </Form.Group>
           <Form.Group controlId="worth">
@@ -151,6 +160,7 @@ export function Decide({
             <Form.Control value={worth} placeholder="400" onChange={(e) => setWorth(e.target.value)} />
           </Form.Group>
         </div>
+        <Problem words={shop.problem} />
         <table className="table table-sm mb-0">
           <thead>
             <tr>
@@ -187,7 +197,7 @@ export function Decide({
                 </td>
                 <td>{option.parts}</td>
                 <td>{option.id === "give-up" ? "" : `${Math.round(100 * option.holds)} %`}</td>
-                <td className="value" title={`Outlay ${outlay(option, rates).toFixed(0)}`}>
+                <td className="value" title={`Outlay ${outlay(option, reckoned).toFixed(0)}`}>
                   {expected.toFixed(0)}
                 </td>
                 <td>{breakEven === null ? "" : `${Math.round(100 * breakEven)} %`}</td>
@@ -209,9 +219,4 @@ export function Decide({
       <PartMatch machine={machine} job={job} piece={piece} busy={busy} onLog={onLog} />
     </>
   );
-}
-
-function money(text: string, preset: number): number {
-  const read = readQuantity(text, "money", METRIC);
-  return read.ok && read.value >= 0 ? read.value : preset;
 }

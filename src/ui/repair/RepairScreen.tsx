@@ -17,6 +17,7 @@ import { LeftList } from "./LeftList";
 import { Prove } from "./Prove";
 import { SetUp } from "./SetUp";
 import { Swap } from "./Swap";
+import type { Rates } from "../../contract/shop";
 
 interface Props {
   readonly events: readonly JournalEvent[];
@@ -28,6 +29,8 @@ interface Props {
   /** The fault it is taken for, "part:mode"; null where none is known. */
   readonly fault: string | null;
   readonly step: string;
+  /** What the shop reckons with; null: nobody has said. */
+  readonly rates: Rates | null;
 }
 
 const STEPS = [
@@ -41,14 +44,15 @@ const STEPS = [
 type Step = (typeof STEPS)[number][0];
 
 /** From the cause found to the proof that the machine is well: what to do about it, the swap, the settings, the proof, and nothing left behind. */
-export function RepairScreen({ events, unit, file: drawnFile, hash, piece, fault, step }: Props) {
+export function RepairScreen({ events, unit, file: drawnFile, hash, piece, fault, step, rates }: Props) {
   const opened = events[0]!.body;
   // The plate of this unit may pick other boards than the file names for all of them.
   const file = useMemo(() => asPlated(drawnFile, opened.type === "opened" ? opened : {}), [drawnFile, opened]);
   const plated = `${hash} ${opened.type === "opened" ? `${opened.productCode ?? ""} ${opened.productIndex ?? ""}` : ""}`;
   const drawn = commonShelf().of(plated, file);
   const [who] = useKept("unzo.who");
-  const journal = useJournal(drawn, events, who || (events[0]?.actor ?? "Someone"));
+  const actor = who || (events[0]?.actor ?? "Someone");
+  const journal = useJournal(drawn, events, actor);
   const { job, coming, sending, problem, log } = journal;
   const machine = commonShelf().of(
     plated,
@@ -108,7 +112,9 @@ export function RepairScreen({ events, unit, file: drawnFile, hash, piece, fault
             The job is closed: this is how it was left.
           </p>
         ) : null}
-        {at === "decide" ? <Decide {...shared} fault={fault} onDone={() => setAt("swap")} /> : null}
+        {at === "decide" ? (
+          <Decide {...shared} fault={fault} rates={rates} actor={actor} onDone={() => setAt("swap")} />
+        ) : null}
         {/* A tick is seen at once; should the journal refuse it, it goes again. */}
         {at === "swap" ? (
           <Swap

@@ -5,6 +5,7 @@ import { machineOf } from "../../../../server/machine-store";
 import { Refusal } from "../../../../server/refusal";
 import { UnreadableJob } from "../../../../ui/job/UnreadableJob";
 import { RepairScreen } from "../../../../ui/repair/RepairScreen";
+import { shopRates } from "../../../../server/shop";
 
 export const dynamic = "force-dynamic";
 
@@ -42,6 +43,7 @@ export default async function Page({
       piece={chosen}
       fault={fault ?? null}
       step={step ?? "decide"}
+      rates={await shopRates()}
     />
   );
 }

@@ -1,0 +1,46 @@
+"use client";
+
+import { useEffect, useRef, useState } from "react";
+import { setRates, type Rates } from "../../contract/shop";
+import { USUAL_RATES } from "../../core/repair/options";
+import { METRIC, readQuantity } from "../../core/quantity/units";
+import { sendOnce } from "../shell/send";
+
+/** The hand must rest so long before a rate is kept, milliseconds. */
+const PAUSE = 700;
+
+/** What the shop reckons with, as typed: kept for everybody who works here once the hand rests. */
+export function useShopRates(known: Rates | null, actor: string) {
+  const [minute, setMinute] = useState(known ? plain(known.hour / 60) : "");
+  const [back, setBack] = useState(known ? plain(known.callback) : "");
+  const [problem, setProblem] = useState("");
+  const perMinute = money(minute, USUAL_RATES.perMinute);
+  const comeBack = money(back, USUAL_RATES.comeBack);
+  const kept = useRef(known);
+  useEffect(() => {
+    const rates = { hour: perMinute * 60, callback: comeBack };
+    const isKept = kept.current
+      ? kept.current.hour === rates.hour && kept.current.callback === rates.callback
+      : perMinute === USUAL_RATES.perMinute && comeBack === USUAL_RATES.comeBack;
+    if (isKept) return;
+    const timer = setTimeout(() => {
+      sendOnce(setRates, [], { id: crypto.randomUUID(), actor, ...rates }).then(
+        (now) => {
+          kept.current = now;
+          setProblem("");
+        },
+        (error: Error) => setProblem(error.message),
+      );
+    }, PAUSE);
+    return () => clearTimeout(timer);
+  }, [perMinute, comeBack, actor]);
+  return { minute, setMinute, back, setBack, perMinute, comeBack, problem };
+}
+
+const plain = (value: number) => String(Number(value.toFixed(4)));
+
+/** An amount of money as typed; what is usual where it cannot be read. */
+export function money(typed: string, usual: number): number {
+  const read = readQuantity(typed, "money", METRIC);
+  return read.ok && read.value >= 0 ? read.value : usual;
+}
