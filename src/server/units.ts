@@ -187,6 +187,7 @@ export async function unitRecord(id: string): Promise<UnitRecord> {
 
 /** The unit of a job. */
 export async function unitOfJob(job: string): Promise<string> {
+  if (!z.uuid().safeParse(job).success) throw new Refusal(404, "There is no such job.");
   const [row] = await database().select({ unit: jobs.unit }).from(jobs).where(eq(jobs.id, job));
   if (!row) throw new Refusal(404, "There is no such job.");
   return row.unit;

@@ -2,7 +2,7 @@
 
 import Link from "next/link";
 import { useRouter } from "next/navigation";
-import { useCallback, useEffect, useMemo, useRef, useState } from "react";
+import { Suspense, useCallback, useEffect, useMemo, useRef, useState } from "react";
 import Button from "react-bootstrap/Button";
 import Form from "react-bootstrap/Form";
 import ProgressBar from "react-bootstrap/ProgressBar";
@@ -63,9 +63,12 @@ export function JobScreen({
   hash,
   times,
   unit,
+  record: unitRecord,
   start,
 }: {
-  unit: UnitRecord;
+  unit: string;
+  /** What stays with the unit from job to job; it may come later than the job. */
+  record: Promise<UnitRecord>;
   events: readonly JournalEvent[];
   file: MachineFile;
   /** Names the file that the job was made with. */
@@ -247,9 +250,11 @@ export function JobScreen({
         </Link>
         <h1>{job.opened.site}</h1>
         <span>
-          {file.maker} {file.model}, <Link href={`/units/${unit.id}`}>{serialWords(job.opened.serial)}</Link>
+          {file.maker} {file.model}, <Link href={`/units/${unit}`}>{serialWords(job.opened.serial)}</Link>
         </span>
-        <UnitMarks unit={unit} />
+        <Suspense>
+          <UnitMarks unit={unitRecord} />
+        </Suspense>
         {job.opened.complaintWords ? <q>{job.opened.complaintWords}</q> : null}
         <span className="standing">
           <i
@@ -275,14 +280,15 @@ export function JobScreen({
               : `${job.openPanels.length} cover${job.openPanels.length === 1 ? "" : "s"} off`}
           </span>
         </span>
-        <UnitPower
-          unit={unit.id}
-          first={unit.state}
-          job={job}
-          machine={machine}
-          busy={sending}
-          onTake={(setup) => void log(standingBody(setup))}
-        />
+        <Suspense>
+          <UnitPower
+            unit={unitRecord}
+            job={job}
+            machine={machine}
+            busy={sending}
+            onTake={(setup) => void log(standingBody(setup))}
+          />
+        </Suspense>
       </header>
       <nav className="views" aria-label="Views of the job">
         {VIEWS.map((v, i) => (

@@ -1,8 +1,12 @@
+"use client";
+
 import Link from "next/link";
 import type { UnitRecord } from "../../contract/units";
+import { use } from "react";
 
 /** What anyone who opens a job on a unit must know of it first. */
-export function UnitMarks({ unit }: { unit: UnitRecord }) {
+export function UnitMarks({ unit: coming }: { unit: Promise<UnitRecord> }) {
+  const unit = use(coming);
   return (
     <>
       {unit.modifications.length > 0 ? (

@@ -3,27 +3,27 @@
 import Button from "react-bootstrap/Button";
 import type { Job } from "../../core/journal/fold";
 import type { Machine } from "../../core/model/machine";
-import type { UnitState } from "../../contract/units";
+import { use } from "react";
+import type { UnitRecord } from "../../contract/units";
 import { clockTime, dayName } from "../shell/time";
 import { useUnitState } from "./useUnitState";
 
 /** Says where the unit stands otherwise than this job has it: power belongs to the unit, whoever changed it wherever. */
 export function UnitPower({
-  unit,
-  first,
+  unit: coming,
   job,
   machine,
   busy,
   onTake,
 }: {
-  unit: string;
-  first: UnitState | null;
+  unit: Promise<UnitRecord>;
   job: Job;
   machine: Machine;
   busy: boolean;
   onTake: (setup: string) => void;
 }) {
-  const { state, stale } = useUnitState(unit, first);
+  const unit = use(coming);
+  const { state, stale } = useUnitState(unit.id, unit.state);
   if (stale)
     return (
       <span className="power-mark" role="alert">

@@ -1,12 +1,16 @@
 import { notFound } from "next/navigation";
+import { Suspense } from "react";
 import { readJob } from "../../../server/jobs";
 import { timesOn } from "../../../server/learned-times";
 import { Refusal } from "../../../server/refusal";
-import { unitRecord } from "../../../server/units";
+import { unitOfJob, unitRecord } from "../../../server/units";
 import { JobScreen } from "../../../ui/job/JobScreen";
 import { UnreadableJob } from "../../../ui/job/UnreadableJob";
+import { Loading } from "../../../ui/shell/Loading";
 
 export const dynamic = "force-dynamic";
+
+type Start = { readonly view: string; readonly shown: string };
 
 export default async function Page({
   params,
@@ -15,21 +19,36 @@ export default async function Page({
   params: Promise<{ id: string }>;
   searchParams: Promise<{ view?: string; shown?: string }>;
 }) {
-  const job = await readJob((await params).id).catch((error: unknown) => {
+  const { id } = await params;
+  // Whether there is such a job is known before anything is sent: what is not there says so with the right status.
+  const unit = await unitOfJob(id).catch((error: unknown) => {
     if (error instanceof Refusal && error.status === 404) notFound();
     throw error;
   });
-  const { view, shown } = await searchParams;
+  const { view = "", shown = "" } = await searchParams;
+  return (
+    <Suspense fallback={<Loading words="Reading the journal" />}>
+      <Journal id={id} unit={unit} start={{ view, shown }} />
+    </Suspense>
+  );
+}
+
+/** The job as soon as its journal is read. What stays with its unit hangs on the journals of other jobs: it comes when it is there. */
+async function Journal({ id, unit, start }: { id: string; unit: string; start: Start }) {
+  const record = unitRecord(unit);
+  // Whoever looks at it meets what went wrong; nobody does while the job itself cannot be read.
+  record.catch(() => undefined);
+  const job = await readJob(id);
   if (job.raw.length > 0) return <UnreadableJob id={job.id} raw={job.raw} known={job.events.length} />;
-  const [unit, times] = await Promise.all([unitRecord(job.unit), timesOn(job.file.id)]);
   return (
     <JobScreen
       unit={unit}
+      record={record}
       events={job.events}
       file={job.file}
       hash={job.hash}
-      times={times}
-      start={{ view: view ?? "", shown: shown ?? "" }}
+      times={await timesOn(job.file.id)}
+      start={start}
     />
   );
 }

@@ -1,5 +1,5 @@
-import { listMachines } from "../../server/library";
-import { LibraryScreen } from "../../ui/machine/LibraryScreen";
+import { listMachines } from "../../../server/library";
+import { LibraryScreen } from "../../../ui/machine/LibraryScreen";
 
 export const dynamic = "force-dynamic";
 

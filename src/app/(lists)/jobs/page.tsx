@@ -1,5 +1,5 @@
-import { jobListSchema, listJobs, MOST_COUNTED, PAGE } from "../../server/jobs";
-import { JobsScreen } from "../../ui/start/JobsScreen";
+import { jobListSchema, listJobs, MOST_COUNTED, PAGE } from "../../../server/jobs";
+import { JobsScreen } from "../../../ui/start/JobsScreen";
 
 export const dynamic = "force-dynamic";
 

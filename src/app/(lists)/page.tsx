@@ -1,5 +1,5 @@
-import { lastClosed, listJobs } from "../server/jobs";
-import { StartScreen } from "../ui/start/StartScreen";
+import { lastClosed, listJobs } from "../../server/jobs";
+import { StartScreen } from "../../ui/start/StartScreen";
 
 export const dynamic = "force-dynamic";
 

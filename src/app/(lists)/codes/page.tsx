@@ -1,5 +1,5 @@
-import { listCodes } from "../../server/library";
-import { CodesScreen } from "../../ui/codes/CodesScreen";
+import { listCodes } from "../../../server/library";
+import { CodesScreen } from "../../../ui/codes/CodesScreen";
 
 export const dynamic = "force-dynamic";
 
