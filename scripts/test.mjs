@@ -61,7 +61,8 @@ await main(async () => {
     await Promise.all([
       check("types of core", "npx", ["tsc", "--noEmit", "-p", "src/core"])
         .then(() => check("lint", "npx", ["eslint", "."]))
-        .then(() => check("format", "npx", ["prettier", "--check", ".", "--log-level", "warn"])),
+        .then(() => check("format", "npx", ["prettier", "--check", ".", "--log-level", "warn"]))
+        .then(() => check("nothing unused", "npx", ["knip"])),
       build().then(() => prepare().then(() => check("types", "npx", ["tsc", "--noEmit"]))),
     ]);
     const report = `--outputFile.json=${path.join(results, "vitest.json")}`;

@@ -10,7 +10,7 @@ import { plainTest, standing, type Standings } from "./slices/standing";
 import { addenda, answers, notes, readings, warned, type TrailAnswer, type TrailReading } from "./slices/trail";
 
 export type { Body, Done } from "./slice";
-export type { Answer, TrailReading } from "./slices/trail";
+export type { TrailReading } from "./slices/trail";
 
 /** What was decided, done, changed and proven. */
 export interface Work {

@@ -407,7 +407,6 @@ export type SetupEntry = MachineFile["setups"][number];
 export type PieceEntry = MachineFile["pieces"][number];
 export type ComplaintEntry = MachineFile["complaints"][number];
 export type PathEntry = MachineFile["paths"][number];
-export type CauseEntry = MachineFile["causes"][number];
 export type SettingEntry = MachineFile["settings"][number];
 export type FirstEntry = MachineFile["firsts"][number];
 export type TestEntry = z.output<typeof test>;

@@ -253,4 +253,4 @@ class Standings {
 }
 
 /** The name of a move, for breaking ties and telling moves apart. */
-export const moveKey = (move: WayMove): string => (move.test ? testKey(move.test.test) : `attempt|${move.attempt}`);
+const moveKey = (move: WayMove): string => (move.test ? testKey(move.test.test) : `attempt|${move.attempt}`);
