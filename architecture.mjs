@@ -1,4 +1,5 @@
-// Who may import whom: the one table from which the lint rules are made. A layer knows those that are named beside it, and nothing else.
+// Who may import whom: the one table from which the lint rules are made. A layer knows those that are named beside
+// it, and nothing else.
 
 /** Modules of core, each a folder of `src/core`, the ground first. */
 export const CORE = {

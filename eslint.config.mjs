@@ -8,7 +8,10 @@ const names = Object.keys(LAYERS);
 const modules = Object.keys(CORE);
 const others = (all, own, known) => all.filter((name) => name !== own && !known.includes(name));
 
-/** The patterns that a layer must not import: packages that are foreign to it, and layers that are not named beside it. */
+/**
+ * The patterns that a layer must not import: packages that are foreign to it, and layers that are not named beside
+ * it.
+ */
 function barred(layer) {
   const known = LAYERS[layer];
   const list = others(names, layer, known);
@@ -119,7 +122,8 @@ export default defineConfig([
   ]),
   {
     rules: {
-      // Pictures are small, kept by hash in the shop's own store or drawn here: there is nothing to optimize on the way.
+      // Pictures are small, kept by hash in the shop's own store or drawn here: there is nothing to optimize on the
+      // way.
       "@next/next/no-img-element": "off",
       "@typescript-eslint/no-unused-vars": [
         "error",

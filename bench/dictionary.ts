@@ -3,7 +3,10 @@ import { compileMachine } from "../src/core/model/compile";
 import { machineFileSchema } from "../src/core/model/schema";
 import { FaultDictionary } from "../src/core/diagnose/dictionary/fault-dictionary";
 
-/** A made-up machine of the size that is to be built in a second: parallel branches of wires, contacts, switches and heaters behind a fuse. */
+/**
+ * A made-up machine of the size that is to be built in a second: parallel branches of wires, contacts, switches and
+ * heaters behind a fuse.
+ */
 export function largeMachine(branches: number, setups: number) {
   const parts: object[] = [
     { id: "src", kind: "outlet", name: "Outlet", piece: "house", at: { line: "L0", neutral: "N", earth: "PE" } },

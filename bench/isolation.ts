@@ -94,7 +94,10 @@ function benchMachine(name: string) {
   };
 }
 
-/** Mean over faults of the cheapest test, from where the complaint leaves the unit, that a sound machine would not pass. */
+/**
+ * Mean over faults of the cheapest test, from where the complaint leaves the unit, that a sound machine would not
+ * pass.
+ */
 function lowerBoundOf(dictionary: FaultDictionary, faults: readonly string[]): number {
   const { machine } = dictionary;
   const standing = { setup: machine.file.complaints[0]!.setup, openPanels: new Set<string>() };

@@ -1,7 +1,10 @@
 import { mkdirSync, writeFileSync } from "node:fs";
 import { trials, upperBound } from "../tests/support/lamp-trials";
 
-/** Reading lamps against noise and frame rate: what is read, left open, and read wrongly though sure. Writes the chart that docs/lamp-reader.md shows. */
+/**
+ * Reading lamps against noise and frame rate: what is read, left open, and read wrongly though sure. Writes the chart
+ * that docs/lamp-reader.md shows.
+ */
 
 const JITTERS = [0, 0.05, 0.1, 0.15, 0.2, 0.25, 0.3] as const;
 const RATES = [15, 20, 24, 30, 60] as const;
@@ -38,7 +41,10 @@ export function lampBench(trialsEach: number, chart?: URL): LampBench {
   };
 }
 
-/** Share left open (lines) and share read wrongly though sure (bars at the foot), over the jitter; a line and a dash pattern for each frame rate. */
+/**
+ * Share left open (lines) and share read wrongly though sure (bars at the foot), over the jitter; a line and a dash
+ * pattern for each frame rate.
+ */
 function drawn(rows: LampBench["rows"]): string {
   const [width, height, left, top, plotWidth, plotHeight] = [760, 420, 70, 30, 520, 320];
   const x = (jitter: number) => left + (jitter / 0.3) * plotWidth;

@@ -2,7 +2,8 @@ import { createHash } from "node:crypto";
 import mysql from "mysql2/promise";
 
 /**
- * Fills a database with a shop of any size, so that what grows with size can be seen: invented units and jobs whose journals can be read.
+ * Fills a database with a shop of any size, so that what grows with size can be seen: invented units and jobs whose
+ * journals can be read.
  * The same numbers always give the same shop. `npm run seed` for a million entries; the tests take a tenth of it.
  */
 export interface ShopSize {

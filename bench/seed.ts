@@ -1,4 +1,5 @@
-// Fills a shop that runs with invented units and jobs, to see how it does with many: UNZO_DATA=/folder npm run seed -- [tenth]
+// Fills a shop that runs with invented units and jobs, to see how it does with many: UNZO_DATA=/folder npm run seed
+// -- [tenth]
 import path from "node:path";
 import { readJson } from "../scripts/lib/folder.mjs";
 import { FULL, seedShop, TENTH } from "./seed-shop";

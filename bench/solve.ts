@@ -84,7 +84,10 @@ export function benchSolve(): SolveRow[] {
   });
 }
 
-/** Time of one more point in an ngspice sweep: the slope between a short and a long one, so that its start does not count. */
+/**
+ * Time of one more point in an ngspice sweep: the slope between a short and a long one, so that its start does not
+ * count.
+ */
 function sweepSlope(netlist: TestNetlist): number | null {
   const node = (n: number) => (n < 0 ? "0" : `n${n}`);
   const lines = [

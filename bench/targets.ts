@@ -12,7 +12,9 @@ const share = (list: readonly number[], at: number) =>
   [...list].sort((a, b) => a - b)[Math.min(list.length - 1, Math.floor(list.length * at))] ?? 0;
 const mean = (list: readonly number[]) => list.reduce((a, b) => a + b, 0) / Math.max(1, list.length);
 
-/** Cost of following the plan over the proven optimum; beside it the policy without rollout and without the exact end. */
+/**
+ * Cost of following the plan over the proven optimum; beside it the policy without rollout and without the exact end.
+ */
 export function benchPlans(cases: number) {
   const [ours, plain]: [number[], number[]] = [[], []];
   let [optimumMs, oursMs] = [0, 0];

@@ -1,4 +1,5 @@
-// Writes everything of a shop (jobs, units, machine files, photos) to one file, while it is in use: npm run backup -- [FILE]
+// Writes everything of a shop (jobs, units, machine files, photos) to one file, while it is in use: npm run backup --
+// [FILE]
 import { existsSync } from "node:fs";
 import path from "node:path";
 import { dump } from "./lib/dump.mjs";

@@ -1,4 +1,5 @@
-// Measures and prints: npm run bench; npm run bench -- load for the server alone; npm run bench -- --json for one JSON document.
+// Measures and prints: npm run bench; npm run bench -- load for the server alone; npm run bench -- --json for one
+// JSON document.
 import { build, debianPackages, npmPackages } from "./lib/prepare.mjs";
 import { main, root } from "./lib/steps.mjs";
 import { spawn } from "node:child_process";

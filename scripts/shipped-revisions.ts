@@ -1,4 +1,5 @@
-// Adds the present machine files to machines/shipped.json, the list of every revision that ever shipped: npm run machines:shipped
+// Adds the present machine files to machines/shipped.json, the list of every revision that ever shipped: npm run
+// machines:shipped
 import { readdirSync, readFileSync, writeFileSync } from "node:fs";
 import path from "node:path";
 import { readMachineYaml } from "../src/core/model/file/machine-yaml";

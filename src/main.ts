@@ -8,7 +8,8 @@ import { randomUUID } from "node:crypto";
 import { log } from "./log";
 
 /**
- * The application's own server: the framework's, behind one that refuses what the framework cannot read and holds nobody up for ever.
+ * The application's own server: the framework's, behind one that refuses what the framework cannot read and holds
+ * nobody up for ever.
  * Called with the port; listens on the loopback only.
  */
 const port = Number(process.argv[2]);
@@ -43,7 +44,8 @@ async function direct(
 }
 
 /**
- * Pages that are made at once. One page is some 20 ms of one thread's work; of eight begun together each turn of anything else, health
+ * Pages that are made at once. One page is some 20 ms of one thread's work; of eight begun together each turn of
+ * anything else, health
  * among them, would wait for all.
  */
 const AT_ONCE = 2;
@@ -85,7 +87,10 @@ const handle = app.getRequestHandler();
 /** Answers that took longer are logged, milliseconds. */
 const SLOW = 1000;
 
-/** Gives a request its id, and logs what was written, what went wrong and what took long; what is merely read is not worth a line. */
+/**
+ * Gives a request its id, and logs what was written, what went wrong and what took long; what is merely read is not
+ * worth a line.
+ */
 function watch(request: IncomingMessage, response: ServerResponse): void {
   const [id, began] = [randomUUID(), performance.now()];
   // Whatever a client calls its request, in our log it has our name.

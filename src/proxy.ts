@@ -3,7 +3,8 @@ import { knockOf, knownHosts, refusedAtDoor } from "./server/door";
 import { env } from "./env";
 
 /**
- * Stands before every page. Pages only: what passes here is held in memory by the framework and cut at 10 MB, so the routes
+ * Stands before every page. Pages only: what passes here is held in memory by the framework and cut at 10 MB, so the
+ * routes
  * under /api knock at the door themselves.
  */
 export function proxy(request: NextRequest): NextResponse {
@@ -32,7 +33,10 @@ export function proxy(request: NextRequest): NextResponse {
   return response;
 }
 
-/** Nothing but our own files; scripts and styles of a page bear its nonce; styles on elements are set by charts and dialogs. */
+/**
+ * Nothing but our own files; scripts and styles of a page bear its nonce; styles on elements are set by charts and
+ * dialogs.
+ */
 function contentPolicy(nonce: string): string {
   return [
     "default-src 'self'",

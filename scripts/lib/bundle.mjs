@@ -1,4 +1,5 @@
-// Bundles what runs beside the application in Node: threads, the reader of machine files, scripts. Ready in a fraction of a second.
+// Bundles what runs beside the application in Node: threads, the reader of machine files, scripts. Ready in a
+// fraction of a second.
 import path from "node:path";
 import { build as esbuild } from "esbuild";
 import { root } from "./steps.mjs";

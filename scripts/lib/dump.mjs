@@ -4,7 +4,10 @@ import { pipeline } from "node:stream/promises";
 import { createGunzip, createGzip } from "node:zlib";
 import { run, start, Stop, which } from "./steps.mjs";
 
-/** How the programs reach a database that is named by an address. The password goes by the environment, where no list of processes shows it. */
+/**
+ * How the programs reach a database that is named by an address. The password goes by the environment, where no list
+ * of processes shows it.
+ */
 export function reach(url) {
   const { hostname, port, username, password, pathname } = new URL(url);
   return {

@@ -1,4 +1,5 @@
-// A data folder: who holds it, what it is called, its settings. Nothing in it that holds data is removed but by `--fresh`, under the lock.
+// A data folder: who holds it, what it is called, its settings. Nothing in it that holds data is removed but by
+// `--fresh`, under the lock.
 import { randomBytes, randomUUID } from "node:crypto";
 import {
   closeSync,
@@ -34,7 +35,10 @@ export function readJson(file) {
   }
 }
 
-/** When a process began, in clock ticks since the machine was started: with its number this names it for good. Null for none. */
+/**
+ * When a process began, in clock ticks since the machine was started: with its number this names it for good. Null
+ * for none.
+ */
 export function beganAt(pid) {
   try {
     const stat = readFileSync(`/proc/${pid}/stat`, "utf8");
@@ -104,7 +108,10 @@ function dropStale(lock, stale) {
   else rmSync(aside, { force: true });
 }
 
-/** Port and password of the folder's database: kept, or made where the file says nothing. Written only when something changed. */
+/**
+ * Port and password of the folder's database: kept, or made where the file says nothing. Written only when something
+ * changed.
+ */
 export function databaseSettings(folder) {
   const file = path.join(folder, "database.json");
   const known = readJson(file) ?? {};

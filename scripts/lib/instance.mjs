@@ -1,4 +1,5 @@
-// A whole Unzo in one data folder: its database (private, or an existing one that is named), its tables, the application, and whoever watches over them.
+// A whole Unzo in one data folder: its database (private, or an existing one that is named), its tables, the
+// application, and whoever watches over them.
 import path from "node:path";
 import { openFolder, processMark, writeWhole } from "./folder.mjs";
 import { rotatedLog } from "./log.mjs";

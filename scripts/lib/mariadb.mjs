@@ -30,7 +30,8 @@ export function portIsFree(port) {
 }
 
 /**
- * Starts the instance that lives in a folder which this process holds (`openFolder`). A database that is there is used, whatever became
+ * Starts the instance that lives in a folder which this process holds (`openFolder`). A database that is there is
+ * used, whatever became
  * of its settings file; with `fresh` it is removed first. Returns its address, its process, and how to stop it.
  */
 export async function startMariadb({ folder, id }, { fresh = false } = {}) {
@@ -105,7 +106,10 @@ export async function startMariadb({ folder, id }, { fresh = false } = {}) {
   };
 }
 
-/** Makes the tables of a new instance beside their place and moves them there when they are whole: a folder `data` is always a database. */
+/**
+ * Makes the tables of a new instance beside their place and moves them there when they are whole: a folder `data` is
+ * always a database.
+ */
 async function install(dataFolder) {
   say("Making a private database");
   const half = `${dataFolder}.new`;
@@ -142,7 +146,8 @@ function socketOf(folder) {
 }
 
 /**
- * Stops a process that a killed start left behind, known by number and time of its begin as written in the folder, or as a database by
+ * Stops a process that a killed start left behind, known by number and time of its begin as written in the folder, or
+ * as a database by
  * the data folder it was given. It is never gone on with: nobody knows in what state it is.
  */
 export async function stopOrphan(markFile, dataFolder, what) {

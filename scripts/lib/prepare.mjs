@@ -40,7 +40,9 @@ export async function debianPackages(...needs) {
   }
 }
 
-/** npm packages as the lock file says. `npm install`, not `npm ci`: see docs/decisions/0001-install-from-the-lock.md. */
+/**
+ * npm packages as the lock file says. `npm install`, not `npm ci`: see docs/decisions/0001-install-from-the-lock.md.
+ */
 export async function npmPackages() {
   const mark = path.join(root, "node_modules/.unzo-lock");
   const wanted = fingerprint(["package-lock.json", "package.json"]);
@@ -50,7 +52,10 @@ export async function npmPackages() {
   writeFileSync(mark, fingerprint(["package-lock.json", "package.json"]));
 }
 
-/** Builds the application and what runs beside it, unless the last build was of the same sources. Types are checked by the test command. */
+/**
+ * Builds the application and what runs beside it, unless the last build was of the same sources. Types are checked by
+ * the test command.
+ */
 export async function build() {
   const mark = path.join(root, ".next/.unzo-build");
   const wanted = fingerprint(["src", "scripts", "public", "next.config.ts", "package-lock.json", "tsconfig.json"]);

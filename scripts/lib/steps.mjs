@@ -1,4 +1,5 @@
-// What every script here needs: say what is being done, run a program, end with one clear sentence and nothing left running.
+// What every script here needs: say what is being done, run a program, end with one clear sentence and nothing left
+// running.
 import { spawn } from "node:child_process";
 import { createHash } from "node:crypto";
 import { existsSync, readdirSync, readFileSync, statSync } from "node:fs";

@@ -11,7 +11,10 @@ import {
 import { actorSchema, address, made, named, reads, sends } from "./endpoint";
 import { newUnitSchema } from "./units";
 
-/** A new job; ids are made by the client, so that a form sent twice opens one job. The unit is a known one, or typed from its plate. */
+/**
+ * A new job; ids are made by the client, so that a form sent twice opens one job. The unit is a known one, or typed
+ * from its plate.
+ */
 export const newJobSchema = z
   .strictObject({
     id: z.uuid(),

@@ -41,7 +41,9 @@ export class SimulatedBench {
     this.leads = leads;
   }
 
-  /** What the meter sees: nothing but its own idle display with the leads off, an overload for ohms on a live circuit. */
+  /**
+   * What the meter sees: nothing but its own idle display with the leads off, an overload for ohms on a live circuit.
+   */
   measure(fn: MeterFunction): Shown {
     const idle: Shown = needsDeadCircuit(fn)
       ? fn === "continuity"

@@ -52,8 +52,10 @@ export function database(): Database {
 }
 
 /**
- * Runs work in one transaction on one connection. The work may run more than once (a deadlock is tried again), so it must do
- * nothing but read and write through `tx`. Throws what the work throws, a `Refusal` when no turn comes, and `MaybeWritten` when
+ * Runs work in one transaction on one connection. The work may run more than once (a deadlock is tried again), so it
+ * must do
+ * nothing but read and write through `tx`. Throws what the work throws, a `Refusal` when no turn comes, and
+ * `MaybeWritten` when
  * the database was lost while it was told to commit.
  */
 export async function inTransaction<T>(work: (tx: Tx) => Promise<T>): Promise<T> {

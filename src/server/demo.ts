@@ -27,7 +27,10 @@ import { registerUnit } from "./units";
 import { FaultDictionary } from "../core/diagnose/dictionary/fault-dictionary";
 import { believe } from "../core/diagnose/belief/beliefs";
 
-/** Invented sites and units of an invented workshop. Names the demo data by fixed ids, so that seeding twice adds nothing. */
+/**
+ * Invented sites and units of an invented workshop. Names the demo data by fixed ids, so that seeding twice adds
+ * nothing.
+ */
 const NAMESPACE = "6f0c1c7e-52a4-4c9e-9a53-0f2f7a5d1c11";
 const MACHINE = "quellmoor-sb-210";
 const UNITS = [
@@ -62,7 +65,10 @@ function idOf(key: string): string {
   return [hex.slice(0, 8), hex.slice(8, 12), hex.slice(12, 16), hex.slice(16, 20), hex.slice(20, 32)].join("-");
 }
 
-/** Units and three jobs: one untouched, one half-way, one repaired, proven and closed. Readings come from the simulated unit. */
+/**
+ * Units and three jobs: one untouched, one half-way, one repaired, proven and closed. Readings come from the
+ * simulated unit.
+ */
 export async function seedDemo(now: Date): Promise<void> {
   const minutesAgo = (m: number) => new Date(now.getTime() - m * 60_000);
   for (const { key, site, serial, machine } of UNITS)
@@ -130,7 +136,10 @@ async function playJob(
   if (close) await repairAndClose(dictionary, fault, log, now);
 }
 
-/** Goes on from the cause found: decides, swaps, proves on the machine as it then is, puts everything back and closes the call. */
+/**
+ * Goes on from the cause found: decides, swaps, proves on the machine as it then is, puts everything back and closes
+ * the call.
+ */
 async function repairAndClose(
   dictionary: FaultDictionary,
   fault: Fault,

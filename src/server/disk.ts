@@ -10,8 +10,10 @@ const LOOK_EVERY = 2000;
 let looked = { at: -Infinity, free: Infinity };
 
 /**
- * Refuses with a plain sentence while the disk is nearly full: a database that runs out of it in the middle of a write stops.
- * `UNZO_DATA` names the folder that is looked at; without one (a database elsewhere) nothing is refused. `UNZO_FREE_BYTES` stands
+ * Refuses with a plain sentence while the disk is nearly full: a database that runs out of it in the middle of a
+ * write stops.
+ * `UNZO_DATA` names the folder that is looked at; without one (a database elsewhere) nothing is refused.
+ * `UNZO_FREE_BYTES` stands
  * in for the disk where that is tested.
  */
 export function refuseWhenFull(): void {

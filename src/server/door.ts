@@ -1,6 +1,8 @@
 /**
- * Who may speak to Unzo. A browser carries any page's requests to any address, so being on the same machine proves nothing: a
- * request must name a host that Unzo answers to, must not come from another site, and must be what only our own pages send.
+ * Who may speak to Unzo. A browser carries any page's requests to any address, so being on the same machine proves
+ * nothing: a
+ * request must name a host that Unzo answers to, must not come from another site, and must be what only our own pages
+ * send.
  * Used by the application and by the gate of the workshop network.
  */
 export interface Knock {
@@ -26,7 +28,9 @@ export interface Refused {
 /** Names of this machine itself. */
 const OWN_NAMES = ["localhost", "127.0.0.1", "[::1]"];
 
-/** The host names that Unzo answers to: its own, and those that `UNZO_HOSTS` lists for a reverse proxy of the shop's. */
+/**
+ * The host names that Unzo answers to: its own, and those that `UNZO_HOSTS` lists for a reverse proxy of the shop's.
+ */
 export function knownHosts(listed: string | undefined): ReadonlySet<string> {
   const further = (listed ?? "").split(",").map((name) => name.trim().toLowerCase());
   return new Set([...OWN_NAMES, ...further].filter(Boolean));

@@ -51,7 +51,10 @@ const buildOf = (file: MachineFile) => (desk: RemoteDesk) =>
     Comlink.proxy(() => {}),
   );
 
-/** The advice on a job from the server's own dictionary, and the evidence it was reckoned for; null while the dictionary is not built and nobody waits. */
+/**
+ * The advice on a job from the server's own dictionary, and the evidence it was reckoned for; null while the
+ * dictionary is not built and nobody waits.
+ */
 export async function adviceOn(
   job: string,
   asked: z.output<typeof standingSchema>,
@@ -80,7 +83,10 @@ export async function adviceOn(
   return { evidence: evidence.map((e) => e.id), advice };
 }
 
-/** Proves a change to the circuit of a job's unit, as that unit is with the changes so far. Throws a `Refusal` for a change that cannot be made. */
+/**
+ * Proves a change to the circuit of a job's unit, as that unit is with the changes so far. Throws a `Refusal` for a
+ * change that cannot be made.
+ */
 export async function proofOfChange(
   job: string,
   unit: readonly Change[],

@@ -129,7 +129,8 @@ async function rowsWhere(
   most: number,
   from: number,
 ): Promise<readonly JobRow[]> {
-  // In the order of the index (`jobs_closed` and the key behind it), so that a page is read off and not sorted out of all of them.
+  // In the order of the index (`jobs_closed` and the key behind it), so that a page is read off and not sorted out of
+  // all of them.
   const page = database()
     .select({ id: jobs.id })
     .from(jobs)

@@ -7,7 +7,10 @@ import { streams } from "./schema";
 import { entriesOf } from "./streams";
 import { log } from "../log";
 
-/** Between two looks at the journals that are followed, milliseconds: another process on the same database may have written. */
+/**
+ * Between two looks at the journals that are followed, milliseconds: another process on the same database may have
+ * written.
+ */
 const LOOK_EVERY = 400;
 /** Journals that one process follows at once, one for each page that is looked at. */
 const MOST = 300;
@@ -21,7 +24,8 @@ interface Listener {
 }
 
 /**
- * Follows the journals that somebody looks at. Every page of every process on one database is given every entry once and in order: at once
+ * Follows the journals that somebody looks at. Every page of every process on one database is given every entry once
+ * and in order: at once
  * what this process writes, within a look what another one does.
  */
 export class Follower {
@@ -36,7 +40,10 @@ export class Follower {
     return this.listeners.size;
   }
 
-  /** Gives what a journal has after `seq`, and everything that comes, until the returned function is called. Throws a `Refusal`. */
+  /**
+   * Gives what a journal has after `seq`, and everything that comes, until the returned function is called. Throws a
+   * `Refusal`.
+   */
   follow(job: string, seq: number, give: Listener["give"], end: () => void): () => void {
     if (this.listeners.size >= MOST)
       throw new Refusal(503, "Too many pages look at jobs at once. Close some; this page looks again by itself.", true);

@@ -33,7 +33,10 @@ export class RefusedMachine extends Refusal {
   }
 }
 
-/** What is stored of a file: as it was written, without what is empty or usual, so that a new field of the schema changes no hash. */
+/**
+ * What is stored of a file: as it was written, without what is empty or usual, so that a new field of the schema
+ * changes no hash.
+ */
 export function sourceOf(file: MachineFile): { readonly source: string; readonly hash: string } {
   const short = canonicalJson(withoutUsual(file));
   const again = machineFileSchema.safeParse(JSON.parse(short));
@@ -50,7 +53,10 @@ export function sourceOf(file: MachineFile): { readonly source: string; readonly
 /** Whether two files say the same, both as they are read today. */
 const isSame = (a: MachineFile, b: MachineFile) => canonicalJson(a) === canonicalJson(b);
 
-/** Keeps a file as a version of its machine and answers its name; the same file is kept once, whatever its hash was made from. */
+/**
+ * Keeps a file as a version of its machine and answers its name; the same file is kept once, whatever its hash was
+ * made from.
+ */
 async function keepVersion(tx: Tx, file: MachineFile, now: Date): Promise<string> {
   const { source, hash } = sourceOf(file);
   const rows = await tx
@@ -94,7 +100,10 @@ async function headOf(db: Database, machine: string) {
   return row ?? null;
 }
 
-/** Keeps a machine file as the version that new jobs are made with; it still comes from the shipped revision that the one before came from. */
+/**
+ * Keeps a machine file as the version that new jobs are made with; it still comes from the shipped revision that the
+ * one before came from.
+ */
 export async function keepMachineFile(file: MachineFile, origin: FileOrigin, now: Date): Promise<string> {
   refuseWhenFull();
   return inTransaction(async (tx) => {
@@ -106,8 +115,10 @@ export async function keepMachineFile(file: MachineFile, origin: FileOrigin, now
 }
 
 /**
- * A file that ships with the program. It becomes the version in use where there is none or where the shop uses an earlier shipped one
- * untouched; where the shop has its own, it is offered, once. `everShipped` holds the hashes of all revisions that ever shipped.
+ * A file that ships with the program. It becomes the version in use where there is none or where the shop uses an
+ * earlier shipped one
+ * untouched; where the shop has its own, it is offered, once. `everShipped` holds the hashes of all revisions that
+ * ever shipped.
  */
 export async function keepShippedMachine(
   file: MachineFile,
@@ -164,7 +175,10 @@ async function knownOrigin(
   return { hash: head.hash, origin: "edited", base: base?.hash ?? null };
 }
 
-/** Reads a machine file given as text and keeps it. Throws `MachineYamlError` for a file that cannot be used. For scripts and tests. */
+/**
+ * Reads a machine file given as text and keeps it. Throws `MachineYamlError` for a file that cannot be used. For
+ * scripts and tests.
+ */
 export async function keepMachine(yaml: string, name: string, now: Date): Promise<string> {
   return keepMachineFile(readMachineYaml(yaml, name).file, "edited", now);
 }
@@ -228,7 +242,10 @@ export async function shippedOffer(machine: string): Promise<ShippedOffer | null
   };
 }
 
-/** Takes facts of an offered revision into the shop's file, or none; either way the revision has been looked at. Throws a `Refusal`. */
+/**
+ * Takes facts of an offered revision into the shop's file, or none; either way the revision has been looked at.
+ * Throws a `Refusal`.
+ */
 export async function settleOffer(
   machine: string,
   input: z.output<typeof settleOfferSchema>,

@@ -14,8 +14,10 @@ const MARKER = "migration.json";
 const COPY = "before-migration.gz";
 
 /**
- * Brings the tables up to date. The database does not take back changes of tables, so everything is written to a file first and a marker
- * is set; a marker that is found at the start means that a migration was broken off: the file is put back and it is run again.
+ * Brings the tables up to date. The database does not take back changes of tables, so everything is written to a file
+ * first and a marker
+ * is set; a marker that is found at the start means that a migration was broken off: the file is put back and it is
+ * run again.
  * `onStatement` is told before each statement, counted from 0. Says how many migrations were made.
  */
 export async function migrateTables(
@@ -61,7 +63,10 @@ export async function migrateTables(
   }
 }
 
-/** Until when migrations were made, by the table in which they are written down; that table is made where there is none. */
+/**
+ * Until when migrations were made, by the table in which they are written down; that table is made where there is
+ * none.
+ */
 async function appliedUntil(connection: mysql.Connection): Promise<number> {
   await connection.query(
     "CREATE TABLE IF NOT EXISTS `__drizzle_migrations` (id serial primary key, hash text not null, created_at bigint)",

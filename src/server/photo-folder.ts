@@ -6,7 +6,10 @@ import { keepPhoto } from "./photos";
 import { events, photos } from "./schema";
 import { log } from "../log";
 
-/** Takes photos that an earlier version kept in a folder into the database. Files that are there already, or are no pictures, are left. */
+/**
+ * Takes photos that an earlier version kept in a folder into the database. Files that are there already, or are no
+ * pictures, are left.
+ */
 export async function importPhotoFolder(folder: string, now: Date): Promise<number> {
   const files = listed(folder).flatMap((part) =>
     listed(path.join(folder, part)).map((name) => path.join(folder, part, name)),

@@ -22,7 +22,10 @@ export function pictureType(bytes: Uint8Array): "image/jpeg" | "image/png" | "im
   return null;
 }
 
-/** Keeps a photo under the hash of its content; the same photo twice is kept once. Throws a `Refusal` for what is no picture. */
+/**
+ * Keeps a photo under the hash of its content; the same photo twice is kept once. Throws a `Refusal` for what is no
+ * picture.
+ */
 export async function keepPhoto(bytes: Uint8Array, now: Date): Promise<string> {
   if (bytes.length > MOST_PHOTO_BYTES) throw new Refusal(413, "The photo is larger than 4 MB. Nothing was kept.");
   const type = pictureType(bytes);

@@ -67,7 +67,10 @@ function chain(error: unknown): Error[] {
   return found;
 }
 
-/** Status and sentence for any error; what is unknown is said to be so, without its inside. `again`: worth sending once more. */
+/**
+ * Status and sentence for any error; what is unknown is said to be so, without its inside. `again`: worth sending
+ * once more.
+ */
 export function sentenceFor(error: unknown): { status: number; sentence: string; again: boolean } {
   if (error instanceof Refusal) return { status: error.status, sentence: error.message, again: error.again };
   if (error instanceof ZodError) {

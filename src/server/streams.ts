@@ -24,7 +24,10 @@ export function sentHash(stream: string, entry: NewEntry): string {
     .digest("hex");
 }
 
-/** Locks a stream for the rest of the transaction and says how many entries it has; null where there is none of that kind. */
+/**
+ * Locks a stream for the rest of the transaction and says how many entries it has; null where there is none of that
+ * kind.
+ */
 export async function lockStream(tx: Tx, id: string, kind: "job" | "unit" | "shop"): Promise<number | null> {
   const [row] = await tx
     .select({ kind: streams.kind, lastSeq: streams.lastSeq })
@@ -56,7 +59,10 @@ export async function writeEntry(tx: Tx, stream: string, seq: number, entry: New
   await tx.update(streams).set({ lastSeq: seq }).where(eq(streams.id, stream));
 }
 
-/** The entry of that id, if it is the same one sent again; null where there is none. Throws a `Refusal` for another one. */
+/**
+ * The entry of that id, if it is the same one sent again; null where there is none. Throws a `Refusal` for another
+ * one.
+ */
 export async function twinOf(tx: Tx, stream: string, entry: NewEntry): Promise<typeof events.$inferSelect | null> {
   const [twin] = await tx.select().from(events).where(eq(events.id, entry.id));
   if (!twin) return null;

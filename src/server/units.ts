@@ -95,7 +95,10 @@ export async function correctUnit(unit: string, input: z.output<typeof correctio
   }
 }
 
-/** Two entries that are found to be one unit: the jobs of the first go over to the second; nothing is lost. Throws a `Refusal`. */
+/**
+ * Two entries that are found to be one unit: the jobs of the first go over to the second; nothing is lost. Throws a
+ * `Refusal`.
+ */
 export async function mergeUnits(unit: string, input: z.output<typeof mergeSchema>, now: Date): Promise<void> {
   const { into, actor } = input;
   if (into === unit) throw new Refusal(400, "A unit is itself already. Choose the other one.");

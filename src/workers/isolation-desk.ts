@@ -52,7 +52,9 @@ export class IsolationDesk {
   /** How often advice was asked for; a thought ahead ends when it changes. */
   private asked = 0;
 
-  /** Builds the dictionary; `progress` is told the share done, 0 to 1. What needs no dictionary is answered meanwhile. */
+  /**
+   * Builds the dictionary; `progress` is told the share done, 0 to 1. What needs no dictionary is answered meanwhile.
+   */
   async build(file: MachineFile, progress: (share: number) => void): Promise<void> {
     const dictionary = FaultDictionary.of(compileMachine(file), ORDINARY_METER);
     this.dictionary = dictionary;
@@ -81,8 +83,10 @@ export class IsolationDesk {
   }
 
   /**
-   * Thinks ahead while the leads are placed: reckons what would be advised if the proposed test showed what the leading suspects predict, one
-   * after the other until the next question comes. The answers are thrown away; what was worked out and compiled on the way makes the
+   * Thinks ahead while the leads are placed: reckons what would be advised if the proposed test showed what the
+   * leading suspects predict, one
+   * after the other until the next question comes. The answers are thrown away; what was worked out and compiled on
+   * the way makes the
    * real one quick. Says how many it came to.
    */
   async thinkAhead(evidence: readonly Evidence[], standing: PlainStanding): Promise<number> {
@@ -127,7 +131,10 @@ export class IsolationDesk {
     return proofRun(machine, meter, complaint, fault, cordMetres);
   }
 
-  /** Proves a change to the circuit before it may be built; `progress` is told the share done, 0 to 1. Throws `ChangeError`. */
+  /**
+   * Proves a change to the circuit before it may be built; `progress` is told the share done, 0 to 1. Throws
+   * `ChangeError`.
+   */
   proveChange(file: MachineFile, changes: readonly Change[], progress?: (share: number) => void): ModificationProof {
     return proveModification(compileMachine(file), changes, progress);
   }
@@ -137,7 +144,10 @@ export class IsolationDesk {
     this.dictionary = FaultDictionary.of(compileMachine(file), ORDINARY_METER);
   }
 
-  /** What something shown makes of the suspects; in the setup that would show it, unless one is named. Null when nothing shows it. */
+  /**
+   * What something shown makes of the suspects; in the setup that would show it, unless one is named. Null when
+   * nothing shows it.
+   */
   codeOdds(
     evidence: readonly Evidence[],
     shown: Pick<MachineCode, "part" | "label" | "blames">,

@@ -15,7 +15,8 @@ import { KETTLE } from "../support/kettle";
 import { FaultDictionary } from "../../src/core/diagnose/dictionary/fault-dictionary";
 import { involvement, believe } from "../../src/core/diagnose/belief/beliefs";
 
-// Fuse and switch in series with no point between: nothing tells them apart. A switch that is stuck closed shows nowhere.
+// Fuse and switch in series with no point between: nothing tells them apart. A switch that is stuck closed shows
+// nowhere.
 const { machine } = readMachineYaml(
   `${KETTLE.replace("at: { a: L, b: heat } }", "at: { a: L, b: mid } }")
     .replace(

@@ -364,7 +364,8 @@ describe("what each result would mean", () => {
         for (const l of m.leaves) expect(l.probability).toBeGreaterThanOrEqual(0.08);
       }
       if (test.function === "ohms") expect(range).not.toBe("");
-      // Of a reading that only a sound machine gives, a good part is left for "nothing wrong" or for what does not show there.
+      // Of a reading that only a sound machine gives, a good part is left for "nothing wrong" or for what does not
+      // show there.
       const shown = dictionary.predictionsFor(test)[0]![0]!;
       const sound = meanings.find((m) => m.sound);
       if (sound?.outcome.kind === "value" && shown.kind === "value")

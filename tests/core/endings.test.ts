@@ -151,7 +151,8 @@ describe("one reading on which all hangs", () => {
 });
 
 describe("a repair tried to see", () => {
-  // Everything lies behind a cover that takes long; the cord needs only to be pressed home, and a lamp shows whether that has helped.
+  // Everything lies behind a cover that takes long; the cord needs only to be pressed home, and a lamp shows whether
+  // that has helped.
   const deep = (text: string) =>
     text
       .replace("points:\n", "panels:\n  - { id: base, name: Base plate, minutes: 25, tools: [Hex key 5] }\npoints:\n")

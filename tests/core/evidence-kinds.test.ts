@@ -140,7 +140,8 @@ describe("works on this, not on that", () => {
         { setup: "on-mains", part: "unit", label: "warm" },
       ],
     };
-    // The heater on mains and what feeds it stay; the gas side and the cooling unit itself, which both need, are cleared.
+    // The heater on mains and what feeds it stay; the gas side and the cooling unit itself, which both need, are
+    // cleared.
     const before = of(murgast, [mains], "cooling-unit");
     expect(of(murgast, [mains, compared], "cooling-unit")).toBeLessThan(Math.max(0.02, before));
     const heater = machine.parts.find(

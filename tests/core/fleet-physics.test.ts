@@ -24,7 +24,8 @@ describe.each(FLEET)("%s: every fault in every setup", (name) => {
           if (shown.kind === "value")
             expect(Number.isFinite(shown.value), `${setup.id} ${JSON.stringify(fault)}`).toBe(true);
         simulator.circuit.load(state, state.phases[0]!);
-        // Tellegen: over all elements and the leak, voltage times current adds to nothing; what sources give the rest takes.
+        // Tellegen: over all elements and the leak, voltage times current adds to nothing; what sources give the rest
+        // takes.
         let balance = simulator.circuit.leakWatts();
         let moved = 0;
         for (let e = 0; e < machine.ends.length / 2; e++) {

@@ -7,7 +7,8 @@ import { FLEET, machineNamed } from "../support/fleet";
 import { compileMachine } from "../../src/core/model/compile";
 
 /**
- * What can hurt and what protects: by hand, for every kind (common practice, no source). A kind that is in no row has none of these traits.
+ * What can hurt and what protects: by hand, for every kind (common practice, no source). A kind that is in no row has
+ * none of these traits.
  */
 const BY_HAND: Readonly<Partial<Record<Trait, readonly KindId[]>>> = {
   hot: ["compressor", "cooling unit", "heater", "inrush resistor", "lamp", "ptc", "resistor"],

@@ -48,14 +48,16 @@ describe("faults that nothing tells apart", () => {
     const { helpfulPoints, together, silent } = coverageOf(dictionary);
     expect(together.map((g) => g.map((f) => f.id))).toContainEqual(["F1:blown", "R1:open", "S1:stuck-open"]);
     expect(silent.map((f) => f.id)).toContain("S1:stuck-closed");
-    // From `mid` the fuse is known from the other two, from `late` the switch: two pairs each. What shows nowhere is told by neither.
+    // From `mid` the fuse is known from the other two, from `late` the switch: two pairs each. What shows nowhere is
+    // told by neither.
     expect(helpfulPoints).toEqual([
       { net: "late", pairs: 2 },
       { net: "mid", pairs: 2 },
     ]);
   });
   it("where a net tells more it comes first, and one that tells nothing is not named", () => {
-    // One more joint in front of the fuse, with a net of its own: four in a row. The middle tells four pairs, the ends three.
+    // One more joint in front of the fuse, with a net of its own: four in a row. The middle tells four pairs, the
+    // ends three.
     const four = built(
       CHAIN.replace("at: { a: L, b: mid } }", "at: { a: first, b: mid } }").replace(
         "  - { id: R1, kind",

@@ -12,7 +12,10 @@ import { demoMachine } from "../support/demo-machine";
 const demo = demoMachine();
 const simulators = new Map<Machine, Simulator>();
 
-/** What a technician with this faulty unit would type for the test on the screen, given as its canonical name; `faults` none: a sound one. */
+/**
+ * What a technician with this faulty unit would type for the test on the screen, given as its canonical name;
+ * `faults` none: a sound one.
+ */
 export function typedFor(testKey: string, fault: Fault | null, machine: Machine = demo): string {
   const simulator = simulators.get(machine) ?? new Simulator(machine);
   simulators.set(machine, simulator);
@@ -24,7 +27,10 @@ export function typedFor(testKey: string, fault: Fault | null, machine: Machine 
   return shown.kind === "overload" ? "OL" : shown.kind === "label" ? shown.label : shown.beeps ? "beep" : "nothing";
 }
 
-/** Waits until the screen asks for a test or has come to its end; returns the test's name, or null at the end. Simple questions are passed over. */
+/**
+ * Waits until the screen asks for a test or has come to its end; returns the test's name, or null at the end. Simple
+ * questions are passed over.
+ */
 export async function asked(page: Page): Promise<string | null> {
   await page.locator(".next-area .next").first().waitFor({ timeout: 60_000 });
   const pass = page.getByRole("button", { name: /On to measuring/ });

@@ -11,7 +11,8 @@ import { judge } from "../../src/core/repair/judge-proof";
 import type { ProofStep } from "../../src/core/repair/proof-run";
 import { FLEET, machineNamed } from "../support/fleet";
 
-// EN 50678:2020, general procedure for verifying the effectiveness of the protective measures of electrical equipment after repair.
+// EN 50678:2020, general procedure for verifying the effectiveness of the protective measures of electrical equipment
+// after repair.
 describe("limits after repair", () => {
   test.each([
     [0, 0.3],

@@ -38,7 +38,8 @@ const largest = (netlist: TestNetlist) => Math.max(...netlist.elements.map((e) =
 
 /**
  * Across a floating island ngspice itself rounds (its matrix holds 65 S beside 1e-12 S). Where it lies farther from the
- * 50-digit solve than the bound, that solve judges instead, and far more sharply; at least 30 netlists must need no judge.
+ * 50-digit solve than the bound, that solve judges instead, and far more sharply; at least 30 netlists must need no
+ * judge.
  */
 function besideNgspice(netlist: TestNetlist, alternating: boolean): { judged: boolean } {
   const ours = alternating ? ac(netlist) : { re: dc(netlist).volts, im: new Float64Array(netlist.nodeCount) };

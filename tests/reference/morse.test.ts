@@ -6,7 +6,9 @@ import { readLamp } from "../../src/core/lamp/lamp-reader";
 
 const morse = createRequire(import.meta.url)("morse") as { encode(text: string): string };
 
-/** Light in time from the signs of another Morse encoder, timed by ITU-R M.1677-1: dash 3 dots, gaps 1, 3 and 7 dots. */
+/**
+ * Light in time from the signs of another Morse encoder, timed by ITU-R M.1677-1: dash 3 dots, gaps 1, 3 and 7 dots.
+ */
 function lit(signs: string, dot: number, rounds: number, together: boolean): Flash[] {
   const flashes: Flash[] = [];
   let t = 0;

@@ -172,7 +172,8 @@ describe("against ngspice", () => {
       [0.1, 470e-6],
       [0.5, 2200e-6],
     ] as const) {
-      // The bridge as the absolute value of the sine behind one diode; the load a constant current; measured over the last cycles.
+      // The bridge as the absolute value of the sine behind one diode; the load a constant current; measured over the
+      // last cycles.
       const out = runSpice([
         "bridge",
         "B1 x 0 V=abs(16.97*sin(314.159265*time))",

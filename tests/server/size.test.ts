@@ -108,7 +108,8 @@ describe(`a shop of ${TENTH.jobs} jobs and ${TENTH.events} entries`, { timeout: 
   });
 
   it("gives advice to twenty clients on its machines at once", { timeout: 300_000 }, async () => {
-    // Jobs of the small machines: that all of them get an answer is what counts here, not how long each dictionary takes.
+    // Jobs of the small machines: that all of them get an answer is what counts here, not how long each dictionary
+    // takes.
     const { jobs } = await listJobs({ state: "closed" }, 2000);
     const small = ["Zirvald", "Perlgrund", "Hochkar", "Tannrast", "Sellrun"];
     const chosen = small.flatMap((maker) => jobs.filter((j) => j.machineName.startsWith(maker)).slice(0, 4));

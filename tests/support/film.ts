@@ -1,7 +1,10 @@
 import { writeFileSync } from "node:fs";
 import { litAt, type LampPattern } from "../../src/core/lamp/lamp-pattern";
 
-/** Writes a film of a lamp as YUV4MPEG2, for the camera of a browser: a dim scene with noise, a lamp at a spot. Lasts whole rounds, so that it can be shown over and over. */
+/**
+ * Writes a film of a lamp as YUV4MPEG2, for the camera of a browser: a dim scene with noise, a lamp at a spot. Lasts
+ * whole rounds, so that it can be shown over and over.
+ */
 export function writeFilm(
   file: string,
   pattern: LampPattern,

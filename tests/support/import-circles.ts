@@ -1,7 +1,10 @@
 import { readFileSync } from "node:fs";
 import path from "node:path";
 
-/** Files that import each other in a circle, types included, each circle once (strongly connected components, Tarjan 1972). */
+/**
+ * Files that import each other in a circle, types included, each circle once (strongly connected components, Tarjan
+ * 1972).
+ */
 export function circlesIn(root: string, files: readonly string[]): readonly (readonly string[])[] {
   const known = new Set(files);
   const importsOf = new Map(files.map((file) => [file, importedBy(root, file, known)]));

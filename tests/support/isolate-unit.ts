@@ -26,7 +26,10 @@ export interface Run {
   readonly evidence: readonly Evidence[];
 }
 
-/** The complaint a customer would make of this unit: the first in the file whose signs are all there; null when there is none. */
+/**
+ * The complaint a customer would make of this unit: the first in the file whose signs are all there; null when there
+ * is none.
+ */
 export function complaintMadeOf(unit: UnitOnTheBench, everSeen = false): string | null {
   // At the first visit someone complains of whatever is not right, though it can be seen nowhere.
   return (
@@ -40,7 +43,10 @@ export function complaintOf(unit: UnitOnTheBench): string {
   return complaintMadeOf(unit)!;
 }
 
-/** Whether what a complaint says can be seen on the unit; one that says nothing of the kind is there as long as anything looks or sounds otherwise than it should. */
+/**
+ * Whether what a complaint says can be seen on the unit; one that says nothing of the kind is there as long as
+ * anything looks or sounds otherwise than it should.
+ */
 export function isThere(unit: UnitOnTheBench, complaint: string): boolean {
   const { setup, sees } = unit.machine.file.complaints.find((c) => c.id === complaint)!;
   if (Object.keys(sees).length === 0) return unit.faults.length > 0 && !unit.looksSound();

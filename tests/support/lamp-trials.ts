@@ -98,7 +98,8 @@ export function anyPattern(random: Random, least: number): { pattern: LampPatter
 }
 
 /**
- * The pattern for so many rounds (three times as many blinks of an even one), begun anywhere, in the middle of a stretch, each stretch with Gaussian jitter (a share of itself), as a
+ * The pattern for so many rounds (three times as many blinks of an even one), begun anywhere, in the middle of a
+ * stretch, each stretch with Gaussian jitter (a share of itself), as a
  * camera of so many frames a second sees it.
  */
 export function filmed(
@@ -167,7 +168,10 @@ export function upperBound(hits: number, of: number): number {
   return (p + (z * z) / (2 * of) + z * Math.sqrt((p * (1 - p)) / of + (z * z) / (4 * of * of))) / (1 + (z * z) / of);
 }
 
-/** The same as a hand follows it on a key: late, uneven, now and then missing a flash or bouncing. `holds` false: short taps only. */
+/**
+ * The same as a hand follows it on a key: late, uneven, now and then missing a flash or bouncing. `holds` false:
+ * short taps only.
+ */
 export function tapped(
   random: Random,
   round: readonly Stretch[],

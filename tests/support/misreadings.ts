@@ -20,7 +20,10 @@ export type SlipKind = (typeof SLIP_KINDS)[number] | "arbitrary";
 /** Share of slips that are a value out of the air. */
 const ARBITRARY = 0.2;
 
-/** What is really measured when someone means `test` and slips; null where this slip cannot happen there. Written from the plugs as drawn, not from what the search looks for. */
+/**
+ * What is really measured when someone means `test` and slips; null where this slip cannot happen there. Written from
+ * the plugs as drawn, not from what the search looks for.
+ */
 function slipped(machine: Machine, test: Test, kind: SlipKind, random: () => number): Test | null {
   const pick = <T>(list: readonly T[]): T | undefined => list[Math.floor(random() * list.length)];
   if (kind === "standing otherwise") {
@@ -75,7 +78,10 @@ export interface Slipped {
   readonly pieces: readonly string[];
   /** Null: the run had no step at which anything could be misread. */
   readonly kind: SlipKind | null;
-  /** The slip was named: as the likeliest, or among those named. Null where it could not be: a value out of the air, or one that is what the right spot shows too. */
+  /**
+   * The slip was named: as the likeliest, or among those named. Null where it could not be: a value out of the air,
+   * or one that is what the right spot shows too.
+   */
   readonly named: { readonly first: boolean; readonly any: boolean } | null;
 }
 

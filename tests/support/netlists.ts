@@ -121,7 +121,10 @@ export const programOf = (netlist: TestNetlist) => compileElimination(topologyOf
 
 const D = Decimal.clone({ precision: 50 });
 
-/** Node voltages with 50 decimal digits by plain Gaussian elimination: the sharp reference. Real part first, then imaginary. */
+/**
+ * Node voltages with 50 decimal digits by plain Gaussian elimination: the sharp reference. Real part first, then
+ * imaginary.
+ */
 export function decimalSolve(netlist: TestNetlist, leak: number, alternating: boolean): { re: number[]; im: number[] } {
   const n = netlist.nodeCount;
   const size = alternating ? 2 * n : n;

@@ -1,7 +1,10 @@
 import { Planner, type PlanProblem, type PlannedMove } from "../../src/core/diagnose/planning/planner";
 import { randomSource } from "./unit-on-the-bench";
 
-/** A made-up unit: faults in pieces, tests behind covers and with the power on or off. Standing: bit 0 the power, the rest the open covers. */
+/**
+ * A made-up unit: faults in pieces, tests behind covers and with the power on or off. Standing: bit 0 the power, the
+ * rest the open covers.
+ */
 export function planningCase(seed: number): PlanProblem {
   const random = randomSource(seed);
   const faults = 6 + Math.floor(random() * 9);

@@ -39,7 +39,8 @@ export function searchFleet(names: readonly string[]): void {
         expect(some.length).toBeGreaterThan(3);
         sampled.tried += some.length;
         sampled.wrong.push(...some.flatMap((h) => wrongEnd(h, random) ?? []));
-        // A fault of degree may be drawn so mild that a sound machine shows the same; more than one on a machine is no chance.
+        // A fault of degree may be drawn so mild that a sound machine shows the same; more than one on a machine is
+        // no chance.
         expect(
           sampled.wrong.filter((w) => w.startsWith(`${name}:`)).length,
           sampled.wrong.join("\n"),

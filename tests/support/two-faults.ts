@@ -19,7 +19,10 @@ export interface Mending {
 /** Most pieces that are repaired before one gives up. */
 const MOST_REPAIRS = 5;
 
-/** Searches, repairs what was found, and goes on with all that is known, until the unit is well or nothing more is found. */
+/**
+ * Searches, repairs what was found, and goes on with all that is known, until the unit is well or nothing more is
+ * found.
+ */
 export function mend(dictionary: FaultDictionary, unit: UnitOnTheBench): Mending {
   const { machine } = dictionary;
   const found: { piece: string; wasBad: boolean }[] = [];

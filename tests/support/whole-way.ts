@@ -67,7 +67,10 @@ export interface WholeWay {
   readonly job: Job;
 }
 
-/** Isolates a unit's fault, decides, swaps or repairs, sets up, proves and records: all in core, the technician being this function. */
+/**
+ * Isolates a unit's fault, decides, swaps or repairs, sets up, proves and records: all in core, the technician being
+ * this function.
+ */
 export function wholeWay(dictionary: FaultDictionary, fault: Fault, unit: UnitOnTheBench, complaint: string): WholeWay {
   const { machine } = dictionary;
   const journal = new TestJournal(machine, complaint);

@@ -11,7 +11,10 @@ const MOST_DEPTH = 60;
 
 const HEADERS = { "cache-control": "no-store", "x-content-type-options": "nosniff" };
 
-/** Runs a route's work for whom the door lets in; what goes wrong becomes a status and a sentence, and the inside goes to the log only. */
+/**
+ * Runs a route's work for whom the door lets in; what goes wrong becomes a status and a sentence, and the inside goes
+ * to the log only.
+ */
 export async function answer(
   request: Request,
   work: () => Promise<unknown>,

@@ -122,7 +122,10 @@ export class AcSolver {
     return { re: betweenRe[a]! - betweenRe[b]!, im: betweenIm[a]! - betweenIm[b]! };
   }
 
-  /** Hands the current fed into the n-th eliminated node on to its neighbours, keeping what rounding would lose; see `DcSolver.solve`. */
+  /**
+   * Hands the current fed into the n-th eliminated node on to its neighbours, keeping what rounding would lose; see
+   * `DcSolver.solve`.
+   */
   private push(n: number): void {
     const { order, start, neighbour, edge } = this.program;
     const { gRe, gIm, currentRe, currentIm, restRe, restIm } = this;

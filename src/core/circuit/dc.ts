@@ -68,7 +68,8 @@ export class DcSolver {
     for (let n = 0; n < nodeCount; n++) {
       const k = order[n]!;
       const whole = current[k]! + rest[k]!;
-      // What rounding would lose on the way is kept and handed to the strongest neighbour (or ground): on a floating island the
+      // What rounding would lose on the way is kept and handed to the strongest neighbour (or ground): on a floating
+      // island the
       // loss of 1e-14 A would otherwise meet a leak of 1e-12 S and lift the island by millivolts.
       let kept = rest[k]! - (whole - current[k]!);
       current[k] = whole;

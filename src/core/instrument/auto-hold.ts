@@ -1,7 +1,10 @@
 import type { Meter, MeterFunction } from "./meter";
 import type { Shown } from "../quantity/read";
 
-/** Waits for readings to settle, gives each resting value once, and goes on when the leads have moved. Immutable: `feed` returns the next. */
+/**
+ * Waits for readings to settle, gives each resting value once, and goes on when the leads have moved. Immutable:
+ * `feed` returns the next.
+ */
 export interface AutoHold {
   readonly recent: readonly Shown[];
   /** What was given last; nothing more is given until the display has left it. */
@@ -20,26 +23,30 @@ const SPREAD = 4;
 /** Volts that leads in the air show at most. */
 const NOTHING_VOLTS = 0.02;
 
-/** How a function errs: shares and absolute, one standard deviation. `idle` is what the open leads show; it is never held. */
+/**
+ * How a function errs: shares and absolute, one standard deviation. `idle` is what the open leads show; it is never
+ * held.
+ */
 export interface HoldRule {
   readonly relative: number;
   readonly absolute: number;
   idle(shown: Shown): boolean;
 }
 
-/** The rule for a meter's function. With the leads in the air volts show nothing, and ohms and farads an overload; either can be logged by hand. */
+/**
+ * The rule for a meter's function. With the leads in the air volts show nothing, and ohms and farads an overload;
+ * either can be logged by hand.
+ */
 export function holdRuleFor(meter: Meter, fn: MeterFunction): HoldRule {
   // Continuity sounds or does not: what counts as one reading is the sound.
   const accuracy = fn === "continuity" || fn === "look" ? { relative: 0, absolute: 1 } : meter.accuracy[fn];
   const volts = fn === "dcv" || fn === "acv" || fn === "lowz";
   return {
     ...accuracy,
-    idle: (s) =>
-      volts
-        ? s.kind === "value" && Math.abs(s.value) < NOTHING_VOLTS
-        : fn === "continuity"
-          ? false
-          : s.kind === "overload",
+    idle: (s) => {
+      if (volts) return s.kind === "value" && Math.abs(s.value) < NOTHING_VOLTS;
+      return fn === "continuity" ? false : s.kind === "overload";
+    },
   };
 }
 

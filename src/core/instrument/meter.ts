@@ -4,8 +4,10 @@
  */
 
 /**
- * What the meter is set to, or which instrument is taken. `lowz` is the low-impedance voltage function; `inrush` a clamp that keeps
- * what flows in the first tenth of a second; `insulation` ohms under a test voltage; `look` is no meter at all: an eye, an ear.
+ * What the meter is set to, or which instrument is taken. `lowz` is the low-impedance voltage function; `inrush` a
+ * clamp that keeps
+ * what flows in the first tenth of a second; `insulation` ohms under a test voltage; `look` is no meter at all: an
+ * eye, an ear.
  */
 export const METER_FUNCTIONS = [
   "dcv",
@@ -23,7 +25,10 @@ export const METER_FUNCTIONS = [
 ] as const;
 export type MeterFunction = (typeof METER_FUNCTIONS)[number];
 
-/** Whether a function is a clamp around a wire: one spot, no leads. `clamp` is a transformer and sees alternating current only; `dcclamp` has a Hall sensor. */
+/**
+ * Whether a function is a clamp around a wire: one spot, no leads. `clamp` is a transformer and sees alternating
+ * current only; `dcclamp` has a Hall sensor.
+ */
 export function isClamp(fn: MeterFunction): fn is "clamp" | "dcclamp" | "inrush" {
   return fn === "clamp" || fn === "dcclamp" || fn === "inrush";
 }

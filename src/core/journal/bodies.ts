@@ -8,7 +8,8 @@ import { readingBody } from "./reading-body";
 import type { Body } from "./slice";
 
 /**
- * What screens write into a journal: each entry is made here from what was chosen or typed, with the words that records show for ever. A screen
+ * What screens write into a journal: each entry is made here from what was chosen or typed, with the words that
+ * records show for ever. A screen
  * says what happened; how it is written down is not its business.
  */
 
@@ -23,7 +24,10 @@ export type Typed =
   | { readonly kind: "unread"; readonly sentence: string; readonly ask: "overload?" | null }
   | { readonly kind: "read"; readonly shown: Shown; readonly body: Body<"reading"> };
 
-/** Judges what was typed for a laid-out test: what the meter shows, and the entry it becomes. `proposed`: the test was proposed. */
+/**
+ * Judges what was typed for a laid-out test: what the meter shows, and the entry it becomes. `proposed`: the test was
+ * proposed.
+ */
 export function judgeTyped(laid: Laid, typed: string, proposed: boolean): Typed {
   const text = typed.trim();
   if (text === "") return { kind: "empty" };
@@ -285,7 +289,10 @@ export const struckBody = (event: string, reason = "taken back"): Body<"struck">
   reason,
 });
 
-/** The call that closes the job. `left` is what is still open, and why; `noFault` what a job without a fault says for itself. */
+/**
+ * The call that closes the job. `left` is what is still open, and why; `noFault` what a job without a fault says for
+ * itself.
+ */
 export function calledBody(
   call: Pick<Body<"called">, "piece" | "pieceName" | "cause" | "sure"> & { readonly action: string },
   proofs: readonly { readonly words: string; readonly by: unknown }[],

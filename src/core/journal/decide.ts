@@ -53,7 +53,8 @@ export function changesKey(unit: readonly Change[], changes: readonly Change[]):
 }
 
 /**
- * Whether an entry is taken into a job's journal. Pure: the same answer on the server, behind a button and, later, before an
+ * Whether an entry is taken into a job's journal. Pure: the same answer on the server, behind a button and, later,
+ * before an
  * entry waits offline. `ledger` is of the journal so far, without the entry.
  */
 export function decide(ledger: Ledger, unit: UnitAtHand, event: NewEvent, facts: Facts = {}): Decision {
@@ -116,7 +117,10 @@ function problemOf(ledger: Ledger, machine: Machine, body: EventBody): string | 
   }
 }
 
-/** Why a setting cannot be logged: the machine has none of that name, or it is changed before it was recorded as found. */
+/**
+ * Why a setting cannot be logged: the machine has none of that name, or it is changed before it was recorded as
+ * found.
+ */
 function unsettable(
   ledger: Ledger,
   machine: Machine,

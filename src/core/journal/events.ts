@@ -31,7 +31,10 @@ export const testSchema = z.strictObject({
   instant: z.enum(["settled", "recheck"]),
 });
 
-/** The last entry that stood on the screen of whoever wrote this one: what came between was not known to them. Old entries have none. */
+/**
+ * The last entry that stood on the screen of whoever wrote this one: what came between was not known to them. Old
+ * entries have none.
+ */
 const seen = { after: z.uuid().optional() };
 
 /** A reading with all that was on the screen when it was taken; records show this and never compute it again. */
@@ -83,7 +86,10 @@ export const eventBodySchema = z.discriminatedUnion("type", [
   z.strictObject({ type: z.literal("standing"), setup: text(60), panel: text(60).optional() }),
   reading,
   z.strictObject({ type: z.literal("struck"), event: z.uuid(), reason: text(200) }),
-  /** A simple cause asked for before anything is opened; "skip" is no evidence. The question "*" stands for all that are left. */
+  /**
+   * A simple cause asked for before anything is opened; "skip" is no evidence. The question "*" stands for all that
+   * are left.
+   */
   z.strictObject({
     type: z.literal("answered"),
     ...seen,
@@ -157,7 +163,10 @@ export const eventBodySchema = z.discriminatedUnion("type", [
     moment: z.enum(["found", "set"]),
     words: text(400),
   }),
-  /** What is to be done about a cause, with what was asked before it: warranty, seals, the customer's word on the price. */
+  /**
+   * What is to be done about a cause, with what was asked before it: warranty, seals, the customer's word on the
+   * price.
+   */
   z.strictObject({
     type: z.literal("decided"),
     piece: text(60),
@@ -183,7 +192,10 @@ export const eventBodySchema = z.discriminatedUnion("type", [
     fits: z.boolean(),
     words: text(600),
   }),
-  /** A photo kept with the job, by the hash of its content, and what is marked on it; the last marks of a photo count. Places are shares of width and height. */
+  /**
+   * A photo kept with the job, by the hash of its content, and what is marked on it; the last marks of a photo count.
+   * Places are shares of width and height.
+   */
   z.strictObject({
     type: z.literal("photo"),
     hash: z.string().regex(/^[0-9a-f]{64}$/),
@@ -229,7 +241,10 @@ export const eventBodySchema = z.discriminatedUnion("type", [
     /** The piece whose repair it belongs to. */ piece: text(60).optional(),
   }),
   z.strictObject({ type: z.literal("waited"), wait: text(80) }),
-  /** A change to the circuit of this unit that was proven harmless before it was built, with the proof as it was shown. */
+  /**
+   * A change to the circuit of this unit that was proven harmless before it was built, with the proof as it was
+   * shown.
+   */
   z.strictObject({
     type: z.literal("modified"),
     changes: z.array(changeSchema).min(1).max(10),

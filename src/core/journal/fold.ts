@@ -123,7 +123,10 @@ export function foldJournal(events: readonly JournalEvent[], about: Standings): 
   };
 }
 
-/** The complaint and every reading that stands, as evidence. A reading taken after a repair is of the machine as repaired. */
+/**
+ * The complaint and every reading that stands, as evidence. A reading taken after a repair is of the machine as
+ * repaired.
+ */
 export function evidenceOf(job: Job): Evidence[] {
   const repairs = job.answers.flatMap(({ seq, body }) =>
     body.type === "tried" ? [{ seq, repair: { piece: body.piece, result: body.result } }] : [],

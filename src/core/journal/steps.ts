@@ -19,7 +19,10 @@ interface Walk {
   readonly steps: StepTaken[];
 }
 
-/** The steps of a job as they were made, each with the minutes between its entry and the one before it; only those between two readings. */
+/**
+ * The steps of a job as they were made, each with the minutes between its entry and the one before it; only those
+ * between two readings.
+ */
 const walk: Slice<Walk, Told> = {
   init: () => ({ standing: null, last: null, steps: [] }),
   afterCall: true,

@@ -41,7 +41,10 @@ interface Side {
   readonly said: string;
 }
 
-/** Every conflict that nobody has settled yet, by striking one of the two out or by asking once more with both in sight. */
+/**
+ * Every conflict that nobody has settled yet, by striking one of the two out or by asking once more with both in
+ * sight.
+ */
 export function conflictsIn(job: Job, unseen: Unseen, meter: Meter): readonly Conflict[] {
   const knew = (
     later: { readonly id: string; readonly seq: number },
@@ -66,7 +69,10 @@ export function conflictsIn(job: Job, unseen: Unseen, meter: Meter): readonly Co
   ];
 }
 
-/** The pairs of entries that contradict each other, the second unaware of the first, and that no third aware of both has settled. */
+/**
+ * The pairs of entries that contradict each other, the second unaware of the first, and that no third aware of both
+ * has settled.
+ */
 function pairs<T extends { readonly id: string; readonly seq: number; readonly actor: string; readonly at: string }>(
   all: readonly T[],
   knew: (later: T, earlier: T) => boolean,

@@ -4,7 +4,9 @@ import { labelOf, patternOf, type LampPattern } from "./lamp-pattern";
 export type LampMatch =
   { readonly label: string; readonly refused: null } | { readonly label: null; readonly refused: string };
 
-/** Finds a pattern among the ways a lamp of this machine can go. A lamp with one blinking only may blink at any rate. */
+/**
+ * Finds a pattern among the ways a lamp of this machine can go. A lamp with one blinking only may blink at any rate.
+ */
 export function matchOnLamp(pattern: LampPattern, lamp: string, labels: readonly string[]): LampMatch {
   const known = labels.flatMap((label) => {
     const p = patternOf(label);

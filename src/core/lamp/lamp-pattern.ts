@@ -1,5 +1,6 @@
 /**
- * How a lamp goes: what a machine file says of it in words, as a pattern, and as light in time. The words are the labels under
+ * How a lamp goes: what a machine file says of it in words, as a pattern, and as light in time. The words are the
+ * labels under
  * which lamps are seen: "steady", "blinks evenly", "2 flashes, pause", "1 long 5 short, pause", "1 red 2 green, pause".
  */
 export type LampPattern =
@@ -93,7 +94,9 @@ const FLASH = 0.3;
 const PAUSE = 1.5;
 const LONG = 3 * FLASH;
 const BETWEEN_DIGITS = 0.8;
-/** ITU-R M.1677-1: a dash is three dots; gaps are one dot inside a letter, three between letters, seven between words. */
+/**
+ * ITU-R M.1677-1: a dash is three dots; gaps are one dot inside a letter, three between letters, seven between words.
+ */
 const DOT = 0.2;
 
 /** One round of a pattern as light in time; a pattern without flashes is one stretch. */

@@ -5,7 +5,8 @@ import { templatesFor } from "./lamp-templates";
 
 /**
  * Reads how a lamp goes from when it was lit. One decoder for the camera, the tapping hand and a list of times: each
- * pattern that the flashes may mean is laid over them (Viterbi, 1967, with flashes missed and doubled), its own rhythm is fitted to
+ * pattern that the flashes may mean is laid over them (Viterbi, 1967, with flashes missed and doubled), its own
+ * rhythm is fitted to
  * what was seen, and the patterns are compared by Bayes' rule, against the possibility that it is none of them.
  */
 
@@ -35,7 +36,10 @@ const STEADY_AFTER = 4;
 /** One found more uneven than that, by more than the chance of so few stretches, is believed only after more rounds. */
 const CHANCE = 1.3;
 const ROUNDS_UNEVEN = 5.6;
-/** Shortest stretch that could be told, and the logarithm of the whole range: the density of a stretch in no pattern at all. */
+/**
+ * Shortest stretch that could be told, and the logarithm of the whole range: the density of a stretch in no pattern
+ * at all.
+ */
 const NO_PATTERN = Math.log(Math.log(10 / 0.02));
 const PRIOR_NONE = 0.02;
 /** Behind the leader by so much (a natural logarithm) at first look, a pattern is not looked at again. */

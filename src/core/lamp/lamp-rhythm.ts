@@ -1,7 +1,10 @@
 import type { Beat, Watched } from "./lamp-beats";
 import type { Off, On, Template } from "./lamp-templates";
 
-/** A template laid over the beats: where each of them lies in it (Viterbi, 1967, with flashes missed and doubled), and the rhythm that fits best. */
+/**
+ * A template laid over the beats: where each of them lies in it (Viterbi, 1967, with flashes missed and doubled), and
+ * the rhythm that fits best.
+ */
 
 export type Rhythm = Readonly<Partial<Record<On | Off, number>>>;
 export interface Fit {
@@ -106,7 +109,10 @@ function refitted({ elements }: Template, beats: readonly Beat[], places: readon
   );
 }
 
-/** By what share of themselves the stretches scatter about their rhythm, the blur of the edges taken off; root mean square. */
+/**
+ * By what share of themselves the stretches scatter about their rhythm, the blur of the edges taken off; root mean
+ * square.
+ */
 function scatter(
   { elements }: Template,
   beats: readonly Beat[],

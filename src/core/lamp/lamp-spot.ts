@@ -26,7 +26,10 @@ const CELLS = COLUMNS * ROWS;
 const MOST_FRAMES = 1200;
 /** Light and dark of a lamp differ by at least this, of 255. */
 const LEAST_CONTRAST = 18;
-/** Share of the whole scatter that lies between light and dark (Otsu, 1979); a picture that drifts or shakes stays below. */
+/**
+ * Share of the whole scatter that lies between light and dark (Otsu, 1979); a picture that drifts or shakes stays
+ * below.
+ */
 const LEAST_SEPARATION = 0.7;
 /** Saturation from which a flash has a colour, and degrees from one colour to another. */
 const COLOURED = 0.25;

@@ -32,7 +32,10 @@ const SINGLE_OFF_TO_ON = { middle: Math.log(5), spread: 0.5, least: 1.3 };
 const LETTER_TO_DOT = { middle: Math.log(3), spread: 0.3, least: 1.6 };
 const WORD_TO_DOT = { middle: Math.log(7), spread: 0.4, least: 2.5 };
 
-/** Splits values into two sorts where their logarithms scatter least about their two means (Fisher, 1958); null when they are of one sort. */
+/**
+ * Splits values into two sorts where their logarithms scatter least about their two means (Fisher, 1958); null when
+ * they are of one sort.
+ */
 function split(values: readonly number[], least: number): number | null {
   const logs = values.map((v) => Math.log(Math.max(1e-3, v))).sort((a, b) => a - b);
   const n = logs.length;
@@ -94,7 +97,8 @@ export function templatesFor(beats: readonly Beat[], byHand: boolean): Template[
       beats.map((b) => (b.on === null ? null : b.on > onSplit)),
       byHand,
     );
-    // A long flash that came out short breaks its run; the whole round between two pauses still tells, divided as long and short are on the whole.
+    // A long flash that came out short breaks its run; the whole round between two pauses still tells, divided as
+    // long and short are on the whole.
     const share = ons.filter((on) => on > onSplit).length / ons.length;
     for (const whole of counts)
       for (
@@ -167,7 +171,10 @@ function runs(beats: readonly Beat[], ends: (b: Beat) => boolean): Set<number> {
   return found;
 }
 
-/** Counts of a run of `true` followed by a run of `false`: every length of the one that was seen with every length of the other; by hand also one more or fewer. */
+/**
+ * Counts of a run of `true` followed by a run of `false`: every length of the one that was seen with every length of
+ * the other; by hand also one more or fewer.
+ */
 function neighbours(flags: readonly (boolean | null)[], byHand: boolean): { firsts: number; seconds: number }[] {
   const lengths: Readonly<Record<"true" | "false", Map<number, number>>> = { true: new Map(), false: new Map() };
   let [run, of] = [0, null as boolean | null];

@@ -187,9 +187,10 @@ function withoutPart(file: MachineFile, part: string): MachineFile {
     })),
     clamps: file.clamps.filter((c) => c.part !== part),
     // A question about nothing but this part is no longer asked.
-    firsts: file.firsts.flatMap((f) =>
-      f.parts.includes(part) ? (f.parts.length > 1 ? [{ ...f, parts: f.parts.filter((p) => p !== part) }] : []) : [f],
-    ),
+    firsts: file.firsts.flatMap((f) => {
+      if (!f.parts.includes(part)) return [f];
+      return f.parts.length > 1 ? [{ ...f, parts: f.parts.filter((p) => p !== part) }] : [];
+    }),
     causes: file.causes.filter((c) => c.part !== part && c.then.part !== part),
     setups: file.setups.map((s) => ({
       ...s,

@@ -257,7 +257,10 @@ export function compileMachine(file: MachineFile): Machine {
   };
 }
 
-/** Jumpers and bench feeds as parts of the circuit, each made in its own setup only, so that the circuit's shape never changes. */
+/**
+ * Jumpers and bench feeds as parts of the circuit, each made in its own setup only, so that the circuit's shape never
+ * changes.
+ */
 function rigsIn(
   file: MachineFile,
   points: ReadonlyMap<string, Point>,

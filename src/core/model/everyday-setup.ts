@@ -1,6 +1,9 @@
 import type { MachineFile, SetupEntry } from "./schema";
 
-/** The first powered setup of a machine in its everyday mode, nothing unusual done to it: what others are derived from. */
+/**
+ * The first powered setup of a machine in its everyday mode, nothing unusual done to it: what others are derived
+ * from.
+ */
 export function everydaySetup(file: MachineFile): SetupEntry {
   const plain = (s: SetupEntry) =>
     s.power === "on" &&

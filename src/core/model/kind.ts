@@ -3,11 +3,17 @@ import type { Energy } from "./energy";
 import type { Face, Program } from "./program/program";
 import type { Trait } from "./traits";
 
-/** The resistance at and above which a path counts as open, ohms; 1e9 would still show 1.2 V from 120 V through a 10 Mohm meter. */
+/**
+ * The resistance at and above which a path counts as open, ohms; 1e9 would still show 1.2 V from 120 V through a 10
+ * Mohm meter.
+ */
 export const OPEN_OHMS = 1e11;
 export const OPEN = 1 / OPEN_OHMS;
 
-/** Tolerance of what an ohmmeter finds through chips: it depends on polarity and test voltage and proves nothing but a short. */
+/**
+ * Tolerance of what an ohmmeter finds through chips: it depends on polarity and test voltage and proves nothing but a
+ * short.
+ */
 export const VAGUE_OHMS = 0.6;
 
 /** One way a part fails. `odds` is a relative weight (machine-years do not matter, ratios do). */
@@ -33,7 +39,10 @@ export interface Conditions {
   /** Volts of the mains the machine is made for, as they are now, rms. */
   readonly supplyVolts: number;
   readonly hertz: number;
-  /** Service mode the machine is asked to be in; "run" is the everyday one. A control program with modes of its own is brought there by its gestures. */
+  /**
+   * Service mode the machine is asked to be in; "run" is the everyday one. A control program with modes of its own is
+   * brought there by its gestures.
+   */
   readonly mode: string;
   /** Keys held down. */
   readonly pressed: ReadonlySet<string>;
@@ -62,7 +71,10 @@ export interface Parameter {
   readonly name: string;
   readonly nominal: number;
   readonly tolerance: number;
-  /** What an ohmmeter finds through chips, see `VAGUE_OHMS`: drawn wide, so that nothing but a short or an open stands out. */
+  /**
+   * What an ohmmeter finds through chips, see `VAGUE_OHMS`: drawn wide, so that nothing but a short or an open stands
+   * out.
+   */
   readonly vague?: boolean;
 }
 
@@ -145,7 +157,10 @@ export interface Rated {
   readonly bears: "fuse" | "breaker" | "relay" | "switch";
 }
 
-/** What a part is to the circuit. Elements and terminals depend on the fields only, so that the circuit's shape never changes with a fault. */
+/**
+ * What a part is to the circuit. Elements and terminals depend on the fields only, so that the circuit's shape never
+ * changes with a fault.
+ */
 export interface Electrical<F> {
   terminals(fields: F): readonly string[];
   /** Terminals that are galvanically one inside the part, open or closed; what is not joined here is isolated. */
@@ -274,7 +289,8 @@ export type OnBoard =
 export type StandIn = { readonly ohms: number; readonly celsius: number } | { readonly magnet: boolean };
 
 /**
- * A kind of part: everything the program knows of it, in one file; its facets are the electrical, its failures, what is observed of it, its
+ * A kind of part: everything the program knows of it, in one file; its facets are the electrical, its failures, what
+ * is observed of it, its
  * safety, its service.
  */
 export interface PartKind<F> {

@@ -5,7 +5,8 @@ import type { MachineFile } from "./schema";
 import { variantOf, type Change } from "./as-found";
 
 /**
- * The one owner of compiled machines on its side of the wire: each file once, and each unit that differs from its file once. Bounded; what was
+ * The one owner of compiled machines on its side of the wire: each file once, and each unit that differs from its
+ * file once. Bounded; what was
  * longest unused goes.
  */
 export class MachineShelf {
@@ -22,7 +23,10 @@ export class MachineShelf {
     return this.kept.get(keyOf(hash, changes));
   }
 
-  /** The machine of a file, with what was found on a unit or built into it. Throws `MachineFileError` and `ChangeError`. */
+  /**
+   * The machine of a file, with what was found on a unit or built into it. Throws `MachineFileError` and
+   * `ChangeError`.
+   */
   of(hash: string, file: MachineFile, changes: readonly Change[] = []): Machine {
     const key = keyOf(hash, changes);
     let machine = this.kept.get(key);
@@ -38,7 +42,10 @@ export class MachineShelf {
 const keyOf = (hash: string, changes: readonly Change[]) =>
   changes.length === 0 ? hash : `${hash} ${JSON.stringify(changes)}`;
 
-/** The shelf of this process or page; routes and screens are bundled apart, but what is compiled once serves all of them. */
+/**
+ * The shelf of this process or page; routes and screens are bundled apart, but what is compiled once serves all of
+ * them.
+ */
 export function commonShelf(): MachineShelf {
   return ((globalThis as { unzoMachines?: MachineShelf }).unzoMachines ??= new MachineShelf(60));
 }

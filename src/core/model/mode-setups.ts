@@ -7,7 +7,8 @@ import type { MachineFile, SetupEntry } from "./schema";
 const LOOK_AFTER = 8;
 
 /**
- * A setup for each mode of the control program that gestures lead to and no setup of the file is in, so that what is seen
+ * A setup for each mode of the control program that gestures lead to and no setup of the file is in, so that what is
+ * seen
  * in it counts as evidence. They are not among the setups that the search proposes.
  */
 export function modeSetups(file: MachineFile, parts: readonly Part[]): SetupEntry[] {

@@ -12,8 +12,10 @@ export interface PlateSaid {
 const plain = (text: string | null | undefined) => (text ?? "").toUpperCase().replace(/[^A-Z0-9]/g, "");
 
 /**
- * What a plate picks of a file. `known`: the file has this code with this index, or this code for every index. `other index`: it has the code
- * with other indexes only, so boards are to be compared. `unknown`: the file says nothing of this code, or the plate gives none.
+ * What a plate picks of a file. `known`: the file has this code with this index, or this code for every index. `other
+ * index`: it has the code
+ * with other indexes only, so boards are to be compared. `unknown`: the file says nothing of this code, or the plate
+ * gives none.
  */
 export type PlatePick =
   | { readonly kind: "known"; readonly plate: PlateEntry }

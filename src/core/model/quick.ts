@@ -43,7 +43,8 @@ const USUAL: Readonly<Record<QuickLoad["kind"], number>> = {
 };
 
 /**
- * Reads loads as they are typed: `heater 1800, pump 0.4A; drum motor 250W`. A bare number is watts; amperes and ohms are
+ * Reads loads as they are typed: `heater 1800, pump 0.4A; drum motor 250W`. A bare number is watts; amperes and ohms
+ * are
  * turned into watts at the machine's own voltage. Throws a RangeError with a sentence for what is no load.
  */
 export function readLoads(text: string, volts: number): QuickLoad[] {
@@ -152,7 +153,8 @@ const SILENT: Readonly<Record<QuickLoad["kind"], string | null>> = {
 };
 
 /**
- * A machine file from checkpoints: outlet, cord, filter and fuse if there are any, board in, relay out, load. The board is
+ * A machine file from checkpoints: outlet, cord, filter and fuse if there are any, board in, relay out, load. The
+ * board is
  * a block: a supply, a logic that asks for every load, and a relay for each.
  */
 export function quickMachine(quick: QuickMachine): MachineFile {
@@ -426,7 +428,10 @@ export interface Checkpoint {
   readonly expect: string;
 }
 
-/** The checkpoints to one load (numbered from 1), in order, before anything is simulated: mains at each, then the load's current. */
+/**
+ * The checkpoints to one load (numbered from 1), in order, before anything is simulated: mains at each, then the
+ * load's current.
+ */
 export function checkpointsTo(quick: QuickMachine, load: number): readonly Checkpoint[] {
   const { supply, paths, points } = quickMachine(quick);
   const chosen = quick.loads[load - 1]!;

@@ -1,6 +1,9 @@
 import type { Part } from "./machine";
 
-/** What a part is rated for, as its file says; a rating its kind does not have is absent. Volts, amperes, ohms, watts, farads, minutes. */
+/**
+ * What a part is rated for, as its file says; a rating its kind does not have is absent. Volts, amperes, ohms, watts,
+ * farads, minutes.
+ */
 export interface Ratings {
   readonly volts?: number;
   readonly watts?: number;

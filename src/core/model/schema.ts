@@ -228,7 +228,10 @@ const menu = z.strictObject({
   wakes: number({ min: 0, max: 3600 }).default(0),
 });
 
-/** A module that is added to a machine: how its switches stand for this type, plug by plug, what lights, and how it is tried. */
+/**
+ * A module that is added to a machine: how its switches stand for this type, plug by plug, what lights, and how it is
+ * tried.
+ */
 const addOn = z.strictObject({
   id,
   name: words,
@@ -332,7 +335,10 @@ const cause = z.strictObject({
   share: number({ above: 0, max: 0.9 }),
 });
 
-/** What a rating plate can say, and what it picks: the index of the product code decides which boards belong in and which sheet draws the unit. */
+/**
+ * What a rating plate can say, and what it picks: the index of the product code decides which boards belong in and
+ * which sheet draws the unit.
+ */
 const plate = z.strictObject({
   code: words,
   index: z.string().min(1).max(20).optional(),

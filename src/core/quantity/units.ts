@@ -1,7 +1,10 @@
 import { decimal, engineering } from "./format";
 import { readEngineering } from "./read";
 
-/** What a number measures, always held in the SI unit of its name (degrees Celsius for temperatures, square millimetres for wires). */
+/**
+ * What a number measures, always held in the SI unit of its name (degrees Celsius for temperatures, square
+ * millimetres for wires).
+ */
 export type Quantity =
   | "volts"
   | "amperes"
@@ -70,7 +73,9 @@ const TYPED: Readonly<Partial<Record<Quantity, Readonly<Record<string, number>>>
 /** Ohms without a prefix: "4k7", "44.3", "OL"; nothing measured is an open circuit. */
 const OPEN = /^(ol|0l|o\.l\.?|open|over|overload|inf|∞|1\s*\.?_+)$/i;
 
-/** Cross-section of a gauge number, square millimetres, from the diameter of ASTM B258: 0.127 mm x 92^((36 - n) / 39). */
+/**
+ * Cross-section of a gauge number, square millimetres, from the diameter of ASTM B258: 0.127 mm x 92^((36 - n) / 39).
+ */
 export function areaOfGauge(gauge: number): number {
   const diameter = 0.127 * 92 ** ((36 - gauge) / 39);
   return (Math.PI / 4) * diameter * diameter;
@@ -85,7 +90,8 @@ export function gaugeOfArea(area: number): number {
 export type Typed = { readonly ok: true; readonly value: number } | { readonly ok: false; readonly sentence: string };
 
 /**
- * Reads a number of a quantity as technicians type it: `4k7`, `1.5mm2`, `18 AWG`, `70F`, `2 min`, `OL`. A number alone is in the liked
+ * Reads a number of a quantity as technicians type it: `4k7`, `1.5mm2`, `18 AWG`, `70F`, `2 min`, `OL`. A number
+ * alone is in the liked
  * unit. An open circuit is read as Infinity for ohms and refused elsewhere.
  */
 export function readQuantity(text: string, quantity: Quantity, liked: Liked): Typed {
@@ -180,7 +186,10 @@ export function unitOfQuantity(quantity: Quantity, liked: Liked): string {
 /** A value with its unit, to about three significant places: "44.3 Ω", "18 AWG", "68 °F", "2 min 5 s". */
 export function quantityText(value: number, quantity: Quantity, liked: Liked = METRIC): string {
   if (Number.isNaN(value)) return "–";
-  if (!Number.isFinite(value)) return quantity === "ohms" ? "OL" : value > 0 ? "without end" : "–";
+  if (!Number.isFinite(value)) {
+    if (quantity === "ohms") return "OL";
+    return value > 0 ? "without end" : "–";
+  }
   switch (quantity) {
     case "celsius":
       return `${trimmed(liked.temperature === "°F" ? value * 1.8 + 32 : value, 1)} ${liked.temperature}`;

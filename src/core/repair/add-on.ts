@@ -10,7 +10,10 @@ export interface AddOnStage {
   readonly drawing?: SwitchDrawing;
 }
 
-/** How a module is added to this type of machine: dead first, plug by plug, pulled, lit, set, tried. Throws a RangeError for one it has not. */
+/**
+ * How a module is added to this type of machine: dead first, plug by plug, pulled, lit, set, tried. Throws a
+ * RangeError for one it has not.
+ */
 export function addOnPlan(machine: Machine, id: string): readonly AddOnStage[] {
   const addOn = machine.file.addOns.find((a) => a.id === id);
   if (!addOn) throw new RangeError(`no add-on ${id}`);

@@ -25,7 +25,10 @@ const EN = "EN 50678:2020, test after repair";
 /** Ohms up to 5 m of cord, more for each further 7.5 m, and at most. */
 const BONDING = { base: 0.3, upTo: 5, further: 0.1, each: 7.5, most: 1 };
 
-/** Highest resistance of the protective conductor for a cord of so many metres, ohms (EN 50678:2020). Throws a RangeError below nothing. */
+/**
+ * Highest resistance of the protective conductor for a cord of so many metres, ohms (EN 50678:2020). Throws a
+ * RangeError below nothing.
+ */
 export function bondingLimit(metres: number): number {
   if (!(metres >= 0)) throw new RangeError("a cord has a length of nothing or more");
   const steps = Math.max(0, Math.ceil((metres - BONDING.upTo) / BONDING.each));
@@ -39,7 +42,10 @@ export function insulationLimit(protection: ProtectionClass, heats: boolean): nu
   return heats ? 0.3 : 1;
 }
 
-/** Highest current in the protective conductor, milliamperes, by the watts of heating: 1 mA a kilowatt above 3.5 kW, never more than 10. */
+/**
+ * Highest current in the protective conductor, milliamperes, by the watts of heating: 1 mA a kilowatt above 3.5 kW,
+ * never more than 10.
+ */
 export function conductorLimit(heatingWatts: number): number {
   return heatingWatts > 3500 ? Math.min(10, heatingWatts / 1000) : 3.5;
 }

@@ -31,7 +31,10 @@ export interface CarryOver {
   /** What a board shows that was never set, and the seconds it takes to wake. */
   readonly virgin: { readonly shows: string; readonly wakes: number } | null;
   readonly keys: readonly KeyStep[];
-  /** Whether the keys, pressed on the simulated board, leave every setting as it was found; null where nothing is entered by keys. */
+  /**
+   * Whether the keys, pressed on the simulated board, leave every setting as it was found; null where nothing is
+   * entered by keys.
+   */
   readonly checked: boolean | null;
   /** Settings that are not recorded. */
   readonly missing: readonly string[];
@@ -46,7 +49,9 @@ export function foundSettings(job: Job): Readonly<Record<string, string>> {
   );
 }
 
-/** The keys that bring a menu from what a new board has to the values wanted, the shorter way round, each item saved. */
+/**
+ * The keys that bring a menu from what a new board has to the values wanted, the shorter way round, each item saved.
+ */
 export function menuKeys(
   file: Machine["file"],
   wanted: Readonly<Record<string, string>>,
@@ -74,7 +79,10 @@ export function menuKeys(
   return keys;
 }
 
-/** How the settings found on a unit get onto its new board. The keys are pressed on a simulated new board first: `checked` says what came of it. */
+/**
+ * How the settings found on a unit get onto its new board. The keys are pressed on a simulated new board first:
+ * `checked` says what came of it.
+ */
 export function carryOver(machine: Machine, job: Job): CarryOver {
   const { file } = machine;
   const { menu } = file;

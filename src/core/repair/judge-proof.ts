@@ -12,7 +12,10 @@ const OVERLOAD = /^(ol|o\.l|over|>.*)$/i;
 const OF_BASE = { ohm: 1, Mohm: 1e-6, mA: 1e3 } as const;
 const BASE = { ohm: "ohm", Mohm: "ohm", mA: "A" } as const;
 
-/** Judges what was typed at a measured step. A bare number is in the unit of its limit: 0.2 ohm, 20 megohms, 0.3 milliamperes. */
+/**
+ * Judges what was typed at a measured step. A bare number is in the unit of its limit: 0.2 ohm, 20 megohms, 0.3
+ * milliamperes.
+ */
 export function judge(step: ProofStep, typed: string): ProofVerdict {
   const { limit } = step;
   if (limit) {

@@ -128,9 +128,12 @@ const faultsOf = (machine: Machine): readonly Fault[] =>
   machine.parts.flatMap((p) => p.modes.map((m) => ({ part: p.id, mode: m.id })));
 
 /**
- * Proves a change to a unit's circuit before it may be built. It is refused, with figures, when a load would run in a situation in which it did not run before (nothing failed, or any
- * one part failed), when its timing moves, when an element would carry more than it bears (running or starting), when a load would run unprotected, or when a protective
- * part, a door switch or an earth is taken out, bridged or made weaker. Throws `ChangeError` for a change that cannot be made. `progress` is told the share done.
+ * Proves a change to a unit's circuit before it may be built. It is refused, with figures, when a load would run in a
+ * situation in which it did not run before (nothing failed, or any
+ * one part failed), when its timing moves, when an element would carry more than it bears (running or starting), when
+ * a load would run unprotected, or when a protective
+ * part, a door switch or an earth is taken out, bridged or made weaker. Throws `ChangeError` for a change that cannot
+ * be made. `progress` is told the share done.
  */
 export function proveModification(
   before: Machine,
@@ -177,7 +180,8 @@ export function proveModification(
     [...sound.get(p.id)!].filter((k) => !changed.get(p.id)!.has(k)).map((k) => `${p.name}: ${situations[k]!.words}`),
   );
 
-  // Under every single fault; a part that was not there before may fail into nothing that the sound machine does not do.
+  // Under every single fault; a part that was not there before may fail into nothing that the sound machine does not
+  // do.
   const faults = faultsOf(after).filter(
     (f) => !after.partById.get(f.part)!.kind.electrical.source?.(after.partById.get(f.part)!.fields),
   );
@@ -260,7 +264,10 @@ export function proveModification(
   };
 }
 
-/** In how many situations a refused change would let which load run; nothing where it cannot even be made on the model. */
+/**
+ * In how many situations a refused change would let which load run; nothing where it cannot even be made on the
+ * model.
+ */
 function wouldDo(before: Machine, changes: readonly Change[]): Finding[] {
   try {
     const after = variantOf(before.file, changes);

@@ -2,7 +2,10 @@ import type { Machine } from "../model/machine";
 import type { Fault } from "../model/fault";
 import { has } from "../model/traits";
 
-/** Something that can be done about a cause. Money in the shop's coin, minutes of work, `holds` the chance that it lasts. */
+/**
+ * Something that can be done about a cause. Money in the shop's coin, minutes of work, `holds` the chance that it
+ * lasts.
+ */
 export interface RepairOption {
   readonly id: string;
   readonly words: string;
@@ -227,7 +230,8 @@ export function outlay(option: RepairOption, rates: ShopRates): number {
 }
 
 /**
- * Expected cost of trying options in an order until one holds: each is paid with the chance that all before it failed, and a come-back besides. What
+ * Expected cost of trying options in an order until one holds: each is paid with the chance that all before it
+ * failed, and a come-back besides. What
  * remains after the last costs `lost` (the machine is given up).
  */
 export function costOfOrder(order: readonly RepairOption[], rates: ShopRates, lost: number): number {
@@ -240,7 +244,8 @@ export function costOfOrder(order: readonly RepairOption[], rates: ShopRates, lo
 }
 
 /**
- * The options by expected cost, each as the first of its best order of at most three steps (found by trying them all). `lost` is what the machine is worth
+ * The options by expected cost, each as the first of its best order of at most three steps (found by trying them
+ * all). `lost` is what the machine is worth
  * to its owner: giving up costs that.
  */
 export function weighOptions(options: readonly RepairOption[], rates: ShopRates, lost: number): readonly Costed[] {
@@ -296,7 +301,10 @@ function ordersFrom(first: RepairOption, options: readonly RepairOption[]): Repa
 /** A part counts as cheap beside the work of opening the machine again, in the shop's money; judgement. */
 const CHEAP = 15;
 
-/** Cheap parts behind the same covers that one changes while it is open, as sentences; parts that only age, from memory. */
+/**
+ * Cheap parts behind the same covers that one changes while it is open, as sentences; parts that only age, from
+ * memory.
+ */
 export function cheapWhileOpen(machine: Machine, piece: string): readonly string[] {
   const panels = new Set(
     [...machine.points.values()]

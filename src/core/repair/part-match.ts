@@ -32,7 +32,8 @@ const WHAT_TO_DO: Readonly<Record<Difference["kind"], string>> = {
 const plain = (text: string) => text.toUpperCase().replace(/[^A-Z0-9]/g, "");
 
 /**
- * Holds the number and revision of a part in the hand against what the file knows of a piece. What is refused or unknown does not fit; the words
+ * Holds the number and revision of a part in the hand against what the file knows of a piece. What is refused or
+ * unknown does not fit; the words
  * say why. Throws a RangeError for a piece the machine has not.
  */
 export function matchPart(machine: Machine, pieceId: string, number: string, revision = ""): PartMatch {

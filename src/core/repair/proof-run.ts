@@ -48,7 +48,10 @@ export const PROOF_GROUPS: Readonly<Record<ProofStep["group"], string>> = {
 };
 
 const SOUND: Hypothesis = { kind: "no fault", id: "no-fault", piece: "no-fault", prior: 1 };
-/** Judgement, all of these. So many readings that the fault had spoilt are made again, so many loads are clamped, so many delays are waited for. */
+/**
+ * Judgement, all of these. So many readings that the fault had spoilt are made again, so many loads are clamped, so
+ * many delays are waited for.
+ */
 const MOST_READINGS = 3;
 const MOST_LOADS = 4;
 const MOST_WAITS = 3;
@@ -59,8 +62,10 @@ const LONG = 3600;
 const SEEN_AMPS = 0.1;
 
 /**
- * The script of the proof run after the repair of a fault (or of a piece, where the fault is not known), for the complaint it came in with. All that it expects is
- * what the simulated sound machine shows. A job without a complaint has null. Throws a RangeError for a complaint the machine has not.
+ * The script of the proof run after the repair of a fault (or of a piece, where the fault is not known), for the
+ * complaint it came in with. All that it expects is
+ * what the simulated sound machine shows. A job without a complaint has null. Throws a RangeError for a complaint the
+ * machine has not.
  */
 export function proofRun(
   machine: Machine,
@@ -217,7 +222,10 @@ function complaintTests(machine: Machine, complaint: ComplaintEntry): Test[] {
     .slice(-1);
 }
 
-/** Readings that the fault had thrown out of what a sound machine shows: safe ones first, then cheap ones, one of each place. */
+/**
+ * Readings that the fault had thrown out of what a sound machine shows: safe ones first, then cheap ones, one of each
+ * place.
+ */
 function spoiltTests(machine: Machine, predictor: Predictor, meter: Meter, fault: Fault): Test[] {
   const hypothesis: Hypothesis = {
     kind: "fault",
@@ -333,7 +341,8 @@ export function proofState(steps: readonly ProofStep[], proved: readonly Done<"p
 }
 
 /**
- * What the result of one step says of the repair of a piece, as evidence: it has not helped when a step of the complaint or of the repair fails, and it has
+ * What the result of one step says of the repair of a piece, as evidence: it has not helped when a step of the
+ * complaint or of the repair fails, and it has
  * when the last of them passes. Null where it says nothing new. `job` is the job before the step was logged.
  */
 export function toldOfRepair(

@@ -31,7 +31,10 @@ export interface SwapPlan {
   readonly stages: readonly SwapStage[];
 }
 
-/** Covers in an order in which each comes after those that lie over it. Throws a RangeError for covers that lie over each other in a round. */
+/**
+ * Covers in an order in which each comes after those that lie over it. Throws a RangeError for covers that lie over
+ * each other in a round.
+ */
 export function openingOrder(machine: Machine, wanted: readonly string[]): readonly string[] {
   const order: string[] = [];
   const visit = (id: string, path: readonly string[]) => {
@@ -56,7 +59,10 @@ export function plugsOf(machine: Machine, piece: string): readonly Machine["file
   );
 }
 
-/** The plan for one piece. `transfer`: plugs moved one at a time from board to board, instead of photographed and labelled. Throws a RangeError for a piece it has not. */
+/**
+ * The plan for one piece. `transfer`: plugs moved one at a time from board to board, instead of photographed and
+ * labelled. Throws a RangeError for a piece it has not.
+ */
 export function swapPlan(machine: Machine, piece: string, transfer = false): SwapPlan {
   const own = machine.pieceById.get(piece);
   if (!own) throw new RangeError(`no piece ${piece}`);

@@ -23,7 +23,8 @@ export interface WorkCaution {
 }
 
 /**
- * The dangers of working on this machine, usual cautions and no more: local codes and licensed trades come first. `cleans`: a spray may be used.
+ * The dangers of working on this machine, usual cautions and no more: local codes and licensed trades come first.
+ * `cleans`: a spray may be used.
  */
 export function workCautions(machine: Machine, cleans = false): readonly WorkCaution[] {
   const any = (...traits: readonly Trait[]) => machine.parts.some((p) => has(p, ...traits));

@@ -17,7 +17,8 @@ import type { FaultDictionary } from "../diagnose/dictionary/fault-dictionary";
 
 /**
  * The machine's own tests as a run sheet, worked out from its model: mode by mode what should run and what should rest,
- * what to listen or feel for, what to clamp meanwhile, which relay edges that proves, and where the compressor must rest first.
+ * what to listen or feel for, what to clamp meanwhile, which relay edges that proves, and where the compressor must
+ * rest first.
  */
 
 /** A load in one step: what it should do. */
@@ -166,7 +167,8 @@ function clampsIn(dictionary: FaultDictionary, setup: SetupEntry): SheetStep["cl
 }
 
 /**
- * For every relay the steps in which a load, or the current in a wire, would be another if it never closed, or never opened: there its two
+ * For every relay the steps in which a load, or the current in a wire, would be another if it never closed, or never
+ * opened: there its two
  * edges are proven. A relay no step proves is listed with empty hands, so that nobody believes it tested.
  */
 function relayEdges(

@@ -63,7 +63,8 @@ export function controlsOf(machine: Machine): Controls {
 }
 
 /**
- * A machine one can put one's hands on: keys, doors, switches, plug, temperatures; it lives to its control program and its fault
+ * A machine one can put one's hands on: keys, doors, switches, plug, temperatures; it lives to its control program
+ * and its fault
  * on a clock that is passed in. The stand-in for the real machine in demos, practice and tests.
  */
 export class MachineAtHand {
@@ -74,7 +75,10 @@ export class MachineAtHand {
   };
   private readonly pressed = new Set<string>();
 
-  /** Begins at `now` (seconds) as in the setup, nothing plugged in. Throws a RangeError for a fault the machine has not, and `NoOperatingPoint`. */
+  /**
+   * Begins at `now` (seconds) as in the setup, nothing plugged in. Throws a RangeError for a fault the machine has
+   * not, and `NoOperatingPoint`.
+   */
   constructor(
     readonly machine: Machine,
     faults: readonly Fault[],

@@ -46,14 +46,19 @@ export function stagesOf(machine: Machine, setup: SetupEntry, values: Values): S
   ];
 }
 
-/** The gestures that bring a machine's control program from its first mode to that of the setup; none where it has no modes. */
+/**
+ * The gestures that bring a machine's control program from its first mode to that of the setup; none where it has no
+ * modes.
+ */
 export function gesturesFor(machine: Machine, setup: SetupEntry): readonly Gesture[] {
   const program = programOf(machine);
   if (!program || program.modes.length === 0 || setup.mode === "run") return [];
   return gesturesTo(program, program.modes[0]!, setup.mode) ?? [];
 }
 
-/** The part that runs the machine: the controller that has modes, or else the first; undefined for a machine without. */
+/**
+ * The part that runs the machine: the controller that has modes, or else the first; undefined for a machine without.
+ */
 export function controllerOf(machine: Machine): Part | undefined {
   const controllers = machine.parts.filter((p) => p.kind.electrical.program);
   return controllers.find((p) => p.kind.electrical.program!(p.fields).modes.length > 0) ?? controllers[0];

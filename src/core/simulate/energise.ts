@@ -106,7 +106,10 @@ export class Simulator {
     throw new RangeError(`setup ${setup.id} has no stage`);
   }
 
-  /** The stages of a setup for one specimen, and its parts in each of them with nothing wrong: the same for every fault. */
+  /**
+   * The stages of a setup for one specimen, and its parts in each of them with nothing wrong: the same for every
+   * fault.
+   */
   private soundParts(setup: SetupEntry, values: Values): SoundParts {
     let ofValues = this.known.get(values);
     if (!ofValues) this.known.set(values, (ofValues = new WeakMap()));
@@ -121,7 +124,10 @@ export class Simulator {
     return known;
   }
 
-  /** Every part with its values and its fault, in whatever conditions are given; `sound` are the parts in those with nothing wrong, where they are known. Throws a RangeError for a fault the machine has not. */
+  /**
+   * Every part with its values and its fault, in whatever conditions are given; `sound` are the parts in those with
+   * nothing wrong, where they are known. Throws a RangeError for a fault the machine has not.
+   */
   private surroundings(
     setup: SetupEntry,
     faults: readonly Fault[],
@@ -178,7 +184,8 @@ export class Simulator {
   }
 
   /**
-   * Lives on to the moment `to` in whatever conditions the course is in: what is waited for keeps its moment from one call to
+   * Lives on to the moment `to` in whatever conditions the course is in: what is waited for keeps its moment from one
+   * call to
    * the next. A machine that changes without end within the step is left where it is. Throws `NoOperatingPoint`.
    */
   advance(course: Course, to: number): void {
@@ -199,7 +206,10 @@ export class Simulator {
     course.now = to;
   }
 
-  /** Lives through one stage: change by change until nothing more is due, the time is up, or it goes round. `states` and `memory` are carried on. */
+  /**
+   * Lives through one stage: change by change until nothing more is due, the time is up, or it goes round. `states`
+   * and `memory` are carried on.
+   */
   private live(
     instances: readonly Instance<unknown>[],
     states: Int32Array,
@@ -210,7 +220,8 @@ export class Simulator {
     const due: (readonly Due[])[] = this.machine.parts.map(() => NOTHING_DUE);
     const history: { key: string; at: number; phase: Phase }[] = [];
     let now = 0;
-    // After a change that leaves the circuit as it was (a key noticed, a mode entered) only the part itself is asked again.
+    // After a change that leaves the circuit as it was (a key noticed, a mode entered) only the part itself is asked
+    // again.
     let changed = EVERY_PART;
     for (let change = 0; change < MOST_CHANGES; change++) {
       const circuitMoved = this.circuit.stampChanged(instances, states, memory, changed) || changed === EVERY_PART;

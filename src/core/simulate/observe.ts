@@ -15,7 +15,8 @@ const COUNTED = 1;
 /** Volts below which there is nothing to be loaded. */
 const NOTHING = 1e-6;
 
-// What is shown over and over is one and the same thing: a dictionary holds millions of readings, most of them of what is dead or open.
+// What is shown over and over is one and the same thing: a dictionary holds millions of readings, most of them of
+// what is dead or open.
 const ZERO: Shown = { kind: "value", value: 0 };
 const OVERLOAD: Shown = { kind: "overload" };
 const BEEPS: Shown = { kind: "beep", beeps: true };
@@ -35,13 +36,12 @@ export function observeAll(simulator: Simulator, state: State, tests: readonly T
         ? []
         : simulator.circuit.whileStarting(state, phase, () => surges.map((test) => clamped(simulator, test)));
     const ends = endsOf(simulator.machine, tests);
-    return tests.map((test, t) =>
-      test.function === "look"
-        ? seen(simulator, state, phase, test)
-        : test.function === "inrush"
-          ? starting[surges.indexOf(test)]!
-          : reading(simulator, state, test, meter, ends[2 * t]!, ends[2 * t + 1]!),
-    );
+    return tests.map((test, t) => {
+      if (test.function === "look") return seen(simulator, state, phase, test);
+      return test.function === "inrush"
+        ? starting[surges.indexOf(test)]!
+        : reading(simulator, state, test, meter, ends[2 * t]!, ends[2 * t + 1]!);
+    });
   });
   if (byPhase.length === 1) return byPhase[0]!;
   return tests.map((test, t) =>
@@ -78,7 +78,10 @@ function clamped(simulator: Simulator, test: Test): Shown {
 // A dictionary asks for the same list of tests thousands of times: where their leads go is looked up once.
 const ENDS = new WeakMap<readonly Test[], { readonly machine: Machine; readonly nodes: Int32Array }>();
 
-/** For each test the nodes of its red and its black lead; none (-1) for what is no reading with leads. Throws a RangeError for points the machine has not. */
+/**
+ * For each test the nodes of its red and its black lead; none (-1) for what is no reading with leads. Throws a
+ * RangeError for points the machine has not.
+ */
 function endsOf(machine: Machine, tests: readonly Test[]): Int32Array {
   const known = ENDS.get(tests);
   if (known?.machine === machine) return known.nodes;
@@ -136,7 +139,8 @@ function reading(simulator: Simulator, state: State, test: Test, meter: Meter, a
       return ohms > meter.insulationOhms ? OVERLOAD : { kind: "value", value: ohms };
     }
     case "capacitance": {
-      // What the meter takes as capacitance is the part of the admittance that leads; a path beside it that carries more is no capacitor to it.
+      // What the meter takes as capacitance is the part of the admittance that leads; a path beside it that carries
+      // more is no capacitor to it.
       const { re, im } = simulator.circuit.seenImpedance(a, b);
       const square = re * re + im * im;
       if (square === 0 || (re / square > DRAINS && re / square > SWAMPED * Math.abs(im / square))) return OVERLOAD;

@@ -88,8 +88,10 @@ export function displayPart(machine: Machine): string | null {
 }
 
 /**
- * What a machine shows when a leg of the way goes wrong, found by doing it wrong on the simulated machine: too slow, too
- * short, a press left out, a door left shut, and the parts that a gesture needs broken. `before` are the legs that lead up to it.
+ * What a machine shows when a leg of the way goes wrong, found by doing it wrong on the simulated machine: too slow,
+ * too
+ * short, a press left out, a door left shut, and the parts that a gesture needs broken. `before` are the legs that
+ * lead up to it.
  */
 export function slipsOf(machine: Machine, before: readonly GuideLeg[], leg: GuideLeg): readonly Slip[] {
   const part = displayPart(machine);
@@ -128,7 +130,10 @@ export function slipsOf(machine: Machine, before: readonly GuideLeg[], leg: Guid
   return slips.map((s) => ({ ...s, unseen: s.shows === right }));
 }
 
-/** The faults that stand most directly in the way of a gesture: its keys, its door switches, the panel and the controller. */
+/**
+ * The faults that stand most directly in the way of a gesture: its keys, its door switches, the panel and the
+ * controller.
+ */
 function faultsAgainst(
   machine: Machine,
   gesture: {

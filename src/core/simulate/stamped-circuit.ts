@@ -15,7 +15,8 @@ const LAMP_WATTS = 40;
 const STIFF = 1e-3;
 
 /**
- * A machine as one circuit: every part stamps its present values, the solver gives potentials and currents, and the parts
+ * A machine as one circuit: every part stamps its present values, the solver gives potentials and currents, and the
+ * parts
  * see them through a window. Keeps its work space, so make one a machine and a thread.
  */
 export class StampedCircuit {
@@ -186,7 +187,8 @@ export class StampedCircuit {
   }
 
   /**
-   * What `measure` finds in the first moments of a phase, with every load that turns or glows in it drawing what it draws from rest.
+   * What `measure` finds in the first moments of a phase, with every load that turns or glows in it drawing what it
+   * draws from rest.
    * The loads start together, as they do when the power comes on.
    */
   whileStarting<T>(state: State, phase: Phase, measure: () => T): T {

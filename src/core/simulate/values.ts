@@ -22,7 +22,8 @@ export function nominalValues(machine: Machine): Values {
 }
 
 /**
- * A specimen drawn by `seed`: uniform within tolerance, supply and ambient (+-8 C) likewise. Severities are log-uniform;
+ * A specimen drawn by `seed`: uniform within tolerance, supply and ambient (+-8 C) likewise. Severities are
+ * log-uniform;
  * `stratum` (0..1) puts them at that quantile, each fault a little beside it, so that a handful of specimens covers
  * every regime of a graded fault (starved, restarting, merely weak). `among` are the seeds of the specimens that are
  * used together: every part value is spread evenly over them, one in each of as many slices of its tolerance (a Latin

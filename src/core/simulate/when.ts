@@ -5,12 +5,16 @@ import type { Simulator } from "./energise";
 import { NoOperatingPoint } from "./state";
 import type { Values } from "./values";
 
-/** Moments at which one looks, after the first: each this much later than the one before, and the least pause, seconds. */
+/**
+ * Moments at which one looks, after the first: each this much later than the one before, and the least pause,
+ * seconds.
+ */
 const LATER = 1.12;
 const PAUSE = 0.5;
 
 /**
- * Seconds from when a setup is brought about until a part first shows a label; Infinity when it does not within `limit` seconds, null
+ * Seconds from when a setup is brought about until a part first shows a label; Infinity when it does not within
+ * `limit` seconds, null
  * where the model finds no operating point. Throws a RangeError for a part that shows nothing.
  */
 export function secondsUntil(

@@ -28,7 +28,8 @@ const SECONDS: Readonly<Record<string, number>> = {
 const LOOKED_AT = 60;
 
 /**
- * Reads a log of any logger: separator, decimal comma, the column of time and that of current, and their units are found out from the
+ * Reads a log of any logger: separator, decimal comma, the column of time and that of current, and their units are
+ * found out from the
  * first lines (RFC 4180 quoting). `unit` is what the current is in where the file does not say. Throws `UnreadableLog`.
  */
 export function readCurrentLog(text: string, unit: "A" | "mA" | "µA" = "A"): CurrentLog {
@@ -104,7 +105,10 @@ export function readCurrentLog(text: string, unit: "A" | "mA" | "µA" = "A"): Cu
   };
 }
 
-/** Seconds of a clock time or a date with time; null for anything else. No calendar is asked: days are counted by the civil rule. */
+/**
+ * Seconds of a clock time or a date with time; null for anything else. No calendar is asked: days are counted by the
+ * civil rule.
+ */
 function clockSeconds(cell: string): number | null {
   const text = cell.trim();
   const clock = /^(?:(\d{4})-(\d{2})-(\d{2})[T ])?(\d{1,2}):(\d{2}):(\d{2}(?:[.,]\d+)?)(?:Z|[+-]\d{2}:?\d{2})?$/.exec(

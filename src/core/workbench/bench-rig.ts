@@ -105,7 +105,10 @@ function standIns(machine: Machine, setup: SetupEntry): string[] {
   });
 }
 
-/** Steps of the rig: every powered setup of the file in which nothing is pulled apart or fed past the board; then off, and on again. */
+/**
+ * Steps of the rig: every powered setup of the file in which nothing is pulled apart or fed past the board; then off,
+ * and on again.
+ */
 function rigSteps(
   machine: Machine,
   lamps: readonly string[],
@@ -165,7 +168,8 @@ function rigSteps(
 }
 
 /**
- * The rig of one board of a machine, simulated under each of the board's faults with everything else known good. Throws a RangeError for a piece
+ * The rig of one board of a machine, simulated under each of the board's faults with everything else known good.
+ * Throws a RangeError for a piece
  * that cannot be put on a rig.
  */
 export function benchRig(machine: Machine, board: string): BenchRig {
@@ -267,7 +271,8 @@ function lampShows(simulator: Simulator, state: State, load: Part, lamp: RigLamp
     const { dc, acRe, acIm } = simulator.circuit.openVolts(a, b);
     return (lamp.current === "dc" ? Math.abs(dc) : Math.hypot(acRe, acIm)) > lamp.volts / 3;
   });
-  return lit.every(Boolean) ? "lit" : lit.some(Boolean) ? "flickers" : "dark";
+  if (lit.every(Boolean)) return "lit";
+  return lit.some(Boolean) ? "flickers" : "dark";
 }
 
 /** What a lamp was seen to do. */
@@ -349,7 +354,10 @@ export function judgeRig(rig: BenchRig, seen: readonly LampSeen[]): RigVerdict {
   };
 }
 
-/** A verdict as findings on parts tested by themselves: the blamed part, or of a good board what its lamps have proven. None while it is not sure. */
+/**
+ * A verdict as findings on parts tested by themselves: the blamed part, or of a good board what its lamps have
+ * proven. None while it is not sure.
+ */
 export function rigFindings(rig: BenchRig, verdict: RigVerdict): readonly Alone[] {
   const best = verdict.ranked[0];
   if (!verdict.sure || !best) return [];
@@ -370,7 +378,9 @@ function apart(sorts: readonly BoardSort[]): string {
   return "";
 }
 
-/** How far the likeliest faults part at a step: the chance that two drawn by their probabilities show different lamps. */
+/**
+ * How far the likeliest faults part at a step: the chance that two drawn by their probabilities show different lamps.
+ */
 function telling(rig: BenchRig, ranked: RigVerdict["ranked"], step: number): number {
   const groups = new Map<string, number>();
   for (const r of ranked) {

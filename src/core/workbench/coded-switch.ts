@@ -73,16 +73,20 @@ export function readPositions(text: string, count: number): boolean[] {
     .split(/[\s,;/]+/)
     .filter((w) => w !== "");
   const marks = words.length === 1 ? [...words[0]!] : words;
-  const on = marks.map((m) =>
-    /^(on|1|x|up|whole|closed)$/.test(m) ? true : /^(off|0|-|_|down|cut|open)$/.test(m) ? false : null,
-  );
+  const on = marks.map((m) => {
+    if (/^(on|1|x|up|whole|closed)$/.test(m)) return true;
+    return /^(off|0|-|_|down|cut|open)$/.test(m) ? false : null;
+  });
   if (on.some((o) => o === null))
     throw new Refused(`"${text.slice(0, 30)}": type on and off, or 1 and 0, in the order of the numbers.`, "found");
   if (on.length !== count) throw new Refused(`${count} switches, but ${on.length} positions.`, "found");
   return on as boolean[];
 }
 
-/** A value of a setting of the file as its switches stand, drawn as the board sits. Null for a setting without a coding rule. */
+/**
+ * A value of a setting of the file as its switches stand, drawn as the board sits. Null for a setting without a
+ * coding rule.
+ */
 export function drawingOf(setting: SettingEntry, value: string, caption: string): SwitchDrawing | null {
   const { coding } = setting;
   if (!coding || value.length !== coding.switches.length || /[^01]/.test(value)) return null;
@@ -127,7 +131,10 @@ function work(given: Given): Sheet {
   const coding: Coding = weightsTyped.length ? { ...base, weights: weightsTyped } : base;
   const other: Coding = { ...coding, counts: coding.counts === "on" ? "off" : "on" };
   const turned: Coding = { ...coding, weights: [...coding.weights].reverse() };
-  const words = (on: boolean) => (kind === "switches" ? (on ? "on" : "off") : on ? "whole" : "cut");
+  const words = (on: boolean) => {
+    if (kind === "switches") return on ? "on" : "off";
+    return on ? "whole" : "cut";
+  };
   const drawing = (caption: string, on: readonly boolean[]): SwitchDrawing => ({
     caption,
     kind,

@@ -11,7 +11,10 @@ import {
   type Verdict,
 } from "./tool";
 
-/** Watts in one contact up to which it stays cool, and above which its metal anneals and its housing browns; common practice, no source. */
+/**
+ * Watts in one contact up to which it stays cool, and above which its metal anneals and its housing browns; common
+ * practice, no source.
+ */
 export const COOL_WATTS = 0.5;
 export const BURNS_WATTS = 2;
 

@@ -1,7 +1,10 @@
 import { quantityText } from "../quantity/units";
 import { formula, positive, Refused, type Given, type Line, type Sheet, type Tool } from "./tool";
 
-/** Volts of direct current up to which a charged capacitor may be touched (the common limit of 60 V for DC; IEC 61140, from memory). */
+/**
+ * Volts of direct current up to which a charged capacitor may be touched (the common limit of 60 V for DC; IEC 61140,
+ * from memory).
+ */
 export const SAFE_VOLTS = 60;
 
 /** Joules in a capacitor. */

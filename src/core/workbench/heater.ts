@@ -21,11 +21,17 @@ export interface Power {
 }
 
 const OHM_AND_JOULE = "Ohm's and Joule's laws";
-/** Least insulation of a class I machine to its case after repair, ohms; with heating elements a third of it (EN 50678:2020). */
+/**
+ * Least insulation of a class I machine to its case after repair, ohms; with heating elements a third of it (EN
+ * 50678:2020).
+ */
 export const INSULATION_CLASS_I = 1e6;
 export const INSULATION_HEATERS = 0.3e6;
 
-/** Volts, amperes, ohms and watts from any two of them, all above zero. Throws `Refused` with fewer, or with more that disagree by over 2 %. */
+/**
+ * Volts, amperes, ohms and watts from any two of them, all above zero. Throws `Refused` with fewer, or with more that
+ * disagree by over 2 %.
+ */
 export function solvePower(known: Partial<Power>): Power {
   const { volts, amps, ohms, watts } = known;
   for (const [key, value] of Object.entries(known)) positive(value, key.charAt(0).toUpperCase() + key.slice(1), key);
@@ -63,7 +69,8 @@ export function goodWindow(nominal: number, tolerance: number): readonly [number
 }
 
 /**
- * What a resistive part is by its ohms: within its window good; near another rating of the same machine the wrong part; above ten
+ * What a resistive part is by its ohms: within its window good; near another rating of the same machine the wrong
+ * part; above ten
  * times nominal open. `others` are the ohms of other ratings.
  */
 export function judgeOhms(measured: number, nominal: number, tolerance: number, others: readonly number[]): Verdict {

@@ -11,7 +11,10 @@ export interface Sweep {
   readonly most: number;
 }
 
-/** Judges a sweep: dead where it opens or leaps more than a quarter of its range beyond the usual step; backward where it turns round. */
+/**
+ * Judges a sweep: dead where it opens or leaps more than a quarter of its range beyond the usual step; backward where
+ * it turns round.
+ */
 export function judgeSweep(ohms: readonly number[]): Sweep {
   if (ohms.length < 3) throw new Refused("Type three readings at least, from end to end.", "sweep");
   const finite = ohms.filter(Number.isFinite);

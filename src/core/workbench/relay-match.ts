@@ -29,7 +29,10 @@ const FORMS: Readonly<Record<string, readonly string[]>> = {
   "double make": ["double make"],
 };
 
-/** Whether a relay replaces another, line by line; never a bare yes: footprint, pin-out and height are checked by eye. Heights in millimetres. */
+/**
+ * Whether a relay replaces another, line by line; never a bare yes: footprint, pin-out and height are checked by eye.
+ * Heights in millimetres.
+ */
 export function matchRelays(old: RelayPrint, next: RelayPrint, room?: number): Match[] {
   const list: Match[] = [];
   const compare = <T>(
@@ -58,36 +61,32 @@ export function matchRelays(old: RelayPrint, next: RelayPrint, room?: number): M
     old.coilOhms,
     next.coilOhms,
     (v) => quantityText(v, "ohms"),
-    (a, b) =>
-      b >= 0.9 * a
-        ? b > 2 * a
-          ? ["check", "draws far less: does what watches the coil mind?"]
-          : ["fits", "the driver carries no more than before"]
-        : ["misfit", `the driver has to carry ${quantityText(a / b, "plain")} times as much`],
+    (a, b) => {
+      if (!(b >= 0.9 * a)) return ["misfit", `the driver has to carry ${quantityText(a / b, "plain")} times as much`];
+      return b > 2 * a
+        ? ["check", "draws far less: does what watches the coil mind?"]
+        : ["fits", "the driver carries no more than before"];
+    },
   );
   compare(
     "Contact form",
     old.form,
     next.form,
     (v) => v,
-    (a, b) =>
-      a === b
-        ? ["fits", "the same"]
-        : FORMS[a]?.includes(b)
-          ? ["check", "has a pin more: where does it go?"]
-          : ["misfit", "another form"],
+    (a, b) => {
+      if (a === b) return ["fits", "the same"];
+      return FORMS[a]?.includes(b) ? ["check", "has a pin more: where does it go?"] : ["misfit", "another form"];
+    },
   );
   compare(
     "Contact amperes",
     old.contactAmps,
     next.contactAmps,
     (v) => quantityText(v, "amperes"),
-    (a, b) =>
-      b >= a
-        ? b > 3 * a
-          ? ["check", "a heavy contact may fail on a small signal current"]
-          : ["fits", "as much or more"]
-        : ["misfit", "less than the old one"],
+    (a, b) => {
+      if (!(b >= a)) return ["misfit", "less than the old one"];
+      return b > 3 * a ? ["check", "a heavy contact may fail on a small signal current"] : ["fits", "as much or more"];
+    },
   );
   compare(
     "Contact volts",

@@ -24,9 +24,12 @@ export interface Rectified {
 }
 
 /**
- * Peak and ripple of a full-wave (or half-wave) rectifier from `volts` rms at `hertz`, `diodes` volts lost, `amps` drawn evenly and
- * `farads`. The capacitor feeds the load from the crest until the rising wave meets it again: that instant is solved for, so the ripple is
- * below I/(2 f C), the textbook bound. `esr` ohms add their own step, the charging current being some times the load's (see `CHARGING`).
+ * Peak and ripple of a full-wave (or half-wave) rectifier from `volts` rms at `hertz`, `diodes` volts lost, `amps`
+ * drawn evenly and
+ * `farads`. The capacitor feeds the load from the crest until the rising wave meets it again: that instant is solved
+ * for, so the ripple is
+ * below I/(2 f C), the textbook bound. `esr` ohms add their own step, the charging current being some times the
+ * load's (see `CHARGING`).
  */
 export function rectified(
   volts: number,
@@ -58,7 +61,10 @@ export function rectified(
 /** Times the load current that flows into the capacitor at the crest, for the usual short conduction; from memory. */
 const CHARGING = 5;
 
-/** Seconds a capacitor carries a load from `from` down to `to` volts: at constant current C (V1 - V2) / I, at constant power C (V1² - V2²) / 2 P. */
+/**
+ * Seconds a capacitor carries a load from `from` down to `to` volts: at constant current C (V1 - V2) / I, at constant
+ * power C (V1² - V2²) / 2 P.
+ */
 export function holdUp(
   farads: number,
   from: number,

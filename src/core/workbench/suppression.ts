@@ -12,7 +12,8 @@ export interface Decay {
 }
 
 /**
- * Decay of a coil of `henries` and `ohms` fed with `volts` (direct) into a clamp of `clampVolts` (0.7 for a diode, more for a diode with
+ * Decay of a coil of `henries` and `ohms` fed with `volts` (direct) into a clamp of `clampVolts` (0.7 for a diode,
+ * more for a diode with
  * zener), down to `dropOut` of its current: R i + L di/dt = -clampVolts, so t = L/R ln((I + Vc/R) / (x I + Vc/R)).
  */
 export function clampedDecay(volts: number, ohms: number, henries: number, clampVolts: number, dropOut: number): Decay {
@@ -28,8 +29,10 @@ export function resistorDecay(volts: number, ohms: number, henries: number, acro
 }
 
 /**
- * The same into a capacitor of `farads` with `series` ohms, from the switch's own side: L di/dt = -(R i + v + Rs i), C dv/dt = i, stepped through in
- * thousandths of the shorter time constant. Released is when the current has fallen below the drop-out and stays so for its first swing.
+ * The same into a capacitor of `farads` with `series` ohms, from the switch's own side: L di/dt = -(R i + v + Rs i),
+ * C dv/dt = i, stepped through in
+ * thousandths of the shorter time constant. Released is when the current has fallen below the drop-out and stays so
+ * for its first swing.
  */
 export function rcDecay(
   volts: number,
@@ -57,7 +60,10 @@ export function rcDecay(
 /** Relays let go at about this share of their rated current; from memory. */
 export const DROP_OUT = 0.2;
 
-/** A capacitor and its resistor for a contact that switches `amps` at `volts`: C = I² / 10 µF, R = V / (10 I^(1 + 50/V)), a rule of thumb, from memory. */
+/**
+ * A capacitor and its resistor for a contact that switches `amps` at `volts`: C = I² / 10 µF, R = V / (10 I^(1 +
+ * 50/V)), a rule of thumb, from memory.
+ */
 export function rcMember(volts: number, amps: number): { readonly farads: number; readonly ohms: number } {
   return {
     farads: Math.max(1e-8, (amps * amps * 1e-6) / 10),

@@ -44,7 +44,10 @@ export function betaCurve(ohms25: number, beta: number): SensorCurve {
   };
 }
 
-/** A thermistor through three points (ohms, degrees Celsius): 1/T = a + b ln R + c (ln R)^3 (Steinhart and Hart, Deep-Sea Research 15, 1968). */
+/**
+ * A thermistor through three points (ohms, degrees Celsius): 1/T = a + b ln R + c (ln R)^3 (Steinhart and Hart,
+ * Deep-Sea Research 15, 1968).
+ */
 export function threePointCurve(points: readonly (readonly [ohms: number, celsius: number])[]): SensorCurve {
   if (points.length !== 3 || points.some(([r]) => !(r > 0)))
     throw new Refused("Three points are needed, each with ohms above zero.", "points");
@@ -146,7 +149,10 @@ export function pinVolts(rail: number, pullUp: number, sensor: number): number {
   return sensor === Infinity ? rail : (rail * sensor) / (sensor + pullUp);
 }
 
-/** Seconds a small sensor needs to come within 1 % of a new temperature: five time constants (common practice, no source). */
+/**
+ * Seconds a small sensor needs to come within 1 % of a new temperature: five time constants (common practice, no
+ * source).
+ */
 const TIME_CONSTANT = { water: 15, air: 120 } as const;
 
 function curveOf(given: Given): SensorCurve {

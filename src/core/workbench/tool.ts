@@ -2,7 +2,8 @@ import type { Machine, Part } from "../model/machine";
 import { quantityText, readQuantity, type Liked, type Quantity } from "../quantity/units";
 
 /**
- * A tool of the workbench: fields that may be left empty, and a sheet worked out from what is filled in. The same description draws
+ * A tool of the workbench: fields that may be left empty, and a sheet worked out from what is filled in. The same
+ * description draws
  * its screen, its print and its address.
  */
 export interface Tool {
@@ -160,7 +161,10 @@ export function formula(letters: string, numbers: string, result: string): strin
   return `${letters} = ${numbers} = ${result}`;
 }
 
-/** Numbers typed one after the other, apart by spaces, commas followed by a space, semicolons or lines. Throws `Refused`. */
+/**
+ * Numbers typed one after the other, apart by spaces, commas followed by a space, semicolons or lines. Throws
+ * `Refused`.
+ */
 export function readList(text: string, quantity: Quantity, liked: Liked, field: string): number[] {
   return text
     .split(/[;\n\t]+|,\s+|\s+/)

@@ -77,7 +77,8 @@ export function judgePath(links: readonly Link[]): Pick<Sheet, "verdict" | "tabl
 }
 
 /**
- * The rated elements of a machine in one setup: what flows through each once it runs, and what would flow with every fed load starting at once, by
+ * The rated elements of a machine in one setup: what flows through each once it runs, and what would flow with every
+ * fed load starting at once, by
  * simulation. Elements without current are left out. Throws a RangeError for a setup it has not, `NoOperatingPoint`.
  */
 export function ratedLinks(machine: Machine, setupId: string): readonly Link[] {
@@ -112,7 +113,10 @@ export function ratedLinks(machine: Machine, setupId: string): readonly Link[] {
   );
 }
 
-/** Elements typed one a line: "switch 0.5A", "wire 18 AWG", "fuse 10A main"; "fuse 10A @ 0.7A / 4A" has currents of its own. Throws `Refused` naming the line. */
+/**
+ * Elements typed one a line: "switch 0.5A", "wire 18 AWG", "fuse 10A main"; "fuse 10A @ 0.7A / 4A" has currents of
+ * its own. Throws `Refused` naming the line.
+ */
 export function readPath(text: string, running: number, starting: number, given: Given): Link[] {
   return text
     .split(/\n|[,;](?=\s)|;/)

@@ -5,12 +5,18 @@ import { formula, positive, Refused, type Given, type Line, type Sheet, type Too
 export const COPPER = 0.017241;
 export const COPPER_PER_KELVIN = 0.00393;
 
-/** Ohms of a copper wire: area in square millimetres, length in metres there (one way), temperature in degrees Celsius. */
+/**
+ * Ohms of a copper wire: area in square millimetres, length in metres there (one way), temperature in degrees
+ * Celsius.
+ */
 export function copperOhms(area: number, metres: number, celsius = 20): number {
   return (COPPER * (1 + COPPER_PER_KELVIN * (celsius - 20)) * metres) / area;
 }
 
-/** Overcurrent limit of small copper conductors of building wiring, amperes by gauge (NFPA 70, 240.4(D)). It is no ampacity of internal leads. */
+/**
+ * Overcurrent limit of small copper conductors of building wiring, amperes by gauge (NFPA 70, 240.4(D)). It is no
+ * ampacity of internal leads.
+ */
 export const BUILDING_LIMIT: Readonly<Record<number, number>> = { 18: 7, 16: 10, 14: 15, 12: 20, 10: 30 };
 
 /** Amperes per square millimetre a short internal lead carries at a steady load; common practice, no source. */

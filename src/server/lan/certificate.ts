@@ -20,7 +20,10 @@ export function lanAddresses(): readonly string[] {
   );
 }
 
-/** A certificate for these addresses, made on the spot, and kept in `folder` for as long as it fits: a device that trusts it once need not be asked each day. */
+/**
+ * A certificate for these addresses, made on the spot, and kept in `folder` for as long as it fits: a device that
+ * trusts it once need not be asked each day.
+ */
 export async function certificateFor(addresses: readonly string[], folder: string, now: Date): Promise<Certificate> {
   const [keyFile, certFile] = [path.join(folder, "key.pem"), path.join(folder, "cert.pem")];
   const kept = read(keyFile, certFile);

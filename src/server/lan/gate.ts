@@ -12,7 +12,8 @@ const COOKIE = "__Host-unzo";
 const MOST_BYTES = 1000;
 
 /**
- * The door of the workshop network: TLS in front, the application on the loopback behind. Nothing but the pairing page is
+ * The door of the workshop network: TLS in front, the application on the loopback behind. Nothing but the pairing
+ * page is
  * shown to a device that has not paired.
  */
 export function createGate(
@@ -111,8 +112,10 @@ async function formWord(request: IncomingMessage): Promise<string | null> {
   return new URLSearchParams(body).get("word") ?? "";
 }
 
-const textOf = (header: string | readonly string[] | undefined): string | null =>
-  header === undefined ? null : typeof header === "string" ? header : header.join(", ");
+const textOf = (header: string | readonly string[] | undefined): string | null => {
+  if (header === undefined) return null;
+  return typeof header === "string" ? header : header.join(", ");
+};
 
 function tokenOf(request: IncomingMessage): string {
   const pairs = (request.headers.cookie ?? "").split(";").map((c) => c.trim().split("="));

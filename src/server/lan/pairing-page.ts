@@ -1,4 +1,7 @@
-/** The one page that an unpaired device sees. A word that came with a scanned code (behind the #, never sent) is filled in. */
+/**
+ * The one page that an unpaired device sees. A word that came with a scanned code (behind the #, never sent) is
+ * filled in.
+ */
 export function pairingPage(problem: string): string {
   const safe = problem.replace(/[&<>"]/g, (c) => `&#${c.charCodeAt(0)};`);
   return `<!doctype html>

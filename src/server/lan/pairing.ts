@@ -49,7 +49,10 @@ const TRIES = 6;
 const MINUTE = 60_000;
 /** Addresses whose wrong words are remembered. */
 const MOST_ADDRESSES = 1000;
-/** Each wrong word of the last minute, whoever gave it, holds up every answer by so long, and all of them by this at the most; milliseconds. */
+/**
+ * Each wrong word of the last minute, whoever gave it, holds up every answer by so long, and all of them by this at
+ * the most; milliseconds.
+ */
 const HOLD_UP = 25;
 const MOST_HOLD_UP = 3000;
 /** A paired device stays paired so long, milliseconds. */
@@ -65,8 +68,10 @@ export type Tried = { readonly holdUp: number } & (
 
 /**
  * Lets devices of the workshop network in: each needs the word that stands on the screen where Unzo was started. A word
- * works once; the next device needs the next one. Wrong words are counted by address, so that a stranger can lock out nobody else, and
- * slow down everyone a little; they never change the word. Tokens are kept as hashes, in memory only: a restart lets nobody in.
+ * works once; the next device needs the next one. Wrong words are counted by address, so that a stranger can lock out
+ * nobody else, and
+ * slow down everyone a little; they never change the word. Tokens are kept as hashes, in memory only: a restart lets
+ * nobody in.
  */
 export class Pairing {
   private current = newWord();
@@ -118,7 +123,8 @@ export class Pairing {
 }
 
 /**
- * Three words and four digits: 40 x 40 x 40 x 10,000 = 640 million, 29 bits. Held up as everyone is while wrong words come, the network
+ * Three words and four digits: 40 x 40 x 40 x 10,000 = 640 million, 29 bits. Held up as everyone is while wrong words
+ * come, the network
  * together tries at most some 20 a second for each connection kept waiting, and 6 a minute from one address.
  */
 function newWord(): string {

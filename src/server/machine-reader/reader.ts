@@ -30,7 +30,8 @@ const shelf = globalThis as {
 const reader = (shelf.unzoReader ??= { child: null, last: Promise.resolve(), waiting: 0, id: 0 });
 
 /**
- * Reads the text of a machine file in the warm child process, one at a time. Throws a `RefusedMachine` with what is wrong, or a
+ * Reads the text of a machine file in the warm child process, one at a time. Throws a `RefusedMachine` with what is
+ * wrong, or a
  * `Refusal` for a file that takes too long or too much.
  */
 export async function readMachineText(text: string, name: string): Promise<MachineFile> {

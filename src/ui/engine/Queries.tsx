@@ -14,7 +14,8 @@ export function Queries({ children }: { children: ReactNode }) {
       new QueryClient({
         defaultOptions: {
           queries: {
-            // An answer of the engine holds for ever: its question is its key. What the server answers says itself how long it holds.
+            // An answer of the engine holds for ever: its question is its key. What the server answers says itself
+            // how long it holds.
             staleTime: Infinity,
             gcTime: 60_000,
             retry: (failed, error) => error instanceof Refused && error.again && failed < AGAIN.length,

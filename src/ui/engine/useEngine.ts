@@ -27,7 +27,8 @@ export interface Answer<T> {
 }
 
 /**
- * Asks an engine. The question is its key, so the same one is asked once however many ask it; null: nothing is asked. `keep`: what was
+ * Asks an engine. The question is its key, so the same one is asked once however many ask it; null: nothing is asked.
+ * `keep`: what was
  * answered before stays until the new answer is there.
  */
 export function useEngine<K extends keyof Questions>(

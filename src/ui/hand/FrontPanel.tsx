@@ -169,7 +169,9 @@ function Lamp({ part, label, now }: { part: Part; label: string; now: number }) 
   );
 }
 
-/** A key that is held for as long as it is pressed: by finger, pointer, the space bar, or its digit, several at once. */
+/**
+ * A key that is held for as long as it is pressed: by finger, pointer, the space bar, or its digit, several at once.
+ */
 function HeldKey({ name, digit, act }: { name: string; digit: number; act: (doing: Doing) => void }) {
   const held = useRef(false);
   const down = () => {

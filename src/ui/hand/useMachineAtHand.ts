@@ -21,7 +21,10 @@ export interface HandView {
   readonly now: number;
 }
 
-/** A simulated machine that lives in real time; `fault` null is a sound one. A new fault, or `restart`, sets up a new one, unplugged. */
+/**
+ * A simulated machine that lives in real time; `fault` null is a sound one. A new fault, or `restart`, sets up a new
+ * one, unplugged.
+ */
 export function useMachineAtHand(machine: Machine, fault: Fault | null, seed: number, speed: number) {
   const controls = useMemo(() => controlsOf(machine), [machine]);
   const hand = useRef<MachineAtHand | null>(null);
@@ -94,5 +97,6 @@ export function useMachineAtHand(machine: Machine, fault: Fault | null, seed: nu
 /** Whether a lamp that goes as its label says is lit at a moment of the stand-in's clock. */
 export function lampNow(label: string, now: number): Colour | null {
   const pattern = patternOf(label);
-  return pattern ? litAt(pattern, now) : label === "lit" || label === "bright" || label === "dim" ? "white" : null;
+  if (pattern) return litAt(pattern, now);
+  return label === "lit" || label === "bright" || label === "dim" ? "white" : null;
 }

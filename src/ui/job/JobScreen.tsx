@@ -88,7 +88,8 @@ export function JobScreen({
     onOther: (entries) => setOthers((before) => [...before, ...entries]),
   });
   const { job: written, coming, sending, problem, unseen, log, refusal, foretell } = journal;
-  // What is on its way counts at once, and goes again should the journal refuse it; not so what ends the job, or makes another machine of the unit.
+  // What is on its way counts at once, and goes again should the journal refuse it; not so what ends the job, or
+  // makes another machine of the unit.
   const logged = coming && !coming.called && changesOf(coming) === changesOf(written) ? coming : written;
   // The unit in front of one may differ from its file: from here on its variant is what everything is worked out from.
   const changesKey = changesOf(logged);
@@ -534,7 +535,10 @@ const VIEWS: readonly { readonly id: View; readonly name: string; readonly icon:
 /** Whether the points of a test are both on a path. */
 const changesOf = (job: Job) => job.changes.map((c) => c.id).join(" ");
 
-/** What the screen asks of the search. Only what re-weighs suspects or changes costs makes another question; a notice read or a note does not. */
+/**
+ * What the screen asks of the search. Only what re-weighs suspects or changes costs makes another question; a notice
+ * read or a note does not.
+ */
 function questionOf(
   machine: Machine,
   job: Job,

@@ -46,7 +46,9 @@ export function PathView({ machine, path, job, doubt, test, numbers, onChoose, o
 
 /** Doubt steps by which a box is shaded: nothing, some, much, most. */
 function shade(probability: number): number {
-  return probability >= 0.5 ? 3 : probability >= 0.2 ? 2 : probability >= 0.03 ? 1 : 0;
+  if (probability >= 0.5) return 3;
+  if (probability >= 0.2) return 2;
+  return probability >= 0.03 ? 1 : 0;
 }
 
 function Box({

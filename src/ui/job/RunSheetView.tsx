@@ -215,20 +215,25 @@ function Relays({ sheet, verdicts }: { sheet: RunSheet; verdicts: ReadonlyMap<st
   ];
   const said = (edges: readonly Edge[], verdict: string) =>
     edges.some((e) => verdicts.get(testKey(e.test)) === verdict);
-  const edge = (edges: readonly Edge[]) =>
-    said(edges, "does not fit") ? (
-      <strong>
-        <span className="mark misfit" aria-hidden /> does not fit
-      </strong>
-    ) : said(edges, "fits") ? (
-      <span className="proven">
-        <i className="bi bi-check2" aria-hidden /> proven
-      </span>
-    ) : edges.length > 0 ? (
+  const edge = (edges: readonly Edge[]) => {
+    if (said(edges, "does not fit"))
+      return (
+        <strong>
+          <span className="mark misfit" aria-hidden /> does not fit
+        </strong>
+      );
+    if (said(edges, "fits"))
+      return (
+        <span className="proven">
+          <i className="bi bi-check2" aria-hidden /> proven
+        </span>
+      );
+    return edges.length > 0 ? (
       <span className="quiet">by: {where(edges)[0]}</span>
     ) : (
       <span className="quiet">no step shows it: measure</span>
     );
+  };
   return (
     <div className="sheet-relays">
       <h3>Relays: that it closes, and that it opens again</h3>

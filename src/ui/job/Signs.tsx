@@ -52,7 +52,10 @@ export function Signs({ desk, evidence, busy, onLog }: Omit<Props, "machine">) {
   );
 }
 
-/** A repair that someone has tried, and what became of the complaint. Nothing is proposed here: a reset or a new fuse is no test. */
+/**
+ * A repair that someone has tried, and what became of the complaint. Nothing is proposed here: a reset or a new fuse
+ * is no test.
+ */
 export function Tried({ machine, busy, onLog }: Pick<Props, "machine" | "busy" | "onLog">) {
   const [piece, setPiece] = useState("");
   const log = (result: "gone" | "stays") => {

@@ -54,7 +54,10 @@ export function Suspects({ advice, progress, job, machine, desk, evidence, numbe
               open={opened === s.piece}
               onToggle={(e) => {
                 const { open } = e.currentTarget;
-                setOpened((before) => (open ? s.piece : before === s.piece ? null : before));
+                setOpened((before) => {
+                  if (open) return s.piece;
+                  return before === s.piece ? null : before;
+                });
               }}
             >
               <summary>

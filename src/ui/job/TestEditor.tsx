@@ -7,7 +7,10 @@ import { FUNCTION_WORDS } from "../../core/diagnose/advice/test-sheet";
 import type { Machine } from "../../core/model/machine";
 import { makeTest, type Test } from "../../core/simulate/test";
 
-/** What was really done: plug, function, red point, black point. Whatever is set here is what the reading is judged as. */
+/**
+ * What was really done: plug, function, red point, black point. Whatever is set here is what the reading is judged
+ * as.
+ */
 export function TestEditor({
   machine,
   test,

@@ -23,12 +23,16 @@ interface Answered {
 export interface Search {
   /** Share of the dictionary built, 0 to 1. */
   readonly progress: number;
-  /** Null until there is any. `key` says for which question it was reckoned: that before stays until the answer to this one is there. */
+  /**
+   * Null until there is any. `key` says for which question it was reckoned: that before stays until the answer to
+   * this one is there.
+   */
   readonly advice: Answered | null;
   readonly problem: string;
   layOut(test: Test): Promise<ChosenTest>;
   /**
-   * Reckons what will be asked, so that the answer is there in the render in which the question changes. `typing`: it may change with the
+   * Reckons what will be asked, so that the answer is there in the render in which the question changes. `typing`: it
+   * may change with the
    * next key, so it is reckoned only when the hand pauses for about as long as an answer takes.
    */
   foresee(question: Question, typing?: boolean): void;
@@ -45,10 +49,16 @@ export interface Question {
 
 /** Milliseconds after an answer before the next is thought of: what the screen asks meanwhile goes first. */
 const AHEAD = 100;
-/** Milliseconds that the hand must rest before what is half typed is reckoned: as long as an answer takes, within these bounds; judgement. */
+/**
+ * Milliseconds that the hand must rest before what is half typed is reckoned: as long as an answer takes, within
+ * these bounds; judgement.
+ */
 const PAUSE = [40, 400] as const;
 
-/** Keeps a worker with the machine's dictionary, and asks it for advice whenever the question changes. `isWritten`: the journal has all that the question says. */
+/**
+ * Keeps a worker with the machine's dictionary, and asks it for advice whenever the question changes. `isWritten`:
+ * the journal has all that the question says.
+ */
 export function useIsolation(job: string, file: MachineFile, question: Question, isWritten: boolean): Search {
   const { evidence, standing, key } = question;
   const client = useQueryClient();
@@ -143,7 +153,8 @@ function useDictionary(file: MachineFile): {
   readonly problem: string;
 } {
   const [open, setOpen] = useState<{ readonly desk: Desk; readonly file: MachineFile } | null>(null);
-  // Of which desk: what was found to differ makes another machine, whose dictionary is built anew; taken back, the first one is.
+  // Of which desk: what was found to differ makes another machine, whose dictionary is built anew; taken back, the
+  // first one is.
   const [whole, setWhole] = useState<Desk | null>(null);
   const [done, setDone] = useState<{ readonly file: MachineFile; readonly share: number } | null>(null);
   const [problem, setProblem] = useState("");

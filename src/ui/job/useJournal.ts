@@ -16,18 +16,25 @@ import { tellNews } from "../shell/useNews";
 /** The job as folded from its journal, and the way to add to it. */
 export interface JournalDesk {
   readonly job: Job;
-  /** The job as it will be once the journal has what is on its way; null when nothing is. The journal may still refuse it. */
+  /**
+   * The job as it will be once the journal has what is on its way; null when nothing is. The journal may still refuse
+   * it.
+   */
   readonly coming: Job | null;
   readonly sending: boolean;
   readonly problem: string;
   /** Entries that were written without knowing what came before them. */
   readonly unseen: Unseen;
   /**
-   * Adds an event; true when the journal has it. Entries are written one after the other; when one is refused, those behind it are not
+   * Adds an event; true when the journal has it. Entries are written one after the other; when one is refused, those
+   * behind it are not
    * written either. A second try of the same body keeps its id, so it is logged once.
    */
   log(body: EventBody): Promise<boolean>;
-  /** Why the journal would refuse this, as far as it is known here, by the very rule by which the server decides; null when it would not. `unit` is the machine with what was found on it. */
+  /**
+   * Why the journal would refuse this, as far as it is known here, by the very rule by which the server decides; null
+   * when it would not. `unit` is the machine with what was found on it.
+   */
   refusal(body: EventBody, unit: Machine): string | null;
   /** The job as it would be with this event: what `log` of the same body will make of it. */
   foretell(body: EventBody): Job;
@@ -56,7 +63,9 @@ const RESTS_ON: ReadonlySet<EventBody["type"]> = new Set<EventBody["type"]>([
   "called",
 ]);
 
-/** `foresee` is told at once what the job will be, before anything is drawn; `onOther` what somebody else has written. */
+/**
+ * `foresee` is told at once what the job will be, before anything is drawn; `onOther` what somebody else has written.
+ */
 export function useJournal(
   machine: Machine,
   initial: readonly JournalEvent[],
@@ -72,7 +81,8 @@ export function useJournal(
     () => (underWay.length > 0 ? jobOn(machine, joined(events, underWay)) : null),
     [machine, events, underWay],
   );
-  // The same between two renders: what is known to be written, what is written but stands after a gap, what is on its way and how each
+  // The same between two renders: what is known to be written, what is written but stands after a gap, what is on its
+  // way and how each
   // of it ends, in order.
   const known = useRef(initial);
   const aside = useRef<readonly JournalEvent[]>([]);
@@ -116,7 +126,10 @@ export function useJournal(
     },
   );
 
-  /** The event that a body becomes; until it is written the same body has the same id. `isLogged`: it is written now, on what is known now. */
+  /**
+   * The event that a body becomes; until it is written the same body has the same id. `isLogged`: it is written now,
+   * on what is known now.
+   */
   const eventOf = useCallback(
     (body: EventBody, isLogged: boolean): JournalEvent => {
       const content = JSON.stringify([actor, body]);
@@ -181,9 +194,10 @@ export function useJournal(
           return true;
         },
         (error: Error) => {
-          setProblem((before) =>
-            error.message !== EITHER ? error.message : before.includes(EITHER) ? before : `${before} ${EITHER}`,
-          );
+          setProblem((before) => {
+            if (error.message !== EITHER) return error.message;
+            return before.includes(EITHER) ? before : `${before} ${EITHER}`;
+          });
           leave();
           return false;
         },

@@ -8,7 +8,8 @@ import type { JournalEvent, RawEvent } from "../../core/journal/events";
 const AGAIN = 2000;
 
 /**
- * Follows the journal of a job while the page is looked at: a page in the background needs no news, and browsers allow few open streams.
+ * Follows the journal of a job while the page is looked at: a page in the background needs no news, and browsers
+ * allow few open streams.
  * Back in front it goes on after the last entry it has.
  */
 export function useLive(job: string, lastSeq: () => number, onEntry: (entry: JournalEvent | RawEvent) => void): void {

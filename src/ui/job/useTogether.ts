@@ -6,7 +6,8 @@ import { useEffect, useState } from "react";
 const HOLD = 150;
 
 /**
- * `value` once what follows from it `isReady`, the one before until then: both come to the screen in one step, so that nothing moves
+ * `value` once what follows from it `isReady`, the one before until then: both come to the screen in one step, so
+ * that nothing moves
  * twice, and the page is laid out once.
  */
 export function useTogether<T>(value: T, isReady: boolean): T {

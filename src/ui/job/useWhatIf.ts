@@ -9,7 +9,10 @@ import { useDebounced } from "../shell/useDebounced";
 /** Milliseconds a point must be looked at before the engine is asked. */
 const LINGER = 120;
 
-/** What the leading suspects predict for the test that is looked at; null while none is. Where it cannot be worked out nothing is shown: it is a help only. */
+/**
+ * What the leading suspects predict for the test that is looked at; null while none is. Where it cannot be worked out
+ * nothing is shown: it is a help only.
+ */
 export function useWhatIf(
   desk: Desk | null,
   evidence: readonly Evidence[],

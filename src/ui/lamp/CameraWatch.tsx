@@ -10,7 +10,10 @@ import { Strip } from "./Strip";
 
 type Torch = MediaTrackCapabilities & { readonly torch?: boolean };
 
-/** The camera at the lamp: finds the blinking spot and reads it; also a magnifier with freeze and light. Pictures stay in this device. */
+/**
+ * The camera at the lamp: finds the blinking spot and reads it; also a magnifier with freeze and light. Pictures stay
+ * in this device.
+ */
 export function CameraWatch({ onReading }: { onReading: (reading: LampReading | null) => void }) {
   const video = useRef<HTMLVideoElement>(null);
   const desk = useRef<Comlink.Remote<LampDesk> | null>(null);

@@ -75,7 +75,10 @@ export function changeOf(machine: Machine, draft: ChangeDraft): Change | null {
   return Object.keys(fields).length === 0 ? null : { change: "other part", part: part.id, fields };
 }
 
-/** Which part, where, and what differs; the same questions for what is found on a unit and for what is to be built into it. */
+/**
+ * Which part, where, and what differs; the same questions for what is found on a unit and for what is to be built
+ * into it.
+ */
 export function ChangeChoice({
   machine,
   draft,

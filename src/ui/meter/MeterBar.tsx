@@ -24,13 +24,19 @@ interface Props {
   readonly onReading: (typed: string, shown: Shown) => void | Promise<unknown>;
 }
 
-/** What each meter was last seen to hold. A next test begins with the leads still where they were: that value is not taken for the new spot. */
+/**
+ * What each meter was last seen to hold. A next test begins with the leads still where they were: that value is not
+ * taken for the new spot.
+ */
 const heldBy = new Map<string, Shown>();
 
 /** Milliseconds between readings while it waits for one to settle. */
 const PACE = 350;
 
-/** A reading straight from a linked meter: taken by a key, or by itself when it has settled. Typing always works beside it. */
+/**
+ * A reading straight from a linked meter: taken by a key, or by itself when it has settled. Typing always works
+ * beside it.
+ */
 export function MeterBar({ fn, live, leads, where, busy, takeFirst, onReading }: Props) {
   const meters = useDevices().filter((d) => d.kind === "meter");
   const [chosen, setChosen] = useKept("unzo.meter");

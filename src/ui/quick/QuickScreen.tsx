@@ -14,7 +14,10 @@ import { openQuickJob } from "../../contract/jobs";
 
 const VOLTS = [120, 230, 240] as const;
 
-/** A job on a machine nobody has a file for: what it is, what there is between plug and load, which load does not work. */
+/**
+ * A job on a machine nobody has a file for: what it is, what there is between plug and load, which load does not
+ * work.
+ */
 export function QuickScreen() {
   const router = useRouter();
   const [what, setWhat] = useKept("unzo.quick.what");

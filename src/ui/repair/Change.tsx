@@ -29,7 +29,10 @@ const OF: Readonly<Record<ModificationProof["findings"][number]["of"], string>> 
   fuse: "Fuse",
 };
 
-/** A change to the circuit, of one or several parts: proven before it may be built, refused with figures, marked for ever. */
+/**
+ * A change to the circuit, of one or several parts: proven before it may be built, refused with figures, marked for
+ * ever.
+ */
 export function Change({ machine, job, unit, busy, onLog }: RepairProps & { readonly unit: string }) {
   const { file } = machine;
   const { desk, problem: lost } = useDesk(file);

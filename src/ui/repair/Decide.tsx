@@ -13,7 +13,10 @@ import type { Rates } from "../../contract/shop";
 import { Problem } from "../engine/Problem";
 import { money, useShopRates } from "./useShopRates";
 
-/** What to do about the cause, by expected cost; warranty and seals asked first, the customer's word on the price kept. */
+/**
+ * What to do about the cause, by expected cost; warranty and seals asked first, the customer's word on the price
+ * kept.
+ */
 export function Decide({
   machine,
   job,

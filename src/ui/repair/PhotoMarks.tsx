@@ -15,7 +15,10 @@ const STEP = 0.02;
 const inside = (v: number) => Math.min(1, Math.max(0, v));
 const moved = ([x, y]: Place, dx: number, dy: number): Place => [inside(x + dx), inside(y + dy)];
 
-/** A photo with pins and arrows: dragged with a finger or the mouse, or moved with the arrow keys from their line in the list. */
+/**
+ * A photo with pins and arrows: dragged with a finger or the mouse, or moved with the arrow keys from their line in
+ * the list.
+ */
 export function PhotoMarks({
   photo,
   busy,

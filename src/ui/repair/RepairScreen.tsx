@@ -43,7 +43,10 @@ const STEPS = [
 ] as const;
 type Step = (typeof STEPS)[number][0];
 
-/** From the cause found to the proof that the machine is well: what to do about it, the swap, the settings, the proof, and nothing left behind. */
+/**
+ * From the cause found to the proof that the machine is well: what to do about it, the swap, the settings, the proof,
+ * and nothing left behind.
+ */
 export function RepairScreen({ events, unit, file: drawnFile, hash, piece, fault, step, rates }: Props) {
   const opened = events[0]!.body;
   // The plate of this unit may pick other boards than the file names for all of them.

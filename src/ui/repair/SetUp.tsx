@@ -12,7 +12,10 @@ import { SwitchRow } from "../tools/SwitchRow";
 import type { RepairProps } from "./repair-props";
 import { settingCarried, settingFound, stagedBody } from "../../core/journal/bodies";
 
-/** The settings of the old board onto the new one, key by key, tried on a simulated board first; and modules that are added. */
+/**
+ * The settings of the old board onto the new one, key by key, tried on a simulated board first; and modules that are
+ * added.
+ */
 export function SetUp({
   machine,
   job,

@@ -1,7 +1,10 @@
 /** Longest side kept of a photo, pixels: enough to read a part number. */
 const LONGEST = 1600;
 
-/** A photo made small enough to send from a cellar; one that the browser cannot open is sent as it is, and refused or kept by the server. */
+/**
+ * A photo made small enough to send from a cellar; one that the browser cannot open is sent as it is, and refused or
+ * kept by the server.
+ */
 export async function smaller(file: File): Promise<Blob> {
   const bitmap = await createImageBitmap(file).catch(() => null);
   if (!bitmap) return file;

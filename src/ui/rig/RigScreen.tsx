@@ -27,7 +27,10 @@ interface Props {
   readonly job: { readonly id: string; readonly actor: string } | null;
 }
 
-/** A board out of its machine: how it is wired, what each lamp should do step by step, and what the lamps say of the board. */
+/**
+ * A board out of its machine: how it is wired, what each lamp should do step by step, and what the lamps say of the
+ * board.
+ */
 export function RigScreen({ machines, machine, boards, rig, job }: Props) {
   const router = useRouter();
   const [who] = useKept("unzo.who");

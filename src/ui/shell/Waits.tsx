@@ -9,7 +9,10 @@ import { useNow } from "./useNow";
 /** How often the list is read anew, milliseconds. */
 const EVERY = 20_000;
 
-/** Everything that is waited for in any open job, wherever one is; what is overdue says so, also after the page was closed. */
+/**
+ * Everything that is waited for in any open job, wherever one is; what is overdue says so, also after the page was
+ * closed.
+ */
 export function Waits() {
   const { value } = useRoute(waiting, [], { every: EVERY, news: useNews() });
   const waits = value?.waits ?? [];

@@ -57,7 +57,8 @@ export function send<E extends Endpoint>(endpoint: E, parts: PartsOf<E>, body: A
 }
 
 /**
- * The same for what bears an id made here, so that it counts once however often it is sent: where the server was lost in the middle,
+ * The same for what bears an id made here, so that it counts once however often it is sent: where the server was lost
+ * in the middle,
  * or is busy, it is sent again by itself before anybody is told.
  */
 export async function sendOnce<E extends Endpoint>(
@@ -89,7 +90,8 @@ async function exchange<A>(
     if (request.signal?.aborted) throw error;
     throw new Refused(unreachable, [], true);
   }
-  // What is no JSON (a proxy's own page, a cut connection) is refused below like any answer that is not of the contract.
+  // What is no JSON (a proxy's own page, a cut connection) is refused below like any answer that is not of the
+  // contract.
   const body: unknown = await response.json().catch(() => null);
   if (!response.ok) {
     const refused = refusalSchema.safeParse(body);

@@ -23,7 +23,10 @@ type From = (typeof FROM)[number][0];
 const amps = (v: number) => quantityText(v, "amperes");
 const seconds = (v: number) => quantityText(v, "seconds");
 
-/** A current log of a machine that should fall asleep: its levels, how long it takes, what wakes it, and whether it is the drain. */
+/**
+ * A current log of a machine that should fall asleep: its levels, how long it takes, what wakes it, and whether it is
+ * the drain.
+ */
 export function SleepScreen() {
   const [from, setFrom] = useState<From>("file");
   const [unit, setUnit] = useState<"A" | "mA" | "µA">("A");

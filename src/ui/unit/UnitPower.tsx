@@ -8,7 +8,9 @@ import type { UnitRecord } from "../../contract/units";
 import { clockTime, dayName } from "../shell/time";
 import { useUnitState } from "./useUnitState";
 
-/** Says where the unit stands otherwise than this job has it: power belongs to the unit, whoever changed it wherever. */
+/**
+ * Says where the unit stands otherwise than this job has it: power belongs to the unit, whoever changed it wherever.
+ */
 export function UnitPower({
   unit: coming,
   job,

@@ -10,7 +10,10 @@ import { useNow } from "../shell/useNow";
 const ASK_EVERY = 5000;
 const GOOD_FOR = 20_000;
 
-/** How a unit stands as all who work on it have said; `stale` when nothing was heard for a while: then it may stand otherwise. */
+/**
+ * How a unit stands as all who work on it have said; `stale` when nothing was heard for a while: then it may stand
+ * otherwise.
+ */
 export function useUnitState(
   unit: string,
   first: UnitState | null,

@@ -33,7 +33,10 @@ export default async function Page({
   );
 }
 
-/** The job as soon as its journal is read. What stays with its unit hangs on the journals of other jobs: it comes when it is there. */
+/**
+ * The job as soon as its journal is read. What stays with its unit hangs on the journals of other jobs: it comes when
+ * it is there.
+ */
 async function Journal({ id, unit, start }: { id: string; unit: string; start: Start }) {
   const record = unitRecord(unit);
   // Whoever looks at it meets what went wrong; nobody does while the job itself cannot be read.

@@ -7,13 +7,27 @@ import { MachineScreen } from "../../../ui/machine/MachineScreen";
 
 export const dynamic = "force-dynamic";
 
-export default async function Page({ params, searchParams }: { params: Promise<{ id: string }>; searchParams: Promise<{ version?: string }> }) {
+export default async function Page({
+  params,
+  searchParams,
+}: {
+  params: Promise<{ id: string }>;
+  searchParams: Promise<{ version?: string }>;
+}) {
   const [{ id }, { version }] = await Promise.all([params, searchParams]);
   const found = await load(id, version).catch((error: unknown) => {
     if (error instanceof Refusal && error.status === 404) notFound();
     throw error;
   });
-  return <MachineScreen file={found.file} hash={found.hash} versions={found.versions} version={version ?? null} offered={found.offered} />;
+  return (
+    <MachineScreen
+      file={found.file}
+      hash={found.hash}
+      versions={found.versions}
+      version={version ?? null}
+      offered={found.offered}
+    />
+  );
 }
 
 async function load(id: string, version: string | undefined) {

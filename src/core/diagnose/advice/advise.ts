@@ -43,7 +43,10 @@ export interface Attempt {
   readonly cautions: readonly string[];
 }
 
-/** Another step than the one proposed, and the minutes (danger and spares counted as such) the whole way takes longer with it. */
+/**
+ * Another step than the one proposed, and the minutes (danger and spares counted as such) the whole way takes longer
+ * with it.
+ */
 export interface Alternative {
   readonly test: RatedTest;
   readonly title: string;
@@ -182,7 +185,8 @@ function measureAgain(
 const HANGS = 0.5;
 
 /**
- * The reading without which the piece would not be held for the fault, if there is one that was made once only and can be made again
+ * The reading without which the piece would not be held for the fault, if there is one that was made once only and
+ * can be made again
  * just so. A slip is rare, but it is the one thing that sends a person home with the wrong part.
  */
 function hingeOf(
@@ -286,7 +290,10 @@ function mended({ machine }: FaultDictionary, repairs: readonly Repair[]): Stop 
   };
 }
 
-/** A simple cause that was found and is no fault of the machine: it is put right and tried, before anything is measured. The last answer to a question stands. */
+/**
+ * A simple cause that was found and is no fault of the machine: it is put right and tried, before anything is
+ * measured. The last answer to a question stands.
+ */
 function simpleCause({ machine }: FaultDictionary, evidence: readonly Evidence[]): Stop | null {
   const last = new Map(evidence.flatMap((e) => (e.type === "answer" ? [[e.first, e.answer] as const] : [])));
   const found = machine.file.firsts.find((f) => {
@@ -298,7 +305,8 @@ function simpleCause({ machine }: FaultDictionary, evidence: readonly Evidence[]
 
 /**
  * What is still unproven of a board that is about to be blamed (its feed, its ground, the request to it, its output, no
- * shorted load behind it): the cheapest test that would show it, a dead one before a live one. Null when nothing is left to prove.
+ * shorted load behind it): the cheapest test that would show it, a dead one before a live one. Null when nothing is
+ * left to prove.
  */
 function openProof(
   dictionary: FaultDictionary,

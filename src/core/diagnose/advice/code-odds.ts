@@ -61,14 +61,20 @@ export function codeMatches(code: MachineCode, wanted: string): boolean {
     .every((word) => text.includes(word));
 }
 
-/** What a thing shown makes of the suspects: the pieces by simulation of every fault, and what the maker's table blames. */
+/**
+ * What a thing shown makes of the suspects: the pieces by simulation of every fault, and what the maker's table
+ * blames.
+ */
 export interface CodeOdds {
   readonly suspects: readonly PieceSuspect[];
   /** Of the piece that the table blames; null where it blames none. */
   readonly blamed: number | null;
 }
 
-/** Re-weighs the suspects by what the machine shows in a setup, beside the evidence there is. Needs no dictionary built. */
+/**
+ * Re-weighs the suspects by what the machine shows in a setup, beside the evidence there is. Needs no dictionary
+ * built.
+ */
 export function codeOdds(
   dictionary: FaultDictionary,
   evidence: readonly Evidence[],
@@ -91,7 +97,10 @@ export function codeOdds(
   };
 }
 
-/** The setup in which a thing would be shown: that of a complaint which says so, else the first in which any hypothesis shows it, else null. */
+/**
+ * The setup in which a thing would be shown: that of a complaint which says so, else the first in which any
+ * hypothesis shows it, else null.
+ */
 export function setupShowing(dictionary: FaultDictionary, shown: Pick<MachineCode, "part" | "label">): string | null {
   const { machine } = dictionary;
   const said = machine.file.complaints.find((c) => c.sees[shown.part] === shown.label);

@@ -50,7 +50,8 @@ export function unknownPart(machine: Machine, part: string): string | null {
 }
 
 /**
- * Why a test cannot have been made on this machine, or cannot have shown that, as a sentence; null when it can: its setup, its
+ * Why a test cannot have been made on this machine, or cannot have shown that, as a sentence; null when it can: its
+ * setup, its
  * function there, where both leads or the clamp lie, and the kind of result.
  */
 export function unmeasurable(machine: Machine, test: Test, shown: Shown): string | null {
@@ -76,14 +77,18 @@ export function unmeasurable(machine: Machine, test: Test, shown: Shown): string
   return danger === null ? null : `${danger} Nothing was logged.`;
 }
 
-/** Evidence that the machine, as the unit is now, can no longer speak of; why, as a sentence without what became of it. */
+/**
+ * Evidence that the machine, as the unit is now, can no longer speak of; why, as a sentence without what became of
+ * it.
+ */
 export interface SetAside {
   readonly id: string;
   readonly sentence: string;
 }
 
 /**
- * Parts evidence that the machine can express from evidence that a later change of the unit has taken the ground from, as when
+ * Parts evidence that the machine can express from evidence that a later change of the unit has taken the ground
+ * from, as when
  * a part is taken out after it was measured. What is set aside comes back by itself when the change is struck out.
  */
 export function expressible(

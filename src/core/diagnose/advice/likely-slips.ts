@@ -58,7 +58,10 @@ interface Tried {
   readonly odds: number;
 }
 
-/** Whether a reading fits nothing that is believed, and which slip would explain it; null when it fits. Needs no dictionary built. */
+/**
+ * Whether a reading fits nothing that is believed, and which slip would explain it; null when it fits. Needs no
+ * dictionary built.
+ */
 export function misfitOf(dictionary: FaultDictionary, evidence: readonly Evidence[], id: string): Misfit | null {
   const reading = evidence.find((e) => e.type === "reading" && e.id === id);
   if (reading?.type !== "reading" || reading.test.instant !== "settled") return null;
@@ -148,7 +151,10 @@ function isOutvoted(
   );
 }
 
-/** The reading to be questioned after the last one: one that it has outvoted, else the last itself; null while there is none. */
+/**
+ * The reading to be questioned after the last one: one that it has outvoted, else the last itself; null while there
+ * is none.
+ */
 export function questioned(meter: Meter, evidence: readonly Evidence[]): string | null {
   const readings = evidence.filter((e) => e.type === "reading");
   const last = readings[readings.length - 1];

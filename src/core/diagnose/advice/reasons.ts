@@ -7,11 +7,17 @@ import { windowOf } from "../reading/window";
 import { type Beliefs, involvement, believe } from "../belief/beliefs";
 import type { FaultDictionary } from "../dictionary/fault-dictionary";
 
-/** Why a suspect is believed or doubted: one piece of evidence, how much it speaks, and what the model says it should have been. */
+/**
+ * Why a suspect is believed or doubted: one piece of evidence, how much it speaks, and what the model says it should
+ * have been.
+ */
 export interface Reason {
   readonly evidence: string;
   readonly side: "for" | "against";
-  /** Weight of evidence, bits: how many times likelier it is with this suspect than with the others, as they were at first (after Good, 1950). */
+  /**
+   * Weight of evidence, bits: how many times likelier it is with this suspect than with the others, as they were at
+   * first (after Good, 1950).
+   */
   readonly bits: number;
   /** What this suspect would show in the same test, in words; null where nothing is measured. */
   readonly wouldShow: string | null;
@@ -32,7 +38,8 @@ export function reasonsFor(
   const { hypotheses } = dictionary;
   const repairs = repairsOf(evidence);
   const mine = hypotheses.map((_, i) => blamedPieces(dictionary.left(i, repairs)).includes(piece));
-  // What speaks for it is held against what it would show as it is thought of now; what speaks against it, as it most often fails.
+  // What speaks for it is held against what it would show as it is thought of now; what speaks against it, as it most
+  // often fails.
   const own = leadingOf(beliefs.probability, mine);
   const usual = leadingOf(
     hypotheses.map((h) => h.prior),

@@ -32,10 +32,16 @@ export function whatIf(dictionary: FaultDictionary, evidence: readonly Evidence[
   ];
 }
 
-/** An outcome less likely than this is not thought of ahead: what nobody expects calls for a wide look, which takes long; judgement. */
+/**
+ * An outcome less likely than this is not thought of ahead: what nobody expects calls for a wide look, which takes
+ * long; judgement.
+ */
 const LIKELY = 0.1;
 
-/** What a test would likely show, nominally: for each outcome what the likeliest suspect that predicts it shows, the likeliest outcome first. */
+/**
+ * What a test would likely show, nominally: for each outcome what the likeliest suspect that predicts it shows, the
+ * likeliest outcome first.
+ */
 export function likelyShown(dictionary: FaultDictionary, evidence: readonly Evidence[], test: Test): readonly Shown[] {
   const { probability } = believe(dictionary, evidence);
   const { outcomes } = dictionary.tableFor(test);

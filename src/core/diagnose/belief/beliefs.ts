@@ -13,7 +13,10 @@ export interface Beliefs {
   readonly byEvidence: ReadonlyMap<string, Float64Array>;
 }
 
-/** Bayes' rule over all the evidence at once, along each specimen and then averaged; the order of evidence does not matter. */
+/**
+ * Bayes' rule over all the evidence at once, along each specimen and then averaged; the order of evidence does not
+ * matter.
+ */
 export function believe(dictionary: FaultDictionary, evidence: readonly Evidence[]): Beliefs {
   const n = dictionary.hypotheses.length;
   // Along each specimen of each hypothesis, beginning with its weight.
@@ -48,7 +51,9 @@ export function believe(dictionary: FaultDictionary, evidence: readonly Evidence
   return { probability: probability.map((p) => p / sum), byEvidence };
 }
 
-/** What answers, signs and repairs tried say of each hypothesis, as logarithms; the last answer to a question stands. */
+/**
+ * What answers, signs and repairs tried say of each hypothesis, as logarithms; the last answer to a question stands.
+ */
 function answerLogs(
   dictionary: FaultDictionary,
   evidence: readonly Evidence[],

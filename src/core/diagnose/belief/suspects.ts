@@ -8,7 +8,8 @@ import type { FaultDictionary } from "../dictionary/fault-dictionary";
 export type Likeliness = "likely" | "possible" | "unlikely";
 
 export function likeliness(probability: number): Likeliness {
-  return probability >= 0.5 ? "likely" : probability >= 0.08 ? "possible" : "unlikely";
+  if (probability >= 0.5) return "likely";
+  return probability >= 0.08 ? "possible" : "unlikely";
 }
 
 /** One thing that may have to be repaired, with the ways in which it may have failed. */
@@ -30,7 +31,10 @@ export interface ClearedPart {
 /** Below this a piece is no longer listed as a suspect, a part counts as cleared. */
 const CLEARED = 0.005;
 
-/** Pieces still possible, most likely first; ties by name. With two faults both count, so the shares may add to more than one. */
+/**
+ * Pieces still possible, most likely first; ties by name. With two faults both count, so the shares may add to more
+ * than one.
+ */
 export function pieceSuspects(
   dictionary: FaultDictionary,
   beliefs: Beliefs,
@@ -86,7 +90,10 @@ export function partDoubt(
   return doubt;
 }
 
-/** Parts cleared by evidence, in file order, each with what cleared it: for every failure mode, the evidence that spoke most against it. */
+/**
+ * Parts cleared by evidence, in file order, each with what cleared it: for every failure mode, the evidence that
+ * spoke most against it.
+ */
 export function clearedParts(dictionary: FaultDictionary, beliefs: Beliefs): readonly ClearedPart[] {
   const { machine, hypotheses } = dictionary;
   if (beliefs.byEvidence.size === 0) return [];

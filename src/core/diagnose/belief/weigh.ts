@@ -22,7 +22,10 @@ function shelfOf(narrow: FaultDictionary): Lru<string, Weighed> {
   return shelf;
 }
 
-/** The evidence weighed, once: advice, slips, simple causes, signs and reasons all come from this. By the single faults, or by more where those do not explain it. */
+/**
+ * The evidence weighed, once: advice, slips, simple causes, signs and reasons all come from this. By the single
+ * faults, or by more where those do not explain it.
+ */
 export function weigh(narrow: FaultDictionary, evidence: readonly Evidence[]): Weighed {
   const key = JSON.stringify(evidence);
   const shelf = shelfOf(narrow);
@@ -32,7 +35,8 @@ export function weigh(narrow: FaultDictionary, evidence: readonly Evidence[]): W
 }
 
 /**
- * Whether the last of the evidence fits something that is still possible, and one fault is enough for all of it. What is half typed mostly
+ * Whether the last of the evidence fits something that is still possible, and one fault is enough for all of it. What
+ * is half typed mostly
  * fits nothing, and then a wide look would be taken for a reading that nobody made.
  */
 export function fitsSomething(narrow: FaultDictionary, evidence: readonly Evidence[]): boolean {

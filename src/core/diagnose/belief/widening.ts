@@ -14,7 +14,8 @@ import { type Beliefs, involvement, believe } from "./beliefs";
 import type { FaultDictionary } from "../dictionary/fault-dictionary";
 
 /**
- * Two faults, and a unit that is not as drawn. There are thousands of pairs and nearly always one fault is enough, so they are weighed
+ * Two faults, and a unit that is not as drawn. There are thousands of pairs and nearly always one fault is enough, so
+ * they are weighed
  * only when nothing single fits what was measured, and measured again.
  */
 
@@ -25,7 +26,9 @@ const NOT_AS_DRAWN_PRIOR = 0.01;
 /** Pairs that are simulated for what was measured, and those that stay in the search. */
 const MOST_SIMULATED = 64;
 const MOST_SEARCHED = 14;
-/** How far two faults that may bring about together what neither does alone are put before others, in nats; judgement. */
+/**
+ * How far two faults that may bring about together what neither does alone are put before others, in nats; judgement.
+ */
 const TOGETHER = 4;
 /** A reading is odd from this share of belief that it was a slip. */
 export const ODD = 0.5;
@@ -92,7 +95,10 @@ function slipShare(dictionary: FaultDictionary, o: Observation, probability: Flo
   return share;
 }
 
-/** Whether what was measured calls for more than one fault: something odd was confirmed, or two things are odd, or what the customer says is. */
+/**
+ * Whether what was measured calls for more than one fault: something odd was confirmed, or two things are odd, or
+ * what the customer says is.
+ */
 export function callsForMore(
   dictionary: FaultDictionary,
   evidence: readonly Evidence[],
@@ -128,8 +134,10 @@ export function widen(dictionary: FaultDictionary, evidence: readonly Evidence[]
 }
 
 /**
- * The pairs worth simulating. What a pair shows is nearly always what one of its two faults shows alone, or what a sound machine
- * shows: the best of the three at every reading says how well a pair could do at most, but for what only both together bring about.
+ * The pairs worth simulating. What a pair shows is nearly always what one of its two faults shows alone, or what a
+ * sound machine
+ * shows: the best of the three at every reading says how well a pair could do at most, but for what only both
+ * together bring about.
  */
 function promisingPairs(dictionary: FaultDictionary, evidence: readonly Evidence[]): readonly Hypothesis[] {
   const { machine, hypotheses } = dictionary;

@@ -32,7 +32,8 @@ export function candidateTests(machine: Machine): readonly Test[] {
       for (const [red, black] of capacitorPairs(machine)) offer(makeTest(setup.id, "capacitance", red.id, black.id));
       for (const [red, black] of metal) offer(makeTest(setup.id, "insulation", red.id, black.id));
     }
-    // An ohmmeter's few volts say little of what leaks at hundreds: dead, the metalwork is left to the insulation tester.
+    // An ohmmeter's few volts say little of what leaks at hundreds: dead, the metalwork is left to the insulation
+    // tester.
     for (const [red, black] of isPowered(setup) ? [...pairs, ...metal] : pairs)
       offer(makeTest(setup.id, isPowered(setup) ? voltsFunction(machine, red, black) : "ohms", red.id, black.id));
   }
@@ -41,7 +42,8 @@ export function candidateTests(machine: Machine): readonly Test[] {
 
 /**
  * Leaves out the tests that show the same whatever is wrong, and those that show in a dearer setup exactly what
- * the same two points show in a cheaper one. `nominal` holds what each hypothesis predicts at nominal values, by test key.
+ * the same two points show in a cheaper one. `nominal` holds what each hypothesis predicts at nominal values, by test
+ * key.
  */
 export function tellingTests(
   machine: Machine,
@@ -74,7 +76,10 @@ const STEPS = 400;
 /** Codes of zero and of the first of the words. */
 const [ZERO, WORDS] = [0x4000, 0x8000];
 
-/** A reading to two and a half digits as a number below 65,536; under a hundredth it is nothing. Words are numbered as they come. */
+/**
+ * A reading to two and a half digits as a number below 65,536; under a hundredth it is nothing. Words are numbered as
+ * they come.
+ */
 function coarse(shown: Shown | null, names: Map<string, number>): number {
   if (shown?.kind === "value") {
     const size = Math.abs(shown.value);
@@ -113,7 +118,9 @@ function isBulk(machine: Machine, point: Point): boolean {
 
 type Pair = readonly [Point, Point];
 
-/** A point against references of its own domain: those on its own plug if there are any, else those in reach with it. */
+/**
+ * A point against references of its own domain: those on its own plug if there are any, else those in reach with it.
+ */
 function referencePairs(machine: Machine): Pair[] {
   const references = machine.file.references.flatMap((r) => r.points.map((id) => machine.points.get(id)!));
   const pairs: Pair[] = [];
@@ -140,7 +147,8 @@ function referencePairs(machine: Machine): Pair[] {
 }
 
 /**
- * Leakage to the metalwork: every end of a mains load against the chassis, wherever both can be reached. A point of the metalwork
+ * Leakage to the metalwork: every end of a mains load against the chassis, wherever both can be reached. A point of
+ * the metalwork
  * behind the same cover is nearest; where there is none, any other one will do.
  */
 function casePairs(machine: Machine): Pair[] {

@@ -16,8 +16,10 @@ import { shared } from "./shared-predictions";
 const BLOCK = 16;
 
 /**
- * What every fault of a machine would show in every permitted test: one a machine, meter and thread. It knows no evidence; what evidence
- * makes of it is `belief`, what a test is worth is `planning`. Everything follows from the machine file; ties break by the tests' names.
+ * What every fault of a machine would show in every permitted test: one a machine, meter and thread. It knows no
+ * evidence; what evidence
+ * makes of it is `belief`, what a test is worth is `planning`. Everything follows from the machine file; ties break
+ * by the tests' names.
  */
 export class FaultDictionary {
   readonly hypotheses: readonly Hypothesis[];
@@ -30,7 +32,10 @@ export class FaultDictionary {
   private readonly predictions = new Map<string, readonly Prediction[]>();
   private readonly tables = new Map<string, OutcomeTable>();
   readonly stopwatch: Stopwatch;
-  /** What hypotheses that are weighed now and then predict, by hypothesis and test; shared with every widened dictionary. */
+  /**
+   * What hypotheses that are weighed now and then predict, by hypothesis and test; shared with every widened
+   * dictionary.
+   */
   private readonly kept: Map<string, Map<string, Prediction>>;
 
   /** For each hypothesis the logarithms of its specimens' weights. */
@@ -62,8 +67,10 @@ export class FaultDictionary {
   }
 
   /**
-   * This dictionary with further hypotheses beside its own; what they predict is worked out when it is asked for, and kept. `together` are
-   * the tests that will be asked for: what costs is bringing the machine into a setup, so those of one setup are read at once.
+   * This dictionary with further hypotheses beside its own; what they predict is worked out when it is asked for, and
+   * kept. `together` are
+   * the tests that will be asked for: what costs is bringing the machine into a setup, so those of one setup are read
+   * at once.
    */
   widened(more: readonly Hypothesis[], together: readonly Test[] = this.candidates): FaultDictionary {
     return new FaultDictionary(this.machine, this.meter, this, more, together);
@@ -127,7 +134,8 @@ export class FaultDictionary {
         done += this.logWeights[h]!.length - 1;
         if (h % 4 === 3) yield done / total;
       }
-      // A few tests at a time: what lies side by side in the columns is picked up together, which is much quicker than each by itself.
+      // A few tests at a time: what lies side by side in the columns is picked up together, which is much quicker
+      // than each by itself.
       for (let first = 0; first < useful.length; first += BLOCK) {
         const block = useful.slice(first, first + BLOCK);
         const rows = block.map(() => new Array<Prediction>(n));

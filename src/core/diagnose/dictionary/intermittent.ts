@@ -8,11 +8,8 @@ const AWAY = { contact: 0.4, other: 0.08 } as const;
 
 function awayShare(machine: Machine, hypothesis: Hypothesis): number {
   const faults = faultsOf(machine, hypothesis);
-  return faults.length === 0
-    ? 0
-    : faults.some((f) => has(machine.partById.get(f.part)!, "comes-and-goes"))
-      ? AWAY.contact
-      : AWAY.other;
+  if (faults.length === 0) return 0;
+  return faults.some((f) => has(machine.partById.get(f.part)!, "comes-and-goes")) ? AWAY.contact : AWAY.other;
 }
 
 /** The same in the row of an outcome table. */
@@ -34,7 +31,10 @@ export function blendRow(
   entropy[row] = sum;
 }
 
-/** An intermittent fault may be away after a power cycle: a mixture of what it shows and of nothing (for each specimen, in place). */
+/**
+ * An intermittent fault may be away after a power cycle: a mixture of what it shows and of nothing (for each
+ * specimen, in place).
+ */
 export function blendAway(
   machine: Machine,
   hypothesis: Hypothesis,

@@ -124,8 +124,11 @@ function clustered(values: number[]): [number, number][] {
 
 function labelTable(predictions: readonly Prediction[]): OutcomeTable {
   const names = new Map<string, Outcome>();
-  const nameOf = (shown: Prediction[number]): string =>
-    shown === null ? "" : shown.kind === "label" ? shown.label : shown.kind === "beep" ? String(shown.beeps) : "";
+  const nameOf = (shown: Prediction[number]): string => {
+    if (shown === null) return "";
+    if (shown.kind === "label") return shown.label;
+    return shown.kind === "beep" ? String(shown.beeps) : "";
+  };
   for (const shown of predictions.flat()) {
     if (shown === null) continue;
     if (shown.kind === "label") names.set(shown.label, { kind: "label", label: shown.label });
@@ -144,7 +147,8 @@ function labelTable(predictions: readonly Prediction[]): OutcomeTable {
 }
 
 /**
- * Fills the chances: normalised, with the slip spread evenly; a hypothesis without prediction expects all alike. `rows` says which of the
+ * Fills the chances: normalised, with the slip spread evenly; a hypothesis without prediction expects all alike.
+ * `rows` says which of the
  * `distinct` predictions each hypothesis makes.
  */
 function table(

@@ -30,7 +30,8 @@ const GRADED_WEIGHTS = QUANTILES.map((q) => {
 const PLAIN_WEIGHTS = Array.from({ length: PLAIN }, () => 1 / PLAIN);
 
 /**
- * Weights of the specimens a hypothesis is simulated as, adding to one. A fault of degree has more of them, close together
+ * Weights of the specimens a hypothesis is simulated as, adding to one. A fault of degree has more of them, close
+ * together
  * at its mild end, so that every regime of it (harmless, starving, dead) has a witness.
  */
 export function specimenWeights(machine: Machine, hypothesis: Hypothesis): readonly number[] {
@@ -73,7 +74,10 @@ export class Predictor {
     });
   }
 
-  /** How well each specimen agrees with what is known of room and mains: logarithms, added to its weight; nothing known: all alike. */
+  /**
+   * How well each specimen agrees with what is known of room and mains: logarithms, added to its weight; nothing
+   * known: all alike.
+   */
   fitOf({ celsius, volts }: { readonly celsius?: number; readonly volts?: number }): readonly number[] {
     const { supply } = this.machine.file;
     const logs = this.specimens.map((s) => {
@@ -87,7 +91,10 @@ export class Predictor {
     return logs.map((l) => l - most);
   }
 
-  /** What every test of one setup shows under a hypothesis, in the order of `tests`; specimens `from` to `to` - 1, the nominal one being 0. */
+  /**
+   * What every test of one setup shows under a hypothesis, in the order of `tests`; specimens `from` to `to` - 1, the
+   * nominal one being 0.
+   */
   predict(
     setupId: string,
     tests: readonly Test[],
@@ -144,7 +151,10 @@ export class Predictor {
     }
   }
 
-  /** The same on the machine as it was perhaps found; undefined for tests that it does not have, and for all where the change cannot be made. */
+  /**
+   * The same on the machine as it was perhaps found; undefined for tests that it does not have, and for all where the
+   * change cannot be made.
+   */
   private asFound(
     hypothesis: Extract<Hypothesis, { kind: "not as drawn" }>,
     setupId: string,
@@ -155,12 +165,12 @@ export class Predictor {
     const other = this.variant(hypothesis);
     if (!other) return [];
     const { machine } = other;
-    const has = (t: Test) =>
-      t.function === "look"
-        ? machine.partById.has(t.red)
-        : isClamp(t.function)
-          ? machine.clamps.has(t.red)
-          : machine.points.has(t.red) && machine.points.has(t.black ?? "");
+    const has = (t: Test) => {
+      if (t.function === "look") return machine.partById.has(t.red);
+      return isClamp(t.function)
+        ? machine.clamps.has(t.red)
+        : machine.points.has(t.red) && machine.points.has(t.black ?? "");
+    };
     const there = tests.filter(has);
     return other.columns(setupId, there, SOUND, from, to).map((column) => {
       let next = 0;
@@ -180,7 +190,10 @@ export class Predictor {
     return this.variants.get(hypothesis.id)!;
   }
 
-  /** The same where some tests are rechecks: what is shown soon after power-up and later, beside what the sound machine shows then. */
+  /**
+   * The same where some tests are rechecks: what is shown soon after power-up and later, beside what the sound
+   * machine shows then.
+   */
   private withRechecks(
     setup: SetupEntry,
     tests: readonly Test[],
@@ -231,7 +244,10 @@ export class Predictor {
     });
   }
 
-  /** The sound machine in this setup and specimen, if it has been simulated for the same tests; made anew when it is the one just energised. */
+  /**
+   * The sound machine in this setup and specimen, if it has been simulated for the same tests; made anew when it is
+   * the one just energised.
+   */
   private soundCircuit(
     setupId: string,
     specimen: number,

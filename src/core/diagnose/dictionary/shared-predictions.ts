@@ -5,12 +5,18 @@ import { isNumeric } from "../reading/scale";
 
 /** Predictions are compared with so many others of the same test, the sound machine's first. */
 const COMPARED = 8;
-/** Readings that differ by less than this part of the meter's own error are one reading: nothing that follows could tell them apart. */
+/**
+ * Readings that differ by less than this part of the meter's own error are one reading: nothing that follows could
+ * tell them apart.
+ */
 const ALIKE = 0.01;
 /** The same for what is no number. */
 const EXACT = { relative: 0, absolute: 0 };
 
-/** Most faults change nothing in most tests: what is predicted alike is kept once, and all that follows from it is worked out once. */
+/**
+ * Most faults change nothing in most tests: what is predicted alike is kept once, and all that follows from it is
+ * worked out once.
+ */
 export function shared(test: Test, predictions: readonly Prediction[], meter: Meter): readonly Prediction[] {
   const distinct: Prediction[] = [];
   const firsts: number[] = [];

@@ -1,14 +1,20 @@
 import type { Machine } from "../../model/machine";
 import { faultsOf, type Hypothesis } from "../hypotheses/hypothesis";
 
-/** A part tested by itself, off the circuit or on the bench: good, or bad in a way that may be one of its failure modes. */
+/**
+ * A part tested by itself, off the circuit or on the bench: good, or bad in a way that may be one of its failure
+ * modes.
+ */
 export interface Alone {
   readonly part: string;
   readonly found: "good" | "bad";
   readonly mode?: string;
 }
 
-/** How often a sound part is called bad on the bench, and a bad one good; judgement. A fault that comes and goes hides more often. */
+/**
+ * How often a sound part is called bad on the bench, and a bad one good; judgement. A fault that comes and goes hides
+ * more often.
+ */
 const CALLED_BAD = 0.02;
 const CALLED_GOOD = 0.06;
 /** Of bad parts, how often the mode found is another than the true one: "high" for "open"; judgement. */

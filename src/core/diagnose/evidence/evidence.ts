@@ -101,7 +101,10 @@ export function surroundingsOf(evidence: readonly Evidence[]): { readonly celsiu
   );
 }
 
-/** Whether a reading is an ohmmeter's overload between mains and metalwork: what leaks at hundreds of volts it cannot see, so it clears nothing. */
+/**
+ * Whether a reading is an ohmmeter's overload between mains and metalwork: what leaks at hundreds of volts it cannot
+ * see, so it clears nothing.
+ */
 function isBlindToLeakage(machine: Machine, test: Test, shown: Shown): boolean {
   if (test.function !== "ohms" && test.function !== "continuity") return false;
   if (shown.kind !== "overload" && !(shown.kind === "beep" && !shown.beeps)) return false;
@@ -158,7 +161,10 @@ export function observationsOf(machine: Machine, meter: Meter, evidence: readonl
   // In an order of their own, so that what is learned on the way does not depend on the order of measuring.
   const sorted = weighed
     .map((o, i) => ({ o, i, key: `${place(o)} ${JSON.stringify(o.shown)}` }))
-    .sort((a, b) => (a.key < b.key ? -1 : a.key > b.key ? 1 : a.i - b.i));
+    .sort((a, b) => {
+      if (a.key < b.key) return -1;
+      return a.key > b.key ? 1 : a.i - b.i;
+    });
   return sorted.map(({ o }, i) => ({
     ...o,
     isLast: sorted[i + 1] === undefined || place(sorted[i + 1]!.o) !== place(o),

@@ -98,7 +98,10 @@ export function signChance(machine: Machine, part: string, sign: string, hypothe
 /** Nobody's eye is so sure that a sign, or its absence, would rule anything out by itself. */
 const open = (chance: number) => Math.min(0.99, Math.max(0.003, chance));
 
-/** A repair that was tried: how often it cures what it should, and how often a fault goes away by chance meanwhile; judgement. */
+/**
+ * A repair that was tried: how often it cures what it should, and how often a fault goes away by chance meanwhile;
+ * judgement.
+ */
 const CURES = 0.9;
 const GOES_BY_CHANCE = 0.06;
 /** Of repairs that seemed to help, those after which the complaint comes back. */

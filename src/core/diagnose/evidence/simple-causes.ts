@@ -3,8 +3,10 @@ import type { FirstEntry } from "../../model/schema";
 import { faultsOf, type Hypothesis } from "../hypotheses/hypothesis";
 
 /**
- * First things first: the simple causes that are asked before anything is opened. Some lie in parts of the model (the outlet,
- * a door switch held open); others are no fault of the machine at all (a setting, a blocked duct, the machine before it).
+ * First things first: the simple causes that are asked before anything is opened. Some lie in parts of the model (the
+ * outlet,
+ * a door switch held open); others are no fault of the machine at all (a setting, a blocked duct, the machine before
+ * it).
  */
 
 /** What was answered to a question. */
@@ -24,7 +26,10 @@ export function isCause(first: FirstEntry, answer: FirstAnswer): boolean {
   return answer === first.cause;
 }
 
-/** Whether the cause lies in parts of the machine's model, and so in the search; otherwise it is put right without repair. */
+/**
+ * Whether the cause lies in parts of the machine's model, and so in the search; otherwise it is put right without
+ * repair.
+ */
 export function isModelled(first: FirstEntry): boolean {
   return first.parts.length > 0;
 }
@@ -45,7 +50,8 @@ export function answerLikelihood(
   const cause = isCause(first, answer);
   if (isModelled(first)) {
     const concerned = faultsOf(machine, hypothesis).some((f) => first.parts.includes(f.part));
-    return concerned ? (cause ? RIGHT : 1 - RIGHT) : cause ? BY_CHANCE : 1 - BY_CHANCE;
+    if (concerned) return cause ? RIGHT : 1 - RIGHT;
+    return cause ? BY_CHANCE : 1 - BY_CHANCE;
   }
   const rivals = firstsOf(machine, complaint)
     .filter((f) => !isModelled(f))
@@ -66,7 +72,8 @@ export interface OpenFirst {
 
 /**
  * The questions not yet answered, in order of odds over cost: with one cause and questions that do not depend on each
- * other, that order finds it in the fewest minutes (Heckerman, Breese and Rommelse, 1995). What lies in parts has the odds that the search
+ * other, that order finds it in the fewest minutes (Heckerman, Breese and Rommelse, 1995). What lies in parts has the
+ * odds that the search
  * gives those parts at present (`doubt`, a probability for each part).
  */
 export function openFirsts(

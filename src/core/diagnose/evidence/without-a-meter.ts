@@ -27,7 +27,8 @@ export function saidOf(machine: Machine, stopwatch: Stopwatch, evidence: readonl
       id: e.id,
       likelihood: (h) => {
         const there = signChance(machine, e.part, e.sign, h);
-        return there === null ? 1 : e.there ? there : 1 - there;
+        if (there === null) return 1;
+        return e.there ? there : 1 - there;
       },
     });
   }

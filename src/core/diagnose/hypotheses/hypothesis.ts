@@ -3,8 +3,10 @@ import { faultId, type Fault } from "../../model/fault";
 import type { Change } from "../../model/as-found";
 
 /**
- * What may be true of the machine. Nothing wrong, one fault (with what it has brought about, where the file says so) and
- * "something else" are always weighed; two faults and a unit that is not as drawn only when none of those fits, see `wider`.
+ * What may be true of the machine. Nothing wrong, one fault (with what it has brought about, where the file says so)
+ * and
+ * "something else" are always weighed; two faults and a unit that is not as drawn only when none of those fits, see
+ * `wider`.
  */
 export type Hypothesis =
   | { readonly kind: "no fault"; readonly id: "no-fault"; readonly piece: "no-fault"; readonly prior: number }

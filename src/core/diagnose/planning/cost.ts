@@ -40,7 +40,10 @@ const PULL_PLUG = 1.5;
 const PART_PLUG = 1;
 const MEASURE = 1;
 const CLAMP = 1;
-/** A capacitor is discharged and a lead of it taken off; an insulation tester is fetched, and discharges what it charged. */
+/**
+ * A capacitor is discharged and a lead of it taken off; an insulation tester is fetched, and discharges what it
+ * charged.
+ */
 const CAPACITANCE = 2;
 const INSULATION = 2.5;
 const LOOK = 0.5;

@@ -1,9 +1,14 @@
 /**
- * What moves really take. Between two entries of a journal lie the moves that lead from the one to the next; what they took
- * together, against what they take by the book, is laid on them by their shares, and drawn towards the book while little is known.
+ * What moves really take. Between two entries of a journal lie the moves that lead from the one to the next; what
+ * they took
+ * together, against what they take by the book, is laid on them by their shares, and drawn towards the book while
+ * little is known.
  */
 
-/** For each move (`measure`, `power`, `cover rear`, ...) how many times the minutes of the book it takes; one where nothing is known. */
+/**
+ * For each move (`measure`, `power`, `cover rear`, ...) how many times the minutes of the book it takes; one where
+ * nothing is known.
+ */
 export type Times = Readonly<Record<string, number>>;
 
 /** One step of a job: the moves with their minutes by the book, and the minutes it took. */

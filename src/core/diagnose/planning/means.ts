@@ -9,7 +9,10 @@ export interface Means {
   readonly live: boolean;
   readonly clamp: boolean;
   readonly dcClamp: boolean;
-  /** Tools beyond volts, ohms and amperes: a clamp that holds the inrush, a meter that counts cycles or measures farads, an insulation tester. */
+  /**
+   * Tools beyond volts, ohms and amperes: a clamp that holds the inrush, a meter that counts cycles or measures
+   * farads, an insulation tester.
+   */
   readonly inrush: boolean;
   readonly hertz: boolean;
   readonly capacitance: boolean;

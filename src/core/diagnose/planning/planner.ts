@@ -1,11 +1,16 @@
 /**
- * Which test first, when what counts is the whole way to the end: a decision problem without probabilities in it. Suspects with
- * weights lie in pieces; a test splits suspects by what each would show, and costs what it costs from where the unit stands. One
+ * Which test first, when what counts is the whole way to the end: a decision problem without probabilities in it.
+ * Suspects with
+ * weights lie in pieces; a test splits suspects by what each would show, and costs what it costs from where the unit
+ * stands. One
  * may also try a repair "to see". The way ends when all that is left lies in one piece.
  *
- * The plan is the policy "most information on the piece for its cost" (after de Kleer and Williams, 1987), improved by one step of
- * rollout (Bertsekas, Tsitsiklis and Wu, 1997): the best few first moves are each followed by that policy to the end, and the
- * one with the least expected cost is taken. With few suspects left the cheapest way is found exactly (dynamic programming over sets of suspects and standings).
+ * The plan is the policy "most information on the piece for its cost" (after de Kleer and Williams, 1987), improved
+ * by one step of
+ * rollout (Bertsekas, Tsitsiklis and Wu, 1997): the best few first moves are each followed by that policy to the end,
+ * and the
+ * one with the least expected cost is taken. With few suspects left the cheapest way is found exactly (dynamic
+ * programming over sets of suspects and standings).
  */
 export interface PlanProblem {
   /** Weights of the suspects; at most 30. They need not add to one. */
@@ -19,9 +24,13 @@ export interface PlanProblem {
   /** The minutes in that cost; the rest stands for danger. */
   minutes(test: number, standing: number): number;
   after(test: number, standing: number): number;
-  /** Repairs that may be tried without knowing: the piece, what it costs when it was in vain, and the minutes in that. */
+  /**
+   * Repairs that may be tried without knowing: the piece, what it costs when it was in vain, and the minutes in that.
+   */
   readonly attempts: readonly { readonly piece: number; readonly wasted: number; readonly minutes: number }[];
-  /** What it costs to end with pieces that nothing tells apart: one after the other is repaired; cost of each in vain. */
+  /**
+   * What it costs to end with pieces that nothing tells apart: one after the other is repaired; cost of each in vain.
+   */
   readonly wasted: readonly number[];
 }
 
@@ -79,7 +88,8 @@ export class Planner {
   }
 
   /**
-   * First moves from a standing, the cheapest way first; empty where nothing is left to tell. Those of `firsts`, or the best few by information
+   * First moves from a standing, the cheapest way first; empty where nothing is left to tell. Those of `firsts`, or
+   * the best few by information
    * over cost. Ties keep their order.
    */
   moves(standing: number, firsts?: readonly Move[]): readonly PlannedMove[] {
@@ -214,7 +224,8 @@ export class Planner {
   }
 
   /**
-   * Pieces that nothing tells apart are repaired one after the other, in the order of odds over cost, which no other order beats
+   * Pieces that nothing tells apart are repaired one after the other, in the order of odds over cost, which no other
+   * order beats
    * (Heckerman, Breese and Rommelse, 1995): what is expected to be done in vain.
    */
   private unresolved(subset: number): number {
@@ -237,7 +248,10 @@ export class Planner {
     return cost;
   }
 
-  /** The next move of the policy: exact with few suspects, else the first by information over cost. Null when nothing splits. */
+  /**
+   * The next move of the policy: exact with few suspects, else the first by information over cost. Null when nothing
+   * splits.
+   */
   private best(subset: number, standing: number): Move | null {
     if (countOf(subset) <= this.exactBelow) return this.exact(subset, standing).move;
     const key = standing * SETS + subset;
@@ -273,7 +287,10 @@ export class Planner {
   /** Rows of labels: one for all suspects, then one for each piece. */
   private readonly masses: Float64Array;
 
-  /** Mutual information of what is shown and the piece, with a tenth of the weight on the suspect, bits times the weight of the set. */
+  /**
+   * Mutual information of what is shown and the piece, with a tenth of the weight on the suspect, bits times the
+   * weight of the set.
+   */
   private information(subset: number, shown: Uint8Array): number {
     const { weights, pieces } = this.problem;
     const { masses } = this;
@@ -304,7 +321,10 @@ export class Planner {
     return 0.9 * (entropy - given) + 0.1 * entropy;
   }
 
-  /** The least expected cost from a set of suspects and a standing, times the weight of the set; and the move that begins it. */
+  /**
+   * The least expected cost from a set of suspects and a standing, times the weight of the set; and the move that
+   * begins it.
+   */
   exact(subset: number, standing: number): { readonly cost: number; readonly move: Move | null } {
     const key = standing * SETS + subset;
     const known = this.exactMemo.get(key);
@@ -350,7 +370,8 @@ export class Planner {
 }
 
 /**
- * Repairs in the order of odds over cost: with one fault and repairs that do not depend on each other this is the cheapest order
+ * Repairs in the order of odds over cost: with one fault and repairs that do not depend on each other this is the
+ * cheapest order
  * (Heckerman, Breese and Rommelse, 1995). Ties keep the order given.
  */
 export function repairOrder<R extends { readonly odds: number; readonly cost: number }>(

@@ -40,7 +40,10 @@ const NEGLIGIBLE = 1e-6;
 /** A test that tells less than this, in bits, is not worth making. */
 export const LEAST_BITS = 0.006;
 
-/** Room that the rating of a dictionary's tests uses again and again: it runs for every test of the machine at every step. */
+/**
+ * Room that the rating of a dictionary's tests uses again and again: it runs for every test of the machine at every
+ * step.
+ */
 interface Workspace {
   joint: Float64Array;
   /** By the place a unit stands in: what each test costs from there. */
@@ -78,7 +81,10 @@ export function rate(
   return rated.sort((a, b) => b.score - a.score || (testKey(a.test) < testKey(b.test) ? -1 : 1));
 }
 
-/** What each test costs from a standing and how the unit stands after it, kept: the same few standings are asked about again and again. */
+/**
+ * What each test costs from a standing and how the unit stands after it, kept: the same few standings are asked about
+ * again and again.
+ */
 export function stepsFrom(dictionary: FaultDictionary, standing: Standing): (test: Test) => Step {
   const from = `${placeKey(standing)} ${standing.means?.careful ?? false} ${standing.times ? JSON.stringify(standing.times) : ""}`;
   const workspace = workspaceOf(dictionary);
@@ -120,7 +126,10 @@ export function rateOne(
   return { test, bits, minutes, risk, score: bits / (minutes + risk) };
 }
 
-/** The test to make next: the best by score, but a dead one wherever it is nearly as good as a live one. Null when none is worth it. */
+/**
+ * The test to make next: the best by score, but a dead one wherever it is nearly as good as a live one. Null when
+ * none is worth it.
+ */
 export function choose(machine: Machine, rated: readonly RatedTest[]): RatedTest | null {
   const best = rated[0];
   if (!best) return null;
@@ -153,7 +162,8 @@ function information(
 ): number {
   const n = table.outcomes.length;
   if (n < 2) return 0;
-  // One row a piece and one for all of them, in a work space that is used again: this runs for every test of the machine at every step.
+  // One row a piece and one for all of them, in a work space that is used again: this runs for every test of the
+  // machine at every step.
   const room = (pieces + 1) * n;
   if (workspace.joint.length < room) workspace.joint = new Float64Array(room);
   const joint = workspace.joint.fill(0, 0, room);

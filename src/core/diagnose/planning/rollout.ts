@@ -10,7 +10,8 @@ import type { FaultDictionary } from "../dictionary/fault-dictionary";
 import { type RatedTest, type Step, stepsFrom } from "./rating";
 
 /**
- * The whole way from here to the call: the next tests seen to their end, repairs that may be tried beside them, and what it
+ * The whole way from here to the call: the next tests seen to their end, repairs that may be tried beside them, and
+ * what it
  * comes to in minutes and money. Built on `plan`, in which every suspect shows what it shows most likely.
  */
 
@@ -56,8 +57,10 @@ export interface Way {
 }
 
 /**
- * Whether a piece may be repaired just to see whether it helps. Never a board (it is proven first), never what protects (it is not
- * reset or renewed before its cause is found), never what belongs to a licensed trade, and nothing that is a source of energy.
+ * Whether a piece may be repaired just to see whether it helps. Never a board (it is proven first), never what
+ * protects (it is not
+ * reset or renewed before its cause is found), never what belongs to a licensed trade, and nothing that is a source
+ * of energy.
  */
 export function mayTry(machine: Machine, piece: PieceEntry): boolean {
   if (piece.board || piece.licensed) return false;
@@ -75,7 +78,8 @@ export function inVain(piece: PieceEntry): { readonly minutes: number; readonly 
 }
 
 /**
- * Plans from here; null where no test is left that tells anything. `rated` are the tests by information over cost, best first. `canSee`: the
+ * Plans from here; null where no test is left that tells anything. `rated` are the tests by information over cost,
+ * best first. `canSee`: the
  * complaint is of something one can look at, so that one sees whether a repair has helped; without that none is tried.
  */
 export function planWay(
@@ -251,6 +255,3 @@ class Standings {
     return this.known.push({ standing: made, steps: stepsFrom(this.dictionary, made) }) - 1;
   }
 }
-
-/** The name of a move, for breaking ties and telling moves apart. */
-const moveKey = (move: WayMove): string => (move.test ? testKey(move.test.test) : `attempt|${move.attempt}`);

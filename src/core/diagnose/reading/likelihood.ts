@@ -5,7 +5,9 @@ import { FLICKERS } from "../../model/kind";
 import type { Prediction } from "./prediction";
 import { isNumeric, scaleOf, toScale, type Scale } from "./scale";
 
-/** Chance that a reading is a slip (wrong pin, wrong range, misread), whatever is true. The same for every hypothesis. */
+/**
+ * Chance that a reading is a slip (wrong pin, wrong range, misread), whatever is true. The same for every hypothesis.
+ */
 export const SLIP = 0.02;
 /** Of slips, the share that shows as overload and as a jumping display. */
 const SLIP_OVERLOAD = 0.1;
@@ -15,7 +17,10 @@ export const COMPLAINT_SLIP = 0.03;
 /** A look has few outcomes; a slip picks any of them. */
 const LABELS = 4;
 
-/** Specimens that show values within this of each other, in meter errors, are in one regime: what sets them apart is chance. */
+/**
+ * Specimens that show values within this of each other, in meter errors, are in one regime: what sets them apart is
+ * chance.
+ */
 const REGIME = 20;
 /** Widest reach of a specimen that stands alone, or nearly so. */
 const LONELY = 12;
@@ -31,7 +36,8 @@ export interface Kernel {
   /**
    * What each of them stands for: the middle of its regime and how far it reaches, at least 1 (the meter). A fault of
    * degree has regimes: specimens that still work lie close together, far from those that do not. Within a regime part
-   * values and mains differ by chance, whatever the degree of the fault, so its members share one bell; one that stands alone
+   * values and mains differ by chance, whatever the degree of the fault, so its members share one bell; one that
+   * stands alone
    * reaches for its neighbours (a nearest-neighbour width, after Loftsgaarden and Quesenberry, 1965).
    */
   readonly centres: readonly number[];
@@ -49,7 +55,10 @@ export interface Kernel {
 // A prediction belongs to one test and so to one scale; what follows from it is worked out once.
 const KERNELS = new WeakMap<Prediction, Kernel>();
 
-/** The kernel of what a hypothesis predicts for one test, on the scale of that test; `weights` where specimens do not count alike. */
+/**
+ * The kernel of what a hypothesis predicts for one test, on the scale of that test; `weights` where specimens do not
+ * count alike.
+ */
 export function kernelOf(prediction: Prediction, scale: Scale, weights?: ArrayLike<number>): Kernel {
   if (weights) return makeKernel(prediction, scale, weights);
   let kernel = KERNELS.get(prediction);
@@ -119,14 +128,20 @@ export function makeKernel(prediction: Prediction, scale: Scale, weights?: Array
   };
 }
 
-/** How far a specimen reaches that has hardly any like it: most of the way to its second neighbour (to the only one, of two). */
+/**
+ * How far a specimen reaches that has hardly any like it: most of the way to its second neighbour (to the only one,
+ * of two).
+ */
 function reachOf(values: readonly number[], value: number, specimens: number): number {
   if (values.length < 2) return specimens > 1 ? LONELY : 0;
   const gaps = values.map((other) => Math.abs(other - value)).sort((x, y) => x - y);
   return REACH * gaps[Math.min(2, gaps.length - 1)]!;
 }
 
-/** Where room or mains are known, a regime lies where the specimens lie that agree with them; part values still spread it, by half at least. */
+/**
+ * Where room or mains are known, a regime lies where the specimens lie that agree with them; part values still spread
+ * it, by half at least.
+ */
 function regimeOf(
   values: readonly number[],
   weights: readonly number[],
@@ -203,7 +218,8 @@ interface Offset {
  *
  * A unit lies between the specimens, and it lies off by the same amount in every reading that the specimen predicts
  * alike (the same rail at three points, the same chips through three pairs of pins). That common offset is learned from
- * the first such reading (a one-dimensional Kalman filter), so that measuring one quantity from many points does not count many times.
+ * the first such reading (a one-dimensional Kalman filter), so that measuring one quantity from many points does not
+ * count many times.
  */
 export class SpecimenTrail {
   private readonly offsets: Offset[][];
@@ -299,7 +315,8 @@ function agreement(predicted: Shown | null, shown: Shown): number {
 
 /** People name the movement of a display loosely: pulsing is called jumping more often than fading; judgement. */
 function mannerFit(predicted: Manner, seen: Manner): number {
-  return predicted === seen ? 1 : predicted === "fading" || seen === "fading" ? 0.15 : 0.6;
+  if (predicted === seen) return 1;
+  return predicted === "fading" || seen === "fading" ? 0.15 : 0.6;
 }
 
 /** Kernel density at y. */

@@ -1,7 +1,10 @@
 import type { EventBody } from "../events";
 import { doneOf, listOf, type Done, type Slice } from "../slice";
 
-/** The last entry of one type under each key, in the order in which the keys were first met; `ends` takes a key out again. */
+/**
+ * The last entry of one type under each key, in the order in which the keys were first met; `ends` takes a key out
+ * again.
+ */
 function lastOf<T extends EventBody["type"]>(
   type: T,
   keyOf: (body: Done<T>["body"]) => string,
@@ -57,7 +60,10 @@ export const stages: Slice<Map<string, Set<string>>> = {
   },
 };
 
-/** The last result of each step of the proof run, the latest last. What was proven before a repair that did not help says nothing of the machine that is repaired once more. */
+/**
+ * The last result of each step of the proof run, the latest last. What was proven before a repair that did not help
+ * says nothing of the machine that is repaired once more.
+ */
 export const proved: Slice<Map<string, Done<"proved">>> = {
   init: () => new Map(),
   apply(state, entry) {

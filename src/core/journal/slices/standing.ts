@@ -9,7 +9,10 @@ export interface Standings {
   setupOf(complaint: string | undefined): string;
 }
 
-/** How the unit stands: its setup, its open covers, one stay after another, and what was put back since it last was brought to stand so. */
+/**
+ * How the unit stands: its setup, its open covers, one stay after another, and what was put back since it last was
+ * brought to stand so.
+ */
 export interface Stood {
   setup: string;
   readonly stays: { readonly setup: string; readonly at: string }[];

@@ -37,7 +37,10 @@ export interface TrailAnswer {
 
 const isAnswer = (body: EventBody): body is Answer => (ANSWERS as readonly string[]).includes(body.type);
 
-/** Simple causes asked for, what works beside what does not, signs, parts tested by themselves, settings, repairs tried; struck-out ones are left out. */
+/**
+ * Simple causes asked for, what works beside what does not, signs, parts tested by themselves, settings, repairs
+ * tried; struck-out ones are left out.
+ */
 export const answers: Slice<TrailAnswer[]> = {
   init: () => [],
   apply(state, { id, seq, at, actor, body }) {

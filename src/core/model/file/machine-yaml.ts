@@ -6,7 +6,10 @@ import { machineFileSchema, type MachineFile } from "../schema";
 /** The largest machine file taken, bytes of text, and its deepest nesting. */
 export const MOST_BYTES = 1_000_000;
 const MOST_DEPTH = 40;
-/** Most lines, and most maps written in braces: a machine of 400 parts has fewer, and more would keep the parser busy for seconds. */
+/**
+ * Most lines, and most maps written in braces: a machine of 400 parts has fewer, and more would keep the parser busy
+ * for seconds.
+ */
 const MOST_LINES = 9_000;
 const MOST_BRACES = 4_000;
 
@@ -149,7 +152,10 @@ export function writeMachineYaml(file: MachineFile): string {
   return stringify(withoutUsual(file), { lineWidth: 160, flowCollectionPadding: true });
 }
 
-/** A file, or part of one, without empty lists and records (but for where a part has its terminals), and without flags that are off. */
+/**
+ * A file, or part of one, without empty lists and records (but for where a part has its terminals), and without flags
+ * that are off.
+ */
 export function withoutUsual(value: unknown): unknown {
   if (Array.isArray(value)) return value.map(withoutUsual);
   if (value === null || typeof value !== "object") return value;

@@ -1,8 +1,10 @@
 import { canonicalJson } from "./canonical-json";
 
 /**
- * Three versions of one machine file held against each other, fact by fact: the shipped revision that the shop's file came from,
- * the shop's file, and a newer shipped revision. Items of a list are matched by their `id` (pins by `pin`, values by `value`).
+ * Three versions of one machine file held against each other, fact by fact: the shipped revision that the shop's file
+ * came from,
+ * the shop's file, and a newer shipped revision. Items of a list are matched by their `id` (pins by `pin`, values by
+ * `value`).
  */
 
 /** A step into a file: the name of a field, or an item of a list as `#` and its id. */

@@ -2,7 +2,10 @@ import { z } from "zod";
 import { number } from "../scalar";
 import { definePart, OPEN } from "../kind";
 
-/** A battery, or a permanent feed from one. A `backup` cell or capacitor that only keeps a clock is no source to be switched off. */
+/**
+ * A battery, or a permanent feed from one. A `backup` cell or capacitor that only keeps a clock is no source to be
+ * switched off.
+ */
 export const battery = definePart({
   kind: "battery",
   fields: z.object({

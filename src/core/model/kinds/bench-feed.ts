@@ -2,7 +2,10 @@ import { z } from "zod";
 import { number } from "../scalar";
 import { definePart, OPEN } from "../kind";
 
-/** A fused bench supply put on a load in a setup; made by the compiler, never written in a file. Its fuse is an ideal limit. */
+/**
+ * A fused bench supply put on a load in a setup; made by the compiler, never written in a file. Its fuse is an ideal
+ * limit.
+ */
 export const benchFeed = definePart({
   kind: "bench feed",
   fields: z.object({

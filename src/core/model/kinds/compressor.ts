@@ -32,7 +32,8 @@ export const compressor = definePart({
       if (mode === "open") stamp.conduct(0, OPEN);
       else {
         stamp.dc(0, 1 / values[0]!);
-        // Running: rated current at a power factor of 0.8 (from memory). Seized: six times as much, still mostly inductive.
+        // Running: rated current at a power factor of 0.8 (from memory). Seized: six times as much, still mostly
+        // inductive.
         const siemens = (values[1]! / fields.volts) * (mode === "locked" ? AT_REST : 1);
         stamp.ac(0, siemens * 0.8, -siemens * 0.6);
       }

@@ -208,7 +208,9 @@ export const controller = definePart({
   },
   service: {
     alone: "Its rail first, then what it is told at its inputs, then what it does at its outputs.",
-    onBoard: (mode) =>
-      /^(in|input|sense)|-input|input-/.test(mode) ? "sensor input" : mode.endsWith("-off") ? "driver" : "controller",
+    onBoard: (mode) => {
+      if (/^(in|input|sense)|-input|input-/.test(mode)) return "sensor input";
+      return mode.endsWith("-off") ? "driver" : "controller";
+    },
   },
 });

@@ -65,7 +65,10 @@ export const engineSet = definePart({
   observed: {
     noticed: "Listen outside the cover; exhaust and belts away from hands.",
     observable: () => ({ what: "engine", labels: ["runs", "cranks", "stands"] }),
-    look: (_instance, _view, state) => (state === RUNS ? "runs" : state === CRANKS ? "cranks" : "stands"),
+    look: (_instance, _view, state) => {
+      if (state === RUNS) return "runs";
+      return state === CRANKS ? "cranks" : "stands";
+    },
   },
   safety: {
     traits: ["moves", "starts-by-itself", "suspended-load", "licensed"],

@@ -36,7 +36,8 @@ export const lamp = definePart({
     observable: () => ({ what: "lamp", labels: ["bright", "dim", "dark"] }),
     look({ fields, mode }, view) {
       const share = Math.abs(fedVolts(view, "a", "b", fields)) / fields.volts;
-      return mode === "burnt-out" || share < 0.25 ? "dark" : share < 0.7 ? "dim" : "bright";
+      if (mode === "burnt-out" || share < 0.25) return "dark";
+      return share < 0.7 ? "dim" : "bright";
     },
   },
   safety: {

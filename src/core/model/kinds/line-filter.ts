@@ -2,7 +2,10 @@ import { z } from "zod";
 import { number } from "../scalar";
 import { definePart, OPEN } from "../kind";
 
-/** A mains filter: chokes in both lines, a capacitor across them with its discharge resistor, and one from each to the case. */
+/**
+ * A mains filter: chokes in both lines, a capacitor across them with its discharge resistor, and one from each to the
+ * case.
+ */
 export const lineFilter = definePart({
   kind: "line filter",
   fields: z.object({

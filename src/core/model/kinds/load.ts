@@ -8,7 +8,10 @@ export interface Rating {
   readonly volts: number;
 }
 
-/** The rating plate of a coil or a small motor with two leads: what it is fed with, what it takes, what an ohmmeter sees of it. */
+/**
+ * The rating plate of a coil or a small motor with two leads: what it is fed with, what it takes, what an ohmmeter
+ * sees of it.
+ */
 export const coilPlate = z.object({
   current: z.enum(["ac", "dc"]),
   volts: number({ above: 0, max: 300 }),
@@ -46,8 +49,10 @@ export function stampWinding(
 }
 
 /**
- * What a coil or a small winding with two leads is to the circuit: its plate, its ohms, then its amperes. `stalled`: a failure mode in which it
- * draws so many times its running current, as it does in its first moments too. Only the electrical facet is shared: what such a part may be
+ * What a coil or a small winding with two leads is to the circuit: its plate, its ohms, then its amperes. `stalled`:
+ * a failure mode in which it
+ * draws so many times its running current, as it does in its first moments too. Only the electrical facet is shared:
+ * what such a part may be
  * used for, fed with or bridged for is said by each kind for itself.
  */
 export function coilElectrical(

@@ -6,7 +6,10 @@ const OFF = 0;
 const DRIVES = 1;
 const FOLDED = 2;
 
-/** A drive for a direct-current motor: fed from a rail, driven while its input is lifted, folding back when too much flows. */
+/**
+ * A drive for a direct-current motor: fed from a rail, driven while its input is lifted, folding back when too much
+ * flows.
+ */
 export const motorDrive = definePart({
   kind: "motor drive",
   fields: z.object({

@@ -11,7 +11,10 @@ const TIRED = 3;
 const TIRES_AFTER = 30;
 const LABELS = ["dark", "dashes", "lit", "dark"] as const;
 
-/** A board with a display, fed and spoken to over a harness. Without the link it shows dashes, without its rail nothing. */
+/**
+ * A board with a display, fed and spoken to over a harness. Without the link it shows dashes, without its rail
+ * nothing.
+ */
 export const panel = definePart({
   kind: "panel",
   fields: z.object({

@@ -20,8 +20,10 @@ export const pump = definePart({
   observed: {
     noticed: "Listen; a hand on the hose feels the flow.",
     observable: () => ({ what: "pump", labels: ["pumps", "silent", "hums"] }),
-    look: ({ fields, mode }, view) =>
-      mode === "open" || !isFed(view, "a", "b", fields) ? "silent" : mode === "jammed" ? "hums" : "pumps",
+    look: ({ fields, mode }, view) => {
+      if (mode === "open" || !isFed(view, "a", "b", fields)) return "silent";
+      return mode === "jammed" ? "hums" : "pumps";
+    },
   },
   safety: {
     traits: ["moves", "starts-by-itself", "hot-water"],

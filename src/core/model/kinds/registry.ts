@@ -129,7 +129,10 @@ export const PART_KINDS = [
   indicator,
 ] as const;
 
-/** The id of a kind that a file may name: what is asked of every kind elsewhere is a `Record<KindId, ...>`, so that the compiler names what is missing. */
+/**
+ * The id of a kind that a file may name: what is asked of every kind elsewhere is a `Record<KindId, ...>`, so that
+ * the compiler names what is missing.
+ */
 export type KindId = (typeof PART_KINDS)[number]["kind"];
 
 /** What the compiler puts in for the interventions of a setup; no file names them. */

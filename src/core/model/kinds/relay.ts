@@ -2,7 +2,10 @@ import { z } from "zod";
 import { number } from "../scalar";
 import { definePart, OPEN } from "../kind";
 
-/** A relay with one make contact. Pulls in at 75 % of its coil voltage, lets go below 20 % (usual data-sheet limits, from memory). */
+/**
+ * A relay with one make contact. Pulls in at 75 % of its coil voltage, lets go below 20 % (usual data-sheet limits,
+ * from memory).
+ */
 export const relay = definePart({
   kind: "relay",
   fields: z.object({

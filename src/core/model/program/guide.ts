@@ -54,7 +54,10 @@ export function stepsOf(g: Gesture): readonly GuideStep[] {
   ];
 }
 
-/** The way from one mode to another in the fewest seconds; by way of a power cycle where nothing else leads there. Null when nothing does. */
+/**
+ * The way from one mode to another in the fewest seconds; by way of a power cycle where nothing else leads there.
+ * Null when nothing does.
+ */
 export function guideTo(program: Program, from: string, to: string): readonly GuideLeg[] | null {
   const leg = (g: Gesture): GuideLeg => ({
     gesture: g,

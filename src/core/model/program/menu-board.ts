@@ -1,7 +1,8 @@
 import type { MachineFile, SettingEntry } from "../schema";
 
 /**
- * A board that keeps settings behind a menu, as a person meets it: keys in, what it shows out. It knows nothing of any plan, so that a plan
+ * A board that keeps settings behind a menu, as a person meets it: keys in, what it shows out. It knows nothing of
+ * any plan, so that a plan
  * can be tried on it before it is tried on the board.
  */
 export interface MenuBoard {
@@ -16,7 +17,10 @@ export interface MenuBoard {
 /** A press of a key of the menu; `enter` is the gesture that opens it. */
 export type MenuKey = "enter" | "next" | "up" | "down" | "save";
 
-/** Items of a file's menu, with their values in the order in which the keys walk through them. Empty for a machine without a menu. */
+/**
+ * Items of a file's menu, with their values in the order in which the keys walk through them. Empty for a machine
+ * without a menu.
+ */
 export function menuItems(file: MachineFile): readonly SettingEntry[] {
   return (file.menu?.items ?? []).map((id) => file.settings.find((s) => s.id === id)!);
 }
@@ -32,7 +36,10 @@ export function menuBoard(file: MachineFile, saved: Readonly<Record<string, stri
   return { saved: kept, inMenu: false, item: 0, value: 0 };
 }
 
-/** What the board does on a key. Keys outside the menu do nothing; `next` drops what was not saved; values and items go round. */
+/**
+ * What the board does on a key. Keys outside the menu do nothing; `next` drops what was not saved; values and items
+ * go round.
+ */
 export function pressMenu(file: MachineFile, board: MenuBoard, key: MenuKey): MenuBoard {
   const items = menuItems(file);
   const at = (item: number): MenuBoard => ({

@@ -9,7 +9,8 @@ export function PUT(request: Request, { params }: Context) {
   return answer(request, async () => {
     const { id } = await params;
     const file = await jsonBody(request, 2_000_000);
-    if ((file as { id?: unknown } | null)?.id !== id) throw new Refusal(400, `id: must stay ${id}; duplicate the machine to give it another.`);
+    if ((file as { id?: unknown } | null)?.id !== id)
+      throw new Refusal(400, `id: must stay ${id}; duplicate the machine to give it another.`);
     return keepEdited(file, new Date());
   });
 }

@@ -5,7 +5,13 @@ import { HandScreen } from "../../../../ui/hand/HandScreen";
 
 export const dynamic = "force-dynamic";
 
-export default async function Page({ params, searchParams }: { params: Promise<{ id: string }>; searchParams: Promise<{ fault?: string }> }) {
+export default async function Page({
+  params,
+  searchParams,
+}: {
+  params: Promise<{ id: string }>;
+  searchParams: Promise<{ fault?: string }>;
+}) {
   const [{ id }, { fault }] = await Promise.all([params, searchParams]);
   const { machine, hash } = await newestMachine(id).catch((error: unknown) => {
     if (error instanceof Refusal && error.status === 404) notFound();

@@ -11,7 +11,10 @@ const ALIVE_EVERY = 15_000;
 /** How soon a page that lost the stream asks for it again, milliseconds. */
 const RETRY = 1000;
 
-/** The entries of a job as they are written, each a message named by its sequence number; a stream that was lost goes on after the last. */
+/**
+ * The entries of a job as they are written, each a message named by its sequence number; a stream that was lost goes
+ * on after the last.
+ */
 export async function GET(request: Request, { params }: { params: Promise<{ id: string }> }) {
   try {
     knock(request);

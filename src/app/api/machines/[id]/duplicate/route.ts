@@ -5,5 +5,7 @@ import { answer, jsonBody } from "../../../answer";
 type Context = { params: Promise<{ id: string }> };
 
 export function POST(request: Request, { params }: Context) {
-  return answer(request, async () => duplicateMachine((await params).id, duplicateSchema.parse(await jsonBody(request)), new Date()));
+  return answer(request, async () =>
+    duplicateMachine((await params).id, duplicateSchema.parse(await jsonBody(request)), new Date()),
+  );
 }

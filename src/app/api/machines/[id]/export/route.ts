@@ -12,7 +12,12 @@ export async function GET(request: Request, { params }: Context) {
     const { id } = await params;
     const version = new URL(request.url).searchParams.get("version");
     const { machine } = version ? await machineByHash(version) : await newestMachine(id);
-    return new Response(writeMachineYaml(machine.file), { headers: { "content-type": "application/yaml; charset=utf-8", "content-disposition": `attachment; filename="${machine.file.id}.yaml"` } });
+    return new Response(writeMachineYaml(machine.file), {
+      headers: {
+        "content-type": "application/yaml; charset=utf-8",
+        "content-disposition": `attachment; filename="${machine.file.id}.yaml"`,
+      },
+    });
   } catch (error) {
     return answerError(error);
   }
