@@ -1,0 +1,115 @@
+import { describe, expect, it } from "vitest";
+import { ORDINARY_METER } from "../../../src/core/instrument/meter";
+import { readMachineYaml, writeMachineYaml } from "../../../src/core/model/file/machine-yaml";
+import { compileMachine } from "../../../src/core/model/compile";
+import { checkpointsTo, quickMachine, readLoads } from "../../../src/core/model/quick";
+import { skeletonOf } from "../../../src/core/model/skeleton";
+import { search } from "../../support/isolate-unit";
+import { randomSource, randomValues, UnitOnTheBench } from "../../support/unit-on-the-bench";
+import { FaultDictionary } from "../../../src/core/diagnose/dictionary/fault-dictionary";
+
+const dryer = quickMachine({
+  id: "dryer",
+  name: "Tumble dryer",
+  family: "dryer",
+  volts: 120,
+  hertz: 60,
+  filter: true,
+  fuse: true,
+  loads: readLoads("heater 1500, drum motor 250W, fan 0.3A", 120),
+});
+
+describe("loads as a technician names them", () => {
+  it("reads watts, amperes, ohms and a bare number", () => {
+    expect(readLoads("heater 1800, pump 0.5A; element 44 ohm\nfan", 120)).toEqual([
+      { name: "Heater", kind: "heater", watts: 1800 },
+      { name: "Pump", kind: "pump", watts: 60 },
+      { name: "Element", kind: "heater", watts: 120 ** 2 / 44 },
+      { name: "Fan", kind: "fan", watts: 25 },
+    ]);
+    expect(readLoads("compressor 1,3A", 230)[0]).toMatchObject({
+      kind: "compressor",
+      watts: expect.closeTo(299, 6) as number,
+    });
+    expect(readLoads("boiler 2kW", 230)[0]!.watts).toBe(2000);
+  });
+  it.each([
+    ["", "at least one load"],
+    ["1800", "names no load"],
+    ["heater 90kW", "no load of such a machine"],
+    [Array.from({ length: 9 }, (_, i) => `fan ${i + 5}`).join(","), "Eight loads"],
+  ])("says what is wrong with %j", (text, sentence) => {
+    expect(() => readLoads(text, 120)).toThrow(sentence);
+  });
+});
+
+describe("a machine without a file", () => {
+  it("becomes a small machine file that is written and read like any other", () => {
+    const text = writeMachineYaml(dryer);
+    expect(readMachineYaml(text, "dryer.yaml").file).toEqual(dryer);
+  });
+
+  it("names its checkpoints in order, mains at each and the load's current at the end", () => {
+    const loads = readLoads("heater 1800, fan 0.3A", 120);
+    const to = checkpointsTo(
+      { id: "x", name: "x", family: "dryer", volts: 120, hertz: 60, filter: true, fuse: true, loads },
+      1,
+    );
+    expect(to.map((c) => c.name)).toEqual([
+      "Plug, line pin",
+      "Filter, line in",
+      "Board in, line",
+      "Fuse, board end",
+      "Relay out, heater",
+      "Heater, feed terminal",
+      "Heater, running",
+    ]);
+    expect(to[0]!.expect).toBe("113 to 127 V AC");
+    expect(to[to.length - 1]!.expect).toBe("about 15.0 A");
+  });
+
+  it(
+    "gets the same isolation: every fault at the door ends at its piece or among those no test tells apart",
+    { timeout: 120_000 },
+    () => {
+      const dictionary = FaultDictionary.of(compileMachine(dryer), ORDINARY_METER);
+      dictionary.build();
+      const random = randomSource(3);
+      for (const id of [
+        "outlet:dead",
+        "cord:line-open",
+        "filter:neutral-open",
+        "fuse:blown",
+        "relay-1:contact-open",
+        "wire-1:open",
+        "load-1:open",
+        "load-2:open",
+        "wire-N:open",
+      ]) {
+        const h = dictionary.hypotheses.find((x) => x.id === id)!;
+        if (h.kind !== "fault") throw new Error(id);
+        const run = search(
+          dictionary,
+          new UnitOnTheBench(dictionary.machine, [h.fault], randomValues(dictionary.machine, random), random),
+          "advice",
+        );
+        expect(run.pieces, id).toEqual([h.piece]);
+        expect(run.readings, id).toBeLessThanOrEqual(12);
+      }
+    },
+  );
+
+  it.each([
+    "refrigerator",
+    "washer",
+    "dishwasher",
+    "dryer",
+    "ice machine",
+    "vending machine",
+    "powered equipment",
+  ] as const)("starts a file of a %s from a skeleton that is sound", (family) => {
+    const file = skeletonOf(family, "new-one", "Some maker", "M-1", 230);
+    expect(file.supply).toMatchObject({ volts: 230, hertz: 50 });
+    expect(compileMachine(file).parts.length).toBeGreaterThan(5);
+  });
+});
