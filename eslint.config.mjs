@@ -1,3 +1,4 @@
+import { readFileSync } from "node:fs";
 import { defineConfig, globalIgnores } from "eslint/config";
 import next from "eslint-config-next/core-web-vitals";
 import typescript from "eslint-config-next/typescript";
@@ -42,33 +43,10 @@ const ASKED_BY_NAME = [
 
 /** Types of entry that screens might be tempted to make themselves. */
 const EVENT_TYPES = [
-  "reading",
-  "answered",
-  "compared",
-  "noticed",
-  "tried",
-  "timed",
-  "alone",
-  "setting",
-  "surroundings",
-  "decided",
-  "staged",
-  "matched",
-  "photo",
-  "changed",
-  "restored",
-  "proved",
-  "waiting",
-  "waited",
-  "modified",
-  "made good",
-  "note",
-  "varied",
-  "called",
-  "warned",
-  "standing",
-  "struck",
-];
+  ...readFileSync(new URL("src/core/journal/events.ts", import.meta.url), "utf8").matchAll(
+    /type: z\.literal\("([^"]+)"\)/g,
+  ),
+].map(([, type]) => type);
 
 const rule = (files, patterns) => ({
   files,
