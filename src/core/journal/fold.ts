@@ -2,7 +2,7 @@ import type { Standing } from "../diagnose/planning/cost";
 import type { Evidence } from "../diagnose/evidence/evidence";
 import type { Judged } from "../diagnose/advice/proofs";
 import type { JournalEvent } from "./events";
-import { composed, folded, type Body, type Done } from "./slice";
+import { composed, folded, listOf, type Body, type Done } from "./slice";
 import { changes } from "./slices/changes";
 import { called, opened } from "./slices/opening";
 import * as work from "./slices/repair-work";
@@ -54,6 +54,8 @@ export interface Job {
   readonly setup: string;
   readonly openPanels: readonly string[];
   readonly called: (Body<"called"> & { readonly at: string; readonly actor: string }) | null;
+  /** Who was given the job, in order; absent while nobody was. */
+  readonly handedOver?: readonly Done<"handed over">[];
   /** Events that came after the call: kept, shown, and without effect on it. */
   readonly addenda: readonly JournalEvent[];
   readonly lastSeq: number;
@@ -67,6 +69,7 @@ const SLICES = {
   answers,
   standing,
   notes,
+  handedOver: listOf("handed over"),
   warned,
   called,
   addenda,
@@ -118,6 +121,7 @@ export function foldJournal(events: readonly JournalEvent[], about: Standings): 
     setup: standing.setup,
     openPanels: [...standing.openPanels],
     called,
+    ...(told.handedOver.length > 0 ? { handedOver: told.handedOver } : {}),
     addenda: addenda.list,
     lastSeq: sorted.at(-1)!.seq,
   };

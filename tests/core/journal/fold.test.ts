@@ -130,6 +130,12 @@ describe("a job folded from its journal", () => {
     });
   });
 
+  it("says who was given the job, and nothing while nobody was", () => {
+    const body = { type: "handed over" as const, to: "Jon", words: "The fuse is out; the new board comes on Tuesday." };
+    expect(jobOn(machine, events(opened)).handedOver).toBeUndefined();
+    expect(jobOn(machine, events(opened, body)).handedOver?.map((h) => h.body.to)).toEqual(["Jon"]);
+  });
+
   it.each([
     ["no reading", { type: "reading", typed: "x" }],
     ["an infinite value", { ...readingAt(1), shown: { kind: "value", value: Infinity } }],
