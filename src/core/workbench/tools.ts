@@ -1,4 +1,5 @@
 import type { Part } from "../model/machine";
+import { batteryHoursTool } from "./battery-hours";
 import { calibrationTool } from "./calibration";
 import { codedSwitchTool } from "./coded-switch";
 import { contactTool } from "./contact";
@@ -23,6 +24,7 @@ import { wireTool } from "./wire";
 export const TOOLS: readonly Tool[] = [
   heaterTool,
   motorTool,
+  batteryHoursTool,
   temperatureSensorTool,
   levelSensorTool,
   contactTool,
