@@ -48,6 +48,7 @@ export const KIND_NAMES: Readonly<Record<KindId, string>> = {
   "gas valve coil": "gas valve coil",
   lamp: "lamp",
   led: "LED",
+  buzzer: "buzzer",
   "motor drive": "motor drive",
   driven: "belt or coupling",
   "cooling unit": "absorption cooling unit",

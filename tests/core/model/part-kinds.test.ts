@@ -15,6 +15,7 @@ const ON_THE_BENCH = [
   "capacitor",
   "varistor",
   "led",
+  "buzzer",
   "ptc",
   "solenoid",
   "triac",
@@ -115,6 +116,21 @@ describe("semiconductors", () => {
     );
     expect(label("on", "look", "l")).toBe("lit");
     expect(label("on", "look", "l", undefined, "l:dead")).toBe("dark");
+  });
+});
+
+describe("a buzzer", () => {
+  // Rated 12 V and 20 mA it is 600 ohms (Ohm's law), and loads its rail alike whether it sounds or is mute.
+  const { label, number } = bench(
+    "- { id: b, kind: buzzer, name: B, piece: p, volts: 12, amps: 20m, at: { plus: plus, minus: gnd } }",
+    [],
+  );
+  it("sounds from its rail, and is silent open or mute", () => {
+    expect(label("on", "look", "b")).toBe("sounds");
+    expect(label("on", "look", "b", undefined, "b:open")).toBe("silent");
+    expect(label("on", "look", "b", undefined, "b:mute")).toBe("silent");
+    expect(label("off", "look", "b")).toBe("silent");
+    expect(number("off", "ohms", "plus", "gnd", "b:open")).toBeGreaterThan(number("off", "ohms", "plus", "gnd"));
   });
 });
 

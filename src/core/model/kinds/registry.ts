@@ -2,6 +2,7 @@ import { acFan } from "./ac-fan";
 import { battery } from "./battery";
 import { benchFeed } from "./bench-feed";
 import { breaker } from "./breaker";
+import { buzzer } from "./buzzer";
 import { capacitor } from "./capacitor";
 import { capacitorMotor } from "./capacitor-motor";
 import { coinInput } from "./coin-input";
@@ -112,6 +113,7 @@ export const PART_KINDS = [
   gasValveCoil,
   lamp,
   led,
+  buzzer,
   motorDrive,
   driven,
   coolingUnit,
