@@ -9,6 +9,12 @@ const names = Object.keys(LAYERS);
 const modules = Object.keys(CORE);
 const others = (all, own, known) => all.filter((name) => name !== own && !known.includes(name));
 
+/** A module of core is reached through its face; tests alone look behind it. */
+const behindFaces = (own, before) => ({
+  regex: `^(\\.\\./)+${before}(${others(modules, own, []).join("|")})/`,
+  message: "Import it from the module's index.ts; what is not there is the module's own.",
+});
+
 /**
  * The patterns that a layer must not import: packages that are foreign to it, and layers that are not named beside
  * it.
@@ -17,6 +23,7 @@ function barred(layer) {
   const known = LAYERS[layer];
   const list = others(names, layer, known);
   return [
+    ...(layer === "core" ? [] : [behindFaces(null, "core/")]),
     ...(FOREIGN[layer] ? [{ regex: FOREIGN[layer], message: `${layer} does not know this package.` }] : []),
     ...(list.length > 0
       ? [
@@ -58,8 +65,9 @@ function barredIn(module) {
   const list = others(modules, module, CORE[module]);
   return [
     ...barred("core"),
+    behindFaces(module, ""),
     {
-      regex: `^(\\.\\./)+(${list.join("|")})/`,
+      regex: `^(\\.\\./)+(${list.join("|")})(/|$)`,
       message: `${module} knows ${CORE[module].join(", ") || "no other module"} (architecture.mjs).`,
     },
   ];

@@ -1,7 +1,6 @@
-import { ORDINARY_METER } from "../src/core/instrument/meter";
-import { compileMachine } from "../src/core/model/compile";
-import { machineFileSchema } from "../src/core/model/schema";
-import { FaultDictionary } from "../src/core/diagnose/dictionary/fault-dictionary";
+import { ORDINARY_METER } from "../src/core/instrument";
+import { compileMachine, machineFileSchema } from "../src/core/model";
+import { FaultDictionary } from "../src/core/diagnose";
 
 /**
  * A made-up machine of the size that is to be built in a second: parallel branches of wires, contacts, switches and

@@ -1,12 +1,8 @@
-import { advise } from "../src/core/diagnose/advice/advise";
-import { ORDINARY_METER } from "../src/core/instrument/meter";
-import { costOf } from "../src/core/diagnose/planning/cost";
-import { sameNominal } from "../src/core/diagnose/reading/window";
-import { walkOf } from "../src/core/diagnose/advice/baseline-walk";
+import { advise, costOf, FaultDictionary, sameNominal, walkOf } from "../src/core/diagnose";
+import { ORDINARY_METER } from "../src/core/instrument";
 import { FLEET, groupsOf, machineNamed } from "../tests/support/fleet";
 import { search } from "../tests/support/isolate-unit";
 import { randomSource, randomValues, UnitOnTheBench } from "../tests/support/unit-on-the-bench";
-import { FaultDictionary } from "../src/core/diagnose/dictionary/fault-dictionary";
 
 /** Walking and random order are tried on every n-th fault only: they take long. */
 const EVERY = Number(process.env.EVERY ?? 4);

@@ -1,5 +1,5 @@
 import { chromium } from "@playwright/test";
-import type { Fault } from "../src/core/model/fault";
+import type { Fault } from "../src/core/model";
 import { typedFor } from "../tests/e2e/meter";
 
 /** Faults that leave the door panel dark, as the complaint of the timed jobs says. */

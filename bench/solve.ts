@@ -4,8 +4,7 @@ import { tmpdir } from "node:os";
 import path from "node:path";
 import { LuDecomposition, Matrix } from "ml-matrix";
 import { lusolve, matrix } from "mathjs";
-import { DcSolver } from "../src/core/circuit/dc";
-import { LEAK } from "../src/core/circuit/elimination";
+import { DcSolver, LEAK } from "../src/core/circuit";
 import { feedOf, programOf, randomNetlist, type TestNetlist } from "../tests/support/netlists";
 import { randomSource } from "../tests/support/unit-on-the-bench";
 

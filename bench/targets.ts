@@ -1,12 +1,11 @@
 import { costFollowing, optimalCost, planningCase } from "../tests/support/planning-cases";
-import { ORDINARY_METER } from "../src/core/instrument/meter";
-import { EXACT_SUSPECTS } from "../src/core/diagnose/planning/planner";
+import { ORDINARY_METER } from "../src/core/instrument";
+import { EXACT_SUSPECTS, FaultDictionary } from "../src/core/diagnose";
 import { calibrate, type Calibration } from "../tests/support/calibration";
 import { FLEET, groupsOf, machineNamed } from "../tests/support/fleet";
 import { searchWithSlip } from "../tests/support/misreadings";
 import { mend } from "../tests/support/two-faults";
 import { randomSource, randomValues, UnitOnTheBench } from "../tests/support/unit-on-the-bench";
-import { FaultDictionary } from "../src/core/diagnose/dictionary/fault-dictionary";
 
 const share = (list: readonly number[], at: number) =>
   [...list].sort((a, b) => a - b)[Math.min(list.length - 1, Math.floor(list.length * at))] ?? 0;

@@ -1,9 +1,8 @@
 // Writes machines/groups/<machine>.json: the faults that no test tells apart. Commit it before the search is tried.
 import { mkdirSync, readdirSync, readFileSync, writeFileSync } from "node:fs";
-import { ORDINARY_METER } from "../src/core/instrument/meter";
-import { readMachineYaml } from "../src/core/model/file/machine-yaml";
-import { faultGroups } from "../src/core/diagnose/advice/groups";
-import { FaultDictionary } from "../src/core/diagnose/dictionary/fault-dictionary";
+import { ORDINARY_METER } from "../src/core/instrument";
+import { readMachineYaml } from "../src/core/model";
+import { FaultDictionary, faultGroups } from "../src/core/diagnose";
 
 const folder = new URL("../machines/", import.meta.url);
 mkdirSync(new URL("groups/", folder), { recursive: true });

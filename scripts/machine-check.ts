@@ -1,13 +1,12 @@
 // Tries machine files by hand: what can be told apart, and where the search ends for every single fault.
 // npm run machines:check [-- name]
 import { readdirSync, readFileSync } from "node:fs";
-import { ORDINARY_METER } from "../src/core/instrument/meter";
-import { readMachineYaml } from "../src/core/model/file/machine-yaml";
-import { faultGroups } from "../src/core/diagnose/advice/groups";
-import { testKey } from "../src/core/simulate/test";
+import { ORDINARY_METER } from "../src/core/instrument";
+import { readMachineYaml } from "../src/core/model";
+import { FaultDictionary, faultGroups } from "../src/core/diagnose";
+import { testKey } from "../src/core/simulate";
 import { search } from "../tests/support/isolate-unit";
 import { randomSource, randomValues, UnitOnTheBench } from "../tests/support/unit-on-the-bench";
-import { FaultDictionary } from "../src/core/diagnose/dictionary/fault-dictionary";
 
 const folder = new URL("../machines/", import.meta.url);
 const wanted = process.argv.slice(2);

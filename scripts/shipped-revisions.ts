@@ -2,7 +2,7 @@
 // machines:shipped
 import { readdirSync, readFileSync, writeFileSync } from "node:fs";
 import path from "node:path";
-import { readMachineYaml } from "../src/core/model/file/machine-yaml";
+import { readMachineYaml } from "../src/core/model";
 import { sourceOf } from "../src/server/machines";
 import { root } from "./lib/steps.mjs";
 

@@ -1,13 +1,13 @@
 import { z } from "zod";
-import type { Advice } from "../core/diagnose/advice/advise";
+import type { Advice } from "../core/diagnose";
 import {
   eventBodySchema,
   JOB_KINDS,
-  newEventSchema,
   type JobKind,
   type JournalEvent,
+  newEventSchema,
   type RawEvent,
-} from "../core/journal/events";
+} from "../core/journal";
 import { actorSchema, address, made, named, reads, sends } from "./endpoint";
 import { newUnitSchema } from "./units";
 

@@ -1,9 +1,7 @@
 import { z } from "zod";
-import { FILE_ORIGINS } from "../core/journal/shop-events";
-import type { MachineCode } from "../core/diagnose/advice/code-odds";
-import type { Fact } from "../core/model/file/three-way";
-import { MOST_BYTES } from "../core/model/file/machine-yaml";
-import type { MachineFile } from "../core/model/schema";
+import { FILE_ORIGINS } from "../core/journal";
+import type { MachineCode } from "../core/diagnose";
+import { type Fact, type MachineFile, MOST_BYTES } from "../core/model";
 import { actorSchema, address, made, reads, sends } from "./endpoint";
 
 /** A machine file in short, for lists and searches. */

@@ -1,6 +1,6 @@
 import { z } from "zod";
-import { METER_FUNCTIONS } from "../core/instrument/meter";
-import { shownSchema } from "../core/journal/events";
+import { METER_FUNCTIONS } from "../core/instrument";
+import { shownSchema } from "../core/journal";
 import { address, reads, sends } from "./endpoint";
 
 /** A device at a configured address. */

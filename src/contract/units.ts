@@ -1,6 +1,5 @@
 import { z } from "zod";
-import type { Done } from "../core/journal/fold";
-import { unitPlateSchema } from "../core/journal/unit-events";
+import { type Done, unitPlateSchema } from "../core/journal";
 import { actorSchema, address, named, reads, sends } from "./endpoint";
 import { machineSummarySchema } from "./machines";
 

@@ -1,13 +1,8 @@
-import { ORDINARY_METER, needsDeadCircuit, type MeterFunction } from "../core/instrument/meter";
-import { isPowered } from "../core/safety/exposure";
-import type { Machine } from "../core/model/machine";
-import type { Fault } from "../core/model/fault";
-import type { Shown } from "../core/quantity/read";
-import { Simulator } from "../core/simulate/energise";
-import { observe } from "../core/simulate/observe";
-import { NoOperatingPoint, type State } from "../core/simulate/state";
-import { makeTest } from "../core/simulate/test";
-import { nominalValues } from "../core/simulate/values";
+import { type MeterFunction, needsDeadCircuit, ORDINARY_METER } from "../core/instrument";
+import { isPowered } from "../core/safety";
+import type { Fault, Machine } from "../core/model";
+import type { Shown } from "../core/quantity";
+import { makeTest, nominalValues, NoOperatingPoint, observe, Simulator, type State } from "../core/simulate";
 
 /** How the leads of the stand-in meter lie. */
 export interface Leads {

@@ -1,8 +1,6 @@
-import type { MeterFunction } from "../core/instrument/meter";
-import { changeRefused } from "../core/safety/function-change";
-import type { Machine } from "../core/model/machine";
-import type { Fault } from "../core/model/fault";
-import { configureCommand, functionNamed, readAnswer } from "../core/instrument/scpi";
+import { configureCommand, functionNamed, type MeterFunction, readAnswer } from "../core/instrument";
+import { changeRefused } from "../core/safety";
+import type { Fault, Machine } from "../core/model";
 import { SimulatedBench, type Leads } from "./bench";
 import { DeviceLost, ScpiLine } from "./scpi-line";
 import { standInMeter, standInSupply } from "./stand-in";

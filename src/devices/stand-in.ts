@@ -1,7 +1,6 @@
 import { createServer, type AddressInfo, type Server, type Socket } from "node:net";
-import type { MeterFunction } from "../core/instrument/meter";
-import type { Shown } from "../core/quantity/read";
-import { functionNamed, OVERLOAD, shortened } from "../core/instrument/scpi";
+import { functionNamed, type MeterFunction, OVERLOAD, shortened } from "../core/instrument";
+import type { Shown } from "../core/quantity";
 
 /** A server of SCPI lines on loopback; `handle` answers a command, or nothing. */
 async function serveLines(

@@ -1,31 +1,28 @@
 import { createHash } from "node:crypto";
-import { ORDINARY_METER } from "../core/instrument/meter";
-import { advise } from "../core/diagnose/advice/advise";
-import { evidenceOf, judgedOf, standingOf, type Job } from "../core/journal/fold";
-import { jobOn } from "../core/journal/job";
-import { readingBody } from "../core/journal/reading-body";
-import { leftBehind } from "../core/repair/left-behind";
-import { judge } from "../core/repair/judge-proof";
-import { optionsFor, outlay, USUAL_RATES, weighOptions } from "../core/repair/options";
-import { proofRun, toldOfRepair, type ProofStep } from "../core/repair/proof-run";
-import { swapPlan } from "../core/repair/swap-plan";
-import { proofsFor } from "../core/diagnose/advice/proofs";
-import { layOut } from "../core/diagnose/advice/test-sheet";
-import { decimal } from "../core/quantity/format";
-import type { Shown } from "../core/quantity/read";
-import { observe } from "../core/simulate/observe";
-import { Simulator } from "../core/simulate/energise";
-import { nominalValues } from "../core/simulate/values";
-import type { Fault } from "../core/model/fault";
-import type { EventBody } from "../core/journal/events";
+import { ORDINARY_METER } from "../core/instrument";
+import { advise, believe, FaultDictionary, layOut, proofsFor } from "../core/diagnose";
+import { type EventBody, evidenceOf, type Job, jobOn, judgedOf, readingBody, standingOf } from "../core/journal";
+import {
+  judge,
+  leftBehind,
+  optionsFor,
+  outlay,
+  proofRun,
+  type ProofStep,
+  swapPlan,
+  toldOfRepair,
+  USUAL_RATES,
+  weighOptions,
+} from "../core/repair";
+import { decimal, type Shown } from "../core/quantity";
+import { nominalValues, observe, Simulator } from "../core/simulate";
+import type { Fault } from "../core/model";
 import { inTransaction } from "./db";
 import { appendEvent } from "./journal";
 import { eventsOf } from "./journals";
 import { openJob } from "./jobs";
 import { newestMachine } from "./machine-store";
 import { registerUnit } from "./units";
-import { FaultDictionary } from "../core/diagnose/dictionary/fault-dictionary";
-import { believe } from "../core/diagnose/belief/beliefs";
 
 /**
  * Invented sites and units of an invented workshop. Names the demo data by fixed ids, so that seeding twice adds

@@ -1,7 +1,7 @@
 import { randomUUID as uuid } from "node:crypto";
 import { and, count, desc, eq, inArray, isNotNull, isNull, like, or, type SQL } from "drizzle-orm";
 import { z } from "zod";
-import { versionOf, type JobKind } from "../core/journal/events";
+import { type JobKind, versionOf } from "../core/journal";
 import { database, inTransaction } from "./db";
 import { refuseWhenFull } from "./disk";
 import { journalOf } from "./journals";

@@ -1,10 +1,21 @@
 import { and, eq } from "drizzle-orm";
-import { changesKey, decide, type Facts, type Need } from "../core/journal/decide";
-import { upcast, versionOf, type JournalEvent, type NewEvent, type RawEvent } from "../core/journal/events";
-import { activeChanges, emptyLedger, enter, type Ledger } from "../core/journal/ledger";
-import { isPowered } from "../core/safety/exposure";
-import type { Change } from "../core/model/as-found";
-import type { Machine } from "../core/model/machine";
+import {
+  activeChanges,
+  changesKey,
+  decide,
+  emptyLedger,
+  enter,
+  type Facts,
+  type JournalEvent,
+  type Ledger,
+  type Need,
+  type NewEvent,
+  type RawEvent,
+  upcast,
+  versionOf,
+} from "../core/journal";
+import { isPowered } from "../core/safety";
+import type { Change, Machine } from "../core/model";
 import { inTransaction, type Tx } from "./db";
 import { refuseWhenFull } from "./disk";
 import { Lru } from "../core/lru";

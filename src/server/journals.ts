@@ -1,5 +1,5 @@
 import { inArray } from "drizzle-orm";
-import { readJournal, type JournalEvent, type ReadJournal, type StoredEvent } from "../core/journal/events";
+import { type JournalEvent, readJournal, type ReadJournal, type StoredEvent } from "../core/journal";
 import { database } from "./db";
 import { events } from "./schema";
 import { bodyOf, entriesOf } from "./streams";

@@ -1,6 +1,6 @@
 import { desc, eq } from "drizzle-orm";
-import { learnTimes, type Times } from "../core/diagnose/planning/learned-times";
-import { stepsOf } from "../core/journal/steps";
+import { learnTimes, type Times } from "../core/diagnose";
+import { stepsOf } from "../core/journal";
 import { database, inTransaction } from "./db";
 import { journalsOf } from "./journals";
 import { machineByHash } from "./machine-store";

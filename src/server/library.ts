@@ -1,7 +1,7 @@
 import { asc, count, desc, eq } from "drizzle-orm";
-import { codesOf } from "../core/diagnose/advice/code-odds";
-import type { FileOrigin } from "../core/journal/shop-events";
-import type { MachineFile, PartEntry } from "../core/model/schema";
+import { codesOf } from "../core/diagnose";
+import type { FileOrigin } from "../core/journal";
+import type { MachineFile, PartEntry } from "../core/model";
 import { database } from "./db";
 import { machineByHash, newestMachine, readStored } from "./machine-store";
 import { machineHeads, machines, units } from "./schema";

@@ -1,5 +1,5 @@
 import { inArray } from "drizzle-orm";
-import { upcast, type JournalEvent, type RawEvent } from "../core/journal/events";
+import { type JournalEvent, type RawEvent, upcast } from "../core/journal";
 import { database } from "./db";
 import { storedOf } from "./journals";
 import { Refusal } from "./refusal";

@@ -1,9 +1,6 @@
 import { eq } from "drizzle-orm";
-import type { Machine } from "../core/model/machine";
-import { machineFileSchema, type MachineFile } from "../core/model/schema";
-import type { Change } from "../core/model/as-found";
+import { type Change, commonShelf, type Machine, type MachineFile, machineFileSchema } from "../core/model";
 import { database, type Database } from "./db";
-import { commonShelf } from "../core/model/machine-shelf";
 import { Refusal } from "./refusal";
 import { machineHeads, machines } from "./schema";
 

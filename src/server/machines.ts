@@ -2,12 +2,20 @@ import { randomUUID as uuid } from "node:crypto";
 import { createHash } from "node:crypto";
 import { and, desc, eq, inArray, lte } from "drizzle-orm";
 import { z } from "zod";
-import { canonicalJson } from "../core/model/file/canonical-json";
-import { readMachineYaml, withoutUsual, type PlacedProblem } from "../core/model/file/machine-yaml";
-import type { FileOrigin } from "../core/journal/shop-events";
-import { compileMachine, MachineFileError } from "../core/model/compile";
-import { machineFileSchema, type MachineFile } from "../core/model/schema";
-import { compareFiles, factKey, takeFacts } from "../core/model/file/three-way";
+import {
+  canonicalJson,
+  compareFiles,
+  compileMachine,
+  factKey,
+  type MachineFile,
+  MachineFileError,
+  machineFileSchema,
+  type PlacedProblem,
+  readMachineYaml,
+  takeFacts,
+  withoutUsual,
+} from "../core/model";
+import type { FileOrigin } from "../core/journal";
 import { database, inTransaction, type Database, type Tx } from "./db";
 import { refuseWhenFull } from "./disk";
 import { summaryOf } from "./library";

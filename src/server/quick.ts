@@ -1,7 +1,6 @@
 import { z } from "zod";
-import { quickMachine, readLoads } from "../core/model/quick";
-import { variantOf, ChangeError } from "../core/model/as-found";
-import { changesIn } from "../core/journal/slices/changes";
+import { ChangeError, quickMachine, readLoads, variantOf } from "../core/model";
+import { changesIn } from "../core/journal";
 import { openJob, readJob } from "./jobs";
 import { newestMachine } from "./machine-store";
 import { keepMachineFile } from "./machines";

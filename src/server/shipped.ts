@@ -1,7 +1,7 @@
 import { readdirSync, readFileSync } from "node:fs";
 import path from "node:path";
 import { z } from "zod";
-import { readMachineYaml } from "../core/model/file/machine-yaml";
+import { readMachineYaml } from "../core/model";
 import { keepShippedMachine } from "./machines";
 
 /** By machine, the hashes of every revision that ever shipped; `machines/shipped.json`. */

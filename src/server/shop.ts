@@ -1,7 +1,7 @@
 import { and, desc, eq } from "drizzle-orm";
 import type { z } from "zod";
 import type { Rates, setRatesSchema } from "../contract/shop";
-import { SHOP_STREAM, shopEventSchema } from "../core/journal/shop-events";
+import { SHOP_STREAM, shopEventSchema } from "../core/journal";
 import { database, inTransaction } from "./db";
 import { refuseWhenFull } from "./disk";
 import { events } from "./schema";

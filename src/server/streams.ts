@@ -1,8 +1,7 @@
 import { createHash } from "node:crypto";
 import { and, asc, eq, gt } from "drizzle-orm";
-import { canonicalJson } from "../core/model/file/canonical-json";
-import { SHOP_STREAM, shopEventSchema, type ShopEvent } from "../core/journal/shop-events";
-import { unitEventSchema, type UnitEvent } from "../core/journal/unit-events";
+import { canonicalJson } from "../core/model";
+import { SHOP_STREAM, type ShopEvent, shopEventSchema, type UnitEvent, unitEventSchema } from "../core/journal";
 import type { Database, Tx } from "./db";
 import { Refusal } from "./refusal";
 import { events, streams } from "./schema";

@@ -1,9 +1,8 @@
 import { randomUUID as uuid } from "node:crypto";
 import { and, asc, desc, eq, inArray, isNull, like, or, type SQL } from "drizzle-orm";
 import { z } from "zod";
-import { jobOn } from "../core/journal/job";
-import { plateWords } from "../core/model/plate";
-import { serialKey, type UnitEvent, type UnitPlate } from "../core/journal/unit-events";
+import { jobOn, serialKey, type UnitEvent, type UnitPlate } from "../core/journal";
+import { plateWords } from "../core/model";
 import { database, inTransaction, type Database, type Tx } from "./db";
 import { refuseWhenFull } from "./disk";
 import { journalsOf } from "./journals";

@@ -1,33 +1,45 @@
-import { ORDINARY_METER } from "../core/instrument/meter";
-import { forbidden } from "../core/safety/rules";
-import type { GuideLeg } from "../core/model/program/guide";
-import { advise, type Advice } from "../core/diagnose/advice/advise";
-import { codeOdds, setupShowing, type CodeOdds, type MachineCode } from "../core/diagnose/advice/code-odds";
-import { coverageOf, type Coverage } from "../core/diagnose/advice/coverage";
-import { standingAfter, type Standing } from "../core/diagnose/planning/cost";
-import type { Evidence } from "../core/diagnose/evidence/evidence";
-import { openFirsts, type OpenFirst } from "../core/diagnose/evidence/simple-causes";
-import type { Means } from "../core/diagnose/planning/means";
-import { misfitOf, questioned, type Misfit } from "../core/diagnose/advice/likely-slips";
-import { layOut, type Laid } from "../core/diagnose/advice/test-sheet";
-import type { SignAsked } from "../core/diagnose/evidence/signs";
-import { historyOf, reasonsFor, type History, type Reason } from "../core/diagnose/advice/reasons";
-import { likelyShown, whatIf, type WhatIf } from "../core/diagnose/advice/what-if";
-import { partDoubt, repairsOf } from "../core/diagnose/belief/suspects";
-import type { Times } from "../core/diagnose/planning/learned-times";
-import { compileMachine } from "../core/model/compile";
-import type { Fault } from "../core/model/fault";
-import type { MachineFile } from "../core/model/schema";
-import type { Change } from "../core/model/as-found";
-import { proveModification, type ModificationProof } from "../core/repair/modification";
-import { proofRun, type ProofStep } from "../core/repair/proof-run";
-import { restRule, type RestRule } from "../core/schedule/rest";
-import { runSheet, type RunSheet } from "../core/schedule/run-sheet";
-import { slipsOf, type Slip } from "../core/simulate/perform";
-import type { Test } from "../core/simulate/test";
-import { FaultDictionary } from "../core/diagnose/dictionary/fault-dictionary";
-import { signsWorthIt } from "../core/diagnose/belief/signs-worth-it";
-import { fitsSomething, weigh } from "../core/diagnose/belief/weigh";
+import { ORDINARY_METER } from "../core/instrument";
+import { forbidden } from "../core/safety";
+import { type Change, compileMachine, type Fault, type GuideLeg, type MachineFile } from "../core/model";
+import {
+  type Advice,
+  advise,
+  codeOdds,
+  type CodeOdds,
+  type Coverage,
+  coverageOf,
+  type Evidence,
+  FaultDictionary,
+  fitsSomething,
+  type History,
+  historyOf,
+  type Laid,
+  layOut,
+  likelyShown,
+  type MachineCode,
+  type Means,
+  type Misfit,
+  misfitOf,
+  type OpenFirst,
+  openFirsts,
+  partDoubt,
+  questioned,
+  type Reason,
+  reasonsFor,
+  repairsOf,
+  setupShowing,
+  type SignAsked,
+  signsWorthIt,
+  type Standing,
+  standingAfter,
+  type Times,
+  weigh,
+  whatIf,
+  type WhatIf,
+} from "../core/diagnose";
+import { type ModificationProof, proofRun, type ProofStep, proveModification } from "../core/repair";
+import { restRule, type RestRule, runSheet, type RunSheet } from "../core/schedule";
+import { type Slip, slipsOf, type Test } from "../core/simulate";
 
 /** How a unit stands, in a form that passes between threads. */
 export interface PlainStanding {

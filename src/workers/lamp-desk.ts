@@ -1,5 +1,4 @@
-import { readLamp, type LampReading } from "../core/lamp/lamp-reader";
-import { LampWatch, type Spot } from "../core/lamp/lamp-spot";
+import { type LampReading, LampWatch, readLamp, type Spot } from "../core/lamp";
 
 /** What the pictures say so far. */
 export interface LampSeen {

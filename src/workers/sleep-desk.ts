@@ -1,5 +1,12 @@
-import { readCurrentLog, thinned, UnreadableLog, type CurrentLog } from "../core/sleep-current/current-log";
-import { analyseSleep, type Sleep, type SleepLimits } from "../core/sleep-current/sleep-current";
+import {
+  analyseSleep,
+  type CurrentLog,
+  readCurrentLog,
+  type Sleep,
+  type SleepLimits,
+  thinned,
+  UnreadableLog,
+} from "../core/sleep-current";
 
 /** Points drawn at most. */
 const DRAWN = 1200;

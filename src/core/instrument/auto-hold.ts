@@ -1,5 +1,5 @@
 import type { Meter, MeterFunction } from "./meter";
-import type { Shown } from "../quantity/read";
+import type { Shown } from "../quantity";
 
 /**
  * Waits for readings to settle, gives each resting value once, and goes on when the leads have moved. Immutable:

@@ -1,9 +1,7 @@
-import type { Laid } from "../diagnose/advice/test-sheet";
-import type { SignAsked } from "../diagnose/evidence/signs";
-import { unitOf } from "../instrument/meter";
-import type { Change } from "../model/as-found";
-import type { SettingEntry } from "../model/schema";
-import { readShown, type Asked, type Shown } from "../quantity/read";
+import type { Laid, SignAsked } from "../diagnose";
+import { unitOf } from "../instrument";
+import type { Change, SettingEntry } from "../model";
+import { type Asked, readShown, type Shown } from "../quantity";
 import { readingBody } from "./reading-body";
 import type { Body } from "./slice";
 

@@ -1,15 +1,6 @@
-import {
-  unaskable,
-  unknownPart,
-  unknownPiece,
-  unknownSign,
-  unmeasurable,
-  unseeable,
-} from "../diagnose/advice/expressible";
-import type { Machine } from "../model/machine";
-import { variantOf, ChangeError, type Change } from "../model/as-found";
-import type { MachineFile } from "../model/schema";
-import { makeTest } from "../simulate/test";
+import { unaskable, unknownPart, unknownPiece, unknownSign, unmeasurable, unseeable } from "../diagnose";
+import { type Change, ChangeError, type Machine, type MachineFile, variantOf } from "../model";
+import { makeTest } from "../simulate";
 import type { EventBody, NewEvent } from "./events";
 import { activeChanges, type Ledger } from "./ledger";
 import { STRIKABLE } from "./slices/entries";

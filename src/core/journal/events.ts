@@ -1,6 +1,6 @@
 import { z } from "zod";
-import { METER_FUNCTIONS } from "../instrument/meter";
-import { changeSchema } from "../model/as-found";
+import { METER_FUNCTIONS } from "../instrument";
+import { changeSchema } from "../model";
 
 /**
  * The journal of a job: what happened, in order, never changed. Every event carries a version `v`; old versions are

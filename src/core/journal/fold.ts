@@ -1,6 +1,4 @@
-import type { Standing } from "../diagnose/planning/cost";
-import type { Evidence } from "../diagnose/evidence/evidence";
-import type { Judged } from "../diagnose/advice/proofs";
+import type { Evidence, Judged, Standing } from "../diagnose";
 import type { JournalEvent } from "./events";
 import { composed, folded, listOf, type Body, type Done } from "./slice";
 import { changes } from "./slices/changes";

@@ -1,5 +1,5 @@
-import { panelsFor } from "../safety/exposure";
-import type { Machine } from "../model/machine";
+import { panelsFor } from "../safety";
+import type { Machine } from "../model";
 import type { JournalEvent } from "./events";
 import { foldJournal, type Job } from "./fold";
 

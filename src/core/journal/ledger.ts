@@ -1,4 +1,4 @@
-import type { Change } from "../model/as-found";
+import type { Change } from "../model";
 import type { JournalEvent, RawEvent } from "./events";
 import { composed, type StateOf } from "./slice";
 import { changes } from "./slices/changes";

@@ -1,8 +1,6 @@
-import { unitOf } from "../instrument/meter";
-import { labelWords, type Laid, type Lead } from "../diagnose/advice/test-sheet";
-import { verdictOf } from "../diagnose/reading/window";
-import { shownText } from "../quantity/format";
-import type { Shown } from "../quantity/read";
+import { unitOf } from "../instrument";
+import { labelWords, type Laid, type Lead, verdictOf } from "../diagnose";
+import { type Shown, shownText } from "../quantity";
 import { CORE_VERSION } from "../version";
 import type { EventBody } from "./events";
 

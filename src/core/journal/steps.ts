@@ -1,7 +1,6 @@
-import { movesTo, standingAfter, type Standing } from "../diagnose/planning/cost";
-import type { StepTaken } from "../diagnose/planning/learned-times";
-import type { Machine } from "../model/machine";
-import { panelsFor } from "../safety/exposure";
+import { movesTo, type Standing, standingAfter, type StepTaken } from "../diagnose";
+import type { Machine } from "../model";
+import { panelsFor } from "../safety";
 import type { JournalEvent } from "./events";
 import { folded, type Slice } from "./slice";
 import { plainTest } from "./slices/standing";

@@ -1,6 +1,6 @@
-import { isSameReading } from "../diagnose/evidence/evidence";
-import type { Meter } from "../instrument/meter";
-import { testKey } from "../simulate/test";
+import { isSameReading } from "../diagnose";
+import type { Meter } from "../instrument";
+import { testKey } from "../simulate";
 import type { JournalEvent } from "./events";
 import type { Job } from "./fold";
 import { plainTest } from "./slices/standing";

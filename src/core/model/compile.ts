@@ -1,5 +1,5 @@
-import { isClamp } from "../instrument/meter";
-import { compileElimination, GROUND } from "../circuit/elimination";
+import { isClamp } from "../instrument";
+import { compileElimination, GROUND } from "../circuit";
 import type { MachineFile, PartEntry, PieceEntry, SetupEntry } from "./schema";
 import { domainsOf, usualVoltages } from "./domain";
 import { LAMP_DARK, LAMP_LIT, type ClampPoint, type Machine, type Part, type Point } from "./machine";

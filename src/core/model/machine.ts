@@ -1,4 +1,4 @@
-import type { EliminationProgram } from "../circuit/elimination";
+import type { EliminationProgram } from "../circuit";
 import type { Domain } from "./energy";
 import type { FailureMode, Parameter, PartKind } from "./kind";
 import type { MachineFile, PieceEntry, SetupEntry } from "./schema";

@@ -1,5 +1,4 @@
-import { decimal } from "../quantity/format";
-import { readEngineering } from "../quantity/read";
+import { decimal, readEngineering } from "../quantity";
 import { machineFileSchema, type MachineFile } from "./schema";
 
 /** A load as a technician names it: what it is and what is printed on it. */

@@ -1,5 +1,5 @@
 import { z } from "zod";
-import { readEngineering } from "../quantity/read";
+import { readEngineering } from "../quantity";
 
 /**
  * Scalars of a machine file. YAML scalars arrive as strings, never coerced (a code `010` or a version `1.10`

@@ -1,5 +1,5 @@
 import { z } from "zod";
-import { METER_FUNCTIONS } from "../instrument/meter";
+import { METER_FUNCTIONS } from "../instrument";
 import { PART_KINDS } from "./kinds/registry";
 import { id, number, words, yesNo } from "./scalar";
 

@@ -1,6 +1,6 @@
-import { sourcesOff } from "../safety/rules";
-import type { Machine } from "../model/machine";
-import type { SwitchDrawing } from "../workbench/tool";
+import { sourcesOff } from "../safety";
+import type { Machine } from "../model";
+import type { SwitchDrawing } from "../workbench";
 
 /** A stage of adding a module. */
 export interface AddOnStage {

@@ -1,6 +1,4 @@
-import type { Machine } from "../model/machine";
-import { ratings } from "../model/ratings";
-import { has } from "../model/traits";
+import { has, type Machine, ratings } from "../model";
 
 /** One measurement of the safety test after a repair. */
 export interface SafetyLimit {

@@ -1,7 +1,6 @@
-import { menuBoard, menuItems, menuShows, pressMenu, type MenuKey } from "../model/program/menu-board";
-import type { Job } from "../journal/fold";
-import type { Machine } from "../model/machine";
-import { settingWords } from "../workbench/coded-switch";
+import { type Machine, menuBoard, menuItems, type MenuKey, menuShows, pressMenu } from "../model";
+import type { Job } from "../journal";
+import { settingWords } from "../workbench";
 
 /** One thing to do to the new board, and what it shows then. */
 export interface KeyStep {

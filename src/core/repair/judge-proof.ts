@@ -1,6 +1,6 @@
-import { unitOf } from "../instrument/meter";
-import { verdictOf } from "../diagnose/reading/window";
-import { readEngineering, readShown } from "../quantity/read";
+import { unitOf } from "../instrument";
+import { verdictOf } from "../diagnose";
+import { readEngineering, readShown } from "../quantity";
 import { keeps } from "./after-repair-limits";
 import type { ProofStep } from "./proof-run";
 

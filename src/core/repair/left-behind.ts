@@ -1,8 +1,7 @@
-import { modeName } from "../model/program/program";
-import type { Job } from "../journal/fold";
-import type { Machine } from "../model/machine";
-import { inSentence } from "../quantity/format";
-import { programOf } from "../simulate/conditions";
+import { type Machine, modeName } from "../model";
+import type { Job } from "../journal";
+import { inSentence } from "../quantity";
+import { programOf } from "../simulate";
 
 /** Something changed on the unit that is not as it was found. */
 export interface LeftBehind {

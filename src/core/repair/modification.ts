@@ -1,15 +1,20 @@
-import type { Machine, Part } from "../model/machine";
-import { faultId, type Fault } from "../model/fault";
-import type { PartEntry, SetupEntry } from "../model/schema";
-import { variantOf, ChangeError, type Change } from "../model/as-found";
-import { quantityText } from "../quantity/units";
-import { Simulator } from "../simulate/energise";
-import { NoOperatingPoint } from "../simulate/state";
-import { nominalValues } from "../simulate/values";
-import { secondsUntil } from "../simulate/when";
-import { ratedLinks, weakestFirst } from "../workbench/weakest-link";
-import { plainFields, ratings } from "../model/ratings";
-import { has } from "../model/traits";
+import {
+  type Change,
+  ChangeError,
+  type Fault,
+  faultId,
+  has,
+  type Machine,
+  type Part,
+  type PartEntry,
+  plainFields,
+  ratings,
+  type SetupEntry,
+  variantOf,
+} from "../model";
+import { quantityText } from "../quantity";
+import { nominalValues, NoOperatingPoint, secondsUntil, Simulator } from "../simulate";
+import { ratedLinks, weakestFirst } from "../workbench";
 
 /** One thing that was looked at before a change may be built, with its figures. */
 export interface Finding {

@@ -1,8 +1,7 @@
-import type { Advice } from "../diagnose/advice/advise";
-import type { Job } from "../journal/fold";
-import type { Machine } from "../model/machine";
-import { inSentence } from "../quantity/format";
-import type { Failures } from "../model/kind";
+import type { Advice } from "../diagnose";
+import type { Job } from "../journal";
+import type { Failures, Machine } from "../model";
+import { inSentence } from "../quantity";
 
 /** What a job without a fault found has to say for itself. */
 export interface NoFaultFound {

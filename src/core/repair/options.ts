@@ -1,6 +1,4 @@
-import type { Machine } from "../model/machine";
-import type { Fault } from "../model/fault";
-import { has } from "../model/traits";
+import { type Fault, has, type Machine } from "../model";
 
 /**
  * Something that can be done about a cause. Money in the shop's coin, minutes of work, `holds` the chance that it

@@ -1,5 +1,4 @@
-import type { Machine } from "../model/machine";
-import type { PieceEntry } from "../model/schema";
+import type { Machine, PieceEntry } from "../model";
 
 /** What differs in a part that may stand in, and what is done about it. */
 export interface Difference {

@@ -1,23 +1,20 @@
-import type { Meter } from "../instrument/meter";
-import { exposureOf } from "../safety/exposure";
-import { cautionsFor, forbidden } from "../safety/rules";
-import { candidateTests } from "../diagnose/dictionary/candidates";
-import { costOf } from "../diagnose/planning/cost";
-import type { Hypothesis } from "../diagnose/hypotheses/hypothesis";
-import { Predictor } from "../diagnose/dictionary/predictor";
-import { titleOf, windowWords } from "../diagnose/advice/test-sheet";
-import { verdictOf, windowOf, type Window } from "../diagnose/reading/window";
-import type { EventBody } from "../journal/events";
-import type { Done, Job } from "../journal/fold";
-import type { Machine } from "../model/machine";
-import { faultId, type Fault } from "../model/fault";
-import type { ComplaintEntry, SetupEntry } from "../model/schema";
-import { Simulator } from "../simulate/energise";
-import { makeTest, testKey, type Test } from "../simulate/test";
-import { nominalValues } from "../simulate/values";
-import { secondsUntil } from "../simulate/when";
+import type { Meter } from "../instrument";
+import { cautionsFor, exposureOf, forbidden } from "../safety";
+import {
+  candidateTests,
+  costOf,
+  type Hypothesis,
+  Predictor,
+  titleOf,
+  verdictOf,
+  type Window,
+  windowOf,
+  windowWords,
+} from "../diagnose";
+import type { Done, EventBody, Job } from "../journal";
+import { type ComplaintEntry, type Fault, faultId, has, type Machine, type SetupEntry } from "../model";
+import { makeTest, nominalValues, secondsUntil, Simulator, type Test, testKey } from "../simulate";
 import { safetyTest, type SafetyLimit } from "./after-repair-limits";
-import { has } from "../model/traits";
 
 /** One step of the proof that a repaired machine works and is safe. */
 export interface ProofStep {

@@ -1,8 +1,5 @@
-import { isLowVoltage } from "../model/energy";
-import type { Machine } from "../model/machine";
-import { sourcesOff } from "../safety/rules";
-import { workCautions, type WorkCaution } from "../safety/work-cautions";
-import { has } from "../model/traits";
+import { has, isLowVoltage, type Machine } from "../model";
+import { sourcesOff, type WorkCaution, workCautions } from "../safety";
 
 /** One step of a swap. A step with `undoes` is the way back of another, derived and never written down. */
 export interface SwapStep {

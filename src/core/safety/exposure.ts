@@ -1,8 +1,6 @@
-import { isClamp } from "../instrument/meter";
-import type { Machine } from "../model/machine";
-import { isLowVoltage } from "../model/energy";
-import type { SetupEntry } from "../model/schema";
-import type { Test } from "../simulate/test";
+import { isClamp } from "../instrument";
+import { isLowVoltage, type Machine, type SetupEntry } from "../model";
+import type { Test } from "../simulate";
 
 /**
  * What a test exposes a person to, by isolation and not by volts.

@@ -1,4 +1,4 @@
-import { needsDeadCircuit, type MeterFunction } from "../instrument/meter";
+import { type MeterFunction, needsDeadCircuit } from "../instrument";
 
 /**
  * Why a linked meter may not be set from one function to another, as a sentence; null when it may. From volts, or

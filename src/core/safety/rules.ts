@@ -1,7 +1,6 @@
-import { isClamp, needsDeadCircuit } from "../instrument/meter";
-import type { Machine } from "../model/machine";
-import type { SetupEntry } from "../model/schema";
-import type { Test } from "../simulate/test";
+import { isClamp, needsDeadCircuit } from "../instrument";
+import type { Machine, SetupEntry } from "../model";
+import type { Test } from "../simulate";
 import { energyAt, exposureOf, isPowered, panelsFor, panelsOverMains, type Exposure } from "./exposure";
 
 /** A live step is proposed only if no dead one gives at least this share of its worth per cost. */

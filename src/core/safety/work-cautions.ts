@@ -1,5 +1,4 @@
-import type { Machine } from "../model/machine";
-import { has, type Trait } from "../model/traits";
+import { has, type Machine, type Trait } from "../model";
 import { panelsOverMains } from "./exposure";
 
 /** A danger of working on a machine, said at the step where it matters and once in the report. */

@@ -1,8 +1,5 @@
-import type { Machine } from "../model/machine";
-import { nominalValues } from "../simulate/values";
-import { Simulator } from "../simulate/energise";
-import { NoOperatingPoint } from "../simulate/state";
-import { ratings } from "../model/ratings";
+import { type Machine, ratings } from "../model";
+import { nominalValues, NoOperatingPoint, Simulator } from "../simulate";
 
 /**
  * The rest a compressor needs between two starts, so that its pressures come level: minutes from the file, kept

@@ -1,19 +1,7 @@
-import { guideTo, type GuideLeg } from "../model/program/guide";
-import type { Machine, Part } from "../model/machine";
-import type { Fault } from "../model/fault";
-import { FLICKERS } from "../model/kind";
-import type { SetupEntry } from "../model/schema";
-import { clampFunction } from "../diagnose/dictionary/candidates";
-import { windowWords } from "../diagnose/advice/test-sheet";
-import { windowOf } from "../diagnose/reading/window";
-import { programOf } from "../simulate/conditions";
-import { Simulator } from "../simulate/energise";
-import { NoOperatingPoint } from "../simulate/state";
-import { makeTest, type Test } from "../simulate/test";
-import { nominalValues } from "../simulate/values";
+import { type Fault, FLICKERS, type GuideLeg, guideTo, has, type Machine, type Part, type SetupEntry } from "../model";
+import { clampFunction, type FaultDictionary, windowOf, windowWords } from "../diagnose";
+import { makeTest, nominalValues, NoOperatingPoint, programOf, Simulator, type Test } from "../simulate";
 import { restRule } from "./rest";
-import { has } from "../model/traits";
-import type { FaultDictionary } from "../diagnose/dictionary/fault-dictionary";
 
 /**
  * The machine's own tests as a run sheet, worked out from its model: mode by mode what should run and what should rest,

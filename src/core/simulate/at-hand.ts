@@ -1,10 +1,7 @@
-import type { Machine, Part } from "../model/machine";
-import type { Fault } from "../model/fault";
-import type { SetupEntry } from "../model/schema";
+import { type Fault, has, type Machine, type Part, type SetupEntry } from "../model";
 import { conditionsOf, controllerOf, mainProgramOf } from "./conditions";
 import { Simulator, type Course } from "./energise";
 import type { Values } from "./values";
-import { has } from "../model/traits";
 
 /** Something a person does to a machine. */
 export type Doing =

@@ -1,7 +1,13 @@
-import { gesturesTo, pressesOf, type Gesture, type Program } from "../model/program/program";
-import type { Machine, Part } from "../model/machine";
-import type { Conditions } from "../model/kind";
-import type { SetupEntry } from "../model/schema";
+import {
+  type Conditions,
+  type Gesture,
+  gesturesTo,
+  type Machine,
+  type Part,
+  pressesOf,
+  type Program,
+  type SetupEntry,
+} from "../model";
 import type { Values } from "./values";
 
 /** A stretch of time in which nobody touches the machine. */

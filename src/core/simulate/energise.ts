@@ -1,7 +1,4 @@
-import type { Machine, Part } from "../model/machine";
-import type { Fault } from "../model/fault";
-import type { Conditions, Instance } from "../model/kind";
-import type { SetupEntry } from "../model/schema";
+import type { Conditions, Fault, Instance, Machine, Part, SetupEntry } from "../model";
 import { stagesOf, type Stage } from "./conditions";
 import { EVERY_PART, StampedCircuit } from "./stamped-circuit";
 import { NoOperatingPoint, type Phase, type State } from "./state";

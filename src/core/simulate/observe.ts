@@ -1,7 +1,6 @@
-import { isClamp, loadedShare, loadedShareAc, type Meter } from "../instrument/meter";
-import type { Machine } from "../model/machine";
-import { FLICKERS } from "../model/kind";
-import type { Manner, Shown } from "../quantity/read";
+import { isClamp, loadedShare, loadedShareAc, type Meter } from "../instrument";
+import { FLICKERS, type Machine } from "../model";
+import type { Manner, Shown } from "../quantity";
 import type { Simulator } from "./energise";
 import type { Phase, State } from "./state";
 import type { Test } from "./test";

@@ -1,11 +1,7 @@
-import type { GuideLeg, GuideStep } from "../model/program/guide";
-import type { Machine } from "../model/machine";
-import type { Fault } from "../model/fault";
-import { everydaySetup } from "../model/everyday-setup";
+import { everydaySetup, type Fault, type GuideLeg, type GuideStep, has, type Machine } from "../model";
 import { MachineAtHand } from "./at-hand";
 import { mainProgramOf } from "./conditions";
 import { nominalValues } from "./values";
-import { has } from "../model/traits";
 
 /** How a person makes a gesture. */
 export interface Manner {

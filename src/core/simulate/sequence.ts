@@ -1,4 +1,4 @@
-import type { Fault } from "../model/fault";
+import type { Fault } from "../model";
 import type { Simulator } from "./energise";
 import type { State } from "./state";
 import type { Values } from "./values";

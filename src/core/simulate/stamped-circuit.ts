@@ -1,8 +1,15 @@
-import { AcSolver } from "../circuit/ac";
-import { DcSolver } from "../circuit/dc";
-import { LAMP_DARK, LAMP_LIT, type Machine, type Part } from "../model/machine";
-import { OPEN, type Instance, type Stamp, type View } from "../model/kind";
-import type { Face } from "../model/program/program";
+import { AcSolver, DcSolver } from "../circuit";
+import {
+  type Face,
+  type Instance,
+  LAMP_DARK,
+  LAMP_LIT,
+  type Machine,
+  OPEN,
+  type Part,
+  type Stamp,
+  type View,
+} from "../model";
 import type { Phase, State } from "./state";
 
 const NO_MEMORY = new Float64Array(0);

@@ -1,4 +1,4 @@
-import type { Instance } from "../model/kind";
+import type { Instance } from "../model";
 
 /** The circuit in one combination of discrete states. */
 export interface Phase {

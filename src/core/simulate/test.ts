@@ -1,4 +1,4 @@
-import type { MeterFunction } from "../instrument/meter";
+import type { MeterFunction } from "../instrument";
 
 /**
  * A test: a setup and what is observed in it. `red` is a point (meter), a clamp (clamp) or a part (look);

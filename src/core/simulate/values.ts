@@ -1,5 +1,4 @@
-import type { Machine, Part } from "../model/machine";
-import type { FailureMode } from "../model/kind";
+import type { FailureMode, Machine, Part } from "../model";
 import { uniformFor } from "../random";
 
 /** One possible specimen of a machine in one possible surrounding: the values its parts have there. */

@@ -1,5 +1,4 @@
-import type { Fault } from "../model/fault";
-import type { SetupEntry } from "../model/schema";
+import type { Fault, SetupEntry } from "../model";
 import { stagesOf } from "./conditions";
 import type { Simulator } from "./energise";
 import { NoOperatingPoint } from "./state";

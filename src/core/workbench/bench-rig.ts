@@ -1,15 +1,8 @@
-import type { Alone } from "../diagnose/evidence/bench-verdict";
-import type { Machine, Part } from "../model/machine";
-import type { Fault } from "../model/fault";
-import type { SetupEntry } from "../model/schema";
-import { Simulator } from "../simulate/energise";
-import { NoOperatingPoint, type State } from "../simulate/state";
-import { nominalValues, type Values } from "../simulate/values";
-import { quantityText } from "../quantity/units";
+import type { Alone } from "../diagnose";
+import { type Fault, has, type Machine, type OnBoard, type Part, ratings, type SetupEntry } from "../model";
+import { nominalValues, NoOperatingPoint, Simulator, type State, type Values } from "../simulate";
+import { quantityText } from "../quantity";
 import { FUSE_RATINGS } from "./fuse";
-import type { OnBoard } from "../model/kind";
-import { ratings } from "../model/ratings";
-import { has } from "../model/traits";
 
 /** What a lamp of the rig can do. */
 export const LAMP_SHOWS = ["lit", "dark", "flickers"] as const;

@@ -1,4 +1,4 @@
-import { quantityText } from "../quantity/units";
+import { quantityText } from "../quantity";
 import { formula, readList, Refused, type Given, type Sheet, type Tool } from "./tool";
 
 /** Errors of an indicator against a stimulus: offset and slope by least squares, and the largest error. */

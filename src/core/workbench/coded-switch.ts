@@ -1,4 +1,4 @@
-import type { SettingEntry } from "../model/schema";
+import type { SettingEntry } from "../model";
 import { Refused, type Given, type Sheet, type SwitchDrawing, type Tool } from "./tool";
 
 /** How switches, or resistors left whole or cut, stand for a setting. */

@@ -1,6 +1,6 @@
-import { quantityText, readQuantity } from "../quantity/units";
+import { quantityText, readQuantity } from "../quantity";
 import { formula, positive, Refused, type Given, type Line, type Sheet, type Tool, type Verdict } from "./tool";
-import { ratings } from "../model/ratings";
+import { ratings } from "../model";
 
 /** Preferred ratings, amperes (IEC 60127, from memory). */
 export const FUSE_RATINGS = [

@@ -1,4 +1,4 @@
-import { quantityText } from "../quantity/units";
+import { quantityText } from "../quantity";
 import {
   formula,
   positive,
@@ -10,7 +10,7 @@ import {
   type Tool,
   type Verdict,
 } from "./tool";
-import { ratings } from "../model/ratings";
+import { ratings } from "../model";
 
 /** What a resistive load has to do with: any two give the others. Volts, amperes, ohms, watts. */
 export interface Power {

@@ -1,4 +1,4 @@
-import { quantityText } from "../quantity/units";
+import { quantityText } from "../quantity";
 import { formula, positive, Refused, type Given, type Sheet, type Tool } from "./tool";
 
 /** The E12 series (IEC 60063), one decade. */

@@ -1,4 +1,4 @@
-import { quantityText } from "../quantity/units";
+import { quantityText } from "../quantity";
 import { formula, readList, Refused, type Given, type Line, type Sheet, type Tool, type Verdict } from "./tool";
 
 /** A potentiometer swept from end to end: ohms from the wiper to one end, in the order turned. */

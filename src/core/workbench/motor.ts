@@ -1,7 +1,7 @@
-import { quantityText } from "../quantity/units";
+import { quantityText } from "../quantity";
 import { INSULATION_CLASS_I, judgeInsulation } from "./heater";
 import { formula, positive, Refused, type Given, type Line, type Sheet, type Tool, type Verdict } from "./tool";
-import { ratings } from "../model/ratings";
+import { ratings } from "../model";
 
 /** Three leads of a single-phase motor or compressor, named from three readings. */
 export interface Windings {

@@ -1,4 +1,4 @@
-import { quantityText } from "../quantity/units";
+import { quantityText } from "../quantity";
 import { formula, Refused, type Given, type Sheet, type Tool } from "./tool";
 
 /** How a price is taken in pulses of a fixed value. Money in the smallest coin, whole numbers. */

@@ -1,6 +1,6 @@
-import { quantityText } from "../quantity/units";
+import { quantityText } from "../quantity";
 import { Refused, type Given, type Sheet, type Table, type Tool } from "./tool";
-import { ratings } from "../model/ratings";
+import { ratings } from "../model";
 
 /** One line of a comparison: it fits, does not, or has to be checked by eye. */
 export interface Match {

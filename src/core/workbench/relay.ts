@@ -1,6 +1,6 @@
-import { quantityText } from "../quantity/units";
+import { quantityText } from "../quantity";
 import { formula, positive, Refused, type Given, type Line, type Sheet, type Tool, type Verdict } from "./tool";
-import { ratings } from "../model/ratings";
+import { ratings } from "../model";
 
 /** Kinds of load by what they ask of a contact. */
 export const CONTACT_LOADS = {

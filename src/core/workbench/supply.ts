@@ -1,4 +1,4 @@
-import { quantityText } from "../quantity/units";
+import { quantityText } from "../quantity";
 import {
   formula,
   positive,
@@ -10,8 +10,7 @@ import {
   type Tool,
   type Verdict,
 } from "./tool";
-import { ratings } from "../model/ratings";
-import { has } from "../model/traits";
+import { has, ratings } from "../model";
 
 /** A rectifier and its bulk capacitor under load. */
 export interface Rectified {

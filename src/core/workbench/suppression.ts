@@ -1,4 +1,4 @@
-import { quantityText } from "../quantity/units";
+import { quantityText } from "../quantity";
 import { formula, positive, Refused, type Given, type Line, type Sheet, type Tool } from "./tool";
 
 /** How a coil's current decays through what is across it, down to the current at which the relay lets go. */

@@ -1,5 +1,5 @@
-import { ntcOhms } from "../model/kinds/ntc";
-import { quantityText, readQuantity, type Liked } from "../quantity/units";
+import { ntcOhms, ratings } from "../model";
+import { type Liked, quantityText, readQuantity } from "../quantity";
 import {
   formula,
   positive,
@@ -11,7 +11,6 @@ import {
   type Tool,
   type Verdict,
 } from "./tool";
-import { ratings } from "../model/ratings";
 
 const KELVIN = 273.15;
 

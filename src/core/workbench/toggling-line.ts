@@ -1,4 +1,4 @@
-import { quantityText } from "../quantity/units";
+import { quantityText } from "../quantity";
 import { formula, positive, Refused, type Given, type Sheet, type Tool } from "./tool";
 
 /** Duty of a line that toggles between 0 and `high` volts, from its DC average. */

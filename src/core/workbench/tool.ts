@@ -1,5 +1,5 @@
-import type { Machine, Part } from "../model/machine";
-import { quantityText, readQuantity, type Liked, type Quantity } from "../quantity/units";
+import type { Machine, Part } from "../model";
+import { type Liked, type Quantity, quantityText, readQuantity } from "../quantity";
 
 /**
  * A tool of the workbench: fields that may be left empty, and a sheet worked out from what is filled in. The same

@@ -1,4 +1,4 @@
-import type { Part } from "../model/machine";
+import type { Part } from "../model";
 import { batteryHoursTool } from "./battery-hours";
 import { calibrationTool } from "./calibration";
 import { codedSwitchTool } from "./coded-switch";

@@ -1,7 +1,6 @@
-import type { Machine } from "../model/machine";
-import { quantityText, readQuantity } from "../quantity/units";
-import { Simulator } from "../simulate/energise";
-import { nominalValues } from "../simulate/values";
+import type { Machine } from "../model";
+import { quantityText, readQuantity } from "../quantity";
+import { nominalValues, Simulator } from "../simulate";
 import { wireLimit } from "./wire";
 import { positive, Refused, type Given, type Sheet, type Table, type Tool } from "./tool";
 

@@ -1,4 +1,4 @@
-import { gaugeOfArea, quantityText } from "../quantity/units";
+import { gaugeOfArea, quantityText } from "../quantity";
 import { formula, positive, Refused, type Given, type Line, type Sheet, type Tool, type Verdict } from "./tool";
 
 /** Copper at 20 °C, ohm mm² per metre, and its rise per kelvin (IEC 60028). */

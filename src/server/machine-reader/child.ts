@@ -1,4 +1,4 @@
-import { MachineYamlError, readMachineYaml } from "../../core/model/file/machine-yaml";
+import { MachineYamlError, readMachineYaml } from "../../core/model";
 
 /**
  * Reads machine files in a process of its own: what a hostile file does to a parser (endless work, a stack or a heap

@@ -1,8 +1,7 @@
 import type { ChildProcess } from "node:child_process";
 import { existsSync } from "node:fs";
 import { createRequire } from "node:module";
-import type { PlacedProblem } from "../../core/model/file/machine-yaml";
-import type { MachineFile } from "../../core/model/schema";
+import type { MachineFile, PlacedProblem } from "../../core/model";
 import { RefusedMachine } from "../machines";
 import { Refusal } from "../refusal";
 

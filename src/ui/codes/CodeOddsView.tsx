@@ -1,7 +1,6 @@
 "use client";
 
-import type { MachineCode } from "../../core/diagnose/advice/code-odds";
-import type { Evidence } from "../../core/diagnose/evidence/evidence";
+import type { Evidence, MachineCode } from "../../core/diagnose";
 import { useEngine, type Desk } from "../engine/useEngine";
 import { Problem } from "../engine/Problem";
 

@@ -6,7 +6,7 @@ import { useRef, useState } from "react";
 import Button from "react-bootstrap/Button";
 import Form from "react-bootstrap/Form";
 import { useHotkeys } from "react-hotkeys-hook";
-import { codeMatches } from "../../core/diagnose/advice/code-odds";
+import { codeMatches } from "../../core/diagnose";
 import type { CodeRow } from "../../contract/machines";
 import { send } from "../shell/send";
 import { TopBar } from "../shell/TopBar";

@@ -3,10 +3,9 @@
 import { useEffect, useRef } from "react";
 import Button from "react-bootstrap/Button";
 import Form from "react-bootstrap/Form";
-import type { Machine, Part } from "../../core/model/machine";
-import type { Controls, Doing } from "../../core/simulate/at-hand";
+import { has, type Machine, type Part } from "../../core/model";
+import type { Controls, Doing } from "../../core/simulate";
 import { lampNow, type HandView } from "./useMachineAtHand";
-import { has } from "../../core/model/traits";
 
 interface Props {
   readonly machine: Machine;

@@ -1,13 +1,9 @@
 "use client";
 
 import { useCallback, useEffect, useMemo, useRef, useState } from "react";
-import { controlsOf, MachineAtHand, type Doing } from "../../core/simulate/at-hand";
-import type { Machine } from "../../core/model/machine";
-import { everydaySetup } from "../../core/model/everyday-setup";
-import type { Fault } from "../../core/model/fault";
-import type { SetupEntry } from "../../core/model/schema";
-import { drawnValues } from "../../core/simulate/values";
-import { patternOf, litAt, type Colour } from "../../core/lamp/lamp-pattern";
+import { controlsOf, type Doing, drawnValues, MachineAtHand } from "../../core/simulate";
+import { everydaySetup, type Fault, type Machine, type SetupEntry } from "../../core/model";
+import { type Colour, litAt, patternOf } from "../../core/lamp";
 
 /** How often the stand-in is looked at, milliseconds. */
 const LOOK_EVERY = 50;

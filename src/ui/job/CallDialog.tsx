@@ -4,15 +4,12 @@ import { useState, type FormEvent } from "react";
 import Button from "react-bootstrap/Button";
 import Form from "react-bootstrap/Form";
 import Modal from "react-bootstrap/Modal";
-import { proofsFor, type Judged } from "../../core/diagnose/advice/proofs";
-import type { PieceSuspect } from "../../core/diagnose/belief/suspects";
-import type { EventBody } from "../../core/journal/events";
-import { inSentence } from "../../core/quantity/format";
-import type { Machine } from "../../core/model/machine";
-import { canBePutBack, type LeftBehind } from "../../core/repair/left-behind";
-import type { NoFaultFound } from "../../core/repair/no-fault-found";
-import type { Test } from "../../core/simulate/test";
-import { calledBody } from "../../core/journal/bodies";
+import { type Judged, type PieceSuspect, proofsFor } from "../../core/diagnose";
+import { calledBody, type EventBody } from "../../core/journal";
+import { inSentence } from "../../core/quantity";
+import type { Machine } from "../../core/model";
+import { canBePutBack, type LeftBehind, type NoFaultFound } from "../../core/repair";
+import type { Test } from "../../core/simulate";
 
 interface Props {
   readonly show: boolean;

@@ -3,10 +3,8 @@
 import { useState } from "react";
 import Button from "react-bootstrap/Button";
 import Form from "react-bootstrap/Form";
-import type { EventBody } from "../../core/journal/events";
-import type { Machine } from "../../core/model/machine";
-import { has } from "../../core/model/traits";
-import { comparedBody } from "../../core/journal/bodies";
+import { comparedBody, type EventBody } from "../../core/journal";
+import { has, type Machine } from "../../core/model";
 
 type Side = { readonly setup: string; readonly part: string; readonly label: string };
 

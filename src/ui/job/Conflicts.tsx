@@ -1,11 +1,8 @@
 "use client";
 
 import Button from "react-bootstrap/Button";
-import { struckBody } from "../../core/journal/bodies";
-import type { EventBody } from "../../core/journal/events";
-import type { Conflict } from "../../core/journal/unseen";
-import { plainTest } from "../../core/journal/slices/standing";
-import type { Test } from "../../core/simulate/test";
+import { type Conflict, type EventBody, plainTest, struckBody } from "../../core/journal";
+import type { Test } from "../../core/simulate";
 import { clockTime } from "../shell/time";
 
 /** Two answers to one question by people who did not see each other's: which of them stands is for them to say. */

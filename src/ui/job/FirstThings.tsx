@@ -3,12 +3,9 @@
 import { useMemo } from "react";
 import Button from "react-bootstrap/Button";
 import { useHotkeys } from "react-hotkeys-hook";
-import type { Evidence } from "../../core/diagnose/evidence/evidence";
-import type { OpenFirst } from "../../core/diagnose/evidence/simple-causes";
-import type { EventBody } from "../../core/journal/events";
-import type { Job } from "../../core/journal/fold";
+import type { Evidence, OpenFirst } from "../../core/diagnose";
+import { answeredBody, type EventBody, type Job, toMeasuring } from "../../core/journal";
 import { useEngine, type Desk } from "../engine/useEngine";
-import { answeredBody, toMeasuring } from "../../core/journal/bodies";
 
 interface Props {
   readonly job: Job;

@@ -1,7 +1,7 @@
 "use client";
 
 import Button from "react-bootstrap/Button";
-import type { Job } from "../../core/journal/fold";
+import type { Job } from "../../core/journal";
 
 /** What this unit has that its file has not. */
 export function Found({

@@ -2,12 +2,9 @@
 
 import Link from "next/link";
 import { useState } from "react";
-import type { Program } from "../../core/model/program/program";
-import type { Job } from "../../core/journal/fold";
-import { everydaySetup } from "../../core/model/everyday-setup";
-import type { Machine } from "../../core/model/machine";
-import { displayPart } from "../../core/simulate/perform";
-import { makeTest, type Test } from "../../core/simulate/test";
+import { everydaySetup, type Machine, type Program } from "../../core/model";
+import type { Job } from "../../core/journal";
+import { displayPart, makeTest, type Test } from "../../core/simulate";
 import { Modes } from "../modes/Modes";
 import type { Desk } from "../engine/useEngine";
 

@@ -7,26 +7,30 @@ import Button from "react-bootstrap/Button";
 import Form from "react-bootstrap/Form";
 import ProgressBar from "react-bootstrap/ProgressBar";
 import { useHotkeys } from "react-hotkeys-hook";
-import { evidenceOf, judgedOf, type Job } from "../../core/journal/fold";
-import type { JournalEvent } from "../../core/journal/events";
-import { commonShelf } from "../../core/model/machine-shelf";
-import type { Machine } from "../../core/model/machine";
-import type { MachineFile, PathEntry } from "../../core/model/schema";
-import { expressible, type SetAside } from "../../core/diagnose/advice/expressible";
-import type { Laid } from "../../core/diagnose/advice/test-sheet";
-import type { Means } from "../../core/diagnose/planning/means";
-import type { Times } from "../../core/diagnose/planning/learned-times";
-import { testKey, type Test } from "../../core/simulate/test";
+import {
+  conflictsIn,
+  evidenceOf,
+  type Job,
+  type JournalEvent,
+  judgedOf,
+  restoredBody,
+  sawBody,
+  standingBody,
+  struckBody,
+  variedBody,
+  warnedBody,
+} from "../../core/journal";
+import { commonShelf, type Machine, type MachineFile, type PathEntry } from "../../core/model";
+import { expressible, type Laid, type Means, type SetAside, type Times } from "../../core/diagnose";
+import { programOf, type Test, testKey } from "../../core/simulate";
 import { useKept } from "../shell/useKept";
-import { leftBehind } from "../../core/repair/left-behind";
-import { noFaultFound } from "../../core/repair/no-fault-found";
+import { leftBehind, noFaultFound } from "../../core/repair";
 import type { UnitRecord } from "../../contract/units";
 import { Waits } from "../shell/Waits";
 import { serialWords } from "../unit/plate";
 import { UnitMarks } from "../unit/UnitMarks";
 import { UnitPower } from "../unit/UnitPower";
 import { CallDialog } from "./CallDialog";
-import { programOf } from "../../core/simulate/conditions";
 import { Asked, FirstThings, useFirsts } from "./FirstThings";
 import { Found } from "./Found";
 import { JobModes } from "./JobModes";
@@ -49,10 +53,8 @@ import { clockOf, useRest } from "./useRest";
 import { useTogether } from "./useTogether";
 import { useMeans, YourMeans } from "./YourMeans";
 import { useWhatIf } from "./useWhatIf";
-import { restoredBody, sawBody, standingBody, struckBody, variedBody, warnedBody } from "../../core/journal/bodies";
 import type { Reading } from "./ReadingField";
-import { ORDINARY_METER } from "../../core/instrument/meter";
-import { conflictsIn } from "../../core/journal/unseen";
+import { ORDINARY_METER } from "../../core/instrument";
 import { Conflicts } from "./Conflicts";
 import { OthersNote } from "./OthersNote";
 

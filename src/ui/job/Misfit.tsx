@@ -1,10 +1,9 @@
 "use client";
 
 import Button from "react-bootstrap/Button";
-import type { Evidence } from "../../core/diagnose/evidence/evidence";
-import type { Misfit } from "../../core/diagnose/advice/likely-slips";
-import type { Job } from "../../core/journal/fold";
-import type { Test } from "../../core/simulate/test";
+import type { Evidence, Misfit } from "../../core/diagnose";
+import type { Job } from "../../core/journal";
+import type { Test } from "../../core/simulate";
 import { useEngine, type Desk } from "../engine/useEngine";
 
 /** Whether the last reading fits nothing; asked once the advice is of today. */

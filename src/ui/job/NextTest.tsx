@@ -4,21 +4,17 @@ import Link from "next/link";
 import { useState } from "react";
 import Button from "react-bootstrap/Button";
 import { useHotkeys } from "react-hotkeys-hook";
-import { isClamp } from "../../core/instrument/meter";
-import type { Alternative, Stop } from "../../core/diagnose/advice/advise";
-import { type Laid, type Lead, type Proposal } from "../../core/diagnose/advice/test-sheet";
-import type { Job } from "../../core/journal/fold";
-import { leadWords } from "../../core/journal/reading-body";
-import type { Machine } from "../../core/model/machine";
-import type { PieceEntry } from "../../core/model/schema";
-import { testKey, type Test } from "../../core/simulate/test";
+import { isClamp } from "../../core/instrument";
+import type { Alternative, Laid, Lead, Proposal, Stop } from "../../core/diagnose";
+import { type Job, type JournalEvent, leadWords } from "../../core/journal";
+import type { Machine, PieceEntry } from "../../core/model";
+import { type Test, testKey } from "../../core/simulate";
 import { BoardDrawing } from "../machine/BoardDrawing";
 import { ReadingField } from "./ReadingField";
 import { SafetyNotice } from "./SafetyNotice";
 import { TestEditor } from "./TestEditor";
 import { clockOf } from "./useRest";
 import type { Reading } from "./ReadingField";
-import type { JournalEvent } from "../../core/journal/events";
 
 interface Props {
   readonly job: Job;

@@ -6,11 +6,16 @@ import ButtonGroup from "react-bootstrap/ButtonGroup";
 import Form from "react-bootstrap/Form";
 import Modal from "react-bootstrap/Modal";
 import ToggleButton from "react-bootstrap/ToggleButton";
-import type { Machine } from "../../core/model/machine";
-import type { MachineFile } from "../../core/model/schema";
-import { variantOf, ChangeError, changeWords, type Change } from "../../core/model/as-found";
+import {
+  type Change,
+  ChangeError,
+  changeWords,
+  has,
+  type Machine,
+  type MachineFile,
+  variantOf,
+} from "../../core/model";
 import { ChangeChoice, changeOf, FIRST_DRAFT, partOf, type ChangeDraft } from "../machine/ChangeChoice";
-import { has } from "../../core/model/traits";
 
 const WHAT = [
   ["put in", "A part sits in a lead"],

@@ -1,7 +1,7 @@
 "use client";
 
 import Button from "react-bootstrap/Button";
-import type { JournalEvent } from "../../core/journal/events";
+import type { JournalEvent } from "../../core/journal";
 
 /** What somebody else has written into this job while one was at a test; that test stays until one has looked. */
 export function OthersNote({ entries, onNext }: { entries: readonly JournalEvent[]; onNext: () => void }) {

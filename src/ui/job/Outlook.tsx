@@ -2,10 +2,8 @@
 
 import { useState } from "react";
 import { CartesianGrid, Line, LineChart, ResponsiveContainer, Tooltip, XAxis, YAxis } from "recharts";
-import type { Advice } from "../../core/diagnose/advice/advise";
-import type { Evidence } from "../../core/diagnose/evidence/evidence";
-import type { Spread } from "../../core/diagnose/planning/rollout";
-import type { Job } from "../../core/journal/fold";
+import type { Advice, Evidence, Spread } from "../../core/diagnose";
+import type { Job } from "../../core/journal";
 import { useEngine, type Desk } from "../engine/useEngine";
 import { evidenceWords } from "./evidence-words";
 import { Problem } from "../engine/Problem";

@@ -1,12 +1,10 @@
 "use client";
 
-import { forbidden } from "../../core/safety/rules";
-import { energyAt } from "../../core/safety/exposure";
-import { likeliness } from "../../core/diagnose/belief/suspects";
-import type { Job, TrailReading } from "../../core/journal/fold";
-import type { Machine } from "../../core/model/machine";
-import type { PathEntry } from "../../core/model/schema";
-import { makeTest, type Test } from "../../core/simulate/test";
+import { energyAt, forbidden } from "../../core/safety";
+import { likeliness } from "../../core/diagnose";
+import type { Job, TrailReading } from "../../core/journal";
+import type { Machine, PathEntry } from "../../core/model";
+import { makeTest, type Test } from "../../core/simulate";
 
 interface Props {
   readonly machine: Machine;

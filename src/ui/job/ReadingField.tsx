@@ -4,15 +4,12 @@ import { useEffect, useRef, useState, type FormEvent } from "react";
 import Button from "react-bootstrap/Button";
 import Form from "react-bootstrap/Form";
 import { useHotkeys } from "react-hotkeys-hook";
-import { FLICKERS } from "../../core/model/kind";
-import { labelWords, type Laid } from "../../core/diagnose/advice/test-sheet";
-import type { Machine } from "../../core/model/machine";
-import { RECHECK, testKey } from "../../core/simulate/test";
+import { FLICKERS, type Machine } from "../../core/model";
+import { labelWords, type Laid } from "../../core/diagnose";
+import { RECHECK, testKey } from "../../core/simulate";
 import { MeterBar } from "../meter/MeterBar";
 import { useKept } from "../shell/useKept";
-import { judgeTyped, loneOne, sawBody } from "../../core/journal/bodies";
-import type { EventBody } from "../../core/journal/events";
-import { readingBody } from "../../core/journal/reading-body";
+import { type EventBody, judgeTyped, loneOne, readingBody, sawBody } from "../../core/journal";
 
 /** A reading as it is logged. */
 export type Reading = Extract<EventBody, { type: "reading" }>;

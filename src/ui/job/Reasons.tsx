@@ -1,7 +1,7 @@
 "use client";
 
-import type { Evidence } from "../../core/diagnose/evidence/evidence";
-import type { Job } from "../../core/journal/fold";
+import type { Evidence } from "../../core/diagnose";
+import type { Job } from "../../core/journal";
 import { useEngine, type Desk } from "../engine/useEngine";
 import { evidenceWords } from "./evidence-words";
 import { Problem } from "../engine/Problem";

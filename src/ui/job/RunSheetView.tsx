@@ -3,12 +3,10 @@
 import { useState, type ReactNode } from "react";
 import Button from "react-bootstrap/Button";
 import { useHotkeys } from "react-hotkeys-hook";
-import { keyMarks } from "../../core/model/program/guide";
-import type { EventBody } from "../../core/journal/events";
-import type { Job } from "../../core/journal/fold";
-import { FLICKERS } from "../../core/model/kind";
-import { resultWords, type Edge, type RunSheet, type SheetLoad } from "../../core/schedule/run-sheet";
-import { testKey, type Test } from "../../core/simulate/test";
+import { FLICKERS, keyMarks } from "../../core/model";
+import type { EventBody, Job } from "../../core/journal";
+import { type Edge, resultWords, type RunSheet, type SheetLoad } from "../../core/schedule";
+import { type Test, testKey } from "../../core/simulate";
 import { useEngine, type Desk } from "../engine/useEngine";
 import { Stopwatch } from "./Stopwatch";
 import { clockOf, type useRest } from "./useRest";

@@ -3,18 +3,15 @@
 import { useMemo, useState } from "react";
 import Button from "react-bootstrap/Button";
 import Form from "react-bootstrap/Form";
-import { codeMatches, codesOf, type MachineCode } from "../../core/diagnose/advice/code-odds";
-import type { Evidence } from "../../core/diagnose/evidence/evidence";
-import { FLICKERS } from "../../core/model/kind";
-import type { EventBody } from "../../core/journal/events";
-import type { Machine } from "../../core/model/machine";
-import { makeTest, type Test } from "../../core/simulate/test";
+import { codeMatches, codesOf, type Evidence, type MachineCode } from "../../core/diagnose";
+import { FLICKERS, has, type Machine } from "../../core/model";
+import type { EventBody } from "../../core/journal";
+import { makeTest, type Test } from "../../core/simulate";
 import { CodeOddsView } from "../codes/CodeOddsView";
 import { LampReader, type LampOfMachine } from "../lamp/LampReader";
 import type { Desk } from "../engine/useEngine";
 import { Compare } from "./Compare";
 import { Signs, Tried } from "./Signs";
-import { has } from "../../core/model/traits";
 
 interface Props {
   readonly machine: Machine;

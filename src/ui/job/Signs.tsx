@@ -3,13 +3,11 @@
 import { useState } from "react";
 import Button from "react-bootstrap/Button";
 import Form from "react-bootstrap/Form";
-import type { Evidence } from "../../core/diagnose/evidence/evidence";
-import { WHOLE_UNIT, type SignAsked } from "../../core/diagnose/evidence/signs";
-import type { EventBody } from "../../core/journal/events";
-import type { Machine } from "../../core/model/machine";
+import { type Evidence, type SignAsked, WHOLE_UNIT } from "../../core/diagnose";
+import { type EventBody, noticedBody, triedBody } from "../../core/journal";
+import type { Machine } from "../../core/model";
 import { useEngine, type Desk } from "../engine/useEngine";
 import { Problem } from "../engine/Problem";
-import { noticedBody, triedBody } from "../../core/journal/bodies";
 
 interface Props {
   readonly machine: Machine;

@@ -1,9 +1,7 @@
 "use client";
 
 import Button from "react-bootstrap/Button";
-import type { EventBody } from "../../core/journal/events";
-import type { Job } from "../../core/journal/fold";
-import { stillThere } from "../../core/journal/bodies";
+import { type EventBody, type Job, stillThere } from "../../core/journal";
 
 /** A simple cause was found: put it right and try. Still there, the search goes on with that cause ruled out. */
 export function SimpleCause({

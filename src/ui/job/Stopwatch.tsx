@@ -2,10 +2,9 @@
 
 import { useEffect, useState } from "react";
 import Button from "react-bootstrap/Button";
-import type { SheetLoad } from "../../core/schedule/run-sheet";
-import type { EventBody } from "../../core/journal/events";
+import type { SheetLoad } from "../../core/schedule";
+import { type EventBody, timedBody } from "../../core/journal";
 import { clockOf } from "./useRest";
-import { timedBody } from "../../core/journal/bodies";
 
 /** Times when something comes: started as the step is brought about, stopped when it is seen, or given up. */
 export function Stopwatch({

@@ -4,7 +4,7 @@ import { useState, type FormEvent } from "react";
 import Button from "react-bootstrap/Button";
 import Form from "react-bootstrap/Form";
 import Modal from "react-bootstrap/Modal";
-import type { TrailReading } from "../../core/journal/fold";
+import type { TrailReading } from "../../core/journal";
 
 /** Asks why a reading does not count. */
 export function StrikeDialog({

@@ -3,10 +3,8 @@
 import { useState, type FormEvent } from "react";
 import Button from "react-bootstrap/Button";
 import Form from "react-bootstrap/Form";
-import type { EventBody } from "../../core/journal/events";
-import type { Job } from "../../core/journal/fold";
-import { readEngineering } from "../../core/quantity/read";
-import { surroundingsBody } from "../../core/journal/bodies";
+import { type EventBody, type Job, surroundingsBody } from "../../core/journal";
+import { readEngineering } from "../../core/quantity";
 
 /** How warm it is and what the mains is at: asked once, kept with the job, used in everything that is worked out. */
 export function Surroundings({

@@ -3,12 +3,10 @@
 import Link from "next/link";
 import { useState } from "react";
 import Button from "react-bootstrap/Button";
-import type { Advice } from "../../core/diagnose/advice/advise";
-import type { Evidence } from "../../core/diagnose/evidence/evidence";
-import type { Job } from "../../core/journal/fold";
-import type { Machine } from "../../core/model/machine";
-import { rigBoards } from "../../core/workbench/bench-rig";
-import { toolFor } from "../../core/workbench/tools";
+import type { Advice, Evidence } from "../../core/diagnose";
+import type { Job } from "../../core/journal";
+import type { Machine } from "../../core/model";
+import { rigBoards, toolFor } from "../../core/workbench";
 import type { Desk } from "../engine/useEngine";
 import { evidenceWords } from "./evidence-words";
 import { Reasons } from "./Reasons";

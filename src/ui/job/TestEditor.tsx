@@ -2,10 +2,10 @@
 
 import { useId } from "react";
 import Form from "react-bootstrap/Form";
-import { isClamp, type MeterFunction } from "../../core/instrument/meter";
-import { FUNCTION_WORDS } from "../../core/diagnose/advice/test-sheet";
-import type { Machine } from "../../core/model/machine";
-import { makeTest, type Test } from "../../core/simulate/test";
+import { isClamp, type MeterFunction } from "../../core/instrument";
+import { FUNCTION_WORDS } from "../../core/diagnose";
+import type { Machine } from "../../core/model";
+import { makeTest, type Test } from "../../core/simulate";
 
 /**
  * What was really done: plug, function, red point, black point. Whatever is set here is what the reading is judged

@@ -1,9 +1,8 @@
 "use client";
 
 import Button from "react-bootstrap/Button";
-import type { Job } from "../../core/journal/fold";
+import type { Job, Unseen } from "../../core/journal";
 import { clockTime } from "../shell/time";
-import type { Unseen } from "../../core/journal/unseen";
 import { unseenWords } from "./unseen-words";
 
 /** What was done, newest first. A reading is struck out, never erased. `written`: the job as the journal has it. */

@@ -1,9 +1,8 @@
 "use client";
 
 import Button from "react-bootstrap/Button";
-import type { Attempt } from "../../core/diagnose/advice/advise";
-import type { EventBody } from "../../core/journal/events";
-import { triedBody } from "../../core/journal/bodies";
+import type { Attempt } from "../../core/diagnose";
+import { type EventBody, triedBody } from "../../core/journal";
 
 interface Props {
   readonly attempt: Attempt;

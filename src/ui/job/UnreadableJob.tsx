@@ -1,5 +1,5 @@
 import Link from "next/link";
-import type { RawEvent } from "../../core/journal/events";
+import type { RawEvent } from "../../core/journal";
 
 /** A job that a newer Unzo wrote in: its entries as they are, nothing added, no advice. */
 export function UnreadableJob({ id, raw, known }: { id: string; raw: readonly RawEvent[]; known: number }) {

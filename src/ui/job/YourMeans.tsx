@@ -3,7 +3,7 @@
 import { useCallback, useMemo, type ReactNode } from "react";
 import Dropdown from "react-bootstrap/Dropdown";
 import Form from "react-bootstrap/Form";
-import type { Means } from "../../core/diagnose/planning/means";
+import type { Means } from "../../core/diagnose";
 import { useKept } from "../shell/useKept";
 
 /** Tools that not every bag holds: asked for before a test with one is proposed. */

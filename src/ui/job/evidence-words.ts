@@ -1,4 +1,4 @@
-import type { Job } from "../../core/journal/fold";
+import type { Job } from "../../core/journal";
 
 /** A piece of evidence as a person knows it. */
 export function evidenceWords(job: Job, evidence: string): string {

@@ -1,4 +1,4 @@
-import type { JournalEvent } from "../../core/journal/events";
+import type { JournalEvent } from "../../core/journal";
 
 /** Which entries were not on the screen of whoever wrote the next one. */
 export function unseenWords(entries: readonly JournalEvent[]): string {

@@ -4,10 +4,9 @@ import { keepPreviousData, useQuery, useQueryClient } from "@tanstack/react-quer
 import * as Comlink from "comlink";
 import { useCallback, useEffect, useRef, useState } from "react";
 import { serverAdvice } from "../../contract/jobs";
-import type { Advice } from "../../core/diagnose/advice/advise";
-import type { Evidence } from "../../core/diagnose/evidence/evidence";
-import type { MachineFile } from "../../core/model/schema";
-import type { Test } from "../../core/simulate/test";
+import type { Advice, Evidence } from "../../core/diagnose";
+import type { MachineFile } from "../../core/model";
+import type { Test } from "../../core/simulate";
 import type { Desk } from "../engine/useEngine";
 import { send } from "../shell/send";
 import { LOST, openDesk } from "../shell/useDesk";

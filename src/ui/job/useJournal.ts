@@ -1,15 +1,19 @@
 "use client";
 
 import { useCallback, useMemo, useRef, useState, type RefObject } from "react";
-import { decide } from "../../core/journal/decide";
-import type { EventBody, JournalEvent } from "../../core/journal/events";
-import type { Job } from "../../core/journal/fold";
-import { jobOn } from "../../core/journal/job";
-import { ledgerOf } from "../../core/journal/ledger";
-import type { Machine } from "../../core/model/machine";
+import {
+  decide,
+  type EventBody,
+  type Job,
+  jobOn,
+  type JournalEvent,
+  ledgerOf,
+  type Unseen,
+  unseenIn,
+} from "../../core/journal";
+import type { Machine } from "../../core/model";
 import { read, sendOnce } from "../shell/send";
 import { journalAfter, logEntry } from "../../contract/jobs";
-import { unseenIn, type Unseen } from "../../core/journal/unseen";
 import { useLive } from "./useLive";
 import { tellNews } from "../shell/useNews";
 

@@ -2,7 +2,7 @@
 
 import { useEffect, useEffectEvent } from "react";
 import { liveAddress, liveSchema } from "../../contract/jobs";
-import type { JournalEvent, RawEvent } from "../../core/journal/events";
+import type { JournalEvent, RawEvent } from "../../core/journal";
 
 /** After the server refused or was lost, asked again so much later, milliseconds. */
 const AGAIN = 2000;

@@ -1,8 +1,8 @@
 "use client";
 
 import { useMemo } from "react";
-import type { Job } from "../../core/journal/fold";
-import { restLeft } from "../../core/schedule/rest";
+import type { Job } from "../../core/journal";
+import { restLeft } from "../../core/schedule";
 import { useEngine, type Desk } from "../engine/useEngine";
 import { useNow } from "../shell/useNow";
 

@@ -1,8 +1,7 @@
 "use client";
 
-import type { Evidence } from "../../core/diagnose/evidence/evidence";
-import type { WhatIf } from "../../core/diagnose/advice/what-if";
-import type { Test } from "../../core/simulate/test";
+import type { Evidence, WhatIf } from "../../core/diagnose";
+import type { Test } from "../../core/simulate";
 import { useEngine, type Desk } from "../engine/useEngine";
 import { useDebounced } from "../shell/useDebounced";
 

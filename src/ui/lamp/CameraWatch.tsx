@@ -4,7 +4,7 @@ import * as Comlink from "comlink";
 import { useEffect, useRef, useState } from "react";
 import Button from "react-bootstrap/Button";
 import Form from "react-bootstrap/Form";
-import type { LampReading } from "../../core/lamp/lamp-reader";
+import type { LampReading } from "../../core/lamp";
 import type { LampDesk, LampSeen } from "../../workers/lamp-desk";
 import { Strip } from "./Strip";
 

@@ -3,8 +3,7 @@
 import { useEffect, useRef, useState } from "react";
 import Button from "react-bootstrap/Button";
 import { useHotkeys } from "react-hotkeys-hook";
-import type { Flash } from "../../core/lamp/lamp-beats";
-import { readLamp, type LampReading } from "../../core/lamp/lamp-reader";
+import { type Flash, type LampReading, readLamp } from "../../core/lamp";
 import { Strip } from "./Strip";
 
 /** Unsteadiness of a hand, seconds. */

@@ -2,8 +2,7 @@
 
 import { useState, type ChangeEvent } from "react";
 import Form from "react-bootstrap/Form";
-import { readLamp, type LampReading } from "../../core/lamp/lamp-reader";
-import { readTimeList, TimeListError } from "../../core/lamp/time-list";
+import { type LampReading, readLamp, readTimeList, TimeListError } from "../../core/lamp";
 import { Strip } from "./Strip";
 
 const MOST_BYTES = 1_000_000;

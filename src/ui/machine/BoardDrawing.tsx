@@ -1,4 +1,4 @@
-import type { PieceEntry } from "../../core/model/schema";
+import type { PieceEntry } from "../../core/model";
 
 /** A board as a photo or a drawing, with pins marked; the spots in question stand out by shape and letter. */
 export function BoardDrawing({

@@ -1,10 +1,8 @@
 "use client";
 
 import Form from "react-bootstrap/Form";
-import type { Machine, Part } from "../../core/model/machine";
-import { IN_LEAD, type Change } from "../../core/model/as-found";
+import { type Change, IN_LEAD, type Machine, type Part, plainFields } from "../../core/model";
 import { words } from "./ratings";
-import { plainFields } from "../../core/model/ratings";
 
 /** What was chosen so far; the part and its terminal fall back to the first that fit. */
 export interface ChangeDraft {

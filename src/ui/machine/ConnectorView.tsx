@@ -3,7 +3,7 @@
 import { useState } from "react";
 import ButtonGroup from "react-bootstrap/ButtonGroup";
 import ToggleButton from "react-bootstrap/ToggleButton";
-import type { MachineFile } from "../../core/model/schema";
+import type { MachineFile } from "../../core/model";
 
 type Connector = MachineFile["connectors"][number];
 

@@ -2,7 +2,7 @@
 
 import { useState } from "react";
 import Button from "react-bootstrap/Button";
-import type { PlacedProblem } from "../../core/model/file/machine-yaml";
+import type { PlacedProblem } from "../../core/model";
 import { cellText, cellValue, type Row } from "./useRows";
 
 /** A column: a field of the entry; `*` holds every field that has no column of its own. */

@@ -8,14 +8,14 @@ import Tab from "react-bootstrap/Tab";
 import Tabs from "react-bootstrap/Tabs";
 import { useHotkeys } from "react-hotkeys-hook";
 import {
+  type Machine,
+  type MachineFile,
   MachineYamlError,
+  PART_KINDS,
+  type PlacedProblem,
   readMachineYaml,
   writeMachineYaml,
-  type PlacedProblem,
-} from "../../core/model/file/machine-yaml";
-import type { Machine } from "../../core/model/machine";
-import { PART_KINDS } from "../../core/model/kinds/registry";
-import type { MachineFile } from "../../core/model/schema";
+} from "../../core/model";
 import { Refused, send } from "../shell/send";
 import { TopBar } from "../shell/TopBar";
 import { BoardEditor } from "./BoardEditor";

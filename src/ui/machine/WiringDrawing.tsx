@@ -2,7 +2,7 @@
 
 import { useState } from "react";
 import Button from "react-bootstrap/Button";
-import type { Machine } from "../../core/model/machine";
+import type { Machine } from "../../core/model";
 import { useWiring } from "./useWiring";
 
 const SIZES = [0.5, 0.7, 0.85, 1, 1.3] as const;

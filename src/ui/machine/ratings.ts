@@ -1,6 +1,5 @@
-import type { Part } from "../../core/model/machine";
-import { engineering } from "../../core/quantity/format";
-import { plainFields } from "../../core/model/ratings";
+import { type Part, plainFields } from "../../core/model";
+import { engineering } from "../../core/quantity";
 
 /** Fields that are no ratings. */
 const LEFT_OUT = new Set([

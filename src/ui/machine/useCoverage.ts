@@ -3,8 +3,8 @@
 import * as Comlink from "comlink";
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
-import type { Coverage } from "../../core/diagnose/advice/coverage";
-import type { MachineFile } from "../../core/model/schema";
+import type { Coverage } from "../../core/diagnose";
+import type { MachineFile } from "../../core/model";
 import { LOST, openDesk } from "../shell/useDesk";
 
 /** What a file, known by its hash, can tell apart, worked out in a worker of its own when `wanted`. */

@@ -2,7 +2,7 @@
 
 import { useMemo } from "react";
 import { isMap, isSeq, parse, parseDocument, stringify, type Document } from "yaml";
-import { partKind } from "../../core/model/kinds/registry";
+import { partKind } from "../../core/model";
 
 /** One row of a table: the entry as it stands in the file. */
 export type Row = Readonly<Record<string, unknown>>;

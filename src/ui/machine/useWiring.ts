@@ -2,8 +2,7 @@
 
 import type { ElkExtendedEdge, ElkNode } from "elkjs/lib/elk-api";
 import { useEffect, useState } from "react";
-import { isLowVoltage } from "../../core/model/energy";
-import type { Machine } from "../../core/model/machine";
+import { isLowVoltage, type Machine } from "../../core/model";
 
 /** A box of the drawing: a part, or a plug with its pins. */
 export interface WiringBox {

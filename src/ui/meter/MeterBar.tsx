@@ -4,11 +4,18 @@ import { useEffect, useRef, useState } from "react";
 import Button from "react-bootstrap/Button";
 import Form from "react-bootstrap/Form";
 import { useHotkeys } from "react-hotkeys-hook";
-import { ORDINARY_METER, needsDeadCircuit, unitOf, type MeterFunction } from "../../core/instrument/meter";
-import { shownText } from "../../core/quantity/format";
-import type { Shown } from "../../core/quantity/read";
-import { feed, holdRuleFor, IDLE, type AutoHold } from "../../core/instrument/auto-hold";
-import { LINKED } from "../../core/instrument/scpi";
+import {
+  type AutoHold,
+  feed,
+  holdRuleFor,
+  IDLE,
+  LINKED,
+  type MeterFunction,
+  needsDeadCircuit,
+  ORDINARY_METER,
+  unitOf,
+} from "../../core/instrument";
+import { type Shown, shownText } from "../../core/quantity";
 import { useKept } from "../shell/useKept";
 import { layLeads, readMeter, useDevices, useFloats } from "./useMeters";
 

@@ -3,15 +3,12 @@
 import { useRouter } from "next/navigation";
 import { useState } from "react";
 import Form from "react-bootstrap/Form";
-import { unitOf, type MeterFunction } from "../../core/instrument/meter";
-import { exposureOf } from "../../core/safety/exposure";
-import { cautionsFor, forbidden } from "../../core/safety/rules";
-import { FUNCTION_WORDS } from "../../core/diagnose/advice/test-sheet";
-import { commonShelf } from "../../core/model/machine-shelf";
-import type { MachineFile } from "../../core/model/schema";
-import { shownText } from "../../core/quantity/format";
-import { LINKED } from "../../core/instrument/scpi";
-import { makeTest } from "../../core/simulate/test";
+import { LINKED, type MeterFunction, unitOf } from "../../core/instrument";
+import { cautionsFor, exposureOf, forbidden } from "../../core/safety";
+import { FUNCTION_WORDS } from "../../core/diagnose";
+import { commonShelf, type MachineFile } from "../../core/model";
+import { shownText } from "../../core/quantity";
+import { makeTest } from "../../core/simulate";
 import { TopBar } from "../shell/TopBar";
 import { MeterBar } from "./MeterBar";
 

@@ -1,8 +1,8 @@
 "use client";
 
 import { useCallback } from "react";
-import type { MeterFunction } from "../../core/instrument/meter";
-import type { Shown } from "../../core/quantity/read";
+import type { MeterFunction } from "../../core/instrument";
+import type { Shown } from "../../core/quantity";
 import type { Device } from "../../contract/meters";
 import { send } from "../shell/send";
 import { useKept } from "../shell/useKept";

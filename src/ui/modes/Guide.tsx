@@ -4,9 +4,20 @@ import { useEffect, useMemo, useRef, useState } from "react";
 import Button from "react-bootstrap/Button";
 import Form from "react-bootstrap/Form";
 import { useHotkeys } from "react-hotkeys-hook";
-import { again, BEGIN, mark, secondsLeft, seen, stepWords, tick, type Count } from "../../core/model/program/counting";
-import type { Exits, GuideLeg, GuideStep } from "../../core/model/program/guide";
-import type { Machine } from "../../core/model/machine";
+import {
+  again,
+  BEGIN,
+  type Count,
+  type Exits,
+  type GuideLeg,
+  type GuideStep,
+  type Machine,
+  mark,
+  secondsLeft,
+  seen,
+  stepWords,
+  tick,
+} from "../../core/model";
 import { useKept } from "../shell/useKept";
 import { useEngine, type Desk } from "../engine/useEngine";
 import { beep } from "./beep";

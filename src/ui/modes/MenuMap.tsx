@@ -1,6 +1,6 @@
 "use client";
 
-import { keyMarks, type MenuItem } from "../../core/model/program/guide";
+import { keyMarks, type MenuItem } from "../../core/model";
 
 interface Props {
   readonly menu: readonly MenuItem[];

@@ -2,9 +2,7 @@
 
 import { useMemo, useState } from "react";
 import Form from "react-bootstrap/Form";
-import { exitsOf, guideTo, keyMarks, menuOf, waySeconds } from "../../core/model/program/guide";
-import type { Program } from "../../core/model/program/program";
-import type { Machine } from "../../core/model/machine";
+import { exitsOf, guideTo, keyMarks, type Machine, menuOf, type Program, waySeconds } from "../../core/model";
 import type { Desk } from "../engine/useEngine";
 import { Guide } from "./Guide";
 import { MenuMap } from "./MenuMap";

@@ -6,15 +6,13 @@ import { useRef, useState, type FormEvent } from "react";
 import Button from "react-bootstrap/Button";
 import Form from "react-bootstrap/Form";
 import Table from "react-bootstrap/Table";
-import type { Job } from "../../core/journal/fold";
-import { workCautions } from "../../core/safety/work-cautions";
-import { commonShelf } from "../../core/model/machine-shelf";
-import type { MachineFile } from "../../core/model/schema";
+import { type Job, noteBody } from "../../core/journal";
+import { workCautions } from "../../core/safety";
+import { commonShelf, type MachineFile } from "../../core/model";
 import { send } from "../shell/send";
 import { useKept } from "../shell/useKept";
 import { clockTime, dayName } from "../shell/time";
 import { logEntry, offerChanges, photoAddress } from "../../contract/jobs";
-import { noteBody } from "../../core/journal/bodies";
 
 /** The record of a job, on screen and on paper: everything as it was shown when it happened. */
 export function RecordSheet({

@@ -6,12 +6,12 @@ import { useMemo, useState } from "react";
 import Button from "react-bootstrap/Button";
 import Form from "react-bootstrap/Form";
 import ProgressBar from "react-bootstrap/ProgressBar";
-import { variantOf, ChangeError, type Change as CircuitChange } from "../../core/model/as-found";
-import { builtWords, type ModificationProof } from "../../core/repair/modification";
+import { type Change as CircuitChange, ChangeError, variantOf } from "../../core/model";
+import { builtWords, type ModificationProof } from "../../core/repair";
 import { ChangeChoice, changeOf, FIRST_DRAFT, type ChangeDraft } from "../machine/ChangeChoice";
 import { useDesk } from "../shell/useDesk";
 import type { RepairProps } from "./repair-props";
-import { modifiedBody } from "../../core/journal/bodies";
+import { modifiedBody } from "../../core/journal";
 
 const WHAT = [
   ["put in", "Put a part into a lead"],

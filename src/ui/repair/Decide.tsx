@@ -3,12 +3,12 @@
 import { useMemo, useState } from "react";
 import Button from "react-bootstrap/Button";
 import Form from "react-bootstrap/Form";
-import { METRIC, readQuantity } from "../../core/quantity/units";
-import { cheapWhileOpen, optionsFor, outlay, USUAL_RATES, weighOptions } from "../../core/repair/options";
+import { METRIC, readQuantity } from "../../core/quantity";
+import { cheapWhileOpen, optionsFor, outlay, USUAL_RATES, weighOptions } from "../../core/repair";
 import { useKept } from "../shell/useKept";
 import { PartMatch } from "./PartMatch";
 import type { RepairProps } from "./repair-props";
-import { decidedBody } from "../../core/journal/bodies";
+import { decidedBody } from "../../core/journal";
 import type { Rates } from "../../contract/shop";
 import { Problem } from "../engine/Problem";
 import { money, useShopRates } from "./useShopRates";

@@ -3,10 +3,8 @@
 import { useRef, useState, type FormEvent } from "react";
 import Button from "react-bootstrap/Button";
 import Form from "react-bootstrap/Form";
-import type { EventBody } from "../../core/journal/events";
-import type { Job } from "../../core/journal/fold";
-import { canBePutBack, type LeftBehind } from "../../core/repair/left-behind";
-import { changedBody, restoredBody } from "../../core/journal/bodies";
+import { changedBody, type EventBody, type Job, restoredBody } from "../../core/journal";
+import { canBePutBack, type LeftBehind } from "../../core/repair";
 
 interface Props {
   readonly left: readonly LeftBehind[];

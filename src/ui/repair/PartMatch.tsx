@@ -3,9 +3,9 @@
 import { useState } from "react";
 import Button from "react-bootstrap/Button";
 import Form from "react-bootstrap/Form";
-import { matchPart } from "../../core/repair/part-match";
+import { matchPart } from "../../core/repair";
 import type { RepairProps } from "./repair-props";
-import { matchedBody } from "../../core/journal/bodies";
+import { matchedBody } from "../../core/journal";
 
 /** Holds the part in the hand against what belongs in here. */
 export function PartMatch({ machine, job, piece, busy, onLog }: RepairProps) {

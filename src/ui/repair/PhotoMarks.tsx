@@ -3,7 +3,7 @@
 import { useEffect, useRef, useState, type KeyboardEvent, type PointerEvent } from "react";
 import Button from "react-bootstrap/Button";
 import Form from "react-bootstrap/Form";
-import type { EventBody } from "../../core/journal/events";
+import type { EventBody } from "../../core/journal";
 import { photoAddress } from "../../contract/jobs";
 
 type Photo = Extract<EventBody, { type: "photo" }>;

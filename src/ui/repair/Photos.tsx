@@ -4,12 +4,10 @@ import dynamic from "next/dynamic";
 import { useRef, useState } from "react";
 import Button from "react-bootstrap/Button";
 import Modal from "react-bootstrap/Modal";
-import type { EventBody } from "../../core/journal/events";
-import type { Done, Job } from "../../core/journal/fold";
+import { type Done, type EventBody, type Job, photoBody } from "../../core/journal";
 import { smaller } from "./smaller";
 import { keepPhoto, photoAddress } from "../../contract/jobs";
 import { send } from "../shell/send";
-import { photoBody } from "../../core/journal/bodies";
 
 // The drawing library knows the browser only.
 const PhotoMarks = dynamic(() => import("./PhotoMarks").then((m) => m.PhotoMarks), {

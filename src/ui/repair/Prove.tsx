@@ -5,13 +5,12 @@ import { useState, type FormEvent } from "react";
 import Button from "react-bootstrap/Button";
 import Form from "react-bootstrap/Form";
 import ProgressBar from "react-bootstrap/ProgressBar";
-import { judge } from "../../core/repair/judge-proof";
-import { PROOF_GROUPS, proofState, toldOfRepair, type ProofStep } from "../../core/repair/proof-run";
+import { judge, PROOF_GROUPS, proofState, type ProofStep, toldOfRepair } from "../../core/repair";
 import { useDesk } from "../shell/useDesk";
 import { useKept } from "../shell/useKept";
 import type { RepairProps } from "./repair-props";
 import { useEngine } from "../engine/useEngine";
-import { provedBody, waitedBody, waitingBody } from "../../core/journal/bodies";
+import { provedBody, waitedBody, waitingBody } from "../../core/journal";
 
 const NONE: readonly ProofStep[] = [];
 

@@ -1,13 +1,11 @@
 "use client";
 
-import { asPlated } from "../../core/model/plate";
+import { asPlated, commonShelf, type MachineFile } from "../../core/model";
 import { serialWords } from "../unit/plate";
 import Link from "next/link";
 import { useMemo, useState } from "react";
-import type { JournalEvent } from "../../core/journal/events";
-import { commonShelf } from "../../core/model/machine-shelf";
-import type { MachineFile } from "../../core/model/schema";
-import { leftBehind } from "../../core/repair/left-behind";
+import type { JournalEvent } from "../../core/journal";
+import { leftBehind } from "../../core/repair";
 import { useJournal } from "../job/useJournal";
 import { useKept } from "../shell/useKept";
 import { Waits } from "../shell/Waits";

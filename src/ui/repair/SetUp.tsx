@@ -4,13 +4,11 @@ import Link from "next/link";
 import { useMemo } from "react";
 import Button from "react-bootstrap/Button";
 import Form from "react-bootstrap/Form";
-import type { EventBody } from "../../core/journal/events";
-import { addOnPlan } from "../../core/repair/add-on";
-import { carryOver } from "../../core/repair/carry-over";
-import { drawingOf, settingWords } from "../../core/workbench/coded-switch";
+import { type EventBody, settingCarried, settingFound, stagedBody } from "../../core/journal";
+import { addOnPlan, carryOver } from "../../core/repair";
+import { drawingOf, settingWords } from "../../core/workbench";
 import { SwitchRow } from "../tools/SwitchRow";
 import type { RepairProps } from "./repair-props";
-import { settingCarried, settingFound, stagedBody } from "../../core/journal/bodies";
 
 /**
  * The settings of the old board onto the new one, key by key, tried on a simulated board first; and modules that are

@@ -3,10 +3,10 @@
 import { useMemo, useState } from "react";
 import Button from "react-bootstrap/Button";
 import Form from "react-bootstrap/Form";
-import { swapPlan, type SwapStage } from "../../core/repair/swap-plan";
+import { swapPlan, type SwapStage } from "../../core/repair";
 import type { RepairProps } from "./repair-props";
 import { Photos } from "./Photos";
-import { stagedBody } from "../../core/journal/bodies";
+import { stagedBody } from "../../core/journal";
 
 /** How the piece comes out and goes in, stage by stage; ticks and photos are kept in the journal. */
 export function Swap({ machine, job, piece, busy, onLog, onDone }: RepairProps & { readonly onDone: () => void }) {

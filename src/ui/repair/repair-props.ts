@@ -1,6 +1,5 @@
-import type { EventBody } from "../../core/journal/events";
-import type { Job } from "../../core/journal/fold";
-import type { Machine } from "../../core/model/machine";
+import type { EventBody, Job } from "../../core/journal";
+import type { Machine } from "../../core/model";
 
 /** What every step of a repair is given: the unit as it is, its job, the piece, and the way to log. */
 export interface RepairProps {

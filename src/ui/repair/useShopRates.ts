@@ -2,8 +2,8 @@
 
 import { useEffect, useRef, useState } from "react";
 import { setRates, type Rates } from "../../contract/shop";
-import { USUAL_RATES } from "../../core/repair/options";
-import { METRIC, readQuantity } from "../../core/quantity/units";
+import { USUAL_RATES } from "../../core/repair";
+import { METRIC, readQuantity } from "../../core/quantity";
 import { sendOnce } from "../shell/send";
 
 /** The hand must rest so long before a rate is kept, milliseconds. */

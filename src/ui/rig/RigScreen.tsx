@@ -5,19 +5,12 @@ import { useRouter } from "next/navigation";
 import { useState } from "react";
 import Button from "react-bootstrap/Button";
 import Form from "react-bootstrap/Form";
-import {
-  judgeRig,
-  LAMP_SHOWS,
-  rigFindings,
-  type BenchRig,
-  type LampSeen,
-  type LampShows,
-} from "../../core/workbench/bench-rig";
+import { type BenchRig, judgeRig, LAMP_SHOWS, type LampSeen, type LampShows, rigFindings } from "../../core/workbench";
 import { send } from "../shell/send";
 import { TopBar } from "../shell/TopBar";
 import { useKept } from "../shell/useKept";
 import { logEntry } from "../../contract/jobs";
-import { aloneBody } from "../../core/journal/bodies";
+import { aloneBody } from "../../core/journal";
 
 interface Props {
   readonly machines: readonly { readonly id: string; readonly name: string }[];

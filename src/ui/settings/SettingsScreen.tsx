@@ -5,14 +5,14 @@ import { useRouter } from "next/navigation";
 import { useState } from "react";
 import Button from "react-bootstrap/Button";
 import Form from "react-bootstrap/Form";
-import type { SettingEntry } from "../../core/model/schema";
-import { drawingOf, settingWords, unusedCodes } from "../../core/workbench/coded-switch";
+import type { SettingEntry } from "../../core/model";
+import { drawingOf, settingWords, unusedCodes } from "../../core/workbench";
 import { send } from "../shell/send";
 import { TopBar } from "../shell/TopBar";
 import { useKept } from "../shell/useKept";
 import { SwitchRow } from "../tools/SwitchRow";
 import { logEntry } from "../../contract/jobs";
-import { settingFound, settingSet } from "../../core/journal/bodies";
+import { settingFound, settingSet } from "../../core/journal";
 
 interface Noted {
   readonly setting: string;

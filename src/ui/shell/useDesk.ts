@@ -2,7 +2,7 @@
 
 import * as Comlink from "comlink";
 import { useEffect, useState } from "react";
-import type { MachineFile } from "../../core/model/schema";
+import type { MachineFile } from "../../core/model";
 import type { IsolationDesk } from "../../workers/isolation-desk";
 import type { Desk } from "../engine/useEngine";
 

@@ -1,7 +1,7 @@
 "use client";
 
 import { CartesianGrid, Line, LineChart, ReferenceLine, ResponsiveContainer, XAxis, YAxis } from "recharts";
-import { quantityText } from "../../core/quantity/units";
+import { quantityText } from "../../core/quantity";
 
 /** A current over time, on a logarithmic scale: awake and asleep lie decades apart. */
 export function CurrentChart({ points, limit }: { points: readonly (readonly [number, number])[]; limit: number }) {

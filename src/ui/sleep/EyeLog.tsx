@@ -3,7 +3,7 @@
 import { useState, type FormEvent } from "react";
 import Button from "react-bootstrap/Button";
 import Form from "react-bootstrap/Form";
-import { METRIC, quantityText, readQuantity } from "../../core/quantity/units";
+import { METRIC, quantityText, readQuantity } from "../../core/quantity";
 
 /** A stopwatch and a display read by eye: each reading typed is kept with its time. */
 export function EyeLog({ onLog }: { onLog: (text: string) => void }) {

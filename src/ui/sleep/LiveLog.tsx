@@ -3,7 +3,7 @@
 import { useEffect, useEffectEvent, useRef, useState } from "react";
 import Button from "react-bootstrap/Button";
 import Form from "react-bootstrap/Form";
-import { quantityText } from "../../core/quantity/units";
+import { quantityText } from "../../core/quantity";
 import { useDevices } from "../meter/useMeters";
 import { send } from "../shell/send";
 import { readDevice } from "../../contract/meters";

@@ -1,7 +1,7 @@
 "use client";
 
 import { CartesianGrid, Line, LineChart, ResponsiveContainer, Tooltip, XAxis, YAxis } from "recharts";
-import type { Curve, Sheet, Table, Verdict } from "../../core/workbench/tool";
+import type { Curve, Sheet, Table, Verdict } from "../../core/workbench";
 import { SwitchRow } from "./SwitchRow";
 
 const ICON = { good: "bi-check-lg", bad: "bi-x-lg", unsure: "bi-question-lg" } as const;

@@ -1,4 +1,4 @@
-import type { SwitchDrawing } from "../../core/workbench/tool";
+import type { SwitchDrawing } from "../../core/workbench";
 
 const STEP = 44;
 

@@ -6,20 +6,17 @@ import { useEffect, useId, useMemo, useState } from "react";
 import Button from "react-bootstrap/Button";
 import Form from "react-bootstrap/Form";
 import { useHotkeys } from "react-hotkeys-hook";
-import { commonShelf } from "../../core/model/machine-shelf";
-import type { MachineFile } from "../../core/model/schema";
-import { unitOfQuantity } from "../../core/quantity/units";
-import { workTool, type Field, type Tool } from "../../core/workbench/tool";
-import { TOOLS } from "../../core/workbench/tools";
+import { type Change, commonShelf, type MachineFile } from "../../core/model";
+import { unitOfQuantity } from "../../core/quantity";
+import { type Field, type Tool, TOOLS, workTool } from "../../core/workbench";
 import { send } from "../shell/send";
 import { TopBar } from "../shell/TopBar";
 import { useKept } from "../shell/useKept";
 import { SheetView } from "./SheetView";
 import { Units } from "./Units";
 import { useLiked } from "./useLiked";
-import type { Change } from "../../core/model/as-found";
 import { logEntry } from "../../contract/jobs";
-import { aloneBody } from "../../core/journal/bodies";
+import { aloneBody } from "../../core/journal";
 
 interface Props {
   readonly id: string;

@@ -5,7 +5,7 @@ import { useRouter } from "next/navigation";
 import { useRef, useState, type FormEvent } from "react";
 import Form from "react-bootstrap/Form";
 import { useHotkeys } from "react-hotkeys-hook";
-import { TOOLS } from "../../core/workbench/tools";
+import { TOOLS } from "../../core/workbench";
 import { TopBar } from "../shell/TopBar";
 
 /** Tools with a screen of their own, beside the ones with fields and a sheet. */

@@ -2,7 +2,7 @@
 
 import Dropdown from "react-bootstrap/Dropdown";
 import Form from "react-bootstrap/Form";
-import type { Liked } from "../../core/quantity/units";
+import type { Liked } from "../../core/quantity";
 
 const CHOICES = [
   ["temperature", "Temperature", ["°C", "°F"]],

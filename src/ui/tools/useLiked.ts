@@ -1,7 +1,7 @@
 "use client";
 
 import { useCallback, useMemo } from "react";
-import { METRIC, type Liked } from "../../core/quantity/units";
+import { type Liked, METRIC } from "../../core/quantity";
 import { useKept } from "../shell/useKept";
 
 /** The units this person likes, kept in this browser. */

@@ -1,8 +1,8 @@
 "use client";
 
 import Button from "react-bootstrap/Button";
-import type { Job } from "../../core/journal/fold";
-import type { Machine } from "../../core/model/machine";
+import type { Job } from "../../core/journal";
+import type { Machine } from "../../core/model";
 import { use } from "react";
 import type { UnitRecord } from "../../contract/units";
 import { clockTime, dayName } from "../shell/time";

@@ -13,7 +13,7 @@ import { NewJob } from "../start/NewJob";
 import { serialWords } from "./plate";
 import { UnitData } from "./UnitData";
 import { logEntry } from "../../contract/jobs";
-import { madeGoodBody } from "../../core/journal/bodies";
+import { madeGoodBody } from "../../core/journal";
 
 /** What stays with a unit from job to job: what was built into it, what is only patched, its settings, its jobs. */
 export function UnitScreen({ unit }: { unit: UnitRecord }) {

@@ -1,5 +1,4 @@
-import type { Part } from "../../core/model/machine";
-import type { KindId } from "../../core/model/kinds/registry";
+import type { KindId, Part } from "../../core/model";
 
 /** What a person calls a kind of part; the compiler names a kind that has no name yet. */
 export const KIND_NAMES: Readonly<Record<KindId, string>> = {

@@ -1,4 +1,4 @@
-import { MOST_BYTES } from "../../../core/model/file/machine-yaml";
+import { MOST_BYTES } from "../../../core/model";
 import { importSchema } from "../../../contract/machines";
 import { readMachineText } from "../../../server/machine-reader/reader";
 import { keepMachineFile } from "../../../server/machines";

@@ -1,8 +1,7 @@
 import { notFound } from "next/navigation";
-import type { Tool } from "../../../core/workbench/tool";
-import { TOOLS } from "../../../core/workbench/tools";
+import { type Tool, TOOLS } from "../../../core/workbench";
 import { readJob } from "../../../server/jobs";
-import { changesIn } from "../../../core/journal/slices/changes";
+import { changesIn } from "../../../core/journal";
 import { machineOf, newestMachine } from "../../../server/machine-store";
 import { Refusal } from "../../../server/refusal";
 import { ToolScreen } from "../../../ui/tools/ToolScreen";

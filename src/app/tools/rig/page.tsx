@@ -1,7 +1,7 @@
 import { notFound } from "next/navigation";
-import { benchRig, rigBoards } from "../../../core/workbench/bench-rig";
+import { benchRig, rigBoards } from "../../../core/workbench";
 import { readJob } from "../../../server/jobs";
-import { changesIn } from "../../../core/journal/slices/changes";
+import { changesIn } from "../../../core/journal";
 import { listMachines } from "../../../server/library";
 import { machineOf, newestMachine } from "../../../server/machine-store";
 import { Refusal } from "../../../server/refusal";

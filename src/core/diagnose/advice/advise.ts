@@ -1,7 +1,6 @@
-import { exposureOf } from "../../safety/exposure";
-import { cautionsAt, forbidden } from "../../safety/rules";
-import { inSentence } from "../../quantity/format";
-import { testKey, type Test } from "../../simulate/test";
+import { cautionsAt, exposureOf, forbidden } from "../../safety";
+import { inSentence } from "../../quantity";
+import { type Test, testKey } from "../../simulate";
 import type { Standing } from "../planning/cost";
 import type { Evidence, Repair } from "../evidence/evidence";
 import { blamedPieces, type Hypothesis } from "../hypotheses/hypothesis";

@@ -1,7 +1,6 @@
-import { isPowered } from "../../safety/exposure";
-import { forbidden } from "../../safety/rules";
-import type { Machine } from "../../model/machine";
-import { makeTest, testKey, type Test } from "../../simulate/test";
+import { forbidden, isPowered } from "../../safety";
+import type { Machine } from "../../model";
+import { makeTest, type Test, testKey } from "../../simulate";
 import { clampFunction, voltsFunction } from "../dictionary/candidates";
 
 /**

@@ -1,9 +1,7 @@
-import { plainConditions } from "../../model/program/condition";
-import type { Machine } from "../../model/machine";
-import { makeTest } from "../../simulate/test";
+import { has, type Machine, plainConditions } from "../../model";
+import { makeTest } from "../../simulate";
 import type { Evidence } from "../evidence/evidence";
 import { pieceSuspects, type PieceSuspect } from "../belief/suspects";
-import { has } from "../../model/traits";
 import type { FaultDictionary } from "../dictionary/fault-dictionary";
 import { believe } from "../belief/beliefs";
 

@@ -1,6 +1,5 @@
-import { compileMachine } from "../../model/compile";
-import type { Machine } from "../../model/machine";
-import { testKey } from "../../simulate/test";
+import { compileMachine, type Machine } from "../../model";
+import { testKey } from "../../simulate";
 import { faultGroups } from "./groups";
 import { hypothesisName } from "../hypotheses/hypothesis";
 import { sameNominal } from "../reading/window";

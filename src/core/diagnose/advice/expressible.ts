@@ -1,9 +1,8 @@
-import { isClamp } from "../../instrument/meter";
-import { forbidden } from "../../safety/rules";
-import type { Machine } from "../../model/machine";
-import { FLICKERS } from "../../model/kind";
-import type { Shown } from "../../quantity/read";
-import { RECHECK, type Instant, type Test } from "../../simulate/test";
+import { isClamp } from "../../instrument";
+import { forbidden } from "../../safety";
+import { FLICKERS, type Machine } from "../../model";
+import type { Shown } from "../../quantity";
+import { type Instant, RECHECK, type Test } from "../../simulate";
 import type { Evidence } from "../evidence/evidence";
 import { signsOf } from "../evidence/signs";
 import { labelWords } from "./test-sheet";

@@ -1,4 +1,4 @@
-import { testKey } from "../../simulate/test";
+import { testKey } from "../../simulate";
 import { sameNominal } from "../reading/window";
 import type { FaultDictionary } from "../dictionary/fault-dictionary";
 

@@ -1,8 +1,8 @@
-import type { Machine, Point } from "../../model/machine";
-import { forbidden } from "../../safety/rules";
-import type { Shown } from "../../quantity/read";
-import { makeTest, testKey, type Test } from "../../simulate/test";
-import type { Meter } from "../../instrument/meter";
+import type { Machine, Point } from "../../model";
+import { forbidden } from "../../safety";
+import type { Shown } from "../../quantity";
+import { makeTest, type Test, testKey } from "../../simulate";
+import type { Meter } from "../../instrument";
 import { agreedOn, type Evidence } from "../evidence/evidence";
 import { hypothesisName } from "../hypotheses/hypothesis";
 import { likelihood, SLIP } from "../reading/likelihood";

@@ -1,6 +1,5 @@
-import type { Machine } from "../../model/machine";
-import type { TestEntry } from "../../model/schema";
-import { makeTest, type Test } from "../../simulate/test";
+import type { Machine, TestEntry } from "../../model";
+import { makeTest, type Test } from "../../simulate";
 import type { Verdict } from "../reading/window";
 
 /** Something that must have been seen before a piece is blamed, and the reading that showed it. */

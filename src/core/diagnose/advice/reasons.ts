@@ -1,4 +1,4 @@
-import { testKey, type Test } from "../../simulate/test";
+import { type Test, testKey } from "../../simulate";
 import type { Evidence } from "../evidence/evidence";
 import { blamedPieces, pieceName } from "../hypotheses/hypothesis";
 import { windowWords } from "./test-sheet";

@@ -1,9 +1,8 @@
-import { isClamp, unitOf, type MeterFunction } from "../../instrument/meter";
-import { exposureOf, type Exposure } from "../../safety/exposure";
-import { cautionsFor } from "../../safety/rules";
-import type { Machine } from "../../model/machine";
-import { decimal, inSentence, quantity } from "../../quantity/format";
-import type { Test } from "../../simulate/test";
+import { isClamp, type MeterFunction, unitOf } from "../../instrument";
+import { cautionsFor, type Exposure, exposureOf } from "../../safety";
+import type { Machine } from "../../model";
+import { decimal, inSentence, quantity } from "../../quantity";
+import type { Test } from "../../simulate";
 import { costOf, type Cost, type Standing } from "../planning/cost";
 import { pieceName } from "../hypotheses/hypothesis";
 import type { Outcome } from "../dictionary/outcomes";

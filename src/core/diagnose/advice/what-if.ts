@@ -1,5 +1,5 @@
-import type { Shown } from "../../quantity/read";
-import type { Test } from "../../simulate/test";
+import type { Shown } from "../../quantity";
+import type { Test } from "../../simulate";
 import type { Evidence } from "../evidence/evidence";
 import { outcomeOf } from "../dictionary/outcomes";
 import { windowWords } from "./test-sheet";

@@ -1,5 +1,5 @@
 import type { Evidence, Repair } from "../evidence/evidence";
-import type { Machine } from "../../model/machine";
+import type { Machine } from "../../model";
 import { blamedPieces, faultsOf, hypothesisName, pieceName, type Hypothesis } from "../hypotheses/hypothesis";
 import { type Beliefs, involvement } from "./beliefs";
 import type { FaultDictionary } from "../dictionary/fault-dictionary";

@@ -1,15 +1,10 @@
-import { faultId } from "../../model/fault";
-import type { Machine } from "../../model/machine";
-import type { PartEntry } from "../../model/schema";
-import type { Change } from "../../model/as-found";
+import { type Change, faultId, has, type Machine, type PartEntry, ratings } from "../../model";
 import { isSameReading, observationsOf, type Evidence, type Observation } from "../evidence/evidence";
 import type { Hypothesis } from "../hypotheses/hypothesis";
 import { likelihood } from "../reading/likelihood";
-import { testKey } from "../../simulate/test";
+import { testKey } from "../../simulate";
 import { saidOf } from "../evidence/without-a-meter";
 import { sameNominal } from "../reading/window";
-import { ratings } from "../../model/ratings";
-import { has } from "../../model/traits";
 import { type Beliefs, involvement, believe } from "./beliefs";
 import type { FaultDictionary } from "../dictionary/fault-dictionary";
 

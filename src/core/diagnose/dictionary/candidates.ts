@@ -1,9 +1,8 @@
-import type { ClampPoint, Machine, Point } from "../../model/machine";
-import { isPowered } from "../../safety/exposure";
-import { forbidden } from "../../safety/rules";
-import type { Shown } from "../../quantity/read";
+import type { ClampPoint, Machine, Point } from "../../model";
+import { forbidden, isPowered } from "../../safety";
+import type { Shown } from "../../quantity";
 import type { Column } from "./predictor";
-import { makeTest, testKey, type Test } from "../../simulate/test";
+import { makeTest, type Test, testKey } from "../../simulate";
 
 /**
  * Every test worth thinking of: each reachable point against the reference of its own domain, across each part,

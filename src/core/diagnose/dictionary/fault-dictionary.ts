@@ -1,7 +1,6 @@
-import type { Meter } from "../../instrument/meter";
-import type { Machine } from "../../model/machine";
-import { faultId } from "../../model/fault";
-import { testKey, type Test } from "../../simulate/test";
+import type { Meter } from "../../instrument";
+import { faultId, type Machine } from "../../model";
+import { type Test, testKey } from "../../simulate";
 import type { Repair } from "../evidence/evidence";
 import { Stopwatch } from "../evidence/timed-observation";
 import { faultsOf, hypothesesOf, piecesOf, type Hypothesis } from "../hypotheses/hypothesis";

@@ -1,7 +1,6 @@
-import type { Machine } from "../../model/machine";
+import { has, type Machine } from "../../model";
 import { faultsOf, type Hypothesis } from "../hypotheses/hypothesis";
 import { plogp, type OutcomeTable } from "./outcomes";
-import { has } from "../../model/traits";
 
 /** How often a fault is away for a moment, by where it lies: contacts come and go, the rest seldom; judgement. */
 const AWAY = { contact: 0.4, other: 0.08 } as const;

@@ -1,5 +1,5 @@
-import type { Meter } from "../../instrument/meter";
-import type { Test } from "../../simulate/test";
+import type { Meter } from "../../instrument";
+import type { Test } from "../../simulate";
 import { makeKernel, massBelow, SLIP } from "../reading/likelihood";
 import type { Prediction } from "../reading/prediction";
 import { fromScale, isNumeric, scaleOf } from "../reading/scale";

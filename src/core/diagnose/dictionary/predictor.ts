@@ -1,15 +1,19 @@
-import { isClamp, type Meter } from "../../instrument/meter";
-import type { Fault } from "../../model/fault";
-import type { SetupEntry } from "../../model/schema";
-import type { Shown } from "../../quantity/read";
-import { observe, observeAll } from "../../simulate/observe";
-import { Simulator } from "../../simulate/energise";
-import type { CircuitSnapshot } from "../../simulate/stamped-circuit";
-import { NoOperatingPoint } from "../../simulate/state";
-import { RECHECK_SOON, testKey, type Test } from "../../simulate/test";
-import { drawnValues, nominalValues, type Values } from "../../simulate/values";
-import type { Machine } from "../../model/machine";
-import { variantOf, ChangeError } from "../../model/as-found";
+import { isClamp, type Meter } from "../../instrument";
+import { ChangeError, type Fault, type Machine, type SetupEntry, variantOf } from "../../model";
+import type { Shown } from "../../quantity";
+import {
+  type CircuitSnapshot,
+  drawnValues,
+  nominalValues,
+  NoOperatingPoint,
+  observe,
+  observeAll,
+  RECHECK_SOON,
+  Simulator,
+  type Test,
+  testKey,
+  type Values,
+} from "../../simulate";
 import { faultsOf, type Hypothesis } from "../hypotheses/hypothesis";
 import type { Prediction } from "../reading/prediction";
 

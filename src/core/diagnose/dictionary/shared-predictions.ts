@@ -1,5 +1,5 @@
-import type { Meter } from "../../instrument/meter";
-import type { Test } from "../../simulate/test";
+import type { Meter } from "../../instrument";
+import type { Test } from "../../simulate";
 import type { Prediction } from "../reading/prediction";
 import { isNumeric } from "../reading/scale";
 

@@ -1,4 +1,4 @@
-import type { Machine } from "../../model/machine";
+import type { Machine } from "../../model";
 import { faultsOf, type Hypothesis } from "../hypotheses/hypothesis";
 
 /**

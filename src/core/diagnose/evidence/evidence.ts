@@ -1,11 +1,11 @@
-import { energyAt } from "../../safety/exposure";
-import type { Machine } from "../../model/machine";
-import type { Shown } from "../../quantity/read";
+import { energyAt } from "../../safety";
+import type { Machine } from "../../model";
+import type { Shown } from "../../quantity";
 import type { Alone } from "./bench-verdict";
 import type { FirstAnswer } from "./simple-causes";
 import type { Timed } from "./timed-observation";
-import { makeTest, testKey, type Test } from "../../simulate/test";
-import type { Meter } from "../../instrument/meter";
+import { makeTest, type Test, testKey } from "../../simulate";
+import type { Meter } from "../../instrument";
 import { COMPLAINT_SLIP, SLIP } from "../reading/likelihood";
 import { isNumeric, scaleOf, toScale } from "../reading/scale";
 

@@ -1,6 +1,5 @@
-import type { Machine } from "../../model/machine";
+import type { Machine, UnitSign } from "../../model";
 import { faultsOf, piecesOf, type Hypothesis } from "../hypotheses/hypothesis";
-import type { UnitSign } from "../../model/kind";
 
 /**
  * What is seen, heard or smelt without a meter. A part's signs stand with its kind, each with its chance under every

@@ -1,5 +1,4 @@
-import type { Machine } from "../../model/machine";
-import type { FirstEntry } from "../../model/schema";
+import type { FirstEntry, Machine } from "../../model";
 import { faultsOf, type Hypothesis } from "../hypotheses/hypothesis";
 
 /**

@@ -1,7 +1,5 @@
-import type { Machine } from "../../model/machine";
-import { Simulator } from "../../simulate/energise";
-import { nominalValues } from "../../simulate/values";
-import { secondsUntil } from "../../simulate/when";
+import type { Machine } from "../../model";
+import { nominalValues, secondsUntil, Simulator } from "../../simulate";
 import { faultsOf, type Hypothesis } from "../hypotheses/hypothesis";
 
 /** Something that happens after a time, or not at all: it was watched from when the setup was brought about. */

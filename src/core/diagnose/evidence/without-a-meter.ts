@@ -1,4 +1,4 @@
-import type { Machine } from "../../model/machine";
+import type { Machine } from "../../model";
 import type { Evidence } from "./evidence";
 import { aloneLikelihood } from "./bench-verdict";
 import { answerLikelihood } from "./simple-causes";

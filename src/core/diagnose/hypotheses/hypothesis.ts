@@ -1,6 +1,4 @@
-import type { Machine } from "../../model/machine";
-import { faultId, type Fault } from "../../model/fault";
-import type { Change } from "../../model/as-found";
+import { type Change, type Fault, faultId, type Machine } from "../../model";
 
 /**
  * What may be true of the machine. Nothing wrong, one fault (with what it has brought about, where the file says so)

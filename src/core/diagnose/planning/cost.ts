@@ -1,10 +1,10 @@
-import { isClamp } from "../../instrument/meter";
-import { EXPOSURE_MINUTES, exposureOf, panelsFor } from "../../safety/exposure";
-import type { Machine } from "../../model/machine";
+import { isClamp } from "../../instrument";
+import { EXPOSURE_MINUTES, exposureOf, panelsFor } from "../../safety";
+import type { Machine } from "../../model";
 import type { Repair } from "../evidence/evidence";
 import { CAREFUL, type Means } from "./means";
 import type { Times } from "./learned-times";
-import type { Test } from "../../simulate/test";
+import type { Test } from "../../simulate";
 
 /** How the unit stands now: what it costs to make a test depends on it. */
 export interface Standing {

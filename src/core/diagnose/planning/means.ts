@@ -1,7 +1,7 @@
-import type { MeterFunction } from "../../instrument/meter";
-import type { Machine } from "../../model/machine";
-import { exposureOf } from "../../safety/exposure";
-import type { Test } from "../../simulate/test";
+import type { MeterFunction } from "../../instrument";
+import type { Machine } from "../../model";
+import { exposureOf } from "../../safety";
+import type { Test } from "../../simulate";
 
 /** What a person has with them, and what they do not do. */
 export interface Means {

@@ -1,7 +1,6 @@
-import { exposureOf } from "../../safety/exposure";
-import { DEAD_SHARE } from "../../safety/rules";
-import type { Machine } from "../../model/machine";
-import { testKey, type Test } from "../../simulate/test";
+import { DEAD_SHARE, exposureOf } from "../../safety";
+import type { Machine } from "../../model";
+import { type Test, testKey } from "../../simulate";
 import type { FaultDictionary } from "../dictionary/fault-dictionary";
 import { plogp, type OutcomeTable } from "../dictionary/outcomes";
 import type { Repair } from "../evidence/evidence";

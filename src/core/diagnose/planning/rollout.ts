@@ -1,10 +1,8 @@
-import type { Machine } from "../../model/machine";
-import type { PieceEntry } from "../../model/schema";
-import { testKey, type Test } from "../../simulate/test";
+import { has, type Machine, type PieceEntry } from "../../model";
+import { type Test } from "../../simulate";
 import { placeKey, type Standing } from "./cost";
 import { Planner, type Move, type PlannedMove, type PlanProblem } from "./planner";
 import { WEARS_OFF } from "../evidence/signs";
-import { has } from "../../model/traits";
 import type { Beliefs } from "../belief/beliefs";
 import type { FaultDictionary } from "../dictionary/fault-dictionary";
 import { type RatedTest, type Step, stepsFrom } from "./rating";

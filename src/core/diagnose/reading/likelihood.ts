@@ -1,7 +1,7 @@
-import type { Meter } from "../../instrument/meter";
-import type { Manner, Shown } from "../../quantity/read";
-import type { Test } from "../../simulate/test";
-import { FLICKERS } from "../../model/kind";
+import type { Meter } from "../../instrument";
+import type { Manner, Shown } from "../../quantity";
+import type { Test } from "../../simulate";
+import { FLICKERS } from "../../model";
 import type { Prediction } from "./prediction";
 import { isNumeric, scaleOf, toScale, type Scale } from "./scale";
 

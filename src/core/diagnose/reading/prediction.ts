@@ -1,4 +1,4 @@
-import type { Shown } from "../../quantity/read";
+import type { Shown } from "../../quantity";
 
 /**
  * What one test shows under one hypothesis: one reading a specimen, null where the model found no operating point.

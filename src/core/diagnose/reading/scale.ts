@@ -1,4 +1,4 @@
-import type { Meter, MeterFunction } from "../../instrument/meter";
+import type { Meter, MeterFunction } from "../../instrument";
 
 /**
  * The scale on which readings are compared: y = asinh(x rel / abs) / rel, so that one step of y is one standard

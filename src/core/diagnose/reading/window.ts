@@ -1,6 +1,6 @@
-import type { Meter } from "../../instrument/meter";
-import type { Shown } from "../../quantity/read";
-import type { Test } from "../../simulate/test";
+import type { Meter } from "../../instrument";
+import type { Shown } from "../../quantity";
+import type { Test } from "../../simulate";
 import { kernelOf } from "./likelihood";
 import type { Prediction } from "./prediction";
 import { fromScale, isNumeric, scaleOf, toScale } from "./scale";

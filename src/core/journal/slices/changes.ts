@@ -1,4 +1,4 @@
-import type { Change } from "../../model/as-found";
+import type { Change } from "../../model";
 import type { JournalEvent } from "../events";
 import { folded, type Slice } from "../slice";
 

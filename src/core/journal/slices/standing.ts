@@ -1,4 +1,4 @@
-import { makeTest, type Test } from "../../simulate/test";
+import { makeTest, type Test } from "../../simulate";
 import type { Body, Slice } from "../slice";
 
 /** What of a machine has to be known to say how its unit stands. */

@@ -1,6 +1,6 @@
 import { z } from "zod";
 import { id, number, words } from "../scalar";
-import { patternOf } from "../../lamp/lamp-pattern";
+import { patternOf } from "../../lamp";
 import { conditionHolds, conditionSchema, plainConditions, type Condition, type Situation } from "./condition";
 
 /** What a control program shows: the text of its display, and how each of its lamps goes. */

@@ -1,10 +1,9 @@
 import { notFound } from "next/navigation";
-import { jobOn } from "../../../../core/journal/job";
+import { jobOn, unseenIn } from "../../../../core/journal";
 import { readJob } from "../../../../server/jobs";
 import { Refusal } from "../../../../server/refusal";
 import { UnreadableJob } from "../../../../ui/job/UnreadableJob";
 import { RecordSheet } from "../../../../ui/record/RecordSheet";
-import { unseenIn } from "../../../../core/journal/unseen";
 import { unseenWords } from "../../../../ui/job/unseen-words";
 
 export const dynamic = "force-dynamic";

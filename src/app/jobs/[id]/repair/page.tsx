@@ -1,6 +1,6 @@
 import { notFound } from "next/navigation";
 import { readJob } from "../../../../server/jobs";
-import { changesIn } from "../../../../core/journal/slices/changes";
+import { changesIn } from "../../../../core/journal";
 import { machineOf } from "../../../../server/machine-store";
 import { Refusal } from "../../../../server/refusal";
 import { UnreadableJob } from "../../../../ui/job/UnreadableJob";

@@ -1,4 +1,4 @@
-import { writeMachineYaml } from "../../../../../core/model/file/machine-yaml";
+import { writeMachineYaml } from "../../../../../core/model";
 import { machineByHash, newestMachine } from "../../../../../server/machine-store";
 import { answerError, knock } from "../../../answer";
 

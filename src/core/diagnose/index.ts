@@ -1,0 +1,49 @@
+/** The search for a fault, from hypotheses to advice. What others may use of it; nothing else is reached. */
+
+export { type Advice, advise, type Alternative, type Attempt, type Stop } from "./advice/advise";
+export { walkOf } from "./advice/baseline-walk";
+export { codeMatches, codeOdds, type CodeOdds, codesOf, type MachineCode, setupShowing } from "./advice/code-odds";
+export { type Coverage, coverageOf, type FaultGroup } from "./advice/coverage";
+export {
+  expressible,
+  type SetAside,
+  unaskable,
+  unknownPart,
+  unknownPiece,
+  unknownSign,
+  unmeasurable,
+  unseeable,
+} from "./advice/expressible";
+export { faultGroups } from "./advice/groups";
+export { type Misfit, misfitOf, questioned } from "./advice/likely-slips";
+export { type Judged, proofsFor } from "./advice/proofs";
+export { type History, historyOf, type Reason, reasonsFor } from "./advice/reasons";
+export {
+  FUNCTION_WORDS,
+  labelWords,
+  type Laid,
+  layOut,
+  type Lead,
+  type Proposal,
+  titleOf,
+  windowWords,
+} from "./advice/test-sheet";
+export { likelyShown, type WhatIf, whatIf } from "./advice/what-if";
+export { believe } from "./belief/beliefs";
+export { signsWorthIt } from "./belief/signs-worth-it";
+export { likeliness, partDoubt, type PieceSuspect, repairsOf } from "./belief/suspects";
+export { fitsSomething, weigh } from "./belief/weigh";
+export { candidateTests, clampFunction } from "./dictionary/candidates";
+export { FaultDictionary } from "./dictionary/fault-dictionary";
+export { Predictor } from "./dictionary/predictor";
+export type { Alone } from "./evidence/bench-verdict";
+export { type Evidence, isSameReading } from "./evidence/evidence";
+export { type SignAsked, WHOLE_UNIT } from "./evidence/signs";
+export { type OpenFirst, openFirsts } from "./evidence/simple-causes";
+export type { Hypothesis } from "./hypotheses/hypothesis";
+export { costOf, movesTo, type Standing, standingAfter } from "./planning/cost";
+export { learnTimes, type StepTaken, type Times } from "./planning/learned-times";
+export type { Means } from "./planning/means";
+export { EXACT_SUSPECTS } from "./planning/planner";
+export type { Spread } from "./planning/rollout";
+export { sameNominal, verdictOf, type Window, windowOf } from "./reading/window";

@@ -1,0 +1,66 @@
+/**
+ * What happened in a job, a unit and a shop, and what follows from it. What others may use of it; nothing else is
+ * reached.
+ */
+
+export {
+  aloneBody,
+  answeredBody,
+  calledBody,
+  changedBody,
+  comparedBody,
+  decidedBody,
+  judgeTyped,
+  loneOne,
+  madeGoodBody,
+  matchedBody,
+  modifiedBody,
+  noteBody,
+  noticedBody,
+  photoBody,
+  provedBody,
+  restoredBody,
+  sawBody,
+  settingCarried,
+  settingFound,
+  settingSet,
+  stagedBody,
+  standingBody,
+  stillThere,
+  struckBody,
+  surroundingsBody,
+  timedBody,
+  toMeasuring,
+  triedBody,
+  variedBody,
+  waitedBody,
+  waitingBody,
+  warnedBody,
+} from "./bodies";
+export { changesKey, decide, type Facts, type Need } from "./decide";
+export {
+  type EventBody,
+  eventBodySchema,
+  JOB_KINDS,
+  type JobKind,
+  type JournalEvent,
+  type NewEvent,
+  newEventSchema,
+  type RawEvent,
+  readJournal,
+  type ReadJournal,
+  shownSchema,
+  type StoredEvent,
+  upcast,
+  versionOf,
+} from "./events";
+export { type Done, evidenceOf, type Job, judgedOf, standingOf, type TrailReading } from "./fold";
+export { jobOn } from "./job";
+export { activeChanges, emptyLedger, enter, type Ledger, ledgerOf } from "./ledger";
+export { leadWords, readingBody } from "./reading-body";
+export { FILE_ORIGINS, type FileOrigin, SHOP_STREAM, type ShopEvent, shopEventSchema } from "./shop-events";
+export { changesIn } from "./slices/changes";
+export { plainTest } from "./slices/standing";
+export { stepsOf } from "./steps";
+export { serialKey, type UnitEvent, unitEventSchema, type UnitPlate, unitPlateSchema } from "./unit-events";
+export { type Conflict, conflictsIn, type Unseen, unseenIn } from "./unseen";

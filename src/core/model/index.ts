@@ -1,0 +1,69 @@
+/**
+ * The machine: its file, its kinds of part, its control program, and the compiler that makes it ready. What others
+ * may use of it; nothing else is reached.
+ */
+
+export { type Change, ChangeError, changeSchema, changeWords, IN_LEAD, variantOf } from "./as-found";
+export { compileMachine, MachineFileError } from "./compile";
+export { isLowVoltage } from "./energy";
+export { everydaySetup } from "./everyday-setup";
+export { type Fault, faultId } from "./fault";
+export { canonicalJson } from "./file/canonical-json";
+export { machineJsonSchema } from "./file/machine-json-schema";
+export {
+  MachineYamlError,
+  MOST_BYTES,
+  type PlacedProblem,
+  readMachineYaml,
+  withoutUsual,
+  writeMachineYaml,
+} from "./file/machine-yaml";
+export { compareFiles, type Fact, factKey, takeFacts } from "./file/three-way";
+export {
+  type Conditions,
+  type FailureMode,
+  type Failures,
+  FLICKERS,
+  type Instance,
+  type OnBoard,
+  OPEN,
+  type Stamp,
+  type UnitSign,
+  type View,
+} from "./kind";
+export { ntcOhms } from "./kinds/ntc";
+export { type KindId, PART_KINDS, partKind } from "./kinds/registry";
+export { commonShelf } from "./machine-shelf";
+export { type ClampPoint, LAMP_DARK, LAMP_LIT, type Machine, type Part, type Point } from "./machine";
+export { asPlated, type PlateSaid, plateWords } from "./plate";
+export { plainConditions } from "./program/condition";
+export { again, BEGIN, type Count, mark, secondsLeft, seen, stepWords, tick } from "./program/counting";
+export {
+  type Exits,
+  exitsOf,
+  type GuideLeg,
+  type GuideStep,
+  guideTo,
+  keyMarks,
+  type MenuItem,
+  menuOf,
+  waySeconds,
+} from "./program/guide";
+export { menuBoard, menuItems, type MenuKey, menuShows, pressMenu } from "./program/menu-board";
+export { type Face, type Gesture, gesturesTo, modeName, pressesOf, type Program } from "./program/program";
+export { checkpointsTo, type QuickLoad, quickMachine, readLoads } from "./quick";
+export { plainFields, ratings } from "./ratings";
+export {
+  type ComplaintEntry,
+  type FirstEntry,
+  type MachineFile,
+  machineFileSchema,
+  type PartEntry,
+  type PathEntry,
+  type PieceEntry,
+  type SettingEntry,
+  type SetupEntry,
+  type TestEntry,
+} from "./schema";
+export { skeletonOf } from "./skeleton";
+export { has, type Trait } from "./traits";

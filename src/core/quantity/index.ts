@@ -1,0 +1,5 @@
+/** Quantities as people type and read them. What others may use of it; nothing else is reached. */
+
+export { decimal, engineering, inSentence, quantity, shownText } from "./format";
+export { type Asked, type Manner, readEngineering, readShown, type Shown } from "./read";
+export { gaugeOfArea, type Liked, METRIC, type Quantity, quantityText, readQuantity, unitOfQuantity } from "./units";

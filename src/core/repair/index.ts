@@ -1,0 +1,12 @@
+/** From the cause found to the machine proven well. What others may use of it; nothing else is reached. */
+
+export { addOnPlan } from "./add-on";
+export { carryOver } from "./carry-over";
+export { judge } from "./judge-proof";
+export { canBePutBack, leftBehind, type LeftBehind } from "./left-behind";
+export { builtWords, type ModificationProof, proveModification } from "./modification";
+export { type NoFaultFound, noFaultFound } from "./no-fault-found";
+export { cheapWhileOpen, optionsFor, outlay, USUAL_RATES, weighOptions } from "./options";
+export { matchPart } from "./part-match";
+export { PROOF_GROUPS, proofRun, proofState, type ProofStep, toldOfRepair } from "./proof-run";
+export { swapPlan, type SwapStage } from "./swap-plan";

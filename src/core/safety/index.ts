@@ -1,0 +1,9 @@
+/**
+ * What a step exposes a person to, what is forbidden, what is said. What others may use of it; nothing else is
+ * reached.
+ */
+
+export { energyAt, type Exposure, EXPOSURE_MINUTES, exposureOf, isPowered, panelsFor } from "./exposure";
+export { changeRefused } from "./function-change";
+export { cautionsAt, cautionsFor, DEAD_SHARE, forbidden, sourcesOff } from "./rules";
+export { type WorkCaution, workCautions } from "./work-cautions";

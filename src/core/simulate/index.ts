@@ -1,0 +1,15 @@
+/**
+ * A machine brought into a setup, and what a meter or an eye finds there. What others may use of it; nothing else is
+ * reached.
+ */
+
+export { type Controls, controlsOf, type Doing, MachineAtHand } from "./at-hand";
+export { programOf } from "./conditions";
+export { Simulator } from "./energise";
+export { observe, observeAll } from "./observe";
+export { displayPart, type Slip, slipsOf } from "./perform";
+export type { CircuitSnapshot } from "./stamped-circuit";
+export { NoOperatingPoint, type State } from "./state";
+export { type Instant, makeTest, RECHECK, RECHECK_SOON, type Test, testKey } from "./test";
+export { drawnValues, nominalValues, type Values } from "./values";
+export { secondsUntil } from "./when";

@@ -1,0 +1,25 @@
+/** Tools that work one thing out from a few numbers. What others may use of it; nothing else is reached. */
+
+export {
+  benchRig,
+  type BenchRig,
+  judgeRig,
+  LAMP_SHOWS,
+  type LampSeen,
+  type LampShows,
+  rigBoards,
+  rigFindings,
+} from "./bench-rig";
+export { drawingOf, settingWords, unusedCodes } from "./coded-switch";
+export {
+  type Curve,
+  type Field,
+  type Sheet,
+  type SwitchDrawing,
+  type Table,
+  type Tool,
+  type Verdict,
+  workTool,
+} from "./tool";
+export { toolFor, TOOLS } from "./tools";
+export { ratedLinks, weakestFirst } from "./weakest-link";
