@@ -35,7 +35,7 @@ export const IN_LEAD: Readonly<Record<string, Readonly<Record<string, string | n
   PART_KINDS.flatMap(({ kind, service }) => (service.foundInLead ? [[kind, service.foundInLead]] : [])),
 );
 
-/** A part that nobody drew was put in for a reason: it is this many times as likely to be the trouble; judgement. */
+/** A part that nobody drew was put in for a reason: it is this many times as likely to be the trouble; estimate E26. */
 const FOUND_ODDS = 3;
 
 /** Thrown for a change that cannot be made; the message is a sentence. */

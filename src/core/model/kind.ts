@@ -217,7 +217,7 @@ export interface Failures<F> {
   heats?(fields: F, mode: string): { readonly place: string; readonly celsius: number } | null;
   /** What can be seen of its failures. */
   signs?(fields: F): readonly Sign[];
-  /** Chance of a sign of the whole unit when a part of this kind has failed; judgement, from memory. */
+  /** Chance of a sign of the whole unit when a part of this kind has failed; estimate E27. */
   readonly unitSigns?: Readonly<Partial<Record<UnitSign, number>>>;
   /** Failure modes that stand in the way of a gesture with these keys and doors. */
   hinders?(

@@ -41,10 +41,10 @@ interface Situation {
 
 /** Doors beyond this many are not combined but opened one at a time. */
 const COMBINED_DOORS = 3;
-/** A load is on from this share of its largest current on, and from this many amperes; judgement. */
+/** A load is on from this share of its largest current on, and from this many amperes; estimate E28. */
 const ON = 0.1;
 const LEAST_AMPS = 1e-3;
-/** Timing may move by this share, and by so many seconds, and is watched this long; judgement. */
+/** Timing may move by this share, and by so many seconds, and is watched this long; estimate E29. */
 const LATER_SHARE = 0.1;
 const LATER = 0.6;
 const WATCHED = 900;

@@ -296,7 +296,7 @@ function ordersFrom(first: RepairOption, options: readonly RepairOption[]): Repa
   return orders;
 }
 
-/** A part counts as cheap beside the work of opening the machine again, in the shop's money; judgement. */
+/** A part counts as cheap beside the work of opening the machine again, in the shop's money; estimate E30. */
 const CHEAP = 15;
 
 /**

@@ -46,7 +46,7 @@ export const PROOF_GROUPS: Readonly<Record<ProofStep["group"], string>> = {
 
 const SOUND: Hypothesis = { kind: "no fault", id: "no-fault", piece: "no-fault", prior: 1 };
 /**
- * Judgement, all of these. So many readings that the fault had spoilt are made again, so many loads are clamped, so
+ * Estimates E31, all of these. So many readings that the fault had spoilt are made again, so many loads are clamped, so
  * many delays are waited for.
  */
 const MOST_READINGS = 3;

@@ -46,7 +46,7 @@ const WATCHED = 2.5;
 const NOTHING_DUE: readonly Due[] = [];
 /** Seconds within which changes of one part count as one moment. */
 const SAME_MOMENT = 1e-9;
-/** So many passes settle every state of the demo machines that was tried, thousands of them at random; judgement. */
+/** So many passes settle every state of the demo machines that was tried, thousands of them at random; estimate E32. */
 const MOST_PASSES = 3000;
 /** Passes after which what still creeps is given its full step again. */
 const AGAIN = 600;

@@ -157,7 +157,7 @@ function reading(simulator: Simulator, state: State, test: Test, meter: Meter, a
   }
 }
 
-/** A round that comes again within this many seconds is seen as a rhythm; judgement. */
+/** A round that comes again within this many seconds is seen as a rhythm; estimate E33. */
 const RHYTHM = 4;
 
 /** How a display moves on a machine that goes round its phases: in a rhythm one can follow, or not. */

@@ -275,7 +275,7 @@ export interface LampSeen {
   readonly shows: LampShows;
 }
 
-/** How often a lamp is misread or does something else; judgement. */
+/** How often a lamp is misread or does something else; estimate E34. */
 const MISREAD = 0.03;
 
 /** What the lamps say of the board. */

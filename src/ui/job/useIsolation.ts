@@ -50,7 +50,7 @@ export interface Question {
 const AHEAD = 100;
 /**
  * Milliseconds that the hand must rest before what is half typed is reckoned: as long as an answer takes, within
- * these bounds; judgement.
+ * these bounds; estimate E35.
  */
 const PAUSE = [40, 400] as const;
 

@@ -2,7 +2,7 @@
 
 import { useEffect, useState } from "react";
 
-/** Milliseconds for which what was entered waits for what follows from it; then it is shown alone; judgement. */
+/** Milliseconds for which what was entered waits for what follows from it; then it is shown alone; estimate E36. */
 const HOLD = 150;
 
 /**

@@ -238,7 +238,7 @@ function chooseFrom(dictionary: FaultDictionary, rated: readonly RatedTest[], wa
     : choose(dictionary.machine, rated);
 }
 
-/** A repair is tried only if it saves at least this on the whole way, minutes; judgement. */
+/** A repair is tried only if it saves at least this on the whole way, minutes; estimate E01. */
 const LEAST_SAVED = 2;
 
 /** The repair to try, where that beats every test. */
@@ -349,7 +349,7 @@ function openProof(
   );
 }
 
-/** What is less likely than this is not named at the end of a search; judgement. */
+/** What is less likely than this is not named at the end of a search; estimate E02. */
 const NAMED = 0.05;
 
 const isLimited = (means: Means) => !means.live || !means.clamp || !means.dcClamp;

@@ -39,7 +39,7 @@ export interface Misfit {
 const QUESTIONED = 0.6;
 /** Hypotheses whose predictions are tried for each slip. */
 const MOST_TRIED = 8;
-/** Relative odds of the usual slips; judgement, from memory. */
+/** Relative odds of the usual slips; estimate E03. */
 const ODDS = {
   "next pin": 3,
   mirrored: 2,

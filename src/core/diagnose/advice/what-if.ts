@@ -34,7 +34,7 @@ export function whatIf(dictionary: FaultDictionary, evidence: readonly Evidence[
 
 /**
  * An outcome less likely than this is not thought of ahead: what nobody expects calls for a wide look, which takes
- * long; judgement.
+ * long; estimate E04.
  */
 const LIKELY = 0.1;
 

@@ -14,20 +14,20 @@ import type { FaultDictionary } from "../dictionary/fault-dictionary";
  * only when nothing single fits what was measured, and measured again.
  */
 
-/** Share of belief, before any evidence, for two faults that have nothing to do with each other; judgement. */
+/** Share of belief, before any evidence, for two faults that have nothing to do with each other; estimate E05. */
 const TWO_FAULTS_PRIOR = 0.02;
-/** The same for a unit that is not as its file has it; judgement. */
+/** The same for a unit that is not as its file has it; estimate E06. */
 const NOT_AS_DRAWN_PRIOR = 0.01;
 /** Pairs that are simulated for what was measured, and those that stay in the search. */
 const MOST_SIMULATED = 64;
 const MOST_SEARCHED = 14;
 /**
- * How far two faults that may bring about together what neither does alone are put before others, in nats; judgement.
+ * How far two faults that may bring about together what neither does alone are put before others, in nats; estimate E07.
  */
 const TOGETHER = 4;
 /** A reading is odd from this share of belief that it was a slip. */
 export const ODD = 0.5;
-/** A repaired piece that is still this likely has been repaired badly, or is not alone; judgement. */
+/** A repaired piece that is still this likely has been repaired badly, or is not alone; estimate E08. */
 const LEADING = 0.4;
 /** "Something else" this likely calls for a wider look by itself. */
 const ELSE = 0.2;

@@ -2,7 +2,7 @@ import { has, type Machine } from "../../model";
 import { faultsOf, type Hypothesis } from "../hypotheses/hypothesis";
 import { plogp, type OutcomeTable } from "./outcomes";
 
-/** How often a fault is away for a moment, by where it lies: contacts come and go, the rest seldom; judgement. */
+/** How often a fault is away for a moment, by where it lies: contacts come and go, the rest seldom; estimate E09. */
 const AWAY = { contact: 0.4, other: 0.08 } as const;
 
 function awayShare(machine: Machine, hypothesis: Hypothesis): number {

@@ -12,12 +12,12 @@ export interface Alone {
 }
 
 /**
- * How often a sound part is called bad on the bench, and a bad one good; judgement. A fault that comes and goes hides
+ * How often a sound part is called bad on the bench, and a bad one good; estimate E10. A fault that comes and goes hides
  * more often.
  */
 const CALLED_BAD = 0.02;
 const CALLED_GOOD = 0.06;
-/** Of bad parts, how often the mode found is another than the true one: "high" for "open"; judgement. */
+/** Of bad parts, how often the mode found is another than the true one: "high" for "open"; estimate E11. */
 const OTHER_MODE = 0.1;
 
 /** Likelihood of what a test of one part by itself found under a hypothesis; 1 for a part the machine has not. */

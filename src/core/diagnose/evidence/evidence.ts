@@ -112,7 +112,7 @@ function isBlindToLeakage(machine: Machine, test: Test, shown: Shown): boolean {
   return energies.includes("mains") && energies.includes("earth");
 }
 
-/** The same slip made again when a reading is made once more; judgement. */
+/** The same slip made again when a reading is made once more; estimate E12. */
 const SLIP_AGAIN = 0.15;
 
 /** Takes evidence apart into observations; struck-out evidence is simply not passed in. */

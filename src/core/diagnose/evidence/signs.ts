@@ -3,7 +3,7 @@ import { faultsOf, piecesOf, type Hypothesis } from "../hypotheses/hypothesis";
 
 /**
  * What is seen, heard or smelt without a meter. A part's signs stand with its kind, each with its chance under every
- * failure and without one. Signs of the whole unit speak for kinds of part; their chances are judgement, from memory.
+ * failure and without one. Signs of the whole unit speak for kinds of part; their chances are estimate E13.
  */
 
 /** In the place of a part, and no name that a part may have: the sign is of the whole unit. */
@@ -99,7 +99,7 @@ const open = (chance: number) => Math.min(0.99, Math.max(0.003, chance));
 
 /**
  * A repair that was tried: how often it cures what it should, and how often a fault goes away by chance meanwhile;
- * judgement.
+ * estimate E14.
  */
 const CURES = 0.9;
 const GOES_BY_CHANCE = 0.06;

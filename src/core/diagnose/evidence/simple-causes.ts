@@ -11,11 +11,11 @@ import { faultsOf, type Hypothesis } from "../hypotheses/hypothesis";
 /** What was answered to a question. */
 export type FirstAnswer = "yes" | "no";
 
-/** Share of answers that are right; judgement. */
+/** Share of answers that are right; estimate E15. */
 const RIGHT = 0.95;
-/** How often a part is found so though the fault lies elsewhere; judgement. */
+/** How often a part is found so though the fault lies elsewhere; estimate E16. */
 const BY_CHANCE = 0.03;
-/** How often a simple cause is met on a machine that has a fault besides; judgement. */
+/** How often a simple cause is met on a machine that has a fault besides; estimate E17. */
 const BESIDE = 0.1;
 /** Odds that stand for the simple causes nobody listed, beside those of the file. */
 const UNLISTED = 10;

@@ -12,10 +12,10 @@ export interface Timed {
   readonly watched: number;
 }
 
-/** A watch read by eye, and delays of parts, differ by about this share and these seconds; judgement. */
+/** A watch read by eye, and delays of parts, differ by about this share and these seconds; estimate E18. */
 const SPREAD = 0.2;
 const HAND = 1;
-/** Something else was watched, or the clock was started late; judgement. */
+/** Something else was watched, or the clock was started late; estimate E19. */
 const SLIP = 0.03;
 
 /** Works out, and keeps, when each hypothesis shows something. One a machine and thread. */

@@ -41,7 +41,7 @@ export type Hypothesis =
       readonly prior: number;
     };
 
-/** Shares of belief before any evidence that lie outside the single faults; judgement, from memory. */
+/** Shares of belief before any evidence that lie outside the single faults; estimate E20. */
 export const NO_FAULT_PRIOR = 0.03;
 export const SOMETHING_ELSE_PRIOR = 0.03;
 

@@ -13,17 +13,17 @@ import { type RatedTest, type Step, stepsFrom } from "./rating";
  * comes to in minutes and money. Built on `plan`, in which every suspect shows what it shows most likely.
  */
 
-/** Minutes that one unit of the shop's money stands for: an hour of work at 60; judgement, from memory. */
+/** Minutes that one unit of the shop's money stands for: an hour of work at 60; estimate E21. */
 export const MINUTES_A_COIN = 1;
-/** To see whether a repair helped: close up, power on, watch; minutes, judgement. */
+/** To see whether a repair helped: close up, power on, watch; minutes, estimate E22. */
 const SEE = 3;
-/** A repair after which the complaint only seemed gone costs a second visit, minutes; judgement. */
+/** A repair after which the complaint only seemed gone costs a second visit, minutes; estimate E23. */
 const COME_BACK = 60;
 /** Suspects, tests and repairs that are planned with. */
 const MOST_SUSPECTS = 26;
 const MOST_TESTS = 110;
 const FIRST_MOVES = 8;
-/** A piece less likely than this is not repaired to see; judgement. */
+/** A piece less likely than this is not repaired to see; estimate E24. */
 const LEAST_TO_TRY = 0.25;
 /** Suspects below this share are left out of the plan. */
 const LEAST_WEIGHT = 5e-4;

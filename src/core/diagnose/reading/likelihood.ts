@@ -313,7 +313,7 @@ function agreement(predicted: Shown | null, shown: Shown): number {
   return predicted.label === FLICKERS ? 0.1 : 0;
 }
 
-/** People name the movement of a display loosely: pulsing is called jumping more often than fading; judgement. */
+/** People name the movement of a display loosely: pulsing is called jumping more often than fading; estimate E25. */
 function mannerFit(predicted: Manner, seen: Manner): number {
   if (predicted === seen) return 1;
   return predicted === "fading" || seen === "fading" ? 0.15 : 0.6;
