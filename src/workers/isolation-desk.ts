@@ -36,6 +36,8 @@ import {
   weigh,
   whatIf,
   type WhatIf,
+  type Weighed,
+  believe,
 } from "../core/diagnose";
 import { type ModificationProof, proofRun, type ProofStep, proveModification } from "../core/repair";
 import { restRule, type RestRule, runSheet, type RunSheet } from "../core/schedule";
@@ -130,7 +132,7 @@ export class IsolationDesk {
     const setup = machine.setupById.get(test.setup);
     const refused = setup ? forbidden(machine, setup, test) : "The machine file has no such setup.";
     if (refused) return { laid: null, refused };
-    const { dictionary, beliefs } = weigh(this.ready(), evidence);
+    const { dictionary, beliefs } = this.weighed(evidence);
     return {
       laid: layOut(dictionary, beliefs, { ...plain(standing), repairs: repairsOf(evidence) }, test),
       refused: null,
@@ -177,26 +179,26 @@ export class IsolationDesk {
 
   /** The questions still open, in the order in which they are worth asking. */
   firsts(evidence: readonly Evidence[], complaint: string, answered: readonly string[]): readonly OpenFirst[] {
-    const { dictionary, beliefs } = weigh(this.ready(), evidence);
+    const { dictionary, beliefs } = this.weighed(evidence);
     return openFirsts(dictionary.machine, complaint, new Set(answered), partDoubt(dictionary, beliefs));
   }
 
   /** The signs worth looking for now. */
   signs(evidence: readonly Evidence[]): readonly (SignAsked & { readonly bits: number })[] {
-    const { dictionary, beliefs } = weigh(this.ready(), evidence);
+    const { dictionary, beliefs } = this.weighed(evidence);
     const found = new Set(evidence.flatMap((e) => (e.type === "sign" ? [`${e.part} ${e.sign}`] : [])));
     return signsWorthIt(dictionary, beliefs.probability, found).slice(0, 12);
   }
 
   /** Why a piece is believed or doubted, the strongest first. */
   reasons(evidence: readonly Evidence[], piece: string): readonly Reason[] {
-    const { dictionary, beliefs } = weigh(this.ready(), evidence);
+    const { dictionary, beliefs } = this.weighed(evidence);
     return reasonsFor(dictionary, evidence, beliefs, piece);
   }
 
   /** How the suspects went, reading by reading. */
   history(evidence: readonly Evidence[]): History {
-    return historyOf(weigh(this.ready(), evidence).dictionary, evidence);
+    return historyOf(this.weighed(evidence).dictionary, evidence);
   }
 
   /** Whether the last reading, or one that it has outvoted, fits nothing, and which slip would explain it. */
@@ -208,7 +210,7 @@ export class IsolationDesk {
 
   /** What a test would show under the leading suspects. */
   whatIf(evidence: readonly Evidence[], test: Test): readonly WhatIf[] {
-    return whatIf(weigh(this.ready(), evidence).dictionary, evidence, test);
+    return whatIf(this.weighed(evidence).dictionary, evidence, test);
   }
 
   /** What a leg of the way into a mode shows when it goes wrong. */
@@ -224,6 +226,16 @@ export class IsolationDesk {
   /** What the file can and cannot tell apart. */
   coverage(): Coverage {
     return coverageOf(this.ready());
+  }
+
+  /**
+   * The evidence weighed. While the dictionary is being built only single faults are: a wide look would take long, hold up
+   * the building, and rest on half of it.
+   */
+  private weighed(evidence: readonly Evidence[]): Pick<Weighed, "dictionary" | "beliefs"> {
+    if (this.isBuilt) return weigh(this.ready(), evidence);
+    const dictionary = this.ready();
+    return { dictionary, beliefs: believe(dictionary, evidence) };
   }
 
   private whole(): FaultDictionary {

@@ -50,5 +50,11 @@ export async function beginJob(page: Page, unit: string, complaint: string, on?:
   });
   expect(answer.status(), await answer.text()).toBe(200);
   await page.goto(`/jobs/${id}`);
+  await alive(page);
   return on ?? unitId;
+}
+
+/** Lists and jobs stream: they can be seen a moment before their keys answer. */
+export async function alive(page: Page): Promise<void> {
+  await page.locator("[data-live]").first().waitFor();
 }

@@ -1,6 +1,6 @@
 import { expect, test, type Page } from "@playwright/test";
 import { readFileSync } from "node:fs";
-import { axe, beginJob } from "./look";
+import { alive, axe, beginJob } from "./look";
 import { asked } from "./meter";
 
 /** Types by the keyboard alone and counts every press. */
@@ -25,6 +25,7 @@ test("a machine nobody has a file for: from a new job to the first advice in at 
   page,
 }) => {
   await page.goto("/");
+  await alive(page);
   const keys = counted(page);
   await keys.press("q");
   await page.waitForURL(/\/quick$/);

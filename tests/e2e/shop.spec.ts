@@ -4,7 +4,7 @@ import { expect, test, type Page } from "@playwright/test";
 import { closeDatabase } from "../../src/server/db";
 import { keepShippedMachine } from "../../src/server/machines";
 import { machineNamed } from "../support/fleet";
-import { axe, beginJob, fits } from "./look";
+import { alive, axe, beginJob, fits } from "./look";
 
 const FRIDGE = "Larch Pass Hut: Quellmoor SB-210, 40177";
 const DARK = "Door panel dark, no beep, still cold inside";
@@ -23,6 +23,7 @@ function watched(page: Page): string[] {
 test("a new unit of a known machine is registered with its job, by keyboard", async ({ page }) => {
   const serial = `QN ${mark()}`;
   await page.goto("/");
+  await alive(page);
   await page.keyboard.press("n");
   await expect(page.getByRole("combobox", { name: "Unit" })).toBeFocused();
   await page.keyboard.type("SB-210 quellmoor");

@@ -32,7 +32,7 @@ export { likelyShown, type WhatIf, whatIf } from "./advice/what-if";
 export { believe } from "./belief/beliefs";
 export { signsWorthIt } from "./belief/signs-worth-it";
 export { likeliness, partDoubt, type PieceSuspect, repairsOf } from "./belief/suspects";
-export { fitsSomething, weigh } from "./belief/weigh";
+export { fitsSomething, weigh, type Weighed } from "./belief/weigh";
 export { candidateTests, clampFunction } from "./dictionary/candidates";
 export { FaultDictionary } from "./dictionary/fault-dictionary";
 export { Predictor } from "./dictionary/predictor";

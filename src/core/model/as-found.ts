@@ -4,6 +4,7 @@ import { PART_KINDS, partKind } from "./kinds/registry";
 import { id, words } from "./scalar";
 import { machineFileSchema, type MachineFile, type PartEntry } from "./schema";
 import type { Machine } from "./machine";
+import { has } from "./traits";
 
 /**
  * What a unit has that its file has not: a part found in a lead, another part than drawn, a part or wire that is not
@@ -30,9 +31,14 @@ export const changeSchema = z.discriminatedUnion("change", [
 ]);
 export type Change = z.output<typeof changeSchema>;
 
-/** Kinds that are found in leads, with the fields they get when nothing is said. */
+/**
+ * Kinds that are found in leads, with the fields they get when nothing is said; what guards against heat first, for it is
+ * what is mostly put there.
+ */
 export const IN_LEAD: Readonly<Record<string, Readonly<Record<string, string | number>>>> = Object.fromEntries(
-  PART_KINDS.flatMap(({ kind, service }) => (service.foundInLead ? [[kind, service.foundInLead]] : [])),
+  [...PART_KINDS]
+    .sort((a, b) => Number(has({ kind: b }, "interlock")) - Number(has({ kind: a }, "interlock")))
+    .flatMap(({ kind, service }) => (service.foundInLead ? [[kind, service.foundInLead]] : [])),
 );
 
 /** A part that nobody drew was put in for a reason: it is this many times as likely to be the trouble; estimate E26. */

@@ -57,6 +57,7 @@ import type { Reading } from "./ReadingField";
 import { ORDINARY_METER } from "../../core/instrument";
 import { Conflicts } from "./Conflicts";
 import { OthersNote } from "./OthersNote";
+import { useHydrated } from "../shell/useHydrated";
 
 /** The heart of the product: where the fault may lie, what to measure next, what was measured. */
 export function JobScreen({
@@ -246,7 +247,7 @@ export function JobScreen({
   }, [written.called, written.id, router]);
 
   return (
-    <div className="job">
+    <div className="job" data-live={useHydrated() ? "" : undefined}>
       <header className="bar">
         <Link href="/" className="home" aria-label="All jobs">
           <i className="bi bi-arrow-left" aria-hidden />

@@ -5,6 +5,7 @@ import { useRouter } from "next/navigation";
 import type { ReactNode } from "react";
 import { useHotkeys } from "react-hotkeys-hook";
 import { Waits } from "./Waits";
+import { useHydrated } from "./useHydrated";
 
 const PLACES = [
   ["/", "Jobs"],
@@ -19,7 +20,7 @@ export function TopBar({ here, children }: { here: (typeof PLACES)[number][1]; c
   const router = useRouter();
   useHotkeys("alt+t", () => router.push("/tools"), { enableOnFormTags: true, preventDefault: true });
   return (
-    <header className="bar">
+    <header className="bar" data-live={useHydrated() ? "" : undefined}>
       <Link href="/" className="brand">
         Unzo
       </Link>

@@ -299,6 +299,24 @@ describe("the desk", () => {
     await built;
     expect(desk.advise(evidence, standing).next).not.toBeNull();
   });
+  it("takes nothing over from what it was asked while the dictionary was being built", async () => {
+    // Two readings that no single fault explains: once the dictionary is whole they call for a wide look.
+    const odd = dictionary.candidates.filter((t) => t.function === "ohms").slice(0, 2);
+    const evidence: Evidence[] = [
+      { type: "complaint", id: "c", complaint: "panel-dark" },
+      ...odd.map((test, i): Evidence => ({ type: "reading", id: `r${i}`, test, shown: { kind: "value", value: 77 } })),
+    ];
+    const standing = { setup: odd[0]!.setup, openPanels: [] };
+    const asked = new IsolationDesk();
+    const built = asked.build(dictionary.machine.file, () => undefined);
+    asked.signs(evidence);
+    asked.firsts(evidence, "panel-dark", []);
+    asked.layOut(evidence, standing, odd[0]!);
+    await built;
+    const fresh = new IsolationDesk();
+    await fresh.build(dictionary.machine.file, () => undefined);
+    expect(JSON.stringify(asked.advise(evidence, standing))).toBe(JSON.stringify(fresh.advise(evidence, standing)));
+  });
   it("thinks ahead without changing any answer", async () => {
     const desk = new IsolationDesk();
     await desk.build(dictionary.machine.file, () => undefined);
