@@ -3,5 +3,5 @@
  * reached.
  */
 
-export { restLeft, restRule, type RestRule } from "./rest";
+export { restRule, restUntil, type RestRule, secondsUntilRest } from "./rest";
 export { type Edge, resultWords, type RunSheet, runSheet, type SheetLoad } from "./run-sheet";

@@ -38,18 +38,28 @@ export function restRule(machine: Machine): RestRule | null {
   return { minutes: Math.max(...compressors.map((c) => ratings(c).restMinutes!)), running };
 }
 
-/**
- * Seconds of rest left before the compressor may be started, at `now` (milliseconds). It counts from when the unit last
- * left a setup that runs it; 0 while it runs, and when it never ran.
- */
-export function restLeft(rule: RestRule, stays: readonly Stay[], now: number): number {
+/** When the compressor may be started again, milliseconds; null while it runs, and where it never ran. */
+export function restUntil(rule: RestRule, stays: readonly Stay[]): number | null {
   let left = -Infinity;
   stays.forEach((stay, i) => {
     const next = stays[i + 1];
     if (rule.running.has(stay.setup) && next && !rule.running.has(next.setup)) left = Math.max(left, next.from);
   });
   const last = stays[stays.length - 1];
-  if (last && rule.running.has(last.setup)) return 0;
-  // A clock that lags a moment behind the journal does not make the rest longer.
-  return Math.min(rule.minutes * 60, Math.max(0, Math.ceil((left + rule.minutes * 60_000 - now) / 1000)));
+  if (left === -Infinity || (last && rule.running.has(last.setup))) return null;
+  return left + rule.minutes * 60_000;
+}
+
+/**
+ * Seconds of rest left before the compressor may be started, at `now` (milliseconds). It counts from when the unit last left
+ * a setup that runs it; 0 while it runs, and when it never ran.
+ */
+export function restLeft(rule: RestRule, stays: readonly Stay[], now: number): number {
+  const until = restUntil(rule, stays);
+  return until === null ? 0 : secondsUntilRest(rule.minutes, until, now);
+}
+
+/** Whole seconds from `now` until the rest is over. A clock that lags a moment behind the journal does not make it longer. */
+export function secondsUntilRest(minutes: number, until: number, now: number): number {
+  return Math.min(minutes * 60, Math.max(0, Math.ceil((until - now) / 1000)));
 }

@@ -49,7 +49,8 @@ import { Trail } from "./Trail";
 import { TryFirst } from "./TryFirst";
 import { useIsolation, type Question } from "./useIsolation";
 import { useJournal } from "./useJournal";
-import { clockOf, useRest } from "./useRest";
+import { RestClock } from "./RestClock";
+import { useRest } from "./useRest";
 import { useTogether } from "./useTogether";
 import { useMeans, YourMeans } from "./YourMeans";
 import { useWhatIf } from "./useWhatIf";
@@ -308,9 +309,10 @@ export function JobScreen({
         <Link className="view-link" href="/tools">
           <i className="bi bi-tools" aria-hidden /> Tools <kbd>Alt T</kbd>
         </Link>
-        {rest.left > 0 ? (
+        {rest.until !== null ? (
           <span className="rest-mark" role="timer" aria-label="Compressor rest">
-            <i className="bi bi-hourglass-split" aria-hidden /> compressor rests {clockOf(rest.left)}
+            <i className="bi bi-hourglass-split" aria-hidden /> compressor rests{" "}
+            <RestClock until={rest.until} minutes={rest.minutes} />
           </span>
         ) : null}
         <Waits />
@@ -462,7 +464,7 @@ export function JobScreen({
               onTyping={typing}
               onCall={() => setCalling(true)}
               onWarned={() => void log(warnedBody())}
-              rest={laid && rest.left > 0 && rest.starts(laid.test.setup) && !rest.starts(job.setup) ? rest.left : 0}
+              rest={laid && rest.starts(laid.test.setup) && !rest.starts(job.setup) ? rest : null}
             />
           )}
         </section>

@@ -13,7 +13,8 @@ import { BoardDrawing } from "../machine/BoardDrawing";
 import { ReadingField } from "./ReadingField";
 import { SafetyNotice } from "./SafetyNotice";
 import { TestEditor } from "./TestEditor";
-import { clockOf } from "./useRest";
+import { RestClock } from "./RestClock";
+import type { Rest } from "./useRest";
 import type { Reading } from "./ReadingField";
 
 interface Props {
@@ -40,8 +41,8 @@ interface Props {
   readonly onTyping: (body: Reading) => void;
   readonly onCall: () => void;
   readonly onWarned: () => void;
-  /** Seconds the compressor must rest before this test may start it; 0: none. */
-  readonly rest: number;
+  /** The rest that must be over before this test may start the compressor; null: it starts none. */
+  readonly rest: Rest | null;
 }
 
 const EXPOSURE_WORDS = {
@@ -181,10 +182,13 @@ export function NextTest(props: Props) {
             </>
           ) : (
             <>
-              {rest > 0 ? (
+              {rest && rest.until !== null ? (
                 <p className="rest" role="status">
                   <i className="bi bi-hourglass-split" aria-hidden /> The compressor rests:{" "}
-                  <strong className="value">{clockOf(rest)}</strong> before this starts it again.
+                  <strong className="value">
+                    <RestClock until={rest.until} minutes={rest.minutes} />
+                  </strong>{" "}
+                  before this starts it again.
                 </p>
               ) : null}
               <Steps laid={laid} />

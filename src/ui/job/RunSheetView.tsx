@@ -9,14 +9,15 @@ import { type Edge, resultWords, type RunSheet, type SheetLoad } from "../../cor
 import { type Test, testKey } from "../../core/simulate";
 import { useEngine, type Desk } from "../engine/useEngine";
 import { Stopwatch } from "./Stopwatch";
-import { clockOf, type useRest } from "./useRest";
+import { RestClock } from "./RestClock";
+import type { Rest } from "./useRest";
 import { Problem } from "../engine/Problem";
 
 interface Props {
   readonly job: Job;
   readonly desk: Desk | null;
   readonly busy: boolean;
-  readonly rest: ReturnType<typeof useRest>;
+  readonly rest: Rest;
   readonly onStand: (setup: string) => Promise<boolean>;
   readonly onSaw: (test: Test, label: string) => Promise<boolean>;
   readonly onMeasure: (test: Test) => void;
@@ -36,7 +37,7 @@ export function RunSheetView({ job, desk, busy, rest, onStand, onSaw, onMeasure,
   const step = sheet?.steps[at];
   const open = step?.loads.find((l) => resultOf(l) === null) ?? null;
   const standsHere = step !== undefined && job.setup === step.setup;
-  const mustRest = step !== undefined && !standsHere && rest.left > 0 && rest.starts(step.setup);
+  const mustRest = step !== undefined && !standsHere && rest.until !== null && rest.starts(step.setup);
   const labels = open ? labelsOf(open) : [];
   useHotkeys(
     labels.map((_, i) => String(i + 1)),
@@ -103,8 +104,10 @@ export function RunSheetView({ job, desk, busy, rest, onStand, onSaw, onMeasure,
         {mustRest ? (
           <p className="rest" role="status">
             <i className="bi bi-hourglass-split" aria-hidden /> The compressor rests:{" "}
-            <strong className="value">{clockOf(rest.left)}</strong> before this step starts it, whatever its test mode
-            allows.
+            <strong className="value">
+              {rest.until === null ? null : <RestClock until={rest.until} minutes={rest.minutes} />}
+            </strong>{" "}
+            before this step starts it, whatever its test mode allows.
           </p>
         ) : null}
         {!standsHere ? (

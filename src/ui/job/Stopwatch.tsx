@@ -4,7 +4,7 @@ import { useEffect, useState } from "react";
 import Button from "react-bootstrap/Button";
 import type { SheetLoad } from "../../core/schedule";
 import { type EventBody, timedBody } from "../../core/journal";
-import { clockOf } from "./useRest";
+import { clockOf } from "../shell/time";
 
 /** Times when something comes: started as the step is brought about, stopped when it is seen, or given up. */
 export function Stopwatch({

@@ -1,23 +1,34 @@
 "use client";
 
-import { useMemo } from "react";
+import { useEffect, useMemo, useState } from "react";
 import type { Job } from "../../core/journal";
-import { restLeft } from "../../core/schedule";
+import { restUntil } from "../../core/schedule";
 import { useEngine, type Desk } from "../engine/useEngine";
-import { useNow } from "../shell/useNow";
 
-/** The rest of the compressor as it runs down: seconds left before it may be started, and the setups that start it. */
-export function useRest(desk: Desk | null, job: Job): { readonly left: number; starts(setup: string): boolean } {
-  const { value: rule } = useEngine(desk, "rest", []);
-  const stays = useMemo(() => job.stays.map((s) => ({ setup: s.setup, from: Date.parse(s.at) })), [job.stays]);
-  // Only what has run counts down, and only until it has: before and after it there is nothing to look at.
-  const [ran, lastRan] = useMemo(() => {
-    const running = stays.filter((s) => rule?.running.has(s.setup));
-    return [running.length > 0, stays.at(-1)?.from ?? 0];
-  }, [stays, rule]);
-  const now = useNow(ran);
-  const left = rule && ran ? restLeft(rule, stays, Math.max(now, lastRan)) : 0;
-  return { left, starts: (setup) => rule?.running.has(setup) ?? false };
+/** The rest of a compressor: until when it may not be started, and which setups would start it. */
+export interface Rest {
+  /** The moment, milliseconds; null: it needs no rest now. */
+  readonly until: number | null;
+  readonly minutes: number;
+  starts(setup: string): boolean;
 }
 
-export const clockOf = (seconds: number) => `${Math.floor(seconds / 60)}:${String(seconds % 60).padStart(2, "0")}`;
+/** The compressor's rest after what this job has run. It counts where it is shown; here one looks again only when it is over. */
+export function useRest(desk: Desk | null, job: Job): Rest {
+  const { value: rule } = useEngine(desk, "rest", []);
+  const until = useMemo(() => {
+    const stays = job.stays.map((s) => ({ setup: s.setup, from: Date.parse(s.at) }));
+    return rule ? restUntil(rule, stays) : null;
+  }, [rule, job.stays]);
+  const [over, setOver] = useState<number | null>(null);
+  useEffect(() => {
+    if (until === null) return;
+    const timer = setTimeout(() => setOver(until), Math.max(0, until - Date.now()));
+    return () => clearTimeout(timer);
+  }, [until]);
+  return {
+    until: over === until ? null : until,
+    minutes: rule?.minutes ?? 0,
+    starts: (setup) => rule?.running.has(setup) ?? false,
+  };
+}

@@ -10,3 +10,6 @@ export function clockTime(iso: string): string {
 export function dayName(iso: string): string {
   return DAY.format(new Date(iso));
 }
+
+/** Seconds as minutes and seconds: 4:05. */
+export const clockOf = (seconds: number) => `${Math.floor(seconds / 60)}:${String(seconds % 60).padStart(2, "0")}`;

@@ -1,6 +1,7 @@
 "use client";
 
 import { useQuery } from "@tanstack/react-query";
+import { useEffect } from "react";
 import { unitNow, type UnitState } from "../../contract/units";
 import { read } from "../shell/send";
 import { useNews } from "../shell/useNews";
@@ -19,8 +20,8 @@ export function useUnitState(
   first: UnitState | null,
 ): { readonly state: UnitState | null; readonly stale: boolean } {
   const news = useNews();
-  const { data, dataUpdatedAt } = useQuery({
-    queryKey: ["unit", unit, news],
+  const { data, dataUpdatedAt, refetch } = useQuery({
+    queryKey: ["unit", unit],
     queryFn: ({ signal }) =>
       read(unitNow.address(unit), unitNow.answer, AbortSignal.any([signal, AbortSignal.timeout(ASK_EVERY)])),
     initialData: { state: first, open: [] },
@@ -30,6 +31,9 @@ export function useUnitState(
     refetchOnWindowFocus: "always",
     retry: false,
   });
+  useEffect(() => {
+    if (news > 0) void refetch();
+  }, [news, refetch]);
   const now = useNow(true, ASK_EVERY);
   return { state: data.state, stale: now - dataUpdatedAt > GOOD_FOR };
 }
