@@ -88,7 +88,9 @@ export function SleepScreen() {
       (s) => {
         if (current && s) setSleep(s);
       },
-      () => {},
+      (error: Error) => {
+        if (current) setProblem(error.message);
+      },
     );
     return () => {
       current = false;
