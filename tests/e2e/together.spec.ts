@@ -39,8 +39,8 @@ test("what one enters the other sees, and the test at hand stays under one's han
   expect(await asked(other)).toBe(test);
   await other.locator("#reading").fill("12");
 
-  await answer(page, typedFor(test, { part: "W4", mode: "open" }));
   const entries = await page.locator(".trail li").count();
+  await answer(page, typedFor(test, { part: "W4", mode: "open" }));
   await expect(other.locator(".trail li")).toHaveCount(entries + 1);
   await expect(page.locator(".trail li")).toHaveCount(entries + 1);
   // The field is as it was; what came in is said, and one may go on to what is next now.
