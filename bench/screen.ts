@@ -15,9 +15,8 @@ const KEY = 100;
 
 /**
  * In a running Unzo (UNZO_URL): milliseconds from Enter in the reading field until the next step stands on the screen
- * for the new
- * evidence and can be answered, by the browser's own clock; the dictionary built before, the reading typed key by
- * key. Null where no Unzo runs.
+ * for the new evidence and can be answered, by the browser's own clock; the dictionary built before, the reading typed
+ * key by key. Null where no Unzo runs.
  */
 export async function benchScreen(
   jobs: number,

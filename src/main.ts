@@ -45,8 +45,7 @@ async function direct(
 
 /**
  * Pages that are made at once. One page is some 20 ms of one thread's work; of eight begun together each turn of
- * anything else, health
- * among them, would wait for all.
+ * anything else, health among them, would wait for all.
  */
 const AT_ONCE = 2;
 /** A slow client holds nobody's turn for longer, milliseconds. */

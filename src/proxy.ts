@@ -4,8 +4,7 @@ import { env } from "./env";
 
 /**
  * Stands before every page. Pages only: what passes here is held in memory by the framework and cut at 10 MB, so the
- * routes
- * under /api knock at the door themselves.
+ * routes under /api knock at the door themselves.
  */
 export function proxy(request: NextRequest): NextResponse {
   const refused = refusedAtDoor(

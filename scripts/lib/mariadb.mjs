@@ -30,9 +30,9 @@ export function portIsFree(port) {
 }
 
 /**
- * Starts the instance that lives in a folder which this process holds (`openFolder`). A database that is there is
- * used, whatever became
- * of its settings file; with `fresh` it is removed first. Returns its address, its process, and how to stop it.
+ * Starts the instance that lives in a folder which this process holds (`openFolder`). A database that is there is used,
+ * whatever became of its settings file; with `fresh` it is removed first. Returns its address, its process, and how to
+ * stop it.
  */
 export async function startMariadb({ folder, id }, { fresh = false } = {}) {
   await stopOrphan(path.join(folder, "mariadb.json"), path.join(folder, "data"), "A database that was left running");
@@ -147,8 +147,7 @@ function socketOf(folder) {
 
 /**
  * Stops a process that a killed start left behind, known by number and time of its begin as written in the folder, or
- * as a database by
- * the data folder it was given. It is never gone on with: nobody knows in what state it is.
+ * as a database by the data folder it was given. It is never gone on with: nobody knows in what state it is.
  */
 export async function stopOrphan(markFile, dataFolder, what) {
   const written = readJson(markFile);

@@ -8,8 +8,7 @@ const WELL_AFTER = 60_000;
 
 /**
  * `begin` starts the program and answers with its process once it is ready; it may throw. `name` is what is said of
- * it. Answers when it
- * runs for the first time, with how to stop it.
+ * it. Answers when it runs for the first time, with how to stop it.
  */
 export async function supervise(name, begin) {
   let stopping = false;

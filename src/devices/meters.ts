@@ -25,8 +25,7 @@ interface Kept {
 
 /**
  * Devices named in an environment variable, `Bench=10.0.0.5:5025; Loan=10.0.0.6:5025`. Only these addresses are ever
- * spoken to. Throws a
- * RangeError naming the entry that cannot be read.
+ * spoken to. Throws a RangeError naming the entry that cannot be read.
  */
 export function devicesFrom(
   text: string,
@@ -99,8 +98,7 @@ export class Meters {
 
   /**
    * One reading. `live`: the leads go to mains, so the meter's inputs must float (`floats`). `leadsOff` confirms that
-   * the leads are off, before the
-   * function is changed from volts to ohms. Throws `DeviceRefusal`; nothing is read then.
+   * the leads are off, before the function is changed from volts to ohms. Throws `DeviceRefusal`; nothing is read then.
    */
   async read(
     id: string,

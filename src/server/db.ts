@@ -41,7 +41,10 @@ function pool(): Pool {
     enableKeepAlive: true,
   });
   store.pool.pool.on("connection", (connection) => {
-    connection.query(`SET SESSION innodb_lock_wait_timeout = ${LOCK_SECONDS}`, () => {});
+    connection.query(`SET SESSION innodb_lock_wait_timeout = ${LOCK_SECONDS}`, (error: unknown) => {
+      // A connection that would wait for a lock as long as it likes is not used.
+      if (error) connection.destroy();
+    });
   });
   return store.pool;
 }
@@ -53,10 +56,8 @@ export function database(): Database {
 
 /**
  * Runs work in one transaction on one connection. The work may run more than once (a deadlock is tried again), so it
- * must do
- * nothing but read and write through `tx`. Throws what the work throws, a `Refusal` when no turn comes, and
- * `MaybeWritten` when
- * the database was lost while it was told to commit.
+ * must do nothing but read and write through `tx`. Throws what the work throws, a `Refusal` when no turn comes, and
+ * `MaybeWritten` when the database was lost while it was told to commit.
  */
 export async function inTransaction<T>(work: (tx: Tx) => Promise<T>): Promise<T> {
   const leave = await turn();

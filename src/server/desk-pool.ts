@@ -15,8 +15,8 @@ interface Kept<D> extends Desk<D> {
 
 /**
  * Workers that are costly to begin, each for one key, a bounded number at once. Who asks for one that is not there
- * waits in turn
- * until there is room; one that is in use is never put away; one that ends takes down only what waits on it.
+ * waits in turn until there is room; one that is in use is never put away; one that ends takes down only what waits on
+ * it.
  */
 export class DeskPool<D> {
   /** By key, the longest unused first. */

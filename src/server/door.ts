@@ -1,9 +1,7 @@
 /**
  * Who may speak to Unzo. A browser carries any page's requests to any address, so being on the same machine proves
- * nothing: a
- * request must name a host that Unzo answers to, must not come from another site, and must be what only our own pages
- * send.
- * Used by the application and by the gate of the workshop network.
+ * nothing: a request must name a host that Unzo answers to, must not come from another site, and must be what only our
+ * own pages send. Used by the application and by the gate of the workshop network.
  */
 export interface Knock {
   readonly method: string;

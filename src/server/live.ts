@@ -25,8 +25,7 @@ interface Listener {
 
 /**
  * Follows the journals that somebody looks at. Every page of every process on one database is given every entry once
- * and in order: at once
- * what this process writes, within a look what another one does.
+ * and in order: at once what this process writes, within a look what another one does.
  */
 export class Follower {
   private readonly listeners = new Set<Listener>();

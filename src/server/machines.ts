@@ -124,9 +124,8 @@ export async function keepMachineFile(file: MachineFile, origin: FileOrigin, now
 
 /**
  * A file that ships with the program. It becomes the version in use where there is none or where the shop uses an
- * earlier shipped one
- * untouched; where the shop has its own, it is offered, once. `everShipped` holds the hashes of all revisions that
- * ever shipped.
+ * earlier shipped one untouched; where the shop has its own, it is offered, once. `everShipped` holds the hashes of all
+ * revisions that ever shipped.
  */
 export async function keepShippedMachine(
   file: MachineFile,

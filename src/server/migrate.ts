@@ -15,9 +15,8 @@ const COPY = "before-migration.gz";
 
 /**
  * Brings the tables up to date. The database does not take back changes of tables, so everything is written to a file
- * first and a marker
- * is set; a marker that is found at the start means that a migration was broken off: the file is put back and it is
- * run again.
+ * first and a marker is set; a marker that is found at the start means that a migration was broken off: the file is put
+ * back and it is run again.
  * `onStatement` is told before each statement, counted from 0. Says how many migrations were made.
  */
 export async function migrateTables(

@@ -18,8 +18,8 @@ const mediumblob = customType<{ data: Buffer; driverData: Buffer }>({ dataType: 
 
 /**
  * Machine files as they were used: one row a version. The hash names it and says nothing more: it was made once from
- * the file as
- * it was written (earlier ones from the file as it was read), and is never made anew. Rows are never changed but for
+ * the file as it was written (earlier ones from the file as it was read), and is never made anew. Rows are never
+ * changed but for
  * `summary`.
  */
 export const machines = mysqlTable(

@@ -97,11 +97,9 @@ export class IsolationDesk {
   }
 
   /**
-   * Thinks ahead while the leads are placed: reckons what would be advised if the proposed test showed what the
-   * leading suspects predict, one
-   * after the other until the next question comes. The answers are thrown away; what was worked out and compiled on
-   * the way makes the
-   * real one quick. Says how many it came to.
+   * Thinks ahead while the leads are placed: reckons what would be advised if the proposed test showed what the leading
+   * suspects predict, one after the other until the next question comes. The answers are thrown away; what was worked
+   * out and compiled on the way makes the real one quick. Says how many it came to.
    */
   async thinkAhead(evidence: readonly Evidence[], standing: PlainStanding): Promise<number> {
     const dictionary = this.whole();

@@ -26,9 +26,8 @@ export async function fits(page: Page): Promise<void> {
 
 /**
  * Begins a job on a unit like the named one ("Site: Machine, serial"), with a serial number of its own: how one unit
- * stands is shown
- * in every job on it, and tests that run side by side are no business of each other's. Answers with the unit; `on` is
- * one to go on with.
+ * stands is shown in every job on it, and tests that run side by side are no business of each other's. Answers with the
+ * unit; `on` is one to go on with.
  */
 export async function beginJob(page: Page, unit: string, complaint: string, on?: string): Promise<string> {
   const [site, model] = [unit.split(": ")[0]!, unit.split(": ")[1]!.split(",")[0]!];

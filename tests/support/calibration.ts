@@ -27,9 +27,8 @@ const SLIP = 0.02;
 
 /**
  * Draws the truth from the prior (fault by its odds, part values, mains and room evenly, meter noise, slips), makes a
- * few tests drawn
- * from those that tell something, and asks after each how likely every piece is: of what was believed at 30 %, three
- * in ten must be true.
+ * few tests drawn from those that tell something, and asks after each how likely every piece is: of what was believed
+ * at 30 %, three in ten must be true.
  */
 export function calibrate(isolations: readonly FaultDictionary[], each: number, random: () => number): Calibration {
   const sums = Array.from({ length: 10 }, () => ({ cases: 0, believed: 0, true: 0 }));

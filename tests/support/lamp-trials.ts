@@ -99,8 +99,7 @@ export function anyPattern(random: Random, least: number): { pattern: LampPatter
 
 /**
  * The pattern for so many rounds (three times as many blinks of an even one), begun anywhere, in the middle of a
- * stretch, each stretch with Gaussian jitter (a share of itself), as a
- * camera of so many frames a second sees it.
+ * stretch, each stretch with Gaussian jitter (a share of itself), as a camera of so many frames a second sees it.
  */
 export function filmed(
   random: Random,

@@ -5,9 +5,8 @@
 
 /**
  * What the meter is set to, or which instrument is taken. `lowz` is the low-impedance voltage function; `inrush` a
- * clamp that keeps
- * what flows in the first tenth of a second; `insulation` ohms under a test voltage; `look` is no meter at all: an
- * eye, an ear.
+ * clamp that keeps what flows in the first tenth of a second; `insulation` ohms under a test voltage; `look` is no
+ * meter at all: an eye, an ear.
  */
 export const METER_FUNCTIONS = [
   "dcv",

@@ -6,9 +6,8 @@ import { readingBody } from "./reading-body";
 import type { Body } from "./slice";
 
 /**
- * What screens write into a journal: each entry is made here from what was chosen or typed, with the words that
- * records show for ever. A screen
- * says what happened; how it is written down is not its business.
+ * What screens write into a journal: each entry is made here from what was chosen or typed, with the words that records
+ * show for ever. A screen says what happened; how it is written down is not its business.
  */
 
 const lowered = (text: string) => `${text.charAt(0).toLowerCase()}${text.slice(1)}`;

@@ -45,8 +45,7 @@ export function changesKey(unit: readonly Change[], changes: readonly Change[]):
 
 /**
  * Whether an entry is taken into a job's journal. Pure: the same answer on the server, behind a button and, later,
- * before an
- * entry waits offline. `ledger` is of the journal so far, without the entry.
+ * before an entry waits offline. `ledger` is of the journal so far, without the entry.
  */
 export function decide(ledger: Ledger, unit: UnitAtHand, event: NewEvent, facts: Facts = {}): Decision {
   const { body } = event;

@@ -10,9 +10,9 @@ const SLICES = { opened, entries, changes, found, temporary, waits, counting, ca
 const LEDGER = composed<unknown, typeof SLICES>(SLICES);
 
 /**
- * What decisions about a job's next entry rest on, slices of the journal kept event by event: taking in one more
- * costs the same however long
- * the journal is. The same on server and in the browser. `enter` changes the ledger in place; nothing else does.
+ * What decisions about a job's next entry rest on, slices of the journal kept event by event: taking in one more costs
+ * the same however long the journal is. The same on server and in the browser. `enter` changes the ledger in place;
+ * nothing else does.
  */
 export interface Ledger {
   readonly job: string;

@@ -11,10 +11,9 @@ export interface Done<T extends EventBody["type"]> {
 }
 
 /**
- * One area of what a journal tells: what it is before the first entry, and after one more. A state belongs to the
- * fold that made it, which
- * may change it in place, so that one more entry costs the same however long the journal is; whoever wants to keep
- * one folds anew.
+ * One area of what a journal tells: what it is before the first entry, and after one more. A state belongs to the fold
+ * that made it, which may change it in place, so that one more entry costs the same however long the journal is;
+ * whoever wants to keep one folds anew.
  * `A` is what has to be known beside the journal.
  */
 export interface Slice<S, A = unknown> {

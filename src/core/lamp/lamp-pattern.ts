@@ -1,7 +1,7 @@
 /**
  * How a lamp goes: what a machine file says of it in words, as a pattern, and as light in time. The words are the
- * labels under
- * which lamps are seen: "steady", "blinks evenly", "2 flashes, pause", "1 long 5 short, pause", "1 red 2 green, pause".
+ * labels under which lamps are seen: "steady", "blinks evenly", "2 flashes, pause", "1 long 5 short, pause", "1 red 2
+ * green, pause".
  */
 export type LampPattern =
   | { readonly kind: "dark" }

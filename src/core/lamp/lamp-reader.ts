@@ -5,9 +5,9 @@ import { templatesFor } from "./lamp-templates";
 
 /**
  * Reads how a lamp goes from when it was lit. One decoder for the camera, the tapping hand and a list of times: each
- * pattern that the flashes may mean is laid over them (Viterbi, 1967, with flashes missed and doubled), its own
- * rhythm is fitted to
- * what was seen, and the patterns are compared by Bayes' rule, against the possibility that it is none of them.
+ * pattern that the flashes may mean is laid over them (Viterbi, 1967, with flashes missed and doubled), its own rhythm
+ * is fitted to what was seen, and the patterns are compared by Bayes' rule, against the possibility that it is none of
+ * them.
  */
 
 /** What was read. */

@@ -6,11 +6,9 @@ export class TimeListError extends Error {}
 const MOST_TIMES = 5000;
 
 /**
- * Reads a list of times: one a line, or separated by commas, semicolons or blanks. Two columns are from and to of
- * each flash; one
- * column is the beginning of each. A first line of words is a heading. Milliseconds are found out by their size and
- * from "ms"
- * in the heading. Throws `TimeListError`.
+ * Reads a list of times: one a line, or separated by commas, semicolons or blanks. Two columns are from and to of each
+ * flash; one column is the beginning of each. A first line of words is a heading. Milliseconds are found out by their
+ * size and from "ms" in the heading. Throws `TimeListError`.
  */
 export function readTimeList(text: string): Watched {
   const lines = text

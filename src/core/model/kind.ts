@@ -289,9 +289,8 @@ export type OnBoard =
 export type StandIn = { readonly ohms: number; readonly celsius: number } | { readonly magnet: boolean };
 
 /**
- * A kind of part: everything the program knows of it, in one file; its facets are the electrical, its failures, what
- * is observed of it, its
- * safety, its service.
+ * A kind of part: everything the program knows of it, in one file; its facets are the electrical, its failures, what is
+ * observed of it, its safety, its service.
  */
 export interface PartKind<F> {
   /** The id used in files. */

@@ -5,9 +5,8 @@ import type { MachineFile } from "./schema";
 import { variantOf, type Change } from "./as-found";
 
 /**
- * The one owner of compiled machines on its side of the wire: each file once, and each unit that differs from its
- * file once. Bounded; what was
- * longest unused goes.
+ * The one owner of compiled machines on its side of the wire: each file once, and each unit that differs from its file
+ * once. Bounded; what was longest unused goes.
  */
 export class MachineShelf {
   private readonly kept: Lru<string, Machine>;

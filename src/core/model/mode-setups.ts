@@ -8,8 +8,7 @@ const LOOK_AFTER = 8;
 
 /**
  * A setup for each mode of the control program that gestures lead to and no setup of the file is in, so that what is
- * seen
- * in it counts as evidence. They are not among the setups that the search proposes.
+ * seen in it counts as evidence. They are not among the setups that the search proposes.
  */
 export function modeSetups(file: MachineFile, parts: readonly Part[]): SetupEntry[] {
   const program = parts

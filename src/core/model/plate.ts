@@ -13,9 +13,8 @@ const plain = (text: string | null | undefined) => (text ?? "").toUpperCase().re
 
 /**
  * What a plate picks of a file. `known`: the file has this code with this index, or this code for every index. `other
- * index`: it has the code
- * with other indexes only, so boards are to be compared. `unknown`: the file says nothing of this code, or the plate
- * gives none.
+ * index`: it has the code with other indexes only, so boards are to be compared. `unknown`: the file says nothing of
+ * this code, or the plate gives none.
  */
 export type PlatePick =
   | { readonly kind: "known"; readonly plate: PlateEntry }

@@ -43,8 +43,7 @@ const USUAL: Readonly<Record<QuickLoad["kind"], number>> = {
 
 /**
  * Reads loads as they are typed: `heater 1800, pump 0.4A; drum motor 250W`. A bare number is watts; amperes and ohms
- * are
- * turned into watts at the machine's own voltage. Throws a RangeError with a sentence for what is no load.
+ * are turned into watts at the machine's own voltage. Throws a RangeError with a sentence for what is no load.
  */
 export function readLoads(text: string, volts: number): QuickLoad[] {
   const loads = text
@@ -152,9 +151,8 @@ const SILENT: Readonly<Record<QuickLoad["kind"], string | null>> = {
 };
 
 /**
- * A machine file from checkpoints: outlet, cord, filter and fuse if there are any, board in, relay out, load. The
- * board is
- * a block: a supply, a logic that asks for every load, and a relay for each.
+ * A machine file from checkpoints: outlet, cord, filter and fuse if there are any, board in, relay out, load. The board
+ * is a block: a supply, a logic that asks for every load, and a relay for each.
  */
 export function quickMachine(quick: QuickMachine): MachineFile {
   const { volts, loads } = quick;

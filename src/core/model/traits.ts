@@ -1,7 +1,7 @@
 /**
- * What is so of a kind of part, whoever asks: what can hurt, what protects, what it belongs to. Everything outside
- * the model asks for a trait
- * and never for a kind by its name, so that a new kind says everything of itself in its own file.
+ * What is so of a kind of part, whoever asks: what can hurt, what protects, what it belongs to. Everything outside the
+ * model asks for a trait and never for a kind by its name, so that a new kind says everything of itself in its own
+ * file.
  */
 export type Trait =
   // What can hurt.

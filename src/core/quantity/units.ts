@@ -90,9 +90,8 @@ export function gaugeOfArea(area: number): number {
 export type Typed = { readonly ok: true; readonly value: number } | { readonly ok: false; readonly sentence: string };
 
 /**
- * Reads a number of a quantity as technicians type it: `4k7`, `1.5mm2`, `18 AWG`, `70F`, `2 min`, `OL`. A number
- * alone is in the liked
- * unit. An open circuit is read as Infinity for ohms and refused elsewhere.
+ * Reads a number of a quantity as technicians type it: `4k7`, `1.5mm2`, `18 AWG`, `70F`, `2 min`, `OL`. A number alone
+ * is in the liked unit. An open circuit is read as Infinity for ohms and refused elsewhere.
  */
 export function readQuantity(text: string, quantity: Quantity, liked: Liked): Typed {
   const typed = text.trim();

@@ -21,9 +21,8 @@ export function canBePutBack({ item }: LeftBehind): boolean {
 
 /**
  * Everything that was changed on a unit and not put back: what the setup it stands in says (jumpers, lifted leads,
- * bench feeds, lamps, known-good parts, plugs apart, a
- * service mode, sources off), covers, what was noted by hand, settings moved and not carried back, proofs that
- * failed. Kept by itself from the journal.
+ * bench feeds, lamps, known-good parts, plugs apart, a service mode, sources off), covers, what was noted by hand,
+ * settings moved and not carried back, proofs that failed. Kept by itself from the journal.
  */
 export function leftBehind(machine: Machine, job: Job): readonly LeftBehind[] {
   const setup = machine.setupById.get(job.setup);

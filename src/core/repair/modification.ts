@@ -134,9 +134,8 @@ const faultsOf = (machine: Machine): readonly Fault[] =>
 
 /**
  * Proves a change to a unit's circuit before it may be built. It is refused, with figures, when a load would run in a
- * situation in which it did not run before (nothing failed, or any
- * one part failed), when its timing moves, when an element would carry more than it bears (running or starting), when
- * a load would run unprotected, or when a protective
+ * situation in which it did not run before (nothing failed, or any one part failed), when its timing moves, when an
+ * element would carry more than it bears (running or starting), when a load would run unprotected, or when a protective
  * part, a door switch or an earth is taken out, bridged or made weaker. Throws `ChangeError` for a change that cannot
  * be made. `progress` is told the share done.
  */

@@ -228,9 +228,8 @@ export function outlay(option: RepairOption, rates: ShopRates): number {
 }
 
 /**
- * Expected cost of trying options in an order until one holds: each is paid with the chance that all before it
- * failed, and a come-back besides. What
- * remains after the last costs `lost` (the machine is given up).
+ * Expected cost of trying options in an order until one holds: each is paid with the chance that all before it failed,
+ * and a come-back besides. What remains after the last costs `lost` (the machine is given up).
  */
 export function costOfOrder(order: readonly RepairOption[], rates: ShopRates, lost: number): number {
   let [cost, still] = [0, 1];
@@ -242,9 +241,8 @@ export function costOfOrder(order: readonly RepairOption[], rates: ShopRates, lo
 }
 
 /**
- * The options by expected cost, each as the first of its best order of at most three steps (found by trying them
- * all). `lost` is what the machine is worth
- * to its owner: giving up costs that.
+ * The options by expected cost, each as the first of its best order of at most three steps (found by trying them all).
+ * `lost` is what the machine is worth to its owner: giving up costs that.
  */
 export function weighOptions(options: readonly RepairOption[], rates: ShopRates, lost: number): readonly Costed[] {
   const real = options.filter((o) => o.id !== "give-up");

@@ -32,8 +32,7 @@ const plain = (text: string) => text.toUpperCase().replace(/[^A-Z0-9]/g, "");
 
 /**
  * Holds the number and revision of a part in the hand against what the file knows of a piece. What is refused or
- * unknown does not fit; the words
- * say why. Throws a RangeError for a piece the machine has not.
+ * unknown does not fit; the words say why. Throws a RangeError for a piece the machine has not.
  */
 export function matchPart(machine: Machine, pieceId: string, number: string, revision = ""): PartMatch {
   const piece = machine.pieceById.get(pieceId);

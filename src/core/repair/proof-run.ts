@@ -60,9 +60,8 @@ const SEEN_AMPS = 0.1;
 
 /**
  * The script of the proof run after the repair of a fault (or of a piece, where the fault is not known), for the
- * complaint it came in with. All that it expects is
- * what the simulated sound machine shows. A job without a complaint has null. Throws a RangeError for a complaint the
- * machine has not.
+ * complaint it came in with. All that it expects is what the simulated sound machine shows. A job without a complaint
+ * has null. Throws a RangeError for a complaint the machine has not.
  */
 export function proofRun(
   machine: Machine,
@@ -339,8 +338,8 @@ export function proofState(steps: readonly ProofStep[], proved: readonly Done<"p
 
 /**
  * What the result of one step says of the repair of a piece, as evidence: it has not helped when a step of the
- * complaint or of the repair fails, and it has
- * when the last of them passes. Null where it says nothing new. `job` is the job before the step was logged.
+ * complaint or of the repair fails, and it has when the last of them passes. Null where it says nothing new. `job` is
+ * the job before the step was logged.
  */
 export function toldOfRepair(
   machine: Machine,

@@ -156,8 +156,8 @@ function clampsIn(dictionary: FaultDictionary, setup: SetupEntry): SheetStep["cl
 
 /**
  * For every relay the steps in which a load, or the current in a wire, would be another if it never closed, or never
- * opened: there its two
- * edges are proven. A relay no step proves is listed with empty hands, so that nobody believes it tested.
+ * opened: there its two edges are proven. A relay no step proves is listed with empty hands, so that nobody believes it
+ * tested.
  */
 function relayEdges(
   machine: Machine,

@@ -60,9 +60,8 @@ export function controlsOf(machine: Machine): Controls {
 }
 
 /**
- * A machine one can put one's hands on: keys, doors, switches, plug, temperatures; it lives to its control program
- * and its fault
- * on a clock that is passed in. The stand-in for the real machine in demos, practice and tests.
+ * A machine one can put one's hands on: keys, doors, switches, plug, temperatures; it lives to its control program and
+ * its fault on a clock that is passed in. The stand-in for the real machine in demos, practice and tests.
  */
 export class MachineAtHand {
   private readonly simulator: Simulator;

@@ -182,8 +182,8 @@ export class Simulator {
 
   /**
    * Lives on to the moment `to` in whatever conditions the course is in: what is waited for keeps its moment from one
-   * call to
-   * the next. A machine that changes without end within the step is left where it is. Throws `NoOperatingPoint`.
+   * call to the next. A machine that changes without end within the step is left where it is. Throws
+   * `NoOperatingPoint`.
    */
   advance(course: Course, to: number): void {
     const { instances, states, memory, due } = course;

@@ -85,8 +85,7 @@ export function displayPart(machine: Machine): string | null {
 
 /**
  * What a machine shows when a leg of the way goes wrong, found by doing it wrong on the simulated machine: too slow,
- * too
- * short, a press left out, a door left shut, and the parts that a gesture needs broken. `before` are the legs that
+ * too short, a press left out, a door left shut, and the parts that a gesture needs broken. `before` are the legs that
  * lead up to it.
  */
 export function slipsOf(machine: Machine, before: readonly GuideLeg[], leg: GuideLeg): readonly Slip[] {

@@ -11,8 +11,8 @@ export interface Leg {
 
 /**
  * Takes a machine with its faults through setups, one after another. What is persistent (a blown fuse, a tripped
- * cut-off,
- * the mode of a program) is carried on. Throws a RangeError for a setup the machine has not, and `NoOperatingPoint`.
+ * cut-off, the mode of a program) is carried on. Throws a RangeError for a setup the machine has not, and
+ * `NoOperatingPoint`.
  */
 export function runSequence(
   simulator: Simulator,

@@ -23,8 +23,7 @@ const STIFF = 1e-3;
 
 /**
  * A machine as one circuit: every part stamps its present values, the solver gives potentials and currents, and the
- * parts
- * see them through a window. Keeps its work space, so make one a machine and a thread.
+ * parts see them through a window. Keeps its work space, so make one a machine and a thread.
  */
 export class StampedCircuit {
   private readonly elements: number;

@@ -29,8 +29,8 @@ const LOOKED_AT = 60;
 
 /**
  * Reads a log of any logger: separator, decimal comma, the column of time and that of current, and their units are
- * found out from the
- * first lines (RFC 4180 quoting). `unit` is what the current is in where the file does not say. Throws `UnreadableLog`.
+ * found out from the first lines (RFC 4180 quoting). `unit` is what the current is in where the file does not say.
+ * Throws `UnreadableLog`.
  */
 export function readCurrentLog(text: string, unit: "A" | "mA" | "µA" = "A"): CurrentLog {
   const head = Papa.parse<string[]>(text.slice(0, 20_000).split(/\r?\n/).slice(0, LOOKED_AT).join("\n"), {

@@ -40,9 +40,8 @@ const APART = 2.5;
 
 /**
  * Finds the levels and the stretches. Two levels: the split of the logarithms of the currents that leaves the least
- * variance within
- * (Otsu, IEEE Trans. SMC 9, 1979), with a fifth of the gap as hysteresis. A log with one level is awake or asleep by
- * the limit.
+ * variance within (Otsu, IEEE Trans. SMC 9, 1979), with a fifth of the gap as hysteresis. A log with one level is awake
+ * or asleep by the limit.
  */
 export function analyseSleep(log: Pick<CurrentLog, "seconds" | "amps">, limits: SleepLimits): Sleep {
   const { seconds, amps } = log;

@@ -5,9 +5,8 @@ import { formula, positive, Refused, type Given, type Sheet, type Tool } from ".
 const LEAD_ACID = 1.2;
 
 /**
- * Hours that a battery lasts at a steady current: t = H (C / (I H))^k, with its capacity C named for H hours.
- * Peukert's law, 1897; from
- * memory. `ampereHours`, `rateHours` and `amps` above zero, `exponent` at least 1.
+ * Hours that a battery lasts at a steady current: t = H (C / (I H))^k, with its capacity C named for H hours. Peukert's
+ * law, 1897; from memory. `ampereHours`, `rateHours` and `amps` above zero, `exponent` at least 1.
  */
 export function batteryHours(ampereHours: number, rateHours: number, amps: number, exponent: number): number {
   return rateHours * (ampereHours / (amps * rateHours)) ** exponent;

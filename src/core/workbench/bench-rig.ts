@@ -161,9 +161,8 @@ function rigSteps(
 }
 
 /**
- * The rig of one board of a machine, simulated under each of the board's faults with everything else known good.
- * Throws a RangeError for a piece
- * that cannot be put on a rig.
+ * The rig of one board of a machine, simulated under each of the board's faults with everything else known good. Throws
+ * a RangeError for a piece that cannot be put on a rig.
  */
 export function benchRig(machine: Machine, board: string): BenchRig {
   const named = rigBoards(machine).find((b) => b.piece === board);

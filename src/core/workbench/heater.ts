@@ -69,9 +69,8 @@ export function goodWindow(nominal: number, tolerance: number): readonly [number
 }
 
 /**
- * What a resistive part is by its ohms: within its window good; near another rating of the same machine the wrong
- * part; above ten
- * times nominal open. `others` are the ohms of other ratings.
+ * What a resistive part is by its ohms: within its window good; near another rating of the same machine the wrong part;
+ * above ten times nominal open. `others` are the ohms of other ratings.
  */
 export function judgeOhms(measured: number, nominal: number, tolerance: number, others: readonly number[]): Verdict {
   const [low, high] = goodWindow(nominal, tolerance);

@@ -16,8 +16,8 @@ export interface Windings {
 
 /**
  * Common, run and start from the readings between the leads 1-2, 2-3 and 1-3, ohms. The largest lies across both
- * windings: the lead
- * that is not in it is common. From common, the smaller is the run winding (common practice, no source). Throws
+ * windings: the lead that is not in it is common. From common, the smaller is the run winding (common practice, no
+ * source). Throws
  * `Refused` where two are equal.
  */
 export function nameLeads(ohms12: number, ohms23: number, ohms13: number): Windings {

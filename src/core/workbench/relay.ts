@@ -18,8 +18,7 @@ export type ContactLoad = keyof typeof CONTACT_LOADS;
 
 /**
  * How much of its rating a contact may carry, as a share, for a kind of load (from memory); direct current above 30 V
- * puts out no arc by
- * itself, and a contact rated for alternating current keeps a tenth of it.
+ * puts out no arc by itself, and a contact rated for alternating current keeps a tenth of it.
  */
 export function contactShare(load: ContactLoad, direct: boolean, volts: number): number {
   return CONTACT_LOADS[load].share * (direct && volts > 30 ? 0.1 : 1);

@@ -26,9 +26,8 @@ export interface Rectified {
  * Peak and ripple of a full-wave (or half-wave) rectifier from `volts` rms at `hertz`, `diodes` volts lost, `amps`
  * drawn evenly and
  * `farads`. The capacitor feeds the load from the crest until the rising wave meets it again: that instant is solved
- * for, so the ripple is
- * below I/(2 f C), the textbook bound. `esr` ohms add their own step, the charging current being some times the
- * load's (see `CHARGING`).
+ * for, so the ripple is below I/(2 f C), the textbook bound. `esr` ohms add their own step, the charging current being
+ * some times the load's (see `CHARGING`).
  */
 export function rectified(
   volts: number,

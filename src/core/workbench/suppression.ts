@@ -12,9 +12,9 @@ export interface Decay {
 }
 
 /**
- * Decay of a coil of `henries` and `ohms` fed with `volts` (direct) into a clamp of `clampVolts` (0.7 for a diode,
- * more for a diode with
- * zener), down to `dropOut` of its current: R i + L di/dt = -clampVolts, so t = L/R ln((I + Vc/R) / (x I + Vc/R)).
+ * Decay of a coil of `henries` and `ohms` fed with `volts` (direct) into a clamp of `clampVolts` (0.7 for a diode, more
+ * for a diode with zener), down to `dropOut` of its current: R i + L di/dt = -clampVolts, so t = L/R ln((I + Vc/R) / (x
+ * I + Vc/R)).
  */
 export function clampedDecay(volts: number, ohms: number, henries: number, clampVolts: number, dropOut: number): Decay {
   const [amps, pull] = [volts / ohms, clampVolts / ohms];
@@ -29,10 +29,9 @@ export function resistorDecay(volts: number, ohms: number, henries: number, acro
 }
 
 /**
- * The same into a capacitor of `farads` with `series` ohms, from the switch's own side: L di/dt = -(R i + v + Rs i),
- * C dv/dt = i, stepped through in
- * thousandths of the shorter time constant. Released is when the current has fallen below the drop-out and stays so
- * for its first swing.
+ * The same into a capacitor of `farads` with `series` ohms, from the switch's own side: L di/dt = -(R i + v + Rs i), C
+ * dv/dt = i, stepped through in thousandths of the shorter time constant. Released is when the current has fallen below
+ * the drop-out and stays so for its first swing.
  */
 export function rcDecay(
   volts: number,

@@ -3,8 +3,7 @@ import { type Liked, type Quantity, quantityText, readQuantity } from "../quanti
 
 /**
  * A tool of the workbench: fields that may be left empty, and a sheet worked out from what is filled in. The same
- * description draws
- * its screen, its print and its address.
+ * description draws its screen, its print and its address.
  */
 export interface Tool {
   readonly id: string;

@@ -77,8 +77,8 @@ export function judgePath(links: readonly Link[]): Pick<Sheet, "verdict" | "tabl
 
 /**
  * The rated elements of a machine in one setup: what flows through each once it runs, and what would flow with every
- * fed load starting at once, by
- * simulation. Elements without current are left out. Throws a RangeError for a setup it has not, `NoOperatingPoint`.
+ * fed load starting at once, by simulation. Elements without current are left out. Throws a RangeError for a setup it
+ * has not, `NoOperatingPoint`.
  */
 export function ratedLinks(machine: Machine, setupId: string): readonly Link[] {
   const setup = machine.setupById.get(setupId);

@@ -12,9 +12,8 @@ const COOKIE = "__Host-unzo";
 const MOST_BYTES = 1000;
 
 /**
- * The door of the workshop network: TLS in front, the application on the loopback behind. Nothing but the pairing
- * page is
- * shown to a device that has not paired.
+ * The door of the workshop network: TLS in front, the application on the loopback behind. Nothing but the pairing page
+ * is shown to a device that has not paired.
  */
 export function createGate(
   certificate: Certificate,

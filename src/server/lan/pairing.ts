@@ -69,9 +69,8 @@ export type Tried = { readonly holdUp: number } & (
 /**
  * Lets devices of the workshop network in: each needs the word that stands on the screen where Unzo was started. A word
  * works once; the next device needs the next one. Wrong words are counted by address, so that a stranger can lock out
- * nobody else, and
- * slow down everyone a little; they never change the word. Tokens are kept as hashes, in memory only: a restart lets
- * nobody in.
+ * nobody else, and slow down everyone a little; they never change the word. Tokens are kept as hashes, in memory only:
+ * a restart lets nobody in.
  */
 export class Pairing {
   private current = newWord();
@@ -124,8 +123,8 @@ export class Pairing {
 
 /**
  * Three words and four digits: 40 x 40 x 40 x 10,000 = 640 million, 29 bits. Held up as everyone is while wrong words
- * come, the network
- * together tries at most some 20 a second for each connection kept waiting, and 6 a minute from one address.
+ * come, the network together tries at most some 20 a second for each connection kept waiting, and 6 a minute from one
+ * address.
  */
 function newWord(): string {
   return `${WORDS[randomInt(WORDS.length)]}-${WORDS[randomInt(WORDS.length)]}-${WORDS[randomInt(WORDS.length)]}-${String(randomInt(10_000)).padStart(4, "0")}`;

@@ -2,8 +2,7 @@ import { MachineYamlError, readMachineYaml } from "../../core/model";
 
 /**
  * Reads machine files in a process of its own: what a hostile file does to a parser (endless work, a stack or a heap
- * run over)
- * ends this process and nothing else. One text in, one answer out, by the channel to the parent.
+ * run over) ends this process and nothing else. One text in, one answer out, by the channel to the parent.
  */
 process.on("message", ({ id, text, name }: { id: number; text: string; name: string }) => {
   try {

@@ -31,8 +31,7 @@ export interface Search {
   layOut(test: Test): Promise<ChosenTest>;
   /**
    * Reckons what will be asked, so that the answer is there in the render in which the question changes. `typing`: it
-   * may change with the
-   * next key, so it is reckoned only when the hand pauses for about as long as an answer takes.
+   * may change with the next key, so it is reckoned only when the hand pauses for about as long as an answer takes.
    */
   foresee(question: Question, typing?: boolean): void;
   /** The engine itself, for what is asked now and then; null until its worker runs. */

@@ -31,8 +31,7 @@ export interface JournalDesk {
   readonly unseen: Unseen;
   /**
    * Adds an event; true when the journal has it. Entries are written one after the other; when one is refused, those
-   * behind it are not
-   * written either. A second try of the same body keeps its id, so it is logged once.
+   * behind it are not written either. A second try of the same body keeps its id, so it is logged once.
    */
   log(body: EventBody): Promise<boolean>;
   /**

@@ -7,8 +7,7 @@ const HOLD = 150;
 
 /**
  * `value` once what follows from it `isReady`, the one before until then: both come to the screen in one step, so
- * that nothing moves
- * twice, and the page is laid out once.
+ * that nothing moves twice, and the page is laid out once.
  */
 export function useTogether<T>(value: T, isReady: boolean): T {
   const [shown, setShown] = useState(value);

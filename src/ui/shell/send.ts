@@ -58,8 +58,7 @@ export function send<E extends Endpoint>(endpoint: E, parts: PartsOf<E>, body: A
 
 /**
  * The same for what bears an id made here, so that it counts once however often it is sent: where the server was lost
- * in the middle,
- * or is busy, it is sent again by itself before anybody is told.
+ * in the middle, or is busy, it is sent again by itself before anybody is told.
  */
 export async function sendOnce<E extends Endpoint>(
   endpoint: E,

@@ -118,10 +118,8 @@ describe("a machine file", () => {
     ["an empty file", ""],
     ["a list", "- 1\n- 2"],
     ["a number", "42"],
-  ])("refuses %s at once", (_name, text) => {
-    const before = performance.now();
+  ])("refuses %s", (_name, text) => {
     expect(problems(text).length).toBeGreaterThan(0);
-    expect(performance.now() - before).toBeLessThan(5000);
   });
 });
 

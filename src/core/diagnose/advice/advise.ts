@@ -184,9 +184,8 @@ function measureAgain(
 const HANGS = 0.5;
 
 /**
- * The reading without which the piece would not be held for the fault, if there is one that was made once only and
- * can be made again
- * just so. A slip is rare, but it is the one thing that sends a person home with the wrong part.
+ * The reading without which the piece would not be held for the fault, if there is one that was made once only and can
+ * be made again just so. A slip is rare, but it is the one thing that sends a person home with the wrong part.
  */
 function hingeOf(
   dictionary: FaultDictionary,

@@ -50,8 +50,7 @@ export function unknownPart(machine: Machine, part: string): string | null {
 
 /**
  * Why a test cannot have been made on this machine, or cannot have shown that, as a sentence; null when it can: its
- * setup, its
- * function there, where both leads or the clamp lie, and the kind of result.
+ * setup, its function there, where both leads or the clamp lie, and the kind of result.
  */
 export function unmeasurable(machine: Machine, test: Test, shown: Shown): string | null {
   const name = `${machine.file.maker} ${machine.file.model}`;
@@ -86,9 +85,9 @@ export interface SetAside {
 }
 
 /**
- * Parts evidence that the machine can express from evidence that a later change of the unit has taken the ground
- * from, as when
- * a part is taken out after it was measured. What is set aside comes back by itself when the change is struck out.
+ * Parts evidence that the machine can express from evidence that a later change of the unit has taken the ground from,
+ * as when a part is taken out after it was measured. What is set aside comes back by itself when the change is struck
+ * out.
  */
 export function expressible(
   machine: Machine,

@@ -36,8 +36,7 @@ export function weigh(narrow: FaultDictionary, evidence: readonly Evidence[]): W
 
 /**
  * Whether the last of the evidence fits something that is still possible, and one fault is enough for all of it. What
- * is half typed mostly
- * fits nothing, and then a wide look would be taken for a reading that nobody made.
+ * is half typed mostly fits nothing, and then a wide look would be taken for a reading that nobody made.
  */
 export function fitsSomething(narrow: FaultDictionary, evidence: readonly Evidence[]): boolean {
   const beliefs = believe(narrow, evidence);

@@ -10,8 +10,7 @@ import type { FaultDictionary } from "../dictionary/fault-dictionary";
 
 /**
  * Two faults, and a unit that is not as drawn. There are thousands of pairs and nearly always one fault is enough, so
- * they are weighed
- * only when nothing single fits what was measured, and measured again.
+ * they are weighed only when nothing single fits what was measured, and measured again.
  */
 
 /** Share of belief, before any evidence, for two faults that have nothing to do with each other; estimate E05. */
@@ -130,9 +129,8 @@ export function widen(dictionary: FaultDictionary, evidence: readonly Evidence[]
 
 /**
  * The pairs worth simulating. What a pair shows is nearly always what one of its two faults shows alone, or what a
- * sound machine
- * shows: the best of the three at every reading says how well a pair could do at most, but for what only both
- * together bring about.
+ * sound machine shows: the best of the three at every reading says how well a pair could do at most, but for what only
+ * both together bring about.
  */
 function promisingPairs(dictionary: FaultDictionary, evidence: readonly Evidence[]): readonly Hypothesis[] {
   const { machine, hypotheses } = dictionary;

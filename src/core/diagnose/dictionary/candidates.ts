@@ -146,9 +146,8 @@ function referencePairs(machine: Machine): Pair[] {
 }
 
 /**
- * Leakage to the metalwork: every end of a mains load against the chassis, wherever both can be reached. A point of
- * the metalwork
- * behind the same cover is nearest; where there is none, any other one will do.
+ * Leakage to the metalwork: every end of a mains load against the chassis, wherever both can be reached. A point of the
+ * metalwork behind the same cover is nearest; where there is none, any other one will do.
  */
 function casePairs(machine: Machine): Pair[] {
   const pairs: Pair[] = [];

@@ -16,9 +16,8 @@ const BLOCK = 16;
 
 /**
  * What every fault of a machine would show in every permitted test: one a machine, meter and thread. It knows no
- * evidence; what evidence
- * makes of it is `belief`, what a test is worth is `planning`. Everything follows from the machine file; ties break
- * by the tests' names.
+ * evidence; what evidence makes of it is `belief`, what a test is worth is `planning`. Everything follows from the
+ * machine file; ties break by the tests' names.
  */
 export class FaultDictionary {
   readonly hypotheses: readonly Hypothesis[];
@@ -67,9 +66,8 @@ export class FaultDictionary {
 
   /**
    * This dictionary with further hypotheses beside its own; what they predict is worked out when it is asked for, and
-   * kept. `together` are
-   * the tests that will be asked for: what costs is bringing the machine into a setup, so those of one setup are read
-   * at once.
+   * kept. `together` are the tests that will be asked for: what costs is bringing the machine into a setup, so those of
+   * one setup are read at once.
    */
   widened(more: readonly Hypothesis[], together: readonly Test[] = this.candidates): FaultDictionary {
     return new FaultDictionary(this.machine, this.meter, this, more, together);

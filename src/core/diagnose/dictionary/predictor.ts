@@ -35,8 +35,7 @@ const PLAIN_WEIGHTS = Array.from({ length: PLAIN }, () => 1 / PLAIN);
 
 /**
  * Weights of the specimens a hypothesis is simulated as, adding to one. A fault of degree has more of them, close
- * together
- * at its mild end, so that every regime of it (harmless, starving, dead) has a witness.
+ * together at its mild end, so that every regime of it (harmless, starving, dead) has a witness.
  */
 export function specimenWeights(machine: Machine, hypothesis: Hypothesis): readonly number[] {
   // Two faults are weighed coarsely: there are many pairs, and what counts is which pieces they lie in.

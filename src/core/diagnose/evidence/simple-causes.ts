@@ -3,9 +3,8 @@ import { faultsOf, type Hypothesis } from "../hypotheses/hypothesis";
 
 /**
  * First things first: the simple causes that are asked before anything is opened. Some lie in parts of the model (the
- * outlet,
- * a door switch held open); others are no fault of the machine at all (a setting, a blocked duct, the machine before
- * it).
+ * outlet, a door switch held open); others are no fault of the machine at all (a setting, a blocked duct, the machine
+ * before it).
  */
 
 /** What was answered to a question. */
@@ -72,8 +71,7 @@ export interface OpenFirst {
 /**
  * The questions not yet answered, in order of odds over cost: with one cause and questions that do not depend on each
  * other, that order finds it in the fewest minutes (Heckerman, Breese and Rommelse, 1995). What lies in parts has the
- * odds that the search
- * gives those parts at present (`doubt`, a probability for each part).
+ * odds that the search gives those parts at present (`doubt`, a probability for each part).
  */
 export function openFirsts(
   machine: Machine,

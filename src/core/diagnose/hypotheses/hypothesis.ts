@@ -2,8 +2,7 @@ import { type Change, type Fault, faultId, type Machine } from "../../model";
 
 /**
  * What may be true of the machine. Nothing wrong, one fault (with what it has brought about, where the file says so)
- * and
- * "something else" are always weighed; two faults and a unit that is not as drawn only when none of those fits, see
+ * and "something else" are always weighed; two faults and a unit that is not as drawn only when none of those fits, see
  * `wider`.
  */
 export type Hypothesis =

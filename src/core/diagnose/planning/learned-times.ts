@@ -1,7 +1,6 @@
 /**
- * What moves really take. Between two entries of a journal lie the moves that lead from the one to the next; what
- * they took
- * together, against what they take by the book, is laid on them by their shares, and drawn towards the book while
+ * What moves really take. Between two entries of a journal lie the moves that lead from the one to the next; what they
+ * took together, against what they take by the book, is laid on them by their shares, and drawn towards the book while
  * little is known.
  */
 

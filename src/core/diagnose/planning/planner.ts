@@ -1,16 +1,12 @@
 /**
  * Which test first, when what counts is the whole way to the end: a decision problem without probabilities in it.
- * Suspects with
- * weights lie in pieces; a test splits suspects by what each would show, and costs what it costs from where the unit
- * stands. One
- * may also try a repair "to see". The way ends when all that is left lies in one piece.
+ * Suspects with weights lie in pieces; a test splits suspects by what each would show, and costs what it costs from
+ * where the unit stands. One may also try a repair "to see". The way ends when all that is left lies in one piece.
  *
- * The plan is the policy "most information on the piece for its cost" (after de Kleer and Williams, 1987), improved
- * by one step of
- * rollout (Bertsekas, Tsitsiklis and Wu, 1997): the best few first moves are each followed by that policy to the end,
- * and the
- * one with the least expected cost is taken. With few suspects left the cheapest way is found exactly (dynamic
- * programming over sets of suspects and standings).
+ * The plan is the policy "most information on the piece for its cost" (after de Kleer and Williams, 1987), improved by
+ * one step of rollout (Bertsekas, Tsitsiklis and Wu, 1997): the best few first moves are each followed by that policy
+ * to the end, and the one with the least expected cost is taken. With few suspects left the cheapest way is found
+ * exactly (dynamic programming over sets of suspects and standings).
  */
 export interface PlanProblem {
   /** Weights of the suspects; at most 30. They need not add to one. */
@@ -88,9 +84,8 @@ export class Planner {
   }
 
   /**
-   * First moves from a standing, the cheapest way first; empty where nothing is left to tell. Those of `firsts`, or
-   * the best few by information
-   * over cost. Ties keep their order.
+   * First moves from a standing, the cheapest way first; empty where nothing is left to tell. Those of `firsts`, or the
+   * best few by information over cost. Ties keep their order.
    */
   moves(standing: number, firsts?: readonly Move[]): readonly PlannedMove[] {
     const all = 2 ** this.problem.weights.length - 1;
@@ -225,8 +220,7 @@ export class Planner {
 
   /**
    * Pieces that nothing tells apart are repaired one after the other, in the order of odds over cost, which no other
-   * order beats
-   * (Heckerman, Breese and Rommelse, 1995): what is expected to be done in vain.
+   * order beats (Heckerman, Breese and Rommelse, 1995): what is expected to be done in vain.
    */
   private unresolved(subset: number): number {
     const { weights, pieces, wasted } = this.problem;
@@ -371,8 +365,7 @@ export class Planner {
 
 /**
  * Repairs in the order of odds over cost: with one fault and repairs that do not depend on each other this is the
- * cheapest order
- * (Heckerman, Breese and Rommelse, 1995). Ties keep the order given.
+ * cheapest order (Heckerman, Breese and Rommelse, 1995). Ties keep the order given.
  */
 export function repairOrder<R extends { readonly odds: number; readonly cost: number }>(
   repairs: readonly R[],

@@ -9,8 +9,7 @@ import { type RatedTest, type Step, stepsFrom } from "./rating";
 
 /**
  * The whole way from here to the call: the next tests seen to their end, repairs that may be tried beside them, and
- * what it
- * comes to in minutes and money. Built on `plan`, in which every suspect shows what it shows most likely.
+ * what it comes to in minutes and money. Built on `plan`, in which every suspect shows what it shows most likely.
  */
 
 /** Minutes that one unit of the shop's money stands for: an hour of work at 60; estimate E21. */
@@ -55,10 +54,9 @@ export interface Way {
 }
 
 /**
- * Whether a piece may be repaired just to see whether it helps. Never a board (it is proven first), never what
- * protects (it is not
- * reset or renewed before its cause is found), never what belongs to a licensed trade, and nothing that is a source
- * of energy.
+ * Whether a piece may be repaired just to see whether it helps. Never a board (it is proven first), never what protects
+ * (it is not reset or renewed before its cause is found), never what belongs to a licensed trade, and nothing that is a
+ * source of energy.
  */
 export function mayTry(machine: Machine, piece: PieceEntry): boolean {
   if (piece.board || piece.licensed) return false;
@@ -76,9 +74,9 @@ export function inVain(piece: PieceEntry): { readonly minutes: number; readonly 
 }
 
 /**
- * Plans from here; null where no test is left that tells anything. `rated` are the tests by information over cost,
- * best first. `canSee`: the
- * complaint is of something one can look at, so that one sees whether a repair has helped; without that none is tried.
+ * Plans from here; null where no test is left that tells anything. `rated` are the tests by information over cost, best
+ * first. `canSee`: the complaint is of something one can look at, so that one sees whether a repair has helped; without
+ * that none is tried.
  */
 export function planWay(
   dictionary: FaultDictionary,

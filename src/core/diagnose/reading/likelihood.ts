@@ -36,9 +36,8 @@ export interface Kernel {
   /**
    * What each of them stands for: the middle of its regime and how far it reaches, at least 1 (the meter). A fault of
    * degree has regimes: specimens that still work lie close together, far from those that do not. Within a regime part
-   * values and mains differ by chance, whatever the degree of the fault, so its members share one bell; one that
-   * stands alone
-   * reaches for its neighbours (a nearest-neighbour width, after Loftsgaarden and Quesenberry, 1965).
+   * values and mains differ by chance, whatever the degree of the fault, so its members share one bell; one that stands
+   * alone reaches for its neighbours (a nearest-neighbour width, after Loftsgaarden and Quesenberry, 1965).
    */
   readonly centres: readonly number[];
   readonly widths: readonly number[];

@@ -2,8 +2,8 @@ import { canonicalJson } from "./canonical-json";
 
 /**
  * Three versions of one machine file held against each other, fact by fact: the shipped revision that the shop's file
- * came from,
- * the shop's file, and a newer shipped revision. Items of a list are matched by their `id` (pins by `pin`, values by
+ * came from, the shop's file, and a newer shipped revision. Items of a list are matched by their `id` (pins by `pin`,
+ * values by
  * `value`).
  */
 

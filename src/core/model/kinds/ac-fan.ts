@@ -1,6 +1,7 @@
 import { z } from "zod";
 import { number } from "../scalar";
 import { definePart, OPEN } from "../kind";
+import { FAN_CAUTION, fanFailures, fanNoticed } from "./fan";
 import { isFed, stampWinding } from "./load";
 
 /** Times its running current that it draws at rest: a shaded-pole motor is protected by its impedance; from memory. */
@@ -40,22 +41,15 @@ export const acFan = definePart({
         stampWinding(stamp, 0, values[0]!, { current: "ac", volts: fields.volts }, values[1]! * AT_REST, 0.6);
     },
   },
-  failures: {
-    modes: () => [
-      { id: "open", words: "winding open", odds: 1.2, source: "from memory" },
-      { id: "seized", words: "seized", odds: 1, source: "from memory" },
-    ],
-    signs: () => [{ id: "stiff", words: "blades turn stiffly by hand", given: { seized: 0.9 }, otherwise: 0.03 }],
-  },
+  failures: fanFailures,
   observed: {
-    noticed: "Listen for air; hold a strip of paper to the grille.",
-    observable: () => ({ what: "fan", labels: ["runs", "silent"] }),
+    ...fanNoticed,
     look: ({ fields, mode }, view) =>
       mode === null && isFed(view, "a", "b", { current: "ac", volts: fields.volts }) ? "runs" : "silent",
   },
   safety: {
     traits: ["moves", "starts-by-itself", "sharp"],
-    cautions: ["Fingers and sleeves clear of the blades: it starts by itself."],
+    cautions: [FAN_CAUTION],
   },
   service: {
     alone: "Dead, leads off: ohms of the winding; the blades turn freely.",

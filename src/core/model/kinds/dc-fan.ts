@@ -1,6 +1,7 @@
 import { z } from "zod";
 import { number } from "../scalar";
 import { definePart, OPEN } from "../kind";
+import { FAN_CAUTION, fanFailures, fanNoticed } from "./fan";
 
 /** A direct-current fan. */
 export const dcFan = definePart({
@@ -16,22 +17,15 @@ export const dcFan = definePart({
       stamp.conduct(0, mode === "open" ? OPEN : (mode === "seized" ? 2.5 : 1) / values[0]!);
     },
   },
-  failures: {
-    modes: () => [
-      { id: "open", words: "winding open", odds: 1.2, source: "from memory" },
-      { id: "seized", words: "seized", odds: 1, source: "from memory" },
-    ],
-    signs: () => [{ id: "stiff", words: "blades turn stiffly by hand", given: { seized: 0.9 }, otherwise: 0.03 }],
-  },
+  failures: fanFailures,
   observed: {
-    noticed: "Listen for air; hold a strip of paper to the grille.",
-    observable: () => ({ what: "fan", labels: ["runs", "silent"] }),
+    ...fanNoticed,
     look: ({ fields, mode }, view) =>
       mode === null && view.dc("plus", "minus") > 0.6 * fields.volts ? "runs" : "silent",
   },
   safety: {
     traits: ["moves", "starts-by-itself"],
-    cautions: ["Fingers and sleeves clear of the blades: it starts by itself."],
+    cautions: [FAN_CAUTION],
   },
   service: {
     alone: "Unplugged from the board, fed with its own voltage from a fused bench supply.",

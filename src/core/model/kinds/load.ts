@@ -49,11 +49,10 @@ export function stampWinding(
 }
 
 /**
- * What a coil or a small winding with two leads is to the circuit: its plate, its ohms, then its amperes. `stalled`:
- * a failure mode in which it
- * draws so many times its running current, as it does in its first moments too. Only the electrical facet is shared:
- * what such a part may be
- * used for, fed with or bridged for is said by each kind for itself.
+ * What a coil or a small winding with two leads is to the circuit: its plate, its ohms, then its amperes. `stalled`: a
+ * failure mode in which it draws so many times its running current, as it does in its first moments too. Only the
+ * electrical facet is shared: what such a part may be used for, fed with or bridged for is said by each kind for
+ * itself.
  */
 export function coilElectrical(
   powerFactor: number,

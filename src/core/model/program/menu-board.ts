@@ -1,9 +1,8 @@
 import type { MachineFile, SettingEntry } from "../schema";
 
 /**
- * A board that keeps settings behind a menu, as a person meets it: keys in, what it shows out. It knows nothing of
- * any plan, so that a plan
- * can be tried on it before it is tried on the board.
+ * A board that keeps settings behind a menu, as a person meets it: keys in, what it shows out. It knows nothing of any
+ * plan, so that a plan can be tried on it before it is tried on the board.
  */
 export interface MenuBoard {
   /** Value of each item as it is kept, by setting; what a board without power would come back to. */

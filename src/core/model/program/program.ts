@@ -357,8 +357,7 @@ export function gestureSeconds(g: Gesture): number {
 
 /**
  * The gestures, in order, that lead from one mode to another in the fewest seconds (Dijkstra, 1959; ties by the order
- * of the
- * file); null when none do.
+ * of the file); null when none do.
  */
 export function gesturesTo(program: Program, from: string, to: string): readonly Gesture[] | null {
   interface Way {
