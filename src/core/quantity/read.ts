@@ -67,12 +67,15 @@ const VALUE = new RegExp(`^(${NUMBER})\\s*([pnuµμmkKMGRr]?)\\s*(v~|v=|[a-zA-Z�
 /** IEC 60062 style: the letter stands where the decimal point would, 4k7, R47, 2R2, 1M0. */
 const LETTER_POINT = /^([+-]?\d*)([kKMGRrmuµ])(\d+)\s*([a-zA-ZΩΩω]*)$/;
 
+/** Digits in groups of three, ISO 80000-1: 12 500. Any other gap, as in "12 34", may be two readings and is none. */
+const THOUSANDS = /^[+-]?\d{1,3}(?:\s\d{3})+(?!\s*\d)/;
+
 /** Reads one number with an optional prefix and unit. Returns null when it is none. */
 export function readEngineering(text: string): { value: number; unit: Asked | null } | null {
   const plain = text
     .trim()
     .replace(/\u2212/g, "-")
-    .replace(/(\d)\s+(?=\d)/g, "$1")
+    .replace(THOUSANDS, (grouped) => grouped.replace(/\s/g, ""))
     .replace(/^([+-]?\d*),(\d*)/, "$1.$2");
   const infix = LETTER_POINT.exec(plain);
   if (infix) {

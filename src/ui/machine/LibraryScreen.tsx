@@ -21,6 +21,7 @@ export function LibraryScreen({ machines }: { machines: readonly MachineRow[] })
   const [family, setFamily] = useState("");
   const [supply, setSupply] = useState<(typeof SUPPLIES)[number]>("any supply");
   const [problems, setProblems] = useState<readonly string[]>([]);
+  const [taking, setTaking] = useState(false);
   const field = useRef<HTMLInputElement>(null);
   const chooser = useRef<HTMLInputElement>(null);
   useHotkeys("/", () => field.current?.focus(), { preventDefault: true });
@@ -38,6 +39,7 @@ export function LibraryScreen({ machines }: { machines: readonly MachineRow[] })
   async function take(file: File | undefined) {
     if (!file) return;
     setProblems([]);
+    setTaking(true);
     try {
       const { id } = await send(importMachine, [], { name: file.name, text: await file.text() });
       router.push(`/machines/${id}`);
@@ -47,6 +49,7 @@ export function LibraryScreen({ machines }: { machines: readonly MachineRow[] })
           ? error.problems.map((p) => `${p.line > 0 ? `Line ${p.line}, ` : ""}${p.field || file.name}: ${p.sentence}`)
           : [(error as Error).message],
       );
+      setTaking(false);
     }
   }
 
@@ -56,8 +59,8 @@ export function LibraryScreen({ machines }: { machines: readonly MachineRow[] })
       <main className="library">
         <div className="library-head">
           <h1>Machines</h1>
-          <Button variant="outline-dark" onClick={() => chooser.current?.click()}>
-            Import a file
+          <Button variant="outline-dark" disabled={taking} onClick={() => chooser.current?.click()}>
+            {taking ? "Reading the file" : "Import a file"}
           </Button>
           <input
             ref={chooser}

@@ -33,9 +33,19 @@ describe("what a technician types", () => {
     ["nothing", "V", 0],
     ["dead", "A", 0],
     ["1", "V", 1],
+    ["12 500", "ohm", 12500],
+    ["-1 234.5 V", "V", -1234.5],
   ] as const)("%s asked in %s is %d", (text, asked, expected) => {
     expect(value(text, asked)).toBeCloseTo(expected, 9);
   });
+
+  // ISO 80000-1: digits stand in groups of three, no other way.
+  it.each(["12 34", "1 2", "1200 500", "120 23 V", "12.5 3", "12 500 3"])(
+    "takes no two numbers for one: %s",
+    (text) => {
+      expect(readShown(text, "V")).toMatchObject({ ok: false });
+    },
+  );
 
   it("takes an overload in its usual spellings", () => {
     for (const text of ["OL", "ol", "O.L", "0L", "overload", "inf", "∞", "open"])
