@@ -117,6 +117,7 @@ export default defineConfig([
       ],
     },
   },
+  { files: ["src/**"], rules: { "no-nested-ternary": "error" } },
   ...names.map((layer) => rule([`src/${layer}/**`], barred(layer))),
   ...modules.map(coreModule),
   ...RUNGS.map(rung),

@@ -40,11 +40,11 @@ export class SimulatedBench {
    * What the meter sees: nothing but its own idle display with the leads off, an overload for ohms on a live circuit.
    */
   measure(fn: MeterFunction): Shown {
-    const idle: Shown = needsDeadCircuit(fn)
-      ? fn === "continuity"
-        ? { kind: "beep", beeps: false }
-        : { kind: "overload" }
-      : { kind: "value", value: 0 };
+    let idle: Shown;
+    if (needsDeadCircuit(fn)) {
+      if (fn === "continuity") idle = { kind: "beep", beeps: false };
+      else idle = { kind: "overload" };
+    } else idle = { kind: "value", value: 0 };
     if (!this.leads) return idle;
     const setup = this.machine.setupById.get(this.leads.setup)!;
     if (needsDeadCircuit(fn) && isPowered(setup)) return { kind: "overload" };

@@ -54,16 +54,13 @@ export async function standInMeter(
   const read = () => {
     const shown = measure(fn);
     if (shown.kind === "overload") return OVERLOAD;
-    const value =
-      shown.kind === "value"
-        ? shown.value
-        : shown.kind === "jumping"
-          ? shown.low + (shown.high - shown.low) * random()
-          : shown.kind === "beep"
-            ? shown.beeps
-              ? 1
-              : OVERLOAD
-            : 0;
+    let value: number;
+    if (shown.kind === "value") value = shown.value;
+    else if (shown.kind === "jumping") value = shown.low + (shown.high - shown.low) * random();
+    else if (shown.kind === "beep") {
+      if (shown.beeps) value = 1;
+      else value = OVERLOAD;
+    } else value = 0;
     // A fifth of the accuracy comes and goes from reading to reading; the rest is the meter's own offset.
     return value >= OVERLOAD ? value : value * (1 + 0.0005 * noise()) + 0.0005 * noise();
   };

@@ -167,18 +167,18 @@ async function repairAndClose(
     await log({ type: "staged", plan: piece.piece, stage: stage.id, done: true });
   const steps = proofRun(machine, ORDINARY_METER, before.opened.complaint ?? null, fault);
   for (const step of steps) {
-    const typed = step.limit
-      ? GOOD[step.limit.id]
-      : step.test
-        ? asTyped(
-            observe(
-              simulator,
-              simulator.energise(machine.setupById.get(step.test.setup)!, [], values),
-              step.test,
-              ORDINARY_METER,
-            ),
-          ).typed
-        : "seen";
+    let typed: string;
+    if (step.limit) typed = GOOD[step.limit.id];
+    else if (step.test)
+      typed = asTyped(
+        observe(
+          simulator,
+          simulator.energise(machine.setupById.get(step.test.setup)!, [], values),
+          step.test,
+          ORDINARY_METER,
+        ),
+      ).typed;
+    else typed = "seen";
     // What is only seen is seen: the machine is sound by now.
     const passed = judge(step, typed).kind !== "fail";
     await log({ type: "proved", step: step.id, words: step.words, passed, typed, limit: step.expected.slice(0, 120) });
@@ -220,7 +220,14 @@ function asTyped(shown: Shown): { typed: string; shown: Shown } {
     return { typed: `${low}-${high}`, shown: { ...shown, low, high } };
   }
   return {
-    typed: shown.kind === "overload" ? "OL" : shown.kind === "label" ? shown.label : shown.beeps ? "beep" : "nothing",
+    typed: asTypedByHand(shown),
     shown,
   };
+}
+
+function asTypedByHand(shown: Exclude<Shown, { kind: "value" | "jumping" }>): string {
+  if (shown.kind === "overload") return "OL";
+  if (shown.kind === "label") return shown.label;
+  if (shown.beeps) return "beep";
+  return "nothing";
 }

@@ -161,7 +161,10 @@ async function project(
     await tx.update(jobs).set({ readings: ledger.told.counting.size }).where(eq(jobs.id, job));
   if (body.type === "called")
     await tx.update(jobs).set({ result: body.pieceName, closedAt: now }).where(eq(jobs.id, job));
-  const setup = body.type === "standing" ? body.setup : body.type === "reading" ? body.test.setup : null;
+  let setup: string | null;
+  if (body.type === "standing") setup = body.setup;
+  else if (body.type === "reading") setup = body.test.setup;
+  else setup = null;
   const entry = setup === null ? undefined : machine.setupById.get(setup);
   if (entry)
     await tx

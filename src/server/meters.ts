@@ -37,8 +37,7 @@ export async function readDevice(
     if (!asked.function) return { shown: { kind: "value", value: await all.current(id) } };
     return { shown: await all.read(id, asked.function, asked) };
   } catch (error) {
-    if (error instanceof DeviceRefusal)
-      throw new Refusal(error.reason === "unknown" ? 404 : error.reason === "lost" ? 502 : 409, error.message);
+    if (error instanceof DeviceRefusal) throw new Refusal(statusOf(error), error.message);
     throw error;
   }
 }
@@ -121,4 +120,11 @@ function agrees(
     if (error instanceof NoOperatingPoint) return false;
     throw error;
   }
+}
+
+/** The status an error of a meter is answered with. */
+function statusOf(error: DeviceRefusal): 404 | 502 | 409 {
+  if (error.reason === "unknown") return 404;
+  if (error.reason === "lost") return 502;
+  return 409;
 }

@@ -140,7 +140,7 @@ function judged(watched: Watched, beats: readonly Beat[]): LampReading {
   }
   const isEven = best.pattern.kind === "blinks";
   const isUneven = best.fit.scatter > (1 + CHANCE / Math.sqrt(beats.length)) * (watched.byHand ? UNEVEN_HAND : UNEVEN);
-  const enough = best.fit.rounds >= (isUneven ? (isEven ? 3 * BLINKS : ROUNDS_UNEVEN) : isEven ? BLINKS : ROUNDS);
+  const enough = best.fit.rounds >= roundsNeeded(isUneven, isEven);
   const sure = best.probability >= SURE && enough;
   const { short = 0, gap = 0 } = best.fit.rhythm;
   return {
@@ -151,13 +151,7 @@ function judged(watched: Watched, beats: readonly Beat[]): LampReading {
     runnerUp:
       second && second.probability >= 0.001 ? { pattern: second.pattern, probability: second.probability } : null,
     hertz: isEven ? 1 / (short + gap) : null,
-    advice: sure
-      ? ""
-      : !enough
-        ? "Too few rounds yet: watch another."
-        : beats.every((b) => b.on === null)
-          ? "Hold for as long as it is lit, let go while it is dark."
-          : "It could be read in two ways: watch another round.",
+    advice: watchingAdvice(sure, enough, beats),
   };
 }
 
@@ -171,4 +165,22 @@ function patternKey(pattern: LampPattern, rhythm: Rhythm): { name: string; patte
 
 function noPattern(x: number | null): number {
   return x === null ? 0 : -Math.log(Math.max(1e-3, x)) - NO_PATTERN;
+}
+
+/** Rounds to watch before a code counts; an uneven one needs more. */
+function roundsNeeded(isUneven: boolean, isEven: boolean): number {
+  if (isUneven) {
+    if (isEven) return 3 * BLINKS;
+    return ROUNDS_UNEVEN;
+  }
+  if (isEven) return BLINKS;
+  return ROUNDS;
+}
+
+/** What to do while the code is not sure yet. */
+function watchingAdvice(sure: boolean, enough: boolean, beats: readonly Beat[]): string {
+  if (sure) return "";
+  if (!enough) return "Too few rounds yet: watch another.";
+  if (beats.every((b) => b.on === null)) return "Hold for as long as it is lit, let go while it is dark.";
+  return "It could be read in two ways: watch another round.";
 }

@@ -213,6 +213,13 @@ function viterbi(
     places.push({ at: to, step });
   }
   places.reverse();
-  const steps = places.slice(0, -1).reduce((n, p) => n + (p.step === "plain" ? 1 : p.step === "missed" ? 2 : 0), 1);
+  const steps = places.slice(0, -1).reduce((n, p) => n + beatsIn(p), 1);
   return { log: logs[last]! + odd * Math.log(0.02), places, rounds: steps / k };
+}
+
+/** How many beats a step of the path stands for. */
+function beatsIn(p: Place): number {
+  if (p.step === "plain") return 1;
+  if (p.step === "missed") return 2;
+  return 0;
 }

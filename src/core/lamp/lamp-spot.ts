@@ -241,12 +241,10 @@ export function colourName(red: number, green: number, blue: number): Colour {
   const least = Math.min(red, green, blue);
   if (most === 0 || (most - least) / most < COLOURED) return "white";
   const span = most - least;
-  const sixth =
-    most === red
-      ? ((green - blue) / span + 6) % 6
-      : most === green
-        ? (blue - red) / span + 2
-        : (red - green) / span + 4;
+  let sixth: number;
+  if (most === red) sixth = ((green - blue) / span + 6) % 6;
+  else if (most === green) sixth = (blue - red) / span + 2;
+  else sixth = (red - green) / span + 4;
   const hue = 60 * sixth;
   if (hue < 30 || hue >= 320) return "red";
   if (hue < 70) return "yellow";

@@ -5,7 +5,7 @@
 
 export { type Change, ChangeError, changeSchema, changeWords, IN_LEAD, variantOf } from "./as-found";
 export { compileMachine, MachineFileError } from "./compile";
-export { isLowVoltage } from "./energy";
+export { type Energy, isLowVoltage } from "./energy";
 export { everydaySetup } from "./everyday-setup";
 export { type Fault, faultId } from "./fault";
 export { canonicalJson } from "./file/canonical-json";
@@ -28,6 +28,7 @@ export {
   type OnBoard,
   OPEN,
   type Stamp,
+  type StateChange,
   type UnitSign,
   type View,
 } from "./kind";

@@ -124,7 +124,7 @@ export interface View {
 }
 
 /** A discrete change that a part is about to make. A part may wait for several at once, each under a key. */
-export interface Change {
+export interface StateChange {
   /** The state it will be in, or a key that `fire` turns into one. */
   readonly state: number | string;
   /** Seconds until it happens; the soonest happens first. */
@@ -193,7 +193,7 @@ export interface Electrical<F> {
   /** Renews the analog memory from the solved circuit. */
   follow?(instance: Instance<F>, view: View, state: number, memory: Float64Array): void;
   /** The change the part wants to make now, or several it waits for, or null. */
-  next?(instance: Instance<F>, view: View, state: number): Change | readonly Change[] | null;
+  next?(instance: Instance<F>, view: View, state: number): StateChange | readonly StateChange[] | null;
   /** The state after the changes of these keys have come due together; for kinds whose changes have keys. */
   fire?(instance: Instance<F>, view: View, state: number, keys: readonly string[]): number;
   /** The control program it runs; for controllers. */

@@ -71,11 +71,10 @@ function wattsOf(text: string, volts: number, line: string): number {
   const number = readEngineering(text.replace(/\s*(k?)w(?:atts?)?$/i, "$1"))?.value;
   const value = number ?? readEngineering(text)?.value;
   if (value === undefined || value <= 0) throw new RangeError(`The rating in "${line.slice(0, 40)}" is no number.`);
-  const watts = /a(?:mps?)?$/i.test(text.trim())
-    ? volts * value
-    : /(?:ohms?|Ω)$/i.test(text.trim())
-      ? volts ** 2 / value
-      : value;
+  let watts: number;
+  if (/a(?:mps?)?$/i.test(text.trim())) watts = volts * value;
+  else if (/(?:ohms?|Ω)$/i.test(text.trim())) watts = volts ** 2 / value;
+  else watts = value;
   if (watts < 0.5 || watts > 20_000)
     throw new RangeError(`"${line.slice(0, 40)}" comes to ${Math.round(watts)} W; that is no load of such a machine.`);
   return watts;

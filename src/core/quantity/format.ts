@@ -41,7 +41,7 @@ export function quantity(value: number, unit: string): string {
 export function decimal(value: number): string {
   const size = Math.abs(value);
   if (size < 0.005) return "0";
-  return value.toFixed(size >= 100 ? 0 : size >= 10 ? 1 : 2);
+  return value.toFixed(digitsOf(size));
 }
 
 /** What was shown, as a short text. */
@@ -65,4 +65,11 @@ export function shownText(shown: Shown, unit: string): string {
 /** A name inside a sentence: its first letter small, unless it is a mark such as "J2" or "13 V". */
 export function inSentence(name: string): string {
   return /^[A-Z][a-z]/.test(name) ? name.charAt(0).toLowerCase() + name.slice(1) : name;
+}
+
+/** Digits after the point that a reading of this size is worth. */
+function digitsOf(size: number): number {
+  if (size >= 100) return 0;
+  if (size >= 10) return 1;
+  return 2;
 }

@@ -2,4 +2,13 @@
 
 export { decimal, engineering, inSentence, quantity, shownText } from "./format";
 export { type Asked, type Manner, readEngineering, readShown, type Shown } from "./read";
-export { gaugeOfArea, type Liked, METRIC, type Quantity, quantityText, readQuantity, unitOfQuantity } from "./units";
+export {
+  gaugeOfArea,
+  type Liked,
+  METRIC,
+  type Quantity,
+  quantityText,
+  readQuantity,
+  type Typed,
+  unitOfQuantity,
+} from "./units";

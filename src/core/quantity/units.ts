@@ -131,9 +131,7 @@ function no(typed: string, quantity: Quantity, liked: Liked): Typed {
 /** The unit a lone number is taken in, in words for a sentence. */
 function unitWords(quantity: Quantity, liked: Liked): string {
   const unit = unitOfQuantity(quantity, liked);
-  return unit === ""
-    ? "this field"
-    : `${quantity === "celsius" ? "degrees" : quantity === "area" ? "wire size" : quantity} (${unit})`;
+  return unit === "" ? "this field" : `${nameOfQuantity(quantity)} (${unit})`;
 }
 
 function readTemperature(typed: string, liked: Liked): Typed {
@@ -141,7 +139,10 @@ function readTemperature(typed: string, liked: Liked): Typed {
   const number = match ? Number(match[1]!.replace(",", ".")) : NaN;
   if (!match || !Number.isFinite(number)) return no(typed, "celsius", liked);
   const scale = match[2]!.toUpperCase() || (liked.temperature === "°F" ? "F" : "C");
-  const celsius = scale === "F" ? (number - 32) / 1.8 : scale === "K" ? number - 273.15 : number;
+  let celsius: number;
+  if (scale === "F") celsius = (number - 32) / 1.8;
+  else if (scale === "K") celsius = number - 273.15;
+  else celsius = number;
   if (celsius <= -273.15) return { ok: false, sentence: "Nothing is as cold as that: absolute zero is -273.15 °C." };
   return { ok: true, value: celsius };
 }
@@ -150,11 +151,10 @@ function readWire(typed: string, liked: Liked): Typed {
   const gauge = /^(?:AWG\s*|#\s*)?(\d{1,2}(?:\/0)?|0{2,4})\s*(?:AWG|ga)?$/i.exec(typed);
   const marked = /AWG|ga|#|\/0/i.test(typed);
   if (gauge && (marked || (liked.wire === "AWG" && !typed.includes("/")))) {
-    const n = /\/0$/.test(gauge[1]!)
-      ? 1 - Number(gauge[1]!.slice(0, -2))
-      : /^0{2,4}$/.test(gauge[1]!)
-        ? 1 - gauge[1]!.length
-        : Number(gauge[1]);
+    let n: number;
+    if (/\/0$/.test(gauge[1]!)) n = 1 - Number(gauge[1]!.slice(0, -2));
+    else if (/^0{2,4}$/.test(gauge[1]!)) n = 1 - gauge[1]!.length;
+    else n = Number(gauge[1]);
     return n <= 40 && n >= -3
       ? { ok: true, value: areaOfGauge(n) }
       : { ok: false, sentence: "Gauges run from 4/0 to 40." };
@@ -233,4 +233,10 @@ function durationText(seconds: number): string {
 
 function trimmed(value: number, places: number): string {
   return String(Number(value.toFixed(places)));
+}
+
+function nameOfQuantity(quantity: Quantity): string {
+  if (quantity === "celsius") return "degrees";
+  if (quantity === "area") return "wire size";
+  return quantity;
 }

@@ -1,4 +1,4 @@
-import { type Machine, menuBoard, menuItems, type MenuKey, menuShows, pressMenu } from "../model";
+import { type Machine, menuBoard, menuItems, type MenuKey, menuShows, pressMenu, type MachineFile } from "../model";
 import type { Job } from "../journal";
 import { settingWords } from "../workbench";
 
@@ -92,7 +92,7 @@ export function carryOver(machine: Machine, job: Job): CarryOver {
     value: found[s.id] ?? null,
     words: found[s.id] === undefined ? "" : settingWords(s, found[s.id]!),
     where: s.where,
-    by: menu?.items.includes(s.id) ? "menu" : s.coding ? "switches" : "hand",
+    by: wayToSet(menu, s),
   }));
   const label: Record<MenuKey, string> = menu
     ? {
@@ -116,4 +116,11 @@ export function carryOver(machine: Machine, job: Job): CarryOver {
     checked: byMenu.length === 0 ? null : byMenu.every((s) => board.saved[s.setting] === s.value),
     missing: settings.filter((s) => s.value === null).map((s) => s.name),
   };
+}
+
+/** How a setting is made. */
+function wayToSet(menu: MachineFile["menu"], s: MachineFile["settings"][number]): "switches" | "menu" | "hand" {
+  if (menu?.items.includes(s.id)) return "menu";
+  if (s.coding) return "switches";
+  return "hand";
 }

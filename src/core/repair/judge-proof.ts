@@ -1,3 +1,4 @@
+import type { SafetyLimit } from "./after-repair-limits";
 import { unitOf } from "../instrument";
 import { verdictOf } from "../diagnose";
 import { readEngineering, readShown } from "../quantity";
@@ -26,7 +27,7 @@ export function judge(step: ProofStep, typed: string): ProofVerdict {
     if (!read || read.value < 0 || (read.unit !== null && read.unit !== BASE[limit.unit]))
       return {
         kind: "unread",
-        words: `Type ${limit.unit === "mA" ? "milliamperes" : limit.unit === "Mohm" ? "megohms" : "ohms"}, for example ${limit.unit === "mA" ? "0.3" : limit.unit === "Mohm" ? "20" : "0.15"}.`,
+        words: `Type ${unitWord(limit)}, for example ${exampleOf(limit)}.`,
       };
     return { kind: keeps(limit, bare ? read.value : read.value * OF_BASE[limit.unit]) ? "pass" : "fail" };
   }
@@ -35,4 +36,16 @@ export function judge(step: ProofStep, typed: string): ProofVerdict {
   const read = readShown(typed, unit === "" ? "beep" : unit);
   if (!read.ok) return { kind: "unread", words: read.sentence };
   return { kind: verdictOf(step.window, read.shown) === "fits" ? "pass" : "fail" };
+}
+
+function unitWord(limit: SafetyLimit): string {
+  if (limit.unit === "mA") return "milliamperes";
+  if (limit.unit === "Mohm") return "megohms";
+  return "ohms";
+}
+
+function exampleOf(limit: SafetyLimit): string {
+  if (limit.unit === "mA") return "0.3";
+  if (limit.unit === "Mohm") return "20";
+  return "0.15";
 }

@@ -145,12 +145,7 @@ export function proofRun(
           how: limit.how,
           expected: `${limit.sense} ${limitText(limit)}`,
           limit,
-          cautions:
-            limit.id === "insulation"
-              ? ["Only mains conductors against metalwork: electronics at low voltage stay out of it."]
-              : limit.id === "conductor" || limit.id === "touch"
-                ? ["Live: covers on, hands off the metalwork while it is measured."]
-                : [],
+          cautions: aboutLimit(limit),
         }))
       : []),
   ];
@@ -179,8 +174,7 @@ function sleepStep({ milliamps, after }: NonNullable<Machine["file"]["sleep"]>):
   };
 }
 
-export const limitText = ({ limit, unit }: SafetyLimit): string =>
-  `${limit} ${unit === "ohm" ? "Ω" : unit === "Mohm" ? "MΩ" : "mA"}`;
+export const limitText = ({ limit, unit }: SafetyLimit): string => `${limit} ${unitSign(unit)}`;
 
 /** The setup a machine is left in: on, in its first mode, nothing held or taken apart. */
 export function everydaySetup(machine: Machine): SetupEntry | undefined {
@@ -378,4 +372,19 @@ export function toldOfRepair(
         words: `Repaired; the complaint is gone: ${machine.pieceById.get(piece)?.name ?? piece}`,
       }
     : null;
+}
+
+/** What to mind while a limit is measured. */
+function aboutLimit(limit: SafetyLimit): string[] {
+  if (limit.id === "insulation")
+    return ["Only mains conductors against metalwork: electronics at low voltage stay out of it."];
+  if (limit.id === "conductor" || limit.id === "touch")
+    return ["Live: covers on, hands off the metalwork while it is measured."];
+  return [];
+}
+
+function unitSign(unit: "ohm" | "Mohm" | "mA"): "mA" | "Ω" | "MΩ" {
+  if (unit === "ohm") return "Ω";
+  if (unit === "Mohm") return "MΩ";
+  return "mA";
 }

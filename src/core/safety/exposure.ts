@@ -39,11 +39,10 @@ export function energyAt(machine: Machine, pointId: string) {
 export function panelsFor(machine: Machine, test: Test): readonly string[] {
   const apart = machine.setupById.get(test.setup)?.apart ?? [];
   const plugs = machine.file.connectors.filter((c) => apart.includes(c.id)).map((c) => c.far.panel ?? c.near.panel);
-  const spots = isClamp(test.function)
-    ? [machine.clamps.get(test.red)?.panel]
-    : test.function === "look"
-      ? []
-      : [test.red, test.black].map((id) => (id ? machine.points.get(id)?.panel : undefined));
+  let spots: (string | undefined)[];
+  if (isClamp(test.function)) spots = [machine.clamps.get(test.red)?.panel];
+  else if (test.function === "look") spots = [];
+  else spots = [test.red, test.black].map((id) => (id ? machine.points.get(id)?.panel : undefined));
   return [...new Set([...plugs, ...spots].filter((p) => p !== undefined))];
 }
 

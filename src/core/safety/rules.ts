@@ -61,9 +61,7 @@ export function cautionsFor(machine: Machine, setup: SetupEntry, test: Test): re
   const covers = panelsFor(machine, test);
   const overMains = panelsOverMains(machine);
   if (exposure === "dead") {
-    cautions.push(
-      `${sourcesOff(machine)} Meter on volts first: prove it dead before you turn to ${test.function === "capacitance" ? "capacitance" : test.function === "insulation" ? "the insulation tester" : "ohms"}.`,
-    );
+    cautions.push(`${sourcesOff(machine)} Meter on volts first: prove it dead before you turn to ${rangeWord(test)}.`);
     if (test.function === "capacitance")
       cautions.push("A capacitor holds its charge: discharge it through a resistor, then prove it near 0 V.");
     if (test.function === "insulation")
@@ -101,4 +99,10 @@ export function cautionsFor(machine: Machine, setup: SetupEntry, test: Test): re
     cautions.push(`${point.name}: nothing known feeds it. Take it as hot.`);
   }
   return cautions;
+}
+
+function rangeWord(test: Test): string {
+  if (test.function === "capacitance") return "capacitance";
+  if (test.function === "insulation") return "the insulation tester";
+  return "ohms";
 }

@@ -1,4 +1,4 @@
-import type { Conditions, Fault, Instance, Machine, Part, SetupEntry } from "../model";
+import type { Conditions, Fault, Instance, Machine, Part, SetupEntry, StateChange } from "../model";
 import { stagesOf, type Stage } from "./conditions";
 import { EVERY_PART, StampedCircuit } from "./stamped-circuit";
 import { NoOperatingPoint, type Phase, type State } from "./state";
@@ -269,7 +269,7 @@ export class Simulator {
       }
       this.circuit.turn(part.index);
       const wished = part.kind.electrical.next(instances[part.index]!, this.circuit.view, states[part.index]!);
-      const changes = wished === null ? [] : Array.isArray(wished) ? wished : [wished];
+      const changes = listOf(wished);
       if (changes.length === 0) {
         due[part.index] = NOTHING_DUE;
         continue;
@@ -313,7 +313,11 @@ export class Simulator {
     for (let pass = 0; pass < MOST_PASSES; pass++) {
       // Values that chase each other come to rest when all of them take small steps.
       const round = pass % AGAIN;
-      const cap = round < 50 ? 1 : round < 150 ? 0.3 : round < 300 ? 0.08 : 0.02;
+      let cap: number;
+      if (round < 50) cap = 1;
+      else if (round < 150) cap = 0.3;
+      else if (round < 300) cap = 0.08;
+      else cap = 0.02;
       if (pass > 0) for (const part of this.remembering) this.circuit.stampPart(part, instances, states, memory);
       this.circuit.solveAll();
       let moved = false;
@@ -338,4 +342,9 @@ export class Simulator {
     }
     return false;
   }
+}
+
+function listOf(wished: StateChange | readonly StateChange[] | null): readonly StateChange[] {
+  if (wished === null) return [];
+  return "delay" in wished ? [wished] : wished;
 }

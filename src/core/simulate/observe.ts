@@ -70,7 +70,7 @@ function clamped(simulator: Simulator, test: Test): Shown {
   const { ac, dc } = simulator.circuit.elementCurrent(clamp.element);
   return {
     kind: "value",
-    value: test.function === "inrush" ? Math.hypot(ac, dc) : test.function === "clamp" ? ac : Math.abs(dc),
+    value: clampValue(test, ac, dc),
   };
 }
 
@@ -189,4 +189,11 @@ function averaged(shown: readonly Shown[], phases: readonly Phase[], test: Test,
   const { relative, absolute } = meter.accuracy[test.function as "dcv"];
   if (top - bottom < 5 * Math.hypot(absolute, relative * top)) return { kind: "value", value: (top + bottom) / 2 };
   return { kind: "jumping", low: bottom, high: top, manner: mannerOf(phases) };
+}
+
+/** What a clamp shows of an alternating and a steady share, in amperes. */
+function clampValue(test: Test, ac: number, dc: number): number {
+  if (test.function === "inrush") return Math.hypot(ac, dc);
+  if (test.function === "clamp") return ac;
+  return Math.abs(dc);
 }

@@ -41,7 +41,11 @@ export function drawnValues(
     return (2 * (rank + uniformFor(seed, `${name} within`))) / among.length - 1;
   };
   // Vague values cover their whole range too, all parts of a specimen alike, out of step with the severities.
-  const quantile = vagueStratum < 0.17 ? 2 / 3 : vagueStratum < 0.5 ? 0 : vagueStratum < 0.83 ? 1 : 1 / 3;
+  let quantile: number;
+  if (vagueStratum < 0.17) quantile = 2 / 3;
+  else if (vagueStratum < 0.5) quantile = 0;
+  else if (vagueStratum < 0.83) quantile = 1;
+  else quantile = 1 / 3;
   const wide = (jitter: number) => Math.max(-1, Math.min(1, 2 * quantile - 1 + 0.15 * jitter));
   return {
     supplyVolts: machine.file.supply.volts * (1 + (machine.file.supply.percent / 100) * spread("supply")),

@@ -48,6 +48,42 @@ export function analyseSleep(log: Pick<CurrentLog, "seconds" | "amps">, limits: 
   const n = amps.length;
   const resolution = stepOf(amps);
   const nothing = Math.max(resolution / 2, limits.asleepAmps / 1000);
+  const lost = clipLost(log, nothing);
+  const start = startAfter(log, lost, nothing);
+  const [from, to] = [seconds[Math.min(start, n - 1)]!, seconds[n - 1]!];
+  const frame = { lost, from, to, resolution };
+  const nowhere = { ...frame, awake: null, asleep: null, toSleep: null, wakeUps: [], mean: null };
+  if (start >= n - 1) return nowhere;
+
+  const split = splitOf(amps, start, nothing);
+  const level = quantile(amps, start, 0.5);
+  const awakeThroughout = { ...nowhere, awake: level };
+  if (split === null && level > limits.asleepAmps * APART) return awakeThroughout;
+  const stays = Math.min(STAYS, (to - from) / 20);
+  const slept = stretchesBelow(log, split, start).filter((s) => s.to - s.from >= stays);
+  if (slept.length === 0) return awakeThroughout;
+
+  const first = slept[0]!;
+  const wakeUps = slept
+    .slice(1)
+    .map((s, i) => ({ from: slept[i]!.to, to: s.from }))
+    .filter((w) => w.to > w.from);
+  const end = slept[slept.length - 1]!;
+  if (end.to < to) wakeUps.push({ from: end.to, to });
+  const awakeStretch = first.from > from ? [{ from, to: first.from }] : wakeUps;
+  return {
+    ...frame,
+    awake: awakeStretch.length ? medianWithin(seconds, amps, awakeStretch) : null,
+    asleep: medianWithin(seconds, amps, slept),
+    toSleep: first.from - from,
+    wakeUps,
+    mean: meanFrom(seconds, amps, first.from),
+  };
+}
+
+/** Where the clip was off: a gap in the log, or nothing at all for longer than a machine may draw nothing. */
+function clipLost({ seconds, amps }: Pick<CurrentLog, "seconds" | "amps">, nothing: number): Stretch[] {
+  const n = amps.length;
   const gap = 20 * medianStep(seconds);
   const lost: Stretch[] = [];
   for (let i = 0; i < n;) {
@@ -62,72 +98,40 @@ export function analyseSleep(log: Pick<CurrentLog, "seconds" | "amps">, limits: 
     if (seconds[j]! - seconds[i]! >= LOST_SECONDS) lost.push({ from: seconds[i]!, to: seconds[j]! });
     i = j + 1;
   }
-  const last = lost[lost.length - 1];
-  let start = 0;
-  if (last)
-    while (
-      start < n &&
-      seconds[start]! <= last.to &&
-      !(seconds[start]! === last.to && Math.abs(amps[start]!) > nothing)
-    )
-      start++;
-  const [from, to] = [seconds[Math.min(start, n - 1)]!, seconds[n - 1]!];
-  const nowhere: Sleep = {
-    awake: null,
-    asleep: null,
-    toSleep: null,
-    wakeUps: [],
-    lost,
-    from,
-    to,
-    mean: null,
-    resolution,
-  };
-  if (start >= n - 1) return nowhere;
+  return lost;
+}
 
-  const split = splitOf(amps, start, nothing);
-  const level = split === null ? (quantile(amps, start, 0.5) <= limits.asleepAmps * APART ? "asleep" : "awake") : null;
-  if (level === "awake") return { ...nowhere, awake: quantile(amps, start, 0.5) };
+/** The first entry that counts: a test begins anew once the clip was lost. */
+function startAfter(
+  { seconds, amps }: Pick<CurrentLog, "seconds" | "amps">,
+  lost: readonly Stretch[],
+  nothing: number,
+): number {
+  const last = lost.at(-1);
+  if (!last) return 0;
+  const back = seconds.findIndex((t, i) => t > last.to || (t === last.to && Math.abs(amps[i]!) > nothing));
+  return back < 0 ? seconds.length : back;
+}
 
-  // Stretches below the split, with hysteresis.
-  const state: Stretch[] = [];
-  let since: number | null = null;
-  let endedAt = -1;
+/** The stretches below the split, with hysteresis; the whole log where there is one level only. */
+function stretchesBelow(
+  { seconds, amps }: Pick<CurrentLog, "seconds" | "amps">,
+  split: number | null,
+  start: number,
+): Stretch[] {
   const [up, down] = split === null ? [Infinity, Infinity] : [split * 1.2, split / 1.2];
-  for (let i = start; i < n; i++) {
+  const stretches: Stretch[] = [];
+  let since: number | null = null;
+  for (let i = start; i < amps.length; i++) {
     const a = Math.abs(amps[i]!);
     if (since === null && a < down) since = seconds[i]!;
     else if (since !== null && a > up) {
-      state.push({ from: since, to: seconds[i]! });
+      stretches.push({ from: since, to: seconds[i]! });
       since = null;
-      endedAt = i;
     }
   }
-  if (since !== null) state.push({ from: since, to });
-  else if (endedAt < 0) return { ...nowhere, awake: quantile(amps, start, 0.5) };
-  const stays = Math.min(STAYS, (to - from) / 20);
-  const slept = state.filter((s) => s.to - s.from >= stays);
-  if (slept.length === 0) return { ...nowhere, awake: quantile(amps, start, 0.5) };
-  const first = slept[0]!;
-  const wakeUps = slept
-    .slice(1)
-    .map((s, i) => ({ from: slept[i]!.to, to: s.from }))
-    .filter((w) => w.to > w.from);
-  const end = slept[slept.length - 1]!;
-  if (end.to < to) wakeUps.push({ from: end.to, to });
-  const asleep = medianWithin(seconds, amps, slept);
-  const awakeStretch = first.from > from ? [{ from, to: first.from }] : wakeUps;
-  return {
-    awake: awakeStretch.length ? medianWithin(seconds, amps, awakeStretch) : null,
-    asleep,
-    toSleep: first.from - from,
-    wakeUps,
-    lost,
-    from,
-    to,
-    mean: meanFrom(seconds, amps, first.from),
-    resolution,
-  };
+  if (since !== null) stretches.push({ from: since, to: seconds.at(-1)! });
+  return stretches;
 }
 
 /** What the log says against the limits. */

@@ -300,10 +300,7 @@ export function judgeRig(rig: BenchRig, seen: readonly LampSeen[]): RigVerdict {
   const weights = rig.faults.map((f, i) =>
     seen.reduce((w, o) => {
       const shows = rig.shows[i]![o.step]![o.lamp];
-      return (
-        w *
-        (shows === null || shows === undefined ? 1 / LAMP_SHOWS.length : shows === o.shows ? 1 - MISREAD : MISREAD / 2)
-      );
+      return w * likelihoodOfLamp(shows, o);
     }, f.odds),
   );
   const total = weights.reduce((a, b) => a + b, 0);
@@ -329,20 +326,8 @@ export function judgeRig(rig: BenchRig, seen: readonly LampSeen[]): RigVerdict {
     sorts,
     next,
     sure,
-    words:
-      seen.length === 0
-        ? "Make the first step and log what the lamps do."
-        : best.sort === "good board"
-          ? sure
-            ? "Good board."
-            : "So far as a good board would do."
-          : `${possible.map((p, i) => (i === 0 ? p.sort.charAt(0).toUpperCase() + p.sort.slice(1) : p.sort)).join(", or ")}. ${sure ? `${ranked.find((r) => r.sort === best.sort)!.name}.` : apart(possible.map((p) => p.sort))}`.trim(),
-    why:
-      odd.length > 0
-        ? `${odd.slice(0, 3).map(name).join("; ")}, which a good board does not do.`
-        : seen.length > 0
-          ? "Every lamp did what a good board makes it do."
-          : "",
+    words: verdictWords(seen, best, sure, possible, ranked),
+    why: whyWords(odd, name, seen),
   };
 }
 
@@ -380,4 +365,32 @@ function telling(rig: BenchRig, ranked: RigVerdict["ranked"], step: number): num
     groups.set(key, (groups.get(key) ?? 0) + r.probability);
   }
   return 1 - [...groups.values()].reduce((s, p) => s + p * p, 0);
+}
+
+/** How likely a lamp shows this for a sort of board; a lamp not seen says nothing. */
+function likelihoodOfLamp(shows: "dark" | "lit" | "flickers" | null | undefined, o: LampSeen): number {
+  if (shows === null || shows === undefined) return 1 / LAMP_SHOWS.length;
+  if (shows === o.shows) return 1 - MISREAD;
+  return MISREAD / 2;
+}
+
+function verdictWords(
+  seen: readonly LampSeen[],
+  best: { sort: BoardSort; probability: number },
+  sure: boolean,
+  possible: { sort: BoardSort; probability: number }[],
+  ranked: { id: string; name: string; sort: BoardSort; probability: number }[],
+): string {
+  if (seen.length === 0) return "Make the first step and log what the lamps do.";
+  if (best.sort === "good board") {
+    if (sure) return "Good board.";
+    return "So far as a good board would do.";
+  }
+  return `${possible.map((p, i) => (i === 0 ? p.sort.charAt(0).toUpperCase() + p.sort.slice(1) : p.sort)).join(", or ")}. ${sure ? `${ranked.find((r) => r.sort === best.sort)!.name}.` : apart(possible.map((p) => p.sort))}`.trim();
+}
+
+function whyWords(odd: LampSeen[], name: (o: LampSeen) => string, seen: readonly LampSeen[]): string {
+  if (odd.length > 0) return `${odd.slice(0, 3).map(name).join("; ")}, which a good board does not do.`;
+  if (seen.length > 0) return "Every lamp did what a good board makes it do.";
+  return "";
 }

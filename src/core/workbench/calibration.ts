@@ -1,5 +1,5 @@
 import { quantityText } from "../quantity";
-import { formula, readList, Refused, type Given, type Sheet, type Tool } from "./tool";
+import { formula, readList, Refused, type Given, type Sheet, type Tool, type Verdict } from "./tool";
 
 /** Errors of an indicator against a stimulus: offset and slope by least squares, and the largest error. */
 export interface Calibration {
@@ -66,18 +66,7 @@ function work(given: Given): Sheet {
     ...(allowed === undefined
       ? {}
       : {
-          verdict:
-            worst <= allowed
-              ? { kind: "good" as const, words: `Within ${show(allowed)} everywhere.` }
-              : c.bend <= allowed
-                ? {
-                    kind: "bad" as const,
-                    words:
-                      Math.abs(c.slope - 1) < 0.02
-                        ? `Off by ${show(c.offset)} everywhere: adjust its zero.`
-                        : "Off in proportion: adjust its span.",
-                  }
-                : { kind: "bad" as const, words: "Off, and bent: no adjustment mends it." },
+          verdict: verdictOf(worst, allowed, show, c),
         }),
     table: {
       head: ["True", "Shown", "Error"],
@@ -111,3 +100,16 @@ export const calibrationTool: Tool = {
   ],
   work,
 };
+
+function verdictOf(worst: number, allowed: number, show: (v: number) => string, c: Calibration): Verdict {
+  if (worst <= allowed) return { kind: "good" as const, words: `Within ${show(allowed)} everywhere.` };
+  if (c.bend <= allowed)
+    return {
+      kind: "bad" as const,
+      words:
+        Math.abs(c.slope - 1) < 0.02
+          ? `Off by ${show(c.offset)} everywhere: adjust its zero.`
+          : "Off in proportion: adjust its span.",
+    };
+  return { kind: "bad" as const, words: "Off, and bent: no adjustment mends it." };
+}

@@ -24,7 +24,7 @@ export function contactHeat(
   amps: number,
 ): { readonly ohms: number; readonly watts: number; readonly state: "cool" | "warm" | "burns" } {
   const watts = volts * amps;
-  return { ohms: volts / amps, watts, state: watts < COOL_WATTS ? "cool" : watts < BURNS_WATTS ? "warm" : "burns" };
+  return { ohms: volts / amps, watts, state: heatState(watts) };
 }
 
 /** Volts at which a contact carrying `amps` burns. */
@@ -44,24 +44,23 @@ function work(given: Given): Sheet {
   const wiggle = readList(given.text("wiggle"), "ohms", liked, "wiggle");
   if (wiggle.length > 0) {
     const [low, high] = [Math.min(...wiggle), Math.max(...wiggle)];
-    const verdict: Verdict =
-      high === Infinity
-        ? {
-            kind: "bad",
-            words: low === Infinity ? "Open." : "Opens when it is moved: this contact comes and goes.",
-            mode: low === Infinity ? "open" : "resistive",
-          }
-        : high - low > GOOD_OHMS
-          ? {
-              kind: "bad",
-              words: `Moves between ${quantityText(low, "ohms")} and ${quantityText(high, "ohms")} when wiggled.`,
-              mode: "resistive",
-            }
-          : high > 5 * GOOD_OHMS
-            ? { kind: "bad", words: "Too high, and steady: dirt or corrosion.", mode: "resistive" }
-            : high > GOOD_OHMS
-              ? { kind: "unsure", words: "A little high. Zero the leads and measure again." }
-              : { kind: "good", words: "Steady and low." };
+    let verdict: Verdict;
+    if (high === Infinity)
+      verdict = {
+        kind: "bad",
+        words: low === Infinity ? "Open." : "Opens when it is moved: this contact comes and goes.",
+        mode: low === Infinity ? "open" : "resistive",
+      };
+    else if (high - low > GOOD_OHMS)
+      verdict = {
+        kind: "bad",
+        words: `Moves between ${quantityText(low, "ohms")} and ${quantityText(high, "ohms")} when wiggled.`,
+        mode: "resistive",
+      };
+    else if (high > 5 * GOOD_OHMS)
+      verdict = { kind: "bad", words: "Too high, and steady: dirt or corrosion.", mode: "resistive" };
+    else if (high > GOOD_OHMS) verdict = { kind: "unsure", words: "A little high. Zero the leads and measure again." };
+    else verdict = { kind: "good", words: "Steady and low." };
     found.push(verdict);
     lines.push({
       label: "Dead, wiggled",
@@ -84,12 +83,11 @@ function work(given: Given): Sheet {
     });
     if (volts !== undefined) {
       const heat = contactHeat(Math.abs(volts), amps);
-      const verdict: Verdict =
-        heat.state === "cool"
-          ? { kind: "good", words: "Stays cool." }
-          : heat.state === "warm"
-            ? { kind: "unsure", words: "Runs warm: clean and tighten it, measure again." }
-            : { kind: "bad", words: "Burns: renew pin and socket together, both sides.", mode: "resistive" };
+      let verdict: Verdict;
+      if (heat.state === "cool") verdict = { kind: "good", words: "Stays cool." };
+      else if (heat.state === "warm")
+        verdict = { kind: "unsure", words: "Runs warm: clean and tighten it, measure again." };
+      else verdict = { kind: "bad", words: "Burns: renew pin and socket together, both sides.", mode: "resistive" };
       found.push(verdict);
       lines.push(
         {
@@ -161,14 +159,7 @@ function work(given: Given): Sheet {
         ? ["Contact cleaner only with the power off, away from flame and heat; nothing is fed before it is dry."]
         : []),
     ],
-    notes:
-      done === "reseated"
-        ? ["Reseated only. Keep it apart from cleaning in the record: if it comes back, cleaning was not tried."]
-        : done === "cleaned"
-          ? ["Cleaned only: pushed home again at the end? That is reseating as well."]
-          : done === "both"
-            ? ["Cleaned and reseated: which of the two helped stays open."]
-            : ["Harness before boards: in old, damp machines contacts are the first suspects."],
+    notes: notesOn(done),
   };
 }
 
@@ -211,3 +202,17 @@ export const contactTool: Tool = {
   ],
   work,
 };
+
+function heatState(watts: number): "warm" | "cool" | "burns" {
+  if (watts < COOL_WATTS) return "cool";
+  if (watts < BURNS_WATTS) return "warm";
+  return "burns";
+}
+
+function notesOn(done: string): string[] {
+  if (done === "reseated")
+    return ["Reseated only. Keep it apart from cleaning in the record: if it comes back, cleaning was not tried."];
+  if (done === "cleaned") return ["Cleaned only: pushed home again at the end? That is reseating as well."];
+  if (done === "both") return ["Cleaned and reseated: which of the two helped stays open."];
+  return ["Harness before boards: in old, damp machines contacts are the first suspects."];
+}

@@ -31,7 +31,11 @@ export function loadSum(
           ? readQuantity(typed, q, given.liked)
           : null,
       );
-      const value = watts?.ok ? watts.value / volts : amps?.ok ? amps.value : ohms?.ok ? volts / ohms.value : NaN;
+      let value: number;
+      if (watts?.ok) value = watts.value / volts;
+      else if (amps?.ok) value = amps.value;
+      else if (ohms?.ok) value = volts / ohms.value;
+      else value = NaN;
       if (!(value > 0) || !Number.isFinite(value))
         throw new Refused(`"${t.slice(0, 30)}" is no load: type watts, amperes or ohms, then what it is.`, "loads");
       return { words: match?.[2] || "load", amps: value };
@@ -67,12 +71,10 @@ function work(given: Given): Sheet {
       source: "IEC 60127 ratings and a quarter to spare, from memory; the print at the holder goes before it",
     });
     if (fitted !== undefined)
-      verdict =
-        fitted < sum.amps
-          ? { kind: "bad", words: "Blown by load: all together draw more than it carries." }
-          : print === undefined && wanted !== null && fitted > 2 * wanted
-            ? { kind: "bad", words: "Far too large: it protects nothing. What does the holder say?" }
-            : { kind: "good", words: "It carries the loads." };
+      if (fitted < sum.amps) verdict = { kind: "bad", words: "Blown by load: all together draw more than it carries." };
+      else if (print === undefined && wanted !== null && fitted > 2 * wanted)
+        verdict = { kind: "bad", words: "Far too large: it protects nothing. What does the holder say?" };
+      else verdict = { kind: "good", words: "It carries the loads." };
     const motor = given.number("start");
     if (motor !== undefined && fitted !== undefined) {
       lines.push({

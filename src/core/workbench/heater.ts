@@ -35,20 +35,15 @@ export const INSULATION_HEATERS = 0.3e6;
 export function solvePower(known: Partial<Power>): Power {
   const { volts, amps, ohms, watts } = known;
   for (const [key, value] of Object.entries(known)) positive(value, key.charAt(0).toUpperCase() + key.slice(1), key);
-  const found =
-    volts !== undefined && watts !== undefined
-      ? { volts, amps: watts / volts }
-      : volts !== undefined && ohms !== undefined
-        ? { volts, amps: volts / ohms }
-        : volts !== undefined && amps !== undefined
-          ? { volts, amps }
-          : watts !== undefined && ohms !== undefined
-            ? { volts: Math.sqrt(watts * ohms), amps: Math.sqrt(watts / ohms) }
-            : watts !== undefined && amps !== undefined
-              ? { volts: watts / amps, amps }
-              : ohms !== undefined && amps !== undefined
-                ? { volts: ohms * amps, amps }
-                : null;
+  let found: { volts: number; amps: number } | null;
+  if (volts !== undefined && watts !== undefined) found = { volts, amps: watts / volts };
+  else if (volts !== undefined && ohms !== undefined) found = { volts, amps: volts / ohms };
+  else if (volts !== undefined && amps !== undefined) found = { volts, amps };
+  else if (watts !== undefined && ohms !== undefined)
+    found = { volts: Math.sqrt(watts * ohms), amps: Math.sqrt(watts / ohms) };
+  else if (watts !== undefined && amps !== undefined) found = { volts: watts / amps, amps };
+  else if (ohms !== undefined && amps !== undefined) found = { volts: ohms * amps, amps };
+  else found = null;
   if (!found || !Number.isFinite(found.volts))
     throw new Refused("Type any two of volts, watts, ohms and amperes; the others follow.");
   const all = { ...found, ohms: found.volts / found.amps, watts: found.volts * found.amps };
@@ -56,7 +51,7 @@ export function solvePower(known: Partial<Power>): Power {
     const typed = known[key];
     if (typed !== undefined && Math.abs(typed / all[key] - 1) > 0.02)
       throw new Refused(
-        `These do not go together: by the others it would be ${quantityText(all[key], key === "ohms" ? "ohms" : key === "amps" ? "amperes" : "watts")}. Leave one empty.`,
+        `These do not go together: by the others it would be ${quantityText(all[key], quantityOf(key))}. Leave one empty.`,
         key,
       );
   }
@@ -181,12 +176,10 @@ function work(given: Given): Sheet {
     toCase === undefined
       ? null
       : judgeInsulation(toCase, given.text("sort") === "coil" ? INSULATION_CLASS_I : INSULATION_HEATERS);
-  const verdict =
-    insulation?.kind === "bad"
-      ? insulation
-      : measured === undefined
-        ? (insulation ?? undefined)
-        : judgeOhms(measured, rated.ohms, tolerance, others);
+  let verdict: Verdict | undefined;
+  if (insulation?.kind === "bad") verdict = insulation;
+  else if (measured === undefined) verdict = insulation ?? undefined;
+  else verdict = judgeOhms(measured, rated.ohms, tolerance, others);
   if (insulation)
     lines.push({
       label: "To its case",
@@ -249,3 +242,9 @@ export const heaterTool: Tool = {
     };
   },
 };
+
+function quantityOf(key: "ohms" | "watts" | "amps"): "amperes" | "ohms" | "watts" {
+  if (key === "ohms") return "ohms";
+  if (key === "amps") return "amperes";
+  return "watts";
+}

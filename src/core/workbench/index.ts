@@ -9,6 +9,7 @@ export {
   type LampShows,
   rigBoards,
   rigFindings,
+  type RigVerdict,
 } from "./bench-rig";
 export { drawingOf, settingWords, unusedCodes } from "./coded-switch";
 export {

@@ -72,19 +72,18 @@ function work(given: Given): Sheet {
       ),
       source: "half the rail at least, common practice, no source",
     });
-    verdict =
-      Math.abs(rail / wanted - 1) > 0.1
-        ? { kind: "unsure", words: "No verdict without its rail: follow the feed first." }
-        : switches
-          ? { kind: "good", words: "It follows the magnet." }
-          : {
-              kind: "bad",
-              words:
-                without > rail / 2
-                  ? "Stays high: sensor, or its ground."
-                  : "Stays low: sensor, pull-up, or the magnet's wrong pole.",
-              mode: sort === "reed" ? "open" : "dead",
-            };
+    if (Math.abs(rail / wanted - 1) > 0.1)
+      verdict = { kind: "unsure", words: "No verdict without its rail: follow the feed first." };
+    else if (switches) verdict = { kind: "good", words: "It follows the magnet." };
+    else
+      verdict = {
+        kind: "bad",
+        words:
+          without > rail / 2
+            ? "Stays high: sensor, or its ground."
+            : "Stays low: sensor, pull-up, or the magnet's wrong pole.",
+        mode: sort === "reed" ? "open" : "dead",
+      };
   } else if (sort === "switch") {
     const [rest, acted] = [
       need("rest", "Type its ohms at rest."),
@@ -97,16 +96,15 @@ function work(given: Given): Sheet {
       big: true,
       source: "closed below 5 Ω, common practice, no source",
     });
-    verdict =
-      closed(rest) === closed(acted)
-        ? {
-            kind: "bad",
-            words: closed(rest) ? "Stays closed: welded or stuck." : "Stays open.",
-            mode: closed(rest) ? "stuck-closed" : "open",
-          }
-        : [rest, acted].some((v) => v > 0.5 && v < 1e5)
-          ? { kind: "unsure", words: "It switches, but a contact is poor." }
-          : { kind: "good", words: "It switches cleanly." };
+    if (closed(rest) === closed(acted))
+      verdict = {
+        kind: "bad",
+        words: closed(rest) ? "Stays closed: welded or stuck." : "Stays open.",
+        mode: closed(rest) ? "stuck-closed" : "open",
+      };
+    else if ([rest, acted].some((v) => v > 0.5 && v < 1e5))
+      verdict = { kind: "unsure", words: "It switches, but a contact is poor." };
+    else verdict = { kind: "good", words: "It switches cleanly." };
   } else {
     const list = readList(given.text("sweep"), "ohms", given.liked, "sweep");
     const sweep = judgeSweep(list);
@@ -128,14 +126,15 @@ function work(given: Given): Sheet {
         ),
         source: "20 % is usual, from memory",
       });
-    verdict =
-      sweep.dead.length > 0
-        ? { kind: "bad", words: `Dead spot at reading ${sweep.dead.join(", ")}.`, mode: "dead-spot" }
-        : sweep.backward.length > 0
-          ? { kind: "unsure", words: `Turns back at reading ${sweep.backward.join(", ")}: sweep it again, slowly.` }
-          : off
-            ? { kind: "bad", words: "Even, but not its print." }
-            : { kind: "good", words: "Even from end to end." };
+    if (sweep.dead.length > 0)
+      verdict = { kind: "bad", words: `Dead spot at reading ${sweep.dead.join(", ")}.`, mode: "dead-spot" };
+    else if (sweep.backward.length > 0)
+      verdict = {
+        kind: "unsure",
+        words: `Turns back at reading ${sweep.backward.join(", ")}: sweep it again, slowly.`,
+      };
+    else if (off) verdict = { kind: "bad", words: "Even, but not its print." };
+    else verdict = { kind: "good", words: "Even from end to end." };
   }
   return {
     lines,

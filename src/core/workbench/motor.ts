@@ -177,21 +177,7 @@ function work(given: Given): Sheet {
       ),
       source: "from memory",
     });
-    if (running !== undefined)
-      judge(
-        "Running current",
-        running > LOCKED[0] * 0.75 * plate
-          ? {
-              kind: "bad",
-              words: "It does not turn: this is the current of a rotor at rest. Off, before its cut-off goes.",
-              mode: "locked",
-            }
-          : running > 1.15 * plate
-            ? { kind: "bad", words: "Overloaded: stiff, low voltage, or the run capacitor." }
-            : running < 0.2 * plate
-              ? { kind: "bad", words: "Next to nothing flows: open, or not fed.", mode: "open" }
-              : { kind: "good", words: "As its plate says, or less." },
-      );
+    if (running !== undefined) judge("Running current", runningVerdict(running, plate));
     if (starting !== undefined)
       judge(
         "Inrush",
@@ -285,3 +271,15 @@ export const motorTool: Tool = {
     };
   },
 };
+
+function runningVerdict(running: number, plate: number): Verdict {
+  if (running > LOCKED[0] * 0.75 * plate)
+    return {
+      kind: "bad",
+      words: "It does not turn: this is the current of a rotor at rest. Off, before its cut-off goes.",
+      mode: "locked",
+    };
+  if (running > 1.15 * plate) return { kind: "bad", words: "Overloaded: stiff, low voltage, or the run capacitor." };
+  if (running < 0.2 * plate) return { kind: "bad", words: "Next to nothing flows: open, or not fed.", mode: "open" };
+  return { kind: "good", words: "As its plate says, or less." };
+}

@@ -1,5 +1,5 @@
 import { quantityText } from "../quantity";
-import { formula, Refused, type Given, type Sheet, type Tool } from "./tool";
+import { formula, Refused, type Given, type Sheet, type Tool, type Verdict } from "./tool";
 
 /** How a price is taken in pulses of a fixed value. Money in the smallest coin, whole numbers. */
 export interface PulsePrice {
@@ -68,21 +68,7 @@ function work(given: Given): Sheet {
       },
       { label: "Remainder", text: quantityText((cents(price) % cents(pulse)) / 100, "money") },
     ],
-    verdict:
-      asked !== p.pulses
-        ? {
-            kind: "bad",
-            words:
-              asked < p.pulses
-                ? "Set too low: it sells below the price."
-                : "Set too high: it takes more than the price.",
-          }
-        : p.over > 0
-          ? {
-              kind: "unsure",
-              words: `The price is no whole number of pulses: ${quantityText(p.over / 100, "money")} too much is taken.`,
-            }
-          : { kind: "good", words: "It comes out even." },
+    verdict: verdictOf(asked, p),
     cautions: [],
     notes: [],
   };
@@ -101,3 +87,18 @@ export const pulsePriceTool: Tool = {
   ],
   work,
 };
+
+function verdictOf(asked: number, p: PulsePrice): Verdict {
+  if (asked !== p.pulses)
+    return {
+      kind: "bad",
+      words:
+        asked < p.pulses ? "Set too low: it sells below the price." : "Set too high: it takes more than the price.",
+    };
+  if (p.over > 0)
+    return {
+      kind: "unsure",
+      words: `The price is no whole number of pulses: ${quantityText(p.over / 100, "money")} too much is taken.`,
+    };
+  return { kind: "good", words: "It comes out even." };
+}

@@ -148,13 +148,7 @@ function work(given: Given): Sheet {
     throw new Refused("Type what both prints say: coil and contact at least.");
   const list = matchRelays(old, next, given.number("room"));
   const rows: Table["rows"] = list.map((m) => ({
-    cells: [
-      m.what,
-      m.old,
-      m.next,
-      m.result === "fits" ? "fits" : m.result === "misfit" ? "does not fit" : "check",
-      m.why,
-    ],
+    cells: [m.what, m.old, m.next, resultWords(m), m.why],
     mark: m.result,
   }));
   const bad = list.filter((m) => m.result === "misfit");
@@ -220,3 +214,9 @@ export const relayMatchTool: Tool = {
         };
   },
 };
+
+function resultWords(m: Match): "check" | "fits" | "does not fit" {
+  if (m.result === "fits") return "fits";
+  if (m.result === "misfit") return "does not fit";
+  return "check";
+}

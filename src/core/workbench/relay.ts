@@ -63,16 +63,14 @@ function work(given: Given): Sheet {
     );
     const measured = given.number("measuredCoil");
     if (measured !== undefined)
-      verdicts.push(
-        measured === Infinity || measured > 5 * ohms
-          ? { kind: "bad", words: "Coil open.", mode: "coil-open" }
-          : Math.abs(measured / ohms - 1) > 0.15
-            ? {
-                kind: "unsure",
-                words: measured < ohms ? "Coil low: a diode across it? Swap the leads." : "Coil high: a poor joint.",
-              }
-            : { kind: "good", words: "Coil good." },
-      );
+      if (measured === Infinity || measured > 5 * ohms)
+        verdicts.push({ kind: "bad", words: "Coil open.", mode: "coil-open" });
+      else if (Math.abs(measured / ohms - 1) > 0.15)
+        verdicts.push({
+          kind: "unsure",
+          words: measured < ohms ? "Coil low: a diode across it? Swap the leads." : "Coil high: a poor joint.",
+        });
+      else verdicts.push({ kind: "good", words: "Coil good." });
   }
   const [rated, load] = [given.number("rated"), given.number("load")];
   if (rated !== undefined && load !== undefined) {
@@ -110,13 +108,9 @@ function work(given: Given): Sheet {
       ),
       source: "Joule's law; above 2 W it burns, common practice, no source",
     });
-    verdicts.push(
-      watts > 2
-        ? { kind: "bad", words: "The contact burns: replace the relay.", mode: "contact-open" }
-        : watts > 0.5
-          ? { kind: "unsure", words: "The contact is worn." }
-          : { kind: "good", words: "The contact is good." },
-    );
+    if (watts > 2) verdicts.push({ kind: "bad", words: "The contact burns: replace the relay.", mode: "contact-open" });
+    else if (watts > 0.5) verdicts.push({ kind: "unsure", words: "The contact is worn." });
+    else verdicts.push({ kind: "good", words: "The contact is good." });
   }
   if (given.text("closes") || given.text("opens")) {
     const [closes, opens] = [given.text("closes"), given.text("opens")];

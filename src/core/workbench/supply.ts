@@ -237,7 +237,7 @@ function work(given: Given): Sheet {
   const symptom = SYMPTOMS[given.text("symptom")];
   if (symptom)
     lines.push({
-      label: `It ${symptom.words === "dead" ? "is dead" : symptom.words === "weak" ? "is weak" : symptom.words}`,
+      label: `It ${symptomWords(symptom)}`,
       text: `${symptom.stage}. ${symptom.next}`,
       source: "common practice, no source",
     });
@@ -245,31 +245,7 @@ function work(given: Given): Sheet {
   const railWanted = given.number("railWanted");
   if (rail !== undefined && railWanted !== undefined) {
     const unloaded = given.text("plug") === "off";
-    const share = rail / railWanted - 1;
-    verdict =
-      Math.abs(share) <= 0.1
-        ? unloaded
-          ? {
-              kind: "unsure",
-              words: "There, but unloaded: a weak supply shows this too. Measure again with its plug on.",
-            }
-          : { kind: "good", words: "The rail stands under load." }
-        : rail < 0.1 * railWanted
-          ? unloaded
-            ? { kind: "bad", words: "Nothing even unloaded: the supply.", mode: "dead" }
-            : { kind: "unsure", words: "Nothing: unplug what it feeds and measure again before the supply is blamed." }
-          : share < 0
-            ? unloaded
-              ? { kind: "bad", words: "Low even unloaded: the supply.", mode: "sagging" }
-              : {
-                  kind: "unsure",
-                  words: "Low: take its plug off. Comes up: load too heavy or supply weak; clamp tells which.",
-                }
-            : {
-                kind: "bad",
-                words: "Too high: regulation lost. Off, before it kills what it feeds.",
-                mode: "feedback-open",
-              };
+    verdict = railVerdict(rail, railWanted, unloaded);
     lines.push({
       label: "The rail",
       text: `${v(rail)} of ${v(railWanted)}, plug ${unloaded ? "off: unloaded" : "on"}`,
@@ -374,3 +350,39 @@ export const supplyTool: Tool = {
     };
   },
 };
+
+function symptomWords(symptom: { readonly words: string }): string {
+  if (symptom.words === "dead") return "is dead";
+  if (symptom.words === "weak") return "is weak";
+  return symptom.words;
+}
+
+/** What a rail says of the supply; an unloaded one hides a weak supply, a loaded one a heavy load. Volts. */
+function railVerdict(rail: number, wanted: number, unloaded: boolean): Verdict {
+  const share = rail / wanted - 1;
+  if (share > RAIL_WITHIN)
+    return {
+      kind: "bad",
+      words: "Too high: regulation lost. Off, before it kills what it feeds.",
+      mode: "feedback-open",
+    };
+  if (share >= -RAIL_WITHIN)
+    return unloaded
+      ? { kind: "unsure", words: "There, but unloaded: a weak supply shows this too. Measure again with its plug on." }
+      : { kind: "good", words: "The rail stands under load." };
+  if (rail >= NO_RAIL * wanted)
+    return unloaded
+      ? { kind: "bad", words: "Low even unloaded: the supply.", mode: "sagging" }
+      : {
+          kind: "unsure",
+          words: "Low: take its plug off. Comes up: load too heavy or supply weak; clamp tells which.",
+        };
+  return unloaded
+    ? { kind: "bad", words: "Nothing even unloaded: the supply.", mode: "dead" }
+    : { kind: "unsure", words: "Nothing: unplug what it feeds and measure again before the supply is blamed." };
+}
+
+/** A loaded rail within this share of its print is sound; common practice, no source. */
+const RAIL_WITHIN = 0.1;
+/** Below this share of its print a rail is not there. */
+const NO_RAIL = 0.1;

@@ -213,12 +213,9 @@ function work(given: Given): Sheet {
     });
     if (measured !== undefined) verdict = judge(curve, measured, ambient, tolerance, given);
   } else if (measured !== undefined)
-    verdict =
-      measured === Infinity
-        ? { kind: "bad", words: "Open.", mode: "open" }
-        : measured < 20 && curve.ohmsAt(25) > 500
-          ? { kind: "bad", words: "Shorted.", mode: "short" }
-          : { kind: "unsure", words: "Good or drifted? Type how warm it really is where the sensor sits." };
+    if (measured === Infinity) verdict = { kind: "bad", words: "Open.", mode: "open" };
+    else if (measured < 20 && curve.ohmsAt(25) > 500) verdict = { kind: "bad", words: "Shorted.", mode: "short" };
+    else verdict = { kind: "unsure", words: "Good or drifted? Type how warm it really is where the sensor sits." };
   if (measured !== undefined && Number.isFinite(measured)) {
     const reads = curve.celsiusAt(measured);
     lines.unshift({

@@ -1,5 +1,5 @@
 import { quantityText } from "../quantity";
-import { formula, positive, Refused, type Given, type Sheet, type Tool } from "./tool";
+import { formula, positive, Refused, type Given, type Sheet, type Tool, type Verdict } from "./tool";
 
 /** Duty of a line that toggles between 0 and `high` volts, from its DC average. */
 export function dutyOf(average: number, high: number): number {
@@ -43,16 +43,7 @@ function work(given: Given): Sheet {
           ]
         : []),
     ],
-    verdict: steady
-      ? { kind: "good", words: `It stands ${duty > 0.5 ? "high" : "low"}.` }
-      : hertz
-        ? hertz > 0.5
-          ? { kind: "good", words: "It toggles: the frequency confirms it." }
-          : { kind: "unsure", words: "Half-way and hardly a frequency: floating?" }
-        : {
-            kind: "unsure",
-            words: "Half-way: it toggles, or it floats. Measure the frequency: a floating line has none that stays.",
-          },
+    verdict: verdictOf(steady, duty, hertz),
     cautions: ["Black lead on the ground of the same board."],
     notes: ["A line that floats moves when you touch the lead's insulation; one that is driven does not."],
   };
@@ -71,3 +62,15 @@ export const togglingLineTool: Tool = {
   ],
   work,
 };
+
+function verdictOf(steady: boolean, duty: number, hertz: number | undefined): Verdict {
+  if (steady) return { kind: "good", words: `It stands ${duty > 0.5 ? "high" : "low"}.` };
+  if (hertz) {
+    if (hertz > 0.5) return { kind: "good", words: "It toggles: the frequency confirms it." };
+    return { kind: "unsure", words: "Half-way and hardly a frequency: floating?" };
+  }
+  return {
+    kind: "unsure",
+    words: "Half-way: it toggles, or it floats. Measure the frequency: a floating line has none that stays.",
+  };
+}

@@ -1,8 +1,8 @@
 import type { Machine } from "../model";
-import { quantityText, readQuantity } from "../quantity";
+import { quantityText, readQuantity, type Typed } from "../quantity";
 import { nominalValues, Simulator } from "../simulate";
 import { wireLimit } from "./wire";
-import { positive, Refused, type Given, type Sheet, type Table, type Tool } from "./tool";
+import { positive, Refused, type Given, type Sheet, type Table, type Tool, type Verdict } from "./tool";
 
 /** One element of a path: what it may carry, and what flows through it. Amperes. */
 export interface Link {
@@ -18,10 +18,11 @@ export interface Link {
 /** How many times its rating an element bears for the moment of a start; from memory. */
 export const BEARS = { wire: 10, fuse: 8, switch: 1, relay: 3, contact: 3, breaker: 5, other: 1.5 } as const;
 
+/** An element, the share of what it may carry, and in which of the two it bears more. */
+export type Used = Link & { readonly used: number; readonly by: "running" | "starting" };
+
 /** Each element's share of what it may carry, the worse of running and starting; the weakest first. */
-export function weakestFirst(
-  links: readonly Link[],
-): readonly (Link & { readonly used: number; readonly by: "running" | "starting" })[] {
+export function weakestFirst(links: readonly Link[]): readonly Used[] {
   return links
     .map((link) => {
       const [running, starting] = [link.running / link.rated, link.starting / (link.rated * link.bears)];
@@ -47,7 +48,7 @@ export function judgePath(links: readonly Link[]): Pick<Sheet, "verdict" | "tabl
       quantityText(l.starting, "amperes"),
       `${quantityText(l.used, "share")} ${l.by}`,
     ],
-    mark: l.used > 1 ? "misfit" : l.used > 0.8 ? "check" : "fits",
+    mark: markOf(l),
   }));
   return {
     lines: [
@@ -62,15 +63,7 @@ export function judgePath(links: readonly Link[]): Pick<Sheet, "verdict" | "tabl
         source: `for a start ${worst.bears} times its rating, from memory`,
       },
     ],
-    verdict:
-      worst.used > 1
-        ? {
-            kind: "bad",
-            words: `Refused: ${worst.name}, ${quantityText(worst.by === "running" ? worst.running : worst.starting, "amperes")} ${worst.by}, is rated ${quantityText(worst.rated, "amperes")}.`,
-          }
-        : worst.used > 0.8
-          ? { kind: "unsure", words: `Just: ${worst.name} has little to spare.` }
-          : { kind: "good", words: "Every element carries it." },
+    verdict: verdictOf(worst),
     table: { head: ["Element", "Rated", "Running", "Start", "Used"], rows },
   };
 }
@@ -131,11 +124,10 @@ export function readPath(text: string, running: number, starting: number, given:
         (Object.keys(BEARS) as (keyof typeof BEARS)[]).find((k) => new RegExp(`\\b${k}\\b`, "i").test(line)) ?? "other";
       const size = /(\d{1,2}(?:\/0)?\s*AWG|[\d.,]+\s*mm[²2]?)/i.exec(line);
       const amps = /([\d.,]+\s*m?A)\b/i.exec(line);
-      const read = size
-        ? readQuantity(size[1]!, "area", given.liked)
-        : amps
-          ? readQuantity(amps[1]!, "amperes", given.liked)
-          : null;
+      let read: Typed | null;
+      if (size) read = readQuantity(size[1]!, "area", given.liked);
+      else if (amps) read = readQuantity(amps[1]!, "amperes", given.liked);
+      else read = null;
       if (!read?.ok || !(read.value > 0))
         throw new Refused(`"${line.slice(0, 30)}": what may it carry? Type "switch 0.5A" or "wire 18 AWG".`, "path");
       return {
@@ -208,3 +200,19 @@ export const weakestLinkTool: Tool = {
     };
   },
 };
+
+function markOf(l: Used): "check" | "fits" | "misfit" {
+  if (l.used > 1) return "misfit";
+  if (l.used > 0.8) return "check";
+  return "fits";
+}
+
+function verdictOf(worst: Used): Verdict {
+  if (worst.used > 1)
+    return {
+      kind: "bad",
+      words: `Refused: ${worst.name}, ${quantityText(worst.by === "running" ? worst.running : worst.starting, "amperes")} ${worst.by}, is rated ${quantityText(worst.rated, "amperes")}.`,
+    };
+  if (worst.used > 0.8) return { kind: "unsure", words: `Just: ${worst.name} has little to spare.` };
+  return { kind: "good", words: "Every element carries it." };
+}

@@ -148,14 +148,18 @@ function Display({ part, text }: { part: Part; text: string }) {
   const lit = text !== "dark";
   return (
     <output className={`front-display ${lit ? "" : "is-dark"}`} aria-label={part.name} aria-live="off">
-      {text === "dashes" ? "– – –" : text === "lit" ? "on" : lit ? text : ""}
+      {digitsShown(text, lit)}
       <span className="visually-hidden">{lit ? "" : "dark"}</span>
     </output>
   );
 }
 
 function Lamp({ part, label, now }: { part: Part; label: string; now: number }) {
-  const lit = label === "flickers" ? (Math.floor(now * 7) % 3 !== 0 ? "white" : null) : lampNow(label, now);
+  let lit: "red" | "white" | "green" | "yellow" | "blue" | null;
+  if (label === "flickers") {
+    if (Math.floor(now * 7) % 3 !== 0) lit = "white";
+    else lit = null;
+  } else lit = lampNow(label, now);
   return (
     <span className="front-lamp">
       <span
@@ -270,4 +274,11 @@ function Slider({
       <Form.Range min={min} max={max} step={step} value={value} onChange={(e) => onChange(Number(e.target.value))} />
     </Form.Group>
   );
+}
+
+function digitsShown(text: string, lit: boolean): string {
+  if (text === "dashes") return "– – –";
+  if (text === "lit") return "on";
+  if (lit) return text;
+  return "";
 }

@@ -34,12 +34,10 @@ export function HandScreen({ file, hash, hidden }: { file: MachineFile; hash: st
   const [shown, setShown] = useState(false);
   const [seed, setSeed] = useState(1);
   const [speed, setSpeed] = useState<number>(1);
-  const fault =
-    choice === "sound"
-      ? null
-      : choice === "hidden"
-        ? secret
-        : (faults.find((f) => `${f.fault.part}:${f.fault.mode}` === choice)?.fault ?? null);
+  let fault: Fault | null;
+  if (choice === "sound") fault = null;
+  else if (choice === "hidden") fault = secret;
+  else fault = faults.find((f) => `${f.fault.part}:${f.fault.mode}` === choice)?.fault ?? null;
   const { controls, view, problem, act } = useMachineAtHand(machine, fault, seed, speed);
   const program = programOf(machine);
   const { desk } = useDesk(file);

@@ -7,7 +7,7 @@ import Modal from "react-bootstrap/Modal";
 import { type Judged, type PieceSuspect, proofsFor } from "../../core/diagnose";
 import { calledBody, type EventBody } from "../../core/journal";
 import { inSentence } from "../../core/quantity";
-import type { Machine } from "../../core/model";
+import type { Machine, PieceEntry } from "../../core/model";
 import { canBePutBack, type LeftBehind, type NoFaultFound } from "../../core/repair";
 import type { Test } from "../../core/simulate";
 
@@ -62,34 +62,26 @@ export function CallDialog({
   const [because, setBecause] = useState("");
   const repaired = mended === null ? undefined : machine.pieceById.get(mended);
   // After a repair that helped the machine is sound: what was wrong is what was repaired.
-  const all: readonly Called[] = repaired
-    ? [
-        {
-          piece: repaired.id,
-          name: repaired.name,
-          word: "repaired",
-          faults: [{ id: "", name: "Repaired, and the complaint went with it" }],
-        },
-        ...suspects.filter((s) => s.piece !== repaired.id),
-      ]
-    : simple
-      ? [{ piece: SIMPLE, name: "A simple cause", word: "likely", faults: [] }, ...suspects]
-      : suspects;
+  let all: readonly Called[];
+  if (repaired)
+    all = [
+      {
+        piece: repaired.id,
+        name: repaired.name,
+        word: "repaired",
+        faults: [{ id: "", name: "Repaired, and the complaint went with it" }],
+      },
+      ...suspects.filter((s) => s.piece !== repaired.id),
+    ];
+  else if (simple) all = [{ piece: SIMPLE, name: "A simple cause", word: "likely", faults: [] }, ...suspects];
+  else all = suspects;
   const suspect = all.find((s) => s.piece === picked) ?? all[0];
   if (!suspect) return null;
   const entry = machine.pieceById.get(suspect.piece);
   const proofs = proofsFor(machine, suspect.piece, judged);
   const unproven = proofs.filter((p) => p.by === null);
   const isSimple = suspect.piece === SIMPLE;
-  const words =
-    action ??
-    (isSimple && simple
-      ? simple.action
-      : entry
-        ? `${entry.repair}.`
-        : suspect.piece === "no-fault"
-          ? "Nothing to repair; every reading is sound."
-          : "Look further.");
+  const words = action ?? repairWords(isSimple, simple, entry, suspect);
   const cause = isSimple && simple ? simple.cause : (suspect.faults[0]?.name ?? suspect.name);
   const isNothing = suspect.piece === "no-fault" && !isSimple;
   // A job is not closed silently with something left behind.
@@ -238,4 +230,16 @@ export function CallDialog({
       </Form>
     </Modal>
   );
+}
+
+function repairWords(
+  isSimple: boolean,
+  simple: Props["simple"],
+  entry: PieceEntry | undefined,
+  suspect: Called,
+): string {
+  if (isSimple && simple) return simple.action;
+  if (entry) return `${entry.repair}.`;
+  if (suspect.piece === "no-fault") return "Nothing to repair; every reading is sound.";
+  return "Look further.";
 }

@@ -1,5 +1,6 @@
 "use client";
 
+import type { ReactNode } from "react";
 import Link from "next/link";
 import { useRouter } from "next/navigation";
 import { Suspense, useCallback, useEffect, useMemo, useRef, useState } from "react";
@@ -247,6 +248,54 @@ export function JobScreen({
     if (written.called) router.replace(`/jobs/${written.id}/record`);
   }, [written.called, written.id, router]);
 
+  let doing: ReactNode;
+  if (view !== "measure") doing = null;
+  else if (firsts !== null && firsts.length > 0 && !chosenNow && advice?.stop?.kind !== "simple cause")
+    doing = <FirstThings firsts={firsts} busy={sending} onLog={log} />;
+  else if (advice?.stop?.kind === "simple cause")
+    doing = (
+      <SimpleCause
+        job={job}
+        sentence={advice.stop.sentence}
+        busy={sending || !fresh}
+        onLog={log}
+        onCall={() => setCalling(true)}
+      />
+    );
+  else if (!advice || firsts === null)
+    doing = (
+      <div className="building" role="status">
+        <h2>Working out what every point should read</h2>
+        <ProgressBar now={Math.round(search.progress * 100)} aria-label="Computing" />
+      </div>
+    );
+  else if (attempt)
+    doing = <TryFirst attempt={attempt} busy={sending || !fresh} onLog={log} onMeasure={() => setSkipped(key)} />;
+  else
+    doing = (
+      <NextTest
+        job={job}
+        machine={machine}
+        laid={laid}
+        test={test}
+        refused={chosenNow?.refused ?? null}
+        proposal={chosenNow || kept ? null : advice.next}
+        stop={chosenNow || kept ? null : advice.stop}
+        likeliest={advice.suspects[0]?.faults[0]?.id.split(">")[0] ?? null}
+        alternatives={chosenNow ? [] : advice.alternatives}
+        isChosen={chosenNow !== null}
+        busy={!fresh || chosenNow?.pending === true}
+        numbers={numbers}
+        onChoose={(t) => void choose(t)}
+        proposed={proposed}
+        others={others}
+        onRecord={record}
+        onTyping={typing}
+        onCall={() => setCalling(true)}
+        onWarned={() => void log(warnedBody())}
+        rest={laid && rest.starts(laid.test.setup) && !rest.starts(job.setup) ? rest : null}
+      />
+    );
   return (
     <div className="job" data-live={useHydrated() ? "" : undefined}>
       <header className="bar">
@@ -423,50 +472,7 @@ export function JobScreen({
               onLog={log}
             />
           ) : null}
-          {view !== "measure" ? null : firsts !== null &&
-            firsts.length > 0 &&
-            !chosenNow &&
-            advice?.stop?.kind !== "simple cause" ? (
-            <FirstThings firsts={firsts} busy={sending} onLog={log} />
-          ) : advice?.stop?.kind === "simple cause" ? (
-            <SimpleCause
-              job={job}
-              sentence={advice.stop.sentence}
-              busy={sending || !fresh}
-              onLog={log}
-              onCall={() => setCalling(true)}
-            />
-          ) : !advice || firsts === null ? (
-            <div className="building" role="status">
-              <h2>Working out what every point should read</h2>
-              <ProgressBar now={Math.round(search.progress * 100)} aria-label="Computing" />
-            </div>
-          ) : attempt ? (
-            <TryFirst attempt={attempt} busy={sending || !fresh} onLog={log} onMeasure={() => setSkipped(key)} />
-          ) : (
-            <NextTest
-              job={job}
-              machine={machine}
-              laid={laid}
-              test={test}
-              refused={chosenNow?.refused ?? null}
-              proposal={chosenNow || kept ? null : advice.next}
-              stop={chosenNow || kept ? null : advice.stop}
-              likeliest={advice.suspects[0]?.faults[0]?.id.split(">")[0] ?? null}
-              alternatives={chosenNow ? [] : advice.alternatives}
-              isChosen={chosenNow !== null}
-              busy={!fresh || chosenNow?.pending === true}
-              numbers={numbers}
-              onChoose={(t) => void choose(t)}
-              proposed={proposed}
-              others={others}
-              onRecord={record}
-              onTyping={typing}
-              onCall={() => setCalling(true)}
-              onWarned={() => void log(warnedBody())}
-              rest={laid && rest.starts(laid.test.setup) && !rest.starts(job.setup) ? rest : null}
-            />
-          )}
+          {doing}
         </section>
         <aside className="side-area">
           {misfit && !chosenNow ? (

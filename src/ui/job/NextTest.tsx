@@ -92,9 +92,7 @@ export function NextTest(props: Props) {
   if (stop && !laid) {
     return (
       <div className="next">
-        <p className="next-kicker">
-          {stop.kind === "found" ? "Found" : stop.kind === "mended" ? "Gone" : "End of the search"}
-        </p>
+        <p className="next-kicker">{endWords(stop)}</p>
         <h2>{stop.sentence}</h2>
         <div className="d-flex flex-wrap gap-2 mt-3">
           {stop.kind === "found" && stop.pieces[0] ? (
@@ -130,7 +128,7 @@ export function NextTest(props: Props) {
       data-test={laid ? testKey(laid.test) : undefined}
     >
       <div className="next-kicker">
-        <span>{isChosen ? "Your test" : proposal?.proves ? "Before it is blamed" : "Next"}</span>
+        <span>{eyebrowOf(isChosen, proposal)}</span>
         {laid ? (
           <span className={`exposure ${laid.exposure.replace(" ", "-")}`}>
             <i className={`bi ${EXPOSURE_ICON[laid.exposure]}`} aria-hidden /> {EXPOSURE_WORDS[laid.exposure]}
@@ -341,4 +339,16 @@ function Meanings({ laid, numbers }: { laid: Laid; numbers: boolean }) {
       </tbody>
     </table>
   );
+}
+
+function endWords(stop: Stop): "Found" | "Gone" | "End of the search" {
+  if (stop.kind === "found") return "Found";
+  if (stop.kind === "mended") return "Gone";
+  return "End of the search";
+}
+
+function eyebrowOf(isChosen: boolean, proposal: Proposal | null): "Your test" | "Before it is blamed" | "Next" {
+  if (isChosen) return "Your test";
+  if (proposal?.proves) return "Before it is blamed";
+  return "Next";
 }

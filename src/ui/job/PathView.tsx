@@ -111,14 +111,22 @@ function Stop({
   const reading = lastReading(machine, job, top.node, bottom.node);
   const here = (): Test => {
     const live = machine.setupById.get(job.setup)!.power === "on";
-    const fn = !live ? "ohms" : energyAt(machine, top.id) === "isolated low voltage" ? "dcv" : "acv";
+    let fn: "ohms" | "dcv" | "acv";
+    if (!live) fn = "ohms";
+    else if (energyAt(machine, top.id) === "isolated low voltage") fn = "dcv";
+    else fn = "acv";
     const wanted = makeTest(job.setup, fn, top.id, bottom.id);
     return forbidden(machine, machine.setupById.get(job.setup)!, wanted)
       ? makeTest(job.setup, "dcv", top.id, bottom.id)
       : wanted;
   };
-  const mark = isNext ? "next" : reading ? (reading.body.as.verdict === "fits" ? "fits" : "misfit") : "open";
-  const words = `${top.id} to ${bottom.id}: ${isNext ? "measure here" : reading ? `${reading.body.as.shown}, ${reading.body.as.verdict}` : "not measured"}`;
+  let mark: "open" | "fits" | "misfit" | "next";
+  if (isNext) mark = "next";
+  else if (reading) {
+    if (reading.body.as.verdict === "fits") mark = "fits";
+    else mark = "misfit";
+  } else mark = "open";
+  const words = `${top.id} to ${bottom.id}: ${stateWords(isNext, reading)}`;
   return (
     <li className={`stop ${isNext ? "is-next" : ""}`}>
       <button
@@ -133,7 +141,7 @@ function Stop({
       >
         <span className="point-name">{label(top.id)}</span>
         <span className={`mark ${touches(test, top.node) && !isNext ? "next" : mark}`} aria-hidden />
-        <span className="point-reading">{isNext && !reading ? "here" : reading ? reading.body.as.shown : ""}</span>
+        <span className="point-reading">{shownAt(isNext, reading)}</span>
         <span className={`mark ${touches(test, bottom.node) && !isNext ? "next" : mark}`} aria-hidden />
         <span className="point-name">{label(bottom.id)}</span>
       </button>
@@ -152,4 +160,16 @@ function lastReading(machine: Machine, job: Job, a: number, b: number): TrailRea
     const nodes = [machine.points.get(r.body.test.red)?.node, machine.points.get(r.body.test.black)?.node];
     return nodes.includes(a) && nodes.includes(b);
   });
+}
+
+function stateWords(isNext: boolean, reading: TrailReading | undefined): string {
+  if (isNext) return "measure here";
+  if (reading) return `${reading.body.as.shown}, ${reading.body.as.verdict}`;
+  return "not measured";
+}
+
+function shownAt(isNext: boolean, reading: TrailReading | undefined): string {
+  if (isNext && !reading) return "here";
+  if (reading) return reading.body.as.shown;
+  return "";
 }

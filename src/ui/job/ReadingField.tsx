@@ -139,8 +139,10 @@ function Typed({ job, laid, before, proposed, busy, onRecord, onTyping }: Props)
 function Labels({ machine, laid, proposed, busy, onRecord }: Props) {
   const part = machine.partById.get(laid.test.red)!;
   const known = part.labels ?? [];
-  const labels: readonly string[] =
-    laid.test.instant === "recheck" ? RECHECK : known.includes(FLICKERS) ? known : [...known, FLICKERS];
+  let labels: readonly string[];
+  if (laid.test.instant === "recheck") labels = RECHECK;
+  else if (known.includes(FLICKERS)) labels = known;
+  else labels = [...known, FLICKERS];
   const record = (label: string) => {
     if (!busy) void onRecord(sawBody(laid, label, proposed));
   };

@@ -33,17 +33,15 @@ export function Reasons({
           <span className="visually-hidden">{r.side}: </span>
           <span>
             {evidenceWords(job, r.evidence)}
-            {r.wouldShow && r.wouldShow !== r.soundShows ? (
-              <span className="quiet">
-                ; with it {r.wouldShow}, if well {r.soundShows}
-              </span>
-            ) : r.wouldShow ? (
-              <span className="quiet">; with it {r.wouldShow}, as if well</span>
-            ) : null}
+            {r.wouldShow ? <span className="quiet">{withIt(r.wouldShow, r.soundShows)}</span> : null}
             {numbers ? <span className="quiet"> ({r.bits.toFixed(1)} bit)</span> : null}
           </span>
         </li>
       ))}
     </ul>
   );
+}
+
+function withIt(shows: string, sound: string | null) {
+  return shows === sound ? `; with it ${shows}, as if well` : `; with it ${shows}, if well ${sound}`;
 }

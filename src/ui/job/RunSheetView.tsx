@@ -5,7 +5,7 @@ import Button from "react-bootstrap/Button";
 import { useHotkeys } from "react-hotkeys-hook";
 import { FLICKERS, keyMarks } from "../../core/model";
 import type { EventBody, Job } from "../../core/journal";
-import { type Edge, resultWords, type RunSheet, type SheetLoad } from "../../core/schedule";
+import { type Edge, resultWords, type RunSheet, type SheetLoad, type SheetStep } from "../../core/schedule";
 import { type Test, testKey } from "../../core/simulate";
 import { useEngine, type Desk } from "../engine/useEngine";
 import { Stopwatch } from "./Stopwatch";
@@ -67,16 +67,10 @@ export function RunSheetView({ job, desk, busy, rest, onStand, onSaw, onMeasure,
           return (
             <li key={s.setup}>
               <button type="button" aria-current={i === at ? "step" : undefined} onClick={() => setAt(i)}>
-                <span
-                  className={`mark ${wrong.length > 0 ? "misfit" : done.length > 0 && done.length === s.loads.length ? "fits" : "open"}`}
-                  aria-hidden
-                />
+                <span className={`mark ${stateOf(wrong, done, s)}`} aria-hidden />
                 <span>
                   {s.name}
-                  <span className="quiet">
-                    {" "}
-                    {wrong.length > 0 ? "does not fit" : done.length > 0 ? `${done.length} of ${s.loads.length}` : ""}
-                  </span>
+                  <span className="quiet"> {countWords(wrong, done, s)}</span>
                 </span>
               </button>
             </li>
@@ -258,4 +252,16 @@ function Relays({ sheet, verdicts }: { sheet: RunSheet; verdicts: ReadonlyMap<st
       </table>
     </div>
   );
+}
+
+function stateOf(wrong: SheetLoad[], done: SheetLoad[], s: SheetStep): "open" | "fits" | "misfit" {
+  if (wrong.length > 0) return "misfit";
+  if (done.length > 0 && done.length === s.loads.length) return "fits";
+  return "open";
+}
+
+function countWords(wrong: SheetLoad[], done: SheetLoad[], s: SheetStep): string {
+  if (wrong.length > 0) return "does not fit";
+  if (done.length > 0) return `${done.length} of ${s.loads.length}`;
+  return "";
 }

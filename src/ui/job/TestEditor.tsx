@@ -48,12 +48,10 @@ export function TestEditor({
     </Form.Group>
   );
   const pointOptions = points.map((p) => [p.id, [p.name, p.signal, p.where].filter(Boolean).join(", ")] as const);
-  const redOptions =
-    now.function === "look"
-      ? machine.parts.filter((p) => p.labels).map((p) => [p.id, p.name] as const)
-      : isClamp(now.function)
-        ? [...machine.clamps.values()].map((c) => [c.id, c.name] as const)
-        : pointOptions;
+  let redOptions: (readonly [string, string])[];
+  if (now.function === "look") redOptions = machine.parts.filter((p) => p.labels).map((p) => [p.id, p.name] as const);
+  else if (isClamp(now.function)) redOptions = [...machine.clamps.values()].map((c) => [c.id, c.name] as const);
+  else redOptions = pointOptions;
   return (
     <fieldset className="editor">
       <legend>What was really done</legend>
@@ -67,13 +65,7 @@ export function TestEditor({
       {select("function", "Meter", now.function, Object.entries(FUNCTION_WORDS), (v) =>
         change({ function: v as MeterFunction }),
       )}
-      {select(
-        "red",
-        now.function === "look" ? "Part" : isClamp(now.function) ? "Clamp around" : "Red lead",
-        now.red,
-        redOptions,
-        (v) => change({ red: v }),
-      )}
+      {select("red", placeLabel(now), now.red, redOptions, (v) => change({ red: v }))}
       {now.function === "look" || isClamp(now.function)
         ? null
         : select("black", "Black lead", now.black ?? "", pointOptions, (v) => change({ black: v }))}
@@ -94,4 +86,10 @@ function fitting(machine: Machine, setup: string, fn: MeterFunction, red: string
     redPoint,
     black !== undefined && machine.points.has(black) ? black : points.find((p) => p !== redPoint)!,
   );
+}
+
+function placeLabel(now: Test): "Part" | "Clamp around" | "Red lead" {
+  if (now.function === "look") return "Part";
+  if (isClamp(now.function)) return "Clamp around";
+  return "Red lead";
 }

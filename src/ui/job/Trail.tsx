@@ -1,5 +1,6 @@
 "use client";
 
+import type { TrailReading } from "../../core/journal";
 import Button from "react-bootstrap/Button";
 import type { Job, Unseen } from "../../core/journal";
 import { clockTime } from "../shell/time";
@@ -26,10 +27,7 @@ export function Trail({
       <ol reversed>
         {[...job.readings].reverse().map((r) => (
           <li key={r.id} className={r.struck ? "is-struck" : ""}>
-            <span
-              className={`mark ${r.struck ? "struck" : r.body.as.verdict === "fits" ? "fits" : "misfit"}`}
-              aria-hidden
-            />
+            <span className={`mark ${markOf(r)}`} aria-hidden />
             <span className="trail-text">
               <span>
                 <strong className="value">{r.struck ? <s>{r.body.as.shown}</s> : r.body.as.shown}</strong>{" "}
@@ -82,4 +80,10 @@ export function Trail({
       </ol>
     </section>
   );
+}
+
+function markOf(r: TrailReading): "fits" | "misfit" | "struck" {
+  if (r.struck) return "struck";
+  if (r.body.as.verdict === "fits") return "fits";
+  return "misfit";
 }

@@ -57,7 +57,7 @@ export function YourMeans({
 }) {
   return (
     <Dropdown className="means" autoClose="outside" align="end">
-      <Dropdown.Toggle>{!means.live ? "You: dead first" : means.careful ? "You: careful" : "You"}</Dropdown.Toggle>
+      <Dropdown.Toggle>{meansWord(means)}</Dropdown.Toggle>
       <Dropdown.Menu>
         <Form.Check
           type="switch"
@@ -101,4 +101,10 @@ export function YourMeans({
       </Dropdown.Menu>
     </Dropdown>
   );
+}
+
+function meansWord(means: Means): "You: dead first" | "You: careful" | "You" {
+  if (!means.live) return "You: dead first";
+  if (means.careful) return "You: careful";
+  return "You";
 }

@@ -179,11 +179,12 @@ function useDictionary(file: MachineFile): {
       setOpen(null);
     };
   }, [file]);
+  const share = done?.file === file ? done.share : 0;
   const isBuilt = open?.file === file && whole === open.desk;
   return {
     desk: open?.desk ?? null,
     isBuilt,
-    progress: isBuilt ? 1 : done?.file === file ? done.share : 0,
+    progress: isBuilt ? 1 : share,
     problem,
   };
 }

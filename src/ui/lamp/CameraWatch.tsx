@@ -78,13 +78,9 @@ export function CameraWatch({ onReading }: { onReading: (reading: LampReading | 
     begin().catch((error: Error) => {
       if (over) return;
       const name = error.name;
-      setProblem(
-        name === "NotAllowedError"
-          ? "The camera was not allowed. Allow it for this page, or tap along."
-          : name === "NotFoundError"
-            ? "No camera was found. Tap along instead."
-            : error.message,
-      );
+      if (name === "NotAllowedError") setProblem("The camera was not allowed. Allow it for this page, or tap along.");
+      else if (name === "NotFoundError") setProblem("No camera was found. Tap along instead.");
+      else setProblem(error.message);
     });
     return () => {
       over = true;
@@ -140,11 +136,7 @@ export function CameraWatch({ onReading }: { onReading: (reading: LampReading | 
       </div>
       <Strip bars={seen?.bars ?? []} />
       <p className="quiet mb-1" role="status">
-        {!seen
-          ? "Hold it still, the lamp in the picture."
-          : seen.spot
-            ? `Watching the ringed spot, ${Math.round(seen.seconds)} s.`
-            : "Nothing blinks in the picture yet; touch the lamp in it if it is dark or steady."}
+        {watchWords(seen)}
       </p>
       <div className="camera-tools">
         <Form.Group controlId="zoom">
@@ -170,4 +162,10 @@ export function CameraWatch({ onReading }: { onReading: (reading: LampReading | 
       </div>
     </div>
   );
+}
+
+function watchWords(seen: LampSeen | null): string {
+  if (!seen) return "Hold it still, the lamp in the picture.";
+  if (seen.spot) return `Watching the ringed spot, ${Math.round(seen.seconds)} s.`;
+  return "Nothing blinks in the picture yet; touch the lamp in it if it is dark or steady.";
 }

@@ -45,11 +45,7 @@ export function BoardDrawing({
           </g>
         ))}
         {shown.map(([id, [x, y]]) => (
-          <g
-            key={id}
-            className={`spot ${id === red ? "red" : id === black ? "black" : ""}`}
-            transform={`translate(${x * width} ${y * height})`}
-          >
+          <g key={id} className={`spot ${leadAt(id, red, black)}`} transform={`translate(${x * width} ${y * height})`}>
             {id === black ? (
               <rect x={-11} y={-11} width={22} height={22} />
             ) : (
@@ -65,4 +61,10 @@ export function BoardDrawing({
       </figcaption>
     </figure>
   );
+}
+
+function leadAt(id: string, red: string | undefined, black: string | undefined): "" | "red" | "black" {
+  if (id === red) return "red";
+  if (id === black) return "black";
+  return "";
 }

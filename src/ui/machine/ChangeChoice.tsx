@@ -95,8 +95,10 @@ export function ChangeChoice({
   if (!part) return null;
   const given = size ? { size } : {};
   const { what } = draft;
-  const ratings =
-    what === "other part" ? numbersOf(part.fields) : what === "put in" && names ? numbersOf(IN_LEAD[draft.kind]) : [];
+  let ratings: readonly (readonly [string, string])[];
+  if (what === "other part") ratings = numbersOf(part.fields);
+  else if (what === "put in" && names) ratings = numbersOf(IN_LEAD[draft.kind]);
+  else ratings = [];
   return (
     <>
       {what === "put in" ? (

@@ -59,7 +59,7 @@ export function EditTable({ name, columns, rows, problemsAt, onChange }: Props) 
             return [
               <tr key={`r${i}`} className={problems.length > 0 ? "is-wrong" : ""}>
                 {columns.map((c) => (
-                  <td key={c.field} className={c.wide ? "wide" : c.narrow ? "narrow" : ""}>
+                  <td key={c.field} className={widthOf(c)}>
                     {c.options ? (
                       <select
                         aria-label={`${c.title ?? c.field} of ${name} ${i + 1}`}
@@ -155,4 +155,10 @@ function emptyLike(last: Row | undefined, columns: readonly Column[], name: stri
   }
   if (columns.some((c) => c.field === "name")) fresh["name"] = `New ${name}`;
   return fresh;
+}
+
+function widthOf(c: Column): "" | "wide" | "narrow" {
+  if (c.wide) return "wide";
+  if (c.narrow) return "narrow";
+  return "";
 }

@@ -1,5 +1,6 @@
 "use client";
 
+import type { Draft } from "./useDraft";
 import { useRouter } from "next/navigation";
 import { useDeferredValue, useMemo, useState } from "react";
 import Button from "react-bootstrap/Button";
@@ -131,11 +132,7 @@ export function EditorScreen({ file, base }: { file: MachineFile; base: string }
           </Button>
         </div>
         <p className={checked.problems.length > 0 ? "problem" : "sound"} role="status">
-          {checked.problems.length === 0
-            ? draft.changed
-              ? "Sound. Not saved yet; kept in this browser."
-              : "Sound, as saved."
-            : `${checked.problems.length} thing${checked.problems.length === 1 ? "" : "s"} to mend`}
+          {checkedWords(checked, draft)}
         </p>
         {said ? (
           <p className="problem" role="alert">
@@ -286,4 +283,15 @@ function check(
     if (error instanceof MachineYamlError) return { file: null, machine: null, problems: error.problems };
     throw error;
   }
+}
+
+function checkedWords(
+  checked: { file: MachineFile | null; machine: Machine | null; problems: readonly PlacedProblem[] },
+  draft: Draft,
+): string {
+  if (checked.problems.length === 0) {
+    if (draft.changed) return "Sound. Not saved yet; kept in this browser.";
+    return "Sound, as saved.";
+  }
+  return `${checked.problems.length} thing${checked.problems.length === 1 ? "" : "s"} to mend`;
 }

@@ -2,7 +2,7 @@
 
 import type { ElkExtendedEdge, ElkNode } from "elkjs/lib/elk-api";
 import { useEffect, useState } from "react";
-import { isLowVoltage, type Machine } from "../../core/model";
+import { type Energy, isLowVoltage, type Machine } from "../../core/model";
 
 /** A box of the drawing: a part, or a plug with its pins. */
 export interface WiringBox {
@@ -105,10 +105,16 @@ function wiringOf(laid: ElkNode, machine: Machine): Wiring {
         const { energy } = machine.domains[Number(edge.id.split(" ")[0])]!;
         return {
           id: `${edge.id} ${i}`,
-          energy: energy === "mains" || energy === "unknown" ? "mains" : isLowVoltage(energy) ? "low" : "other",
+          energy: voltageClass(energy),
           points: [s.startPoint, ...(s.bendPoints ?? []), s.endPoint].map((p) => [p.x, p.y] as const),
         };
       }),
     ),
   };
+}
+
+function voltageClass(energy: Energy): "mains" | "other" | "low" {
+  if (energy === "mains" || energy === "unknown") return "mains";
+  if (isLowVoltage(energy)) return "low";
+  return "other";
 }

@@ -71,18 +71,7 @@ export function MeterBar({ fn, live, leads, where, busy, takeFirst, onReading }:
     try {
       const shown = await take();
       setDisplay(shownText(shown, unitOf(fn)));
-      await onReading(
-        shown.kind === "value"
-          ? String(Number(shown.value.toPrecision(5)))
-          : shown.kind === "overload"
-            ? "OL"
-            : shown.kind === "beep"
-              ? shown.beeps
-                ? "beep"
-                : "nothing"
-              : "",
-        shown,
-      );
+      await onReading(inDigits(shown), shown);
     } catch (error) {
       setProblem((error as Error).message);
     } finally {
@@ -120,18 +109,7 @@ export function MeterBar({ fn, live, leads, where, busy, takeFirst, onReading }:
         if (next.taken) {
           const t = next.taken;
           heldBy.set(device.id, t);
-          await latest.current.onReading(
-            t.kind === "value"
-              ? String(Number(t.value.toPrecision(5)))
-              : t.kind === "jumping"
-                ? `${t.low.toPrecision(4)}-${t.high.toPrecision(4)}`
-                : t.kind === "overload"
-                  ? "OL"
-                  : t.kind === "beep" && t.beeps
-                    ? "beep"
-                    : "nothing",
-            t,
-          );
+          await latest.current.onReading(asTyped(t), t);
         }
       } catch (error) {
         if (!current) return;
@@ -206,4 +184,22 @@ export function MeterBar({ fn, live, leads, where, busy, takeFirst, onReading }:
       ) : null}
     </div>
   );
+}
+
+function inDigits(shown: Shown): string {
+  if (shown.kind === "value") return String(Number(shown.value.toPrecision(5)));
+  if (shown.kind === "overload") return "OL";
+  if (shown.kind === "beep") {
+    if (shown.beeps) return "beep";
+    return "nothing";
+  }
+  return "";
+}
+
+function asTyped(t: Shown): string {
+  if (t.kind === "value") return String(Number(t.value.toPrecision(5)));
+  if (t.kind === "jumping") return `${t.low.toPrecision(4)}-${t.high.toPrecision(4)}`;
+  if (t.kind === "overload") return "OL";
+  if (t.kind === "beep" && t.beeps) return "beep";
+  return "nothing";
 }

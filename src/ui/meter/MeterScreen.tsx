@@ -1,5 +1,6 @@
 "use client";
 
+import type { ReactNode } from "react";
 import { useRouter } from "next/navigation";
 import { useState } from "react";
 import Form from "react-bootstrap/Form";
@@ -41,6 +42,42 @@ export function MeterScreen({
     p.modes.map((m) => ({ id: `${p.id}:${m.id}`, name: `${p.name}: ${m.words}` })),
   );
   const pointName = (id: string) => machine.points.get(id)!.name;
+  let answer: ReactNode;
+  if (refused)
+    answer = (
+      <p className="problem" role="alert">
+        {refused}
+      </p>
+    );
+  else if (red === black)
+    answer = (
+      <p className="problem" role="alert">
+        Both leads on one point.
+      </p>
+    );
+  else
+    answer = (
+      <MeterBar
+        takeFirst
+        fn={fn}
+        live={exposureOf(machine, entry, made) === "live"}
+        leads={{ setup, red, black }}
+        where={{ machine: file.id, fault }}
+        busy={false}
+        onReading={(_, shown) =>
+          setRows((r) =>
+            [
+              {
+                at: r.length + 1,
+                text: shownText(shown, unitOf(fn)),
+                where: `${FUNCTION_WORDS[fn]}, ${pointName(red)} to ${pointName(black)}`,
+              },
+              ...r,
+            ].slice(0, 50),
+          )
+        }
+      />
+    );
   return (
     <div className="start">
       <TopBar here="Tools" />
@@ -114,36 +151,7 @@ export function MeterScreen({
               </li>
             ))}
           </ul>
-          {refused ? (
-            <p className="problem" role="alert">
-              {refused}
-            </p>
-          ) : red === black ? (
-            <p className="problem" role="alert">
-              Both leads on one point.
-            </p>
-          ) : (
-            <MeterBar
-              takeFirst
-              fn={fn}
-              live={exposureOf(machine, entry, made) === "live"}
-              leads={{ setup, red, black }}
-              where={{ machine: file.id, fault }}
-              busy={false}
-              onReading={(_, shown) =>
-                setRows((r) =>
-                  [
-                    {
-                      at: r.length + 1,
-                      text: shownText(shown, unitOf(fn)),
-                      where: `${FUNCTION_WORDS[fn]}, ${pointName(red)} to ${pointName(black)}`,
-                    },
-                    ...r,
-                  ].slice(0, 50),
-                )
-              }
-            />
-          )}
+          {answer}
           <ol className="held" reversed aria-label="Taken">
             {rows.map((r) => (
               <li key={r.at}>

@@ -68,7 +68,10 @@ export function Guide({ machine, desk, legs, exits, onArrived, onShowed }: Props
   const state = `${count.leg} ${count.step} ${count.state}`;
   const before = useRef(state);
   useEffect(() => {
-    if (before.current !== state && !muted) beep(count.state === "late" ? 220 : count.state === "look" ? 990 : 880);
+    if (before.current !== state && !muted)
+      if (count.state === "late") beep(220);
+      else if (count.state === "look") beep(990);
+      else beep(880);
     before.current = state;
   }, [state, count.state, muted]);
   useEffect(() => {
@@ -110,10 +113,7 @@ export function Guide({ machine, desk, legs, exits, onArrived, onShowed }: Props
       <div className="guide-head">
         <ol className="guide-legs" aria-label="The way">
           {legs.map((l, i) => (
-            <li
-              key={i}
-              className={i < count.leg || count.state === "done" ? "is-done" : i === count.leg ? "is-now" : ""}
-            >
+            <li key={i} className={legClass(i, count)}>
               {l.modeName}
             </li>
           ))}
@@ -139,11 +139,7 @@ export function Guide({ machine, desk, legs, exits, onArrived, onShowed }: Props
       {count.state === "doing" && step ? (
         <div className="guide-now">
           <p className="guide-words" aria-live="polite">
-            {waiting
-              ? "Wait"
-              : step.do === "power" && count.since !== null
-                ? "Power on, now"
-                : stepWords(step, count, doorName)}
+            {nowWords(waiting, step, count, doorName)}
           </p>
           <p className="guide-count value" role="timer" aria-label="Seconds left">
             {left === null ? " " : left.toFixed(left < 10 ? 1 : 0)}
@@ -251,16 +247,9 @@ function Timeline({
       {steps.map((s, i) => (
         <li
           key={i}
-          className={`time-step ${isOver || i < at ? "is-done" : i === at ? "is-now" : ""}`}
+          className={`time-step ${stepClass(isOver, i, at)}`}
           style={{
-            flexGrow:
-              s.do === "hold"
-                ? Math.min(6, 1 + s.seconds / 3)
-                : s.do === "press"
-                  ? 1 + s.times / 2
-                  : s.do === "power"
-                    ? 2.5
-                    : 1,
+            flexGrow: widthOf(s),
           }}
         >
           {s.do === "press" ? (
@@ -355,4 +344,30 @@ function Instead({
       </Button>
     </div>
   );
+}
+
+function legClass(i: number, count: Count): "" | "is-done" | "is-now" {
+  if (i < count.leg || count.state === "done") return "is-done";
+  if (i === count.leg) return "is-now";
+  return "";
+}
+
+function nowWords(waiting: boolean, step: GuideStep, count: Count, doorName: (id: string) => string): string {
+  if (waiting) return "Wait";
+  if (step.do === "power" && count.since !== null) return "Power on, now";
+  return stepWords(step, count, doorName);
+}
+
+function stepClass(isOver: boolean, i: number, at: number): "" | "is-done" | "is-now" {
+  if (isOver || i < at) return "is-done";
+  if (i === at) return "is-now";
+  return "";
+}
+
+/** How wide a step is drawn, by how long it takes. */
+function widthOf(s: GuideStep): number {
+  if (s.do === "hold") return Math.min(6, 1 + s.seconds / 3);
+  if (s.do === "press") return 1 + s.times / 2;
+  if (s.do === "power") return 2.5;
+  return 1;
 }

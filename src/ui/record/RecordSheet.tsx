@@ -1,5 +1,6 @@
 "use client";
 
+import type { JournalEvent } from "../../core/journal";
 import Link from "next/link";
 import { useRouter } from "next/navigation";
 import { useRef, useState, type FormEvent } from "react";
@@ -197,12 +198,7 @@ export function RecordSheet({
             <ul>
               {job.addenda.map((e) => (
                 <li key={e.id} suppressHydrationWarning>
-                  {dayName(e.at)} {clockTime(e.at)}, {e.actor}:{" "}
-                  {e.body.type === "reading"
-                    ? `${e.body.as.shown}, ${e.body.as.title}`
-                    : e.body.type === "note"
-                      ? e.body.text
-                      : e.body.type}
+                  {dayName(e.at)} {clockTime(e.at)}, {e.actor}: {entryWords(e)}
                 </li>
               ))}
             </ul>
@@ -380,4 +376,10 @@ function OfferToFile({ job }: { job: string }) {
       </span>
     </p>
   );
+}
+
+function entryWords(e: JournalEvent): string {
+  if (e.body.type === "reading") return `${e.body.as.shown}, ${e.body.as.title}`;
+  if (e.body.type === "note") return e.body.text;
+  return e.body.type;
 }

@@ -69,14 +69,7 @@ export function PhotoMarks({
     event.preventDefault();
     const [dx, dy] = step as Place;
     const mark = marks[i]!;
-    put(
-      i,
-      mark.kind === "pin"
-        ? { ...mark, at: moved(mark.at, dx, dy) }
-        : event.shiftKey
-          ? { ...mark, from: moved(mark.from, dx, dy) }
-          : { ...mark, to: moved(mark.to, dx, dy) },
-    );
+    put(i, shifted(mark, dx, dy, event));
   };
   return (
     <div className="photo-marks">
@@ -185,4 +178,17 @@ export function PhotoMarks({
       </Button>
     </div>
   );
+}
+
+function shifted(
+  mark:
+    | { kind: "pin"; at: [number, number]; words: string }
+    | { kind: "arrow"; from: [number, number]; to: [number, number]; words: string },
+  dx: number,
+  dy: number,
+  event: KeyboardEvent<Element>,
+): Mark {
+  if (mark.kind === "pin") return { ...mark, at: moved(mark.at, dx, dy) };
+  if (event.shiftKey) return { ...mark, from: moved(mark.from, dx, dy) };
+  return { ...mark, to: moved(mark.to, dx, dy) };
 }

@@ -142,15 +142,13 @@ export function Prove({
         <ol className="proof-list">
           {steps.map((s) => {
             const r = result.get(s.id);
+            const stands = resultOf(r);
             return (
-              <li key={s.id} className={r ? (r.passed ? "passed" : "failed") : ""}>
+              <li key={s.id} className={stands.className}>
                 <button type="button" aria-current={s === step ? "step" : undefined} onClick={() => setPicked(s.id)}>
-                  <i
-                    className={`bi ${r ? (r.passed ? "bi-check-circle-fill" : "bi-x-octagon-fill") : "bi-circle"}`}
-                    aria-hidden
-                  />
+                  <i className={`bi ${stands.icon}`} aria-hidden />
                   <span>
-                    <span className="visually-hidden">{r ? (r.passed ? "Passed: " : "Failed: ") : "Open: "}</span>
+                    <span className="visually-hidden">{stands.spoken}</span>
                     {s.words}
                     <span className="quiet d-block">
                       {PROOF_GROUPS[s.group]}; {s.expected}
@@ -231,4 +229,16 @@ function Answer({
       </p>
     </Form>
   );
+}
+
+/** How a step stands, by class, symbol and spoken word. */
+const RESULTS = {
+  open: { className: "", icon: "bi-circle", spoken: "Open: " },
+  passed: { className: "passed", icon: "bi-check-circle-fill", spoken: "Passed: " },
+  failed: { className: "failed", icon: "bi-x-octagon-fill", spoken: "Failed: " },
+};
+
+function resultOf(proved: { readonly passed: boolean } | undefined) {
+  if (!proved) return RESULTS.open;
+  return proved.passed ? RESULTS.passed : RESULTS.failed;
 }

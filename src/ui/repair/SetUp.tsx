@@ -1,5 +1,6 @@
 "use client";
 
+import type { ReactNode } from "react";
 import Link from "next/link";
 import { useMemo } from "react";
 import Button from "react-bootstrap/Button";
@@ -29,6 +30,50 @@ export function SetUp({
     job.answers.findLast(({ body }) => body.type === "setting" && body.setting === setting && body.moment === "set")
       ?.body;
   const setting = (id: string) => file.settings.find((s) => s.id === id)!;
+  let keys: ReactNode;
+  if (carried.keys.length > 0)
+    keys = (
+      <>
+        <ol className="key-steps">
+          {carried.keys.map((k, i) => (
+            <li key={i}>
+              <strong>{k.words}</strong>
+              {k.shows ? (
+                <>
+                  {" "}
+                  shows <span className="value">{k.shows}</span>
+                </>
+              ) : null}
+            </li>
+          ))}
+        </ol>
+        <p className={carried.checked ? "all-back" : "swap-caution"} role="status">
+          <i className={`bi ${carried.checked ? "bi-check-circle-fill" : "bi-exclamation-triangle"}`} aria-hidden />{" "}
+          {carried.checked
+            ? "Tried on the simulated board: every setting comes out as found."
+            : "On the simulated board a setting comes out otherwise: it has no such value. Enter that one by hand."}
+        </p>
+        <Button
+          disabled={busy || !carried.checked}
+          onClick={() =>
+            void (async () => {
+              for (const s of carried.settings)
+                if (s.by === "menu" && s.value !== null)
+                  await onLog(settingCarried(setting(s.setting), s.value, "menu"));
+            })()
+          }
+        >
+          Entered, and it shows them
+        </Button>
+      </>
+    );
+  else if (carried.missing.length === 0)
+    keys = (
+      <p className="mb-0" role="status">
+        The new board comes with these values: nothing to press. Look that it shows them.
+      </p>
+    );
+  else keys = null;
   return (
     <>
       {file.settings.length === 0 ? (
@@ -116,48 +161,7 @@ export function SetUp({
               {carried.virgin.wakes} s to wake: wait, then begin.
             </p>
           ) : null}
-          {carried.keys.length > 0 ? (
-            <>
-              <ol className="key-steps">
-                {carried.keys.map((k, i) => (
-                  <li key={i}>
-                    <strong>{k.words}</strong>
-                    {k.shows ? (
-                      <>
-                        {" "}
-                        shows <span className="value">{k.shows}</span>
-                      </>
-                    ) : null}
-                  </li>
-                ))}
-              </ol>
-              <p className={carried.checked ? "all-back" : "swap-caution"} role="status">
-                <i
-                  className={`bi ${carried.checked ? "bi-check-circle-fill" : "bi-exclamation-triangle"}`}
-                  aria-hidden
-                />{" "}
-                {carried.checked
-                  ? "Tried on the simulated board: every setting comes out as found."
-                  : "On the simulated board a setting comes out otherwise: it has no such value. Enter that one by hand."}
-              </p>
-              <Button
-                disabled={busy || !carried.checked}
-                onClick={() =>
-                  void (async () => {
-                    for (const s of carried.settings)
-                      if (s.by === "menu" && s.value !== null)
-                        await onLog(settingCarried(setting(s.setting), s.value, "menu"));
-                  })()
-                }
-              >
-                Entered, and it shows them
-              </Button>
-            </>
-          ) : carried.missing.length === 0 ? (
-            <p className="mb-0" role="status">
-              The new board comes with these values: nothing to press. Look that it shows them.
-            </p>
-          ) : null}
+          {keys}
         </section>
       ) : null}
       {file.addOns.map((a) => {

@@ -5,7 +5,15 @@ import { useRouter } from "next/navigation";
 import { useState } from "react";
 import Button from "react-bootstrap/Button";
 import Form from "react-bootstrap/Form";
-import { type BenchRig, judgeRig, LAMP_SHOWS, type LampSeen, type LampShows, rigFindings } from "../../core/workbench";
+import {
+  type BenchRig,
+  judgeRig,
+  LAMP_SHOWS,
+  type LampSeen,
+  type LampShows,
+  rigFindings,
+  type RigVerdict,
+} from "../../core/workbench";
 import { send } from "../shell/send";
 import { TopBar } from "../shell/TopBar";
 import { useKept } from "../shell/useKept";
@@ -169,10 +177,7 @@ export function RigScreen({ machines, machine, boards, rig, job }: Props) {
               </table>
             </section>
             <aside className="rig-side">
-              <p
-                className={`tool-verdict is-${seen.length === 0 ? "unsure" : verdict.ranked[0]!.sort === "good board" && verdict.sure ? "good" : verdict.ranked[0]!.sort === "good board" ? "unsure" : "bad"}`}
-                role="status"
-              >
+              <p className={`tool-verdict is-${verdictMark(seen, verdict)}`} role="status">
                 {verdict.words}
               </p>
               {verdict.why ? <p className="mb-0">{verdict.why}</p> : null}
@@ -230,4 +235,11 @@ function readSeen(kept: string): LampSeen[] {
   } catch {
     return [];
   }
+}
+
+function verdictMark(seen: LampSeen[], verdict: RigVerdict): "good" | "bad" | "unsure" {
+  if (seen.length === 0) return "unsure";
+  if (verdict.ranked[0]!.sort === "good board" && verdict.sure) return "good";
+  if (verdict.ranked[0]!.sort === "good board") return "unsure";
+  return "bad";
 }

@@ -153,7 +153,7 @@ function Setting({ setting, job }: { setting: SettingEntry; job: Props["job"] })
             disabled={!recorded.found || recorded.set === wanted}
             onClick={() => void note("set", wanted)}
           >
-            {recorded.set === wanted ? "Recorded" : recorded.found ? "Record as set" : "Record what was found first"}
+            {recordWords(recorded, wanted)}
           </Button>
         ) : null}
       </div>
@@ -162,4 +162,13 @@ function Setting({ setting, job }: { setting: SettingEntry; job: Props["job"] })
       </p>
     </section>
   );
+}
+
+function recordWords(
+  recorded: { found: string | undefined; set: string | undefined },
+  wanted: string,
+): "Recorded" | "Record as set" | "Record what was found first" {
+  if (recorded.set === wanted) return "Recorded";
+  if (recorded.found) return "Record as set";
+  return "Record what was found first";
 }

@@ -26,10 +26,7 @@ export function Waits() {
           <li key={`${w.job} ${w.wait}`} className={left <= 0 ? "is-due" : ""}>
             <Link href={`/jobs/${w.job}/repair?step=prove${w.piece ? `&piece=${encodeURIComponent(w.piece)}` : ""}`}>
               <i className={`bi ${left <= 0 ? "bi-bell-fill" : "bi-hourglass-split"}`} aria-hidden />{" "}
-              <span>{w.words}</span>{" "}
-              <strong className="value">
-                {left > 0 ? clock(left) : left > -60 ? "due" : `overdue ${clock(-left)}`}
-              </strong>
+              <span>{w.words}</span> <strong className="value">{leftWords(left)}</strong>
             </Link>
           </li>
         );
@@ -42,4 +39,10 @@ function clock(seconds: number): string {
   if (seconds >= 3600)
     return `${Math.floor(seconds / 3600)} h ${String(Math.floor((seconds % 3600) / 60)).padStart(2, "0")}`;
   return `${Math.floor(seconds / 60)}:${String(seconds % 60).padStart(2, "0")}`;
+}
+
+function leftWords(left: number): string {
+  if (left > 0) return clock(left);
+  if (left > -60) return "due";
+  return `overdue ${clock(-left)}`;
 }

@@ -1,5 +1,6 @@
 "use client";
 
+import type { ReactNode } from "react";
 import * as Comlink from "comlink";
 import { useCallback, useEffect, useRef, useState } from "react";
 import Button from "react-bootstrap/Button";
@@ -98,6 +99,40 @@ export function SleepScreen() {
   }, [limitsKey]);
 
   const verdict = sleep && ready ? judgeSleep(sleep, limits, amps, seconds) : null;
+  let source: ReactNode;
+  if (from === "file")
+    source = (
+      <>
+        <Form.Control
+          type="file"
+          accept=".csv,.txt,.tsv,.log,text/*"
+          aria-label="File of a logger"
+          onChange={(e) => {
+            const file = (e.target as HTMLInputElement).files?.[0];
+            if (file) void file.text().then(take);
+          }}
+        />
+        <Form.Control
+          as="textarea"
+          rows={4}
+          aria-label="or pasted"
+          placeholder={"time;current mA\n0;820\n1;815"}
+          onChange={(e) => {
+            if (e.target.value.trim()) void take(e.target.value);
+          }}
+        />
+        <div className="tool-field">
+          <Form.Label htmlFor="sleep-unit">Where none is named</Form.Label>
+          <Form.Select id="sleep-unit" value={unit} onChange={(e) => setUnit(e.target.value as "A")}>
+            {(["A", "mA", "µA"] as const).map((u) => (
+              <option key={u}>{u}</option>
+            ))}
+          </Form.Select>
+        </div>
+      </>
+    );
+  else if (from === "eye") source = <EyeLog onLog={(text) => void take(text)} />;
+  else source = <LiveLog onLog={(text) => void take(text)} />;
   return (
     <div className="start">
       <TopBar here="Tools" />
@@ -124,40 +159,7 @@ export function SleepScreen() {
                 </option>
               ))}
             </Form.Select>
-            {from === "file" ? (
-              <>
-                <Form.Control
-                  type="file"
-                  accept=".csv,.txt,.tsv,.log,text/*"
-                  aria-label="File of a logger"
-                  onChange={(e) => {
-                    const file = (e.target as HTMLInputElement).files?.[0];
-                    if (file) void file.text().then(take);
-                  }}
-                />
-                <Form.Control
-                  as="textarea"
-                  rows={4}
-                  aria-label="or pasted"
-                  placeholder={"time;current mA\n0;820\n1;815"}
-                  onChange={(e) => {
-                    if (e.target.value.trim()) void take(e.target.value);
-                  }}
-                />
-                <div className="tool-field">
-                  <Form.Label htmlFor="sleep-unit">Where none is named</Form.Label>
-                  <Form.Select id="sleep-unit" value={unit} onChange={(e) => setUnit(e.target.value as "A")}>
-                    {(["A", "mA", "µA"] as const).map((u) => (
-                      <option key={u}>{u}</option>
-                    ))}
-                  </Form.Select>
-                </div>
-              </>
-            ) : from === "eye" ? (
-              <EyeLog onLog={(text) => void take(text)} />
-            ) : (
-              <LiveLog onLog={(text) => void take(text)} />
-            )}
+            {source}
           </fieldset>
           <fieldset>
             <legend>Limits</legend>

@@ -12,10 +12,7 @@ export function JobList({ jobs }: { jobs: readonly JobRow[] }) {
       {jobs.map((job) => (
         <li key={job.id}>
           <Link href={job.closedAt === null ? `/jobs/${job.id}` : `/jobs/${job.id}/record`} prefetch={false}>
-            <span
-              className={`state-mark ${job.closedAt !== null ? "closed" : job.readings > 0 ? "under-way" : "untouched"}`}
-              aria-hidden
-            />
+            <span className={`state-mark ${stateOf(job)}`} aria-hidden />
             <span className="job-text">
               <strong>{job.site}</strong>{" "}
               <span className="quiet">
@@ -38,4 +35,10 @@ export function JobList({ jobs }: { jobs: readonly JobRow[] }) {
       ))}
     </ul>
   );
+}
+
+function stateOf(job: JobRow): "closed" | "under-way" | "untouched" {
+  if (job.closedAt !== null) return "closed";
+  if (job.readings > 0) return "under-way";
+  return "untouched";
 }

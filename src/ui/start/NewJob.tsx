@@ -63,11 +63,10 @@ export function NewJob({ fixed }: { fixed?: Chosen }) {
 
   async function begin(event: FormEvent) {
     event.preventDefault();
-    const missing = !chosen
-      ? "Choose the unit, or type the model to register a new one."
-      : chosen.kind === "new" && plateProblem(plate)
-        ? plateProblem(plate)
-        : missingIn(complaint, who);
+    let missing: string;
+    if (!chosen) missing = "Choose the unit, or type the model to register a new one.";
+    else if (chosen.kind === "new" && plateProblem(plate)) missing = plateProblem(plate);
+    else missing = missingIn(complaint, who);
     if (missing || !chosen) return setProblem(missing);
     setBusy(true);
     setProblem("");

@@ -8,9 +8,7 @@ export function SwitchRow({ drawing }: { drawing: SwitchDrawing }) {
   const width = numbers.length * STEP + 40;
   const order = upsideDown ? [...numbers.keys()].reverse() : [...numbers.keys()];
   const dotLeft = (marked === "left") !== upsideDown;
-  const says = numbers
-    .map((n, i) => `${n} ${kind === "switches" ? (on[i] ? "on" : "off") : on[i] ? "whole" : "cut"}`)
-    .join(", ");
+  const says = numbers.map((n, i) => `${n} ${positionOf(kind, on, i)}`).join(", ");
   return (
     <figure className="switch-row">
       <figcaption>
@@ -69,4 +67,13 @@ export function SwitchRow({ drawing }: { drawing: SwitchDrawing }) {
       </svg>
     </figure>
   );
+}
+
+function positionOf(kind: "switches" | "resistors", on: readonly boolean[], i: number): "on" | "off" | "whole" | "cut" {
+  if (kind === "switches") {
+    if (on[i]) return "on";
+    return "off";
+  }
+  if (on[i]) return "whole";
+  return "cut";
 }

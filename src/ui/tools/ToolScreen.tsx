@@ -1,5 +1,6 @@
 "use client";
 
+import type { ReactNode } from "react";
 import Link from "next/link";
 import { useRouter } from "next/navigation";
 import { useEffect, useId, useMemo, useState } from "react";
@@ -197,40 +198,47 @@ function ToolField({
 }) {
   const id = useId();
   const shared = { id, isInvalid: problem !== "", "aria-describedby": problem ? `${id}-problem` : undefined };
+  let entry: ReactNode;
+  if (field.choices)
+    entry = (
+      <Form.Select id={id} value={value || (field.preset ?? "")} onChange={(e) => onChange(e.target.value)}>
+        {field.choices.map(([v, words]) => (
+          <option key={v} value={v}>
+            {words}
+          </option>
+        ))}
+      </Form.Select>
+    );
+  else if (field.lines)
+    entry = (
+      <Form.Control
+        {...shared}
+        as="textarea"
+        rows={field.lines}
+        value={value}
+        placeholder={field.hint}
+        onChange={(e) => onChange(e.target.value)}
+      />
+    );
+  else
+    entry = (
+      <span className="tool-input">
+        <Form.Control
+          {...shared}
+          value={value}
+          autoFocus={focus}
+          placeholder={field.preset ?? field.hint}
+          autoComplete="off"
+          inputMode={field.quantity ? "text" : undefined}
+          onChange={(e) => onChange(e.target.value)}
+        />
+        {unit ? <span className="reading-unit">{unit}</span> : null}
+      </span>
+    );
   return (
     <div className="tool-field" data-tool={tool.id}>
       <Form.Label htmlFor={id}>{field.label}</Form.Label>
-      {field.choices ? (
-        <Form.Select id={id} value={value || (field.preset ?? "")} onChange={(e) => onChange(e.target.value)}>
-          {field.choices.map(([v, words]) => (
-            <option key={v} value={v}>
-              {words}
-            </option>
-          ))}
-        </Form.Select>
-      ) : field.lines ? (
-        <Form.Control
-          {...shared}
-          as="textarea"
-          rows={field.lines}
-          value={value}
-          placeholder={field.hint}
-          onChange={(e) => onChange(e.target.value)}
-        />
-      ) : (
-        <span className="tool-input">
-          <Form.Control
-            {...shared}
-            value={value}
-            autoFocus={focus}
-            placeholder={field.preset ?? field.hint}
-            autoComplete="off"
-            inputMode={field.quantity ? "text" : undefined}
-            onChange={(e) => onChange(e.target.value)}
-          />
-          {unit ? <span className="reading-unit">{unit}</span> : null}
-        </span>
-      )}
+      {entry}
       {problem ? (
         <p id={`${id}-problem`} className="field-problem" role="alert">
           {problem}

@@ -17,7 +17,10 @@ export default async function Page({
   const { machine: asked, board: askedBoard, job: askedJob } = await searchParams;
   const rows = (await listMachines()).map((m) => ({ id: m.id, name: `${m.maker} ${m.model}, ${m.name}` }));
   const job = typeof askedJob === "string" ? await found(readJob(askedJob)) : null;
-  const id = job ? job.file.id : typeof asked === "string" ? asked : (rows[0]?.id ?? "");
+  let id: string;
+  if (job) id = job.file.id;
+  else if (typeof asked === "string") id = asked;
+  else id = rows[0]?.id ?? "";
   const machine = (await (job ? machineOf(job.hash, changesIn(job.events)) : found(newestMachine(id)))).machine;
   const boards = rigBoards(machine);
   const board = boards.find((b) => b.piece === askedBoard) ?? boards[0];

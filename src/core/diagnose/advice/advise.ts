@@ -104,33 +104,25 @@ export function advise(narrow: FaultDictionary, evidence: readonly Evidence[], s
   const chosen = again ?? hinge ?? proof?.test ?? chooseFrom(dictionary, rated, way);
   const second = rated.find((r) => r !== chosen);
   const attempt = again || proof ? null : attemptOf(dictionary, suspects, way);
+  let insists: { why: string; proves: string | null } | null;
+  if (again) insists = { why: AGAIN, proves: null };
+  else if (hinge)
+    insists = {
+      why: `All that speaks for ${inSentence(top.name)} hangs on this one reading. Make it once more.`,
+      proves: null,
+    };
+  else if (proof)
+    insists = {
+      why: `Before the board is blamed, this must be seen: ${inSentence(proof.words)}.`,
+      proves: proof.words,
+    };
+  else insists = null;
   return {
     suspects,
     cleared: clearedParts(dictionary, beliefs),
     doubt: partDoubt(dictionary, beliefs, repairs),
     attempt,
-    next: chosen
-      ? propose(
-          dictionary,
-          beliefs,
-          here,
-          chosen,
-          second,
-          again
-            ? { why: AGAIN, proves: null }
-            : hinge
-              ? {
-                  why: `All that speaks for ${inSentence(top.name)} hangs on this one reading. Make it once more.`,
-                  proves: null,
-                }
-              : proof
-                ? {
-                    why: `Before the board is blamed, this must be seen: ${inSentence(proof.words)}.`,
-                    proves: proof.words,
-                  }
-                : null,
-        )
-      : null,
+    next: chosen ? propose(dictionary, beliefs, here, chosen, second, insists) : null,
     alternatives: alternativesOf(dictionary, rated, way, chosen),
     stop:
       early ?? (chosen || attempt ? null : stopOf(dictionary, beliefs, suspects, settled, standing.means ?? ALL_MEANS)),
@@ -406,10 +398,10 @@ function found({ machine, hypotheses }: FaultDictionary, beliefs: Beliefs, top: 
   const share = (kind: (h: Hypothesis) => boolean) => mine.reduce((sum, { h, p }) => sum + (kind(h) ? p : 0), 0);
   const two = share((h) => h.kind === "two faults") > 0.5;
   const led = mine[0]?.h.kind === "fault" ? mine[0].h.led : [];
-  const more = two
-    ? " One fault does not explain the readings: repair this, then measure on."
-    : led.length > 0
-      ? ` It has taken ${led.map((f) => inSentence(machine.partById.get(f.part)!.name)).join(" and ")} with it; both are renewed, this first.`
-      : "";
+  let more: string;
+  if (two) more = " One fault does not explain the readings: repair this, then measure on.";
+  else if (led.length > 0)
+    more = ` It has taken ${led.map((f) => inSentence(machine.partById.get(f.part)!.name)).join(" and ")} with it; both are renewed, this first.`;
+  else more = "";
   return { kind: "found", pieces: [top.piece], sentence: `What remains lies in one piece: ${top.name}.${more}` };
 }

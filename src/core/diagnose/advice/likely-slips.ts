@@ -125,11 +125,7 @@ export function misfitOf(dictionary: FaultDictionary, evidence: readonly Evidenc
     evidence: id,
     test,
     slips,
-    sentence: outvoted
-      ? "Measured once more it showed something else, and this no longer counts."
-      : slips.length > 0
-        ? "This fits nothing that is still possible. Make it once more."
-        : "This fits nothing that is still possible, and no usual slip explains it: measure it again, then look for what is not drawn.",
+    sentence: misfitSentence(outvoted, slips),
   };
 }
 
@@ -234,4 +230,11 @@ function neighbours(machine: Machine, point: Point): { point: string; words: str
       ? [{ point: other.id, words: `${other.name}, ${other.where ?? "other side"}`, odds: ODDS["other side"] }]
       : []),
   ];
+}
+
+/** What is said of a reading that fits nothing. */
+function misfitSentence(outvoted: boolean, slips: LikelySlip[]): string {
+  if (outvoted) return "Measured once more it showed something else, and this no longer counts.";
+  if (slips.length > 0) return "This fits nothing that is still possible. Make it once more.";
+  return "This fits nothing that is still possible, and no usual slip explains it: measure it again, then look for what is not drawn.";
 }

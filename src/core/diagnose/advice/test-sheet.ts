@@ -134,7 +134,12 @@ export function outcomeWords(outcome: Outcome, fn: MeterFunction): string {
     case "label":
       return labelWords(outcome.label);
     case "value": {
-      const nothing = unit === "F" ? 3e-8 : fn === "ohms" ? 3 : isClamp(fn) ? 0.15 : fn === "acv" ? 3 : 0.3;
+      let nothing: number;
+      if (unit === "F") nothing = 3e-8;
+      else if (fn === "ohms") nothing = 3;
+      else if (isClamp(fn)) nothing = 0.15;
+      else if (fn === "acv") nothing = 3;
+      else nothing = 0.3;
       if (!Number.isFinite(outcome.low) && !Number.isFinite(outcome.high)) return "any value";
       const isNegative = outcome.high < -nothing;
       if (
@@ -241,11 +246,11 @@ export function titleOf(machine: Machine, test: Test): string {
   if (test.function === "look") return `${machine.partById.get(test.red)?.name ?? test.red}: look and listen`;
   const red = machine.points.get(test.red);
   const black = test.black ? machine.points.get(test.black) : undefined;
-  const place = isClamp(test.function)
-    ? (machine.clamps.get(test.red)?.name ?? test.red)
-    : red?.connectorName && red.connectorName === black?.connectorName
-      ? `${red.connectorName}, ${red.where ?? ""}`
-      : `${red?.name ?? test.red} to ${black?.name ?? test.black ?? ""}`;
+  let place: string;
+  if (isClamp(test.function)) place = machine.clamps.get(test.red)?.name ?? test.red;
+  else if (red?.connectorName && red.connectorName === black?.connectorName)
+    place = `${red.connectorName}, ${red.where ?? ""}`;
+  else place = `${red?.name ?? test.red} to ${black?.name ?? test.black ?? ""}`;
   return `${FUNCTION_WORDS[test.function]} at ${place}`.replace(/, $/, "");
 }
 

@@ -84,14 +84,11 @@ function coarse(shown: Shown | null, names: Map<string, number>): number {
     const size = Math.abs(shown.value);
     return size < 0.01 ? ZERO : ZERO + Math.sign(shown.value) * (1 + Math.round(STEPS * Math.log10(100 * size)));
   }
-  const name =
-    shown === null
-      ? "none"
-      : shown.kind === "label"
-        ? shown.label
-        : shown.kind === "beep"
-          ? String(shown.beeps)
-          : shown.kind;
+  let name: string;
+  if (shown === null) name = "none";
+  else if (shown.kind === "label") name = shown.label;
+  else if (shown.kind === "beep") name = String(shown.beeps);
+  else name = shown.kind;
   const known = names.get(name) ?? WORDS + names.size;
   names.set(name, known);
   return known;
@@ -132,7 +129,7 @@ function referencePairs(machine: Machine): Pair[] {
     );
     const near = same.filter((r) => r.panel === point.panel);
     // Far from any reference of its own, a point is measured against the first one the file names.
-    for (const reference of beside.length > 0 ? beside : near.length > 0 ? near : same.slice(0, 1))
+    for (const reference of referencesFor(beside, near, same))
       if (isBulk(machine, point) === isBulk(machine, reference)) pairs.push([point, reference]);
   }
   // At the outlet: line to protective earth, which shows whether the earth is there.
@@ -200,4 +197,11 @@ function partPairs(machine: Machine): Pair[] {
           pairs.push([red, black]);
   }
   return pairs;
+}
+
+/** The points to measure against: those beside it, else those near, else one of the same circuit. */
+function referencesFor(beside: Point[], near: Point[], same: Point[]): Point[] {
+  if (beside.length > 0) return beside;
+  if (near.length > 0) return near;
+  return same.slice(0, 1);
 }

@@ -186,20 +186,18 @@ export function outcomeOf(
   outcomes: readonly Outcome[],
   shown: { kind: string; value?: number; label?: string; beeps?: boolean },
 ): number {
-  return outcomes.findIndex(
-    (o) =>
-      o.kind === shown.kind &&
-      (o.kind === "value"
-        ? shown.value! >= o.low && shown.value! < o.high
-        : o.kind === "label"
-          ? o.label === shown.label
-          : o.kind === "beep"
-            ? o.beeps === shown.beeps
-            : true),
-  );
+  return outcomes.findIndex((o) => o.kind === shown.kind && isShown(o, shown));
 }
 
 /** p log2 p, nothing at nothing. */
 export function plogp(p: number): number {
   return p > 0 ? p * Math.log2(p) : 0;
+}
+
+/** Whether what was shown falls into an outcome of its own kind. */
+function isShown(o: Outcome, shown: { kind: string; value?: number; label?: string; beeps?: boolean }): boolean {
+  if (o.kind === "value") return shown.value! >= o.low && shown.value! < o.high;
+  if (o.kind === "label") return o.label === shown.label;
+  if (o.kind === "beep") return o.beeps === shown.beeps;
+  return true;
 }

@@ -1,4 +1,4 @@
-import type { Machine } from "../../model";
+import type { Machine, Fault } from "../../model";
 import { faultsOf, type Hypothesis } from "../hypotheses/hypothesis";
 
 /**
@@ -28,5 +28,14 @@ export function aloneLikelihood(machine: Machine, { part, found, mode }: Alone, 
   if (!fault) return found === "bad" ? CALLED_BAD : 1 - CALLED_BAD;
   if (found === "good") return CALLED_GOOD;
   const known = mode !== undefined && own.modes.some((m) => m.id === mode);
-  return (1 - CALLED_GOOD) * (known ? (fault.mode === mode ? 1 - OTHER_MODE : OTHER_MODE) : 1);
+  return (1 - CALLED_GOOD) * shareOfMode(known, fault, mode);
+}
+
+/** How often a part with this fault is judged bad in this way. */
+function shareOfMode(known: boolean, fault: Fault | undefined, mode: string | undefined): number {
+  if (known) {
+    if (fault?.mode === mode) return 1 - OTHER_MODE;
+    return OTHER_MODE;
+  }
+  return 1;
 }

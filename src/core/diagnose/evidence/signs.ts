@@ -116,6 +116,10 @@ export function repairLikelihood(
   hypothesis: Hypothesis,
 ): number {
   const pieces = piecesOf(machine, hypothesis);
-  const gone = pieces.includes(piece) ? (pieces.length === 1 ? CURES : ONE_OF_TWO) : GOES_BY_CHANCE;
+  let gone: number;
+  if (pieces.includes(piece)) {
+    if (pieces.length === 1) gone = CURES;
+    else gone = ONE_OF_TWO;
+  } else gone = GOES_BY_CHANCE;
   return result === "gone" ? gone : 1 - gone;
 }

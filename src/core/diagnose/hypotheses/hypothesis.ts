@@ -82,12 +82,10 @@ export function hypothesesOf(machine: Machine): readonly Hypothesis[] {
 
 /** The faults that are in the machine under a hypothesis, those in pieces already replaced left out. */
 export function faultsOf(machine: Machine, hypothesis: Hypothesis, replaced: readonly string[] = []): readonly Fault[] {
-  const all =
-    hypothesis.kind === "fault"
-      ? [hypothesis.fault, ...hypothesis.led]
-      : hypothesis.kind === "two faults"
-        ? hypothesis.faults
-        : [];
+  let all: Fault[] | readonly [Fault, Fault];
+  if (hypothesis.kind === "fault") all = [hypothesis.fault, ...hypothesis.led];
+  else if (hypothesis.kind === "two faults") all = hypothesis.faults;
+  else all = [];
   return replaced.length === 0 ? all : all.filter((f) => !replaced.includes(machine.partById.get(f.part)!.piece));
 }
 

@@ -79,12 +79,7 @@ export function movesTo(machine: Machine, now: Standing, test: Test): readonly M
     moves.push({
       move: "power",
       minutes: PULL_PLUG,
-      words:
-        machine.sources.length > 1
-          ? `Every source off: ${machine.sources.map((source) => source.name.toLowerCase()).join(", ")}`
-          : machine.sources[0]?.kind.safety.isolatedBy === "battery lead"
-            ? "Take the battery off"
-            : "Pull the plug",
+      words: isolating(machine),
     });
   }
   for (const id of toOpen) {
@@ -121,18 +116,13 @@ export function movesTo(machine: Machine, now: Standing, test: Test): readonly M
     });
   if (test.setup !== now.setup && setup.minutes > 0)
     moves.push({ move: `setup ${setup.id}`, minutes: setup.minutes, words: setup.how });
-  const own =
-    test.instant === "recheck"
-      ? { move: "recheck", minutes: RECHECK_MINUTES }
-      : test.function === "look"
-        ? { move: "look", minutes: LOOK }
-        : isClamp(test.function)
-          ? { move: "clamp", minutes: CLAMP }
-          : test.function === "capacitance"
-            ? { move: "capacitance", minutes: CAPACITANCE }
-            : test.function === "insulation"
-              ? { move: "insulation", minutes: INSULATION }
-              : { move: "measure", minutes: MEASURE };
+  let own: { move: string; minutes: number };
+  if (test.instant === "recheck") own = { move: "recheck", minutes: RECHECK_MINUTES };
+  else if (test.function === "look") own = { move: "look", minutes: LOOK };
+  else if (isClamp(test.function)) own = { move: "clamp", minutes: CLAMP };
+  else if (test.function === "capacitance") own = { move: "capacitance", minutes: CAPACITANCE };
+  else if (test.function === "insulation") own = { move: "insulation", minutes: INSULATION };
+  else own = { move: "measure", minutes: MEASURE };
   return [...moves, { ...own, words: "" }];
 }
 
@@ -144,4 +134,12 @@ export function standingAfter(machine: Machine, now: Standing, test: Test): Stan
 /** How the unit stands, as a text: setup and open covers. */
 export function placeKey({ setup, openPanels }: Pick<Standing, "setup" | "openPanels">): string {
   return `${setup} ${[...openPanels].sort().join(" ")}`;
+}
+
+/** The words for making a machine dead, by what feeds it. */
+function isolating(machine: Machine): string {
+  if (machine.sources.length > 1)
+    return `Every source off: ${machine.sources.map((source) => source.name.toLowerCase()).join(", ")}`;
+  if (machine.sources[0]?.kind.safety.isolatedBy === "battery lead") return "Take the battery off";
+  return "Pull the plug";
 }

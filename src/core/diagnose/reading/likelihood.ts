@@ -180,7 +180,10 @@ export function likelihood(test: Test, shown: Shown, prediction: Prediction, met
   if (!isNumeric(test.function)) return labelLikelihood(shown, prediction, slip);
   const scale = scaleOf(meter, test.function);
   const real = 1 - SLIP_OVERLOAD - SLIP_JUMPING;
-  const floor = shown.kind === "value" ? real / scale.width : shown.kind === "overload" ? SLIP_OVERLOAD : SLIP_JUMPING;
+  let floor: number;
+  if (shown.kind === "value") floor = real / scale.width;
+  else if (shown.kind === "overload") floor = SLIP_OVERLOAD;
+  else floor = SLIP_JUMPING;
   if (prediction.length === 0) return floor;
   const kernel = kernelOf(prediction, scale);
   const { manner } = shown.kind === "jumping" ? shown : { manner: null };

@@ -37,16 +37,13 @@ export function windowOf(test: Test, sound: Prediction, meter: Meter): Window {
 }
 
 export function verdictOf(window: Window, shown: Shown): Verdict {
-  const fits =
-    window.kind === "range"
-      ? shown.kind === "value" && shown.value >= window.low && shown.value <= window.high
-      : window.kind === "overload"
-        ? shown.kind === "overload" || (shown.kind === "value" && shown.value > 1e7)
-        : window.kind === "label"
-          ? shown.kind === "label" && shown.label === window.label
-          : window.kind === "beep"
-            ? shown.kind === "beep" && shown.beeps === window.beeps
-            : shown.kind === "jumping";
+  let fits: boolean;
+  if (window.kind === "range") fits = shown.kind === "value" && shown.value >= window.low && shown.value <= window.high;
+  else if (window.kind === "overload")
+    fits = shown.kind === "overload" || (shown.kind === "value" && shown.value > 1e7);
+  else if (window.kind === "label") fits = shown.kind === "label" && shown.label === window.label;
+  else if (window.kind === "beep") fits = shown.kind === "beep" && shown.beeps === window.beeps;
+  else fits = shown.kind === "jumping";
   return fits ? "fits" : "does not fit";
 }
 

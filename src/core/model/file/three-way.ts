@@ -52,7 +52,10 @@ function compare(path: FactPath, base: unknown, ours: unknown, theirs: unknown):
       compare([...path, `#${id}`], before.get(id), mine.get(id), other.get(id)),
     );
   }
-  const changedBy = same(base, ours) ? "theirs" : same(base, theirs) ? "ours" : "both";
+  let changedBy: "theirs" | "ours" | "both";
+  if (same(base, ours)) changedBy = "theirs";
+  else if (same(base, theirs)) changedBy = "ours";
+  else changedBy = "both";
   return [{ path, base, ours, theirs, changedBy }];
 }
 

@@ -25,10 +25,7 @@ export const battery = definePart({
     ],
     stamp({ id, mode, severity, values, conditions }, stamp) {
       const there = conditions.isOn(id) && mode !== "open";
-      stamp.conduct(
-        0,
-        there ? 1 / (mode === "weak" ? severity : mode === "flat" ? 20 * values[1]! : values[1]!) : OPEN,
-      );
+      stamp.conduct(0, there ? 1 / innerOhms(mode, severity, values) : OPEN);
       stamp.emf(0, there ? values[0]! * (mode === "flat" ? 0.55 : 1) : 0);
     },
   },
@@ -68,3 +65,10 @@ export const battery = definePart({
     alone: "At rest, then under its load: volts at its own posts.",
   },
 });
+
+/** Its inner resistance, in ohms. */
+function innerOhms(mode: string | null, severity: number, values: readonly number[]): number {
+  if (mode === "weak") return severity;
+  if (mode === "flat") return 20 * values[1]!;
+  return values[1]!;
+}

@@ -12,8 +12,7 @@ export const diode = definePart({
     elements: () => [["anode", "cathode"]],
     parameters: () => [{ name: "forward ohms", nominal: 0.05, tolerance: 0.4 }],
     start: ({ mode }) => (mode === "shorted" ? 1 : 0),
-    stamp: ({ mode, values }, stamp, state) =>
-      stamp.conduct(0, mode === "open" ? OPEN : state === 1 || mode === "shorted" ? 1 / values[0]! : 1 / 1e7),
+    stamp: ({ mode, values }, stamp, state) => stamp.conduct(0, siemens(mode, state, values)),
     next({ mode }, view, state) {
       if (mode !== null) return null;
       const wanted = state === 0 ? view.dc("anode", "cathode") > 0.6 : view.current(0) > -1e-6;
@@ -35,3 +34,10 @@ export const diode = definePart({
     onBoard: () => "low-voltage supply",
   },
 });
+
+/** What it conducts, in siemens. */
+function siemens(mode: string | null, state: number, values: readonly number[]): number {
+  if (mode === "open") return OPEN;
+  if (state === 1 || mode === "shorted") return 1 / values[0]!;
+  return 1 / 1e7;
+}

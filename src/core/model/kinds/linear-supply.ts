@@ -29,7 +29,7 @@ export const linearSupply = definePart({
       stamp.dc(0, mode === "shorted" ? 2 : OPEN);
       stamp.ac(0, mode === "shorted" ? 2 : Math.max(OPEN, memory[LOAD]!));
       const on = memory[OUT]! > 0.5 && mode !== "shorted";
-      stamp.conduct(1, mode === "shorted" ? 1 : on ? 1 / values[0]! : 1 / values[1]!);
+      stamp.conduct(1, inputSiemens(mode, on, values));
       stamp.emf(1, on ? memory[OUT]! : 0);
       // Dry, the rail follows the line: its ripple is an alternating voltage one can measure.
       stamp.acEmf(1, on && mode === "capacitor-dry" ? memory[OUT]! * 0.4 : 0);
@@ -66,3 +66,10 @@ export const linearSupply = definePart({
     repairs: "capacitors",
   },
 });
+
+/** What its output conducts, in siemens. */
+function inputSiemens(mode: string | null, on: boolean, values: readonly number[]): number {
+  if (mode === "shorted") return 1;
+  if (on) return 1 / values[0]!;
+  return 1 / values[1]!;
+}

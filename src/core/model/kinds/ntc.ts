@@ -21,10 +21,7 @@ export const ntc = definePart({
     parameters: (f) => [{ name: "ohms at 25 C", nominal: f.ohms25, tolerance: 0.03 }],
     stamp({ fields, mode, severity, values, conditions }, stamp) {
       const ohms = ntcOhms(values[0]!, fields.beta, conditions.temperature(fields.place));
-      stamp.conduct(
-        0,
-        mode === "open" ? OPEN : 1 / (mode === "short" ? severity : mode === "drifted" ? ohms * severity : ohms),
-      );
+      stamp.conduct(0, mode === "open" ? OPEN : 1 / ohmsUnder(mode, severity, ohms));
     },
   },
   failures: {
@@ -52,3 +49,10 @@ export const ntc = definePart({
     standIn: (f, { celsius }) => (celsius === undefined ? null : { ohms: ntcOhms(f.ohms25, f.beta, celsius), celsius }),
   },
 });
+
+/** Its resistance with a fault, in ohms. */
+function ohmsUnder(mode: string | null, severity: number, ohms: number): number {
+  if (mode === "short") return severity;
+  if (mode === "drifted") return ohms * severity;
+  return ohms;
+}

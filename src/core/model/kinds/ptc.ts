@@ -16,7 +16,7 @@ export const ptc = definePart({
     ],
     start: () => 0,
     stamp({ mode, values }, stamp, state) {
-      stamp.conduct(0, mode === "open" ? OPEN : mode === "shorted" ? 1 : 1 / (state === 1 ? values[1]! : values[0]!));
+      stamp.conduct(0, siemens(mode, state, values));
     },
     next({ values, mode }, view, state) {
       if (mode !== null) return null;
@@ -41,3 +41,10 @@ export const ptc = definePart({
     alone: "Cold, leads off: ohms against its print; it must not rattle.",
   },
 });
+
+/** What it conducts, in siemens. */
+function siemens(mode: string | null, state: number, values: readonly number[]): number {
+  if (mode === "open") return OPEN;
+  if (mode === "shorted") return 1;
+  return 1 / (state === 1 ? values[1]! : values[0]!);
+}

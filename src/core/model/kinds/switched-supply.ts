@@ -70,12 +70,7 @@ export const switchedSupply = definePart({
       const on = state === ON;
       if (mode === "rectifier-short") stamp.conduct(3, 2);
       else stamp.conduct(3, on ? 1 / (mode === "sagging" ? severity : outputOhms) : 1 / values[4]!);
-      stamp.emf(
-        3,
-        on && mode !== "rectifier-short"
-          ? values[0]! * (mode === "feedback-open" ? OVERSHOOT : mode === "ripple" ? 0.92 : 1)
-          : 0,
-      );
+      stamp.emf(3, on && mode !== "rectifier-short" ? values[0]! * shareOfOutput(mode) : 0);
       // A dried-out bulk capacitor lets the line's ripple through to the output.
       stamp.acEmf(3, on && mode === "ripple" ? values[0]! * 0.12 : 0);
       stamp.dc(4, OPEN);
@@ -156,3 +151,10 @@ export const switchedSupply = definePart({
     repairs: "capacitors",
   },
 });
+
+/** The share of its rated output a fault leaves, 1 when sound. */
+function shareOfOutput(mode: string | null): number {
+  if (mode === "feedback-open") return OVERSHOOT;
+  if (mode === "ripple") return 0.92;
+  return 1;
+}

@@ -82,8 +82,11 @@ export function again(legs: readonly GuideLeg[], count: Count): Count {
 export function secondsLeft(legs: readonly GuideLeg[], count: Count, now: number): number | null {
   const step = stepAt(legs, count);
   if (!step || count.state !== "doing") return null;
-  const whole =
-    step.do === "hold" ? step.seconds : step.do === "press" ? step.within : step.do === "power" ? step.wait : null;
+  let whole: number | null;
+  if (step.do === "hold") whole = step.seconds;
+  else if (step.do === "press") whole = step.within;
+  else if (step.do === "power") whole = step.wait;
+  else whole = null;
   if (whole !== null && count.since !== null) return Math.max(0, whole - (now - count.since));
   return count.deadline !== null && legs[count.leg]!.gesture?.afterPower !== undefined
     ? Math.max(0, count.deadline - now)

@@ -1,6 +1,6 @@
 import { notFound } from "next/navigation";
 import { readJob } from "../../../../server/jobs";
-import { changesIn } from "../../../../core/journal";
+import { changesIn, type JournalEvent } from "../../../../core/journal";
 import { machineOf } from "../../../../server/machine-store";
 import { Refusal } from "../../../../server/refusal";
 import { UnreadableJob } from "../../../../ui/job/UnreadableJob";
@@ -22,16 +22,8 @@ export default async function Page({
     throw error;
   });
   if (raw.length > 0) return <UnreadableJob id={id} raw={raw} known={events.length} />;
-  const called = events.find((e) => e.body.type === "called")?.body;
-  const decided = events.findLast((e) => e.body.type === "decided")?.body;
   const { machine } = await machineOf(hash, changesIn(events));
-  const chosen =
-    piece ??
-    (decided?.type === "decided"
-      ? decided.piece
-      : called?.type === "called"
-        ? called.piece
-        : machine.file.pieces[0]!.id);
+  const chosen = piece ?? pieceIn(events) ?? machine.pieceById.keys().next().value!;
   if (!machine.pieceById.has(chosen)) notFound();
   return (
     <RepairScreen
@@ -46,4 +38,12 @@ export default async function Page({
       rates={await shopRates()}
     />
   );
+}
+
+/** The assembly decided on last, else the one called first. */
+function pieceIn(events: readonly JournalEvent[]): string | undefined {
+  const decided = events.findLast((e) => e.body.type === "decided")?.body;
+  if (decided?.type === "decided") return decided.piece;
+  const called = events.find((e) => e.body.type === "called")?.body;
+  return called?.type === "called" ? called.piece : undefined;
 }
