@@ -1,5 +1,6 @@
 import { z } from "zod";
-import { compileMachine, MachineFileError } from "./compile";
+import { compileMachine } from "./compile/compile";
+import { MachineFileError } from "./compile/problem";
 import { PART_KINDS, partKind } from "./kinds/registry";
 import { id, words } from "./scalar";
 import { machineFileSchema, type MachineFile, type PartEntry } from "./schema";

@@ -4,7 +4,8 @@
  */
 
 export { type Change, ChangeError, changeSchema, changeWords, IN_LEAD, variantOf } from "./as-found";
-export { compileMachine, MachineFileError } from "./compile";
+export { compileMachine } from "./compile/compile";
+export { MachineFileError } from "./compile/problem";
 export { type Energy, isLowVoltage } from "./energy";
 export { everydaySetup } from "./everyday-setup";
 export { type Fault, faultId } from "./fault";

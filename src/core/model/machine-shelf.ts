@@ -1,5 +1,5 @@
 import { Lru } from "../lru";
-import { compileMachine } from "./compile";
+import { compileMachine } from "./compile/compile";
 import type { Machine } from "./machine";
 import type { MachineFile } from "./schema";
 import { variantOf, type Change } from "./as-found";

@@ -29,7 +29,7 @@ describe("imports run one way", () => {
     ["src/core/diagnose/reading/probe.ts", 'import type { X } from "../dictionary/predictor"; export type Y = X;'],
     ["src/core/diagnose/dictionary/probe.ts", 'import { x } from "../belief/beliefs"; x();'],
     // Behind its face a module is nobody's business.
-    ["src/server/probe.ts", 'import { compileMachine } from "../core/model/compile"; compileMachine();'],
+    ["src/server/probe.ts", 'import { compileMachine } from "../core/model/compile/compile"; compileMachine();'],
     ["src/core/safety/probe.ts", 'import type { Part } from "../model/machine"; export type P = Part;'],
   ])("%s may not say %s", async (file, code) => {
     expect((await complaints(file, code)).some((rule) => rule?.endsWith("no-restricted-imports"))).toBe(true);

@@ -1,7 +1,7 @@
 import { describe, expect, it } from "vitest";
 import { ORDINARY_METER } from "../../../src/core/instrument/meter";
 import { coverageOf } from "../../../src/core/diagnose/advice/coverage";
-import { compileMachine } from "../../../src/core/model/compile";
+import { compileMachine } from "../../../src/core/model/compile/compile";
 import { variantOf, ChangeError, changeWords, type Change } from "../../../src/core/model/as-found";
 import { Simulator } from "../../../src/core/simulate/energise";
 import { observe } from "../../../src/core/simulate/observe";

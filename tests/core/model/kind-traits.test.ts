@@ -4,7 +4,7 @@ import { PART_KINDS, type KindId } from "../../../src/core/model/kinds/registry"
 import { TRAITS, type Trait } from "../../../src/core/model/traits";
 import { KIND_NAMES } from "../../../src/words/en/kinds";
 import { FLEET, machineNamed } from "../../support/fleet";
-import { compileMachine } from "../../../src/core/model/compile";
+import { compileMachine } from "../../../src/core/model/compile/compile";
 
 /**
  * What can hurt and what protects: by hand, for every kind (common practice, no source). A kind that is in no row has

@@ -5,7 +5,7 @@ import { parse } from "yaml";
 import { canonicalJson } from "../../../src/core/model/file/canonical-json";
 import { machineJsonSchema } from "../../../src/core/model/file/machine-json-schema";
 import { MachineYamlError, readMachineYaml } from "../../../src/core/model/file/machine-yaml";
-import { compileMachine } from "../../../src/core/model/compile";
+import { compileMachine } from "../../../src/core/model/compile/compile";
 import { machineFileSchema } from "../../../src/core/model/schema";
 import { demoMachine, demoMachineText } from "../../support/demo-machine";
 

@@ -1,6 +1,6 @@
 import { describe, expect, it } from "vitest";
 import { asPlated, pickByPlate, plateWords } from "../../../src/core/model/plate";
-import { compileMachine } from "../../../src/core/model/compile";
+import { compileMachine } from "../../../src/core/model/compile/compile";
 import { matchPart } from "../../../src/core/repair/part-match";
 import { machineNamed } from "../../support/fleet";
 

@@ -1,7 +1,7 @@
 import { describe, expect, it } from "vitest";
 import { ORDINARY_METER } from "../../../src/core/instrument/meter";
 import { readMachineYaml, writeMachineYaml } from "../../../src/core/model/file/machine-yaml";
-import { compileMachine } from "../../../src/core/model/compile";
+import { compileMachine } from "../../../src/core/model/compile/compile";
 import { checkpointsTo, quickMachine, readLoads } from "../../../src/core/model/quick";
 import { skeletonOf } from "../../../src/core/model/skeleton";
 import { search } from "../../support/isolate-unit";

@@ -3,7 +3,7 @@ import { describe, expect, test } from "vitest";
 import { ORDINARY_METER } from "../../../src/core/instrument/meter";
 import { menuBoard, menuItems, menuShows, pressMenu, type MenuKey } from "../../../src/core/model/program/menu-board";
 import { workCautions } from "../../../src/core/safety/work-cautions";
-import { compileMachine } from "../../../src/core/model/compile";
+import { compileMachine } from "../../../src/core/model/compile/compile";
 import { machineFileSchema } from "../../../src/core/model/schema";
 import { carryOver, menuKeys } from "../../../src/core/repair/carry-over";
 import { leftBehind } from "../../../src/core/repair/left-behind";

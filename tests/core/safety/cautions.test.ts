@@ -3,7 +3,7 @@ import { readMachineYaml } from "../../../src/core/model/file/machine-yaml";
 import { exposureOf, panelsFor } from "../../../src/core/safety/exposure";
 import { cautionsAt, cautionsFor, forbidden, inSupplyPrimary, sourcesOff } from "../../../src/core/safety/rules";
 import { workCautions } from "../../../src/core/safety/work-cautions";
-import { compileMachine } from "../../../src/core/model/compile";
+import { compileMachine } from "../../../src/core/model/compile/compile";
 import type { Machine } from "../../../src/core/model/machine";
 import { makeTest } from "../../../src/core/simulate/test";
 import { FLEET, machineNamed } from "../../support/fleet";

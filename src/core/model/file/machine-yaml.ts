@@ -1,5 +1,6 @@
 import { isMap, isNode, isPair, LineCounter, parseDocument, stringify, type Document } from "yaml";
-import { compileMachine, MachineFileError } from "../compile";
+import { compileMachine } from "../compile/compile";
+import { MachineFileError } from "../compile/problem";
 import type { Machine } from "../machine";
 import { machineFileSchema, type MachineFile } from "../schema";
 

@@ -13,7 +13,7 @@ import {
   piecesOf,
   type Hypothesis,
 } from "../../../../src/core/diagnose/hypotheses/hypothesis";
-import { compileMachine } from "../../../../src/core/model/compile";
+import { compileMachine } from "../../../../src/core/model/compile/compile";
 import { makeTest } from "../../../../src/core/simulate/test";
 import { machineNamed } from "../../../support/fleet";
 import { KETTLE } from "../../../support/kettle";

@@ -6,7 +6,7 @@ import type { Evidence } from "../../../../src/core/diagnose/evidence/evidence";
 import { faultsOf, hypothesisName, piecesOf } from "../../../../src/core/diagnose/hypotheses/hypothesis";
 import { mayTry } from "../../../../src/core/diagnose/planning/rollout";
 import { likelyChanges } from "../../../../src/core/diagnose/belief/widening";
-import { compileMachine } from "../../../../src/core/model/compile";
+import { compileMachine } from "../../../../src/core/model/compile/compile";
 import { variantOf } from "../../../../src/core/model/as-found";
 import { makeTest } from "../../../../src/core/simulate/test";
 import { nominalValues } from "../../../../src/core/simulate/values";

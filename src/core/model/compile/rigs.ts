@@ -1,0 +1,64 @@
+import type { MachineFile, PartEntry } from "../schema";
+import type { Point } from "../machine";
+import { GROUND_NET, type Entry } from "./entries";
+import type { Report } from "./problem";
+
+/** What the setups of a file put on the machine for a test. */
+export type Rigs = ReturnType<typeof rigsIn>;
+
+/**
+ * Jumpers and bench feeds as parts of the circuit, each made in its own setup only, so that the circuit's shape never
+ * changes.
+ */
+export function rigsIn(file: MachineFile, points: ReadonlyMap<string, Point>, problem: Report) {
+  const entries: Entry[] = [];
+  const ids = new Set<string>();
+  const bySetup = new Map<string, Set<string>>();
+  const add = (setup: string, entry: PartEntry, path: (string | number)[]) => {
+    if (!ids.has(entry.id)) entries.push({ entry, path });
+    ids.add(entry.id);
+    bySetup.set(setup, (bySetup.get(setup) ?? new Set()).add(entry.id));
+  };
+  const net = (id: string, path: (string | number)[]) => {
+    const point = points.get(id);
+    if (!point) problem(path, `there is no point called ${id}`);
+    return point?.net ?? GROUND_NET;
+  };
+  file.setups.forEach((setup, s) => {
+    setup.jumpers.forEach(([a, b], j) => {
+      const path = ["setups", s, "jumpers", j];
+      add(
+        setup.id,
+        {
+          kind: "jumper",
+          id: `jumper.${a}.${b}`,
+          name: `Jumper ${a} to ${b}`,
+          piece: "rig",
+          at: { a: net(a, path), b: net(b, path) },
+          odds: {},
+        } as unknown as PartEntry,
+        path,
+      );
+    });
+    setup.feeds.forEach((feed, f) => {
+      const path = ["setups", s, "feeds", f];
+      const { plus, minus, ...own } = feed;
+      if (setup.power === "on")
+        problem(path, "a bench supply is put on a machine whose own sources are off; set power: off");
+      add(
+        setup.id,
+        {
+          kind: "bench feed",
+          id: `feed.${plus}.${minus}.${feed.volts}`,
+          name: `Bench supply ${feed.volts} V`,
+          piece: "rig",
+          at: { plus: net(plus, path), minus: net(minus, path) },
+          odds: {},
+          ...own,
+        } as unknown as PartEntry,
+        path,
+      );
+    });
+  });
+  return { entries, ids, bySetup };
+}
