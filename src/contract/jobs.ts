@@ -8,8 +8,9 @@ import {
   newEventSchema,
   type RawEvent,
 } from "../core/journal";
+import { FAMILIES } from "../core/model";
 import { actorSchema, address, made, named, reads, sends } from "./endpoint";
-import { newUnitSchema } from "./units";
+import { newUnitSchema, serialSchema } from "./units";
 
 /**
  * A new job; ids are made by the client, so that a form sent twice opens one job. The unit is a known one, or typed
@@ -37,16 +38,9 @@ export const quickSchema = z.strictObject({
   /** Id of the unit, made by the client like that of the job. */
   unit: z.uuid(),
   what: z.string().trim().min(1, "Say what machine it is.").max(60),
-  family: z
-    .enum(["refrigerator", "washer", "dishwasher", "dryer", "ice machine", "vending machine", "powered equipment"])
-    .default("powered equipment"),
+  family: z.enum(FAMILIES).default("powered equipment"),
   site: z.string().trim().max(120).default(""),
-  serial: z
-    .string()
-    .trim()
-    .min(1, "Type the serial number, or say that there is none on the plate.")
-    .max(60)
-    .nullable(),
+  serial: serialSchema,
   volts: z.union([z.literal(120), z.literal(230), z.literal(240)]),
   filter: z.boolean(),
   fuse: z.boolean(),

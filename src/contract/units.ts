@@ -3,17 +3,20 @@ import { type Done, unitPlateSchema } from "../core/journal";
 import { actorSchema, address, named, reads, sends } from "./endpoint";
 import { machineSummarySchema } from "./machines";
 
+/** A serial number as typed; null says that the plate has none. */
+export const serialSchema = z
+  .string()
+  .trim()
+  .min(1, "Type the serial number, or say that there is none on the plate.")
+  .max(60)
+  .nullable();
+
 /** A unit as it is typed from its plate; its id is made by the client, so that a form sent twice makes one unit. */
 export const newUnitSchema = z.strictObject({
   id: z.uuid(),
   site: z.string().trim().min(1, "Say where the unit stands.").max(120),
   machine: z.string().min(1, "Choose what machine it is.").max(60),
-  serial: z
-    .string()
-    .trim()
-    .min(1, "Type the serial number, or say that there is none on the plate.")
-    .max(60)
-    .nullable(),
+  serial: serialSchema,
   productCode: z.string().trim().min(1).max(60).nullable().default(null),
   productIndex: z.string().trim().min(1).max(20).nullable().default(null),
 });

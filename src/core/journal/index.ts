@@ -60,6 +60,7 @@ export { activeChanges, emptyLedger, enter, type Ledger, ledgerOf } from "./ledg
 export { leadWords, readingBody } from "./reading-body";
 export { FILE_ORIGINS, type FileOrigin, SHOP_STREAM, type ShopEvent, shopEventSchema } from "./shop-events";
 export { changesIn } from "./slices/changes";
+export { RESTS_ON_BEFORE } from "./slices/entries";
 export { plainTest } from "./slices/standing";
 export { stepsOf } from "./steps";
 export { serialKey, type UnitEvent, unitEventSchema, type UnitPlate, unitPlateSchema } from "./unit-events";

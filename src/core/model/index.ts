@@ -10,6 +10,7 @@ export { type Energy, isLowVoltage } from "./energy";
 export { everydaySetup } from "./everyday-setup";
 export { type Fault, faultId } from "./fault";
 export { canonicalJson } from "./file/canonical-json";
+export { formatOf, placeIn, toFormat1, toFormat2 } from "./file/format-2";
 export { machineJsonSchema } from "./file/machine-json-schema";
 export {
   MachineYamlError,
@@ -57,6 +58,7 @@ export { checkpointsTo, type QuickLoad, quickMachine, readLoads } from "./quick"
 export { plainFields, ratings } from "./ratings";
 export {
   type ComplaintEntry,
+  FAMILIES,
   type FirstEntry,
   type MachineFile,
   machineFileSchema,

@@ -3,7 +3,10 @@ import { METER_FUNCTIONS } from "../instrument";
 import { PART_KINDS } from "./kinds/registry";
 import { id, number, words, yesNo } from "./scalar";
 
-/** Machine file, format 1: everything known of one type of machine. See docs/machine-file.md. */
+/**
+ * Machine file: everything known of one type of machine, under the names of format 1 as the code has them;
+ * `file/format-2` holds what is called otherwise in a file of today. See docs/machine-file.md.
+ */
 
 const minutes = number({ min: 0, max: 600 });
 const temperature = number({ min: -60, max: 400 });
@@ -347,6 +350,17 @@ const plate = z.strictObject({
   sheet: words.optional(),
 });
 
+/** What sorts of machine there are; the library is sorted by them. */
+export const FAMILIES = [
+  "refrigerator",
+  "washer",
+  "dishwasher",
+  "dryer",
+  "ice machine",
+  "vending machine",
+  "powered equipment",
+] as const;
+
 export const machineFileSchema = z.strictObject({
   format: z.union([z.literal("1"), z.literal(1)]).transform(() => 1 as const),
   id,
@@ -354,15 +368,7 @@ export const machineFileSchema = z.strictObject({
   maker: words,
   model: words,
   name: words,
-  family: z.enum([
-    "refrigerator",
-    "washer",
-    "dishwasher",
-    "dryer",
-    "ice machine",
-    "vending machine",
-    "powered equipment",
-  ]),
+  family: z.enum(FAMILIES),
   /** What it may draw once it sleeps, milliamperes, and after how long it does, seconds. */
   sleep: z
     .strictObject({ milliamps: number({ above: 0, max: 10_000 }), after: number({ min: 1, max: 86_400 }) })

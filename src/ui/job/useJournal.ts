@@ -8,6 +8,7 @@ import {
   jobOn,
   type JournalEvent,
   ledgerOf,
+  RESTS_ON_BEFORE,
   type Unseen,
   unseenIn,
 } from "../../core/journal";
@@ -51,20 +52,6 @@ interface Told {
 
 /** Said of what was entered on the advice that followed from an entry which could not be written. */
 const EITHER = "What was entered after it was not written either; it stands in its field.";
-
-/** Types of entry that rest on what was known when they were made. */
-const RESTS_ON: ReadonlySet<EventBody["type"]> = new Set<EventBody["type"]>([
-  "reading",
-  "answered",
-  "compared",
-  "noticed",
-  "tried",
-  "timed",
-  "alone",
-  "setting",
-  "surroundings",
-  "called",
-]);
 
 /**
  * `foresee` is told at once what the job will be, before anything is drawn; `onOther` what somebody else has written.
@@ -139,7 +126,7 @@ export function useJournal(
       const draft = drafts.current.get(content) ?? { id: crypto.randomUUID() };
       drafts.current.set(content, draft);
       const before = [...known.current, ...aside.current, ...queue.current.map((q) => q.event)];
-      if (isLogged && RESTS_ON.has(body.type)) draft.after ??= before.at(-1)?.id;
+      if (isLogged && RESTS_ON_BEFORE.has(body.type)) draft.after ??= before.at(-1)?.id;
       return {
         id: draft.id,
         job: job.id,

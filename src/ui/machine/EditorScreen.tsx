@@ -40,7 +40,7 @@ const PARTS: readonly Column[] = [
   { field: "id" },
   { field: "kind", options: KINDS },
   { field: "name", wide: true },
-  { field: "piece" },
+  { field: "piece", title: "assembly" },
   { field: "at", wide: true, title: "terminals: nets" },
   { field: "*", wide: true, title: "ratings" },
 ];
@@ -49,13 +49,13 @@ const WIRES: readonly Column[] = [
   { field: "from" },
   { field: "to" },
   { field: "colour" },
-  { field: "piece" },
+  { field: "piece", title: "assembly" },
 ];
 const POINTS: readonly Column[] = [
   { field: "id" },
   { field: "name", wide: true },
   { field: "net" },
-  { field: "panel" },
+  { field: "panel", title: "cover" },
   { field: "words" },
 ];
 const PINS: readonly Column[] = [
@@ -86,8 +86,10 @@ export function EditorScreen({ file, base }: { file: MachineFile; base: string }
   const rows = useRows(draft.text, draft.set);
   useHotkeys("mod+z", () => draft.undo(), { preventDefault: true }, [draft]);
   useHotkeys("mod+shift+z, mod+y", () => draft.redo(), { preventDefault: true }, [draft]);
-  const problemsAt = (path: string) =>
-    checked.problems.filter((p) => p.field === path || p.field.startsWith(`${path}.`));
+  const problemsAt = (path: string) => {
+    const own = rows.placeOf(path);
+    return checked.problems.filter((p) => p.field === own || p.field.startsWith(`${own}.`));
+  };
 
   async function save() {
     if (!checked.file) return;
@@ -209,9 +211,9 @@ export function EditorScreen({ file, base }: { file: MachineFile; base: string }
               <p className="quiet">A code belongs to a controller; this file has none.</p>
             ) : null}
           </Tab>
-          <Tab eventKey="pieces" title="Pieces">
+          <Tab eventKey="pieces" title="Assemblies">
             <EditTable
-              name="piece"
+              name="assembly"
               columns={PIECES}
               rows={rows.list("pieces")}
               problemsAt={(i) => problemsAt(`pieces.${i}`)}

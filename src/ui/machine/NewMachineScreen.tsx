@@ -4,20 +4,10 @@ import { useRouter } from "next/navigation";
 import { useState, type FormEvent } from "react";
 import Button from "react-bootstrap/Button";
 import Form from "react-bootstrap/Form";
-import { type MachineFile, skeletonOf } from "../../core/model";
+import { FAMILIES, type MachineFile, skeletonOf } from "../../core/model";
 import { send } from "../shell/send";
 import { TopBar } from "../shell/TopBar";
 import { keepMachine } from "../../contract/machines";
-
-const FAMILIES: readonly MachineFile["family"][] = [
-  "refrigerator",
-  "washer",
-  "dishwasher",
-  "dryer",
-  "ice machine",
-  "vending machine",
-  "powered equipment",
-];
 
 /** A new machine file, from the skeleton of its family. */
 export function NewMachineScreen() {

@@ -2,14 +2,19 @@
 
 import { useMemo } from "react";
 import { isMap, isSeq, parse, parseDocument, stringify, type Document } from "yaml";
-import { partKind } from "../../core/model";
+import { formatOf, partKind, placeIn, toFormat1, toFormat2 } from "../../core/model";
 
 /** One row of a table: the entry as it stands in the file. */
 export type Row = Readonly<Record<string, unknown>>;
 
-/** Tables over the text of a machine file: reading and writing entries leaves everything else in the text as it is. */
+/**
+ * Tables over the text of a machine file of either format, under the names of format 1. Reading and writing entries
+ * leaves everything else in the text as it is.
+ */
 export interface Rows {
   list(section: string): readonly Row[];
+  /** A place, dotted, as the problems of this file name it. */
+  placeOf(path: string): string;
   set(section: string, rows: readonly Row[]): void;
   pins(connector: number): readonly Row[];
   setPins(connector: number, rows: readonly Row[]): void;
@@ -22,25 +27,22 @@ const FLOW = { lineWidth: 0 } as const;
 export function useRows(text: string, onText: (text: string) => void): Rows {
   return useMemo(() => {
     const document = parseDocument(text, { schema: "failsafe", prettyErrors: false });
-    const plain =
-      (document.errors.length > 0 ? {} : (document.toJS({ maxAliasCount: 0 }) as Record<string, unknown> | null)) ?? {};
+    const own: unknown = document.errors.length > 0 ? {} : (document.toJS({ maxAliasCount: 0 }) ?? {});
+    const format = formatOf(own);
+    const plain = toFormat1(own).file as Record<string, unknown>;
     const list = (section: string): readonly Row[] => (Array.isArray(plain[section]) ? (plain[section] as Row[]) : []);
     const write = (path: (string | number)[], rows: readonly Row[]) => {
       if (document.errors.length > 0) return;
       const next = document.clone() as Document;
-      next.setIn(
-        path,
-        next.createNode(
-          rows.map((r) => ({ ...r })),
-          { flow: false },
-        ),
-      );
-      const seq = next.getIn(path, true);
+      const place = placeIn(format, path);
+      next.setIn(place, next.createNode(asIn(format, path, rows), { flow: false }));
+      const seq = next.getIn(place, true);
       if (isSeq(seq)) for (const item of seq.items) if (isMap(item)) item.flow = true;
       onText(next.toString(FLOW));
     };
     return {
       list,
+      placeOf: (path) => placeIn(format, stepsOf(path)).join("."),
       set: (section, rows) => write([section], rows),
       pins: (c) => (list("connectors")[c]?.["pins"] as Row[] | undefined) ?? [],
       setPins: (c, rows) => write(["connectors", c, "pins"], rows),
@@ -53,6 +55,17 @@ export function useRows(text: string, onText: (text: string) => void): Rows {
       setCodes: (part, rows) => write(["parts", part, "codes"], rows),
     };
   }, [text, onText]);
+}
+
+const stepsOf = (path: string) => path.split(".").map((s) => (/^\d+$/.test(s) ? Number(s) : s));
+
+/** Rows of a section under the names of the file's own format. */
+function asIn(format: 1 | 2, [section, ...inner]: readonly (string | number)[], rows: readonly Row[]): unknown {
+  const plain = rows.map((r) => ({ ...r }));
+  // What lies deeper than a section is called the same in both formats.
+  if (format === 1 || inner.length > 0) return plain;
+  const renamed = toFormat2({ [section!]: plain }) as Record<string, unknown>;
+  return renamed[String(placeIn(2, [section!])[0])];
 }
 
 /** A cell that holds more than a word, in one line as it stands in a file; and back. Throws for what is none. */

@@ -49,7 +49,7 @@ describe("a machine file", () => {
   it.each([
     [
       "an unknown field",
-      (t: string) => t.replace("maker: Quellmoor", "maker: Quellmoor\ncolour: white"),
+      (t: string) => t.replace("manufacturer: Quellmoor", "manufacturer: Quellmoor\ncolour: white"),
       /does not know the field colour/,
     ],
     [
@@ -66,7 +66,7 @@ describe("a machine file", () => {
     [
       "an unknown cover",
       (t: string) =>
-        t.replace("words: bare screw beside the cord, panel: rear-cover", "words: bare screw, panel: side-cover"),
+        t.replace("words: bare screw beside the cord, cover: rear-cover", "words: bare screw, cover: side-cover"),
       /no cover called side-cover/,
     ],
     [
@@ -91,17 +91,17 @@ describe("a machine file", () => {
     ],
     [
       "a failure mode the kind has not",
-      (t: string) => t.replace("piece: fuse, amps: 8", "piece: fuse, amps: 8, odds: { melted: 2 }"),
+      (t: string) => t.replace("assembly: fuse, amps: 8", "assembly: fuse, amps: 8, odds: { melted: 2 }"),
       /does not fail as melted/,
     ],
-    ["another format", (t: string) => t.replace("format: 1", "format: 7"), /./],
+    ["another format", (t: string) => t.replace("format: 2", "format: 7"), /./],
     ["a negative rating", (t: string) => t.replace("watts: 325", "watts: -325"), /above 0/],
     [
       "an alias",
-      (t: string) => t.replace("maker: Quellmoor", "maker: &m Quellmoor").replace("model: SB-210", "model: *m"),
+      (t: string) => t.replace("manufacturer: Quellmoor", "maker: &m Quellmoor").replace("model: SB-210", "model: *m"),
       /alias/,
     ],
-    ["broken YAML", (t: string) => t.replace("format: 1", "format: [1"), /./],
+    ["broken YAML", (t: string) => t.replace("format: 2", "format: [2"), /./],
   ])("refuses %s with a line and a sentence", (_name, spoil, sentence) => {
     const text = spoil(demoMachineText);
     expect(text).not.toBe(demoMachineText);
@@ -138,8 +138,8 @@ describe("the JSON Schema made from the Zod schema", () => {
 
   it("refuses what the reader refuses in shape", () => {
     const validate = ajv.compile(machineJsonSchema());
-    expect(validate(parse(demoMachineText.replace("maker: Quellmoor", "colour: white"), { schema: "failsafe" }))).toBe(
-      false,
-    );
+    expect(
+      validate(parse(demoMachineText.replace("manufacturer: Quellmoor", "colour: white"), { schema: "failsafe" })),
+    ).toBe(false);
   });
 });

@@ -1,10 +1,9 @@
 import type { EventBody } from "../events";
 import type { Slice } from "../slice";
 
-/** Types of entry that can be struck out. */
-export const STRIKABLE: ReadonlySet<EventBody["type"]> = new Set<EventBody["type"]>([
+/** Types of entry that say what was learned of the unit. */
+const WHAT_WAS_LEARNED = [
   "reading",
-  "varied",
   "answered",
   "compared",
   "noticed",
@@ -13,7 +12,16 @@ export const STRIKABLE: ReadonlySet<EventBody["type"]> = new Set<EventBody["type
   "alone",
   "setting",
   "surroundings",
+] as const satisfies readonly EventBody["type"][];
+
+/** Types of entry that rest on what was known when they were made. */
+export const RESTS_ON_BEFORE: ReadonlySet<EventBody["type"]> = new Set<EventBody["type"]>([
+  ...WHAT_WAS_LEARNED,
+  "called",
 ]);
+
+/** Types of entry that can be struck out. */
+export const STRIKABLE: ReadonlySet<EventBody["type"]> = new Set<EventBody["type"]>([...WHAT_WAS_LEARNED, "varied"]);
 
 /** Every entry by its id: of what type it is and where it stands. */
 export const entries: Slice<Map<string, { readonly type: EventBody["type"]; readonly seq: number }>> = {

@@ -3,6 +3,7 @@ import { compileMachine } from "../compile/compile";
 import { MachineFileError } from "../compile/problem";
 import type { Machine } from "../machine";
 import { machineFileSchema, type MachineFile } from "../schema";
+import { formatOf, placeIn, toFormat1, toFormat2 } from "./format-2";
 
 /** The largest machine file taken, bytes of text, and its deepest nesting. */
 export const MOST_BYTES = 1_000_000;
@@ -13,6 +14,8 @@ const MOST_DEPTH = 40;
  */
 const MOST_LINES = 9_000;
 const MOST_BRACES = 4_000;
+/** Most problems said at once. */
+const MOST_SAID = 50;
 
 /** One thing wrong in a machine file, placed for a person with an editor. */
 export interface PlacedProblem {
@@ -72,27 +75,29 @@ export function readMachineYaml(text: string, file: string): { file: MachineFile
     return refuse(0, "", "uses aliases (* and &); write the value out in each place");
   }
 
-  const parsed = machineFileSchema.safeParse(plain);
+  const format = formatOf(plain);
+  const at = (path: readonly (string | number)[], sentence: string) =>
+    place(document, lines, file, placeIn(format, path), sentence);
+  const today = toFormat1(plain);
+  if (today.problems.length > 0)
+    throw new MachineYamlError(
+      today.problems.slice(0, MOST_SAID).map((p) => place(document, lines, file, p.path, p.sentence)),
+    );
+  const parsed = machineFileSchema.safeParse(today.file);
   if (!parsed.success) {
     throw new MachineYamlError(
-      parsed.error.issues.slice(0, 50).map((issue) =>
-        place(
-          document,
-          lines,
-          file,
-          issue.path.filter((p) => typeof p !== "symbol"),
-          sentenceOf(issue),
-        ),
-      ),
+      parsed.error.issues.slice(0, MOST_SAID).map((issue) => at(issue.path.filter(isStep), sentenceOf(issue))),
     );
   }
   try {
     return { file: parsed.data, machine: compileMachine(parsed.data) };
   } catch (error) {
     if (!(error instanceof MachineFileError)) throw error;
-    throw new MachineYamlError(error.problems.map((p) => place(document, lines, file, p.path, p.sentence)));
+    throw new MachineYamlError(error.problems.map((p) => at(p.path, p.sentence)));
   }
 }
+
+const isStep = (step: PropertyKey) => typeof step !== "symbol";
 
 function sentenceOf(issue: { code: string; message: string; keys?: string[]; input?: unknown }): string {
   if (issue.code === "unrecognized_keys") return `does not know the field ${issue.keys?.join(", ")}`;
@@ -148,9 +153,9 @@ function tooDeep(text: string): number {
   return 0;
 }
 
-/** A machine file as text, without what is empty or usual; it reads back to the same file. */
+/** A machine file as text in format 2, without what is empty or usual; it reads back to the same file. */
 export function writeMachineYaml(file: MachineFile): string {
-  return stringify(withoutUsual(file), { lineWidth: 160, flowCollectionPadding: true });
+  return stringify(toFormat2(withoutUsual(file)), { lineWidth: 160, flowCollectionPadding: true });
 }
 
 /**

@@ -1,5 +1,6 @@
 import { z } from "zod";
 import { id, number, words } from "../scalar";
+import { NO_CIRCUIT } from "./no-circuit";
 import { definePart } from "../kind";
 
 /** Share of its watts at which a heater drives the unit, from memory. */
@@ -21,13 +22,7 @@ export const coolingUnit = definePart({
     /** What the boiler comes to when the unit no longer circulates, degrees Celsius. */
     hotCelsius: number({ min: 0, max: 500 }),
   }),
-  electrical: {
-    terminals: () => [],
-    galvanic: () => [],
-    elements: () => [],
-    parameters: () => [],
-    stamp: () => undefined,
-  },
+  electrical: NO_CIRCUIT,
   failures: {
     modes: () => [{ id: "leaks", words: "leaks or no longer circulates", odds: 1, source: "from memory" }],
     heats: (f, mode) => (mode === "leaks" ? { place: f.place, celsius: f.hotCelsius } : null),
