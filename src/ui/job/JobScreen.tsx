@@ -1,16 +1,10 @@
 "use client";
 
-import type { ReactNode } from "react";
-import Link from "next/link";
 import { useRouter } from "next/navigation";
-import { Suspense, useCallback, useEffect, useMemo, useRef, useState } from "react";
-import Button from "react-bootstrap/Button";
-import Form from "react-bootstrap/Form";
+import { type ReactNode, useCallback, useEffect, useMemo, useRef, useState } from "react";
 import ProgressBar from "react-bootstrap/ProgressBar";
-import { useHotkeys } from "react-hotkeys-hook";
 import {
   conflictsIn,
-  evidenceOf,
   type Job,
   type JournalEvent,
   judgedOf,
@@ -21,25 +15,27 @@ import {
   variedBody,
   warnedBody,
 } from "../../core/journal";
-import { commonShelf, type Machine, type MachineFile, type PathEntry } from "../../core/model";
-import { expressible, type Laid, type Means, type SetAside, type Times } from "../../core/diagnose";
+import { commonShelf, type MachineFile } from "../../core/model";
+import type { Laid, Times } from "../../core/diagnose";
 import { programOf, type Test, testKey } from "../../core/simulate";
 import { useKept } from "../shell/useKept";
 import { leftBehind, noFaultFound } from "../../core/repair";
 import type { UnitRecord } from "../../contract/units";
-import { Waits } from "../shell/Waits";
-import { serialWords } from "../unit/plate";
-import { UnitMarks } from "../unit/UnitMarks";
-import { UnitPower } from "../unit/UnitPower";
 import { CallDialog } from "./CallDialog";
 import { Asked, FirstThings, useFirsts } from "./FirstThings";
 import { Found } from "./Found";
+import { changesOf, questionOf } from "./job-question";
+import { VIEWS, type View } from "./job-views";
+import { JobHeader } from "./JobHeader";
 import { JobModes } from "./JobModes";
+import { JobNav } from "./JobNav";
+import { PathPane } from "./PathPane";
+import { useChosenTest } from "./useChosenTest";
+import { useJobKeys } from "./useJobKeys";
 import { MisfitNote, useMisfit } from "./Misfit";
 import { NotAsDrawnDialog } from "./NotAsDrawnDialog";
 import { NextTest } from "./NextTest";
 import { Outlook } from "./Outlook";
-import { PathView } from "./PathView";
 import { RunSheetView } from "./RunSheetView";
 import { Says } from "./Says";
 import { SimpleCause } from "./SimpleCause";
@@ -48,13 +44,11 @@ import { Surroundings } from "./Surroundings";
 import { Suspects } from "./Suspects";
 import { Trail } from "./Trail";
 import { TryFirst } from "./TryFirst";
-import { useIsolation, type Question } from "./useIsolation";
+import { useIsolation } from "./useIsolation";
 import { useJournal } from "./useJournal";
-import { RestClock } from "./RestClock";
 import { useRest } from "./useRest";
 import { useTogether } from "./useTogether";
 import { useMeans, YourMeans } from "./YourMeans";
-import { useWhatIf } from "./useWhatIf";
 import type { Reading } from "./ReadingField";
 import { ORDINARY_METER } from "../../core/instrument";
 import { Conflicts } from "./Conflicts";
@@ -117,13 +111,7 @@ export function JobScreen({
   const fresh = search.advice?.key === key;
   const job = useTogether(logged, advice === null || fresh);
 
-  const [chosen, setChosen] = useState<{
-    test: Test;
-    laid: Laid | null;
-    refused: string | null;
-    key: string;
-    pending: boolean;
-  } | null>(null);
+  const { chosenNow, choose, made } = useChosenTest(search, key);
   /** The state of the job at which a repair to try was passed over. */
   const [skipped, setSkipped] = useState("");
   const [numbers, setNumbers] = useState(false);
@@ -132,11 +120,7 @@ export function JobScreen({
   const [calling, setCalling] = useState(false);
   const [varying, setVarying] = useState(false);
   const [striking, setStriking] = useState<string | null>(null);
-  const complaint = file.complaints.find((c) => c.id === job.opened.complaint);
-  const [pathId, setPathId] = useState(complaint?.path ?? file.paths[0]!.id);
-  const path = file.paths.find((p) => p.id === pathId) ?? file.paths[0]!;
 
-  const chosenNow = chosen && chosen.key === key ? chosen : null;
   const proposal: Laid | null = advice?.next ?? null;
   // What others write changes the advice; the test one is at stays under one's hands until one has looked.
   const [held, setHeld] = useState<Laid | null>(null);
@@ -148,39 +132,15 @@ export function JobScreen({
 
   const attempt = advice?.attempt && !chosenNow && !kept && skipped !== key ? advice.attempt : null;
 
-  const choose = useCallback(
-    async (next: Test | null) => {
-      if (!next) return setChosen(null);
-      // What is on the screen stays until the new test is laid out, but nothing can be logged on it meanwhile.
-      setChosen((before) => ({
-        test: next,
-        laid: before?.laid ?? search.advice?.advice.next ?? null,
-        refused: null,
-        key,
-        pending: true,
-      }));
-      const result = await search.layOut(next);
-      // Another choice may have been made meanwhile: the last one stands.
-      setChosen((now) =>
-        now && testKey(now.test) === testKey(next)
-          ? { test: next, laid: result.laid, refused: result.refused, key, pending: false }
-          : now,
-      );
-    },
-    [search, key],
-  );
-
   const proposed = laid !== null && advice?.next ? testKey(advice.next.test) === testKey(laid.test) : false;
   const record = useCallback(
     async (body: Reading) => {
       const done = await log(body);
       if (done) setOthers([]);
-      // Another test may have been chosen while it was on its way.
-      const made = testKey({ ...body.test } as Test);
-      if (done) setChosen((now) => (now && testKey(now.test) !== made ? now : null));
+      if (done) made({ ...body.test } as Test);
       return done;
     },
-    [log],
+    [log, made],
   );
   const typing = useCallback(
     (body: Reading) => search.foresee(questionOf(machine, foretell(body), means, times), true),
@@ -207,8 +167,6 @@ export function JobScreen({
     },
     [choose],
   );
-  const [peek, setPeek] = useState<Test | null>(null);
-  const peeked = useWhatIf(advice ? search.desk : null, evidence, peek);
   const misfit = useMisfit(search.desk, evidence, job, advice !== null && fresh);
   const rest = useRest(search.desk, job);
   const firsts = useFirsts({ job, evidence, desk: search.desk });
@@ -219,29 +177,16 @@ export function JobScreen({
       ? { cause: lastAnswer?.body.words ?? "", action: advice.stop.sentence }
       : null;
 
-  const elsewhere = test && !lies(machine, path, test) ? file.paths.find((p) => lies(machine, p, test)) : undefined;
   const last = [...job.readings].reverse().find((r) => !r.struck);
-  useHotkeys("alt+t", () => router.push("/tools"), { enableOnFormTags: true, preventDefault: true });
-  useHotkeys("alt+n", () => setNumbers((n) => !n), { enableOnFormTags: true, preventDefault: true });
-  useHotkeys("alt+k", () => setCalling(true), { enableOnFormTags: true, preventDefault: true });
-  useHotkeys("alt+d", () => setVarying(true), { enableOnFormTags: true, preventDefault: true });
-  useHotkeys(
-    "alt+z",
-    () => {
+  useJobKeys({
+    onNumbers: () => setNumbers((n) => !n),
+    onCall: () => setCalling(true),
+    onVary: () => setVarying(true),
+    onStrike: () => {
       if (last) setStriking(last.id);
     },
-    { enableOnFormTags: true, preventDefault: true },
-    [last],
-  );
-
-  useHotkeys(
-    "alt+1, alt+2, alt+3, alt+4",
-    (e) => {
-      const chosenView = VIEWS[Number(e.code.replace(/\D/g, "")) - 1];
-      if (chosenView) setView(chosenView.id);
-    },
-    { enableOnFormTags: true, preventDefault: true },
-  );
+    onView: setView,
+  });
 
   // A closed job is a record: nothing more is measured on it.
   useEffect(() => {
@@ -298,121 +243,32 @@ export function JobScreen({
     );
   return (
     <div className="job" data-live={useHydrated() ? "" : undefined}>
-      <header className="bar">
-        <Link href="/" className="home" aria-label="All jobs">
-          <i className="bi bi-arrow-left" aria-hidden />
-        </Link>
-        <h1>{job.opened.site}</h1>
-        <span>
-          {file.maker} {file.model}, <Link href={`/units/${unit}`}>{serialWords(job.opened.serial)}</Link>
-        </span>
-        <Suspense>
-          <UnitMarks unit={unitRecord} />
-        </Suspense>
-        {job.opened.complaintWords ? <q>{job.opened.complaintWords}</q> : null}
-        <span className="standing">
-          <i
-            className={`bi ${machine.setupById.get(job.setup)?.power === "on" ? "bi-plug-fill" : "bi-plug"}`}
-            aria-hidden
-          />
-          <Form.Select
-            size="sm"
-            aria-label="How the unit stands now"
-            value={job.setup}
-            disabled={sending}
-            onChange={(e) => void log(standingBody(e.target.value))}
-          >
-            {[...machine.setupById.values()].map((s) => (
-              <option key={s.id} value={s.id}>
-                {s.name}
-              </option>
-            ))}
-          </Form.Select>
-          <span className="covers">
-            {job.openPanels.length === 0
-              ? "all covers on"
-              : `${job.openPanels.length} cover${job.openPanels.length === 1 ? "" : "s"} off`}
-          </span>
-        </span>
-        <Suspense>
-          <UnitPower
-            unit={unitRecord}
-            job={job}
-            machine={machine}
-            busy={sending}
-            onTake={(setup) => void log(standingBody(setup))}
-          />
-        </Suspense>
-      </header>
-      <nav className="views" aria-label="Views of the job">
-        {VIEWS.map((v, i) => (
-          <button
-            key={v.id}
-            type="button"
-            aria-current={view === v.id ? "page" : undefined}
-            onClick={() => setView(v.id)}
-          >
-            <i className={`bi ${v.icon}`} aria-hidden /> {v.name} <kbd>Alt {i + 1}</kbd>
-          </button>
-        ))}
-        <Link className="view-link" href="/tools">
-          <i className="bi bi-tools" aria-hidden /> Tools <kbd>Alt T</kbd>
-        </Link>
-        {rest.until !== null ? (
-          <span className="rest-mark" role="timer" aria-label="Compressor rest">
-            <i className="bi bi-hourglass-split" aria-hidden /> compressor rests{" "}
-            <RestClock until={rest.until} minutes={rest.minutes} />
-          </span>
-        ) : null}
-        <Waits />
+      <JobHeader
+        job={job}
+        machine={machine}
+        unit={unit}
+        record={unitRecord}
+        busy={sending}
+        onStand={(setup) => void log(standingBody(setup))}
+      />
+      <JobNav view={view} onView={setView} rest={rest}>
         <YourMeans means={means} onChange={setMeans}>
           <Surroundings job={job} busy={sending} onLog={log} />
         </YourMeans>
-      </nav>
+      </JobNav>
       <main className={`job-main ${view === "measure" ? "" : "is-wide"}`}>
         {view !== "measure" ? null : (
-          <section className="path-area" aria-label="Path">
-            <div className="path-head">
-              <Form.Select
-                size="sm"
-                aria-label="Path shown"
-                value={path.id}
-                onChange={(e) => setPathId(e.target.value)}
-              >
-                {file.paths.map((p) => (
-                  <option key={p.id} value={p.id}>
-                    {p.name}
-                  </option>
-                ))}
-              </Form.Select>
-              {elsewhere ? (
-                <Button size="sm" variant="link" onClick={() => setPathId(elsewhere.id)}>
-                  the test lies on: {elsewhere.name}
-                </Button>
-              ) : null}
-              {peeked ? (
-                <ul className="what-if" aria-label="What it would show there">
-                  {peeked.map((w) => (
-                    <li key={w.name} title={w.fault ?? undefined}>
-                      {w.name} <strong className="value">{w.shows}</strong>
-                    </li>
-                  ))}
-                </ul>
-              ) : (
-                <Legend />
-              )}
-            </div>
-            <PathView
-              machine={machine}
-              path={path}
-              job={job}
-              doubt={advice?.doubt ?? {}}
-              test={attempt || (!chosenNow && firsts?.length !== 0) ? null : test}
-              numbers={numbers}
-              onChoose={(t) => void choose(t)}
-              onLook={setPeek}
-            />
-          </section>
+          <PathPane
+            job={job}
+            machine={machine}
+            desk={search.desk}
+            evidence={evidence}
+            advice={advice}
+            test={test}
+            isTestDrawn={!attempt && (chosenNow !== null || firsts?.length === 0)}
+            numbers={numbers}
+            onChoose={(t) => void choose(t)}
+          />
         )}
         <section className="next-area" aria-label={VIEWS.find((v) => v.id === view)!.name}>
           {problem || search.problem ? (
@@ -532,66 +388,5 @@ export function JobScreen({
         onStrike={(event, reason) => log(struckBody(event, reason))}
       />
     </div>
-  );
-}
-
-type View = "measure" | "says" | "modes" | "sheet";
-const VIEWS: readonly { readonly id: View; readonly name: string; readonly icon: string }[] = [
-  { id: "measure", name: "Next", icon: "bi-signpost" },
-  { id: "says", name: "It says", icon: "bi-chat-square-dots" },
-  { id: "modes", name: "Modes", icon: "bi-diagram-2" },
-  { id: "sheet", name: "Run sheet", icon: "bi-list-check" },
-];
-
-/** Whether the points of a test are both on a path. */
-const changesOf = (job: Job) => job.changes.map((c) => c.id).join(" ");
-
-/**
- * What the screen asks of the search. Only what re-weighs suspects or changes costs makes another question; a notice
- * read or a note does not.
- */
-function questionOf(
-  machine: Machine,
-  job: Job,
-  means: Means,
-  times: Times,
-): Question & { readonly aside: readonly SetAside[] } {
-  const { kept: evidence, aside } = expressible(machine, evidenceOf(job));
-  const standing = { setup: job.setup, openPanels: job.openPanels, means, times };
-  return {
-    evidence,
-    aside,
-    standing,
-    key: [...evidence.map((e) => e.id), job.setup, ...job.openPanels, changesOf(job), JSON.stringify(means)].join(" "),
-  };
-}
-
-function lies(machine: Machine, path: PathEntry, test: Test): boolean {
-  const nodes = new Set(path.stages.flatMap((s) => ("at" in s ? s.at.map((id) => machine.points.get(id)!.node) : [])));
-  return [test.red, test.black].every(
-    (id) => id === undefined || !machine.points.has(id) || nodes.has(machine.points.get(id)!.node),
-  );
-}
-
-function Legend() {
-  return (
-    <ul className="legend" aria-label="Signs used">
-      <li>
-        <span className="mark fits" aria-hidden />
-        fits
-      </li>
-      <li>
-        <span className="mark misfit" aria-hidden />
-        does not fit
-      </li>
-      <li>
-        <span className="mark open" aria-hidden />
-        can be measured
-      </li>
-      <li>
-        <span className="mark doubt" aria-hidden />
-        suspects lie here
-      </li>
-    </ul>
   );
 }

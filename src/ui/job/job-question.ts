@@ -1,0 +1,27 @@
+import { evidenceOf, type Job } from "../../core/journal";
+import type { Machine } from "../../core/model";
+import { expressible, type Means, type SetAside, type Times } from "../../core/diagnose";
+import type { Question } from "./useIsolation";
+
+/** The changes a unit bears, as a key: with other changes it is another machine. */
+export const changesOf = (job: Job) => job.changes.map((c) => c.id).join(" ");
+
+/**
+ * What the screen asks of the search. Only what re-weighs suspects or changes costs makes another question; a notice
+ * read or a note does not.
+ */
+export function questionOf(
+  machine: Machine,
+  job: Job,
+  means: Means,
+  times: Times,
+): Question & { readonly aside: readonly SetAside[] } {
+  const { kept: evidence, aside } = expressible(machine, evidenceOf(job));
+  const standing = { setup: job.setup, openPanels: job.openPanels, means, times };
+  return {
+    evidence,
+    aside,
+    standing,
+    key: [...evidence.map((e) => e.id), job.setup, ...job.openPanels, changesOf(job), JSON.stringify(means)].join(" "),
+  };
+}
