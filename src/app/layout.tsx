@@ -9,7 +9,6 @@ import "@fontsource-variable/atkinson-hyperlegible-mono";
 import "../ui/shell/theme.css";
 
 export const metadata: Metadata = {
-  title: "Unzo",
   description: "Finds the fault in a machine from the model of the machine.",
 };
 export const viewport: Viewport = { width: "device-width", initialScale: 1 };

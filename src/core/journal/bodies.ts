@@ -96,7 +96,7 @@ export function surroundingsBody(noted: { readonly celsius?: number; readonly vo
 
 /** A sign looked for. */
 export function noticedBody(sign: SignAsked, there: boolean): Body<"noticed"> {
-  const words = `${sign.partName}: ${sign.words}. ${there ? "So it is." : "Not so."}`;
+  const words = `${sign.partName}: ${sign.words}. ${there ? "Yes." : "No."}`;
   return { type: "noticed", part: sign.part, sign: sign.sign, there, words };
 }
 

@@ -45,7 +45,7 @@ export function leftBehind(machine: Machine, job: Job): readonly LeftBehind[] {
         derived(
           `apart ${c}`,
           `Plug apart: ${machine.file.connectors.find((x) => x.id === c)?.name ?? c}`,
-          "Push it home until it latches",
+          "Reconnect it until it latches",
         ),
       );
     for (const place of setup.magnets)

@@ -262,7 +262,7 @@ export function proveModification(
         .map((p) => `${p.name} has no rating in the model: choose it for the current and the heat at its place.`),
       ...added
         .filter((p) => has(p, "breaks-current"))
-        .map((p) => `${p.name} breaks an inductive load: fit the suppression that the load's maker asks for.`),
+        .map((p) => `${p.name} breaks an inductive load: fit the suppression that the load's manufacturer asks for.`),
       "Wires carry what the fuse before them lets through: as thick as the old ones, insulated for mains, held and strain-relieved.",
     ],
   };

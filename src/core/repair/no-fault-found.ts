@@ -45,7 +45,7 @@ export function noFaultFound(machine: Machine, job: Job, advice: Pick<Advice, "c
   for (const [way, words] of Object.entries(HIDING))
     if (machine.parts.some((p) => p.kind.failures.provokedBy === way)) elsewhere.push(`Comes and goes? Try ${words}`);
   if (!job.answers.some(({ body }) => body.type === "surroundings"))
-    elsewhere.push("Room and mains were not noted: ask at what hour and in what heat it fails");
+    elsewhere.push("Room temperature and line voltage were not noted: ask at what hour and in what heat it fails");
   elsewhere.push("How it is used and loaded, water and drain, what else hangs on the same line");
   return {
     tested: readings.map(

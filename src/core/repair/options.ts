@@ -39,7 +39,7 @@ const BOARDS = [
     share: 1,
     holds: 0.97,
     leadDays: 3,
-    school: "Dearest and surest; may want a code or a setting.",
+    school: "Costs most, most certain; may need programming.",
   },
   {
     id: "third-party-board",
@@ -133,7 +133,7 @@ export function optionsFor(machine: Machine, fault: Fault): readonly RepairOptio
         minutes: 22,
         parts: 4,
         holds: 0.94,
-        school: "Right where it browned or the spring is tired.",
+        school: "For a pin that is heat-discoloured or has lost its tension.",
       },
       {
         ...memory,

@@ -222,7 +222,7 @@ export function swapPlan(machine: Machine, piece: string, transfer = false): Swa
               ? unplug
               : reversed(unplug, (s) => ({
                   id: s.id.replace("unplug", "plug"),
-                  words: s.words.replace(/^Pull (.*), by its housing$/, "Push $1 home until it latches"),
+                  words: s.words.replace(/^Pull (.*), by its housing$/, "Reconnect $1 until it latches"),
                 })),
           },
         ]

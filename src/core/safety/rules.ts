@@ -96,7 +96,7 @@ export function cautionsFor(machine: Machine, setup: SetupEntry, test: Test): re
   for (const id of [test.red, test.black]) {
     const point = id === undefined ? undefined : machine.points.get(id);
     if (!point || energyAt(machine, point.id) !== "unknown") continue;
-    cautions.push(`${point.name}: nothing known feeds it. Take it as hot.`);
+    cautions.push(`${point.name}: nothing known feeds it. Treat it as live.`);
   }
   return cautions;
 }

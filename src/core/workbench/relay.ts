@@ -55,7 +55,7 @@ function work(given: Given): Sheet {
         source: "Ohm's and Joule's laws",
       },
       {
-        label: "Pulls in, lets go",
+        label: "Pulls in, drops out",
         text: `above ${quantityText(0.75 * coilVolts, "volts")}, below ${quantityText(0.1 * coilVolts, "volts")}`,
         source: "usual data sheets, 75 % and 10 %, from memory",
       },

@@ -130,7 +130,7 @@ function work(given: Given): Sheet {
           `${quantityText(d.tau, "seconds")} × ln(…)`,
           quantityText(d.release, "seconds"),
         ),
-        source: "first-order decay, textbook; lets go at 20 % from memory",
+        source: "first-order decay, textbook; drops out at 20 % from memory",
       },
       { label: "The diode", text: `band to plus; at least ${quantityText(amps, "amperes")} and ${v(2 * volts)}` },
     );

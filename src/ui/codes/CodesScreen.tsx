@@ -5,7 +5,6 @@ import { useRouter } from "next/navigation";
 import { useRef, useState } from "react";
 import Button from "react-bootstrap/Button";
 import Form from "react-bootstrap/Form";
-import { useHotkeys } from "react-hotkeys-hook";
 import { codeMatches } from "../../core/diagnose";
 import type { CodeRow } from "../../contract/machines";
 import { send } from "../shell/send";
@@ -16,6 +15,7 @@ import { CodeOddsView } from "./CodeOddsView";
 import { openJob } from "../../contract/jobs";
 import { machineFile } from "../../contract/machines";
 import { useRoute } from "../engine/useRoute";
+import { useShortcut } from "../shortcuts/useShortcut";
 
 const MOST = 40;
 const keyOf = (row: CodeRow) => `${row.machine} ${row.code.part} ${row.code.label} ${row.code.code ?? ""}`;
@@ -25,7 +25,7 @@ export function CodesScreen({ rows }: { rows: readonly CodeRow[] }) {
   const [wanted, setWanted] = useState("");
   const [open, setOpen] = useState<string | null>(null);
   const field = useRef<HTMLInputElement>(null);
-  useHotkeys("/", () => field.current?.focus(), { preventDefault: true });
+  useShortcut("find", () => field.current?.focus());
   const found = rows.filter((r) =>
     wanted.trim() === ""
       ? r.code.code !== null
@@ -33,8 +33,8 @@ export function CodesScreen({ rows }: { rows: readonly CodeRow[] }) {
   );
   return (
     <div className="start">
-      <TopBar here="Codes" />
-      <main className="library codes">
+      <TopBar here="Codes" title="Codes" />
+      <main id="main" tabIndex={-1} className="library codes">
         <h1>What does it say?</h1>
         <Form.Control
           ref={field}
@@ -66,7 +66,7 @@ export function CodesScreen({ rows }: { rows: readonly CodeRow[] }) {
                 <button type="button" aria-expanded={open === key} onClick={() => setOpen(open === key ? null : key)}>
                   <span className="menu-shows">{row.code.label}</span>
                   <span className="code-words">
-                    <strong>{row.code.words || "no code"}</strong>
+                    <strong>{row.code.words || "no code stored for this"}</strong>
                     <span className="quiet">
                       {row.name}, {row.family}
                       {row.code.code && row.code.code !== row.code.label ? `, code ${row.code.code}` : ""};{" "}

@@ -50,8 +50,8 @@ export function HandScreen({ file, hash, hidden }: { file: MachineFile; hash: st
   const secretWords = faults.find((f) => f.fault.part === secret?.part && f.fault.mode === secret?.mode)?.words;
   return (
     <div className="start">
-      <TopBar here="Machines" />
-      <main className="machine hand">
+      <TopBar here="Machines" title={`${file.maker} ${file.model}, simulator`} />
+      <main id="main" tabIndex={-1} className="machine hand">
         <div className="library-head">
           <div>
             <h1>

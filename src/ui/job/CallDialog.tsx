@@ -113,7 +113,7 @@ export function CallDialog({
     <Modal show={show} onHide={onHide} size="lg" aria-labelledby="call-title">
       <Form onSubmit={(e) => void call(e)}>
         <Modal.Header closeButton>
-          <Modal.Title id="call-title">The call</Modal.Title>
+          <Modal.Title id="call-title">Diagnosis</Modal.Title>
         </Modal.Header>
         <Modal.Body className="d-grid gap-3">
           <Form.Group controlId="call-piece">
@@ -158,7 +158,7 @@ export function CallDialog({
               </ul>
               {unproven.length > 0 ? (
                 <Form.Group controlId="call-despite">
-                  <Form.Label>Call it with that unproven? Say why.</Form.Label>
+                  <Form.Label>Close without this proof? Give a reason.</Form.Label>
                   <Form.Control value={despite} maxLength={400} onChange={(e) => setDespite(e.target.value)} />
                 </Form.Group>
               ) : null}
@@ -182,7 +182,7 @@ export function CallDialog({
             <div className="left-behind" role="group" aria-label="Left behind">
               <p className="mb-1">
                 <strong>
-                  <i className="bi bi-exclamation-triangle-fill" aria-hidden /> Not put back
+                  <i className="bi bi-exclamation-triangle-fill" aria-hidden /> Not restored
                 </strong>
               </p>
               <ul className="mb-1">
@@ -193,7 +193,7 @@ export function CallDialog({
                       <Button
                         size="sm"
                         variant="outline-dark"
-                        aria-label={`Put back: ${l.words}`}
+                        aria-label={`Restored: ${l.words}`}
                         onClick={() => onBack(l)}
                       >
                         Back

@@ -2,10 +2,11 @@
 
 import { useMemo } from "react";
 import Button from "react-bootstrap/Button";
-import { useHotkeys } from "react-hotkeys-hook";
 import type { Evidence, OpenFirst } from "../../core/diagnose";
 import { answeredBody, type EventBody, type Job, toMeasuring } from "../../core/journal";
 import { useEngine, type Desk } from "../engine/useEngine";
+import { Key } from "../shortcuts/Key";
+import { useShortcut } from "../shortcuts/useShortcut";
 
 interface Props {
   readonly job: Job;
@@ -44,17 +45,15 @@ export function FirstThings({ firsts, busy, onLog }: Pick<Props, "busy" | "onLog
     if (!now || busy) return;
     void onLog(answeredBody(now.first, given));
   };
-  useHotkeys("y", () => answer("yes"), [now, busy]);
-  useHotkeys("n", () => answer("no"), [now, busy]);
-  useHotkeys("s", () => answer("skip"), [now, busy]);
-  useHotkeys("alt+m", () => void onLog(toMeasuring()), {
-    preventDefault: true,
-  });
+  useShortcut("yes", () => answer("yes"));
+  useShortcut("no", () => answer("no"));
+  useShortcut("notNow", () => answer("skip"));
+  useShortcut("measure", () => void onLog(toMeasuring()), { enabled: !busy });
   if (!now) return null;
   return (
     <div className="next firsts" aria-busy={busy}>
       <div className="next-kicker">
-        <span>First things first</span>
+        <span>Before you open it</span>
         <span className="exposure none">
           <i className="bi bi-eye" aria-hidden /> Nothing opened
         </span>
@@ -65,18 +64,18 @@ export function FirstThings({ firsts, busy, onLog }: Pick<Props, "busy" | "onLog
       <h2>{now.first.ask}</h2>
       <div className="labels">
         <Button size="lg" variant="outline-dark" disabled={busy} onClick={() => answer("yes")}>
-          Yes <kbd>y</kbd>
+          Yes <Key of="yes" />
         </Button>
         <Button size="lg" variant="outline-dark" disabled={busy} onClick={() => answer("no")}>
-          No <kbd>n</kbd>
+          No <Key of="no" />
         </Button>
         <Button size="lg" variant="link" disabled={busy} onClick={() => answer("skip")}>
-          Not now <kbd>s</kbd>
+          Not now <Key of="notNow" />
         </Button>
       </div>
       {later.length > 0 ? <p className="quiet mt-3 mb-1">Then: {later.map((o) => o.first.ask).join(" ")}</p> : null}
       <Button variant="outline-dark" className="mt-3" disabled={busy} onClick={() => void onLog(toMeasuring())}>
-        On to measuring <kbd>Alt M</kbd>
+        Start measuring <Key of="measure" />
       </Button>
     </div>
   );

@@ -2,6 +2,7 @@
 
 import Button from "react-bootstrap/Button";
 import type { Job } from "../../core/journal";
+import { Key } from "../shortcuts/Key";
 
 /** What this unit has that its file has not. */
 export function Found({
@@ -17,11 +18,11 @@ export function Found({
   refusal: (event: string) => string | null;
 }) {
   return (
-    <section className="found" aria-label="Not as drawn">
+    <section className="found" aria-label="Differs from the file">
       <div className="panel-head">
-        <h2>Not as drawn</h2>
+        <h2>Differs from the file</h2>
         <Button size="sm" variant="outline-dark" onClick={onOpen}>
-          Found something <kbd>Alt D</kbd>
+          Record a difference <Key of="difference" />
         </Button>
       </div>
       {job.changes.length === 0 ? null : (

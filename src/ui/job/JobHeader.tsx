@@ -7,6 +7,8 @@ import type { Machine } from "../../core/model";
 import { serialWords } from "../unit/plate";
 import { UnitMarks } from "../unit/UnitMarks";
 import { UnitPower } from "../unit/UnitPower";
+import { PageTitle } from "../shell/PageTitle";
+import { SkipLink } from "../shell/SkipLink";
 
 interface Props {
   readonly job: Job;
@@ -22,6 +24,8 @@ interface Props {
 export function JobHeader({ job, machine, unit, record, busy, onStand }: Props) {
   return (
     <header className="bar">
+      <PageTitle of={`${job.opened.site}, ${machine.file.maker} ${machine.file.model}`} />
+      <SkipLink />
       <Link href="/" className="home" aria-label="All jobs">
         <i className="bi bi-arrow-left" aria-hidden />
       </Link>

@@ -33,9 +33,10 @@ export function JobModes({ machine, program, desk, job, suspect, onSaw, onStand 
       : [...machine.setupById.values()].find((s) => s.power === "on" && s.mode === mode)?.id;
   async function showed(mode: string, label: string) {
     const setup = setupOf(mode);
-    if (!setup || !display) return setNote("This machine's file has no setup for that mode; log it under It says.");
+    if (!setup || !display)
+      return setNote("This machine's file has no setup for that mode; log it under Codes and signs.");
     if (await onSaw(makeTest(setup, "look", display), label))
-      setNote(`Logged: it showed ${label}. The suspects are weighed anew.`);
+      setNote(`Logged: it showed ${label}. Suspects re-ranked.`);
   }
   return (
     <div>
@@ -44,7 +45,7 @@ export function JobModes({ machine, program, desk, job, suspect, onSaw, onStand 
           className="btn btn-outline-dark btn-sm"
           href={`/machines/${job.opened.machine}/hand${suspect ? `?fault=${encodeURIComponent(suspect)}` : ""}`}
         >
-          Practise on the simulated one
+          Practise on the simulator
         </Link>
         <span className="quiet">It has the leading suspect of this job as its hidden fault.</span>
       </p>

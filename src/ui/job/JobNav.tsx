@@ -4,6 +4,8 @@ import { Waits } from "../shell/Waits";
 import { VIEWS, type View } from "./job-views";
 import { RestClock } from "./RestClock";
 import type { Rest } from "./useRest";
+import { Key } from "../shortcuts/Key";
+import { Shortcuts } from "../shortcuts/Shortcuts";
 
 interface Props {
   readonly view: View;
@@ -16,21 +18,22 @@ interface Props {
 export function JobNav({ view, onView, rest, children }: Props) {
   return (
     <nav className="views" aria-label="Views of the job">
-      {VIEWS.map((v, i) => (
+      {VIEWS.map((v) => (
         <button key={v.id} type="button" aria-current={view === v.id ? "page" : undefined} onClick={() => onView(v.id)}>
-          <i className={`bi ${v.icon}`} aria-hidden /> {v.name} <kbd>Alt {i + 1}</kbd>
+          <i className={`bi ${v.icon}`} aria-hidden /> {v.name} <Key of={v.key} />
         </button>
       ))}
       <Link className="view-link" href="/tools">
-        <i className="bi bi-tools" aria-hidden /> Tools <kbd>Alt T</kbd>
+        <i className="bi bi-tools" aria-hidden /> Calculators and bench <Key of="calculators" />
       </Link>
       {rest.until !== null ? (
-        <span className="rest-mark" role="timer" aria-label="Compressor rest">
-          <i className="bi bi-hourglass-split" aria-hidden /> compressor rests{" "}
+        <span className="rest-mark" role="timer" aria-label="Compressor restart delay">
+          <i className="bi bi-hourglass-split" aria-hidden /> restart delay{" "}
           <RestClock until={rest.until} minutes={rest.minutes} />
         </span>
       ) : null}
       <Waits />
+      <Shortcuts />
       {children}
     </nav>
   );

@@ -256,7 +256,7 @@ export function JobScreen({
           <Surroundings job={job} busy={sending} onLog={log} />
         </YourMeans>
       </JobNav>
-      <main className={`job-main ${view === "measure" ? "" : "is-wide"}`}>
+      <main id="main" tabIndex={-1} className={`job-main ${view === "measure" ? "" : "is-wide"}`}>
         {view !== "measure" ? null : (
           <PathPane
             job={job}

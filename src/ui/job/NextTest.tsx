@@ -3,7 +3,6 @@
 import Link from "next/link";
 import { useState } from "react";
 import Button from "react-bootstrap/Button";
-import { useHotkeys } from "react-hotkeys-hook";
 import { isClamp } from "../../core/instrument";
 import type { Alternative, Laid, Lead, Proposal, Stop } from "../../core/diagnose";
 import { type Job, type JournalEvent, leadWords } from "../../core/journal";
@@ -16,6 +15,8 @@ import { TestEditor } from "./TestEditor";
 import { RestClock } from "./RestClock";
 import type { Rest } from "./useRest";
 import type { Reading } from "./ReadingField";
+import { Key } from "../shortcuts/Key";
+import { useShortcut } from "../shortcuts/useShortcut";
 
 interface Props {
   readonly job: Job;
@@ -84,8 +85,8 @@ export function NextTest(props: Props) {
   } = props;
   const [why, setWhy] = useState(false);
   const [editing, setEditing] = useState(false);
-  useHotkeys("alt+w", () => setWhy((w) => !w), { enableOnFormTags: true, preventDefault: true });
-  useHotkeys("alt+e", () => setEditing((e) => !e), { enableOnFormTags: true, preventDefault: true });
+  useShortcut("why", () => setWhy((w) => !w));
+  useShortcut("other", () => setEditing((e) => !e));
 
   const editor =
     editing || refused ? <TestEditor machine={machine} test={test} setup={job.setup} onChange={onChoose} /> : null;
@@ -104,10 +105,10 @@ export function NextTest(props: Props) {
             </Link>
           ) : null}
           <Button size="lg" variant={stop.kind === "found" ? "outline-dark" : "primary"} onClick={onCall} autoFocus>
-            Make the call <kbd>Alt K</kbd>
+            Close with a diagnosis <Key of="diagnosis" />
           </Button>
           <Button size="lg" variant="outline-dark" onClick={() => setEditing((e) => !e)}>
-            Measure something else <kbd>Alt E</kbd>
+            Measure something else <Key of="other" />
           </Button>
         </div>
         {editor}
@@ -153,11 +154,11 @@ export function NextTest(props: Props) {
             </Button>
           ) : null}
           <Button size="sm" variant="link" aria-expanded={editing} onClick={() => setEditing((e) => !e)}>
-            did it differently <kbd>Alt E</kbd>
+            I measured something else <Key of="other" />
           </Button>
           {proposal ? (
             <Button size="sm" variant="link" aria-expanded={why} onClick={() => setWhy((w) => !w)}>
-              why this <kbd>Alt W</kbd>
+              Why this test <Key of="why" />
             </Button>
           ) : null}
         </span>
@@ -182,7 +183,7 @@ export function NextTest(props: Props) {
             <>
               {rest && rest.until !== null ? (
                 <p className="rest" role="status">
-                  <i className="bi bi-hourglass-split" aria-hidden /> The compressor rests:{" "}
+                  <i className="bi bi-hourglass-split" aria-hidden /> Compressor restart delay:{" "}
                   <strong className="value">
                     <RestClock until={rest.until} minutes={rest.minutes} />
                   </strong>{" "}
@@ -212,7 +213,7 @@ export function NextTest(props: Props) {
                   onTyping={onTyping}
                 />
                 <p className="expected">
-                  <span>if all is well</span>
+                  <span>expected</span>
                   <strong>{laid.windowWords}</strong>
                 </p>
               </div>
@@ -329,9 +330,9 @@ function Meanings({ laid, numbers }: { laid: Laid; numbers: boolean }) {
             <th scope="row">{m.words}</th>
             <td>
               {m.leaves.length === 0
-                ? "nothing stands out"
+                ? "no clear suspect"
                 : m.leaves.map((l) => (numbers ? `${l.name} ${Math.round(l.probability * 100)} %` : l.name)).join(", ")}
-              {m.sound ? <span className="quiet"> (as it should be)</span> : null}
+              {m.sound ? <span className="quiet"> (as expected)</span> : null}
             </td>
             {numbers ? <td className="share">{Math.round(m.probability * 100)} %</td> : null}
           </tr>
@@ -341,9 +342,9 @@ function Meanings({ laid, numbers }: { laid: Laid; numbers: boolean }) {
   );
 }
 
-function endWords(stop: Stop): "Found" | "Gone" | "End of the search" {
+function endWords(stop: Stop): "Found" | "Fixed" | "End of the search" {
   if (stop.kind === "found") return "Found";
-  if (stop.kind === "mended") return "Gone";
+  if (stop.kind === "mended") return "Fixed";
   return "End of the search";
 }
 

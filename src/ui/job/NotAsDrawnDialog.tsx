@@ -60,7 +60,7 @@ export function NotAsDrawnDialog({ show, file, machine, problem, onHide, onFound
     <Modal show={show} onHide={onHide} aria-labelledby="found-title">
       <Form onSubmit={(e) => void found(e)} noValidate>
         <Modal.Header closeButton>
-          <Modal.Title id="found-title">Not as drawn</Modal.Title>
+          <Modal.Title id="found-title">Differs from the file</Modal.Title>
         </Modal.Header>
         <Modal.Body className="d-grid gap-3">
           <ButtonGroup vertical aria-label="What was found">
@@ -85,7 +85,7 @@ export function NotAsDrawnDialog({ show, file, machine, problem, onHide, onFound
           <ChangeChoice machine={machine} draft={draft} names={false} size="lg" onChange={setDraft} />
           {draft.what === "taken out" && draft.bridged && has(part, "protects") ? (
             <p className="problem mb-0">
-              A bridged safety device: the machine must not run like this. Note it, put one in before the call is
+              A bridged safety device: the machine must not run like this. Note it, put one in before the job is closed
               closed.
             </p>
           ) : null}

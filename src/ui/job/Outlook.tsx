@@ -43,7 +43,7 @@ export function Outlook({ advice, desk, evidence, job }: Props) {
         </p>
       ) : null}
       <details onToggle={(e) => setOpen(e.currentTarget.open)}>
-        <summary>How the suspects went</summary>
+        <summary>Suspects over time</summary>
         {open ? <Chart desk={desk} evidence={evidence} job={job} /> : null}
       </details>
     </section>
@@ -52,11 +52,11 @@ export function Outlook({ advice, desk, evidence, job }: Props) {
 
 /** A line and a dash pattern for each suspect, named beneath in the same order. */
 const LINES = [
-  { stroke: "#14242b", dash: "" },
-  { stroke: "#8f420b", dash: "8 4" },
-  { stroke: "#17577f", dash: "2 4" },
-  { stroke: "#2a6147", dash: "12 4 2 4" },
-  { stroke: "#9c1445", dash: "5 5" },
+  { stroke: "var(--ink)", dash: "" },
+  { stroke: "var(--copper)", dash: "8 4" },
+  { stroke: "var(--low)", dash: "2 4" },
+  { stroke: "var(--moss)", dash: "12 4 2 4" },
+  { stroke: "var(--live)", dash: "5 5" },
 ] as const;
 
 function Chart({ desk, evidence, job }: Omit<Props, "advice">) {
@@ -83,7 +83,7 @@ function Chart({ desk, evidence, job }: Omit<Props, "advice">) {
       >
         <ResponsiveContainer width="100%" height={170}>
           <LineChart data={rows} margin={{ top: 6, right: 8, bottom: 0, left: -22 }} accessibilityLayer={false}>
-            <CartesianGrid stroke="#d5dcda" vertical={false} />
+            <CartesianGrid stroke="var(--hair)" vertical={false} />
             <XAxis dataKey="at" tickFormatter={(v: number) => (v === 0 ? "" : String(v))} tickLine={false} />
             <YAxis domain={[0, 100]} ticks={[0, 50, 100]} tickFormatter={(v: number) => `${v}`} tickLine={false} />
             <Tooltip

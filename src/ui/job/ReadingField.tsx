@@ -3,13 +3,14 @@
 import { useEffect, useRef, useState, type FormEvent } from "react";
 import Button from "react-bootstrap/Button";
 import Form from "react-bootstrap/Form";
-import { useHotkeys } from "react-hotkeys-hook";
 import { FLICKERS, type Machine } from "../../core/model";
 import { labelWords, type Laid } from "../../core/diagnose";
 import { RECHECK, testKey } from "../../core/simulate";
 import { MeterBar } from "../meter/MeterBar";
 import { useKept } from "../shell/useKept";
 import { type EventBody, judgeTyped, loneOne, readingBody, sawBody } from "../../core/journal";
+import { Digit } from "../shortcuts/Key";
+import { useDigits } from "../shortcuts/useShortcut";
 
 /** A reading as it is logged. */
 export type Reading = Extract<EventBody, { type: "reading" }>;
@@ -150,14 +151,7 @@ function Labels({ machine, laid, proposed, busy, onRecord }: Props) {
   useEffect(() => {
     first.current?.focus({ preventScroll: true });
   }, []);
-  useHotkeys(
-    labels.map((_, i) => String(i + 1)),
-    (event) => {
-      const label = labels[Number(event.key) - 1];
-      if (label) record(label);
-    },
-    [labels, busy, laid],
-  );
+  useDigits(labels.length, (i) => record(labels[i]!));
   return (
     <div className="labels" role="group" aria-label={`What do you see: ${part.name}`}>
       {labels.map((label, i) => (
@@ -169,7 +163,7 @@ function Labels({ machine, laid, proposed, busy, onRecord }: Props) {
           disabled={busy}
           onClick={() => record(label)}
         >
-          <kbd>{i + 1}</kbd> {label === FLICKERS ? "comes and goes" : labelWords(label)}
+          <Digit n={i + 1} /> {label === FLICKERS ? "comes and goes" : labelWords(label)}
         </Button>
       ))}
     </div>

@@ -2,7 +2,6 @@
 
 import { useState, type ReactNode } from "react";
 import Button from "react-bootstrap/Button";
-import { useHotkeys } from "react-hotkeys-hook";
 import { FLICKERS, keyMarks } from "../../core/model";
 import type { EventBody, Job } from "../../core/journal";
 import { type Edge, resultWords, type RunSheet, type SheetLoad, type SheetStep } from "../../core/schedule";
@@ -12,6 +11,8 @@ import { Stopwatch } from "./Stopwatch";
 import { RestClock } from "./RestClock";
 import type { Rest } from "./useRest";
 import { Problem } from "../engine/Problem";
+import { Digit } from "../shortcuts/Key";
+import { useDigits, useShortcut } from "../shortcuts/useShortcut";
 
 interface Props {
   readonly job: Job;
@@ -39,26 +40,16 @@ export function RunSheetView({ job, desk, busy, rest, onStand, onSaw, onMeasure,
   const standsHere = step !== undefined && job.setup === step.setup;
   const mustRest = step !== undefined && !standsHere && rest.until !== null && rest.starts(step.setup);
   const labels = open ? labelsOf(open) : [];
-  useHotkeys(
-    labels.map((_, i) => String(i + 1)),
-    (e) => {
-      const label = labels[Number(e.key) - 1];
-      if (label && open && standsHere && !busy) void onSaw(open.test, label);
-    },
-    [open, standsHere, busy],
-  );
-  useHotkeys(
-    "alt+down",
-    () => setAt((n) => Math.min((sheet?.steps.length ?? 1) - 1, n + 1)),
-    { preventDefault: true },
-    [sheet],
-  );
-  useHotkeys("alt+up", () => setAt((n) => Math.max(0, n - 1)), { preventDefault: true });
+  useDigits(labels.length, (i) => {
+    if (open && standsHere && !busy) void onSaw(open.test, labels[i]!);
+  });
+  useShortcut("later", () => setAt((n) => Math.min((sheet?.steps.length ?? 1) - 1, n + 1)));
+  useShortcut("earlier", () => setAt((n) => Math.max(0, n - 1)));
   if (problem) return <Problem words={problem} />;
   if (!sheet || !step) return <p role="status">Working out what should run in each of its tests…</p>;
   return (
     <div className="run-sheet">
-      <ol className="sheet-steps" aria-label="Steps of the run sheet">
+      <ol className="sheet-steps" aria-label="Service tests">
         {sheet.steps.map((s, i) => {
           const [done, wrong] = [
             s.loads.filter((l) => resultOf(l) !== null),
@@ -97,7 +88,7 @@ export function RunSheetView({ job, desk, busy, rest, onStand, onSaw, onMeasure,
         ) : null}
         {mustRest ? (
           <p className="rest" role="status">
-            <i className="bi bi-hourglass-split" aria-hidden /> The compressor rests:{" "}
+            <i className="bi bi-hourglass-split" aria-hidden /> Compressor restart delay:{" "}
             <strong className="value">
               {rest.until === null ? null : <RestClock until={rest.until} minutes={rest.minutes} />}
             </strong>{" "}
@@ -184,14 +175,14 @@ function Load({
         <p className="mb-0">
           <span className={`mark ${result === load.should ? "fits" : "misfit"}`} aria-hidden />{" "}
           <strong>{resultWords(load, result)}</strong>{" "}
-          <span className="quiet">{result === load.should ? "fits" : "does not fit"}</span>
+          <span className="quiet">{result === load.should ? "as expected" : "not as expected"}</span>
         </p>
       ) : null}
       {result === null ? (
         <div className="labels small" role="group" aria-label={`${load.name}: what does it do?`}>
           {labelsOf(load).map((label, i) => (
             <Button key={label} variant="outline-dark" disabled={disabled} onClick={() => onSaw(label)}>
-              {isOpen ? <kbd>{i + 1}</kbd> : null} {resultWords(load, label)}
+              {isOpen ? <Digit n={i + 1} /> : null} {resultWords(load, label)}
             </Button>
           ))}
         </div>
@@ -214,7 +205,7 @@ function Relays({ sheet, verdicts }: { sheet: RunSheet; verdicts: ReadonlyMap<st
     if (said(edges, "does not fit"))
       return (
         <strong>
-          <span className="mark misfit" aria-hidden /> does not fit
+          <span className="mark misfit" aria-hidden /> not as expected
         </strong>
       );
     if (said(edges, "fits"))
@@ -261,7 +252,7 @@ function stateOf(wrong: SheetLoad[], done: SheetLoad[], s: SheetStep): "open" | 
 }
 
 function countWords(wrong: SheetLoad[], done: SheetLoad[], s: SheetStep): string {
-  if (wrong.length > 0) return "does not fit";
+  if (wrong.length > 0) return "not as expected";
   if (done.length > 0) return `${done.length} of ${s.loads.length}`;
   return "";
 }

@@ -12,6 +12,7 @@ import { LampReader, type LampOfMachine } from "../lamp/LampReader";
 import type { Desk } from "../engine/useEngine";
 import { Compare } from "./Compare";
 import { Signs, Tried } from "./Signs";
+import { Key } from "../shortcuts/Key";
 
 interface Props {
   readonly machine: Machine;
@@ -48,11 +49,9 @@ export function Says({ machine, desk, evidence, setup, busy, shown, onSaw, onRec
     <div className="says">
       <section aria-labelledby="says-codes">
         <h2 id="says-codes">What does it show?</h2>
-        {!powered ? (
-          <p className="quiet">The unit stands without power now; say above how it stands when it shows something.</p>
-        ) : null}
+        {!powered ? <p className="quiet">The unit is off. Set its state above first.</p> : null}
         {codes.length === 0 ? (
-          <p className="quiet">This machine shows nothing.</p>
+          <p className="quiet">No display or lamp on this machine.</p>
         ) : (
           <Form.Control
             type="search"
@@ -80,7 +79,7 @@ export function Says({ machine, desk, evidence, setup, busy, shown, onSaw, onRec
                 <button type="button" aria-expanded={open === key} onClick={() => setOpen(open === key ? null : key)}>
                   <span className="menu-shows">{code.label}</span>
                   <span className="code-words">
-                    <strong>{code.words || "no code"}</strong>
+                    <strong>{code.words || "no code stored for this"}</strong>
                     <span className="quiet">{code.partName.toLowerCase()}</span>
                   </span>
                 </button>
@@ -105,9 +104,9 @@ export function Says({ machine, desk, evidence, setup, busy, shown, onSaw, onRec
                     </div>
                     {logged === code.label ? (
                       <p className="sound mb-0" role="status">
-                        Logged; the suspects are weighed anew.{" "}
+                        Logged; suspects re-ranked.{" "}
                         <Button size="sm" onClick={onNext}>
-                          The next test <kbd>Alt 1</kbd>
+                          Next test <Key of="next" />
                         </Button>
                       </p>
                     ) : null}

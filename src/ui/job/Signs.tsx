@@ -38,10 +38,10 @@ export function Signs({ desk, evidence, busy, onLog }: Omit<Props, "machine">) {
           </span>
           <span className="d-flex gap-2">
             <Button size="sm" variant="outline-dark" disabled={busy} onClick={() => log(s, true)}>
-              So it is
+              Yes
             </Button>
             <Button size="sm" variant="outline-dark" disabled={busy} onClick={() => log(s, false)}>
-              Not so
+              No
             </Button>
           </span>
         </li>

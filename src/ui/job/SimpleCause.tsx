@@ -2,6 +2,7 @@
 
 import Button from "react-bootstrap/Button";
 import { type EventBody, type Job, stillThere } from "../../core/journal";
+import { Key } from "../shortcuts/Key";
 
 /** A simple cause was found: put it right and try. Still there, the search goes on with that cause ruled out. */
 export function SimpleCause({
@@ -29,7 +30,7 @@ export function SimpleCause({
       <p>Put it right, then try the machine.</p>
       <div className="d-flex flex-wrap gap-2">
         <Button size="lg" disabled={busy} onClick={onCall} autoFocus>
-          The complaint is gone <kbd>Alt K</kbd>
+          The complaint is gone <Key of="diagnosis" />
         </Button>
         <Button size="lg" variant="outline-dark" disabled={busy} onClick={still}>
           It is still there

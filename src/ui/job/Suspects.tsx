@@ -10,6 +10,7 @@ import { rigBoards, toolFor } from "../../core/workbench";
 import type { Desk } from "../engine/useEngine";
 import { evidenceWords } from "./evidence-words";
 import { Reasons } from "./Reasons";
+import { Key } from "../shortcuts/Key";
 
 interface Props {
   readonly advice: Advice | null;
@@ -28,20 +29,20 @@ export function Suspects({ advice, progress, job, machine, desk, evidence, numbe
   const [opened, setOpened] = useState<string | null>(null);
   const shown = advice?.suspects.filter((s, i) => i < 6 && s.probability >= 0.01) ?? [];
   return (
-    <section className="suspects" aria-label="Still possible">
+    <section className="suspects" aria-label="Suspects">
       <div className="panel-head">
-        <h2>Still possible</h2>
+        <h2>Suspects</h2>
         <Button size="sm" variant="link" aria-pressed={numbers} onClick={onNumbers}>
-          numbers <kbd>Alt N</kbd>
+          numbers <Key of="numbers" />
         </Button>
         <Button size="sm" variant="outline-dark" onClick={onCall} disabled={!advice}>
-          Call <kbd>Alt K</kbd>
+          Diagnosis <Key of="diagnosis" />
         </Button>
       </div>
       {advice?.isWider ? (
         <p className="wider mb-1">
           <i className="bi bi-intersect" aria-hidden /> No single fault explains it: two at once are weighed too, and a
-          unit not as drawn.
+          unit that differs from its file.
         </p>
       ) : null}
       {advice ? null : <p className="quiet mb-0">Trying every fault, {Math.round(progress * 100)} %</p>}

@@ -41,7 +41,7 @@ export function TryFirst({ attempt, busy, onLog, onMeasure }: Props) {
           It is gone
         </Button>
         <Button size="lg" variant="outline-dark" disabled={busy} onClick={() => tried("stays")}>
-          It stays
+          Still there
         </Button>
         <Button size="lg" variant="link" disabled={busy} onClick={onMeasure}>
           Measure instead

@@ -1,10 +1,12 @@
 import Link from "next/link";
 import type { RawEvent } from "../../core/journal";
+import { PageTitle } from "../shell/PageTitle";
 
 /** A job that a newer Unzo wrote in: its entries as they are, nothing added, no advice. */
 export function UnreadableJob({ id, raw, known }: { id: string; raw: readonly RawEvent[]; known: number }) {
   return (
-    <main className="plain-page is-wide">
+    <main id="main" tabIndex={-1} className="plain-page is-wide">
+      <PageTitle of={"Written by a newer Unzo"} />
       <h1>Written by a newer Unzo</h1>
       <p>
         This job holds {raw.length === 1 ? "an entry" : `${raw.length} entries`} that this version cannot read. One may

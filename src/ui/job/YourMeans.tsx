@@ -8,10 +8,10 @@ import { useKept } from "../shell/useKept";
 
 /** Tools that not every bag holds: asked for before a test with one is proposed. */
 const MORE_TOOLS = [
-  ["inrush", "My clamp holds the inrush"],
-  ["hertz", "My meter counts hertz"],
-  ["capacitance", "My meter reads farads"],
-  ["insulation", "I have an insulation tester"],
+  ["inrush", "Clamp measures inrush"],
+  ["hertz", "Meter measures frequency"],
+  ["capacitance", "Meter measures capacitance"],
+  ["insulation", "Insulation tester"],
 ] as const;
 
 /** What this person has and does, kept in this browser. */
@@ -62,21 +62,21 @@ export function YourMeans({
         <Form.Check
           type="switch"
           id="means-dead"
-          label="I do not work live"
+          label="No live work"
           checked={!means.live}
           onChange={(e) => onChange({ ...means, live: !e.target.checked })}
         />
         <Form.Check
           type="switch"
           id="means-clamp"
-          label="I have an AC clamp"
+          label="AC clamp"
           checked={means.clamp}
           onChange={(e) => onChange({ ...means, clamp: e.target.checked })}
         />
         <Form.Check
           type="switch"
           id="means-dc-clamp"
-          label="I have a DC clamp"
+          label="DC clamp"
           checked={means.dcClamp}
           onChange={(e) => onChange({ ...means, dcClamp: e.target.checked })}
         />
@@ -93,7 +93,7 @@ export function YourMeans({
         <Form.Check
           type="switch"
           id="means-careful"
-          label="I learn, or am alone: danger weighs three times"
+          label="Trainee or working alone (extra caution)"
           checked={means.careful}
           onChange={(e) => onChange({ ...means, careful: e.target.checked })}
         />
@@ -103,8 +103,8 @@ export function YourMeans({
   );
 }
 
-function meansWord(means: Means): "You: dead first" | "You: careful" | "You" {
-  if (!means.live) return "You: dead first";
-  if (means.careful) return "You: careful";
-  return "You";
+function meansWord(means: Means): string {
+  if (!means.live) return "Tools and limits: no live work";
+  if (means.careful) return "Tools and limits: extra caution";
+  return "Tools and limits";
 }

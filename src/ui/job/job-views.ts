@@ -1,9 +1,16 @@
+import type { ActionId } from "../shortcuts/actions";
+
 /** A view of the job: what is next, what the machine says, its service modes, its own tests. */
 export type View = "measure" | "says" | "modes" | "sheet";
-/** The views in the order of their keys, Alt 1 to Alt 4. */
-export const VIEWS: readonly { readonly id: View; readonly name: string; readonly icon: string }[] = [
-  { id: "measure", name: "Next", icon: "bi-signpost" },
-  { id: "says", name: "It says", icon: "bi-chat-square-dots" },
-  { id: "modes", name: "Modes", icon: "bi-diagram-2" },
-  { id: "sheet", name: "Run sheet", icon: "bi-list-check" },
+/** The views in the order of their tabs. */
+export const VIEWS: readonly {
+  readonly id: View;
+  readonly name: string;
+  readonly icon: string;
+  readonly key: ActionId;
+}[] = [
+  { id: "measure", name: "Next test", icon: "bi-signpost", key: "next" },
+  { id: "says", name: "Codes and signs", icon: "bi-chat-square-dots", key: "signs" },
+  { id: "modes", name: "Service modes", icon: "bi-diagram-2", key: "modes" },
+  { id: "sheet", name: "Service tests", icon: "bi-list-check", key: "serviceTests" },
 ];

@@ -1,10 +1,7 @@
 "use client";
 
-import { useRouter } from "next/navigation";
-import { useHotkeys } from "react-hotkeys-hook";
-import { VIEWS, type View } from "./job-views";
-
-const EVERYWHERE = { enableOnFormTags: true, preventDefault: true } as const;
+import { useShortcut } from "../shortcuts/useShortcut";
+import type { View } from "./job-views";
 
 interface Doings {
   readonly onNumbers: () => void;
@@ -14,20 +11,14 @@ interface Doings {
   readonly onView: (view: View) => void;
 }
 
-/** The keys of a job; they work while one types. */
+/** The shortcuts of a job. */
 export function useJobKeys({ onNumbers, onCall, onVary, onStrike, onView }: Doings): void {
-  const router = useRouter();
-  useHotkeys("alt+t", () => router.push("/tools"), EVERYWHERE);
-  useHotkeys("alt+n", onNumbers, EVERYWHERE);
-  useHotkeys("alt+k", onCall, EVERYWHERE);
-  useHotkeys("alt+d", onVary, EVERYWHERE);
-  useHotkeys("alt+z", onStrike, EVERYWHERE, [onStrike]);
-  useHotkeys(
-    "alt+1, alt+2, alt+3, alt+4",
-    (e) => {
-      const chosen = VIEWS[Number(e.code.replace(/\D/g, "")) - 1];
-      if (chosen) onView(chosen.id);
-    },
-    EVERYWHERE,
-  );
+  useShortcut("numbers", onNumbers);
+  useShortcut("diagnosis", onCall);
+  useShortcut("difference", onVary);
+  useShortcut("strike", onStrike);
+  useShortcut("next", () => onView("measure"));
+  useShortcut("signs", () => onView("says"));
+  useShortcut("modes", () => onView("modes"));
+  useShortcut("serviceTests", () => onView("sheet"));
 }

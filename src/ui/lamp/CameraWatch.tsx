@@ -157,7 +157,7 @@ export function CameraWatch({ onReading }: { onReading: (reading: LampReading | 
           </Button>
         ) : null}
         <Button variant="outline-dark" onClick={clear}>
-          Begin anew
+          Start over
         </Button>
       </div>
     </div>

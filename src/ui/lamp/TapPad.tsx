@@ -2,9 +2,10 @@
 
 import { useEffect, useRef, useState } from "react";
 import Button from "react-bootstrap/Button";
-import { useHotkeys } from "react-hotkeys-hook";
 import { type Flash, type LampReading, readLamp } from "../../core/lamp";
 import { Strip } from "./Strip";
+import { Key } from "../shortcuts/Key";
+import { useShortcut } from "../shortcuts/useShortcut";
 
 /** Unsteadiness of a hand, seconds. */
 const BLUR = 0.04;
@@ -46,23 +47,11 @@ export function TapPad({ onReading }: { onReading: (reading: LampReading | null)
     setDown(false);
     onReading(null);
   }
-  useHotkeys(
-    "space",
-    (e) => {
-      e.preventDefault();
-      if (!e.repeat) press(e.timeStamp);
-    },
-    { keydown: true, keyup: false },
-  );
-  useHotkeys(
-    "space",
-    (e) => {
-      e.preventDefault();
-      release(e.timeStamp);
-    },
-    { keydown: false, keyup: true },
-  );
-  useHotkeys("backspace", clear);
+  useShortcut("hold", (e) => {
+    if (!e.repeat) press(e.timeStamp);
+  });
+  useShortcut("hold", (e) => release(e.timeStamp), { keyup: true });
+  useShortcut("clear", clear);
 
   const from = end - SHOWN;
   return (
@@ -85,7 +74,7 @@ export function TapPad({ onReading }: { onReading: (reading: LampReading | null)
       >
         <strong>{isDown ? "lit" : "dark"}</strong>
         <span>
-          Hold while the lamp is lit <kbd>Space</kbd>
+          Hold while the lamp is lit <Key of="hold" />
         </span>
       </button>
       <Strip
@@ -96,7 +85,7 @@ export function TapPad({ onReading }: { onReading: (reading: LampReading | null)
       <p className="d-flex gap-3 align-items-center mb-0">
         <span className="quiet">{flashes.length} flashes. Three rounds are enough; begin anywhere.</span>
         <Button size="sm" variant="outline-dark" onClick={clear} disabled={flashes.length === 0}>
-          Begin anew <kbd>⌫</kbd>
+          Start over <Key of="clear" />
         </Button>
       </p>
     </div>

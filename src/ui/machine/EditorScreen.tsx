@@ -110,12 +110,12 @@ export function EditorScreen({ file, base }: { file: MachineFile; base: string }
 
   return (
     <div className="start">
-      <TopBar here="Machines">
+      <TopBar here="Machines" title={`Edit ${file.maker} ${file.model}`}>
         <span>
           {file.maker} {file.model}
         </span>
       </TopBar>
-      <main className="editor-main">
+      <main id="main" tabIndex={-1} className="editor-main">
         <div className="library-head">
           <h1>
             Edit {file.maker} {file.model}
@@ -292,8 +292,8 @@ function checkedWords(
   draft: Draft,
 ): string {
   if (checked.problems.length === 0) {
-    if (draft.changed) return "Sound. Not saved yet; kept in this browser.";
-    return "Sound, as saved.";
+    if (draft.changed) return "No errors. Not saved yet; kept in this browser.";
+    return "No errors. Saved.";
   }
   return `${checked.problems.length} thing${checked.problems.length === 1 ? "" : "s"} to mend`;
 }

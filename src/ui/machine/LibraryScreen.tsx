@@ -5,12 +5,12 @@ import { useRouter } from "next/navigation";
 import { useRef, useState } from "react";
 import Button from "react-bootstrap/Button";
 import Form from "react-bootstrap/Form";
-import { useHotkeys } from "react-hotkeys-hook";
 import type { MachineRow } from "../../contract/machines";
 import { send, Refused } from "../shell/send";
 import { TopBar } from "../shell/TopBar";
 import { useKept } from "../shell/useKept";
 import { importMachine } from "../../contract/machines";
+import { useShortcut } from "../shortcuts/useShortcut";
 
 const SUPPLIES = ["any supply", "120 V", "230 V", "240 V", "battery"] as const;
 
@@ -24,7 +24,7 @@ export function LibraryScreen({ machines }: { machines: readonly MachineRow[] })
   const [taking, setTaking] = useState(false);
   const field = useRef<HTMLInputElement>(null);
   const chooser = useRef<HTMLInputElement>(null);
-  useHotkeys("/", () => field.current?.focus(), { preventDefault: true });
+  useShortcut("find", () => field.current?.focus());
   const families = [...new Set(machines.map((m) => m.family))].sort();
   const words = wanted.toLowerCase().split(/\s+/).filter(Boolean);
   const shown = machines.filter((m) => {
@@ -55,8 +55,8 @@ export function LibraryScreen({ machines }: { machines: readonly MachineRow[] })
 
   return (
     <div className="start">
-      <TopBar here="Machines" />
-      <main className="library">
+      <TopBar here="Machines" title="Machines" />
+      <main id="main" tabIndex={-1} className="library">
         <div className="library-head">
           <h1>Machines</h1>
           <Button variant="outline-dark" disabled={taking} onClick={() => chooser.current?.click()}>

@@ -9,8 +9,8 @@ export function MachineJobScreen({ machine }: { machine: { id: string; maker: st
   const [unit] = useState(() => crypto.randomUUID());
   return (
     <div className="start">
-      <TopBar here="Machines" />
-      <main className="library">
+      <TopBar here="Machines" title={`New job on ${machine.maker} ${machine.model}`} />
+      <main id="main" tabIndex={-1} className="library">
         <h1>
           A job on a {machine.maker} {machine.model}
         </h1>

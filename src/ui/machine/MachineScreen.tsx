@@ -43,8 +43,8 @@ export function MachineScreen({
   const [tab, setTab] = useState("wiring");
   return (
     <div className="start">
-      <TopBar here="Machines" />
-      <main className="machine">
+      <TopBar here="Machines" title={`${file.maker} ${file.model}`} />
+      <main id="main" tabIndex={-1} className="machine">
         <div className="library-head">
           <div>
             <h1>
@@ -69,7 +69,7 @@ export function MachineScreen({
           </a>
           <Duplicate file={file} />
           <Link className="btn btn-outline-dark" href={`/machines/${file.id}/hand`}>
-            Simulated
+            Try it on the simulator
           </Link>
           <Link className="btn btn-outline-dark" href={`/machines/${file.id}/edit`}>
             Edit

@@ -20,7 +20,8 @@ export function NewMachineScreen() {
 
   async function begin(event: FormEvent) {
     event.preventDefault();
-    if (!maker.trim() || !model.trim()) return setProblem("Name the maker and the model, as on the rating plate.");
+    if (!maker.trim() || !model.trim())
+      return setProblem("Type the manufacturer and the model, as on the rating plate.");
     const id =
       `${maker}-${model}`
         .toLowerCase()
@@ -36,8 +37,8 @@ export function NewMachineScreen() {
 
   return (
     <div className="start">
-      <TopBar here="Machines" />
-      <main className="quick-main">
+      <TopBar here="Machines" title="New machine file" />
+      <main id="main" tabIndex={-1} className="quick-main">
         <Form className="new-job" onSubmit={(e) => void begin(e)} noValidate aria-labelledby="new-machine">
           <h1 id="new-machine">New machine</h1>
           <Form.Group controlId="family">
@@ -54,7 +55,7 @@ export function NewMachineScreen() {
             </Form.Select>
           </Form.Group>
           <Form.Group controlId="maker">
-            <Form.Label>Maker</Form.Label>
+            <Form.Label>Manufacturer</Form.Label>
             <Form.Control size="lg" value={maker} maxLength={60} onChange={(e) => setMaker(e.target.value)} />
           </Form.Group>
           <Form.Group controlId="model">

@@ -44,8 +44,8 @@ export function OfferScreen({ offer }: { offer: ShippedOffer }) {
     });
   return (
     <div className="start">
-      <TopBar here="Machines" />
-      <main className="library">
+      <TopBar here="Machines" title="Newer file" />
+      <main id="main" tabIndex={-1} className="library">
         <h1>Newer revision {offer.revision}</h1>
         <p className="quiet mb-0">
           Yours is revision {offer.own.revision}.{" "}

@@ -3,7 +3,6 @@
 import { useEffect, useRef, useState } from "react";
 import Button from "react-bootstrap/Button";
 import Form from "react-bootstrap/Form";
-import { useHotkeys } from "react-hotkeys-hook";
 import {
   type AutoHold,
   feed,
@@ -18,6 +17,8 @@ import {
 import { type Shown, shownText } from "../../core/quantity";
 import { useKept } from "../shell/useKept";
 import { layLeads, readMeter, useDevices, useFloats } from "./useMeters";
+import { Key } from "../shortcuts/Key";
+import { useShortcut } from "../shortcuts/useShortcut";
 
 interface Props {
   /** What is to be measured, and where the stand-in's leads lie. */
@@ -78,13 +79,7 @@ export function MeterBar({ fn, live, leads, where, busy, takeFirst, onReading }:
       setTaking(false);
     }
   };
-  useHotkeys(
-    "alt+m",
-    () => {
-      if (device && !busy && !taking) void once();
-    },
-    { enableOnFormTags: true, preventDefault: true },
-  );
+  useShortcut("take", () => void once(), { enabled: Boolean(device) && !busy && !taking });
 
   // Auto-hold: readings until one rests; it is logged, and the next test comes.
   const latest = useRef({ take, onReading });
@@ -145,12 +140,12 @@ export function MeterBar({ fn, live, leads, where, busy, takeFirst, onReading }:
       {device ? (
         <>
           <Button size="sm" disabled={busy || taking} onClick={() => void once()}>
-            Take it <kbd>Alt M</kbd>
+            Take it <Key of="take" />
           </Button>
           <Form.Check
             type="switch"
             id="meter-auto"
-            label="by itself when it rests"
+            label="take it when it is stable"
             checked={auto}
             onChange={(e) => keepAuto(e.target.checked ? "yes" : "")}
           />

@@ -80,8 +80,8 @@ export function MeterScreen({
     );
   return (
     <div className="start">
-      <TopBar here="Tools" />
-      <main className="tool-main">
+      <TopBar here="Calculators and bench" title="Meter link" />
+      <main id="main" tabIndex={-1} className="tool-main">
         <header className="tool-head">
           <h1>Meter link</h1>
         </header>

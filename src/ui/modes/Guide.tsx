@@ -3,7 +3,6 @@
 import { useEffect, useMemo, useRef, useState } from "react";
 import Button from "react-bootstrap/Button";
 import Form from "react-bootstrap/Form";
-import { useHotkeys } from "react-hotkeys-hook";
 import {
   again,
   BEGIN,
@@ -22,6 +21,8 @@ import { useKept } from "../shell/useKept";
 import { useEngine, type Desk } from "../engine/useEngine";
 import { beep } from "./beep";
 import { Problem } from "../engine/Problem";
+import { Key } from "../shortcuts/Key";
+import { useShortcut } from "../shortcuts/useShortcut";
 
 interface Props {
   readonly machine: Machine;
@@ -93,18 +94,13 @@ export function Guide({ machine, desk, legs, exits, onArrived, onShowed }: Props
     setCount((c) => seen(legs, c));
   };
   // The button in focus answers to the space bar by itself; from anywhere else the key marks too.
-  useHotkeys(
-    "space",
-    (e) => {
-      if (document.activeElement === button.current) return;
-      e.preventDefault();
-      doMark();
-    },
-    { enabled: count.state === "doing" },
-  );
-  useHotkeys("y", arrived, { enabled: count.state === "look" });
-  useHotkeys("n", () => setInstead(true), { enabled: count.state === "look" });
-  useHotkeys("m", () => setMuted(muted ? "" : "yes"));
+  useShortcut("press", doMark, {
+    enabled: count.state === "doing",
+    unless: () => document.activeElement === button.current,
+  });
+  useShortcut("yes", arrived, { enabled: count.state === "look" });
+  useShortcut("no", () => setInstead(true), { enabled: count.state === "look" });
+  useShortcut("beep", () => setMuted(muted ? "" : "yes"));
 
   const left = secondsLeft(legs, count, clock);
   const waiting = step?.do === "power" && count.since !== null && left !== null && left > 0;
@@ -123,7 +119,7 @@ export function Guide({ machine, desk, legs, exits, onArrived, onShowed }: Props
           id="guide-mute"
           label={
             <>
-              Beep <kbd>m</kbd>
+              Beep <Key of="beep" />
             </>
           }
           checked={!muted}
@@ -146,7 +142,7 @@ export function Guide({ machine, desk, legs, exits, onArrived, onShowed }: Props
             <span>{left === null ? "" : " s"}</span>
           </p>
           <Button ref={button} size="lg" className="guide-mark" disabled={waiting} onClick={doMark}>
-            {markWords(step, count)} <kbd>Space</kbd>
+            {markWords(step, count)} <Key of="press" />
           </Button>
         </div>
       ) : null}
@@ -166,10 +162,10 @@ export function Guide({ machine, desk, legs, exits, onArrived, onShowed }: Props
           </p>
           <div className="d-flex flex-wrap gap-2">
             <Button ref={button} size="lg" onClick={arrived}>
-              Yes <kbd>y</kbd>
+              Yes <Key of="yes" />
             </Button>
             <Button size="lg" variant="outline-dark" aria-expanded={instead} onClick={() => setInstead(true)}>
-              No <kbd>n</kbd>
+              No <Key of="no" />
             </Button>
           </div>
           {instead ? (

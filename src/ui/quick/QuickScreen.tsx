@@ -88,8 +88,8 @@ export function QuickScreen() {
 
   return (
     <div className="start">
-      <TopBar here="Jobs" />
-      <main className="quick-main">
+      <TopBar here="Jobs" title="A machine without a file" />
+      <main id="main" tabIndex={-1} className="quick-main">
         <Form className="new-job" onSubmit={(e) => void begin(e)} noValidate aria-labelledby="quick-title">
           <h1 id="quick-title">A machine without a file</h1>
           <Form.Group controlId="what">

@@ -14,6 +14,7 @@ import { send } from "../shell/send";
 import { useKept } from "../shell/useKept";
 import { clockTime, dayName } from "../shell/time";
 import { logEntry, offerChanges, photoAddress } from "../../contract/jobs";
+import { PageTitle } from "../shell/PageTitle";
 
 /** The record of a job, on screen and on paper: everything as it was shown when it happened. */
 export function RecordSheet({
@@ -46,7 +47,8 @@ export function RecordSheet({
           <i className="bi bi-printer" aria-hidden /> Print
         </Button>
       </nav>
-      <main className="sheet">
+      <main id="main" tabIndex={-1} className="sheet">
+        <PageTitle of={`Record: ${job.opened.site}, ${file.maker} ${file.model}`} />
         <h1>Job record</h1>
         <dl className="facts">
           <dt>Unit</dt>
@@ -103,8 +105,8 @@ export function RecordSheet({
             ) : null}
             {job.called.left ? (
               <p>
-                <strong>Closed with this not put back:</strong> {job.called.left.map((l) => l.words).join("; ")}.
-                Because: {job.called.leftBecause}
+                <strong>Not restored at close:</strong> {job.called.left.map((l) => l.words).join("; ")}. Because:{" "}
+                {job.called.leftBecause}
               </p>
             ) : null}
             {job.called.despite ? <p>Called with that unproven because: {job.called.despite}</p> : null}
@@ -169,7 +171,7 @@ export function RecordSheet({
         ) : null}
         {job.changes.length > 0 ? (
           <>
-            <h2>Not as drawn</h2>
+            <h2>Differs from the file</h2>
             <ul>
               {job.changes.map((c) => (
                 <li key={c.id}>
@@ -194,7 +196,7 @@ export function RecordSheet({
         ) : null}
         {job.addenda.length > 0 ? (
           <>
-            <h2>Added after the call</h2>
+            <h2>Added after closing</h2>
             <ul>
               {job.addenda.map((e) => (
                 <li key={e.id} suppressHydrationWarning>
@@ -222,7 +224,7 @@ export function RecordSheet({
   );
 }
 
-const SURE = { none: "none", "in warranty": "in warranty", unknown: "nobody knows" } as const;
+const SURE = { none: "none", "in warranty": "in warranty", unknown: "unknown" } as const;
 
 /** What was decided, done, changed and proven. */
 function WorkDone({ job }: { job: Job }) {

@@ -88,21 +88,21 @@ export function Decide({
       <section className="rig-sheet" aria-label="Asked first">
         <div className="repair-asks">
           <Form.Group controlId="warranty">
-            <Form.Label>Warranty</Form.Label>
+            <Form.Label>Under warranty?</Form.Label>
             <Form.Select value={warranty} onChange={(e) => setWarranty(e.target.value as typeof warranty)}>
-              <option value="">Ask</option>
-              <option value="none">none</option>
-              <option value="in warranty">in warranty</option>
-              <option value="unknown">nobody knows</option>
+              <option value=""></option>
+              <option value="none">no</option>
+              <option value="in warranty">yes</option>
+              <option value="unknown">unknown</option>
             </Form.Select>
           </Form.Group>
           <Form.Group controlId="seals">
-            <Form.Label>Seals</Form.Label>
+            <Form.Label>Seals intact?</Form.Label>
             <Form.Select value={seals} onChange={(e) => setSeals(e.target.value as typeof seals)}>
-              <option value="">Look</option>
-              <option value="none">none</option>
-              <option value="whole">whole</option>
-              <option value="broken">broken</option>
+              <option value=""></option>
+              <option value="none">it has none</option>
+              <option value="whole">yes</option>
+              <option value="broken">no, broken</option>
             </Form.Select>
           </Form.Group>
           <Form.Group controlId="approved-by">
@@ -120,7 +120,7 @@ export function Decide({
         </div>
         {warranty === "in warranty" ? (
           <p className="swap-caution">
-            In warranty: the maker decides, and a seal that is whole stays whole until he has.
+            Under warranty: the manufacturer decides. Leave intact seals intact until then.
           </p>
         ) : null}
       </section>
@@ -143,7 +143,7 @@ export function Decide({
             </Form.Select>
           </Form.Group>
           <Form.Group controlId="minute">
-            <Form.Label>A minute costs</Form.Label>
+            <Form.Label>Cost per minute</Form.Label>
             <Form.Control
               value={shop.minute}
               placeholder={String(USUAL_RATES.perMinute)}
@@ -151,7 +151,7 @@ export function Decide({
             />
           </Form.Group>
           <Form.Group controlId="back">
-            <Form.Label>Coming back costs</Form.Label>
+            <Form.Label>Callback cost</Form.Label>
             <Form.Control
               value={shop.back}
               placeholder={String(USUAL_RATES.comeBack)}
@@ -159,7 +159,7 @@ export function Decide({
             />
           </Form.Group>
           <Form.Group controlId="worth">
-            <Form.Label>Worth to its owner</Form.Label>
+            <Form.Label>Value of the machine</Form.Label>
             <Form.Control value={worth} placeholder="400" onChange={(e) => setWorth(e.target.value)} />
           </Form.Group>
         </div>
@@ -170,9 +170,9 @@ export function Decide({
               <th>What</th>
               <th>Work</th>
               <th>Parts</th>
-              <th>Holds</th>
-              <th>Costs on average</th>
-              <th>Flips at</th>
+              <th>Chance it lasts</th>
+              <th>Average cost</th>
+              <th>Break-even</th>
             </tr>
           </thead>
           <tbody>

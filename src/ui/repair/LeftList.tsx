@@ -23,10 +23,10 @@ export function LeftList({ left, job, busy, onLog }: Props) {
     if (await onLog(changedBody(job.lastSeq + 1, words))) setWords("");
   }
   return (
-    <section className="rig-sheet" aria-label="Put back">
+    <section className="rig-sheet" aria-label="To restore">
       {left.length === 0 ? (
         <p className="all-back" role="status">
-          <i className="bi bi-check-circle-fill" aria-hidden /> Nothing is left behind.
+          <i className="bi bi-check-circle-fill" aria-hidden /> Nothing left to restore.
         </p>
       ) : (
         <ul className="left-list">
@@ -40,7 +40,7 @@ export function LeftList({ left, job, busy, onLog }: Props) {
                 <Button
                   variant="outline-dark"
                   disabled={busy}
-                  aria-label={`Put back: ${l.words}`}
+                  aria-label={`Restored: ${l.words}`}
                   onClick={() => void onLog(restoredBody(l))}
                 >
                   <i className="bi bi-check-lg" aria-hidden /> Back

@@ -115,7 +115,7 @@ export function Prove({
               </p>
             ) : null}
             <Button size="lg" onClick={onBack}>
-              What is still to be put back
+              What is still to restore
             </Button>
           </>
         )}
@@ -185,7 +185,7 @@ function Answer({
           <i className="bi bi-check-lg" aria-hidden /> {step.test && !step.wait ? step.expected : "Yes"}
         </Button>
         <Button size="lg" variant="outline-dark" disabled={busy} onClick={() => void onLog(false, "not so")}>
-          <i className="bi bi-x-lg" aria-hidden /> Not so
+          <i className="bi bi-x-lg" aria-hidden /> No
         </Button>
       </div>
     );

@@ -16,6 +16,8 @@ import { Prove } from "./Prove";
 import { SetUp } from "./SetUp";
 import { Swap } from "./Swap";
 import type { Rates } from "../../contract/shop";
+import { PageTitle } from "../shell/PageTitle";
+import { SkipLink } from "../shell/SkipLink";
 
 interface Props {
   readonly events: readonly JournalEvent[];
@@ -36,7 +38,7 @@ const STEPS = [
   ["swap", "Swap", "bi-arrow-left-right"],
   ["set-up", "Set up", "bi-sliders"],
   ["prove", "Prove", "bi-patch-check"],
-  ["back", "Put back", "bi-list-check"],
+  ["back", "Restore", "bi-list-check"],
   ["change", "Change the circuit", "bi-node-plus"],
 ] as const;
 type Step = (typeof STEPS)[number][0];
@@ -71,6 +73,8 @@ export function RepairScreen({ events, unit, file: drawnFile, hash, piece, fault
   return (
     <div className="start">
       <header className="bar">
+        <PageTitle of={`${entry.name}, ${job.opened.site}`} />
+        <SkipLink />
         <Link
           href={job.called ? `/jobs/${job.id}/record` : `/jobs/${job.id}`}
           className="home"
@@ -102,7 +106,7 @@ export function RepairScreen({ events, unit, file: drawnFile, hash, piece, fault
         ))}
         <Waits />
       </nav>
-      <main className="repair-main">
+      <main id="main" tabIndex={-1} className="repair-main">
         {problem ? (
           <p className="problem" role="alert">
             {problem}

@@ -76,8 +76,8 @@ export function RigScreen({ machines, machine, boards, rig, job }: Props) {
 
   return (
     <div className="start">
-      <TopBar here="Tools" />
-      <main className="rig-main">
+      <TopBar here="Calculators and bench" title="Bench rig" />
+      <main id="main" tabIndex={-1} className="rig-main">
         <header className="rig-head">
           <h1>Bench rig</h1>
           <Form.Select
@@ -107,7 +107,7 @@ export function RigScreen({ machines, machine, boards, rig, job }: Props) {
             </Link>
           ) : null}
           <Button size="sm" variant="outline-dark" disabled={seen.length === 0} onClick={() => keep("")}>
-            Begin anew
+            Start over
           </Button>
         </header>
         {!rig || !verdict ? (

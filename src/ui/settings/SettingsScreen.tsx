@@ -32,8 +32,8 @@ export function SettingsScreen({ machines, machine, settings, job }: Props) {
   const router = useRouter();
   return (
     <div className="start">
-      <TopBar here="Tools" />
-      <main className="settings-main">
+      <TopBar here="Calculators and bench" title="Coded switches" />
+      <main id="main" tabIndex={-1} className="settings-main">
         <header className="rig-head">
           <h1>Settings</h1>
           <Form.Select

@@ -1,26 +1,34 @@
 "use client";
 
 import Link from "next/link";
-import { useRouter } from "next/navigation";
 import type { ReactNode } from "react";
-import { useHotkeys } from "react-hotkeys-hook";
 import { Waits } from "./Waits";
 import { useHydrated } from "./useHydrated";
+import { Shortcuts } from "../shortcuts/Shortcuts";
+import { PageTitle } from "./PageTitle";
+import { SkipLink } from "./SkipLink";
 
 const PLACES = [
   ["/", "Jobs"],
   ["/machines", "Machines"],
   ["/codes", "Codes"],
-  ["/lamp", "Lamp"],
-  ["/tools", "Tools"],
+  ["/lamp", "Blink reader"],
+  ["/tools", "Calculators and bench"],
 ] as const;
 
+interface Props {
+  readonly here: (typeof PLACES)[number][1];
+  /** Of the page, for the window, the history and whoever hears it read. */
+  readonly title: string;
+  readonly children?: ReactNode;
+}
+
 /** The head of every screen that is not a job: where one is, and where else one can go. */
-export function TopBar({ here, children }: { here: (typeof PLACES)[number][1]; children?: ReactNode }) {
-  const router = useRouter();
-  useHotkeys("alt+t", () => router.push("/tools"), { enableOnFormTags: true, preventDefault: true });
+export function TopBar({ here, title, children }: Props) {
   return (
     <header className="bar" data-live={useHydrated() ? "" : undefined}>
+      <PageTitle of={title} />
+      <SkipLink />
       <Link href="/" className="brand">
         Unzo
       </Link>
@@ -33,6 +41,7 @@ export function TopBar({ here, children }: { here: (typeof PLACES)[number][1]; c
       </nav>
       {children}
       <Waits />
+      <Shortcuts />
     </header>
   );
 }

@@ -11,7 +11,7 @@ export function CurrentChart({ points, limit }: { points: readonly (readonly [nu
     <figure className="chart-room mb-0" role="img" aria-label="Current over time, with the limit">
       <ResponsiveContainer width="100%" height={230}>
         <LineChart data={rows} margin={{ top: 8, right: 12, bottom: 4, left: 12 }} accessibilityLayer={false}>
-          <CartesianGrid stroke="#d5dcda" />
+          <CartesianGrid stroke="var(--hair)" />
           <XAxis
             dataKey="t"
             type="number"
@@ -26,11 +26,11 @@ export function CurrentChart({ points, limit }: { points: readonly (readonly [nu
           />
           <ReferenceLine
             y={limit}
-            stroke="#9c1445"
+            stroke="var(--live)"
             strokeDasharray="6 4"
-            label={{ value: "limit", position: "insideTopRight", fill: "#9c1445" }}
+            label={{ value: "limit", position: "insideTopRight", fill: "var(--live)" }}
           />
-          <Line dataKey="a" stroke="#14242b" strokeWidth={1.6} dot={false} isAnimationActive={false} />
+          <Line dataKey="a" stroke="var(--ink)" strokeWidth={1.6} dot={false} isAnimationActive={false} />
         </LineChart>
       </ResponsiveContainer>
     </figure>

@@ -122,7 +122,7 @@ export function SleepScreen() {
           }}
         />
         <div className="tool-field">
-          <Form.Label htmlFor="sleep-unit">Where none is named</Form.Label>
+          <Form.Label htmlFor="sleep-unit">Unit, if the file names none</Form.Label>
           <Form.Select id="sleep-unit" value={unit} onChange={(e) => setUnit(e.target.value as "A")}>
             {(["A", "mA", "µA"] as const).map((u) => (
               <option key={u}>{u}</option>
@@ -135,8 +135,8 @@ export function SleepScreen() {
   else source = <LiveLog onLog={(text) => void take(text)} />;
   return (
     <div className="start">
-      <TopBar here="Tools" />
-      <main className="tool-main">
+      <TopBar here="Calculators and bench" title="Sleep current" />
+      <main id="main" tabIndex={-1} className="tool-main">
         <header className="tool-head">
           <h1>Sleep current</h1>
           <span className="tool-acts no-print">
@@ -200,7 +200,8 @@ export function SleepScreen() {
           ) : null}
           {!read && !reading && !problem ? (
             <p className="quiet" role="status">
-              It takes what it takes: start the log before the machine is switched off, and leave doors and keys alone.
+              One full cycle, undisturbed: start the log before the machine is switched off, and leave doors and keys
+              alone.
             </p>
           ) : null}
           {read && sleep ? (

@@ -24,8 +24,8 @@ export function JobsScreen({
   const to = (n: number) => `/jobs?${new URLSearchParams({ state, words, page: String(n) }).toString()}`;
   return (
     <div className="start">
-      <TopBar here="Jobs" />
-      <main className="library">
+      <TopBar here="Jobs" title="All jobs" />
+      <main id="main" tabIndex={-1} className="library">
         <h1>
           {state === "open" ? "Open jobs" : "Closed jobs"}{" "}
           <span className="count">{found.total < most ? found.total : `${most} and more`}</span>

@@ -5,7 +5,6 @@ import { useRouter } from "next/navigation";
 import { useRef, useState, type FormEvent } from "react";
 import Button from "react-bootstrap/Button";
 import Form from "react-bootstrap/Form";
-import { useHotkeys } from "react-hotkeys-hook";
 import { type MachineFile, type PlateSaid, plateWords } from "../../core/model";
 import type { MachineSummary } from "../../contract/machines";
 import type { UnitRow } from "../../contract/units";
@@ -18,6 +17,8 @@ import { openJob } from "../../contract/jobs";
 import { machineOpening } from "../../contract/machines";
 import { unitNow, type OpenJob } from "../../contract/units";
 import { useRoute } from "../engine/useRoute";
+import { Key } from "../shortcuts/Key";
+import { useShortcut } from "../shortcuts/useShortcut";
 
 interface Complaint {
   readonly id: string;
@@ -49,7 +50,7 @@ export function NewJob({ fixed }: { fixed?: Chosen }) {
   const [busy, setBusy] = useState(false);
   const id = useRef<string | null>(null);
   const finder = useRef<HTMLInputElement>(null);
-  useHotkeys("n", () => finder.current?.focus(), { preventDefault: true });
+  useShortcut("newJob", () => finder.current?.focus());
   const machine = chosen?.kind === "unit" ? chosen.unit.machine : (chosen?.machine.id ?? null);
   const { complaints, ...plated } = useOpening(machine);
   const open = useOpenJobs(chosen?.kind === "unit" ? chosen.unit.id : null);
@@ -94,7 +95,7 @@ export function NewJob({ fixed }: { fixed?: Chosen }) {
 
   return (
     <Form className="new-job" onSubmit={(e) => void begin(e)} aria-labelledby="new-job" noValidate>
-      <h2 id="new-job">New job {fixed ? null : <kbd>n</kbd>}</h2>
+      <h2 id="new-job">New job {fixed ? null : <Key of="newJob" />}</h2>
       {chosen ? (
         <div className="chosen-unit">
           {chosen.kind === "unit" ? (

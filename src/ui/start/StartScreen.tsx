@@ -2,24 +2,25 @@
 
 import Link from "next/link";
 import { useRouter } from "next/navigation";
-import { useHotkeys } from "react-hotkeys-hook";
 import type { JobPage, JobRow } from "../../contract/jobs";
 import { dayName } from "../shell/time";
 import { TopBar } from "../shell/TopBar";
 import { JobList } from "./JobList";
 import { NewJob } from "./NewJob";
+import { Key } from "../shortcuts/Key";
+import { useShortcut } from "../shortcuts/useShortcut";
 
 /** The jobs of the day, and a new one. */
 export function StartScreen({ open, closed, now }: { open: JobPage; closed: readonly JobRow[]; now: string }) {
   const router = useRouter();
-  useHotkeys("q", () => router.push("/quick"), { preventDefault: true });
+  useShortcut("quick", () => router.push("/quick"));
   const isNew = open.total === 0 && closed.length === 0;
   return (
     <div className="start">
-      <TopBar here="Jobs">
+      <TopBar here="Jobs" title="Jobs">
         <span suppressHydrationWarning>{dayName(now)}</span>
       </TopBar>
-      <main className="start-main">
+      <main id="main" tabIndex={-1} className="start-main">
         <section aria-labelledby="open-jobs">
           <h1 id="open-jobs">Open jobs {open.total > 0 ? <span className="count">{open.total}</span> : null}</h1>
           {isNew ? <FirstSteps /> : null}
@@ -43,7 +44,7 @@ export function StartScreen({ open, closed, now }: { open: JobPage; closed: read
         <div className="begin">
           <NewJob />
           <Link className="quick-link" href="/quick">
-            <strong>No file for it?</strong> <kbd>q</kbd>
+            <strong>No file for it?</strong> <Key of="quick" />
             <span>Name the machine and its loads; advice in a minute.</span>
           </Link>
         </div>
@@ -65,8 +66,8 @@ function FirstSteps() {
         <Link href="/machines">import or write its file</Link>.
       </li>
       <li>
-        <strong>Say what you carry.</strong> In a job, <em>You</em> at the upper right: only tests you can make are
-        proposed.
+        <strong>Say what you carry.</strong> In a job, <em>Tools and limits</em> at the upper right: only tests you can
+        make are proposed.
       </li>
     </ol>
   );

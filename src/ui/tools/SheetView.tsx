@@ -90,7 +90,7 @@ export function TableView({ table }: { table: Table }) {
   );
 }
 
-const STROKES = ["#14242b", "#8f420b", "#17577f"] as const;
+const STROKES = ["var(--ink)", "var(--copper)", "var(--low)"] as const;
 
 /** A curve, and what was measured on it as a larger dot. */
 function CurveView({ curve }: { curve: Curve }) {
@@ -104,7 +104,7 @@ function CurveView({ curve }: { curve: Curve }) {
     >
       <ResponsiveContainer width="100%" height={220}>
         <LineChart data={rows} margin={{ top: 8, right: 12, bottom: 14, left: 4 }} accessibilityLayer={false}>
-          <CartesianGrid stroke="#d5dcda" />
+          <CartesianGrid stroke="var(--hair)" />
           <XAxis
             dataKey="x"
             type="number"
@@ -130,7 +130,7 @@ function CurveView({ curve }: { curve: Curve }) {
               dataKey={line.key}
               stroke={STROKES[i % 3]!}
               strokeWidth={line.dots ? 0 : 2.5}
-              dot={line.dots ? { r: 6, fill: STROKES[i % 3]!, stroke: "#fff" } : false}
+              dot={line.dots ? { r: 6, fill: STROKES[i % 3]!, stroke: "var(--paper)" } : false}
               connectNulls
               isAnimationActive={false}
             />

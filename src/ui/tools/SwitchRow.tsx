@@ -16,8 +16,8 @@ export function SwitchRow({ drawing }: { drawing: SwitchDrawing }) {
         {upsideDown ? ", the board upside down" : ""}
       </figcaption>
       <svg viewBox={`0 0 ${width} 104`} style={{ maxWidth: width }} role="img" aria-label={says}>
-        <rect x="1" y="1" width={width - 2} height="102" rx="6" fill="#fff" stroke="#14242b" strokeWidth="2" />
-        <circle cx={dotLeft ? 13 : width - 13} cy={upsideDown ? 90 : 13} r="5" fill="#14242b" />
+        <rect x="1" y="1" width={width - 2} height="102" rx="6" fill="var(--paper)" stroke="var(--ink)" strokeWidth="2" />
+        <circle cx={dotLeft ? 13 : width - 13} cy={upsideDown ? 90 : 13} r="5" fill="var(--ink)" />
         {order.map((i, place) => {
           const x = 20 + place * STEP;
           const up = on[i] !== upsideDown;
@@ -25,9 +25,9 @@ export function SwitchRow({ drawing }: { drawing: SwitchDrawing }) {
             <g key={numbers[i]}>
               {kind === "switches" ? (
                 <>
-                  <rect x={x + 8} y="22" width={STEP - 16} height="52" rx="3" fill="#e6ebe8" stroke="#46565c" />
-                  <rect x={x + 11} y={up ? 25 : 50} width={STEP - 22} height="21" rx="2" fill="#14242b" />
-                  <text x={x + STEP / 2} y={up ? 66 : 40} textAnchor="middle" fontSize="12" fill="#14242b">
+                  <rect x={x + 8} y="22" width={STEP - 16} height="52" rx="3" fill="var(--wall)" stroke="var(--quiet)" />
+                  <rect x={x + 11} y={up ? 25 : 50} width={STEP - 22} height="21" rx="2" fill="var(--ink)" />
+                  <text x={x + STEP / 2} y={up ? 66 : 40} textAnchor="middle" fontSize="12" fill="var(--ink)">
                     {on[i] ? "on" : "off"}
                   </text>
                 </>
@@ -38,12 +38,12 @@ export function SwitchRow({ drawing }: { drawing: SwitchDrawing }) {
                     x2={x + STEP / 2}
                     y1="20"
                     y2="76"
-                    stroke="#46565c"
+                    stroke="var(--quiet)"
                     strokeWidth="2"
                     strokeDasharray={on[i] ? undefined : "14 28"}
                   />
                   {on[i] ? (
-                    <rect x={x + 14} y="34" width={STEP - 28} height="28" rx="3" fill="#e9c4a4" stroke="#14242b" />
+                    <rect x={x + 14} y="34" width={STEP - 28} height="28" rx="3" fill="var(--copper-3)" stroke="var(--ink)" />
                   ) : (
                     <text x={x + STEP / 2} y="52" textAnchor="middle" fontSize="12">
                       cut
@@ -57,7 +57,7 @@ export function SwitchRow({ drawing }: { drawing: SwitchDrawing }) {
                 textAnchor="middle"
                 fontSize="14"
                 fontWeight="700"
-                fill="#14242b"
+                fill="var(--ink)"
               >
                 {numbers[i]}
               </text>

@@ -6,7 +6,6 @@ import { useRouter } from "next/navigation";
 import { useEffect, useId, useMemo, useState } from "react";
 import Button from "react-bootstrap/Button";
 import Form from "react-bootstrap/Form";
-import { useHotkeys } from "react-hotkeys-hook";
 import { type Change, commonShelf, type MachineFile } from "../../core/model";
 import { unitOfQuantity } from "../../core/quantity";
 import { type Field, type Tool, TOOLS, workTool } from "../../core/workbench";
@@ -18,6 +17,8 @@ import { Units } from "./Units";
 import { useLiked } from "./useLiked";
 import { logEntry } from "../../contract/jobs";
 import { aloneBody } from "../../core/journal";
+import { Key } from "../shortcuts/Key";
+import { useShortcut } from "../shortcuts/useShortcut";
 
 interface Props {
   readonly id: string;
@@ -62,7 +63,7 @@ export function ToolScreen({ id, typed: given, inJob }: Props) {
       else address.searchParams.delete(key);
     window.history.replaceState(window.history.state, "", address);
   }, [tool, typed]);
-  useHotkeys("alt+p", () => window.print(), { enableOnFormTags: true, preventDefault: true });
+  useShortcut("print", () => window.print());
 
   async function log() {
     if (!sheet?.verdict || sheet.verdict.kind === "unsure" || !inJob || !part) return;
@@ -91,12 +92,12 @@ export function ToolScreen({ id, typed: given, inJob }: Props) {
   const groups = [...new Set(tool.fields.map((f) => f.under ?? ""))];
   return (
     <div className="start">
-      <TopBar here="Tools">
+      <TopBar here="Calculators and bench" title={tool.name}>
         <span className="bar-end">
           <Units liked={liked} onChange={setLiked} />
         </span>
       </TopBar>
-      <main className="tool-main">
+      <main id="main" tabIndex={-1} className="tool-main">
         <header className="tool-head">
           <h1>
             {tool.name}
@@ -112,7 +113,7 @@ export function ToolScreen({ id, typed: given, inJob }: Props) {
               Empty
             </Button>
             <Button size="sm" variant="outline-dark" onClick={() => window.print()}>
-              Print <kbd>Alt P</kbd>
+              Print <Key of="print" />
             </Button>
           </span>
         </header>
@@ -166,7 +167,7 @@ export function ToolScreen({ id, typed: given, inJob }: Props) {
               <span className="quiet">
                 {!sheet?.verdict || sheet.verdict.kind === "unsure"
                   ? "A clear verdict can be logged."
-                  : "It re-weighs the suspects."}
+                  : "It re-ranks the suspects."}
               </span>
             </div>
           ) : null}

@@ -4,9 +4,10 @@ import Link from "next/link";
 import { useRouter } from "next/navigation";
 import { useRef, useState, type FormEvent } from "react";
 import Form from "react-bootstrap/Form";
-import { useHotkeys } from "react-hotkeys-hook";
 import { TOOLS } from "../../core/workbench";
 import { TopBar } from "../shell/TopBar";
+import { Letter } from "../shortcuts/Key";
+import { useLetters, useShortcut } from "../shortcuts/useShortcut";
 
 /** Tools with a screen of their own, beside the ones with fields and a sheet. */
 const OWN = [
@@ -28,7 +29,6 @@ const OWN = [
 const ALL = [...TOOLS.map(({ id, name, group, words }) => ({ id, name, group, words })), ...OWN];
 const GROUPS = ["Loads", "Sensors", "Joints and wires", "Boards", "Settings and records"] as const;
 const SORTED = GROUPS.flatMap((group) => ALL.filter((t) => t.group === group));
-const LETTERS = "abcdefghijklmnopqrstuvwxyz";
 
 /** Every tool, by what is in hand. A letter opens it. */
 export function ToolsScreen() {
@@ -38,23 +38,16 @@ export function ToolsScreen() {
   const found = SORTED.filter((t) =>
     `${t.name} ${t.words} ${t.group}`.toLowerCase().includes(wanted.trim().toLowerCase()),
   );
-  useHotkeys("/", () => field.current?.focus(), { preventDefault: true });
-  useHotkeys(
-    SORTED.map((_, i) => LETTERS[i]!),
-    (event) => {
-      const tool = SORTED[LETTERS.indexOf(event.key)];
-      if (tool) router.push(`/tools/${tool.id}`);
-    },
-    [],
-  );
+  useShortcut("find", () => field.current?.focus());
+  useLetters(SORTED.length, (i) => router.push(`/tools/${SORTED[i]!.id}`));
   const open = (event: FormEvent) => {
     event.preventDefault();
     if (found[0]) router.push(`/tools/${found[0].id}`);
   };
   return (
     <div className="start">
-      <TopBar here="Tools" />
-      <main className="tools-main">
+      <TopBar here="Calculators and bench" title="Calculators and bench" />
+      <main id="main" tabIndex={-1} className="tools-main">
         <Form className="tools-find" onSubmit={open} role="search">
           <h1>What is in your hand?</h1>
           <Form.Control
@@ -82,7 +75,7 @@ export function ToolsScreen() {
                   {own.map((t) => (
                     <li key={t.id}>
                       <Link href={`/tools/${t.id}`}>
-                        <kbd>{LETTERS[SORTED.indexOf(t)]}</kbd>
+                        <Letter n={SORTED.indexOf(t)} />
                         <strong>{t.name}</strong>
                         <span className="quiet">{t.words}</span>
                       </Link>

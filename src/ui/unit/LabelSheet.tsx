@@ -7,6 +7,7 @@ import QRCode from "qrcode";
 import type { UnitRecord } from "../../contract/units";
 import { dayName } from "../shell/time";
 import { serialWords } from "./plate";
+import { PageTitle } from "../shell/PageTitle";
 
 /** The label that goes onto a modified unit, with a code that leads to its record. */
 export function LabelSheet({ unit }: { unit: UnitRecord }) {
@@ -32,7 +33,8 @@ export function LabelSheet({ unit }: { unit: UnitRecord }) {
           <i className="bi bi-printer" aria-hidden /> Print
         </Button>
       </nav>
-      <main className="unit-label">
+      <main id="main" tabIndex={-1} className="unit-label">
+        <PageTitle of={"Label"} />
         <div>
           <h1>
             <i className="bi bi-exclamation-diamond-fill" aria-hidden /> MODIFIED

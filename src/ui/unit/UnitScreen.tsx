@@ -41,8 +41,8 @@ export function UnitScreen({ unit }: { unit: UnitRecord }) {
   }
   return (
     <div className="start">
-      <TopBar here="Jobs" />
-      <main className="repair-main">
+      <TopBar here="Jobs" title={`${unit.machineName}, ${serialWords(unit.serial)}`} />
+      <main id="main" tabIndex={-1} className="repair-main">
         <header className="rig-head">
           <h1>
             {unit.machineName}, {serialWords(unit.serial)} <span className="quiet">{unit.site}</span>

@@ -1,4 +1,5 @@
 import { cautionsAt, exposureOf, forbidden } from "../../safety";
+import type { Machine } from "../../model";
 import { inSentence } from "../../quantity";
 import { type Test, testKey } from "../../simulate";
 import type { Standing } from "../planning/cost";
@@ -7,7 +8,7 @@ import { blamedPieces, type Hypothesis } from "../hypotheses/hypothesis";
 import { ALL_MEANS, canMake, type Means } from "../planning/means";
 import { isCause, isModelled } from "../evidence/simple-causes";
 import { proofsFor } from "./proofs";
-import { placeOf, propose, type Proposal } from "./test-sheet";
+import { placeOf, propose, titleOf, type Proposal } from "./test-sheet";
 import {
   clearedParts,
   partDoubt,
@@ -105,15 +106,15 @@ export function advise(narrow: FaultDictionary, evidence: readonly Evidence[], s
   const second = rated.find((r) => r !== chosen);
   const attempt = again || proof ? null : attemptOf(dictionary, suspects, way);
   let insists: { why: string; proves: string | null } | null;
-  if (again) insists = { why: AGAIN, proves: null };
+  if (again) insists = { why: againWords(dictionary.machine, again.test), proves: null };
   else if (hinge)
     insists = {
-      why: `All that speaks for ${inSentence(top.name)} hangs on this one reading. Make it once more.`,
+      why: `Everything that points at ${inSentence(top.name)} rests on this one reading. Measure it again.`,
       proves: null,
     };
   else if (proof)
     insists = {
-      why: `Before the board is blamed, this must be seen: ${inSentence(proof.words)}.`,
+      why: `Needed before the board is blamed: ${inSentence(proof.words)}.`,
       proves: proof.words,
     };
   else insists = null;
@@ -131,8 +132,10 @@ export function advise(narrow: FaultDictionary, evidence: readonly Evidence[], s
   };
 }
 
-const AGAIN =
-  "The last reading here fits nothing that is still possible. Make it once more before anything is built on it.";
+/** Why a reading is made once more; it names the reading that is meant. */
+function againWords(machine: Machine, test: Test): string {
+  return `Measure again: the last reading of ${inSentence(titleOf(machine, test))} fits no remaining suspect.`;
+}
 
 /** Whether the complaint is of something that can be looked at. */
 function canSee({ machine }: FaultDictionary, evidence: readonly Evidence[]): boolean {
@@ -276,7 +279,7 @@ function mended({ machine }: FaultDictionary, repairs: readonly Repair[]): Stop 
   return {
     kind: "mended",
     pieces: [last.piece],
-    sentence: `The complaint went with it: ${inSentence(machine.pieceById.get(last.piece)?.name ?? last.piece)}. Prove the machine, then make the call.`,
+    sentence: `This repair cured the complaint: ${inSentence(machine.pieceById.get(last.piece)?.name ?? last.piece)}. Prove the repair, then close with the diagnosis.`,
   };
 }
 
@@ -354,18 +357,18 @@ function stopOf(
 ): Stop {
   const top = suspects[0]!;
   if (top.piece === "no-fault" && (settled || top.probability > 0.5))
-    return { kind: "nothing wrong", pieces: [], sentence: "Every reading is what a sound machine shows." };
+    return { kind: "nothing wrong", pieces: [], sentence: "Every reading is as a good machine shows it." };
   if (top.piece === "not-as-drawn" && (settled || top.probability > 0.5))
     return {
       kind: "not as drawn",
       pieces: [],
-      sentence: `This unit is not as its file has it: ${inSentence(top.faults[0]?.name ?? "something differs")}. Look, and enter what you find.`,
+      sentence: `This unit differs from its file: ${inSentence(top.faults[0]?.name ?? "something differs")}. Look, and record what you find.`,
     };
   if (top.piece === "something-else" && (settled || top.probability > 0.5))
     return {
       kind: "something else",
       pieces: [],
-      sentence: "The readings fit neither one fault nor two in the file. Look for a part that is not drawn.",
+      sentence: "The readings fit neither one fault nor two in the file. Look for a part that is not in the file.",
     };
   if (settled) return found(dictionary, beliefs, top);
   const left = suspects.filter((s) => s.probability >= NAMED && s.piece !== "no-fault" && s.piece !== "something-else");
@@ -375,13 +378,13 @@ function stopOf(
   if (isLimited(means))
     return {
       ...group,
-      sentence: `No test with your means tells these apart: ${names}${isPerhapsSound ? `${names ? ", " : ""}nothing wrong` : ""}. Hand over to someone who may measure live, or has the clamp.`,
+      sentence: `None of the tests you can make tells these apart: ${names}${isPerhapsSound ? `${names ? ", " : ""}nothing wrong` : ""}. Hand over to someone who may measure live, or has the clamp.`,
     };
   // What shows nothing in any test cannot be told from a sound machine.
   if (isPerhapsSound)
     return {
       ...group,
-      sentence: `Every reading is what a sound machine shows.${names ? ` No safe test would show: ${names}.` : ""}`,
+      sentence: `Every reading is as a good machine shows it.${names ? ` No safe test would show: ${names}.` : ""}`,
     };
   return {
     ...group,
@@ -399,9 +402,9 @@ function found({ machine, hypotheses }: FaultDictionary, beliefs: Beliefs, top: 
   const two = share((h) => h.kind === "two faults") > 0.5;
   const led = mine[0]?.h.kind === "fault" ? mine[0].h.led : [];
   let more: string;
-  if (two) more = " One fault does not explain the readings: repair this, then measure on.";
+  if (two) more = " One fault does not explain the readings: repair this, then go on measuring.";
   else if (led.length > 0)
-    more = ` It has taken ${led.map((f) => inSentence(machine.partById.get(f.part)!.name)).join(" and ")} with it; both are renewed, this first.`;
+    more = ` It has taken ${led.map((f) => inSentence(machine.partById.get(f.part)!.name)).join(" and ")} with it; renew both, this first.`;
   else more = "";
-  return { kind: "found", pieces: [top.piece], sentence: `What remains lies in one piece: ${top.name}.${more}` };
+  return { kind: "found", pieces: [top.piece], sentence: `The fault is in one assembly: ${top.name}.${more}` };
 }

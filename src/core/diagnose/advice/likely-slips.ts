@@ -234,7 +234,7 @@ function neighbours(machine: Machine, point: Point): { point: string; words: str
 
 /** What is said of a reading that fits nothing. */
 function misfitSentence(outvoted: boolean, slips: LikelySlip[]): string {
-  if (outvoted) return "Measured once more it showed something else, and this no longer counts.";
-  if (slips.length > 0) return "This fits nothing that is still possible. Make it once more.";
-  return "This fits nothing that is still possible, and no usual slip explains it: measure it again, then look for what is not drawn.";
+  if (outvoted) return "Measured again, it showed something else; the earlier reading no longer counts.";
+  if (slips.length > 0) return "No remaining suspect gives this reading. Measure it again.";
+  return "No remaining suspect gives this reading, and no usual slip explains it. Measure it again, then look for a difference from the file.";
 }

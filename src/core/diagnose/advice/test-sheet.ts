@@ -338,27 +338,32 @@ export function propose(
     ...laid,
     bits: chosen.bits,
     proves: given?.proves ?? null,
-    why: given?.why ?? whyThis(laid, chosen, second),
+    why: given?.why ?? whyThis(dictionary.machine, laid, chosen, second),
   };
 }
 
-function whyThis(laid: Laid, chosen: RatedTest, second: RatedTest | undefined): string {
+/** Why a test is proposed: what each result leaves, how long it takes, and which other is nearly as good. */
+function whyThis(machine: Machine, laid: Laid, chosen: RatedTest, second: RatedTest | undefined): string {
   const [first, other] = laid.meanings;
-  const names = (m: Meaning) =>
-    m.leaves
-      .slice(0, 2)
-      .map((l) => inSentence(l.name))
-      .join(" or ");
   const split =
     first && other
-      ? `${cap(first.words)} points to ${names(first) || "something else"}; ${other.words} to ${names(other) || "something else"}.`
-      : "It confirms what is suspected.";
-  const minutes = chosen.minutes < 1 ? "under a minute" : `about ${Math.round(chosen.minutes)} min`;
-  const rival =
-    second && second.score < chosen.score * 0.95
-      ? ` It tells ${(chosen.score / second.score).toFixed(1)} times as much a minute as the next best.`
+      ? `${cap(first.words)} leaves ${leavesWords(first)}; ${other.words} leaves ${leavesWords(other)}.`
+      : "It confirms the leading suspect.";
+  const minutes = chosen.minutes < 1 ? "Under a minute" : `About ${Math.round(chosen.minutes)} min`;
+  const near =
+    second && second.score >= NEARLY * chosen.score
+      ? `; nearly as good: ${inSentence(titleOf(machine, second.test))}`
       : "";
-  return `${split} It takes ${minutes}.${rival}`;
+  return `${split} ${minutes}. Best value for the time${near}.`;
+}
+
+/** A test that tells at least this share of the best one's information a minute is named beside it; estimate E37. */
+const NEARLY = 0.9;
+
+function leavesWords(meaning: Meaning): string {
+  const leading = meaning.leaves.slice(0, 2);
+  if (leading.length === 0) return "something not in the file";
+  return leading.map((l) => `${inSentence(l.name)} (${Math.round(100 * l.probability)} %)`).join(", ");
 }
 
 const cap = (text: string) => text.charAt(0).toUpperCase() + text.slice(1);

@@ -2,7 +2,7 @@ import type { FirstEntry, Machine } from "../../model";
 import { faultsOf, type Hypothesis } from "../hypotheses/hypothesis";
 
 /**
- * First things first: the simple causes that are asked before anything is opened. Some lie in parts of the model (the
+ * Before you open it: the simple causes that are asked before anything is opened. Some lie in parts of the model (the
  * outlet, a door switch held open); others are no fault of the machine at all (a setting, a blocked duct, the machine
  * before it).
  */

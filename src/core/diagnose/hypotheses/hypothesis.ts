@@ -130,7 +130,7 @@ export function faultName(machine: Machine, fault: Fault): string {
 export function pieceName(machine: Machine, piece: string): string {
   if (piece === "no-fault") return "Nothing wrong";
   if (piece === "something-else") return "Something else";
-  if (piece === "not-as-drawn") return "Not as drawn";
+  if (piece === "not-as-drawn") return "Differs from the file";
   return piece
     .split("+")
     .map((p) => machine.pieceById.get(p)?.name ?? p)

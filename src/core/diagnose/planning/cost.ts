@@ -95,7 +95,7 @@ export function movesTo(machine: Machine, now: Standing, test: Test): readonly M
     moves.push({
       move: "plugs",
       minutes: PART_PLUG,
-      words: setup.apart.includes(id) ? `Pull ${name} apart` : `Push ${name} home again`,
+      words: setup.apart.includes(id) ? `Unplug ${name}` : `Reconnect ${name}`,
     });
   }
   if (setup.power === "on" && !on) {

@@ -61,7 +61,7 @@ describe("the end of a search", () => {
     expect(end.stop).toEqual({
       kind: "something else",
       pieces: [],
-      sentence: "The readings fit neither one fault nor two in the file. Look for a part that is not drawn.",
+      sentence: "The readings fit neither one fault nor two in the file. Look for a part that is not in the file.",
     });
     expect(end).toMatchObject({ isWider: true, next: null, attempt: null, toCome: null });
   });
@@ -72,7 +72,7 @@ describe("the end of a search", () => {
       kind: "not as drawn",
       pieces: [],
       sentence:
-        "This unit is not as its file has it: heater is one of 750 W, not 1500 W. Look, and enter what you find.",
+        "This unit differs from its file: heater is one of 750 W, not 1500 W. Look, and record what you find.",
     });
     expect(end.isWider).toBe(true);
   });
@@ -85,7 +85,7 @@ describe("the end of a search", () => {
     ]);
     expect(end.stop).toMatchObject({ kind: "found", pieces: ["fuse"] });
     expect(end.stop!.sentence).toBe(
-      "What remains lies in one piece: Fuse. One fault does not explain the readings: repair this, then measure on.",
+      "The fault is in one assembly: Fuse. One fault does not explain the readings: repair this, then measure on.",
     );
     expect(end.suspects.slice(0, 2).map((s) => s.piece)).toEqual(["fuse", "heater"]);
   });
@@ -115,8 +115,8 @@ describe("on the way", () => {
     expect(
       then.next === null ||
         testKey(then.next.test) !== testKey(next!.test) ||
-        then.next.why.includes("hangs on") ||
-        then.next.why.includes("fits nothing"),
+        then.next.why.includes("rests on this one reading") ||
+        then.next.why.includes("fits no remaining suspect"),
     ).toBe(true);
     expect(then.alternatives.every((a) => testKey(a.test.test) !== testKey(next!.test))).toBe(true);
   });
@@ -144,7 +144,7 @@ describe("one reading on which all hangs", () => {
     const once = at(fed, open);
     expect(once.stop).toBeNull();
     expect(testKey(once.next!.test)).toBe(testKey(element));
-    expect(once.next!.why).toContain("All that speaks for heater hangs on this one reading");
+    expect(once.next!.why).toContain("Everything that points at heater rests on this one reading");
     expect(at(fed, reading("l2", live, 119), open).stop).toMatchObject({ kind: "found", pieces: ["heater"] });
     expect(at(fed, open, reading("a2", element, OVER)).stop).toMatchObject({ kind: "found", pieces: ["heater"] });
   });

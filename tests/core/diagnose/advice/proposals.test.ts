@@ -75,7 +75,7 @@ describe("how a search ends", () => {
   it("with the piece, once the one reading on which all hangs was made a second time", () => {
     const { steps, evidence } = course([{ part: "heater", mode: "open" }]);
     expect(steps.at(-1)!.stop).toMatchObject({ kind: "found", pieces: ["heater"] });
-    const again = steps.findIndex((s) => s.next?.why.includes("hangs on this one reading"));
+    const again = steps.findIndex((s) => s.next?.why.includes("rests on this one reading"));
     expect(again).toBeGreaterThan(0);
     expect(testKey(steps[again]!.next!.test)).toBe(testKey(steps[again - 1]!.next!.test));
     expect(steps[again]!.stop).toBeNull();
@@ -105,7 +105,7 @@ describe("how a search ends", () => {
       { ...ALL_MEANS, dcClamp: false },
     ])
       expect(course(fuse, means).steps.at(-1)!.stop!.sentence).toBe(
-        "No test with your means tells these apart: Fuse, Switch. Hand over to someone who may measure live, or has the clamp.",
+        "None of the tests you can make tells these apart: Fuse, Switch. Hand over to someone who may measure live, or has the clamp.",
       );
   });
   it("with a sound machine, and what would show nothing in any test", () => {
@@ -113,11 +113,11 @@ describe("how a search ends", () => {
     expect(steps.at(-1)!.stop).toEqual({
       kind: "group",
       pieces: ["switch"],
-      sentence: "Every reading is what a sound machine shows. No safe test would show: Switch.",
+      sentence: "Every reading is as a good machine shows it. No safe test would show: Switch.",
     });
     // With less than all means it is not known to be sound.
     expect(course([], { ...ALL_MEANS, live: false }).steps.at(-1)!.stop!.sentence).toMatch(
-      /^No test with your means tells these apart: .*Switch.*nothing wrong\. Hand over/,
+      /^None of the tests you can make tells these apart: .*Switch.*nothing wrong\. Hand over/,
     );
   });
   it("at a simple cause before anything is measured; the last answer stands, and what lies in the model is searched for", () => {
@@ -144,7 +144,7 @@ describe("how a search ends", () => {
       stop: {
         kind: "mended",
         pieces: ["heater"],
-        sentence: "The complaint went with it: heater. Prove the machine, then make the call.",
+        sentence: "This repair cured the complaint: heater. Prove the machine, then make the call.",
       },
     });
     expect(at("stays").stop).toBeNull();
@@ -180,7 +180,7 @@ describe("beside the test that is proposed", () => {
     const at = (evidence: readonly Evidence[], setup: string, means = ALL_MEANS) =>
       advise(dictionary, evidence, { setup, openPanels: new Set(), means }).next;
     expect(at(strange, "off")).toMatchObject({ test: dead });
-    expect(at(strange, "off")!.why).toContain("fits nothing that is still possible");
+    expect(at(strange, "off")!.why).toContain("fits no remaining suspect");
     expect(testKey(at([complaint, odd("a", live, 411)], "on")!.test)).toBe(testKey(live));
     expect(testKey(at([complaint, odd("a", live, 411)], "on", { ...ALL_MEANS, live: false })?.test ?? dead)).not.toBe(
       testKey(live),
@@ -228,7 +228,7 @@ describe("results in words", () => {
 describe("the reading on which all hangs", () => {
   it("is the one without which least is left of what was found: by leaving each out in turn", () => {
     const { steps, evidence } = course([{ part: "heater", mode: "open" }]);
-    const k = steps.findIndex((step) => step.next?.why.includes("hangs on this one reading"));
+    const k = steps.findIndex((step) => step.next?.why.includes("rests on this one reading"));
     const known = evidence.slice(0, k + 1);
     const without = known
       .filter((e) => e.type === "reading")

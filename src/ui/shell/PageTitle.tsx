@@ -1,0 +1,4 @@
+/** What the window, the history and a screen reader call this page. */
+export function PageTitle({ of }: { readonly of: string }) {
+  return <title>{`${of} · Unzo`}</title>;
+}

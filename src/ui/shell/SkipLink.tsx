@@ -1,0 +1,8 @@
+/** The first stop of the keyboard: past the head of the page. */
+export function SkipLink() {
+  return (
+    <a className="skip-link" href="#main">
+      Skip to content
+    </a>
+  );
+}

@@ -1,0 +1,22 @@
+"use client";
+
+import { useRouter } from "next/navigation";
+import { useState } from "react";
+import { ShortcutsDialog } from "./ShortcutsDialog";
+import { useShortcut } from "./useShortcut";
+
+/** The way to the list of shortcuts, and the shortcuts that work on every page. */
+export function Shortcuts() {
+  const router = useRouter();
+  const [open, setOpen] = useState(false);
+  useShortcut("help", () => setOpen(true));
+  useShortcut("calculators", () => router.push("/tools"));
+  return (
+    <>
+      <button type="button" className="shortcuts-open" aria-label="Keyboard shortcuts" onClick={() => setOpen(true)}>
+        <i className="bi bi-keyboard" aria-hidden />
+      </button>
+      <ShortcutsDialog show={open} onHide={() => setOpen(false)} />
+    </>
+  );
+}
