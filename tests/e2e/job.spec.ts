@@ -74,7 +74,7 @@ test("what was really done counts: another point, another function, and ohms on 
 }) => {
   await begin(page);
   await asked(page);
-  await page.getByRole("button", { name: /did it differently/ }).click();
+  await page.getByRole("button", { name: /I measured something else/ }).click();
   await page.getByLabel("Unit", { exact: true }).selectOption("cold-call");
   await page.getByLabel("Meter", { exact: true }).selectOption("dcv");
   await page.getByLabel("Red lead").selectOption("P1-1.pad");
@@ -97,7 +97,7 @@ test("what was really done counts: another point, another function, and ohms on 
 test("a lone 1 on ohms is asked back, and can be the overload of a manual range", async ({ page }) => {
   await begin(page);
   await asked(page);
-  await page.keyboard.press("Alt+e");
+  await page.keyboard.press("Alt+i");
   await page.getByLabel("Meter", { exact: true }).waitFor();
   await page.getByLabel("Unit", { exact: true }).selectOption("unplugged");
   await page.getByLabel("Meter", { exact: true }).selectOption("ohms");
@@ -262,7 +262,7 @@ test("before a board is blamed the call asks for what is unproven, and leads to 
 test("the notice on powered work stands before the first powered test, and is asked once a job", async ({ page }) => {
   await begin(page);
   await asked(page);
-  await page.keyboard.press("Alt+e");
+  await page.keyboard.press("Alt+i");
   await page.getByLabel("Unit", { exact: true }).selectOption("cold-call");
   await page.getByLabel("Meter", { exact: true }).selectOption("dcv");
   await expect(page.getByRole("region", { name: /Before you measure/ })).toContainText("Local codes");
@@ -271,7 +271,7 @@ test("the notice on powered work stands before the first powered test, and is as
   await expect(page.locator("#reading")).toBeVisible();
   await page.reload();
   await asked(page);
-  await page.keyboard.press("Alt+e");
+  await page.keyboard.press("Alt+i");
   await page.getByLabel("Unit", { exact: true }).selectOption("cold-call");
   await page.getByLabel("Meter", { exact: true }).selectOption("dcv");
   await expect(page.getByRole("region", { name: /Before you measure/ })).toHaveCount(0);

@@ -65,7 +65,7 @@ test("not as drawn: a cut-off found in a lead is put in, the ranking runs on, th
 }) => {
   await beginJob(page, "Larch Pass Hut: Quellmoor SB-210, 40177", "Ice on the evaporator, cools less and less");
   await asked(page);
-  await page.keyboard.press("Alt+d");
+  await page.keyboard.press("Alt+r");
   await page.getByLabel("In the lead of").selectOption({ label: "Defrost heater" });
   await axe(page);
   await page.getByRole("button", { name: "It is so on this unit" }).click();
@@ -147,7 +147,7 @@ test("the editor: a skeleton, errors in place, undo, a draft that survives a rel
 }) => {
   const model = `E-${Date.now() % 100000}`;
   await page.goto("/machines/new");
-  await page.getByLabel("Maker").fill("Nobody");
+  await page.getByLabel("Manufacturer").fill("Nobody");
   await page.getByLabel("Model").fill(model);
   await page.getByRole("button", { name: "Begin with its skeleton" }).click();
   await page.waitForURL(/\/edit$/);
@@ -156,7 +156,7 @@ test("the editor: a skeleton, errors in place, undo, a draft that survives a rel
   await name.fill("Wall outlet");
   await name.press("Enter");
   await expect(page.getByRole("status").first()).toContainText("Not saved yet");
-  const piece = page.getByLabel("piece of part 1", { exact: true });
+  const piece = page.getByLabel("assembly of part 1", { exact: true });
   await piece.fill("nowhere");
   await piece.press("Enter");
   await expect(page.locator(".row-problem")).toContainText("there is no piece called nowhere");

@@ -33,7 +33,7 @@ export function typedFor(testKey: string, fault: Fault | null, machine: Machine 
  */
 export async function asked(page: Page): Promise<string | null> {
   await page.locator(".next-area .next").first().waitFor({ timeout: 60_000 });
-  const pass = page.getByRole("button", { name: /On to measuring/ });
+  const pass = page.getByRole("button", { name: /Start measuring/ });
   if (await pass.isVisible()) await pass.click();
   const next = page
     .locator(".next[aria-busy=false][data-test], .next:has(.next-kicker:text-matches('Found|End of the search'))")

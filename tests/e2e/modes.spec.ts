@@ -65,7 +65,7 @@ test("the guide counts along by keyboard, says what goes wrong by simulation, an
   page,
 }) => {
   await beginJob(page, FREEZER, "The service mode cannot be entered");
-  await page.keyboard.press("Alt+3");
+  await page.keyboard.press("Alt+o");
   await page.locator(".menu-item", { hasText: "Service mode" }).click();
   await expect(page.locator(".guide-words")).toHaveText("Open: upper door");
   await page.keyboard.press("Space");
@@ -169,7 +169,7 @@ test("the run sheet by keyboard: each result is evidence, a relay has two edges,
   page,
 }) => {
   await beginJob(page, FRIDGE, "Check over, no complaint");
-  await page.keyboard.press("Alt+4");
+  await page.keyboard.press("Alt+l");
   await expect(page.locator(".sheet-loads")).toBeVisible({ timeout: 60_000 });
   const k1 = page.locator(".sheet-relays tr", { hasText: "Compressor relay K1" });
   await page.keyboard.press("1");
@@ -187,7 +187,7 @@ test("the run sheet by keyboard: each result is evidence, a relay has two edges,
   await axe(page);
   // It ran a moment ago: five minutes before it may start again, and the power plays no part in it.
   await expect(page.locator(".rest-mark")).toContainText(/compressor rests [45]:\d\d/);
-  await page.getByLabel("How the unit stands now").selectOption("unplugged");
+  await page.getByLabel("State of the unit").selectOption("unplugged");
   await expect(page.locator(".rest-mark")).toContainText(/compressor rests [45]:\d\d/);
   await page.keyboard.press("Alt+ArrowUp");
   await expect(page.getByRole("button", { name: "It is in this step now" })).toBeDisabled();
@@ -218,7 +218,7 @@ test("first things first: one key answers, a simple cause ends the search, still
   await page.getByRole("button", { name: "It is still there" }).click();
   await expect(page.getByText("A simple cause")).toHaveCount(0);
   await expect(page.getByRole("region", { name: "Asked and compared" })).toContainText("the complaint stays");
-  await page.keyboard.press("Alt+2");
+  await page.keyboard.press("Alt+g");
   await page.getByRole("button", { name: "Log the comparison" }).click();
   await expect(page.getByRole("region", { name: "Asked and compared" })).toContainText("Works:");
   await page.getByRole("button", { name: /Take back: Works/ }).click();
@@ -237,7 +237,7 @@ test("by thumb at 390 px nothing sticks out", async ({ page }) => {
   await expect(page.locator(".way-keys").first()).toContainText("NEXT");
   await fits(page);
   await beginJob(page, FREEZER, "Panel shows E1");
-  for (const view of ["It says", "Modes", "Run sheet", "Next"]) {
+  for (const view of ["Codes and signs", "Service modes", "Service tests", "Next test"]) {
     await page.getByRole("navigation", { name: "Views of the job" }).getByRole("button", { name: view }).click();
     await page.waitForTimeout(400);
     await fits(page);

@@ -12,19 +12,19 @@ test("what to do about a suspect, by expected cost; the swap stage by stage, its
   await expect(page.getByRole("row", { name: /Solder the joint again/ })).toContainText("temporary");
   // A shop whose minutes are dear flips from repairing to swapping.
   const first = await page.locator("tr.is-best td").first().innerText();
-  await page.getByLabel("A minute costs").fill("9");
+  await page.getByLabel("Cost per minute").fill("9");
   await expect(page.locator("tr.is-best td").first()).not.toHaveText(first);
   // What a minute costs belongs to the shop: it is set back for everybody else.
   const kept = page.waitForResponse(
     (r) => r.url().endsWith("/api/shop/rates") && r.request().postData()!.includes('"hour":60'),
   );
-  await page.getByLabel("A minute costs").fill("1");
+  await page.getByLabel("Cost per minute").fill("1");
   await expect.poll(() => page.locator("tr.is-best td").first().innerText()).toBe(first);
   if ((await page.request.get("/api/health")).ok()) await Promise.race([kept, page.waitForTimeout(1500)]);
   // Warranty and seals are asked before anything is decided.
   await expect(page.getByRole("button", { name: /^Decide:/ })).toBeDisabled();
-  await page.getByLabel("Warranty").selectOption("none");
-  await page.getByLabel("Seals").selectOption("none");
+  await page.getByLabel("Under warranty?").selectOption("none");
+  await page.getByLabel("Seals intact?").selectOption("none");
   await axe(page);
   await page.getByLabel(/Solder the joint again/).check();
   await page.getByRole("button", { name: "Decide: Solder the joint again" }).click();
@@ -87,7 +87,7 @@ test("a part that does not belong is refused with its reason; a photo is kept an
   await page.getByLabel("Move pin 1 with the arrow keys").press("ArrowLeft");
   await page.getByLabel("What it shows").fill("Plug J3");
   await axe(page);
-  await page.getByRole("button", { name: "Keep" }).click();
+  await page.getByRole("button", { name: "Save" }).click();
   await expect(page.getByLabel("1 marks")).toBeVisible();
   // The window shuts once the journal has it; the count on the small picture comes before that.
   await expect(page.getByRole("dialog")).toHaveCount(0);

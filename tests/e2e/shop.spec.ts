@@ -133,8 +133,8 @@ test("how a unit stands is heard in every job on it; a screen that hears nothing
   await jon.clock.install();
   const unit = await beginJob(ida, FRIDGE, DARK);
   await beginJob(jon, FRIDGE, DARK, unit);
-  const select = ida.getByLabel("How the unit stands now");
-  const now = await jon.getByLabel("How the unit stands now").inputValue();
+  const select = ida.getByLabel("State of the unit");
+  const now = await jon.getByLabel("State of the unit").inputValue();
   const values = await select.locator("option").evaluateAll((all) => all.map((o) => (o as HTMLOptionElement).value));
   await select.selectOption(values.find((v) => v !== now)!);
   const heard = jon.locator(".power-mark");

@@ -5,7 +5,7 @@ import { asked, typedFor } from "./meter";
 /** Two people, or two windows, on one job. */
 async function both(page: Page): Promise<Page> {
   await beginJob(page, "Larch Pass Hut: Quellmoor SB-210, 40177", "Door panel dark, no beep, still cold inside");
-  await page.keyboard.press("Alt+m");
+  await page.keyboard.press("Alt+j");
   await asked(page);
   const notice = page.getByRole("button", { name: "I work that way" });
   if (await notice.isVisible()) await notice.click();

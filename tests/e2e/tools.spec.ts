@@ -6,7 +6,7 @@ test("two keys to a tool by itself; its address holds the values; nonsense is re
   page,
 }) => {
   await page.goto("/codes");
-  await page.keyboard.press("Alt+t");
+  await page.keyboard.press("Alt+c");
   await page.waitForURL(/\/tools$/);
   await expect(page.getByRole("heading", { name: "What is in your hand?" })).toBeVisible();
   await axe(page);
@@ -90,7 +90,7 @@ test("a linked meter in a job: the reading comes from the unit and is logged as 
   await beginJob(page, "Valley school kitchen: Kaldruun UC-80, UC-0931", "Warm inside, compressor silent");
   const job = page.url().split("/jobs/")[1]!;
   await asked(page);
-  await page.getByRole("button", { name: /did it differently/ }).click();
+  await page.getByRole("button", { name: /I measured something else/ }).click();
   await page.getByLabel("Unit", { exact: true }).selectOption("unplugged");
   await page.getByLabel("Meter", { exact: true }).selectOption("ohms");
   await page.getByLabel("Red lead", { exact: true }).selectOption("heater-line");

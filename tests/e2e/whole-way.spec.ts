@@ -80,8 +80,8 @@ for (const { unit, machine: file, complaint, fault, piece } of CASES) {
       .getByRole("link", { name: /What to do about it/ })
       .first()
       .click();
-    await page.getByLabel("Warranty").selectOption("none");
-    await page.getByLabel("Seals").selectOption("none");
+    await page.getByLabel("Under warranty?").selectOption("none");
+    await page.getByLabel("Seals intact?").selectOption("none");
     await page.getByLabel("Price agreed by").fill("Caretaker");
     await page.getByLabel("Up to").fill("300");
     await page.getByRole("button", { name: /^Decide:/ }).click();
@@ -137,7 +137,7 @@ for (const { unit, machine: file, complaint, fault, piece } of CASES) {
     await expect(page.getByRole("heading", { name: /Proven: the fault is gone/ })).toBeVisible();
     // Nothing left behind.
     await page.getByRole("button", { name: "What is still to be put back" }).click();
-    const back = page.getByRole("button", { name: /^Put back:/ });
+    const back = page.getByRole("button", { name: /^Restored:/ });
     for (let left = await back.count(); left > 0; left--) {
       await back.first().click();
       await expect(back).toHaveCount(left - 1);
@@ -174,7 +174,7 @@ test("a proof that fails goes back to the search with all that is known; a wait 
   const job = page.url().split("/jobs/")[1]!;
   await page.goto(`/jobs/${job}/repair?piece=panel-board&fault=panel:dead&step=prove`);
   await page.locator(".proof-list li").first().waitFor();
-  await page.getByRole("button", { name: "Not so" }).click();
+  await page.getByRole("button", { name: "No" }).click();
   await page.waitForURL(`**/jobs/${job}`);
   await expect(page.getByText(/the proof failed/).first()).toBeVisible({ timeout: 60_000 });
   await page.goto(`/jobs/${job}/repair?piece=panel-board&fault=panel:dead&step=prove`);

@@ -46,4 +46,4 @@ export { learnTimes, type StepTaken, type Times } from "./planning/learned-times
 export type { Means } from "./planning/means";
 export { EXACT_SUSPECTS } from "./planning/planner";
 export type { Spread } from "./planning/rollout";
-export { sameNominal, verdictOf, type Window, windowOf } from "./reading/window";
+export { type Verdict, sameNominal, verdictOf, type Window, windowOf } from "./reading/window";

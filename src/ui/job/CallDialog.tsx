@@ -69,7 +69,7 @@ export function CallDialog({
         piece: repaired.id,
         name: repaired.name,
         word: "repaired",
-        faults: [{ id: "", name: "Repaired, and the complaint went with it" }],
+        faults: [{ id: "", name: "Repaired; the complaint is cured" }],
       },
       ...suspects.filter((s) => s.piece !== repaired.id),
     ];

@@ -39,7 +39,18 @@ export function useFirsts({
 }
 
 /** Before anything is opened: one question at a time, the likeliest for its cost first, one key to answer. */
-export function FirstThings({ firsts, busy, onLog }: Pick<Props, "busy" | "onLog"> & { firsts: readonly OpenFirst[] }) {
+export function FirstThings({
+  firsts,
+  last,
+  busy,
+  onLog,
+  onTakeBack,
+}: Pick<Props, "busy" | "onLog"> & {
+  readonly firsts: readonly OpenFirst[];
+  /** The answer given last, to be taken back where one sees it. */
+  readonly last: Job["answers"][number] | undefined;
+  readonly onTakeBack: (event: string) => void;
+}) {
   const [now, ...later] = firsts;
   const answer = (given: "yes" | "no" | "skip") => {
     if (!now || busy) return;
@@ -62,6 +73,7 @@ export function FirstThings({ firsts, busy, onLog }: Pick<Props, "busy" | "onLog
         </span>
       </div>
       <h2>{now.first.ask}</h2>
+      <LastAnswer last={last} busy={busy} onTakeBack={onTakeBack} />
       <div className="labels">
         <Button size="lg" variant="outline-dark" disabled={busy} onClick={() => answer("yes")}>
           Yes <Key of="yes" />
@@ -78,6 +90,27 @@ export function FirstThings({ firsts, busy, onLog }: Pick<Props, "busy" | "onLog
         Start measuring <Key of="measure" />
       </Button>
     </div>
+  );
+}
+
+/** The answer given last, with the way back; one key is quickly pressed. */
+function LastAnswer({
+  last,
+  busy,
+  onTakeBack,
+}: {
+  readonly last: Job["answers"][number] | undefined;
+  readonly busy: boolean;
+  readonly onTakeBack: (event: string) => void;
+}) {
+  if (!last) return null;
+  return (
+    <p className="quiet last-answer" role="status">
+      Logged: {last.body.words}{" "}
+      <Button size="sm" variant="link" disabled={busy} onClick={() => onTakeBack(last.id)}>
+        Undo
+      </Button>
+    </p>
   );
 }
 

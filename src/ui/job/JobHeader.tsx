@@ -6,7 +6,6 @@ import type { Job } from "../../core/journal";
 import type { Machine } from "../../core/model";
 import { serialWords } from "../unit/plate";
 import { UnitMarks } from "../unit/UnitMarks";
-import { UnitPower } from "../unit/UnitPower";
 import { PageTitle } from "../shell/PageTitle";
 import { SkipLink } from "../shell/SkipLink";
 
@@ -23,16 +22,19 @@ interface Props {
 /** Which unit the job is on, what is complained of, and how the unit stands now. */
 export function JobHeader({ job, machine, unit, record, busy, onStand }: Props) {
   return (
-    <header className="bar">
+    <header className="bar job-bar">
       <PageTitle of={`${job.opened.site}, ${machine.file.maker} ${machine.file.model}`} />
       <SkipLink />
       <Link href="/" className="home" aria-label="All jobs">
         <i className="bi bi-arrow-left" aria-hidden />
       </Link>
-      <h1>{job.opened.site}</h1>
-      <span>
-        {machine.file.maker} {machine.file.model}, <Link href={`/units/${unit}`}>{serialWords(job.opened.serial)}</Link>
-      </span>
+      <div className="unit-name">
+        <h1>{job.opened.site}</h1>
+        <span>
+          {machine.file.maker} {machine.file.model},{" "}
+          <Link href={`/units/${unit}`}>{serialWords(job.opened.serial)}</Link>
+        </span>
+      </div>
       <Suspense>
         <UnitMarks unit={record} />
       </Suspense>
@@ -44,7 +46,7 @@ export function JobHeader({ job, machine, unit, record, busy, onStand }: Props) 
         />
         <Form.Select
           size="sm"
-          aria-label="How the unit stands now"
+          aria-label="State of the unit"
           value={job.setup}
           disabled={busy}
           onChange={(e) => onStand(e.target.value)}
@@ -55,15 +57,14 @@ export function JobHeader({ job, machine, unit, record, busy, onStand }: Props) 
             </option>
           ))}
         </Form.Select>
-        <span className="covers">
-          {job.openPanels.length === 0
-            ? "all covers on"
-            : `${job.openPanels.length} cover${job.openPanels.length === 1 ? "" : "s"} off`}
-        </span>
+        <span className="covers">{coversWords(job.openPanels.length)}</span>
       </span>
-      <Suspense>
-        <UnitPower unit={record} job={job} machine={machine} busy={busy} onTake={(setup) => onStand(setup)} />
-      </Suspense>
     </header>
   );
+}
+
+/** How many covers are off, in words. */
+export function coversWords(off: number): string {
+  if (off === 0) return "all covers on";
+  return off === 1 ? "1 cover off" : `${off} covers off`;
 }

@@ -8,6 +8,7 @@ import { Key } from "../shortcuts/Key";
 import { Shortcuts } from "../shortcuts/Shortcuts";
 
 interface Props {
+  readonly job: string;
   readonly view: View;
   readonly onView: (view: View) => void;
   readonly rest: Rest;
@@ -15,17 +16,14 @@ interface Props {
 }
 
 /** The views of a job, what is waited for, and the menu of tools and limits as children. */
-export function JobNav({ view, onView, rest, children }: Props) {
+export function JobNav({ job, view, onView, rest, children }: Props) {
   return (
-    <nav className="views" aria-label="Views of the job">
+    <nav className="views job-views" aria-label="Views of the job">
       {VIEWS.map((v) => (
         <button key={v.id} type="button" aria-current={view === v.id ? "page" : undefined} onClick={() => onView(v.id)}>
-          <i className={`bi ${v.icon}`} aria-hidden /> {v.name} <Key of={v.key} />
+          <TabWords icon={v.icon} name={v.name} short={v.short} /> <Key of={v.key} />
         </button>
       ))}
-      <Link className="view-link" href="/tools">
-        <i className="bi bi-tools" aria-hidden /> Calculators and bench <Key of="calculators" />
-      </Link>
       {rest.until !== null ? (
         <span className="rest-mark" role="timer" aria-label="Compressor restart delay">
           <i className="bi bi-hourglass-split" aria-hidden /> restart delay{" "}
@@ -33,8 +31,23 @@ export function JobNav({ view, onView, rest, children }: Props) {
         </span>
       ) : null}
       <Waits />
-      <Shortcuts />
+      <Link className="view-link" href={`/tools?from=${job}`} title="Calculators and bench">
+        <TabWords icon="bi-calculator" name="Calculators" short="Calc" />
+      </Link>
       {children}
+      <Shortcuts />
     </nav>
+  );
+}
+
+/** An icon with its name, or on a narrow screen its short name. */
+function TabWords({ icon, name, short }: { readonly icon: string; readonly name: string; readonly short: string }) {
+  return (
+    <>
+      <i className={`bi ${icon}`} aria-hidden /> <span className="tab-name">{name}</span>
+      <span className="tab-short" aria-hidden>
+        {short}
+      </span>
+    </>
   );
 }

@@ -1,7 +1,7 @@
 "use client";
 
 import { useRouter } from "next/navigation";
-import { type ReactNode, useCallback, useEffect, useMemo, useRef, useState } from "react";
+import { type ReactNode, Suspense, useCallback, useEffect, useMemo, useRef, useState } from "react";
 import ProgressBar from "react-bootstrap/ProgressBar";
 import {
   conflictsIn,
@@ -26,7 +26,8 @@ import { Asked, FirstThings, useFirsts } from "./FirstThings";
 import { Found } from "./Found";
 import { changesOf, questionOf } from "./job-question";
 import { VIEWS, type View } from "./job-views";
-import { JobHeader } from "./JobHeader";
+import { UnitPower } from "../unit/UnitPower";
+import { coversWords, JobHeader } from "./JobHeader";
 import { JobModes } from "./JobModes";
 import { JobNav } from "./JobNav";
 import { PathPane } from "./PathPane";
@@ -54,6 +55,7 @@ import { ORDINARY_METER } from "../../core/instrument";
 import { Conflicts } from "./Conflicts";
 import { OthersNote } from "./OthersNote";
 import { useHydrated } from "../shell/useHydrated";
+import { useAddress } from "../shell/useAddress";
 
 /** The heart of the product: where the fault may lie, what to measure next, what was measured. */
 export function JobScreen({
@@ -73,7 +75,7 @@ export function JobScreen({
   /** Names the file that the job was made with. */
   hash: string;
   times: Times;
-  start: { readonly view: string; readonly shown: string };
+  start: { readonly shown: string };
 }) {
   const router = useRouter();
   const drawn = commonShelf().of(hash, file);
@@ -115,7 +117,9 @@ export function JobScreen({
   /** The state of the job at which a repair to try was passed over. */
   const [skipped, setSkipped] = useState("");
   const [numbers, setNumbers] = useState(false);
-  const [view, setView] = useState<View>(() => VIEWS.find((v) => v.id === start.view)?.id ?? "measure");
+  const [viewAsked, setViewAsked] = useAddress("view");
+  const view: View = VIEWS.find((v) => v.id === viewAsked)?.id ?? "measure";
+  const setView = useCallback((to: View) => setViewAsked(to === "measure" ? "" : to), [setViewAsked]);
   const [seeing, setSeeing] = useState(false);
   const [calling, setCalling] = useState(false);
   const [varying, setVarying] = useState(false);
@@ -165,7 +169,7 @@ export function JobScreen({
       setView("measure");
       void choose(what);
     },
-    [choose],
+    [choose, setView],
   );
   const misfit = useMisfit(search.desk, evidence, job, advice !== null && fresh);
   const rest = useRest(search.desk, job);
@@ -196,7 +200,15 @@ export function JobScreen({
   let doing: ReactNode;
   if (view !== "measure") doing = null;
   else if (firsts !== null && firsts.length > 0 && !chosenNow && advice?.stop?.kind !== "simple cause")
-    doing = <FirstThings firsts={firsts} busy={sending} onLog={log} />;
+    doing = (
+      <FirstThings
+        firsts={firsts}
+        last={job.answers.at(-1)}
+        busy={sending}
+        onLog={log}
+        onTakeBack={(event) => void log(struckBody(event))}
+      />
+    );
   else if (advice?.stop?.kind === "simple cause")
     doing = (
       <SimpleCause
@@ -251,11 +263,27 @@ export function JobScreen({
         busy={sending}
         onStand={(setup) => void log(standingBody(setup))}
       />
-      <JobNav view={view} onView={setView} rest={rest}>
+      <JobNav job={job.id} view={view} onView={setView} rest={rest}>
         <YourMeans means={means} onChange={setMeans}>
           <Surroundings job={job} busy={sending} onLog={log} />
         </YourMeans>
       </JobNav>
+      <div className="unit-news">
+        {job.opened.complaintWords ? (
+          <p className="phone-only">
+            <q>{job.opened.complaintWords}</q> {coversWords(job.openPanels.length)}
+          </p>
+        ) : null}
+        <Suspense>
+          <UnitPower
+            unit={unitRecord}
+            job={job}
+            machine={machine}
+            busy={sending}
+            onTake={(setup) => void log(standingBody(setup))}
+          />
+        </Suspense>
+      </div>
       <main id="main" tabIndex={-1} className={`job-main ${view === "measure" ? "" : "is-wide"}`}>
         {view !== "measure" ? null : (
           <PathPane

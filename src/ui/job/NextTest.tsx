@@ -128,10 +128,13 @@ export function NextTest(props: Props) {
       aria-busy={busy}
       data-test={laid ? testKey(laid.test) : undefined}
     >
+      <p className="visually-hidden" role="status">
+        {laid ? `${eyebrowOf(isChosen, proposal)}: ${laid.title}. ${EXPOSURE_WORDS[laid.exposure]}.` : ""}
+      </p>
       <div className="next-kicker">
         <span>{eyebrowOf(isChosen, proposal)}</span>
         {laid ? (
-          <span className={`exposure ${laid.exposure.replace(" ", "-")}`}>
+          <span id="next-exposure" className={`exposure ${laid.exposure.replace(" ", "-")}`}>
             <i className={`bi ${EXPOSURE_ICON[laid.exposure]}`} aria-hidden /> {EXPOSURE_WORDS[laid.exposure]}
           </span>
         ) : null}
@@ -290,7 +293,7 @@ function boardWith(machine: Machine, laid: Laid): PieceEntry | undefined {
 
 function Leads({ laid }: { laid: Laid }) {
   return (
-    <dl className="leads">
+    <dl className="leads" id="next-leads">
       <div>
         <dt>
           <i className="bi bi-speedometer2" aria-hidden />

@@ -86,11 +86,11 @@ function Legend() {
     <ul className="legend" aria-label="Signs used">
       <li>
         <span className="mark fits" aria-hidden />
-        fits
+        as expected
       </li>
       <li>
         <span className="mark misfit" aria-hidden />
-        does not fit
+        not as expected
       </li>
       <li>
         <span className="mark open" aria-hidden />

@@ -5,6 +5,7 @@ import { likeliness } from "../../core/diagnose";
 import type { Job, TrailReading } from "../../core/journal";
 import type { Machine, PathEntry } from "../../core/model";
 import { makeTest, type Test } from "../../core/simulate";
+import { VERDICT_WORDS } from "./verdict-words";
 
 interface Props {
   readonly machine: Machine;
@@ -164,7 +165,7 @@ function lastReading(machine: Machine, job: Job, a: number, b: number): TrailRea
 
 function stateWords(isNext: boolean, reading: TrailReading | undefined): string {
   if (isNext) return "measure here";
-  if (reading) return `${reading.body.as.shown}, ${reading.body.as.verdict}`;
+  if (reading) return `${reading.body.as.shown}, ${VERDICT_WORDS[reading.body.as.verdict]}`;
   return "not measured";
 }
 

@@ -8,7 +8,8 @@ import { labelWords, type Laid } from "../../core/diagnose";
 import { RECHECK, testKey } from "../../core/simulate";
 import { MeterBar } from "../meter/MeterBar";
 import { useKept } from "../shell/useKept";
-import { type EventBody, judgeTyped, loneOne, readingBody, sawBody } from "../../core/journal";
+import { type EventBody, judgeTyped, leadWords, loneOne, readingBody, sawBody } from "../../core/journal";
+import { bringIntoView } from "./into-view";
 import { Digit } from "../shortcuts/Key";
 import { useDigits } from "../shortcuts/useShortcut";
 
@@ -57,6 +58,11 @@ function Typed({ job, laid, before, proposed, busy, onRecord, onTyping }: Props)
   const field = useRef<HTMLInputElement>(null);
   useEffect(() => {
     field.current?.focus({ preventScroll: true });
+    const look = () => bringIntoView(field.current);
+    look();
+    // A keyboard that comes up on a phone hides what lies under it.
+    window.visualViewport?.addEventListener("resize", look);
+    return () => window.visualViewport?.removeEventListener("resize", look);
   }, []);
 
   function change(text: string) {
@@ -88,7 +94,7 @@ function Typed({ job, laid, before, proposed, busy, onRecord, onTyping }: Props)
   return (
     <Form className="reading" onSubmit={submit} noValidate>
       <Form.Label htmlFor="reading" className="visually-hidden">
-        Reading, {laid.functionWords}
+        {readingLabel(laid)}
       </Form.Label>
       <div className="reading-box">
         <Form.Control
@@ -100,7 +106,7 @@ function Typed({ job, laid, before, proposed, busy, onRecord, onTyping }: Props)
           spellCheck={false}
           inputMode="text"
           maxLength={60}
-          aria-describedby="reading-problem"
+          aria-describedby="next-exposure next-leads reading-problem"
           onChange={(e) => change(e.target.value)}
         />
         <span className="reading-unit" aria-hidden>
@@ -137,6 +143,12 @@ function Typed({ job, laid, before, proposed, busy, onRecord, onTyping }: Props)
   );
 }
 
+/** What is measured, and between which points. */
+function readingLabel(laid: Laid): string {
+  const to = laid.black ? `${leadWords(laid.red)} to ${leadWords(laid.black)}` : leadWords(laid.red);
+  return `${laid.functionWords}, ${to}`;
+}
+
 function Labels({ machine, laid, proposed, busy, onRecord }: Props) {
   const part = machine.partById.get(laid.test.red)!;
   const known = part.labels ?? [];
@@ -150,6 +162,7 @@ function Labels({ machine, laid, proposed, busy, onRecord }: Props) {
   const first = useRef<HTMLButtonElement>(null);
   useEffect(() => {
     first.current?.focus({ preventScroll: true });
+    bringIntoView(first.current);
   }, []);
   useDigits(labels.length, (i) => record(labels[i]!));
   return (

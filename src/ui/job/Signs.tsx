@@ -74,10 +74,10 @@ export function Tried({ machine, busy, onLog }: Pick<Props, "machine" | "busy" |
         ))}
       </Form.Select>
       <Button variant="outline-dark" disabled={busy || !piece} onClick={() => log("stays")}>
-        The complaint stays
+        Still there
       </Button>
       <Button variant="outline-dark" disabled={busy || !piece} onClick={() => log("gone")}>
-        It is gone
+        Fixed
       </Button>
     </div>
   );

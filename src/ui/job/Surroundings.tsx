@@ -45,7 +45,7 @@ export function Surroundings({
         />
       </Form.Group>
       <Form.Group controlId="mains-volts">
-        <Form.Label>Mains, V</Form.Label>
+        <Form.Label>Line voltage, V</Form.Label>
         <Form.Control
           size="sm"
           inputMode="decimal"
@@ -55,7 +55,7 @@ export function Surroundings({
         />
       </Form.Group>
       <Button size="sm" type="submit" variant="outline-dark" disabled={busy}>
-        Keep
+        Save
       </Button>
       {problem ? (
         <p className="problem mb-0" role="alert">

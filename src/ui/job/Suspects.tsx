@@ -1,7 +1,6 @@
 "use client";
 
 import Link from "next/link";
-import { useState } from "react";
 import Button from "react-bootstrap/Button";
 import type { Advice, Evidence } from "../../core/diagnose";
 import type { Job } from "../../core/journal";
@@ -11,6 +10,7 @@ import type { Desk } from "../engine/useEngine";
 import { evidenceWords } from "./evidence-words";
 import { Reasons } from "./Reasons";
 import { Key } from "../shortcuts/Key";
+import { useAddress } from "../shell/useAddress";
 
 interface Props {
   readonly advice: Advice | null;
@@ -26,7 +26,8 @@ interface Props {
 
 /** What is still possible, in words first; and what is cleared, by which reading. */
 export function Suspects({ advice, progress, job, machine, desk, evidence, numbers, onNumbers, onCall }: Props) {
-  const [opened, setOpened] = useState<string | null>(null);
+  const [asked, setOpened] = useAddress("suspect");
+  const opened = asked === "" ? null : asked;
   const shown = advice?.suspects.filter((s, i) => i < 6 && s.probability >= 0.01) ?? [];
   return (
     <section className="suspects" aria-label="Suspects">
@@ -53,10 +54,8 @@ export function Suspects({ advice, progress, job, machine, desk, evidence, numbe
               open={opened === s.piece}
               onToggle={(e) => {
                 const { open } = e.currentTarget;
-                setOpened((before) => {
-                  if (open) return s.piece;
-                  return before === s.piece ? null : before;
-                });
+                if (open) setOpened(s.piece);
+                else if (opened === s.piece) setOpened("");
               }}
             >
               <summary>

@@ -5,6 +5,7 @@ import Button from "react-bootstrap/Button";
 import type { Job, Unseen } from "../../core/journal";
 import { clockTime } from "../shell/time";
 import { unseenWords } from "./unseen-words";
+import { VERDICT_WORDS } from "./verdict-words";
 
 /** What was done, newest first. A reading is struck out, never erased. `written`: the job as the journal has it. */
 export function Trail({
@@ -38,7 +39,9 @@ export function Trail({
                   {clockTime(r.at)}
                 </time>{" "}
                 {r.actor === job.opened.actor ? null : `${r.actor}, `}
-                {r.struck ? `struck out: ${r.struck.reason}` : `${r.body.as.verdict}, wanted ${r.body.as.expected}`}
+                {r.struck
+                  ? `struck out: ${r.struck.reason}`
+                  : `${VERDICT_WORDS[r.body.as.verdict]}, expected ${r.body.as.expected}`}
                 {unseen.has(r.id) ? (
                   <span className="on-older">
                     {" "}

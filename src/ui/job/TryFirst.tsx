@@ -38,7 +38,7 @@ export function TryFirst({ attempt, busy, onLog, onMeasure }: Props) {
       <p className="mb-1">Close up, power on, watch. And now?</p>
       <div className="d-flex flex-wrap gap-2">
         <Button size="lg" disabled={busy} onClick={() => tried("gone")}>
-          It is gone
+          Fixed
         </Button>
         <Button size="lg" variant="outline-dark" disabled={busy} onClick={() => tried("stays")}>
           Still there

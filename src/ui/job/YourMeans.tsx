@@ -57,7 +57,12 @@ export function YourMeans({
 }) {
   return (
     <Dropdown className="means" autoClose="outside" align="end">
-      <Dropdown.Toggle>{meansWord(means)}</Dropdown.Toggle>
+      <Dropdown.Toggle title={meansWord(means)}>
+        <i className="bi bi-sliders" aria-hidden /> <span className="tab-name">{meansWord(means)}</span>
+        <span className="tab-short" aria-hidden>
+          Limits
+        </span>
+      </Dropdown.Toggle>
       <Dropdown.Menu>
         <Form.Check
           type="switch"
@@ -104,7 +109,7 @@ export function YourMeans({
 }
 
 function meansWord(means: Means): string {
-  if (!means.live) return "Tools and limits: no live work";
-  if (means.careful) return "Tools and limits: extra caution";
+  if (!means.live) return "Limits: no live work";
+  if (means.careful) return "Limits: extra caution";
   return "Tools and limits";
 }

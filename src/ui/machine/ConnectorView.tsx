@@ -9,7 +9,7 @@ type Connector = MachineFile["connectors"][number];
 
 /** Wire colours as they are drawn; a name not here is drawn grey and still read. */
 const COLOURS: Readonly<Record<string, string>> = {
-  black: "var(--ink)",
+  black: "#14242b",
   brown: "#6b3f1d",
   red: "#b3211c",
   orange: "#d9731a",

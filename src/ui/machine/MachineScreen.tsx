@@ -23,6 +23,7 @@ import { useCoverage } from "./useCoverage";
 import { WiringDrawing } from "./WiringDrawing";
 import { kindName } from "../../words/en/kinds";
 import { duplicateMachine, exportAddress } from "../../contract/machines";
+import { useAddress } from "../shell/useAddress";
 
 /** All that a machine file says, to look up on the job. */
 export function MachineScreen({
@@ -40,7 +41,8 @@ export function MachineScreen({
   version: string | null;
 }) {
   const machine = commonShelf().of(hash, file);
-  const [tab, setTab] = useState("wiring");
+  const [tabAsked, setTab] = useAddress("tab");
+  const tab = tabAsked || "wiring";
   return (
     <div className="start">
       <TopBar here="Machines" title={`${file.maker} ${file.model}`} />
@@ -90,7 +92,13 @@ export function MachineScreen({
             ))}
           </ul>
         ) : null}
-        <Tabs transition={false} activeKey={tab} onSelect={(k) => setTab(k ?? "wiring")} className="mb-3" mountOnEnter>
+        <Tabs
+          transition={false}
+          activeKey={tab}
+          onSelect={(k) => setTab(k === "wiring" ? "" : (k ?? ""))}
+          className="mb-3"
+          mountOnEnter
+        >
           <Tab eventKey="wiring" title="Wiring">
             <WiringDrawing machine={machine} />
           </Tab>

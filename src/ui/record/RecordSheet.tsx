@@ -15,6 +15,7 @@ import { useKept } from "../shell/useKept";
 import { clockTime, dayName } from "../shell/time";
 import { logEntry, offerChanges, photoAddress } from "../../contract/jobs";
 import { PageTitle } from "../shell/PageTitle";
+import { VERDICT_WORDS } from "../job/verdict-words";
 
 /** The record of a job, on screen and on paper: everything as it was shown when it happened. */
 export function RecordSheet({
@@ -124,9 +125,9 @@ export function RecordSheet({
               <tr>
                 <th>Time</th>
                 <th>Test</th>
-                <th>Shown</th>
-                <th>Wanted</th>
-                <th>Verdict</th>
+                <th>Reading</th>
+                <th>Expected</th>
+                <th>Result</th>
               </tr>
             </thead>
             <tbody>
@@ -148,7 +149,7 @@ export function RecordSheet({
                   </td>
                   <td className="value">{r.struck ? <s>{r.body.as.shown}</s> : r.body.as.shown}</td>
                   <td className="value">{r.body.as.expected}</td>
-                  <td>{r.body.as.verdict}</td>
+                  <td>{VERDICT_WORDS[r.body.as.verdict]}</td>
                 </tr>
               ))}
             </tbody>
@@ -263,8 +264,8 @@ function WorkDone({ job }: { job: Job }) {
           <thead>
             <tr>
               <th>Proof</th>
-              <th>Shown</th>
-              <th>Wanted</th>
+              <th>Reading</th>
+              <th>Expected</th>
               <th>Result</th>
             </tr>
           </thead>

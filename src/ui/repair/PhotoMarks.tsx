@@ -174,7 +174,7 @@ export function PhotoMarks({
         <Form.Control value={caption} maxLength={200} onChange={(e) => setCaption(e.target.value)} />
       </Form.Group>
       <Button size="lg" disabled={busy} onClick={() => void onKeep(caption.trim(), marks)}>
-        Keep
+        Save
       </Button>
     </div>
   );

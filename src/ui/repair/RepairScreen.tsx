@@ -3,7 +3,7 @@
 import { asPlated, commonShelf, type MachineFile } from "../../core/model";
 import { serialWords } from "../unit/plate";
 import Link from "next/link";
-import { useMemo, useState } from "react";
+import { useMemo } from "react";
 import type { JournalEvent } from "../../core/journal";
 import { leftBehind } from "../../core/repair";
 import { useJournal } from "../job/useJournal";
@@ -18,6 +18,7 @@ import { Swap } from "./Swap";
 import type { Rates } from "../../contract/shop";
 import { PageTitle } from "../shell/PageTitle";
 import { SkipLink } from "../shell/SkipLink";
+import { useAddress } from "../shell/useAddress";
 
 interface Props {
   readonly events: readonly JournalEvent[];
@@ -62,7 +63,8 @@ export function RepairScreen({ events, unit, file: drawnFile, hash, piece, fault
     file,
     job.changes.map((c) => c.body.change),
   );
-  const [at, setStep] = useState<Step>(STEPS.find(([id]) => id === step)?.[0] ?? "decide");
+  const [stepAsked, setStep] = useAddress("step");
+  const at: Step = STEPS.find(([id]) => id === (stepAsked || step))?.[0] ?? "decide";
   const setAt = (to: Step) => {
     setStep(to);
     window.scrollTo(0, 0);

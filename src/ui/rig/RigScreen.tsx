@@ -1,6 +1,5 @@
 "use client";
 
-import Link from "next/link";
 import { useRouter } from "next/navigation";
 import { useState } from "react";
 import Button from "react-bootstrap/Button";
@@ -100,11 +99,6 @@ export function RigScreen({ machines, machine, boards, rig, job }: Props) {
                 </option>
               ))}
             </Form.Select>
-          ) : null}
-          {job ? (
-            <Link className="btn btn-outline-dark btn-sm" href={`/jobs/${job.id}`}>
-              Back to the job
-            </Link>
           ) : null}
           <Button size="sm" variant="outline-dark" disabled={seen.length === 0} onClick={() => keep("")}>
             Start over

@@ -1,6 +1,5 @@
 "use client";
 
-import Link from "next/link";
 import { useRouter } from "next/navigation";
 import { useState } from "react";
 import Button from "react-bootstrap/Button";
@@ -48,11 +47,6 @@ export function SettingsScreen({ machines, machine, settings, job }: Props) {
               </option>
             ))}
           </Form.Select>
-          {job ? (
-            <Link className="btn btn-outline-dark btn-sm" href={`/jobs/${job.id}`}>
-              Back to the job
-            </Link>
-          ) : null}
         </header>
         {settings.length === 0 ? (
           <p className="rig-sheet" role="status">

@@ -7,6 +7,7 @@ import { useHydrated } from "./useHydrated";
 import { Shortcuts } from "../shortcuts/Shortcuts";
 import { PageTitle } from "./PageTitle";
 import { SkipLink } from "./SkipLink";
+import { BackToJob } from "./BackToJob";
 
 const PLACES = [
   ["/", "Jobs"],
@@ -39,6 +40,7 @@ export function TopBar({ here, title, children }: Props) {
           </Link>
         ))}
       </nav>
+      <BackToJob />
       {children}
       <Waits />
       <Shortcuts />

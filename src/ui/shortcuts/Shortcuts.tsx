@@ -1,6 +1,6 @@
 "use client";
 
-import { useRouter } from "next/navigation";
+import { usePathname, useRouter } from "next/navigation";
 import { useState } from "react";
 import { ShortcutsDialog } from "./ShortcutsDialog";
 import { useShortcut } from "./useShortcut";
@@ -10,7 +10,8 @@ export function Shortcuts() {
   const router = useRouter();
   const [open, setOpen] = useState(false);
   useShortcut("help", () => setOpen(true));
-  useShortcut("calculators", () => router.push("/tools"));
+  const job = /^\/jobs\/([^/]+)/.exec(usePathname())?.[1];
+  useShortcut("calculators", () => router.push(job ? `/tools?from=${job}` : "/tools"));
   return (
     <>
       <button type="button" className="shortcuts-open" aria-label="Keyboard shortcuts" onClick={() => setOpen(true)}>

@@ -16,7 +16,16 @@ export function SwitchRow({ drawing }: { drawing: SwitchDrawing }) {
         {upsideDown ? ", the board upside down" : ""}
       </figcaption>
       <svg viewBox={`0 0 ${width} 104`} style={{ maxWidth: width }} role="img" aria-label={says}>
-        <rect x="1" y="1" width={width - 2} height="102" rx="6" fill="var(--paper)" stroke="var(--ink)" strokeWidth="2" />
+        <rect
+          x="1"
+          y="1"
+          width={width - 2}
+          height="102"
+          rx="6"
+          fill="var(--paper)"
+          stroke="var(--ink)"
+          strokeWidth="2"
+        />
         <circle cx={dotLeft ? 13 : width - 13} cy={upsideDown ? 90 : 13} r="5" fill="var(--ink)" />
         {order.map((i, place) => {
           const x = 20 + place * STEP;
@@ -25,7 +34,15 @@ export function SwitchRow({ drawing }: { drawing: SwitchDrawing }) {
             <g key={numbers[i]}>
               {kind === "switches" ? (
                 <>
-                  <rect x={x + 8} y="22" width={STEP - 16} height="52" rx="3" fill="var(--wall)" stroke="var(--quiet)" />
+                  <rect
+                    x={x + 8}
+                    y="22"
+                    width={STEP - 16}
+                    height="52"
+                    rx="3"
+                    fill="var(--wall)"
+                    stroke="var(--quiet)"
+                  />
                   <rect x={x + 11} y={up ? 25 : 50} width={STEP - 22} height="21" rx="2" fill="var(--ink)" />
                   <text x={x + STEP / 2} y={up ? 66 : 40} textAnchor="middle" fontSize="12" fill="var(--ink)">
                     {on[i] ? "on" : "off"}
@@ -43,7 +60,15 @@ export function SwitchRow({ drawing }: { drawing: SwitchDrawing }) {
                     strokeDasharray={on[i] ? undefined : "14 28"}
                   />
                   {on[i] ? (
-                    <rect x={x + 14} y="34" width={STEP - 28} height="28" rx="3" fill="var(--copper-3)" stroke="var(--ink)" />
+                    <rect
+                      x={x + 14}
+                      y="34"
+                      width={STEP - 28}
+                      height="28"
+                      rx="3"
+                      fill="var(--copper-3)"
+                      stroke="var(--ink)"
+                    />
                   ) : (
                     <text x={x + STEP / 2} y="52" textAnchor="middle" fontSize="12">
                       cut

@@ -1,7 +1,6 @@
 "use client";
 
 import type { ReactNode } from "react";
-import Link from "next/link";
 import { useRouter } from "next/navigation";
 import { useEffect, useId, useMemo, useState } from "react";
 import Button from "react-bootstrap/Button";
@@ -104,13 +103,8 @@ export function ToolScreen({ id, typed: given, inJob }: Props) {
             {part ? <span className="quiet"> {part.own.name}</span> : null}
           </h1>
           <span className="no-print tool-acts">
-            {inJob ? (
-              <Link className="btn btn-outline-dark btn-sm" href={`/jobs/${inJob.job}`}>
-                Back to the job
-              </Link>
-            ) : null}
             <Button size="sm" variant="outline-dark" onClick={() => setTyped({})} disabled={!touched}>
-              Empty
+              Clear
             </Button>
             <Button size="sm" variant="outline-dark" onClick={() => window.print()}>
               Print <Key of="print" />

@@ -8,6 +8,7 @@ import { TOOLS } from "../../core/workbench";
 import { TopBar } from "../shell/TopBar";
 import { Letter } from "../shortcuts/Key";
 import { useLetters, useShortcut } from "../shortcuts/useShortcut";
+import { useFromJob } from "../shell/BackToJob";
 
 /** Tools with a screen of their own, beside the ones with fields and a sheet. */
 const OWN = [
@@ -34,15 +35,17 @@ const SORTED = GROUPS.flatMap((group) => ALL.filter((t) => t.group === group));
 export function ToolsScreen() {
   const router = useRouter();
   const [wanted, setWanted] = useState("");
+  const from = useFromJob();
+  const pathOf = (id: string) => (from ? `/tools/${id}?from=${from}` : `/tools/${id}`);
   const field = useRef<HTMLInputElement>(null);
   const found = SORTED.filter((t) =>
     `${t.name} ${t.words} ${t.group}`.toLowerCase().includes(wanted.trim().toLowerCase()),
   );
   useShortcut("find", () => field.current?.focus());
-  useLetters(SORTED.length, (i) => router.push(`/tools/${SORTED[i]!.id}`));
+  useLetters(SORTED.length, (i) => router.push(pathOf(SORTED[i]!.id)));
   const open = (event: FormEvent) => {
     event.preventDefault();
-    if (found[0]) router.push(`/tools/${found[0].id}`);
+    if (found[0]) router.push(pathOf(found[0].id));
   };
   return (
     <div className="start">
@@ -74,7 +77,7 @@ export function ToolsScreen() {
                 <ul className="tool-list">
                   {own.map((t) => (
                     <li key={t.id}>
-                      <Link href={`/tools/${t.id}`}>
+                      <Link href={pathOf(t.id)}>
                         <Letter n={SORTED.indexOf(t)} />
                         <strong>{t.name}</strong>
                         <span className="quiet">{t.words}</span>

@@ -10,14 +10,14 @@ import { Loading } from "../../../ui/shell/Loading";
 
 export const dynamic = "force-dynamic";
 
-type Start = { readonly view: string; readonly shown: string };
+type Start = { readonly shown: string };
 
 export default async function Page({
   params,
   searchParams,
 }: {
   params: Promise<{ id: string }>;
-  searchParams: Promise<{ view?: string; shown?: string }>;
+  searchParams: Promise<{ shown?: string }>;
 }) {
   const { id } = await params;
   // Whether there is such a job is known before anything is sent: what is not there says so with the right status.
@@ -25,10 +25,10 @@ export default async function Page({
     if (error instanceof Refusal && error.status === 404) notFound();
     throw error;
   });
-  const { view = "", shown = "" } = await searchParams;
+  const { shown = "" } = await searchParams;
   return (
     <Suspense fallback={<Loading words="Reading the journal" />}>
-      <Journal id={id} unit={unit} start={{ view, shown }} />
+      <Journal id={id} unit={unit} start={{ shown }} />
     </Suspense>
   );
 }

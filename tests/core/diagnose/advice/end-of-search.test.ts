@@ -71,8 +71,7 @@ describe("the end of a search", () => {
     expect(end.stop).toEqual({
       kind: "not as drawn",
       pieces: [],
-      sentence:
-        "This unit differs from its file: heater is one of 750 W, not 1500 W. Look, and record what you find.",
+      sentence: "This unit differs from its file: heater is one of 750 W, not 1500 W. Look, and record what you find.",
     });
     expect(end.isWider).toBe(true);
   });
