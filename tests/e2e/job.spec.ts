@@ -63,7 +63,7 @@ test("a dead door panel is isolated by keyboard in at most six readings, called,
   // A late note is an addendum: below the call, which stays.
   await page.getByLabel("Note").fill("Harness ordered.");
   await page.getByRole("button", { name: "Add" }).click();
-  await expect(page.getByText("Added after the call")).toBeVisible();
+  await expect(page.getByText("Added after closing")).toBeVisible();
   await expect(page.getByRole("heading", { name: "Door harness" })).toBeVisible();
   await page.goto("/");
   await expect(page.locator(".jobs li", { hasText: "Door harness" }).first()).toBeVisible();
@@ -90,7 +90,7 @@ test("what was really done counts: another point, another function, and ohms on 
   await page.locator("#reading").fill("13.1");
   await page.keyboard.press("Enter");
   await expect(page.locator(".trail li").first()).toContainText("P1, panel board side");
-  await expect(page.locator(".trail li").first()).toContainText("fits");
+  await expect(page.locator(".trail li").first()).toContainText("as expected, expected 12.5");
   await expect(page.locator(".suspects li").first()).toContainText("Door panel board");
 });
 

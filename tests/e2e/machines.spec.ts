@@ -151,7 +151,7 @@ test("the editor: a skeleton, errors in place, undo, a draft that survives a rel
   await page.getByLabel("Model").fill(model);
   await page.getByRole("button", { name: "Begin with its skeleton" }).click();
   await page.waitForURL(/\/edit$/);
-  await expect(page.getByRole("status").first()).toContainText("Sound");
+  await expect(page.getByRole("status").first()).toContainText("No errors");
   const name = page.getByLabel("name of part 1", { exact: true });
   await name.fill("Wall outlet");
   await name.press("Enter");

@@ -182,7 +182,7 @@ test("the run sheet by keyboard: each result is evidence, a relay has two edges,
     .locator(".sheet-loads li", { hasText: "Compressor" })
     .getByRole("button", { name: /runs on/ })
     .click();
-  await expect(page.locator(".sheet-loads li", { hasText: "Compressor" })).toContainText("runs on does not fit");
+  await expect(page.locator(".sheet-loads li", { hasText: "Compressor" })).toContainText("runs on not as expected");
   await expect(page.locator(".suspects li").first()).toContainText("Main board", { timeout: 60_000 });
   await axe(page);
   // It ran a moment ago: five minutes before it may start again, and the power plays no part in it.

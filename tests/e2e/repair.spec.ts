@@ -29,7 +29,7 @@ test("what to do about a suspect, by expected cost; the swap stage by stage, its
   await page.getByLabel(/Solder the joint again/).check();
   await page.getByRole("button", { name: "Decide: Solder the joint again" }).click();
   await expect(page.getByText("Switched off is not dead")).toBeVisible();
-  await expect(page.getByText("Push Terminal block T home until it latches")).toBeVisible();
+  await expect(page.getByText("Reconnect Terminal block T until it latches")).toBeVisible();
   await page.getByLabel("Power down, and prove it").check();
   await expect(page.getByLabel("Power down, and prove it")).toBeEnabled();
   await page.goto(`/jobs/${job}/repair?piece=board&step=swap`);

@@ -53,7 +53,7 @@ test("a part of a job tested by itself is evidence, and a tool from the job goes
   expect((await page.request.get(`/tools/heater?job=${job}&part=nothing`)).status()).toBe(404);
 });
 
-test("readings over the link: from volts to ohms only with the leads off, on mains only a meter that floats, by itself when it rests", async ({
+test("readings over the link: from volts to ohms only with the leads off, on mains only a meter that floats, take it when it is stable", async ({
   page,
 }) => {
   await page.goto("/tools/meter?machine=kaldruun-uc-80");
@@ -78,7 +78,7 @@ test("readings over the link: from volts to ohms only with the leads off, on mai
   await expect(page.locator(".held li").first()).toContainText("Ω");
   await axe(page);
   // By itself: it takes a reading when the display rests.
-  await page.getByLabel("by itself when it rests").check();
+  await page.getByLabel("take it when it is stable").check();
   await expect(page.locator(".held li")).toHaveCount(3, { timeout: 20_000 });
   await page.setViewportSize({ width: 390, height: 844 });
   await fits(page);

@@ -136,7 +136,7 @@ for (const { unit, machine: file, complaint, fault, piece } of CASES) {
     }
     await expect(page.getByRole("heading", { name: /Proven: the fault is gone/ })).toBeVisible();
     // Nothing left behind.
-    await page.getByRole("button", { name: "What is still to be put back" }).click();
+    await page.getByRole("button", { name: "What is still to restore" }).click();
     const back = page.getByRole("button", { name: /^Restored:/ });
     for (let left = await back.count(); left > 0; left--) {
       await back.first().click();

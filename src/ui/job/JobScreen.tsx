@@ -268,7 +268,7 @@ export function JobScreen({
           <Surroundings job={job} busy={sending} onLog={log} />
         </YourMeans>
       </JobNav>
-      <div className="unit-news">
+      <aside className="unit-news" aria-label="About the unit">
         {job.opened.complaintWords ? (
           <p className="phone-only">
             <q>{job.opened.complaintWords}</q> {coversWords(job.openPanels.length)}
@@ -283,7 +283,7 @@ export function JobScreen({
             onTake={(setup) => void log(standingBody(setup))}
           />
         </Suspense>
-      </div>
+      </aside>
       <main id="main" tabIndex={-1} className={`job-main ${view === "measure" ? "" : "is-wide"}`}>
         {view !== "measure" ? null : (
           <PathPane
