@@ -18,7 +18,8 @@ export default function ErrorPage({ error, reset }: { error: Error & { digest?: 
       title={lost === true ? "The database does not answer" : "This did not work"}
       sentence={
         lost === false
-          ? `The page could not be made, though the database answers: a fault of Unzo's own. Nothing was changed and nothing is lost.${mark}`
+          ? "The page could not be made, though the database answers: a fault of Unzo's own. Nothing was " +
+            `changed and nothing is lost.${mark}`
           : "The page could not be made. Nothing was changed and nothing is lost; try again in a moment."
       }
       retry={reset}

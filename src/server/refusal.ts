@@ -41,8 +41,10 @@ const LOST = new Set([
   "ER_TOO_MANY_USER_CONNECTIONS",
 ]);
 /** Sentences of the driver for the same, where it gives no code. */
-const LOST_WORDS =
-  /connection is in closed state|connection lost|server closed the connection|pool is closed|^failed query: (rollback|commit|begin)|server has gone away/i;
+const LOST_WORDS = [
+  /connection is in closed state|connection lost|server closed the connection/i,
+  /pool is closed|^failed query: (rollback|commit|begin)|server has gone away/i,
+];
 const BUSY_WORDS = /^queue limit reached|no connections available/i;
 
 /** Whether a row with the same key was there already, however deep the driver's error is wrapped. */
@@ -57,7 +59,9 @@ export function hasCode(error: unknown, ...codes: readonly string[]): boolean {
 
 /** Whether the database was lost. */
 export function isLostDatabase(error: unknown): boolean {
-  return chain(error).some((e) => LOST.has(String((e as { code?: unknown }).code)) || LOST_WORDS.test(e.message));
+  return chain(error).some(
+    (e) => LOST.has(String((e as { code?: unknown }).code)) || LOST_WORDS.some((words) => words.test(e.message)),
+  );
 }
 
 /** An error and what caused it, the outermost first. */

@@ -52,7 +52,8 @@ async function refuseKnownSerial(tx: Tx, plate: UnitPlate, self: string): Promis
   if (twin && twin.id !== self)
     throw new Refusal(
       409,
-      `A unit with the serial number ${twin.serial} is known already: ${twin.site}. Choose that one, or correct its data. Nothing was changed.`,
+      `A unit with the serial number ${twin.serial} is known already: ${twin.site}. Choose that one, ` +
+        "or correct its data. Nothing was changed.",
     );
 }
 

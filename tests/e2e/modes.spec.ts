@@ -186,12 +186,12 @@ test("the run sheet by keyboard: each result is evidence, a relay has two edges,
   await expect(page.locator(".suspects li").first()).toContainText("Main board", { timeout: 60_000 });
   await axe(page);
   // It ran a moment ago: five minutes before it may start again, and the power plays no part in it.
-  await expect(page.locator(".rest-mark")).toContainText(/compressor rests [45]:\d\d/);
+  await expect(page.locator(".rest-mark")).toContainText(/restart delay [45]:\d\d/);
   await page.getByLabel("State of the unit").selectOption("unplugged");
-  await expect(page.locator(".rest-mark")).toContainText(/compressor rests [45]:\d\d/);
+  await expect(page.locator(".rest-mark")).toContainText(/restart delay [45]:\d\d/);
   await page.keyboard.press("Alt+ArrowUp");
   await expect(page.getByRole("button", { name: "It is in this step now" })).toBeDisabled();
-  await expect(page.getByText(/The compressor rests:/)).toBeVisible();
+  await expect(page.getByText(/Compressor restart delay:/)).toBeVisible();
 });
 
 test("first things first: one key answers, a simple cause ends the search, still there goes on; comparing clears", async ({

@@ -53,7 +53,7 @@ test("a part of a job tested by itself is evidence, and a tool from the job goes
   expect((await page.request.get(`/tools/heater?job=${job}&part=nothing`)).status()).toBe(404);
 });
 
-test("readings over the link: from volts to ohms only with the leads off, on mains only a meter that floats, take it when it is stable", async ({
+test("readings over the link: from volts to ohms only with the leads off, on mains only a meter that floats, by itself when it is stable", async ({
   page,
 }) => {
   await page.goto("/tools/meter?machine=kaldruun-uc-80");

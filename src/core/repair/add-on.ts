@@ -26,7 +26,8 @@ export function addOnPlan(machine: Machine, id: string): readonly AddOnStage[] {
             id: "switches" as const,
             name: "Switches for this type",
             steps: [
-              `On: ${switches.on.join(", ") || "none"}. Off: ${switches.numbers.filter((n) => !switches.on.includes(n)).join(", ") || "none"}.`,
+              `On: ${switches.on.join(", ") || "none"}. Off: ` +
+                `${switches.numbers.filter((n) => !switches.on.includes(n)).join(", ") || "none"}.`,
             ],
             drawing: {
               caption: addOn.name,

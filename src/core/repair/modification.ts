@@ -63,7 +63,7 @@ function situationsOf(machine: Machine): readonly Situation[] {
     .filter((s) => s.power === "on")
     .flatMap((setup) => [
       ...sets.map((open): Situation => ({
-        words: `${setup.name}${doors.length > 0 ? `, ${open.length > 0 ? `${open.map((d) => machine.file.doors.find((x) => x.id === d)!.name.toLowerCase()).join(" and ")} open` : "doors shut"}` : ""}`,
+        words: `${setup.name}${doorsWords(machine, open)}`,
         setup: { ...setup, openDoors: open },
       })),
       ...hot.map(({ place, aboveCelsius: above }): Situation => ({
@@ -233,7 +233,7 @@ export function proveModification(
         weakest = {
           name: link.name,
           used: link.used,
-          words: `${link.name}: ${quantityText(link.running, "amperes")} running, ${quantityText(link.starting, "amperes")} starting, rated ${quantityText(link.rated, "amperes")} (${setup.name})`,
+          words: `${loadWords(link)} (${setup.name})`,
         };
     } catch (error) {
       if (!(error instanceof NoOperatingPoint)) throw error;
@@ -288,7 +288,9 @@ function wouldDo(before: Machine, changes: readonly Change[]): Finding[] {
           {
             of: "interlock",
             ok: false,
-            words: `${worst.name} would run in ${worst.more.length} of ${situations.length} situations in which it does not run now: ${situations[worst.more[0]!]!.words}.`,
+            words:
+              `${worst.name} would run in ${worst.more.length} of ${situations.length} situations in which it ` +
+              `does not run now: ${situations[worst.more[0]!]!.words}.`,
           },
         ]
       : [];
@@ -357,7 +359,10 @@ function timing(before: Machine, after: Machine): string | null {
       if (was === null || is === null || was === is) continue;
       if (!Number.isFinite(is)) continue;
       if (!Number.isFinite(was) || Math.abs(is - was) > Math.max(LATER, LATER_SHARE * was))
-        return `${part.name} ${label} in ${setup.name} after ${is.toFixed(1)} s, before ${Number.isFinite(was) ? `${was.toFixed(1)} s` : "never"}.`;
+        return (
+          `${part.name} ${label} in ${setup.name} after ${is.toFixed(1)} s, before ` +
+          `${Number.isFinite(was) ? `${was.toFixed(1)} s` : "never"}.`
+        );
     }
   }
   return null;
@@ -375,4 +380,16 @@ export function builtWords(file: Machine["file"], change: Change): string {
       .map(([f, v]) => `${f} ${v}`)
       .join(", ")}`;
   return `${name} taken out${change.bridged ? ", bridged" : ""}`;
+}
+
+/** How the doors stand in a situation, as the end of its name; nothing for a machine without doors. */
+function doorsWords({ file }: Machine, open: readonly string[]): string {
+  if (file.doors.length === 0) return "";
+  if (open.length === 0) return ", doors shut";
+  return `, ${open.map((id) => file.doors.find((d) => d.id === id)!.name.toLowerCase()).join(" and ")} open`;
+}
+
+function loadWords(link: { name: string; running: number; starting: number; rated: number }): string {
+  const [running, starting, rated] = [link.running, link.starting, link.rated].map((a) => quantityText(a, "amperes"));
+  return `${link.name}: ${running} running, ${starting} starting, rated ${rated}`;
 }

@@ -124,7 +124,9 @@ export function optionsFor(machine: Machine, fault: Fault): readonly RepairOptio
         parts: 0,
         holds: 0.8,
         school:
-          "Only where something keeps it from latching. Afterwards mains keeps its distances: clearance 1.5 mm, creepage 2.5 mm, to what can be touched 3 and 5 mm (IEC 60335-1 at 230 V, from memory: look them up).",
+          "Only where something keeps it from latching. Afterwards mains keeps its distances: clearance " +
+          "1.5 mm, creepage 2.5 mm, to what can be touched 3 and 5 mm (IEC 60335-1 at 230 V, from memory: " +
+          "look them up).",
       },
       {
         ...memory,

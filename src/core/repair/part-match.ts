@@ -95,7 +95,8 @@ export function matchPart(machine: Machine, pieceId: string, number: string, rev
   return no(
     "unknown",
     piece.number
-      ? `The file knows ${[piece.number, ...piece.substitutes.filter((s) => !s.refused).map((s) => s.number)].join(", ")} here. This number is another part: not fitted until someone has compared it.`
+      ? `The file knows ${[piece.number, ...piece.substitutes.filter((s) => !s.refused).map((s) => s.number)].join(", ")} here. ` +
+          "This number is another part: not fitted until someone has compared it."
       : "The file has no number for this piece: compare the parts themselves.",
   );
 }

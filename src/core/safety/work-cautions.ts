@@ -35,13 +35,16 @@ export function workCautions(machine: Machine, cleans = false): readonly WorkCau
     say(
       "two sources",
       "power-down",
-      `${machine.sources.length} sources, each locked off by whoever works here: ${machine.sources.map((s) => s.name.toLowerCase()).join(", ")}. One left on feeds the other's wires.`,
+      `${machine.sources.length} sources, each locked off by whoever works here: ` +
+        `${machine.sources.map((s) => s.name.toLowerCase()).join(", ")}. One left on feeds the other's ` +
+        "wires.",
     );
   if (any("stores-charge"))
     say(
       "charge",
       "power-down",
-      "Capacitors keep their charge. Nothing is touched while one shows more than 60 V: discharge through a resistor, never with a screwdriver.",
+      "Capacitors keep their charge. Nothing is touched while one shows more than 60 V: discharge " +
+        "through a resistor, never with a screwdriver.",
     );
   if (any("battery-arc"))
     say(
@@ -59,7 +62,8 @@ export function workCautions(machine: Machine, cleans = false): readonly WorkCau
     say(
       "refrigerant",
       "open",
-      `Refrigerant: a hiss, oil or a smell means stop, ventilate, open nothing further. Its circuit is for a licensed technician${any("flammable-refrigerant") ? "; some of it burns: no flame and no spark near it" : ""}.`,
+      "Refrigerant: a hiss, oil or a smell means stop, ventilate, open nothing further. Its circuit is " +
+        `for a licensed technician${any("flammable-refrigerant") ? "; some of it burns: no flame and no spark near it" : ""}.`,
     );
   if (any("suspended-load") || machine.file.family === "powered equipment")
     say("raised", "open", "Whatever is raised or held by the drive is let down or propped before a cover comes off.");

@@ -239,7 +239,7 @@ export class Simulator {
           : { phases: [...recent, phase], settled: false };
       }
       if (stage.isLast) {
-        const key = `${states.join()};${due.map((list) => list.map((d) => `${d.state}@${Math.round((d.at - now) * 1000)}`).join("+")).join()}`;
+        const key = situationKey(states, due, now);
         const before = history.findIndex((h) => h.key === key);
         if (before >= 0) return { phases: history.slice(before).map((h) => h.phase), settled: false };
         history.push({ key, at: now, phase });
@@ -347,4 +347,10 @@ export class Simulator {
 function listOf(wished: StateChange | readonly StateChange[] | null): readonly StateChange[] {
   if (wished === null) return [];
   return "delay" in wished ? [wished] : wished;
+}
+
+/** Names a situation: the states, and what is due in how many milliseconds. */
+function situationKey(states: Int32Array, due: readonly (readonly Due[])[], now: number): string {
+  const waiting = due.map((list) => list.map((d) => `${d.state}@${Math.round((d.at - now) * 1000)}`).join("+"));
+  return `${states.join()};${waiting.join()}`;
 }

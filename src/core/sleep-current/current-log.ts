@@ -101,7 +101,7 @@ export function readCurrentLog(text: string, unit: "A" | "mA" | "µA" = "A"): Cu
     seconds: Float64Array.from(seconds, (t) => t - from),
     amps: Float64Array.from(amps),
     skipped,
-    read: `${seconds.length} samples; current in ${ampUnit.name.replace("ua", "µA").replace("ma", "mA").replace(/^a$/, "A")} from column ${ampColumn + 1}, ${timeColumn < 0 ? "one a second" : `time from column ${timeColumn + 1}`}${comma ? ", decimal comma" : ""}.`,
+    read: readWords(seconds.length, ampUnit.name, ampColumn, timeColumn, comma),
   };
 }
 
@@ -148,4 +148,11 @@ export function thinned(
       points.push([log.seconds[i]!, log.amps[i]!]);
   }
   return points;
+}
+
+/** How a log was read, so that one sees at once when it was read wrongly. Columns counted from 0; below 0: none. */
+function readWords(samples: number, unit: string, ampColumn: number, timeColumn: number, comma: boolean): string {
+  const current = unit.replace("ua", "µA").replace("ma", "mA").replace(/^a$/, "A");
+  const time = timeColumn < 0 ? "one a second" : `time from column ${timeColumn + 1}`;
+  return `${samples} samples; current in ${current} from column ${ampColumn + 1}, ${time}${comma ? ", decimal comma" : ""}.`;
 }

@@ -150,12 +150,17 @@ export function judgeSleep(
   if (sleep.resolution > limits.asleepAmps / 5)
     return {
       kind: "unsure",
-      words: `This logger shows steps of ${show(sleep.resolution)}; for a limit of ${show(limits.asleepAmps)} it takes ${show(limits.asleepAmps / 10)}.`,
+      words:
+        `This logger shows steps of ${show(sleep.resolution)}; for a limit of ` +
+        `${show(limits.asleepAmps)} it takes ${show(limits.asleepAmps / 10)}.`,
     };
   if (sleep.to - sleep.from < limits.withinSeconds && sleep.asleep === null)
     return {
       kind: "unsure",
-      words: `Too short: it may take ${time(limits.withinSeconds)} to fall asleep, and ${time(sleep.to - sleep.from)} were logged${sleep.lost.length > 0 ? " since the clip was lost" : ""}.`,
+      words:
+        `Too short: it may take ${time(limits.withinSeconds)} to fall asleep, and ` +
+        `${time(sleep.to - sleep.from)} were ` +
+        `logged${sleep.lost.length > 0 ? " since the clip was lost" : ""}.`,
     };
   if (sleep.asleep === null) return { kind: "bad", words: "It never falls asleep." };
   if (sleep.asleep > limits.asleepAmps)

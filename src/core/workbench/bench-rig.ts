@@ -214,7 +214,9 @@ export function benchRig(machine: Machine, board: string): BenchRig {
     faults,
     shows,
     wiring: [
-      `Feed: ${machine.file.supply.volts} V through an isolating transformer of ${Math.ceil((1.2 * (watts + 30)) / 10) * 10} VA or more, and a fuse of ${FUSE_RATINGS.find((r) => r >= 1.5 * (amps + 0.1)) ?? 1} A slow.`,
+      `Feed: ${machine.file.supply.volts} V through an isolating transformer of ` +
+        `${Math.ceil((1.2 * (watts + 30)) / 10) * 10} VA or more, and a fuse of ` +
+        `${FUSE_RATINGS.find((r) => r >= 1.5 * (amps + 0.1)) ?? 1} A slow.`,
       ...lamps.map((l) => `${l.name}: a ${l.volts} V, ${l.watts} W lamp${l.current === "dc" ? ", DC" : ""}.`),
       isolated
         ? "Ground: the board's own ground is the reference of its low side only; join it to nothing else."
@@ -386,7 +388,10 @@ function verdictWords(
     if (sure) return "Good board.";
     return "So far as a good board would do.";
   }
-  return `${possible.map((p, i) => (i === 0 ? p.sort.charAt(0).toUpperCase() + p.sort.slice(1) : p.sort)).join(", or ")}. ${sure ? `${ranked.find((r) => r.sort === best.sort)!.name}.` : apart(possible.map((p) => p.sort))}`.trim();
+  return (
+    `${possible.map((p, i) => (i === 0 ? p.sort.charAt(0).toUpperCase() + p.sort.slice(1) : p.sort)).join(", or ")}. ` +
+    `${sure ? `${ranked.find((r) => r.sort === best.sort)!.name}.` : apart(possible.map((p) => p.sort))}`
+  ).trim();
 }
 
 function whyWords(odd: LampSeen[], name: (o: LampSeen) => string, seen: readonly LampSeen[]): string {

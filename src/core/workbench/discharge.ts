@@ -54,7 +54,8 @@ function work(given: Given): Sheet {
         text: quantityText(t, "seconds"),
         formula: formula(
           "t = R C ln(V1 / V2)",
-          `${quantityText(ohms, "ohms")} × ${quantityText(farads, "farads")} × ln(${quantityText(volts, "volts")} / ${quantityText(safe, "volts")})`,
+          `${quantityText(ohms, "ohms")} × ${quantityText(farads, "farads")} × ` +
+            `ln(${quantityText(volts, "volts")} / ${quantityText(safe, "volts")})`,
           quantityText(t, "seconds"),
         ),
         source: "first-order decay, textbook",
@@ -70,7 +71,8 @@ function work(given: Given): Sheet {
       text: `${quantityText(r, "ohms")}, for ${quantityText((volts * volts) / r, "watts")} at first`,
       formula: formula(
         "R = t / (C ln(V1 / V2))",
-        `${quantityText(within, "seconds")} / (${quantityText(farads, "farads")} × ln(${quantityText(volts, "volts")} / ${quantityText(safe, "volts")}))`,
+        `${quantityText(within, "seconds")} / (${quantityText(farads, "farads")} × ` +
+          `ln(${quantityText(volts, "volts")} / ${quantityText(safe, "volts")}))`,
         quantityText(r, "ohms"),
       ),
       source: "first-order decay, textbook",

@@ -28,7 +28,8 @@ export function nameLeads(ohms12: number, ohms23: number, ohms13: number): Windi
   ];
   if (readings.some((r) => !(r.ohms > 0) || !Number.isFinite(r.ohms)))
     throw new Refused(
-      "One of the three is open or shorted: with an open winding the leads cannot be told. Infinite between two leads, and finite from neither, means that winding is open.",
+      "One of the three is open or shorted: with an open winding the leads cannot be told. Infinite " +
+        "between two leads, and finite from neither, means that winding is open.",
     );
   const sorted = [...readings].sort((a, b) => b.ohms - a.ohms);
   const [across, startWinding, runWinding] = sorted as [(typeof sorted)[0], (typeof sorted)[0], (typeof sorted)[0]];
@@ -36,7 +37,8 @@ export function nameLeads(ohms12: number, ohms23: number, ohms13: number): Windi
   const other = (r: typeof across) => r.leads.find((lead) => lead !== common)!;
   if (startWinding.ohms - runWinding.ohms < 0.02 * startWinding.ohms)
     throw new Refused(
-      "Two readings are equal within 2 %: start and run cannot be told by ohms. It may turn both ways, with windings alike, or have three phases.",
+      "Two readings are equal within 2 %: start and run cannot be told by ohms. It may turn both ways, " +
+        "with windings alike, or have three phases.",
     );
   return {
     common,
@@ -209,13 +211,16 @@ function work(given: Given): Sheet {
       "Every source off, the run capacitor discharged through a resistor and proven near 0 V.",
       ...(feeds
         ? [
-            "Fed directly: unloaded, secured against the jump of its start, fused at twice its plate current, at reduced voltage first; a sealed compressor only with its own start device, and by who is licensed.",
+            "Fed directly: unloaded, secured against the jump of its start, fused at twice its plate " +
+              "current, at reduced voltage first; a sealed compressor only with its own start device, and by " +
+              "who is licensed.",
           ]
         : []),
     ],
     notes: feeds
       ? [
-          "Reduced voltage: a third for brushed motors, half for the rest. It should turn evenly, without smell, within seconds; one that only hums is switched off at once.",
+          "Reduced voltage: a third for brushed motors, half for the rest. It should turn evenly, without " +
+            "smell, within seconds; one that only hums is switched off at once.",
           "It turns: what feeds it is to blame. It does not: the motor.",
         ]
       : [],

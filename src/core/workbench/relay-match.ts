@@ -160,7 +160,9 @@ function work(given: Given): Sheet {
         ? { kind: "bad", words: `Does not fit: ${bad.map((m) => m.what.toLowerCase()).join(", ")}.` }
         : {
             kind: "unsure",
-            words: `Nothing speaks against it so far. To check by eye: ${checks.map((m) => m.what.toLowerCase()).join(", ") || "its pins on the holes"}.`,
+            words:
+              "Nothing speaks against it so far. To check by eye: " +
+              `${checks.map((m) => m.what.toLowerCase()).join(", ") || "its pins on the holes"}.`,
           },
     table: { head: ["", "Old", "New", "", "Why"], rows },
     cautions: [],

@@ -315,7 +315,9 @@ function judge(curve: SensorCurve, measured: number, ambient: number, tolerance:
   const reads = curve.celsiusAt(measured);
   return {
     kind: "bad",
-    words: `Off its curve${Number.isFinite(reads) ? `: it reads ${quantityText(reads, "celsius", given.liked)}` : ""}. Is it really that warm there? Then it has drifted.`,
+    words:
+      `Off its curve${Number.isFinite(reads) ? `: it reads ${quantityText(reads, "celsius", given.liked)}` : ""}. ` +
+      "Is it really that warm there? Then it has drifted.",
     mode: "drifted",
   };
 }

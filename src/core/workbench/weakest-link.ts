@@ -194,7 +194,8 @@ export const weakestLinkTool: Tool = {
       path: ratedLinks(machine, setup)
         .map(
           (l) =>
-            `${l.name} ${quantityText(l.rated, "amperes")} @ ${quantityText(l.running, "amperes")} / ${quantityText(l.starting, "amperes")}`,
+            `${l.name} ${quantityText(l.rated, "amperes")} @ ${quantityText(l.running, "amperes")} / ` +
+            `${quantityText(l.starting, "amperes")}`,
         )
         .join("\n"),
     };
@@ -211,7 +212,9 @@ function verdictOf(worst: Used): Verdict {
   if (worst.used > 1)
     return {
       kind: "bad",
-      words: `Refused: ${worst.name}, ${quantityText(worst.by === "running" ? worst.running : worst.starting, "amperes")} ${worst.by}, is rated ${quantityText(worst.rated, "amperes")}.`,
+      words:
+        `Refused: ${worst.name}, ${quantityText(worst.by === "running" ? worst.running : worst.starting, "amperes")} ` +
+        `${worst.by}, is rated ${quantityText(worst.rated, "amperes")}.`,
     };
   if (worst.used > 0.8) return { kind: "unsure", words: `Just: ${worst.name} has little to spare.` };
   return { kind: "good", words: "Every element carries it." };

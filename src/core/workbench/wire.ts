@@ -41,7 +41,9 @@ export function wireLimit(
   const derated = Math.max(0, 1 - Math.max(0, celsius - COOL) / 100);
   return {
     amps: INTERNAL_DENSITY * area * derated,
-    rule: `${INTERNAL_DENSITY} A a mm²${derated < 1 ? ` × ${quantityText(derated, "plain")} for ${quantityText(celsius, "celsius")}` : ""}, common practice for short leads, no source`,
+    rule:
+      `${INTERNAL_DENSITY} A a mm²${derated < 1 ? ` × ${quantityText(derated, "plain")} for ${quantityText(celsius, "celsius")}` : ""}, ` +
+      "common practice for short leads, no source",
   };
 }
 
@@ -71,7 +73,8 @@ function work(given: Given): Sheet {
       text: quantityText(ohms, "ohms"),
       formula: formula(
         "R = ρ (1 + α (t - 20)) 2 l / A",
-        `0.017241 × (1 + 0.00393 × ${quantityText(celsius - 20, "plain")}) × ${quantityText(2 * length, "metres")} / ${quantityText(area, "area")}`,
+        `0.017241 × (1 + 0.00393 × ${quantityText(celsius - 20, "plain")}) × ` +
+          `${quantityText(2 * length, "metres")} / ${quantityText(area, "area")}`,
         quantityText(ohms, "ohms"),
       ),
       source: "IEC 60028",

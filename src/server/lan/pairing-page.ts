@@ -5,7 +5,8 @@
 export function pairingPage(problem: string): string {
   const safe = problem.replace(/[&<>"]/g, (c) => `&#${c.charCodeAt(0)};`);
   return `<!doctype html>
-<html lang="en"><head><meta charset="utf-8"><meta name="viewport" content="width=device-width, initial-scale=1"><title>Pair with Unzo</title>
+<html lang="en"><head><meta charset="utf-8"><meta name="viewport" content="width=device-width, initial-scale=1">
+<title>Pair with Unzo</title>
 <style>
 body{font:1.15rem/1.45 system-ui,sans-serif;color:#14242b;background:#e6ebe8;margin:0;padding:8vh 1rem}
 main{max-width:28rem;margin:0 auto;background:#fbfcfa;border:1px solid #b9c4c2;border-radius:6px;padding:1.2rem}
@@ -18,7 +19,8 @@ p[role=alert]{color:#9c1445;font-weight:700;min-height:1.5em}:focus-visible{outl
 <form method="post" action="/pair"><label for="word">Pairing word</label>
 <input id="word" name="word" autocomplete="off" autocapitalize="off" spellcheck="false" maxlength="60" required>
 <p role="alert">${safe}</p><button>Pair</button></form></main>
-<script>function fill(){var w=decodeURIComponent(location.hash.slice(1));if(w){document.getElementById("word").value=w;history.replaceState(null,"",location.pathname)}}
+<script>function fill(){var w=decodeURIComponent(location.hash.slice(1));if(w){
+document.getElementById("word").value=w;history.replaceState(null,"",location.pathname)}}
 fill();addEventListener("hashchange",fill)</script>
 </body></html>`;
 }

@@ -127,7 +127,8 @@ export class Pairing {
  * address.
  */
 function newWord(): string {
-  return `${WORDS[randomInt(WORDS.length)]}-${WORDS[randomInt(WORDS.length)]}-${WORDS[randomInt(WORDS.length)]}-${String(randomInt(10_000)).padStart(4, "0")}`;
+  const words = Array.from({ length: 3 }, () => WORDS[randomInt(WORDS.length)]!);
+  return [...words, String(randomInt(10_000)).padStart(4, "0")].join("-");
 }
 
 /** However it was typed: capitals, blanks and dashes do not matter. */

@@ -2,7 +2,6 @@
 
 import { useRouter } from "next/navigation";
 import { type ReactNode, Suspense, useCallback, useEffect, useMemo, useRef, useState } from "react";
-import ProgressBar from "react-bootstrap/ProgressBar";
 import {
   conflictsIn,
   type Job,
@@ -56,6 +55,7 @@ import { Conflicts } from "./Conflicts";
 import { OthersNote } from "./OthersNote";
 import { useHydrated } from "../shell/useHydrated";
 import { useAddress } from "../shell/useAddress";
+import { Progress } from "../shell/Progress";
 
 /** The heart of the product: where the fault may lie, what to measure next, what was measured. */
 export function JobScreen({
@@ -223,7 +223,7 @@ export function JobScreen({
     doing = (
       <div className="building" role="status">
         <h2>Working out what every point should read</h2>
-        <ProgressBar now={Math.round(search.progress * 100)} aria-label="Computing" />
+        <Progress now={Math.round(search.progress * 100)} label="Computing" />
       </div>
     );
   else if (attempt)
@@ -315,7 +315,7 @@ export function JobScreen({
           <OthersNote entries={others} onNext={() => setOthers([])} />
           {advice && !fresh ? (
             <div className="thinking" role="status">
-              <ProgressBar animated now={100} aria-label="Working out what follows" />
+              <Progress label="Working out what follows" />
               <span>Working out what follows</span>
             </div>
           ) : null}

@@ -79,7 +79,10 @@ function Chart({ desk, evidence, job }: Omit<Props, "advice">) {
       <div
         className="chart-room"
         role="img"
-        aria-label={`Share of belief in each suspect after each step: ${pieces.map((p, k) => `${p.name} now ${Math.round(100 * (steps[steps.length - 1]?.shares[k] ?? 0))} %`).join(", ")}`}
+        aria-label={
+          "Share of belief in each suspect after each step: " +
+          `${pieces.map((p, k) => `${p.name} now ${Math.round(100 * (steps[steps.length - 1]?.shares[k] ?? 0))} %`).join(", ")}`
+        }
       >
         <ResponsiveContainer width="100%" height={170}>
           <LineChart data={rows} margin={{ top: 6, right: 8, bottom: 0, left: -22 }} accessibilityLayer={false}>

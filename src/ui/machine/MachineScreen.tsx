@@ -5,7 +5,6 @@ import { useRouter } from "next/navigation";
 import { useState, type FormEvent, type ReactNode } from "react";
 import Button from "react-bootstrap/Button";
 import Form from "react-bootstrap/Form";
-import ProgressBar from "react-bootstrap/ProgressBar";
 import Tab from "react-bootstrap/Tab";
 import Table from "react-bootstrap/Table";
 import Tabs from "react-bootstrap/Tabs";
@@ -24,6 +23,7 @@ import { WiringDrawing } from "./WiringDrawing";
 import { kindName } from "../../words/en/kinds";
 import { duplicateMachine, exportAddress } from "../../contract/machines";
 import { useAddress } from "../shell/useAddress";
+import { Progress } from "../shell/Progress";
 
 /** All that a machine file says, to look up on the job. */
 export function MachineScreen({
@@ -292,7 +292,7 @@ function Apart({
     return (
       <div className="building" role="status">
         <h2>Trying every fault against every test</h2>
-        <ProgressBar now={Math.round(progress * 100)} aria-label="Computing" />
+        <Progress now={Math.round(progress * 100)} label="Computing" />
       </div>
     );
   const names = (group: FaultGroup) => group.map((f) => f.name).join("; ");

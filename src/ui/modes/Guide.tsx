@@ -210,19 +210,21 @@ function markWords(step: GuideStep, count: Count): string {
 
 const lampWords = (leg: GuideLeg) => Object.values(leg.shows.lamps)[0] ?? "nothing new";
 
+const lastsWords = (seconds: number) =>
+  seconds < 120 ? `${Math.round(seconds)} s` : `${Math.round(seconds / 60)} min`;
+
 /** How a mode is left, as a sentence. */
 function exitWords(exits: Exits): string {
   const ways = [
     ...(exits.gestures && exits.gestures.length > 0 ? [exits.gestures.map((g) => g.name).join(", then: ")] : []),
-    ...(exits.endsAfter !== null
-      ? [
-          `it ends by itself after ${exits.endsAfter < 120 ? `${Math.round(exits.endsAfter)} s` : `${Math.round(exits.endsAfter / 60)} min`}`,
-        ]
-      : []),
+    ...(exits.endsAfter !== null ? [`it ends by itself after ${lastsWords(exits.endsAfter)}`] : []),
     ...(exits.power ? ["a power cycle leaves it"] : []),
   ];
   if (exits.cannotBeCancelled)
-    return `It cannot be cancelled, not even by pulling the plug${exits.endsAfter !== null ? `: it ends by itself after ${Math.round(exits.endsAfter / 60)} min` : ""}.`;
+    return (
+      "It cannot be cancelled, not even by pulling the " +
+      `plug${exits.endsAfter !== null ? `: it ends by itself after ${Math.round(exits.endsAfter / 60)} min` : ""}.`
+    );
   return ways.length > 0 ? `Out of it: ${ways.join("; or ")}.` : "";
 }
 

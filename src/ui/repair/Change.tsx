@@ -5,13 +5,13 @@ import Link from "next/link";
 import { useMemo, useState } from "react";
 import Button from "react-bootstrap/Button";
 import Form from "react-bootstrap/Form";
-import ProgressBar from "react-bootstrap/ProgressBar";
 import { type Change as CircuitChange, ChangeError, variantOf } from "../../core/model";
 import { builtWords, type ModificationProof } from "../../core/repair";
 import { ChangeChoice, changeOf, FIRST_DRAFT, type ChangeDraft } from "../machine/ChangeChoice";
 import { useDesk } from "../shell/useDesk";
 import type { RepairProps } from "./repair-props";
 import { modifiedBody } from "../../core/journal";
+import { Progress } from "../shell/Progress";
 
 const WHAT = [
   ["put in", "Put a part into a lead"],
@@ -175,7 +175,7 @@ export function Change({ machine, job, unit, busy, onLog }: RepairProps & { read
         {share === null ? null : (
           <div role="status" className="mt-2">
             <p className="quiet mb-1">Every situation, with every part failed once</p>
-            <ProgressBar now={Math.round(100 * share)} aria-label="Proving it" />
+            <Progress now={Math.round(100 * share)} label="Proving it" />
           </div>
         )}
         <p className="problem mb-0" role="alert">

@@ -4,13 +4,13 @@ import { useRouter } from "next/navigation";
 import { useState, type FormEvent } from "react";
 import Button from "react-bootstrap/Button";
 import Form from "react-bootstrap/Form";
-import ProgressBar from "react-bootstrap/ProgressBar";
 import { judge, PROOF_GROUPS, proofState, type ProofStep, toldOfRepair } from "../../core/repair";
 import { useDesk } from "../shell/useDesk";
 import { useKept } from "../shell/useKept";
 import type { RepairProps } from "./repair-props";
 import { useEngine } from "../engine/useEngine";
 import { provedBody, waitedBody, waitingBody } from "../../core/journal";
+import { Progress } from "../shell/Progress";
 
 const NONE: readonly ProofStep[] = [];
 
@@ -68,7 +68,7 @@ export function Prove({
     return (
       <section className="rig-sheet" role="status" aria-busy={lost === ""}>
         <h2>Working out what a sound machine shows</h2>
-        {lost ? <p className="problem">{lost}</p> : <ProgressBar animated now={100} aria-label="Computing" />}
+        {lost ? <p className="problem">{lost}</p> : <Progress label="Computing" />}
       </section>
     );
   return (

@@ -31,15 +31,14 @@ describe("source that can be read", () => {
     for (const [name, { why }] of Object.entries(BASELINE.longFunctions)) expect(why, name).not.toBe("");
   });
 
-  it("has no line over 140 columns but what is one text", () => {
-    const long = files.flatMap((f) =>
-      readFileSync(path.join(root, f), "utf8")
-        .split("\n")
-        .flatMap((line, i) => (line.length > MOST_COLUMNS && !isOneText(line) ? [`${f}:${i + 1}`] : [])),
-    );
+  it("has no line over 140 columns but in the catalogue of sentences", () => {
+    const long = files
+      .filter((f) => !f.startsWith("src/words/"))
+      .flatMap((f) =>
+        readFileSync(path.join(root, f), "utf8")
+          .split("\n")
+          .flatMap((line, i) => (line.length > MOST_COLUMNS ? [`${f}:${i + 1}`] : [])),
+      );
     expect(long).toEqual([]);
   });
 });
-
-/** Sentences and patterns cannot be broken; the catalogue takes the sentences. */
-const isOneText = (line: string) => !/^\s*(\/\/|\*|\/\*)/.test(line) && /["`'/].{60,}/.test(line);

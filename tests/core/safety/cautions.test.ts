@@ -193,10 +193,10 @@ describe("the cautions of a step, word for word and no others", () => {
     ).machine;
     const hot = (words: readonly string[]) => words.filter((w) => w.includes("nothing known feeds it"));
     expect(hot(said(drifting, "on", "acv", "loose-a", "in-N"))).toEqual([
-      "Loose end A: nothing known feeds it. Take it as hot.",
+      "Loose end A: nothing known feeds it. Treat it as live.",
     ]);
     expect(hot(said(drifting, "on", "acv", "in-L", "loose-b"))).toEqual([
-      "Loose end B: nothing known feeds it. Take it as hot.",
+      "Loose end B: nothing known feeds it. Treat it as live.",
     ]);
     expect(hot(said(drifting, "on", "acv", "loose-a", "loose-b"))).toHaveLength(2);
     expect(hot(said(drifting, "on", "acv", "in-L", "in-N"))).toEqual([]);

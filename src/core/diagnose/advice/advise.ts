@@ -250,7 +250,10 @@ function attemptOf(dictionary: FaultDictionary, suspects: readonly PieceSuspect[
     repair: piece.repair,
     minutes: piece.minutes,
     cautions: cautionsAt(dictionary.machine, piece.id),
-    why: `It is this in ${Math.min(9, Math.round(10 * probability))} of 10 such cases, and costs ${Math.round(inVain(piece).minutes)} min if not.${test ? ` To measure first takes about ${Math.max(1, Math.round(test.more))} min more on the whole.` : ""}`,
+    why:
+      `It is this in ${Math.min(9, Math.round(10 * probability))} of 10 such cases, and costs ` +
+      `${Math.round(inVain(piece).minutes)} min if ` +
+      `not.${test ? ` To measure first takes about ${Math.max(1, Math.round(test.more))} min more on the whole.` : ""}`,
   };
 }
 
@@ -279,7 +282,10 @@ function mended({ machine }: FaultDictionary, repairs: readonly Repair[]): Stop 
   return {
     kind: "mended",
     pieces: [last.piece],
-    sentence: `This repair cured the complaint: ${inSentence(machine.pieceById.get(last.piece)?.name ?? last.piece)}. Prove the repair, then close with the diagnosis.`,
+    sentence:
+      "This repair cured the complaint: " +
+      `${inSentence(machine.pieceById.get(last.piece)?.name ?? last.piece)}. Prove the repair, then ` +
+      "close with the diagnosis.",
   };
 }
 
@@ -362,7 +368,9 @@ function stopOf(
     return {
       kind: "not as drawn",
       pieces: [],
-      sentence: `This unit differs from its file: ${inSentence(top.faults[0]?.name ?? "something differs")}. Look, and record what you find.`,
+      sentence:
+        `This unit differs from its file: ${inSentence(top.faults[0]?.name ?? "something differs")}. ` +
+        "Look, and record what you find.",
     };
   if (top.piece === "something-else" && (settled || top.probability > 0.5))
     return {
@@ -378,7 +386,10 @@ function stopOf(
   if (isLimited(means))
     return {
       ...group,
-      sentence: `None of the tests you can make tells these apart: ${names}${isPerhapsSound ? `${names ? ", " : ""}nothing wrong` : ""}. Hand over to someone who may measure live, or has the clamp.`,
+      sentence:
+        "None of the tests you can make tells these apart: " +
+        `${names}${isPerhapsSound ? `${names ? ", " : ""}nothing wrong` : ""}. Hand over to someone who ` +
+        "may measure live, or has the clamp.",
     };
   // What shows nothing in any test cannot be told from a sound machine.
   if (isPerhapsSound)

@@ -4,7 +4,7 @@ import type { Shown } from "../../quantity";
 import { makeTest, type Test, testKey } from "../../simulate";
 import type { Meter } from "../../instrument";
 import { agreedOn, type Evidence } from "../evidence/evidence";
-import { hypothesisName } from "../hypotheses/hypothesis";
+import { type Hypothesis, hypothesisName } from "../hypotheses/hypothesis";
 import { likelihood, SLIP } from "../reading/likelihood";
 import { windowOf } from "../reading/window";
 import { windowWords } from "./test-sheet";
@@ -119,7 +119,7 @@ export function misfitOf(dictionary: FaultDictionary, evidence: readonly Evidenc
       words: slip.words,
       instead: slip.test,
       share: score / sum,
-      shows: `${windowWords(windowOf(slip.test, dictionary.predict(slip.test.setup, [slip.test], best)[0]!, dictionary.meter), slip.test.function)}${best.kind === "no fault" ? "" : ` with ${hypothesisName(dictionary.machine, best)}`}`,
+      shows: showsWith(dictionary, slip.test, best),
     }));
   return {
     evidence: id,
@@ -236,5 +236,15 @@ function neighbours(machine: Machine, point: Point): { point: string; words: str
 function misfitSentence(outvoted: boolean, slips: LikelySlip[]): string {
   if (outvoted) return "Measured again, it showed something else; the earlier reading no longer counts.";
   if (slips.length > 0) return "No remaining suspect gives this reading. Measure it again.";
-  return "No remaining suspect gives this reading, and no usual slip explains it. Measure it again, then look for a difference from the file.";
+  return (
+    "No remaining suspect gives this reading, and no usual slip explains it. Measure it again, then " +
+    "look for a difference from the file."
+  );
+}
+
+/** What a test shows under a hypothesis, and which that is. */
+function showsWith(dictionary: FaultDictionary, test: Test, hypothesis: Hypothesis): string {
+  const prediction = dictionary.predict(test.setup, [test], hypothesis)[0]!;
+  const shows = windowWords(windowOf(test, prediction, dictionary.meter), test.function);
+  return hypothesis.kind === "no fault" ? shows : `${shows} with ${hypothesisName(dictionary.machine, hypothesis)}`;
 }

@@ -236,7 +236,10 @@ export function layOut(dictionary: FaultDictionary, beliefs: Beliefs, standing: 
 export function placeOf(machine: Machine, test: Test): string {
   const setup = machine.setupById.get(test.setup)?.name ?? test.setup;
   if (test.black === undefined) return `${titleOf(machine, test)}; ${inSentence(setup)}`;
-  return `${FUNCTION_WORDS[test.function]}, ${machine.points.get(test.red)?.name ?? test.red} to ${machine.points.get(test.black)?.name ?? test.black}; ${inSentence(setup)}`;
+  return (
+    `${FUNCTION_WORDS[test.function]}, ${machine.points.get(test.red)?.name ?? test.red} to ` +
+    `${machine.points.get(test.black)?.name ?? test.black}; ${inSentence(setup)}`
+  );
 }
 
 /** What a test is called. */

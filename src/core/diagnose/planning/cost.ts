@@ -87,7 +87,7 @@ export function movesTo(machine: Machine, now: Standing, test: Test): readonly M
     moves.push({
       move: `cover ${id}`,
       minutes: panel.minutes,
-      words: `Open: ${panel.name.toLowerCase()}, ${panel.minutes} min${panel.tools.length ? `, ${panel.tools.join(", ").toLowerCase()}` : ""}`,
+      words: openingWords(panel),
     });
   }
   for (const id of plugsMoved) {
@@ -142,4 +142,9 @@ function isolating(machine: Machine): string {
     return `Every source off: ${machine.sources.map((source) => source.name.toLowerCase()).join(", ")}`;
   if (machine.sources[0]?.kind.safety.isolatedBy === "battery lead") return "Take the battery off";
   return "Pull the plug";
+}
+
+function openingWords(panel: Machine["file"]["panels"][number]): string {
+  const tools = panel.tools.length > 0 ? `, ${panel.tools.join(", ").toLowerCase()}` : "";
+  return `Open: ${panel.name.toLowerCase()}, ${panel.minutes} min${tools}`;
 }

@@ -436,7 +436,9 @@ export function programProblems(
     for (const line of lines)
       if (patternOf(line.shows) === null)
         problems.push(
-          `lamp ${name}: "${line.shows}" is no way a lamp can go; write dark, steady, blinks slowly, blinks evenly, blinks fast, "2 flashes, pause", "1 long 5 short, pause", "1 red 2 green, pause" or distress signal`,
+          `lamp ${name}: "${line.shows}" is no way a lamp can go; write dark, steady, blinks slowly, ` +
+            'blinks evenly, blinks fast, "2 flashes, pause", "1 long 5 short, pause", "1 red 2 green, pause" ' +
+            "or distress signal",
         );
   return problems;
 }

@@ -84,7 +84,7 @@ describe("the end of a search", () => {
     ]);
     expect(end.stop).toMatchObject({ kind: "found", pieces: ["fuse"] });
     expect(end.stop!.sentence).toBe(
-      "The fault is in one assembly: Fuse. One fault does not explain the readings: repair this, then measure on.",
+      "The fault is in one assembly: Fuse. One fault does not explain the readings: repair this, then go on measuring.",
     );
     expect(end.suspects.slice(0, 2).map((s) => s.piece)).toEqual(["fuse", "heater"]);
   });

@@ -144,7 +144,7 @@ describe("how a search ends", () => {
       stop: {
         kind: "mended",
         pieces: ["heater"],
-        sentence: "This repair cured the complaint: heater. Prove the machine, then make the call.",
+        sentence: "This repair cured the complaint: heater. Prove the repair, then close with the diagnosis.",
       },
     });
     expect(at("stays").stop).toBeNull();
@@ -299,7 +299,7 @@ describe("before a board is blamed", () => {
     expect(proving.find((a) => a.next!.proves === "Line reaches it")!.next!.test).toEqual(dead);
     for (const a of proving) {
       expect(a.suspects[0]!.piece).toBe("heater");
-      expect(a.next!.why).toContain("Before the board is blamed");
+      expect(a.next!.why).toContain("Needed before the board is blamed");
       expect(a.stop).toBeNull();
     }
     expect(asked.at(-1)!.stop).toMatchObject({ kind: "found", pieces: ["heater"] });
@@ -346,6 +346,6 @@ describe("what was found with what it has taken along", () => {
       advice = advise(own, evidence, standing);
     }
     expect(advice.stop).toMatchObject({ kind: "found", pieces: ["heater"] });
-    expect(advice.stop!.sentence).toContain("It has taken fuse with it; both are renewed, this first.");
+    expect(advice.stop!.sentence).toContain("It has taken fuse with it; renew both, this first.");
   });
 });

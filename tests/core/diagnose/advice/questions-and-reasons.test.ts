@@ -154,7 +154,7 @@ describe("what may be true of a machine", () => {
       ["no-fault", "something-else", "not-as-drawn", "heater", "heater+fuse", "unknown"].map((p) =>
         pieceName(machine, p),
       ),
-    ).toEqual(["Nothing wrong", "Something else", "Not as drawn", "Heater", "Heater and Fuse", "unknown"]);
+    ).toEqual(["Nothing wrong", "Something else", "Differs from the file", "Heater", "Heater and Fuse", "unknown"]);
     expect([hypothesisName(machine, named("no-fault")), hypothesisName(machine, named("something-else"))]).toEqual([
       "Nothing wrong",
       "Something else",

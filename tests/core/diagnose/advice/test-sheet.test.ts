@@ -220,19 +220,19 @@ describe("why this test", () => {
   const test = makeTest("off", "ohms", "out-L", "in-N");
   const rated = (score: number, minutes = 3): RatedTest => ({ test, bits: 1, minutes, risk: 0, score });
   const why = (chosen: RatedTest, second?: RatedTest) => propose(dictionary, none, standing, chosen, second).why;
-  it("is what its two likeliest results would point to, what it takes, and how far the next best falls behind", () => {
+  it("is what its two likeliest results would leave, what it takes, and which other is nearly as good", () => {
     const [first, other] = layOut(dictionary, none, standing, test).meanings;
-    expect(why(rated(1))).toMatch(/^.+ points to .+; .+ to .+\. It takes about 3 min\.$/);
+    expect(why(rated(1))).toMatch(/^.+ leaves .+ %\); .+ leaves .+\. About 3 min\. Best value for the time\.$/);
     expect(why(rated(1)).toLowerCase()).toContain(
-      `${first!.words.toLowerCase()} points to ${first!.leaves
+      `${first!.words.toLowerCase()} leaves ${first!.leaves
         .slice(0, 2)
-        .map((l) => l.name.toLowerCase())
-        .join(" or ")}`,
+        .map((l) => `${l.name.toLowerCase()} (${Math.round(100 * l.probability)} %)`)
+        .join(", ")}`,
     );
-    expect(why(rated(1)).toLowerCase()).toContain(`${other!.words.toLowerCase()} to`);
-    expect(why(rated(1, 0.4))).toContain("It takes under a minute.");
-    expect(why(rated(1), rated(0.5))).toContain("It tells 2.0 times as much a minute as the next best.");
-    expect(why(rated(1), rated(0.97))).not.toContain("next best");
+    expect(why(rated(1)).toLowerCase()).toContain(`${other!.words.toLowerCase()} leaves`);
+    expect(why(rated(1, 0.4))).toContain("Under a minute.");
+    expect(why(rated(1), rated(0.5))).not.toContain("nearly as good");
+    expect(why(rated(1), rated(0.97))).toContain("Best value for the time; nearly as good: ohms at");
   });
   it("or what it is made for, where that is not what it tells", () => {
     expect(propose(dictionary, none, standing, rated(1), undefined, { why: "Because.", proves: "feed" })).toMatchObject(

@@ -84,7 +84,7 @@ describe("two faults at once", () => {
     };
     const advice = advise(dictionary, [lit, impossible], standingAfter(machine, standing, first));
     expect(advice.next!.test).toEqual(impossible.test);
-    expect(advice.next!.why).toContain("once more");
+    expect(advice.next!.why).toContain("Measure again: the last reading of");
     // It was a slip: measured again it is as it should be, and the odd value no longer counts.
     const sound: Evidence = { type: "reading", id: "y", test: impossible.test, shown: { kind: "value", value: 13.2 } };
     const after = advise(dictionary, [lit, impossible, sound], standing);

@@ -45,13 +45,13 @@ describe("what a test costs from where the unit stands", () => {
   it("parts and rejoins plugs with the power off", () => {
     const apart = makeTest("unplugged-J2", "ohms", "J2-1", "J2-3");
     const there = costOf(machine, closed("cold-call"), apart);
-    expect(there.steps).toEqual(["Pull the plug", "Open: rear cover, 3 min, 6 mm nut driver", "Pull J2 apart"]);
+    expect(there.steps).toEqual(["Pull the plug", "Open: rear cover, 3 min, 6 mm nut driver", "Unplug J2"]);
     const back = costOf(
       machine,
       standingAfter(machine, closed("cold-call"), apart),
       makeTest("cold-call", "look", "panel"),
     );
-    expect(back.steps).toEqual(["Push J2 home again", "Place the leads, then plug in"]);
+    expect(back.steps).toEqual(["Reconnect J2", "Place the leads, then plug in"]);
   });
 
   it("charges for ice and for a forced defrost, once", () => {

@@ -69,11 +69,11 @@ describe("what it costs to make a test from where the unit stands", () => {
       "Place the leads, then plug in",
     ]);
     const name = machine.file.connectors.find((c) => c.id === "J2")!.name;
-    expect(costOf(machine, at("panel-off-powered", "rear-cover"), atJ2).steps).toContain(`Push ${name} home again`);
+    expect(costOf(machine, at("panel-off-powered", "rear-cover"), atJ2).steps).toContain(`Reconnect ${name}`);
     expect(
       costOf(machine, at("cold-call", "rear-cover"), makeTest("panel-off-powered", "dcv", "J2-1.pad", "J2-3.pad"))
         .steps,
-    ).toContain(`Pull ${name} apart`);
+    ).toContain(`Unplug ${name}`);
   });
   it("counts what a setup takes only when it is entered, and each function by its own time", () => {
     const ice = (now: string) => moved(at(now), makeTest("satisfied", "look", "compressor"));
