@@ -98,7 +98,7 @@ async function tryAppend(tx: Tx, job: string, event: NewEvent, facts: Facts, now
     seq: lastSeq + 1,
     at: now.toISOString(),
   };
-  const wasOpen = ledger.told.called === null;
+  const wasOpen = !ledger.told.closed;
   await writeEntry(tx, job, lastSeq + 1, event, now);
   enter(ledger, taken);
   await project(tx, row!.unit, ledger, taken, machine, wasOpen, now);
@@ -161,6 +161,7 @@ async function project(
     await tx.update(jobs).set({ readings: ledger.told.counting.size }).where(eq(jobs.id, job));
   if (body.type === "called")
     await tx.update(jobs).set({ result: body.pieceName, closedAt: now }).where(eq(jobs.id, job));
+  if (body.type === "dropped") await tx.update(jobs).set({ result: "dropped", closedAt: now }).where(eq(jobs.id, job));
   let setup: string | null;
   if (body.type === "standing") setup = body.setup;
   else if (body.type === "reading") setup = body.test.setup;
@@ -171,7 +172,7 @@ async function project(
       .update(units)
       .set({ setup: entry.id, powered: isPowered(entry), stoodAt: now, stoodBy: actor, stoodJob: job })
       .where(eq(units.id, unit));
-  if (body.type === "called") await tx.delete(waits).where(eq(waits.job, job));
+  if (body.type === "called" || body.type === "dropped") await tx.delete(waits).where(eq(waits.job, job));
   if (body.type === "waited") await tx.delete(waits).where(and(eq(waits.job, job), eq(waits.wait, body.wait)));
   if (body.type === "waiting") {
     const row = {

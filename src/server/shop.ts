@@ -7,9 +7,6 @@ import { refuseWhenFull } from "./disk";
 import { events } from "./schema";
 import { appendToShop, bodyOf } from "./streams";
 
-/** No currency is named: ISO 4217 has a code for that. */
-const NO_CURRENCY = "XXX";
-
 /** What the shop reckons with, as it was last said; null: nobody has said. */
 export async function shopRates(): Promise<Rates | null> {
   const [row] = await database()
@@ -20,14 +17,14 @@ export async function shopRates(): Promise<Rates | null> {
     .limit(1);
   const said = row ? shopEventSchema.safeParse(bodyOf(row)) : null;
   if (!said?.success || said.data.type !== "rates set") return null;
-  return { hour: said.data.hour, callback: said.data.callback };
+  return { hour: said.data.hour, callback: said.data.callback, currency: said.data.currency };
 }
 
 /** Sets what the shop reckons with, for everybody who works here. The same id is taken once. Throws a `Refusal`. */
 export async function setShopRates(input: z.output<typeof setRatesSchema>, now: Date): Promise<Rates> {
   refuseWhenFull();
-  const { id, actor, hour, callback } = input;
-  const body = { type: "rates set" as const, currency: NO_CURRENCY, hour, callback, markup: 0 };
+  const { id, actor, hour, callback, currency } = input;
+  const body = { type: "rates set" as const, currency, hour, callback, markup: 0 };
   await inTransaction((tx) => appendToShop(tx, { id, v: 1, actor, body }, now));
-  return { hour, callback };
+  return { hour, callback, currency };
 }

@@ -57,7 +57,7 @@ test("the simulated machine in real time: a mode entered, used and left; wrong t
   await hold(page, "A", 150);
   await expect(display(page)).toContainText("dark");
   await page.getByLabel("Fault").selectOption("hidden");
-  await page.getByRole("button", { name: "Show the hidden fault" }).click();
+  await page.getByRole("button", { name: "Show it" }).click();
   await expect(page.locator("main p strong").first()).not.toBeEmpty();
 });
 

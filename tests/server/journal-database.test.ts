@@ -68,6 +68,17 @@ describe("the journal in MariaDB", () => {
     expect((await post(await newJob(), event(note("first"), id))).status).toBe(409);
   });
 
+  it("takes a job that was opened by mistake out of the open ones, with its reason on record", async () => {
+    const job = await newJob();
+    await appendEvent(job, event({ type: "dropped", reason: "wrong unit" }), now);
+    const row = (await listJobs({ state: "closed" }, 1000)).jobs.find((j) => j.id === job)!;
+    expect(row).toMatchObject({ result: "dropped" });
+    expect((await listJobs({ state: "open" }, 1000)).jobs.some((j) => j.id === job)).toBe(false);
+    await expect(appendEvent(job, event({ type: "dropped", reason: "again" }), now)).rejects.toMatchObject({
+      status: 409,
+    });
+  });
+
   it("lets a reader resume by sequence number", async () => {
     const job = await newJob();
     for (const text of ["a", "b", "c"]) await appendEvent(job, event(note(text)), now);

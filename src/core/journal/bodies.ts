@@ -313,3 +313,6 @@ export function calledBody(
       : {}),
   };
 }
+
+/** A job that was opened by mistake, and why. */
+export const droppedBody = (reason: string): Body<"dropped"> => ({ type: "dropped", reason: reason.trim() });

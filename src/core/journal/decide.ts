@@ -55,6 +55,8 @@ export function decide(ledger: Ledger, unit: UnitAtHand, event: NewEvent, facts:
       "This job holds an entry of a newer Unzo. It can be read here, not added to. Nothing was changed.",
     );
   if (body.type === "opened") return refused(409, "This job is open already.");
+  if (body.type === "dropped" && ledger.told.closed)
+    return refused(409, "This job is closed: it cannot be dropped any more.");
   if (body.type === "struck") return decideStroke(ledger, unit, body.event);
   if (body.type === "varied") return decideChange(unit, [body.change]);
   if (body.type === "modified") return decideModification(ledger, unit, body.changes, facts);

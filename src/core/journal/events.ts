@@ -257,6 +257,8 @@ export const eventBodySchema = z.discriminatedUnion("type", [
   z.strictObject({ type: z.literal("made good"), event: z.uuid(), words: text(400) }),
   /** From here on somebody else has the job, and what they should know first. */
   z.strictObject({ type: z.literal("handed over"), to: text(80), words: z.string().trim().max(400) }),
+  /** A job that was opened by mistake is no job: it counts for nothing, and stays on record with its reason. */
+  z.strictObject({ type: z.literal("dropped"), reason: text(400) }),
   z.strictObject({ type: z.literal("note"), text: text(2000) }),
   /** Something found on this unit that its file has not. */
   z.strictObject({ type: z.literal("varied"), change: changeSchema, words: text(300) }),

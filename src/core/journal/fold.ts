@@ -54,6 +54,8 @@ export interface Job {
   readonly called: (Body<"called"> & { readonly at: string; readonly actor: string }) | null;
   /** Who was given the job, in order; absent while nobody was. */
   readonly handedOver?: readonly Done<"handed over">[];
+  /** Opened by mistake; such a job is over. */
+  readonly dropped?: Done<"dropped">;
   /** Events that came after the call: kept, shown, and without effect on it. */
   readonly addenda: readonly JournalEvent[];
   readonly lastSeq: number;
@@ -68,6 +70,7 @@ const SLICES = {
   standing,
   notes,
   handedOver: listOf("handed over"),
+  dropped: listOf("dropped"),
   warned,
   called,
   addenda,
@@ -120,6 +123,7 @@ export function foldJournal(events: readonly JournalEvent[], about: Standings): 
     openPanels: [...standing.openPanels],
     called,
     ...(told.handedOver.length > 0 ? { handedOver: told.handedOver } : {}),
+    ...(told.dropped[0] ? { dropped: told.dropped[0] } : {}),
     addenda: addenda.list,
     lastSeq: sorted.at(-1)!.seq,
   };

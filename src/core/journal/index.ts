@@ -7,6 +7,7 @@ export {
   aloneBody,
   answeredBody,
   calledBody,
+  droppedBody,
   changedBody,
   comparedBody,
   decidedBody,

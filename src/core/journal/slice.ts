@@ -23,6 +23,9 @@ export interface Slice<S, A = unknown> {
   readonly afterCall?: true;
 }
 
+/** Entries after which a job is over. */
+const ENDS: ReadonlySet<EventBody["type"]> = new Set<EventBody["type"]>(["called", "dropped"]);
+
 type Slices<A> = Readonly<Record<string, Slice<unknown, A>>>;
 export type StateOf<S> = S extends Slice<infer T, never> ? T : never;
 export type Composed<T> = { -readonly [K in keyof T]: T[K] extends Slice<infer S, never> ? S : never };
@@ -42,7 +45,7 @@ export function composed<A, T extends Slices<A>>(slices: T): Slice<Composed<T> &
       for (const name of names)
         if (!state.closed || slices[name]!.afterCall)
           state[name] = slices[name]!.apply(state[name], entry, about) as (typeof state)[typeof name];
-      if (entry.body.type === "called") state.closed = true;
+      if (ENDS.has(entry.body.type)) state.closed = true;
       return state;
     },
   };

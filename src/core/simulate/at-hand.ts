@@ -1,7 +1,14 @@
+import { type Meter, type MeterFunction, needsDeadCircuit } from "../instrument";
+import type { Shown } from "../quantity";
 import { type Fault, has, type Machine, type Part, type SetupEntry } from "../model";
 import { conditionsOf, controllerOf, mainProgramOf } from "./conditions";
 import { Simulator, type Course } from "./energise";
+import { observe } from "./observe";
+import { makeTest } from "./test";
 import type { Values } from "./values";
+
+/** Of a meter's error, what is noise from one reading to the next; the rest is its own and stays; estimate E38. */
+const QUIET = 1 / 3;
 
 /** Something a person does to a machine. */
 export type Doing =
@@ -174,18 +181,37 @@ export class MachineAtHand {
 
   /** What is seen and heard of every part that shows anything, by its id. */
   look(): Readonly<Record<string, string>> {
-    const phase = { states: this.course.states, memory: this.course.memory, seconds: Infinity };
-    const state = { phases: [phase], settled: true, instances: this.course.instances };
+    const state = this.state();
+    const [phase] = state.phases;
     this.simulator.circuit.load(state, { ...phase });
     return Object.fromEntries(
       this.machine.parts.filter((p) => p.labels).map((p) => [p.id, this.simulator.circuit.seen(state, phase, p.index)]),
     );
   }
 
+  /**
+   * What a meter shows now with its leads on two points (a clamp: around one): with noise of a third of its error, a
+   * value of the standard normal distribution a call of `normal`. Throws a RangeError for points the machine has not.
+   */
+  measure(fn: MeterFunction, red: string, black: string | undefined, meter: Meter, normal: () => number): Shown {
+    const shown = observe(this.simulator, this.state(), makeTest(this.setup.id, fn, red, black), meter);
+    if (shown.kind !== "value" || fn === "continuity" || fn === "look") return shown;
+    const { relative, absolute } = meter.accuracy[fn];
+    const noise = (relative * Math.abs(shown.value) + absolute) * QUIET * normal();
+    const value = shown.value + noise;
+    return { kind: "value", value: shown.value >= 0 && value < 0 && needsDeadCircuit(fn) ? 0 : value };
+  }
+
   /** The mode its control program is in; null while the controller is dead, and for a machine without one. */
   get mode(): string | null {
     const part = controllerOf(this.machine);
     return part?.kind.electrical.inMode?.(this.course.instances[part.index]!, this.course.states[part.index]!) ?? null;
+  }
+
+  /** The moment as a state that rests. */
+  private state() {
+    const phase = { states: this.course.states, memory: this.course.memory, seconds: Infinity };
+    return { phases: [phase] as const, settled: true, instances: this.course.instances };
   }
 
   private conditions() {

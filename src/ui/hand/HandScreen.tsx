@@ -2,7 +2,6 @@
 
 import Link from "next/link";
 import { useMemo, useState } from "react";
-import Button from "react-bootstrap/Button";
 import Form from "react-bootstrap/Form";
 import { commonShelf, type Fault, type MachineFile } from "../../core/model";
 import { programOf } from "../../core/simulate";
@@ -11,6 +10,8 @@ import { TopBar } from "../shell/TopBar";
 import { useDesk } from "../shell/useDesk";
 import { FrontPanel } from "./FrontPanel";
 import { useMachineAtHand } from "./useMachineAtHand";
+import { GuessFault } from "./GuessFault";
+import { HandMeter } from "./HandMeter";
 
 const SPEEDS = [1, 10, 60] as const;
 
@@ -31,23 +32,23 @@ export function HandScreen({ file, hash, hidden }: { file: MachineFile; hash: st
   const [secret, setSecret] = useState<Fault | null>(
     () => faults.find((f) => `${f.fault.part}:${f.fault.mode}` === hidden)?.fault ?? null,
   );
-  const [shown, setShown] = useState(false);
+  /** How often a lead was moved since the fault was drawn. */
+  const [readings, setReadings] = useState(0);
   const [seed, setSeed] = useState(1);
   const [speed, setSpeed] = useState<number>(1);
   let fault: Fault | null;
   if (choice === "sound") fault = null;
   else if (choice === "hidden") fault = secret;
   else fault = faults.find((f) => `${f.fault.part}:${f.fault.mode}` === choice)?.fault ?? null;
-  const { controls, view, problem, act } = useMachineAtHand(machine, fault, seed, speed);
+  const { controls, view, problem, act, measure } = useMachineAtHand(machine, fault, seed, speed);
   const program = programOf(machine);
   const { desk } = useDesk(file);
   const choose = (value: string) => {
-    setShown(false);
+    setReadings(0);
     if (value === "hidden") setSecret(faults[crypto.getRandomValues(new Uint32Array(1))[0]! % faults.length]!.fault);
     setChoice(value);
     setSeed((s) => s + 1);
   };
-  const secretWords = faults.find((f) => f.fault.part === secret?.part && f.fault.mode === secret?.mode)?.words;
   return (
     <div className="start">
       <TopBar here="Machines" title={`${file.maker} ${file.model}, simulator`} />
@@ -55,7 +56,7 @@ export function HandScreen({ file, hash, hidden }: { file: MachineFile; hash: st
         <div className="library-head">
           <div>
             <h1>
-              {file.maker} {file.model}, simulated
+              {file.maker} {file.model}, simulator
             </h1>
             <p className="quiet mb-0">Works to its control program. Nothing here is live.</p>
           </div>
@@ -65,7 +66,7 @@ export function HandScreen({ file, hash, hidden }: { file: MachineFile; hash: st
             onChange={(e) => choose(e.target.value)}
             className="hand-fault"
           >
-            <option value="sound">Sound</option>
+            <option value="sound">No fault</option>
             <option value="hidden">A hidden fault</option>
             {faults.map(({ fault: f, words }) => (
               <option key={`${f.part}:${f.mode}`} value={`${f.part}:${f.mode}`}>
@@ -95,25 +96,28 @@ export function HandScreen({ file, hash, hidden }: { file: MachineFile; hash: st
           </p>
         ) : null}
         {choice === "hidden" ? (
-          <p>
-            {shown ? (
-              <strong>{secretWords}</strong>
-            ) : (
-              <Button size="sm" variant="outline-dark" onClick={() => setShown(true)}>
-                Show the hidden fault
-              </Button>
-            )}{" "}
-            <Button size="sm" variant="outline-dark" onClick={() => choose("hidden")}>
-              Another one
-            </Button>
-          </p>
+          <GuessFault
+            key={seed}
+            faults={faults}
+            secret={secret}
+            readings={readings}
+            onAnother={() => choose("hidden")}
+          />
         ) : null}
-        <div className={program && program.gestures.length > 0 ? "hand-pair" : ""}>
+        <div className="hand-pair">
           {view ? (
             <FrontPanel machine={machine} controls={controls} view={view} act={act} />
           ) : (
             <p role="status">Setting it up…</p>
           )}
+          {view ? (
+            <HandMeter
+              machine={machine}
+              standing={view.standing}
+              measure={measure}
+              onMeasured={() => setReadings((n) => n + 1)}
+            />
+          ) : null}
           {program && program.gestures.length > 0 ? <Modes machine={machine} program={program} desk={desk} /> : null}
         </div>
       </main>

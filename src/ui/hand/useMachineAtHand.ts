@@ -3,6 +3,7 @@
 import { useCallback, useEffect, useMemo, useRef, useState } from "react";
 import { controlsOf, type Doing, drawnValues, MachineAtHand } from "../../core/simulate";
 import { everydaySetup, type Fault, type Machine, type SetupEntry } from "../../core/model";
+import { type MeterFunction, ORDINARY_METER } from "../../core/instrument";
 import { type Colour, litAt, patternOf } from "../../core/lamp";
 
 /** How often the stand-in is looked at, milliseconds. */
@@ -87,7 +88,21 @@ export function useMachineAtHand(machine: Machine, fault: Fault | null, seed: nu
     [look, now],
   );
 
-  return { controls, view, problem, act };
+  const measure = useCallback((fn: MeterFunction, red: string, black: string | undefined) => {
+    try {
+      return hand.current?.measure(fn, red, black, ORDINARY_METER, normal) ?? null;
+    } catch (error) {
+      setProblem((error as Error).message);
+      return null;
+    }
+  }, []);
+
+  return { controls, view, problem, act, measure };
+}
+
+/** A value of the standard normal distribution (Box and Muller, 1958). */
+function normal(): number {
+  return Math.sqrt(-2 * Math.log(1 - Math.random())) * Math.cos(2 * Math.PI * Math.random());
 }
 
 /** Whether a lamp that goes as its label says is lit at a moment of the stand-in's clock. */

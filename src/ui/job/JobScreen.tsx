@@ -22,6 +22,7 @@ import { leftBehind, noFaultFound } from "../../core/repair";
 import type { UnitRecord } from "../../contract/units";
 import { CallDialog } from "./CallDialog";
 import { Asked, FirstThings, useFirsts } from "./FirstThings";
+import { DropJob } from "./DropJob";
 import { Found } from "./Found";
 import { changesOf, questionOf } from "./job-question";
 import { VIEWS, type View } from "./job-views";
@@ -91,7 +92,8 @@ export function JobScreen({
   const { job: written, coming, sending, problem, unseen, log, refusal, foretell } = journal;
   // What is on its way counts at once, and goes again should the journal refuse it; not so what ends the job, or
   // makes another machine of the unit.
-  const logged = coming && !coming.called && changesOf(coming) === changesOf(written) ? coming : written;
+  const logged =
+    coming && !coming.called && !coming.dropped && changesOf(coming) === changesOf(written) ? coming : written;
   // The unit in front of one may differ from its file: from here on its variant is what everything is worked out from.
   const changesKey = changesOf(logged);
   const machine = commonShelf().of(
@@ -194,8 +196,8 @@ export function JobScreen({
 
   // A closed job is a record: nothing more is measured on it.
   useEffect(() => {
-    if (written.called) router.replace(`/jobs/${written.id}/record`);
-  }, [written.called, written.id, router]);
+    if (written.called || written.dropped) router.replace(`/jobs/${written.id}/record`);
+  }, [written.called, written.dropped, written.id, router]);
 
   let doing: ReactNode;
   if (view !== "measure") doing = null;
@@ -382,6 +384,7 @@ export function JobScreen({
             onTakeBack={(event) => void log(struckBody(event))}
             refusal={(event) => refusal(struckBody(event), machine)}
           />
+          <DropJob onLog={log} />
         </aside>
       </main>
       <CallDialog

@@ -7,6 +7,7 @@ import type { Job } from "../../core/journal";
 import { useEngine, type Desk } from "../engine/useEngine";
 import { evidenceWords } from "./evidence-words";
 import { Problem } from "../engine/Problem";
+import { useMoney } from "../shell/Currency";
 
 interface Props {
   readonly advice: Advice | null;
@@ -16,16 +17,13 @@ interface Props {
 }
 
 const rounded = (v: number) => (v < 10 ? Math.round(v) : 5 * Math.round(v / 5));
-const range = ({ mean, low, high }: Spread, unit: string) => (
+const range = ({ mean, low, high }: Spread, say: (amount: number) => string) => (
   <>
-    <strong>
-      {rounded(mean)}
-      {unit}
-    </strong>
+    <strong>{say(rounded(mean))}</strong>
     {rounded(low) === rounded(high) ? null : (
       <span className="quiet">
         {" "}
-        ({rounded(low)} to {rounded(high)})
+        ({say(rounded(low))} to {say(rounded(high))})
       </span>
     )}
   </>
@@ -34,12 +32,13 @@ const range = ({ mean, low, high }: Spread, unit: string) => (
 /** What is still to come, and how the suspects went; for whoever asks. */
 export function Outlook({ advice, desk, evidence, job }: Props) {
   const [open, setOpen] = useState(false);
+  const say = useMoney();
   if (!advice) return null;
   return (
     <section className="outlook" aria-label="Still to come">
       {advice.toCome ? (
         <p className="mb-1">
-          Still to come: {range(advice.toCome.minutes, " min")}, parts {range(advice.toCome.money, "")}
+          Still to come: {range(advice.toCome.minutes, (m) => `${m} min`)}, parts cost {range(advice.toCome.money, say)}
         </p>
       ) : null}
       <details onToggle={(e) => setOpen(e.currentTarget.open)}>

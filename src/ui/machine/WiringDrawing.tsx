@@ -1,11 +1,14 @@
 "use client";
 
-import { useState } from "react";
+import { useRef, useState } from "react";
 import Button from "react-bootstrap/Button";
 import type { Machine } from "../../core/model";
 import { useWiring } from "./useWiring";
 
-const SIZES = [0.5, 0.7, 0.85, 1, 1.3] as const;
+/** How many times the fitted size it can be drawn. */
+const SIZES = [1, 1.5, 2.2, 3.2, 4.5] as const;
+/** Share of the window that the fitted drawing is high. */
+const HIGH = 66;
 
 /** The wiring of a machine, drawn from its file. Mains lines are heavy, low-voltage lines thin, earth dashed. */
 export function WiringDrawing({
@@ -18,7 +21,8 @@ export function WiringDrawing({
   onChoose?: (part: string) => void;
 }) {
   const wiring = useWiring(machine);
-  const [size, setSize] = useState(2);
+  const scroll = useRef<HTMLDivElement>(null);
+  const [size, setSize] = useState(0);
   if (!wiring)
     return (
       <p className="quiet" role="status">
@@ -43,6 +47,9 @@ export function WiringDrawing({
             earth
           </li>
         </ul>
+        <Button size="sm" variant="outline-dark" disabled={size === 0} onClick={() => setSize(0)}>
+          Fit
+        </Button>
         <Button
           size="sm"
           variant="outline-dark"
@@ -60,10 +67,19 @@ export function WiringDrawing({
           <i className="bi bi-zoom-in" aria-hidden />
         </Button>
       </div>
-      <div className="wiring-scroll" tabIndex={0} role="region" aria-label="Wiring drawing">
+      <div
+        ref={scroll}
+        className={`wiring-scroll ${size > 0 ? "can-pan" : ""}`}
+        tabIndex={0}
+        role="region"
+        aria-label="Wiring drawing"
+        onPointerMove={(e) => {
+          // A mouse drags the sheet; a finger scrolls it by itself.
+          if (e.buttons === 1 && e.pointerType === "mouse") scroll.current?.scrollBy(-e.movementX, -e.movementY);
+        }}
+      >
         <svg
-          width={wiring.width * scale}
-          height={wiring.height * scale}
+          style={{ width: `${100 * scale}%`, height: `${HIGH * scale}vh` }}
           viewBox={`0 0 ${wiring.width} ${wiring.height}`}
           role="img"
           aria-label={`Wiring: ${wiring.boxes.length} parts and plugs`}
@@ -75,6 +91,13 @@ export function WiringDrawing({
               points={line.points.map((p) => p.join(",")).join(" ")}
             />
           ))}
+          {wiring.lines.map((line) =>
+            line.label ? (
+              <text key={`label ${line.id}`} className="wire-label" x={line.label.x} y={line.label.y + 11}>
+                {line.label.words}
+              </text>
+            ) : null,
+          )}
           {wiring.boxes.map((box) => (
             <g
               key={box.id}

@@ -20,6 +20,8 @@ export interface WiringLine {
   readonly id: string;
   readonly energy: "mains" | "low" | "other";
   readonly points: readonly (readonly [number, number])[];
+  /** The wire's colour and name, where the line is one. */
+  readonly label: { readonly words: string; readonly x: number; readonly y: number } | null;
 }
 export interface Wiring {
   readonly width: number;
@@ -28,6 +30,8 @@ export interface Wiring {
   readonly lines: readonly WiringLine[];
 }
 
+/** Width of a letter of a label. */
+const LETTER = 6.4;
 /** Longest name drawn in a box before it is cut. */
 const WORDS = 26;
 
@@ -48,11 +52,16 @@ export function useWiring(machine: Machine | null): Wiring | null {
   return done && done.machine === machine ? done.wiring : (done?.wiring ?? null);
 }
 
-/** Parts and plugs as nodes; every net as a star from the first thing on it. Single contacts belong to their plug. */
+/**
+ * Parts and plugs as nodes; every net as a star from the first thing on it, every wire as a line of its own with its
+ * label. Single contacts belong to their plug; where only wires meet there is a joint.
+ */
 function graphOf(machine: Machine): ElkNode {
   const owner = new Map<string, string>();
   const nodes = new Map<string, { words: string }>();
-  for (const part of machine.parts) {
+  const wires = new Map(machine.file.wires.map((w) => [w.id, w]));
+  const drawn = machine.parts.filter((p) => !wires.has(p.id));
+  for (const part of drawn) {
     const connector = part.kind.electrical.connector?.(part.fields) ?? null;
     const id = connector ? `plug ${connector}` : part.id;
     owner.set(part.id, id);
@@ -61,11 +70,29 @@ function graphOf(machine: Machine): ElkNode {
   }
   const edges: ElkExtendedEdge[] = [];
   const ends = new Map<number, Set<string>>();
-  for (const part of machine.parts)
+  for (const part of drawn)
     for (const node of part.nodeOf.values()) ends.set(node, (ends.get(node) ?? new Set()).add(owner.get(part.id)!));
   for (const [node, who] of ends) {
     const [first, ...rest] = [...who];
     rest.forEach((other, i) => edges.push({ id: `${node} ${i}`, sources: [first!], targets: [other] }));
+  }
+  const endOf = (node: number): string => {
+    const [first] = ends.get(node) ?? [];
+    if (first !== undefined) return first;
+    const joint = `joint ${node}`;
+    nodes.set(joint, { words: "" });
+    return joint;
+  };
+  for (const part of machine.parts.filter((p) => wires.has(p.id))) {
+    const [from, to] = [...part.nodeOf.values()];
+    const colour = wires.get(part.id)?.colour;
+    const text = colour ? `${part.id} ${colour}` : part.id;
+    edges.push({
+      id: `${from} ${part.id}`,
+      sources: [endOf(from!)],
+      targets: [endOf(to!)],
+      labels: [{ text, width: text.length * LETTER, height: 14 }],
+    });
   }
   return {
     id: "root",
@@ -79,8 +106,8 @@ function graphOf(machine: Machine): ElkNode {
     },
     children: [...nodes].map(([id, { words }]) => ({
       id,
-      width: 26 + words.length * 8.2,
-      height: 34,
+      width: words === "" ? 8 : 26 + words.length * 8.2,
+      height: words === "" ? 8 : 34,
       labels: [{ text: words }],
     })),
     edges,
@@ -106,11 +133,17 @@ function wiringOf(laid: ElkNode, machine: Machine): Wiring {
         return {
           id: `${edge.id} ${i}`,
           energy: voltageClass(energy),
+          label: i === 0 ? labelOf(edge) : null,
           points: [s.startPoint, ...(s.bendPoints ?? []), s.endPoint].map((p) => [p.x, p.y] as const),
         };
       }),
     ),
   };
+}
+
+function labelOf(edge: ElkExtendedEdge): WiringLine["label"] {
+  const label = edge.labels?.[0];
+  return label ? { words: label.text ?? "", x: label.x ?? 0, y: label.y ?? 0 } : null;
 }
 
 function voltageClass(energy: Energy): "mains" | "other" | "low" {

@@ -16,6 +16,7 @@ import { clockTime, dayName } from "../shell/time";
 import { logEntry, offerChanges, photoAddress } from "../../contract/jobs";
 import { PageTitle } from "../shell/PageTitle";
 import { VERDICT_WORDS } from "../job/verdict-words";
+import { useMoney } from "../shell/Currency";
 
 /** The record of a job, on screen and on paper: everything as it was shown when it happened. */
 export function RecordSheet({
@@ -39,7 +40,7 @@ export function RecordSheet({
             The repair
           </Link>
         ) : null}
-        {job.called ? null : (
+        {job.called || job.dropped ? null : (
           <Link className="btn btn-outline-dark" href={`/jobs/${job.id}`}>
             Go on measuring
           </Link>
@@ -73,6 +74,14 @@ export function RecordSheet({
             </>
           ) : null}
         </dl>
+        {job.dropped ? (
+          <section className="call">
+            <h2>Dropped: opened by mistake</h2>
+            <p suppressHydrationWarning>
+              {job.dropped.body.reason}. {dayName(job.dropped.at)}, {clockTime(job.dropped.at)}, {job.dropped.actor}
+            </p>
+          </section>
+        ) : null}
         {job.called ? (
           <section className="call">
             <h2>{job.called.pieceName}</h2>
@@ -229,6 +238,7 @@ const SURE = { none: "none", "in warranty": "in warranty", unknown: "unknown" } 
 
 /** What was decided, done, changed and proven. */
 function WorkDone({ job }: { job: Job }) {
+  const say = useMoney();
   const { decisions, matches, photos, proved, modifications, madeGood } = job.work;
   if (decisions.length + matches.length + photos.length + proved.length + modifications.length + madeGood.length === 0)
     return null;
@@ -238,9 +248,10 @@ function WorkDone({ job }: { job: Job }) {
       <ul>
         {decisions.map(({ id, body }) => (
           <li key={id}>
-            {body.words}: {body.minutes} min, {body.price}
+            {body.words}: {body.minutes} min, {say(body.price)}
             {body.temporary ? <strong> (temporary: to be made good)</strong> : null}. Warranty: {SURE[body.warranty]};
-            seals: {body.seals}.{body.approved ? ` Agreed with ${body.approved.by} up to ${body.approved.price}.` : ""}
+            seals: {body.seals}.
+            {body.approved ? ` Agreed with ${body.approved.by} up to ${say(body.approved.price)}.` : ""}
           </li>
         ))}
         {matches.map(({ id, body }) => (

@@ -9,9 +9,10 @@ import { useKept } from "../shell/useKept";
 import { PartMatch } from "./PartMatch";
 import type { RepairProps } from "./repair-props";
 import { decidedBody } from "../../core/journal";
-import type { Rates } from "../../contract/shop";
+import { CURRENCIES, NO_CURRENCY, type Rates } from "../../contract/shop";
 import { Problem } from "../engine/Problem";
 import { money, useShopRates } from "./useShopRates";
+import { moneyIn } from "../shell/Currency";
 
 /**
  * What to do about the cause, by expected cost; warranty and seals asked first, the customer's word on the price
@@ -49,6 +50,7 @@ export function Decide({
   const [price, setPrice] = useState(last?.approved ? String(last.approved.price) : "");
   const [picked, setPicked] = useState<string | null>(last?.option ?? null);
   const { perMinute, comeBack } = shop;
+  const say = moneyIn(shop.currency);
   const lost = money(worth, 400);
   const [part, mode] = cause.split(":") as [string, string];
   const weighed = useMemo(
@@ -158,13 +160,23 @@ export function Decide({
               onChange={(e) => shop.setBack(e.target.value)}
             />
           </Form.Group>
+          <Form.Group controlId="currency">
+            <Form.Label>Currency</Form.Label>
+            <Form.Select value={shop.currency} onChange={(e) => shop.setCurrency(e.target.value)}>
+              {CURRENCIES.map((c) => (
+                <option key={c} value={c}>
+                  {c === NO_CURRENCY ? "not named" : c}
+                </option>
+              ))}
+            </Form.Select>
+          </Form.Group>
           <Form.Group controlId="worth">
             <Form.Label>Value of the machine</Form.Label>
             <Form.Control value={worth} placeholder="400" onChange={(e) => setWorth(e.target.value)} />
           </Form.Group>
         </div>
         <Problem words={shop.problem} />
-        <table className="table table-sm mb-0">
+        <table className="table table-sm mb-0 decisions">
           <thead>
             <tr>
               <th>What</th>
@@ -195,20 +207,22 @@ export function Decide({
                   />
                   <span className="quiet d-block ps-4">{option.school}</span>
                 </td>
-                <td>
+                <td data-label="Work">
                   {option.minutes} min{option.leadDays ? `, ${option.leadDays} days` : ""}
                 </td>
-                <td>{option.parts}</td>
-                <td>{option.id === "give-up" ? "" : `${Math.round(100 * option.holds)} %`}</td>
-                <td className="value" title={`Outlay ${outlay(option, reckoned).toFixed(0)}`}>
-                  {expected.toFixed(0)}
+                <td data-label="Parts">{say(option.parts)}</td>
+                <td data-label="Chance it lasts">
+                  {option.id === "give-up" ? "" : `${Math.round(100 * option.holds)} %`}
                 </td>
-                <td>{breakEven === null ? "" : `${Math.round(100 * breakEven)} %`}</td>
+                <td data-label="Average cost" className="value" title={`Outlay ${say(outlay(option, reckoned))}`}>
+                  {say(expected)}
+                </td>
+                <td data-label="Break-even">{breakEven === null ? "" : `${Math.round(100 * breakEven)} %`}</td>
               </tr>
             ))}
           </tbody>
         </table>
-        <p className="quiet mb-2">Chances are from memory.</p>
+        <p className="quiet mb-2">Chances are estimates.</p>
         {cheapWhileOpen(machine, piece).length > 0 ? (
           <p className="mb-2">
             <strong>Cheap while it is open:</strong> {cheapWhileOpen(machine, piece).join("; ")}

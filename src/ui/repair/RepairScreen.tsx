@@ -84,7 +84,7 @@ export function RepairScreen({ events, unit, file: drawnFile, hash, piece, fault
         >
           <i className="bi bi-arrow-left" aria-hidden />
         </Link>
-        <h1>{at === "change" ? "Change the circuit" : entry.name}</h1>
+        <h1>{at === "change" ? "Change the circuit" : `Repair: ${entry.name}`}</h1>
         <span>
           {job.opened.site}, {file.maker} {file.model},{" "}
           <Link href={`/units/${unit}`}>{serialWords(job.opened.serial)}</Link>

@@ -1,7 +1,8 @@
 "use client";
 
 import { useEffect, useRef, useState } from "react";
-import { setRates, type Rates } from "../../contract/shop";
+import { useRouter } from "next/navigation";
+import { NO_CURRENCY, setRates, type Rates } from "../../contract/shop";
 import { USUAL_RATES } from "../../core/repair";
 import { METRIC, readQuantity } from "../../core/quantity";
 import { sendOnce } from "../shell/send";
@@ -13,28 +14,35 @@ const PAUSE = 700;
 export function useShopRates(known: Rates | null, actor: string) {
   const [minute, setMinute] = useState(known ? plain(known.hour / 60) : "");
   const [back, setBack] = useState(known ? plain(known.callback) : "");
+  const [currency, setCurrency] = useState(known?.currency ?? NO_CURRENCY);
   const [problem, setProblem] = useState("");
+  const router = useRouter();
   const perMinute = money(minute, USUAL_RATES.perMinute);
   const comeBack = money(back, USUAL_RATES.comeBack);
   const kept = useRef(known);
   useEffect(() => {
-    const rates = { hour: perMinute * 60, callback: comeBack };
+    const rates = { hour: perMinute * 60, callback: comeBack, currency };
     const isKept = kept.current
-      ? kept.current.hour === rates.hour && kept.current.callback === rates.callback
-      : perMinute === USUAL_RATES.perMinute && comeBack === USUAL_RATES.comeBack;
+      ? kept.current.hour === rates.hour &&
+        kept.current.callback === rates.callback &&
+        kept.current.currency === currency
+      : perMinute === USUAL_RATES.perMinute && comeBack === USUAL_RATES.comeBack && currency === NO_CURRENCY;
     if (isKept) return;
     const timer = setTimeout(() => {
       sendOnce(setRates, [], { id: crypto.randomUUID(), actor, ...rates }).then(
         (now) => {
+          // Every page says amounts in the shop's currency: it is read anew.
+          const isNew = (kept.current?.currency ?? NO_CURRENCY) !== now.currency;
           kept.current = now;
           setProblem("");
+          if (isNew) router.refresh();
         },
         (error: Error) => setProblem(error.message),
       );
     }, PAUSE);
     return () => clearTimeout(timer);
-  }, [perMinute, comeBack, actor]);
-  return { minute, setMinute, back, setBack, perMinute, comeBack, problem };
+  }, [perMinute, comeBack, currency, actor, router]);
+  return { minute, setMinute, back, setBack, currency, setCurrency, perMinute, comeBack, problem };
 }
 
 const plain = (value: number) => String(Number(value.toFixed(4)));

@@ -64,6 +64,12 @@ const takenOut: EventBody = {
 };
 
 describe("a decision on the next entry of a job", () => {
+  it("takes that a job was opened by mistake, once, and not of a closed one", () => {
+    const dropped: EventBody = { type: "dropped", reason: "wrong unit" };
+    expect(on(after(), dropped)).toEqual({ kind: "accepted" });
+    expect(on(after(dropped), dropped)).toMatchObject({ kind: "refused", status: 409 });
+  });
+
   it.each<[string, EventBody, string]>([
     ["a setup the machine has not", { type: "standing", setup: "flying" }, "no setup flying"],
     ["a cover it has not", { type: "standing", setup: "cold-call", panel: "roof" }, "no cover roof"],

@@ -136,6 +136,15 @@ describe("a job folded from its journal", () => {
     expect(jobOn(machine, events(opened, body)).handedOver?.map((h) => h.body.to)).toEqual(["Jon"]);
   });
 
+  it("that was dropped is over: its reason is told, and what comes after it is an addendum", () => {
+    const body = { type: "dropped" as const, reason: "wrong unit" };
+    expect(jobOn(machine, events(opened)).dropped).toBeUndefined();
+    const job = jobOn(machine, events(opened, body, { type: "note", text: "The other one." }));
+    expect(job.dropped?.body.reason).toBe("wrong unit");
+    expect(job.notes).toEqual([]);
+    expect(job.called).toBeNull();
+  });
+
   it.each([
     ["no reading", { type: "reading", typed: "x" }],
     ["an infinite value", { ...readingAt(1), shown: { kind: "value", value: Infinity } }],

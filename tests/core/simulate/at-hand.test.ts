@@ -9,6 +9,7 @@ import { controllerOf, programOf } from "../../../src/core/simulate/conditions";
 import { displayPart, perform, PROPERLY, slipsOf } from "../../../src/core/simulate/perform";
 import { Simulator } from "../../../src/core/simulate/energise";
 import { nominalValues } from "../../../src/core/simulate/values";
+import { ORDINARY_METER } from "../../../src/core/instrument/meter";
 import { FLEET, machineNamed } from "../../support/fleet";
 
 /** A machine plugged in and awake, 3 seconds after the start of its clock. */
@@ -297,3 +298,38 @@ function driveOnce(hand: MachineAtHand): string {
   expect(hand.mode).toBe("rest");
   return mode;
 }
+
+describe("a meter on the machine at hand", () => {
+  const still = () => 0;
+  const machine = machineNamed("kaldruun-uc-80");
+  // The heater is 230 V, 150 W: by Ohm's law 230^2 / 150 = 352.7 ohm.
+  const HEATER_OHMS = 230 ** 2 / 150;
+
+  test("reads the mains at the outlet with the plug in, and the heater's ohms with the plug out", () => {
+    const hand = awake(machine);
+    const live = hand.measure("acv", "plug-line", "plug-neutral", ORDINARY_METER, still);
+    expect(live).toMatchObject({ kind: "value" });
+    expect((live as { value: number }).value).toBeGreaterThan(228);
+    expect((live as { value: number }).value).toBeLessThan(230.1);
+    hand.do({ do: "pull the plug" }, 4);
+    const dead = hand.measure("acv", "heater-line", "comp-neutral", ORDINARY_METER, still);
+    expect((dead as { value: number }).value).toBeLessThan(0.1);
+    const ohms = hand.measure("ohms", "heater-line", "comp-neutral", ORDINARY_METER, still);
+    expect(Math.abs((ohms as { value: number }).value / HEATER_OHMS - 1)).toBeLessThan(0.02);
+  });
+
+  test("follows what is done: an open heater is overload, and the noise is the meter's", () => {
+    const broken = awake(machine, [{ part: "heater", mode: "open" }]);
+    broken.do({ do: "pull the plug" }, 4);
+    expect(broken.measure("ohms", "heater-line", "comp-neutral", ORDINARY_METER, still)).toEqual({ kind: "overload" });
+    const hand = awake(machine);
+    const quiet = hand.measure("acv", "plug-line", "plug-neutral", ORDINARY_METER, still) as { value: number };
+    const noisy = hand.measure("acv", "plug-line", "plug-neutral", ORDINARY_METER, () => 1) as { value: number };
+    const { relative, absolute } = ORDINARY_METER.accuracy.acv;
+    expect(noisy.value - quiet.value).toBeCloseTo((relative * quiet.value + absolute) / 3, 6);
+  });
+
+  test("knows no point the machine has not", () => {
+    expect(() => awake(machine).measure("acv", "nowhere", "plug-neutral", ORDINARY_METER, still)).toThrow(RangeError);
+  });
+});

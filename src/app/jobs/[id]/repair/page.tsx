@@ -6,6 +6,9 @@ import { Refusal } from "../../../../server/refusal";
 import { UnreadableJob } from "../../../../ui/job/UnreadableJob";
 import { RepairScreen } from "../../../../ui/repair/RepairScreen";
 import { shopRates } from "../../../../server/shop";
+import type { Machine } from "../../../../core/model";
+import { jobOn } from "../../../../core/journal";
+import { adviceOn } from "../../../../server/isolation";
 
 export const dynamic = "force-dynamic";
 
@@ -23,7 +26,7 @@ export default async function Page({
   });
   if (raw.length > 0) return <UnreadableJob id={id} raw={raw} known={events.length} />;
   const { machine } = await machineOf(hash, changesIn(events));
-  const chosen = piece ?? pieceIn(events) ?? machine.pieceById.keys().next().value!;
+  const chosen = piece ?? pieceIn(events) ?? (await leadingPiece(id, machine, events));
   if (!machine.pieceById.has(chosen)) notFound();
   return (
     <RepairScreen
@@ -46,4 +49,12 @@ function pieceIn(events: readonly JournalEvent[]): string | undefined {
   if (decided?.type === "decided") return decided.piece;
   const called = events.find((e) => e.body.type === "called")?.body;
   return called?.type === "called" ? called.piece : undefined;
+}
+
+/** The assembly that is most likely at fault, as the server knows it; while it does not, the first that has one. */
+async function leadingPiece(id: string, machine: Machine, events: readonly JournalEvent[]): Promise<string> {
+  const { setup, openPanels } = jobOn(machine, events);
+  const known = await adviceOn(id, { setup, openPanels: [...openPanels], wait: true }).catch(() => null);
+  const leading = known?.advice.suspects.find((s) => machine.pieceById.has(s.piece))?.piece;
+  return leading ?? machine.pieceById.keys().next().value!;
 }

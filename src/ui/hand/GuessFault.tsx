@@ -1,0 +1,52 @@
+"use client";
+
+import { useState } from "react";
+import Button from "react-bootstrap/Button";
+import Form from "react-bootstrap/Form";
+import type { Fault } from "../../core/model";
+
+interface Props {
+  readonly faults: readonly { readonly fault: Fault; readonly words: string }[];
+  /** The fault that is hidden. */
+  readonly secret: Fault | null;
+  /** How often a lead was moved so far. */
+  readonly readings: number;
+  readonly onAnother: () => void;
+}
+
+/** A hidden fault to be found by measuring: say what it is, hear whether it is, or have it shown. */
+export function GuessFault({ faults, secret, readings, onAnother }: Props) {
+  const [guess, setGuess] = useState("");
+  const [said, setSaid] = useState("");
+  const words = faults.find((f) => f.fault.part === secret?.part && f.fault.mode === secret?.mode)?.words ?? "";
+  const check = () => {
+    const guessed = faults.find((f) => `${f.fault.part}:${f.fault.mode}` === guess)?.fault;
+    if (!guessed || !secret) return;
+    const moves = `${readings} move${readings === 1 ? "" : "s"} of a lead`;
+    if (guessed.part !== secret.part) setSaid("No, it is another part.");
+    else if (guessed.mode !== secret.mode) setSaid("The right part; it has failed in another way.");
+    else setSaid(`Yes: ${words}. Found with ${moves}.`);
+  };
+  return (
+    <section className="guess-fault" aria-label="The hidden fault">
+      <Form.Select aria-label="What is it?" value={guess} onChange={(e) => setGuess(e.target.value)}>
+        <option value="">What is it?</option>
+        {faults.map(({ fault, words: name }) => (
+          <option key={`${fault.part}:${fault.mode}`} value={`${fault.part}:${fault.mode}`}>
+            {name}
+          </option>
+        ))}
+      </Form.Select>
+      <Button variant="primary" disabled={guess === ""} onClick={check}>
+        Check
+      </Button>
+      <Button variant="outline-dark" onClick={() => setSaid(`It was: ${words}.`)}>
+        Show it
+      </Button>
+      <Button variant="outline-dark" onClick={onAnother}>
+        Another one
+      </Button>
+      <strong role="status">{said}</strong>
+    </section>
+  );
+}
