@@ -3,7 +3,7 @@
 import { energyAt, forbidden } from "../../core/safety";
 import { likeliness } from "../../core/diagnose";
 import type { Job, TrailReading } from "../../core/journal";
-import type { Machine, PathEntry } from "../../core/model";
+import type { Machine, PathEntry, Point } from "../../core/model";
 import { makeTest, type Test } from "../../core/simulate";
 import { VERDICT_WORDS } from "./verdict-words";
 
@@ -102,10 +102,7 @@ function Stop({
   onChoose: (test: Test) => void;
   onLook: (test: Test | null) => void;
 }) {
-  const [top, bottom] = at.map((id) => machine.points.get(id)!) as [
-    NonNullable<ReturnType<Machine["points"]["get"]>>,
-    NonNullable<ReturnType<Machine["points"]["get"]>>,
-  ];
+  const [top, bottom] = at.map((id) => machine.points.get(id)!) as [Point, Point];
   const touches = (t: Test | null, node: number) =>
     t !== null && [t.red, t.black].some((id) => id !== undefined && machine.points.get(id)?.node === node);
   const isNext = test !== null && touches(test, top.node) && touches(test, bottom.node);
@@ -140,19 +137,26 @@ function Stop({
         aria-label={words}
         title={words}
       >
-        <span className="point-name">{label(top.id)}</span>
+        <PointName point={top} />
         <span className={`mark ${touches(test, top.node) && !isNext ? "next" : mark}`} aria-hidden />
         <span className="point-reading">{shownAt(isNext, reading)}</span>
         <span className={`mark ${touches(test, bottom.node) && !isNext ? "next" : mark}`} aria-hidden />
-        <span className="point-name">{label(bottom.id)}</span>
+        <PointName point={bottom} />
       </button>
     </li>
   );
 }
 
-/** The point's own name without the side, which the place in the drawing says already. */
-function label(id: string): string {
-  return id.replace(/\.(pad|cab|door)$/, "").replace("plug-", "");
+/** A point by its own name, and at a plug on which side of it: two points bear no one name. */
+function PointName({ point }: { readonly point: Point }) {
+  return (
+    <span className="point-name">
+      {point.connector ? `${point.connector}-${point.pin}` : point.id.replace("plug-", "")}
+      {point.connector && point.where ? (
+        <span className="point-side">{point.where.replace(/ (side|half)$/, "")}</span>
+      ) : null}
+    </span>
+  );
 }
 
 function lastReading(machine: Machine, job: Job, a: number, b: number): TrailReading | undefined {
