@@ -44,7 +44,7 @@ export function leftBehind(machine: Machine, job: Job): readonly LeftBehind[] {
       list.push(
         derived(
           `apart ${c}`,
-          `Plug apart: ${machine.file.connectors.find((x) => x.id === c)?.name ?? c}`,
+          `Unplugged: ${machine.file.connectors.find((x) => x.id === c)?.name ?? c}`,
           "Reconnect it until it latches",
         ),
       );

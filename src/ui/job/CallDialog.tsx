@@ -196,7 +196,7 @@ export function CallDialog({
                         aria-label={`Restored: ${l.words}`}
                         onClick={() => onBack(l)}
                       >
-                        Back
+                        Restored
                       </Button>
                     ) : null}
                   </li>

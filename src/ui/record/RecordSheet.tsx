@@ -12,7 +12,7 @@ import { workCautions } from "../../core/safety";
 import { commonShelf, type MachineFile } from "../../core/model";
 import { send } from "../shell/send";
 import { useKept } from "../shell/useKept";
-import { clockTime, dayName } from "../shell/time";
+import { clockTime, dayName, dateWithYear } from "../shell/time";
 import { logEntry, offerChanges, photoAddress } from "../../contract/jobs";
 import { PageTitle } from "../shell/PageTitle";
 import { VERDICT_WORDS } from "../job/verdict-words";
@@ -61,15 +61,17 @@ export function RecordSheet({
           <dd>{job.opened.site}</dd>
           <dt>Complaint</dt>
           <dd>{job.opened.complaintWords ?? "none"}</dd>
+          <dt>Job</dt>
+          <dd className="value">{job.id.slice(0, 8)}</dd>
           <dt>Opened</dt>
           <dd suppressHydrationWarning>
-            {dayName(job.opened.at)}, {clockTime(job.opened.at)}, {job.opened.actor}
+            {dateWithYear(job.opened.at)}, {clockTime(job.opened.at)}, {job.opened.actor}
           </dd>
           {job.called ? (
             <>
               <dt>Closed</dt>
               <dd suppressHydrationWarning>
-                {dayName(job.called.at)}, {clockTime(job.called.at)}, {job.called.actor}
+                {dateWithYear(job.called.at)}, {clockTime(job.called.at)}, {job.called.actor}
               </dd>
             </>
           ) : null}
@@ -78,7 +80,8 @@ export function RecordSheet({
           <section className="call">
             <h2>Dropped: opened by mistake</h2>
             <p suppressHydrationWarning>
-              {job.dropped.body.reason}. {dayName(job.dropped.at)}, {clockTime(job.dropped.at)}, {job.dropped.actor}
+              {job.dropped.body.reason}. {dateWithYear(job.dropped.at)}, {clockTime(job.dropped.at)},{" "}
+              {job.dropped.actor}
             </p>
           </section>
         ) : null}
@@ -119,7 +122,7 @@ export function RecordSheet({
                 {job.called.leftBecause}
               </p>
             ) : null}
-            {job.called.despite ? <p>Called with that unproven because: {job.called.despite}</p> : null}
+            {job.called.despite ? <p>Closed without this proof because: {job.called.despite}</p> : null}
           </section>
         ) : (
           <p className="quiet">The job is open.</p>

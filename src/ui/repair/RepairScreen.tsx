@@ -19,6 +19,9 @@ import type { Rates } from "../../contract/shop";
 import { PageTitle } from "../shell/PageTitle";
 import { SkipLink } from "../shell/SkipLink";
 import { useAddress } from "../shell/useAddress";
+import { PrintHead } from "../shell/PrintHead";
+import { useShortcut } from "../shortcuts/useShortcut";
+import { Shortcuts } from "../shortcuts/Shortcuts";
 
 interface Props {
   readonly events: readonly JournalEvent[];
@@ -69,6 +72,7 @@ export function RepairScreen({ events, unit, file: drawnFile, hash, piece, fault
     setStep(to);
     window.scrollTo(0, 0);
   };
+  useShortcut("print", () => window.print());
   const left = leftBehind(machine, job);
   const entry = machine.pieceById.get(piece)!;
   const shared = { machine, job, piece, busy: sending || job.called !== null, onLog: log };
@@ -107,8 +111,13 @@ export function RepairScreen({ events, unit, file: drawnFile, hash, piece, fault
           </button>
         ))}
         <Waits />
+        <Shortcuts />
+        <button type="button" className="print-sheet" onClick={() => window.print()}>
+          <i className="bi bi-printer" aria-hidden /> Print
+        </button>
       </nav>
       <main id="main" tabIndex={-1} className="repair-main">
+        <PrintHead job={job} file={file} title={`${STEPS.find(([id]) => id === at)![1]}: ${entry.name}`} />
         {problem ? (
           <p className="problem" role="alert">
             {problem}

@@ -1,6 +1,8 @@
 const CLOCK = new Intl.DateTimeFormat("en-GB", { hour: "2-digit", minute: "2-digit" });
 const DAY = new Intl.DateTimeFormat("en-GB", { weekday: "long", day: "numeric", month: "long" });
 
+const DATE = new Intl.DateTimeFormat("en-GB", { weekday: "long", day: "numeric", month: "long", year: "numeric" });
+
 /** Time of day of an ISO moment, 24 hours. */
 export function clockTime(iso: string): string {
   return CLOCK.format(new Date(iso));
@@ -9,6 +11,11 @@ export function clockTime(iso: string): string {
 /** Day of an ISO moment, in words. */
 export function dayName(iso: string): string {
   return DAY.format(new Date(iso));
+}
+
+/** Day of an ISO moment with its year, for what is printed and kept. */
+export function dateWithYear(iso: string): string {
+  return DATE.format(new Date(iso));
 }
 
 /** Seconds as minutes and seconds: 4:05. */

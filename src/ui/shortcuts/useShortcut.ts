@@ -51,6 +51,7 @@ export function useShortcut(
   const { keyOf, singles } = useOwnKeys();
   const key = keyOf(id);
   const single = isSingle(key);
+  const isSign = key.length === 1 && !/[a-z0-9]/i.test(key);
   useHotkeys(
     key,
     does,
@@ -58,8 +59,10 @@ export function useShortcut(
       enabled: enabled && (!single || singles),
       enableOnFormTags: !single,
       preventDefault: true,
-      ignoreEventWhen: () => isDialogOpen() || unless?.() === true,
+      ignoreEventWhen: (e) => isDialogOpen() || unless?.() === true || (isSign && (e.altKey || e.ctrlKey || e.metaKey)),
       useKey: single && key.length === 1,
+      // A sign may need Shift on one keyboard and not on another.
+      ignoreModifiers: isSign,
       ...(keyup ? { keyup: true, keydown: false } : {}),
     },
     [does],
