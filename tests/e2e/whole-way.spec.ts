@@ -142,7 +142,7 @@ for (const { unit, machine: file, complaint, fault, piece } of CASES) {
       await back.first().click();
       await expect(back).toHaveCount(left - 1);
     }
-    await expect(page.getByText("Nothing is left behind.")).toBeVisible();
+    await expect(page.getByText("Nothing left to restore.")).toBeVisible();
     await page.setViewportSize({ width: 390, height: 844 });
     await fits(page);
     await page.setViewportSize({ width: 1280, height: 800 });

@@ -32,7 +32,7 @@ test("no page shows a phrase that the glossary keeps away", async ({ page }) => 
   const seen: Record<string, readonly string[]> = {};
   const look = async (name: string) => {
     await page.locator("main").first().waitFor();
-    await page.waitForTimeout(600);
+    await page.waitForTimeout(200);
     const phrases = found(await wordsOn(page));
     if (phrases.length > 0) seen[name] = phrases;
   };

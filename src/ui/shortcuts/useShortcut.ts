@@ -95,8 +95,9 @@ export function useLetters(count: number, does: (index: number) => void): void {
 /** The letters by which a list opens. */
 export const LETTERS = "abcdefghijklmnopqrstuvwxyz";
 
+/** One that fades away is open no more. */
 function isDialogOpen(): boolean {
-  return document.querySelector('[aria-modal="true"], dialog[open]') !== null;
+  return document.querySelector(".modal.show, dialog[open]") !== null;
 }
 
 function readKeys(kept: string): Partial<Record<ActionId, string>> {
