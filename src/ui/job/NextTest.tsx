@@ -8,6 +8,7 @@ import type { Alternative, Laid, Lead, Proposal, Stop } from "../../core/diagnos
 import { type Job, type JournalEvent, leadWords } from "../../core/journal";
 import type { Machine, PieceEntry } from "../../core/model";
 import { type Test, testKey } from "../../core/simulate";
+import { EXPOSURE_WORDS } from "../../words/en/job";
 import { BoardDrawing } from "../machine/BoardDrawing";
 import { ReadingField } from "./ReadingField";
 import { SafetyNotice } from "./SafetyNotice";
@@ -46,12 +47,6 @@ interface Props {
   readonly rest: Rest | null;
 }
 
-const EXPOSURE_WORDS = {
-  none: "Hands off",
-  dead: "Dead",
-  "low voltage": "Isolated low voltage, powered",
-  live: "Live mains",
-} as const;
 const EXPOSURE_ICON = {
   none: "bi-eye",
   dead: "bi-plug",

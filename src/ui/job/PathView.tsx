@@ -5,7 +5,7 @@ import { likeliness } from "../../core/diagnose";
 import type { Job, TrailReading } from "../../core/journal";
 import type { Machine, PathEntry, Point } from "../../core/model";
 import { makeTest, type Test } from "../../core/simulate";
-import { VERDICT_WORDS } from "./verdict-words";
+import { VERDICT_WORDS } from "../../words/en/job";
 
 interface Props {
   readonly machine: Machine;

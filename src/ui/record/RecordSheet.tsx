@@ -15,7 +15,7 @@ import { useKept } from "../shell/useKept";
 import { clockTime, dayName, dateWithYear } from "../shell/time";
 import { logEntry, offerChanges, photoAddress } from "../../contract/jobs";
 import { PageTitle } from "../shell/PageTitle";
-import { VERDICT_WORDS } from "../job/verdict-words";
+import { VERDICT_WORDS } from "../../words/en/job";
 import { useMoney } from "../shell/Currency";
 
 /** The record of a job, on screen and on paper: everything as it was shown when it happened. */

@@ -15,8 +15,6 @@ export function useMoney(): (amount: number) => string {
   return moneyIn(useContext(Shop));
 }
 
-export const useCurrency = (): string => useContext(Shop);
-
 /** Says amounts in a currency. */
 export function moneyIn(code: string): (amount: number) => string {
   if (code === NO_CURRENCY) return (amount) => String(Math.round(amount));

@@ -6,6 +6,7 @@ import Form from "react-bootstrap/Form";
 import Modal from "react-bootstrap/Modal";
 import { useRecordHotkeys } from "react-hotkeys-hook";
 import { ACTIONS, problemWith, type ActionId, type Place } from "./actions";
+import { SHORTCUT_WORDS } from "../../words/en/shortcuts";
 import { keyWords, useIsApple } from "./Key";
 import { useOwnKeys } from "./useShortcut";
 
@@ -38,7 +39,7 @@ export function ShortcutsDialog({ show, onHide }: { readonly show: boolean; read
             <ul className="shortcut-list">
               {IDS.filter((id) => ACTIONS[id].place === place).map((id) => (
                 <li key={id}>
-                  <span>{ACTIONS[id].words}</span>
+                  <span>{SHORTCUT_WORDS[id]}</span>
                   {changing === id ? (
                     <KeyRecorder id={id} onDone={() => setChanging(null)} />
                   ) : (
@@ -47,7 +48,7 @@ export function ShortcutsDialog({ show, onHide }: { readonly show: boolean; read
                       <Button
                         size="sm"
                         variant="outline-dark"
-                        aria-label={`Change the key: ${ACTIONS[id].words}`}
+                        aria-label={`Change the key: ${SHORTCUT_WORDS[id]}`}
                         onClick={() => setChanging(id)}
                       >
                         Change
@@ -106,7 +107,7 @@ function KeyRecorder({ id, onDone }: { readonly id: ActionId; readonly onDone: (
       </Button>
       <span className="problem" role="alert">
         {problem?.kind === "taken" ? "The browser takes this key. Choose another." : ""}
-        {problem?.kind === "used" ? `In use: ${ACTIONS[problem.by].words}.` : ""}
+        {problem?.kind === "used" ? `In use: ${SHORTCUT_WORDS[problem.by]}.` : ""}
       </span>
     </span>
   );

@@ -1,0 +1,16 @@
+import type { Verdict } from "../../core/diagnose";
+import type { Exposure } from "../../core/safety";
+
+/** What a reading was, in words; a journal keeps the code. */
+export const VERDICT_WORDS: Readonly<Record<Verdict, string>> = {
+  fits: "as expected",
+  "does not fit": "not as expected",
+};
+
+/** What a test exposes one to. */
+export const EXPOSURE_WORDS: Readonly<Record<Exposure, string>> = {
+  none: "Hands off",
+  dead: "Dead",
+  "low voltage": "Isolated low voltage, powered",
+  live: "Live mains",
+};
