@@ -11,8 +11,8 @@ interface Action {
 }
 
 /**
- * Everything that can be done by one key; its words stand in the catalogue. No chord that a usual browser or system takes: none on Alt with D, E, F, B,
- * S, T, V, H, a digit or an arrow to the side.
+ * Everything that can be done by one key; its words stand in the catalogue. No chord that a usual browser or system
+ * takes: none on Alt with D, E, F, B, S, T, V, H, a digit or an arrow to the side.
  */
 export const ACTIONS = {
   help: { place: "Everywhere", key: "?" },
