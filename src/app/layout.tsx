@@ -10,6 +10,7 @@ import "../ui/shell/theme.css";
 import { NO_CURRENCY } from "../contract/shop";
 import { shopRates } from "../server/shop";
 import { Currency } from "../ui/shell/Currency";
+import { Theme } from "../ui/shell/Theme";
 
 export const metadata: Metadata = {
   description: "Finds the fault in a machine from the model of the machine.",
@@ -27,6 +28,7 @@ export default async function RootLayout({ children }: { children: ReactNode }) 
   return (
     <html lang="en">
       <body>
+        <Theme />
         <Currency code={currency}>
           <Queries>{children}</Queries>
         </Currency>

@@ -25,6 +25,20 @@ test("dark, for cellars: axe finds nothing in a job", async ({ page }) => {
   for (const at of ["?view=says", "?view=modes", "/repair?step=decide", "/record"]) await finds(page, `${job}${at}`);
 });
 
+test("the colours are chosen in a job too, and stay chosen", async ({ page }) => {
+  await beginJob(page, "Larch Pass Hut: Quellmoor SB-210, 40177", "Door panel dark, no beep, still cold inside");
+  const wall = () => page.evaluate(() => getComputedStyle(document.body).backgroundColor);
+  const light = await wall();
+  await page.getByRole("button", { name: /^Tools and limits/ }).click();
+  await page.getByLabel("Colours", { exact: true }).selectOption("dark");
+  await expect.poll(wall).not.toBe(light);
+  const dark = await wall();
+  await page.reload();
+  await expect.poll(wall).toBe(dark);
+  await page.goto("/");
+  await expect.poll(wall).toBe(dark);
+});
+
 test("forced colours keep what colour tells: filled, diamond, ring", async ({ page }) => {
   await page.emulateMedia({ forcedColors: "active" });
   await beginJob(page, "Larch Pass Hut: Quellmoor SB-210, 40177", "Door panel dark, no beep, still cold inside");

@@ -116,7 +116,7 @@ test("a misread is struck out, stays in sight, and everything is worked out anew
   await answer(page);
   await asked(page);
   await page.keyboard.press("Alt+z");
-  await page.getByLabel("Why").fill("black lead was on the door");
+  await page.getByLabel("Reason").fill("black lead was on the door");
   await page.getByRole("button", { name: "Strike out" }).last().click();
   await expect(page.locator(".trail")).toContainText("struck out: black lead was on the door");
   await asked(page);

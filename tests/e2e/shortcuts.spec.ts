@@ -5,7 +5,7 @@ test("shortcuts are listed, silent in dialogs and fields, can be switched off an
   await page.goto("/");
   await alive(page);
   await page.keyboard.press("?");
-  const list = page.getByRole("dialog", { name: "Keyboard shortcuts" });
+  const list = page.getByRole("dialog", { name: "Keyboard and colours" });
   await expect(list).toBeVisible();
   await axe(page);
   // No dialog over a dialog, and nothing behind one.
@@ -60,6 +60,7 @@ test("a job opened by mistake is dropped with a reason and stays on record", asy
   await page.waitForURL(/\/record$/);
   await expect(page.getByRole("heading", { name: "Dropped: opened by mistake" })).toBeVisible();
   await expect(page.getByText("wrong unit")).toBeVisible();
+  await expect(page.getByText("The job is open.")).toHaveCount(0);
 });
 
 test("the simulator's meter reads what its leads are on, and a hidden fault is guessed", async ({ page }) => {

@@ -154,7 +154,7 @@ for (const { unit, machine: file, complaint, fault, piece } of CASES) {
     const dialog = page.getByRole("dialog");
     // What was repaired is what was wrong, though nothing is wrong any more.
     await expect(dialog.getByLabel("What is wrong").locator("option:checked")).toHaveText(`${piece} (repaired)`);
-    const despite = dialog.getByLabel(/Call it with that unproven/);
+    const despite = dialog.getByLabel(/Close without this proof/);
     if (await despite.isVisible()) await despite.fill("Proven by the swap.");
     await dialog.getByRole("button", { name: "Close the job" }).click();
     await page.waitForURL(/\/record$/);

@@ -384,7 +384,7 @@ export function JobScreen({
             onTakeBack={(event) => void log(struckBody(event))}
             refusal={(event) => refusal(struckBody(event), machine)}
           />
-          <DropJob onLog={log} />
+          <DropJob problem={problem} onLog={log} />
         </aside>
       </main>
       <CallDialog
@@ -415,6 +415,7 @@ export function JobScreen({
       />
       <StrikeDialog
         reading={job.readings.find((r) => r.id === striking) ?? null}
+        problem={problem}
         onHide={() => setStriking(null)}
         onStrike={(event, reason) => log(struckBody(event, reason))}
       />

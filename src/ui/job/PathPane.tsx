@@ -6,6 +6,7 @@ import type { Job } from "../../core/journal";
 import type { Machine, PathEntry } from "../../core/model";
 import type { Test } from "../../core/simulate";
 import type { Desk } from "../engine/useEngine";
+import { useAddress } from "../shell/useAddress";
 import { PathView } from "./PathView";
 import { useWhatIf } from "./useWhatIf";
 
@@ -27,8 +28,8 @@ interface Props {
 export function PathPane({ job, machine, desk, evidence, advice, test, isTestDrawn, numbers, onChoose }: Props) {
   const { file } = machine;
   const complaint = file.complaints.find((c) => c.id === job.opened.complaint);
-  const [pathId, setPathId] = useState(complaint?.path ?? file.paths[0]!.id);
-  const path = file.paths.find((p) => p.id === pathId) ?? file.paths[0]!;
+  const [asked, setPathId] = useAddress("path");
+  const path = file.paths.find((p) => p.id === (asked || complaint?.path)) ?? file.paths[0]!;
   const [peek, setPeek] = useState<Test | null>(null);
   const peeked = useWhatIf(advice ? desk : null, evidence, peek);
   const elsewhere = test && !lies(machine, path, test) ? file.paths.find((p) => lies(machine, p, test)) : undefined;

@@ -5,6 +5,7 @@ import Dropdown from "react-bootstrap/Dropdown";
 import Form from "react-bootstrap/Form";
 import type { Means } from "../../core/diagnose";
 import { useKept } from "../shell/useKept";
+import { ThemeChoice } from "../shell/Theme";
 
 /** Tools that not every bag holds: asked for before a test with one is proposed. */
 const MORE_TOOLS = [
@@ -103,6 +104,7 @@ export function YourMeans({
           onChange={(e) => onChange({ ...means, careful: e.target.checked })}
         />
         {children}
+        <ThemeChoice />
       </Dropdown.Menu>
     </Dropdown>
   );

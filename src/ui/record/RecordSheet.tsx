@@ -55,7 +55,8 @@ export function RecordSheet({
         <dl className="facts">
           <dt>Unit</dt>
           <dd>
-            {file.maker} {file.model}, serial number {job.opened.serial ?? "none on the plate"}
+            {file.maker} {file.model},{" "}
+            {job.opened.serial === null ? "no serial number on the plate" : `serial number ${job.opened.serial}`}
           </dd>
           <dt>Site</dt>
           <dd>{job.opened.site}</dd>
@@ -124,9 +125,8 @@ export function RecordSheet({
             ) : null}
             {job.called.despite ? <p>Closed without this proof because: {job.called.despite}</p> : null}
           </section>
-        ) : (
-          <p className="quiet">The job is open.</p>
-        )}
+        ) : null}
+        {job.called || job.dropped ? null : <p className="quiet">The job is open.</p>}
         <WorkDone job={job} />
         <h2>Readings</h2>
         {job.readings.length === 0 ? (

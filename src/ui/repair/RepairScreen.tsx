@@ -75,14 +75,15 @@ export function RepairScreen({ events, unit, file: drawnFile, hash, piece, fault
   useShortcut("print", () => window.print());
   const left = leftBehind(machine, job);
   const entry = machine.pieceById.get(piece)!;
-  const shared = { machine, job, piece, busy: sending || job.called !== null, onLog: log };
+  const isOver = job.called !== null || job.dropped !== undefined;
+  const shared = { machine, job, piece, busy: sending || isOver, onLog: log };
   return (
     <div className="start">
       <header className="bar">
         <PageTitle of={`${entry.name}, ${job.opened.site}`} />
         <SkipLink />
         <Link
-          href={job.called ? `/jobs/${job.id}/record` : `/jobs/${job.id}`}
+          href={isOver ? `/jobs/${job.id}/record` : `/jobs/${job.id}`}
           className="home"
           aria-label="Back to the job"
         >
@@ -123,7 +124,7 @@ export function RepairScreen({ events, unit, file: drawnFile, hash, piece, fault
             {problem}
           </p>
         ) : null}
-        {job.called ? (
+        {isOver ? (
           <p className="rig-sheet" role="status">
             The job is closed: this is how it was left.
           </p>

@@ -14,7 +14,7 @@ export function Shortcuts() {
   useShortcut("calculators", () => router.push(job ? `/tools?from=${job}` : "/tools"));
   return (
     <>
-      <button type="button" className="shortcuts-open" aria-label="Keyboard shortcuts" onClick={() => setOpen(true)}>
+      <button type="button" className="shortcuts-open" aria-label="Keyboard and colours" onClick={() => setOpen(true)}>
         <i className="bi bi-keyboard" aria-hidden />
       </button>
       <ShortcutsDialog show={open} onHide={() => setOpen(false)} />

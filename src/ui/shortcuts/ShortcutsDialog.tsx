@@ -9,6 +9,7 @@ import { ACTIONS, problemWith, type ActionId, type Place } from "./actions";
 import { SHORTCUT_WORDS } from "../../words/en/shortcuts";
 import { keyWords, useIsApple } from "./Key";
 import { useOwnKeys } from "./useShortcut";
+import { ThemeChoice } from "../shell/Theme";
 
 const IDS = Object.keys(ACTIONS) as ActionId[];
 const PLACES = [...new Set(IDS.map((id) => ACTIONS[id].place))] as readonly Place[];
@@ -22,10 +23,11 @@ export function ShortcutsDialog({ show, onHide }: { readonly show: boolean; read
     <Modal show={show} onHide={onHide} aria-labelledby="shortcuts-title" size="lg" scrollable>
       <Modal.Header closeButton>
         <Modal.Title as="h2" id="shortcuts-title">
-          Keyboard shortcuts
+          Keyboard and colours
         </Modal.Title>
       </Modal.Header>
       <Modal.Body>
+        <ThemeChoice />
         <Form.Check
           type="switch"
           id="single-keys"

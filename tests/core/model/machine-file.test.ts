@@ -4,21 +4,11 @@ import { describe, expect, it } from "vitest";
 import { parse } from "yaml";
 import { canonicalJson } from "../../../src/core/model/file/canonical-json";
 import { machineJsonSchema } from "../../../src/core/model/file/machine-json-schema";
-import { MachineYamlError, readMachineYaml } from "../../../src/core/model/file/machine-yaml";
+import { readMachineYaml } from "../../../src/core/model/file/machine-yaml";
 import { compileMachine } from "../../../src/core/model/compile/compile";
 import { machineFileSchema } from "../../../src/core/model/schema";
 import { demoMachine, demoMachineText } from "../../support/demo-machine";
-
-function problems(text: string) {
-  try {
-    readMachineYaml(text, "test.yaml");
-  } catch (error) {
-    if (error instanceof MachineYamlError) return error.problems;
-    throw error;
-  }
-  return [];
-}
-const lineOf = (text: string, part: string) => text.slice(0, text.indexOf(part)).split("\n").length;
+import { lineOf, problemsOf } from "../../support/file-problems";
 
 describe("a machine file", () => {
   it("reads the demo file, and reads it again from its own canonical JSON", () => {
@@ -35,9 +25,9 @@ describe("a machine file", () => {
 
   it("takes 4k7 for a number and names the line of one that is none", () => {
     const good = demoMachineText.replace("coilOhms: 360", "coilOhms: 4k7");
-    expect(problems(good)).toEqual([]);
+    expect(problemsOf(good)).toEqual([]);
     const bad = demoMachineText.replace("ohms25: 5000", "ohms25: plenty");
-    const [problem] = problems(bad);
+    const [problem] = problemsOf(bad);
     expect(problem).toMatchObject({
       file: "test.yaml",
       line: lineOf(bad, "plenty"),
@@ -105,7 +95,7 @@ describe("a machine file", () => {
   ])("refuses %s with a line and a sentence", (_name, spoil, sentence) => {
     const text = spoil(demoMachineText);
     expect(text).not.toBe(demoMachineText);
-    const found = problems(text);
+    const found = problemsOf(text);
     expect(found.length).toBeGreaterThan(0);
     expect(found.map((p) => p.sentence).join("\n")).toMatch(sentence);
   });
@@ -119,7 +109,7 @@ describe("a machine file", () => {
     ["a list", "- 1\n- 2"],
     ["a number", "42"],
   ])("refuses %s", (_name, text) => {
-    expect(problems(text).length).toBeGreaterThan(0);
+    expect(problemsOf(text).length).toBeGreaterThan(0);
   });
 });
 

@@ -128,7 +128,7 @@ export function outcomeWords(outcome: Outcome, fn: MeterFunction): string {
     case "overload":
       return "OL";
     case "jumping":
-      return "jumping";
+      return "unstable reading";
     case "beep":
       return outcome.beeps ? "beeps" : "no beep";
     case "label":
@@ -353,11 +353,16 @@ function whyThis(machine: Machine, laid: Laid, chosen: RatedTest, second: RatedT
       ? `${cap(first.words)} leaves ${leavesWords(first)}; ${other.words} leaves ${leavesWords(other)}.`
       : "It confirms the leading suspect.";
   const minutes = chosen.minutes < 1 ? "Under a minute" : `About ${Math.round(chosen.minutes)} min`;
-  const near =
-    second && second.score >= NEARLY * chosen.score
-      ? `; nearly as good: ${inSentence(titleOf(machine, second.test))}`
-      : "";
-  return `${split} ${minutes}. Best value for the time${near}.`;
+  return `${split} ${minutes}. ${valueWords(machine, chosen, second)}`;
+}
+
+/** How a test stands beside the best of the others; the search as a whole may prefer one that tells less by itself. */
+function valueWords(machine: Machine, chosen: RatedTest, second: RatedTest | undefined): string {
+  if (!second || second.score < NEARLY * chosen.score) return "Best value for the time.";
+  const other = inSentence(titleOf(machine, second.test));
+  return second.score > chosen.score
+    ? `Best for the search as a whole; by itself better value: ${other}.`
+    : `Best value for the time; nearly as good: ${other}.`;
 }
 
 /** A test that tells at least this share of the best one's information a minute is named beside it; estimate E37. */
@@ -365,7 +370,7 @@ const NEARLY = 0.9;
 
 function leavesWords(meaning: Meaning): string {
   const leading = meaning.leaves.slice(0, 2);
-  if (leading.length === 0) return "something not in the file";
+  if (leading.length === 0) return "no clear suspect";
   return leading.map((l) => `${inSentence(l.name)} (${Math.round(100 * l.probability)} %)`).join(", ");
 }
 

@@ -208,7 +208,7 @@ describe("results in words", () => {
       [{ kind: "overload" }, { kind: "jumping" }, { kind: "beep", beeps: true }, { kind: "beep", beeps: false }].map(
         (o) => outcomeWords(o as Parameters<typeof outcomeWords>[0], "ohms"),
       ),
-    ).toEqual(["OL", "jumping", "beeps", "no beep"]);
+    ).toEqual(["OL", "unstable reading", "beeps", "no beep"]);
   });
   it("a window is near nothing, a range, or what it is called", () => {
     const range = (low: number, high: number) => ({ kind: "range", low, high }) as const;

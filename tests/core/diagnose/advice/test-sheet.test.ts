@@ -233,6 +233,8 @@ describe("why this test", () => {
     expect(why(rated(1, 0.4))).toContain("Under a minute.");
     expect(why(rated(1), rated(0.5))).not.toContain("nearly as good");
     expect(why(rated(1), rated(0.97))).toContain("Best value for the time; nearly as good: ohms at");
+    // What the whole search prefers is not said to be the best by itself.
+    expect(why(rated(1), rated(1.5))).toContain("Best for the search as a whole; by itself better value: ohms at");
   });
   it("or what it is made for, where that is not what it tells", () => {
     expect(propose(dictionary, none, standing, rated(1), undefined, { why: "Because.", proves: "feed" })).toMatchObject(

@@ -1,23 +1,13 @@
 import { readFileSync } from "node:fs";
 import { describe, expect, it } from "vitest";
-import { MachineYamlError, readMachineYaml, writeMachineYaml } from "../../../../src/core/model/file/machine-yaml";
+import { readMachineYaml, writeMachineYaml } from "../../../../src/core/model/file/machine-yaml";
+import { lineOf, problemsOf } from "../../../support/file-problems";
 
 // Files of format 1 as they shipped before there was a format 2; they must load for ever.
 const OLD = ["hochkar-ip-4", "quellmoor-sb-210", "velmoor-dw-45"];
 const oldText = (name: string) =>
   readFileSync(new URL(`../../../fixtures/format-1/${name}.yaml`, import.meta.url), "utf8");
 const newText = (name: string) => readFileSync(new URL(`../../../../machines/${name}.yaml`, import.meta.url), "utf8");
-
-function problems(text: string) {
-  try {
-    readMachineYaml(text, "test.yaml");
-  } catch (error) {
-    if (error instanceof MachineYamlError) return error.problems;
-    throw error;
-  }
-  return [];
-}
-const lineOf = (text: string, needle: string) => text.slice(0, text.indexOf(needle)).split("\n").length;
 
 describe("a machine file in format 2", () => {
   it.each(OLD)("says of %s what the file of format 1 said", (name) => {
@@ -49,14 +39,14 @@ describe("a machine file in format 2", () => {
     ["\nsimpleCauses:", "\nfirsts:", /^firsts$/, "is called simpleCauses in format 2"],
   ])("refuses a name of format 1: %s as %s", (now, before, field, sentence) => {
     const text = newText("quellmoor-sb-210").replace(now, before);
-    const [found] = problems(text);
+    const [found] = problemsOf(text);
     expect(found).toMatchObject({ line: lineOf(text, before.trim()), sentence });
     expect(found!.field).toMatch(field);
   });
 
   it("refuses a name of format 2 in a file of format 1", () => {
     const text = oldText("quellmoor-sb-210").replace("piece: fuse, amps: 8", "assembly: fuse, amps: 8");
-    expect(problems(text).map((p) => p.sentence)).toContain("does not know the field assembly");
+    expect(problemsOf(text).map((p) => p.sentence)).toContain("does not know the field assembly");
   });
 
   it.each([
@@ -64,7 +54,7 @@ describe("a machine file in format 2", () => {
     [newText("quellmoor-sb-210"), "assembly: fuse, amps: 8", "assembly: fuze, amps: 8", /^parts\.\d+\.assembly$/],
   ])("names the field by which the file calls it", (text, good, bad, field) => {
     const spoilt = text.replace(good, bad);
-    const [found] = problems(spoilt);
+    const [found] = problemsOf(spoilt);
     expect(found!.field).toMatch(field);
     expect(found!.line).toBe(lineOf(spoilt, bad));
   });

@@ -1,4 +1,4 @@
-import { notFound } from "next/navigation";
+import { notFound, redirect } from "next/navigation";
 import { readJob } from "../../../../server/jobs";
 import { changesIn, type JournalEvent } from "../../../../core/journal";
 import { machineOf } from "../../../../server/machine-store";
@@ -27,6 +27,8 @@ export default async function Page({
   if (raw.length > 0) return <UnreadableJob id={id} raw={raw} known={events.length} />;
   const { machine } = await machineOf(hash, changesIn(events));
   const chosen = piece ?? pieceIn(events) ?? (await leadingPiece(id, machine, events));
+  // Nothing to repair is known: the search goes on.
+  if (chosen === null) redirect(`/jobs/${id}`);
   if (!machine.pieceById.has(chosen)) notFound();
   return (
     <RepairScreen
@@ -51,10 +53,9 @@ function pieceIn(events: readonly JournalEvent[]): string | undefined {
   return called?.type === "called" ? called.piece : undefined;
 }
 
-/** The assembly that is most likely at fault, as the server knows it; while it does not, the first that has one. */
-async function leadingPiece(id: string, machine: Machine, events: readonly JournalEvent[]): Promise<string> {
+/** The assembly that is most likely at fault, as the server knows it; null where it is none that can be repaired. */
+async function leadingPiece(id: string, machine: Machine, events: readonly JournalEvent[]): Promise<string | null> {
   const { setup, openPanels } = jobOn(machine, events);
-  const known = await adviceOn(id, { setup, openPanels: [...openPanels], wait: true }).catch(() => null);
-  const leading = known?.advice.suspects.find((s) => machine.pieceById.has(s.piece))?.piece;
-  return leading ?? machine.pieceById.keys().next().value!;
+  const known = await adviceOn(id, { setup, openPanels: [...openPanels], wait: true });
+  return known?.advice.suspects.find((s) => machine.pieceById.has(s.piece))?.piece ?? null;
 }

@@ -1,0 +1,33 @@
+"use client";
+
+import { useEffect, useId } from "react";
+import Form from "react-bootstrap/Form";
+import { useKept } from "./useKept";
+
+const KEY = "unzo.theme";
+
+/** Puts the chosen colours on the page; without a choice those of the system stand. */
+export function Theme() {
+  const [theme] = useKept(KEY);
+  useEffect(() => {
+    if (theme === "") delete document.documentElement.dataset["theme"];
+    else document.documentElement.dataset["theme"] = theme;
+  }, [theme]);
+  return null;
+}
+
+/** Chooses the colours: as the system has them, light, or dark for a cellar. */
+export function ThemeChoice() {
+  const [theme, choose] = useKept(KEY);
+  const id = useId();
+  return (
+    <Form.Group controlId={id} className="theme-choice">
+      <Form.Label>Colours</Form.Label>
+      <Form.Select size="sm" value={theme} onChange={(e) => choose(e.target.value)}>
+        <option value="">as the system</option>
+        <option value="light">light</option>
+        <option value="dark">dark</option>
+      </Form.Select>
+    </Form.Group>
+  );
+}
