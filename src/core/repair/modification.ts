@@ -145,16 +145,16 @@ export function proveModification(
   progress?: (share: number) => void,
 ): ModificationProof {
   const findings: Finding[] = [];
-  const say = (of: Finding["of"], ok: boolean, words: string) => {
+  const find = (of: Finding["of"], ok: boolean, words: string) => {
     findings.push({ of, ok, words });
   };
   let simulated = 0;
   for (const change of changes) {
     const words = touchesProtection(before, change);
-    if (words) say("protection", false, words);
+    if (words) find("protection", false, words);
   }
   if (findings.length === 0)
-    say("protection", true, "No protective part, door switch or earth is taken out or made weaker.");
+    find("protection", true, "No protective part, door switch or earth is taken out or made weaker.");
   // What is refused on sight is not proven any further; what it would do is shown, so that nobody has to be believed.
   else return { allowed: false, findings: [...findings, ...wouldDo(before, changes)], warnings: [], situations: 0 };
 
@@ -173,7 +173,7 @@ export function proveModification(
         .map((k) => ({ load: p.name, situation: situations[k]!.words })),
     );
   const more = extra(sound, changed);
-  say(
+  find(
     "interlock",
     more.length === 0,
     more.length === 0
@@ -213,7 +213,7 @@ export function proveModification(
   } | null;
   const faultName = (f: Fault) =>
     `${after.partById.get(f.part)!.name} ${after.partById.get(f.part)!.modes.find((m) => m.id === f.mode)!.words}`;
-  say(
+  find(
     "single fault",
     w === null,
     w === null
@@ -222,7 +222,7 @@ export function proveModification(
   );
 
   const late = timing(before, after);
-  say("timing", late === null, late ?? "Every load comes on when it came on before.");
+  find("timing", late === null, late ?? "Every load comes on when it came on before.");
 
   let weakest: { readonly name: string; readonly used: number; readonly words: string } | null = null;
   for (const setup of after.file.setups) {
@@ -239,10 +239,10 @@ export function proveModification(
       if (!(error instanceof NoOperatingPoint)) throw error;
     }
   }
-  if (weakest) say("current", weakest.used <= 1, `${weakest.used <= 1 ? "Weakest" : "Overloaded"}: ${weakest.words}.`);
+  if (weakest) find("current", weakest.used <= 1, `${weakest.used <= 1 ? "Weakest" : "Overloaded"}: ${weakest.words}.`);
 
   const bare = unprotected(after, simAfter).filter((id) => !unprotected(before, simBefore).includes(id));
-  say(
+  find(
     "fuse",
     bare.length === 0,
     bare.length === 0

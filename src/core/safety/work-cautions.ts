@@ -28,11 +28,11 @@ export interface WorkCaution {
 export function workCautions(machine: Machine, cleans = false): readonly WorkCaution[] {
   const any = (...traits: readonly Trait[]) => machine.parts.some((p) => has(p, ...traits));
   const cautions: WorkCaution[] = [];
-  const say = (of: WorkCaution["of"], at: WorkCaution["at"], words: string) => {
+  const warn = (of: WorkCaution["of"], at: WorkCaution["at"], words: string) => {
     cautions.push({ of, at, words });
   };
   if (machine.sources.length > 1)
-    say(
+    warn(
       "two sources",
       "power-down",
       `${machine.sources.length} sources, each locked off by whoever works here: ` +
@@ -40,50 +40,50 @@ export function workCautions(machine: Machine, cleans = false): readonly WorkCau
         "wires.",
     );
   if (any("stores-charge"))
-    say(
+    warn(
       "charge",
       "power-down",
       "Capacitors keep their charge. Nothing is touched while one shows more than 60 V: discharge " +
         "through a resistor, never with a screwdriver.",
     );
   if (any("battery-arc"))
-    say(
+    warn(
       "battery",
       "power-down",
       "Battery: rings off, no spanner across it. Its black lead comes off first and goes on last.",
     );
   if (any("gas"))
-    say(
+    warn(
       "gas",
       "power-down",
       "Gas: shut its valve first. A smell of gas: no switch, no flame, doors open, out, and call the licensed trade.",
     );
   if (any("refrigerant"))
-    say(
+    warn(
       "refrigerant",
       "open",
       "Refrigerant: a hiss, oil or a smell means stop, ventilate, open nothing further. Its circuit is " +
         `for a licensed technician${any("flammable-refrigerant") ? "; some of it burns: no flame and no spark near it" : ""}.`,
     );
   if (any("suspended-load") || machine.file.family === "powered equipment")
-    say("raised", "open", "Whatever is raised or held by the drive is let down or propped before a cover comes off.");
+    warn("raised", "open", "Whatever is raised or held by the drive is let down or propped before a cover comes off.");
   if (panelsOverMains(machine).size > 0)
-    say("mains", "open", "Bare mains behind the covers: proven dead before a hand goes in.");
-  if (any("hot")) say("hot", "swap", "Hot parts: let heater, lamp and compressor cool before they are touched.");
+    warn("mains", "open", "Bare mains behind the covers: proven dead before a hand goes in.");
+  if (any("hot")) warn("hot", "swap", "Hot parts: let heater, lamp and compressor cool before they are touched.");
   if (any("hot-water") && any("heats"))
-    say("hot water", "swap", "Water in pump and hoses may scald: let it cool and drain it before a hose comes off.");
+    warn("hot water", "swap", "Water in pump and hoses may scald: let it cool and drain it before a hose comes off.");
   if (any("sharp"))
-    say("sharp", "swap", "Fins, blades and sheet-metal edges cut: gloves on while you reach past them.");
+    warn("sharp", "swap", "Fins, blades and sheet-metal edges cut: gloves on while you reach past them.");
   if (any("spring-or-weight"))
-    say("spring", "swap", "Springs and plungers snap back: relieve or hold them before a screw comes out.");
+    warn("spring", "swap", "Springs and plungers snap back: relieve or hold them before a screw comes out.");
   if (any("moves"))
-    say(
+    warn(
       "moving",
       "trial",
       any("starts-by-itself")
         ? "Parts that move start by themselves: hands, hair and cuffs clear, nobody reaching in."
         : "Parts that move: hands, hair and cuffs clear, nobody reaching in.",
     );
-  if (cleans) say("aerosol", "swap", "Spray only dead, cold and aired; dry before power comes back. Its gas burns.");
+  if (cleans) warn("aerosol", "swap", "Spray only dead, cold and aired; dry before power comes back. Its gas burns.");
   return cautions;
 }

@@ -17,13 +17,13 @@ interface Props {
 }
 
 const rounded = (v: number) => (v < 10 ? Math.round(v) : 5 * Math.round(v / 5));
-const range = ({ mean, low, high }: Spread, say: (amount: number) => string) => (
+const range = ({ mean, low, high }: Spread, money: (amount: number) => string) => (
   <>
-    <strong>{say(rounded(mean))}</strong>
+    <strong>{money(rounded(mean))}</strong>
     {rounded(low) === rounded(high) ? null : (
       <span className="quiet">
         {" "}
-        ({say(rounded(low))} to {say(rounded(high))})
+        ({money(rounded(low))} to {money(rounded(high))})
       </span>
     )}
   </>
@@ -32,13 +32,13 @@ const range = ({ mean, low, high }: Spread, say: (amount: number) => string) => 
 /** What is still to come, and how the suspects went; for whoever asks. */
 export function Outlook({ advice, desk, evidence, job }: Props) {
   const [open, setOpen] = useState(false);
-  const say = useMoney();
+  const money = useMoney();
   if (!advice) return null;
   return (
     <section className="outlook" aria-label="Still to come">
       {advice.toCome ? (
         <p className="mb-1">
-          Still to come: {range(advice.toCome.minutes, (m) => `${m} min`)}, parts cost {range(advice.toCome.money, say)}
+          Still to come: {range(advice.toCome.minutes, (m) => `${m} min`)}, parts cost {range(advice.toCome.money, money)}
         </p>
       ) : null}
       <details onToggle={(e) => setOpen(e.currentTarget.open)}>

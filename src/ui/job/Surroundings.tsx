@@ -21,7 +21,7 @@ export function Surroundings({
   const [celsius, setCelsius] = useState("");
   const [volts, setVolts] = useState("");
   const [problem, setProblem] = useState("");
-  async function say(event: FormEvent) {
+  async function save(event: FormEvent) {
     event.preventDefault();
     const given = { ...read("celsius", celsius, -40, 70), ...read("volts", volts, 0, 600) };
     if ("problem" in given) return setProblem(given.problem!);
@@ -33,7 +33,7 @@ export function Surroundings({
     }
   }
   return (
-    <Form onSubmit={(e) => void say(e)} className="surroundings">
+    <Form onSubmit={(e) => void save(e)} className="surroundings">
       <Form.Group controlId="room-celsius">
         <Form.Label>Room, °C</Form.Label>
         <Form.Control

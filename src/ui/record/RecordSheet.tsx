@@ -241,7 +241,7 @@ const SURE = { none: "none", "in warranty": "in warranty", unknown: "unknown" } 
 
 /** What was decided, done, changed and proven. */
 function WorkDone({ job }: { job: Job }) {
-  const say = useMoney();
+  const money = useMoney();
   const { decisions, matches, photos, proved, modifications, madeGood } = job.work;
   if (decisions.length + matches.length + photos.length + proved.length + modifications.length + madeGood.length === 0)
     return null;
@@ -251,10 +251,10 @@ function WorkDone({ job }: { job: Job }) {
       <ul>
         {decisions.map(({ id, body }) => (
           <li key={id}>
-            {body.words}: {body.minutes} min, {say(body.price)}
+            {body.words}: {body.minutes} min, {money(body.price)}
             {body.temporary ? <strong> (temporary: to be made good)</strong> : null}. Warranty: {SURE[body.warranty]};
             seals: {body.seals}.
-            {body.approved ? ` Agreed with ${body.approved.by} up to ${say(body.approved.price)}.` : ""}
+            {body.approved ? ` Agreed with ${body.approved.by} up to ${money(body.approved.price)}.` : ""}
           </li>
         ))}
         {matches.map(({ id, body }) => (

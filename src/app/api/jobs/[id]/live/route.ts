@@ -43,7 +43,7 @@ function streamOf(job: string, after: number, signal: AbortSignal): ReadableStre
   let stop: () => void = () => {};
   return new ReadableStream({
     start(controller) {
-      const say = (text: string) => controller.enqueue(encoder.encode(text));
+      const send = (text: string) => controller.enqueue(encoder.encode(text));
       let ended = false;
       const end = () => {
         if (ended) return;
@@ -51,16 +51,16 @@ function streamOf(job: string, after: number, signal: AbortSignal): ReadableStre
         stop();
         controller.close();
       };
-      say(`retry: ${RETRY}\n\n`);
+      send(`retry: ${RETRY}\n\n`);
       const leave = follower().follow(
         job,
         after,
         (entries) => {
-          for (const entry of entries) say(`id: ${entry.seq}\ndata: ${JSON.stringify(entry)}\n\n`);
+          for (const entry of entries) send(`id: ${entry.seq}\ndata: ${JSON.stringify(entry)}\n\n`);
         },
         end,
       );
-      const alive = setInterval(() => say(": \n\n"), ALIVE_EVERY);
+      const alive = setInterval(() => send(": \n\n"), ALIVE_EVERY);
       stop = () => {
         clearInterval(alive);
         leave();
