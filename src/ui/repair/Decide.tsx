@@ -50,7 +50,7 @@ export function Decide({
   const [price, setPrice] = useState(last?.approved ? String(last.approved.price) : "");
   const [picked, setPicked] = useState<string | null>(last?.option ?? null);
   const { perMinute, comeBack } = shop;
-  const money = moneyIn(shop.currency);
+  const inMoney = moneyIn(shop.currency);
   const lost = money(worth, 400);
   const [part, mode] = cause.split(":") as [string, string];
   const weighed = useMemo(
@@ -210,12 +210,12 @@ export function Decide({
                 <td data-label="Work">
                   {option.minutes} min{option.leadDays ? `, ${option.leadDays} days` : ""}
                 </td>
-                <td data-label="Parts">{money(option.parts)}</td>
+                <td data-label="Parts">{inMoney(option.parts)}</td>
                 <td data-label="Chance it lasts">
                   {option.id === "give-up" ? "" : `${Math.round(100 * option.holds)} %`}
                 </td>
-                <td data-label="Average cost" className="value" title={`Outlay ${money(outlay(option, reckoned))}`}>
-                  {money(expected)}
+                <td data-label="Average cost" className="value" title={`Outlay ${inMoney(outlay(option, reckoned))}`}>
+                  {inMoney(expected)}
                 </td>
                 <td data-label="Break-even">{breakEven === null ? "" : `${Math.round(100 * breakEven)} %`}</td>
               </tr>
