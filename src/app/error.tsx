@@ -2,6 +2,7 @@
 
 import { useEffect, useState } from "react";
 import { PlainPage } from "../ui/shell/PlainPage";
+import { say } from "#words/app";
 
 /** Tells a lost database from a fault of ours, as far as the health of the server says. */
 export default function ErrorPage({ error, reset }: { error: Error & { digest?: string }; reset: () => void }) {
@@ -12,16 +13,11 @@ export default function ErrorPage({ error, reset }: { error: Error & { digest?: 
       () => setLost(true),
     );
   }, []);
-  const mark = error.digest ? ` It stands in the log under ${error.digest}.` : "";
+  const mark = error.digest ? say.itStandsInTheLog(error.digest) : "";
   return (
     <PlainPage
-      title={lost === true ? "The database does not answer" : "This did not work"}
-      sentence={
-        lost === false
-          ? "The page could not be made, though the database answers: a fault of Unzo's own. Nothing was " +
-            `changed and nothing is lost.${mark}`
-          : "The page could not be made. Nothing was changed and nothing is lost; try again in a moment."
-      }
+      title={lost === true ? say.theDatabaseDoesNotAnswer : say.thisDidNotWork}
+      sentence={lost === false ? say.thePageCouldNotBe(mark) : say.thePageCouldNotBeMade}
       retry={reset}
     />
   );

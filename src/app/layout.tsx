@@ -11,9 +11,10 @@ import { NO_CURRENCY } from "../contract/shop";
 import { shopRates } from "../server/shop";
 import { Currency } from "../ui/shell/Currency";
 import { Theme } from "../ui/shell/Theme";
+import { say } from "#words/app";
 
 export const metadata: Metadata = {
-  description: "Finds the fault in a machine from the model of the machine.",
+  description: say.findsTheFaultInA,
 };
 export const viewport: Viewport = { width: "device-width", initialScale: 1 };
 

@@ -1,5 +1,6 @@
 import { PlainPage } from "../ui/shell/PlainPage";
+import { say } from "#words/app";
 
 export default function NotFound() {
-  return <PlainPage title="Not here" sentence="There is no such page or job. It may have been mistyped." />;
+  return <PlainPage title={say.notHere} sentence={say.thereIsNoSuchPage} />;
 }

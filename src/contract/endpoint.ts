@@ -1,4 +1,5 @@
 import { z } from "zod";
+import { say } from "#words/contract";
 
 /** What is asked of the server and what it answers, at one address. */
 export interface Endpoint {
@@ -53,4 +54,4 @@ export const refusalSchema = z.object({
 });
 
 export const named = z.object({ id: z.string() });
-export const actorSchema = z.string().trim().min(1, "Say who you are.").max(80);
+export const actorSchema = z.string().trim().min(1, say.sayWhoYouAre).max(80);

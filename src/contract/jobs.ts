@@ -11,6 +11,7 @@ import {
 import { FAMILIES } from "../core/model";
 import { actorSchema, address, made, named, reads, sends } from "./endpoint";
 import { newUnitSchema, serialSchema } from "./units";
+import { say } from "#words/contract";
 
 /**
  * A new job; ids are made by the client, so that a form sent twice opens one job. The unit is a known one, or typed
@@ -19,16 +20,16 @@ import { newUnitSchema, serialSchema } from "./units";
 export const newJobSchema = z
   .strictObject({
     id: z.uuid(),
-    unit: z.uuid("Choose the unit.").optional(),
+    unit: z.uuid(say.chooseTheUnit).optional(),
     newUnit: newUnitSchema.optional(),
     kind: z.enum(JOB_KINDS).default("repair"),
-    complaint: z.string().min(1, "Choose the complaint.").max(60).optional(),
+    complaint: z.string().min(1, say.chooseTheComplaint).max(60).optional(),
     actor: actorSchema,
     /** Another job on a unit that has an open one already. */
     again: z.boolean().default(false),
   })
   .refine((job) => (job.unit === undefined) !== (job.newUnit === undefined), {
-    message: "Choose the unit, or type a new one.",
+    message: say.chooseTheUnitOrType,
     path: ["unit"],
   });
 
@@ -44,7 +45,7 @@ export const quickSchema = z.strictObject({
   volts: z.union([z.literal(120), z.literal(230), z.literal(240)]),
   filter: z.boolean(),
   fuse: z.boolean(),
-  loads: z.string().trim().min(1, "Name at least one load.").max(600),
+  loads: z.string().trim().min(1, say.nameAtLeastOneLoad).max(600),
   /** Number of the load that does not work, from 1; 0: nothing works. */
   dead: z.number().int().min(0).max(8),
   actor: actorSchema,

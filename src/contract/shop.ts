@@ -1,7 +1,8 @@
 import { z } from "zod";
 import { actorSchema, sends } from "./endpoint";
+import { say } from "#words/contract";
 
-const money = z.number().min(0, "Costs are not below zero.").max(1e6, "That is more than a shop charges.");
+const money = z.number().min(0, say.costsAreNotBelowZero).max(1e6, say.thatIsMoreThanA);
 
 /** No currency is named: ISO 4217 has a code for that. */
 export const NO_CURRENCY = "XXX";
@@ -27,7 +28,7 @@ export const ratesSchema = z.strictObject({
   callback: money,
   currency: z
     .string()
-    .regex(/^[A-Z]{3}$/, "A currency has three letters.")
+    .regex(/^[A-Z]{3}$/, say.aCurrencyHasThreeLetters)
     .default(NO_CURRENCY),
 });
 export type Rates = Readonly<z.output<typeof ratesSchema>>;

@@ -2,20 +2,16 @@ import { z } from "zod";
 import { type Done, unitPlateSchema } from "../core/journal";
 import { actorSchema, address, named, reads, sends } from "./endpoint";
 import { machineSummarySchema } from "./machines";
+import { say } from "#words/contract";
 
 /** A serial number as typed; null says that the plate has none. */
-export const serialSchema = z
-  .string()
-  .trim()
-  .min(1, "Type the serial number, or say that there is none on the plate.")
-  .max(60)
-  .nullable();
+export const serialSchema = z.string().trim().min(1, say.typeTheSerialNumberOr).max(60).nullable();
 
 /** A unit as it is typed from its plate; its id is made by the client, so that a form sent twice makes one unit. */
 export const newUnitSchema = z.strictObject({
   id: z.uuid(),
-  site: z.string().trim().min(1, "Say where the unit stands.").max(120),
-  machine: z.string().min(1, "Choose what machine it is.").max(60),
+  site: z.string().trim().min(1, say.sayWhereTheUnitStands).max(120),
+  machine: z.string().min(1, say.chooseWhatMachineItIs).max(60),
   serial: serialSchema,
   productCode: z.string().trim().min(1).max(60).nullable().default(null),
   productIndex: z.string().trim().min(1).max(20).nullable().default(null),
@@ -30,7 +26,7 @@ export const correctionSchema = z.strictObject({
 });
 
 /** Two entries that are found to be one unit. */
-export const mergeSchema = z.strictObject({ into: z.uuid("Choose the unit that it is."), actor: actorSchema });
+export const mergeSchema = z.strictObject({ into: z.uuid(say.chooseTheUnitThatIt), actor: actorSchema });
 
 /** A unit as lists show it. */
 export const unitRowSchema = z.object({ ...unitPlateSchema.shape, id: z.string(), machineName: z.string() });

@@ -3,6 +3,7 @@ import { isPowered } from "../core/safety";
 import type { Fault, Machine } from "../core/model";
 import type { Shown } from "../core/quantity";
 import { makeTest, nominalValues, NoOperatingPoint, observe, Simulator, type State } from "../core/simulate";
+import { say } from "#words/devices";
 
 /** How the leads of the stand-in meter lie. */
 export interface Leads {
@@ -32,7 +33,7 @@ export class SimulatedBench {
         !this.machine.points.has(leads.red) ||
         !this.machine.points.has(leads.black))
     )
-      throw new RangeError("This machine has no such point or setup.");
+      throw new RangeError(say.thisMachineHasNoSuch);
     this.leads = leads;
   }
 

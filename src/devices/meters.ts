@@ -5,6 +5,7 @@ import { SimulatedBench, type Leads } from "./bench";
 import { DeviceLost, ScpiLine } from "./scpi-line";
 import { standInMeter, standInSupply } from "./stand-in";
 import type { Device } from "../contract/meters";
+import { say } from "#words/devices";
 
 /** What could not be done with a device, as a sentence, and whether asking again after confirming helps. */
 export class DeviceRefusal extends Error {
@@ -37,7 +38,7 @@ export function devicesFrom(
     .filter((t) => t !== "")
     .map((entry) => {
       const match = /^([^=]{1,40})=([A-Za-z0-9.-]+):(\d{1,5})$/.exec(entry);
-      if (!match || Number(match[3]) > 65_535) throw new RangeError(`"${entry}" is no device: write Name=host:port.`);
+      if (!match || Number(match[3]) > 65_535) throw new RangeError(say.isNoDeviceWriteName(entry));
       return { name: match[1]!.trim(), host: match[2]!, port: Number(match[3]), kind };
     });
 }
@@ -75,8 +76,8 @@ export class Meters {
         const awake = t < 30 || t % 60 < 3;
         return (volts / 12) * (awake ? 0.82 : 0.018) * (1 + 0.01 * (random() - 0.5));
       });
-      add("Stand-in meter", "127.0.0.1", meter.port, "meter", true);
-      add("Stand-in supply", "127.0.0.1", supply.port, "supply", true);
+      add(say.standInMeter, "127.0.0.1", meter.port, "meter", true);
+      add(say.standInSupply, "127.0.0.1", supply.port, "supply", true);
       meters.closing.push(meter.close, supply.close);
     }
     return meters;
@@ -107,12 +108,8 @@ export class Meters {
   ): Promise<{ readonly kind: "value"; readonly value: number } | { readonly kind: "overload" }> {
     const kept = this.known(id, "meter");
     const command = configureCommand(fn);
-    if (!command) throw new DeviceRefusal("function", "A linked meter has no such function. Type the reading.");
-    if (said.live && !said.floats)
-      throw new DeviceRefusal(
-        "floats",
-        "On mains only a meter whose inputs float and are rated for it. Confirm it once for this meter.",
-      );
+    if (!command) throw new DeviceRefusal("function", say.aLinkedMeterHasNo);
+    if (said.live && !said.floats) throw new DeviceRefusal("floats", say.onMainsOnlyAMeter);
     if (kept.function !== fn) {
       const refused = changeRefused(kept.function, fn, said.leadsOff);
       if (refused) throw new DeviceRefusal("leads", refused);
@@ -125,14 +122,11 @@ export class Meters {
       const set = functionNamed(await kept.line.query("FUNCtion?"));
       if (set !== fn) {
         kept.function = set;
-        throw new DeviceRefusal(
-          "function",
-          "The meter is set to another function than this test asks for: nothing was read. Someone turned it?",
-        );
+        throw new DeviceRefusal("function", say.theMeterIsSetTo);
       }
       kept.function = fn;
       const answer = readAnswer(await kept.line.query("READ?"));
-      if (!answer) throw new DeviceRefusal("lost", "What the meter answered is no reading. Nothing was logged.");
+      if (!answer) throw new DeviceRefusal("lost", say.whatTheMeterAnsweredIs);
       return answer;
     });
   }
@@ -143,7 +137,7 @@ export class Meters {
     if (kept.device.simulated && this.began === 0) this.began = this.now();
     return this.onLine(kept, async () => {
       const answer = readAnswer(await kept.line.query("MEASure:CURRent:DC?"));
-      if (answer?.kind !== "value") throw new DeviceRefusal("lost", "What the supply answered is no current.");
+      if (answer?.kind !== "value") throw new DeviceRefusal("lost", say.whatTheSupplyAnsweredIs);
       return answer.value;
     });
   }
@@ -155,7 +149,7 @@ export class Meters {
 
   private known(id: string, kind: Device["kind"]): Kept {
     const kept = this.kept.get(id);
-    if (!kept || kept.device.kind !== kind) throw new DeviceRefusal("unknown", `There is no ${kind} ${id} here.`);
+    if (!kept || kept.device.kind !== kind) throw new DeviceRefusal("unknown", say.thereIsNoHere(kind, id));
     return kept;
   }
 
@@ -166,10 +160,7 @@ export class Meters {
       if (!(error instanceof DeviceLost)) throw error;
       // After a loss nobody knows what it is set to.
       kept.function = null;
-      throw new DeviceRefusal(
-        "lost",
-        `${kept.device.name}: ${error.message} Nothing was logged; type the reading, or look at the cable.`,
-      );
+      throw new DeviceRefusal("lost", say.nothingWasLoggedTypeThe(kept.device.name, error.message));
     }
   }
 }

@@ -1,4 +1,5 @@
 import { connect, type Socket } from "node:net";
+import { say } from "#words/devices";
 
 /** A device that cannot be reached, or stopped answering. */
 export class DeviceLost extends Error {}
@@ -32,7 +33,7 @@ export class ScpiLine {
       const socket = await this.open();
       return new Promise<string>((resolve, reject) => {
         const timer = setTimeout(() => {
-          this.drop(new DeviceLost("The device does not answer."));
+          this.drop(new DeviceLost(say.theDeviceDoesNotAnswer));
         }, this.patience);
         this.waiting = {
           resolve: (a) => {
@@ -51,7 +52,7 @@ export class ScpiLine {
   }
 
   close(): void {
-    this.drop(new DeviceLost("The line was closed."));
+    this.drop(new DeviceLost(say.theLineWasClosed));
   }
 
   private inTurn<T>(work: () => Promise<T>): Promise<T> {
@@ -66,7 +67,7 @@ export class ScpiLine {
       const socket = connect({ host: this.host, port: this.port });
       const timer = setTimeout(() => {
         socket.destroy();
-        reject(new DeviceLost(`Nothing answers at ${this.host}:${this.port}.`));
+        reject(new DeviceLost(say.nothingAnswersAt(this.host, this.port)));
       }, this.patience);
       socket.setNoDelay(true);
       socket.setEncoding("utf8");
@@ -78,16 +79,16 @@ export class ScpiLine {
       socket.on("data", (chunk: string) => this.take(chunk));
       socket.on("error", () => {
         clearTimeout(timer);
-        reject(new DeviceLost(`Nothing answers at ${this.host}:${this.port}.`));
-        this.drop(new DeviceLost("The device was lost."));
+        reject(new DeviceLost(say.nothingAnswersAt(this.host, this.port)));
+        this.drop(new DeviceLost(say.theDeviceWasLost));
       });
-      socket.on("close", () => this.drop(new DeviceLost("The device hung up.")));
+      socket.on("close", () => this.drop(new DeviceLost(say.theDeviceHungUp)));
     });
   }
 
   private take(chunk: string): void {
     this.buffer += chunk;
-    if (this.buffer.length > MOST) return this.drop(new DeviceLost("The device talks without end."));
+    if (this.buffer.length > MOST) return this.drop(new DeviceLost(say.theDeviceTalksWithoutEnd));
     const end = this.buffer.indexOf("\n");
     if (end < 0 || !this.waiting) return;
     const answer = this.buffer.slice(0, end).trim();

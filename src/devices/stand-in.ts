@@ -1,6 +1,7 @@
 import { createServer, type AddressInfo, type Server, type Socket } from "node:net";
 import { functionNamed, type MeterFunction, OVERLOAD, shortened } from "../core/instrument";
 import type { Shown } from "../core/quantity";
+import { say } from "#words/devices";
 
 /** A server of SCPI lines on loopback; `handle` answers a command, or nothing. */
 async function serveLines(
@@ -67,7 +68,7 @@ export async function standInMeter(
   return serveLines((line) => {
     const [header, ...rest] = line.split(/\s+/);
     const command = shortened(header!);
-    if (command === "*IDN?") return "Unzo,Stand-in meter,0,1";
+    if (command === "*IDN?") return say.unzoStandInMeter0;
     if (command === "*RST") {
       fn = "dcv";
       return null;
@@ -75,7 +76,7 @@ export async function standInMeter(
     if (command === "FUNC?" || command === "SENS:FUNC?")
       return `"${{ dcv: "VOLT", acv: "VOLT:AC", ohms: "RES", continuity: "CONT", hertz: "FREQ", capacitance: "CAP" }[fn as "dcv"]}"`;
     if (command === "SYST:ERR?") {
-      const last = error || '0,"No error"';
+      const last = error || say.noError;
       error = "";
       return last;
     }
@@ -86,7 +87,7 @@ export async function standInMeter(
       fn = named;
       return conf[1] === "MEAS" && conf[3] ? read().toExponential(6) : null;
     }
-    error = `-113,"Undefined header: ${line.slice(0, 40).replaceAll('"', "'")} ${rest.length}"`;
+    error = say.undefinedHeaderLineCount(line.slice(0, 40).replaceAll('"', "'"), rest.length);
     return command.endsWith("?") ? "" : null;
   });
 }
@@ -100,7 +101,7 @@ export async function standInSupply(
     const [header, value] = line.split(/\s+/);
     const command = shortened(header!);
     const number = Number(value);
-    if (command === "*IDN?") return "Unzo,Stand-in supply,0,1";
+    if (command === "*IDN?") return say.unzoStandInSupply0;
     if (command === "VOLT" || command === "SOUR:VOLT") {
       if (number >= 0 && number <= 60) volts = number;
       return null;

@@ -1,6 +1,7 @@
 import { statfsSync } from "node:fs";
 import { Refusal } from "./refusal";
 import { env } from "../env";
+import { say } from "#words/server";
 
 /** Writing stops while less than this is free, bytes. */
 export const LEAST_FREE = 200 * 1024 * 1024;
@@ -17,12 +18,7 @@ let looked = { at: -Infinity, free: Infinity };
  * in for the disk where that is tested.
  */
 export function refuseWhenFull(): void {
-  if (freeBytes() < LEAST_FREE)
-    throw new Refusal(
-      507,
-      "The disk is nearly full: less than 200 MB is free. Nothing was changed. Make room on the computer that runs Unzo.",
-      true,
-    );
+  if (freeBytes() < LEAST_FREE) throw new Refusal(507, say.theDiskIsNearlyFull, true);
 }
 
 function freeBytes(): number {

@@ -1,3 +1,5 @@
+import { say } from "#words/server";
+
 /**
  * Who may speak to Unzo. A browser carries any page's requests to any address, so being on the same machine proves
  * nothing: a request must name a host that Unzo answers to, must not come from another site, and must be what only our
@@ -43,9 +45,9 @@ export function refusedAtDoor(knock: Knock, hosts: ReadonlySet<string>, body: Bo
 export function refusedByOrigin(knock: Knock, hosts: ReadonlySet<string>): Refused | null {
   const host = (knock.host ?? "").toLowerCase();
   // A foreign name that leads here is how a page of elsewhere reads what is only meant for this machine.
-  if (!hosts.has(host.replace(/:\d+$/, ""))) return { status: 421, sentence: "Unzo does not answer to this name." };
+  if (!hosts.has(host.replace(/:\d+$/, ""))) return { status: 421, sentence: say.unzoDoesNotAnswerTo };
   const reads = knock.method === "GET" || knock.method === "HEAD";
-  const foreign: Refused = { status: 403, sentence: "This came from another site. Nothing was changed." };
+  const foreign: Refused = { status: 403, sentence: say.thisCameFromAnotherSite };
   if (knock.origin !== null && hostOf(knock.origin) !== host) return foreign;
   const isLink = reads && knock.fetchMode === "navigate" && knock.fetchDest === "document";
   if (knock.fetchSite !== null && !["same-origin", "none"].includes(knock.fetchSite) && !isLink) return foreign;
@@ -59,10 +61,7 @@ function refusedByBody(knock: Knock, body: BodyKind): Refused | null {
   if (fits) return null;
   return {
     status: 415,
-    sentence:
-      body === "json"
-        ? "Send application/json. Nothing was changed."
-        : "Send a jpeg, png or webp picture. Nothing was kept.",
+    sentence: body === "json" ? say.sendApplicationJsonNothingWas : say.sendAJpegPngOr,
   };
 }
 

@@ -14,6 +14,7 @@ import { readJob } from "./jobs";
 import { machineOf } from "./machine-store";
 import { Refusal } from "./refusal";
 import type { standingSchema } from "../contract/jobs";
+import { say } from "#words/server";
 
 type RemoteDesk = Comlink.Remote<IsolationDesk>;
 
@@ -26,7 +27,7 @@ const pool = ((globalThis as { unzoDesks?: DeskPool<RemoteDesk> }).unzoDesks ??=
 /** A desk in a thread of its own, from the bundle that the build makes beside the application. */
 function beginDesk(): Desk<RemoteDesk> {
   const bundle = [process.cwd(), "build", "isolation.thread.mjs"].join("/");
-  if (!existsSync(bundle)) throw new Error(`${bundle} is missing; npm run build makes it.`);
+  if (!existsSync(bundle)) throw new Error(say.isMissingNpmRunBuild(bundle));
   // Fetched at run time, so that the build does not try to bundle what runs beside it.
   const { Worker: Thread } = createRequire(import.meta.url)(
     "node:worker_threads",
@@ -35,7 +36,7 @@ function beginDesk(): Desk<RemoteDesk> {
   thread.unref();
   const lost = new Promise<never>((_, reject) => {
     thread.once("error", reject);
-    thread.once("exit", () => reject(new Refusal(503, "The computation was stopped. Try again in a moment.", true)));
+    thread.once("exit", () => reject(new Refusal(503, say.theComputationWasStoppedTry, true)));
   });
   lost.catch(() => {});
   return { desk: Comlink.wrap<IsolationDesk>(nodeEndpoint(thread)), lost, end: () => void thread.terminate() };
@@ -56,11 +57,7 @@ export async function adviceOn(
   asked: z.output<typeof standingSchema>,
 ): Promise<{ readonly evidence: readonly string[]; readonly advice: Advice } | null> {
   const { events, raw, hash } = await readJob(job);
-  if (raw.length > 0)
-    throw new Refusal(
-      409,
-      "This job holds an entry of a newer Unzo, which may change the circuit: no advice is given.",
-    );
+  if (raw.length > 0) throw new Refusal(409, say.thisJobHoldsAnEntry);
   const changes = changesIn(events);
   const { machine } = await machineOf(hash, changes);
   const key = `${hash} ${JSON.stringify(changes)}`;
@@ -72,7 +69,7 @@ export async function adviceOn(
   const evidence = expressible(machine, evidenceOf(jobOn(machine, events))).kept;
   const { wait: _, means, times, ...standing } = asked;
   if (!machine.setupById.has(standing.setup))
-    throw new Refusal(400, `${machine.file.maker} ${machine.file.model} has no setup ${standing.setup}.`);
+    throw new Refusal(400, say.hasNoSetup(machine.file.maker, machine.file.model, standing.setup));
   const advice = await pool.use(key, beginDesk, build, (desk) =>
     desk.advise(evidence, { ...standing, ...(means ? { means } : {}), ...(times ? { times } : {}) }),
   );

@@ -12,6 +12,7 @@ import { jobs, machines, units } from "./schema";
 import { beginStream, lockStream, writeEntry } from "./streams";
 import { openJobsOf, registerUnit, unitRecord, unitRow } from "./units";
 import { newJobSchema, type JobPage, type JobRow } from "../contract/jobs";
+import { say } from "#words/server";
 
 /** Opens a job on a unit. Answers the same for the same id. Throws a `Refusal`. */
 export async function openJob(input: z.input<typeof newJobSchema>, now: Date): Promise<{ id: string }> {
@@ -34,24 +35,19 @@ async function tryOpen(asked: z.output<typeof newJobSchema>, now: Date): Promise
     const unit = asked.newUnit ? await registerUnit(tx, asked.newUnit, actor, now) : await unitRow(tx, asked.unit!);
     // Held until the job is open: the unit cannot be merged away meanwhile, nor a second job be opened unseen.
     await lockStream(tx, unit.id, "unit");
-    if (unit.mergedInto) throw new Refusal(409, "This unit was found to be another one. Open the job on that one.");
+    if (unit.mergedInto) throw new Refusal(409, say.thisUnitWasFoundToBe);
     const { hash, machine } = await newestMachine(unit.machine, tx);
     const complaint = machine.file.complaints.find((c) => c.id === asked.complaint);
-    if (asked.complaint !== undefined && !complaint)
-      throw new Refusal(400, "This machine has no such complaint; choose one from its list.");
-    if (kind === "repair" && !complaint) throw new Refusal(400, "Choose the complaint.");
+    if (asked.complaint !== undefined && !complaint) throw new Refusal(400, say.thisMachineHasNoSuch);
+    if (kind === "repair" && !complaint) throw new Refusal(400, say.chooseTheComplaint);
     const [known] = await tx.select().from(jobs).where(eq(jobs.id, id));
     if (known) {
       const same = known.unit === unit.id && known.complaint === (complaint?.words ?? null) && known.actor === actor;
       if (same) return { id };
-      throw new Refusal(409, "A job with this id but another content exists already. Nothing was changed.");
+      throw new Refusal(409, say.aJobWithThisId);
     }
     const [open] = asked.again ? [] : await openJobsOf(unit.id, tx);
-    if (open)
-      throw new Refusal(
-        409,
-        `This unit has an open job: ${open.complaint ?? "no complaint"}. Go on with it, or open another.`,
-      );
+    if (open) throw new Refusal(409, say.thisUnitHasAnOpen(open.complaint ?? say.noComplaint));
     await beginStream(tx, id, "job");
     await tx.insert(jobs).values({
       id,
@@ -78,8 +74,8 @@ async function tryOpen(asked: z.output<typeof newJobSchema>, now: Date): Promise
     let seq = 1;
     for (const { body: modified } of built)
       for (const change of modified.changes) {
-        const words = `Built in earlier: ${modified.words}`.slice(0, 300);
-        const entry = { id: uuid(), v: 1, actor: "Unit record", body: { type: "varied" as const, change, words } };
+        const words = say.builtInEarlier(modified.words).slice(0, 300);
+        const entry = { id: uuid(), v: 1, actor: say.unitRecord, body: { type: "varied" as const, change, words } };
         await writeEntry(tx, id, ++seq, entry, now);
       }
     return { id };
@@ -189,12 +185,12 @@ async function matching(text: string): Promise<SQL[]> {
 
 /** A job with its journal and its machine. Throws a `Refusal` where there is none. */
 export async function readJob(id: string) {
-  if (!z.uuid().safeParse(id).success) throw new Refusal(404, "There is no such job.");
+  if (!z.uuid().safeParse(id).success) throw new Refusal(404, say.thereIsNoSuchJob);
   const [row] = await database()
     .select({ machineHash: jobs.machineHash, unit: jobs.unit })
     .from(jobs)
     .where(eq(jobs.id, id));
-  if (!row) throw new Refusal(404, "There is no such job.");
+  if (!row) throw new Refusal(404, say.thereIsNoSuchJob);
   const [{ events, raw }, { file, machine }] = await Promise.all([journalOf(id), machineByHash(row.machineHash)]);
   return { id, unit: row.unit, events, raw, file, machine, hash: row.machineHash };
 }

@@ -28,6 +28,7 @@ import { events, jobs, units, waits } from "./schema";
 import { bodyOf, entriesOf, lockStream, twinOf, writeEntry } from "./streams";
 import { learnWhenClosed } from "./learned-times";
 import { follower } from "./live";
+import { say } from "#words/server";
 
 /** Ledgers kept in this process; each is verified by its sequence number while the stream's row is held. */
 const KEPT = 200;
@@ -67,12 +68,12 @@ export async function appendEvent(job: string, event: NewEvent, now: Date): Prom
     }
     facts = { proof: await proofFor(job, outcome) };
   }
-  throw new Refusal(409, "The unit was changed while this was proven. Look at it again; nothing was logged.");
+  throw new Refusal(409, say.theUnitWasChangedWhile);
 }
 
 async function tryAppend(tx: Tx, job: string, event: NewEvent, facts: Facts, now: Date): Promise<Outcome> {
   const lastSeq = await lockStream(tx, job, "job");
-  if (lastSeq === null) throw new Refusal(404, "There is no such job.");
+  if (lastSeq === null) throw new Refusal(404, say.thereIsNoSuchJob);
   const twin = await twinOf(tx, job, event);
   if (twin) return { kind: "written", event: readable(upcast(storedOf(twin))) };
   const ledger = await ledgerOf(tx, job, lastSeq);
@@ -189,6 +190,6 @@ async function project(
 
 /** An entry that this program wrote itself can be read by it. */
 function readable(event: JournalEvent | RawEvent): JournalEvent {
-  if ("raw" in event) throw new Refusal(409, "This entry was written by a newer Unzo. Nothing was changed.");
+  if ("raw" in event) throw new Refusal(409, say.thisEntryWasWrittenBy);
   return event;
 }

@@ -6,6 +6,7 @@ import { Refusal } from "./refusal";
 import { streams } from "./schema";
 import { entriesOf } from "./streams";
 import { log } from "../log";
+import { say } from "#words/server";
 
 /**
  * Between two looks at the journals that are followed, milliseconds: another process on the same database may have
@@ -44,8 +45,7 @@ export class Follower {
    * `Refusal`.
    */
   follow(job: string, seq: number, give: Listener["give"], end: () => void): () => void {
-    if (this.listeners.size >= MOST)
-      throw new Refusal(503, "Too many pages look at jobs at once. Close some; this page looks again by itself.", true);
+    if (this.listeners.size >= MOST) throw new Refusal(503, say.tooManyPagesLookAt, true);
     const listener: Listener = { job, seq, give, end };
     this.listeners.add(listener);
     this.look();

@@ -3,6 +3,7 @@ import { type Change, commonShelf, type Machine, type MachineFile, machineFileSc
 import { database, type Database } from "./db";
 import { Refusal } from "./refusal";
 import { machineHeads, machines } from "./schema";
+import { say } from "#words/server";
 
 /** A kept machine file by its hash, compiled. Throws a `Refusal` where there is none. */
 export async function machineByHash(
@@ -12,7 +13,7 @@ export async function machineByHash(
   const known = commonShelf().known(hash);
   if (known) return { file: known.file, machine: known };
   const [row] = await db.select({ file: machines.file }).from(machines).where(eq(machines.hash, hash));
-  if (!row) throw new Refusal(404, "There is no machine file of that version.");
+  if (!row) throw new Refusal(404, say.thereIsNoMachineFile);
   const machine = commonShelf().of(hash, readStored(row.file));
   return { file: machine.file, machine };
 }
@@ -36,7 +37,7 @@ export async function newestMachine(
     .select({ hash: machineHeads.hash })
     .from(machineHeads)
     .where(eq(machineHeads.machine, machineId));
-  if (!row) throw new Refusal(404, `There is no machine file called ${machineId.slice(0, 60)}.`);
+  if (!row) throw new Refusal(404, say.thereIsNoMachineFileCalled(machineId.slice(0, 60)));
   return { hash: row.hash, machine: (await machineByHash(row.hash, db)).machine };
 }
 

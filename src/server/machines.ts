@@ -24,6 +24,7 @@ import { Refusal } from "./refusal";
 import { machineHeads, machines } from "./schema";
 import { appendToShop } from "./streams";
 import type { duplicateSchema, settleOfferSchema, ShippedOffer } from "../contract/machines";
+import { say } from "#words/server";
 
 /** The format in which new files are stored; it goes into their hash. */
 const FORMAT = 1;
@@ -35,8 +36,8 @@ export class RefusedMachine extends Refusal {
     super(
       400,
       first
-        ? `${first.line > 0 ? `Line ${first.line}, ` : ""}${first.field || "the file"}: ${first.sentence}`
-        : "The file cannot be used.",
+        ? `${first.line > 0 ? `Line ${first.line}, ` : ""}${first.field || say.theFile}: ${first.sentence}`
+        : say.theFileCannotBeUsed,
     );
   }
 }
@@ -226,7 +227,7 @@ export async function duplicateMachine(
     .select({ hash: machineHeads.hash })
     .from(machineHeads)
     .where(eq(machineHeads.machine, input.id));
-  if (taken) throw new Refusal(409, `There is a machine called ${input.id} already. Nothing was changed.`);
+  if (taken) throw new Refusal(409, say.thereIsAMachineCalled(input.id));
   const copy = { ...machine.file, id: input.id, model: input.model, revision: "1" };
   return { id: input.id, hash: await keepMachineFile(copy, "edited", now) };
 }
@@ -234,7 +235,7 @@ export async function duplicateMachine(
 /** The offer that waits for a machine; null where there is none. Throws a `Refusal` for an unknown machine. */
 export async function shippedOffer(machine: string): Promise<ShippedOffer | null> {
   const [head] = await database().select().from(machineHeads).where(eq(machineHeads.machine, machine));
-  if (!head) throw new Refusal(404, `There is no machine file called ${machine.slice(0, 60)}.`);
+  if (!head) throw new Refusal(404, say.thereIsNoMachineFileCalled(machine.slice(0, 60)));
   if (head.offered === null) return null;
   const [own, theirs] = [(await machineByHash(head.hash)).file, (await machineByHash(head.offered)).file];
   const base = head.base === null ? undefined : (await machineByHash(head.base)).file;
@@ -261,15 +262,14 @@ export async function settleOffer(
   refuseWhenFull();
   const offer = await shippedOffer(machine);
   if (!offer || offer.hash !== input.offered || offer.own.hash !== input.own)
-    throw new Refusal(409, "The file or the offer has changed since. Look at it again; nothing was changed.");
+    throw new Refusal(409, say.theFileOrTheOffer);
   const own = (await machineByHash(offer.own.hash)).file;
   const chosen = offer.facts.filter((f) => input.take.includes(f.key));
   const whole = chosen.length === offer.facts.length;
   const file = whole ? (await machineByHash(offer.hash)).file : checkedFile(takeFacts(withoutUsual(own), chosen));
   return inTransaction(async (tx) => {
     const head = await headOf(tx, machine);
-    if (head?.hash !== input.own || head.offered !== input.offered)
-      throw new Refusal(409, "The file or the offer has changed since. Look at it again; nothing was changed.");
+    if (head?.hash !== input.own || head.offered !== input.offered) throw new Refusal(409, say.theFileOrTheOffer);
     if (chosen.length === 0) {
       // What was looked at and left is what the next revision is held against.
       await tx

@@ -9,6 +9,7 @@ import { machineOf, newestMachine } from "./machine-store";
 import { Refusal } from "./refusal";
 import type { readSchema, standInSchema } from "../contract/meters";
 import { env } from "../env";
+import { say } from "#words/server";
 
 // Routes are bundled apart, but the sockets belong to the process.
 const shelf = globalThis as { unzoMeters?: Promise<Meters> };
@@ -80,7 +81,7 @@ async function unitOf(
       key: `${asked.job} ${changes.length}`,
     };
   }
-  if (!asked.machine) throw new Refusal(400, "Name a job or a machine.");
+  if (!asked.machine) throw new Refusal(400, say.nameAJobOrA);
   const { machine, hash } = await newestMachine(asked.machine);
   return { machine, complaint: null, key: hash };
 }
@@ -91,7 +92,7 @@ function faultOf(machine: Machine, wanted: string, complaint: string | null, key
   if (wanted === "sound") return [];
   if (wanted !== "hidden") {
     const named = all.find((f) => `${f.part}:${f.mode}` === wanted);
-    if (!named) throw new Refusal(400, `This machine has no fault ${wanted}.`);
+    if (!named) throw new Refusal(400, say.thisMachineHasNoFault(wanted));
     return [named];
   }
   const from = [...key].reduce((h, c) => (h * 31 + c.charCodeAt(0)) >>> 0, 7) % all.length;

@@ -5,6 +5,7 @@ import { refuseWhenFull } from "./disk";
 import { Refusal } from "./refusal";
 import { photos } from "./schema";
 import { env } from "../env";
+import { say } from "#words/server";
 
 /** Largest photo taken, bytes; the screen makes them smaller before it sends them. */
 export const MOST_PHOTO_BYTES = 4_000_000;
@@ -27,19 +28,16 @@ export function pictureType(bytes: Uint8Array): "image/jpeg" | "image/png" | "im
  * picture.
  */
 export async function keepPhoto(bytes: Uint8Array, now: Date): Promise<string> {
-  if (bytes.length > MOST_PHOTO_BYTES) throw new Refusal(413, "The photo is larger than 4 MB. Nothing was kept.");
+  if (bytes.length > MOST_PHOTO_BYTES) throw new Refusal(413, say.thePhotoIsLargerThan);
   const type = pictureType(bytes);
-  if (!type) throw new Refusal(400, "That is no jpeg, png or webp picture. Nothing was kept.");
+  if (!type) throw new Refusal(400, say.thatIsNoJpegPng);
   const hash = createHash("sha256").update(bytes).digest("hex");
   if (await hasPhoto(hash)) return hash;
   refuseWhenFull();
   await inTransaction(async (tx) => {
     const [all] = await tx.select({ bytes: sql<number>`coalesce(sum(${photos.size}), 0)` }).from(photos);
     if (Number(all!.bytes) + bytes.length > (env().UNZO_PHOTO_BYTES ?? MOST_IN_ALL))
-      throw new Refusal(
-        507,
-        "The shop's room for photos is full. Nothing was kept; the lead can raise UNZO_PHOTO_BYTES.",
-      );
+      throw new Refusal(507, say.theShopsRoomForPhotos);
     await tx
       .insert(photos)
       .ignore()
@@ -62,12 +60,12 @@ export async function markUsed(tx: Tx, hash: string): Promise<void> {
 export async function readPhoto(
   hash: string,
 ): Promise<{ readonly bytes: Uint8Array<ArrayBuffer>; readonly type: string }> {
-  if (!/^[0-9a-f]{64}$/.test(hash)) throw new Refusal(404, "There is no such photo.");
+  if (!/^[0-9a-f]{64}$/.test(hash)) throw new Refusal(404, say.thereIsNoSuchPhoto);
   const [row] = await database()
     .select({ content: photos.content, type: photos.type })
     .from(photos)
     .where(eq(photos.hash, hash));
-  if (!row) throw new Refusal(404, "There is no such photo.");
+  if (!row) throw new Refusal(404, say.thereIsNoSuchPhoto);
   return { bytes: new Uint8Array(row.content), type: row.type };
 }
 

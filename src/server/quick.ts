@@ -6,6 +6,7 @@ import { newestMachine } from "./machine-store";
 import { keepMachineFile } from "./machines";
 import { Refusal } from "./refusal";
 import type { quickSchema } from "../contract/jobs";
+import { say } from "#words/server";
 
 /** Makes the small machine file, a unit of it and a job. Answers the same for the same id. */
 export async function openQuickJob(
@@ -19,7 +20,7 @@ export async function openQuickJob(
     if (error instanceof RangeError) throw new Refusal(400, error.message);
     throw error;
   }
-  if (input.dead > loads.length) throw new Refusal(400, "Choose which load does not work.");
+  if (input.dead > loads.length) throw new Refusal(400, say.chooseWhichLoadDoesNot);
   const machine = `no-file-${input.id.slice(0, 8)}`;
   const file = quickMachine({
     id: machine,
@@ -32,7 +33,7 @@ export async function openQuickJob(
     loads,
   });
   await keepMachineFile(file, "quick", now);
-  const newUnit = { id: input.unit, site: input.site || "At the door", machine, serial: input.serial };
+  const newUnit = { id: input.unit, site: input.site || say.atTheDoor, machine, serial: input.serial };
   const complaint = input.dead === 0 ? "dead" : `no-${input.dead}`;
   const { id } = await openJob({ id: input.id, newUnit, complaint, actor: input.actor }, now);
   return { id, machine };
@@ -42,7 +43,7 @@ export async function openQuickJob(
 export async function offerChanges(job: string, now: Date): Promise<{ id: string; hash: string }> {
   const { file, events } = await readJob(job);
   const standing = changesIn(events);
-  if (standing.length === 0) throw new Refusal(409, "Nothing was found on this unit that its file has not.");
+  if (standing.length === 0) throw new Refusal(409, say.nothingWasFoundOnThis);
   const { machine } = await newestMachine(file.id);
   try {
     const changed = variantOf(machine.file, standing).file;
@@ -55,7 +56,7 @@ export async function offerChanges(job: string, now: Date): Promise<{ id: string
       ),
     };
   } catch (error) {
-    if (error instanceof ChangeError) throw new Refusal(409, `The file has changed since: ${error.message}`);
+    if (error instanceof ChangeError) throw new Refusal(409, say.theFileHasChangedSince(error.message));
     throw error;
   }
 }

@@ -1,4 +1,5 @@
 import { ZodError } from "zod";
+import { say } from "#words/server";
 
 /** Something asked for that cannot be done: an HTTP status and a sentence a technician can act on. */
 export class Refusal extends Error {
@@ -16,7 +17,7 @@ export class Refusal extends Error {
 /** The database was lost while it was told to keep a change: it may have kept it or not. */
 export class MaybeWritten extends Refusal {
   constructor(cause: unknown) {
-    super(503, "The database went away in the middle. This may or may not be logged; sent again it counts once.", true);
+    super(503, say.theDatabaseWentAwayIn, true);
     this.name = "MaybeWritten";
     this.cause = cause;
   }
@@ -81,22 +82,21 @@ export function sentenceFor(error: unknown): { status: number; sentence: string;
     const issue = error.issues[0];
     return {
       status: 400,
-      sentence: `${issue?.path.map(String).join(".") || "The request"}: ${issue?.message ?? "is not as expected"}`,
+      sentence: `${issue?.path.map(String).join(".") || say.theRequest}: ${issue?.message ?? say.isNotAsExpected}`,
       again: false,
     };
   }
   if (isLostDatabase(error))
     return {
       status: 503,
-      sentence: "The database does not answer. Nothing was changed; try again in a moment.",
+      sentence: say.theDatabaseDoesNotAnswer,
       again: true,
     };
   if (
     hasCode(error, "ER_LOCK_DEADLOCK", "ER_LOCK_WAIT_TIMEOUT") ||
     chain(error).some((e) => BUSY_WORDS.test(e.message))
   )
-    return { status: 503, sentence: "Unzo is busy. Nothing was changed; try again in a moment.", again: true };
-  if (isDuplicate(error))
-    return { status: 409, sentence: "An entry with this id exists already. Nothing was changed.", again: false };
-  return { status: 500, sentence: "Something went wrong inside Unzo. Nothing was changed.", again: false };
+    return { status: 503, sentence: say.unzoIsBusyNothingWas, again: true };
+  if (isDuplicate(error)) return { status: 409, sentence: say.anEntryWithThisId, again: false };
+  return { status: 500, sentence: say.somethingWentWrongInsideUnzo, again: false };
 }

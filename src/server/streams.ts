@@ -5,6 +5,7 @@ import { SHOP_STREAM, type ShopEvent, shopEventSchema, type UnitEvent, unitEvent
 import type { Database, Tx } from "./db";
 import { Refusal } from "./refusal";
 import { events, streams } from "./schema";
+import { say } from "#words/server";
 
 /** An entry as it goes into a stream. */
 export interface NewEntry {
@@ -65,8 +66,7 @@ export async function writeEntry(tx: Tx, stream: string, seq: number, entry: New
 export async function twinOf(tx: Tx, stream: string, entry: NewEntry): Promise<typeof events.$inferSelect | null> {
   const [twin] = await tx.select().from(events).where(eq(events.id, entry.id));
   if (!twin) return null;
-  if (twin.sent !== sentHash(stream, entry))
-    throw new Refusal(409, "An event with this id but another content is in the journal already. Nothing was changed.");
+  if (twin.sent !== sentHash(stream, entry)) throw new Refusal(409, say.anEventWithThisId);
   return twin;
 }
 
@@ -87,8 +87,7 @@ export function bodyOf(row: { readonly body: unknown }): unknown {
 /** Adds an entry to the stream of the shop. */
 export async function appendToShop(tx: Tx, entry: NewEntry & { readonly body: ShopEvent }, now: Date): Promise<void> {
   const lastSeq = await lockStream(tx, SHOP_STREAM, "shop");
-  if (lastSeq === null)
-    throw new Error("The database has no stream of the shop; its tables were not brought up to date.");
+  if (lastSeq === null) throw new Error(say.theDatabaseHasNoStream);
   if (await twinOf(tx, SHOP_STREAM, entry)) return;
   await writeEntry(tx, SHOP_STREAM, lastSeq + 1, { ...entry, body: shopEventSchema.parse(entry.body) }, now);
 }

@@ -20,6 +20,7 @@ import {
   type UnitSearch,
   type UnitState,
 } from "../contract/units";
+import { say } from "#words/server";
 
 /** Makes a unit and its stream, or answers with the one that was made by the same form before. Throws a `Refusal`. */
 export async function registerUnit(
@@ -50,11 +51,7 @@ async function refuseKnownSerial(tx: Tx, plate: UnitPlate, self: string): Promis
     .from(units)
     .where(and(eq(units.machine, plate.machine), eq(units.serialKey, key)));
   if (twin && twin.id !== self)
-    throw new Refusal(
-      409,
-      `A unit with the serial number ${twin.serial} is known already: ${twin.site}. Choose that one, ` +
-        "or correct its data. Nothing was changed.",
-    );
+    throw new Refusal(409, say.aUnitWithTheSerial(twin.serial, twin.site) + say.orCorrectItsDataNothing);
 }
 
 async function writeUnitEvent(
@@ -76,11 +73,11 @@ export async function correctUnit(unit: string, input: z.output<typeof correctio
   try {
     await inTransaction(async (tx) => {
       const lastSeq = await lockStream(tx, unit, "unit");
-      if (lastSeq === null) throw new Refusal(404, "There is no such unit.");
+      if (lastSeq === null) throw new Refusal(404, say.thereIsNoSuchUnit);
       const entry = { id, v: 1, actor, body: { type: "corrected" as const, ...changed, words } };
       if (await twinOf(tx, unit, entry)) return;
       const row = await unitRow(tx, unit);
-      if (row.mergedInto) throw new Refusal(409, "This unit was found to be another one. Correct that one.");
+      if (row.mergedInto) throw new Refusal(409, say.thisUnitWasFoundTo);
       if (changed.machine !== undefined) await newestMachine(changed.machine, tx);
       const plate = { ...plateOf(row), ...changed };
       await refuseKnownSerial(tx, plate, unit);
@@ -91,7 +88,7 @@ export async function correctUnit(unit: string, input: z.output<typeof correctio
         .where(eq(units.id, unit));
     });
   } catch (error) {
-    throw isDuplicate(error) ? new Refusal(409, "Another unit was given that serial number just now.") : error;
+    throw isDuplicate(error) ? new Refusal(409, say.anotherUnitWasGivenThat) : error;
   }
 }
 
@@ -101,22 +98,20 @@ export async function correctUnit(unit: string, input: z.output<typeof correctio
  */
 export async function mergeUnits(unit: string, input: z.output<typeof mergeSchema>, now: Date): Promise<void> {
   const { into, actor } = input;
-  if (into === unit) throw new Refusal(400, "A unit is itself already. Choose the other one.");
+  if (into === unit) throw new Refusal(400, say.aUnitIsItselfAlready);
   refuseWhenFull();
   await inTransaction(async (tx) => {
     // Both are held, always in the same order, so that two merges cannot wait for each other.
     const seqs = new Map<string, number>();
     for (const id of [unit, into].sort()) {
       const lastSeq = await lockStream(tx, id, "unit");
-      if (lastSeq === null) throw new Refusal(404, "There is no such unit.");
+      if (lastSeq === null) throw new Refusal(404, say.thereIsNoSuchUnit);
       seqs.set(id, lastSeq);
     }
     const [gone, stays] = [await unitRow(tx, unit), await unitRow(tx, into)];
     if (gone.mergedInto === into) return;
-    if (gone.mergedInto || stays.mergedInto)
-      throw new Refusal(409, "One of these was merged already. Look at it again.");
-    if (gone.machine !== stays.machine)
-      throw new Refusal(409, "These are different machines. Correct which machine one of them is, then merge.");
+    if (gone.mergedInto || stays.mergedInto) throw new Refusal(409, say.oneOfTheseWasMerged);
+    if (gone.machine !== stays.machine) throw new Refusal(409, say.theseAreDifferentMachinesCorrect);
     await writeUnitEvent(tx, unit, seqs.get(unit)! + 1, { type: "merged", into }, actor, now);
     await writeUnitEvent(tx, into, seqs.get(into)! + 1, { type: "absorbed", unit }, actor, now);
     await tx.update(units).set({ mergedInto: into, serialKey: null }).where(eq(units.id, unit));
@@ -127,7 +122,7 @@ export async function mergeUnits(unit: string, input: z.output<typeof mergeSchem
       ...(stays.productCode === null && productCode !== null ? { productCode, productIndex } : {}),
     };
     if (Object.keys(learned).length > 0) {
-      const words = "Taken from the unit that was merged into this one";
+      const words = say.takenFromTheUnitThat;
       await writeUnitEvent(tx, into, seqs.get(into)! + 2, { type: "corrected", ...learned, words }, actor, now);
       await tx
         .update(units)
@@ -144,7 +139,7 @@ export async function mergeUnits(unit: string, input: z.output<typeof mergeSchem
 
 /** The record of a unit, from the journals of all its jobs. Throws a `Refusal` where there is none. */
 export async function unitRecord(id: string): Promise<UnitRecord> {
-  if (!z.uuid().safeParse(id).success) throw new Refusal(404, "There is no such unit.");
+  if (!z.uuid().safeParse(id).success) throw new Refusal(404, say.thereIsNoSuchUnit);
   const unit = await unitRow(database(), id);
   const [rows, absorbed, head] = await Promise.all([
     database().select().from(jobs).where(eq(jobs.unit, id)).orderBy(asc(jobs.openedAt), asc(jobs.id)),
@@ -190,15 +185,15 @@ export async function unitRecord(id: string): Promise<UnitRecord> {
 
 /** The unit of a job. */
 export async function unitOfJob(job: string): Promise<string> {
-  if (!z.uuid().safeParse(job).success) throw new Refusal(404, "There is no such job.");
+  if (!z.uuid().safeParse(job).success) throw new Refusal(404, say.thereIsNoSuchJob);
   const [row] = await database().select({ unit: jobs.unit }).from(jobs).where(eq(jobs.id, job));
-  if (!row) throw new Refusal(404, "There is no such job.");
+  if (!row) throw new Refusal(404, say.thereIsNoSuchJob);
   return row.unit;
 }
 
 /** How a unit stands now, and its open jobs. Throws a `Refusal` where there is none. */
 export async function unitState(id: string): Promise<{ readonly state: UnitState | null }> {
-  if (!z.uuid().safeParse(id).success) throw new Refusal(404, "There is no such unit.");
+  if (!z.uuid().safeParse(id).success) throw new Refusal(404, say.thereIsNoSuchUnit);
   return { state: stateOf(await unitRow(database(), id)) };
 }
 
@@ -248,7 +243,7 @@ export async function openJobsOf(unit: string, db: Database = database()) {
 
 export async function unitRow(db: Database, id: string): Promise<typeof units.$inferSelect> {
   const [row] = await db.select().from(units).where(eq(units.id, id));
-  if (!row) throw new Refusal(404, "There is no such unit.");
+  if (!row) throw new Refusal(404, say.thereIsNoSuchUnit);
   return row;
 }
 

@@ -42,6 +42,7 @@ import {
 import { type ModificationProof, proofRun, type ProofStep, proveModification } from "../core/repair";
 import { restRule, type RestRule, runSheet, type RunSheet } from "../core/schedule";
 import { type Slip, slipsOf, type Test } from "../core/simulate";
+import { say } from "#words/workers";
 
 /** How a unit stands, in a form that passes between threads. */
 export interface PlainStanding {
@@ -128,7 +129,7 @@ export class IsolationDesk {
   layOut(evidence: readonly Evidence[], standing: PlainStanding, test: Test): ChosenTest {
     const { machine } = this.ready();
     const setup = machine.setupById.get(test.setup);
-    const refused = setup ? forbidden(machine, setup, test) : "The machine file has no such setup.";
+    const refused = setup ? forbidden(machine, setup, test) : say.theMachineFileHasNo;
     if (refused) return { laid: null, refused };
     const { dictionary, beliefs } = this.weighed(evidence);
     return {
@@ -237,12 +238,12 @@ export class IsolationDesk {
   }
 
   private whole(): FaultDictionary {
-    if (!this.isBuilt) throw new Error("The dictionary is not built yet.");
+    if (!this.isBuilt) throw new Error(say.theDictionaryIsNotBuilt);
     return this.ready();
   }
 
   private ready(): FaultDictionary {
-    if (!this.dictionary) throw new Error("The dictionary is not built yet.");
+    if (!this.dictionary) throw new Error(say.theDictionaryIsNotBuilt);
     return this.dictionary;
   }
 }

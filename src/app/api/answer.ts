@@ -3,6 +3,7 @@ import { RefusedMachine } from "../../server/machines";
 import { Refusal, sentenceFor } from "../../server/refusal";
 import { env } from "../../env";
 import { inRequest, log, requestId } from "../../log";
+import { say } from "#words/app/api";
 
 /** Largest request body taken where a route names none, bytes. */
 const MOST_BYTES = 100_000;
@@ -49,7 +50,7 @@ export function answerError(error: unknown): Response {
   else if (status === 503) log().warn({ err: error }, "A request could not be served");
   return Response.json(
     {
-      error: status === 500 && mark ? `${sentence} It stands in the log under ${mark}.` : sentence,
+      error: status === 500 && mark ? say.itStandsInTheLog(sentence, mark) : sentence,
       ...(again ? { again } : {}),
       ...(error instanceof RefusedMachine ? { problems: error.problems } : {}),
     },
@@ -59,7 +60,7 @@ export function answerError(error: unknown): Response {
 
 /** The body of a request, cut off at its limit while it streams: what is longer is never held. Throws a `Refusal`. */
 export async function bodyBytes(request: Request, most: number): Promise<Uint8Array<ArrayBuffer>> {
-  const tooMuch = () => new Refusal(413, "That is more than can be taken at once. Nothing was changed.");
+  const tooMuch = () => new Refusal(413, say.thatIsMoreThanCan);
   if (Number(request.headers.get("content-length") ?? 0) > most) {
     await request.body?.cancel();
     throw tooMuch();
@@ -93,10 +94,9 @@ export async function jsonBody(request: Request, most = MOST_BYTES): Promise<unk
   try {
     body = JSON.parse(new TextDecoder("utf-8", { fatal: true }).decode(bytes));
   } catch {
-    throw new Refusal(400, "The request is no JSON. Nothing was changed.");
+    throw new Refusal(400, say.theRequestIsNoJson);
   }
-  if (!isWhole(body, 0))
-    throw new Refusal(400, "The request holds half a character or nests too deep. Nothing was changed.");
+  if (!isWhole(body, 0)) throw new Refusal(400, say.theRequestHoldsHalfA);
   return body;
 }
 

@@ -4,6 +4,7 @@ import type { Change, SettingEntry } from "../model";
 import { type Asked, readShown, type Shown } from "../quantity";
 import { readingBody } from "./reading-body";
 import type { Body } from "./slice";
+import { say } from "#words/core/journal";
 
 /**
  * What screens write into a journal: each entry is made here from what was chosen or typed, with the words that records
@@ -62,13 +63,13 @@ export const toMeasuring = (): Body<"answered"> => ({
   type: "answered",
   first: "*",
   answer: "skip",
-  words: "On to measuring.",
+  words: say.onToMeasuring,
 });
 
 /** A simple cause was put right and the complaint stays: the opposite of the answer that found it. */
 export function stillThere(found: Body<"answered">, sentence: string): Body<"answered"> {
   const answer = found.answer === "yes" ? "no" : "yes";
-  return { type: "answered", first: found.first, answer, words: `Put right (${sentence}); the complaint stays.` };
+  return { type: "answered", first: found.first, answer, words: say.putRightTheComplaintStays(sentence) };
 }
 
 /** A repair that was tried on a piece. */
@@ -76,12 +77,12 @@ export function triedBody(
   piece: { readonly id: string; readonly name: string; readonly repair: string },
   result: "gone" | "stays",
 ): Body<"tried"> {
-  const came = result === "gone" ? "is gone" : "stays";
+  const came = result === "gone" ? say.isGone : "stays";
   return {
     type: "tried",
     piece: piece.id,
     result,
-    words: `Tried: ${piece.name}, ${lowered(piece.repair)}. The complaint ${came}.`,
+    words: say.triedTheComplaint(piece.name, lowered(piece.repair), came),
   };
 }
 
@@ -89,7 +90,7 @@ export function triedBody(
 export function surroundingsBody(noted: { readonly celsius?: number; readonly volts?: number }): Body<"surroundings"> {
   const words = [
     noted.celsius === undefined ? "" : `${noted.celsius} °C here`,
-    noted.volts === undefined ? "" : `mains at ${noted.volts} V`,
+    noted.volts === undefined ? "" : say.mainsAtVoltsV(noted.volts),
   ].filter(Boolean);
   return { type: "surroundings", ...noted, words: words.join(", ") };
 }
@@ -109,7 +110,7 @@ export function comparedBody(
   return {
     type: "compared",
     sees: [plain(works), plain(fails)],
-    words: `Works: ${works.words}. Not: ${fails.words}.`,
+    words: say.worksWorksWordsNotFails(works.words, fails.words),
   };
 }
 
@@ -129,7 +130,7 @@ export function timedBody(
     watched: Math.max(1, seconds),
     words: came
       ? `${load.name}: ${load.should} after ${seconds} s`
-      : `${load.name}: not ${load.should} within ${seconds} s`,
+      : say.loadNameNotShouldWithin(load.name, load.should, seconds),
   };
 }
 
@@ -159,12 +160,12 @@ export function settingFound(setting: Pick<SettingEntry, "id" | "name">, value: 
 
 /** A setting as it was left; on a new board, or on the one that is there. */
 export function settingSet(setting: Pick<SettingEntry, "id" | "name">, value: string, words: string) {
-  return settingBody(setting, value, "set", `${setting.name} set to: ${value}, ${words}`);
+  return settingBody(setting, value, "set", say.settingNameSetToValue(setting.name, value, words));
 }
 
 /** A setting of the old board brought over to the new one, by its menu or by hand. */
 export function settingCarried(setting: Pick<SettingEntry, "id" | "name">, value: string, by: "menu" | "hand") {
-  const words = by === "menu" ? `entered as ${value} on the new board` : `set to ${value} on the new board`;
+  const words = by === "menu" ? say.enteredAsOnTheNew(value) : say.setToOnTheNew(value);
   return settingBody(setting, value, "set", `${setting.name} ${words}`);
 }
 
@@ -280,7 +281,7 @@ export const standingBody = (setup: string): Body<"standing"> => ({ type: "stand
 export const warnedBody = (): Body<"warned"> => ({ type: "warned", notice: "working-live" });
 
 /** An entry struck out, and why. */
-export const struckBody = (event: string, reason = "taken back"): Body<"struck"> => ({
+export const struckBody = (event: string, reason = say.takenBack): Body<"struck"> => ({
   type: "struck",
   event,
   reason,

@@ -4,6 +4,7 @@ import { makeTest } from "../simulate";
 import type { EventBody, NewEvent } from "./events";
 import { activeChanges, type Ledger } from "./ledger";
 import { STRIKABLE } from "./slices/entries";
+import { say } from "#words/core/journal";
 
 /** Something outside the journal that has to be known before an entry can be taken. */
 export type Need =
@@ -49,26 +50,21 @@ export function changesKey(unit: readonly Change[], changes: readonly Change[]):
  */
 export function decide(ledger: Ledger, unit: UnitAtHand, event: NewEvent, facts: Facts = {}): Decision {
   const { body } = event;
-  if (ledger.unreadable > 0)
-    return refused(
-      409,
-      "This job holds an entry of a newer Unzo. It can be read here, not added to. Nothing was changed.",
-    );
-  if (body.type === "opened") return refused(409, "This job is open already.");
-  if (body.type === "dropped" && ledger.told.closed)
-    return refused(409, "This job is closed: it cannot be dropped any more.");
+  if (ledger.unreadable > 0) return refused(409, say.thisJobHoldsAnEntry);
+  if (body.type === "opened") return refused(409, say.thisJobIsOpenAlready);
+  if (body.type === "dropped" && ledger.told.closed) return refused(409, say.thisJobIsClosedIt);
   if (body.type === "struck") return decideStroke(ledger, unit, body.event);
   if (body.type === "varied") return decideChange(unit, [body.change]);
   if (body.type === "modified") return decideModification(ledger, unit, body.changes, facts);
   if (body.type === "photo") {
     const kept = facts.photos?.get(body.hash);
     if (kept === undefined) return { kind: "needs", needs: [{ need: "photo", hash: body.hash }] };
-    return kept ? ACCEPTED : refused(400, "That photo is not kept here. Send it first; nothing was logged.");
+    return kept ? ACCEPTED : refused(400, say.thatPhotoIsNotKept);
   }
   if (body.type === "made good") {
     const known = ledger.told.temporary.has(body.event) || facts.temporaryRepairs?.get(body.event);
     if (known === undefined) return { kind: "needs", needs: [{ need: "temporary repair", event: body.event }] };
-    return known ? ACCEPTED : refused(404, "This unit has no such temporary repair to make good.");
+    return known ? ACCEPTED : refused(404, say.thisUnitHasNoSuch);
   }
   return checked(problemOf(ledger, unit.machine, body));
 }
@@ -78,10 +74,10 @@ function problemOf(ledger: Ledger, machine: Machine, body: EventBody): string | 
   const name = `${machine.file.maker} ${machine.file.model}`;
   switch (body.type) {
     case "standing":
-      if (!machine.setupById.has(body.setup)) return `${name} has no setup ${body.setup}. Nothing was logged.`;
+      if (!machine.setupById.has(body.setup)) return say.hasNoSetupNothingWas(name, body.setup);
       return body.panel === undefined || machine.file.panels.some((p) => p.id === body.panel)
         ? null
-        : `${name} has no cover ${body.panel}. Nothing was logged.`;
+        : say.hasNoCoverNothingWas(name, body.panel);
     case "reading": {
       const { setup, function: fn, red, black, instant } = body.test;
       return unmeasurable(machine, makeTest(setup, fn, red, black, instant), body.shown);
@@ -119,16 +115,15 @@ function unsettable(
   body: { readonly setting: string; readonly moment: "found" | "set" },
 ): string | null {
   const setting = machine.file.settings.find((s) => s.id === body.setting);
-  if (!setting)
-    return `${machine.file.maker} ${machine.file.model} has no setting ${body.setting}. Nothing was logged.`;
+  if (!setting) return say.hasNoSettingNothingWas(machine.file.maker, machine.file.model, body.setting);
   if (body.moment === "found" || [...ledger.told.found.values()].includes(body.setting)) return null;
-  return `${setting.name}: record what was found before it is changed. Nothing was logged.`;
+  return say.recordWhatWasFoundBefore(setting.name);
 }
 
 /** What later finds build on cannot be taken back before them. */
 function decideStroke(ledger: Ledger, unit: UnitAtHand, id: string): Decision {
   const target = ledger.told.entries.get(id);
-  if (!target || !STRIKABLE.has(target.type)) return refused(404, "There is no such entry in this job to strike out.");
+  if (!target || !STRIKABLE.has(target.type)) return refused(404, say.thereIsNoSuchEntry);
   if (target.type !== "varied") return ACCEPTED;
   try {
     variantOf(
@@ -137,8 +132,7 @@ function decideStroke(ledger: Ledger, unit: UnitAtHand, id: string): Decision {
     );
     return ACCEPTED;
   } catch (error) {
-    if (error instanceof ChangeError)
-      return refused(409, `Something found later builds on this; take that back first. ${error.message}`);
+    if (error instanceof ChangeError) return refused(409, say.somethingFoundLaterBuildsOn(error.message));
     throw error;
   }
 }
@@ -160,5 +154,5 @@ function decideModification(ledger: Ledger, unit: UnitAtHand, changes: readonly 
   if (possible.kind !== "accepted") return possible;
   if (facts.proof?.key !== changesKey(activeChanges(ledger), changes))
     return { kind: "needs", needs: [{ need: "proof", changes }] };
-  return facts.proof.fault === null ? ACCEPTED : refused(409, `This change is refused. ${facts.proof.fault}`);
+  return facts.proof.fault === null ? ACCEPTED : refused(409, say.thisChangeIsRefused(facts.proof.fault));
 }

@@ -6,6 +6,7 @@ import { called, opened } from "./slices/opening";
 import * as work from "./slices/repair-work";
 import { plainTest, standing, type Standings } from "./slices/standing";
 import { addenda, answers, notes, readings, warned, type TrailAnswer, type TrailReading } from "./slices/trail";
+import { say } from "#words/core/journal";
 
 export type { Body, Done } from "./slice";
 export type { TrailReading } from "./slices/trail";
@@ -86,10 +87,8 @@ const JOB = composed<Standings, typeof SLICES>(SLICES);
 export function foldJournal(events: readonly JournalEvent[], about: Standings): Job {
   const sorted = [...events].sort((a, b) => a.seq - b.seq);
   const told = folded(JOB, sorted, about);
-  if (sorted[0]?.body.type !== "opened" || !told.opened)
-    throw new BrokenJournal("This journal does not begin with the opening of the job.");
-  if (sorted.filter((e) => e.body.type === "opened").length > 1)
-    throw new BrokenJournal("This journal opens the job twice.");
+  if (sorted[0]?.body.type !== "opened" || !told.opened) throw new BrokenJournal(say.thisJournalDoesNotBegin);
+  if (sorted.filter((e) => e.body.type === "opened").length > 1) throw new BrokenJournal(say.thisJournalOpensTheJob);
   const { standing, addenda, changes, opened, readings, answers, notes, warned, called } = told;
   return {
     id: sorted[0].job,

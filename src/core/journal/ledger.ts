@@ -5,6 +5,7 @@ import { changes } from "./slices/changes";
 import { counting, entries, found, temporary } from "./slices/entries";
 import { called, opened } from "./slices/opening";
 import { waits } from "./slices/repair-work";
+import { say } from "#words/core/journal";
 
 const SLICES = { opened, entries, changes, found, temporary, waits, counting, called };
 const LEDGER = composed<unknown, typeof SLICES>(SLICES);
@@ -37,7 +38,7 @@ export function ledgerOf(job: string, events: readonly (JournalEvent | RawEvent)
 /** Takes in the entry that follows. Throws a RangeError for one that does not follow. */
 export function enter(ledger: Ledger, event: JournalEvent | RawEvent): void {
   if (event.seq !== ledger.lastSeq + 1)
-    throw new RangeError(`Entry ${event.seq} does not follow entry ${ledger.lastSeq} of job ${ledger.job}.`);
+    throw new RangeError(say.entryDoesNotFollowEntry(event.seq, ledger.lastSeq, ledger.job));
   ledger.lastSeq = event.seq;
   if ("raw" in event) ledger.unreadable++;
   else ledger.told = LEDGER.apply(ledger.told, event, undefined);

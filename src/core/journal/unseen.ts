@@ -5,6 +5,7 @@ import type { JournalEvent } from "./events";
 import type { Job } from "./fold";
 import { plainTest } from "./slices/standing";
 import type { TrailAnswer, TrailReading } from "./slices/trail";
+import { say } from "#words/core/journal";
 
 /** For each entry that was written without knowing others: those others, in order. */
 export type Unseen = ReadonlyMap<string, readonly JournalEvent[]>;
@@ -122,7 +123,7 @@ function saidIn({ body }: TrailAnswer): string {
     case "answered":
       return body.answer;
     case "noticed":
-      return body.there ? "there" : "not there";
+      return body.there ? "there" : say.notThere;
     case "alone":
       return body.found;
     case "tried":

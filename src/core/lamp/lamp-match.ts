@@ -1,4 +1,5 @@
 import { labelOf, patternOf, type LampPattern } from "./lamp-pattern";
+import { say } from "#words/core/lamp";
 
 /** What a pattern means on one lamp: one of the ways it can go, or a sentence why it is none of them. */
 export type LampMatch =
@@ -19,6 +20,6 @@ export function matchOnLamp(pattern: LampPattern, lamp: string, labels: readonly
   if (pattern.kind === "blinks" && blinking.length === 1) return { label: blinking[0]!.label, refused: null };
   return {
     label: null,
-    refused: `${lamp} of this machine has no such pattern: ${words}. It knows ${known.map((k) => k.label).join("; ")}.`,
+    refused: say.ofThisMachineHasNo(lamp, words, known.map((k) => k.label).join("; ")),
   };
 }

@@ -1,3 +1,5 @@
+import { say } from "#words/core/lamp";
+
 /**
  * How a lamp goes: what a machine file says of it in words, as a pattern, and as light in time. The words are the
  * labels under which lamps are seen: "steady", "blinks evenly", "2 flashes, pause", "1 long 5 short, pause", "1 red 2
@@ -74,13 +76,13 @@ export function labelOf(pattern: LampPattern): string {
     case "blinks":
       return `blinks ${pattern.rate}`;
     case "groups":
-      return `${pattern.flashes} flash${pattern.flashes === 1 ? "" : "es"}, pause`;
+      return say.flashesFlashPartPause(pattern.flashes, pattern.flashes === 1 ? "" : "es");
     case "digits":
-      return `${pattern.long} long ${pattern.short} short, pause`;
+      return say.longShortPause(pattern.long, pattern.short);
     case "colours":
       return `${pattern.firsts} ${pattern.first} ${pattern.seconds} ${pattern.second}, pause`;
     case "distress":
-      return "distress signal";
+      return say.distressSignal;
   }
 }
 

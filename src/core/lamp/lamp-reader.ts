@@ -2,6 +2,7 @@ import { beatsOf, tailOf, withoutBounces, type Beat, type Watched } from "./lamp
 import { blinkRate, type LampPattern } from "./lamp-pattern";
 import { fitted, UNEVEN, UNEVEN_HAND, type Fit, type Rhythm } from "./lamp-rhythm";
 import { templatesFor } from "./lamp-templates";
+import { say } from "#words/core/lamp";
 
 /**
  * Reads how a lamp goes from when it was lit. One decoder for the camera, the tapping hand and a list of times: each
@@ -50,7 +51,7 @@ export function readLamp(watched: Watched): LampReading {
   const { flashes, start, end } = watched;
   flashes.forEach((f, i) => {
     if ((f.to !== null && f.to < f.from) || (i > 0 && f.from < (flashes[i - 1]!.to ?? flashes[i - 1]!.from)))
-      throw new RangeError("The flashes are not in order of time.");
+      throw new RangeError(say.theFlashesAreNotIn);
   });
   const nothing = { runnerUp: null, rounds: 0, hertz: null };
   const watchedFor = end - start;
@@ -61,7 +62,7 @@ export function readLamp(watched: Watched): LampReading {
       pattern: { kind: "dark" },
       probability: sure ? 1 : 0.5,
       sure,
-      advice: sure ? "" : "Keep watching: it may only be between two flashes.",
+      advice: sure ? "" : say.keepWatchingItMayOnly,
     };
   }
   const only = flashes[0]!;
@@ -77,7 +78,7 @@ export function readLamp(watched: Watched): LampReading {
       pattern: { kind: "steady" },
       probability: sure ? 1 : 0.5,
       sure,
-      advice: sure ? "" : "Keep watching: it may go dark yet.",
+      advice: sure ? "" : say.keepWatchingItMayGo,
     };
   }
   if (watched.byHand && flashes.length === 1 && only.to !== null && only.to - only.from >= STEADY_AFTER)
@@ -89,7 +90,7 @@ export function readLamp(watched: Watched): LampReading {
       pattern: null,
       probability: 0,
       sure: false,
-      advice: "Too few flashes yet: keep watching for three rounds.",
+      advice: say.tooFewFlashesYetKeep,
     };
   return judged(watched, beats);
 }
@@ -135,7 +136,7 @@ function judged(watched: Watched, beats: readonly Beat[]): LampReading {
       runnerUp: best ? { pattern: best.pattern, probability: best.probability } : null,
       rounds: 0,
       hertz: null,
-      advice: "This is no rhythm yet. Watch three more rounds, hold the camera still.",
+      advice: say.thisIsNoRhythmYet,
     };
   }
   const isEven = best.pattern.kind === "blinks";
@@ -180,7 +181,7 @@ function roundsNeeded(isUneven: boolean, isEven: boolean): number {
 /** What to do while the code is not sure yet. */
 function watchingAdvice(sure: boolean, enough: boolean, beats: readonly Beat[]): string {
   if (sure) return "";
-  if (!enough) return "Too few rounds yet: watch another.";
-  if (beats.every((b) => b.on === null)) return "Hold for as long as it is lit, let go while it is dark.";
-  return "It could be read in two ways: watch another round.";
+  if (!enough) return say.tooFewRoundsYetWatch;
+  if (beats.every((b) => b.on === null)) return say.holdForAsLongAs;
+  return say.itCouldBeReadIn;
 }

@@ -1,5 +1,6 @@
 import type { Colour } from "./lamp-pattern";
 import type { Flash, Watched } from "./lamp-beats";
+import { say } from "#words/core/lamp";
 
 /** One picture of a camera: red, green, blue and something, a byte each, row by row. */
 export interface Frame {
@@ -47,10 +48,10 @@ export class LampWatch {
   /** Adds a picture. Throws a RangeError for one that is smaller than the grid or earlier than the last. */
   add({ width, height, data, time }: Frame): void {
     if (width < COLUMNS || height < ROWS || data.length < width * height * 4)
-      throw new RangeError(`A picture needs at least ${COLUMNS} by ${ROWS} points.`);
+      throw new RangeError(say.aPictureNeedsAtLeast(COLUMNS, ROWS));
     const last = this.times[this.times.length - 1];
     if (last !== undefined && time <= last) {
-      if (time < last) throw new RangeError("The pictures are not in order of time.");
+      if (time < last) throw new RangeError(say.thePicturesAreNotIn);
       return;
     }
     const sums = new Float64Array(CELLS * 3);

@@ -1,4 +1,5 @@
 import type { Flash, Watched } from "./lamp-beats";
+import { say } from "#words/core/lamp";
 
 /** Thrown for a list that is no list of times; the message is a sentence. */
 export class TimeListError extends Error {}
@@ -16,7 +17,7 @@ export function readTimeList(text: string): Watched {
     .map((l) => l.trim())
     .filter((l) => l !== "");
   const heading = lines[0] && /[a-z]/i.test(lines[0].replace(/e[+-]?\d/gi, "")) ? lines.shift()! : "";
-  if (lines.length === 0) throw new TimeListError("There is no time in this list.");
+  if (lines.length === 0) throw new TimeListError(say.thereIsNoTimeIn);
   // In a list with semicolons or tabs a comma is a decimal comma.
   const commaIsPoint = lines.some((l) => /[;\t]/.test(l));
   const rows = lines.map((line, i) =>
@@ -25,18 +26,17 @@ export function readTimeList(text: string): Watched {
       .map((cell) => {
         const value = Number(cell.trim());
         if (!Number.isFinite(value))
-          throw new TimeListError(`Line ${i + 1 + (heading ? 1 : 0)}: "${cell.trim().slice(0, 20)}" is no time.`);
+          throw new TimeListError(say.lineIsNoTime(i + 1 + (heading ? 1 : 0), cell.trim().slice(0, 20)));
         return value;
       }),
   );
   const pairs = rows.length > 1 && rows.every((r) => r.length === 2);
   const values = rows.flat();
-  if (values.length > MOST_TIMES) throw new TimeListError(`More than ${MOST_TIMES} times; give a minute of them.`);
+  if (values.length > MOST_TIMES) throw new TimeListError(say.moreThanTimesGiveA(MOST_TIMES));
   for (let i = 1; i < values.length; i++)
-    if (values[i]! < values[i - 1]!)
-      throw new TimeListError(`The times are not in order: ${values[i - 1]} comes before ${values[i]}.`);
+    if (values[i]! < values[i - 1]!) throw new TimeListError(say.theTimesAreNotIn(values[i - 1], values[i]));
   const span = values[values.length - 1]! - values[0]!;
-  if (values.length < 3 || span <= 0) throw new TimeListError("Three times at least, and not all the same.");
+  if (values.length < 3 || span <= 0) throw new TimeListError(say.threeTimesAtLeastAnd);
   // Blinking is never so slow that flashes are 20 seconds apart.
   const scale = /\bms\b|milli/i.test(heading) || span / values.length > 20 ? 0.001 : 1;
   const flashes: Flash[] = pairs

@@ -6,6 +6,7 @@ import { id, words } from "./scalar";
 import { machineFileSchema, type MachineFile, type PartEntry } from "./schema";
 import type { Machine } from "./machine";
 import { has } from "./traits";
+import { say } from "#words/core/model/as-found";
 
 /**
  * What a unit has that its file has not: a part found in a lead, another part than drawn, a part or wire that is not
@@ -62,20 +63,20 @@ function applyOne(file: MachineFile, change: Change): MachineFile {
   const parts = file.parts as PartEntry[];
   const isWire = file.wires.find((w) => w.id === change.part);
   const target = parts.find((p) => p.id === change.part);
-  if (!target && !isWire) throw new ChangeError(`There is no part called ${change.part}.`);
+  if (!target && !isWire) throw new ChangeError(say.thereIsNoPartCalled(change.part));
   switch (change.change) {
     case "put in": {
       const kind = partKind(change.kind);
       const found = kind?.service.foundInLead;
-      if (!kind || !found) throw new ChangeError(`A ${change.kind} is not something found in a lead.`);
+      if (!kind || !found) throw new ChangeError(say.aIsNotSomethingFound(change.kind));
       const newId = fresh(file, change.kind.replace(/ /g, "-"));
       const net = isWire ? isWire.to : target!.at[change.terminal];
-      if (net === undefined) throw new ChangeError(`${change.part} has no terminal ${change.terminal}.`);
+      if (net === undefined) throw new ChangeError(say.hasNoTerminal(change.part, change.terminal));
       const between = `${newId}.lead`;
       const piece = {
         id: newId,
         name: change.name,
-        repair: `Replace: ${change.name.toLowerCase()}, once its cause is found`,
+        repair: say.replaceOnceItsCauseIs(change.name.toLowerCase()),
         minutes: 15,
         price: 10,
         board: false as const,
@@ -112,7 +113,7 @@ function applyOne(file: MachineFile, change: Change): MachineFile {
           ...file.points,
           {
             id: between,
-            name: `${change.name}, far end`,
+            name: say.changeNameFarEnd(change.name),
             net: between,
             ...(panelNear(file, net) ? { panel: panelNear(file, net) } : {}),
           },
@@ -120,7 +121,7 @@ function applyOne(file: MachineFile, change: Change): MachineFile {
       });
     }
     case "other part":
-      if (!target) throw new ChangeError("A wire has no ratings; take it out, or put a part into it.");
+      if (!target) throw new ChangeError(say.aWireHasNoRatings);
       return reparsed({ ...file, parts: parts.map((p) => (p.id === change.part ? { ...p, ...change.fields } : p)) });
     case "taken out": {
       const removed = {
@@ -132,8 +133,7 @@ function applyOne(file: MachineFile, change: Change): MachineFile {
       // What is gone no longer belongs on a path, in a complaint or in a setup.
       const cleaned = withoutPart(removed, change.part);
       if (!change.bridged) return reparsed(cleaned);
-      if (ends.length !== 2)
-        throw new ChangeError(`${change.part} has ${ends.length} terminals; only a part of two can be bridged.`);
+      if (ends.length !== 2) throw new ChangeError(say.hasTerminalsOnlyAPart(change.part, ends.length));
       const wireId = fresh(file, `${change.part}-bridge`);
       return reparsed({
         ...cleaned,
@@ -141,7 +141,7 @@ function applyOne(file: MachineFile, change: Change): MachineFile {
           ...cleaned.wires,
           {
             id: wireId,
-            name: `Bridge in place of ${change.part}`,
+            name: say.bridgeInPlaceOf(change.part),
             piece: target?.piece ?? isWire!.piece,
             from: ends[0]!,
             to: ends[1]!,
@@ -215,7 +215,7 @@ function reparsed(file: unknown): MachineFile {
   const parsed = machineFileSchema.safeParse(JSON.parse(JSON.stringify(file)));
   if (!parsed.success)
     throw new ChangeError(
-      `${parsed.error.issues[0]?.path.join(".") ?? "The change"}: ${parsed.error.issues[0]?.message ?? "does not fit"}.`,
+      `${parsed.error.issues[0]?.path.join(".") ?? say.theChange}: ${parsed.error.issues[0]?.message ?? "does not fit"}.`,
     );
   return parsed.data;
 }
@@ -232,7 +232,7 @@ export function changeWords(file: MachineFile, change: Change): string {
           .map(([k, v]) => `${k} ${v}`)
           .join(", ")
       : "";
-  if (change.change === "put in") return `${change.name} found in the lead of ${name}${fields ? `: ${fields}` : ""}`;
-  if (change.change === "other part") return `${name} is another one: ${fields}`;
-  return change.bridged ? `${name} is not there, bridged` : `${name} is not there`;
+  if (change.change === "put in") return say.foundInTheLeadOf(change.name, name, fields ? `: ${fields}` : "");
+  if (change.change === "other part") return say.isAnotherOne(name, fields);
+  return change.bridged ? say.isNotThereBridged(name) : say.isNotThere(name);
 }

@@ -2,6 +2,7 @@ import type { EliminationProgram } from "../circuit";
 import type { Domain } from "./energy";
 import type { FailureMode, Parameter, PartKind } from "./kind";
 import type { MachineFile, PieceEntry, SetupEntry } from "./schema";
+import { say } from "#words/core/model/machine";
 
 /** A part ready for simulation: its terminals and elements as numbers. */
 export interface Part {
@@ -23,8 +24,8 @@ export interface Part {
 }
 
 /** What a lamp in the stead of a load shows. */
-export const LAMP_LIT = "lamp lit";
-export const LAMP_DARK = "lamp dark";
+export const LAMP_LIT = say.lampLit;
+export const LAMP_DARK = say.lampDark;
 
 /** A spot a probe can be put on. */
 export interface Point {

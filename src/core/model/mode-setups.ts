@@ -2,6 +2,7 @@ import { gesturesTo, modeName } from "./program/program";
 import { everydaySetup } from "./everyday-setup";
 import type { Part } from "./machine";
 import type { MachineFile, SetupEntry } from "./schema";
+import { say } from "#words/core/model/mode-setups";
 
 /** Seconds after a mode was entered at which one looks. */
 const LOOK_AFTER = 8;
@@ -25,7 +26,7 @@ export function modeSetups(file: MachineFile, parts: readonly Part[]): SetupEntr
       {
         ...base,
         id: `mode.${mode}`,
-        name: `Powered, ${modeName(program, mode)}`,
+        name: say.poweredModeName(modeName(program, mode)),
         power: "on",
         mode,
         press: [],

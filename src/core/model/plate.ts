@@ -1,4 +1,5 @@
 import type { MachineFile } from "./schema";
+import { say } from "#words/core/model/plate";
 
 export type PlateEntry = MachineFile["plates"][number];
 
@@ -52,10 +53,9 @@ export function asPlated(file: MachineFile, said: PlateSaid): MachineFile {
 export function plateWords(file: Pick<MachineFile, "plates" | "pieces">, said: PlateSaid): string {
   const pick = pickByPlate(file, said);
   if (pick.kind === "unknown") return "";
-  if (pick.kind === "other index")
-    return `The file knows this code with index ${pick.indexes.join(", ")} only: compare the boards before you order.`;
+  if (pick.kind === "other index") return say.theFileKnowsThisCode(pick.indexes.join(", "));
   const boards = Object.entries(pick.plate.numbers).map(
     ([id, number]) => `${file.pieces.find((p) => p.id === id)?.name ?? id} ${number}`,
   );
-  return [...boards, ...(pick.plate.sheet ? [`drawn on ${pick.plate.sheet}`] : [])].join(", ");
+  return [...boards, ...(pick.plate.sheet ? [say.drawnOnSheet(pick.plate.sheet)] : [])].join(", ");
 }

@@ -1,5 +1,6 @@
 import { decimal, readEngineering } from "../quantity";
 import { machineFileSchema, type MachineFile } from "./schema";
+import { say } from "#words/core/model/quick";
 
 /** A load as a technician names it: what it is and what is printed on it. */
 export interface QuickLoad {
@@ -53,8 +54,7 @@ export function readLoads(text: string, volts: number): QuickLoad[] {
     .map((line): QuickLoad => {
       const match = /^(.*?)\s*(\d[\d.,]*\s*(?:k?w|watts?|ma|a|amps?|k?ohms?|k?Ω)?)?$/i.exec(line);
       const name = (match?.[1] ?? "").trim();
-      if (name === "")
-        throw new RangeError(`"${line.slice(0, 40)}" names no load. Type what it is and its rating: heater 1800.`);
+      if (name === "") throw new RangeError(say.namesNoLoadTypeWhat(line.slice(0, 40)));
       const kind = KINDS.find(([pattern]) => pattern.test(name))?.[1] ?? "heater";
       return {
         name: name.charAt(0).toUpperCase() + name.slice(1),
@@ -62,21 +62,20 @@ export function readLoads(text: string, volts: number): QuickLoad[] {
         watts: match?.[2] ? wattsOf(match[2], volts, line) : USUAL[kind],
       };
     });
-  if (loads.length === 0) throw new RangeError("Name at least one load, such as heater 1800 or pump 0.4 A.");
-  if (loads.length > 8) throw new RangeError("Eight loads at most here; grow the file in the editor.");
+  if (loads.length === 0) throw new RangeError(say.nameAtLeastOneLoad);
+  if (loads.length > 8) throw new RangeError(say.eightLoadsAtMostHere);
   return loads;
 }
 
 function wattsOf(text: string, volts: number, line: string): number {
   const number = readEngineering(text.replace(/\s*(k?)w(?:atts?)?$/i, "$1"))?.value;
   const value = number ?? readEngineering(text)?.value;
-  if (value === undefined || value <= 0) throw new RangeError(`The rating in "${line.slice(0, 40)}" is no number.`);
+  if (value === undefined || value <= 0) throw new RangeError(say.theRatingInIsNo(line.slice(0, 40)));
   let watts: number;
   if (/a(?:mps?)?$/i.test(text.trim())) watts = volts * value;
   else if (/(?:ohms?|Ω)$/i.test(text.trim())) watts = volts ** 2 / value;
   else watts = value;
-  if (watts < 0.5 || watts > 20_000)
-    throw new RangeError(`"${line.slice(0, 40)}" comes to ${Math.round(watts)} W; that is no load of such a machine.`);
+  if (watts < 0.5 || watts > 20_000) throw new RangeError(say.comesToWThatIs(line.slice(0, 40), Math.round(watts)));
   return watts;
 }
 
@@ -158,17 +157,17 @@ export function quickMachine(quick: QuickMachine): MachineFile {
   const entry = quick.filter ? "filter-in" : "board";
   const boardL = quick.fuse ? "fused-L" : "board-L";
   const pieces = [
-    { id: "house", name: "House wiring", repair: "Hand over to an electrician", minutes: 10, price: 0 },
-    { id: "cord", name: "Power cord", repair: "Replace the cord", minutes: 15, price: 18 },
+    { id: "house", name: say.houseWiring, repair: say.handOverToAnElectrician, minutes: 10, price: 0 },
+    { id: "cord", name: say.powerCord, repair: say.replaceTheCord, minutes: 15, price: 18 },
     ...(quick.filter
-      ? [{ id: "filter", name: "Line filter", repair: "Replace the filter", minutes: 15, price: 25 }]
+      ? [{ id: "filter", name: say.lineFilter, repair: say.replaceTheFilter, minutes: 15, price: 25 }]
       : []),
     ...(quick.fuse
       ? [
           {
             id: "fuse",
-            name: "Fuse",
-            repair: "Find what blew it, then fit the same type and rating",
+            name: say.fuse,
+            repair: say.findWhatBlewItThen,
             minutes: 6,
             price: 2,
           },
@@ -176,21 +175,21 @@ export function quickMachine(quick: QuickMachine): MachineFile {
       : []),
     {
       id: "board",
-      name: "Board",
-      repair: "Replace the board",
+      name: say.board,
+      repair: say.replaceTheBoard,
       minutes: 25,
       price: 150,
       board: "yes",
       proofs: [
         {
           of: "feed",
-          words: "Mains reaches the board, line to neutral",
+          words: say.mainsReachesTheBoardLine,
           any: [{ setup: "asked", function: "acv", red: "board-in-L", black: "board-in-N" }],
           shows: "good",
         },
         {
           of: "load",
-          words: "The loads behind it are whole: their ohms are right",
+          words: say.theLoadsBehindItAre,
           any: loads.map((_, i) => ({
             setup: "unplugged",
             function: "ohms",
@@ -201,7 +200,7 @@ export function quickMachine(quick: QuickMachine): MachineFile {
         },
         {
           of: "output",
-          words: "A relay output is wrong at its own pin",
+          words: say.aRelayOutputIsWrong,
           any: loads.map((_, i) => ({ setup: "asked", function: "acv", red: `out-${i + 1}`, black: "board-in-N" })),
           shows: "bad",
         },
@@ -209,15 +208,15 @@ export function quickMachine(quick: QuickMachine): MachineFile {
     },
     {
       id: "wiring",
-      name: "Wiring and plugs to the loads",
-      repair: "Clean the plugs, repair the wiring",
+      name: say.wiringAndPlugsToThe,
+      repair: say.cleanThePlugsRepairThe,
       minutes: 20,
       price: 10,
     },
     ...loads.map((load, i) => ({
       id: `load-${i + 1}`,
       name: load.name,
-      repair: `Replace: ${load.name.toLowerCase()}`,
+      repair: say.replaceLoadName(load.name.toLowerCase()),
       minutes: 30,
       price: 60,
     })),
@@ -226,14 +225,14 @@ export function quickMachine(quick: QuickMachine): MachineFile {
     {
       id: "outlet",
       kind: "outlet",
-      name: "Outlet",
+      name: say.outlet,
       piece: "house",
       at: { line: "plug-L", neutral: "plug-N", earth: "plug-E" },
     },
     {
       id: "cord",
       kind: "cord",
-      name: "Power cord",
+      name: say.powerCord,
       piece: "cord",
       at: {
         "line-pin": "plug-L",
@@ -249,7 +248,7 @@ export function quickMachine(quick: QuickMachine): MachineFile {
           {
             id: "filter",
             kind: "line filter",
-            name: "Line filter",
+            name: say.lineFilter,
             piece: "filter",
             at: {
               "line-in": "filter-in-L",
@@ -262,12 +261,12 @@ export function quickMachine(quick: QuickMachine): MachineFile {
         ]
       : []),
     ...(quick.fuse
-      ? [{ id: "fuse", kind: "fuse", name: "Fuse", piece: "fuse", amps: 15, at: { a: "board-L", b: "fused-L" } }]
+      ? [{ id: "fuse", kind: "fuse", name: say.fuse, piece: "fuse", amps: 15, at: { a: "board-L", b: "fused-L" } }]
       : []),
     {
       id: "supply",
       kind: "switched supply",
-      name: "Board supply",
+      name: say.boardSupply,
       piece: "board",
       volts: 12,
       startVolts: volts * 0.65,
@@ -285,7 +284,7 @@ export function quickMachine(quick: QuickMachine): MachineFile {
     {
       id: "logic",
       kind: "controller",
-      name: "Board logic",
+      name: say.boardLogic,
       piece: "board",
       rail: { min: 9, max: 15 },
       loadOhms: 200,
@@ -301,7 +300,7 @@ export function quickMachine(quick: QuickMachine): MachineFile {
     ...loads.map((load, i) => ({
       id: `relay-${i + 1}`,
       kind: "relay",
-      name: `Relay for ${load.name.toLowerCase()}`,
+      name: say.relayForLoadName(load.name.toLowerCase()),
       piece: "board",
       coilVolts: 12,
       coilOhms: 400,
@@ -313,32 +312,32 @@ export function quickMachine(quick: QuickMachine): MachineFile {
   const wires = [
     ...loads.map((load, i) => ({
       id: `wire-${i + 1}`,
-      name: `Feed to ${load.name.toLowerCase()}`,
+      name: say.feedToLoadName(load.name.toLowerCase()),
       piece: "wiring",
       from: `out-${i + 1}`,
       to: `load-${i + 1}-L`,
     })),
-    { id: "wire-N", name: "Neutral to the loads", piece: "wiring", from: "board-N", to: "load-N" },
+    { id: "wire-N", name: say.neutralToTheLoads, piece: "wiring", from: "board-N", to: "load-N" },
   ];
   const points = [
-    { id: "plug-line", name: "Plug, line pin", net: "plug-L" },
-    { id: "plug-neutral", name: "Plug, neutral pin", net: "plug-N" },
-    { id: "plug-earth", name: "Plug, earth pin", net: "plug-E" },
-    { id: "chassis", name: "Chassis", net: "chassis" },
+    { id: "plug-line", name: say.plugLinePin, net: "plug-L" },
+    { id: "plug-neutral", name: say.plugNeutralPin, net: "plug-N" },
+    { id: "plug-earth", name: say.plugEarthPin, net: "plug-E" },
+    { id: "chassis", name: say.chassis, net: "chassis" },
     ...(quick.filter
       ? [
-          { id: "filter-line", name: "Filter, line in", net: "filter-in-L", panel: "cover" },
-          { id: "filter-neutral", name: "Filter, neutral in", net: "filter-in-N", panel: "cover" },
+          { id: "filter-line", name: say.filterLineIn, net: "filter-in-L", panel: "cover" },
+          { id: "filter-neutral", name: say.filterNeutralIn, net: "filter-in-N", panel: "cover" },
         ]
       : []),
-    { id: "board-in-L", name: "Board in, line", net: "board-L", panel: "cover" },
-    { id: "board-in-N", name: "Board in, neutral", net: "board-N", panel: "cover" },
-    ...(quick.fuse ? [{ id: "fuse-out", name: "Fuse, board end", net: "fused-L", panel: "cover" }] : []),
+    { id: "board-in-L", name: say.boardInLine, net: "board-L", panel: "cover" },
+    { id: "board-in-N", name: say.boardInNeutral, net: "board-N", panel: "cover" },
+    ...(quick.fuse ? [{ id: "fuse-out", name: say.fuseBoardEnd, net: "fused-L", panel: "cover" }] : []),
     ...loads.flatMap((load, i) => [
-      { id: `out-${i + 1}`, name: `Relay out, ${load.name.toLowerCase()}`, net: `out-${i + 1}`, panel: "cover" },
-      { id: `load-${i + 1}-feed`, name: `${load.name}, feed terminal`, net: `load-${i + 1}-L`, panel: "cover" },
+      { id: `out-${i + 1}`, name: say.relayOutLoadName(load.name.toLowerCase()), net: `out-${i + 1}`, panel: "cover" },
+      { id: `load-${i + 1}-feed`, name: say.loadNameFeedTerminal(load.name), net: `load-${i + 1}-L`, panel: "cover" },
     ]),
-    { id: "load-neutral", name: "Loads, neutral terminal", net: "load-N", panel: "cover" },
+    { id: "load-neutral", name: say.loadsNeutralTerminal, net: "load-N", panel: "cover" },
   ];
   const front = [
     { box: "Outlet", parts: ["outlet"] },
@@ -352,7 +351,7 @@ export function quickMachine(quick: QuickMachine): MachineFile {
   ];
   const paths = loads.map((load, i) => ({
     id: `to-${i + 1}`,
-    name: `From plug to ${load.name.toLowerCase()}`,
+    name: say.fromPlugTo(load.name.toLowerCase()),
     stages: [
       ...front,
       { box: "Board", parts: ["supply", "logic", `relay-${i + 1}`], panel: "cover" },
@@ -366,15 +365,13 @@ export function quickMachine(quick: QuickMachine): MachineFile {
     format: 1,
     id: quick.id,
     revision: "1",
-    maker: "No file",
+    maker: say.noFile,
     model: quick.name,
     name: quick.name,
     family: quick.family,
     supply: { volts, hertz: quick.hertz, percent: 6 },
-    cautions: [
-      "Drawn at the door: the board is taken as a block. What it joins inside is not known; take all of it as hot.",
-    ],
-    panels: [{ id: "cover", name: "Cover", minutes: 5, tools: [] }],
+    cautions: [say.drawnAtTheDoorThe],
+    panels: [{ id: "cover", name: say.cover, minutes: 5, tools: [] }],
     pieces,
     parts,
     wires,
@@ -389,31 +386,31 @@ export function quickMachine(quick: QuickMachine): MachineFile {
     setups: [
       {
         id: "asked",
-        name: "Plugged in, asked to run",
+        name: say.pluggedInAskedToRun,
         power: "on",
-        how: "Plug in and start it, so that every load in question is asked for.",
+        how: say.plugInAndStartIt,
       },
-      { id: "unplugged", name: "Unplugged", power: "off", how: "Pull the plug, wait one minute, prove it dead." },
+      { id: "unplugged", name: say.unplugged, power: "off", how: say.pullThePlugWaitOne },
     ],
     paths,
     complaints: [
       ...loads.map((load, i) => ({
         id: `no-${i + 1}`,
-        words: `${load.name} does not work`,
+        words: say.doesNotWork(load.name),
         setup: "asked",
         path: `to-${i + 1}`,
         sees: SILENT[load.kind] === null ? {} : { [`load-${i + 1}`]: SILENT[load.kind] },
       })),
       {
         id: "dead",
-        words: "Nothing works",
+        words: say.nothingWorks,
         setup: "asked",
         path: "to-1",
         sees: Object.fromEntries(
           loads.flatMap((load, i) => (SILENT[load.kind] === null ? [] : [[`load-${i + 1}`, SILENT[load.kind]]])),
         ),
       },
-      { id: "check-over", words: "To be checked", setup: "asked", path: "to-1" },
+      { id: "check-over", words: say.toBeChecked, setup: "asked", path: "to-1" },
     ],
   });
 }

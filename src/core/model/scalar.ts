@@ -1,5 +1,6 @@
 import { z } from "zod";
 import { readEngineering } from "../quantity";
+import { say } from "#words/core/model/scalar";
 
 /**
  * Scalars of a machine file. YAML scalars arrive as strings, never coerced (a code `010` or a version `1.10`
@@ -8,20 +9,20 @@ import { readEngineering } from "../quantity";
 const numberText = z
   .string()
   .max(40)
-  .regex(/^[+-]?[\d.,]+(?:[eE][+-]?\d{1,3})?\s*(?:[pnuµmkKMGR]\d*)?$/, "is no number");
+  .regex(/^[+-]?[\d.,]+(?:[eE][+-]?\d{1,3})?\s*(?:[pnuµmkKMGR]\d*)?$/, say.isNoNumber);
 
 /** A number within limits; 4k7 and 4700 are the same. */
 export function number(limits: { min?: number; max?: number; above?: number } = {}) {
   return z.union([numberText, z.number()]).transform((raw, ctx) => {
     const value = typeof raw === "number" ? raw : readEngineering(raw)?.value;
     if (value === undefined || !Number.isFinite(value)) {
-      ctx.addIssue({ code: "custom", message: "is no number" });
+      ctx.addIssue({ code: "custom", message: say.isNoNumber });
       return z.NEVER;
     }
     const { min, max, above } = limits;
-    if (above !== undefined && value <= above) ctx.addIssue({ code: "custom", message: `must be above ${above}` });
-    if (min !== undefined && value < min) ctx.addIssue({ code: "custom", message: `must be at least ${min}` });
-    if (max !== undefined && value > max) ctx.addIssue({ code: "custom", message: `must be at most ${max}` });
+    if (above !== undefined && value <= above) ctx.addIssue({ code: "custom", message: say.mustBeAbove(above) });
+    if (min !== undefined && value < min) ctx.addIssue({ code: "custom", message: say.mustBeAtLeast(min) });
+    if (max !== undefined && value > max) ctx.addIssue({ code: "custom", message: say.mustBeAtMost(max) });
     return value;
   });
 }
@@ -36,7 +37,7 @@ export const id = z
   .string()
   .min(1)
   .max(60)
-  .regex(/^[A-Za-z0-9][A-Za-z0-9._-]*$/, "may hold letters, digits, dot, dash and underscore only");
+  .regex(/^[A-Za-z0-9][A-Za-z0-9._-]*$/, say.mayHoldLettersDigitsDot);
 
 /** A line of text for people. */
 export const words = z.string().trim().min(1).max(400);

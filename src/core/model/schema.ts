@@ -2,6 +2,7 @@ import { z } from "zod";
 import { METER_FUNCTIONS } from "../instrument";
 import { PART_KINDS } from "./kinds/registry";
 import { id, number, words, yesNo } from "./scalar";
+import { say } from "#words/core/model/schema";
 
 /**
  * Machine file: everything known of one type of machine, under the names of format 1 as the code has them;
@@ -143,10 +144,7 @@ const drawing = z.strictObject({
   image: z
     .string()
     .max(400_000)
-    .regex(
-      /^data:image\/(png|jpeg|webp);base64,[A-Za-z0-9+/=]+$/,
-      "must be a png, jpeg or webp image as a data address",
-    )
+    .regex(/^data:image\/(png|jpeg|webp);base64,[A-Za-z0-9+/=]+$/, say.mustBeAPngJpeg)
     .optional(),
   /** Width over height. */
   ratio: number({ min: 0.2, max: 5 }).default(1.5),
@@ -190,7 +188,7 @@ const setting = z
           ctx.addIssue({
             code: "custom",
             path: ["values", i, "value"],
-            message: `must be ${s.coding.switches.length} digits 0 or 1, one a switch`,
+            message: say.mustBeDigits0Or(s.coding.switches.length),
           });
   });
 

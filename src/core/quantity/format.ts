@@ -1,4 +1,5 @@
 import type { Shown } from "./read";
+import { say } from "#words/core/quantity";
 
 const STEPS: readonly (readonly [number, string])[] = [
   [1e9, "G"],
@@ -52,7 +53,7 @@ export function shownText(shown: Shown, unit: string): string {
     case "overload":
       return "OL";
     case "beep":
-      return shown.beeps ? "beeps" : "no beep";
+      return shown.beeps ? "beeps" : say.noBeep;
     case "label":
       return shown.label;
     case "jumping":

@@ -1,3 +1,5 @@
+import { say } from "#words/core/quantity";
+
 /**
  * Reads what a technician types from a meter: `13.2`, `13,2 V`, `4k7`, `OL`, `0.43A`, `3-11`, `beep`, nothing.
  */
@@ -116,23 +118,20 @@ const RANGE = /^(.+?)\s*(?:-|–|—|\.\.+|\bto\b|\band\b)\s*(.+)$/i;
  */
 export function readShown(text: string, asked: Asked): ReadResult {
   const typed = text.trim();
-  if (typed === "")
-    return { ok: false, sentence: "Nothing typed yet. Type what the meter shows, or the word nothing." };
+  if (typed === "") return { ok: false, sentence: say.nothingTypedYetTypeWhat };
   if (OVERLOAD.test(typed)) return asked === "beep" ? yes({ kind: "beep", beeps: false }) : yes({ kind: "overload" });
   if (NOTHING.test(typed)) {
     if (asked === "beep") return yes({ kind: "beep", beeps: false });
     return asked === "ohm" ? yes({ kind: "overload" }) : yes({ kind: "value", value: 0 });
   }
   if (BEEP.test(typed)) {
-    return asked === "beep"
-      ? yes({ kind: "beep", beeps: true })
-      : no("A beep belongs to continuity; this test asks for a number.");
+    return asked === "beep" ? yes({ kind: "beep", beeps: true }) : no(say.aBeepBelongsToContinuity);
   }
   if (typed === "1" && (asked === "ohm" || asked === "beep")) {
     return {
       ok: false,
       ask: "overload?",
-      sentence: "A lone 1 can be one ohm or an overload on a manual range. Which is it?",
+      sentence: say.aLone1CanBe,
     };
   }
 
@@ -165,7 +164,7 @@ export function readShown(text: string, asked: Asked): ReadResult {
         unitMismatch(right.unit, asked) ??
         impossible(Math.min(left.value, right.value), asked);
       if (wrong) return no(wrong);
-      if (asked === "beep") return no("For continuity type beep, or nothing.");
+      if (asked === "beep") return no(say.forContinuityTypeBeepOr);
       return yes({
         kind: "jumping",
         low: Math.min(left.value, right.value),
@@ -174,20 +173,18 @@ export function readShown(text: string, asked: Asked): ReadResult {
       });
     }
   }
-  return no(`"${typed.slice(0, 40)}" is no reading. Type a number such as 13.2, 4k7 or 3-11, OL, or nothing.`);
+  return no(say.isNoReadingTypeA(typed.slice(0, 40)));
 }
 
 function unitMismatch(unit: Asked | null, asked: Asked): string | null {
   if (unit === null || unit === asked || (asked === "beep" && unit === "ohm")) return null;
   const word = { V: "volts", A: "amperes", ohm: "ohms", Hz: "hertz", F: "farads", beep: "continuity" } as const;
-  return `That is in ${word[unit]}; this test asks for ${word[asked]}. Change the function if that is what was measured.`;
+  return say.thatIsInThisTest(word[unit], word[asked]);
 }
 
 function impossible(value: number, asked: Asked): string | null {
-  if (value < 0 && (asked === "Hz" || asked === "F"))
-    return "This is never below zero. Check the sign, and the function the meter is set to.";
-  if ((asked === "ohm" || asked === "beep") && value < 0)
-    return "A resistance below zero means voltage on the leads. Prove the circuit dead, then measure again.";
+  if (value < 0 && (asked === "Hz" || asked === "F")) return say.thisIsNeverBelowZero;
+  if ((asked === "ohm" || asked === "beep") && value < 0) return say.aResistanceBelowZeroMeans;
   return null;
 }
 

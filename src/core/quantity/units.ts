@@ -1,5 +1,6 @@
 import { decimal, engineering } from "./format";
 import { readEngineering } from "./read";
+import { say } from "#words/core/quantity";
 
 /**
  * What a number measures, always held in the SI unit of its name (degrees Celsius for temperatures, square
@@ -95,7 +96,7 @@ export type Typed = { readonly ok: true; readonly value: number } | { readonly o
  */
 export function readQuantity(text: string, quantity: Quantity, liked: Liked): Typed {
   const typed = text.trim();
-  if (typed === "") return { ok: false, sentence: "Nothing typed yet." };
+  if (typed === "") return { ok: false, sentence: say.nothingTypedYet };
   if (OPEN.test(typed)) return quantity === "ohms" ? { ok: true, value: Infinity } : no(typed, quantity, liked);
   if (quantity === "celsius") return readTemperature(typed, liked);
   if (quantity === "area") return readWire(typed, liked);
@@ -115,7 +116,7 @@ export function readQuantity(text: string, quantity: Quantity, liked: Liked): Ty
   )
     return {
       ok: false,
-      sentence: `"${typed.slice(0, 30)}" is in another unit; this field wants ${unitWords(quantity, liked)}.`,
+      sentence: say.isInAnotherUnitThis(typed.slice(0, 30), unitWords(quantity, liked)),
     };
   return done(plain.value, typed, quantity, liked);
 }
@@ -125,13 +126,13 @@ function done(value: number, typed: string, quantity: Quantity, liked: Liked): T
 }
 
 function no(typed: string, quantity: Quantity, liked: Liked): Typed {
-  return { ok: false, sentence: `"${typed.slice(0, 30)}" is no number of ${unitWords(quantity, liked)}.` };
+  return { ok: false, sentence: say.isNoNumberOf(typed.slice(0, 30), unitWords(quantity, liked)) };
 }
 
 /** The unit a lone number is taken in, in words for a sentence. */
 function unitWords(quantity: Quantity, liked: Liked): string {
   const unit = unitOfQuantity(quantity, liked);
-  return unit === "" ? "this field" : `${nameOfQuantity(quantity)} (${unit})`;
+  return unit === "" ? say.thisField : `${nameOfQuantity(quantity)} (${unit})`;
 }
 
 function readTemperature(typed: string, liked: Liked): Typed {
@@ -143,7 +144,7 @@ function readTemperature(typed: string, liked: Liked): Typed {
   if (scale === "F") celsius = (number - 32) / 1.8;
   else if (scale === "K") celsius = number - 273.15;
   else celsius = number;
-  if (celsius <= -273.15) return { ok: false, sentence: "Nothing is as cold as that: absolute zero is -273.15 °C." };
+  if (celsius <= -273.15) return { ok: false, sentence: say.nothingIsAsColdAs };
   return { ok: true, value: celsius };
 }
 
@@ -155,9 +156,7 @@ function readWire(typed: string, liked: Liked): Typed {
     if (/\/0$/.test(gauge[1]!)) n = 1 - Number(gauge[1]!.slice(0, -2));
     else if (/^0{2,4}$/.test(gauge[1]!)) n = 1 - gauge[1]!.length;
     else n = Number(gauge[1]);
-    return n <= 40 && n >= -3
-      ? { ok: true, value: areaOfGauge(n) }
-      : { ok: false, sentence: "Gauges run from 4/0 to 40." };
+    return n <= 40 && n >= -3 ? { ok: true, value: areaOfGauge(n) } : { ok: false, sentence: say.gaugesRunFrom40 };
   }
   const metric = /^([\d.,]+)\s*(?:mm2|mm²|mm\^2|qmm)?$/i.exec(typed);
   const area = metric ? Number(metric[1]!.replace(",", ".")) : NaN;
@@ -170,7 +169,7 @@ function readShare(typed: string): Typed {
   const number = match ? Number(match[1]!.replace(",", ".")) : NaN;
   return Number.isFinite(number)
     ? { ok: true, value: number / 100 }
-    : { ok: false, sentence: `"${typed.slice(0, 30)}" is no percentage.` };
+    : { ok: false, sentence: say.isNoPercentage(typed.slice(0, 30)) };
 }
 
 /** The unit in which a quantity is shown, and in which a lone number is taken. */
@@ -187,7 +186,7 @@ export function quantityText(value: number, quantity: Quantity, liked: Liked = M
   if (Number.isNaN(value)) return "–";
   if (!Number.isFinite(value)) {
     if (quantity === "ohms") return "OL";
-    return value > 0 ? "without end" : "–";
+    return value > 0 ? say.withoutEnd : "–";
   }
   switch (quantity) {
     case "celsius":
@@ -237,6 +236,6 @@ function trimmed(value: number, places: number): string {
 
 function nameOfQuantity(quantity: Quantity): string {
   if (quantity === "celsius") return "degrees";
-  if (quantity === "area") return "wire size";
+  if (quantity === "area") return say.wireSize;
   return quantity;
 }

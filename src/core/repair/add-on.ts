@@ -1,6 +1,7 @@
 import { sourcesOff } from "../safety";
 import type { Machine } from "../model";
 import type { SwitchDrawing } from "../workbench";
+import { say } from "#words/core/repair/add-on";
 
 /** A stage of adding a module. */
 export interface AddOnStage {
@@ -16,7 +17,7 @@ export interface AddOnStage {
  */
 export function addOnPlan(machine: Machine, id: string): readonly AddOnStage[] {
   const addOn = machine.file.addOns.find((a) => a.id === id);
-  if (!addOn) throw new RangeError(`no add-on ${id}`);
+  if (!addOn) throw new RangeError(say.noAddOn(id));
   const { switches } = addOn;
   const cover = machine.file.panels.find((p) => p.id === addOn.panel);
   return [
@@ -24,10 +25,12 @@ export function addOnPlan(machine: Machine, id: string): readonly AddOnStage[] {
       ? [
           {
             id: "switches" as const,
-            name: "Switches for this type",
+            name: say.switchesForThisType,
             steps: [
-              `On: ${switches.on.join(", ") || "none"}. Off: ` +
-                `${switches.numbers.filter((n) => !switches.on.includes(n)).join(", ") || "none"}.`,
+              say.onOnOffNumbers(
+                switches.on.join(", ") || "none",
+                switches.numbers.filter((n) => !switches.on.includes(n)).join(", ") || "none",
+              ),
             ],
             drawing: {
               caption: addOn.name,
@@ -40,20 +43,21 @@ export function addOnPlan(machine: Machine, id: string): readonly AddOnStage[] {
           },
         ]
       : []),
-    { id: "dead", name: "Dead", steps: [sourcesOff(machine), ...(cover ? [`Open: ${cover.name.toLowerCase()}`] : [])] },
-    { id: "harness", name: "Plug by plug", steps: addOn.harness },
+    {
+      id: "dead",
+      name: say.dead,
+      steps: [sourcesOff(machine), ...(cover ? [say.openCoverName(cover.name.toLowerCase())] : [])],
+    },
+    { id: "harness", name: say.plugByPlug, steps: addOn.harness },
     {
       id: "pull",
-      name: "Pull test",
-      steps: [
-        "Each plug pulled lightly by its housing: none moves.",
-        "No lead under a cover's edge, none at a moving part.",
-      ],
+      name: say.pullTest,
+      steps: [say.eachPlugPulledLightlyBy, say.noLeadUnderACovers],
     },
-    ...(addOn.lights.length > 0 ? [{ id: "lights" as const, name: "Power on: what lights", steps: addOn.lights }] : []),
+    ...(addOn.lights.length > 0 ? [{ id: "lights" as const, name: say.powerOnWhatLights, steps: addOn.lights }] : []),
     ...(addOn.settings.length > 0
-      ? [{ id: "settings" as const, name: "Settings", steps: addOn.settings.map((s) => `${s.where}: ${s.value}`) }]
+      ? [{ id: "settings" as const, name: say.settings, steps: addOn.settings.map((s) => `${s.where}: ${s.value}`) }]
       : []),
-    { id: "trial", name: "Trial", steps: [addOn.trial] },
+    { id: "trial", name: say.trial, steps: [addOn.trial] },
   ];
 }

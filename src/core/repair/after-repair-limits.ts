@@ -1,4 +1,5 @@
 import { has, type Machine, ratings } from "../model";
+import { say } from "#words/core/repair/after-repair-limits";
 
 /** One measurement of the safety test after a repair. */
 export interface SafetyLimit {
@@ -19,7 +20,7 @@ export type SafetyTest =
   | { readonly applies: true; readonly class: ProtectionClass; readonly limits: readonly SafetyLimit[] }
   | { readonly applies: false; readonly why: string };
 
-const EN = "EN 50678:2020, test after repair";
+const EN = say.en506782020TestAfter;
 /** Ohms up to 5 m of cord, more for each further 7.5 m, and at most. */
 const BONDING = { base: 0.3, upTo: 5, further: 0.1, each: 7.5, most: 1 };
 
@@ -28,7 +29,7 @@ const BONDING = { base: 0.3, upTo: 5, further: 0.1, each: 7.5, most: 1 };
  * RangeError below nothing.
  */
 export function bondingLimit(metres: number): number {
-  if (!(metres >= 0)) throw new RangeError("a cord has a length of nothing or more");
+  if (!(metres >= 0)) throw new RangeError(say.aCordHasALength);
   const steps = Math.max(0, Math.ceil((metres - BONDING.upTo) / BONDING.each));
   return Math.min(BONDING.most, BONDING.base + BONDING.further * steps);
 }
@@ -67,43 +68,43 @@ export function safetyTest(machine: Machine, cordMetres = 2): SafetyTest {
   if (protection === null)
     return {
       applies: false,
-      why: "It runs on its own battery or engine: EN 50678 is for equipment on the mains, not for vehicles or bare battery units.",
+      why: say.itRunsOnItsOwn,
     };
   const watts = heatingWatts(machine);
   const limits: SafetyLimit[] = [];
   if (protection === "I")
     limits.push({
       id: "bonding",
-      words: "Protective conductor",
-      how: "From the plug's earth pin to every bare metal part; move the cord while you measure.",
+      words: say.protectiveConductor,
+      how: say.fromThePlugsEarthPin,
       limit: bondingLimit(cordMetres),
       sense: "at most",
       unit: "ohm",
-      source: `${EN}: 0.3 Ω to 5 m of cord, 0.1 Ω more for each further 7.5 m, at most 1 Ω`,
+      source: say.to5MOfCord(EN),
     });
   limits.push({
     id: "insulation",
-    words: "Insulation",
-    how: "Dead. Line and neutral joined, against earth and bare metal; every switch made; 500 V, 250 V where surge protection is fitted.",
+    words: say.insulation,
+    how: say.deadLineAndNeutralJoined,
     limit: insulationLimit(protection, watts > 0),
     sense: "at least",
     unit: "Mohm",
-    source: `${EN}: 1 MΩ class I (0.3 with heaters), 2 MΩ class II, 0.25 MΩ class III`,
+    source: say.mClassI03(EN),
   });
   if (protection === "I")
     limits.push({
       id: "conductor",
-      words: "Protective conductor current",
-      how: "Running, every heater on; both ways round in the outlet, the larger one counts.",
+      words: say.protectiveConductorCurrent,
+      how: say.runningEveryHeaterOnBoth,
       limit: conductorLimit(watts),
       sense: "at most",
       unit: "mA",
-      source: `${EN}: 3.5 mA; above 3.5 kW of heating 1 mA a kilowatt, at most 10`,
+      source: say.maAbove35Kw(EN),
     });
   limits.push({
     id: "touch",
-    words: "Touch current",
-    how: "Running; from bare metal that is not bonded to earth.",
+    words: say.touchCurrent,
+    how: say.runningFromBareMetalThat,
     limit: 0.5,
     sense: "at most",
     unit: "mA",

@@ -4,6 +4,7 @@ import { verdictOf } from "../diagnose";
 import { readEngineering, readShown } from "../quantity";
 import { keeps } from "./after-repair-limits";
 import type { ProofStep } from "./proof-run";
+import { say } from "#words/core/repair/judge-proof";
 
 /** What a typed reading makes of a step of the proof. */
 export type ProofVerdict = { readonly kind: "pass" | "fail" } | { readonly kind: "unread"; readonly words: string };
@@ -27,11 +28,11 @@ export function judge(step: ProofStep, typed: string): ProofVerdict {
     if (!read || read.value < 0 || (read.unit !== null && read.unit !== BASE[limit.unit]))
       return {
         kind: "unread",
-        words: `Type ${unitWord(limit)}, for example ${exampleOf(limit)}.`,
+        words: say.typeForExample(unitWord(limit), exampleOf(limit)),
       };
     return { kind: keeps(limit, bare ? read.value : read.value * OF_BASE[limit.unit]) ? "pass" : "fail" };
   }
-  if (!step.test || !step.window) return { kind: "unread", words: "This step is seen, not measured." };
+  if (!step.test || !step.window) return { kind: "unread", words: say.thisStepIsSeenNot };
   const unit = unitOf(step.test.function);
   const read = readShown(typed, unit === "" ? "beep" : unit);
   if (!read.ok) return { kind: "unread", words: read.sentence };

@@ -2,6 +2,7 @@ import { type Machine, modeName } from "../model";
 import type { Job } from "../journal";
 import { inSentence } from "../quantity";
 import { programOf } from "../simulate";
+import { say } from "#words/core/repair/left-behind";
 
 /** Something changed on the unit that is not as it was found. */
 export interface LeftBehind {
@@ -33,62 +34,54 @@ export function leftBehind(machine: Machine, job: Job): readonly LeftBehind[] {
   if (setup) {
     const program = programOf(machine);
     for (const [a, b] of setup.jumpers)
-      list.push(derived(`jumper ${a} ${b}`, `Jumper from ${point(a)} to ${point(b)}`, "Take the jumper out"));
-    for (const p of setup.lifted) list.push(derived(`lifted ${p}`, `Lead lifted: ${name(p)}`, "Put the lead back"));
+      list.push(derived(`jumper ${a} ${b}`, say.jumperFromTo(point(a), point(b)), say.takeTheJumperOut));
+    for (const p of setup.lifted) list.push(derived(`lifted ${p}`, say.leadLiftedName(name(p)), say.putTheLeadBack));
     for (const f of setup.feeds)
-      list.push(derived(`feed ${f.plus} ${f.minus}`, `Bench supply at ${point(f.plus)}`, "Take the bench supply off"));
-    for (const p of setup.lamps) list.push(derived(`lamp ${p}`, `Lamp in place of ${name(p)}`, "Put the load back"));
+      list.push(derived(`feed ${f.plus} ${f.minus}`, say.benchSupplyAt(point(f.plus)), say.takeTheBenchSupplyOff));
+    for (const p of setup.lamps) list.push(derived(`lamp ${p}`, say.lampInPlaceOf(name(p)), say.putTheLoadBack));
     for (const p of setup.good)
-      list.push(derived(`good ${p}`, `Known-good part in place of ${name(p)}`, "Put in the part that stays"));
+      list.push(derived(`good ${p}`, say.knownGoodPartInPlace(name(p)), say.putInThePartThat));
     for (const c of setup.apart)
       list.push(
         derived(
           `apart ${c}`,
-          `Unplugged: ${machine.file.connectors.find((x) => x.id === c)?.name ?? c}`,
-          "Reconnect it until it latches",
+          say.unpluggedName(machine.file.connectors.find((x) => x.id === c)?.name ?? c),
+          say.reconnectItUntilItLatches,
         ),
       );
     for (const place of setup.magnets)
-      list.push(derived(`magnet ${place}`, `Magnet at ${place}`, "Take the magnet away"));
+      list.push(derived(`magnet ${place}`, say.magnetAtPlace(place), say.takeTheMagnetAway));
     if (setup.mode !== "run" && setup.mode !== program?.modes[0])
       list.push(
         derived(
           "mode",
           `In ${program ? inSentence(modeName(program, setup.mode)) : setup.mode}`,
-          "Leave the mode; some come back after a power cycle",
+          say.leaveTheModeSomeCome,
         ),
       );
     if (setup.power === "on" && setup.off.length > 0)
-      for (const s of setup.off) list.push(derived(`off ${s}`, `Source off: ${name(s)}`, "Switch it on again"));
+      for (const s of setup.off) list.push(derived(`off ${s}`, say.sourceOffName(name(s)), say.switchItOnAgain));
   }
   for (const id of job.openPanels)
     list.push(
       derived(
         `cover ${id}`,
-        `Cover off: ${inSentence(machine.file.panels.find((p) => p.id === id)?.name ?? id)}`,
-        "Close it with its own screws",
+        say.coverOffName(inSentence(machine.file.panels.find((p) => p.id === id)?.name ?? id)),
+        say.closeItWithItsOwn,
       ),
     );
   for (const { body } of job.work.changed)
-    list.push({ item: body.item, words: body.words, undo: "Put it back", derived: false });
+    list.push({ item: body.item, words: body.words, undo: say.putItBack, derived: false });
   for (const s of machine.file.settings) {
     const own = job.answers.flatMap(({ body }) => (body.type === "setting" && body.setting === s.id ? [body] : []));
     const found = own.findLast((b) => b.moment === "found");
     const set = own.findLast((b) => b.moment === "set");
     if (found && set && set.value !== found.value)
-      list.push(
-        derived(
-          `setting ${s.id}`,
-          `${s.name}: found ${found.value}, left at ${set.value}`,
-          "Set it back, or say why it stays",
-        ),
-      );
+      list.push(derived(`setting ${s.id}`, say.foundLeftAt(s.name, found.value, set.value), say.setItBackOrSay));
   }
   for (const { body } of job.work.proved)
     if (!body.passed)
-      list.push(
-        derived(`proof ${body.step}`, `Proof failed: ${body.words}`, "Repair it, or say why it is handed over so"),
-      );
+      list.push(derived(`proof ${body.step}`, say.proofFailedBodyWords(body.words), say.repairItOrSayWhy));
   const back = new Set(job.restored);
   return list.filter((l) => !l.derived || !canBePutBack(l) || !back.has(l.item));
 }

@@ -15,6 +15,7 @@ import {
 import { quantityText } from "../quantity";
 import { nominalValues, NoOperatingPoint, secondsUntil, Simulator } from "../simulate";
 import { ratedLinks, weakestFirst } from "../workbench";
+import { say } from "#words/core/repair/modification";
 
 /** One thing that was looked at before a change may be built, with its figures. */
 export interface Finding {
@@ -153,8 +154,7 @@ export function proveModification(
     const words = touchesProtection(before, change);
     if (words) find("protection", false, words);
   }
-  if (findings.length === 0)
-    find("protection", true, "No protective part, door switch or earth is taken out or made weaker.");
+  if (findings.length === 0) find("protection", true, say.noProtectivePartDoorSwitch);
   // What is refused on sight is not proven any further; what it would do is shown, so that nobody has to be believed.
   else return { allowed: false, findings: [...findings, ...wouldDo(before, changes)], warnings: [], situations: 0 };
 
@@ -177,8 +177,8 @@ export function proveModification(
     "interlock",
     more.length === 0,
     more.length === 0
-      ? `${shared.length} loads in ${situations.length} situations: none runs where it did not run before.`
-      : `${more[0]!.load} would run: ${more[0]!.situation}. So in ${more.length} of ${shared.length * situations.length} cases.`,
+      ? say.loadsInSituationsNoneRuns(shared.length, situations.length)
+      : say.wouldRunSoInOf(more[0]!.load, more[0]!.situation, more.length, shared.length * situations.length),
   );
   const lost = shared.flatMap((p) =>
     [...sound.get(p.id)!].filter((k) => !changed.get(p.id)!.has(k)).map((k) => `${p.name}: ${situations[k]!.words}`),
@@ -217,12 +217,12 @@ export function proveModification(
     "single fault",
     w === null,
     w === null
-      ? `With each of ${faults.length} single faults, no load runs where it did not run before.`
-      : `With ${faultName(w.fault)}, ${w.load} would run: ${w.situation} (${w.count} cases more than before).`,
+      ? say.withEachOfSingleFaults(faults.length)
+      : say.withWouldRunCasesMore(faultName(w.fault), w.load, w.situation, w.count),
   );
 
   const late = timing(before, after);
-  find("timing", late === null, late ?? "Every load comes on when it came on before.");
+  find("timing", late === null, late ?? say.everyLoadComesOnWhen);
 
   let weakest: { readonly name: string; readonly used: number; readonly words: string } | null = null;
   for (const setup of after.file.setups) {
@@ -246,8 +246,8 @@ export function proveModification(
     "fuse",
     bare.length === 0,
     bare.length === 0
-      ? "Every load that was behind a fuse or breaker still is."
-      : `No fuse or breaker would stop ${bare.map((id) => after.partById.get(id)!.name).join(", ")}.`,
+      ? say.everyLoadThatWasBehind
+      : say.noFuseOrBreakerWould(bare.map((id) => after.partById.get(id)!.name).join(", ")),
   );
 
   const added = after.parts.filter((p) => !before.partById.has(p.id));
@@ -256,14 +256,12 @@ export function proveModification(
     findings,
     situations: simulated,
     warnings: [
-      ...lost.slice(0, 3).map((l) => `It would no longer run: ${l}.`),
+      ...lost.slice(0, 3).map((l) => say.itWouldNoLongerRun(l)),
       ...added
         .filter((p) => ratings(p).amps === undefined && p.elementCount > 0)
-        .map((p) => `${p.name} has no rating in the model: choose it for the current and the heat at its place.`),
-      ...added
-        .filter((p) => has(p, "breaks-current"))
-        .map((p) => `${p.name} breaks an inductive load: fit the suppression that the load's manufacturer asks for.`),
-      "Wires carry what the fuse before them lets through: as thick as the old ones, insulated for mains, held and strain-relieved.",
+        .map((p) => say.hasNoRatingInThe(p.name)),
+      ...added.filter((p) => has(p, "breaks-current")).map((p) => say.breaksAnInductiveLoadFit(p.name)),
+      say.wiresCarryWhatTheFuse,
     ],
   };
 }
@@ -288,9 +286,12 @@ function wouldDo(before: Machine, changes: readonly Change[]): Finding[] {
           {
             of: "interlock",
             ok: false,
-            words:
-              `${worst.name} would run in ${worst.more.length} of ${situations.length} situations in which it ` +
-              `does not run now: ${situations[worst.more[0]!]!.words}.`,
+            words: say.wouldRunInOfSituations(
+              worst.name,
+              worst.more.length,
+              situations.length,
+              situations[worst.more[0]!]!.words,
+            ),
           },
         ]
       : [];
@@ -309,19 +310,18 @@ function touchesProtection(machine: Machine, change: Change): string | null {
   const conducts = part !== undefined && has(part, "conductor", "insulates") && nodes.some(isEarth);
   if (change.change === "put in")
     return conducts && (nodes.every(isEarth) || isEarth(part.nodeOf.get(change.terminal)))
-      ? "Nothing is put into a protective conductor."
+      ? say.nothingIsPutIntoA
       : null;
   if (change.change === "taken out" && conducts)
-    return has(part, "supply-cord") ? "A cord is not taken out." : "A protective conductor is not taken out.";
+    return has(part, "supply-cord") ? say.aCordIsNotTaken : say.aProtectiveConductorIsNot;
   if (part && has(part, "interlock", "protects")) {
-    if (change.change === "taken out")
-      return `${part.name} protects people or the machine: it is neither taken out nor bridged.`;
+    if (change.change === "taken out") return say.protectsPeopleOrTheMachine(part.name);
     const own = new Map(plainFields(part));
     for (const [field, value] of Object.entries(change.fields)) {
       const old = own.get(field);
       if (typeof old === "number" && Number(value) > old)
-        return `${part.name} protects: ${field} ${old} may not become ${String(value)}.`;
-      if (typeof old === "string" && old !== String(value)) return `${part.name} protects: ${field} stays ${old}.`;
+        return say.protectsMayNotBecome(part.name, field, old, String(value));
+      if (typeof old === "string" && old !== String(value)) return say.nameProtectsFieldStaysOld(part.name, field, old);
     }
   }
   return null;
@@ -359,9 +359,12 @@ function timing(before: Machine, after: Machine): string | null {
       if (was === null || is === null || was === is) continue;
       if (!Number.isFinite(is)) continue;
       if (!Number.isFinite(was) || Math.abs(is - was) > Math.max(LATER, LATER_SHARE * was))
-        return (
-          `${part.name} ${label} in ${setup.name} after ${is.toFixed(1)} s, before ` +
-          `${Number.isFinite(was) ? `${was.toFixed(1)} s` : "never"}.`
+        return say.inAfterSBefore(
+          part.name,
+          label,
+          setup.name,
+          is.toFixed(1),
+          Number.isFinite(was) ? `${was.toFixed(1)} s` : "never",
         );
     }
   }
@@ -374,22 +377,25 @@ export function builtWords(file: Machine["file"], change: Change): string {
     (file.parts as PartEntry[]).find((p) => p.id === change.part)?.name ??
     file.wires.find((w) => w.id === change.part)?.name ??
     change.part;
-  if (change.change === "put in") return `${change.name} put in at ${name}`;
+  if (change.change === "put in") return say.putInAt(change.name, name);
   if (change.change === "other part")
-    return `${name} is another part: ${Object.entries(change.fields)
-      .map(([f, v]) => `${f} ${v}`)
-      .join(", ")}`;
-  return `${name} taken out${change.bridged ? ", bridged" : ""}`;
+    return say.isAnotherPart(
+      name,
+      Object.entries(change.fields)
+        .map(([f, v]) => `${f} ${v}`)
+        .join(", "),
+    );
+  return say.nameTakenOutPart(name, change.bridged ? ", bridged" : "");
 }
 
 /** How the doors stand in a situation, as the end of its name; nothing for a machine without doors. */
 function doorsWords({ file }: Machine, open: readonly string[]): string {
   if (file.doors.length === 0) return "";
-  if (open.length === 0) return ", doors shut";
+  if (open.length === 0) return say.doorsShut;
   return `, ${open.map((id) => file.doors.find((d) => d.id === id)!.name.toLowerCase()).join(" and ")} open`;
 }
 
 function loadWords(link: { name: string; running: number; starting: number; rated: number }): string {
   const [running, starting, rated] = [link.running, link.starting, link.rated].map((a) => quantityText(a, "amperes"));
-  return `${link.name}: ${running} running, ${starting} starting, rated ${rated}`;
+  return say.runningStartingRated(link.name, running, starting, rated);
 }

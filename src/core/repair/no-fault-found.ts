@@ -2,6 +2,7 @@ import type { Advice } from "../diagnose";
 import type { Job } from "../journal";
 import type { Failures, Machine } from "../model";
 import { inSentence } from "../quantity";
+import { say } from "#words/core/repair/no-fault-found";
 
 /** What a job without a fault found has to say for itself. */
 export interface NoFaultFound {
@@ -12,10 +13,10 @@ export interface NoFaultFound {
 
 /** Faults that come and go hide from a test on a good day. */
 const HIDING: Readonly<Record<NonNullable<Failures<unknown>["provokedBy"]>, string>> = {
-  moving: "contacts: moved and warmed while something watches",
-  cycling: "relays: many cycles, warm",
-  warming: "cut-offs that set themselves again: warm",
-  "starting warm": "the start of the compressor, warm and at low mains",
+  moving: say.contactsMovedAndWarmedWhile,
+  cycling: say.relaysManyCyclesWarm,
+  warming: say.cutOffsThatSetThemselves,
+  "starting warm": say.theStartOfTheCompressor,
 };
 
 /** No fault found as a full outcome: what was tested, what that excludes, where else to look. */
@@ -28,7 +29,7 @@ export function noFaultFound(machine: Machine, job: Job, advice: Pick<Advice, "c
         s.piece !== "no-fault" && s.piece !== "something-else" && s.piece !== "not-as-drawn" && s.probability >= 0.01,
     )
     .slice(0, 4);
-  if (left.length > 0) elsewhere.push(`Least excluded: ${left.map((s) => inSentence(s.name)).join(", ")}`);
+  if (left.length > 0) elsewhere.push(say.leastExcludedLeft(left.map((s) => inSentence(s.name)).join(", ")));
   const asked = new Set(
     job.answers.flatMap(({ body }) => (body.type === "answered" && body.answer !== "skip" ? [body.first] : [])),
   );
@@ -41,16 +42,15 @@ export function noFaultFound(machine: Machine, job: Job, advice: Pick<Advice, "c
           f.complaints.includes(job.opened.complaint)),
     )
     .slice(0, 4);
-  for (const f of open) elsewhere.push(`Not asked: ${f.ask}`);
+  for (const f of open) elsewhere.push(say.notAskedAsk(f.ask));
   for (const [way, words] of Object.entries(HIDING))
-    if (machine.parts.some((p) => p.kind.failures.provokedBy === way)) elsewhere.push(`Comes and goes? Try ${words}`);
-  if (!job.answers.some(({ body }) => body.type === "surroundings"))
-    elsewhere.push("Room temperature and line voltage were not noted: ask at what hour and in what heat it fails");
-  elsewhere.push("How it is used and loaded, water and drain, what else hangs on the same line");
+    if (machine.parts.some((p) => p.kind.failures.provokedBy === way)) elsewhere.push(say.comesAndGoesTry(words));
+  if (!job.answers.some(({ body }) => body.type === "surroundings")) elsewhere.push(say.roomTemperatureAndLineVoltage);
+  elsewhere.push(say.howItIsUsedAnd);
   return {
     tested: readings.map(
       (r) =>
-        `${r.body.as.title}: ${r.body.as.shown}, ${r.body.as.verdict === "fits" ? "as it should be" : "not as it should be"}`,
+        `${r.body.as.title}: ${r.body.as.shown}, ${r.body.as.verdict === "fits" ? say.asItShouldBe : say.notAsItShouldBe}`,
     ),
     excluded: advice.cleared.map((c) => c.name),
     elsewhere,

@@ -1,4 +1,5 @@
 import { type Fault, has, type Machine } from "../model";
+import { say } from "#words/core/repair/options";
 
 /**
  * Something that can be done about a cause. Money in the shop's coin, minutes of work, `holds` the chance that it
@@ -70,7 +71,7 @@ const BOARDS = [
 /** The possible repairs for a fault, by what failed. Throws a RangeError for a part the machine has not. */
 export function optionsFor(machine: Machine, fault: Fault): readonly RepairOption[] {
   const part = machine.partById.get(fault.part);
-  if (!part) throw new RangeError(`no part ${fault.part}`);
+  if (!part) throw new RangeError(say.noPartPart(fault.part));
   const piece = machine.pieceById.get(part.piece)!;
   const smaller = part.kind.service.repairs;
   const memory = { leadDays: 0, temporary: false, source: "from memory" as const };
@@ -82,70 +83,67 @@ export function optionsFor(machine: Machine, fault: Fault): readonly RepairOptio
     holds: 0.96,
     leadDays: piece.price > 40 ? 2 : 0,
     temporary: false,
-    school: "What the file names.",
+    school: say.whatTheFileNames,
     source: "file",
   };
   const giveUp: RepairOption = {
     ...memory,
     id: "give-up",
-    words: "Give up: not worth it",
+    words: say.giveUpNotWorthIt,
     minutes: 5,
     parts: 0,
     holds: 1,
-    school: "Where the machine is worth less than its repair; the customer decides.",
+    school: say.whereTheMachineIsWorth,
   };
   if (piece.licensed)
-    return [{ ...replace, id: "hand-over", words: piece.repair, school: "Work for a licensed trade." }, giveUp];
+    return [{ ...replace, id: "hand-over", words: piece.repair, school: say.workForALicensedTrade }, giveUp];
   if (smaller === "joint") {
     return [
       {
         ...memory,
         id: "reseat",
-        words: "Reseat the plug",
+        words: say.reseatThePlug,
         minutes: 4,
         parts: 0,
         holds: 0.4,
-        school: "Quick, and proves the place; often comes back.",
+        school: say.quickAndProvesThePlace,
       },
       {
         ...memory,
         id: "clean",
-        words: "Clean both sides, dry, reseat",
+        words: say.cleanBothSidesDryReseat,
         minutes: 16,
         parts: 1,
         holds: 0.75,
-        school: "Mends three contact faults in four; harness before boards.",
+        school: say.mendsThreeContactFaultsIn,
       },
       {
         ...memory,
         id: "make-room",
-        words: "Make room for a plug that cannot seat",
+        words: say.makeRoomForAPlug,
         minutes: 20,
         parts: 0,
         holds: 0.8,
-        school:
-          "Only where something keeps it from latching. Afterwards mains keeps its distances: clearance " +
-          "1.5 mm, creepage 2.5 mm, to what can be touched 3 and 5 mm (IEC 60335-1 at 230 V, from memory: " +
-          "look them up).",
+        school: say.onlyWhereSomethingKeepsIt,
       },
       {
         ...memory,
         id: "pin",
-        words: "Renew pin and socket",
+        words: say.renewPinAndSocket,
         minutes: 22,
         parts: 4,
         holds: 0.94,
-        school: "For a pin that is heat-discoloured or has lost its tension.",
+        school: say.forAPinThatIs,
       },
       {
         ...memory,
         id: "harness",
-        words: "Replace the harness",
+        words: say.replaceTheHarness,
         minutes: 40,
         parts: 35,
         holds: 0.98,
         leadDays: 3,
-        school: "Where several contacts are bad.",
+        school: say.whereSeveralContactsAreBad,
       },
       giveUp,
     ];
@@ -157,21 +155,21 @@ export function optionsFor(machine: Machine, fault: Fault): readonly RepairOptio
               {
                 ...memory,
                 id: "solder",
-                words: "Solder the joint again",
+                words: say.solderTheJointAgain,
                 minutes: 18,
                 parts: 0,
                 holds: 0.5,
                 temporary: true,
-                school: "A burnt joint means a tired relay: this is temporary.",
+                school: say.aBurntJointMeansA,
               },
               {
                 ...memory,
                 id: "relay",
-                words: "Replace the relay, both joints",
+                words: say.replaceTheRelayBothJoints,
                 minutes: 28,
                 parts: 7,
                 holds: 0.92,
-                school: "The default for a burnt joint or a welded contact. Pump or braid, whichever lifts no pad.",
+                school: say.theDefaultForABurnt,
               },
             ]
           : []),
@@ -180,11 +178,11 @@ export function optionsFor(machine: Machine, fault: Fault): readonly RepairOptio
               {
                 ...memory,
                 id: "capacitors",
-                words: "Renew the supply's capacitors",
+                words: say.renewTheSupplysCapacitors,
                 minutes: 35,
                 parts: 6,
                 holds: 0.8,
-                school: "Where it sags, ticks or bulges; not where it burst.",
+                school: say.whereItSagsTicksOr,
               },
             ]
           : []),
@@ -203,12 +201,12 @@ export function optionsFor(machine: Machine, fault: Fault): readonly RepairOptio
           {
             ...memory,
             id: "both-boards",
-            words: "Both boards",
+            words: say.bothBoards,
             minutes: boards.reduce((s, b) => s + b.minutes, 0),
             parts: boards.reduce((s, b) => s + b.price, 0),
             holds: 0.98,
             leadDays: 3,
-            school: "Replace one board unless the evidence holds both.",
+            school: say.replaceOneBoardUnlessThe,
           },
         ]
       : [];

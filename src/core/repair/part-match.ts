@@ -1,4 +1,5 @@
 import type { Machine, PieceEntry } from "../model";
+import { say } from "#words/core/repair/part-match";
 
 /** What differs in a part that may stand in, and what is done about it. */
 export interface Difference {
@@ -18,13 +19,13 @@ export interface PartMatch {
 
 const WHAT_TO_DO: Readonly<Record<Difference["kind"], string>> = {
   code: "Enter its code after it has woken; read the code from the rating plate, not from the old board.",
-  resistor: "Look at the old one first: cut only what is cut there. A resistor cut is cut for ever.",
-  screws: "Its own screws; never longer ones than the old.",
-  height: "Check that nothing above touches, and creepage and clearance of what is soldered.",
-  snap: "Break it along its groove before it goes near the machine; no copper dust on it.",
-  harness: "Compare plug by plug, pin 1 and key, before anything is pushed home.",
-  setting: "Carry the settings over and check them.",
-  other: "Deal with it before it is powered.",
+  resistor: say.lookAtTheOldOne,
+  screws: say.itsOwnScrewsNeverLonger,
+  height: say.checkThatNothingAboveTouches,
+  snap: say.breakItAlongItsGroove,
+  harness: say.comparePlugByPlugPin,
+  setting: say.carryTheSettingsOverAnd,
+  other: say.dealWithItBeforeIt,
 };
 
 /** Letters and digits only, in capitals: how numbers are compared whatever dashes and blanks are printed. */
@@ -36,7 +37,7 @@ const plain = (text: string) => text.toUpperCase().replace(/[^A-Z0-9]/g, "");
  */
 export function matchPart(machine: Machine, pieceId: string, number: string, revision = ""): PartMatch {
   const piece = machine.pieceById.get(pieceId);
-  if (!piece) throw new RangeError(`no piece ${pieceId}`);
+  if (!piece) throw new RangeError(say.noPiecePieceId(pieceId));
   const given = plain(number);
   const rev = plain(revision);
   const no = (verdict: "refused" | "unknown", words: string): PartMatch => ({
@@ -45,58 +46,58 @@ export function matchPart(machine: Machine, pieceId: string, number: string, rev
     words,
     differences: [],
   });
-  if (given === "") return no("unknown", "Type the number printed on the part.");
+  if (given === "") return no("unknown", say.typeTheNumberPrintedOn);
   if (piece.number && plain(piece.number) === given) {
     if (!piece.revision || rev === "" || plain(piece.revision) === rev)
       return {
         fits: true,
         verdict: "same",
-        words: `The same part${piece.revision && rev === "" ? `; the file is of revision ${piece.revision}, compare` : ""}.`,
+        words: say.theSamePart(piece.revision && rev === "" ? say.theFileIsOfRevision(piece.revision) : ""),
         differences: [],
       };
   }
   const named = piece.substitutes.filter((s) => plain(s.number) === given);
   const own = named.find((s) => s.revisions.length === 0 || s.revisions.some((r) => plain(r) === rev));
   if (own?.refused)
-    return no("refused", `${own.number}${revision ? ` revision ${revision}` : ""} must not go in: ${own.refused}`);
+    return no("refused", say.mustNotGoIn(own.number, revision ? ` revision ${revision}` : "", own.refused));
   if (own)
     return {
       fits: true,
       verdict: "substitute",
-      words: own.differences.length > 0 ? "May stand in, with differences:" : "May stand in as it is.",
+      words: own.differences.length > 0 ? say.mayStandInWithDifferences : say.mayStandInAsIt,
       differences: own.differences.map((d) => ({ ...d, todo: WHAT_TO_DO[d.kind] })),
     };
   if (named.length > 0)
     return no(
       "unknown",
       rev === ""
-        ? `Its revision decides: good are ${
+        ? say.itsRevisionDecidesGoodAre(
             named
               .filter((s) => !s.refused)
               .flatMap((s) => s.revisions)
-              .join(", ") || "none known"
-          }.`
-        : `Revision ${revision} is not among those known to fit (${
+              .join(", ") || say.noneKnown,
+          )
+        : say.revisionIsNotAmongThose(
+            revision,
             named
               .filter((s) => !s.refused)
               .flatMap((s) => s.revisions)
-              .join(", ") || "none"
-          }).`,
+              .join(", ") || "none",
+          ),
     );
   if (piece.number && plain(piece.number) === given)
     return {
       fits: true,
       verdict: "other revision",
-      words: `The same number, but revision ${revision}; the file knows ${piece.revision}. Compare plug by plug and note what differs.`,
-      differences: [
-        { kind: "other", words: `Revision ${revision} instead of ${piece.revision}`, todo: WHAT_TO_DO.other },
-      ],
+      words: say.theSameNumberButRevision(revision, piece.revision),
+      differences: [{ kind: "other", words: say.revisionInsteadOf(revision, piece.revision), todo: WHAT_TO_DO.other }],
     };
   return no(
     "unknown",
     piece.number
-      ? `The file knows ${[piece.number, ...piece.substitutes.filter((s) => !s.refused).map((s) => s.number)].join(", ")} here. ` +
-          "This number is another part: not fitted until someone has compared it."
-      : "The file has no number for this piece: compare the parts themselves.",
+      ? say.theFileKnowsHereThis(
+          [piece.number, ...piece.substitutes.filter((s) => !s.refused).map((s) => s.number)].join(", "),
+        )
+      : say.theFileHasNoNumber,
   );
 }

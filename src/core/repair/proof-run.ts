@@ -15,6 +15,7 @@ import type { Done, EventBody, Job } from "../journal";
 import { type ComplaintEntry, type Fault, faultId, has, type Machine, type SetupEntry } from "../model";
 import { makeTest, nominalValues, secondsUntil, Simulator, type Test, testKey } from "../simulate";
 import { safetyTest, type SafetyLimit } from "./after-repair-limits";
+import { say } from "#words/core/repair/proof-run";
 
 /** One step of the proof that a repaired machine works and is safe. */
 export interface ProofStep {
@@ -35,13 +36,13 @@ export interface ProofStep {
 
 /** Groups in the order in which they are made: what shows that the repair failed comes first. */
 export const PROOF_GROUPS: Readonly<Record<ProofStep["group"], string>> = {
-  complaint: "The complaint is gone",
-  repair: "What was wrong reads right",
-  loads: "What it drives, works",
-  idle: "Back to idle",
-  time: "In its time",
-  closing: "Before it is handed over",
-  safety: "Safe after repair",
+  complaint: say.theComplaintIsGone,
+  repair: say.whatWasWrongReadsRight,
+  loads: say.whatItDrivesWorks,
+  idle: say.backToIdle,
+  time: say.inItsTime,
+  closing: say.beforeItIsHandedOver,
+  safety: say.safeAfterRepair,
 };
 
 const SOUND: Hypothesis = { kind: "no fault", id: "no-fault", piece: "no-fault", prior: 1 };
@@ -71,7 +72,7 @@ export function proofRun(
   cordMetres = 2,
 ): readonly ProofStep[] {
   const complaint = machine.file.complaints.find((c) => c.id === complaintId) ?? null;
-  if (!complaint && complaintId !== null) throw new RangeError(`no complaint ${complaintId}`);
+  if (!complaint && complaintId !== null) throw new RangeError(say.noComplaintComplaintId(complaintId));
   const predictor = new Predictor(machine, meter);
   const taken = new Set<string>();
   const stepOf = (group: ProofStep["group"], test: Test, words: string): ProofStep[] => {
@@ -122,9 +123,9 @@ export function proofRun(
           {
             id: "closing price",
             group: "closing" as const,
-            words: "Prices",
-            how: "One of each coin or card, and one vend or cycle at each price.",
-            expected: "right credit, right price, right goods",
+            words: say.prices,
+            how: say.oneOfEachCoinOr,
+            expected: say.rightCreditRightPriceRight,
             cautions: [],
           },
         ]
@@ -132,9 +133,9 @@ export function proofRun(
     {
       id: "closing covers",
       group: "closing",
-      words: "Covers, screws, plugs",
-      how: "Every cover on with its own screws, no plug or earth left off, nothing left inside.",
-      expected: "all as it was",
+      words: say.coversScrewsPlugs,
+      how: say.everyCoverOnWithIts,
+      expected: say.allAsItWas,
       cautions: [],
     },
     ...(safety.applies
@@ -155,22 +156,22 @@ export function proofRun(
 function sleepStep({ milliamps, after }: NonNullable<Machine["file"]["sleep"]>): ProofStep {
   const limit: SafetyLimit = {
     id: "sleep",
-    words: "Asleep",
+    words: say.asleep,
     how: "",
     limit: milliamps,
     sense: "at most",
     unit: "mA",
-    source: "the machine's file",
+    source: say.theMachinesFile,
   };
   return {
     id: "time sleep",
     group: "time",
-    words: "Asleep, current from its supply",
-    how: "Everything off, nothing pressed; the meter in the supply's lead, on the highest range until it has gone to sleep.",
-    expected: `at most ${limitText(limit)}`,
+    words: say.asleepCurrentFromItsSupply,
+    how: say.everythingOffNothingPressedThe,
+    expected: say.atMostLimitText(limitText(limit)),
     limit,
     wait: Math.ceil(1.25 * after),
-    cautions: ["The meter in amperes is a short: never across the supply, and its fuse is not the machine's."],
+    cautions: [say.theMeterInAmperesIs],
   };
 }
 
@@ -295,7 +296,7 @@ function delays(machine: Machine, complaint: ComplaintEntry): ProofStep[] {
           group: "time",
           words: `${part.name}: ${label}`,
           how: setup.how,
-          expected: `${label} after about ${seconds < 120 ? `${seconds} s` : `${Math.round(seconds / 60)} min`}`,
+          expected: say.labelAfterAboutPart(label, seconds < 120 ? `${seconds} s` : `${Math.round(seconds / 60)} min`),
           test: makeTest(setup.id, "look", part.id),
           wait: Math.ceil(1.25 * seconds),
           cautions: cautionsFor(machine, setup, makeTest(setup.id, "look", part.id)),
@@ -350,7 +351,7 @@ export function toldOfRepair(
       type: "tried",
       piece,
       result: "stays",
-      words: `Repaired, and the proof failed: ${step.words}, ${typed}`.slice(0, 400),
+      words: say.repairedAndTheProofFailed(step.words, typed).slice(0, 400),
     };
   // A repair that failed before may be made again: what counts is what was said of it last.
   const last = job.answers.findLast(({ body }) => body.type === "tried" && body.piece === piece)?.body;
@@ -369,17 +370,15 @@ export function toldOfRepair(
         type: "tried",
         piece,
         result: "gone",
-        words: `Repaired; the complaint is gone: ${machine.pieceById.get(piece)?.name ?? piece}`,
+        words: say.repairedTheComplaintIsGone(machine.pieceById.get(piece)?.name ?? piece),
       }
     : null;
 }
 
 /** What to mind while a limit is measured. */
 function aboutLimit(limit: SafetyLimit): string[] {
-  if (limit.id === "insulation")
-    return ["Only mains conductors against metalwork: electronics at low voltage stay out of it."];
-  if (limit.id === "conductor" || limit.id === "touch")
-    return ["Live: covers on, hands off the metalwork while it is measured."];
+  if (limit.id === "insulation") return [say.onlyMainsConductorsAgainstMetalwork];
+  if (limit.id === "conductor" || limit.id === "touch") return [say.liveCoversOnHandsOff];
   return [];
 }
 

@@ -1,5 +1,6 @@
 import { has, isLowVoltage, type Machine } from "../model";
 import { sourcesOff, type WorkCaution, workCautions } from "../safety";
+import { say } from "#words/core/repair/swap-plan";
 
 /** One step of a swap. A step with `undoes` is the way back of another, derived and never written down. */
 export interface SwapStep {
@@ -36,7 +37,7 @@ export function openingOrder(machine: Machine, wanted: readonly string[]): reado
   const order: string[] = [];
   const visit = (id: string, path: readonly string[]) => {
     if (order.includes(id)) return;
-    if (path.includes(id)) throw new RangeError(`covers lie over each other in a round: ${[...path, id].join(", ")}`);
+    if (path.includes(id)) throw new RangeError(say.coversLieOverEachOther([...path, id].join(", ")));
     for (const over of machine.file.panels.find((p) => p.id === id)!.under) visit(over, [...path, id]);
     order.push(id);
   };
@@ -62,7 +63,7 @@ export function plugsOf(machine: Machine, piece: string): readonly Machine["file
  */
 export function swapPlan(machine: Machine, piece: string, transfer = false): SwapPlan {
   const own = machine.pieceById.get(piece);
-  if (!own) throw new RangeError(`no piece ${piece}`);
+  if (!own) throw new RangeError(say.noPiecePiece(piece));
   const step = (id: string, words: string, more: Partial<SwapStep> = {}): SwapStep => ({
     id,
     words,
@@ -79,13 +80,11 @@ export function swapPlan(machine: Machine, piece: string, transfer = false): Swa
   const sizes = new Set(covers.flatMap((id) => panel(id).screws.map((s) => s.size)));
 
   const open = covers.map((id, i) =>
-    step(`open ${id}`, `Open: ${panel(id).name.toLowerCase()}`, {
+    step(`open ${id}`, say.openPanelName(panel(id).name.toLowerCase()), {
       details: [
-        ...(panel(id).tools.length ? [`Tools: ${panel(id).tools.join(", ").toLowerCase()}`] : []),
+        ...(panel(id).tools.length ? [say.toolsTools(panel(id).tools.join(", ").toLowerCase())] : []),
         ...panel(id).screws.map((s) => `${s.count} × ${s.size}, ${s.place}`),
-        ...(sizes.size > 1 && panel(id).screws.length > 0
-          ? ["These screws in a cup of their own: others are of another size."]
-          : []),
+        ...(sizes.size > 1 && panel(id).screws.length > 0 ? [say.theseScrewsInACup] : []),
       ],
       // Said once, at the first cover.
       cautions:
@@ -97,7 +96,7 @@ export function swapPlan(machine: Machine, piece: string, transfer = false): Swa
     }),
   );
   const unplug = plugs.map((c) =>
-    step(`unplug ${c.id}`, `Pull ${c.name}, by its housing`, {
+    step(`unplug ${c.id}`, say.pullByItsHousing(c.name), {
       photo: !transfer,
       details: [
         `Pin ${c.pins[0]!.pin}: ${[c.pins[0]!.colour, c.pins[0]!.signal].filter(Boolean).join(", ")}`,
@@ -105,9 +104,7 @@ export function swapPlan(machine: Machine, piece: string, transfer = false): Swa
           .filter((p) => p.colour)
           .map((p) => `${p.pin} ${p.colour}`)
           .join(", "),
-        ...(transfer
-          ? [`Straight over to ${c.name} of the new one, before the next is pulled.`]
-          : ["A photo, and a label on the plug."]),
+        ...(transfer ? [say.straightOverToOfThe(c.name)] : [say.aPhotoAndALabel]),
       ].filter(Boolean),
     }),
   );
@@ -144,8 +141,8 @@ export function swapPlan(machine: Machine, piece: string, transfer = false): Swa
     );
     return loads.length > 0
       ? [
-          step(`dead ${c.id}`, `Ohms at the wire side of ${c.name}: no load and no rail shorted`, {
-            details: loads.slice(0, 6).map((l) => `${l.name}: ${l.kind.service.alone ?? "ohms against its rating"}`),
+          step(`dead ${c.id}`, say.ohmsAtTheWireSide(c.name), {
+            details: loads.slice(0, 6).map((l) => `${l.name}: ${l.kind.service.alone ?? say.ohmsAgainstItsRating}`),
           }),
         ]
       : [];
@@ -157,20 +154,20 @@ export function swapPlan(machine: Machine, piece: string, transfer = false): Swa
   const stages: SwapStage[] = [
     {
       id: "inspect",
-      name: "Look before anything is touched",
+      name: say.lookBeforeAnythingIsTouched,
       steps: [
-        step("look", "Damage, scratches, earlier repairs and how well they were made", { photo: true }),
-        step("overview", "The whole piece with its plugs, before one is pulled", { photo: true }),
+        step("look", say.damageScratchesEarlierRepairsAnd, { photo: true }),
+        step("overview", say.theWholePieceWithIts, { photo: true }),
       ],
     },
     ...(machine.file.settings.length > 0 && own.board
       ? [
           {
             id: "settings" as const,
-            name: "Settings of the old one",
+            name: say.settingsOfTheOldOne,
             steps: machine.file.settings.map((s) =>
-              step(`setting ${s.id}`, `Record: ${s.name}`, {
-                details: [s.where, ...(s.factory ? [`Factory: ${s.factory}`] : [])],
+              step(`setting ${s.id}`, say.recordName(s.name), {
+                details: [s.where, ...(s.factory ? [say.factoryFactory(s.factory)] : [])],
               }),
             ),
           },
@@ -178,46 +175,42 @@ export function swapPlan(machine: Machine, piece: string, transfer = false): Swa
       : []),
     {
       id: "power-down",
-      name: "Power down, and prove it",
+      name: say.powerDownAndProveIt,
       steps: [
         step("off", sourcesOff(machine), {
-          cautions: ["Switched off is not dead: boards ahead of the switch stay live.", ...about("power-down")],
+          cautions: [say.switchedOffIsNotDead, ...about("power-down")],
         }),
         ...(charged.length > 0
           ? [
-              step("wait", "Wait a minute, then prove every capacitor below 60 V", {
+              step("wait", say.waitAMinuteThenProve, {
                 details: charged.slice(0, 5).map((p) => p.name),
               }),
             ]
           : []),
-        step("prove", "Meter on volts, tried on something live before and after: nothing at", { details: proofs }),
+        step("prove", say.meterOnVoltsTriedOn, { details: proofs }),
       ],
     },
-    ...(open.length > 0 ? [{ id: "open" as const, name: "Covers", steps: open }] : []),
-    ...(unplug.length > 0 && !transfer ? [{ id: "unplug" as const, name: "Plugs", steps: unplug }] : []),
+    ...(open.length > 0 ? [{ id: "open" as const, name: say.covers, steps: open }] : []),
+    ...(unplug.length > 0 && !transfer ? [{ id: "unplug" as const, name: say.plugs, steps: unplug }] : []),
     {
       id: "swap",
-      name: own.board ? "The board" : "The part",
+      name: own.board ? say.theBoard : say.thePart,
       steps: [
-        ...(own.board || low
-          ? [step("static", "Wrist strap, or a hand on bare metal, before the board is touched; by its edges")]
-          : []),
+        ...(own.board || low ? [step("static", say.wristStrapOrAHand)] : []),
         step("out", `${own.name} out`, { photo: true, cautions: [...about("swap"), ...partCautions] }),
-        step("compare", "Old beside new: numbers, plugs, screws, height, pins", {
+        step("compare", say.oldBesideNewNumbersPlugs, {
           details: own.number ? [own.number] : [],
         }),
-        step("fit", "Dry fit: it sits, every plug reaches, before anything is shrunk or glued"),
+        step("fit", say.dryFitItSitsEvery),
         step("in", `${own.name} in`, { undoes: "out" }),
       ],
     },
-    ...(dead.length > 0
-      ? [{ id: "loads-dead" as const, name: "Before it is powered: what it will drive, dead", steps: dead }]
-      : []),
+    ...(dead.length > 0 ? [{ id: "loads-dead" as const, name: say.beforeItIsPoweredWhat, steps: dead }] : []),
     ...(unplug.length > 0
       ? [
           {
             id: "plug-in" as const,
-            name: transfer ? "Plugs, one at a time" : "Plugs home",
+            name: transfer ? say.plugsOneAtATime : say.plugsHome,
             steps: transfer
               ? unplug
               : reversed(unplug, (s) => ({
@@ -229,10 +222,10 @@ export function swapPlan(machine: Machine, piece: string, transfer = false): Swa
       : []),
     {
       id: "trial",
-      name: "Trial run before closing",
+      name: say.trialRunBeforeClosing,
       steps: [
-        step("trial", "Covers still off where that is safe: hands out, power on, the complaint tried", {
-          cautions: ["Bare mains: nobody near the open side.", ...about("trial")],
+        step("trial", say.coversStillOffWhereThat, {
+          cautions: [say.bareMainsNobodyNearThe, ...about("trial")],
         }),
         step("off-again", sourcesOff(machine)),
       ],
@@ -241,7 +234,7 @@ export function swapPlan(machine: Machine, piece: string, transfer = false): Swa
       ? [
           {
             id: "close" as const,
-            name: "Close up",
+            name: say.closeUp,
             steps: reversed(open, (s) => ({
               id: s.id.replace("open", "close"),
               words: s.words.replace(/^Open:/, "Close:"),

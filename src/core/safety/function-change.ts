@@ -1,4 +1,5 @@
 import { type MeterFunction, needsDeadCircuit } from "../instrument";
+import { say } from "#words/core/safety";
 
 /**
  * Why a linked meter may not be set from one function to another, as a sentence; null when it may. From volts, or from
@@ -7,5 +8,5 @@ import { type MeterFunction, needsDeadCircuit } from "../instrument";
  */
 export function changeRefused(from: MeterFunction | null, to: MeterFunction, leadsOff: boolean): string | null {
   if (!needsDeadCircuit(to) || (from !== null && needsDeadCircuit(from)) || leadsOff) return null;
-  return "Take the leads off first, and confirm it: the meter is never switched from volts to ohms with its leads on.";
+  return say.takeTheLeadsOffFirst;
 }

@@ -1,5 +1,6 @@
 import { has, type Machine, type Trait } from "../model";
 import { panelsOverMains } from "./exposure";
+import { say } from "#words/core/safety";
 
 /** A danger of working on a machine, said at the step where it matters and once in the report. */
 export interface WorkCaution {
@@ -35,17 +36,11 @@ export function workCautions(machine: Machine, cleans = false): readonly WorkCau
     warn(
       "two sources",
       "power-down",
-      `${machine.sources.length} sources, each locked off by whoever works here: ` +
-        `${machine.sources.map((s) => s.name.toLowerCase()).join(", ")}. One left on feeds the other's ` +
+      say.sourcesEachLockedOffBy(machine.sources.length, machine.sources.map((s) => s.name.toLowerCase()).join(", ")) +
         "wires.",
     );
   if (any("stores-charge"))
-    warn(
-      "charge",
-      "power-down",
-      "Capacitors keep their charge. Nothing is touched while one shows more than 60 V: discharge " +
-        "through a resistor, never with a screwdriver.",
-    );
+    warn("charge", "power-down", say.capacitorsKeepTheirChargeNothing + say.throughAResistorNeverWith);
   if (any("battery-arc"))
     warn(
       "battery",
@@ -62,8 +57,7 @@ export function workCautions(machine: Machine, cleans = false): readonly WorkCau
     warn(
       "refrigerant",
       "open",
-      "Refrigerant: a hiss, oil or a smell means stop, ventilate, open nothing further. Its circuit is " +
-        `for a licensed technician${any("flammable-refrigerant") ? "; some of it burns: no flame and no spark near it" : ""}.`,
+      say.refrigerantAHissOilOr + say.forALicensedTechnician(any("flammable-refrigerant") ? say.someOfItBurnsNo : ""),
     );
   if (any("suspended-load") || machine.file.family === "powered equipment")
     warn("raised", "open", "Whatever is raised or held by the drive is let down or propped before a cover comes off.");
@@ -77,13 +71,7 @@ export function workCautions(machine: Machine, cleans = false): readonly WorkCau
   if (any("spring-or-weight"))
     warn("spring", "swap", "Springs and plungers snap back: relieve or hold them before a screw comes out.");
   if (any("moves"))
-    warn(
-      "moving",
-      "trial",
-      any("starts-by-itself")
-        ? "Parts that move start by themselves: hands, hair and cuffs clear, nobody reaching in."
-        : "Parts that move: hands, hair and cuffs clear, nobody reaching in.",
-    );
+    warn("moving", "trial", any("starts-by-itself") ? say.partsThatMoveStartBy : say.partsThatMoveHandsHair);
   if (cleans) warn("aerosol", "swap", "Spray only dead, cold and aired; dry before power comes back. Its gas burns.");
   return cautions;
 }

@@ -2,6 +2,7 @@ import { type Fault, FLICKERS, type GuideLeg, guideTo, has, type Machine, type P
 import { clampFunction, type FaultDictionary, windowOf, windowWords } from "../diagnose";
 import { makeTest, nominalValues, NoOperatingPoint, programOf, Simulator, type Test } from "../simulate";
 import { restRule } from "./rest";
+import { say } from "#words/core/schedule";
 
 /**
  * The machine's own tests as a run sheet, worked out from its model: mode by mode what should run and what should rest,
@@ -60,7 +61,7 @@ export interface RunSheet {
 const FLOWING = 0.2;
 
 /** Labels of a load at rest. */
-const RESTING: readonly string[] = ["silent", "still", "dark", "shut", "rests", "no flame", "warm", "stands", "free"];
+const RESTING: readonly string[] = ["silent", "still", "dark", "shut", "rests", say.noFlame, "warm", "stands", "free"];
 
 /** Setups that change nothing on the machine but its controls: what its own tests consist of. */
 function ownSetups(machine: Machine): readonly SetupEntry[] {
@@ -125,7 +126,7 @@ export function runSheet(dictionary: FaultDictionary): RunSheet {
           should,
           labels: p.labels!,
           runs: !RESTING.includes(should),
-          noticed: p.kind.observed?.noticed ?? "Look.",
+          noticed: p.kind.observed?.noticed ?? say.look,
         };
       }),
       clamps: clampsIn(dictionary, setup),
@@ -196,6 +197,6 @@ function relayEdges(
 
 /** A result in the words of its step: what runs where it should rest runs on. */
 export function resultWords(load: SheetLoad, label: string): string {
-  if (label === FLICKERS) return "comes and goes";
+  if (label === FLICKERS) return say.comesAndGoes;
   return !load.runs && !RESTING.includes(label) && label !== "hums" ? `${label} on` : label;
 }

@@ -6,6 +6,7 @@ import { Simulator, type Course } from "./energise";
 import { observe } from "./observe";
 import { makeTest } from "./test";
 import type { Values } from "./values";
+import { say } from "#words/core/simulate";
 
 /** Of a meter's error, what is noise from one reading to the next; the rest is its own and stays; estimate E38. */
 const QUIET = 1 / 3;
@@ -122,7 +123,7 @@ export class MachineAtHand {
 
   private check(doing: Doing): void {
     const known = (list: readonly { readonly id: string }[], id: string) => {
-      if (!list.some((item) => item.id === id)) throw new RangeError(`${this.machine.file.id} has no ${id}`);
+      if (!list.some((item) => item.id === id)) throw new RangeError(say.fileIdHasNoId(this.machine.file.id, id));
     };
     if ("door" in doing) known(this.machine.file.doors, doing.door);
     if ("part" in doing) known(doing.do.startsWith("source") ? this.machine.sources : this.machine.parts, doing.part);

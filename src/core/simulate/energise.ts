@@ -3,6 +3,7 @@ import { stagesOf, type Stage } from "./conditions";
 import { EVERY_PART, StampedCircuit } from "./stamped-circuit";
 import { NoOperatingPoint, type Phase, type State } from "./state";
 import type { Values } from "./values";
+import { say } from "#words/core/simulate";
 
 /** What a part is about to do, and when (seconds since the setup began). */
 interface Due {
@@ -100,7 +101,7 @@ export class Simulator {
         return { ...result, instances };
       }
     }
-    throw new RangeError(`setup ${setup.id} has no stage`);
+    throw new RangeError(say.setupHasNoStage(setup.id));
   }
 
   /**
@@ -135,7 +136,7 @@ export class Simulator {
     for (const fault of faults) {
       const part = machine.partById.get(fault.part);
       const mode = part?.modes.find((m) => m.id === fault.mode);
-      if (!part || !mode) throw new RangeError(`${machine.file.id} has no fault ${fault.part}:${fault.mode}`);
+      if (!part || !mode) throw new RangeError(say.hasNoFault(machine.file.id, fault.part, fault.mode));
       if (!setup.good.includes(part.id))
         faulty.set(part.index, { mode: mode.id, severity: values.severity(part, mode) });
     }

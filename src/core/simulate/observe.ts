@@ -4,6 +4,7 @@ import type { Manner, Shown } from "../quantity";
 import type { Simulator } from "./energise";
 import type { Phase, State } from "./state";
 import type { Test } from "./test";
+import { say } from "#words/core/simulate";
 
 /** How many times the capacitor's current a path beside it may carry before the meter gives up; from memory. */
 const SWAMPED = 10;
@@ -60,13 +61,13 @@ export function observe(simulator: Simulator, state: State, test: Test, meter: M
 
 function seen(simulator: Simulator, state: State, phase: Phase, test: Test): Shown {
   const part = simulator.machine.partById.get(test.red);
-  if (!part) throw new RangeError(`no part ${test.red}`);
+  if (!part) throw new RangeError(say.noPartRed(test.red));
   return { kind: "label", label: simulator.circuit.seen(state, phase, part.index) };
 }
 
 function clamped(simulator: Simulator, test: Test): Shown {
   const clamp = simulator.machine.clamps.get(test.red);
-  if (!clamp) throw new RangeError(`no clamp point ${test.red}`);
+  if (!clamp) throw new RangeError(say.noClampPoint(test.red));
   const { ac, dc } = simulator.circuit.elementCurrent(clamp.element);
   return {
     kind: "value",
@@ -89,7 +90,7 @@ function endsOf(machine: Machine, tests: readonly Test[]): Int32Array {
     if (test.function === "look" || isClamp(test.function)) return;
     const red = machine.points.get(test.red);
     const black = test.black === undefined ? undefined : machine.points.get(test.black);
-    if (!red || !black) throw new RangeError(`no point ${red ? test.black : test.red}`);
+    if (!red || !black) throw new RangeError(say.noPointPart(red ? test.black : test.red));
     nodes[2 * t] = red.node;
     nodes[2 * t + 1] = black.node;
   });
@@ -153,7 +154,7 @@ function reading(simulator: Simulator, state: State, test: Test, meter: Meter, a
       };
     }
     case "look":
-      throw new RangeError("a look is no meter reading");
+      throw new RangeError(say.aLookIsNoMeter);
   }
 }
 

@@ -2,6 +2,7 @@ import { everydaySetup, type Fault, type GuideLeg, type GuideStep, has, type Mac
 import { MachineAtHand } from "./at-hand";
 import { mainProgramOf } from "./conditions";
 import { nominalValues } from "./values";
+import { say } from "#words/core/simulate";
 
 /** How a person makes a gesture. */
 export interface Manner {
@@ -107,13 +108,13 @@ export function slipsOf(machine: Machine, before: readonly GuideLeg[], leg: Guid
   const hand = (words: string, manner: Partial<Manner>) =>
     slips.push({ words, of: "hand", shows: shown([], { ...PROPERLY, ...manner }) });
   const times = gesture.presses.reduce((n, p) => n + p.times, 0);
-  if (gesture.presses.length === 0) hand("not held long enough", { hold: 0.6 });
+  if (gesture.presses.length === 0) hand(say.notHeldLongEnough, { hold: 0.6 });
   if (times > 1) {
-    hand("one press too few", { missed: 1 });
-    hand(`slower than ${gesture.within} seconds`, { pace: (gesture.within * 1.3) / (times - 1) });
+    hand(say.onePressTooFew, { missed: 1 });
+    hand(say.slowerThanSeconds(gesture.within), { pace: (gesture.within * 1.3) / (times - 1) });
   }
-  if (times > 0 && gesture.hold.length > 0) hand(`${gesture.hold.join(" and ")} not kept down`, { keeps: false });
-  if (gesture.openDoors.length > 0) hand("the door not open", { doors: false });
+  if (times > 0 && gesture.hold.length > 0) hand(say.notKeptDown(gesture.hold.join(" and ")), { keeps: false });
+  if (gesture.openDoors.length > 0) hand(say.theDoorNotOpen, { doors: false });
   for (const fault of faultsAgainst(machine, gesture)) {
     const broken = machine.partById.get(fault.part)!;
     slips.push({

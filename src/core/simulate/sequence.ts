@@ -2,6 +2,7 @@ import type { Fault } from "../model";
 import type { Simulator } from "./energise";
 import type { State } from "./state";
 import type { Values } from "./values";
+import { say } from "#words/core/simulate";
 
 /** One leg of a sequence: a setup of the machine, and how long it lasts (seconds; the setup's own when left out). */
 export interface Leg {
@@ -23,7 +24,7 @@ export function runSequence(
   const states: State[] = [];
   for (const leg of legs) {
     const setup = simulator.machine.setupById.get(leg.setup);
-    if (!setup) throw new RangeError(`no setup ${leg.setup}`);
+    if (!setup) throw new RangeError(say.noSetupSetup(leg.setup));
     states.push(
       simulator.energise(
         leg.seconds === undefined ? setup : { ...setup, seconds: leg.seconds },

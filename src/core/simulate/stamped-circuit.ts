@@ -11,6 +11,7 @@ import {
   type View,
 } from "../model";
 import type { Phase, State } from "./state";
+import { say } from "#words/core/simulate";
 
 const NO_MEMORY = new Float64Array(0);
 /** In the place of a part's number: all of them. */
@@ -294,7 +295,7 @@ export class StampedCircuit {
   /** The label under which a part is seen in the loaded phase. */
   seen(state: State, phase: Phase, partIndex: number): string {
     const part = this.machine.parts[partIndex]!;
-    if (!part.kind.observed?.look) throw new RangeError(`${part.id} is nothing one can see`);
+    if (!part.kind.observed?.look) throw new RangeError(say.isNothingOneCanSee(part.id));
     this.turn(partIndex);
     this.states = phase.states;
     this.instances = state.instances;
@@ -316,7 +317,7 @@ export class StampedCircuit {
   }
   private terminal(name: string): number {
     const node = this.machine.parts[this.partIndex]!.nodeOf.get(name);
-    if (node === undefined) throw new RangeError(`${this.machine.parts[this.partIndex]!.id} has no terminal ${name}`);
+    if (node === undefined) throw new RangeError(say.hasNoTerminal(this.machine.parts[this.partIndex]!.id, name));
     return node;
   }
   private readonly stamp: Stamp = {

@@ -1,4 +1,5 @@
 import type { Instance } from "../model";
+import { say } from "#words/core/simulate";
 
 /** The circuit in one combination of discrete states. */
 export interface Phase {
@@ -23,7 +24,7 @@ export class NoOperatingPoint extends Error {
     readonly setup: string,
     readonly fault: string,
   ) {
-    super(`${machine}: no operating point in setup ${setup} with ${fault}`);
+    super(say.noOperatingPointInSetup(machine, setup, fault));
     this.name = "NoOperatingPoint";
   }
 }

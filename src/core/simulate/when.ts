@@ -3,6 +3,7 @@ import { stagesOf } from "./conditions";
 import type { Simulator } from "./energise";
 import { NoOperatingPoint } from "./state";
 import type { Values } from "./values";
+import { say } from "#words/core/simulate";
 
 /**
  * Moments at which one looks, after the first: each this much later than the one before, and the least pause,
@@ -26,7 +27,7 @@ export function secondsUntil(
   limit: number,
 ): number | null {
   const part = simulator.machine.partById.get(partId);
-  if (!part?.labels) throw new RangeError(`${partId} is nothing one can see`);
+  if (!part?.labels) throw new RangeError(say.isNothingOneCanSee(partId));
   const stages = stagesOf(simulator.machine, setup, values);
   const course = simulator.begin(setup, faults, values, stages[0]!.conditions, 0);
   const shows = () => {

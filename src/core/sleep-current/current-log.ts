@@ -1,4 +1,5 @@
 import Papa from "papaparse";
+import { say } from "#words/core/sleep-current";
 
 /** A current over time: seconds from the first sample, amperes. Both of one length, times rising. */
 export interface CurrentLog {
@@ -48,8 +49,7 @@ export function readCurrentLog(text: string, unit: "A" | "mA" | "µA" = "A"): Cu
       row.some((c) => Number.isFinite(number(c)) || clockSeconds(c) !== null) &&
       !row.some((c) => /[a-z]{2}/i.test(c) && clockSeconds(c) === null && !/^[+-]?[\d.,]+e[+-]?\d+$/i.test(c.trim())),
   );
-  if (firstData < 0)
-    throw new UnreadableLog("No line of this file holds numbers only. A log is a column of times and one of currents.");
+  if (firstData < 0) throw new UnreadableLog(say.noLineOfThisFile);
   const header = firstData > 0 ? rows[firstData - 1]! : [];
   const width = rows[firstData]!.length;
   const named = (pattern: RegExp) => header.findIndex((h) => pattern.test(h));
@@ -95,7 +95,7 @@ export function readCurrentLog(text: string, unit: "A" | "mA" | "µA" = "A"): Cu
       amps.push(a);
     },
   });
-  if (seconds.length < 2) throw new UnreadableLog("Fewer than two samples could be read from this file.");
+  if (seconds.length < 2) throw new UnreadableLog(say.fewerThanTwoSamplesCould);
   const from = seconds[0]!;
   return {
     seconds: Float64Array.from(seconds, (t) => t - from),
@@ -153,6 +153,6 @@ export function thinned(
 /** How a log was read, so that one sees at once when it was read wrongly. Columns counted from 0; below 0: none. */
 function readWords(samples: number, unit: string, ampColumn: number, timeColumn: number, comma: boolean): string {
   const current = unit.replace("ua", "µA").replace("ma", "mA").replace(/^a$/, "A");
-  const time = timeColumn < 0 ? "one a second" : `time from column ${timeColumn + 1}`;
-  return `${samples} samples; current in ${current} from column ${ampColumn + 1}, ${time}${comma ? ", decimal comma" : ""}.`;
+  const time = timeColumn < 0 ? say.oneASecond : `time from column ${timeColumn + 1}`;
+  return say.samplesCurrentInFromColumn(samples, current, ampColumn + 1, time, comma ? say.decimalComma : "");
 }

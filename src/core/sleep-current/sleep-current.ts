@@ -1,4 +1,5 @@
 import type { CurrentLog } from "./current-log";
+import { say } from "#words/core/sleep-current";
 
 /** What the machine may draw asleep and how soon it has to be there. Amperes, seconds. */
 export interface SleepLimits {
@@ -150,29 +151,27 @@ export function judgeSleep(
   if (sleep.resolution > limits.asleepAmps / 5)
     return {
       kind: "unsure",
-      words:
-        `This logger shows steps of ${show(sleep.resolution)}; for a limit of ` +
-        `${show(limits.asleepAmps)} it takes ${show(limits.asleepAmps / 10)}.`,
+      words: say.thisLoggerShowsStepsOf(show(sleep.resolution), show(limits.asleepAmps), show(limits.asleepAmps / 10)),
     };
   if (sleep.to - sleep.from < limits.withinSeconds && sleep.asleep === null)
     return {
       kind: "unsure",
-      words:
-        `Too short: it may take ${time(limits.withinSeconds)} to fall asleep, and ` +
-        `${time(sleep.to - sleep.from)} were ` +
-        `logged${sleep.lost.length > 0 ? " since the clip was lost" : ""}.`,
+      words: say.tooShortItMayTake(
+        time(limits.withinSeconds),
+        time(sleep.to - sleep.from),
+        sleep.lost.length > 0 ? say.sinceTheClipWasLost : "",
+      ),
     };
-  if (sleep.asleep === null) return { kind: "bad", words: "It never falls asleep." };
+  if (sleep.asleep === null) return { kind: "bad", words: say.itNeverFallsAsleep };
   if (sleep.asleep > limits.asleepAmps)
     return {
       kind: "bad",
-      words: `It sleeps, but draws ${show(sleep.asleep)} where ${show(limits.asleepAmps)} is allowed.`,
+      words: say.itSleepsButDrawsWhere(show(sleep.asleep), show(limits.asleepAmps)),
     };
-  if (sleep.toSleep! > limits.withinSeconds)
-    return { kind: "bad", words: `It sleeps only after ${time(sleep.toSleep!)}.` };
+  if (sleep.toSleep! > limits.withinSeconds) return { kind: "bad", words: say.itSleepsOnlyAfter(time(sleep.toSleep!)) };
   if (sleep.mean !== null && sleep.mean > limits.asleepAmps)
-    return { kind: "bad", words: `It wakes up too often: ${show(sleep.mean)} on average.` };
-  return { kind: "good", words: "This unit is not the drain." };
+    return { kind: "bad", words: say.itWakesUpTooOften(show(sleep.mean)) };
+  return { kind: "good", words: say.thisUnitIsNotThe };
 }
 
 /** Days until a battery of `ampereHours` is down to `share` of itself at a mean current of `amps`. */

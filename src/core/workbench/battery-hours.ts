@@ -1,5 +1,6 @@
 import { quantityText } from "../quantity";
 import { formula, positive, Refused, type Given, type Sheet, type Tool } from "./tool";
+import { say } from "#words/core/workbench/battery-hours";
 
 /** Exponent of a lead-acid battery where its sheet says none; from memory. */
 const LEAD_ACID = 1.2;
@@ -15,18 +16,18 @@ export function batteryHours(ampereHours: number, rateHours: number, amps: numbe
 function work(given: Given): Sheet {
   const [capacity, amps] = [given.number("capacity"), given.number("amps")];
   const [rate, exponent] = [given.number("rate") ?? 20, given.number("exponent") ?? LEAD_ACID];
-  if (capacity === undefined) throw new Refused("Type its capacity.", "capacity");
-  if (amps === undefined) throw new Refused("Type the current.", "amps");
-  positive(capacity, "The capacity", "capacity");
-  positive(amps, "The current", "amps");
-  positive(rate, "The hours", "rate");
-  if (exponent < 1) throw new Refused("An exponent is 1 or more.", "exponent");
+  if (capacity === undefined) throw new Refused(say.typeItsCapacity, "capacity");
+  if (amps === undefined) throw new Refused(say.typeTheCurrent, "amps");
+  positive(capacity, say.theCapacity, "capacity");
+  positive(amps, say.theCurrent, "amps");
+  positive(rate, say.theHours, "rate");
+  if (exponent < 1) throw new Refused(say.anExponentIs1Or, "exponent");
   const hours = batteryHours(capacity, rate, amps, exponent);
   const round = (value: number) => Number(value.toPrecision(3));
   return {
     lines: [
       {
-        label: "Lasts",
+        label: say.lasts,
         text: `${round(hours)} h`,
         big: true,
         formula: formula(
@@ -34,30 +35,30 @@ function work(given: Given): Sheet {
           `${rate} (${capacity} / (${round(amps)} · ${rate}))^${exponent}`,
           `${round(hours)} h`,
         ),
-        source: "Peukert's law, 1897, from memory",
+        source: say.peukertsLaw1897FromMemory,
       },
-      { label: "Gives until then", text: `${round(hours * amps)} Ah of ${capacity} Ah` },
+      { label: say.givesUntilThen, text: say.ahOfAh(round(hours * amps), capacity) },
       {
-        label: "Half of it, which spares a lead battery",
+        label: say.halfOfItWhichSpares,
         text: `${round(hours / 2)} h at ${quantityText(amps, "amperes", given.liked)}`,
       },
     ],
-    cautions: ["Rings off, no spanner across it; its black lead comes off first and goes on last."],
-    notes: ["Cold takes a third of it at freezing, age takes the rest: measure under load before you trust it."],
+    cautions: [say.ringsOffNoSpannerAcross],
+    notes: [say.coldTakesAThirdOf],
   };
 }
 
 /** How long a battery lasts at a steady load. */
 export const batteryHoursTool: Tool = {
   id: "battery",
-  name: "Battery hours",
+  name: say.batteryHours,
   group: "Loads",
-  words: "How long a battery carries a load",
+  words: say.howLongABatteryCarries,
   fields: [
-    { key: "capacity", label: "Capacity, Ah", quantity: "plain", min: 0 },
-    { key: "rate", label: "Named for, hours", quantity: "plain", hint: "20", min: 0 },
-    { key: "amps", label: "Steady current", quantity: "amperes", min: 0 },
-    { key: "exponent", label: "Exponent", quantity: "plain", hint: String(LEAD_ACID), min: 1, max: 2 },
+    { key: "capacity", label: say.capacityAh, quantity: "plain", min: 0 },
+    { key: "rate", label: say.namedForHours, quantity: "plain", hint: "20", min: 0 },
+    { key: "amps", label: say.steadyCurrent, quantity: "amperes", min: 0 },
+    { key: "exponent", label: say.exponent, quantity: "plain", hint: String(LEAD_ACID), min: 1, max: 2 },
   ],
   work,
 };

@@ -3,6 +3,7 @@ import { type Fault, has, type Machine, type OnBoard, type Part, ratings, type S
 import { nominalValues, NoOperatingPoint, Simulator, type State, type Values } from "../simulate";
 import { quantityText } from "../quantity";
 import { FUSE_RATINGS } from "./fuse";
+import { say } from "#words/core/workbench/bench-rig";
 
 /** What a lamp of the rig can do. */
 export const LAMP_SHOWS = ["lit", "dark", "flickers"] as const;
@@ -93,7 +94,7 @@ function standIns(machine: Machine, setup: SetupEntry): string[] {
     const celsius = place === undefined ? undefined : (setup.places[place] ?? machine.file.ambient);
     const standIn = part.kind.service.standIn?.(part.fields, { celsius, magnet: setup.magnets.length > 0 });
     if (!standIn) return [];
-    if ("magnet" in standIn) return [`${part.name}: ${standIn.magnet ? "magnet held" : "no magnet"}`];
+    if ("magnet" in standIn) return [`${part.name}: ${standIn.magnet ? say.magnetHeld : say.noMagnet}`];
     return [`${part.name}: ${quantityText(standIn.ohms, "ohms")} (${quantityText(standIn.celsius, "celsius")})`];
   });
 }
@@ -140,7 +141,7 @@ function rigSteps(
       how: [
         ...standIns(machine, s),
         ...(s.seconds && s.seconds > 60 ? [`Wait ${quantityText(s.seconds, "seconds")}.`] : []),
-        ...(s.mode === "run" ? [] : [`Mode: ${s.mode}`]),
+        ...(s.mode === "run" ? [] : [say.modeMode(s.mode)]),
       ],
     },
   }));
@@ -150,12 +151,12 @@ function rigSteps(
     ...steps,
     {
       setup: { ...first.setup, id: first.setup.id, power: "off" },
-      step: { id: "power-off", words: "Power off", how: ["Every lamp goes dark."] },
+      step: { id: "power-off", words: say.powerOff, how: [say.everyLampGoesDark] },
     },
     {
       setup: first.setup,
       before: 0,
-      step: { id: "power-again", words: "Power off, wait ten seconds, on again", how: first.step.how },
+      step: { id: "power-again", words: say.powerOffWaitTenSeconds, how: first.step.how },
     },
   ];
 }
@@ -166,7 +167,7 @@ function rigSteps(
  */
 export function benchRig(machine: Machine, board: string): BenchRig {
   const named = rigBoards(machine).find((b) => b.piece === board);
-  if (!named) throw new RangeError(`${board} is no board with outputs`);
+  if (!named) throw new RangeError(say.isNoBoardWithOutputs(board));
   const loads = loadsOf(machine, board);
   const lamps = loads.map((p) => lampFor(machine, p));
   const good = machine.parts.filter((p) => p.piece !== board).map((p) => p.id);
@@ -182,7 +183,7 @@ export function benchRig(machine: Machine, board: string): BenchRig {
       id: "",
       part: "",
       mode: "",
-      name: "Good board",
+      name: say.goodBoard,
       sort: "good board",
       odds: own.reduce((s, p) => s + p.modes.reduce((t, m) => t + m.odds, 0), 0) / 2 || 1,
     },
@@ -214,18 +215,15 @@ export function benchRig(machine: Machine, board: string): BenchRig {
     faults,
     shows,
     wiring: [
-      `Feed: ${machine.file.supply.volts} V through an isolating transformer of ` +
-        `${Math.ceil((1.2 * (watts + 30)) / 10) * 10} VA or more, and a fuse of ` +
-        `${FUSE_RATINGS.find((r) => r >= 1.5 * (amps + 0.1)) ?? 1} A slow.`,
-      ...lamps.map((l) => `${l.name}: a ${l.volts} V, ${l.watts} W lamp${l.current === "dc" ? ", DC" : ""}.`),
-      isolated
-        ? "Ground: the board's own ground is the reference of its low side only; join it to nothing else."
-        : "Ground: none. This board's ground is mains: no earthed instrument, no second hand.",
+      say.feedVThroughAnIsolating(
+        machine.file.supply.volts,
+        Math.ceil((1.2 * (watts + 30)) / 10) * 10,
+        FUSE_RATINGS.find((r) => r >= 1.5 * (amps + 0.1)) ?? 1,
+      ),
+      ...lamps.map((l) => say.nameAVoltsVWatts(l.name, l.volts, l.watts, l.current === "dc" ? ", DC" : "")),
+      isolated ? say.groundTheBoardsOwnGround : say.groundNoneThisBoardsGround,
     ],
-    cautions: [
-      "Isolating transformer, fuse and a switch within reach; the board on an insulating mat, nothing touched while it is fed.",
-      ...(isolated ? [] : ["Not isolated: behind the transformer too, two points touched at once can kill."]),
-    ],
+    cautions: [say.isolatingTransformerFuseAndA, ...(isolated ? [] : [say.notIsolatedBehindTheTransformer])],
   };
 }
 
@@ -350,10 +348,8 @@ export function rigFindings(rig: BenchRig, verdict: RigVerdict): readonly Alone[
 
 /** What a meter settles where the lamps cannot. */
 function apart(sorts: readonly BoardSort[]): string {
-  if (sorts.includes("relay") && sorts.includes("driver"))
-    return "Coil volts at the relay: there, it is the relay; not there, its driver.";
-  if (sorts.includes("low-voltage supply") || sorts.includes("controller"))
-    return "Measure its low rail against the board's own ground: not there, the supply; there, the controller.";
+  if (sorts.includes("relay") && sorts.includes("driver")) return say.coilVoltsAtTheRelay;
+  if (sorts.includes("low-voltage supply") || sorts.includes("controller")) return say.measureItsLowRailAgainst;
   return "";
 }
 
@@ -383,10 +379,10 @@ function verdictWords(
   possible: { sort: BoardSort; probability: number }[],
   ranked: { id: string; name: string; sort: BoardSort; probability: number }[],
 ): string {
-  if (seen.length === 0) return "Make the first step and log what the lamps do.";
+  if (seen.length === 0) return say.makeTheFirstStepAnd;
   if (best.sort === "good board") {
-    if (sure) return "Good board.";
-    return "So far as a good board would do.";
+    if (sure) return say.goodBoard2;
+    return say.soFarAsAGood;
   }
   return (
     `${possible.map((p, i) => (i === 0 ? p.sort.charAt(0).toUpperCase() + p.sort.slice(1) : p.sort)).join(", or ")}. ` +
@@ -395,7 +391,7 @@ function verdictWords(
 }
 
 function whyWords(odd: LampSeen[], name: (o: LampSeen) => string, seen: readonly LampSeen[]): string {
-  if (odd.length > 0) return `${odd.slice(0, 3).map(name).join("; ")}, which a good board does not do.`;
-  if (seen.length > 0) return "Every lamp did what a good board makes it do.";
+  if (odd.length > 0) return say.whichAGoodBoardDoes(odd.slice(0, 3).map(name).join("; "));
+  if (seen.length > 0) return say.everyLampDidWhatA;
   return "";
 }

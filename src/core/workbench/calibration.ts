@@ -1,5 +1,6 @@
 import { quantityText } from "../quantity";
 import { formula, readList, Refused, type Given, type Sheet, type Tool, type Verdict } from "./tool";
+import { say } from "#words/core/workbench/calibration";
 
 /** Errors of an indicator against a stimulus: offset and slope by least squares, and the largest error. */
 export interface Calibration {
@@ -14,11 +15,11 @@ export interface Calibration {
 
 /** Throws `Refused` with fewer than two pairs, or with all stimuli alike. */
 export function calibrate(pairs: readonly (readonly [stimulus: number, indicated: number])[]): Calibration {
-  if (pairs.length < 2) throw new Refused("Two rows at least: stimulus, indicated.", "rows");
+  if (pairs.length < 2) throw new Refused(say.twoRowsAtLeastStimulus, "rows");
   const n = pairs.length;
   const [mx, my] = [pairs.reduce((s, p) => s + p[0], 0) / n, pairs.reduce((s, p) => s + p[1], 0) / n];
   const sxx = pairs.reduce((s, p) => s + (p[0] - mx) ** 2, 0);
-  if (sxx === 0) throw new Refused("All stimuli are alike: nothing to compare.", "rows");
+  if (sxx === 0) throw new Refused(say.allStimuliAreAlikeNothing, "rows");
   const slope = pairs.reduce((s, p) => s + (p[0] - mx) * (p[1] - my), 0) / sxx;
   const offset = my - slope * mx;
   const errors = pairs.map(([x, y]) => y - x);
@@ -39,8 +40,7 @@ function work(given: Given): Sheet {
     .filter((l) => l !== "")
     .map((line, i) => {
       const pair = readList(line, "plain", given.liked, "rows");
-      if (pair.length !== 2)
-        throw new Refused(`Row ${i + 1}, "${line.slice(0, 30)}": stimulus, then what is shown.`, "rows");
+      if (pair.length !== 2) throw new Refused(say.rowStimulusThenWhatIs(i + 1, line.slice(0, 30)), "rows");
       return pair as unknown as readonly [number, number];
     });
   const c = calibrate(rows);
@@ -50,18 +50,18 @@ function work(given: Given): Sheet {
   return {
     lines: [
       {
-        label: "Largest error",
+        label: say.largestError,
         text: show(c.worst),
         big: true,
-        formula: formula("max (shown - true)", `${rows.length} rows`, show(c.worst)),
+        formula: formula(say.maxShownTrue, `${rows.length} rows`, show(c.worst)),
       },
       {
-        label: "Line through all",
+        label: say.lineThroughAll,
         text: `${show(c.offset)} + ${show(c.slope)} × true`,
-        formula: `shown = ${show(c.offset)} + ${show(c.slope)} × true`,
-        source: "least squares",
+        formula: say.shownShowShow2True(show(c.offset), show(c.slope)),
+        source: say.leastSquares,
       },
-      { label: "Bend about that line", text: show(c.bend) },
+      { label: say.bendAboutThatLine, text: show(c.bend) },
     ],
     ...(allowed === undefined
       ? {}
@@ -90,26 +90,23 @@ function work(given: Given): Sheet {
 /** Stimulus against indicated value, for gauges, thermostats and displays. */
 export const calibrationTool: Tool = {
   id: "calibration",
-  name: "Calibration table",
+  name: say.calibrationTable,
   group: "Settings and records",
-  words: "True against shown: error, verdict, chart",
+  words: say.trueAgainstShownErrorVerdict,
   fields: [
-    { key: "rows", label: "True, shown: one pair a line", lines: 5, hint: "0 0.4\n50 50.6\n100 101" },
-    { key: "allowed", label: "Allowed error", quantity: "plain", min: 0 },
-    { key: "unit", label: "Unit", hint: "°C, bar" },
+    { key: "rows", label: say.trueShownOnePairA, lines: 5, hint: "0 0.4\n50 50.6\n100 101" },
+    { key: "allowed", label: say.allowedError, quantity: "plain", min: 0 },
+    { key: "unit", label: say.unit, hint: "°C, bar" },
   ],
   work,
 };
 
 function verdictOf(worst: number, allowed: number, show: (v: number) => string, c: Calibration): Verdict {
-  if (worst <= allowed) return { kind: "good" as const, words: `Within ${show(allowed)} everywhere.` };
+  if (worst <= allowed) return { kind: "good" as const, words: say.withinShowEverywhere(show(allowed)) };
   if (c.bend <= allowed)
     return {
       kind: "bad" as const,
-      words:
-        Math.abs(c.slope - 1) < 0.02
-          ? `Off by ${show(c.offset)} everywhere: adjust its zero.`
-          : "Off in proportion: adjust its span.",
+      words: Math.abs(c.slope - 1) < 0.02 ? say.offByEverywhereAdjustIts(show(c.offset)) : say.offInProportionAdjustIts,
     };
-  return { kind: "bad" as const, words: "Off, and bent: no adjustment mends it." };
+  return { kind: "bad" as const, words: say.offAndBentNoAdjustment };
 }

@@ -1,5 +1,6 @@
 import type { SettingEntry } from "../model";
 import { Refused, type Given, type Sheet, type SwitchDrawing, type Tool } from "./tool";
+import { say } from "#words/core/workbench/coded-switch";
 
 /** How switches, or resistors left whole or cut, stand for a setting. */
 export interface Coding {
@@ -23,15 +24,14 @@ export function binaryCoding(
   offset = 0,
   step = 1,
 ): Coding {
-  if (!Number.isInteger(count) || count < 1 || count > 16) throw new Refused("1 to 16 switches.", "count");
+  if (!Number.isInteger(count) || count < 1 || count > 16) throw new Refused(say.to16Switches, "count");
   const switches = Array.from({ length: count }, (_, i) => i + 1);
   return { switches, weights: switches.map((_, i) => 2 ** (heaviestFirst ? count - 1 - i : i)), offset, step, counts };
 }
 
 /** The setting that positions stand for; `on` in the order of `switches`. */
 export function settingOf({ weights, offset, step, counts }: Coding, on: readonly boolean[]): number {
-  if (on.length !== weights.length)
-    throw new Refused(`This rule has ${weights.length} switches, ${on.length} were given.`, "found");
+  if (on.length !== weights.length) throw new Refused(say.thisRuleHasSwitchesWere(weights.length, on.length), "found");
   return offset + step * weights.reduce((sum, w, i) => sum + (on[i] === (counts === "on") ? w : 0), 0);
 }
 
@@ -49,11 +49,7 @@ export function positionsFor(coding: Coding, setting: number): boolean[] {
       fewest = moved;
     }
   }
-  if (!best)
-    throw new Refused(
-      `No position of these switches stands for ${setting}. The rule runs from ${range(coding).join(" to ")}.`,
-      "wanted",
-    );
+  if (!best) throw new Refused(say.noPositionOfTheseSwitches(setting, range(coding).join(" to ")), "wanted");
   return best;
 }
 
@@ -77,9 +73,8 @@ export function readPositions(text: string, count: number): boolean[] {
     if (/^(on|1|x|up|whole|closed)$/.test(m)) return true;
     return /^(off|0|-|_|down|cut|open)$/.test(m) ? false : null;
   });
-  if (on.some((o) => o === null))
-    throw new Refused(`"${text.slice(0, 30)}": type on and off, or 1 and 0, in the order of the numbers.`, "found");
-  if (on.length !== count) throw new Refused(`${count} switches, but ${on.length} positions.`, "found");
+  if (on.some((o) => o === null)) throw new Refused(say.typeOnAndOffOr(text.slice(0, 30)), "found");
+  if (on.length !== count) throw new Refused(say.switchesButPositions(count, on.length), "found");
   return on as boolean[];
 }
 
@@ -120,7 +115,7 @@ function work(given: Given): Sheet {
     .split(/[\s,;]+/)
     .filter((w) => w !== "")
     .map(Number);
-  if (weightsTyped.some((w) => !Number.isFinite(w))) throw new Refused("Weights are numbers: 1 2 4 8.", "weights");
+  if (weightsTyped.some((w) => !Number.isFinite(w))) throw new Refused(say.weightsAreNumbers12, "weights");
   const base = binaryCoding(
     weightsTyped.length || count,
     given.text("order") === "heaviest",
@@ -151,106 +146,100 @@ function work(given: Given): Sheet {
     const setting = settingOf(coding, on);
     const sum = coding.weights.map((w, i) => (on[i] === (coding.counts === "on") ? String(w) : "0")).join(" + ");
     lines.push({
-      label: "Found",
+      label: say.found,
       text: String(setting),
       big: true,
       formula: `${coding.offset} + ${coding.step} × (${sum}) = ${setting}`,
-      source: "the coding rule above",
+      source: say.theCodingRuleAbove,
     });
-    switches.push(drawing(`Found: ${setting}`, on));
+    switches.push(drawing(say.foundSetting(setting), on));
     // An unclear chart is mostly unclear in two ways: which position counts, and from which end.
     rows.push(
-      ["As typed", String(setting)],
-      [`${words(coding.counts !== "on")} counts instead`, String(settingOf(other, on))],
-      ["Counted from the other end", String(settingOf(turned, on))],
+      [say.asTyped, String(setting)],
+      [say.wordsCountsInstead(words(coding.counts !== "on")), String(settingOf(other, on))],
+      [say.countedFromTheOtherEnd, String(settingOf(turned, on))],
     );
   }
   const wanted = given.number("wanted");
   if (wanted !== undefined) {
     const on = positionsFor(coding, wanted);
     lines.push({
-      label: `For ${wanted}`,
+      label: say.forWanted(wanted),
       text: on.map((o, i) => `${coding.switches[i]} ${words(o)}`).join(", "),
       big: true,
-      source: "the coding rule above",
+      source: say.theCodingRuleAbove,
     });
-    switches.push(drawing(`Wanted: ${wanted}`, on));
+    switches.push(drawing(say.wantedWanted(wanted), on));
   }
-  if (lines.length === 0) throw new Refused("Type the positions found, or the setting wanted.");
+  if (lines.length === 0) throw new Refused(say.typeThePositionsFoundOr);
   return {
     lines,
     switches,
-    ...(rows.length ? { table: { head: ["Read so", "it stands for"], rows: rows.map((cells) => ({ cells })) } } : {}),
-    cautions:
-      kind === "resistors"
-        ? ["A resistor cut cannot be made whole with the cutter: record first, cut last."]
-        : ["Power off before a switch is moved; most boards read them only when they start."],
-    notes: [
-      "Record what was found before anything is changed.",
-      "The end marked with a dot or a 1 is drawn filled. On many boards “on” is printed on one side: go by it, not by up and down.",
-    ],
+    ...(rows.length ? { table: { head: [say.readSo, say.itStandsFor], rows: rows.map((cells) => ({ cells })) } } : {}),
+    cautions: kind === "resistors" ? [say.aResistorCutCannotBe] : [say.powerOffBeforeASwitch],
+    notes: [say.recordWhatWasFoundBefore, say.theEndMarkedWithA],
   };
 }
 
 /** Coded switches and cut resistors. */
 export const codedSwitchTool: Tool = {
   id: "switches",
-  name: "Coded switches",
+  name: say.codedSwitches,
   group: "Settings and records",
-  words: "Setting to switches and back, as the board sits",
+  words: say.settingToSwitchesAndBack,
   fields: [
     {
       key: "kind",
-      label: "They are",
+      label: say.theyAre,
       choices: [
         ["switches", "switches"],
-        ["resistors", "resistors, whole or cut"],
+        ["resistors", say.resistorsWholeOrCut],
       ],
       preset: "switches",
     },
-    { key: "count", label: "How many", quantity: "plain", preset: "8", min: 1, max: 16 },
+    { key: "count", label: say.howMany, quantity: "plain", preset: "8", min: 1, max: 16 },
     {
       key: "order",
-      label: "Number 1 is",
+      label: say.number1Is,
       choices: [
         ["lightest", "the smallest step"],
-        ["heaviest", "the largest step"],
+        ["heaviest", say.theLargestStep],
       ],
       preset: "lightest",
     },
     {
       key: "counts",
-      label: "What counts",
+      label: say.whatCounts,
       choices: [
-        ["on", "on, whole"],
-        ["off", "off, cut"],
+        ["on", say.onWhole],
+        ["off", say.offCut],
       ],
       preset: "on",
     },
-    { key: "weights", label: "Other weights", hint: "1 2 4 8, empty: doubling" },
-    { key: "offset", label: "Added to the sum", quantity: "plain", hint: "0", min: -1e6 },
-    { key: "step", label: "A step is", quantity: "plain", hint: "1", min: -1e6 },
-    { key: "found", label: "Found", hint: "1011 or on off on on", under: "Found and wanted" },
-    { key: "wanted", label: "Wanted", quantity: "plain", min: -1e9, under: "Found and wanted" },
+    { key: "weights", label: say.otherWeights, hint: say.emptyDoubling },
+    { key: "offset", label: say.addedToTheSum, quantity: "plain", hint: "0", min: -1e6 },
+    { key: "step", label: say.aStepIs, quantity: "plain", hint: "1", min: -1e6 },
+    { key: "found", label: say.found, hint: say.orOnOffOnOn, under: say.foundAndWanted },
+    { key: "wanted", label: say.wanted, quantity: "plain", min: -1e9, under: say.foundAndWanted },
     {
       key: "sits",
-      label: "The board sits",
+      label: say.theBoardSits,
       choices: [
         ["upright", "upright"],
-        ["upside-down", "upside down"],
+        ["upside-down", say.upsideDown],
       ],
       preset: "upright",
-      under: "As it sits",
+      under: say.asItSits,
     },
     {
       key: "marked",
-      label: "The marked end is",
+      label: say.theMarkedEndIs,
       choices: [
-        ["left", "left, board upright"],
-        ["right", "right, board upright"],
+        ["left", say.leftBoardUpright],
+        ["right", say.rightBoardUpright],
       ],
       preset: "left",
-      under: "As it sits",
+      under: say.asItSits,
     },
   ],
   work,

@@ -10,6 +10,7 @@ import {
   type Tool,
   type Verdict,
 } from "./tool";
+import { say } from "#words/core/workbench/contact";
 
 /**
  * Watts in one contact up to which it stays cool, and above which its metal anneals and its housing browns; common
@@ -48,50 +49,48 @@ function work(given: Given): Sheet {
     if (high === Infinity)
       verdict = {
         kind: "bad",
-        words: low === Infinity ? "Open." : "Opens when it is moved: this contact comes and goes.",
+        words: low === Infinity ? say.open : say.opensWhenItIsMoved,
         mode: low === Infinity ? "open" : "resistive",
       };
     else if (high - low > GOOD_OHMS)
       verdict = {
         kind: "bad",
-        words: `Moves between ${quantityText(low, "ohms")} and ${quantityText(high, "ohms")} when wiggled.`,
+        words: say.movesBetweenAndWhenWiggled(quantityText(low, "ohms"), quantityText(high, "ohms")),
         mode: "resistive",
       };
-    else if (high > 5 * GOOD_OHMS)
-      verdict = { kind: "bad", words: "Too high, and steady: dirt or corrosion.", mode: "resistive" };
-    else if (high > GOOD_OHMS) verdict = { kind: "unsure", words: "A little high. Zero the leads and measure again." };
-    else verdict = { kind: "good", words: "Steady and low." };
+    else if (high > 5 * GOOD_OHMS) verdict = { kind: "bad", words: say.tooHighAndSteadyDirt, mode: "resistive" };
+    else if (high > GOOD_OHMS) verdict = { kind: "unsure", words: say.aLittleHighZeroThe };
+    else verdict = { kind: "good", words: say.steadyAndLow };
     found.push(verdict);
     lines.push({
-      label: "Dead, wiggled",
+      label: say.deadWiggled,
       text: verdict.words,
-      source: "below 0.2 Ω with zeroed leads, common practice, no source",
+      source: say.below02WithZeroed,
     });
   }
   const [volts, amps] = [given.number("volts"), given.number("amps")];
   if (amps !== undefined) {
-    positive(amps, "The current", "amps");
+    positive(amps, say.theCurrent, "amps");
     lines.push({
-      label: "Burns from a drop of",
+      label: say.burnsFromADropOf,
       text: quantityText(burningDrop(amps), "volts"),
       formula: formula(
         "V = P / I",
         `${quantityText(BURNS_WATTS, "watts")} / ${quantityText(amps, "amperes")}`,
         quantityText(burningDrop(amps), "volts"),
       ),
-      source: "2 W in one contact, common practice, no source",
+      source: say.wInOneContactCommon,
     });
     if (volts !== undefined) {
       const heat = contactHeat(Math.abs(volts), amps);
       let verdict: Verdict;
-      if (heat.state === "cool") verdict = { kind: "good", words: "Stays cool." };
-      else if (heat.state === "warm")
-        verdict = { kind: "unsure", words: "Runs warm: clean and tighten it, measure again." };
-      else verdict = { kind: "bad", words: "Burns: renew pin and socket together, both sides.", mode: "resistive" };
+      if (heat.state === "cool") verdict = { kind: "good", words: say.staysCool };
+      else if (heat.state === "warm") verdict = { kind: "unsure", words: say.runsWarmCleanAndTighten };
+      else verdict = { kind: "bad", words: say.burnsRenewPinAndSocket, mode: "resistive" };
       found.push(verdict);
       lines.push(
         {
-          label: "Heat in it",
+          label: say.heatInIt,
           text: `${quantityText(heat.watts, "watts")}. ${verdict.words}`,
           big: true,
           formula: formula(
@@ -99,65 +98,62 @@ function work(given: Given): Sheet {
             `${quantityText(Math.abs(volts), "volts")} × ${quantityText(amps, "amperes")}`,
             quantityText(heat.watts, "watts"),
           ),
-          source: "Joule's law",
+          source: say.joulesLaw,
         },
         {
-          label: "Its ohms",
+          label: say.itsOhms,
           text: quantityText(heat.ohms, "ohms"),
           formula: formula(
             "R = V / I",
             `${quantityText(Math.abs(volts), "volts")} / ${quantityText(amps, "amperes")}`,
             quantityText(heat.ohms, "ohms"),
           ),
-          source: "Ohm's law",
+          source: say.ohmsLaw,
         },
       );
     }
-  } else if (volts !== undefined)
-    throw new Refused("A drop means something only with the current that flows: clamp it.", "amps");
+  } else if (volts !== undefined) throw new Refused(say.aDropMeansSomethingOnly, "amps");
   const [depth, full] = [given.number("depth"), given.number("full")];
   if (depth !== undefined && full !== undefined) {
     const verdict: Verdict =
       depth >= 0.95 * full
-        ? { kind: "good", words: "Seated." }
+        ? { kind: "good", words: say.seated }
         : {
             kind: "bad",
-            words: `Stands off by ${quantityText(full - depth, "millimetres", liked)}: find what holds it, do not force it.`,
+            words: say.standsOffByFindWhat(quantityText(full - depth, "millimetres", liked)),
             mode: "open",
           };
     found.push(verdict);
-    lines.push({ label: "Seating", text: verdict.words });
+    lines.push({ label: say.seating, text: verdict.words });
   }
   const tug = given.text("tug");
   if (tug) {
     const verdict: Verdict =
       tug === "holds"
-        ? { kind: "good", words: "Every wire holds." }
+        ? { kind: "good", words: say.everyWireHolds }
         : {
             kind: "bad",
-            words: "A wire comes out: its latch is broken or the crimp is bad. Renew the pin.",
+            words: say.aWireComesOutIts,
             mode: "open",
           };
     found.push(verdict);
-    lines.push({ label: "Tug test", text: verdict.words });
+    lines.push({ label: say.tugTest, text: verdict.words });
   }
   const done = given.text("done");
   if (done === "cleaned" || done === "both")
     lines.push({
-      label: "Dry before power",
+      label: say.dryBeforePower,
       text: quantityText(given.number("drying") ?? DRYING_MINUTES * 60, "seconds"),
-      source: "10 minutes is usual; the label goes before it. Common practice, no source",
+      source: say.minutesIsUsualTheLabel,
     });
-  if (lines.length === 0) throw new Refused("Type ohms while you wiggle it, or the drop and the current.");
+  if (lines.length === 0) throw new Refused(say.typeOhmsWhileYouWiggle);
   const verdict = found.find((v) => v.kind === "bad") ?? found.find((v) => v.kind === "unsure") ?? found[0];
   return {
     lines,
     ...(verdict ? { verdict } : {}),
     cautions: [
-      "Ohms with every source off, proven dead. The drop is measured live, leads placed with the power off.",
-      ...(done === "cleaned" || done === "both"
-        ? ["Contact cleaner only with the power off, away from flame and heat; nothing is fed before it is dry."]
-        : []),
+      say.ohmsWithEverySourceOff,
+      ...(done === "cleaned" || done === "both" ? [say.contactCleanerOnlyWithThe] : []),
     ],
     notes: notesOn(done),
   };
@@ -166,39 +162,39 @@ function work(given: Given): Sheet {
 /** A plug contact or terminal. */
 export const contactTool: Tool = {
   id: "contact",
-  name: "Contact or plug",
+  name: say.contactOrPlug,
   group: "Joints and wires",
-  words: "Wiggled ohms, drop under load, seating, tug",
+  words: say.wiggledOhmsDropUnderLoad,
   fields: [
-    { key: "wiggle", label: "Ohms while wiggled", hint: "0.1 0.1 3 OL", under: "Dead" },
-    { key: "depth", label: "Pushed in", quantity: "millimetres", under: "Dead" },
-    { key: "full", label: "Full depth", quantity: "millimetres", under: "Dead" },
+    { key: "wiggle", label: say.ohmsWhileWiggled, hint: "0.1 0.1 3 OL", under: "Dead" },
+    { key: "depth", label: say.pushedIn, quantity: "millimetres", under: "Dead" },
+    { key: "full", label: say.fullDepth, quantity: "millimetres", under: "Dead" },
     {
       key: "tug",
-      label: "Tug test",
+      label: say.tugTest,
       choices: [
-        ["", "not made"],
-        ["holds", "all hold"],
-        ["loose", "one comes out"],
+        ["", say.notMade],
+        ["holds", say.allHold],
+        ["loose", say.oneComesOut],
       ],
       preset: "",
       under: "Dead",
     },
-    { key: "volts", label: "Drop across it", quantity: "volts", under: "Under load", hint: "120 mV" },
-    { key: "amps", label: "Current through it", quantity: "amperes", under: "Under load" },
+    { key: "volts", label: say.dropAcrossIt, quantity: "volts", under: say.underLoad, hint: "120 mV" },
+    { key: "amps", label: say.currentThroughIt, quantity: "amperes", under: say.underLoad },
     {
       key: "done",
-      label: "What was done",
+      label: say.whatWasDone,
       choices: [
-        ["", "nothing yet"],
+        ["", say.nothingYet],
         ["reseated", "reseated"],
         ["cleaned", "cleaned"],
-        ["both", "cleaned and reseated"],
+        ["both", say.cleanedAndReseated],
       ],
       preset: "",
       under: "Done",
     },
-    { key: "drying", label: "Drying time of the label", quantity: "seconds", hint: "10 min", under: "Done" },
+    { key: "drying", label: say.dryingTimeOfTheLabel, quantity: "seconds", hint: "10 min", under: "Done" },
   ],
   work,
 };
@@ -210,9 +206,8 @@ function heatState(watts: number): "warm" | "cool" | "burns" {
 }
 
 function notesOn(done: string): string[] {
-  if (done === "reseated")
-    return ["Reseated only. Keep it apart from cleaning in the record: if it comes back, cleaning was not tried."];
-  if (done === "cleaned") return ["Cleaned only: pushed home again at the end? That is reseating as well."];
-  if (done === "both") return ["Cleaned and reseated: which of the two helped stays open."];
-  return ["Harness before boards: in old, damp machines contacts are the first suspects."];
+  if (done === "reseated") return [say.reseatedOnlyKeepItApart];
+  if (done === "cleaned") return [say.cleanedOnlyPushedHomeAgain];
+  if (done === "both") return [say.cleanedAndReseatedWhichOf];
+  return [say.harnessBeforeBoardsInOld];
 }

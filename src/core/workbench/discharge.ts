@@ -1,5 +1,6 @@
 import { quantityText } from "../quantity";
 import { formula, positive, Refused, type Given, type Line, type Sheet, type Tool } from "./tool";
+import { say } from "#words/core/workbench/discharge";
 
 /**
  * Volts of direct current up to which a charged capacitor may be touched (the common limit of 60 V for DC; IEC 61140,
@@ -25,14 +26,14 @@ export function dischargeOhms(farads: number, seconds: number, from: number, to:
 function work(given: Given): Sheet {
   const [farads, volts] = [given.number("farads"), given.number("volts")];
   if (farads === undefined || volts === undefined)
-    throw new Refused("Type the capacitor and the volts on it.", farads === undefined ? "farads" : "volts");
-  positive(farads, "The capacitor", "farads");
+    throw new Refused(say.typeTheCapacitorAndThe, farads === undefined ? "farads" : "volts");
+  positive(farads, say.theCapacitor, "farads");
   const safe = given.number("safe") ?? SAFE_VOLTS;
-  positive(safe, "The safe voltage", "safe");
+  positive(safe, say.theSafeVoltage, "safe");
   const joules = storedEnergy(farads, volts);
   const lines: Line[] = [
     {
-      label: "Stored",
+      label: say.stored,
       text: quantityText(joules, "joules"),
       big: true,
       formula: formula(
@@ -40,17 +41,17 @@ function work(given: Given): Sheet {
         `½ × ${quantityText(farads, "farads")} × ${quantityText(volts, "volts")}²`,
         quantityText(joules, "joules"),
       ),
-      source: "textbook; from about 10 J a shock can kill, from memory",
+      source: say.textbookFromAbout10J,
     },
   ];
-  if (volts <= safe) lines.push({ label: "Below the safe voltage", text: "already" });
+  if (volts <= safe) lines.push({ label: say.belowTheSafeVoltage, text: "already" });
   const ohms = given.number("ohms");
   if (ohms !== undefined) {
-    positive(ohms, "The resistor", "ohms");
+    positive(ohms, say.theResistor, "ohms");
     const t = dischargeSeconds(farads, ohms, volts, safe);
     lines.push(
       {
-        label: `Below ${quantityText(safe, "volts")} after`,
+        label: say.belowSafeAfter(quantityText(safe, "volts")),
         text: quantityText(t, "seconds"),
         formula: formula(
           "t = R C ln(V1 / V2)",
@@ -58,50 +59,45 @@ function work(given: Given): Sheet {
             `ln(${quantityText(volts, "volts")} / ${quantityText(safe, "volts")})`,
           quantityText(t, "seconds"),
         ),
-        source: "first-order decay, textbook",
+        source: say.firstOrderDecayTextbook,
       },
-      { label: "The resistor takes at first", text: quantityText((volts * volts) / ohms, "watts") },
+      { label: say.theResistorTakesAtFirst, text: quantityText((volts * volts) / ohms, "watts") },
     );
   }
   const within = given.number("within") ?? 10;
   if (volts > safe) {
     const r = dischargeOhms(farads, within, volts, safe);
     lines.push({
-      label: `Resistor for ${quantityText(within, "seconds")}`,
-      text: `${quantityText(r, "ohms")}, for ${quantityText((volts * volts) / r, "watts")} at first`,
+      label: say.resistorForWithin(quantityText(within, "seconds")),
+      text: say.forAtFirst(quantityText(r, "ohms"), quantityText((volts * volts) / r, "watts")),
       formula: formula(
         "R = t / (C ln(V1 / V2))",
         `${quantityText(within, "seconds")} / (${quantityText(farads, "farads")} × ` +
           `ln(${quantityText(volts, "volts")} / ${quantityText(safe, "volts")}))`,
         quantityText(r, "ohms"),
       ),
-      source: "first-order decay, textbook",
+      source: say.firstOrderDecayTextbook,
     });
   }
   return {
     lines,
-    cautions: [
-      "Never with a screwdriver: through a resistor, with insulated clips; then measure. Dead is what the meter says.",
-      "A capacitor creeps up again by itself: leave the resistor on while you work.",
-    ],
-    notes: [
-      "A plug's own pins: at most 34 V one second after unplugging (IEC 60335-1, 22.5). That is no rule for the bulk capacitor.",
-    ],
+    cautions: [say.neverWithAScrewdriverThrough, say.aCapacitorCreepsUpAgain],
+    notes: [say.aPlugsOwnPinsAt],
   };
 }
 
 /** What a capacitor holds and how it is made safe. */
 export const dischargeTool: Tool = {
   id: "discharge",
-  name: "Stored charge",
+  name: say.storedCharge,
   group: "Boards",
-  words: "Energy, waiting time, discharge resistor",
+  words: say.energyWaitingTimeDischargeResistor,
   fields: [
-    { key: "farads", label: "Capacitor", quantity: "farads", hint: "220u" },
-    { key: "volts", label: "Volts on it", quantity: "volts", min: 0, hint: "325" },
-    { key: "ohms", label: "Bleeder or resistor", quantity: "ohms", hint: "empty: none known" },
-    { key: "within", label: "Wanted within", quantity: "seconds", hint: "10 s" },
-    { key: "safe", label: "Safe below", quantity: "volts", hint: "60", min: 0 },
+    { key: "farads", label: say.capacitor, quantity: "farads", hint: "220u" },
+    { key: "volts", label: say.voltsOnIt, quantity: "volts", min: 0, hint: "325" },
+    { key: "ohms", label: say.bleederOrResistor, quantity: "ohms", hint: say.emptyNoneKnown },
+    { key: "within", label: say.wantedWithin, quantity: "seconds", hint: "10 s" },
+    { key: "safe", label: say.safeBelow, quantity: "volts", hint: "60", min: 0 },
   ],
   work,
 };

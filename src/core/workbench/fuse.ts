@@ -1,6 +1,7 @@
 import { quantityText, readQuantity } from "../quantity";
 import { formula, positive, Refused, type Given, type Line, type Sheet, type Tool, type Verdict } from "./tool";
 import { ratings } from "../model";
+import { say } from "#words/core/workbench/fuse";
 
 /** Preferred ratings, amperes (IEC 60127, from memory). */
 export const FUSE_RATINGS = [
@@ -36,8 +37,7 @@ export function loadSum(
       else if (amps?.ok) value = amps.value;
       else if (ohms?.ok) value = volts / ohms.value;
       else value = NaN;
-      if (!(value > 0) || !Number.isFinite(value))
-        throw new Refused(`"${t.slice(0, 30)}" is no load: type watts, amperes or ohms, then what it is.`, "loads");
+      if (!(value > 0) || !Number.isFinite(value)) throw new Refused(say.isNoLoadTypeWatts(t.slice(0, 30)), "loads");
       return { words: match?.[2] || "load", amps: value };
     });
   return { amps: parts.reduce((sum, p) => sum + p.amps, 0), parts };
@@ -45,7 +45,7 @@ export function loadSum(
 
 function work(given: Given): Sheet {
   const volts = given.number("volts") ?? 230;
-  positive(volts, "The supply", "volts");
+  positive(volts, say.theSupply, "volts");
   const lines: Line[] = [];
   let verdict: Verdict | undefined;
   const fitted = given.number("fitted");
@@ -54,109 +54,105 @@ function work(given: Given): Sheet {
     const sum = loadSum(given.text("loads"), volts, given);
     const wanted = fuseFor(sum.amps);
     lines.push({
-      label: "Loads together",
+      label: say.loadsTogether,
       text: quantityText(sum.amps, "amperes"),
       big: true,
       formula: `${sum.parts.map((p) => quantityText(p.amps, "amperes")).join(" + ")} = ${quantityText(sum.amps, "amperes")}`,
-      source: "sum of currents, taken as in phase: the worst case",
+      source: say.sumOfCurrentsTakenAs,
     });
     lines.push({
-      label: "Next rating above",
+      label: say.nextRatingAbove,
       text: wanted === null ? "beyond small fuses" : quantityText(wanted, "amperes"),
       formula: formula(
         "1.25 × I",
         `1.25 × ${quantityText(sum.amps, "amperes")}`,
         quantityText(1.25 * sum.amps, "amperes"),
       ),
-      source: "IEC 60127 ratings and a quarter to spare, from memory; the print at the holder goes before it",
+      source: say.iec60127RatingsAndA,
     });
     if (fitted !== undefined)
-      if (fitted < sum.amps) verdict = { kind: "bad", words: "Blown by load: all together draw more than it carries." };
+      if (fitted < sum.amps) verdict = { kind: "bad", words: say.blownByLoadAllTogether };
       else if (print === undefined && wanted !== null && fitted > 2 * wanted)
-        verdict = { kind: "bad", words: "Far too large: it protects nothing. What does the holder say?" };
-      else verdict = { kind: "good", words: "It carries the loads." };
+        verdict = { kind: "bad", words: say.farTooLargeItProtects };
+      else verdict = { kind: "good", words: say.itCarriesTheLoads };
     const motor = given.number("start");
     if (motor !== undefined && fitted !== undefined) {
       lines.push({
-        label: "With the start current",
-        text: `${quantityText(motor / fitted, "plain")} times its rating for a moment`,
-        source:
-          given.text("type") === "quick"
-            ? "a quick fuse blows from about twice, from memory"
-            : "a slow fuse bears about ten times for a tenth of a second, from memory",
+        label: say.withTheStartCurrent,
+        text: say.timesItsRatingForA(quantityText(motor / fitted, "plain")),
+        source: given.text("type") === "quick" ? say.aQuickFuseBlowsFrom : say.aSlowFuseBearsAbout,
       });
       if (motor / fitted > (given.text("type") === "quick" ? 2 : 10))
-        verdict = { kind: "bad", words: "Blown by inrush: wrong type, or the inrush resistor is bridged." };
+        verdict = { kind: "bad", words: say.blownByInrushWrongType };
     }
   }
   const dead = given.number("dead");
   if (dead !== undefined) {
     const feeds = dead === 0 ? Infinity : volts / dead;
     lines.push({
-      label: "Behind it, dead",
-      text: `${quantityText(dead, "ohms")}: ${Number.isFinite(feeds) ? quantityText(feeds, "amperes") : "a short"} at most`,
+      label: say.behindItDead,
+      text: say.deadPartAtMost(
+        quantityText(dead, "ohms"),
+        Number.isFinite(feeds) ? quantityText(feeds, "amperes") : "a short",
+      ),
       formula: formula(
         "I = V / R",
         `${quantityText(volts, "volts")} / ${quantityText(dead, "ohms")}`,
-        Number.isFinite(feeds) ? quantityText(feeds, "amperes") : "without end",
+        Number.isFinite(feeds) ? quantityText(feeds, "amperes") : say.withoutEnd,
       ),
-      source: "Ohm's law; coils choke, so alternating current is less",
+      source: say.ohmsLawCoilsChokeSo,
     });
     if (fitted !== undefined && feeds > 3 * fitted)
       verdict = {
         kind: "bad",
-        words: "Still shorted behind it: find it dead, load by load, before a new fuse goes in.",
+        words: say.stillShortedBehindItFind,
       };
-  } else if (given.text("blown") === "yes")
-    verdict = { kind: "unsure", words: "Why did it blow? Measure the ohms behind it, dead, before a new one goes in." };
+  } else if (given.text("blown") === "yes") verdict = { kind: "unsure", words: say.whyDidItBlowMeasure };
   const fuse = given.number("fuse");
   if (fuse !== undefined)
     lines.push({
-      label: "The fuse itself",
+      label: say.theFuseItself,
       text: fuse < 2 ? "whole" : "blown",
-      source: "dead and out of its holder, common practice, no source",
+      source: say.deadAndOutOfIts,
     });
   if (print !== undefined && fitted !== undefined && print !== fitted)
     verdict = {
       kind: "bad",
-      words: `Wrong size: ${quantityText(fitted, "amperes")} where ${quantityText(print, "amperes")} is printed.`,
+      words: say.wrongSizeWhereIsPrinted(quantityText(fitted, "amperes"), quantityText(print, "amperes")),
     };
-  if (lines.length === 0 && !verdict) throw new Refused("Type the loads behind it, or the ohms behind it.");
+  if (lines.length === 0 && !verdict) throw new Refused(say.typeTheLoadsBehindIt);
   return {
     lines,
     ...(verdict ? { verdict } : {}),
-    cautions: [
-      "Same type, same rating, same volts: never larger, never bridged.",
-      "Out of its holder, dead. Measured live, backfeed and open loads fool it.",
-    ],
-    notes: ["A black glass: short. A clean break in the wire: overload or age (common practice, no source)."],
+    cautions: [say.sameTypeSameRatingSame, say.outOfItsHolderDead],
+    notes: [say.aBlackGlassShortA],
   };
 }
 
 /** The right fuse, and why it blew. */
 export const fuseTool: Tool = {
   id: "fuse",
-  name: "Fuse",
+  name: say.fuse,
   group: "Joints and wires",
-  words: "Right type and size, and why it blew",
+  words: say.rightTypeAndSizeAnd,
   fields: [
-    { key: "volts", label: "Supply", quantity: "volts", preset: "230", min: 0 },
-    { key: "loads", label: "Loads behind it", lines: 2, hint: "325W heater, 0.5A fan" },
-    { key: "fitted", label: "Fuse fitted", quantity: "amperes" },
-    { key: "print", label: "Printed at the holder", quantity: "amperes" },
+    { key: "volts", label: say.supply, quantity: "volts", preset: "230", min: 0 },
+    { key: "loads", label: say.loadsBehindIt, lines: 2, hint: say.heater05aFan },
+    { key: "fitted", label: say.fuseFitted, quantity: "amperes" },
+    { key: "print", label: say.printedAtTheHolder, quantity: "amperes" },
     {
       key: "type",
-      label: "Type",
+      label: say.type,
       choices: [
         ["slow", "slow"],
         ["quick", "quick"],
       ],
       preset: "slow",
     },
-    { key: "start", label: "Largest inrush", quantity: "amperes" },
+    { key: "start", label: say.largestInrush, quantity: "amperes" },
     {
       key: "blown",
-      label: "It is blown",
+      label: say.itIsBlown,
       choices: [
         ["no", "no"],
         ["yes", "yes"],
@@ -164,8 +160,8 @@ export const fuseTool: Tool = {
       preset: "no",
       under: "Measured",
     },
-    { key: "fuse", label: "Its own ohms, taken out", quantity: "ohms", under: "Measured" },
-    { key: "dead", label: "Ohms behind it, dead", quantity: "ohms", under: "Measured" },
+    { key: "fuse", label: say.itsOwnOhmsTakenOut, quantity: "ohms", under: "Measured" },
+    { key: "dead", label: say.ohmsBehindItDead, quantity: "ohms", under: "Measured" },
   ],
   work,
   fill(part, machine): Record<string, string> {

@@ -11,6 +11,7 @@ import {
   type Verdict,
 } from "./tool";
 import { ratings } from "../model";
+import { say } from "#words/core/workbench/heater";
 
 /** What a resistive load has to do with: any two give the others. Volts, amperes, ohms, watts. */
 export interface Power {
@@ -20,7 +21,7 @@ export interface Power {
   readonly watts: number;
 }
 
-const OHM_AND_JOULE = "Ohm's and Joule's laws";
+const OHM_AND_JOULE = say.ohmsAndJoulesLaws;
 /**
  * Least insulation of a class I machine to its case after repair, ohms; with heating elements a third of it (EN
  * 50678:2020).
@@ -44,16 +45,12 @@ export function solvePower(known: Partial<Power>): Power {
   else if (watts !== undefined && amps !== undefined) found = { volts: watts / amps, amps };
   else if (ohms !== undefined && amps !== undefined) found = { volts: ohms * amps, amps };
   else found = null;
-  if (!found || !Number.isFinite(found.volts))
-    throw new Refused("Type any two of volts, watts, ohms and amperes; the others follow.");
+  if (!found || !Number.isFinite(found.volts)) throw new Refused(say.typeAnyTwoOfVolts);
   const all = { ...found, ohms: found.volts / found.amps, watts: found.volts * found.amps };
   for (const key of ["ohms", "watts", "amps"] as const) {
     const typed = known[key];
     if (typed !== undefined && Math.abs(typed / all[key] - 1) > 0.02)
-      throw new Refused(
-        `These do not go together: by the others it would be ${quantityText(all[key], quantityOf(key))}. Leave one empty.`,
-        key,
-      );
+      throw new Refused(say.theseDoNotGoTogether(quantityText(all[key], quantityOf(key))), key);
   }
   return all;
 }
@@ -69,7 +66,7 @@ export function goodWindow(nominal: number, tolerance: number): readonly [number
  */
 export function judgeOhms(measured: number, nominal: number, tolerance: number, others: readonly number[]): Verdict {
   const [low, high] = goodWindow(nominal, tolerance);
-  if (measured >= low && measured <= high) return { kind: "good", words: "Good: within its window." };
+  if (measured >= low && measured <= high) return { kind: "good", words: say.goodWithinItsWindow };
   const other = others.find((o) => {
     const [l, h] = goodWindow(o, tolerance);
     return measured >= l && measured <= h;
@@ -77,21 +74,18 @@ export function judgeOhms(measured: number, nominal: number, tolerance: number, 
   if (other !== undefined)
     return {
       kind: "bad",
-      words: `Wrong part fitted: it matches the rating of ${quantityText(other, "ohms")}, not this one.`,
+      words: say.wrongPartFittedItMatches(quantityText(other, "ohms")),
     };
-  if (measured > 10 * nominal) return { kind: "bad", words: "Open.", mode: "open" };
+  if (measured > 10 * nominal) return { kind: "bad", words: say.open, mode: "open" };
   if (measured < 0.1 * nominal)
     return {
       kind: "bad",
-      words: "Shorted, or something in parallel: lift one lead and measure again.",
+      words: say.shortedOrSomethingInParallel,
       mode: "shorted",
     };
   return {
     kind: "bad",
-    words:
-      measured > high
-        ? "Drifted high, or a poor contact in the reading."
-        : "Drifted low: turns shorted, or something in parallel.",
+    words: measured > high ? say.driftedHighOrAPoor : say.driftedLowTurnsShortedOr,
     mode: "drifted",
   };
 }
@@ -99,10 +93,10 @@ export function judgeOhms(measured: number, nominal: number, tolerance: number, 
 /** What the case says: below the limit it leaks. */
 export function judgeInsulation(ohms: number, limit: number): Verdict {
   return ohms >= limit
-    ? { kind: "good", words: "Insulated." }
+    ? { kind: "good", words: say.insulated }
     : {
         kind: "bad",
-        words: `Leaks to its case: ${quantityText(ohms, "ohms")}, wanted ${quantityText(limit, "ohms")} or more.`,
+        words: say.leaksToItsCaseWanted(quantityText(ohms, "ohms"), quantityText(limit, "ohms")),
         mode: "to-case",
       };
 }
@@ -118,11 +112,11 @@ function work(given: Given): Sheet {
   );
   const rated = solvePower(known);
   const tolerance = given.number("tolerance") ?? 0.1;
-  if (tolerance >= 1) throw new Refused("A tolerance of 100 % or more lets everything pass.", "tolerance");
+  if (tolerance >= 1) throw new Refused(say.aToleranceOf100Or, "tolerance");
   const [low, high] = goodWindow(rated.ohms, tolerance);
   const lines: Line[] = [
     {
-      label: "Ohms",
+      label: say.ohms,
       text: show(rated.ohms, "ohms"),
       big: true,
       formula: formula(
@@ -133,17 +127,17 @@ function work(given: Given): Sheet {
       source: OHM_AND_JOULE,
     },
     {
-      label: "Good from",
+      label: say.goodFrom,
       text: `${show(low, "ohms")} to ${show(high, "ohms")}`,
       formula: formula(
         "R (1 ± t)",
         `${show(rated.ohms, "ohms")} (1 ± ${show(tolerance, "share")})`,
         `${show(low, "ohms")} to ${show(high, "ohms")}`,
       ),
-      source: "usual tolerance of elements ±10 %, common practice",
+      source: say.usualToleranceOfElements10,
     },
     {
-      label: "A clamp should read",
+      label: say.aClampShouldRead,
       text: show(rated.amps, "amperes"),
       formula: formula(
         "I = P / V",
@@ -152,21 +146,21 @@ function work(given: Given): Sheet {
       ),
       source: OHM_AND_JOULE,
     },
-    { label: "Heat", text: show(rated.watts, "watts") },
-    { label: "Rated at", text: show(rated.volts, "volts") },
+    { label: say.heat, text: show(rated.watts, "watts") },
+    { label: say.ratedAt, text: show(rated.volts, "volts") },
   ];
   const real = given.number("real");
   if (real !== undefined) {
-    positive(real, "The real supply", "real");
+    positive(real, say.theRealSupply, "real");
     const watts = real ** 2 / rated.ohms;
     lines.push(
       {
-        label: `Heat at ${show(real, "volts")}`,
-        text: `${show(watts, "watts")}, ${show(watts / rated.watts, "share")} of rated`,
+        label: say.heatAtShow(show(real, "volts")),
+        text: say.showShow2OfRated(show(watts, "watts"), show(watts / rated.watts, "share")),
         formula: formula("P = V² / R", `${show(real, "volts")}² / ${show(rated.ohms, "ohms")}`, show(watts, "watts")),
         source: OHM_AND_JOULE,
       },
-      { label: `Clamp at ${show(real, "volts")}`, text: show(real / rated.ohms, "amperes") },
+      { label: say.clampAtShow(show(real, "volts")), text: show(real / rated.ohms, "amperes") },
     );
   }
   const others = readList(given.text("others"), "ohms", liked, "others");
@@ -182,48 +176,43 @@ function work(given: Given): Sheet {
   else verdict = judgeOhms(measured, rated.ohms, tolerance, others);
   if (insulation)
     lines.push({
-      label: "To its case",
+      label: say.toItsCase,
       text: insulation.words,
-      source: "EN 50678:2020, class I; 0.3 MΩ with heating elements",
+      source: say.en506782020ClassI,
     });
   return {
     lines,
     ...(verdict ? { verdict } : {}),
-    cautions: ["Every source off, proven dead; one lead of the part off, or its neighbours are measured too."],
-    notes:
-      given.text("sort") === "coil"
-        ? [
-            "A coil on alternating current draws less than volts over ohms: it chokes. Its ohms are for the ohmmeter only.",
-          ]
-        : ["Cold ohms of most sheathed elements are within a few per cent of the hot ones; a lamp's are a tenth."],
+    cautions: [say.everySourceOffProvenDead],
+    notes: given.text("sort") === "coil" ? [say.aCoilOnAlternatingCurrent] : [say.coldOhmsOfMostSheathed],
   };
 }
 
 /** A heater, or the winding of a coil. */
 export const heaterTool: Tool = {
   id: "heater",
-  name: "Heater or coil",
+  name: say.heaterOrCoil,
   group: "Loads",
-  words: "Volts, watts, ohms, amperes: any two give the rest",
+  words: say.voltsWattsOhmsAmperesAny,
   fields: [
-    { key: "volts", label: "Volts", quantity: "volts", min: 0 },
-    { key: "watts", label: "Watts", quantity: "watts" },
-    { key: "ohms", label: "Ohms", quantity: "ohms" },
-    { key: "amps", label: "Amperes", quantity: "amperes" },
+    { key: "volts", label: say.volts, quantity: "volts", min: 0 },
+    { key: "watts", label: say.watts, quantity: "watts" },
+    { key: "ohms", label: say.ohms, quantity: "ohms" },
+    { key: "amps", label: say.amperes, quantity: "amperes" },
     {
       key: "sort",
-      label: "It is",
+      label: say.itIs,
       choices: [
         ["heater", "a heater"],
         ["coil", "a coil"],
       ],
       preset: "heater",
     },
-    { key: "tolerance", label: "Tolerance", quantity: "share", preset: "10 %", max: 0.99 },
-    { key: "measured", label: "Measured ohms", quantity: "ohms", under: "On the bench", hint: "44.1, 4k7, OL" },
-    { key: "case", label: "Ohms to its case", quantity: "ohms", under: "On the bench" },
-    { key: "real", label: "Real supply", quantity: "volts", under: "On the bench", min: 0 },
-    { key: "others", label: "Ohms of other ratings", under: "On the bench", hint: "22, 88" },
+    { key: "tolerance", label: say.tolerance, quantity: "share", preset: "10 %", max: 0.99 },
+    { key: "measured", label: say.measuredOhms, quantity: "ohms", under: say.onTheBench, hint: "44.1, 4k7, OL" },
+    { key: "case", label: say.ohmsToItsCase, quantity: "ohms", under: say.onTheBench },
+    { key: "real", label: say.realSupply, quantity: "volts", under: say.onTheBench, min: 0 },
+    { key: "others", label: say.ohmsOfOtherRatings, under: say.onTheBench, hint: "22, 88" },
   ],
   work,
   fill(part, machine) {

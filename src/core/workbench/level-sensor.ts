@@ -1,5 +1,6 @@
 import { quantityText } from "../quantity";
 import { formula, readList, Refused, type Given, type Line, type Sheet, type Tool, type Verdict } from "./tool";
+import { say } from "#words/core/workbench/level-sensor";
 
 /** A potentiometer swept from end to end: ohms from the wiper to one end, in the order turned. */
 export interface Sweep {
@@ -16,7 +17,7 @@ export interface Sweep {
  * it turns round.
  */
 export function judgeSweep(ohms: readonly number[]): Sweep {
-  if (ohms.length < 3) throw new Refused("Type three readings at least, from end to end.", "sweep");
+  if (ohms.length < 3) throw new Refused(say.typeThreeReadingsAtLeast, "sweep");
   const finite = ohms.filter(Number.isFinite);
   const [least, most] = [Math.min(...finite), Math.max(...finite)];
   const range = most - least;
@@ -49,67 +50,57 @@ function work(given: Given): Sheet {
     return v;
   };
   if (sort === "hall" || sort === "reed") {
-    const rail = need("rail", "Type the rail the sensor is fed with, measured at its own plug.");
+    const rail = need("rail", say.typeTheRailTheSensor);
     const wanted = given.number("railWanted") ?? 5;
-    const [without, withMagnet] = [
-      need("away", "Type its output without the magnet."),
-      need("near", "Type its output with the magnet held to it."),
-    ];
+    const [without, withMagnet] = [need("away", say.typeItsOutputWithoutThe), need("near", say.typeItsOutputWithThe)];
     const switches = Math.abs(without - withMagnet) > 0.5 * rail;
     lines.push({
-      label: "Rail",
-      text: Math.abs(rail / wanted - 1) <= 0.1 ? "As it should be." : "Wrong: the sensor is not to blame yet.",
-      source: "within 10 %, common practice, no source",
+      label: say.rail,
+      text: Math.abs(rail / wanted - 1) <= 0.1 ? say.asItShouldBe : say.wrongTheSensorIsNot,
+      source: say.within10CommonPracticeNo,
     });
     lines.push({
-      label: "Output moves by",
+      label: say.outputMovesBy,
       text: quantityText(Math.abs(without - withMagnet), "volts"),
       big: true,
       formula: formula(
-        "|V without - V with|",
+        say.vWithoutVWith,
         `${quantityText(without, "volts")} - ${quantityText(withMagnet, "volts")}`,
         quantityText(Math.abs(without - withMagnet), "volts"),
       ),
-      source: "half the rail at least, common practice, no source",
+      source: say.halfTheRailAtLeast,
     });
-    if (Math.abs(rail / wanted - 1) > 0.1)
-      verdict = { kind: "unsure", words: "No verdict without its rail: follow the feed first." };
-    else if (switches) verdict = { kind: "good", words: "It follows the magnet." };
+    if (Math.abs(rail / wanted - 1) > 0.1) verdict = { kind: "unsure", words: say.noVerdictWithoutItsRail };
+    else if (switches) verdict = { kind: "good", words: say.itFollowsTheMagnet };
     else
       verdict = {
         kind: "bad",
-        words:
-          without > rail / 2
-            ? "Stays high: sensor, or its ground."
-            : "Stays low: sensor, pull-up, or the magnet's wrong pole.",
+        words: without > rail / 2 ? say.staysHighSensorOrIts : say.staysLowSensorPullUp,
         mode: sort === "reed" ? "open" : "dead",
       };
   } else if (sort === "switch") {
-    const [rest, acted] = [
-      need("rest", "Type its ohms at rest."),
-      need("acted", "Type its ohms when pressed, sucked or lifted."),
-    ];
+    const [rest, acted] = [need("rest", say.typeItsOhmsAtRest), need("acted", say.typeItsOhmsWhenPressed)];
     const closed = (v: number) => v < 5;
     lines.push({
-      label: "At rest, acted on",
+      label: say.atRestActedOn,
       text: `${closed(rest) ? "closed" : "open"}, ${closed(acted) ? "closed" : "open"}`,
       big: true,
-      source: "closed below 5 Ω, common practice, no source",
+      source: say.closedBelow5CommonPractice,
     });
     if (closed(rest) === closed(acted))
       verdict = {
         kind: "bad",
-        words: closed(rest) ? "Stays closed: welded or stuck." : "Stays open.",
+        words: closed(rest) ? say.staysClosedWeldedOrStuck : say.staysOpen,
         mode: closed(rest) ? "stuck-closed" : "open",
       };
     else if ([rest, acted].some((v) => v > 0.5 && v < 1e5))
-      verdict = { kind: "unsure", words: "It switches, but a contact is poor." };
-    else verdict = { kind: "good", words: "It switches cleanly." };
+      verdict = { kind: "unsure", words: say.itSwitchesButAContact };
+    else verdict = { kind: "good", words: say.itSwitchesCleanly };
   } else {
     const list = readList(given.text("sweep"), "ohms", given.liked, "sweep");
     const sweep = judgeSweep(list);
     lines.push({
-      label: "From end to end",
+      label: say.fromEndToEnd,
       text: `${quantityText(sweep.least, "ohms")} to ${quantityText(sweep.most, "ohms")}`,
       big: true,
     });
@@ -117,65 +108,59 @@ function work(given: Given): Sheet {
     const off = print !== undefined && Math.abs(sweep.most / print - 1) > 0.2;
     if (print !== undefined)
       lines.push({
-        label: "Against its print",
+        label: say.againstItsPrint,
         text: quantityText(sweep.most / print - 1, "share"),
         formula: formula(
           "R / print - 1",
           `${quantityText(sweep.most, "ohms")} / ${quantityText(print, "ohms")} - 1`,
           quantityText(sweep.most / print - 1, "share"),
         ),
-        source: "20 % is usual, from memory",
+        source: say.isUsualFromMemory,
       });
     if (sweep.dead.length > 0)
-      verdict = { kind: "bad", words: `Dead spot at reading ${sweep.dead.join(", ")}.`, mode: "dead-spot" };
+      verdict = { kind: "bad", words: say.deadSpotAtReading(sweep.dead.join(", ")), mode: "dead-spot" };
     else if (sweep.backward.length > 0)
       verdict = {
         kind: "unsure",
-        words: `Turns back at reading ${sweep.backward.join(", ")}: sweep it again, slowly.`,
+        words: say.turnsBackAtReadingSweep(sweep.backward.join(", ")),
       };
-    else if (off) verdict = { kind: "bad", words: "Even, but not its print." };
-    else verdict = { kind: "good", words: "Even from end to end." };
+    else if (off) verdict = { kind: "bad", words: say.evenButNotItsPrint };
+    else verdict = { kind: "good", words: say.evenFromEndToEnd };
   }
   return {
     lines,
     verdict,
-    cautions:
-      sort === "hall" || sort === "reed"
-        ? ["Powered, low voltage: a slipped probe can kill the board. Place the leads with the power off."]
-        : ["Dead, its plug off."],
-    notes:
-      sort === "switch"
-        ? ["Move it by what it senses: blow gently, raise the water, lift the float; a finger proves only the contact."]
-        : [],
+    cautions: sort === "hall" || sort === "reed" ? [say.poweredLowVoltageASlipped] : [say.deadItsPlugOff],
+    notes: sort === "switch" ? [say.moveItByWhatIt] : [],
   };
 }
 
 /** Sensors that say where something is: Hall, reed, pressure, float, potentiometer. */
 export const levelSensorTool: Tool = {
   id: "position",
-  name: "Position and level",
+  name: say.positionAndLevel,
   group: "Sensors",
-  words: "Hall, reed, pressure, float, potentiometer",
+  words: say.hallReedPressureFloatPotentiometer,
   fields: [
     {
       key: "sort",
-      label: "It is",
+      label: say.itIs,
       choices: [
-        ["hall", "a Hall sensor"],
-        ["reed", "a reed with pull-up"],
-        ["switch", "a pressure or float switch"],
+        ["hall", say.aHallSensor],
+        ["reed", say.aReedWithPullUp],
+        ["switch", say.aPressureOrFloatSwitch],
         ["pot", "a potentiometer"],
       ],
       preset: "hall",
     },
-    { key: "rail", label: "Rail at its plug", quantity: "volts", under: "Hall, reed", min: 0 },
-    { key: "railWanted", label: "Rail wanted", quantity: "volts", under: "Hall, reed", hint: "5", min: 0.5 },
-    { key: "away", label: "Output, no magnet", quantity: "volts", under: "Hall, reed" },
-    { key: "near", label: "Output, magnet near", quantity: "volts", under: "Hall, reed" },
-    { key: "rest", label: "Ohms at rest", quantity: "ohms", under: "Switch" },
-    { key: "acted", label: "Ohms acted on", quantity: "ohms", under: "Switch" },
-    { key: "sweep", label: "Ohms, end to end", under: "Potentiometer", hint: "0.2 210 430 640 850 1.05k" },
-    { key: "print", label: "Its print", quantity: "ohms", under: "Potentiometer" },
+    { key: "rail", label: say.railAtItsPlug, quantity: "volts", under: say.hallReed, min: 0 },
+    { key: "railWanted", label: say.railWanted, quantity: "volts", under: say.hallReed, hint: "5", min: 0.5 },
+    { key: "away", label: say.outputNoMagnet, quantity: "volts", under: say.hallReed },
+    { key: "near", label: say.outputMagnetNear, quantity: "volts", under: say.hallReed },
+    { key: "rest", label: say.ohmsAtRest, quantity: "ohms", under: "Switch" },
+    { key: "acted", label: say.ohmsActedOn, quantity: "ohms", under: "Switch" },
+    { key: "sweep", label: say.ohmsEndToEnd, under: "Potentiometer", hint: "0.2 210 430 640 850 1.05k" },
+    { key: "print", label: say.itsPrint, quantity: "ohms", under: "Potentiometer" },
   ],
   work,
   fill(part): Record<string, string> {

@@ -2,6 +2,7 @@ import { quantityText } from "../quantity";
 import { INSULATION_CLASS_I, judgeInsulation } from "./heater";
 import { formula, positive, Refused, type Given, type Line, type Sheet, type Tool, type Verdict } from "./tool";
 import { ratings } from "../model";
+import { say } from "#words/core/workbench/motor";
 
 /** Three leads of a single-phase motor or compressor, named from three readings. */
 export interface Windings {
@@ -26,20 +27,12 @@ export function nameLeads(ohms12: number, ohms23: number, ohms13: number): Windi
     { leads: ["2", "3"], ohms: ohms23 },
     { leads: ["1", "3"], ohms: ohms13 },
   ];
-  if (readings.some((r) => !(r.ohms > 0) || !Number.isFinite(r.ohms)))
-    throw new Refused(
-      "One of the three is open or shorted: with an open winding the leads cannot be told. Infinite " +
-        "between two leads, and finite from neither, means that winding is open.",
-    );
+  if (readings.some((r) => !(r.ohms > 0) || !Number.isFinite(r.ohms))) throw new Refused(say.oneOfTheThreeIs);
   const sorted = [...readings].sort((a, b) => b.ohms - a.ohms);
   const [across, startWinding, runWinding] = sorted as [(typeof sorted)[0], (typeof sorted)[0], (typeof sorted)[0]];
   const common = ["1", "2", "3"].find((lead) => !across.leads.includes(lead))!;
   const other = (r: typeof across) => r.leads.find((lead) => lead !== common)!;
-  if (startWinding.ohms - runWinding.ohms < 0.02 * startWinding.ohms)
-    throw new Refused(
-      "Two readings are equal within 2 %: start and run cannot be told by ohms. It may turn both ways, " +
-        "with windings alike, or have three phases.",
-    );
+  if (startWinding.ohms - runWinding.ohms < 0.02 * startWinding.ohms) throw new Refused(say.twoReadingsAreEqualWithin);
   return {
     common,
     run: other(runWinding),
@@ -70,7 +63,7 @@ function work(given: Given): Sheet {
   const ohms = (v: number) => quantityText(v, "ohms", liked);
   const lines: Line[] = [];
   const found: Verdict[] = [];
-  const judge = (label: string, verdict: Verdict, formulaText?: string, source = "common practice, no source") => {
+  const judge = (label: string, verdict: Verdict, formulaText?: string, source = say.commonPracticeNoSource) => {
     found.push(verdict);
     lines.push({ label, text: verdict.words, ...(formulaText ? { formula: formulaText } : {}), source });
   };
@@ -78,34 +71,31 @@ function work(given: Given): Sheet {
   if (three.every((v) => v !== undefined)) {
     const open = three.filter((v) => v === Infinity).length;
     if (given.text("sort") === "alike") {
-      if (open > 0) judge("Balance", { kind: "bad", words: "A winding is open.", mode: "open" });
+      if (open > 0) judge("Balance", { kind: "bad", words: say.aWindingIsOpen, mode: "open" });
       else {
         const share = imbalance(three as number[]);
         judge(
           "Balance",
           share <= BALANCED
-            ? { kind: "good", words: `Balanced: ${quantityText(share, "share")} apart.` }
+            ? { kind: "good", words: say.balancedShareApart(quantityText(share, "share")) }
             : {
                 kind: "bad",
-                words: `Out of balance by ${quantityText(share, "share")}: shorted turns or a poor joint.`,
+                words: say.outOfBalanceByShorted(quantityText(share, "share")),
                 mode: "shorted",
               },
-          formula("max |R - mean| / mean", three.map((v) => ohms(v!)).join(", "), quantityText(share, "share")),
+          formula(say.maxRMeanMean, three.map((v) => ohms(v!)).join(", "), quantityText(share, "share")),
         );
       }
     } else if (open > 0)
       judge("Windings", {
         kind: "bad",
-        words:
-          open === 3
-            ? "All open: the common lead, or the cut-off inside it. Hot? Let it cool an hour and measure again."
-            : "One winding is open.",
+        words: open === 3 ? say.allOpenTheCommonLead : say.oneWindingIsOpen,
         mode: "open",
       });
     else {
       const w = nameLeads(three[0]!, three[1]!, three[2]!);
       lines.push({
-        label: "Common, run, start",
+        label: say.commonRunStart,
         text: `${w.common}, ${w.run}, ${w.start}`,
         big: true,
         formula: formula(
@@ -113,37 +103,37 @@ function work(given: Given): Sheet {
           `${ohms(w.runOhms)} + ${ohms(w.startOhms)}`,
           `${ohms(w.runOhms + w.startOhms)}, against R-S ${ohms(Math.max(...(three as number[])))}`,
         ),
-        source: "common practice, no source",
+        source: say.commonPracticeNoSource,
       });
       judge(
         "Windings",
         w.off <= 0.1
-          ? { kind: "good", words: "The two smaller add up to the largest." }
+          ? { kind: "good", words: say.theTwoSmallerAddUp }
           : {
               kind: "bad",
-              words: `They do not add up, ${quantityText(w.off, "share")} off: a lead on the wrong spot, or shorted turns.`,
+              words: say.theyDoNotAddUp(quantityText(w.off, "share")),
             },
       );
     }
   } else if (three.some((v) => v !== undefined))
     throw new Refused(
-      "Three readings are needed: 1 to 2, 2 to 3, 1 to 3.",
+      say.threeReadingsAreNeeded1,
       (["ohms12", "ohms23", "ohms13"] as const)[three.findIndex((v) => v === undefined)],
     );
   const toCase = given.number("case");
   if (toCase !== undefined)
-    judge("To its case", judgeInsulation(toCase, INSULATION_CLASS_I), undefined, "EN 50678:2020, class I");
+    judge(say.toItsCase, judgeInsulation(toCase, INSULATION_CLASS_I), undefined, say.en506782020ClassI);
   const [farads, print] = [given.number("farads"), given.number("print")];
   if (farads !== undefined && print !== undefined) {
-    positive(print, "The print", "print");
+    positive(print, say.thePrint, "print");
     const share = farads / print - 1;
     judge(
-      "Run capacitor",
+      say.runCapacitor,
       Math.abs(share) <= CAPACITOR_LOST
-        ? { kind: "good", words: `Good: ${quantityText(share, "share")} from its print.` }
+        ? { kind: "good", words: say.goodFromItsPrint(quantityText(share, "share")) }
         : {
             kind: "bad",
-            words: `${share < 0 ? "Weak" : "Wrong value"}: ${quantityText(share, "share")} from its print.`,
+            words: say.fromItsPrint(share < 0 ? say.weak : say.wrongValue, quantityText(share, "share")),
             mode: "open",
           },
       formula(
@@ -156,21 +146,21 @@ function work(given: Given): Sheet {
   const starter = given.number("starter");
   if (starter !== undefined)
     judge(
-      "Start thermistor, cold",
+      say.startThermistorCold,
       starter >= START_PTC[0] && starter <= START_PTC[1]
-        ? { kind: "good", words: "As a cold start thermistor should be." }
+        ? { kind: "good", words: say.asAColdStartThermistor }
         : {
             kind: "bad",
-            words: starter > START_PTC[1] ? "Too high: open, cracked, or still warm." : "Too low: shorted.",
+            words: starter > START_PTC[1] ? say.tooHighOpenCrackedOr : say.tooLowShorted,
           },
       undefined,
-      "3 to 50 Ω cold, from memory",
+      say.to50ColdFromMemory,
     );
   const [plate, running, starting] = [given.number("plate"), given.number("running"), given.number("starting")];
   if (plate !== undefined) {
-    positive(plate, "The plate current", "plate");
+    positive(plate, say.thePlateCurrent, "plate");
     lines.push({
-      label: "Rotor at rest draws",
+      label: say.rotorAtRestDraws,
       text: `${quantityText(LOCKED[0] * plate, "amperes")} to ${quantityText(LOCKED[1] * plate, "amperes")}`,
       formula: formula(
         "4 to 8 × I",
@@ -179,13 +169,13 @@ function work(given: Given): Sheet {
       ),
       source: "from memory",
     });
-    if (running !== undefined) judge("Running current", runningVerdict(running, plate));
+    if (running !== undefined) judge(say.runningCurrent, runningVerdict(running, plate));
     if (starting !== undefined)
       judge(
         "Inrush",
         starting < 2 * plate
-          ? { kind: "unsure", words: "Small for a start: a soft start, or the clamp came too late." }
-          : { kind: "good", words: "A start like this is usual." },
+          ? { kind: "unsure", words: say.smallForAStartA }
+          : { kind: "good", words: say.aStartLikeThisIs },
       );
   }
   const brush = given.number("brush");
@@ -194,77 +184,61 @@ function work(given: Given): Sheet {
     judge(
       "Brushes",
       brush < least
-        ? { kind: "bad", words: `Worn below ${quantityText(least, "millimetres", liked)}.`, mode: "brushes-worn" }
-        : { kind: "good", words: "Long enough; both slide freely?" },
+        ? { kind: "bad", words: say.wornBelowLeast(quantityText(least, "millimetres", liked)), mode: "brushes-worn" }
+        : { kind: "good", words: say.longEnoughBothSlideFreely },
       undefined,
-      "5 mm as a default, from memory",
+      say.mmAsADefaultFrom,
     );
   }
   const feeds = given.text("feed") === "yes";
-  if (lines.length === 0 && !feeds)
-    throw new Refused("Type the three readings, or any other pair, to have them judged.");
+  if (lines.length === 0 && !feeds) throw new Refused(say.typeTheThreeReadingsOr);
   const verdict = found.find((v) => v.kind === "bad") ?? found.find((v) => v.kind === "unsure") ?? found[0];
   return {
     lines,
     ...(verdict ? { verdict } : {}),
-    cautions: [
-      "Every source off, the run capacitor discharged through a resistor and proven near 0 V.",
-      ...(feeds
-        ? [
-            "Fed directly: unloaded, secured against the jump of its start, fused at twice its plate " +
-              "current, at reduced voltage first; a sealed compressor only with its own start device, and by " +
-              "who is licensed.",
-          ]
-        : []),
-    ],
-    notes: feeds
-      ? [
-          "Reduced voltage: a third for brushed motors, half for the rest. It should turn evenly, without " +
-            "smell, within seconds; one that only hums is switched off at once.",
-          "It turns: what feeds it is to blame. It does not: the motor.",
-        ]
-      : [],
+    cautions: [say.everySourceOffTheRun, ...(feeds ? [say.fedDirectlyUnloadedSecuredAgainst] : [])],
+    notes: feeds ? [say.reducedVoltageAThirdFor, say.itTurnsWhatFeedsIt] : [],
   };
 }
 
 /** A motor or compressor by its windings, capacitor, start device and currents. */
 export const motorTool: Tool = {
   id: "motor",
-  name: "Motor or compressor",
+  name: say.motorOrCompressor,
   group: "Loads",
-  words: "Windings, capacitor, start device, currents",
+  words: say.windingsCapacitorStartDeviceCurrents,
   fields: [
-    { key: "ohms12", label: "Lead 1 to 2", quantity: "ohms", under: "Windings" },
-    { key: "ohms23", label: "Lead 2 to 3", quantity: "ohms", under: "Windings" },
-    { key: "ohms13", label: "Lead 1 to 3", quantity: "ohms", under: "Windings" },
+    { key: "ohms12", label: say.lead1To2, quantity: "ohms", under: "Windings" },
+    { key: "ohms23", label: say.lead2To3, quantity: "ohms", under: "Windings" },
+    { key: "ohms13", label: say.lead1To3, quantity: "ohms", under: "Windings" },
     {
       key: "sort",
-      label: "Windings",
+      label: say.windings,
       choices: [
-        ["start", "run and start"],
-        ["alike", "three alike"],
+        ["start", say.runAndStart],
+        ["alike", say.threeAlike],
       ],
       preset: "start",
       under: "Windings",
     },
-    { key: "case", label: "Any lead to the case", quantity: "ohms", under: "Windings" },
-    { key: "farads", label: "Capacitor measured", quantity: "farads", under: "Starting", hint: "7.6u" },
-    { key: "print", label: "Its print", quantity: "farads", under: "Starting", hint: "8u" },
-    { key: "starter", label: "Start thermistor, cold", quantity: "ohms", under: "Starting" },
-    { key: "plate", label: "Plate current", quantity: "amperes", under: "Currents" },
-    { key: "running", label: "Clamp, running", quantity: "amperes", under: "Currents" },
-    { key: "starting", label: "Clamp, inrush", quantity: "amperes", under: "Currents" },
-    { key: "brush", label: "Brush length", quantity: "millimetres", under: "Brushes and feed" },
-    { key: "brushLeast", label: "Least length", quantity: "millimetres", under: "Brushes and feed", hint: "5 mm" },
+    { key: "case", label: say.anyLeadToTheCase, quantity: "ohms", under: "Windings" },
+    { key: "farads", label: say.capacitorMeasured, quantity: "farads", under: "Starting", hint: "7.6u" },
+    { key: "print", label: say.itsPrint, quantity: "farads", under: "Starting", hint: "8u" },
+    { key: "starter", label: say.startThermistorCold, quantity: "ohms", under: "Starting" },
+    { key: "plate", label: say.plateCurrent, quantity: "amperes", under: "Currents" },
+    { key: "running", label: say.clampRunning, quantity: "amperes", under: "Currents" },
+    { key: "starting", label: say.clampInrush, quantity: "amperes", under: "Currents" },
+    { key: "brush", label: say.brushLength, quantity: "millimetres", under: say.brushesAndFeed },
+    { key: "brushLeast", label: say.leastLength, quantity: "millimetres", under: say.brushesAndFeed, hint: "5 mm" },
     {
       key: "feed",
-      label: "Feed it directly",
+      label: say.feedItDirectly,
       choices: [
         ["no", "no"],
-        ["yes", "yes: show the rules"],
+        ["yes", say.yesShowTheRules],
       ],
       preset: "no",
-      under: "Brushes and feed",
+      under: say.brushesAndFeed,
     },
   ],
   work,
@@ -281,10 +255,10 @@ function runningVerdict(running: number, plate: number): Verdict {
   if (running > LOCKED[0] * 0.75 * plate)
     return {
       kind: "bad",
-      words: "It does not turn: this is the current of a rotor at rest. Off, before its cut-off goes.",
+      words: say.itDoesNotTurnThis,
       mode: "locked",
     };
-  if (running > 1.15 * plate) return { kind: "bad", words: "Overloaded: stiff, low voltage, or the run capacitor." };
-  if (running < 0.2 * plate) return { kind: "bad", words: "Next to nothing flows: open, or not fed.", mode: "open" };
-  return { kind: "good", words: "As its plate says, or less." };
+  if (running > 1.15 * plate) return { kind: "bad", words: say.overloadedStiffLowVoltageOr };
+  if (running < 0.2 * plate) return { kind: "bad", words: say.nextToNothingFlowsOpen, mode: "open" };
+  return { kind: "good", words: say.asItsPlateSaysOr };
 }

@@ -1,5 +1,6 @@
 import { quantityText } from "../quantity";
 import { formula, Refused, type Given, type Sheet, type Tool, type Verdict } from "./tool";
+import { say } from "#words/core/workbench/pulse-price";
 
 /** How a price is taken in pulses of a fixed value. Money in the smallest coin, whole numbers. */
 export interface PulsePrice {
@@ -12,8 +13,7 @@ export interface PulsePrice {
 
 /** Pulses for a price: as many as reach it. Throws `Refused` for values not above nothing. */
 export function pulsesFor(price: number, pulse: number): PulsePrice {
-  if (!(price > 0) || !(pulse > 0))
-    throw new Refused("Price and pulse value must be above zero.", price > 0 ? "pulse" : "price");
+  if (!(price > 0) || !(pulse > 0)) throw new Refused(say.priceAndPulseValueMust, price > 0 ? "pulse" : "price");
   const pulses = Math.ceil(price / pulse - 1e-9);
   return { pulses, charged: pulses * pulse, over: pulses * pulse - price };
 }
@@ -22,19 +22,16 @@ function work(given: Given): Sheet {
   const [price, pulse, count] = [given.number("price"), given.number("pulse"), given.number("count")];
   const cents = (v: number) => Math.round(v * 100);
   if (pulse === undefined || (price === undefined && count === undefined))
-    throw new Refused(
-      "Type what one pulse is worth, and the price or the count.",
-      pulse === undefined ? "pulse" : "price",
-    );
+    throw new Refused(say.typeWhatOnePulseIs, pulse === undefined ? "pulse" : "price");
   if (price === undefined)
     return {
       lines: [
         {
-          label: "The customer is charged",
+          label: say.theCustomerIsCharged,
           text: quantityText(count! * pulse, "money"),
           big: true,
           formula: formula(
-            "count × value",
+            say.countValue,
             `${count} × ${quantityText(pulse, "money")}`,
             quantityText(count! * pulse, "money"),
           ),
@@ -48,17 +45,17 @@ function work(given: Given): Sheet {
   return {
     lines: [
       {
-        label: "Pulses",
+        label: say.pulses,
         text: String(p.pulses),
         big: true,
         formula: formula(
-          "n = price / value, up",
+          say.nPriceValueUp,
           `${quantityText(price, "money")} / ${quantityText(pulse, "money")}`,
           String(p.pulses),
         ),
       },
       {
-        label: "The customer is charged",
+        label: say.theCustomerIsCharged,
         text: quantityText((asked * cents(pulse)) / 100, "money"),
         formula: formula(
           "n × value",
@@ -66,7 +63,7 @@ function work(given: Given): Sheet {
           quantityText((asked * cents(pulse)) / 100, "money"),
         ),
       },
-      { label: "Remainder", text: quantityText((cents(price) % cents(pulse)) / 100, "money") },
+      { label: say.remainder, text: quantityText((cents(price) % cents(pulse)) / 100, "money") },
     ],
     verdict: verdictOf(asked, p),
     cautions: [],
@@ -77,13 +74,13 @@ function work(given: Given): Sheet {
 /** Prices in pulses. */
 export const pulsePriceTool: Tool = {
   id: "pulses",
-  name: "Pulses and prices",
+  name: say.pulsesAndPrices,
   group: "Settings and records",
-  words: "Price, pulse value, count, what is charged",
+  words: say.pricePulseValueCountWhat,
   fields: [
-    { key: "price", label: "Price", quantity: "money", hint: "2.50" },
-    { key: "pulse", label: "One pulse is worth", quantity: "money", hint: "0.25" },
-    { key: "count", label: "Count set", quantity: "plain", max: 10000 },
+    { key: "price", label: say.price, quantity: "money", hint: "2.50" },
+    { key: "pulse", label: say.onePulseIsWorth, quantity: "money", hint: "0.25" },
+    { key: "count", label: say.countSet, quantity: "plain", max: 10000 },
   ],
   work,
 };
@@ -92,13 +89,12 @@ function verdictOf(asked: number, p: PulsePrice): Verdict {
   if (asked !== p.pulses)
     return {
       kind: "bad",
-      words:
-        asked < p.pulses ? "Set too low: it sells below the price." : "Set too high: it takes more than the price.",
+      words: asked < p.pulses ? say.setTooLowItSells : say.setTooHighItTakes,
     };
   if (p.over > 0)
     return {
       kind: "unsure",
-      words: `The price is no whole number of pulses: ${quantityText(p.over / 100, "money")} too much is taken.`,
+      words: say.thePriceIsNoWhole(quantityText(p.over / 100, "money")),
     };
-  return { kind: "good", words: "It comes out even." };
+  return { kind: "good", words: say.itComesOutEven };
 }

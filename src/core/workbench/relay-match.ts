@@ -1,6 +1,7 @@
 import { quantityText } from "../quantity";
 import { Refused, type Given, type Sheet, type Table, type Tool } from "./tool";
 import { ratings } from "../model";
+import { say } from "#words/core/workbench/relay-match";
 
 /** One line of a comparison: it fits, does not, or has to be checked by eye. */
 export interface Match {
@@ -47,64 +48,59 @@ export function matchRelays(old: RelayPrint, next: RelayPrint, room?: number): M
     list.push({ what, old: a === undefined ? "–" : text(a), next: b === undefined ? "–" : text(b), result, why });
   };
   compare(
-    "Coil volts",
+    say.coilVolts,
     old.coilVolts,
     next.coilVolts,
     (v) => quantityText(v, "volts"),
     (a, b) =>
-      Math.abs(b / a - 1) < 0.02
-        ? ["fits", "the same"]
-        : ["misfit", b > a ? "it will not pull in" : "it will overheat"],
+      Math.abs(b / a - 1) < 0.02 ? ["fits", say.theSame] : ["misfit", b > a ? say.itWillNotPullIn : say.itWillOverheat],
   );
   compare(
-    "Coil ohms",
+    say.coilOhms,
     old.coilOhms,
     next.coilOhms,
     (v) => quantityText(v, "ohms"),
     (a, b) => {
-      if (!(b >= 0.9 * a)) return ["misfit", `the driver has to carry ${quantityText(a / b, "plain")} times as much`];
-      return b > 2 * a
-        ? ["check", "draws far less: does what watches the coil mind?"]
-        : ["fits", "the driver carries no more than before"];
+      if (!(b >= 0.9 * a)) return ["misfit", say.theDriverHasToCarry(quantityText(a / b, "plain"))];
+      return b > 2 * a ? ["check", say.drawsFarLessDoesWhat] : ["fits", say.theDriverCarriesNoMore];
     },
   );
   compare(
-    "Contact form",
+    say.contactForm,
     old.form,
     next.form,
     (v) => v,
     (a, b) => {
-      if (a === b) return ["fits", "the same"];
-      return FORMS[a]?.includes(b) ? ["check", "has a pin more: where does it go?"] : ["misfit", "another form"];
+      if (a === b) return ["fits", say.theSame];
+      return FORMS[a]?.includes(b) ? ["check", say.hasAPinMoreWhere] : ["misfit", say.anotherForm];
     },
   );
   compare(
-    "Contact amperes",
+    say.contactAmperes,
     old.contactAmps,
     next.contactAmps,
     (v) => quantityText(v, "amperes"),
     (a, b) => {
-      if (!(b >= a)) return ["misfit", "less than the old one"];
-      return b > 3 * a ? ["check", "a heavy contact may fail on a small signal current"] : ["fits", "as much or more"];
+      if (!(b >= a)) return ["misfit", say.lessThanTheOldOne];
+      return b > 3 * a ? ["check", "a heavy contact may fail on a small signal current"] : ["fits", say.asMuchOrMore];
     },
   );
   compare(
-    "Contact volts",
+    say.contactVolts,
     old.contactVolts,
     next.contactVolts,
     (v) => quantityText(v, "volts"),
-    (a, b) =>
-      b >= a ? ["fits", "as much or more; direct current has its own figure"] : ["misfit", "less than the old one"],
+    (a, b) => (b >= a ? ["fits", say.asMuchOrMoreDirect] : ["misfit", say.lessThanTheOldOne]),
   );
   compare(
-    "Footprint and pin-out",
+    say.footprintAndPinOut,
     old.footprint,
     next.footprint,
     (v) => v,
     (a, b) =>
       a.trim().toLowerCase() === b.trim().toLowerCase()
-        ? ["check", "the same name: lay the pins on the holes all the same, coil pins first"]
-        : ["misfit", "another footprint"],
+        ? ["check", say.theSameNameLayThe]
+        : ["misfit", say.anotherFootprint],
   );
   compare(
     "Height",
@@ -113,10 +109,10 @@ export function matchRelays(old: RelayPrint, next: RelayPrint, room?: number): M
     (v) => quantityText(v, "millimetres"),
     (a, b) =>
       b <= (room ?? a)
-        ? ["fits", "there is room"]
+        ? ["fits", say.thereIsRoom]
         : [
             room === undefined ? "check" : "misfit",
-            room === undefined ? "taller: is there room under the cover?" : "too tall for the room there is",
+            room === undefined ? say.tallerIsThereRoomUnder : say.tooTallForTheRoom,
           ],
   );
   return list;
@@ -144,8 +140,7 @@ function printOf(given: Given, side: "old" | "new"): RelayPrint {
 
 function work(given: Given): Sheet {
   const [old, next] = [printOf(given, "old"), printOf(given, "new")];
-  if (Object.keys(old).length < 2 || Object.keys(next).length < 2)
-    throw new Refused("Type what both prints say: coil and contact at least.");
+  if (Object.keys(old).length < 2 || Object.keys(next).length < 2) throw new Refused(say.typeWhatBothPrintsSay);
   const list = matchRelays(old, next, given.number("room"));
   const rows: Table["rows"] = list.map((m) => ({
     cells: [m.what, m.old, m.next, resultWords(m), m.why],
@@ -157,27 +152,27 @@ function work(given: Given): Sheet {
     lines: [],
     verdict:
       bad.length > 0
-        ? { kind: "bad", words: `Does not fit: ${bad.map((m) => m.what.toLowerCase()).join(", ")}.` }
+        ? { kind: "bad", words: say.doesNotFit(bad.map((m) => m.what.toLowerCase()).join(", ")) }
         : {
             kind: "unsure",
-            words:
-              "Nothing speaks against it so far. To check by eye: " +
-              `${checks.map((m) => m.what.toLowerCase()).join(", ") || "its pins on the holes"}.`,
+            words: say.nothingSpeaksAgainstItSo(
+              checks.map((m) => m.what.toLowerCase()).join(", ") || say.itsPinsOnTheHoles,
+            ),
           },
     table: { head: ["", "Old", "New", "", "Why"], rows },
     cautions: [],
-    notes: ["A relay whose joint burnt is tired: replace it, do not only solder it again."],
+    notes: [say.aRelayWhoseJointBurnt],
   };
 }
 
 const side = (name: "old" | "new", under: string) => [
-  { key: `${name}CoilVolts`, label: "Coil volts", quantity: "volts" as const, under, min: 0 },
-  { key: `${name}CoilOhms`, label: "Coil ohms", quantity: "ohms" as const, under },
-  { key: `${name}ContactAmps`, label: "Contact amperes", quantity: "amperes" as const, under },
-  { key: `${name}ContactVolts`, label: "Contact volts", quantity: "volts" as const, under, min: 0 },
+  { key: `${name}CoilVolts`, label: say.coilVolts, quantity: "volts" as const, under, min: 0 },
+  { key: `${name}CoilOhms`, label: say.coilOhms, quantity: "ohms" as const, under },
+  { key: `${name}ContactAmps`, label: say.contactAmperes, quantity: "amperes" as const, under },
+  { key: `${name}ContactVolts`, label: say.contactVolts, quantity: "volts" as const, under, min: 0 },
   {
     key: `${name}Form`,
-    label: "Contact form",
+    label: say.contactForm,
     choices: [
       ["", "–"],
       ["make", "make"],
@@ -188,20 +183,20 @@ const side = (name: "old" | "new", under: string) => [
     preset: "",
     under,
   },
-  { key: `${name}Footprint`, label: "Footprint", under, hint: "as its data sheet names it" },
-  { key: `${name}Height`, label: "Height", quantity: "millimetres" as const, under },
+  { key: `${name}Footprint`, label: say.footprint, under, hint: say.asItsDataSheetNames },
+  { key: `${name}Height`, label: say.height, quantity: "millimetres" as const, under },
 ];
 
 /** Does this relay replace that one. */
 export const relayMatchTool: Tool = {
   id: "relay-match",
-  name: "Replacement relay",
+  name: say.replacementRelay,
   group: "Boards",
-  words: "Does it fit: a table, never a bare yes",
+  words: say.doesItFitATable,
   fields: [
-    ...side("old", "The old one"),
-    ...side("new", "The new one"),
-    { key: "room", label: "Room for its height", quantity: "millimetres", under: "Room" },
+    ...side("old", say.theOldOne),
+    ...side("new", say.theNewOne),
+    { key: "room", label: say.roomForItsHeight, quantity: "millimetres", under: "Room" },
   ],
   work,
   fill(part): Record<string, string> {

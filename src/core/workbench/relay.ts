@@ -1,6 +1,7 @@
 import { quantityText } from "../quantity";
 import { formula, positive, Refused, type Given, type Line, type Sheet, type Tool, type Verdict } from "./tool";
 import { ratings } from "../model";
+import { say } from "#words/core/workbench/relay";
 
 /** Kinds of load by what they ask of a contact. */
 export const CONTACT_LOADS = {
@@ -26,8 +27,8 @@ export function contactShare(load: ContactLoad, direct: boolean, volts: number):
 
 /** What a coil draws: amperes and watts. */
 export function coilDraw(volts: number, ohms: number): { readonly amps: number; readonly watts: number } {
-  positive(volts, "Coil volts", "coilVolts");
-  positive(ohms, "Coil ohms", "coilOhms");
+  positive(volts, say.coilVolts, "coilVolts");
+  positive(ohms, say.coilOhms, "coilOhms");
   return { amps: volts / ohms, watts: (volts * volts) / ohms };
 }
 
@@ -44,7 +45,7 @@ function work(given: Given): Sheet {
     const coil = coilDraw(coilVolts, ohms);
     lines.push(
       {
-        label: "Coil",
+        label: say.coil,
         text: `${quantityText(coil.amps, "amperes")}, ${quantityText(coil.watts, "watts")}`,
         big: true,
         formula: formula(
@@ -52,86 +53,92 @@ function work(given: Given): Sheet {
           `${quantityText(coilVolts, "volts")} / ${quantityText(ohms, "ohms")}`,
           quantityText(coil.amps, "amperes"),
         ),
-        source: "Ohm's and Joule's laws",
+        source: say.ohmsAndJoulesLaws,
       },
       {
-        label: "Pulls in, drops out",
-        text: `above ${quantityText(0.75 * coilVolts, "volts")}, below ${quantityText(0.1 * coilVolts, "volts")}`,
-        source: "usual data sheets, 75 % and 10 %, from memory",
+        label: say.pullsInDropsOut,
+        text: say.aboveCoilVoltsBelowCoil(
+          quantityText(0.75 * coilVolts, "volts"),
+          quantityText(0.1 * coilVolts, "volts"),
+        ),
+        source: say.usualDataSheets75And,
       },
-      { label: "Its driver carries", text: quantityText(coil.amps, "amperes") },
+      { label: say.itsDriverCarries, text: quantityText(coil.amps, "amperes") },
     );
     const measured = given.number("measuredCoil");
     if (measured !== undefined)
       if (measured === Infinity || measured > 5 * ohms)
-        verdicts.push({ kind: "bad", words: "Coil open.", mode: "coil-open" });
+        verdicts.push({ kind: "bad", words: say.coilOpen, mode: "coil-open" });
       else if (Math.abs(measured / ohms - 1) > 0.15)
         verdicts.push({
           kind: "unsure",
-          words: measured < ohms ? "Coil low: a diode across it? Swap the leads." : "Coil high: a poor joint.",
+          words: measured < ohms ? say.coilLowADiodeAcross : say.coilHighAPoorJoint,
         });
-      else verdicts.push({ kind: "good", words: "Coil good." });
+      else verdicts.push({ kind: "good", words: say.coilGood });
   }
   const [rated, load] = [given.number("rated"), given.number("load")];
   if (rated !== undefined && load !== undefined) {
-    positive(rated, "The contact's rating", "rated");
+    positive(rated, say.theContactsRating, "rated");
     const sort = given.text("sort") as ContactLoad;
     const direct = given.text("current") === "dc";
     const share = contactShare(sort, direct, given.number("loadVolts") ?? 230);
     const used = load / (rated * share);
     lines.push({
-      label: "Contact used",
-      text: `${quantityText(used, "share")} of what it may carry here`,
+      label: say.contactUsed,
+      text: say.ofWhatItMayCarry(quantityText(used, "share")),
       big: true,
       formula: formula(
         "I / (rating × k)",
         `${quantityText(load, "amperes")} / (${quantityText(rated, "amperes")} × ${share})`,
         quantityText(used, "share"),
       ),
-      source: `k ${share} for a ${CONTACT_LOADS[sort].words}${direct ? ", direct current" : ""}, from memory: ${CONTACT_LOADS[sort].why}`,
+      source: say.kForAFromMemory(
+        share,
+        CONTACT_LOADS[sort].words,
+        direct ? say.directCurrent : "",
+        CONTACT_LOADS[sort].why,
+      ),
     });
-    if (used > 1) verdicts.push({ kind: "bad", words: `Too much for this contact: ${CONTACT_LOADS[sort].why}.` });
-    else if (used > 0.8) verdicts.push({ kind: "unsure", words: "It may, with little to spare." });
-    else verdicts.push({ kind: "good", words: "The contact carries it." });
+    if (used > 1) verdicts.push({ kind: "bad", words: say.tooMuchForThisContact(CONTACT_LOADS[sort].why) });
+    else if (used > 0.8) verdicts.push({ kind: "unsure", words: say.itMayWithLittleTo });
+    else verdicts.push({ kind: "good", words: say.theContactCarriesIt });
   }
   const [drop, through] = [given.number("drop"), given.number("through") ?? load];
   if (drop !== undefined) {
-    if (through === undefined) throw new Refused("Clamp the current too: a drop alone says nothing.", "through");
+    if (through === undefined) throw new Refused(say.clampTheCurrentTooA, "through");
     const watts = Math.abs(drop) * through;
     lines.push({
-      label: "Heat in the contact",
+      label: say.heatInTheContact,
       text: quantityText(watts, "watts"),
       formula: formula(
         "P = V I",
         `${quantityText(Math.abs(drop), "volts")} × ${quantityText(through, "amperes")}`,
         quantityText(watts, "watts"),
       ),
-      source: "Joule's law; above 2 W it burns, common practice, no source",
+      source: say.joulesLawAbove2W,
     });
-    if (watts > 2) verdicts.push({ kind: "bad", words: "The contact burns: replace the relay.", mode: "contact-open" });
-    else if (watts > 0.5) verdicts.push({ kind: "unsure", words: "The contact is worn." });
-    else verdicts.push({ kind: "good", words: "The contact is good." });
+    if (watts > 2) verdicts.push({ kind: "bad", words: say.theContactBurnsReplaceThe, mode: "contact-open" });
+    else if (watts > 0.5) verdicts.push({ kind: "unsure", words: say.theContactIsWorn });
+    else verdicts.push({ kind: "good", words: say.theContactIsGood });
   }
   if (given.text("closes") || given.text("opens")) {
     const [closes, opens] = [given.text("closes"), given.text("opens")];
-    if (closes === "no")
-      verdicts.push({ kind: "bad", words: "Does not close: coil fed and heard?", mode: "contact-open" });
+    if (closes === "no") verdicts.push({ kind: "bad", words: say.doesNotCloseCoilFed, mode: "contact-open" });
     else if (opens === "no")
       verdicts.push({
         kind: "bad",
-        words: "Does not open again: welded. Find what it carried before a new one goes in.",
+        words: say.doesNotOpenAgainWelded,
         mode: "welded",
       });
-    else if (closes === "yes" && opens === "yes") verdicts.push({ kind: "good", words: "It closes, and opens again." });
-    else verdicts.push({ kind: "unsure", words: "Half a test: a relay is proven by closing and by opening again." });
+    else if (closes === "yes" && opens === "yes") verdicts.push({ kind: "good", words: say.itClosesAndOpensAgain });
+    else verdicts.push({ kind: "unsure", words: say.halfATestARelay });
   }
-  if (lines.length === 0 && verdicts.length === 0)
-    throw new Refused("Type the coil's volts and ohms, or the contact's rating and load.");
+  if (lines.length === 0 && verdicts.length === 0) throw new Refused(say.typeTheCoilsVoltsAnd);
   const verdict = verdicts.find((v) => v.kind === "bad") ?? verdicts.find((v) => v.kind === "unsure") ?? verdicts[0];
   return {
     lines,
     ...(verdict ? { verdict } : {}),
-    cautions: ["Coil and contact are two circuits: low voltage on one side, mains a millimetre beside it."],
+    cautions: [say.coilAndContactAreTwo],
     notes: [...new Set(verdicts.filter((v) => v !== verdict).map((v) => v.words))],
   };
 }
@@ -139,26 +146,26 @@ function work(given: Given): Sheet {
 /** A relay's coil and contact. */
 export const relayTool: Tool = {
   id: "relay",
-  name: "Relay",
+  name: say.relay,
   group: "Boards",
-  words: "Coil, driver, contact by kind of load",
+  words: say.coilDriverContactByKind,
   fields: [
-    { key: "coilVolts", label: "Coil volts", quantity: "volts", under: "Coil", min: 0 },
-    { key: "coilOhms", label: "Coil ohms", quantity: "ohms", under: "Coil" },
-    { key: "coilAmps", label: "or coil current", quantity: "amperes", under: "Coil" },
-    { key: "measuredCoil", label: "Measured ohms", quantity: "ohms", under: "Coil" },
-    { key: "rated", label: "Contact rating", quantity: "amperes", under: "Contact" },
-    { key: "load", label: "Load current", quantity: "amperes", under: "Contact" },
+    { key: "coilVolts", label: say.coilVolts, quantity: "volts", under: "Coil", min: 0 },
+    { key: "coilOhms", label: say.coilOhms, quantity: "ohms", under: "Coil" },
+    { key: "coilAmps", label: say.orCoilCurrent, quantity: "amperes", under: "Coil" },
+    { key: "measuredCoil", label: say.measuredOhms, quantity: "ohms", under: "Coil" },
+    { key: "rated", label: say.contactRating, quantity: "amperes", under: "Contact" },
+    { key: "load", label: say.loadCurrent, quantity: "amperes", under: "Contact" },
     {
       key: "sort",
-      label: "Load",
+      label: say.load,
       choices: Object.entries(CONTACT_LOADS).map(([k, v]) => [k, v.words] as const),
       preset: "resistive",
       under: "Contact",
     },
     {
       key: "current",
-      label: "Current",
+      label: say.current,
       choices: [
         ["ac", "AC"],
         ["dc", "DC"],
@@ -166,12 +173,12 @@ export const relayTool: Tool = {
       preset: "ac",
       under: "Contact",
     },
-    { key: "loadVolts", label: "Load volts", quantity: "volts", under: "Contact", hint: "230", min: 0 },
-    { key: "drop", label: "Drop across it", quantity: "volts", under: "Measured" },
-    { key: "through", label: "at a current of", quantity: "amperes", under: "Measured" },
+    { key: "loadVolts", label: say.loadVolts, quantity: "volts", under: "Contact", hint: "230", min: 0 },
+    { key: "drop", label: say.dropAcrossIt, quantity: "volts", under: "Measured" },
+    { key: "through", label: say.atACurrentOf, quantity: "amperes", under: "Measured" },
     {
       key: "closes",
-      label: "It closes",
+      label: say.itCloses,
       choices: [
         ["", "–"],
         ["yes", "yes"],
@@ -182,7 +189,7 @@ export const relayTool: Tool = {
     },
     {
       key: "opens",
-      label: "It opens again",
+      label: say.itOpensAgain,
       choices: [
         ["", "–"],
         ["yes", "yes"],

@@ -11,6 +11,7 @@ import {
   type Verdict,
 } from "./tool";
 import { has, ratings } from "../model";
+import { say } from "#words/core/workbench/supply";
 
 /** A rectifier and its bulk capacitor under load. */
 export interface Rectified {
@@ -39,14 +40,13 @@ export function rectified(
   esr = 0,
 ): Rectified {
   const peak = volts * Math.SQRT2 - diodes;
-  if (!(peak > 0)) throw new Refused("So little voltage does not come through the diodes.", "volts");
+  if (!(peak > 0)) throw new Refused(say.soLittleVoltageDoesNot, "volts");
   const period = 1 / hertz / (full ? 2 : 1);
   // From the crest (t = 0): peak - I t / C against peak |cos(2 pi f t)| coming up again before t = period.
   const sags = (t: number) => peak - (amps * t) / farads;
   const wave = (t: number) => peak * Math.cos(2 * Math.PI * hertz * (t - period));
   let [low, high] = [period * (full ? 0.5 : 0.75), period];
-  if (sags(low) <= 0)
-    throw new Refused("This capacitor runs empty between two crests: the load is too much for it.", "farads");
+  if (sags(low) <= 0) throw new Refused(say.thisCapacitorRunsEmptyBetween, "farads");
   for (let i = 0; i < 100; i++) {
     const middle = (low + high) / 2;
     if (wave(middle) < sags(middle)) low = middle;
@@ -83,16 +83,16 @@ export const STAGES: readonly {
   readonly reference: string;
   readonly expect: (mains: number, isolated: boolean) => string;
 }[] = [
-  { stage: "Plug to filter", reference: "neutral", expect: (v) => `${quantityText(v, "volts")} AC` },
-  { stage: "After fuse and filter", reference: "neutral", expect: (v) => `${quantityText(v, "volts")} AC` },
+  { stage: say.plugToFilter, reference: "neutral", expect: (v) => `${quantityText(v, "volts")} AC` },
+  { stage: say.afterFuseAndFilter, reference: "neutral", expect: (v) => `${quantityText(v, "volts")} AC` },
   {
-    stage: "Bulk capacitor",
-    reference: "primary return, the minus of the bulk capacitor",
+    stage: say.bulkCapacitor,
+    reference: say.primaryReturnTheMinusOf,
     expect: (v) => `${quantityText(v * Math.SQRT2, "volts")} DC`,
   },
-  { stage: "Start resistor, switch", reference: "primary return", expect: () => "10 to 20 V DC at the chip" },
-  { stage: "After the transformer", reference: "board ground", expect: () => "the rail's volts DC" },
-  { stage: "After the regulator", reference: "board ground", expect: () => "5 or 3.3 V DC" },
+  { stage: say.startResistorSwitch, reference: say.primaryReturn, expect: () => say.to20VDcAt },
+  { stage: say.afterTheTransformer, reference: say.boardGround, expect: () => say.theRailsVoltsDc },
+  { stage: say.afterTheRegulator, reference: say.boardGround, expect: () => "5 or 3.3 V DC" },
 ];
 
 /** What a symptom says of the stage; common practice, no source. */
@@ -101,85 +101,84 @@ export const SYMPTOMS: Readonly<
 > = {
   dead: {
     words: "dead",
-    stage: "Line side: fuse, inrush resistor, bridge, switch; or it never starts",
-    next: "Bulk volts against the primary return. There: it does not start. Not there: back to fuse and inrush resistor.",
+    stage: say.lineSideFuseInrushResistor,
+    next: say.bulkVoltsAgainstThePrimary,
   },
   ticking: {
     words: "ticks",
-    stage: "It starts and trips: output shorted, or its feedback lost",
-    next: "Power off, its load plugs off, on again. Ticks still: output rectifier or feedback. Starts: what it feeds is shorted.",
+    stage: say.itStartsAndTripsOutput,
+    next: say.powerOffItsLoadPlugs,
   },
   flashing: {
-    words: "comes and goes",
-    stage: "Just overloaded, or its start supply runs dry",
-    next: "Its load plugs off one after the other; then the small capacitor at its chip.",
+    words: say.comesAndGoes,
+    stage: say.justOverloadedOrItsStart,
+    next: say.itsLoadPlugsOffOne,
   },
   weak: {
     words: "weak",
-    stage: "Output filter dried out, or too much drawn",
-    next: "AC volts on the rail under load: more than a twentieth says filter. Little ripple and low: clamp the load.",
+    stage: say.outputFilterDriedOutOr,
+    next: say.acVoltsOnTheRail,
   },
 };
 
 function work(given: Given): Sheet {
   const volts = given.number("volts");
-  if (volts === undefined)
-    throw new Refused("Type the volts that come in: mains, or the transformer's winding.", "volts");
+  if (volts === undefined) throw new Refused(say.typeTheVoltsThatCome, "volts");
   positive(volts, "Volts", "volts");
   const isolated = given.text("isolation") !== "none";
   const hertz = given.number("hertz") ?? 50;
-  positive(hertz, "The frequency", "hertz");
+  positive(hertz, say.theFrequency, "hertz");
   const v = (x: number) => quantityText(x, "volts");
   const lines: Line[] = [
     {
-      label: "Peak, no load",
+      label: say.peakNoLoad,
       text: v(volts * Math.SQRT2),
       big: true,
       formula: formula("V = √2 × V rms", `1.414 × ${v(volts)}`, v(volts * Math.SQRT2)),
-      source: "sine wave; less two diodes",
+      source: say.sineWaveLessTwoDiodes,
     },
   ];
   const [amps, farads, esr] = [given.number("amps"), given.number("farads"), given.number("esr") ?? 0];
   let verdict: Verdict | undefined;
   if (amps !== undefined && farads !== undefined) {
-    positive(farads, "The capacitor", "farads");
+    positive(farads, say.theCapacitor, "farads");
     const full = given.text("bridge") !== "half";
     const r = rectified(volts, hertz, full ? 1.4 : 0.7, amps, farads, full, esr);
     lines.push(
       {
-        label: "Ripple",
-        text: `${v(r.ripple)}, from ${v(r.least)} to ${v(r.peak)}`,
+        label: say.ripple,
+        text: say.vFromV2ToV3(v(r.ripple), v(r.least), v(r.peak)),
         formula: formula(
           full ? "below I / (2 f C)" : "below I / (f C)",
           `${quantityText(amps, "amperes")} / (${full ? "2 × " : ""}${quantityText(hertz, "hertz")} × ${quantityText(farads, "farads")})`,
           v(amps / ((full ? 2 : 1) * hertz * farads)),
         ),
-        source: "discharge until the wave meets it, solved",
+        source: say.dischargeUntilTheWaveMeets,
       },
       ...(esr > 0
         ? [
             {
-              label: "Of that its ESR",
+              label: say.ofThatItsEsr,
               text: v(amps * esr * (1 + CHARGING)),
               formula: `I × ESR × ${1 + CHARGING}`,
-              source: "charging current five times the load's, from memory",
+              source: say.chargingCurrentFiveTimesThe,
             },
           ]
         : []),
     );
     const to = given.number("least");
     if (to !== undefined) {
-      if (to >= r.least) throw new Refused(`It is below that at every trough already: ${v(r.least)}.`, "least");
+      if (to >= r.least) throw new Refused(say.itIsBelowThatAt(v(r.least)), "least");
       const t = holdUp(farads, r.least, to, { amps });
       lines.push({
-        label: `Holds above ${v(to)} for`,
+        label: say.holdsAboveFor(v(to)),
         text: quantityText(t, "seconds"),
         formula: formula(
           "t = C (V1 - V2) / I",
           `${quantityText(farads, "farads")} × (${v(r.least)} - ${v(to)}) / ${quantityText(amps, "amperes")}`,
           quantityText(t, "seconds"),
         ),
-        source: "constant current, from the trough",
+        source: say.constantCurrentFromTheTrough,
       });
     }
     const measured = given.number("ripple");
@@ -188,58 +187,58 @@ function work(given: Given): Sheet {
         measured > 2 * r.ripple
           ? {
               kind: "bad",
-              words: `Twice the ripple it should have (${v(r.ripple)}): the capacitor has dried out.`,
+              words: say.twiceTheRippleItShould(v(r.ripple)),
               mode: "ripple",
             }
-          : { kind: "good", words: "The ripple is as it should be." };
+          : { kind: "good", words: say.theRippleIsAsIt };
   }
   const series = given.number("series");
   if (series !== undefined) {
     const without = given.number("wiring") ?? 1;
     lines.push(
       {
-        label: "Inrush with the resistor",
+        label: say.inrushWithTheResistor,
         text: quantityText(inrush(volts, series + without), "amperes"),
         formula: formula(
           "I = √2 V / (R + Rw)",
           `1.414 × ${v(volts)} / ${quantityText(series + without, "ohms")}`,
           quantityText(inrush(volts, series + without), "amperes"),
         ),
-        source: "empty capacitor, switched on at the crest",
+        source: say.emptyCapacitorSwitchedOnAt,
       },
       {
-        label: "Without it, bridged",
+        label: say.withoutItBridged,
         text: quantityText(inrush(volts, without), "amperes"),
         formula: formula(
           "I = √2 V / Rw",
           `1.414 × ${v(volts)} / ${quantityText(without, "ohms")}`,
           quantityText(inrush(volts, without), "amperes"),
         ),
-        source: "wiring 1 Ω as a default, from memory",
+        source: say.wiring1AsADefault,
       },
     );
   }
   const [inVolts, outVolts, outAmps] = [given.number("regIn"), given.number("regOut"), given.number("regAmps")];
   if (inVolts !== undefined && outVolts !== undefined && outAmps !== undefined) {
-    if (outVolts >= inVolts) throw new Refused("A linear regulator gives less than it gets.", "regOut");
+    if (outVolts >= inVolts) throw new Refused(say.aLinearRegulatorGivesLess, "regOut");
     const watts = (inVolts - outVolts) * outAmps;
     lines.push({
-      label: "Heat in the regulator",
+      label: say.heatInTheRegulator,
       text: quantityText(watts, "watts"),
       formula: formula(
-        "P = (Vin - Vout) I",
+        say.pVinVoutI,
         `(${v(inVolts)} - ${v(outVolts)}) × ${quantityText(outAmps, "amperes")}`,
         quantityText(watts, "watts"),
       ),
-      source: "Joule's law; above 1 W it wants a heat sink, from memory",
+      source: say.joulesLawAbove1W,
     });
   }
   const symptom = SYMPTOMS[given.text("symptom")];
   if (symptom)
     lines.push({
-      label: `It ${symptomWords(symptom)}`,
+      label: say.itSymptomWords(symptomWords(symptom)),
       text: `${symptom.stage}. ${symptom.next}`,
-      source: "common practice, no source",
+      source: say.commonPracticeNoSource,
     });
   const rail = given.number("rail");
   const railWanted = given.number("railWanted");
@@ -247,17 +246,17 @@ function work(given: Given): Sheet {
     const unloaded = given.text("plug") === "off";
     verdict = railVerdict(rail, railWanted, unloaded);
     lines.push({
-      label: "The rail",
-      text: `${v(rail)} of ${v(railWanted)}, plug ${unloaded ? "off: unloaded" : "on"}`,
-      source: "12 to 14 V of a 13 V kind is good, common practice, no source",
+      label: say.theRail,
+      text: say.vOfV2PlugPart(v(rail), v(railWanted), unloaded ? say.offUnloaded : "on"),
+      source: say.to14VOfA,
     });
   }
   const table: Table = {
-    head: ["Stage", "Black lead on", "Expect"],
+    head: ["Stage", say.blackLeadOn, "Expect"],
     rows: STAGES.map((s) => ({
       cells: [
         s.stage,
-        !isolated && s.reference === "board ground" ? "neutral: this board ground is mains" : s.reference,
+        !isolated && s.reference === "board ground" ? say.neutralThisBoardGroundIs : s.reference,
         s.expect(volts, isolated),
       ],
     })),
@@ -266,71 +265,66 @@ function work(given: Given): Sheet {
     lines,
     ...(verdict ? { verdict } : {}),
     table,
-    cautions: [
-      isolated
-        ? "Up to the transformer everything is mains. The chassis is a reference only if it is bonded; never for the primary."
-        : "Not isolated: every point of this board is as deadly as mains, its ground included. Isolating transformer, or dead tests only.",
-      "The bulk capacitor keeps its charge: discharge it through a resistor, prove it below 60 V.",
-    ],
-    notes: ["A rail measured with its plug off is unloaded: it does not clear a weak supply."],
+    cautions: [isolated ? say.upToTheTransformerEverything : say.notIsolatedEveryPointOf, say.theBulkCapacitorKeepsIts],
+    notes: [say.aRailMeasuredWithIts],
   };
 }
 
 /** A low-voltage supply, stage by stage. */
 export const supplyTool: Tool = {
   id: "supply",
-  name: "Low-voltage supply",
+  name: say.lowVoltageSupply,
   group: "Boards",
-  words: "Stage by stage: what to expect, against which reference",
+  words: say.stageByStageWhatTo,
   fields: [
-    { key: "volts", label: "Volts in, AC", quantity: "volts", preset: "230", min: 0 },
-    { key: "hertz", label: "Line frequency", quantity: "hertz", preset: "50" },
+    { key: "volts", label: say.voltsInAc, quantity: "volts", preset: "230", min: 0 },
+    { key: "hertz", label: say.lineFrequency, quantity: "hertz", preset: "50" },
     {
       key: "isolation",
-      label: "Its low side",
+      label: say.itsLowSide,
       choices: [
         ["transformer", "isolated"],
-        ["none", "not isolated"],
+        ["none", say.notIsolated],
       ],
       preset: "transformer",
     },
     {
       key: "symptom",
-      label: "It",
+      label: say.it,
       choices: [
         ["", "–"],
-        ["dead", "is dead"],
+        ["dead", say.isDead],
         ["ticking", "ticks"],
-        ["flashing", "comes and goes"],
-        ["weak", "is weak"],
+        ["flashing", say.comesAndGoes],
+        ["weak", say.isWeak],
       ],
       preset: "",
     },
-    { key: "amps", label: "Load on the capacitor", quantity: "amperes", under: "Capacitor" },
-    { key: "farads", label: "Capacitor", quantity: "farads", under: "Capacitor", hint: "100u" },
-    { key: "esr", label: "Its ESR", quantity: "ohms", under: "Capacitor" },
+    { key: "amps", label: say.loadOnTheCapacitor, quantity: "amperes", under: "Capacitor" },
+    { key: "farads", label: say.capacitor, quantity: "farads", under: "Capacitor", hint: "100u" },
+    { key: "esr", label: say.itsEsr, quantity: "ohms", under: "Capacitor" },
     {
       key: "bridge",
-      label: "Rectifier",
+      label: say.rectifier,
       choices: [
-        ["full", "full wave"],
-        ["half", "half wave"],
+        ["full", say.fullWave],
+        ["half", say.halfWave],
       ],
       preset: "full",
       under: "Capacitor",
     },
-    { key: "least", label: "Least volts wanted", quantity: "volts", under: "Capacitor", min: 0 },
-    { key: "ripple", label: "Ripple measured, top to bottom", quantity: "volts", under: "Capacitor", min: 0 },
-    { key: "series", label: "Inrush resistor", quantity: "ohms", under: "Inrush, regulator" },
-    { key: "wiring", label: "Rest of the way", quantity: "ohms", under: "Inrush, regulator", hint: "1 Ω" },
-    { key: "regIn", label: "Regulator in", quantity: "volts", under: "Inrush, regulator" },
-    { key: "regOut", label: "Regulator out", quantity: "volts", under: "Inrush, regulator" },
-    { key: "regAmps", label: "Its current", quantity: "amperes", under: "Inrush, regulator" },
-    { key: "rail", label: "Rail measured", quantity: "volts", under: "Rail" },
-    { key: "railWanted", label: "Rail wanted", quantity: "volts", under: "Rail", min: 0.1 },
+    { key: "least", label: say.leastVoltsWanted, quantity: "volts", under: "Capacitor", min: 0 },
+    { key: "ripple", label: say.rippleMeasuredTopToBottom, quantity: "volts", under: "Capacitor", min: 0 },
+    { key: "series", label: say.inrushResistor, quantity: "ohms", under: say.inrushRegulator },
+    { key: "wiring", label: say.restOfTheWay, quantity: "ohms", under: say.inrushRegulator, hint: "1 Ω" },
+    { key: "regIn", label: say.regulatorIn, quantity: "volts", under: say.inrushRegulator },
+    { key: "regOut", label: say.regulatorOut, quantity: "volts", under: say.inrushRegulator },
+    { key: "regAmps", label: say.itsCurrent, quantity: "amperes", under: say.inrushRegulator },
+    { key: "rail", label: say.railMeasured, quantity: "volts", under: "Rail" },
+    { key: "railWanted", label: say.railWanted, quantity: "volts", under: "Rail", min: 0.1 },
     {
       key: "plug",
-      label: "Its plug",
+      label: say.itsPlug,
       choices: [
         ["on", "on"],
         ["off", "off"],
@@ -352,8 +346,8 @@ export const supplyTool: Tool = {
 };
 
 function symptomWords(symptom: { readonly words: string }): string {
-  if (symptom.words === "dead") return "is dead";
-  if (symptom.words === "weak") return "is weak";
+  if (symptom.words === "dead") return say.isDead;
+  if (symptom.words === "weak") return say.isWeak;
   return symptom.words;
 }
 
@@ -363,23 +357,23 @@ function railVerdict(rail: number, wanted: number, unloaded: boolean): Verdict {
   if (share > RAIL_WITHIN)
     return {
       kind: "bad",
-      words: "Too high: regulation lost. Off, before it kills what it feeds.",
+      words: say.tooHighRegulationLostOff,
       mode: "feedback-open",
     };
   if (share >= -RAIL_WITHIN)
     return unloaded
-      ? { kind: "unsure", words: "There, but unloaded: a weak supply shows this too. Measure again with its plug on." }
-      : { kind: "good", words: "The rail stands under load." };
+      ? { kind: "unsure", words: say.thereButUnloadedAWeak }
+      : { kind: "good", words: say.theRailStandsUnderLoad };
   if (rail >= NO_RAIL * wanted)
     return unloaded
-      ? { kind: "bad", words: "Low even unloaded: the supply.", mode: "sagging" }
+      ? { kind: "bad", words: say.lowEvenUnloadedTheSupply, mode: "sagging" }
       : {
           kind: "unsure",
-          words: "Low: take its plug off. Comes up: load too heavy or supply weak; clamp tells which.",
+          words: say.lowTakeItsPlugOff,
         };
   return unloaded
-    ? { kind: "bad", words: "Nothing even unloaded: the supply.", mode: "dead" }
-    : { kind: "unsure", words: "Nothing: unplug what it feeds and measure again before the supply is blamed." };
+    ? { kind: "bad", words: say.nothingEvenUnloadedTheSupply, mode: "dead" }
+    : { kind: "unsure", words: say.nothingUnplugWhatItFeeds };
 }
 
 /** A loaded rail within this share of its print is sound; common practice, no source. */

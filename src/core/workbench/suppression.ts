@@ -1,5 +1,6 @@
 import { quantityText } from "../quantity";
 import { formula, positive, Refused, type Given, type Line, type Sheet, type Tool } from "./tool";
+import { say } from "#words/core/workbench/suppression";
 
 /** How a coil's current decays through what is across it, down to the current at which the relay lets go. */
 export interface Decay {
@@ -73,43 +74,39 @@ export function rcMember(volts: number, amps: number): { readonly farads: number
 function work(given: Given): Sheet {
   const [volts, ohms] = [given.number("volts"), given.number("ohms")];
   if (volts === undefined || ohms === undefined)
-    throw new Refused("Type the coil's volts and ohms.", volts === undefined ? "volts" : "ohms");
-  positive(volts, "Coil volts", "volts");
-  positive(ohms, "Coil ohms", "ohms");
+    throw new Refused(say.typeTheCoilsVoltsAnd, volts === undefined ? "volts" : "ohms");
+  positive(volts, say.coilVolts, "volts");
+  positive(ohms, say.coilOhms, "ohms");
   const henries = given.number("henries") ?? ohms * 0.005;
   const amps = volts / ohms;
   const part = given.text("part");
   const ac = given.text("current") === "ac";
-  if (ac && (part === "diode" || part === "zener"))
-    throw new Refused(
-      "A diode across alternating current is a short for every second half-wave. Take a varistor or an RC member.",
-      "part",
-    );
+  if (ac && (part === "diode" || part === "zener")) throw new Refused(say.aDiodeAcrossAlternatingCurrent, "part");
   const v = (x: number) => quantityText(x, "volts");
   const lines: Line[] = [
     {
-      label: "Coil current",
+      label: say.coilCurrent,
       text: quantityText(amps, "amperes"),
       formula: formula("I = V / R", `${v(volts)} / ${quantityText(ohms, "ohms")}`, quantityText(amps, "amperes")),
-      source: "Ohm's law",
+      source: say.ohmsLaw,
     },
     {
-      label: "Energy in the coil",
+      label: say.energyInTheCoil,
       text: quantityText(0.5 * henries * amps * amps, "joules"),
       formula: formula(
         "E = ½ L I²",
         `½ × ${quantityText(henries, "henries")} × ${quantityText(amps, "amperes")}²`,
         quantityText(0.5 * henries * amps * amps, "joules"),
       ),
-      source: given.number("henries") === undefined ? "L taken as 5 ms × R, from memory: measure it" : "textbook",
+      source: given.number("henries") === undefined ? say.lTakenAs5Ms : "textbook",
     },
   ];
   const table: string[][] = [];
   const row = (name: string, d: Decay) => table.push([name, quantityText(d.release, "seconds"), v(d.peak)]);
   if (!ac) {
     row("Diode", clampedDecay(volts, ohms, henries, 0.7, DROP_OUT));
-    row("Diode and zener of the coil volts", clampedDecay(volts, ohms, henries, volts + 0.7, DROP_OUT));
-    row("Resistor of the coil ohms", resistorDecay(volts, ohms, henries, ohms, DROP_OUT));
+    row(say.diodeAndZenerOfThe, clampedDecay(volts, ohms, henries, volts + 0.7, DROP_OUT));
+    row(say.resistorOfTheCoilOhms, resistorDecay(volts, ohms, henries, ohms, DROP_OUT));
   }
   const rc = rcMember(volts, amps);
   if (!ac)
@@ -117,12 +114,12 @@ function work(given: Given): Sheet {
       `RC: ${quantityText(rc.farads, "farads")}, ${quantityText(rc.ohms, "ohms")}`,
       rcDecay(volts, ohms, henries, rc.farads, rc.ohms, DROP_OUT),
     );
-  row(`Varistor of ${v(2 * volts)}`, clampedDecay(volts, ohms, henries, 2 * volts, DROP_OUT));
+  row(say.varistorOfV(v(2 * volts)), clampedDecay(volts, ohms, henries, 2 * volts, DROP_OUT));
   if (part === "diode") {
     const d = clampedDecay(volts, ohms, henries, 0.7, DROP_OUT);
     lines.push(
       {
-        label: "Release delay with a diode",
+        label: say.releaseDelayWithADiode,
         text: quantityText(d.release, "seconds"),
         big: true,
         formula: formula(
@@ -130,30 +127,30 @@ function work(given: Given): Sheet {
           `${quantityText(d.tau, "seconds")} × ln(…)`,
           quantityText(d.release, "seconds"),
         ),
-        source: "first-order decay, textbook; drops out at 20 % from memory",
+        source: say.firstOrderDecayTextbookDrops,
       },
-      { label: "The diode", text: `band to plus; at least ${quantityText(amps, "amperes")} and ${v(2 * volts)}` },
+      { label: say.theDiode, text: say.bandToPlusAtLeast(quantityText(amps, "amperes"), v(2 * volts)) },
     );
   }
   if (part === "rc")
     lines.push({
-      label: "RC across the contact",
+      label: say.rcAcrossTheContact,
       text: `${quantityText(rc.farads, "farads")} with ${quantityText(rc.ohms, "ohms")}`,
       big: true,
       formula: "C = I² / 10 µF, R = V / (10 I^(1 + 50/V))",
-      source: "a rule of thumb of contact makers, from memory; 10 nF and 10 Ω at least",
+      source: say.aRuleOfThumbOf,
     });
   if (part === "varistor")
     lines.push({
-      label: "Varistor",
-      text: `for ${v(ac ? 1.3 * volts : 1.5 * volts)} or more at rest`,
+      label: say.varistor,
+      text: say.forOrMoreAtRest(v(ac ? 1.3 * volts : 1.5 * volts)),
       big: true,
-      source: "a third above the highest working voltage, from memory",
+      source: say.aThirdAboveTheHighest,
     });
   if (part === "zener") {
     const d = clampedDecay(volts, ohms, henries, volts + 0.7, DROP_OUT);
     lines.push({
-      label: "Release delay with a zener",
+      label: say.releaseDelayWithAZener,
       text: quantityText(d.release, "seconds"),
       big: true,
       formula: formula(
@@ -161,33 +158,33 @@ function work(given: Given): Sheet {
         `${quantityText(d.tau, "seconds")} × ln(…)`,
         quantityText(d.release, "seconds"),
       ),
-      source: "first-order decay, textbook",
+      source: say.firstOrderDecayTextbook,
     });
   }
   return {
     lines,
     table: {
-      head: ["Across the coil", "Lets go after", "Volts at the switch"],
+      head: [say.acrossTheCoil, say.letsGoAfter, say.voltsAtTheSwitch],
       rows: table.map((cells) => ({ cells })),
     },
-    cautions: ["A diode the wrong way round is a short for the driver: band to plus, checked before power."],
-    notes: ["Slow release lets a contact part slowly, and burn: with motors and direct current take the quicker one."],
+    cautions: [say.aDiodeTheWrongWay],
+    notes: [say.slowReleaseLetsAContact],
   };
 }
 
 /** What goes across a coil, and what it does to the release. */
 export const suppressionTool: Tool = {
   id: "suppression",
-  name: "Coil suppression",
+  name: say.coilSuppression,
   group: "Boards",
-  words: "Diode, zener, RC, varistor: release delay and peak",
+  words: say.diodeZenerRcVaristorRelease,
   fields: [
-    { key: "volts", label: "Coil volts", quantity: "volts", min: 0 },
-    { key: "ohms", label: "Coil ohms", quantity: "ohms" },
-    { key: "henries", label: "Inductance", quantity: "henries", hint: "500 mH, empty: guessed" },
+    { key: "volts", label: say.coilVolts, quantity: "volts", min: 0 },
+    { key: "ohms", label: say.coilOhms, quantity: "ohms" },
+    { key: "henries", label: say.inductance, quantity: "henries", hint: say.mhEmptyGuessed },
     {
       key: "current",
-      label: "Current",
+      label: say.current,
       choices: [
         ["dc", "DC"],
         ["ac", "AC"],
@@ -196,11 +193,11 @@ export const suppressionTool: Tool = {
     },
     {
       key: "part",
-      label: "Across it",
+      label: say.acrossIt,
       choices: [
         ["diode", "diode"],
-        ["zener", "diode and zener"],
-        ["rc", "RC across the contact"],
+        ["zener", say.diodeAndZener],
+        ["rc", say.rcAcrossTheContact],
         ["varistor", "varistor"],
       ],
       preset: "diode",

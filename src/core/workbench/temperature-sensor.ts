@@ -11,6 +11,7 @@ import {
   type Tool,
   type Verdict,
 } from "./tool";
+import { say } from "#words/core/workbench/temperature-sensor";
 
 const KELVIN = 273.15;
 
@@ -25,17 +26,17 @@ export interface SensorCurve {
 
 /** B value, kelvin, from two resistances (ohms) and their temperatures (degrees Celsius); IEC 60539-1. */
 export function betaOf(ohms1: number, celsius1: number, ohms2: number, celsius2: number): number {
-  if (!(ohms1 > 0 && ohms2 > 0)) throw new Refused("Resistances must be above zero.");
-  if (celsius1 === celsius2) throw new Refused("Two different temperatures are needed.");
+  if (!(ohms1 > 0 && ohms2 > 0)) throw new Refused(say.resistancesMustBeAboveZero);
+  if (celsius1 === celsius2) throw new Refused(say.twoDifferentTemperaturesAreNeeded);
   return Math.log(ohms1 / ohms2) / (1 / (celsius1 + KELVIN) - 1 / (celsius2 + KELVIN));
 }
 
 /** A thermistor by its ohms at 25 °C and its B value (IEC 60539-1). */
 export function betaCurve(ohms25: number, beta: number): SensorCurve {
-  positive(ohms25, "Ohms at 25 °C", "ohms25");
-  positive(beta, "The B value", "beta");
+  positive(ohms25, say.ohmsAt25C, "ohms25");
+  positive(beta, say.theBValue, "beta");
   return {
-    words: `B equation, ${quantityText(ohms25, "ohms")} at 25 °C, B ${Math.round(beta)} K`,
+    words: say.bEquationOhms25At25(quantityText(ohms25, "ohms"), Math.round(beta)),
     source: "IEC 60539-1",
     range: [-50, 150],
     ohmsAt: (celsius) => ntcOhms(ohms25, beta, celsius),
@@ -48,15 +49,12 @@ export function betaCurve(ohms25: number, beta: number): SensorCurve {
  * Deep-Sea Research 15, 1968).
  */
 export function threePointCurve(points: readonly (readonly [ohms: number, celsius: number])[]): SensorCurve {
-  if (points.length !== 3 || points.some(([r]) => !(r > 0)))
-    throw new Refused("Three points are needed, each with ohms above zero.", "points");
+  if (points.length !== 3 || points.some(([r]) => !(r > 0))) throw new Refused(say.threePointsAreNeededEach, "points");
   const [l1, l2, l3] = points.map(([r]) => Math.log(r)) as [number, number, number];
   const [y1, y2, y3] = points.map(([, t]) => 1 / (t + KELVIN)) as [number, number, number];
-  if (l1 === l2 || l2 === l3 || l1 === l3)
-    throw new Refused("The three points need three different resistances.", "points");
+  if (l1 === l2 || l2 === l3 || l1 === l3) throw new Refused(say.theThreePointsNeedThree, "points");
   const byHeat = [...points].sort((a, b) => a[1] - b[1]).map(([r]) => r);
-  if (byHeat[1]! > byHeat[0]! !== byHeat[2]! > byHeat[1]!)
-    throw new Refused("The three points turn back: ohms must rise, or fall, all the way.", "points");
+  if (byHeat[1]! > byHeat[0]! !== byHeat[2]! > byHeat[1]!) throw new Refused(say.theThreePointsTurnBack, "points");
   const [g2, g3] = [(y2 - y1) / (l2 - l1), (y3 - y1) / (l3 - l1)];
   const c = (g3 - g2) / (l3 - l2) / (l1 + l2 + l3);
   const b = g2 - c * (l1 * l1 + l1 * l2 + l2 * l2);
@@ -68,8 +66,8 @@ export function threePointCurve(points: readonly (readonly [ohms: number, celsiu
   const temperatures = points.map(([, t]) => t);
   const range: readonly [number, number] = [Math.min(...temperatures) - 20, Math.max(...temperatures) + 20];
   return {
-    words: "through three points",
-    source: "Steinhart and Hart, 1968",
+    words: say.throughThreePoints,
+    source: say.steinhartAndHart1968,
     range,
     celsiusAt,
     ohmsAt: (celsius) =>
@@ -80,8 +78,8 @@ export function threePointCurve(points: readonly (readonly [ohms: number, celsiu
 /** Ohms by a table, straight in the logarithm of ohms between its rows. */
 export function tableCurve(rows: readonly (readonly [celsius: number, ohms: number])[]): SensorCurve {
   const sorted = [...rows].sort((a, b) => a[0] - b[0]);
-  if (sorted.length < 2) throw new Refused("A table needs two rows at least: temperature, then ohms.", "points");
-  if (sorted.some(([, r]) => !(r > 0))) throw new Refused("Every row needs ohms above zero.", "points");
+  if (sorted.length < 2) throw new Refused(say.aTableNeedsTwoRows, "points");
+  if (sorted.some(([, r]) => !(r > 0))) throw new Refused(say.everyRowNeedsOhmsAbove, "points");
   const rises = sorted[1]![1] > sorted[0]![1];
   for (let i = 1; i < sorted.length; i++)
     if (
@@ -89,7 +87,7 @@ export function tableCurve(rows: readonly (readonly [celsius: number, ohms: numb
       sorted[i]![1] > sorted[i - 1]![1] !== rises ||
       sorted[i]![1] === sorted[i - 1]![1]
     )
-      throw new Refused(`The table turns back at ${sorted[i]![0]} °C: ohms must rise, or fall, all the way.`, "points");
+      throw new Refused(say.theTableTurnsBackAt(sorted[i]![0]), "points");
   const between = (x: number, from: 0 | 1, to: 0 | 1, of: (v: number) => number, back: (v: number) => number) => {
     const list = rises || from === 0 ? sorted : [...sorted].reverse();
     const at = list.findIndex((row) => row[from] >= x);
@@ -118,11 +116,11 @@ export function tableCurve(rows: readonly (readonly [celsius: number, ohms: numb
 
 /** A platinum resistor of `ohms0` at 0 °C, -200 to 850 °C (IEC 60751, Callendar and Van Dusen). */
 export function platinumCurve(ohms0: number): SensorCurve {
-  positive(ohms0, "Ohms at 0 °C", "ohms25");
+  positive(ohms0, say.ohmsAt0C, "ohms25");
   const [a, b, c] = [3.9083e-3, -5.775e-7, -4.183e-12];
   const ohmsAt = (t: number) => ohms0 * (1 + a * t + b * t * t + (t < 0 ? c * (t - 100) * t ** 3 : 0));
   return {
-    words: `platinum, ${quantityText(ohms0, "ohms")} at 0 °C`,
+    words: say.platinumOhms0At0C(quantityText(ohms0, "ohms")),
     source: "IEC 60751",
     range: [-200, 850],
     ohmsAt,
@@ -160,7 +158,7 @@ function curveOf(given: Given): SensorCurve {
   if (sort === "platinum") return platinumCurve(ohms25 ?? 100);
   const rows = readRows(given.text("points"), given.liked);
   if (sort === "points") return rows.length === 3 ? threePointCurve(rows.map(([t, r]) => [r, t])) : tableCurve(rows);
-  if (ohms25 === undefined) throw new Refused("Type its ohms at 25 °C.", "ohms25");
+  if (ohms25 === undefined) throw new Refused(say.typeItsOhmsAt25, "ohms25");
   return betaCurve(ohms25, given.number("beta") ?? 3435);
 }
 
@@ -178,7 +176,7 @@ export function readRows(text: string, liked: Liked): [celsius: number, ohms: nu
       ];
       if (cells.length < 2 || !celsius.ok || !ohms.ok) {
         if (i === 0 && /[a-z]{3}/i.test(line)) return [];
-        throw new Refused(`Line ${i + 1} of the table, "${line.slice(0, 30)}": temperature, then ohms.`, "points");
+        throw new Refused(say.lineOfTheTableTemperature(i + 1, line.slice(0, 30)), "points");
       }
       return [[celsius.value, ohms.value] as [number, number]];
     });
@@ -196,12 +194,9 @@ function work(given: Given): Sheet {
   if (ambient !== undefined) {
     const wanted = curve.ohmsAt(ambient);
     if (Number.isNaN(wanted))
-      throw new Refused(
-        `The curve is known from ${celsius(curve.range[0])} to ${celsius(curve.range[1])} only.`,
-        "ambient",
-      );
+      throw new Refused(say.theCurveIsKnownFrom(celsius(curve.range[0]), celsius(curve.range[1])), "ambient");
     lines.push({
-      label: `At ${celsius(ambient)}`,
+      label: say.atCelsius(celsius(ambient)),
       text: `${ohms(wanted * (1 - tolerance))} to ${ohms(wanted * (1 + tolerance))}`,
       big: measured === undefined,
       formula: formula(
@@ -213,14 +208,14 @@ function work(given: Given): Sheet {
     });
     if (measured !== undefined) verdict = judge(curve, measured, ambient, tolerance, given);
   } else if (measured !== undefined)
-    if (measured === Infinity) verdict = { kind: "bad", words: "Open.", mode: "open" };
-    else if (measured < 20 && curve.ohmsAt(25) > 500) verdict = { kind: "bad", words: "Shorted.", mode: "short" };
-    else verdict = { kind: "unsure", words: "Good or drifted? Type how warm it really is where the sensor sits." };
+    if (measured === Infinity) verdict = { kind: "bad", words: say.open, mode: "open" };
+    else if (measured < 20 && curve.ohmsAt(25) > 500) verdict = { kind: "bad", words: say.shorted, mode: "short" };
+    else verdict = { kind: "unsure", words: say.goodOrDriftedTypeHow };
   if (measured !== undefined && Number.isFinite(measured)) {
     const reads = curve.celsiusAt(measured);
     lines.unshift({
-      label: "The board would believe",
-      text: Number.isFinite(reads) ? celsius(reads) : "beyond its curve",
+      label: say.theBoardWouldBelieve,
+      text: Number.isFinite(reads) ? celsius(reads) : say.beyondItsCurve,
       big: true,
       formula: `R = ${ohms(measured)} on ${curve.words}`,
       source: curve.source,
@@ -228,41 +223,41 @@ function work(given: Given): Sheet {
   }
   const [rail, pullUp, pin] = [given.number("rail"), given.number("pullUp"), given.number("pin")];
   if (rail !== undefined && pullUp !== undefined) {
-    positive(rail, "The rail", "rail");
-    positive(pullUp, "The pull-up", "pullUp");
+    positive(rail, say.theRail, "rail");
+    positive(pullUp, say.thePullUp, "pullUp");
     const at = measured ?? (ambient === undefined ? undefined : curve.ohmsAt(ambient));
     if (at !== undefined) {
       const volts = pinVolts(rail, pullUp, at);
       lines.push({
-        label: "At the board pin",
+        label: say.atTheBoardPin,
         text: quantityText(volts, "volts"),
         formula: formula(
           "V = U R / (R + Rp)",
           `${quantityText(rail, "volts")} × ${ohms(at)} / (${ohms(at)} + ${ohms(pullUp)})`,
           quantityText(volts, "volts"),
         ),
-        source: "voltage divider",
+        source: say.voltageDivider,
       });
     }
-    lines.push({ label: "Sensor open, shorted", text: `${quantityText(rail, "volts")}, 0 V` });
+    lines.push({ label: say.sensorOpenShorted, text: `${quantityText(rail, "volts")}, 0 V` });
     if (pin !== undefined) {
       if (pin < 0 || pin >= rail)
         lines.push({
-          label: `Pin at ${quantityText(pin, "volts")}`,
-          text: pin >= rail ? "Sensor open." : "Below ground: wrong reference.",
+          label: say.pinAtPin(quantityText(pin, "volts")),
+          text: pin >= rail ? say.sensorOpen : say.belowGroundWrongReference,
         });
       else {
         const r = (pullUp * pin) / (rail - pin);
         const t = curve.celsiusAt(r);
         lines.push({
-          label: `Pin at ${quantityText(pin, "volts")}`,
-          text: `${ohms(r)}, ${Number.isFinite(t) ? celsius(t) : "beyond its curve"}`,
+          label: say.pinAtPin(quantityText(pin, "volts")),
+          text: `${ohms(r)}, ${Number.isFinite(t) ? celsius(t) : say.beyondItsCurve}`,
           formula: formula(
             "R = Rp V / (U - V)",
             `${ohms(pullUp)} × ${quantityText(pin, "volts")} / (${quantityText(rail, "volts")} - ${quantityText(pin, "volts")})`,
             ohms(r),
           ),
-          source: "voltage divider",
+          source: say.voltageDivider,
         });
       }
     }
@@ -271,12 +266,9 @@ function work(given: Given): Sheet {
   if (wanted !== undefined) {
     const box = curve.ohmsAt(wanted);
     if (Number.isNaN(box))
-      throw new Refused(
-        `The curve is known from ${celsius(curve.range[0])} to ${celsius(curve.range[1])} only.`,
-        "wanted",
-      );
+      throw new Refused(say.theCurveIsKnownFrom(celsius(curve.range[0]), celsius(curve.range[1])), "wanted");
     lines.push({
-      label: `Decade box for ${celsius(wanted)}`,
+      label: say.decadeBoxFor(celsius(wanted)),
       text: `${ohms(box)}: ${decades(box)}`,
       formula: `R(${celsius(wanted)}) = ${ohms(box)}`,
       source: curve.source,
@@ -285,39 +277,42 @@ function work(given: Given): Sheet {
   const ice = curve.ohmsAt(0);
   if (Number.isFinite(ice))
     lines.push({
-      label: "In stirred crushed ice",
-      text: `${ohms(ice * (1 - tolerance))} to ${ohms(ice * (1 + tolerance))} after ${quantityText(5 * TIME_CONSTANT.water, "seconds")}`,
-      source: "five time constants of a sealed sensor in water, common practice, no source",
+      label: say.inStirredCrushedIce,
+      text: say.ohmsToOhms2AfterWater(
+        ohms(ice * (1 - tolerance)),
+        ohms(ice * (1 + tolerance)),
+        quantityText(5 * TIME_CONSTANT.water, "seconds"),
+      ),
+      source: say.fiveTimeConstantsOfA,
     });
   const hand = curve.ohmsAt(33);
   if (Number.isFinite(hand))
     lines.push({
-      label: "Held in a warm hand",
-      text: `moves towards ${ohms(hand)} within a minute`,
-      source: "skin about 33 °C, from memory",
+      label: say.heldInAWarmHand,
+      text: say.movesTowardsWithinAMinute(ohms(hand)),
+      source: say.skinAbout33CFrom,
     });
   return {
     lines,
     ...(verdict ? { verdict } : {}),
     curve: drawn(curve, liked, measured),
     table: tableOf(curve, liked),
-    cautions: ["Ohms with its plug off: the board pulls at it otherwise."],
-    notes: [`In still air wait ${quantityText(5 * TIME_CONSTANT.air, "seconds")} before it shows the room.`],
+    cautions: [say.ohmsWithItsPlugOff],
+    notes: [say.inStillAirWaitBefore(quantityText(5 * TIME_CONSTANT.air, "seconds"))],
   };
 }
 
 function judge(curve: SensorCurve, measured: number, ambient: number, tolerance: number, given: Given): Verdict {
-  if (measured === Infinity) return { kind: "bad", words: "Open.", mode: "open" };
+  if (measured === Infinity) return { kind: "bad", words: say.open, mode: "open" };
   const wanted = curve.ohmsAt(ambient);
-  if (measured < 0.02 * wanted) return { kind: "bad", words: "Shorted, or its lead is.", mode: "short" };
-  if (Math.abs(measured / wanted - 1) <= tolerance)
-    return { kind: "good", words: "Good at this temperature. One point proves one point: ice gives the second." };
+  if (measured < 0.02 * wanted) return { kind: "bad", words: say.shortedOrItsLeadIs, mode: "short" };
+  if (Math.abs(measured / wanted - 1) <= tolerance) return { kind: "good", words: say.goodAtThisTemperatureOne };
   const reads = curve.celsiusAt(measured);
   return {
     kind: "bad",
-    words:
-      `Off its curve${Number.isFinite(reads) ? `: it reads ${quantityText(reads, "celsius", given.liked)}` : ""}. ` +
-      "Is it really that warm there? Then it has drifted.",
+    words: say.offItsCurveIsIt(
+      Number.isFinite(reads) ? say.itReadsReads(quantityText(reads, "celsius", given.liked)) : "",
+    ),
     mode: "drifted",
   };
 }
@@ -374,30 +369,30 @@ function tableOf(curve: SensorCurve, liked: Liked): Sheet["table"] {
 /** A temperature sensor: thermistor by B value, three points or a table; platinum. */
 export const temperatureSensorTool: Tool = {
   id: "sensor",
-  name: "Temperature sensor",
+  name: say.temperatureSensor,
   group: "Sensors",
-  words: "Ohms to temperature and back; pin volts; decade box",
+  words: say.ohmsToTemperatureAndBack,
   fields: [
     {
       key: "sort",
-      label: "It is",
+      label: say.itIs,
       choices: [
-        ["beta", "a thermistor, by B value"],
+        ["beta", say.aThermistorByBValue],
         ["points", "by three points or a table"],
         ["platinum", "platinum"],
       ],
       preset: "beta",
     },
-    { key: "ohms25", label: "Ohms at 25 °C (platinum: at 0 °C)", quantity: "ohms", hint: "5k" },
-    { key: "beta", label: "B value, kelvin", quantity: "plain", min: 500, max: 10000, hint: "3435" },
-    { key: "points", label: "Points: temperature, ohms", lines: 3, hint: "0 16330, one a line" },
-    { key: "tolerance", label: "Tolerance", quantity: "share", preset: "5 %", max: 0.5 },
-    { key: "measured", label: "Measured ohms", quantity: "ohms", under: "Measured" },
-    { key: "ambient", label: "How warm it is there", quantity: "celsius", under: "Measured" },
-    { key: "rail", label: "Board rail", quantity: "volts", under: "At the board", hint: "5" },
-    { key: "pullUp", label: "Pull-up", quantity: "ohms", under: "At the board", hint: "10k" },
-    { key: "pin", label: "Volts at the pin", quantity: "volts", under: "At the board" },
-    { key: "wanted", label: "Make it believe", quantity: "celsius", under: "At the board" },
+    { key: "ohms25", label: say.ohmsAt25CPlatinum, quantity: "ohms", hint: "5k" },
+    { key: "beta", label: say.bValueKelvin, quantity: "plain", min: 500, max: 10000, hint: "3435" },
+    { key: "points", label: say.pointsTemperatureOhms, lines: 3, hint: say.oneALine },
+    { key: "tolerance", label: say.tolerance, quantity: "share", preset: "5 %", max: 0.5 },
+    { key: "measured", label: say.measuredOhms, quantity: "ohms", under: "Measured" },
+    { key: "ambient", label: say.howWarmItIsThere, quantity: "celsius", under: "Measured" },
+    { key: "rail", label: say.boardRail, quantity: "volts", under: say.atTheBoard, hint: "5" },
+    { key: "pullUp", label: say.pullUp, quantity: "ohms", under: say.atTheBoard, hint: "10k" },
+    { key: "pin", label: say.voltsAtThePin, quantity: "volts", under: say.atTheBoard },
+    { key: "wanted", label: say.makeItBelieve, quantity: "celsius", under: say.atTheBoard },
   ],
   work,
   fill(part): Record<string, string> {

@@ -1,5 +1,6 @@
 import { quantityText } from "../quantity";
 import { formula, positive, Refused, type Given, type Sheet, type Tool, type Verdict } from "./tool";
+import { say } from "#words/core/workbench/toggling-line";
 
 /** Duty of a line that toggles between 0 and `high` volts, from its DC average. */
 export function dutyOf(average: number, high: number): number {
@@ -8,21 +9,18 @@ export function dutyOf(average: number, high: number): number {
 
 function work(given: Given): Sheet {
   const high = given.number("high") ?? 5;
-  positive(high, "The high level", "high");
+  positive(high, say.theHighLevel, "high");
   const average = given.number("average");
-  if (average === undefined) throw new Refused("Type what the meter shows on DC volts.", "average");
+  if (average === undefined) throw new Refused(say.typeWhatTheMeterShows, "average");
   if (average < -0.05 * high || average > 1.05 * high)
-    throw new Refused(
-      `An average outside 0 to ${quantityText(high, "volts")} is not this line: other reference, or another high level.`,
-      "average",
-    );
+    throw new Refused(say.anAverageOutside0To(quantityText(high, "volts")), "average");
   const hertz = given.number("hertz");
   const duty = Math.min(1, Math.max(0, dutyOf(average, high)));
   const steady = duty < 0.03 || duty > 0.97;
   return {
     lines: [
       {
-        label: "Duty, if it toggles",
+        label: say.dutyIfItToggles,
         text: quantityText(duty, "share"),
         big: true,
         formula: formula(
@@ -30,12 +28,12 @@ function work(given: Given): Sheet {
           `${quantityText(average, "volts")} / ${quantityText(high, "volts")}`,
           quantityText(duty, "share"),
         ),
-        source: "mean of a square wave",
+        source: say.meanOfASquareWave,
       },
       ...(hertz
         ? [
             {
-              label: "High for, low for",
+              label: say.highForLowFor,
               text: `${quantityText(duty / hertz, "seconds")}, ${quantityText((1 - duty) / hertz, "seconds")}`,
               formula: formula("d / f, (1 - d) / f", quantityText(hertz, "hertz"), quantityText(1 / hertz, "seconds")),
               source: "period",
@@ -44,33 +42,33 @@ function work(given: Given): Sheet {
         : []),
     ],
     verdict: verdictOf(steady, duty, hertz),
-    cautions: ["Black lead on the ground of the same board."],
-    notes: ["A line that floats moves when you touch the lead's insulation; one that is driven does not."],
+    cautions: [say.blackLeadOnTheGround],
+    notes: [say.aLineThatFloatsMoves],
   };
 }
 
 /** What the DC average and the frequency say of a line that toggles. */
 export const togglingLineTool: Tool = {
   id: "line",
-  name: "Toggling line",
+  name: say.togglingLine,
   group: "Boards",
-  words: "DC average and frequency to duty",
+  words: say.dcAverageAndFrequencyTo,
   fields: [
-    { key: "average", label: "DC volts shown", quantity: "volts" },
-    { key: "high", label: "High level", quantity: "volts", preset: "5", min: 0 },
-    { key: "hertz", label: "Frequency", quantity: "hertz" },
+    { key: "average", label: say.dcVoltsShown, quantity: "volts" },
+    { key: "high", label: say.highLevel, quantity: "volts", preset: "5", min: 0 },
+    { key: "hertz", label: say.frequency, quantity: "hertz" },
   ],
   work,
 };
 
 function verdictOf(steady: boolean, duty: number, hertz: number | undefined): Verdict {
-  if (steady) return { kind: "good", words: `It stands ${duty > 0.5 ? "high" : "low"}.` };
+  if (steady) return { kind: "good", words: say.itStandsPart(duty > 0.5 ? "high" : "low") };
   if (hertz) {
-    if (hertz > 0.5) return { kind: "good", words: "It toggles: the frequency confirms it." };
-    return { kind: "unsure", words: "Half-way and hardly a frequency: floating?" };
+    if (hertz > 0.5) return { kind: "good", words: say.itTogglesTheFrequencyConfirms };
+    return { kind: "unsure", words: say.halfWayAndHardlyA };
   }
   return {
     kind: "unsure",
-    words: "Half-way: it toggles, or it floats. Measure the frequency: a floating line has none that stays.",
+    words: say.halfWayItTogglesOr,
   };
 }

@@ -1,5 +1,6 @@
 import type { Machine, Part } from "../model";
 import { type Liked, type Quantity, quantityText, readQuantity } from "../quantity";
+import { say } from "#words/core/workbench/tool";
 
 /**
  * A tool of the workbench: fields that may be left empty, and a sheet worked out from what is filled in. The same
@@ -130,8 +131,12 @@ export function workTool(
     if (read.value < low || read.value > (field.max ?? Infinity)) {
       problems[field.key] =
         field.max === undefined
-          ? `${field.label} cannot be below ${quantityText(low, field.quantity, liked)}.`
-          : `${field.label} must be ${quantityText(low, field.quantity, liked)} to ${quantityText(field.max, field.quantity, liked)}.`;
+          ? say.cannotBeBelow(field.label, quantityText(low, field.quantity, liked))
+          : say.mustBeTo(
+              field.label,
+              quantityText(low, field.quantity, liked),
+              quantityText(field.max, field.quantity, liked),
+            );
       continue;
     }
     numbers.set(field.key, read.value);
@@ -177,5 +182,5 @@ export function readList(text: string, quantity: Quantity, liked: Liked, field: 
 
 /** Refuses a value that has to be above nothing. */
 export function positive(value: number | undefined, label: string, field: string): void {
-  if (value !== undefined && !(value > 0)) throw new Refused(`${label} must be above zero.`, field);
+  if (value !== undefined && !(value > 0)) throw new Refused(say.mustBeAboveZero(label), field);
 }

@@ -3,6 +3,7 @@ import { quantityText, readQuantity, type Typed } from "../quantity";
 import { nominalValues, Simulator } from "../simulate";
 import { wireLimit } from "./wire";
 import { positive, Refused, type Given, type Sheet, type Table, type Tool, type Verdict } from "./tool";
+import { say } from "#words/core/workbench/weakest-link";
 
 /** One element of a path: what it may carry, and what flows through it. Amperes. */
 export interface Link {
@@ -39,7 +40,7 @@ export function weakestFirst(links: readonly Link[]): readonly Used[] {
 export function judgePath(links: readonly Link[]): Pick<Sheet, "verdict" | "table" | "lines"> {
   const sorted = weakestFirst(links);
   const worst = sorted[0];
-  if (!worst) throw new Refused("A path needs at least one element.", "path");
+  if (!worst) throw new Refused(say.aPathNeedsAtLeast, "path");
   const rows: Table["rows"] = sorted.map((l) => ({
     cells: [
       l.name,
@@ -53,14 +54,14 @@ export function judgePath(links: readonly Link[]): Pick<Sheet, "verdict" | "tabl
   return {
     lines: [
       {
-        label: "Weakest link",
-        text: `${worst.name}: ${quantityText(worst.used, "share")} of what it carries`,
+        label: say.weakestLink,
+        text: say.ofWhatItCarries(worst.name, quantityText(worst.used, "share")),
         big: true,
         formula:
           worst.by === "running"
             ? `${quantityText(worst.running, "amperes")} / ${quantityText(worst.rated, "amperes")}`
             : `${quantityText(worst.starting, "amperes")} / (${worst.bears} × ${quantityText(worst.rated, "amperes")})`,
-        source: `for a start ${worst.bears} times its rating, from memory`,
+        source: say.forAStartTimesIts(worst.bears),
       },
     ],
     verdict: verdictOf(worst),
@@ -75,7 +76,7 @@ export function judgePath(links: readonly Link[]): Pick<Sheet, "verdict" | "tabl
  */
 export function ratedLinks(machine: Machine, setupId: string): readonly Link[] {
   const setup = machine.setupById.get(setupId);
-  if (!setup) throw new RangeError(`no setup ${setupId}`);
+  if (!setup) throw new RangeError(say.noSetupSetupId(setupId));
   const simulator = new Simulator(machine);
   const state = simulator.energise(setup, [], nominalValues(machine));
   const phase = state.phases[state.phases.length - 1]!;
@@ -118,7 +119,7 @@ export function readPath(text: string, running: number, starting: number, given:
       const [line, own] = whole.split("@").map((t) => t.trim()) as [string, string | undefined];
       const currents = own === undefined ? [] : own.split("/").map((t) => readQuantity(t, "amperes", given.liked));
       if (currents.some((c) => !c.ok || c.value < 0))
-        throw new Refused(`"${whole.slice(0, 40)}": after the @ running and start current, "0.7A / 4A".`, "path");
+        throw new Refused(say.afterTheRunningAndStart(whole.slice(0, 40)), "path");
       const [runs, starts] = currents.map((c) => (c.ok ? c.value : 0));
       const kind =
         (Object.keys(BEARS) as (keyof typeof BEARS)[]).find((k) => new RegExp(`\\b${k}\\b`, "i").test(line)) ?? "other";
@@ -128,8 +129,7 @@ export function readPath(text: string, running: number, starting: number, given:
       if (size) read = readQuantity(size[1]!, "area", given.liked);
       else if (amps) read = readQuantity(amps[1]!, "amperes", given.liked);
       else read = null;
-      if (!read?.ok || !(read.value > 0))
-        throw new Refused(`"${line.slice(0, 30)}": what may it carry? Type "switch 0.5A" or "wire 18 AWG".`, "path");
+      if (!read?.ok || !(read.value > 0)) throw new Refused(say.whatMayItCarryType(line.slice(0, 30)), "path");
       return {
         name: line,
         rated: size ? wireLimit(read.value, "internal").amps : read.value,
@@ -148,37 +148,34 @@ function work(given: Given): Sheet {
     .filter((l) => l.trim() !== "")
     .every((l) => l.includes("@"));
   if (running === undefined && !(everyOwn && given.text("path") !== ""))
-    throw new Refused("Type the current of the load at the end of the path.", "running");
-  positive(running, "The current", "running");
+    throw new Refused(say.typeTheCurrentOfThe, "running");
+  positive(running, say.theCurrent, "running");
   const times = { motor: 6, lamp: 10, supply: 15, resistive: 1 }[given.text("sort")] ?? 1;
   const starting = given.number("starting") ?? times * (running ?? 0);
-  if (running !== undefined && starting < running)
-    throw new Refused("The start current is below the running one.", "starting");
+  if (running !== undefined && starting < running) throw new Refused(say.theStartCurrentIsBelow, "starting");
   const judged = judgePath(readPath(given.text("path"), running ?? 0, starting, given));
   return {
     ...judged,
-    cautions: ["Never round a protective part: a fuse, a cut-off, an interlock or an earth is no element to bypass."],
-    notes: [
-      given.number("starting") === undefined && times > 1
-        ? `Start current taken as ${times} times the running one, from memory: clamp it.`
-        : "",
-    ].filter(Boolean),
+    cautions: [say.neverRoundAProtectivePart],
+    notes: [given.number("starting") === undefined && times > 1 ? say.startCurrentTakenAsTimes(times) : ""].filter(
+      Boolean,
+    ),
   };
 }
 
 /** Every element of a path against its rating; a bypass through a weaker one is refused. */
 export const weakestLinkTool: Tool = {
   id: "path",
-  name: "Weakest link",
+  name: say.weakestLink,
   group: "Joints and wires",
-  words: "A path or a bypass: does every element carry it",
+  words: say.aPathOrABypass,
   fields: [
-    { key: "path", label: "Elements, one a line", lines: 4, hint: "fuse 10A\nswitch 0.5A\nwire 18 AWG" },
-    { key: "running", label: "Load, running", quantity: "amperes" },
-    { key: "starting", label: "Start current", quantity: "amperes" },
+    { key: "path", label: say.elementsOneALine, lines: 4, hint: say.fuse10aSwitch05a },
+    { key: "running", label: say.loadRunning, quantity: "amperes" },
+    { key: "starting", label: say.startCurrent, quantity: "amperes" },
     {
       key: "sort",
-      label: "Load",
+      label: say.load,
       choices: [
         ["resistive", "heater"],
         ["motor", "motor"],
@@ -212,10 +209,13 @@ function verdictOf(worst: Used): Verdict {
   if (worst.used > 1)
     return {
       kind: "bad",
-      words:
-        `Refused: ${worst.name}, ${quantityText(worst.by === "running" ? worst.running : worst.starting, "amperes")} ` +
-        `${worst.by}, is rated ${quantityText(worst.rated, "amperes")}.`,
+      words: say.refusedIsRated(
+        worst.name,
+        quantityText(worst.by === "running" ? worst.running : worst.starting, "amperes"),
+        worst.by,
+        quantityText(worst.rated, "amperes"),
+      ),
     };
-  if (worst.used > 0.8) return { kind: "unsure", words: `Just: ${worst.name} has little to spare.` };
-  return { kind: "good", words: "Every element carries it." };
+  if (worst.used > 0.8) return { kind: "unsure", words: say.justHasLittleToSpare(worst.name) };
+  return { kind: "good", words: say.everyElementCarriesIt };
 }

@@ -1,5 +1,6 @@
 import { gaugeOfArea, quantityText } from "../quantity";
 import { formula, positive, Refused, type Given, type Line, type Sheet, type Tool, type Verdict } from "./tool";
+import { say } from "#words/core/workbench/wire";
 
 /** Copper at 20 °C, ohm mm² per metre, and its rise per kelvin (IEC 60028). */
 export const COPPER = 0.017241;
@@ -35,33 +36,34 @@ export function wireLimit(
       .map(Number)
       .sort((a, b) => a - b)
       .find((g) => g >= gaugeOfArea(area) - 0.05);
-    if (gauge === undefined) return { amps: 0, rule: "NFPA 70, 240.4(D) knows nothing thinner than 18 AWG" };
-    return { amps: BUILDING_LIMIT[gauge]!, rule: `NFPA 70, 240.4(D): ${gauge} AWG copper` };
+    if (gauge === undefined) return { amps: 0, rule: say.nfpa702404D };
+    return { amps: BUILDING_LIMIT[gauge]!, rule: say.nfpa702404DAwg(gauge) };
   }
   const derated = Math.max(0, 1 - Math.max(0, celsius - COOL) / 100);
   return {
     amps: INTERNAL_DENSITY * area * derated,
-    rule:
-      `${INTERNAL_DENSITY} A a mm²${derated < 1 ? ` × ${quantityText(derated, "plain")} for ${quantityText(celsius, "celsius")}` : ""}, ` +
-      "common practice for short leads, no source",
+    rule: say.aAMmCommonPractice(
+      INTERNAL_DENSITY,
+      derated < 1 ? ` × ${quantityText(derated, "plain")} for ${quantityText(celsius, "celsius")}` : "",
+    ),
   };
 }
 
 function work(given: Given): Sheet {
   const { liked } = given;
   const area = given.number("area");
-  if (area === undefined) throw new Refused("Type the wire's size: 1.5 mm² or 16 AWG.", "area");
-  positive(area, "The size", "area");
+  if (area === undefined) throw new Refused(say.typeTheWiresSize1, "area");
+  positive(area, say.theSize, "area");
   const place = given.text("place") === "building" ? "building" : "internal";
   const celsius = given.number("celsius") ?? 25;
   const limit = wireLimit(area, place, celsius);
   const lines: Line[] = [
     {
-      label: "It carries",
+      label: say.itCarries,
       text: quantityText(limit.amps, "amperes"),
       big: true,
       formula: limit.rule,
-      source: place === "building" ? "protects building wiring, no ampacity of internal leads" : "common practice",
+      source: place === "building" ? say.protectsBuildingWiringNoAmpacity : say.commonPractice,
     },
   ];
   const [length, amps, volts] = [given.number("length"), given.number("amps"), given.number("volts")];
@@ -69,7 +71,7 @@ function work(given: Given): Sheet {
   if (length !== undefined) {
     const ohms = copperOhms(area, 2 * length, celsius);
     lines.push({
-      label: "There and back",
+      label: say.thereAndBack,
       text: quantityText(ohms, "ohms"),
       formula: formula(
         "R = ρ (1 + α (t - 20)) 2 l / A",
@@ -83,22 +85,21 @@ function work(given: Given): Sheet {
       const drop = ohms * amps;
       lines.push(
         {
-          label: "Drop",
+          label: say.drop,
           text: `${quantityText(drop, "volts")}${volts ? `, ${quantityText(drop / volts, "share")}` : ""}`,
           formula: formula(
             "V = R I",
             `${quantityText(ohms, "ohms")} × ${quantityText(amps, "amperes")}`,
             quantityText(drop, "volts"),
           ),
-          source: "Ohm's law",
+          source: say.ohmsLaw,
         },
         {
-          label: "Heat in it",
+          label: say.heatInIt,
           text: `${quantityText(drop * amps, "watts")}, ${quantityText((drop * amps) / (2 * Math.max(length, 1e-9)), "watts")} a metre`,
         },
       );
-      if (volts && drop / volts > 0.05)
-        verdict = { kind: "unsure", words: "More than a twentieth is lost on the way." };
+      if (volts && drop / volts > 0.05) verdict = { kind: "unsure", words: say.moreThanATwentiethIs };
     }
   }
   if (amps !== undefined)
@@ -106,16 +107,19 @@ function work(given: Given): Sheet {
       amps > limit.amps
         ? {
             kind: "bad",
-            words: `Too thin: ${quantityText(amps, "amperes")} through a wire for ${quantityText(limit.amps, "amperes")}.`,
+            words: say.tooThinThroughAWire(quantityText(amps, "amperes"), quantityText(limit.amps, "amperes")),
           }
-        : (verdict ?? { kind: "good", words: "It carries this." });
+        : (verdict ?? { kind: "good", words: say.itCarriesThis });
   return {
     lines,
     ...(verdict ? { verdict } : {}),
     cautions: [],
     notes: [
-      `It is ${quantityText(area, "area", { ...liked, wire: "mm²" })}, ${quantityText(area, "area", { ...liked, wire: "AWG" })}.`,
-      "A splice carries what its worst crimp carries.",
+      say.itIsAreaArea2(
+        quantityText(area, "area", { ...liked, wire: "mm²" }),
+        quantityText(area, "area", { ...liked, wire: "AWG" }),
+      ),
+      say.aSpliceCarriesWhatIts,
     ],
   };
 }
@@ -123,24 +127,24 @@ function work(given: Given): Sheet {
 /** A wire's limit and drop. */
 export const wireTool: Tool = {
   id: "wire",
-  name: "Wire",
+  name: say.wire,
   group: "Joints and wires",
-  words: "Limit and drop by size, length and heat",
+  words: say.limitAndDropBySize,
   fields: [
-    { key: "area", label: "Size", quantity: "area", hint: "1.5 or 16 AWG" },
+    { key: "area", label: say.size, quantity: "area", hint: "1.5 or 16 AWG" },
     {
       key: "place",
-      label: "Where",
+      label: say.where,
       choices: [
-        ["internal", "inside the machine"],
-        ["building", "building wiring"],
+        ["internal", say.insideTheMachine],
+        ["building", say.buildingWiring],
       ],
       preset: "internal",
     },
-    { key: "length", label: "Length, one way", quantity: "metres" },
-    { key: "amps", label: "Current", quantity: "amperes" },
-    { key: "volts", label: "Supply", quantity: "volts", min: 0 },
-    { key: "celsius", label: "How warm it is there", quantity: "celsius", hint: "25" },
+    { key: "length", label: say.lengthOneWay, quantity: "metres" },
+    { key: "amps", label: say.current, quantity: "amperes" },
+    { key: "volts", label: say.supply, quantity: "volts", min: 0 },
+    { key: "celsius", label: say.howWarmItIsThere, quantity: "celsius", hint: "25" },
   ],
   work,
 };

@@ -4,6 +4,7 @@ import { createRequire } from "node:module";
 import type { MachineFile, PlacedProblem } from "../../core/model";
 import { RefusedMachine } from "../machines";
 import { Refusal } from "../refusal";
+import { say } from "#words/server/machine-reader";
 
 /** So long a file may keep the reader busy, milliseconds, and so much memory it may take, megabytes. */
 const MOST_TIME = 1700;
@@ -34,8 +35,7 @@ const reader = (shelf.unzoReader ??= { child: null, last: Promise.resolve(), wai
  * `Refusal` for a file that takes too long or too much.
  */
 export async function readMachineText(text: string, name: string): Promise<MachineFile> {
-  if (reader.waiting >= MOST_WAITING)
-    throw new Refusal(503, "Too many files wait to be read. Try again in a moment.", true);
+  if (reader.waiting >= MOST_WAITING) throw new Refusal(503, say.tooManyFilesWaitTo, true);
   reader.waiting++;
   const turn = reader.last.then(
     () => readNow(text, name),
@@ -81,12 +81,12 @@ async function readNow(text: string, name: string): Promise<MachineFile> {
   if (reply.file) return reply.file;
   if (reply.problems) throw new RefusedMachine(reply.problems);
   if (reply.fault) throw new Error(reply.fault);
-  throw new Refusal(400, "This file is made so that reading it takes too long or too much. Nothing was kept.");
+  throw new Refusal(400, say.thisFileIsMadeSo);
 }
 
 function begin(): Child {
   const bundle = [process.cwd(), "build", "machine-reader.mjs"].join("/");
-  if (!existsSync(bundle)) throw new Error(`${bundle} is missing; npm run build makes it.`);
+  if (!existsSync(bundle)) throw new Error(say.isMissingNpmRunBuild(bundle));
   const { fork } = createRequire(import.meta.url)("node:child_process") as typeof import("node:child_process");
   const child = fork(bundle, {
     execArgv: [`--max-old-space-size=${MOST_MEMORY}`],

@@ -3,6 +3,7 @@
 import type { Evidence, MachineCode } from "../../core/diagnose";
 import { useEngine, type Desk } from "../engine/useEngine";
 import { Problem } from "../engine/Problem";
+import { say } from "#words/ui/codes";
 
 interface Props {
   readonly desk: Desk | null;
@@ -24,24 +25,24 @@ export function CodeOddsView({ desk, code, evidence = NONE, setup }: Props) {
   if (odds === undefined)
     return (
       <p className="quiet" role="status">
-        Trying every fault…
+        {say.tryingEveryFault}
       </p>
     );
-  if (odds === null) return <p className="quiet">No fault of its file shows this in any of its setups.</p>;
+  if (odds === null) return <p className="quiet">{say.noFaultOfItsFile}</p>;
   const shown = odds.suspects.filter((s) => s.probability >= 0.02).slice(0, 5);
   return (
     <div className="code-odds">
       <p className="mb-1">
         {code.blamesName ? (
           <>
-            The maker&apos;s table blames: <strong>{code.blamesName}</strong>{" "}
-            <span className="quiet">({percent(odds.blamed ?? 0)} by simulation)</span>
+            {say.theMakersTableBlames} <strong>{code.blamesName}</strong>{" "}
+            <span className="quiet">{say.blamedBySimulation(percent(odds.blamed ?? 0))}</span>
           </>
         ) : (
-          <span className="quiet">The maker&apos;s table blames nothing.</span>
+          <span className="quiet">{say.theMakersTableBlamesNothing}</span>
         )}
       </p>
-      <ul className="odds-bars" aria-label="Which faults make it appear">
+      <ul className="odds-bars" aria-label={say.whichFaultsMakeItAppear}>
         {shown.map((s) => (
           <li key={s.piece}>
             <span>{s.name}</span>

@@ -16,6 +16,7 @@ import { openJob } from "../../contract/jobs";
 import { machineFile } from "../../contract/machines";
 import { useRoute } from "../engine/useRoute";
 import { useShortcut } from "../shortcuts/useShortcut";
+import { say } from "#words/ui/codes";
 
 const MOST = 40;
 const keyOf = (row: CodeRow) => `${row.machine} ${row.code.part} ${row.code.label} ${row.code.code ?? ""}`;
@@ -33,16 +34,16 @@ export function CodesScreen({ rows }: { rows: readonly CodeRow[] }) {
   );
   return (
     <div className="start">
-      <TopBar here="Codes" title="Codes" />
+      <TopBar here="Codes" title={say.codes} />
       <main id="main" tabIndex={-1} className="library codes">
-        <h1>What does it say?</h1>
+        <h1>{say.whatDoesItSay}</h1>
         <Form.Control
           ref={field}
           size="lg"
           type="search"
           autoFocus
-          aria-label="Code, display text or lamp pattern"
-          placeholder="E1, 2 flashes, sensor open"
+          aria-label={say.codeDisplayTextOrLamp}
+          placeholder={say.e12FlashesSensorOpen}
           value={wanted}
           onChange={(e) => {
             setWanted(e.target.value);
@@ -51,11 +52,11 @@ export function CodesScreen({ rows }: { rows: readonly CodeRow[] }) {
         />
         {found.length === 0 ? (
           <p className="problem" role="status">
-            No machine of the library shows “{wanted}”. Look for a part of it, or its meaning.
+            {say.noMachineOfTheLibrary(wanted)}
           </p>
         ) : (
           <p className="quiet" role="status">
-            {found.length > MOST ? `${found.length}, the first ${MOST} shown` : `${found.length} found`}
+            {found.length > MOST ? say.theFirstShown(found.length, MOST) : `${found.length} found`}
           </p>
         )}
         <ul className="code-list">
@@ -66,7 +67,7 @@ export function CodesScreen({ rows }: { rows: readonly CodeRow[] }) {
                 <button type="button" aria-expanded={open === key} onClick={() => setOpen(open === key ? null : key)}>
                   <span className="menu-shows">{row.code.label}</span>
                   <span className="code-words">
-                    <strong>{row.code.words || "no code stored for this"}</strong>
+                    <strong>{row.code.words || say.noCodeStoredForThis}</strong>
                     <span className="quiet">
                       {row.name}, {row.family}
                       {row.code.code && row.code.code !== row.code.label ? `, code ${row.code.code}` : ""};{" "}
@@ -124,7 +125,7 @@ function OpenCode({ row }: { row: CodeRow }) {
       <CodeOddsView desk={desk} code={row.code} />
       {row.units.length > 0 ? (
         <div className="d-flex flex-wrap gap-2">
-          <span className="align-self-center">Begin the job:</span>
+          <span className="align-self-center">{say.beginTheJob}</span>
           {row.units.map((u) => (
             <Button key={u.id} variant="outline-dark" disabled={busy || !file} onClick={() => void begin(u.id)}>
               {u.site}, {serialWords(u.serial)}

@@ -6,6 +6,7 @@ import Form from "react-bootstrap/Form";
 import { has, type Machine, type Part } from "../../core/model";
 import type { Controls, Doing } from "../../core/simulate";
 import { lampNow, type HandView } from "./useMachineAtHand";
+import { say } from "#words/ui/hand";
 
 interface Props {
   readonly machine: Machine;
@@ -21,7 +22,7 @@ export function FrontPanel({ machine, controls, view, act }: Props) {
   const loads = controls.seen.filter((p) => !displays.includes(p) && !lamps.includes(p));
   const battery = controls.sources[0]?.kind.safety.isolatedBy === "battery lead";
   const one = battery ? "Battery" : "Plug";
-  const power = controls.sources.length > 1 ? "All sources" : one;
+  const power = controls.sources.length > 1 ? say.allSources : one;
   return (
     <div className="front">
       <div className="front-face">
@@ -32,7 +33,7 @@ export function FrontPanel({ machine, controls, view, act }: Props) {
           <Lamp key={p.id} part={p} label={view.seen[p.id] ?? "dark"} now={view.now} />
         ))}
         {controls.keys.length > 0 ? (
-          <div className="front-keys" role="group" aria-label="Keys of the machine">
+          <div className="front-keys" role="group" aria-label={say.keysOfTheMachine}>
             {controls.keys.map((key, i) => (
               <HeldKey key={key} name={key} digit={i + 1} act={act} />
             ))}
@@ -84,14 +85,14 @@ export function FrontPanel({ machine, controls, view, act }: Props) {
             key={m}
             type="switch"
             id={`hand-magnet-${m}`}
-            label={`${place(m)} in place`}
+            label={say.placeInPlace(place(m))}
             checked={view.standing.magnets.includes(m)}
             onChange={(e) => act({ do: e.target.checked ? "magnet on" : "magnet off", place: m })}
           />
         ))}
         {controls.modes.length > 1 ? (
           <Form.Group controlId="hand-mode">
-            <Form.Label>Mode</Form.Label>
+            <Form.Label>{say.mode}</Form.Label>
             <Form.Select value={view.standing.mode} onChange={(e) => act({ do: "mode", mode: e.target.value })}>
               {controls.modes.map((m) => (
                 <option key={m} value={m}>
@@ -129,7 +130,7 @@ export function FrontPanel({ machine, controls, view, act }: Props) {
         ))}
       </div>
       {loads.length > 0 ? (
-        <ul className="front-loads" aria-label="What its parts do">
+        <ul className="front-loads" aria-label={say.whatItsPartsDo}>
           {loads.map((p) => (
             <li key={p.id}>
               <span>{p.name}</span>

@@ -4,6 +4,7 @@ import { useState } from "react";
 import Button from "react-bootstrap/Button";
 import Form from "react-bootstrap/Form";
 import type { Fault } from "../../core/model";
+import { say } from "#words/ui/hand";
 
 interface Props {
   readonly faults: readonly { readonly fault: Fault; readonly words: string }[];
@@ -22,15 +23,15 @@ export function GuessFault({ faults, secret, readings, onAnother }: Props) {
   const check = () => {
     const guessed = faults.find((f) => `${f.fault.part}:${f.fault.mode}` === guess)?.fault;
     if (!guessed || !secret) return;
-    const moves = `${readings} move${readings === 1 ? "" : "s"} of a lead`;
-    if (guessed.part !== secret.part) setSaid("No, it is another part.");
-    else if (guessed.mode !== secret.mode) setSaid("The right part; it has failed in another way.");
-    else setSaid(`Yes: ${words}. Found with ${moves}.`);
+    const moves = say.moveOfALead(readings, readings === 1 ? "" : "s");
+    if (guessed.part !== secret.part) setSaid(say.noItIsAnotherPart);
+    else if (guessed.mode !== secret.mode) setSaid(say.theRightPartItHas);
+    else setSaid(say.yesFoundWith(words, moves));
   };
   return (
-    <section className="guess-fault" aria-label="The hidden fault">
-      <Form.Select aria-label="What is it?" value={guess} onChange={(e) => setGuess(e.target.value)}>
-        <option value="">What is it?</option>
+    <section className="guess-fault" aria-label={say.theHiddenFault}>
+      <Form.Select aria-label={say.whatIsIt} value={guess} onChange={(e) => setGuess(e.target.value)}>
+        <option value="">{say.whatIsIt}</option>
         {faults.map(({ fault, words: name }) => (
           <option key={`${fault.part}:${fault.mode}`} value={`${fault.part}:${fault.mode}`}>
             {name}
@@ -38,13 +39,13 @@ export function GuessFault({ faults, secret, readings, onAnother }: Props) {
         ))}
       </Form.Select>
       <Button variant="primary" disabled={guess === ""} onClick={check}>
-        Check
+        {say.check}
       </Button>
-      <Button variant="outline-dark" onClick={() => setSaid(`It was: ${words}.`)}>
-        Show it
+      <Button variant="outline-dark" onClick={() => setSaid(say.itWasWords(words))}>
+        {say.showIt}
       </Button>
       <Button variant="outline-dark" onClick={onAnother}>
-        Another one
+        {say.anotherOne}
       </Button>
       <strong role="status">{said}</strong>
     </section>

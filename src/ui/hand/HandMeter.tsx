@@ -8,6 +8,7 @@ import type { Machine, SetupEntry } from "../../core/model";
 import { type Shown, shownText } from "../../core/quantity";
 import { forbidden } from "../../core/safety";
 import { makeTest } from "../../core/simulate";
+import { say } from "#words/ui/hand";
 
 /** How often the display shows a new reading, milliseconds. */
 const EVERY = 400;
@@ -52,11 +53,11 @@ export function HandMeter({ machine, standing, measure, onMeasured }: Props) {
     onMeasured();
   };
   return (
-    <section className="hand-meter" aria-label="Meter">
+    <section className="hand-meter" aria-label={say.meter}>
       <output className="hand-display value" aria-live="off">
         {isReading && shown ? shownText(shown, unitOf(fn)) : "– – –"}
       </output>
-      <Form.Select aria-label="Meter function" value={fn} onChange={(e) => setFn(e.target.value as MeterFunction)}>
+      <Form.Select aria-label={say.meterFunction} value={fn} onChange={(e) => setFn(e.target.value as MeterFunction)}>
         {FUNCTIONS.filter((f) => f !== "clamp" || clamps.length > 0).map((f) => (
           <option key={f} value={f}>
             {FUNCTION_WORDS[f]}
@@ -64,11 +65,11 @@ export function HandMeter({ machine, standing, measure, onMeasured }: Props) {
         ))}
       </Form.Select>
       {clamped ? (
-        <Spot label="Clamp around" lead="red" value={around} spots={clamps} onChange={change(setAround)} />
+        <Spot label={say.clampAround} lead="red" value={around} spots={clamps} onChange={change(setAround)} />
       ) : (
         <>
-          <Spot label="Red lead" lead="red" value={red} spots={points} onChange={change(setRed)} />
-          <Spot label="Black lead" lead="black" value={black} spots={points} onChange={change(setBlack)} />
+          <Spot label={say.redLead} lead="red" value={red} spots={points} onChange={change(setRed)} />
+          <Spot label={say.blackLead} lead="black" value={black} spots={points} onChange={change(setBlack)} />
         </>
       )}
       <p className="problem" role="alert">
@@ -95,7 +96,7 @@ function Spot({
     <label className="hand-lead">
       <span className={`probe ${lead}`} aria-hidden /> <span>{label}</span>
       <Form.Select size="sm" aria-label={label} value={value} onChange={(e) => onChange(e.target.value)}>
-        <option value="">off</option>
+        <option value="">{say.off}</option>
         {spots.map((s) => (
           <option key={s.id} value={s.id}>
             {s.name}

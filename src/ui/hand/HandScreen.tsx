@@ -12,6 +12,7 @@ import { FrontPanel } from "./FrontPanel";
 import { useMachineAtHand } from "./useMachineAtHand";
 import { GuessFault } from "./GuessFault";
 import { HandMeter } from "./HandMeter";
+import { say } from "#words/ui/hand";
 
 const SPEEDS = [1, 10, 60] as const;
 
@@ -55,19 +56,17 @@ export function HandScreen({ file, hash, hidden }: { file: MachineFile; hash: st
       <main id="main" tabIndex={-1} className="machine hand">
         <div className="library-head">
           <div>
-            <h1>
-              {file.maker} {file.model}, simulator
-            </h1>
-            <p className="quiet mb-0">Works to its control program. Nothing here is live.</p>
+            <h1>{say.makerModelSimulator(file.maker, file.model)}</h1>
+            <p className="quiet mb-0">{say.worksToItsControlProgram}</p>
           </div>
           <Form.Select
-            aria-label="Fault"
+            aria-label={say.fault}
             value={choice}
             onChange={(e) => choose(e.target.value)}
             className="hand-fault"
           >
-            <option value="sound">No fault</option>
-            <option value="hidden">A hidden fault</option>
+            <option value="sound">{say.noFault}</option>
+            <option value="hidden">{say.aHiddenFault}</option>
             {faults.map(({ fault: f, words }) => (
               <option key={`${f.part}:${f.mode}`} value={`${f.part}:${f.mode}`}>
                 {words}
@@ -75,19 +74,19 @@ export function HandScreen({ file, hash, hidden }: { file: MachineFile; hash: st
             ))}
           </Form.Select>
           <Form.Select
-            aria-label="Speed"
+            aria-label={say.speed}
             value={speed}
             onChange={(e) => setSpeed(Number(e.target.value))}
             className="hand-speed"
           >
             {SPEEDS.map((s) => (
               <option key={s} value={s}>
-                {s === 1 ? "real time" : `${s} times as fast`}
+                {s === 1 ? say.realTime : say.timesAsFast(s)}
               </option>
             ))}
           </Form.Select>
           <Link className="btn btn-outline-dark" href={`/machines/${file.id}`}>
-            The file
+            {say.theFile}
           </Link>
         </div>
         {problem ? (
@@ -108,7 +107,7 @@ export function HandScreen({ file, hash, hidden }: { file: MachineFile; hash: st
           {view ? (
             <FrontPanel machine={machine} controls={controls} view={view} act={act} />
           ) : (
-            <p role="status">Setting it up…</p>
+            <p role="status">{say.settingItUp}</p>
           )}
           {view ? (
             <HandMeter

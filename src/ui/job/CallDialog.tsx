@@ -10,6 +10,7 @@ import { inSentence } from "../../core/quantity";
 import type { Machine, PieceEntry } from "../../core/model";
 import { canBePutBack, type LeftBehind, type NoFaultFound } from "../../core/repair";
 import type { Test } from "../../core/simulate";
+import { say } from "#words/ui/job/CallDialog";
 
 interface Props {
   readonly show: boolean;
@@ -69,11 +70,11 @@ export function CallDialog({
         piece: repaired.id,
         name: repaired.name,
         word: "repaired",
-        faults: [{ id: "", name: "Repaired; the complaint is cured" }],
+        faults: [{ id: "", name: say.repairedTheComplaintIsCured }],
       },
       ...suspects.filter((s) => s.piece !== repaired.id),
     ];
-  else if (simple) all = [{ piece: SIMPLE, name: "A simple cause", word: "likely", faults: [] }, ...suspects];
+  else if (simple) all = [{ piece: SIMPLE, name: say.aSimpleCause, word: "likely", faults: [] }, ...suspects];
   else all = suspects;
   const suspect = all.find((s) => s.piece === picked) ?? all[0];
   if (!suspect) return null;
@@ -113,11 +114,11 @@ export function CallDialog({
     <Modal show={show} onHide={onHide} size="lg" aria-labelledby="call-title">
       <Form onSubmit={(e) => void call(e)}>
         <Modal.Header closeButton>
-          <Modal.Title id="call-title">Diagnosis</Modal.Title>
+          <Modal.Title id="call-title">{say.diagnosis}</Modal.Title>
         </Modal.Header>
         <Modal.Body className="d-grid gap-3">
           <Form.Group controlId="call-piece">
-            <Form.Label>What is wrong</Form.Label>
+            <Form.Label>{say.whatIsWrong}</Form.Label>
             <Form.Select
               size="lg"
               autoFocus
@@ -138,19 +139,19 @@ export function CallDialog({
           {proofs.length > 0 ? (
             <div>
               <p className="mb-1">
-                <strong>Before {inSentence(suspect.name)} is blamed</strong>
+                <strong>{say.beforeIsBlamed(inSentence(suspect.name))}</strong>
               </p>
               <ul className="proofs">
                 {proofs.map((p) => (
                   <li key={p.of}>
                     <i className={`bi ${p.by ? "bi-check-circle-fill proven" : "bi-circle"}`} aria-hidden />
                     <span>
-                      <span className="visually-hidden">{p.by ? "Proven: " : "Unproven: "}</span>
+                      <span className="visually-hidden">{p.by ? say.proven : say.unproven}</span>
                       {p.words}
                     </span>
                     {p.by ? null : (
                       <Button size="sm" variant="outline-dark" onClick={() => onMeasure(p.tests[0]!)}>
-                        Measure it
+                        {say.measureIt}
                       </Button>
                     )}
                   </li>
@@ -158,7 +159,7 @@ export function CallDialog({
               </ul>
               {unproven.length > 0 ? (
                 <Form.Group controlId="call-despite">
-                  <Form.Label>Close without this proof? Give a reason.</Form.Label>
+                  <Form.Label>{say.closeWithoutThisProofGive}</Form.Label>
                   <Form.Control value={despite} maxLength={400} onChange={(e) => setDespite(e.target.value)} />
                 </Form.Group>
               ) : null}
@@ -167,10 +168,17 @@ export function CallDialog({
           {isNothing ? (
             <details className="no-fault" open>
               <summary>
-                <strong>No fault found:</strong> {noFault.tested.length} test{noFault.tested.length === 1 ? "" : "s"},{" "}
-                {noFault.excluded.length} part{noFault.excluded.length === 1 ? "" : "s"} cleared
+                <strong>{say.noFaultFound}</strong>
+                {say.testPartCleared(
+                  noFault.tested.length,
+                  noFault.tested.length === 1 ? "" : "s",
+                  noFault.excluded.length,
+                  noFault.excluded.length === 1 ? "" : "s",
+                )}
               </summary>
-              {noFault.excluded.length > 0 ? <p className="mb-1">Excluded: {noFault.excluded.join(", ")}</p> : null}
+              {noFault.excluded.length > 0 ? (
+                <p className="mb-1">{say.excludedExcluded(noFault.excluded.join(", "))}</p>
+              ) : null}
               <ul className="mb-0">
                 {noFault.elsewhere.map((e) => (
                   <li key={e}>{e}</li>
@@ -179,10 +187,10 @@ export function CallDialog({
             </details>
           ) : null}
           {left.length > 0 ? (
-            <div className="left-behind" role="group" aria-label="Left behind">
+            <div className="left-behind" role="group" aria-label={say.leftBehind}>
               <p className="mb-1">
                 <strong>
-                  <i className="bi bi-exclamation-triangle-fill" aria-hidden /> Not restored
+                  <i className="bi bi-exclamation-triangle-fill" aria-hidden /> {say.notRestored}
                 </strong>
               </p>
               <ul className="mb-1">
@@ -193,23 +201,23 @@ export function CallDialog({
                       <Button
                         size="sm"
                         variant="outline-dark"
-                        aria-label={`Restored: ${l.words}`}
+                        aria-label={say.restoredWords(l.words)}
                         onClick={() => onBack(l)}
                       >
-                        Restored
+                        {say.restored}
                       </Button>
                     ) : null}
                   </li>
                 ))}
               </ul>
               <Form.Group controlId="call-left">
-                <Form.Label>Close with that open? Say why.</Form.Label>
+                <Form.Label>{say.closeWithThatOpenSay}</Form.Label>
                 <Form.Control value={because} maxLength={400} onChange={(e) => setBecause(e.target.value)} />
               </Form.Group>
             </div>
           ) : null}
           <Form.Group controlId="call-action">
-            <Form.Label>What will be done</Form.Label>
+            <Form.Label>{say.whatWillBeDone}</Form.Label>
             <Form.Control
               as="textarea"
               rows={2}
@@ -224,7 +232,7 @@ export function CallDialog({
         </Modal.Body>
         <Modal.Footer>
           <Button type="submit" size="lg" disabled={blocked || words.trim() === ""}>
-            Close the job
+            {say.closeTheJob}
           </Button>
         </Modal.Footer>
       </Form>
@@ -240,6 +248,6 @@ function repairWords(
 ): string {
   if (isSimple && simple) return simple.action;
   if (entry) return `${entry.repair}.`;
-  if (suspect.piece === "no-fault") return "Nothing to repair; every reading is sound.";
-  return "Look further.";
+  if (suspect.piece === "no-fault") return say.nothingToRepairEveryReading;
+  return say.lookFurther;
 }

@@ -5,6 +5,7 @@ import Button from "react-bootstrap/Button";
 import Form from "react-bootstrap/Form";
 import { comparedBody, type EventBody } from "../../core/journal";
 import { has, type Machine } from "../../core/model";
+import { say } from "#words/ui/job/Compare";
 
 type Side = { readonly setup: string; readonly part: string; readonly label: string };
 
@@ -28,8 +29,7 @@ export function Compare({
   const [works, setWorks] = useState<Side>(() => start(0));
   const [fails, setFails] = useState<Side>(() => start(1));
   const [done, setDone] = useState("");
-  if (parts.length === 0 || setups.length < 2)
-    return <p className="quiet">There is nothing to compare on this machine.</p>;
+  if (parts.length === 0 || setups.length < 2) return <p className="quiet">{say.thereIsNothingToCompare}</p>;
   const words = (s: Side) =>
     `${machine.partById.get(s.part)?.name ?? ""} ${s.label} (${machine.setupById.get(s.setup)?.name ?? ""})`;
   async function log() {
@@ -40,7 +40,7 @@ export function Compare({
     <fieldset className="compare-side">
       <legend>{name}</legend>
       <Form.Select
-        aria-label={`${name}: how it stands`}
+        aria-label={say.howItStands(name)}
         value={value.setup}
         onChange={(e) => set({ ...value, setup: e.target.value })}
       >
@@ -64,7 +64,7 @@ export function Compare({
         ))}
       </Form.Select>
       <Form.Select
-        aria-label={`${name}: what it does`}
+        aria-label={say.whatItDoes(name)}
         value={value.label}
         onChange={(e) => set({ ...value, label: e.target.value })}
       >
@@ -79,19 +79,19 @@ export function Compare({
   return (
     <div className="compare">
       <div className="compare-sides">
-        {side("Works on this", works, setWorks)}
-        {side("Not on that", fails, setFails)}
+        {side(say.worksOnThis, works, setWorks)}
+        {side(say.notOnThat, fails, setFails)}
       </div>
       <Button
         variant="outline-dark"
         disabled={busy || JSON.stringify(works) === JSON.stringify(fails)}
         onClick={() => void log()}
       >
-        Log the comparison
+        {say.logTheComparison}
       </Button>
       {done ? (
         <p role="status" className="sound">
-          Logged. {done}
+          {say.loggedDone(done)}
         </p>
       ) : null}
     </div>

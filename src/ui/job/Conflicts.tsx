@@ -4,6 +4,7 @@ import Button from "react-bootstrap/Button";
 import { type Conflict, type EventBody, plainTest, struckBody } from "../../core/journal";
 import type { Test } from "../../core/simulate";
 import { clockTime } from "../shell/time";
+import { say } from "#words/ui/job/Conflicts";
 
 /** Two answers to one question by people who did not see each other's: which of them stands is for them to say. */
 export function Conflicts({
@@ -18,9 +19,9 @@ export function Conflicts({
   onAgain: (test: Test) => void;
 }) {
   return conflicts.map((c) => (
-    <section key={`${c.first.event} ${c.second.event}`} className="conflict" role="alert" aria-label="Two answers">
+    <section key={`${c.first.event} ${c.second.event}`} className="conflict" role="alert" aria-label={say.twoAnswers}>
       <p className="mb-2">
-        <i className="bi bi-exclamation-diamond-fill" aria-hidden /> <strong>Two answers.</strong> {c.words}
+        <i className="bi bi-exclamation-diamond-fill" aria-hidden /> <strong>{say.twoAnswers2}</strong> {c.words}
       </p>
       <ul className="plain-list">
         {[c.first, c.second].map((side, i) => {
@@ -37,14 +38,12 @@ export function Conflicts({
                 size="sm"
                 variant="outline-dark"
                 disabled={busy}
-                aria-label={`${side.said} by ${side.actor} is right`}
+                aria-label={say.byIsRight(side.said, side.actor)}
                 onClick={() =>
-                  void onLog(
-                    struckBody(other.event, `two answers; ${side.said} by ${side.actor} is right`.slice(0, 200)),
-                  )
+                  void onLog(struckBody(other.event, say.twoAnswersByIsRight(side.said, side.actor).slice(0, 200)))
                 }
               >
-                This is right
+                {say.thisIsRight}
               </Button>
             </li>
           );
@@ -52,7 +51,7 @@ export function Conflicts({
       </ul>
       {c.reading ? (
         <Button size="sm" variant="link" onClick={() => onAgain(plainTest(c.reading!.body.test))}>
-          Measure it again
+          {say.measureItAgain}
         </Button>
       ) : null}
     </section>

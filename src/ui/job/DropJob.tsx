@@ -4,6 +4,7 @@ import { useState } from "react";
 import Button from "react-bootstrap/Button";
 import { droppedBody, type EventBody } from "../../core/journal";
 import { ReasonDialog } from "../shell/ReasonDialog";
+import { say } from "#words/ui/job/DropJob";
 
 interface Props {
   readonly problem: string;
@@ -14,19 +15,19 @@ interface Props {
 export function DropJob({ problem, onLog }: Props) {
   const [open, setOpen] = useState(false);
   return (
-    <section className="drop-job" aria-label="Opened by mistake">
+    <section className="drop-job" aria-label={say.openedByMistake}>
       <Button size="sm" variant="link" onClick={() => setOpen(true)}>
-        Opened by mistake? Drop this job
+        {say.openedByMistakeDropThis}
       </Button>
       <ReasonDialog
         show={open}
-        title="Drop this job?"
-        does="Drop the job"
+        title={say.dropThisJob}
+        does={say.dropTheJob}
         problem={problem}
         onHide={() => setOpen(false)}
         onReason={(reason) => onLog(droppedBody(reason))}
       >
-        It leaves the open jobs and counts for nothing. What was entered stays on record.
+        {say.itLeavesTheOpenJobs}
       </ReasonDialog>
     </section>
   );

@@ -7,6 +7,7 @@ import { answeredBody, type EventBody, type Job, toMeasuring } from "../../core/
 import { useEngine, type Desk } from "../engine/useEngine";
 import { Key } from "../shortcuts/Key";
 import { useShortcut } from "../shortcuts/useShortcut";
+import { say } from "#words/ui/job/FirstThings";
 
 interface Props {
   readonly job: Job;
@@ -64,30 +65,32 @@ export function FirstThings({
   return (
     <div className="next firsts" aria-busy={busy}>
       <div className="next-kicker">
-        <span>Before you open it</span>
+        <span>{say.beforeYouOpenIt}</span>
         <span className="exposure none">
-          <i className="bi bi-eye" aria-hidden /> Nothing opened
+          <i className="bi bi-eye" aria-hidden /> {say.nothingOpened}
         </span>
         <span className="minutes">
-          {now.first.minutes < 1 ? "under a minute" : `${Math.round(now.first.minutes)} min`}
+          {now.first.minutes < 1 ? say.underAMinute : `${Math.round(now.first.minutes)} min`}
         </span>
       </div>
       <h2>{now.first.ask}</h2>
       <LastAnswer last={last} busy={busy} onTakeBack={onTakeBack} />
       <div className="labels">
         <Button size="lg" variant="outline-dark" disabled={busy} onClick={() => answer("yes")}>
-          Yes <Key of="yes" />
+          {say.yes} <Key of="yes" />
         </Button>
         <Button size="lg" variant="outline-dark" disabled={busy} onClick={() => answer("no")}>
-          No <Key of="no" />
+          {say.no} <Key of="no" />
         </Button>
         <Button size="lg" variant="link" disabled={busy} onClick={() => answer("skip")}>
-          Not now <Key of="notNow" />
+          {say.notNow} <Key of="notNow" />
         </Button>
       </div>
-      {later.length > 0 ? <p className="quiet mt-3 mb-1">Then: {later.map((o) => o.first.ask).join(" ")}</p> : null}
+      {later.length > 0 ? (
+        <p className="quiet mt-3 mb-1">{say.thenLater(later.map((o) => o.first.ask).join(" "))}</p>
+      ) : null}
       <Button variant="outline-dark" className="mt-3" disabled={busy} onClick={() => void onLog(toMeasuring())}>
-        Start measuring <Key of="measure" />
+        {say.startMeasuring} <Key of="measure" />
       </Button>
     </div>
   );
@@ -106,9 +109,9 @@ function LastAnswer({
   if (!last) return null;
   return (
     <p className="quiet last-answer" role="status">
-      Logged: {last.body.words}{" "}
+      {say.loggedBodyWords(last.body.words)}
       <Button size="sm" variant="link" disabled={busy} onClick={() => onTakeBack(last.id)}>
-        Undo
+        {say.undo}
       </Button>
     </p>
   );
@@ -119,13 +122,18 @@ export function Asked({ job, onTakeBack }: { job: Job; onTakeBack: (event: strin
   const shown = job.answers.filter((a) => a.body.type !== "answered" || a.body.answer !== "skip");
   if (shown.length === 0) return null;
   return (
-    <section aria-label="Asked and compared">
-      <h2>Asked</h2>
+    <section aria-label={say.askedAndCompared}>
+      <h2>{say.asked}</h2>
       <ul className="plain-list">
         {shown.map((a) => (
           <li key={a.id}>
             <span>{a.body.words}</span>
-            <Button size="sm" variant="link" onClick={() => onTakeBack(a.id)} aria-label={`Take back: ${a.body.words}`}>
+            <Button
+              size="sm"
+              variant="link"
+              onClick={() => onTakeBack(a.id)}
+              aria-label={say.takeBackBodyWords(a.body.words)}
+            >
               <i className="bi bi-slash-circle" aria-hidden />
             </Button>
           </li>

@@ -3,6 +3,7 @@
 import Button from "react-bootstrap/Button";
 import type { Job } from "../../core/journal";
 import { Key } from "../shortcuts/Key";
+import { say } from "#words/ui/job/Found";
 
 /** What this unit has that its file has not. */
 export function Found({
@@ -18,11 +19,11 @@ export function Found({
   refusal: (event: string) => string | null;
 }) {
   return (
-    <section className="found" aria-label="Differs from the file">
+    <section className="found" aria-label={say.differsFromTheFile}>
       <div className="panel-head">
-        <h2>Differs from the file</h2>
+        <h2>{say.differsFromTheFile}</h2>
         <Button size="sm" variant="outline-dark" onClick={onOpen}>
-          Record a difference <Key of="difference" />
+          {say.recordADifference} <Key of="difference" />
         </Button>
       </div>
       {job.changes.length === 0 ? null : (
@@ -37,7 +38,7 @@ export function Found({
                   disabled={refusal(c.id) !== null}
                   title={refusal(c.id) ?? undefined}
                   onClick={() => onTakeBack(c.id)}
-                  aria-label={`Take back: ${c.body.words}`}
+                  aria-label={say.takeBackBodyWords(c.body.words)}
                 >
                   <i className="bi bi-slash-circle" aria-hidden />
                 </Button>

@@ -8,6 +8,7 @@ import { serialWords } from "../unit/plate";
 import { UnitMarks } from "../unit/UnitMarks";
 import { PageTitle } from "../shell/PageTitle";
 import { SkipLink } from "../shell/SkipLink";
+import { say } from "#words/ui/job/JobHeader";
 
 interface Props {
   readonly job: Job;
@@ -25,7 +26,7 @@ export function JobHeader({ job, machine, unit, record, busy, onStand }: Props) 
     <header className="bar job-bar">
       <PageTitle of={`${job.opened.site}, ${machine.file.maker} ${machine.file.model}`} />
       <SkipLink />
-      <Link href="/" className="home" aria-label="All jobs">
+      <Link href="/" className="home" aria-label={say.allJobs}>
         <i className="bi bi-arrow-left" aria-hidden />
       </Link>
       <div className="unit-name">
@@ -46,7 +47,7 @@ export function JobHeader({ job, machine, unit, record, busy, onStand }: Props) 
         />
         <Form.Select
           size="sm"
-          aria-label="State of the unit"
+          aria-label={say.stateOfTheUnit}
           value={job.setup}
           disabled={busy}
           onChange={(e) => onStand(e.target.value)}
@@ -65,6 +66,6 @@ export function JobHeader({ job, machine, unit, record, busy, onStand }: Props) 
 
 /** How many covers are off, in words. */
 export function coversWords(off: number): string {
-  if (off === 0) return "all covers on";
-  return off === 1 ? "1 cover off" : `${off} covers off`;
+  if (off === 0) return say.allCoversOn;
+  return off === 1 ? say.coverOff : say.offCoversOff(off);
 }

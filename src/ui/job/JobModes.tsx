@@ -7,6 +7,7 @@ import type { Job } from "../../core/journal";
 import { displayPart, makeTest, type Test } from "../../core/simulate";
 import { Modes } from "../modes/Modes";
 import type { Desk } from "../engine/useEngine";
+import { say } from "#words/ui/job/JobModes";
 
 interface Props {
   readonly machine: Machine;
@@ -33,10 +34,8 @@ export function JobModes({ machine, program, desk, job, suspect, onSaw, onStand 
       : [...machine.setupById.values()].find((s) => s.power === "on" && s.mode === mode)?.id;
   async function showed(mode: string, label: string) {
     const setup = setupOf(mode);
-    if (!setup || !display)
-      return setNote("This machine's file has no setup for that mode; log it under Codes and signs.");
-    if (await onSaw(makeTest(setup, "look", display), label))
-      setNote(`Logged: it showed ${label}. Suspects re-ranked.`);
+    if (!setup || !display) return setNote(say.thisMachinesFileHasNo);
+    if (await onSaw(makeTest(setup, "look", display), label)) setNote(say.loggedItShowedSuspectsRe(label));
   }
   return (
     <div>
@@ -45,9 +44,9 @@ export function JobModes({ machine, program, desk, job, suspect, onSaw, onStand 
           className="btn btn-outline-dark btn-sm"
           href={`/machines/${job.opened.machine}/hand${suspect ? `?fault=${encodeURIComponent(suspect)}` : ""}`}
         >
-          Practise on the simulator
+          {say.practiseOnTheSimulator}
         </Link>
-        <span className="quiet">It has the leading suspect of this job as its hidden fault.</span>
+        <span className="quiet">{say.itHasTheLeadingSuspect}</span>
       </p>
       {note ? (
         <p className="sound" role="status">
@@ -68,7 +67,7 @@ export function JobModes({ machine, program, desk, job, suspect, onSaw, onStand 
         />
       ) : (
         <>
-          <p>This machine has no mode that keys lead to. How it is brought about:</p>
+          <p>{say.thisMachineHasNoMode}</p>
           <ul className="setups-how">
             {machine.file.setups.map((s) => (
               <li key={s.id}>

@@ -6,6 +6,7 @@ import { RestClock } from "./RestClock";
 import type { Rest } from "./useRest";
 import { Key } from "../shortcuts/Key";
 import { Shortcuts } from "../shortcuts/Shortcuts";
+import { say } from "#words/ui/job/JobNav";
 
 interface Props {
   readonly job: string;
@@ -18,21 +19,21 @@ interface Props {
 /** The views of a job, what is waited for, and the menu of tools and limits as children. */
 export function JobNav({ job, view, onView, rest, children }: Props) {
   return (
-    <nav className="views job-views" aria-label="Views of the job">
+    <nav className="views job-views" aria-label={say.viewsOfTheJob}>
       {VIEWS.map((v) => (
         <button key={v.id} type="button" aria-current={view === v.id ? "page" : undefined} onClick={() => onView(v.id)}>
           <TabWords icon={v.icon} name={v.name} short={v.short} /> <Key of={v.key} />
         </button>
       ))}
       {rest.until !== null ? (
-        <span className="rest-mark" role="timer" aria-label="Compressor restart delay">
-          <i className="bi bi-hourglass-split" aria-hidden /> restart delay{" "}
+        <span className="rest-mark" role="timer" aria-label={say.compressorRestartDelay}>
+          <i className="bi bi-hourglass-split" aria-hidden /> {say.restartDelay}{" "}
           <RestClock until={rest.until} minutes={rest.minutes} />
         </span>
       ) : null}
       <Waits />
-      <Link className="view-link" href={`/tools?from=${job}`} title="Calculators and bench">
-        <TabWords icon="bi-calculator" name="Calculators" short="Calc" />
+      <Link className="view-link" href={`/tools?from=${job}`} title={say.calculatorsAndBench}>
+        <TabWords icon="bi-calculator" name="Calculators" short={say.calc} />
       </Link>
       {children}
       <Shortcuts />

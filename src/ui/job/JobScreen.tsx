@@ -57,6 +57,7 @@ import { OthersNote } from "./OthersNote";
 import { useHydrated } from "../shell/useHydrated";
 import { useAddress } from "../shell/useAddress";
 import { Progress } from "../shell/Progress";
+import { say } from "#words/ui/job/JobScreen";
 
 /** The heart of the product: where the fault may lie, what to measure next, what was measured. */
 export function JobScreen({
@@ -224,8 +225,8 @@ export function JobScreen({
   else if (!advice || firsts === null)
     doing = (
       <div className="building" role="status">
-        <h2>Working out what every point should read</h2>
-        <Progress now={Math.round(search.progress * 100)} label="Computing" />
+        <h2>{say.workingOutWhatEveryPoint}</h2>
+        <Progress now={Math.round(search.progress * 100)} label={say.computing} />
       </div>
     );
   else if (attempt)
@@ -270,7 +271,7 @@ export function JobScreen({
           <Surroundings job={job} busy={sending} onLog={log} />
         </YourMeans>
       </JobNav>
-      <aside className="unit-news" aria-label="About the unit">
+      <aside className="unit-news" aria-label={say.aboutTheUnit}>
         {job.opened.complaintWords ? (
           <p className="phone-only">
             <q>{job.opened.complaintWords}</q> {coversWords(job.openPanels.length)}
@@ -307,9 +308,9 @@ export function JobScreen({
             </p>
           ) : null}
           {question.aside.length > 0 ? (
-            <ul className="set-aside" aria-label="Set aside">
+            <ul className="set-aside" aria-label={say.setAside}>
               {question.aside.map((a) => (
-                <li key={a.id}>Set aside, the unit was changed since: {a.sentence}</li>
+                <li key={a.id}>{say.setAsideTheUnitWas(a.sentence)}</li>
               ))}
             </ul>
           ) : null}
@@ -317,8 +318,8 @@ export function JobScreen({
           <OthersNote entries={others} onNext={() => setOthers([])} />
           {advice && !fresh ? (
             <div className="thinking" role="status">
-              <Progress label="Working out what follows" />
-              <span>Working out what follows</span>
+              <Progress label={say.workingOutWhatFollows} />
+              <span>{say.workingOutWhatFollows}</span>
             </div>
           ) : null}
           {view === "says" ? (

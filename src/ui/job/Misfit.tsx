@@ -5,6 +5,7 @@ import type { Evidence, Misfit } from "../../core/diagnose";
 import type { Job } from "../../core/journal";
 import type { Test } from "../../core/simulate";
 import { useEngine, type Desk } from "../engine/useEngine";
+import { say } from "#words/ui/job/Misfit";
 
 /** Whether the last reading fits nothing; asked once the advice is of today. */
 export function useMisfit(desk: Desk | null, evidence: readonly Evidence[], job: Job, ready: boolean): Misfit | null {
@@ -30,16 +31,16 @@ export function MisfitNote({
   return (
     <div className="misfit-note" role="status">
       <p className="mb-1">
-        <span className="mark misfit" aria-hidden /> <strong className="value">{reading.body.as.shown}</strong> at{" "}
-        {reading.body.as.title}. {misfit.sentence}
+        <span className="mark misfit" aria-hidden /> <strong className="value">{reading.body.as.shown}</strong>{" "}
+        {say.atAsTitleSentence(reading.body.as.title, misfit.sentence)}
       </p>
       {misfit.slips.length > 0 ? (
         <>
-          <p className="mb-1">Perhaps it was:</p>
+          <p className="mb-1">{say.perhapsItWas}</p>
           <ul className="mb-2">
             {misfit.slips.map((s) => (
               <li key={s.words}>
-                {s.words} <span className="quiet">(would show {s.shows})</span>
+                {s.words} <span className="quiet">{say.wouldShowShows(s.shows)}</span>
               </li>
             ))}
           </ul>
@@ -47,10 +48,10 @@ export function MisfitNote({
       ) : null}
       <div className="d-flex flex-wrap gap-2">
         <Button size="sm" variant="outline-dark" onClick={() => onAgain(misfit.test)}>
-          Measure it again
+          {say.measureItAgain}
         </Button>
         <Button size="sm" variant="outline-dark" onClick={() => onStrike(misfit.evidence)}>
-          Strike it out
+          {say.strikeItOut}
         </Button>
       </div>
     </div>

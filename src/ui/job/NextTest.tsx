@@ -18,6 +18,7 @@ import type { Rest } from "./useRest";
 import type { Reading } from "./ReadingField";
 import { Key } from "../shortcuts/Key";
 import { useShortcut } from "../shortcuts/useShortcut";
+import { say } from "#words/ui/job/NextTest";
 
 interface Props {
   readonly job: Job;
@@ -96,14 +97,14 @@ export function NextTest(props: Props) {
               className="btn btn-primary btn-lg"
               href={`/jobs/${job.id}/repair?piece=${stop.pieces[0]}&fault=${encodeURIComponent(likeliest ?? "")}`}
             >
-              What to do about it
+              {say.whatToDoAboutIt}
             </Link>
           ) : null}
           <Button size="lg" variant={stop.kind === "found" ? "outline-dark" : "primary"} onClick={onCall} autoFocus>
-            Close with a diagnosis <Key of="diagnosis" />
+            {say.closeWithADiagnosis} <Key of="diagnosis" />
           </Button>
           <Button size="lg" variant="outline-dark" onClick={() => setEditing((e) => !e)}>
-            Measure something else <Key of="other" />
+            {say.measureSomethingElse} <Key of="other" />
           </Button>
         </div>
         {editor}
@@ -135,7 +136,7 @@ export function NextTest(props: Props) {
         ) : null}
         {laid ? (
           <span className="minutes">
-            {laid.cost.minutes < 1 ? "under a minute" : `${Math.round(laid.cost.minutes)} min`}
+            {laid.cost.minutes < 1 ? say.underAMinute : `${Math.round(laid.cost.minutes)} min`}
           </span>
         ) : null}
         <span className="next-keys">
@@ -148,15 +149,15 @@ export function NextTest(props: Props) {
                 onChoose(null);
               }}
             >
-              back to advice
+              {say.backToAdvice}
             </Button>
           ) : null}
           <Button size="sm" variant="link" aria-expanded={editing} onClick={() => setEditing((e) => !e)}>
-            I measured something else <Key of="other" />
+            {say.iMeasuredSomethingElse} <Key of="other" />
           </Button>
           {proposal ? (
             <Button size="sm" variant="link" aria-expanded={why} onClick={() => setWhy((w) => !w)}>
-              Why this test <Key of="why" />
+              {say.whyThisTest} <Key of="why" />
             </Button>
           ) : null}
         </span>
@@ -181,11 +182,11 @@ export function NextTest(props: Props) {
             <>
               {rest && rest.until !== null ? (
                 <p className="rest" role="status">
-                  <i className="bi bi-hourglass-split" aria-hidden /> Compressor restart delay:{" "}
+                  <i className="bi bi-hourglass-split" aria-hidden /> {say.compressorRestartDelay}{" "}
                   <strong className="value">
                     <RestClock until={rest.until} minutes={rest.minutes} />
                   </strong>{" "}
-                  before this starts it again.
+                  {say.beforeThisStartsItAgain}
                 </p>
               ) : null}
               <Steps laid={laid} />
@@ -211,7 +212,7 @@ export function NextTest(props: Props) {
                   onTyping={onTyping}
                 />
                 <p className="expected">
-                  <span>expected</span>
+                  <span>{say.expected}</span>
                   <strong>{laid.windowWords}</strong>
                 </p>
               </div>
@@ -248,16 +249,14 @@ function Why({
         {numbers ? ` (${proposal.bits.toFixed(2)} bit)` : ""}
       </p>
       {alternatives.length > 0 ? (
-        <ul className="plain-list mb-0" aria-label="Instead">
+        <ul className="plain-list mb-0" aria-label={say.instead}>
           {alternatives.map((a) => (
             <li key={testKey(a.test.test)}>
               <Button size="sm" variant="link" onClick={() => onChoose(a.test.test)}>
                 {a.title}
               </Button>{" "}
               <span className="quiet">
-                {a.more < 0.5
-                  ? "costs no more on the whole"
-                  : `costs ${Math.max(1, Math.round(a.more))} min more on the whole`}
+                {a.more < 0.5 ? say.costsNoMoreOnThe : say.costsMinMoreOnThe(Math.max(1, Math.round(a.more)))}
               </span>
             </li>
           ))}
@@ -292,11 +291,11 @@ function Leads({ laid }: { laid: Laid }) {
       <div>
         <dt>
           <i className="bi bi-speedometer2" aria-hidden />
-          <span className="visually-hidden">Meter</span>
+          <span className="visually-hidden">{say.meter}</span>
         </dt>
         <dd>
           {laid.functionWords}
-          {laid.range ? `, ${laid.range} range or auto` : ""}
+          {laid.range ? say.rangeOrAuto(laid.range) : ""}
         </dd>
       </div>
       <LeadLine kind="red" lead={laid.red} clamp={isClamp(laid.test.function)} />
@@ -321,16 +320,16 @@ function Meanings({ laid, numbers }: { laid: Laid; numbers: boolean }) {
   if (laid.meanings.length === 0) return null;
   return (
     <table className="meanings">
-      <caption className="visually-hidden">What each result would mean</caption>
+      <caption className="visually-hidden">{say.whatEachResultWouldMean}</caption>
       <tbody>
         {laid.meanings.map((m) => (
           <tr key={m.words}>
             <th scope="row">{m.words}</th>
             <td>
               {m.leaves.length === 0
-                ? "no clear suspect"
+                ? say.noClearSuspect
                 : m.leaves.map((l) => (numbers ? `${l.name} ${Math.round(l.probability * 100)} %` : l.name)).join(", ")}
-              {m.sound ? <span className="quiet"> (as expected)</span> : null}
+              {m.sound ? <span className="quiet"> {say.asExpected}</span> : null}
             </td>
             {numbers ? <td className="share">{Math.round(m.probability * 100)} %</td> : null}
           </tr>

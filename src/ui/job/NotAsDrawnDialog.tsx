@@ -16,6 +16,7 @@ import {
   variantOf,
 } from "../../core/model";
 import { ChangeChoice, changeOf, FIRST_DRAFT, partOf, type ChangeDraft } from "../machine/ChangeChoice";
+import { say } from "#words/ui/job/NotAsDrawnDialog";
 
 const WHAT = [
   ["put in", "A part sits in a lead"],
@@ -43,7 +44,7 @@ export function NotAsDrawnDialog({ show, file, machine, problem, onHide, onFound
   async function found(event: FormEvent) {
     event.preventDefault();
     setSaid("");
-    if (!change) return setSaid("Say what is different: type at least one rating.");
+    if (!change) return setSaid(say.sayWhatIsDifferentType);
     try {
       variantOf(file, [change]);
     } catch (error) {
@@ -60,10 +61,10 @@ export function NotAsDrawnDialog({ show, file, machine, problem, onHide, onFound
     <Modal show={show} onHide={onHide} aria-labelledby="found-title">
       <Form onSubmit={(e) => void found(e)} noValidate>
         <Modal.Header closeButton>
-          <Modal.Title id="found-title">Differs from the file</Modal.Title>
+          <Modal.Title id="found-title">{say.differsFromTheFile}</Modal.Title>
         </Modal.Header>
         <Modal.Body className="d-grid gap-3">
-          <ButtonGroup vertical aria-label="What was found">
+          <ButtonGroup vertical aria-label={say.whatWasFound}>
             {WHAT.map(([value, label]) => (
               <ToggleButton
                 key={value}
@@ -84,10 +85,7 @@ export function NotAsDrawnDialog({ show, file, machine, problem, onHide, onFound
           </ButtonGroup>
           <ChangeChoice machine={machine} draft={draft} names={false} size="lg" onChange={setDraft} />
           {draft.what === "taken out" && draft.bridged && has(part, "protects") ? (
-            <p className="problem mb-0">
-              A bridged safety device: the machine must not run like this. Note it, put one in before the job is closed
-              closed.
-            </p>
+            <p className="problem mb-0">{say.aBridgedSafetyDeviceThe}</p>
           ) : null}
           <p className="problem mb-0" role="alert">
             {said || problem}
@@ -95,7 +93,7 @@ export function NotAsDrawnDialog({ show, file, machine, problem, onHide, onFound
         </Modal.Body>
         <Modal.Footer>
           <Button type="submit" size="lg">
-            It is so on this unit
+            {say.itIsSoOnThis}
           </Button>
         </Modal.Footer>
       </Form>

@@ -2,6 +2,7 @@
 
 import Button from "react-bootstrap/Button";
 import type { JournalEvent } from "../../core/journal";
+import { say } from "#words/ui/job/OthersNote";
 
 /** What somebody else has written into this job while one was at a test; that test stays until one has looked. */
 export function OthersNote({ entries, onNext }: { entries: readonly JournalEvent[]; onNext: () => void }) {
@@ -12,10 +13,10 @@ export function OthersNote({ entries, onNext }: { entries: readonly JournalEvent
       <i className="bi bi-people-fill" aria-hidden />{" "}
       <span>
         <strong>{last.actor}</strong> {entryWords(last)}
-        {entries.length > 1 ? `, and ${entries.length - 1} more` : ""}.
+        {entries.length > 1 ? say.andCountMore(entries.length - 1) : ""}.
       </span>{" "}
       <Button size="sm" variant="outline-dark" onClick={onNext}>
-        Show what is next now
+        {say.showWhatIsNextNow}
       </Button>
     </p>
   );
@@ -24,9 +25,9 @@ export function OthersNote({ entries, onNext }: { entries: readonly JournalEvent
 /** An entry in a few words. */
 function entryWords({ body }: JournalEvent): string {
   if (body.type === "reading") return `measured ${body.as.shown}: ${body.as.title}`;
-  if (body.type === "struck") return "struck an entry out";
-  if (body.type === "standing") return "changed how the unit stands";
-  if (body.type === "note") return "added a note";
+  if (body.type === "struck") return say.struckAnEntryOut;
+  if (body.type === "standing") return say.changedHowTheUnitStands;
+  if (body.type === "note") return say.addedANote;
   if ("words" in body) return body.words;
-  return "wrote into this job";
+  return say.wroteIntoThisJob;
 }

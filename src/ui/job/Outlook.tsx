@@ -8,6 +8,7 @@ import { useEngine, type Desk } from "../engine/useEngine";
 import { evidenceWords } from "./evidence-words";
 import { Problem } from "../engine/Problem";
 import { useMoney } from "../shell/Currency";
+import { say } from "#words/ui/job/Outlook";
 
 interface Props {
   readonly advice: Advice | null;
@@ -21,10 +22,7 @@ const range = ({ mean, low, high }: Spread, money: (amount: number) => string) =
   <>
     <strong>{money(rounded(mean))}</strong>
     {rounded(low) === rounded(high) ? null : (
-      <span className="quiet">
-        {" "}
-        ({money(rounded(low))} to {money(rounded(high))})
-      </span>
+      <span className="quiet"> {say.lowToHigh(money(rounded(low)), money(rounded(high)))}</span>
     )}
   </>
 );
@@ -35,14 +33,15 @@ export function Outlook({ advice, desk, evidence, job }: Props) {
   const money = useMoney();
   if (!advice) return null;
   return (
-    <section className="outlook" aria-label="Still to come">
+    <section className="outlook" aria-label={say.stillToCome}>
       {advice.toCome ? (
         <p className="mb-1">
-          Still to come: {range(advice.toCome.minutes, (m) => `${m} min`)}, parts cost {range(advice.toCome.money, money)}
+          {say.stillToCome2} {range(advice.toCome.minutes, (m) => `${m} min`)}
+          {say.partsCost} {range(advice.toCome.money, money)}
         </p>
       ) : null}
       <details onToggle={(e) => setOpen(e.currentTarget.open)}>
-        <summary>Suspects over time</summary>
+        <summary>{say.suspectsOverTime}</summary>
         {open ? <Chart desk={desk} evidence={evidence} job={job} /> : null}
       </details>
     </section>
@@ -64,7 +63,7 @@ function Chart({ desk, evidence, job }: Omit<Props, "advice">) {
   if (!history)
     return (
       <p className="quiet mb-0" role="status">
-        Drawing…
+        {say.drawing}
       </p>
     );
   const { pieces, steps } = history;
@@ -78,10 +77,11 @@ function Chart({ desk, evidence, job }: Omit<Props, "advice">) {
       <div
         className="chart-room"
         role="img"
-        aria-label={
-          "Share of belief in each suspect after each step: " +
-          `${pieces.map((p, k) => `${p.name} now ${Math.round(100 * (steps[steps.length - 1]?.shares[k] ?? 0))} %`).join(", ")}`
-        }
+        aria-label={say.shareOfBeliefInEach(
+          pieces
+            .map((p, k) => `${p.name} now ${Math.round(100 * (steps[steps.length - 1]?.shares[k] ?? 0))} %`)
+            .join(", "),
+        )}
       >
         <ResponsiveContainer width="100%" height={170}>
           <LineChart data={rows} margin={{ top: 6, right: 8, bottom: 0, left: -22 }} accessibilityLayer={false}>

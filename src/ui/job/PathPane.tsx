@@ -9,6 +9,7 @@ import type { Desk } from "../engine/useEngine";
 import { useAddress } from "../shell/useAddress";
 import { PathView } from "./PathView";
 import { useWhatIf } from "./useWhatIf";
+import { say } from "#words/ui/job/PathPane";
 
 interface Props {
   readonly job: Job;
@@ -34,9 +35,9 @@ export function PathPane({ job, machine, desk, evidence, advice, test, isTestDra
   const peeked = useWhatIf(advice ? desk : null, evidence, peek);
   const elsewhere = test && !lies(machine, path, test) ? file.paths.find((p) => lies(machine, p, test)) : undefined;
   return (
-    <section className="path-area" aria-label="Path">
+    <section className="path-area" aria-label={say.path}>
       <div className="path-head">
-        <Form.Select size="sm" aria-label="Path shown" value={path.id} onChange={(e) => setPathId(e.target.value)}>
+        <Form.Select size="sm" aria-label={say.pathShown} value={path.id} onChange={(e) => setPathId(e.target.value)}>
           {file.paths.map((p) => (
             <option key={p.id} value={p.id}>
               {p.name}
@@ -45,11 +46,11 @@ export function PathPane({ job, machine, desk, evidence, advice, test, isTestDra
         </Form.Select>
         {elsewhere ? (
           <Button size="sm" variant="link" onClick={() => setPathId(elsewhere.id)}>
-            the test lies on: {elsewhere.name}
+            {say.theTestLiesOn(elsewhere.name)}
           </Button>
         ) : null}
         {peeked ? (
-          <ul className="what-if" aria-label="What it would show there">
+          <ul className="what-if" aria-label={say.whatItWouldShowThere}>
             {peeked.map((w) => (
               <li key={w.name} title={w.fault ?? undefined}>
                 {w.name} <strong className="value">{w.shows}</strong>
@@ -84,22 +85,22 @@ function lies(machine: Machine, path: PathEntry, test: Test): boolean {
 
 function Legend() {
   return (
-    <ul className="legend" aria-label="Signs used">
+    <ul className="legend" aria-label={say.signsUsed}>
       <li>
         <span className="mark fits" aria-hidden />
-        as expected
+        {say.asExpected}
       </li>
       <li>
         <span className="mark misfit" aria-hidden />
-        not as expected
+        {say.notAsExpected}
       </li>
       <li>
         <span className="mark open" aria-hidden />
-        can be measured
+        {say.canBeMeasured}
       </li>
       <li>
         <span className="mark doubt" aria-hidden />
-        suspects lie here
+        {say.suspectsLieHere}
       </li>
     </ul>
   );

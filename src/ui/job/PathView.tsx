@@ -6,6 +6,7 @@ import type { Job, TrailReading } from "../../core/journal";
 import type { Machine, PathEntry, Point } from "../../core/model";
 import { makeTest, type Test } from "../../core/simulate";
 import { VERDICT_WORDS } from "../../words/en/job";
+import { say } from "#words/ui/job/PathView";
 
 interface Props {
   readonly machine: Machine;
@@ -82,7 +83,7 @@ function Box({
         </span>
       ) : null}
       {p >= 0.03 ? <span className="box-doubt">{numbers ? `${Math.round(p * 100)} %` : likeliness(p)}</span> : null}
-      {cover ? <span className="box-cover">{coverOff ? "cover off" : cover.toLowerCase()}</span> : null}
+      {cover ? <span className="box-cover">{coverOff ? say.coverOff : cover.toLowerCase()}</span> : null}
     </li>
   );
 }
@@ -168,9 +169,9 @@ function lastReading(machine: Machine, job: Job, a: number, b: number): TrailRea
 }
 
 function stateWords(isNext: boolean, reading: TrailReading | undefined): string {
-  if (isNext) return "measure here";
+  if (isNext) return say.measureHere;
   if (reading) return `${reading.body.as.shown}, ${VERDICT_WORDS[reading.body.as.verdict]}`;
-  return "not measured";
+  return say.notMeasured;
 }
 
 function shownAt(isNext: boolean, reading: TrailReading | undefined): string {

@@ -12,6 +12,7 @@ import { type EventBody, judgeTyped, leadWords, loneOne, readingBody, sawBody } 
 import { bringIntoView } from "./into-view";
 import { Digit } from "../shortcuts/Key";
 import { useDigits } from "../shortcuts/useShortcut";
+import { say } from "#words/ui/job/ReadingField";
 
 /** A reading as it is logged. */
 export type Reading = Extract<EventBody, { type: "reading" }>;
@@ -75,7 +76,7 @@ function Typed({ job, laid, before, proposed, busy, onRecord, onTyping }: Props)
   }
 
   async function record(body: Reading) {
-    if (busy) return setProblem("One moment, the last entry is still on its way. Then press Enter again.");
+    if (busy) return setProblem(say.oneMomentTheLastEntry);
     if (await onRecord(body)) setTyped("");
   }
 
@@ -85,8 +86,7 @@ function Typed({ job, laid, before, proposed, busy, onRecord, onTyping }: Props)
     const judged = judgeTyped(laid, typed.trim() === "" && nothing ? "nothing" : typed, proposed);
     if (judged.kind === "read") return void record(judged.body);
     setNothing(judged.kind === "empty");
-    if (judged.kind === "empty")
-      return setProblem("Type what the meter shows. If it shows nothing, press Enter once more.");
+    if (judged.kind === "empty") return setProblem(say.typeWhatTheMeterShows);
     setAsksOverload(judged.ask === "overload?");
     setProblem(judged.sentence);
   }
@@ -112,7 +112,7 @@ function Typed({ job, laid, before, proposed, busy, onRecord, onTyping }: Props)
         <span className="reading-unit" aria-hidden>
           {UNIT[laid.test.function]}
         </span>
-        <Button type="submit" aria-label="Log the reading">
+        <Button type="submit" aria-label={say.logTheReading}>
           <i className="bi bi-arrow-return-left" aria-hidden />
         </Button>
       </div>
@@ -132,10 +132,10 @@ function Typed({ job, laid, before, proposed, busy, onRecord, onTyping }: Props)
       {asksOverload ? (
         <div className="d-flex gap-2">
           <Button variant="outline-dark" onClick={() => void record(loneOne(laid, "overload", proposed))}>
-            Overload
+            {say.overload}
           </Button>
           <Button variant="outline-dark" onClick={() => void record(loneOne(laid, "one ohm", proposed))}>
-            One ohm
+            {say.oneOhm}
           </Button>
         </div>
       ) : null}
@@ -166,7 +166,7 @@ function Labels({ machine, laid, proposed, busy, onRecord }: Props) {
   }, []);
   useDigits(labels.length, (i) => record(labels[i]!));
   return (
-    <div className="labels" role="group" aria-label={`What do you see: ${part.name}`}>
+    <div className="labels" role="group" aria-label={say.whatDoYouSee(part.name)}>
       {labels.map((label, i) => (
         <Button
           key={label}
@@ -176,7 +176,7 @@ function Labels({ machine, laid, proposed, busy, onRecord }: Props) {
           disabled={busy}
           onClick={() => record(label)}
         >
-          <Digit n={i + 1} /> {label === FLICKERS ? "comes and goes" : labelWords(label)}
+          <Digit n={i + 1} /> {label === FLICKERS ? say.comesAndGoes : labelWords(label)}
         </Button>
       ))}
     </div>

@@ -5,6 +5,7 @@ import type { Job } from "../../core/journal";
 import { useEngine, type Desk } from "../engine/useEngine";
 import { evidenceWords } from "./evidence-words";
 import { Problem } from "../engine/Problem";
+import { say } from "#words/ui/job/Reasons";
 
 /** What speaks for a suspect and what against it, the strongest first; asked of the desk when it is opened. */
 export function Reasons({
@@ -22,9 +23,8 @@ export function Reasons({
 }) {
   const { value: reasons, problem } = useEngine(desk, "reasons", [evidence, piece]);
   if (problem) return <Problem words={problem} />;
-  if (!reasons) return <p className="quiet mb-1">Weighing…</p>;
-  if (reasons.length === 0)
-    return <p className="quiet mb-1">Nothing speaks for or against it yet but how often it fails.</p>;
+  if (!reasons) return <p className="quiet mb-1">{say.weighing}</p>;
+  if (reasons.length === 0) return <p className="quiet mb-1">{say.nothingSpeaksForOrAgainst}</p>;
   return (
     <ul className="reasons">
       {reasons.slice(0, 5).map((r) => (
@@ -34,7 +34,7 @@ export function Reasons({
           <span>
             {evidenceWords(job, r.evidence)}
             {r.wouldShow ? <span className="quiet">{withIt(r.wouldShow, r.soundShows)}</span> : null}
-            {numbers ? <span className="quiet"> ({r.bits.toFixed(1)} bit)</span> : null}
+            {numbers ? <span className="quiet"> {say.bitsBit(r.bits.toFixed(1))}</span> : null}
           </span>
         </li>
       ))}
@@ -43,5 +43,5 @@ export function Reasons({
 }
 
 function withIt(shows: string, sound: string | null) {
-  return shows === sound ? `; with it ${shows}, as if well` : `; with it ${shows}, if well ${sound}`;
+  return shows === sound ? say.withItAsIfWell(shows) : say.withItIfWell(shows, sound);
 }

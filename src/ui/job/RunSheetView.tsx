@@ -13,6 +13,7 @@ import type { Rest } from "./useRest";
 import { Problem } from "../engine/Problem";
 import { Digit } from "../shortcuts/Key";
 import { useDigits, useShortcut } from "../shortcuts/useShortcut";
+import { say } from "#words/ui/job/RunSheetView";
 
 interface Props {
   readonly job: Job;
@@ -46,10 +47,10 @@ export function RunSheetView({ job, desk, busy, rest, onStand, onSaw, onMeasure,
   useShortcut("later", () => setAt((n) => Math.min((sheet?.steps.length ?? 1) - 1, n + 1)));
   useShortcut("earlier", () => setAt((n) => Math.max(0, n - 1)));
   if (problem) return <Problem words={problem} />;
-  if (!sheet || !step) return <p role="status">Working out what should run in each of its tests…</p>;
+  if (!sheet || !step) return <p role="status">{say.workingOutWhatShouldRun}</p>;
   return (
     <div className="run-sheet">
-      <ol className="sheet-steps" aria-label="Service tests">
+      <ol className="sheet-steps" aria-label={say.serviceTests}>
         {sheet.steps.map((s, i) => {
           const [done, wrong] = [
             s.loads.filter((l) => resultOf(l) !== null),
@@ -72,13 +73,12 @@ export function RunSheetView({ job, desk, busy, rest, onStand, onSaw, onMeasure,
         <h2>{step.name}</h2>
         <p className="mb-1">{step.how}</p>
         <p className="cautions mb-1">
-          <i className="bi bi-exclamation-triangle" aria-hidden /> Covers stay on. Hands, hair and sleeves away from
-          what may start.
+          <i className="bi bi-exclamation-triangle" aria-hidden /> {say.coversStayOnHandsHair}
         </p>
         {step.legs.length > 0 ? (
           <p className="way-keys">
             {step.legs
-              .flatMap((l) => (l.gesture ? keyMarks([l.gesture]) : ["power off, on"]))
+              .flatMap((l) => (l.gesture ? keyMarks([l.gesture]) : [say.powerOffOn]))
               .map((k, i) => (
                 <span key={i} className="key-mark">
                   {k}
@@ -88,16 +88,16 @@ export function RunSheetView({ job, desk, busy, rest, onStand, onSaw, onMeasure,
         ) : null}
         {mustRest ? (
           <p className="rest" role="status">
-            <i className="bi bi-hourglass-split" aria-hidden /> Compressor restart delay:{" "}
+            <i className="bi bi-hourglass-split" aria-hidden /> {say.compressorRestartDelay}{" "}
             <strong className="value">
               {rest.until === null ? null : <RestClock until={rest.until} minutes={rest.minutes} />}
             </strong>{" "}
-            before this step starts it, whatever its test mode allows.
+            {say.beforeThisStepStartsIt}
           </p>
         ) : null}
         {!standsHere ? (
           <Button size="lg" disabled={busy || mustRest} onClick={() => void onStand(step.setup)}>
-            It is in this step now
+            {say.itIsInThisStep}
           </Button>
         ) : null}
         <ul className="sheet-loads">
@@ -118,7 +118,7 @@ export function RunSheetView({ job, desk, busy, rest, onStand, onSaw, onMeasure,
         </ul>
         {step.clamps.length > 0 ? (
           <div className="sheet-clamps">
-            <h3>Meanwhile, with a clamp</h3>
+            <h3>{say.meanwhileWithAClamp}</h3>
             <ul className="plain-list">
               {step.clamps.map((c) => (
                 <li key={c.name}>
@@ -126,7 +126,7 @@ export function RunSheetView({ job, desk, busy, rest, onStand, onSaw, onMeasure,
                     {c.name}: <span className="value">{c.window}</span>
                   </span>
                   <Button size="sm" variant="outline-dark" onClick={() => onMeasure(c.test)}>
-                    Measure
+                    {say.measure}
                   </Button>
                 </li>
               ))}
@@ -167,7 +167,7 @@ function Load({
     <li className={isOpen ? "is-now" : ""}>
       <div>
         <strong>{load.name}</strong>{" "}
-        <span className={load.runs ? "should-run" : "should-rest"}>should: {load.should}</span>
+        <span className={load.runs ? "should-run" : "should-rest"}>{say.shouldShould(load.should)}</span>
       </div>
       {isOpen ? <p className="quiet mb-1">{load.noticed}</p> : null}
       {children}
@@ -175,11 +175,11 @@ function Load({
         <p className="mb-0">
           <span className={`mark ${result === load.should ? "fits" : "misfit"}`} aria-hidden />{" "}
           <strong>{resultWords(load, result)}</strong>{" "}
-          <span className="quiet">{result === load.should ? "as expected" : "not as expected"}</span>
+          <span className="quiet">{result === load.should ? say.asExpected : say.notAsExpected}</span>
         </p>
       ) : null}
       {result === null ? (
-        <div className="labels small" role="group" aria-label={`${load.name}: what does it do?`}>
+        <div className="labels small" role="group" aria-label={say.whatDoesItDo(load.name)}>
           {labelsOf(load).map((label, i) => (
             <Button key={label} variant="outline-dark" disabled={disabled} onClick={() => onSaw(label)}>
               {isOpen ? <Digit n={i + 1} /> : null} {resultWords(load, label)}
@@ -205,30 +205,32 @@ function Relays({ sheet, verdicts }: { sheet: RunSheet; verdicts: ReadonlyMap<st
     if (said(edges, "does not fit"))
       return (
         <strong>
-          <span className="mark misfit" aria-hidden /> not as expected
+          <span className="mark misfit" aria-hidden /> {say.notAsExpected}
         </strong>
       );
     if (said(edges, "fits"))
       return (
         <span className="proven">
-          <i className="bi bi-check2" aria-hidden /> proven
+          <i className="bi bi-check2" aria-hidden /> {say.proven}
         </span>
       );
     return edges.length > 0 ? (
-      <span className="quiet">by: {where(edges)[0]}</span>
+      <span className="quiet">
+        {say.by} {where(edges)[0]}
+      </span>
     ) : (
-      <span className="quiet">no step shows it: measure</span>
+      <span className="quiet">{say.noStepShowsItMeasure}</span>
     );
   };
   return (
     <div className="sheet-relays">
-      <h3>Relays: that it closes, and that it opens again</h3>
+      <h3>{say.relaysThatItClosesAnd}</h3>
       <table className="table table-sm">
         <thead>
           <tr>
-            <th>Relay</th>
-            <th>closes</th>
-            <th>opens</th>
+            <th>{say.relay}</th>
+            <th>{say.closes}</th>
+            <th>{say.opens}</th>
           </tr>
         </thead>
         <tbody>
@@ -252,7 +254,7 @@ function stateOf(wrong: SheetLoad[], done: SheetLoad[], s: SheetStep): "open" | 
 }
 
 function countWords(wrong: SheetLoad[], done: SheetLoad[], s: SheetStep): string {
-  if (wrong.length > 0) return "not as expected";
+  if (wrong.length > 0) return say.notAsExpected;
   if (done.length > 0) return `${done.length} of ${s.loads.length}`;
   return "";
 }

@@ -13,6 +13,7 @@ import type { Desk } from "../engine/useEngine";
 import { Compare } from "./Compare";
 import { Signs, Tried } from "./Signs";
 import { Key } from "../shortcuts/Key";
+import { say } from "#words/ui/job/Says";
 
 interface Props {
   readonly machine: Machine;
@@ -48,15 +49,15 @@ export function Says({ machine, desk, evidence, setup, busy, shown, onSaw, onRec
   return (
     <div className="says">
       <section aria-labelledby="says-codes">
-        <h2 id="says-codes">What does it show?</h2>
-        {!powered ? <p className="quiet">The unit is off. Set its state above first.</p> : null}
+        <h2 id="says-codes">{say.whatDoesItShow}</h2>
+        {!powered ? <p className="quiet">{say.theUnitIsOffSet}</p> : null}
         {codes.length === 0 ? (
-          <p className="quiet">No display or lamp on this machine.</p>
+          <p className="quiet">{say.noDisplayOrLampOn}</p>
         ) : (
           <Form.Control
             type="search"
-            aria-label="Code, text or lamp pattern"
-            placeholder="Code, text or pattern"
+            aria-label={say.codeTextOrLampPattern}
+            placeholder={say.codeTextOrPattern}
             value={wanted}
             onChange={(e) => {
               setWanted(e.target.value);
@@ -67,8 +68,12 @@ export function Says({ machine, desk, evidence, setup, busy, shown, onSaw, onRec
         )}
         {found.length === 0 && codes.length > 0 ? (
           <p className="problem" role="alert">
-            {machine.file.maker} {machine.file.model} cannot show “{wanted}”. Nothing was logged. It knows{" "}
-            {codes.map((c) => c.label).join("; ")}.
+            {say.cannotShowNothingWasLogged(
+              machine.file.maker,
+              machine.file.model,
+              wanted,
+              codes.map((c) => c.label).join("; "),
+            )}
           </p>
         ) : null}
         <ul className="code-list">
@@ -79,7 +84,7 @@ export function Says({ machine, desk, evidence, setup, busy, shown, onSaw, onRec
                 <button type="button" aria-expanded={open === key} onClick={() => setOpen(open === key ? null : key)}>
                   <span className="menu-shows">{code.label}</span>
                   <span className="code-words">
-                    <strong>{code.words || "no code stored for this"}</strong>
+                    <strong>{code.words || say.noCodeStoredForThis}</strong>
                     <span className="quiet">{code.partName.toLowerCase()}</span>
                   </span>
                 </button>
@@ -90,7 +95,7 @@ export function Says({ machine, desk, evidence, setup, busy, shown, onSaw, onRec
                     ) : null}
                     <div className="d-flex flex-wrap gap-2">
                       <Button disabled={busy || !powered} onClick={() => void saw(code)}>
-                        It shows this
+                        {say.itShowsThis}
                       </Button>
                       {code.code ? (
                         <Button
@@ -98,15 +103,15 @@ export function Says({ machine, desk, evidence, setup, busy, shown, onSaw, onRec
                           disabled={busy || !powered}
                           onClick={() => onRecheck(makeTest(setup, "look", code.part, undefined, "recheck"))}
                         >
-                          Power off, wait, and see
+                          {say.powerOffWaitAndSee}
                         </Button>
                       ) : null}
                     </div>
                     {logged === code.label ? (
                       <p className="sound mb-0" role="status">
-                        Logged; suspects re-ranked.{" "}
+                        {say.loggedSuspectsReRanked}{" "}
                         <Button size="sm" onClick={onNext}>
-                          Next test <Key of="next" />
+                          {say.nextTest} <Key of="next" />
                         </Button>
                       </p>
                     ) : null}
@@ -120,11 +125,11 @@ export function Says({ machine, desk, evidence, setup, busy, shown, onSaw, onRec
       {chosenLamp ? (
         <section aria-labelledby="says-lamp">
           <div className="panel-head">
-            <h2 id="says-lamp">Read the lamp</h2>
+            <h2 id="says-lamp">{say.readTheLamp}</h2>
             {lamps.length > 1 ? (
               <Form.Select
                 size="sm"
-                aria-label="Which lamp"
+                aria-label={say.whichLamp}
                 value={chosenLamp.part}
                 onChange={(e) => setLamp(e.target.value)}
               >
@@ -145,15 +150,15 @@ export function Says({ machine, desk, evidence, setup, busy, shown, onSaw, onRec
         </section>
       ) : null}
       <section aria-labelledby="says-signs">
-        <h2 id="says-signs">Seen, heard, smelt</h2>
+        <h2 id="says-signs">{say.seenHeardSmelt}</h2>
         <Signs desk={desk} evidence={evidence} busy={busy} onLog={onLog} />
       </section>
       <section aria-labelledby="says-tried">
-        <h2 id="says-tried">A repair was tried</h2>
+        <h2 id="says-tried">{say.aRepairWasTried}</h2>
         <Tried machine={machine} busy={busy} onLog={onLog} />
       </section>
       <section aria-labelledby="says-compare">
-        <h2 id="says-compare">Compare</h2>
+        <h2 id="says-compare">{say.compare}</h2>
         <Compare machine={machine} busy={busy} onLog={onLog} />
       </section>
     </div>

@@ -8,6 +8,7 @@ import { type EventBody, noticedBody, triedBody } from "../../core/journal";
 import type { Machine } from "../../core/model";
 import { useEngine, type Desk } from "../engine/useEngine";
 import { Problem } from "../engine/Problem";
+import { say } from "#words/ui/job/Signs";
 
 interface Props {
   readonly machine: Machine;
@@ -38,10 +39,10 @@ export function Signs({ desk, evidence, busy, onLog }: Omit<Props, "machine">) {
           </span>
           <span className="d-flex gap-2">
             <Button size="sm" variant="outline-dark" disabled={busy} onClick={() => log(s, true)}>
-              Yes
+              {say.yes}
             </Button>
             <Button size="sm" variant="outline-dark" disabled={busy} onClick={() => log(s, false)}>
-              No
+              {say.no}
             </Button>
           </span>
         </li>
@@ -65,8 +66,8 @@ export function Tried({ machine, busy, onLog }: Pick<Props, "machine" | "busy" |
   };
   return (
     <div className="tried">
-      <Form.Select aria-label="What was repaired or replaced" value={piece} onChange={(e) => setPiece(e.target.value)}>
-        <option value="">What was repaired or replaced</option>
+      <Form.Select aria-label={say.whatWasRepairedOrReplaced} value={piece} onChange={(e) => setPiece(e.target.value)}>
+        <option value="">{say.whatWasRepairedOrReplaced}</option>
         {machine.file.pieces.map((p) => (
           <option key={p.id} value={p.id}>
             {p.name}: {p.repair.toLowerCase()}
@@ -74,10 +75,10 @@ export function Tried({ machine, busy, onLog }: Pick<Props, "machine" | "busy" |
         ))}
       </Form.Select>
       <Button variant="outline-dark" disabled={busy || !piece} onClick={() => log("stays")}>
-        Still there
+        {say.stillThere}
       </Button>
       <Button variant="outline-dark" disabled={busy || !piece} onClick={() => log("gone")}>
-        Fixed
+        {say.fixed}
       </Button>
     </div>
   );

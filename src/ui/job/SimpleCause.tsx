@@ -3,6 +3,7 @@
 import Button from "react-bootstrap/Button";
 import { type EventBody, type Job, stillThere } from "../../core/journal";
 import { Key } from "../shortcuts/Key";
+import { say } from "#words/ui/job/SimpleCause";
 
 /** A simple cause was found: put it right and try. Still there, the search goes on with that cause ruled out. */
 export function SimpleCause({
@@ -25,15 +26,15 @@ export function SimpleCause({
   };
   return (
     <div className="next">
-      <p className="next-kicker">A simple cause</p>
+      <p className="next-kicker">{say.aSimpleCause}</p>
       <h2>{sentence}</h2>
-      <p>Put it right, then try the machine.</p>
+      <p>{say.putItRightThenTry}</p>
       <div className="d-flex flex-wrap gap-2">
         <Button size="lg" disabled={busy} onClick={onCall} autoFocus>
-          The complaint is gone <Key of="diagnosis" />
+          {say.theComplaintIsGone} <Key of="diagnosis" />
         </Button>
         <Button size="lg" variant="outline-dark" disabled={busy} onClick={still}>
-          It is still there
+          {say.itIsStillThere}
         </Button>
       </div>
     </div>

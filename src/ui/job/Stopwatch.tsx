@@ -5,6 +5,7 @@ import Button from "react-bootstrap/Button";
 import type { SheetLoad } from "../../core/schedule";
 import { type EventBody, timedBody } from "../../core/journal";
 import { clockOf } from "../shell/time";
+import { say } from "#words/ui/job/Stopwatch";
 
 /** Times when something comes: started as the step is brought about, stopped when it is seen, or given up. */
 export function Stopwatch({
@@ -37,7 +38,7 @@ export function Stopwatch({
           setNow(t);
         }}
       >
-        <i className="bi bi-stopwatch" aria-hidden /> time it
+        <i className="bi bi-stopwatch" aria-hidden /> {say.timeIt}
       </Button>
     );
   const stop = (came: boolean) => {
@@ -46,15 +47,15 @@ export function Stopwatch({
     void onLog(timedBody(setup, load, seconds, came));
   };
   return (
-    <div className="stopwatch" role="group" aria-label={`${load.name}: time until ${load.should}`}>
+    <div className="stopwatch" role="group" aria-label={say.loadNameTimeUntilShould(load.name, load.should)}>
       <strong className="value" role="timer">
         {clockOf(Math.max(0, Math.floor((now - started) / 1000)))}
       </strong>
       <Button size="sm" disabled={busy} onClick={() => stop(true)}>
-        {load.should} now
+        {say.shouldNow(load.should)}
       </Button>
       <Button size="sm" variant="outline-dark" disabled={busy} onClick={() => stop(false)}>
-        it does not come
+        {say.itDoesNotCome}
       </Button>
     </div>
   );

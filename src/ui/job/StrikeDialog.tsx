@@ -2,6 +2,7 @@
 
 import type { TrailReading } from "../../core/journal";
 import { ReasonDialog } from "../shell/ReasonDialog";
+import { say } from "#words/ui/job/StrikeDialog";
 
 interface Props {
   readonly reading: TrailReading | null;
@@ -16,14 +17,15 @@ export function StrikeDialog({ reading, problem, onHide, onStrike }: Props) {
     <ReasonDialog
       key={reading?.id ?? ""}
       show={reading !== null}
-      title={`Strike out ${reading?.body.as.shown ?? ""}?`}
+      title={say.strikeOutShown(reading?.body.as.shown ?? "")}
       usual="misread"
-      does="Strike out"
+      does={say.strikeOut}
       problem={problem}
       onHide={onHide}
       onReason={(reason) => (reading ? onStrike(reading.id, reason) : Promise.resolve(false))}
     >
-      {reading?.body.as.title}. It stays on record, crossed out, and no longer counts.
+      {reading?.body.as.title}
+      {say.itStaysOnRecordCrossed}
     </ReasonDialog>
   );
 }

@@ -5,6 +5,7 @@ import Button from "react-bootstrap/Button";
 import Form from "react-bootstrap/Form";
 import { type EventBody, type Job, surroundingsBody } from "../../core/journal";
 import { readEngineering } from "../../core/quantity";
+import { say } from "#words/ui/job/Surroundings";
 
 /** How warm it is and what the mains is at: asked once, kept with the job, used in everything that is worked out. */
 export function Surroundings({
@@ -25,7 +26,7 @@ export function Surroundings({
     event.preventDefault();
     const given = { ...read("celsius", celsius, -40, 70), ...read("volts", volts, 0, 600) };
     if ("problem" in given) return setProblem(given.problem!);
-    if (given.celsius === undefined && given.volts === undefined) return setProblem("Type one of the two.");
+    if (given.celsius === undefined && given.volts === undefined) return setProblem(say.typeOneOfTheTwo);
     if (await onLog(surroundingsBody(given))) {
       setCelsius("");
       setVolts("");
@@ -35,7 +36,7 @@ export function Surroundings({
   return (
     <Form onSubmit={(e) => void save(e)} className="surroundings">
       <Form.Group controlId="room-celsius">
-        <Form.Label>Room, °C</Form.Label>
+        <Form.Label>{say.roomC}</Form.Label>
         <Form.Control
           size="sm"
           inputMode="decimal"
@@ -45,7 +46,7 @@ export function Surroundings({
         />
       </Form.Group>
       <Form.Group controlId="mains-volts">
-        <Form.Label>Line voltage, V</Form.Label>
+        <Form.Label>{say.lineVoltageV}</Form.Label>
         <Form.Control
           size="sm"
           inputMode="decimal"
@@ -55,7 +56,7 @@ export function Surroundings({
         />
       </Form.Group>
       <Button size="sm" type="submit" variant="outline-dark" disabled={busy}>
-        Save
+        {say.save}
       </Button>
       {problem ? (
         <p className="problem mb-0" role="alert">
@@ -76,8 +77,7 @@ function read(
   const value = readEngineering(typed)?.value;
   if (value === undefined || value < low || value > high)
     return {
-      problem:
-        name === "celsius" ? `A room is between ${low} and ${high} °C.` : `A mains is between ${low} and ${high} V.`,
+      problem: name === "celsius" ? say.aRoomIsBetweenAnd(low, high) : say.aMainsIsBetweenAnd(low, high),
     };
   return { [name]: value };
 }

@@ -11,6 +11,7 @@ import { evidenceWords } from "./evidence-words";
 import { Reasons } from "./Reasons";
 import { Key } from "../shortcuts/Key";
 import { useAddress } from "../shell/useAddress";
+import { say } from "#words/ui/job/Suspects";
 
 interface Props {
   readonly advice: Advice | null;
@@ -30,23 +31,22 @@ export function Suspects({ advice, progress, job, machine, desk, evidence, numbe
   const opened = asked === "" ? null : asked;
   const shown = advice?.suspects.filter((s, i) => i < 6 && s.probability >= 0.01) ?? [];
   return (
-    <section className="suspects" aria-label="Suspects">
+    <section className="suspects" aria-label={say.suspects}>
       <div className="panel-head">
-        <h2>Suspects</h2>
+        <h2>{say.suspects}</h2>
         <Button size="sm" variant="link" aria-pressed={numbers} onClick={onNumbers}>
-          numbers <Key of="numbers" />
+          {say.numbers} <Key of="numbers" />
         </Button>
         <Button size="sm" variant="outline-dark" onClick={onCall} disabled={!advice}>
-          Diagnosis <Key of="diagnosis" />
+          {say.diagnosis} <Key of="diagnosis" />
         </Button>
       </div>
       {advice?.isWider ? (
         <p className="wider mb-1">
-          <i className="bi bi-intersect" aria-hidden /> No single fault explains it: two at once are weighed too, and a
-          unit that differs from its file.
+          <i className="bi bi-intersect" aria-hidden /> {say.noSingleFaultExplainsIt}
         </p>
       ) : null}
-      {advice ? null : <p className="quiet mb-0">Trying every fault, {Math.round(progress * 100)} %</p>}
+      {advice ? null : <p className="quiet mb-0">{say.tryingEveryFault(Math.round(progress * 100))}</p>}
       <ul>
         {shown.map((s) => (
           <li key={s.piece}>
@@ -88,13 +88,13 @@ export function Suspects({ advice, progress, job, machine, desk, evidence, numbe
       {advice && advice.cleared.length > 0 ? (
         <details className="cleared">
           <summary>
-            <i className="bi bi-check2" aria-hidden /> Cleared: {advice.cleared.length} parts
+            <i className="bi bi-check2" aria-hidden /> {say.clearedCountParts(advice.cleared.length)}
           </summary>
           <ul>
             {advice.cleared.map((c) => (
               <li key={c.part}>
                 <strong>{c.name}</strong>{" "}
-                <span className="quiet">by {c.by.map((id) => evidenceWords(job, id)).join("; ")}</span>
+                <span className="quiet">{say.byBy(c.by.map((id) => evidenceWords(job, id)).join("; "))}</span>
               </li>
             ))}
           </ul>
@@ -129,21 +129,21 @@ function ByItself({
         className="by-itself"
         href={`/jobs/${job.id}/repair?piece=${piece}&fault=${encodeURIComponent(faults[0] ?? "")}`}
       >
-        <i className="bi bi-wrench-adjustable" aria-hidden /> What to do about it
+        <i className="bi bi-wrench-adjustable" aria-hidden /> {say.whatToDoAboutIt}
       </Link>
       {boards.map((b) => (
         <Link key={b.piece} className="by-itself" href={`/tools/rig?job=${job.id}&board=${b.piece}`}>
-          <i className="bi bi-lightbulb" aria-hidden /> On the bench rig: {b.name}
+          <i className="bi bi-lightbulb" aria-hidden /> {say.onTheBenchRig(b.name)}
         </Link>
       ))}
       {settings ? (
         <Link className="by-itself" href={`/tools/settings?job=${job.id}`}>
-          <i className="bi bi-toggles" aria-hidden /> Its settings
+          <i className="bi bi-toggles" aria-hidden /> {say.itsSettings}
         </Link>
       ) : null}
       {parts.slice(0, 3).map(({ part, tool }) => (
         <Link key={part.id} className="by-itself" href={`/tools/${tool.id}?job=${job.id}&part=${part.id}`}>
-          <i className="bi bi-tools" aria-hidden /> Test by itself: {part.name}
+          <i className="bi bi-tools" aria-hidden /> {say.testByItself(part.name)}
         </Link>
       ))}
     </p>

@@ -6,6 +6,7 @@ import { isClamp, type MeterFunction } from "../../core/instrument";
 import { FUNCTION_WORDS } from "../../core/diagnose";
 import type { Machine } from "../../core/model";
 import { makeTest, type Test } from "../../core/simulate";
+import { say } from "#words/ui/job/TestEditor";
 
 /**
  * What was really done: plug, function, red point, black point. Whatever is set here is what the reading is judged
@@ -54,7 +55,7 @@ export function TestEditor({
   else redOptions = pointOptions;
   return (
     <fieldset className="editor">
-      <legend>What was really done</legend>
+      <legend>{say.whatWasReallyDone}</legend>
       {select(
         "setup",
         "Unit",
@@ -68,7 +69,7 @@ export function TestEditor({
       {select("red", placeLabel(now), now.red, redOptions, (v) => change({ red: v }))}
       {now.function === "look" || isClamp(now.function)
         ? null
-        : select("black", "Black lead", now.black ?? "", pointOptions, (v) => change({ black: v }))}
+        : select("black", say.blackLead, now.black ?? "", pointOptions, (v) => change({ black: v }))}
     </fieldset>
   );
 }

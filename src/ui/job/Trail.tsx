@@ -6,6 +6,7 @@ import type { Job, Unseen } from "../../core/journal";
 import { clockTime } from "../shell/time";
 import { unseenWords } from "./unseen-words";
 import { VERDICT_WORDS } from "../../words/en/job";
+import { say } from "#words/ui/job/Trail";
 
 /** What was done, newest first. A reading is struck out, never erased. `written`: the job as the journal has it. */
 export function Trail({
@@ -20,10 +21,10 @@ export function Trail({
   onStrike: (event: string) => void;
 }) {
   return (
-    <section className="trail" aria-label="Done">
+    <section className="trail" aria-label={say.done}>
       <div className="panel-head">
-        <h2>Done</h2>
-        <span className="quiet">Alt Z strikes the last</span>
+        <h2>{say.done}</h2>
+        <span className="quiet">{say.altZStrikesTheLast}</span>
       </div>
       <ol reversed>
         {[...job.readings].reverse().map((r) => (
@@ -40,18 +41,19 @@ export function Trail({
                 </time>{" "}
                 {r.actor === job.opened.actor ? null : `${r.actor}, `}
                 {r.struck
-                  ? `struck out: ${r.struck.reason}`
+                  ? say.struckOutReason(r.struck.reason)
                   : `${VERDICT_WORDS[r.body.as.verdict]}, expected ${r.body.as.expected}`}
                 {unseen.has(r.id) ? (
                   <span className="on-older">
                     {" "}
-                    <i className="bi bi-clock-history" aria-hidden /> on older advice: {unseenWords(unseen.get(r.id)!)}
+                    <i className="bi bi-clock-history" aria-hidden />{" "}
+                    {say.onOlderAdvice(unseenWords(unseen.get(r.id)!))}
                   </span>
                 ) : null}
                 {written.readings.some((w) => w.id === r.id) ? null : (
                   <span className="on-its-way">
                     {" "}
-                    <i className="bi bi-cloud-arrow-up" aria-hidden /> on its way
+                    <i className="bi bi-cloud-arrow-up" aria-hidden /> {say.onItsWay}
                   </span>
                 )}
               </span>
@@ -61,7 +63,7 @@ export function Trail({
                 size="sm"
                 variant="link"
                 onClick={() => onStrike(r.id)}
-                aria-label={`Strike out ${r.body.as.shown}, ${r.body.as.title}`}
+                aria-label={say.strikeOutShownAsTitle(r.body.as.shown, r.body.as.title)}
               >
                 <i className="bi bi-slash-circle" aria-hidden />
               </Button>
@@ -71,7 +73,7 @@ export function Trail({
         <li>
           <span className="mark complaint" aria-hidden />
           <span className="trail-text">
-            <span>{job.opened.complaintWords ?? "No complaint"}</span>
+            <span>{job.opened.complaintWords ?? say.noComplaint}</span>
             <span className="quiet">
               <time dateTime={job.opened.at} suppressHydrationWarning>
                 {clockTime(job.opened.at)}

@@ -3,6 +3,7 @@
 import Button from "react-bootstrap/Button";
 import type { Attempt } from "../../core/diagnose";
 import { type EventBody, triedBody } from "../../core/journal";
+import { say } from "#words/ui/job/TryFirst";
 
 interface Props {
   readonly attempt: Attempt;
@@ -17,11 +18,11 @@ export function TryFirst({ attempt, busy, onLog, onMeasure }: Props) {
   return (
     <div className="next" aria-busy={busy}>
       <div className="next-kicker">
-        <span>Try first</span>
+        <span>{say.tryFirst}</span>
         <span className="exposure dead">
-          <i className="bi bi-plug" aria-hidden /> Dead
+          <i className="bi bi-plug" aria-hidden /> {say.dead}
         </span>
-        <span className="minutes">{Math.round(attempt.minutes)} min</span>
+        <span className="minutes">{say.minutesMin(Math.round(attempt.minutes))}</span>
       </div>
       <h2>
         {attempt.name}: {attempt.repair.charAt(0).toLowerCase()}
@@ -35,16 +36,16 @@ export function TryFirst({ attempt, busy, onLog, onMeasure }: Props) {
           </li>
         ))}
       </ul>
-      <p className="mb-1">Close up, power on, watch. And now?</p>
+      <p className="mb-1">{say.closeUpPowerOnWatch}</p>
       <div className="d-flex flex-wrap gap-2">
         <Button size="lg" disabled={busy} onClick={() => tried("gone")}>
-          Fixed
+          {say.fixed}
         </Button>
         <Button size="lg" variant="outline-dark" disabled={busy} onClick={() => tried("stays")}>
-          Still there
+          {say.stillThere}
         </Button>
         <Button size="lg" variant="link" disabled={busy} onClick={onMeasure}>
-          Measure instead
+          {say.measureInstead}
         </Button>
       </div>
     </div>

@@ -6,6 +6,7 @@ import Form from "react-bootstrap/Form";
 import type { Means } from "../../core/diagnose";
 import { useKept } from "../shell/useKept";
 import { ThemeChoice } from "../shell/Theme";
+import { say } from "#words/ui/job/YourMeans";
 
 /** Tools that not every bag holds: asked for before a test with one is proposed. */
 const MORE_TOOLS = [
@@ -61,28 +62,28 @@ export function YourMeans({
       <Dropdown.Toggle title={meansWord(means)}>
         <i className="bi bi-sliders" aria-hidden /> <span className="tab-name">{meansWord(means)}</span>
         <span className="tab-short" aria-hidden>
-          Limits
+          {say.limits}
         </span>
       </Dropdown.Toggle>
       <Dropdown.Menu>
         <Form.Check
           type="switch"
           id="means-dead"
-          label="No live work"
+          label={say.noLiveWork}
           checked={!means.live}
           onChange={(e) => onChange({ ...means, live: !e.target.checked })}
         />
         <Form.Check
           type="switch"
           id="means-clamp"
-          label="AC clamp"
+          label={say.acClamp}
           checked={means.clamp}
           onChange={(e) => onChange({ ...means, clamp: e.target.checked })}
         />
         <Form.Check
           type="switch"
           id="means-dc-clamp"
-          label="DC clamp"
+          label={say.dcClamp}
           checked={means.dcClamp}
           onChange={(e) => onChange({ ...means, dcClamp: e.target.checked })}
         />
@@ -99,7 +100,7 @@ export function YourMeans({
         <Form.Check
           type="switch"
           id="means-careful"
-          label="Trainee or working alone (extra caution)"
+          label={say.traineeOrWorkingAloneExtra}
           checked={means.careful}
           onChange={(e) => onChange({ ...means, careful: e.target.checked })}
         />
@@ -111,7 +112,7 @@ export function YourMeans({
 }
 
 function meansWord(means: Means): string {
-  if (!means.live) return "Limits: no live work";
-  if (means.careful) return "Limits: extra caution";
-  return "Tools and limits";
+  if (!means.live) return say.limitsNoLiveWork;
+  if (means.careful) return say.limitsExtraCaution;
+  return say.toolsAndLimits;
 }

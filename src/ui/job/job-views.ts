@@ -1,4 +1,5 @@
 import type { ActionId } from "../shortcuts/actions";
+import { say } from "#words/ui/job/job-views";
 
 /** A view of the job: what is next, what the machine says, its service modes, its own tests. */
 export type View = "measure" | "says" | "modes" | "sheet";
@@ -11,8 +12,8 @@ export const VIEWS: readonly {
   readonly icon: string;
   readonly key: ActionId;
 }[] = [
-  { id: "measure", name: "Next test", short: "Next", icon: "bi-signpost", key: "next" },
-  { id: "says", name: "Codes and signs", short: "Codes", icon: "bi-chat-square-dots", key: "signs" },
-  { id: "modes", name: "Service modes", short: "Modes", icon: "bi-diagram-2", key: "modes" },
-  { id: "sheet", name: "Service tests", short: "Tests", icon: "bi-list-check", key: "serviceTests" },
+  { id: "measure", name: say.nextTest, short: say.next, icon: "bi-signpost", key: "next" },
+  { id: "says", name: say.codesAndSigns, short: say.codes, icon: "bi-chat-square-dots", key: "signs" },
+  { id: "modes", name: say.serviceModes, short: say.modes, icon: "bi-diagram-2", key: "modes" },
+  { id: "sheet", name: say.serviceTests, short: say.tests, icon: "bi-list-check", key: "serviceTests" },
 ];

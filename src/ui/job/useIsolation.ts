@@ -11,6 +11,7 @@ import type { Desk } from "../engine/useEngine";
 import { send } from "../shell/send";
 import { LOST, openDesk } from "../shell/useDesk";
 import type { ChosenTest, PlainStanding } from "../../workers/isolation-desk";
+import { say } from "#words/ui/job/useIsolation";
 
 /** Advice, and the question that it answers. */
 interface Answered {
@@ -83,7 +84,7 @@ export function useIsolation(job: string, file: MachineFile, question: Question,
 
   // While the dictionary is being built here, the server may have it already: same core, same answer.
   const fromServer = useQuery({
-    queryKey: ["server advice", job, key],
+    queryKey: [say.serverAdvice, job, key],
     enabled: !isBuilt && isWritten,
     queryFn: () => send(serverAdvice, [job], standing),
     // The own dictionary answers in a moment: what the server cannot answer is not asked twice.
@@ -134,7 +135,7 @@ export function useIsolation(job: string, file: MachineFile, question: Question,
 
   const layOut = useCallback(
     async (test: Test): Promise<ChosenTest> => {
-      if (!desk) throw new Error("The computation is not ready yet.");
+      if (!desk) throw new Error(say.theComputationIsNotReady);
       return desk.remote.layOut(latest.current.evidence, latest.current.standing, test);
     },
     [desk],

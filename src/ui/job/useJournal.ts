@@ -17,6 +17,7 @@ import { read, sendOnce } from "../shell/send";
 import { journalAfter, logEntry } from "../../contract/jobs";
 import { useLive } from "./useLive";
 import { tellNews } from "../shell/useNews";
+import { say } from "#words/ui/job/useJournal";
 
 /** The job as folded from its journal, and the way to add to it. */
 export interface JournalDesk {
@@ -51,7 +52,7 @@ interface Told {
 }
 
 /** Said of what was entered on the advice that followed from an entry which could not be written. */
-const EITHER = "What was entered after it was not written either; it stands in its field.";
+const EITHER = say.whatWasEnteredAfterIt;
 
 /**
  * `foresee` is told at once what the job will be, before anything is drawn; `onOther` what somebody else has written.
@@ -105,10 +106,7 @@ export function useJournal(
     job.id,
     () => known.current.at(-1)?.seq ?? 0,
     (entry) => {
-      if ("raw" in entry)
-        return setProblem(
-          "A newer Unzo has written into this job. Reload the page: it can be read here, not added to.",
-        );
+      if ("raw" in entry) return setProblem(say.aNewerUnzoHasWritten);
       const others = take([entry]).filter((e) => !isOwn(e.id));
       if (others.length === 0) return;
       tellNews();

@@ -7,6 +7,7 @@ import Form from "react-bootstrap/Form";
 import type { LampReading } from "../../core/lamp";
 import type { LampDesk, LampSeen } from "../../workers/lamp-desk";
 import { Strip } from "./Strip";
+import { say } from "#words/ui/lamp";
 
 type Torch = MediaTrackCapabilities & { readonly torch?: boolean };
 
@@ -62,8 +63,7 @@ export function CameraWatch({ onReading }: { onReading: (reading: LampReading | 
       });
     }
     async function begin() {
-      if (!navigator.mediaDevices?.getUserMedia)
-        throw new Error("This page has no camera: it needs a secure address. Start Unzo with --lan, or tap along.");
+      if (!navigator.mediaDevices?.getUserMedia) throw new Error(say.thisPageHasNoCamera);
       stream = await navigator.mediaDevices.getUserMedia({
         audio: false,
         video: { facingMode: "environment", width: { ideal: 1280 }, frameRate: { ideal: 60 } },
@@ -78,8 +78,8 @@ export function CameraWatch({ onReading }: { onReading: (reading: LampReading | 
     begin().catch((error: Error) => {
       if (over) return;
       const name = error.name;
-      if (name === "NotAllowedError") setProblem("The camera was not allowed. Allow it for this page, or tap along.");
-      else if (name === "NotFoundError") setProblem("No camera was found. Tap along instead.");
+      if (name === "NotAllowedError") setProblem(say.theCameraWasNotAllowed);
+      else if (name === "NotFoundError") setProblem(say.noCameraWasFoundTap);
       else setProblem(error.message);
     });
     return () => {
@@ -121,7 +121,7 @@ export function CameraWatch({ onReading }: { onReading: (reading: LampReading | 
         <button
           type="button"
           className="camera-aim"
-          aria-label="Point at the lamp in the picture"
+          aria-label={say.pointAtTheLampIn}
           onClick={(e) => {
             if (e.detail === 0) return;
             const box = e.currentTarget.getBoundingClientRect();
@@ -140,24 +140,24 @@ export function CameraWatch({ onReading }: { onReading: (reading: LampReading | 
       </p>
       <div className="camera-tools">
         <Form.Group controlId="zoom">
-          <Form.Label className="mb-0">Magnify {zoom.toFixed(1)}×</Form.Label>
+          <Form.Label className="mb-0">{say.magnifyZoom(zoom.toFixed(1))}</Form.Label>
           <Form.Range min={1} max={6} step={0.5} value={zoom} onChange={(e) => setZoom(Number(e.target.value))} />
         </Form.Group>
         <Button variant="outline-dark" aria-pressed={frozen} onClick={freeze}>
-          {frozen ? "Go on" : "Freeze"}
+          {frozen ? say.goOn : "Freeze"}
         </Button>
         {torch !== "none" ? (
           <Button variant="outline-dark" aria-pressed={torch === "on"} onClick={() => void light()}>
-            Light {torch}
+            {say.lightTorch(torch)}
           </Button>
         ) : null}
         {chosen ? (
           <Button variant="outline-dark" onClick={() => point(null)}>
-            Find it again
+            {say.findItAgain}
           </Button>
         ) : null}
         <Button variant="outline-dark" onClick={clear}>
-          Start over
+          {say.startOver}
         </Button>
       </div>
     </div>
@@ -165,7 +165,7 @@ export function CameraWatch({ onReading }: { onReading: (reading: LampReading | 
 }
 
 function watchWords(seen: LampSeen | null): string {
-  if (!seen) return "Hold it still, the lamp in the picture.";
-  if (seen.spot) return `Watching the ringed spot, ${Math.round(seen.seconds)} s.`;
-  return "Nothing blinks in the picture yet; touch the lamp in it if it is dark or steady.";
+  if (!seen) return say.holdItStillTheLamp;
+  if (seen.spot) return say.watchingTheRingedSpotS(Math.round(seen.seconds));
+  return say.nothingBlinksInThePicture;
 }

@@ -8,6 +8,7 @@ import { labelOf, type LampPattern, type LampReading, matchOnLamp } from "../../
 import { CameraWatch } from "./CameraWatch";
 import { TapPad } from "./TapPad";
 import { TimeList } from "./TimeList";
+import { say } from "#words/ui/lamp";
 
 export interface LampOfMachine {
   readonly part: string;
@@ -51,13 +52,13 @@ export function LampReader({ lamp, onRead }: Props) {
           mountOnEnter
           unmountOnExit
         >
-          <Tab eventKey="tap" title="Tap along">
+          <Tab eventKey="tap" title={say.tapAlong}>
             <TapPad onReading={heard} />
           </Tab>
-          <Tab eventKey="camera" title="Camera">
+          <Tab eventKey="camera" title={say.camera}>
             <CameraWatch onReading={heard} />
           </Tab>
-          <Tab eventKey="list" title="List of times">
+          <Tab eventKey="list" title={say.listOfTimes}>
             <TimeList onReading={heard} />
           </Tab>
         </Tabs>
@@ -71,17 +72,17 @@ export function LampReader({ lamp, onRead }: Props) {
         ) : null}
         {logged ? (
           <p className="sound" role="status">
-            Logged: {logged}.
+            {say.loggedLogged(logged)}
           </p>
         ) : null}
         {lamp && onRead && reading?.pattern ? (
           <div className="d-flex flex-wrap gap-2">
             <Button size="lg" disabled={!reading.sure} onClick={() => void take(reading.pattern!)}>
-              Log it: {labelOf(reading.pattern)}
+              {say.logItLabelOf(labelOf(reading.pattern))}
             </Button>
             {!reading.sure ? (
               <Button variant="outline-dark" onClick={() => void take(reading.pattern!)}>
-                Log it all the same
+                {say.logItAllTheSame}
               </Button>
             ) : null}
           </div>
@@ -96,7 +97,7 @@ function Verdict({ reading }: { reading: LampReading | null }) {
   if (!reading)
     return (
       <div className="lamp-verdict">
-        <p className="lamp-sure quiet">What it reads will stand here.</p>
+        <p className="lamp-sure quiet">{say.whatItReadsWillStand}</p>
       </div>
     );
   return (
@@ -107,12 +108,12 @@ function Verdict({ reading }: { reading: LampReading | null }) {
       data-sure={reading.sure}
     >
       <p className="lamp-words">
-        {reading.pattern ? labelOf(reading.pattern) : "Not read yet"}
-        {reading.hertz !== null ? <span className="quiet"> {reading.hertz.toFixed(1)} a second</span> : null}
+        {reading.pattern ? labelOf(reading.pattern) : say.notReadYet}
+        {reading.hertz !== null ? <span className="quiet">{say.hertzASecond(reading.hertz.toFixed(1))}</span> : null}
       </p>
       <p className="lamp-sure">
         <i className={`bi ${reading.sure ? "bi-check2-circle" : "bi-question-circle"}`} aria-hidden />{" "}
-        {reading.sure ? "sure" : "not sure yet"}
+        {reading.sure ? "sure" : say.notSureYet}
         {reading.rounds > 0 ? `, ${reading.rounds} rounds` : ""}
         {reading.runnerUp && !reading.sure ? `; or ${labelOf(reading.runnerUp.pattern)}` : ""}
       </p>

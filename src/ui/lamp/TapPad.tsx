@@ -6,6 +6,7 @@ import { type Flash, type LampReading, readLamp } from "../../core/lamp";
 import { Strip } from "./Strip";
 import { Key } from "../shortcuts/Key";
 import { useShortcut } from "../shortcuts/useShortcut";
+import { say } from "#words/ui/lamp";
 
 /** Unsteadiness of a hand, seconds. */
 const BLUR = 0.04;
@@ -74,7 +75,7 @@ export function TapPad({ onReading }: { onReading: (reading: LampReading | null)
       >
         <strong>{isDown ? "lit" : "dark"}</strong>
         <span>
-          Hold while the lamp is lit <Key of="hold" />
+          {say.holdWhileTheLampIs} <Key of="hold" />
         </span>
       </button>
       <Strip
@@ -83,9 +84,9 @@ export function TapPad({ onReading }: { onReading: (reading: LampReading | null)
         )}
       />
       <p className="d-flex gap-3 align-items-center mb-0">
-        <span className="quiet">{flashes.length} flashes. Three rounds are enough; begin anywhere.</span>
+        <span className="quiet">{say.flashesThreeRoundsAreEnough(flashes.length)}</span>
         <Button size="sm" variant="outline-dark" onClick={clear} disabled={flashes.length === 0}>
-          Start over <Key of="clear" />
+          {say.startOver} <Key of="clear" />
         </Button>
       </p>
     </div>

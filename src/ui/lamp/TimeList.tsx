@@ -4,6 +4,7 @@ import { useState, type ChangeEvent } from "react";
 import Form from "react-bootstrap/Form";
 import { type LampReading, readLamp, readTimeList, TimeListError } from "../../core/lamp";
 import { Strip } from "./Strip";
+import { say } from "#words/ui/lamp";
 
 const MOST_BYTES = 1_000_000;
 
@@ -38,13 +39,13 @@ export function TimeList({ onReading }: { onReading: (reading: LampReading | nul
   async function file(event: ChangeEvent<HTMLInputElement>) {
     const [chosen] = event.target.files ?? [];
     if (!chosen) return;
-    if (chosen.size > MOST_BYTES) return setProblem("The file is larger than a megabyte; a minute of times is enough.");
+    if (chosen.size > MOST_BYTES) return setProblem(say.theFileIsLargerThan);
     take(await chosen.text());
   }
   return (
     <div className="time-list">
       <Form.Group controlId="times">
-        <Form.Label>Seconds or milliseconds, one flash a line: when it began, or from and to</Form.Label>
+        <Form.Label>{say.secondsOrMillisecondsOneFlash}</Form.Label>
         <Form.Control
           as="textarea"
           rows={5}
@@ -57,7 +58,7 @@ export function TimeList({ onReading }: { onReading: (reading: LampReading | nul
       <Form.Control
         type="file"
         accept=".csv,.txt,text/plain,text/csv"
-        aria-label="Import a list"
+        aria-label={say.importAList}
         onChange={(e) => void file(e as ChangeEvent<HTMLInputElement>)}
       />
       <p className="problem" role="alert">

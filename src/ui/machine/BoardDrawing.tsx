@@ -1,4 +1,5 @@
 import type { PieceEntry } from "../../core/model";
+import { say } from "#words/ui/machine/BoardDrawing";
 
 /** A board as a photo or a drawing, with pins marked; the spots in question stand out by shape and letter. */
 export function BoardDrawing({
@@ -22,7 +23,7 @@ export function BoardDrawing({
       <svg
         viewBox={`0 0 ${width} ${height}`}
         role="img"
-        aria-label={`${piece.name}${red ? `: red lead at ${red}` : ""}${black ? `, black lead at ${black}` : ""}`}
+        aria-label={`${piece.name}${red ? say.redLeadAt(red) : ""}${black ? say.blackLeadAt(black) : ""}`}
       >
         {drawing.image ? (
           <image href={drawing.image} width={width} height={height} preserveAspectRatio="none" />

@@ -4,6 +4,7 @@ import { useRef, useState, type MouseEvent } from "react";
 import Button from "react-bootstrap/Button";
 import Form from "react-bootstrap/Form";
 import type { Row } from "./useRows";
+import { say } from "#words/ui/machine/BoardEditor";
 
 /** Longest side of a photo kept in a file, pixels, and the quality it is kept at. */
 const LONGEST = 900;
@@ -61,14 +62,14 @@ export function BoardEditor({ piece, points, onChange }: Props) {
       <h2>{String(piece["name"] ?? piece["id"])}</h2>
       <div className="board-tools">
         <Button size="sm" variant="outline-dark" onClick={() => chooser.current?.click()}>
-          {drawing.image ? "Another photo" : "Photo"}
+          {drawing.image ? say.anotherPhoto : "Photo"}
         </Button>
         <input
           ref={chooser}
           type="file"
           accept="image/png,image/jpeg,image/webp"
           hidden
-          aria-label={`Photo of ${String(piece["name"])}`}
+          aria-label={say.photoOfPiece(String(piece["name"]))}
           onChange={(e) => {
             void take(e.target.files?.[0]);
             e.target.value = "";
@@ -76,7 +77,7 @@ export function BoardEditor({ piece, points, onChange }: Props) {
         />
         <Form.Select
           size="sm"
-          aria-label={`Point to mark on ${String(piece["name"])}`}
+          aria-label={say.pointToMarkOn(String(piece["name"]))}
           value={point}
           onChange={(e) => setPoint(e.target.value)}
         >
@@ -93,10 +94,10 @@ export function BoardEditor({ piece, points, onChange }: Props) {
           disabled={!pins[point]}
           onClick={() => put({ pins: Object.fromEntries(Object.entries(pins).filter(([p]) => p !== point)) })}
         >
-          Take this mark off
+          {say.takeThisMarkOff}
         </Button>
       </div>
-      <p className="quiet mb-1">Choose a point, then click where it is on the board.</p>
+      <p className="quiet mb-1">{say.chooseAPointThenClick}</p>
       {said ? (
         <p className="problem" role="alert">
           {said}
@@ -108,7 +109,7 @@ export function BoardEditor({ piece, points, onChange }: Props) {
         className="board-canvas"
         style={{ aspectRatio: String(ratio) }}
         onClick={place}
-        aria-label={`${String(piece["name"])}: click to mark ${point}`}
+        aria-label={say.clickToMark(String(piece["name"]), point)}
       >
         {drawing.image ? <img src={drawing.image} alt="" /> : null}
         {Object.entries(pins).map(([id, at]) => (
@@ -127,7 +128,7 @@ export function BoardEditor({ piece, points, onChange }: Props) {
 /** A photo made small enough to live in a machine file. Throws an Error with a sentence. */
 async function smallPhoto(file: File): Promise<{ image: string; ratio: number }> {
   const bitmap = await createImageBitmap(file).catch(() => {
-    throw new Error("This is no picture that can be read; take a png, jpeg or webp.");
+    throw new Error(say.thisIsNoPictureThat);
   });
   const scale = Math.min(1, LONGEST / Math.max(bitmap.width, bitmap.height));
   const canvas = document.createElement("canvas");
@@ -135,7 +136,6 @@ async function smallPhoto(file: File): Promise<{ image: string; ratio: number }>
   canvas.height = Math.max(1, Math.round(bitmap.height * scale));
   canvas.getContext("2d")!.drawImage(bitmap, 0, 0, canvas.width, canvas.height);
   const image = canvas.toDataURL("image/jpeg", QUALITY);
-  if (image.length > MOST_CHARACTERS)
-    throw new Error("Even made small this photo is too large for a file; crop it to the board.");
+  if (image.length > MOST_CHARACTERS) throw new Error(say.evenMadeSmallThisPhoto);
   return { image, ratio: Math.min(5, Math.max(0.2, canvas.width / canvas.height)) };
 }

@@ -3,6 +3,7 @@
 import Form from "react-bootstrap/Form";
 import { type Change, IN_LEAD, type Machine, type Part, plainFields } from "../../core/model";
 import { words } from "./ratings";
+import { say } from "#words/ui/machine/ChangeChoice";
 
 /** What was chosen so far; the part and its terminal fall back to the first that fit. */
 export interface ChangeDraft {
@@ -63,7 +64,7 @@ export function changeOf(machine: Machine, draft: ChangeDraft): Change | null {
     return {
       change: "put in",
       kind: draft.kind,
-      name: draft.name.trim() || `${capital(draft.kind)} in the lead`,
+      name: draft.name.trim() || say.inTheLead(capital(draft.kind)),
       part: part.id,
       terminal: leadOf(part, draft),
       fields,
@@ -103,7 +104,7 @@ export function ChangeChoice({
     <>
       {what === "put in" ? (
         <Form.Group controlId="change-kind">
-          <Form.Label>What sits there</Form.Label>
+          <Form.Label>{say.whatSitsThere}</Form.Label>
           <Form.Select
             {...given}
             value={draft.kind}
@@ -116,7 +117,7 @@ export function ChangeChoice({
         </Form.Group>
       ) : null}
       <Form.Group controlId="change-part">
-        <Form.Label>{what === "put in" ? "In the lead of" : "Which part"}</Form.Label>
+        <Form.Label>{what === "put in" ? say.inTheLeadOf : say.whichPart}</Form.Label>
         <Form.Select
           {...given}
           value={part.id}
@@ -131,7 +132,7 @@ export function ChangeChoice({
       </Form.Group>
       {what === "put in" ? (
         <Form.Group controlId="change-terminal">
-          <Form.Label>At its terminal</Form.Label>
+          <Form.Label>{say.atItsTerminal}</Form.Label>
           <Form.Select
             {...given}
             value={leadOf(part, draft)}
@@ -145,7 +146,7 @@ export function ChangeChoice({
       ) : null}
       {what === "put in" && names ? (
         <Form.Group controlId="change-name">
-          <Form.Label>Called</Form.Label>
+          <Form.Label>{say.called}</Form.Label>
           <Form.Control
             {...given}
             value={draft.name}
@@ -158,7 +159,7 @@ export function ChangeChoice({
         <Form.Group key={name} controlId={`change-${name}`}>
           <Form.Label>
             {capital(words(name))}
-            {what === "other part" ? `, drawn as ${now}` : ""}
+            {what === "other part" ? say.drawnAsNow(now) : ""}
           </Form.Label>
           <Form.Control
             {...given}
@@ -174,7 +175,7 @@ export function ChangeChoice({
         <Form.Check
           className="align-self-end"
           id="change-bridged"
-          label="its two leads are joined (bridged)"
+          label={say.itsTwoLeadsAreJoined}
           checked={draft.bridged}
           onChange={(e) => onChange({ ...draft, bridged: e.target.checked })}
         />

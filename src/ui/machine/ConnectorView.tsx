@@ -4,6 +4,7 @@ import { useState } from "react";
 import ButtonGroup from "react-bootstrap/ButtonGroup";
 import ToggleButton from "react-bootstrap/ToggleButton";
 import type { MachineFile } from "../../core/model";
+import { say } from "#words/ui/machine/ConnectorView";
 
 type Connector = MachineFile["connectors"][number];
 
@@ -25,10 +26,10 @@ const COLOURS: Readonly<Record<string, string>> = {
 /** Plugs as one looks at them: from the wire side, or mirrored from the pin side. */
 export function ConnectorView({ connectors }: { connectors: readonly Connector[] }) {
   const [side, setSide] = useState<"wire" | "pin">("wire");
-  if (connectors.length === 0) return <p className="quiet">This file names no plugs.</p>;
+  if (connectors.length === 0) return <p className="quiet">{say.thisFileNamesNoPlugs}</p>;
   return (
     <div>
-      <ButtonGroup aria-label="Seen from" className="mb-3">
+      <ButtonGroup aria-label={say.seenFrom} className="mb-3">
         {(["wire", "pin"] as const).map((s) => (
           <ToggleButton
             key={s}
@@ -40,7 +41,7 @@ export function ConnectorView({ connectors }: { connectors: readonly Connector[]
             checked={side === s}
             onChange={() => setSide(s)}
           >
-            seen from the {s} side
+            {say.seenFromTheSide(s)}
           </ToggleButton>
         ))}
       </ButtonGroup>
@@ -49,9 +50,7 @@ export function ConnectorView({ connectors }: { connectors: readonly Connector[]
           <figure key={c.id} className="connector">
             <figcaption>
               <strong>{c.name}</strong>{" "}
-              <span className="quiet">
-                {c.near.words} to {c.far.words}
-              </span>
+              <span className="quiet">{say.nearWordsToFarWords(c.near.words, c.far.words)}</span>
             </figcaption>
             <ol className={`pins ${side}`}>
               {(side === "wire" ? c.pins : [...c.pins].reverse()).map((p) => (
@@ -61,7 +60,7 @@ export function ConnectorView({ connectors }: { connectors: readonly Connector[]
                     {p.pin}
                   </span>
                   <span className="pin-words">
-                    <span className="visually-hidden">Pin {p.pin}: </span>
+                    <span className="visually-hidden">{say.pinPin(p.pin)} </span>
                     {p.signal}
                     {p.colour ? <span className="quiet"> {p.colour}</span> : null}
                   </span>

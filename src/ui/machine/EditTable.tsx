@@ -4,6 +4,7 @@ import { useState } from "react";
 import Button from "react-bootstrap/Button";
 import type { PlacedProblem } from "../../core/model";
 import { cellText, cellValue, type Row } from "./useRows";
+import { say } from "#words/ui/machine/EditTable";
 
 /** A column: a field of the entry; `*` holds every field that has no column of its own. */
 export interface Column {
@@ -49,7 +50,7 @@ export function EditTable({ name, columns, rows, problemsAt, onChange }: Props) 
               </th>
             ))}
             <th>
-              <span className="visually-hidden">Take out</span>
+              <span className="visually-hidden">{say.takeOut}</span>
             </th>
           </tr>
         </thead>
@@ -83,7 +84,7 @@ export function EditTable({ name, columns, rows, problemsAt, onChange }: Props) 
                   <Button
                     size="sm"
                     variant="link"
-                    aria-label={`Take out ${name} ${String(row["id"] ?? i + 1)}`}
+                    aria-label={say.takeOutNameRow(name, String(row["id"] ?? i + 1))}
                     onClick={() => onChange(rows.filter((_, j) => j !== i))}
                   >
                     <i className="bi bi-x-lg" aria-hidden />
@@ -106,7 +107,7 @@ export function EditTable({ name, columns, rows, problemsAt, onChange }: Props) 
         variant="outline-dark"
         onClick={() => onChange([...rows, emptyLike(rows[rows.length - 1], columns, name, rows.length)])}
       >
-        Add a {name}
+        {say.addAName(name)}
       </Button>
     </div>
   );
@@ -131,7 +132,7 @@ function Cell({ label, value, onValue }: { label: string; value: unknown; onValu
     <input
       aria-label={label}
       aria-invalid={wrong}
-      title={wrong ? "This cannot be read: brackets and commas as in { a: net-1, b: net-2 }" : undefined}
+      title={wrong ? say.thisCannotBeReadBrackets : undefined}
       value={typed ?? text}
       onChange={(e) => setTyped(e.target.value)}
       onBlur={take}

@@ -25,6 +25,7 @@ import { useDraft } from "./useDraft";
 import { useRows } from "./useRows";
 import { WiringDrawing } from "./WiringDrawing";
 import { keepMachine } from "../../contract/machines";
+import { say } from "#words/ui/machine/EditorScreen";
 
 const KINDS = PART_KINDS.map((k) => k.kind).sort();
 
@@ -41,7 +42,7 @@ const PARTS: readonly Column[] = [
   { field: "kind", options: KINDS },
   { field: "name", wide: true },
   { field: "piece", title: "assembly" },
-  { field: "at", wide: true, title: "terminals: nets" },
+  { field: "at", wide: true, title: say.terminalsNets },
   { field: "*", wide: true, title: "ratings" },
 ];
 const WIRES: readonly Column[] = [
@@ -68,7 +69,7 @@ const PANELS: readonly Column[] = [{ field: "id" }, { field: "name", wide: true 
 const CODES: readonly Column[] = [
   { field: "id" },
   { field: "words", wide: true },
-  { field: "when", wide: true, title: "when (a condition)" },
+  { field: "when", wide: true, title: say.whenACondition },
   { field: "after", narrow: true },
   { field: "blames" },
 ];
@@ -110,27 +111,25 @@ export function EditorScreen({ file, base }: { file: MachineFile; base: string }
 
   return (
     <div className="start">
-      <TopBar here="Machines" title={`Edit ${file.maker} ${file.model}`}>
+      <TopBar here="Machines" title={say.editMakerModel(file.maker, file.model)}>
         <span>
           {file.maker} {file.model}
         </span>
       </TopBar>
       <main id="main" tabIndex={-1} className="editor-main">
         <div className="library-head">
-          <h1>
-            Edit {file.maker} {file.model}
-          </h1>
-          <Button variant="outline-dark" onClick={draft.undo} disabled={!draft.canUndo} title="Ctrl Z">
-            <i className="bi bi-arrow-counterclockwise" aria-hidden /> Undo
+          <h1>{say.editMakerModel(file.maker, file.model)}</h1>
+          <Button variant="outline-dark" onClick={draft.undo} disabled={!draft.canUndo} title={say.ctrlZ}>
+            <i className="bi bi-arrow-counterclockwise" aria-hidden /> {say.undo}
           </Button>
-          <Button variant="outline-dark" onClick={draft.redo} disabled={!draft.canRedo} title="Ctrl Y">
-            <i className="bi bi-arrow-clockwise" aria-hidden /> Redo
+          <Button variant="outline-dark" onClick={draft.redo} disabled={!draft.canRedo} title={say.ctrlY}>
+            <i className="bi bi-arrow-clockwise" aria-hidden /> {say.redo}
           </Button>
           <Button variant="outline-dark" onClick={draft.drop} disabled={!draft.changed}>
-            Drop the changes
+            {say.dropTheChanges}
           </Button>
           <Button onClick={() => void save()} disabled={!checked.file || !draft.changed}>
-            Save as a new version
+            {say.saveAsANewVersion}
           </Button>
         </div>
         <p className={checked.problems.length > 0 ? "problem" : "sound"} role="status">
@@ -152,7 +151,7 @@ export function EditorScreen({ file, base }: { file: MachineFile; base: string }
           </ul>
         ) : null}
         <Tabs transition={false} defaultActiveKey="parts" className="mb-2" mountOnEnter>
-          <Tab eventKey="parts" title="Parts">
+          <Tab eventKey="parts" title={say.parts}>
             <EditTable
               name="part"
               columns={PARTS}
@@ -161,7 +160,7 @@ export function EditorScreen({ file, base }: { file: MachineFile; base: string }
               onChange={(list) => rows.set("parts", list)}
             />
           </Tab>
-          <Tab eventKey="wires" title="Wires">
+          <Tab eventKey="wires" title={say.wires}>
             <EditTable
               name="wire"
               columns={WIRES}
@@ -170,7 +169,7 @@ export function EditorScreen({ file, base }: { file: MachineFile; base: string }
               onChange={(list) => rows.set("wires", list)}
             />
           </Tab>
-          <Tab eventKey="plugs" title="Plugs and pins">
+          <Tab eventKey="plugs" title={say.plugsAndPins}>
             {rows.list("connectors").map((c, i) => (
               <section key={i} className="mb-3">
                 <h2>{String(c["name"] ?? c["id"])}</h2>
@@ -183,9 +182,9 @@ export function EditorScreen({ file, base }: { file: MachineFile; base: string }
                 />
               </section>
             ))}
-            {rows.list("connectors").length === 0 ? <p className="quiet">No plugs yet; add one under Text.</p> : null}
+            {rows.list("connectors").length === 0 ? <p className="quiet">{say.noPlugsYetAddOne}</p> : null}
           </Tab>
-          <Tab eventKey="points" title="Test points">
+          <Tab eventKey="points" title={say.testPoints}>
             <EditTable
               name="point"
               columns={POINTS}
@@ -194,7 +193,7 @@ export function EditorScreen({ file, base }: { file: MachineFile; base: string }
               onChange={(list) => rows.set("points", list)}
             />
           </Tab>
-          <Tab eventKey="codes" title="Codes">
+          <Tab eventKey="codes" title={say.codes}>
             {rows.controllers().map(({ index, name, codes }) => (
               <section key={index} className="mb-3">
                 <h2>{name}</h2>
@@ -207,11 +206,9 @@ export function EditorScreen({ file, base }: { file: MachineFile; base: string }
                 />
               </section>
             ))}
-            {rows.controllers().length === 0 ? (
-              <p className="quiet">A code belongs to a controller; this file has none.</p>
-            ) : null}
+            {rows.controllers().length === 0 ? <p className="quiet">{say.aCodeBelongsToA}</p> : null}
           </Tab>
-          <Tab eventKey="pieces" title="Assemblies">
+          <Tab eventKey="pieces" title={say.assemblies}>
             <EditTable
               name="assembly"
               columns={PIECES}
@@ -220,7 +217,7 @@ export function EditorScreen({ file, base }: { file: MachineFile; base: string }
               onChange={(list) => rows.set("pieces", list)}
             />
           </Tab>
-          <Tab eventKey="boards" title="Boards">
+          <Tab eventKey="boards" title={say.boards}>
             {rows.list("pieces").map((p, i) =>
               p["board"] === "yes" || p["board"] === "true" ? (
                 <BoardEditor
@@ -237,7 +234,7 @@ export function EditorScreen({ file, base }: { file: MachineFile; base: string }
               ) : null,
             )}
           </Tab>
-          <Tab eventKey="panels" title="Covers">
+          <Tab eventKey="panels" title={say.covers}>
             <EditTable
               name="cover"
               columns={PANELS}
@@ -246,8 +243,8 @@ export function EditorScreen({ file, base }: { file: MachineFile; base: string }
               onChange={(list) => rows.set("panels", list)}
             />
           </Tab>
-          <Tab eventKey="text" title="Text">
-            <Form.Label htmlFor="file-text">The whole file</Form.Label>
+          <Tab eventKey="text" title={say.text}>
+            <Form.Label htmlFor="file-text">{say.theWholeFile}</Form.Label>
             <Form.Control
               id="file-text"
               as="textarea"
@@ -258,7 +255,7 @@ export function EditorScreen({ file, base }: { file: MachineFile; base: string }
             />
           </Tab>
         </Tabs>
-        <h2>Wiring{checked.problems.length > 0 ? ", as it was last sound" : ""}</h2>
+        <h2>{say.wiringPart(checked.problems.length > 0 ? say.asItWasLastSound : "")}</h2>
         <WiringDrawing machine={sound} />
       </main>
     </div>
@@ -277,9 +274,7 @@ function check(
       : {
           file: null,
           machine: null,
-          problems: [
-            { file: id, line: 0, field: "id", sentence: `must stay ${id}; duplicate the machine to give it another` },
-          ],
+          problems: [{ file: id, line: 0, field: "id", sentence: say.mustStayDuplicateTheMachine(id) }],
         };
   } catch (error) {
     if (error instanceof MachineYamlError) return { file: null, machine: null, problems: error.problems };
@@ -292,8 +287,8 @@ function checkedWords(
   draft: Draft,
 ): string {
   if (checked.problems.length === 0) {
-    if (draft.changed) return "No errors. Not saved yet; kept in this browser.";
-    return "No errors. Saved.";
+    if (draft.changed) return say.noErrorsNotSavedYet;
+    return say.noErrorsSaved;
   }
-  return `${checked.problems.length} thing${checked.problems.length === 1 ? "" : "s"} to mend`;
+  return say.thingToMend(checked.problems.length, checked.problems.length === 1 ? "" : "s");
 }

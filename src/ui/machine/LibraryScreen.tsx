@@ -11,6 +11,7 @@ import { TopBar } from "../shell/TopBar";
 import { useKept } from "../shell/useKept";
 import { importMachine } from "../../contract/machines";
 import { useShortcut } from "../shortcuts/useShortcut";
+import { say } from "#words/ui/machine/LibraryScreen";
 
 const SUPPLIES = ["any supply", "120 V", "230 V", "240 V", "battery"] as const;
 
@@ -55,26 +56,26 @@ export function LibraryScreen({ machines }: { machines: readonly MachineRow[] })
 
   return (
     <div className="start">
-      <TopBar here="Machines" title="Machines" />
+      <TopBar here="Machines" title={say.machines} />
       <main id="main" tabIndex={-1} className="library">
         <div className="library-head">
-          <h1>Machines</h1>
+          <h1>{say.machines}</h1>
           <Button variant="outline-dark" disabled={taking} onClick={() => chooser.current?.click()}>
-            {taking ? "Reading the file" : "Import a file"}
+            {taking ? say.readingTheFile : say.importAFile}
           </Button>
           <input
             ref={chooser}
             type="file"
             accept=".yaml,.yml,.json,application/yaml,application/json"
             hidden
-            aria-label="Machine file"
+            aria-label={say.machineFile}
             onChange={(e) => {
               void take(e.target.files?.[0]);
               e.target.value = "";
             }}
           />
           <Link className="btn btn-dark" href="/machines/new">
-            New machine
+            {say.newMachine}
           </Link>
         </div>
         {problems.length > 0 ? (
@@ -89,20 +90,20 @@ export function LibraryScreen({ machines }: { machines: readonly MachineRow[] })
             ref={field}
             size="lg"
             type="search"
-            aria-label="Search machines"
-            placeholder="Name, board number, code"
+            aria-label={say.searchMachines}
+            placeholder={say.nameBoardNumberCode}
             value={wanted}
             onChange={(e) => setWanted(e.target.value)}
           />
-          <Form.Select size="lg" aria-label="Kind" value={family} onChange={(e) => setFamily(e.target.value)}>
-            <option value="">any kind</option>
+          <Form.Select size="lg" aria-label={say.kind} value={family} onChange={(e) => setFamily(e.target.value)}>
+            <option value="">{say.anyKind}</option>
             {families.map((f) => (
               <option key={f}>{f}</option>
             ))}
           </Form.Select>
           <Form.Select
             size="lg"
-            aria-label="Supply"
+            aria-label={say.supply}
             value={supply}
             onChange={(e) => setSupply(e.target.value as (typeof SUPPLIES)[number])}
           >
@@ -114,7 +115,7 @@ export function LibraryScreen({ machines }: { machines: readonly MachineRow[] })
         <p className="quiet" role="status">
           {shown.length === machines.length
             ? `${machines.length} machines`
-            : `${shown.length} of ${machines.length} machines`}
+            : say.countOfCount2Machines(shown.length, machines.length)}
         </p>
         <ul className="jobs">
           {shown.map((m) => (
@@ -133,7 +134,7 @@ export function LibraryScreen({ machines }: { machines: readonly MachineRow[] })
                 <span className="job-state">
                   {m.hertz === 0 ? `${m.volts} V battery` : `${m.volts} V ${m.hertz} Hz`}
                   <span className="quiet">
-                    {m.parts} parts, {m.units === 1 ? "1 unit" : `${m.units} units`}
+                    {say.partsPartsPart(m.parts, m.units === 1 ? "1 unit" : `${m.units} units`)}
                   </span>
                 </span>
               </Link>

@@ -24,6 +24,7 @@ import { kindName } from "../../words/en/kinds";
 import { duplicateMachine, exportAddress } from "../../contract/machines";
 import { useAddress } from "../shell/useAddress";
 import { Progress } from "../shell/Progress";
+import { say } from "#words/ui/machine/MachineScreen";
 
 /** All that a machine file says, to look up on the job. */
 export function MachineScreen({
@@ -53,34 +54,36 @@ export function MachineScreen({
               {file.maker} {file.model}
             </h1>
             <p className="quiet mb-0">
-              {file.name},{" "}
-              {file.supply.hertz === 0
-                ? `${file.supply.volts} V battery`
-                : `${file.supply.volts} V ${file.supply.hertz} Hz`}
-              , revision {file.revision}
-              {version ? ", an earlier version" : ""}
+              {say.fileNamePartRevisionRevision(
+                file.name,
+                file.supply.hertz === 0
+                  ? `${file.supply.volts} V battery`
+                  : `${file.supply.volts} V ${file.supply.hertz} Hz`,
+                file.revision,
+                version ? say.anEarlierVersion : "",
+              )}
             </p>
           </div>
           {version ? null : (
             <Link className="btn btn-dark" href={`/machines/${file.id}/job`}>
-              Begin a job
+              {say.beginAJob}
             </Link>
           )}
           <a className="btn btn-outline-dark" href={exportAddress(file.id, version ?? undefined)}>
-            Export
+            {say.exportWord}
           </a>
           <Duplicate file={file} />
           <Link className="btn btn-outline-dark" href={`/machines/${file.id}/hand`}>
-            Try it on the simulator
+            {say.tryItOnTheSimulator}
           </Link>
           <Link className="btn btn-outline-dark" href={`/machines/${file.id}/edit`}>
-            Edit
+            {say.edit}
           </Link>
         </div>
         {offered ? (
           <p className="offer-mark">
-            <i className="bi bi-box-arrow-in-down" aria-hidden /> A newer revision came with Unzo. Yours is in use.{" "}
-            <Link href={`/machines/${file.id}/offer`}>Compare</Link>
+            <i className="bi bi-box-arrow-in-down" aria-hidden /> {say.aNewerRevisionCameWith}{" "}
+            <Link href={`/machines/${file.id}/offer`}>{say.compare}</Link>
           </p>
         ) : null}
         {file.cautions.length > 0 ? (
@@ -99,38 +102,38 @@ export function MachineScreen({
           className="mb-3"
           mountOnEnter
         >
-          <Tab eventKey="wiring" title="Wiring">
+          <Tab eventKey="wiring" title={say.wiring}>
             <WiringDrawing machine={machine} />
           </Tab>
-          <Tab eventKey="parts" title="Parts">
+          <Tab eventKey="parts" title={say.parts}>
             <Parts machine={machine} />
           </Tab>
-          <Tab eventKey="plugs" title="Plugs">
+          <Tab eventKey="plugs" title={say.plugs}>
             <ConnectorView connectors={file.connectors} />
           </Tab>
-          <Tab eventKey="codes" title="Codes and modes">
+          <Tab eventKey="codes" title={say.codesAndModes}>
             <Codes machine={machine} />
           </Tab>
-          <Tab eventKey="settings" title="Settings">
+          <Tab eventKey="settings" title={say.settings}>
             <Rows
-              head={["Setting", "Where", "Values", "As delivered"]}
+              head={["Setting", "Where", "Values", say.asDelivered]}
               rows={file.settings.map((s) => [
                 s.name,
                 s.where,
                 s.values.map((v) => `${v.value}: ${v.words}`).join("; "),
                 s.factory ?? "",
               ])}
-              none="This file names no settings."
+              none={say.thisFileNamesNoSettings}
             />
           </Tab>
-          <Tab eventKey="panels" title="Covers and boards">
+          <Tab eventKey="panels" title={say.coversAndBoards}>
             <Rows
               head={["Cover", "Minutes", "Tools"]}
               rows={file.panels.map((p) => [p.name, String(p.minutes), p.tools.join(", ") || "none"])}
-              none="No cover has to come off."
+              none={say.noCoverHasToCome}
             />
             <Rows
-              head={["Piece", "Number", "What is done", "Minutes"]}
+              head={["Piece", "Number", say.whatIsDone, "Minutes"]}
               rows={file.pieces.map((p) => [p.name, p.number ?? "", p.repair, String(p.minutes)])}
               none=""
             />
@@ -140,17 +143,17 @@ export function MachineScreen({
               ))}
             </div>
           </Tab>
-          <Tab eventKey="apart" title="What it can tell apart">
+          <Tab eventKey="apart" title={say.whatItCanTellApart}>
             <Apart file={file} hash={hash} machine={machine} wanted={tab === "apart"} />
           </Tab>
-          <Tab eventKey="versions" title="Versions">
+          <Tab eventKey="versions" title={say.versions}>
             <ul className="plain-list">
               {versions.map((v) => (
                 <li key={v.hash}>
                   <Link href={v.current ? `/machines/${file.id}` : `/machines/${file.id}?version=${v.hash}`}>
-                    revision {v.revision}, {dayName(v.addedAt)}
+                    {say.revisionRevisionDayName(v.revision, dayName(v.addedAt))}
                   </Link>{" "}
-                  <code>{v.hash.slice(0, 10)}</code> {v.current ? <strong>new jobs use this one</strong> : null}
+                  <code>{v.hash.slice(0, 10)}</code> {v.current ? <strong>{say.newJobsUseThisOne}</strong> : null}
                 </li>
               ))}
             </ul>
@@ -205,25 +208,25 @@ function Parts({ machine }: { machine: Machine }) {
   return (
     <>
       <p className="mb-2 d-flex gap-3 flex-wrap">
-        <Link href={`/tools/path?machine=${machine.file.id}`}>Currents against ratings</Link>
+        <Link href={`/tools/path?machine=${machine.file.id}`}>{say.currentsAgainstRatings}</Link>
         {machine.file.settings.length > 0 ? (
-          <Link href={`/tools/settings?machine=${machine.file.id}`}>Its settings</Link>
+          <Link href={`/tools/settings?machine=${machine.file.id}`}>{say.itsSettings}</Link>
         ) : null}
         {rigBoards(machine).length > 0 ? (
-          <Link href={`/tools/rig?machine=${machine.file.id}`}>Its board on the bench rig</Link>
+          <Link href={`/tools/rig?machine=${machine.file.id}`}>{say.itsBoardOnTheBench}</Link>
         ) : null}
       </p>
       <Form.Control
         type="search"
-        aria-label="Search parts"
-        placeholder="Search parts"
+        aria-label={say.searchParts}
+        placeholder={say.searchParts}
         value={wanted}
         onChange={(e) => setWanted(e.target.value)}
         className="mb-2"
       />
       <Rows
-        head={["Part", "Kind", "Ratings", "How it fails", "Signs", "Tested by itself"]}
-        none="No such part."
+        head={["Part", "Kind", "Ratings", say.howItFails, "Signs", say.testedByItself]}
+        none={say.noSuchPart}
         rows={shown.map((p) => [
           <strong key="n">{p.name}</strong>,
           kindName(p),
@@ -260,11 +263,11 @@ function Codes({ machine }: { machine: Machine }) {
   return (
     <>
       <Rows
-        head={["Code", "Meaning", "Shown as", "The maker's table blames"]}
+        head={["Code", "Meaning", say.shownAs, say.theMakersTableBlames]}
         rows={codes}
-        none="This machine shows no codes."
+        none={say.thisMachineShowsNoCodes}
       />
-      <Rows head={["What to do", "In mode", "Leads to"]} rows={gestures} none="" />
+      <Rows head={[say.whatToDo, say.inMode, say.leadsTo]} rows={gestures} none="" />
       <Rows head={["Setup", "How"]} rows={machine.file.setups.map((s) => [s.name, s.how])} none="" />
     </>
   );
@@ -291,29 +294,29 @@ function Apart({
   if (!coverage)
     return (
       <div className="building" role="status">
-        <h2>Trying every fault against every test</h2>
-        <Progress now={Math.round(progress * 100)} label="Computing" />
+        <h2>{say.tryingEveryFaultAgainstEvery}</h2>
+        <Progress now={Math.round(progress * 100)} label={say.computing} />
       </div>
     );
   const names = (group: FaultGroup) => group.map((f) => f.name).join("; ");
   return (
     <div className="apart">
       <p className="apart-sum">
-        <strong className="value">{coverage.alone}</strong> of <strong className="value">{coverage.faults}</strong>{" "}
-        faults can be told from every other one.
+        <strong className="value">{coverage.alone}</strong> {say.ofWord}{" "}
+        <strong className="value">{coverage.faults}</strong> {say.faultsCanBeToldFrom}
       </p>
       <div
         className="apart-bar"
         role="img"
-        aria-label={`${coverage.alone} alone, ${coverage.together.flat().length} in groups, ${coverage.silent.length} without a sign`}
+        aria-label={say.aloneInGroupsWithoutA(coverage.alone, coverage.together.flat().length, coverage.silent.length)}
       >
         <span className="alone" style={{ flexGrow: coverage.alone }} />
         <span className="together" style={{ flexGrow: coverage.together.flat().length }} />
         <span className="silent" style={{ flexGrow: coverage.silent.length }} />
       </div>
-      <h2>Together: no available test separates them</h2>
+      <h2>{say.togetherNoAvailableTestSeparates}</h2>
       {coverage.together.length === 0 ? (
-        <p className="quiet">None.</p>
+        <p className="quiet">{say.none}</p>
       ) : (
         <ul>
           {coverage.together.map((g) => (
@@ -321,35 +324,32 @@ function Apart({
           ))}
         </ul>
       )}
-      <h2>Shown by no test at all</h2>
-      <p>{coverage.silent.length === 0 ? <span className="quiet">None.</span> : names(coverage.silent)}</p>
-      <h2>An extra test point that would help</h2>
+      <h2>{say.shownByNoTestAt}</h2>
+      <p>{coverage.silent.length === 0 ? <span className="quiet">{say.none}</span> : names(coverage.silent)}</p>
+      <h2>{say.anExtraTestPointThat}</h2>
       {coverage.helpfulPoints.length === 0 ? (
         <p className="quiet">
           {coverage.together.length === 0 && coverage.silent.length === 0
-            ? "Nothing is left to separate."
-            : "No single point would separate what is together; it takes another setup."}
+            ? say.nothingIsLeftToSeparate
+            : say.noSinglePointWouldSeparate}
         </p>
       ) : (
         <ul>
           {coverage.helpfulPoints.map((p) => (
             <li key={p.net}>
-              <code>{p.net}</code>: tells {p.pairs} more pair{p.pairs === 1 ? "" : "s"} apart
+              <code>{p.net}</code>
+              {say.tellsMorePairApart(p.pairs, p.pairs === 1 ? "" : "s")}
             </li>
           ))}
         </ul>
       )}
-      <h2>Tests</h2>
-      <p>
-        {coverage.tests} tests tell something; {coverage.idleTests} permitted ones add nothing to them.
-      </p>
+      <h2>{say.tests}</h2>
+      <p>{say.testsTellSomethingPermittedOnes(coverage.tests, coverage.idleTests)}</p>
       <details>
-        <summary>{coverage.unseen.length} faults show no symptom without a meter</summary>
+        <summary>{say.faultsShowNoSymptomWithout(coverage.unseen.length)}</summary>
         <p>{names(coverage.unseen)}</p>
       </details>
-      <p className="quiet">
-        {machine.parts.length} parts, {machine.nets.length} nets, {file.setups.length} setups.
-      </p>
+      <p className="quiet">{say.partsNetsSetups(machine.parts.length, machine.nets.length, file.setups.length)}</p>
     </div>
   );
 }
@@ -372,14 +372,14 @@ function Duplicate({ file }: { file: MachineFile }) {
   if (!open)
     return (
       <Button variant="outline-dark" onClick={() => setOpen(true)}>
-        Duplicate
+        {say.duplicate}
       </Button>
     );
   return (
     <Form className="duplicate" onSubmit={(e) => void copy(e)}>
-      <Form.Control aria-label="Short name of the copy" value={id} onChange={(e) => setId(e.target.value)} autoFocus />
-      <Form.Control aria-label="Model of the copy" value={model} onChange={(e) => setModel(e.target.value)} />
-      <Button type="submit">Duplicate</Button>
+      <Form.Control aria-label={say.shortNameOfTheCopy} value={id} onChange={(e) => setId(e.target.value)} autoFocus />
+      <Form.Control aria-label={say.modelOfTheCopy} value={model} onChange={(e) => setModel(e.target.value)} />
+      <Button type="submit">{say.duplicate}</Button>
       {problem ? (
         <span className="problem" role="alert">
           {problem}

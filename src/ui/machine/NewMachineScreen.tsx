@@ -8,6 +8,7 @@ import { FAMILIES, type MachineFile, skeletonOf } from "../../core/model";
 import { send } from "../shell/send";
 import { TopBar } from "../shell/TopBar";
 import { keepMachine } from "../../contract/machines";
+import { say } from "#words/ui/machine/NewMachineScreen";
 
 /** A new machine file, from the skeleton of its family. */
 export function NewMachineScreen() {
@@ -20,8 +21,7 @@ export function NewMachineScreen() {
 
   async function begin(event: FormEvent) {
     event.preventDefault();
-    if (!maker.trim() || !model.trim())
-      return setProblem("Type the manufacturer and the model, as on the rating plate.");
+    if (!maker.trim() || !model.trim()) return setProblem(say.typeTheManufacturerAndThe);
     const id =
       `${maker}-${model}`
         .toLowerCase()
@@ -37,12 +37,12 @@ export function NewMachineScreen() {
 
   return (
     <div className="start">
-      <TopBar here="Machines" title="New machine file" />
+      <TopBar here="Machines" title={say.newMachineFile} />
       <main id="main" tabIndex={-1} className="quick-main">
         <Form className="new-job" onSubmit={(e) => void begin(e)} noValidate aria-labelledby="new-machine">
-          <h1 id="new-machine">New machine</h1>
+          <h1 id="new-machine">{say.newMachine}</h1>
           <Form.Group controlId="family">
-            <Form.Label>Kind</Form.Label>
+            <Form.Label>{say.kind}</Form.Label>
             <Form.Select
               size="lg"
               autoFocus
@@ -55,15 +55,15 @@ export function NewMachineScreen() {
             </Form.Select>
           </Form.Group>
           <Form.Group controlId="maker">
-            <Form.Label>Manufacturer</Form.Label>
+            <Form.Label>{say.manufacturer}</Form.Label>
             <Form.Control size="lg" value={maker} maxLength={60} onChange={(e) => setMaker(e.target.value)} />
           </Form.Group>
           <Form.Group controlId="model">
-            <Form.Label>Model</Form.Label>
+            <Form.Label>{say.model}</Form.Label>
             <Form.Control size="lg" value={model} maxLength={60} onChange={(e) => setModel(e.target.value)} />
           </Form.Group>
           <Form.Group controlId="new-volts">
-            <Form.Label>Mains</Form.Label>
+            <Form.Label>{say.mains}</Form.Label>
             <Form.Select size="lg" value={volts} onChange={(e) => setVolts(Number(e.target.value))}>
               {[120, 230, 240].map((v) => (
                 <option key={v} value={v}>
@@ -76,15 +76,12 @@ export function NewMachineScreen() {
             {problem}
           </p>
           <Button type="submit" size="lg">
-            Begin with its skeleton
+            {say.beginWithItsSkeleton}
           </Button>
         </Form>
         <section className="quick-path">
-          <h2>What you get</h2>
-          <p>
-            A small file that works at once: outlet, cord, fuse, board as a block, the usual loads of this kind. In the
-            editor you put in the real plugs, pins, ratings and codes.
-          </p>
+          <h2>{say.whatYouGet}</h2>
+          <p>{say.aSmallFileThatWorks}</p>
         </section>
       </main>
     </div>

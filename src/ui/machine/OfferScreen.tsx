@@ -10,6 +10,7 @@ import { send } from "../shell/send";
 import { TopBar } from "../shell/TopBar";
 import { useKept } from "../shell/useKept";
 import { settleOffer } from "../../contract/machines";
+import { say } from "#words/ui/machine/OfferScreen";
 
 const BY = { theirs: "newer", ours: "yours", both: "both changed it" } as const;
 
@@ -44,45 +45,49 @@ export function OfferScreen({ offer }: { offer: ShippedOffer }) {
     });
   return (
     <div className="start">
-      <TopBar here="Machines" title="Newer file" />
+      <TopBar here="Machines" title={say.newerFile} />
       <main id="main" tabIndex={-1} className="library">
-        <h1>Newer revision {offer.revision}</h1>
+        <h1>{say.newerRevisionRevision(offer.revision)}</h1>
         <p className="quiet mb-0">
-          Yours is revision {offer.own.revision}.{" "}
-          {offer.hasBase
-            ? "Ticked is what only the newer revision changed."
-            : "The revision yours came from is not known, so nothing is ticked."}
+          {say.yoursIsRevision(
+            offer.own.revision,
+            offer.hasBase ? say.tickedIsWhatOnlyThe : say.theRevisionYoursCameFrom,
+          )}
         </p>
         <p className="problem" role="alert">
           {problem}
         </p>
         <p className="d-flex gap-3 flex-wrap">
           <Button disabled={busy || taken.size === 0} onClick={() => void settle([...taken])}>
-            Take {taken.size} of {offer.facts.length}
+            {say.takeCountOfCount2(taken.size, offer.facts.length)}
           </Button>
           <Button variant="outline-dark" disabled={busy} onClick={() => void settle(offer.facts.map((f) => f.key))}>
-            Take it whole
+            {say.takeItWhole}
           </Button>
           <Button variant="outline-dark" disabled={busy} onClick={() => void settle([])}>
-            Keep mine
+            {say.keepMine}
           </Button>
         </p>
         <Table responsive size="sm" className="offer-table">
           <thead>
             <tr>
-              <th>Take</th>
-              <th>Fact</th>
-              <th>Before</th>
-              <th>Yours</th>
-              <th>Newer</th>
-              <th>Changed by</th>
+              <th>{say.take}</th>
+              <th>{say.fact}</th>
+              <th>{say.before}</th>
+              <th>{say.yours}</th>
+              <th>{say.newer}</th>
+              <th>{say.changedBy}</th>
             </tr>
           </thead>
           <tbody>
             {offer.facts.map((f) => (
               <tr key={f.key}>
                 <td>
-                  <Form.Check checked={taken.has(f.key)} aria-label={`Take ${f.key}`} onChange={() => toggle(f.key)} />
+                  <Form.Check
+                    checked={taken.has(f.key)}
+                    aria-label={say.takeKey(f.key)}
+                    onChange={() => toggle(f.key)}
+                  />
                 </td>
                 <th scope="row">{f.key}</th>
                 <td>{factWords(f.base)}</td>
@@ -102,8 +107,8 @@ export function OfferScreen({ offer }: { offer: ShippedOffer }) {
 const MOST_SHOWN = 160;
 
 function factWords(value: unknown): string {
-  if (value === undefined) return "not there";
+  if (value === undefined) return say.notThere;
   const text = typeof value === "object" ? JSON.stringify(value) : String(value);
-  if (text.includes("data:image/")) return "with a picture";
+  if (text.includes("data:image/")) return say.withAPicture;
   return text.length > MOST_SHOWN ? `${text.slice(0, MOST_SHOWN)} ...` : text;
 }

@@ -4,6 +4,7 @@ import { useRef, useState } from "react";
 import Button from "react-bootstrap/Button";
 import type { Machine } from "../../core/model";
 import { useWiring } from "./useWiring";
+import { say } from "#words/ui/machine/WiringDrawing";
 
 /** How many times the fitted size it can be drawn. */
 const SIZES = [1, 1.5, 2.2, 3.2, 4.5] as const;
@@ -26,7 +27,7 @@ export function WiringDrawing({
   if (!wiring)
     return (
       <p className="quiet" role="status">
-        Drawing the wiring
+        {say.drawingTheWiring}
       </p>
     );
   const scale = SIZES[size]!;
@@ -36,25 +37,25 @@ export function WiringDrawing({
         <ul className="legend">
           <li>
             <span className="line-key mains" aria-hidden />
-            mains
+            {say.mains}
           </li>
           <li>
             <span className="line-key low" aria-hidden />
-            low voltage
+            {say.lowVoltage}
           </li>
           <li>
             <span className="line-key other" aria-hidden />
-            earth
+            {say.earth}
           </li>
         </ul>
         <Button size="sm" variant="outline-dark" disabled={size === 0} onClick={() => setSize(0)}>
-          Fit
+          {say.fit}
         </Button>
         <Button
           size="sm"
           variant="outline-dark"
           onClick={() => setSize((s) => Math.max(0, s - 1))}
-          aria-label="Smaller"
+          aria-label={say.smaller}
         >
           <i className="bi bi-zoom-out" aria-hidden />
         </Button>
@@ -62,7 +63,7 @@ export function WiringDrawing({
           size="sm"
           variant="outline-dark"
           onClick={() => setSize((s) => Math.min(SIZES.length - 1, s + 1))}
-          aria-label="Larger"
+          aria-label={say.larger}
         >
           <i className="bi bi-zoom-in" aria-hidden />
         </Button>
@@ -72,7 +73,7 @@ export function WiringDrawing({
         className={`wiring-scroll ${size > 0 ? "can-pan" : ""}`}
         tabIndex={0}
         role="region"
-        aria-label="Wiring drawing"
+        aria-label={say.wiringDrawing}
         onPointerMove={(e) => {
           // A mouse drags the sheet; a finger scrolls it by itself.
           if (e.buttons === 1 && e.pointerType === "mouse") scroll.current?.scrollBy(-e.movementX, -e.movementY);
@@ -82,7 +83,7 @@ export function WiringDrawing({
           style={{ width: `${100 * scale}%`, height: `${HIGH * scale}vh` }}
           viewBox={`0 0 ${wiring.width} ${wiring.height}`}
           role="img"
-          aria-label={`Wiring: ${wiring.boxes.length} parts and plugs`}
+          aria-label={say.wiringPartsAndPlugs(wiring.boxes.length)}
         >
           {wiring.lines.map((line) => (
             <polyline

@@ -19,6 +19,7 @@ import { useKept } from "../shell/useKept";
 import { layLeads, readMeter, useDevices, useFloats } from "./useMeters";
 import { Key } from "../shortcuts/Key";
 import { useShortcut } from "../shortcuts/useShortcut";
+import { say } from "#words/ui/meter";
 
 interface Props {
   /** What is to be measured, and where the stand-in's leads lie. */
@@ -60,7 +61,7 @@ export function MeterBar({ fn, live, leads, where, busy, takeFirst, onReading }:
   const asksOff = needsDeadCircuit(fn);
 
   const take = async (): Promise<Shown> => {
-    if (!device) throw new Error("No meter is chosen.");
+    if (!device) throw new Error(say.noMeterIsChosen);
     // The confirmed switch happens with the leads off; they are laid once the meter is set.
     if (device.simulated) await layLeads(where, leads);
     return readMeter(device.id, { function: fn, live, floats, leadsOff: off });
@@ -120,17 +121,17 @@ export function MeterBar({ fn, live, leads, where, busy, takeFirst, onReading }:
 
   if (meters.length === 0 || !LINKED.includes(fn)) return null;
   return (
-    <div className="meter-bar" role="group" aria-label="Meter link">
+    <div className="meter-bar" role="group" aria-label={say.meterLink}>
       <Form.Select
         size="sm"
-        aria-label="Reading from"
+        aria-label={say.readingFrom}
         value={device?.id ?? ""}
         onChange={(e) => {
           setChosen(e.target.value);
           setProblem("");
         }}
       >
-        <option value="">Meter: typed by hand</option>
+        <option value="">{say.meterTypedByHand}</option>
         {meters.map((m) => (
           <option key={m.id} value={m.id}>
             {m.name}
@@ -140,12 +141,12 @@ export function MeterBar({ fn, live, leads, where, busy, takeFirst, onReading }:
       {device ? (
         <>
           <Button size="sm" disabled={busy || taking} onClick={() => void once()}>
-            Take it <Key of="take" />
+            {say.takeIt} <Key of="take" />
           </Button>
           <Form.Check
             type="switch"
             id="meter-auto"
-            label="take it when it is stable"
+            label={say.takeItWhenItIs}
             checked={auto}
             onChange={(e) => keepAuto(e.target.checked ? "yes" : "")}
           />
@@ -153,7 +154,7 @@ export function MeterBar({ fn, live, leads, where, busy, takeFirst, onReading }:
             <Form.Check
               type="checkbox"
               id="meter-leads-off"
-              label="leads were off when it was set to this"
+              label={say.leadsWereOffWhenIt}
               checked={off}
               onChange={(e) => setOff(e.target.checked)}
             />
@@ -162,12 +163,12 @@ export function MeterBar({ fn, live, leads, where, busy, takeFirst, onReading }:
             <Form.Check
               type="checkbox"
               id="meter-floats"
-              label="its inputs float and are rated for mains"
+              label={say.itsInputsFloatAndAre}
               checked={floats}
               onChange={(e) => setFloats(e.target.checked)}
             />
           ) : null}
-          <output className="value" aria-label="The meter shows">
+          <output className="value" aria-label={say.theMeterShows}>
             {display}
           </output>
         </>

@@ -12,6 +12,7 @@ import { shownText } from "../../core/quantity";
 import { makeTest } from "../../core/simulate";
 import { TopBar } from "../shell/TopBar";
 import { MeterBar } from "./MeterBar";
+import { say } from "#words/ui/meter";
 
 /** A linked meter by itself: two points, a function, readings as they settle. */
 export function MeterScreen({
@@ -52,7 +53,7 @@ export function MeterScreen({
   else if (red === black)
     answer = (
       <p className="problem" role="alert">
-        Both leads on one point.
+        {say.bothLeadsOnOnePoint}
       </p>
     );
   else
@@ -80,16 +81,16 @@ export function MeterScreen({
     );
   return (
     <div className="start">
-      <TopBar here="Calculators and bench" title="Meter link" />
+      <TopBar here="Calculators and bench" title={say.meterLink} />
       <main id="main" tabIndex={-1} className="tool-main">
         <header className="tool-head">
-          <h1>Meter link</h1>
+          <h1>{say.meterLink}</h1>
         </header>
-        <Form className="tool-fields" onSubmit={(e) => e.preventDefault()} aria-label="What is measured">
+        <Form className="tool-fields" onSubmit={(e) => e.preventDefault()} aria-label={say.whatIsMeasured}>
           <fieldset>
-            <legend>Machine</legend>
+            <legend>{say.machine}</legend>
             <Form.Select
-              aria-label="Machine"
+              aria-label={say.machine}
               value={file.id}
               onChange={(e) => router.push(`/tools/meter?machine=${e.target.value}`)}
             >
@@ -101,49 +102,49 @@ export function MeterScreen({
             </Form.Select>
             <Choice
               id="setup"
-              label="It stands"
+              label={say.itStands}
               value={setup}
               options={machine.file.setups.map((s) => [s.id, s.name])}
               onChange={setSetup}
             />
             <Choice
               id="fault"
-              label="Stand-in has"
+              label={say.standInHas}
               value={fault}
               options={[
                 ["sound", "no fault"],
-                ["hidden", "a hidden fault"],
+                ["hidden", say.aHiddenFault],
                 ...faults.map((f) => [f.id, f.name] as const),
               ]}
               onChange={setFault}
             />
           </fieldset>
           <fieldset>
-            <legend>Leads</legend>
+            <legend>{say.leads}</legend>
             <Choice
               id="fn"
-              label="Function"
+              label={say.functionWord}
               value={fn}
               options={LINKED.map((f) => [f, FUNCTION_WORDS[f]])}
               onChange={(v) => setFn(v as MeterFunction)}
             />
             <Choice
               id="red"
-              label="Red lead"
+              label={say.redLead}
               value={red}
               options={points.map((p) => [p.id, [p.name, p.where].filter(Boolean).join(", ")])}
               onChange={setRed}
             />
             <Choice
               id="black"
-              label="Black lead"
+              label={say.blackLead}
               value={black}
               options={points.map((p) => [p.id, [p.name, p.where].filter(Boolean).join(", ")])}
               onChange={setBlack}
             />
           </fieldset>
         </Form>
-        <section className="tool-result" aria-label="Readings">
+        <section className="tool-result" aria-label={say.readings}>
           <ul className="cautions">
             {cautionsFor(machine, entry, made).map((c) => (
               <li key={c}>
@@ -152,7 +153,7 @@ export function MeterScreen({
             ))}
           </ul>
           {answer}
-          <ol className="held" reversed aria-label="Taken">
+          <ol className="held" reversed aria-label={say.taken}>
             {rows.map((r) => (
               <li key={r.at}>
                 <span className="value">{r.text}</span> <span className="quiet">{r.where}</span>

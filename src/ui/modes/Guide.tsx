@@ -23,6 +23,7 @@ import { beep } from "./beep";
 import { Problem } from "../engine/Problem";
 import { Key } from "../shortcuts/Key";
 import { useShortcut } from "../shortcuts/useShortcut";
+import { say } from "#words/ui/modes";
 
 interface Props {
   readonly machine: Machine;
@@ -107,7 +108,7 @@ export function Guide({ machine, desk, legs, exits, onArrived, onShowed }: Props
   return (
     <div className="guide">
       <div className="guide-head">
-        <ol className="guide-legs" aria-label="The way">
+        <ol className="guide-legs" aria-label={say.theWay}>
           {legs.map((l, i) => (
             <li key={i} className={legClass(i, count)}>
               {l.modeName}
@@ -119,7 +120,7 @@ export function Guide({ machine, desk, legs, exits, onArrived, onShowed }: Props
           id="guide-mute"
           label={
             <>
-              Beep <Key of="beep" />
+              {say.beep} <Key of="beep" />
             </>
           }
           checked={!muted}
@@ -137,7 +138,7 @@ export function Guide({ machine, desk, legs, exits, onArrived, onShowed }: Props
           <p className="guide-words" aria-live="polite">
             {nowWords(waiting, step, count, doorName)}
           </p>
-          <p className="guide-count value" role="timer" aria-label="Seconds left">
+          <p className="guide-count value" role="timer" aria-label={say.secondsLeft}>
             {left === null ? " " : left.toFixed(left < 10 ? 1 : 0)}
             <span>{left === null ? "" : " s"}</span>
           </p>
@@ -148,24 +149,24 @@ export function Guide({ machine, desk, legs, exits, onArrived, onShowed }: Props
       ) : null}
       {count.state === "late" ? (
         <div className="guide-now" role="status">
-          <p className="guide-words">Too slow: it began to count anew. Let go of every key.</p>
+          <p className="guide-words">{say.tooSlowItBeganTo}</p>
           <Button ref={button} size="lg" onClick={restart}>
-            Begin again
+            {say.beginAgain}
           </Button>
         </div>
       ) : null}
       {count.state === "look" ? (
         <div className="guide-now">
           <p className="guide-words">
-            It should show now{" "}
+            {say.itShouldShowNow}{" "}
             <span className="menu-shows big">{leg.shows.display === "dark" ? lampWords(leg) : leg.shows.display}</span>
           </p>
           <div className="d-flex flex-wrap gap-2">
             <Button ref={button} size="lg" onClick={arrived}>
-              Yes <Key of="yes" />
+              {say.yes} <Key of="yes" />
             </Button>
             <Button size="lg" variant="outline-dark" aria-expanded={instead} onClick={() => setInstead(true)}>
-              No <Key of="no" />
+              {say.no} <Key of="no" />
             </Button>
           </div>
           {instead ? (
@@ -182,7 +183,7 @@ export function Guide({ machine, desk, legs, exits, onArrived, onShowed }: Props
       {count.state === "done" ? (
         <div className="guide-now" role="status">
           <p className="guide-words">
-            <i className="bi bi-check2" aria-hidden /> In {legs[legs.length - 1]!.modeName.toLowerCase()}.
+            <i className="bi bi-check2" aria-hidden /> {say.inModeName(legs[legs.length - 1]!.modeName.toLowerCase())}
           </p>
           <p>{exitWords(exits)}</p>
         </div>
@@ -194,21 +195,21 @@ export function Guide({ machine, desk, legs, exits, onArrived, onShowed }: Props
 function markWords(step: GuideStep, count: Count): string {
   switch (step.do) {
     case "open":
-      return "It is open";
+      return say.itIsOpen;
     case "keep":
-      return "I hold it";
+      return say.iHoldIt;
     case "hold":
-      return count.since === null ? "I press now" : "Keep holding";
+      return count.since === null ? say.iPressNow : say.keepHolding;
     case "press":
       return "Pressed";
     case "let go":
-      return "Let go";
+      return say.letGo;
     case "power":
-      return count.since === null ? "Power is off" : "Power is on";
+      return count.since === null ? say.powerIsOff : say.powerIsOn;
   }
 }
 
-const lampWords = (leg: GuideLeg) => Object.values(leg.shows.lamps)[0] ?? "nothing new";
+const lampWords = (leg: GuideLeg) => Object.values(leg.shows.lamps)[0] ?? say.nothingNew;
 
 const lastsWords = (seconds: number) =>
   seconds < 120 ? `${Math.round(seconds)} s` : `${Math.round(seconds / 60)} min`;
@@ -216,16 +217,15 @@ const lastsWords = (seconds: number) =>
 /** How a mode is left, as a sentence. */
 function exitWords(exits: Exits): string {
   const ways = [
-    ...(exits.gestures && exits.gestures.length > 0 ? [exits.gestures.map((g) => g.name).join(", then: ")] : []),
-    ...(exits.endsAfter !== null ? [`it ends by itself after ${lastsWords(exits.endsAfter)}`] : []),
-    ...(exits.power ? ["a power cycle leaves it"] : []),
+    ...(exits.gestures && exits.gestures.length > 0 ? [exits.gestures.map((g) => g.name).join(say.then)] : []),
+    ...(exits.endsAfter !== null ? [say.itEndsByItselfAfter(lastsWords(exits.endsAfter))] : []),
+    ...(exits.power ? [say.aPowerCycleLeavesIt] : []),
   ];
   if (exits.cannotBeCancelled)
-    return (
-      "It cannot be cancelled, not even by pulling the " +
-      `plug${exits.endsAfter !== null ? `: it ends by itself after ${Math.round(exits.endsAfter / 60)} min` : ""}.`
+    return say.itCannotBeCancelledNot(
+      exits.endsAfter !== null ? say.itEndsByItselfAfterMin(Math.round(exits.endsAfter / 60)) : "",
     );
-  return ways.length > 0 ? `Out of it: ${ways.join("; or ")}.` : "";
+  return ways.length > 0 ? say.outOfIt(ways.join("; or ")) : "";
 }
 
 /** The steps of a leg on one line in time: how long each lasts, which one is now. */
@@ -241,7 +241,7 @@ function Timeline({
   doorName: (id: string) => string;
 }) {
   return (
-    <ol className="timeline" aria-label="Steps">
+    <ol className="timeline" aria-label={say.steps}>
       {steps.map((s, i) => (
         <li
           key={i}
@@ -279,7 +279,7 @@ function shortWords(step: GuideStep, doorName: (id: string) => string): string {
     case "let go":
       return `${step.keys.join(" + ")} up`;
     case "power":
-      return `power off ${step.wait} s, on`;
+      return say.powerOffSOn(step.wait);
   }
 }
 
@@ -302,13 +302,13 @@ function Instead({
   if (!slips)
     return (
       <p className="quiet" role="status">
-        Trying on the simulated machine what goes wrong…
+        {say.tryingOnTheSimulatedMachine}
       </p>
     );
   const shows = [...new Set(slips.filter((s) => !s.unseen).map((s) => s.shows))];
   return (
     <div className="instead">
-      <h3>It shows instead</h3>
+      <h3>{say.itShowsInstead}</h3>
       <ul className="plain-list">
         {shows.map((text) => {
           const hand = slips.filter((s) => s.shows === text && !s.unseen && s.of === "hand");
@@ -319,18 +319,18 @@ function Instead({
               <span className="instead-words">
                 {hand.length > 0 ? (
                   <span>
-                    <strong>Your hand:</strong> {hand.map((s) => s.words).join("; ")}.{" "}
+                    <strong>{say.yourHand}</strong> {hand.map((s) => s.words).join("; ")}.{" "}
                   </span>
                 ) : null}
                 {machine.length > 0 ? (
                   <span>
-                    <strong>The machine:</strong> {machine.map((s) => s.words).join("; ")}.
+                    <strong>{say.theMachine}</strong> {machine.map((s) => s.words).join("; ")}.
                   </span>
                 ) : null}
               </span>
               {onShowed ? (
                 <Button size="sm" variant="outline-dark" onClick={() => onShowed(text)}>
-                  Log this
+                  {say.logThis}
                 </Button>
               ) : null}
             </li>
@@ -338,7 +338,7 @@ function Instead({
         })}
       </ul>
       <Button variant="outline-dark" onClick={onAgain}>
-        Try again
+        {say.tryAgain}
       </Button>
     </div>
   );
@@ -352,7 +352,7 @@ function legClass(i: number, count: Count): "" | "is-done" | "is-now" {
 
 function nowWords(waiting: boolean, step: GuideStep, count: Count, doorName: (id: string) => string): string {
   if (waiting) return "Wait";
-  if (step.do === "power" && count.since !== null) return "Power on, now";
+  if (step.do === "power" && count.since !== null) return say.powerOnNow;
   return stepWords(step, count, doorName);
 }
 

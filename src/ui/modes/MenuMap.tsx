@@ -1,6 +1,7 @@
 "use client";
 
 import { keyMarks, type MenuItem } from "../../core/model";
+import { say } from "#words/ui/modes";
 
 interface Props {
   readonly menu: readonly MenuItem[];
@@ -12,7 +13,7 @@ interface Props {
 /** The modes as a tree: what each shows, the keys to it, what is hidden, and what cannot be cancelled. */
 export function MenuMap({ menu, here, to, onTo }: Props) {
   return (
-    <ul className="menu-map" aria-label="Modes">
+    <ul className="menu-map" aria-label={say.modes}>
       {menu.map((item) => (
         <li key={item.mode} style={{ marginLeft: `${Math.min(item.depth, 6) * 1.4}rem` }}>
           <button
@@ -30,20 +31,20 @@ export function MenuMap({ menu, here, to, onTo }: Props) {
                   </span>
                 ))
               ) : (
-                <i className="bi bi-house" role="img" aria-label="Everyday" />
+                <i className="bi bi-house" role="img" aria-label={say.everyday} />
               )}
             </span>
             <span className="menu-name">
               {item.name}
               {item.isHidden ? (
-                <i className="bi bi-eye-slash" role="img" aria-label="hidden until it is unlocked" />
+                <i className="bi bi-eye-slash" role="img" aria-label={say.hiddenUntilItIsUnlocked} />
               ) : null}
               {item.exits.cannotBeCancelled ? (
-                <i className="bi bi-hourglass-split" role="img" aria-label="cannot be cancelled" />
+                <i className="bi bi-hourglass-split" role="img" aria-label={say.cannotBeCancelled} />
               ) : null}
             </span>
             {item.shows !== "dark" ? <span className="menu-shows">{item.shows}</span> : null}
-            {item.mode === here ? <span className="menu-here">here</span> : null}
+            {item.mode === here ? <span className="menu-here">{say.here}</span> : null}
           </button>
         </li>
       ))}

@@ -6,6 +6,7 @@ import { exitsOf, guideTo, keyMarks, type Machine, menuOf, type Program, waySeco
 import type { Desk } from "../engine/useEngine";
 import { Guide } from "./Guide";
 import { MenuMap } from "./MenuMap";
+import { say } from "#words/ui/modes";
 
 interface Props {
   readonly machine: Machine;
@@ -29,10 +30,10 @@ export function Modes({ machine, program, desk, start, onShowed, onArrived }: Pr
     <div className="modes">
       <section aria-labelledby="modes-map">
         <div className="panel-head">
-          <h2 id="modes-map">Where to?</h2>
+          <h2 id="modes-map">{say.whereTo}</h2>
           <Form.Select
             size="sm"
-            aria-label="The machine is now in"
+            aria-label={say.theMachineIsNowIn}
             value={here}
             onChange={(e) => {
               setHere(e.target.value);
@@ -41,35 +42,32 @@ export function Modes({ machine, program, desk, start, onShowed, onArrived }: Pr
           >
             {menu.map((m) => (
               <option key={m.mode} value={m.mode}>
-                now: {m.name}
+                {say.nowName(m.name)}
               </option>
             ))}
           </Form.Select>
         </div>
         <MenuMap menu={menu} here={here} to={goal?.to ?? null} onTo={go} />
       </section>
-      <section aria-label="The way" className={`modes-way ${goal ? "" : "is-idle"}`}>
+      <section aria-label={say.theWay} className={`modes-way ${goal ? "" : "is-idle"}`}>
         {!goal ? (
-          <p className="quiet">
-            Choose a mode on the map.{" "}
-            {program.hidden.length > 0 ? "Hidden ones are unlocked on the way, and locked again on the way out." : ""}
-          </p>
+          <p className="quiet">{say.chooseAModeOnThe(program.hidden.length > 0 ? say.hiddenOnesAreUnlockedOn : "")}</p>
         ) : null}
         {goal && !legs ? (
           <p className="problem" role="alert">
-            No keys lead there from here; the machine goes there by itself, or not at all.
+            {say.noKeysLeadThereFrom}
           </p>
         ) : null}
         {goal && legs ? (
           <>
-            <p className="way-keys" aria-label={`Keys: ${keys.join(", ")}`}>
-              {legs[0]?.gesture === null ? <span className="key-mark">power off, on</span> : null}
+            <p className="way-keys" aria-label={say.keysKeys(keys.join(", "))}>
+              {legs[0]?.gesture === null ? <span className="key-mark">{say.powerOffOn}</span> : null}
               {keys.map((k, i) => (
                 <span key={i} className="key-mark">
                   {k}
                 </span>
               ))}
-              <span className="quiet">about {Math.round(waySeconds(legs))} s</span>
+              <span className="quiet">{say.aboutWaySecondsS(Math.round(waySeconds(legs)))}</span>
             </p>
             <Guide
               key={goal.n}

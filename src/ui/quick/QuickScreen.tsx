@@ -11,6 +11,7 @@ import { TopBar } from "../shell/TopBar";
 import { useKept } from "../shell/useKept";
 import { SerialField } from "../unit/SerialField";
 import { openQuickJob } from "../../contract/jobs";
+import { say } from "#words/ui/quick";
 
 const VOLTS = [120, 230, 240] as const;
 
@@ -40,7 +41,7 @@ export function QuickScreen() {
         : checkpointsTo(
             {
               id: "preview",
-              name: what || "Machine",
+              name: what || say.machine,
               family: "powered equipment",
               volts,
               hertz: volts === 230 ? 50 : 60,
@@ -55,8 +56,7 @@ export function QuickScreen() {
 
   async function begin(event: FormEvent) {
     event.preventDefault();
-    if (!noSerial && serial.trim() === "")
-      return setProblem("Type the serial number, or say that there is none on the plate.");
+    if (!noSerial && serial.trim() === "") return setProblem(say.typeTheSerialNumberOr);
     setBusy(true);
     setProblem("");
     id.current ??= [crypto.randomUUID(), crypto.randomUUID()];
@@ -88,51 +88,51 @@ export function QuickScreen() {
 
   return (
     <div className="start">
-      <TopBar here="Jobs" title="A machine without a file" />
+      <TopBar here="Jobs" title={say.aMachineWithoutAFile} />
       <main id="main" tabIndex={-1} className="quick-main">
         <Form className="new-job" onSubmit={(e) => void begin(e)} noValidate aria-labelledby="quick-title">
-          <h1 id="quick-title">A machine without a file</h1>
+          <h1 id="quick-title">{say.aMachineWithoutAFile}</h1>
           <Form.Group controlId="what">
-            <Form.Label>What is it</Form.Label>
+            <Form.Label>{say.whatIsIt}</Form.Label>
             <Form.Control
               size="lg"
               autoFocus
               value={what}
               maxLength={60}
               onChange={(e) => setWhat(e.target.value)}
-              placeholder="tumble dryer"
+              placeholder={say.tumbleDryer}
             />
           </Form.Group>
           <Form.Group controlId="loads">
-            <Form.Label>Its loads, by their rating</Form.Label>
+            <Form.Label>{say.itsLoadsByTheirRating}</Form.Label>
             <Form.Control
               size="lg"
               value={loads}
               maxLength={600}
               onChange={(e) => setLoads(e.target.value)}
-              placeholder="heater 1800, drum motor 250W, pump 0.4A"
+              placeholder={say.heater1800DrumMotor250w}
               aria-describedby="loads-read"
             />
             <Form.Text id="loads-read">
               {loads.trim() === ""
-                ? "One after another, the one that does not work first. Watts, amperes or ohms."
+                ? say.oneAfterAnotherTheOne
                 : read.problem || read.loads.map((l) => `${l.name} ${decimal(l.watts)} W`).join(", ")}
             </Form.Text>
           </Form.Group>
           <Form.Group controlId="dead">
-            <Form.Label>What does not work</Form.Label>
+            <Form.Label>{say.whatDoesNotWork}</Form.Label>
             <Form.Select size="lg" value={dead} onChange={(e) => setDead(Number(e.target.value))}>
-              {(read.loads.length === 0 ? [{ name: "The first load" }] : read.loads).map((l, i) => (
+              {(read.loads.length === 0 ? [{ name: say.theFirstLoad }] : read.loads).map((l, i) => (
                 <option key={i} value={i + 1}>
                   {l.name}
                 </option>
               ))}
-              <option value={0}>Nothing works</option>
+              <option value={0}>{say.nothingWorks}</option>
             </Form.Select>
           </Form.Group>
           <div className="quick-row">
             <Form.Group controlId="volts">
-              <Form.Label>Mains</Form.Label>
+              <Form.Label>{say.mains}</Form.Label>
               <Form.Select
                 size="lg"
                 value={volts}
@@ -148,21 +148,21 @@ export function QuickScreen() {
             <Form.Check
               type="checkbox"
               id="filter"
-              label="line filter"
+              label={say.lineFilter}
               checked={filter}
               onChange={(e) => setFilter(e.target.checked)}
             />
             <Form.Check
               type="checkbox"
               id="fuse"
-              label="board fuse"
+              label={say.boardFuse}
               checked={fuse}
               onChange={(e) => setFuse(e.target.checked)}
             />
           </div>
           <SerialField serial={serial} none={noSerial} onSerial={setSerial} onNone={setNoSerial} />
           <Form.Group controlId="who">
-            <Form.Label>Who</Form.Label>
+            <Form.Label>{say.who}</Form.Label>
             <Form.Control
               size="lg"
               value={who}
@@ -175,13 +175,13 @@ export function QuickScreen() {
             {problem}
           </p>
           <Button type="submit" size="lg" disabled={busy}>
-            Begin
+            {say.begin}
           </Button>
         </Form>
-        <section className="quick-path" aria-label="Checkpoints">
-          <h2>Checkpoints</h2>
+        <section className="quick-path" aria-label={say.checkpoints}>
+          <h2>{say.checkpoints}</h2>
           {path.length === 0 ? (
-            <p className="quiet">They appear as you type: outlet, board in, relay out, load.</p>
+            <p className="quiet">{say.theyAppearAsYouType}</p>
           ) : (
             <ol>
               {path.map((c) => (

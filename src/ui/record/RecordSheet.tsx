@@ -17,6 +17,7 @@ import { logEntry, offerChanges, photoAddress } from "../../contract/jobs";
 import { PageTitle } from "../shell/PageTitle";
 import { VERDICT_WORDS } from "../../words/en/job";
 import { useMoney } from "../shell/Currency";
+import { say } from "#words/ui/record";
 
 /** The record of a job, on screen and on paper: everything as it was shown when it happened. */
 export function RecordSheet({
@@ -33,44 +34,44 @@ export function RecordSheet({
     <div className="record">
       <nav className="record-bar d-print-none">
         <Link className="btn btn-outline-dark" href="/">
-          All jobs
+          {say.allJobs}
         </Link>
         {file.pieces.some((p) => p.id === job.called?.piece) ? (
           <Link className="btn btn-outline-dark" href={`/jobs/${job.id}/repair`}>
-            The repair
+            {say.theRepair}
           </Link>
         ) : null}
         {job.called || job.dropped ? null : (
           <Link className="btn btn-outline-dark" href={`/jobs/${job.id}`}>
-            Go on measuring
+            {say.goOnMeasuring}
           </Link>
         )}
         <Button onClick={() => window.print()}>
-          <i className="bi bi-printer" aria-hidden /> Print
+          <i className="bi bi-printer" aria-hidden /> {say.print}
         </Button>
       </nav>
       <main id="main" tabIndex={-1} className="sheet">
         <PageTitle of={`Record: ${job.opened.site}, ${file.maker} ${file.model}`} />
-        <h1>Job record</h1>
+        <h1>{say.jobRecord}</h1>
         <dl className="facts">
-          <dt>Unit</dt>
+          <dt>{say.unit}</dt>
           <dd>
             {file.maker} {file.model},{" "}
-            {job.opened.serial === null ? "no serial number on the plate" : `serial number ${job.opened.serial}`}
+            {job.opened.serial === null ? say.noSerialNumberOnThe : say.serialNumberSerial(job.opened.serial)}
           </dd>
-          <dt>Site</dt>
+          <dt>{say.site}</dt>
           <dd>{job.opened.site}</dd>
-          <dt>Complaint</dt>
+          <dt>{say.complaint}</dt>
           <dd>{job.opened.complaintWords ?? "none"}</dd>
-          <dt>Job</dt>
+          <dt>{say.job}</dt>
           <dd className="value">{job.id.slice(0, 8)}</dd>
-          <dt>Opened</dt>
+          <dt>{say.opened}</dt>
           <dd suppressHydrationWarning>
             {dateWithYear(job.opened.at)}, {clockTime(job.opened.at)}, {job.opened.actor}
           </dd>
           {job.called ? (
             <>
-              <dt>Closed</dt>
+              <dt>{say.closed}</dt>
               <dd suppressHydrationWarning>
                 {dateWithYear(job.called.at)}, {clockTime(job.called.at)}, {job.called.actor}
               </dd>
@@ -79,7 +80,7 @@ export function RecordSheet({
         </dl>
         {job.dropped ? (
           <section className="call">
-            <h2>Dropped: opened by mistake</h2>
+            <h2>{say.droppedOpenedByMistake}</h2>
             <p suppressHydrationWarning>
               {job.dropped.body.reason}. {dateWithYear(job.dropped.at)}, {clockTime(job.dropped.at)},{" "}
               {job.dropped.actor}
@@ -89,27 +90,25 @@ export function RecordSheet({
         {job.called ? (
           <section className="call">
             <h2>{job.called.pieceName}</h2>
+            <p>{say.causeJudgedSure(job.called.cause, job.called.sure)}</p>
             <p>
-              {job.called.cause}. Judged {job.called.sure}.
-            </p>
-            <p>
-              <strong>{job.work.proved.length > 0 ? "Done:" : "To be done:"}</strong> {job.called.action}
+              <strong>{job.work.proved.length > 0 ? "Done:" : say.toBeDone}</strong> {job.called.action}
             </p>
             {job.called.proofs.length > 0 ? (
               <ul>
                 {job.called.proofs.map((p) => (
                   <li key={p.words}>
-                    {p.proven ? "Proven" : "Not proven"}: {p.words}
+                    {p.proven ? "Proven" : say.notProven}: {p.words}
                   </li>
                 ))}
               </ul>
             ) : null}
             {job.called.excluded && job.called.excluded.length > 0 ? (
-              <p>Excluded by the tests: {job.called.excluded.join(", ")}.</p>
+              <p>{say.excludedByTheTests(job.called.excluded.join(", "))}</p>
             ) : null}
             {job.called.elsewhere ? (
               <>
-                <p className="mb-1">Where else to look:</p>
+                <p className="mb-1">{say.whereElseToLook}</p>
                 <ul>
                   {job.called.elsewhere.map((e) => (
                     <li key={e}>{e}</li>
@@ -119,27 +118,27 @@ export function RecordSheet({
             ) : null}
             {job.called.left ? (
               <p>
-                <strong>Not restored at close:</strong> {job.called.left.map((l) => l.words).join("; ")}. Because:{" "}
-                {job.called.leftBecause}
+                <strong>{say.notRestoredAtClose}</strong>
+                {say.leftBecause(job.called.left.map((l) => l.words).join("; "))} {job.called.leftBecause}
               </p>
             ) : null}
-            {job.called.despite ? <p>Closed without this proof because: {job.called.despite}</p> : null}
+            {job.called.despite ? <p>{say.closedWithoutThisProofBecause(job.called.despite)}</p> : null}
           </section>
         ) : null}
-        {job.called || job.dropped ? null : <p className="quiet">The job is open.</p>}
+        {job.called || job.dropped ? null : <p className="quiet">{say.theJobIsOpen}</p>}
         <WorkDone job={job} />
-        <h2>Readings</h2>
+        <h2>{say.readings}</h2>
         {job.readings.length === 0 ? (
-          <p>None.</p>
+          <p>{say.none}</p>
         ) : (
           <Table responsive size="sm" className="readings">
             <thead>
               <tr>
-                <th>Time</th>
-                <th>Test</th>
-                <th>Reading</th>
-                <th>Expected</th>
-                <th>Result</th>
+                <th>{say.time}</th>
+                <th>{say.test}</th>
+                <th>{say.reading}</th>
+                <th>{say.expected}</th>
+                <th>{say.result}</th>
               </tr>
             </thead>
             <tbody>
@@ -149,14 +148,16 @@ export function RecordSheet({
                   <td>
                     {r.body.as.title}
                     <span className="quiet d-block">
-                      {r.body.as.black ? `red: ${r.body.as.red}; black: ${r.body.as.black}. ` : ""}
+                      {r.body.as.black ? say.redRedBlackBlack(r.body.as.red, r.body.as.black) : ""}
                       {r.body.as.setup}. {r.actor}.
                     </span>
-                    {stale[r.id] ? <span className="d-block">On older advice: {stale[r.id]}.</span> : null}
-                    {r.struck ? (
+                    {stale[r.id] ? (
                       <span className="d-block">
-                        Struck out by {r.struck.actor}: {r.struck.reason}
+                        {say.onOlderAdvice} {stale[r.id]}.
                       </span>
+                    ) : null}
+                    {r.struck ? (
+                      <span className="d-block">{say.struckOutBy(r.struck.actor, r.struck.reason)}</span>
                     ) : null}
                   </td>
                   <td className="value">{r.struck ? <s>{r.body.as.shown}</s> : r.body.as.shown}</td>
@@ -169,7 +170,7 @@ export function RecordSheet({
         )}
         {job.answers.length > 0 ? (
           <>
-            <h2>Asked</h2>
+            <h2>{say.asked}</h2>
             <ul>
               {job.answers.map((a) => (
                 <li key={a.id} suppressHydrationWarning>
@@ -184,7 +185,7 @@ export function RecordSheet({
         ) : null}
         {job.changes.length > 0 ? (
           <>
-            <h2>Differs from the file</h2>
+            <h2>{say.differsFromTheFile}</h2>
             <ul>
               {job.changes.map((c) => (
                 <li key={c.id}>
@@ -197,7 +198,7 @@ export function RecordSheet({
         ) : null}
         {job.notes.length > 0 ? (
           <>
-            <h2>Notes</h2>
+            <h2>{say.notes}</h2>
             <ul>
               {job.notes.map((n) => (
                 <li key={n.at}>
@@ -209,7 +210,7 @@ export function RecordSheet({
         ) : null}
         {job.addenda.length > 0 ? (
           <>
-            <h2>Added after closing</h2>
+            <h2>{say.addedAfterClosing}</h2>
             <ul>
               {job.addenda.map((e) => (
                 <li key={e.id} suppressHydrationWarning>
@@ -222,16 +223,14 @@ export function RecordSheet({
         <NoteForm job={job} />
         {job.work.decisions.length > 0 ? (
           <p className="small-print">
-            On this machine:{" "}
-            {workCautions(commonShelf().of(job.opened.machineHash, file))
-              .map((c) => c.words)
-              .join(" ")}
+            {say.onThisMachine(
+              workCautions(commonShelf().of(job.opened.machineHash, file))
+                .map((c) => c.words)
+                .join(" "),
+            )}
           </p>
         ) : null}
-        <p className="small-print">
-          Local codes and licensed practice come first. Times as on the server. Machine file {file.id}, revision{" "}
-          {file.revision}.
-        </p>
+        <p className="small-print">{say.localCodesAndLicensedPractice(file.id, file.revision)}</p>
       </main>
     </div>
   );
@@ -247,40 +246,47 @@ function WorkDone({ job }: { job: Job }) {
     return null;
   return (
     <>
-      <h2>Repair</h2>
+      <h2>{say.repair}</h2>
       <ul>
         {decisions.map(({ id, body }) => (
           <li key={id}>
-            {body.words}: {body.minutes} min, {money(body.price)}
-            {body.temporary ? <strong> (temporary: to be made good)</strong> : null}. Warranty: {SURE[body.warranty]};
-            seals: {body.seals}.
-            {body.approved ? ` Agreed with ${body.approved.by} up to ${money(body.approved.price)}.` : ""}
+            {say.bodyWordsMinutesMinPrice(body.words, body.minutes, money(body.price))}
+            {body.temporary ? <strong> {say.temporaryToBeMadeGood}</strong> : null}
+            {say.warrantySureSealsSealsPart(
+              SURE[body.warranty],
+              body.seals,
+              body.approved ? say.agreedWithUpTo(body.approved.by, money(body.approved.price)) : "",
+            )}
           </li>
         ))}
         {matches.map(({ id, body }) => (
           <li key={id}>
-            Part {body.number}
-            {body.revision ? `, revision ${body.revision}` : ""}: {body.fits ? "fits" : "not fitted"}. {body.words}
+            {say.partNumberPartPart2Body(
+              body.number,
+              body.revision ? `, revision ${body.revision}` : "",
+              body.fits ? "fits" : say.notFitted,
+              body.words,
+            )}
           </li>
         ))}
         {modifications.map(({ id, body }) => (
           <li key={id}>
-            <strong>Modified: {body.words}.</strong> {body.reason}. Word given by {body.customer}. Proven:{" "}
-            {body.proof.join(" ")}
+            <strong>{say.modifiedBodyWords(body.words)}</strong>
+            {say.wordGivenByProven(body.reason, body.customer, body.proof.join(" "))}
           </li>
         ))}
         {madeGood.map(({ id, body }) => (
-          <li key={id}>Made good: {body.words}</li>
+          <li key={id}>{say.madeGoodBodyWords(body.words)}</li>
         ))}
       </ul>
       {proved.length > 0 ? (
         <Table responsive size="sm" className="readings">
           <thead>
             <tr>
-              <th>Proof</th>
-              <th>Reading</th>
-              <th>Expected</th>
-              <th>Result</th>
+              <th>{say.proof}</th>
+              <th>{say.reading}</th>
+              <th>{say.expected}</th>
+              <th>{say.result}</th>
             </tr>
           </thead>
           <tbody>
@@ -299,7 +305,7 @@ function WorkDone({ job }: { job: Job }) {
         <ul className="record-photos">
           {photos.map(({ body }) => (
             <li key={body.hash}>
-              <img src={photoAddress(body.hash)} alt={body.caption || `Photo, ${body.stage}`} />
+              <img src={photoAddress(body.hash)} alt={body.caption || say.photoStage(body.stage)} />
               <span>
                 {body.caption}
                 {body.marks.length > 0 ? ` (${body.marks.map((m, i) => `${i + 1} ${m.words}`).join(", ")})` : ""}
@@ -321,7 +327,7 @@ function NoteForm({ job }: { job: Job }) {
   const id = useRef<string | null>(null);
   async function add(event: FormEvent) {
     event.preventDefault();
-    if (text.trim() === "") return setProblem("Write the note first.");
+    if (text.trim() === "") return setProblem(say.writeTheNoteFirst);
     try {
       await send(logEntry, [job.id], {
         id: (id.current ??= crypto.randomUUID()),
@@ -341,11 +347,11 @@ function NoteForm({ job }: { job: Job }) {
     <Form className="note-form d-print-none" onSubmit={(e) => void add(e)}>
       <div className="flex-grow-1">
         <Form.Label htmlFor="note" className="visually-hidden">
-          Note
+          {say.note}
         </Form.Label>
         <Form.Control
           id="note"
-          placeholder="Add a note"
+          placeholder={say.addANote}
           maxLength={2000}
           value={text}
           onChange={(e) => {
@@ -359,7 +365,7 @@ function NoteForm({ job }: { job: Job }) {
       </div>
       <div>
         <Button type="submit" variant="outline-dark">
-          Add
+          {say.add}
         </Button>
       </div>
     </Form>
@@ -380,13 +386,13 @@ function OfferToFile({ job }: { job: string }) {
   if (done)
     return (
       <p className="d-print-none">
-        It is in the file now, as a new version: <Link href={`/machines/${done}`}>{done}</Link>.
+        {say.itIsInTheFile} <Link href={`/machines/${done}`}>{done}</Link>.
       </p>
     );
   return (
     <p className="d-print-none">
       <Button size="sm" variant="outline-dark" onClick={() => void offer()}>
-        Every unit has this: put it into the file
+        {say.everyUnitHasThisPut}
       </Button>{" "}
       <span className="problem" role="alert">
         {said}

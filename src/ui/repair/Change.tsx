@@ -12,6 +12,7 @@ import { useDesk } from "../shell/useDesk";
 import type { RepairProps } from "./repair-props";
 import { modifiedBody } from "../../core/journal";
 import { Progress } from "../shell/Progress";
+import { say } from "#words/ui/repair/Change";
 
 const WHAT = [
   ["put in", "Put a part into a lead"],
@@ -21,9 +22,9 @@ const WHAT = [
 /** So many changes are proven and built together; the journal takes no more at once. */
 const MOST = 10;
 const OF: Readonly<Record<ModificationProof["findings"][number]["of"], string>> = {
-  protection: "What protects",
+  protection: say.whatProtects,
   interlock: "Interlocks",
-  "single fault": "Any one part failed",
+  "single fault": say.anyOnePartFailed,
   timing: "Timing",
   current: "Currents",
   fuse: "Fuse",
@@ -65,7 +66,7 @@ export function Change({ machine, job, unit, busy, onLog }: RepairProps & { read
   function canMake(): boolean {
     setProblem("");
     if (changes.length === 0) {
-      setProblem("Say what is different: type at least one rating.");
+      setProblem(say.sayWhatIsDifferentType);
       return false;
     }
     try {
@@ -104,9 +105,9 @@ export function Change({ machine, job, unit, busy, onLog }: RepairProps & { read
   return (
     <>
       {job.work.modifications.length > 0 ? (
-        <section className="rig-sheet" aria-label="Built into this unit">
+        <section className="rig-sheet" aria-label={say.builtIntoThisUnit}>
           <h2>
-            <i className="bi bi-exclamation-diamond-fill" aria-hidden /> Built into this unit
+            <i className="bi bi-exclamation-diamond-fill" aria-hidden /> {say.builtIntoThisUnit}
           </h2>
           <ul>
             {job.work.modifications.map((m) => (
@@ -116,15 +117,12 @@ export function Change({ machine, job, unit, busy, onLog }: RepairProps & { read
             ))}
           </ul>
           <Link className="btn btn-outline-dark" href={`/units/${unit}/label`}>
-            Print the label
+            {say.printTheLabel}
           </Link>
         </section>
       ) : null}
-      <section className="rig-sheet" aria-label="The change">
-        <p className="quiet">
-          A change is proven on the model before anyone builds it. What protects people is never taken out, bridged or
-          made weaker.
-        </p>
+      <section className="rig-sheet" aria-label={say.theChange}>
+        <p className="quiet">{say.aChangeIsProvenOn}</p>
         {kept.length > 0 ? (
           <ol className="mark-list">
             {kept.map((k, i) => (
@@ -133,7 +131,7 @@ export function Change({ machine, job, unit, busy, onLog }: RepairProps & { read
                 {i === kept.length - 1 ? (
                   <Button
                     variant="link"
-                    aria-label={`Leave out: ${k.words}`}
+                    aria-label={say.leaveOutWords(k.words)}
                     onClick={() => setKept(kept.slice(0, -1))}
                   >
                     <i className="bi bi-x-lg" aria-hidden />
@@ -145,7 +143,7 @@ export function Change({ machine, job, unit, busy, onLog }: RepairProps & { read
         ) : null}
         <div className="repair-asks">
           <Form.Group controlId="change-what">
-            <Form.Label>What</Form.Label>
+            <Form.Label>{say.what}</Form.Label>
             <Form.Select
               value={draft.what}
               onChange={(e) => setDraft({ ...draft, what: e.target.value as ChangeDraft["what"], values: {} })}
@@ -161,7 +159,7 @@ export function Change({ machine, job, unit, busy, onLog }: RepairProps & { read
         </div>
         <div className="d-flex gap-2 flex-wrap align-items-center">
           <Button size="lg" disabled={share !== null || !desk} onClick={() => void prove()}>
-            Prove it
+            {say.proveIt}
           </Button>
           <Button
             size="lg"
@@ -169,13 +167,13 @@ export function Change({ machine, job, unit, busy, onLog }: RepairProps & { read
             disabled={share !== null || !change || kept.length >= MOST - 1}
             onClick={another}
           >
-            <i className="bi bi-plus-lg" aria-hidden /> And another change
+            <i className="bi bi-plus-lg" aria-hidden /> {say.andAnotherChange}
           </Button>
         </div>
         {share === null ? null : (
           <div role="status" className="mt-2">
-            <p className="quiet mb-1">Every situation, with every part failed once</p>
-            <Progress now={Math.round(100 * share)} label="Proving it" />
+            <p className="quiet mb-1">{say.everySituationWithEveryPart}</p>
+            <Progress now={Math.round(100 * share)} label={say.provingIt} />
           </div>
         )}
         <p className="problem mb-0" role="alert">
@@ -183,11 +181,13 @@ export function Change({ machine, job, unit, busy, onLog }: RepairProps & { read
         </p>
       </section>
       {current ? (
-        <section className={`rig-sheet ${current.allowed ? "" : "is-refused"}`} aria-label="What came of it">
+        <section className={`rig-sheet ${current.allowed ? "" : "is-refused"}`} aria-label={say.whatCameOfIt}>
           <h2>
             <i className={`bi ${current.allowed ? "bi-check-circle-fill" : "bi-x-octagon-fill"}`} aria-hidden />{" "}
-            {current.allowed ? "It may be built." : "Refused."}{" "}
-            {current.situations > 0 ? <span className="quiet">{current.situations} situations simulated</span> : null}
+            {current.allowed ? say.itMayBeBuilt : "Refused."}{" "}
+            {current.situations > 0 ? (
+              <span className="quiet">{say.situationsSituationsSimulated(current.situations)}</span>
+            ) : null}
           </h2>
           <ul className="findings">
             {current.findings.map((f) => (
@@ -208,17 +208,14 @@ export function Change({ machine, job, unit, busy, onLog }: RepairProps & { read
                   ))}
                 </ul>
               ) : null}
-              <p className="swap-caution">
-                It marks this unit for ever. The maker&apos;s approval may end with it; local codes and licensed trades
-                come first.
-              </p>
+              <p className="swap-caution">{say.itMarksThisUnitFor}</p>
               <div className="repair-asks">
                 <Form.Group controlId="change-reason">
-                  <Form.Label>Reason</Form.Label>
+                  <Form.Label>{say.reason}</Form.Label>
                   <Form.Control value={reason} maxLength={400} onChange={(e) => setReason(e.target.value)} />
                 </Form.Group>
                 <Form.Group controlId="change-customer">
-                  <Form.Label>Customer&apos;s word given by</Form.Label>
+                  <Form.Label>{say.customersWordGivenBy}</Form.Label>
                   <Form.Control value={customer} maxLength={80} onChange={(e) => setCustomer(e.target.value)} />
                 </Form.Group>
               </div>
@@ -227,7 +224,7 @@ export function Change({ machine, job, unit, busy, onLog }: RepairProps & { read
                 disabled={busy || reason.trim() === "" || customer.trim() === ""}
                 onClick={() => void build()}
               >
-                Build it and mark the unit
+                {say.buildItAndMarkThe}
               </Button>
             </>
           ) : null}

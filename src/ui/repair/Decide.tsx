@@ -13,6 +13,7 @@ import { CURRENCIES, NO_CURRENCY, type Rates } from "../../contract/shop";
 import { Problem } from "../engine/Problem";
 import { money, useShopRates } from "./useShopRates";
 import { moneyIn } from "../shell/Currency";
+import { say } from "#words/ui/repair/Decide";
 
 /**
  * What to do about the cause, by expected cost; warranty and seals asked first, the customer's word on the price
@@ -87,32 +88,32 @@ export function Decide({
   }
   return (
     <>
-      <section className="rig-sheet" aria-label="Asked first">
+      <section className="rig-sheet" aria-label={say.askedFirst}>
         <div className="repair-asks">
           <Form.Group controlId="warranty">
-            <Form.Label>Under warranty?</Form.Label>
+            <Form.Label>{say.underWarranty}</Form.Label>
             <Form.Select value={warranty} onChange={(e) => setWarranty(e.target.value as typeof warranty)}>
               <option value=""></option>
-              <option value="none">no</option>
-              <option value="in warranty">yes</option>
-              <option value="unknown">unknown</option>
+              <option value="none">{say.no}</option>
+              <option value="in warranty">{say.yes}</option>
+              <option value="unknown">{say.unknown}</option>
             </Form.Select>
           </Form.Group>
           <Form.Group controlId="seals">
-            <Form.Label>Seals intact?</Form.Label>
+            <Form.Label>{say.sealsIntact}</Form.Label>
             <Form.Select value={seals} onChange={(e) => setSeals(e.target.value as typeof seals)}>
               <option value=""></option>
-              <option value="none">it has none</option>
-              <option value="whole">yes</option>
-              <option value="broken">no, broken</option>
+              <option value="none">{say.itHasNone}</option>
+              <option value="whole">{say.yes}</option>
+              <option value="broken">{say.noBroken}</option>
             </Form.Select>
           </Form.Group>
           <Form.Group controlId="approved-by">
-            <Form.Label>Price agreed by</Form.Label>
+            <Form.Label>{say.priceAgreedBy}</Form.Label>
             <Form.Control value={by} maxLength={80} onChange={(e) => setBy(e.target.value)} />
           </Form.Group>
           <Form.Group controlId="approved-price">
-            <Form.Label>Up to</Form.Label>
+            <Form.Label>{say.upTo}</Form.Label>
             <Form.Control
               value={price}
               onChange={(e) => setPrice(e.target.value)}
@@ -120,16 +121,12 @@ export function Decide({
             />
           </Form.Group>
         </div>
-        {warranty === "in warranty" ? (
-          <p className="swap-caution">
-            Under warranty: the manufacturer decides. Leave intact seals intact until then.
-          </p>
-        ) : null}
+        {warranty === "in warranty" ? <p className="swap-caution">{say.underWarrantyTheManufacturerDecides}</p> : null}
       </section>
-      <section className="rig-sheet" aria-label="What to do about it" tabIndex={0}>
+      <section className="rig-sheet" aria-label={say.whatToDoAboutIt} tabIndex={0}>
         <div className="repair-asks">
           <Form.Group controlId="cause">
-            <Form.Label>Cause</Form.Label>
+            <Form.Label>{say.cause}</Form.Label>
             <Form.Select
               value={cause}
               onChange={(e) => {
@@ -145,7 +142,7 @@ export function Decide({
             </Form.Select>
           </Form.Group>
           <Form.Group controlId="minute">
-            <Form.Label>Cost per minute</Form.Label>
+            <Form.Label>{say.costPerMinute}</Form.Label>
             <Form.Control
               value={shop.minute}
               placeholder={String(USUAL_RATES.perMinute)}
@@ -153,7 +150,7 @@ export function Decide({
             />
           </Form.Group>
           <Form.Group controlId="back">
-            <Form.Label>Callback cost</Form.Label>
+            <Form.Label>{say.callbackCost}</Form.Label>
             <Form.Control
               value={shop.back}
               placeholder={String(USUAL_RATES.comeBack)}
@@ -161,17 +158,17 @@ export function Decide({
             />
           </Form.Group>
           <Form.Group controlId="currency">
-            <Form.Label>Currency</Form.Label>
+            <Form.Label>{say.currency}</Form.Label>
             <Form.Select value={shop.currency} onChange={(e) => shop.setCurrency(e.target.value)}>
               {CURRENCIES.map((c) => (
                 <option key={c} value={c}>
-                  {c === NO_CURRENCY ? "not named" : c}
+                  {c === NO_CURRENCY ? say.notNamed : c}
                 </option>
               ))}
             </Form.Select>
           </Form.Group>
           <Form.Group controlId="worth">
-            <Form.Label>Value of the machine</Form.Label>
+            <Form.Label>{say.valueOfTheMachine}</Form.Label>
             <Form.Control value={worth} placeholder="400" onChange={(e) => setWorth(e.target.value)} />
           </Form.Group>
         </div>
@@ -179,12 +176,12 @@ export function Decide({
         <table className="table table-sm mb-0 decisions">
           <thead>
             <tr>
-              <th>What</th>
-              <th>Work</th>
-              <th>Parts</th>
-              <th>Chance it lasts</th>
-              <th>Average cost</th>
-              <th>Break-even</th>
+              <th>{say.what}</th>
+              <th>{say.work}</th>
+              <th>{say.parts}</th>
+              <th>{say.chanceItLasts}</th>
+              <th>{say.averageCost}</th>
+              <th>{say.breakEven}</th>
             </tr>
           </thead>
           <tbody>
@@ -201,20 +198,24 @@ export function Decide({
                       <>
                         <strong>{option.words}</strong>
                         {i === 0 ? " (cheapest)" : ""}
-                        {option.temporary ? <span className="temporary"> temporary</span> : null}
+                        {option.temporary ? <span className="temporary"> {say.temporary}</span> : null}
                       </>
                     }
                   />
                   <span className="quiet d-block ps-4">{option.school}</span>
                 </td>
                 <td data-label="Work">
-                  {option.minutes} min{option.leadDays ? `, ${option.leadDays} days` : ""}
+                  {say.minutesMinPart(option.minutes, option.leadDays ? `, ${option.leadDays} days` : "")}
                 </td>
                 <td data-label="Parts">{inMoney(option.parts)}</td>
                 <td data-label="Chance it lasts">
                   {option.id === "give-up" ? "" : `${Math.round(100 * option.holds)} %`}
                 </td>
-                <td data-label="Average cost" className="value" title={`Outlay ${inMoney(outlay(option, reckoned))}`}>
+                <td
+                  data-label="Average cost"
+                  className="value"
+                  title={say.outlayOutlay(inMoney(outlay(option, reckoned)))}
+                >
                   {inMoney(expected)}
                 </td>
                 <td data-label="Break-even">{breakEven === null ? "" : `${Math.round(100 * breakEven)} %`}</td>
@@ -222,16 +223,16 @@ export function Decide({
             ))}
           </tbody>
         </table>
-        <p className="quiet mb-2">Chances are estimates.</p>
+        <p className="quiet mb-2">{say.chancesAreEstimates}</p>
         {cheapWhileOpen(machine, piece).length > 0 ? (
           <p className="mb-2">
-            <strong>Cheap while it is open:</strong> {cheapWhileOpen(machine, piece).join("; ")}
+            <strong>{say.cheapWhileItIsOpen}</strong> {cheapWhileOpen(machine, piece).join("; ")}
           </p>
         ) : null}
         <Button size="lg" disabled={busy || !asked || !chosen} onClick={() => void decide()}>
-          {chosen ? `Decide: ${chosen.option.words}` : "Decide"}
+          {chosen ? say.decideOptionWords(chosen.option.words) : "Decide"}
         </Button>
-        {asked ? null : <span className="quiet ms-2">Warranty and seals first.</span>}
+        {asked ? null : <span className="quiet ms-2">{say.warrantyAndSealsFirst}</span>}
       </section>
       <PartMatch machine={machine} job={job} piece={piece} busy={busy} onLog={onLog} />
     </>

@@ -5,6 +5,7 @@ import Button from "react-bootstrap/Button";
 import Form from "react-bootstrap/Form";
 import { changedBody, type EventBody, type Job, restoredBody } from "../../core/journal";
 import { canBePutBack, type LeftBehind } from "../../core/repair";
+import { say } from "#words/ui/repair/LeftList";
 
 interface Props {
   readonly left: readonly LeftBehind[];
@@ -23,10 +24,10 @@ export function LeftList({ left, job, busy, onLog }: Props) {
     if (await onLog(changedBody(job.lastSeq + 1, words))) setWords("");
   }
   return (
-    <section className="rig-sheet" aria-label="To restore">
+    <section className="rig-sheet" aria-label={say.toRestore}>
       {left.length === 0 ? (
         <p className="all-back" role="status">
-          <i className="bi bi-check-circle-fill" aria-hidden /> Nothing left to restore.
+          <i className="bi bi-check-circle-fill" aria-hidden /> {say.nothingLeftToRestore}
         </p>
       ) : (
         <ul className="left-list">
@@ -40,10 +41,10 @@ export function LeftList({ left, job, busy, onLog }: Props) {
                 <Button
                   variant="outline-dark"
                   disabled={busy}
-                  aria-label={`Restored: ${l.words}`}
+                  aria-label={say.restoredWords(l.words)}
                   onClick={() => void onLog(restoredBody(l))}
                 >
-                  <i className="bi bi-check-lg" aria-hidden /> Back
+                  <i className="bi bi-check-lg" aria-hidden /> {say.back}
                 </Button>
               )}
             </li>
@@ -52,17 +53,17 @@ export function LeftList({ left, job, busy, onLog }: Props) {
       )}
       <Form className="d-flex gap-2 align-items-end flex-wrap" onSubmit={(e) => void add(e)}>
         <Form.Group controlId="changed" className="flex-grow-1">
-          <Form.Label>Something else changed for the while</Form.Label>
+          <Form.Label>{say.somethingElseChangedForThe}</Form.Label>
           <Form.Control
             ref={field}
             value={words}
             maxLength={200}
-            placeholder="water shut at the wall, breaker 7 off"
+            placeholder={say.waterShutAtTheWall}
             onChange={(e) => setWords(e.target.value)}
           />
         </Form.Group>
         <Button type="submit" variant="outline-dark" disabled={busy}>
-          Add
+          {say.add}
         </Button>
       </Form>
     </section>

@@ -6,6 +6,7 @@ import Form from "react-bootstrap/Form";
 import { matchPart } from "../../core/repair";
 import type { RepairProps } from "./repair-props";
 import { matchedBody } from "../../core/journal";
+import { say } from "#words/ui/repair/PartMatch";
 
 /** Holds the part in the hand against what belongs in here. */
 export function PartMatch({ machine, job, piece, busy, onLog }: RepairProps) {
@@ -16,10 +17,10 @@ export function PartMatch({ machine, job, piece, busy, onLog }: RepairProps) {
   const match = number.trim() === "" ? null : matchPart(machine, piece, number, revision);
   const logged = last && match && last.number === number.trim() && last.revision === revision.trim();
   return (
-    <section className="rig-sheet" aria-label="The part in hand">
+    <section className="rig-sheet" aria-label={say.thePartInHand}>
       <div className="repair-asks">
         <Form.Group controlId="part-number">
-          <Form.Label>Number on the part in hand</Form.Label>
+          <Form.Label>{say.numberOnThePartIn}</Form.Label>
           <Form.Control
             className="value"
             value={number}
@@ -29,7 +30,7 @@ export function PartMatch({ machine, job, piece, busy, onLog }: RepairProps) {
           />
         </Form.Group>
         <Form.Group controlId="part-revision">
-          <Form.Label>Revision</Form.Label>
+          <Form.Label>{say.revision}</Form.Label>
           <Form.Control
             className="value"
             value={revision}
@@ -43,7 +44,7 @@ export function PartMatch({ machine, job, piece, busy, onLog }: RepairProps) {
         <div className={`match ${match.fits ? "fits" : "refused"}`} role="status">
           <p className="mb-1">
             <i className={`bi ${match.fits ? "bi-check-circle-fill" : "bi-x-octagon-fill"}`} aria-hidden />{" "}
-            <strong>{match.fits ? "Fits" : "Not fitted"}.</strong> {match.words}
+            <strong>{match.fits ? "Fits" : say.notFitted}.</strong> {match.words}
           </p>
           {match.differences.length > 0 ? (
             <ul className="mb-1">
@@ -60,7 +61,7 @@ export function PartMatch({ machine, job, piece, busy, onLog }: RepairProps) {
             disabled={busy || logged === true}
             onClick={() => void onLog(matchedBody(piece, { number, revision }, match))}
           >
-            {logged ? "Noted" : "Note it"}
+            {logged ? "Noted" : say.noteIt}
           </Button>
         </div>
       ) : null}

@@ -5,6 +5,7 @@ import Button from "react-bootstrap/Button";
 import Form from "react-bootstrap/Form";
 import type { EventBody } from "../../core/journal";
 import { photoAddress } from "../../contract/jobs";
+import { say } from "#words/ui/repair/PhotoMarks";
 
 type Photo = Extract<EventBody, { type: "photo" }>;
 type Mark = Photo["marks"][number];
@@ -62,7 +63,7 @@ export function PhotoMarks({
     if (mark.kind === "pin") put(i, { ...mark, at });
     else put(i, end === 0 ? { ...mark, from: at } : { ...mark, to: at });
   };
-  const alt = `${caption || "The photo"}, ${marks.length === 1 ? "1 mark" : `${marks.length} marks`}`;
+  const alt = `${caption || say.thePhoto}, ${marks.length === 1 ? "1 mark" : `${marks.length} marks`}`;
   const nudge = (i: number) => (event: KeyboardEvent) => {
     const step = { ArrowLeft: [-STEP, 0], ArrowRight: [STEP, 0], ArrowUp: [0, -STEP], ArrowDown: [0, STEP] }[event.key];
     if (!step) return;
@@ -128,18 +129,18 @@ export function PhotoMarks({
             })}
           </svg>
         ) : (
-          <p role="status">Opening the photo</p>
+          <p role="status">{say.openingThePhoto}</p>
         )}
       </div>
       <div className="d-flex gap-2 flex-wrap my-2">
         <Button variant="outline-dark" onClick={() => setMarks([...marks, { kind: "pin", at: [0.5, 0.5], words: "" }])}>
-          <i className="bi bi-geo-alt" aria-hidden /> Pin
+          <i className="bi bi-geo-alt" aria-hidden /> {say.pin}
         </Button>
         <Button
           variant="outline-dark"
           onClick={() => setMarks([...marks, { kind: "arrow", from: [0.3, 0.3], to: [0.5, 0.5], words: "" }])}
         >
-          <i className="bi bi-arrow-down-right" aria-hidden /> Arrow
+          <i className="bi bi-arrow-down-right" aria-hidden /> {say.arrow}
         </Button>
       </div>
       <ol className="mark-list">
@@ -148,20 +149,20 @@ export function PhotoMarks({
             <button
               type="button"
               className="btn btn-outline-dark"
-              aria-label={`Move ${m.kind} ${i + 1} with the arrow keys${m.kind === "arrow" ? ", its tail with Shift" : ""}`}
+              aria-label={say.moveWithTheArrowKeys(m.kind, i + 1, m.kind === "arrow" ? say.itsTailWithShift : "")}
               onKeyDown={nudge(i)}
             >
               <i className="bi bi-arrows-move" aria-hidden />
             </button>
             <Form.Control
-              aria-label={`What ${m.kind} ${i + 1} shows`}
+              aria-label={say.whatKindIShows(m.kind, i + 1)}
               value={m.words}
               maxLength={60}
               onChange={(e) => put(i, { ...m, words: e.target.value })}
             />
             <Button
               variant="link"
-              aria-label={`Remove ${m.kind} ${i + 1}`}
+              aria-label={say.removeKindI(m.kind, i + 1)}
               onClick={() => setMarks(marks.filter((_, k) => k !== i))}
             >
               <i className="bi bi-x-lg" aria-hidden />
@@ -170,11 +171,11 @@ export function PhotoMarks({
         ))}
       </ol>
       <Form.Group controlId="caption" className="mb-2">
-        <Form.Label>What it shows</Form.Label>
+        <Form.Label>{say.whatItShows}</Form.Label>
         <Form.Control value={caption} maxLength={200} onChange={(e) => setCaption(e.target.value)} />
       </Form.Group>
       <Button size="lg" disabled={busy} onClick={() => void onKeep(caption.trim(), marks)}>
-        Save
+        {say.save}
       </Button>
     </div>
   );

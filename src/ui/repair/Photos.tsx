@@ -8,11 +8,12 @@ import { type Done, type EventBody, type Job, photoBody } from "../../core/journ
 import { smaller } from "./smaller";
 import { keepPhoto, photoAddress } from "../../contract/jobs";
 import { send } from "../shell/send";
+import { say } from "#words/ui/repair/Photos";
 
 // The drawing library knows the browser only.
 const PhotoMarks = dynamic(() => import("./PhotoMarks").then((m) => m.PhotoMarks), {
   ssr: false,
-  loading: () => <p role="status">Opening the photo</p>,
+  loading: () => <p role="status">{say.openingThePhoto}</p>,
 });
 
 interface Props {
@@ -48,7 +49,7 @@ export function Photos({ job, stage, busy, onLog }: Props) {
     <div className="photos">
       {photos.map((p, i) => (
         <button key={p.body.hash} type="button" className="photo-thumb" onClick={() => setOpen(p)}>
-          <img src={photoAddress(p.body.hash)} alt={p.body.caption || `Photo ${i + 1}`} />
+          <img src={photoAddress(p.body.hash)} alt={p.body.caption || say.photoI(i + 1)} />
           {p.body.marks.length > 0 ? (
             <span className="count" aria-label={`${p.body.marks.length} marks`}>
               {p.body.marks.length}
@@ -57,7 +58,7 @@ export function Photos({ job, stage, busy, onLog }: Props) {
         </button>
       ))}
       <Button variant="outline-dark" disabled={busy || sending} onClick={() => input.current?.click()}>
-        <i className="bi bi-camera" aria-hidden /> {sending ? "Keeping it" : "Photo"}
+        <i className="bi bi-camera" aria-hidden /> {sending ? say.keepingIt : "Photo"}
       </Button>
       <input
         ref={input}
@@ -66,7 +67,7 @@ export function Photos({ job, stage, busy, onLog }: Props) {
         capture="environment"
         className="visually-hidden"
         tabIndex={-1}
-        aria-label={`Photo for ${stage}`}
+        aria-label={say.photoForStage(stage)}
         onChange={(e) => void take(e.target.files)}
       />
       {problem ? (
@@ -82,7 +83,7 @@ export function Photos({ job, stage, busy, onLog }: Props) {
         aria-labelledby="photo-title"
       >
         <Modal.Header closeButton>
-          <Modal.Title id="photo-title">Photo</Modal.Title>
+          <Modal.Title id="photo-title">{say.photo}</Modal.Title>
         </Modal.Header>
         <Modal.Body>
           {open ? (

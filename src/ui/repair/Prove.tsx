@@ -11,6 +11,7 @@ import type { RepairProps } from "./repair-props";
 import { useEngine } from "../engine/useEngine";
 import { provedBody, waitedBody, waitingBody } from "../../core/journal";
 import { Progress } from "../shell/Progress";
+import { say } from "#words/ui/repair/Prove";
 
 const NONE: readonly ProofStep[] = [];
 
@@ -67,17 +68,17 @@ export function Prove({
   if (!script)
     return (
       <section className="rig-sheet" role="status" aria-busy={lost === ""}>
-        <h2>Working out what a sound machine shows</h2>
-        {lost ? <p className="problem">{lost}</p> : <Progress label="Computing" />}
+        <h2>{say.workingOutWhatASound}</h2>
+        {lost ? <p className="problem">{lost}</p> : <Progress label={say.computing} />}
       </section>
     );
   return (
     <>
-      <section className="rig-sheet prove-now" aria-label="Next step of the proof">
+      <section className="rig-sheet prove-now" aria-label={say.nextStepOfTheProof}>
         {step ? (
           <>
             <p className="next-kicker">
-              {PROOF_GROUPS[step.group]}, {state.passed} of {state.total} passed
+              {say.proofgroupsPassedOfTotalPassed(PROOF_GROUPS[step.group], state.passed, state.total)}
             </p>
             <h2>{step.words}</h2>
             <p>{step.how}</p>
@@ -88,7 +89,7 @@ export function Prove({
               </p>
             ))}
             <p className="prove-wanted">
-              Passes: <strong className="value">{step.expected}</strong>
+              {say.passes} <strong className="value">{step.expected}</strong>
             </p>
             {step.wait && !waiting ? (
               <Button
@@ -98,7 +99,7 @@ export function Prove({
                 disabled={busy}
                 onClick={() => void onLog(waitingBody(step, step.wait!, piece))}
               >
-                <i className="bi bi-hourglass-split" aria-hidden /> Start the clock
+                <i className="bi bi-hourglass-split" aria-hidden /> {say.startTheClock}
               </Button>
             ) : null}
             <Answer key={step.id} step={step} busy={busy || working} onLog={log} />
@@ -107,23 +108,21 @@ export function Prove({
           <>
             <h2>
               <i className={`bi ${state.complete ? "bi-check-circle-fill" : "bi-x-octagon-fill"}`} aria-hidden />{" "}
-              {state.complete ? "Proven: the fault is gone and the machine is safe." : "Not proven."}
+              {state.complete ? say.provenTheFaultIsGone : say.notProven}
             </h2>
             {state.failed.length > 0 ? (
-              <p className="swap-caution">
-                Failed: {state.failed.map((f) => f.words).join(", ")}. It is not handed over like this.
-              </p>
+              <p className="swap-caution">{say.failedItIsNotHanded(state.failed.map((f) => f.words).join(", "))}</p>
             ) : null}
             <Button size="lg" onClick={onBack}>
-              What is still to restore
+              {say.whatIsStillToRestore}
             </Button>
           </>
         )}
       </section>
-      <section className="rig-sheet" aria-label="All steps">
+      <section className="rig-sheet" aria-label={say.allSteps}>
         <div className="d-flex gap-3 align-items-end flex-wrap mb-2">
           <Form.Group controlId="cord">
-            <Form.Label>Cord, metres</Form.Label>
+            <Form.Label>{say.cordMetres}</Form.Label>
             <Form.Control
               className="value"
               style={{ width: "6rem" }}
@@ -132,12 +131,7 @@ export function Prove({
               onChange={(e) => setCord(e.target.value)}
             />
           </Form.Group>
-          {steps.some((s) => s.limit) ? null : (
-            <p className="mb-0 quiet">
-              It runs on its own battery or engine: the after-repair standard for mains equipment does not apply. Local
-              rules do.
-            </p>
-          )}
+          {steps.some((s) => s.limit) ? null : <p className="mb-0 quiet">{say.itRunsOnItsOwn}</p>}
         </div>
         <ol className="proof-list">
           {steps.map((s) => {
@@ -184,8 +178,8 @@ function Answer({
         <Button size="lg" disabled={busy} onClick={() => void onLog(true, step.expected)}>
           <i className="bi bi-check-lg" aria-hidden /> {step.test && !step.wait ? step.expected : "Yes"}
         </Button>
-        <Button size="lg" variant="outline-dark" disabled={busy} onClick={() => void onLog(false, "not so")}>
-          <i className="bi bi-x-lg" aria-hidden /> No
+        <Button size="lg" variant="outline-dark" disabled={busy} onClick={() => void onLog(false, say.notSo)}>
+          <i className="bi bi-x-lg" aria-hidden /> {say.no}
         </Button>
       </div>
     );
@@ -193,14 +187,14 @@ function Answer({
   const judged = typed.trim() === "" ? null : judge(step, typed);
   function submit(event: FormEvent) {
     event.preventDefault();
-    if (!judged) return setProblem("Type what the meter shows.");
+    if (!judged) return setProblem(say.typeWhatTheMeterShows);
     if (judged.kind === "unread") return setProblem(judged.words);
     void onLog(judged.kind === "pass", typed.trim());
   }
   return (
     <Form className="d-flex gap-2 flex-wrap align-items-center" onSubmit={submit}>
       <Form.Label htmlFor="proof-reading" className="visually-hidden">
-        Reading
+        {say.reading}
       </Form.Label>
       <Form.Control
         id="proof-reading"
@@ -209,14 +203,14 @@ function Answer({
         autoFocus
         autoComplete="off"
         value={typed}
-        placeholder="Reading"
+        placeholder={say.reading}
         onChange={(e) => {
           setTyped(e.target.value);
           setProblem("");
         }}
       />
       <Button type="submit" size="lg" disabled={busy}>
-        Log
+        {say.log}
       </Button>
       {judged && judged.kind !== "unread" ? (
         <strong className={judged.kind === "pass" ? "all-back" : "swap-caution"}>
@@ -233,9 +227,9 @@ function Answer({
 
 /** How a step stands, by class, symbol and spoken word. */
 const RESULTS = {
-  open: { className: "", icon: "bi-circle", spoken: "Open: " },
-  passed: { className: "passed", icon: "bi-check-circle-fill", spoken: "Passed: " },
-  failed: { className: "failed", icon: "bi-x-octagon-fill", spoken: "Failed: " },
+  open: { className: "", icon: "bi-circle", spoken: say.open },
+  passed: { className: "passed", icon: "bi-check-circle-fill", spoken: say.passed },
+  failed: { className: "failed", icon: "bi-x-octagon-fill", spoken: say.failed },
 };
 
 function resultOf(proved: { readonly passed: boolean } | undefined) {

@@ -22,6 +22,7 @@ import { useAddress } from "../shell/useAddress";
 import { PrintHead } from "../shell/PrintHead";
 import { useShortcut } from "../shortcuts/useShortcut";
 import { Shortcuts } from "../shortcuts/Shortcuts";
+import { say } from "#words/ui/repair/RepairScreen";
 
 interface Props {
   readonly events: readonly JournalEvent[];
@@ -85,22 +86,22 @@ export function RepairScreen({ events, unit, file: drawnFile, hash, piece, fault
         <Link
           href={isOver ? `/jobs/${job.id}/record` : `/jobs/${job.id}`}
           className="home"
-          aria-label="Back to the job"
+          aria-label={say.backToTheJob}
         >
           <i className="bi bi-arrow-left" aria-hidden />
         </Link>
-        <h1>{at === "change" ? "Change the circuit" : `Repair: ${entry.name}`}</h1>
+        <h1>{at === "change" ? say.changeTheCircuit : say.repairEntryName(entry.name)}</h1>
         <span>
           {job.opened.site}, {file.maker} {file.model},{" "}
           <Link href={`/units/${unit}`}>{serialWords(job.opened.serial)}</Link>
         </span>
         {job.work.modifications.length > 0 ? (
           <strong className="modified-mark">
-            <i className="bi bi-exclamation-diamond-fill" aria-hidden /> modified
+            <i className="bi bi-exclamation-diamond-fill" aria-hidden /> {say.modified}
           </strong>
         ) : null}
       </header>
-      <nav className="views" aria-label="Steps of the repair">
+      <nav className="views" aria-label={say.stepsOfTheRepair}>
         {STEPS.map(([id, name, icon]) => (
           <button key={id} type="button" aria-current={at === id ? "page" : undefined} onClick={() => setAt(id)}>
             <i className={`bi ${icon}`} aria-hidden /> {name}
@@ -114,7 +115,7 @@ export function RepairScreen({ events, unit, file: drawnFile, hash, piece, fault
         <Waits />
         <Shortcuts />
         <button type="button" className="print-sheet" onClick={() => window.print()}>
-          <i className="bi bi-printer" aria-hidden /> Print
+          <i className="bi bi-printer" aria-hidden /> {say.print}
         </button>
       </nav>
       <main id="main" tabIndex={-1} className="repair-main">
@@ -126,7 +127,7 @@ export function RepairScreen({ events, unit, file: drawnFile, hash, piece, fault
         ) : null}
         {isOver ? (
           <p className="rig-sheet" role="status">
-            The job is closed: this is how it was left.
+            {say.theJobIsClosedThis}
           </p>
         ) : null}
         {at === "decide" ? (

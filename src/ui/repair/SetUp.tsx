@@ -10,6 +10,7 @@ import { addOnPlan, carryOver } from "../../core/repair";
 import { drawingOf, settingWords } from "../../core/workbench";
 import { SwitchRow } from "../tools/SwitchRow";
 import type { RepairProps } from "./repair-props";
+import { say } from "#words/ui/repair/SetUp";
 
 /**
  * The settings of the old board onto the new one, key by key, tried on a simulated board first; and modules that are
@@ -41,7 +42,7 @@ export function SetUp({
               {k.shows ? (
                 <>
                   {" "}
-                  shows <span className="value">{k.shows}</span>
+                  {say.shows} <span className="value">{k.shows}</span>
                 </>
               ) : null}
             </li>
@@ -49,9 +50,7 @@ export function SetUp({
         </ol>
         <p className={carried.checked ? "all-back" : "swap-caution"} role="status">
           <i className={`bi ${carried.checked ? "bi-check-circle-fill" : "bi-exclamation-triangle"}`} aria-hidden />{" "}
-          {carried.checked
-            ? "Tried on the simulated board: every setting comes out as found."
-            : "On the simulated board a setting comes out otherwise: it has no such value. Enter that one by hand."}
+          {carried.checked ? say.triedOnTheSimulatedBoard : say.onTheSimulatedBoardA}
         </p>
         <Button
           disabled={busy || !carried.checked}
@@ -63,14 +62,14 @@ export function SetUp({
             })()
           }
         >
-          Entered, and it shows them
+          {say.enteredAndItShowsThem}
         </Button>
       </>
     );
   else if (carried.missing.length === 0)
     keys = (
       <p className="mb-0" role="status">
-        The new board comes with these values: nothing to press. Look that it shows them.
+        {say.theNewBoardComesWith}
       </p>
     );
   else keys = null;
@@ -78,11 +77,11 @@ export function SetUp({
     <>
       {file.settings.length === 0 ? (
         <p className="rig-sheet" role="status">
-          This machine has no settings in its file.
+          {say.thisMachineHasNoSettings}
         </p>
       ) : (
-        <section className="rig-sheet" aria-label="Settings">
-          <h2>From the old board</h2>
+        <section className="rig-sheet" aria-label={say.settings}>
+          <h2>{say.fromTheOldBoard}</h2>
           <ul className="settings-carried">
             {carried.settings.map((s) => {
               const drawing = s.value === null ? null : drawingOf(setting(s.setting), s.value, `${s.name}: ${s.words}`);
@@ -96,7 +95,7 @@ export function SetUp({
                     <strong>{s.name}</strong>
                     <span className="quiet d-block">{s.where}</span>
                     <Form.Select
-                      aria-label={`${s.name}, as found`}
+                      aria-label={say.nameAsFound(s.name)}
                       value={s.value ?? ""}
                       disabled={busy}
                       onChange={(e) => {
@@ -110,7 +109,7 @@ export function SetUp({
                           );
                       }}
                     >
-                      <option value="">not read yet</option>
+                      <option value="">{say.notReadYet}</option>
                       {setting(s.setting).values.map((v) => (
                         <option key={v.value} value={v.value}>
                           {v.value}: {v.words}
@@ -128,16 +127,16 @@ export function SetUp({
                     >
                       {isSet ? (
                         <>
-                          <i className="bi bi-check-lg" aria-hidden /> Set
+                          <i className="bi bi-check-lg" aria-hidden /> {say.set}
                         </>
                       ) : (
-                        "Set on the new one"
+                        say.setOnTheNewOne
                       )}
                     </Button>
                   ) : null}
                   {s.by === "menu" && isSet ? (
                     <span>
-                      <i className="bi bi-check-lg" aria-hidden /> entered
+                      <i className="bi bi-check-lg" aria-hidden /> {say.entered}
                     </span>
                   ) : null}
                 </li>
@@ -145,20 +144,17 @@ export function SetUp({
             })}
           </ul>
           {carried.missing.length > 0 ? (
-            <p className="swap-caution">
-              Read first, before the old board comes out: {carried.missing.join(", ")}. A dead board: the rating plate,
-              the order, the last record.
-            </p>
+            <p className="swap-caution">{say.readFirstBeforeTheOld(carried.missing.join(", "))}</p>
           ) : null}
         </section>
       )}
       {carried.keys.length > 0 || carried.virgin ? (
-        <section className="rig-sheet" aria-label="Onto the new board">
-          <h2>Onto the new board</h2>
+        <section className="rig-sheet" aria-label={say.ontoTheNewBoard}>
+          <h2>{say.ontoTheNewBoard}</h2>
           {carried.virgin ? (
             <p>
-              A board that was never set shows <strong className="value">{carried.virgin.shows}</strong>. It takes{" "}
-              {carried.virgin.wakes} s to wake: wait, then begin.
+              {say.aBoardThatWasNever} <strong className="value">{carried.virgin.shows}</strong>
+              {say.itTakesSToWake(carried.virgin.wakes)}
             </p>
           ) : null}
           {keys}
@@ -193,10 +189,10 @@ export function SetUp({
       })}
       <div>
         <Button size="lg" onClick={onDone}>
-          Go on to the proof
+          {say.goOnToTheProof}
         </Button>{" "}
         <Link className="btn btn-link" href={`/tools/settings?job=${job.id}&piece=${piece}`}>
-          Switches and settings
+          {say.switchesAndSettings}
         </Link>
       </div>
     </>

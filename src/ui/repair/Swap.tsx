@@ -7,6 +7,7 @@ import { swapPlan, type SwapStage } from "../../core/repair";
 import type { RepairProps } from "./repair-props";
 import { Photos } from "./Photos";
 import { stagedBody } from "../../core/journal";
+import { say } from "#words/ui/repair/Swap";
 
 /** How the piece comes out and goes in, stage by stage; ticks and photos are kept in the journal. */
 export function Swap({ machine, job, piece, busy, onLog, onDone }: RepairProps & { readonly onDone: () => void }) {
@@ -18,25 +19,23 @@ export function Swap({ machine, job, piece, busy, onLog, onDone }: RepairProps &
   if (machine.pieceById.get(piece)!.licensed)
     return (
       <p className="rig-sheet" role="status">
-        Work for a licensed trade: leave it closed and hand it over.
+        {say.workForALicensedTrade}
       </p>
     );
   return (
-    <section aria-label="The swap" className="swap">
+    <section aria-label={say.theSwap} className="swap">
       <div className="d-flex gap-3 align-items-center flex-wrap">
-        <h2 className="mb-0">
-          {decided ? decided.words : "The swap"}, about {plan.minutes} min
-        </h2>
+        <h2 className="mb-0">{say.partAboutMinutesMin(decided ? decided.words : say.theSwap, plan.minutes)}</h2>
         <Form.Check
           type="switch"
           id="transfer"
-          label="plugs straight over, one at a time"
+          label={say.plugsStraightOverOneAt}
           checked={transfer}
           onChange={(e) => setTransfer(e.target.checked)}
         />
         {next ? null : (
           <Button size="lg" onClick={onDone}>
-            Go on
+            {say.goOn}
           </Button>
         )}
       </div>
@@ -92,7 +91,7 @@ function Stage({
             {s.photo ? (
               <>
                 {" "}
-                <i className="bi bi-camera" role="img" aria-label="take a photo" />
+                <i className="bi bi-camera" role="img" aria-label={say.takeAPhoto} />
               </>
             ) : null}
             {s.details.length > 0 ? <span className="quiet d-block">{s.details.join("; ")}</span> : null}

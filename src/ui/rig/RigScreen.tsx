@@ -18,6 +18,7 @@ import { TopBar } from "../shell/TopBar";
 import { useKept } from "../shell/useKept";
 import { logEntry } from "../../contract/jobs";
 import { aloneBody } from "../../core/journal";
+import { say } from "#words/ui/rig";
 
 interface Props {
   readonly machines: readonly { readonly id: string; readonly name: string }[];
@@ -62,7 +63,7 @@ export function RigScreen({ machines, machine, boards, rig, job }: Props) {
             found,
             "rig",
             { seen: String(seen.length) },
-            `${rig.boardName} on the bench rig: ${verdict.words} ${verdict.why}`,
+            say.onTheBenchRig(rig.boardName, verdict.words, verdict.why),
           ),
         });
       }
@@ -75,12 +76,12 @@ export function RigScreen({ machines, machine, boards, rig, job }: Props) {
 
   return (
     <div className="start">
-      <TopBar here="Calculators and bench" title="Bench rig" />
+      <TopBar here="Calculators and bench" title={say.benchRig} />
       <main id="main" tabIndex={-1} className="rig-main">
         <header className="rig-head">
-          <h1>Bench rig</h1>
+          <h1>{say.benchRig}</h1>
           <Form.Select
-            aria-label="Machine"
+            aria-label={say.machine}
             value={machine}
             disabled={job !== null}
             onChange={(e) => go(e.target.value)}
@@ -92,7 +93,7 @@ export function RigScreen({ machines, machine, boards, rig, job }: Props) {
             ))}
           </Form.Select>
           {boards.length > 0 ? (
-            <Form.Select aria-label="Board" value={rig?.board ?? ""} onChange={(e) => go(machine, e.target.value)}>
+            <Form.Select aria-label={say.board} value={rig?.board ?? ""} onChange={(e) => go(machine, e.target.value)}>
               {boards.map((b) => (
                 <option key={b.piece} value={b.piece}>
                   {b.name}
@@ -101,20 +102,20 @@ export function RigScreen({ machines, machine, boards, rig, job }: Props) {
             </Form.Select>
           ) : null}
           <Button size="sm" variant="outline-dark" disabled={seen.length === 0} onClick={() => keep("")}>
-            Start over
+            {say.startOver}
           </Button>
         </header>
         {!rig || !verdict ? (
           <p className="rig-sheet" role="status">
-            No board of this machine switches a load that a lamp could stand for.
+            {say.noBoardOfThisMachine}
           </p>
         ) : (
           <>
-            <section className="rig-sheet" aria-label="Lamps step by step" tabIndex={0}>
+            <section className="rig-sheet" aria-label={say.lampsStepByStep} tabIndex={0}>
               <table className="rig-table">
                 <thead>
                   <tr>
-                    <th scope="col">Step</th>
+                    <th scope="col">{say.step}</th>
                     {rig.lamps.map((l) => (
                       <th key={l.part} scope="col">
                         {l.name}
@@ -127,7 +128,7 @@ export function RigScreen({ machines, machine, boards, rig, job }: Props) {
                     <tr key={step.id} className={verdict.next === s ? "is-next" : undefined}>
                       <th scope="row">
                         {s + 1}. {step.words}
-                        {verdict.next === s ? " (tells most)" : ""}
+                        {verdict.next === s ? say.tellsMost : ""}
                         <span className="quiet">{step.how.join(" ")}</span>
                       </th>
                       {rig.lamps.map((lamp, l) => {
@@ -140,11 +141,11 @@ export function RigScreen({ machines, machine, boards, rig, job }: Props) {
                                 <span className={`rig-glow ${should ?? ""}`} aria-hidden />{" "}
                                 {should ? (
                                   <>
-                                    <span className="visually-hidden">should be </span>
+                                    <span className="visually-hidden">{say.shouldBe} </span>
                                     {should}
                                   </>
                                 ) : (
-                                  "not known"
+                                  say.notKnown
                                 )}
                               </span>
                               <Form.Select
@@ -154,7 +155,7 @@ export function RigScreen({ machines, machine, boards, rig, job }: Props) {
                                 value={saw}
                                 onChange={(e) => set(s, l, e.target.value as LampShows | "")}
                               >
-                                <option value="">seen?</option>
+                                <option value="">{say.seen}</option>
                                 {LAMP_SHOWS.map((v) => (
                                   <option key={v} value={v}>
                                     {v}
@@ -177,13 +178,13 @@ export function RigScreen({ machines, machine, boards, rig, job }: Props) {
               {verdict.why ? <p className="mb-0">{verdict.why}</p> : null}
               {job ? (
                 <Button size="lg" disabled={busy || seen.length === 0 || !verdict.sure} onClick={() => void log()}>
-                  Log it in the job
+                  {say.logItInTheJob}
                 </Button>
               ) : null}
               <p className="problem" role="alert">
                 {problem}
               </p>
-              <ul className="odds-bars" aria-label="What it may be">
+              <ul className="odds-bars" aria-label={say.whatItMayBe}>
                 {verdict.sorts
                   .filter((x) => x.probability >= 0.02)
                   .map((x) => (
@@ -196,8 +197,8 @@ export function RigScreen({ machines, machine, boards, rig, job }: Props) {
                     </li>
                   ))}
               </ul>
-              <section aria-label="How it is wired">
-                <h2>How it is wired</h2>
+              <section aria-label={say.howItIsWired}>
+                <h2>{say.howItIsWired}</h2>
                 <ul>
                   {rig.wiring.map((w) => (
                     <li key={w}>{w}</li>

@@ -12,6 +12,7 @@ import { useKept } from "../shell/useKept";
 import { SwitchRow } from "../tools/SwitchRow";
 import { logEntry } from "../../contract/jobs";
 import { settingFound, settingSet } from "../../core/journal";
+import { say } from "#words/ui/settings";
 
 interface Noted {
   readonly setting: string;
@@ -31,12 +32,12 @@ export function SettingsScreen({ machines, machine, settings, job }: Props) {
   const router = useRouter();
   return (
     <div className="start">
-      <TopBar here="Calculators and bench" title="Coded switches" />
+      <TopBar here="Calculators and bench" title={say.codedSwitches} />
       <main id="main" tabIndex={-1} className="settings-main">
         <header className="rig-head">
-          <h1>Settings</h1>
+          <h1>{say.settings}</h1>
           <Form.Select
-            aria-label="Machine"
+            aria-label={say.machine}
             value={machine}
             disabled={job !== null}
             onChange={(e) => router.push(`/tools/settings?machine=${e.target.value}`)}
@@ -50,7 +51,7 @@ export function SettingsScreen({ machines, machine, settings, job }: Props) {
         </header>
         {settings.length === 0 ? (
           <p className="rig-sheet" role="status">
-            The file of this machine names no settings.
+            {say.theFileOfThisMachine}
           </p>
         ) : (
           settings.map((s) => <Setting key={s.id} setting={s} job={job} />)
@@ -105,20 +106,20 @@ function Setting({ setting, job }: { setting: SettingEntry; job: Props["job"] })
           {setting.factory ? `. Factory: ${setting.factory}, ${settingWords(setting, setting.factory)}` : ""}
         </p>
         {unused.length > 0 && unused.length <= 16 ? (
-          <p className="quiet mb-0">Not in its table: {unused.join(", ")}</p>
+          <p className="quiet mb-0">{say.notInItsTable(unused.join(", "))}</p>
         ) : null}
       </div>
       <div>
-        <Form.Label htmlFor={`found-${setting.id}`}>Found</Form.Label>
+        <Form.Label htmlFor={`found-${setting.id}`}>{say.found}</Form.Label>
         <Form.Select id={`found-${setting.id}`} value={found} onChange={(e) => setFound(e.target.value)}>
-          <option value="">not read yet</option>
+          <option value="">{say.notReadYet}</option>
           {options.map(([v, words]) => (
             <option key={v} value={v}>
               {words}
             </option>
           ))}
         </Form.Select>
-        {drawing(found, "As found")}
+        {drawing(found, say.asFound)}
         {job ? (
           <Button
             className="mt-2"
@@ -126,12 +127,12 @@ function Setting({ setting, job }: { setting: SettingEntry; job: Props["job"] })
             disabled={!found || recorded.found === found}
             onClick={() => void note("found", found)}
           >
-            {recorded.found === found && found ? "Recorded" : "Record as found"}
+            {recorded.found === found && found ? "Recorded" : say.recordAsFound}
           </Button>
         ) : null}
       </div>
       <div>
-        <Form.Label htmlFor={`wanted-${setting.id}`}>Wanted</Form.Label>
+        <Form.Label htmlFor={`wanted-${setting.id}`}>{say.wanted}</Form.Label>
         <Form.Select id={`wanted-${setting.id}`} value={wanted} onChange={(e) => setWanted(e.target.value)}>
           {setting.values.map((v) => (
             <option key={v.value} value={v.value}>
@@ -139,7 +140,7 @@ function Setting({ setting, job }: { setting: SettingEntry; job: Props["job"] })
             </option>
           ))}
         </Form.Select>
-        {drawing(wanted, "To be set")}
+        {drawing(wanted, say.toBeSet)}
         {job ? (
           <Button
             className="mt-2"

@@ -2,6 +2,7 @@
 
 import Link from "next/link";
 import { useSearchParams } from "next/navigation";
+import { say } from "#words/ui/shell";
 
 /** The job one came from, by `from` or `job` in the address; null where one did not come from a job. */
 export function useFromJob(): string | null {
@@ -15,7 +16,7 @@ export function BackToJob() {
   if (!job) return null;
   return (
     <Link className="btn btn-outline-light btn-sm" href={`/jobs/${encodeURIComponent(job)}`}>
-      <i className="bi bi-arrow-left" aria-hidden /> Back to the job
+      <i className="bi bi-arrow-left" aria-hidden /> {say.backToTheJob}
     </Link>
   );
 }

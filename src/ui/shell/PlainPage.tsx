@@ -3,6 +3,7 @@
 import Link from "next/link";
 import { PageTitle } from "./PageTitle";
 import Button from "react-bootstrap/Button";
+import { say } from "#words/ui/shell";
 
 /** A page that says one thing and shows the way back. */
 export function PlainPage({ title, sentence, retry }: { title: string; sentence: string; retry?: () => void }) {
@@ -14,11 +15,11 @@ export function PlainPage({ title, sentence, retry }: { title: string; sentence:
       <p className="d-flex gap-3">
         {retry ? (
           <Button variant="primary" onClick={retry}>
-            Try again
+            {say.tryAgain}
           </Button>
         ) : null}
         <Link className="btn btn-outline-dark" href="/">
-          All jobs
+          {say.allJobs}
         </Link>
       </p>
     </main>

@@ -4,6 +4,7 @@ import type { Job } from "../../core/journal";
 import type { MachineFile } from "../../core/model";
 import { serialWords } from "../unit/plate";
 import { dateWithYear } from "./time";
+import { say } from "#words/ui/shell";
 
 /** What every sheet of paper of a job begins with; not on the screen. */
 export function PrintHead({
@@ -19,8 +20,15 @@ export function PrintHead({
     <header className="print-head">
       <p className="h1">{title}</p>
       <p suppressHydrationWarning>
-        {file.maker} {file.model}, {serialWords(job.opened.serial)}; {job.opened.site}; job {job.id.slice(0, 8)} of{" "}
-        {dateWithYear(job.opened.at)}; printed {dateWithYear(new Date().toISOString())}
+        {say.jobOfPrinted(
+          file.maker,
+          file.model,
+          serialWords(job.opened.serial),
+          job.opened.site,
+          job.id.slice(0, 8),
+          dateWithYear(job.opened.at),
+          dateWithYear(new Date().toISOString()),
+        )}
       </p>
     </header>
   );

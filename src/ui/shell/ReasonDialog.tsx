@@ -4,6 +4,7 @@ import { useState, type FormEvent, type ReactNode } from "react";
 import Button from "react-bootstrap/Button";
 import Form from "react-bootstrap/Form";
 import Modal from "react-bootstrap/Modal";
+import { say } from "#words/ui/shell";
 
 interface Props {
   readonly show: boolean;
@@ -39,7 +40,7 @@ export function ReasonDialog({ show, title, children, usual = "", does, problem,
         </Modal.Header>
         <Modal.Body>
           <p>{children}</p>
-          <Form.Label htmlFor="reason">Reason</Form.Label>
+          <Form.Label htmlFor="reason">{say.reason}</Form.Label>
           <Form.Control
             id="reason"
             autoFocus
@@ -54,7 +55,7 @@ export function ReasonDialog({ show, title, children, usual = "", does, problem,
         </Modal.Body>
         <Modal.Footer>
           <Button type="submit" disabled={!isGiven}>
-            {isGiven ? does : "Type a reason"}
+            {isGiven ? does : say.typeAReason}
           </Button>
         </Modal.Footer>
       </Form>

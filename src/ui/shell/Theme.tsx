@@ -3,6 +3,7 @@
 import { useEffect, useId } from "react";
 import Form from "react-bootstrap/Form";
 import { useKept } from "./useKept";
+import { say } from "#words/ui/shell";
 
 const KEY = "unzo.theme";
 
@@ -22,11 +23,11 @@ export function ThemeChoice() {
   const id = useId();
   return (
     <Form.Group controlId={id} className="theme-choice">
-      <Form.Label>Colours</Form.Label>
+      <Form.Label>{say.colours}</Form.Label>
       <Form.Select size="sm" value={theme} onChange={(e) => choose(e.target.value)}>
-        <option value="">as the system</option>
-        <option value="light">light</option>
-        <option value="dark">dark</option>
+        <option value="">{say.asTheSystem}</option>
+        <option value="light">{say.light}</option>
+        <option value="dark">{say.dark}</option>
       </Form.Select>
     </Form.Group>
   );

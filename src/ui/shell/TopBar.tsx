@@ -8,6 +8,7 @@ import { Shortcuts } from "../shortcuts/Shortcuts";
 import { PageTitle } from "./PageTitle";
 import { SkipLink } from "./SkipLink";
 import { BackToJob } from "./BackToJob";
+import { say } from "#words/ui/shell";
 
 const PLACES = [
   ["/", "Jobs"],
@@ -31,9 +32,9 @@ export function TopBar({ here, title, children }: Props) {
       <PageTitle of={title} />
       <SkipLink />
       <Link href="/" className="brand">
-        Unzo
+        {say.unzo}
       </Link>
-      <nav className="places" aria-label="Places">
+      <nav className="places" aria-label={say.places}>
         {PLACES.map(([href, name]) => (
           <Link key={href} href={href} aria-current={name === here ? "page" : undefined}>
             {name}

@@ -5,6 +5,7 @@ import { waiting } from "../../contract/jobs";
 import { useRoute } from "../engine/useRoute";
 import { useNews } from "./useNews";
 import { useNow } from "./useNow";
+import { say } from "#words/ui/shell";
 
 /** How often the list is read anew, milliseconds. */
 const EVERY = 20_000;
@@ -19,7 +20,7 @@ export function Waits() {
   const now = useNow(waits.length > 0);
   if (waits.length === 0) return null;
   return (
-    <ul className="waits" aria-label="Waiting for">
+    <ul className="waits" aria-label={say.waitingFor}>
       {waits.slice(0, 3).map((w) => {
         const left = Math.round((Date.parse(w.due) - now) / 1000);
         return (

@@ -7,6 +7,7 @@ import {
   type Endpoint,
   type PartsOf,
 } from "../../contract/endpoint";
+import { say } from "#words/ui/shell";
 
 /** One thing wrong in what was sent, placed. */
 export interface SentProblem {
@@ -34,7 +35,7 @@ const AGAIN_AFTER = [250, 750, 2000];
 
 /** Reads from one of our own addresses. Throws a `Refused`. */
 export function read<A>(address: string, answer: z.ZodType<A>, signal?: AbortSignal): Promise<A> {
-  return exchange(address, answer, signal ? { signal } : {}, "Unzo cannot be reached.");
+  return exchange(address, answer, signal ? { signal } : {}, say.unzoCannotBeReached);
 }
 
 /** Sends to one of our own routes, a picture as it is and anything else as JSON. Throws a `Refused`. */
@@ -52,7 +53,7 @@ export function send<E extends Endpoint>(endpoint: E, parts: PartsOf<E>, body: A
       // What is under way reaches the server although the page is left meanwhile; browsers allow that up to 64 KiB.
       keepalive: typeof content === "string" && content.length < MOST_KEPT_ALIVE,
     },
-    "Unzo cannot be reached. What you typed is kept; try again.",
+    say.unzoCannotBeReachedWhat,
   );
 }
 
@@ -94,11 +95,10 @@ async function exchange<A>(
   const body: unknown = await response.json().catch(() => null);
   if (!response.ok) {
     const refused = refusalSchema.safeParse(body);
-    if (!refused.success) throw new Refused("Unzo refused this. Nothing was changed.");
+    if (!refused.success) throw new Refused(say.unzoRefusedThisNothingWas);
     throw new Refused(refused.data.error, refused.data.problems, refused.data.again);
   }
   const parsed = answer.safeParse(body);
-  if (!parsed.success)
-    throw new Refused("This page is of another version of Unzo than its server. Reload it; what you typed is kept.");
+  if (!parsed.success) throw new Refused(say.thisPageIsOfAnother);
   return parsed.data;
 }

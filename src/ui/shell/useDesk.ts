@@ -5,6 +5,7 @@ import { useEffect, useState } from "react";
 import type { MachineFile } from "../../core/model";
 import type { IsolationDesk } from "../../workers/isolation-desk";
 import type { Desk } from "../engine/useEngine";
+import { say } from "#words/ui/shell";
 
 let made = 0;
 
@@ -19,7 +20,7 @@ export function openDesk(lost: () => void): { readonly desk: Desk; close(): void
 }
 
 /** What is said when an engine stopped. */
-export const LOST = "The computation stopped. Reload the page; nothing is lost.";
+export const LOST = say.theComputationStoppedReloadThe;
 
 /** An engine that knows a machine, without its dictionary; null until it is there, and while no file is wanted. */
 export function useDesk(file: MachineFile | null): { readonly desk: Desk | null; readonly problem: string } {

@@ -4,6 +4,7 @@ import { usePathname, useRouter } from "next/navigation";
 import { useState } from "react";
 import { ShortcutsDialog } from "./ShortcutsDialog";
 import { useShortcut } from "./useShortcut";
+import { say } from "#words/ui/shortcuts";
 
 /** The way to the list of shortcuts, and the shortcuts that work on every page. */
 export function Shortcuts() {
@@ -14,7 +15,12 @@ export function Shortcuts() {
   useShortcut("calculators", () => router.push(job ? `/tools?from=${job}` : "/tools"));
   return (
     <>
-      <button type="button" className="shortcuts-open" aria-label="Keyboard and colours" onClick={() => setOpen(true)}>
+      <button
+        type="button"
+        className="shortcuts-open"
+        aria-label={say.keyboardAndColours}
+        onClick={() => setOpen(true)}
+      >
         <i className="bi bi-keyboard" aria-hidden />
       </button>
       <ShortcutsDialog show={open} onHide={() => setOpen(false)} />

@@ -10,6 +10,7 @@ import { SHORTCUT_WORDS } from "../../words/en/shortcuts";
 import { keyWords, useIsApple } from "./Key";
 import { useOwnKeys } from "./useShortcut";
 import { ThemeChoice } from "../shell/Theme";
+import { say } from "#words/ui/shortcuts";
 
 const IDS = Object.keys(ACTIONS) as ActionId[];
 const PLACES = [...new Set(IDS.map((id) => ACTIONS[id].place))] as readonly Place[];
@@ -23,7 +24,7 @@ export function ShortcutsDialog({ show, onHide }: { readonly show: boolean; read
     <Modal show={show} onHide={onHide} aria-labelledby="shortcuts-title" size="lg" scrollable>
       <Modal.Header closeButton>
         <Modal.Title as="h2" id="shortcuts-title">
-          Keyboard and colours
+          {say.keyboardAndColours}
         </Modal.Title>
       </Modal.Header>
       <Modal.Body>
@@ -31,7 +32,7 @@ export function ShortcutsDialog({ show, onHide }: { readonly show: boolean; read
         <Form.Check
           type="switch"
           id="single-keys"
-          label="Single keys (y, n, 1, /) work outside of fields"
+          label={say.singleKeysYN1}
           checked={singles}
           onChange={(e) => setSingles(e.target.checked)}
         />
@@ -50,14 +51,14 @@ export function ShortcutsDialog({ show, onHide }: { readonly show: boolean; read
                       <Button
                         size="sm"
                         variant="outline-dark"
-                        aria-label={`Change the key: ${SHORTCUT_WORDS[id]}`}
+                        aria-label={say.changeTheKey(SHORTCUT_WORDS[id])}
                         onClick={() => setChanging(id)}
                       >
-                        Change
+                        {say.change}
                       </Button>
                       {keyOf(id) === ACTIONS[id].key ? null : (
                         <Button size="sm" variant="link" onClick={() => setKey(id, null)}>
-                          Usual key
+                          {say.usualKey}
                         </Button>
                       )}
                     </>
@@ -83,7 +84,7 @@ function KeyRecorder({ id, onDone }: { readonly id: ActionId; readonly onDone: (
     <span className="key-recorder">
       {isRecording ? (
         <>
-          <output>{key === "" ? "Press the new key" : keyWords(key, isApple)}</output>
+          <output>{key === "" ? say.pressTheNewKey : keyWords(key, isApple)}</output>
           <Button
             size="sm"
             disabled={key === "" || problem !== null}
@@ -93,23 +94,23 @@ function KeyRecorder({ id, onDone }: { readonly id: ActionId; readonly onDone: (
               onDone();
             }}
           >
-            Save
+            {say.save}
           </Button>
           <Button size="sm" variant="link" onClick={() => resetKeys()}>
-            Again
+            {say.again}
           </Button>
         </>
       ) : (
         <Button size="sm" autoFocus onClick={() => start()}>
-          Record a key
+          {say.recordAKey}
         </Button>
       )}
       <Button size="sm" variant="link" onClick={onDone}>
-        Cancel
+        {say.cancel}
       </Button>
       <span className="problem" role="alert">
-        {problem?.kind === "taken" ? "The browser takes this key. Choose another." : ""}
-        {problem?.kind === "used" ? `In use: ${SHORTCUT_WORDS[problem.by]}.` : ""}
+        {problem?.kind === "taken" ? say.theBrowserTakesThisKey : ""}
+        {problem?.kind === "used" ? say.inUseShortcutwords(SHORTCUT_WORDS[problem.by]) : ""}
       </span>
     </span>
   );

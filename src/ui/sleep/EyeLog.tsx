@@ -4,6 +4,7 @@ import { useState, type FormEvent } from "react";
 import Button from "react-bootstrap/Button";
 import Form from "react-bootstrap/Form";
 import { METRIC, quantityText, readQuantity } from "../../core/quantity";
+import { say } from "#words/ui/sleep";
 
 /** A stopwatch and a display read by eye: each reading typed is kept with its time. */
 export function EyeLog({ onLog }: { onLog: (text: string) => void }) {
@@ -28,7 +29,7 @@ export function EyeLog({ onLog }: { onLog: (text: string) => void }) {
     <div>
       <div className="d-flex gap-2">
         <Form.Control
-          aria-label="Reading now"
+          aria-label={say.readingNow}
           value={typed}
           placeholder="820 mA"
           onChange={(e) => setTyped(e.target.value)}
@@ -48,7 +49,7 @@ export function EyeLog({ onLog }: { onLog: (text: string) => void }) {
             setBegan(null);
           }}
         >
-          Anew
+          {say.anew}
         </Button>
       </div>
       {problem ? (
@@ -58,7 +59,7 @@ export function EyeLog({ onLog }: { onLog: (text: string) => void }) {
       ) : null}
       <p className="quiet mb-0" role="status">
         {rows.length === 0
-          ? "The first reading starts the watch."
+          ? say.theFirstReadingStartsThe
           : rows
               .slice(-4)
               .map(([t, a]) => `${quantityText(t, "seconds")}: ${quantityText(a, "amperes")}`)

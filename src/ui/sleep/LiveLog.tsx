@@ -7,6 +7,7 @@ import { quantityText } from "../../core/quantity";
 import { useDevices } from "../meter/useMeters";
 import { send } from "../shell/send";
 import { readDevice } from "../../contract/meters";
+import { say } from "#words/ui/sleep";
 
 /** The current of a bench supply, once a second, for as long as it is left running. */
 export function LiveLog({ onLog }: { onLog: (text: string) => void }) {
@@ -49,11 +50,11 @@ export function LiveLog({ onLog }: { onLog: (text: string) => void }) {
     }, 1000);
     return () => clearInterval(timer);
   }, [running, id]);
-  if (supplies.length === 0) return <p className="quiet mb-0">No supply is configured on this machine.</p>;
+  if (supplies.length === 0) return <p className="quiet mb-0">{say.noSupplyIsConfiguredOn}</p>;
   return (
     <div>
       <div className="d-flex gap-2">
-        <Form.Select aria-label="Supply" value={id} disabled={running} onChange={(e) => setChosen(e.target.value)}>
+        <Form.Select aria-label={say.supply} value={id} disabled={running} onChange={(e) => setChosen(e.target.value)}>
           {supplies.map((s) => (
             <option key={s.id} value={s.id}>
               {s.name}
@@ -70,9 +71,7 @@ export function LiveLog({ onLog }: { onLog: (text: string) => void }) {
         </Button>
       </div>
       <p className="quiet mb-0" role="status">
-        {running
-          ? `${last || "…"}, once a second`
-          : "Supply to the machine's feed; then switch it off as its user does."}
+        {running ? say.lastOnceASecond(last || "…") : say.supplyToTheMachinesFeed}
       </p>
       {problem ? (
         <p className="field-problem" role="alert">

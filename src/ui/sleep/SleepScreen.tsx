@@ -14,6 +14,7 @@ import { VerdictLine } from "../tools/SheetView";
 import { CurrentChart } from "./CurrentChart";
 import { EyeLog } from "./EyeLog";
 import { LiveLog } from "./LiveLog";
+import { say } from "#words/ui/sleep";
 
 const FROM = [
   ["file", "A logger's file"],
@@ -72,7 +73,7 @@ export function SleepScreen() {
           return;
         }
         setRead({
-          words: `${got.read}${got.skipped ? ` ${got.skipped} lines without numbers left out.` : ""}`,
+          words: `${got.read}${got.skipped ? say.linesWithoutNumbersLeftOut(got.skipped) : ""}`,
           points: got.points,
         });
         setSleep(await desk.current!.analyse(JSON.parse(limitsKey) as typeof limits));
@@ -106,7 +107,7 @@ export function SleepScreen() {
         <Form.Control
           type="file"
           accept=".csv,.txt,.tsv,.log,text/*"
-          aria-label="File of a logger"
+          aria-label={say.fileOfALogger}
           onChange={(e) => {
             const file = (e.target as HTMLInputElement).files?.[0];
             if (file) void file.text().then(take);
@@ -115,14 +116,14 @@ export function SleepScreen() {
         <Form.Control
           as="textarea"
           rows={4}
-          aria-label="or pasted"
+          aria-label={say.orPasted}
           placeholder={"time;current mA\n0;820\n1;815"}
           onChange={(e) => {
             if (e.target.value.trim()) void take(e.target.value);
           }}
         />
         <div className="tool-field">
-          <Form.Label htmlFor="sleep-unit">Unit, if the file names none</Form.Label>
+          <Form.Label htmlFor="sleep-unit">{say.unitIfTheFileNames}</Form.Label>
           <Form.Select id="sleep-unit" value={unit} onChange={(e) => setUnit(e.target.value as "A")}>
             {(["A", "mA", "µA"] as const).map((u) => (
               <option key={u}>{u}</option>
@@ -135,21 +136,21 @@ export function SleepScreen() {
   else source = <LiveLog onLog={(text) => void take(text)} />;
   return (
     <div className="start">
-      <TopBar here="Calculators and bench" title="Sleep current" />
+      <TopBar here="Calculators and bench" title={say.sleepCurrent} />
       <main id="main" tabIndex={-1} className="tool-main">
         <header className="tool-head">
-          <h1>Sleep current</h1>
+          <h1>{say.sleepCurrent}</h1>
           <span className="tool-acts no-print">
             <Button size="sm" variant="outline-dark" onClick={() => window.print()}>
-              Print
+              {say.print}
             </Button>
           </span>
         </header>
-        <Form className="tool-fields" onSubmit={(e) => e.preventDefault()} noValidate aria-label="Log and limits">
+        <Form className="tool-fields" onSubmit={(e) => e.preventDefault()} noValidate aria-label={say.logAndLimits}>
           <fieldset>
-            <legend>The log</legend>
+            <legend>{say.theLog}</legend>
             <Form.Select
-              aria-label="Where the log comes from"
+              aria-label={say.whereTheLogComesFrom}
               value={from}
               onChange={(e) => setFrom(e.target.value as From)}
             >
@@ -162,37 +163,43 @@ export function SleepScreen() {
             {source}
           </fieldset>
           <fieldset>
-            <legend>Limits</legend>
+            <legend>{say.limits}</legend>
             <Limit
-              label="Asleep at most"
+              label={say.asleepAtMost}
               value={limit}
               hint="50 mA"
               problem={asleepAmps.sentence}
               onChange={setLimit}
             />
             <Limit
-              label="Asleep within"
+              label={say.asleepWithin}
               value={within}
               hint="10 min"
               problem={withinSeconds.sentence}
               onChange={setWithin}
             />
-            <Limit label="Battery" value={battery} hint="60 Ah" problem={ampereHours.sentence} onChange={setBattery} />
+            <Limit
+              label={say.battery}
+              value={battery}
+              hint="60 Ah"
+              problem={ampereHours.sentence}
+              onChange={setBattery}
+            />
             <div className="tool-field">
-              <Form.Label htmlFor="sleep-off">Not connected</Form.Label>
+              <Form.Label htmlFor="sleep-off">{say.notConnected}</Form.Label>
               <Form.Control
                 id="sleep-off"
                 as="textarea"
                 rows={2}
                 value={unconnected}
-                placeholder="feeds and buses left off"
+                placeholder={say.feedsAndBusesLeftOff}
                 onChange={(e) => setUnconnected(e.target.value)}
               />
             </div>
           </fieldset>
         </Form>
-        <section className="tool-result" aria-label="What follows" aria-busy={reading}>
-          {reading ? <p role="status">Reading the log…</p> : null}
+        <section className="tool-result" aria-label={say.whatFollows} aria-busy={reading}>
+          {reading ? <p role="status">{say.readingTheLog}</p> : null}
           {problem ? (
             <p className="problem" role="alert">
               {problem}
@@ -200,8 +207,7 @@ export function SleepScreen() {
           ) : null}
           {!read && !reading && !problem ? (
             <p className="quiet" role="status">
-              One full cycle, undisturbed: start the log before the machine is switched off, and leave doors and keys
-              alone.
+              {say.oneFullCycleUndisturbedStart}
             </p>
           ) : null}
           {read && sleep ? (
@@ -211,49 +217,51 @@ export function SleepScreen() {
                 <p className="mb-0">
                   {unconnected.trim() ? (
                     <>
-                      Holds with these left off: <strong>{unconnected.trim()}</strong>. They were not tested.
+                      {say.holdsWithTheseLeftOff} <strong>{unconnected.trim()}</strong>
+                      {say.theyWereNotTested}
                     </>
                   ) : (
-                    "Every feed and bus was connected, as far as noted. If one was not, note it: it was not tested."
+                    say.everyFeedAndBusWas
                   )}
                 </p>
               ) : null}
               <CurrentChart points={read.points} limit={limits.asleepAmps} />
               <dl className="sheet-lines">
                 <Row
-                  label="Awake, asleep"
+                  label={say.awakeAsleep}
                   text={`${sleep.awake === null ? "–" : amps(sleep.awake)}, ${sleep.asleep === null ? "never" : amps(sleep.asleep)}`}
                   big
                 />
-                <Row label="Falls asleep after" text={sleep.toSleep === null ? "–" : seconds(sleep.toSleep)} />
+                <Row label={say.fallsAsleepAfter} text={sleep.toSleep === null ? "–" : seconds(sleep.toSleep)} />
                 <Row
-                  label="Wakes up"
+                  label={say.wakesUp}
                   text={
                     sleep.wakeUps.length === 0
                       ? "never"
-                      : `${sleep.wakeUps.length} times: ${sleep.wakeUps
-                          .slice(0, 4)
-                          .map((w) => `at ${seconds(w.from)} for ${seconds(w.to - w.from)}`)
-                          .join("; ")}${sleep.wakeUps.length > 4 ? "…" : ""}`
+                      : say.countTimesWakeUpsPart(
+                          sleep.wakeUps.length,
+                          sleep.wakeUps
+                            .slice(0, 4)
+                            .map((w) => say.atSecondsForSeconds2(seconds(w.from), seconds(w.to - w.from)))
+                            .join("; "),
+                          sleep.wakeUps.length > 4 ? "…" : "",
+                        )
                   }
                 />
-                {sleep.mean !== null ? <Row label="On average, asleep" text={amps(sleep.mean)} /> : null}
+                {sleep.mean !== null ? <Row label={say.onAverageAsleep} text={amps(sleep.mean)} /> : null}
                 {sleep.mean !== null && sleep.mean > 0 && ampereHours.ok ? (
                   <Row
-                    label="Battery half empty"
-                    text={`after ${daysUntilFlat(ampereHours.value, sleep.mean).toFixed(0)} days`}
+                    label={say.batteryHalfEmpty}
+                    text={say.afterDaysUntilFlatDays(daysUntilFlat(ampereHours.value, sleep.mean).toFixed(0))}
                     formula={`t = ½ Q / I = ½ × ${quantityText(ampereHours.value, "ampere-hours")} / ${amps(sleep.mean)}`}
                   />
                 ) : null}
                 <Row
-                  label="Steps of the logger"
+                  label={say.stepsOfTheLogger}
                   text={`${amps(sleep.resolution)}; ${amps(limits.asleepAmps / 10)} wanted`}
                 />
                 {sleep.lost.length > 0 ? (
-                  <Row
-                    label="Clip lost"
-                    text={`${sleep.lost.length} times; the test counts from ${seconds(sleep.from)}`}
-                  />
+                  <Row label={say.clipLost} text={say.timesTheTestCountsFrom(sleep.lost.length, seconds(sleep.from))} />
                 ) : null}
               </dl>
               <p className="quiet mb-0">{read.words}</p>
@@ -274,7 +282,7 @@ function number(
   const read = readQuantity(text, quantity, METRIC);
   return read.ok && read.value > 0
     ? { ok: true, value: read.value, sentence: "" }
-    : { ok: false, value: preset, sentence: read.ok ? "It must be above zero." : read.sentence };
+    : { ok: false, value: preset, sentence: read.ok ? say.itMustBeAboveZero : read.sentence };
 }
 
 function Limit({

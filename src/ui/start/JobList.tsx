@@ -4,6 +4,7 @@ import Link from "next/link";
 import type { JobRow } from "../../contract/jobs";
 import { clockTime, dayName } from "../shell/time";
 import { serialWords } from "../unit/plate";
+import { say } from "#words/ui/start";
 
 /** Jobs, each with where, what and how far. */
 export function JobList({ jobs }: { jobs: readonly JobRow[] }) {
@@ -18,11 +19,11 @@ export function JobList({ jobs }: { jobs: readonly JobRow[] }) {
               <span className="quiet">
                 {job.machineName}, {serialWords(job.serial)}
               </span>
-              <span className="job-complaint">{job.complaint ?? "No complaint"}</span>
+              <span className="job-complaint">{job.complaint ?? say.noComplaint}</span>
             </span>
             <span className="job-state">
               {job.result ??
-                (job.readings === 0 ? "not begun" : `${job.readings} reading${job.readings === 1 ? "" : "s"}`)}
+                (job.readings === 0 ? say.notBegun : `${job.readings} reading${job.readings === 1 ? "" : "s"}`)}
               <span className="quiet">
                 {job.actor},{" "}
                 <time dateTime={job.openedAt} suppressHydrationWarning>

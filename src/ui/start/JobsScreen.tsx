@@ -2,6 +2,7 @@ import Link from "next/link";
 import type { JobPage } from "../../contract/jobs";
 import { TopBar } from "../shell/TopBar";
 import { JobList } from "./JobList";
+import { say } from "#words/ui/start";
 
 /** Every job, open or closed, a page at a time, by words. The form works without a script. */
 export function JobsScreen({
@@ -24,11 +25,11 @@ export function JobsScreen({
   const to = (n: number) => `/jobs?${new URLSearchParams({ state, words, page: String(n) }).toString()}`;
   return (
     <div className="start">
-      <TopBar here="Jobs" title="All jobs" />
+      <TopBar here="Jobs" title={say.allJobs} />
       <main id="main" tabIndex={-1} className="library">
         <h1>
-          {state === "open" ? "Open jobs" : "Closed jobs"}{" "}
-          <span className="count">{found.total < most ? found.total : `${most} and more`}</span>
+          {state === "open" ? say.openJobs : say.closedJobs}{" "}
+          <span className="count">{found.total < most ? found.total : say.mostAndMore(most)}</span>
         </h1>
         <form className="library-search" action="/jobs" method="get">
           <input
@@ -37,36 +38,32 @@ export function JobsScreen({
             name="words"
             defaultValue={words}
             maxLength={120}
-            aria-label="Search jobs"
-            placeholder="Site, serial, machine, complaint, cause, person"
+            aria-label={say.searchJobs}
+            placeholder={say.siteSerialMachineComplaintCause}
           />
-          <select className="form-select form-select-lg" name="state" defaultValue={state} aria-label="Which jobs">
-            <option value="open">open</option>
-            <option value="closed">closed</option>
+          <select className="form-select form-select-lg" name="state" defaultValue={state} aria-label={say.whichJobs}>
+            <option value="open">{say.open}</option>
+            <option value="closed">{say.closed}</option>
           </select>
           <button className="btn btn-dark btn-lg" type="submit">
-            Search
+            {say.search}
           </button>
         </form>
         {found.jobs.length === 0 ? (
-          <p className="quiet">
-            {words.trim() === "" ? "There is none yet. Begin a job on the start screen." : "No job fits these words."}
-          </p>
+          <p className="quiet">{words.trim() === "" ? say.thereIsNoneYetBegin : say.noJobFitsTheseWords}</p>
         ) : (
           <JobList jobs={found.jobs} />
         )}
-        <nav className="pages" aria-label="Pages">
+        <nav className="pages" aria-label={say.pages}>
           {page > 1 ? (
             <Link className="btn btn-outline-dark" href={to(page - 1)} prefetch={false}>
-              Newer
+              {say.newer}
             </Link>
           ) : null}
-          <span>
-            page {page} of {found.total < most ? pages : `${pages} and more`}
-          </span>
+          <span>{say.pagePageOfPart(page, found.total < most ? pages : say.mostAndMore(pages))}</span>
           {found.jobs.length === size ? (
             <Link className="btn btn-outline-dark" href={to(page + 1)} prefetch={false}>
-              Older
+              {say.older}
             </Link>
           ) : null}
         </nav>

@@ -19,6 +19,7 @@ import { unitNow, type OpenJob } from "../../contract/units";
 import { useRoute } from "../engine/useRoute";
 import { Key } from "../shortcuts/Key";
 import { useShortcut } from "../shortcuts/useShortcut";
+import { say } from "#words/ui/start";
 
 interface Complaint {
   readonly id: string;
@@ -65,7 +66,7 @@ export function NewJob({ fixed }: { fixed?: Chosen }) {
   async function begin(event: FormEvent) {
     event.preventDefault();
     let missing: string;
-    if (!chosen) missing = "Choose the unit, or type the model to register a new one.";
+    if (!chosen) missing = say.chooseTheUnitOrType;
     else if (chosen.kind === "new" && plateProblem(plate)) missing = plateProblem(plate);
     else missing = missingIn(complaint, who);
     if (missing || !chosen) return setProblem(missing);
@@ -95,7 +96,9 @@ export function NewJob({ fixed }: { fixed?: Chosen }) {
 
   return (
     <Form className="new-job" onSubmit={(e) => void begin(e)} aria-labelledby="new-job" noValidate>
-      <h2 id="new-job">New job {fixed ? null : <Key of="newJob" />}</h2>
+      <h2 id="new-job">
+        {say.newJob} {fixed ? null : <Key of="newJob" />}
+      </h2>
       {chosen ? (
         <div className="chosen-unit">
           {chosen.kind === "unit" ? (
@@ -107,7 +110,7 @@ export function NewJob({ fixed }: { fixed?: Chosen }) {
             </span>
           ) : (
             <span>
-              <strong>New unit</strong>
+              <strong>{say.newUnit}</strong>
               <span className="quiet d-block">
                 {chosen.machine.maker} {chosen.machine.model}
               </span>
@@ -115,14 +118,14 @@ export function NewJob({ fixed }: { fixed?: Chosen }) {
           )}
           {fixed ? null : (
             <Button variant="outline-dark" size="sm" onClick={() => choose(null)}>
-              Change
+              {say.change}
             </Button>
           )}
         </div>
       ) : (
         <UnitFinder
           field={finder}
-          label="Unit"
+          label={say.unit}
           typed={typed}
           onType={setTyped}
           onUnit={(unit) => choose({ kind: "unit", unit })}
@@ -137,19 +140,19 @@ export function NewJob({ fixed }: { fixed?: Chosen }) {
         <PlatePicks {...plated} said={chosen?.unit ?? {}} />
       )}
       {open.length > 0 ? (
-        <ul className="open-jobs" aria-label="Open jobs on this unit">
+        <ul className="open-jobs" aria-label={say.openJobsOnThisUnit}>
           {open.map((job) => (
             <li key={job.id}>
               <Link href={`/jobs/${job.id}`}>
-                <i className="bi bi-arrow-right-circle" aria-hidden /> Open already: {job.complaint ?? "no complaint"},{" "}
-                {job.actor}
+                <i className="bi bi-arrow-right-circle" aria-hidden />{" "}
+                {say.openAlreadyComplaintActor(job.complaint ?? say.noComplaint2, job.actor)}
               </Link>
             </li>
           ))}
         </ul>
       ) : null}
       <Form.Group controlId="complaint">
-        <Form.Label>Complaint</Form.Label>
+        <Form.Label>{say.complaint}</Form.Label>
         <Form.Select
           size="lg"
           value={complaint}
@@ -159,7 +162,7 @@ export function NewJob({ fixed }: { fixed?: Chosen }) {
             setComplaint(e.target.value);
           }}
         >
-          <option value="">{machine ? "Choose" : "Choose the unit first"}</option>
+          <option value="">{machine ? "Choose" : say.chooseTheUnitFirst}</option>
           {complaints.map((c) => (
             <option key={c.id} value={c.id}>
               {c.words}
@@ -168,7 +171,7 @@ export function NewJob({ fixed }: { fixed?: Chosen }) {
         </Form.Select>
       </Form.Group>
       <Form.Group controlId="who">
-        <Form.Label>Who</Form.Label>
+        <Form.Label>{say.who}</Form.Label>
         <Form.Control
           size="lg"
           value={who}
@@ -184,15 +187,15 @@ export function NewJob({ fixed }: { fixed?: Chosen }) {
         {problem}
       </p>
       <Button type="submit" size="lg" disabled={busy}>
-        {open.length > 0 ? "Begin another job" : "Begin"}
+        {open.length > 0 ? say.beginAnotherJob : "Begin"}
       </Button>
     </Form>
   );
 }
 
 function missingIn(complaint: string, who: string): string {
-  if (!complaint) return "Choose the complaint.";
-  return who.trim() ? "" : "Say who you are.";
+  if (!complaint) return say.chooseTheComplaint;
+  return who.trim() ? "" : say.sayWhoYouAre;
 }
 
 /** Which boards belong into a unit with this plate, and which sheet draws it, where the file says. */

@@ -9,6 +9,7 @@ import { JobList } from "./JobList";
 import { NewJob } from "./NewJob";
 import { Key } from "../shortcuts/Key";
 import { useShortcut } from "../shortcuts/useShortcut";
+import { say } from "#words/ui/start";
 
 /** The jobs of the day, and a new one. */
 export function StartScreen({ open, closed, now }: { open: JobPage; closed: readonly JobRow[]; now: string }) {
@@ -17,26 +18,28 @@ export function StartScreen({ open, closed, now }: { open: JobPage; closed: read
   const isNew = open.total === 0 && closed.length === 0;
   return (
     <div className="start">
-      <TopBar here="Jobs" title="Jobs">
+      <TopBar here="Jobs" title={say.jobs}>
         <span suppressHydrationWarning>{dayName(now)}</span>
       </TopBar>
       <main id="main" tabIndex={-1} className="start-main">
         <section aria-labelledby="open-jobs">
-          <h1 id="open-jobs">Open jobs {open.total > 0 ? <span className="count">{open.total}</span> : null}</h1>
+          <h1 id="open-jobs">
+            {say.openJobs} {open.total > 0 ? <span className="count">{open.total}</span> : null}
+          </h1>
           {isNew ? <FirstSteps /> : null}
-          {open.total === 0 && !isNew ? <p className="quiet">Nothing is open. Begin a job with the form.</p> : null}
+          {open.total === 0 && !isNew ? <p className="quiet">{say.nothingIsOpenBeginA}</p> : null}
           <JobList jobs={open.jobs} />
           {open.total > open.jobs.length ? (
             <Link className="btn btn-outline-dark" href="/jobs?state=open&page=2" prefetch={false}>
-              {open.total - open.jobs.length} more open jobs
+              {say.moreOpenJobs(open.total - open.jobs.length)}
             </Link>
           ) : null}
           {closed.length > 0 ? (
             <>
-              <h2 className="mt-4">Closed last</h2>
+              <h2 className="mt-4">{say.closedLast}</h2>
               <JobList jobs={closed} />
               <Link className="btn btn-outline-dark mt-2" href="/jobs?state=closed" prefetch={false}>
-                Search closed jobs
+                {say.searchClosedJobs}
               </Link>
             </>
           ) : null}
@@ -44,8 +47,8 @@ export function StartScreen({ open, closed, now }: { open: JobPage; closed: read
         <div className="begin">
           <NewJob />
           <Link className="quick-link" href="/quick">
-            <strong>No file for it?</strong> <Key of="quick" />
-            <span>Name the machine and its loads; advice in a minute.</span>
+            <strong>{say.noFileForIt}</strong> <Key of="quick" />
+            <span>{say.nameTheMachineAndIts}</span>
           </Link>
         </div>
       </main>
@@ -58,16 +61,14 @@ function FirstSteps() {
   return (
     <ol className="first-steps">
       <li>
-        <strong>Begin a job.</strong> Type the model or a board number in the form, choose the machine, and give site
-        and serial number from the plate.
+        <strong>{say.beginAJob}</strong> {say.typeTheModelOrA}
       </li>
       <li>
-        <strong>No file for the machine?</strong> <Link href="/quick">Name it and its loads</Link>, or{" "}
-        <Link href="/machines">import or write its file</Link>.
+        <strong>{say.noFileForTheMachine}</strong> <Link href="/quick">{say.nameItAndItsLoads}</Link>
+        {say.or} <Link href="/machines">{say.importOrWriteItsFile}</Link>.
       </li>
       <li>
-        <strong>Say what you carry.</strong> In a job, <em>Tools and limits</em> at the upper right: only tests you can
-        make are proposed.
+        <strong>{say.sayWhatYouCarry}</strong> {say.inAJob} <em>{say.toolsAndLimits}</em> {say.atTheUpperRightOnly}
       </li>
     </ol>
   );

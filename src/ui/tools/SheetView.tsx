@@ -3,6 +3,7 @@
 import { CartesianGrid, Line, LineChart, ResponsiveContainer, Tooltip, XAxis, YAxis } from "recharts";
 import type { Curve, Sheet, Table, Verdict } from "../../core/workbench";
 import { SwitchRow } from "./SwitchRow";
+import { say } from "#words/ui/tools";
 
 const ICON = { good: "bi-check-lg", bad: "bi-x-lg", unsure: "bi-question-lg" } as const;
 const MARK = {
@@ -59,13 +60,13 @@ export function VerdictLine({ verdict }: { verdict: Verdict }) {
 
 export function TableView({ table }: { table: Table }) {
   return (
-    <div className="sheet-table" role="group" aria-label="Table" tabIndex={0}>
+    <div className="sheet-table" role="group" aria-label={say.table} tabIndex={0}>
       <table className="table table-sm mb-0">
         <thead>
           <tr>
             {table.head.map((h, i) => (
               <th key={i} scope="col">
-                {h || <span className="visually-hidden">result</span>}
+                {h || <span className="visually-hidden">{say.result}</span>}
               </th>
             ))}
           </tr>

@@ -1,4 +1,5 @@
 import type { SwitchDrawing } from "../../core/workbench";
+import { say } from "#words/ui/tools";
 
 const STEP = 44;
 
@@ -13,7 +14,7 @@ export function SwitchRow({ drawing }: { drawing: SwitchDrawing }) {
     <figure className="switch-row">
       <figcaption>
         {caption}
-        {upsideDown ? ", the board upside down" : ""}
+        {upsideDown ? say.theBoardUpsideDown : ""}
       </figcaption>
       <svg viewBox={`0 0 ${width} 104`} style={{ maxWidth: width }} role="img" aria-label={says}>
         <rect
@@ -71,7 +72,7 @@ export function SwitchRow({ drawing }: { drawing: SwitchDrawing }) {
                     />
                   ) : (
                     <text x={x + STEP / 2} y="52" textAnchor="middle" fontSize="12">
-                      cut
+                      {say.cut}
                     </text>
                   )}
                 </>

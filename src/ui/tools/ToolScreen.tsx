@@ -18,6 +18,7 @@ import { logEntry } from "../../contract/jobs";
 import { aloneBody } from "../../core/journal";
 import { Key } from "../shortcuts/Key";
 import { useShortcut } from "../shortcuts/useShortcut";
+import { say } from "#words/ui/tools";
 
 interface Props {
   readonly id: string;
@@ -78,7 +79,7 @@ export function ToolScreen({ id, typed: given, inJob }: Props) {
           { part: inJob.part, found: kind, ...(mode ? { mode } : {}) },
           tool.id,
           typed,
-          `${part.own.name}, by itself: ${words}`,
+          say.ownNameByItselfWords(part.own.name, words),
         ),
       });
       router.push(`/jobs/${inJob.job}`);
@@ -104,14 +105,14 @@ export function ToolScreen({ id, typed: given, inJob }: Props) {
           </h1>
           <span className="no-print tool-acts">
             <Button size="sm" variant="outline-dark" onClick={() => setTyped({})} disabled={!touched}>
-              Clear
+              {say.clear}
             </Button>
             <Button size="sm" variant="outline-dark" onClick={() => window.print()}>
-              Print <Key of="print" />
+              {say.print} <Key of="print" />
             </Button>
           </span>
         </header>
-        <Form className="tool-fields" onSubmit={(e) => e.preventDefault()} noValidate aria-label="What is known">
+        <Form className="tool-fields" onSubmit={(e) => e.preventDefault()} noValidate aria-label={say.whatIsKnown}>
           {groups.map((group) => (
             <fieldset key={group}>
               {group ? <legend>{group}</legend> : <legend className="visually-hidden">{tool.name}</legend>}
@@ -132,7 +133,7 @@ export function ToolScreen({ id, typed: given, inJob }: Props) {
             </fieldset>
           ))}
         </Form>
-        <section className="tool-result" aria-label="What follows">
+        <section className="tool-result" aria-label={say.whatFollows}>
           {sheet?.cautions.length ? (
             <ul className="cautions">
               {sheet.cautions.map((c) => (
@@ -146,7 +147,7 @@ export function ToolScreen({ id, typed: given, inJob }: Props) {
             <SheetView sheet={sheet} />
           ) : (
             <p className="quiet" role="status">
-              {whole || (Object.keys(problems).length > 0 ? "Mend the marked field." : "")}
+              {whole || (Object.keys(problems).length > 0 ? say.mendTheMarkedField : "")}
             </p>
           )}
           {inJob ? (
@@ -156,12 +157,10 @@ export function ToolScreen({ id, typed: given, inJob }: Props) {
                 disabled={busy || !sheet?.verdict || sheet.verdict.kind === "unsure"}
                 onClick={() => void log()}
               >
-                {sheet?.verdict?.kind === "bad" ? "Log it as bad" : "Log it as good"}
+                {sheet?.verdict?.kind === "bad" ? say.logItAsBad : say.logItAsGood}
               </Button>
               <span className="quiet">
-                {!sheet?.verdict || sheet.verdict.kind === "unsure"
-                  ? "A clear verdict can be logged."
-                  : "It re-ranks the suspects."}
+                {!sheet?.verdict || sheet.verdict.kind === "unsure" ? say.aClearVerdictCanBe : say.itReRanksTheSuspects}
               </span>
             </div>
           ) : null}

@@ -9,6 +9,7 @@ import { TopBar } from "../shell/TopBar";
 import { Letter } from "../shortcuts/Key";
 import { useLetters, useShortcut } from "../shortcuts/useShortcut";
 import { useFromJob } from "../shell/BackToJob";
+import { say } from "#words/ui/tools";
 
 /** Tools with a screen of their own, beside the ones with fields and a sheet. */
 const OWN = [
@@ -49,23 +50,23 @@ export function ToolsScreen() {
   };
   return (
     <div className="start">
-      <TopBar here="Calculators and bench" title="Calculators and bench" />
+      <TopBar here="Calculators and bench" title={say.calculatorsAndBench} />
       <main id="main" tabIndex={-1} className="tools-main">
         <Form className="tools-find" onSubmit={open} role="search">
-          <h1>What is in your hand?</h1>
+          <h1>{say.whatIsInYourHand}</h1>
           <Form.Control
             ref={field}
             size="lg"
             type="search"
-            aria-label="Find a tool"
-            placeholder="heater, relay, fuse, thermistor"
+            aria-label={say.findATool}
+            placeholder={say.heaterRelayFuseThermistor}
             value={wanted}
             onChange={(e) => setWanted(e.target.value)}
           />
         </Form>
         {found.length === 0 ? (
           <p className="problem" role="status">
-            No tool for “{wanted}”. Try the part&apos;s kind.
+            {say.noToolForTryThe(wanted)}
           </p>
         ) : null}
         <div className="tools-groups">

@@ -8,6 +8,7 @@ import type { UnitRecord } from "../../contract/units";
 import { dayName } from "../shell/time";
 import { serialWords } from "./plate";
 import { PageTitle } from "../shell/PageTitle";
+import { say } from "#words/ui/unit";
 
 /** The label that goes onto a modified unit, with a code that leads to its record. */
 export function LabelSheet({ unit }: { unit: UnitRecord }) {
@@ -27,17 +28,17 @@ export function LabelSheet({ unit }: { unit: UnitRecord }) {
     <div className="record">
       <nav className="record-bar d-print-none">
         <Link className="btn btn-outline-dark" href={`/units/${unit.id}`}>
-          The unit
+          {say.theUnit}
         </Link>
         <Button onClick={() => window.print()}>
-          <i className="bi bi-printer" aria-hidden /> Print
+          <i className="bi bi-printer" aria-hidden /> {say.print}
         </Button>
       </nav>
       <main id="main" tabIndex={-1} className="unit-label">
         <PageTitle of={"Label"} />
         <div>
           <h1>
-            <i className="bi bi-exclamation-diamond-fill" aria-hidden /> MODIFIED
+            <i className="bi bi-exclamation-diamond-fill" aria-hidden /> {say.modified3}
           </h1>
           <p>
             <strong>{unit.machineName}</strong>, {serialWords(unit.serial)}
@@ -49,10 +50,10 @@ export function LabelSheet({ unit }: { unit: UnitRecord }) {
               </li>
             ))}
           </ul>
-          <p>It is not as its wiring diagram has it. Read its record before you open it.</p>
+          <p>{say.itIsNotAsIts}</p>
         </div>
         <figure>
-          {code ? <img src={code} alt={`Code leading to ${address}`} /> : null}
+          {code ? <img src={code} alt={say.codeLeadingTo(address)} /> : null}
           <figcaption className="value">{address}</figcaption>
         </figure>
       </main>

@@ -6,6 +6,7 @@ import { SerialField } from "./SerialField";
 import { findUnits } from "../../contract/units";
 import { useRoute } from "../engine/useRoute";
 import { useDebounced } from "../shell/useDebounced";
+import { say } from "#words/ui/unit";
 
 /** A unit as it is typed from its plate. */
 export interface TypedPlate {
@@ -30,9 +31,8 @@ export function plateOf(plate: TypedPlate) {
 
 /** What is still missing, as a sentence; empty when nothing is. */
 export function plateProblem(plate: TypedPlate): string {
-  if (plate.site.trim() === "") return "Say where the unit stands.";
-  if (!plate.noSerial && plate.serial.trim() === "")
-    return "Type the serial number, or say that there is none on the plate.";
+  if (plate.site.trim() === "") return say.sayWhereTheUnitStands;
+  if (!plate.noSerial && plate.serial.trim() === "") return say.typeTheSerialNumberOr;
   return "";
 }
 
@@ -52,7 +52,7 @@ export function PlateFields({
   return (
     <>
       <Form.Group controlId="site">
-        <Form.Label>Site</Form.Label>
+        <Form.Label>{say.site}</Form.Label>
         <Form.Control
           size="lg"
           list="known-sites"
@@ -69,7 +69,7 @@ export function PlateFields({
       </Form.Group>
       <div className="plate-row">
         <Form.Group controlId="product-code">
-          <Form.Label>Product code</Form.Label>
+          <Form.Label>{say.productCode}</Form.Label>
           <Form.Control
             size="lg"
             value={plate.productCode}
@@ -79,7 +79,7 @@ export function PlateFields({
           />
         </Form.Group>
         <Form.Group controlId="product-index">
-          <Form.Label>Index</Form.Label>
+          <Form.Label>{say.index}</Form.Label>
           <Form.Control
             size="lg"
             value={plate.productIndex}

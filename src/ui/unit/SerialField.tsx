@@ -1,6 +1,7 @@
 "use client";
 
 import Form from "react-bootstrap/Form";
+import { say } from "#words/ui/unit";
 
 /** The serial number as on the plate; that there is none is an answer too. */
 export function SerialField({
@@ -16,7 +17,7 @@ export function SerialField({
 }) {
   return (
     <Form.Group controlId="serial">
-      <Form.Label>Serial number</Form.Label>
+      <Form.Label>{say.serialNumber}</Form.Label>
       <Form.Control
         size="lg"
         value={none ? "" : serial}
@@ -28,7 +29,7 @@ export function SerialField({
       <Form.Check
         id="no-serial"
         className="mt-2"
-        label="none on the plate"
+        label={say.noneOnThePlate}
         checked={none}
         onChange={(e) => onNone(e.target.checked)}
       />

@@ -11,29 +11,30 @@ import { serialWords } from "./plate";
 import { PlateFields, plateOf, plateProblem, type TypedPlate } from "./PlateFields";
 import { UnitFinder } from "./UnitFinder";
 import { correctUnit, mergeUnit } from "../../contract/units";
+import { say } from "#words/ui/unit";
 
 /** What is on the plate and where the unit stands; corrected here, or merged with the unit that it turns out to be. */
 export function UnitData({ unit }: { unit: UnitRecord }) {
   const [doing, setDoing] = useState<"nothing" | "correct" | "merge">("nothing");
   return (
-    <section className="rig-sheet" aria-label="Unit data">
-      <h2>Unit data</h2>
+    <section className="rig-sheet" aria-label={say.unitData}>
+      <h2>{say.unitData}</h2>
       <dl className="facts">
-        <dt>Site</dt>
+        <dt>{say.site}</dt>
         <dd>{unit.site}</dd>
-        <dt>Product code</dt>
-        <dd>{unit.productCode ? `${unit.productCode} ${unit.productIndex ?? ""}` : "not noted"}</dd>
+        <dt>{say.productCode}</dt>
+        <dd>{unit.productCode ? `${unit.productCode} ${unit.productIndex ?? ""}` : say.notNoted}</dd>
         {unit.platePicks ? (
           <>
-            <dt>By its plate</dt>
+            <dt>{say.byItsPlate}</dt>
             <dd>{unit.platePicks}</dd>
           </>
         ) : null}
-        <dt>Serial number</dt>
-        <dd>{unit.serial ?? "none on the plate"}</dd>
+        <dt>{say.serialNumber}</dt>
+        <dd>{unit.serial ?? say.noneOnThePlate}</dd>
         {unit.absorbed.length > 0 ? (
           <>
-            <dt>Also entered as</dt>
+            <dt>{say.alsoEnteredAs}</dt>
             <dd>{unit.absorbed.map((a) => `${a.site}, ${serialWords(a.serial)}`).join("; ")}</dd>
           </>
         ) : null}
@@ -41,10 +42,10 @@ export function UnitData({ unit }: { unit: UnitRecord }) {
       {doing === "nothing" ? (
         <p className="d-flex gap-3 flex-wrap mb-0">
           <Button variant="outline-dark" onClick={() => setDoing("correct")}>
-            Correct
+            {say.correct}
           </Button>
           <Button variant="outline-dark" onClick={() => setDoing("merge")}>
-            Same as another unit
+            {say.sameAsAnotherUnit}
           </Button>
         </p>
       ) : null}
@@ -87,17 +88,17 @@ function Correct({ unit, onDone }: { unit: UnitRecord; onDone: () => void }) {
     }
   }
   return (
-    <Form className="new-job unit-form" onSubmit={(e) => void save(e)} noValidate aria-label="Correct the unit data">
+    <Form className="new-job unit-form" onSubmit={(e) => void save(e)} noValidate aria-label={say.correctTheUnitData}>
       <PlateFields plate={plate} onChange={setPlate} />
       <p className="problem" role="alert">
         {problem}
       </p>
       <p className="d-flex gap-3 mb-0">
         <Button type="submit" disabled={busy}>
-          Save
+          {say.save}
         </Button>
         <Button variant="outline-dark" onClick={onDone}>
-          Cancel
+          {say.cancel}
         </Button>
       </p>
     </Form>
@@ -112,7 +113,7 @@ function Merge({ unit, onDone }: { unit: UnitRecord; onDone: () => void }) {
   const [problem, setProblem] = useState("");
   const [busy, setBusy] = useState(false);
   async function merge() {
-    if (!other) return setProblem("Choose the unit that this one is.");
+    if (!other) return setProblem(say.chooseTheUnitThatThis);
     setBusy(true);
     try {
       await send(mergeUnit, [unit.id], { into: other.id, actor: who || "Someone" });
@@ -126,17 +127,15 @@ function Merge({ unit, onDone }: { unit: UnitRecord; onDone: () => void }) {
     <div className="unit-form">
       {other ? (
         <p>
-          The jobs of this unit go to <strong>{other.site}</strong>, {other.machineName}, {serialWords(other.serial)}.
-          Nothing is erased.
+          {say.theJobsOfThisUnit} <strong>{other.site}</strong>
+          {say.nothingIsErased(other.machineName, serialWords(other.serial))}
         </p>
       ) : (
         <UnitFinder
-          label="Which unit it is"
+          label={say.whichUnitItIs}
           typed={typed}
           onType={setTyped}
-          onUnit={(found) =>
-            found.id === unit.id ? setProblem("That is this unit itself. Choose the other one.") : setOther(found)
-          }
+          onUnit={(found) => (found.id === unit.id ? setProblem(say.thatIsThisUnitItself) : setOther(found))}
         />
       )}
       <p className="problem" role="alert">
@@ -144,10 +143,10 @@ function Merge({ unit, onDone }: { unit: UnitRecord; onDone: () => void }) {
       </p>
       <p className="d-flex gap-3 mb-0">
         <Button disabled={busy || !other} onClick={() => void merge()}>
-          Merge
+          {say.merge}
         </Button>
         <Button variant="outline-dark" onClick={other ? () => setOther(null) : onDone}>
-          {other ? "Another one" : "Cancel"}
+          {other ? say.anotherOne : "Cancel"}
         </Button>
       </p>
     </div>

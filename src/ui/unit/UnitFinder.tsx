@@ -8,6 +8,7 @@ import { serialWords } from "./plate";
 import { findUnits } from "../../contract/units";
 import { useRoute } from "../engine/useRoute";
 import { useDebounced } from "../shell/useDebounced";
+import { say } from "#words/ui/unit";
 
 /** So long nothing is typed before it is looked for, milliseconds. */
 const PAUSE = 120;
@@ -34,7 +35,7 @@ export function UnitFinder({
   const list = useId();
   const wanted = typed.trim();
   const { value: found, problem: unread } = useRoute(findUnits, [useDebounced(wanted, PAUSE)]);
-  const problem = unread ? "Units cannot be looked up now. Type on, or try again." : "";
+  const problem = unread ? say.unitsCannotBeLookedUp : "";
   const units = found?.units ?? [];
   const machines = onMachine ? (found?.machines ?? []).slice(0, wanted === "" ? 0 : 8) : [];
   const all = [...units.map((unit) => ({ unit })), ...machines.map((machine) => ({ machine }))];
@@ -60,7 +61,7 @@ export function UnitFinder({
         autoComplete="off"
         spellCheck={false}
         maxLength={120}
-        placeholder="Serial, site, model or board number"
+        placeholder={say.serialSiteModelOrBoard}
         value={typed}
         onFocus={() => setOpen(true)}
         onBlur={() => setOpen(false)}
@@ -88,10 +89,10 @@ export function UnitFinder({
       ) : null}
       {found && wanted !== "" && all.length === 0 ? (
         <p className="quiet mb-0" role="status">
-          Nothing known fits. Type the model to register a new unit.
+          {say.nothingKnownFitsTypeThe}
         </p>
       ) : null}
-      <ul id={list} role="listbox" aria-label="Known units and machines" className="finder-list" hidden={!shown}>
+      <ul id={list} role="listbox" aria-label={say.knownUnitsAndMachines} className="finder-list" hidden={!shown}>
         {all.map((row, i) => (
           <li
             key={"unit" in row ? row.unit.id : row.machine.id}
@@ -113,7 +114,8 @@ export function UnitFinder({
             ) : (
               <>
                 <strong>
-                  <i className="bi bi-plus-lg" aria-hidden /> New unit: {row.machine.maker} {row.machine.model}
+                  <i className="bi bi-plus-lg" aria-hidden />{" "}
+                  {say.newUnitMakerModel(row.machine.maker, row.machine.model)}
                 </strong>
                 <span className="quiet">{[row.machine.name, ...row.machine.boards].join(" · ")}</span>
               </>

@@ -3,6 +3,7 @@
 import Link from "next/link";
 import type { UnitRecord } from "../../contract/units";
 import { use } from "react";
+import { say } from "#words/ui/unit";
 
 /** What anyone who opens a job on a unit must know of it first. */
 export function UnitMarks({ unit: coming }: { unit: Promise<UnitRecord> }) {
@@ -11,12 +12,12 @@ export function UnitMarks({ unit: coming }: { unit: Promise<UnitRecord> }) {
     <>
       {unit.modifications.length > 0 ? (
         <Link className="modified-mark" href={`/units/${unit.id}`}>
-          <i className="bi bi-exclamation-diamond-fill" aria-hidden /> modified
+          <i className="bi bi-exclamation-diamond-fill" aria-hidden /> {say.modified}
         </Link>
       ) : null}
       {unit.temporary.length > 0 ? (
         <Link className="modified-mark" href={`/units/${unit.id}`}>
-          <i className="bi bi-bandaid-fill" aria-hidden /> temporary repair
+          <i className="bi bi-bandaid-fill" aria-hidden /> {say.temporaryRepair}
         </Link>
       ) : null}
     </>

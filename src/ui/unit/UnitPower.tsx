@@ -7,6 +7,7 @@ import { use } from "react";
 import type { UnitRecord } from "../../contract/units";
 import { clockTime, dayName } from "../shell/time";
 import { useUnitState } from "./useUnitState";
+import { say } from "#words/ui/unit";
 
 /**
  * Says where the unit stands otherwise than this job has it: power belongs to the unit, whoever changed it wherever.
@@ -29,7 +30,7 @@ export function UnitPower({
   if (stale)
     return (
       <span className="power-mark" role="alert">
-        <i className="bi bi-exclamation-triangle-fill" aria-hidden /> Power unknown: treat as live
+        <i className="bi bi-exclamation-triangle-fill" aria-hidden /> {say.powerUnknownTreatAsLive}
       </span>
     );
   const last = job.stays.at(-1)!;
@@ -42,11 +43,11 @@ export function UnitPower({
       <i className={`bi ${state.powered ? "bi-plug-fill" : "bi-plug"}`} aria-hidden />{" "}
       <span suppressHydrationWarning>
         {state.by}, {dayName(state.at)} {clockTime(state.at)}
-        {state.job === job.id ? "" : ", another job"}: {name}
+        {state.job === job.id ? "" : say.anotherJob}: {name}
       </span>
       {machine.setupById.has(state.setup) ? (
         <Button size="sm" variant="light" disabled={busy} onClick={() => onTake(state.setup)}>
-          It stands so
+          {say.itStandsSo}
         </Button>
       ) : null}
     </span>

@@ -14,6 +14,7 @@ import { serialWords } from "./plate";
 import { UnitData } from "./UnitData";
 import { logEntry } from "../../contract/jobs";
 import { madeGoodBody } from "../../core/journal";
+import { say } from "#words/ui/unit";
 
 /** What stays with a unit from job to job: what was built into it, what is only patched, its settings, its jobs. */
 export function UnitScreen({ unit }: { unit: UnitRecord }) {
@@ -23,7 +24,7 @@ export function UnitScreen({ unit }: { unit: UnitRecord }) {
   const ids = useRef(new Map<string, string>());
   const open = unit.jobs.find((j) => j.open);
   async function makeGood(event: string, words: string) {
-    if (!open) return setProblem("Open a job on this unit first: what is made good belongs to a visit.");
+    if (!open) return setProblem(say.openAJobOnThis);
     const id = ids.current.get(event) ?? crypto.randomUUID();
     ids.current.set(event, id);
     try {
@@ -49,7 +50,7 @@ export function UnitScreen({ unit }: { unit: UnitRecord }) {
           </h1>
           {unit.modifications.length > 0 ? (
             <Link className="btn btn-outline-dark btn-sm" href={`/units/${unit.id}/label`}>
-              <i className="bi bi-printer" aria-hidden /> Label
+              <i className="bi bi-printer" aria-hidden /> {say.label}
             </Link>
           ) : null}
         </header>
@@ -58,29 +59,29 @@ export function UnitScreen({ unit }: { unit: UnitRecord }) {
         </p>
         {unit.unreadable.length > 0 ? (
           <p className="power-mark" role="alert">
-            <i className="bi bi-exclamation-triangle-fill" aria-hidden /> A job of this unit holds entries of a newer
-            Unzo. What they say of the unit is not known here.
+            <i className="bi bi-exclamation-triangle-fill" aria-hidden /> {say.aJobOfThisUnit}
           </p>
         ) : null}
         {unit.modifications.length > 0 ? (
-          <section className="rig-sheet" aria-label="Modified">
+          <section className="rig-sheet" aria-label={say.modified2}>
             <h2>
-              <i className="bi bi-exclamation-diamond-fill" aria-hidden /> Modified
+              <i className="bi bi-exclamation-diamond-fill" aria-hidden /> {say.modified2}
             </h2>
             <ul>
               {unit.modifications.map((m) => (
                 <li key={m.id} suppressHydrationWarning>
-                  <strong>{m.body.words}</strong>: {m.body.reason}. Word given by {m.body.customer}, {dayName(m.at)},{" "}
-                  {m.actor}. <Link href={`/jobs/${m.job}/record`}>Record</Link>
+                  <strong>{m.body.words}</strong>
+                  {say.wordGivenBy(m.body.reason, m.body.customer, dayName(m.at), m.actor)}{" "}
+                  <Link href={`/jobs/${m.job}/record`}>{say.record}</Link>
                 </li>
               ))}
             </ul>
           </section>
         ) : null}
         {unit.temporary.length > 0 ? (
-          <section className="rig-sheet" aria-label="Temporary repairs">
+          <section className="rig-sheet" aria-label={say.temporaryRepairs}>
             <h2>
-              <i className="bi bi-bandaid-fill" aria-hidden /> Temporary, to be made good
+              <i className="bi bi-bandaid-fill" aria-hidden /> {say.temporaryToBeMadeGood}
             </h2>
             <ul className="left-list">
               {unit.temporary.map((t) => (
@@ -93,10 +94,10 @@ export function UnitScreen({ unit }: { unit: UnitRecord }) {
                   </span>
                   <Button
                     variant="outline-dark"
-                    aria-label={`Made good: ${t.body.words}`}
+                    aria-label={say.madeGoodBodyWords(t.body.words)}
                     onClick={() => void makeGood(t.id, t.body.words)}
                   >
-                    <i className="bi bi-check-lg" aria-hidden /> Made good
+                    <i className="bi bi-check-lg" aria-hidden /> {say.madeGood}
                   </Button>
                 </li>
               ))}
@@ -104,8 +105,8 @@ export function UnitScreen({ unit }: { unit: UnitRecord }) {
           </section>
         ) : null}
         {unit.settings.length > 0 ? (
-          <section className="rig-sheet" aria-label="Settings">
-            <h2>Settings, as last known</h2>
+          <section className="rig-sheet" aria-label={say.settings}>
+            <h2>{say.settingsAsLastKnown}</h2>
             <ul>
               {unit.settings.map((s) => (
                 <li key={s.setting} suppressHydrationWarning>
@@ -116,14 +117,14 @@ export function UnitScreen({ unit }: { unit: UnitRecord }) {
             </ul>
           </section>
         ) : null}
-        <section className="rig-sheet" aria-label="Jobs">
-          <h2>Jobs</h2>
-          {unit.jobs.length === 0 ? <p className="quiet mb-0">No job yet.</p> : null}
+        <section className="rig-sheet" aria-label={say.jobs}>
+          <h2>{say.jobs}</h2>
+          {unit.jobs.length === 0 ? <p className="quiet mb-0">{say.noJobYet}</p> : null}
           <ul>
             {unit.jobs.map((j) => (
               <li key={j.id} suppressHydrationWarning>
                 <Link href={j.open ? `/jobs/${j.id}` : `/jobs/${j.id}/record`} prefetch={false}>
-                  {dayName(j.openedAt)}: {j.complaint ?? "no complaint"}
+                  {dayName(j.openedAt)}: {j.complaint ?? say.noComplaint}
                 </Link>{" "}
                 {j.result ?? "open"}
               </li>

@@ -1,4 +1,6 @@
+import { say } from "#words/ui/unit";
+
 /** A serial number as it is shown. */
 export function serialWords(serial: string | null): string {
-  return serial ?? "no serial number";
+  return serial ?? say.noSerialNumber;
 }

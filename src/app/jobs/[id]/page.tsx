@@ -7,6 +7,7 @@ import { unitOfJob, unitRecord } from "../../../server/units";
 import { JobScreen } from "../../../ui/job/JobScreen";
 import { UnreadableJob } from "../../../ui/job/UnreadableJob";
 import { Loading } from "../../../ui/shell/Loading";
+import { say } from "#words/app/jobs/id";
 
 export const dynamic = "force-dynamic";
 
@@ -27,7 +28,7 @@ export default async function Page({
   });
   const { shown = "" } = await searchParams;
   return (
-    <Suspense fallback={<Loading words="Reading the journal" />}>
+    <Suspense fallback={<Loading words={say.readingTheJournal} />}>
       <Journal id={id} unit={unit} start={{ shown }} />
     </Suspense>
   );

@@ -24,6 +24,7 @@ import { type Beliefs } from "../belief/beliefs";
 import type { FaultDictionary } from "../dictionary/fault-dictionary";
 import { type RatedTest, rate, rateOne, choose } from "../planning/rating";
 import { weigh } from "../belief/weigh";
+import { say } from "#words/core/diagnose/advice";
 
 /** Why the search has ended, as a sentence. */
 export interface Stop {
@@ -109,12 +110,12 @@ export function advise(narrow: FaultDictionary, evidence: readonly Evidence[], s
   if (again) insists = { why: againWords(dictionary.machine, again.test), proves: null };
   else if (hinge)
     insists = {
-      why: `Everything that points at ${inSentence(top.name)} rests on this one reading. Measure it again.`,
+      why: say.everythingThatPointsAtRests(inSentence(top.name)),
       proves: null,
     };
   else if (proof)
     insists = {
-      why: `Needed before the board is blamed: ${inSentence(proof.words)}.`,
+      why: say.neededBeforeTheBoardIs(inSentence(proof.words)),
       proves: proof.words,
     };
   else insists = null;
@@ -134,7 +135,7 @@ export function advise(narrow: FaultDictionary, evidence: readonly Evidence[], s
 
 /** Why a reading is made once more; it names the reading that is meant. */
 function againWords(machine: Machine, test: Test): string {
-  return `Measure again: the last reading of ${inSentence(titleOf(machine, test))} fits no remaining suspect.`;
+  return say.measureAgainTheLastReading(inSentence(titleOf(machine, test)));
 }
 
 /** Whether the complaint is of something that can be looked at. */
@@ -250,10 +251,11 @@ function attemptOf(dictionary: FaultDictionary, suspects: readonly PieceSuspect[
     repair: piece.repair,
     minutes: piece.minutes,
     cautions: cautionsAt(dictionary.machine, piece.id),
-    why:
-      `It is this in ${Math.min(9, Math.round(10 * probability))} of 10 such cases, and costs ` +
-      `${Math.round(inVain(piece).minutes)} min if ` +
-      `not.${test ? ` To measure first takes about ${Math.max(1, Math.round(test.more))} min more on the whole.` : ""}`,
+    why: say.itIsThisInOf(
+      Math.min(9, Math.round(10 * probability)),
+      Math.round(inVain(piece).minutes),
+      test ? say.toMeasureFirstTakesAbout(Math.max(1, Math.round(test.more))) : "",
+    ),
   };
 }
 
@@ -282,10 +284,7 @@ function mended({ machine }: FaultDictionary, repairs: readonly Repair[]): Stop 
   return {
     kind: "mended",
     pieces: [last.piece],
-    sentence:
-      "This repair cured the complaint: " +
-      `${inSentence(machine.pieceById.get(last.piece)?.name ?? last.piece)}. Prove the repair, then ` +
-      "close with the diagnosis.",
+    sentence: say.thisRepairCuredTheComplaint(inSentence(machine.pieceById.get(last.piece)?.name ?? last.piece)),
   };
 }
 
@@ -363,20 +362,18 @@ function stopOf(
 ): Stop {
   const top = suspects[0]!;
   if (top.piece === "no-fault" && (settled || top.probability > 0.5))
-    return { kind: "nothing wrong", pieces: [], sentence: "Every reading is as a good machine shows it." };
+    return { kind: "nothing wrong", pieces: [], sentence: say.everyReadingIsAsA };
   if (top.piece === "not-as-drawn" && (settled || top.probability > 0.5))
     return {
       kind: "not as drawn",
       pieces: [],
-      sentence:
-        `This unit differs from its file: ${inSentence(top.faults[0]?.name ?? "something differs")}. ` +
-        "Look, and record what you find.",
+      sentence: say.thisUnitDiffersFromIts(inSentence(top.faults[0]?.name ?? say.somethingDiffers)),
     };
   if (top.piece === "something-else" && (settled || top.probability > 0.5))
     return {
       kind: "something else",
       pieces: [],
-      sentence: "The readings fit neither one fault nor two in the file. Look for a part that is not in the file.",
+      sentence: say.theReadingsFitNeitherOne,
     };
   if (settled) return found(dictionary, beliefs, top);
   const left = suspects.filter((s) => s.probability >= NAMED && s.piece !== "no-fault" && s.piece !== "something-else");
@@ -386,20 +383,17 @@ function stopOf(
   if (isLimited(means))
     return {
       ...group,
-      sentence:
-        "None of the tests you can make tells these apart: " +
-        `${names}${isPerhapsSound ? `${names ? ", " : ""}nothing wrong` : ""}. Hand over to someone who ` +
-        "may measure live, or has the clamp.",
+      sentence: say.noneOfTheTestsYou(names, isPerhapsSound ? say.partNothingWrong(names ? ", " : "") : ""),
     };
   // What shows nothing in any test cannot be told from a sound machine.
   if (isPerhapsSound)
     return {
       ...group,
-      sentence: `Every reading is as a good machine shows it.${names ? ` No safe test would show: ${names}.` : ""}`,
+      sentence: say.everyReadingIsAsAGood(names ? say.noSafeTestWouldShow(names) : ""),
     };
   return {
     ...group,
-    sentence: `No safe test tells these apart: ${names}. Start with the one that is cheapest to prove.`,
+    sentence: say.noSafeTestTellsThese(names),
   };
 }
 
@@ -413,9 +407,9 @@ function found({ machine, hypotheses }: FaultDictionary, beliefs: Beliefs, top: 
   const two = share((h) => h.kind === "two faults") > 0.5;
   const led = mine[0]?.h.kind === "fault" ? mine[0].h.led : [];
   let more: string;
-  if (two) more = " One fault does not explain the readings: repair this, then go on measuring.";
+  if (two) more = say.oneFaultDoesNotExplain;
   else if (led.length > 0)
-    more = ` It has taken ${led.map((f) => inSentence(machine.partById.get(f.part)!.name)).join(" and ")} with it; renew both, this first.`;
+    more = say.itHasTakenWithIt(led.map((f) => inSentence(machine.partById.get(f.part)!.name)).join(" and "));
   else more = "";
-  return { kind: "found", pieces: [top.piece], sentence: `The fault is in one assembly: ${top.name}.${more}` };
+  return { kind: "found", pieces: [top.piece], sentence: say.theFaultIsInOne(top.name, more) };
 }

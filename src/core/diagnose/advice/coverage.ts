@@ -4,6 +4,7 @@ import { faultGroups } from "./groups";
 import { hypothesisName } from "../hypotheses/hypothesis";
 import { sameNominal } from "../reading/window";
 import { FaultDictionary } from "../dictionary/fault-dictionary";
+import { say } from "#words/core/diagnose/advice";
 
 /** Faults that belong together, by id and name. */
 export type FaultGroup = readonly { readonly id: string; readonly name: string }[];
@@ -100,6 +101,6 @@ function helpfulPoints(dictionary: FaultDictionary, groups: readonly (readonly s
 function withPoint(machine: Machine, net: string): Machine {
   return compileMachine({
     ...machine.file,
-    points: [...machine.file.points, { id: `extra.${net}`, name: `Extra point ${net}`, net }],
+    points: [...machine.file.points, { id: `extra.${net}`, name: say.extraPointNet(net), net }],
   });
 }

@@ -6,6 +6,7 @@ import { type Instant, RECHECK, type Test } from "../../simulate";
 import type { Evidence } from "../evidence/evidence";
 import { signsOf } from "../evidence/signs";
 import { labelWords } from "./test-sheet";
+import { say } from "#words/core/diagnose/advice";
 
 /** Why something cannot have been seen on this machine, as a sentence; null when it can. */
 export function unseeable(
@@ -13,39 +14,35 @@ export function unseeable(
   seen: { readonly setup: string; readonly part: string; readonly label: string; readonly instant?: Instant },
 ): string | null {
   const name = `${machine.file.maker} ${machine.file.model}`;
-  if (!machine.setupById.has(seen.setup)) return `${name} has no setup ${seen.setup}. Nothing was logged.`;
+  if (!machine.setupById.has(seen.setup)) return say.hasNoSetupNothingWas(name, seen.setup);
   const part = machine.partById.get(seen.part);
-  if (!part?.labels) return `${name} has nothing called ${seen.part} to look at. Nothing was logged.`;
+  if (!part?.labels) return say.hasNothingCalledToLook(name, seen.part);
   const labels: readonly string[] = seen.instant === "recheck" ? RECHECK : [...part.labels, FLICKERS];
   if (labels.includes(seen.label)) return null;
-  return `${part.name} of ${name} cannot show "${seen.label}". It knows ${labels.map(labelWords).join("; ")}. Nothing was logged.`;
+  return say.ofCannotShowItKnows(part.name, name, seen.label, labels.map(labelWords).join("; "));
 }
 
 /** Why a sign or a piece does not belong to this machine, as a sentence; null when it does. */
 export function unknownSign(machine: Machine, part: string, sign: string): string | null {
   return signsOf(machine).some((s) => s.part === part && s.sign === sign)
     ? null
-    : `There is no such sign on ${machine.file.maker} ${machine.file.model}. Nothing was logged.`;
+    : say.thereIsNoSuchSign(machine.file.maker, machine.file.model);
 }
 
 export function unknownPiece(machine: Machine, piece: string): string | null {
-  return machine.pieceById.has(piece)
-    ? null
-    : `${machine.file.maker} ${machine.file.model} has no piece ${piece}. Nothing was logged.`;
+  return machine.pieceById.has(piece) ? null : say.hasNoPieceNothingWas(machine.file.maker, machine.file.model, piece);
 }
 
 /** Why a question does not belong to this machine, as a sentence; null when it does. */
 export function unaskable(machine: Machine, first: string): string | null {
   return first === "*" || machine.file.firsts.some((f) => f.id === first)
     ? null
-    : `There is no such question for ${machine.file.maker} ${machine.file.model}. Nothing was logged.`;
+    : say.thereIsNoSuchQuestion(machine.file.maker, machine.file.model);
 }
 
 /** Why a part does not belong to this machine, as a sentence; null when it does. */
 export function unknownPart(machine: Machine, part: string): string | null {
-  return machine.partById.has(part)
-    ? null
-    : `${machine.file.maker} ${machine.file.model} has no part ${part}. Nothing was logged.`;
+  return machine.partById.has(part) ? null : say.hasNoPartNothingWas(machine.file.maker, machine.file.model, part);
 }
 
 /**
@@ -55,24 +52,23 @@ export function unknownPart(machine: Machine, part: string): string | null {
 export function unmeasurable(machine: Machine, test: Test, shown: Shown): string | null {
   const name = `${machine.file.maker} ${machine.file.model}`;
   const setup = machine.setupById.get(test.setup);
-  if (!setup) return `${name} has no setup ${test.setup}. Nothing was logged.`;
-  if ((test.function === "look") !== (shown.kind === "label"))
-    return "A look shows one of the things a part can show; a meter shows a reading. Nothing was logged.";
+  if (!setup) return say.hasNoSetupNothingWas(name, test.setup);
+  if ((test.function === "look") !== (shown.kind === "label")) return say.aLookShowsOneOf;
   if (test.function === "look" && shown.kind === "label")
     return unseeable(machine, { setup: test.setup, part: test.red, label: shown.label, instant: test.instant });
   if ((test.function === "continuity") !== (shown.kind === "beep") && shown.kind !== "overload")
-    return "Continuity beeps or does not; no other function does. Nothing was logged.";
+    return say.continuityBeepsOrDoesNot;
   if (isClamp(test.function)) {
-    if (test.black !== undefined) return "A clamp has no black lead. Nothing was logged.";
-    if (!machine.clamps.has(test.red)) return `${name} has no place ${test.red} for a clamp. Nothing was logged.`;
+    if (test.black !== undefined) return say.aClampHasNoBlack;
+    if (!machine.clamps.has(test.red)) return say.hasNoPlaceForA(name, test.red);
   } else {
     const unknown = [test.red, test.black].find((point) => point === undefined || !machine.points.has(point));
-    if (test.black === undefined) return "This test needs a black lead. Nothing was logged.";
-    if (unknown !== undefined) return `${name} has no point ${unknown}. Nothing was logged.`;
-    if (test.red === test.black) return "Both leads on one point measure nothing. Nothing was logged.";
+    if (test.black === undefined) return say.thisTestNeedsABlack;
+    if (unknown !== undefined) return say.hasNoPointNothingWas(name, unknown);
+    if (test.red === test.black) return say.bothLeadsOnOnePoint;
   }
   const danger = forbidden(machine, setup, test);
-  return danger === null ? null : `${danger} Nothing was logged.`;
+  return danger === null ? null : say.nothingWasLogged(danger);
 }
 
 /**
@@ -119,7 +115,7 @@ function inexpressible(machine: Machine, e: Evidence): string | null {
     case "tried":
       return unknownPiece(machine, e.piece);
     case "complaint":
-      return machine.file.complaints.some((c) => c.id === e.complaint) ? null : "This machine has no such complaint.";
+      return machine.file.complaints.some((c) => c.id === e.complaint) ? null : say.thisMachineHasNoSuch;
     case "surroundings":
       return null;
   }

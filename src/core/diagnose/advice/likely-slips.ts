@@ -10,6 +10,7 @@ import { windowOf } from "../reading/window";
 import { windowWords } from "./test-sheet";
 import type { FaultDictionary } from "../dictionary/fault-dictionary";
 import { believe } from "../belief/beliefs";
+import { say } from "#words/core/diagnose/advice";
 
 /**
  * A reading that fits nothing is compared with what the model predicts for the usual slips: another point, another
@@ -178,19 +179,19 @@ export function slipsFor(machine: Machine, test: Test, shown: Shown): Tried[] {
     };
     for (const reference of machine.file.references) {
       const at = reference.points.find((p) => machine.points.get(p)!.node !== machine.points.get(black)?.node);
-      if (at && !reference.points.includes(black)) swap(`the black lead on ${reference.name}`, ODDS.reference, red, at);
+      if (at && !reference.points.includes(black)) swap(say.theBlackLeadOn(reference.name), ODDS.reference, red, at);
     }
     for (const [r, b, which] of [
       [red, black, "red"],
       [black, red, "black"],
     ] as const) {
       for (const { point, words, odds } of neighbours(machine, machine.points.get(r)!))
-        swap(`the ${which} lead on ${words}`, odds, which === "red" ? point : b, which === "red" ? b : point);
+        swap(say.theLeadOn(which, words), odds, which === "red" ? point : b, which === "red" ? b : point);
     }
-    if (fn === "dcv") offer("AC volts instead of DC", ODDS["other volts"], makeTest(test.setup, "acv", red, black));
+    if (fn === "dcv") offer(say.acVoltsInsteadOfDc, ODDS["other volts"], makeTest(test.setup, "acv", red, black));
     if (fn === "acv") {
-      offer("DC volts instead of AC", ODDS["other volts"], makeTest(test.setup, "dcv", red, black));
-      offer("the low-impedance setting", ODDS["low impedance"], makeTest(test.setup, "lowz", red, black));
+      offer(say.dcVoltsInsteadOfAc, ODDS["other volts"], makeTest(test.setup, "dcv", red, black));
+      offer(say.theLowImpedanceSetting, ODDS["low impedance"], makeTest(test.setup, "lowz", red, black));
     }
     if (shown.kind === "value" && shown.value !== 0)
       for (const [factor, words] of [
@@ -206,7 +207,7 @@ export function slipsFor(machine: Machine, test: Test, shown: Shown): Tried[] {
       other.feeds.length === 0 &&
       other.apart.join() === setup.apart.join()
     )
-      offer(`the unit standing otherwise: ${other.name}`, ODDS.standing, { ...test, setup: other.id });
+      offer(say.theUnitStandingOtherwise(other.name), ODDS.standing, { ...test, setup: other.id });
   return [...found.values()];
 }
 
@@ -221,10 +222,10 @@ function neighbours(machine: Machine, point: Point): { point: string; words: str
   const mirrored = side[side.length - 1 - at];
   return [
     ...[side[at - 1], side[at + 1]].flatMap((p) =>
-      p ? [{ point: p.id, words: `${p.name} beside it`, odds: ODDS["next pin"] }] : [],
+      p ? [{ point: p.id, words: say.nameBesideIt(p.name), odds: ODDS["next pin"] }] : [],
     ),
     ...(mirrored && mirrored.id !== point.id
-      ? [{ point: mirrored.id, words: `${mirrored.name}, counted from the wrong end`, odds: ODDS.mirrored }]
+      ? [{ point: mirrored.id, words: say.countedFromTheWrongEnd(mirrored.name), odds: ODDS.mirrored }]
       : []),
     ...(other
       ? [{ point: other.id, words: `${other.name}, ${other.where ?? "other side"}`, odds: ODDS["other side"] }]
@@ -234,12 +235,9 @@ function neighbours(machine: Machine, point: Point): { point: string; words: str
 
 /** What is said of a reading that fits nothing. */
 function misfitSentence(outvoted: boolean, slips: LikelySlip[]): string {
-  if (outvoted) return "Measured again, it showed something else; the earlier reading no longer counts.";
-  if (slips.length > 0) return "No remaining suspect gives this reading. Measure it again.";
-  return (
-    "No remaining suspect gives this reading, and no usual slip explains it. Measure it again, then " +
-    "look for a difference from the file."
-  );
+  if (outvoted) return say.measuredAgainItShowedSomething;
+  if (slips.length > 0) return say.noRemainingSuspectGivesThis;
+  return say.noRemainingSuspectGivesThisReading;
 }
 
 /** What a test shows under a hypothesis, and which that is. */

@@ -10,6 +10,7 @@ import { windowOf, type Window } from "../reading/window";
 import type { Beliefs } from "../belief/beliefs";
 import type { FaultDictionary } from "../dictionary/fault-dictionary";
 import type { RatedTest } from "../planning/rating";
+import { say } from "#words/core/diagnose/advice";
 
 /** Where one lead goes. */
 export interface Lead {
@@ -58,15 +59,15 @@ export interface Proposal extends Laid {
 }
 
 export const FUNCTION_WORDS: Readonly<Record<MeterFunction, string>> = {
-  dcv: "DC volts",
-  acv: "AC volts",
-  lowz: "Low-impedance volts",
+  dcv: say.dcVolts,
+  acv: say.acVolts,
+  lowz: say.lowImpedanceVolts,
   ohms: "Ohms",
   continuity: "Continuity",
-  clamp: "Clamp, AC amperes",
-  dcclamp: "Clamp, DC amperes",
+  clamp: say.clampAcAmperes,
+  dcclamp: say.clampDcAmperes,
   look: "Look and listen",
-  inrush: "Clamp, inrush",
+  inrush: say.clampInrush,
   hertz: "Frequency",
   capacitance: "Capacitance",
   insulation: "Insulation, 500 V",
@@ -74,7 +75,7 @@ export const FUNCTION_WORDS: Readonly<Record<MeterFunction, string>> = {
 
 /** Labels a person sees, in words. */
 export function labelWords(label: string): string {
-  return label === "dashes" ? "only dashes" : label;
+  return label === "dashes" ? say.onlyDashes : label;
 }
 
 function lead(machine: Machine, id: string): Lead {
@@ -115,9 +116,9 @@ export function windowWords(window: Window, fn: MeterFunction): string {
     case "label":
       return labelWords(window.label);
     case "beep":
-      return window.beeps ? "beeps" : "no beep";
+      return window.beeps ? "beeps" : say.noBeep;
     case "unsteady":
-      return "not steady";
+      return say.notSteady;
   }
 }
 
@@ -128,9 +129,9 @@ export function outcomeWords(outcome: Outcome, fn: MeterFunction): string {
     case "overload":
       return "OL";
     case "jumping":
-      return "unstable reading";
+      return say.unstableReading;
     case "beep":
-      return outcome.beeps ? "beeps" : "no beep";
+      return outcome.beeps ? "beeps" : say.noBeep;
     case "label":
       return labelWords(outcome.label);
     case "value": {
@@ -140,7 +141,7 @@ export function outcomeWords(outcome: Outcome, fn: MeterFunction): string {
       else if (isClamp(fn)) nothing = 0.15;
       else if (fn === "acv") nothing = 3;
       else nothing = 0.3;
-      if (!Number.isFinite(outcome.low) && !Number.isFinite(outcome.high)) return "any value";
+      if (!Number.isFinite(outcome.low) && !Number.isFinite(outcome.high)) return say.anyValue;
       const isNegative = outcome.high < -nothing;
       if (
         (outcome.high <= nothing && !isNegative) ||
@@ -244,9 +245,8 @@ export function placeOf(machine: Machine, test: Test): string {
 
 /** What a test is called. */
 export function titleOf(machine: Machine, test: Test): string {
-  if (test.instant === "recheck")
-    return `${machine.partById.get(test.red)?.name ?? test.red}: power off, wait, and see`;
-  if (test.function === "look") return `${machine.partById.get(test.red)?.name ?? test.red}: look and listen`;
+  if (test.instant === "recheck") return say.powerOffWaitAndSee(machine.partById.get(test.red)?.name ?? test.red);
+  if (test.function === "look") return say.lookAndListen(machine.partById.get(test.red)?.name ?? test.red);
   const red = machine.points.get(test.red);
   const black = test.black ? machine.points.get(test.black) : undefined;
   let place: string;
@@ -350,19 +350,17 @@ function whyThis(machine: Machine, laid: Laid, chosen: RatedTest, second: RatedT
   const [first, other] = laid.meanings;
   const split =
     first && other
-      ? `${cap(first.words)} leaves ${leavesWords(first)}; ${other.words} leaves ${leavesWords(other)}.`
-      : "It confirms the leading suspect.";
-  const minutes = chosen.minutes < 1 ? "Under a minute" : `About ${Math.round(chosen.minutes)} min`;
+      ? say.firstWordsLeavesLeavesWords(cap(first.words), leavesWords(first), other.words, leavesWords(other))
+      : say.itConfirmsTheLeadingSuspect;
+  const minutes = chosen.minutes < 1 ? say.underAMinute : say.aboutMinutesMin(Math.round(chosen.minutes));
   return `${split} ${minutes}. ${valueWords(machine, chosen, second)}`;
 }
 
 /** How a test stands beside the best of the others; the search as a whole may prefer one that tells less by itself. */
 function valueWords(machine: Machine, chosen: RatedTest, second: RatedTest | undefined): string {
-  if (!second || second.score < NEARLY * chosen.score) return "Best value for the time.";
+  if (!second || second.score < NEARLY * chosen.score) return say.bestValueForTheTime;
   const other = inSentence(titleOf(machine, second.test));
-  return second.score > chosen.score
-    ? `Best for the search as a whole; by itself better value: ${other}.`
-    : `Best value for the time; nearly as good: ${other}.`;
+  return second.score > chosen.score ? say.bestForTheSearchAs(other) : say.bestValueForTheTimeNearly(other);
 }
 
 /** A test that tells at least this share of the best one's information a minute is named beside it; estimate E37. */
@@ -370,7 +368,7 @@ const NEARLY = 0.9;
 
 function leavesWords(meaning: Meaning): string {
   const leading = meaning.leaves.slice(0, 2);
-  if (leading.length === 0) return "no clear suspect";
+  if (leading.length === 0) return say.noClearSuspect;
   return leading.map((l) => `${inSentence(l.name)} (${Math.round(100 * l.probability)} %)`).join(", ");
 }
 

@@ -7,6 +7,7 @@ import { pieceSuspects, repairsOf } from "../belief/suspects";
 import { windowOf } from "../reading/window";
 import type { FaultDictionary } from "../dictionary/fault-dictionary";
 import { believe } from "../belief/beliefs";
+import { say } from "#words/core/diagnose/advice";
 
 /** What one suspect predicts for a test. */
 export interface WhatIf {
@@ -27,7 +28,7 @@ export function whatIf(dictionary: FaultDictionary, evidence: readonly Evidence[
     return windowWords(windowOf(test, dictionary.predict(test.setup, [test], h)[0]!, dictionary.meter), test.function);
   };
   return [
-    { name: "If all is well", fault: null, shows: words("no-fault") },
+    { name: say.ifAllIsWell, fault: null, shows: words("no-fault") },
     ...suspects.map((s) => ({ name: s.name, fault: s.faults[0]!.name, shows: words(s.faults[0]!.id) })),
   ];
 }

@@ -7,6 +7,7 @@ import { saidOf } from "../evidence/without-a-meter";
 import { sameNominal } from "../reading/window";
 import { type Beliefs, involvement, believe } from "./beliefs";
 import type { FaultDictionary } from "../dictionary/fault-dictionary";
+import { say } from "#words/core/diagnose/belief";
 
 /**
  * Two faults, and a unit that is not as drawn. There are thousands of pairs and nearly always one fault is enough, so
@@ -207,12 +208,12 @@ export function likelyChanges(machine: Machine): readonly Hypothesis[] {
     const { id } = part;
     const { watts } = ratings(part);
     if (has(part, "often-bridged") && part.nodeOf.size === 2)
-      found.push({ change: { change: "taken out", part: id, bridged: true }, words: `${part.name} is bridged` });
+      found.push({ change: { change: "taken out", part: id, bridged: true }, words: say.nameIsBridged(part.name) });
     if (has(part, "heats") && watts !== undefined)
       for (const factor of OTHER_WATTS)
         found.push({
           change: { change: "other part", part: id, fields: { watts: watts * factor } },
-          words: `${part.name} is one of ${Math.round(watts * factor)} W, not ${watts} W`,
+          words: say.isOneOfWNot(part.name, Math.round(watts * factor), watts),
         });
   }
   return found.map(({ change, words }): Hypothesis => ({

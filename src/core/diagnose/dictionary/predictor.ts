@@ -16,6 +16,7 @@ import {
 } from "../../simulate";
 import { faultsOf, type Hypothesis } from "../hypotheses/hypothesis";
 import type { Prediction } from "../reading/prediction";
+import { say } from "#words/core/diagnose/dictionary";
 
 /** Seed of the drawn specimens; part of what makes a proposal repeatable. */
 export const SPECIMEN_SEED = 20_260;
@@ -120,7 +121,7 @@ export class Predictor {
     if (hypothesis.kind === "something else") return [];
     if (hypothesis.kind === "not as drawn") return this.asFound(hypothesis, setupId, tests, from, to);
     const setup = this.machine.setupById.get(setupId);
-    if (!setup) throw new RangeError(`no setup ${setupId}`);
+    if (!setup) throw new RangeError(say.noSetupSetupId(setupId));
     const faults = faultsOf(this.machine, hypothesis);
     if (tests.some((t) => t.instant === "recheck"))
       return this.withRechecks(setup, tests, hypothesis, faults, from, to);

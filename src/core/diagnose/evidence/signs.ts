@@ -1,5 +1,6 @@
 import type { Machine, UnitSign } from "../../model";
 import { faultsOf, piecesOf, type Hypothesis } from "../hypotheses/hypothesis";
+import { say } from "#words/core/diagnose/evidence";
 
 /**
  * What is seen, heard or smelt without a meter. A part's signs stand with its kind, each with its chance under every
@@ -19,37 +20,37 @@ interface UnitSignEntry {
 export const UNIT_SIGNS: readonly UnitSignEntry[] = [
   {
     id: "moved",
-    words: "It comes or goes when it is moved, knocked or its wires are touched",
+    words: say.itComesOrGoesWhen,
     otherwise: 0.06,
   },
   {
     id: "warm",
-    words: "It fails when it has run warm, and is well again when cold",
+    words: say.itFailsWhenItHas,
     otherwise: 0.08,
   },
   {
     id: "comes-and-goes",
-    words: "It comes and goes by itself",
+    words: say.itComesAndGoesBy,
     otherwise: 0.1,
   },
   {
     id: "damp",
-    words: "It stands, or stood, in the damp",
+    words: say.itStandsOrStoodIn,
     otherwise: 0.2,
   },
   {
     id: "unused",
-    words: "It had not been used for months",
+    words: say.itHadNotBeenUsed,
     otherwise: 0.12,
   },
   {
     id: "worked-on",
-    words: "Someone worked on it shortly before",
+    words: say.someoneWorkedOnItShortly,
     otherwise: 0.12,
   },
   {
     id: "storm",
-    words: "It failed in a thunderstorm or when the power came back",
+    words: say.itFailedInAThunderstorm,
     otherwise: 0.06,
   },
 ];
@@ -73,7 +74,7 @@ export function signsOf(machine: Machine): readonly SignAsked[] {
       words: s.words,
     })),
   );
-  return [...own, ...UNIT_SIGNS.map((s) => ({ part: WHOLE_UNIT, partName: "The unit", sign: s.id, words: s.words }))];
+  return [...own, ...UNIT_SIGNS.map((s) => ({ part: WHOLE_UNIT, partName: say.theUnit, sign: s.id, words: s.words }))];
 }
 
 /** Chance that a sign is there under a hypothesis; null for a sign the machine does not have. */

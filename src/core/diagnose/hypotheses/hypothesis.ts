@@ -1,4 +1,5 @@
 import { type Change, type Fault, faultId, type Machine } from "../../model";
+import { say } from "#words/core/diagnose/hypotheses";
 
 /**
  * What may be true of the machine. Nothing wrong, one fault (with what it has brought about, where the file says so)
@@ -105,15 +106,15 @@ export function blamedPieces(hypothesis: Hypothesis): readonly string[] {
 export function hypothesisName(machine: Machine, hypothesis: Hypothesis): string {
   switch (hypothesis.kind) {
     case "no fault":
-      return "Nothing wrong";
+      return say.nothingWrong;
     case "something else":
-      return "Something else";
+      return say.somethingElse;
     case "not as drawn":
       return hypothesis.words;
     case "fault":
       return [
         faultName(machine, hypothesis.fault),
-        ...hypothesis.led.map((f) => `and with it ${faultName(machine, f)}`),
+        ...hypothesis.led.map((f) => say.andWithIt(faultName(machine, f))),
       ].join(", ");
     case "two faults":
       return hypothesis.faults.map((f) => faultName(machine, f)).join("; and ");
@@ -128,9 +129,9 @@ export function faultName(machine: Machine, fault: Fault): string {
 
 /** A piece, or two joined by +, as said to a technician. */
 export function pieceName(machine: Machine, piece: string): string {
-  if (piece === "no-fault") return "Nothing wrong";
-  if (piece === "something-else") return "Something else";
-  if (piece === "not-as-drawn") return "Differs from the file";
+  if (piece === "no-fault") return say.nothingWrong;
+  if (piece === "something-else") return say.somethingElse;
+  if (piece === "not-as-drawn") return say.differsFromTheFile;
   return piece
     .split("+")
     .map((p) => machine.pieceById.get(p)?.name ?? p)

@@ -5,6 +5,7 @@ import type { Repair } from "../evidence/evidence";
 import { CAREFUL, type Means } from "./means";
 import type { Times } from "./learned-times";
 import type { Test } from "../../simulate";
+import { say } from "#words/core/diagnose/planning";
 
 /** How the unit stands now: what it costs to make a test depends on it. */
 export interface Standing {
@@ -95,7 +96,7 @@ export function movesTo(machine: Machine, now: Standing, test: Test): readonly M
     moves.push({
       move: "plugs",
       minutes: PART_PLUG,
-      words: setup.apart.includes(id) ? `Unplug ${name}` : `Reconnect ${name}`,
+      words: setup.apart.includes(id) ? say.unplugName(name) : say.reconnectName(name),
     });
   }
   if (setup.power === "on" && !on) {
@@ -104,15 +105,15 @@ export function movesTo(machine: Machine, now: Standing, test: Test): readonly M
       minutes: PLUG_IN,
       words:
         machine.sources.length === 1 && machine.sources[0]!.kind.safety.isolatedBy !== "battery lead"
-          ? "Place the leads, then plug in"
-          : "Place the leads, then power on",
+          ? say.placeTheLeadsThenPlug
+          : say.placeTheLeadsThenPower,
     });
   }
   if (test.instant === "recheck")
     moves.push({
       move: "recheck",
       minutes: 0,
-      words: wasOn ? "Power off, wait ten seconds, power on" : "Watch from the moment the power comes on",
+      words: wasOn ? say.powerOffWaitTenSeconds : say.watchFromTheMomentThe,
     });
   if (test.setup !== now.setup && setup.minutes > 0)
     moves.push({ move: `setup ${setup.id}`, minutes: setup.minutes, words: setup.how });
@@ -139,12 +140,12 @@ export function placeKey({ setup, openPanels }: Pick<Standing, "setup" | "openPa
 /** The words for making a machine dead, by what feeds it. */
 function isolating(machine: Machine): string {
   if (machine.sources.length > 1)
-    return `Every source off: ${machine.sources.map((source) => source.name.toLowerCase()).join(", ")}`;
-  if (machine.sources[0]?.kind.safety.isolatedBy === "battery lead") return "Take the battery off";
-  return "Pull the plug";
+    return say.everySourceOff(machine.sources.map((source) => source.name.toLowerCase()).join(", "));
+  if (machine.sources[0]?.kind.safety.isolatedBy === "battery lead") return say.takeTheBatteryOff;
+  return say.pullThePlug;
 }
 
 function openingWords(panel: Machine["file"]["panels"][number]): string {
   const tools = panel.tools.length > 0 ? `, ${panel.tools.join(", ").toLowerCase()}` : "";
-  return `Open: ${panel.name.toLowerCase()}, ${panel.minutes} min${tools}`;
+  return say.openPanelNameMinutesMin(panel.name.toLowerCase(), panel.minutes, tools);
 }

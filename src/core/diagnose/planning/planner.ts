@@ -1,3 +1,5 @@
+import { say } from "#words/core/diagnose/planning";
+
 /**
  * Which test first, when what counts is the whole way to the end: a decision problem without probabilities in it.
  * Suspects with weights lie in pieces; a test splits suspects by what each would show, and costs what it costs from
@@ -70,7 +72,7 @@ export class Planner {
     private readonly problem: PlanProblem,
     private readonly exactBelow = EXACT_SUSPECTS,
   ) {
-    if (problem.weights.length > 30) throw new RangeError("at most 30 suspects are planned for");
+    if (problem.weights.length > 30) throw new RangeError(say.atMost30SuspectsAre);
     this.masses = new Float64Array(LABELS * (2 + Math.max(-1, ...problem.pieces)));
   }
 

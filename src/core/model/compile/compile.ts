@@ -8,6 +8,7 @@ import { checkNames } from "./names";
 import { connectParts, type Connected } from "./parts";
 import { MachineFileError, type FileProblem, type Report } from "./problem";
 import { rigsIn } from "./rigs";
+import { say } from "#words/core/model/compile";
 
 /**
  * Makes a machine from its file, in phases: list (parts, plugs and wires become one list, pins and test points
@@ -59,9 +60,9 @@ function clampsIn(file: MachineFile, { partById }: Connected, problem: Report): 
   const clamps = new Map<string, ClampPoint>();
   file.clamps.forEach((clamp, i) => {
     const part = partById.get(clamp.part);
-    if (!part) return problem(["clamps", i, "part"], `there is no part called ${clamp.part}`);
+    if (!part) return problem(["clamps", i, "part"], say.thereIsNoPartCalled(clamp.part));
     if (clamp.element >= part.elementCount)
-      return problem(["clamps", i, "element"], `${clamp.part} has ${part.elementCount} elements, counted from 0`);
+      return problem(["clamps", i, "element"], say.hasElementsCountedFrom0(clamp.part, part.elementCount));
     clamps.set(clamp.id, {
       id: clamp.id,
       name: clamp.name,
@@ -77,8 +78,7 @@ function clampsIn(file: MachineFile, { partById }: Connected, problem: Report): 
 /** A test point lies where a part ends, and no net ends in the open: a name may be mistyped. */
 function checkEnds(file: MachineFile, { used }: Connected, measured: ReadonlySet<string>, problem: Report): void {
   file.points.forEach((point, i) => {
-    if (!used.has(point.net)) problem(["points", i, "net"], `no part is connected to ${point.net}`);
+    if (!used.has(point.net)) problem(["points", i, "net"], say.noPartIsConnectedTo(point.net));
   });
-  for (const [net, count] of used)
-    if (count < 2 && !measured.has(net)) problem(["parts"], `net ${net} has one end only; a name may be mistyped`);
+  for (const [net, count] of used) if (count < 2 && !measured.has(net)) problem(["parts"], say.netHasOneEndOnly(net));
 }

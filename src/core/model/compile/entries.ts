@@ -1,6 +1,7 @@
 import type { MachineFile, PartEntry } from "../schema";
 import type { Point } from "../machine";
 import type { Report } from "./problem";
+import { say } from "#words/core/model/compile";
 
 /** The net that is the solver's ideal ground. */
 export const GROUND_NET = "@ground";
@@ -32,7 +33,7 @@ export interface Listed {
 export function listEntries(file: MachineFile, nets: Nets, problem: Report): Listed {
   const points = new Map<string, Point>();
   const addPoint = (point: Point, path: (string | number)[]) => {
-    if (points.has(point.id)) problem(path, `a second point is called ${point.id}`);
+    if (points.has(point.id)) problem(path, say.aSecondPointIsCalled(point.id));
     points.set(point.id, point);
   };
   const entries: Entry[] = file.parts.map((entry, i) => ({ entry: entry as PartEntry, path: ["parts", i] }));
@@ -40,7 +41,7 @@ export function listEntries(file: MachineFile, nets: Nets, problem: Report): Lis
     connector.pins.forEach((pin, p) => {
       const path = ["connectors", c, "pins", p];
       const { near, far } = endsOf(connector, pin);
-      if (near.id === far.id) problem(path, "the two sides of the plug have the same name; give one a suffix");
+      if (near.id === far.id) problem(path, say.theTwoSidesOfThe);
       for (const end of [near, far]) {
         const node = nets.node(end.net);
         if (!end.side.hidden) addPoint(pinPoint(connector, pin, end, node), path);
@@ -113,7 +114,7 @@ function contactOf(connector: ConnectorEntry, pin: PinEntry, near: string, far: 
 }
 
 function wireOf(wire: MachineFile["wires"][number]): PartEntry {
-  const name = wire.name ?? `${wire.colour ?? ""} wire ${wire.from} to ${wire.to}`.trim();
+  const name = wire.name ?? say.colourWireFromToTo(wire.colour ?? "", wire.from, wire.to).trim();
   return {
     kind: "wire",
     id: wire.id,

@@ -3,6 +3,7 @@ import type { ClampPoint, Part, Point } from "../machine";
 import type { MachineFile, PieceEntry, SetupEntry } from "../schema";
 import type { Report } from "./problem";
 import { checkSetup } from "./setup-rules";
+import { say } from "#words/core/model/compile";
 
 /** What the file names, by name. */
 interface Names {
@@ -42,7 +43,7 @@ class NameCheck {
   }
 
   private need(known: { has(name: string): boolean }, what: string, name: string | undefined, path: Path): void {
-    if (name !== undefined && !known.has(name)) this.problem(path, `there is no ${what} called ${name}`);
+    if (name !== undefined && !known.has(name)) this.problem(path, say.thereIsNoCalled(what, name));
   }
 
   /** What lies behind a cover names one that exists. */
@@ -97,7 +98,7 @@ class NameCheck {
     else if (isClamp(test.function)) this.need(clamps, "clamp", test.red, [...path, "red"]);
     else {
       this.need(points, "point", test.red, [...path, "red"]);
-      if (test.black === undefined) this.problem(path, "name where the black lead goes");
+      if (test.black === undefined) this.problem(path, say.nameWhereTheBlackLead);
       this.need(points, "point", test.black, [...path, "black"]);
     }
   }
@@ -111,7 +112,7 @@ class NameCheck {
         const known = this.names.partById.get(part);
         this.need(this.names.partById, "part", part, ["complaints", i, "sees"]);
         if (known && !known.labels?.includes(label))
-          this.problem(["complaints", i, "sees", part], `${part} cannot be seen ${label}`);
+          this.problem(["complaints", i, "sees", part], say.cannotBeSeen(part, label));
       }
     });
   }
@@ -121,7 +122,7 @@ class NameCheck {
     const complaints = new Set(this.file.complaints.map((c) => c.id));
     const asked = new Set<string>();
     this.file.firsts.forEach((first, i) => {
-      if (asked.has(first.id)) this.problem(["firsts", i, "id"], `a second question is called ${first.id}`);
+      if (asked.has(first.id)) this.problem(["firsts", i, "id"], say.aSecondQuestionIsCalled(first.id));
       asked.add(first.id);
       first.complaints.forEach((c, k) => this.need(complaints, "complaint", c, ["firsts", i, "complaints", k]));
       first.parts.forEach((p, k) => this.need(this.names.partById, "part", p, ["firsts", i, "parts", k]));
@@ -146,12 +147,10 @@ class NameCheck {
     this.file.causes.forEach((cause, i) => {
       this.fault(cause, ["causes", i]);
       this.fault(cause.then, ["causes", i, "then"]);
-      if (cause.part === cause.then.part)
-        this.problem(["causes", i, "then", "part"], "a fault brings about a fault of another part");
+      if (cause.part === cause.then.part) this.problem(["causes", i, "then", "part"], say.aFaultBringsAboutA);
       const key = `${cause.part} ${cause.mode}`;
       led.set(key, (led.get(key) ?? 0) + cause.share);
-      if (led.get(key)! > MOST_LED)
-        this.problem(["causes", i, "share"], `the shares of what comes of one fault add up to more than ${MOST_LED}`);
+      if (led.get(key)! > MOST_LED) this.problem(["causes", i, "share"], say.theSharesOfWhatComes(MOST_LED));
     });
   }
 
@@ -159,7 +158,7 @@ class NameCheck {
     const known = this.names.partById.get(fault.part);
     this.need(this.names.partById, "part", fault.part, [...path, "part"]);
     if (known && !known.modes.some((m) => m.id === fault.mode))
-      this.problem([...path, "mode"], `${fault.part} cannot be ${fault.mode}`);
+      this.problem([...path, "mode"], say.partCannotBeMode(fault.part, fault.mode));
   }
 
   paths(): void {

@@ -5,6 +5,7 @@ import type { MachineFile, PartEntry } from "../schema";
 import { GROUND_NET, type Entry, type Nets } from "./entries";
 import type { Report } from "./problem";
 import type { Rigs } from "./rigs";
+import { say } from "#words/core/model/compile";
 
 /** The parts of a machine, laid end to end: elements and remembered values are numbered through. */
 export interface Connected {
@@ -37,8 +38,8 @@ export function connectParts(
     const kind = partKind(entry.kind)!;
     const { id, name, piece, at: _at, odds: _odds, kind: _kind, ...own } = entry as PartEntry & Record<string, unknown>;
     const fields: unknown = own;
-    if (partById.has(id)) problem([...path, "id"], `a second part is called ${id}`);
-    if (!rigs.ids.has(id) && !pieces.has(piece)) problem([...path, "piece"], `there is no piece called ${piece}`);
+    if (partById.has(id)) problem([...path, "id"], say.aSecondPartIsCalled(id));
+    if (!rigs.ids.has(id) && !pieces.has(piece)) problem([...path, "piece"], say.thereIsNoPieceCalled(piece));
     const nodeOf = nodesOf({ entry, path }, fields, nets, used, problem);
     const elements = kind.electrical.elements(fields);
     const part: Part = {
@@ -63,7 +64,7 @@ export function connectParts(
     partById.set(id, part);
     for (const sentence of kind.contradictions?.(fields) ?? []) problem(path, sentence);
     const door = kind.electrical.door?.(fields);
-    if (door !== undefined && !doors.has(door)) problem([...path, "door"], `there is no door called ${door}`);
+    if (door !== undefined && !doors.has(door)) problem([...path, "door"], say.thereIsNoDoorCalled(door));
   }
   return { parts, partById, ends, memorySize, used };
 }
@@ -79,12 +80,12 @@ function nodesOf(
   const terminals = electrical.terminals(fields);
   for (const name of Object.keys(entry.at))
     if (!terminals.includes(name))
-      problem([...path, "at", name], `a ${entry.kind} has no terminal ${name}; it has ${terminals.join(", ")}`);
+      problem([...path, "at", name], say.aHasNoTerminalIt(entry.kind, name, terminals.join(", ")));
   const nodes = new Map<string, number>();
   for (const terminal of terminals) {
     const net = entry.at[terminal];
     if (net === undefined) {
-      problem([...path, "at"], `terminal ${terminal} of ${entry.id} is not connected; name a net for it`);
+      problem([...path, "at"], say.terminalOfIsNotConnected(terminal, entry.id));
       continue;
     }
     nodes.set(terminal, nets.node(net));
@@ -100,7 +101,7 @@ function modesOf({ entry, path }: Entry, fields: unknown, problem: Report): Part
     .failures.modes(fields)
     .map((mode) => (odds[mode.id] === undefined ? mode : { ...mode, odds: odds[mode.id]!, source: "file" as const }));
   for (const mode of Object.keys(odds))
-    if (!modes.some((m) => m.id === mode)) problem([...path, "odds", mode], `a ${entry.kind} does not fail as ${mode}`);
+    if (!modes.some((m) => m.id === mode)) problem([...path, "odds", mode], say.aDoesNotFailAs(entry.kind, mode));
   return modes;
 }
 

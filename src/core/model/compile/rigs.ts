@@ -2,6 +2,7 @@ import type { MachineFile, PartEntry } from "../schema";
 import type { Point } from "../machine";
 import { GROUND_NET, type Entry } from "./entries";
 import type { Report } from "./problem";
+import { say } from "#words/core/model/compile";
 
 /** What the setups of a file put on the machine for a test. */
 export type Rigs = ReturnType<typeof rigsIn>;
@@ -21,7 +22,7 @@ export function rigsIn(file: MachineFile, points: ReadonlyMap<string, Point>, pr
   };
   const net = (id: string, path: (string | number)[]) => {
     const point = points.get(id);
-    if (!point) problem(path, `there is no point called ${id}`);
+    if (!point) problem(path, say.thereIsNoPointCalled(id));
     return point?.net ?? GROUND_NET;
   };
   file.setups.forEach((setup, s) => {
@@ -32,7 +33,7 @@ export function rigsIn(file: MachineFile, points: ReadonlyMap<string, Point>, pr
         {
           kind: "jumper",
           id: `jumper.${a}.${b}`,
-          name: `Jumper ${a} to ${b}`,
+          name: say.jumperAToB(a, b),
           piece: "rig",
           at: { a: net(a, path), b: net(b, path) },
           odds: {},
@@ -43,14 +44,13 @@ export function rigsIn(file: MachineFile, points: ReadonlyMap<string, Point>, pr
     setup.feeds.forEach((feed, f) => {
       const path = ["setups", s, "feeds", f];
       const { plus, minus, ...own } = feed;
-      if (setup.power === "on")
-        problem(path, "a bench supply is put on a machine whose own sources are off; set power: off");
+      if (setup.power === "on") problem(path, say.aBenchSupplyIsPut);
       add(
         setup.id,
         {
           kind: "bench feed",
           id: `feed.${plus}.${minus}.${feed.volts}`,
-          name: `Bench supply ${feed.volts} V`,
+          name: say.benchSupplyVoltsV(feed.volts),
           piece: "rig",
           at: { plus: net(plus, path), minus: net(minus, path) },
           odds: {},

@@ -2,6 +2,7 @@ import type { Part, Point } from "../machine";
 import type { SetupEntry } from "../schema";
 import { has } from "../traits";
 import type { Report } from "./problem";
+import { say } from "#words/core/model/compile";
 
 /** The parts and points a setup names. */
 interface Known {
@@ -13,12 +14,11 @@ interface Known {
 export function checkSetup(setup: SetupEntry, index: number, names: Known, problem: Report): void {
   setup.off.forEach((id, k) => {
     const part = names.partById.get(id);
-    if (part && !part.kind.electrical.source?.(part.fields)) problem(["setups", index, "off", k], `${id} is no source`);
+    if (part && !part.kind.electrical.source?.(part.fields)) problem(["setups", index, "off", k], say.isNoSource(id));
   });
   setup.lamps.forEach((id, k) => {
     const part = names.partById.get(id);
-    if (part && !part.kind.electrical.load)
-      problem(["setups", index, "lamps", k], `${id} is no load; a lamp can stand in for a load only`);
+    if (part && !part.kind.electrical.load) problem(["setups", index, "lamps", k], say.isNoLoadALamp(id));
   });
   for (const part of names.partById.values()) {
     if (has(part, "protects") && setup.power === "on") checkProtection(part, setup, index, names, problem);
@@ -30,10 +30,7 @@ export function checkSetup(setup: SetupEntry, index: number, names: Known, probl
 function checkProtection(part: Part, setup: SetupEntry, index: number, names: Known, problem: Report): void {
   setup.jumpers.forEach(([a, b], k) => {
     if (touches(part, a, names) && touches(part, b, names))
-      problem(
-        ["setups", index, "jumpers", k],
-        `this bridges ${part.name} on a powered machine; a protective device is tested dead, never bypassed`,
-      );
+      problem(["setups", index, "jumpers", k], say.thisBridgesOnAPowered(part.name));
   });
 }
 
@@ -41,18 +38,12 @@ function checkProtection(part: Part, setup: SetupEntry, index: number, names: Kn
 function checkGasValve(part: Part, setup: SetupEntry, index: number, names: Known, problem: Report): void {
   setup.feeds.forEach(({ plus, minus }, k) => {
     if (touches(part, plus, names) || touches(part, minus, names))
-      problem(
-        ["setups", index, "feeds", k],
-        `this feeds ${part.name} past its control; a gas valve is never fed directly`,
-      );
+      problem(["setups", index, "feeds", k], say.thisFeedsPastItsControl(part.name));
   });
   if (setup.power !== "on") return;
   setup.jumpers.forEach(([a, b], k) => {
     if (touches(part, a, names) || touches(part, b, names))
-      problem(
-        ["setups", index, "jumpers", k],
-        `this bridges to ${part.name}; a gas valve is worked by its own control only`,
-      );
+      problem(["setups", index, "jumpers", k], say.thisBridgesToAGas(part.name));
   });
 }
 

@@ -1,3 +1,5 @@
+import { say } from "#words/core/model/file";
+
 /**
  * Machine files in format 2: the fields of format 1 under the trade's names. Renames only; what a file says is the same
  * in both, and so is the version it is kept as. Format 1 is read for ever; what is written is format 2.
@@ -85,7 +87,7 @@ function rename(
     Object.entries(value).map(([key, v]) => {
       const entry = here.find(({ place, name }) => key === (way === "to format 1" ? name : place.at(-1)));
       const old = here.find(({ place }) => way === "to format 1" && key === place.at(-1));
-      if (old) problems.push({ path: [...own, key], sentence: `is called ${old.name} in format 2` });
+      if (old) problems.push({ path: [...own, key], sentence: say.isCalledInFormat2(old.name) });
       const known = entry?.place.at(-1) ?? key;
       const next = way === "to format 2" && entry ? entry.name : known;
       return [next, rename(v, [...path, known], [...own, key], way, problems)];

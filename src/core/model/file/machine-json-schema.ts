@@ -1,6 +1,7 @@
 import { z } from "zod";
 import { machineFileSchema } from "../schema";
 import { NEW_NAMES } from "./format-2";
+import { say } from "#words/core/model/file";
 
 /**
  * JSON Schema 2020-12 of a machine file in format 2 as it is written (numbers may be numbers or text), made from the
@@ -17,7 +18,7 @@ export function machineJsonSchema(): object {
   return {
     ...renamed,
     properties: { ...renamed.properties, format: { enum: ["2", 2] } },
-    title: "Machine file, format 2",
+    title: say.machineFileFormat2,
   };
 }
 

@@ -4,6 +4,7 @@ import { MachineFileError } from "../compile/problem";
 import type { Machine } from "../machine";
 import { machineFileSchema, type MachineFile } from "../schema";
 import { formatOf, placeIn, toFormat1, toFormat2 } from "./format-2";
+import { say } from "#words/core/model/file";
 
 /** The largest machine file taken, bytes of text, and its deepest nesting. */
 export const MOST_BYTES = 1_000_000;
@@ -43,11 +44,11 @@ export function readMachineYaml(text: string, file: string): { file: MachineFile
   const refuse = (line: number, field: string, sentence: string): never => {
     throw new MachineYamlError([{ file, line, field, sentence }]);
   };
-  if (text.length > MOST_BYTES) refuse(0, "", "is larger than 1 MB; a machine file is some tens of kilobytes");
+  if (text.length > MOST_BYTES) refuse(0, "", say.isLargerThan1Mb);
   if (text.split("\n").length > MOST_LINES || text.split("{").length > MOST_BRACES)
-    refuse(0, "", "holds too much: more than 9000 lines or 4000 entries; a machine has at most 400 parts");
+    refuse(0, "", say.holdsTooMuchMoreThan);
   const deep = tooDeep(text);
-  if (deep > 0) refuse(deep, "", `is nested more than ${MOST_DEPTH} deep here`);
+  if (deep > 0) refuse(deep, "", say.isNestedMoreThanDeep(MOST_DEPTH));
 
   const lines = new LineCounter();
   const document = parseDocument(text, {
@@ -62,17 +63,12 @@ export function readMachineYaml(text: string, file: string): { file: MachineFile
         .slice(0, 20)
         .map((e) => ({ file, line: lines.linePos(e.pos[0]).line, field: "", sentence: e.message })),
     );
-  if (document.warnings.length > 0)
-    refuse(
-      lines.linePos(document.warnings[0]!.pos[0]).line,
-      "",
-      "uses a tag (!); a machine file holds plain text, lists and fields only",
-    );
+  if (document.warnings.length > 0) refuse(lines.linePos(document.warnings[0]!.pos[0]).line, "", say.usesATagAMachine);
   let plain: unknown;
   try {
     plain = document.toJS({ maxAliasCount: 0 });
   } catch {
-    return refuse(0, "", "uses aliases (* and &); write the value out in each place");
+    return refuse(0, "", say.usesAliasesAndWriteThe);
   }
 
   const format = formatOf(plain);
@@ -100,9 +96,8 @@ export function readMachineYaml(text: string, file: string): { file: MachineFile
 const isStep = (step: PropertyKey) => typeof step !== "symbol";
 
 function sentenceOf(issue: { code: string; message: string; keys?: string[]; input?: unknown }): string {
-  if (issue.code === "unrecognized_keys") return `does not know the field ${issue.keys?.join(", ")}`;
-  if (issue.code === "invalid_union" && issue.message === "Invalid input")
-    return "does not fit any of the forms this field can have";
+  if (issue.code === "unrecognized_keys") return say.doesNotKnowTheField(issue.keys?.join(", "));
+  if (issue.code === "invalid_union" && issue.message === "Invalid input") return say.doesNotFitAnyOf;
   return issue.message;
 }
 

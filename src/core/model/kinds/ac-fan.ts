@@ -3,6 +3,7 @@ import { number } from "../scalar";
 import { definePart, OPEN } from "../kind";
 import { FAN_CAUTION, fanFailures, fanNoticed } from "./fan";
 import { isFed, stampWinding } from "./load";
+import { say } from "#words/core/model/kinds/ac-fan";
 
 /** Times its running current that it draws at rest: a shaded-pole motor is protected by its impedance; from memory. */
 const AT_REST = 1.4;
@@ -21,8 +22,8 @@ export const acFan = definePart({
     galvanic: () => [["a", "b"]],
     elements: () => [["a", "b"]],
     parameters: (f) => [
-      { name: "winding ohms", nominal: f.ohms, tolerance: 0.1 },
-      { name: "run amps", nominal: f.amps, tolerance: 0.15 },
+      { name: say.windingOhms, nominal: f.ohms, tolerance: 0.1 },
+      { name: say.runAmps, nominal: f.amps, tolerance: 0.15 },
     ],
     stamp({ fields, mode, values }, stamp) {
       if (mode === "open") stamp.conduct(0, OPEN);
@@ -52,7 +53,7 @@ export const acFan = definePart({
     cautions: [FAN_CAUTION],
   },
   service: {
-    alone: "Dead, leads off: ohms of the winding; the blades turn freely.",
+    alone: say.deadLeadsOffOhmsOf,
     tool: "motor",
   },
 });

@@ -1,6 +1,7 @@
 import { z } from "zod";
 import { number } from "../scalar";
 import { definePart, OPEN } from "../kind";
+import { say } from "#words/core/model/kinds/battery";
 
 /**
  * A battery, or a permanent feed from one. A `backup` cell or capacitor that only keeps a clock is no source to be
@@ -37,18 +38,18 @@ export const battery = definePart({
         : [
             {
               id: "weak",
-              words: "weak, breaks down under load",
+              words: say.weakBreaksDownUnderLoad,
               odds: 1.5,
               source: "from memory" as const,
               severity: [40 * f.ohms, 200 * f.ohms] as const,
             },
           ]),
-      { id: "open", words: "cell or terminal open", odds: 0.8, source: "from memory" },
+      { id: "open", words: say.cellOrTerminalOpen, odds: 0.8, source: "from memory" },
     ],
     signs: () => [
       {
         id: "corroded",
-        words: "green or white crust on the terminals",
+        words: say.greenOrWhiteCrustOn,
         given: { open: 0.5, flat: 0.1 },
         otherwise: 0.05,
       },
@@ -58,11 +59,11 @@ export const battery = definePart({
   observed: null,
   safety: {
     traits: ["battery-arc"],
-    cautions: ["A battery has no switch: no rings, no spanner across it. Its black lead comes off first."],
+    cautions: [say.aBatteryHasNoSwitch],
     isolatedBy: "battery lead",
   },
   service: {
-    alone: "At rest, then under its load: volts at its own posts.",
+    alone: say.atRestThenUnderIts,
   },
 });
 

@@ -1,6 +1,7 @@
 import { z } from "zod";
 import { number } from "../scalar";
 import { definePart, OPEN } from "../kind";
+import { say } from "#words/core/model/kinds/breaker";
 
 const poles = (n: number) => Array.from({ length: n }, (_, i) => i + 1);
 
@@ -32,19 +33,19 @@ export const breaker = definePart({
       { id: "tripped", words: "tripped", odds: 1, source: "from memory", protective: true },
       ...poles(f.poles).map((n) => ({
         id: `pole${n}-open`,
-        words: f.poles === 1 ? "contact burnt open" : `pole ${n} burnt open`,
+        words: f.poles === 1 ? say.contactBurntOpen : say.poleBurntOpen(n),
         odds: 0.5,
         source: "from memory" as const,
       })),
     ],
-    signs: () => [{ id: "handle-midway", words: "handle stands midway", given: { tripped: 0.9 }, otherwise: 0.005 }],
+    signs: () => [{ id: "handle-midway", words: say.handleStandsMidway, given: { tripped: 0.9 }, otherwise: 0.005 }],
   },
   observed: null,
   safety: {
     traits: ["protects", "over-current"],
-    cautions: ["A breaker that tripped has a reason: prove what is behind it dead before it is set again."],
+    cautions: [say.aBreakerThatTrippedHas],
   },
   service: {
-    alone: "Dead: continuity of each pole, on and off.",
+    alone: say.deadContinuityOfEachPole,
   },
 });

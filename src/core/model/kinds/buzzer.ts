@@ -2,6 +2,7 @@ import { z } from "zod";
 import { number } from "../scalar";
 import { definePart, OPEN } from "../kind";
 import { isFed } from "./load";
+import { say } from "#words/core/model/kinds/buzzer";
 
 /** A buzzer that sounds by itself while it is fed. */
 export const buzzer = definePart({
@@ -12,22 +13,22 @@ export const buzzer = definePart({
     load: true,
     galvanic: () => [["plus", "minus"]],
     elements: () => [["plus", "minus"]],
-    parameters: (f) => [{ name: "run ohms", nominal: f.volts / f.amps, tolerance: 0.2 }],
+    parameters: (f) => [{ name: say.runOhms, nominal: f.volts / f.amps, tolerance: 0.2 }],
     stamp: ({ mode, values }, stamp) => stamp.conduct(0, mode === "open" ? OPEN : 1 / values[0]!),
   },
   failures: {
     modes: () => [
       { id: "open", words: "open", odds: 1, source: "from memory" },
-      { id: "mute", words: "takes its current and stays silent", odds: 0.6, source: "from memory" },
+      { id: "mute", words: say.takesItsCurrentAndStays, odds: 0.6, source: "from memory" },
     ],
-    signs: () => [{ id: "blocked", words: "sound hole blocked or wet", given: { mute: 0.5 }, otherwise: 0.05 }],
+    signs: () => [{ id: "blocked", words: say.soundHoleBlockedOrWet, given: { mute: 0.5 }, otherwise: 0.05 }],
   },
   observed: {
-    noticed: "Listen close by, other noise off.",
+    noticed: say.listenCloseByOtherNoise,
     observable: () => ({ what: "buzzer", labels: ["sounds", "silent"] }),
     look: ({ fields, mode }, view) =>
       mode === null && isFed(view, "plus", "minus", { current: "dc", volts: fields.volts }) ? "sounds" : "silent",
   },
   safety: { traits: [] },
-  service: { alone: "Off the board, fed with its own voltage from a fused bench supply: it sounds." },
+  service: { alone: say.offTheBoardFedWith },
 });

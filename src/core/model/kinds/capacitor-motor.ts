@@ -1,6 +1,7 @@
 import { z } from "zod";
 import { number } from "../scalar";
 import { definePart, OPEN, type Stamp } from "../kind";
+import { say } from "#words/core/model/kinds/capacitor-motor";
 
 /** Times its running current that it draws while its rotor rests; from memory. */
 const AT_REST = 5;
@@ -28,9 +29,9 @@ export const capacitorMotor = definePart({
       ["common", "case"],
     ],
     parameters: (f) => [
-      { name: "main ohms", nominal: f.mainOhms, tolerance: 0.1 },
-      { name: "start ohms", nominal: f.startOhms, tolerance: 0.1 },
-      { name: "run amps", nominal: f.amps, tolerance: 0.15 },
+      { name: say.mainOhms, nominal: f.mainOhms, tolerance: 0.1 },
+      { name: say.startOhms, nominal: f.startOhms, tolerance: 0.1 },
+      { name: say.runAmps, nominal: f.amps, tolerance: 0.15 },
     ],
     stamp({ fields, mode, severity, values }, stamp) {
       const siemens = (values[2]! / fields.volts) * (mode === "seized" ? AT_REST : 1);
@@ -54,22 +55,22 @@ export const capacitorMotor = definePart({
   },
   failures: {
     modes: () => [
-      { id: "main-open", words: "main winding open", odds: 1, source: "from memory" },
-      { id: "start-open", words: "auxiliary winding open", odds: 1, source: "from memory" },
+      { id: "main-open", words: say.mainWindingOpen, odds: 1, source: "from memory" },
+      { id: "start-open", words: say.auxiliaryWindingOpen, odds: 1, source: "from memory" },
       { id: "seized", words: "seized", odds: 1, source: "from memory" },
-      { id: "to-case", words: "winding leaks to the case", odds: 0.4, source: "from memory", severity: [2e3, 5e4] },
+      { id: "to-case", words: say.windingLeaksToTheCase, odds: 0.4, source: "from memory", severity: [2e3, 5e4] },
     ],
     signs: () => [
       {
         id: "smell",
-        words: "smell of burnt varnish",
+        words: say.smellOfBurntVarnish,
         given: { "main-open": 0.3, "start-open": 0.2, seized: 0.35 },
         otherwise: 0.02,
       },
     ],
   },
   observed: {
-    noticed: "Listen; watch the shaft or drum from a distance, never reach in.",
+    noticed: say.listenWatchTheShaftOr,
     observable: () => ({ what: "motor", labels: ["turns", "still", "hums"] }),
     look({ fields, mode }, view) {
       const main = view.ac("main", "common") > 0.75 * fields.volts && mode !== "main-open";
@@ -80,13 +81,10 @@ export const capacitorMotor = definePart({
   },
   safety: {
     traits: ["moves", "starts-by-itself"],
-    cautions: [
-      "Discharge the run capacitor through a resistor before you touch it.",
-      "Moving parts: secure what it drives.",
-    ],
+    cautions: [say.dischargeTheRunCapacitorThrough, say.movingPartsSecureWhatIt],
   },
   service: {
-    alone: "Dead, leads off: three readings between the three leads; the two smaller add up to the largest.",
+    alone: say.deadLeadsOffThreeReadings,
     tool: "motor",
   },
 });

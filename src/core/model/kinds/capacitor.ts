@@ -1,6 +1,7 @@
 import { z } from "zod";
 import { number } from "../scalar";
 import { definePart, OPEN } from "../kind";
+import { say } from "#words/core/model/kinds/capacitor";
 
 /** A capacitor across a rail or a line. */
 export const capacitor = definePart({
@@ -20,15 +21,15 @@ export const capacitor = definePart({
   },
   failures: {
     modes: () => [{ id: "shorted", words: "shorted", odds: 0.7, source: "from memory", severity: [0.2, 3] }],
-    signs: () => [{ id: "bulged", words: "bulged or leaking", given: { shorted: 0.5 }, otherwise: 0.03 }],
+    signs: () => [{ id: "bulged", words: say.bulgedOrLeaking, given: { shorted: 0.5 }, otherwise: 0.03 }],
   },
   observed: null,
   safety: {
     traits: ["stores-charge"],
-    cautions: ["A capacitor holds its charge: discharge it through a resistor, then prove it near 0 V."],
+    cautions: [say.aCapacitorHoldsItsCharge],
   },
   service: {
-    alone: "Discharged, one lead off: capacitance, then ohms.",
+    alone: say.dischargedOneLeadOffCapacitance,
     tool: "supply",
     onBoard: () => "low-voltage supply",
     repairs: "capacitors",

@@ -1,5 +1,6 @@
 import { z } from "zod";
 import { definePart, OPEN } from "../kind";
+import { say } from "#words/core/model/kinds/coin-input";
 
 /** A coin switch: makes while a coin falls past it. */
 export const coinInput = definePart({
@@ -9,23 +10,23 @@ export const coinInput = definePart({
     terminals: () => ["a", "b"],
     galvanic: () => [["a", "b"]],
     elements: () => [["a", "b"]],
-    parameters: () => [{ name: "contact ohms", nominal: 0.3, tolerance: 0.5 }],
+    parameters: () => [{ name: say.contactOhms, nominal: 0.3, tolerance: 0.5 }],
     stamp({ id, mode, values, conditions }, stamp) {
       stamp.conduct(0, mode === "jammed" || (mode === null && conditions.made.has(id)) ? 1 / values[0]! : OPEN);
     },
   },
   failures: {
     modes: () => [
-      { id: "dead", words: "never makes", odds: 1.2, source: "from memory" },
-      { id: "jammed", words: "jammed, makes all the time", odds: 1.2, source: "from memory" },
+      { id: "dead", words: say.neverMakes, odds: 1.2, source: "from memory" },
+      { id: "jammed", words: say.jammedMakesAllTheTime, odds: 1.2, source: "from memory" },
     ],
-    signs: () => [{ id: "coin", words: "coin or foreign thing in the slide", given: { jammed: 0.8 }, otherwise: 0.03 }],
+    signs: () => [{ id: "coin", words: say.coinOrForeignThingIn, given: { jammed: 0.8 }, otherwise: 0.03 }],
   },
   observed: null,
   safety: {
     traits: ["worked-by-hand", "takes-payment"],
   },
   service: {
-    alone: "Plug off: continuity while a coin is pushed through.",
+    alone: say.plugOffContinuityWhileA,
   },
 });

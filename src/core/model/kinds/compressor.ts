@@ -1,6 +1,7 @@
 import { z } from "zod";
 import { number } from "../scalar";
 import { definePart, OPEN } from "../kind";
+import { say } from "#words/core/model/kinds/compressor";
 
 /** Times its running current that it draws while its rotor rests; from memory. */
 const AT_REST = 6;
@@ -25,8 +26,8 @@ export const compressor = definePart({
       ["neutral", "case"],
     ],
     parameters: (f) => [
-      { name: "winding ohms", nominal: f.windingOhms, tolerance: 0.1 },
-      { name: "run amps", nominal: f.runAmps, tolerance: 0.15 },
+      { name: say.windingOhms, nominal: f.windingOhms, tolerance: 0.1 },
+      { name: say.runAmps, nominal: f.runAmps, tolerance: 0.15 },
     ],
     stamp({ fields, mode, severity, values }, stamp) {
       if (mode === "open") stamp.conduct(0, OPEN);
@@ -46,18 +47,18 @@ export const compressor = definePart({
   },
   failures: {
     modes: () => [
-      { id: "open", words: "winding or start device open", odds: 1.5, source: "from memory" },
-      { id: "locked", words: "seized, hums and draws start current", odds: 1, source: "from memory" },
-      { id: "to-case", words: "winding leaks to the case", odds: 0.4, source: "from memory", severity: [2e3, 5e4] },
+      { id: "open", words: say.windingOrStartDeviceOpen, odds: 1.5, source: "from memory" },
+      { id: "locked", words: say.seizedHumsAndDrawsStart, odds: 1, source: "from memory" },
+      { id: "to-case", words: say.windingLeaksToTheCase, odds: 0.4, source: "from memory", severity: [2e3, 5e4] },
     ],
     signs: () => [
-      { id: "hot", words: "too hot to touch, clicks off", given: { locked: 0.6, "to-case": 0.2 }, otherwise: 0.05 },
+      { id: "hot", words: say.tooHotToTouchClicks, given: { locked: 0.6, "to-case": 0.2 }, otherwise: 0.05 },
     ],
     unitSigns: { warm: 0.35 },
     provokedBy: "starting warm",
   },
   observed: {
-    noticed: "Listen at the shell; a hand on it feels it tremble, hot lines aside.",
+    noticed: say.listenAtTheShellA,
     observable: () => ({ what: "compressor", labels: ["runs", "silent", "hums"] }),
     look({ fields, mode }, view) {
       if (view.ac("line", "neutral") < 0.75 * fields.volts || mode === "open") return "silent";
@@ -66,13 +67,10 @@ export const compressor = definePart({
   },
   safety: {
     traits: ["hot", "refrigerant", "flammable-refrigerant", "licensed"],
-    cautions: [
-      "Let a compressor rest before it is started again, whatever the test mode allows.",
-      "Sealed refrigerant system: leave it closed; it is work for a licensed person.",
-    ],
+    cautions: [say.letACompressorRestBefore, say.sealedRefrigerantSystemLeaveIt],
   },
   service: {
-    alone: "Dead, leads off: ohms of the windings, then each to the case.",
+    alone: say.deadLeadsOffOhmsOf,
     tool: "motor",
   },
 });

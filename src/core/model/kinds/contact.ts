@@ -1,6 +1,7 @@
 import { z } from "zod";
 import { id } from "../scalar";
 import { definePart, OPEN } from "../kind";
+import { say } from "#words/core/model/kinds/contact";
 
 /** One mated contact of a plug: near side (board, or first half) to far side (wire, or second half). */
 export const contact = definePart({
@@ -19,14 +20,14 @@ export const contact = definePart({
   },
   failures: {
     modes: () => [
-      { id: "open", words: "no contact", odds: 1.5, source: "from memory" },
+      { id: "open", words: say.noContact, odds: 1.5, source: "from memory" },
       // A film or a spread receptacle: enough to starve a board, little enough to look whole without load.
-      { id: "resistive", words: "resistive contact", odds: 1.2, source: "from memory", severity: [30, 1500] },
+      { id: "resistive", words: say.resistiveContact, odds: 1.2, source: "from memory", severity: [30, 1500] },
     ],
     signs: () => [
-      { id: "corrosion", words: "green or black contact", given: { open: 0.4, resistive: 0.6 }, otherwise: 0.04 },
-      { id: "half-seated", words: "plug loose or half seated", given: { open: 0.4, resistive: 0.15 }, otherwise: 0.02 },
-      { id: "scorched", words: "housing browned by heat", given: { resistive: 0.3, open: 0.1 }, otherwise: 0.01 },
+      { id: "corrosion", words: say.greenOrBlackContact, given: { open: 0.4, resistive: 0.6 }, otherwise: 0.04 },
+      { id: "half-seated", words: say.plugLooseOrHalfSeated, given: { open: 0.4, resistive: 0.15 }, otherwise: 0.02 },
+      { id: "scorched", words: say.housingBrownedByHeat, given: { resistive: 0.3, open: 0.1 }, otherwise: 0.01 },
     ],
     unitSigns: { moved: 0.6, warm: 0.3, "comes-and-goes": 0.45, damp: 0.5, unused: 0.35, "worked-on": 0.45 },
     provokedBy: "moving",
@@ -34,10 +35,10 @@ export const contact = definePart({
   observed: null,
   safety: {
     traits: ["conductor", "plug-contact", "harness", "comes-and-goes"],
-    cautions: ["Pull plugs by the housing, never by the wires, and only with the machine unplugged."],
+    cautions: [say.pullPlugsByTheHousing],
   },
   service: {
-    alone: "Unplugged: ohms across the mated contact while the wire is moved; look for green, black or spread metal.",
+    alone: say.unpluggedOhmsAcrossTheMated,
     tool: "contact",
     repairs: "joint",
   },

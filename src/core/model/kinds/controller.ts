@@ -14,6 +14,7 @@ import {
 } from "../program/program";
 import { id, number } from "../scalar";
 import { definePart, OPEN, VAGUE_OHMS, type Instance, type View } from "../kind";
+import { say } from "#words/core/model/kinds/controller";
 
 const fields = z.object({
   rail: z.object({ min: number({ above: 0, max: 60 }), max: number({ above: 0, max: 60 }) }),
@@ -108,7 +109,7 @@ export const controller = definePart({
     ...programProblems(f, f.outputs, Object.keys(f.inputs), Object.keys(f.keys)),
     ...Object.entries(f.inputs).flatMap(([name, i]) =>
       (i.pullUpOhms === undefined) === (i.pullDownOhms === undefined)
-        ? [`input ${name} needs pullUpOhms or pullDownOhms, one of the two`]
+        ? [say.inputNeedsPullupohmsOrPulldownohms(name)]
         : [],
     ),
   ],
@@ -127,13 +128,13 @@ export const controller = definePart({
       ...lines(f).map((line) => [line, "return"] as const),
     ],
     parameters: (f) => [
-      { name: "load ohms", nominal: f.loadOhms, tolerance: 0.2 },
+      { name: say.loadOhms, nominal: f.loadOhms, tolerance: 0.2 },
       ...Object.entries(f.inputs).map(([name, i]) => ({
         name: `${name} ${i.pullUpOhms === undefined ? "pull-down" : "pull-up"} ohms`,
         nominal: i.pullUpOhms ?? i.pullDownOhms ?? 1e4,
         tolerance: 0.01,
       })),
-      { name: "idle ohms", nominal: 2e4, tolerance: VAGUE_OHMS, vague: true },
+      { name: say.idleOhms, nominal: 2e4, tolerance: VAGUE_OHMS, vague: true },
     ],
     start: ({ fields: f }) => chipsOf(f).place({ asleep: { kept: null } }),
     stamp({ fields: f, values, mode }, stamp, state) {
@@ -179,17 +180,17 @@ export const controller = definePart({
   },
   failures: {
     modes: (f) => [
-      { id: "dead", words: "controller dead", odds: 1.5, source: "from memory" },
+      { id: "dead", words: say.controllerDead, odds: 1.5, source: "from memory" },
       ...Object.keys(f.outputs).map((name) => ({
         id: `${name}-off`,
-        words: `output ${name} stays off`,
+        words: say.outputStaysOff(name),
         odds: 0.8,
         source: "from memory" as const,
       })),
     ],
     signs: () => [
-      { id: "scorch", words: "scorch mark on the board", given: { dead: 0.12 }, otherwise: 0.01 },
-      { id: "residue", words: "dried water or insects on the board", given: { dead: 0.2 }, otherwise: 0.04 },
+      { id: "scorch", words: say.scorchMarkOnTheBoard, given: { dead: 0.12 }, otherwise: 0.01 },
+      { id: "residue", words: say.driedWaterOrInsectsOn, given: { dead: 0.2 }, otherwise: 0.04 },
     ],
     hinders: () => ["dead"],
     unitSigns: { storm: 0.3 },
@@ -204,10 +205,10 @@ export const controller = definePart({
   },
   safety: {
     traits: [],
-    cautions: ["Static kills boards: touch bare grounded metal first, hold the board by its edges."],
+    cautions: [say.staticKillsBoardsTouchBare],
   },
   service: {
-    alone: "Its rail first, then what it is told at its inputs, then what it does at its outputs.",
+    alone: say.itsRailFirstThenWhat,
     onBoard: (mode) => {
       if (/^(in|input|sense)|-input|input-/.test(mode)) return "sensor input";
       return mode.endsWith("-off") ? "driver" : "controller";

@@ -2,6 +2,7 @@ import { z } from "zod";
 import { id, number, words } from "../scalar";
 import { NO_CIRCUIT } from "./no-circuit";
 import { definePart } from "../kind";
+import { say } from "#words/core/model/kinds/cooling-unit";
 
 /** Share of its watts at which a heater drives the unit, from memory. */
 const ENOUGH = 0.5;
@@ -24,12 +25,12 @@ export const coolingUnit = definePart({
   }),
   electrical: NO_CIRCUIT,
   failures: {
-    modes: () => [{ id: "leaks", words: "leaks or no longer circulates", odds: 1, source: "from memory" }],
+    modes: () => [{ id: "leaks", words: say.leaksOrNoLongerCirculates, odds: 1, source: "from memory" }],
     heats: (f, mode) => (mode === "leaks" ? { place: f.place, celsius: f.hotCelsius } : null),
-    signs: () => [{ id: "ammonia", words: "smell of ammonia, yellow stain", given: { leaks: 0.7 }, otherwise: 0.003 }],
+    signs: () => [{ id: "ammonia", words: say.smellOfAmmoniaYellowStain, given: { leaks: 0.7 }, otherwise: 0.003 }],
   },
   observed: {
-    noticed: "Feel the tubes after half an hour, not before.",
+    noticed: say.feelTheTubesAfterHalf,
     observable: () => ({ what: "cooling unit", labels: ["cools", "warm"] }),
     look({ fields, mode }, view) {
       const heated = Object.values(fields.heats).some((h) =>
@@ -40,11 +41,9 @@ export const coolingUnit = definePart({
   },
   safety: {
     traits: ["hot", "sharp", "refrigerant", "flammable-refrigerant", "licensed"],
-    cautions: [
-      "Smell of ammonia: toxic. Stop, air the room, leave it to a licensed person. A unit that leaks is never heated again.",
-    ],
+    cautions: [say.smellOfAmmoniaToxicStop],
   },
   service: {
-    alone: "Heated directly for some hours, vents free, level: does it cool?",
+    alone: say.heatedDirectlyForSomeHours,
   },
 });

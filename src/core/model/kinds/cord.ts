@@ -1,5 +1,6 @@
 import { z } from "zod";
 import { definePart, OPEN } from "../kind";
+import { say } from "#words/core/model/kinds/cord";
 
 const CORES = ["line", "neutral", "earth"] as const;
 
@@ -14,7 +15,7 @@ export const cord = definePart({
       ["earth-pin", "earth"],
     ],
     elements: () => CORES.map((core) => [`${core}-pin`, core] as const),
-    parameters: () => [{ name: "core ohms", nominal: 0.05, tolerance: 0.3 }],
+    parameters: () => [{ name: say.coreOhms, nominal: 0.05, tolerance: 0.3 }],
     stamp({ mode, values }, stamp) {
       CORES.forEach((core, i) => stamp.conduct(i, mode === `${core}-open` ? OPEN : 1 / values[0]!));
     },
@@ -23,14 +24,14 @@ export const cord = definePart({
     modes: () =>
       CORES.map((core) => ({
         id: `${core}-open`,
-        words: `${core} core broken`,
+        words: say.coreCoreBroken(core),
         odds: core === "earth" ? 0.5 : 1,
         source: "from memory" as const,
       })),
     signs: () => [
       {
         id: "kinked",
-        words: "cord kinked, crushed or hot",
+        words: say.cordKinkedCrushedOrHot,
         given: Object.fromEntries(CORES.map((c) => [`${c}-open`, 0.4])),
         otherwise: 0.03,
       },
@@ -40,9 +41,9 @@ export const cord = definePart({
   observed: null,
   safety: {
     traits: ["conductor", "supply-cord", "comes-and-goes"],
-    cautions: ["Pull the plug and keep it in sight while you work on the cord."],
+    cautions: [say.pullThePlugAndKeep],
   },
   service: {
-    alone: "Unplugged, ohms from each pin to the far end of its core while you bend the cord.",
+    alone: say.unpluggedOhmsFromEachPin,
   },
 });

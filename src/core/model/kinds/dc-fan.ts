@@ -2,6 +2,7 @@ import { z } from "zod";
 import { number } from "../scalar";
 import { definePart, OPEN } from "../kind";
 import { FAN_CAUTION, fanFailures, fanNoticed } from "./fan";
+import { say } from "#words/core/model/kinds/dc-fan";
 
 /** A direct-current fan. */
 export const dcFan = definePart({
@@ -12,7 +13,7 @@ export const dcFan = definePart({
     load: true,
     galvanic: () => [["plus", "minus"]],
     elements: () => [["plus", "minus"]],
-    parameters: (f) => [{ name: "run ohms", nominal: f.volts / f.amps, tolerance: 0.15 }],
+    parameters: (f) => [{ name: say.runOhms, nominal: f.volts / f.amps, tolerance: 0.15 }],
     stamp({ mode, values }, stamp) {
       stamp.conduct(0, mode === "open" ? OPEN : (mode === "seized" ? 2.5 : 1) / values[0]!);
     },
@@ -28,6 +29,6 @@ export const dcFan = definePart({
     cautions: [FAN_CAUTION],
   },
   service: {
-    alone: "Unplugged from the board, fed with its own voltage from a fused bench supply.",
+    alone: say.unpluggedFromTheBoardFed,
   },
 });

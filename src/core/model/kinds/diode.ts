@@ -1,6 +1,7 @@
 import { z } from "zod";
 import { number } from "../scalar";
 import { definePart, OPEN } from "../kind";
+import { say } from "#words/core/model/kinds/diode";
 
 /** A diode for direct current, as a switch that closes when it is driven forward. Its forward voltage is left out. */
 export const diode = definePart({
@@ -10,7 +11,7 @@ export const diode = definePart({
     terminals: () => ["anode", "cathode"],
     galvanic: () => [["anode", "cathode"]],
     elements: () => [["anode", "cathode"]],
-    parameters: () => [{ name: "forward ohms", nominal: 0.05, tolerance: 0.4 }],
+    parameters: () => [{ name: say.forwardOhms, nominal: 0.05, tolerance: 0.4 }],
     start: ({ mode }) => (mode === "shorted" ? 1 : 0),
     stamp: ({ mode, values }, stamp, state) => stamp.conduct(0, siemens(mode, state, values)),
     next({ mode }, view, state) {
@@ -30,7 +31,7 @@ export const diode = definePart({
     traits: [],
   },
   service: {
-    alone: "Dead, one lead off: diode function both ways.",
+    alone: say.deadOneLeadOffDiode,
     onBoard: () => "low-voltage supply",
   },
 });

@@ -1,6 +1,7 @@
 import { z } from "zod";
 import { id, number } from "../scalar";
 import { definePart, OPEN } from "../kind";
+import { say } from "#words/core/model/kinds/door-lock";
 
 const FREE = 0;
 const LOCKED = 1;
@@ -26,8 +27,8 @@ export const doorLock = definePart({
       ["sense-a", "sense-b"],
     ],
     parameters: (f) => [
-      { name: "coil ohms", nominal: f.ohms, tolerance: 0.1 },
-      { name: "contact ohms", nominal: 0.1, tolerance: 0.5 },
+      { name: say.coilOhms, nominal: f.ohms, tolerance: 0.1 },
+      { name: say.contactOhms, nominal: 0.1, tolerance: 0.5 },
     ],
     start: () => FREE,
     stamp({ mode, values }, stamp, state) {
@@ -47,22 +48,22 @@ export const doorLock = definePart({
   },
   failures: {
     modes: () => [
-      { id: "coil-open", words: "coil open", odds: 1, source: "from memory" },
-      { id: "jammed", words: "bolt does not move", odds: 1, source: "from memory" },
-      { id: "sense-open", words: "does not report the bolt", odds: 1, source: "from memory" },
+      { id: "coil-open", words: say.coilOpen, odds: 1, source: "from memory" },
+      { id: "jammed", words: say.boltDoesNotMove, odds: 1, source: "from memory" },
+      { id: "sense-open", words: say.doesNotReportTheBolt, odds: 1, source: "from memory" },
     ],
-    signs: () => [{ id: "bent-hook", words: "door hook bent or worn", given: { jammed: 0.4 }, otherwise: 0.03 }],
+    signs: () => [{ id: "bent-hook", words: say.doorHookBentOrWorn, given: { jammed: 0.4 }, otherwise: 0.03 }],
   },
   observed: {
-    noticed: "Listen for the click; pull the door gently.",
+    noticed: say.listenForTheClickPull,
     observable: () => ({ what: "door lock", labels: ["locked", "free"] }),
     look: (_instance, _view, state) => (state === LOCKED ? "locked" : "free"),
   },
   safety: {
     traits: ["interlock", "spring-or-weight"],
-    cautions: ["A locked door is not forced. Power off and let the bolt fall back first."],
+    cautions: [say.aLockedDoorIsNot],
   },
   service: {
-    alone: "Dead, plug off: ohms of the coil; contact open while it is free.",
+    alone: say.deadPlugOffOhmsOf,
   },
 });

@@ -1,6 +1,7 @@
 import { z } from "zod";
 import { id } from "../scalar";
 import { definePart, OPEN } from "../kind";
+import { say } from "#words/core/model/kinds/door-switch";
 
 /** A switch worked by a door. */
 export const doorSwitch = definePart({
@@ -10,7 +11,7 @@ export const doorSwitch = definePart({
     terminals: () => ["a", "b"],
     galvanic: () => [["a", "b"]],
     elements: () => [["a", "b"]],
-    parameters: () => [{ name: "contact ohms", nominal: 0.1, tolerance: 0.5 }],
+    parameters: () => [{ name: say.contactOhms, nominal: 0.1, tolerance: 0.5 }],
     stamp({ fields, mode, values, conditions }, stamp) {
       const open = conditions.openDoors.has(fields.door) ? "door open" : "door closed";
       const closed = mode === "stuck-closed" || (mode !== "stuck-open" && open === fields.closedWhen);
@@ -20,13 +21,13 @@ export const doorSwitch = definePart({
   },
   failures: {
     modes: () => [
-      { id: "stuck-open", words: "never closes", odds: 1, source: "from memory" },
-      { id: "stuck-closed", words: "never opens", odds: 0.8, source: "from memory" },
+      { id: "stuck-open", words: say.neverCloses, odds: 1, source: "from memory" },
+      { id: "stuck-closed", words: say.neverOpens, odds: 0.8, source: "from memory" },
     ],
     signs: () => [
       {
         id: "plunger",
-        words: "plunger stuck or broken",
+        words: say.plungerStuckOrBroken,
         given: { "stuck-open": 0.4, "stuck-closed": 0.4 },
         otherwise: 0.02,
       },
@@ -39,6 +40,6 @@ export const doorSwitch = definePart({
     traits: ["interlock", "ages", "often-bridged", "comes-and-goes", "breaks-current"],
   },
   service: {
-    alone: "Unplugged: continuity while the plunger is pressed and let go.",
+    alone: say.unpluggedContinuityWhileThePlunger,
   },
 });

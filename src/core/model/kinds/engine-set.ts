@@ -1,6 +1,7 @@
 import { z } from "zod";
 import { number } from "../scalar";
 import { definePart, OPEN } from "../kind";
+import { say } from "#words/core/model/kinds/engine-set";
 
 const STANDS = 0;
 const CRANKS = 1;
@@ -31,9 +32,9 @@ export const engineSet = definePart({
       ["line", "neutral"],
     ],
     parameters: (f) => [
-      { name: "crank ohms", nominal: f.startVolts / f.crankAmps, tolerance: 0.2 },
-      { name: "fuel ohms", nominal: 8, tolerance: 0.1 },
-      { name: "generator ohms", nominal: 0.3, tolerance: 0.3 },
+      { name: say.crankOhms, nominal: f.startVolts / f.crankAmps, tolerance: 0.2 },
+      { name: say.fuelOhms, nominal: 8, tolerance: 0.1 },
+      { name: say.generatorOhms, nominal: 0.3, tolerance: 0.3 },
       { name: "volts", nominal: f.volts, tolerance: 0.04 },
     ],
     start: () => STANDS,
@@ -56,14 +57,14 @@ export const engineSet = definePart({
   },
   failures: {
     modes: () => [
-      { id: "no-fuel", words: "cranks and does not start", odds: 2, source: "from memory" },
-      { id: "starter-open", words: "starter open", odds: 1.5, source: "from memory" },
-      { id: "no-output", words: "runs, gives no voltage", odds: 1, source: "from memory" },
+      { id: "no-fuel", words: say.cranksAndDoesNotStart, odds: 2, source: "from memory" },
+      { id: "starter-open", words: say.starterOpen, odds: 1.5, source: "from memory" },
+      { id: "no-output", words: say.runsGivesNoVoltage, odds: 1, source: "from memory" },
     ],
-    signs: () => [{ id: "no-fuel", words: "tank or tap empty", given: { "no-fuel": 0.5 }, otherwise: 0.03 }],
+    signs: () => [{ id: "no-fuel", words: say.tankOrTapEmpty, given: { "no-fuel": 0.5 }, otherwise: 0.03 }],
   },
   observed: {
-    noticed: "Listen outside the cover; exhaust and belts away from hands.",
+    noticed: say.listenOutsideTheCoverExhaust,
     observable: () => ({ what: "engine", labels: ["runs", "cranks", "stands"] }),
     look: (_instance, _view, state) => {
       if (state === RUNS) return "runs";
@@ -72,13 +73,10 @@ export const engineSet = definePart({
   },
   safety: {
     traits: ["moves", "starts-by-itself", "suspended-load", "licensed"],
-    cautions: [
-      "It may start by itself at any moment. Lock it out, then take the black lead off the start battery.",
-      "Exhaust kills indoors; the engine is hot.",
-    ],
+    cautions: [say.itMayStartByItself, say.exhaustKillsIndoorsTheEngine],
     isolatedBy: "locking out",
   },
   service: {
-    alone: "Locked out: volts at the starter while it cranks; then volts of the generator.",
+    alone: say.lockedOutVoltsAtThe,
   },
 });

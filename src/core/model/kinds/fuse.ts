@@ -1,6 +1,7 @@
 import { z } from "zod";
 import { number } from "../scalar";
 import { definePart, OPEN } from "../kind";
+import { say } from "#words/core/model/kinds/fuse";
 
 /** A fuse. It blows in the simulation too, when what flows is well above its rating. */
 export const fuse = definePart({
@@ -21,20 +22,16 @@ export const fuse = definePart({
   },
   failures: {
     modes: () => [{ id: "blown", words: "blown", odds: 3, source: "from memory", protective: true }],
-    signs: () => [
-      { id: "black-glass", words: "glass blackened or wire gone", given: { blown: 0.6 }, otherwise: 0.005 },
-    ],
+    signs: () => [{ id: "black-glass", words: say.glassBlackenedOrWireGone, given: { blown: 0.6 }, otherwise: 0.005 }],
     unitSigns: { "worked-on": 0.25, storm: 0.35 },
   },
   observed: null,
   safety: {
     traits: ["protects", "over-current", "often-bridged"],
-    cautions: [
-      "A fuse that blew has a reason. Prove what is behind it before a new one goes in, and only the same type and rating.",
-    ],
+    cautions: [say.aFuseThatBlewHas],
   },
   service: {
-    alone: "Dead and out of its holder: ohms, near zero.",
+    alone: say.deadAndOutOfIts,
     tool: "fuse",
     onBoard: () => "board fuse or filter",
     foundInLead: { amps: 10 },

@@ -1,6 +1,7 @@
 import { z } from "zod";
 import { id, number } from "../scalar";
 import { definePart, OPEN } from "../kind";
+import { say } from "#words/core/model/kinds/hall-sensor";
 
 /** A Hall sensor: fed from a rail, its output pulls to the return near a magnet. */
 export const hallSensor = definePart({
@@ -14,8 +15,8 @@ export const hallSensor = definePart({
       ["out", "return"],
     ],
     parameters: (f) => [
-      { name: "supply ohms", nominal: f.volts / 0.006, tolerance: 0.3 },
-      { name: "output ohms", nominal: 40, tolerance: 0.3 },
+      { name: say.supplyOhms, nominal: f.volts / 0.006, tolerance: 0.3 },
+      { name: say.outputOhms, nominal: 40, tolerance: 0.3 },
     ],
     start: () => 0,
     stamp({ mode, values }, stamp, state) {
@@ -30,8 +31,8 @@ export const hallSensor = definePart({
   },
   failures: {
     modes: () => [
-      { id: "stays-off", words: "output never pulls", odds: 1, source: "from memory" },
-      { id: "stays-on", words: "output always pulls", odds: 0.7, source: "from memory" },
+      { id: "stays-off", words: say.outputNeverPulls, odds: 1, source: "from memory" },
+      { id: "stays-on", words: say.outputAlwaysPulls, odds: 0.7, source: "from memory" },
     ],
   },
   observed: null,
@@ -39,7 +40,7 @@ export const hallSensor = definePart({
     traits: [],
   },
   service: {
-    alone: "Powered, plug on: rail against return, then the output with the magnet near and away.",
+    alone: say.poweredPlugOnRailAgainst,
     tool: "position",
     level: "hall",
   },

@@ -1,6 +1,7 @@
 import { z } from "zod";
 import { number } from "../scalar";
 import { definePart, OPEN } from "../kind";
+import { say } from "#words/core/model/kinds/hand-switch";
 
 /** A switch, button or selector contact worked by hand. */
 export const handSwitch = definePart({
@@ -13,7 +14,7 @@ export const handSwitch = definePart({
     terminals: () => ["a", "b"],
     galvanic: () => [["a", "b"]],
     elements: () => [["a", "b"]],
-    parameters: () => [{ name: "contact ohms", nominal: 0.05, tolerance: 0.5 }],
+    parameters: () => [{ name: say.contactOhms, nominal: 0.05, tolerance: 0.5 }],
     stamp({ id, fields, mode, values, conditions }, stamp) {
       const closed =
         mode === "stuck-closed" || (mode !== "stuck-open" && conditions.made.has(id) !== (fields.rests === "closed"));
@@ -23,13 +24,13 @@ export const handSwitch = definePart({
   },
   failures: {
     modes: () => [
-      { id: "stuck-open", words: "never makes", odds: 1.2, source: "from memory" },
-      { id: "stuck-closed", words: "never breaks", odds: 0.6, source: "from memory" },
+      { id: "stuck-open", words: say.neverMakes, odds: 1.2, source: "from memory" },
+      { id: "stuck-closed", words: say.neverBreaks, odds: 0.6, source: "from memory" },
     ],
     signs: () => [
       {
         id: "burnt-contact",
-        words: "blackened switch contact",
+        words: say.blackenedSwitchContact,
         given: { "stuck-open": 0.3, "stuck-closed": 0.3 },
         otherwise: 0.02,
       },
@@ -41,7 +42,7 @@ export const handSwitch = definePart({
     traits: ["worked-by-hand", "ages", "often-bridged", "comes-and-goes", "breaks-current"],
   },
   service: {
-    alone: "Dead: continuity in both positions, while it is wiggled.",
+    alone: say.deadContinuityInBothPositions,
     foundInLead: { rests: "closed" },
   },
 });

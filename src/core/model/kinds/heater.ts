@@ -1,6 +1,7 @@
 import { z } from "zod";
 import { number } from "../scalar";
 import { definePart, OPEN } from "../kind";
+import { say } from "#words/core/model/kinds/heater";
 
 /** A resistive heating element in a metal sheath. Nominal ohms = volts^2 / watts. */
 export const heater = definePart({
@@ -22,13 +23,13 @@ export const heater = definePart({
   },
   failures: {
     modes: () => [
-      { id: "open", words: "burnt out", odds: 2, source: "from memory" },
-      { id: "to-case", words: "leaks to its case", odds: 0.5, source: "from memory", severity: [2e3, 5e4] },
+      { id: "open", words: say.burntOut, odds: 2, source: "from memory" },
+      { id: "to-case", words: say.leaksToItsCase, odds: 0.5, source: "from memory", severity: [2e3, 5e4] },
     ],
     signs: () => [
       {
         id: "break",
-        words: "visible break or burn on the element",
+        words: say.visibleBreakOrBurnOn,
         given: { open: 0.4, "to-case": 0.3 },
         otherwise: 0.02,
       },
@@ -37,10 +38,10 @@ export const heater = definePart({
   observed: null,
   safety: {
     traits: ["hot", "heats"],
-    cautions: ["The sheath is hot after a defrost. Let it cool before you touch it."],
+    cautions: [say.theSheathIsHotAfter],
   },
   service: {
-    alone: "Dead, one lead off: ohms against volts squared over watts; then each end to the case.",
+    alone: say.deadOneLeadOffOhms,
     tool: "heater",
   },
 });

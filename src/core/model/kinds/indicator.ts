@@ -1,6 +1,7 @@
 import { z } from "zod";
 import { id, number } from "../scalar";
 import { definePart, FLICKERS, OPEN } from "../kind";
+import { say } from "#words/core/model/kinds/indicator";
 
 /** A lamp on a board, worked by a control program: dark, steady, or a pattern that means something. */
 export const indicator = definePart({
@@ -32,6 +33,6 @@ export const indicator = definePart({
     traits: ["board-lamp", "tells-codes"],
   },
   service: {
-    alone: "Watch it for three rounds before you count.",
+    alone: say.watchItForThreeRounds,
   },
 });

@@ -1,6 +1,7 @@
 import { z } from "zod";
 import { number } from "../scalar";
 import { definePart, OPEN } from "../kind";
+import { say } from "#words/core/model/kinds/inrush-resistor";
 
 /** A resistor that limits the inrush of a supply, often the one that gives way. */
 export const inrushResistor = definePart({
@@ -14,16 +15,16 @@ export const inrushResistor = definePart({
     stamp: ({ mode, values }, stamp) => stamp.conduct(0, mode === "open" ? OPEN : 1 / values[0]!),
   },
   failures: {
-    modes: () => [{ id: "open", words: "burnt open", odds: 1.5, source: "from memory" }],
-    signs: () => [{ id: "cracked", words: "resistor cracked or black", given: { open: 0.5 }, otherwise: 0.01 }],
+    modes: () => [{ id: "open", words: say.burntOpen, odds: 1.5, source: "from memory" }],
+    signs: () => [{ id: "cracked", words: say.resistorCrackedOrBlack, given: { open: 0.5 }, otherwise: 0.01 }],
   },
   observed: null,
   safety: {
     traits: ["hot", "often-bridged"],
-    cautions: ["When it has burnt open, look for a short behind it before it is renewed."],
+    cautions: [say.whenItHasBurntOpen],
   },
   service: {
-    alone: "Dead: ohms against its print.",
+    alone: say.deadOhmsAgainstItsPrint,
     onBoard: () => "low-voltage supply",
     foundInLead: { ohms: 10 },
   },

@@ -1,5 +1,6 @@
 import { z } from "zod";
 import { definePart, OPEN } from "../kind";
+import { say } from "#words/core/model/kinds/insulation";
 
 /** Two conductors that run side by side where a loom is bent or pinched; whole until it is rubbed through. */
 export const insulation = definePart({
@@ -16,14 +17,14 @@ export const insulation = definePart({
     modes: () => [
       {
         id: "rubbed-through",
-        words: "rubbed through, wires touch",
+        words: say.rubbedThroughWiresTouch,
         odds: 0.8,
         source: "from memory",
         severity: [0.1, 3],
       },
     ],
     signs: () => [
-      { id: "bare", words: "bare copper where the wires rub", given: { "rubbed-through": 0.5 }, otherwise: 0.01 },
+      { id: "bare", words: say.bareCopperWhereTheWires, given: { "rubbed-through": 0.5 }, otherwise: 0.01 },
     ],
   },
   observed: null,
@@ -31,6 +32,6 @@ export const insulation = definePart({
     traits: ["insulates"],
   },
   service: {
-    alone: "Unplugged at both ends: ohms between the two wires, overload if they are apart.",
+    alone: say.unpluggedAtBothEndsOhms,
   },
 });

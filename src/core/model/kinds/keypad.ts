@@ -1,17 +1,18 @@
 import { z } from "zod";
 import { id } from "../scalar";
 import { definePart, OPEN } from "../kind";
+import { say } from "#words/core/model/kinds/keypad";
 
 /** A keypad as a matrix: each key joins two of its pins. */
 export const keypad = definePart({
   kind: "keypad",
   fields: z.object({ keys: z.record(id, z.tuple([id, id])) }),
-  contradictions: (f) => (Object.keys(f.keys).length === 0 ? ["a keypad needs at least one key"] : []),
+  contradictions: (f) => (Object.keys(f.keys).length === 0 ? [say.aKeypadNeedsAtLeast] : []),
   electrical: {
     terminals: (f) => [...new Set(Object.values(f.keys).flat())],
     galvanic: (f) => [[...new Set(Object.values(f.keys).flat())]],
     elements: (f) => Object.values(f.keys).map(([a, b]) => [a, b] as const),
-    parameters: () => [{ name: "key ohms", nominal: 80, tolerance: 0.5 }],
+    parameters: () => [{ name: say.keyOhms, nominal: 80, tolerance: 0.5 }],
     stamp({ fields, mode, values, conditions }, stamp) {
       Object.keys(fields.keys).forEach((key, i) => {
         const closed = mode === `${key}-stuck` || (mode !== `${key}-dead` && conditions.pressed.has(key));
@@ -24,13 +25,13 @@ export const keypad = definePart({
   failures: {
     modes: (f) =>
       Object.keys(f.keys).flatMap((key) => [
-        { id: `${key}-dead`, words: `key ${key} dead`, odds: 0.5, source: "from memory" as const },
-        { id: `${key}-stuck`, words: `key ${key} stuck`, odds: 0.25, source: "from memory" as const },
+        { id: `${key}-dead`, words: say.keyKeyDead(key), odds: 0.5, source: "from memory" as const },
+        { id: `${key}-stuck`, words: say.keyKeyStuck(key), odds: 0.25, source: "from memory" as const },
       ]),
     signs: (f) => [
       {
         id: "damp",
-        words: "water under the key foil",
+        words: say.waterUnderTheKeyFoil,
         given: Object.fromEntries(
           Object.keys(f.keys).flatMap((k) => [
             [`${k}-dead`, 0.2],
@@ -50,6 +51,6 @@ export const keypad = definePart({
     traits: [],
   },
   service: {
-    alone: "Plug off: ohms between the two pins of each key, pressed and free.",
+    alone: say.plugOffOhmsBetweenThe,
   },
 });

@@ -2,6 +2,7 @@ import { z } from "zod";
 import { number } from "../scalar";
 import { definePart, OPEN } from "../kind";
 import { fedVolts } from "./load";
+import { say } from "#words/core/model/kinds/lamp";
 
 /** Times its current that a cold filament takes; from memory. */
 const COLD = 10;
@@ -19,20 +20,20 @@ export const lamp = definePart({
     load: true,
     galvanic: () => [["a", "b"]],
     elements: () => [["a", "b"]],
-    parameters: (f) => [{ name: "hot ohms", nominal: f.volts ** 2 / f.watts, tolerance: 0.1 }],
+    parameters: (f) => [{ name: say.hotOhms, nominal: f.volts ** 2 / f.watts, tolerance: 0.1 }],
     stamp: ({ mode, values }, stamp) => stamp.conduct(0, mode === "burnt-out" ? OPEN : 1 / values[0]!),
     stampAtStart({ mode, values }, stamp) {
       if (mode !== "burnt-out") stamp.conduct(0, COLD / values[0]!);
     },
   },
   failures: {
-    modes: () => [{ id: "burnt-out", words: "burnt out", odds: 2, source: "from memory" }],
+    modes: () => [{ id: "burnt-out", words: say.burntOut, odds: 2, source: "from memory" }],
     signs: () => [
-      { id: "grey-glass", words: "grey glass or broken filament", given: { "burnt-out": 0.8 }, otherwise: 0.02 },
+      { id: "grey-glass", words: say.greyGlassOrBrokenFilament, given: { "burnt-out": 0.8 }, otherwise: 0.02 },
     ],
   },
   observed: {
-    noticed: "Look: bright, dim or dark.",
+    noticed: say.lookBrightDimOrDark,
     observable: () => ({ what: "lamp", labels: ["bright", "dim", "dark"] }),
     look({ fields, mode }, view) {
       const share = Math.abs(fedVolts(view, "a", "b", fields)) / fields.volts;
@@ -42,9 +43,9 @@ export const lamp = definePart({
   },
   safety: {
     traits: ["hot", "light"],
-    cautions: ["A lamp that was lit is hot."],
+    cautions: [say.aLampThatWasLit],
   },
   service: {
-    alone: "Out of its holder: continuity.",
+    alone: say.outOfItsHolderContinuity,
   },
 });

@@ -1,6 +1,7 @@
 import { z } from "zod";
 import { number } from "../scalar";
 import { definePart, OPEN } from "../kind";
+import { say } from "#words/core/model/kinds/led";
 
 /** A light-emitting diode with its series resistor. */
 export const led = definePart({
@@ -17,7 +18,7 @@ export const led = definePart({
     modes: () => [{ id: "dead", words: "dead", odds: 1, source: "from memory" }],
   },
   observed: {
-    noticed: "Look.",
+    noticed: say.look,
     observable: () => ({ what: "lamp", labels: ["lit", "dark"] }),
     look: ({ fields, mode }, view) => (mode === null && view.dc("plus", "minus") > 0.5 * fields.volts ? "lit" : "dark"),
   },
@@ -25,6 +26,6 @@ export const led = definePart({
     traits: ["board-lamp"],
   },
   service: {
-    alone: "Dead: diode function both ways, with a lamp's glow one way.",
+    alone: say.deadDiodeFunctionBothWays,
   },
 });

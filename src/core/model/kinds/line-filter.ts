@@ -1,6 +1,7 @@
 import { z } from "zod";
 import { number } from "../scalar";
 import { definePart, OPEN } from "../kind";
+import { say } from "#words/core/model/kinds/line-filter";
 
 /**
  * A mains filter: chokes in both lines, a capacitor across them with its discharge resistor, and one from each to the
@@ -23,8 +24,8 @@ export const lineFilter = definePart({
       ["neutral", "earth"],
     ],
     parameters: () => [
-      { name: "choke ohms", nominal: 0.1, tolerance: 0.4 },
-      { name: "discharge ohms", nominal: 1e6, tolerance: 0.05 },
+      { name: say.chokeOhms, nominal: 0.1, tolerance: 0.4 },
+      { name: say.dischargeOhms, nominal: 1e6, tolerance: 0.05 },
     ],
     stamp({ fields, mode, values, conditions }, stamp) {
       const omega = 2 * Math.PI * conditions.hertz;
@@ -43,14 +44,14 @@ export const lineFilter = definePart({
   },
   failures: {
     modes: () => [
-      { id: "line-open", words: "line choke open", odds: 1, source: "from memory" },
-      { id: "neutral-open", words: "neutral choke open", odds: 1, source: "from memory" },
-      { id: "shorted", words: "shorted across the lines", odds: 0.5, source: "from memory" },
+      { id: "line-open", words: say.lineChokeOpen, odds: 1, source: "from memory" },
+      { id: "neutral-open", words: say.neutralChokeOpen, odds: 1, source: "from memory" },
+      { id: "shorted", words: say.shortedAcrossTheLines, odds: 0.5, source: "from memory" },
     ],
     signs: () => [
       {
         id: "bulged",
-        words: "filter case bulged or burnt",
+        words: say.filterCaseBulgedOrBurnt,
         given: { shorted: 0.6, "line-open": 0.1, "neutral-open": 0.1 },
         otherwise: 0.01,
       },
@@ -59,10 +60,10 @@ export const lineFilter = definePart({
   observed: null,
   safety: {
     traits: [],
-    cautions: ["Its capacitor holds a charge after unplugging; wait a second before you touch the plug's pins."],
+    cautions: [say.itsCapacitorHoldsACharge],
   },
   service: {
-    alone: "Unplugged: ohms through each line, near zero; between the lines, the discharge resistor.",
+    alone: say.unpluggedOhmsThroughEachLine,
     onBoard: () => "board fuse or filter",
   },
 });

@@ -1,6 +1,7 @@
 import { z } from "zod";
 import { number } from "../scalar";
 import { definePart, OPEN, VAGUE_OHMS } from "../kind";
+import { say } from "#words/core/model/kinds/linear-supply";
 
 const OUT = 0; // memory: output volts
 const LOAD = 1; // memory: input conductance
@@ -21,8 +22,8 @@ export const linearSupply = definePart({
       ["in-b", "return"],
     ],
     parameters: (f) => [
-      { name: "output ohms", nominal: f.volts / 12, tolerance: 0.3 },
-      { name: "idle ohms", nominal: 1e4, tolerance: VAGUE_OHMS, vague: true },
+      { name: say.outputOhms, nominal: f.volts / 12, tolerance: 0.3 },
+      { name: say.idleOhms, nominal: 1e4, tolerance: VAGUE_OHMS, vague: true },
     ],
     memory: 2,
     stamp({ mode, values }, stamp, _state, memory) {
@@ -46,12 +47,12 @@ export const linearSupply = definePart({
   },
   failures: {
     modes: () => [
-      { id: "bridge-open", words: "bridge open", odds: 1, source: "from memory" },
-      { id: "capacitor-dry", words: "smoothing capacitor dried out", odds: 2, source: "from memory" },
-      { id: "shorted", words: "bridge or capacitor shorted", odds: 0.7, source: "from memory" },
+      { id: "bridge-open", words: say.bridgeOpen, odds: 1, source: "from memory" },
+      { id: "capacitor-dry", words: say.smoothingCapacitorDriedOut, odds: 2, source: "from memory" },
+      { id: "shorted", words: say.bridgeOrCapacitorShorted, odds: 0.7, source: "from memory" },
     ],
     signs: () => [
-      { id: "bulged", words: "bulged capacitor", given: { "capacitor-dry": 0.6, shorted: 0.3 }, otherwise: 0.02 },
+      { id: "bulged", words: say.bulgedCapacitor, given: { "capacitor-dry": 0.6, shorted: 0.3 }, otherwise: 0.02 },
     ],
     unitSigns: { warm: 0.3 },
   },
@@ -60,7 +61,7 @@ export const linearSupply = definePart({
     traits: ["stores-charge"],
   },
   service: {
-    alone: "AC volts in, DC volts out, then AC volts at the output: ripple.",
+    alone: say.acVoltsInDcVolts,
     tool: "supply",
     onBoard: () => "low-voltage supply",
     repairs: "capacitors",

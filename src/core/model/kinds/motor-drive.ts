@@ -1,6 +1,7 @@
 import { z } from "zod";
 import { number } from "../scalar";
 import { definePart, OPEN, VAGUE_OHMS } from "../kind";
+import { say } from "#words/core/model/kinds/motor-drive";
 
 const OFF = 0;
 const DRIVES = 1;
@@ -28,8 +29,8 @@ export const motorDrive = definePart({
       ["report", "return"],
     ],
     parameters: () => [
-      { name: "idle ohms", nominal: 3e3, tolerance: VAGUE_OHMS, vague: true },
-      { name: "on ohms", nominal: 0.04, tolerance: 0.4 },
+      { name: say.idleOhms, nominal: 3e3, tolerance: VAGUE_OHMS, vague: true },
+      { name: say.onOhms, nominal: 0.04, tolerance: 0.4 },
     ],
     start: () => OFF,
     stamp({ mode, values }, stamp, state) {
@@ -50,18 +51,18 @@ export const motorDrive = definePart({
   },
   failures: {
     modes: () => [
-      { id: "dead", words: "does not drive", odds: 1.5, source: "from memory" },
-      { id: "shorted", words: "shorted, drives all the time", odds: 0.8, source: "from memory" },
+      { id: "dead", words: say.doesNotDrive, odds: 1.5, source: "from memory" },
+      { id: "shorted", words: say.shortedDrivesAllTheTime, odds: 0.8, source: "from memory" },
     ],
-    signs: () => [{ id: "scorch", words: "scorched driver", given: { dead: 0.3, shorted: 0.5 }, otherwise: 0.02 }],
+    signs: () => [{ id: "scorch", words: say.scorchedDriver, given: { dead: 0.3, shorted: 0.5 }, otherwise: 0.02 }],
   },
   observed: null,
   safety: {
     traits: ["moves", "starts-by-itself", "stores-charge"],
-    cautions: ["A drive that folds back protects a seized motor: free the motor before anything else is blamed."],
+    cautions: [say.aDriveThatFoldsBack],
   },
   service: {
-    alone: "Its rail, then its input, then its output under load.",
+    alone: say.itsRailThenItsInput,
     onBoard: () => "driver",
   },
 });

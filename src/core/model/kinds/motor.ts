@@ -2,6 +2,7 @@ import { z } from "zod";
 import { number } from "../scalar";
 import { definePart, OPEN } from "../kind";
 import { isFed, stampWinding } from "./load";
+import { say } from "#words/core/model/kinds/motor";
 
 const RESTS = 0;
 const TURNS = 1;
@@ -32,8 +33,8 @@ export const motor = definePart({
       ["b", "case"],
     ],
     parameters: (f) => [
-      { name: "winding ohms", nominal: f.ohms, tolerance: 0.1 },
-      { name: "run amps", nominal: f.amps, tolerance: 0.15 },
+      { name: say.windingOhms, nominal: f.ohms, tolerance: 0.1 },
+      { name: say.runAmps, nominal: f.amps, tolerance: 0.15 },
     ],
     start: () => RESTS,
     stamp({ fields, mode, severity, values }, stamp, state) {
@@ -68,7 +69,7 @@ export const motor = definePart({
     modes: (f) => [
       {
         id: "open",
-        words: f.brushes === "yes" ? "winding or brushes open" : "winding open",
+        words: f.brushes === "yes" ? say.windingOrBrushesOpen : say.windingOpen,
         odds: 1.5,
         source: "from memory",
       },
@@ -77,7 +78,7 @@ export const motor = definePart({
         ? [
             {
               id: "brushes-worn",
-              words: "brushes worn",
+              words: say.brushesWorn,
               odds: 1.5,
               source: "from memory" as const,
               severity: [20 * f.ohms, 120 * f.ohms] as const,
@@ -88,7 +89,7 @@ export const motor = definePart({
         ? [
             {
               id: "to-case",
-              words: "winding leaks to the case",
+              words: say.windingLeaksToTheCase,
               odds: 0.4,
               source: "from memory" as const,
               severity: [2e3, 5e4] as const,
@@ -97,12 +98,12 @@ export const motor = definePart({
         : []),
     ],
     signs: (f) => [
-      { id: "smell", words: "smell of burnt varnish", given: { open: 0.25, seized: 0.35 }, otherwise: 0.02 },
+      { id: "smell", words: say.smellOfBurntVarnish, given: { open: 0.25, seized: 0.35 }, otherwise: 0.02 },
       ...(f.brushes === "yes"
         ? [
             {
               id: "dust",
-              words: "carbon dust, short brushes",
+              words: say.carbonDustShortBrushes,
               given: { "brushes-worn": 0.8, open: 0.3 },
               otherwise: 0.08,
             },
@@ -112,23 +113,22 @@ export const motor = definePart({
     unitSigns: { warm: 0.3 },
   },
   observed: {
-    noticed: "Listen; watch the shaft from a distance, never reach in.",
+    noticed: say.listenWatchTheShaftFrom,
     observable: (f) => ({
       what: "motor",
       labels: f.current === "dc" ? ["turns", "turns backwards", "still", "hums"] : ["turns", "still", "hums"],
     }),
     look({ fields, mode }, view, state) {
-      if (state === TURNS) return fields.current === "dc" && view.dc("a", "b") < 0 ? "turns backwards" : "turns";
+      if (state === TURNS) return fields.current === "dc" && view.dc("a", "b") < 0 ? say.turnsBackwards : "turns";
       return mode === "seized" && isFed(view, "a", "b", { ...fields, volts: 0.2 * fields.volts }) ? "hums" : "still";
     },
   },
   safety: {
     traits: ["moves", "starts-by-itself"],
-    cautions: ["Moving parts: hands, hair and sleeves clear; it may start by itself. Secure what it drives."],
+    cautions: [say.movingPartsHandsHairAnd],
   },
   service: {
-    alone:
-      "Dead, leads off: ohms of the winding, each lead to the case. Then fed directly: unloaded, secured, fused, at reduced voltage.",
+    alone: say.deadLeadsOffOhmsOf,
     tool: "motor",
   },
 });

@@ -1,6 +1,7 @@
 import { z } from "zod";
 import { number } from "../scalar";
 import { definePart, VAGUE_OHMS } from "../kind";
+import { say } from "#words/core/model/kinds/non-isolated-supply";
 
 const OUT = 0; // memory: output volts
 
@@ -24,9 +25,9 @@ export const nonIsolatedSupply = definePart({
       ["out", "neutral"],
     ],
     parameters: (f) => [
-      { name: "output ohms", nominal: f.volts / f.maxAmps / 20, tolerance: 0.3 },
-      { name: "idle ohms", nominal: 5e3, tolerance: VAGUE_OHMS, vague: true },
-      { name: "discharge ohms", nominal: 4.7e5, tolerance: 0.05 },
+      { name: say.outputOhms, nominal: f.volts / f.maxAmps / 20, tolerance: 0.3 },
+      { name: say.idleOhms, nominal: 5e3, tolerance: VAGUE_OHMS, vague: true },
+      { name: say.dischargeOhms, nominal: 4.7e5, tolerance: 0.05 },
     ],
     memory: 1,
     stamp({ mode, severity, values }, stamp, _state, memory) {
@@ -43,30 +44,27 @@ export const nonIsolatedSupply = definePart({
   },
   failures: {
     modes: (f) => [
-      { id: "dead", words: "no output (dropper, fuse resistor or converter open)", odds: 2.5, source: "from memory" },
+      { id: "dead", words: say.noOutputDropperFuseResistor, odds: 2.5, source: "from memory" },
       {
         id: "weak",
-        words: "dropper has lost its capacitance, sags under load",
+        words: say.dropperHasLostItsCapacitance,
         odds: 2,
         source: "from memory",
         severity: [f.volts / f.maxAmps, (6 * f.volts) / f.maxAmps],
       },
     ],
     signs: () => [
-      { id: "browned", words: "board browned under the dropper", given: { dead: 0.3, weak: 0.4 }, otherwise: 0.03 },
+      { id: "browned", words: say.boardBrownedUnderTheDropper, given: { dead: 0.3, weak: 0.4 }, otherwise: 0.03 },
     ],
     unitSigns: { warm: 0.3, storm: 0.35 },
   },
   observed: null,
   safety: {
     traits: ["stores-charge", "not-isolating"],
-    cautions: [
-      "Not isolated: its low rail and its ground are joined to the mains. Low volts there kill like the line.",
-    ],
+    cautions: [say.notIsolatedItsLowRail],
   },
   service: {
-    alone:
-      "Fed from the line on the bench behind an isolating transformer: output against its own return, the neutral.",
+    alone: say.fedFromTheLineOn,
     tool: "supply",
     onBoard: () => "low-voltage supply",
     repairs: "capacitors",

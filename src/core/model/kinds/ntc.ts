@@ -1,6 +1,7 @@
 import { z } from "zod";
 import { id, number } from "../scalar";
 import { definePart, OPEN } from "../kind";
+import { say } from "#words/core/model/kinds/ntc";
 
 /** Zero of the Celsius scale, kelvin. */
 const KELVIN = 273.15;
@@ -18,7 +19,7 @@ export const ntc = definePart({
     terminals: () => ["a", "b"],
     galvanic: () => [["a", "b"]],
     elements: () => [["a", "b"]],
-    parameters: (f) => [{ name: "ohms at 25 C", nominal: f.ohms25, tolerance: 0.03 }],
+    parameters: (f) => [{ name: say.ohmsAt25C, nominal: f.ohms25, tolerance: 0.03 }],
     stamp({ fields, mode, severity, values, conditions }, stamp) {
       const ohms = ntcOhms(values[0]!, fields.beta, conditions.temperature(fields.place));
       stamp.conduct(0, mode === "open" ? OPEN : 1 / ohmsUnder(mode, severity, ohms));
@@ -28,12 +29,12 @@ export const ntc = definePart({
     modes: () => [
       { id: "open", words: "open", odds: 0.8, source: "from memory" },
       { id: "short", words: "shorted", odds: 0.4, source: "from memory", severity: [0.5, 20] },
-      { id: "drifted", words: "drifted high", odds: 0.6, source: "from memory", severity: [2, 4] },
+      { id: "drifted", words: say.driftedHigh, odds: 0.6, source: "from memory", severity: [2, 4] },
     ],
     signs: () => [
       {
         id: "crust",
-        words: "crusted or damaged sensor",
+        words: say.crustedOrDamagedSensor,
         given: { open: 0.2, short: 0.3, drifted: 0.2 },
         otherwise: 0.03,
       },
@@ -44,7 +45,7 @@ export const ntc = definePart({
     traits: ["ages"],
   },
   service: {
-    alone: "Unplugged: ohms against its table at the temperature it really has; then in stirred crushed ice.",
+    alone: say.unpluggedOhmsAgainstItsTable,
     tool: "sensor",
     standIn: (f, { celsius }) => (celsius === undefined ? null : { ohms: ntcOhms(f.ohms25, f.beta, celsius), celsius }),
   },

@@ -1,5 +1,6 @@
 import { z } from "zod";
 import { definePart, OPEN } from "../kind";
+import { say } from "#words/core/model/kinds/outlet";
 
 /** The wall outlet and the wiring behind it: line, neutral bonded to earth at the building, protective earth. */
 export const outlet = definePart({
@@ -18,7 +19,7 @@ export const outlet = definePart({
       ["neutral", "@ground"],
       ["earth", "@ground"],
     ],
-    parameters: () => [{ name: "source ohms", nominal: 0.3, tolerance: 0.5 }],
+    parameters: () => [{ name: say.sourceOhms, nominal: 0.3, tolerance: 0.5 }],
     stamp({ id, mode, values, conditions }, stamp) {
       const on = conditions.isOn(id);
       const plugged = on ? 1 / values[0]! : OPEN;
@@ -30,14 +31,14 @@ export const outlet = definePart({
   },
   failures: {
     modes: () => [
-      { id: "dead", words: "no voltage", odds: 3, source: "from memory" },
-      { id: "neutral-open", words: "neutral open", odds: 0.5, source: "from memory" },
-      { id: "earth-open", words: "earth missing", odds: 0.5, source: "from memory" },
+      { id: "dead", words: say.noVoltage, odds: 3, source: "from memory" },
+      { id: "neutral-open", words: say.neutralOpen, odds: 0.5, source: "from memory" },
+      { id: "earth-open", words: say.earthMissing, odds: 0.5, source: "from memory" },
     ],
     signs: () => [
       {
         id: "kettle-dead",
-        words: "another appliance does not run on it",
+        words: say.anotherApplianceDoesNotRun,
         given: { dead: 0.98, "neutral-open": 0.98 },
         otherwise: 0.01,
       },
@@ -46,10 +47,10 @@ export const outlet = definePart({
   observed: null,
   safety: {
     traits: ["licensed"],
-    cautions: ["Mains at the outlet: probes with shrouded tips, one hand."],
+    cautions: [say.mainsAtTheOutletProbes],
     isolatedBy: "plug",
   },
   service: {
-    alone: "Try another appliance on the same outlet.",
+    alone: say.tryAnotherApplianceOnThe,
   },
 });

@@ -1,6 +1,7 @@
 import { z } from "zod";
 import { id, number } from "../scalar";
 import { definePart, FLICKERS, OPEN, VAGUE_OHMS } from "../kind";
+import { say } from "#words/core/model/kinds/panel";
 
 const DARK = 0;
 const NO_LINK = 1;
@@ -37,9 +38,9 @@ export const panel = definePart({
       ["link", "return"],
     ],
     parameters: (f) => [
-      { name: "run ohms", nominal: f.runOhms, tolerance: 0.15 },
-      { name: "dead ohms", nominal: f.deadOhms, tolerance: VAGUE_OHMS, vague: true },
-      { name: "link ohms", nominal: 1e4, tolerance: 0.05 },
+      { name: say.runOhms, nominal: f.runOhms, tolerance: 0.15 },
+      { name: say.deadOhms, nominal: f.deadOhms, tolerance: VAGUE_OHMS, vague: true },
+      { name: say.linkOhms, nominal: 1e4, tolerance: 0.05 },
     ],
     start: () => DARK,
     stamp({ mode, severity, values }, stamp, state) {
@@ -64,17 +65,17 @@ export const panel = definePart({
         ? [
             {
               id: "tires",
-              words: "goes dark after a while, comes back with a power cycle",
+              words: say.goesDarkAfterAWhile,
               odds: 1.5,
               source: "from memory" as const,
             },
           ]
         : []),
       { id: "dead", words: "dead", odds: 3, source: "from memory" },
-      { id: "shorted", words: "shorted, pulls the rail down", odds: 1.5, source: "from memory", severity: [0.3, 3] },
-      { id: "link-dead", words: "does not hear the main board", odds: 0.8, source: "from memory" },
+      { id: "shorted", words: say.shortedPullsTheRailDown, odds: 1.5, source: "from memory", severity: [0.3, 3] },
+      { id: "link-dead", words: say.doesNotHearTheMain, odds: 0.8, source: "from memory" },
     ],
-    signs: () => [{ id: "damp", words: "water behind the panel", given: { dead: 0.2, shorted: 0.4 }, otherwise: 0.03 }],
+    signs: () => [{ id: "damp", words: say.waterBehindThePanel, given: { dead: 0.2, shorted: 0.4 }, otherwise: 0.03 }],
     hinders: () => ["dead", "link-dead"],
     unitSigns: { "comes-and-goes": 0.25, damp: 0.3, storm: 0.2 },
   },
@@ -93,9 +94,9 @@ export const panel = definePart({
   },
   safety: {
     traits: ["display", "tells-codes"],
-    cautions: ["Touch the door's bare metal before the panel board: static kills it."],
+    cautions: [say.touchTheDoorsBareMetal],
   },
   service: {
-    alone: "Its rail at its own plug, under load, and the link beside it.",
+    alone: say.itsRailAtItsOwn,
   },
 });

@@ -1,6 +1,7 @@
 import { z } from "zod";
 import { number } from "../scalar";
 import { definePart, OPEN } from "../kind";
+import { say } from "#words/core/model/kinds/payment-input";
 
 /** A payment module: fed from a rail, its output pulls to the return for a credit; its lamp says that it lives. */
 export const paymentInput = definePart({
@@ -14,8 +15,8 @@ export const paymentInput = definePart({
       ["pulse", "return"],
     ],
     parameters: (f) => [
-      { name: "run ohms", nominal: f.volts / f.amps, tolerance: 0.2 },
-      { name: "pulse ohms", nominal: 30, tolerance: 0.3 },
+      { name: say.runOhms, nominal: f.volts / f.amps, tolerance: 0.2 },
+      { name: say.pulseOhms, nominal: 30, tolerance: 0.3 },
     ],
     stamp({ id, fields: _fields, mode, values, conditions }, stamp, state) {
       stamp.conduct(0, mode === "dead" ? 1e-4 : 1 / values[0]!);
@@ -30,11 +31,11 @@ export const paymentInput = definePart({
   failures: {
     modes: () => [
       { id: "dead", words: "dead", odds: 1.5, source: "from memory" },
-      { id: "no-pulse", words: "gives no credit", odds: 1, source: "from memory" },
+      { id: "no-pulse", words: say.givesNoCredit, odds: 1, source: "from memory" },
     ],
   },
   observed: {
-    noticed: "Look at the lamp of the module.",
+    noticed: say.lookAtTheLampOf,
     observable: () => ({ what: "module lamp", labels: ["lit", "dark"] }),
     look: (_instance, _view, state) => (state === 1 ? "lit" : "dark"),
   },
@@ -42,6 +43,6 @@ export const paymentInput = definePart({
     traits: ["worked-by-hand", "takes-payment"],
   },
   service: {
-    alone: "Its rail at its own plug, then the pulse line while a card is read.",
+    alone: say.itsRailAtItsOwn,
   },
 });

@@ -1,6 +1,7 @@
 import { z } from "zod";
 import { id, number } from "../scalar";
 import { definePart, OPEN } from "../kind";
+import { say } from "#words/core/model/kinds/potentiometer";
 
 /** Ohms that stay at either end of the track. */
 const END = 0.005;
@@ -16,7 +17,7 @@ export const potentiometer = definePart({
       ["a", "wiper"],
       ["wiper", "b"],
     ],
-    parameters: (f) => [{ name: "track ohms", nominal: f.ohms, tolerance: 0.1 }],
+    parameters: (f) => [{ name: say.trackOhms, nominal: f.ohms, tolerance: 0.1 }],
     stamp({ fields, mode, values, conditions }, stamp) {
       const turned = Math.min(1 - END, Math.max(END, conditions.level(fields.place)));
       // A wiper that lifts off is modelled as both halves far away from it; the track itself is then out of reach too.
@@ -26,8 +27,8 @@ export const potentiometer = definePart({
   },
   failures: {
     modes: () => [
-      { id: "track-open", words: "track open at end b", odds: 0.8, source: "from memory" },
-      { id: "wiper-open", words: "wiper lifts off", odds: 1.2, source: "from memory" },
+      { id: "track-open", words: say.trackOpenAtEndB, odds: 0.8, source: "from memory" },
+      { id: "wiper-open", words: say.wiperLiftsOff, odds: 1.2, source: "from memory" },
     ],
   },
   observed: null,
@@ -35,7 +36,7 @@ export const potentiometer = definePart({
     traits: [],
   },
   service: {
-    alone: "Dead, plug off: end to end, then wiper to an end through its whole sweep, looking for jumps.",
+    alone: say.deadPlugOffEndTo,
     tool: "position",
     level: "pot",
   },

@@ -1,6 +1,7 @@
 import { z } from "zod";
 import { id, number } from "../scalar";
 import { definePart, OPEN } from "../kind";
+import { say } from "#words/core/model/kinds/pressure-switch";
 
 /** A pressure or float switch: its contact goes by how far a place is filled. */
 export const pressureSwitch = definePart({
@@ -10,7 +11,7 @@ export const pressureSwitch = definePart({
     terminals: () => ["a", "b"],
     galvanic: () => [["a", "b"]],
     elements: () => [["a", "b"]],
-    parameters: () => [{ name: "contact ohms", nominal: 0.08, tolerance: 0.5 }],
+    parameters: () => [{ name: say.contactOhms, nominal: 0.08, tolerance: 0.5 }],
     stamp({ fields, mode, values, conditions }, stamp) {
       const reached = conditions.level(fields.place) > fields.above;
       const closed = mode === "stuck-closed" || (mode !== "stuck-open" && reached !== (fields.rests === "closed"));
@@ -20,13 +21,13 @@ export const pressureSwitch = definePart({
   },
   failures: {
     modes: () => [
-      { id: "stuck-open", words: "never closes", odds: 1, source: "from memory" },
-      { id: "stuck-closed", words: "never opens", odds: 0.8, source: "from memory" },
+      { id: "stuck-open", words: say.neverCloses, odds: 1, source: "from memory" },
+      { id: "stuck-closed", words: say.neverOpens, odds: 0.8, source: "from memory" },
     ],
     signs: () => [
       {
         id: "hose",
-        words: "hose off, kinked or blocked",
+        words: say.hoseOffKinkedOrBlocked,
         given: { "stuck-open": 0.4, "stuck-closed": 0.3 },
         otherwise: 0.04,
       },
@@ -38,7 +39,7 @@ export const pressureSwitch = definePart({
     traits: ["interlock", "often-bridged", "breaks-current"],
   },
   service: {
-    alone: "Dead, plug off: continuity empty and filled (or blown gently).",
+    alone: say.deadPlugOffContinuityEmpty,
     tool: "position",
     level: "switch",
   },

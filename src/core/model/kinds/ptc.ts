@@ -1,6 +1,7 @@
 import { z } from "zod";
 import { number } from "../scalar";
 import { definePart, OPEN } from "../kind";
+import { say } from "#words/core/model/kinds/ptc";
 
 /** A ceramic PTC: low when cold, high when its own current has heated it. As a starter or a small heater. */
 export const ptc = definePart({
@@ -12,7 +13,7 @@ export const ptc = definePart({
     elements: () => [["a", "b"]],
     parameters: (f) => [
       { name: "cold ohms", nominal: f.coldOhms, tolerance: 0.25 },
-      { name: "hot ohms", nominal: f.hotOhms, tolerance: 0.4 },
+      { name: say.hotOhms, nominal: f.hotOhms, tolerance: 0.4 },
     ],
     start: () => 0,
     stamp({ mode, values }, stamp, state) {
@@ -28,17 +29,17 @@ export const ptc = definePart({
   },
   failures: {
     modes: () => [
-      { id: "open", words: "cracked, open", odds: 1.2, source: "from memory" },
+      { id: "open", words: say.crackedOpen, odds: 1.2, source: "from memory" },
       { id: "shorted", words: "shorted", odds: 0.3, source: "from memory" },
     ],
-    signs: () => [{ id: "rattles", words: "rattles when shaken", given: { open: 0.7 }, otherwise: 0.01 }],
+    signs: () => [{ id: "rattles", words: say.rattlesWhenShaken, given: { open: 0.7 }, otherwise: 0.01 }],
   },
   observed: null,
   safety: {
     traits: ["hot"],
   },
   service: {
-    alone: "Cold, leads off: ohms against its print; it must not rattle.",
+    alone: say.coldLeadsOffOhmsAgainst,
   },
 });
 

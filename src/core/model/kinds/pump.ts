@@ -1,5 +1,6 @@
 import { definePart } from "../kind";
 import { coilElectrical, coilPlate, isFed } from "./load";
+import { say } from "#words/core/model/kinds/pump";
 
 /** Times its running current that it draws while it does not turn; from memory. */
 const AT_REST = 2.5;
@@ -11,14 +12,14 @@ export const pump = definePart({
   electrical: coilElectrical(0.6, { mode: "jammed", times: AT_REST }),
   failures: {
     modes: () => [
-      { id: "open", words: "winding open", odds: 1.2, source: "from memory" },
+      { id: "open", words: say.windingOpen, odds: 1.2, source: "from memory" },
       { id: "jammed", words: "jammed", odds: 1.5, source: "from memory" },
     ],
-    signs: () => [{ id: "debris", words: "debris in the pump", given: { jammed: 0.7 }, otherwise: 0.05 }],
+    signs: () => [{ id: "debris", words: say.debrisInThePump, given: { jammed: 0.7 }, otherwise: 0.05 }],
     unitSigns: { unused: 0.35 },
   },
   observed: {
-    noticed: "Listen; a hand on the hose feels the flow.",
+    noticed: say.listenAHandOnThe,
     observable: () => ({ what: "pump", labels: ["pumps", "silent", "hums"] }),
     look: ({ fields, mode }, view) => {
       if (mode === "open" || !isFed(view, "a", "b", fields)) return "silent";
@@ -27,10 +28,10 @@ export const pump = definePart({
   },
   safety: {
     traits: ["moves", "starts-by-itself", "hot-water"],
-    cautions: ["Water and mains: empty the tub and unplug before the pump is opened."],
+    cautions: [say.waterAndMainsEmptyThe],
   },
   service: {
-    alone: "Dead, leads off: ohms of the winding; the impeller turns in steps by hand.",
+    alone: say.deadLeadsOffOhmsOf,
     tool: "motor",
   },
 });

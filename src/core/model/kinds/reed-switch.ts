@@ -1,6 +1,7 @@
 import { z } from "zod";
 import { id } from "../scalar";
 import { definePart, OPEN } from "../kind";
+import { say } from "#words/core/model/kinds/reed-switch";
 
 /** A reed contact that closes near a magnet. */
 export const reedSwitch = definePart({
@@ -10,7 +11,7 @@ export const reedSwitch = definePart({
     terminals: () => ["a", "b"],
     galvanic: () => [["a", "b"]],
     elements: () => [["a", "b"]],
-    parameters: () => [{ name: "contact ohms", nominal: 0.15, tolerance: 0.4 }],
+    parameters: () => [{ name: say.contactOhms, nominal: 0.15, tolerance: 0.4 }],
     stamp({ fields, mode, values, conditions }, stamp) {
       const closed =
         mode === "stuck-closed" ||
@@ -20,8 +21,8 @@ export const reedSwitch = definePart({
   },
   failures: {
     modes: () => [
-      { id: "stuck-open", words: "never closes", odds: 1, source: "from memory" },
-      { id: "stuck-closed", words: "never opens", odds: 0.7, source: "from memory" },
+      { id: "stuck-open", words: say.neverCloses, odds: 1, source: "from memory" },
+      { id: "stuck-closed", words: say.neverOpens, odds: 0.7, source: "from memory" },
     ],
   },
   observed: null,
@@ -29,7 +30,7 @@ export const reedSwitch = definePart({
     traits: ["interlock", "ages", "often-bridged", "breaks-current"],
   },
   service: {
-    alone: "Dead, plug off: continuity with the magnet near and away.",
+    alone: say.deadPlugOffContinuityWith,
     tool: "position",
     level: "reed",
     standIn: (_f, { magnet }) => ({ magnet }),

@@ -1,6 +1,7 @@
 import { z } from "zod";
 import { number } from "../scalar";
 import { definePart, OPEN, VAGUE_OHMS } from "../kind";
+import { say } from "#words/core/model/kinds/regulator";
 
 const OUT = 0; // memory: output volts
 const LOAD = 1; // memory: input conductance
@@ -20,7 +21,7 @@ export const regulator = definePart({
     ],
     parameters: (f) => [
       { name: "volts", nominal: f.volts, tolerance: 0.03 },
-      { name: "idle ohms", nominal: 2e4, tolerance: VAGUE_OHMS, vague: true },
+      { name: say.idleOhms, nominal: 2e4, tolerance: VAGUE_OHMS, vague: true },
     ],
     memory: 2,
     stamp({ mode, values }, stamp, _state, memory) {
@@ -43,10 +44,10 @@ export const regulator = definePart({
   },
   failures: {
     modes: () => [
-      { id: "dead", words: "no output", odds: 1.5, source: "from memory" },
-      { id: "passes", words: "shorted, passes its input", odds: 0.4, source: "from memory" },
+      { id: "dead", words: say.noOutput, odds: 1.5, source: "from memory" },
+      { id: "passes", words: say.shortedPassesItsInput, odds: 0.4, source: "from memory" },
     ],
-    signs: () => [{ id: "hot", words: "too hot to touch", given: { passes: 0.3, dead: 0.2 }, otherwise: 0.03 }],
+    signs: () => [{ id: "hot", words: say.tooHotToTouch, given: { passes: 0.3, dead: 0.2 }, otherwise: 0.03 }],
     unitSigns: { warm: 0.3 },
   },
   observed: null,
@@ -54,7 +55,7 @@ export const regulator = definePart({
     traits: [],
   },
   service: {
-    alone: "Input and output volts against its own return.",
+    alone: say.inputAndOutputVoltsAgainst,
     tool: "supply",
     onBoard: () => "low-voltage supply",
   },

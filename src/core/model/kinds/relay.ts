@@ -1,6 +1,7 @@
 import { z } from "zod";
 import { number } from "../scalar";
 import { definePart, OPEN } from "../kind";
+import { say } from "#words/core/model/kinds/relay";
 
 /**
  * A relay with one make contact. Pulls in at 75 % of its coil voltage, lets go below 20 % (usual data-sheet limits,
@@ -24,8 +25,8 @@ export const relay = definePart({
       ["common", "make"],
     ],
     parameters: (f) => [
-      { name: "coil ohms", nominal: f.coilOhms, tolerance: 0.1 },
-      { name: "contact ohms", nominal: 0.02, tolerance: 0.5 },
+      { name: say.coilOhms, nominal: f.coilOhms, tolerance: 0.1 },
+      { name: say.contactOhms, nominal: 0.02, tolerance: 0.5 },
     ],
     start: ({ mode }) => (mode === "welded" ? 1 : 0),
     stamp({ mode, values }, stamp, state) {
@@ -44,18 +45,18 @@ export const relay = definePart({
   },
   failures: {
     modes: () => [
-      { id: "coil-open", words: "coil open", odds: 0.5, source: "from memory" },
-      { id: "contact-open", words: "contact does not make", odds: 2, source: "from memory" },
-      { id: "welded", words: "contact welded shut", odds: 1.2, source: "from memory" },
+      { id: "coil-open", words: say.coilOpen, odds: 0.5, source: "from memory" },
+      { id: "contact-open", words: say.contactDoesNotMake, odds: 2, source: "from memory" },
+      { id: "welded", words: say.contactWeldedShut, odds: 1.2, source: "from memory" },
     ],
     signs: () => [
       {
         id: "burnt-joint",
-        words: "burnt or cracked joint under the relay",
+        words: say.burntOrCrackedJointUnder,
         given: { "contact-open": 0.35, welded: 0.15 },
         otherwise: 0.02,
       },
-      { id: "no-click", words: "no click", given: { "coil-open": 0.9, welded: 0.7 }, otherwise: 0.05 },
+      { id: "no-click", words: say.noClick, given: { "coil-open": 0.9, welded: 0.7 }, otherwise: 0.05 },
     ],
     unitSigns: { moved: 0.2, warm: 0.3, "comes-and-goes": 0.25 },
     provokedBy: "cycling",
@@ -65,7 +66,7 @@ export const relay = definePart({
     traits: ["breaks-current"],
   },
   service: {
-    alone: "Coil ohms; contact open at rest, closed with the coil fed.",
+    alone: say.coilOhmsContactOpenAt,
     tool: "relay",
     onBoard: () => "relay",
     repairs: "relay",

@@ -1,6 +1,7 @@
 import { z } from "zod";
 import { number } from "../scalar";
 import { definePart, OPEN } from "../kind";
+import { say } from "#words/core/model/kinds/resistor";
 
 /** A resistor. */
 export const resistor = definePart({
@@ -22,7 +23,7 @@ export const resistor = definePart({
     traits: ["hot"],
   },
   service: {
-    alone: "Dead, one lead off: ohms against its bands.",
+    alone: say.deadOneLeadOffOhms,
     foundInLead: { ohms: 10 },
   },
 });

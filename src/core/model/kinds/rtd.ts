@@ -1,6 +1,7 @@
 import { z } from "zod";
 import { id, number } from "../scalar";
 import { definePart, OPEN } from "../kind";
+import { say } from "#words/core/model/kinds/rtd";
 
 /** Coefficients of IEC 60751 for industrial platinum resistors. */
 const A = 3.9083e-3;
@@ -21,7 +22,7 @@ export const rtd = definePart({
     terminals: () => ["a", "b"],
     galvanic: () => [["a", "b"]],
     elements: () => [["a", "b"]],
-    parameters: (f) => [{ name: "ohms at 0 C", nominal: f.ohms0, tolerance: 0.003 }],
+    parameters: (f) => [{ name: say.ohmsAt0C, nominal: f.ohms0, tolerance: 0.003 }],
     stamp({ fields, mode, severity, values, conditions }, stamp) {
       stamp.conduct(
         0,
@@ -42,7 +43,7 @@ export const rtd = definePart({
     traits: [],
   },
   service: {
-    alone: "Plug off: ohms against its table at the temperature it really has.",
+    alone: say.plugOffOhmsAgainstIts,
     tool: "sensor",
   },
 });

@@ -1,6 +1,7 @@
 import { z } from "zod";
 import { number } from "../scalar";
 import { definePart, OPEN } from "../kind";
+import { say } from "#words/core/model/kinds/run-capacitor";
 
 /** A run capacitor in the lead of an auxiliary winding. */
 export const runCapacitor = definePart({
@@ -24,16 +25,16 @@ export const runCapacitor = definePart({
       { id: "shorted", words: "shorted", odds: 0.5, source: "from memory" },
     ],
     signs: () => [
-      { id: "bulged", words: "capacitor bulged or leaking", given: { open: 0.5, shorted: 0.5 }, otherwise: 0.02 },
+      { id: "bulged", words: say.capacitorBulgedOrLeaking, given: { open: 0.5, shorted: 0.5 }, otherwise: 0.02 },
     ],
   },
   observed: null,
   safety: {
     traits: ["stores-charge", "ages"],
-    cautions: ["A capacitor holds its charge: discharge it through a resistor, then prove it near 0 V."],
+    cautions: [say.aCapacitorHoldsItsCharge],
   },
   service: {
-    alone: "Discharged, leads off: capacitance against its print.",
+    alone: say.dischargedLeadsOffCapacitanceAgainst,
     tool: "motor",
   },
 });

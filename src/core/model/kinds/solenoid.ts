@@ -1,5 +1,6 @@
 import { definePart } from "../kind";
 import { coilElectrical, coilPlate, isFed } from "./load";
+import { say } from "#words/core/model/kinds/solenoid";
 
 /** A solenoid that pulls a plunger. */
 export const solenoid = definePart({
@@ -8,21 +9,21 @@ export const solenoid = definePart({
   electrical: coilElectrical(0.5),
   failures: {
     modes: () => [
-      { id: "open", words: "coil open", odds: 1.2, source: "from memory" },
-      { id: "jammed", words: "plunger jammed", odds: 0.8, source: "from memory" },
+      { id: "open", words: say.coilOpen, odds: 1.2, source: "from memory" },
+      { id: "jammed", words: say.plungerJammed, odds: 0.8, source: "from memory" },
     ],
   },
   observed: {
-    noticed: "Listen for the click; feel the plunger.",
+    noticed: say.listenForTheClickFeel,
     observable: () => ({ what: "solenoid", labels: ["pulls", "rests"] }),
     look: ({ fields, mode }, view) => (mode === null && isFed(view, "a", "b", fields) ? "pulls" : "rests"),
   },
   safety: {
     traits: ["moves", "spring-or-weight"],
-    cautions: ["A plunger that pulls can pinch."],
+    cautions: [say.aPlungerThatPullsCan],
   },
   service: {
-    alone: "Dead, leads off: ohms of the coil; the plunger moves freely.",
+    alone: say.deadLeadsOffOhmsOf,
     tool: "heater",
   },
 });

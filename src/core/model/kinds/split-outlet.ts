@@ -1,5 +1,6 @@
 import { z } from "zod";
 import { definePart, OPEN } from "../kind";
+import { say } from "#words/core/model/kinds/split-outlet";
 
 /** A split-phase outlet: two legs of half the supply voltage each side of a neutral that is earthed at the building. */
 export const splitOutlet = definePart({
@@ -19,7 +20,7 @@ export const splitOutlet = definePart({
       ["line2", "@ground"],
       ["earth", "@ground"],
     ],
-    parameters: () => [{ name: "source ohms", nominal: 0.2, tolerance: 0.5 }],
+    parameters: () => [{ name: say.sourceOhms, nominal: 0.2, tolerance: 0.5 }],
     stamp({ id, mode, values, conditions }, stamp) {
       const on = conditions.isOn(id);
       const leg = (element: number, sign: number, lost: boolean) => {
@@ -35,15 +36,15 @@ export const splitOutlet = definePart({
   },
   failures: {
     modes: () => [
-      { id: "dead", words: "no voltage", odds: 2, source: "from memory" },
-      { id: "leg1-lost", words: "first leg lost", odds: 1.2, source: "from memory" },
-      { id: "leg2-lost", words: "second leg lost", odds: 1.2, source: "from memory" },
-      { id: "neutral-lost", words: "neutral lost", odds: 0.6, source: "from memory" },
+      { id: "dead", words: say.noVoltage, odds: 2, source: "from memory" },
+      { id: "leg1-lost", words: say.firstLegLost, odds: 1.2, source: "from memory" },
+      { id: "leg2-lost", words: say.secondLegLost, odds: 1.2, source: "from memory" },
+      { id: "neutral-lost", words: say.neutralLost, odds: 0.6, source: "from memory" },
     ],
     signs: () => [
       {
         id: "dim-and-bright",
-        words: "lamps on the same circuit go dim and others bright",
+        words: say.lampsOnTheSameCircuit,
         given: { "neutral-lost": 0.7 },
         otherwise: 0.02,
       },
@@ -52,10 +53,10 @@ export const splitOutlet = definePart({
   observed: null,
   safety: {
     traits: ["licensed"],
-    cautions: ["Two legs: 240 V between them, 120 V each to neutral. One leg lost still leaves the other live."],
+    cautions: [say.twoLegs240VBetween],
     isolatedBy: "plug",
   },
   service: {
-    alone: "Leg to leg, then each leg to neutral.",
+    alone: say.legToLegThenEach,
   },
 });

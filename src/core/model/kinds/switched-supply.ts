@@ -1,6 +1,7 @@
 import { z } from "zod";
 import { number } from "../scalar";
 import { definePart, OPEN, VAGUE_OHMS } from "../kind";
+import { say } from "#words/core/model/kinds/switched-supply";
 
 const OFF = 0;
 const ON = 1;
@@ -45,10 +46,10 @@ export const switchedSupply = definePart({
     ],
     parameters: (f) => [
       { name: "volts", nominal: f.volts, tolerance: 0.03 },
-      { name: "output ohms", nominal: 0.15, tolerance: 0.5 },
-      { name: "bleeder ohms", nominal: 6.8e5, tolerance: 0.05 },
-      { name: "standby watts", nominal: 1, tolerance: 0.3 },
-      { name: "idle output ohms", nominal: 2.2e4, tolerance: VAGUE_OHMS, vague: true },
+      { name: say.outputOhms, nominal: 0.15, tolerance: 0.5 },
+      { name: say.bleederOhms, nominal: 6.8e5, tolerance: 0.05 },
+      { name: say.standbyWatts, nominal: 1, tolerance: 0.3 },
+      { name: say.idleOutputOhms, nominal: 2.2e4, tolerance: VAGUE_OHMS, vague: true },
     ],
     memory: 2,
     start: () => OFF,
@@ -98,41 +99,41 @@ export const switchedSupply = definePart({
   },
   failures: {
     modes: () => [
-      { id: "dead", words: "does not start (switch or start circuit)", odds: 3, source: "from memory" },
-      { id: "no-bulk", words: "no bulk voltage (inrush resistor or bridge open)", odds: 1.5, source: "from memory" },
+      { id: "dead", words: say.doesNotStartSwitchOr, odds: 3, source: "from memory" },
+      { id: "no-bulk", words: say.noBulkVoltageInrushResistor, odds: 1.5, source: "from memory" },
       {
         id: "input-short",
-        words: "shorted on its line side (varistor, bridge or switch)",
+        words: say.shortedOnItsLineSide,
         odds: 1.5,
         source: "from memory",
       },
       {
         id: "sagging",
-        words: "sags under load (output filter dried out)",
+        words: say.sagsUnderLoadOutputFilter,
         odds: 2,
         source: "from memory",
         severity: [4, 25],
       },
       {
         id: "feedback-open",
-        words: "ticks: feedback lost, its output overshoots and trips",
+        words: say.ticksFeedbackLostItsOutput,
         odds: 0.8,
         source: "from memory",
       },
-      { id: "rectifier-short", words: "ticks: output rectifier shorted", odds: 0.8, source: "from memory" },
-      { id: "ripple", words: "gives ripple (bulk capacitor dried out)", odds: 1, source: "from memory" },
+      { id: "rectifier-short", words: say.ticksOutputRectifierShorted, odds: 0.8, source: "from memory" },
+      { id: "ripple", words: say.givesRippleBulkCapacitorDried, odds: 1, source: "from memory" },
     ],
     signs: () => [
-      { id: "bulged", words: "bulged capacitor", given: { sagging: 0.6, ripple: 0.6, dead: 0.1 }, otherwise: 0.02 },
+      { id: "bulged", words: say.bulgedCapacitor, given: { sagging: 0.6, ripple: 0.6, dead: 0.1 }, otherwise: 0.02 },
       {
         id: "soot",
-        words: "soot or a burst part on the line side",
+        words: say.sootOrABurstPart,
         given: { "input-short": 0.7, "no-bulk": 0.3 },
         otherwise: 0.01,
       },
       {
         id: "ticks",
-        words: "ticks about once a second",
+        words: say.ticksAboutOnceASecond,
         given: { "feedback-open": 0.7, "rectifier-short": 0.7 },
         otherwise: 0.03,
       },
@@ -142,10 +143,10 @@ export const switchedSupply = definePart({
   observed: null,
   safety: {
     traits: ["stores-charge"],
-    cautions: ["The bulk capacitor holds the rectified line after unplugging. Wait, then prove it below 60 V."],
+    cautions: [say.theBulkCapacitorHoldsThe],
   },
   service: {
-    alone: "Fed from the line with its load unplugged: output volts between its own output and its own return.",
+    alone: say.fedFromTheLineWith,
     tool: "supply",
     onBoard: () => "low-voltage supply",
     repairs: "capacitors",

@@ -1,6 +1,7 @@
 import { z } from "zod";
 import { id, number } from "../scalar";
 import { definePart, OPEN } from "../kind";
+import { say } from "#words/core/model/kinds/thermal-cut-off";
 
 const CLOSED = 0;
 const OPENED = 1;
@@ -39,17 +40,17 @@ export const thermalCutOff = definePart({
         protective: true,
       },
     ],
-    signs: () => [{ id: "button-out", words: "reset button stands out", given: { open: 0.5 }, otherwise: 0.01 }],
+    signs: () => [{ id: "button-out", words: say.resetButtonStandsOut, given: { open: 0.5 }, otherwise: 0.01 }],
     unitSigns: { warm: 0.4 },
     provokedBy: "warming",
   },
   observed: null,
   safety: {
     traits: ["protects", "interlock", "often-bridged"],
-    cautions: ["A safety device. It is never bridged, and never reset or renewed before what tripped it is found."],
+    cautions: [say.aSafetyDeviceItIs],
   },
   service: {
-    alone: "Dead, leads off: continuity, near zero when it is cold.",
+    alone: say.deadLeadsOffContinuityNear,
     foundInLead: { opensAbove: 150, place: "lead", resets: "never" },
   },
 });

@@ -1,6 +1,7 @@
 import { z } from "zod";
 import { id, number } from "../scalar";
 import { definePart, OPEN } from "../kind";
+import { say } from "#words/core/model/kinds/thermostat";
 
 /** A thermostat: its contact goes by the temperature of a place. */
 export const thermostat = definePart({
@@ -10,7 +11,7 @@ export const thermostat = definePart({
     terminals: () => ["a", "b"],
     galvanic: () => [["a", "b"]],
     elements: () => [["a", "b"]],
-    parameters: () => [{ name: "contact ohms", nominal: 0.05, tolerance: 0.5 }],
+    parameters: () => [{ name: say.contactOhms, nominal: 0.05, tolerance: 0.5 }],
     stamp({ fields, mode, values, conditions }, stamp) {
       const above = conditions.temperature(fields.place) > fields.celsius;
       const closed = mode === "stuck-closed" || (mode !== "stuck-open" && above === (fields.closes === "above"));
@@ -20,8 +21,8 @@ export const thermostat = definePart({
   },
   failures: {
     modes: () => [
-      { id: "stuck-open", words: "never closes", odds: 1.2, source: "from memory" },
-      { id: "stuck-closed", words: "never opens", odds: 0.8, source: "from memory" },
+      { id: "stuck-open", words: say.neverCloses, odds: 1.2, source: "from memory" },
+      { id: "stuck-closed", words: say.neverOpens, odds: 0.8, source: "from memory" },
     ],
   },
   observed: null,
@@ -29,6 +30,6 @@ export const thermostat = definePart({
     traits: ["often-bridged"],
   },
   service: {
-    alone: "Dead, leads off: continuity in the warm and in crushed ice.",
+    alone: say.deadLeadsOffContinuityIn,
   },
 });

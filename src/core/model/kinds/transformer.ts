@@ -1,6 +1,7 @@
 import { z } from "zod";
 import { number } from "../scalar";
 import { definePart, OPEN } from "../kind";
+import { say } from "#words/core/model/kinds/transformer";
 
 const OUT = 0; // memory: output volts
 const LOAD = 1; // memory: input conductance
@@ -27,8 +28,8 @@ export const transformer = definePart({
       ["out-a", "out-b"],
     ],
     parameters: (f) => [
-      { name: "primary ohms", nominal: f.ohmsIn, tolerance: 0.1 },
-      { name: "secondary ohms", nominal: f.ohmsOut, tolerance: 0.1 },
+      { name: say.primaryOhms, nominal: f.ohmsIn, tolerance: 0.1 },
+      { name: say.secondaryOhms, nominal: f.ohmsOut, tolerance: 0.1 },
     ],
     memory: 2,
     stamp({ mode, values }, stamp, _state, memory) {
@@ -50,13 +51,13 @@ export const transformer = definePart({
   },
   failures: {
     modes: () => [
-      { id: "primary-open", words: "primary or its thermal fuse open", odds: 1.5, source: "from memory" },
-      { id: "secondary-open", words: "secondary open", odds: 0.6, source: "from memory" },
+      { id: "primary-open", words: say.primaryOrItsThermalFuse, odds: 1.5, source: "from memory" },
+      { id: "secondary-open", words: say.secondaryOpen, odds: 0.6, source: "from memory" },
     ],
     signs: () => [
       {
         id: "browned",
-        words: "winding browned, smell",
+        words: say.windingBrownedSmell,
         given: { "primary-open": 0.4, "secondary-open": 0.3 },
         otherwise: 0.02,
       },
@@ -67,7 +68,7 @@ export const transformer = definePart({
     traits: [],
   },
   service: {
-    alone: "Dead, plugs off: ohms of both windings; overload between them.",
+    alone: say.deadPlugsOffOhmsOf,
     onBoard: () => "low-voltage supply",
   },
 });

@@ -1,6 +1,7 @@
 import { z } from "zod";
 import { number } from "../scalar";
 import { definePart, OPEN } from "../kind";
+import { say } from "#words/core/model/kinds/transistor-switch";
 
 /** A transistor that switches its drain to its source when the gate is lifted. */
 export const transistorSwitch = definePart({
@@ -14,8 +15,8 @@ export const transistorSwitch = definePart({
       ["drain", "source"],
     ],
     parameters: (f) => [
-      { name: "gate ohms", nominal: 1e5, tolerance: 0.3 },
-      { name: "on ohms", nominal: f.ohms, tolerance: 0.4 },
+      { name: say.gateOhms, nominal: 1e5, tolerance: 0.3 },
+      { name: say.onOhms, nominal: f.ohms, tolerance: 0.4 },
     ],
     start: ({ mode }) => (mode === "shorted" ? 1 : 0),
     stamp({ mode, values }, stamp, state) {
@@ -30,11 +31,11 @@ export const transistorSwitch = definePart({
   },
   failures: {
     modes: () => [
-      { id: "open", words: "does not conduct", odds: 0.8, source: "from memory" },
-      { id: "shorted", words: "shorted, always on", odds: 1.5, source: "from memory" },
+      { id: "open", words: say.doesNotConduct, odds: 0.8, source: "from memory" },
+      { id: "shorted", words: say.shortedAlwaysOn, odds: 1.5, source: "from memory" },
     ],
     signs: () => [
-      { id: "cracked", words: "transistor cracked or scorched", given: { shorted: 0.2, open: 0.3 }, otherwise: 0.01 },
+      { id: "cracked", words: say.transistorCrackedOrScorched, given: { shorted: 0.2, open: 0.3 }, otherwise: 0.01 },
     ],
   },
   observed: null,
@@ -42,7 +43,7 @@ export const transistorSwitch = definePart({
     traits: ["breaks-current"],
   },
   service: {
-    alone: "Dead: ohms drain to source, overload if it is sound.",
+    alone: say.deadOhmsDrainToSource,
     onBoard: () => "driver",
   },
 });

@@ -1,6 +1,7 @@
 import { z } from "zod";
 import { number } from "../scalar";
 import { definePart, OPEN } from "../kind";
+import { say } from "#words/core/model/kinds/triac";
 
 const OFF = 0;
 const ON = 1;
@@ -17,8 +18,8 @@ export const triac = definePart({
       ["mt2", "mt1"],
     ],
     parameters: () => [
-      { name: "gate ohms", nominal: 220, tolerance: 0.3 },
-      { name: "on ohms", nominal: 0.15, tolerance: 0.3 },
+      { name: say.gateOhms, nominal: 220, tolerance: 0.3 },
+      { name: say.onOhms, nominal: 0.15, tolerance: 0.3 },
     ],
     start: ({ mode }) => (mode === "shorted" ? ON : OFF),
     stamp({ mode, values }, stamp, state) {
@@ -33,20 +34,20 @@ export const triac = definePart({
   },
   failures: {
     modes: () => [
-      { id: "open", words: "does not conduct", odds: 1, source: "from memory" },
-      { id: "shorted", words: "shorted, always on", odds: 1.5, source: "from memory" },
+      { id: "open", words: say.doesNotConduct, odds: 1, source: "from memory" },
+      { id: "shorted", words: say.shortedAlwaysOn, odds: 1.5, source: "from memory" },
     ],
     signs: () => [
-      { id: "cracked", words: "triac cracked or scorched", given: { shorted: 0.2, open: 0.3 }, otherwise: 0.01 },
+      { id: "cracked", words: say.triacCrackedOrScorched, given: { shorted: 0.2, open: 0.3 }, otherwise: 0.01 },
     ],
   },
   observed: null,
   safety: {
     traits: [],
-    cautions: ["A triac switched off still leaks: its load stays live to the touch."],
+    cautions: [say.aTriacSwitchedOffStill],
   },
   service: {
-    alone: "Dead, load off: ohms between the main terminals, overload if it is sound.",
+    alone: say.deadLoadOffOhmsBetween,
     onBoard: () => "driver",
   },
 });

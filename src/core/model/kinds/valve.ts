@@ -1,5 +1,6 @@
 import { definePart } from "../kind";
 import { coilElectrical, coilPlate, isFed } from "./load";
+import { say } from "#words/core/model/kinds/valve";
 
 /** A valve opened by its coil: water, hot gas. */
 export const valve = definePart({
@@ -8,14 +9,14 @@ export const valve = definePart({
   electrical: coilElectrical(0.5),
   failures: {
     modes: () => [
-      { id: "open", words: "coil open", odds: 1.5, source: "from memory" },
-      { id: "stuck-shut", words: "stuck shut", odds: 1, source: "from memory" },
-      { id: "stuck-open", words: "does not close", odds: 0.6, source: "from memory" },
+      { id: "open", words: say.coilOpen, odds: 1.5, source: "from memory" },
+      { id: "stuck-shut", words: say.stuckShut, odds: 1, source: "from memory" },
+      { id: "stuck-open", words: say.doesNotClose, odds: 0.6, source: "from memory" },
     ],
     signs: () => [
       {
         id: "scale",
-        words: "lime or grit in the strainer",
+        words: say.limeOrGritInThe,
         given: { "stuck-shut": 0.6, "stuck-open": 0.4 },
         otherwise: 0.1,
       },
@@ -23,7 +24,7 @@ export const valve = definePart({
     unitSigns: { unused: 0.3 },
   },
   observed: {
-    noticed: "Listen for water; a hand on the hose feels it.",
+    noticed: say.listenForWaterAHand,
     observable: () => ({ what: "valve", labels: ["flows", "shut"] }),
     look({ fields, mode }, view) {
       if (mode === "stuck-open") return "flows";
@@ -32,10 +33,10 @@ export const valve = definePart({
   },
   safety: {
     traits: ["ages"],
-    cautions: ["Shut the water off before the valve is taken out."],
+    cautions: [say.shutTheWaterOffBefore],
   },
   service: {
-    alone: "Dead, leads off: ohms of the coil; then fed for a moment with its own voltage.",
+    alone: say.deadLeadsOffOhmsOf,
     tool: "heater",
   },
 });

@@ -1,5 +1,6 @@
 import { z } from "zod";
 import { definePart, OPEN } from "../kind";
+import { say } from "#words/core/model/kinds/varistor";
 
 /** A varistor across the line: open until it has taken its last surge. */
 export const varistor = definePart({
@@ -13,8 +14,8 @@ export const varistor = definePart({
     stamp: ({ mode, severity }, stamp) => stamp.conduct(0, mode === "shorted" ? 1 / severity : OPEN),
   },
   failures: {
-    modes: () => [{ id: "shorted", words: "shorted by a surge", odds: 0.8, source: "from memory", severity: [0.3, 3] }],
-    signs: () => [{ id: "split", words: "varistor split, sooty", given: { shorted: 0.8 }, otherwise: 0.01 }],
+    modes: () => [{ id: "shorted", words: say.shortedByASurge, odds: 0.8, source: "from memory", severity: [0.3, 3] }],
+    signs: () => [{ id: "split", words: say.varistorSplitSooty, given: { shorted: 0.8 }, otherwise: 0.01 }],
     unitSigns: { storm: 0.6 },
   },
   observed: null,
@@ -22,7 +23,7 @@ export const varistor = definePart({
     traits: [],
   },
   service: {
-    alone: "Dead: ohms across it, overload if it is sound.",
+    alone: say.deadOhmsAcrossItOverload,
     onBoard: () => "board fuse or filter",
   },
 });

@@ -1,6 +1,7 @@
 import { z } from "zod";
 import { words } from "../scalar";
 import { definePart, OPEN } from "../kind";
+import { say } from "#words/core/model/kinds/wire";
 
 /** One wire between two points of the harness. */
 export const wire = definePart({
@@ -15,7 +16,7 @@ export const wire = definePart({
   },
   failures: {
     modes: () => [{ id: "open", words: "broken", odds: 0.6, source: "from memory" }],
-    signs: () => [{ id: "chafed", words: "chafed or stretched wire", given: { open: 0.3 }, otherwise: 0.02 }],
+    signs: () => [{ id: "chafed", words: say.chafedOrStretchedWire, given: { open: 0.3 }, otherwise: 0.02 }],
     unitSigns: { moved: 0.45, "comes-and-goes": 0.3, "worked-on": 0.35 },
   },
   observed: null,
@@ -23,7 +24,7 @@ export const wire = definePart({
     traits: ["conductor", "harness", "comes-and-goes"],
   },
   service: {
-    alone: "Unplugged at both ends: continuity while the loom is flexed.",
+    alone: say.unpluggedAtBothEndsContinuity,
     tool: "contact",
   },
 });

@@ -1,4 +1,5 @@
 import type { GuideLeg, GuideStep } from "./guide";
+import { say } from "#words/core/model/program";
 
 /**
  * Counting along while a person makes a gesture: which step they are at, how much time is left, whether they were too
@@ -101,18 +102,18 @@ export function stepWords(
 ): string {
   switch (step.do) {
     case "open":
-      return `Open: ${doorName(step.door).toLowerCase()}`;
+      return say.openDoorName(doorName(step.door).toLowerCase());
     case "keep":
-      return `Press ${step.keys.join(" and ")} and keep ${step.keys.length > 1 ? "them" : "it"} down`;
+      return say.pressAndKeepDown(step.keys.join(" and "), step.keys.length > 1 ? "them" : "it");
     case "hold":
-      return count.since === null ? `Press and hold ${step.keys.join(" and ")}` : `Hold ${step.keys.join(" and ")}`;
+      return count.since === null ? say.pressAndHold(step.keys.join(" and ")) : `Hold ${step.keys.join(" and ")}`;
     case "press":
       return step.times === 1
         ? `Press ${step.key}`
-        : `Press ${step.key}: ${Math.min(step.times, count.presses + 1)} of ${step.times}`;
+        : say.pressStepKeyTimesOf(step.key, Math.min(step.times, count.presses + 1), step.times);
     case "let go":
-      return `Let go of ${step.keys.join(" and ")}`;
+      return say.letGoOf(step.keys.join(" and "));
     case "power":
-      return count.since === null ? "Power off" : `Wait, then power on`;
+      return count.since === null ? say.powerOff : say.waitThenPowerOn;
   }
 }

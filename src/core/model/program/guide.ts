@@ -10,6 +10,7 @@ import {
   type Program,
   type Face,
 } from "./program";
+import { say } from "#words/core/model/program";
 
 /** One thing a person does on the way into a mode, drawn as a step in time. Seconds throughout. */
 export type GuideStep =
@@ -75,7 +76,7 @@ export function guideTo(program: Program, from: string, to: string): readonly Gu
   if (!afresh) return null;
   const power: GuideLeg = {
     gesture: null,
-    name: "Power off, wait, power on",
+    name: say.powerOffWaitPowerOn,
     mode: first,
     modeName: modeName(program, first),
     shows: faceInMode(program, first),

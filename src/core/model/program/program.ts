@@ -2,6 +2,7 @@ import { z } from "zod";
 import { id, number, words } from "../scalar";
 import { patternOf } from "../../lamp";
 import { conditionHolds, conditionSchema, plainConditions, type Condition, type Situation } from "./condition";
+import { say } from "#words/core/model/program";
 
 /** What a control program shows: the text of its display, and how each of its lamps goes. */
 export interface Face {
@@ -263,7 +264,7 @@ function fireOne(program: Program, state: ProgramState, key: string, heard: Hear
       return applies(move.from, state.mode) ? { ...state, mode: move.to, progress: {} } : state;
     }
   }
-  throw new RangeError(`a control program knows no event ${what}`);
+  throw new RangeError(say.aControlProgramKnowsNo(what));
 }
 
 function withoutKey<T>(record: Readonly<Record<string, T>>, key: string): Record<string, T> {
@@ -344,7 +345,7 @@ export function stepProgram(
     state = fireAll(program, state, keys, heard);
     for (const key of keys) delete due[key];
   }
-  throw new RangeError("the control program changes without end");
+  throw new RangeError(say.theControlProgramChangesWithout);
 }
 
 /** Seconds a key press takes, with the pause to the next. */
@@ -393,17 +394,13 @@ export function programProblems(
   const problems: string[] = [];
   const codes = program.codes.map((c) => c.id);
   const mode = (name: string, where: string) => {
-    if (program.modes.length > 0 && !program.modes.includes(name))
-      problems.push(`${where} names a mode ${name}, which the program has not`);
+    if (program.modes.length > 0 && !program.modes.includes(name)) problems.push(say.namesAModeWhichThe(where, name));
   };
   const check = (condition: Condition | undefined, where: string) => {
     for (const c of condition ? plainConditions(condition) : []) {
-      if ("input" in c && !inputs.includes(c.input))
-        problems.push(`${where} asks for an input ${c.input}, which the controller has not`);
-      if ("key" in c && !keys.includes(c.key))
-        problems.push(`${where} asks for a key ${c.key}, which the controller does not scan`);
-      if ("code" in c && !codes.includes(c.code))
-        problems.push(`${where} asks for a code ${c.code}, which the program has not`);
+      if ("input" in c && !inputs.includes(c.input)) problems.push(say.asksForAnInputWhich(where, c.input));
+      if ("key" in c && !keys.includes(c.key)) problems.push(say.asksForAKeyWhich(where, c.key));
+      if ("code" in c && !codes.includes(c.code)) problems.push(say.asksForACodeWhich(where, c.code));
       if ("mode" in c) mode(c.mode, where);
     }
   };
@@ -418,27 +415,18 @@ export function programProblems(
     g.from.forEach((f) => mode(f, `gesture ${g.id}`));
     mode(g.to, `gesture ${g.id}`);
     for (const k of [...g.hold, ...g.presses.map((p) => p.key)])
-      if (!keys.includes(k)) problems.push(`gesture ${g.id} asks for a key ${k}, which the controller does not scan`);
+      if (!keys.includes(k)) problems.push(say.gestureAsksForAKey(g.id, k));
     if (g.afterPower !== undefined && gestureSeconds(g) > g.afterPower)
-      problems.push(`gesture ${g.id} takes longer than the ${g.afterPower} seconds it has after power-up`);
-    if (g.hold.length === 0 && g.presses.length === 0) problems.push(`gesture ${g.id} asks for no key`);
+      problems.push(say.gestureTakesLongerThanThe(g.id, g.afterPower));
+    if (g.hold.length === 0 && g.presses.length === 0) problems.push(say.gestureAsksForNoKey(g.id));
   }
-  for (const m of [...Object.keys(program.modeNames), ...program.hidden, ...program.keeps]) mode(m, "a list of modes");
+  for (const m of [...Object.keys(program.modeNames), ...program.hidden, ...program.keeps]) mode(m, say.aListOfModes);
   for (const c of program.codes) check(c.when, `code ${c.id}`);
   for (const line of [...program.display, ...Object.values(program.lamps).flat()]) {
     check(line.when, `"${line.shows}"`);
-    if (plainConditions(line.when).some((c) => "input" in c))
-      problems.push(
-        `"${line.shows}" goes by an input; what is shown goes by mode, key and code, so give the input a code`,
-      );
+    if (plainConditions(line.when).some((c) => "input" in c)) problems.push(say.goesByAnInputWhat(line.shows));
   }
   for (const [name, lines] of Object.entries(program.lamps))
-    for (const line of lines)
-      if (patternOf(line.shows) === null)
-        problems.push(
-          `lamp ${name}: "${line.shows}" is no way a lamp can go; write dark, steady, blinks slowly, ` +
-            'blinks evenly, blinks fast, "2 flashes, pause", "1 long 5 short, pause", "1 red 2 green, pause" ' +
-            "or distress signal",
-        );
+    for (const line of lines) if (patternOf(line.shows) === null) problems.push(say.lampIsNoWayA(name, line.shows));
   return problems;
 }

@@ -1,6 +1,7 @@
 import { keepEdited } from "../../../../server/machines";
 import { Refusal } from "../../../../server/refusal";
 import { answer, jsonBody } from "../../answer";
+import { say } from "#words/app/api/machines/id";
 
 type Context = { params: Promise<{ id: string }> };
 
@@ -9,8 +10,7 @@ export function PUT(request: Request, { params }: Context) {
   return answer(request, async () => {
     const { id } = await params;
     const file = await jsonBody(request, 2_000_000);
-    if ((file as { id?: unknown } | null)?.id !== id)
-      throw new Refusal(400, `id: must stay ${id}; duplicate the machine to give it another.`);
+    if ((file as { id?: unknown } | null)?.id !== id) throw new Refusal(400, say.idMustStayDuplicateThe(id));
     return keepEdited(file, new Date());
   });
 }

@@ -3,6 +3,7 @@ import { correctionSchema } from "../../../../contract/units";
 import { correctUnit, openJobsOf, unitState } from "../../../../server/units";
 import { Refusal } from "../../../../server/refusal";
 import { answer, jsonBody } from "../../answer";
+import { say } from "#words/app/api/units/id";
 
 export const dynamic = "force-dynamic";
 type Context = { params: Promise<{ id: string }> };
@@ -20,7 +21,7 @@ export function GET(request: Request, { params }: Context) {
 export function POST(request: Request, { params }: Context) {
   return answer(request, async () => {
     const { id } = await params;
-    if (!z.uuid().safeParse(id).success) throw new Refusal(404, "There is no such unit.");
+    if (!z.uuid().safeParse(id).success) throw new Refusal(404, say.thereIsNoSuchUnit);
     await correctUnit(id, correctionSchema.parse(await jsonBody(request)), new Date());
     return { id };
   });

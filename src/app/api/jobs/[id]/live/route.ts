@@ -3,6 +3,7 @@ import { follower } from "../../../../../server/live";
 import { Refusal } from "../../../../../server/refusal";
 import { unitOfJob } from "../../../../../server/units";
 import { answerError, knock } from "../../../answer";
+import { say } from "#words/app/api/jobs/id/live";
 
 export const dynamic = "force-dynamic";
 
@@ -19,10 +20,10 @@ export async function GET(request: Request, { params }: { params: Promise<{ id: 
   try {
     knock(request);
     const { id } = await params;
-    if (!z.uuid().safeParse(id).success) throw new Refusal(404, "There is no such job.");
+    if (!z.uuid().safeParse(id).success) throw new Refusal(404, say.thereIsNoSuchJob);
     const asked = request.headers.get("last-event-id") ?? new URL(request.url).searchParams.get("after") ?? "0";
     const after = Number(asked);
-    if (!Number.isInteger(after) || after < 0) throw new Refusal(400, "after: must be a sequence number, 0 or more.");
+    if (!Number.isInteger(after) || after < 0) throw new Refusal(400, say.afterMustBeASequence);
     await unitOfJob(id);
     return new Response(streamOf(id, after, request.signal), {
       headers: {
@@ -56,7 +57,7 @@ function streamOf(job: string, after: number, signal: AbortSignal): ReadableStre
         job,
         after,
         (entries) => {
-          for (const entry of entries) send(`id: ${entry.seq}\ndata: ${JSON.stringify(entry)}\n\n`);
+          for (const entry of entries) send(say.idSeqDataStringify(entry.seq, JSON.stringify(entry)));
         },
         end,
       );

@@ -1,0 +1,15 @@
+/** What contract says to people, in English. */
+export const say = {
+  sayWhoYouAre: "Say who you are.",
+  costsAreNotBelowZero: "Costs are not below zero.",
+  thatIsMoreThanA: "That is more than a shop charges.",
+  aCurrencyHasThreeLetters: "A currency has three letters.",
+  typeTheSerialNumberOr: "Type the serial number, or say that there is none on the plate.",
+  sayWhereTheUnitStands: "Say where the unit stands.",
+  chooseWhatMachineItIs: "Choose what machine it is.",
+  chooseTheUnitThatIt: "Choose the unit that it is.",
+  chooseTheUnit: "Choose the unit.",
+  chooseTheComplaint: "Choose the complaint.",
+  chooseTheUnitOrType: "Choose the unit, or type a new one.",
+  nameAtLeastOneLoad: "Name at least one load.",
+};

@@ -1,0 +1,15 @@
+/** What core/diagnose/planning says to people, in English. */
+export const say = {
+  unplugName: (name: string) => `Unplug ${name}`,
+  reconnectName: (name: string) => `Reconnect ${name}`,
+  placeTheLeadsThenPlug: "Place the leads, then plug in",
+  placeTheLeadsThenPower: "Place the leads, then power on",
+  powerOffWaitTenSeconds: "Power off, wait ten seconds, power on",
+  watchFromTheMomentThe: "Watch from the moment the power comes on",
+  everySourceOff: (sources: string) => `Every source off: ${sources}`,
+  takeTheBatteryOff: "Take the battery off",
+  pullThePlug: "Pull the plug",
+  openPanelNameMinutesMin: (panelName: string, minutes: number, tools: string) =>
+    `Open: ${panelName}, ${minutes} min${tools}`,
+  atMost30SuspectsAre: "at most 30 suspects are planned for",
+};

@@ -1,0 +1,5 @@
+/** What core/model/kinds/diode says to people, in English. */
+export const say = {
+  forwardOhms: "forward ohms",
+  deadOneLeadOffDiode: "Dead, one lead off: diode function both ways.",
+};

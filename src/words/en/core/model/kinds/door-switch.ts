@@ -1,0 +1,8 @@
+/** What core/model/kinds/door-switch says to people, in English. */
+export const say = {
+  contactOhms: "contact ohms",
+  neverCloses: "never closes",
+  neverOpens: "never opens",
+  plungerStuckOrBroken: "plunger stuck or broken",
+  unpluggedContinuityWhileThePlunger: "Unplugged: continuity while the plunger is pressed and let go.",
+};

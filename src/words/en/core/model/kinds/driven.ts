@@ -1,0 +1,8 @@
+/** What core/model/kinds/driven says to people, in English. */
+export const say = {
+  beltTornOrOff: "belt torn or off",
+  wornBeltRubberDust: "worn belt, rubber dust",
+  watchWhetherItMovesHands: "Watch whether it moves; hands and sleeves away.",
+  unplugBeforeYouReachInto: "Unplug before you reach into a drive.",
+  unpluggedTurnItByHand: "Unplugged: turn it by hand and watch the motor's shaft.",
+};

@@ -1,0 +1,8 @@
+/** What core/model/kinds/ntc says to people, in English. */
+export const say = {
+  ohmsAt25C: "ohms at 25 C",
+  driftedHigh: "drifted high",
+  crustedOrDamagedSensor: "crusted or damaged sensor",
+  unpluggedOhmsAgainstItsTable:
+    "Unplugged: ohms against its table at the temperature it really has; then in stirred crushed ice.",
+};

@@ -1,0 +1,28 @@
+/** What core/repair/left-behind says to people, in English. */
+export const say = {
+  jumperFromTo: (point: string, point2: string) => `Jumper from ${point} to ${point2}`,
+  takeTheJumperOut: "Take the jumper out",
+  leadLiftedName: (name: string) => `Lead lifted: ${name}`,
+  putTheLeadBack: "Put the lead back",
+  benchSupplyAt: (point: string) => `Bench supply at ${point}`,
+  takeTheBenchSupplyOff: "Take the bench supply off",
+  lampInPlaceOf: (name: string) => `Lamp in place of ${name}`,
+  putTheLoadBack: "Put the load back",
+  knownGoodPartInPlace: (name: string) => `Known-good part in place of ${name}`,
+  putInThePartThat: "Put in the part that stays",
+  unpluggedName: (name: string) => `Unplugged: ${name}`,
+  reconnectItUntilItLatches: "Reconnect it until it latches",
+  magnetAtPlace: (place: string) => `Magnet at ${place}`,
+  takeTheMagnetAway: "Take the magnet away",
+  leaveTheModeSomeCome: "Leave the mode; some come back after a power cycle",
+  sourceOffName: (name: string) => `Source off: ${name}`,
+  switchItOnAgain: "Switch it on again",
+  coverOffName: (name: string) => `Cover off: ${name}`,
+  closeItWithItsOwn: "Close it with its own screws",
+  putItBack: "Put it back",
+  foundLeftAt: (name: string, foundValue: string, setValue: string) =>
+    `${name}: found ${foundValue}, left at ${setValue}`,
+  setItBackOrSay: "Set it back, or say why it stays",
+  proofFailedBodyWords: (bodyWords: string) => `Proof failed: ${bodyWords}`,
+  repairItOrSayWhy: "Repair it, or say why it is handed over so",
+};

@@ -1,0 +1,27 @@
+/** What core/repair/options says to people, in English. */
+export const say = {
+  noPartPart: (part: string) => `no part ${part}`,
+  whatTheFileNames: "What the file names.",
+  giveUpNotWorthIt: "Give up: not worth it",
+  whereTheMachineIsWorth: "Where the machine is worth less than its repair; the customer decides.",
+  workForALicensedTrade: "Work for a licensed trade.",
+  reseatThePlug: "Reseat the plug",
+  quickAndProvesThePlace: "Quick, and proves the place; often comes back.",
+  cleanBothSidesDryReseat: "Clean both sides, dry, reseat",
+  mendsThreeContactFaultsIn: "Mends three contact faults in four; harness before boards.",
+  makeRoomForAPlug: "Make room for a plug that cannot seat",
+  onlyWhereSomethingKeepsIt:
+    "Only where something keeps it from latching. Afterwards mains keeps its distances: clearance 1.5 mm, creepage 2.5 mm, to what can be touched 3 and 5 mm (IEC 60335-1 at 230 V, from memory: look them up).",
+  renewPinAndSocket: "Renew pin and socket",
+  forAPinThatIs: "For a pin that is heat-discoloured or has lost its tension.",
+  replaceTheHarness: "Replace the harness",
+  whereSeveralContactsAreBad: "Where several contacts are bad.",
+  solderTheJointAgain: "Solder the joint again",
+  aBurntJointMeansA: "A burnt joint means a tired relay: this is temporary.",
+  replaceTheRelayBothJoints: "Replace the relay, both joints",
+  theDefaultForABurnt: "The default for a burnt joint or a welded contact. Pump or braid, whichever lifts no pad.",
+  renewTheSupplysCapacitors: "Renew the supply's capacitors",
+  whereItSagsTicksOr: "Where it sags, ticks or bulges; not where it burst.",
+  bothBoards: "Both boards",
+  replaceOneBoardUnlessThe: "Replace one board unless the evidence holds both.",
+};

@@ -1,0 +1,46 @@
+/** What core/safety says to people, in English. */
+export const say = {
+  takeTheLeadsOffFirst:
+    "Take the leads off first, and confirm it: the meter is never switched from volts to ohms with its leads on.",
+  onlyOnADeadCircuit: "Only on a dead circuit: unplug, wait, discharge, prove it dead.",
+  ohmsOnlyOnADead: "Ohms only on a dead circuit: unplug, wait, prove it dead.",
+  theTestVoltageOfAn:
+    "The test voltage of an insulation tester kills electronics: only from a mains conductor to the metalwork.",
+  nothingFlowsWhileThePlug: "Nothing flows while the plug is out; this test needs power.",
+  noLowImpedanceMeterIn:
+    "No low-impedance meter in the primary of a supply: it loads the bulk capacitor and the meter may not survive.",
+  takeTheBatteryOff: "Take the battery off.",
+  pullThePlugAndKeep: "Pull the plug and keep it in sight.",
+  everySourceOffAndLocked: (sources: string) => `Every source off and locked: ${sources}.`,
+  meterOnVoltsFirstProve: (sourcesOff: string) =>
+    `${sourcesOff} Meter on volts first: prove it dead before you touch it.`,
+  meterOnVoltsFirstProveIt: (sourcesOff: string, rangeWord: string) =>
+    `${sourcesOff} Meter on volts first: prove it dead before you turn to ${rangeWord}.`,
+  aCapacitorHoldsItsCharge: "A capacitor holds its charge: discharge it through a resistor, then prove it near 0 V.",
+  vAtTheTipsPlugs:
+    "500 V at the tips: plugs of the electronics off, hands off the leads, and let it discharge before you take them away.",
+  theBulkCapacitorWaitA: "The bulk capacitor: wait a minute, then prove it below 60 V.",
+  clampAroundTheInsulatedWire: "Clamp around the insulated wire only, power off while you place it.",
+  livePlaceTheLeadsWith: "Live: place the leads with the power off, then plug in, one hand, shrouded tips.",
+  nonIsolatedTheBlackLead: "Non-isolated: the black lead is as deadly as the red one. Meter on its highest range.",
+  thesePinsAreIsolatedLow:
+    "These pins are isolated low voltage, but bare mains is beside them. Place the leads with the plug out.",
+  isolatedLowVoltageASlipped: "Isolated low voltage. A slipped probe can still kill a board.",
+  boardBypassedEverySourceOf:
+    "Board bypassed: every source of the machine off, the load secured and unloaded, the bench supply fused and set before it is joined.",
+  jumperInAndOutWith: "Jumper in and out with the power off. Note it down: it must come out again.",
+  pullAndPushThePlug: "Pull and push the plug with the power off, by its housing.",
+  nothingKnownFeedsItTreat: (pointName: string) => `${pointName}: nothing known feeds it. Treat it as live.`,
+  theInsulationTester: "the insulation tester",
+  sourcesEachLockedOffBy: (count: number, sources: string) =>
+    `${count} sources, each locked off by whoever works here: ${sources}. One left on feeds the other's `,
+  capacitorsKeepTheirChargeNothing:
+    "Capacitors keep their charge. Nothing is touched while one shows more than 60 V: discharge ",
+  throughAResistorNeverWith: "through a resistor, never with a screwdriver.",
+  refrigerantAHissOilOr:
+    "Refrigerant: a hiss, oil or a smell means stop, ventilate, open nothing further. Its circuit is ",
+  someOfItBurnsNo: "; some of it burns: no flame and no spark near it",
+  forALicensedTechnician: (part: string) => `for a licensed technician${part}.`,
+  partsThatMoveStartBy: "Parts that move start by themselves: hands, hair and cuffs clear, nobody reaching in.",
+  partsThatMoveHandsHair: "Parts that move: hands, hair and cuffs clear, nobody reaching in.",
+};

@@ -1,0 +1,19 @@
+/** What core/sleep-current says to people, in English. */
+export const say = {
+  noLineOfThisFile: "No line of this file holds numbers only. A log is a column of times and one of currents.",
+  fewerThanTwoSamplesCould: "Fewer than two samples could be read from this file.",
+  oneASecond: "one a second",
+  decimalComma: ", decimal comma",
+  samplesCurrentInFromColumn: (samples: number, current: string, ampColumn: number, time: string, part: string) =>
+    `${samples} samples; current in ${current} from column ${ampColumn}, ${time}${part}.`,
+  thisLoggerShowsStepsOf: (show: string, show2: string, show3: string) =>
+    `This logger shows steps of ${show}; for a limit of ${show2} it takes ${show3}.`,
+  sinceTheClipWasLost: " since the clip was lost",
+  tooShortItMayTake: (time: string, time2: string, part: string) =>
+    `Too short: it may take ${time} to fall asleep, and ${time2} were logged${part}.`,
+  itNeverFallsAsleep: "It never falls asleep.",
+  itSleepsButDrawsWhere: (show: string, show2: string) => `It sleeps, but draws ${show} where ${show2} is allowed.`,
+  itSleepsOnlyAfter: (time: string) => `It sleeps only after ${time}.`,
+  itWakesUpTooOften: (show: string) => `It wakes up too often: ${show} on average.`,
+  thisUnitIsNotThe: "This unit is not the drain.",
+};

@@ -1,0 +1,22 @@
+/** What core/workbench/led-resistor says to people, in English. */
+export const say = {
+  typeTheSupply: "Type the supply.",
+  theCurrent: "The current",
+  wholeLedsOnly: "Whole LEDs only.",
+  isNotEnoughTheLeds: (supply: string, volts: string) => `${supply} is not enough: the LEDs alone take ${volts}.`,
+  resistor: "Resistor",
+  ohmsLawNextValueOf: "Ohm's law; next value of E12, IEC 60063",
+  eachLedThen: "Each LED then",
+  ifAllButOneFail: "If all but one fail",
+  throughTheLastOne: (real: string) => `${real} through the last one`,
+  allOfItGoesThrough: "all of it goes through what is left",
+  sharedLedsOfOneBatch: "Shared: LEDs of one batch only, or one takes it all.",
+  lowVoltageOnlyAnLed: "Low voltage only: an LED on mains wants more than a resistor.",
+  ledResistor: "LED resistor",
+  oneLedARowOr: "One LED, a row, or one resistor for many",
+  supply: "Supply",
+  ledVolts: "LED volts",
+  currentEach: "Current each",
+  joined: "Joined",
+  sideBySideOneResistor: "side by side, one resistor",
+};

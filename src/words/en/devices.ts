@@ -1,0 +1,25 @@
+/** What devices says to people, in English. */
+export const say = {
+  thisMachineHasNoSuch: "This machine has no such point or setup.",
+  theDeviceDoesNotAnswer: "The device does not answer.",
+  theLineWasClosed: "The line was closed.",
+  nothingAnswersAt: (host: string, port: number) => `Nothing answers at ${host}:${port}.`,
+  theDeviceWasLost: "The device was lost.",
+  theDeviceHungUp: "The device hung up.",
+  theDeviceTalksWithoutEnd: "The device talks without end.",
+  unzoStandInMeter0: "Unzo,Stand-in meter,0,1",
+  noError: '0,"No error"',
+  undefinedHeaderLineCount: (line: string, count: number) => `-113,"Undefined header: ${line} ${count}"`,
+  unzoStandInSupply0: "Unzo,Stand-in supply,0,1",
+  isNoDeviceWriteName: (entry: string) => `"${entry}" is no device: write Name=host:port.`,
+  standInMeter: "Stand-in meter",
+  standInSupply: "Stand-in supply",
+  aLinkedMeterHasNo: "A linked meter has no such function. Type the reading.",
+  onMainsOnlyAMeter: "On mains only a meter whose inputs float and are rated for it. Confirm it once for this meter.",
+  theMeterIsSetTo: "The meter is set to another function than this test asks for: nothing was read. Someone turned it?",
+  whatTheMeterAnsweredIs: "What the meter answered is no reading. Nothing was logged.",
+  whatTheSupplyAnsweredIs: "What the supply answered is no current.",
+  thereIsNoHere: (kind: string, id: string) => `There is no ${kind} ${id} here.`,
+  nothingWasLoggedTypeThe: (deviceName: string, message: string) =>
+    `${deviceName}: ${message} Nothing was logged; type the reading, or look at the cable.`,
+};

@@ -1,0 +1,25 @@
+/** What ui/job/CallDialog says to people, in English. */
+export const say = {
+  repairedTheComplaintIsCured: "Repaired; the complaint is cured",
+  aSimpleCause: "A simple cause",
+  diagnosis: "Diagnosis",
+  whatIsWrong: "What is wrong",
+  beforeIsBlamed: (suspectName: string) => `Before ${suspectName} is blamed`,
+  proven: "Proven: ",
+  unproven: "Unproven: ",
+  measureIt: "Measure it",
+  closeWithoutThisProofGive: "Close without this proof? Give a reason.",
+  noFaultFound: "No fault found:",
+  testPartCleared: (count: number, part: string, count2: number, part2: string) =>
+    ` ${count} test${part}, ${count2} part${part2} cleared`,
+  excludedExcluded: (excluded: string) => `Excluded: ${excluded}`,
+  leftBehind: "Left behind",
+  notRestored: "Not restored",
+  restoredWords: (words: string) => `Restored: ${words}`,
+  restored: "Restored",
+  closeWithThatOpenSay: "Close with that open? Say why.",
+  whatWillBeDone: "What will be done",
+  closeTheJob: "Close the job",
+  nothingToRepairEveryReading: "Nothing to repair; every reading is sound.",
+  lookFurther: "Look further.",
+};

@@ -1,0 +1,21 @@
+/** What ui/job/NextTest says to people, in English. */
+export const say = {
+  whatToDoAboutIt: "What to do about it",
+  closeWithADiagnosis: "Close with a diagnosis",
+  measureSomethingElse: "Measure something else",
+  underAMinute: "under a minute",
+  backToAdvice: "back to advice",
+  iMeasuredSomethingElse: "I measured something else",
+  whyThisTest: "Why this test",
+  compressorRestartDelay: "Compressor restart delay:",
+  beforeThisStartsItAgain: "before this starts it again.",
+  expected: "expected",
+  instead: "Instead",
+  costsNoMoreOnThe: "costs no more on the whole",
+  costsMinMoreOnThe: (max: number) => `costs ${max} min more on the whole`,
+  meter: "Meter",
+  rangeOrAuto: (range: string) => `, ${range} range or auto`,
+  whatEachResultWouldMean: "What each result would mean",
+  noClearSuspect: "no clear suspect",
+  asExpected: "(as expected)",
+};

@@ -1,0 +1,23 @@
+/** What ui/job/RunSheetView says to people, in English. */
+export const say = {
+  workingOutWhatShouldRun: "Working out what should run in each of its tests…",
+  serviceTests: "Service tests",
+  coversStayOnHandsHair: "Covers stay on. Hands, hair and sleeves away from what may start.",
+  powerOffOn: "power off, on",
+  compressorRestartDelay: "Compressor restart delay:",
+  beforeThisStepStartsIt: "before this step starts it, whatever its test mode allows.",
+  itIsInThisStep: "It is in this step now",
+  meanwhileWithAClamp: "Meanwhile, with a clamp",
+  measure: "Measure",
+  shouldShould: (should: string) => `should: ${should}`,
+  asExpected: "as expected",
+  notAsExpected: "not as expected",
+  whatDoesItDo: (loadName: string) => `${loadName}: what does it do?`,
+  proven: "proven",
+  by: "by:",
+  noStepShowsItMeasure: "no step shows it: measure",
+  relaysThatItClosesAnd: "Relays: that it closes, and that it opens again",
+  relay: "Relay",
+  closes: "closes",
+  opens: "opens",
+};

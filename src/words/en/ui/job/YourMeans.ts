@@ -1,0 +1,11 @@
+/** What ui/job/YourMeans says to people, in English. */
+export const say = {
+  limits: "Limits",
+  noLiveWork: "No live work",
+  acClamp: "AC clamp",
+  dcClamp: "DC clamp",
+  traineeOrWorkingAloneExtra: "Trainee or working alone (extra caution)",
+  limitsNoLiveWork: "Limits: no live work",
+  limitsExtraCaution: "Limits: extra caution",
+  toolsAndLimits: "Tools and limits",
+};

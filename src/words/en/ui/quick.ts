@@ -1,0 +1,21 @@
+/** What ui/quick says to people, in English. */
+export const say = {
+  machine: "Machine",
+  typeTheSerialNumberOr: "Type the serial number, or say that there is none on the plate.",
+  aMachineWithoutAFile: "A machine without a file",
+  whatIsIt: "What is it",
+  tumbleDryer: "tumble dryer",
+  itsLoadsByTheirRating: "Its loads, by their rating",
+  heater1800DrumMotor250w: "heater 1800, drum motor 250W, pump 0.4A",
+  oneAfterAnotherTheOne: "One after another, the one that does not work first. Watts, amperes or ohms.",
+  whatDoesNotWork: "What does not work",
+  theFirstLoad: "The first load",
+  nothingWorks: "Nothing works",
+  mains: "Mains",
+  lineFilter: "line filter",
+  boardFuse: "board fuse",
+  who: "Who",
+  begin: "Begin",
+  checkpoints: "Checkpoints",
+  theyAppearAsYouType: "They appear as you type: outlet, board in, relay out, load.",
+};

@@ -1,0 +1,22 @@
+/** What ui/tools says to people, in English. */
+export const say = {
+  theBoardUpsideDown: ", the board upside down",
+  cut: "cut",
+  calculatorsAndBench: "Calculators and bench",
+  whatIsInYourHand: "What is in your hand?",
+  findATool: "Find a tool",
+  heaterRelayFuseThermistor: "heater, relay, fuse, thermistor",
+  noToolForTryThe: (wanted: string) => `No tool for “${wanted}”. Try the part's kind.`,
+  table: "Table",
+  result: "result",
+  ownNameByItselfWords: (ownName: string, words: string) => `${ownName}, by itself: ${words}`,
+  clear: "Clear",
+  print: "Print",
+  whatIsKnown: "What is known",
+  whatFollows: "What follows",
+  mendTheMarkedField: "Mend the marked field.",
+  logItAsBad: "Log it as bad",
+  logItAsGood: "Log it as good",
+  aClearVerdictCanBe: "A clear verdict can be logged.",
+  itReRanksTheSuspects: "It re-ranks the suspects.",
+};
