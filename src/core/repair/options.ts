@@ -36,35 +36,35 @@ export const USUAL_RATES: ShopRates = { perMinute: 1, comeBack: 60, perDay: 5 };
 const BOARDS = [
   {
     id: "maker-board",
-    words: "The maker's board",
+    words: say.theMakersBoard,
     share: 1,
     holds: 0.97,
     leadDays: 3,
-    school: "Costs most, most certain; may need programming.",
+    school: say.costsMostMostCertainMay,
   },
   {
     id: "third-party-board",
-    words: "A third-party board",
+    words: say.aThirdPartyBoard,
     share: 0.55,
     holds: 0.88,
     leadDays: 2,
-    school: "Check plugs, settings and what it leaves out.",
+    school: say.checkPlugsSettingsAndWhat,
   },
   {
     id: "rebuilt-board",
-    words: "A rebuilt board",
+    words: say.aRebuiltBoard,
     share: 0.5,
     holds: 0.9,
     leadDays: 4,
-    school: "Good where the rebuilder renews relays and capacitors.",
+    school: say.goodWhereTheRebuilderRenews,
   },
   {
     id: "donor-board",
-    words: "A board from a donor",
+    words: say.aBoardFromADonor,
     share: 0.15,
     holds: 0.75,
     leadDays: 0,
-    school: "As old as the one that failed; only with its history known.",
+    school: say.asOldAsTheOne,
   },
 ] as const;
 

@@ -27,7 +27,7 @@ const FORMS: Readonly<Record<string, readonly string[]>> = {
   make: ["make", "changeover"],
   break: ["break", "changeover"],
   changeover: ["changeover"],
-  "double make": ["double make"],
+  "double make": [say.doubleMake],
 };
 
 /**
@@ -44,7 +44,7 @@ export function matchRelays(old: RelayPrint, next: RelayPrint, room?: number): M
     judge: (a: T, b: T) => readonly [Match["result"], string],
   ) => {
     const known = a !== undefined && b !== undefined;
-    const [result, why] = known ? judge(a, b) : (["check", "not known of both: read both prints"] as const);
+    const [result, why] = known ? judge(a, b) : (["check", say.notKnownOfBothRead] as const);
     list.push({ what, old: a === undefined ? "–" : text(a), next: b === undefined ? "–" : text(b), result, why });
   };
   compare(
@@ -178,7 +178,7 @@ const side = (name: "old" | "new", under: string) => [
       ["make", "make"],
       ["break", "break"],
       ["changeover", "changeover"],
-      ["double make", "double make"],
+      [say.doubleMake, say.doubleMake],
     ] as const,
     preset: "",
     under,

@@ -5,15 +5,15 @@ import { say } from "#words/core/workbench/relay";
 
 /** Kinds of load by what they ask of a contact. */
 export const CONTACT_LOADS = {
-  resistive: { words: "heater, resistive", share: 1, why: "its rated current" },
-  motor: { words: "motor or compressor", share: 0.4, why: "the inrush of a rotor at rest" },
-  lamp: { words: "filament lamp", share: 0.15, why: "a cold filament takes ten times its current" },
+  resistive: { words: say.heaterResistive, share: 1, why: say.itsRatedCurrent },
+  motor: { words: say.motorOrCompressor, share: 0.4, why: say.theInrushOfARotor },
+  lamp: { words: say.filamentLamp, share: 0.15, why: "a cold filament takes ten times its current" },
   capacitor: {
-    words: "supply or capacitor",
+    words: say.supplyOrCapacitor,
     share: 0.15,
-    why: "a capacitor charges through the closing contact, and welds it",
+    why: say.aCapacitorChargesThroughThe,
   },
-  coil: { words: "valve or contactor coil", share: 0.4, why: "the coil feeds the arc when it opens" },
+  coil: { words: say.valveOrContactorCoil, share: 0.4, why: say.theCoilFeedsTheArc },
 } as const;
 export type ContactLoad = keyof typeof CONTACT_LOADS;
 

@@ -19,9 +19,9 @@ import { ChangeChoice, changeOf, FIRST_DRAFT, partOf, type ChangeDraft } from ".
 import { say } from "#words/ui/job/NotAsDrawnDialog";
 
 const WHAT = [
-  ["put in", "A part sits in a lead"],
-  ["other part", "A part is another one"],
-  ["taken out", "A part is not there"],
+  ["put in", say.aPartSitsInA],
+  ["other part", say.aPartIsAnotherOne],
+  ["taken out", say.aPartIsNotThere],
 ] as const;
 
 interface Props {

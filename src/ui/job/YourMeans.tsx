@@ -10,10 +10,10 @@ import { say } from "#words/ui/job/YourMeans";
 
 /** Tools that not every bag holds: asked for before a test with one is proposed. */
 const MORE_TOOLS = [
-  ["inrush", "Clamp measures inrush"],
-  ["hertz", "Meter measures frequency"],
-  ["capacitance", "Meter measures capacitance"],
-  ["insulation", "Insulation tester"],
+  ["inrush", say.clampMeasuresInrush],
+  ["hertz", say.meterMeasuresFrequency],
+  ["capacitance", say.meterMeasuresCapacitance],
+  ["insulation", say.insulationTester],
 ] as const;
 
 /** What this person has and does, kept in this browser. */

@@ -15,9 +15,9 @@ import { Progress } from "../shell/Progress";
 import { say } from "#words/ui/repair/Change";
 
 const WHAT = [
-  ["put in", "Put a part into a lead"],
-  ["other part", "Another rating"],
-  ["taken out", "Take a part out"],
+  ["put in", say.putAPartIntoA],
+  ["other part", say.anotherRating],
+  ["taken out", say.takeAPartOut],
 ] as const;
 /** So many changes are proven and built together; the journal takes no more at once. */
 const MOST = 10;

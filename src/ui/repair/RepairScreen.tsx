@@ -41,10 +41,10 @@ interface Props {
 const STEPS = [
   ["decide", "Decide", "bi-signpost-split"],
   ["swap", "Swap", "bi-arrow-left-right"],
-  ["set-up", "Set up", "bi-sliders"],
+  ["set-up", say.setUp, "bi-sliders"],
   ["prove", "Prove", "bi-patch-check"],
   ["back", "Restore", "bi-list-check"],
-  ["change", "Change the circuit", "bi-node-plus"],
+  ["change", say.changeTheCircuit, "bi-node-plus"],
 ] as const;
 type Step = (typeof STEPS)[number][0];
 

@@ -14,8 +14,8 @@ const PLACES = [
   ["/", "Jobs"],
   ["/machines", "Machines"],
   ["/codes", "Codes"],
-  ["/lamp", "Blink reader"],
-  ["/tools", "Calculators and bench"],
+  ["/lamp", say.blinkReader],
+  ["/tools", say.calculatorsAndBench],
 ] as const;
 
 interface Props {

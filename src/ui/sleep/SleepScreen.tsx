@@ -17,9 +17,9 @@ import { LiveLog } from "./LiveLog";
 import { say } from "#words/ui/sleep";
 
 const FROM = [
-  ["file", "A logger's file"],
-  ["eye", "A display, by eye"],
-  ["live", "A bench supply, live"],
+  ["file", say.aLoggersFile],
+  ["eye", say.aDisplayByEye],
+  ["live", say.aBenchSupplyLive],
 ] as const;
 type From = (typeof FROM)[number][0];
 const amps = (v: number) => quantityText(v, "amperes");

@@ -15,18 +15,18 @@ import { say } from "#words/ui/tools";
 const OWN = [
   {
     id: "sleep",
-    name: "Sleep current",
+    name: say.sleepCurrent,
     group: "Settings and records",
-    words: "A current log: awake, asleep, wake-ups, days to flat",
+    words: say.aCurrentLogAwakeAsleep,
   },
   {
     id: "settings",
-    name: "Settings of a machine",
+    name: say.settingsOfAMachine,
     group: "Settings and records",
-    words: "Found and recorded first; wanted, as its switches are to stand",
+    words: say.foundAndRecordedFirstWanted,
   },
-  { id: "rig", name: "Bench rig", group: "Boards", words: "A board with lamps for loads: what each lamp should do" },
-  { id: "meter", name: "Meter link", group: "Boards", words: "Readings straight from a bench meter" },
+  { id: "rig", name: say.benchRig, group: say.boards, words: say.aBoardWithLampsFor },
+  { id: "meter", name: say.meterLink, group: say.boards, words: say.readingsStraightFromABench },
 ] as const;
 const ALL = [...TOOLS.map(({ id, name, group, words }) => ({ id, name, group, words })), ...OWN];
 const GROUPS = ["Loads", "Sensors", "Joints and wires", "Boards", "Settings and records"] as const;

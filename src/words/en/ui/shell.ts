@@ -28,4 +28,6 @@ export const say = {
     dateWithYear: string,
     dateWithYear2: string,
   ) => `${maker} ${model}, ${serialWords}; ${site}; job ${jobId} of ${dateWithYear}; printed ${dateWithYear2}`,
+  blinkReader: "Blink reader",
+  calculatorsAndBench: "Calculators and bench",
 };

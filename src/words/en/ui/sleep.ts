@@ -42,4 +42,7 @@ export const say = {
   clipLost: "Clip lost",
   timesTheTestCountsFrom: (count: number, seconds: string) => `${count} times; the test counts from ${seconds}`,
   itMustBeAboveZero: "It must be above zero.",
+  aLoggersFile: "A logger's file",
+  aDisplayByEye: "A display, by eye",
+  aBenchSupplyLive: "A bench supply, live",
 };

@@ -19,4 +19,13 @@ export const say = {
   logItAsGood: "Log it as good",
   aClearVerdictCanBe: "A clear verdict can be logged.",
   itReRanksTheSuspects: "It re-ranks the suspects.",
+  sleepCurrent: "Sleep current",
+  aCurrentLogAwakeAsleep: "A current log: awake, asleep, wake-ups, days to flat",
+  settingsOfAMachine: "Settings of a machine",
+  foundAndRecordedFirstWanted: "Found and recorded first; wanted, as its switches are to stand",
+  benchRig: "Bench rig",
+  boards: "Boards",
+  aBoardWithLampsFor: "A board with lamps for loads: what each lamp should do",
+  meterLink: "Meter link",
+  readingsStraightFromABench: "Readings straight from a bench meter",
 };

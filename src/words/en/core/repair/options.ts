@@ -24,4 +24,12 @@ export const say = {
   whereItSagsTicksOr: "Where it sags, ticks or bulges; not where it burst.",
   bothBoards: "Both boards",
   replaceOneBoardUnlessThe: "Replace one board unless the evidence holds both.",
+  theMakersBoard: "The maker's board",
+  costsMostMostCertainMay: "Costs most, most certain; may need programming.",
+  aThirdPartyBoard: "A third-party board",
+  checkPlugsSettingsAndWhat: "Check plugs, settings and what it leaves out.",
+  aRebuiltBoard: "A rebuilt board",
+  goodWhereTheRebuilderRenews: "Good where the rebuilder renews relays and capacitors.",
+  aBoardFromADonor: "A board from a donor",
+  asOldAsTheOne: "As old as the one that failed; only with its history known.",
 };

@@ -35,4 +35,6 @@ export const say = {
   theOldOne: "The old one",
   theNewOne: "The new one",
   roomForItsHeight: "Room for its height",
+  doubleMake: "double make",
+  notKnownOfBothRead: "not known of both: read both prints",
 };

@@ -46,4 +46,13 @@ export const say = {
   atACurrentOf: "at a current of",
   itCloses: "It closes",
   itOpensAgain: "It opens again",
+  heaterResistive: "heater, resistive",
+  itsRatedCurrent: "its rated current",
+  motorOrCompressor: "motor or compressor",
+  theInrushOfARotor: "the inrush of a rotor at rest",
+  filamentLamp: "filament lamp",
+  supplyOrCapacitor: "supply or capacitor",
+  aCapacitorChargesThroughThe: "a capacitor charges through the closing contact, and welds it",
+  valveOrContactorCoil: "valve or contactor coil",
+  theCoilFeedsTheArc: "the coil feeds the arc when it opens",
 };

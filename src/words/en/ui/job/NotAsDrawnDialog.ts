@@ -6,4 +6,7 @@ export const say = {
   aBridgedSafetyDeviceThe:
     "A bridged safety device: the machine must not run like this. Note it, put one in before the job is closed closed.",
   itIsSoOnThis: "It is so on this unit",
+  aPartSitsInA: "A part sits in a lead",
+  aPartIsAnotherOne: "A part is another one",
+  aPartIsNotThere: "A part is not there",
 };

@@ -8,4 +8,8 @@ export const say = {
   limitsNoLiveWork: "Limits: no live work",
   limitsExtraCaution: "Limits: extra caution",
   toolsAndLimits: "Tools and limits",
+  clampMeasuresInrush: "Clamp measures inrush",
+  meterMeasuresFrequency: "Meter measures frequency",
+  meterMeasuresCapacitance: "Meter measures capacitance",
+  insulationTester: "Insulation tester",
 };

@@ -22,4 +22,7 @@ export const say = {
   reason: "Reason",
   customersWordGivenBy: "Customer's word given by",
   buildItAndMarkThe: "Build it and mark the unit",
+  putAPartIntoA: "Put a part into a lead",
+  anotherRating: "Another rating",
+  takeAPartOut: "Take a part out",
 };

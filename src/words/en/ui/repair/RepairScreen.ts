@@ -7,4 +7,5 @@ export const say = {
   stepsOfTheRepair: "Steps of the repair",
   print: "Print",
   theJobIsClosedThis: "The job is closed: this is how it was left.",
+  setUp: "Set up",
 };
