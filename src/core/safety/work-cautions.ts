@@ -29,49 +29,49 @@ export interface WorkCaution {
 export function workCautions(machine: Machine, cleans = false): readonly WorkCaution[] {
   const any = (...traits: readonly Trait[]) => machine.parts.some((p) => has(p, ...traits));
   const cautions: WorkCaution[] = [];
-  const warn = (of: WorkCaution["of"], at: WorkCaution["at"], words: string) => {
+  const caution = (of: WorkCaution["of"], at: WorkCaution["at"], words: string) => {
     cautions.push({ of, at, words });
   };
   if (machine.sources.length > 1)
-    warn(
+    caution(
       "two sources",
       "power-down",
       say.sourcesEachLockedOffBy(machine.sources.length, machine.sources.map((s) => s.name.toLowerCase()).join(", ")) +
         "wires.",
     );
   if (any("stores-charge"))
-    warn("charge", "power-down", say.capacitorsKeepTheirChargeNothing + say.throughAResistorNeverWith);
+    caution("charge", "power-down", say.capacitorsKeepTheirChargeNothing + say.throughAResistorNeverWith);
   if (any("battery-arc"))
-    warn(
+    caution(
       "battery",
       "power-down",
       "Battery: rings off, no spanner across it. Its black lead comes off first and goes on last.",
     );
   if (any("gas"))
-    warn(
+    caution(
       "gas",
       "power-down",
       "Gas: shut its valve first. A smell of gas: no switch, no flame, doors open, out, and call the licensed trade.",
     );
   if (any("refrigerant"))
-    warn(
+    caution(
       "refrigerant",
       "open",
       say.refrigerantAHissOilOr + say.forALicensedTechnician(any("flammable-refrigerant") ? say.someOfItBurnsNo : ""),
     );
   if (any("suspended-load") || machine.file.family === "powered equipment")
-    warn("raised", "open", "Whatever is raised or held by the drive is let down or propped before a cover comes off.");
+    caution("raised", "open", "Whatever is raised or held by the drive is let down or propped before a cover comes off.");
   if (panelsOverMains(machine).size > 0)
-    warn("mains", "open", "Bare mains behind the covers: proven dead before a hand goes in.");
-  if (any("hot")) warn("hot", "swap", "Hot parts: let heater, lamp and compressor cool before they are touched.");
+    caution("mains", "open", "Bare mains behind the covers: proven dead before a hand goes in.");
+  if (any("hot")) caution("hot", "swap", "Hot parts: let heater, lamp and compressor cool before they are touched.");
   if (any("hot-water") && any("heats"))
-    warn("hot water", "swap", "Water in pump and hoses may scald: let it cool and drain it before a hose comes off.");
+    caution("hot water", "swap", "Water in pump and hoses may scald: let it cool and drain it before a hose comes off.");
   if (any("sharp"))
-    warn("sharp", "swap", "Fins, blades and sheet-metal edges cut: gloves on while you reach past them.");
+    caution("sharp", "swap", "Fins, blades and sheet-metal edges cut: gloves on while you reach past them.");
   if (any("spring-or-weight"))
-    warn("spring", "swap", "Springs and plungers snap back: relieve or hold them before a screw comes out.");
+    caution("spring", "swap", "Springs and plungers snap back: relieve or hold them before a screw comes out.");
   if (any("moves"))
-    warn("moving", "trial", any("starts-by-itself") ? say.partsThatMoveStartBy : say.partsThatMoveHandsHair);
-  if (cleans) warn("aerosol", "swap", "Spray only dead, cold and aired; dry before power comes back. Its gas burns.");
+    caution("moving", "trial", any("starts-by-itself") ? say.partsThatMoveStartBy : say.partsThatMoveHandsHair);
+  if (cleans) caution("aerosol", "swap", "Spray only dead, cold and aired; dry before power comes back. Its gas burns.");
   return cautions;
 }
