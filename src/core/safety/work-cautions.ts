@@ -41,18 +41,8 @@ export function workCautions(machine: Machine, cleans = false): readonly WorkCau
     );
   if (any("stores-charge"))
     caution("charge", "power-down", say.capacitorsKeepTheirChargeNothing + say.throughAResistorNeverWith);
-  if (any("battery-arc"))
-    caution(
-      "battery",
-      "power-down",
-      "Battery: rings off, no spanner across it. Its black lead comes off first and goes on last.",
-    );
-  if (any("gas"))
-    caution(
-      "gas",
-      "power-down",
-      "Gas: shut its valve first. A smell of gas: no switch, no flame, doors open, out, and call the licensed trade.",
-    );
+  if (any("battery-arc")) caution("battery", "power-down", say.batteryRingsOffNoSpanner);
+  if (any("gas")) caution("gas", "power-down", say.gasShutItsValveFirst);
   if (any("refrigerant"))
     caution(
       "refrigerant",
@@ -60,18 +50,14 @@ export function workCautions(machine: Machine, cleans = false): readonly WorkCau
       say.refrigerantAHissOilOr + say.forALicensedTechnician(any("flammable-refrigerant") ? say.someOfItBurnsNo : ""),
     );
   if (any("suspended-load") || machine.file.family === "powered equipment")
-    caution("raised", "open", "Whatever is raised or held by the drive is let down or propped before a cover comes off.");
-  if (panelsOverMains(machine).size > 0)
-    caution("mains", "open", "Bare mains behind the covers: proven dead before a hand goes in.");
-  if (any("hot")) caution("hot", "swap", "Hot parts: let heater, lamp and compressor cool before they are touched.");
-  if (any("hot-water") && any("heats"))
-    caution("hot water", "swap", "Water in pump and hoses may scald: let it cool and drain it before a hose comes off.");
-  if (any("sharp"))
-    caution("sharp", "swap", "Fins, blades and sheet-metal edges cut: gloves on while you reach past them.");
-  if (any("spring-or-weight"))
-    caution("spring", "swap", "Springs and plungers snap back: relieve or hold them before a screw comes out.");
+    caution("raised", "open", say.whateverIsRaisedOrHeld);
+  if (panelsOverMains(machine).size > 0) caution("mains", "open", say.bareMainsBehindTheCovers);
+  if (any("hot")) caution("hot", "swap", say.hotPartsLetHeaterLamp);
+  if (any("hot-water") && any("heats")) caution("hot water", "swap", say.waterInPumpAndHoses);
+  if (any("sharp")) caution("sharp", "swap", say.finsBladesAndSheetMetal);
+  if (any("spring-or-weight")) caution("spring", "swap", say.springsAndPlungersSnapBack);
   if (any("moves"))
     caution("moving", "trial", any("starts-by-itself") ? say.partsThatMoveStartBy : say.partsThatMoveHandsHair);
-  if (cleans) caution("aerosol", "swap", "Spray only dead, cold and aired; dry before power comes back. Its gas burns.");
+  if (cleans) caution("aerosol", "swap", say.sprayOnlyDeadColdAnd);
   return cautions;
 }

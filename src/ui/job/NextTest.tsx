@@ -339,13 +339,13 @@ function Meanings({ laid, numbers }: { laid: Laid; numbers: boolean }) {
   );
 }
 
-function endWords(stop: Stop): "Found" | "Fixed" | "End of the search" {
+function endWords(stop: Stop): string {
   if (stop.kind === "found") return "Found";
   if (stop.kind === "mended") return "Fixed";
   return "End of the search";
 }
 
-function eyebrowOf(isChosen: boolean, proposal: Proposal | null): "Your test" | "Before it is blamed" | "Next" {
+function eyebrowOf(isChosen: boolean, proposal: Proposal | null): string {
   if (isChosen) return "Your test";
   if (proposal?.proves) return "Before it is blamed";
   return "Next";

@@ -8,7 +8,7 @@ import { say } from "#words/ui/lamp";
 export function LampScreen() {
   return (
     <div className="start">
-      <TopBar here="Blink reader" title={say.blinkReader} />
+      <TopBar here={say.blinkReader} title={say.blinkReader} />
       <main id="main" tabIndex={-1} className="machine lamp-screen">
         <h1>{say.readALamp}</h1>
         <p className="quiet">{say.countsTheFlashesForYou}</p>

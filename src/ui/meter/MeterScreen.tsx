@@ -81,7 +81,7 @@ export function MeterScreen({
     );
   return (
     <div className="start">
-      <TopBar here="Calculators and bench" title={say.meterLink} />
+      <TopBar here={say.calculatorsAndBench} title={say.meterLink} />
       <main id="main" tabIndex={-1} className="tool-main">
         <header className="tool-head">
           <h1>{say.meterLink}</h1>

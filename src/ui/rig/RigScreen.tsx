@@ -76,7 +76,7 @@ export function RigScreen({ machines, machine, boards, rig, job }: Props) {
 
   return (
     <div className="start">
-      <TopBar here="Calculators and bench" title={say.benchRig} />
+      <TopBar here={say.calculatorsAndBench} title={say.benchRig} />
       <main id="main" tabIndex={-1} className="rig-main">
         <header className="rig-head">
           <h1>{say.benchRig}</h1>

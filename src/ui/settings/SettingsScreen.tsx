@@ -32,7 +32,7 @@ export function SettingsScreen({ machines, machine, settings, job }: Props) {
   const router = useRouter();
   return (
     <div className="start">
-      <TopBar here="Calculators and bench" title={say.codedSwitches} />
+      <TopBar here={say.calculatorsAndBench} title={say.codedSwitches} />
       <main id="main" tabIndex={-1} className="settings-main">
         <header className="rig-head">
           <h1>{say.settings}</h1>
@@ -162,7 +162,7 @@ function Setting({ setting, job }: { setting: SettingEntry; job: Props["job"] })
 function recordWords(
   recorded: { found: string | undefined; set: string | undefined },
   wanted: string,
-): "Recorded" | "Record as set" | "Record what was found first" {
+): string {
   if (recorded.set === wanted) return "Recorded";
   if (recorded.found) return "Record as set";
   return "Record what was found first";

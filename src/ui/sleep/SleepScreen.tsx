@@ -136,7 +136,7 @@ export function SleepScreen() {
   else source = <LiveLog onLog={(text) => void take(text)} />;
   return (
     <div className="start">
-      <TopBar here="Calculators and bench" title={say.sleepCurrent} />
+      <TopBar here={say.calculatorsAndBench} title={say.sleepCurrent} />
       <main id="main" tabIndex={-1} className="tool-main">
         <header className="tool-head">
           <h1>{say.sleepCurrent}</h1>

@@ -92,7 +92,7 @@ export function ToolScreen({ id, typed: given, inJob }: Props) {
   const groups = [...new Set(tool.fields.map((f) => f.under ?? ""))];
   return (
     <div className="start">
-      <TopBar here="Calculators and bench" title={tool.name}>
+      <TopBar here={say.calculatorsAndBench} title={tool.name}>
         <span className="bar-end">
           <Units liked={liked} onChange={setLiked} />
         </span>

@@ -50,7 +50,7 @@ export function ToolsScreen() {
   };
   return (
     <div className="start">
-      <TopBar here="Calculators and bench" title={say.calculatorsAndBench} />
+      <TopBar here={say.calculatorsAndBench} title={say.calculatorsAndBench} />
       <main id="main" tabIndex={-1} className="tools-main">
         <Form className="tools-find" onSubmit={open} role="search">
           <h1>{say.whatIsInYourHand}</h1>

@@ -43,4 +43,15 @@ export const say = {
   forALicensedTechnician: (part: string) => `for a licensed technician${part}.`,
   partsThatMoveStartBy: "Parts that move start by themselves: hands, hair and cuffs clear, nobody reaching in.",
   partsThatMoveHandsHair: "Parts that move: hands, hair and cuffs clear, nobody reaching in.",
+  batteryRingsOffNoSpanner:
+    "Battery: rings off, no spanner across it. Its black lead comes off first and goes on last.",
+  gasShutItsValveFirst:
+    "Gas: shut its valve first. A smell of gas: no switch, no flame, doors open, out, and call the licensed trade.",
+  whateverIsRaisedOrHeld: "Whatever is raised or held by the drive is let down or propped before a cover comes off.",
+  bareMainsBehindTheCovers: "Bare mains behind the covers: proven dead before a hand goes in.",
+  hotPartsLetHeaterLamp: "Hot parts: let heater, lamp and compressor cool before they are touched.",
+  waterInPumpAndHoses: "Water in pump and hoses may scald: let it cool and drain it before a hose comes off.",
+  finsBladesAndSheetMetal: "Fins, blades and sheet-metal edges cut: gloves on while you reach past them.",
+  springsAndPlungersSnapBack: "Springs and plungers snap back: relieve or hold them before a screw comes out.",
+  sprayOnlyDeadColdAnd: "Spray only dead, cold and aired; dry before power comes back. Its gas burns.",
 };

@@ -21,4 +21,5 @@ export const say = {
   blackLead: "Black lead",
   readings: "Readings",
   taken: "Taken",
+  calculatorsAndBench: "Calculators and bench",
 };

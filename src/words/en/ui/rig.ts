@@ -16,4 +16,5 @@ export const say = {
   logItInTheJob: "Log it in the job",
   whatItMayBe: "What it may be",
   howItIsWired: "How it is wired",
+  calculatorsAndBench: "Calculators and bench",
 };

@@ -11,4 +11,5 @@ export const say = {
   recordAsFound: "Record as found",
   wanted: "Wanted",
   toBeSet: "To be set",
+  calculatorsAndBench: "Calculators and bench",
 };

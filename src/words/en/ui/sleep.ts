@@ -45,4 +45,5 @@ export const say = {
   aLoggersFile: "A logger's file",
   aDisplayByEye: "A display, by eye",
   aBenchSupplyLive: "A bench supply, live",
+  calculatorsAndBench: "Calculators and bench",
 };
