@@ -342,11 +342,11 @@ function Meanings({ laid, numbers }: { laid: Laid; numbers: boolean }) {
 function endWords(stop: Stop): string {
   if (stop.kind === "found") return "Found";
   if (stop.kind === "mended") return "Fixed";
-  return "End of the search";
+  return say.endOfTheSearch;
 }
 
 function eyebrowOf(isChosen: boolean, proposal: Proposal | null): string {
-  if (isChosen) return "Your test";
-  if (proposal?.proves) return "Before it is blamed";
+  if (isChosen) return say.yourTest;
+  if (proposal?.proves) return say.beforeItIsBlamed;
   return "Next";
 }

@@ -91,6 +91,6 @@ function fitting(machine: Machine, setup: string, fn: MeterFunction, red: string
 
 function placeLabel(now: Test): string {
   if (now.function === "look") return "Part";
-  if (isClamp(now.function)) return "Clamp around";
-  return "Red lead";
+  if (isClamp(now.function)) return say.clampAround;
+  return say.redLead;
 }

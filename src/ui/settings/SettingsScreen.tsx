@@ -159,11 +159,8 @@ function Setting({ setting, job }: { setting: SettingEntry; job: Props["job"] })
   );
 }
 
-function recordWords(
-  recorded: { found: string | undefined; set: string | undefined },
-  wanted: string,
-): string {
+function recordWords(recorded: { found: string | undefined; set: string | undefined }, wanted: string): string {
   if (recorded.set === wanted) return "Recorded";
-  if (recorded.found) return "Record as set";
-  return "Record what was found first";
+  if (recorded.found) return say.recordAsSet;
+  return say.recordWhatWasFoundFirst;
 }

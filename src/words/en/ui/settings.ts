@@ -12,4 +12,6 @@ export const say = {
   wanted: "Wanted",
   toBeSet: "To be set",
   calculatorsAndBench: "Calculators and bench",
+  recordAsSet: "Record as set",
+  recordWhatWasFoundFirst: "Record what was found first",
 };

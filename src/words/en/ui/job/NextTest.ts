@@ -18,4 +18,7 @@ export const say = {
   whatEachResultWouldMean: "What each result would mean",
   noClearSuspect: "no clear suspect",
   asExpected: "(as expected)",
+  endOfTheSearch: "End of the search",
+  yourTest: "Your test",
+  beforeItIsBlamed: "Before it is blamed",
 };

@@ -2,4 +2,6 @@
 export const say = {
   whatWasReallyDone: "What was really done",
   blackLead: "Black lead",
+  clampAround: "Clamp around",
+  redLead: "Red lead",
 };
