@@ -23,16 +23,17 @@ export const RUNGS = ["hypotheses", "reading", "evidence", "dictionary", "belief
 
 /** Folders of `src`. Core is pure: it knows no screen, no database and no platform. */
 export const LAYERS = {
-  core: [],
-  // Every sentence a person reads, by language; today the names of kinds, the rest still stands where it is said.
-  words: ["core"],
-  workers: ["core"],
+  // Every sentence a person reads, by language: a sentence is a constant, or a function of its data. Reached as
+  // `#words/...`, which package.json sets to one language; it knows nothing else.
+  words: [],
+  core: ["words"],
+  workers: ["words", "core"],
   // What browser and server say to each other: the one thing that both know.
-  contract: ["core"],
-  devices: ["core", "contract"],
-  server: ["core", "contract", "workers", "devices"],
-  ui: ["core", "contract", "workers", "words"],
-  app: ["core", "contract", "server", "ui"],
+  contract: ["words", "core"],
+  devices: ["words", "core", "contract"],
+  server: ["words", "core", "contract", "workers", "devices"],
+  ui: ["words", "core", "contract", "workers"],
+  app: ["words", "core", "contract", "server", "ui"],
 };
 
 /** Packages that a layer must not know. */

@@ -18,7 +18,7 @@ export interface PartMatch {
 }
 
 const WHAT_TO_DO: Readonly<Record<Difference["kind"], string>> = {
-  code: "Enter its code after it has woken; read the code from the rating plate, not from the old board.",
+  code: say.enterItsCodeAfterIt,
   resistor: say.lookAtTheOldOne,
   screws: say.itsOwnScrewsNeverLonger,
   height: say.checkThatNothingAboveTouches,

@@ -215,7 +215,7 @@ export function swapPlan(machine: Machine, piece: string, transfer = false): Swa
               ? unplug
               : reversed(unplug, (s) => ({
                   id: s.id.replace("unplug", "plug"),
-                  words: s.words.replace(/^Pull (.*), by its housing$/, "Reconnect $1 until it latches"),
+                  words: say.reconnectUntilItLatches(plugs.find((c) => `unplug ${c.id}` === s.id)!.name),
                 })),
           },
         ]

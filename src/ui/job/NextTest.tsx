@@ -8,7 +8,7 @@ import type { Alternative, Laid, Lead, Proposal, Stop } from "../../core/diagnos
 import { type Job, type JournalEvent, leadWords } from "../../core/journal";
 import type { Machine, PieceEntry } from "../../core/model";
 import { type Test, testKey } from "../../core/simulate";
-import { EXPOSURE_WORDS } from "../../words/en/job";
+import { EXPOSURE_WORDS } from "#words/job";
 import { BoardDrawing } from "../machine/BoardDrawing";
 import { ReadingField } from "./ReadingField";
 import { SafetyNotice } from "./SafetyNotice";

@@ -5,7 +5,7 @@ import { likeliness } from "../../core/diagnose";
 import type { Job, TrailReading } from "../../core/journal";
 import type { Machine, PathEntry, Point } from "../../core/model";
 import { makeTest, type Test } from "../../core/simulate";
-import { VERDICT_WORDS } from "../../words/en/job";
+import { VERDICT_WORDS } from "#words/job";
 import { say } from "#words/ui/job/PathView";
 
 interface Props {

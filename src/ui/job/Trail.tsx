@@ -5,7 +5,7 @@ import Button from "react-bootstrap/Button";
 import type { Job, Unseen } from "../../core/journal";
 import { clockTime } from "../shell/time";
 import { unseenWords } from "./unseen-words";
-import { VERDICT_WORDS } from "../../words/en/job";
+import { VERDICT_WORDS } from "#words/job";
 import { say } from "#words/ui/job/Trail";
 
 /** What was done, newest first. A reading is struck out, never erased. `written`: the job as the journal has it. */

@@ -8,7 +8,7 @@ import Form from "react-bootstrap/Form";
 import Tab from "react-bootstrap/Tab";
 import Table from "react-bootstrap/Table";
 import Tabs from "react-bootstrap/Tabs";
-import { commonShelf, has, type Machine, type MachineFile } from "../../core/model";
+import { commonShelf, has, kindName, type Machine, type MachineFile } from "../../core/model";
 import type { FaultGroup } from "../../core/diagnose";
 import type { VersionRow } from "../../contract/machines";
 import { send } from "../shell/send";
@@ -20,7 +20,7 @@ import { rigBoards } from "../../core/workbench";
 import { ratingsOf } from "./ratings";
 import { useCoverage } from "./useCoverage";
 import { WiringDrawing } from "./WiringDrawing";
-import { kindName } from "../../words/en/kinds";
+
 import { duplicateMachine, exportAddress } from "../../contract/machines";
 import { useAddress } from "../shell/useAddress";
 import { Progress } from "../shell/Progress";

@@ -15,7 +15,7 @@ import { useKept } from "../shell/useKept";
 import { clockTime, dayName, dateWithYear } from "../shell/time";
 import { logEntry, offerChanges, photoAddress } from "../../contract/jobs";
 import { PageTitle } from "../shell/PageTitle";
-import { VERDICT_WORDS } from "../../words/en/job";
+import { VERDICT_WORDS } from "#words/job";
 import { useMoney } from "../shell/Currency";
 import { say } from "#words/ui/record";
 

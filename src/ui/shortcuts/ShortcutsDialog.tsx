@@ -6,7 +6,7 @@ import Form from "react-bootstrap/Form";
 import Modal from "react-bootstrap/Modal";
 import { useRecordHotkeys } from "react-hotkeys-hook";
 import { ACTIONS, problemWith, type ActionId, type Place } from "./actions";
-import { SHORTCUT_WORDS } from "../../words/en/shortcuts";
+import { SHORTCUT_WORDS } from "#words/shortcuts";
 import { keyWords, useIsApple } from "./Key";
 import { useOwnKeys } from "./useShortcut";
 import { ThemeChoice } from "../shell/Theme";

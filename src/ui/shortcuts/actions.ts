@@ -1,4 +1,4 @@
-import type { ShortcutId } from "../../words/en/shortcuts";
+import type { ShortcutId } from "#words/shortcuts";
 
 /** Where a shortcut works. */
 export type Place = "Everywhere" | "Jobs" | "A job" | "A question" | "Service modes" | "Blink reader" | "Calculators";

@@ -1,14 +1,11 @@
-import type { Verdict } from "../../core/diagnose";
-import type { Exposure } from "../../core/safety";
-
 /** What a reading was, in words; a journal keeps the code. */
-export const VERDICT_WORDS: Readonly<Record<Verdict, string>> = {
+export const VERDICT_WORDS = {
   fits: "as expected",
   "does not fit": "not as expected",
 };
 
 /** What a test exposes one to. */
-export const EXPOSURE_WORDS: Readonly<Record<Exposure, string>> = {
+export const EXPOSURE_WORDS = {
   none: "Hands off",
   dead: "Dead",
   "low voltage": "Isolated low voltage, powered",

@@ -1,7 +1,5 @@
-import type { KindId, Part } from "../../core/model";
-
 /** What a person calls a kind of part; the compiler names a kind that has no name yet. */
-export const KIND_NAMES: Readonly<Record<KindId, string>> = {
+export const KIND_NAMES = {
   outlet: "outlet",
   "split outlet": "split-phase outlet",
   battery: "battery",
@@ -62,9 +60,3 @@ export const KIND_NAMES: Readonly<Record<KindId, string>> = {
   panel: "display board",
   indicator: "status lamp",
 };
-
-/** The name of a part's kind; what the compiler puts in by itself bears its id. */
-export function kindName(part: Pick<Part, "kind">): string {
-  const { kind } = part.kind;
-  return kind in KIND_NAMES ? KIND_NAMES[kind as KindId] : kind;
-}

@@ -2,7 +2,7 @@ import { describe, expect, it } from "vitest";
 import { workCautions, type WorkCaution } from "../../../src/core/safety/work-cautions";
 import { PART_KINDS, type KindId } from "../../../src/core/model/kinds/registry";
 import { TRAITS, type Trait } from "../../../src/core/model/traits";
-import { KIND_NAMES } from "../../../src/words/en/kinds";
+import { KIND_NAMES } from "#words/kinds";
 import { FLEET, machineNamed } from "../../support/fleet";
 import { compileMachine } from "../../../src/core/model/compile/compile";
 

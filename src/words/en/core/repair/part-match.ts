@@ -1,5 +1,7 @@
 /** What core/repair/part-match says to people, in English. */
 export const say = {
+  enterItsCodeAfterIt:
+    "Enter its code after it has woken; read the code from the rating plate, not from the old board.",
   lookAtTheOldOne: "Look at the old one first: cut only what is cut there. A resistor cut is cut for ever.",
   itsOwnScrewsNeverLonger: "Its own screws; never longer ones than the old.",
   checkThatNothingAboveTouches: "Check that nothing above touches, and creepage and clearance of what is soldered.",

@@ -6,6 +6,7 @@ export const say = {
   toolsTools: (tools: string) => `Tools: ${tools}`,
   theseScrewsInACup: "These screws in a cup of their own: others are of another size.",
   pullByItsHousing: (name: string) => `Pull ${name}, by its housing`,
+  reconnectUntilItLatches: (name: string) => `Reconnect ${name} until it latches`,
   straightOverToOfThe: (name: string) => `Straight over to ${name} of the new one, before the next is pulled.`,
   aPhotoAndALabel: "A photo, and a label on the plug.",
   ohmsAtTheWireSide: (name: string) => `Ohms at the wire side of ${name}: no load and no rail shorted`,
