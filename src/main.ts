@@ -6,6 +6,7 @@ import { collectOrphans } from "./server/photos";
 import { follower } from "./server/live";
 import { randomUUID } from "node:crypto";
 import { log } from "./log";
+import { say } from "#words/main";
 
 /**
  * The application's own server: the framework's, behind one that refuses what the framework cannot read and holds
@@ -108,7 +109,7 @@ const server = createServer((request, response) => {
   watch(request, response);
   if (!isReadable(request.url ?? "/")) {
     response.writeHead(400, { "content-type": "application/json", "x-content-type-options": "nosniff" });
-    response.end(JSON.stringify({ error: "This address cannot be read. Nothing was changed." }));
+    response.end(JSON.stringify({ error: say.thisAddressCannotBeRead }));
     return;
   }
   const answer = request.method === "GET" ? PLAIN[request.url ?? ""] : undefined;

@@ -38,7 +38,7 @@ export const quickSchema = z.strictObject({
   id: z.uuid(),
   /** Id of the unit, made by the client like that of the job. */
   unit: z.uuid(),
-  what: z.string().trim().min(1, "Say what machine it is.").max(60),
+  what: z.string().trim().min(1, say.sayWhatMachineItIs).max(60),
   family: z.enum(FAMILIES).default("powered equipment"),
   site: z.string().trim().max(120).default(""),
   serial: serialSchema,

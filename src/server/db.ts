@@ -4,6 +4,7 @@ import mysql, { type Pool, type PoolConnection } from "mysql2/promise";
 import { hasCode, isLostDatabase, MaybeWritten, Refusal } from "./refusal";
 import * as schema from "./schema";
 import { env } from "../env";
+import { say } from "#words/server";
 
 export type Database = MySql2Database<typeof schema>;
 /** A connection inside a transaction. Whatever is read or written on the way is handed this one, never the pool. */
@@ -31,7 +32,7 @@ const store = ((globalThis as { unzoDatabase?: Store }).unzoDatabase ??= { runni
 function pool(): Pool {
   if (store.pool) return store.pool;
   const url = env().UNZO_DATABASE_URL;
-  if (!url) throw new Refusal(503, "No database is named. Start with npm start, or set UNZO_DATABASE_URL.");
+  if (!url) throw new Refusal(503, say.noDatabaseIsNamedStart);
   store.pool = mysql.createPool({
     uri: url,
     connectionLimit: env().UNZO_DATABASE_CONNECTIONS ?? CONNECTIONS,
@@ -140,7 +141,7 @@ async function turn(): Promise<() => void> {
   return leave;
 }
 
-const busy = () => new Refusal(503, "Unzo is busy. Nothing was changed; try again in a moment.", true);
+const busy = () => new Refusal(503, say.unzoIsBusyNothingWas, true);
 
 /** Throws when the database does not answer. */
 export async function pingDatabase(): Promise<void> {

@@ -35,7 +35,7 @@ export {
   type View,
 } from "./kind";
 export { ntcOhms } from "./kinds/ntc";
-export { type KindId, PART_KINDS, partKind } from "./kinds/registry";
+export { PART_KINDS, partKind } from "./kinds/registry";
 export { kindName } from "./kind-name";
 export { commonShelf } from "./machine-shelf";
 export { type ClampPoint, LAMP_DARK, LAMP_LIT, type Machine, type Part, type Point } from "./machine";

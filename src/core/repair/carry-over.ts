@@ -1,6 +1,7 @@
 import { type Machine, menuBoard, menuItems, type MenuKey, menuShows, pressMenu, type MachineFile } from "../model";
 import type { Job } from "../journal";
 import { settingWords } from "../workbench";
+import { say } from "#words/core/repair/carry-over";
 
 /** One thing to do to the new board, and what it shows then. */
 export interface KeyStep {
@@ -100,7 +101,7 @@ export function carryOver(machine: Machine, job: Job): CarryOver {
         next: menu.next,
         up: menu.up,
         down: menu.down ?? "",
-        save: menu.holds > 0 ? `Hold ${menu.save} ${menu.holds} s` : menu.save,
+        save: menu.holds > 0 ? say.holdSaveHoldsS(menu.save, menu.holds) : menu.save,
       }
     : { enter: "", next: "", up: "", down: "", save: "" };
   let board = menuBoard(file);

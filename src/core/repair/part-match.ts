@@ -31,6 +31,15 @@ const WHAT_TO_DO: Readonly<Record<Difference["kind"], string>> = {
 /** Letters and digits only, in capitals: how numbers are compared whatever dashes and blanks are printed. */
 const plain = (text: string) => text.toUpperCase().replace(/[^A-Z0-9]/g, "");
 
+/** The revisions that may go in. */
+const revisionsOf = (
+  named: readonly { readonly refused?: string | undefined; readonly revisions: readonly string[] }[],
+) =>
+  named
+    .filter((s) => !s.refused)
+    .flatMap((s) => s.revisions)
+    .join(", ");
+
 /**
  * Holds the number and revision of a part in the hand against what the file knows of a piece. What is refused or
  * unknown does not fit; the words say why. Throws a RangeError for a piece the machine has not.
@@ -71,19 +80,8 @@ export function matchPart(machine: Machine, pieceId: string, number: string, rev
     return no(
       "unknown",
       rev === ""
-        ? say.itsRevisionDecidesGoodAre(
-            named
-              .filter((s) => !s.refused)
-              .flatMap((s) => s.revisions)
-              .join(", ") || say.noneKnown,
-          )
-        : say.revisionIsNotAmongThose(
-            revision,
-            named
-              .filter((s) => !s.refused)
-              .flatMap((s) => s.revisions)
-              .join(", ") || "none",
-          ),
+        ? say.itsRevisionDecidesGoodAre(revisionsOf(named) || say.noneKnown)
+        : say.revisionIsNotAmongThose(revision, revisionsOf(named) || say.none),
     );
   if (piece.number && plain(piece.number) === given)
     return {

@@ -99,7 +99,7 @@ export function swapPlan(machine: Machine, piece: string, transfer = false): Swa
     step(`unplug ${c.id}`, say.pullByItsHousing(c.name), {
       photo: !transfer,
       details: [
-        `Pin ${c.pins[0]!.pin}: ${[c.pins[0]!.colour, c.pins[0]!.signal].filter(Boolean).join(", ")}`,
+        say.pinPinText(c.pins[0]!.pin, [c.pins[0]!.colour, c.pins[0]!.signal].filter(Boolean).join(", ")),
         c.pins
           .filter((p) => p.colour)
           .map((p) => `${p.pin} ${p.colour}`)

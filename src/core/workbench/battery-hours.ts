@@ -52,7 +52,7 @@ function work(given: Given): Sheet {
 export const batteryHoursTool: Tool = {
   id: "battery",
   name: say.batteryHours,
-  group: "Loads",
+  group: "loads",
   words: say.howLongABatteryCarries,
   fields: [
     { key: "capacity", label: say.capacityAh, quantity: "plain", min: 0 },

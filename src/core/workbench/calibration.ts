@@ -91,7 +91,7 @@ function work(given: Given): Sheet {
 export const calibrationTool: Tool = {
   id: "calibration",
   name: say.calibrationTable,
-  group: "Settings and records",
+  group: "records",
   words: say.trueAgainstShownErrorVerdict,
   fields: [
     { key: "rows", label: say.trueShownOnePairA, lines: 5, hint: "0 0.4\n50 50.6\n100 101" },

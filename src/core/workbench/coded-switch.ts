@@ -185,7 +185,7 @@ function work(given: Given): Sheet {
 export const codedSwitchTool: Tool = {
   id: "switches",
   name: say.codedSwitches,
-  group: "Settings and records",
+  group: "records",
   words: say.settingToSwitchesAndBack,
   fields: [
     {

@@ -163,7 +163,7 @@ function work(given: Given): Sheet {
 export const contactTool: Tool = {
   id: "contact",
   name: say.contactOrPlug,
-  group: "Joints and wires",
+  group: "joints",
   words: say.wiggledOhmsDropUnderLoad,
   fields: [
     { key: "wiggle", label: say.ohmsWhileWiggled, hint: "0.1 0.1 3 OL", under: "Dead" },

@@ -90,7 +90,7 @@ function work(given: Given): Sheet {
 export const dischargeTool: Tool = {
   id: "discharge",
   name: say.storedCharge,
-  group: "Boards",
+  group: "boards",
   words: say.energyWaitingTimeDischargeResistor,
   fields: [
     { key: "farads", label: say.capacitor, quantity: "farads", hint: "220u" },

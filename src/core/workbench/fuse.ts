@@ -133,7 +133,7 @@ function work(given: Given): Sheet {
 export const fuseTool: Tool = {
   id: "fuse",
   name: say.fuse,
-  group: "Joints and wires",
+  group: "joints",
   words: say.rightTypeAndSizeAnd,
   fields: [
     { key: "volts", label: say.supply, quantity: "volts", preset: "230", min: 0 },

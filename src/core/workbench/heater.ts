@@ -192,7 +192,7 @@ function work(given: Given): Sheet {
 export const heaterTool: Tool = {
   id: "heater",
   name: say.heaterOrCoil,
-  group: "Loads",
+  group: "loads",
   words: say.voltsWattsOhmsAmperesAny,
   fields: [
     { key: "volts", label: say.volts, quantity: "volts", min: 0 },

@@ -59,7 +59,7 @@ function work(given: Given): Sheet {
 export const ledResistorTool: Tool = {
   id: "led",
   name: say.ledResistor,
-  group: "Joints and wires",
+  group: "joints",
   words: say.oneLedARowOr,
   fields: [
     { key: "supply", label: say.supply, quantity: "volts", min: 0 },

@@ -139,7 +139,7 @@ function work(given: Given): Sheet {
 export const levelSensorTool: Tool = {
   id: "position",
   name: say.positionAndLevel,
-  group: "Sensors",
+  group: "sensors",
   words: say.hallReedPressureFloatPotentiometer,
   fields: [
     {

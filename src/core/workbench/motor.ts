@@ -205,7 +205,7 @@ function work(given: Given): Sheet {
 export const motorTool: Tool = {
   id: "motor",
   name: say.motorOrCompressor,
-  group: "Loads",
+  group: "loads",
   words: say.windingsCapacitorStartDeviceCurrents,
   fields: [
     { key: "ohms12", label: say.lead1To2, quantity: "ohms", under: "Windings" },

@@ -75,7 +75,7 @@ function work(given: Given): Sheet {
 export const pulsePriceTool: Tool = {
   id: "pulses",
   name: say.pulsesAndPrices,
-  group: "Settings and records",
+  group: "records",
   words: say.pricePulseValueCountWhat,
   fields: [
     { key: "price", label: say.price, quantity: "money", hint: "2.50" },

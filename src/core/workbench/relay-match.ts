@@ -191,7 +191,7 @@ const side = (name: "old" | "new", under: string) => [
 export const relayMatchTool: Tool = {
   id: "relay-match",
   name: say.replacementRelay,
-  group: "Boards",
+  group: "boards",
   words: say.doesItFitATable,
   fields: [
     ...side("old", say.theOldOne),

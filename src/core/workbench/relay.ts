@@ -32,107 +32,106 @@ export function coilDraw(volts: number, ohms: number): { readonly amps: number; 
   return { amps: volts / ohms, watts: (volts * volts) / ohms };
 }
 
-function work(given: Given): Sheet {
-  const lines: Line[] = [];
-  const verdicts: Verdict[] = [];
-  const [coilVolts, coilOhms, coilAmps] = [
-    given.number("coilVolts"),
-    given.number("coilOhms"),
-    given.number("coilAmps"),
-  ];
-  const ohms = coilOhms ?? (coilVolts !== undefined && coilAmps ? coilVolts / coilAmps : undefined);
-  if (coilVolts !== undefined && ohms !== undefined) {
-    const coil = coilDraw(coilVolts, ohms);
-    lines.push(
+/** What one question about a relay adds to its sheet. */
+interface Found {
+  readonly lines: readonly Line[];
+  readonly verdicts: readonly Verdict[];
+}
+
+/** What the coil draws, and whether its measured resistance is that of a whole coil. */
+function coilOf(given: Given): Found {
+  const [volts, typed, amps] = [given.number("coilVolts"), given.number("coilOhms"), given.number("coilAmps")];
+  const ohms = typed ?? (volts !== undefined && amps ? volts / amps : undefined);
+  if (volts === undefined || ohms === undefined) return { lines: [], verdicts: [] };
+  const draws = coilDraw(volts, ohms);
+  const current = quantityText(draws.amps, "amperes");
+  return {
+    lines: [
       {
         label: say.coil,
-        text: `${quantityText(coil.amps, "amperes")}, ${quantityText(coil.watts, "watts")}`,
+        text: `${current}, ${quantityText(draws.watts, "watts")}`,
         big: true,
-        formula: formula(
-          "I = V / R",
-          `${quantityText(coilVolts, "volts")} / ${quantityText(ohms, "ohms")}`,
-          quantityText(coil.amps, "amperes"),
-        ),
+        formula: formula("I = V / R", `${quantityText(volts, "volts")} / ${quantityText(ohms, "ohms")}`, current),
         source: say.ohmsAndJoulesLaws,
       },
       {
         label: say.pullsInDropsOut,
-        text: say.aboveCoilVoltsBelowCoil(
-          quantityText(0.75 * coilVolts, "volts"),
-          quantityText(0.1 * coilVolts, "volts"),
-        ),
+        text: say.aboveCoilVoltsBelowCoil(quantityText(0.75 * volts, "volts"), quantityText(0.1 * volts, "volts")),
         source: say.usualDataSheets75And,
       },
-      { label: say.itsDriverCarries, text: quantityText(coil.amps, "amperes") },
-    );
-    const measured = given.number("measuredCoil");
-    if (measured !== undefined)
-      if (measured === Infinity || measured > 5 * ohms)
-        verdicts.push({ kind: "bad", words: say.coilOpen, mode: "coil-open" });
-      else if (Math.abs(measured / ohms - 1) > 0.15)
-        verdicts.push({
-          kind: "unsure",
-          words: measured < ohms ? say.coilLowADiodeAcross : say.coilHighAPoorJoint,
-        });
-      else verdicts.push({ kind: "good", words: say.coilGood });
-  }
+      { label: say.itsDriverCarries, text: current },
+    ],
+    verdicts: coilVerdict(given.number("measuredCoil"), ohms),
+  };
+}
+
+function coilVerdict(measured: number | undefined, ohms: number): readonly Verdict[] {
+  if (measured === undefined) return [];
+  if (measured === Infinity || measured > 5 * ohms) return [{ kind: "bad", words: say.coilOpen, mode: "coil-open" }];
+  if (Math.abs(measured / ohms - 1) <= 0.15) return [{ kind: "good", words: say.coilGood }];
+  return [{ kind: "unsure", words: measured < ohms ? say.coilLowADiodeAcross : say.coilHighAPoorJoint }];
+}
+
+/** Whether the contact may carry its load. */
+function loadOf(given: Given): Found {
   const [rated, load] = [given.number("rated"), given.number("load")];
-  if (rated !== undefined && load !== undefined) {
-    positive(rated, say.theContactsRating, "rated");
-    const sort = given.text("sort") as ContactLoad;
-    const direct = given.text("current") === "dc";
-    const share = contactShare(sort, direct, given.number("loadVolts") ?? 230);
-    const used = load / (rated * share);
-    lines.push({
-      label: say.contactUsed,
-      text: say.ofWhatItMayCarry(quantityText(used, "share")),
-      big: true,
-      formula: formula(
-        "I / (rating × k)",
-        `${quantityText(load, "amperes")} / (${quantityText(rated, "amperes")} × ${share})`,
-        quantityText(used, "share"),
-      ),
-      source: say.kForAFromMemory(
-        share,
-        CONTACT_LOADS[sort].words,
-        direct ? say.directCurrent : "",
-        CONTACT_LOADS[sort].why,
-      ),
-    });
-    if (used > 1) verdicts.push({ kind: "bad", words: say.tooMuchForThisContact(CONTACT_LOADS[sort].why) });
-    else if (used > 0.8) verdicts.push({ kind: "unsure", words: say.itMayWithLittleTo });
-    else verdicts.push({ kind: "good", words: say.theContactCarriesIt });
-  }
-  const [drop, through] = [given.number("drop"), given.number("through") ?? load];
-  if (drop !== undefined) {
-    if (through === undefined) throw new Refused(say.clampTheCurrentTooA, "through");
-    const watts = Math.abs(drop) * through;
-    lines.push({
-      label: say.heatInTheContact,
-      text: quantityText(watts, "watts"),
-      formula: formula(
-        "P = V I",
-        `${quantityText(Math.abs(drop), "volts")} × ${quantityText(through, "amperes")}`,
-        quantityText(watts, "watts"),
-      ),
-      source: say.joulesLawAbove2W,
-    });
-    if (watts > 2) verdicts.push({ kind: "bad", words: say.theContactBurnsReplaceThe, mode: "contact-open" });
-    else if (watts > 0.5) verdicts.push({ kind: "unsure", words: say.theContactIsWorn });
-    else verdicts.push({ kind: "good", words: say.theContactIsGood });
-  }
-  if (given.text("closes") || given.text("opens")) {
-    const [closes, opens] = [given.text("closes"), given.text("opens")];
-    if (closes === "no") verdicts.push({ kind: "bad", words: say.doesNotCloseCoilFed, mode: "contact-open" });
-    else if (opens === "no")
-      verdicts.push({
-        kind: "bad",
-        words: say.doesNotOpenAgainWelded,
-        mode: "welded",
-      });
-    else if (closes === "yes" && opens === "yes") verdicts.push({ kind: "good", words: say.itClosesAndOpensAgain });
-    else verdicts.push({ kind: "unsure", words: say.halfATestARelay });
-  }
+  if (rated === undefined || load === undefined) return { lines: [], verdicts: [] };
+  positive(rated, say.theContactsRating, "rated");
+  const sort = given.text("sort") as ContactLoad;
+  const { words, why } = CONTACT_LOADS[sort];
+  const direct = given.text("current") === "dc";
+  const share = contactShare(sort, direct, given.number("loadVolts") ?? 230);
+  const used = load / (rated * share);
+  const line: Line = {
+    label: say.contactUsed,
+    text: say.ofWhatItMayCarry(quantityText(used, "share")),
+    big: true,
+    formula: formula(
+      "I / (rating × k)",
+      `${quantityText(load, "amperes")} / (${quantityText(rated, "amperes")} × ${share})`,
+      quantityText(used, "share"),
+    ),
+    source: say.kForAFromMemory(share, words, direct ? say.directCurrent : "", why),
+  };
+  let verdict: Verdict = { kind: "good", words: say.theContactCarriesIt };
+  if (used > 1) verdict = { kind: "bad", words: say.tooMuchForThisContact(why) };
+  else if (used > 0.8) verdict = { kind: "unsure", words: say.itMayWithLittleTo };
+  return { lines: [line], verdicts: [verdict] };
+}
+
+/** What the drop across the closed contact heats it by. */
+function dropOf(given: Given): Found {
+  const [drop, through] = [given.number("drop"), given.number("through") ?? given.number("load")];
+  if (drop === undefined) return { lines: [], verdicts: [] };
+  if (through === undefined) throw new Refused(say.clampTheCurrentTooA, "through");
+  const watts = Math.abs(drop) * through;
+  const heat = quantityText(watts, "watts");
+  const line: Line = {
+    label: say.heatInTheContact,
+    text: heat,
+    formula: formula("P = V I", `${quantityText(Math.abs(drop), "volts")} × ${quantityText(through, "amperes")}`, heat),
+    source: say.joulesLawAbove2W,
+  };
+  let verdict: Verdict = { kind: "good", words: say.theContactIsGood };
+  if (watts > 2) verdict = { kind: "bad", words: say.theContactBurnsReplaceThe, mode: "contact-open" };
+  else if (watts > 0.5) verdict = { kind: "unsure", words: say.theContactIsWorn };
+  return { lines: [line], verdicts: [verdict] };
+}
+
+/** Whether it was seen to close and to open again. */
+function movesOf(given: Given): Found {
+  const [closes, opens] = [given.text("closes"), given.text("opens")];
+  if (!closes && !opens) return { lines: [], verdicts: [] };
+  let verdict: Verdict = { kind: "unsure", words: say.halfATestARelay };
+  if (closes === "no") verdict = { kind: "bad", words: say.doesNotCloseCoilFed, mode: "contact-open" };
+  else if (opens === "no") verdict = { kind: "bad", words: say.doesNotOpenAgainWelded, mode: "welded" };
+  else if (closes === "yes" && opens === "yes") verdict = { kind: "good", words: say.itClosesAndOpensAgain };
+  return { lines: [], verdicts: [verdict] };
+}
+
+function work(given: Given): Sheet {
+  const found = [coilOf(given), loadOf(given), dropOf(given), movesOf(given)];
+  const [lines, verdicts] = [found.flatMap((f) => f.lines), found.flatMap((f) => f.verdicts)];
   if (lines.length === 0 && verdicts.length === 0) throw new Refused(say.typeTheCoilsVoltsAnd);
   const verdict = verdicts.find((v) => v.kind === "bad") ?? verdicts.find((v) => v.kind === "unsure") ?? verdicts[0];
   return {
@@ -147,7 +146,7 @@ function work(given: Given): Sheet {
 export const relayTool: Tool = {
   id: "relay",
   name: say.relay,
-  group: "Boards",
+  group: "boards",
   words: say.coilDriverContactByKind,
   fields: [
     { key: "coilVolts", label: say.coilVolts, quantity: "volts", under: "Coil", min: 0 },

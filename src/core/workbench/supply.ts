@@ -274,7 +274,7 @@ function work(given: Given): Sheet {
 export const supplyTool: Tool = {
   id: "supply",
   name: say.lowVoltageSupply,
-  group: "Boards",
+  group: "boards",
   words: say.stageByStageWhatTo,
   fields: [
     { key: "volts", label: say.voltsInAc, quantity: "volts", preset: "230", min: 0 },

@@ -176,7 +176,7 @@ function work(given: Given): Sheet {
 export const suppressionTool: Tool = {
   id: "suppression",
   name: say.coilSuppression,
-  group: "Boards",
+  group: "boards",
   words: say.diodeZenerRcVaristorRelease,
   fields: [
     { key: "volts", label: say.coilVolts, quantity: "volts", min: 0 },

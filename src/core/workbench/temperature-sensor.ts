@@ -370,7 +370,7 @@ function tableOf(curve: SensorCurve, liked: Liked): Sheet["table"] {
 export const temperatureSensorTool: Tool = {
   id: "sensor",
   name: say.temperatureSensor,
-  group: "Sensors",
+  group: "sensors",
   words: say.ohmsToTemperatureAndBack,
   fields: [
     {

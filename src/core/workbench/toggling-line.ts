@@ -51,7 +51,7 @@ function work(given: Given): Sheet {
 export const togglingLineTool: Tool = {
   id: "line",
   name: say.togglingLine,
-  group: "Boards",
+  group: "boards",
   words: say.dcAverageAndFrequencyTo,
   fields: [
     { key: "average", label: say.dcVoltsShown, quantity: "volts" },

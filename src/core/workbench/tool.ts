@@ -9,7 +9,7 @@ import { say } from "#words/core/workbench/tool";
 export interface Tool {
   readonly id: string;
   readonly name: string;
-  readonly group: "Loads" | "Sensors" | "Joints and wires" | "Boards" | "Settings and records";
+  readonly group: "loads" | "sensors" | "joints" | "boards" | "records";
   /** What it is for, in a few words. */
   readonly words: string;
   readonly fields: readonly Field[];

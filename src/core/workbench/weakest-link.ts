@@ -167,7 +167,7 @@ function work(given: Given): Sheet {
 export const weakestLinkTool: Tool = {
   id: "path",
   name: say.weakestLink,
-  group: "Joints and wires",
+  group: "joints",
   words: say.aPathOrABypass,
   fields: [
     { key: "path", label: say.elementsOneALine, lines: 4, hint: say.fuse10aSwitch05a },

@@ -49,6 +49,27 @@ export function wireLimit(
   };
 }
 
+/** What `amps` drop along a wire and its way back, `length` metres each, and heat it by. */
+function dropLines(ohms: number, amps: number, length: number, volts: number | undefined): readonly Line[] {
+  const drop = ohms * amps;
+  return [
+    {
+      label: say.drop,
+      text: `${quantityText(drop, "volts")}${volts ? `, ${quantityText(drop / volts, "share")}` : ""}`,
+      formula: formula(
+        "V = R I",
+        `${quantityText(ohms, "ohms")} × ${quantityText(amps, "amperes")}`,
+        quantityText(drop, "volts"),
+      ),
+      source: say.ohmsLaw,
+    },
+    {
+      label: say.heatInIt,
+      text: `${quantityText(drop * amps, "watts")}, ${quantityText((drop * amps) / (2 * Math.max(length, 1e-9)), "watts")} a metre`,
+    },
+  ];
+}
+
 function work(given: Given): Sheet {
   const { liked } = given;
   const area = given.number("area");
@@ -83,22 +104,7 @@ function work(given: Given): Sheet {
     });
     if (amps !== undefined) {
       const drop = ohms * amps;
-      lines.push(
-        {
-          label: say.drop,
-          text: `${quantityText(drop, "volts")}${volts ? `, ${quantityText(drop / volts, "share")}` : ""}`,
-          formula: formula(
-            "V = R I",
-            `${quantityText(ohms, "ohms")} × ${quantityText(amps, "amperes")}`,
-            quantityText(drop, "volts"),
-          ),
-          source: say.ohmsLaw,
-        },
-        {
-          label: say.heatInIt,
-          text: `${quantityText(drop * amps, "watts")}, ${quantityText((drop * amps) / (2 * Math.max(length, 1e-9)), "watts")} a metre`,
-        },
-      );
+      lines.push(...dropLines(ohms, amps, length, volts));
       if (volts && drop / volts > 0.05) verdict = { kind: "unsure", words: say.moreThanATwentiethIs };
     }
   }
@@ -128,7 +134,7 @@ function work(given: Given): Sheet {
 export const wireTool: Tool = {
   id: "wire",
   name: say.wire,
-  group: "Joints and wires",
+  group: "joints",
   words: say.limitAndDropBySize,
   fields: [
     { key: "area", label: say.size, quantity: "area", hint: "1.5 or 16 AWG" },

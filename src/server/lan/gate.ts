@@ -7,6 +7,7 @@ import { knockOf, knownHosts, refusedByOrigin } from "../door";
 import { PAIRED_FOR, type Pairing } from "./pairing";
 import type { Certificate } from "./certificate";
 import { pairingPage } from "./pairing-page";
+import { say } from "#words/server/lan/gate";
 
 const COOKIE = "__Host-unzo";
 const MOST_BYTES = 1000;
@@ -27,7 +28,7 @@ export function createGate(
   proxy.on("error", (_error, _request, response) => {
     if (response && "writeHead" in response && !response.headersSent)
       response.writeHead(502, { "content-type": "text/plain; charset=utf-8" });
-    response?.end("Unzo itself does not answer. Look at the computer on which it runs.");
+    response?.end(say.unzoItselfDoesNotAnswer);
   });
   const server = createServer(
     { key: certificate.key, cert: certificate.cert, minVersion: "TLSv1.2" },
@@ -56,9 +57,7 @@ export function createGate(
       const wantsPage = request.method === "GET" && (request.headers.accept ?? "").includes("text/html");
       if (wantsPage) return redirect(response, "/pair");
       response.writeHead(401, { "content-type": "application/json", "cache-control": "no-store" });
-      response.end(
-        JSON.stringify({ error: "This device is not paired any more. Open Unzo's address anew and give the word." }),
-      );
+      response.end(JSON.stringify({ error: say.thisDeviceIsNotPaired }));
     },
   );
   server.requestTimeout = 60_000;
@@ -68,14 +67,13 @@ export function createGate(
 
 async function pair(request: IncomingMessage, response: ServerResponse, pairing: Pairing, now: number): Promise<void> {
   if (request.method === "GET") return page(response, 200, "");
-  if (request.method !== "POST") return page(response, 405, "Give the word with the form.");
+  if (request.method !== "POST") return page(response, 405, say.giveTheWordWithThe);
   const word = await formWord(request);
-  if (word === null) return page(response, 413, "That is no pairing word.");
+  if (word === null) return page(response, 413, say.thatIsNoPairingWord);
   const tried = pairing.tries(word, request.socket.remoteAddress ?? "", now);
   if (tried.holdUp > 0) await pause(tried.holdUp);
-  if (tried.outcome === "wait") return page(response, 429, `Too many wrong words. Wait ${tried.seconds} seconds.`);
-  if (tried.outcome === "wrong")
-    return page(response, 403, "That is not the word. It stands where Unzo was started, and works once.");
+  if (tried.outcome === "wait") return page(response, 429, say.tooManyWrongWordsWait(tried.seconds));
+  if (tried.outcome === "wrong") return page(response, 403, say.thatIsNotTheWord);
   response.setHeader(
     "set-cookie",
     `${COOKIE}=${tried.token}; Path=/; Secure; HttpOnly; SameSite=Lax; Max-Age=${PAIRED_FOR / 1000}`,

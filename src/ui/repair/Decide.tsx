@@ -204,21 +204,21 @@ export function Decide({
                   />
                   <span className="quiet d-block ps-4">{option.school}</span>
                 </td>
-                <td data-label="Work">
+                <td data-label={say.work}>
                   {say.minutesMinPart(option.minutes, option.leadDays ? `, ${option.leadDays} days` : "")}
                 </td>
-                <td data-label="Parts">{inMoney(option.parts)}</td>
-                <td data-label="Chance it lasts">
+                <td data-label={say.parts}>{inMoney(option.parts)}</td>
+                <td data-label={say.chanceItLasts}>
                   {option.id === "give-up" ? "" : `${Math.round(100 * option.holds)} %`}
                 </td>
                 <td
-                  data-label="Average cost"
+                  data-label={say.averageCost}
                   className="value"
                   title={say.outlayOutlay(inMoney(outlay(option, reckoned)))}
                 >
                   {inMoney(expected)}
                 </td>
-                <td data-label="Break-even">{breakEven === null ? "" : `${Math.round(100 * breakEven)} %`}</td>
+                <td data-label={say.breakEven}>{breakEven === null ? "" : `${Math.round(100 * breakEven)} %`}</td>
               </tr>
             ))}
           </tbody>

@@ -16,20 +16,20 @@ const OWN = [
   {
     id: "sleep",
     name: say.sleepCurrent,
-    group: "Settings and records",
+    group: "records",
     words: say.aCurrentLogAwakeAsleep,
   },
   {
     id: "settings",
     name: say.settingsOfAMachine,
-    group: "Settings and records",
+    group: "records",
     words: say.foundAndRecordedFirstWanted,
   },
-  { id: "rig", name: say.benchRig, group: say.boards, words: say.aBoardWithLampsFor },
-  { id: "meter", name: say.meterLink, group: say.boards, words: say.readingsStraightFromABench },
+  { id: "rig", name: say.benchRig, group: "boards", words: say.aBoardWithLampsFor },
+  { id: "meter", name: say.meterLink, group: "boards", words: say.readingsStraightFromABench },
 ] as const;
 const ALL = [...TOOLS.map(({ id, name, group, words }) => ({ id, name, group, words })), ...OWN];
-const GROUPS = ["Loads", "Sensors", "Joints and wires", "Boards", "Settings and records"] as const;
+const GROUPS = ["loads", "sensors", "joints", "boards", "records"] as const;
 const SORTED = GROUPS.flatMap((group) => ALL.filter((t) => t.group === group));
 
 /** Every tool, by what is in hand. A letter opens it. */
@@ -40,7 +40,7 @@ export function ToolsScreen() {
   const pathOf = (id: string) => (from ? `/tools/${id}?from=${from}` : `/tools/${id}`);
   const field = useRef<HTMLInputElement>(null);
   const found = SORTED.filter((t) =>
-    `${t.name} ${t.words} ${t.group}`.toLowerCase().includes(wanted.trim().toLowerCase()),
+    `${t.name} ${t.words} ${say.groups[t.group]}`.toLowerCase().includes(wanted.trim().toLowerCase()),
   );
   useShortcut("find", () => field.current?.focus());
   useLetters(SORTED.length, (i) => router.push(pathOf(SORTED[i]!.id)));
@@ -74,7 +74,7 @@ export function ToolsScreen() {
             const own = found.filter((t) => t.group === group);
             return own.length === 0 ? null : (
               <section key={group} aria-labelledby={`group-${group}`}>
-                <h2 id={`group-${group}`}>{group}</h2>
+                <h2 id={`group-${group}`}>{say.groups[group]}</h2>
                 <ul className="tool-list">
                   {own.map((t) => (
                     <li key={t.id}>

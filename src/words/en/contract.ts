@@ -1,5 +1,6 @@
 /** What contract says to people, in English. */
 export const say = {
+  sayWhatMachineItIs: "Say what machine it is.",
   sayWhoYouAre: "Say who you are.",
   costsAreNotBelowZero: "Costs are not below zero.",
   thatIsMoreThanA: "That is more than a shop charges.",

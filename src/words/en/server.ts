@@ -58,4 +58,5 @@ export const say = {
   theFileHasChangedSince: (message: string) => `The file has changed since: ${message}`,
   nameAJobOrA: "Name a job or a machine.",
   thisMachineHasNoFault: (wanted: string) => `This machine has no fault ${wanted}.`,
+  noDatabaseIsNamedStart: "No database is named. Start with npm start, or set UNZO_DATABASE_URL.",
 };

@@ -66,7 +66,7 @@ export const FUNCTION_WORDS: Readonly<Record<MeterFunction, string>> = {
   continuity: "Continuity",
   clamp: say.clampAcAmperes,
   dcclamp: say.clampDcAmperes,
-  look: "Look and listen",
+  look: say.lookAndListenAlone,
   inrush: say.clampInrush,
   hertz: "Frequency",
   capacitance: "Capacitance",

@@ -1,5 +1,12 @@
 /** What ui/tools says to people, in English. */
 export const say = {
+  groups: {
+    loads: "Loads",
+    sensors: "Sensors",
+    joints: "Joints and wires",
+    boards: "Boards",
+    records: "Settings and records",
+  },
   theBoardUpsideDown: ", the board upside down",
   cut: "cut",
   calculatorsAndBench: "Calculators and bench",
@@ -24,7 +31,6 @@ export const say = {
   settingsOfAMachine: "Settings of a machine",
   foundAndRecordedFirstWanted: "Found and recorded first; wanted, as its switches are to stand",
   benchRig: "Bench rig",
-  boards: "Boards",
   aBoardWithLampsFor: "A board with lamps for loads: what each lamp should do",
   meterLink: "Meter link",
   readingsStraightFromABench: "Readings straight from a bench meter",

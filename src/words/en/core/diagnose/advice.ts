@@ -1,5 +1,6 @@
 /** What core/diagnose/advice says to people, in English. */
 export const say = {
+  lookAndListenAlone: "Look and listen",
   dcVolts: "DC volts",
   acVolts: "AC volts",
   lowImpedanceVolts: "Low-impedance volts",

@@ -1,5 +1,6 @@
 /** What core/repair/part-match says to people, in English. */
 export const say = {
+  none: "none",
   enterItsCodeAfterIt:
     "Enter its code after it has woken; read the code from the rating plate, not from the old board.",
   lookAtTheOldOne: "Look at the old one first: cut only what is cut there. A resistor cut is cut for ever.",

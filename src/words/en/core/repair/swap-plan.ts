@@ -35,4 +35,5 @@ export const say = {
   coversStillOffWhereThat: "Covers still off where that is safe: hands out, power on, the complaint tried",
   bareMainsNobodyNearThe: "Bare mains: nobody near the open side.",
   closeUp: "Close up",
+  pinPinText: (pin: string, text: string) => `Pin ${pin}: ${text}`,
 };
