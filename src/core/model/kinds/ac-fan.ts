@@ -22,8 +22,8 @@ export const acFan = definePart({
     galvanic: () => [["a", "b"]],
     elements: () => [["a", "b"]],
     parameters: (f) => [
-      { name: say.windingOhms, nominal: f.ohms, tolerance: 0.1 },
-      { name: say.runAmps, nominal: f.amps, tolerance: 0.15 },
+      { name: "winding ohms", nominal: f.ohms, tolerance: 0.1 },
+      { name: "run amps", nominal: f.amps, tolerance: 0.15 },
     ],
     stamp({ fields, mode, values }, stamp) {
       if (mode === "open") stamp.conduct(0, OPEN);

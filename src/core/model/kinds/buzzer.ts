@@ -13,7 +13,7 @@ export const buzzer = definePart({
     load: true,
     galvanic: () => [["plus", "minus"]],
     elements: () => [["plus", "minus"]],
-    parameters: (f) => [{ name: say.runOhms, nominal: f.volts / f.amps, tolerance: 0.2 }],
+    parameters: (f) => [{ name: "run ohms", nominal: f.volts / f.amps, tolerance: 0.2 }],
     stamp: ({ mode, values }, stamp) => stamp.conduct(0, mode === "open" ? OPEN : 1 / values[0]!),
   },
   failures: {

@@ -29,9 +29,9 @@ export const capacitorMotor = definePart({
       ["common", "case"],
     ],
     parameters: (f) => [
-      { name: say.mainOhms, nominal: f.mainOhms, tolerance: 0.1 },
-      { name: say.startOhms, nominal: f.startOhms, tolerance: 0.1 },
-      { name: say.runAmps, nominal: f.amps, tolerance: 0.15 },
+      { name: "main ohms", nominal: f.mainOhms, tolerance: 0.1 },
+      { name: "start ohms", nominal: f.startOhms, tolerance: 0.1 },
+      { name: "run amps", nominal: f.amps, tolerance: 0.15 },
     ],
     stamp({ fields, mode, severity, values }, stamp) {
       const siemens = (values[2]! / fields.volts) * (mode === "seized" ? AT_REST : 1);

@@ -10,7 +10,7 @@ export const coinInput = definePart({
     terminals: () => ["a", "b"],
     galvanic: () => [["a", "b"]],
     elements: () => [["a", "b"]],
-    parameters: () => [{ name: say.contactOhms, nominal: 0.3, tolerance: 0.5 }],
+    parameters: () => [{ name: "contact ohms", nominal: 0.3, tolerance: 0.5 }],
     stamp({ id, mode, values, conditions }, stamp) {
       stamp.conduct(0, mode === "jammed" || (mode === null && conditions.made.has(id)) ? 1 / values[0]! : OPEN);
     },

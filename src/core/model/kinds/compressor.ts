@@ -26,8 +26,8 @@ export const compressor = definePart({
       ["neutral", "case"],
     ],
     parameters: (f) => [
-      { name: say.windingOhms, nominal: f.windingOhms, tolerance: 0.1 },
-      { name: say.runAmps, nominal: f.runAmps, tolerance: 0.15 },
+      { name: "winding ohms", nominal: f.windingOhms, tolerance: 0.1 },
+      { name: "run amps", nominal: f.runAmps, tolerance: 0.15 },
     ],
     stamp({ fields, mode, severity, values }, stamp) {
       if (mode === "open") stamp.conduct(0, OPEN);

@@ -128,13 +128,13 @@ export const controller = definePart({
       ...lines(f).map((line) => [line, "return"] as const),
     ],
     parameters: (f) => [
-      { name: say.loadOhms, nominal: f.loadOhms, tolerance: 0.2 },
+      { name: "load ohms", nominal: f.loadOhms, tolerance: 0.2 },
       ...Object.entries(f.inputs).map(([name, i]) => ({
         name: `${name} ${i.pullUpOhms === undefined ? "pull-down" : "pull-up"} ohms`,
         nominal: i.pullUpOhms ?? i.pullDownOhms ?? 1e4,
         tolerance: 0.01,
       })),
-      { name: say.idleOhms, nominal: 2e4, tolerance: VAGUE_OHMS, vague: true },
+      { name: "idle ohms", nominal: 2e4, tolerance: VAGUE_OHMS, vague: true },
     ],
     start: ({ fields: f }) => chipsOf(f).place({ asleep: { kept: null } }),
     stamp({ fields: f, values, mode }, stamp, state) {

@@ -15,7 +15,7 @@ export const cord = definePart({
       ["earth-pin", "earth"],
     ],
     elements: () => CORES.map((core) => [`${core}-pin`, core] as const),
-    parameters: () => [{ name: say.coreOhms, nominal: 0.05, tolerance: 0.3 }],
+    parameters: () => [{ name: "core ohms", nominal: 0.05, tolerance: 0.3 }],
     stamp({ mode, values }, stamp) {
       CORES.forEach((core, i) => stamp.conduct(i, mode === `${core}-open` ? OPEN : 1 / values[0]!));
     },

@@ -13,7 +13,7 @@ export const dcFan = definePart({
     load: true,
     galvanic: () => [["plus", "minus"]],
     elements: () => [["plus", "minus"]],
-    parameters: (f) => [{ name: say.runOhms, nominal: f.volts / f.amps, tolerance: 0.15 }],
+    parameters: (f) => [{ name: "run ohms", nominal: f.volts / f.amps, tolerance: 0.15 }],
     stamp({ mode, values }, stamp) {
       stamp.conduct(0, mode === "open" ? OPEN : (mode === "seized" ? 2.5 : 1) / values[0]!);
     },

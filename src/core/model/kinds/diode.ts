@@ -11,7 +11,7 @@ export const diode = definePart({
     terminals: () => ["anode", "cathode"],
     galvanic: () => [["anode", "cathode"]],
     elements: () => [["anode", "cathode"]],
-    parameters: () => [{ name: say.forwardOhms, nominal: 0.05, tolerance: 0.4 }],
+    parameters: () => [{ name: "forward ohms", nominal: 0.05, tolerance: 0.4 }],
     start: ({ mode }) => (mode === "shorted" ? 1 : 0),
     stamp: ({ mode, values }, stamp, state) => stamp.conduct(0, siemens(mode, state, values)),
     next({ mode }, view, state) {

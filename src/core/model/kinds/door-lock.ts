@@ -27,8 +27,8 @@ export const doorLock = definePart({
       ["sense-a", "sense-b"],
     ],
     parameters: (f) => [
-      { name: say.coilOhms, nominal: f.ohms, tolerance: 0.1 },
-      { name: say.contactOhms, nominal: 0.1, tolerance: 0.5 },
+      { name: "coil ohms", nominal: f.ohms, tolerance: 0.1 },
+      { name: "contact ohms", nominal: 0.1, tolerance: 0.5 },
     ],
     start: () => FREE,
     stamp({ mode, values }, stamp, state) {

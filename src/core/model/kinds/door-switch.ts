@@ -11,7 +11,7 @@ export const doorSwitch = definePart({
     terminals: () => ["a", "b"],
     galvanic: () => [["a", "b"]],
     elements: () => [["a", "b"]],
-    parameters: () => [{ name: say.contactOhms, nominal: 0.1, tolerance: 0.5 }],
+    parameters: () => [{ name: "contact ohms", nominal: 0.1, tolerance: 0.5 }],
     stamp({ fields, mode, values, conditions }, stamp) {
       const open = conditions.openDoors.has(fields.door) ? "door open" : "door closed";
       const closed = mode === "stuck-closed" || (mode !== "stuck-open" && open === fields.closedWhen);

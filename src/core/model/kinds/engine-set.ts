@@ -32,9 +32,9 @@ export const engineSet = definePart({
       ["line", "neutral"],
     ],
     parameters: (f) => [
-      { name: say.crankOhms, nominal: f.startVolts / f.crankAmps, tolerance: 0.2 },
-      { name: say.fuelOhms, nominal: 8, tolerance: 0.1 },
-      { name: say.generatorOhms, nominal: 0.3, tolerance: 0.3 },
+      { name: "crank ohms", nominal: f.startVolts / f.crankAmps, tolerance: 0.2 },
+      { name: "fuel ohms", nominal: 8, tolerance: 0.1 },
+      { name: "generator ohms", nominal: 0.3, tolerance: 0.3 },
       { name: "volts", nominal: f.volts, tolerance: 0.04 },
     ],
     start: () => STANDS,

@@ -15,8 +15,8 @@ export const hallSensor = definePart({
       ["out", "return"],
     ],
     parameters: (f) => [
-      { name: say.supplyOhms, nominal: f.volts / 0.006, tolerance: 0.3 },
-      { name: say.outputOhms, nominal: 40, tolerance: 0.3 },
+      { name: "supply ohms", nominal: f.volts / 0.006, tolerance: 0.3 },
+      { name: "output ohms", nominal: 40, tolerance: 0.3 },
     ],
     start: () => 0,
     stamp({ mode, values }, stamp, state) {

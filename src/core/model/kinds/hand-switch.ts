@@ -14,7 +14,7 @@ export const handSwitch = definePart({
     terminals: () => ["a", "b"],
     galvanic: () => [["a", "b"]],
     elements: () => [["a", "b"]],
-    parameters: () => [{ name: say.contactOhms, nominal: 0.05, tolerance: 0.5 }],
+    parameters: () => [{ name: "contact ohms", nominal: 0.05, tolerance: 0.5 }],
     stamp({ id, fields, mode, values, conditions }, stamp) {
       const closed =
         mode === "stuck-closed" || (mode !== "stuck-open" && conditions.made.has(id) !== (fields.rests === "closed"));

@@ -12,7 +12,7 @@ export const keypad = definePart({
     terminals: (f) => [...new Set(Object.values(f.keys).flat())],
     galvanic: (f) => [[...new Set(Object.values(f.keys).flat())]],
     elements: (f) => Object.values(f.keys).map(([a, b]) => [a, b] as const),
-    parameters: () => [{ name: say.keyOhms, nominal: 80, tolerance: 0.5 }],
+    parameters: () => [{ name: "key ohms", nominal: 80, tolerance: 0.5 }],
     stamp({ fields, mode, values, conditions }, stamp) {
       Object.keys(fields.keys).forEach((key, i) => {
         const closed = mode === `${key}-stuck` || (mode !== `${key}-dead` && conditions.pressed.has(key));

@@ -20,7 +20,7 @@ export const lamp = definePart({
     load: true,
     galvanic: () => [["a", "b"]],
     elements: () => [["a", "b"]],
-    parameters: (f) => [{ name: say.hotOhms, nominal: f.volts ** 2 / f.watts, tolerance: 0.1 }],
+    parameters: (f) => [{ name: "hot ohms", nominal: f.volts ** 2 / f.watts, tolerance: 0.1 }],
     stamp: ({ mode, values }, stamp) => stamp.conduct(0, mode === "burnt-out" ? OPEN : 1 / values[0]!),
     stampAtStart({ mode, values }, stamp) {
       if (mode !== "burnt-out") stamp.conduct(0, COLD / values[0]!);

@@ -24,8 +24,8 @@ export const lineFilter = definePart({
       ["neutral", "earth"],
     ],
     parameters: () => [
-      { name: say.chokeOhms, nominal: 0.1, tolerance: 0.4 },
-      { name: say.dischargeOhms, nominal: 1e6, tolerance: 0.05 },
+      { name: "choke ohms", nominal: 0.1, tolerance: 0.4 },
+      { name: "discharge ohms", nominal: 1e6, tolerance: 0.05 },
     ],
     stamp({ fields, mode, values, conditions }, stamp) {
       const omega = 2 * Math.PI * conditions.hertz;

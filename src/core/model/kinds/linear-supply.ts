@@ -22,8 +22,8 @@ export const linearSupply = definePart({
       ["in-b", "return"],
     ],
     parameters: (f) => [
-      { name: say.outputOhms, nominal: f.volts / 12, tolerance: 0.3 },
-      { name: say.idleOhms, nominal: 1e4, tolerance: VAGUE_OHMS, vague: true },
+      { name: "output ohms", nominal: f.volts / 12, tolerance: 0.3 },
+      { name: "idle ohms", nominal: 1e4, tolerance: VAGUE_OHMS, vague: true },
     ],
     memory: 2,
     stamp({ mode, values }, stamp, _state, memory) {

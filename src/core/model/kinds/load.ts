@@ -1,7 +1,6 @@
 import { z } from "zod";
 import { number } from "../scalar";
 import { OPEN, type Electrical, type Instance, type Stamp, type View } from "../kind";
-import { say } from "#words/core/model/kinds/load";
 
 /** What a coil, winding or element has to be fed with. */
 export interface Rating {
@@ -65,7 +64,7 @@ export function coilElectrical(
     galvanic: () => [["a", "b"]],
     elements: () => [["a", "b"]],
     parameters: (plate) => [
-      { name: say.coilOhms, nominal: plate.ohms, tolerance: 0.1 },
+      { name: "coil ohms", nominal: plate.ohms, tolerance: 0.1 },
       { name: "amps", nominal: plate.amps, tolerance: 0.15 },
     ],
     stamp({ fields, mode, values }, stamp) {

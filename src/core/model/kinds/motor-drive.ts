@@ -29,8 +29,8 @@ export const motorDrive = definePart({
       ["report", "return"],
     ],
     parameters: () => [
-      { name: say.idleOhms, nominal: 3e3, tolerance: VAGUE_OHMS, vague: true },
-      { name: say.onOhms, nominal: 0.04, tolerance: 0.4 },
+      { name: "idle ohms", nominal: 3e3, tolerance: VAGUE_OHMS, vague: true },
+      { name: "on ohms", nominal: 0.04, tolerance: 0.4 },
     ],
     start: () => OFF,
     stamp({ mode, values }, stamp, state) {

@@ -33,8 +33,8 @@ export const motor = definePart({
       ["b", "case"],
     ],
     parameters: (f) => [
-      { name: say.windingOhms, nominal: f.ohms, tolerance: 0.1 },
-      { name: say.runAmps, nominal: f.amps, tolerance: 0.15 },
+      { name: "winding ohms", nominal: f.ohms, tolerance: 0.1 },
+      { name: "run amps", nominal: f.amps, tolerance: 0.15 },
     ],
     start: () => RESTS,
     stamp({ fields, mode, severity, values }, stamp, state) {

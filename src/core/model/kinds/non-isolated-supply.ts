@@ -25,9 +25,9 @@ export const nonIsolatedSupply = definePart({
       ["out", "neutral"],
     ],
     parameters: (f) => [
-      { name: say.outputOhms, nominal: f.volts / f.maxAmps / 20, tolerance: 0.3 },
-      { name: say.idleOhms, nominal: 5e3, tolerance: VAGUE_OHMS, vague: true },
-      { name: say.dischargeOhms, nominal: 4.7e5, tolerance: 0.05 },
+      { name: "output ohms", nominal: f.volts / f.maxAmps / 20, tolerance: 0.3 },
+      { name: "idle ohms", nominal: 5e3, tolerance: VAGUE_OHMS, vague: true },
+      { name: "discharge ohms", nominal: 4.7e5, tolerance: 0.05 },
     ],
     memory: 1,
     stamp({ mode, severity, values }, stamp, _state, memory) {

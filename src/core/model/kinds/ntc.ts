@@ -19,7 +19,7 @@ export const ntc = definePart({
     terminals: () => ["a", "b"],
     galvanic: () => [["a", "b"]],
     elements: () => [["a", "b"]],
-    parameters: (f) => [{ name: say.ohmsAt25C, nominal: f.ohms25, tolerance: 0.03 }],
+    parameters: (f) => [{ name: "ohms at 25 C", nominal: f.ohms25, tolerance: 0.03 }],
     stamp({ fields, mode, severity, values, conditions }, stamp) {
       const ohms = ntcOhms(values[0]!, fields.beta, conditions.temperature(fields.place));
       stamp.conduct(0, mode === "open" ? OPEN : 1 / ohmsUnder(mode, severity, ohms));

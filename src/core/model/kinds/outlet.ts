@@ -19,7 +19,7 @@ export const outlet = definePart({
       ["neutral", "@ground"],
       ["earth", "@ground"],
     ],
-    parameters: () => [{ name: say.sourceOhms, nominal: 0.3, tolerance: 0.5 }],
+    parameters: () => [{ name: "source ohms", nominal: 0.3, tolerance: 0.5 }],
     stamp({ id, mode, values, conditions }, stamp) {
       const on = conditions.isOn(id);
       const plugged = on ? 1 / values[0]! : OPEN;

@@ -38,9 +38,9 @@ export const panel = definePart({
       ["link", "return"],
     ],
     parameters: (f) => [
-      { name: say.runOhms, nominal: f.runOhms, tolerance: 0.15 },
-      { name: say.deadOhms, nominal: f.deadOhms, tolerance: VAGUE_OHMS, vague: true },
-      { name: say.linkOhms, nominal: 1e4, tolerance: 0.05 },
+      { name: "run ohms", nominal: f.runOhms, tolerance: 0.15 },
+      { name: "dead ohms", nominal: f.deadOhms, tolerance: VAGUE_OHMS, vague: true },
+      { name: "link ohms", nominal: 1e4, tolerance: 0.05 },
     ],
     start: () => DARK,
     stamp({ mode, severity, values }, stamp, state) {

@@ -15,8 +15,8 @@ export const paymentInput = definePart({
       ["pulse", "return"],
     ],
     parameters: (f) => [
-      { name: say.runOhms, nominal: f.volts / f.amps, tolerance: 0.2 },
-      { name: say.pulseOhms, nominal: 30, tolerance: 0.3 },
+      { name: "run ohms", nominal: f.volts / f.amps, tolerance: 0.2 },
+      { name: "pulse ohms", nominal: 30, tolerance: 0.3 },
     ],
     stamp({ id, fields: _fields, mode, values, conditions }, stamp, state) {
       stamp.conduct(0, mode === "dead" ? 1e-4 : 1 / values[0]!);

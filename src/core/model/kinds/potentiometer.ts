@@ -17,7 +17,7 @@ export const potentiometer = definePart({
       ["a", "wiper"],
       ["wiper", "b"],
     ],
-    parameters: (f) => [{ name: say.trackOhms, nominal: f.ohms, tolerance: 0.1 }],
+    parameters: (f) => [{ name: "track ohms", nominal: f.ohms, tolerance: 0.1 }],
     stamp({ fields, mode, values, conditions }, stamp) {
       const turned = Math.min(1 - END, Math.max(END, conditions.level(fields.place)));
       // A wiper that lifts off is modelled as both halves far away from it; the track itself is then out of reach too.

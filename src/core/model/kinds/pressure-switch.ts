@@ -11,7 +11,7 @@ export const pressureSwitch = definePart({
     terminals: () => ["a", "b"],
     galvanic: () => [["a", "b"]],
     elements: () => [["a", "b"]],
-    parameters: () => [{ name: say.contactOhms, nominal: 0.08, tolerance: 0.5 }],
+    parameters: () => [{ name: "contact ohms", nominal: 0.08, tolerance: 0.5 }],
     stamp({ fields, mode, values, conditions }, stamp) {
       const reached = conditions.level(fields.place) > fields.above;
       const closed = mode === "stuck-closed" || (mode !== "stuck-open" && reached !== (fields.rests === "closed"));

@@ -13,7 +13,7 @@ export const ptc = definePart({
     elements: () => [["a", "b"]],
     parameters: (f) => [
       { name: "cold ohms", nominal: f.coldOhms, tolerance: 0.25 },
-      { name: say.hotOhms, nominal: f.hotOhms, tolerance: 0.4 },
+      { name: "hot ohms", nominal: f.hotOhms, tolerance: 0.4 },
     ],
     start: () => 0,
     stamp({ mode, values }, stamp, state) {

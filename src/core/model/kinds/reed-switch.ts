@@ -11,7 +11,7 @@ export const reedSwitch = definePart({
     terminals: () => ["a", "b"],
     galvanic: () => [["a", "b"]],
     elements: () => [["a", "b"]],
-    parameters: () => [{ name: say.contactOhms, nominal: 0.15, tolerance: 0.4 }],
+    parameters: () => [{ name: "contact ohms", nominal: 0.15, tolerance: 0.4 }],
     stamp({ fields, mode, values, conditions }, stamp) {
       const closed =
         mode === "stuck-closed" ||

@@ -21,7 +21,7 @@ export const regulator = definePart({
     ],
     parameters: (f) => [
       { name: "volts", nominal: f.volts, tolerance: 0.03 },
-      { name: say.idleOhms, nominal: 2e4, tolerance: VAGUE_OHMS, vague: true },
+      { name: "idle ohms", nominal: 2e4, tolerance: VAGUE_OHMS, vague: true },
     ],
     memory: 2,
     stamp({ mode, values }, stamp, _state, memory) {

@@ -25,8 +25,8 @@ export const relay = definePart({
       ["common", "make"],
     ],
     parameters: (f) => [
-      { name: say.coilOhms, nominal: f.coilOhms, tolerance: 0.1 },
-      { name: say.contactOhms, nominal: 0.02, tolerance: 0.5 },
+      { name: "coil ohms", nominal: f.coilOhms, tolerance: 0.1 },
+      { name: "contact ohms", nominal: 0.02, tolerance: 0.5 },
     ],
     start: ({ mode }) => (mode === "welded" ? 1 : 0),
     stamp({ mode, values }, stamp, state) {

@@ -22,7 +22,7 @@ export const rtd = definePart({
     terminals: () => ["a", "b"],
     galvanic: () => [["a", "b"]],
     elements: () => [["a", "b"]],
-    parameters: (f) => [{ name: say.ohmsAt0C, nominal: f.ohms0, tolerance: 0.003 }],
+    parameters: (f) => [{ name: "ohms at 0 C", nominal: f.ohms0, tolerance: 0.003 }],
     stamp({ fields, mode, severity, values, conditions }, stamp) {
       stamp.conduct(
         0,

@@ -20,7 +20,7 @@ export const splitOutlet = definePart({
       ["line2", "@ground"],
       ["earth", "@ground"],
     ],
-    parameters: () => [{ name: say.sourceOhms, nominal: 0.2, tolerance: 0.5 }],
+    parameters: () => [{ name: "source ohms", nominal: 0.2, tolerance: 0.5 }],
     stamp({ id, mode, values, conditions }, stamp) {
       const on = conditions.isOn(id);
       const leg = (element: number, sign: number, lost: boolean) => {

@@ -11,7 +11,7 @@ export const thermostat = definePart({
     terminals: () => ["a", "b"],
     galvanic: () => [["a", "b"]],
     elements: () => [["a", "b"]],
-    parameters: () => [{ name: say.contactOhms, nominal: 0.05, tolerance: 0.5 }],
+    parameters: () => [{ name: "contact ohms", nominal: 0.05, tolerance: 0.5 }],
     stamp({ fields, mode, values, conditions }, stamp) {
       const above = conditions.temperature(fields.place) > fields.celsius;
       const closed = mode === "stuck-closed" || (mode !== "stuck-open" && above === (fields.closes === "above"));

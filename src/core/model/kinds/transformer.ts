@@ -28,8 +28,8 @@ export const transformer = definePart({
       ["out-a", "out-b"],
     ],
     parameters: (f) => [
-      { name: say.primaryOhms, nominal: f.ohmsIn, tolerance: 0.1 },
-      { name: say.secondaryOhms, nominal: f.ohmsOut, tolerance: 0.1 },
+      { name: "primary ohms", nominal: f.ohmsIn, tolerance: 0.1 },
+      { name: "secondary ohms", nominal: f.ohmsOut, tolerance: 0.1 },
     ],
     memory: 2,
     stamp({ mode, values }, stamp, _state, memory) {

@@ -15,8 +15,8 @@ export const transistorSwitch = definePart({
       ["drain", "source"],
     ],
     parameters: (f) => [
-      { name: say.gateOhms, nominal: 1e5, tolerance: 0.3 },
-      { name: say.onOhms, nominal: f.ohms, tolerance: 0.4 },
+      { name: "gate ohms", nominal: 1e5, tolerance: 0.3 },
+      { name: "on ohms", nominal: f.ohms, tolerance: 0.4 },
     ],
     start: ({ mode }) => (mode === "shorted" ? 1 : 0),
     stamp({ mode, values }, stamp, state) {

@@ -18,8 +18,8 @@ export const triac = definePart({
       ["mt2", "mt1"],
     ],
     parameters: () => [
-      { name: say.gateOhms, nominal: 220, tolerance: 0.3 },
-      { name: say.onOhms, nominal: 0.15, tolerance: 0.3 },
+      { name: "gate ohms", nominal: 220, tolerance: 0.3 },
+      { name: "on ohms", nominal: 0.15, tolerance: 0.3 },
     ],
     start: ({ mode }) => (mode === "shorted" ? ON : OFF),
     stamp({ mode, values }, stamp, state) {

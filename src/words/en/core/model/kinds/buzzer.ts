@@ -1,6 +1,5 @@
 /** What core/model/kinds/buzzer says to people, in English. */
 export const say = {
-  runOhms: "run ohms",
   takesItsCurrentAndStays: "takes its current and stays silent",
   soundHoleBlockedOrWet: "sound hole blocked or wet",
   listenCloseByOtherNoise: "Listen close by, other noise off.",

@@ -1,8 +1,5 @@
 /** What core/model/kinds/capacitor-motor says to people, in English. */
 export const say = {
-  mainOhms: "main ohms",
-  startOhms: "start ohms",
-  runAmps: "run amps",
   mainWindingOpen: "main winding open",
   auxiliaryWindingOpen: "auxiliary winding open",
   windingLeaksToTheCase: "winding leaks to the case",

@@ -1,6 +1,5 @@
 /** What core/model/kinds/coin-input says to people, in English. */
 export const say = {
-  contactOhms: "contact ohms",
   neverMakes: "never makes",
   jammedMakesAllTheTime: "jammed, makes all the time",
   coinOrForeignThingIn: "coin or foreign thing in the slide",

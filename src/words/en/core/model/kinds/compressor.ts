@@ -1,7 +1,5 @@
 /** What core/model/kinds/compressor says to people, in English. */
 export const say = {
-  windingOhms: "winding ohms",
-  runAmps: "run amps",
   windingOrStartDeviceOpen: "winding or start device open",
   seizedHumsAndDrawsStart: "seized, hums and draws start current",
   windingLeaksToTheCase: "winding leaks to the case",

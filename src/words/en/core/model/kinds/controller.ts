@@ -2,8 +2,6 @@
 export const say = {
   inputNeedsPullupohmsOrPulldownohms: (name: string) =>
     `input ${name} needs pullUpOhms or pullDownOhms, one of the two`,
-  loadOhms: "load ohms",
-  idleOhms: "idle ohms",
   controllerDead: "controller dead",
   outputStaysOff: (name: string) => `output ${name} stays off`,
   scorchMarkOnTheBoard: "scorch mark on the board",

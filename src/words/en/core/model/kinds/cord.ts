@@ -1,6 +1,5 @@
 /** What core/model/kinds/cord says to people, in English. */
 export const say = {
-  coreOhms: "core ohms",
   coreCoreBroken: (core: string) => `${core} core broken`,
   cordKinkedCrushedOrHot: "cord kinked, crushed or hot",
   pullThePlugAndKeep: "Pull the plug and keep it in sight while you work on the cord.",

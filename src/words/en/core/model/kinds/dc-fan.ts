@@ -1,5 +1,4 @@
 /** What core/model/kinds/dc-fan says to people, in English. */
 export const say = {
-  runOhms: "run ohms",
   unpluggedFromTheBoardFed: "Unplugged from the board, fed with its own voltage from a fused bench supply.",
 };

@@ -1,5 +1,4 @@
 /** What core/model/kinds/diode says to people, in English. */
 export const say = {
-  forwardOhms: "forward ohms",
   deadOneLeadOffDiode: "Dead, one lead off: diode function both ways.",
 };

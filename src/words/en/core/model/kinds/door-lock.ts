@@ -1,7 +1,5 @@
 /** What core/model/kinds/door-lock says to people, in English. */
 export const say = {
-  coilOhms: "coil ohms",
-  contactOhms: "contact ohms",
   coilOpen: "coil open",
   boltDoesNotMove: "bolt does not move",
   doesNotReportTheBolt: "does not report the bolt",

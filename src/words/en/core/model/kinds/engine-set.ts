@@ -1,8 +1,5 @@
 /** What core/model/kinds/engine-set says to people, in English. */
 export const say = {
-  crankOhms: "crank ohms",
-  fuelOhms: "fuel ohms",
-  generatorOhms: "generator ohms",
   cranksAndDoesNotStart: "cranks and does not start",
   starterOpen: "starter open",
   runsGivesNoVoltage: "runs, gives no voltage",

@@ -1,6 +1,5 @@
 /** What core/model/kinds/hand-switch says to people, in English. */
 export const say = {
-  contactOhms: "contact ohms",
   neverMakes: "never makes",
   neverBreaks: "never breaks",
   blackenedSwitchContact: "blackened switch contact",

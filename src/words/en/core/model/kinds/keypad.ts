@@ -1,7 +1,6 @@
 /** What core/model/kinds/keypad says to people, in English. */
 export const say = {
   aKeypadNeedsAtLeast: "a keypad needs at least one key",
-  keyOhms: "key ohms",
   keyKeyDead: (key: string) => `key ${key} dead`,
   keyKeyStuck: (key: string) => `key ${key} stuck`,
   waterUnderTheKeyFoil: "water under the key foil",

@@ -1,6 +1,5 @@
 /** What core/model/kinds/lamp says to people, in English. */
 export const say = {
-  hotOhms: "hot ohms",
   burntOut: "burnt out",
   greyGlassOrBrokenFilament: "grey glass or broken filament",
   lookBrightDimOrDark: "Look: bright, dim or dark.",

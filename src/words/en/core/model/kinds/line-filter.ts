@@ -1,7 +1,5 @@
 /** What core/model/kinds/line-filter says to people, in English. */
 export const say = {
-  chokeOhms: "choke ohms",
-  dischargeOhms: "discharge ohms",
   lineChokeOpen: "line choke open",
   neutralChokeOpen: "neutral choke open",
   shortedAcrossTheLines: "shorted across the lines",

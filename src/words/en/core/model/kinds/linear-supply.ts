@@ -1,7 +1,5 @@
 /** What core/model/kinds/linear-supply says to people, in English. */
 export const say = {
-  outputOhms: "output ohms",
-  idleOhms: "idle ohms",
   bridgeOpen: "bridge open",
   smoothingCapacitorDriedOut: "smoothing capacitor dried out",
   bridgeOrCapacitorShorted: "bridge or capacitor shorted",

@@ -1,7 +1,5 @@
 /** What core/model/kinds/motor-drive says to people, in English. */
 export const say = {
-  idleOhms: "idle ohms",
-  onOhms: "on ohms",
   doesNotDrive: "does not drive",
   shortedDrivesAllTheTime: "shorted, drives all the time",
   scorchedDriver: "scorched driver",

@@ -1,7 +1,5 @@
 /** What core/model/kinds/motor says to people, in English. */
 export const say = {
-  windingOhms: "winding ohms",
-  runAmps: "run amps",
   windingOrBrushesOpen: "winding or brushes open",
   windingOpen: "winding open",
   brushesWorn: "brushes worn",

@@ -1,8 +1,5 @@
 /** What core/model/kinds/non-isolated-supply says to people, in English. */
 export const say = {
-  outputOhms: "output ohms",
-  idleOhms: "idle ohms",
-  dischargeOhms: "discharge ohms",
   noOutputDropperFuseResistor: "no output (dropper, fuse resistor or converter open)",
   dropperHasLostItsCapacitance: "dropper has lost its capacitance, sags under load",
   boardBrownedUnderTheDropper: "board browned under the dropper",

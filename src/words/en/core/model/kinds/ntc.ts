@@ -1,6 +1,5 @@
 /** What core/model/kinds/ntc says to people, in English. */
 export const say = {
-  ohmsAt25C: "ohms at 25 C",
   driftedHigh: "drifted high",
   crustedOrDamagedSensor: "crusted or damaged sensor",
   unpluggedOhmsAgainstItsTable:

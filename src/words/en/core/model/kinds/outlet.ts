@@ -1,6 +1,5 @@
 /** What core/model/kinds/outlet says to people, in English. */
 export const say = {
-  sourceOhms: "source ohms",
   noVoltage: "no voltage",
   neutralOpen: "neutral open",
   earthMissing: "earth missing",

@@ -1,8 +1,5 @@
 /** What core/model/kinds/panel says to people, in English. */
 export const say = {
-  runOhms: "run ohms",
-  deadOhms: "dead ohms",
-  linkOhms: "link ohms",
   goesDarkAfterAWhile: "goes dark after a while, comes back with a power cycle",
   shortedPullsTheRailDown: "shorted, pulls the rail down",
   doesNotHearTheMain: "does not hear the main board",

@@ -1,6 +1,5 @@
 /** What core/model/kinds/pressure-switch says to people, in English. */
 export const say = {
-  contactOhms: "contact ohms",
   neverCloses: "never closes",
   neverOpens: "never opens",
   hoseOffKinkedOrBlocked: "hose off, kinked or blocked",

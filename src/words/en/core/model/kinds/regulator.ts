@@ -1,6 +1,5 @@
 /** What core/model/kinds/regulator says to people, in English. */
 export const say = {
-  idleOhms: "idle ohms",
   noOutput: "no output",
   shortedPassesItsInput: "shorted, passes its input",
   tooHotToTouch: "too hot to touch",

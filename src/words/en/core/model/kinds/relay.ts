@@ -1,7 +1,5 @@
 /** What core/model/kinds/relay says to people, in English. */
 export const say = {
-  coilOhms: "coil ohms",
-  contactOhms: "contact ohms",
   coilOpen: "coil open",
   contactDoesNotMake: "contact does not make",
   contactWeldedShut: "contact welded shut",

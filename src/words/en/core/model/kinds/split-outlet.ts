@@ -1,6 +1,5 @@
 /** What core/model/kinds/split-outlet says to people, in English. */
 export const say = {
-  sourceOhms: "source ohms",
   noVoltage: "no voltage",
   firstLegLost: "first leg lost",
   secondLegLost: "second leg lost",

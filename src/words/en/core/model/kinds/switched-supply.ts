@@ -1,9 +1,5 @@
 /** What core/model/kinds/switched-supply says to people, in English. */
 export const say = {
-  outputOhms: "output ohms",
-  bleederOhms: "bleeder ohms",
-  standbyWatts: "standby watts",
-  idleOutputOhms: "idle output ohms",
   doesNotStartSwitchOr: "does not start (switch or start circuit)",
   noBulkVoltageInrushResistor: "no bulk voltage (inrush resistor or bridge open)",
   shortedOnItsLineSide: "shorted on its line side (varistor, bridge or switch)",

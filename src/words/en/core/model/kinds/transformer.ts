@@ -1,7 +1,5 @@
 /** What core/model/kinds/transformer says to people, in English. */
 export const say = {
-  primaryOhms: "primary ohms",
-  secondaryOhms: "secondary ohms",
   primaryOrItsThermalFuse: "primary or its thermal fuse open",
   secondaryOpen: "secondary open",
   windingBrownedSmell: "winding browned, smell",

@@ -1,7 +1,5 @@
 /** What core/model/kinds/triac says to people, in English. */
 export const say = {
-  gateOhms: "gate ohms",
-  onOhms: "on ohms",
   doesNotConduct: "does not conduct",
   shortedAlwaysOn: "shorted, always on",
   triacCrackedOrScorched: "triac cracked or scorched",

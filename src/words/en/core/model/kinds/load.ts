@@ -1,4 +1,0 @@
-/** What core/model/kinds/load says to people, in English. */
-export const say = {
-  coilOhms: "coil ohms",
-};
