@@ -1,6 +1,7 @@
 import { isClamp, needsDeadCircuit } from "../instrument";
 import type { Machine, SetupEntry } from "../model";
 import type { Test } from "../simulate";
+import { sourcesOff } from "./isolation";
 import { energyAt, exposureOf, isPowered, panelsFor, panelsOverMains, type Exposure } from "./exposure";
 import { say } from "#words/core/safety";
 
@@ -35,15 +36,6 @@ export function inSupplyPrimary(machine: Machine, test: Test): boolean {
       if (node !== undefined) primary.add(node);
     }
   return [test.red, test.black].some((id) => id !== undefined && primary.has(machine.points.get(id)?.node ?? -1));
-}
-
-/** How a machine is made dead, as a sentence; a machine of several sources is dead with all of them off. */
-export function sourcesOff(machine: Machine): string {
-  if (machine.sources.length < 2)
-    return machine.sources[0]?.kind.safety.isolatedBy === "battery lead"
-      ? say.takeTheBatteryOff
-      : say.pullThePlugAndKeep;
-  return say.everySourceOffAndLocked(machine.sources.map((s) => s.name.toLowerCase()).join(", "));
 }
 
 /** The cautions that belong to work on a piece: how it is made dead, and those of the kinds of part in it. */

@@ -214,6 +214,7 @@ export function NextTest(props: Props) {
                 <p className="expected">
                   <span>{say.expected}</span>
                   <strong>{laid.windowWords}</strong>
+                  {laid.through ? <small className="through">{laid.through}</small> : null}
                 </p>
               </div>
             </>

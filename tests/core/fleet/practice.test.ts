@@ -2,7 +2,8 @@ import { describe, expect, it } from "vitest";
 import { ORDINARY_METER, type MeterFunction } from "../../../src/core/instrument/meter";
 import { gesturesTo } from "../../../src/core/model/program/program";
 import { energyAt, exposureOf } from "../../../src/core/safety/exposure";
-import { cautionsFor, forbidden, sourcesOff } from "../../../src/core/safety/rules";
+import { cautionsFor, forbidden } from "../../../src/core/safety/rules";
+import { sourcesOff } from "../../../src/core/safety/isolation";
 import { costOf } from "../../../src/core/diagnose/planning/cost";
 import { programOf } from "../../../src/core/simulate/conditions";
 import { Simulator } from "../../../src/core/simulate/energise";
@@ -65,7 +66,9 @@ describe("absorption refrigerator on three energies", () => {
   });
   it("must be calling, and is dead only with both sources off", () => {
     expect(u.seen("cold", "unit")).toBe("warm");
-    expect(sourcesOff(u.machine)).toMatch(/Every source off and locked: mains outlet, 12 v battery/i);
+    expect(sourcesOff(u.machine)).toMatch(
+      /Every source off and locked: mains outlet \(plug out\), 12 v battery \(battery lead off\)/i,
+    );
     expect(
       costOf(u.machine, { setup: "on-mains", openPanels: new Set() }, makeTest("dead", "ohms", "FA-in", "FA-out"))
         .steps[0],

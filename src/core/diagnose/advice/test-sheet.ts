@@ -7,6 +7,7 @@ import { costOf, type Cost, type Standing } from "../planning/cost";
 import { pieceName } from "../hypotheses/hypothesis";
 import type { Outcome } from "../dictionary/outcomes";
 import { windowOf, type Window } from "../reading/window";
+import { readThrough } from "./read-through";
 import type { Beliefs } from "../belief/beliefs";
 import type { FaultDictionary } from "../dictionary/fault-dictionary";
 import type { RatedTest } from "../planning/rating";
@@ -48,6 +49,8 @@ export interface Laid {
   readonly cost: Cost;
   readonly window: Window;
   readonly windowWords: string;
+  /** Through what an ohmmeter reads there, in words; empty for other functions. */
+  readonly through: string;
   readonly meanings: readonly Meaning[];
 }
 
@@ -229,6 +232,7 @@ export function layOut(dictionary: FaultDictionary, beliefs: Beliefs, standing: 
     cost: costOf(machine, standing, test),
     window: sound,
     windowWords: windowWords(sound, test.function),
+    through: readThrough(dictionary, test),
     meanings: meaningsOf(dictionary, beliefs, standing, test, sound),
   };
 }

@@ -1,5 +1,5 @@
 import { isClamp } from "../../instrument";
-import { EXPOSURE_MINUTES, exposureOf, panelsFor } from "../../safety";
+import { EXPOSURE_MINUTES, exposureOf, isolatedBy, panelsFor, sourcesWithIsolation } from "../../safety";
 import type { Machine } from "../../model";
 import type { Repair } from "../evidence/evidence";
 import { CAREFUL, type Means } from "./means";
@@ -103,10 +103,7 @@ export function movesTo(machine: Machine, now: Standing, test: Test): readonly M
     moves.push({
       move: "power",
       minutes: PLUG_IN,
-      words:
-        machine.sources.length === 1 && machine.sources[0]!.kind.safety.isolatedBy !== "battery lead"
-          ? say.placeTheLeadsThenPlug
-          : say.placeTheLeadsThenPower,
+      words: isolatedBy(machine) === "plug" ? say.placeTheLeadsThenPlug : say.placeTheLeadsThenPower,
     });
   }
   if (test.instant === "recheck")
@@ -139,10 +136,8 @@ export function placeKey({ setup, openPanels }: Pick<Standing, "setup" | "openPa
 
 /** The words for making a machine dead, by what feeds it. */
 function isolating(machine: Machine): string {
-  if (machine.sources.length > 1)
-    return say.everySourceOff(machine.sources.map((source) => source.name.toLowerCase()).join(", "));
-  if (machine.sources[0]?.kind.safety.isolatedBy === "battery lead") return say.takeTheBatteryOff;
-  return say.pullThePlug;
+  const by = isolatedBy(machine);
+  return by === "several" ? say.everySourceOff(sourcesWithIsolation(machine)) : say.off[by];
 }
 
 function openingWords(panel: Machine["file"]["panels"][number]): string {

@@ -9,8 +9,19 @@ export const say = {
   nothingFlowsWhileThePlug: "Nothing flows while the plug is out; this test needs power.",
   noLowImpedanceMeterIn:
     "No low-impedance meter in the primary of a supply: it loads the bulk capacitor and the meter may not survive.",
-  takeTheBatteryOff: "Take the battery off.",
-  pullThePlugAndKeep: "Pull the plug and keep it in sight.",
+  off: {
+    plug: "Pull the plug and keep it in sight.",
+    breaker: "Switch its breaker off, lock it and tag it.",
+    "battery lead": "Take the battery off.",
+    "locking out": "Lock it out: it may start by itself.",
+  },
+  by: {
+    plug: "plug out",
+    breaker: "breaker off",
+    "battery lead": "battery lead off",
+    "locking out": "locked out",
+  },
+  sourceBy: (source: string, by: string) => `${source} (${by})`,
   everySourceOffAndLocked: (sources: string) => `Every source off and locked: ${sources}.`,
   meterOnVoltsFirstProve: (sourcesOff: string) =>
     `${sourcesOff} Meter on volts first: prove it dead before you touch it.`,

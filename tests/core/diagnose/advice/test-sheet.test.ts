@@ -35,6 +35,15 @@ const none = believe(dictionary, []);
 const standing = { setup: "on", openPanels: new Set<string>() };
 const laid = (...of: Parameters<typeof makeTest>) => layOut(dictionary, none, standing, makeTest(...of));
 
+describe("an expected resistance", () => {
+  it("says through what it is read, and what lies beside it", () => {
+    // The kettle: fuse and heater in series from pin to pin, a lamp across the heater.
+    expect(laid("off", "ohms", "in-L", "in-N").through).toMatch(/^through .*heater/i);
+    expect(laid("off", "ohms", "in-L", "in-N").through).not.toMatch(/lamp/i);
+    expect(laid("on", "acv", "in-L", "in-N").through).toBe("");
+  });
+});
+
 describe("a test has a name", () => {
   it("by what the meter is turned to and where its leads go; at one plug by the plug and its side", () => {
     expect(titleOf(fridge, makeTest("cold-call", "dcv", "J2-1", "J2-3"))).toBe("DC volts at J2, wire side");

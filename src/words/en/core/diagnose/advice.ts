@@ -1,5 +1,8 @@
 /** What core/diagnose/advice says to people, in English. */
 export const say = {
+  readThrough: (names: string) => `through ${names}`,
+  readBeside: (names: string) => `with ${names} in parallel`,
+  andMore: (names: string, count: number) => `${names} and ${count} more`,
   lookAndListenAlone: "Look and listen",
   dcVolts: "DC volts",
   acVolts: "AC volts",

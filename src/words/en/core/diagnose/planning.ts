@@ -7,8 +7,12 @@ export const say = {
   powerOffWaitTenSeconds: "Power off, wait ten seconds, power on",
   watchFromTheMomentThe: "Watch from the moment the power comes on",
   everySourceOff: (sources: string) => `Every source off: ${sources}`,
-  takeTheBatteryOff: "Take the battery off",
-  pullThePlug: "Pull the plug",
+  off: {
+    plug: "Pull the plug",
+    breaker: "Breaker off, locked and tagged",
+    "battery lead": "Take the battery off",
+    "locking out": "Lock it out",
+  },
   openPanelNameMinutesMin: (panelName: string, minutes: number, tools: string) =>
     `Open: ${panelName}, ${minutes} min${tools}`,
   atMost30SuspectsAre: "at most 30 suspects are planned for",
