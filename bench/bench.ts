@@ -8,6 +8,7 @@ import { writeLoad } from "./load-report";
 import { writeReport } from "./report";
 import { benchScreen } from "./screen";
 import { benchSolve } from "./solve";
+import { writeSolve } from "./solve-report";
 import { benchCalibration, benchPairs, benchPlans, benchSlips, built } from "./targets";
 import { FLEET } from "../tests/support/fleet";
 
@@ -35,6 +36,11 @@ if (names.includes("load")) {
   const load = await benchLoad((words) => process.stderr.write(`${words}\n`));
   writeLoad(run, load);
   for (const { what, wanted, shops } of load.rows) console.log([what, wanted, ...shops].join(" | "));
+  process.exit(0);
+}
+// `npm run bench -- solve` measures the solve alone, and writes its page.
+if (names.includes("solve")) {
+  writeSolve(run, benchSolve());
   process.exit(0);
 }
 const solve = onlyLamp ? [] : benchSolve();

@@ -193,6 +193,8 @@ machine to machine and are asserted nowhere. This page and its charts are writte
 ${rows.map((r) => `| ${r.join(" | ")} |`).join("\n")}
 
 ## Solving
+Against sparse solvers doing the same work: [one solve](performance-solve.md). The chart is of dense ones.
+
 ![microseconds a solve over nodes](charts/solve.svg)
 
 ## The plan against the optimum

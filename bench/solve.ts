@@ -3,8 +3,9 @@ import { mkdtempSync, rmSync, writeFileSync } from "node:fs";
 import { tmpdir } from "node:os";
 import path from "node:path";
 import { LuDecomposition, Matrix } from "ml-matrix";
-import { lusolve, matrix } from "mathjs";
+import { lusolve, matrix, slu as mathSlu, sparse } from "mathjs";
 import { DcSolver, LEAK } from "../src/core/circuit";
+import { SparseLdl, upperOf } from "./sparse";
 import { feedOf, programOf, randomNetlist, type TestNetlist } from "../tests/support/netlists";
 import { randomSource } from "../tests/support/unit-on-the-bench";
 
@@ -16,6 +17,15 @@ export interface SolveRow {
   readonly timesMlMatrix: number;
   readonly timesMathjs: number;
   readonly ngspiceMicrosecondsAPoint: number | null;
+  /** A sparse L D Lt with the same order, its pattern worked out before as ours is: factor and solve. */
+  readonly ldlMicroseconds: number;
+  /** The same with order and pattern worked out anew each time, for both. */
+  readonly unzoWithOrderMicroseconds: number;
+  readonly ldlWithOrderMicroseconds: number;
+  /** The sparse LU of mathjs, which orders anew each time. */
+  readonly sluMicroseconds: number;
+  /** Furthest that the sparse L D Lt is from ours, as a share of the largest voltage. */
+  readonly ldlOff: number;
 }
 
 /** Median microseconds of `work`, repeated for at least `milliseconds`. */
@@ -71,8 +81,35 @@ export function benchSolve(): SolveRow[] {
     const mathjs = median(() => {
       lusolve(mj, [...feed]);
     }, 100);
+    const { order } = programOf(netlist);
+    const upper = upperOf(netlist, order);
+    const ldl = new SparseLdl(upper);
+    const x = new Float64Array(nodes);
+    const byLdl = (solver: SparseLdl) => {
+      solver.factor();
+      for (let k = 0; k < nodes; k++) x[k] = feed[order[k]!]!;
+      solver.solve(x);
+    };
+    const ldlOnce = median(() => byLdl(ldl));
+    const most = volts.reduce((top, v) => Math.max(top, Math.abs(v)), 0);
+    const ldlOff = x.reduce((top, v, k) => Math.max(top, Math.abs(v - volts[order[k]!]!)), 0) / most;
+    const sparseRows = sparse(mj);
+    const slu = median(() => {
+      lusolve(mathSlu(sparseRows, 1, 0.001), [...feed]);
+    }, 100);
+    const withOrder = median(() => {
+      const anew = new DcSolver(programOf(netlist));
+      anew.factor(siemens);
+      anew.solve(feed, volts);
+    });
+    const ldlWithOrder = median(() => byLdl(new SparseLdl(upperOf(netlist, programOf(netlist).order))));
     return {
       nodes,
+      ldlMicroseconds: ldlOnce,
+      unzoWithOrderMicroseconds: withOrder,
+      ldlWithOrderMicroseconds: ldlWithOrder,
+      sluMicroseconds: slu,
+      ldlOff,
       unzoMicroseconds: unzo,
       mlMatrixMicroseconds: mlMatrix,
       mathjsMicroseconds: mathjs,

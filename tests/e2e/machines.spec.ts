@@ -55,7 +55,8 @@ test("loads that are none get a sentence, and nothing typed is lost", async ({ p
   await page.getByLabel("Serial number").fill("W 1");
   await page.getByLabel("Who").fill("Ida");
   await page.getByRole("button", { name: "Begin" }).click();
-  await expect(page.getByRole("alert").filter({ hasText: "names no load" })).toBeVisible();
+  await expect(page.getByLabel("Its loads")).toBeFocused();
+  await expect(page.getByLabel("Its loads")).toHaveAccessibleDescription(/names no load/);
   await page.reload();
   await expect(page.getByLabel("Its loads")).toHaveValue("1800");
 });

@@ -38,7 +38,11 @@ test("a new unit of a known machine is registered with its job, by keyboard", as
   await page.getByLabel("Index").fill("03");
   await page.getByLabel("Who").fill("Ida");
   await page.getByRole("button", { name: "Begin" }).click();
-  await expect(page.getByRole("alert").filter({ hasText: "none on the plate" })).toBeVisible();
+  // Every fault at its field, all at once, and the focus in the first.
+  await expect(page.getByLabel("Serial number")).toBeFocused();
+  await expect(page.getByLabel("Serial number")).toHaveAccessibleDescription(/none on the plate/);
+  await expect(page.getByLabel("Complaint")).toHaveAccessibleDescription("Choose the complaint.");
+  await axe(page);
   // Nothing typed is lost by it.
   await expect(page.getByLabel("Site")).toHaveValue("Tarn Hut");
   await page.getByLabel("Serial number").fill(serial);

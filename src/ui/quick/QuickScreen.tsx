@@ -11,6 +11,8 @@ import { TopBar } from "../shell/TopBar";
 import { useKept } from "../shell/useKept";
 import { SerialField } from "../unit/SerialField";
 import { openQuickJob } from "../../contract/jobs";
+import { Fault, faultOf, useFaults } from "../shell/useFaults";
+import { serialFault } from "../unit/PlateFields";
 import { say } from "#words/ui/quick";
 
 const VOLTS = [120, 230, 240] as const;
@@ -33,6 +35,7 @@ export function QuickScreen() {
   const [problem, setProblem] = useState("");
   const [busy, setBusy] = useState(false);
   const id = useRef<readonly [string, string] | null>(null);
+  const { faults, check } = useFaults();
   const read = useMemo(() => readOrSay(loads, volts), [loads, volts]);
   const path = useMemo(
     () =>
@@ -56,7 +59,13 @@ export function QuickScreen() {
 
   async function begin(event: FormEvent) {
     event.preventDefault();
-    if (!noSerial && serial.trim() === "") return setProblem(say.typeTheSerialNumberOr);
+    const whole = check([
+      ["what", what.trim() ? "" : say.sayWhatMachineItIs],
+      ["loads", read.problem || (read.loads.length === 0 ? say.nameAtLeastOneLoad : "")],
+      ["serial", serialFault(serial, noSerial)],
+      ["who", who.trim() ? "" : say.sayWhoYouAre],
+    ]);
+    if (!whole) return;
     setBusy(true);
     setProblem("");
     id.current ??= [crypto.randomUUID(), crypto.randomUUID()];
@@ -101,7 +110,9 @@ export function QuickScreen() {
               maxLength={60}
               onChange={(e) => setWhat(e.target.value)}
               placeholder={say.tumbleDryer}
+              {...faultOf(faults, "what")}
             />
+            <Fault faults={faults} of="what" />
           </Form.Group>
           <Form.Group controlId="loads">
             <Form.Label>{say.itsLoadsByTheirRating}</Form.Label>
@@ -111,8 +122,10 @@ export function QuickScreen() {
               maxLength={600}
               onChange={(e) => setLoads(e.target.value)}
               placeholder={say.heater1800DrumMotor250w}
-              aria-describedby="loads-read"
+              {...faultOf(faults, "loads")}
+              aria-describedby={faults.loads ? "loads-fault loads-read" : "loads-read"}
             />
+            <Fault faults={faults} of="loads" />
             <Form.Text id="loads-read">
               {loads.trim() === ""
                 ? say.oneAfterAnotherTheOne
@@ -160,7 +173,7 @@ export function QuickScreen() {
               onChange={(e) => setFuse(e.target.checked)}
             />
           </div>
-          <SerialField serial={serial} none={noSerial} onSerial={setSerial} onNone={setNoSerial} />
+          <SerialField serial={serial} none={noSerial} onSerial={setSerial} onNone={setNoSerial} faults={faults} />
           <Form.Group controlId="who">
             <Form.Label>{say.who}</Form.Label>
             <Form.Control
@@ -168,8 +181,10 @@ export function QuickScreen() {
               value={who}
               maxLength={80}
               autoComplete="name"
+              {...faultOf(faults, "who")}
               onChange={(e) => setWho(e.target.value)}
             />
+            <Fault faults={faults} of="who" />
           </Form.Group>
           <p className="problem" role="alert">
             {problem}

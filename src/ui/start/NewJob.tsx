@@ -11,7 +11,7 @@ import type { UnitRow } from "../../contract/units";
 import { sendOnce } from "../shell/send";
 import { useKept } from "../shell/useKept";
 import { serialWords } from "../unit/plate";
-import { EMPTY_PLATE, PlateFields, plateOf, plateProblem, type TypedPlate } from "../unit/PlateFields";
+import { EMPTY_PLATE, PlateFields, plateOf, plateFaults, type TypedPlate } from "../unit/PlateFields";
 import { UnitFinder } from "../unit/UnitFinder";
 import { openJob } from "../../contract/jobs";
 import { machineOpening } from "../../contract/machines";
@@ -19,6 +19,7 @@ import { unitNow, type OpenJob } from "../../contract/units";
 import { useRoute } from "../engine/useRoute";
 import { Key } from "../shortcuts/Key";
 import { useShortcut } from "../shortcuts/useShortcut";
+import { Fault, faultOf, useFaults } from "../shell/useFaults";
 import { say } from "#words/ui/start";
 
 interface Complaint {
@@ -51,6 +52,7 @@ export function NewJob({ fixed }: { fixed?: Chosen }) {
   const [busy, setBusy] = useState(false);
   const id = useRef<string | null>(null);
   const finder = useRef<HTMLInputElement>(null);
+  const { faults, check } = useFaults();
   useShortcut("newJob", () => finder.current?.focus());
   const machine = chosen?.kind === "unit" ? chosen.unit.machine : (chosen?.machine.id ?? null);
   const { complaints, ...plated } = useOpening(machine);
@@ -65,11 +67,13 @@ export function NewJob({ fixed }: { fixed?: Chosen }) {
 
   async function begin(event: FormEvent) {
     event.preventDefault();
-    let missing: string;
-    if (!chosen) missing = say.chooseTheUnitOrType;
-    else if (chosen.kind === "new" && plateProblem(plate)) missing = plateProblem(plate);
-    else missing = missingIn(complaint, who);
-    if (missing || !chosen) return setProblem(missing);
+    const whole = check([
+      ["unit-field", chosen ? "" : say.chooseTheUnitOrType],
+      ...(chosen?.kind === "new" ? plateFaults(plate) : []),
+      ["complaint", complaint ? "" : say.chooseTheComplaint],
+      ["who", who.trim() ? "" : say.sayWhoYouAre],
+    ]);
+    if (!whole || !chosen) return;
     setBusy(true);
     setProblem("");
     const unit =
@@ -130,10 +134,11 @@ export function NewJob({ fixed }: { fixed?: Chosen }) {
           onType={setTyped}
           onUnit={(unit) => choose({ kind: "unit", unit })}
           onMachine={(found) => choose({ kind: "new", machine: found, id: crypto.randomUUID() })}
+          faults={faults}
         />
       )}
       {chosen?.kind === "new" ? (
-        <PlateFields plate={plate} onChange={setPlate}>
+        <PlateFields plate={plate} onChange={setPlate} faults={faults}>
           <PlatePicks {...plated} said={plate} />
         </PlateFields>
       ) : (
@@ -157,6 +162,7 @@ export function NewJob({ fixed }: { fixed?: Chosen }) {
           size="lg"
           value={complaint}
           disabled={!machine}
+          {...faultOf(faults, "complaint")}
           onChange={(e) => {
             id.current = null;
             setComplaint(e.target.value);
@@ -169,6 +175,7 @@ export function NewJob({ fixed }: { fixed?: Chosen }) {
             </option>
           ))}
         </Form.Select>
+        <Fault faults={faults} of="complaint" />
       </Form.Group>
       <Form.Group controlId="who">
         <Form.Label>{say.who}</Form.Label>
@@ -177,11 +184,13 @@ export function NewJob({ fixed }: { fixed?: Chosen }) {
           value={who}
           maxLength={80}
           autoComplete="name"
+          {...faultOf(faults, "who")}
           onChange={(e) => {
             id.current = null;
             setWho(e.target.value);
           }}
         />
+        <Fault faults={faults} of="who" />
       </Form.Group>
       <p className="problem" role="alert">
         {problem}
@@ -191,11 +200,6 @@ export function NewJob({ fixed }: { fixed?: Chosen }) {
       </Button>
     </Form>
   );
-}
-
-function missingIn(complaint: string, who: string): string {
-  if (!complaint) return say.chooseTheComplaint;
-  return who.trim() ? "" : say.sayWhoYouAre;
 }
 
 /** Which boards belong into a unit with this plate, and which sheet draws it, where the file says. */

@@ -6,6 +6,7 @@ import { SerialField } from "./SerialField";
 import { findUnits } from "../../contract/units";
 import { useRoute } from "../engine/useRoute";
 import { useDebounced } from "../shell/useDebounced";
+import { Fault, faultOf, type Faults } from "../shell/useFaults";
 import { say } from "#words/ui/unit";
 
 /** A unit as it is typed from its plate. */
@@ -29,20 +30,27 @@ export function plateOf(plate: TypedPlate) {
   };
 }
 
-/** What is still missing, as a sentence; empty when nothing is. */
-export function plateProblem(plate: TypedPlate): string {
-  if (plate.site.trim() === "") return say.sayWhereTheUnitStands;
-  if (!plate.noSerial && plate.serial.trim() === "") return say.typeTheSerialNumberOr;
-  return "";
+/** What is still missing, field by field. */
+export function plateFaults(plate: TypedPlate): readonly (readonly [string, string])[] {
+  return [
+    ["site", plate.site.trim() === "" ? say.sayWhereTheUnitStands : ""],
+    ["serial", serialFault(plate.serial, plate.noSerial)],
+  ];
 }
+
+/** What is wrong with a serial number as typed; empty when nothing is. */
+export const serialFault = (serial: string, none: boolean): string =>
+  !none && serial.trim() === "" ? say.typeTheSerialNumberOr : "";
 
 /** Site, product code with its index, serial: in the order in which they are looked for. */
 export function PlateFields({
   plate,
   onChange,
+  faults,
   children,
 }: {
   plate: TypedPlate;
+  faults: Faults;
   onChange: (plate: TypedPlate) => void;
   /** What is said of the product code, beneath it. */
   children?: ReactNode;
@@ -59,8 +67,10 @@ export function PlateFields({
           autoComplete="off"
           value={plate.site}
           maxLength={120}
+          {...faultOf(faults, "site")}
           onChange={(e) => set({ site: e.target.value })}
         />
+        <Fault faults={faults} of="site" />
         <datalist id="known-sites">
           {sites.map((site) => (
             <option key={site} value={site} />
@@ -95,6 +105,7 @@ export function PlateFields({
         none={plate.noSerial}
         onSerial={(serial) => set({ serial })}
         onNone={(noSerial) => set({ noSerial })}
+        faults={faults}
       />
     </>
   );

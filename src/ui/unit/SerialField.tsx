@@ -1,6 +1,7 @@
 "use client";
 
 import Form from "react-bootstrap/Form";
+import { Fault, faultOf, type Faults } from "../shell/useFaults";
 import { say } from "#words/ui/unit";
 
 /** The serial number as on the plate; that there is none is an answer too. */
@@ -9,11 +10,13 @@ export function SerialField({
   none,
   onSerial,
   onNone,
+  faults,
 }: {
   serial: string;
   none: boolean;
   onSerial: (serial: string) => void;
   onNone: (none: boolean) => void;
+  faults: Faults;
 }) {
   return (
     <Form.Group controlId="serial">
@@ -24,8 +27,10 @@ export function SerialField({
         disabled={none}
         maxLength={60}
         spellCheck={false}
+        {...faultOf(faults, "serial")}
         onChange={(e) => onSerial(e.target.value)}
       />
+      <Fault faults={faults} of="serial" />
       <Form.Check
         id="no-serial"
         className="mt-2"

@@ -8,9 +8,10 @@ import type { UnitRecord, UnitRow } from "../../contract/units";
 import { send, sendOnce } from "../shell/send";
 import { useKept } from "../shell/useKept";
 import { serialWords } from "./plate";
-import { PlateFields, plateOf, plateProblem, type TypedPlate } from "./PlateFields";
+import { PlateFields, plateOf, plateFaults, type TypedPlate } from "./PlateFields";
 import { UnitFinder } from "./UnitFinder";
 import { correctUnit, mergeUnit } from "../../contract/units";
+import { useFaults } from "../shell/useFaults";
 import { say } from "#words/ui/unit";
 
 /** What is on the plate and where the unit stands; corrected here, or merged with the unit that it turns out to be. */
@@ -68,10 +69,10 @@ function Correct({ unit, onDone }: { unit: UnitRecord; onDone: () => void }) {
   const [problem, setProblem] = useState("");
   const [busy, setBusy] = useState(false);
   const id = useRef<string | null>(null);
+  const { faults, check } = useFaults();
   async function save(event: FormEvent) {
     event.preventDefault();
-    const missing = plateProblem(plate);
-    if (missing) return setProblem(missing);
+    if (!check(plateFaults(plate))) return;
     setBusy(true);
     try {
       await sendOnce(correctUnit, [unit.id], {
@@ -89,7 +90,7 @@ function Correct({ unit, onDone }: { unit: UnitRecord; onDone: () => void }) {
   }
   return (
     <Form className="new-job unit-form" onSubmit={(e) => void save(e)} noValidate aria-label={say.correctTheUnitData}>
-      <PlateFields plate={plate} onChange={setPlate} />
+      <PlateFields plate={plate} onChange={setPlate} faults={faults} />
       <p className="problem" role="alert">
         {problem}
       </p>

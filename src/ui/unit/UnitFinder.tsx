@@ -8,6 +8,7 @@ import { serialWords } from "./plate";
 import { findUnits } from "../../contract/units";
 import { useRoute } from "../engine/useRoute";
 import { useDebounced } from "../shell/useDebounced";
+import { Fault, faultOf, type Faults } from "../shell/useFaults";
 import { say } from "#words/ui/unit";
 
 /** So long nothing is typed before it is looked for, milliseconds. */
@@ -21,6 +22,8 @@ export function UnitFinder({
   onMachine,
   field,
   label,
+  id = "unit-field",
+  faults = {},
 }: {
   typed: string;
   onType: (typed: string) => void;
@@ -29,6 +32,8 @@ export function UnitFinder({
   onMachine?: (machine: MachineSummary) => void;
   field?: RefObject<HTMLInputElement | null>;
   label: string;
+  id?: string;
+  faults?: Faults;
 }) {
   const [open, setOpen] = useState(false);
   const [at, setAt] = useState(0);
@@ -48,7 +53,7 @@ export function UnitFinder({
   };
   const shown = open && all.length > 0;
   return (
-    <Form.Group controlId={`${list}-field`} className="finder">
+    <Form.Group controlId={id} className="finder">
       <Form.Label>{label}</Form.Label>
       <Form.Control
         ref={field}
@@ -62,6 +67,7 @@ export function UnitFinder({
         spellCheck={false}
         maxLength={120}
         placeholder={say.serialSiteModelOrBoard}
+        {...faultOf(faults, id)}
         value={typed}
         onFocus={() => setOpen(true)}
         onBlur={() => setOpen(false)}
@@ -82,6 +88,7 @@ export function UnitFinder({
           if (e.key === "Escape") setOpen(false);
         }}
       />
+      <Fault faults={faults} of={id} />
       {problem ? (
         <p className="problem" role="alert">
           {problem}

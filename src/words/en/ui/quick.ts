@@ -1,7 +1,9 @@
 /** What ui/quick says to people, in English. */
 export const say = {
+  sayWhatMachineItIs: "Say what machine it is.",
+  nameAtLeastOneLoad: "Name at least one load.",
+  sayWhoYouAre: "Say who you are.",
   machine: "Machine",
-  typeTheSerialNumberOr: "Type the serial number, or say that there is none on the plate.",
   aMachineWithoutAFile: "A machine without a file",
   whatIsIt: "What is it",
   tumbleDryer: "tumble dryer",
