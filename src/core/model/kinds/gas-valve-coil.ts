@@ -17,7 +17,7 @@ export const gasValveCoil = definePart({
   observed: {
     noticed: say.lookForTheFlameThrough,
     observable: () => ({ what: "flame", labels: ["flame", "no flame"] }),
-    look: ({ fields, mode }, view) => (mode === null && isFed(view, "a", "b", fields) ? "flame" : say.noFlame),
+    look: ({ fields, mode }, view) => (mode === null && isFed(view, "a", "b", fields) ? "flame" : "no flame"),
   },
   safety: {
     traits: ["gas", "licensed"],

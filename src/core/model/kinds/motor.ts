@@ -119,7 +119,7 @@ export const motor = definePart({
       labels: f.current === "dc" ? ["turns", "turns backwards", "still", "hums"] : ["turns", "still", "hums"],
     }),
     look({ fields, mode }, view, state) {
-      if (state === TURNS) return fields.current === "dc" && view.dc("a", "b") < 0 ? say.turnsBackwards : "turns";
+      if (state === TURNS) return fields.current === "dc" && view.dc("a", "b") < 0 ? "turns backwards" : "turns";
       return mode === "seized" && isFed(view, "a", "b", { ...fields, volts: 0.2 * fields.volts }) ? "hums" : "still";
     },
   },

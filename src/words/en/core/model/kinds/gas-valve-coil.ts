@@ -4,7 +4,6 @@ export const say = {
   valveStuckOrNoGas: "valve stuck or no gas",
   smellOfGas: "smell of gas",
   lookForTheFlameThrough: "Look for the flame through the peephole; gas smelt: stop, ventilate, hand over.",
-  noFlame: "no flame",
   smellOfGasNoSwitch:
     "Smell of gas: no switch, no flame, shut the gas, air the room, leave. Gas is work for a licensed person.",
   deadGasShutPlugOff: "Dead, gas shut, plug off: ohms of the coil only.",

@@ -7,7 +7,6 @@ export const say = {
   smellOfBurntVarnish: "smell of burnt varnish",
   carbonDustShortBrushes: "carbon dust, short brushes",
   listenWatchTheShaftFrom: "Listen; watch the shaft from a distance, never reach in.",
-  turnsBackwards: "turns backwards",
   movingPartsHandsHairAnd:
     "Moving parts: hands, hair and sleeves clear; it may start by itself. Secure what it drives.",
   deadLeadsOffOhmsOf:
