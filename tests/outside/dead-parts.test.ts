@@ -1,54 +1,7 @@
 import { describe, expect, it } from "vitest";
-import { ORDINARY_METER } from "../../src/core/instrument";
-import { FaultDictionary, verdictOf, windowOf } from "../../src/core/diagnose";
-import { makeTest } from "../../src/core/simulate";
-import { readMachineYaml } from "../../src/core/model";
-import { likelihood } from "../../src/core/diagnose/reading/likelihood";
-import { KETTLE } from "../support/kettle";
-import { ohmsBySpice, type OhmsShown } from "./spice-meter";
-import { DEAD_PARTS, type DeadPart } from "./spice-parts";
-
-/** The part in a machine of its own: beside a kettle, each of its terminals a point to measure at. */
-function dictionaryWith(part: DeadPart): FaultDictionary {
-  const at = part.terminals.map((t) => `${t}: net-${t}`).join(", ");
-  const points = part.terminals.map((t) => `  - { id: at-${t}, name: ${t}, net: net-${t} }`).join("\n");
-  const { machine } = readMachineYaml(
-    KETTLE.replace(
-      "points:\n",
-      `  - { id: tried, ${part.part}, name: Tried, piece: heater, at: { ${at} } }\npoints:\n${points}\n`,
-    ),
-    "tried.yaml",
-  );
-  const dictionary = FaultDictionary.of(machine, ORDINARY_METER);
-  dictionary.build();
-  return dictionary;
-}
-
-const known = new Map<string, FaultDictionary>();
-function dictionaryOf(part: DeadPart): FaultDictionary {
-  if (!known.has(part.part)) known.set(part.part, dictionaryWith(part));
-  return known.get(part.part)!;
-}
-
-/** What Unzo says of a reading: as a sound part shows it or not, and how much better the failure explains it. */
-function judged(part: DeadPart, shown: OhmsShown) {
-  const dictionary = dictionaryOf(part);
-  const test = makeTest("off", "ohms", `at-${part.red}`, `at-${part.black}`);
-  const predictions = dictionary.predictionsFor(test);
-  const window = windowOf(test, predictions[0]!, ORDINARY_METER);
-  const failed = dictionary.hypotheses.findIndex(
-    (h) => h.kind === "fault" && h.fault.part === "tried" && h.fault.mode === part.mode,
-  );
-  return {
-    verdict: verdictOf(window, shown),
-    window,
-    times:
-      failed < 0
-        ? null
-        : likelihood(test, shown, predictions[failed]!, ORDINARY_METER) /
-          likelihood(test, shown, predictions[0]!, ORDINARY_METER),
-  };
-}
+import { judged } from "./judge";
+import { ohmsBySpice } from "./spice-meter";
+import { DEAD_PARTS } from "./spice-parts";
 
 const shown = ohmsBySpice(DEAD_PARTS);
 
@@ -67,4 +20,20 @@ describe("a part that nothing powers, on an ohmmeter", () => {
       expect(judged(part, shown).times).toBeGreaterThan(0.5);
     },
   );
+
+  // A window must tell, too: a winding, an element or a fuse is good within so much of its ohms (common practice, no
+  // source: a heater within a tenth, a winding within a tenth and the meter's error).
+  const plain = sound.filter(({ part }) => /heater$|^winding of a motor|^main winding|^both windings/.test(part.name));
+  it.each(plain.map((c) => [c.part.name, c] as const))("%s has a window no wider than practice", (_name, { part }) => {
+    const { window } = judged(part, { kind: "overload" });
+    expect(window.kind === "range" ? window.high / window.low : Infinity).toBeLessThan(1.35);
+    expect(plain).toHaveLength(4);
+  });
+
+  // A short is what can be told: sheets of the trade say so of every one of these.
+  const shorts = failed.filter(({ part }) => /short|passes/.test(`${part.mode}`));
+  it.each(shorts.map((c) => [c.part.name, c] as const))("%s is told from a sound one", (_name, { part, shown }) => {
+    expect(judged(part, shown)).toMatchObject({ verdict: "does not fit" });
+    expect(judged(part, shown).times).toBeGreaterThan(5);
+  });
 });

@@ -57,11 +57,11 @@ const BRIDGE = [
 /** Line side of a switched supply: X capacitor with its discharge resistor, bridge, bulk capacitor with its bleeder. */
 const LINE_SIDE = [
   "Rx $line $neutral 680k",
-  "D1 $line $bp dsi",
-  "D2 $neutral $bp dsi",
-  "D3 $bm $line dsi",
-  "D4 $bm $neutral dsi",
-  "Rbleed $bp $bm 680k",
+  "D1 $line $bulk-plus dsi",
+  "D2 $neutral $bulk-plus dsi",
+  "D3 $bulk-minus $line dsi",
+  "D4 $bulk-minus $neutral dsi",
+  "Rbleed $bulk-plus $bulk-minus 680k",
 ];
 /** Its secondary: winding, rectifier, output capacitor with its leak, divider of the feedback. */
 const SECONDARY = ["Rw $return $sec 0.05", "Do $sec $out dsch", "Rdiv $out $return 12k", "Rleak $out $return 3meg"];
@@ -69,7 +69,7 @@ const SECONDARY = ["Rw $return $sec 0.05", "Do $sec $out dsch", "Rdiv $out $retu
 const motorDrive = "kind: motor drive, volts: 24, inputVolts: 3, limitAmps: 8";
 const DRIVE_TERMINALS = ["plus", "return", "input", "out-a", "out-b", "report"];
 const supply = "kind: switched supply, volts: 12, startVolts: 85, limitAmps: 2, yFarads: 2.2e-9";
-const SUPPLY_TERMINALS = ["line", "neutral", "out", "return"];
+const SUPPLY_TERMINALS = ["line", "neutral", "bulk-plus", "bulk-minus", "out", "return"];
 
 type Row = readonly [string, string | null, string, string, readonly string[]];
 const rows = (part: string, terminals: readonly string[], list: readonly Row[]): DeadPart[] =>

@@ -31,6 +31,7 @@ export function randomValues(machine: Machine, random: () => number): Values {
     ambient: machine.file.ambient + 8 * spread(),
     of: machine.parts.map((part) => part.parameters.map((p) => p.nominal * (1 + p.tolerance * spread()))),
     severity: (part, mode) => severities.get(`${part.id}:${mode.id}`) ?? 1,
+    between: random(),
   };
 }
 

@@ -16,6 +16,18 @@ export const OPEN = 1 / OPEN_OHMS;
  */
 export const VAGUE_OHMS = 0.6;
 
+/**
+ * The least that an ordinary ohmmeter shows through a silicon junction: it sends a milliampere at most and gives up at
+ * some tenths of a volt; from memory, and by device models in tests/outside.
+ */
+export const JUNCTION_OHMS = 2e3;
+/** The same through what leads more easily: a Schottky diode, the many junctions of a board's rail. */
+export const CHIPS_OHMS = 100;
+/** The same through the diodes that protect an input of a chip. */
+export const CLAMP_OHMS = 5e4;
+/** Sound insulation, ohms: 2 to 110 megohms is usual of compressors and sheathed heaters, common practice, no source. */
+export const INSULATION_OHMS = [2e6, 1e9] as const;
+
 /** One way a part fails. `odds` is a relative weight (machine-years do not matter, ratios do). */
 export interface FailureMode {
   readonly id: string;
@@ -60,6 +72,11 @@ export interface Conditions {
   readonly lamps: ReadonlySet<string>;
   /** Jumpers and bench feeds of this setup, by the id of the part that stands for each. */
   readonly rigged: ReadonlySet<string>;
+  /**
+   * Where between its bounds an ohmmeter finds what it can find anything of, see `Stamp.between`: 0 at the least ohms,
+   * 1 at the most.
+   */
+  readonly between: number;
   /** Degrees Celsius at a named place. */
   temperature(place: string): number;
   /** Share (0..1) to which a place is filled, pressed or turned: water, pressure, a knob. */
@@ -97,6 +114,12 @@ export interface Stamp {
   conduct(element: number, siemens: number): void;
   dc(element: number, siemens: number): void;
   ac(element: number, conductance: number, susceptance?: number): void;
+  /**
+   * What an ohmmeter may find anything of, between two conductances: a junction, which conducts by the meter's polarity
+   * and test voltage or not at all; sound insulation. Every resistance of the circuit then lies between the one with
+   * all of them at their least and the one with all at their most (Rayleigh's monotonicity).
+   */
+  between(element: number, least: number, most: number): void;
   /** A direct source in series with the element: lifts its first end above the second, volts. */
   emf(element: number, volts: number): void;
   /** The same at line frequency, volts rms, in phase with the line. */
@@ -186,6 +209,11 @@ export interface Electrical<F> {
   /** Discrete state at the moment the conditions begin. */
   start?(instance: Instance<F>): number;
   stamp(instance: Instance<F>, stamp: Stamp, state: number, memory: Float64Array): void;
+  /**
+   * What it is to an ohmmeter while nothing is powered, where that is another thing than what it is when it runs: it
+   * depends on no running state.
+   */
+  dead?(instance: Instance<F>, stamp: Stamp): void;
   /** The same in the first moments after it is fed, where that draws more: a rotor at rest, a cold filament. */
   stampAtStart?(instance: Instance<F>, stamp: Stamp): void;
   /** How many analog values the part carries from solve to solve (source voltages that follow an input). */

@@ -6,7 +6,12 @@ import { say } from "#words/core/quantity";
 
 /** What a meter showed. `jumping` is a display that will not settle: it moves between two values. */
 export type Shown =
-  | { readonly kind: "value"; readonly value: number }
+  | {
+      readonly kind: "value";
+      readonly value: number;
+      /** Of what is predicted only: known to within this factor and no better, see `Stamp.between`. */
+      readonly factor?: number;
+    }
   | { readonly kind: "overload" }
   | { readonly kind: "jumping"; readonly low: number; readonly high: number; readonly manner: Manner }
   | { readonly kind: "beep"; readonly beeps: boolean }
@@ -184,7 +189,8 @@ function unitMismatch(unit: Asked | null, asked: Asked): string | null {
 
 function impossible(value: number, asked: Asked): string | null {
   if (value < 0 && (asked === "Hz" || asked === "F")) return say.thisIsNeverBelowZero;
-  if ((asked === "ohm" || asked === "beep") && value < 0) return say.aResistanceBelowZeroMeans;
+  // A meter whose leads were zeroed shows a few hundredths below nothing on a good joint.
+  if ((asked === "ohm" || asked === "beep") && value < -0.5) return say.aResistanceBelowZeroMeans;
   return null;
 }
 

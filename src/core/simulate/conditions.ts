@@ -122,6 +122,7 @@ export function conditionsOf(
     lifted: new Set(setup.lifted),
     lamps: new Set(setup.lamps),
     rigged: machine.rigsOf.get(setup.id) ?? new Set(),
+    between: values.between,
     temperature: (place) => setup.places[place] ?? values.ambient,
     level: (place) => setup.levels[place] ?? 0,
   };

@@ -128,16 +128,12 @@ function reading(simulator: Simulator, state: State, test: Test, meter: Meter, a
         value: Math.hypot(ac, open.dc * loadedShare(simulator.circuit.seenOhms(a, b), inputOhms)),
       };
     }
-    case "ohms": {
-      const ohms = simulator.circuit.seenOhms(a, b);
-      return ohms > meter.overloadOhms ? OVERLOAD : { kind: "value", value: ohms };
-    }
+    case "ohms":
+      return resistance(simulator, state, meter.overloadOhms, a, b);
     case "continuity":
       return simulator.circuit.seenOhms(a, b) < meter.beepOhms ? BEEPS : SILENT;
-    case "insulation": {
-      const ohms = simulator.circuit.seenOhms(a, b);
-      return ohms > meter.insulationOhms ? OVERLOAD : { kind: "value", value: ohms };
-    }
+    case "insulation":
+      return resistance(simulator, state, meter.insulationOhms, a, b);
     case "capacitance": {
       // What the meter takes as capacitance is the part of the admittance that leads; a path beside it that carries
       // more is no capacitor to it.
@@ -157,6 +153,28 @@ function reading(simulator: Simulator, state: State, test: Test, meter: Meter, a
       throw new RangeError(say.aLookIsNoMeter);
   }
 }
+
+/** Bounds of a resistance nearer to each other than this share, or than these ohms, are one value to any meter. */
+const ONE_VALUE = { share: 0.02, ohms: 0.1 };
+
+/**
+ * What a meter that sends a current of its own shows, `most` ohms at most. Where junctions or insulation leave it open
+ * the specimen stands for a stretch between the two bounds, evenly on a logarithmic scale.
+ */
+function resistance(simulator: Simulator, state: State, most: number, a: number, b: number): Shown {
+  const high = simulator.circuit.seenOhms(a, b);
+  const low = simulator.circuit.leastOhms(a, b);
+  if (low > most) return OVERLOAD;
+  if (high - low <= Math.max(ONE_VALUE.ohms, ONE_VALUE.share * low))
+    return high > most ? OVERLOAD : { kind: "value", value: high };
+  const top = Math.min(high, 2 * most);
+  const ratio = top / Math.max(low, ONE_VALUE.ohms);
+  const value = Math.max(low, ONE_VALUE.ohms) * ratio ** state.instances[0]!.conditions.between;
+  return value > most ? OVERLOAD : { kind: "value", value, factor: ratio ** STRETCH };
+}
+
+/** Of the whole way between the bounds, what one specimen stands for; a handful of them lie a sixth to a third apart. */
+const STRETCH = 1 / 6;
 
 /** A round that comes again within this many seconds is seen as a rhythm; estimate E33. */
 const RHYTHM = 4;

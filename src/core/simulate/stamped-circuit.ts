@@ -34,6 +34,8 @@ export class StampedCircuit {
   private readonly g: Float64Array;
   private readonly gAc: Float64Array;
   private readonly bAc: Float64Array;
+  /** By how much the conductance of an element may be more than `g`, see `Stamp.between`. */
+  private readonly more: Float64Array;
   private readonly e: Float64Array;
   private readonly eAc: Float64Array;
   // Stamps at the last factoring, to leave out work that would give the same.
@@ -50,6 +52,9 @@ export class StampedCircuit {
   private readonly stamps: readonly Float64Array[];
   /** Whether any source is on; without one nothing alternates. */
   powered = false;
+  /** The same circuit with every element at its most; made when one is asked for. */
+  private most: { readonly solver: DcSolver; readonly siemens: Float64Array; fresh: boolean; differs: boolean } | null =
+    null;
   private readonly stiffDc: { fresh: boolean; readonly group: Int32Array };
   private readonly stiffAc: { fresh: boolean; readonly group: Int32Array };
   /** The phase that is in the solver. */
@@ -75,7 +80,8 @@ export class StampedCircuit {
       array(elements),
       array(elements),
     ];
-    this.stamps = [this.g, this.gAc, this.bAc, this.e, this.eAc];
+    this.more = array(elements);
+    this.stamps = [this.g, this.gAc, this.bAc, this.e, this.eAc, this.more];
     [this.factoredDc, this.factoredAc, this.factoredAcB] = [
       array(elements).fill(NaN),
       array(elements).fill(NaN),
@@ -121,14 +127,18 @@ export class StampedCircuit {
     for (let i = firstElement; i < firstElement + elementCount; i++) {
       this.e[i] = 0;
       this.eAc[i] = 0;
+      this.more[i] = 0;
     }
-    const { lifted, lamps } = instances[index]!.conditions;
+    const { conditions } = instances[index]!;
+    const { lifted, lamps } = conditions;
     if (lifted.has(part.id) || lamps.has(part.id)) {
       // A lead that is lifted opens the part; a lamp in its stead is a load of 40 watts at the machine's own voltage.
       for (let i = 0; i < elementCount; i++) this.stamp.conduct(i, OPEN);
       if (lamps.has(part.id)) this.stamp.conduct(0, LAMP_WATTS / this.machine.file.supply.volts ** 2);
       return;
     }
+    if (part.kind.electrical.dead && !conditions.powered)
+      return part.kind.electrical.dead(instances[index]!, this.stamp);
     part.kind.electrical.stamp(
       instances[index]!,
       this.stamp,
@@ -141,6 +151,7 @@ export class StampedCircuit {
   solveAll(): void {
     this.stiffDc.fresh = false;
     this.stiffAc.fresh = false;
+    if (this.most) this.most.fresh = false;
     // Passes and phases often differ on one side only (direct or alternating): the other keeps its solution.
     const newDc = !same(this.g, this.factoredDc);
     if (newDc) {
@@ -230,6 +241,26 @@ export class StampedCircuit {
   /** Resistance that a meter sees between two nodes of the loaded phase, every source at rest, ohms. */
   seenOhms(a: number, b: number): number {
     return this.dcSolver.resistance(a, b);
+  }
+
+  /** The same with everything that conducts more or less at its most; what `seenOhms` gives where nothing does. */
+  leastOhms(a: number, b: number): number {
+    this.most ??= {
+      solver: new DcSolver(this.machine.program),
+      siemens: new Float64Array(this.elements),
+      fresh: false,
+      differs: false,
+    };
+    const { most } = this;
+    if (!most.fresh) {
+      most.differs = this.more.some((s) => s > 0);
+      if (most.differs) {
+        for (let e = 0; e < this.elements; e++) most.siemens[e] = this.g[e]! + this.more[e]!;
+        most.solver.factor(most.siemens);
+      }
+      most.fresh = true;
+    }
+    return most.differs ? most.solver.resistance(a, b) : this.seenOhms(a, b);
   }
 
   /** The same at line frequency: resistance and reactance. */
@@ -331,6 +362,10 @@ export class StampedCircuit {
     ac: (element, conductance, susceptance = 0) => {
       this.gAc[this.element0 + element] = conductance;
       this.bAc[this.element0 + element] = susceptance;
+    },
+    between: (element, least, most) => {
+      this.stamp.conduct(element, least);
+      this.more[this.element0 + element] = most - least;
     },
     emf: (element, volts) => {
       this.e[this.element0 + element] = volts;

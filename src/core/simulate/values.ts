@@ -5,6 +5,8 @@ import { uniformFor } from "../random";
 export interface Values {
   readonly supplyVolts: number;
   readonly ambient: number;
+  /** Where it lies between the bounds of what an ohmmeter may find anything of, 0 to 1; see `Conditions.between`. */
+  readonly between: number;
   /** For each part, its parameters in order. */
   readonly of: readonly (readonly number[])[];
   severity(part: Part, mode: FailureMode): number;
@@ -15,6 +17,7 @@ export function nominalValues(machine: Machine): Values {
   return {
     supplyVolts: machine.file.supply.volts,
     ambient: machine.file.ambient,
+    between: 0.5,
     of: machine.parts.map((part) => part.parameters.map((p) => p.nominal)),
     severity: (_part, mode) => (mode.severity ? Math.sqrt(mode.severity[0] * mode.severity[1]) : 1),
   };
@@ -50,6 +53,7 @@ export function drawnValues(
   return {
     supplyVolts: machine.file.supply.volts * (1 + (machine.file.supply.percent / 100) * spread("supply")),
     ambient: machine.file.ambient + 8 * spread("ambient"),
+    between: quantile,
     of: machine.parts.map((part) =>
       part.parameters.map(
         (p) =>

@@ -106,6 +106,7 @@ export function windowWords(window: Window, fn: MeterFunction): string {
   switch (window.kind) {
     case "range": {
       const [low, high] = [window.low, window.high];
+      if (high === Infinity) return say.aboveOrOl(quantity(Math.max(0, low), unit));
       if (unit === "F" || fn === "insulation") return `${quantity(low, unit)} to ${quantity(high, unit)}`;
       if (Math.abs(low) < 0.2 && Math.abs(high) < 0.5) return fn === "ohms" ? "near 0 Ω" : `near 0 ${unit}`;
       if (fn === "ohms")

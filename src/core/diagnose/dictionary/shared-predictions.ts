@@ -51,6 +51,12 @@ function isAlike(a: Prediction, b: Prediction, { relative, absolute }: Meter["ac
     if (
       x.kind === "value" &&
       y.kind === "value" &&
+      Math.abs((x.factor ?? 1) - (y.factor ?? 1)) > ALIKE * (y.factor ?? 1)
+    )
+      return false;
+    if (
+      x.kind === "value" &&
+      y.kind === "value" &&
       Math.abs(x.value - y.value) > ALIKE * (absolute + relative * Math.abs(y.value))
     )
       return false;

@@ -69,6 +69,7 @@ export function kernelOf(prediction: Prediction, scale: Scale, weights?: ArrayLi
 export function makeKernel(prediction: Prediction, scale: Scale, weights?: ArrayLike<number>): Kernel {
   const values: number[] = [];
   const weightOf: number[] = [];
+  const factors: number[] = [];
   const swings: [number, number][] = [];
   let overload = 0;
   for (let k = 0; k < prediction.length; k++) {
@@ -77,6 +78,8 @@ export function makeKernel(prediction: Prediction, scale: Scale, weights?: Array
     if (shown.kind === "value") {
       values.push(toScale(scale, shown.value));
       weightOf.push(weights?.[k] ?? 1);
+      // What a prediction leaves open it stands for as a whole.
+      factors.push(shown.factor ? toScale(scale, shown.value * shown.factor) - toScale(scale, shown.value) : 0);
     } else if (shown.kind === "overload") overload++;
     else if (shown.kind === "jumping") swings.push([toScale(scale, shown.low), toScale(scale, shown.high)]);
   }
@@ -87,7 +90,7 @@ export function makeKernel(prediction: Prediction, scale: Scale, weights?: Array
     if (value < low) low = value;
     if (value > high) high = value;
   }
-  const isOne = !weights && n > 0 && high - low <= REGIME;
+  const isOne = !weights && n > 0 && high - low <= REGIME && factors.every((f) => f === 0);
   const centres: number[] = [];
   const widths: number[] = [];
   for (let i = 0; i < n; i++) {
@@ -111,7 +114,7 @@ export function makeKernel(prediction: Prediction, scale: Scale, weights?: Array
     const { centre, spread } = weights ? regimeOf(values, weightOf, value, all) : { centre: middle, spread: all };
     centres.push(centre);
     const reach = Math.max(UNSEEN * spread, near < 3 ? Math.min(LONELY, reachOf(values, value, prediction.length)) : 0);
-    widths.push(Math.sqrt(1 + reach * reach));
+    widths.push(Math.max(factors[i]!, Math.sqrt(1 + reach * reach)));
   }
   const share = sharesOf(3, prediction.length);
   const mixed = [values.length, overload, swings.length].filter((c) => c > 0).length > 1;

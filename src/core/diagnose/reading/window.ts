@@ -32,13 +32,19 @@ export function windowOf(test: Test, sound: Prediction, meter: Meter): Window {
   if (kernel.values.length === 0) return { kind: "unsteady" };
   const low = fromScale(scale, Math.min(...kernel.values) - ALLOWED);
   const high = fromScale(scale, Math.max(...kernel.values) + ALLOWED);
-  // Below nothing there is nothing, but for direct volts, which have a sign.
-  return { kind: "range", low: test.function === "dcv" ? low : Math.max(0, low), high };
+  // What may be anything between two bounds may be beyond the display too.
+  const isOpen = kernel.overload > 0 && sound.some((s) => s?.kind === "value" && s.factor !== undefined);
+  // A meter whose leads were zeroed shows a little below nothing: its own error is no fault of the machine.
+  const isSigned = test.function === "dcv" || test.function === "ohms";
+  return { kind: "range", low: isSigned ? low : Math.max(0, low), high: isOpen ? Infinity : high };
 }
 
 export function verdictOf(window: Window, shown: Shown): Verdict {
   let fits: boolean;
-  if (window.kind === "range") fits = shown.kind === "value" && shown.value >= window.low && shown.value <= window.high;
+  if (window.kind === "range")
+    fits =
+      (shown.kind === "value" && shown.value >= window.low && shown.value <= window.high) ||
+      (shown.kind === "overload" && window.high === Infinity);
   else if (window.kind === "overload")
     fits = shown.kind === "overload" || (shown.kind === "value" && shown.value > 1e7);
   else if (window.kind === "label") fits = shown.kind === "label" && shown.label === window.label;

@@ -1,6 +1,6 @@
 import { z } from "zod";
 import { number } from "../scalar";
-import { definePart, OPEN } from "../kind";
+import { definePart, OPEN, JUNCTION_OHMS } from "../kind";
 import { isFed } from "./load";
 import { say } from "#words/core/model/kinds/buzzer";
 
@@ -15,6 +15,7 @@ export const buzzer = definePart({
     elements: () => [["plus", "minus"]],
     parameters: (f) => [{ name: "run ohms", nominal: f.volts / f.amps, tolerance: 0.2 }],
     stamp: ({ mode, values }, stamp) => stamp.conduct(0, mode === "open" ? OPEN : 1 / values[0]!),
+    dead: ({ mode }, stamp) => stamp.between(0, OPEN, mode === "open" ? OPEN : 1 / JUNCTION_OHMS),
   },
   failures: {
     modes: () => [

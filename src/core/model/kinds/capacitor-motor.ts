@@ -1,5 +1,6 @@
 import { z } from "zod";
 import { number } from "../scalar";
+import { stampInsulation } from "./load";
 import { definePart, OPEN, type Stamp } from "../kind";
 import { say } from "#words/core/model/kinds/capacitor-motor";
 
@@ -45,7 +46,7 @@ export const capacitorMotor = definePart({
         stamp.dc(1, 1 / values[1]!);
         stampAuxiliary(stamp, siemens);
       }
-      stamp.conduct(2, mode === "to-case" ? 1 / severity : OPEN);
+      stampInsulation(stamp, 2, mode === "to-case" ? severity : null);
     },
     stampAtStart({ fields, mode, values }, stamp) {
       const siemens = (AT_REST * values[2]!) / fields.volts;

@@ -3,6 +3,9 @@ import { number } from "../scalar";
 import { definePart, OPEN } from "../kind";
 import { say } from "#words/core/model/kinds/capacitor";
 
+/** Least product of leak and capacitance of a sound capacitor, seconds; from memory of electrolytic ones. */
+const LEAK_SECONDS = 50;
+
 /** A capacitor across a rail or a line. */
 export const capacitor = definePart({
   kind: "capacitor",
@@ -16,6 +19,12 @@ export const capacitor = definePart({
     stamp({ mode, severity, values, conditions }, stamp) {
       if (mode === "shorted") return stamp.conduct(0, 1 / severity);
       stamp.dc(0, OPEN);
+      stamp.ac(0, OPEN, 2 * Math.PI * conditions.hertz * values[0]!);
+    },
+    dead({ mode, severity, values, conditions }, stamp) {
+      if (mode === "shorted") return stamp.conduct(0, 1 / severity);
+      // The larger it is the more of an electrolytic one it is, and the more it leaks; from memory.
+      stamp.between(0, OPEN, Math.max(OPEN, values[0]! / LEAK_SECONDS));
       stamp.ac(0, OPEN, 2 * Math.PI * conditions.hertz * values[0]!);
     },
   },

@@ -1,5 +1,6 @@
 import { z } from "zod";
 import { number } from "../scalar";
+import { stampInsulation } from "./load";
 import { definePart, OPEN } from "../kind";
 import { say } from "#words/core/model/kinds/compressor";
 
@@ -38,7 +39,7 @@ export const compressor = definePart({
         const siemens = (values[1]! / fields.volts) * (mode === "locked" ? AT_REST : 1);
         stamp.ac(0, siemens * 0.8, -siemens * 0.6);
       }
-      stamp.conduct(1, mode === "to-case" ? 1 / severity : OPEN);
+      stampInsulation(stamp, 1, mode === "to-case" ? severity : null);
     },
     stampAtStart({ fields, mode, values }, stamp) {
       const siemens = (AT_REST * values[1]!) / fields.volts;

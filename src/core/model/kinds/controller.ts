@@ -13,7 +13,7 @@ import {
   type ProgramState,
 } from "../program/program";
 import { id, number } from "../scalar";
-import { definePart, OPEN, VAGUE_OHMS, type Instance, type View } from "../kind";
+import { definePart, OPEN, VAGUE_OHMS, type Instance, type View, CHIPS_OHMS, CLAMP_OHMS, JUNCTION_OHMS } from "../kind";
 import { say } from "#words/core/model/kinds/controller";
 
 const fields = z.object({
@@ -146,6 +146,16 @@ export const controller = definePart({
       for (const [name, output] of Object.entries(f.outputs))
         stamp.conduct(element++, on.includes(name) && mode !== `${name}-off` ? 1 / output.ohms : OPEN);
       for (const _line of lines(f)) stamp.conduct(element++, 1 / 1e6);
+    },
+    dead({ fields: f, values }, stamp) {
+      stamp.between(0, OPEN, 1 / CHIPS_OHMS);
+      let element = 1;
+      Object.keys(f.inputs).forEach((_, i) => {
+        const pull = 1 / values[i + 1]!;
+        stamp.between(element++, pull, pull + 1 / CLAMP_OHMS);
+      });
+      for (const _output of Object.keys(f.outputs)) stamp.between(element++, OPEN, 1 / JUNCTION_OHMS);
+      for (const _line of lines(f)) stamp.between(element++, OPEN, 1 / CLAMP_OHMS);
     },
     next(instance, view, state) {
       const { fields: f, mode, conditions } = instance;

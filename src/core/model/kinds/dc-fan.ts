@@ -1,6 +1,6 @@
 import { z } from "zod";
 import { number } from "../scalar";
-import { definePart, OPEN } from "../kind";
+import { definePart, OPEN, JUNCTION_OHMS } from "../kind";
 import { FAN_CAUTION, fanFailures, fanNoticed } from "./fan";
 import { say } from "#words/core/model/kinds/dc-fan";
 
@@ -17,6 +17,8 @@ export const dcFan = definePart({
     stamp({ mode, values }, stamp) {
       stamp.conduct(0, mode === "open" ? OPEN : (mode === "seized" ? 2.5 : 1) / values[0]!);
     },
+    // Brushless: its electronics show a junction or nothing, never its running ohms.
+    dead: ({ mode }, stamp) => stamp.between(0, OPEN, mode === "open" ? OPEN : 1 / JUNCTION_OHMS),
   },
   failures: fanFailures,
   observed: {

@@ -1,6 +1,6 @@
 import { z } from "zod";
 import { number } from "../scalar";
-import { definePart, OPEN } from "../kind";
+import { definePart, OPEN, CHIPS_OHMS } from "../kind";
 import { say } from "#words/core/model/kinds/diode";
 
 /** A diode for direct current, as a switch that closes when it is driven forward. Its forward voltage is left out. */
@@ -14,6 +14,11 @@ export const diode = definePart({
     parameters: () => [{ name: "forward ohms", nominal: 0.05, tolerance: 0.4 }],
     start: ({ mode }) => (mode === "shorted" ? 1 : 0),
     stamp: ({ mode, values }, stamp, state) => stamp.conduct(0, siemens(mode, state, values)),
+    dead({ mode, values }, stamp) {
+      if (mode === "open") stamp.conduct(0, OPEN);
+      else if (mode === "shorted") stamp.conduct(0, 1 / values[0]!);
+      else stamp.between(0, OPEN, 1 / CHIPS_OHMS);
+    },
     next({ mode }, view, state) {
       if (mode !== null) return null;
       const wanted = state === 0 ? view.dc("anode", "cathode") > 0.6 : view.current(0) > -1e-6;

@@ -36,13 +36,16 @@ export const engineSet = definePart({
       { name: "fuel ohms", nominal: 8, tolerance: 0.1 },
       { name: "generator ohms", nominal: 0.3, tolerance: 0.3 },
       { name: "volts", nominal: f.volts, tolerance: 0.04 },
+      { name: "winding ohms", nominal: 1, tolerance: 0.8, vague: true },
     ],
     start: () => STANDS,
     stamp({ mode, values }, stamp, state) {
       stamp.conduct(0, mode === "starter-open" ? OPEN : 1 / values[0]!);
       stamp.conduct(1, 1 / values[1]!);
       const gives = state === RUNS && mode !== "no-output";
-      stamp.conduct(2, gives ? 1 / values[2]! : 1 / 3e4);
+      // A generator that stands is its winding.
+      stamp.dc(2, 1 / (gives ? values[2]! : values[4]!));
+      stamp.ac(2, gives ? 1 / values[2]! : 0.1, gives ? 0 : -0.3);
       stamp.acEmf(2, gives ? values[3]! : 0);
     },
     next({ id, fields, mode, conditions }, view, state) {

@@ -1,6 +1,6 @@
 import { z } from "zod";
 import { id, number } from "../scalar";
-import { definePart, OPEN } from "../kind";
+import { definePart, OPEN, JUNCTION_OHMS } from "../kind";
 import { say } from "#words/core/model/kinds/hall-sensor";
 
 /** A Hall sensor: fed from a rail, its output pulls to the return near a magnet. */
@@ -22,6 +22,9 @@ export const hallSensor = definePart({
     stamp({ mode, values }, stamp, state) {
       stamp.conduct(0, 1 / values[0]!);
       stamp.conduct(1, mode === "stays-on" || state === 1 ? 1 / values[1]! : OPEN);
+    },
+    dead(_instance, stamp) {
+      for (const side of [0, 1]) stamp.between(side, OPEN, 1 / JUNCTION_OHMS);
     },
     next({ fields, mode, conditions }, view, state) {
       if (mode !== null) return null;

@@ -1,5 +1,6 @@
 import { z } from "zod";
 import { number } from "../scalar";
+import { stampInsulation } from "./load";
 import { definePart, OPEN } from "../kind";
 import { say } from "#words/core/model/kinds/heater";
 
@@ -18,7 +19,7 @@ export const heater = definePart({
     parameters: (f) => [{ name: "ohms", nominal: f.volts ** 2 / f.watts, tolerance: 0.1 }],
     stamp({ mode, severity, values }, stamp) {
       stamp.conduct(0, mode === "open" ? OPEN : 1 / values[0]!);
-      stamp.conduct(1, mode === "to-case" ? 1 / severity : OPEN);
+      stampInsulation(stamp, 1, mode === "to-case" ? severity : null);
     },
   },
   failures: {

@@ -1,6 +1,6 @@
 import { z } from "zod";
 import { id, number } from "../scalar";
-import { definePart, FLICKERS, OPEN } from "../kind";
+import { definePart, FLICKERS, OPEN, JUNCTION_OHMS } from "../kind";
 import { say } from "#words/core/model/kinds/indicator";
 
 /** A lamp on a board, worked by a control program: dark, steady, or a pattern that means something. */
@@ -13,6 +13,8 @@ export const indicator = definePart({
     elements: () => [["plus", "return"]],
     parameters: () => [{ name: "ohms", nominal: 2200, tolerance: 0.2 }],
     stamp: ({ mode, values }, stamp) => stamp.conduct(0, mode === "dead" ? OPEN : 1 / values[0]!),
+    // Few ohmmeters reach the voltage at which it conducts.
+    dead: ({ mode }, stamp) => stamp.between(0, OPEN, mode === "dead" ? OPEN : 1 / JUNCTION_OHMS),
   },
   failures: {
     modes: () => [{ id: "dead", words: "dead", odds: 0.4, source: "from memory" }],

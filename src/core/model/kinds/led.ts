@@ -1,6 +1,6 @@
 import { z } from "zod";
 import { number } from "../scalar";
-import { definePart, OPEN } from "../kind";
+import { definePart, OPEN, JUNCTION_OHMS } from "../kind";
 import { say } from "#words/core/model/kinds/led";
 
 /** A light-emitting diode with its series resistor. */
@@ -13,6 +13,8 @@ export const led = definePart({
     elements: () => [["plus", "minus"]],
     parameters: (f) => [{ name: "ohms", nominal: f.volts / f.amps, tolerance: 0.2 }],
     stamp: ({ mode, values }, stamp) => stamp.conduct(0, mode === "dead" ? OPEN : 1 / values[0]!),
+    // Few ohmmeters reach the voltage at which it conducts.
+    dead: ({ mode }, stamp) => stamp.between(0, OPEN, mode === "dead" ? OPEN : 1 / JUNCTION_OHMS),
   },
   failures: {
     modes: () => [{ id: "dead", words: "dead", odds: 1, source: "from memory" }],

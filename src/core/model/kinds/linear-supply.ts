@@ -1,6 +1,6 @@
 import { z } from "zod";
 import { number } from "../scalar";
-import { definePart, OPEN, VAGUE_OHMS } from "../kind";
+import { definePart, OPEN, VAGUE_OHMS, JUNCTION_OHMS, CHIPS_OHMS } from "../kind";
 import { say } from "#words/core/model/kinds/linear-supply";
 
 const OUT = 0; // memory: output volts
@@ -24,6 +24,7 @@ export const linearSupply = definePart({
     parameters: (f) => [
       { name: "output ohms", nominal: f.volts / 12, tolerance: 0.3 },
       { name: "idle ohms", nominal: 1e4, tolerance: VAGUE_OHMS, vague: true },
+      { name: "short ohms", nominal: 1, tolerance: 0.95, vague: true },
     ],
     memory: 2,
     stamp({ mode, values }, stamp, _state, memory) {
@@ -35,6 +36,13 @@ export const linearSupply = definePart({
       // Dry, the rail follows the line: its ripple is an alternating voltage one can measure.
       stamp.acEmf(1, on && mode === "capacitor-dry" ? memory[OUT]! * 0.4 : 0);
       for (const diode of [2, 3]) stamp.conduct(diode, 1 / 1e6);
+    },
+    dead({ mode, values }, stamp) {
+      if (mode === "shorted") stamp.conduct(0, 1 / values[2]!);
+      else stamp.between(0, OPEN, mode === "bridge-open" ? OPEN : 1 / JUNCTION_OHMS);
+      if (mode === "shorted") stamp.conduct(1, 1 / values[2]!);
+      else stamp.between(1, OPEN, 1 / CHIPS_OHMS);
+      for (const diode of [2, 3]) stamp.between(diode, OPEN, 1 / JUNCTION_OHMS);
     },
     follow({ fields, mode }, view, _state, memory) {
       const volts = view.ac("in-a", "in-b");

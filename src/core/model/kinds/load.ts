@@ -1,6 +1,6 @@
 import { z } from "zod";
 import { number } from "../scalar";
-import { OPEN, type Electrical, type Instance, type Stamp, type View } from "../kind";
+import { OPEN, type Electrical, type Instance, type Stamp, type View, INSULATION_OHMS } from "../kind";
 
 /** What a coil, winding or element has to be fed with. */
 export interface Rating {
@@ -48,6 +48,13 @@ export function stampWinding(
   else stamp.ac(element, amps / rating.volts);
 }
 
+/** Writes the insulation between a part and its case: sound, or leaking through so many ohms. */
+export function stampInsulation(stamp: Stamp, element: number, leaks: number | null): void {
+  if (leaks !== null) return stamp.conduct(element, 1 / leaks);
+  const [least, most] = INSULATION_OHMS;
+  stamp.between(element, 1 / most, 1 / least);
+}
+
 /**
  * What a coil or a small winding with two leads is to the circuit: its plate, its ohms, then its amperes. `stalled`: a
  * failure mode in which it draws so many times its running current, as it does in its first moments too. Only the
@@ -72,6 +79,8 @@ export function coilElectrical(
       const times = mode !== null && mode === stalled?.mode ? stalled.times : 1;
       stampWinding(stamp, 0, values[0]!, fields, values[1]! * times, powerFactor);
     },
+    // To an ohmmeter a coil or a brushed winding is its ohms, whatever it takes when it runs.
+    dead: ({ mode, values }, stamp) => stamp.conduct(0, mode === "open" ? OPEN : 1 / values[0]!),
     ...(stalled
       ? {
           stampAtStart({ fields, mode, values }: Instance<z.output<typeof coilPlate>>, stamp: Stamp) {

@@ -1,6 +1,6 @@
 import { z } from "zod";
 import { number } from "../scalar";
-import { definePart, OPEN, VAGUE_OHMS } from "../kind";
+import { definePart, OPEN, VAGUE_OHMS, JUNCTION_OHMS, CHIPS_OHMS, CLAMP_OHMS } from "../kind";
 import { say } from "#words/core/model/kinds/motor-drive";
 
 const OFF = 0;
@@ -27,19 +27,32 @@ export const motorDrive = definePart({
       ["plus", "out-a"],
       ["out-b", "return"],
       ["report", "return"],
+      ["out-a", "return"],
+      ["plus", "out-b"],
     ],
     parameters: () => [
       { name: "idle ohms", nominal: 3e3, tolerance: VAGUE_OHMS, vague: true },
       { name: "on ohms", nominal: 0.04, tolerance: 0.4 },
+      { name: "input ohms", nominal: 1e5, tolerance: VAGUE_OHMS, vague: true },
     ],
     start: () => OFF,
     stamp({ mode, values }, stamp, state) {
       stamp.conduct(0, 1 / values[0]!);
-      stamp.conduct(1, 1 / 1e5);
+      stamp.conduct(1, 1 / values[2]!);
       const drives = mode === "shorted" || (state === DRIVES && mode === null);
       stamp.conduct(2, drives ? 1 / values[1]! : 1 / 1e6);
-      stamp.conduct(3, drives || mode === null ? 1 / values[1]! : 1 / 1e6);
+      // Off, both half-bridges let go of the motor.
+      stamp.conduct(3, drives ? 1 / values[1]! : 1 / 1e6);
       stamp.conduct(4, state === FOLDED ? 1 / 50 : OPEN);
+      for (const idle of [5, 6]) stamp.conduct(idle, 1 / 1e6);
+    },
+    // Its transistors are off; what an ohmmeter finds are their body diodes, and the rail's chips.
+    dead({ mode, values }, stamp) {
+      stamp.between(0, OPEN, 1 / CHIPS_OHMS);
+      stamp.between(1, 1 / values[2]!, 1 / values[2]! + 1 / CLAMP_OHMS);
+      for (const bridge of [2, 3, 5, 6]) stamp.between(bridge, OPEN, 1 / JUNCTION_OHMS);
+      if (mode === "shorted") stamp.conduct(2, 1 / values[1]!);
+      stamp.between(4, OPEN, 1 / JUNCTION_OHMS);
     },
     next({ fields, mode }, view, state) {
       if (mode !== null) return null;

@@ -1,7 +1,7 @@
 import { z } from "zod";
 import { number } from "../scalar";
 import { definePart, OPEN } from "../kind";
-import { isFed, stampWinding } from "./load";
+import { isFed, stampWinding, stampInsulation } from "./load";
 import { say } from "#words/core/model/kinds/motor";
 
 const RESTS = 0;
@@ -44,7 +44,7 @@ export const motor = definePart({
       else if (fields.current === "ac")
         stampWinding(stamp, 0, ohms, fields, mode === "seized" ? AT_REST * amps : amps, POWER_FACTOR);
       else stamp.conduct(0, state === TURNS ? amps / fields.volts : 1 / ohms);
-      stamp.conduct(1, mode === "to-case" ? 1 / severity : OPEN);
+      stampInsulation(stamp, 1, mode === "to-case" ? severity : null);
     },
     stampAtStart({ fields, mode, severity, values }, stamp) {
       const [ohms, amps] = values as [number, number];

@@ -1,6 +1,6 @@
 import { z } from "zod";
 import { number } from "../scalar";
-import { definePart, VAGUE_OHMS } from "../kind";
+import { definePart, VAGUE_OHMS, CHIPS_OHMS, OPEN } from "../kind";
 import { say } from "#words/core/model/kinds/non-isolated-supply";
 
 const OUT = 0; // memory: output volts
@@ -36,6 +36,10 @@ export const nonIsolatedSupply = definePart({
       const on = memory[OUT]! > 0.5;
       stamp.conduct(1, on ? 1 / (mode === "weak" ? severity : values[0]!) : 1 / values[1]!);
       stamp.emf(1, on ? memory[OUT]! : 0);
+    },
+    dead(_instance, stamp) {
+      stamp.between(0, OPEN, 1 / 9e4);
+      stamp.between(1, OPEN, 1 / CHIPS_OHMS);
     },
     follow({ fields, mode }, view, _state, memory) {
       const share = view.ac("line", "neutral") / fields.lineVolts;

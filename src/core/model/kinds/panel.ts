@@ -1,6 +1,6 @@
 import { z } from "zod";
 import { id, number } from "../scalar";
-import { definePart, FLICKERS, OPEN, VAGUE_OHMS } from "../kind";
+import { definePart, FLICKERS, OPEN, VAGUE_OHMS, JUNCTION_OHMS } from "../kind";
 import { say } from "#words/core/model/kinds/panel";
 
 const DARK = 0;
@@ -47,6 +47,12 @@ export const panel = definePart({
       if (mode === "shorted") stamp.conduct(0, 1 / severity);
       else stamp.conduct(0, 1 / (state === DARK || state === TIRED ? values[1]! : values[0]!));
       stamp.conduct(1, mode === "link-dead" ? OPEN : 1 / values[2]!);
+    },
+    // The file's figure is one meter's, one way round.
+    dead({ fields, mode, severity }, stamp) {
+      if (mode === "shorted") stamp.conduct(0, 1 / severity);
+      else stamp.between(0, 1 / (30 * fields.deadOhms), 4 / fields.deadOhms);
+      stamp.between(1, OPEN, mode === "link-dead" ? OPEN : 1 / JUNCTION_OHMS);
     },
     next({ fields, mode }, view, state) {
       const volts = view.dc("plus", "return");

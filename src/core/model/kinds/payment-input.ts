@@ -1,6 +1,6 @@
 import { z } from "zod";
 import { number } from "../scalar";
-import { definePart, OPEN } from "../kind";
+import { definePart, OPEN, JUNCTION_OHMS } from "../kind";
 import { say } from "#words/core/model/kinds/payment-input";
 
 /** A payment module: fed from a rail, its output pulls to the return for a credit; its lamp says that it lives. */
@@ -21,6 +21,9 @@ export const paymentInput = definePart({
     stamp({ id, fields: _fields, mode, values, conditions }, stamp, state) {
       stamp.conduct(0, mode === "dead" ? 1e-4 : 1 / values[0]!);
       stamp.conduct(1, state === 1 && mode === null && conditions.made.has(id) ? 1 / values[1]! : OPEN);
+    },
+    dead(_instance, stamp) {
+      for (const side of [0, 1]) stamp.between(side, OPEN, 1 / JUNCTION_OHMS);
     },
     start: () => 0,
     next({ fields, mode }, view, state) {

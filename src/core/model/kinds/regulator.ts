@@ -1,6 +1,6 @@
 import { z } from "zod";
 import { number } from "../scalar";
-import { definePart, OPEN, VAGUE_OHMS } from "../kind";
+import { definePart, OPEN, VAGUE_OHMS, JUNCTION_OHMS, CHIPS_OHMS } from "../kind";
 import { say } from "#words/core/model/kinds/regulator";
 
 const OUT = 0; // memory: output volts
@@ -30,6 +30,11 @@ export const regulator = definePart({
       stamp.conduct(1, working ? 1 / 0.1 : 2 / values[1]!);
       stamp.emf(1, working ? memory[OUT]! : 0);
       stamp.conduct(2, mode === "passes" ? 1 : OPEN);
+    },
+    dead({ mode }, stamp) {
+      for (const rail of [0, 1]) stamp.between(rail, OPEN, 1 / CHIPS_OHMS);
+      if (mode === "passes") stamp.conduct(2, 1);
+      else stamp.between(2, OPEN, 1 / JUNCTION_OHMS);
     },
     follow({ fields, mode, values }, view, _state, memory) {
       const volts = view.dc("in", "return");

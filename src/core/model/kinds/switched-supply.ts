@@ -1,6 +1,6 @@
 import { z } from "zod";
 import { number } from "../scalar";
-import { definePart, OPEN, VAGUE_OHMS } from "../kind";
+import { definePart, OPEN, VAGUE_OHMS, JUNCTION_OHMS, CHIPS_OHMS } from "../kind";
 import { say } from "#words/core/model/kinds/switched-supply";
 
 const OFF = 0;
@@ -50,12 +50,12 @@ export const switchedSupply = definePart({
       { name: "bleeder ohms", nominal: 6.8e5, tolerance: 0.05 },
       { name: "standby watts", nominal: 1, tolerance: 0.3 },
       { name: "idle output ohms", nominal: 2.2e4, tolerance: VAGUE_OHMS, vague: true },
+      { name: "short ohms", nominal: 1, tolerance: 0.95, vague: true },
     ],
     memory: 2,
     start: () => OFF,
     stamp({ fields, mode, severity, values, conditions }, stamp, state, memory) {
       const [, outputOhms, bleederOhms] = values as [number, number, number];
-      // Idle, a dead supply still shows the ohmmeter its line-side discharge resistor.
       if (mode === "input-short") stamp.conduct(0, 2);
       else {
         stamp.dc(0, 1 / 1e6);
@@ -67,13 +67,27 @@ export const switchedSupply = definePart({
       stamp.emf(1, charged ? memory[BULK]! : 0);
       // The bridge ties the primary return to line and neutral in turn: on average half-way between them, which is
       // what the Y capacitor hands on to the floating side as phantom volts.
-      for (const diode of [2, 5]) stamp.conduct(diode, mode === "no-bulk" || !conditions.powered ? 1 / 4e6 : 1 / 1e5);
+      for (const diode of [2, 5]) stamp.conduct(diode, mode === "no-bulk" ? 1 / 4e6 : 1 / 1e5);
       const on = state === ON;
       if (mode === "rectifier-short") stamp.conduct(3, 2);
       else stamp.conduct(3, on ? 1 / (mode === "sagging" ? severity : outputOhms) : 1 / values[4]!);
       stamp.emf(3, on && mode !== "rectifier-short" ? values[0]! * shareOfOutput(mode) : 0);
       // A dried-out bulk capacitor lets the line's ripple through to the output.
       stamp.acEmf(3, on && mode === "ripple" ? values[0]! * 0.12 : 0);
+      stamp.dc(4, OPEN);
+      stamp.ac(4, OPEN, 2 * Math.PI * conditions.hertz * fields.yFarads);
+    },
+    /**
+     * A line side is a charging capacitor behind a bridge, with or without a resistor of 100 kilohms to a megohm that
+     * discharges the line; an output is a rectifier, chips and a divider. Only a short is to be told.
+     */
+    dead({ fields, mode, values, conditions }, stamp) {
+      if (mode === "input-short") stamp.conduct(0, 1 / values[5]!);
+      else stamp.between(0, OPEN, 1 / 9e4);
+      stamp.conduct(1, 1 / values[2]!);
+      for (const diode of [2, 5]) stamp.between(diode, OPEN, mode === "no-bulk" ? OPEN : 1 / JUNCTION_OHMS);
+      if (mode === "rectifier-short") stamp.conduct(3, 1 / values[5]!);
+      else stamp.between(3, OPEN, 1 / CHIPS_OHMS);
       stamp.dc(4, OPEN);
       stamp.ac(4, OPEN, 2 * Math.PI * conditions.hertz * fields.yFarads);
     },

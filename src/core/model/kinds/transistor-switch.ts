@@ -1,6 +1,6 @@
 import { z } from "zod";
 import { number } from "../scalar";
-import { definePart, OPEN } from "../kind";
+import { definePart, OPEN, JUNCTION_OHMS } from "../kind";
 import { say } from "#words/core/model/kinds/transistor-switch";
 
 /** A transistor that switches its drain to its source when the gate is lifted. */
@@ -22,6 +22,12 @@ export const transistorSwitch = definePart({
     stamp({ mode, values }, stamp, state) {
       stamp.conduct(0, 1 / values[0]!);
       stamp.conduct(1, mode !== "open" && (state === 1 || mode === "shorted") ? 1 / values[1]! : OPEN);
+    },
+    // Its body diode stays, whatever has become of the rest, unless it is shorted.
+    dead({ mode, values }, stamp) {
+      stamp.conduct(0, 1 / values[0]!);
+      if (mode === "shorted") stamp.conduct(1, 1 / values[1]!);
+      else stamp.between(1, OPEN, 1 / JUNCTION_OHMS);
     },
     next({ fields, mode }, view, state) {
       if (mode === "shorted") return null;

@@ -1,5 +1,6 @@
 /** What core/diagnose/advice says to people, in English. */
 export const say = {
+  aboveOrOl: (least: string) => `above ${least}, or OL`,
   readThrough: (names: string) => `through ${names}`,
   readBeside: (names: string) => `with ${names} in parallel`,
   andMore: (names: string, count: number) => `${names} and ${count} more`,
