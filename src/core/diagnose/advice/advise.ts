@@ -1,4 +1,4 @@
-import { cautionsAt, exposureOf, forbidden } from "../../safety";
+import { cautionsAt, forbidden } from "../../safety";
 import type { Machine } from "../../model";
 import { inSentence } from "../../quantity";
 import { type Test, testKey } from "../../simulate";
@@ -7,7 +7,7 @@ import type { Evidence, Repair } from "../evidence/evidence";
 import { blamedPieces, type Hypothesis } from "../hypotheses/hypothesis";
 import { ALL_MEANS, canMake, type Means } from "../planning/means";
 import { isCause, isModelled } from "../evidence/simple-causes";
-import { proofsFor } from "./proofs";
+import { type BoundProof, bindProofs } from "./binding-proofs";
 import { placeOf, propose, titleOf, type Proposal } from "./test-sheet";
 import {
   clearedParts,
@@ -19,7 +19,6 @@ import {
 } from "../belief/suspects";
 import { inVain, planWay, type Spread, type Way } from "../planning/rollout";
 import { type OddOne } from "../belief/widening";
-import { verdictOf, windowOf } from "../reading/window";
 import { type Beliefs } from "../belief/beliefs";
 import type { FaultDictionary } from "../dictionary/fault-dictionary";
 import { type RatedTest, rate, rateOne, choose } from "../planning/rating";
@@ -28,7 +27,8 @@ import { say } from "#words/core/diagnose/advice";
 
 /** Why the search has ended, as a sentence. */
 export interface Stop {
-  readonly kind: "found" | "group" | "something else" | "nothing wrong" | "simple cause" | "mended" | "not as drawn";
+  readonly kind:
+    "found" | "likely" | "group" | "something else" | "nothing wrong" | "simple cause" | "mended" | "not as drawn";
   readonly pieces: readonly string[];
   readonly sentence: string;
 }
@@ -64,6 +64,10 @@ export interface Advice {
   readonly next: Proposal | null;
   readonly alternatives: readonly Alternative[];
   readonly stop: Stop | null;
+  /** What must be shown of the piece that is held for the fault, and how each of it stands; empty before that. */
+  readonly proofs: readonly BoundProof[];
+  /** Readings that fit nothing and are left out of all this. */
+  readonly aside: readonly string[];
   /** What is still to come; null when nothing more can be told. */
   readonly toCome: { readonly minutes: Spread; readonly money: Spread } | null;
   /** Two faults, or a unit that is not as drawn, are weighed too, because nothing else fits. */
@@ -83,14 +87,45 @@ export function isFound(dictionary: FaultDictionary, top: PieceSuspect): boolean
 
 /** What to believe and what to do next. Pure: the same inputs give the same advice. */
 export function advise(narrow: FaultDictionary, evidence: readonly Evidence[], standing: Standing): Advice {
+  const whole = adviseOn(narrow, evidence, standing, evidence);
+  if (whole.stop?.kind !== "something else") return whole;
+  const aside = loneMisfit(narrow, evidence);
+  if (aside.length === 0) return whole;
+  const rest = evidence.filter((e) => !aside.includes(e.id));
+  const goesOn = adviseOn(narrow, rest, standing, evidence);
+  return goesOn.stop?.kind === "something else" ? whole : { ...goesOn, aside };
+}
+
+/**
+ * The reading that fits nothing, with its repeats, where there is one such reading and no other: whatever it is of, the
+ * rest of what is known goes on without it. Several are no slip.
+ */
+function loneMisfit(narrow: FaultDictionary, evidence: readonly Evidence[]): readonly string[] {
+  const { odd } = weigh(narrow, evidence);
+  const keys = new Set(
+    odd.map(({ evidence: id }) => {
+      const reading = evidence.find((e) => e.id === id);
+      return reading?.type === "reading" ? testKey(reading.test) : "";
+    }),
+  );
+  const [key] = keys;
+  if (keys.size !== 1 || !key) return [];
+  return evidence.flatMap((e) => (e.type === "reading" && testKey(e.test) === key ? [e.id] : []));
+}
+
+/** The same, on some of the evidence; `all` says what has been made already. */
+function adviseOn(
+  narrow: FaultDictionary,
+  evidence: readonly Evidence[],
+  standing: Standing,
+  all: readonly Evidence[],
+): Advice {
   const { dictionary, beliefs, odd } = weigh(narrow, evidence);
   const repairs = repairsOf(evidence);
   const suspects = pieceSuspects(dictionary, beliefs, repairs);
   const here: Standing = repairs.length > 0 ? { ...standing, repairs } : standing;
   const made = new Set(
-    evidence.flatMap((e) =>
-      e.type === "reading" && (e.repairs?.length ?? 0) === repairs.length ? [testKey(e.test)] : [],
-    ),
+    all.flatMap((e) => (e.type === "reading" && (e.repairs?.length ?? 0) === repairs.length ? [testKey(e.test)] : [])),
   );
   const top = suspects[0]!;
   const early = simpleCause(dictionary, evidence) ?? mended(dictionary, repairs);
@@ -100,7 +135,9 @@ export function advise(narrow: FaultDictionary, evidence: readonly Evidence[], s
   const hinge = sure ? hingeOf(dictionary, beliefs, here, evidence, top.piece) : null;
   const settled = early !== null || (sure && hinge === null);
   const rated = settled || hinge ? [] : rate(dictionary, beliefs.probability, here, made);
-  const proof = settled && !early ? openProof(dictionary, beliefs, here, evidence, top.piece, made) : null;
+  const proofs = settled && !early ? bindProofs(dictionary, beliefs, here, evidence, top.piece) : [];
+  const proof = nextProof(proofs);
+  const missing = proof ? [] : proofs.filter((p) => p.state === "refuted" || p.state === "beyond");
   const way =
     settled || again || hinge ? null : planWay(dictionary, beliefs, here, rated, canSee(dictionary, evidence));
   const chosen = again ?? hinge ?? proof?.test ?? chooseFrom(dictionary, rated, way);
@@ -115,7 +152,10 @@ export function advise(narrow: FaultDictionary, evidence: readonly Evidence[], s
     };
   else if (proof)
     insists = {
-      why: say.neededBeforeTheBoardIs(inSentence(proof.words)),
+      why:
+        proof.state === "otherwise"
+          ? say.provesOtherwiseAgain(inSentence(proof.words))
+          : say.neededBeforeTheBoardIs(inSentence(proof.words)),
       proves: proof.words,
     };
   else insists = null;
@@ -127,7 +167,10 @@ export function advise(narrow: FaultDictionary, evidence: readonly Evidence[], s
     next: chosen ? propose(dictionary, beliefs, here, chosen, second, insists) : null,
     alternatives: alternativesOf(dictionary, rated, way, chosen),
     stop:
-      early ?? (chosen || attempt ? null : stopOf(dictionary, beliefs, suspects, settled, standing.means ?? ALL_MEANS)),
+      early ??
+      (chosen || attempt ? null : stopOf(dictionary, beliefs, suspects, settled, standing.means ?? ALL_MEANS, missing)),
+    proofs,
+    aside: [],
     toCome: way ? { minutes: way.minutes, money: way.money } : null,
     isWider: dictionary !== narrow,
   };
@@ -194,13 +237,14 @@ function hingeOf(
   const mine = dictionary.hypotheses.map((_, h) => blamedPieces(dictionary.left(h, standing.repairs)).includes(piece));
   const made = new Map<string, number>();
   for (const e of evidence) if (e.type === "reading") made.set(testKey(e.test), (made.get(testKey(e.test)) ?? 0) + 1);
-  // One is enough: of two slips in one search there is little danger.
-  if ([...made.values()].some((times) => times > 1)) return null;
   const hinges = evidence
     .flatMap((e) => {
       if (
         e.type !== "reading" ||
         e.test.instant !== "settled" ||
+        // It is a reading that is made again, not a look, and each of them once.
+        e.test.function === "look" ||
+        made.get(testKey(e.test))! > 1 ||
         (e.repairs?.length ?? 0) !== (standing.repairs?.length ?? 0)
       )
         return [];
@@ -301,49 +345,15 @@ function simpleCause({ machine }: FaultDictionary, evidence: readonly Evidence[]
   return found ? { kind: "simple cause", pieces: [], sentence: found.then } : null;
 }
 
-/**
- * What is still unproven of a board that is about to be blamed (its feed, its ground, the request to it, its output, no
- * shorted load behind it): the cheapest test that would show it, a dead one before a live one. Null when nothing is
- * left to prove.
- */
-function openProof(
-  dictionary: FaultDictionary,
-  beliefs: Beliefs,
-  standing: Standing,
-  evidence: readonly Evidence[],
-  piece: string,
-  made: ReadonlySet<string>,
-): { readonly words: string; readonly test: RatedTest } | null {
-  const { machine } = dictionary;
-  const judged = evidence.flatMap((e) =>
-    e.type === "reading"
-      ? [
-          {
-            id: e.id,
-            test: e.test,
-            verdict: verdictOf(windowOf(e.test, dictionary.predictionsFor(e.test)[0]!, dictionary.meter), e.shown),
-          },
-        ]
-      : [],
-  );
-  const setupOf = (t: Test) => machine.setupById.get(t.setup)!;
-  // One whose test was made and showed the opposite is not asked for again in another form.
-  const open = proofsFor(machine, piece, judged)
-    .filter((p) => p.by === null && !p.tests.some((t) => made.has(testKey(t))))
-    .flatMap((p) => {
-      const allowed = p.tests.filter(
-        (t) => forbidden(machine, setupOf(t), t) === null && canMake(machine, t, standing.means ?? ALL_MEANS),
-      );
-      // What can be shown without touching anything live is never shown live.
-      const safe = allowed.filter((t) => exposureOf(machine, setupOf(t), t) !== "live");
-      return (safe.length > 0 ? safe : allowed).map((t) => ({
-        words: p.words,
-        test: rateOne(dictionary, beliefs.probability, standing, t),
-      }));
-    });
-  const effort = (r: RatedTest) => r.minutes + r.risk;
+/** The proof to see to next: what came out otherwise first, then the cheapest. */
+function nextProof(proofs: readonly BoundProof[]): BoundProof | null {
+  // What was refuted is not mended by showing the rest.
+  if (proofs.some((p) => p.state === "refuted")) return null;
+  const effort = ({ test }: BoundProof) => test!.minutes + test!.risk;
   return (
-    open.sort((a, b) => effort(a.test) - effort(b.test) || (testKey(a.test.test) < testKey(b.test.test) ? -1 : 1))[0] ??
+    proofs
+      .filter((p) => p.test !== null)
+      .sort((a, b) => Number(b.state === "otherwise") - Number(a.state === "otherwise") || effort(a) - effort(b))[0] ??
     null
   );
 }
@@ -359,6 +369,7 @@ function stopOf(
   suspects: readonly PieceSuspect[],
   settled: boolean,
   means: Means,
+  missing: readonly BoundProof[],
 ): Stop {
   const top = suspects[0]!;
   if (top.piece === "no-fault" && (settled || top.probability > 0.5))
@@ -374,6 +385,12 @@ function stopOf(
       kind: "something else",
       pieces: [],
       sentence: say.theReadingsFitNeitherOne,
+    };
+  if (settled && missing.length > 0)
+    return {
+      kind: "likely",
+      pieces: [top.piece],
+      sentence: say.likelyUnproven(top.name, missing.map((p) => inSentence(p.words)).join("; ")),
     };
   if (settled) return found(dictionary, beliefs, top);
   const left = suspects.filter((s) => s.probability >= NAMED && s.piece !== "no-fault" && s.piece !== "something-else");

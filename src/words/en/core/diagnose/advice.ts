@@ -1,5 +1,8 @@
 /** What core/diagnose/advice says to people, in English. */
 export const say = {
+  provesOtherwiseAgain: (proof: string) =>
+    `This came out otherwise than a faulty board needs: ${proof}. Measure again.`,
+  likelyUnproven: (name: string, missing: string) => `Likely, unproven: ${name}. Not shown: ${missing}.`,
   aboveOrOl: (least: string) => `above ${least}, or OL`,
   readThrough: (names: string) => `through ${names}`,
   readBeside: (names: string) => `with ${names} in parallel`,

@@ -1,0 +1,188 @@
+import { exposureOf, forbidden } from "../../safety";
+import { type Test, testKey } from "../../simulate";
+import type { Standing } from "../planning/cost";
+import type { Evidence } from "../evidence/evidence";
+import { blamedPieces } from "../hypotheses/hypothesis";
+import { ALL_MEANS, canMake } from "../planning/means";
+import { type RatedTest, rateOne } from "../planning/rating";
+import { type Beliefs } from "../belief/beliefs";
+import type { FaultDictionary } from "../dictionary/fault-dictionary";
+import { type Verdict, verdictOf, windowOf } from "../reading/window";
+import { proofsFor, type Judged, type Proof } from "./proofs";
+
+/**
+ * How a proof stands. `shown`: a reading of its own came out as it must. `implied`: other readings leave its contrary
+ * less than half a per cent. `open`: it can be shown, by `test`. `otherwise`: a reading of its own came out otherwise
+ * and is made again, `test`. `refuted`: it came out otherwise twice. `beyond`: no permitted test of it can be made.
+ */
+export type ProofState = "shown" | "implied" | "open" | "otherwise" | "refuted" | "beyond";
+
+/** A proof, and what is to be done for it. */
+export interface BoundProof extends Proof {
+  readonly state: ProofState;
+  /** The reading that implies it, where one does. */
+  readonly impliedBy: string | null;
+  readonly test: RatedTest | null;
+}
+
+/** Belief in the contrary of a proof below which other readings imply it. */
+export const IMPLIED = 0.005;
+/** Share of the leading faults that must spoil an output for its test to be one of the fault. */
+const SPOILS = 0.5;
+
+/** The readings of the evidence as a sound machine would have them judged. */
+export function judgedReadings(dictionary: FaultDictionary, evidence: readonly Evidence[]): readonly Judged[] {
+  return evidence.flatMap((e) =>
+    e.type === "reading"
+      ? [
+          {
+            id: e.id,
+            test: e.test,
+            verdict: verdictOf(windowOf(e.test, dictionary.predictionsFor(e.test)[0]!, dictionary.meter), e.shown),
+          },
+        ]
+      : [],
+  );
+}
+
+/** Every proof of a piece, and how it stands. */
+export function bindProofs(
+  dictionary: FaultDictionary,
+  beliefs: Beliefs,
+  standing: Standing,
+  evidence: readonly Evidence[],
+  piece: string,
+): readonly BoundProof[] {
+  const { machine } = dictionary;
+  const judged = judgedReadings(dictionary, evidence);
+  const entries = machine.pieceById.get(piece)?.proofs ?? [];
+  return proofsFor(machine, piece, judged).map((proof, i): BoundProof => {
+    const wanted: Verdict = entries[i]!.shows === "good" ? "fits" : "does not fit";
+    const bound = (state: ProofState, test: RatedTest | null = null, by: string | null = null): BoundProof => ({
+      ...proof,
+      state,
+      impliedBy: by,
+      test,
+    });
+    if (proof.by !== null) return bound("shown");
+    const asked = wanted === "fits" ? proof.tests : spoiled(dictionary, beliefs, standing, piece, proof);
+    const own = judged.find((j) => j.verdict === wanted && asked.some((t) => testKey(t) === testKey(j.test)));
+    if (own) return { ...bound("shown"), by: own.id };
+    const times = new Map(asked.map((t) => [t, judged.filter((j) => testKey(j.test) === testKey(t)).length]));
+    const most = Math.max(0, ...times.values());
+    const by = most === 0 ? impliedBy(dictionary, beliefs, evidence, asked, wanted) : null;
+    if (by !== null) return bound("implied", null, by);
+    const permitted = asked.filter((t) => isPermitted(dictionary, standing, t));
+    const [fresh, once] = [permitted.filter((t) => times.get(t) === 0), permitted.filter((t) => times.get(t) === 1)];
+    if (most < 2 && fresh.length > 0) return bound("open", cheapest(dictionary, beliefs, standing, fresh));
+    if (most < 2 && once.length > 0) return bound("otherwise", cheapest(dictionary, beliefs, standing, once));
+    return bound(most > 0 ? "refuted" : "beyond");
+  });
+}
+
+/**
+ * The tests of something that must show bad which the leading faults of the piece would spoil: those that the file
+ * names, and for an output any voltage between pins of the board itself.
+ */
+function spoiled(
+  dictionary: FaultDictionary,
+  beliefs: Beliefs,
+  standing: Standing,
+  piece: string,
+  proof: Proof,
+): readonly Test[] {
+  const mine = dictionary.hypotheses.map((h) => blamedPieces(h).includes(piece));
+  const whole = beliefs.probability.reduce((sum, p, h) => (mine[h] ? sum + p : sum), 0);
+  const isSpoiled = (t: Test) =>
+    contrary(dictionary, beliefs.probability, t, "does not fit", (h) => mine[h]!) < (1 - SPOILS) * whole;
+  const named = proof.tests.filter(isSpoiled);
+  if (named.length > 0 || proof.of !== "output") return named;
+  const { machine } = dictionary;
+  const nodes = new Set(machine.parts.filter((p) => p.piece === piece).flatMap((p) => [...p.nodeOf.values()]));
+  const isOwn = (id: string | undefined) => id !== undefined && nodes.has(machine.points.get(id)?.node ?? -1);
+  return dictionary.candidates.filter(
+    (t) =>
+      (t.function === "dcv" || t.function === "acv") &&
+      isOwn(t.red) &&
+      isOwn(t.black) &&
+      isPermitted(dictionary, standing, t) &&
+      isSpoiled(t),
+  );
+}
+
+/** Belief, over the hypotheses asked for, that a test comes out otherwise than wanted. */
+function contrary(
+  dictionary: FaultDictionary,
+  probability: Float64Array,
+  test: Test,
+  wanted: Verdict,
+  counts: (hypothesis: number) => boolean = () => true,
+): number {
+  const predictions = dictionary.predictionsFor(test);
+  const window = windowOf(test, predictions[0]!, dictionary.meter);
+  let sum = 0;
+  probability.forEach((p, h) => {
+    const shown = predictions[h]!;
+    if (p < 1e-7 || !counts(h)) return;
+    // "Something else" predicts nothing: either may come.
+    if (shown.length === 0) sum += p / 2;
+    else sum += (p * shown.filter((s) => s === null || verdictOf(window, s) !== wanted).length) / shown.length;
+  });
+  return sum;
+}
+
+/**
+ * The reading by which a proof is implied: without it its contrary would be believed most. Null where the contrary is
+ * not excluded, or no reading has to do with it.
+ */
+function impliedBy(
+  dictionary: FaultDictionary,
+  beliefs: Beliefs,
+  evidence: readonly Evidence[],
+  tests: readonly Test[],
+  wanted: Verdict,
+): string | null {
+  if (!tests.some((t) => contrary(dictionary, beliefs.probability, t, wanted) < IMPLIED)) return null;
+  let best: { id: string; contrary: number } | null = null;
+  for (const e of evidence) {
+    const log = e.type === "reading" ? beliefs.byEvidence.get(e.id) : undefined;
+    if (!log) continue;
+    const least = log.reduce((a, b) => Math.min(a, b), Infinity);
+    const without = beliefs.probability.map((p, h) => p / Math.exp(Math.min(60, log[h]! - least)));
+    const whole = without.reduce((a, b) => a + b, 0);
+    const left = Math.min(
+      ...tests.map((t) =>
+        contrary(
+          dictionary,
+          without.map((p) => p / whole),
+          t,
+          wanted,
+        ),
+      ),
+    );
+    if (left >= IMPLIED && left > (best?.contrary ?? 0)) best = { id: e.id, contrary: left };
+  }
+  return best?.id ?? null;
+}
+
+function isPermitted({ machine }: FaultDictionary, standing: Standing, test: Test): boolean {
+  return (
+    forbidden(machine, machine.setupById.get(test.setup)!, test) === null &&
+    canMake(machine, test, standing.means ?? ALL_MEANS)
+  );
+}
+
+/** The cheapest of some tests; what can be shown without touching anything live is never shown live. */
+function cheapest(
+  dictionary: FaultDictionary,
+  beliefs: Beliefs,
+  standing: Standing,
+  tests: readonly Test[],
+): RatedTest {
+  const { machine } = dictionary;
+  const safe = tests.filter((t) => exposureOf(machine, machine.setupById.get(t.setup)!, t) !== "live");
+  const effort = (r: RatedTest) => r.minutes + r.risk;
+  return (safe.length > 0 ? safe : tests)
+    .map((t) => rateOne(dictionary, beliefs.probability, standing, t))
+    .sort((a, b) => effort(a) - effort(b) || (testKey(a.test) < testKey(b.test) ? -1 : 1))[0]!;
+}
