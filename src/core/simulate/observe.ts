@@ -167,8 +167,7 @@ function resistance(simulator: Simulator, state: State, most: number, a: number,
   if (low > most) return OVERLOAD;
   if (high - low <= Math.max(ONE_VALUE.ohms, ONE_VALUE.share * low))
     return high > most ? OVERLOAD : { kind: "value", value: high };
-  const top = Math.min(high, 2 * most);
-  const ratio = top / Math.max(low, ONE_VALUE.ohms);
+  const ratio = high / Math.max(low, ONE_VALUE.ohms);
   const value = Math.max(low, ONE_VALUE.ohms) * ratio ** state.instances[0]!.conditions.between;
   return value > most ? OVERLOAD : { kind: "value", value, factor: ratio ** STRETCH };
 }

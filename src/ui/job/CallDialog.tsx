@@ -4,7 +4,7 @@ import { useState, type FormEvent } from "react";
 import Button from "react-bootstrap/Button";
 import Form from "react-bootstrap/Form";
 import Modal from "react-bootstrap/Modal";
-import { type Judged, type PieceSuspect, proofsFor } from "../../core/diagnose";
+import { type Judged, type BoundProof, type PieceSuspect, proofsFor, shownProofs } from "../../core/diagnose";
 import { calledBody, type EventBody } from "../../core/journal";
 import { inSentence } from "../../core/quantity";
 import type { Machine, PieceEntry } from "../../core/model";
@@ -17,6 +17,8 @@ interface Props {
   readonly machine: Machine;
   readonly suspects: readonly PieceSuspect[];
   readonly judged: readonly Judged[];
+  /** How the proofs of the leading suspect stand. */
+  readonly bound: readonly BoundProof[];
   /** The piece whose repair took the complaint with it; null when none did. */
   readonly mended: string | null;
   /** What was changed on the unit and is not put back. */
@@ -47,6 +49,7 @@ export function CallDialog({
   machine,
   suspects,
   judged,
+  bound,
   mended,
   left,
   noFault,
@@ -79,7 +82,11 @@ export function CallDialog({
   const suspect = all.find((s) => s.piece === picked) ?? all[0];
   if (!suspect) return null;
   const entry = machine.pieceById.get(suspect.piece);
-  const proofs = proofsFor(machine, suspect.piece, judged);
+  // How the proofs stand is worked out for the leading suspect; of any other only its own readings count.
+  const proofs = shownProofs(
+    proofsFor(machine, suspect.piece, judged),
+    suspect.piece === suspects[0]?.piece ? bound : [],
+  );
   const unproven = proofs.filter((p) => p.by === null);
   const isSimple = suspect.piece === SIMPLE;
   const words = action ?? repairWords(isSimple, simple, entry, suspect);

@@ -236,6 +236,7 @@ export function JobScreen({
       <NextTest
         job={job}
         machine={machine}
+        aside={advice.asideWords}
         laid={laid}
         test={test}
         refused={chosenNow?.refused ?? null}
@@ -393,6 +394,7 @@ export function JobScreen({
         machine={machine}
         suspects={advice?.suspects ?? []}
         judged={judgedOf(job)}
+        bound={advice?.proofs ?? []}
         mended={advice?.stop?.kind === "mended" ? (advice.stop.pieces[0] ?? null) : null}
         simple={simple}
         onHide={() => setCalling(false)}

@@ -26,6 +26,8 @@ interface Props {
   readonly laid: Laid | null;
   readonly test: Test | null;
   readonly refused: string | null;
+  /** That a reading is left out of the search, in words; empty where none is. */
+  readonly aside: string;
   readonly proposal: Proposal | null;
   readonly stop: Stop | null;
   /** The likeliest fault of all, "part:mode". */
@@ -75,6 +77,7 @@ export function NextTest(props: Props) {
     onTyping,
     proposed,
     others,
+    aside,
     onCall,
     onWarned,
     rest,
@@ -89,10 +92,11 @@ export function NextTest(props: Props) {
   if (stop && !laid) {
     return (
       <div className="next">
+        {aside ? <Aside words={aside} /> : null}
         <p className="next-kicker">{endWords(stop)}</p>
         <h2>{stop.sentence}</h2>
         <div className="d-flex flex-wrap gap-2 mt-3">
-          {stop.kind === "found" && stop.pieces[0] ? (
+          {(stop.kind === "found" || stop.kind === "likely") && stop.pieces[0] ? (
             <Link
               className="btn btn-primary btn-lg"
               href={`/jobs/${job.id}/repair?piece=${stop.pieces[0]}&fault=${encodeURIComponent(likeliest ?? "")}`}
@@ -100,7 +104,12 @@ export function NextTest(props: Props) {
               {say.whatToDoAboutIt}
             </Link>
           ) : null}
-          <Button size="lg" variant={stop.kind === "found" ? "outline-dark" : "primary"} onClick={onCall} autoFocus>
+          <Button
+            size="lg"
+            variant={stop.kind === "found" || stop.kind === "likely" ? "outline-dark" : "primary"}
+            onClick={onCall}
+            autoFocus
+          >
             {say.closeWithADiagnosis} <Key of="diagnosis" />
           </Button>
           <Button size="lg" variant="outline-dark" onClick={() => setEditing((e) => !e)}>
@@ -124,6 +133,7 @@ export function NextTest(props: Props) {
       aria-busy={busy}
       data-test={laid ? testKey(laid.test) : undefined}
     >
+      {aside ? <Aside words={aside} /> : null}
       <p className="visually-hidden" role="status">
         {laid ? `${eyebrowOf(isChosen, proposal)}: ${laid.title}. ${EXPOSURE_WORDS[laid.exposure]}.` : ""}
       </p>
@@ -340,8 +350,16 @@ function Meanings({ laid, numbers }: { laid: Laid; numbers: boolean }) {
   );
 }
 
+/** A reading that the search goes on without. */
+const Aside = ({ words }: { readonly words: string }) => (
+  <p className="misfit-note" role="status">
+    <span className="mark misfit" aria-hidden /> {words}
+  </p>
+);
+
 function endWords(stop: Stop): string {
   if (stop.kind === "found") return "Found";
+  if (stop.kind === "likely") return say.likely;
   if (stop.kind === "mended") return "Fixed";
   return say.endOfTheSearch;
 }

@@ -41,8 +41,9 @@ describe("heater", () => {
     expect(number("on", "clamp", "c", undefined, "h:open")).toBeCloseTo(0, 6);
     expect(number("on", "acv", "L", "h2", "h:open")).toBeGreaterThan(115);
   });
-  it("reads overload to its case when sound, kilohms when it leaks", () => {
-    expect(number("off", "ohms", "h2", "E")).toBe(Infinity);
+  it("reads megohms or overload to its case when sound, kilohms when it leaks", () => {
+    // 2 to 110 megohms is usual of sheathed heaters: common practice, no source.
+    expect(number("off", "ohms", "h2", "E")).toBeGreaterThan(2e6);
     expect(number("off", "ohms", "h2", "E", "h:to-case")).toBeGreaterThan(1000);
     expect(number("off", "ohms", "h2", "E", "h:to-case")).toBeLessThan(60_000);
   });
@@ -61,7 +62,9 @@ describe("relay", () => {
     expect(number("on", "acv", "L", "out", "k:contact-open")).toBeGreaterThan(110);
     expect(number("off", "ohms", "L", "out", "k:welded")).toBeLessThan(0.1);
     expect(number("on", "acv", "L", "out", "k:coil-open")).toBeGreaterThan(110);
-    expect(number("off", "ohms", "plus", "gnd")).toBeCloseTo(100, -1);
+    // The coil, or less through the supply that lies beside it.
+    expect(number("off", "ohms", "plus", "gnd")).toBeGreaterThan(45);
+    expect(number("off", "ohms", "plus", "gnd")).toBeLessThan(105);
   });
 });
 

@@ -7,7 +7,7 @@ import type { Evidence, Repair } from "../evidence/evidence";
 import { blamedPieces, type Hypothesis } from "../hypotheses/hypothesis";
 import { ALL_MEANS, canMake, type Means } from "../planning/means";
 import { isCause, isModelled } from "../evidence/simple-causes";
-import { type BoundProof, bindProofs } from "./binding-proofs";
+import { type BoundProof, bindProofs, readingName } from "./binding-proofs";
 import { placeOf, propose, titleOf, type Proposal } from "./test-sheet";
 import {
   clearedParts,
@@ -68,6 +68,8 @@ export interface Advice {
   readonly proofs: readonly BoundProof[];
   /** Readings that fit nothing and are left out of all this. */
   readonly aside: readonly string[];
+  /** That they are left out, as a sentence; empty where none is. */
+  readonly asideWords: string;
   /** What is still to come; null when nothing more can be told. */
   readonly toCome: { readonly minutes: Spread; readonly money: Spread } | null;
   /** Two faults, or a unit that is not as drawn, are weighed too, because nothing else fits. */
@@ -93,7 +95,13 @@ export function advise(narrow: FaultDictionary, evidence: readonly Evidence[], s
   if (aside.length === 0) return whole;
   const rest = evidence.filter((e) => !aside.includes(e.id));
   const goesOn = adviseOn(narrow, rest, standing, evidence);
-  return goesOn.stop?.kind === "something else" ? whole : { ...goesOn, aside };
+  return goesOn.stop?.kind === "something else"
+    ? whole
+    : {
+        ...goesOn,
+        aside,
+        asideWords: say.setAside(readingName(narrow.machine, evidence, aside[0]!)),
+      };
 }
 
 /**
@@ -143,22 +151,7 @@ function adviseOn(
   const chosen = again ?? hinge ?? proof?.test ?? chooseFrom(dictionary, rated, way);
   const second = rated.find((r) => r !== chosen);
   const attempt = again || proof ? null : attemptOf(dictionary, suspects, way);
-  let insists: { why: string; proves: string | null } | null;
-  if (again) insists = { why: againWords(dictionary.machine, again.test), proves: null };
-  else if (hinge)
-    insists = {
-      why: say.everythingThatPointsAtRests(inSentence(top.name)),
-      proves: null,
-    };
-  else if (proof)
-    insists = {
-      why:
-        proof.state === "otherwise"
-          ? say.provesOtherwiseAgain(inSentence(proof.words))
-          : say.neededBeforeTheBoardIs(inSentence(proof.words)),
-      proves: proof.words,
-    };
-  else insists = null;
+  const insists = insistsOn(dictionary.machine, top, again, hinge, proof);
   return {
     suspects,
     cleared: clearedParts(dictionary, beliefs),
@@ -171,9 +164,26 @@ function adviseOn(
       (chosen || attempt ? null : stopOf(dictionary, beliefs, suspects, settled, standing.means ?? ALL_MEANS, missing)),
     proofs,
     aside: [],
+    asideWords: "",
     toCome: way ? { minutes: way.minutes, money: way.money } : null,
     isWider: dictionary !== narrow,
   };
+}
+
+/** Why a test is asked for that the search itself would not ask for; null for one of the search. */
+function insistsOn(
+  machine: Machine,
+  top: PieceSuspect,
+  again: RatedTest | null,
+  hinge: RatedTest | null,
+  proof: BoundProof | null,
+): { readonly why: string; readonly proves: string | null } | null {
+  if (again) return { why: againWords(machine, again.test), proves: null };
+  if (hinge) return { why: say.everythingThatPointsAtRests(inSentence(top.name)), proves: null };
+  if (!proof) return null;
+  const words = inSentence(proof.words);
+  const why = proof.state === "otherwise" ? say.provesOtherwiseAgain(words) : say.neededBeforeTheBoardIs(words);
+  return { why, proves: proof.words };
 }
 
 /** Why a reading is made once more; it names the reading that is meant. */

@@ -1,3 +1,5 @@
+import type { Machine } from "../../model";
+import { inSentence } from "../../quantity";
 import { exposureOf, forbidden } from "../../safety";
 import { type Test, testKey } from "../../simulate";
 import type { Standing } from "../planning/cost";
@@ -8,20 +10,24 @@ import { type RatedTest, rateOne } from "../planning/rating";
 import { type Beliefs } from "../belief/beliefs";
 import type { FaultDictionary } from "../dictionary/fault-dictionary";
 import { type Verdict, verdictOf, windowOf } from "../reading/window";
+import { titleOf } from "./test-sheet";
+import { say } from "#words/core/diagnose/advice";
 import { proofsFor, type Judged, type Proof } from "./proofs";
 
 /**
  * How a proof stands. `shown`: a reading of its own came out as it must. `implied`: other readings leave its contrary
  * less than half a per cent. `open`: it can be shown, by `test`. `otherwise`: a reading of its own came out otherwise
  * and is made again, `test`. `refuted`: it came out otherwise twice. `beyond`: no permitted test of it can be made.
+ * `needless`: it asks for something bad that the fault held for it has nothing to do with.
  */
-export type ProofState = "shown" | "implied" | "open" | "otherwise" | "refuted" | "beyond";
+export type ProofState = "shown" | "implied" | "needless" | "open" | "otherwise" | "refuted" | "beyond";
 
 /** A proof, and what is to be done for it. */
 export interface BoundProof extends Proof {
   readonly state: ProofState;
-  /** The reading that implies it, where one does. */
+  /** The reading that implies it, where one does, and that in words. */
   readonly impliedBy: string | null;
+  readonly because: string;
   readonly test: RatedTest | null;
 }
 
@@ -29,6 +35,26 @@ export interface BoundProof extends Proof {
 export const IMPLIED = 0.005;
 /** Share of the leading faults that must spoil an output for its test to be one of the fault. */
 const SPOILS = 0.5;
+
+/** What a reading is of, in a sentence. */
+export function readingName(machine: Machine, evidence: readonly Evidence[], id: string): string {
+  const reading = evidence.find((e) => e.id === id);
+  return reading?.type === "reading" ? inSentence(titleOf(machine, reading.test)) : id;
+}
+
+/** The proofs of a piece as a dialog shows them: what is implied counts with its reason, what is needless is left out. */
+export function shownProofs(proofs: readonly Proof[], bound: readonly BoundProof[]): readonly Proof[] {
+  return proofs.flatMap((proof) => {
+    const own = bound.find((b) => b.of === proof.of && b.words === proof.words);
+    if (proof.by !== null || !own) return [proof];
+    if (own.state === "needless") return [];
+    return [
+      own.state === "implied"
+        ? { ...proof, by: own.impliedBy, words: `${proof.words}; ${own.because}` }
+        : { ...proof, by: own.by },
+    ];
+  });
+}
 
 /** The readings of the evidence as a sound machine would have them judged. */
 export function judgedReadings(dictionary: FaultDictionary, evidence: readonly Evidence[]): readonly Judged[] {
@@ -62,10 +88,12 @@ export function bindProofs(
       ...proof,
       state,
       impliedBy: by,
+      because: by === null ? "" : say.impliedBy(readingName(machine, evidence, by)),
       test,
     });
     if (proof.by !== null) return bound("shown");
     const asked = wanted === "fits" ? proof.tests : spoiled(dictionary, beliefs, standing, piece, proof);
+    if (wanted === "does not fit" && asked.length === 0 && proof.of !== "output") return bound("needless");
     const own = judged.find((j) => j.verdict === wanted && asked.some((t) => testKey(t) === testKey(j.test)));
     if (own) return { ...bound("shown"), by: own.id };
     const times = new Map(asked.map((t) => [t, judged.filter((j) => testKey(j.test) === testKey(t)).length]));

@@ -72,6 +72,8 @@ export function tellingTests(
 
 /** Steps of a reading from one power of ten to the next: two and a half digits. */
 const STEPS = 400;
+/** A resistance that is known to within this factor only is told from nothing but a short. */
+const OPEN_QUESTION = 3;
 /** Codes of zero and of the first of the words. */
 const [ZERO, WORDS] = [0x4000, 0x8000];
 
@@ -80,7 +82,7 @@ const [ZERO, WORDS] = [0x4000, 0x8000];
  * they come.
  */
 function coarse(shown: Shown | null, names: Map<string, number>): number {
-  if (shown?.kind === "value") {
+  if (shown?.kind === "value" && (shown.factor ?? 1) < OPEN_QUESTION) {
     const size = Math.abs(shown.value);
     return size < 0.01 ? ZERO : ZERO + Math.sign(shown.value) * (1 + Math.round(STEPS * Math.log10(100 * size)));
   }
@@ -88,7 +90,8 @@ function coarse(shown: Shown | null, names: Map<string, number>): number {
   if (shown === null) name = "none";
   else if (shown.kind === "label") name = shown.label;
   else if (shown.kind === "beep") name = String(shown.beeps);
-  else name = shown.kind;
+  // What may be anything may be beyond the display: a test that tells nothing else is not asked.
+  else name = shown.kind === "value" ? "overload" : shown.kind;
   const known = names.get(name) ?? WORDS + names.size;
   names.set(name, known);
   return known;

@@ -65,8 +65,8 @@ export function kernelOf(prediction: Prediction, scale: Scale, weights?: ArrayLi
   return kernel;
 }
 
-/** The same, made anew and not kept: for what is asked once. */
-export function makeKernel(prediction: Prediction, scale: Scale, weights?: ArrayLike<number>): Kernel {
+/** What the specimens of a prediction show, on the scale. */
+function shownOf(prediction: Prediction, scale: Scale, weights?: ArrayLike<number>) {
   const values: number[] = [];
   const weightOf: number[] = [];
   const factors: number[] = [];
@@ -83,6 +83,12 @@ export function makeKernel(prediction: Prediction, scale: Scale, weights?: Array
     } else if (shown.kind === "overload") overload++;
     else if (shown.kind === "jumping") swings.push([toScale(scale, shown.low), toScale(scale, shown.high)]);
   }
+  return { values, weightOf, factors, swings, overload };
+}
+
+/** The same, made anew and not kept: for what is asked once. */
+export function makeKernel(prediction: Prediction, scale: Scale, weights?: ArrayLike<number>): Kernel {
+  const { values, weightOf, factors, swings, overload } = shownOf(prediction, scale, weights);
   // Plain loops: this runs for every hypothesis in every test.
   const n = values.length;
   let [low, high] = [Infinity, -Infinity];

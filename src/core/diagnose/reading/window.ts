@@ -28,12 +28,12 @@ export function windowOf(test: Test, sound: Prediction, meter: Meter): Window {
   if (!isNumeric(test.function)) return { kind: "unsteady" };
   const scale = scaleOf(meter, test.function);
   const kernel = kernelOf(sound, scale);
-  if (kernel.overload > 0.5) return { kind: "overload" };
+  // What may be anything between two bounds may be beyond the display too.
+  const isOpen = kernel.overload > 0 && sound.some((s) => s?.kind === "value" && s.factor !== undefined);
+  if (kernel.overload > 0.5 && !isOpen) return { kind: "overload" };
   if (kernel.values.length === 0) return { kind: "unsteady" };
   const low = fromScale(scale, Math.min(...kernel.values) - ALLOWED);
   const high = fromScale(scale, Math.max(...kernel.values) + ALLOWED);
-  // What may be anything between two bounds may be beyond the display too.
-  const isOpen = kernel.overload > 0 && sound.some((s) => s?.kind === "value" && s.factor !== undefined);
   // A meter whose leads were zeroed shows a little below nothing: its own error is no fault of the machine.
   const isSigned = test.function === "dcv" || test.function === "ohms";
   return { kind: "range", low: isSigned ? low : Math.max(0, low), high: isOpen ? Infinity : high };

@@ -97,14 +97,14 @@ describe("what is asked before a board is blamed", () => {
       const evidence: Evidence[] = [{ type: "complaint", id: "c", complaint: "panel-dark" }];
       let standing: Parameters<typeof advise>[2] = { setup: "cold-call", openPanels: new Set<string>() };
       const made = new Set<string>();
-      let proofs = 0;
+      let bound: ReturnType<typeof advise>["proofs"] = [];
       for (let k = 0; k < 16; k++) {
-        const { next } = advise(dictionary, evidence, standing);
+        const { next, proofs } = advise(dictionary, evidence, standing);
+        bound = proofs;
         if (!next) break;
         expect(forbidden(machine, setupOf(next.test.setup), next.test)).toBeNull();
         expect(canMake(machine, next.test, ALL_MEANS)).toBe(true);
         if (next.proves) {
-          proofs++;
           expect(made.has(testKey(next.test))).toBe(false);
           const ways = machine.file.pieces
             .flatMap((p) => p.proofs)
@@ -122,7 +122,10 @@ describe("what is asked before a board is blamed", () => {
         evidence.push({ type: "reading", id: `r${k}`, test: next.test, shown: unit.read(next.test) });
         standing = { setup: next.test.setup, openPanels: new Set() };
       }
-      expect(proofs).toBeGreaterThan(0);
+      // In the end each is shown by a reading of its own, or implied by one that is named.
+      expect(bound.length).toBeGreaterThan(0);
+      for (const { by, impliedBy, state } of bound)
+        if (state !== "needless") expect(evidence.map((e) => e.id)).toContain(by ?? impliedBy);
     }
   });
 });

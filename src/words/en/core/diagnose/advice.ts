@@ -1,5 +1,8 @@
 /** What core/diagnose/advice says to people, in English. */
 export const say = {
+  impliedBy: (reading: string) => `implied by ${reading}`,
+  setAside: (readings: string) =>
+    `Set aside, because it fits nothing here: ${readings}. The search goes on without it. Measure it again before you close.`,
   provesOtherwiseAgain: (proof: string) =>
     `This came out otherwise than a faulty board needs: ${proof}. Measure again.`,
   likelyUnproven: (name: string, missing: string) => `Likely, unproven: ${name}. Not shown: ${missing}.`,

@@ -1,5 +1,6 @@
 /** What ui/job/NextTest says to people, in English. */
 export const say = {
+  likely: "Likely, unproven",
   whatToDoAboutIt: "What to do about it",
   closeWithADiagnosis: "Close with a diagnosis",
   measureSomethingElse: "Measure something else",
