@@ -17,6 +17,8 @@ import {
   type ClearedPart,
   type PieceSuspect,
 } from "../belief/suspects";
+import { namingAnother } from "../planning/same-assembly";
+import { secondLooks } from "../planning/second-looks";
 import { inVain, planWay, type Spread, type Way } from "../planning/rollout";
 import { type OddOne } from "../belief/widening";
 import { type Beliefs } from "../belief/beliefs";
@@ -81,44 +83,49 @@ export const FOUND = 0.985;
 /** A board costs most and is blamed wrongly most often, and "nothing wrong" sends everyone home: both take more. */
 export const FOUND_SURELY = 0.995;
 
+/** Certainty from which on only steps that could name another assembly are taken. */
+const NEARLY_SURE = 0.95;
+
+/** The certainty at which this piece is found. */
+const sureOf = ({ machine }: FaultDictionary, piece: string) =>
+  piece === "no-fault" || machine.pieceById.get(piece)?.board === true ? FOUND_SURELY : FOUND;
+
+const isAssembly = ({ machine }: FaultDictionary, piece: string) => machine.pieceById.has(piece);
+
 /** Whether the leading piece is certain enough to end the search. */
 export function isFound(dictionary: FaultDictionary, top: PieceSuspect): boolean {
-  const surely = top.piece === "no-fault" || dictionary.machine.pieceById.get(top.piece)?.board === true;
-  return top.probability >= (surely ? FOUND_SURELY : FOUND);
+  return top.probability >= sureOf(dictionary, top.piece);
 }
 
-/** What to believe and what to do next. Pure: the same inputs give the same advice. */
-export function advise(narrow: FaultDictionary, evidence: readonly Evidence[], standing: Standing): Advice {
-  const whole = adviseOn(narrow, evidence, standing, evidence);
-  if (whole.stop?.kind !== "something else") return whole;
-  const aside = loneMisfit(narrow, evidence);
-  if (aside.length === 0) return whole;
-  const rest = evidence.filter((e) => !aside.includes(e.id));
-  const goesOn = adviseOn(narrow, rest, standing, evidence);
-  return goesOn.stop?.kind === "something else"
-    ? whole
-    : {
-        ...goesOn,
-        aside,
-        asideWords: say.setAside(readingName(narrow.machine, evidence, aside[0]!)),
-      };
-}
+/** Share of "something else" from which on it is asked whether one reading makes it, and below which it does not. */
+const [ELSEWHERE, EXPLAINED] = [0.3, 0.05];
+
+const elseOf = (advice: Advice) => advice.suspects.find((s) => s.piece === "something-else")?.probability ?? 0;
 
 /**
- * The reading that fits nothing, with its repeats, where there is one such reading and no other: whatever it is of, the
- * rest of what is known goes on without it. Several are no slip.
+ * What to believe and what to do next. Pure: the same inputs give the same advice. One reading that fits nothing, though
+ * it was confirmed, does not end a search: the search goes on without it, and says so.
  */
-function loneMisfit(narrow: FaultDictionary, evidence: readonly Evidence[]): readonly string[] {
-  const { odd } = weigh(narrow, evidence);
-  const keys = new Set(
-    odd.map(({ evidence: id }) => {
-      const reading = evidence.find((e) => e.id === id);
-      return reading?.type === "reading" ? testKey(reading.test) : "";
-    }),
-  );
-  const [key] = keys;
-  if (keys.size !== 1 || !key) return [];
-  return evidence.flatMap((e) => (e.type === "reading" && testKey(e.test) === key ? [e.id] : []));
+export function advise(narrow: FaultDictionary, evidence: readonly Evidence[], standing: Standing): Advice {
+  const whole = adviseOn(narrow, evidence, standing, evidence);
+  if (elseOf(whole) < ELSEWHERE) return whole;
+  const times = new Map<string, number>();
+  for (const e of evidence) if (e.type === "reading") times.set(testKey(e.test), (times.get(testKey(e.test)) ?? 0) + 1);
+  const without = [...times].flatMap(([key, made]) => {
+    if (made < 2) return [];
+    const aside = evidence.flatMap((e) => (e.type === "reading" && testKey(e.test) === key ? [e.id] : []));
+    const rest = evidence.filter((e) => !aside.includes(e.id));
+    const goesOn = adviseOn(narrow, rest, standing, evidence);
+    return elseOf(goesOn) < EXPLAINED ? [{ goesOn, aside }] : [];
+  });
+  const [only] = without;
+  // Where more than one could be left out nobody knows which.
+  if (!only || without.length > 1) return whole;
+  return {
+    ...only.goesOn,
+    aside: only.aside,
+    asideWords: say.setAside(readingName(narrow.machine, evidence, only.aside[0]!)),
+  };
 }
 
 /** The same, on some of the evidence; `all` says what has been made already. */
@@ -138,11 +145,19 @@ function adviseOn(
   const top = suspects[0]!;
   const early = simpleCause(dictionary, evidence) ?? mended(dictionary, repairs);
   const again = early ? null : measureAgain(dictionary, beliefs, here, evidence, odd);
-  const sure = early === null && again === null && isFound(dictionary, top);
+  const left = new Set([...made, ...secondLooks(dictionary, all)]);
+  const open = early || again ? [] : rate(dictionary, beliefs.probability, here, left);
+  // Nearly sure, and no step left that could name another assembly: what is left to do is to prove it.
+  const telling =
+    top.probability > NEARLY_SURE && isAssembly(dictionary, top.piece)
+      ? namingAnother(dictionary, beliefs, here.repairs, open, top.piece, 1 - sureOf(dictionary, top.piece))
+      : open;
+  const nothingElse = telling.length === 0 && open.length > 0;
+  const sure = early === null && again === null && (isFound(dictionary, top) || nothingElse);
   // What is found on one reading alone is not found yet: that one is made again.
   const hinge = sure ? hingeOf(dictionary, beliefs, here, evidence, top.piece) : null;
   const settled = early !== null || (sure && hinge === null);
-  const rated = settled || hinge ? [] : rate(dictionary, beliefs.probability, here, made);
+  const rated = settled || hinge ? [] : telling;
   const proofs = settled && !early ? bindProofs(dictionary, beliefs, here, evidence, top.piece) : [];
   const proof = nextProof(proofs);
   const missing = proof ? [] : proofs.filter((p) => p.state === "refuted" || p.state === "beyond");

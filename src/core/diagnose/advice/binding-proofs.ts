@@ -1,7 +1,7 @@
 import type { Machine } from "../../model";
-import { inSentence } from "../../quantity";
+import { inSentence, type Shown } from "../../quantity";
 import { exposureOf, forbidden } from "../../safety";
-import { type Test, testKey } from "../../simulate";
+import { makeTest, type Test, testKey } from "../../simulate";
 import type { Standing } from "../planning/cost";
 import type { Evidence } from "../evidence/evidence";
 import { blamedPieces } from "../hypotheses/hypothesis";
@@ -33,6 +33,8 @@ export interface BoundProof extends Proof {
 
 /** Belief in the contrary of a proof below which other readings imply it. */
 export const IMPLIED = 0.005;
+/** A reading has to do with a proof if without it its contrary would be believed so many times as much. */
+const CONCERNS = 1.5;
 /** Share of the leading faults that must spoil an output for its test to be one of the fault. */
 const SPOILS = 0.5;
 
@@ -56,19 +58,21 @@ export function shownProofs(proofs: readonly Proof[], bound: readonly BoundProof
   });
 }
 
-/** The readings of the evidence as a sound machine would have them judged. */
-export function judgedReadings(dictionary: FaultDictionary, evidence: readonly Evidence[]): readonly Judged[] {
-  return evidence.flatMap((e) =>
-    e.type === "reading"
-      ? [
-          {
-            id: e.id,
-            test: e.test,
-            verdict: verdictOf(windowOf(e.test, dictionary.predictionsFor(e.test)[0]!, dictionary.meter), e.shown),
-          },
-        ]
-      : [],
-  );
+/** What was read and what the complaint saw, judged as a sound machine would have it. */
+function judgedReadings(dictionary: FaultDictionary, evidence: readonly Evidence[]): readonly Judged[] {
+  const judge = (id: string, test: Test, shown: Shown): Judged => ({
+    id,
+    test,
+    verdict: verdictOf(windowOf(test, dictionary.predictionsFor(test)[0]!, dictionary.meter), shown),
+  });
+  return evidence.flatMap((e) => {
+    if (e.type === "reading") return [judge(e.id, e.test, e.shown)];
+    if (e.type !== "complaint") return [];
+    const complaint = dictionary.machine.file.complaints.find((c) => c.id === e.complaint);
+    return Object.entries(complaint?.sees ?? {}).map(([part, label]) =>
+      judge(e.id, makeTest(complaint!.setup, "look", part), { kind: "label", label }),
+    );
+  });
 }
 
 /** Every proof of a piece, and how it stands. */
@@ -170,11 +174,18 @@ function impliedBy(
   tests: readonly Test[],
   wanted: Verdict,
 ): string | null {
-  if (!tests.some((t) => contrary(dictionary, beliefs.probability, t, wanted) < IMPLIED)) return null;
+  const now = Math.min(...tests.map((t) => contrary(dictionary, beliefs.probability, t, wanted)));
+  if (!(now < IMPLIED)) return null;
   let best: { id: string; contrary: number } | null = null;
+  const made = new Map<string, { id: string; log: Float64Array }>();
   for (const e of evidence) {
     const log = e.type === "reading" ? beliefs.byEvidence.get(e.id) : undefined;
-    if (!log) continue;
+    if (e.type !== "reading" || !log) continue;
+    // A reading and its repeats are one.
+    const before = made.get(testKey(e.test));
+    made.set(testKey(e.test), { id: before?.id ?? e.id, log: log.map((l, h) => l + (before?.log[h] ?? 0)) });
+  }
+  for (const { id, log } of made.values()) {
     const least = log.reduce((a, b) => Math.min(a, b), Infinity);
     const without = beliefs.probability.map((p, h) => p / Math.exp(Math.min(60, log[h]! - least)));
     const whole = without.reduce((a, b) => a + b, 0);
@@ -188,7 +199,7 @@ function impliedBy(
         ),
       ),
     );
-    if (left >= IMPLIED && left > (best?.contrary ?? 0)) best = { id: e.id, contrary: left };
+    if (left > Math.max(CONCERNS * now, best?.contrary ?? 0)) best = { id, contrary: left };
   }
   return best?.id ?? null;
 }

@@ -305,25 +305,31 @@ describe("before a board is blamed", () => {
   }
   const proving = asked.filter((a) => a.next !== null && a.next.proves !== null);
 
-  it("what is unproven is asked for, dead rather than live, and only once it is believed to be the board", () => {
-    // That it is open itself the search has shown: that is not asked for again.
-    expect(proving.map((a) => a.next!.proves)).toEqual(["Line reaches it"]);
-    expect(proving[0]!.proofs.find((p) => p.words === "It is open itself")!.state).toBe("shown");
-    expect(asked.findIndex((a) => a.next?.proves)).toBeGreaterThan(1);
-    expect(proving.find((a) => a.next!.proves === "Line reaches it")!.next!.test).toEqual(dead);
-    for (const a of proving) {
-      expect(a.suspects[0]!.piece).toBe("heater");
-      expect(a.next!.why).toContain("Needed before the board is blamed");
-      expect(a.stop).toBeNull();
+  it("what the search has shown or implied is not asked for again, and says by what", () => {
+    const end = asked.at(-1)!;
+    expect(end.stop).toMatchObject({ kind: "found", pieces: ["heater"] });
+    expect(proving).toEqual([]);
+    expect(end.proofs.map((p) => p.of)).toEqual(["feed", "output"]);
+    const ids = evidence.map((e) => e.id);
+    for (const p of end.proofs) {
+      expect(["shown", "implied"]).toContain(p.state);
+      expect(ids).toContain(p.by ?? p.impliedBy);
+      if (p.state === "implied") expect(p.because).toMatch(/^implied by ohms/);
     }
-    expect(asked.at(-1)!.stop).toMatchObject({ kind: "found", pieces: ["heater"] });
+    // A tenth of a per cent from every reading, or a reading of its own: nothing else is known of the board's feed.
+    expect(end.suspects[0]!.probability).toBeGreaterThan(0.995);
   });
-  it("the live way counts as well as the dead one; what was shown the other way is not asked for again in another form", () => {
-    const before = evidence.filter((e) => e.type === "reading" && testKey(e.test) !== testKey(dead));
-    expect(at(before).next).toMatchObject({ proves: "Line reaches it" });
-    expect(at([...before, shown("x", live)]).next?.proves ?? null).toBeNull();
-    const against: Evidence = { type: "reading", id: "x", test: dead, shown: { kind: "value", value: 3 } };
-    expect(at([...before, against]).next?.proves ?? "").not.toBe("Line reaches it");
+  it("what is unproven is asked for, dead rather than live; the live way counts as well as the dead one", () => {
+    // The element was found open, twice, and nothing else was measured.
+    const open = makeTest("off", "ohms", "out-L", "in-N");
+    const known = [shown("a", open), shown("b", open)];
+    const next = at(known).next!;
+    expect(next).toMatchObject({ proves: "Line reaches it", test: dead });
+    expect(next.why).toContain("Needed before the board is blamed");
+    expect(at(known).stop).toBeNull();
+    const feedBy = (way: typeof live) => at([...known, shown("x", way)]).proofs.find((p) => p.of === "feed")!;
+    expect(feedBy(live)).toMatchObject({ state: "shown", by: "x" });
+    expect(feedBy(dead)).toMatchObject({ state: "shown", by: "x" });
   });
 });
 

@@ -1,0 +1,34 @@
+import type { Repair } from "../evidence/evidence";
+import type { Beliefs } from "../belief/beliefs";
+import type { FaultDictionary } from "../dictionary/fault-dictionary";
+import type { RatedTest } from "./rating";
+
+/**
+ * The tests of which some outcome, likelier than `least`, would name another assembly than the leading one. A step
+ * all of whose outcomes name the same one is no step of a search.
+ */
+export function namingAnother(
+  dictionary: FaultDictionary,
+  beliefs: Beliefs,
+  repairs: readonly Repair[] | undefined,
+  rated: readonly RatedTest[],
+  leading: string,
+  least: number,
+): readonly RatedTest[] {
+  const { hypotheses } = dictionary;
+  return rated.filter(({ test }) => {
+    const { outcomes, chances } = dictionary.tableFor(test, repairs);
+    const n = outcomes.length;
+    return outcomes.some((_, o) => {
+      const perPiece = new Map<string, number>();
+      let total = 0;
+      beliefs.probability.forEach((p, h) => {
+        const mass = p * chances[h * n + o]!;
+        total += mass;
+        perPiece.set(hypotheses[h]!.piece, (perPiece.get(hypotheses[h]!.piece) ?? 0) + mass);
+      });
+      const own = perPiece.get(leading) ?? 0;
+      return total > least && [...perPiece.values()].some((mass) => mass > own);
+    });
+  });
+}

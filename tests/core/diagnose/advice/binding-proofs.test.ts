@@ -1,0 +1,93 @@
+import { describe, expect, it } from "vitest";
+import { ORDINARY_METER } from "../../../../src/core/instrument";
+import { readMachineYaml } from "../../../../src/core/model";
+import type { Shown } from "../../../../src/core/quantity";
+import { makeTest, type Test } from "../../../../src/core/simulate";
+import { advise } from "../../../../src/core/diagnose/advice/advise";
+import { bindProofs, shownProofs } from "../../../../src/core/diagnose/advice/binding-proofs";
+import { proofsFor } from "../../../../src/core/diagnose/advice/proofs";
+import { believe } from "../../../../src/core/diagnose/belief/beliefs";
+import { FaultDictionary } from "../../../../src/core/diagnose/dictionary/fault-dictionary";
+import type { Evidence } from "../../../../src/core/diagnose/evidence/evidence";
+import { KETTLE } from "../../../support/kettle";
+
+// The heater as a board: its feed must be good, it must be open itself, and a fuse that drags nothing down.
+const PROOFS =
+  '[{ of: feed, words: Line reaches it, shows: good, any: [{ setup: "on", function: acv, red: out-L, black: plug-neutral }] }, ' +
+  '{ of: output, words: It is open itself, shows: bad, any: [{ setup: "off", function: ohms, red: out-L, black: in-N }] }, ' +
+  '{ of: load, words: The fuse is no better without it, shows: bad, any: [{ setup: "off", function: ohms, red: in-L, black: out-L }] }]';
+const { machine } = readMachineYaml(
+  KETTLE.replace(
+    "repair: Replace, minutes: 20, price: 20 }",
+    `repair: Replace, minutes: 20, price: 20, board: yes, proofs: ${PROOFS} }`,
+  ),
+  "kettle.yaml",
+);
+const dictionary = FaultDictionary.of(machine, ORDINARY_METER);
+dictionary.build();
+const [fed, open] = [makeTest("on", "acv", "out-L", "plug-neutral"), makeTest("off", "ohms", "out-L", "in-N")];
+const OVER: Shown = { kind: "overload" };
+const value = (v: number): Shown => ({ kind: "value", value: v });
+const reading = (id: string, test: Test, shown: Shown): Evidence => ({ type: "reading", id, test, shown });
+const complaint: Evidence = { type: "complaint", id: "c", complaint: "cold" };
+const standing = { setup: "off", openPanels: new Set<string>() };
+/** How the proofs of the heater stand after some evidence, where the beliefs are those after some other. */
+const bound = (evidence: readonly Evidence[], known: readonly Evidence[] = evidence) =>
+  bindProofs(dictionary, believe(dictionary, [complaint, ...known]), standing, [complaint, ...evidence], "heater");
+const stateOf = (of: string, ...from: Parameters<typeof bound>) => bound(...from).find((p) => p.of === of)!;
+
+describe("a proof", () => {
+  it("is open before anything was read, and shown by its own reading", () => {
+    expect(stateOf("feed", []).state).toBe("open");
+    expect(stateOf("feed", []).test!.test).toMatchObject({ setup: "on", red: "out-L" });
+    expect(stateOf("feed", [reading("a", fed, value(119))])).toMatchObject({ state: "shown", by: "a" });
+    expect(stateOf("output", [reading("b", open, OVER)])).toMatchObject({ state: "shown", by: "b" });
+  });
+  it("that came out otherwise is made again, and twice otherwise it is refuted", () => {
+    const sure = [reading("b", open, OVER)];
+    const once = stateOf("feed", [...sure, reading("a", fed, value(0))], sure);
+    expect(once.state).toBe("otherwise");
+    expect(once.test!.test).toMatchObject({ red: "out-L", black: "plug-neutral" });
+    const twice = stateOf("feed", [...sure, reading("a", fed, value(0)), reading("d", fed, value(0))], sure);
+    expect([twice.state, twice.test]).toEqual(["refuted", null]);
+  });
+  it("of something bad that the fault has nothing to do with is needless, and a dialog leaves it out", () => {
+    const known = [reading("b", open, OVER)];
+    expect(stateOf("load", known).state).toBe("needless");
+    const words = shownProofs(proofsFor(machine, "heater", []), bound(known)).map((p) => p.words);
+    expect(words.some((w) => w.startsWith("The fuse is no better"))).toBe(false);
+    expect(words.some((w) => w.startsWith("It is open itself"))).toBe(true);
+  });
+});
+
+describe("a search", () => {
+  it("ends as likely, unproven, where nobody may make the test that is missing", () => {
+    const means = {
+      live: false,
+      clamp: true,
+      dcClamp: true,
+      inrush: true,
+      hertz: true,
+      capacitance: true,
+      insulation: true,
+      careful: false,
+    };
+    const known = [complaint, reading("b", open, OVER)];
+    const { stop, proofs } = advise(dictionary, [...known, reading("d", open, OVER)], { ...standing, means });
+    // Where it is implied it is found; where it is beyond reach it is not.
+    expect(stop!.kind).toBe(proofs.some((p) => p.state === "beyond" || p.state === "refuted") ? "likely" : "found");
+  });
+  it("sets one reading aside that fits nothing, says so, and goes on to the fault", () => {
+    const absurd = makeTest("on", "acv", "in-L", "in-N");
+    const known = [complaint, reading("x", absurd, value(411)), reading("y", absurd, value(411))];
+    const rest = [reading("b", open, OVER), reading("d", open, OVER), reading("f", fed, value(119))];
+    const advice = advise(dictionary, [...known, ...rest], standing);
+    expect(advice.stop).toMatchObject({ kind: "found", pieces: ["heater"] });
+    expect([...advice.aside].sort()).toEqual(["x", "y"]);
+    expect(advice.asideWords).toContain("fits nothing here");
+    // Two different ones are no slip.
+    const other = makeTest("on", "acv", "plug-line", "plug-neutral");
+    const two = [...known, reading("z", other, value(390)), reading("w", other, value(390)), ...rest];
+    expect(advise(dictionary, two, standing).aside).toEqual([]);
+  });
+});
