@@ -83,7 +83,7 @@ export const FOUND = 0.985;
 /** A board costs most and is blamed wrongly most often, and "nothing wrong" sends everyone home: both take more. */
 export const FOUND_SURELY = 0.995;
 
-/** Certainty from which on only steps that could name another assembly are taken. */
+/** Certainty from which on only steps that could name another assembly are taken; estimate E39. */
 const NEARLY_SURE = 0.95;
 
 /** The certainty at which this piece is found. */
@@ -97,7 +97,10 @@ export function isFound(dictionary: FaultDictionary, top: PieceSuspect): boolean
   return top.probability >= sureOf(dictionary, top.piece);
 }
 
-/** Share of "something else" from which on it is asked whether one reading makes it, and below which it does not. */
+/**
+ * Share of "something else" from which on it is asked whether one reading makes it, and below which it does not;
+ * estimate E40.
+ */
 const [ELSEWHERE, EXPLAINED] = [0.3, 0.05];
 
 const elseOf = (advice: Advice) => advice.suspects.find((s) => s.piece === "something-else")?.probability ?? 0;

@@ -33,9 +33,9 @@ export interface BoundProof extends Proof {
 
 /** Belief in the contrary of a proof below which other readings imply it. */
 export const IMPLIED = 0.005;
-/** A reading has to do with a proof if without it its contrary would be believed so many times as much. */
+/** A reading has to do with a proof if without it its contrary would be believed so many times as much; estimate E41. */
 const CONCERNS = 1.5;
-/** Share of the leading faults that must spoil an output for its test to be one of the fault. */
+/** Share of the leading faults that must spoil an output for its test to be one of the fault; estimate E42. */
 const SPOILS = 0.5;
 
 /** What a reading is of, in a sentence. */

@@ -72,7 +72,7 @@ export function tellingTests(
 
 /** Steps of a reading from one power of ten to the next: two and a half digits. */
 const STEPS = 400;
-/** A resistance that is known to within this factor only is told from nothing but a short. */
+/** A resistance that is known to within this factor only is told from nothing but a short; estimate E43. */
 const OPEN_QUESTION = 3;
 /** Codes of zero and of the first of the words. */
 const [ZERO, WORDS] = [0x4000, 0x8000];
