@@ -54,14 +54,8 @@ test("a repair that is cheaper to try than to prove is offered; reasons, what is
   page,
 }) => {
   await beginJob(page, "Workshop: Tannrast FT-20, FT-9081", "Lamp: two flashes, pause");
-  for (const label of [
-    "2 flashes, pause",
-    "still",
-    "2 flashes, pause",
-    "still",
-    "2 flashes, pause",
-    "2 flashes, pause",
-  ]) {
+  // What the complaint says is not asked back, and nothing is looked at twice.
+  for (const label of ["still", "2 flashes, pause", "still"]) {
     const test = await asked(page);
     expect(test).toContain("|look|");
     const rows = await page.locator(".trail li").count();

@@ -127,7 +127,7 @@ for (const { unit, machine: file, complaint, fault, piece } of CASES) {
               )
             : /at least/.test(wanted)
               ? "50"
-              : wanted === "OL"
+              : /OL$/.test(wanted)
                 ? "OL"
                 : "0.05",
         );

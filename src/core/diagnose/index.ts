@@ -16,7 +16,7 @@ export {
 } from "./advice/expressible";
 export { faultGroups } from "./advice/groups";
 export { type Misfit, misfitOf, questioned } from "./advice/likely-slips";
-export { type BoundProof, shownProofs } from "./advice/binding-proofs";
+export { type BoundProof, shownProofs, unmeetableProofs } from "./advice/binding-proofs";
 export { type Judged, proofsFor } from "./advice/proofs";
 export { type History, historyOf, type Reason, reasonsFor } from "./advice/reasons";
 export {

@@ -3,6 +3,7 @@
 import Button from "react-bootstrap/Button";
 import type { Job } from "../../core/journal";
 import { Key } from "../shortcuts/Key";
+import { Term } from "../shell/Term";
 import { say } from "#words/ui/job/Found";
 
 /** What this unit has that its file has not. */
@@ -21,7 +22,9 @@ export function Found({
   return (
     <section className="found" aria-label={say.differsFromTheFile}>
       <div className="panel-head">
-        <h2>{say.differsFromTheFile}</h2>
+        <h2>
+          <Term of="differs" />
+        </h2>
         <Button size="sm" variant="outline-dark" onClick={onOpen}>
           {say.recordADifference} <Key of="difference" />
         </Button>

@@ -18,6 +18,7 @@ import type { Rest } from "./useRest";
 import type { Reading } from "./ReadingField";
 import { Key } from "../shortcuts/Key";
 import { useShortcut } from "../shortcuts/useShortcut";
+import { Term } from "../shell/Term";
 import { say } from "#words/ui/job/NextTest";
 
 interface Props {
@@ -223,7 +224,7 @@ export function NextTest(props: Props) {
                 />
                 <p className="expected">
                   <span>{say.expected}</span>
-                  <strong>{laid.windowWords}</strong>
+                  <strong>{laid.windowWords === "OL" ? <Term of="overload" /> : laid.windowWords}</strong>
                   {laid.through ? <small className="through">{laid.through}</small> : null}
                 </p>
               </div>
@@ -305,7 +306,7 @@ function Leads({ laid }: { laid: Laid }) {
           <span className="visually-hidden">{say.meter}</span>
         </dt>
         <dd>
-          {laid.functionWords}
+          {laid.test.function === "lowz" ? <Term of="lowz" /> : laid.functionWords}
           {laid.range ? say.rangeOrAuto(laid.range) : ""}
         </dd>
       </div>

@@ -11,6 +11,7 @@ import { evidenceWords } from "./evidence-words";
 import { Reasons } from "./Reasons";
 import { Key } from "../shortcuts/Key";
 import { useAddress } from "../shell/useAddress";
+import { Term } from "../shell/Term";
 import { say } from "#words/ui/job/Suspects";
 
 interface Props {
@@ -33,7 +34,9 @@ export function Suspects({ advice, progress, job, machine, desk, evidence, numbe
   return (
     <section className="suspects" aria-label={say.suspects}>
       <div className="panel-head">
-        <h2>{say.suspects}</h2>
+        <h2>
+          <Term of="suspects" />
+        </h2>
         <Button size="sm" variant="link" aria-pressed={numbers} onClick={onNumbers}>
           {say.numbers} <Key of="numbers" />
         </Button>

@@ -38,6 +38,33 @@ const CONCERNS = 1.5;
 /** Share of the leading faults that must spoil an output for its test to be one of the fault; estimate E42. */
 const SPOILS = 0.5;
 
+/** A fault of a piece, and what its file wants proven of the piece that no permitted test can show with this fault. */
+export interface Unmeetable {
+  readonly fault: string;
+  readonly piece: string;
+  readonly words: string;
+}
+
+/** The proofs that cannot be met, fault by fault: with them a search ends as "likely, unproven" at best. */
+export function unmeetableProofs(dictionary: FaultDictionary): readonly Unmeetable[] {
+  const { machine, hypotheses } = dictionary;
+  return hypotheses.flatMap((h, i): readonly Unmeetable[] => {
+    if (h.kind !== "fault") return [];
+    const only = new Float64Array(hypotheses.length);
+    only[i] = 1;
+    const entries = machine.pieceById.get(h.piece)?.proofs ?? [];
+    return proofsFor(machine, h.piece, []).flatMap((proof, k) => {
+      const isGood = entries[k]!.shows === "good";
+      const tests = isGood
+        ? proof.tests.filter((t) => contrary(dictionary, only, t, "fits") < SPOILS && isPermitted(dictionary, {}, t))
+        : spoiled(dictionary, only, {}, h.piece, proof).filter((t) => isPermitted(dictionary, {}, t));
+      // Something bad that the fault has nothing to do with is not asked for.
+      const needless = !isGood && proof.of !== "output" && tests.length === 0;
+      return tests.length > 0 || needless ? [] : [{ fault: h.id, piece: h.piece, words: proof.words }];
+    });
+  });
+}
+
 /** What a reading is of, in a sentence. */
 export function readingName(machine: Machine, evidence: readonly Evidence[], id: string): string {
   const reading = evidence.find((e) => e.id === id);
@@ -96,7 +123,8 @@ export function bindProofs(
       test,
     });
     if (proof.by !== null) return bound("shown");
-    const asked = wanted === "fits" ? proof.tests : spoiled(dictionary, beliefs, standing, piece, proof);
+    const asked =
+      wanted === "fits" ? proof.tests : spoiled(dictionary, beliefs.probability, standing, piece, proof);
     if (wanted === "does not fit" && asked.length === 0 && proof.of !== "output") return bound("needless");
     const own = judged.find((j) => j.verdict === wanted && asked.some((t) => testKey(t) === testKey(j.test)));
     if (own) return { ...bound("shown"), by: own.id };
@@ -118,15 +146,15 @@ export function bindProofs(
  */
 function spoiled(
   dictionary: FaultDictionary,
-  beliefs: Beliefs,
-  standing: Standing,
+  probability: Float64Array,
+  standing: Pick<Standing, "means">,
   piece: string,
   proof: Proof,
 ): readonly Test[] {
   const mine = dictionary.hypotheses.map((h) => blamedPieces(h).includes(piece));
-  const whole = beliefs.probability.reduce((sum, p, h) => (mine[h] ? sum + p : sum), 0);
+  const whole = probability.reduce((sum, p, h) => (mine[h] ? sum + p : sum), 0);
   const isSpoiled = (t: Test) =>
-    contrary(dictionary, beliefs.probability, t, "does not fit", (h) => mine[h]!) < (1 - SPOILS) * whole;
+    contrary(dictionary, probability, t, "does not fit", (h) => mine[h]!) < (1 - SPOILS) * whole;
   const named = proof.tests.filter(isSpoiled);
   if (named.length > 0 || proof.of !== "output") return named;
   const { machine } = dictionary;
@@ -204,7 +232,7 @@ function impliedBy(
   return best?.id ?? null;
 }
 
-function isPermitted({ machine }: FaultDictionary, standing: Standing, test: Test): boolean {
+function isPermitted({ machine }: FaultDictionary, standing: Pick<Standing, "means">, test: Test): boolean {
   return (
     forbidden(machine, machine.setupById.get(test.setup)!, test) === null &&
     canMake(machine, test, standing.means ?? ALL_MEANS)

@@ -4,7 +4,7 @@ import { readMachineYaml } from "../../../../src/core/model";
 import type { Shown } from "../../../../src/core/quantity";
 import { makeTest, type Test } from "../../../../src/core/simulate";
 import { advise } from "../../../../src/core/diagnose/advice/advise";
-import { bindProofs, shownProofs } from "../../../../src/core/diagnose/advice/binding-proofs";
+import { bindProofs, shownProofs, unmeetableProofs } from "../../../../src/core/diagnose/advice/binding-proofs";
 import { proofsFor } from "../../../../src/core/diagnose/advice/proofs";
 import { believe } from "../../../../src/core/diagnose/belief/beliefs";
 import { FaultDictionary } from "../../../../src/core/diagnose/dictionary/fault-dictionary";
@@ -57,6 +57,15 @@ describe("a proof", () => {
     const words = shownProofs(proofsFor(machine, "heater", []), bound(known)).map((p) => p.words);
     expect(words.some((w) => w.startsWith("The fuse is no better"))).toBe(false);
     expect(words.some((w) => w.startsWith("It is open itself"))).toBe(true);
+  });
+});
+
+describe("a file", () => {
+  it("is told which proofs no test can meet, fault by fault", () => {
+    // An element that leaks to its case is not open: that proof can never be met of it.
+    expect(unmeetableProofs(dictionary)).toEqual([
+      { fault: "heater:to-case", piece: "heater", words: "It is open itself" },
+    ]);
   });
 });
 
