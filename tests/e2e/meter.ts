@@ -36,7 +36,9 @@ export async function asked(page: Page): Promise<string | null> {
   const pass = page.getByRole("button", { name: /Start measuring/ });
   if (await pass.isVisible()) await pass.click();
   const next = page
-    .locator(".next[aria-busy=false][data-test], .next:has(.next-kicker:text-matches('Found|Likely|End of the search'))")
+    .locator(
+      ".next[aria-busy=false][data-test], .next:has(.next-kicker:text-matches('Found|Likely|End of the search'))",
+    )
     .first();
   await next.waitFor({ timeout: 60_000 });
   // The next step is there before the journal has the last entry.

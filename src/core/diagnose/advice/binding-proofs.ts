@@ -123,8 +123,7 @@ export function bindProofs(
       test,
     });
     if (proof.by !== null) return bound("shown");
-    const asked =
-      wanted === "fits" ? proof.tests : spoiled(dictionary, beliefs.probability, standing, piece, proof);
+    const asked = wanted === "fits" ? proof.tests : spoiled(dictionary, beliefs.probability, standing, piece, proof);
     if (wanted === "does not fit" && asked.length === 0 && proof.of !== "output") return bound("needless");
     const own = judged.find((j) => j.verdict === wanted && asked.some((t) => testKey(t) === testKey(j.test)));
     if (own) return { ...bound("shown"), by: own.id };
