@@ -50,8 +50,7 @@ async function refuseKnownSerial(tx: Tx, plate: UnitPlate, self: string): Promis
     .select({ id: units.id, site: units.site, serial: units.serial })
     .from(units)
     .where(and(eq(units.machine, plate.machine), eq(units.serialKey, key)));
-  if (twin && twin.id !== self)
-    throw new Refusal(409, say.aUnitWithTheSerial(twin.serial, twin.site) + say.orCorrectItsDataNothing);
+  if (twin && twin.id !== self) throw new Refusal(409, say.aUnitWithTheSerial(twin.serial, twin.site));
 }
 
 async function writeUnitEvent(

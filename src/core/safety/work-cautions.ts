@@ -36,19 +36,13 @@ export function workCautions(machine: Machine, cleans = false): readonly WorkCau
     caution(
       "two sources",
       "power-down",
-      say.sourcesEachLockedOffBy(machine.sources.length, machine.sources.map((s) => s.name.toLowerCase()).join(", ")) +
-        "wires.",
+      say.sourcesEachLockedOffBy(machine.sources.length, machine.sources.map((s) => s.name.toLowerCase()).join(", ")),
     );
-  if (any("stores-charge"))
-    caution("charge", "power-down", say.capacitorsKeepTheirChargeNothing + say.throughAResistorNeverWith);
+  if (any("stores-charge")) caution("charge", "power-down", say.capacitorsKeepTheirCharge);
   if (any("battery-arc")) caution("battery", "power-down", say.batteryRingsOffNoSpanner);
   if (any("gas")) caution("gas", "power-down", say.gasShutItsValveFirst);
   if (any("refrigerant"))
-    caution(
-      "refrigerant",
-      "open",
-      say.refrigerantAHissOilOr + say.forALicensedTechnician(any("flammable-refrigerant") ? say.someOfItBurnsNo : ""),
-    );
+    caution("refrigerant", "open", any("flammable-refrigerant") ? say.refrigerantThatBurns : say.refrigerantAHissOilOr);
   if (any("suspended-load") || machine.file.family === "powered equipment")
     caution("raised", "open", say.whateverIsRaisedOrHeld);
   if (panelsOverMains(machine).size > 0) caution("mains", "open", say.bareMainsBehindTheCovers);

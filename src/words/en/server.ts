@@ -28,8 +28,7 @@ export const say = {
   thereIsNoSuchPhoto: "There is no such photo.",
   tooManyPagesLookAt: "Too many pages look at jobs at once. Close some; this page looks again by itself.",
   aUnitWithTheSerial: (serial: null | string, site: string) =>
-    `A unit with the serial number ${serial} is known already: ${site}. Choose that one, `,
-  orCorrectItsDataNothing: "or correct its data. Nothing was changed.",
+    `A unit with the serial number ${serial} is known already: ${site}. Choose that one, or correct its data. Nothing was changed.`,
   thereIsNoSuchUnit: "There is no such unit.",
   thisUnitWasFoundTo: "This unit was found to be another one. Correct that one.",
   anotherUnitWasGivenThat: "Another unit was given that serial number just now.",
