@@ -1,15 +1,17 @@
 import { expect, test, type Page } from "@playwright/test";
-import { axe, beginJob, fits } from "./look";
+import { alive, axe, beginJob, fits } from "./look";
 import { asked } from "./meter";
 
 test("two keys to a tool by itself; its address holds the values; nonsense is refused at its field", async ({
   page,
 }) => {
   await page.goto("/codes");
+  await alive(page);
   await page.keyboard.press("Alt+c");
   await page.waitForURL(/\/tools$/);
   await expect(page.getByRole("heading", { name: "What is in your hand?" })).toBeVisible();
   await axe(page);
+  await alive(page);
   await page.keyboard.press("a");
   await page.waitForURL(/\/tools\/heater/);
   await page.getByLabel("Volts", { exact: true }).fill("120");

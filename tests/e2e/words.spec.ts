@@ -1,6 +1,6 @@
 import { readFileSync } from "node:fs";
 import { expect, test, type Page } from "@playwright/test";
-import { beginJob } from "./look";
+import { alive, beginJob } from "./look";
 
 /** The phrases that the glossary marks as those nobody reads here. */
 const NEVER = [...readFileSync(new URL("../../docs/glossary.md", import.meta.url), "utf8").matchAll(/^\|.*\|$/gm)]
@@ -54,6 +54,7 @@ test("no page shows a phrase that the glossary keeps away", async ({ page }) => 
     await look(`a job ${view}`);
   }
   await page.goto(job);
+  await alive(page);
   await page.keyboard.press("Alt+k");
   await look("the diagnosis");
   for (const step of ["decide", "swap", "set-up", "prove", "back", "change"]) {
