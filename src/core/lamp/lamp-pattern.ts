@@ -76,7 +76,7 @@ export function labelOf(pattern: LampPattern): string {
     case "blinks":
       return `blinks ${pattern.rate}`;
     case "groups":
-      return say.flashesFlashPartPause(pattern.flashes, pattern.flashes === 1 ? "" : "es");
+      return say.flashesFlashPartPause(pattern.flashes);
     case "digits":
       return say.longShortPause(pattern.long, pattern.short);
     case "colours":

@@ -23,7 +23,7 @@ export function GuessFault({ faults, secret, readings, onAnother }: Props) {
   const check = () => {
     const guessed = faults.find((f) => `${f.fault.part}:${f.fault.mode}` === guess)?.fault;
     if (!guessed || !secret) return;
-    const moves = say.moveOfALead(readings, readings === 1 ? "" : "s");
+    const moves = say.moveOfALead(readings);
     if (guessed.part !== secret.part) setSaid(say.noItIsAnotherPart);
     else if (guessed.mode !== secret.mode) setSaid(say.theRightPartItHas);
     else setSaid(say.yesFoundWith(words, moves));

@@ -176,12 +176,7 @@ export function CallDialog({
             <details className="no-fault" open>
               <summary>
                 <strong>{say.noFaultFound}</strong>
-                {say.testPartCleared(
-                  noFault.tested.length,
-                  noFault.tested.length === 1 ? "" : "s",
-                  noFault.excluded.length,
-                  noFault.excluded.length === 1 ? "" : "s",
-                )}
+                {say.testPartCleared(noFault.tested.length, noFault.excluded.length)}
               </summary>
               {noFault.excluded.length > 0 ? (
                 <p className="mb-1">{say.excludedExcluded(noFault.excluded.join(", "))}</p>

@@ -290,5 +290,5 @@ function checkedWords(
     if (draft.changed) return say.noErrorsNotSavedYet;
     return say.noErrorsSaved;
   }
-  return say.thingToMend(checked.problems.length, checked.problems.length === 1 ? "" : "s");
+  return say.thingToMend(checked.problems.length);
 }

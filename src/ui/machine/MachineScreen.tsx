@@ -338,7 +338,7 @@ function Apart({
           {coverage.helpfulPoints.map((p) => (
             <li key={p.net}>
               <code>{p.net}</code>
-              {say.tellsMorePairApart(p.pairs, p.pairs === 1 ? "" : "s")}
+              {say.tellsMorePairApart(p.pairs)}
             </li>
           ))}
         </ul>

@@ -22,8 +22,7 @@ export function JobList({ jobs }: { jobs: readonly JobRow[] }) {
               <span className="job-complaint">{job.complaint ?? say.noComplaint}</span>
             </span>
             <span className="job-state">
-              {job.result ??
-                (job.readings === 0 ? say.notBegun : `${job.readings} reading${job.readings === 1 ? "" : "s"}`)}
+              {job.result ?? (job.readings === 0 ? say.notBegun : say.readings(job.readings))}
               <span className="quiet">
                 {job.actor},{" "}
                 <time dateTime={job.openedAt} suppressHydrationWarning>

@@ -1,6 +1,8 @@
+import { plural } from "../plural";
+
 /** What core/lamp says to people, in English. */
 export const say = {
-  flashesFlashPartPause: (flashes: number, part: string) => `${flashes} flash${part}, pause`,
+  flashesFlashPartPause: (flashes: number) => `${flashes} ${plural(flashes, "flash", "flashes")}, pause`,
   longShortPause: (long: number, short: number) => `${long} long ${short} short, pause`,
   distressSignal: "distress signal",
   ofThisMachineHasNo: (lamp: string, words: string, known: string) =>

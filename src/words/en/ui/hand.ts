@@ -1,3 +1,5 @@
+import { plural } from "../plural";
+
 /** What ui/hand says to people, in English. */
 export const say = {
   allSources: "All sources",
@@ -5,7 +7,7 @@ export const say = {
   placeInPlace: (place: string) => `${place} in place`,
   mode: "Mode",
   whatItsPartsDo: "What its parts do",
-  moveOfALead: (readings: number, part: string) => `${readings} move${part} of a lead`,
+  moveOfALead: (readings: number) => `${readings} ${plural(readings, "move", "moves")} of a lead`,
   noItIsAnotherPart: "No, it is another part.",
   theRightPartItHas: "The right part; it has failed in another way.",
   yesFoundWith: (words: string, moves: string) => `Yes: ${words}. Found with ${moves}.`,

@@ -1,5 +1,8 @@
+import { plural } from "../plural";
+
 /** What ui/start says to people, in English. */
 export const say = {
+  readings: (count: number) => `${count} ${plural(count, "reading", "readings")}`,
   noComplaint: "No complaint",
   notBegun: "not begun",
   chooseTheUnitOrType: "Choose the unit, or type the model to register a new one.",

@@ -1,3 +1,5 @@
+import { plural } from "../../plural";
+
 /** What ui/job/CallDialog says to people, in English. */
 export const say = {
   repairedTheComplaintIsCured: "Repaired; the complaint is cured",
@@ -10,8 +12,8 @@ export const say = {
   measureIt: "Measure it",
   closeWithoutThisProofGive: "Close without this proof? Give a reason.",
   noFaultFound: "No fault found:",
-  testPartCleared: (count: number, part: string, count2: number, part2: string) =>
-    ` ${count} test${part}, ${count2} part${part2} cleared`,
+  testPartCleared: (tests: number, parts: number) =>
+    ` ${tests} ${plural(tests, "test", "tests")}, ${parts} ${plural(parts, "part", "parts")} cleared`,
   excludedExcluded: (excluded: string) => `Excluded: ${excluded}`,
   leftBehind: "Left behind",
   notRestored: "Not restored",

@@ -1,3 +1,5 @@
+import { plural } from "../../plural";
+
 /** What ui/machine/EditorScreen says to people, in English. */
 export const say = {
   terminalsNets: "terminals: nets",
@@ -26,5 +28,5 @@ export const say = {
   mustStayDuplicateTheMachine: (id: string) => `must stay ${id}; duplicate the machine to give it another`,
   noErrorsNotSavedYet: "No errors. Not saved yet; kept in this browser.",
   noErrorsSaved: "No errors. Saved.",
-  thingToMend: (count: number, part: string) => `${count} thing${part} to mend`,
+  thingToMend: (count: number) => `${count} ${plural(count, "thing", "things")} to mend`,
 };

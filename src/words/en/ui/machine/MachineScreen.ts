@@ -1,3 +1,5 @@
+import { plural } from "../../plural";
+
 /** What ui/machine/MachineScreen says to people, in English. */
 export const say = {
   anEarlierVersion: ", an earlier version",
@@ -48,7 +50,7 @@ export const say = {
   anExtraTestPointThat: "An extra test point that would help",
   nothingIsLeftToSeparate: "Nothing is left to separate.",
   noSinglePointWouldSeparate: "No single point would separate what is together; it takes another setup.",
-  tellsMorePairApart: (pairs: number, part: string) => `: tells ${pairs} more pair${part} apart`,
+  tellsMorePairApart: (pairs: number) => `: tells ${pairs} more ${plural(pairs, "pair", "pairs")} apart`,
   tests: "Tests",
   testsTellSomethingPermittedOnes: (tests: number, idleTests: number) =>
     `${tests} tests tell something; ${idleTests} permitted ones add nothing to them.`,
