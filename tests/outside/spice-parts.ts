@@ -66,6 +66,31 @@ const LINE_SIDE = [
 /** Its secondary: winding, rectifier, output capacitor with its leak, divider of the feedback. */
 const SECONDARY = ["Rw $return $sec 0.05", "Do $sec $out dsch", "Rdiv $out $return 12k", "Rleak $out $return 3meg"];
 
+/** A series regulator with its drop-back diode and divider. */
+const REGULATOR = ["Q1 $in $b $out qn", "Rb $in $b 10k", "Dz $return $b dsig", "Dp $out $in dsi", "Rd $out $return 6k"];
+/** A bridge on a smoothing capacitor with its leak. */
+const RECTIFIER = [
+  "D1 $in-a $out dsi",
+  "D2 $in-b $out dsi",
+  "D3 $return $in-a dsi",
+  "D4 $return $in-b dsi",
+  "Rl $out $return 1meg",
+];
+/** A sensor chip between its rail and its return. */
+const SENSOR_RAIL = ["D1 $plus $x dsig", "R1 $x $return 1k", "D2 $return $plus dsig"];
+/** Its open-collector output. */
+const SENSOR_OUT = ["Q1 $out $b $return qn", "Rb $b $return 30k", "D3 $return $out dsig"];
+/** A payment module behind its reverse diode. */
+const MODULE = ["D1 $plus $x dsi", "R1 $x $y 100", "D2 $y $return dsig", "Rl $x $return 700k"];
+/** Main and auxiliary winding of a capacitor motor, with their insulation. */
+const WINDINGS = ["R1 $main $common 30", "R2 $start $common 34", "Ri $common $case 60meg"];
+/** A field-effect transistor that is off, with its body diode and pull-down. */
+const FET = ["M1 $drain $gate $source $source nfet", "D1 $source $drain dsi", "R1 $gate $source 100k"];
+/** The same, shorted. */
+const FET_SHORTED = ["R2 $drain $source 0.05", "D1 $source $drain dsi", "R1 $gate $source 100k"];
+/** A triac that is off, with its gate resistance and its leak. */
+const TRIAC = ["R1 $gate $mt1 150", "R2 $mt2 $mt1 100meg"];
+
 const motorDrive = "kind: motor drive, volts: 24, inputVolts: 3, limitAmps: 8";
 const DRIVE_TERMINALS = ["plus", "return", "input", "out-a", "out-b", "report"];
 const supply = "kind: switched supply, volts: 12, startVolts: 85, limitAmps: 2, yFarads: 2.2e-9";
@@ -100,8 +125,8 @@ export const DEAD_PARTS: readonly DeadPart[] = [
     "kind: triac, amps: 16",
     ["gate", "mt1", "mt2"],
     [
-      ["triac off, MT2 to MT1", null, "mt2", "mt1", ["R1 $gate $mt1 150", "R2 $mt2 $mt1 100meg"]],
-      ["triac off, gate to MT1", null, "gate", "mt1", ["R1 $gate $mt1 150", "R2 $mt2 $mt1 100meg"]],
+      ["triac off, MT2 to MT1", null, "mt2", "mt1", TRIAC],
+      ["triac off, gate to MT1", null, "gate", "mt1", TRIAC],
       ["triac shorted, MT2 to MT1", "shorted", "mt2", "mt1", ["R1 $gate $mt1 150", "R2 $mt2 $mt1 0.2"]],
     ],
   ),
@@ -109,34 +134,10 @@ export const DEAD_PARTS: readonly DeadPart[] = [
     "kind: transistor switch, gateVolts: 3, ohms: 0.05",
     ["gate", "drain", "source"],
     [
-      [
-        "transistor off, drain to source",
-        null,
-        "drain",
-        "source",
-        ["M1 $drain $gate $source $source nfet", "D1 $source $drain dsi", "R1 $gate $source 100k"],
-      ],
-      [
-        "transistor off, source to drain",
-        null,
-        "source",
-        "drain",
-        ["M1 $drain $gate $source $source nfet", "D1 $source $drain dsi", "R1 $gate $source 100k"],
-      ],
-      [
-        "transistor shorted, drain to source",
-        "shorted",
-        "drain",
-        "source",
-        ["R2 $drain $source 0.05", "D1 $source $drain dsi", "R1 $gate $source 100k"],
-      ],
-      [
-        "transistor shorted, source to drain",
-        "shorted",
-        "source",
-        "drain",
-        ["R2 $drain $source 0.05", "D1 $source $drain dsi", "R1 $gate $source 100k"],
-      ],
+      ["transistor off, drain to source", null, "drain", "source", FET],
+      ["transistor off, source to drain", null, "source", "drain", FET],
+      ["transistor shorted, drain to source", "shorted", "drain", "source", FET_SHORTED],
+      ["transistor shorted, source to drain", "shorted", "source", "drain", FET_SHORTED],
     ],
   ),
   ...rows(
@@ -220,34 +221,10 @@ export const DEAD_PARTS: readonly DeadPart[] = [
     "kind: regulator, volts: 5, dropoutVolts: 2",
     ["in", "out", "return"],
     [
-      [
-        "regulator, in to return",
-        null,
-        "in",
-        "return",
-        ["Q1 $in $b $out qn", "Rb $in $b 10k", "Dz $return $b dsig", "Dp $out $in dsi", "Rd $out $return 6k"],
-      ],
-      [
-        "regulator, out to return",
-        null,
-        "out",
-        "return",
-        ["Q1 $in $b $out qn", "Rb $in $b 10k", "Dz $return $b dsig", "Dp $out $in dsi", "Rd $out $return 6k"],
-      ],
-      [
-        "regulator, in to out",
-        null,
-        "in",
-        "out",
-        ["Q1 $in $b $out qn", "Rb $in $b 10k", "Dz $return $b dsig", "Dp $out $in dsi", "Rd $out $return 6k"],
-      ],
-      [
-        "regulator, out to in",
-        null,
-        "out",
-        "in",
-        ["Q1 $in $b $out qn", "Rb $in $b 10k", "Dz $return $b dsig", "Dp $out $in dsi", "Rd $out $return 6k"],
-      ],
+      ["regulator, in to return", null, "in", "return", REGULATOR],
+      ["regulator, out to return", null, "out", "return", REGULATOR],
+      ["regulator, in to out", null, "in", "out", REGULATOR],
+      ["regulator, out to in", null, "out", "in", REGULATOR],
       ["regulator that passes, in to out", "passes", "in", "out", ["Rs $in $out 0.5", "Rd $out $return 6k"]],
     ],
   ),
@@ -255,58 +232,10 @@ export const DEAD_PARTS: readonly DeadPart[] = [
     "kind: linear supply, volts: 12",
     ["in-a", "in-b", "out", "return"],
     [
-      [
-        "bridge, in A to in B",
-        null,
-        "in-a",
-        "in-b",
-        [
-          "D1 $in-a $out dsi",
-          "D2 $in-b $out dsi",
-          "D3 $return $in-a dsi",
-          "D4 $return $in-b dsi",
-          "Rl $out $return 1meg",
-        ],
-      ],
-      [
-        "bridge, in A to out",
-        null,
-        "in-a",
-        "out",
-        [
-          "D1 $in-a $out dsi",
-          "D2 $in-b $out dsi",
-          "D3 $return $in-a dsi",
-          "D4 $return $in-b dsi",
-          "Rl $out $return 1meg",
-        ],
-      ],
-      [
-        "bridge, out to return",
-        null,
-        "out",
-        "return",
-        [
-          "D1 $in-a $out dsi",
-          "D2 $in-b $out dsi",
-          "D3 $return $in-a dsi",
-          "D4 $return $in-b dsi",
-          "Rl $out $return 1meg",
-        ],
-      ],
-      [
-        "bridge, return to out",
-        null,
-        "return",
-        "out",
-        [
-          "D1 $in-a $out dsi",
-          "D2 $in-b $out dsi",
-          "D3 $return $in-a dsi",
-          "D4 $return $in-b dsi",
-          "Rl $out $return 1meg",
-        ],
-      ],
+      ["bridge, in A to in B", null, "in-a", "in-b", RECTIFIER],
+      ["bridge, in A to out", null, "in-a", "out", RECTIFIER],
+      ["bridge, out to return", null, "out", "return", RECTIFIER],
+      ["bridge, return to out", null, "return", "out", RECTIFIER],
       ["bridge or capacitor shorted", "shorted", "out", "return", ["Rs $out $return 0.3"]],
     ],
   ),
@@ -337,20 +266,8 @@ export const DEAD_PARTS: readonly DeadPart[] = [
     "kind: capacitor motor, volts: 230, amps: 1.4, mainOhms: 30, startOhms: 34",
     ["common", "main", "start", "case"],
     [
-      [
-        "main winding",
-        null,
-        "main",
-        "common",
-        ["R1 $main $common 30", "R2 $start $common 34", "Ri $common $case 60meg"],
-      ],
-      [
-        "both windings in series",
-        null,
-        "main",
-        "start",
-        ["R1 $main $common 30", "R2 $start $common 34", "Ri $common $case 60meg"],
-      ],
+      ["main winding", null, "main", "common", WINDINGS],
+      ["both windings in series", null, "main", "start", WINDINGS],
       [
         "main winding open, read through the other",
         "main-open",
@@ -369,54 +286,18 @@ export const DEAD_PARTS: readonly DeadPart[] = [
     "kind: hall sensor, place: door, volts: 5",
     ["plus", "out", "return"],
     [
-      [
-        "sensor chip, rail to return",
-        null,
-        "plus",
-        "return",
-        ["D1 $plus $x dsig", "R1 $x $return 1k", "D2 $return $plus dsig"],
-      ],
-      [
-        "sensor chip, return to rail",
-        null,
-        "return",
-        "plus",
-        ["D1 $plus $x dsig", "R1 $x $return 1k", "D2 $return $plus dsig"],
-      ],
-      [
-        "sensor chip, out to return",
-        null,
-        "out",
-        "return",
-        ["Q1 $out $b $return qn", "Rb $b $return 30k", "D3 $return $out dsig"],
-      ],
-      [
-        "sensor chip, return to out",
-        null,
-        "return",
-        "out",
-        ["Q1 $out $b $return qn", "Rb $b $return 30k", "D3 $return $out dsig"],
-      ],
+      ["sensor chip, rail to return", null, "plus", "return", SENSOR_RAIL],
+      ["sensor chip, return to rail", null, "return", "plus", SENSOR_RAIL],
+      ["sensor chip, out to return", null, "out", "return", SENSOR_OUT],
+      ["sensor chip, return to out", null, "return", "out", SENSOR_OUT],
     ],
   ),
   ...rows(
     "kind: payment input, volts: 12, amps: 0.1",
     ["plus", "return", "pulse"],
     [
-      [
-        "payment module, rail to return",
-        null,
-        "plus",
-        "return",
-        ["D1 $plus $x dsi", "R1 $x $y 100", "D2 $y $return dsig", "Rl $x $return 700k"],
-      ],
-      [
-        "payment module, return to rail",
-        null,
-        "return",
-        "plus",
-        ["D1 $plus $x dsi", "R1 $x $y 100", "D2 $y $return dsig", "Rl $x $return 700k"],
-      ],
+      ["payment module, rail to return", null, "plus", "return", MODULE],
+      ["payment module, return to rail", null, "return", "plus", MODULE],
       ["payment module, pulse to return", null, "pulse", "return", ["Q1 $pulse $b $return qn", "Rb $b $return 10k"]],
     ],
   ),

@@ -303,7 +303,7 @@ export function calledBody(
     type: "called",
     ...call,
     action: call.action.trim(),
-    proofs: proofs.map((p) => ({ words: p.words, proven: p.by !== null })),
+    proofs: proofs.map((p) => ({ words: upTo(200, p.words), proven: p.by !== null })),
     ...(proofs.some((p) => p.by === null) ? { despite: despite.trim() } : {}),
     ...(left.length > 0 ? { left: left.map(({ item, words }) => ({ item, words })), leftBecause: because.trim() } : {}),
     ...(noFault

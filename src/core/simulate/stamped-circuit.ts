@@ -353,6 +353,7 @@ export class StampedCircuit {
   }
   private readonly stamp: Stamp = {
     conduct: (element, siemens) => {
+      this.more[this.element0 + element] = 0;
       this.stamp.dc(element, siemens);
       this.stamp.ac(element, siemens);
     },

@@ -35,7 +35,7 @@ export function QuickScreen() {
   const [problem, setProblem] = useState("");
   const [busy, setBusy] = useState(false);
   const id = useRef<readonly [string, string] | null>(null);
-  const { faults, check } = useFaults();
+  const { faults, check, mend } = useFaults();
   const read = useMemo(() => readOrSay(loads, volts), [loads, volts]);
   const path = useMemo(
     () =>
@@ -99,7 +99,13 @@ export function QuickScreen() {
     <div className="start">
       <TopBar here="Jobs" title={say.aMachineWithoutAFile} />
       <main id="main" tabIndex={-1} className="quick-main">
-        <Form className="new-job" onSubmit={(e) => void begin(e)} noValidate aria-labelledby="quick-title">
+        <Form
+          className="new-job"
+          onSubmit={(e) => void begin(e)}
+          onInput={mend}
+          noValidate
+          aria-labelledby="quick-title"
+        >
           <h1 id="quick-title">{say.aMachineWithoutAFile}</h1>
           <Form.Group controlId="what">
             <Form.Label>{say.whatIsIt}</Form.Label>

@@ -52,7 +52,7 @@ export function NewJob({ fixed }: { fixed?: Chosen }) {
   const [busy, setBusy] = useState(false);
   const id = useRef<string | null>(null);
   const finder = useRef<HTMLInputElement>(null);
-  const { faults, check } = useFaults();
+  const { faults, check, mend } = useFaults();
   useShortcut("newJob", () => finder.current?.focus());
   const machine = chosen?.kind === "unit" ? chosen.unit.machine : (chosen?.machine.id ?? null);
   const { complaints, ...plated } = useOpening(machine);
@@ -99,7 +99,7 @@ export function NewJob({ fixed }: { fixed?: Chosen }) {
   }
 
   return (
-    <Form className="new-job" onSubmit={(e) => void begin(e)} aria-labelledby="new-job" noValidate>
+    <Form className="new-job" onSubmit={(e) => void begin(e)} onInput={mend} aria-labelledby="new-job" noValidate>
       <h2 id="new-job">
         {say.newJob} {fixed ? null : <Key of="newJob" />}
       </h2>

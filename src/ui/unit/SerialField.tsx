@@ -27,10 +27,10 @@ export function SerialField({
         disabled={none}
         maxLength={60}
         spellCheck={false}
-        {...faultOf(faults, "serial")}
+        {...faultOf(none ? {} : faults, "serial")}
         onChange={(e) => onSerial(e.target.value)}
       />
-      <Fault faults={faults} of="serial" />
+      <Fault faults={none ? {} : faults} of="serial" />
       <Form.Check
         id="no-serial"
         className="mt-2"

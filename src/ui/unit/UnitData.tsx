@@ -69,7 +69,7 @@ function Correct({ unit, onDone }: { unit: UnitRecord; onDone: () => void }) {
   const [problem, setProblem] = useState("");
   const [busy, setBusy] = useState(false);
   const id = useRef<string | null>(null);
-  const { faults, check } = useFaults();
+  const { faults, check, mend } = useFaults();
   async function save(event: FormEvent) {
     event.preventDefault();
     if (!check(plateFaults(plate))) return;
@@ -89,7 +89,13 @@ function Correct({ unit, onDone }: { unit: UnitRecord; onDone: () => void }) {
     }
   }
   return (
-    <Form className="new-job unit-form" onSubmit={(e) => void save(e)} noValidate aria-label={say.correctTheUnitData}>
+    <Form
+      className="new-job unit-form"
+      onSubmit={(e) => void save(e)}
+      onInput={mend}
+      noValidate
+      aria-label={say.correctTheUnitData}
+    >
       <PlateFields plate={plate} onChange={setPlate} faults={faults} />
       <p className="problem" role="alert">
         {problem}

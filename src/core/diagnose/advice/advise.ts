@@ -1,14 +1,14 @@
-import { cautionsAt, forbidden } from "../../safety";
+import { cautionsAt } from "../../safety";
 import type { Machine } from "../../model";
 import { inSentence } from "../../quantity";
-import { type Test, testKey } from "../../simulate";
+import { testKey } from "../../simulate";
 import type { Standing } from "../planning/cost";
-import type { Evidence, Repair } from "../evidence/evidence";
-import { blamedPieces, type Hypothesis } from "../hypotheses/hypothesis";
-import { ALL_MEANS, canMake, type Means } from "../planning/means";
-import { isCause, isModelled } from "../evidence/simple-causes";
+import type { Evidence } from "../evidence/evidence";
+import { ALL_MEANS } from "../planning/means";
+import { againWords, hingeOf, measureAgain } from "./made-again";
+import { mended, simpleCause, stopOf, type Stop } from "./stop";
 import { type BoundProof, bindProofs, readingName } from "./binding-proofs";
-import { placeOf, propose, titleOf, type Proposal } from "./test-sheet";
+import { placeOf, propose, type Proposal } from "./test-sheet";
 import {
   clearedParts,
   partDoubt,
@@ -20,20 +20,10 @@ import {
 import { namingAnother } from "../planning/same-assembly";
 import { secondLooks } from "../planning/second-looks";
 import { inVain, planWay, type Spread, type Way } from "../planning/rollout";
-import { type OddOne } from "../belief/widening";
-import { type Beliefs } from "../belief/beliefs";
 import type { FaultDictionary } from "../dictionary/fault-dictionary";
-import { type RatedTest, rate, rateOne, choose } from "../planning/rating";
+import { type RatedTest, rate, choose } from "../planning/rating";
 import { weigh } from "../belief/weigh";
 import { say } from "#words/core/diagnose/advice";
-
-/** Why the search has ended, as a sentence. */
-export interface Stop {
-  readonly kind:
-    "found" | "likely" | "group" | "something else" | "nothing wrong" | "simple cause" | "mended" | "not as drawn";
-  readonly pieces: readonly string[];
-  readonly sentence: string;
-}
 
 /** A repair proposed to see whether it helps, because that is cheaper than to know. */
 export interface Attempt {
@@ -204,97 +194,11 @@ function insistsOn(
   return { why, proves: proof.words };
 }
 
-/** Why a reading is made once more; it names the reading that is meant. */
-function againWords(machine: Machine, test: Test): string {
-  return say.measureAgainTheLastReading(inSentence(titleOf(machine, test)));
-}
-
 /** Whether the complaint is of something that can be looked at. */
 function canSee({ machine }: FaultDictionary, evidence: readonly Evidence[]): boolean {
   const made = evidence.find((e) => e.type === "complaint");
   const complaint = machine.file.complaints.find((c) => c.id === made?.complaint);
   return complaint !== undefined && Object.keys(complaint.sees).length > 0;
-}
-
-/** An odd reading that was made once only is made again: the cheapest of them. Null when none is odd. */
-function measureAgain(
-  dictionary: FaultDictionary,
-  beliefs: Beliefs,
-  standing: Standing,
-  evidence: readonly Evidence[],
-  odd: readonly OddOne[],
-): RatedTest | null {
-  const { machine } = dictionary;
-  const tests = odd.flatMap((o) => {
-    const reading = evidence.find((e) => e.id === o.evidence);
-    if (
-      o.confirmed ||
-      reading?.type !== "reading" ||
-      reading.test.instant !== "settled" ||
-      (reading.repairs?.length ?? 0) !== (standing.repairs?.length ?? 0)
-    )
-      return [];
-    if (
-      forbidden(machine, machine.setupById.get(reading.test.setup)!, reading.test) !== null ||
-      !canMake(machine, reading.test, standing.means ?? ALL_MEANS)
-    )
-      return [];
-    return [rateOne(dictionary, beliefs.probability, standing, reading.test)];
-  });
-  return (
-    tests.sort((a, b) => a.minutes + a.risk - b.minutes - b.risk || (testKey(a.test) < testKey(b.test) ? -1 : 1))[0] ??
-    null
-  );
-}
-
-/** Without a reading on which all hangs, less than this is left of what was found. */
-const HANGS = 0.5;
-
-/**
- * The reading without which the piece would not be held for the fault, if there is one that was made once only and can
- * be made again just so. A slip is rare, but it is the one thing that sends a person home with the wrong part.
- */
-function hingeOf(
-  dictionary: FaultDictionary,
-  beliefs: Beliefs,
-  standing: Standing,
-  evidence: readonly Evidence[],
-  piece: string,
-): RatedTest | null {
-  const { machine } = dictionary;
-  const mine = dictionary.hypotheses.map((_, h) => blamedPieces(dictionary.left(h, standing.repairs)).includes(piece));
-  const made = new Map<string, number>();
-  for (const e of evidence) if (e.type === "reading") made.set(testKey(e.test), (made.get(testKey(e.test)) ?? 0) + 1);
-  const hinges = evidence
-    .flatMap((e) => {
-      if (
-        e.type !== "reading" ||
-        e.test.instant !== "settled" ||
-        // It is a reading that is made again, not a look, and each of them once.
-        e.test.function === "look" ||
-        made.get(testKey(e.test))! > 1 ||
-        (e.repairs?.length ?? 0) !== (standing.repairs?.length ?? 0)
-      )
-        return [];
-      const log = beliefs.byEvidence.get(e.id);
-      if (!log) return [];
-      const most = log.reduce((a, b) => Math.max(a, b), -Infinity);
-      let [own, all] = [0, 0];
-      beliefs.probability.forEach((p, h) => {
-        const without = p / Math.exp(log[h]! - most);
-        all += without;
-        if (mine[h]) own += without;
-      });
-      const left = own / all;
-      return left < HANGS ? [{ test: e.test, left }] : [];
-    })
-    .filter(
-      ({ test }) =>
-        forbidden(machine, machine.setupById.get(test.setup)!, test) === null &&
-        canMake(machine, test, standing.means ?? ALL_MEANS),
-    );
-  const worst = hinges.sort((a, b) => a.left - b.left || (testKey(a.test) < testKey(b.test) ? -1 : 1))[0];
-  return worst ? rateOne(dictionary, beliefs.probability, standing, worst.test) : null;
 }
 
 /** The test with the cheapest whole way; a dead one wherever it is nearly as good as a live one. */
@@ -349,30 +253,6 @@ function alternativesOf(
   ).slice(0, 3);
 }
 
-/** The last repair took the complaint with it. */
-function mended({ machine }: FaultDictionary, repairs: readonly Repair[]): Stop | null {
-  const last = repairs[repairs.length - 1];
-  if (last?.result !== "gone") return null;
-  return {
-    kind: "mended",
-    pieces: [last.piece],
-    sentence: say.thisRepairCuredTheComplaint(inSentence(machine.pieceById.get(last.piece)?.name ?? last.piece)),
-  };
-}
-
-/**
- * A simple cause that was found and is no fault of the machine: it is put right and tried, before anything is
- * measured. The last answer to a question stands.
- */
-function simpleCause({ machine }: FaultDictionary, evidence: readonly Evidence[]): Stop | null {
-  const last = new Map(evidence.flatMap((e) => (e.type === "answer" ? [[e.first, e.answer] as const] : [])));
-  const found = machine.file.firsts.find((f) => {
-    const a = last.get(f.id);
-    return a !== undefined && isCause(f, a) && !isModelled(f);
-  });
-  return found ? { kind: "simple cause", pieces: [], sentence: found.then } : null;
-}
-
 /** The proof to see to next: what came out otherwise first, then the cheapest. */
 function nextProof(proofs: readonly BoundProof[]): BoundProof | null {
   // What was refuted is not mended by showing the rest.
@@ -384,77 +264,4 @@ function nextProof(proofs: readonly BoundProof[]): BoundProof | null {
       .sort((a, b) => Number(b.state === "otherwise") - Number(a.state === "otherwise") || effort(a) - effort(b))[0] ??
     null
   );
-}
-
-/** What is less likely than this is not named at the end of a search; estimate E02. */
-const NAMED = 0.05;
-
-const isLimited = (means: Means) => !means.live || !means.clamp || !means.dcClamp;
-
-function stopOf(
-  dictionary: FaultDictionary,
-  beliefs: Beliefs,
-  suspects: readonly PieceSuspect[],
-  settled: boolean,
-  means: Means,
-  missing: readonly BoundProof[],
-): Stop {
-  const top = suspects[0]!;
-  if (top.piece === "no-fault" && (settled || top.probability > 0.5))
-    return { kind: "nothing wrong", pieces: [], sentence: say.everyReadingIsAsA };
-  if (top.piece === "not-as-drawn" && (settled || top.probability > 0.5))
-    return {
-      kind: "not as drawn",
-      pieces: [],
-      sentence: say.thisUnitDiffersFromIts(inSentence(top.faults[0]?.name ?? say.somethingDiffers)),
-    };
-  if (top.piece === "something-else" && (settled || top.probability > 0.5))
-    return {
-      kind: "something else",
-      pieces: [],
-      sentence: say.theReadingsFitNeitherOne,
-    };
-  if (settled && missing.length > 0)
-    return {
-      kind: "likely",
-      pieces: [top.piece],
-      sentence: say.likelyUnproven(top.name, missing.map((p) => inSentence(p.words)).join("; ")),
-    };
-  if (settled) return found(dictionary, beliefs, top);
-  const left = suspects.filter((s) => s.probability >= NAMED && s.piece !== "no-fault" && s.piece !== "something-else");
-  const isPerhapsSound = suspects.some((s) => s.piece === "no-fault" && s.probability >= NAMED);
-  const names = left.map((s) => s.name).join(", ");
-  const group = { kind: "group", pieces: left.map((s) => s.piece) } as const;
-  if (isLimited(means))
-    return {
-      ...group,
-      sentence: say.noneOfTheTestsYou(names, isPerhapsSound ? say.partNothingWrong(names ? ", " : "") : ""),
-    };
-  // What shows nothing in any test cannot be told from a sound machine.
-  if (isPerhapsSound)
-    return {
-      ...group,
-      sentence: say.everyReadingIsAsAGood(names ? say.noSafeTestWouldShow(names) : ""),
-    };
-  return {
-    ...group,
-    sentence: say.noSafeTestTellsThese(names),
-  };
-}
-
-/** What was found; and what goes with it: a second fault, a part it has taken along. */
-function found({ machine, hypotheses }: FaultDictionary, beliefs: Beliefs, top: PieceSuspect): Stop {
-  const mine = hypotheses
-    .map((h, i) => ({ h, p: beliefs.probability[i]! }))
-    .filter(({ h }) => blamedPieces(h).includes(top.piece))
-    .sort((a, b) => b.p - a.p);
-  const share = (kind: (h: Hypothesis) => boolean) => mine.reduce((sum, { h, p }) => sum + (kind(h) ? p : 0), 0);
-  const two = share((h) => h.kind === "two faults") > 0.5;
-  const led = mine[0]?.h.kind === "fault" ? mine[0].h.led : [];
-  let more: string;
-  if (two) more = say.oneFaultDoesNotExplain;
-  else if (led.length > 0)
-    more = say.itHasTakenWithIt(led.map((f) => inSentence(machine.partById.get(f.part)!.name)).join(" and "));
-  else more = "";
-  return { kind: "found", pieces: [top.piece], sentence: say.theFaultIsInOne(top.name, more) };
 }

@@ -46,11 +46,13 @@ export const say = {
   sourcesEachLockedOffBy: (count: number, sources: string) =>
     `${count} sources, each locked off by whoever works here: ${sources}. One left on feeds the other's wires.`,
   capacitorsKeepTheirCharge:
-    "Capacitors keep their charge. Nothing is touched while one shows more than 60 V: discharge through a resistor, never with a screwdriver.",
+    "Capacitors keep their charge. Nothing is touched while one shows more than 60 V: discharge through a " +
+    "resistor, never with a screwdriver.",
   refrigerantAHissOilOr:
     "Refrigerant: a hiss, oil or a smell means stop, ventilate, open nothing further. Its circuit is for a licensed technician.",
   refrigerantThatBurns:
-    "Refrigerant: a hiss, oil or a smell means stop, ventilate, open nothing further. Its circuit is for a licensed technician; some of it burns: no flame and no spark near it.",
+    "Refrigerant: a hiss, oil or a smell means stop, ventilate, open nothing further. Its circuit is for a " +
+    "licensed technician; some of it burns: no flame and no spark near it.",
   partsThatMoveStartBy: "Parts that move start by themselves: hands, hair and cuffs clear, nobody reaching in.",
   partsThatMoveHandsHair: "Parts that move: hands, hair and cuffs clear, nobody reaching in.",
   batteryRingsOffNoSpanner:

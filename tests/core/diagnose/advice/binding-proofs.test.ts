@@ -6,6 +6,7 @@ import { makeTest, type Test } from "../../../../src/core/simulate";
 import { advise } from "../../../../src/core/diagnose/advice/advise";
 import { bindProofs, shownProofs, unmeetableProofs } from "../../../../src/core/diagnose/advice/binding-proofs";
 import { proofsFor } from "../../../../src/core/diagnose/advice/proofs";
+import { ALL_MEANS } from "../../../../src/core/diagnose/planning/means";
 import { believe } from "../../../../src/core/diagnose/belief/beliefs";
 import { FaultDictionary } from "../../../../src/core/diagnose/dictionary/fault-dictionary";
 import type { Evidence } from "../../../../src/core/diagnose/evidence/evidence";
@@ -70,21 +71,14 @@ describe("a file", () => {
 });
 
 describe("a search", () => {
-  it("ends as likely, unproven, where nobody may make the test that is missing", () => {
-    const means = {
-      live: false,
-      clamp: true,
-      dcClamp: true,
-      inrush: true,
-      hertz: true,
-      capacitance: true,
-      insulation: true,
-      careful: false,
-    };
-    const known = [complaint, reading("b", open, OVER)];
-    const { stop, proofs } = advise(dictionary, [...known, reading("d", open, OVER)], { ...standing, means });
-    // Where it is implied it is found; where it is beyond reach it is not.
-    expect(stop!.kind).toBe(proofs.some((p) => p.state === "beyond" || p.state === "refuted") ? "likely" : "found");
+  it("ends as likely, unproven, where nobody may make the test that is missing, and says what is missing", () => {
+    // The feed can be shown live only, and whoever is here may not measure live.
+    const known = [complaint, reading("b", open, OVER), reading("d", open, OVER)];
+    const barred = advise(dictionary, known, { ...standing, means: { ...ALL_MEANS, live: false } });
+    expect(barred.stop).toMatchObject({ kind: "likely", pieces: ["heater"] });
+    expect(barred.stop!.sentence).toContain("line reaches it");
+    const free = advise(dictionary, known, standing);
+    expect([free.stop, free.next!.proves]).toEqual([null, "Line reaches it"]);
   });
   it("sets one reading aside that fits nothing, says so, and goes on to the fault", () => {
     const absurd = makeTest("on", "acv", "in-L", "in-N");

@@ -17,7 +17,8 @@ export const say = {
   goesByAnInputWhat: (shows: string) =>
     `"${shows}" goes by an input; what is shown goes by mode, key and code, so give the input a code`,
   lampIsNoWayA: (name: string, shows: string) =>
-    `lamp ${name}: "${shows}" is no way a lamp can go; write dark, steady, blinks slowly, blinks evenly, blinks fast, "2 flashes, pause", "1 long 5 short, pause", "1 red 2 green, pause" or distress signal`,
+    `lamp ${name}: "${shows}" is no way a lamp can go; write dark, steady, blinks slowly, blinks evenly, ` +
+    `blinks fast, "2 flashes, pause", "1 long 5 short, pause", "1 red 2 green, pause" or distress signal`,
   powerOffWaitPowerOn: "Power off, wait, power on",
   openDoorName: (doorName: string) => `Open: ${doorName}`,
   pressAndKeepDown: (keys: string, part: string) => `Press ${keys} and keep ${part} down`,

@@ -11,7 +11,8 @@ export const say = {
   mendsThreeContactFaultsIn: "Mends three contact faults in four; harness before boards.",
   makeRoomForAPlug: "Make room for a plug that cannot seat",
   onlyWhereSomethingKeepsIt:
-    "Only where something keeps it from latching. Afterwards mains keeps its distances: clearance 1.5 mm, creepage 2.5 mm, to what can be touched 3 and 5 mm (IEC 60335-1 at 230 V, from memory: look them up).",
+    "Only where something keeps it from latching. Afterwards mains keeps its distances: clearance 1.5 mm, " +
+    "creepage 2.5 mm, to what can be touched 3 and 5 mm (IEC 60335-1 at 230 V, from memory: look them up).",
   renewPinAndSocket: "Renew pin and socket",
   forAPinThatIs: "For a pin that is heat-discoloured or has lost its tension.",
   replaceTheHarness: "Replace the harness",

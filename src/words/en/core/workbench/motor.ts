@@ -1,9 +1,11 @@
 /** What core/workbench/motor says to people, in English. */
 export const say = {
   oneOfTheThreeIs:
-    "One of the three is open or shorted: with an open winding the leads cannot be told. Infinite between two leads, and finite from neither, means that winding is open.",
+    "One of the three is open or shorted: with an open winding the leads cannot be told. Infinite between two " +
+    "leads, and finite from neither, means that winding is open.",
   twoReadingsAreEqualWithin:
-    "Two readings are equal within 2 %: start and run cannot be told by ohms. It may turn both ways, with windings alike, or have three phases.",
+    "Two readings are equal within 2 %: start and run cannot be told by ohms. It may turn both ways, with " +
+    "windings alike, or have three phases.",
   commonPracticeNoSource: "common practice, no source",
   aWindingIsOpen: "A winding is open.",
   balancedShareApart: (share: string) => `Balanced: ${share} apart.`,
@@ -40,9 +42,11 @@ export const say = {
   typeTheThreeReadingsOr: "Type the three readings, or any other pair, to have them judged.",
   everySourceOffTheRun: "Every source off, the run capacitor discharged through a resistor and proven near 0 V.",
   fedDirectlyUnloadedSecuredAgainst:
-    "Fed directly: unloaded, secured against the jump of its start, fused at twice its plate current, at reduced voltage first; a sealed compressor only with its own start device, and by who is licensed.",
+    "Fed directly: unloaded, secured against the jump of its start, fused at twice its plate current, at " +
+    "reduced voltage first; a sealed compressor only with its own start device, and by who is licensed.",
   reducedVoltageAThirdFor:
-    "Reduced voltage: a third for brushed motors, half for the rest. It should turn evenly, without smell, within seconds; one that only hums is switched off at once.",
+    "Reduced voltage: a third for brushed motors, half for the rest. It should turn evenly, without smell, " +
+    "within seconds; one that only hums is switched off at once.",
   itTurnsWhatFeedsIt: "It turns: what feeds it is to blame. It does not: the motor.",
   motorOrCompressor: "Motor or compressor",
   windingsCapacitorStartDeviceCurrents: "Windings, capacitor, start device, currents",

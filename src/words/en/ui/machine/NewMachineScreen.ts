@@ -10,5 +10,6 @@ export const say = {
   beginWithItsSkeleton: "Begin with its skeleton",
   whatYouGet: "What you get",
   aSmallFileThatWorks:
-    "A small file that works at once: outlet, cord, fuse, board as a block, the usual loads of this kind. In the editor you put in the real plugs, pins, ratings and codes.",
+    "A small file that works at once: outlet, cord, fuse, board as a block, the usual loads of this kind. In " +
+    "the editor you put in the real plugs, pins, ratings and codes.",
 };

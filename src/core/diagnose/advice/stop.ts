@@ -1,0 +1,115 @@
+import { inSentence } from "../../quantity";
+import type { Evidence, Repair } from "../evidence/evidence";
+import { isCause, isModelled } from "../evidence/simple-causes";
+import { blamedPieces, type Hypothesis } from "../hypotheses/hypothesis";
+import { type Beliefs } from "../belief/beliefs";
+import type { PieceSuspect } from "../belief/suspects";
+import type { FaultDictionary } from "../dictionary/fault-dictionary";
+import type { Means } from "../planning/means";
+import type { BoundProof } from "./binding-proofs";
+import { say } from "#words/core/diagnose/advice";
+
+/** Why the search has ended, as a sentence. */
+export interface Stop {
+  readonly kind:
+    "found" | "likely" | "group" | "something else" | "nothing wrong" | "simple cause" | "mended" | "not as drawn";
+  readonly pieces: readonly string[];
+  readonly sentence: string;
+}
+
+/** The last repair took the complaint with it. */
+export function mended({ machine }: FaultDictionary, repairs: readonly Repair[]): Stop | null {
+  const last = repairs[repairs.length - 1];
+  if (last?.result !== "gone") return null;
+  return {
+    kind: "mended",
+    pieces: [last.piece],
+    sentence: say.thisRepairCuredTheComplaint(inSentence(machine.pieceById.get(last.piece)?.name ?? last.piece)),
+  };
+}
+
+/**
+ * A simple cause that was found and is no fault of the machine: it is put right and tried, before anything is
+ * measured. The last answer to a question stands.
+ */
+export function simpleCause({ machine }: FaultDictionary, evidence: readonly Evidence[]): Stop | null {
+  const last = new Map(evidence.flatMap((e) => (e.type === "answer" ? [[e.first, e.answer] as const] : [])));
+  const found = machine.file.firsts.find((f) => {
+    const a = last.get(f.id);
+    return a !== undefined && isCause(f, a) && !isModelled(f);
+  });
+  return found ? { kind: "simple cause", pieces: [], sentence: found.then } : null;
+}
+
+/** What is less likely than this is not named at the end of a search; estimate E02. */
+const NAMED = 0.05;
+
+const isLimited = (means: Means) => !means.live || !means.clamp || !means.dcClamp;
+
+export function stopOf(
+  dictionary: FaultDictionary,
+  beliefs: Beliefs,
+  suspects: readonly PieceSuspect[],
+  settled: boolean,
+  means: Means,
+  missing: readonly BoundProof[],
+): Stop {
+  const top = suspects[0]!;
+  if (top.piece === "no-fault" && (settled || top.probability > 0.5))
+    return { kind: "nothing wrong", pieces: [], sentence: say.everyReadingIsAsA };
+  if (top.piece === "not-as-drawn" && (settled || top.probability > 0.5))
+    return {
+      kind: "not as drawn",
+      pieces: [],
+      sentence: say.thisUnitDiffersFromIts(inSentence(top.faults[0]?.name ?? say.somethingDiffers)),
+    };
+  if (top.piece === "something-else" && (settled || top.probability > 0.5))
+    return {
+      kind: "something else",
+      pieces: [],
+      sentence: say.theReadingsFitNeitherOne,
+    };
+  if (settled && missing.length > 0)
+    return {
+      kind: "likely",
+      pieces: [top.piece],
+      sentence: say.likelyUnproven(top.name, missing.map((p) => inSentence(p.words)).join("; ")),
+    };
+  if (settled) return found(dictionary, beliefs, top);
+  const left = suspects.filter((s) => s.probability >= NAMED && s.piece !== "no-fault" && s.piece !== "something-else");
+  const isPerhapsSound = suspects.some((s) => s.piece === "no-fault" && s.probability >= NAMED);
+  const names = left.map((s) => s.name).join(", ");
+  const group = { kind: "group", pieces: left.map((s) => s.piece) } as const;
+  if (isLimited(means))
+    return {
+      ...group,
+      sentence: say.noneOfTheTestsYou(names, isPerhapsSound ? say.partNothingWrong(names ? ", " : "") : ""),
+    };
+  // What shows nothing in any test cannot be told from a sound machine.
+  if (isPerhapsSound)
+    return {
+      ...group,
+      sentence: say.everyReadingIsAsAGood(names ? say.noSafeTestWouldShow(names) : ""),
+    };
+  return {
+    ...group,
+    sentence: say.noSafeTestTellsThese(names),
+  };
+}
+
+/** What was found; and what goes with it: a second fault, a part it has taken along. */
+function found({ machine, hypotheses }: FaultDictionary, beliefs: Beliefs, top: PieceSuspect): Stop {
+  const mine = hypotheses
+    .map((h, i) => ({ h, p: beliefs.probability[i]! }))
+    .filter(({ h }) => blamedPieces(h).includes(top.piece))
+    .sort((a, b) => b.p - a.p);
+  const share = (kind: (h: Hypothesis) => boolean) => mine.reduce((sum, { h, p }) => sum + (kind(h) ? p : 0), 0);
+  const two = share((h) => h.kind === "two faults") > 0.5;
+  const led = mine[0]?.h.kind === "fault" ? mine[0].h.led : [];
+  let more: string;
+  if (two) more = say.oneFaultDoesNotExplain;
+  else if (led.length > 0)
+    more = say.itHasTakenWithIt(led.map((f) => inSentence(machine.partById.get(f.part)!.name)).join(" and "));
+  else more = "";
+  return { kind: "found", pieces: [top.piece], sentence: say.theFaultIsInOne(top.name, more) };
+}
