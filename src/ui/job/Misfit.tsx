@@ -32,7 +32,7 @@ export function MisfitNote({
     <div className="misfit-note" role="status">
       <p className="mb-1">
         <span className="mark misfit" aria-hidden /> <strong className="value">{reading.body.as.shown}</strong>{" "}
-        {say.atAsTitleSentence(reading.body.as.title, misfit.sentence)}
+        {say.whatAndSentence(reading.body.as.title, misfit.sentence)}
       </p>
       {misfit.slips.length > 0 ? (
         <>
