@@ -136,7 +136,7 @@ else {
       isolation.map((m) => [
         m.machine,
         {
-          "right piece": `${m.ways.advice.right} of ${m.ways.advice.faults}`,
+          "right assembly": `${m.ways.advice.right} of ${m.ways.advice.faults}`,
           readings: n(m.ways.advice.readings),
           "walk, times": n(m.ways.walk.readings / m.ways.advice.readings),
           "random, times": n(m.ways.random.readings / m.ways.advice.readings),

@@ -43,9 +43,11 @@ export function largeMachine(branches: number, setups: number) {
   }
   // Switches that rest closed; a few are opened in each setup.
   const on = (s: number) => Array.from({ length: branches }, (_, b) => `S${b}`).filter((_, b) => b % setups === s);
-  const pieces = ["house", "fuse", ...Array.from({ length: branches }, (_, b) => [`loom${b}`, `load${b}`]).flat()].map(
-    (id) => ({ id, name: id, repair: "Renew", minutes: 10, price: 5 }),
-  );
+  const assemblies = [
+    "house",
+    "fuse",
+    ...Array.from({ length: branches }, (_, b) => [`loom${b}`, `load${b}`]).flat(),
+  ].map((id) => ({ id, name: id, repair: "Renew", minutes: 10, price: 5 }));
   return compileMachine(
     machineFileSchema.parse({
       format: 1,
@@ -56,7 +58,7 @@ export function largeMachine(branches: number, setups: number) {
       name: "Large",
       family: "washer",
       supply: { volts: 230, hertz: 50, percent: 6 },
-      pieces,
+      pieces: assemblies,
       parts,
       points,
       references: [
@@ -92,7 +94,7 @@ export function benchDictionary() {
   const start = performance.now();
   dictionary.build();
   const milliseconds = performance.now() - start;
-  const specimens = dictionary.hypotheses.length * machine.file.setups.length;
+  const samples = dictionary.hypotheses.length * machine.file.setups.length;
   return {
     nodes: machine.nets.length,
     hypotheses: dictionary.hypotheses.length,
@@ -100,7 +102,7 @@ export function benchDictionary() {
     permitted: dictionary.permitted.length,
     useful: dictionary.candidates.length,
     nominalReadings: dictionary.permitted.length * dictionary.hypotheses.length,
-    solves: specimens,
+    solves: samples,
     milliseconds,
   };
 }

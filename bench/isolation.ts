@@ -55,10 +55,10 @@ function benchMachine(name: string) {
       ways[way].minutes += run.minutes;
       const allowed = new Set(
         (committed.find((g) => g.includes(h.id)) ?? [h.id]).map(
-          (id) => dictionary.hypotheses.find((x) => x.id === id)!.piece,
+          (id) => dictionary.hypotheses.find((x) => x.id === id)!.assembly,
         ),
       );
-      if (run.pieces.includes(h.piece) && run.pieces.every((p) => allowed.has(p))) ways[way].right++;
+      if (run.assemblies.includes(h.assembly) && run.assemblies.every((p) => allowed.has(p))) ways[way].right++;
     }
   });
   for (const way of Object.values(ways)) {
@@ -96,9 +96,9 @@ function benchMachine(name: string) {
  */
 function lowerBoundOf(dictionary: FaultDictionary, faults: readonly string[]): number {
   const { machine } = dictionary;
-  const standing = { setup: machine.file.complaints[0]!.setup, openPanels: new Set<string>() };
+  const unitState = { setup: machine.file.complaints[0]!.setup, openPanels: new Set<string>() };
   const costs = dictionary.candidates
-    .map((test) => ({ test, minutes: costOf(machine, standing, test).minutes }))
+    .map((test) => ({ test, minutes: costOf(machine, unitState, test).minutes }))
     .sort((a, b) => a.minutes - b.minutes);
   const cheapest = faults.map((id) => {
     const at = dictionary.hypotheses.findIndex((h) => h.id === id);

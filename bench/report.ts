@@ -141,13 +141,13 @@ export function writeReport(b: BenchRun): void {
       met(b.plans.mean <= 1.02 && b.plans.p95 <= 1.08),
     ],
     [
-      `${FAULTS_EVERY === 1 ? "every single fault" : `single faults, one in ${FAULTS_EVERY},`} of ${b.isolation.length} machines: right piece or group`,
+      `${FAULTS_EVERY === 1 ? "every single fault" : `single faults, one in ${FAULTS_EVERY},`} of ${b.isolation.length} machines: right assembly or group`,
       "98 %",
       `${right} of ${faults}, ${percent(right, faults)}`,
       met(right / faults >= 0.98),
     ],
     [
-      "one wrong reading in every run: right piece",
+      "one wrong reading in every run: right assembly",
       "90 %",
       `${slipRight} of ${runs}, ${percent(slipRight, runs)}`,
       met(slipRight / runs >= 0.9),

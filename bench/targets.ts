@@ -24,9 +24,9 @@ export function benchPlans(cases: number) {
     optimumMs += performance.now() - start;
     if (!(best > 0)) continue;
     start = performance.now();
-    ours.push(costFollowing(problem, EXACT_SUSPECTS, (planner, standing) => planner.moves(standing)[0]) / best);
+    ours.push(costFollowing(problem, EXACT_SUSPECTS, (planner, unitState) => planner.moves(unitState)[0]) / best);
     oursMs += performance.now() - start;
-    plain.push(costFollowing(problem, 0, (planner, standing) => planner.ofPolicy(standing)) / best);
+    plain.push(costFollowing(problem, 0, (planner, unitState) => planner.ofPolicy(unitState)) / best);
   }
   return {
     cases: ours.length,
@@ -61,11 +61,11 @@ export function benchSlips(isolations: readonly (readonly [string, FaultDictiona
       if (run.kind === null) continue;
       const allowed = new Set(
         (committed.find((g) => g.includes(h.id)) ?? [h.id]).map(
-          (id) => dictionary.hypotheses.find((x) => x.id === id)!.piece,
+          (id) => dictionary.hypotheses.find((x) => x.id === id)!.assembly,
         ),
       );
       tally.runs++;
-      if (run.pieces.includes(h.piece) && run.pieces.every((p) => allowed.has(p))) tally.right++;
+      if (run.assemblies.includes(h.assembly) && run.assemblies.every((p) => allowed.has(p))) tally.right++;
       if (run.named) {
         tally.nameable++;
         tally.namedFirst += Number(run.named.first);

@@ -26,7 +26,8 @@ for (const name of readdirSync(folder).filter(
     `${name}: ${machine.nets.length} nets, ${faults.length} faults, ${machine.file.setups.length} setups, ${dictionary.candidates.length} tests, ${built.toFixed(0)} ms; ${((100 * alone) / faults.length).toFixed(0)} % stand alone`,
   );
   for (const g of groups) console.log(`   together: ${g.join(", ")}`);
-  for (const u of unmeetableProofs(dictionary)) console.log(`   ${u.fault} (${u.piece}) cannot be proven: ${u.words}`);
+  for (const u of unmeetableProofs(dictionary))
+    console.log(`   ${u.fault} (${u.assembly}) cannot be proven: ${u.words}`);
   start = performance.now();
   const random = randomSource(7);
   let readings = 0;
@@ -35,10 +36,10 @@ for (const name of readdirSync(folder).filter(
     const run = search(dictionary, unit, "advice");
     readings += run.readings;
     const group = groups.find((g) => g.includes(h.id)) ?? [h.id];
-    const allowed = new Set(group.map((id) => dictionary.hypotheses.find((x) => x.id === id)!.piece));
-    if (!run.pieces.includes(h.piece) || run.pieces.some((p) => !allowed.has(p)))
+    const allowed = new Set(group.map((id) => dictionary.hypotheses.find((x) => x.id === id)!.assembly));
+    if (!run.assemblies.includes(h.assembly) || run.assemblies.some((p) => !allowed.has(p)))
       console.log(
-        `   WRONG ${h.id} (${h.piece}) ended at ${run.pieces.join(", ")} after ${run.tests.map((t, i) => `${testKey(t)}=${JSON.stringify(unit.read(run.tests[i]!)).slice(8, 60)}`).join(" ; ")}`,
+        `   WRONG ${h.id} (${h.assembly}) ended at ${run.assemblies.join(", ")} after ${run.tests.map((t, i) => `${testKey(t)}=${JSON.stringify(unit.read(run.tests[i]!)).slice(8, 60)}`).join(" ; ")}`,
       );
   }
   console.log(

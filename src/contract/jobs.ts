@@ -76,10 +76,10 @@ export interface JobPage {
 
 const yes = z.boolean();
 /** How the unit stands and what the person has, as the job screen knows it. */
-export const standingSchema = z.strictObject({
+export const unitStateSchema = z.strictObject({
   setup: z.string().min(1).max(60),
   openPanels: z.array(z.string().max(60)).max(40).readonly(),
-  means: z
+  equipment: z
     .strictObject({
       live: yes,
       clamp: yes,
@@ -135,7 +135,7 @@ export const liveAddress = (job: string, after: number) => address`/api/jobs/${j
 /** Advice from the server's own dictionary, and the entries it was reckoned for; null while it has none. */
 export const serverAdvice = sends(
   (job: string) => address`/api/jobs/${job}/advice`,
-  standingSchema,
+  unitStateSchema,
   z.object({ evidence: z.array(z.string()), advice: made<Advice>() }).nullable(),
 );
 /** Puts what was found on a unit into its machine's file. */
@@ -151,8 +151,8 @@ export const openWaitSchema = z.object({
   site: z.string(),
   wait: z.string(),
   words: z.string(),
-  /** The piece whose repair it belongs to, where the journal says. */
-  piece: z.string().nullable(),
+  /** The assembly whose repair it belongs to, where the journal says. */
+  assembly: z.string().nullable(),
   /** When it is due, ISO 8601. */
   due: z.string(),
 });

@@ -1,6 +1,6 @@
 import { z } from "zod";
 import { METER_FUNCTIONS } from "../core/instrument";
-import { shownSchema } from "../core/journal";
+import { displaySchema } from "../core/journal";
 import { address, reads, sends } from "./endpoint";
 
 /** A device at a configured address. */
@@ -33,6 +33,6 @@ export const devices = reads(() => "/api/meters", z.object({ devices: z.array(de
 export const readDevice = sends(
   (id: string) => address`/api/meters/${id}/read`,
   readSchema,
-  z.object({ shown: shownSchema }),
+  z.object({ shown: displaySchema }),
 );
-export const layLeads = sends(() => "/api/meters/stand-in", standInSchema, z.object({ laid: z.boolean() }));
+export const layLeads = sends(() => "/api/meters/stand-in", standInSchema, z.object({ card: z.boolean() }));

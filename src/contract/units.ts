@@ -33,7 +33,7 @@ export const unitRowSchema = z.object({ ...unitPlateSchema.shape, id: z.string()
 export type UnitRow = Readonly<z.output<typeof unitRowSchema>>;
 
 /** How a unit stands, by the last entry of any of its jobs; null: nobody has said. */
-export const unitStateSchema = z.object({
+export const knownStateSchema = z.object({
   setup: z.string(),
   powered: z.boolean(),
   /** When that was said, ISO 8601; by whom; in which job. */
@@ -41,7 +41,7 @@ export const unitStateSchema = z.object({
   by: z.string(),
   job: z.string(),
 });
-export type UnitState = Readonly<z.output<typeof unitStateSchema>>;
+export type KnownState = Readonly<z.output<typeof knownStateSchema>>;
 
 export const openJobSchema = z.object({
   id: z.string(),
@@ -59,7 +59,7 @@ export interface UnitRecord extends UnitRow {
   readonly absorbed: readonly { readonly id: string; readonly site: string; readonly serial: string | null }[];
   /** Boards and sheet that its plate picks, in words; empty where its file says nothing of it. */
   readonly platePicks: string;
-  readonly state: UnitState | null;
+  readonly state: KnownState | null;
   readonly jobs: readonly {
     readonly id: string;
     readonly openedAt: string;
@@ -87,7 +87,7 @@ export interface UnitSearch {
 export const findUnits = reads((typed: string) => `/api/units?q=${encodeURIComponent(typed)}`, unitSearchSchema);
 export const unitNow = reads(
   (id: string) => address`/api/units/${id}`,
-  z.object({ state: unitStateSchema.nullable(), open: z.array(openJobSchema) }),
+  z.object({ state: knownStateSchema.nullable(), open: z.array(openJobSchema) }),
 );
 export const correctUnit = sends((id: string) => address`/api/units/${id}`, correctionSchema, named);
 export const mergeUnit = sends((id: string) => address`/api/units/${id}/merge`, mergeSchema, named);

@@ -1,7 +1,7 @@
 import { type MeterFunction, needsDeadCircuit, ORDINARY_METER } from "../core/instrument";
 import { isPowered } from "../core/safety";
 import type { Fault, Machine } from "../core/model";
-import type { Shown } from "../core/quantity";
+import type { Reading } from "../core/quantity";
 import { makeTest, nominalValues, NoOperatingPoint, observe, Simulator, type State } from "../core/simulate";
 import { say } from "#words/devices";
 
@@ -40,8 +40,8 @@ export class SimulatedBench {
   /**
    * What the meter sees: nothing but its own idle display with the leads off, an overload for ohms on a live circuit.
    */
-  measure(fn: MeterFunction): Shown {
-    let idle: Shown;
+  measure(fn: MeterFunction): Reading {
+    let idle: Reading;
     if (needsDeadCircuit(fn)) {
       if (fn === "continuity") idle = { kind: "beep", beeps: false };
       else idle = { kind: "overload" };

@@ -1,6 +1,6 @@
 import { createServer, type AddressInfo, type Server, type Socket } from "node:net";
 import { functionNamed, type MeterFunction, OVERLOAD, shortened } from "../core/instrument";
-import type { Shown } from "../core/quantity";
+import type { Reading } from "../core/quantity";
 import { say } from "#words/devices";
 
 /** A server of SCPI lines on loopback; `handle` answers a command, or nothing. */
@@ -46,7 +46,7 @@ async function serveLines(
 
 /** A bench meter that ships: it reads what `measure` finds, with noise of its own. */
 export async function standInMeter(
-  measure: (fn: MeterFunction) => Shown,
+  measure: (fn: MeterFunction) => Reading,
   random: () => number,
 ): Promise<{ readonly port: number; close(): Promise<void> }> {
   let fn: MeterFunction = "dcv";

@@ -1,7 +1,7 @@
 import { createHash } from "node:crypto";
 import { ORDINARY_METER } from "../core/instrument";
-import { advise, believe, FaultDictionary, layOut, proofsFor } from "../core/diagnose";
-import { type EventBody, evidenceOf, type Job, jobOn, judgedOf, readingBody, standingOf } from "../core/journal";
+import { advise, believe, FaultDictionary, describeTest, proofsFor } from "../core/diagnose";
+import { type EventBody, evidenceOf, type Job, jobOn, judgedOf, readingBody, unitStateOf } from "../core/journal";
 import {
   judge,
   leftBehind,
@@ -14,7 +14,7 @@ import {
   USUAL_RATES,
   weighOptions,
 } from "../core/repair";
-import { decimal, type Shown } from "../core/quantity";
+import { decimal, type Reading } from "../core/quantity";
 import { nominalValues, observe, Simulator } from "../core/simulate";
 import type { Fault } from "../core/model";
 import { inTransaction } from "./db";
@@ -121,14 +121,14 @@ async function playJob(
   for (let n = 0; n < most; n++) {
     const folded = await now();
     const evidence = evidenceOf(folded);
-    const advice = advise(dictionary, evidence, standingOf(folded));
+    const advice = advise(dictionary, evidence, unitStateOf(folded));
     const test = advice.next?.test;
     if (!test) break;
-    const laid = layOut(dictionary, believe(dictionary, evidence), standingOf(folded), test);
+    const card = describeTest(dictionary, believe(dictionary, evidence), unitStateOf(folded), test);
     const shown = asTyped(
       observe(simulator, simulator.energise(machine.setupById.get(test.setup)!, [fault], values), test, ORDINARY_METER),
     );
-    await log(readingBody(laid, shown.typed, shown.shown, true));
+    await log(readingBody(card, shown.typed, shown.shown, true));
   }
   if (close) await repairAndClose(dictionary, fault, log, now);
 }
@@ -147,12 +147,12 @@ async function repairAndClose(
   const simulator = new Simulator(machine);
   const values = nominalValues(machine);
   const before = await now();
-  const piece = advise(dictionary, evidenceOf(before), standingOf(before)).suspects[0]!;
+  const assembly = advise(dictionary, evidenceOf(before), unitStateOf(before)).suspects[0]!;
   const [option] = weighOptions(optionsFor(machine, fault), USUAL_RATES, 400);
   const price = Math.round(outlay(option!.option, USUAL_RATES));
   await log({
     type: "decided",
-    piece: piece.piece,
+    piece: assembly.assembly,
     fault: `${fault.part}:${fault.mode}`,
     option: option!.option.id,
     words: option!.option.words,
@@ -163,8 +163,8 @@ async function repairAndClose(
     seals: "none",
     approved: { by: "Kitchen lead", price },
   });
-  for (const stage of swapPlan(machine, piece.piece).stages)
-    await log({ type: "staged", plan: piece.piece, stage: stage.id, done: true });
+  for (const stage of swapPlan(machine, assembly.assembly).stages)
+    await log({ type: "staged", plan: assembly.assembly, stage: stage.id, done: true });
   const steps = proofRun(machine, ORDINARY_METER, before.opened.complaint ?? null, fault);
   for (const step of steps) {
     let typed: string;
@@ -182,7 +182,7 @@ async function repairAndClose(
     // What is only seen is seen: the machine is sound by now.
     const passed = judge(step, typed).kind !== "fail";
     await log({ type: "proved", step: step.id, words: step.words, passed, typed, limit: step.expected.slice(0, 120) });
-    const told = toldOfRepair(machine, await now(), piece.piece, steps, step, passed, typed);
+    const told = toldOfRepair(machine, await now(), assembly.assembly, steps, step, passed, typed);
     if (told) await log(told);
   }
   for (const left of leftBehind(machine, await now()))
@@ -190,13 +190,16 @@ async function repairAndClose(
   const folded = await now();
   await log({
     type: "called",
-    piece: piece.piece,
-    pieceName: piece.name,
-    cause: piece.faults[0]!.name,
+    piece: assembly.assembly,
+    pieceName: assembly.name,
+    cause: assembly.faults[0]!.name,
     action: `${option!.option.words}.`,
-    sure: piece.word,
+    sure: assembly.word,
     despite: "Without its supply the sensor says nothing.",
-    proofs: proofsFor(machine, piece.piece, judgedOf(folded)).map((p) => ({ words: p.words, proven: p.by !== null })),
+    proofs: proofsFor(machine, assembly.assembly, judgedOf(folded)).map((p) => ({
+      words: p.words,
+      proven: p.by !== null,
+    })),
   });
 }
 
@@ -210,7 +213,7 @@ const GOOD: Readonly<Record<NonNullable<ProofStep["limit"]>["id"], string>> = {
 };
 
 /** A simulated reading as a technician would type it. */
-function asTyped(shown: Shown): { typed: string; shown: Shown } {
+function asTyped(shown: Reading): { typed: string; shown: Reading } {
   if (shown.kind === "value") {
     const value = Number(decimal(shown.value));
     return { typed: String(value), shown: { kind: "value", value } };
@@ -225,7 +228,7 @@ function asTyped(shown: Shown): { typed: string; shown: Shown } {
   };
 }
 
-function asTypedByHand(shown: Exclude<Shown, { kind: "value" | "jumping" }>): string {
+function asTypedByHand(shown: Exclude<Reading, { kind: "value" | "jumping" }>): string {
   if (shown.kind === "overload") return "OL";
   if (shown.kind === "label") return shown.label;
   if (shown.beeps) return "beep";

@@ -13,7 +13,7 @@ import { DeskPool, type Desk } from "./desk-pool";
 import { readJob } from "./jobs";
 import { machineOf } from "./machine-store";
 import { Refusal } from "./refusal";
-import type { standingSchema } from "../contract/jobs";
+import type { unitStateSchema } from "../contract/jobs";
 import { say } from "#words/server";
 
 type RemoteDesk = Comlink.Remote<IsolationDesk>;
@@ -54,7 +54,7 @@ const buildOf = (file: MachineFile) => (desk: RemoteDesk) =>
  */
 export async function adviceOn(
   job: string,
-  asked: z.output<typeof standingSchema>,
+  asked: z.output<typeof unitStateSchema>,
 ): Promise<{ readonly evidence: readonly string[]; readonly advice: Advice } | null> {
   const { events, raw, hash } = await readJob(job);
   if (raw.length > 0) throw new Refusal(409, say.thisJobHoldsAnEntry);
@@ -67,11 +67,11 @@ export async function adviceOn(
     return null;
   }
   const evidence = expressible(machine, evidenceOf(jobOn(machine, events))).kept;
-  const { wait: _, means, times, ...standing } = asked;
-  if (!machine.setupById.has(standing.setup))
-    throw new Refusal(400, say.hasNoSetup(machine.file.maker, machine.file.model, standing.setup));
+  const { wait: _, equipment, times, ...unitState } = asked;
+  if (!machine.setupById.has(unitState.setup))
+    throw new Refusal(400, say.hasNoSetup(machine.file.maker, machine.file.model, unitState.setup));
   const advice = await pool.use(key, beginDesk, build, (desk) =>
-    desk.advise(evidence, { ...standing, ...(means ? { means } : {}), ...(times ? { times } : {}) }),
+    desk.advise(evidence, { ...unitState, ...(equipment ? { equipment } : {}), ...(times ? { times } : {}) }),
   );
   return { evidence: evidence.map((e) => e.id), advice };
 }

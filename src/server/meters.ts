@@ -47,11 +47,11 @@ export async function readDevice(
 let placed = "";
 
 /** Puts a machine or the unit of a job on the stand-in's bench and lays the leads. */
-export async function wireStandIn(asked: z.output<typeof standInSchema>): Promise<{ readonly laid: boolean }> {
+export async function wireStandIn(asked: z.output<typeof standInSchema>): Promise<{ readonly card: boolean }> {
   const all = await meters();
   if (asked.leads === null) {
     all.lay(null);
-    return { laid: false };
+    return { card: false };
   }
   const { machine, complaint, key } = await unitOf(asked);
   const next = `${key} ${asked.fault}`;
@@ -65,7 +65,7 @@ export async function wireStandIn(asked: z.output<typeof standInSchema>): Promis
     if (error instanceof RangeError) throw new Refusal(400, error.message);
     throw error;
   }
-  return { laid: true };
+  return { card: true };
 }
 
 async function unitOf(

@@ -42,11 +42,11 @@ export async function openQuickJob(
 /** Puts what was found on a unit into its machine's file, as a new version of it. */
 export async function offerChanges(job: string, now: Date): Promise<{ id: string; hash: string }> {
   const { file, events } = await readJob(job);
-  const standing = changesIn(events);
-  if (standing.length === 0) throw new Refusal(409, say.nothingWasFoundOnThis);
+  const activeChanges = changesIn(events);
+  if (activeChanges.length === 0) throw new Refusal(409, say.nothingWasFoundOnThis);
   const { machine } = await newestMachine(file.id);
   try {
-    const changed = variantOf(machine.file, standing).file;
+    const changed = variantOf(machine.file, activeChanges).file;
     return {
       id: file.id,
       hash: await keepMachineFile(

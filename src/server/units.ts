@@ -16,9 +16,9 @@ import {
   correctionSchema,
   mergeSchema,
   newUnitSchema,
-  type UnitRecord,
+  type KnownState,
   type UnitSearch,
-  type UnitState,
+  type UnitRecord,
 } from "../contract/units";
 import { say } from "#words/server";
 
@@ -191,7 +191,7 @@ export async function unitOfJob(job: string): Promise<string> {
 }
 
 /** How a unit stands now, and its open jobs. Throws a `Refusal` where there is none. */
-export async function unitState(id: string): Promise<{ readonly state: UnitState | null }> {
+export async function unitState(id: string): Promise<{ readonly state: KnownState | null }> {
   if (!z.uuid().safeParse(id).success) throw new Refusal(404, say.thereIsNoSuchUnit);
   return { state: stateOf(await unitRow(database(), id)) };
 }
@@ -254,7 +254,7 @@ const plateOf = ({ site, machine, serial, productCode, productIndex }: UnitPlate
   productIndex,
 });
 
-function stateOf(row: typeof units.$inferSelect): UnitState | null {
+function stateOf(row: typeof units.$inferSelect): KnownState | null {
   if (row.setup === null || row.stoodAt === null) return null;
   return {
     setup: row.setup,

@@ -14,7 +14,7 @@ export async function openWaits(): Promise<readonly OpenWait[]> {
       site: units.site,
       wait: waits.wait,
       words: waits.words,
-      piece: waits.piece,
+      assembly: waits.piece,
       due: waits.due,
     })
     .from(waits)

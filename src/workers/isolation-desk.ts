@@ -13,15 +13,15 @@ import {
   fitsSomething,
   type History,
   historyOf,
-  type Laid,
-  layOut,
-  likelyShown,
+  type TestCard,
+  describeTest,
+  likelyReadings,
   type MachineCode,
-  type Means,
+  type Equipment,
   type Misfit,
   misfitOf,
   type OpenFirst,
-  openFirsts,
+  openSimpleCauses,
   partDoubt,
   questioned,
   type Reason,
@@ -30,8 +30,8 @@ import {
   setupShowing,
   type SignAsked,
   signsWorthIt,
-  type Standing,
-  standingAfter,
+  type UnitState,
+  unitStateAfter,
   type Times,
   weigh,
   whatIf,
@@ -45,16 +45,16 @@ import { type Slip, slipsOf, type Test } from "../core/simulate";
 import { say } from "#words/workers";
 
 /** How a unit stands, in a form that passes between threads. */
-export interface PlainStanding {
+export interface PlainUnitState {
   readonly setup: string;
   readonly openPanels: readonly string[];
-  readonly means?: Means;
+  readonly equipment?: Equipment;
   readonly times?: Times;
 }
 
 /** What came of laying out a test that a technician chose: the layout, or why it may not be made. */
 export type ChosenTest =
-  { readonly laid: Laid; readonly refused: null } | { readonly laid: null; readonly refused: string };
+  { readonly card: TestCard; readonly refused: null } | { readonly card: null; readonly refused: string };
 
 /** So many different results are thought of ahead. */
 const THOUGHTS = 3;
@@ -86,15 +86,15 @@ export class IsolationDesk {
     progress(1);
   }
 
-  advise(evidence: readonly Evidence[], standing: PlainStanding): Advice {
+  advise(evidence: readonly Evidence[], unitState: PlainUnitState): Advice {
     this.asked++;
-    return advise(this.whole(), evidence, plain(standing));
+    return advise(this.whole(), evidence, plain(unitState));
   }
 
   /** The same for what is still being typed; null for what fits nothing, as most of what is half typed. */
-  adviseHalf(evidence: readonly Evidence[], standing: PlainStanding): Advice | null {
+  adviseHalf(evidence: readonly Evidence[], unitState: PlainUnitState): Advice | null {
     this.asked++;
-    return fitsSomething(this.whole(), evidence) ? this.advise(evidence, standing) : null;
+    return fitsSomething(this.whole(), evidence) ? this.advise(evidence, unitState) : null;
   }
 
   /**
@@ -102,17 +102,17 @@ export class IsolationDesk {
    * suspects predict, one after the other until the next question comes. The answers are thrown away; what was worked
    * out and compiled on the way makes the real one quick. Says how many it came to.
    */
-  async thinkAhead(evidence: readonly Evidence[], standing: PlainStanding): Promise<number> {
+  async thinkAhead(evidence: readonly Evidence[], unitState: PlainUnitState): Promise<number> {
     const dictionary = this.whole();
     const asked = this.asked;
-    const { next } = advise(dictionary, evidence, plain(standing));
+    const { next } = advise(dictionary, evidence, plain(unitState));
     if (!next) return 0;
     const there = {
-      ...plain(standing),
+      ...plain(unitState),
       setup: next.test.setup,
-      openPanels: standingAfter(dictionary.machine, plain(standing), next.test).openPanels,
+      openPanels: unitStateAfter(dictionary.machine, plain(unitState), next.test).openPanels,
     };
-    const thoughts = likelyShown(dictionary, evidence, next.test).slice(0, THOUGHTS);
+    const thoughts = likelyReadings(dictionary, evidence, next.test).slice(0, THOUGHTS);
     let came = 0;
     for (const shown of thoughts) {
       await new Promise((resolve) => {
@@ -126,14 +126,14 @@ export class IsolationDesk {
   }
 
   /** Lays out any test, so that what was really done is judged as that. */
-  layOut(evidence: readonly Evidence[], standing: PlainStanding, test: Test): ChosenTest {
+  describeTest(evidence: readonly Evidence[], unitState: PlainUnitState, test: Test): ChosenTest {
     const { machine } = this.ready();
     const setup = machine.setupById.get(test.setup);
     const refused = setup ? forbidden(machine, setup, test) : say.theMachineFileHasNo;
-    if (refused) return { laid: null, refused };
+    if (refused) return { card: null, refused };
     const { dictionary, beliefs } = this.weighed(evidence);
     return {
-      laid: layOut(dictionary, beliefs, { ...plain(standing), repairs: repairsOf(evidence) }, test),
+      card: describeTest(dictionary, beliefs, { ...plain(unitState), repairs: repairsOf(evidence) }, test),
       refused: null,
     };
   }
@@ -177,9 +177,9 @@ export class IsolationDesk {
   }
 
   /** The questions still open, in the order in which they are worth asking. */
-  firsts(evidence: readonly Evidence[], complaint: string, answered: readonly string[]): readonly OpenFirst[] {
+  simpleCauses(evidence: readonly Evidence[], complaint: string, answered: readonly string[]): readonly OpenFirst[] {
     const { dictionary, beliefs } = this.weighed(evidence);
-    return openFirsts(dictionary.machine, complaint, new Set(answered), partDoubt(dictionary, beliefs));
+    return openSimpleCauses(dictionary.machine, complaint, new Set(answered), partDoubt(dictionary, beliefs));
   }
 
   /** The signs worth looking for now. */
@@ -189,10 +189,10 @@ export class IsolationDesk {
     return signsWorthIt(dictionary, beliefs.probability, found).slice(0, 12);
   }
 
-  /** Why a piece is believed or doubted, the strongest first. */
-  reasons(evidence: readonly Evidence[], piece: string): readonly Reason[] {
+  /** Why an assembly is believed or doubted, the strongest first. */
+  reasons(evidence: readonly Evidence[], assembly: string): readonly Reason[] {
     const { dictionary, beliefs } = this.weighed(evidence);
-    return reasonsFor(dictionary, evidence, beliefs, piece);
+    return reasonsFor(dictionary, evidence, beliefs, assembly);
   }
 
   /** How the suspects went, reading by reading. */
@@ -248,9 +248,9 @@ export class IsolationDesk {
   }
 }
 
-const plain = (standing: PlainStanding): Standing => ({
-  setup: standing.setup,
-  openPanels: new Set(standing.openPanels),
-  ...(standing.means ? { means: standing.means } : {}),
-  ...(standing.times ? { times: standing.times } : {}),
+const plain = (unitState: PlainUnitState): UnitState => ({
+  setup: unitState.setup,
+  openPanels: new Set(unitState.openPanels),
+  ...(unitState.equipment ? { equipment: unitState.equipment } : {}),
+  ...(unitState.times ? { times: unitState.times } : {}),
 });

@@ -157,9 +157,9 @@ test("the editor: a skeleton, errors in place, undo, a draft that survives a rel
   await name.fill("Wall outlet");
   await name.press("Enter");
   await expect(page.getByRole("status").first()).toContainText("Not saved yet");
-  const piece = page.getByLabel("assembly of part 1", { exact: true });
-  await piece.fill("nowhere");
-  await piece.press("Enter");
+  const assembly = page.getByLabel("assembly of part 1", { exact: true });
+  await assembly.fill("nowhere");
+  await assembly.press("Enter");
   await expect(page.locator(".row-problem")).toContainText("there is no piece called nowhere");
   await expect(page.getByRole("button", { name: "Save as a new version" })).toBeDisabled();
   await axe(page);

@@ -6,7 +6,7 @@ test("what to do about a suspect, by expected cost; the swap stage by stage, its
 }) => {
   await beginJob(page, "Valley school kitchen: Kaldruun UC-80, UC-0931", "Never stops, freezes everything");
   const job = page.url().split("/jobs/")[1]!;
-  await page.goto(`/jobs/${job}/repair?piece=board&fault=K1:welded`);
+  await page.goto(`/jobs/${job}/repair?assembly=board&fault=K1:welded`);
   await expect(page.getByLabel("Cause")).toHaveValue("K1:welded");
   await expect(page.locator("tr.is-best")).toContainText("cheapest");
   await expect(page.getByRole("row", { name: /Solder the joint again/ })).toContainText("temporary");
@@ -32,7 +32,7 @@ test("what to do about a suspect, by expected cost; the swap stage by stage, its
   await expect(page.getByText("Reconnect Terminal block T until it latches")).toBeVisible();
   await page.getByLabel("Power down, and prove it").check();
   await expect(page.getByLabel("Power down, and prove it")).toBeEnabled();
-  await page.goto(`/jobs/${job}/repair?piece=board&step=swap`);
+  await page.goto(`/jobs/${job}/repair?assembly=board&step=swap`);
   await expect(page.getByLabel("Power down, and prove it")).toBeChecked();
   await axe(page);
   await page.getByLabel("plugs straight over, one at a time").check();
@@ -51,9 +51,9 @@ test("what to do about a suspect, by expected cost; the swap stage by stage, its
     .first()
     .click();
   await expect(temporary).toHaveCount(0);
-  await page.goto(`/jobs/${job}/repair?piece=compressor&step=swap`);
+  await page.goto(`/jobs/${job}/repair?assembly=compressor&step=swap`);
   await expect(page.getByText("Work for a licensed trade: leave it closed")).toBeVisible();
-  expect((await page.request.get(`/jobs/${job}/repair?piece=nothing`)).status()).toBe(404);
+  expect((await page.request.get(`/jobs/${job}/repair?assembly=nothing`)).status()).toBe(404);
 });
 
 const PNG = Buffer.from(
@@ -66,7 +66,7 @@ test("a part that does not belong is refused with its reason; a photo is kept an
 }) => {
   await beginJob(page, "Larch Pass Hut: Firnau BF-330, BF-2217", "Panel shows only dashes");
   const job = page.url().split("/jobs/")[1]!;
-  await page.goto(`/jobs/${job}/repair?piece=main-board`);
+  await page.goto(`/jobs/${job}/repair?assembly=main-board`);
   await page.getByLabel("Number on the part in hand").fill("mb bf2 c");
   await expect(page.locator(".match")).toContainText("Not fitted");
   await expect(page.locator(".match")).toContainText("no thermostat in series");

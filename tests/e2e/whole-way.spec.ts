@@ -9,7 +9,7 @@ interface Case {
   readonly machine: string;
   readonly complaint: string;
   readonly fault: Fault;
-  readonly piece: string;
+  readonly assembly: string;
 }
 
 const CASES: readonly Case[] = [
@@ -18,21 +18,21 @@ const CASES: readonly Case[] = [
     machine: "quellmoor-sb-210",
     complaint: "Door panel dark, no beep, still cold inside",
     fault: { part: "W4", mode: "open" },
-    piece: "Door harness",
+    assembly: "Door harness",
   },
   {
     unit: "Valley school kitchen: Kaldruun UC-80, UC-0931",
     machine: "kaldruun-uc-80",
     complaint: "Never stops, freezes everything",
     fault: { part: "K1", mode: "welded" },
-    piece: "Relay board",
+    assembly: "Relay board",
   },
   {
     unit: "Grey Saddle cable-car station, platform: Obwart DV-8, DV-7745",
     machine: "obwart-dv-8",
     complaint: "Display shows SEns",
     fault: { part: "sensor", mode: "open" },
-    piece: "Cabinet sensor",
+    assembly: "Cabinet sensor",
   },
 ];
 
@@ -62,7 +62,7 @@ async function enter(
   await expect(page.locator(".trail li")).toHaveCount(count + 1);
 }
 
-for (const { unit, machine: file, complaint, fault, piece } of CASES) {
+for (const { unit, machine: file, complaint, fault, assembly } of CASES) {
   test(`${file}: from the complaint to the record of a machine proven well`, async ({ page }) => {
     test.setTimeout(150_000);
     const machine = machineNamed(file);
@@ -74,7 +74,7 @@ for (const { unit, machine: file, complaint, fault, piece } of CASES) {
       if (name === null) break;
       await enter(page, name, fault, machine);
     }
-    await expect(page.locator(".next h2")).toContainText(piece);
+    await expect(page.locator(".next h2")).toContainText(assembly);
     // Decide.
     await page
       .getByRole("link", { name: /What to do about it/ })
@@ -153,12 +153,12 @@ for (const { unit, machine: file, complaint, fault, piece } of CASES) {
     await page.keyboard.press("Alt+k");
     const dialog = page.getByRole("dialog");
     // What was repaired is what was wrong, though nothing is wrong any more.
-    await expect(dialog.getByLabel("What is wrong").locator("option:checked")).toHaveText(`${piece} (repaired)`);
+    await expect(dialog.getByLabel("What is wrong").locator("option:checked")).toHaveText(`${assembly} (repaired)`);
     const despite = dialog.getByLabel(/Close without this proof/);
     if (await despite.isVisible()) await despite.fill("Proven by the swap.");
     await dialog.getByRole("button", { name: "Close the job" }).click();
     await page.waitForURL(/\/record$/);
-    await expect(page.getByRole("heading", { name: piece })).toBeVisible();
+    await expect(page.getByRole("heading", { name: assembly })).toBeVisible();
     await expect(page.getByRole("heading", { name: "Repair" })).toBeVisible();
     await expect(page.getByText("Agreed with Caretaker up to 300.")).toBeVisible();
     await expect(page.getByRole("cell", { name: "passed" })).toHaveCount(total);
@@ -172,12 +172,12 @@ test("a proof that fails goes back to the search with all that is known; a wait 
   test.setTimeout(120_000);
   await beginJob(page, "Larch Pass Hut: Firnau BF-330, BF-2217", "Panel dark, still cold inside");
   const job = page.url().split("/jobs/")[1]!;
-  await page.goto(`/jobs/${job}/repair?piece=panel-board&fault=panel:dead&step=prove`);
+  await page.goto(`/jobs/${job}/repair?assembly=panel-board&fault=panel:dead&step=prove`);
   await page.locator(".proof-list li").first().waitFor();
   await page.getByRole("button", { name: "No" }).click();
   await page.waitForURL(`**/jobs/${job}`);
   await expect(page.getByText(/the proof failed/).first()).toBeVisible({ timeout: 60_000 });
-  await page.goto(`/jobs/${job}/repair?piece=panel-board&fault=panel:dead&step=prove`);
+  await page.goto(`/jobs/${job}/repair?assembly=panel-board&fault=panel:dead&step=prove`);
   await page.locator(".proof-list li").first().waitFor();
   await expect(page.locator(".proof-list li.failed")).toHaveCount(0);
   const wait = page.locator(".proof-list button", { hasText: "In its time" }).first();

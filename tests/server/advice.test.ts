@@ -12,7 +12,7 @@ import { at, closeShop, newJob, newUnit, NOW, posted, prepareShop } from "../sup
 
 let unit = "";
 const now = NOW;
-const standing = { setup: "idle", openPanels: [] };
+const unitState = { setup: "idle", openPanels: [] };
 const ask = (job: string, body: unknown) => POST(posted(body), at(job));
 
 const dictionary = isolationOf("zirvald-bw-15");
@@ -26,7 +26,7 @@ afterAll(closeShop);
 
 describe("advice from the server's own dictionary", () => {
   it("is what the same core says here, and null while nobody waits for it", { timeout: 120_000 }, async () => {
-    const asked = { ...standing, setup: complaint.setup };
+    const asked = { ...unitState, setup: complaint.setup };
     const id = await newJob(unit, complaint.id);
     const early = await ask(id, asked);
     expect(early.status).toBe(200);
@@ -42,7 +42,7 @@ describe("advice from the server's own dictionary", () => {
   });
 
   it("refuses a job that is not there and a standing that is none, with a sentence", async () => {
-    expect((await ask(uuid(), standing)).status).toBe(404);
+    expect((await ask(uuid(), unitState)).status).toBe(404);
     const id = await newJob(unit, complaint.id);
     const refused = await ask(id, { setup: 7 });
     expect(refused.status).toBe(400);

@@ -112,9 +112,9 @@ describe("a shipped file", () => {
     const { id, first, shop } = machine();
     await ship(first);
     await keepMachineFile(shop, "edited", NOW);
-    const [piece] = first.pieces;
-    // A part more, of a piece more: the part alone hangs on nothing.
-    const more = { ...piece!, id: "spare-piece", name: "Spare" };
+    const [assembly] = first.pieces;
+    // A part more, of an assembly more: the part alone hangs on nothing.
+    const more = { ...assembly!, id: "spare-piece", name: "Spare" };
     const [part] = first.parts as PartEntry[];
     const parts = (first.parts as PartEntry[]).map((p) => (p.id === part!.id ? { ...p, piece: "spare-piece" } : p));
     await ship({ ...first, revision: "2", pieces: [...first.pieces, more], parts } as MachineFile);

@@ -1,7 +1,7 @@
 import type { Evidence } from "../../src/core/diagnose/evidence/evidence";
 import type { Hypothesis } from "../../src/core/diagnose/hypotheses/hypothesis";
 import { scaleOf, isNumeric } from "../../src/core/diagnose/reading/scale";
-import type { Shown } from "../../src/core/quantity/read";
+import type { Reading } from "../../src/core/quantity/read";
 import type { Test } from "../../src/core/simulate/test";
 import { randomValues, UnitOnTheBench } from "./unit-on-the-bench";
 import type { FaultDictionary } from "../../src/core/diagnose/dictionary/fault-dictionary";
@@ -27,7 +27,7 @@ const SLIP = 0.02;
 
 /**
  * Draws the truth from the prior (fault by its odds, part values, mains and room evenly, meter noise, slips), makes a
- * few tests drawn from those that tell something, and asks after each how likely every piece is: of what was believed
+ * few tests drawn from those that tell something, and asks after each how likely every assembly is: of what was believed
  * at 30 %, three in ten must be true.
  */
 export function calibrate(isolations: readonly FaultDictionary[], each: number, random: () => number): Calibration {
@@ -56,14 +56,14 @@ export function calibrate(isolations: readonly FaultDictionary[], each: number, 
         // What cannot be drawn is left out of what is believed.
         const probability = believe(dictionary, evidence).probability;
         const other = probability[dictionary.hypotheses.findIndex((h) => h.kind === "something else")]!;
-        for (const [piece, p] of involvement(dictionary, probability)) {
-          if (piece === "something-else") continue;
+        for (const [assembly, p] of involvement(dictionary, probability)) {
+          if (assembly === "something-else") continue;
           const believed = p / (1 - other);
           if (believed < 0.005) continue;
           const tenth = sums[Math.min(9, Math.floor(10 * believed))]!;
           tenth.cases++;
           tenth.believed += believed;
-          if (truth.piece === piece) tenth.true++;
+          if (truth.assembly === assembly) tenth.true++;
         }
       }
     }
@@ -89,7 +89,7 @@ function drawn(hypotheses: readonly Hypothesis[], random: () => number): Hypothe
 }
 
 /** A slip as the model has it: anything the display can show, evenly on the meter's own scale. */
-function slip(dictionary: FaultDictionary, test: Test, random: () => number): Shown {
+function slip(dictionary: FaultDictionary, test: Test, random: () => number): Reading {
   if (!isNumeric(test.function)) {
     const labels = dictionary.machine.partById.get(test.red)?.labels ?? [];
     return { kind: "label", label: labels[Math.floor(random() * labels.length)] ?? "" };

@@ -1,8 +1,8 @@
 import { advise, isFound } from "../../src/core/diagnose/advice/advise";
-import { costOf, standingAfter, type Standing } from "../../src/core/diagnose/planning/cost";
-import type { Shown } from "../../src/core/quantity/read";
+import { costOf, unitStateAfter, type UnitState } from "../../src/core/diagnose/planning/cost";
+import type { Reading } from "../../src/core/quantity/read";
 import type { Evidence } from "../../src/core/diagnose/evidence/evidence";
-import { pieceSuspects } from "../../src/core/diagnose/belief/suspects";
+import { assemblySuspects } from "../../src/core/diagnose/belief/suspects";
 import type { Test } from "../../src/core/simulate/test";
 import { makeTest } from "../../src/core/simulate/test";
 import type { UnitOnTheBench } from "./unit-on-the-bench";
@@ -14,7 +14,7 @@ const SEE = 3;
 
 /** How a search went. */
 export interface Run {
-  readonly pieces: readonly string[];
+  readonly assemblies: readonly string[];
   readonly readings: number;
   /** Readings of the search itself, without those that prove a board before it is blamed. */
   readonly searching: number;
@@ -57,17 +57,17 @@ export function isThere(unit: UnitOnTheBench, complaint: string): boolean {
 }
 
 /** What someone reads instead of what is there, at one step; null: reads rightly. */
-export type Misreading = (step: number, test: Test, shown: Shown) => Shown | null;
+export type Misreading = (step: number, test: Test, shown: Reading) => Reading | null;
 
 interface How {
   readonly most?: number;
   readonly misread?: Misreading;
   /** What is known before the first step; the complaint alone, unless given. */
   readonly known?: readonly Evidence[];
-  readonly standing?: Standing;
+  readonly unitState?: UnitState;
 }
 
-/** Follows an order of tests (the advice, or a fixed list) until the pieces are settled or the order ends. */
+/** Follows an order of tests (the advice, or a fixed list) until the assemblies are settled or the order ends. */
 export function search(
   dictionary: FaultDictionary,
   unit: UnitOnTheBench,
@@ -80,14 +80,14 @@ export function search(
   const evidence: Evidence[] = [...(how.known ?? [{ type: "complaint" as const, id: "complaint", complaint }])];
   const tests: Test[] = [];
   const inVain: string[] = [];
-  let standing: Standing = how.standing ?? {
+  let unitState: UnitState = how.unitState ?? {
     setup: machine.file.complaints.find((c) => c.id === complaint)!.setup,
     openPanels: new Set(),
   };
   let minutes = 0;
   let searching = 0;
-  const end = (pieces: readonly string[]): Run => ({
-    pieces,
+  const end = (assemblies: readonly string[]): Run => ({
+    assemblies,
     readings: tests.length,
     searching: order === "advice" ? searching : tests.length,
     minutes,
@@ -99,17 +99,18 @@ export function search(
     let test: Test | undefined;
     if (order === "advice") {
       // The advice also proves a board before it is blamed.
-      const advice = advise(dictionary, evidence, standing);
-      if (advice.stop) return end(advice.stop.pieces.length ? advice.stop.pieces : [advice.suspects[0]!.piece]);
+      const advice = advise(dictionary, evidence, unitState);
+      if (advice.stop)
+        return end(advice.stop.assemblies.length ? advice.stop.assemblies : [advice.suspects[0]!.assembly]);
       if (advice.attempt) {
-        const { piece } = advice.attempt;
-        unit.repair(piece);
+        const { assembly } = advice.attempt;
+        unit.repair(assembly);
         // Not every complaint is of something one can look at; but whoever made it knows when the machine is well.
         const result = unit.faults.length > 0 && isThere(unit, complaint) ? ("stays" as const) : ("gone" as const);
-        evidence.push({ type: "tried", id: `tried-${step}`, piece, result });
+        evidence.push({ type: "tried", id: `tried-${step}`, assembly, result });
         // The repair that helps is made in any case; what counts is the one made in vain.
         if (result === "stays") {
-          inVain.push(piece);
+          inVain.push(assembly);
           minutes += advice.attempt.minutes;
         }
         minutes += SEE;
@@ -119,16 +120,16 @@ export function search(
       if (advice.next!.proves === null) searching++;
     } else {
       // Whoever follows a fixed list stops when it is certain.
-      const top = pieceSuspects(dictionary, believe(dictionary, evidence))[0]!;
-      if (isFound(dictionary, top)) return end([top.piece]);
+      const top = assemblySuspects(dictionary, believe(dictionary, evidence))[0]!;
+      if (isFound(dictionary, top)) return end([top.assembly]);
       test = order[step];
     }
     if (!test) break;
-    minutes += costOf(machine, standing, test).minutes;
-    standing = standingAfter(machine, standing, test);
+    minutes += costOf(machine, unitState, test).minutes;
+    unitState = unitStateAfter(machine, unitState, test);
     tests.push(test);
     const shown = unit.read(test);
-    const repairs = evidence.flatMap((e) => (e.type === "tried" ? [{ piece: e.piece, result: e.result }] : []));
+    const repairs = evidence.flatMap((e) => (e.type === "tried" ? [{ assembly: e.assembly, result: e.result }] : []));
     evidence.push({
       type: "reading",
       id: `r${evidence.length}`,
@@ -138,8 +139,8 @@ export function search(
     });
   }
   return end(
-    advise(dictionary, evidence, standing)
+    advise(dictionary, evidence, unitState)
       .suspects.filter((s) => s.probability >= 0.05)
-      .map((s) => s.piece),
+      .map((s) => s.assembly),
   );
 }

@@ -1,6 +1,6 @@
 import type { Machine, Point } from "../../src/core/model/machine";
 import { misfitOf } from "../../src/core/diagnose/advice/likely-slips";
-import type { Shown } from "../../src/core/quantity/read";
+import type { Reading } from "../../src/core/quantity/read";
 import { makeTest, testKey, type Test } from "../../src/core/simulate/test";
 import { search } from "./isolate-unit";
 import type { UnitOnTheBench } from "./unit-on-the-bench";
@@ -75,7 +75,7 @@ function beside(machine: Machine, meant: Point, kind: SlipKind): readonly Point[
 
 /** A search with one wrong reading in it. */
 export interface Slipped {
-  readonly pieces: readonly string[];
+  readonly assemblies: readonly string[];
   /** Null: the run had no step at which anything could be misread. */
   readonly kind: SlipKind | null;
   /**
@@ -134,7 +134,7 @@ export function searchWithSlip(
   });
   const done = made as { kind: SlipKind; test: Test | null; key: string } | null;
   const wrong = done?.test ? run.evidence.find((e) => e.type === "reading" && testKey(e.test) === done.key) : undefined;
-  if (!done?.test || !wrong) return { pieces: run.pieces, kind: done?.kind ?? null, named: null };
+  if (!done?.test || !wrong) return { assemblies: run.assemblies, kind: done?.kind ?? null, named: null };
   const slips = misfitOf(dictionary, run.evidence, wrong.id)?.slips ?? [];
   // Two spots on one wire are one slip.
   const node = (id: string | undefined) => (id === undefined ? "" : String(machine.points.get(id)?.node ?? id));
@@ -145,17 +145,17 @@ export function searchWithSlip(
       node(s.instead.red) === node(done.test!.red) &&
       node(s.instead.black) === node(done.test!.black),
   );
-  return { pieces: run.pieces, kind: done.kind, named: { first: hit[0] === true, any: hit.includes(true) } };
+  return { assemblies: run.assemblies, kind: done.kind, named: { first: hit[0] === true, any: hit.includes(true) } };
 }
 
 /** Someone looks and names another thing that the part could do. */
 function lookAgain(
   machine: Machine,
   test: Test,
-  shown: Shown,
+  shown: Reading,
   note: (label: string) => void,
   random: () => number,
-): Shown | null {
+): Reading | null {
   const labels =
     machine.partById.get(test.red)?.labels?.filter((l) => shown.kind === "label" && l !== shown.label) ?? [];
   if (test.instant !== "settled" || labels.length === 0) return null;
@@ -164,7 +164,7 @@ function lookAgain(
   return { kind: "label", label };
 }
 
-function arbitrary(test: Test, random: () => number): Shown {
+function arbitrary(test: Test, random: () => number): Reading {
   if (random() < 0.15) return test.function === "ohms" ? { kind: "overload" } : { kind: "value", value: 0 };
   const [low, high] =
     test.function === "ohms"
@@ -178,7 +178,7 @@ function arbitrary(test: Test, random: () => number): Shown {
 }
 
 /** A slip that shows what the right spot shows is none. */
-function isAlike(a: Shown, b: Shown): boolean {
+function isAlike(a: Reading, b: Reading): boolean {
   if (a.kind === "value" && b.kind === "value")
     return Math.abs(a.value - b.value) <= 0.1 * Math.max(Math.abs(a.value), Math.abs(b.value)) + 0.2;
   return JSON.stringify(a) === JSON.stringify(b);

@@ -2,7 +2,7 @@ import { Planner, type PlanProblem, type PlannedMove } from "../../src/core/diag
 import { randomSource } from "./unit-on-the-bench";
 
 /**
- * A made-up unit: faults in pieces, tests behind covers and with the power on or off. Standing: bit 0 the power, the
+ * A made-up unit: faults in assemblies, tests behind covers and with the power on or off. Standing: bit 0 the power, the
  * rest the open covers.
  */
 export function planningCase(seed: number): PlanProblem {
@@ -19,12 +19,12 @@ export function planningCase(seed: number): PlanProblem {
       minutes: 0.5 + 2 * random() + (random() < 0.2 ? 5 * random() : 0),
     };
   });
-  const pieces: number[] = [];
-  for (let i = 0; i < faults; i++) pieces.push(random() < 0.3 && i > 0 ? Math.floor(random() * i) : i);
-  const minutes = (t: number, standing: number) => {
+  const assemblies: number[] = [];
+  for (let i = 0; i < faults; i++) assemblies.push(random() < 0.3 && i > 0 ? Math.floor(random() * i) : i);
+  const minutes = (t: number, unitState: number) => {
     const test = tests[t]!;
-    let [sum, on] = [test.minutes, (standing & 1) === 1];
-    const toOpen = test.cover >= 0 && (standing & (2 << test.cover)) === 0;
+    let [sum, on] = [test.minutes, (unitState & 1) === 1];
+    const toOpen = test.cover >= 0 && (unitState & (2 << test.cover)) === 0;
     if (on && (!test.powered || toOpen)) {
       sum += 1.5;
       on = false;
@@ -34,12 +34,12 @@ export function planningCase(seed: number): PlanProblem {
   };
   return {
     weights: Array.from({ length: faults }, () => 0.1 + 3 * random() ** 2),
-    pieces,
+    assemblies,
     labels: tests.map((t) => t.labels),
     minutes,
-    cost: (t, standing) => minutes(t, standing) + (tests[t]!.powered ? 1 : 0),
-    after: (t, standing) =>
-      (standing & ~1) | Number(tests[t]!.powered) | (tests[t]!.cover >= 0 ? 2 << tests[t]!.cover : 0),
+    cost: (t, unitState) => minutes(t, unitState) + (tests[t]!.powered ? 1 : 0),
+    after: (t, unitState) =>
+      (unitState & ~1) | Number(tests[t]!.powered) | (tests[t]!.cover >= 0 ? 2 << tests[t]!.cover : 0),
     attempts: [],
     wasted: Array.from({ length: faults }, () => 40 + 60 * random()),
   };
@@ -58,27 +58,27 @@ export function optimalCost(problem: PlanProblem): number {
 export function costFollowing(
   problem: PlanProblem,
   exactBelow: number,
-  choose: (planner: Planner, standing: number) => PlannedMove | undefined,
+  choose: (planner: Planner, unitState: number) => PlannedMove | undefined,
 ): number {
   const total = problem.weights.reduce((a, b) => a + b, 0);
-  const follow = (left: readonly number[], standing: number): number => {
+  const follow = (left: readonly number[], unitState: number): number => {
     const weight = left.reduce((sum, i) => sum + problem.weights[i]!, 0);
     const rest: PlanProblem = {
       ...problem,
       weights: left.map((i) => problem.weights[i]!),
-      pieces: left.map((i) => problem.pieces[i]!),
+      assemblies: left.map((i) => problem.assemblies[i]!),
       labels: problem.labels.map((l) => Uint8Array.from(left, (i) => l[i]!)),
     };
     const planner = new Planner(rest, exactBelow);
-    if (new Set(rest.pieces).size < 2) return 0;
-    const move = left.length <= exactBelow ? undefined : choose(planner, standing);
+    if (new Set(rest.assemblies).size < 2) return 0;
+    const move = left.length <= exactBelow ? undefined : choose(planner, unitState);
     // Few are left, or nothing tells them apart: what then remains to be paid is known.
-    if (move?.move.kind !== "test") return planner.exact(2 ** left.length - 1, standing).cost;
+    if (move?.move.kind !== "test") return planner.exact(2 ** left.length - 1, unitState).cost;
     const { test } = move.move;
     const groups = new Map<number, number[]>();
     for (const i of left) groups.set(problem.labels[test]![i]!, [...(groups.get(problem.labels[test]![i]!) ?? []), i]);
-    let cost = weight * problem.cost(test, standing);
-    for (const group of groups.values()) cost += follow(group, problem.after(test, standing));
+    let cost = weight * problem.cost(test, unitState);
+    for (const group of groups.values()) cost += follow(group, problem.after(test, unitState));
     return cost;
   };
   return (

@@ -31,7 +31,7 @@ export function searchFleet(names: readonly string[]): void {
     });
 
     it(
-      "ends at the right piece for single faults, every sixth here and every one in the bench, part values drawn at random",
+      "ends at the right assembly for single faults, every sixth here and every one in the bench, part values drawn at random",
       { timeout: 600_000 },
       () => {
         const random = randomSource(7);
@@ -63,9 +63,9 @@ export function searchFleet(names: readonly string[]): void {
       const unit = new UnitOnTheBench(machine, [h.fault], randomValues(machine, random), random);
       const run = search(dictionary, unit, "advice");
       const group = committed.find((g) => g.includes(h.id)) ?? [h.id];
-      const allowed = new Set(group.map((id) => dictionary.hypotheses.find((x) => x.id === id)!.piece));
-      if (run.pieces.includes(h.piece) && run.pieces.every((p) => allowed.has(p))) return null;
-      return [`${name}: ${h.id} ended at ${run.pieces.join(", ")} after ${run.tests.map(testKey).join(" ; ")}`];
+      const allowed = new Set(group.map((id) => dictionary.hypotheses.find((x) => x.id === id)!.assembly));
+      if (run.assemblies.includes(h.assembly) && run.assemblies.every((p) => allowed.has(p))) return null;
+      return [`${name}: ${h.id} ended at ${run.assemblies.join(", ")} after ${run.tests.map(testKey).join(" ; ")}`];
     }
 
     it(
@@ -73,12 +73,12 @@ export function searchFleet(names: readonly string[]): void {
       { timeout: 120_000 },
       () => {
         const random = randomSource(500 + FLEET.indexOf(name));
-        // The likeliest fault that stands alone, in a piece that is no work for another trade.
+        // The likeliest fault that stands alone, in an assembly that is no work for another trade.
         const alone = faults.filter(
           (h) =>
             h.led.length === 0 &&
             !committed.flat().includes(h.id) &&
-            machine.pieceById.get(h.piece)?.licensed === false &&
+            machine.assemblyById.get(h.assembly)?.licensed === false &&
             !machine.partById.get(h.fault.part)!.modes.find((m) => m.id === h.fault.mode)!.severity,
         );
         const h = [...alone].sort((a, b) => b.prior - a.prior || (a.id < b.id ? -1 : 1))[0]!;
@@ -88,7 +88,7 @@ export function searchFleet(names: readonly string[]): void {
           new UnitOnTheBench(machine, [h.fault], randomValues(machine, random), random),
           machine.file.complaints[0]!.id,
         );
-        expect(way.found, h.id).toContain(h.piece);
+        expect(way.found, h.id).toContain(h.assembly);
         const stages = way.plan.stages.map((s) => s.id);
         expect(stages.indexOf("power-down")).toBeLessThan(stages.indexOf("swap"));
         expect(stages.indexOf("swap")).toBeLessThan(stages.indexOf("trial"));
@@ -106,9 +106,9 @@ export function searchFleet(names: readonly string[]): void {
         expect(way.leftAfter).toEqual([]);
         const state = proofState(way.steps, way.job.work.proved);
         expect([state.complete, state.passed]).toEqual([true, way.steps.length]);
-        expect(way.job.called?.piece).toBe(h.piece);
+        expect(way.job.called?.piece).toBe(h.assembly);
         expect(way.job.work.decisions).toHaveLength(1);
-        expect(way.job.work.stages[h.piece]).toEqual(stages);
+        expect(way.job.work.stages[h.assembly]).toEqual(stages);
       },
     );
 
@@ -119,12 +119,12 @@ export function searchFleet(names: readonly string[]): void {
     });
   });
 
-  it("ends at the right piece, or the committed group, in at least 98 % of the faults", () => {
+  it("ends at the right assembly, or the committed group, in at least 98 % of the faults", () => {
     console.log(`${sampled.tried - sampled.wrong.length} of ${sampled.tried} right`);
     expect(sampled.wrong.length / sampled.tried, sampled.wrong.join("\n")).toBeLessThanOrEqual(0.02);
   });
 
-  it("ends at the right piece, or the committed group, in at least 98 % of the faults with those other draws", () => {
+  it("ends at the right assembly, or the committed group, in at least 98 % of the faults with those other draws", () => {
     console.log(`${fresh.tried - fresh.wrong.length} of ${fresh.tried} right with other draws`);
     expect(fresh.wrong.length / fresh.tried, fresh.wrong.join("\n")).toBeLessThanOrEqual(0.02);
   });

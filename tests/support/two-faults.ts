@@ -5,8 +5,8 @@ import type { FaultDictionary } from "../../src/core/diagnose/dictionary/fault-d
 
 /** How a unit with more than one fault was put right. */
 export interface Mending {
-  /** Pieces found and repaired, in order; those that were sound are marked. */
-  readonly found: readonly { readonly piece: string; readonly wasBad: boolean }[];
+  /** Assemblies found and repaired, in order; those that were sound are marked. */
+  readonly found: readonly { readonly assembly: string; readonly wasBad: boolean }[];
   /** Repairs that were proposed to see whether they help, and did not. */
   readonly inVain: number;
   /** Nothing is wrong any more. */
@@ -16,7 +16,7 @@ export interface Mending {
   readonly readings: number;
 }
 
-/** Most pieces that are repaired before one gives up. */
+/** Most assemblies that are repaired before one gives up. */
 const MOST_REPAIRS = 5;
 
 /**
@@ -25,33 +25,33 @@ const MOST_REPAIRS = 5;
  */
 export function mend(dictionary: FaultDictionary, unit: UnitOnTheBench): Mending {
   const { machine } = dictionary;
-  const found: { piece: string; wasBad: boolean }[] = [];
+  const found: { assembly: string; wasBad: boolean }[] = [];
   let readings = 0;
   let inVain = 0;
   let complaint = complaintMadeOf(unit);
   let known: Evidence[] = complaint === null ? [] : [{ type: "complaint", id: "complaint", complaint }];
   for (let k = 0; k < MOST_REPAIRS && complaint !== null; k++) {
-    const bad = new Set(unit.faults.map((f) => machine.partById.get(f.part)!.piece));
+    const bad = new Set(unit.faults.map((f) => machine.partById.get(f.part)!.assembly));
     const run = search(dictionary, unit, "advice", { known });
     readings += run.readings;
     for (const e of run.evidence.slice(known.length)) {
       if (e.type !== "tried") continue;
-      if (bad.has(e.piece)) found.push({ piece: e.piece, wasBad: true });
+      if (bad.has(e.assembly)) found.push({ assembly: e.assembly, wasBad: true });
       else inVain++;
     }
     known = [...run.evidence];
     const last = known[known.length - 1];
     if (!(last?.type === "tried" && last.result === "gone")) {
       // Several that nothing tells apart are repaired one after the other, here together.
-      const pieces = run.pieces.filter((p) => machine.pieceById.has(p));
-      if (pieces.length === 0) break;
-      for (const piece of pieces) {
-        found.push({ piece, wasBad: bad.has(piece) });
-        unit.repair(piece);
+      const assemblies = run.assemblies.filter((p) => machine.assemblyById.has(p));
+      if (assemblies.length === 0) break;
+      for (const assembly of assemblies) {
+        found.push({ assembly, wasBad: bad.has(assembly) });
+        unit.repair(assembly);
         known.push({
           type: "tried",
-          id: `repaired-${k}-${piece}`,
-          piece,
+          id: `repaired-${k}-${assembly}`,
+          assembly,
           result: unit.faults.length > 0 && isThere(unit, complaint) ? "stays" : "gone",
         });
       }

@@ -1,7 +1,7 @@
 import { ORDINARY_METER, type Meter } from "../../src/core/instrument/meter";
 import type { Machine } from "../../src/core/model/machine";
 import type { Fault } from "../../src/core/model/fault";
-import type { Shown } from "../../src/core/quantity/read";
+import type { Reading } from "../../src/core/quantity/read";
 import { Simulator } from "../../src/core/simulate/energise";
 import { observe } from "../../src/core/simulate/observe";
 import { makeTest, type Test } from "../../src/core/simulate/test";
@@ -18,7 +18,7 @@ export function randomSource(seed: number): () => number {
   };
 }
 
-/** Part values, severities, supply and room drawn at random; independent of how the core draws its specimens. */
+/** Part values, severities, supply and room drawn at random; independent of how the core draws its samples. */
 export function randomValues(machine: Machine, random: () => number): Values {
   const spread = () => 2 * random() - 1;
   const severities = new Map<string, number>();
@@ -48,9 +48,9 @@ export class UnitOnTheBench {
     this.simulator = new Simulator(machine);
   }
 
-  /** Repairs a piece: whatever was wrong in it is gone. */
-  repair(piece: string): void {
-    this.faults = this.faults.filter((f) => this.machine.partById.get(f.part)!.piece !== piece);
+  /** Repairs an assembly: whatever was wrong in it is gone. */
+  repair(assembly: string): void {
+    this.faults = this.faults.filter((f) => this.machine.partById.get(f.part)!.assembly !== assembly);
   }
 
   /** Whether everything that shows or runs, in every setup with power, is as on a sound machine of the same values. */
@@ -65,7 +65,7 @@ export class UnitOnTheBench {
   }
 
   /** The reading, with the meter's error: normal, cut at two standard deviations. */
-  read(test: Test): Shown {
+  read(test: Test): Reading {
     const state = this.simulator.energise(this.machine.setupById.get(test.setup)!, this.faults, this.values);
     const shown = observe(this.simulator, state, test, this.meter);
     if (shown.kind !== "value" || test.function === "look" || test.function === "continuity") return shown;

@@ -94,11 +94,11 @@ export function wholeWay(dictionary: FaultDictionary, fault: Fault, unit: UnitOn
       coreVersion: "0",
     });
   }
-  const piece = machine.partById.get(fault.part)!.piece;
+  const assembly = machine.partById.get(fault.part)!.assembly;
   const [best] = weighOptions(optionsFor(machine, fault), USUAL_RATES, 400);
   journal.log({
     type: "decided",
-    piece,
+    piece: assembly,
     option: best!.option.id,
     words: best!.option.words,
     minutes: best!.option.minutes,
@@ -118,8 +118,8 @@ export function wholeWay(dictionary: FaultDictionary, fault: Fault, unit: UnitOn
       words: s.name,
     });
   const carried = carryOver(machine, journal.job);
-  const plan = swapPlan(machine, piece);
-  for (const stage of plan.stages) journal.log({ type: "staged", plan: piece, stage: stage.id, done: true });
+  const plan = swapPlan(machine, assembly);
+  for (const stage of plan.stages) journal.log({ type: "staged", plan: assembly, stage: stage.id, done: true });
   for (const s of carried.settings)
     journal.log({ type: "setting", setting: s.setting, value: s.value!, moment: "set", words: s.name });
   const steps = proofRun(machine, ORDINARY_METER, complaint, fault);
@@ -131,9 +131,14 @@ export function wholeWay(dictionary: FaultDictionary, fault: Fault, unit: UnitOn
   const fails = () =>
     steps.filter((s) => s.test && s.window && verdictOf(s.window, shown(s.test)) === "does not fit").map((s) => s.id);
   const failBefore = fails();
-  unit.repair(piece);
+  unit.repair(assembly);
   const failAfter = fails();
-  journal.log({ type: "tried", piece, result: failAfter.length === 0 ? "gone" : "stays", words: "proof run" });
+  journal.log({
+    type: "tried",
+    piece: assembly,
+    result: failAfter.length === 0 ? "gone" : "stays",
+    words: "proof run",
+  });
   for (const s of steps)
     journal.log({
       type: "proved",
@@ -148,14 +153,24 @@ export function wholeWay(dictionary: FaultDictionary, fault: Fault, unit: UnitOn
   const leftAfter = leftBehind(machine, journal.job);
   journal.log({
     type: "called",
-    piece,
-    pieceName: piece,
+    piece: assembly,
+    pieceName: assembly,
     cause: "x",
     action: best!.option.words,
     sure: "likely",
     proofs: [],
   });
-  return { found: run.pieces, plan, carried, steps, failBefore, failAfter, leftBefore, leftAfter, job: journal.job };
+  return {
+    found: run.assemblies,
+    plan,
+    carried,
+    steps,
+    failBefore,
+    failAfter,
+    leftBefore,
+    leftAfter,
+    job: journal.job,
+  };
 }
 
 export { proofState };

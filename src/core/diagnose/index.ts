@@ -10,10 +10,10 @@ export {
   type SetAside,
   unaskable,
   unknownPart,
-  unknownPiece,
+  unknownAssembly,
   unknownSign,
   unmeasurable,
-  unseeable,
+  cannotBeObserved,
 } from "./advice/expressible";
 export { faultGroups } from "./advice/groups";
 export { type Misfit, misfitOf, questioned } from "./advice/likely-slips";
@@ -23,29 +23,29 @@ export { type History, historyOf, type Reason, reasonsFor } from "./advice/reaso
 export {
   FUNCTION_WORDS,
   labelWords,
-  type Laid,
-  layOut,
+  type TestCard,
+  describeTest,
   type Lead,
-  type Proposal,
+  type ProposedTest,
   titleOf,
   windowWords,
 } from "./advice/test-sheet";
-export { likelyShown, type WhatIf, whatIf } from "./advice/what-if";
+export { likelyReadings, type WhatIf, whatIf } from "./advice/what-if";
 export { believe } from "./belief/beliefs";
 export { signsWorthIt } from "./belief/signs-worth-it";
-export { likeliness, partDoubt, type PieceSuspect, repairsOf } from "./belief/suspects";
+export { likeliness, partDoubt, type AssemblySuspect, repairsOf } from "./belief/suspects";
 export { fitsSomething, weigh, type Weighed } from "./belief/weigh";
 export { candidateTests, clampFunction } from "./dictionary/candidates";
 export { FaultDictionary } from "./dictionary/fault-dictionary";
 export { Predictor } from "./dictionary/predictor";
-export type { Alone } from "./evidence/bench-verdict";
+export type { BenchVerdict } from "./evidence/bench-verdict";
 export { type Evidence, isSameReading } from "./evidence/evidence";
 export { type SignAsked, WHOLE_UNIT } from "./evidence/signs";
-export { type OpenFirst, openFirsts } from "./evidence/simple-causes";
+export { type OpenFirst, openSimpleCauses } from "./evidence/simple-causes";
 export type { Hypothesis } from "./hypotheses/hypothesis";
-export { costOf, movesTo, type Standing, standingAfter } from "./planning/cost";
+export { costOf, movesTo, type UnitState, unitStateAfter } from "./planning/cost";
 export { learnTimes, type StepTaken, type Times } from "./planning/learned-times";
-export type { Means } from "./planning/means";
+export type { Equipment } from "./planning/equipment";
 export { EXACT_SUSPECTS } from "./planning/planner";
 export type { Spread } from "./planning/rollout";
 export { type Verdict, sameNominal, verdictOf, type Window, windowOf } from "./reading/window";

@@ -1,14 +1,14 @@
 import type { Meter, MeterFunction } from "./meter";
-import type { Shown } from "../quantity";
+import type { Reading } from "../quantity";
 
 /**
  * Waits for readings to settle, gives each resting value once, and goes on when the leads have moved. Immutable:
  * `feed` returns the next.
  */
 export interface AutoHold {
-  readonly recent: readonly Shown[];
+  readonly recent: readonly Reading[];
   /** What was given last; nothing more is given until the display has left it. */
-  readonly held: Shown | null;
+  readonly held: Reading | null;
 }
 
 export const IDLE: AutoHold = { recent: [], held: null };
@@ -30,7 +30,7 @@ const NOTHING_VOLTS = 0.02;
 export interface HoldRule {
   readonly relative: number;
   readonly absolute: number;
-  idle(shown: Shown): boolean;
+  idle(shown: Reading): boolean;
 }
 
 /**
@@ -53,10 +53,10 @@ export function holdRuleFor(meter: Meter, fn: MeterFunction): HoldRule {
 /** Takes one more reading; `taken` is what may be logged now, or null. */
 export function feed(
   hold: AutoHold,
-  shown: Shown,
+  shown: Reading,
   rule: HoldRule,
-): { readonly hold: AutoHold; readonly taken: Shown | null } {
-  const near = (a: Shown, b: Shown) => {
+): { readonly hold: AutoHold; readonly taken: Reading | null } {
+  const near = (a: Reading, b: Reading) => {
     if (a.kind === "value" && b.kind === "value")
       return Math.abs(a.value - b.value) <= SPREAD * Math.hypot(rule.absolute, rule.relative * b.value);
     return a.kind === b.kind;
@@ -66,14 +66,19 @@ export function feed(
   const last = recent.slice(-AGREE);
   if (last.length === AGREE && last.every((s) => near(s, shown))) {
     const values = last.flatMap((s) => (s.kind === "value" ? [s.value] : []));
-    const resting: Shown =
+    const resting: Reading =
       values.length === AGREE ? { kind: "value", value: values.reduce((a, b) => a + b, 0) / AGREE } : shown;
     // Leads in the air: armed for the next touch, nothing taken.
     return rule.idle(resting) ? { hold: IDLE, taken: null } : { hold: { recent: [], held: resting }, taken: resting };
   }
   const values = recent.flatMap((s) => (s.kind === "value" ? [s.value] : []));
   if (recent.length === RESTLESS && values.length === RESTLESS) {
-    const jumping: Shown = { kind: "jumping", low: Math.min(...values), high: Math.max(...values), manner: "jumping" };
+    const jumping: Reading = {
+      kind: "jumping",
+      low: Math.min(...values),
+      high: Math.max(...values),
+      manner: "jumping",
+    };
     return { hold: { recent: [], held: jumping }, taken: jumping };
   }
   return { hold: { ...hold, recent }, taken: null };

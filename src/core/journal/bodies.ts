@@ -1,7 +1,7 @@
-import type { Laid, SignAsked } from "../diagnose";
+import type { TestCard, SignAsked } from "../diagnose";
 import { unitOf } from "../instrument";
 import type { Change, SettingEntry } from "../model";
-import { type Asked, readShown, type Shown } from "../quantity";
+import { type Asked, parseReading, type Reading } from "../quantity";
 import { readingBody } from "./reading-body";
 import type { Body } from "./slice";
 import { say } from "#words/core/journal";
@@ -20,32 +20,32 @@ export type Typed =
   | { readonly kind: "empty" }
   /** It cannot be read as what the test asks for; `ask` is a question back. */
   | { readonly kind: "unread"; readonly sentence: string; readonly ask: "overload?" | null }
-  | { readonly kind: "read"; readonly shown: Shown; readonly body: Body<"reading"> };
+  | { readonly kind: "read"; readonly shown: Reading; readonly body: Body<"reading"> };
 
 /**
  * Judges what was typed for a laid-out test: what the meter shows, and the entry it becomes. `proposed`: the test was
  * proposed.
  */
-export function judgeTyped(laid: Laid, typed: string, proposed: boolean): Typed {
+export function judgeTyped(card: TestCard, typed: string, proposed: boolean): Typed {
   const text = typed.trim();
   if (text === "") return { kind: "empty" };
-  const asked: Asked = unitOf(laid.test.function) || "beep";
-  const read = readShown(text, asked);
+  const asked: Asked = unitOf(card.test.function) || "beep";
+  const read = parseReading(text, asked);
   if (!read.ok) return { kind: "unread", sentence: read.sentence, ask: read.ask ?? null };
-  return { kind: "read", shown: read.shown, body: readingBody(laid, text, read.shown, proposed) };
+  return { kind: "read", shown: read.shown, body: readingBody(card, text, read.shown, proposed) };
 }
 
 /** What is logged for a lone 1 on ohms once the person has said which it is. */
-export function loneOne(laid: Laid, is: "overload" | "one ohm", proposed: boolean): Body<"reading"> {
-  if (is === "overload") return readingBody(laid, "1 (overload)", { kind: "overload" }, proposed);
-  const shown: Shown =
-    laid.test.function === "continuity" ? { kind: "beep", beeps: true } : { kind: "value", value: 1 };
-  return readingBody(laid, "1 ohm", shown, proposed);
+export function loneOne(card: TestCard, is: "overload" | "one ohm", proposed: boolean): Body<"reading"> {
+  if (is === "overload") return readingBody(card, "1 (overload)", { kind: "overload" }, proposed);
+  const shown: Reading =
+    card.test.function === "continuity" ? { kind: "beep", beeps: true } : { kind: "value", value: 1 };
+  return readingBody(card, "1 ohm", shown, proposed);
 }
 
 /** Something seen of a part, as the label chosen. */
-export function sawBody(laid: Laid, label: string, proposed = false): Body<"reading"> {
-  return readingBody(laid, label, { kind: "label", label }, proposed);
+export function sawBody(card: TestCard, label: string, proposed = false): Body<"reading"> {
+  return readingBody(card, label, { kind: "label", label }, proposed);
 }
 
 const SAID = { yes: "Yes.", no: "No.", skip: "Not asked." } as const;
@@ -72,17 +72,17 @@ export function stillThere(found: Body<"answered">, sentence: string): Body<"ans
   return { type: "answered", first: found.first, answer, words: say.putRightTheComplaintStays(sentence) };
 }
 
-/** A repair that was tried on a piece. */
+/** A repair that was tried on an assembly. */
 export function triedBody(
-  piece: { readonly id: string; readonly name: string; readonly repair: string },
+  assembly: { readonly id: string; readonly name: string; readonly repair: string },
   result: "gone" | "stays",
 ): Body<"tried"> {
   const came = result === "gone" ? say.isGone : "stays";
   return {
     type: "tried",
-    piece: piece.id,
+    piece: assembly.id,
     result,
-    words: say.triedTheComplaint(piece.name, lowered(piece.repair), came),
+    words: say.triedTheComplaint(assembly.name, lowered(assembly.repair), came),
   };
 }
 
@@ -194,12 +194,12 @@ export const stagedBody = (plan: string, stage: string, done: boolean): Body<"st
 
 /** A part held against what the machine wants. */
 export const matchedBody = (
-  piece: string,
+  assembly: string,
   hand: { readonly number: string; readonly revision: string },
   match: { readonly fits: boolean; readonly words: string },
 ): Body<"matched"> => ({
   type: "matched",
-  piece,
+  piece: assembly,
   number: hand.number.trim(),
   revision: hand.revision.trim(),
   fits: match.fits,
@@ -247,8 +247,8 @@ export const provedBody = (
 export const waitingBody = (
   step: { readonly id: string; readonly words: string },
   seconds: number,
-  piece: string,
-): Body<"waiting"> => ({ type: "waiting", wait: step.id, words: step.words, seconds, piece });
+  assembly: string,
+): Body<"waiting"> => ({ type: "waiting", wait: step.id, words: step.words, seconds, piece: assembly });
 export const waitedBody = (wait: string): Body<"waited"> => ({ type: "waited", wait });
 
 /** A change to the circuit that was proven and is built. */
@@ -275,7 +275,7 @@ export const noteBody = (text: string): Body<"note"> => ({ type: "note", text: t
 /** Something found on this unit that its file has not. */
 export const variedBody = (change: Change, words: string): Body<"varied"> => ({ type: "varied", change, words });
 
-export const standingBody = (setup: string): Body<"standing"> => ({ type: "standing", setup });
+export const unitSetBody = (setup: string): Body<"standing"> => ({ type: "standing", setup });
 
 /** The notice on powered work was read. */
 export const warnedBody = (): Body<"warned"> => ({ type: "warned", notice: "working-live" });

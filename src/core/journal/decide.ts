@@ -1,4 +1,4 @@
-import { unaskable, unknownPart, unknownPiece, unknownSign, unmeasurable, unseeable } from "../diagnose";
+import { unaskable, unknownPart, unknownAssembly, unknownSign, unmeasurable, cannotBeObserved } from "../diagnose";
 import { type Change, ChangeError, type Machine, type MachineFile, variantOf } from "../model";
 import { makeTest } from "../simulate";
 import type { EventBody, NewEvent } from "./events";
@@ -83,9 +83,9 @@ function problemOf(ledger: Ledger, machine: Machine, body: EventBody): string | 
       return unmeasurable(machine, makeTest(setup, fn, red, black, instant), body.shown);
     }
     case "compared":
-      return body.sees.map((s) => unseeable(machine, s)).find((p) => p !== null) ?? null;
+      return body.sees.map((s) => cannotBeObserved(machine, s)).find((p) => p !== null) ?? null;
     case "timed":
-      return unseeable(machine, body);
+      return cannotBeObserved(machine, body);
     case "answered":
       return unaskable(machine, body.first);
     case "noticed":
@@ -95,9 +95,9 @@ function problemOf(ledger: Ledger, machine: Machine, body: EventBody): string | 
     case "tried":
     case "decided":
     case "matched":
-      return unknownPiece(machine, body.piece);
+      return unknownAssembly(machine, body.piece);
     case "waiting":
-      return body.piece === undefined ? null : unknownPiece(machine, body.piece);
+      return body.piece === undefined ? null : unknownAssembly(machine, body.piece);
     case "setting":
       return unsettable(ledger, machine, body);
     default:

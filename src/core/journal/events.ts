@@ -10,7 +10,7 @@ import { changeSchema } from "../model";
 const text = (most: number) => z.string().trim().min(1).max(most);
 const finite = z.number();
 
-export const shownSchema = z.discriminatedUnion("kind", [
+export const displaySchema = z.discriminatedUnion("kind", [
   z.strictObject({ kind: z.literal("value"), value: finite }),
   z.strictObject({ kind: z.literal("overload") }),
   z.strictObject({
@@ -43,7 +43,7 @@ const reading = z.strictObject({
   test: testSchema,
   /** As typed; for a look, the label chosen. */
   typed: text(80),
-  shown: shownSchema,
+  shown: displaySchema,
   /** How it was laid out: title, leads, window, verdict, in words. */
   as: z.strictObject({
     title: text(200),
@@ -238,7 +238,7 @@ export const eventBodySchema = z.discriminatedUnion("type", [
     wait: text(80),
     words: text(200),
     seconds: finite.min(1).max(864_000),
-    /** The piece whose repair it belongs to. */ piece: text(60).optional(),
+    /** The assembly whose repair it belongs to. */ piece: text(60).optional(),
   }),
   z.strictObject({ type: z.literal("waited"), wait: text(80) }),
   /**

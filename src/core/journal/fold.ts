@@ -1,10 +1,10 @@
-import type { Evidence, Judged, Standing } from "../diagnose";
+import type { Evidence, Judged, UnitState } from "../diagnose";
 import type { JournalEvent } from "./events";
 import { composed, folded, listOf, type Body, type Done } from "./slice";
 import { changes } from "./slices/changes";
 import { called, opened } from "./slices/opening";
 import * as work from "./slices/repair-work";
-import { plainTest, standing, type Standings } from "./slices/standing";
+import { plainTest, unitState, type UnitStateLookup } from "./slices/unit-state";
 import { addenda, answers, notes, readings, warned, type TrailAnswer, type TrailReading } from "./slices/trail";
 import { say } from "#words/core/journal";
 
@@ -68,7 +68,7 @@ const SLICES = {
   readings,
   changes,
   answers,
-  standing,
+  unitState,
   notes,
   handedOver: listOf("handed over"),
   dropped: listOf("dropped"),
@@ -81,15 +81,15 @@ const SLICES = {
 /** Thrown for a journal that does not begin with its opening. */
 export class BrokenJournal extends Error {}
 
-const JOB = composed<Standings, typeof SLICES>(SLICES);
+const JOB = composed<UnitStateLookup, typeof SLICES>(SLICES);
 
 /** Folds events, in order of `seq`, into a job. Throws `BrokenJournal`. */
-export function foldJournal(events: readonly JournalEvent[], about: Standings): Job {
+export function foldJournal(events: readonly JournalEvent[], about: UnitStateLookup): Job {
   const sorted = [...events].sort((a, b) => a.seq - b.seq);
   const told = folded(JOB, sorted, about);
   if (sorted[0]?.body.type !== "opened" || !told.opened) throw new BrokenJournal(say.thisJournalDoesNotBegin);
   if (sorted.filter((e) => e.body.type === "opened").length > 1) throw new BrokenJournal(say.thisJournalOpensTheJob);
-  const { standing, addenda, changes, opened, readings, answers, notes, warned, called } = told;
+  const { unitState, addenda, changes, opened, readings, answers, notes, warned, called } = told;
   return {
     id: sorted[0].job,
     opened,
@@ -103,7 +103,7 @@ export function foldJournal(events: readonly JournalEvent[], about: Standings): 
       })),
     ),
     answers,
-    stays: standing.stays,
+    stays: unitState.stays,
     notes,
     work: {
       decisions: told.decisions,
@@ -116,10 +116,10 @@ export function foldJournal(events: readonly JournalEvent[], about: Standings): 
       modifications: told.modifications,
       madeGood: told.madeGood,
     },
-    restored: [...standing.restored],
+    restored: [...unitState.restored],
     warned,
-    setup: standing.setup,
-    openPanels: [...standing.openPanels],
+    setup: unitState.setup,
+    openPanels: [...unitState.openPanels],
     called,
     ...(told.handedOver.length > 0 ? { handedOver: told.handedOver } : {}),
     ...(told.dropped[0] ? { dropped: told.dropped[0] } : {}),
@@ -134,7 +134,7 @@ export function foldJournal(events: readonly JournalEvent[], about: Standings): 
  */
 export function evidenceOf(job: Job): Evidence[] {
   const repairs = job.answers.flatMap(({ seq, body }) =>
-    body.type === "tried" ? [{ seq, repair: { piece: body.piece, result: body.result } }] : [],
+    body.type === "tried" ? [{ seq, repair: { assembly: body.piece, result: body.result } }] : [],
   );
   const before = (seq: number) => {
     const made = repairs.filter((r) => r.seq < seq).map((r) => r.repair);
@@ -146,7 +146,7 @@ export function evidenceOf(job: Job): Evidence[] {
       : [{ type: "complaint" as const, id: "complaint", complaint: job.opened.complaint }]),
     ...job.answers.flatMap(({ id, body }): Evidence[] => {
       if (body.type === "noticed") return [{ type: "sign", id, part: body.part, sign: body.sign, there: body.there }];
-      if (body.type === "tried") return [{ type: "tried", id, piece: body.piece, result: body.result }];
+      if (body.type === "tried") return [{ type: "tried", id, assembly: body.piece, result: body.result }];
       if (body.type === "timed")
         return [
           {
@@ -198,7 +198,7 @@ export function judgedOf(job: Job): Judged[] {
 }
 
 /** How the unit stands, for reckoning what a test costs from here. */
-export function standingOf(job: Job): Standing {
+export function unitStateOf(job: Job): UnitState {
   return { setup: job.setup, openPanels: new Set(job.openPanels) };
 }
 

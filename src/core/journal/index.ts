@@ -26,7 +26,7 @@ export {
   settingFound,
   settingSet,
   stagedBody,
-  standingBody,
+  unitSetBody,
   stillThere,
   struckBody,
   surroundingsBody,
@@ -50,19 +50,19 @@ export {
   type RawEvent,
   readJournal,
   type ReadJournal,
-  shownSchema,
+  displaySchema,
   type StoredEvent,
   upcast,
   versionOf,
 } from "./events";
-export { type Done, evidenceOf, type Job, judgedOf, standingOf, type TrailReading } from "./fold";
+export { type Done, evidenceOf, type Job, judgedOf, unitStateOf, type TrailReading } from "./fold";
 export { jobOn } from "./job";
 export { activeChanges, emptyLedger, enter, type Ledger, ledgerOf } from "./ledger";
 export { leadWords, readingBody } from "./reading-body";
 export { FILE_ORIGINS, type FileOrigin, SHOP_STREAM, type ShopEvent, shopEventSchema } from "./shop-events";
 export { changesIn } from "./slices/changes";
 export { RESTS_ON_BEFORE } from "./slices/entries";
-export { plainTest } from "./slices/standing";
+export { plainTest } from "./slices/unit-state";
 export { stepsOf } from "./steps";
 export { serialKey, type UnitEvent, unitEventSchema, type UnitPlate, unitPlateSchema } from "./unit-events";
 export { type Conflict, conflictsIn, type Unseen, unseenIn } from "./unseen";

@@ -1,6 +1,6 @@
 import { unitOf } from "../instrument";
-import { labelWords, type Laid, type Lead, verdictOf } from "../diagnose";
-import { type Shown, shownText } from "../quantity";
+import { labelWords, type TestCard, type Lead, verdictOf } from "../diagnose";
+import { type Reading, readingText } from "../quantity";
 import { CORE_VERSION } from "../version";
 import type { EventBody } from "./events";
 
@@ -19,25 +19,25 @@ export function leadWords(lead: Lead): string {
 
 /** The journal's account of a reading: the test as it was really made and everything that was on the screen with it. */
 export function readingBody(
-  laid: Laid,
+  card: TestCard,
   typed: string,
-  shown: Shown,
+  shown: Reading,
   proposed: boolean,
 ): Extract<EventBody, { type: "reading" }> {
   return {
     type: "reading",
-    test: { ...laid.test },
+    test: { ...card.test },
     typed,
     shown,
     as: {
-      title: laid.title,
-      red: leadWords(laid.red),
-      ...(laid.black ? { black: leadWords(laid.black) } : {}),
-      setup: laid.setupName,
-      exposure: laid.exposure,
-      expected: laid.windowWords,
-      shown: shown.kind === "label" ? labelWords(shown.label) : shownText(shown, unitOf(laid.test.function)),
-      verdict: verdictOf(laid.window, shown),
+      title: card.title,
+      red: leadWords(card.red),
+      ...(card.black ? { black: leadWords(card.black) } : {}),
+      setup: card.setupName,
+      exposure: card.exposure,
+      expected: card.windowWords,
+      shown: shown.kind === "label" ? labelWords(shown.label) : readingText(shown, unitOf(card.test.function)),
+      verdict: verdictOf(card.window, shown),
       proposed,
     },
     coreVersion: CORE_VERSION,

@@ -1,9 +1,9 @@
-import { movesTo, type Standing, standingAfter, type StepTaken } from "../diagnose";
+import { movesTo, type UnitState, unitStateAfter, type StepTaken } from "../diagnose";
 import type { Machine } from "../model";
 import { panelsFor } from "../safety";
 import type { JournalEvent } from "./events";
 import { folded, type Slice } from "./slice";
-import { plainTest } from "./slices/standing";
+import { plainTest } from "./slices/unit-state";
 
 /** What the steps of a job are told by: its machine, and how a moment of the journal is read, in minutes. */
 interface Told {
@@ -12,7 +12,7 @@ interface Told {
 }
 
 interface Walk {
-  standing: Standing | null;
+  unitState: UnitState | null;
   /** The moment of the last reading. */
   last: string | null;
   readonly steps: StepTaken[];
@@ -23,29 +23,29 @@ interface Walk {
  * between two readings.
  */
 const walk: Slice<Walk, Told> = {
-  init: () => ({ standing: null, last: null, steps: [] }),
+  init: () => ({ unitState: null, last: null, steps: [] }),
   afterCall: true,
   apply(state, { body, at }, { machine, minutesOf }) {
     if (body.type === "opened")
-      state.standing = {
+      state.unitState = {
         setup: machine.file.complaints.find((c) => c.id === body.complaint)?.setup ?? machine.file.setups[0]!.id,
         openPanels: new Set(),
       };
-    if (!state.standing) return state;
+    if (!state.unitState) return state;
     if (body.type === "standing" && machine.setupById.has(body.setup))
-      state.standing = {
+      state.unitState = {
         setup: body.setup,
-        openPanels: new Set([...state.standing.openPanels, ...(body.panel ? [body.panel] : [])]),
+        openPanels: new Set([...state.unitState.openPanels, ...(body.panel ? [body.panel] : [])]),
       };
     if (body.type !== "reading" || !machine.setupById.has(body.test.setup)) return state;
     const test = plainTest(body.test);
     if (panelsFor(machine, test).some((p) => !machine.file.panels.some((known) => known.id === p))) return state;
     if (state.last !== null)
       state.steps.push({
-        moves: movesTo(machine, state.standing, test),
+        moves: movesTo(machine, state.unitState, test),
         took: minutesOf(at) - minutesOf(state.last),
       });
-    state.standing = standingAfter(machine, state.standing, test);
+    state.unitState = unitStateAfter(machine, state.unitState, test);
     state.last = at;
     return state;
   },

@@ -3,7 +3,7 @@ import type { Meter } from "../instrument";
 import { testKey } from "../simulate";
 import type { JournalEvent } from "./events";
 import type { Job } from "./fold";
-import { plainTest } from "./slices/standing";
+import { plainTest } from "./slices/unit-state";
 import type { TrailAnswer, TrailReading } from "./slices/trail";
 import { say } from "#words/core/journal";
 

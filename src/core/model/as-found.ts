@@ -73,7 +73,7 @@ function applyOne(file: MachineFile, change: Change): MachineFile {
       const net = isWire ? isWire.to : target!.at[change.terminal];
       if (net === undefined) throw new ChangeError(say.hasNoTerminal(change.part, change.terminal));
       const between = `${newId}.lead`;
-      const piece = {
+      const assembly = {
         id: newId,
         name: change.name,
         repair: say.replaceOnceItsCauseIs(change.name.toLowerCase()),
@@ -103,7 +103,7 @@ function applyOne(file: MachineFile, change: Change): MachineFile {
       };
       return reparsed({
         ...file,
-        pieces: [...file.pieces, piece],
+        pieces: [...file.pieces, assembly],
         parts: [
           ...parts.map((p) => (p.id === change.part ? { ...p, at: { ...p.at, [change.terminal]: between } } : p)),
           entry,

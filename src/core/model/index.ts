@@ -65,7 +65,7 @@ export {
   machineFileSchema,
   type PartEntry,
   type PathEntry,
-  type PieceEntry,
+  type AssemblyEntry,
   type SettingEntry,
   type SetupEntry,
   type TestEntry,

@@ -83,7 +83,7 @@ export interface Conditions {
   level(place: string): number;
 }
 
-/** A number of the part that varies from piece to piece: uniformly within +-`tolerance` (a share of nominal). */
+/** A number of the part that varies from assembly to piece: uniformly within +-`tolerance` (a share of nominal). */
 export interface Parameter {
   readonly name: string;
   readonly nominal: number;
@@ -302,7 +302,7 @@ export interface Service<F> {
   onBoard?(mode: string): OnBoard;
   /** What stands in for it on the bench at these surroundings. */
   standIn?(fields: F, around: { readonly celsius: number | undefined; readonly magnet: boolean }): StandIn | null;
-  /** A repair of it that is smaller than the piece it belongs to. */
+  /** A repair of it that is smaller than the assembly it belongs to. */
   readonly repairs?: "joint" | "relay" | "capacitors";
 }
 
@@ -323,7 +323,7 @@ export type StandIn = { readonly ohms: number; readonly celsius: number } | { re
 export interface PartKind<F> {
   /** The id used in files. */
   readonly kind: string;
-  /** Fields beyond id, name, piece and terminals. */
+  /** Fields beyond id, name, assembly and terminals. */
   readonly fields: z.ZodType<F, unknown>;
   /** Contradictions inside the fields that a schema cannot express, each a sentence. */
   contradictions?(fields: F): readonly string[];

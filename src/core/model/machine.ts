@@ -1,7 +1,7 @@
 import type { EliminationProgram } from "../circuit";
 import type { Domain } from "./energy";
 import type { FailureMode, Parameter, PartKind } from "./kind";
-import type { MachineFile, PieceEntry, SetupEntry } from "./schema";
+import type { MachineFile, AssemblyEntry, SetupEntry } from "./schema";
 import { say } from "#words/core/model/machine";
 
 /** A part ready for simulation: its terminals and elements as numbers. */
@@ -9,7 +9,7 @@ export interface Part {
   readonly index: number;
   readonly id: string;
   readonly name: string;
-  readonly piece: string;
+  readonly assembly: string;
   readonly kind: PartKind<unknown>;
   readonly fields: unknown;
   readonly nodeOf: ReadonlyMap<string, number>;
@@ -59,7 +59,7 @@ export interface Machine {
   readonly file: MachineFile;
   readonly parts: readonly Part[];
   readonly partById: ReadonlyMap<string, Part>;
-  readonly pieceById: ReadonlyMap<string, PieceEntry>;
+  readonly assemblyById: ReadonlyMap<string, AssemblyEntry>;
   /** The setups of the file, and one for each mode of its control program that no setup of the file is in. */
   readonly setupById: ReadonlyMap<string, SetupEntry>;
   readonly nets: readonly string[];

@@ -41,10 +41,12 @@ export function asPlated(file: MachineFile, said: PlateSaid): MachineFile {
   const numberOf = (id: string) => (Object.hasOwn(numbers, id) ? numbers[id] : undefined);
   return {
     ...file,
-    pieces: file.pieces.map((piece) => {
-      const number = numberOf(piece.id);
+    pieces: file.pieces.map((assembly) => {
+      const number = numberOf(assembly.id);
       // The revision in the file is that of the number in the file.
-      return number === undefined || number === piece.number ? piece : { ...piece, number, revision: undefined };
+      return number === undefined || number === assembly.number
+        ? assembly
+        : { ...assembly, number, revision: undefined };
     }),
   };
 }

@@ -156,7 +156,7 @@ export function quickMachine(quick: QuickMachine): MachineFile {
   const { volts, loads } = quick;
   const entry = quick.filter ? "filter-in" : "board";
   const boardL = quick.fuse ? "fused-L" : "board-L";
-  const pieces = [
+  const assemblies = [
     { id: "house", name: say.houseWiring, repair: say.handOverToAnElectrician, minutes: 10, price: 0 },
     { id: "cord", name: say.powerCord, repair: say.replaceTheCord, minutes: 15, price: 18 },
     ...(quick.filter
@@ -372,7 +372,7 @@ export function quickMachine(quick: QuickMachine): MachineFile {
     supply: { volts, hertz: quick.hertz, percent: 6 },
     cautions: [say.drawnAtTheDoorThe],
     panels: [{ id: "cover", name: say.cover, minutes: 5, tools: [] }],
-    pieces,
+    pieces: assemblies,
     parts,
     wires,
     points,

@@ -256,7 +256,7 @@ const addOn = z.strictObject({
   panel: id.optional(),
 });
 
-const piece = z.strictObject({
+const assembly = z.strictObject({
   id,
   name: words,
   /** What is done when the fault lies here. */
@@ -273,7 +273,7 @@ const piece = z.strictObject({
   revision: z.string().min(1).max(20).optional(),
   substitutes: list(substitute, 20),
   drawing: drawing.optional(),
-  /** What must have been seen before this piece is blamed; `shows` says whether the reading must fit. */
+  /** What must have been seen before this assembly is blamed; `shows` says whether the reading must fit. */
   proofs: list(
     z.strictObject({
       of: z.enum(["feed", "ground", "request", "output", "load"]),
@@ -343,7 +343,7 @@ const cause = z.strictObject({
 const plate = z.strictObject({
   code: words,
   index: z.string().min(1).max(20).optional(),
-  /** By piece, the number of the board that belongs into units with this plate. */
+  /** By assembly, the number of the board that belongs into units with this plate. */
   numbers: z.record(id, words).default({}),
   sheet: words.optional(),
 });
@@ -387,7 +387,7 @@ export const machineFileSchema = z.strictObject({
   addOns: list(addOn, 10),
   /** Left out: every unit is as the file has it, whatever its plate says. */
   plates: list(plate, 60),
-  pieces: z.array(piece).min(1).max(100),
+  pieces: z.array(assembly).min(1).max(100),
   parts: z.array(part).min(1).max(400),
   wires: list(wire),
   connectors: list(connector, 60),
@@ -414,7 +414,7 @@ export type PartEntry = MachineFile["parts"][number] & {
   odds: Record<string, number>;
 };
 export type SetupEntry = MachineFile["setups"][number];
-export type PieceEntry = MachineFile["pieces"][number];
+export type AssemblyEntry = MachineFile["pieces"][number];
 export type ComplaintEntry = MachineFile["complaints"][number];
 export type PathEntry = MachineFile["paths"][number];
 export type SettingEntry = MachineFile["settings"][number];

@@ -41,7 +41,7 @@ export type Trait =
   /** What keeps live parts from the metalwork. */
   | "insulates"
   | "supply-cord"
-  /** Of the loom between the pieces, and not of a piece. */
+  /** Of the loom between the assemblies, and not of an assembly. */
   | "harness"
   | "plug-contact"
   /** Breaks the current of what hangs behind it. */

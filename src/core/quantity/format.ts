@@ -1,4 +1,4 @@
-import type { Shown } from "./read";
+import type { Reading } from "./read";
 import { say } from "#words/core/quantity";
 
 const STEPS: readonly (readonly [number, string])[] = [
@@ -46,7 +46,7 @@ export function decimal(value: number): string {
 }
 
 /** What was shown, as a short text. */
-export function shownText(shown: Shown, unit: string): string {
+export function readingText(shown: Reading, unit: string): string {
   switch (shown.kind) {
     case "value":
       return quantity(shown.value, unit);

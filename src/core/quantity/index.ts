@@ -1,7 +1,7 @@
 /** Quantities as people type and read them. What others may use of it; nothing else is reached. */
 
-export { decimal, engineering, inSentence, quantity, shownText } from "./format";
-export { type Asked, type Manner, readEngineering, readShown, type Shown } from "./read";
+export { decimal, engineering, inSentence, quantity, readingText } from "./format";
+export { type Asked, type Manner, readEngineering, parseReading, type Reading } from "./read";
 export {
   gaugeOfArea,
   type Liked,

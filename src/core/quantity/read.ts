@@ -5,7 +5,7 @@ import { say } from "#words/core/quantity";
  */
 
 /** What a meter showed. `jumping` is a display that will not settle: it moves between two values. */
-export type Shown =
+export type Reading =
   | {
       readonly kind: "value";
       readonly value: number;
@@ -25,7 +25,7 @@ export type Asked = "V" | "ohm" | "A" | "Hz" | "F" | "beep";
 
 /** What reading a text came to: a value, a question back to the technician, or a sentence saying what is wrong. */
 export type ReadResult =
-  | { readonly ok: true; readonly shown: Shown }
+  | { readonly ok: true; readonly shown: Reading }
   | { readonly ok: false; readonly ask: "overload?"; readonly sentence: string }
   | { readonly ok: false; readonly ask?: undefined; readonly sentence: string };
 
@@ -121,7 +121,7 @@ const RANGE = /^(.+?)\s*(?:-|–|—|\.\.+|\bto\b|\band\b)\s*(.+)$/i;
  * A lone `1` on ohms or continuity is asked back ("manual-range overload, or one ohm?"), because some meters
  * show an overload so; `1.0`, `1 ohm` are taken as a value. A negative resistance or current range is refused.
  */
-export function readShown(text: string, asked: Asked): ReadResult {
+export function parseReading(text: string, asked: Asked): ReadResult {
   const typed = text.trim();
   if (typed === "") return { ok: false, sentence: say.nothingTypedYetTypeWhat };
   if (OVERLOAD.test(typed)) return asked === "beep" ? yes({ kind: "beep", beeps: false }) : yes({ kind: "overload" });
@@ -194,5 +194,5 @@ function impossible(value: number, asked: Asked): string | null {
   return null;
 }
 
-const yes = (shown: Shown): ReadResult => ({ ok: true, shown });
+const yes = (shown: Reading): ReadResult => ({ ok: true, shown });
 const no = (sentence: string): ReadResult => ({ ok: false, sentence });

@@ -1,7 +1,7 @@
 import type { SafetyLimit } from "./after-repair-limits";
 import { unitOf } from "../instrument";
 import { verdictOf } from "../diagnose";
-import { readEngineering, readShown } from "../quantity";
+import { readEngineering, parseReading } from "../quantity";
 import { keeps } from "./after-repair-limits";
 import type { ProofStep } from "./proof-run";
 import { say } from "#words/core/repair/judge-proof";
@@ -34,7 +34,7 @@ export function judge(step: ProofStep, typed: string): ProofVerdict {
   }
   if (!step.test || !step.window) return { kind: "unread", words: say.thisStepIsSeenNot };
   const unit = unitOf(step.test.function);
-  const read = readShown(typed, unit === "" ? "beep" : unit);
+  const read = parseReading(typed, unit === "" ? "beep" : unit);
   if (!read.ok) return { kind: "unread", words: read.sentence };
   return { kind: verdictOf(step.window, read.shown) === "fits" ? "pass" : "fail" };
 }

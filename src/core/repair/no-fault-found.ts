@@ -26,7 +26,10 @@ export function noFaultFound(machine: Machine, job: Job, advice: Pick<Advice, "c
   const left = advice.suspects
     .filter(
       (s) =>
-        s.piece !== "no-fault" && s.piece !== "something-else" && s.piece !== "not-as-drawn" && s.probability >= 0.01,
+        s.assembly !== "no-fault" &&
+        s.assembly !== "something-else" &&
+        s.assembly !== "not-as-drawn" &&
+        s.probability >= 0.01,
     )
     .slice(0, 4);
   if (left.length > 0) elsewhere.push(say.leastExcludedLeft(left.map((s) => inSentence(s.name)).join(", ")));

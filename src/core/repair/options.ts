@@ -72,16 +72,16 @@ const BOARDS = [
 export function optionsFor(machine: Machine, fault: Fault): readonly RepairOption[] {
   const part = machine.partById.get(fault.part);
   if (!part) throw new RangeError(say.noPartPart(fault.part));
-  const piece = machine.pieceById.get(part.piece)!;
+  const assembly = machine.assemblyById.get(part.assembly)!;
   const smaller = part.kind.service.repairs;
   const memory = { leadDays: 0, temporary: false, source: "from memory" as const };
   const replace: RepairOption = {
     id: "replace",
-    words: piece.repair,
-    minutes: piece.minutes,
-    parts: piece.price,
+    words: assembly.repair,
+    minutes: assembly.minutes,
+    parts: assembly.price,
     holds: 0.96,
-    leadDays: piece.price > 40 ? 2 : 0,
+    leadDays: assembly.price > 40 ? 2 : 0,
     temporary: false,
     school: say.whatTheFileNames,
     source: "file",
@@ -95,8 +95,8 @@ export function optionsFor(machine: Machine, fault: Fault): readonly RepairOptio
     holds: 1,
     school: say.whereTheMachineIsWorth,
   };
-  if (piece.licensed)
-    return [{ ...replace, id: "hand-over", words: piece.repair, school: say.workForALicensedTrade }, giveUp];
+  if (assembly.licensed)
+    return [{ ...replace, id: "hand-over", words: assembly.repair, school: say.workForALicensedTrade }, giveUp];
   if (smaller === "joint") {
     return [
       {
@@ -148,7 +148,7 @@ export function optionsFor(machine: Machine, fault: Fault): readonly RepairOptio
       giveUp,
     ];
   }
-  const board = piece.board
+  const board = assembly.board
     ? [
         ...(smaller === "relay"
           ? [
@@ -189,14 +189,14 @@ export function optionsFor(machine: Machine, fault: Fault): readonly RepairOptio
         ...BOARDS.map(({ share, ...b }) => ({
           ...memory,
           ...b,
-          minutes: piece.minutes,
-          parts: Math.round(piece.price * share),
+          minutes: assembly.minutes,
+          parts: Math.round(assembly.price * share),
         })),
       ]
     : [replace];
   const boards = machine.file.pieces.filter((p) => p.board);
   const both =
-    piece.board && boards.length > 1
+    assembly.board && boards.length > 1
       ? [
           {
             ...memory,
@@ -301,15 +301,15 @@ const CHEAP = 15;
  * Cheap parts behind the same covers that one changes while it is open, as sentences; parts that only age, from
  * memory.
  */
-export function cheapWhileOpen(machine: Machine, piece: string): readonly string[] {
+export function cheapWhileOpen(machine: Machine, assembly: string): readonly string[] {
   const panels = new Set(
     [...machine.points.values()]
-      .filter((p) => machine.parts.some((x) => x.piece === piece && [...x.nodeOf.values()].includes(p.node)))
+      .filter((p) => machine.parts.some((x) => x.assembly === assembly && [...x.nodeOf.values()].includes(p.node)))
       .flatMap((p) => (p.panel ? [p.panel] : [])),
   );
   return machine.file.pieces.flatMap((p) => {
-    if (p.id === piece || p.price <= 0 || p.price > CHEAP || p.licensed) return [];
-    const part = machine.parts.find((x) => x.piece === p.id && has(x, "ages") && !has(x, "protects"));
+    if (p.id === assembly || p.price <= 0 || p.price > CHEAP || p.licensed) return [];
+    const part = machine.parts.find((x) => x.assembly === p.id && has(x, "ages") && !has(x, "protects"));
     if (
       !part ||
       ![...machine.points.values()].some(

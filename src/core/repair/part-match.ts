@@ -1,9 +1,9 @@
-import type { Machine, PieceEntry } from "../model";
+import type { Machine, AssemblyEntry } from "../model";
 import { say } from "#words/core/repair/part-match";
 
 /** What differs in a part that may stand in, and what is done about it. */
 export interface Difference {
-  readonly kind: PieceEntry["substitutes"][number]["differences"][number]["kind"];
+  readonly kind: AssemblyEntry["substitutes"][number]["differences"][number]["kind"];
   readonly words: string;
   readonly todo: string;
 }
@@ -41,12 +41,12 @@ const revisionsOf = (
     .join(", ");
 
 /**
- * Holds the number and revision of a part in the hand against what the file knows of a piece. What is refused or
- * unknown does not fit; the words say why. Throws a RangeError for a piece the machine has not.
+ * Holds the number and revision of a part in the hand against what the file knows of an assembly. What is refused or
+ * unknown does not fit; the words say why. Throws a RangeError for an assembly the machine has not.
  */
-export function matchPart(machine: Machine, pieceId: string, number: string, revision = ""): PartMatch {
-  const piece = machine.pieceById.get(pieceId);
-  if (!piece) throw new RangeError(say.noPiecePieceId(pieceId));
+export function matchPart(machine: Machine, assemblyId: string, number: string, revision = ""): PartMatch {
+  const assembly = machine.assemblyById.get(assemblyId);
+  if (!assembly) throw new RangeError(say.noAssemblyAssemblyId(assemblyId));
   const given = plain(number);
   const rev = plain(revision);
   const no = (verdict: "refused" | "unknown", words: string): PartMatch => ({
@@ -56,16 +56,16 @@ export function matchPart(machine: Machine, pieceId: string, number: string, rev
     differences: [],
   });
   if (given === "") return no("unknown", say.typeTheNumberPrintedOn);
-  if (piece.number && plain(piece.number) === given) {
-    if (!piece.revision || rev === "" || plain(piece.revision) === rev)
+  if (assembly.number && plain(assembly.number) === given) {
+    if (!assembly.revision || rev === "" || plain(assembly.revision) === rev)
       return {
         fits: true,
         verdict: "same",
-        words: say.theSamePart(piece.revision && rev === "" ? say.theFileIsOfRevision(piece.revision) : ""),
+        words: say.theSamePart(assembly.revision && rev === "" ? say.theFileIsOfRevision(assembly.revision) : ""),
         differences: [],
       };
   }
-  const named = piece.substitutes.filter((s) => plain(s.number) === given);
+  const named = assembly.substitutes.filter((s) => plain(s.number) === given);
   const own = named.find((s) => s.revisions.length === 0 || s.revisions.some((r) => plain(r) === rev));
   if (own?.refused)
     return no("refused", say.mustNotGoIn(own.number, revision ? ` revision ${revision}` : "", own.refused));
@@ -83,18 +83,20 @@ export function matchPart(machine: Machine, pieceId: string, number: string, rev
         ? say.itsRevisionDecidesGoodAre(revisionsOf(named) || say.noneKnown)
         : say.revisionIsNotAmongThose(revision, revisionsOf(named) || say.none),
     );
-  if (piece.number && plain(piece.number) === given)
+  if (assembly.number && plain(assembly.number) === given)
     return {
       fits: true,
       verdict: "other revision",
-      words: say.theSameNumberButRevision(revision, piece.revision),
-      differences: [{ kind: "other", words: say.revisionInsteadOf(revision, piece.revision), todo: WHAT_TO_DO.other }],
+      words: say.theSameNumberButRevision(revision, assembly.revision),
+      differences: [
+        { kind: "other", words: say.revisionInsteadOf(revision, assembly.revision), todo: WHAT_TO_DO.other },
+      ],
     };
   return no(
     "unknown",
-    piece.number
+    assembly.number
       ? say.theFileKnowsHereThis(
-          [piece.number, ...piece.substitutes.filter((s) => !s.refused).map((s) => s.number)].join(", "),
+          [assembly.number, ...assembly.substitutes.filter((s) => !s.refused).map((s) => s.number)].join(", "),
         )
       : say.theFileHasNoNumber,
   );

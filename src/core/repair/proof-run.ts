@@ -45,7 +45,7 @@ export const PROOF_GROUPS: Readonly<Record<ProofStep["group"], string>> = {
   safety: say.safeAfterRepair,
 };
 
-const SOUND: Hypothesis = { kind: "no fault", id: "no-fault", piece: "no-fault", prior: 1 };
+const SOUND: Hypothesis = { kind: "no fault", id: "no-fault", assembly: "no-fault", prior: 1 };
 /**
  * Estimates E31, all of these. So many readings that the fault had spoilt are made again, so many loads are clamped, so
  * many delays are waited for.
@@ -60,7 +60,7 @@ const LONG = 3600;
 const SEEN_AMPS = 0.1;
 
 /**
- * The script of the proof run after the repair of a fault (or of a piece, where the fault is not known), for the
+ * The script of the proof run after the repair of a fault (or of an assembly, where the fault is not known), for the
  * complaint it came in with. All that it expects is what the simulated sound machine shows. A job without a complaint
  * has null. Throws a RangeError for a complaint the machine has not.
  */
@@ -221,7 +221,7 @@ function spoiltTests(machine: Machine, predictor: Predictor, meter: Meter, fault
   const hypothesis: Hypothesis = {
     kind: "fault",
     id: faultId(fault),
-    piece: machine.partById.get(fault.part)?.piece ?? "",
+    assembly: machine.partById.get(fault.part)?.assembly ?? "",
     fault,
     led: [],
     prior: 1,
@@ -332,14 +332,14 @@ export function proofState(steps: readonly ProofStep[], proved: readonly Done<"p
 }
 
 /**
- * What the result of one step says of the repair of a piece, as evidence: it has not helped when a step of the
+ * What the result of one step says of the repair of an assembly, as evidence: it has not helped when a step of the
  * complaint or of the repair fails, and it has when the last of them passes. Null where it says nothing new. `job` is
  * the job before the step was logged.
  */
 export function toldOfRepair(
   machine: Machine,
   job: Job,
-  piece: string,
+  assembly: string,
   steps: readonly ProofStep[],
   step: ProofStep,
   passed: boolean,
@@ -349,12 +349,12 @@ export function toldOfRepair(
   if (!passed)
     return {
       type: "tried",
-      piece,
+      piece: assembly,
       result: "stays",
       words: say.repairedAndTheProofFailed(step.words, typed).slice(0, 400),
     };
   // A repair that failed before may be made again: what counts is what was said of it last.
-  const last = job.answers.findLast(({ body }) => body.type === "tried" && body.piece === piece)?.body;
+  const last = job.answers.findLast(({ body }) => body.type === "tried" && body.piece === assembly)?.body;
   if (last?.type === "tried" && last.result === "gone") return null;
   const proved = [
     ...job.work.proved,
@@ -368,9 +368,9 @@ export function toldOfRepair(
   return proofState(steps, proved).gone
     ? {
         type: "tried",
-        piece,
+        piece: assembly,
         result: "gone",
-        words: say.repairedTheComplaintIsGone(machine.pieceById.get(piece)?.name ?? piece),
+        words: say.repairedTheComplaintIsGone(machine.assemblyById.get(assembly)?.name ?? assembly),
       }
     : null;
 }

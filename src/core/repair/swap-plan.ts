@@ -21,9 +21,9 @@ export interface SwapStage {
   readonly steps: readonly SwapStep[];
 }
 
-/** How to take a piece out and put another in, from the file's panels and connectors alone. */
+/** How to take an assembly out and put another in, from the file's panels and connectors alone. */
 export interface SwapPlan {
-  readonly piece: string;
+  readonly assembly: string;
   readonly name: string;
   readonly minutes: number;
   readonly stages: readonly SwapStage[];
@@ -45,25 +45,25 @@ export function openingOrder(machine: Machine, wanted: readonly string[]): reado
   return order;
 }
 
-/** Connectors of which one side belongs to a piece: they are pulled before it comes out. */
-export function plugsOf(machine: Machine, piece: string): readonly Machine["file"]["connectors"][number][] {
+/** Connectors of which one side belongs to an assembly: they are pulled before it comes out. */
+export function plugsOf(machine: Machine, assembly: string): readonly Machine["file"]["connectors"][number][] {
   const nodes = new Set(
-    machine.parts.filter((p) => p.piece === piece && !has(p, "harness")).flatMap((p) => [...p.nodeOf.values()]),
+    machine.parts.filter((p) => p.assembly === assembly && !has(p, "harness")).flatMap((p) => [...p.nodeOf.values()]),
   );
   return machine.file.connectors.filter(
     (c) =>
-      c.piece === piece ||
+      c.piece === assembly ||
       [...machine.points.values()].some((p) => p.connector === c.id && p.where === c.near.words && nodes.has(p.node)),
   );
 }
 
 /**
- * The plan for one piece. `transfer`: plugs moved one at a time from board to board, instead of photographed and
- * labelled. Throws a RangeError for a piece it has not.
+ * The plan for one assembly. `transfer`: plugs moved one at a time from board to board, instead of photographed and
+ * labelled. Throws a RangeError for an assembly it has not.
  */
-export function swapPlan(machine: Machine, piece: string, transfer = false): SwapPlan {
-  const own = machine.pieceById.get(piece);
-  if (!own) throw new RangeError(say.noPiecePiece(piece));
+export function swapPlan(machine: Machine, assembly: string, transfer = false): SwapPlan {
+  const own = machine.assemblyById.get(assembly);
+  if (!own) throw new RangeError(say.noAssemblyAssembly(assembly));
   const step = (id: string, words: string, more: Partial<SwapStep> = {}): SwapStep => ({
     id,
     words,
@@ -72,7 +72,7 @@ export function swapPlan(machine: Machine, piece: string, transfer = false): Swa
     photo: false,
     ...more,
   });
-  const plugs = plugsOf(machine, piece);
+  const plugs = plugsOf(machine, assembly);
   const covers = openingOrder(machine, [
     ...new Set(plugs.flatMap((c) => [c.near.panel, c.far.panel]).filter((p) => p !== undefined)),
   ]);
@@ -116,7 +116,7 @@ export function swapPlan(machine: Machine, piece: string, transfer = false): Swa
   const cautions = workCautions(machine, plugs.length > 0);
   const about = (at: WorkCaution["at"]) => cautions.filter((c) => c.at === at).map((c) => c.words);
   const partCautions = [
-    ...new Set(machine.parts.filter((p) => p.piece === piece).flatMap((p) => p.kind.safety.cautions ?? [])),
+    ...new Set(machine.parts.filter((p) => p.assembly === assembly).flatMap((p) => p.kind.safety.cautions ?? [])),
   ];
   const charged = machine.parts.filter((p) => has(p, "stores-charge"));
   const proofs = machine.sources.flatMap((s) => {
@@ -134,7 +134,7 @@ export function swapPlan(machine: Machine, piece: string, transfer = false): Swa
     const loads = machine.parts.filter(
       (p) =>
         p.kind.electrical.load &&
-        p.piece !== piece &&
+        p.assembly !== assembly &&
         [...p.nodeOf.values()].some((n) =>
           pins.some((q) => q.node === n || machine.domains[q.node]!.group === machine.domains[n]!.group),
         ),
@@ -157,7 +157,7 @@ export function swapPlan(machine: Machine, piece: string, transfer = false): Swa
       name: say.lookBeforeAnythingIsTouched,
       steps: [
         step("look", say.damageScratchesEarlierRepairsAnd, { photo: true }),
-        step("overview", say.theWholePieceWithIts, { photo: true }),
+        step("overview", say.theWholeAssemblyWithIts, { photo: true }),
       ],
     },
     ...(machine.file.settings.length > 0 && own.board
@@ -244,5 +244,5 @@ export function swapPlan(machine: Machine, piece: string, transfer = false): Swa
       : []),
   ];
   const minutes = own.minutes + covers.reduce((sum, id) => sum + 2 * panel(id).minutes, 0);
-  return { piece, name: own.name, minutes, stages };
+  return { assembly, name: own.name, minutes, stages };
 }

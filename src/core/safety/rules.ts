@@ -38,9 +38,9 @@ export function inSupplyPrimary(machine: Machine, test: Test): boolean {
   return [test.red, test.black].some((id) => id !== undefined && primary.has(machine.points.get(id)?.node ?? -1));
 }
 
-/** The cautions that belong to work on a piece: how it is made dead, and those of the kinds of part in it. */
-export function cautionsAt(machine: Machine, piece: string): readonly string[] {
-  const own = machine.parts.filter((p) => p.piece === piece).flatMap((p) => p.kind.safety.cautions ?? []);
+/** The cautions that belong to work on an assembly: how it is made dead, and those of the kinds of part in it. */
+export function cautionsAt(machine: Machine, assembly: string): readonly string[] {
+  const own = machine.parts.filter((p) => p.assembly === assembly).flatMap((p) => p.kind.safety.cautions ?? []);
   return [...new Set([say.meterOnVoltsFirstProve(sourcesOff(machine)), ...own])];
 }
 

@@ -1,5 +1,5 @@
 import { type Meter, type MeterFunction, needsDeadCircuit } from "../instrument";
-import type { Shown } from "../quantity";
+import type { Reading } from "../quantity";
 import { type Fault, has, type Machine, type Part, type SetupEntry } from "../model";
 import { conditionsOf, controllerOf, mainProgramOf } from "./conditions";
 import { Simulator, type Course } from "./energise";
@@ -103,7 +103,7 @@ export class MachineAtHand {
     return this.setup.power === "on";
   }
   /** How it stands: what is open, made, held and how warm it is. */
-  get standing(): SetupEntry {
+  get setupNow(): SetupEntry {
     return { ...this.setup, press: [...this.pressed] };
   }
 
@@ -194,7 +194,7 @@ export class MachineAtHand {
    * What a meter shows now with its leads on two points (a clamp: around one): with noise of a third of its error, a
    * value of the standard normal distribution a call of `normal`. Throws a RangeError for points the machine has not.
    */
-  measure(fn: MeterFunction, red: string, black: string | undefined, meter: Meter, normal: () => number): Shown {
+  measure(fn: MeterFunction, red: string, black: string | undefined, meter: Meter, normal: () => number): Reading {
     const shown = observe(this.simulator, this.state(), makeTest(this.setup.id, fn, red, black), meter);
     if (shown.kind !== "value" || fn === "continuity" || fn === "look") return shown;
     const { relative, absolute } = meter.accuracy[fn];

@@ -33,7 +33,7 @@ const PRESS = 0.25;
 
 /**
  * The stages of a setup: power up and wait, the gestures that lead to its mode press by press, then the setup itself.
- * A setup without keys is one stage. What surrounds the machine is for one specimen.
+ * A setup without keys is one stage. What surrounds the machine is for one sample.
  */
 export function stagesOf(machine: Machine, setup: SetupEntry, values: Values): Stage[] {
   const stage = (doing: Doing, seconds: number, isLast = false): Stage => ({
@@ -100,7 +100,7 @@ function doingsOf(g: Gesture): [Doing, number][] {
   ];
 }
 
-/** What surrounds the machine in a setup, for one specimen. */
+/** What surrounds the machine in a setup, for one sample. */
 export function conditionsOf(
   machine: Machine,
   setup: SetupEntry,

@@ -105,7 +105,7 @@ export class Simulator {
   }
 
   /**
-   * The stages of a setup for one specimen, and its parts in each of them with nothing wrong: the same for every
+   * The stages of a setup for one sample, and its parts in each of them with nothing wrong: the same for every
    * fault.
    */
   private soundParts(setup: SetupEntry, values: Values): SoundParts {

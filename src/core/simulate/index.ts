@@ -11,5 +11,5 @@ export { displayPart, type Slip, slipsOf } from "./perform";
 export type { CircuitSnapshot } from "./stamped-circuit";
 export { NoOperatingPoint, type State } from "./state";
 export { type Instant, makeTest, RECHECK, RECHECK_SOON, type Test, testKey } from "./test";
-export { drawnValues, nominalValues, type Values } from "./values";
+export { sampledValues, nominalValues, type Values } from "./values";
 export { secondsUntil } from "./when";

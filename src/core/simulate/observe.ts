@@ -1,6 +1,6 @@
 import { isClamp, loadedShare, loadedShareAc, type Meter } from "../instrument";
 import { FLICKERS, type Machine } from "../model";
-import type { Manner, Shown } from "../quantity";
+import type { Manner, Reading } from "../quantity";
 import type { Simulator } from "./energise";
 import type { Phase, State } from "./state";
 import type { Test } from "./test";
@@ -17,16 +17,16 @@ const NOTHING = 1e-6;
 
 // What is shown over and over is one and the same thing: a dictionary holds millions of readings, most of them of
 // what is dead or open.
-const ZERO: Shown = { kind: "value", value: 0 };
-const OVERLOAD: Shown = { kind: "overload" };
-const BEEPS: Shown = { kind: "beep", beeps: true };
-const SILENT: Shown = { kind: "beep", beeps: false };
+const ZERO: Reading = { kind: "value", value: 0 };
+const OVERLOAD: Reading = { kind: "overload" };
+const BEEPS: Reading = { kind: "beep", beeps: true };
+const SILENT: Reading = { kind: "beep", beeps: false };
 
 /**
  * What `meter` shows (or the eye sees) when each of `tests` is made on a machine in `state`; without noise. The
  * setup of the tests is taken as made: `state` is that setup. Throws a RangeError for points the machine has not.
  */
-export function observeAll(simulator: Simulator, state: State, tests: readonly Test[], meter: Meter): Shown[] {
+export function observeAll(simulator: Simulator, state: State, tests: readonly Test[], meter: Meter): Reading[] {
   // Phase by phase: putting a phase into the solver costs far more than reading a test from it.
   const byPhase = state.phases.map((phase) => {
     simulator.circuit.load(state, phase);
@@ -55,17 +55,17 @@ export function observeAll(simulator: Simulator, state: State, tests: readonly T
 }
 
 /** The same for one test. */
-export function observe(simulator: Simulator, state: State, test: Test, meter: Meter): Shown {
+export function observe(simulator: Simulator, state: State, test: Test, meter: Meter): Reading {
   return observeAll(simulator, state, [test], meter)[0]!;
 }
 
-function seen(simulator: Simulator, state: State, phase: Phase, test: Test): Shown {
+function seen(simulator: Simulator, state: State, phase: Phase, test: Test): Reading {
   const part = simulator.machine.partById.get(test.red);
   if (!part) throw new RangeError(say.noPartRed(test.red));
   return { kind: "label", label: simulator.circuit.seen(state, phase, part.index) };
 }
 
-function clamped(simulator: Simulator, test: Test): Shown {
+function clamped(simulator: Simulator, test: Test): Reading {
   const clamp = simulator.machine.clamps.get(test.red);
   if (!clamp) throw new RangeError(say.noClampPoint(test.red));
   const { ac, dc } = simulator.circuit.elementCurrent(clamp.element);
@@ -98,7 +98,7 @@ function endsOf(machine: Machine, tests: readonly Test[]): Int32Array {
   return nodes;
 }
 
-function reading(simulator: Simulator, state: State, test: Test, meter: Meter, a: number, b: number): Shown {
+function reading(simulator: Simulator, state: State, test: Test, meter: Meter, a: number, b: number): Reading {
   if (isClamp(test.function)) return clamped(simulator, test);
   switch (test.function) {
     case "dcv": {
@@ -159,9 +159,9 @@ const ONE_VALUE = { share: 0.02, ohms: 0.1 };
 
 /**
  * What a meter that sends a current of its own shows, `most` ohms at most. Where junctions or insulation leave it open
- * the specimen stands for a stretch between the two bounds, evenly on a logarithmic scale.
+ * the sample stands for a stretch between the two bounds, evenly on a logarithmic scale.
  */
-function resistance(simulator: Simulator, state: State, most: number, a: number, b: number): Shown {
+function resistance(simulator: Simulator, state: State, most: number, a: number, b: number): Reading {
   const high = simulator.circuit.seenOhms(a, b);
   const low = simulator.circuit.leastOhms(a, b);
   if (low > most) return OVERLOAD;
@@ -172,7 +172,7 @@ function resistance(simulator: Simulator, state: State, most: number, a: number,
   return value > most ? OVERLOAD : { kind: "value", value, factor: ratio ** STRETCH };
 }
 
-/** Of the whole way between the bounds, what one specimen stands for; a handful of them lie a sixth to a third apart. */
+/** Of the whole way between the bounds, what one sample stands for; a handful of them lie a sixth to a third apart. */
 const STRETCH = 1 / 6;
 
 /** A round that comes again within this many seconds is seen as a rhythm; estimate E33. */
@@ -188,7 +188,7 @@ function mannerOf(phases: readonly Phase[]): Manner {
  * A display that follows a machine going round its phases: it swings between the lowest value and as much of
  * the highest as the meter's averaging lets through.
  */
-function averaged(shown: readonly Shown[], phases: readonly Phase[], test: Test, meter: Meter): Shown {
+function averaged(shown: readonly Reading[], phases: readonly Phase[], test: Test, meter: Meter): Reading {
   const first = shown[0]!;
   if (first.kind === "label")
     return shown.every((s) => s.kind === "label" && s.label === first.label)

@@ -1,7 +1,7 @@
 import type { FailureMode, Machine, Part } from "../model";
 import { uniformFor } from "../random";
 
-/** One possible specimen of a machine in one possible surrounding: the values its parts have there. */
+/** One possible sample of a machine in one possible surrounding: the values its parts have there. */
 export interface Values {
   readonly supplyVolts: number;
   readonly ambient: number;
@@ -24,14 +24,14 @@ export function nominalValues(machine: Machine): Values {
 }
 
 /**
- * A specimen drawn by `seed`: uniform within tolerance, supply and ambient (+-8 C) likewise. Severities are
+ * A sample drawn by `seed`: uniform within tolerance, supply and ambient (+-8 C) likewise. Severities are
  * log-uniform;
- * `stratum` (0..1) puts them at that quantile, each fault a little beside it, so that a handful of specimens covers
- * every regime of a graded fault (starved, restarting, merely weak). `among` are the seeds of the specimens that are
+ * `stratum` (0..1) puts them at that quantile, each fault a little beside it, so that a handful of samples covers
+ * every regime of a graded fault (starved, restarting, merely weak). `among` are the seeds of the samples that are
  * used together: every part value is spread evenly over them, one in each of as many slices of its tolerance (a Latin
  * hypercube; McKay, Beckman and Conover, 1979), so that a few cover it.
  */
-export function drawnValues(
+export function sampledValues(
   machine: Machine,
   seed: number,
   stratum: number,
@@ -43,7 +43,7 @@ export function drawnValues(
     const rank = among.filter((other) => uniformFor(other, name) < own).length;
     return (2 * (rank + uniformFor(seed, `${name} within`))) / among.length - 1;
   };
-  // Vague values cover their whole range too, all parts of a specimen alike, out of step with the severities.
+  // Vague values cover their whole range too, all parts of a sample alike, out of step with the severities.
   let quantile: number;
   if (vagueStratum < 0.17) quantile = 2 / 3;
   else if (vagueStratum < 0.5) quantile = 0;

@@ -1,4 +1,4 @@
-import type { Alone } from "../diagnose";
+import type { BenchVerdict } from "../diagnose";
 import { type Fault, has, type Machine, type OnBoard, type Part, ratings, type SetupEntry } from "../model";
 import { nominalValues, NoOperatingPoint, Simulator, type State, type Values } from "../simulate";
 import { quantityText } from "../quantity";
@@ -57,16 +57,18 @@ const sortOf = (part: Part, mode: string): BoardSort => part.kind.service.onBoar
 const SWITCHES: readonly BoardSort[] = ["relay", "driver", "controller"];
 
 /** Boards of a machine that can be put on a rig: those with something that switches a load. */
-export function rigBoards(machine: Machine): readonly { readonly piece: string; readonly name: string }[] {
+export function rigBoards(machine: Machine): readonly { readonly assembly: string; readonly name: string }[] {
   const loads = loadsOf(machine, "");
   if (loads.length === 0) return [];
   return machine.file.pieces
-    .filter((p) => p.board && machine.parts.some((part) => part.piece === p.id && SWITCHES.includes(sortOf(part, ""))))
-    .map((p) => ({ piece: p.id, name: p.name }));
+    .filter(
+      (p) => p.board && machine.parts.some((part) => part.assembly === p.id && SWITCHES.includes(sortOf(part, ""))),
+    )
+    .map((p) => ({ assembly: p.id, name: p.name }));
 }
 
 function loadsOf(machine: Machine, board: string): readonly Part[] {
-  return machine.parts.filter((p) => p.kind.electrical.load && p.elementCount > 0 && p.piece !== board).slice(0, 10);
+  return machine.parts.filter((p) => p.kind.electrical.load && p.elementCount > 0 && p.assembly !== board).slice(0, 10);
 }
 
 /** Watts of the lamp for a load: its own up to these. */
@@ -163,20 +165,20 @@ function rigSteps(
 
 /**
  * The rig of one board of a machine, simulated under each of the board's faults with everything else known good. Throws
- * a RangeError for a piece that cannot be put on a rig.
+ * a RangeError for an assembly that cannot be put on a rig.
  */
 export function benchRig(machine: Machine, board: string): BenchRig {
-  const named = rigBoards(machine).find((b) => b.piece === board);
+  const named = rigBoards(machine).find((b) => b.assembly === board);
   if (!named) throw new RangeError(say.isNoBoardWithOutputs(board));
   const loads = loadsOf(machine, board);
   const lamps = loads.map((p) => lampFor(machine, p));
-  const good = machine.parts.filter((p) => p.piece !== board).map((p) => p.id);
+  const good = machine.parts.filter((p) => p.assembly !== board).map((p) => p.id);
   const steps = rigSteps(
     machine,
     loads.map((p) => p.id),
     good,
   );
-  const own = machine.parts.filter((p) => p.piece === board);
+  const own = machine.parts.filter((p) => p.assembly === board);
   const isolated = !own.some((p) => has(p, "not-isolating"));
   const faults: BenchRig["faults"][number][] = [
     {
@@ -335,7 +337,7 @@ export function judgeRig(rig: BenchRig, seen: readonly LampSeen[]): RigVerdict {
  * A verdict as findings on parts tested by themselves: the blamed part, or of a good board what its lamps have
  * proven. None while it is not sure.
  */
-export function rigFindings(rig: BenchRig, verdict: RigVerdict): readonly Alone[] {
+export function rigFindings(rig: BenchRig, verdict: RigVerdict): readonly BenchVerdict[] {
   const best = verdict.ranked[0];
   if (!verdict.sure || !best) return [];
   const blamed = rig.faults.find((f) => f.id === best.id)!;

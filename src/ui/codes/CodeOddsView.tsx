@@ -44,7 +44,7 @@ export function CodeOddsView({ desk, code, evidence = NONE, setup }: Props) {
       </p>
       <ul className="odds-bars" aria-label={say.whichFaultsMakeItAppear}>
         {shown.map((s) => (
-          <li key={s.piece}>
+          <li key={s.assembly}>
             <span>{s.name}</span>
             <span className="suspect-word">{percent(s.probability)}</span>
             <span className="suspect-bar" aria-hidden>

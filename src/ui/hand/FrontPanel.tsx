@@ -55,7 +55,7 @@ export function FrontPanel({ machine, controls, view, act }: Props) {
                 type="switch"
                 id={`hand-source-${s.id}`}
                 label={s.name}
-                checked={!view.standing.off.includes(s.id)}
+                checked={!view.unitState.off.includes(s.id)}
                 onChange={(e) => act({ do: e.target.checked ? "source on" : "source off", part: s.id })}
               />
             ))
@@ -66,7 +66,7 @@ export function FrontPanel({ machine, controls, view, act }: Props) {
             type="switch"
             id={`hand-door-${d.id}`}
             label={`${d.name} open`}
-            checked={view.standing.openDoors.includes(d.id)}
+            checked={view.unitState.openDoors.includes(d.id)}
             onChange={(e) => act({ do: e.target.checked ? "open" : "close", door: d.id })}
           />
         ))}
@@ -76,7 +76,7 @@ export function FrontPanel({ machine, controls, view, act }: Props) {
             type="switch"
             id={`hand-switch-${s.id}`}
             label={`${s.name} made`}
-            checked={view.standing.made.includes(s.id)}
+            checked={view.unitState.made.includes(s.id)}
             onChange={(e) => act({ do: e.target.checked ? "make" : "break", part: s.id })}
           />
         ))}
@@ -86,14 +86,14 @@ export function FrontPanel({ machine, controls, view, act }: Props) {
             type="switch"
             id={`hand-magnet-${m}`}
             label={say.placeInPlace(place(m))}
-            checked={view.standing.magnets.includes(m)}
+            checked={view.unitState.magnets.includes(m)}
             onChange={(e) => act({ do: e.target.checked ? "magnet on" : "magnet off", place: m })}
           />
         ))}
         {controls.modes.length > 1 ? (
           <Form.Group controlId="hand-mode">
             <Form.Label>{say.mode}</Form.Label>
-            <Form.Select value={view.standing.mode} onChange={(e) => act({ do: "mode", mode: e.target.value })}>
+            <Form.Select value={view.unitState.mode} onChange={(e) => act({ do: "mode", mode: e.target.value })}>
               {controls.modes.map((m) => (
                 <option key={m} value={m}>
                   {m}
@@ -111,7 +111,7 @@ export function FrontPanel({ machine, controls, view, act }: Props) {
             min={-30}
             max={120}
             step={1}
-            value={view.standing.places[p.id] ?? machine.file.ambient}
+            value={view.unitState.places[p.id] ?? machine.file.ambient}
             onChange={(v) => act({ do: "place", place: p.id, celsius: v })}
           />
         ))}
@@ -124,7 +124,7 @@ export function FrontPanel({ machine, controls, view, act }: Props) {
             min={0}
             max={100}
             step={5}
-            value={Math.round(100 * (view.standing.levels[l.id] ?? 0))}
+            value={Math.round(100 * (view.unitState.levels[l.id] ?? 0))}
             onChange={(v) => act({ do: "level", place: l.id, level: v / 100 })}
           />
         ))}

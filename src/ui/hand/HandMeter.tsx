@@ -5,7 +5,7 @@ import Form from "react-bootstrap/Form";
 import { FUNCTION_WORDS } from "../../core/diagnose";
 import { isClamp, type MeterFunction, unitOf } from "../../core/instrument";
 import type { Machine, SetupEntry } from "../../core/model";
-import { type Shown, shownText } from "../../core/quantity";
+import { type Reading, readingText } from "../../core/quantity";
 import { forbidden } from "../../core/safety";
 import { makeTest } from "../../core/simulate";
 import { say } from "#words/ui/hand";
@@ -17,25 +17,25 @@ const FUNCTIONS = ["acv", "dcv", "lowz", "ohms", "continuity", "capacitance", "c
 interface Props {
   readonly machine: Machine;
   /** How the machine stands now: what it forbids is not measured. */
-  readonly standing: SetupEntry;
-  readonly measure: (fn: MeterFunction, red: string, black: string | undefined) => Shown | null;
+  readonly unitState: SetupEntry;
+  readonly measure: (fn: MeterFunction, red: string, black: string | undefined) => Reading | null;
   /** A reading was looked at with the leads on another spot or on another range. */
   readonly onMeasured: () => void;
 }
 
 /** A meter with two leads that can be put on any point of the simulated machine. */
-export function HandMeter({ machine, standing, measure, onMeasured }: Props) {
+export function HandMeter({ machine, unitState, measure, onMeasured }: Props) {
   const points = [...machine.points.values()];
   const clamps = [...machine.clamps.values()];
   const [fn, setFn] = useState<MeterFunction>("acv");
   const [red, setRed] = useState("");
   const [black, setBlack] = useState("");
   const [around, setAround] = useState("");
-  const [shown, setShown] = useState<Shown | null>(null);
+  const [shown, setShown] = useState<Reading | null>(null);
   const clamped = isClamp(fn);
   const isOn = clamped ? around !== "" : red !== "" && black !== "" && red !== black;
-  const test = makeTest(standing.id, fn, clamped ? around : red, clamped ? undefined : black);
-  const refused = isOn ? forbidden(machine, standing, test) : null;
+  const test = makeTest(unitState.id, fn, clamped ? around : red, clamped ? undefined : black);
+  const refused = isOn ? forbidden(machine, unitState, test) : null;
   const isReading = isOn && refused === null;
   useEffect(() => {
     if (!isReading) return;
@@ -55,7 +55,7 @@ export function HandMeter({ machine, standing, measure, onMeasured }: Props) {
   return (
     <section className="hand-meter" aria-label={say.meter}>
       <output className="hand-display value" aria-live="off">
-        {isReading && shown ? shownText(shown, unitOf(fn)) : "– – –"}
+        {isReading && shown ? readingText(shown, unitOf(fn)) : "– – –"}
       </output>
       <Form.Select aria-label={say.meterFunction} value={fn} onChange={(e) => setFn(e.target.value as MeterFunction)}>
         {FUNCTIONS.filter((f) => f !== "clamp" || clamps.length > 0).map((f) => (

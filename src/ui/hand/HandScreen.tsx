@@ -112,7 +112,7 @@ export function HandScreen({ file, hash, hidden }: { file: MachineFile; hash: st
           {view ? (
             <HandMeter
               machine={machine}
-              standing={view.standing}
+              unitState={view.unitState}
               measure={measure}
               onMeasured={() => setReadings((n) => n + 1)}
             />

@@ -1,7 +1,7 @@
 "use client";
 
 import { useCallback, useEffect, useMemo, useRef, useState } from "react";
-import { controlsOf, type Doing, drawnValues, MachineAtHand } from "../../core/simulate";
+import { controlsOf, type Doing, sampledValues, MachineAtHand } from "../../core/simulate";
 import { everydaySetup, type Fault, type Machine, type SetupEntry } from "../../core/model";
 import { type MeterFunction, ORDINARY_METER } from "../../core/instrument";
 import { type Colour, litAt, patternOf } from "../../core/lamp";
@@ -12,7 +12,7 @@ const LOOK_EVERY = 50;
 /** What is seen of the stand-in now. */
 export interface HandView {
   readonly seen: Readonly<Record<string, string>>;
-  readonly standing: SetupEntry;
+  readonly unitState: SetupEntry;
   readonly isPluggedIn: boolean;
   /** Its own clock, seconds since it was set up. */
   readonly now: number;
@@ -42,7 +42,7 @@ export function useMachineAtHand(machine: Machine, fault: Fault | null, seed: nu
 
   const look = useCallback(() => {
     const h = hand.current;
-    if (h) setView({ seen: h.look(), standing: h.standing, isPluggedIn: h.isPluggedIn, now: h.now });
+    if (h) setView({ seen: h.look(), unitState: h.setupNow, isPluggedIn: h.isPluggedIn, now: h.now });
   }, []);
 
   useEffect(() => {
@@ -51,7 +51,7 @@ export function useMachineAtHand(machine: Machine, fault: Fault | null, seed: nu
       hand.current = new MachineAtHand(
         machine,
         part !== undefined && mode !== undefined ? [{ part, mode }] : [],
-        drawnValues(machine, seed, 0.5),
+        sampledValues(machine, seed, 0.5),
         everydaySetup(machine.file),
         0,
       );

@@ -18,7 +18,7 @@ interface Props {
 }
 
 /** The questions a job still has before anything is opened; empty when they are through, null until they are known. */
-export function useFirsts({
+export function useSimpleCauses({
   job,
   evidence,
   desk,
@@ -31,7 +31,7 @@ export function useFirsts({
   // Where they cannot be worked out, none is asked: measuring goes on without them.
   const { value, problem } = useEngine(
     desk,
-    "firsts",
+    "simpleCauses",
     isOver ? null : [evidence, job.opened.complaint ?? "", answered],
     true,
   );
@@ -41,7 +41,7 @@ export function useFirsts({
 
 /** Before anything is opened: one question at a time, the likeliest for its cost first, one key to answer. */
 export function FirstThings({
-  firsts,
+  firsts: simpleCauses,
   last,
   busy,
   onLog,
@@ -52,7 +52,7 @@ export function FirstThings({
   readonly last: Job["answers"][number] | undefined;
   readonly onTakeBack: (event: string) => void;
 }) {
-  const [now, ...later] = firsts;
+  const [now, ...later] = simpleCauses;
   const answer = (given: "yes" | "no" | "skip") => {
     if (!now || busy) return;
     void onLog(answeredBody(now.first, given));

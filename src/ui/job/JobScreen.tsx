@@ -9,19 +9,19 @@ import {
   judgedOf,
   restoredBody,
   sawBody,
-  standingBody,
+  unitSetBody,
   struckBody,
   variedBody,
   warnedBody,
 } from "../../core/journal";
 import { commonShelf, type MachineFile } from "../../core/model";
-import type { Laid, Times } from "../../core/diagnose";
+import type { TestCard, Times } from "../../core/diagnose";
 import { programOf, type Test, testKey } from "../../core/simulate";
 import { useKept } from "../shell/useKept";
 import { leftBehind, noFaultFound } from "../../core/repair";
 import type { UnitRecord } from "../../contract/units";
-import { CallDialog } from "./CallDialog";
-import { Asked, FirstThings, useFirsts } from "./FirstThings";
+import { DiagnosisDialog } from "./DiagnosisDialog";
+import { Asked, FirstThings, useSimpleCauses } from "./FirstThings";
 import { DropJob } from "./DropJob";
 import { Found } from "./Found";
 import { changesOf, questionOf } from "./job-question";
@@ -34,7 +34,7 @@ import { PathPane } from "./PathPane";
 import { useChosenTest } from "./useChosenTest";
 import { useJobKeys } from "./useJobKeys";
 import { MisfitNote, useMisfit } from "./Misfit";
-import { NotAsDrawnDialog } from "./NotAsDrawnDialog";
+import { DiffersDialog } from "./DiffersDialog";
 import { NextTest } from "./NextTest";
 import { Outlook } from "./Outlook";
 import { RunSheetView } from "./RunSheetView";
@@ -49,8 +49,8 @@ import { useIsolation } from "./useIsolation";
 import { useJournal } from "./useJournal";
 import { useRest } from "./useRest";
 import { useTogether } from "./useTogether";
-import { useMeans, YourMeans } from "./YourMeans";
-import type { Reading } from "./ReadingField";
+import { useEquipment, YourEquipment } from "./YourEquipment";
+import type { ReadingEntry } from "./ReadingField";
 import { ORDINARY_METER } from "../../core/instrument";
 import { Conflicts } from "./Conflicts";
 import { OthersNote } from "./OthersNote";
@@ -102,14 +102,14 @@ export function JobScreen({
     file,
     logged.changes.map((c) => c.body.change),
   );
-  const [means, setMeans] = useMeans();
-  const question = useMemo(() => questionOf(machine, logged, means, times), [machine, logged, means, times]);
+  const [equipment, setEquipment] = useEquipment();
+  const question = useMemo(() => questionOf(machine, logged, equipment, times), [machine, logged, equipment, times]);
   const { key, evidence } = question;
   const search = useIsolation(logged.id, machine.file, question, logged === written);
   useEffect(() => {
     // What is found to differ from the file makes another machine of it, which the present dictionary knows nothing of.
     foresee.current = (coming) => {
-      if (changesOf(coming) === changesKey) search.foresee(questionOf(machine, coming, means, times));
+      if (changesOf(coming) === changesKey) search.foresee(questionOf(machine, coming, equipment, times));
     };
   });
   const advice = search.advice?.advice ?? null;
@@ -124,24 +124,24 @@ export function JobScreen({
   const view: View = VIEWS.find((v) => v.id === viewAsked)?.id ?? "measure";
   const setView = useCallback((to: View) => setViewAsked(to === "measure" ? "" : to), [setViewAsked]);
   const [seeing, setSeeing] = useState(false);
-  const [calling, setCalling] = useState(false);
+  const [closing, setClosing] = useState(false);
   const [varying, setVarying] = useState(false);
   const [striking, setStriking] = useState<string | null>(null);
 
-  const proposal: Laid | null = advice?.next ?? null;
+  const proposal: TestCard | null = advice?.next ?? null;
   // What others write changes the advice; the test one is at stays under one's hands until one has looked.
-  const [held, setHeld] = useState<Laid | null>(null);
+  const [held, setHeld] = useState<TestCard | null>(null);
   if (others.length === 0 && held !== proposal && !chosenNow) setHeld(proposal);
   const kept = others.length > 0 && !chosenNow ? held : null;
-  const laid: Laid | null = chosenNow ? chosenNow.laid : (kept ?? proposal);
+  const card: TestCard | null = chosenNow ? chosenNow.card : (kept ?? proposal);
   const test = chosenNow?.test ?? kept?.test ?? proposal?.test ?? null;
   const conflicts = useMemo(() => conflictsIn(written, unseen, ORDINARY_METER), [written, unseen]);
 
   const attempt = advice?.attempt && !chosenNow && !kept && skipped !== key ? advice.attempt : null;
 
-  const proposed = laid !== null && advice?.next ? testKey(advice.next.test) === testKey(laid.test) : false;
+  const proposed = card !== null && advice?.next ? testKey(advice.next.test) === testKey(card.test) : false;
   const record = useCallback(
-    async (body: Reading) => {
+    async (body: ReadingEntry) => {
       const done = await log(body);
       if (done) setOthers([]);
       if (done) made({ ...body.test } as Test);
@@ -150,8 +150,8 @@ export function JobScreen({
     [log, made],
   );
   const typing = useCallback(
-    (body: Reading) => search.foresee(questionOf(machine, foretell(body), means, times), true),
-    [machine, foretell, search, means, times],
+    (body: ReadingEntry) => search.foresee(questionOf(machine, foretell(body), equipment, times), true),
+    [machine, foretell, search, equipment, times],
   );
 
   /** Logs what was seen of a part: laid out like any other test, so that what was on the screen is kept with it. */
@@ -159,7 +159,7 @@ export function JobScreen({
     async (what: Test, label: string) => {
       setSeeing(true);
       try {
-        const { laid: look } = await search.layOut(what);
+        const { card: look } = await search.describeTest(what);
         return look ? await log(sawBody(look, label)) : false;
       } finally {
         setSeeing(false);
@@ -176,7 +176,7 @@ export function JobScreen({
   );
   const misfit = useMisfit(search.desk, evidence, job, advice !== null && fresh);
   const rest = useRest(search.desk, job);
-  const firsts = useFirsts({ job, evidence, desk: search.desk });
+  const simpleCauses = useSimpleCauses({ job, evidence, desk: search.desk });
   const program = programOf(machine);
   const lastAnswer = [...job.answers].reverse().find((a) => a.body.type === "answered" && a.body.answer !== "skip");
   const simple =
@@ -187,7 +187,7 @@ export function JobScreen({
   const last = [...job.readings].reverse().find((r) => !r.struck);
   useJobKeys({
     onNumbers: () => setNumbers((n) => !n),
-    onCall: () => setCalling(true),
+    onDiagnose: () => setClosing(true),
     onVary: () => setVarying(true),
     onStrike: () => {
       if (last) setStriking(last.id);
@@ -202,10 +202,10 @@ export function JobScreen({
 
   let doing: ReactNode;
   if (view !== "measure") doing = null;
-  else if (firsts !== null && firsts.length > 0 && !chosenNow && advice?.stop?.kind !== "simple cause")
+  else if (simpleCauses !== null && simpleCauses.length > 0 && !chosenNow && advice?.stop?.kind !== "simple cause")
     doing = (
       <FirstThings
-        firsts={firsts}
+        firsts={simpleCauses}
         last={job.answers.at(-1)}
         busy={sending}
         onLog={log}
@@ -219,10 +219,10 @@ export function JobScreen({
         sentence={advice.stop.sentence}
         busy={sending || !fresh}
         onLog={log}
-        onCall={() => setCalling(true)}
+        onDiagnose={() => setClosing(true)}
       />
     );
-  else if (!advice || firsts === null)
+  else if (!advice || simpleCauses === null)
     doing = (
       <div className="building" role="status">
         <h2>{say.workingOutWhatEveryPoint}</h2>
@@ -237,7 +237,7 @@ export function JobScreen({
         job={job}
         machine={machine}
         aside={advice.asideWords}
-        laid={laid}
+        card={card}
         test={test}
         refused={chosenNow?.refused ?? null}
         proposal={chosenNow || kept ? null : advice.next}
@@ -252,9 +252,9 @@ export function JobScreen({
         others={others}
         onRecord={record}
         onTyping={typing}
-        onCall={() => setCalling(true)}
+        onDiagnose={() => setClosing(true)}
         onWarned={() => void log(warnedBody())}
-        rest={laid && rest.starts(laid.test.setup) && !rest.starts(job.setup) ? rest : null}
+        rest={card && rest.starts(card.test.setup) && !rest.starts(job.setup) ? rest : null}
       />
     );
   return (
@@ -265,12 +265,12 @@ export function JobScreen({
         unit={unit}
         record={unitRecord}
         busy={sending}
-        onStand={(setup) => void log(standingBody(setup))}
+        onStand={(setup) => void log(unitSetBody(setup))}
       />
       <JobNav job={job.id} view={view} onView={setView} rest={rest}>
-        <YourMeans means={means} onChange={setMeans}>
+        <YourEquipment equipment={equipment} onChange={setEquipment}>
           <Surroundings job={job} busy={sending} onLog={log} />
-        </YourMeans>
+        </YourEquipment>
       </JobNav>
       <aside className="unit-news" aria-label={say.aboutTheUnit}>
         {job.opened.complaintWords ? (
@@ -284,7 +284,7 @@ export function JobScreen({
             job={job}
             machine={machine}
             busy={sending}
-            onTake={(setup) => void log(standingBody(setup))}
+            onTake={(setup) => void log(unitSetBody(setup))}
           />
         </Suspense>
       </aside>
@@ -297,7 +297,7 @@ export function JobScreen({
             evidence={evidence}
             advice={advice}
             test={test}
-            isTestDrawn={!attempt && (chosenNow !== null || firsts?.length === 0)}
+            isTestDrawn={!attempt && (chosenNow !== null || simpleCauses?.length === 0)}
             numbers={numbers}
             onChoose={(t) => void choose(t)}
           />
@@ -345,7 +345,7 @@ export function JobScreen({
               job={job}
               suspect={advice?.suspects.find((s) => s.faults.length > 0)?.faults[0]?.id ?? null}
               onSaw={saw}
-              onStand={(setup) => log(standingBody(setup))}
+              onStand={(setup) => log(unitSetBody(setup))}
             />
           ) : null}
           {view === "sheet" ? (
@@ -354,7 +354,7 @@ export function JobScreen({
               desk={search.desk}
               busy={sending || seeing}
               rest={rest}
-              onStand={(setup) => log(standingBody(setup))}
+              onStand={(setup) => log(unitSetBody(setup))}
               onSaw={saw}
               onMeasure={measure}
               onLog={log}
@@ -375,7 +375,7 @@ export function JobScreen({
             evidence={evidence}
             numbers={numbers}
             onNumbers={() => setNumbers((n) => !n)}
-            onCall={() => setCalling(true)}
+            onDiagnose={() => setClosing(true)}
           />
           <Outlook advice={advice} desk={search.desk} evidence={evidence} job={job} />
           <Trail job={job} written={written} unseen={unseen} onStrike={setStriking} />
@@ -389,26 +389,26 @@ export function JobScreen({
           <DropJob problem={problem} onLog={log} />
         </aside>
       </main>
-      <CallDialog
-        show={calling}
+      <DiagnosisDialog
+        show={closing}
         machine={machine}
         suspects={advice?.suspects ?? []}
         judged={judgedOf(job)}
         bound={advice?.proofs ?? []}
-        mended={advice?.stop?.kind === "mended" ? (advice.stop.pieces[0] ?? null) : null}
+        mended={advice?.stop?.kind === "mended" ? (advice.stop.assemblies[0] ?? null) : null}
         simple={simple}
-        onHide={() => setCalling(false)}
+        onHide={() => setClosing(false)}
         left={leftBehind(machine, job)}
         noFault={noFaultFound(machine, job, advice ?? { cleared: [], suspects: [] })}
         onMeasure={(t) => {
-          setCalling(false);
+          setClosing(false);
           void choose(t);
         }}
         onBack={(l) => void log(restoredBody(l))}
-        onCall={log}
+        onDiagnose={log}
         problem={problem}
       />
-      <NotAsDrawnDialog
+      <DiffersDialog
         show={varying}
         file={machine.file}
         machine={machine}

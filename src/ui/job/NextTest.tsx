@@ -4,9 +4,9 @@ import Link from "next/link";
 import { useState } from "react";
 import Button from "react-bootstrap/Button";
 import { isClamp } from "../../core/instrument";
-import type { Alternative, Laid, Lead, Proposal, Stop } from "../../core/diagnose";
+import type { Alternative, TestCard, Lead, ProposedTest, Stop } from "../../core/diagnose";
 import { type Job, type JournalEvent, leadWords } from "../../core/journal";
-import type { Machine, PieceEntry } from "../../core/model";
+import type { Machine, AssemblyEntry } from "../../core/model";
 import { type Test, testKey } from "../../core/simulate";
 import { EXPOSURE_WORDS } from "#words/job";
 import { BoardDrawing } from "../machine/BoardDrawing";
@@ -15,7 +15,7 @@ import { SafetyNotice } from "./SafetyNotice";
 import { TestEditor } from "./TestEditor";
 import { RestClock } from "./RestClock";
 import type { Rest } from "./useRest";
-import type { Reading } from "./ReadingField";
+import type { ReadingEntry } from "./ReadingField";
 import { Key } from "../shortcuts/Key";
 import { useShortcut } from "../shortcuts/useShortcut";
 import { Term } from "../shell/Term";
@@ -24,12 +24,12 @@ import { say } from "#words/ui/job/NextTest";
 interface Props {
   readonly job: Job;
   readonly machine: Machine;
-  readonly laid: Laid | null;
+  readonly card: TestCard | null;
   readonly test: Test | null;
   readonly refused: string | null;
   /** That a reading is left out of the search, in words; empty where none is. */
   readonly aside: string;
-  readonly proposal: Proposal | null;
+  readonly proposal: ProposedTest | null;
   readonly stop: Stop | null;
   /** The likeliest fault of all, "part:mode". */
   readonly likeliest: string | null;
@@ -38,14 +38,14 @@ interface Props {
   readonly busy: boolean;
   readonly numbers: boolean;
   readonly onChoose: (test: Test | null) => void;
-  readonly onRecord: (body: Reading) => Promise<boolean>;
+  readonly onRecord: (body: ReadingEntry) => Promise<boolean>;
   /** Whether what is laid out is what was proposed. */
   readonly proposed: boolean;
   /** What others wrote since one last looked at what is next. */
   readonly others: readonly JournalEvent[];
   /** A whole reading stands in the field; more may be typed. */
-  readonly onTyping: (body: Reading) => void;
-  readonly onCall: () => void;
+  readonly onTyping: (body: ReadingEntry) => void;
+  readonly onDiagnose: () => void;
   readonly onWarned: () => void;
   /** The rest that must be over before this test may start the compressor; null: it starts none. */
   readonly rest: Rest | null;
@@ -63,7 +63,7 @@ export function NextTest(props: Props) {
   const {
     job,
     machine,
-    laid,
+    card,
     test,
     refused,
     proposal,
@@ -79,7 +79,7 @@ export function NextTest(props: Props) {
     proposed,
     others,
     aside,
-    onCall,
+    onDiagnose,
     onWarned,
     rest,
   } = props;
@@ -90,17 +90,17 @@ export function NextTest(props: Props) {
 
   const editor =
     editing || refused ? <TestEditor machine={machine} test={test} setup={job.setup} onChange={onChoose} /> : null;
-  if (stop && !laid) {
+  if (stop && !card) {
     return (
       <div className="next">
         {aside ? <Aside words={aside} /> : null}
         <p className="next-kicker">{endWords(stop)}</p>
         <h2>{stop.sentence}</h2>
         <div className="d-flex flex-wrap gap-2 mt-3">
-          {(stop.kind === "found" || stop.kind === "likely") && stop.pieces[0] ? (
+          {(stop.kind === "found" || stop.kind === "likely") && stop.assemblies[0] ? (
             <Link
               className="btn btn-primary btn-lg"
-              href={`/jobs/${job.id}/repair?piece=${stop.pieces[0]}&fault=${encodeURIComponent(likeliest ?? "")}`}
+              href={`/jobs/${job.id}/repair?assembly=${stop.assemblies[0]}&fault=${encodeURIComponent(likeliest ?? "")}`}
             >
               {say.whatToDoAboutIt}
             </Link>
@@ -108,7 +108,7 @@ export function NextTest(props: Props) {
           <Button
             size="lg"
             variant={stop.kind === "found" || stop.kind === "likely" ? "outline-dark" : "primary"}
-            onClick={onCall}
+            onClick={onDiagnose}
             autoFocus
           >
             {say.closeWithADiagnosis} <Key of="diagnosis" />
@@ -121,33 +121,33 @@ export function NextTest(props: Props) {
       </div>
     );
   }
-  const board = laid ? boardWith(machine, laid) : undefined;
+  const board = card ? boardWith(machine, card) : undefined;
   // What others measured here meanwhile does not clear the field that is being typed into.
-  const before = laid
-    ? job.readings.filter((r) => testKey(r.body.test) === testKey(laid.test) && !others.some((o) => o.id === r.id))
+  const before = card
+    ? job.readings.filter((r) => testKey(r.body.test) === testKey(card.test) && !others.some((o) => o.id === r.id))
         .length
     : 0;
-  const touched = laid && (laid.exposure === "live" || laid.exposure === "low voltage");
+  const touched = card && (card.exposure === "live" || card.exposure === "low voltage");
   return (
     <div
       className={`next ${board ? "has-board" : ""}`}
       aria-busy={busy}
-      data-test={laid ? testKey(laid.test) : undefined}
+      data-test={card ? testKey(card.test) : undefined}
     >
       {aside ? <Aside words={aside} /> : null}
       <p className="visually-hidden" role="status">
-        {laid ? `${eyebrowOf(isChosen, proposal)}: ${laid.title}. ${EXPOSURE_WORDS[laid.exposure]}.` : ""}
+        {card ? `${eyebrowOf(isChosen, proposal)}: ${card.title}. ${EXPOSURE_WORDS[card.exposure]}.` : ""}
       </p>
       <div className="next-kicker">
         <span>{eyebrowOf(isChosen, proposal)}</span>
-        {laid ? (
-          <span id="next-exposure" className={`exposure ${laid.exposure.replace(" ", "-")}`}>
-            <i className={`bi ${EXPOSURE_ICON[laid.exposure]}`} aria-hidden /> {EXPOSURE_WORDS[laid.exposure]}
+        {card ? (
+          <span id="next-exposure" className={`exposure ${card.exposure.replace(" ", "-")}`}>
+            <i className={`bi ${EXPOSURE_ICON[card.exposure]}`} aria-hidden /> {EXPOSURE_WORDS[card.exposure]}
           </span>
         ) : null}
-        {laid ? (
+        {card ? (
           <span className="minutes">
-            {laid.cost.minutes < 1 ? say.underAMinute : `${Math.round(laid.cost.minutes)} min`}
+            {card.cost.minutes < 1 ? say.underAMinute : `${Math.round(card.cost.minutes)} min`}
           </span>
         ) : null}
         <span className="next-keys">
@@ -178,9 +178,9 @@ export function NextTest(props: Props) {
           {refused}
         </p>
       ) : null}
-      {laid ? (
+      {card ? (
         <>
-          <h2>{laid.title}</h2>
+          <h2>{card.title}</h2>
           {why && proposal ? (
             <Why proposal={proposal} alternatives={alternatives} numbers={numbers} onChoose={onChoose} />
           ) : null}
@@ -200,11 +200,11 @@ export function NextTest(props: Props) {
                   {say.beforeThisStartsItAgain}
                 </p>
               ) : null}
-              <Steps laid={laid} />
-              {laid.test.function === "look" ? null : <Leads laid={laid} />}
+              <Steps card={card} />
+              {card.test.function === "look" ? null : <Leads card={card} />}
               {editor}
               <ul className="cautions">
-                {laid.cautions.map((c) => (
+                {card.cautions.map((c) => (
                   <li key={c}>
                     <i className="bi bi-exclamation-triangle" aria-hidden /> {c}
                   </li>
@@ -212,10 +212,10 @@ export function NextTest(props: Props) {
               </ul>
               <div className="answer">
                 <ReadingField
-                  key={`${testKey(laid.test)} ${before}`}
+                  key={`${testKey(card.test)} ${before}`}
                   job={job.id}
                   machine={machine}
-                  laid={laid}
+                  card={card}
                   before={before}
                   busy={busy}
                   proposed={proposed}
@@ -224,16 +224,16 @@ export function NextTest(props: Props) {
                 />
                 <p className="expected">
                   <span>{say.expected}</span>
-                  <strong>{laid.windowWords === "OL" ? <Term of="overload" /> : laid.windowWords}</strong>
-                  {laid.through ? <small className="through">{laid.through}</small> : null}
+                  <strong>{card.windowWords === "OL" ? <Term of="overload" /> : card.windowWords}</strong>
+                  {card.through ? <small className="through">{card.through}</small> : null}
                 </p>
               </div>
             </>
           )}
           {board && !(touched && !job.warned) ? (
-            <BoardDrawing piece={board} red={laid.test.red} black={laid.test.black} />
+            <BoardDrawing assembly={board} red={card.test.red} black={card.test.black} />
           ) : null}
-          <Meanings laid={laid} numbers={numbers} />
+          <Meanings card={card} numbers={numbers} />
         </>
       ) : (
         editor
@@ -249,7 +249,7 @@ function Why({
   numbers,
   onChoose,
 }: {
-  proposal: Proposal;
+  proposal: ProposedTest;
   alternatives: readonly Alternative[];
   numbers: boolean;
   onChoose: (test: Test) => void;
@@ -278,11 +278,11 @@ function Why({
   );
 }
 
-function Steps({ laid }: { laid: Laid }) {
-  if (laid.cost.steps.length === 0) return <p className="steps">{laid.setupName}.</p>;
+function Steps({ card }: { card: TestCard }) {
+  if (card.cost.steps.length === 0) return <p className="steps">{card.setupName}.</p>;
   return (
     <ol className="steps">
-      {laid.cost.steps.map((s) => (
+      {card.cost.steps.map((s) => (
         <li key={s}>{s}</li>
       ))}
     </ol>
@@ -290,14 +290,14 @@ function Steps({ laid }: { laid: Laid }) {
 }
 
 /** The board on which the two spots are marked, where the file has a drawing or photo of it. */
-function boardWith(machine: Machine, laid: Laid): PieceEntry | undefined {
-  const [red, black] = [laid.test.red, laid.test.black];
+function boardWith(machine: Machine, card: TestCard): AssemblyEntry | undefined {
+  const [red, black] = [card.test.red, card.test.black];
   return machine.file.pieces.find(
     (p) => p.drawing && (red in p.drawing.pins || (black !== undefined && black in p.drawing.pins)),
   );
 }
 
-function Leads({ laid }: { laid: Laid }) {
+function Leads({ card }: { card: TestCard }) {
   return (
     <dl className="leads" id="next-leads">
       <div>
@@ -306,12 +306,12 @@ function Leads({ laid }: { laid: Laid }) {
           <span className="visually-hidden">{say.meter}</span>
         </dt>
         <dd>
-          {laid.test.function === "lowz" ? <Term of="lowz" /> : laid.functionWords}
-          {laid.range ? say.rangeOrAuto(laid.range) : ""}
+          {card.test.function === "lowz" ? <Term of="lowz" /> : card.functionWords}
+          {card.range ? say.rangeOrAuto(card.range) : ""}
         </dd>
       </div>
-      <LeadLine kind="red" lead={laid.red} clamp={isClamp(laid.test.function)} />
-      {laid.black ? <LeadLine kind="black" lead={laid.black} clamp={false} /> : null}
+      <LeadLine kind="red" lead={card.red} clamp={isClamp(card.test.function)} />
+      {card.black ? <LeadLine kind="black" lead={card.black} clamp={false} /> : null}
     </dl>
   );
 }
@@ -328,13 +328,13 @@ function LeadLine({ kind, lead, clamp }: { kind: "red" | "black"; lead: Lead; cl
   );
 }
 
-function Meanings({ laid, numbers }: { laid: Laid; numbers: boolean }) {
-  if (laid.meanings.length === 0) return null;
+function Meanings({ card, numbers }: { card: TestCard; numbers: boolean }) {
+  if (card.meanings.length === 0) return null;
   return (
     <table className="meanings">
       <caption className="visually-hidden">{say.whatEachResultWouldMean}</caption>
       <tbody>
-        {laid.meanings.map((m) => (
+        {card.meanings.map((m) => (
           <tr key={m.words}>
             <th scope="row">{m.words}</th>
             <td>
@@ -365,7 +365,7 @@ function endWords(stop: Stop): string {
   return say.endOfTheSearch;
 }
 
-function eyebrowOf(isChosen: boolean, proposal: Proposal | null): string {
+function eyebrowOf(isChosen: boolean, proposal: ProposedTest | null): string {
   if (isChosen) return say.yourTest;
   if (proposal?.proves) return say.beforeItIsBlamed;
   return "Next";

@@ -66,7 +66,7 @@ function Chart({ desk, evidence, job }: Omit<Props, "advice">) {
         {say.drawing}
       </p>
     );
-  const { pieces, steps } = history;
+  const { assemblies, steps } = history;
   const rows = steps.map((s, i) => ({
     at: i,
     ...Object.fromEntries(s.shares.map((p, k) => [`p${k}`, Math.round(1000 * p) / 10])),
@@ -78,7 +78,7 @@ function Chart({ desk, evidence, job }: Omit<Props, "advice">) {
         className="chart-room"
         role="img"
         aria-label={say.shareOfBeliefInEach(
-          pieces
+          assemblies
             .map((p, k) => `${p.name} now ${Math.round(100 * (steps[steps.length - 1]?.shares[k] ?? 0))} %`)
             .join(", "),
         )}
@@ -90,12 +90,12 @@ function Chart({ desk, evidence, job }: Omit<Props, "advice">) {
             <YAxis domain={[0, 100]} ticks={[0, 50, 100]} tickFormatter={(v: number) => `${v}`} tickLine={false} />
             <Tooltip
               labelFormatter={(at) => words(Number(at))}
-              formatter={(value, name) => [`${String(value)} %`, pieces[Number(String(name).slice(1))]?.name ?? ""]}
+              formatter={(value, name) => [`${String(value)} %`, assemblies[Number(String(name).slice(1))]?.name ?? ""]}
               isAnimationActive={false}
             />
-            {pieces.map((p, k) => (
+            {assemblies.map((p, k) => (
               <Line
-                key={p.piece}
+                key={p.assembly}
                 type="linear"
                 dataKey={`p${k}`}
                 stroke={LINES[k]!.stroke}
@@ -110,8 +110,8 @@ function Chart({ desk, evidence, job }: Omit<Props, "advice">) {
       </div>
       <figcaption>
         <ul className="chart-key">
-          {pieces.map((p, k) => (
-            <li key={p.piece}>
+          {assemblies.map((p, k) => (
+            <li key={p.assembly}>
               <svg width="34" height="10" aria-hidden>
                 <line
                   x1="0"

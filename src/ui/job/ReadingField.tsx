@@ -4,7 +4,7 @@ import { useEffect, useRef, useState, type FormEvent } from "react";
 import Button from "react-bootstrap/Button";
 import Form from "react-bootstrap/Form";
 import { FLICKERS, type Machine } from "../../core/model";
-import { labelWords, type Laid } from "../../core/diagnose";
+import { labelWords, type TestCard } from "../../core/diagnose";
 import { RECHECK, testKey } from "../../core/simulate";
 import { MeterBar } from "../meter/MeterBar";
 import { useKept } from "../shell/useKept";
@@ -15,20 +15,20 @@ import { useDigits } from "../shortcuts/useShortcut";
 import { say } from "#words/ui/job/ReadingField";
 
 /** A reading as it is logged. */
-export type Reading = Extract<EventBody, { type: "reading" }>;
+export type ReadingEntry = Extract<EventBody, { type: "reading" }>;
 
 interface Props {
   readonly job: string;
   readonly machine: Machine;
-  readonly laid: Laid;
+  readonly card: TestCard;
   /** How often this test was made before: what was typed for the last time is not what is typed now. */
   readonly before: number;
   /** Whether it is the test that was proposed. */
   readonly proposed: boolean;
   readonly busy: boolean;
-  readonly onRecord: (body: Reading) => Promise<boolean>;
+  readonly onRecord: (body: ReadingEntry) => Promise<boolean>;
   /** A whole reading stands in the field; more may be typed. */
-  readonly onTyping: (body: Reading) => void;
+  readonly onTyping: (body: ReadingEntry) => void;
 }
 
 const UNIT = {
@@ -48,11 +48,11 @@ const UNIT = {
 
 /** Takes what the meter shows, or what is seen. What is typed survives a reload until it is logged. */
 export function ReadingField(props: Props) {
-  return props.laid.test.function === "look" ? <Labels {...props} /> : <Typed {...props} />;
+  return props.card.test.function === "look" ? <Labels {...props} /> : <Typed {...props} />;
 }
 
-function Typed({ job, laid, before, proposed, busy, onRecord, onTyping }: Props) {
-  const [typed, setTyped] = useKept(`unzo.draft.${job}.${testKey(laid.test)}${before > 0 ? `.${before}` : ""}`);
+function Typed({ job, card, before, proposed, busy, onRecord, onTyping }: Props) {
+  const [typed, setTyped] = useKept(`unzo.draft.${job}.${testKey(card.test)}${before > 0 ? `.${before}` : ""}`);
   const [problem, setProblem] = useState("");
   const [asksOverload, setAsksOverload] = useState(false);
   const [nothing, setNothing] = useState(false);
@@ -71,11 +71,11 @@ function Typed({ job, laid, before, proposed, busy, onRecord, onTyping }: Props)
     setProblem("");
     setAsksOverload(false);
     setNothing(false);
-    const judged = judgeTyped(laid, text, proposed);
+    const judged = judgeTyped(card, text, proposed);
     if (judged.kind === "read" && !busy) onTyping(judged.body);
   }
 
-  async function record(body: Reading) {
+  async function record(body: ReadingEntry) {
     if (busy) return setProblem(say.oneMomentTheLastEntry);
     if (await onRecord(body)) setTyped("");
   }
@@ -83,7 +83,7 @@ function Typed({ job, laid, before, proposed, busy, onRecord, onTyping }: Props)
   function submit(event: FormEvent) {
     event.preventDefault();
     // An empty field sent twice says that the meter shows nothing.
-    const judged = judgeTyped(laid, typed.trim() === "" && nothing ? "nothing" : typed, proposed);
+    const judged = judgeTyped(card, typed.trim() === "" && nothing ? "nothing" : typed, proposed);
     if (judged.kind === "read") return void record(judged.body);
     setNothing(judged.kind === "empty");
     if (judged.kind === "empty") return setProblem(say.typeWhatTheMeterShows);
@@ -94,7 +94,7 @@ function Typed({ job, laid, before, proposed, busy, onRecord, onTyping }: Props)
   return (
     <Form className="reading" onSubmit={submit} noValidate>
       <Form.Label htmlFor="reading" className="visually-hidden">
-        {readingLabel(laid)}
+        {readingLabel(card)}
       </Form.Label>
       <div className="reading-box">
         <Form.Control
@@ -110,20 +110,20 @@ function Typed({ job, laid, before, proposed, busy, onRecord, onTyping }: Props)
           onChange={(e) => change(e.target.value)}
         />
         <span className="reading-unit" aria-hidden>
-          {UNIT[laid.test.function]}
+          {UNIT[card.test.function]}
         </span>
         <Button type="submit" aria-label={say.logTheReading}>
           <i className="bi bi-arrow-return-left" aria-hidden />
         </Button>
       </div>
-      {laid.test.black === undefined ? null : (
+      {card.test.black === undefined ? null : (
         <MeterBar
-          fn={laid.test.function}
-          live={laid.exposure === "live"}
-          leads={{ setup: laid.test.setup, red: laid.test.red, black: laid.test.black }}
+          fn={card.test.function}
+          live={card.exposure === "live"}
+          leads={{ setup: card.test.setup, red: card.test.red, black: card.test.black }}
           where={{ job }}
           busy={busy}
-          onReading={(text, shown) => record(readingBody(laid, text, shown, proposed))}
+          onReading={(text, shown) => record(readingBody(card, text, shown, proposed))}
         />
       )}
       <p id="reading-problem" className="problem" role="alert">
@@ -131,10 +131,10 @@ function Typed({ job, laid, before, proposed, busy, onRecord, onTyping }: Props)
       </p>
       {asksOverload ? (
         <div className="d-flex gap-2">
-          <Button variant="outline-dark" onClick={() => void record(loneOne(laid, "overload", proposed))}>
+          <Button variant="outline-dark" onClick={() => void record(loneOne(card, "overload", proposed))}>
             {say.overload}
           </Button>
-          <Button variant="outline-dark" onClick={() => void record(loneOne(laid, "one ohm", proposed))}>
+          <Button variant="outline-dark" onClick={() => void record(loneOne(card, "one ohm", proposed))}>
             {say.oneOhm}
           </Button>
         </div>
@@ -144,20 +144,20 @@ function Typed({ job, laid, before, proposed, busy, onRecord, onTyping }: Props)
 }
 
 /** What is measured, and between which points. */
-function readingLabel(laid: Laid): string {
-  const to = laid.black ? `${leadWords(laid.red)} to ${leadWords(laid.black)}` : leadWords(laid.red);
-  return `${laid.functionWords}, ${to}`;
+function readingLabel(card: TestCard): string {
+  const to = card.black ? `${leadWords(card.red)} to ${leadWords(card.black)}` : leadWords(card.red);
+  return `${card.functionWords}, ${to}`;
 }
 
-function Labels({ machine, laid, proposed, busy, onRecord }: Props) {
-  const part = machine.partById.get(laid.test.red)!;
+function Labels({ machine, card, proposed, busy, onRecord }: Props) {
+  const part = machine.partById.get(card.test.red)!;
   const known = part.labels ?? [];
   let labels: readonly string[];
-  if (laid.test.instant === "recheck") labels = RECHECK;
+  if (card.test.instant === "recheck") labels = RECHECK;
   else if (known.includes(FLICKERS)) labels = known;
   else labels = [...known, FLICKERS];
   const record = (label: string) => {
-    if (!busy) void onRecord(sawBody(laid, label, proposed));
+    if (!busy) void onRecord(sawBody(card, label, proposed));
   };
   const first = useRef<HTMLButtonElement>(null);
   useEffect(() => {

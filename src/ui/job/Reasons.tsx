@@ -11,17 +11,17 @@ import { say } from "#words/ui/job/Reasons";
 export function Reasons({
   desk,
   evidence,
-  piece,
+  assembly,
   job,
   numbers,
 }: {
   desk: Desk | null;
   evidence: readonly Evidence[];
-  piece: string;
+  assembly: string;
   job: Job;
   numbers: boolean;
 }) {
-  const { value: reasons, problem } = useEngine(desk, "reasons", [evidence, piece]);
+  const { value: reasons, problem } = useEngine(desk, "reasons", [evidence, assembly]);
   if (problem) return <Problem words={problem} />;
   if (!reasons) return <p className="quiet mb-1">{say.weighing}</p>;
   if (reasons.length === 0) return <p className="quiet mb-1">{say.nothingSpeaksForOrAgainst}</p>;

@@ -56,17 +56,21 @@ export function Signs({ desk, evidence, busy, onLog }: Omit<Props, "machine">) {
  * is no test.
  */
 export function Tried({ machine, busy, onLog }: Pick<Props, "machine" | "busy" | "onLog">) {
-  const [piece, setPiece] = useState("");
+  const [assembly, setAssembly] = useState("");
   const log = (result: "gone" | "stays") => {
-    const chosen = machine.pieceById.get(piece);
+    const chosen = machine.assemblyById.get(assembly);
     if (chosen)
       void onLog(triedBody(chosen, result)).then((done) => {
-        if (done) setPiece("");
+        if (done) setAssembly("");
       });
   };
   return (
     <div className="tried">
-      <Form.Select aria-label={say.whatWasRepairedOrReplaced} value={piece} onChange={(e) => setPiece(e.target.value)}>
+      <Form.Select
+        aria-label={say.whatWasRepairedOrReplaced}
+        value={assembly}
+        onChange={(e) => setAssembly(e.target.value)}
+      >
         <option value="">{say.whatWasRepairedOrReplaced}</option>
         {machine.file.pieces.map((p) => (
           <option key={p.id} value={p.id}>
@@ -74,10 +78,10 @@ export function Tried({ machine, busy, onLog }: Pick<Props, "machine" | "busy" |
           </option>
         ))}
       </Form.Select>
-      <Button variant="outline-dark" disabled={busy || !piece} onClick={() => log("stays")}>
+      <Button variant="outline-dark" disabled={busy || !assembly} onClick={() => log("stays")}>
         {say.stillThere}
       </Button>
-      <Button variant="outline-dark" disabled={busy || !piece} onClick={() => log("gone")}>
+      <Button variant="outline-dark" disabled={busy || !assembly} onClick={() => log("gone")}>
         {say.fixed}
       </Button>
     </div>

@@ -11,13 +11,13 @@ export function SimpleCause({
   sentence,
   busy,
   onLog,
-  onCall,
+  onDiagnose,
 }: {
   job: Job;
   sentence: string;
   busy: boolean;
   onLog: (body: EventBody) => Promise<boolean>;
-  onCall: () => void;
+  onDiagnose: () => void;
 }) {
   const last = [...job.answers].reverse().find((a) => a.body.type === "answered" && a.body.answer !== "skip");
   const still = () => {
@@ -30,7 +30,7 @@ export function SimpleCause({
       <h2>{sentence}</h2>
       <p>{say.putItRightThenTry}</p>
       <div className="d-flex flex-wrap gap-2">
-        <Button size="lg" disabled={busy} onClick={onCall} autoFocus>
+        <Button size="lg" disabled={busy} onClick={onDiagnose} autoFocus>
           {say.theComplaintIsGone} <Key of="diagnosis" />
         </Button>
         <Button size="lg" variant="outline-dark" disabled={busy} onClick={still}>

@@ -23,11 +23,11 @@ interface Props {
   readonly evidence: readonly Evidence[];
   readonly numbers: boolean;
   readonly onNumbers: () => void;
-  readonly onCall: () => void;
+  readonly onDiagnose: () => void;
 }
 
 /** What is still possible, in words first; and what is cleared, by which reading. */
-export function Suspects({ advice, progress, job, machine, desk, evidence, numbers, onNumbers, onCall }: Props) {
+export function Suspects({ advice, progress, job, machine, desk, evidence, numbers, onNumbers, onDiagnose }: Props) {
   const [asked, setOpened] = useAddress("suspect");
   const opened = asked === "" ? null : asked;
   const shown = advice?.suspects.filter((s, i) => i < 6 && s.probability >= 0.01) ?? [];
@@ -40,7 +40,7 @@ export function Suspects({ advice, progress, job, machine, desk, evidence, numbe
         <Button size="sm" variant="link" aria-pressed={numbers} onClick={onNumbers}>
           {say.numbers} <Key of="numbers" />
         </Button>
-        <Button size="sm" variant="outline-dark" onClick={onCall} disabled={!advice}>
+        <Button size="sm" variant="outline-dark" onClick={onDiagnose} disabled={!advice}>
           {say.diagnosis} <Key of="diagnosis" />
         </Button>
       </div>
@@ -52,13 +52,13 @@ export function Suspects({ advice, progress, job, machine, desk, evidence, numbe
       {advice ? null : <p className="quiet mb-0">{say.tryingEveryFault(Math.round(progress * 100))}</p>}
       <ul>
         {shown.map((s) => (
-          <li key={s.piece}>
+          <li key={s.assembly}>
             <details
-              open={opened === s.piece}
+              open={opened === s.assembly}
               onToggle={(e) => {
                 const { open } = e.currentTarget;
-                if (open) setOpened(s.piece);
-                else if (opened === s.piece) setOpened("");
+                if (open) setOpened(s.assembly);
+                else if (opened === s.assembly) setOpened("");
               }}
             >
               <summary>
@@ -78,11 +78,11 @@ export function Suspects({ advice, progress, job, machine, desk, evidence, numbe
                   </li>
                 ))}
               </ul>
-              {opened === s.piece && machine.pieceById.has(s.piece) ? (
-                <ByItself machine={machine} job={job} piece={s.piece} faults={s.faults.map((f) => f.id)} />
+              {opened === s.assembly && machine.assemblyById.has(s.assembly) ? (
+                <ByItself machine={machine} job={job} assembly={s.assembly} faults={s.faults.map((f) => f.id)} />
               ) : null}
-              {opened === s.piece ? (
-                <Reasons desk={desk} evidence={evidence} piece={s.piece} job={job} numbers={numbers} />
+              {opened === s.assembly ? (
+                <Reasons desk={desk} evidence={evidence} assembly={s.assembly} job={job} numbers={numbers} />
               ) : null}
             </details>
           </li>
@@ -111,12 +111,12 @@ export function Suspects({ advice, progress, job, machine, desk, evidence, numbe
 function ByItself({
   machine,
   job,
-  piece,
+  assembly,
   faults,
 }: {
   machine: Machine;
   job: Job;
-  piece: string;
+  assembly: string;
   faults: readonly string[];
 }) {
   const parts = [...new Set(faults.flatMap((f) => f.split(">").map((one) => one.split(":")[0]!)))].flatMap((id) => {
@@ -124,18 +124,19 @@ function ByItself({
     const tool = part ? toolFor(part) : undefined;
     return part && tool ? [{ part, tool }] : [];
   });
-  const boards = rigBoards(machine).filter((b) => b.piece === piece);
-  const settings = machine.file.pieces.find((p) => p.id === piece)?.board === true && machine.file.settings.length > 0;
+  const boards = rigBoards(machine).filter((b) => b.assembly === assembly);
+  const settings =
+    machine.file.pieces.find((p) => p.id === assembly)?.board === true && machine.file.settings.length > 0;
   return (
     <p className="mb-1">
       <Link
         className="by-itself"
-        href={`/jobs/${job.id}/repair?piece=${piece}&fault=${encodeURIComponent(faults[0] ?? "")}`}
+        href={`/jobs/${job.id}/repair?assembly=${assembly}&fault=${encodeURIComponent(faults[0] ?? "")}`}
       >
         <i className="bi bi-wrench-adjustable" aria-hidden /> {say.whatToDoAboutIt}
       </Link>
       {boards.map((b) => (
-        <Link key={b.piece} className="by-itself" href={`/tools/rig?job=${job.id}&board=${b.piece}`}>
+        <Link key={b.assembly} className="by-itself" href={`/tools/rig?job=${job.id}&board=${b.assembly}`}>
           <i className="bi bi-lightbulb" aria-hidden /> {say.onTheBenchRig(b.name)}
         </Link>
       ))}

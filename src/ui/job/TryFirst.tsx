@@ -14,7 +14,7 @@ interface Props {
 
 /** A repair that is cheaper to try than its fault is to find. */
 export function TryFirst({ attempt, busy, onLog, onMeasure }: Props) {
-  const tried = (result: "gone" | "stays") => void onLog(triedBody({ ...attempt, id: attempt.piece }, result));
+  const tried = (result: "gone" | "stays") => void onLog(triedBody({ ...attempt, id: attempt.assembly }, result));
   return (
     <div className="next" aria-busy={busy}>
       <div className="next-kicker">

@@ -1,7 +1,7 @@
 import type { Job } from "../../core/journal";
 import { say } from "#words/ui/job/evidence-words";
 
-/** A piece of evidence as a person knows it. */
+/** An entry of evidence as a person knows it. */
 export function evidenceWords(job: Job, evidence: string): string {
   if (evidence === "complaint") return say.theComplaint;
   const reading = job.readings.find((r) => r.id === evidence);

@@ -1,6 +1,6 @@
 import { evidenceOf, type Job } from "../../core/journal";
 import type { Machine } from "../../core/model";
-import { expressible, type Means, type SetAside, type Times } from "../../core/diagnose";
+import { expressible, type Equipment, type SetAside, type Times } from "../../core/diagnose";
 import type { Question } from "./useIsolation";
 
 /** The changes a unit bears, as a key: with other changes it is another machine. */
@@ -13,15 +13,17 @@ export const changesOf = (job: Job) => job.changes.map((c) => c.id).join(" ");
 export function questionOf(
   machine: Machine,
   job: Job,
-  means: Means,
+  equipment: Equipment,
   times: Times,
 ): Question & { readonly aside: readonly SetAside[] } {
   const { kept: evidence, aside } = expressible(machine, evidenceOf(job));
-  const standing = { setup: job.setup, openPanels: job.openPanels, means, times };
+  const unitState = { setup: job.setup, openPanels: job.openPanels, equipment, times };
   return {
     evidence,
     aside,
-    standing,
-    key: [...evidence.map((e) => e.id), job.setup, ...job.openPanels, changesOf(job), JSON.stringify(means)].join(" "),
+    unitState,
+    key: [...evidence.map((e) => e.id), job.setup, ...job.openPanels, changesOf(job), JSON.stringify(equipment)].join(
+      " ",
+    ),
   };
 }

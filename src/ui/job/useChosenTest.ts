@@ -1,14 +1,14 @@
 "use client";
 
 import { useCallback, useState } from "react";
-import type { Laid } from "../../core/diagnose";
+import type { TestCard } from "../../core/diagnose";
 import { type Test, testKey } from "../../core/simulate";
 import type { useIsolation } from "./useIsolation";
 
 /** A test the technician chose instead of the one proposed. */
 interface Chosen {
   readonly test: Test;
-  readonly laid: Laid | null;
+  readonly card: TestCard | null;
   readonly refused: string | null;
   /** The question it was chosen at; at the next one it is over. */
   readonly key: string;
@@ -24,16 +24,16 @@ export function useChosenTest(search: ReturnType<typeof useIsolation>, key: stri
       // What is on the screen stays until the new test is laid out, but nothing can be logged on it meanwhile.
       setChosen((before) => ({
         test: next,
-        laid: before?.laid ?? search.advice?.advice.next ?? null,
+        card: before?.card ?? search.advice?.advice.next ?? null,
         refused: null,
         key,
         pending: true,
       }));
-      const result = await search.layOut(next);
+      const result = await search.describeTest(next);
       // Another choice may have been made meanwhile: the last one stands.
       setChosen((now) =>
         now && testKey(now.test) === testKey(next)
-          ? { test: next, laid: result.laid, refused: result.refused, key, pending: false }
+          ? { test: next, card: result.card, refused: result.refused, key, pending: false }
           : now,
       );
     },

@@ -10,7 +10,7 @@ import type { Test } from "../../core/simulate";
 import type { Desk } from "../engine/useEngine";
 import { send } from "../shell/send";
 import { LOST, openDesk } from "../shell/useDesk";
-import type { ChosenTest, PlainStanding } from "../../workers/isolation-desk";
+import type { ChosenTest, PlainUnitState } from "../../workers/isolation-desk";
 import { say } from "#words/ui/job/useIsolation";
 
 /** Advice, and the question that it answers. */
@@ -29,7 +29,7 @@ export interface Search {
    */
   readonly advice: Answered | null;
   readonly problem: string;
-  layOut(test: Test): Promise<ChosenTest>;
+  describeTest(test: Test): Promise<ChosenTest>;
   /**
    * Reckons what will be asked, so that the answer is there in the render in which the question changes. `typing`: it
    * may change with the next key, so it is reckoned only when the hand pauses for about as long as an answer takes.
@@ -42,7 +42,7 @@ export interface Search {
 /** What advice is asked for; `key` names it: the same key, the same answer. */
 export interface Question {
   readonly evidence: readonly Evidence[];
-  readonly standing: PlainStanding;
+  readonly unitState: PlainUnitState;
   readonly key: string;
 }
 
@@ -59,7 +59,7 @@ const PAUSE = [40, 400] as const;
  * the journal has all that the question says.
  */
 export function useIsolation(job: string, file: MachineFile, question: Question, isWritten: boolean): Search {
-  const { evidence, standing, key } = question;
+  const { evidence, unitState, key } = question;
   const client = useQueryClient();
   const { desk, isBuilt, progress, problem: lost } = useDictionary(file);
   /** What is half typed and being reckoned: its answer is not asked for twice. */
@@ -71,11 +71,11 @@ export function useIsolation(job: string, file: MachineFile, question: Question,
   });
 
   const asking = useCallback(
-    ({ evidence, standing, key }: Question) => ({
+    ({ evidence, unitState, key }: Question) => ({
       queryKey: ["advice", desk?.id, key],
       queryFn: async (): Promise<Answered> => {
         const typed = half.current?.key === key ? await half.current.answer : null;
-        return { key, advice: typed ?? (await desk!.remote.advise(evidence, standing)) };
+        return { key, advice: typed ?? (await desk!.remote.advise(evidence, unitState)) };
       },
     }),
     [desk],
@@ -86,7 +86,7 @@ export function useIsolation(job: string, file: MachineFile, question: Question,
   const fromServer = useQuery({
     queryKey: [say.serverAdvice, job, key],
     enabled: !isBuilt && isWritten,
-    queryFn: () => send(serverAdvice, [job], standing),
+    queryFn: () => send(serverAdvice, [job], unitState),
     // The own dictionary answers in a moment: what the server cannot answer is not asked twice.
     retry: false,
     placeholderData: keepPreviousData,
@@ -100,9 +100,9 @@ export function useIsolation(job: string, file: MachineFile, question: Question,
   const [ahead, setAhead] = useState("");
   useEffect(() => {
     if (!desk || answered === undefined || answered !== latest.current.key) return;
-    const { evidence, standing } = latest.current;
+    const { evidence, unitState } = latest.current;
     const thinking = setTimeout(() => {
-      desk.remote.thinkAhead(evidence, standing).catch((error: Error) => setAhead(error.message));
+      desk.remote.thinkAhead(evidence, unitState).catch((error: Error) => setAhead(error.message));
     }, AHEAD);
     return () => clearTimeout(thinking);
   }, [desk, answered]);
@@ -117,7 +117,7 @@ export function useIsolation(job: string, file: MachineFile, question: Question,
       pause.current.timer = setTimeout(
         () => {
           const start = performance.now();
-          const answer = desk.remote.adviseHalf(coming.evidence, coming.standing);
+          const answer = desk.remote.adviseHalf(coming.evidence, coming.unitState);
           half.current = { key: coming.key, answer };
           answer.then(
             (found) => {
@@ -133,15 +133,15 @@ export function useIsolation(job: string, file: MachineFile, question: Question,
     [isBuilt, desk, client, asking],
   );
 
-  const layOut = useCallback(
+  const describeTest = useCallback(
     async (test: Test): Promise<ChosenTest> => {
       if (!desk) throw new Error(say.theComputationIsNotReady);
-      return desk.remote.layOut(latest.current.evidence, latest.current.standing, test);
+      return desk.remote.describeTest(latest.current.evidence, latest.current.unitState, test);
     },
     [desk],
   );
 
-  return { progress, advice, problem: lost || own.error?.message || ahead, layOut, foresee, desk };
+  return { progress, advice, problem: lost || own.error?.message || ahead, describeTest, foresee, desk };
 }
 
 /** A worker that builds the dictionary of a file; another file, another worker. */

@@ -5,16 +5,16 @@ import type { View } from "./job-views";
 
 interface Doings {
   readonly onNumbers: () => void;
-  readonly onCall: () => void;
+  readonly onDiagnose: () => void;
   readonly onVary: () => void;
   readonly onStrike: () => void;
   readonly onView: (view: View) => void;
 }
 
 /** The shortcuts of a job. */
-export function useJobKeys({ onNumbers, onCall, onVary, onStrike, onView }: Doings): void {
+export function useJobKeys({ onNumbers, onDiagnose, onVary, onStrike, onView }: Doings): void {
   useShortcut("numbers", onNumbers);
-  useShortcut("diagnosis", onCall);
+  useShortcut("diagnosis", onDiagnose);
   useShortcut("difference", onVary);
   useShortcut("strike", onStrike);
   useShortcut("next", () => onView("measure"));

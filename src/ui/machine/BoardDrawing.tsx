@@ -1,19 +1,19 @@
-import type { PieceEntry } from "../../core/model";
+import type { AssemblyEntry } from "../../core/model";
 import { say } from "#words/ui/machine/BoardDrawing";
 
 /** A board as a photo or a drawing, with pins marked; the spots in question stand out by shape and letter. */
 export function BoardDrawing({
-  piece,
+  assembly,
   red,
   black,
   allPins = false,
 }: {
-  piece: PieceEntry;
+  assembly: AssemblyEntry;
   red?: string | undefined;
   black?: string | undefined;
   allPins?: boolean;
 }) {
-  const { drawing } = piece;
+  const { drawing } = assembly;
   if (!drawing) return null;
   const width = 600;
   const height = width / drawing.ratio;
@@ -23,7 +23,7 @@ export function BoardDrawing({
       <svg
         viewBox={`0 0 ${width} ${height}`}
         role="img"
-        aria-label={`${piece.name}${red ? say.redLeadAt(red) : ""}${black ? say.blackLeadAt(black) : ""}`}
+        aria-label={`${assembly.name}${red ? say.redLeadAt(red) : ""}${black ? say.blackLeadAt(black) : ""}`}
       >
         {drawing.image ? (
           <image href={drawing.image} width={width} height={height} preserveAspectRatio="none" />
@@ -57,8 +57,8 @@ export function BoardDrawing({
         ))}
       </svg>
       <figcaption>
-        {piece.name}
-        {piece.number ? `, ${piece.number}` : ""}
+        {assembly.name}
+        {assembly.number ? `, ${assembly.number}` : ""}
       </figcaption>
     </figure>
   );

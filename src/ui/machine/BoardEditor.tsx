@@ -13,9 +13,9 @@ const QUALITY = 0.72;
 const MOST_CHARACTERS = 400_000;
 
 interface Props {
-  readonly piece: Row;
+  readonly assembly: Row;
   readonly points: readonly string[];
-  readonly onChange: (piece: Row) => void;
+  readonly onChange: (assembly: Row) => void;
 }
 
 interface Drawing {
@@ -26,14 +26,14 @@ interface Drawing {
 }
 
 /** Gives a board a photo and marks its pins on it: choose a point, then click where it is. */
-export function BoardEditor({ piece, points, onChange }: Props) {
-  const drawing = (piece["drawing"] ?? {}) as Drawing;
+export function BoardEditor({ assembly, points, onChange }: Props) {
+  const drawing = (assembly["drawing"] ?? {}) as Drawing;
   const [point, setPoint] = useState(points[0] ?? "");
   const [said, setSaid] = useState("");
   const chooser = useRef<HTMLInputElement>(null);
   const pins = drawing.pins ?? {};
   const ratio = Number(drawing.ratio ?? 1.5) || 1.5;
-  const put = (next: Drawing) => onChange({ ...piece, drawing: { ...drawing, pins, ...next } });
+  const put = (next: Drawing) => onChange({ ...assembly, drawing: { ...drawing, pins, ...next } });
 
   async function take(file: File | undefined) {
     if (!file) return;
@@ -59,7 +59,7 @@ export function BoardEditor({ piece, points, onChange }: Props) {
 
   return (
     <section className="board-editor">
-      <h2>{String(piece["name"] ?? piece["id"])}</h2>
+      <h2>{String(assembly["name"] ?? assembly["id"])}</h2>
       <div className="board-tools">
         <Button size="sm" variant="outline-dark" onClick={() => chooser.current?.click()}>
           {drawing.image ? say.anotherPhoto : "Photo"}
@@ -69,7 +69,7 @@ export function BoardEditor({ piece, points, onChange }: Props) {
           type="file"
           accept="image/png,image/jpeg,image/webp"
           hidden
-          aria-label={say.photoOfPiece(String(piece["name"]))}
+          aria-label={say.photoOfAssembly(String(assembly["name"]))}
           onChange={(e) => {
             void take(e.target.files?.[0]);
             e.target.value = "";
@@ -77,7 +77,7 @@ export function BoardEditor({ piece, points, onChange }: Props) {
         />
         <Form.Select
           size="sm"
-          aria-label={say.pointToMarkOn(String(piece["name"]))}
+          aria-label={say.pointToMarkOn(String(assembly["name"]))}
           value={point}
           onChange={(e) => setPoint(e.target.value)}
         >
@@ -109,7 +109,7 @@ export function BoardEditor({ piece, points, onChange }: Props) {
         className="board-canvas"
         style={{ aspectRatio: String(ratio) }}
         onClick={place}
-        aria-label={say.clickToMark(String(piece["name"]), point)}
+        aria-label={say.clickToMark(String(assembly["name"]), point)}
       >
         {drawing.image ? <img src={drawing.image} alt="" /> : null}
         {Object.entries(pins).map(([id, at]) => (

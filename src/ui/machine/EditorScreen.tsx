@@ -222,7 +222,7 @@ export function EditorScreen({ file, base }: { file: MachineFile; base: string }
               p["board"] === "yes" || p["board"] === "true" ? (
                 <BoardEditor
                   key={i}
-                  piece={p}
+                  assembly={p}
                   points={sound ? [...sound.points.keys()] : []}
                   onChange={(next) =>
                     rows.set(

@@ -139,7 +139,7 @@ export function MachineScreen({
             />
             <div className="boards">
               {file.pieces.map((p) => (
-                <BoardDrawing key={p.id} piece={p} allPins />
+                <BoardDrawing key={p.id} assembly={p} allPins />
               ))}
             </div>
           </Tab>
@@ -253,7 +253,7 @@ function Codes({ machine }: { machine: Machine }) {
         </strong>,
         c.words,
         [...new Set(shown)].join("; "),
-        c.blames ? (machine.pieceById.get(c.blames)?.name ?? c.blames) : "",
+        c.blames ? (machine.assemblyById.get(c.blames)?.name ?? c.blames) : "",
       ];
     }),
   );

@@ -14,7 +14,7 @@ import {
   ORDINARY_METER,
   unitOf,
 } from "../../core/instrument";
-import { type Shown, shownText } from "../../core/quantity";
+import { type Reading, readingText } from "../../core/quantity";
 import { useKept } from "../shell/useKept";
 import { layLeads, readMeter, useDevices, useFloats } from "./useMeters";
 import { Key } from "../shortcuts/Key";
@@ -30,14 +30,14 @@ interface Props {
   readonly busy: boolean;
   /** Takes the first meter there is where none was chosen. */
   readonly takeFirst?: boolean;
-  readonly onReading: (typed: string, shown: Shown) => void | Promise<unknown>;
+  readonly onReading: (typed: string, shown: Reading) => void | Promise<unknown>;
 }
 
 /**
  * What each meter was last seen to hold. A next test begins with the leads still where they were: that value is not
  * taken for the new spot.
  */
-const heldBy = new Map<string, Shown>();
+const heldBy = new Map<string, Reading>();
 
 /** Milliseconds between readings while it waits for one to settle. */
 const PACE = 350;
@@ -60,7 +60,7 @@ export function MeterBar({ fn, live, leads, where, busy, takeFirst, onReading }:
   const key = `${device?.id} ${fn} ${JSON.stringify(leads)}`;
   const asksOff = needsDeadCircuit(fn);
 
-  const take = async (): Promise<Shown> => {
+  const take = async (): Promise<Reading> => {
     if (!device) throw new Error(say.noMeterIsChosen);
     // The confirmed switch happens with the leads off; they are laid once the meter is set.
     if (device.simulated) await layLeads(where, leads);
@@ -72,7 +72,7 @@ export function MeterBar({ fn, live, leads, where, busy, takeFirst, onReading }:
     setProblem("");
     try {
       const shown = await take();
-      setDisplay(shownText(shown, unitOf(fn)));
+      setDisplay(readingText(shown, unitOf(fn)));
       await onReading(inDigits(shown), shown);
     } catch (error) {
       setProblem((error as Error).message);
@@ -99,7 +99,7 @@ export function MeterBar({ fn, live, leads, where, busy, takeFirst, onReading }:
         const shown = await latest.current.take();
         if (!current) return;
         setProblem("");
-        setDisplay(shownText(shown, unitOf(fn)));
+        setDisplay(readingText(shown, unitOf(fn)));
         const next = feed(hold, shown, rule);
         hold = next.hold;
         if (next.taken) {
@@ -182,7 +182,7 @@ export function MeterBar({ fn, live, leads, where, busy, takeFirst, onReading }:
   );
 }
 
-function inDigits(shown: Shown): string {
+function inDigits(shown: Reading): string {
   if (shown.kind === "value") return String(Number(shown.value.toPrecision(5)));
   if (shown.kind === "overload") return "OL";
   if (shown.kind === "beep") {
@@ -192,7 +192,7 @@ function inDigits(shown: Shown): string {
   return "";
 }
 
-function asTyped(t: Shown): string {
+function asTyped(t: Reading): string {
   if (t.kind === "value") return String(Number(t.value.toPrecision(5)));
   if (t.kind === "jumping") return `${t.low.toPrecision(4)}-${t.high.toPrecision(4)}`;
   if (t.kind === "overload") return "OL";

@@ -8,7 +8,7 @@ import { LINKED, type MeterFunction, unitOf } from "../../core/instrument";
 import { cautionsFor, exposureOf, forbidden } from "../../core/safety";
 import { FUNCTION_WORDS } from "../../core/diagnose";
 import { commonShelf, type MachineFile } from "../../core/model";
-import { shownText } from "../../core/quantity";
+import { readingText } from "../../core/quantity";
 import { makeTest } from "../../core/simulate";
 import { TopBar } from "../shell/TopBar";
 import { MeterBar } from "./MeterBar";
@@ -70,7 +70,7 @@ export function MeterScreen({
             [
               {
                 at: r.length + 1,
-                text: shownText(shown, unitOf(fn)),
+                text: readingText(shown, unitOf(fn)),
                 where: `${FUNCTION_WORDS[fn]}, ${pointName(red)} to ${pointName(black)}`,
               },
               ...r,

@@ -2,7 +2,7 @@
 
 import { useCallback } from "react";
 import type { MeterFunction } from "../../core/instrument";
-import type { Shown } from "../../core/quantity";
+import type { Reading } from "../../core/quantity";
 import type { Device } from "../../contract/meters";
 import { send } from "../shell/send";
 import { useKept } from "../shell/useKept";
@@ -31,7 +31,7 @@ export async function readMeter(
     readonly floats: boolean;
     readonly leadsOff: boolean;
   },
-): Promise<Shown> {
+): Promise<Reading> {
   const { shown } = await send(readDevice, [device], asked);
   return asked.function === "continuity" ? { kind: "beep", beeps: shown.kind === "value" && shown.value < 30 } : shown;
 }

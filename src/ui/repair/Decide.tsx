@@ -22,7 +22,7 @@ import { say } from "#words/ui/repair/Decide";
 export function Decide({
   machine,
   job,
-  piece,
+  assembly,
   fault,
   rates,
   actor,
@@ -37,9 +37,9 @@ export function Decide({
   readonly onDone: () => void;
 }) {
   const faults = machine.parts
-    .filter((p) => p.piece === piece)
+    .filter((p) => p.assembly === assembly)
     .flatMap((p) => p.modes.map((m) => ({ id: `${p.id}:${m.id}`, name: `${p.name}: ${m.words}` })));
-  const last = job.work.decisions.findLast((d) => d.body.piece === piece)?.body;
+  const last = job.work.decisions.findLast((d) => d.body.piece === assembly)?.body;
   const [cause, setCause] = useState(
     faults.some((f) => f.id === fault) ? fault! : (last?.fault ?? faults[0]?.id ?? ""),
   );
@@ -70,7 +70,7 @@ export function Decide({
     const { option } = chosen;
     const done = await onLog(
       decidedBody({
-        piece,
+        piece: assembly,
         ...(cause ? { fault: cause } : {}),
         option: option.id,
         words: option.words,
@@ -224,9 +224,9 @@ export function Decide({
           </tbody>
         </table>
         <p className="quiet mb-2">{say.chancesAreEstimates}</p>
-        {cheapWhileOpen(machine, piece).length > 0 ? (
+        {cheapWhileOpen(machine, assembly).length > 0 ? (
           <p className="mb-2">
-            <strong>{say.cheapWhileItIsOpen}</strong> {cheapWhileOpen(machine, piece).join("; ")}
+            <strong>{say.cheapWhileItIsOpen}</strong> {cheapWhileOpen(machine, assembly).join("; ")}
           </p>
         ) : null}
         <Button size="lg" disabled={busy || !asked || !chosen} onClick={() => void decide()}>
@@ -234,7 +234,7 @@ export function Decide({
         </Button>
         {asked ? null : <span className="quiet ms-2">{say.warrantyAndSealsFirst}</span>}
       </section>
-      <PartMatch machine={machine} job={job} piece={piece} busy={busy} onLog={onLog} />
+      <PartMatch machine={machine} job={job} assembly={assembly} busy={busy} onLog={onLog} />
     </>
   );
 }

@@ -9,12 +9,12 @@ import { matchedBody } from "../../core/journal";
 import { say } from "#words/ui/repair/PartMatch";
 
 /** Holds the part in the hand against what belongs in here. */
-export function PartMatch({ machine, job, piece, busy, onLog }: RepairProps) {
-  const entry = machine.pieceById.get(piece)!;
-  const last = job.work.matches.findLast((m) => m.body.piece === piece)?.body;
+export function PartMatch({ machine, job, assembly, busy, onLog }: RepairProps) {
+  const entry = machine.assemblyById.get(assembly)!;
+  const last = job.work.matches.findLast((m) => m.body.piece === assembly)?.body;
   const [number, setNumber] = useState(last?.number ?? "");
   const [revision, setRevision] = useState(last?.revision ?? "");
-  const match = number.trim() === "" ? null : matchPart(machine, piece, number, revision);
+  const match = number.trim() === "" ? null : matchPart(machine, assembly, number, revision);
   const logged = last && match && last.number === number.trim() && last.revision === revision.trim();
   return (
     <section className="rig-sheet" aria-label={say.thePartInHand}>
@@ -59,7 +59,7 @@ export function PartMatch({ machine, job, piece, busy, onLog }: RepairProps) {
             size="sm"
             variant="outline-dark"
             disabled={busy || logged === true}
-            onClick={() => void onLog(matchedBody(piece, { number, revision }, match))}
+            onClick={() => void onLog(matchedBody(assembly, { number, revision }, match))}
           >
             {logged ? "Noted" : say.noteIt}
           </Button>

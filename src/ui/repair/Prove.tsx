@@ -19,7 +19,7 @@ const NONE: readonly ProofStep[] = [];
 export function Prove({
   machine,
   job,
-  piece,
+  assembly,
   fault,
   busy,
   onLog,
@@ -27,7 +27,7 @@ export function Prove({
 }: RepairProps & { readonly fault: string | null; readonly onBack: () => void }) {
   const router = useRouter();
   const [cord, setCord] = useKept("unzo.cord");
-  const taken = fault ?? job.work.decisions.findLast((d) => d.body.piece === piece)?.body.fault ?? null;
+  const taken = fault ?? job.work.decisions.findLast((d) => d.body.piece === assembly)?.body.fault ?? null;
   const metres = Number(cord.replace(",", "."));
   const { desk, problem: gone } = useDesk(machine.file);
   const complaint = job.opened.complaint ?? null;
@@ -60,7 +60,7 @@ export function Prove({
     if (waiting) await onLog(waitedBody(step.id));
     if (!(await onLog(provedBody(step, passed, typed)))) return;
     setPicked(null);
-    const told = toldOfRepair(machine, job, piece, steps, step, passed, typed);
+    const told = toldOfRepair(machine, job, assembly, steps, step, passed, typed);
     // Where it has not helped, the search goes on with all that is known.
     if (told && (await onLog(told)) && told.result === "stays") router.push(`/jobs/${job.id}`);
   }
@@ -97,7 +97,7 @@ export function Prove({
                 variant="outline-dark"
                 className="mb-2"
                 disabled={busy}
-                onClick={() => void onLog(waitingBody(step, step.wait!, piece))}
+                onClick={() => void onLog(waitingBody(step, step.wait!, assembly))}
               >
                 <i className="bi bi-hourglass-split" aria-hidden /> {say.startTheClock}
               </Button>

@@ -30,7 +30,7 @@ interface Props {
   readonly file: MachineFile;
   /** Names the file that the job was made with. */
   readonly hash: string;
-  readonly piece: string;
+  readonly assembly: string;
   /** The fault it is taken for, "part:mode"; null where none is known. */
   readonly fault: string | null;
   readonly step: string;
@@ -52,7 +52,7 @@ type Step = (typeof STEPS)[number][0];
  * From the cause found to the proof that the machine is well: what to do about it, the swap, the settings, the proof,
  * and nothing left behind.
  */
-export function RepairScreen({ events, unit, file: drawnFile, hash, piece, fault, step, rates }: Props) {
+export function RepairScreen({ events, unit, file: drawnFile, hash, assembly, fault, step, rates }: Props) {
   const opened = events[0]!.body;
   // The plate of this unit may pick other boards than the file names for all of them.
   const file = useMemo(() => asPlated(drawnFile, opened.type === "opened" ? opened : {}), [drawnFile, opened]);
@@ -75,9 +75,9 @@ export function RepairScreen({ events, unit, file: drawnFile, hash, piece, fault
   };
   useShortcut("print", () => window.print());
   const left = leftBehind(machine, job);
-  const entry = machine.pieceById.get(piece)!;
+  const entry = machine.assemblyById.get(assembly)!;
   const isOver = job.called !== null || job.dropped !== undefined;
-  const shared = { machine, job, piece, busy: sending || isOver, onLog: log };
+  const shared = { machine, job, assembly, busy: sending || isOver, onLog: log };
   return (
     <div className="start">
       <header className="bar">

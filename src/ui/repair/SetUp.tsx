@@ -19,7 +19,7 @@ import { say } from "#words/ui/repair/SetUp";
 export function SetUp({
   machine,
   job,
-  piece,
+  assembly,
   busy,
   onLog,
   onDone,
@@ -191,7 +191,7 @@ export function SetUp({
         <Button size="lg" onClick={onDone}>
           {say.goOnToTheProof}
         </Button>{" "}
-        <Link className="btn btn-link" href={`/tools/settings?job=${job.id}&piece=${piece}`}>
+        <Link className="btn btn-link" href={`/tools/settings?job=${job.id}&assembly=${assembly}`}>
           {say.switchesAndSettings}
         </Link>
       </div>

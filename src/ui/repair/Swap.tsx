@@ -9,14 +9,14 @@ import { Photos } from "./Photos";
 import { stagedBody } from "../../core/journal";
 import { say } from "#words/ui/repair/Swap";
 
-/** How the piece comes out and goes in, stage by stage; ticks and photos are kept in the journal. */
-export function Swap({ machine, job, piece, busy, onLog, onDone }: RepairProps & { readonly onDone: () => void }) {
+/** How the assembly comes out and goes in, stage by stage; ticks and photos are kept in the journal. */
+export function Swap({ machine, job, assembly, busy, onLog, onDone }: RepairProps & { readonly onDone: () => void }) {
   const [transfer, setTransfer] = useState(false);
-  const plan = useMemo(() => swapPlan(machine, piece, transfer), [machine, piece, transfer]);
-  const done = new Set(job.work.stages[piece]);
+  const plan = useMemo(() => swapPlan(machine, assembly, transfer), [machine, assembly, transfer]);
+  const done = new Set(job.work.stages[assembly]);
   const next = plan.stages.find((s) => !done.has(s.id));
-  const decided = job.work.decisions.findLast((d) => d.body.piece === piece)?.body;
-  if (machine.pieceById.get(piece)!.licensed)
+  const decided = job.work.decisions.findLast((d) => d.body.piece === assembly)?.body;
+  if (machine.assemblyById.get(assembly)!.licensed)
     return (
       <p className="rig-sheet" role="status">
         {say.workForALicensedTrade}
@@ -47,7 +47,7 @@ export function Swap({ machine, job, piece, busy, onLog, onDone }: RepairProps &
             done={done.has(stage.id)}
             isNext={stage === next}
             busy={busy}
-            onTick={() => void onLog(stagedBody(piece, stage.id, !done.has(stage.id)))}
+            onTick={() => void onLog(stagedBody(assembly, stage.id, !done.has(stage.id)))}
           >
             {stage.steps.some((s) => s.photo) ? <Photos job={job} stage={stage.id} busy={busy} onLog={onLog} /> : null}
           </Stage>

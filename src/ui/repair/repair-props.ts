@@ -1,11 +1,11 @@
 import type { EventBody, Job } from "../../core/journal";
 import type { Machine } from "../../core/model";
 
-/** What every step of a repair is given: the unit as it is, its job, the piece, and the way to log. */
+/** What every step of a repair is given: the unit as it is, its job, the assembly, and the way to log. */
 export interface RepairProps {
   readonly machine: Machine;
   readonly job: Job;
-  readonly piece: string;
+  readonly assembly: string;
   readonly busy: boolean;
   readonly onLog: (body: EventBody) => Promise<boolean>;
 }

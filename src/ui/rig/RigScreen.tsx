@@ -23,7 +23,7 @@ import { say } from "#words/ui/rig";
 interface Props {
   readonly machines: readonly { readonly id: string; readonly name: string }[];
   readonly machine: string;
-  readonly boards: readonly { readonly piece: string; readonly name: string }[];
+  readonly boards: readonly { readonly assembly: string; readonly name: string }[];
   readonly rig: BenchRig | null;
   readonly job: { readonly id: string; readonly actor: string } | null;
 }
@@ -95,7 +95,7 @@ export function RigScreen({ machines, machine, boards, rig, job }: Props) {
           {boards.length > 0 ? (
             <Form.Select aria-label={say.board} value={rig?.board ?? ""} onChange={(e) => go(machine, e.target.value)}>
               {boards.map((b) => (
-                <option key={b.piece} value={b.piece}>
+                <option key={b.assembly} value={b.assembly}>
                   {b.name}
                 </option>
               ))}

@@ -25,7 +25,9 @@ export function Waits() {
         const left = Math.round((Date.parse(w.due) - now) / 1000);
         return (
           <li key={`${w.job} ${w.wait}`} className={left <= 0 ? "is-due" : ""}>
-            <Link href={`/jobs/${w.job}/repair?step=prove${w.piece ? `&piece=${encodeURIComponent(w.piece)}` : ""}`}>
+            <Link
+              href={`/jobs/${w.job}/repair?step=prove${w.assembly ? `&assembly=${encodeURIComponent(w.assembly)}` : ""}`}
+            >
               <i className={`bi ${left <= 0 ? "bi-bell-fill" : "bi-hourglass-split"}`} aria-hidden />{" "}
               <span>{w.words}</span> <strong className="value">{leftWords(left)}</strong>
             </Link>

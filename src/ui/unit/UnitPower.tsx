@@ -6,7 +6,7 @@ import type { Machine } from "../../core/model";
 import { use } from "react";
 import type { UnitRecord } from "../../contract/units";
 import { clockTime, dayName } from "../shell/time";
-import { useUnitState } from "./useUnitState";
+import { useKnownState } from "./useKnownState";
 import { say } from "#words/ui/unit";
 
 /**
@@ -26,7 +26,7 @@ export function UnitPower({
   onTake: (setup: string) => void;
 }) {
   const unit = use(coming);
-  const { state, stale } = useUnitState(unit.id, unit.state);
+  const { state, stale } = useKnownState(unit.id, unit.state);
   if (stale)
     return (
       <span className="power-mark" role="alert">

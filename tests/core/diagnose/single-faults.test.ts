@@ -50,7 +50,7 @@ describe("single faults of the machine, part values drawn at random", () => {
         new UnitOnTheBench(machine, [h.fault], randomValues(machine, random), random),
         "advice",
       );
-      expect(run.pieces, id).toEqual([h.piece]);
+      expect(run.assemblies, id).toEqual([h.assembly]);
       expect(run.searching, `${id}: ${run.tests.map(testKey).join(" ; ")}`).toBeLessThanOrEqual(6);
     }
   });

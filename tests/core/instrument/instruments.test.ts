@@ -3,9 +3,9 @@ import { ORDINARY_METER, unitOf } from "../../../src/core/instrument/meter";
 import { readMachineYaml } from "../../../src/core/model/file/machine-yaml";
 import { cautionsFor, forbidden } from "../../../src/core/safety/rules";
 import { candidateTests } from "../../../src/core/diagnose/dictionary/candidates";
-import { ALL_MEANS, canMake } from "../../../src/core/diagnose/planning/means";
-import { shownText } from "../../../src/core/quantity/format";
-import { readShown } from "../../../src/core/quantity/read";
+import { ALL_EQUIPMENT, canMake } from "../../../src/core/diagnose/planning/equipment";
+import { readingText } from "../../../src/core/quantity/format";
+import { parseReading } from "../../../src/core/quantity/read";
 import { Simulator } from "../../../src/core/simulate/energise";
 import { observe } from "../../../src/core/simulate/observe";
 import { makeTest } from "../../../src/core/simulate/test";
@@ -115,7 +115,8 @@ describe("what may be asked", () => {
     const all = new Set(offered.map((t) => t.function));
     expect([...all]).toEqual(expect.arrayContaining(["inrush", "capacitance", "insulation"]));
     for (const tool of ["inrush", "capacitance", "insulation"] as const)
-      for (const t of offered) expect(canMake(machine, t, { ...ALL_MEANS, [tool]: false })).toBe(t.function !== tool);
+      for (const t of offered)
+        expect(canMake(machine, t, { ...ALL_EQUIPMENT, [tool]: false })).toBe(t.function !== tool);
   });
   test("capacitance and insulation never live, insulation only from mains to metalwork, each with its caution", () => {
     expect(forbidden(machine, setup("on"), makeTest("on", "capacitance", "in-L", "cap-b"))).toContain("dead circuit");
@@ -135,11 +136,14 @@ describe("what may be asked", () => {
 });
 
 test("farads and hertz are read as they are typed, shown with a prefix, and refused below nothing", () => {
-  expect(readShown("8.1u", "F")).toEqual({ ok: true, shown: { kind: "value", value: expect.closeTo(8.1e-6, 12) } });
-  expect(readShown("7,9 µF", "F")).toEqual({ ok: true, shown: { kind: "value", value: expect.closeTo(7.9e-6, 12) } });
-  expect(readShown("50 Hz", "Hz")).toEqual({ ok: true, shown: { kind: "value", value: 50 } });
-  expect(readShown("-3", "F").ok).toBe(false);
-  expect(readShown("5 V", "F")).toMatchObject({ ok: false, sentence: expect.stringContaining("volts") });
-  expect(shownText({ kind: "value", value: 8e-6 }, unitOf("capacitance"))).toBe("8.00 µF");
-  expect(shownText({ kind: "value", value: 50 }, unitOf("hertz"))).toBe("50.0 Hz");
+  expect(parseReading("8.1u", "F")).toEqual({ ok: true, shown: { kind: "value", value: expect.closeTo(8.1e-6, 12) } });
+  expect(parseReading("7,9 µF", "F")).toEqual({
+    ok: true,
+    shown: { kind: "value", value: expect.closeTo(7.9e-6, 12) },
+  });
+  expect(parseReading("50 Hz", "Hz")).toEqual({ ok: true, shown: { kind: "value", value: 50 } });
+  expect(parseReading("-3", "F").ok).toBe(false);
+  expect(parseReading("5 V", "F")).toMatchObject({ ok: false, sentence: expect.stringContaining("volts") });
+  expect(readingText({ kind: "value", value: 8e-6 }, unitOf("capacitance"))).toBe("8.00 µF");
+  expect(readingText({ kind: "value", value: 50 }, unitOf("hertz"))).toBe("50.0 Hz");
 });

@@ -94,11 +94,11 @@ describe("a decision on the next entry of a job", () => {
       { type: "alone", part: "nobody", found: "bad", tool: "fuse", typed: {}, words: "w" },
       "no part nobody",
     ],
-    ["a piece it has not", { type: "tried", piece: "wing", result: "gone", words: "w" }, "no piece wing"],
+    ["an assembly it has not", { type: "tried", piece: "wing", result: "gone", words: "w" }, "no assembly wing"],
     [
-      "a wait for a piece it has not",
+      "a wait for an assembly it has not",
       { type: "waiting", wait: "x", words: "w", seconds: 9, piece: "wing" },
-      "no piece wing",
+      "no assembly wing",
     ],
     [
       "a setting it has not",

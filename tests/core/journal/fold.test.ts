@@ -8,10 +8,10 @@ import {
   type JournalEvent,
   type StoredEvent,
 } from "../../../src/core/journal/events";
-import { BrokenJournal, evidenceOf, judgedOf, standingOf } from "../../../src/core/journal/fold";
+import { BrokenJournal, evidenceOf, judgedOf, unitStateOf } from "../../../src/core/journal/fold";
 import { jobOn } from "../../../src/core/journal/job";
 import { readingBody } from "../../../src/core/journal/reading-body";
-import { layOut } from "../../../src/core/diagnose/advice/test-sheet";
+import { describeTest } from "../../../src/core/diagnose/advice/test-sheet";
 import { makeTest } from "../../../src/core/simulate/test";
 import { demoDictionary } from "../../support/demo-machine";
 import { believe } from "../../../src/core/diagnose/belief/beliefs";
@@ -33,7 +33,7 @@ const opened: EventBody = {
 };
 const readingAt = (value: number) =>
   readingBody(
-    layOut(
+    describeTest(
       dictionary,
       believe(dictionary, []),
       { setup: "cold-call", openPanels: new Set() },
@@ -74,7 +74,7 @@ describe("a job folded from its journal", () => {
     });
     expect(job.openPanels).toEqual(["hinge-cover"]);
     expect(job.warned).toBe(true);
-    expect(standingOf(job).setup).toBe("cold-call");
+    expect(unitStateOf(job).setup).toBe("cold-call");
     expect(evidenceOf(job).map((e) => e.type)).toEqual(["complaint", "reading"]);
   });
 

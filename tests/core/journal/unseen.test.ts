@@ -3,7 +3,7 @@ import { judgeTyped, loneOne } from "../../../src/core/journal/bodies";
 import type { EventBody, JournalEvent } from "../../../src/core/journal/events";
 import { jobOn } from "../../../src/core/journal/job";
 import { conflictsIn, unseenIn } from "../../../src/core/journal/unseen";
-import { layOut } from "../../../src/core/diagnose/advice/test-sheet";
+import { describeTest } from "../../../src/core/diagnose/advice/test-sheet";
 import { believe } from "../../../src/core/diagnose/belief/beliefs";
 import { ORDINARY_METER } from "../../../src/core/instrument/meter";
 import { makeTest } from "../../../src/core/simulate/test";
@@ -13,7 +13,7 @@ const dictionary = demoDictionary();
 const { machine } = dictionary;
 const uuid = (n: number) => `0b0e8f6e-6a3c-4c57-9a53-${String(n).padStart(12, "0")}`;
 const test = dictionary.candidates.find((t) => t.function === "dcv")!;
-const laid = layOut(dictionary, believe(dictionary, []), { setup: test.setup, openPanels: new Set() }, test);
+const card = describeTest(dictionary, believe(dictionary, []), { setup: test.setup, openPanels: new Set() }, test);
 
 /** A journal of entries, each with who wrote it and the entry (by its number) that was the last on that screen. */
 function journal(...entries: readonly (readonly [actor: string, after: number | null, body: EventBody])[]) {
@@ -38,7 +38,7 @@ const opened: EventBody = {
   serial: "1",
 };
 const reading = (typed: string): EventBody => {
-  const judged = judgeTyped(laid, typed, true);
+  const judged = judgeTyped(card, typed, true);
   if (judged.kind !== "read") throw new Error(typed);
   return judged.body;
 };
@@ -96,18 +96,18 @@ describe("two answers to one question", () => {
 
 describe("typed text is judged once, for the screen and for the journal", () => {
   it("is empty, cannot be read, or is a reading with its entry", () => {
-    expect(judgeTyped(laid, "  ", true)).toEqual({ kind: "empty" });
-    expect(judgeTyped(laid, "thirteen", true)).toMatchObject({ kind: "unread", ask: null });
-    expect(judgeTyped(laid, " 13 ", true)).toMatchObject({
+    expect(judgeTyped(card, "  ", true)).toEqual({ kind: "empty" });
+    expect(judgeTyped(card, "thirteen", true)).toMatchObject({ kind: "unread", ask: null });
+    expect(judgeTyped(card, " 13 ", true)).toMatchObject({
       kind: "read",
       shown: { kind: "value", value: 13 },
-      body: { type: "reading", typed: "13", as: { title: laid.title, proposed: true } },
+      body: { type: "reading", typed: "13", as: { title: card.title, proposed: true } },
     });
   });
   it("asks back at a lone 1 on ohms, and takes either answer", () => {
     const ohms = makeTest("off", "ohms", test.red, test.black);
     const setup = machine.file.setups.find((s) => s.power === "off")!;
-    const own = layOut(
+    const own = describeTest(
       dictionary,
       believe(dictionary, []),
       { setup: setup.id, openPanels: new Set() },

@@ -23,10 +23,10 @@ describe("hostile machine files", () => {
           let changed = text;
           for (const [at, length, what, insert] of edits) {
             const from = at % changed.length;
-            const piece = changed.slice(from, from + length);
+            const assembly = changed.slice(from, from + length);
             changed =
               changed.slice(0, from) +
-              (what === "cut" ? "" : what === "double" ? piece + piece : insert) +
+              (what === "cut" ? "" : what === "double" ? assembly + assembly : insert) +
               changed.slice(from + length);
           }
           try {

@@ -2,7 +2,7 @@ import { describe, expect, it } from "vitest";
 import { OPEN_OHMS } from "../../../src/core/model/kind";
 import { PART_KINDS, partKind } from "../../../src/core/model/kinds/registry";
 import { ntcOhms } from "../../../src/core/model/kinds/ntc";
-import { drawnValues } from "../../../src/core/simulate/values";
+import { sampledValues } from "../../../src/core/simulate/values";
 import { bench } from "../../support/bench-machine";
 import { demoMachine } from "../../support/demo-machine";
 
@@ -157,10 +157,10 @@ describe("outlet and cord", () => {
   });
 });
 
-describe("specimens", () => {
+describe("samples", () => {
   const machine = demoMachine();
   it("are the same for the same seed, within tolerance, and different for another", () => {
-    const [a, b, c] = [drawnValues(machine, 1, 0.5), drawnValues(machine, 1, 0.5), drawnValues(machine, 2, 0.5)];
+    const [a, b, c] = [sampledValues(machine, 1, 0.5), sampledValues(machine, 1, 0.5), sampledValues(machine, 2, 0.5)];
     expect(a.of).toEqual(b.of);
     expect(a.of).not.toEqual(c.of);
     machine.parts.forEach((part, p) =>
@@ -174,8 +174,8 @@ describe("specimens", () => {
     const part = machine.partById.get("H1-1")!;
     const mode = part.modes.find((m) => m.severity)!;
     const [low, high] = [
-      drawnValues(machine, 1, 0.05).severity(part, mode),
-      drawnValues(machine, 1, 0.95).severity(part, mode),
+      sampledValues(machine, 1, 0.05).severity(part, mode),
+      sampledValues(machine, 1, 0.95).severity(part, mode),
     ];
     expect(low).toBeGreaterThanOrEqual(mode.severity![0]);
     expect(high).toBeLessThanOrEqual(mode.severity![1]);

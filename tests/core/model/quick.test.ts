@@ -93,7 +93,7 @@ describe("a machine without a file", () => {
           new UnitOnTheBench(dictionary.machine, [h.fault], randomValues(dictionary.machine, random), random),
           "advice",
         );
-        expect(run.pieces, id).toEqual([h.piece]);
+        expect(run.assemblies, id).toEqual([h.assembly]);
         expect(run.readings, id).toBeLessThanOrEqual(12);
       }
     },

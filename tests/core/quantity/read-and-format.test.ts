@@ -1,9 +1,9 @@
 import { describe, expect, it } from "vitest";
-import { decimal, engineering, inSentence, quantity, shownText } from "../../../src/core/quantity/format";
-import { readEngineering, readShown, type Asked } from "../../../src/core/quantity/read";
+import { decimal, engineering, inSentence, quantity, readingText } from "../../../src/core/quantity/format";
+import { readEngineering, parseReading, type Asked } from "../../../src/core/quantity/read";
 
 const value = (text: string, asked: Asked = "V") => {
-  const read = readShown(text, asked);
+  const read = parseReading(text, asked);
   return read.ok && read.shown.kind === "value" ? read.shown.value : read.ok ? read.shown : read.sentence;
 };
 
@@ -43,7 +43,7 @@ describe("what a technician types", () => {
   it.each(["12 34", "1 2", "1200 500", "120 23 V", "12.5 3", "12 500 3"])(
     "takes no two numbers for one: %s",
     (text) => {
-      expect(readShown(text, "V")).toMatchObject({ ok: false });
+      expect(parseReading(text, "V")).toMatchObject({ ok: false });
     },
   );
 
@@ -66,7 +66,7 @@ describe("what a technician types", () => {
   });
 
   it("asks whether a lone 1 on ohms is an overload on a manual range", () => {
-    const read = readShown("1", "ohm");
+    const read = parseReading("1", "ohm");
     expect(read).toMatchObject({ ok: false, ask: "overload?" });
   });
 
@@ -82,7 +82,7 @@ describe("what a technician types", () => {
     ["1e999", "V", /is no reading/],
     ["--", "V", /is no reading/],
   ] as const)("refuses %j asked in %s with a sentence", (text, asked, sentence) => {
-    const read = readShown(text, asked);
+    const read = parseReading(text, asked);
     expect(read.ok).toBe(false);
     if (!read.ok) expect(read.sentence).toMatch(sentence);
   });
@@ -109,6 +109,6 @@ describe("how values are shown", () => {
       "13 V supply",
       "panel plug J2 at the main board",
     ]);
-    expect(shownText({ kind: "jumping", low: 3, high: 11, manner: "jumping" }, "V")).toBe("3.00–11.0 V jumping");
+    expect(readingText({ kind: "jumping", low: 3, high: 11, manner: "jumping" }, "V")).toBe("3.00–11.0 V jumping");
   });
 });

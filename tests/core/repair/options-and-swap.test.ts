@@ -107,8 +107,8 @@ describe("the swap, from the graph of panels and plugs", () => {
     "%s: dead before open, open before unplug, everything back in reverse, loads dead before power",
     (name) => {
       const machine = machineNamed(name);
-      for (const piece of machine.file.pieces) {
-        const plan = swapPlan(machine, piece.id);
+      for (const assembly of machine.file.pieces) {
+        const plan = swapPlan(machine, assembly.id);
         const ids = plan.stages.map((s) => s.id);
         const at = (id: string) => ids.indexOf(id as never);
         expect(at("inspect")).toBe(0);
@@ -121,7 +121,7 @@ describe("the swap, from the graph of panels and plugs", () => {
         expect(steps("plug-in").map((s) => s.undoes)).toEqual([...steps("unplug")].reverse().map((s) => s.id));
         // A plug is pulled only once every cover over it is off.
         const opened = new Set(steps("open").map((s) => s.id.slice(5)));
-        for (const c of plugsOf(machine, piece.id))
+        for (const c of plugsOf(machine, assembly.id))
           for (const panel of [c.near.panel, c.far.panel]) if (panel) expect(opened.has(panel)).toBe(true);
         expect(steps("power-down")[0]!.cautions.join(" ")).toContain("Switched off is not dead");
         if (machine.sources.length > 1) expect(steps("power-down")[0]!.cautions.join(" ")).toContain("each locked off");

@@ -279,7 +279,7 @@ describe("no fault found", () => {
     const journal = new TestJournal(fridge, "panel-dark");
     const found = noFaultFound(fridge, journal.job, {
       cleared: [{ part: "F1", name: "Fuse F1", by: [] }],
-      suspects: [{ piece: "panel-board", name: "Door panel board", probability: 0.3, word: "possible", faults: [] }],
+      suspects: [{ assembly: "panel-board", name: "Door panel board", probability: 0.3, word: "possible", faults: [] }],
     });
     expect(found.excluded).toEqual(["Fuse F1"]);
     expect(found.elsewhere[0]).toMatch(/door panel board/);
@@ -476,8 +476,8 @@ describe("cautions of the work", () => {
           kinds.has("resistor") ||
           kinds.has("inrush resistor"),
       );
-      for (const piece of machine.file.pieces) {
-        const plan = swapPlan(machine, piece.id);
+      for (const assembly of machine.file.pieces) {
+        const plan = swapPlan(machine, assembly.id);
         const said = plan.stages.flatMap((s) =>
           s.steps.flatMap((x) => x.cautions.map((words) => ({ stage: s.id, words }))),
         );
@@ -486,7 +486,7 @@ describe("cautions of the work", () => {
           if (c.at === "open" && !plan.stages.some((s) => s.id === "open")) continue;
           expect(
             said.filter((x) => x.words === c.words).map((x) => x.stage),
-            `${piece.id}: ${c.of}`,
+            `${assembly.id}: ${c.of}`,
           ).toEqual([c.at]);
         }
         // A charge is proven gone before anything is touched; every source is off before that.

@@ -68,7 +68,7 @@ test("each kind of feed is taken off in its own words; of several, every one is 
   expect(sourcesOff(machineNamed("tannrast-ft-20"))).toBe("Take the battery off.");
 });
 
-test("work on a piece says how it is made dead, and the cautions of its own parts and of no others", () => {
+test("work on an assembly says how it is made dead, and the cautions of its own parts and of no others", () => {
   const own = cautionsAt(cooler, "heater");
   expect(own[0]).toContain("prove it dead before you touch it");
   expect(own.join(" ")).toContain("sheath is hot");

@@ -2,7 +2,7 @@ import { describe, expect, it } from "vitest";
 import { energyAt, exposureOf, panelsFor, panelsOverMains } from "../../../src/core/safety/exposure";
 import { cautionsFor, DEAD_SHARE, forbidden, inSupplyPrimary } from "../../../src/core/safety/rules";
 import { advise } from "../../../src/core/diagnose/advice/advise";
-import { standingAfter, costOf, type Standing } from "../../../src/core/diagnose/planning/cost";
+import { unitStateAfter, costOf, type UnitState } from "../../../src/core/diagnose/planning/cost";
 import type { Evidence } from "../../../src/core/diagnose/evidence/evidence";
 import { makeTest, testKey } from "../../../src/core/simulate/test";
 import { demoDictionary } from "../../support/demo-machine";
@@ -87,9 +87,9 @@ describe("every plan over every second fault of the machine", () => {
         if (hypothesis.kind !== "fault" || i % 2 === 1) continue;
         const unit = new UnitOnTheBench(machine, [hypothesis.fault], randomValues(machine, random), random);
         const evidence: Evidence[] = [{ type: "complaint", id: "c", complaint: complaintOf(unit) }];
-        let standing: Standing = { setup: "cold-call", openPanels: new Set() };
+        let unitState: UnitState = { setup: "cold-call", openPanels: new Set() };
         for (let step = 0; step < 8; step++) {
-          const { next } = advise(dictionary, evidence, standing);
+          const { next } = advise(dictionary, evidence, unitState);
           if (!next) break;
           proposals++;
           const { test } = next;
@@ -125,7 +125,7 @@ describe("every plan over every second fault of the machine", () => {
           const made = new Set(evidence.flatMap((e) => (e.type === "reading" ? [testKey(e.test)] : [])));
           if (next.exposure === "live" && next.proves === null && !made.has(testKey(test))) {
             // Independent of the chooser: rate everything again and look for a dead test that it should have taken.
-            const rated = rate(dictionary, believe(dictionary, evidence).probability, standing, made);
+            const rated = rate(dictionary, believe(dictionary, evidence).probability, unitState, made);
             const own = rated.find((r) => testKey(r.test) === testKey(test))!;
             const rivals = rated.filter(
               (r) => setup(r.test.setup).power === "off" && r.score >= DEAD_SHARE * own.score,
@@ -133,12 +133,12 @@ describe("every plan over every second fault of the machine", () => {
             expect(rivals.map((r) => testKey(r.test))).toEqual([]);
           }
           // A cover is opened, and a plug moved, with the power off.
-          const { steps } = costOf(machine, standing, test);
+          const { steps } = costOf(machine, unitState, test);
           const opens = steps.findIndex((s) => s.startsWith("Open:"));
-          if (opens >= 0 && setup(standing.setup).power === "on")
+          if (opens >= 0 && setup(unitState.setup).power === "on")
             expect(steps.indexOf("Pull the plug")).toBeLessThan(opens);
-          if (opens >= 0 && setup(standing.setup).power === "on") expect(steps).toContain("Pull the plug");
-          standing = standingAfter(machine, standing, test);
+          if (opens >= 0 && setup(unitState.setup).power === "on") expect(steps).toContain("Pull the plug");
+          unitState = unitStateAfter(machine, unitState, test);
           evidence.push({ type: "reading", id: String(step), test, shown: unit.read(test) });
         }
       }

@@ -5,7 +5,7 @@ import { cautionsFor, forbidden, inSupplyPrimary } from "../../../src/core/safet
 import { advise } from "../../../src/core/diagnose/advice/advise";
 import { candidateTests } from "../../../src/core/diagnose/dictionary/candidates";
 import type { Evidence } from "../../../src/core/diagnose/evidence/evidence";
-import { costOf, standingAfter, type Standing } from "../../../src/core/diagnose/planning/cost";
+import { costOf, unitStateAfter, type UnitState } from "../../../src/core/diagnose/planning/cost";
 import { readMachineYaml } from "../../../src/core/model/file/machine-yaml";
 import { MachineYamlError } from "../../../src/core/model/file/machine-yaml";
 import { FLEET, machineNamed, machineText } from "../../support/fleet";
@@ -53,19 +53,19 @@ describe("plans on machines of several kinds", () => {
         const unit = new UnitOnTheBench(machine, [h.fault], randomValues(machine, random), random);
         const complaint = complaintOf(unit);
         const evidence: Evidence[] = [{ type: "complaint", id: "c", complaint }];
-        let standing: Standing = {
+        let unitState: UnitState = {
           setup: machine.file.complaints.find((c) => c.id === complaint)!.setup,
           openPanels: new Set(),
         };
         for (let step = 0; step < 6; step++) {
-          const { next } = advise(dictionary, evidence, standing);
+          const { next } = advise(dictionary, evidence, unitState);
           if (!next) break;
           expect(forbidden(machine, machine.setupById.get(next.test.setup)!, next.test)).toBeNull();
-          const { steps } = costOf(machine, standing, next.test);
+          const { steps } = costOf(machine, unitState, next.test);
           const opens = steps.findIndex((s) => s.startsWith("Open:"));
-          if (opens >= 0 && isPowered(machine.setupById.get(standing.setup)!))
+          if (opens >= 0 && isPowered(machine.setupById.get(unitState.setup)!))
             expect(steps[0]).toMatch(/Pull the plug|Every source off|Take the battery off|Breaker off/);
-          standing = standingAfter(machine, standing, next.test);
+          unitState = unitStateAfter(machine, unitState, next.test);
           evidence.push({ type: "reading", id: String(step), test: next.test, shown: unit.read(next.test) });
         }
       }

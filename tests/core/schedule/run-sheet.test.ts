@@ -1,6 +1,6 @@
 import { describe, expect, test } from "vitest";
 import { ORDINARY_METER } from "../../../src/core/instrument/meter";
-import { pieceSuspects } from "../../../src/core/diagnose/belief/suspects";
+import { assemblySuspects } from "../../../src/core/diagnose/belief/suspects";
 import { restLeft, restRule } from "../../../src/core/schedule/rest";
 import { resultWords, runSheet } from "../../../src/core/schedule/run-sheet";
 import { FLEET, machineNamed } from "../../support/fleet";
@@ -61,8 +61,8 @@ describe("the machine's own tests as a run sheet", () => {
       shown: { kind: "label" as const, label },
     });
     const board = (evidence: Parameters<typeof believe>[1]) =>
-      pieceSuspects(dictionary, believe(dictionary, evidence))
-        .find((s) => s.piece === "main-board")
+      assemblySuspects(dictionary, believe(dictionary, evidence))
+        .find((s) => s.assembly === "main-board")
         ?.faults.find((f) => f.id === "K1:welded")?.probability ?? 0;
     // It ran when it should: that says nothing against a welded contact. Running on says it.
     expect(board([result(on, "runs"), result(off, "runs")])).toBeGreaterThan(0.3);

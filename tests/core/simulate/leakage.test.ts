@@ -6,7 +6,7 @@ import { readMachineYaml } from "../../../src/core/model/file/machine-yaml";
 import { ORDINARY_METER } from "../../../src/core/instrument/meter";
 import type { Machine } from "../../../src/core/model/machine";
 import { makeTest } from "../../../src/core/simulate/test";
-import type { Shown } from "../../../src/core/quantity/read";
+import type { Reading } from "../../../src/core/quantity/read";
 import { FLEET, machineNamed } from "../../support/fleet";
 import { KETTLE } from "../../support/kettle";
 
@@ -61,7 +61,7 @@ describe("leakage to the metalwork", () => {
     const dead = machine.file.setups.find((s) => s.power === "off")!.id;
     const metal = machine.file.references.flatMap((r) => r.points).find((id) => energyAt(machine, id) === "earth")!;
     const line = [...machine.points.values()].find((p) => energyAt(machine, p.id) === "mains")!.id;
-    const made = (fn: "ohms" | "continuity" | "insulation", shown: Shown) =>
+    const made = (fn: "ohms" | "continuity" | "insulation", shown: Reading) =>
       observationsOf(machine, ORDINARY_METER, [
         { type: "reading", id: "r", test: makeTest(dead, fn, line, metal), shown },
       ]).length;

@@ -86,16 +86,16 @@ describe("a four-terminal relay board on the bench", () => {
 test.each(FLEET)("%s: every fault of a board leaves it among the likeliest, whatever the lamps do", (name) => {
   const machine = machineNamed(name);
   for (const board of rigBoards(machine)) {
-    const own = benchRig(machine, board.piece);
+    const own = benchRig(machine, board.assembly);
     for (const fault of own.faults) {
       const { ranked, sorts } = judgeRig(own, lampsOf(own, fault.id));
       const shown = JSON.stringify(lampsOf(own, fault.id));
       // What explains every lamp: the true fault, and those no lamp tells from it.
       const alike = own.faults.filter((f) => JSON.stringify(lampsOf(own, f.id)) === shown).map((f) => f.id);
-      expect(alike, `${board.piece} ${fault.id}`).toContain(ranked[0]!.id);
+      expect(alike, `${board.assembly} ${fault.id}`).toContain(ranked[0]!.id);
       expect(sorts.reduce((sum, s) => sum + s.probability, 0)).toBeCloseTo(1, 9);
     }
   }
 });
-test("a piece that is no board is refused", () =>
+test("an assembly that is no board is refused", () =>
   expect(() => benchRig(machineNamed("kaldruun-uc-80"), "heater")).toThrow(RangeError));

@@ -384,7 +384,7 @@ describe("on a part of a machine", () => {
       ({
         kind: "fault" as const,
         id: `${part}:${mode}`,
-        piece: machine.partById.get(part)!.piece,
+        piece: machine.partById.get(part)!.assembly,
         fault: { part, mode },
         led: [],
         prior: 1,

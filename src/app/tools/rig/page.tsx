@@ -23,14 +23,14 @@ export default async function Page({
   else id = rows[0]?.id ?? "";
   const machine = (await (job ? machineOf(job.hash, changesIn(job.events)) : found(newestMachine(id)))).machine;
   const boards = rigBoards(machine);
-  const board = boards.find((b) => b.piece === askedBoard) ?? boards[0];
+  const board = boards.find((b) => b.assembly === askedBoard) ?? boards[0];
   return (
     <RigScreen
-      key={`${id} ${board?.piece ?? ""}`}
+      key={`${id} ${board?.assembly ?? ""}`}
       machines={rows.some((r) => r.id === id) ? rows : [...rows, { id, name: machine.file.name }]}
       machine={id}
       boards={boards}
-      rig={board ? benchRig(machine, board.piece) : null}
+      rig={board ? benchRig(machine, board.assembly) : null}
       job={job ? { id: askedJob as string, actor: job.events[0]!.actor } : null}
     />
   );

@@ -2,24 +2,24 @@ import { cautionsAt } from "../../safety";
 import type { Machine } from "../../model";
 import { inSentence } from "../../quantity";
 import { testKey } from "../../simulate";
-import type { Standing } from "../planning/cost";
+import type { UnitState } from "../planning/cost";
 import type { Evidence } from "../evidence/evidence";
-import { ALL_MEANS } from "../planning/means";
+import { ALL_EQUIPMENT } from "../planning/equipment";
 import { againWords, hingeOf, measureAgain } from "./made-again";
 import { mended, simpleCause, stopOf, type Stop } from "./stop";
 import { type BoundProof, bindProofs, readingName } from "./binding-proofs";
-import { placeOf, propose, type Proposal } from "./test-sheet";
+import { placeOf, propose, type ProposedTest } from "./test-sheet";
 import {
   clearedParts,
   partDoubt,
-  pieceSuspects,
+  assemblySuspects,
   repairsOf,
   type ClearedPart,
-  type PieceSuspect,
+  type AssemblySuspect,
 } from "../belief/suspects";
 import { namingAnother } from "../planning/same-assembly";
 import { secondLooks } from "../planning/second-looks";
-import { inVain, planWay, type Spread, type Way } from "../planning/rollout";
+import { inVain, planRollout, type Spread, type Rollout } from "../planning/rollout";
 import type { FaultDictionary } from "../dictionary/fault-dictionary";
 import { type RatedTest, rate, choose } from "../planning/rating";
 import { weigh } from "../belief/weigh";
@@ -27,7 +27,7 @@ import { say } from "#words/core/diagnose/advice";
 
 /** A repair proposed to see whether it helps, because that is cheaper than to know. */
 export interface Attempt {
-  readonly piece: string;
+  readonly assembly: string;
   readonly name: string;
   readonly repair: string;
   readonly minutes: number;
@@ -48,15 +48,15 @@ export interface Alternative {
 
 /** Everything the job screen shows of the state of the search. */
 export interface Advice {
-  readonly suspects: readonly PieceSuspect[];
+  readonly suspects: readonly AssemblySuspect[];
   readonly cleared: readonly ClearedPart[];
   readonly doubt: Readonly<Record<string, number>>;
   /** A repair to try first; `next` is then the test instead of it. */
   readonly attempt: Attempt | null;
-  readonly next: Proposal | null;
+  readonly next: ProposedTest | null;
   readonly alternatives: readonly Alternative[];
   readonly stop: Stop | null;
-  /** What must be shown of the piece that is held for the fault, and how each of it stands; empty before that. */
+  /** What must be shown of the assembly that is held for the fault, and how each of it stands; empty before that. */
   readonly proofs: readonly BoundProof[];
   /** Readings that fit nothing and are left out of all this. */
   readonly aside: readonly string[];
@@ -68,7 +68,7 @@ export interface Advice {
   readonly isWider: boolean;
 }
 
-/** Certainty at which a piece is held to be found. */
+/** Certainty at which an assembly is held to be found. */
 export const FOUND = 0.985;
 /** A board costs most and is blamed wrongly most often, and "nothing wrong" sends everyone home: both take more. */
 export const FOUND_SURELY = 0.995;
@@ -76,15 +76,15 @@ export const FOUND_SURELY = 0.995;
 /** Certainty from which on only steps that could name another assembly are taken; estimate E39. */
 const NEARLY_SURE = 0.95;
 
-/** The certainty at which this piece is found. */
-const sureOf = ({ machine }: FaultDictionary, piece: string) =>
-  piece === "no-fault" || machine.pieceById.get(piece)?.board === true ? FOUND_SURELY : FOUND;
+/** The certainty at which this assembly is found. */
+const sureOf = ({ machine }: FaultDictionary, assembly: string) =>
+  assembly === "no-fault" || machine.assemblyById.get(assembly)?.board === true ? FOUND_SURELY : FOUND;
 
-const isAssembly = ({ machine }: FaultDictionary, piece: string) => machine.pieceById.has(piece);
+const isAssembly = ({ machine }: FaultDictionary, assembly: string) => machine.assemblyById.has(assembly);
 
-/** Whether the leading piece is certain enough to end the search. */
-export function isFound(dictionary: FaultDictionary, top: PieceSuspect): boolean {
-  return top.probability >= sureOf(dictionary, top.piece);
+/** Whether the leading assembly is certain enough to end the search. */
+export function isFound(dictionary: FaultDictionary, top: AssemblySuspect): boolean {
+  return top.probability >= sureOf(dictionary, top.assembly);
 }
 
 /**
@@ -93,14 +93,14 @@ export function isFound(dictionary: FaultDictionary, top: PieceSuspect): boolean
  */
 const [ELSEWHERE, EXPLAINED] = [0.3, 0.05];
 
-const elseOf = (advice: Advice) => advice.suspects.find((s) => s.piece === "something-else")?.probability ?? 0;
+const elseOf = (advice: Advice) => advice.suspects.find((s) => s.assembly === "something-else")?.probability ?? 0;
 
 /**
  * What to believe and what to do next. Pure: the same inputs give the same advice. One reading that fits nothing, though
  * it was confirmed, does not end a search: the search goes on without it, and says so.
  */
-export function advise(narrow: FaultDictionary, evidence: readonly Evidence[], standing: Standing): Advice {
-  const whole = adviseOn(narrow, evidence, standing, evidence);
+export function advise(narrow: FaultDictionary, evidence: readonly Evidence[], unitState: UnitState): Advice {
+  const whole = adviseOn(narrow, evidence, unitState, evidence);
   if (elseOf(whole) < ELSEWHERE) return whole;
   const times = new Map<string, number>();
   for (const e of evidence) if (e.type === "reading") times.set(testKey(e.test), (times.get(testKey(e.test)) ?? 0) + 1);
@@ -108,7 +108,7 @@ export function advise(narrow: FaultDictionary, evidence: readonly Evidence[], s
     if (made < 2) return [];
     const aside = evidence.flatMap((e) => (e.type === "reading" && testKey(e.test) === key ? [e.id] : []));
     const rest = evidence.filter((e) => !aside.includes(e.id));
-    const goesOn = adviseOn(narrow, rest, standing, evidence);
+    const goesOn = adviseOn(narrow, rest, unitState, evidence);
     return elseOf(goesOn) < EXPLAINED ? [{ goesOn, aside }] : [];
   });
   const [only] = without;
@@ -125,13 +125,13 @@ export function advise(narrow: FaultDictionary, evidence: readonly Evidence[], s
 function adviseOn(
   narrow: FaultDictionary,
   evidence: readonly Evidence[],
-  standing: Standing,
+  unitState: UnitState,
   all: readonly Evidence[],
 ): Advice {
   const { dictionary, beliefs, odd } = weigh(narrow, evidence);
   const repairs = repairsOf(evidence);
-  const suspects = pieceSuspects(dictionary, beliefs, repairs);
-  const here: Standing = repairs.length > 0 ? { ...standing, repairs } : standing;
+  const suspects = assemblySuspects(dictionary, beliefs, repairs);
+  const here: UnitState = repairs.length > 0 ? { ...unitState, repairs } : unitState;
   const made = new Set(
     all.flatMap((e) => (e.type === "reading" && (e.repairs?.length ?? 0) === repairs.length ? [testKey(e.test)] : [])),
   );
@@ -142,20 +142,20 @@ function adviseOn(
   const open = early || again ? [] : rate(dictionary, beliefs.probability, here, left);
   // Nearly sure, and no step left that could name another assembly: what is left to do is to prove it.
   const telling =
-    top.probability > NEARLY_SURE && isAssembly(dictionary, top.piece)
-      ? namingAnother(dictionary, beliefs, here.repairs, open, top.piece, 1 - sureOf(dictionary, top.piece))
+    top.probability > NEARLY_SURE && isAssembly(dictionary, top.assembly)
+      ? namingAnother(dictionary, beliefs, here.repairs, open, top.assembly, 1 - sureOf(dictionary, top.assembly))
       : open;
   const nothingElse = telling.length === 0 && open.length > 0;
   const sure = early === null && again === null && (isFound(dictionary, top) || nothingElse);
   // What is found on one reading alone is not found yet: that one is made again.
-  const hinge = sure ? hingeOf(dictionary, beliefs, here, evidence, top.piece) : null;
+  const hinge = sure ? hingeOf(dictionary, beliefs, here, evidence, top.assembly) : null;
   const settled = early !== null || (sure && hinge === null);
   const rated = settled || hinge ? [] : telling;
-  const proofs = settled && !early ? bindProofs(dictionary, beliefs, here, evidence, top.piece) : [];
+  const proofs = settled && !early ? bindProofs(dictionary, beliefs, here, evidence, top.assembly) : [];
   const proof = nextProof(proofs);
   const missing = proof ? [] : proofs.filter((p) => p.state === "refuted" || p.state === "beyond");
   const way =
-    settled || again || hinge ? null : planWay(dictionary, beliefs, here, rated, canSee(dictionary, evidence));
+    settled || again || hinge ? null : planRollout(dictionary, beliefs, here, rated, canSee(dictionary, evidence));
   const chosen = again ?? hinge ?? proof?.test ?? chooseFrom(dictionary, rated, way);
   const second = rated.find((r) => r !== chosen);
   const attempt = again || proof ? null : attemptOf(dictionary, suspects, way);
@@ -169,7 +169,9 @@ function adviseOn(
     alternatives: alternativesOf(dictionary, rated, way, chosen),
     stop:
       early ??
-      (chosen || attempt ? null : stopOf(dictionary, beliefs, suspects, settled, standing.means ?? ALL_MEANS, missing)),
+      (chosen || attempt
+        ? null
+        : stopOf(dictionary, beliefs, suspects, settled, unitState.equipment ?? ALL_EQUIPMENT, missing)),
     proofs,
     aside: [],
     asideWords: "",
@@ -181,7 +183,7 @@ function adviseOn(
 /** Why a test is asked for that the search itself would not ask for; null for one of the search. */
 function insistsOn(
   machine: Machine,
-  top: PieceSuspect,
+  top: AssemblySuspect,
   again: RatedTest | null,
   hinge: RatedTest | null,
   proof: BoundProof | null,
@@ -202,7 +204,7 @@ function canSee({ machine }: FaultDictionary, evidence: readonly Evidence[]): bo
 }
 
 /** The test with the cheapest whole way; a dead one wherever it is nearly as good as a live one. */
-function chooseFrom(dictionary: FaultDictionary, rated: readonly RatedTest[], way: Way | null): RatedTest | null {
+function chooseFrom(dictionary: FaultDictionary, rated: readonly RatedTest[], way: Rollout | null): RatedTest | null {
   const best = way?.moves.find((m) => m.test)?.test;
   return best
     ? choose(dictionary.machine, [best, ...rated.filter((r) => r !== best)])
@@ -213,23 +215,27 @@ function chooseFrom(dictionary: FaultDictionary, rated: readonly RatedTest[], wa
 const LEAST_SAVED = 2;
 
 /** The repair to try, where that beats every test. */
-function attemptOf(dictionary: FaultDictionary, suspects: readonly PieceSuspect[], way: Way | null): Attempt | null {
+function attemptOf(
+  dictionary: FaultDictionary,
+  suspects: readonly AssemblySuspect[],
+  way: Rollout | null,
+): Attempt | null {
   const [first, ...others] = way?.moves ?? [];
   if (!first || first.attempt === null) return null;
-  const piece = dictionary.machine.pieceById.get(first.attempt)!;
-  const probability = suspects.find((s) => s.piece === piece.id)?.probability ?? 0;
+  const assembly = dictionary.machine.assemblyById.get(first.attempt)!;
+  const probability = suspects.find((s) => s.assembly === assembly.id)?.probability ?? 0;
   const test = others.find((m) => m.test);
   // To know is worth a little more than to have tried.
   if (test && test.more < LEAST_SAVED) return null;
   return {
-    piece: piece.id,
-    name: piece.name,
-    repair: piece.repair,
-    minutes: piece.minutes,
-    cautions: cautionsAt(dictionary.machine, piece.id),
+    assembly: assembly.id,
+    name: assembly.name,
+    repair: assembly.repair,
+    minutes: assembly.minutes,
+    cautions: cautionsAt(dictionary.machine, assembly.id),
     why: say.itIsThisInOf(
       Math.min(9, Math.round(10 * probability)),
-      Math.round(inVain(piece).minutes),
+      Math.round(inVain(assembly).minutes),
       test ? say.toMeasureFirstTakesAbout(Math.max(1, Math.round(test.more))) : "",
     ),
   };
@@ -238,7 +244,7 @@ function attemptOf(dictionary: FaultDictionary, suspects: readonly PieceSuspect[
 function alternativesOf(
   dictionary: FaultDictionary,
   rated: readonly RatedTest[],
-  way: Way | null,
+  way: Rollout | null,
   chosen: RatedTest | null,
 ): readonly Alternative[] {
   const { machine } = dictionary;

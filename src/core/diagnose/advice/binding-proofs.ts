@@ -1,11 +1,11 @@
 import type { Machine } from "../../model";
-import { inSentence, type Shown } from "../../quantity";
+import { inSentence, type Reading } from "../../quantity";
 import { exposureOf, forbidden } from "../../safety";
 import { makeTest, type Test, testKey } from "../../simulate";
-import type { Standing } from "../planning/cost";
+import type { UnitState } from "../planning/cost";
 import type { Evidence } from "../evidence/evidence";
-import { blamedPieces } from "../hypotheses/hypothesis";
-import { ALL_MEANS, canMake } from "../planning/means";
+import { blamedAssemblies } from "../hypotheses/hypothesis";
+import { ALL_EQUIPMENT, canMake } from "../planning/equipment";
 import { type RatedTest, rateOne } from "../planning/rating";
 import { type Beliefs } from "../belief/beliefs";
 import type { FaultDictionary } from "../dictionary/fault-dictionary";
@@ -38,10 +38,10 @@ const CONCERNS = 1.5;
 /** Share of the leading faults that must spoil an output for its test to be one of the fault; estimate E42. */
 const SPOILS = 0.5;
 
-/** A fault of a piece, and what its file wants proven of the piece that no permitted test can show with this fault. */
+/** A fault of an assembly, and what its file wants proven of the assembly that no permitted test can show with this fault. */
 export interface Unmeetable {
   readonly fault: string;
-  readonly piece: string;
+  readonly assembly: string;
   readonly words: string;
 }
 
@@ -52,15 +52,15 @@ export function unmeetableProofs(dictionary: FaultDictionary): readonly Unmeetab
     if (h.kind !== "fault") return [];
     const only = new Float64Array(hypotheses.length);
     only[i] = 1;
-    const entries = machine.pieceById.get(h.piece)?.proofs ?? [];
-    return proofsFor(machine, h.piece, []).flatMap((proof, k) => {
+    const entries = machine.assemblyById.get(h.assembly)?.proofs ?? [];
+    return proofsFor(machine, h.assembly, []).flatMap((proof, k) => {
       const isGood = entries[k]!.shows === "good";
       const tests = isGood
         ? proof.tests.filter((t) => contrary(dictionary, only, t, "fits") < SPOILS && isPermitted(dictionary, {}, t))
-        : spoiled(dictionary, only, {}, h.piece, proof).filter((t) => isPermitted(dictionary, {}, t));
+        : spoiled(dictionary, only, {}, h.assembly, proof).filter((t) => isPermitted(dictionary, {}, t));
       // Something bad that the fault has nothing to do with is not asked for.
       const needless = !isGood && proof.of !== "output" && tests.length === 0;
-      return tests.length > 0 || needless ? [] : [{ fault: h.id, piece: h.piece, words: proof.words }];
+      return tests.length > 0 || needless ? [] : [{ fault: h.id, assembly: h.assembly, words: proof.words }];
     });
   });
 }
@@ -71,7 +71,7 @@ export function readingName(machine: Machine, evidence: readonly Evidence[], id:
   return reading?.type === "reading" ? inSentence(titleOf(machine, reading.test)) : id;
 }
 
-/** The proofs of a piece as a dialog shows them: what is implied counts with its reason, what is needless is left out. */
+/** The proofs of an assembly as a dialog shows them: what is implied counts with its reason, what is needless is left out. */
 export function shownProofs(proofs: readonly Proof[], bound: readonly BoundProof[]): readonly Proof[] {
   return proofs.flatMap((proof) => {
     const own = bound.find((b) => b.of === proof.of && b.words === proof.words);
@@ -87,7 +87,7 @@ export function shownProofs(proofs: readonly Proof[], bound: readonly BoundProof
 
 /** What was read and what the complaint saw, judged as a sound machine would have it. */
 function judgedReadings(dictionary: FaultDictionary, evidence: readonly Evidence[]): readonly Judged[] {
-  const judge = (id: string, test: Test, shown: Shown): Judged => ({
+  const judge = (id: string, test: Test, shown: Reading): Judged => ({
     id,
     test,
     verdict: verdictOf(windowOf(test, dictionary.predictionsFor(test)[0]!, dictionary.meter), shown),
@@ -102,18 +102,18 @@ function judgedReadings(dictionary: FaultDictionary, evidence: readonly Evidence
   });
 }
 
-/** Every proof of a piece, and how it stands. */
+/** Every proof of an assembly, and how it stands. */
 export function bindProofs(
   dictionary: FaultDictionary,
   beliefs: Beliefs,
-  standing: Standing,
+  unitState: UnitState,
   evidence: readonly Evidence[],
-  piece: string,
+  assembly: string,
 ): readonly BoundProof[] {
   const { machine } = dictionary;
   const judged = judgedReadings(dictionary, evidence);
-  const entries = machine.pieceById.get(piece)?.proofs ?? [];
-  return proofsFor(machine, piece, judged).map((proof, i): BoundProof => {
+  const entries = machine.assemblyById.get(assembly)?.proofs ?? [];
+  return proofsFor(machine, assembly, judged).map((proof, i): BoundProof => {
     const wanted: Verdict = entries[i]!.shows === "good" ? "fits" : "does not fit";
     const bound = (state: ProofState, test: RatedTest | null = null, by: string | null = null): BoundProof => ({
       ...proof,
@@ -123,7 +123,8 @@ export function bindProofs(
       test,
     });
     if (proof.by !== null) return bound("shown");
-    const asked = wanted === "fits" ? proof.tests : spoiled(dictionary, beliefs.probability, standing, piece, proof);
+    const asked =
+      wanted === "fits" ? proof.tests : spoiled(dictionary, beliefs.probability, unitState, assembly, proof);
     if (wanted === "does not fit" && asked.length === 0 && proof.of !== "output") return bound("needless");
     const own = judged.find((j) => j.verdict === wanted && asked.some((t) => testKey(t) === testKey(j.test)));
     if (own) return { ...bound("shown"), by: own.id };
@@ -131,40 +132,40 @@ export function bindProofs(
     const most = Math.max(0, ...times.values());
     const by = most === 0 ? impliedBy(dictionary, beliefs, evidence, asked, wanted) : null;
     if (by !== null) return bound("implied", null, by);
-    const permitted = asked.filter((t) => isPermitted(dictionary, standing, t));
+    const permitted = asked.filter((t) => isPermitted(dictionary, unitState, t));
     const [fresh, once] = [permitted.filter((t) => times.get(t) === 0), permitted.filter((t) => times.get(t) === 1)];
-    if (most < 2 && fresh.length > 0) return bound("open", cheapest(dictionary, beliefs, standing, fresh));
-    if (most < 2 && once.length > 0) return bound("otherwise", cheapest(dictionary, beliefs, standing, once));
+    if (most < 2 && fresh.length > 0) return bound("open", cheapest(dictionary, beliefs, unitState, fresh));
+    if (most < 2 && once.length > 0) return bound("otherwise", cheapest(dictionary, beliefs, unitState, once));
     return bound(most > 0 ? "refuted" : "beyond");
   });
 }
 
 /**
- * The tests of something that must show bad which the leading faults of the piece would spoil: those that the file
+ * The tests of something that must show bad which the leading faults of the assembly would spoil: those that the file
  * names, and for an output any voltage between pins of the board itself.
  */
 function spoiled(
   dictionary: FaultDictionary,
   probability: Float64Array,
-  standing: Pick<Standing, "means">,
-  piece: string,
+  unitState: Pick<UnitState, "equipment">,
+  assembly: string,
   proof: Proof,
 ): readonly Test[] {
-  const mine = dictionary.hypotheses.map((h) => blamedPieces(h).includes(piece));
+  const mine = dictionary.hypotheses.map((h) => blamedAssemblies(h).includes(assembly));
   const whole = probability.reduce((sum, p, h) => (mine[h] ? sum + p : sum), 0);
   const isSpoiled = (t: Test) =>
     contrary(dictionary, probability, t, "does not fit", (h) => mine[h]!) < (1 - SPOILS) * whole;
   const named = proof.tests.filter(isSpoiled);
   if (named.length > 0 || proof.of !== "output") return named;
   const { machine } = dictionary;
-  const nodes = new Set(machine.parts.filter((p) => p.piece === piece).flatMap((p) => [...p.nodeOf.values()]));
+  const nodes = new Set(machine.parts.filter((p) => p.assembly === assembly).flatMap((p) => [...p.nodeOf.values()]));
   const isOwn = (id: string | undefined) => id !== undefined && nodes.has(machine.points.get(id)?.node ?? -1);
   return dictionary.candidates.filter(
     (t) =>
       (t.function === "dcv" || t.function === "acv") &&
       isOwn(t.red) &&
       isOwn(t.black) &&
-      isPermitted(dictionary, standing, t) &&
+      isPermitted(dictionary, unitState, t) &&
       isSpoiled(t),
   );
 }
@@ -231,10 +232,10 @@ function impliedBy(
   return best?.id ?? null;
 }
 
-function isPermitted({ machine }: FaultDictionary, standing: Pick<Standing, "means">, test: Test): boolean {
+function isPermitted({ machine }: FaultDictionary, unitState: Pick<UnitState, "equipment">, test: Test): boolean {
   return (
     forbidden(machine, machine.setupById.get(test.setup)!, test) === null &&
-    canMake(machine, test, standing.means ?? ALL_MEANS)
+    canMake(machine, test, unitState.equipment ?? ALL_EQUIPMENT)
   );
 }
 
@@ -242,13 +243,13 @@ function isPermitted({ machine }: FaultDictionary, standing: Pick<Standing, "mea
 function cheapest(
   dictionary: FaultDictionary,
   beliefs: Beliefs,
-  standing: Standing,
+  unitState: UnitState,
   tests: readonly Test[],
 ): RatedTest {
   const { machine } = dictionary;
   const safe = tests.filter((t) => exposureOf(machine, machine.setupById.get(t.setup)!, t) !== "live");
   const effort = (r: RatedTest) => r.minutes + r.risk;
   return (safe.length > 0 ? safe : tests)
-    .map((t) => rateOne(dictionary, beliefs.probability, standing, t))
+    .map((t) => rateOne(dictionary, beliefs.probability, unitState, t))
     .sort((a, b) => effort(a) - effort(b) || (testKey(a.test) < testKey(b.test) ? -1 : 1))[0]!;
 }

@@ -1,7 +1,7 @@
 import { has, type Machine, plainConditions } from "../../model";
 import { makeTest } from "../../simulate";
 import type { Evidence } from "../evidence/evidence";
-import { pieceSuspects, type PieceSuspect } from "../belief/suspects";
+import { assemblySuspects, type AssemblySuspect } from "../belief/suspects";
 import type { FaultDictionary } from "../dictionary/fault-dictionary";
 import { believe } from "../belief/beliefs";
 
@@ -14,7 +14,7 @@ export interface MachineCode {
   readonly part: string;
   readonly partName: string;
   readonly label: string;
-  /** The piece that the maker's table blames. */
+  /** The assembly that the maker's table blames. */
   readonly blames: string | null;
   readonly blamesName: string | null;
 }
@@ -43,7 +43,7 @@ export function codesOf(machine: Machine): readonly MachineCode[] {
           code: code.id,
           words: code.words,
           blames: code.blames ?? null,
-          blamesName: code.blames ? (machine.pieceById.get(code.blames)?.name ?? code.blames) : null,
+          blamesName: code.blames ? (machine.assemblyById.get(code.blames)?.name ?? code.blames) : null,
         });
     }
   }
@@ -60,12 +60,12 @@ export function codeMatches(code: MachineCode, wanted: string): boolean {
 }
 
 /**
- * What a thing shown makes of the suspects: the pieces by simulation of every fault, and what the maker's table
+ * What a thing shown makes of the suspects: the assemblies by simulation of every fault, and what the maker's table
  * blames.
  */
 export interface CodeOdds {
-  readonly suspects: readonly PieceSuspect[];
-  /** Of the piece that the table blames; null where it blames none. */
+  readonly suspects: readonly AssemblySuspect[];
+  /** Of the assembly that the table blames; null where it blames none. */
   readonly blamed: number | null;
 }
 
@@ -88,10 +88,10 @@ export function codeOdds(
       shown: { kind: "label", label: shown.label },
     },
   ]);
-  const suspects = pieceSuspects(dictionary, beliefs);
+  const suspects = assemblySuspects(dictionary, beliefs);
   return {
     suspects,
-    blamed: shown.blames === null ? null : (suspects.find((s) => s.piece === shown.blames)?.probability ?? 0),
+    blamed: shown.blames === null ? null : (suspects.find((s) => s.assembly === shown.blames)?.probability ?? 0),
   };
 }
 

@@ -1,7 +1,7 @@
 import { isClamp } from "../../instrument";
 import { forbidden } from "../../safety";
 import { FLICKERS, type Machine } from "../../model";
-import type { Shown } from "../../quantity";
+import type { Reading } from "../../quantity";
 import { type Instant, RECHECK, type Test } from "../../simulate";
 import type { Evidence } from "../evidence/evidence";
 import { signsOf } from "../evidence/signs";
@@ -9,7 +9,7 @@ import { labelWords } from "./test-sheet";
 import { say } from "#words/core/diagnose/advice";
 
 /** Why something cannot have been seen on this machine, as a sentence; null when it can. */
-export function unseeable(
+export function cannotBeObserved(
   machine: Machine,
   seen: { readonly setup: string; readonly part: string; readonly label: string; readonly instant?: Instant },
 ): string | null {
@@ -22,15 +22,17 @@ export function unseeable(
   return say.ofCannotShowItKnows(part.name, name, seen.label, labels.map(labelWords).join("; "));
 }
 
-/** Why a sign or a piece does not belong to this machine, as a sentence; null when it does. */
+/** Why a sign or an assembly does not belong to this machine, as a sentence; null when it does. */
 export function unknownSign(machine: Machine, part: string, sign: string): string | null {
   return signsOf(machine).some((s) => s.part === part && s.sign === sign)
     ? null
     : say.thereIsNoSuchSign(machine.file.maker, machine.file.model);
 }
 
-export function unknownPiece(machine: Machine, piece: string): string | null {
-  return machine.pieceById.has(piece) ? null : say.hasNoPieceNothingWas(machine.file.maker, machine.file.model, piece);
+export function unknownAssembly(machine: Machine, assembly: string): string | null {
+  return machine.assemblyById.has(assembly)
+    ? null
+    : say.hasNoAssemblyNothingWas(machine.file.maker, machine.file.model, assembly);
 }
 
 /** Why a question does not belong to this machine, as a sentence; null when it does. */
@@ -49,13 +51,13 @@ export function unknownPart(machine: Machine, part: string): string | null {
  * Why a test cannot have been made on this machine, or cannot have shown that, as a sentence; null when it can: its
  * setup, its function there, where both leads or the clamp lie, and the kind of result.
  */
-export function unmeasurable(machine: Machine, test: Test, shown: Shown): string | null {
+export function unmeasurable(machine: Machine, test: Test, shown: Reading): string | null {
   const name = `${machine.file.maker} ${machine.file.model}`;
   const setup = machine.setupById.get(test.setup);
   if (!setup) return say.hasNoSetupNothingWas(name, test.setup);
   if ((test.function === "look") !== (shown.kind === "label")) return say.aLookShowsOneOf;
   if (test.function === "look" && shown.kind === "label")
-    return unseeable(machine, { setup: test.setup, part: test.red, label: shown.label, instant: test.instant });
+    return cannotBeObserved(machine, { setup: test.setup, part: test.red, label: shown.label, instant: test.instant });
   if ((test.function === "continuity") !== (shown.kind === "beep") && shown.kind !== "overload")
     return say.continuityBeepsOrDoesNot;
   if (isClamp(test.function)) {
@@ -103,9 +105,9 @@ function inexpressible(machine: Machine, e: Evidence): string | null {
     case "reading":
       return unmeasurable(machine, e.test, e.shown);
     case "compared":
-      return e.sees.map((s) => unseeable(machine, s)).find((p) => p !== null) ?? null;
+      return e.sees.map((s) => cannotBeObserved(machine, s)).find((p) => p !== null) ?? null;
     case "timed":
-      return unseeable(machine, e);
+      return cannotBeObserved(machine, e);
     case "answer":
       return unaskable(machine, e.first);
     case "sign":
@@ -113,7 +115,7 @@ function inexpressible(machine: Machine, e: Evidence): string | null {
     case "alone":
       return unknownPart(machine, e.part);
     case "tried":
-      return unknownPiece(machine, e.piece);
+      return unknownAssembly(machine, e.assembly);
     case "complaint":
       return machine.file.complaints.some((c) => c.id === e.complaint) ? null : say.thisMachineHasNoSuch;
     case "surroundings":

@@ -1,6 +1,6 @@
 import type { Machine, Point } from "../../model";
 import { forbidden } from "../../safety";
-import type { Shown } from "../../quantity";
+import type { Reading } from "../../quantity";
 import { makeTest, type Test, testKey } from "../../simulate";
 import type { Meter } from "../../instrument";
 import { agreedOn, type Evidence } from "../evidence/evidence";
@@ -55,7 +55,7 @@ const ODDS = {
 interface Tried {
   readonly words: string;
   readonly test: Test;
-  readonly shown: Shown;
+  readonly shown: Reading;
   readonly odds: number;
 }
 
@@ -163,10 +163,10 @@ export function questioned(meter: Meter, evidence: readonly Evidence[]): string 
 }
 
 /** The usual slips for a test: what was perhaps really measured. */
-export function slipsFor(machine: Machine, test: Test, shown: Shown): Tried[] {
+export function slipsFor(machine: Machine, test: Test, shown: Reading): Tried[] {
   const setup = machine.setupById.get(test.setup)!;
   const found = new Map<string, Tried>();
-  const offer = (words: string, odds: number, other: Test, as: Shown = shown) => {
+  const offer = (words: string, odds: number, other: Test, as: Reading = shown) => {
     const at = machine.setupById.get(other.setup)!;
     if (forbidden(machine, at, other) !== null || (testKey(other) === testKey(test) && as === shown)) return;
     const key = `${testKey(other)} ${JSON.stringify(as)}`;

@@ -3,12 +3,12 @@ import type { Machine } from "../../model";
 import { inSentence } from "../../quantity";
 import { type Test, testKey } from "../../simulate";
 import type { Evidence } from "../evidence/evidence";
-import { blamedPieces } from "../hypotheses/hypothesis";
+import { blamedAssemblies } from "../hypotheses/hypothesis";
 import { type Beliefs } from "../belief/beliefs";
 import { type OddOne } from "../belief/widening";
 import type { FaultDictionary } from "../dictionary/fault-dictionary";
-import type { Standing } from "../planning/cost";
-import { ALL_MEANS, canMake } from "../planning/means";
+import type { UnitState } from "../planning/cost";
+import { ALL_EQUIPMENT, canMake } from "../planning/equipment";
 import { type RatedTest, rateOne } from "../planning/rating";
 import { titleOf } from "./test-sheet";
 import { say } from "#words/core/diagnose/advice";
@@ -22,7 +22,7 @@ export function againWords(machine: Machine, test: Test): string {
 export function measureAgain(
   dictionary: FaultDictionary,
   beliefs: Beliefs,
-  standing: Standing,
+  unitState: UnitState,
   evidence: readonly Evidence[],
   odd: readonly OddOne[],
 ): RatedTest | null {
@@ -33,15 +33,15 @@ export function measureAgain(
       o.confirmed ||
       reading?.type !== "reading" ||
       reading.test.instant !== "settled" ||
-      (reading.repairs?.length ?? 0) !== (standing.repairs?.length ?? 0)
+      (reading.repairs?.length ?? 0) !== (unitState.repairs?.length ?? 0)
     )
       return [];
     if (
       forbidden(machine, machine.setupById.get(reading.test.setup)!, reading.test) !== null ||
-      !canMake(machine, reading.test, standing.means ?? ALL_MEANS)
+      !canMake(machine, reading.test, unitState.equipment ?? ALL_EQUIPMENT)
     )
       return [];
-    return [rateOne(dictionary, beliefs.probability, standing, reading.test)];
+    return [rateOne(dictionary, beliefs.probability, unitState, reading.test)];
   });
   return (
     tests.sort((a, b) => a.minutes + a.risk - b.minutes - b.risk || (testKey(a.test) < testKey(b.test) ? -1 : 1))[0] ??
@@ -53,18 +53,20 @@ export function measureAgain(
 const HANGS = 0.5;
 
 /**
- * The reading without which the piece would not be held for the fault, if there is one that was made once only and can
+ * The reading without which the assembly would not be held for the fault, if there is one that was made once only and can
  * be made again just so. A slip is rare, but it is the one thing that sends a person home with the wrong part.
  */
 export function hingeOf(
   dictionary: FaultDictionary,
   beliefs: Beliefs,
-  standing: Standing,
+  unitState: UnitState,
   evidence: readonly Evidence[],
-  piece: string,
+  assembly: string,
 ): RatedTest | null {
   const { machine } = dictionary;
-  const mine = dictionary.hypotheses.map((_, h) => blamedPieces(dictionary.left(h, standing.repairs)).includes(piece));
+  const mine = dictionary.hypotheses.map((_, h) =>
+    blamedAssemblies(dictionary.left(h, unitState.repairs)).includes(assembly),
+  );
   const made = new Map<string, number>();
   for (const e of evidence) if (e.type === "reading") made.set(testKey(e.test), (made.get(testKey(e.test)) ?? 0) + 1);
   const hinges = evidence
@@ -75,7 +77,7 @@ export function hingeOf(
         // It is a reading that is made again, not a look, and each of them once.
         e.test.function === "look" ||
         made.get(testKey(e.test))! > 1 ||
-        (e.repairs?.length ?? 0) !== (standing.repairs?.length ?? 0)
+        (e.repairs?.length ?? 0) !== (unitState.repairs?.length ?? 0)
       )
         return [];
       const log = beliefs.byEvidence.get(e.id);
@@ -93,8 +95,8 @@ export function hingeOf(
     .filter(
       ({ test }) =>
         forbidden(machine, machine.setupById.get(test.setup)!, test) === null &&
-        canMake(machine, test, standing.means ?? ALL_MEANS),
+        canMake(machine, test, unitState.equipment ?? ALL_EQUIPMENT),
     );
   const worst = hinges.sort((a, b) => a.left - b.left || (testKey(a.test) < testKey(b.test) ? -1 : 1))[0];
-  return worst ? rateOne(dictionary, beliefs.probability, standing, worst.test) : null;
+  return worst ? rateOne(dictionary, beliefs.probability, unitState, worst.test) : null;
 }

@@ -2,7 +2,7 @@ import type { Machine, TestEntry } from "../../model";
 import { makeTest, type Test } from "../../simulate";
 import type { Verdict } from "../reading/window";
 
-/** Something that must have been seen before a piece is blamed, and the reading that showed it. */
+/** Something that must have been seen before an assembly is blamed, and the reading that showed it. */
 export interface Proof {
   readonly of: "feed" | "ground" | "request" | "output" | "load";
   readonly words: string;
@@ -19,12 +19,12 @@ export interface Judged {
   readonly verdict: Verdict;
 }
 
-/** What is proven and unproven for a piece. Points on the same node count as the same point. */
-export function proofsFor(machine: Machine, pieceId: string, readings: readonly Judged[]): readonly Proof[] {
+/** What is proven and unproven for an assembly. Points on the same node count as the same point. */
+export function proofsFor(machine: Machine, assemblyId: string, readings: readonly Judged[]): readonly Proof[] {
   const node = (id: string | undefined) => (id === undefined ? "" : String(machine.points.get(id)?.node ?? id));
   const isSame = (a: Test, b: TestEntry) =>
     a.setup === b.setup && a.function === b.function && node(a.red) === node(b.red) && node(a.black) === node(b.black);
-  return (machine.pieceById.get(pieceId)?.proofs ?? []).map((proof) => {
+  return (machine.assemblyById.get(assemblyId)?.proofs ?? []).map((proof) => {
     const wanted: Verdict = proof.shows === "good" ? "fits" : "does not fit";
     const by = readings.find((r) => r.verdict === wanted && proof.any.some((t) => isSame(r.test, t)));
     return {

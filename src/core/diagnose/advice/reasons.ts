@@ -1,14 +1,14 @@
 import { type Test, testKey } from "../../simulate";
 import type { Evidence } from "../evidence/evidence";
-import { blamedPieces, pieceName } from "../hypotheses/hypothesis";
+import { blamedAssemblies, assemblyName } from "../hypotheses/hypothesis";
 import { windowWords } from "./test-sheet";
-import { pieceSuspects, repairsOf } from "../belief/suspects";
+import { assemblySuspects, repairsOf } from "../belief/suspects";
 import { windowOf } from "../reading/window";
 import { type Beliefs, involvement, believe } from "../belief/beliefs";
 import type { FaultDictionary } from "../dictionary/fault-dictionary";
 
 /**
- * Why a suspect is believed or doubted: one piece of evidence, how much it speaks, and what the model says it should
+ * Why a suspect is believed or doubted: one entry of evidence, how much it speaks, and what the model says it should
  * have been.
  */
 export interface Reason {
@@ -28,16 +28,16 @@ export interface Reason {
 /** Less than this speaks neither way, bits. */
 const SPEAKS = 0.4;
 
-/** The reasons for and against a piece, the strongest first. */
+/** The reasons for and against an assembly, the strongest first. */
 export function reasonsFor(
   dictionary: FaultDictionary,
   evidence: readonly Evidence[],
   beliefs: Beliefs,
-  piece: string,
+  assembly: string,
 ): readonly Reason[] {
   const { hypotheses } = dictionary;
   const repairs = repairsOf(evidence);
-  const mine = hypotheses.map((_, i) => blamedPieces(dictionary.left(i, repairs)).includes(piece));
+  const mine = hypotheses.map((_, i) => blamedAssemblies(dictionary.left(i, repairs)).includes(assembly));
   // What speaks for it is held against what it would show as it is thought of now; what speaks against it, as it most
   // often fails.
   const own = leadingOf(beliefs.probability, mine);
@@ -97,8 +97,8 @@ function shows(dictionary: FaultDictionary, test: Test, hypothesis: number): str
 
 /** How the suspects went, reading by reading. */
 export interface History {
-  readonly pieces: readonly { readonly piece: string; readonly name: string }[];
-  /** After the complaint, and after each piece of evidence: its id, and the probability of each of `pieces`. */
+  readonly assemblies: readonly { readonly assembly: string; readonly name: string }[];
+  /** After the complaint, and after each entry of evidence: its id, and the probability of each of `pieces`. */
   readonly steps: readonly {
     readonly evidence: string;
     readonly test: string | null;
@@ -106,32 +106,33 @@ export interface History {
   }[];
 }
 
-/** Pieces that are drawn. */
+/** Assemblies whose chance is drawn. */
 const DRAWN = 5;
 
-/** The probability of the leading pieces after each piece of evidence, in the order in which it came. */
+/** The probability of the leading assemblies after each entry of evidence, in the order in which it came. */
 export function historyOf(dictionary: FaultDictionary, evidence: readonly Evidence[]): History {
   const after = evidence.map((_, i) => {
     const known = evidence.slice(0, i + 1);
     return involvement(dictionary, believe(dictionary, known).probability, repairsOf(known));
   });
-  const now = pieceSuspects(dictionary, believe(dictionary, evidence), repairsOf(evidence));
+  const now = assemblySuspects(dictionary, believe(dictionary, evidence), repairsOf(evidence));
   const most = new Map<string, number>();
-  for (const shares of after) for (const [piece, p] of shares) most.set(piece, Math.max(most.get(piece) ?? 0, p));
-  const leading = now.slice(0, 2).map((s) => s.piece);
+  for (const shares of after)
+    for (const [assembly, p] of shares) most.set(assembly, Math.max(most.get(assembly) ?? 0, p));
+  const leading = now.slice(0, 2).map((s) => s.assembly);
   const others = [...most]
-    .filter(([piece]) => !leading.includes(piece))
+    .filter(([assembly]) => !leading.includes(assembly))
     .sort((a, b) => b[1] - a[1] || (a[0] < b[0] ? -1 : 1))
-    .map(([piece]) => piece);
-  const pieces = [...leading, ...others].slice(0, DRAWN);
+    .map(([assembly]) => assembly);
+  const assemblies = [...leading, ...others].slice(0, DRAWN);
   return {
-    pieces: pieces.map((piece) => ({ piece, name: pieceName(dictionary.machine, piece) })),
+    assemblies: assemblies.map((assembly) => ({ assembly, name: assemblyName(dictionary.machine, assembly) })),
     steps: after.map((shares, i) => {
       const e = evidence[i]!;
       return {
         evidence: e.id,
         test: e.type === "reading" ? testKey(e.test) : null,
-        shares: pieces.map((p) => shares.get(p) ?? 0),
+        shares: assemblies.map((p) => shares.get(p) ?? 0),
       };
     }),
   };

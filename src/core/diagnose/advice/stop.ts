@@ -1,11 +1,11 @@
 import { inSentence } from "../../quantity";
 import type { Evidence, Repair } from "../evidence/evidence";
 import { isCause, isModelled } from "../evidence/simple-causes";
-import { blamedPieces, type Hypothesis } from "../hypotheses/hypothesis";
+import { blamedAssemblies, type Hypothesis } from "../hypotheses/hypothesis";
 import { type Beliefs } from "../belief/beliefs";
-import type { PieceSuspect } from "../belief/suspects";
+import type { AssemblySuspect } from "../belief/suspects";
 import type { FaultDictionary } from "../dictionary/fault-dictionary";
-import type { Means } from "../planning/means";
+import type { Equipment } from "../planning/equipment";
 import type { BoundProof } from "./binding-proofs";
 import { say } from "#words/core/diagnose/advice";
 
@@ -13,7 +13,7 @@ import { say } from "#words/core/diagnose/advice";
 export interface Stop {
   readonly kind:
     "found" | "likely" | "group" | "something else" | "nothing wrong" | "simple cause" | "mended" | "not as drawn";
-  readonly pieces: readonly string[];
+  readonly assemblies: readonly string[];
   readonly sentence: string;
 }
 
@@ -23,8 +23,10 @@ export function mended({ machine }: FaultDictionary, repairs: readonly Repair[])
   if (last?.result !== "gone") return null;
   return {
     kind: "mended",
-    pieces: [last.piece],
-    sentence: say.thisRepairCuredTheComplaint(inSentence(machine.pieceById.get(last.piece)?.name ?? last.piece)),
+    assemblies: [last.assembly],
+    sentence: say.thisRepairCuredTheComplaint(
+      inSentence(machine.assemblyById.get(last.assembly)?.name ?? last.assembly),
+    ),
   };
 }
 
@@ -38,49 +40,51 @@ export function simpleCause({ machine }: FaultDictionary, evidence: readonly Evi
     const a = last.get(f.id);
     return a !== undefined && isCause(f, a) && !isModelled(f);
   });
-  return found ? { kind: "simple cause", pieces: [], sentence: found.then } : null;
+  return found ? { kind: "simple cause", assemblies: [], sentence: found.then } : null;
 }
 
 /** What is less likely than this is not named at the end of a search; estimate E02. */
 const NAMED = 0.05;
 
-const isLimited = (means: Means) => !means.live || !means.clamp || !means.dcClamp;
+const isLimited = (equipment: Equipment) => !equipment.live || !equipment.clamp || !equipment.dcClamp;
 
 export function stopOf(
   dictionary: FaultDictionary,
   beliefs: Beliefs,
-  suspects: readonly PieceSuspect[],
+  suspects: readonly AssemblySuspect[],
   settled: boolean,
-  means: Means,
+  equipment: Equipment,
   missing: readonly BoundProof[],
 ): Stop {
   const top = suspects[0]!;
-  if (top.piece === "no-fault" && (settled || top.probability > 0.5))
-    return { kind: "nothing wrong", pieces: [], sentence: say.everyReadingIsAsA };
-  if (top.piece === "not-as-drawn" && (settled || top.probability > 0.5))
+  if (top.assembly === "no-fault" && (settled || top.probability > 0.5))
+    return { kind: "nothing wrong", assemblies: [], sentence: say.everyReadingIsAsA };
+  if (top.assembly === "not-as-drawn" && (settled || top.probability > 0.5))
     return {
       kind: "not as drawn",
-      pieces: [],
+      assemblies: [],
       sentence: say.thisUnitDiffersFromIts(inSentence(top.faults[0]?.name ?? say.somethingDiffers)),
     };
-  if (top.piece === "something-else" && (settled || top.probability > 0.5))
+  if (top.assembly === "something-else" && (settled || top.probability > 0.5))
     return {
       kind: "something else",
-      pieces: [],
+      assemblies: [],
       sentence: say.theReadingsFitNeitherOne,
     };
   if (settled && missing.length > 0)
     return {
       kind: "likely",
-      pieces: [top.piece],
+      assemblies: [top.assembly],
       sentence: say.likelyUnproven(top.name, missing.map((p) => inSentence(p.words)).join("; ")),
     };
   if (settled) return found(dictionary, beliefs, top);
-  const left = suspects.filter((s) => s.probability >= NAMED && s.piece !== "no-fault" && s.piece !== "something-else");
-  const isPerhapsSound = suspects.some((s) => s.piece === "no-fault" && s.probability >= NAMED);
+  const left = suspects.filter(
+    (s) => s.probability >= NAMED && s.assembly !== "no-fault" && s.assembly !== "something-else",
+  );
+  const isPerhapsSound = suspects.some((s) => s.assembly === "no-fault" && s.probability >= NAMED);
   const names = left.map((s) => s.name).join(", ");
-  const group = { kind: "group", pieces: left.map((s) => s.piece) } as const;
-  if (isLimited(means))
+  const group = { kind: "group", assemblies: left.map((s) => s.assembly) } as const;
+  if (isLimited(equipment))
     return {
       ...group,
       sentence: say.noneOfTheTestsYou(names, isPerhapsSound ? say.partNothingWrong(names ? ", " : "") : ""),
@@ -98,10 +102,10 @@ export function stopOf(
 }
 
 /** What was found; and what goes with it: a second fault, a part it has taken along. */
-function found({ machine, hypotheses }: FaultDictionary, beliefs: Beliefs, top: PieceSuspect): Stop {
+function found({ machine, hypotheses }: FaultDictionary, beliefs: Beliefs, top: AssemblySuspect): Stop {
   const mine = hypotheses
     .map((h, i) => ({ h, p: beliefs.probability[i]! }))
-    .filter(({ h }) => blamedPieces(h).includes(top.piece))
+    .filter(({ h }) => blamedAssemblies(h).includes(top.assembly))
     .sort((a, b) => b.p - a.p);
   const share = (kind: (h: Hypothesis) => boolean) => mine.reduce((sum, { h, p }) => sum + (kind(h) ? p : 0), 0);
   const two = share((h) => h.kind === "two faults") > 0.5;
@@ -111,5 +115,5 @@ function found({ machine, hypotheses }: FaultDictionary, beliefs: Beliefs, top: 
   else if (led.length > 0)
     more = say.itHasTakenWithIt(led.map((f) => inSentence(machine.partById.get(f.part)!.name)).join(" and "));
   else more = "";
-  return { kind: "found", pieces: [top.piece], sentence: say.theFaultIsInOne(top.name, more) };
+  return { kind: "found", assemblies: [top.assembly], sentence: say.theFaultIsInOne(top.name, more) };
 }

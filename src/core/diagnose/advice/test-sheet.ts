@@ -3,8 +3,8 @@ import { cautionsFor, type Exposure, exposureOf } from "../../safety";
 import type { Machine } from "../../model";
 import { decimal, inSentence, quantity } from "../../quantity";
 import type { Test } from "../../simulate";
-import { costOf, type Cost, type Standing } from "../planning/cost";
-import { pieceName } from "../hypotheses/hypothesis";
+import { costOf, type Cost, type UnitState } from "../planning/cost";
+import { assemblyName } from "../hypotheses/hypothesis";
 import type { Outcome } from "../dictionary/outcomes";
 import { windowOf, type Window } from "../reading/window";
 import { readThrough } from "./read-through";
@@ -31,11 +31,11 @@ export interface Meaning {
   /** As sound as the machine file says a sound machine shows. */
   readonly sound: boolean;
   readonly probability: number;
-  readonly leaves: readonly { readonly piece: string; readonly name: string; readonly probability: number }[];
+  readonly leaves: readonly { readonly assembly: string; readonly name: string; readonly probability: number }[];
 }
 
 /** A test laid out for a person: what to set, where the leads go, what to expect, what each result would mean. */
-export interface Laid {
+export interface TestCard {
   readonly test: Test;
   readonly title: string;
   readonly functionWords: string;
@@ -54,7 +54,7 @@ export interface Laid {
   readonly meanings: readonly Meaning[];
 }
 
-export interface Proposal extends Laid {
+export interface ProposedTest extends TestCard {
   readonly why: string;
   readonly bits: number;
   /** What it proves of a board that is about to be blamed; null for a test of the search. */
@@ -212,13 +212,18 @@ function rangeFor(fn: MeterFunction, outcomes: readonly Outcome[], sound: Window
 }
 
 /** Lays any test out, proposed or chosen by the technician. */
-export function layOut(dictionary: FaultDictionary, beliefs: Beliefs, standing: Standing, test: Test): Laid {
+export function describeTest(
+  dictionary: FaultDictionary,
+  beliefs: Beliefs,
+  unitState: UnitState,
+  test: Test,
+): TestCard {
   const { machine } = dictionary;
   const setup = machine.setupById.get(test.setup)!;
   const sound = windowOf(test, dictionary.predictionsFor(test)[0]!, dictionary.meter);
   const red = lead(machine, test.red);
   const black = test.black === undefined ? null : lead(machine, test.black);
-  const { outcomes } = dictionary.tableFor(test, standing.repairs);
+  const { outcomes } = dictionary.tableFor(test, unitState.repairs);
   return {
     test,
     red,
@@ -230,11 +235,11 @@ export function layOut(dictionary: FaultDictionary, beliefs: Beliefs, standing: 
     setupHow: setup.how,
     exposure: exposureOf(machine, setup, test),
     cautions: cautionsFor(machine, setup, test),
-    cost: costOf(machine, standing, test),
+    cost: costOf(machine, unitState, test),
     window: sound,
     windowWords: windowWords(sound, test.function),
     through: readThrough(dictionary, test),
-    meanings: meaningsOf(dictionary, beliefs, standing, test, sound),
+    meanings: meaningsOf(dictionary, beliefs, unitState, test, sound),
   };
 }
 
@@ -266,29 +271,29 @@ export function titleOf(machine: Machine, test: Test): string {
 function meaningsOf(
   dictionary: FaultDictionary,
   beliefs: Beliefs,
-  standing: Standing,
+  unitState: UnitState,
   test: Test,
   sound: Window,
 ): Meaning[] {
-  const { outcomes, chances } = dictionary.tableFor(test, standing.repairs);
+  const { outcomes, chances } = dictionary.tableFor(test, unitState.repairs);
   const n = outcomes.length;
   const lines = outcomes.map((outcome, o): Meaning => {
-    const perPiece = new Map<string, number>();
+    const perAssembly = new Map<string, number>();
     let total = 0;
     beliefs.probability.forEach((p, h) => {
       const mass = p * chances[h * n + o]!;
       total += mass;
-      const { piece } = dictionary.hypotheses[h]!;
-      perPiece.set(piece, (perPiece.get(piece) ?? 0) + mass);
+      const { assembly } = dictionary.hypotheses[h]!;
+      perAssembly.set(assembly, (perAssembly.get(assembly) ?? 0) + mass);
     });
-    const leaves = [...perPiece]
-      .map(([piece, mass]) => ({
-        piece,
-        name: pieceName(dictionary.machine, piece),
+    const leaves = [...perAssembly]
+      .map(([assembly, mass]) => ({
+        assembly,
+        name: assemblyName(dictionary.machine, assembly),
         probability: total > 0 ? mass / total : 0,
       }))
       .filter((l) => l.probability >= 0.08)
-      .sort((a, b) => b.probability - a.probability || (a.piece < b.piece ? -1 : 1))
+      .sort((a, b) => b.probability - a.probability || (a.assembly < b.assembly ? -1 : 1))
       .slice(0, 4);
     const asItShould = isSound(outcome, sound);
     // A wide gap that holds the sound reading is better named by that.
@@ -336,23 +341,23 @@ function mergeAlike(lines: readonly Meaning[]): Meaning[] {
 export function propose(
   dictionary: FaultDictionary,
   beliefs: Beliefs,
-  standing: Standing,
+  unitState: UnitState,
   chosen: RatedTest,
   second: RatedTest | undefined,
   given: { readonly why: string; readonly proves: string | null } | null = null,
-): Proposal {
-  const laid = layOut(dictionary, beliefs, standing, chosen.test);
+): ProposedTest {
+  const card = describeTest(dictionary, beliefs, unitState, chosen.test);
   return {
-    ...laid,
+    ...card,
     bits: chosen.bits,
     proves: given?.proves ?? null,
-    why: given?.why ?? whyThis(dictionary.machine, laid, chosen, second),
+    why: given?.why ?? whyThis(dictionary.machine, card, chosen, second),
   };
 }
 
 /** Why a test is proposed: what each result leaves, how long it takes, and which other is nearly as good. */
-function whyThis(machine: Machine, laid: Laid, chosen: RatedTest, second: RatedTest | undefined): string {
-  const [first, other] = laid.meanings;
+function whyThis(machine: Machine, card: TestCard, chosen: RatedTest, second: RatedTest | undefined): string {
+  const [first, other] = card.meanings;
   const split =
     first && other
       ? say.firstWordsLeavesLeavesWords(cap(first.words), leavesWords(first), other.words, leavesWords(other))

@@ -1,9 +1,9 @@
-import type { Shown } from "../../quantity";
+import type { Reading } from "../../quantity";
 import type { Test } from "../../simulate";
 import type { Evidence } from "../evidence/evidence";
 import { outcomeOf } from "../dictionary/outcomes";
 import { windowWords } from "./test-sheet";
-import { pieceSuspects, repairsOf } from "../belief/suspects";
+import { assemblySuspects, repairsOf } from "../belief/suspects";
 import { windowOf } from "../reading/window";
 import type { FaultDictionary } from "../dictionary/fault-dictionary";
 import { believe } from "../belief/beliefs";
@@ -20,8 +20,8 @@ const MOST = 3;
 
 /** What a test would show if all is well, and under the leading suspects: the likeliest fault of each. */
 export function whatIf(dictionary: FaultDictionary, evidence: readonly Evidence[], test: Test): readonly WhatIf[] {
-  const suspects = pieceSuspects(dictionary, believe(dictionary, evidence), repairsOf(evidence))
-    .filter((s) => s.faults.length > 0 && s.piece !== "no-fault" && s.piece !== "something-else")
+  const suspects = assemblySuspects(dictionary, believe(dictionary, evidence), repairsOf(evidence))
+    .filter((s) => s.faults.length > 0 && s.assembly !== "no-fault" && s.assembly !== "something-else")
     .slice(0, MOST);
   const words = (id: string) => {
     const h = dictionary.hypotheses.find((x) => x.id === id)!;
@@ -43,10 +43,14 @@ const LIKELY = 0.1;
  * What a test would likely show, nominally: for each outcome what the likeliest suspect that predicts it shows, the
  * likeliest outcome first.
  */
-export function likelyShown(dictionary: FaultDictionary, evidence: readonly Evidence[], test: Test): readonly Shown[] {
+export function likelyReadings(
+  dictionary: FaultDictionary,
+  evidence: readonly Evidence[],
+  test: Test,
+): readonly Reading[] {
   const { probability } = believe(dictionary, evidence);
   const { outcomes } = dictionary.tableFor(test);
-  const shows = new Map<number, { shown: Shown; of: number; weight: number }>();
+  const shows = new Map<number, { shown: Reading; of: number; weight: number }>();
   dictionary.predictionsFor(test).forEach((prediction, h) => {
     const shown = prediction[0];
     if (!shown) return;

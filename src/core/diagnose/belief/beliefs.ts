@@ -2,30 +2,30 @@ import { blendAway } from "../dictionary/intermittent";
 import type { FaultDictionary } from "../dictionary/fault-dictionary";
 import { observationsOf, surroundingsOf, type Evidence, type Repair } from "../evidence/evidence";
 import { saidOf } from "../evidence/without-a-meter";
-import { blamedPieces } from "../hypotheses/hypothesis";
-import { SpecimenTrail } from "../reading/likelihood";
+import { blamedAssemblies } from "../hypotheses/hypothesis";
+import { SampleTrail } from "../reading/likelihood";
 
 /** What each hypothesis is worth after the evidence, and how each observation moved it. */
 export interface Beliefs {
   /** Probability of each hypothesis, in the order of `FaultDictionary.hypotheses`. */
   readonly probability: Float64Array;
-  /** For each piece of evidence, the logarithm of its likelihood under each hypothesis. */
+  /** For each entry of evidence, the logarithm of its likelihood under each hypothesis. */
   readonly byEvidence: ReadonlyMap<string, Float64Array>;
 }
 
 /**
- * Bayes' rule over all the evidence at once, along each specimen and then averaged; the order of evidence does not
+ * Bayes' rule over all the evidence at once, along each sample and then averaged; the order of evidence does not
  * matter.
  */
 export function believe(dictionary: FaultDictionary, evidence: readonly Evidence[]): Beliefs {
   const n = dictionary.hypotheses.length;
-  // Along each specimen of each hypothesis, beginning with its weight.
+  // Along each sample of each hypothesis, beginning with its weight.
   const surroundings = surroundingsOf(evidence);
   const known = dictionary.fitOf(surroundings);
   const along = dictionary.logWeights.map((w) => Float64Array.from(w, (l, k) => l + known[k]!));
   const weights = Object.keys(surroundings).length > 0 ? known.map(Math.exp) : undefined;
   const each = dictionary.logWeights.map((w) => new Float64Array(w.length));
-  const trails = dictionary.logWeights.map((w) => new SpecimenTrail(w.length, dictionary.meter, weights));
+  const trails = dictionary.logWeights.map((w) => new SampleTrail(w.length, dictionary.meter, weights));
   const byEvidence = new Map<string, Float64Array>();
   for (const o of observationsOf(dictionary.machine, dictionary.meter, evidence)) {
     const predictions = dictionary.predictionsAfter(o.test, o.repairs);
@@ -70,7 +70,7 @@ function answerLogs(
   return sum;
 }
 
-/** Probability that each piece is at fault now, alone or with another. */
+/** Probability that each assembly is at fault now, alone or with another. */
 export function involvement(
   dictionary: FaultDictionary,
   probability: Float64Array,
@@ -78,8 +78,8 @@ export function involvement(
 ): ReadonlyMap<string, number> {
   const sums = new Map<string, number>();
   dictionary.hypotheses.forEach((_, i) => {
-    for (const piece of new Set(blamedPieces(dictionary.left(i, repairs))))
-      sums.set(piece, (sums.get(piece) ?? 0) + probability[i]!);
+    for (const assembly of new Set(blamedAssemblies(dictionary.left(i, repairs))))
+      sums.set(assembly, (sums.get(assembly) ?? 0) + probability[i]!);
   });
   return sums;
 }

@@ -2,7 +2,7 @@ import type { FaultDictionary } from "../dictionary/fault-dictionary";
 import { plogp } from "../dictionary/outcomes";
 import { signChance, signsOf, type SignAsked } from "../evidence/signs";
 
-/** The signs worth looking for, those that tell most of the piece first, with the bits that each would tell. */
+/** The signs worth looking for, those that tell most of the assembly first, with the bits that each would tell. */
 export function signsWorthIt(
   dictionary: FaultDictionary,
   probability: Float64Array,
@@ -15,8 +15,8 @@ export function signsWorthIt(
       let marginal = 0;
       dictionary.hypotheses.forEach((h, i) => {
         const chance = signChance(dictionary.machine, s.part, s.sign, h)!;
-        const [yes, mass] = there.get(h.piece) ?? [0, 0];
-        there.set(h.piece, [yes + probability[i]! * chance, mass + probability[i]!]);
+        const [yes, mass] = there.get(h.assembly) ?? [0, 0];
+        there.set(h.assembly, [yes + probability[i]! * chance, mass + probability[i]!]);
         marginal += probability[i]! * chance;
       });
       const entropy = (p: number) => -plogp(p) - plogp(1 - p);

@@ -1,6 +1,6 @@
 import type { Evidence, Repair } from "../evidence/evidence";
 import type { Machine } from "../../model";
-import { blamedPieces, faultsOf, hypothesisName, pieceName, type Hypothesis } from "../hypotheses/hypothesis";
+import { blamedAssemblies, faultsOf, hypothesisName, assemblyName, type Hypothesis } from "../hypotheses/hypothesis";
 import { type Beliefs, involvement } from "./beliefs";
 import type { FaultDictionary } from "../dictionary/fault-dictionary";
 
@@ -13,8 +13,8 @@ export function likeliness(probability: number): Likeliness {
 }
 
 /** One thing that may have to be repaired, with the ways in which it may have failed. */
-export interface PieceSuspect {
-  readonly piece: string;
+export interface AssemblySuspect {
+  readonly assembly: string;
   readonly name: string;
   readonly probability: number;
   readonly word: Likeliness;
@@ -28,33 +28,33 @@ export interface ClearedPart {
   readonly by: readonly string[];
 }
 
-/** Below this a piece is no longer listed as a suspect, a part counts as cleared. */
+/** Below this an assembly is no longer listed as a suspect, a part counts as cleared. */
 const CLEARED = 0.005;
 
 /**
- * Pieces still possible, most likely first; ties by name. With two faults both count, so the shares may add to more
+ * Assemblies still possible, most likely first; ties by name. With two faults both count, so the shares may add to more
  * than one.
  */
-export function pieceSuspects(
+export function assemblySuspects(
   dictionary: FaultDictionary,
   beliefs: Beliefs,
   repairs: readonly Repair[] = [],
-): readonly PieceSuspect[] {
+): readonly AssemblySuspect[] {
   const { machine } = dictionary;
   const left = stillThere(dictionary, beliefs, repairs);
   return [...involvement(dictionary, beliefs.probability, repairs)]
-    .map(([piece, probability]) => ({
-      piece,
-      name: pieceName(machine, piece),
+    .map(([assembly, probability]) => ({
+      assembly,
+      name: assemblyName(machine, assembly),
       probability,
       word: likeliness(probability),
       faults: left
-        .filter(({ h, probability }) => blamedPieces(h).includes(piece) && probability >= CLEARED / 5)
+        .filter(({ h, probability }) => blamedAssemblies(h).includes(assembly) && probability >= CLEARED / 5)
         .sort((a, b) => b.probability - a.probability)
         .map(({ h, probability }) => ({ id: h.id, name: hypothesisName(machine, h), probability })),
     }))
     .filter((s) => s.probability >= CLEARED)
-    .sort((a, b) => b.probability - a.probability || (a.piece < b.piece ? -1 : 1));
+    .sort((a, b) => b.probability - a.probability || (a.assembly < b.assembly ? -1 : 1));
 }
 
 /** What may be wrong now, each once: what two hypotheses leave alike after a repair is one. */
@@ -75,7 +75,7 @@ function stillThere(
 
 /** The repairs in evidence, in order. */
 export function repairsOf(evidence: readonly Evidence[]): readonly Repair[] {
-  return evidence.flatMap((e) => (e.type === "tried" ? [{ piece: e.piece, result: e.result }] : []));
+  return evidence.flatMap((e) => (e.type === "tried" ? [{ assembly: e.assembly, result: e.result }] : []));
 }
 
 /** Probability that each part is at fault, for drawing doubt where it lies. */

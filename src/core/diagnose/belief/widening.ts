@@ -27,12 +27,12 @@ const MOST_SEARCHED = 14;
 const TOGETHER = 4;
 /** A reading is odd from this share of belief that it was a slip. */
 export const ODD = 0.5;
-/** A repaired piece that is still this likely has been repaired badly, or is not alone; estimate E08. */
+/** A repaired assembly that is still this likely has been repaired badly, or is not alone; estimate E08. */
 const LEADING = 0.4;
 /** "Something else" this likely calls for a wider look by itself. */
 const ELSE = 0.2;
 
-/** A piece of evidence that hardly fits what is believed. */
+/** An entry of evidence that hardly fits what is believed. */
 export interface OddOne {
   readonly evidence: string;
   /** Belief that it was a slip, 0 to 1. */
@@ -103,10 +103,10 @@ export function callsForMore(
   const complaint = new Set(evidence.flatMap((e) => (e.type === "complaint" || e.type === "compared" ? [e.id] : [])));
   const other = beliefs.probability[dictionary.hypotheses.findIndex((h) => h.kind === "something else")]!;
   // What is held for the fault was repaired, and the complaint stays: there may be more.
-  const stayed = new Set(evidence.flatMap((e) => (e.type === "tried" && e.result === "stays" ? [e.piece] : [])));
+  const stayed = new Set(evidence.flatMap((e) => (e.type === "tried" && e.result === "stays" ? [e.assembly] : [])));
   if (
     stayed.size > 0 &&
-    [...involvement(dictionary, beliefs.probability)].some(([piece, p]) => p > LEADING && stayed.has(piece))
+    [...involvement(dictionary, beliefs.probability)].some(([assembly, p]) => p > LEADING && stayed.has(assembly))
   )
     return true;
   if (odd.length === 0 && other < ELSE) return false;
@@ -173,13 +173,13 @@ function promisingPairs(dictionary: FaultDictionary, evidence: readonly Evidence
       (typeof singles)[number]["h"],
       (typeof singles)[number]["h"],
     ];
-    const pieces = [...new Set(two.map((h) => h.piece))];
+    const assemblies = [...new Set(two.map((h) => h.assembly))];
     return {
       kind: "two faults",
       id: two.map((h) => faultId(h.fault)).join("+"),
       faults: [two[0].fault, two[1].fault],
-      pieces: [two[0].piece, two[1].piece],
-      piece: pieces.join("+"),
+      assemblies: [two[0].assembly, two[1].assembly],
+      assembly: assemblies.join("+"),
       prior: (2 * TWO_FAULTS_PRIOR * two[0].prior * two[1].prior) / sum ** 2,
     };
   };
@@ -221,7 +221,7 @@ export function likelyChanges(machine: Machine): readonly Hypothesis[] {
     id: `as-found:${JSON.stringify(change)}`,
     change,
     words,
-    piece: "not-as-drawn",
+    assembly: "not-as-drawn",
     prior: NOT_AS_DRAWN_PRIOR / found.length,
   }));
 }

@@ -1,6 +1,6 @@
 import type { ClampPoint, Machine, Point } from "../../model";
 import { forbidden, isPowered } from "../../safety";
-import type { Shown } from "../../quantity";
+import type { Reading } from "../../quantity";
 import type { Column } from "./predictor";
 import { makeTest, type Test, testKey } from "../../simulate";
 
@@ -81,7 +81,7 @@ const [ZERO, WORDS] = [0x4000, 0x8000];
  * A reading to two and a half digits as a number below 65,536; under a hundredth it is nothing. Words are numbered as
  * they come.
  */
-function coarse(shown: Shown | null, names: Map<string, number>): number {
+function coarse(shown: Reading | null, names: Map<string, number>): number {
   if (shown?.kind === "value" && (shown.factor ?? 1) < OPEN_QUESTION) {
     const size = Math.abs(shown.value);
     return size < 0.01 ? ZERO : ZERO + Math.sign(shown.value) * (1 + Math.round(STEPS * Math.log10(100 * size)));

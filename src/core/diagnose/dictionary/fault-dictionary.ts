@@ -3,12 +3,12 @@ import { faultId, type Machine } from "../../model";
 import { type Test, testKey } from "../../simulate";
 import type { Repair } from "../evidence/evidence";
 import { Stopwatch } from "../evidence/timed-observation";
-import { faultsOf, hypothesesOf, piecesOf, type Hypothesis } from "../hypotheses/hypothesis";
+import { faultsOf, hypothesesOf, assembliesOf, type Hypothesis } from "../hypotheses/hypothesis";
 import type { Prediction } from "../reading/prediction";
 import { candidateTests, tellingTests } from "./candidates";
 import { blendRow } from "./intermittent";
 import { outcomeTable, type OutcomeTable } from "./outcomes";
-import { predictionAt, Predictor, specimenWeights, type Column } from "./predictor";
+import { predictionAt, Predictor, sampleWeights, type Column } from "./predictor";
 import { shared } from "./shared-predictions";
 
 /** Tests whose predictions are picked up together. */
@@ -24,8 +24,8 @@ export class FaultDictionary {
   /** Every permitted test worth thinking of. */
   readonly permitted: readonly Test[];
   private useful: readonly Test[] = [];
-  /** Distinct pieces. */
-  readonly pieces: readonly string[];
+  /** Distinct assemblies. */
+  readonly assemblies: readonly string[];
   private readonly predictor: Predictor;
   private readonly predictions = new Map<string, readonly Prediction[]>();
   private readonly tables = new Map<string, OutcomeTable>();
@@ -36,7 +36,7 @@ export class FaultDictionary {
    */
   private readonly kept: Map<string, Map<string, Prediction>>;
 
-  /** For each hypothesis the logarithms of its specimens' weights. */
+  /** For each hypothesis the logarithms of its samples' weights. */
   readonly logWeights: readonly Float64Array[];
 
   /** `base` and `more`: a dictionary that is there, widened by further hypotheses; see `widened`. */
@@ -52,10 +52,10 @@ export class FaultDictionary {
     const always = base?.hypotheses ?? hypothesesOf(machine);
     this.hypotheses = [...always.map((h) => ({ ...h, prior: h.prior * (1 - outside) })), ...more];
     this.logWeights = this.hypotheses.map(
-      (h, i) => base?.logWeights[i] ?? Float64Array.from(specimenWeights(machine, h), Math.log),
+      (h, i) => base?.logWeights[i] ?? Float64Array.from(sampleWeights(machine, h), Math.log),
     );
     this.permitted = base?.permitted ?? candidateTests(machine);
-    this.pieces = [...new Set(this.hypotheses.map((h) => h.piece))];
+    this.assemblies = [...new Set(this.hypotheses.map((h) => h.assembly))];
     this.kept = base?.kept ?? new Map();
     this.stopwatch = base?.stopwatch ?? new Stopwatch(machine);
   }
@@ -87,14 +87,14 @@ export class FaultDictionary {
   /**
    * The same in small steps, each yielding the share done, so that a caller can breathe between them.
    * First every candidate at nominal values, which shows the tests that can tell nothing; then the drawn
-   * specimens for the others only.
+   * samples for the others only.
    */
   *buildSteps(): Generator<number, void> {
     const { setups } = this.machine.file;
     const n = this.hypotheses.length;
     const total = setups.length * this.logWeights.reduce((sum, w) => sum + w.length, 0);
     let done = 0;
-    // By setup and hypothesis: the nominal specimen first.
+    // By setup and hypothesis: the nominal sample first.
     const nominal = setups.map((setup) => ({
       setup,
       tests: this.permitted.filter((t) => t.setup === setup.id),
@@ -200,7 +200,7 @@ export class FaultDictionary {
       const other = this.standIn(h, repairs);
       if (other === h) return own;
       const shown = predictions[other]!;
-      // The further specimens of a fault of degree are the first ones again, in all but its degree.
+      // The further samples of a fault of degree are the first ones again, in all but its degree.
       return shown.length === 0
         ? shown
         : Array.from(
@@ -218,11 +218,11 @@ export class FaultDictionary {
   /** The hypothesis that is left of one once these repairs were made. */
   private standIn(h: number, repairs: readonly Repair[]): number {
     const hypothesis = this.hypotheses[h]!;
-    const pieces = piecesOf(this.machine, hypothesis);
+    const assemblies = assembliesOf(this.machine, hypothesis);
     // Of a single fault whose repair did not help, the repair has failed.
     const replaced = repairs
-      .filter((r) => pieces.includes(r.piece) && (r.result === "gone" || pieces.length > 1))
-      .map((r) => r.piece);
+      .filter((r) => assemblies.includes(r.assembly) && (r.result === "gone" || assemblies.length > 1))
+      .map((r) => r.assembly);
     if (replaced.length === 0) return h;
     const left = faultsOf(this.machine, hypothesis, replaced);
     if (left.length === 0) return 0;
@@ -247,7 +247,7 @@ export class FaultDictionary {
     return { outcomes: table.outcomes, chances, entropy };
   }
 
-  /** Logarithms of how well each specimen fits the surroundings that were noted. */
+  /** Logarithms of how well each sample fits the surroundings that were noted. */
   fitOf(noted: { readonly celsius?: number; readonly volts?: number }): readonly number[] {
     return this.predictor.fitOf(noted);
   }

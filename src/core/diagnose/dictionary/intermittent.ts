@@ -32,7 +32,7 @@ export function blendRow(
 
 /**
  * An intermittent fault may be away after a power cycle: a mixture of what it shows and of nothing (for each
- * specimen, in place).
+ * sample, in place).
  */
 export function blendAway(
   machine: Machine,

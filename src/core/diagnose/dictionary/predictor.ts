@@ -1,9 +1,9 @@
 import { isClamp, type Meter } from "../../instrument";
 import { ChangeError, type Fault, type Machine, type SetupEntry, variantOf } from "../../model";
-import type { Shown } from "../../quantity";
+import type { Reading } from "../../quantity";
 import {
   type CircuitSnapshot,
-  drawnValues,
+  sampledValues,
   nominalValues,
   NoOperatingPoint,
   observe,
@@ -18,14 +18,14 @@ import { faultsOf, type Hypothesis } from "../hypotheses/hypothesis";
 import type { Prediction } from "../reading/prediction";
 import { say } from "#words/core/diagnose/dictionary";
 
-/** Seed of the drawn specimens; part of what makes a proposal repeatable. */
-export const SPECIMEN_SEED = 20_260;
+/** Seed of the drawn samples; part of what makes a proposal repeatable. */
+export const SAMPLE_SEED = 20_260;
 
-/** Quantile of severity of each specimen. The first is the nominal one; the mildest and the worst are among them. */
+/** Quantile of severity of each sample. The first is the nominal one; the mildest and the worst are among them. */
 const QUANTILES = [1 / 2, 0, 1 / 3, 2 / 3, 1, 1 / 12, 1 / 6, 1 / 4, 5 / 6];
 /** A fault that is there or is not needs the first five only: they differ in part values, mains and room. */
 const PLAIN = 5;
-const SEEDS = Array.from({ length: PLAIN - 1 }, (_, i) => SPECIMEN_SEED + i + 1);
+const SEEDS = Array.from({ length: PLAIN - 1 }, (_, i) => SAMPLE_SEED + i + 1);
 /** Share of the range each quantile stands for: half-way to its neighbours. */
 const GRADED_WEIGHTS = QUANTILES.map((q) => {
   const sorted = [...QUANTILES].sort((x, y) => x - y);
@@ -35,11 +35,11 @@ const GRADED_WEIGHTS = QUANTILES.map((q) => {
 const PLAIN_WEIGHTS = Array.from({ length: PLAIN }, () => 1 / PLAIN);
 
 /**
- * Weights of the specimens a hypothesis is simulated as, adding to one. A fault of degree has more of them, close
+ * Weights of the samples a hypothesis is simulated as, adding to one. A fault of degree has more of them, close
  * together at its mild end, so that every regime of it (harmless, starving, dead) has a witness.
  */
-export function specimenWeights(machine: Machine, hypothesis: Hypothesis): readonly number[] {
-  // Two faults are weighed coarsely: there are many pairs, and what counts is which pieces they lie in.
+export function sampleWeights(machine: Machine, hypothesis: Hypothesis): readonly number[] {
+  // Two faults are weighed coarsely: there are many pairs, and what counts is which assemblies they lie in.
   if (hypothesis.kind !== "fault") return PLAIN_WEIGHTS;
   const graded = faultsOf(machine, hypothesis).some(
     (f) => machine.partById.get(f.part)?.modes.find((m) => m.id === f.mode)?.severity,
@@ -47,22 +47,22 @@ export function specimenWeights(machine: Machine, hypothesis: Hypothesis): reado
   return graded ? GRADED_WEIGHTS : PLAIN_WEIGHTS;
 }
 
-/** What one specimen of a hypothesis shows in each of several tests; undefined in those that the unit does not have. */
-export type Column = readonly (Shown | null | undefined)[];
+/** What one sample of a hypothesis shows in each of several tests; undefined in those that the unit does not have. */
+export type Column = readonly (Reading | null | undefined)[];
 
-/** Specimens stand for units this far off: degrees Celsius, and a share of the mains. */
+/** Samples stand for units this far off: degrees Celsius, and a share of the mains. */
 const ROOM_APART = 4;
 const MAINS_APART = 0.03;
 
-const SOUND: Hypothesis = { kind: "no fault", id: "no-fault", piece: "no-fault", prior: 1 };
+const SOUND: Hypothesis = { kind: "no fault", id: "no-fault", assembly: "no-fault", prior: 1 };
 
-/** Simulates hypotheses and keeps the specimens. One a machine and thread. */
+/** Simulates hypotheses and keeps the samples. One a machine and thread. */
 export class Predictor {
   readonly simulator: Simulator;
-  private readonly specimens: readonly Values[];
+  private readonly samples: readonly Values[];
   private readonly variants = new Map<string, Predictor | null>();
   private readonly sound = new Map<string, SoundCircuit>();
-  /** What a sound machine shows soon after power-up and later, by recheck and specimen. */
+  /** What a sound machine shows soon after power-up and later, by recheck and sample. */
   private readonly wellAfterPower = new Map<string, { readonly soon: string; readonly late: string }>();
 
   constructor(
@@ -70,33 +70,33 @@ export class Predictor {
     readonly meter: Meter,
   ) {
     this.simulator = new Simulator(machine);
-    this.specimens = QUANTILES.map((quantile, k) => {
+    this.samples = QUANTILES.map((quantile, k) => {
       if (k === 0) return nominalValues(machine);
       // The further ones differ from the first in severity only: every hypothesis sees the same draws of all else.
       const base = ((k - 1) % (PLAIN - 1)) + 1;
-      return drawnValues(machine, SPECIMEN_SEED + base, quantile, QUANTILES[base]!, SEEDS);
+      return sampledValues(machine, SAMPLE_SEED + base, quantile, QUANTILES[base]!, SEEDS);
     });
   }
 
   /**
-   * How well each specimen agrees with what is known of room and mains: logarithms, added to its weight; nothing
+   * How well each sample agrees with what is known of room and mains: logarithms, added to its weight; nothing
    * known: all alike.
    */
   fitOf({ celsius, volts }: { readonly celsius?: number; readonly volts?: number }): readonly number[] {
     const { supply } = this.machine.file;
-    const logs = this.specimens.map((s) => {
+    const logs = this.samples.map((s) => {
       const room = celsius === undefined ? 0 : (s.ambient - celsius) / ROOM_APART;
       const mains =
         volts === undefined || supply.volts === 0 ? 0 : (s.supplyVolts - volts) / (MAINS_APART * supply.volts);
       return -0.5 * (room * room + mains * mains);
     });
-    // Far from every specimen they are all alike again, not all impossible.
+    // Far from every sample they are all alike again, not all impossible.
     const most = Math.max(...logs);
     return logs.map((l) => l - most);
   }
 
   /**
-   * What every test of one setup shows under a hypothesis, in the order of `tests`; specimens `from` to `to` - 1, the
+   * What every test of one setup shows under a hypothesis, in the order of `tests`; samples `from` to `to` - 1, the
    * nominal one being 0.
    */
   predict(
@@ -104,19 +104,19 @@ export class Predictor {
     tests: readonly Test[],
     hypothesis: Hypothesis,
     from = 0,
-    to = specimenWeights(this.machine, hypothesis).length,
+    to = sampleWeights(this.machine, hypothesis).length,
   ): Prediction[] {
     const columns = this.columns(setupId, tests, hypothesis, from, to);
     return tests.map((_, t) => predictionAt(columns, t));
   }
 
-  /** The same specimen by specimen, none of "something else"; `predictionAt` picks a test from them. */
+  /** The same sample by sample, none of "something else"; `predictionAt` picks a test from them. */
   columns(
     setupId: string,
     tests: readonly Test[],
     hypothesis: Hypothesis,
     from = 0,
-    to = specimenWeights(this.machine, hypothesis).length,
+    to = sampleWeights(this.machine, hypothesis).length,
   ): Column[] {
     if (hypothesis.kind === "something else") return [];
     if (hypothesis.kind === "not as drawn") return this.asFound(hypothesis, setupId, tests, from, to);
@@ -136,7 +136,7 @@ export class Predictor {
     k: number,
   ): Column {
     try {
-      const state = this.simulator.energise(setup, faults, this.specimens[k]!);
+      const state = this.simulator.energise(setup, faults, this.samples[k]!);
       const sound = this.soundCircuit(setup.id, k, tests, state.settled && hypothesis.kind === "no fault");
       // Most faults change nothing in most setups: what a meter shows is then what it shows on the sound machine.
       const same =
@@ -209,13 +209,13 @@ export class Predictor {
     const shown = (test: Test, whose: readonly Fault[], k: number, at: SetupEntry): string => {
       const seen = observe(
         this.simulator,
-        this.simulator.energise(at, whose, this.specimens[k]!),
+        this.simulator.energise(at, whose, this.samples[k]!),
         { ...test, instant: "settled" },
         this.meter,
       );
       return seen.kind === "label" ? seen.label : seen.kind;
     };
-    const rechecked = (test: Test, k: number): Shown | null => {
+    const rechecked = (test: Test, k: number): Reading | null => {
       try {
         const soon = { ...setup, seconds: RECHECK_SOON };
         const key = `${testKey(test)}#${k}`;
@@ -249,24 +249,19 @@ export class Predictor {
   }
 
   /**
-   * The sound machine in this setup and specimen, if it has been simulated for the same tests; made anew when it is
+   * The sound machine in this setup and sample, if it has been simulated for the same tests; made anew when it is
    * the one just energised.
    */
-  private soundCircuit(
-    setupId: string,
-    specimen: number,
-    tests: readonly Test[],
-    isSound: boolean,
-  ): SoundCircuit | null {
-    const key = `${setupId}#${specimen}`;
+  private soundCircuit(setupId: string, sample: number, tests: readonly Test[], isSound: boolean): SoundCircuit | null {
+    const key = `${setupId}#${sample}`;
     if (isSound) this.sound.set(key, { circuit: this.simulator.circuit.snapshot(), tests, readings: [] });
     return this.sound.get(key) ?? null;
   }
 }
 
-/** What one of the tests shows, specimen by specimen. Nothing where the unit does not have that test. */
+/** What one of the tests shows, sample by sample. Nothing where the unit does not have that test. */
 export function predictionAt(columns: readonly Column[], t: number): Prediction {
-  const readings: (Shown | null)[] = new Array(columns.length);
+  const readings: (Reading | null)[] = new Array(columns.length);
   for (let k = 0; k < columns.length; k++) {
     const shown = columns[k]![t];
     if (shown === undefined) return NOTHING;
@@ -280,5 +275,5 @@ const NOTHING: Prediction = [];
 interface SoundCircuit {
   readonly circuit: CircuitSnapshot;
   readonly tests: readonly Test[];
-  readings: readonly Shown[];
+  readings: readonly Reading[];
 }

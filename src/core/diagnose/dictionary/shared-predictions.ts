@@ -22,7 +22,7 @@ export function shared(test: Test, predictions: readonly Prediction[], meter: Me
   const firsts: number[] = [];
   const error = isNumeric(test.function) ? meter.accuracy[test.function] : EXACT;
   return predictions.map((p) => {
-    // What the first specimen shows tells most of them apart: this runs for every hypothesis in every test.
+    // What the first sample shows tells most of them apart: this runs for every hypothesis in every test.
     const first = firstOf(p);
     const within = ALIKE * (error.absolute + error.relative * Math.abs(first));
     for (let d = 0; d < distinct.length; d++)

@@ -5,7 +5,7 @@ import { faultsOf, type Hypothesis } from "../hypotheses/hypothesis";
  * A part tested by itself, off the circuit or on the bench: good, or bad in a way that may be one of its failure
  * modes.
  */
-export interface Alone {
+export interface BenchVerdict {
   readonly part: string;
   readonly found: "good" | "bad";
   readonly mode?: string;
@@ -21,7 +21,7 @@ const CALLED_GOOD = 0.06;
 const OTHER_MODE = 0.1;
 
 /** Likelihood of what a test of one part by itself found under a hypothesis; 1 for a part the machine has not. */
-export function aloneLikelihood(machine: Machine, { part, found, mode }: Alone, hypothesis: Hypothesis): number {
+export function aloneLikelihood(machine: Machine, { part, found, mode }: BenchVerdict, hypothesis: Hypothesis): number {
   const own = machine.partById.get(part);
   if (!own) return 1;
   const fault = faultsOf(machine, hypothesis).find((f) => f.part === part);

@@ -1,7 +1,7 @@
 import { energyAt } from "../../safety";
 import type { Machine } from "../../model";
-import type { Shown } from "../../quantity";
-import type { Alone } from "./bench-verdict";
+import type { Reading } from "../../quantity";
+import type { BenchVerdict } from "./bench-verdict";
 import type { FirstAnswer } from "./simple-causes";
 import type { Timed } from "./timed-observation";
 import { makeTest, type Test, testKey } from "../../simulate";
@@ -18,7 +18,7 @@ export type Evidence =
       readonly type: "reading";
       readonly id: string;
       readonly test: Test;
-      readonly shown: Shown;
+      readonly shown: Reading;
       /** Repairs that were made before it, in order; it was taken on a machine that had them. */
       readonly repairs?: readonly Repair[];
     }
@@ -35,17 +35,17 @@ export type Evidence =
       readonly there: boolean;
     }
   /** A part tested by itself. */
-  | ({ readonly type: "alone"; readonly id: string } & Alone)
+  | ({ readonly type: "alone"; readonly id: string } & BenchVerdict)
   /** Something watched with a clock: after how many seconds it came, or that it never did. */
   | ({ readonly type: "timed"; readonly id: string } & Timed)
   /** How warm it is here, degrees Celsius, and what the mains is at, volts; asked once. */
   | { readonly type: "surroundings"; readonly id: string; readonly celsius?: number; readonly volts?: number }
-  /** A repair of one piece that was tried, and what became of the complaint. */
-  | { readonly type: "tried"; readonly id: string; readonly piece: string; readonly result: "gone" | "stays" };
+  /** A repair of one assembly that was tried, and what became of the complaint. */
+  | { readonly type: "tried"; readonly id: string; readonly assembly: string; readonly result: "gone" | "stays" };
 
-/** A repair of one piece, and what became of the complaint. */
+/** A repair of one assembly, and what became of the complaint. */
 export interface Repair {
-  readonly piece: string;
+  readonly assembly: string;
   readonly result: "gone" | "stays";
 }
 
@@ -56,11 +56,11 @@ export interface Seen {
   readonly label: string;
 }
 
-/** One observation inside a piece of evidence. */
+/** One observation inside an entry of evidence. */
 export interface Observation {
   readonly evidence: string;
   readonly test: Test;
-  readonly shown: Shown;
+  readonly shown: Reading;
   readonly slip: number;
   readonly repairs: readonly Repair[];
   /** The same reading made again is one reading: n of them count 1/n each, and a slip is the less likely. */
@@ -105,7 +105,7 @@ export function surroundingsOf(evidence: readonly Evidence[]): { readonly celsiu
  * Whether a reading is an ohmmeter's overload between mains and metalwork: what leaks at hundreds of volts it cannot
  * see, so it clears nothing.
  */
-function isBlindToLeakage(machine: Machine, test: Test, shown: Shown): boolean {
+function isBlindToLeakage(machine: Machine, test: Test, shown: Reading): boolean {
   if (test.function !== "ohms" && test.function !== "continuity") return false;
   if (shown.kind !== "overload" && !(shown.kind === "beep" && !shown.beeps)) return false;
   const energies = [test.red, test.black].map((id) => (id === undefined ? "unknown" : energyAt(machine, id)));
@@ -133,7 +133,7 @@ export function observationsOf(machine: Machine, meter: Meter, evidence: readonl
     )
       return [];
     if (e.type === "tried") {
-      repairs = [...repairs, { piece: e.piece, result: e.result }];
+      repairs = [...repairs, { assembly: e.assembly, result: e.result }];
       // It stays: the complaint is made once more, of the machine as it is now.
       return e.result === "stays" && made ? complained(machine, made.complaint, e.id, repairs) : [];
     }
@@ -147,16 +147,16 @@ export function observationsOf(machine: Machine, meter: Meter, evidence: readonl
       }));
     return complained(machine, e.complaint, e.id, none);
   });
-  const place = (o: (typeof plain)[number]) => `${testKey(o.test)} ${o.repairs.map((r) => r.piece).join(" ")}`;
+  const place = (o: (typeof plain)[number]) => `${testKey(o.test)} ${o.repairs.map((r) => r.assembly).join(" ")}`;
   const groups = new Map<string, (typeof plain)[number][]>();
   for (const o of plain) groups.set(place(o), [...(groups.get(place(o)) ?? []), o]);
   const weighed = plain.flatMap((o): Omit<Observation, "isLast">[] => {
     const group = groups.get(place(o))!;
     // A fault that comes and goes throws its dice anew at every power cycle.
     if (group.length === 1 || o.test.instant === "recheck") return [{ ...o, weight: 1 }];
-    const standing = agreedOn(meter, group);
-    if (!standing.includes(o)) return [];
-    return [{ ...o, weight: 1 / standing.length, slip: o.slip * SLIP_AGAIN ** (standing.length - 1) }];
+    const validReadings = agreedOn(meter, group);
+    if (!validReadings.includes(o)) return [];
+    return [{ ...o, weight: 1 / validReadings.length, slip: o.slip * SLIP_AGAIN ** (validReadings.length - 1) }];
   });
   // In an order of their own, so that what is learned on the way does not depend on the order of measuring.
   const sorted = weighed
@@ -175,7 +175,7 @@ export function observationsOf(machine: Machine, meter: Meter, evidence: readonl
  * Of readings of one test that differ, those that stand: the ones that most others agree with, and of equals those that
  * agree with the latest. The others were slips; averaging them in would be believing none of them.
  */
-export function agreedOn<O extends { readonly test: Test; readonly shown: Shown }>(
+export function agreedOn<O extends { readonly test: Test; readonly shown: Reading }>(
   meter: Meter,
   group: readonly O[],
 ): readonly O[] {
@@ -189,8 +189,8 @@ const SAME = 6;
 /** Whether two readings of one test say the same. */
 export function isSameReading(
   meter: Meter,
-  a: { readonly test: Test; readonly shown: Shown },
-  b: { readonly shown: Shown },
+  a: { readonly test: Test; readonly shown: Reading },
+  b: { readonly shown: Reading },
 ): boolean {
   if (a.shown.kind === "value" && b.shown.kind === "value" && isNumeric(a.test.function)) {
     const scale = scaleOf(meter, a.test.function);

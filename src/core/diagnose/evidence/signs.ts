@@ -1,5 +1,5 @@
 import type { Machine, UnitSign } from "../../model";
-import { faultsOf, piecesOf, type Hypothesis } from "../hypotheses/hypothesis";
+import { faultsOf, assembliesOf, type Hypothesis } from "../hypotheses/hypothesis";
 import { say } from "#words/core/diagnose/evidence";
 
 /**
@@ -109,17 +109,17 @@ export const WEARS_OFF = GOES_BY_CHANCE;
 /** With two faults, how often the complaint goes with the first of them. */
 const ONE_OF_TWO = 0.4;
 
-/** Likelihood of what came of a repair of one piece under a hypothesis; of two faults, one more is left. */
+/** Likelihood of what came of a repair of one assembly under a hypothesis; of two faults, one more is left. */
 export function repairLikelihood(
   machine: Machine,
-  piece: string,
+  assembly: string,
   result: "gone" | "stays",
   hypothesis: Hypothesis,
 ): number {
-  const pieces = piecesOf(machine, hypothesis);
+  const assemblies = assembliesOf(machine, hypothesis);
   let gone: number;
-  if (pieces.includes(piece)) {
-    if (pieces.length === 1) gone = CURES;
+  if (assemblies.includes(assembly)) {
+    if (assemblies.length === 1) gone = CURES;
     else gone = ONE_OF_TWO;
   } else gone = GOES_BY_CHANCE;
   return result === "gone" ? gone : 1 - gone;

@@ -33,7 +33,7 @@ export function isModelled(first: FirstEntry): boolean {
 }
 
 /** The questions that belong to a complaint, in file order. */
-export function firstsOf(machine: Machine, complaint: string): readonly FirstEntry[] {
+export function simpleCausesOf(machine: Machine, complaint: string): readonly FirstEntry[] {
   return machine.file.firsts.filter((f) => f.complaints.length === 0 || f.complaints.includes(complaint));
 }
 
@@ -51,7 +51,7 @@ export function answerLikelihood(
     if (concerned) return cause ? RIGHT : 1 - RIGHT;
     return cause ? BY_CHANCE : 1 - BY_CHANCE;
   }
-  const rivals = firstsOf(machine, complaint)
+  const rivals = simpleCausesOf(machine, complaint)
     .filter((f) => !isModelled(f))
     .reduce((sum, f) => sum + f.odds, UNLISTED);
   const share = Math.max(BESIDE, first.odds / rivals);
@@ -73,13 +73,13 @@ export interface OpenFirst {
  * other, that order finds it in the fewest minutes (Heckerman, Breese and Rommelse, 1995). What lies in parts has the
  * odds that the search gives those parts at present (`doubt`, a probability for each part).
  */
-export function openFirsts(
+export function openSimpleCauses(
   machine: Machine,
   complaint: string,
   answered: ReadonlySet<string>,
   doubt: Readonly<Record<string, number>>,
 ): readonly OpenFirst[] {
-  return firstsOf(machine, complaint)
+  return simpleCausesOf(machine, complaint)
     .filter((f) => !answered.has(f.id))
     .map((first) => {
       const odds = isModelled(first) ? 100 * first.parts.reduce((sum, p) => sum + (doubt[p] ?? 0), 0) : first.odds;

@@ -7,14 +7,14 @@ import type { Stopwatch } from "./timed-observation";
 import { repairLikelihood, signChance } from "./signs";
 
 /** One thing said, seen or tried without a meter, and how likely it is under a hypothesis. */
-export interface Said {
+export interface Statement {
   readonly id: string;
   likelihood(hypothesis: Hypothesis): number;
 }
 
 /** Answers, signs, repairs tried and things timed, as far as they stand: of a question or sign, the last answer. */
-export function saidOf(machine: Machine, stopwatch: Stopwatch, evidence: readonly Evidence[]): readonly Said[] {
-  const said: Said[] = [];
+export function saidOf(machine: Machine, stopwatch: Stopwatch, evidence: readonly Evidence[]): readonly Statement[] {
+  const said: Statement[] = [];
   const complaint = evidence.find((e) => e.type === "complaint")?.complaint ?? "";
   const last = new Map(evidence.flatMap((e) => (e.type === "answer" ? [[e.first, e] as const] : [])));
   for (const e of last.values()) {
@@ -36,7 +36,8 @@ export function saidOf(machine: Machine, stopwatch: Stopwatch, evidence: readonl
   const alone = new Map(evidence.flatMap((e) => (e.type === "alone" ? [[e.part, e] as const] : [])));
   for (const e of alone.values()) said.push({ id: e.id, likelihood: (h) => aloneLikelihood(machine, e, h) });
   for (const e of evidence)
-    if (e.type === "tried") said.push({ id: e.id, likelihood: (h) => repairLikelihood(machine, e.piece, e.result, h) });
+    if (e.type === "tried")
+      said.push({ id: e.id, likelihood: (h) => repairLikelihood(machine, e.assembly, e.result, h) });
   for (const e of evidence)
     if (e.type === "timed") said.push({ id: e.id, likelihood: (h) => stopwatch.likelihood(e, h) });
   return said;

@@ -7,7 +7,7 @@ import { say } from "#words/core/diagnose/hypotheses";
  * `wider`.
  */
 export type Hypothesis =
-  | { readonly kind: "no fault"; readonly id: "no-fault"; readonly piece: "no-fault"; readonly prior: number }
+  | { readonly kind: "no fault"; readonly id: "no-fault"; readonly assembly: "no-fault"; readonly prior: number }
   | {
       readonly kind: "fault";
       readonly id: string;
@@ -15,15 +15,15 @@ export type Hypothesis =
       readonly fault: Fault;
       /** What it has brought about. */
       readonly led: readonly Fault[];
-      readonly piece: string;
+      readonly assembly: string;
       readonly prior: number;
     }
   | {
       readonly kind: "two faults";
       readonly id: string;
       readonly faults: readonly [Fault, Fault];
-      readonly pieces: readonly [string, string];
-      readonly piece: string;
+      readonly assemblies: readonly [string, string];
+      readonly assembly: string;
       readonly prior: number;
     }
   | {
@@ -31,13 +31,13 @@ export type Hypothesis =
       readonly id: string;
       readonly change: Change;
       readonly words: string;
-      readonly piece: "not-as-drawn";
+      readonly assembly: "not-as-drawn";
       readonly prior: number;
     }
   | {
       readonly kind: "something else";
       readonly id: "something-else";
-      readonly piece: "something-else";
+      readonly assembly: "something-else";
       readonly prior: number;
     };
 
@@ -48,12 +48,12 @@ export const SOMETHING_ELSE_PRIOR = 0.03;
 /** All hypotheses that are always weighed, faults in file order, priors adding to one. */
 export function hypothesesOf(machine: Machine): readonly Hypothesis[] {
   const faults = machine.parts.flatMap((part) =>
-    part.modes.map((mode) => ({ fault: { part: part.id, mode: mode.id }, piece: part.piece, odds: mode.odds })),
+    part.modes.map((mode) => ({ fault: { part: part.id, mode: mode.id }, piece: part.assembly, odds: mode.odds })),
   );
   const total = faults.reduce((sum, f) => sum + f.odds, 0);
   const share = (1 - NO_FAULT_PRIOR - SOMETHING_ELSE_PRIOR) / total;
   return [
-    { kind: "no fault", id: "no-fault", piece: "no-fault", prior: NO_FAULT_PRIOR },
+    { kind: "no fault", id: "no-fault", assembly: "no-fault", prior: NO_FAULT_PRIOR },
     ...faults.flatMap((f): Hypothesis[] => {
       // Of the times this fault is met, in some it has already taken another part with it.
       const led = machine.file.causes.filter((c) => c.part === f.fault.part && c.mode === f.fault.mode);
@@ -64,7 +64,7 @@ export function hypothesesOf(machine: Machine): readonly Hypothesis[] {
           id: faultId(f.fault),
           fault: f.fault,
           led: [],
-          piece: f.piece,
+          assembly: f.piece,
           prior: f.odds * share * (1 - along),
         },
         ...led.map((c): Hypothesis => ({
@@ -72,34 +72,34 @@ export function hypothesesOf(machine: Machine): readonly Hypothesis[] {
           id: `${faultId(f.fault)}>${faultId(c.then)}`,
           fault: f.fault,
           led: [c.then],
-          piece: f.piece,
+          assembly: f.piece,
           prior: f.odds * share * c.share,
         })),
       ];
     }),
-    { kind: "something else", id: "something-else", piece: "something-else", prior: SOMETHING_ELSE_PRIOR },
+    { kind: "something else", id: "something-else", assembly: "something-else", prior: SOMETHING_ELSE_PRIOR },
   ];
 }
 
-/** The faults that are in the machine under a hypothesis, those in pieces already replaced left out. */
+/** The faults that are in the machine under a hypothesis, those in assemblies already replaced left out. */
 export function faultsOf(machine: Machine, hypothesis: Hypothesis, replaced: readonly string[] = []): readonly Fault[] {
   let all: Fault[] | readonly [Fault, Fault];
   if (hypothesis.kind === "fault") all = [hypothesis.fault, ...hypothesis.led];
   else if (hypothesis.kind === "two faults") all = hypothesis.faults;
   else all = [];
-  return replaced.length === 0 ? all : all.filter((f) => !replaced.includes(machine.partById.get(f.part)!.piece));
+  return replaced.length === 0 ? all : all.filter((f) => !replaced.includes(machine.partById.get(f.part)!.assembly));
 }
 
-/** The pieces that have to be repaired under a hypothesis, the one to begin with first. */
-export function piecesOf(machine: Machine, hypothesis: Hypothesis): readonly string[] {
-  if (hypothesis.kind === "two faults") return hypothesis.pieces;
-  if (hypothesis.kind !== "fault") return [hypothesis.piece];
-  return [...new Set([hypothesis.piece, ...hypothesis.led.map((f) => machine.partById.get(f.part)!.piece)])];
+/** The assemblies that have to be repaired under a hypothesis, the one to begin with first. */
+export function assembliesOf(machine: Machine, hypothesis: Hypothesis): readonly string[] {
+  if (hypothesis.kind === "two faults") return hypothesis.assemblies;
+  if (hypothesis.kind !== "fault") return [hypothesis.assembly];
+  return [...new Set([hypothesis.assembly, ...hypothesis.led.map((f) => machine.partById.get(f.part)!.assembly)])];
 }
 
-/** The pieces that a hypothesis blames: both of two faults, but not what the one fault has taken with it. */
-export function blamedPieces(hypothesis: Hypothesis): readonly string[] {
-  return hypothesis.kind === "two faults" ? hypothesis.pieces : [hypothesis.piece];
+/** The assemblies that a hypothesis blames: both of two faults, but not what the one fault has taken with it. */
+export function blamedAssemblies(hypothesis: Hypothesis): readonly string[] {
+  return hypothesis.kind === "two faults" ? hypothesis.assemblies : [hypothesis.assembly];
 }
 
 /** A hypothesis as said to a technician. */
@@ -127,13 +127,13 @@ export function faultName(machine: Machine, fault: Fault): string {
   return `${part.name}: ${part.modes.find((m) => m.id === fault.mode)!.words}`;
 }
 
-/** A piece, or two joined by +, as said to a technician. */
-export function pieceName(machine: Machine, piece: string): string {
-  if (piece === "no-fault") return say.nothingWrong;
-  if (piece === "something-else") return say.somethingElse;
-  if (piece === "not-as-drawn") return say.differsFromTheFile;
-  return piece
+/** An assembly, or two joined by +, as said to a technician. */
+export function assemblyName(machine: Machine, assembly: string): string {
+  if (assembly === "no-fault") return say.nothingWrong;
+  if (assembly === "something-else") return say.somethingElse;
+  if (assembly === "not-as-drawn") return say.differsFromTheFile;
+  return assembly
     .split("+")
-    .map((p) => machine.pieceById.get(p)?.name ?? p)
+    .map((p) => machine.assemblyById.get(p)?.name ?? p)
     .join(" and ");
 }

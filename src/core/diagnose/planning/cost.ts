@@ -2,17 +2,17 @@ import { isClamp } from "../../instrument";
 import { EXPOSURE_MINUTES, exposureOf, isolatedBy, panelsFor, sourcesWithIsolation } from "../../safety";
 import type { Machine } from "../../model";
 import type { Repair } from "../evidence/evidence";
-import { CAREFUL, type Means } from "./means";
+import { CAREFUL, type Equipment } from "./equipment";
 import type { Times } from "./learned-times";
 import type { Test } from "../../simulate";
 import { say } from "#words/core/diagnose/planning";
 
 /** How the unit stands now: what it costs to make a test depends on it. */
-export interface Standing {
+export interface UnitState {
   readonly setup: string;
   readonly openPanels: ReadonlySet<string>;
   /** What the person has and does; without it, everything. */
-  readonly means?: Means;
+  readonly equipment?: Equipment;
   /** Repairs made on the way, in order. */
   readonly repairs?: readonly Repair[];
   /** What moves have really taken in this shop; without it, what is written here and in the file. */
@@ -52,19 +52,19 @@ const LOOK = 0.5;
 const RECHECK_MINUTES = 2;
 
 /** Cost of the transition from `now` to the test, and of the test itself. Covers are opened with the power off. */
-export function costOf(machine: Machine, now: Standing, test: Test): Cost {
+export function costOf(machine: Machine, now: UnitState, test: Test): Cost {
   const moves = movesTo(machine, now, test);
   const minutes = moves.reduce((sum, m) => sum + m.minutes * (now.times?.[m.move] ?? 1), 0);
   const exposure = EXPOSURE_MINUTES[exposureOf(machine, machine.setupById.get(test.setup)!, test)];
   return {
     minutes,
-    risk: exposure * (now.means?.careful ? CAREFUL : 1),
+    risk: exposure * (now.equipment?.careful ? CAREFUL : 1),
     steps: moves.flatMap((m) => (m.words ? [m.words] : [])),
   };
 }
 
 /** The moves from `now` to a test, and the test itself. */
-export function movesTo(machine: Machine, now: Standing, test: Test): readonly MoveMade[] {
+export function movesTo(machine: Machine, now: UnitState, test: Test): readonly MoveMade[] {
   const setup = machine.setupById.get(test.setup)!;
   const before = machine.setupById.get(now.setup);
   const moves: MoveMade[] = [];
@@ -125,12 +125,12 @@ export function movesTo(machine: Machine, now: Standing, test: Test): readonly M
 }
 
 /** How the unit stands after the test. */
-export function standingAfter(machine: Machine, now: Standing, test: Test): Standing {
+export function unitStateAfter(machine: Machine, now: UnitState, test: Test): UnitState {
   return { ...now, setup: test.setup, openPanels: new Set([...now.openPanels, ...panelsFor(machine, test)]) };
 }
 
 /** How the unit stands, as a text: setup and open covers. */
-export function placeKey({ setup, openPanels }: Pick<Standing, "setup" | "openPanels">): string {
+export function placeKey({ setup, openPanels }: Pick<UnitState, "setup" | "openPanels">): string {
   return `${setup} ${[...openPanels].sort().join(" ")}`;
 }
 

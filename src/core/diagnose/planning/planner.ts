@@ -2,10 +2,10 @@ import { say } from "#words/core/diagnose/planning";
 
 /**
  * Which test first, when what counts is the whole way to the end: a decision problem without probabilities in it.
- * Suspects with weights lie in pieces; a test splits suspects by what each would show, and costs what it costs from
- * where the unit stands. One may also try a repair "to see". The way ends when all that is left lies in one piece.
+ * Suspects with weights lie in assemblies; a test splits suspects by what each would show, and costs what it costs from
+ * where the unit stands. One may also try a repair "to see". The way ends when all that is left lies in one assembly.
  *
- * The plan is the policy "most information on the piece for its cost" (after de Kleer and Williams, 1987), improved by
+ * The plan is the policy "most information on the assembly for its cost" (after de Kleer and Williams, 1987), improved by
  * one step of rollout (Bertsekas, Tsitsiklis and Wu, 1997): the best few first moves are each followed by that policy
  * to the end, and the one with the least expected cost is taken. With few suspects left the cheapest way is found
  * exactly (dynamic programming over sets of suspects and standings).
@@ -13,21 +13,21 @@ import { say } from "#words/core/diagnose/planning";
 export interface PlanProblem {
   /** Weights of the suspects; at most 30. They need not add to one. */
   readonly weights: readonly number[];
-  /** The piece each suspect lies in, as a number. */
-  readonly pieces: readonly number[];
+  /** The assembly each suspect lies in, as a number. */
+  readonly assemblies: readonly number[];
   /** For each test, what each suspect would show, as a number below 30. */
   readonly labels: readonly Uint8Array[];
   /** What a test costs from a standing, and how the unit stands after it; standings are numbers. */
-  cost(test: number, standing: number): number;
+  cost(test: number, unitState: number): number;
   /** The minutes in that cost; the rest stands for danger. */
-  minutes(test: number, standing: number): number;
-  after(test: number, standing: number): number;
+  minutes(test: number, unitState: number): number;
+  after(test: number, unitState: number): number;
   /**
-   * Repairs that may be tried without knowing: the piece, what it costs when it was in vain, and the minutes in that.
+   * Repairs that may be tried without knowing: the assembly, what it costs when it was in vain, and the minutes in that.
    */
-  readonly attempts: readonly { readonly piece: number; readonly wasted: number; readonly minutes: number }[];
+  readonly attempts: readonly { readonly assembly: number; readonly wasted: number; readonly minutes: number }[];
   /**
-   * What it costs to end with pieces that nothing tells apart: one after the other is repaired; cost of each in vain.
+   * What it costs to end with assemblies that nothing tells apart: one after the other is repaired; cost of each in vain.
    */
   readonly wasted: readonly number[];
 }
@@ -73,15 +73,15 @@ export class Planner {
     private readonly exactBelow = EXACT_SUSPECTS,
   ) {
     if (problem.weights.length > 30) throw new RangeError(say.atMost30SuspectsAre);
-    this.masses = new Float64Array(LABELS * (2 + Math.max(-1, ...problem.pieces)));
+    this.masses = new Float64Array(LABELS * (2 + Math.max(-1, ...problem.assemblies)));
   }
 
-  private step(test: number, standing: number): PlanStep {
-    const row = (this.steps[standing] ??= []);
+  private step(test: number, unitState: number): PlanStep {
+    const row = (this.steps[unitState] ??= []);
     return (row[test] ??= {
-      cost: this.problem.cost(test, standing),
-      minutes: this.problem.minutes(test, standing),
-      after: this.problem.after(test, standing),
+      cost: this.problem.cost(test, unitState),
+      minutes: this.problem.minutes(test, unitState),
+      after: this.problem.after(test, unitState),
     });
   }
 
@@ -89,11 +89,11 @@ export class Planner {
    * First moves from a standing, the cheapest way first; empty where nothing is left to tell. Those of `firsts`, or the
    * best few by information over cost. Ties keep their order.
    */
-  moves(standing: number, firsts?: readonly Move[]): readonly PlannedMove[] {
+  moves(unitState: number, firsts?: readonly Move[]): readonly PlannedMove[] {
     const all = 2 ** this.problem.weights.length - 1;
     const tried =
       firsts ??
-      this.ranked(all, standing)
+      this.ranked(all, unitState)
         .slice(0, ROLLED_OUT)
         .map(({ move }) => move);
     return tried
@@ -102,7 +102,7 @@ export class Planner {
           new Float64Array(this.problem.weights.length),
           new Float64Array(this.problem.weights.length),
         ];
-        this.follow(all, standing, move, 0, 0, bySuspect, minutes);
+        this.follow(all, unitState, move, 0, 0, bySuspect, minutes);
         return { move, bySuspect, minutes, cost: this.mean(bySuspect) };
       })
       .map((m, i) => ({ m, i }))
@@ -111,9 +111,9 @@ export class Planner {
   }
 
   /** The move that the policy alone would make, without rollout. */
-  ofPolicy(standing: number): PlannedMove | undefined {
-    const [first] = this.ranked(2 ** this.problem.weights.length - 1, standing);
-    return first ? this.moves(standing, [first.move])[0] : undefined;
+  ofPolicy(unitState: number): PlannedMove | undefined {
+    const [first] = this.ranked(2 ** this.problem.weights.length - 1, unitState);
+    return first ? this.moves(unitState, [first.move])[0] : undefined;
   }
 
   private mean(bySuspect: Float64Array): number {
@@ -128,7 +128,7 @@ export class Planner {
   /** Makes a move and then follows the policy; adds what it costs to every suspect. */
   private follow(
     subset: number,
-    standing: number,
+    unitState: number,
     move: Move | null,
     spent: number,
     clock: number,
@@ -145,7 +145,7 @@ export class Planner {
         }
       return;
     }
-    for (const { part, cost, minutes, after } of this.results(subset, standing, move)) {
+    for (const { part, cost, minutes, after } of this.results(subset, unitState, move)) {
       this.follow(
         part,
         after,
@@ -161,24 +161,24 @@ export class Planner {
   /** What a move leads to: sets of suspects, what it has cost, and how the unit stands then. */
   private results(
     subset: number,
-    standing: number,
+    unitState: number,
     move: Move,
   ): { part: number; cost: number; minutes: number; after: number }[] {
-    const { pieces, weights, attempts } = this.problem;
+    const { assemblies, weights, attempts } = this.problem;
     if (move.kind === "attempt") {
-      const { piece, wasted, minutes } = attempts[move.attempt]!;
+      const { assembly, wasted, minutes } = attempts[move.attempt]!;
       let [right, wrong] = [0, 0];
       for (let i = 0; i < weights.length; i++)
         if (subset & (1 << i)) {
-          if (pieces[i] === piece) right |= 1 << i;
+          if (assemblies[i] === assembly) right |= 1 << i;
           else wrong |= 1 << i;
         }
       return [
-        { part: right, cost: 0, minutes: 0, after: standing },
-        { part: wrong, cost: wasted, minutes, after: standing },
+        { part: right, cost: 0, minutes: 0, after: unitState },
+        { part: wrong, cost: wasted, minutes, after: unitState },
       ].filter((r) => r.part !== 0);
     }
-    const { cost, minutes, after } = this.step(move.test, standing);
+    const { cost, minutes, after } = this.step(move.test, unitState);
     return this.split(subset, this.problem.labels[move.test]!).map((part) => ({ part, cost, minutes, after }));
   }
 
@@ -209,33 +209,35 @@ export class Planner {
     return false;
   }
 
-  /** Whether all that is left lies in one piece. */
+  /** Whether all that is left lies in one assembly. */
   private isOver(subset: number): boolean {
-    let piece = -1;
+    let assembly = -1;
     for (let i = 0; i < this.problem.weights.length; i++) {
       if (!(subset & (1 << i))) continue;
-      if (piece >= 0 && this.problem.pieces[i] !== piece) return false;
-      piece = this.problem.pieces[i]!;
+      if (assembly >= 0 && this.problem.assemblies[i] !== assembly) return false;
+      assembly = this.problem.assemblies[i]!;
     }
     return true;
   }
 
   /**
-   * Pieces that nothing tells apart are repaired one after the other, in the order of odds over cost, which no other
+   * Assemblies that nothing tells apart are repaired one after the other, in the order of odds over cost, which no other
    * order beats (Heckerman, Breese and Rommelse, 1995): what is expected to be done in vain.
    */
   private unresolved(subset: number): number {
-    const { weights, pieces, wasted } = this.problem;
+    const { weights, assemblies, wasted } = this.problem;
     const mass = new Map<number, number>();
     let total = 0;
     weights.forEach((w, i) => {
       if (subset & (1 << i)) {
-        mass.set(pieces[i]!, (mass.get(pieces[i]!) ?? 0) + w);
+        mass.set(assemblies[i]!, (mass.get(assemblies[i]!) ?? 0) + w);
         total += w;
       }
     });
     if (mass.size < 2) return 0;
-    const order = repairOrder([...mass].map(([piece, odds]) => ({ piece, odds: odds / total, cost: wasted[piece]! })));
+    const order = repairOrder(
+      [...mass].map(([assembly, odds]) => ({ piece: assembly, odds: odds / total, cost: wasted[assembly]! })),
+    );
     let [cost, left] = [0, 1];
     for (const { odds, cost: own } of order) {
       left -= odds;
@@ -248,47 +250,47 @@ export class Planner {
    * The next move of the policy: exact with few suspects, else the first by information over cost. Null when nothing
    * splits.
    */
-  private best(subset: number, standing: number): Move | null {
-    if (countOf(subset) <= this.exactBelow) return this.exact(subset, standing).move;
-    const key = standing * SETS + subset;
+  private best(subset: number, unitState: number): Move | null {
+    if (countOf(subset) <= this.exactBelow) return this.exact(subset, unitState).move;
+    const key = unitState * SETS + subset;
     let move = this.policyMemo.get(key);
-    if (move === undefined) this.policyMemo.set(key, (move = this.ranked(subset, standing)[0]?.move ?? null));
+    if (move === undefined) this.policyMemo.set(key, (move = this.ranked(subset, unitState)[0]?.move ?? null));
     return move;
   }
 
-  /** Moves that split a set of suspects, by information on the piece (and a little on the suspect) for their cost. */
-  private ranked(subset: number, standing: number): { move: Move; score: number }[] {
-    const { labels, attempts, weights, pieces } = this.problem;
+  /** Moves that split a set of suspects, by information on the assembly (and a little on the suspect) for their cost. */
+  private ranked(subset: number, unitState: number): { move: Move; score: number }[] {
+    const { labels, attempts, weights, assemblies } = this.problem;
     const found: { move: Move; score: number }[] = [];
     for (let t = 0; t < labels.length; t++) {
       const bits = this.information(subset, labels[t]!);
       if (bits > 1e-9)
-        found.push({ move: { kind: "test", test: t }, score: bits / Math.max(1e-6, this.step(t, standing).cost) });
+        found.push({ move: { kind: "test", test: t }, score: bits / Math.max(1e-6, this.step(t, unitState).cost) });
     }
-    attempts.forEach(({ piece, wasted }, a) => {
-      const label = Uint8Array.from(weights, (_, i) => Number(pieces[i] === piece));
+    attempts.forEach(({ assembly, wasted }, a) => {
+      const label = Uint8Array.from(weights, (_, i) => Number(assemblies[i] === assembly));
       const bits = this.information(subset, label);
       if (bits <= 1e-9) return;
       let [wrong, total] = [0, 0];
       for (let i = 0; i < weights.length; i++)
         if (subset & (1 << i)) {
           total += weights[i]!;
-          if (pieces[i] !== piece) wrong += weights[i]!;
+          if (assemblies[i] !== assembly) wrong += weights[i]!;
         }
       found.push({ move: { kind: "attempt", attempt: a }, score: bits / Math.max(1e-6, (wasted * wrong) / total) });
     });
     return found.sort((a, b) => b.score - a.score);
   }
 
-  /** Rows of labels: one for all suspects, then one for each piece. */
+  /** Rows of labels: one for all suspects, then one for each assembly. */
   private readonly masses: Float64Array;
 
   /**
-   * Mutual information of what is shown and the piece, with a tenth of the weight on the suspect, bits times the
+   * Mutual information of what is shown and the assembly, with a tenth of the weight on the suspect, bits times the
    * weight of the set.
    */
   private information(subset: number, shown: Uint8Array): number {
-    const { weights, pieces } = this.problem;
+    const { weights, assemblies } = this.problem;
     const { masses } = this;
     masses.fill(0);
     let total = 0;
@@ -299,7 +301,7 @@ export class Planner {
       const label = shown[i]!;
       if (label > most) most = label;
       masses[label]! += w;
-      masses[LABELS * (1 + pieces[i]!) + label]! += w;
+      masses[LABELS * (1 + assemblies[i]!) + label]! += w;
       total += w;
     }
     let entropy = xlogx(total);
@@ -321,8 +323,8 @@ export class Planner {
    * The least expected cost from a set of suspects and a standing, times the weight of the set; and the move that
    * begins it.
    */
-  exact(subset: number, standing: number): { readonly cost: number; readonly move: Move | null } {
-    const key = standing * SETS + subset;
+  exact(subset: number, unitState: number): { readonly cost: number; readonly move: Move | null } {
+    const key = unitState * SETS + subset;
     const known = this.exactMemo.get(key);
     if (known) return known;
     let result: { cost: number; move: Move | null } = {
@@ -334,8 +336,8 @@ export class Planner {
       const weight = this.weightOf(subset);
       const consider = (move: Move) => {
         // What comes of a test costs at least the test.
-        if (found && move.kind === "test" && weight * this.step(move.test, standing).cost >= result.cost) return;
-        const results = this.results(subset, standing, move);
+        if (found && move.kind === "test" && weight * this.step(move.test, unitState).cost >= result.cost) return;
+        const results = this.results(subset, unitState, move);
         // A move that splits nothing only moves the unit about; what it would gain, the next move pays for itself.
         if (results.length < 2) return;
         let cost = 0;

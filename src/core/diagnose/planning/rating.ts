@@ -4,13 +4,13 @@ import { type Test, testKey } from "../../simulate";
 import type { FaultDictionary } from "../dictionary/fault-dictionary";
 import { plogp, type OutcomeTable } from "../dictionary/outcomes";
 import type { Repair } from "../evidence/evidence";
-import { costOf, placeKey, standingAfter, type Cost, type Standing } from "./cost";
-import { canMake } from "./means";
+import { costOf, placeKey, unitStateAfter, type Cost, type UnitState } from "./cost";
+import { canMake } from "./equipment";
 
 /** A test rated by what it would tell for what it costs. */
 export interface RatedTest {
   readonly test: Test;
-  /** Expected information on which piece it is, bits. */
+  /** Expected information on which assembly it is, bits. */
   readonly bits: number;
   readonly minutes: number;
   readonly risk: number;
@@ -18,11 +18,11 @@ export interface RatedTest {
   readonly score: number;
 }
 
-/** Hypotheses that still carry any weight, for each of them the number of its piece, and how many pieces there are. */
+/** Hypotheses that still carry any weight, for each of them the number of its assembly, and how many assemblies there are. */
 interface Counting {
-  readonly standing: readonly number[];
-  readonly pieceOf: Int32Array;
-  readonly pieces: number;
+  readonly plausible: readonly number[];
+  readonly assemblyOf: Int32Array;
+  readonly assemblies: number;
 }
 
 /** What it takes to make a test from a standing, and how the unit stands after it. */
@@ -32,7 +32,7 @@ export interface Step extends Cost {
   readonly place: string;
 }
 
-/** The fault itself counts a little beside the piece, so that a test which only prepares the deciding one is seen. */
+/** The fault itself counts a little beside the assembly, so that a test which only prepares the deciding one is seen. */
 const FAULT_SHARE = 0.1;
 /** Below this a hypothesis no longer weighs in what a test may tell. */
 const NEGLIGIBLE = 1e-6;
@@ -60,22 +60,23 @@ function workspaceOf(dictionary: FaultDictionary): Workspace {
 export function rate(
   dictionary: FaultDictionary,
   probability: Float64Array,
-  standing: Standing,
+  unitState: UnitState,
   made: ReadonlySet<string>,
   candidates: readonly Test[] = dictionary.candidates,
 ): RatedTest[] {
   const rated: RatedTest[] = [];
-  const counting = countingOf(dictionary, probability, standing.repairs);
-  const steps = stepsFrom(dictionary, standing);
+  const counting = countingOf(dictionary, probability, unitState.repairs);
+  const steps = stepsFrom(dictionary, unitState);
   for (const test of candidates) {
-    if (made.has(testKey(test)) || (standing.means && !canMake(dictionary.machine, test, standing.means))) continue;
+    if (made.has(testKey(test)) || (unitState.equipment && !canMake(dictionary.machine, test, unitState.equipment)))
+      continue;
     const bits = information(
       workspaceOf(dictionary),
-      dictionary.tableFor(test, standing.repairs),
+      dictionary.tableFor(test, unitState.repairs),
       probability,
       counting,
     );
-    if (bits >= LEAST_BITS) rated.push(rateOne(dictionary, probability, standing, test, bits, steps));
+    if (bits >= LEAST_BITS) rated.push(rateOne(dictionary, probability, unitState, test, bits, steps));
   }
   return rated.sort((a, b) => b.score - a.score || (testKey(a.test) < testKey(b.test) ? -1 : 1));
 }
@@ -84,8 +85,8 @@ export function rate(
  * What each test costs from a standing and how the unit stands after it, kept: the same few standings are asked about
  * again and again.
  */
-export function stepsFrom(dictionary: FaultDictionary, standing: Standing): (test: Test) => Step {
-  const from = `${placeKey(standing)} ${standing.means?.careful ?? false} ${standing.times ? JSON.stringify(standing.times) : ""}`;
+export function stepsFrom(dictionary: FaultDictionary, unitState: UnitState): (test: Test) => Step {
+  const from = `${placeKey(unitState)} ${unitState.equipment?.careful ?? false} ${unitState.times ? JSON.stringify(unitState.times) : ""}`;
   const workspace = workspaceOf(dictionary);
   let known = workspace.steps.get(from);
   if (!known) workspace.steps.set(from, (known = new Map()));
@@ -93,11 +94,11 @@ export function stepsFrom(dictionary: FaultDictionary, standing: Standing): (tes
   return (test) => {
     let step = steps.get(test);
     if (!step) {
-      const after = standingAfter(dictionary.machine, standing, test);
+      const after = unitStateAfter(dictionary.machine, unitState, test);
       steps.set(
         test,
         (step = {
-          ...costOf(dictionary.machine, standing, test),
+          ...costOf(dictionary.machine, unitState, test),
           openPanels: after.openPanels,
           place: placeKey(after),
         }),
@@ -111,15 +112,15 @@ export function stepsFrom(dictionary: FaultDictionary, standing: Standing): (tes
 export function rateOne(
   dictionary: FaultDictionary,
   probability: Float64Array,
-  standing: Standing,
+  unitState: UnitState,
   test: Test,
   bits = information(
     workspaceOf(dictionary),
-    dictionary.tableFor(test, standing.repairs),
+    dictionary.tableFor(test, unitState.repairs),
     probability,
-    countingOf(dictionary, probability, standing.repairs),
+    countingOf(dictionary, probability, unitState.repairs),
   ),
-  steps = stepsFrom(dictionary, standing),
+  steps = stepsFrom(dictionary, unitState),
 ): RatedTest {
   const { minutes, risk } = steps(test);
   return { test, bits, minutes, risk, score: bits / (minutes + risk) };
@@ -137,41 +138,41 @@ export function choose(machine: Machine, rated: readonly RatedTest[]): RatedTest
   return rated.find((r) => !touchesLive(r) && r.score >= DEAD_SHARE * best.score) ?? best;
 }
 
-/** What carries any weight now, and the pieces it lies in, numbered as they come. */
+/** What carries any weight now, and the assemblies it lies in, numbered as they come. */
 function countingOf(dictionary: FaultDictionary, probability: Float64Array, repairs: readonly Repair[] = []): Counting {
-  const standing = standingHypotheses(probability);
+  const plausible = plausibleHypotheses(probability);
   const numbers = new Map<string, number>();
-  const pieceOf = Int32Array.from(standing, (h) => {
-    const piece = dictionary.left(h, repairs).piece;
-    if (!numbers.has(piece)) numbers.set(piece, numbers.size);
-    return numbers.get(piece)!;
+  const assemblyOf = Int32Array.from(plausible, (h) => {
+    const assembly = dictionary.left(h, repairs).assembly;
+    if (!numbers.has(assembly)) numbers.set(assembly, numbers.size);
+    return numbers.get(assembly)!;
   });
-  return { standing, pieceOf, pieces: numbers.size };
+  return { plausible, assemblyOf, assemblies: numbers.size };
 }
 
 /**
- * Mutual information between the outcome of a test and the piece (and, with a small share, the fault), bits:
+ * Mutual information between the outcome of a test and the assembly (and, with a small share, the fault), bits:
  * H(outcome) - sum over h of p(h) H(outcome given h), after de Kleer and Williams (1987).
  */
 function information(
   workspace: Workspace,
   table: OutcomeTable,
   probability: Float64Array,
-  { standing, pieceOf, pieces }: Counting,
+  { plausible, assemblyOf, assemblies }: Counting,
 ): number {
   const n = table.outcomes.length;
   if (n < 2) return 0;
-  // One row a piece and one for all of them, in a work space that is used again: this runs for every test of the
+  // One row an assembly and one for all of them, in a work space that is used again: this runs for every test of the
   // machine at every step.
-  const room = (pieces + 1) * n;
+  const room = (assemblies + 1) * n;
   if (workspace.joint.length < room) workspace.joint = new Float64Array(room);
   const joint = workspace.joint.fill(0, 0, room);
-  const all = pieces * n;
+  const all = assemblies * n;
   let givenFault = 0;
-  for (let i = 0; i < standing.length; i++) {
-    const h = standing[i]!;
+  for (let i = 0; i < plausible.length; i++) {
+    const h = plausible[i]!;
     const p = probability[h]!;
-    const row = pieceOf[i]! * n;
+    const row = assemblyOf[i]! * n;
     for (let o = 0; o < n; o++) {
       const mass = p * table.chances[h * n + o]!;
       joint[row + o]! += mass;
@@ -181,21 +182,21 @@ function information(
   }
   let total = 0;
   for (let o = 0; o < n; o++) total -= plogp(joint[all + o]!);
-  // H(outcome given piece) = sum over pieces of mass log mass - sum of joint log joint.
-  let givenPiece = 0;
+  // H(outcome given assembly) = sum over assemblies of mass log mass - sum of joint log joint.
+  let givenAssembly = 0;
   for (let row = 0; row < all; row += n) {
     let mass = 0;
     for (let o = row; o < row + n; o++) {
       mass += joint[o]!;
-      givenPiece -= plogp(joint[o]!);
+      givenAssembly -= plogp(joint[o]!);
     }
-    givenPiece += plogp(mass);
+    givenAssembly += plogp(mass);
   }
-  return Math.max(0, (1 - FAULT_SHARE) * (total - givenPiece) + FAULT_SHARE * (total - givenFault));
+  return Math.max(0, (1 - FAULT_SHARE) * (total - givenAssembly) + FAULT_SHARE * (total - givenFault));
 }
 
 /** Hypotheses that still carry any weight. */
-function standingHypotheses(probability: Float64Array): readonly number[] {
+function plausibleHypotheses(probability: Float64Array): readonly number[] {
   const list: number[] = [];
   for (let h = 0; h < probability.length; h++) if (probability[h]! >= NEGLIGIBLE) list.push(h);
   return list;

@@ -1,6 +1,6 @@
-import { has, type Machine, type PieceEntry } from "../../model";
+import { has, type Machine, type AssemblyEntry } from "../../model";
 import { type Test } from "../../simulate";
-import { placeKey, type Standing } from "./cost";
+import { placeKey, type UnitState } from "./cost";
 import { Planner, type Move, type PlannedMove, type PlanProblem } from "./planner";
 import { WEARS_OFF } from "../evidence/signs";
 import type { Beliefs } from "../belief/beliefs";
@@ -22,15 +22,15 @@ const COME_BACK = 60;
 const MOST_SUSPECTS = 26;
 const MOST_TESTS = 110;
 const FIRST_MOVES = 8;
-/** A piece less likely than this is not repaired to see; estimate E24. */
+/** An assembly less likely than this is not repaired to see; estimate E24. */
 const LEAST_TO_TRY = 0.25;
 /** Suspects below this share are left out of the plan. */
 const LEAST_WEIGHT = 5e-4;
 
 /** A next step with what the whole way is expected to cost: minutes, danger counted, spares counted. */
-export interface WayMove {
+export interface RolloutMove {
   readonly test: RatedTest | null;
-  /** The piece that is repaired to see; null for a test. */
+  /** The assembly that is repaired to see; null for a test. */
   readonly attempt: string | null;
   readonly cost: number;
   /** What it costs more than the best way. */
@@ -45,8 +45,8 @@ export interface Spread {
 }
 
 /** Moves in order of the expected cost of the whole way, and what is still to come. */
-export interface Way {
-  readonly moves: readonly WayMove[];
+export interface Rollout {
+  readonly moves: readonly RolloutMove[];
   /** Minutes to the call and through the repair. */
   readonly minutes: Spread;
   /** Spare parts, in the shop's money. */
@@ -54,23 +54,23 @@ export interface Way {
 }
 
 /**
- * Whether a piece may be repaired just to see whether it helps. Never a board (it is proven first), never what protects
+ * Whether an assembly may be repaired just to see whether it helps. Never a board (it is proven first), never what protects
  * (it is not reset or renewed before its cause is found), never what belongs to a licensed trade, and nothing that is a
  * source of energy.
  */
-export function mayTry(machine: Machine, piece: PieceEntry): boolean {
-  if (piece.board || piece.licensed) return false;
+export function mayTry(machine: Machine, assembly: AssemblyEntry): boolean {
+  if (assembly.board || assembly.licensed) return false;
   return machine.parts.every(
     (p) =>
-      p.piece !== piece.id ||
+      p.assembly !== assembly.id ||
       (!has(p, "licensed", "protects") && !p.kind.electrical.source?.(p.fields) && !p.modes.some((m) => m.protective)),
   );
 }
 
-/** What it costs to repair a piece in vain: minutes, and minutes with its spare and the come-backs counted. */
-export function inVain(piece: PieceEntry): { readonly minutes: number; readonly cost: number } {
-  const minutes = piece.minutes + SEE;
-  return { minutes, cost: minutes + piece.price * MINUTES_A_COIN + WEARS_OFF * COME_BACK };
+/** What it costs to repair an assembly in vain: minutes, and minutes with its spare and the come-backs counted. */
+export function inVain(assembly: AssemblyEntry): { readonly minutes: number; readonly cost: number } {
+  const minutes = assembly.minutes + SEE;
+  return { minutes, cost: minutes + assembly.price * MINUTES_A_COIN + WEARS_OFF * COME_BACK };
 }
 
 /**
@@ -78,51 +78,51 @@ export function inVain(piece: PieceEntry): { readonly minutes: number; readonly 
  * first. `canSee`: the complaint is of something one can look at, so that one sees whether a repair has helped; without
  * that none is tried.
  */
-export function planWay(
+export function planRollout(
   dictionary: FaultDictionary,
   beliefs: Beliefs,
-  standing: Standing,
+  unitState: UnitState,
   rated: readonly RatedTest[],
   canSee: boolean,
-): Way | null {
+): Rollout | null {
   if (rated.length === 0) return null;
   const { machine } = dictionary;
   const tests = rated.slice(0, MOST_TESTS);
-  const suspects = suspectsFor(dictionary, beliefs, standing, tests);
+  const suspects = suspectsFor(dictionary, beliefs, unitState, tests);
   if (suspects.length < 2) return null;
-  const pieces = [...new Set(suspects.map((s) => s.piece))];
-  const entryOf = (piece: string) => machine.pieceById.get(piece.split("+")[0]!);
-  const wasted = pieces.map((p) => {
+  const assemblies = [...new Set(suspects.map((s) => s.assembly))];
+  const entryOf = (assembly: string) => machine.assemblyById.get(assembly.split("+")[0]!);
+  const wasted = assemblies.map((p) => {
     const entry = entryOf(p);
     return entry ? inVain(entry).cost : SEE;
   });
-  const standings = new Standings(
+  const unitStates = new UnitStates(
     dictionary,
-    standing,
+    unitState,
     tests.map((t) => t.test),
   );
   const total = suspects.reduce((sum, s) => sum + s.weight, 0);
-  const attempts = pieces.flatMap((piece, i) => {
-    const entry = machine.pieceById.get(piece);
-    const odds = suspects.reduce((sum, s) => sum + (s.piece === piece ? s.weight : 0), 0) / total;
+  const attempts = assemblies.flatMap((assembly, i) => {
+    const entry = machine.assemblyById.get(assembly);
+    const odds = suspects.reduce((sum, s) => sum + (s.assembly === assembly ? s.weight : 0), 0) / total;
     if (
       !canSee ||
       !entry ||
       odds < LEAST_TO_TRY ||
       !mayTry(machine, entry) ||
-      standing.repairs?.some((r) => r.piece === piece)
+      unitState.repairs?.some((r) => r.assembly === assembly)
     )
       return [];
     const vain = inVain(entry);
-    return [{ piece: i, wasted: vain.cost, minutes: vain.minutes }];
+    return [{ assembly: i, wasted: vain.cost, minutes: vain.minutes }];
   });
   const problem: PlanProblem = {
     weights: suspects.map((s) => s.weight),
-    pieces: suspects.map((s) => pieces.indexOf(s.piece)),
+    assemblies: suspects.map((s) => assemblies.indexOf(s.assembly)),
     labels: tests.map((_, t) => Uint8Array.from(suspects, (s) => s.labels[t]!)),
-    cost: (t, s) => standings.step(t, s).cost,
-    minutes: (t, s) => standings.step(t, s).minutes,
-    after: (t, s) => standings.step(t, s).after,
+    cost: (t, s) => unitStates.step(t, s).cost,
+    minutes: (t, s) => unitStates.step(t, s).minutes,
+    after: (t, s) => unitStates.step(t, s).after,
     attempts,
     wasted,
   };
@@ -132,9 +132,9 @@ export function planWay(
   ];
   const planned = new Planner(problem).moves(0, firsts);
   const best = planned[0]!;
-  const moves = planned.map((m): WayMove => ({
+  const moves = planned.map((m): RolloutMove => ({
     test: m.move.kind === "test" ? tests[m.move.test]! : null,
-    attempt: m.move.kind === "attempt" ? pieces[attempts[m.move.attempt]!.piece]! : null,
+    attempt: m.move.kind === "attempt" ? assemblies[attempts[m.move.attempt]!.assembly]! : null,
     cost: m.cost,
     more: m.cost - best.cost,
   }));
@@ -143,16 +143,16 @@ export function planWay(
 
 /** Minutes and money from here to the end, repair counted, over the suspects. */
 function toCome(machine: Machine, suspects: readonly Suspect[], best: PlannedMove): { minutes: Spread; money: Spread } {
-  const end = (piece: string) => piece.split("+").flatMap((p) => machine.pieceById.get(p) ?? []);
+  const end = (assembly: string) => assembly.split("+").flatMap((p) => machine.assemblyById.get(p) ?? []);
   return {
     minutes: spreadOf(
       suspects.map((s, i) => ({
         weight: s.weight,
-        value: best.minutes[i]! + end(s.piece).reduce((sum, p) => sum + p.minutes, 0),
+        value: best.minutes[i]! + end(s.assembly).reduce((sum, p) => sum + p.minutes, 0),
       })),
     ),
     money: spreadOf(
-      suspects.map((s) => ({ weight: s.weight, value: end(s.piece).reduce((sum, p) => sum + p.price, 0) })),
+      suspects.map((s) => ({ weight: s.weight, value: end(s.assembly).reduce((sum, p) => sum + p.price, 0) })),
     ),
   };
 }
@@ -177,42 +177,42 @@ export function spreadOf(values: readonly { readonly weight: number; readonly va
 }
 
 interface Suspect {
-  readonly piece: string;
+  readonly assembly: string;
   readonly weight: number;
   /** What it most likely shows in each test. */
   readonly labels: Uint8Array;
 }
 
-/** The hypotheses that still count, those put together that lie in one piece and show the same. */
+/** The hypotheses that still count, those put together that lie in one assembly and show the same. */
 function suspectsFor(
   dictionary: FaultDictionary,
   beliefs: Beliefs,
-  standing: Standing,
+  unitState: UnitState,
   tests: readonly RatedTest[],
 ): readonly Suspect[] {
-  const standingFaults = dictionary.hypotheses
-    .map((_, index) => ({ h: dictionary.left(index, standing.repairs), index, p: beliefs.probability[index]! }))
+  const plausibleFaults = dictionary.hypotheses
+    .map((_, index) => ({ h: dictionary.left(index, unitState.repairs), index, p: beliefs.probability[index]! }))
     .filter(({ h, p }) => h.kind !== "something else" && p > LEAST_WEIGHT);
-  const tables = tests.map((t) => dictionary.tableFor(t.test, standing.repairs));
-  const merged = new Map<string, { piece: string; weight: number; labels: Uint8Array }>();
-  for (const { h, index, p } of standingFaults) {
+  const tables = tests.map((t) => dictionary.tableFor(t.test, unitState.repairs));
+  const merged = new Map<string, { assembly: string; weight: number; labels: Uint8Array }>();
+  for (const { h, index, p } of plausibleFaults) {
     const labels = Uint8Array.from(tables, ({ outcomes, chances }) => {
       const n = outcomes.length;
       let most = 0;
       for (let o = 1; o < n; o++) if (chances[index * n + o]! > chances[index * n + most]!) most = o;
       return Math.min(29, most);
     });
-    const key = `${h.piece} ${labels.join()}`;
+    const key = `${h.assembly} ${labels.join()}`;
     const known = merged.get(key);
     if (known) known.weight += p;
-    else merged.set(key, { piece: h.piece, weight: p, labels });
+    else merged.set(key, { assembly: h.assembly, weight: p, labels });
   }
   return [...merged.values()].sort((a, b) => b.weight - a.weight).slice(0, MOST_SUSPECTS);
 }
 
 /** The ways in which the unit may stand on the way, by number; 0 is how it stands now. */
-class Standings {
-  private readonly known: { readonly standing: Standing; readonly steps: (test: Test) => Step }[] = [];
+class UnitStates {
+  private readonly known: { readonly unitState: UnitState; readonly steps: (test: Test) => Step }[] = [];
   private readonly numbers = new Map<string, number>();
   /** By standing and test. */
   private readonly steps: (
@@ -221,33 +221,33 @@ class Standings {
 
   constructor(
     private readonly dictionary: FaultDictionary,
-    now: Standing,
+    now: UnitState,
     private readonly tests: readonly Test[],
   ) {
     this.numberOf(placeKey(now), () => now);
   }
 
-  step(test: number, standing: number): { readonly cost: number; readonly minutes: number; readonly after: number } {
-    const row = this.steps[standing]!;
+  step(test: number, unitState: number): { readonly cost: number; readonly minutes: number; readonly after: number } {
+    const row = this.steps[unitState]!;
     let step = row[test];
     if (!step) {
-      const from = this.known[standing]!;
+      const from = this.known[unitState]!;
       const { minutes, risk, openPanels, place } = from.steps(this.tests[test]!);
       step = row[test] = {
         cost: minutes + risk,
         minutes,
-        after: this.numberOf(place, () => ({ ...from.standing, setup: this.tests[test]!.setup, openPanels })),
+        after: this.numberOf(place, () => ({ ...from.unitState, setup: this.tests[test]!.setup, openPanels })),
       };
     }
     return step;
   }
 
-  private numberOf(place: string, standing: () => Standing): number {
+  private numberOf(place: string, unitState: () => UnitState): number {
     const at = this.numbers.get(place);
     if (at !== undefined) return at;
-    const made = standing();
+    const made = unitState();
     this.numbers.set(place, this.known.length);
     this.steps.push([]);
-    return this.known.push({ standing: made, steps: stepsFrom(this.dictionary, made) }) - 1;
+    return this.known.push({ unitState: made, steps: stepsFrom(this.dictionary, made) }) - 1;
   }
 }

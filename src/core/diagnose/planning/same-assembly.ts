@@ -20,15 +20,15 @@ export function namingAnother(
     const { outcomes, chances } = dictionary.tableFor(test, repairs);
     const n = outcomes.length;
     return outcomes.some((_, o) => {
-      const perPiece = new Map<string, number>();
+      const perAssembly = new Map<string, number>();
       let total = 0;
       beliefs.probability.forEach((p, h) => {
         const mass = p * chances[h * n + o]!;
         total += mass;
-        perPiece.set(hypotheses[h]!.piece, (perPiece.get(hypotheses[h]!.piece) ?? 0) + mass);
+        perAssembly.set(hypotheses[h]!.assembly, (perAssembly.get(hypotheses[h]!.assembly) ?? 0) + mass);
       });
-      const own = perPiece.get(leading) ?? 0;
-      return total > least && [...perPiece.values()].some((mass) => mass > own);
+      const own = perAssembly.get(leading) ?? 0;
+      return total > least && [...perAssembly.values()].some((mass) => mass > own);
     });
   });
 }

@@ -1,5 +1,5 @@
 import type { Meter } from "../../instrument";
-import type { Manner, Shown } from "../../quantity";
+import type { Manner, Reading } from "../../quantity";
 import type { Test } from "../../simulate";
 import { FLICKERS } from "../../model";
 import type { Prediction } from "./prediction";
@@ -18,24 +18,24 @@ export const COMPLAINT_SLIP = 0.03;
 const LABELS = 4;
 
 /**
- * Specimens that show values within this of each other, in meter errors, are in one regime: what sets them apart is
+ * Samples that show values within this of each other, in meter errors, are in one regime: what sets them apart is
  * chance.
  */
 const REGIME = 20;
-/** Widest reach of a specimen that stands alone, or nearly so. */
+/** Widest reach of a sample that stands alone, or nearly so. */
 const LONELY = 12;
-/** Share of the distance to its second neighbour that a specimen's value stands for. */
+/** Share of the distance to its second neighbour that a sample's value stands for. */
 const REACH = 0.8;
-/** How much wider than what a few specimens show a regime is taken to be. */
+/** How much wider than what a few samples show a regime is taken to be. */
 const UNSEEN = 1.25;
 
 /** Values of a prediction on the scale, with the widths that stand for their spread. */
 export interface Kernel {
-  /** What each specimen that shows a value shows. */
+  /** What each sample that shows a value shows. */
   readonly values: readonly number[];
   /**
    * What each of them stands for: the middle of its regime and how far it reaches, at least 1 (the meter). A fault of
-   * degree has regimes: specimens that still work lie close together, far from those that do not. Within a regime part
+   * degree has regimes: samples that still work lie close together, far from those that do not. Within a regime part
    * values and mains differ by chance, whatever the degree of the fault, so its members share one bell; one that stands
    * alone reaches for its neighbours (a nearest-neighbour width, after Loftsgaarden and Quesenberry, 1965).
    */
@@ -43,7 +43,7 @@ export interface Kernel {
   readonly widths: readonly number[];
   /** Whether all of them are one regime: one bell then, and the first stands for all. */
   readonly isOne: boolean;
-  /** Shares of the specimens that show a value, an overload, a jumping display. */
+  /** Shares of the samples that show a value, an overload, a jumping display. */
   readonly value: number;
   readonly overload: number;
   readonly jumping: number;
@@ -55,7 +55,7 @@ export interface Kernel {
 const KERNELS = new WeakMap<Prediction, Kernel>();
 
 /**
- * The kernel of what a hypothesis predicts for one test, on the scale of that test; `weights` where specimens do not
+ * The kernel of what a hypothesis predicts for one test, on the scale of that test; `weights` where samples do not
  * count alike.
  */
 export function kernelOf(prediction: Prediction, scale: Scale, weights?: ArrayLike<number>): Kernel {
@@ -65,7 +65,7 @@ export function kernelOf(prediction: Prediction, scale: Scale, weights?: ArrayLi
   return kernel;
 }
 
-/** What the specimens of a prediction show, on the scale. */
+/** What the samples of a prediction show, on the scale. */
 function shownOf(prediction: Prediction, scale: Scale, weights?: ArrayLike<number>) {
   const values: number[] = [];
   const weightOf: number[] = [];
@@ -137,17 +137,17 @@ export function makeKernel(prediction: Prediction, scale: Scale, weights?: Array
 }
 
 /**
- * How far a specimen reaches that has hardly any like it: most of the way to its second neighbour (to the only one,
+ * How far a sample reaches that has hardly any like it: most of the way to its second neighbour (to the only one,
  * of two).
  */
-function reachOf(values: readonly number[], value: number, specimens: number): number {
-  if (values.length < 2) return specimens > 1 ? LONELY : 0;
+function reachOf(values: readonly number[], value: number, samples: number): number {
+  if (values.length < 2) return samples > 1 ? LONELY : 0;
   const gaps = values.map((other) => Math.abs(other - value)).sort((x, y) => x - y);
   return REACH * gaps[Math.min(2, gaps.length - 1)]!;
 }
 
 /**
- * Where room or mains are known, a regime lies where the specimens lie that agree with them; part values still spread
+ * Where room or mains are known, a regime lies where the samples lie that agree with them; part values still spread
  * it, by half at least.
  */
 function regimeOf(
@@ -172,8 +172,8 @@ function regimeOf(
 }
 
 /**
- * Shares from a few specimens. Where they agree they are taken at their word; where they differ, the machine is near
- * a border between regimes, and each of `kinds` keeps a little for the specimens that were not drawn.
+ * Shares from a few samples. Where they agree they are taken at their word; where they differ, the machine is near
+ * a border between regimes, and each of `kinds` keeps a little for the samples that were not drawn.
  */
 function sharesOf(kinds: number, n: number): (count: number, mixed: boolean) => number {
   const PSEUDO = 0.25;
@@ -185,7 +185,7 @@ function sharesOf(kinds: number, n: number): (count: number, mixed: boolean) => 
  * probability for overload, labels and jumping. "Something else" (an empty prediction) gets the slip's own
  * distribution with full weight, so it is constant over hypotheses and never wins against a good fit.
  */
-export function likelihood(test: Test, shown: Shown, prediction: Prediction, meter: Meter, slip = SLIP): number {
+export function likelihood(test: Test, shown: Reading, prediction: Prediction, meter: Meter, slip = SLIP): number {
   if (!isNumeric(test.function)) return labelLikelihood(shown, prediction, slip);
   const scale = scaleOf(meter, test.function);
   const real = 1 - SLIP_OVERLOAD - SLIP_JUMPING;
@@ -213,7 +213,7 @@ export function likelihood(test: Test, shown: Shown, prediction: Prediction, met
   return (1 - slip) * fit + slip * floor;
 }
 
-/** How far readings that a specimen predicts alike lie off it together: a normal distribution, on the scale. */
+/** How far readings that a sample predicts alike lie off it together: a normal distribution, on the scale. */
 interface Offset {
   readonly function: string;
   readonly centre: number;
@@ -222,32 +222,32 @@ interface Offset {
 }
 
 /**
- * The same for each specimen of one hypothesis by itself, reading after reading. What differs between specimens (how
- * bad a contact is, what the mains is at) is the same in every test on the unit, so a specimen that fits one reading
- * must fit the others too: evidence is multiplied along specimens and averaged at the end. A tenth of the weight goes
- * to what all specimens show together, for the units that lie between them.
+ * The same for each sample of one hypothesis by itself, reading after reading. What differs between samples (how
+ * bad a contact is, what the mains is at) is the same in every test on the unit, so a sample that fits one reading
+ * must fit the others too: evidence is multiplied along samples and averaged at the end. A tenth of the weight goes
+ * to what all samples show together, for the units that lie between them.
  *
- * A unit lies between the specimens, and it lies off by the same amount in every reading that the specimen predicts
+ * A unit lies between the samples, and it lies off by the same amount in every reading that the sample predicts
  * alike (the same rail at three points, the same chips through three pairs of pins). That common offset is learned from
  * the first such reading (a one-dimensional Kalman filter), so that measuring one quantity from many points does not
  * count many times.
  */
-export class SpecimenTrail {
+export class SampleTrail {
   private readonly offsets: Offset[][];
-  /** `weights`: how well each specimen agrees with what is known of room and mains; without it all alike. */
+  /** `weights`: how well each sample agrees with what is known of room and mains; without it all alike. */
   constructor(
-    specimens: number,
+    samples: number,
     private readonly meter: Meter,
     private readonly weights?: ArrayLike<number>,
   ) {
-    this.offsets = Array.from({ length: specimens }, () => []);
+    this.offsets = Array.from({ length: samples }, () => []);
   }
 
   /**
-   * Likelihood of the next reading for each specimen, into `out`, given the readings before it. `learns` is false for
+   * Likelihood of the next reading for each sample, into `out`, given the readings before it. `learns` is false for
    * all but the last of the same test made again: they are of one moment's knowledge.
    */
-  next(test: Test, shown: Shown, prediction: Prediction, slip: number, out: Float64Array, learns = true): void {
+  next(test: Test, shown: Reading, prediction: Prediction, slip: number, out: Float64Array, learns = true): void {
     const together = likelihood(test, shown, prediction, this.meter, slip);
     if (prediction.length === 0) return void out.fill(together);
     const scale = isNumeric(test.function) ? scaleOf(this.meter, test.function) : null;
@@ -282,11 +282,11 @@ export class SpecimenTrail {
     }
   }
 
-  private offsetOf(specimen: number, fn: string, centre: number, width: number): Offset {
-    const known = this.offsets[specimen]!.find((o) => o.function === fn && Math.abs(o.centre - centre) < ALIKE);
+  private offsetOf(sample: number, fn: string, centre: number, width: number): Offset {
+    const known = this.offsets[sample]!.find((o) => o.function === fn && Math.abs(o.centre - centre) < ALIKE);
     if (known) return known;
     const offset = { function: fn, centre, mean: 0, variance: width ** 2 - 1 };
-    this.offsets[specimen]!.push(offset);
+    this.offsets[sample]!.push(offset);
     return offset;
   }
 }
@@ -299,7 +299,7 @@ function gauss(y: number, centre: number, width: number): number {
   return Math.exp(-0.5 * ((y - centre) / width) ** 2) / (width * Math.sqrt(2 * Math.PI));
 }
 
-function labelLikelihood(shown: Shown, prediction: Prediction, slip: number): number {
+function labelLikelihood(shown: Reading, prediction: Prediction, slip: number): number {
   if (prediction.length === 0) return 1 / LABELS;
   const hits = prediction.reduce((sum, p) => sum + agreement(p, shown), 0);
   const first = prediction[0]!;
@@ -307,8 +307,8 @@ function labelLikelihood(shown: Shown, prediction: Prediction, slip: number): nu
   return (1 - slip) * sharesOf(LABELS, prediction.length)(hits, mixed) + slip / LABELS;
 }
 
-/** Whether two specimens show the same label, or both a beep, or both none, or both nothing at all. */
-function isSame(a: Shown | null, b: Shown | null): boolean {
+/** Whether two samples show the same label, or both a beep, or both none, or both nothing at all. */
+function isSame(a: Reading | null, b: Reading | null): boolean {
   if (a === null || b === null) return a === b;
   return a.kind === "label"
     ? b.kind === "label" && a.label === b.label
@@ -316,7 +316,7 @@ function isSame(a: Shown | null, b: Shown | null): boolean {
 }
 
 /** A flickering thing may be reported as either of its states. */
-function agreement(predicted: Shown | null, shown: Shown): number {
+function agreement(predicted: Reading | null, shown: Reading): number {
   if (predicted === null) return 0;
   if (predicted.kind === "beep" && shown.kind === "beep") return predicted.beeps === shown.beeps ? 1 : 0;
   if (predicted.kind !== "label" || shown.kind !== "label") return 0;

@@ -1,7 +1,7 @@
-import type { Shown } from "../../quantity";
+import type { Reading } from "../../quantity";
 
 /**
- * What one test shows under one hypothesis: one reading a specimen, null where the model found no operating point.
+ * What one test shows under one hypothesis: one reading a sample, null where the model found no operating point.
  * Empty for "something else", which predicts nothing.
  */
-export type Prediction = readonly (Shown | null)[];
+export type Prediction = readonly (Reading | null)[];

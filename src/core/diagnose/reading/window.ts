@@ -1,5 +1,5 @@
 import type { Meter } from "../../instrument";
-import type { Shown } from "../../quantity";
+import type { Reading } from "../../quantity";
 import type { Test } from "../../simulate";
 import { kernelOf } from "./likelihood";
 import type { Prediction } from "./prediction";
@@ -16,7 +16,7 @@ export type Window =
 /** Does a reading agree with what a sound machine shows? */
 export type Verdict = "fits" | "does not fit";
 
-/** Meter errors beside the spread of the specimens that still count as well, standard deviations. */
+/** Meter errors beside the spread of the samples that still count as well, standard deviations. */
 const ALLOWED = 3;
 
 /** The window from what the sound machine predicts. */
@@ -39,7 +39,7 @@ export function windowOf(test: Test, sound: Prediction, meter: Meter): Window {
   return { kind: "range", low: isSigned ? low : Math.max(0, low), high: isOpen ? Infinity : high };
 }
 
-export function verdictOf(window: Window, shown: Shown): Verdict {
+export function verdictOf(window: Window, shown: Reading): Verdict {
   let fits: boolean;
   if (window.kind === "range")
     fits =

@@ -20,7 +20,7 @@ export function compileMachine(file: MachineFile): Machine {
   const problem: Report = (path, sentence) => problems.push({ path, sentence });
   const net = new Nets();
   const setupById = new Map(file.setups.map((s) => [s.id, s]));
-  const pieceById = new Map(file.pieces.map((p) => [p.id, p]));
+  const assemblyById = new Map(file.pieces.map((p) => [p.id, p]));
 
   const { entries, points } = listEntries(file, net, problem);
   const rigs = rigsIn(file, points, problem);
@@ -28,7 +28,7 @@ export function compileMachine(file: MachineFile): Machine {
   const { parts, partById, ends, memorySize } = connected;
   const clamps = clampsIn(file, connected, problem);
   checkEnds(file, connected, new Set([...points.values()].map((p) => p.net)), problem);
-  checkNames(file, { points, clamps, partById, setupById, pieceById }, problem);
+  checkNames(file, { points, clamps, partById, setupById, assemblyById }, problem);
   if (problems.length > 0) throw new MachineFileError(problems);
 
   const nets = [...net.nodeOf.keys()];
@@ -39,7 +39,7 @@ export function compileMachine(file: MachineFile): Machine {
     file,
     parts,
     partById,
-    pieceById,
+    assemblyById,
     setupById,
     nets,
     nodeOf: net.nodeOf,

@@ -1,6 +1,6 @@
 import { isClamp } from "../../instrument";
 import type { ClampPoint, Part, Point } from "../machine";
-import type { MachineFile, PieceEntry, SetupEntry } from "../schema";
+import type { MachineFile, AssemblyEntry, SetupEntry } from "../schema";
 import type { Report } from "./problem";
 import { checkSetup } from "./setup-rules";
 import { say } from "#words/core/model/compile";
@@ -11,7 +11,7 @@ interface Names {
   readonly clamps: ReadonlyMap<string, ClampPoint>;
   readonly partById: ReadonlyMap<string, Part>;
   readonly setupById: ReadonlyMap<string, SetupEntry>;
-  readonly pieceById: ReadonlyMap<string, PieceEntry>;
+  readonly assemblyById: ReadonlyMap<string, AssemblyEntry>;
 }
 
 type Path = (string | number)[];
@@ -60,8 +60,8 @@ class NameCheck {
 
   plates(): void {
     this.file.plates.forEach((plate, i) => {
-      for (const piece of Object.keys(plate.numbers))
-        this.need(this.names.pieceById, "piece", piece, ["plates", i, "numbers", piece]);
+      for (const assembly of Object.keys(plate.numbers))
+        this.need(this.names.assemblyById, "piece", assembly, ["plates", i, "numbers", assembly]);
     });
   }
 
@@ -79,12 +79,12 @@ class NameCheck {
 
   /** References, proofs and the chain of tests. */
   tests(): void {
-    const { references, pieces, chain } = this.file;
+    const { references, pieces: assemblies, chain } = this.file;
     references.forEach((reference, i) =>
       reference.points.forEach((p, j) => this.need(this.names.points, "point", p, ["references", i, "points", j])),
     );
-    pieces.forEach((piece, i) =>
-      piece.proofs.forEach((proof, j) =>
+    assemblies.forEach((assembly, i) =>
+      assembly.proofs.forEach((proof, j) =>
         proof.any.forEach((t, k) => this.test(t, ["pieces", i, "proofs", j, "any", k])),
       ),
     );
@@ -132,7 +132,7 @@ class NameCheck {
   menu(): void {
     const { menu, settings, parts } = this.file;
     if (!menu) return;
-    this.need(this.names.pieceById, "piece", menu.piece, ["menu", "piece"]);
+    this.need(this.names.assemblyById, "piece", menu.piece, ["menu", "piece"]);
     const known = new Set(settings.map((s) => s.id));
     menu.items.forEach((item, i) => this.need(known, "setting", item, ["menu", "items", i]));
     const gestures = new Set(

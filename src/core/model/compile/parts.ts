@@ -30,23 +30,32 @@ export function connectParts(
   const partById = new Map<string, Part>();
   const ends: number[] = [];
   const used = new Map<string, number>();
-  const pieces = new Set(file.pieces.map((p) => p.id));
+  const assemblies = new Set(file.pieces.map((p) => p.id));
   const doors = new Set(file.doors.map((d) => d.id));
   const labelsOf = labelsIn(file);
   let memorySize = 0;
   for (const { entry, path } of entries) {
     const kind = partKind(entry.kind)!;
-    const { id, name, piece, at: _at, odds: _odds, kind: _kind, ...own } = entry as PartEntry & Record<string, unknown>;
+    const {
+      id,
+      name,
+      piece: assembly,
+      at: _at,
+      odds: _odds,
+      kind: _kind,
+      ...own
+    } = entry as PartEntry & Record<string, unknown>;
     const fields: unknown = own;
     if (partById.has(id)) problem([...path, "id"], say.aSecondPartIsCalled(id));
-    if (!rigs.ids.has(id) && !pieces.has(piece)) problem([...path, "piece"], say.thereIsNoPieceCalled(piece));
+    if (!rigs.ids.has(id) && !assemblies.has(assembly))
+      problem([...path, "piece"], say.thereIsNoAssemblyCalled(assembly));
     const nodeOf = nodesOf({ entry, path }, fields, nets, used, problem);
     const elements = kind.electrical.elements(fields);
     const part: Part = {
       index: parts.length,
       id,
       name,
-      piece,
+      assembly,
       kind,
       fields,
       nodeOf,

@@ -81,7 +81,7 @@ export const programSchema = z.object({
         after: seconds.default(1),
         /** Stays set until the power is gone, though its reason has gone. */
         stays: z.enum(["yes", "no"]).default("no"),
-        /** The piece the maker's own table blames. */
+        /** The assembly the maker's own table blames. */
         blames: id.optional(),
       }),
     )

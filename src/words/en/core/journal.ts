@@ -3,8 +3,8 @@ export const say = {
   onToMeasuring: "On to measuring.",
   putRightTheComplaintStays: (sentence: string) => `Put right (${sentence}); the complaint stays.`,
   isGone: "is gone",
-  triedTheComplaint: (pieceName: string, repair: string, came: string) =>
-    `Tried: ${pieceName}, ${repair}. The complaint ${came}.`,
+  triedTheComplaint: (assemblyName: string, repair: string, came: string) =>
+    `Tried: ${assemblyName}, ${repair}. The complaint ${came}.`,
   mainsAtVoltsV: (volts: number) => `mains at ${volts} V`,
   worksWorksWordsNotFails: (worksWords: string, failsWords: string) => `Works: ${worksWords}. Not: ${failsWords}.`,
   loadNameNotShouldWithin: (loadName: string, should: string, seconds: number) =>

@@ -1,12 +1,12 @@
 import { describe, expect, it } from "vitest";
 import { ORDINARY_METER } from "../../../../src/core/instrument";
 import { readMachineYaml } from "../../../../src/core/model";
-import type { Shown } from "../../../../src/core/quantity";
+import type { Reading } from "../../../../src/core/quantity";
 import { makeTest, type Test } from "../../../../src/core/simulate";
 import { advise } from "../../../../src/core/diagnose/advice/advise";
 import { bindProofs, shownProofs, unmeetableProofs } from "../../../../src/core/diagnose/advice/binding-proofs";
 import { proofsFor } from "../../../../src/core/diagnose/advice/proofs";
-import { ALL_MEANS } from "../../../../src/core/diagnose/planning/means";
+import { ALL_EQUIPMENT } from "../../../../src/core/diagnose/planning/equipment";
 import { believe } from "../../../../src/core/diagnose/belief/beliefs";
 import { FaultDictionary } from "../../../../src/core/diagnose/dictionary/fault-dictionary";
 import type { Evidence } from "../../../../src/core/diagnose/evidence/evidence";
@@ -27,14 +27,14 @@ const { machine } = readMachineYaml(
 const dictionary = FaultDictionary.of(machine, ORDINARY_METER);
 dictionary.build();
 const [fed, open] = [makeTest("on", "acv", "out-L", "plug-neutral"), makeTest("off", "ohms", "out-L", "in-N")];
-const OVER: Shown = { kind: "overload" };
-const value = (v: number): Shown => ({ kind: "value", value: v });
-const reading = (id: string, test: Test, shown: Shown): Evidence => ({ type: "reading", id, test, shown });
+const OVER: Reading = { kind: "overload" };
+const value = (v: number): Reading => ({ kind: "value", value: v });
+const reading = (id: string, test: Test, shown: Reading): Evidence => ({ type: "reading", id, test, shown });
 const complaint: Evidence = { type: "complaint", id: "c", complaint: "cold" };
-const standing = { setup: "off", openPanels: new Set<string>() };
+const unitState = { setup: "off", openPanels: new Set<string>() };
 /** How the proofs of the heater stand after some evidence, where the beliefs are those after some other. */
 const bound = (evidence: readonly Evidence[], known: readonly Evidence[] = evidence) =>
-  bindProofs(dictionary, believe(dictionary, [complaint, ...known]), standing, [complaint, ...evidence], "heater");
+  bindProofs(dictionary, believe(dictionary, [complaint, ...known]), unitState, [complaint, ...evidence], "heater");
 const stateOf = (of: string, ...from: Parameters<typeof bound>) => bound(...from).find((p) => p.of === of)!;
 
 describe("a proof", () => {
@@ -65,7 +65,7 @@ describe("a file", () => {
   it("is told which proofs no test can meet, fault by fault", () => {
     // An element that leaks to its case is not open: that proof can never be met of it.
     expect(unmeetableProofs(dictionary)).toEqual([
-      { fault: "heater:to-case", piece: "heater", words: "It is open itself" },
+      { fault: "heater:to-case", assembly: "heater", words: "It is open itself" },
     ]);
   });
 });
@@ -74,23 +74,23 @@ describe("a search", () => {
   it("ends as likely, unproven, where nobody may make the test that is missing, and says what is missing", () => {
     // The feed can be shown live only, and whoever is here may not measure live.
     const known = [complaint, reading("b", open, OVER), reading("d", open, OVER)];
-    const barred = advise(dictionary, known, { ...standing, means: { ...ALL_MEANS, live: false } });
-    expect(barred.stop).toMatchObject({ kind: "likely", pieces: ["heater"] });
+    const barred = advise(dictionary, known, { ...unitState, equipment: { ...ALL_EQUIPMENT, live: false } });
+    expect(barred.stop).toMatchObject({ kind: "likely", assemblies: ["heater"] });
     expect(barred.stop!.sentence).toContain("line reaches it");
-    const free = advise(dictionary, known, standing);
+    const free = advise(dictionary, known, unitState);
     expect([free.stop, free.next!.proves]).toEqual([null, "Line reaches it"]);
   });
   it("sets one reading aside that fits nothing, says so, and goes on to the fault", () => {
     const absurd = makeTest("on", "acv", "in-L", "in-N");
     const known = [complaint, reading("x", absurd, value(411)), reading("y", absurd, value(411))];
     const rest = [reading("b", open, OVER), reading("d", open, OVER), reading("f", fed, value(119))];
-    const advice = advise(dictionary, [...known, ...rest], standing);
-    expect(advice.stop).toMatchObject({ kind: "found", pieces: ["heater"] });
+    const advice = advise(dictionary, [...known, ...rest], unitState);
+    expect(advice.stop).toMatchObject({ kind: "found", assemblies: ["heater"] });
     expect([...advice.aside].sort()).toEqual(["x", "y"]);
     expect(advice.asideWords).toContain("fits nothing here");
     // Two different ones are no slip.
     const other = makeTest("on", "acv", "plug-line", "plug-neutral");
     const two = [...known, reading("z", other, value(390)), reading("w", other, value(390)), ...rest];
-    expect(advise(dictionary, two, standing).aside).toEqual([]);
+    expect(advise(dictionary, two, unitState).aside).toEqual([]);
   });
 });

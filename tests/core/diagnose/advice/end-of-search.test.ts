@@ -4,8 +4,8 @@ import { readMachineYaml } from "../../../../src/core/model/file/machine-yaml";
 import { advise, FOUND, FOUND_SURELY, isFound } from "../../../../src/core/diagnose/advice/advise";
 import { fitsSomething, weigh } from "../../../../src/core/diagnose/belief/weigh";
 import type { Evidence } from "../../../../src/core/diagnose/evidence/evidence";
-import type { PieceSuspect } from "../../../../src/core/diagnose/belief/suspects";
-import type { Shown } from "../../../../src/core/quantity/read";
+import type { AssemblySuspect } from "../../../../src/core/diagnose/belief/suspects";
+import type { Reading } from "../../../../src/core/quantity/read";
 import { makeTest, testKey } from "../../../../src/core/simulate/test";
 import { KETTLE } from "../../../support/kettle";
 import { FaultDictionary } from "../../../../src/core/diagnose/dictionary/fault-dictionary";
@@ -24,14 +24,14 @@ const [live, out, element, fuse] = [
   makeTest("off", "ohms", "out-L", "in-N"),
   makeTest("off", "ohms", "in-L", "out-L"),
 ];
-const OVER: Shown = { kind: "overload" };
-const reading = (id: string, test: typeof live, shown: number | Shown): Evidence => ({
+const OVER: Reading = { kind: "overload" };
+const reading = (id: string, test: typeof live, shown: number | Reading): Evidence => ({
   type: "reading",
   id,
   test,
   shown: typeof shown === "number" ? { kind: "value", value: shown } : shown,
 });
-const twice = (id: string, test: typeof live, shown: number | Shown): Evidence[] => [
+const twice = (id: string, test: typeof live, shown: number | Reading): Evidence[] => [
   reading(id, test, shown),
   reading(`${id}2`, test, shown),
 ];
@@ -43,7 +43,8 @@ describe("what is certain enough", () => {
       "name: Cord, repair: Replace, minutes: 5, price: 5, board: yes }",
     ),
   );
-  const at = (piece: string, probability: number) => isFound(dictionary, { piece, probability } as PieceSuspect);
+  const at = (assembly: string, probability: number) =>
+    isFound(dictionary, { assembly, probability } as AssemblySuspect);
   it("is less for a part than for a board, or for nothing wrong", () => {
     expect([at("heater", FOUND), at("heater", FOUND - 0.001)]).toEqual([true, false]);
     for (const dear of ["cord", "no-fault"])
@@ -60,7 +61,7 @@ describe("the end of a search", () => {
     const end = at([...twice("a", live, 411), ...twice("b", out, 300), ...twice("d", element, 777e3)]);
     expect(end.stop).toEqual({
       kind: "something else",
-      pieces: [],
+      assemblies: [],
       sentence: "The readings fit neither one fault nor two in the file. Look for a part that is not in the file.",
     });
     expect(end).toMatchObject({ isWider: true, next: null, attempt: null, toCome: null });
@@ -70,7 +71,7 @@ describe("the end of a search", () => {
     const end = at([...twice("a", element, 19.2), reading("b", out, 118)]);
     expect(end.stop).toEqual({
       kind: "not as drawn",
-      pieces: [],
+      assemblies: [],
       sentence: "This unit differs from its file: heater is one of 750 W, not 1500 W. Look, and record what you find.",
     });
     expect(end.isWider).toBe(true);
@@ -82,19 +83,19 @@ describe("the end of a search", () => {
       ...twice("d", element, OVER),
       ...twice("e", fuse, OVER),
     ]);
-    expect(end.stop).toMatchObject({ kind: "found", pieces: ["fuse"] });
+    expect(end.stop).toMatchObject({ kind: "found", assemblies: ["fuse"] });
     expect(end.stop!.sentence).toBe(
       "The fault is in one assembly: Fuse. One fault does not explain the readings: repair this, then go on measuring.",
     );
-    expect(end.suspects.slice(0, 2).map((s) => s.piece)).toEqual(["fuse", "heater"]);
+    expect(end.suspects.slice(0, 2).map((s) => s.assembly)).toEqual(["fuse", "heater"]);
   });
 });
 
 describe("on the way", () => {
   const dictionary = built(KETTLE);
-  const standing = { setup: "on", openPanels: new Set<string>() };
+  const unitState = { setup: "on", openPanels: new Set<string>() };
   it("what is still to come has a mean within its spread; others stand beside the proposal, dearest last", () => {
-    const first = advise(dictionary, [complaint], standing);
+    const first = advise(dictionary, [complaint], unitState);
     expect(first.isWider).toBe(false);
     const { minutes, money } = first.toCome!;
     for (const spread of [minutes, money]) {
@@ -108,9 +109,9 @@ describe("on the way", () => {
     ).toBe(true);
   });
   it("a test that was made is not proposed again, unless all hangs on it or it fits nothing", () => {
-    const { next } = advise(dictionary, [complaint], standing);
+    const { next } = advise(dictionary, [complaint], unitState);
     const made = reading("a", next!.test, OVER);
-    const then = advise(dictionary, [complaint, made], standing);
+    const then = advise(dictionary, [complaint, made], unitState);
     expect(
       then.next === null ||
         testKey(then.next.test) !== testKey(next!.test) ||
@@ -146,7 +147,7 @@ describe("one reading on which all hangs", () => {
     expect(once.next!.why).toContain("Everything that points at heater rests on this one reading");
     const other = at(fed, reading("l2", live, 119), open);
     expect([other.stop, testKey(other.next!.test)]).toEqual([null, testKey(element)]);
-    expect(at(fed, open, reading("a2", element, OVER)).stop).toMatchObject({ kind: "found", pieces: ["heater"] });
+    expect(at(fed, open, reading("a2", element, OVER)).stop).toMatchObject({ kind: "found", assemblies: ["heater"] });
   });
 });
 
@@ -180,8 +181,8 @@ describe("a repair tried to see", () => {
     advise(built(text), [complaint, ...evidence], { setup: "on", openPanels: new Set() });
   it("is proposed where that beats every test, with what it costs in vain and what to measure first would cost more", () => {
     const advice = at(deep(lit(cord("0.1"))), dark);
-    expect(advice.attempt).toMatchObject({ piece: "cord", name: "Cord", repair: "Press it home", minutes: 0.1 });
-    const share = advice.suspects.find((s) => s.piece === "cord")!.probability;
+    expect(advice.attempt).toMatchObject({ assembly: "cord", name: "Cord", repair: "Press it home", minutes: 0.1 });
+    const share = advice.suspects.find((s) => s.assembly === "cord")!.probability;
     expect(advice.attempt!.why).toMatch(
       new RegExp(
         `^It is this in ${Math.round(10 * share)} of 10 such cases, and costs 3 min if not\\. To measure first takes about [1-9]\\d* min more on the whole\\.$`,
@@ -201,7 +202,7 @@ describe("a repair tried to see", () => {
     ] as const;
     for (const [text, known] of cases) expect(at(text, known).attempt).toBeNull();
     expect(
-      at(deep(lit(cord("0.1"))), dark, { type: "tried", id: "t", piece: "cord", result: "stays" }).attempt,
+      at(deep(lit(cord("0.1"))), dark, { type: "tried", id: "t", assembly: "cord", result: "stays" }).attempt,
     ).toBeNull();
   });
 });
@@ -222,10 +223,10 @@ describe("a board that was repaired", () => {
         complaint,
         reading("b", out, 118),
         reading("e", makeTest("off", "ohms", "plug-line", "plug-neutral"), OVER),
-        { type: "tried", id: "t", piece: "heater", result: "gone" },
+        { type: "tried", id: "t", assembly: "heater", result: "gone" },
       ],
       { setup: "on", openPanels: new Set() },
     );
-    expect(end).toMatchObject({ next: null, attempt: null, stop: { kind: "mended", pieces: ["heater"] } });
+    expect(end).toMatchObject({ next: null, attempt: null, stop: { kind: "mended", assemblies: ["heater"] } });
   });
 });

@@ -56,8 +56,8 @@ describe("evidence that a later change of the unit can no longer express", () =>
   it("never stops the search", () => {
     const dictionary = FaultDictionary.of(without, ORDINARY_METER);
     dictionary.build();
-    const standing = { setup: complaint.setup, openPanels: new Set<string>() };
-    expect(() => advise(dictionary, expressible(without, evidence).kept, standing)).not.toThrow();
+    const unitState = { setup: complaint.setup, openPanels: new Set<string>() };
+    expect(() => advise(dictionary, expressible(without, evidence).kept, unitState)).not.toThrow();
   });
 
   it("is judged kind by kind", () => {
@@ -67,7 +67,7 @@ describe("evidence that a later change of the unit can no longer express", () =>
       { type: "timed", id: "t", setup: "nowhere", part: part.id, label: "x", seconds: 3, watched: 3 },
       { type: "answer", id: "a", first: "why", answer: "yes" },
       { type: "sign", id: "s", part: part.id, sign: "sings", there: true },
-      { type: "tried", id: "r", piece: "wing", result: "gone" },
+      { type: "tried", id: "r", assembly: "wing", result: "gone" },
       { type: "surroundings", id: "u", celsius: 20 },
     ];
     expect(expressible(machine, strange).aside.map((a) => a.id)).toEqual(["c", "p", "t", "a", "s", "r"]);

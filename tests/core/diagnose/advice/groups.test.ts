@@ -2,7 +2,7 @@ import { describe, expect, it } from "vitest";
 import { ORDINARY_METER } from "../../../../src/core/instrument/meter";
 import { readMachineYaml } from "../../../../src/core/model/file/machine-yaml";
 import { codeOdds, setupShowing } from "../../../../src/core/diagnose/advice/code-odds";
-import { costOf, type Standing } from "../../../../src/core/diagnose/planning/cost";
+import { costOf, type UnitState } from "../../../../src/core/diagnose/planning/cost";
 import { coverageOf } from "../../../../src/core/diagnose/advice/coverage";
 import { faultGroups } from "../../../../src/core/diagnose/advice/groups";
 import { answerLikelihood } from "../../../../src/core/diagnose/evidence/simple-causes";
@@ -10,7 +10,7 @@ import {
   faultName,
   faultsOf,
   hypothesesOf,
-  piecesOf,
+  assembliesOf,
   type Hypothesis,
 } from "../../../../src/core/diagnose/hypotheses/hypothesis";
 import { compileMachine } from "../../../../src/core/model/compile/compile";
@@ -87,7 +87,7 @@ describe("what may be true", () => {
       expect(names).toEqual(part.modes.map((m) => `${part.name}: ${m.words}`));
     }
     const [none, other] = [causes.hypotheses[0]!, causes.hypotheses.at(-1)!];
-    expect([piecesOf(causes.machine, none), piecesOf(causes.machine, other)]).toEqual([
+    expect([assembliesOf(causes.machine, none), assembliesOf(causes.machine, other)]).toEqual([
       ["no-fault"],
       ["something-else"],
     ]);
@@ -105,8 +105,8 @@ describe("what may be true", () => {
         { part: "heater", mode: "open" },
         { part: "outlet", mode: "dead" },
       ],
-      pieces: ["heater", "house"],
-      piece: "heater+house",
+      assemblies: ["heater", "house"],
+      assembly: "heater+house",
       prior: 0,
     };
     expect(answerLikelihood(machine, "cold", machine.file.firsts[0]!, "no", two)).toBeCloseTo(0.95, 12);
@@ -119,7 +119,7 @@ describe("a thing that is shown", () => {
     "at: { a: heat, b: N, case: body } }\n",
     "at: { a: heat, b: N, case: body } }\n  - { id: lamp, kind: lamp, name: Lamp, piece: heater, volts: 120, watts: 1, current: ac, at: { a: heat, b: N } }\n",
   );
-  it("is looked for with power on only; a table that blames nothing has no odds to give, one that blames a piece has those of the piece", () => {
+  it("is looked for with power on only; a table that blames nothing has no odds to give, one that blames an assembly has those of the piece", () => {
     const first = built(
       lamp.replace("setups:\n", 'setups:\n  - { id: "before", name: Unplugged, power: "off", how: Pull the plug. }\n'),
     );
@@ -127,7 +127,7 @@ describe("a thing that is shown", () => {
     const shown = { part: "lamp", label: "dark" };
     expect(codeOdds(first, [], "on", { ...shown, blames: null }).blamed).toBeNull();
     const { blamed, suspects } = codeOdds(first, [], "on", { ...shown, blames: "fuse" });
-    expect(blamed).toBe(suspects.find((s) => s.piece === "fuse")!.probability);
+    expect(blamed).toBe(suspects.find((s) => s.assembly === "fuse")!.probability);
     expect(codeOdds(first, [], "on", { ...shown, blames: "no such piece" }).blamed).toBe(0);
   });
 });
@@ -136,7 +136,7 @@ describe("what is done on the way to a test", () => {
   const steps = (name: string, from: string, to: string) => {
     const machine = machineNamed(name);
     const lookable = machine.parts.find((p) => p.labels)!;
-    const now: Standing = { setup: from, openPanels: new Set(machine.file.panels.map((p) => p.id)) };
+    const now: UnitState = { setup: from, openPanels: new Set(machine.file.panels.map((p) => p.id)) };
     return costOf(machine, now, makeTest(to, "look", lookable.id)).steps;
   };
   it("is said by the kind of its feed: a plug, a battery, or every source by name", () => {

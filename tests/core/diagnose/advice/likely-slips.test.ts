@@ -3,11 +3,11 @@ import { ORDINARY_METER } from "../../../../src/core/instrument/meter";
 import type { Evidence } from "../../../../src/core/diagnose/evidence/evidence";
 import { misfitOf } from "../../../../src/core/diagnose/advice/likely-slips";
 import { signChance, signsOf, UNIT_SIGNS, WHOLE_UNIT } from "../../../../src/core/diagnose/evidence/signs";
-import { pieceSuspects } from "../../../../src/core/diagnose/belief/suspects";
+import { assemblySuspects } from "../../../../src/core/diagnose/belief/suspects";
 import { whatIf } from "../../../../src/core/diagnose/advice/what-if";
-import { unknownPiece, unknownSign } from "../../../../src/core/diagnose/advice/expressible";
+import { unknownAssembly, unknownSign } from "../../../../src/core/diagnose/advice/expressible";
 import type { Fault } from "../../../../src/core/model/fault";
-import type { Shown } from "../../../../src/core/quantity/read";
+import type { Reading } from "../../../../src/core/quantity/read";
 import { Simulator } from "../../../../src/core/simulate/energise";
 import { observe } from "../../../../src/core/simulate/observe";
 import { makeTest, type Test } from "../../../../src/core/simulate/test";
@@ -23,14 +23,14 @@ const { machine } = dictionary;
 const simulator = new Simulator(machine);
 const HINGE: Fault = { part: "H1-1", mode: "open" };
 
-const shows = (t: Test, faults: readonly Fault[]): Shown =>
+const shows = (t: Test, faults: readonly Fault[]): Reading =>
   observe(
     simulator,
     simulator.energise(machine.setupById.get(t.setup)!, faults, nominalValues(machine)),
     t,
     ORDINARY_METER,
   );
-const reading = (id: string, t: Test, shown: Shown): Evidence => ({ type: "reading", id, test: t, shown });
+const reading = (id: string, t: Test, shown: Reading): Evidence => ({ type: "reading", id, test: t, shown });
 const complaint: Evidence = { type: "complaint", id: "complaint", complaint: "panel-dark" };
 
 /** A dead panel with an open hinge pin, already half found: the rail is there before the hinge. */
@@ -121,8 +121,8 @@ describe("signs, and repairs that were tried", () => {
     for (const k of PART_KINDS) for (const id of Object.keys(k.failures.unitSigns ?? {})) expect(known).toContain(id);
   });
 
-  const of = (evidence: readonly Evidence[], piece: string) =>
-    pieceSuspects(dictionary, believe(dictionary, evidence)).find((s) => s.piece === piece)?.probability ?? 0;
+  const of = (evidence: readonly Evidence[], assembly: string) =>
+    assemblySuspects(dictionary, believe(dictionary, evidence)).find((s) => s.assembly === assembly)?.probability ?? 0;
 
   test("a green contact raises its plug, a clean one lowers it; looked at twice it counts once", () => {
     const green = (there: boolean, id = "s"): Evidence => ({
@@ -158,14 +158,14 @@ describe("signs, and repairs that were tried", () => {
     ).toBe(false);
   });
 
-  test("a repair that did not help nearly clears its piece; one that did nearly settles it", () => {
-    const tried = (result: "gone" | "stays"): Evidence => ({ type: "tried", id: "r", piece: "panel-board", result });
+  test("a repair that did not help nearly clears its assembly; one that did nearly settles it", () => {
+    const tried = (result: "gone" | "stays"): Evidence => ({ type: "tried", id: "r", assembly: "panel-board", result });
     expect(of([complaint, tried("stays")], "panel-board")).toBeLessThan(of([complaint], "panel-board") / 5);
     expect(of([complaint, tried("gone")], "panel-board")).toBeGreaterThan(
       Math.min(0.7, of([complaint], "panel-board") * 3),
     );
-    expect([unknownPiece(machine, "panel-board"), unknownSign(machine, "H1-1", "corrosion")]).toEqual([null, null]);
-    expect(unknownPiece(machine, "roof")).toContain("no piece roof");
+    expect([unknownAssembly(machine, "panel-board"), unknownSign(machine, "H1-1", "corrosion")]).toEqual([null, null]);
+    expect(unknownAssembly(machine, "roof")).toContain("no assembly roof");
     expect(unknownSign(machine, "H1-1", "smile")).toContain("no such sign");
   });
 });

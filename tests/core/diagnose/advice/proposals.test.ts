@@ -2,9 +2,9 @@ import { describe, expect, it } from "vitest";
 import { ORDINARY_METER } from "../../../../src/core/instrument/meter";
 import { readMachineYaml } from "../../../../src/core/model/file/machine-yaml";
 import { advise, type Advice } from "../../../../src/core/diagnose/advice/advise";
-import type { Standing } from "../../../../src/core/diagnose/planning/cost";
+import type { UnitState } from "../../../../src/core/diagnose/planning/cost";
 import type { Evidence } from "../../../../src/core/diagnose/evidence/evidence";
-import { ALL_MEANS, type Means } from "../../../../src/core/diagnose/planning/means";
+import { ALL_EQUIPMENT, type Equipment } from "../../../../src/core/diagnose/planning/equipment";
 import { outcomeWords, windowWords } from "../../../../src/core/diagnose/advice/test-sheet";
 import type { Fault } from "../../../../src/core/model/fault";
 import { Simulator } from "../../../../src/core/simulate/energise";
@@ -56,36 +56,36 @@ function reading(id: string, test: ReturnType<typeof makeTest>, faults: readonly
 /** The advice at each step of a search on a unit with these faults, to its end. */
 function course(
   faults: readonly Fault[],
-  means: Means = ALL_MEANS,
+  equipment: Equipment = ALL_EQUIPMENT,
 ): { readonly steps: readonly Advice[]; readonly evidence: readonly Evidence[] } {
   const evidence: Evidence[] = [complaint];
   const steps: Advice[] = [];
-  let standing: Standing = { setup: "on", openPanels: new Set<string>(), means };
+  let unitState: UnitState = { setup: "on", openPanels: new Set<string>(), equipment };
   for (let k = 0; k < 20; k++) {
-    const advice = advise(dictionary, evidence, standing);
+    const advice = advise(dictionary, evidence, unitState);
     steps.push(advice);
     if (!advice.next) break;
     evidence.push(reading(`r${k}`, advice.next.test, faults));
-    standing = { ...standing, setup: advice.next.test.setup };
+    unitState = { ...unitState, setup: advice.next.test.setup };
   }
   return { steps, evidence };
 }
 
-/** A search that ends with one piece after a reading was made again, and that piece. */
+/** A search that ends with one assembly after a reading was made again, and that assembly. */
 function hinging() {
   for (const part of machine.parts)
     for (const mode of part.modes) {
       const { steps, evidence } = course([{ part: part.id, mode: mode.id }]);
       if (steps.at(-1)!.stop?.kind === "found" && steps.some((s) => s.next?.why.includes("rests on this one reading")))
-        return { steps, evidence, piece: part.piece };
+        return { steps, evidence, assembly: part.assembly };
     }
   throw new Error("no search hangs on one reading");
 }
 
 describe("how a search ends", () => {
-  it("with the piece, once every reading on which all hangs was made a second time", () => {
-    const { steps, evidence, piece } = hinging();
-    expect(steps.at(-1)!.stop).toMatchObject({ kind: "found", pieces: [piece] });
+  it("with the assembly, once every reading on which all hangs was made a second time", () => {
+    const { steps, evidence, assembly } = hinging();
+    expect(steps.at(-1)!.stop).toMatchObject({ kind: "found", assemblies: [assembly] });
     const again = steps.findIndex((s) => s.next?.why.includes("rests on this one reading"));
     expect(again).toBeGreaterThan(0);
     const made = steps.flatMap((s) => (s.next ? [testKey(s.next.test)] : []));
@@ -99,7 +99,7 @@ describe("how a search ends", () => {
     const barred = advise(dictionary, alone, {
       setup: "on",
       openPanels: new Set(),
-      means: { ...ALL_MEANS, live: false },
+      equipment: { ...ALL_EQUIPMENT, live: false },
     });
     expect(barred.next === null || testKey(barred.next.test) !== testKey(live)).toBe(true);
     expect(evidence.length).toBe(steps.length);
@@ -108,15 +108,15 @@ describe("how a search ends", () => {
     const fuse = [{ part: "F1", mode: "blown" }];
     expect(course(fuse).steps.at(-1)!.stop).toEqual({
       kind: "group",
-      pieces: ["fuse", "switch"],
+      assemblies: ["fuse", "switch"],
       sentence: "No safe test tells these apart: Fuse, Switch. Start with the one that is cheapest to prove.",
     });
-    for (const means of [
-      { ...ALL_MEANS, live: false },
-      { ...ALL_MEANS, clamp: false },
-      { ...ALL_MEANS, dcClamp: false },
+    for (const equipment of [
+      { ...ALL_EQUIPMENT, live: false },
+      { ...ALL_EQUIPMENT, clamp: false },
+      { ...ALL_EQUIPMENT, dcClamp: false },
     ])
-      expect(course(fuse, means).steps.at(-1)!.stop!.sentence).toBe(
+      expect(course(fuse, equipment).steps.at(-1)!.stop!.sentence).toBe(
         "None of the tests you can make tells these apart: Fuse, Switch. Hand over to someone who may measure live, or has the clamp.",
       );
   });
@@ -124,11 +124,11 @@ describe("how a search ends", () => {
     const { steps } = course([]);
     expect(steps.at(-1)!.stop).toEqual({
       kind: "group",
-      pieces: ["switch"],
+      assemblies: ["switch"],
       sentence: "Every reading is as a good machine shows it. No safe test would show: Switch.",
     });
     // With less than all means it is not known to be sound.
-    expect(course([], { ...ALL_MEANS, live: false }).steps.at(-1)!.stop!.sentence).toMatch(
+    expect(course([], { ...ALL_EQUIPMENT, live: false }).steps.at(-1)!.stop!.sentence).toMatch(
       /^None of the tests you can make tells these apart: .*Switch.*nothing wrong\. Hand over/,
     );
   });
@@ -140,14 +140,14 @@ describe("how a search ends", () => {
     expect(at([answer("a", "empty", "yes")])).toMatchObject({
       next: null,
       attempt: null,
-      stop: { kind: "simple cause", pieces: [], sentence: "Fill it and try it." },
+      stop: { kind: "simple cause", assemblies: [], sentence: "Fill it and try it." },
     });
     expect(at([answer("a", "empty", "yes"), answer("b", "empty", "no")]).stop).toBeNull();
     expect(at([answer("a", "empty", "no"), answer("b", "empty", "yes")]).stop?.kind).toBe("simple cause");
     expect(at([answer("a", "outlet", "no")]).stop).toBeNull();
   });
   it("when the complaint went with a repair, and not when it stayed", () => {
-    const tried = (result: "gone" | "stays"): Evidence => ({ type: "tried", id: "t", piece: "heater", result });
+    const tried = (result: "gone" | "stays"): Evidence => ({ type: "tried", id: "t", assembly: "heater", result });
     const at = (result: "gone" | "stays") =>
       advise(dictionary, [complaint, tried(result)], { setup: "on", openPanels: new Set() });
     expect(at("gone")).toMatchObject({
@@ -155,7 +155,7 @@ describe("how a search ends", () => {
       attempt: null,
       stop: {
         kind: "mended",
-        pieces: ["heater"],
+        assemblies: ["heater"],
         sentence: "This repair cured the complaint: heater. Prove the repair, then close with the diagnosis.",
       },
     });
@@ -189,14 +189,14 @@ describe("beside the test that is proposed", () => {
       shown: { kind: "value", value },
     });
     const strange = [complaint, odd("a", live, 411), odd("b", dead, 777e3)];
-    const at = (evidence: readonly Evidence[], setup: string, means = ALL_MEANS) =>
-      advise(dictionary, evidence, { setup, openPanels: new Set(), means }).next;
+    const at = (evidence: readonly Evidence[], setup: string, equipment = ALL_EQUIPMENT) =>
+      advise(dictionary, evidence, { setup, openPanels: new Set(), equipment }).next;
     expect(at(strange, "off")).toMatchObject({ test: dead });
     expect(at(strange, "off")!.why).toContain("fits no remaining suspect");
     expect(testKey(at([complaint, odd("a", live, 411)], "on")!.test)).toBe(testKey(live));
-    expect(testKey(at([complaint, odd("a", live, 411)], "on", { ...ALL_MEANS, live: false })?.test ?? dead)).not.toBe(
-      testKey(live),
-    );
+    expect(
+      testKey(at([complaint, odd("a", live, 411)], "on", { ...ALL_EQUIPMENT, live: false })?.test ?? dead),
+    ).not.toBe(testKey(live));
     // Made again with the same result it is confirmed, and not asked for a third time.
     expect(at([complaint, odd("a", live, 411), odd("a2", live, 411)], "on")?.why ?? "").not.toContain("fits nothing");
   });
@@ -239,7 +239,7 @@ describe("results in words", () => {
 
 describe("the reading on which all hangs", () => {
   it("is the one without which least is left of what was found: by leaving each out in turn", () => {
-    const { steps, evidence, piece } = hinging();
+    const { steps, evidence, assembly } = hinging();
     const k = steps.findIndex((step) => step.next?.why.includes("rests on this one reading"));
     const known = evidence.slice(0, k + 1);
     const without = known
@@ -252,7 +252,7 @@ describe("the reading on which all hangs", () => {
             dictionary,
             known.filter((x) => x !== e),
           ).probability,
-        ).get(piece)!,
+        ).get(assembly)!,
       }));
     const least = without.reduce((a, b) => (b.left < a.left ? b : a));
     expect(least.left).toBeLessThan(0.5);
@@ -292,8 +292,8 @@ describe("before a board is blamed", () => {
       ),
     };
   };
-  const at = (evidence: readonly Evidence[], means: Means = ALL_MEANS) =>
-    advise(own, [complaint, ...evidence], { setup: "off", openPanels: new Set(), means });
+  const at = (evidence: readonly Evidence[], equipment: Equipment = ALL_EQUIPMENT) =>
+    advise(own, [complaint, ...evidence], { setup: "off", openPanels: new Set(), equipment });
   /** Everything that is asked on the way to the board, and how it ends. */
   const evidence: Evidence[] = [];
   const asked: Advice[] = [];
@@ -307,7 +307,7 @@ describe("before a board is blamed", () => {
 
   it("what the search has shown or implied is not asked for again, and says by what", () => {
     const end = asked.at(-1)!;
-    expect(end.stop).toMatchObject({ kind: "found", pieces: ["heater"] });
+    expect(end.stop).toMatchObject({ kind: "found", assemblies: ["heater"] });
     expect(proving).toEqual([]);
     expect(end.proofs.map((p) => p.of)).toEqual(["feed", "output"]);
     const ids = evidence.map((e) => e.id);
@@ -347,8 +347,8 @@ describe("what was found with what it has taken along", () => {
       { part: "F1", mode: "blown" },
     ];
     const evidence: Evidence[] = [complaint];
-    let standing: Standing = { setup: "on", openPanels: new Set<string>() };
-    let advice = advise(own, evidence, standing);
+    let unitState: UnitState = { setup: "on", openPanels: new Set<string>() };
+    let advice = advise(own, evidence, unitState);
     for (let k = 0; k < 15 && advice.next; k++) {
       const { test } = advice.next;
       evidence.push({
@@ -362,10 +362,10 @@ describe("what was found with what it has taken along", () => {
           ORDINARY_METER,
         ),
       });
-      standing = { ...standing, setup: test.setup };
-      advice = advise(own, evidence, standing);
+      unitState = { ...unitState, setup: test.setup };
+      advice = advise(own, evidence, unitState);
     }
-    expect(advice.stop).toMatchObject({ kind: "found", pieces: ["heater"] });
+    expect(advice.stop).toMatchObject({ kind: "found", assemblies: ["heater"] });
     expect(advice.stop!.sentence).toContain("It has taken fuse with it; renew both, this first.");
   });
 });

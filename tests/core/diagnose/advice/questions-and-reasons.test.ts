@@ -6,27 +6,27 @@ import { setupShowing } from "../../../../src/core/diagnose/advice/code-odds";
 import { coverageOf } from "../../../../src/core/diagnose/advice/coverage";
 import {
   answerLikelihood,
-  firstsOf,
+  simpleCausesOf,
   isCause,
   isModelled,
-  openFirsts,
+  openSimpleCauses,
 } from "../../../../src/core/diagnose/evidence/simple-causes";
 import { faultGroups } from "../../../../src/core/diagnose/advice/groups";
 import {
-  blamedPieces,
+  blamedAssemblies,
   faultsOf,
   hypothesesOf,
   hypothesisName,
   NO_FAULT_PRIOR,
-  pieceName,
-  piecesOf,
+  assemblyName,
+  assembliesOf,
   SOMETHING_ELSE_PRIOR,
   type Hypothesis,
 } from "../../../../src/core/diagnose/hypotheses/hypothesis";
 import { windowWords } from "../../../../src/core/diagnose/advice/test-sheet";
 import { historyOf, reasonsFor } from "../../../../src/core/diagnose/advice/reasons";
 import { sameNominal, windowOf } from "../../../../src/core/diagnose/reading/window";
-import type { Shown } from "../../../../src/core/quantity/read";
+import type { Reading } from "../../../../src/core/quantity/read";
 import { Simulator } from "../../../../src/core/simulate/energise";
 import { observe } from "../../../../src/core/simulate/observe";
 import { makeTest } from "../../../../src/core/simulate/test";
@@ -60,14 +60,14 @@ const { machine } = readMachineYaml(TEXT, "kettle.yaml");
 const dictionary = FaultDictionary.of(machine, ORDINARY_METER);
 dictionary.build();
 const hypotheses = hypothesesOf(machine);
-const volts = (value: number): Shown => ({ kind: "value", value });
+const volts = (value: number): Reading => ({ kind: "value", value });
 const named = (id: string) => hypotheses.find((h) => h.id === id)!;
 
 describe("the questions before anything is opened", () => {
   const [outlet, empty, base] = machine.file.firsts;
   it("belong to their complaint, or to every one", () => {
-    expect(firstsOf(machine, "cold").map((f) => f.id)).toEqual(["outlet", "empty", "base"]);
-    expect(firstsOf(machine, "dark").map((f) => f.id)).toEqual(["outlet"]);
+    expect(simpleCausesOf(machine, "cold").map((f) => f.id)).toEqual(["outlet", "empty", "base"]);
+    expect(simpleCausesOf(machine, "dark").map((f) => f.id)).toEqual(["outlet"]);
   });
   it("say by which answer they are the cause, and whether it lies in the model", () => {
     expect([isCause(outlet!, "no"), isCause(outlet!, "yes"), isCause(empty!, "yes"), isCause(base!, "yes")]).toEqual([
@@ -96,7 +96,7 @@ describe("the questions before anything is opened", () => {
   });
   it("are asked in the order of odds over minutes, the modelled ones by the doubt in their parts, what is answered or hopeless left out", () => {
     const order = (doubt: Record<string, number>, answered: string[] = []) =>
-      openFirsts(machine, "cold", new Set(answered), doubt).map((o) => [o.first.id, o.odds, o.score]);
+      openSimpleCauses(machine, "cold", new Set(answered), doubt).map((o) => [o.first.id, o.odds, o.score]);
     expect(order({ outlet: 0.5 })).toEqual([
       ["empty", 30, 60],
       ["outlet", 50, 25],
@@ -129,8 +129,8 @@ describe("what may be true of a machine", () => {
       { part: "F1", mode: "blown" },
     ]);
     expect(faultsOf(machine, led, ["heater"])).toEqual([{ part: "F1", mode: "blown" }]);
-    expect(piecesOf(machine, led)).toEqual(["heater", "fuse"]);
-    expect(blamedPieces(led)).toEqual(["heater"]);
+    expect(assembliesOf(machine, led)).toEqual(["heater", "fuse"]);
+    expect(blamedAssemblies(led)).toEqual(["heater"]);
     expect(hypothesisName(machine, led)).toMatch(/^Heater: .+, and with it Fuse: /);
     const two: Hypothesis = {
       kind: "two faults",
@@ -139,11 +139,11 @@ describe("what may be true of a machine", () => {
         { part: "heater", mode: "open" },
         { part: "F1", mode: "blown" },
       ],
-      pieces: ["heater", "fuse"],
-      piece: "heater+fuse",
+      assemblies: ["heater", "fuse"],
+      assembly: "heater+fuse",
       prior: 0,
     };
-    expect([piecesOf(machine, two), blamedPieces(two)]).toEqual([
+    expect([assembliesOf(machine, two), blamedAssemblies(two)]).toEqual([
       ["heater", "fuse"],
       ["heater", "fuse"],
     ]);
@@ -152,7 +152,7 @@ describe("what may be true of a machine", () => {
   it("has names for a technician", () => {
     expect(
       ["no-fault", "something-else", "not-as-drawn", "heater", "heater+fuse", "unknown"].map((p) =>
-        pieceName(machine, p),
+        assemblyName(machine, p),
       ),
     ).toEqual(["Nothing wrong", "Something else", "Differs from the file", "Heater", "Heater and Fuse", "unknown"]);
     expect([hypothesisName(machine, named("no-fault")), hypothesisName(machine, named("something-else"))]).toEqual([
@@ -163,9 +163,9 @@ describe("what may be true of a machine", () => {
 });
 
 describe("what can be told apart", () => {
-  const same = (a: Shown | null, b: Shown | null, fn: "dcv" | "look" | "continuity" = "dcv") =>
+  const same = (a: Reading | null, b: Reading | null, fn: "dcv" | "look" | "continuity" = "dcv") =>
     sameNominal(makeTest("on", fn, "out-L", "in-N"), [a], [b], ORDINARY_METER);
-  const label = (words: string): Shown => ({ kind: "label", label: words });
+  const label = (words: string): Reading => ({ kind: "label", label: words });
   it("goes by kind, by word, by sound, and by six errors of the meter", () => {
     expect([
       same(volts(5), volts(5.001)),
@@ -178,7 +178,7 @@ describe("what can be told apart", () => {
       same(label("lit"), label("dark"), "look"),
       same(label("lit"), volts(1), "look"),
     ]).toEqual([true, false, false]);
-    const beep = (beeps: boolean): Shown => ({ kind: "beep", beeps });
+    const beep = (beeps: boolean): Reading => ({ kind: "beep", beeps });
     expect([
       same(beep(true), beep(true), "continuity"),
       same(beep(true), beep(false), "continuity"),
@@ -262,17 +262,17 @@ describe("what can be told apart", () => {
   });
 });
 
-describe("the reasons for and against a piece", () => {
-  const reading = (test: ReturnType<typeof makeTest>, shown: Shown): Evidence => ({
+describe("the reasons for and against an assembly", () => {
+  const reading = (test: ReturnType<typeof makeTest>, shown: Reading): Evidence => ({
     type: "reading",
     id: "r",
     test,
     shown,
   });
   const atHeater = makeTest("on", "acv", "out-L", "in-N");
-  const odds = (probability: ArrayLike<number>, piece: string) => {
+  const odds = (probability: ArrayLike<number>, assembly: string) => {
     const own = dictionary.hypotheses.reduce(
-      (sum, h, i) => sum + (blamedPieces(h).includes(piece) ? probability[i]! : 0),
+      (sum, h, i) => sum + (blamedAssemblies(h).includes(assembly) ? probability[i]! : 0),
       0,
     );
     return own / (1 - own);
@@ -284,12 +284,12 @@ describe("the reasons for and against a piece", () => {
   ] as const)("weigh one reading by how far it moves the odds (Good, 1950): %s", (_, value) => {
     const evidence = [reading(atHeater, volts(value))];
     const [before, after] = [believe(dictionary, []), believe(dictionary, evidence)];
-    for (const piece of ["heater", "fuse", "cord", "house", "no-fault"]) {
-      const moved = Math.log2(odds(after.probability, piece) / odds(before.probability, piece));
-      const reasons = reasonsFor(dictionary, evidence, after, piece);
-      if (Math.abs(moved) < 0.4) expect(reasons, piece).toEqual([]);
+    for (const assembly of ["heater", "fuse", "cord", "house", "no-fault"]) {
+      const moved = Math.log2(odds(after.probability, assembly) / odds(before.probability, assembly));
+      const reasons = reasonsFor(dictionary, evidence, after, assembly);
+      if (Math.abs(moved) < 0.4) expect(reasons, assembly).toEqual([]);
       else {
-        expect(reasons, piece).toHaveLength(1);
+        expect(reasons, assembly).toHaveLength(1);
         expect(reasons[0]!.bits).toBeCloseTo(moved, 6);
         expect(reasons[0]!.side).toBe(moved > 0 ? "for" : "against");
         expect(reasons[0]!.soundShows).toBe(
@@ -298,14 +298,14 @@ describe("the reasons for and against a piece", () => {
       }
     }
   });
-  it("are none for a piece that nobody suspects, and come strongest first", () => {
+  it("are none for an assembly that nobody suspects, and come strongest first", () => {
     const evidence: Evidence[] = [
       { type: "complaint", id: "c", complaint: "dark" },
       { ...reading(atHeater, volts(0)), id: "a" } as Evidence,
       { ...reading(makeTest("on", "acv", "in-L", "in-N"), volts(119)), id: "b" } as Evidence,
     ];
     const beliefs = believe(dictionary, evidence);
-    expect(reasonsFor(dictionary, evidence, beliefs, "not a piece")).toEqual([]);
+    expect(reasonsFor(dictionary, evidence, beliefs, "not an assembly")).toEqual([]);
     const reasons = reasonsFor(dictionary, evidence, beliefs, "fuse");
     expect(reasons.length).toBeGreaterThan(1);
     expect(reasons.map((r) => Math.abs(r.bits))).toEqual(reasons.map((r) => Math.abs(r.bits)).sort((x, y) => y - x));
@@ -321,11 +321,13 @@ describe("the reasons for and against a piece", () => {
     const history = historyOf(dictionary, evidence);
     expect(history.steps.map((s) => s.evidence)).toEqual(["c", "r"]);
     const now = involvement(dictionary, believe(dictionary, evidence).probability);
-    history.pieces.forEach(({ piece }, i) => expect(history.steps[1]!.shares[i]).toBeCloseTo(now.get(piece)!, 12));
+    history.assemblies.forEach(({ assembly }, i) =>
+      expect(history.steps[1]!.shares[i]).toBeCloseTo(now.get(assembly)!, 12),
+    );
     for (const s of history.steps) expect(s.shares.reduce((a, b) => a + b, 0)).toBeLessThanOrEqual(1 + 1e-9);
-    expect(history.pieces.length).toBeLessThanOrEqual(5);
+    expect(history.assemblies.length).toBeLessThanOrEqual(5);
     // The two that lead now come first, then whatever ever stood high.
-    const [first, second, ...others] = history.pieces.map((_, i) => history.steps.map((step) => step.shares[i]!));
+    const [first, second, ...others] = history.assemblies.map((_, i) => history.steps.map((step) => step.shares[i]!));
     expect(first![1]).toBeGreaterThanOrEqual(second![1]!);
     for (const other of others) expect(second![1]).toBeGreaterThanOrEqual(other[1]!);
     const highest = others.map((shares) => Math.max(...shares));

@@ -1,6 +1,6 @@
 import { describe, expect, test } from "vitest";
 import { advise } from "../../../../src/core/diagnose/advice/advise";
-import { canMake } from "../../../../src/core/diagnose/planning/means";
+import { canMake } from "../../../../src/core/diagnose/planning/equipment";
 import { slipsFor } from "../../../../src/core/diagnose/advice/likely-slips";
 import { exposureOf } from "../../../../src/core/safety/exposure";
 import { forbidden } from "../../../../src/core/safety/rules";
@@ -11,14 +11,14 @@ import { shared } from "../../../../src/core/diagnose/dictionary/shared-predicti
 import { signChance } from "../../../../src/core/diagnose/evidence/signs";
 import { windowOf, verdictOf } from "../../../../src/core/diagnose/reading/window";
 import { makeTest, testKey } from "../../../../src/core/simulate/test";
-import { ALL_MEANS } from "../../../../src/core/diagnose/planning/means";
+import { ALL_EQUIPMENT } from "../../../../src/core/diagnose/planning/equipment";
 import { demoDictionary } from "../../../support/demo-machine";
 import { randomSource, randomValues, UnitOnTheBench } from "../../../support/unit-on-the-bench";
 import { choose } from "../../../../src/core/diagnose/planning/rating";
 import { believe } from "../../../../src/core/diagnose/belief/beliefs";
 import { signsWorthIt } from "../../../../src/core/diagnose/belief/signs-worth-it";
 
-// What changed pieces of the code once lived through: the meaning of each is held here.
+// What changed assemblies of the code once lived through: the meaning of each is held here.
 const dictionary = demoDictionary();
 const { machine } = dictionary;
 const setupOf = (id: string) => machine.setupById.get(id)!;
@@ -95,15 +95,15 @@ describe("what is asked before a board is blamed", () => {
       const random = randomSource(31);
       const unit = new UnitOnTheBench(machine, [fault], randomValues(machine, random), random);
       const evidence: Evidence[] = [{ type: "complaint", id: "c", complaint: "panel-dark" }];
-      let standing: Parameters<typeof advise>[2] = { setup: "cold-call", openPanels: new Set<string>() };
+      let unitState: Parameters<typeof advise>[2] = { setup: "cold-call", openPanels: new Set<string>() };
       const made = new Set<string>();
       let bound: ReturnType<typeof advise>["proofs"] = [];
       for (let k = 0; k < 16; k++) {
-        const { next, proofs } = advise(dictionary, evidence, standing);
+        const { next, proofs } = advise(dictionary, evidence, unitState);
         bound = proofs;
         if (!next) break;
         expect(forbidden(machine, setupOf(next.test.setup), next.test)).toBeNull();
-        expect(canMake(machine, next.test, ALL_MEANS)).toBe(true);
+        expect(canMake(machine, next.test, ALL_EQUIPMENT)).toBe(true);
         if (next.proves) {
           expect(made.has(testKey(next.test))).toBe(false);
           const ways = machine.file.pieces
@@ -120,7 +120,7 @@ describe("what is asked before a board is blamed", () => {
         }
         made.add(testKey(next.test));
         evidence.push({ type: "reading", id: `r${k}`, test: next.test, shown: unit.read(next.test) });
-        standing = { setup: next.test.setup, openPanels: new Set() };
+        unitState = { setup: next.test.setup, openPanels: new Set() };
       }
       // In the end each is shown by a reading of its own, or implied by one that is named.
       expect(bound.length).toBeGreaterThan(0);
@@ -192,13 +192,13 @@ describe("what a sign would tell", () => {
       const joint = new Map<string, [number, number]>();
       dictionary.hypotheses.forEach((h, i) => {
         const chance = signChance(machine, sign.part, sign.sign, h)!;
-        const row = joint.get(h.piece) ?? [0, 0];
-        joint.set(h.piece, [row[0] + probability[i]! * chance, row[1] + probability[i]! * (1 - chance)]);
+        const row = joint.get(h.assembly) ?? [0, 0];
+        joint.set(h.assembly, [row[0] + probability[i]! * chance, row[1] + probability[i]! * (1 - chance)]);
       });
       const rows = [...joint.values()];
       const yes = rows.reduce((sum, r) => sum + r[0], 0);
       const no = rows.reduce((sum, r) => sum + r[1], 0);
-      // I = H(sign) + H(piece) - H(sign, piece)
+      // I = H(sign) + H(assembly) - H(sign, assembly)
       const information =
         -plogp(yes) -
         plogp(no) -
@@ -220,7 +220,7 @@ describe("what a sign would tell", () => {
 describe("a kernel where room or mains are known", () => {
   const scale = scaleOf(dictionary.meter, "dcv");
   const at = (...y: number[]) => y.map((v) => ({ kind: "value" as const, value: fromScale(scale, v) }));
-  test("lies where the specimens lie that agree with what is known, and is spread by half of all at least", () => {
+  test("lies where the samples lie that agree with what is known, and is spread by half of all at least", () => {
     const kernel = makeKernel(at(100, 104, 108), scale, [1, 0, 0]);
     // All weight on the first: its centre; the spread of all three is 4, so half of that, widened by a quarter.
     for (const centre of kernel.centres) expect(centre).toBeCloseTo(100, 6);
@@ -229,7 +229,7 @@ describe("a kernel where room or mains are known", () => {
     expect(even.centres[0]).toBeCloseTo(104, 6);
     expect(even.widths[0]).toBeCloseTo(Math.hypot(1, 1.25 * Math.sqrt(32 / 3)), 6);
   });
-  test("specimens further apart than a regime do not share a bell; overload and jumping keep their shares", () => {
+  test("samples further apart than a regime do not share a bell; overload and jumping keep their shares", () => {
     const kernel = makeKernel(
       [...at(100, 102, 300, 302), { kind: "overload" }, { kind: "jumping", low: 1, high: 2, manner: "jumping" }],
       scale,

@@ -2,11 +2,11 @@ import { describe, expect, it } from "vitest";
 import { ORDINARY_METER } from "../../../../src/core/instrument/meter";
 import { readMachineYaml } from "../../../../src/core/model/file/machine-yaml";
 import type { Evidence } from "../../../../src/core/diagnose/evidence/evidence";
-import { pieceName } from "../../../../src/core/diagnose/hypotheses/hypothesis";
+import { assemblyName } from "../../../../src/core/diagnose/hypotheses/hypothesis";
 import {
   FUNCTION_WORDS,
   labelWords,
-  layOut,
+  describeTest,
   outcomeWords,
   placeOf,
   propose,
@@ -32,15 +32,15 @@ const { machine } = readMachineYaml(
 const dictionary = FaultDictionary.of(machine, ORDINARY_METER);
 dictionary.build();
 const none = believe(dictionary, []);
-const standing = { setup: "on", openPanels: new Set<string>() };
-const laid = (...of: Parameters<typeof makeTest>) => layOut(dictionary, none, standing, makeTest(...of));
+const unitState = { setup: "on", openPanels: new Set<string>() };
+const card = (...of: Parameters<typeof makeTest>) => describeTest(dictionary, none, unitState, makeTest(...of));
 
 describe("an expected resistance", () => {
   it("says through what it is read, and what lies beside it", () => {
     // The kettle: fuse and heater in series from pin to pin, a lamp across the heater.
-    expect(laid("off", "ohms", "in-L", "in-N").through).toMatch(/^through .*heater/i);
-    expect(laid("off", "ohms", "in-L", "in-N").through).not.toMatch(/lamp/i);
-    expect(laid("on", "acv", "in-L", "in-N").through).toBe("");
+    expect(card("off", "ohms", "in-L", "in-N").through).toMatch(/^through .*heater/i);
+    expect(card("off", "ohms", "in-L", "in-N").through).not.toMatch(/lamp/i);
+    expect(card("on", "acv", "in-L", "in-N").through).toBe("");
   });
 });
 
@@ -93,7 +93,7 @@ describe("a test has a name", () => {
 
 describe("a test laid out", () => {
   it("says where each lead goes, its wire, its side, its signal, and what the black one stands on", () => {
-    const { red, black } = layOut(
+    const { red, black } = describeTest(
       FaultDictionary.of(fridge, ORDINARY_METER),
       { ...none, probability: new Float64Array(0) },
       { setup: "unplugged", openPanels: new Set() },
@@ -110,29 +110,29 @@ describe("a test laid out", () => {
       reference: "board ground",
     });
     expect([one!.colour, one!.where, one!.signal].every(Boolean)).toBe(true);
-    expect(laid("on", "clamp", "cl")).toMatchObject({
+    expect(card("on", "clamp", "cl")).toMatchObject({
       red: { id: "cl", name: "Grey wire", colour: "grey" },
       black: null,
     });
-    expect(laid("on", "look", "lamp").red).toEqual({ id: "lamp", name: "Lamp" });
-    expect(laid("on", "acv", "out-L", "in-N").black).toEqual({ id: "in-N", name: "Neutral in", reference: "neutral" });
-    expect(laid("on", "acv", "out-L", "in-N").red).toEqual({ id: "out-L", name: "Heater line" });
+    expect(card("on", "look", "lamp").red).toEqual({ id: "lamp", name: "Lamp" });
+    expect(card("on", "acv", "out-L", "in-N").black).toEqual({ id: "in-N", name: "Neutral in", reference: "neutral" });
+    expect(card("on", "acv", "out-L", "in-N").red).toEqual({ id: "out-L", name: "Heater line" });
   });
   it("says the range: the lowest that holds a tenth more than anything expected", () => {
-    expect(laid("on", "acv", "out-L", "in-N").range).toBe("200 V");
+    expect(card("on", "acv", "out-L", "in-N").range).toBe("200 V");
     // With the element open the lamp beside it is left, 14.4 kilohms.
-    expect(laid("off", "ohms", "out-L", "in-N").range).toBe("20 kΩ");
-    expect(laid("off", "ohms", "in-L", "out-L").range).toMatch(/^(200 Ω|20 kΩ)$/);
+    expect(card("off", "ohms", "out-L", "in-N").range).toBe("20 kΩ");
+    expect(card("off", "ohms", "in-L", "out-L").range).toMatch(/^(200 Ω|20 kΩ)$/);
     // 12.5 A, and a good deal more with a shorted element.
-    expect(laid("on", "clamp", "cl").range).toMatch(/^(20|200) A$/);
-    expect(laid("on", "look", "lamp").range).toBe("");
+    expect(card("on", "clamp", "cl").range).toMatch(/^(20|200) A$/);
+    expect(card("on", "look", "lamp").range).toBe("");
     const ranges = (
       fn: "dcv" | "acv" | "ohms" | "dcclamp" | "inrush" | "insulation" | "lowz",
       red: string,
       black: string | undefined,
       setup: string,
     ) =>
-      layOut(
+      describeTest(
         FaultDictionary.of(fridge, ORDINARY_METER),
         { ...none, probability: new Float64Array(0) },
         { setup, openPanels: new Set() },
@@ -146,7 +146,7 @@ describe("a test laid out", () => {
   });
   it("has a range for every clamp: a sleeping panel, an element, a compressor as it starts, a motor on its battery", () => {
     const clamped = (name: string, setup: string, fn: "clamp" | "dcclamp" | "inrush", id: string) =>
-      layOut(
+      describeTest(
         FaultDictionary.of(machineNamed(name), ORDINARY_METER),
         { ...none, probability: new Float64Array(0) },
         { setup, openPanels: new Set() },
@@ -160,10 +160,10 @@ describe("a test laid out", () => {
     expect(clamped("quellmoor-sb-210", "cold-call", "inrush", "clamp-comp")).toBe("20 A");
   });
   it("of a beep and of none, one is as it should be", () => {
-    const { meanings, windowWords: window, range } = laid("off", "continuity", "in-L", "out-L");
+    const { meanings, windowWords: window, range } = card("off", "continuity", "in-L", "out-L");
     expect([window, range]).toEqual(["beeps", ""]);
     expect(Object.fromEntries(meanings.map((m) => [m.words, m.sound]))).toEqual({ beeps: true, "no beep": false });
-    const across = laid("off", "continuity", "plug-line", "body");
+    const across = card("off", "continuity", "plug-line", "body");
     expect(across.windowWords).toBe("no beep");
     expect(across.meanings.find((m) => m.sound)!.words).toBe("no beep");
   });
@@ -186,7 +186,7 @@ describe("a test laid out", () => {
         ],
       ] as Evidence[][]) {
         const beliefs = believe(dictionary, evidence);
-        const { meanings, window } = layOut(dictionary, beliefs, standing, test);
+        const { meanings, window } = describeTest(dictionary, beliefs, unitState, test);
         const { outcomes, chances } = dictionary.tableFor(test);
         expect(meanings.length).toBeGreaterThan(0);
         const shares = meanings.map((m) => m.probability);
@@ -195,24 +195,26 @@ describe("a test laid out", () => {
         for (const m of meanings) {
           expect(m.probability).toBeGreaterThanOrEqual(0.01);
           const o = outcomes.indexOf(m.outcome);
-          const mass = (piece: string | null) =>
+          const mass = (assembly: string | null) =>
             dictionary.hypotheses.reduce(
               (sum, h, i) =>
                 sum +
-                (piece === null || h.piece === piece ? beliefs.probability[i]! * chances[i * outcomes.length + o]! : 0),
+                (assembly === null || h.assembly === assembly
+                  ? beliefs.probability[i]! * chances[i * outcomes.length + o]!
+                  : 0),
               0,
             );
           for (const leaf of m.leaves) {
-            expect(leaf.name).toBe(pieceName(machine, leaf.piece));
-            expect(leaf.probability).toBeCloseTo(mass(leaf.piece) / mass(null), 9);
+            expect(leaf.name).toBe(assemblyName(machine, leaf.assembly));
+            expect(leaf.probability).toBeCloseTo(mass(leaf.assembly) / mass(null), 9);
             expect(leaf.probability).toBeGreaterThanOrEqual(0.08);
           }
-          const own = [...new Set(dictionary.hypotheses.map((h) => h.piece))]
-            .map((piece) => ({ piece, p: mass(piece) / mass(null) }))
+          const own = [...new Set(dictionary.hypotheses.map((h) => h.assembly))]
+            .map((assembly) => ({ piece: assembly, p: mass(assembly) / mass(null) }))
             .filter((x) => x.p >= 0.08)
             .sort((a, b) => b.p - a.p || (a.piece < b.piece ? -1 : 1))
             .slice(0, 4);
-          expect(m.leaves.map((l) => l.piece)).toEqual(own.map((x) => x.piece));
+          expect(m.leaves.map((l) => l.assembly)).toEqual(own.map((x) => x.piece));
           if (m.outcome.kind === "label")
             expect(m.sound).toBe(window.kind === "label" && window.label === m.outcome.label);
           if (m.outcome.kind === "overload") expect(m.sound).toBe(window.kind === "overload");
@@ -228,9 +230,9 @@ describe("a test laid out", () => {
 describe("why this test", () => {
   const test = makeTest("off", "ohms", "out-L", "in-N");
   const rated = (score: number, minutes = 3): RatedTest => ({ test, bits: 1, minutes, risk: 0, score });
-  const why = (chosen: RatedTest, second?: RatedTest) => propose(dictionary, none, standing, chosen, second).why;
+  const why = (chosen: RatedTest, second?: RatedTest) => propose(dictionary, none, unitState, chosen, second).why;
   it("is what its two likeliest results would leave, what it takes, and which other is nearly as good", () => {
-    const [first, other] = layOut(dictionary, none, standing, test).meanings;
+    const [first, other] = describeTest(dictionary, none, unitState, test).meanings;
     expect(why(rated(1))).toMatch(/^.+ leaves .+ %\); .+ leaves .+\. About 3 min\. Best value for the time\.$/);
     expect(why(rated(1)).toLowerCase()).toContain(
       `${first!.words.toLowerCase()} leaves ${first!.leaves
@@ -246,14 +248,14 @@ describe("why this test", () => {
     expect(why(rated(1), rated(1.5))).toContain("Best for the search as a whole; by itself better value: ohms at");
   });
   it("or what it is made for, where that is not what it tells", () => {
-    expect(propose(dictionary, none, standing, rated(1), undefined, { why: "Because.", proves: "feed" })).toMatchObject(
-      {
-        why: "Because.",
-        proves: "feed",
-        bits: 1,
-      },
-    );
-    expect(propose(dictionary, none, standing, rated(1), undefined).proves).toBeNull();
+    expect(
+      propose(dictionary, none, unitState, rated(1), undefined, { why: "Because.", proves: "feed" }),
+    ).toMatchObject({
+      why: "Because.",
+      proves: "feed",
+      bits: 1,
+    });
+    expect(propose(dictionary, none, unitState, rated(1), undefined).proves).toBeNull();
   });
 });
 

@@ -2,15 +2,15 @@ import fc from "fast-check";
 import { IsolationDesk } from "../../../../src/workers/isolation-desk";
 import { describe, expect, it } from "vitest";
 import { advise } from "../../../../src/core/diagnose/advice/advise";
-import { costOf, movesTo, standingAfter, type Standing } from "../../../../src/core/diagnose/planning/cost";
+import { costOf, movesTo, unitStateAfter, type UnitState } from "../../../../src/core/diagnose/planning/cost";
 import type { Evidence } from "../../../../src/core/diagnose/evidence/evidence";
-import { ALL_MEANS, CAREFUL } from "../../../../src/core/diagnose/planning/means";
+import { ALL_EQUIPMENT, CAREFUL } from "../../../../src/core/diagnose/planning/equipment";
 import { historyOf, reasonsFor } from "../../../../src/core/diagnose/advice/reasons";
 import { outcomeOf } from "../../../../src/core/diagnose/dictionary/outcomes";
-import { pieceSuspects } from "../../../../src/core/diagnose/belief/suspects";
+import { assemblySuspects } from "../../../../src/core/diagnose/belief/suspects";
 import { learnTimes } from "../../../../src/core/diagnose/planning/learned-times";
 import { inVain, spreadOf } from "../../../../src/core/diagnose/planning/rollout";
-import { likelyShown } from "../../../../src/core/diagnose/advice/what-if";
+import { likelyReadings } from "../../../../src/core/diagnose/advice/what-if";
 import type { JournalEvent } from "../../../../src/core/journal/events";
 import { stepsOf } from "../../../../src/core/journal/steps";
 import { Simulator } from "../../../../src/core/simulate/energise";
@@ -27,8 +27,8 @@ import { believe } from "../../../../src/core/diagnose/belief/beliefs";
 const dictionary = demoDictionary();
 const { machine } = dictionary;
 const complaint: Evidence = { type: "complaint", id: "c", complaint: "panel-dark" };
-const share = (evidence: readonly Evidence[], piece: string) =>
-  pieceSuspects(dictionary, believe(dictionary, evidence)).find((s) => s.piece === piece)?.probability ?? 0;
+const share = (evidence: readonly Evidence[], assembly: string) =>
+  assemblySuspects(dictionary, believe(dictionary, evidence)).find((s) => s.assembly === assembly)?.probability ?? 0;
 const faultShare = (evidence: readonly Evidence[], id: string) =>
   believe(dictionary, evidence).probability[dictionary.hypotheses.findIndex((h) => h.id === id)]!;
 
@@ -68,7 +68,7 @@ describe("what is timed", () => {
 
 describe("room and mains", () => {
   const outlet = makeTest("cold-call", "acv", "J1-1", "J1-2");
-  it("once said, weigh the specimens: volts that agree with the mains as it is speak for a sound feed", () => {
+  it("once said, weigh the samples: volts that agree with the mains as it is speak for a sound feed", () => {
     const volts = dictionary.predictionsFor(outlet)[0]!.flatMap((s) => (s?.kind === "value" ? [s.value] : []));
     const [low, high] = [Math.min(...volts), Math.max(...volts)];
     const read: Evidence = { type: "reading", id: "r", test: outlet, shown: { kind: "value", value: high } };
@@ -81,7 +81,7 @@ describe("room and mains", () => {
     expect(likelihood([read, mains(low), mains(high)])).toBeCloseTo(likelihood([read, mains(high)]), 9);
   });
 
-  it("far from every specimen they say nothing, rather than everything", () => {
+  it("far from every sample they say nothing, rather than everything", () => {
     const p = believe(dictionary, [complaint, { type: "surroundings", id: "s", celsius: -30, volts: 90 }]).probability;
     expect([...p].every(Number.isFinite)).toBe(true);
     expect(p.reduce((a, b) => a + b, 0)).toBeCloseTo(1, 9);
@@ -107,12 +107,12 @@ describe("a fault that comes and goes", () => {
 });
 
 describe("what a step costs", () => {
-  const now: Standing = { setup: "cold-call", openPanels: new Set() };
+  const now: UnitState = { setup: "cold-call", openPanels: new Set() };
   const live = makeTest("cold-call", "acv", "J1-1", "J1-2");
 
   it("counts danger three times for whoever is careful, and minutes as they have been taken here", () => {
     const usual = costOf(machine, now, live);
-    const careful = costOf(machine, { ...now, means: { ...ALL_MEANS, careful: true } }, live);
+    const careful = costOf(machine, { ...now, equipment: { ...ALL_EQUIPMENT, careful: true } }, live);
     expect(careful).toMatchObject({ minutes: usual.minutes, risk: CAREFUL * usual.risk });
     const slow = costOf(machine, { ...now, times: { "cover rear-cover": 2 } }, live);
     expect(slow.minutes).toBeCloseTo(usual.minutes + 3, 12);
@@ -190,13 +190,16 @@ describe("what a step costs", () => {
     });
     const [a, b] = [makeTest("cold-call", "look", "panel"), live];
     const steps = stepsOf(machine, [opened, reading(2, 10, a), reading(3, 17, b)], Number);
-    expect(steps).toEqual([{ took: 7, moves: movesTo(machine, standingAfter(machine, now, a), b) }]);
+    expect(steps).toEqual([{ took: 7, moves: movesTo(machine, unitStateAfter(machine, now, a), b) }]);
     expect(steps[0]!.moves.map((m) => m.move)).toEqual(["power", "cover rear-cover", "power", "measure"]);
   });
 
   it("says what a repair in vain costs: its minutes, a look, its spare, and the times it only seemed to help", () => {
-    const piece = machine.pieceById.get("fuse")!;
-    expect(inVain(piece)).toEqual({ minutes: piece.minutes + 3, cost: piece.minutes + 3 + piece.price + 0.06 * 60 });
+    const assembly = machine.assemblyById.get("fuse")!;
+    expect(inVain(assembly)).toEqual({
+      minutes: assembly.minutes + 3,
+      cost: assembly.minutes + 3 + assembly.price + 0.06 * 60,
+    });
     expect(
       spreadOf([
         { weight: 1, value: 10 },
@@ -230,7 +233,7 @@ describe("reasons", () => {
   it("follow the suspects step by step, the leading ones first", () => {
     const history = historyOf(dictionary, evidence);
     expect(history.steps.map((s) => s.evidence)).toEqual(["c", "rail"]);
-    expect(history.pieces[0]!.piece).toBe("panel-board");
+    expect(history.assemblies[0]!.assembly).toBe("panel-board");
     expect(history.steps[1]!.shares[0]).toBeGreaterThan(history.steps[0]!.shares[0]!);
     for (const s of history.steps) expect(s.shares.reduce((a, b) => a + b, 0)).toBeLessThanOrEqual(1 + 1e-9);
   });
@@ -271,11 +274,11 @@ describe("what is believed", () => {
       if (run.kind === null) continue;
       const allowed = new Set(
         (committed.find((g) => g.includes(h.id)) ?? [h.id]).map(
-          (id) => dictionary.hypotheses.find((x) => x.id === id)!.piece,
+          (id) => dictionary.hypotheses.find((x) => x.id === id)!.assembly,
         ),
       );
       tally.runs++;
-      tally.right += Number(run.pieces.includes(h.piece) && run.pieces.every((p) => allowed.has(p)));
+      tally.right += Number(run.assemblies.includes(h.assembly) && run.assemblies.every((p) => allowed.has(p)));
       if (run.named) {
         tally.nameable++;
         tally.named += Number(run.named.any);
@@ -292,12 +295,12 @@ describe("the desk", () => {
   it("gives no advice from half a dictionary", async () => {
     const desk = new IsolationDesk();
     const evidence: Evidence[] = [{ type: "complaint", id: "c", complaint: dictionary.machine.file.complaints[0]!.id }];
-    const standing = { setup: dictionary.machine.file.complaints[0]!.setup, openPanels: [] };
+    const unitState = { setup: dictionary.machine.file.complaints[0]!.setup, openPanels: [] };
     const built = desk.build(dictionary.machine.file, () => undefined);
     // Building breathes between its steps: it has begun, and is far from its end.
-    expect(() => desk.advise(evidence, standing)).toThrow("not built yet");
+    expect(() => desk.advise(evidence, unitState)).toThrow("not built yet");
     await built;
-    expect(desk.advise(evidence, standing).next).not.toBeNull();
+    expect(desk.advise(evidence, unitState).next).not.toBeNull();
   });
   it("takes nothing over from what it was asked while the dictionary was being built", async () => {
     // Two readings that no single fault explains: once the dictionary is whole they call for a wide look.
@@ -306,42 +309,42 @@ describe("the desk", () => {
       { type: "complaint", id: "c", complaint: "panel-dark" },
       ...odd.map((test, i): Evidence => ({ type: "reading", id: `r${i}`, test, shown: { kind: "value", value: 77 } })),
     ];
-    const standing = { setup: odd[0]!.setup, openPanels: [] };
+    const unitState = { setup: odd[0]!.setup, openPanels: [] };
     const asked = new IsolationDesk();
     const built = asked.build(dictionary.machine.file, () => undefined);
     asked.signs(evidence);
-    asked.firsts(evidence, "panel-dark", []);
-    asked.layOut(evidence, standing, odd[0]!);
+    asked.simpleCauses(evidence, "panel-dark", []);
+    asked.describeTest(evidence, unitState, odd[0]!);
     await built;
     const fresh = new IsolationDesk();
     await fresh.build(dictionary.machine.file, () => undefined);
-    expect(JSON.stringify(asked.advise(evidence, standing))).toBe(JSON.stringify(fresh.advise(evidence, standing)));
+    expect(JSON.stringify(asked.advise(evidence, unitState))).toBe(JSON.stringify(fresh.advise(evidence, unitState)));
   });
   it("thinks ahead without changing any answer", async () => {
     const desk = new IsolationDesk();
     await desk.build(dictionary.machine.file, () => undefined);
     const evidence: Evidence[] = [{ type: "complaint", id: "c", complaint: "panel-dark" }];
-    const standing = { setup: "cold-call", openPanels: [] };
-    const before = JSON.stringify(desk.advise(evidence, standing));
-    expect(await desk.thinkAhead(evidence, standing)).toBeGreaterThan(1);
-    expect(JSON.stringify(desk.advise(evidence, standing))).toBe(before);
+    const unitState = { setup: "cold-call", openPanels: [] };
+    const before = JSON.stringify(desk.advise(evidence, unitState));
+    expect(await desk.thinkAhead(evidence, unitState)).toBeGreaterThan(1);
+    expect(JSON.stringify(desk.advise(evidence, unitState))).toBe(before);
   });
   it("drops a thought when a question comes", async () => {
     const desk = new IsolationDesk();
     await desk.build(dictionary.machine.file, () => undefined);
     const evidence: Evidence[] = [{ type: "complaint", id: "c", complaint: "panel-dark" }];
-    const standing = { setup: "cold-call", openPanels: [] };
-    const thinking = desk.thinkAhead(evidence, standing);
-    desk.advise(evidence, standing);
+    const unitState = { setup: "cold-call", openPanels: [] };
+    const thinking = desk.thinkAhead(evidence, unitState);
+    desk.advise(evidence, unitState);
     expect(await thinking).toBe(0);
   });
   it("reckons what is half typed only where it fits something, and then as it would the whole of it", async () => {
     const desk = new IsolationDesk();
     await desk.build(dictionary.machine.file, () => undefined);
     const evidence: Evidence[] = [{ type: "complaint", id: "c", complaint: "panel-dark" }];
-    const standing = { setup: "cold-call", openPanels: [] };
-    const { test } = desk.advise(evidence, standing).next!;
-    const fits: Evidence = { type: "reading", id: "r", test, shown: likelyShown(dictionary, evidence, test)[0]! };
+    const unitState = { setup: "cold-call", openPanels: [] };
+    const { test } = desk.advise(evidence, unitState).next!;
+    const fits: Evidence = { type: "reading", id: "r", test, shown: likelyReadings(dictionary, evidence, test)[0]! };
     const there = { setup: test.setup, openPanels: [] };
     const half = desk.adviseHalf([...evidence, fits], there);
     expect(half).not.toBeNull();
@@ -358,7 +361,7 @@ describe("the desk", () => {
   it("thinks of the likeliest result first, each as it would be read", () => {
     const evidence: Evidence[] = [{ type: "complaint", id: "c", complaint: "panel-dark" }];
     const { next } = advise(dictionary, evidence, { setup: "cold-call", openPanels: new Set() });
-    const shown = likelyShown(dictionary, evidence, next!.test);
+    const shown = likelyReadings(dictionary, evidence, next!.test);
     const { probability } = believe(dictionary, evidence);
     const { outcomes } = dictionary.tableFor(next!.test);
     const weight = (o: number) =>

@@ -4,14 +4,14 @@ import { ORDINARY_METER } from "../../../../src/core/instrument/meter";
 import { readMachineYaml } from "../../../../src/core/model/file/machine-yaml";
 import { advise } from "../../../../src/core/diagnose/advice/advise";
 import { observationsOf, type Evidence } from "../../../../src/core/diagnose/evidence/evidence";
-import { likelihood, normalCdf, SpecimenTrail } from "../../../../src/core/diagnose/reading/likelihood";
-import { specimenWeights } from "../../../../src/core/diagnose/dictionary/predictor";
+import { likelihood, normalCdf, SampleTrail } from "../../../../src/core/diagnose/reading/likelihood";
+import { sampleWeights } from "../../../../src/core/diagnose/dictionary/predictor";
 import { proofsFor } from "../../../../src/core/diagnose/advice/proofs";
-import { layOut } from "../../../../src/core/diagnose/advice/test-sheet";
-import { clearedParts, likeliness, pieceSuspects } from "../../../../src/core/diagnose/belief/suspects";
+import { describeTest } from "../../../../src/core/diagnose/advice/test-sheet";
+import { clearedParts, likeliness, assemblySuspects } from "../../../../src/core/diagnose/belief/suspects";
 import { verdictOf, windowOf } from "../../../../src/core/diagnose/reading/window";
 import { makeTest, testKey, type Test } from "../../../../src/core/simulate/test";
-import type { Shown } from "../../../../src/core/quantity/read";
+import type { Reading } from "../../../../src/core/quantity/read";
 import { demoDictionary } from "../../../support/demo-machine";
 import { KETTLE } from "../../../support/kettle";
 import { FaultDictionary } from "../../../../src/core/diagnose/dictionary/fault-dictionary";
@@ -23,8 +23,8 @@ const { machine } = dictionary;
 const kettle = FaultDictionary.of(readMachineYaml(KETTLE, "kettle.yaml").machine, ORDINARY_METER);
 kettle.build();
 
-const reading = (id: string, test: Test, shown: Shown): Evidence => ({ type: "reading", id, test, shown });
-const volts = (value: number): Shown => ({ kind: "value", value });
+const reading = (id: string, test: Test, shown: Reading): Evidence => ({ type: "reading", id, test, shown });
+const volts = (value: number): Reading => ({ kind: "value", value });
 const at = (i: FaultDictionary, id: string, p: Float64Array) => p[i.hypotheses.findIndex((h) => h.id === id)]!;
 
 const KETTLE_EVIDENCE: readonly Evidence[] = [
@@ -33,10 +33,10 @@ const KETTLE_EVIDENCE: readonly Evidence[] = [
   reading("c", makeTest("off", "ohms", "out-L", "in-N"), volts(9.9)),
 ];
 
-/** For one hypothesis: likelihood of every reading along every specimen, [specimen][reading]. */
-function alongSpecimens(i: FaultDictionary, n: number, evidence: readonly Evidence[]): number[][] {
-  const count = specimenWeights(i.machine, i.hypotheses[n]!).length;
-  const trail = new SpecimenTrail(count, ORDINARY_METER);
+/** For one hypothesis: likelihood of every reading along every sample, [sample][reading]. */
+function alongSamples(i: FaultDictionary, n: number, evidence: readonly Evidence[]): number[][] {
+  const count = sampleWeights(i.machine, i.hypotheses[n]!).length;
+  const trail = new SampleTrail(count, ORDINARY_METER);
   const rows: number[][] = Array.from({ length: count }, () => []);
   for (const o of observationsOf(i.machine, i.meter, evidence)) {
     const each = new Float64Array(count);
@@ -46,11 +46,11 @@ function alongSpecimens(i: FaultDictionary, n: number, evidence: readonly Eviden
   return rows;
 }
 
-/** Bayes' rule written out: every hypothesis, every specimen, every reading. */
+/** Bayes' rule written out: every hypothesis, every sample, every reading. */
 function bruteForce(i: FaultDictionary, evidence: readonly Evidence[]): number[] {
   const joint = i.hypotheses.map((h, n) => {
-    const weights = specimenWeights(i.machine, h);
-    return alongSpecimens(i, n, evidence).reduce(
+    const weights = sampleWeights(i.machine, h);
+    return alongSamples(i, n, evidence).reduce(
       (sum, row, k) => sum + row.reduce((product, l) => product * l, h.prior * weights[k]!),
       0,
     );
@@ -73,9 +73,9 @@ describe("the posterior", () => {
 
   it("is that of a general Bayesian library (bayesjs, junction tree) on the same small network", () => {
     const units = kettle.hypotheses.flatMap((h, n) =>
-      specimenWeights(kettle.machine, h).map((w, k) => ({ n, k, name: `${h.id}#${k}`, prior: h.prior * w })),
+      sampleWeights(kettle.machine, h).map((w, k) => ({ n, k, name: `${h.id}#${k}`, prior: h.prior * w })),
     );
-    const rows = kettle.hypotheses.map((_, n) => alongSpecimens(kettle, n, KETTLE_EVIDENCE));
+    const rows = kettle.hypotheses.map((_, n) => alongSamples(kettle, n, KETTLE_EVIDENCE));
     let network = addNode(
       {},
       {
@@ -159,7 +159,7 @@ describe("the posterior", () => {
     ];
     const p = believe(dictionary, odd).probability;
     expect(at(dictionary, "something-else", p)).toBeGreaterThan(0.5);
-    expect(advise(dictionary, odd, { setup: "cold-call", openPanels: new Set() }).suspects[0]!.piece).toBe(
+    expect(advise(dictionary, odd, { setup: "cold-call", openPanels: new Set() }).suspects[0]!.assembly).toBe(
       "something-else",
     );
   });
@@ -191,7 +191,7 @@ describe("likelihoods", () => {
 });
 
 describe("the next test", () => {
-  const standing = { setup: "cold-call", openPanels: new Set<string>() };
+  const unitState = { setup: "cold-call", openPanels: new Set<string>() };
   const complaint: Evidence = { type: "complaint", id: "c", complaint: "panel-dark" };
 
   it("has the information that an exhaustive count over its outcomes gives (de Kleer and Williams 1987)", () => {
@@ -212,12 +212,12 @@ describe("the next test", () => {
         }
         return entropy(prior) - after;
       };
-      const pieces = gain(kettle.pieces, (h) => kettle.hypotheses[h]!.piece);
+      const assemblies = gain(kettle.assemblies, (h) => kettle.hypotheses[h]!.assembly);
       const faults = gain(
         kettle.hypotheses.map((h) => h.id),
         (h) => kettle.hypotheses[h]!.id,
       );
-      expect(rated.bits).toBeCloseTo(0.9 * pieces + 0.1 * faults, 4);
+      expect(rated.bits).toBeCloseTo(0.9 * assemblies + 0.1 * faults, 4);
     }
   });
 
@@ -227,10 +227,10 @@ describe("the next test", () => {
       reading("1", makeTest("cold-call", "look", "panel"), { kind: "label", label: "dark" }),
       reading("2", makeTest("cold-call", "look", "fan"), { kind: "label", label: "runs" }),
     ];
-    const next = layOut(
+    const next = describeTest(
       dictionary,
       believe(dictionary, evidence),
-      standing,
+      unitState,
       makeTest("cold-call", "dcv", "H1-1.door", "H1-3.door"),
     );
     expect(next).toMatchObject({
@@ -246,7 +246,7 @@ describe("the next test", () => {
     const total = next!.meanings.reduce((s, m) => s + m.probability, 0);
     expect(total).toBeGreaterThan(0.9);
     expect(total).toBeLessThanOrEqual(1.0001);
-    expect(advise(dictionary, evidence, standing).next!.why).toMatch(/ leaves .+ %\)/);
+    expect(advise(dictionary, evidence, unitState).next!.why).toMatch(/ leaves .+ %\)/);
     expect(next!.cost.steps[0]).toBe("Pull the plug");
   });
 
@@ -254,25 +254,30 @@ describe("the next test", () => {
     const limit = (range: string) =>
       Number.parseFloat(range) * (range.includes("k") ? 1e3 : range.includes("M") ? 1e6 : 1);
     for (const t of machine.file.chain) {
-      const laid = layOut(dictionary, believe(dictionary, []), standing, makeTest(t.setup, t.function, t.red, t.black));
-      if (laid.window.kind === "range" && laid.range !== "highest")
-        expect(limit(laid.range), laid.title).toBeGreaterThanOrEqual(laid.window.high);
+      const card = describeTest(
+        dictionary,
+        believe(dictionary, []),
+        unitState,
+        makeTest(t.setup, t.function, t.red, t.black),
+      );
+      if (card.window.kind === "range" && card.range !== "highest")
+        expect(limit(card.range), card.title).toBeGreaterThanOrEqual(card.window.high);
     }
   });
 
   it("is the same for the same evidence", () => {
     const fresh = FaultDictionary.of(machine, ORDINARY_METER);
     fresh.build();
-    expect(JSON.stringify(advise(fresh, [complaint], standing))).toBe(
-      JSON.stringify(advise(dictionary, [complaint], standing)),
+    expect(JSON.stringify(advise(fresh, [complaint], unitState))).toBe(
+      JSON.stringify(advise(dictionary, [complaint], unitState)),
     );
   });
 
   it("judges a test nobody would propose as what it was", () => {
     const odd = makeTest("cold-call", "dcv", "J2-1", "chassis");
-    const laid = layOut(dictionary, believe(dictionary, [complaint]), standing, odd);
-    expect(laid.exposure).toBe("live");
-    expect(verdictOf(laid.window, volts(0.01))).toBe("fits");
+    const card = describeTest(dictionary, believe(dictionary, [complaint]), unitState, odd);
+    expect(card.exposure).toBe("live");
+    expect(verdictOf(card.window, volts(0.01))).toBe("fits");
     // 0 V from the floating rail to the chassis says nothing about the rail.
     const before = believe(dictionary, [complaint]).probability;
     const after = believe(dictionary, [complaint, reading("1", odd, volts(0.01))]).probability;
@@ -293,9 +298,9 @@ describe("what the screen says of suspects", () => {
 
   it("clears nothing without evidence, and brings everything back when the reading is struck out", () => {
     expect(clearedParts(dictionary, believe(dictionary, []))).toEqual([]);
-    const without = pieceSuspects(dictionary, believe(dictionary, evidence.slice(0, 1)));
-    expect(without.map((s) => s.piece)).toContain("hinge-plug");
-    expect(pieceSuspects(dictionary, believe(dictionary, evidence))[0]!.piece).toBe("panel-board");
+    const without = assemblySuspects(dictionary, believe(dictionary, evidence.slice(0, 1)));
+    expect(without.map((s) => s.assembly)).toContain("hinge-plug");
+    expect(assemblySuspects(dictionary, believe(dictionary, evidence))[0]!.assembly).toBe("panel-board");
   });
 
   it("adds to one over all pieces", () => {

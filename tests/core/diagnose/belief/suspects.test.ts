@@ -8,7 +8,7 @@ import {
   clearedParts,
   likeliness,
   partDoubt,
-  pieceSuspects,
+  assemblySuspects,
   repairsOf,
 } from "../../../../src/core/diagnose/belief/suspects";
 import { makeTest, testKey } from "../../../../src/core/simulate/test";
@@ -48,23 +48,23 @@ describe("how sure", () => {
 });
 
 describe("the suspects", () => {
-  it("are the pieces still possible, each with its faults, likeliest first; a piece has what its faults add up to", () => {
+  it("are the assemblies still possible, each with its faults, likeliest first; an assembly has what its faults add up to", () => {
     const dictionary = built();
     for (const evidence of [[complaint], [complaint, volts("a", fed, 119)], [complaint, volts("a", gone, 0)]]) {
       const beliefs = believe(dictionary, evidence);
-      const suspects = pieceSuspects(dictionary, beliefs);
-      const share = (piece: string) =>
-        dictionary.hypotheses.reduce((sum, h, i) => sum + (h.piece === piece ? beliefs.probability[i]! : 0), 0);
-      const pieces = [...new Set(dictionary.hypotheses.map((h) => h.piece))];
-      expect(suspects.map((s) => s.piece)).toEqual(
-        pieces.filter((p) => share(p) >= 0.005).sort((a, b) => share(b) - share(a) || (a < b ? -1 : 1)),
+      const suspects = assemblySuspects(dictionary, beliefs);
+      const share = (assembly: string) =>
+        dictionary.hypotheses.reduce((sum, h, i) => sum + (h.assembly === assembly ? beliefs.probability[i]! : 0), 0);
+      const assemblies = [...new Set(dictionary.hypotheses.map((h) => h.assembly))];
+      expect(suspects.map((s) => s.assembly)).toEqual(
+        assemblies.filter((p) => share(p) >= 0.005).sort((a, b) => share(b) - share(a) || (a < b ? -1 : 1)),
       );
       for (const s of suspects) {
-        expect(s.probability).toBeCloseTo(share(s.piece), 12);
+        expect(s.probability).toBeCloseTo(share(s.assembly), 12);
         expect(s.word).toBe(likeliness(s.probability));
         const own = dictionary.hypotheses
           .map((h, i) => ({ h, p: beliefs.probability[i]! }))
-          .filter(({ h, p }) => h.piece === s.piece && p >= 0.001)
+          .filter(({ h, p }) => h.assembly === s.assembly && p >= 0.001)
           .sort((a, b) => b.p - a.p);
         expect(s.faults.map((f) => f.probability)).toEqual(own.map(({ p }) => p));
         expect(new Set(s.faults.map((f) => f.id))).toEqual(new Set(own.map(({ h }) => h.id)));
@@ -80,12 +80,12 @@ describe("the suspects", () => {
   });
   it("after a repair what two hypotheses leave alike is one, with what both had", () => {
     const dictionary = built();
-    const evidence: Evidence[] = [complaint, { type: "tried", id: "t", piece: "heater", result: "gone" }];
-    expect(repairsOf(evidence)).toEqual([{ piece: "heater", result: "gone" }]);
+    const evidence: Evidence[] = [complaint, { type: "tried", id: "t", assembly: "heater", result: "gone" }];
+    expect(repairsOf(evidence)).toEqual([{ assembly: "heater", result: "gone" }]);
     const beliefs = believe(dictionary, evidence);
-    const sound = pieceSuspects(dictionary, beliefs, repairsOf(evidence)).find((s) => s.piece === "no-fault")!;
+    const sound = assemblySuspects(dictionary, beliefs, repairsOf(evidence)).find((s) => s.assembly === "no-fault")!;
     const both = dictionary.hypotheses.reduce(
-      (sum, h, i) => sum + (h.kind === "no fault" || h.piece === "heater" ? beliefs.probability[i]! : 0),
+      (sum, h, i) => sum + (h.kind === "no fault" || h.assembly === "heater" ? beliefs.probability[i]! : 0),
       0,
     );
     expect(sound.probability).toBeCloseTo(both, 12);
@@ -127,17 +127,17 @@ describe("what is cleared", () => {
 });
 
 describe("the reasons and the history", () => {
-  it("what speaks against a piece is held against the way in which it usually fails, what speaks for it against what it is thought to be now", () => {
+  it("what speaks against an assembly is held against the way in which it usually fails, what speaks for it against what it is thought to be now", () => {
     const dictionary = built();
     const evidence = [complaint, volts("a", gone, 119)];
     const beliefs = believe(dictionary, evidence);
-    const reasons = ["heater", "fuse", "cord", "house"].flatMap((piece) =>
-      reasonsFor(dictionary, evidence, beliefs, piece).map((r) => ({ piece, ...r })),
+    const reasons = ["heater", "fuse", "cord", "house"].flatMap((assembly) =>
+      reasonsFor(dictionary, evidence, beliefs, assembly).map((r) => ({ assembly, ...r })),
     );
     expect(new Set(reasons.map((r) => r.side))).toEqual(new Set(["for", "against"]));
     for (const r of reasons) expect(Math.abs(r.bits)).toBeGreaterThanOrEqual(0.4);
     // A blown fuse would leave nothing behind it but what the meter adds.
-    expect(reasons.find((r) => r.piece === "fuse")).toMatchObject({ side: "against", wouldShow: "0 to 0.90 V" });
+    expect(reasons.find((r) => r.assembly === "fuse")).toMatchObject({ side: "against", wouldShow: "0 to 0.90 V" });
     const step = historyOf(dictionary, evidence).steps;
     expect(step.map((s) => s.test)).toEqual([null, testKey(gone)]);
   });

@@ -1,9 +1,9 @@
 import { describe, expect, it } from "vitest";
 import { advise } from "../../../../src/core/diagnose/advice/advise";
 import { weigh } from "../../../../src/core/diagnose/belief/weigh";
-import { standingAfter, type Standing } from "../../../../src/core/diagnose/planning/cost";
+import { unitStateAfter, type UnitState } from "../../../../src/core/diagnose/planning/cost";
 import type { Evidence } from "../../../../src/core/diagnose/evidence/evidence";
-import { faultsOf, hypothesisName, piecesOf } from "../../../../src/core/diagnose/hypotheses/hypothesis";
+import { faultsOf, hypothesisName, assembliesOf } from "../../../../src/core/diagnose/hypotheses/hypothesis";
 import { mayTry } from "../../../../src/core/diagnose/planning/rollout";
 import { likelyChanges } from "../../../../src/core/diagnose/belief/widening";
 import { compileMachine } from "../../../../src/core/model/compile/compile";
@@ -37,8 +37,8 @@ describe("two faults at once", () => {
     const unit = new UnitOnTheBench(machine, [fault(P1_OPEN), fault(RELAY)], nominalValues(machine), randomSource(1));
     const mending = mend(dictionary, unit);
     expect(mending.well).toBe(true);
-    expect(mending.found.filter((f) => f.wasBad).map((f) => f.piece)).toEqual(["door-harness", "fan"]);
-    expect(mending.found.filter((f) => f.piece === "door-harness").length).toBe(1);
+    expect(mending.found.filter((f) => f.wasBad).map((f) => f.assembly)).toEqual(["door-harness", "fan"]);
+    expect(mending.found.filter((f) => f.assembly === "door-harness").length).toBe(1);
   });
 
   it("are weighed as soon as a reading that fits none was made again with the same result", () => {
@@ -68,28 +68,28 @@ describe("two faults at once", () => {
     expect([...faultsOf(machine, top.h)].map((f) => f.part).sort()).toEqual(["H1-1", "W6"]);
     const shares = involvement(wide.dictionary, wide.beliefs.probability);
     const rest = 1 - shares.get("something-else")!;
-    expect(Math.min(...piecesOf(machine, top.h).map((p) => shares.get(p)!))).toBeGreaterThan(0.5 * rest);
+    expect(Math.min(...assembliesOf(machine, top.h).map((p) => shares.get(p)!))).toBeGreaterThan(0.5 * rest);
     expect(hypothesisName(machine, top.h)).toContain("; and ");
   });
 
   it("asks first for the odd reading once more, and only that", () => {
-    const standing: Standing = { setup: "cold-call", openPanels: new Set() };
+    const unitState: UnitState = { setup: "cold-call", openPanels: new Set() };
     const lit: Evidence = { type: "complaint", id: "c", complaint: "no-cooling" };
-    const first = advise(dictionary, [lit], standing).next!.test;
+    const first = advise(dictionary, [lit], unitState).next!.test;
     const impossible: Evidence = {
       type: "reading",
       id: "x",
       test: makeTest("cold-call", "dcv", "J2-1.pad", "J2-3.pad"),
       shown: { kind: "value", value: 47.3 },
     };
-    const advice = advise(dictionary, [lit, impossible], standingAfter(machine, standing, first));
+    const advice = advise(dictionary, [lit, impossible], unitStateAfter(machine, unitState, first));
     expect(advice.next!.test).toEqual(impossible.test);
     expect(advice.next!.why).toContain("Measure again: the last reading of");
     // It was a slip: measured again it is as it should be, and the odd value no longer counts.
     const sound: Evidence = { type: "reading", id: "y", test: impossible.test, shown: { kind: "value", value: 13.2 } };
-    const after = advise(dictionary, [lit, impossible, sound], standing);
+    const after = advise(dictionary, [lit, impossible, sound], unitState);
     expect(after.isWider).toBe(false);
-    expect(JSON.stringify(after.suspects)).toBe(JSON.stringify(advise(dictionary, [lit, sound], standing).suspects));
+    expect(JSON.stringify(after.suspects)).toBe(JSON.stringify(advise(dictionary, [lit, sound], unitState).suspects));
   });
 
   it(
@@ -124,8 +124,8 @@ describe("a fault that brings about another", () => {
   const led = dryer.hypotheses.find((h) => h.id === "KH:welded>limit:open")!;
 
   it("is one hypothesis that blames the cause and names what came of it", () => {
-    expect(led).toMatchObject({ piece: "board", led: [{ part: "limit", mode: "open" }] });
-    expect(piecesOf(dryer.machine, led)).toEqual(["board", "high-limit"]);
+    expect(led).toMatchObject({ assembly: "board", led: [{ part: "limit", mode: "open" }] });
+    expect(assembliesOf(dryer.machine, led)).toEqual(["board", "high-limit"]);
     expect(hypothesisName(dryer.machine, led)).toMatch(/Heat relay.*and with it High-limit cut-off/);
     const sum = dryer.hypotheses.reduce((s, h) => s + h.prior, 0);
     expect(sum).toBeCloseTo(1, 12);
@@ -139,7 +139,7 @@ describe("a fault that brings about another", () => {
       randomSource(4),
     );
     const run = search(dryer, unit, "advice");
-    expect(run.pieces).toEqual(["board"]);
+    expect(run.assemblies).toEqual(["board"]);
     // Opened by itself, the cut-off is what is found.
     const alone = new UnitOnTheBench(
       dryer.machine,
@@ -147,7 +147,7 @@ describe("a fault that brings about another", () => {
       nominalValues(dryer.machine),
       randomSource(4),
     );
-    expect(search(dryer, alone, "advice").pieces).toEqual(["high-limit"]);
+    expect(search(dryer, alone, "advice").assemblies).toEqual(["high-limit"]);
   });
 
   it("refuses causes of parts and failures that are not there, and shares that add up to too much", () => {
@@ -191,17 +191,17 @@ describe("a unit that is not as drawn", () => {
 
 describe("what may be tried to see whether it helps", () => {
   it("goes by the kind of part too: a file that forgets to say so makes no compressor a thing to try", () => {
-    for (const piece of machine.file.pieces.filter((p) => p.licensed))
-      expect(mayTry(machine, { ...piece, licensed: false }), piece.id).toBe(false);
+    for (const assembly of machine.file.pieces.filter((p) => p.licensed))
+      expect(mayTry(machine, { ...assembly, licensed: false }), assembly.id).toBe(false);
   });
 
   it.each(FLEET)("%s: never a board, a protective part, a source, or what a licensed trade does", (name) => {
     const m = machineNamed(name);
-    for (const piece of m.file.pieces) {
-      if (!mayTry(m, piece)) continue;
-      expect(piece.board).toBe(false);
-      expect(piece.repair).not.toMatch(/hand over|licensed|call the|find what/i);
-      for (const part of m.parts.filter((p) => p.piece === piece.id)) {
+    for (const assembly of m.file.pieces) {
+      if (!mayTry(m, assembly)) continue;
+      expect(assembly.board).toBe(false);
+      expect(assembly.repair).not.toMatch(/hand over|licensed|call the|find what/i);
+      for (const part of m.parts.filter((p) => p.assembly === assembly.id)) {
         expect(has(part, "protects"), part.id).toBe(false);
         expect(part.kind.electrical.source?.(part.fields) ?? false, part.id).toBe(false);
         expect([

@@ -10,15 +10,15 @@ import {
 import { tellingTests } from "../../../../src/core/diagnose/dictionary/candidates";
 import type { Hypothesis } from "../../../../src/core/diagnose/hypotheses/hypothesis";
 import { questioned } from "../../../../src/core/diagnose/advice/likely-slips";
-import { layOut } from "../../../../src/core/diagnose/advice/test-sheet";
-import { Predictor, specimenWeights } from "../../../../src/core/diagnose/dictionary/predictor";
+import { describeTest } from "../../../../src/core/diagnose/advice/test-sheet";
+import { Predictor, sampleWeights } from "../../../../src/core/diagnose/dictionary/predictor";
 import { callsForMore, likelyChanges, widen } from "../../../../src/core/diagnose/belief/widening";
 import { variantOf } from "../../../../src/core/model/as-found";
-import type { Shown } from "../../../../src/core/quantity/read";
+import type { Reading } from "../../../../src/core/quantity/read";
 import { observe } from "../../../../src/core/simulate/observe";
 import { Simulator } from "../../../../src/core/simulate/energise";
 import { makeTest, testKey } from "../../../../src/core/simulate/test";
-import { drawnValues, nominalValues } from "../../../../src/core/simulate/values";
+import { sampledValues, nominalValues } from "../../../../src/core/simulate/values";
 import { KETTLE } from "../../../support/kettle";
 import { FaultDictionary } from "../../../../src/core/diagnose/dictionary/fault-dictionary";
 import { believe, involvement } from "../../../../src/core/diagnose/belief/beliefs";
@@ -38,7 +38,7 @@ const named = (id: string) => dictionary.hypotheses.findIndex((h) => h.id === id
 const sum = (list: Iterable<number>) => [...list].reduce((a, b) => a + b, 0);
 
 /** Whether two readings are the same but for a hundredth of the meter's error. */
-function isNear(test: ReturnType<typeof makeTest>, a: Shown | null, b: Shown | null): boolean {
+function isNear(test: ReturnType<typeof makeTest>, a: Reading | null, b: Reading | null): boolean {
   if (a?.kind !== "value" || b?.kind !== "value" || !(test.function in meter.accuracy))
     return JSON.stringify(a) === JSON.stringify(b);
   const { relative, absolute } = meter.accuracy[test.function as "dcv"];
@@ -56,7 +56,7 @@ describe("the dictionary", () => {
       const predictions = anew.predictionsFor(test);
       dictionary.hypotheses.forEach((h, i) => {
         if (h.kind === "something else") return expect(predictions[i]).toEqual([]);
-        expect(predictions[i], `${h.id} ${testKey(test)}`).toHaveLength(specimenWeights(machine, h).length);
+        expect(predictions[i], `${h.id} ${testKey(test)}`).toHaveLength(sampleWeights(machine, h).length);
         const faults = h.kind === "fault" ? [h.fault, ...h.led] : [];
         const shown = observe(
           simulator,
@@ -99,8 +99,8 @@ describe("the dictionary", () => {
           { part: "heater", mode: "open" },
           { part: "F1", mode: "blown" },
         ],
-        pieces: ["heater", "fuse"],
-        piece: "heater+fuse",
+        assemblies: ["heater", "fuse"],
+        assembly: "heater+fuse",
         prior: 0.01,
       },
     ];
@@ -131,7 +131,7 @@ describe("the dictionary", () => {
     expect(wider.candidates).toBe(dictionary.candidates);
   });
   it("a repair takes what was in its piece away, and only that: of a cause what came of it stays, of a single fault in vain all of it", () => {
-    const repaired = (piece: string, result: Repair["result"]): Repair[] => [{ piece, result }];
+    const repaired = (assembly: string, result: Repair["result"]): Repair[] => [{ assembly, result }];
     const [led, cause, fuse] = [named("heater:to-case>F1:blown"), named("heater:to-case"), named("F1:blown")];
     expect(dictionary.left(led, repaired("heater", "stays")).id).toBe("F1:blown");
     expect(dictionary.left(led, repaired("fuse", "stays")).id).toBe("heater:to-case");
@@ -154,14 +154,14 @@ describe("the dictionary", () => {
     expect(table.entropy[led]).toBe(plain.entropy[fuse]);
     expect(row(table, fuse)).toEqual(row(plain, fuse));
   });
-  it("believes the specimens that agree with the room and mains that were noted, by how far they lie off", () => {
+  it("believes the samples that agree with the room and mains that were noted, by how far they lie off", () => {
     const predictor = new Predictor(machine, meter);
     expect(predictor.fitOf({}).every((l) => l === 0)).toBe(true);
     const fit = predictor.fitOf({ volts: 120 });
     const seeds = [1, 2, 3, 4].map((k) => 20_260 + k);
     const of = [
       120,
-      ...seeds.map((seed, k) => drawnValues(machine, seed, 0.5, [0, 1 / 3, 2 / 3, 1][k]!, seeds).supplyVolts),
+      ...seeds.map((seed, k) => sampledValues(machine, seed, 0.5, [0, 1 / 3, 2 / 3, 1][k]!, seeds).supplyVolts),
     ];
     const logs = of.map((v) => -0.5 * ((v - 120) / (0.03 * 120)) ** 2);
     logs.forEach((l, k) => expect(fit[k]).toBeCloseTo(l - Math.max(...logs), 9));
@@ -206,7 +206,7 @@ describe("the wider look", () => {
   it("weighs the pair that is there before all others, and far before any single fault", () => {
     const { probability } = believe(wider, evidence);
     const best = [...probability].indexOf(Math.max(...probability));
-    expect(new Set(wider.hypotheses[best]!.piece.split("+"))).toEqual(new Set(["heater", "fuse"]));
+    expect(new Set(wider.hypotheses[best]!.assembly.split("+"))).toEqual(new Set(["heater", "fuse"]));
     expect(probability[best]! / Math.max(...[...probability].slice(0, dictionary.hypotheses.length))).toBeGreaterThan(
       5,
     );
@@ -219,7 +219,7 @@ describe("the wider look", () => {
         (f) => singles.find((s) => s.fault.part === f.part && s.fault.mode === f.mode)!.prior,
       ) as [number, number];
       expect(h.prior).toBeCloseTo((2 * 0.02 * a * b) / total ** 2, 14);
-      expect(h.pieces).toEqual([...h.faults].map((f) => machine.partById.get(f.part)!.piece));
+      expect(h.assemblies).toEqual([...h.faults].map((f) => machine.partById.get(f.part)!.assembly));
       expect(a).toBeGreaterThanOrEqual(b);
       expect(h.faults[0].part).not.toBe(h.faults[1].part);
     }
@@ -239,8 +239,8 @@ describe("the wider look", () => {
                 kind: "two faults",
                 id: `${a.id}+${b.id}`,
                 faults: [a.fault, b.fault],
-                pieces: [a.piece, b.piece],
-                piece: a.piece === b.piece ? a.piece : `${a.piece}+${b.piece}`,
+                assemblies: [a.assembly, b.assembly],
+                assembly: a.assembly === b.assembly ? a.assembly : `${a.assembly}+${b.assembly}`,
                 prior: (2 * 0.02 * a.prior * b.prior) / sum(singles.map((h) => h.prior)) ** 2,
               },
             ],
@@ -283,14 +283,14 @@ describe("the tests that tell anything", () => {
     makeTest("later", "acv", "out-L", "in-N"),
     makeTest("off", "ohms", "out-L", "in-N"),
   ];
-  const kept = (shown: readonly (readonly [ReturnType<typeof makeTest>, readonly (Shown | null)[]])[]) =>
+  const kept = (shown: readonly (readonly [ReturnType<typeof makeTest>, readonly (Reading | null)[]])[]) =>
     tellingTests(
       waited,
       shown.map(([test]) => test),
       new Map(shown.map(([test, readings]) => [testKey(test), readings])),
     ).map((t) => t.setup);
-  const value = (v: number): Shown => ({ kind: "value", value: v });
-  const label = (words: string): Shown => ({ kind: "label", label: words });
+  const value = (v: number): Reading => ({ kind: "value", value: v });
+  const label = (words: string): Reading => ({ kind: "label", label: words });
 
   it("are not those that show the same whatever is wrong, to two and a half digits, and below what any meter resolves nothing at all", () => {
     expect(kept([[now, [value(118), value(118.2), value(117.9)]]])).toEqual([]);
@@ -359,7 +359,7 @@ describe("what each result would mean", () => {
   it("is a line of its own for each, the sound one marked, chances adding to no more than one", () => {
     const beliefs = believe(dictionary, [{ type: "complaint", id: "c", complaint: "cold" }]);
     for (const test of dictionary.candidates) {
-      const { meanings, range } = layOut(dictionary, beliefs, { setup: "on", openPanels: new Set() }, test);
+      const { meanings, range } = describeTest(dictionary, beliefs, { setup: "on", openPanels: new Set() }, test);
       expect(new Set(meanings.map((m) => m.words)).size, testKey(test)).toBe(meanings.length);
       expect(sum(meanings.map((m) => m.probability))).toBeLessThanOrEqual(1 + 1e-6);
       expect(meanings.map((m) => m.probability)).toEqual(meanings.map((m) => m.probability).sort((a, b) => b - a));
@@ -401,11 +401,11 @@ describe("the reading that is questioned", () => {
 });
 
 describe("readings of one test", () => {
-  const say = (fn: "dcv" | "look" | "continuity", a: Shown, b: Shown) =>
+  const say = (fn: "dcv" | "look" | "continuity", a: Reading, b: Reading) =>
     isSameReading(meter, { test: makeTest("on", fn, "x", "y"), shown: a }, { shown: b });
-  const value = (v: number): Shown => ({ kind: "value", value: v });
-  const label = (words: string): Shown => ({ kind: "label", label: words });
-  const beep = (beeps: boolean): Shown => ({ kind: "beep", beeps });
+  const value = (v: number): Reading => ({ kind: "value", value: v });
+  const label = (words: string): Reading => ({ kind: "label", label: words });
+  const beep = (beeps: boolean): Reading => ({ kind: "beep", beeps });
   it("say the same within six errors of the meter, by word, by sound, by kind", () => {
     const { relative, absolute } = meter.accuracy.dcv;
     const error = Math.hypot(absolute, relative * 10);
@@ -461,14 +461,19 @@ describe("a call for more than one fault", () => {
     expect(calls([complaint, reading], [odd("r", false), odd("s", true)])).toBe(true);
     expect(calls([complaint, reading], [odd("r", false), odd("s", false)])).toBe(true);
   });
-  it("is a repair in vain of what is still held for the fault, and not of a piece nobody suspects", () => {
+  it("is a repair in vain of what is still held for the fault, and not of an assembly nobody suspects", () => {
     const open: Evidence = {
       type: "reading",
       id: "o",
       test: makeTest("off", "ohms", "out-L", "in-N"),
       shown: { kind: "overload" },
     };
-    const tried = (piece: string, result: "stays" | "gone"): Evidence => ({ type: "tried", id: "t", piece, result });
+    const tried = (assembly: string, result: "stays" | "gone"): Evidence => ({
+      type: "tried",
+      id: "t",
+      assembly,
+      result,
+    });
     const share = involvement(
       dictionary,
       believe(dictionary, [complaint, open, { ...open, id: "p" }, tried("heater", "stays")]).probability,

@@ -5,15 +5,15 @@ import { density, makeKernel, SLIP } from "../../../../src/core/diagnose/reading
 import { outcomeOf, outcomeTable, plogp, type OutcomeTable } from "../../../../src/core/diagnose/dictionary/outcomes";
 import type { Prediction } from "../../../../src/core/diagnose/reading/prediction";
 import { scaleOf, toScale } from "../../../../src/core/diagnose/reading/scale";
-import type { Shown } from "../../../../src/core/quantity/read";
+import type { Reading } from "../../../../src/core/quantity/read";
 import { makeTest } from "../../../../src/core/simulate/test";
 
 const meter = ORDINARY_METER;
 const volts = makeTest("on", "dcv", "a", "b");
 const scale = scaleOf(meter, "dcv");
-const value = (v: number): Shown => ({ kind: "value", value: v });
-const OVER: Shown = { kind: "overload" };
-const five = (shown: Shown): Prediction => [shown, shown, shown, shown, shown];
+const value = (v: number): Reading => ({ kind: "value", value: v });
+const OVER: Reading = { kind: "overload" };
+const five = (shown: Reading): Prediction => [shown, shown, shown, shown, shown];
 const row = ({ chances, outcomes }: OutcomeTable, h: number) => [
   ...chances.subarray(h * outcomes.length, (h + 1) * outcomes.length),
 ];
@@ -169,8 +169,8 @@ describe("the outcomes of a measured test", () => {
 
 describe("the outcomes of what is seen or heard", () => {
   const look = makeTest("on", "look", "lamp");
-  const label = (words: string): Shown => ({ kind: "label", label: words });
-  it("are the words that anyone predicts, by their share of the specimens", () => {
+  const label = (words: string): Reading => ({ kind: "label", label: words });
+  it("are the words that anyone predicts, by their share of the samples", () => {
     const table = outcomeTable(
       look,
       [
@@ -196,7 +196,7 @@ describe("the outcomes of what is seen or heard", () => {
     expect(table.entropy[3]).toBeCloseTo(Math.log2(3), 6);
   });
   it("are a sound or none for continuity", () => {
-    const beep = (beeps: boolean): Shown => ({ kind: "beep", beeps });
+    const beep = (beeps: boolean): Reading => ({ kind: "beep", beeps });
     const table = outcomeTable(makeTest("off", "continuity", "a", "b"), [five(beep(true)), five(beep(false))], meter);
     expect(table.outcomes).toEqual([
       { kind: "beep", beeps: false },

@@ -5,13 +5,13 @@ import { codeMatches, codeOdds, codesOf, setupShowing } from "../../../../src/co
 import type { Evidence } from "../../../../src/core/diagnose/evidence/evidence";
 import {
   answerLikelihood,
-  firstsOf,
+  simpleCausesOf,
   isModelled,
-  openFirsts,
+  openSimpleCauses,
 } from "../../../../src/core/diagnose/evidence/simple-causes";
-import { layOut } from "../../../../src/core/diagnose/advice/test-sheet";
-import { unaskable, unseeable } from "../../../../src/core/diagnose/advice/expressible";
-import { pieceSuspects } from "../../../../src/core/diagnose/belief/suspects";
+import { describeTest } from "../../../../src/core/diagnose/advice/test-sheet";
+import { unaskable, cannotBeObserved } from "../../../../src/core/diagnose/advice/expressible";
+import { assemblySuspects } from "../../../../src/core/diagnose/belief/suspects";
 import { makeTest } from "../../../../src/core/simulate/test";
 import { FLEET, machineNamed } from "../../../support/fleet";
 import { FaultDictionary } from "../../../../src/core/diagnose/dictionary/fault-dictionary";
@@ -25,8 +25,8 @@ const look = (id: string, setup: string, part: string, label: string): Evidence 
   test: makeTest(setup, "look", part),
   shown: { kind: "label", label },
 });
-const of = (dictionary: FaultDictionary, evidence: readonly Evidence[], piece: string) =>
-  pieceSuspects(dictionary, believe(dictionary, evidence)).find((s) => s.piece === piece)?.probability ?? 0;
+const of = (dictionary: FaultDictionary, evidence: readonly Evidence[], assembly: string) =>
+  assemblySuspects(dictionary, believe(dictionary, evidence)).find((s) => s.assembly === assembly)?.probability ?? 0;
 
 describe("a code is evidence, not a verdict", () => {
   test("it re-weighs the suspects by which faults make it appear, beside what the maker's table blames", () => {
@@ -53,13 +53,17 @@ describe("a code is evidence, not a verdict", () => {
 
   test("what a machine cannot show, and a question it has not, get a sentence", () => {
     const { machine } = firnau;
-    expect(unseeable(machine, { setup: "calling", part: "panel", label: "E1" })).toBeNull();
-    expect(unseeable(machine, { setup: "calling", part: "panel", label: "E9" })).toMatch(
+    expect(cannotBeObserved(machine, { setup: "calling", part: "panel", label: "E1" })).toBeNull();
+    expect(cannotBeObserved(machine, { setup: "calling", part: "panel", label: "E9" })).toMatch(
       /^Door panel .*cannot show "E9".*Nothing was logged\.$/,
     );
-    expect(unseeable(machine, { setup: "nowhere", part: "panel", label: "E1" })).toContain("no setup nowhere");
-    expect(unseeable(machine, { setup: "calling", part: "F1", label: "E1" })).toContain("nothing called F1 to look at");
-    expect(unseeable(machine, { setup: "calling", part: "panel", label: "clears", instant: "recheck" })).toBeNull();
+    expect(cannotBeObserved(machine, { setup: "nowhere", part: "panel", label: "E1" })).toContain("no setup nowhere");
+    expect(cannotBeObserved(machine, { setup: "calling", part: "F1", label: "E1" })).toContain(
+      "nothing called F1 to look at",
+    );
+    expect(
+      cannotBeObserved(machine, { setup: "calling", part: "panel", label: "clears", instant: "recheck" }),
+    ).toBeNull();
     expect([unaskable(machine, "vent"), unaskable(machine, "*")]).toEqual([null, null]);
     expect(unaskable(machine, "weather")).toContain("no such question");
   });
@@ -119,14 +123,14 @@ describe("power off, wait, and see", () => {
     };
     expect(contacts([e1, recheck("clears")])).toBeGreaterThan(contacts([e1]) * 3);
     expect(contacts([e1, recheck("returns at once")])).toBeLessThan(contacts([e1]));
-    const laid = layOut(
+    const card = describeTest(
       firnau,
       believe(firnau, [e1]),
       { setup: "calling", openPanels: new Set() },
       makeTest("calling", "look", "panel", undefined, "recheck"),
     );
-    expect(laid.title).toContain("power off, wait, and see");
-    expect(laid.cost.steps).toContain("Power off, wait ten seconds, power on");
+    expect(card.title).toContain("power off, wait, and see");
+    expect(card.cost.steps).toContain("Power off, wait ten seconds, power on");
   });
 });
 
@@ -152,7 +156,7 @@ describe("works on this, not on that", () => {
     const heater = machine.parts.find(
       (p) => p.kind.kind === "heater" && machine.parts.some((o) => o.id === "pick-ac"),
     )!;
-    expect(of(murgast, [mains, compared], heater.piece)).toBeGreaterThan(of(murgast, [mains], heater.piece));
+    expect(of(murgast, [mains, compared], heater.assembly)).toBeGreaterThan(of(murgast, [mains], heater.assembly));
   });
 });
 
@@ -165,13 +169,13 @@ describe("first things first", () => {
       // A cause without a part of the model needs odds of its own; one with parts must not claim any.
       expect(isModelled(f) ? f.odds === 0 : f.odds > 0, f.id).toBe(true);
     }
-    const asked = machine.file.complaints.filter((c) => firstsOf(machine, c.id).length > 0);
+    const asked = machine.file.complaints.filter((c) => simpleCausesOf(machine, c.id).length > 0);
     expect(asked.length).toBeGreaterThan(0);
   });
 
   test("in order of odds over cost, which no other order beats", () => {
     const doubt = { outlet: 0.12, "door-sw": 0.03 };
-    const open = openFirsts(firnau.machine, "runs-on", new Set(), doubt);
+    const open = openSimpleCauses(firnau.machine, "runs-on", new Set(), doubt);
     expect(open.length).toBeGreaterThan(1);
     // Expected minutes until the cause is found, of every order (one cause; the rest of the odds lies elsewhere).
     const total = 100;
@@ -189,7 +193,7 @@ describe("first things first", () => {
         ? [list]
         : list.flatMap((x, i) => orders([...list.slice(0, i), ...list.slice(i + 1)]).map((rest) => [x, ...rest]));
     expect(minutes(open)).toBeCloseTo(Math.min(...orders(open).map(minutes)), 9);
-    expect(openFirsts(firnau.machine, "runs-on", new Set(open.map((o) => o.first.id)), doubt)).toEqual([]);
+    expect(openSimpleCauses(firnau.machine, "runs-on", new Set(open.map((o) => o.first.id)), doubt)).toEqual([]);
   });
 
   test("an outlet that proves dead leads; one that is proven is nearly cleared", () => {
@@ -207,8 +211,8 @@ describe("first things first", () => {
     const dictionary = FaultDictionary.of(machineNamed("kaldruun-uc-80"), ORDINARY_METER);
     dictionary.build();
     const complaint: Evidence = { type: "complaint", id: "complaint", complaint: "warm" };
-    const standing = { setup: "calling", openPanels: new Set<string>() };
-    const found = advise(dictionary, [complaint, { type: "answer", id: "a", first: "knob", answer: "yes" }], standing);
+    const unitState = { setup: "calling", openPanels: new Set<string>() };
+    const found = advise(dictionary, [complaint, { type: "answer", id: "a", first: "knob", answer: "yes" }], unitState);
     expect(found.stop).toMatchObject({
       kind: "simple cause",
       sentence: "Turn it to the middle and come back in a day.",
@@ -221,7 +225,7 @@ describe("first things first", () => {
         { type: "answer", id: "a", first: "knob", answer: "yes" },
         { type: "answer", id: "b", first: "knob", answer: "no" },
       ],
-      standing,
+      unitState,
     );
     expect(on.stop).toBeNull();
     expect(on.next).not.toBeNull();

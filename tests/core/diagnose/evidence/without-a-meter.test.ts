@@ -9,12 +9,12 @@ import {
   surroundingsOf,
   type Evidence,
 } from "../../../../src/core/diagnose/evidence/evidence";
-import { openFirsts } from "../../../../src/core/diagnose/evidence/simple-causes";
+import { openSimpleCauses } from "../../../../src/core/diagnose/evidence/simple-causes";
 import { hypothesesOf, type Hypothesis } from "../../../../src/core/diagnose/hypotheses/hypothesis";
 import type { OutcomeTable } from "../../../../src/core/diagnose/dictionary/outcomes";
 import { proofsFor } from "../../../../src/core/diagnose/advice/proofs";
 import { saidOf } from "../../../../src/core/diagnose/evidence/without-a-meter";
-import { unknownSign, unseeable } from "../../../../src/core/diagnose/advice/expressible";
+import { unknownSign, cannotBeObserved } from "../../../../src/core/diagnose/advice/expressible";
 import {
   repairLikelihood,
   signChance,
@@ -23,7 +23,7 @@ import {
   WHOLE_UNIT,
 } from "../../../../src/core/diagnose/evidence/signs";
 import { Stopwatch } from "../../../../src/core/diagnose/evidence/timed-observation";
-import type { Shown } from "../../../../src/core/quantity/read";
+import type { Reading } from "../../../../src/core/quantity/read";
 import { makeTest } from "../../../../src/core/simulate/test";
 import { machineNamed } from "../../../support/fleet";
 
@@ -40,15 +40,15 @@ const two = (a: string, b: string): Hypothesis => {
     kind: "two faults",
     id: `${a}+${b}`,
     faults: [x.fault, y.fault],
-    pieces: [x.piece, y.piece],
-    piece: `${x.piece}+${y.piece}`,
+    assemblies: [x.assembly, y.assembly],
+    assembly: `${x.assembly}+${y.assembly}`,
     prior: 0.01,
   };
 };
-const volts = (value: number): Shown => ({ kind: "value", value });
-const label = (words: string): Shown => ({ kind: "label", label: words });
+const volts = (value: number): Reading => ({ kind: "value", value });
+const label = (words: string): Reading => ({ kind: "label", label: words });
 const atPlug = makeTest("cold-call", "dcv", "J2-1", "J2-3");
-const reading = (id: string, shown: Shown, test = atPlug): Evidence => ({ type: "reading", id, test, shown });
+const reading = (id: string, shown: Reading, test = atPlug): Evidence => ({ type: "reading", id, test, shown });
 
 describe("a part tested by itself", () => {
   const of = (found: "good" | "bad", h: Hypothesis, mode?: string) =>
@@ -216,11 +216,11 @@ describe("evidence taken apart", () => {
     ]);
   });
   it("a repair that did not help makes the complaint once more, of the machine as it is now; one that helped does not", () => {
-    const tried = (result: "gone" | "stays", id = "t", piece = "panel-board"): Evidence =>
-      ({ type: "tried", id, piece, result }) as Evidence;
+    const tried = (result: "gone" | "stays", id = "t", assembly = "panel-board"): Evidence =>
+      ({ type: "tried", id, assembly, result }) as Evidence;
     const stays = of(complaint, tried("stays"));
     expect(stays.filter((o) => o.evidence === "t").map((o) => o.repairs)).toEqual(
-      sees.map(() => [{ piece: "panel-board", result: "stays" }]),
+      sees.map(() => [{ assembly: "panel-board", result: "stays" }]),
     );
     expect(stays.filter((o) => o.evidence === "c").every((o) => o.repairs.length === 0)).toBe(true);
     // Before and after a repair are two readings, not one made again.
@@ -229,8 +229,8 @@ describe("evidence taken apart", () => {
     expect(of(tried("stays"))).toEqual([]);
     const both = of(complaint, tried("stays"), tried("stays", "v", "door-harness"));
     expect(both.find((o) => o.evidence === "v")!.repairs).toEqual([
-      { piece: "panel-board", result: "stays" },
-      { piece: "door-harness", result: "stays" },
+      { assembly: "panel-board", result: "stays" },
+      { assembly: "door-harness", result: "stays" },
     ]);
   });
   it("of room and mains what was said last of each stands", () => {
@@ -243,7 +243,7 @@ describe("evidence taken apart", () => {
 });
 
 describe("two readings of one test", () => {
-  const same = (a: Shown, b: Shown, fn: "dcv" | "look" | "continuity" = "dcv") =>
+  const same = (a: Reading, b: Reading, fn: "dcv" | "look" | "continuity" = "dcv") =>
     isSameReading(ORDINARY_METER, { test: makeTest("cold-call", fn, "J2-1", "J2-3"), shown: a }, { shown: b });
   it("say the same within six errors of the meter, by the same word, the same sound, the same kind", () => {
     const { relative, absolute } = ORDINARY_METER.accuracy.dcv;
@@ -303,15 +303,15 @@ describe("signs and repairs", () => {
     }
   });
   it("a repair cures what it is of nine times in ten, of two faults four times in ten, anything else by chance", () => {
-    const piece = (h: Hypothesis) => (h.kind === "fault" ? h.piece : "");
+    const assembly = (h: Hypothesis) => (h.kind === "fault" ? h.assembly : "");
     const wire = named("W4:open");
     const of = (p: string, h: Hypothesis) => [
       repairLikelihood(machine, p, "gone", h),
       repairLikelihood(machine, p, "stays", h),
     ];
-    expect(of(piece(wire), wire)).toEqual([0.9, expect.closeTo(0.1, 12)]);
+    expect(of(assembly(wire), wire)).toEqual([0.9, expect.closeTo(0.1, 12)]);
     expect(of("panel-board", wire)).toEqual([0.06, 0.94]);
-    expect(of(piece(wire), two("W4:open", "panel:dead"))).toEqual([0.4, 0.6]);
+    expect(of(assembly(wire), two("W4:open", "panel:dead"))).toEqual([0.4, 0.6]);
     expect(of("house", named("no-fault"))).toEqual([0.06, 0.94]);
   });
   it("of a question, a sign or a part the last word stands, and each counts once", () => {
@@ -327,7 +327,7 @@ describe("signs and repairs", () => {
     expect(said(alone("a", "good"), alone("b", "bad")).map((s) => [s.id, s.likelihood(wire)])).toEqual([["b", 0.94]]);
     expect(said({ ...(sign("a", true) as object), sign: "no such" } as Evidence)[0]!.likelihood(wire)).toBe(1);
     expect(
-      said({ type: "tried", id: "t", piece: "panel-board", result: "gone" } as Evidence, reading("r", volts(1))).map(
+      said({ type: "tried", id: "t", assembly: "panel-board", result: "gone" } as Evidence, reading("r", volts(1))).map(
         (s) => [s.id, s.likelihood(wire)],
       ),
     ).toEqual([["t", 0.06]]);
@@ -337,7 +337,7 @@ describe("signs and repairs", () => {
 
 describe("what cannot have been seen", () => {
   const why = (part: string, words: string, setup = "cold-call", instant?: "recheck") =>
-    unseeable(machine, { setup, part, label: words, ...(instant ? { instant } : {}) });
+    cannotBeObserved(machine, { setup, part, label: words, ...(instant ? { instant } : {}) });
   it("is said in a sentence: no such setup, nothing to look at, another word than it knows", () => {
     const { labels } = machine.partById.get("panel")!;
     for (const known of labels!) expect(why("panel", known)).toBeNull();
@@ -354,7 +354,7 @@ describe("what cannot have been seen", () => {
 
 describe("questions of the same worth", () => {
   it("are asked in the order of their names", () => {
-    const firsts = ["b", "a", "c"].map((id) => ({
+    const simpleCauses = ["b", "a", "c"].map((id) => ({
       ...machine.file.firsts[0]!,
       id,
       parts: [],
@@ -362,12 +362,12 @@ describe("questions of the same worth", () => {
       odds: 10,
       minutes: 1,
     }));
-    const same = { ...machine, file: { ...machine.file, firsts } };
-    expect(openFirsts(same, "panel-dark", new Set(), {}).map((o) => o.first.id)).toEqual(["a", "b", "c"]);
+    const same = { ...machine, file: { ...machine.file, firsts: simpleCauses } };
+    expect(openSimpleCauses(same, "panel-dark", new Set(), {}).map((o) => o.first.id)).toEqual(["a", "b", "c"]);
     // A question that takes no time is not worth without end.
     expect(
-      openFirsts(
-        { ...machine, file: { ...machine.file, firsts: [{ ...firsts[0]!, minutes: 0 }] } },
+      openSimpleCauses(
+        { ...machine, file: { ...machine.file, firsts: [{ ...simpleCauses[0]!, minutes: 0 }] } },
         "panel-dark",
         new Set(),
         {},
@@ -376,30 +376,30 @@ describe("questions of the same worth", () => {
   });
 });
 
-describe("what is proven of a piece", () => {
+describe("what is proven of an assembly", () => {
   it("by a reading of the same test, in the same setup, at the same node by whatever name, that shows what is wanted", () => {
-    const piece = machine.file.pieces.find(
+    const assembly = machine.file.pieces.find(
       (p) => (p.proofs?.length ?? 0) > 0 && p.proofs!.some((x) => x.shows === "good"),
     )!;
-    const proof = piece.proofs!.find((x) => x.shows === "good")!;
+    const proof = assembly.proofs!.find((x) => x.shows === "good")!;
     const [t] = proof.any;
     const made = makeTest(t!.setup, t!.function, t!.red, t!.black);
     const by = (test: typeof made, verdict: "fits" | "does not fit") =>
-      proofsFor(machine, piece.id, [{ id: "r", test, verdict }]).find((p) => p.of === proof.of)!.by;
+      proofsFor(machine, assembly.id, [{ id: "r", test, verdict }]).find((p) => p.of === proof.of)!.by;
     expect(by(made, "fits")).toBe("r");
     expect(by(made, "does not fit")).toBeNull();
     expect(by({ ...made, setup: "unplugged" }, "fits")).toBeNull();
     expect(by({ ...made, function: "hertz" }, "fits")).toBeNull();
     if (made.black !== undefined) expect(by({ ...made, red: made.black, black: made.red }, "fits")).toBeNull();
     const bad = machine.file.pieces.flatMap((p) =>
-      (p.proofs ?? []).filter((x) => x.shows === "bad").map((x) => ({ piece: p.id, x })),
+      (p.proofs ?? []).filter((x) => x.shows === "bad").map((x) => ({ assembly: p.id, x })),
     )[0]!;
     const [b] = bad.x.any;
     const seen = (verdict: "fits" | "does not fit") =>
-      proofsFor(machine, bad.piece, [
+      proofsFor(machine, bad.assembly, [
         { id: "r", test: makeTest(b!.setup, b!.function, b!.red, b!.black), verdict },
       ]).find((p) => p.of === bad.x.of)!.by;
     expect([seen("does not fit"), seen("fits")]).toEqual(["r", null]);
-    expect(proofsFor(machine, "no such piece", [])).toEqual([]);
+    expect(proofsFor(machine, "no such assembly", [])).toEqual([]);
   });
 });

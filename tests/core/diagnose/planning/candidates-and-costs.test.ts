@@ -8,11 +8,11 @@ import {
   type Situation,
 } from "../../../../src/core/model/program/condition";
 import { canonicalJson } from "../../../../src/core/model/file/canonical-json";
-import { costOf, standingAfter, type Standing } from "../../../../src/core/diagnose/planning/cost";
+import { costOf, unitStateAfter, type UnitState } from "../../../../src/core/diagnose/planning/cost";
 import { outcomeOf } from "../../../../src/core/diagnose/dictionary/outcomes";
 import { fromScale, scaleOf, toScale } from "../../../../src/core/diagnose/reading/scale";
 import { ORDINARY_METER } from "../../../../src/core/instrument/meter";
-import { readEngineering, readShown } from "../../../../src/core/quantity/read";
+import { readEngineering, parseReading } from "../../../../src/core/quantity/read";
 import { quantity } from "../../../../src/core/quantity/format";
 import { uniformFor } from "../../../../src/core/random";
 import { makeTest, testKey } from "../../../../src/core/simulate/test";
@@ -20,13 +20,13 @@ import { demoDictionary } from "../../../support/demo-machine";
 
 const isolation = demoDictionary();
 const { machine } = isolation;
-const closed = (setup: string): Standing => ({ setup, openPanels: new Set() });
+const closed = (setup: string): UnitState => ({ setup, openPanels: new Set() });
 
 describe("what a test costs from where the unit stands", () => {
   const hinge = makeTest("cold-call", "dcv", "H1-1.cab", "H1-3.cab");
   it("counts the cover once: it stays open", () => {
     const first = costOf(machine, closed("cold-call"), hinge);
-    const second = costOf(machine, standingAfter(machine, closed("cold-call"), hinge), hinge);
+    const second = costOf(machine, unitStateAfter(machine, closed("cold-call"), hinge), hinge);
     expect(first.steps).toEqual([
       "Pull the plug",
       "Open: hinge cover, 1 min, crosshead screwdriver",
@@ -48,7 +48,7 @@ describe("what a test costs from where the unit stands", () => {
     expect(there.steps).toEqual(["Pull the plug", "Open: rear cover, 3 min, 6 mm nut driver", "Unplug J2"]);
     const back = costOf(
       machine,
-      standingAfter(machine, closed("cold-call"), apart),
+      unitStateAfter(machine, closed("cold-call"), apart),
       makeTest("cold-call", "look", "panel"),
     );
     expect(back.steps).toEqual(["Reconnect J2", "Place the leads, then plug in"]);
@@ -161,7 +161,7 @@ describe("round trips (properties)", () => {
   it("any text gives a reading or a sentence, never an exception or a value that is not finite", () => {
     fc.assert(
       fc.property(fc.string({ maxLength: 30 }), fc.constantFrom("V", "A", "ohm", "beep" as const), (text, asked) => {
-        const read = readShown(text, asked as "V");
+        const read = parseReading(text, asked as "V");
         if (!read.ok) expect(read.sentence.length).toBeGreaterThan(10);
         else if (read.shown.kind === "value") expect(Number.isFinite(read.shown.value)).toBe(true);
       }),

@@ -2,7 +2,7 @@ import { describe, expect, it } from "vitest";
 import { AcSolver } from "../../../../src/core/circuit/ac";
 import { DcSolver } from "../../../../src/core/circuit/dc";
 import { blendAway, blendRow } from "../../../../src/core/diagnose/dictionary/intermittent";
-import { costOf, movesTo, placeKey, standingAfter, type Standing } from "../../../../src/core/diagnose/planning/cost";
+import { costOf, movesTo, placeKey, unitStateAfter, type UnitState } from "../../../../src/core/diagnose/planning/cost";
 import type { Evidence } from "../../../../src/core/diagnose/evidence/evidence";
 import { normalCdf } from "../../../../src/core/diagnose/reading/likelihood";
 import { plogp, type OutcomeTable } from "../../../../src/core/diagnose/dictionary/outcomes";
@@ -17,8 +17,8 @@ import { believe } from "../../../../src/core/diagnose/belief/beliefs";
 
 const dictionary = demoDictionary();
 const { machine } = dictionary;
-const at = (setup: string, ...openPanels: string[]): Standing => ({ setup, openPanels: new Set(openPanels) });
-const moved = (now: Standing, test: ReturnType<typeof makeTest>) =>
+const at = (setup: string, ...openPanels: string[]): UnitState => ({ setup, openPanels: new Set(openPanels) });
+const moved = (now: UnitState, test: ReturnType<typeof makeTest>) =>
   movesTo(machine, now, test).map((m) => [m.move, m.minutes]);
 
 describe("what it costs to make a test from where the unit stands", () => {
@@ -108,7 +108,7 @@ describe("what it costs to make a test from where the unit stands", () => {
     );
   });
   it("leaves the unit in the test's setup, with every cover off that was off before or came off", () => {
-    const after = standingAfter(machine, { ...at("unplugged", "door-trim"), times: { x: 2 } }, atJ2);
+    const after = unitStateAfter(machine, { ...at("unplugged", "door-trim"), times: { x: 2 } }, atJ2);
     expect(after.setup).toBe("cold-call");
     expect([...after.openPanels].sort()).toEqual(["door-trim", "rear-cover"]);
     expect(after.times).toEqual({ x: 2 });
@@ -153,7 +153,7 @@ describe("a fault that comes and goes", () => {
   });
 });
 
-describe("what is proven of a piece before it is blamed", () => {
+describe("what is proven of an assembly before it is blamed", () => {
   const board = machine.file.pieces.find((p) => p.proofs.length > 0)!;
   it("needs the reading that was asked for, with the verdict that proves it; points on one node are one point", () => {
     const [first] = board.proofs;

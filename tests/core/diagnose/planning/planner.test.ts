@@ -3,7 +3,7 @@ import { describe, expect, it } from "vitest";
 import { EXACT_SUSPECTS, Planner, repairOrder, type PlanProblem } from "../../../../src/core/diagnose/planning/planner";
 import { AT_FIRST, costFollowing, optimalCost, planningCase } from "../../../support/planning-cases";
 
-/** Suspects in pieces of their own, tests that cost the same from everywhere. */
+/** Suspects in assemblies of their own, tests that cost the same from everywhere. */
 function plain(
   weights: number[],
   tests: { labels: number[]; cost: number }[],
@@ -11,7 +11,7 @@ function plain(
 ): PlanProblem {
   return {
     weights,
-    pieces: weights.map((_, i) => i),
+    assemblies: weights.map((_, i) => i),
     labels: tests.map((t) => Uint8Array.from(t.labels)),
     cost: (t) => tests[t]!.cost,
     minutes: (t) => tests[t]!.cost,
@@ -27,7 +27,7 @@ describe("planning the whole way", () => {
     const ratios = Array.from({ length: 40 }, (_, seed) => {
       const problem = planningCase(seed + 1);
       const best = optimalCost(problem);
-      const ours = costFollowing(problem, EXACT_SUSPECTS, (planner, standing) => planner.moves(standing)[0]);
+      const ours = costFollowing(problem, EXACT_SUSPECTS, (planner, unitState) => planner.moves(unitState)[0]);
       expect(ours).toBeGreaterThanOrEqual(best - 1e-9);
       return best > 0 ? ours / best : 1;
     }).sort((a, b) => a - b);
@@ -68,7 +68,7 @@ describe("planning the whole way", () => {
 
   it("tries a cheap repair before a dear test, and not the other way round", () => {
     const tests = (cost: number) => [{ labels: [1, 0], cost }];
-    const cleaning = { attempts: [{ piece: 0, wasted: 6, minutes: 6 }] };
+    const cleaning = { attempts: [{ assembly: 0, wasted: 6, minutes: 6 }] };
     const first = (cost: number) => new Planner(plain([3, 1], tests(cost), cleaning)).moves(0)[0]!;
     // In vain one time in four: 1.5 minutes on average.
     expect(first(4)).toMatchObject({ move: { kind: "attempt", attempt: 0 }, cost: 1.5 });
@@ -99,7 +99,7 @@ describe("planning the whole way", () => {
           { labels: [0, 0, 1], cost: 0.01 },
           { labels: [0, 1, 0], cost },
         ],
-        { attempts: [{ piece: 0, wasted: 10, minutes: 7 }] },
+        { attempts: [{ assembly: 0, wasted: 10, minutes: 7 }] },
       );
     for (const by of [1, 0.001]) {
       // In vain one time in ten: 1 on average. Dearer than that, the test waits; cheaper, it goes first.
@@ -129,7 +129,7 @@ describe("planning the whole way", () => {
         const problem = plain(
           weights,
           tests.map((t) => ({ ...t, labels: t.labels.slice(0, n) })),
-          { attempts: [{ piece: 0, wasted, minutes: wasted }] },
+          { attempts: [{ assembly: 0, wasted, minutes: wasted }] },
         );
         const weightOf = (set: number[]) => set.reduce((sum, i) => sum + weights[i]!, 0);
         /** Every order of everything, by plain recursion: nothing kept, nothing left out. */

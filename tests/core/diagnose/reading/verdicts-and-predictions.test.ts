@@ -7,15 +7,15 @@ import { shared } from "../../../../src/core/diagnose/dictionary/shared-predicti
 import { Stopwatch, type Timed } from "../../../../src/core/diagnose/evidence/timed-observation";
 import { learnTimes } from "../../../../src/core/diagnose/planning/learned-times";
 import { verdictOf, type Window } from "../../../../src/core/diagnose/reading/window";
-import type { Shown } from "../../../../src/core/quantity/read";
+import type { Reading } from "../../../../src/core/quantity/read";
 import { makeTest } from "../../../../src/core/simulate/test";
 import { machineNamed } from "../../../support/fleet";
 
-const value = (v: number): Shown => ({ kind: "value", value: v });
-const label = (words: string): Shown => ({ kind: "label", label: words });
-const beep = (beeps: boolean): Shown => ({ kind: "beep", beeps });
-const OVER: Shown = { kind: "overload" };
-const jumping = (low: number, high: number, manner: "jumping" | "pulsing" | "fading" = "jumping"): Shown => ({
+const value = (v: number): Reading => ({ kind: "value", value: v });
+const label = (words: string): Reading => ({ kind: "label", label: words });
+const beep = (beeps: boolean): Reading => ({ kind: "beep", beeps });
+const OVER: Reading = { kind: "overload" };
+const jumping = (low: number, high: number, manner: "jumping" | "pulsing" | "fading" = "jumping"): Reading => ({
   kind: "jumping",
   low,
   high,
@@ -23,7 +23,7 @@ const jumping = (low: number, high: number, manner: "jumping" | "pulsing" | "fad
 });
 
 describe("the verdict on a reading", () => {
-  const fits = (window: Window, shown: Shown) => verdictOf(window, shown) === "fits";
+  const fits = (window: Window, shown: Reading) => verdictOf(window, shown) === "fits";
   it("goes by the window: a range with its borders, an overload or what is as good as one, a word, a sound, a movement", () => {
     const range: Window = { kind: "range", low: 1, high: 2 };
     expect([0.99, 1, 1.5, 2, 2.01].map((v) => fits(range, value(v)))).toEqual([false, true, true, true, false]);
@@ -53,7 +53,7 @@ describe("predictions that are kept as one", () => {
     const [x, y] = shared(makeTest("on", fn, "a", "b"), [a, b], ORDINARY_METER);
     return x === y;
   };
-  it("differ by less than a hundredth of the meter's error in every specimen; words, sounds and movements not at all", () => {
+  it("differ by less than a hundredth of the meter's error in every sample; words, sounds and movements not at all", () => {
     const { relative, absolute } = ORDINARY_METER.accuracy.dcv;
     const hair = 0.01 * (absolute + relative * 10);
     expect(one("dcv", [value(10), value(5)], [value(10 + 0.9 * hair), value(5)])).toBe(true);
@@ -140,7 +140,7 @@ describe("everything a machine can show", () => {
     for (const c of codes) {
       expect(["panel", "indicator"]).toContain(machine.partById.get(c.part)!.kind.kind);
       expect(machine.partById.get(c.part)!.labels).toContain(c.label);
-      if (c.blames !== null) expect(c.blamesName).toBe(machine.pieceById.get(c.blames)!.name);
+      if (c.blames !== null) expect(c.blamesName).toBe(machine.assemblyById.get(c.blames)!.name);
     }
     const named = codes.find((c) => c.code !== null && c.words.includes(" "))!;
     const [one, two] = named.words.split(" ");

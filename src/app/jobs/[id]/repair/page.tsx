@@ -17,19 +17,19 @@ export default async function Page({
   searchParams,
 }: {
   params: Promise<{ id: string }>;
-  searchParams: Promise<{ piece?: string; fault?: string; step?: string }>;
+  searchParams: Promise<{ assembly?: string; fault?: string; step?: string }>;
 }) {
-  const [{ id }, { piece, fault, step }] = await Promise.all([params, searchParams]);
+  const [{ id }, { assembly, fault, step }] = await Promise.all([params, searchParams]);
   const { events, raw, unit, file, hash } = await readJob(id).catch((error: unknown) => {
     if (error instanceof Refusal && error.status === 404) notFound();
     throw error;
   });
   if (raw.length > 0) return <UnreadableJob id={id} raw={raw} known={events.length} />;
   const { machine } = await machineOf(hash, changesIn(events));
-  const chosen = piece ?? pieceIn(events) ?? (await leadingPiece(id, machine, events));
+  const chosen = assembly ?? assemblyIn(events) ?? (await leadingAssembly(id, machine, events));
   // Nothing to repair is known: the search goes on.
   if (chosen === null) redirect(`/jobs/${id}`);
-  if (!machine.pieceById.has(chosen)) notFound();
+  if (!machine.assemblyById.has(chosen)) notFound();
   return (
     <RepairScreen
       key={chosen}
@@ -37,7 +37,7 @@ export default async function Page({
       unit={unit}
       file={file}
       hash={hash}
-      piece={chosen}
+      assembly={chosen}
       fault={fault ?? null}
       step={step ?? "decide"}
       rates={await shopRates()}
@@ -46,7 +46,7 @@ export default async function Page({
 }
 
 /** The assembly decided on last, else the one called first. */
-function pieceIn(events: readonly JournalEvent[]): string | undefined {
+function assemblyIn(events: readonly JournalEvent[]): string | undefined {
   const decided = events.findLast((e) => e.body.type === "decided")?.body;
   if (decided?.type === "decided") return decided.piece;
   const called = events.find((e) => e.body.type === "called")?.body;
@@ -54,8 +54,8 @@ function pieceIn(events: readonly JournalEvent[]): string | undefined {
 }
 
 /** The assembly that is most likely at fault, as the server knows it; null where it is none that can be repaired. */
-async function leadingPiece(id: string, machine: Machine, events: readonly JournalEvent[]): Promise<string | null> {
+async function leadingAssembly(id: string, machine: Machine, events: readonly JournalEvent[]): Promise<string | null> {
   const { setup, openPanels } = jobOn(machine, events);
   const known = await adviceOn(id, { setup, openPanels: [...openPanels], wait: true });
-  return known?.advice.suspects.find((s) => machine.pieceById.has(s.piece))?.piece ?? null;
+  return known?.advice.suspects.find((s) => machine.assemblyById.has(s.assembly))?.assembly ?? null;
 }

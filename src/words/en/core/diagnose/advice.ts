@@ -66,8 +66,8 @@ export const say = {
     `${name} of ${name2} cannot show "${seenLabel}". It knows ${labels}. Nothing was logged.`,
   thereIsNoSuchSign: (maker: string, model: string) =>
     `There is no such sign on ${maker} ${model}. Nothing was logged.`,
-  hasNoPieceNothingWas: (maker: string, model: string, piece: string) =>
-    `${maker} ${model} has no piece ${piece}. Nothing was logged.`,
+  hasNoAssemblyNothingWas: (maker: string, model: string, assembly: string) =>
+    `${maker} ${model} has no assembly ${assembly}. Nothing was logged.`,
   thereIsNoSuchQuestion: (maker: string, model: string) =>
     `There is no such question for ${maker} ${model}. Nothing was logged.`,
   hasNoPartNothingWas: (maker: string, model: string, part: string) =>

@@ -21,7 +21,7 @@ export const say = {
   aBenchSupplyIsPut: "a bench supply is put on a machine whose own sources are off; set power: off",
   benchSupplyVoltsV: (volts: number) => `Bench supply ${volts} V`,
   aSecondPartIsCalled: (id: string) => `a second part is called ${id}`,
-  thereIsNoPieceCalled: (piece: string) => `there is no piece called ${piece}`,
+  thereIsNoAssemblyCalled: (assembly: string) => `there is no assembly called ${assembly}`,
   thereIsNoDoorCalled: (door: string) => `there is no door called ${door}`,
   aHasNoTerminalIt: (entryKind: string, name: string, terminals: string) =>
     `a ${entryKind} has no terminal ${name}; it has ${terminals}`,

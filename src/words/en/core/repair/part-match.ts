@@ -10,7 +10,7 @@ export const say = {
   comparePlugByPlugPin: "Compare plug by plug, pin 1 and key, before anything is pushed home.",
   carryTheSettingsOverAnd: "Carry the settings over and check them.",
   dealWithItBeforeIt: "Deal with it before it is powered.",
-  noPiecePieceId: (pieceId: string) => `no piece ${pieceId}`,
+  noAssemblyAssemblyId: (assemblyId: string) => `no assembly ${assemblyId}`,
   typeTheNumberPrintedOn: "Type the number printed on the part.",
   theFileIsOfRevision: (revision: string) => `; the file is of revision ${revision}, compare`,
   theSamePart: (part: string) => `The same part${part}.`,
@@ -27,5 +27,5 @@ export const say = {
     `Revision ${revision} instead of ${revision2}`,
   theFileKnowsHereThis: (text: string) =>
     `The file knows ${text} here. This number is another part: not fitted until someone has compared it.`,
-  theFileHasNoNumber: "The file has no number for this piece: compare the parts themselves.",
+  theFileHasNoNumber: "The file has no number for this assembly: compare the parts themselves.",
 };

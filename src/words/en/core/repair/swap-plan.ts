@@ -1,7 +1,7 @@
 /** What core/repair/swap-plan says to people, in English. */
 export const say = {
   coversLieOverEachOther: (text: string) => `covers lie over each other in a round: ${text}`,
-  noPiecePiece: (piece: string) => `no piece ${piece}`,
+  noAssemblyAssembly: (assembly: string) => `no assembly ${assembly}`,
   openPanelName: (panelName: string) => `Open: ${panelName}`,
   toolsTools: (tools: string) => `Tools: ${tools}`,
   theseScrewsInACup: "These screws in a cup of their own: others are of another size.",
@@ -13,7 +13,7 @@ export const say = {
   ohmsAgainstItsRating: "ohms against its rating",
   lookBeforeAnythingIsTouched: "Look before anything is touched",
   damageScratchesEarlierRepairsAnd: "Damage, scratches, earlier repairs and how well they were made",
-  theWholePieceWithIts: "The whole piece with its plugs, before one is pulled",
+  theWholeAssemblyWithIts: "The whole assembly with its plugs, before one is pulled",
   settingsOfTheOldOne: "Settings of the old one",
   recordName: (name: string) => `Record: ${name}`,
   factoryFactory: (factory: string) => `Factory: ${factory}`,

@@ -6,5 +6,5 @@ export const say = {
   partsCost: ", parts cost",
   suspectsOverTime: "Suspects over time",
   drawing: "Drawing…",
-  shareOfBeliefInEach: (pieces: string) => `Share of belief in each suspect after each step: ${pieces}`,
+  shareOfBeliefInEach: (assemblies: string) => `Share of belief in each suspect after each step: ${assemblies}`,
 };

@@ -4,7 +4,7 @@ import { exposureOf } from "../../safety";
 import type { Test } from "../../simulate";
 
 /** What a person has with them, and what they do not do. */
-export interface Means {
+export interface Equipment {
   /** Works on live mains at all; an apprentice, and whoever is alone in a cellar, may not. */
   readonly live: boolean;
   readonly clamp: boolean;
@@ -25,7 +25,7 @@ export interface Means {
 export const CAREFUL = 3;
 
 /** What a function needs beside a plain meter. */
-const TOOL: Readonly<Partial<Record<MeterFunction, Exclude<keyof Means, "live" | "careful">>>> = {
+const TOOL: Readonly<Partial<Record<MeterFunction, Exclude<keyof Equipment, "live" | "careful">>>> = {
   clamp: "clamp",
   dcclamp: "dcClamp",
   inrush: "inrush",
@@ -35,7 +35,7 @@ const TOOL: Readonly<Partial<Record<MeterFunction, Exclude<keyof Means, "live" |
 };
 
 /** Everything at hand. */
-export const ALL_MEANS: Means = {
+export const ALL_EQUIPMENT: Equipment = {
   live: true,
   clamp: true,
   dcClamp: true,
@@ -47,8 +47,8 @@ export const ALL_MEANS: Means = {
 };
 
 /** Whether a test can be made with these means. */
-export function canMake(machine: Machine, test: Test, means: Means): boolean {
+export function canMake(machine: Machine, test: Test, equipment: Equipment): boolean {
   const tool = TOOL[test.function];
-  if (tool && !means[tool]) return false;
-  return means.live || exposureOf(machine, machine.setupById.get(test.setup)!, test) !== "live";
+  if (tool && !equipment[tool]) return false;
+  return equipment.live || exposureOf(machine, machine.setupById.get(test.setup)!, test) !== "live";
 }

@@ -3,10 +3,10 @@
 import { useCallback, useMemo, type ReactNode } from "react";
 import Dropdown from "react-bootstrap/Dropdown";
 import Form from "react-bootstrap/Form";
-import type { Means } from "../../core/diagnose";
+import type { Equipment } from "../../core/diagnose";
 import { useKept } from "../shell/useKept";
 import { ThemeChoice } from "../shell/Theme";
-import { say } from "#words/ui/job/YourMeans";
+import { say } from "#words/ui/job/YourEquipment";
 
 /** Tools that not every bag holds: asked for before a test with one is proposed. */
 const MORE_TOOLS = [
@@ -17,11 +17,11 @@ const MORE_TOOLS = [
 ] as const;
 
 /** What this person has and does, kept in this browser. */
-export function useMeans(): [Means, (means: Means) => void] {
+export function useEquipment(): [Equipment, (equipment: Equipment) => void] {
   const [kept, keep] = useKept("unzo.without");
-  const means = useMemo((): Means => {
+  const equipment = useMemo((): Equipment => {
     const said = new Set(kept.split(" "));
-    const has = (key: keyof Means) => !said.has(key);
+    const has = (key: keyof Equipment) => !said.has(key);
     return {
       live: has("live"),
       careful: said.has("haste"),
@@ -34,7 +34,7 @@ export function useMeans(): [Means, (means: Means) => void] {
     };
   }, [kept]);
   const set = useCallback(
-    (next: Means) =>
+    (next: Equipment) =>
       keep(
         [
           ...(["live", "clamp", "dcClamp"] as const).filter((k) => !next[k]),
@@ -44,23 +44,23 @@ export function useMeans(): [Means, (means: Means) => void] {
       ),
     [keep],
   );
-  return [means, set];
+  return [equipment, set];
 }
 
 /** Only tests that can be made with these are proposed. */
-export function YourMeans({
-  means,
+export function YourEquipment({
+  equipment,
   onChange,
   children,
 }: {
-  means: Means;
-  onChange: (means: Means) => void;
+  equipment: Equipment;
+  onChange: (equipment: Equipment) => void;
   children?: ReactNode;
 }) {
   return (
     <Dropdown className="means" autoClose="outside" align="end">
-      <Dropdown.Toggle title={meansWord(means)}>
-        <i className="bi bi-sliders" aria-hidden /> <span className="tab-name">{meansWord(means)}</span>
+      <Dropdown.Toggle title={equipmentWord(equipment)}>
+        <i className="bi bi-sliders" aria-hidden /> <span className="tab-name">{equipmentWord(equipment)}</span>
         <span className="tab-short" aria-hidden>
           {say.limits}
         </span>
@@ -70,22 +70,22 @@ export function YourMeans({
           type="switch"
           id="means-dead"
           label={say.noLiveWork}
-          checked={!means.live}
-          onChange={(e) => onChange({ ...means, live: !e.target.checked })}
+          checked={!equipment.live}
+          onChange={(e) => onChange({ ...equipment, live: !e.target.checked })}
         />
         <Form.Check
           type="switch"
           id="means-clamp"
           label={say.acClamp}
-          checked={means.clamp}
-          onChange={(e) => onChange({ ...means, clamp: e.target.checked })}
+          checked={equipment.clamp}
+          onChange={(e) => onChange({ ...equipment, clamp: e.target.checked })}
         />
         <Form.Check
           type="switch"
           id="means-dc-clamp"
           label={say.dcClamp}
-          checked={means.dcClamp}
-          onChange={(e) => onChange({ ...means, dcClamp: e.target.checked })}
+          checked={equipment.dcClamp}
+          onChange={(e) => onChange({ ...equipment, dcClamp: e.target.checked })}
         />
         {MORE_TOOLS.map(([key, words]) => (
           <Form.Check
@@ -93,16 +93,16 @@ export function YourMeans({
             type="switch"
             id={`means-${key}`}
             label={words}
-            checked={means[key]}
-            onChange={(e) => onChange({ ...means, [key]: e.target.checked })}
+            checked={equipment[key]}
+            onChange={(e) => onChange({ ...equipment, [key]: e.target.checked })}
           />
         ))}
         <Form.Check
           type="switch"
           id="means-careful"
           label={say.traineeOrWorkingAloneExtra}
-          checked={means.careful}
-          onChange={(e) => onChange({ ...means, careful: e.target.checked })}
+          checked={equipment.careful}
+          onChange={(e) => onChange({ ...equipment, careful: e.target.checked })}
         />
         {children}
         <ThemeChoice />
@@ -111,8 +111,8 @@ export function YourMeans({
   );
 }
 
-function meansWord(means: Means): string {
-  if (!means.live) return say.limitsNoLiveWork;
-  if (means.careful) return say.limitsExtraCaution;
+function equipmentWord(equipment: Equipment): string {
+  if (!equipment.live) return say.limitsNoLiveWork;
+  if (equipment.careful) return say.limitsExtraCaution;
   return say.toolsAndLimits;
 }

@@ -1,6 +1,6 @@
 import { plural } from "../../plural";
 
-/** What ui/job/CallDialog says to people, in English. */
+/** What ui/job/DiagnosisDialog says to people, in English. */
 export const say = {
   repairedTheComplaintIsCured: "Repaired; the complaint is cured",
   aSimpleCause: "A simple cause",

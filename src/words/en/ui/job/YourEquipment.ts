@@ -1,4 +1,4 @@
-/** What ui/job/YourMeans says to people, in English. */
+/** What ui/job/YourEquipment says to people, in English. */
 export const say = {
   limits: "Limits",
   noLiveWork: "No live work",

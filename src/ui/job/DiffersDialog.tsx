@@ -16,7 +16,7 @@ import {
   variantOf,
 } from "../../core/model";
 import { ChangeChoice, changeOf, FIRST_DRAFT, partOf, type ChangeDraft } from "../machine/ChangeChoice";
-import { say } from "#words/ui/job/NotAsDrawnDialog";
+import { say } from "#words/ui/job/DiffersDialog";
 
 const WHAT = [
   ["put in", say.aPartSitsInA],
@@ -34,7 +34,7 @@ interface Props {
 }
 
 /** Something found on this unit that its file has not: three questions, then everything is worked out anew. */
-export function NotAsDrawnDialog({ show, file, machine, problem, onHide, onFound }: Props) {
+export function DiffersDialog({ show, file, machine, problem, onHide, onFound }: Props) {
   const [draft, setDraft] = useState<ChangeDraft>(FIRST_DRAFT);
   const [said, setSaid] = useState("");
   const part = partOf(machine, draft);

@@ -2,7 +2,7 @@ import { makeTest, type Test } from "../../simulate";
 import type { Body, Slice } from "../slice";
 
 /** What of a machine has to be known to say how its unit stands. */
-export interface Standings {
+export interface UnitStateLookup {
   /** Covers that a test needs open. */
   panelsOf(test: Test): readonly string[];
   /** How the unit stands when a complaint is made. */
@@ -13,14 +13,14 @@ export interface Standings {
  * How the unit stands: its setup, its open covers, one stay after another, and what was put back since it last was
  * brought to stand so.
  */
-export interface Stood {
+export interface UnitStateTrail {
   setup: string;
   readonly stays: { readonly setup: string; readonly at: string }[];
   readonly openPanels: Set<string>;
   readonly restored: Set<string>;
 }
 
-export const standing: Slice<Stood, Standings> = {
+export const unitState: Slice<UnitStateTrail, UnitStateLookup> = {
   init: () => ({ setup: "", stays: [], openPanels: new Set(), restored: new Set() }),
   apply(state, { body, at }, { panelsOf, setupOf }) {
     const stand = (setup: string) => {

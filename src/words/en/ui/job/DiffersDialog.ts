@@ -1,4 +1,4 @@
-/** What ui/job/NotAsDrawnDialog says to people, in English. */
+/** What ui/job/DiffersDialog says to people, in English. */
 export const say = {
   sayWhatIsDifferentType: "Say what is different: type at least one rating.",
   differsFromTheFile: "Differs from the file",

@@ -4,22 +4,22 @@ import { useState, type FormEvent } from "react";
 import Button from "react-bootstrap/Button";
 import Form from "react-bootstrap/Form";
 import Modal from "react-bootstrap/Modal";
-import { type Judged, type BoundProof, type PieceSuspect, proofsFor, shownProofs } from "../../core/diagnose";
+import { type Judged, type BoundProof, type AssemblySuspect, proofsFor, shownProofs } from "../../core/diagnose";
 import { calledBody, type EventBody } from "../../core/journal";
 import { inSentence } from "../../core/quantity";
-import type { Machine, PieceEntry } from "../../core/model";
+import type { Machine, AssemblyEntry } from "../../core/model";
 import { canBePutBack, type LeftBehind, type NoFaultFound } from "../../core/repair";
 import type { Test } from "../../core/simulate";
-import { say } from "#words/ui/job/CallDialog";
+import { say } from "#words/ui/job/DiagnosisDialog";
 
 interface Props {
   readonly show: boolean;
   readonly machine: Machine;
-  readonly suspects: readonly PieceSuspect[];
+  readonly suspects: readonly AssemblySuspect[];
   readonly judged: readonly Judged[];
   /** How the proofs of the leading suspect stand. */
   readonly bound: readonly BoundProof[];
-  /** The piece whose repair took the complaint with it; null when none did. */
+  /** The assembly whose repair took the complaint with it; null when none did. */
   readonly mended: string | null;
   /** What was changed on the unit and is not put back. */
   readonly left: readonly LeftBehind[];
@@ -31,11 +31,11 @@ interface Props {
   readonly onHide: () => void;
   readonly onMeasure: (test: Test) => void;
   readonly onBack: (item: LeftBehind) => void;
-  readonly onCall: (body: EventBody) => Promise<boolean>;
+  readonly onDiagnose: (body: EventBody) => Promise<boolean>;
 }
 
 /** What may be called wrong. */
-type Called = Pick<PieceSuspect, "piece" | "name"> & {
+type Diagnosed = Pick<AssemblySuspect, "assembly" | "name"> & {
   readonly word: string;
   readonly faults: readonly { readonly id: string; readonly name: string }[];
 };
@@ -44,7 +44,7 @@ type Called = Pick<PieceSuspect, "piece" | "name"> & {
 const SIMPLE = "simple-cause";
 
 /** The call: what is wrong, what is still unproven of it, what will be done. */
-export function CallDialog({
+export function DiagnosisDialog({
   show,
   machine,
   suspects,
@@ -58,50 +58,50 @@ export function CallDialog({
   onHide,
   onMeasure,
   onBack,
-  onCall,
+  onDiagnose,
 }: Props) {
   const [picked, setPicked] = useState<string | null>(null);
   const [action, setAction] = useState<string | null>(null);
   const [despite, setDespite] = useState("");
   const [because, setBecause] = useState("");
-  const repaired = mended === null ? undefined : machine.pieceById.get(mended);
+  const repaired = mended === null ? undefined : machine.assemblyById.get(mended);
   // After a repair that helped the machine is sound: what was wrong is what was repaired.
-  let all: readonly Called[];
+  let all: readonly Diagnosed[];
   if (repaired)
     all = [
       {
-        piece: repaired.id,
+        assembly: repaired.id,
         name: repaired.name,
         word: "repaired",
         faults: [{ id: "", name: say.repairedTheComplaintIsCured }],
       },
-      ...suspects.filter((s) => s.piece !== repaired.id),
+      ...suspects.filter((s) => s.assembly !== repaired.id),
     ];
-  else if (simple) all = [{ piece: SIMPLE, name: say.aSimpleCause, word: "likely", faults: [] }, ...suspects];
+  else if (simple) all = [{ assembly: SIMPLE, name: say.aSimpleCause, word: "likely", faults: [] }, ...suspects];
   else all = suspects;
-  const suspect = all.find((s) => s.piece === picked) ?? all[0];
+  const suspect = all.find((s) => s.assembly === picked) ?? all[0];
   if (!suspect) return null;
-  const entry = machine.pieceById.get(suspect.piece);
+  const entry = machine.assemblyById.get(suspect.assembly);
   // How the proofs stand is worked out for the leading suspect; of any other only its own readings count.
   const proofs = shownProofs(
-    proofsFor(machine, suspect.piece, judged),
-    suspect.piece === suspects[0]?.piece ? bound : [],
+    proofsFor(machine, suspect.assembly, judged),
+    suspect.assembly === suspects[0]?.assembly ? bound : [],
   );
   const unproven = proofs.filter((p) => p.by === null);
-  const isSimple = suspect.piece === SIMPLE;
+  const isSimple = suspect.assembly === SIMPLE;
   const words = action ?? repairWords(isSimple, simple, entry, suspect);
   const cause = isSimple && simple ? simple.cause : (suspect.faults[0]?.name ?? suspect.name);
-  const isNothing = suspect.piece === "no-fault" && !isSimple;
+  const isNothing = suspect.assembly === "no-fault" && !isSimple;
   // A job is not closed silently with something left behind.
   const blocked = (unproven.length > 0 && despite.trim() === "") || (left.length > 0 && because.trim() === "");
 
-  async function call(event: FormEvent) {
+  async function diagnose(event: FormEvent) {
     event.preventDefault();
     if (blocked || words.trim() === "") return;
-    const done = await onCall(
+    const done = await onDiagnose(
       calledBody(
         {
-          piece: isSimple ? "no-fault" : suspect!.piece,
+          piece: isSimple ? "no-fault" : suspect!.assembly,
           pieceName: suspect!.name,
           cause,
           action: words,
@@ -119,7 +119,7 @@ export function CallDialog({
 
   return (
     <Modal show={show} onHide={onHide} size="lg" aria-labelledby="call-title">
-      <Form onSubmit={(e) => void call(e)}>
+      <Form onSubmit={(e) => void diagnose(e)}>
         <Modal.Header closeButton>
           <Modal.Title id="call-title">{say.diagnosis}</Modal.Title>
         </Modal.Header>
@@ -129,14 +129,14 @@ export function CallDialog({
             <Form.Select
               size="lg"
               autoFocus
-              value={suspect.piece}
+              value={suspect.assembly}
               onChange={(e) => {
                 setPicked(e.target.value);
                 setAction(null);
               }}
             >
               {all.map((s) => (
-                <option key={s.piece} value={s.piece}>
+                <option key={s.assembly} value={s.assembly}>
                   {s.name} ({s.word})
                 </option>
               ))}
@@ -245,11 +245,11 @@ export function CallDialog({
 function repairWords(
   isSimple: boolean,
   simple: Props["simple"],
-  entry: PieceEntry | undefined,
-  suspect: Called,
+  entry: AssemblyEntry | undefined,
+  suspect: Diagnosed,
 ): string {
   if (isSimple && simple) return simple.action;
   if (entry) return `${entry.repair}.`;
-  if (suspect.piece === "no-fault") return say.nothingToRepairEveryReading;
+  if (suspect.assembly === "no-fault") return say.nothingToRepairEveryReading;
   return say.lookFurther;
 }

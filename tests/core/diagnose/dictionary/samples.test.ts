@@ -5,8 +5,8 @@ import { isLowVoltage } from "../../../../src/core/model/energy";
 import { clampFunction, voltsFunction } from "../../../../src/core/diagnose/dictionary/candidates";
 import { walkOf } from "../../../../src/core/diagnose/advice/baseline-walk";
 import { isClamp, unitOf } from "../../../../src/core/instrument/meter";
-import { drawnValues, nominalValues } from "../../../../src/core/simulate/values";
-import { specimenWeights } from "../../../../src/core/diagnose/dictionary/predictor";
+import { sampledValues, nominalValues } from "../../../../src/core/simulate/values";
+import { sampleWeights } from "../../../../src/core/diagnose/dictionary/predictor";
 import { hypothesesOf } from "../../../../src/core/diagnose/hypotheses/hypothesis";
 import { kernelOf, massBelow } from "../../../../src/core/diagnose/reading/likelihood";
 import { scaleOf, toScale } from "../../../../src/core/diagnose/reading/scale";
@@ -46,16 +46,16 @@ describe("which function a voltage or a current is measured with", () => {
   });
 });
 
-describe("specimens", () => {
+describe("samples", () => {
   const machine = machineNamed("kaldruun-uc-80");
   it("of every hypothesis weigh one together, more of them where a fault has degrees", () => {
     for (const h of hypothesesOf(machine)) {
-      const weights = specimenWeights(machine, h);
+      const weights = sampleWeights(machine, h);
       expect(weights.reduce((a, b) => a + b, 0)).toBeCloseTo(1, 12);
       expect(Math.min(...weights)).toBeGreaterThan(0);
     }
     const counts = (id: string) =>
-      specimenWeights(
+      sampleWeights(
         machine,
         hypothesesOf(machine).find((h) => h.id === id)!,
       ).length;
@@ -63,7 +63,7 @@ describe("specimens", () => {
   });
   it("cover every part value evenly: one in each slice of its tolerance", () => {
     const seeds = [11, 12, 13, 14];
-    const drawn = seeds.map((seed) => drawnValues(machine, seed, 0.5, 0.5, seeds));
+    const drawn = seeds.map((seed) => sampledValues(machine, seed, 0.5, 0.5, seeds));
     const nominal = nominalValues(machine);
     machine.parts.forEach((part, p) =>
       part.parameters.forEach((parameter, q) => {
@@ -81,20 +81,20 @@ describe("specimens", () => {
   it("reach the mildest and the worst of a graded fault", () => {
     const part = machine.partById.get("T-C")!;
     const mode = part.modes.find((m) => m.id === "resistive")!;
-    const severities = [0, 1].map((stratum) => drawnValues(machine, 1, stratum).severity(part, mode));
+    const severities = [0, 1].map((stratum) => sampledValues(machine, 1, stratum).severity(part, mode));
     expect(severities[0]! / mode.severity![0]).toBeLessThan(1.2);
     expect(severities[1]! / mode.severity![1]).toBeGreaterThan(0.8);
   });
 });
 
-describe("what specimens that differ predict", () => {
+describe("what samples that differ predict", () => {
   const scale = scaleOf(ORDINARY_METER, "dcv");
   const of = (...values: number[]) =>
     kernelOf(
       values.map((value) => ({ kind: "value" as const, value })),
       scale,
     );
-  it("specimens that agree are sharp, those of one regime share a bell, one alone reaches no further than it may", () => {
+  it("samples that agree are sharp, those of one regime share a bell, one alone reaches no further than it may", () => {
     expect(of(13.2, 13.2, 13.2).widths.every((w) => w === 1)).toBe(true);
     const regime = of(12.9, 13.0, 13.1, 13.2);
     expect(new Set(regime.centres.map((c) => c.toFixed(9))).size).toBe(1);
@@ -105,7 +105,7 @@ describe("what specimens that differ predict", () => {
     expect(lonely.widths[4]).toBeGreaterThan(5);
     expect(lonely.widths[4]).toBeLessThan(13);
   });
-  it("its mass lies where the specimens are", () => {
+  it("its mass lies where the samples are", () => {
     const kernel = of(13.2, 13.2, 13.2, 0, 0, 0);
     expect(massBelow(toScale(scale, 14), kernel) - massBelow(toScale(scale, 12.5), kernel)).toBeCloseTo(0.5, 3);
     expect(massBelow(toScale(scale, 0.3), kernel) - massBelow(toScale(scale, -0.3), kernel)).toBeCloseTo(0.5, 3);

@@ -2,7 +2,7 @@
 
 import { useQuery } from "@tanstack/react-query";
 import { useEffect } from "react";
-import { unitNow, type UnitState } from "../../contract/units";
+import { unitNow, type KnownState } from "../../contract/units";
 import { read } from "../shell/send";
 import { useNews } from "../shell/useNews";
 import { useNow } from "../shell/useNow";
@@ -15,10 +15,10 @@ const GOOD_FOR = 20_000;
  * How a unit stands as all who work on it have said; `stale` when nothing was heard for a while: then it may stand
  * otherwise.
  */
-export function useUnitState(
+export function useKnownState(
   unit: string,
-  first: UnitState | null,
-): { readonly state: UnitState | null; readonly stale: boolean } {
+  first: KnownState | null,
+): { readonly state: KnownState | null; readonly stale: boolean } {
   const news = useNews();
   const { data, dataUpdatedAt, refetch } = useQuery({
     queryKey: ["unit", unit],
