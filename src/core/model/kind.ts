@@ -136,6 +136,11 @@ export interface View {
   current(element: number): number;
   /** Alternating current through an element, amperes rms. */
   acCurrent(element: number): number;
+  /**
+   * By how much one alternating current leads another: the product of both, amperes rms, times the sine of the angle by
+   * which the first is ahead of the second; -x the other way round, 0 in step. What two windings turn a rotor with.
+   */
+  leads(first: number, second: number): number;
   /** Whether less than 2 kohm join two terminals, as the scan of a keypad finds out; the sources at rest. */
   joined(a: string, b: string): boolean;
   /** What another part (a controller) has to show; null while it shows nothing. */

@@ -323,6 +323,16 @@ export class StampedCircuit {
     };
   }
 
+  /** The alternating current through an element as a phasor, amperes rms, the line's volts at zero degrees. */
+  private phasor(element: number): readonly [re: number, im: number] {
+    if (!this.powered) return [0, 0];
+    const [a, b] = [this.machine.ends[2 * element]!, this.machine.ends[2 * element + 1]!];
+    const across = (v: Float64Array) => (a < 0 ? 0 : v[a]!) - (b < 0 ? 0 : v[b]!);
+    const [re, im] = [across(this.voltsRe) - this.eAc[element]!, across(this.voltsIm)];
+    const [g, susceptance] = [this.gAc[element]!, this.bAc[element]!];
+    return [g * re - susceptance * im, g * im + susceptance * re];
+  }
+
   /** The label under which a part is seen in the loaded phase. */
   seen(state: State, phase: Phase, partIndex: number): string {
     const part = this.machine.parts[partIndex]!;
@@ -384,6 +394,11 @@ export class StampedCircuit {
     },
     current: (element) => this.elementCurrent(this.element0 + element).dc,
     acCurrent: (element) => this.elementCurrent(this.element0 + element).ac,
+    leads: (first, second) => {
+      const [aRe, aIm] = this.phasor(this.element0 + first);
+      const [bRe, bIm] = this.phasor(this.element0 + second);
+      return aIm * bRe - aRe * bIm;
+    },
     joined: (a, b) => this.seenOhms(this.terminal(a), this.terminal(b)) < KEY_OHMS,
     face: (id): Face | null => {
       const other = this.machine.partById.get(id);

@@ -83,10 +83,11 @@ test("capacitance, dead: with a lead lifted the meter reads what is printed; an 
   expect(shown("off", "capacitance", "in-L", "cap-b", [{ part: "C1", mode: "shorted" }]).kind).toBe("overload");
 });
 
-test("inrush is the current of a rotor at rest: five times the running one, through cord and all", () => {
+test("inrush is the current of a rotor at rest, of which the run capacitor holds back the auxiliary winding's share", () => {
   const runs = value("on", "clamp", "feed");
   const starts = value("on", "inrush", "feed");
-  expect(starts / runs).toBeGreaterThan(4);
+  // Three to five times (common practice, no source): five for a winding alone, less for the one behind a capacitor.
+  expect(starts / runs).toBeGreaterThan(3);
   expect(starts / runs).toBeLessThan(5.5);
   expect(value("on", "clamp", "feed")).toBe(runs);
   // A seized one never leaves it: both clamps agree.

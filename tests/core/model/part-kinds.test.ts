@@ -71,12 +71,45 @@ describe("a capacitor motor and its run capacitor", () => {
     expect(label("on", "look", "m")).toBe("turns");
     expect(label("on", "look", "m", undefined, "cap:open")).toBe("hums");
     expect(label("on", "look", "m", undefined, "m:start-open")).toBe("hums");
-    expect(label("on", "look", "m", undefined, "m:main-open")).toBe("still");
+    // One winding alone makes no turning field, whichever it is.
+    expect(label("on", "look", "m", undefined, "m:main-open")).toBe("hums");
+    expect(label("on", "look", "m", undefined, "cap:weak")).toBe("hums");
   });
   it("reads its windings dead, the two smaller adding up", () => {
     expect(number("off", "ohms", "L", "N")).toBeCloseTo(6, 0);
     expect(number("off", "ohms", "aux", "N")).toBeCloseTo(9, 0);
     expect(number("off", "ohms", "L", "aux")).toBeCloseTo(15, 0);
+  });
+});
+
+/**
+ * Worked by hand: 120 V, 1.25 A on the plate, so 1 A through a winding of 120 ohm at a power factor of 0.8, which is
+ * 96 + j72 ohm. A capacitor of 200 ohm (13.26 uF at 60 Hz) before the other makes 96 - j128: 0.75 A, 53.1 degrees
+ * ahead of the volts and so a quarter turn before the first; the volts across that winding are 0.75 x 120 = 90, across
+ * the capacitor 150.
+ */
+describe("a capacitor motor that reverses", () => {
+  const { label, number } = bench(
+    `- { id: cap, kind: run capacitor, name: C, piece: p, farads: 13.26u, at: { a: A, b: B } }
+     - { id: one, kind: switch, name: One way, piece: p, at: { a: L, b: A } }
+     - { id: other, kind: switch, name: The other, piece: p, at: { a: L, b: B } }
+     - { id: m, kind: capacitor motor, name: M, piece: p, volts: 120, amps: 1.25, mainOhms: 20, startOhms: 20, at: { common: N, main: A, start: B, case: E } }`,
+    ["A", "B"],
+    {
+      setups: `  - { id: first, name: One, power: "on", made: [one], how: Hold it. }
+  - { id: second, name: Other, power: "on", made: [other], how: Hold it. }
+  - { id: both, name: Both, power: "on", made: [one, other], how: Hold both. }`,
+    },
+  );
+  it("turns one way by one side, the other way by the other, and hums with both sides fed", () => {
+    expect(label("on", "look", "m")).toBe("still");
+    expect(label("first", "look", "m")).toBe("turns");
+    expect(label("second", "look", "m")).toBe("turns backwards");
+    expect(label("both", "look", "m")).toBe("hums");
+  });
+  it("has the volts of the quarter turn at the side that is not fed, and across its capacitor", () => {
+    expect(number("first", "acv", "B", "N") / number("first", "acv", "A", "N")).toBeCloseTo(0.75, 2);
+    expect(number("first", "acv", "A", "B") / number("first", "acv", "A", "N")).toBeCloseTo(1.25, 2);
   });
 });
 

@@ -13,19 +13,26 @@ export const runCapacitor = definePart({
     galvanic: () => [["a", "b"]],
     elements: () => [["a", "b"]],
     parameters: (f) => [{ name: "farads", nominal: f.farads, tolerance: 0.1 }],
-    stamp({ mode, values, conditions }, stamp) {
+    stamp({ mode, severity, values, conditions }, stamp) {
       if (mode === "shorted") return stamp.conduct(0, 2);
       stamp.dc(0, OPEN);
-      stamp.ac(0, OPEN, mode === "open" ? 0 : 2 * Math.PI * conditions.hertz * values[0]!);
+      const left = mode === "weak" ? severity : 1;
+      stamp.ac(0, OPEN, mode === "open" ? 0 : left * 2 * Math.PI * conditions.hertz * values[0]!);
     },
   },
   failures: {
     modes: () => [
       { id: "open", words: "open", odds: 1.5, source: "from memory" },
+      { id: "weak", words: say.hasLostItsCapacitance, odds: 1.5, source: "from memory", severity: [0.1, 0.35] },
       { id: "shorted", words: "shorted", odds: 0.5, source: "from memory" },
     ],
     signs: () => [
-      { id: "bulged", words: say.capacitorBulgedOrLeaking, given: { open: 0.5, shorted: 0.5 }, otherwise: 0.02 },
+      {
+        id: "bulged",
+        words: say.capacitorBulgedOrLeaking,
+        given: { open: 0.5, weak: 0.4, shorted: 0.5 },
+        otherwise: 0.02,
+      },
     ],
   },
   observed: null,

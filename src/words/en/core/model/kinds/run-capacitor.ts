@@ -1,5 +1,6 @@
 /** What core/model/kinds/run-capacitor says to people, in English. */
 export const say = {
+  hasLostItsCapacitance: "has lost most of its capacitance",
   capacitorBulgedOrLeaking: "capacitor bulged or leaking",
   aCapacitorHoldsItsCharge: "A capacitor holds its charge: discharge it through a resistor, then prove it near 0 V.",
   dischargedLeadsOffCapacitanceAgainst: "Discharged, leads off: capacitance against its print.",
