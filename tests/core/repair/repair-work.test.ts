@@ -474,6 +474,7 @@ describe("cautions of the work", () => {
           kinds.has("lamp") ||
           kinds.has("compressor") ||
           kinds.has("resistor") ||
+          kinds.has("ptc") ||
           kinds.has("inrush resistor"),
       );
       for (const assembly of machine.file.pieces) {
