@@ -29,7 +29,7 @@ export const MODELS = [
 ];
 
 /** A low-voltage direct-current load with electronics: reverse diode, regulator, Hall chip, electrolytic with its leak. */
-const BRUSHLESS = [
+export const BRUSHLESS = [
   "D1 $plus $in dsi",
   "R1 $in $chip 400",
   "D2 $chip $c1 dsig",
@@ -37,7 +37,7 @@ const BRUSHLESS = [
   "RL $in $minus 4meg",
 ];
 /** A bridge of four field-effect transistors, gates held off, bulk capacitor with its leak, logic behind a diode. */
-const BRIDGE = [
+export const BRIDGE = [
   "Mah $plus $ga $out-a $out-a nfet",
   "Dah $out-a $plus dsi",
   "Rga $ga $out-a 10k",
@@ -55,7 +55,7 @@ const BRIDGE = [
   "Rqb $qb $return 47k",
 ];
 /** Line side of a switched supply: X capacitor with its discharge resistor, bridge, bulk capacitor with its bleeder. */
-const LINE_SIDE = [
+export const LINE_SIDE = [
   "Rx $line $neutral 680k",
   "D1 $line $bulk-plus dsi",
   "D2 $neutral $bulk-plus dsi",
@@ -64,12 +64,23 @@ const LINE_SIDE = [
   "Rbleed $bulk-plus $bulk-minus 680k",
 ];
 /** Its secondary: winding, rectifier, output capacitor with its leak, divider of the feedback. */
-const SECONDARY = ["Rw $return $sec 0.05", "Do $sec $out dsch", "Rdiv $out $return 12k", "Rleak $out $return 3meg"];
+export const SECONDARY = [
+  "Rw $return $sec 0.05",
+  "Do $sec $out dsch",
+  "Rdiv $out $return 12k",
+  "Rleak $out $return 3meg",
+];
 
 /** A series regulator with its drop-back diode and divider. */
-const REGULATOR = ["Q1 $in $b $out qn", "Rb $in $b 10k", "Dz $return $b dsig", "Dp $out $in dsi", "Rd $out $return 6k"];
+export const REGULATOR = [
+  "Q1 $in $b $out qn",
+  "Rb $in $b 10k",
+  "Dz $return $b dsig",
+  "Dp $out $in dsi",
+  "Rd $out $return 6k",
+];
 /** A bridge on a smoothing capacitor with its leak. */
-const RECTIFIER = [
+export const RECTIFIER = [
   "D1 $in-a $out dsi",
   "D2 $in-b $out dsi",
   "D3 $return $in-a dsi",
@@ -77,19 +88,19 @@ const RECTIFIER = [
   "Rl $out $return 1meg",
 ];
 /** A sensor chip between its rail and its return. */
-const SENSOR_RAIL = ["D1 $plus $x dsig", "R1 $x $return 1k", "D2 $return $plus dsig"];
+export const SENSOR_RAIL = ["D1 $plus $x dsig", "R1 $x $return 1k", "D2 $return $plus dsig"];
 /** Its open-collector output. */
-const SENSOR_OUT = ["Q1 $out $b $return qn", "Rb $b $return 30k", "D3 $return $out dsig"];
+export const SENSOR_OUT = ["Q1 $out $b $return qn", "Rb $b $return 30k", "D3 $return $out dsig"];
 /** A payment module behind its reverse diode. */
-const MODULE = ["D1 $plus $x dsi", "R1 $x $y 100", "D2 $y $return dsig", "Rl $x $return 700k"];
+export const MODULE = ["D1 $plus $x dsi", "R1 $x $y 100", "D2 $y $return dsig", "Rl $x $return 700k"];
 /** Main and auxiliary winding of a capacitor motor, with their insulation. */
 const WINDINGS = ["R1 $main $common 30", "R2 $start $common 34", "Ri $common $case 60meg"];
 /** A field-effect transistor that is off, with its body diode and pull-down. */
-const FET = ["M1 $drain $gate $source $source nfet", "D1 $source $drain dsi", "R1 $gate $source 100k"];
+export const FET = ["M1 $drain $gate $source $source nfet", "D1 $source $drain dsi", "R1 $gate $source 100k"];
 /** The same, shorted. */
 const FET_SHORTED = ["R2 $drain $source 0.05", "D1 $source $drain dsi", "R1 $gate $source 100k"];
 /** A triac that is off, with its gate resistance and its leak. */
-const TRIAC = ["R1 $gate $mt1 150", "R2 $mt2 $mt1 100meg"];
+export const TRIAC = ["R1 $gate $mt1 150", "R2 $mt2 $mt1 100meg"];
 
 const motorDrive = "kind: motor drive, volts: 24, inputVolts: 3, limitAmps: 8";
 const DRIVE_TERMINALS = ["plus", "return", "input", "out-a", "out-b", "report"];

@@ -52,7 +52,7 @@ export function runSpice(lines: readonly string[]): string {
     return execFileSync("ngspice", ["-b", file], {
       encoding: "utf8",
       stdio: ["ignore", "pipe", "pipe"],
-      timeout: 60_000,
+      timeout: 20_000,
     });
   } catch (error) {
     // It exits non-zero after a control run without plots; what it printed is what counts.

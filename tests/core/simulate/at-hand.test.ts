@@ -36,6 +36,38 @@ const BROUGHT_ABOUT: Readonly<
     { doings: [{ do: "release", key: "START" }, { do: "pull the plug" }], seconds: 10, mode: "" },
     { doings: [{ do: "plug in" }], seconds: 2, mode: "idle" },
   ],
+  "gratlosch-bd-5": [
+    { doings: [{ do: "make", part: "key-up" }], seconds: 1, mode: "raising" },
+    {
+      doings: [
+        { do: "break", part: "key-up" },
+        { do: "magnet on", place: "top" },
+      ],
+      seconds: 1,
+      mode: "rest",
+    },
+    {
+      doings: [
+        { do: "magnet off", place: "top" },
+        { do: "magnet off", place: "bottom" },
+        { do: "make", part: "key-down" },
+      ],
+      seconds: 1,
+      mode: "lowering",
+    },
+    {
+      doings: [
+        { do: "break", part: "key-down" },
+        { do: "make", part: "edge" },
+      ],
+      seconds: 1,
+      mode: "rest",
+    },
+  ],
+  "kolbrast-tk-2": [
+    { doings: [{ do: "level", place: "dial", level: 0.7 }], seconds: 2, mode: "drying" },
+    { doings: [{ do: "open", door: "door" }], seconds: 1, mode: "idle" },
+  ],
   "lawinor-im-90": [
     { doings: [{ do: "place", place: "evaporator", celsius: 20 }], seconds: 1, mode: "fill" },
     { doings: [], seconds: 121, mode: "freeze" },
@@ -60,6 +92,10 @@ const BROUGHT_ABOUT: Readonly<
       seconds: 1,
       mode: "standby",
     },
+  ],
+  "tromblin-hd-4": [
+    { doings: [{ do: "place", place: "boiler", celsius: 92 }], seconds: 3, mode: "ready" },
+    { doings: [{ do: "make", part: "brew" }], seconds: 1, mode: "brewing" },
   ],
   "tannrast-ft-20": [
     { doings: [{ do: "make", part: "trigger" }], seconds: 0.5, mode: "half" },

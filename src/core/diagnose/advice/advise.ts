@@ -18,6 +18,8 @@ import {
   type AssemblySuspect,
 } from "../belief/suspects";
 import { namingAnother } from "../planning/same-assembly";
+import type { Beliefs } from "../belief/beliefs";
+import { beforeSound } from "./before-sound";
 import { secondLooks } from "../planning/second-looks";
 import { inVain, planRollout, type Spread, type Rollout } from "../planning/rollout";
 import type { FaultDictionary } from "../dictionary/fault-dictionary";
@@ -147,19 +149,25 @@ function adviseOn(
       : open;
   const nothingElse = telling.length === 0 && open.length > 0;
   const sure = early === null && again === null && (isFound(dictionary, top) || nothingElse);
-  // What is found on one reading alone is not found yet: that one is made again.
-  const hinge = sure ? hingeOf(dictionary, beliefs, here, evidence, top.assembly) : null;
-  const settled = early !== null || (sure && hinge === null);
-  const rated = settled || hinge ? [] : telling;
+  const isOver = sure || (early === null && again === null && open.length === 0);
+  const last = lastLook(dictionary, beliefs, here, evidence, top, { sure, isOver });
+  const settled = early !== null || (sure && last.step === null);
+  const rated = settled || last.step ? [] : telling;
   const proofs = settled && !early ? bindProofs(dictionary, beliefs, here, evidence, top.assembly) : [];
   const proof = nextProof(proofs);
   const missing = proof ? [] : proofs.filter((p) => p.state === "refuted" || p.state === "beyond");
   const way =
-    settled || again || hinge ? null : planRollout(dictionary, beliefs, here, rated, canSee(dictionary, evidence));
-  const chosen = again ?? hinge ?? proof?.test ?? chooseFrom(dictionary, rated, way);
+    settled || again || last.step ? null : planRollout(dictionary, beliefs, here, rated, canSee(dictionary, evidence));
+  const chosen = again ?? last.step ?? proof?.test ?? chooseFrom(dictionary, rated, way);
   const second = rated.find((r) => r !== chosen);
   const attempt = again || proof ? null : attemptOf(dictionary, suspects, way);
-  const insists = insistsOn(dictionary.machine, top, again, hinge, proof);
+  const equipment = unitState.equipment ?? ALL_EQUIPMENT;
+  const atTheEnd = () =>
+    last.against
+      ? notSound(narrow.machine, evidence, last.against)
+      : stopOf(dictionary, beliefs, suspects, settled, equipment, missing);
+  const stop = early ?? (chosen || attempt ? null : atTheEnd());
+  const insists = insistsOn(dictionary.machine, again, last, proof);
   return {
     suspects,
     cleared: clearedParts(dictionary, beliefs),
@@ -167,11 +175,7 @@ function adviseOn(
     attempt,
     next: chosen ? propose(dictionary, beliefs, here, chosen, second, insists) : null,
     alternatives: alternativesOf(dictionary, rated, way, chosen),
-    stop:
-      early ??
-      (chosen || attempt
-        ? null
-        : stopOf(dictionary, beliefs, suspects, settled, unitState.equipment ?? ALL_EQUIPMENT, missing)),
+    stop,
     proofs,
     aside: [],
     asideWords: "",
@@ -180,16 +184,51 @@ function adviseOn(
   };
 }
 
+/** Nothing in the file fits, and yet a reading is not what a sound machine shows. */
+function notSound(machine: Machine, evidence: readonly Evidence[], id: string): Stop {
+  return {
+    kind: "something else",
+    assemblies: [],
+    sentence: say.notWhatASoundMachineShows(readingName(machine, evidence, id)),
+  };
+}
+
+/** A step that has to be made before a search may end as it would; none once all of them were. */
+interface LastLook {
+  readonly step: RatedTest | null;
+  readonly why: string;
+  /** A reading that stands against calling the unit sound. */
+  readonly against: string | null;
+}
+
+/** Before a unit is called sound: the complaint, and what does not fit. Before a fault is named: the reading it hangs on. */
+function lastLook(
+  dictionary: FaultDictionary,
+  beliefs: Beliefs,
+  here: UnitState,
+  evidence: readonly Evidence[],
+  top: AssemblySuspect,
+  { sure, isOver }: { readonly sure: boolean; readonly isOver: boolean },
+): LastLook {
+  if (top.assembly === "no-fault" && isOver) {
+    const { step, why, against } = beforeSound(dictionary, beliefs, here, evidence);
+    const again = step && why === "misfit" ? againWords(dictionary.machine, step.test) : say.seenBeforeCalledSound;
+    if (step || against) return { step, why: again, against };
+  }
+  // What is found on one reading alone is not found yet: that one is made again.
+  const hinge = sure ? hingeOf(dictionary, beliefs, here, evidence, top.assembly) : null;
+  return { step: hinge, why: say.everythingThatPointsAtRests(inSentence(top.name)), against: null };
+}
+
 /** Why a test is asked for that the search itself would not ask for; null for one of the search. */
 function insistsOn(
   machine: Machine,
-  top: AssemblySuspect,
   again: RatedTest | null,
-  hinge: RatedTest | null,
+  last: LastLook,
   proof: BoundProof | null,
 ): { readonly why: string; readonly proves: string | null } | null {
   if (again) return { why: againWords(machine, again.test), proves: null };
-  if (hinge) return { why: say.everythingThatPointsAtRests(inSentence(top.name)), proves: null };
+  if (last.step) return { why: last.why, proves: null };
   if (!proof) return null;
   const words = inSentence(proof.words);
   const why = proof.state === "otherwise" ? say.provesOtherwiseAgain(words) : say.neededBeforeTheBoardIs(words);

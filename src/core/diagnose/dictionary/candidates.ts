@@ -31,9 +31,8 @@ export function candidateTests(machine: Machine): readonly Test[] {
       for (const [red, black] of capacitorPairs(machine)) offer(makeTest(setup.id, "capacitance", red.id, black.id));
       for (const [red, black] of metal) offer(makeTest(setup.id, "insulation", red.id, black.id));
     }
-    // An ohmmeter's few volts say little of what leaks at hundreds: dead, the metalwork is left to the insulation
-    // tester.
-    for (const [red, black] of isPowered(setup) ? [...pairs, ...metal] : pairs)
+    // An ohmmeter finds a leak of some kilohms to the metalwork; that it finds none clears nothing, see `evidence`.
+    for (const [red, black] of [...pairs, ...metal])
       offer(makeTest(setup.id, isPowered(setup) ? voltsFunction(machine, red, black) : "ohms", red.id, black.id));
   }
   return [...found.values()];

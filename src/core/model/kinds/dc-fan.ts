@@ -14,13 +14,17 @@ export const dcFan = definePart({
     galvanic: () => [["plus", "minus"]],
     elements: () => [["plus", "minus"]],
     parameters: (f) => [{ name: "run ohms", nominal: f.volts / f.amps, tolerance: 0.15 }],
-    stamp({ mode, values }, stamp) {
-      stamp.conduct(0, mode === "open" ? OPEN : (mode === "seized" ? 2.5 : 1) / values[0]!);
+    stamp({ mode, severity, values }, stamp) {
+      stamp.conduct(0, mode === "open" ? OPEN : (mode === "seized" ? severity : 1) / values[0]!);
     },
     // Brushless: its electronics show a junction or nothing, never its running ohms.
     dead: ({ mode }, stamp) => stamp.between(0, OPEN, mode === "open" ? OPEN : 1 / JUNCTION_OHMS),
   },
-  failures: fanFailures,
+  failures: {
+    ...fanFailures,
+    // Times its running current: one electronics tries again now and then, another burns on; from memory.
+    modes: () => fanFailures.modes().map((m) => (m.id === "seized" ? { ...m, severity: [0.1, 2.5] as const } : m)),
+  },
   observed: {
     ...fanNoticed,
     look: ({ fields, mode }, view) =>

@@ -6,6 +6,11 @@ import { say } from "#words/core/model/kinds/motor-drive";
 const OFF = 0;
 const DRIVES = 1;
 const FOLDED = 2;
+/**
+ * Siemens through a transistor that is off, with what damps it: which of the two of a half-bridge leaks more is anybody's
+ * guess, so its output floats anywhere between return and rail. From memory.
+ */
+const LEAK = 1e-6;
 
 /**
  * A drive for a direct-current motor: fed from a rail, driven while its input is lifted, folding back when too much
@@ -30,21 +35,26 @@ export const motorDrive = definePart({
       ["out-a", "return"],
       ["plus", "out-b"],
     ],
-    parameters: () => [
+    parameters: (f) => [
       { name: "idle ohms", nominal: 3e3, tolerance: VAGUE_OHMS, vague: true },
-      { name: "on ohms", nominal: 0.04, tolerance: 0.4 },
+      // At its limit a transistor drops a quarter of a volt or so; from memory.
+      { name: "on ohms", nominal: 0.25 / f.limitAmps, tolerance: 0.4 },
       { name: "input ohms", nominal: 1e5, tolerance: VAGUE_OHMS, vague: true },
+      // What leaks through the upper transistors when they are off; through the lower ones the rest of twice as much.
+      { name: "leak", nominal: LEAK, tolerance: 0.98, vague: true },
     ],
     start: () => OFF,
     stamp({ mode, values }, stamp, state) {
       stamp.conduct(0, 1 / values[0]!);
       stamp.conduct(1, 1 / values[2]!);
       const drives = mode === "shorted" || (state === DRIVES && mode === null);
-      stamp.conduct(2, drives ? 1 / values[1]! : 1 / 1e6);
+      const [upper, lower] = [values[3]!, 2 * LEAK - values[3]!];
+      stamp.conduct(2, drives ? 1 / values[1]! : upper);
       // Off, both half-bridges let go of the motor.
-      stamp.conduct(3, drives ? 1 / values[1]! : 1 / 1e6);
+      stamp.conduct(3, drives ? 1 / values[1]! : lower);
       stamp.conduct(4, state === FOLDED ? 1 / 50 : OPEN);
-      for (const idle of [5, 6]) stamp.conduct(idle, 1 / 1e6);
+      stamp.conduct(5, lower);
+      stamp.conduct(6, upper);
     },
     // Its transistors are off; what an ohmmeter finds are their body diodes, and the rail's chips.
     dead({ mode, values }, stamp) {

@@ -1,5 +1,8 @@
 /** What core/diagnose/advice says to people, in English. */
 export const say = {
+  notWhatASoundMachineShows: (reading: string) =>
+    `No fault of the file explains ${reading}, and a sound machine does not show it. Look for what the file does not have.`,
+  seenBeforeCalledSound: "Before the unit is called sound, what was complained of is looked at.",
   impliedBy: (reading: string) => `implied by ${reading}`,
   setAside: (readings: string) =>
     `Set aside, because it fits nothing here: ${readings}. The search goes on without it. Measure it again before you close.`,

@@ -1,0 +1,108 @@
+// Writes tests/outside/dialogues.json: for units with a known fault, setup by setup, which outputs each controller has
+// on and what its display shows, as the control program of the file says. The circuit around it is not used by the
+// tests: there a circuit simulator has its own. Read what it writes before it is committed.
+import { readFileSync, readdirSync, writeFileSync } from "node:fs";
+import { readMachineYaml, type Machine } from "../src/core/model";
+import { makeTest, nominalValues, observe, Simulator } from "../src/core/simulate";
+import { ORDINARY_METER } from "../src/core/instrument";
+
+const FAULTS: Readonly<Record<string, string>> = {
+  "brenzik-cd-30":
+    "KH:contact-open motor:open limit:open T1:primary-open door:stuck-open KT:welded motor:seized U1:turn-off igniter:open",
+  "dornlau-fl-7":
+    "Z1:line-open lock:coil-open KL:contact-open panel:dead pump:open X5-1:open U1:fill-off valve:stuck-shut motor:brushes-worn water:stuck-closed X3-3:open PS:no-bulk",
+  "firnau-bf-330":
+    "compressor:locked K1:welded sensor:open heater:open panel:dead F1:blown sensor:drifted K2:contact-open heater:to-case J2-1:open fan:seized",
+  "gratlosch-bd-5":
+    "CR:open KU:contact-open motor:start-open key-up:stuck-open T1:primary-open CR:weak KD:welded edge:stuck-open F1:blown B-1:open motor:seized",
+  "hochkar-ip-4": "F1:blown Q1:open sender:open WG:open RW:open KW:coil-open V-1:open",
+  "kaldruun-uc-80": "PS:dead compressor:open K1:coil-open sensor:open compressor:to-case heater:open K2:coil-open",
+  "kolbrast-tk-2":
+    "limit:open fan:open KH:coil-open door-sw:stuck-open PTC1:open PTC2:open dial:wiper-open duct:open U1:latch-off KF:welded",
+  "lawinor-im-90":
+    "valve:open K2:welded bin:stuck-open pump:open T1:secondary-open compressor:locked evap:open F1:blown",
+  "murgast-abs-60": "FD:blown cut-reset:open HA:open KD:contact-open sensor:open HD:open FA:blown J2-2:open",
+  "obwart-dv-8":
+    "compressor:open KC:contact-open M1:open sensor:open display:dead fan:seized U1:vend1-off T1:primary-open F1:blown E-1:open",
+  "perlgrund-tm-3": "H-1:open H-3:resistive UB2:dead screen:dead motor:open UC2:dead L-1:open PS:dead UB:answer-off",
+  "pfellmar-co-12": "battery:flat KS:coil-open CU:contact-open KF:contact-open clock:flat",
+  "quellmoor-sb-210":
+    "H1-1:open panel:dead PS1:dead fan:open heater:open sensor:short compressor:open J1-1:open K1:coil-open",
+  "sellrun-lc-24":
+    "PS:dead F1:blown motor:open guard:stuck-open DR:dead barrier:stays-on start:stuck-open motor:brushes-worn E-1:open",
+  "tannrast-ft-20":
+    "TF:open trigger:stuck-open motor:open hall:stays-off Q1:shorted pack:open nose-sw:stuck-open U2:dead",
+  "tromblin-hd-4":
+    "TP:open sensor:open limit:open coffee:open F1:blown TH:shorted Q1:shorted pump:open RI:open brew:stuck-open PS:no-bulk",
+  "velmoor-dw-45":
+    "panel:dead heater:open KH-joint:open wash:open float:stuck-open drain:jammed sensor:open A-1:open KF:contact-open",
+  "zirvald-bw-15": "DR:dead motor:open W1:open speed:wiper-open F1:blown KC:coil-open trigger:stuck-open",
+};
+/** What is seen of these follows from a program, not from the circuit alone. */
+const FACES = new Set(["panel", "indicator", "cooling unit", "engine set"]);
+
+const folder = new URL("../machines/", import.meta.url);
+const dialogues = readdirSync(folder)
+  .filter((name) => name.endsWith(".yaml"))
+  .flatMap((name) => {
+    const { machine } = readMachineYaml(readFileSync(new URL(name, folder), "utf8"), name);
+    return FAULTS[machine.file.id]!.split(" ").map((fault) => dialogueOf(machine, fault));
+  });
+writeFileSync(
+  new URL("../tests/outside/dialogues.json", import.meta.url),
+  `[\n${dialogues.map((d) => JSON.stringify(d)).join(",\n")}\n]\n`,
+);
+
+function dialogueOf(machine: Machine, fault: string) {
+  const [part, mode] = fault.split(":") as [string, string];
+  const values = { ...nominalValues(machine), severity: severityOf };
+  const simulator = new Simulator(machine);
+  const look = (setup: string, id: string, faults = [{ part, mode }]) => {
+    const state = simulator.energise(machine.setupById.get(setup)!, faults, values);
+    const shown = observe(simulator, state, makeTest(setup, "look", id), ORDINARY_METER);
+    return shown.kind === "label" ? shown.label : "";
+  };
+  const states = Object.fromEntries(
+    [...machine.setupById.values()].map((setup) => {
+      const state = simulator.energise(setup, [{ part, mode }], values);
+      const last = state.phases.at(-1)!;
+      const on = machine.parts
+        .filter((p) => p.kind.kind === "controller")
+        .flatMap((p): [string, string[]][] => {
+          const awake = (last.states[p.index] ?? 0) !== 0 && setup.power === "on";
+          return awake ? [[p.id, outputsOn(p, state.instances[p.index]!, last.states[p.index]!)]] : [];
+        });
+      const faces = machine.parts.filter((p) => FACES.has(p.kind.kind) && p.labels);
+      return [
+        setup.id,
+        {
+          on: Object.fromEntries(on),
+          shows: Object.fromEntries(faces.map((p) => [p.id, look(setup.id, p.id)])),
+        },
+      ];
+    }),
+  );
+  const complaint =
+    machine.file.complaints.find(
+      (c) =>
+        Object.keys(c.sees).length > 0 &&
+        Object.entries(c.sees).every(([id, label]) => look(c.setup, id) === label) &&
+        !Object.entries(c.sees).every(([id, label]) => look(c.setup, id, []) === label),
+    ) ?? machine.file.complaints.find((c) => Object.keys(c.sees).length === 0)!;
+  return { machine: machine.file.id, fault, complaint: complaint.id, states };
+}
+
+/** As in the circuit simulator: an oxidised contact has 30 ohm. */
+function severityOf(_part: unknown, mode: { readonly id: string }): number {
+  return mode.id === "resistive" ? 30 : 1;
+}
+
+/** Outputs of a controller that conduct, by what it writes of itself. */
+function outputsOn(part: Machine["parts"][number], instance: unknown, state: number): string[] {
+  const fields = part.fields as unknown as { inputs: object; outputs: Record<string, { ohms: number }> };
+  const written = new Map<number, number>();
+  const write = (element: number, siemens: number) => void written.set(element, siemens);
+  part.kind.electrical.stamp(instance as never, { conduct: write, dc: write, ac: write } as never, state, [] as never);
+  const first = 1 + Object.keys(fields.inputs).length;
+  return Object.keys(fields.outputs).filter((_, i) => (written.get(first + i) ?? 0) > 1e-6);
+}

@@ -1,0 +1,107 @@
+import { readFileSync } from "node:fs";
+
+import { advise, type Evidence, type FaultDictionary, type UnitState } from "../../src/core/diagnose";
+import { makeTest } from "../../src/core/simulate";
+import { ALL_EQUIPMENT } from "../../src/core/diagnose/planning/equipment";
+import { unitStateAfter } from "../../src/core/diagnose/planning/cost";
+import { isolationOf } from "../support/fleet";
+import { randomSource } from "../support/unit-on-the-bench";
+import { SpiceUnit, type StateTable } from "./spice-unit";
+
+/** A unit with a fault, its complaint, and what its controllers do setup by setup. */
+export interface Dialogue {
+  readonly machine: string;
+  readonly fault: string;
+  readonly complaint: string;
+  readonly states: Readonly<Record<string, StateTable>>;
+}
+
+export const DIALOGUES = JSON.parse(
+  readFileSync(new URL("dialogues.json", import.meta.url), "utf8"),
+) as readonly Dialogue[];
+
+/** How a dialogue ended: what was called, what it is, and what it took. */
+export interface Ending {
+  readonly kind: string;
+  /** The assembly that is broken. */
+  readonly truth: string;
+  readonly assemblies: readonly string[];
+  readonly inVain: readonly string[];
+  readonly readings: readonly string[];
+  readonly runs: number;
+}
+
+const MOST = 40;
+/** An ordinary meter and clamps: what the circuit simulator's instruments are. */
+const EQUIPMENT = { ...ALL_EQUIPMENT, inrush: false, hertz: false, capacitance: false, insulation: false };
+
+const built = new Map<string, FaultDictionary>();
+function dictionaryOf(name: string): FaultDictionary {
+  if (!built.has(name)) built.set(name, isolationOf(name));
+  return built.get(name)!;
+}
+
+/** Whether what the complaint says is seen on the unit; one that says nothing of the kind is true. */
+export function isComplaintTrue({ machine: name, fault, complaint, states }: Dialogue, seed: number): boolean {
+  const { machine } = dictionaryOf(name);
+  const [part, mode] = fault.split(":") as [string, string];
+  const random = randomSource(seed);
+  const unit = new SpiceUnit(machine, { part, mode }, states, () => 2 * random() - 1);
+  const { setup, sees } = machine.file.complaints.find((c) => c.id === complaint)!;
+  return Object.entries(sees).every(([seen, label]) => {
+    const shown = unit.read(makeTest(setup, "look", seen));
+    return shown.kind === "label" && shown.label === label;
+  });
+}
+
+/** A search from the complaint to its end, every step answered by the circuit simulator. */
+export function held({ machine: name, fault, complaint, states }: Dialogue, seed: number): Ending {
+  const dictionary = dictionaryOf(name);
+  const { machine } = dictionary;
+  const [part, mode] = fault.split(":") as [string, string];
+  const truth = machine.partById.get(part)!.assembly;
+  const random = randomSource(seed);
+  const unit = new SpiceUnit(machine, { part, mode }, states, () => 2 * random() - 1);
+  const evidence: Evidence[] = [{ type: "complaint", id: "complaint", complaint }];
+  const readings: string[] = [];
+  const inVain: string[] = [];
+  let unitState: UnitState = {
+    setup: machine.file.complaints.find((c) => c.id === complaint)!.setup,
+    openPanels: new Set(),
+    equipment: EQUIPMENT,
+  };
+  const ended = (kind: string, assemblies: readonly string[]): Ending => ({
+    kind,
+    truth,
+    assemblies,
+    inVain,
+    readings,
+    runs: unit.runs,
+  });
+  for (let step = 0; step < MOST; step++) {
+    const advice = advise(dictionary, evidence, unitState);
+    if (advice.stop) return ended(advice.stop.kind, advice.stop.assemblies);
+    if (advice.attempt) {
+      const { assembly } = advice.attempt;
+      const result = assembly === truth ? ("gone" as const) : ("stays" as const);
+      evidence.push({ type: "tried", id: `t${step}`, assembly, result });
+      if (result === "stays") inVain.push(assembly);
+      continue;
+    }
+    const { test } = advice.next!;
+    unitState = unitStateAfter(machine, unitState, test);
+    const shown = unit.read(test);
+    readings.push(
+      `${test.setup} ${test.function} ${test.red} ${test.black ?? ""} = ${"value" in shown ? shown.value.toPrecision(4) : "label" in shown ? shown.label : "beeps" in shown ? shown.beeps : shown.kind}`,
+    );
+    const repairs = evidence.flatMap((e) => (e.type === "tried" ? [{ assembly: e.assembly, result: e.result }] : []));
+    evidence.push({
+      type: "reading",
+      id: `r${step}`,
+      test,
+      shown,
+      ...(repairs.length > 0 ? { repairs } : {}),
+    });
+  }
+  return ended("no end", []);
+}

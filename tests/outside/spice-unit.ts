@@ -1,0 +1,296 @@
+import type { Machine } from "../../src/core/model";
+import type { Reading } from "../../src/core/quantity";
+import type { Test } from "../../src/core/simulate";
+import { runSpice } from "../support/ngspice";
+import { CLAMP, netlistOf } from "./spice-machine";
+
+/** What the controllers of a unit do in a setup, and what its faces show: written down, not worked out. */
+export interface StateTable {
+  readonly on: Readonly<Record<string, readonly string[]>>;
+  readonly shows: Readonly<Record<string, string>>;
+}
+
+/** Ranges of an ordinary ohmmeter: the current it sends and the most it shows (from memory of usual instruments). */
+const RANGES = [
+  [1e-3, 400],
+  [1e-4, 4e3],
+  [1e-5, 4e4],
+  [1e-6, 4e5],
+  [1e-7, 4e6],
+  [1e-8, 4e7],
+] as const;
+
+/** Share of its volts from which on a load works, and a motor for direct current turns; common practice, no source. */
+const WORKS = 0.7;
+const TURNS = 0.3;
+
+/** A unit that a circuit simulator is: what a meter and an eye find on it. */
+export class SpiceUnit {
+  private readonly seen = new Map<string, Map<string, Wave>>();
+  /** How many times the simulator ran. */
+  runs = 0;
+  constructor(
+    readonly machine: Machine,
+    private readonly fault: { readonly part: string; readonly mode: string },
+    private readonly states: Readonly<Record<string, StateTable>>,
+    private readonly noise: () => number,
+  ) {}
+
+  /** What is read, with the meter's error as its manual has it: within one part in a hundred or two. */
+  read(test: Test): Reading {
+    const shown = this.exact(test);
+    if (shown.kind !== "value") return shown;
+    const [relative, absolute] = ERROR[test.function] ?? [0.01, 0.03];
+    return { kind: "value", value: shown.value * (1 + relative * this.noise()) + absolute * this.noise() };
+  }
+
+  private exact(test: Test): Reading {
+    if (test.function === "look") return { kind: "label", label: this.look(test.setup, test.red) };
+    if (test.function === "ohms" || test.function === "continuity") {
+      const ohms = this.ohms(test);
+      if (test.function === "continuity") return { kind: "beep", beeps: ohms !== null && ohms < 30 };
+      return ohms === null ? { kind: "overload" } : { kind: "value", value: ohms };
+    }
+    const clamp = this.machine.clamps.get(test.red);
+    if (clamp) {
+      const wave = this.run(test.setup, [], clamp.part).get("clamp")!;
+      return { kind: "value", value: test.function === "dcclamp" ? wave.mean : alternating(wave) };
+    }
+    const [red, black] = [this.node(test.red), this.node(test.black!)];
+    const wave = this.run(test.setup, [{ name: "m", red, black, ohms: test.function === "lowz" ? 3e3 : 1e7 }]).get(
+      "m",
+    )!;
+    if (test.function === "lowz") return { kind: "value", value: Math.hypot(wave.mean, alternating(wave)) };
+    return { kind: "value", value: test.function === "dcv" ? wave.mean : alternating(wave) };
+  }
+
+  private node(point: string): string {
+    const found = this.machine.points.get(point);
+    if (!found) throw new RangeError(`No point ${point}.`);
+    return `n${found.node}`;
+  }
+
+  private netlist(setup: string, clamped?: string) {
+    return netlistOf(
+      {
+        machine: this.machine,
+        setup: this.machine.setupById.get(setup)!,
+        fault: this.fault,
+        on: this.states[setup]?.on ?? {},
+      },
+      clamped,
+    );
+  }
+
+  /** What an ohmmeter shows; null for overload. */
+  private ohms(test: Test): number | null {
+    const [red, black] = [this.node(test.red), this.node(test.black!)];
+    const { lines } = this.netlist(test.setup);
+    const meter = [
+      ".model dclamp D(is=1e-15 n=0.2)",
+      "Vclampm clampm 0 2.5",
+      "Vctl ctl 0 0",
+      "Rctl ctl 0 1k",
+      `Vblack ${black} 0 0`,
+      ...(red === black ? [] : [`Gm 0 ${red} ctl 0 1`, `Dm ${red} clampm dclamp`]),
+    ];
+    if (red === black) return 0;
+    this.runs++;
+    const output = runSpice([
+      ...lines,
+      ...meter,
+      ".options gmin=1e-14 abstol=1e-14 itl1=2000",
+      ".control",
+      ...RANGES.flatMap(([amps]) => [`alter Vctl = ${amps}`, "op", `print v(${red})`]),
+      "quit 0",
+      ".endc",
+      ".end",
+    ]);
+    const volts = [...output.matchAll(/^v\(\S+\) = (\S+)/gm)].map(([, v]) => Number(v));
+    if (volts.length !== RANGES.length) throw new Error(`ngspice printed:\n${output.slice(0, 2000)}`);
+    for (const [r, [amps, most]] of RANGES.entries()) if (volts[r]! / amps <= most) return volts[r]! / amps;
+    return null;
+  }
+
+  /** What voltmeters show between pairs of nodes, over the last two periods of a fifth of a second. */
+  private run(
+    setup: string,
+    meters: readonly { readonly name: string; readonly red: string; readonly black: string; readonly ohms: number }[],
+    clamped?: string,
+  ): Map<string, Wave> {
+    const { lines, hertz } = this.netlist(setup, clamped);
+    const period = 1 / (hertz || 50);
+    const end = 10 * period;
+    const from = end - 2 * period;
+    const measured = [...meters.map((m) => m.name), ...(clamped ? ["clamp"] : [])];
+    const circuit = [
+      ...lines,
+      ...meters.flatMap(({ name, red, black, ohms }) => [
+        ...(ohms > 0 && red !== black ? [`Rmeter${name} ${red} ${black} ${ohms}`] : []),
+        `Bmeter${name} see${name} 0 V=v(${red})-v(${black})`,
+      ]),
+      ...(clamped ? [`Hclamp seeclamp 0 ${CLAMP} 1`] : []),
+    ];
+    if (hertz === 0) {
+      // Nothing alternates: one operating point.
+      this.runs++;
+      const output = runSpice([
+        ...circuit,
+        ".control",
+        "op",
+        ...measured.map((n) => `print v(see${n})`),
+        "quit 0",
+        ".endc",
+        ".end",
+      ]);
+      return new Map(
+        measured.map((n) => {
+          const mean = Number(new RegExp(`^v\\(see${n.toLowerCase()}\\) = (\\S+)`, "m").exec(output)?.[1] ?? NaN);
+          if (!Number.isFinite(mean)) throw new Error(`ngspice printed no ${n}:\n${output.slice(0, 2000)}`);
+          return [n, { mean, rms: Math.abs(mean) }];
+        }),
+      );
+    }
+    const transient = [
+      `.tran ${period / 100} ${end} 0 ${period / 60}`,
+      ...measured.flatMap((n) => [
+        `.meas tran mean_${n} AVG v(see${n}) from=${from} to=${end}`,
+        `.meas tran rms_${n} RMS v(see${n}) from=${from} to=${end}`,
+      ]),
+    ];
+    for (const way of METHODS) {
+      this.runs++;
+      const waves = measuredIn(runSpice([...circuit, ...transient, `.options ${way}`, ".end"]), measured);
+      if (waves) return waves;
+    }
+    throw new Error(`ngspice came to no end in ${this.machine.file.id}, ${setup}.`);
+  }
+
+  /** What is seen or heard of a part: its face as written down, a load by the volts at it. */
+  private look(setup: string, id: string): string {
+    const part = this.machine.partById.get(id)!;
+    const written = this.states[setup]?.shows[id];
+    if (written !== undefined) return written;
+    // What leaks to the case runs all the same.
+    const mode = this.fault.part === id && this.fault.mode !== "to-case" ? this.fault.mode : null;
+    const f = part.fields as unknown as Readonly<Record<string, unknown>>;
+    if (part.kind.kind === "driven")
+      return mode === null && this.look(setup, String(f["by"])) === f["when"] ? "moves" : "stands";
+    const waves = this.looks(setup);
+    const across = waves.get(id)!;
+    const isDc = f["current"] === "dc" || ["dc fan", "buzzer", "led", "payment input"].includes(part.kind.kind);
+    const volts = isDc ? Math.abs(across.mean) : alternating(across);
+    const works = volts >= (part.kind.kind === "motor" && isDc ? TURNS : WORKS) * Number(f["volts"]);
+    return labelOf(part.kind.kind, works, mode, isDc && across.mean < 0, waves.get(`${id}2`), Number(f["volts"]));
+  }
+
+  /** The volts at every load of a setup, from one run without a meter. */
+  private looks(setup: string): Map<string, Wave> {
+    const known = this.seen.get(setup);
+    if (known) return known;
+    const meters = this.machine.parts.flatMap((part) => {
+      if (!part.kind.observed?.look) return [];
+      const nodes = [...part.nodeOf.entries()];
+      if (nodes.length < 2) return [];
+      const at = (name: string) => `n${part.nodeOf.get(name)}`;
+      if (part.kind.kind === "capacitor motor")
+        return [
+          { name: part.id, red: at("main"), black: at("common"), ohms: 0 },
+          { name: `${part.id}2`, red: at("start"), black: at("common"), ohms: 0 },
+        ];
+      return [{ name: part.id, red: `n${nodes[0]![1]}`, black: `n${nodes[1]![1]}`, ohms: 0 }];
+    });
+    const renamed = meters.map((m, i) => ({ ...m, name: `l${i}` }));
+    const waves = this.run(setup, renamed);
+    const found = new Map(meters.map((m, i) => [m.name, waves.get(`l${i}`)!]));
+    this.seen.set(setup, found);
+    return found;
+  }
+}
+
+/** Ways of integrating, tried in this order: a circuit of switches and junctions stops one here, another there. */
+const METHODS = [
+  "reltol=3e-3",
+  "reltol=3e-3 abstol=1e-9",
+  "reltol=5e-3 abstol=1e-7 vntol=1e-4 trtol=7",
+  "method=gear reltol=2e-3 maxord=2 trtol=20 chgtol=1e-12 abstol=1e-8 vntol=1e-4",
+];
+
+/** What was measured under these names; null when the simulator stopped before. */
+function measuredIn(output: string, names: readonly string[]): Map<string, Wave> | null {
+  const found = new Map<string, Wave>();
+  for (const n of names) {
+    const one = (kind: string) =>
+      Number(new RegExp(`^${kind}_${n.toLowerCase()}\\s*=\\s*(\\S+)`, "m").exec(output)?.[1] ?? NaN);
+    const wave = { mean: one("mean"), rms: one("rms") };
+    if (!Number.isFinite(wave.mean) || !Number.isFinite(wave.rms)) return null;
+    found.set(n, wave);
+  }
+  return found;
+}
+
+interface Wave {
+  readonly mean: number;
+  readonly rms: number;
+}
+const alternating = ({ mean, rms }: Wave) => Math.sqrt(Math.max(0, rms * rms - mean * mean));
+
+/** Relative and absolute error of the meter in hand, two of which it never exceeds. */
+const ERROR: Readonly<Record<string, readonly [number, number]>> = {
+  dcv: [0.005, 0.01],
+  acv: [0.01, 0.2],
+  lowz: [0.015, 0.4],
+  ohms: [0.008, 0.08],
+  clamp: [0.02, 0.02],
+  dcclamp: [0.02, 0.002],
+};
+
+/** The word for what a load does, by its volts and what is broken in it. */
+function labelOf(
+  kind: string,
+  works: boolean,
+  mode: string | null,
+  isBackwards: boolean,
+  second: Wave | undefined,
+  volts: number,
+): string {
+  const word = (on: string, off: string) => (works && mode === null ? on : off);
+  switch (kind) {
+    case "motor": {
+      if (!works || mode === "open") return "still";
+      if (mode === "seized" || mode === "brushes-worn") return "hums";
+      return isBackwards ? "turns backwards" : "turns";
+    }
+    case "capacitor motor": {
+      const other = second ? second.rms / volts : 0;
+      if (!works && other < WORKS) return "still";
+      if (mode !== null || other < 0.3) return "hums";
+      if (works && other > 0.97) return "hums";
+      return works && other < 0.97 ? "turns" : "turns backwards";
+    }
+    case "fan":
+    case "dc fan":
+      return word("runs", "silent");
+    case "pump":
+      return works && mode === "jammed" ? "hums" : word("pumps", "silent");
+    case "compressor":
+      return works && mode === "locked" ? "hums" : word("runs", "silent");
+    case "valve":
+      return mode === "stuck-open" ? "flows" : word("flows", "shut");
+    case "solenoid":
+      return word("pulls", "rests");
+    case "lamp":
+      return word("bright", "dark");
+    case "led":
+    case "payment input":
+      return word("lit", "dark");
+    case "buzzer":
+      return word("sounds", "silent");
+    case "door lock":
+      return word("locked", "free");
+    case "gas valve coil":
+      return word("flame", "no flame");
+    default:
+      throw new RangeError(`Nobody says what is seen of a ${kind}.`);
+  }
+}
