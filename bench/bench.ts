@@ -9,6 +9,7 @@ import { writeReport } from "./report";
 import { benchScreen } from "./screen";
 import { benchSolve } from "./solve";
 import { writeSolve } from "./solve-report";
+import { benchOwnWay, writeOwnWay } from "./own-way";
 import { benchCalibration, benchPairs, benchPlans, benchSlips, built } from "./targets";
 import { FLEET } from "../tests/support/fleet";
 
@@ -41,6 +42,13 @@ if (names.includes("load")) {
 // `npm run bench -- solve` measures the solve alone, and writes its page.
 if (names.includes("solve")) {
   writeSolve(run, benchSolve());
+  process.exit(0);
+}
+// `npm run bench -- own-way` counts the readings of plans beside a practitioner's own, and writes its page.
+if (names.includes("own-way")) {
+  const rows = benchOwnWay();
+  console.table(rows);
+  writeOwnWay(run, rows);
   process.exit(0);
 }
 const solve = onlyLamp ? [] : benchSolve();

@@ -469,6 +469,7 @@ const EMIT: Readonly<Record<string, Emit>> = {
     net.ohms(drive, after, 0.1);
     net.named(`${sense} ${after} ${t("out")} 0`);
     net.add("F", `${t("in")} ${t("return")}`, `${sense} 1`);
+    net.capacitor(t("in"), t("return"), 47e-6, 0.1);
     net.capacitor(t("out"), t("return"), 10e-6, 0.1);
   },
   controller: ({ net, powered, unit }, { id, f, mode, t }) => {

@@ -205,7 +205,13 @@ function averaged(shown: readonly Reading[], phases: readonly Phase[], test: Tes
   const top = low + (high - low) * share(high);
   const bottom = Math.min(top, high - (high - low) * share(low));
   const { relative, absolute } = meter.accuracy[test.function as "dcv"];
-  if (top - bottom < 5 * Math.hypot(absolute, relative * top)) return { kind: "value", value: (top + bottom) / 2 };
+  const value = (top + bottom) / 2;
+  if (top - bottom < 5 * Math.hypot(absolute, relative * top)) {
+    // What goes round too quickly to be seen: how long each phase lasts is a guess, and so is the mean; a transistor may
+    // as well come to rest between them.
+    const wide = high - low >= 5 * Math.hypot(absolute, relative * high) && low >= 0 && value > absolute;
+    return wide ? { kind: "value", value, factor: Math.max(2, high / value) } : { kind: "value", value };
+  }
   return { kind: "jumping", low: bottom, high: top, manner: mannerOf(phases) };
 }
 

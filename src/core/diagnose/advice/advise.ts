@@ -5,9 +5,9 @@ import { testKey } from "../../simulate";
 import type { UnitState } from "../planning/cost";
 import type { Evidence } from "../evidence/evidence";
 import { ALL_EQUIPMENT } from "../planning/equipment";
-import { againWords, hingeOf, measureAgain } from "./made-again";
+import { againWords, hingeOf, measureAgain, secondWitness } from "./made-again";
 import { mended, simpleCause, stopOf, type Stop } from "./stop";
-import { type BoundProof, bindProofs, readingName } from "./binding-proofs";
+import { type BoundProof, bindProofs, dueProofs, readingName } from "./binding-proofs";
 import { placeOf, propose, type ProposedTest } from "./test-sheet";
 import {
   clearedParts,
@@ -141,7 +141,8 @@ function adviseOn(
   const early = simpleCause(dictionary, evidence) ?? mended(dictionary, repairs);
   const again = early ? null : measureAgain(dictionary, beliefs, here, evidence, odd);
   const left = new Set([...made, ...secondLooks(dictionary, all)]);
-  const open = early || again ? [] : rate(dictionary, beliefs.probability, here, left);
+  const bound = early || again ? here : { ...here, due: dueProofs(dictionary, beliefs, here, evidence, suspects) };
+  const open = early || again ? [] : rate(dictionary, beliefs.probability, bound, left);
   // Nearly sure, and no step left that could name another assembly: what is left to do is to prove it.
   const telling =
     top.probability > NEARLY_SURE && isAssembly(dictionary, top.assembly)
@@ -150,14 +151,14 @@ function adviseOn(
   const nothingElse = telling.length === 0 && open.length > 0;
   const sure = early === null && again === null && (isFound(dictionary, top) || nothingElse);
   const isOver = sure || (early === null && again === null && open.length === 0);
-  const last = lastLook(dictionary, beliefs, here, evidence, top, { sure, isOver });
+  const last = lastLook(dictionary, beliefs, here, evidence, top, { sure, isOver, left });
   const settled = early !== null || (sure && last.step === null);
   const rated = settled || last.step ? [] : telling;
   const proofs = settled && !early ? bindProofs(dictionary, beliefs, here, evidence, top.assembly) : [];
   const proof = nextProof(proofs);
   const missing = proof ? [] : proofs.filter((p) => p.state === "refuted" || p.state === "beyond");
   const way =
-    settled || again || last.step ? null : planRollout(dictionary, beliefs, here, rated, canSee(dictionary, evidence));
+    settled || again || last.step ? null : planRollout(dictionary, beliefs, bound, rated, canSee(dictionary, evidence));
   const chosen = again ?? last.step ?? proof?.test ?? chooseFrom(dictionary, rated, way);
   const second = rated.find((r) => r !== chosen);
   const attempt = again || proof ? null : attemptOf(dictionary, suspects, way);
@@ -208,13 +209,15 @@ function lastLook(
   here: UnitState,
   evidence: readonly Evidence[],
   top: AssemblySuspect,
-  { sure, isOver }: { readonly sure: boolean; readonly isOver: boolean },
+  { sure, isOver, left }: { readonly sure: boolean; readonly isOver: boolean; readonly left: ReadonlySet<string> },
 ): LastLook {
   if (top.assembly === "no-fault" && isOver) {
     const { step, why, against } = beforeSound(dictionary, beliefs, here, evidence);
     const again = step && why === "misfit" ? againWords(dictionary.machine, step.test) : say.seenBeforeCalledSound;
     if (step || against) return { step, why: again, against };
   }
+  const witness = sure ? secondWitness(dictionary, beliefs, here, evidence, left) : null;
+  if (witness) return { step: witness, why: say.aSecondWitness(inSentence(top.name)), against: null };
   // What is found on one reading alone is not found yet: that one is made again.
   const hinge = sure ? hingeOf(dictionary, beliefs, here, evidence, top.assembly) : null;
   return { step: hinge, why: say.everythingThatPointsAtRests(inSentence(top.name)), against: null };

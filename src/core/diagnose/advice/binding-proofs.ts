@@ -8,6 +8,7 @@ import { blamedAssemblies } from "../hypotheses/hypothesis";
 import { ALL_EQUIPMENT, canMake } from "../planning/equipment";
 import { type RatedTest, rateOne } from "../planning/rating";
 import { type Beliefs } from "../belief/beliefs";
+import type { AssemblySuspect } from "../belief/suspects";
 import type { FaultDictionary } from "../dictionary/fault-dictionary";
 import { type Verdict, verdictOf, windowOf } from "../reading/window";
 import { titleOf } from "./test-sheet";
@@ -138,6 +139,45 @@ export function bindProofs(
     if (most < 2 && once.length > 0) return bound("otherwise", cheapest(dictionary, beliefs, unitState, once));
     return bound(most > 0 ? "refuted" : "beyond");
   });
+}
+
+/** However likely a board is to be blamed, a proof of it is still a step that is made; estimate E45. */
+const MOST_DUE = 0.85;
+/** A board less likely than this owes no proofs yet; estimate E46. */
+const OWES = 0.05;
+
+/**
+ * How likely each test is to be made in any case, because a suspect that will be blamed owes it as a proof: the
+ * chance of the suspect, and of an output that its faults spoil it. Keys of tests.
+ */
+export function dueProofs(
+  dictionary: FaultDictionary,
+  beliefs: Beliefs,
+  unitState: UnitState,
+  evidence: readonly Evidence[],
+  suspects: readonly AssemblySuspect[],
+): ReadonlyMap<string, number> {
+  const { machine } = dictionary;
+  const judged = judgedReadings(dictionary, evidence);
+  const made = new Set(judged.map((j) => testKey(j.test)));
+  const due = new Map<string, number>();
+  for (const { assembly, probability } of suspects) {
+    const entries = machine.assemblyById.get(assembly)?.proofs ?? [];
+    if (probability < OWES || entries.length === 0) continue;
+    const mine = dictionary.hypotheses.map((h) => blamedAssemblies(h).includes(assembly));
+    proofsFor(machine, assembly, judged).forEach((proof, i) => {
+      if (proof.by !== null) return;
+      for (const test of proof.tests) {
+        if (made.has(testKey(test)) || !isPermitted(dictionary, unitState, test)) continue;
+        const isGood = entries[i]!.shows === "good";
+        const spoils = () =>
+          probability - contrary(dictionary, beliefs.probability, test, "does not fit", (h) => mine[h]!);
+        const owed = isGood ? probability : Math.max(0, spoils());
+        due.set(testKey(test), Math.min(MOST_DUE, (due.get(testKey(test)) ?? 0) + owed));
+      }
+    });
+  }
+  return due;
 }
 
 /**

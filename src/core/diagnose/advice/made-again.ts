@@ -9,7 +9,7 @@ import { type OddOne } from "../belief/widening";
 import type { FaultDictionary } from "../dictionary/fault-dictionary";
 import type { UnitState } from "../planning/cost";
 import { ALL_EQUIPMENT, canMake } from "../planning/equipment";
-import { type RatedTest, rateOne } from "../planning/rating";
+import { choose, rate, type RatedTest, rateOne } from "../planning/rating";
 import { titleOf } from "./test-sheet";
 import { say } from "#words/core/diagnose/advice";
 
@@ -53,8 +53,9 @@ export function measureAgain(
 const HANGS = 0.5;
 
 /**
- * The reading without which the assembly would not be held for the fault, if there is one that was made once only and can
- * be made again just so. A slip is rare, but it is the one thing that sends a person home with the wrong part.
+ * The decisive reading: the one without which least is left of what is held for the fault, if it was made once only and
+ * can be made again just so. A slip is rare, but it is the one thing that sends a person home with the wrong part. The
+ * other readings of the chain are not made again: each repeat buys less than it takes.
  */
 export function hingeOf(
   dictionary: FaultDictionary,
@@ -67,36 +68,61 @@ export function hingeOf(
   const mine = dictionary.hypotheses.map((_, h) =>
     blamedAssemblies(dictionary.left(h, unitState.repairs)).includes(assembly),
   );
-  const made = new Map<string, number>();
-  for (const e of evidence) if (e.type === "reading") made.set(testKey(e.test), (made.get(testKey(e.test)) ?? 0) + 1);
-  const hinges = evidence
-    .flatMap((e) => {
-      if (
-        e.type !== "reading" ||
-        e.test.instant !== "settled" ||
-        // It is a reading that is made again, not a look, and each of them once.
-        e.test.function === "look" ||
-        made.get(testKey(e.test))! > 1 ||
-        (e.repairs?.length ?? 0) !== (unitState.repairs?.length ?? 0)
-      )
-        return [];
-      const log = beliefs.byEvidence.get(e.id);
-      if (!log) return [];
-      const most = log.reduce((a, b) => Math.max(a, b), -Infinity);
-      let [own, all] = [0, 0];
-      beliefs.probability.forEach((p, h) => {
-        const without = p / Math.exp(log[h]! - most);
-        all += without;
-        if (mine[h]) own += without;
-      });
-      const left = own / all;
-      return left < HANGS ? [{ test: e.test, left }] : [];
-    })
-    .filter(
-      ({ test }) =>
-        forbidden(machine, machine.setupById.get(test.setup)!, test) === null &&
-        canMake(machine, test, unitState.equipment ?? ALL_EQUIPMENT),
-    );
-  const worst = hinges.sort((a, b) => a.left - b.left || (testKey(a.test) < testKey(b.test) ? -1 : 1))[0];
-  return worst ? rateOne(dictionary, beliefs.probability, unitState, worst.test) : null;
+  // The same test made again is the same reading: all of them are left out together.
+  const groups = new Map<string, Evidence[]>();
+  for (const e of evidence)
+    if (e.type === "reading" && (e.repairs?.length ?? 0) === (unitState.repairs?.length ?? 0))
+      groups.set(testKey(e.test), [...(groups.get(testKey(e.test)) ?? []), e]);
+  const hinges = [...groups.values()].flatMap((same) => {
+    const [first] = same;
+    // It is a reading that is made again, not a look.
+    if (first?.type !== "reading" || first.test.instant !== "settled" || first.test.function === "look") return [];
+    const logs = same.flatMap((e) => beliefs.byEvidence.get(e.id) ?? []);
+    if (logs.length === 0) return [];
+    let [own, all] = [0, 0];
+    const log = dictionary.hypotheses.map((_, h) => logs.reduce((sum, l) => sum + l[h]!, 0));
+    const most = log.reduce((x, y) => Math.max(x, y), -Infinity);
+    beliefs.probability.forEach((p, h) => {
+      const without = p / Math.exp(log[h]! - most);
+      all += without;
+      if (mine[h]) own += without;
+    });
+    const left = own / all;
+    return left < HANGS ? [{ test: first.test, left, times: same.length }] : [];
+  });
+  const decisive = hinges.sort((a, b) => a.left - b.left || (testKey(a.test) < testKey(b.test) ? -1 : 1))[0];
+  if (!decisive || decisive.times > 1) return null;
+  const { test } = decisive;
+  return forbidden(machine, machine.setupById.get(test.setup)!, test) === null &&
+    canMake(machine, test, unitState.equipment ?? ALL_EQUIPMENT)
+    ? rateOne(dictionary, beliefs.probability, unitState, test)
+    : null;
+}
+
+/**
+ * A second witness: while all that is known comes from one test, whatever it showed, the best other one as if that had
+ * not been read. A model may be wrong about one reading; it is seldom wrong about two in the same way. Null once two
+ * tests were made, or where no other tells anything. `made`: tests that are not made once more.
+ */
+export function secondWitness(
+  dictionary: FaultDictionary,
+  beliefs: Beliefs,
+  unitState: UnitState,
+  evidence: readonly Evidence[],
+  made: ReadonlySet<string>,
+): RatedTest | null {
+  const readings = evidence.flatMap((e) => (e.type === "reading" ? [e] : []));
+  if (new Set(readings.map((e) => testKey(e.test))).size !== 1) return null;
+  const logs = readings.flatMap((e) => beliefs.byEvidence.get(e.id) ?? []);
+  const log = dictionary.hypotheses.map((_, h) => logs.reduce((sum, l) => sum + l[h]!, 0));
+  const most = log.reduce((x, y) => Math.max(x, y), -Infinity);
+  const without = beliefs.probability.map((p, h) => p / Math.exp(Math.max(-300, log[h]! - most)));
+  const whole = without.reduce((a, b) => a + b, 0);
+  const rated = rate(
+    dictionary,
+    without.map((p) => p / whole),
+    unitState,
+    made,
+  );
+  return choose(dictionary.machine, rated);
 }

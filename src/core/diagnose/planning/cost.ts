@@ -15,6 +15,11 @@ export interface UnitState {
   readonly equipment?: Equipment;
   /** Repairs made on the way, in order. */
   readonly repairs?: readonly Repair[];
+  /**
+   * By test key, how likely it is that the test has to be made in any case, as a proof of a board that will be blamed;
+   * 0 to `MOST_DUE`. So much less does it count to make it now.
+   */
+  readonly due?: ReadonlyMap<string, number>;
   /** What moves have really taken in this shop; without it, what is written here and in the file. */
   readonly times?: Times;
 }
@@ -39,7 +44,7 @@ export interface Cost {
 const PLUG_IN = 0.5;
 const PULL_PLUG = 1.5;
 const PART_PLUG = 1;
-const MEASURE = 1;
+const MEASURE = 2;
 const CLAMP = 1;
 /**
  * A capacitor is discharged and a lead of it taken off; an insulation tester is fetched, and discharges what it

@@ -123,7 +123,8 @@ export function rateOne(
   steps = stepsFrom(dictionary, unitState),
 ): RatedTest {
   const { minutes, risk } = steps(test);
-  return { test, bits, minutes, risk, score: bits / (minutes + risk) };
+  const own = 1 - (unitState.due?.get(testKey(test)) ?? 0);
+  return { test, bits, minutes, risk, score: bits / ((minutes + risk) * own) };
 }
 
 /**
@@ -135,7 +136,9 @@ export function choose(machine: Machine, rated: readonly RatedTest[]): RatedTest
   if (!best) return null;
   const touchesLive = (r: RatedTest) => exposureOf(machine, machine.setupById.get(r.test.setup)!, r.test) === "live";
   if (!touchesLive(best)) return best;
-  return rated.find((r) => !touchesLive(r) && r.score >= DEAD_SHARE * best.score) ?? best;
+  // By its full cost: that a proof will be due makes nothing live less dangerous.
+  const worth = (r: RatedTest) => r.bits / (r.minutes + r.risk);
+  return rated.find((r) => !touchesLive(r) && worth(r) >= DEAD_SHARE * worth(best)) ?? best;
 }
 
 /** What carries any weight now, and the assemblies it lies in, numbered as they come. */

@@ -1,5 +1,5 @@
 import { has, type Machine, type AssemblyEntry } from "../../model";
-import { type Test } from "../../simulate";
+import { type Test, testKey } from "../../simulate";
 import { placeKey, type UnitState } from "./cost";
 import { Planner, type Move, type PlannedMove, type PlanProblem } from "./planner";
 import { WEARS_OFF } from "../evidence/signs";
@@ -234,7 +234,7 @@ class UnitStates {
       const from = this.known[unitState]!;
       const { minutes, risk, openPanels, place } = from.steps(this.tests[test]!);
       step = row[test] = {
-        cost: minutes + risk,
+        cost: (minutes + risk) * (1 - (from.unitState.due?.get(testKey(this.tests[test]!)) ?? 0)),
         minutes,
         after: this.numberOf(place, () => ({ ...from.unitState, setup: this.tests[test]!.setup, openPanels })),
       };

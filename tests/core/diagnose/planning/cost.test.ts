@@ -30,27 +30,27 @@ describe("what it costs to make a test from where the unit stands", () => {
       ["power", 1.5],
       ["cover rear-cover", 3],
       ["power", 0.5],
-      ["measure", 1],
+      ["measure", 2],
     ]);
     // Once it is open it stays open, and the machine may run.
-    expect(moved(at("cold-call", "rear-cover"), atJ2)).toEqual([["measure", 1]]);
+    expect(moved(at("cold-call", "rear-cover"), atJ2)).toEqual([["measure", 2]]);
     expect(moved(at("unplugged"), atJ2)).toEqual([
       ["cover rear-cover", 3],
       ["power", 0.5],
-      ["measure", 1],
+      ["measure", 2],
     ]);
     const pulled = makeTest("panel-off-powered", "dcv", "J2-1.pad", "J2-3.pad");
     expect(moved(at("cold-call", "rear-cover"), pulled)).toEqual([
       ["power", 1.5],
       ["plugs", 1],
       ["power", 0.5],
-      ["measure", 1],
+      ["measure", 2],
     ]);
     expect(moved(at("panel-off-powered", "rear-cover"), atJ2)).toEqual([
       ["power", 1.5],
       ["plugs", 1],
       ["power", 0.5],
-      ["measure", 1],
+      ["measure", 2],
     ]);
     expect(
       moved(at("unplugged-J2", "rear-cover"), makeTest("unplugged-P1", "ohms", "J2-1", "J2-3")).filter(
@@ -59,7 +59,7 @@ describe("what it costs to make a test from where the unit stands", () => {
     ).toHaveLength(2);
     expect(moved(at("unplugged-J2", "rear-cover"), pulled)).toEqual([
       ["power", 0.5],
-      ["measure", 1],
+      ["measure", 2],
     ]);
   });
   it("says in words what is done, in order", () => {
@@ -94,7 +94,7 @@ describe("what it costs to make a test from where the unit stands", () => {
       ].map((m) => [m.move, m.minutes]),
     ).toEqual([
       ["clamp", 1],
-      ["measure", 1],
+      ["measure", 2],
       ["capacitance", 2],
       ["insulation", 2.5],
     ]);

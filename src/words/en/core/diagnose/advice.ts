@@ -2,6 +2,8 @@
 export const say = {
   notWhatASoundMachineShows: (reading: string) =>
     `No fault of the file explains ${reading}, and a sound machine does not show it. Look for what the file does not have.`,
+  aSecondWitness: (name: string) =>
+    `One test speaks for ${name}. A second one, of something else, before it is called.`,
   seenBeforeCalledSound: "Before the unit is called sound, what was complained of is looked at.",
   impliedBy: (reading: string) => `implied by ${reading}`,
   setAside: (readings: string) =>
