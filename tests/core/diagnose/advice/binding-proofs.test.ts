@@ -73,7 +73,8 @@ describe("a file", () => {
 describe("a search", () => {
   it("ends as likely, unproven, where nobody may make the test that is missing, and says what is missing", () => {
     // The feed can be shown live only, and whoever is here may not measure live.
-    const known = [complaint, reading("b", open, OVER), reading("d", open, OVER)];
+    const through = makeTest("off", "ohms", "in-L", "in-N");
+    const known = [complaint, reading("b", open, OVER), reading("d", open, OVER), reading("w", through, OVER)];
     const barred = advise(dictionary, known, { ...unitState, equipment: { ...ALL_EQUIPMENT, live: false } });
     expect(barred.stop).toMatchObject({ kind: "likely", assemblies: ["heater"] });
     expect(barred.stop!.sentence).toContain("line reaches it");

@@ -169,7 +169,7 @@ describe("a dead test beside a live one", () => {
   const live = { test: makeTest("cold-call", "acv", "J3-1.pad", "J3-2.pad"), bits: 1, minutes: 1, risk: 0, score: 1 };
   const dead = (score: number) => ({
     test: makeTest("unplugged", "ohms", "J3-1", "J3-2"),
-    bits: 1,
+    bits: score,
     minutes: 1,
     risk: 0,
     score,
