@@ -21,7 +21,7 @@ export function judgeDialogues(machines: readonly string[]): void {
   describe("searches answered by a circuit simulator", () => {
     it.each(mine.map((m): [string, Dialogue, number] => [nameOf(m.dialogue), m.dialogue, m.seed]))(
       "%s: no sound part is blamed",
-      { timeout: 60_000 },
+      { timeout: 120_000 },
       (_name, dialogue, seed) => {
         const ending = held(dialogue, seed);
         const j = judgement(ending);
@@ -32,7 +32,7 @@ export function judgeDialogues(machines: readonly string[]): void {
       },
     );
 
-    it("begin with complaints that are true of the unit", { timeout: 60_000 }, () => {
+    it("begin with complaints that are true of the unit", { timeout: 120_000 }, () => {
       for (const { dialogue, seed } of mine)
         expect(isComplaintTrue(dialogue, seed), `${nameOf(dialogue)}: ${dialogue.complaint}`).toBe(true);
     });

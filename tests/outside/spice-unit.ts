@@ -160,7 +160,7 @@ export class SpiceUnit {
     ];
     for (const way of METHODS) {
       this.runs++;
-      const waves = measuredIn(runSpice([...circuit, ...transient, `.options ${way}`, ".end"]), measured);
+      const waves = measuredIn(runSpice([...circuit, ...transient, `.options ${way}`, ".end"], ONE_RUN), measured);
       if (waves) return waves;
     }
     throw new Error(`ngspice came to no end in ${this.machine.file.id}, ${setup}.`);
@@ -210,11 +210,14 @@ export class SpiceUnit {
 
 /** Ways of integrating, tried in this order: a circuit of switches and junctions stops one here, another there. */
 const METHODS = [
-  "reltol=3e-3",
   "reltol=3e-3 abstol=1e-9",
   "reltol=5e-3 abstol=1e-7 vntol=1e-4 trtol=7",
+  "reltol=3e-3",
   "method=gear reltol=2e-3 maxord=2 trtol=20 chgtol=1e-12 abstol=1e-8 vntol=1e-4",
 ];
+
+/** Milliseconds after which a run that creeps is given up for the next way; one that goes takes a tenth of a second. */
+const ONE_RUN = 6_000;
 
 /** What was measured under these names; null when the simulator stopped before. */
 function measuredIn(output: string, names: readonly string[]): Map<string, Wave> | null {

@@ -43,8 +43,8 @@ export function ngspice(netlist: TestNetlist, leak: number, alternating: boolean
   };
 }
 
-/** What ngspice prints for a file of these lines, run in a folder of its own. */
-export function runSpice(lines: readonly string[]): string {
+/** What ngspice prints for a file of these lines, run in a folder of its own; of one that takes too long, what came. */
+export function runSpice(lines: readonly string[], milliseconds = 60_000): string {
   const folder = mkdtempSync(path.join(tmpdir(), "unzo-spice-"));
   try {
     const file = path.join(folder, "check.cir");
@@ -52,7 +52,7 @@ export function runSpice(lines: readonly string[]): string {
     return execFileSync("ngspice", ["-b", file], {
       encoding: "utf8",
       stdio: ["ignore", "pipe", "pipe"],
-      timeout: 20_000,
+      timeout: milliseconds,
     });
   } catch (error) {
     // It exits non-zero after a control run without plots; what it printed is what counts.
