@@ -160,7 +160,7 @@ test("the editor: a skeleton, errors in place, undo, a draft that survives a rel
   const assembly = page.getByLabel("assembly of part 1", { exact: true });
   await assembly.fill("nowhere");
   await assembly.press("Enter");
-  await expect(page.locator(".row-problem")).toContainText("there is no piece called nowhere");
+  await expect(page.locator(".row-problem")).toContainText("there is no assembly called nowhere");
   await expect(page.getByRole("button", { name: "Save as a new version" })).toBeDisabled();
   await axe(page);
   await page.getByRole("button", { name: "Undo" }).click();
