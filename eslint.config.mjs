@@ -170,4 +170,18 @@ export default defineConfig([
       ],
     },
   },
+  // The truth from outside knows the shape of a machine, and nothing of what Unzo makes of it.
+  {
+    files: ["tests/outside/spice-*.ts", "tests/outside/ohmmeter.ts"],
+    rules: {
+      "@typescript-eslint/no-restricted-imports": [
+        "error",
+        {
+          patterns: [
+            { regex: "src/core", allowTypeImports: true, message: "Only types: its physics is written here." },
+          ],
+        },
+      ],
+    },
+  },
 ]);

@@ -41,17 +41,29 @@ function dictionaryOf(name: string): FaultDictionary {
   return built.get(name)!;
 }
 
-/** Whether what the complaint says is seen on the unit; one that says nothing of the kind is true. */
-export function isComplaintTrue({ machine: name, fault, complaint, states }: Dialogue, seed: number): boolean {
+/** What of a dialogue's table the circuit does not bear out, as sentences; none where it is as written. */
+export function contradictions({ machine: name, fault, complaint, states }: Dialogue, seed: number): string[] {
   const { machine } = dictionaryOf(name);
   const [part, mode] = fault.split(":") as [string, string];
   const random = randomSource(seed);
   const unit = new SpiceUnit(machine, { part, mode }, states, () => 2 * random() - 1);
   const { setup, sees } = machine.file.complaints.find((c) => c.id === complaint)!;
-  return Object.entries(sees).every(([seen, label]) => {
+  const unseen = Object.entries(sees).flatMap(([seen, label]) => {
     const shown = unit.read(makeTest(setup, "look", seen));
-    return shown.kind === "label" && shown.label === label;
+    return shown.kind === "label" && shown.label === label ? [] : [`${seen} does not look ${label}`];
   });
+  // A controller is at work where its rail is there, and nowhere else.
+  const fed = machine.parts.flatMap((controller) => {
+    if (controller.kind.kind !== "controller" || controller.id === part) return [];
+    const { min, max } = (controller.fields as unknown as { rail: { min: number; max: number } }).rail;
+    const volts = unit.rail(setup, controller.id);
+    const isFed = volts >= min && volts <= max;
+    const isAwake = states[setup]!.on[controller.id] !== undefined;
+    return isFed === isAwake
+      ? []
+      : [`${controller.id} has ${volts.toFixed(2)} V and is ${isAwake ? "awake" : "asleep"}`];
+  });
+  return [...unseen, ...fed];
 }
 
 /** A search from the complaint to its end, every step answered by the circuit simulator. */

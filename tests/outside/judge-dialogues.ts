@@ -1,5 +1,5 @@
 import { afterAll, describe, expect, it } from "vitest";
-import { DIALOGUES, held, isComplaintTrue, type Dialogue, type Ending } from "./dialogue";
+import { contradictions, DIALOGUES, held, type Dialogue, type Ending } from "./dialogue";
 
 /** How a dialogue ended, as a practitioner would judge it. */
 export type Judgement = "right" | "likely" | "nothing named" | "sound part blamed";
@@ -32,10 +32,16 @@ export function judgeDialogues(machines: readonly string[]): void {
       },
     );
 
-    it("begin with complaints that are true of the unit", { timeout: 120_000 }, () => {
-      for (const { dialogue, seed } of mine)
-        expect(isComplaintTrue(dialogue, seed), `${nameOf(dialogue)}: ${dialogue.complaint}`).toBe(true);
-    });
+    it(
+      "begin with a complaint that the circuit shows, its controllers awake where they are fed",
+      { timeout: 120_000 },
+      () => {
+        const wrong = mine.flatMap(({ dialogue, seed }) =>
+          contradictions(dialogue, seed).map((words) => `${nameOf(dialogue)}: ${words}`),
+        );
+        expect(wrong).toEqual([]);
+      },
+    );
 
     it("end at the broken assembly in nine of ten, and as likely in one of ten at most", () => {
       expect(came.get("right") ?? 0).toBeGreaterThanOrEqual(0.9 * mine.length);

@@ -2,6 +2,7 @@ import type { Machine } from "../../src/core/model";
 import type { Reading } from "../../src/core/quantity";
 import type { Test } from "../../src/core/simulate";
 import { runSpice } from "../support/ngspice";
+import { leadsOn, OHMMETER, ohmsIn, readingsAt } from "./ohmmeter";
 import { CLAMP, netlistOf } from "./spice-machine";
 
 /** What the controllers of a unit do in a setup, and what its faces show: written down, not worked out. */
@@ -9,16 +10,6 @@ export interface StateTable {
   readonly on: Readonly<Record<string, readonly string[]>>;
   readonly shows: Readonly<Record<string, string>>;
 }
-
-/** Ranges of an ordinary ohmmeter: the current it sends and the most it shows (from memory of usual instruments). */
-const RANGES = [
-  [1e-3, 400],
-  [1e-4, 4e3],
-  [1e-5, 4e4],
-  [1e-6, 4e5],
-  [1e-7, 4e6],
-  [1e-8, 4e7],
-] as const;
 
 /** Share of its volts from which on a load works, and a motor for direct current turns; common practice, no source. */
 const WORKS = 0.7;
@@ -85,31 +76,20 @@ export class SpiceUnit {
   /** What an ohmmeter shows; null for overload. */
   private ohms(test: Test): number | null {
     const [red, black] = [this.node(test.red), this.node(test.black!)];
-    const { lines } = this.netlist(test.setup);
-    const meter = [
-      ".model dclamp D(is=1e-15 n=0.2)",
-      "Vclampm clampm 0 2.5",
-      "Vctl ctl 0 0",
-      "Rctl ctl 0 1k",
-      `Vblack ${black} 0 0`,
-      ...(red === black ? [] : [`Gm 0 ${red} ctl 0 1`, `Dm ${red} clampm dclamp`]),
-    ];
     if (red === black) return 0;
     this.runs++;
     const output = runSpice([
-      ...lines,
-      ...meter,
+      ...this.netlist(test.setup).lines,
+      ...OHMMETER,
+      ...leadsOn(red, black, "m"),
       ".options gmin=1e-14 abstol=1e-14 itl1=2000",
       ".control",
-      ...RANGES.flatMap(([amps]) => [`alter Vctl = ${amps}`, "op", `print v(${red})`]),
+      ...readingsAt([red]),
       "quit 0",
       ".endc",
       ".end",
     ]);
-    const volts = [...output.matchAll(/^v\(\S+\) = (\S+)/gm)].map(([, v]) => Number(v));
-    if (volts.length !== RANGES.length) throw new Error(`ngspice printed:\n${output.slice(0, 2000)}`);
-    for (const [r, [amps, most]] of RANGES.entries()) if (volts[r]! / amps <= most) return volts[r]! / amps;
-    return null;
+    return ohmsIn(output, 1)[0]!;
   }
 
   /** What voltmeters show between pairs of nodes, over the last two periods of a fifth of a second. */
@@ -184,12 +164,17 @@ export class SpiceUnit {
     return labelOf(part.kind.kind, works, mode, isDc && across.mean < 0, waves.get(`${id}2`), Number(f["volts"]));
   }
 
-  /** The volts at every load of a setup, from one run without a meter. */
+  /** Direct volts at the rail of a controller. */
+  rail(setup: string, controller: string): number {
+    return this.looks(setup).get(controller)!.mean;
+  }
+
+  /** The volts at every load of a setup and at the rails of its controllers, from one run without a meter. */
   private looks(setup: string): Map<string, Wave> {
     const known = this.seen.get(setup);
     if (known) return known;
     const meters = this.machine.parts.flatMap((part) => {
-      if (!part.kind.observed?.look) return [];
+      if (!part.kind.observed?.look && part.kind.kind !== "controller") return [];
       const nodes = [...part.nodeOf.entries()];
       if (nodes.length < 2) return [];
       const at = (name: string) => `n${part.nodeOf.get(name)}`;

@@ -27,6 +27,7 @@ export function Swap({ machine, job, assembly, busy, onLog, onDone }: RepairProp
       <div className="d-flex gap-3 align-items-center flex-wrap">
         <h2 className="mb-0">{say.partAboutMinutesMin(decided ? decided.words : say.theSwap, plan.minutes)}</h2>
         <Form.Check
+          className="d-print-none"
           type="switch"
           id="transfer"
           label={say.plugsStraightOverOneAt}

@@ -98,7 +98,7 @@ function shows(dictionary: FaultDictionary, test: Test, hypothesis: number): str
 /** How the suspects went, reading by reading. */
 export interface History {
   readonly assemblies: readonly { readonly assembly: string; readonly name: string }[];
-  /** After the complaint, and after each entry of evidence: its id, and the probability of each of `pieces`. */
+  /** After the complaint, and after each entry of evidence: its id, and the probability of each of `assemblies`. */
   readonly steps: readonly {
     readonly evidence: string;
     readonly test: string | null;

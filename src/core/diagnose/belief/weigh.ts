@@ -11,7 +11,7 @@ export interface Weighed {
   readonly odd: readonly OddOne[];
 }
 
-/** Assemblies of evidence weighed last that are kept, by dictionary. */
+/** Sets of evidence weighed last that are kept, by dictionary. */
 const KEPT = 3;
 // A screen asks several things of the same evidence, and of what is half typed beside it: each is weighed once.
 const WEIGHED = new WeakMap<FaultDictionary, Lru<string, Weighed>>();

@@ -17,7 +17,7 @@ export interface PlanProblem {
   readonly assemblies: readonly number[];
   /** For each test, what each suspect would show, as a number below 30. */
   readonly labels: readonly Uint8Array[];
-  /** What a test costs from a standing, and how the unit stands after it; standings are numbers. */
+  /** What a test costs from a state of the unit, and the state after it; states are numbers. */
   cost(test: number, unitState: number): number;
   /** The minutes in that cost; the rest stands for danger. */
   minutes(test: number, unitState: number): number;
@@ -64,7 +64,7 @@ const ROLLED_OUT = 8;
 export class Planner {
   private readonly exactMemo = new Map<number, { readonly cost: number; readonly move: Move | null }>();
   private readonly policyMemo = new Map<number, Move | null>();
-  /** By standing and test. */
+  /** By state and test. */
   private readonly steps: (PlanStep | undefined)[][] = [];
 
   /** `exactBelow`: suspects down to which the search is exact; 0: never. */
@@ -86,7 +86,7 @@ export class Planner {
   }
 
   /**
-   * First moves from a standing, the cheapest way first; empty where nothing is left to tell. Those of `firsts`, or the
+   * First moves from a state of the unit, the cheapest way first; empty where nothing is left to tell. Those of `firsts`, or the
    * best few by information over cost. Ties keep their order.
    */
   moves(unitState: number, firsts?: readonly Move[]): readonly PlannedMove[] {
@@ -320,7 +320,7 @@ export class Planner {
   }
 
   /**
-   * The least expected cost from a set of suspects and a standing, times the weight of the set; and the move that
+   * The least expected cost from a set of suspects and a state, times the weight of the set; and the move that
    * begins it.
    */
   exact(subset: number, unitState: number): { readonly cost: number; readonly move: Move | null } {

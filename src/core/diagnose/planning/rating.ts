@@ -25,10 +25,10 @@ interface Counting {
   readonly assemblies: number;
 }
 
-/** What it takes to make a test from a standing, and how the unit stands after it. */
+/** What it takes to make a test from a state of the unit, and how the unit stands after it. */
 export interface Step extends Cost {
   readonly openPanels: ReadonlySet<string>;
-  /** `placeKey` of the standing after it. */
+  /** `placeKey` of the state after it. */
   readonly place: string;
 }
 
@@ -82,7 +82,7 @@ export function rate(
 }
 
 /**
- * What each test costs from a standing and how the unit stands after it, kept: the same few standings are asked about
+ * What each test costs from a state of the unit and the state after it, kept: the same few states are asked about
  * again and again.
  */
 export function stepsFrom(dictionary: FaultDictionary, unitState: UnitState): (test: Test) => Step {

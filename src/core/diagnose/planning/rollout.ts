@@ -214,7 +214,7 @@ function suspectsFor(
 class UnitStates {
   private readonly known: { readonly unitState: UnitState; readonly steps: (test: Test) => Step }[] = [];
   private readonly numbers = new Map<string, number>();
-  /** By standing and test. */
+  /** By state and test. */
   private readonly steps: (
     { readonly cost: number; readonly minutes: number; readonly after: number } | undefined
   )[][] = [];
