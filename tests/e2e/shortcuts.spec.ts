@@ -73,6 +73,14 @@ test("the simulator's meter reads what its leads are on, and a hidden fault is g
   await expect(display).toContainText(/2[23]\d(\.\d)? V/, { timeout: 20_000 });
   await page.getByLabel("Meter function").selectOption("ohms");
   await expect(page.locator(".hand-meter .problem")).toContainText("Ohms only on a dead circuit");
+  // A point touched takes the lead in hand, and then the other is in hand.
+  await page.getByLabel("Meter function").selectOption("acv");
+  await expect(display).toContainText(/2[23]\d(\.\d)? V/);
+  await page.getByRole("button", { name: "Plug, neutral pin" }).click();
+  await page.getByRole("button", { name: "Plug, line pin" }).click();
+  await expect(page.getByLabel("Black lead", { exact: true })).toHaveValue("plug-line");
+  await expect(page.getByRole("button", { name: "Plug, neutral pin, red lead is on it" })).toBeVisible();
+  await expect(display).toContainText(/2[23]\d(\.\d)? V/);
   await page.getByLabel("Fault").selectOption("hidden");
   const guess = page.getByRole("region", { name: "The hidden fault" });
   await guess.getByRole("button", { name: "Show it" }).click();

@@ -5,6 +5,7 @@ import Button from "react-bootstrap/Button";
 import Form from "react-bootstrap/Form";
 import { has, type Machine, type Part } from "../../core/model";
 import type { Controls, Doing } from "../../core/simulate";
+import { LoadFigure } from "./LoadFigure";
 import { lampNow, type HandView } from "./useMachineAtHand";
 import { say } from "#words/ui/hand";
 
@@ -25,13 +26,20 @@ export function FrontPanel({ machine, controls, view, act }: Props) {
   const power = controls.sources.length > 1 ? say.allSources : one;
   return (
     <div className="front">
-      <div className="front-face">
+      <div className={`front-face ${view.isPluggedIn ? "is-fed" : ""}`}>
         {displays.map((p) => (
           <Display key={p.id} part={p} text={view.seen[p.id] ?? ""} />
         ))}
         {lamps.map((p) => (
           <Lamp key={p.id} part={p} label={view.seen[p.id] ?? "dark"} now={view.now} />
         ))}
+        {loads.length > 0 ? (
+          <ul className="front-loads" aria-label={say.whatItsPartsDo}>
+            {loads.map((p) => (
+              <LoadFigure key={p.id} part={p} label={view.seen[p.id] ?? ""} />
+            ))}
+          </ul>
+        ) : null}
         {controls.keys.length > 0 ? (
           <div className="front-keys" role="group" aria-label={say.keysOfTheMachine}>
             {controls.keys.map((key, i) => (
@@ -129,16 +137,6 @@ export function FrontPanel({ machine, controls, view, act }: Props) {
           />
         ))}
       </div>
-      {loads.length > 0 ? (
-        <ul className="front-loads" aria-label={say.whatItsPartsDo}>
-          {loads.map((p) => (
-            <li key={p.id}>
-              <span>{p.name}</span>
-              <strong>{view.seen[p.id]}</strong>
-            </li>
-          ))}
-        </ul>
-      ) : null}
     </div>
   );
 }

@@ -8,6 +8,7 @@ import type { Machine, SetupEntry } from "../../core/model";
 import { type Reading, readingText } from "../../core/quantity";
 import { forbidden } from "../../core/safety";
 import { makeTest } from "../../core/simulate";
+import { PointField, type Lead } from "./PointField";
 import { say } from "#words/ui/hand";
 
 /** How often the display shows a new reading, milliseconds. */
@@ -23,7 +24,7 @@ interface Props {
   readonly onMeasured: () => void;
 }
 
-/** A meter with two leads that can be put on any point of the simulated machine. */
+/** A meter with two leads, and every point of the simulated machine that they can be put on. */
 export function HandMeter({ machine, unitState, measure, onMeasured }: Props) {
   const points = [...machine.points.values()];
   const clamps = [...machine.clamps.values()];
@@ -32,6 +33,7 @@ export function HandMeter({ machine, unitState, measure, onMeasured }: Props) {
   const [black, setBlack] = useState("");
   const [around, setAround] = useState("");
   const [shown, setShown] = useState<Reading | null>(null);
+  const [inHand, setInHand] = useState<Lead>("red");
   const clamped = isClamp(fn);
   const isOn = clamped ? around !== "" : red !== "" && black !== "" && red !== black;
   const test = makeTest(unitState.id, fn, clamped ? around : red, clamped ? undefined : black);
@@ -48,34 +50,52 @@ export function HandMeter({ machine, unitState, measure, onMeasured }: Props) {
       setShown(null);
     };
   }, [isReading, clamped, fn, red, black, around, measure]);
+  const reading = isReading && shown ? readingText(shown, unitOf(fn)) : "– – –";
   const change = (set: (value: string) => void) => (value: string) => {
     set(value);
     onMeasured();
   };
+  const touch = (point: string) => {
+    if (clamped) setFn("acv");
+    (inHand === "red" ? setRed : setBlack)(point);
+    setInHand(inHand === "red" ? "black" : "red");
+    onMeasured();
+  };
   return (
-    <section className="hand-meter" aria-label={say.meter}>
-      <output className="hand-display value" aria-live="off">
-        {isReading && shown ? readingText(shown, unitOf(fn)) : "– – –"}
-      </output>
-      <Form.Select aria-label={say.meterFunction} value={fn} onChange={(e) => setFn(e.target.value as MeterFunction)}>
-        {FUNCTIONS.filter((f) => f !== "clamp" || clamps.length > 0).map((f) => (
-          <option key={f} value={f}>
-            {FUNCTION_WORDS[f]}
-          </option>
-        ))}
-      </Form.Select>
-      {clamped ? (
-        <Spot label={say.clampAround} lead="red" value={around} spots={clamps} onChange={change(setAround)} />
-      ) : (
-        <>
-          <Spot label={say.redLead} lead="red" value={red} spots={points} onChange={change(setRed)} />
-          <Spot label={say.blackLead} lead="black" value={black} spots={points} onChange={change(setBlack)} />
-        </>
-      )}
-      <p className="problem" role="alert">
-        {refused ?? ""}
-      </p>
-    </section>
+    <div className="hand-bench">
+      <section className="hand-meter" aria-label={say.meter}>
+        <output className="hand-display value" aria-live="off">
+          {reading}
+        </output>
+        <Form.Select aria-label={say.meterFunction} value={fn} onChange={(e) => setFn(e.target.value as MeterFunction)}>
+          {FUNCTIONS.filter((f) => f !== "clamp" || clamps.length > 0).map((f) => (
+            <option key={f} value={f}>
+              {FUNCTION_WORDS[f]}
+            </option>
+          ))}
+        </Form.Select>
+        {clamped ? (
+          <Spot label={say.clampAround} lead="red" value={around} spots={clamps} onChange={change(setAround)} />
+        ) : (
+          <>
+            <Spot label={say.redLead} lead="red" value={red} spots={points} onChange={change(setRed)} />
+            <Spot label={say.blackLead} lead="black" value={black} spots={points} onChange={change(setBlack)} />
+          </>
+        )}
+        <p className="problem" role="alert">
+          {refused ?? ""}
+        </p>
+      </section>
+      <PointField
+        machine={machine}
+        red={clamped ? "" : red}
+        black={clamped ? "" : black}
+        reading={reading}
+        inHand={inHand}
+        onTake={setInHand}
+        onTouch={touch}
+      />
+    </div>
   );
 }
 

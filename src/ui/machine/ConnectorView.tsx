@@ -4,24 +4,10 @@ import { useState } from "react";
 import ButtonGroup from "react-bootstrap/ButtonGroup";
 import ToggleButton from "react-bootstrap/ToggleButton";
 import type { MachineFile } from "../../core/model";
+import { wireColour } from "./wire-colours";
 import { say } from "#words/ui/machine/ConnectorView";
 
 type Connector = MachineFile["connectors"][number];
-
-/** Wire colours as they are drawn; a name not here is drawn grey and still read. */
-const COLOURS: Readonly<Record<string, string>> = {
-  black: "#14242b",
-  brown: "#6b3f1d",
-  red: "#b3211c",
-  orange: "#d9731a",
-  yellow: "#e3c531",
-  green: "#2f7d4a",
-  blue: "#2464ad",
-  violet: "#7545a3",
-  grey: "#8a979a",
-  white: "#ffffff",
-  pink: "#e79bb4",
-};
 
 /** Plugs as one looks at them: from the wire side, or mirrored from the pin side. */
 export function ConnectorView({ connectors }: { connectors: readonly Connector[] }) {
@@ -55,7 +41,7 @@ export function ConnectorView({ connectors }: { connectors: readonly Connector[]
             <ol className={`pins ${side}`}>
               {(side === "wire" ? c.pins : [...c.pins].reverse()).map((p) => (
                 <li key={p.pin}>
-                  <span className="pin-wire" style={{ background: COLOURS[p.colour ?? ""] ?? "#c3ccca" }} aria-hidden />
+                  <span className="pin-wire" style={{ background: wireColour(p.colour) }} aria-hidden />
                   <span className="pin-hole" aria-hidden>
                     {p.pin}
                   </span>
