@@ -1,4 +1,5 @@
 import { describe, expect, it } from "vitest";
+import { unmeetableProofs } from "../../src/core/diagnose/advice/binding-proofs";
 import { faultGroups } from "../../src/core/diagnose/advice/groups";
 import { walkOf } from "../../src/core/diagnose/advice/baseline-walk";
 import { testKey } from "../../src/core/simulate/test";
@@ -28,6 +29,10 @@ export function searchFleet(names: readonly string[]): void {
         `${name}: ${alone.length} of ${faults.length} faults stand alone, ${((100 * weight(alone)) / weight(faults)).toFixed(0)} % weighted by odds`,
       );
       expect(alone.length).toBeGreaterThanOrEqual(0.8 * faults.length);
+    });
+
+    it("has for every fault a permitted test of every proof that its assembly wants", () => {
+      expect(unmeetableProofs(dictionary)).toEqual([]);
     });
 
     it(

@@ -278,7 +278,7 @@ const assembly = z.strictObject({
     z.strictObject({
       of: z.enum(["feed", "ground", "request", "output", "load"]),
       words,
-      any: z.array(test).min(1).max(6),
+      any: z.array(test).min(1).max(8),
       shows: z.enum(["good", "bad"]),
     }),
     12,

@@ -38,6 +38,7 @@ const fields = z.object({
         ohms: number({ above: 0, max: 1e6 }),
         when: conditionSchema,
         after: number({ min: 0, max: 86400 }).default(0),
+        atOnce: conditionSchema.optional(),
       }),
     )
     .default({}),

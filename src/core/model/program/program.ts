@@ -98,6 +98,8 @@ export interface ProgramOutput {
   readonly when: Condition;
   /** Seconds the reason must last before it goes on. */
   readonly after: number;
+  /** While this holds it goes on without that delay, as in a relay test. */
+  readonly atOnce?: Condition | undefined;
 }
 
 /** Everything a program remembers. */
@@ -217,10 +219,11 @@ export function wishesOf(
   }
   for (const [name, output] of Object.entries(outputs)) {
     const wanted = conditionHolds(output.when, now);
+    const waits = wanted && !(output.atOnce && conditionHolds(output.atOnce, now));
     if (wanted !== state.on.includes(name))
       wishes.push({
         key: `${wanted ? "on" : "off"} ${name}`,
-        seconds: wanted ? Math.max(REACTION, output.after) : REACTION,
+        seconds: waits ? Math.max(REACTION, output.after) : REACTION,
       });
   }
   return wishes;
@@ -387,7 +390,7 @@ export function gesturesTo(program: Program, from: string, to: string): readonly
 /** Contradictions inside a program, each a sentence. */
 export function programProblems(
   program: Program,
-  outputs: Readonly<Record<string, { readonly when: Condition }>>,
+  outputs: Readonly<Record<string, { readonly when: Condition; readonly atOnce?: Condition | undefined }>>,
   inputs: readonly string[],
   keys: readonly string[],
 ): string[] {
@@ -404,7 +407,10 @@ export function programProblems(
       if ("mode" in c) mode(c.mode, where);
     }
   };
-  for (const [name, output] of Object.entries(outputs)) check(output.when, `output ${name}`);
+  for (const [name, output] of Object.entries(outputs)) {
+    check(output.when, `output ${name}`);
+    check(output.atOnce, `output ${name}`);
+  }
   program.moves.forEach((m, i) => {
     check(m.when, `move ${i + 1}`);
     m.from.forEach((f) => mode(f, `move ${i + 1}`));

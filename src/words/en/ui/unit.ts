@@ -9,7 +9,7 @@ export const say = {
   productCode: "Product code",
   index: "Index",
   unitsCannotBeLookedUp: "Units cannot be looked up now. Type on, or try again.",
-  serialSiteModelOrBoard: "Serial, site, model or board number",
+  serialSiteModelOrBoard: "Serial, site, model, board",
   nothingKnownFitsTypeThe: "Nothing known fits. Type the model to register a new unit.",
   knownUnitsAndMachines: "Known units and machines",
   newUnitMakerModel: (maker: string, model: string) => `New unit: ${maker} ${model}`,
