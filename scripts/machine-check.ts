@@ -3,7 +3,7 @@
 import { readdirSync, readFileSync } from "node:fs";
 import { ORDINARY_METER } from "../src/core/instrument";
 import { readMachineYaml } from "../src/core/model";
-import { FaultDictionary, faultGroups, unmeetableProofs } from "../src/core/diagnose";
+import { FaultDictionary, faultGroups, fileDoubts, unmeetableProofs } from "../src/core/diagnose";
 import { testKey } from "../src/core/simulate";
 import { search } from "../tests/support/isolate-unit";
 import { randomSource, randomValues, UnitOnTheBench } from "../tests/support/unit-on-the-bench";
@@ -26,6 +26,7 @@ for (const name of readdirSync(folder).filter(
     `${name}: ${machine.nets.length} nets, ${faults.length} faults, ${machine.file.setups.length} setups, ${dictionary.candidates.length} tests, ${built.toFixed(0)} ms; ${((100 * alone) / faults.length).toFixed(0)} % stand alone`,
   );
   for (const g of groups) console.log(`   together: ${g.join(", ")}`);
+  for (const doubt of fileDoubts(machine)) console.log(`   ${doubt}`);
   for (const u of unmeetableProofs(dictionary))
     console.log(`   ${u.fault} (${u.assembly}) cannot be proven: ${u.words}`);
   start = performance.now();

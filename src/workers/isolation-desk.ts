@@ -8,6 +8,7 @@ import {
   type CodeOdds,
   type Coverage,
   coverageOf,
+  fileDoubts,
   type Evidence,
   FaultDictionary,
   fitsSomething,
@@ -84,6 +85,11 @@ export class IsolationDesk {
     }
     this.isBuilt = true;
     progress(1);
+  }
+
+  /** What is odd about a file, as sentences; needs no dictionary. */
+  doubts(file: MachineFile): readonly string[] {
+    return fileDoubts(compileMachine(file));
   }
 
   advise(evidence: readonly Evidence[], unitState: PlainUnitState): Advice {

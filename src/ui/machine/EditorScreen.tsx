@@ -20,6 +20,7 @@ import {
 import { Refused, send } from "../shell/send";
 import { TopBar } from "../shell/TopBar";
 import { BoardEditor } from "./BoardEditor";
+import { FileDoubts } from "./FileDoubts";
 import { EditTable, type Column } from "./EditTable";
 import { useDraft } from "./useDraft";
 import { useRows } from "./useRows";
@@ -135,6 +136,7 @@ export function EditorScreen({ file, base }: { file: MachineFile; base: string }
         <p className={checked.problems.length > 0 ? "problem" : "sound"} role="status">
           {checkedWords(checked, draft)}
         </p>
+        {checked.file ? <FileDoubts file={checked.file} version={text} /> : null}
         {said ? (
           <p className="problem" role="alert">
             {said}

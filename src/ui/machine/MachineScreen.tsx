@@ -18,6 +18,7 @@ import { BoardDrawing } from "./BoardDrawing";
 import { ConnectorView } from "./ConnectorView";
 import { rigBoards } from "../../core/workbench";
 import { ratingsOf } from "./ratings";
+import { FileDoubts } from "./FileDoubts";
 import { useCoverage } from "./useCoverage";
 import { WiringDrawing } from "./WiringDrawing";
 
@@ -86,6 +87,7 @@ export function MachineScreen({
             <Link href={`/machines/${file.id}/offer`}>{say.compare}</Link>
           </p>
         ) : null}
+        <FileDoubts file={file} version={hash} />
         {file.cautions.length > 0 ? (
           <ul className="cautions">
             {file.cautions.map((c) => (

@@ -11,6 +11,10 @@ export const say = {
   provesOtherwiseAgain: (proof: string) =>
     `This came out otherwise than a faulty board needs: ${proof}. Measure again.`,
   likelyUnproven: (name: string, missing: string) => `Likely, unproven: ${name}. Not shown: ${missing}.`,
+  complaintFitsASoundMachine: (complaint: string) =>
+    `Complaint "${complaint}": a machine without a fault shows just that. What it sees, or its setup, must be another.`,
+  setupRunsNothing: (setup: string) =>
+    `Setup "${setup}": powered, but a machine without a fault shows and runs nothing in it.`,
   aboveOrOl: (least: string) => `above ${least}, or OL`,
   readThrough: (names: string) => `through ${names}`,
   readBeside: (names: string) => `with ${names} in parallel`,
