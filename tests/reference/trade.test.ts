@@ -1,3 +1,4 @@
+import { coldOhms } from "../../src/core/model/kinds/fuse";
 import { describe, expect, it } from "vitest";
 import { loadedShare, ORDINARY_METER } from "../../src/core/instrument/meter";
 import { readMachineYaml } from "../../src/core/model/file/machine-yaml";
@@ -75,6 +76,19 @@ describe("facts of the trade (common practice, no source)", () => {
   it("a fuse tested dead reads near nothing when it is whole, overload or the loop around it when it is blown", () => {
     expect(on(kettle, makeTest("off", "ohms", "in-L", "out-L"))).toBeLessThan(0.1);
     expect(on(kettle, makeTest("off", "ohms", "in-L", "out-L"), ["F1", "blown"])).toBe("overload");
+  });
+
+  // IEC 60127-2, from memory of the volts it lets a fuse drop.
+  it.each([
+    [0.1, "quick", 3, 5],
+    [1, "quick", 0.1, 0.2],
+    [10, "quick", 0.003, 0.009],
+    [0.1, "time-lag", 0.7, 2],
+    [10, "blade", 0.006, 0.009],
+  ] as const)("a sound fuse of %s A, %s, has %s to %s ohm of its own", (amps, family, least, most) => {
+    const ohms = coldOhms(amps, family);
+    expect(ohms).toBeGreaterThanOrEqual(least);
+    expect(ohms).toBeLessThanOrEqual(most);
   });
 
   it("a fuse tested live shows the same voltage on both ends with an open load behind it, blown or not: it can fool", () => {

@@ -138,7 +138,7 @@ function adviseOn(
     all.flatMap((e) => (e.type === "reading" && (e.repairs?.length ?? 0) === repairs.length ? [testKey(e.test)] : [])),
   );
   const top = suspects[0]!;
-  const early = simpleCause(dictionary, evidence) ?? mended(dictionary, repairs);
+  const early = simpleCause(dictionary, evidence) ?? mended(dictionary, beliefs, repairs);
   const again = early ? null : measureAgain(dictionary, beliefs, here, evidence, odd);
   const left = new Set([...made, ...secondLooks(dictionary, all)]);
   const bound = early || again ? here : { ...here, due: dueProofs(dictionary, beliefs, here, evidence, suspects) };

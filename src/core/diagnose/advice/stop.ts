@@ -1,5 +1,6 @@
 import { inSentence } from "../../quantity";
 import type { Evidence, Repair } from "../evidence/evidence";
+import { isReseatedWith } from "../evidence/signs";
 import { isCause, isModelled } from "../evidence/simple-causes";
 import { blamedAssemblies, type Hypothesis } from "../hypotheses/hypothesis";
 import { type Beliefs } from "../belief/beliefs";
@@ -17,16 +18,23 @@ export interface Stop {
   readonly sentence: string;
 }
 
-/** The last repair took the complaint with it. */
-export function mended({ machine }: FaultDictionary, repairs: readonly Repair[]): Stop | null {
+/** What is less likely than this is not named at the end of a search; estimate E02. */
+const NAMED = 0.05;
+
+/** The last repair took the complaint with it; that proves little where a plug was reseated on the way. */
+export function mended(dictionary: FaultDictionary, beliefs: Beliefs, repairs: readonly Repair[]): Stop | null {
+  const { machine } = dictionary;
   const last = repairs[repairs.length - 1];
   if (last?.result !== "gone") return null;
+  const name = inSentence(machine.assemblyById.get(last.assembly)?.name ?? last.assembly);
+  const reseated = dictionary.hypotheses.reduce(
+    (sum, h, i) => (isReseatedWith(machine, last.assembly, h) ? sum + beliefs.probability[i]! : sum),
+    0,
+  );
   return {
     kind: "mended",
     assemblies: [last.assembly],
-    sentence: say.thisRepairCuredTheComplaint(
-      inSentence(machine.assemblyById.get(last.assembly)?.name ?? last.assembly),
-    ),
+    sentence: reseated >= NAMED ? say.curedPerhapsByReseating(name) : say.thisRepairCuredTheComplaint(name),
   };
 }
 
@@ -42,9 +50,6 @@ export function simpleCause({ machine }: FaultDictionary, evidence: readonly Evi
   });
   return found ? { kind: "simple cause", assemblies: [], sentence: found.then } : null;
 }
-
-/** What is less likely than this is not named at the end of a search; estimate E02. */
-const NAMED = 0.05;
 
 const isLimited = (equipment: Equipment) => !equipment.live || !equipment.clamp || !equipment.dcClamp;
 

@@ -1,4 +1,4 @@
-import type { Machine, UnitSign } from "../../model";
+import { has, type Machine, type UnitSign } from "../../model";
 import { faultsOf, assembliesOf, type Hypothesis } from "../hypotheses/hypothesis";
 import { say } from "#words/core/diagnose/evidence";
 
@@ -109,6 +109,21 @@ export const WEARS_OFF = GOES_BY_CHANCE;
 /** With two faults, how often the complaint goes with the first of them. */
 const ONE_OF_TWO = 0.4;
 
+/**
+ * Whoever takes an assembly out pulls its plugs and pushes them home again: how often that alone cures a contact of
+ * one of them; estimate E47.
+ */
+const RESEATED = 0.6;
+
+/** Whether the fault is a plug's contact that was reseated when this assembly was taken out and put in. */
+export function isReseatedWith(machine: Machine, assembly: string, hypothesis: Hypothesis): boolean {
+  const own = new Set(machine.parts.filter((p) => p.assembly === assembly).flatMap((p) => [...p.nodeOf.values()]));
+  return faultsOf(machine, hypothesis).some((f) => {
+    const part = machine.partById.get(f.part)!;
+    return has(part, "plug-contact") && [...part.nodeOf.values()].some((node) => own.has(node));
+  });
+}
+
 /** Likelihood of what came of a repair of one assembly under a hypothesis; of two faults, one more is left. */
 export function repairLikelihood(
   machine: Machine,
@@ -121,6 +136,7 @@ export function repairLikelihood(
   if (assemblies.includes(assembly)) {
     if (assemblies.length === 1) gone = CURES;
     else gone = ONE_OF_TWO;
-  } else gone = GOES_BY_CHANCE;
+  } else if (isReseatedWith(machine, assembly, hypothesis)) gone = RESEATED;
+  else gone = GOES_BY_CHANCE;
   return result === "gone" ? gone : 1 - gone;
 }

@@ -311,6 +311,9 @@ describe("signs and repairs", () => {
     ];
     expect(of(assembly(wire), wire)).toEqual([0.9, expect.closeTo(0.1, 12)]);
     expect(of("panel-board", wire)).toEqual([0.06, 0.94]);
+    // Whoever swaps the panel pulls its plug and pushes it home: a contact of it is often cured by that alone.
+    expect(of("panel-board", named("P1-1:open"))).toEqual([0.6, 0.4]);
+    expect(of("panel-board", named("J4-1:open"))).toEqual([0.06, 0.94]);
     expect(of(assembly(wire), two("W4:open", "panel:dead"))).toEqual([0.4, 0.6]);
     expect(of("house", named("no-fault"))).toEqual([0.06, 0.94]);
   });
