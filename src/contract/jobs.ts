@@ -24,6 +24,8 @@ export const newJobSchema = z
     newUnit: newUnitSchema.optional(),
     kind: z.enum(JOB_KINDS).default("repair"),
     complaint: z.string().min(1, say.chooseTheComplaint).max(60).optional(),
+    /** What is complained of comes and goes. */
+    comesAndGoes: z.boolean().default(false),
     actor: actorSchema,
     /** Another job on a unit that has an open one already. */
     again: z.boolean().default(false),

@@ -40,9 +40,11 @@ async function tryOpen(asked: z.output<typeof newJobSchema>, now: Date): Promise
     const complaint = machine.file.complaints.find((c) => c.id === asked.complaint);
     if (asked.complaint !== undefined && !complaint) throw new Refusal(400, say.thisMachineHasNoSuch);
     if (kind === "repair" && !complaint) throw new Refusal(400, say.chooseTheComplaint);
+    const fleeting = complaint !== undefined && asked.comesAndGoes;
+    const words = fleeting ? say.comesAndGoes(complaint.words) : (complaint?.words ?? null);
     const [known] = await tx.select().from(jobs).where(eq(jobs.id, id));
     if (known) {
-      const same = known.unit === unit.id && known.complaint === (complaint?.words ?? null) && known.actor === actor;
+      const same = known.unit === unit.id && known.complaint === words && known.actor === actor;
       if (same) return { id };
       throw new Refusal(409, say.aJobWithThisId);
     }
@@ -55,7 +57,7 @@ async function tryOpen(asked: z.output<typeof newJobSchema>, now: Date): Promise
       machineHash: hash,
       kind,
       openedAt: now,
-      complaint: complaint?.words ?? null,
+      complaint: words,
       actor,
       readings: 0,
     });
@@ -64,7 +66,8 @@ async function tryOpen(asked: z.output<typeof newJobSchema>, now: Date): Promise
       kind,
       machine: machine.file.id,
       machineHash: hash,
-      ...(complaint ? { complaint: complaint.id, complaintWords: complaint.words } : {}),
+      ...(complaint && words !== null ? { complaint: complaint.id, complaintWords: words } : {}),
+      ...(fleeting ? { comesAndGoes: true } : {}),
       site: unit.site,
       serial: unit.serial,
       ...(unit.productCode === null ? {} : { productCode: unit.productCode }),

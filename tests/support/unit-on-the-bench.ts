@@ -42,7 +42,7 @@ export class UnitOnTheBench {
     readonly machine: Machine,
     public faults: readonly Fault[],
     readonly values: Values,
-    private readonly random: () => number,
+    protected readonly random: () => number,
     private readonly meter: Meter = ORDINARY_METER,
   ) {
     this.simulator = new Simulator(machine);

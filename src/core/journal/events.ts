@@ -74,6 +74,8 @@ export const eventBodySchema = z.discriminatedUnion("type", [
     machineHash: text(64),
     complaint: text(60).optional(),
     complaintWords: text(400).optional(),
+    /** It is not always so. */
+    comesAndGoes: z.boolean().optional(),
     site: text(120),
     /** Null: none on the plate. */
     serial: text(60).nullable(),

@@ -143,7 +143,14 @@ export function evidenceOf(job: Job): Evidence[] {
   return [
     ...(job.opened.complaint === undefined
       ? []
-      : [{ type: "complaint" as const, id: "complaint", complaint: job.opened.complaint }]),
+      : [
+          {
+            type: "complaint" as const,
+            id: "complaint",
+            complaint: job.opened.complaint,
+            ...(job.opened.comesAndGoes ? { comesAndGoes: true } : {}),
+          },
+        ]),
     ...job.answers.flatMap(({ id, body }): Evidence[] => {
       if (body.type === "noticed") return [{ type: "sign", id, part: body.part, sign: body.sign, there: body.there }];
       if (body.type === "tried") return [{ type: "tried", id, assembly: body.piece, result: body.result }];

@@ -4,8 +4,15 @@ import Link from "next/link";
 import { useState } from "react";
 import Button from "react-bootstrap/Button";
 import { isClamp } from "../../core/instrument";
-import type { Alternative, TestCard, Lead, ProposedTest, Stop } from "../../core/diagnose";
-import { type Job, type JournalEvent, leadWords } from "../../core/journal";
+import {
+  type Alternative,
+  comesAndGoes,
+  type TestCard,
+  type Lead,
+  type ProposedTest,
+  type Stop,
+} from "../../core/diagnose";
+import { evidenceOf, type Job, type JournalEvent, leadWords } from "../../core/journal";
 import type { Machine, AssemblyEntry } from "../../core/model";
 import { type Test, testKey } from "../../core/simulate";
 import { EXPOSURE_WORDS } from "#words/job";
@@ -201,6 +208,11 @@ export function NextTest(props: Props) {
                 </p>
               ) : null}
               <Steps card={card} />
+              {card.test.function !== "look" && comesAndGoes(evidenceOf(job)) ? (
+                <p className="provoke">
+                  <i className="bi bi-arrows-move" aria-hidden /> {say.provokeIt}
+                </p>
+              ) : null}
               {card.test.function === "look" ? null : <Leads card={card} />}
               {editor}
               <ul className="cautions">

@@ -47,6 +47,7 @@ export function NewJob({ fixed }: { fixed?: Chosen }) {
   const [chosen, setChosen] = useState<Chosen | null>(fixed ?? null);
   const [plate, setPlate] = useState<TypedPlate>(EMPTY_PLATE);
   const [complaint, setComplaint] = useState("");
+  const [comesAndGoes, setComesAndGoes] = useState(false);
   const [who, setWho] = useKept("unzo.who");
   const [problem, setProblem] = useState("");
   const [busy, setBusy] = useState(false);
@@ -85,6 +86,7 @@ export function NewJob({ fixed }: { fixed?: Chosen }) {
         id: (id.current ??= crypto.randomUUID()),
         ...unit,
         complaint,
+        comesAndGoes,
         actor: who.trim(),
         again: open.length > 0,
       };
@@ -177,6 +179,16 @@ export function NewJob({ fixed }: { fixed?: Chosen }) {
         </Form.Select>
         <Fault faults={faults} of="complaint" />
       </Form.Group>
+      <Form.Check
+        type="switch"
+        id="comes-and-goes"
+        label={say.itComesAndGoes}
+        checked={comesAndGoes}
+        onChange={(e) => {
+          id.current = null;
+          setComesAndGoes(e.target.checked);
+        }}
+      />
       <Form.Group controlId="who">
         <Form.Label>{say.who}</Form.Label>
         <Form.Control

@@ -1,5 +1,6 @@
 /** What server says to people, in English. */
 export const say = {
+  comesAndGoes: (complaint: string) => `${complaint}; comes and goes`,
   unzoDoesNotAnswerTo: "Unzo does not answer to this name.",
   thisCameFromAnotherSite: "This came from another site. Nothing was changed.",
   sendApplicationJsonNothingWas: "Send application/json. Nothing was changed.",

@@ -238,8 +238,12 @@ function insistsOn(
   return { why, proves: proof.words };
 }
 
-/** Whether the complaint is of something that can be looked at. */
-function canSee({ machine }: FaultDictionary, evidence: readonly Evidence[]): boolean {
+/**
+ * Whether the complaint is of something that can be looked at, so that one sees whether a repair has helped; what comes
+ * and goes is gone after any repair.
+ */
+function canSee({ machine, comesAndGoes }: FaultDictionary, evidence: readonly Evidence[]): boolean {
+  if (comesAndGoes) return false;
   const made = evidence.find((e) => e.type === "complaint");
   const complaint = machine.file.complaints.find((c) => c.id === made?.complaint);
   return complaint !== undefined && Object.keys(complaint.sees).length > 0;

@@ -62,6 +62,8 @@ export function stopOf(
   missing: readonly BoundProof[],
 ): Stop {
   const top = suspects[0]!;
+  if (top.assembly === "no-fault" && dictionary.comesAndGoes && (settled || top.probability > 0.5))
+    return { kind: "group", assemblies: [], sentence: say.itDidNotShowItself };
   if (top.assembly === "no-fault" && (settled || top.probability > 0.5))
     return { kind: "nothing wrong", assemblies: [], sentence: say.everyReadingIsAsA };
   if (top.assembly === "not-as-drawn" && (settled || top.probability > 0.5))

@@ -1,4 +1,5 @@
-import { blendAway } from "../dictionary/intermittent";
+import type { Test } from "../../simulate";
+import { blendAway, unprovoked } from "../dictionary/intermittent";
 import type { FaultDictionary } from "../dictionary/fault-dictionary";
 import { observationsOf, surroundingsOf, type Evidence, type Repair } from "../evidence/evidence";
 import { saidOf } from "../evidence/without-a-meter";
@@ -34,6 +35,7 @@ export function believe(dictionary: FaultDictionary, evidence: readonly Evidence
       trails[h]!.next(o.test, o.shown, predictions[h]!, o.slip, each[h]!, o.isLast);
       if (o.test.instant === "recheck" && o.shown.kind === "label")
         blendAway(dictionary.machine, dictionary.hypotheses[h]!, o.shown.label, o.slip, each[h]!);
+      if (dictionary.comesAndGoes && !o.isComplaint) stayAway(dictionary, h, o.test, each);
       let mean = 0;
       each[h]!.forEach((l, s) => {
         along[h]![s]! += o.weight * Math.log(Math.max(1e-300, l));
@@ -52,6 +54,19 @@ export function believe(dictionary: FaultDictionary, evidence: readonly Evidence
 }
 
 /**
+ * Along each sample of a hypothesis: the fault was there, or it stayed away and a sound machine was read. The sound
+ * machine is the first hypothesis, and was weighed first.
+ */
+function stayAway(dictionary: FaultDictionary, h: number, test: Test, each: readonly Float64Array[]): void {
+  const away = unprovoked(dictionary.machine, dictionary.hypotheses[h]!, test);
+  if (away === 0) return;
+  const sound = each[0]!.reduce((sum, l, s) => sum + l * Math.exp(dictionary.logWeights[0]![s]!), 0);
+  each[h]!.forEach((l, s) => {
+    each[h]![s] = (1 - away) * l + away * sound;
+  });
+}
+
+/**
  * What answers, signs and repairs tried say of each hypothesis, as logarithms; the last answer to a question stands.
  */
 function answerLogs(
@@ -65,7 +80,8 @@ function answerLogs(
     own.forEach((l, h) => {
       sum[h]! += l;
     });
-    byEvidence.set(id, own);
+    const seen = byEvidence.get(id);
+    byEvidence.set(id, seen ? own.map((l, h) => l + seen[h]!) : own);
   }
   return sum;
 }

@@ -1,5 +1,6 @@
 import type { FaultDictionary } from "../dictionary/fault-dictionary";
 import type { Evidence } from "../evidence/evidence";
+import { comesAndGoes } from "../evidence/comes-and-goes";
 import { Lru } from "../../lru";
 import { believe, type Beliefs } from "./beliefs";
 import { callsForMore, oddOnes, widen, type OddOne } from "./widening";
@@ -22,11 +23,16 @@ function shelfOf(narrow: FaultDictionary): Lru<string, Weighed> {
   return shelf;
 }
 
+/** The dictionary that evidence asks for: of faults that stay, or of faults that come and go. */
+const dictionaryFor = (dictionary: FaultDictionary, evidence: readonly Evidence[]): FaultDictionary =>
+  comesAndGoes(evidence) ? dictionary.comingAndGoing() : dictionary;
+
 /**
  * The evidence weighed, once: advice, slips, simple causes, signs and reasons all come from this. By the single
  * faults, or by more where those do not explain it.
  */
-export function weigh(narrow: FaultDictionary, evidence: readonly Evidence[]): Weighed {
+export function weigh(whole: FaultDictionary, evidence: readonly Evidence[]): Weighed {
+  const narrow = dictionaryFor(whole, evidence);
   const key = JSON.stringify(evidence);
   const shelf = shelfOf(narrow);
   let weighed = shelf.get(key);
@@ -38,7 +44,8 @@ export function weigh(narrow: FaultDictionary, evidence: readonly Evidence[]): W
  * Whether the last of the evidence fits something that is still possible, and one fault is enough for all of it. What
  * is half typed mostly fits nothing, and then a wide look would be taken for a reading that nobody made.
  */
-export function fitsSomething(narrow: FaultDictionary, evidence: readonly Evidence[]): boolean {
+export function fitsSomething(whole: FaultDictionary, evidence: readonly Evidence[]): boolean {
+  const narrow = dictionaryFor(whole, evidence);
   const beliefs = believe(narrow, evidence);
   const odd = oddOnes(narrow, evidence, beliefs);
   if (odd.some((o) => o.evidence === evidence.at(-1)?.id) || callsForMore(narrow, evidence, beliefs, odd)) return false;

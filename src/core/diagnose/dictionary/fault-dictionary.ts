@@ -6,7 +6,7 @@ import { Stopwatch } from "../evidence/timed-observation";
 import { faultsOf, hypothesesOf, assembliesOf, type Hypothesis } from "../hypotheses/hypothesis";
 import type { Prediction } from "../reading/prediction";
 import { candidateTests, tellingTests } from "./candidates";
-import { blendRow } from "./intermittent";
+import { blendRow, comingAndGoing } from "./intermittent";
 import { outcomeTable, type OutcomeTable } from "./outcomes";
 import { predictionAt, Predictor, sampleWeights, type Column } from "./predictor";
 import { shared } from "./shared-predictions";
@@ -46,6 +46,8 @@ export class FaultDictionary {
     private readonly base: FaultDictionary | null,
     private readonly more: readonly Hypothesis[],
     private readonly together: readonly Test[],
+    /** Whether every fault is taken to come and go: what is measured is then provoked, and may stay away. */
+    readonly comesAndGoes = false,
   ) {
     this.predictor = base?.predictor ?? new Predictor(machine, meter);
     const outside = more.reduce((sum, h) => sum + h.prior, 0);
@@ -70,7 +72,14 @@ export class FaultDictionary {
    * one setup are read at once.
    */
   widened(more: readonly Hypothesis[], together: readonly Test[] = this.candidates): FaultDictionary {
-    return new FaultDictionary(this.machine, this.meter, this, more, together);
+    return new FaultDictionary(this.machine, this.meter, this, more, together, this.comesAndGoes);
+  }
+
+  private fleeting: FaultDictionary | null = null;
+
+  /** This dictionary for a complaint that comes and goes; made once. */
+  comingAndGoing(): FaultDictionary {
+    return (this.fleeting ??= new FaultDictionary(this.machine, this.meter, this, [], [], true));
   }
 
   /** The tests that can tell suspects apart; empty until `build`. */
@@ -151,7 +160,10 @@ export class FaultDictionary {
     this.predictions.set(testKey(test), predictions);
     const table = outcomeTable(test, predictions, this.meter);
     if (test.instant === "recheck") this.hypotheses.forEach((h, i) => blendRow(this.machine, h, table, i));
-    this.tables.set(testKey(test), table);
+    this.tables.set(
+      testKey(test),
+      this.comesAndGoes ? comingAndGoing(this.machine, this.hypotheses, test, table) : table,
+    );
   }
 
   /** What one hypothesis predicts for tests at nominal values, by test key; without keeping anything. */

@@ -1,4 +1,5 @@
 import { energyAt } from "../../safety";
+import { comesAndGoes } from "./comes-and-goes";
 import type { Machine } from "../../model";
 import type { Reading } from "../../quantity";
 import type { BenchVerdict } from "./bench-verdict";
@@ -12,7 +13,8 @@ import { isNumeric, scaleOf, toScale } from "../reading/scale";
 /** Anything that re-weighs suspects. Each kind of evidence comes down to tests and what they showed. */
 export type Evidence =
   /** What the customer says, before anything was touched. */
-  | { readonly type: "complaint"; readonly id: string; readonly complaint: string }
+  /** `comesAndGoes`: not always so; then what is measured is provoked, and a good reading clears little. */
+  | { readonly type: "complaint"; readonly id: string; readonly complaint: string; readonly comesAndGoes?: boolean }
   /** A meter reading, or a look: a test as it was really made. */
   | {
       readonly type: "reading";
@@ -67,6 +69,8 @@ export interface Observation {
   readonly weight: number;
   /** The last of its test: what repeats say is learned once. */
   readonly isLast: boolean;
+  /** It is what was complained of: seen while it was so. */
+  readonly isComplaint: boolean;
 }
 
 /** What a complaint says is seen. */
@@ -83,6 +87,7 @@ function complained(
     shown: { kind: "label", label },
     slip: COMPLAINT_SLIP,
     repairs,
+    isComplaint: true,
   }));
 }
 
@@ -123,7 +128,9 @@ export function observationsOf(machine: Machine, meter: Meter, evidence: readonl
   const plain = evidence.flatMap((e): Omit<Observation, "weight" | "isLast">[] => {
     if (e.type === "reading" && isBlindToLeakage(machine, e.test, e.shown)) return [];
     if (e.type === "reading")
-      return [{ evidence: e.id, test: e.test, shown: e.shown, slip: SLIP, repairs: e.repairs ?? none }];
+      return [
+        { evidence: e.id, test: e.test, shown: e.shown, slip: SLIP, repairs: e.repairs ?? none, isComplaint: false },
+      ];
     if (
       e.type === "answer" ||
       e.type === "sign" ||
@@ -144,10 +151,14 @@ export function observationsOf(machine: Machine, meter: Meter, evidence: readonl
         shown: { kind: "label", label: s.label },
         slip: COMPLAINT_SLIP,
         repairs: none,
+        isComplaint: true,
       }));
     return complained(machine, e.complaint, e.id, none);
   });
-  const place = (o: (typeof plain)[number]) => `${testKey(o.test)} ${o.repairs.map((r) => r.assembly).join(" ")}`;
+  // What comes and goes was seen by whoever complains, and is not taken back by a look at which it works.
+  const apart = comesAndGoes(evidence);
+  const place = (o: (typeof plain)[number]) =>
+    `${apart && o.isComplaint ? "complaint " : ""}${testKey(o.test)} ${o.repairs.map((r) => r.assembly).join(" ")}`;
   const groups = new Map<string, (typeof plain)[number][]>();
   for (const o of plain) groups.set(place(o), [...(groups.get(place(o)) ?? []), o]);
   const weighed = plain.flatMap((o): Omit<Observation, "isLast">[] => {

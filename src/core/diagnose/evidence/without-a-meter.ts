@@ -4,7 +4,8 @@ import { aloneLikelihood } from "./bench-verdict";
 import { answerLikelihood } from "./simple-causes";
 import type { Hypothesis } from "../hypotheses/hypothesis";
 import type { Stopwatch } from "./timed-observation";
-import { repairLikelihood, signChance } from "./signs";
+import { comesAndGoes, isSaidToComeAndGo } from "./comes-and-goes";
+import { repairLikelihood, signChance, WHOLE_UNIT } from "./signs";
 
 /** One thing said, seen or tried without a meter, and how likely it is under a hypothesis. */
 export interface Statement {
@@ -16,6 +17,9 @@ export interface Statement {
 export function saidOf(machine: Machine, stopwatch: Stopwatch, evidence: readonly Evidence[]): readonly Statement[] {
   const said: Statement[] = [];
   const complaint = evidence.find((e) => e.type === "complaint")?.complaint ?? "";
+  for (const e of evidence)
+    if (e.type === "complaint" && e.comesAndGoes && !evidence.some(isSaidToComeAndGo))
+      said.push({ id: e.id, likelihood: (h) => signChance(machine, WHOLE_UNIT, "comes-and-goes", h) ?? 1 });
   const last = new Map(evidence.flatMap((e) => (e.type === "answer" ? [[e.first, e] as const] : [])));
   for (const e of last.values()) {
     const first = machine.file.firsts.find((f) => f.id === e.first);
@@ -35,8 +39,10 @@ export function saidOf(machine: Machine, stopwatch: Stopwatch, evidence: readonl
   // Tested again, the part is as the last test found it.
   const alone = new Map(evidence.flatMap((e) => (e.type === "alone" ? [[e.part, e] as const] : [])));
   for (const e of alone.values()) said.push({ id: e.id, likelihood: (h) => aloneLikelihood(machine, e, h) });
+  // What comes and goes is gone after any repair for a while: that says nothing.
+  const isFleeting = comesAndGoes(evidence);
   for (const e of evidence)
-    if (e.type === "tried")
+    if (e.type === "tried" && !(isFleeting && e.result === "gone"))
       said.push({ id: e.id, likelihood: (h) => repairLikelihood(machine, e.assembly, e.result, h) });
   for (const e of evidence)
     if (e.type === "timed") said.push({ id: e.id, likelihood: (h) => stopwatch.likelihood(e, h) });

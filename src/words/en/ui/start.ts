@@ -14,6 +14,7 @@ export const say = {
   noComplaint2: "no complaint",
   openAlreadyComplaintActor: (complaint: string, actor: string) => `Open already: ${complaint}, ${actor}`,
   complaint: "Complaint",
+  itComesAndGoes: "It comes and goes",
   chooseTheUnitFirst: "Choose the unit first",
   who: "Who",
   beginAnotherJob: "Begin another job",

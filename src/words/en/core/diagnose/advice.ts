@@ -54,6 +54,8 @@ export const say = {
     `The complaint is gone with this repair: ${name}. Its plugs were reseated too, so that alone may have cured it: prove the repair; only the old part bringing the fault back would show that it was bad.`,
   thisRepairCuredTheComplaint: (name: string) =>
     `This repair cured the complaint: ${name}. Prove the repair, then close with the diagnosis.`,
+  itDidNotShowItself:
+    "It did not show itself. That clears nothing: leave the meter or a log on it, and ask when it happens: warm, damp, after a move.",
   everyReadingIsAsA: "Every reading is as a good machine shows it.",
   somethingDiffers: "something differs",
   thisUnitDiffersFromIts: (name: string) => `This unit differs from its file: ${name}. Look, and record what you find.`,
