@@ -13,6 +13,8 @@ const DRAWS = Number(process.env.DRAWS ?? 20);
 interface Row {
   readonly complaint: string;
   readonly machine: string;
+  /** The complaint of its file; left out: whichever a unit drawn fits first. Units that do not fit it are drawn again. */
+  readonly as?: string;
   /** By fault, the tests in their order: setup, function, red, black. Common practice, no source. */
   readonly truths: Readonly<Record<string, readonly string[]>>;
 }
@@ -104,8 +106,9 @@ const ROWS: readonly Row[] = [
     truths: { "motor:seized": ["started dcv M-1 M-2", "started look motor", "dead ohms M-1 M-2"] },
   },
   {
-    complaint: "one load leaks to the case",
+    complaint: "trips the RCD, one load leaks",
     machine: "firnau-bf-330",
+    as: "trips-defrost",
     truths: {
       "heater:to-case": [
         "unplugged ohms plug-line plug-earth",
@@ -147,15 +150,18 @@ export function benchOwnWay(): readonly OwnWay[] {
     if (!built.has(name)) built.set(name, isolationOf(name));
     return built.get(name)!;
   };
-  return ROWS.flatMap(({ complaint, machine: name, truths }) =>
+  return ROWS.flatMap(({ complaint, machine: name, truths, as }) =>
     Object.entries(truths).map(([fault, steps]): OwnWay => {
       const dictionary = dictionaryOf(name);
       const { machine } = dictionary;
       const [part, mode] = fault.split(":") as [string, string];
       const random = randomSource(71);
       const runs = Array.from({ length: DRAWS }, () => {
-        const unit = new UnitOnTheBench(machine, [{ part, mode }], randomValues(machine, random), random);
-        return { run: search(dictionary, unit, "advice"), from: complaintOf(unit) };
+        for (;;) {
+          const unit = new UnitOnTheBench(machine, [{ part, mode }], randomValues(machine, random), random);
+          const from = complaintOf(unit);
+          if (as === undefined || from === as) return { run: search(dictionary, unit, "advice"), from };
+        }
       });
       const truth = machine.partById.get(part)!.assembly;
       const readings = runs.map(({ run }) => run.readings);
@@ -218,7 +224,7 @@ priced by Unzo's own minutes. Not more than theirs plus one on average: ${within
 | --- | --- | --- | --- | --- | --- | --- | --- |
 ${table.join("\n")}
 
-Answered by a circuit simulator that shares nothing of Unzo's physics: ${outside.length} searches in \`tests/outside\`, run with every \`npm test\`, which prints how many end at the broken assembly and fails if a sound part is blamed.
+Answered by a circuit simulator with device models of its own (only the wiring of the file is shared; what the controllers do is a table, made by running their programs with the same fault): ${outside.length} searches in \`tests/outside\`, run with every \`npm test\`, which prints how many end at the broken assembly and fails if a sound part is blamed.
 `,
   );
 }

@@ -2,7 +2,7 @@
 // on and what its display shows, as the control program of the file says. The circuit around it is not used by the
 // tests: there a circuit simulator has its own. Read what it writes before it is committed.
 import { readFileSync, readdirSync, writeFileSync } from "node:fs";
-import { readMachineYaml, type Machine } from "../src/core/model";
+import { type Fault, readMachineYaml, type Machine, type SetupEntry } from "../src/core/model";
 import { makeTest, nominalValues, observe, Simulator } from "../src/core/simulate";
 import { ORDINARY_METER } from "../src/core/instrument";
 
@@ -62,21 +62,28 @@ function dialogueOf(machine: Machine, fault: string) {
     const shown = observe(simulator, state, makeTest(setup, "look", id), ORDINARY_METER);
     return shown.kind === "label" ? shown.label : "";
   };
-  const states = Object.fromEntries(
-    [...machine.setupById.values()].map((setup) => {
-      const state = simulator.energise(setup, [{ part, mode }], values);
-      const last = state.phases.at(-1)!;
-      const on = machine.parts
+  const atWork = (setup: SetupEntry, faults: readonly Fault[]) => {
+    const state = simulator.energise(setup, faults, values);
+    const last = state.phases.at(-1)!;
+    return Object.fromEntries(
+      machine.parts
         .filter((p) => p.kind.kind === "controller")
         .flatMap((p): [string, string[]][] => {
           const awake = (last.states[p.index] ?? 0) !== 0 && setup.power === "on";
           return awake ? [[p.id, outputsOn(p, state.instances[p.index]!, last.states[p.index]!)]] : [];
-        });
+        }),
+    );
+  };
+  const breaker = machine.parts.find((p) => p.kind.kind === "earth-leakage breaker");
+  const states = Object.fromEntries(
+    [...machine.setupById.values()].map((setup) => {
       const faces = machine.parts.filter((p) => FACES.has(p.kind.kind) && p.labels);
       return [
         setup.id,
         {
-          on: Object.fromEntries(on),
+          on: atWork(setup, [{ part, mode }]),
+          // What was at work the moment before it tripped.
+          ...(breaker && look(setup.id, breaker.id) === "trips" ? { before: atWork(setup, []) } : {}),
           shows: Object.fromEntries(faces.map((p) => [p.id, look(setup.id, p.id)])),
         },
       ];
@@ -92,8 +99,9 @@ function dialogueOf(machine: Machine, fault: string) {
   return { machine: machine.file.id, fault, complaint: complaint.id, states };
 }
 
-/** As in the circuit simulator: an oxidised contact has 30 ohm. */
+/** As in the circuit simulator: an oxidised contact has 30 ohm, what leaks to the case 9 k. */
 function severityOf(_part: unknown, mode: { readonly id: string }): number {
+  if (mode.id === "to-case") return 9e3;
   return mode.id === "resistive" ? 30 : 1;
 }
 

@@ -16,7 +16,8 @@ import {
 
 /**
  * A whole machine as a circuit simulator has it: the wiring of its file, and for every part a circuit of devices that
- * is written here and shares nothing with Unzo's own models. What the controllers do is not worked out: it is given.
+ * is written here and shares nothing with Unzo's own models. What the controllers do is not worked out: it is
+ * given by a table that was made by running their programs with the same fault.
  * Values that a file does not say are from memory of data sheets of the usual sorts.
  */
 export interface UnitInSpice {
@@ -26,10 +27,15 @@ export interface UnitInSpice {
   readonly fault: { readonly part: string; readonly mode: string };
   /** By controller, the outputs that are on; one that is not named sleeps. */
   readonly on: Readonly<Record<string, readonly string[]>>;
+  /** Whether its earth-leakage breaker is out. */
+  readonly isTripped?: boolean;
 }
 
 /** A conductor with a clamp around it: the part, whose first terminal goes through an ammeter. */
 export const CLAMP = "Vclamped";
+
+/** Ohms of a pole of a breaker. */
+export const POLE_OHMS = 0.01;
 
 type Fields = Readonly<Record<string, never>> & Readonly<Record<string, unknown>>;
 const num = (f: Fields, key: string) => Number(f[key]);
@@ -188,6 +194,11 @@ const EMIT: Readonly<Record<string, Emit>> = {
       if (nodes.has(`line${n}`) && mode !== "tripped" && mode !== `pole${n}-open`)
         net.ohms(t(`line${n}`), t(`load${n}`), 0.01);
   },
+  "earth-leakage breaker": ({ net, unit }, { mode, t }) => {
+    if (unit.isTripped || mode === "trips-by-itself") return;
+    if (mode !== "line-open") net.ohms(t("line"), t("load-line"), POLE_OHMS);
+    if (mode !== "neutral-open") net.ohms(t("neutral"), t("load-neutral"), POLE_OHMS);
+  },
   "line filter": ({ net, powered }, { mode, t }) => {
     if (mode !== "line-open") net.ohms(t("line-in"), t("line"), 0.2);
     if (mode !== "neutral-open") net.ohms(t("neutral-in"), t("neutral"), 0.2);
@@ -251,7 +262,8 @@ const EMIT: Readonly<Record<string, Emit>> = {
   heater: ({ net }, { f, mode, t, k, nodes }) => {
     const ohms = (num(f, "volts") ** 2 / num(f, "watts")) * k;
     if (mode !== "open") net.ohms(t("a"), t("b"), ohms);
-    if (nodes.has("case")) net.ohms(t("b"), t("case"), mode === "to-case" ? 9e3 : 30e6);
+    // It leaks at the end that is fed.
+    if (nodes.has("case")) net.ohms(t(mode === "to-case" ? "a" : "b"), t("case"), mode === "to-case" ? 9e3 : 30e6);
   },
   ptc: ({ net, powered }, { f, mode, t, k }) => {
     if (mode === "shorted") net.ohms(t("a"), t("b"), 1);

@@ -3,11 +3,13 @@ import type { Reading } from "../../src/core/quantity";
 import type { Test } from "../../src/core/simulate";
 import { runSpice } from "../support/ngspice";
 import { leadsOn, OHMMETER, ohmsIn, readingsAt } from "./ohmmeter";
-import { CLAMP, netlistOf } from "./spice-machine";
+import { CLAMP, netlistOf, POLE_OHMS } from "./spice-machine";
 
 /** What the controllers of a unit do in a setup, and what its faces show: written down, not worked out. */
 export interface StateTable {
   readonly on: Readonly<Record<string, readonly string[]>>;
+  /** The same the moment before an earth-leakage breaker tripped; only where it does. */
+  readonly before?: Readonly<Record<string, readonly string[]>>;
   readonly shows: Readonly<Record<string, string>>;
 }
 
@@ -61,16 +63,43 @@ export class SpiceUnit {
     return `n${found.node}`;
   }
 
-  private netlist(setup: string, clamped?: string) {
+  private netlist(setup: string, clamped?: string, isBefore = false) {
+    const table = this.states[setup];
     return netlistOf(
       {
         machine: this.machine,
         setup: this.machine.setupById.get(setup)!,
         fault: this.fault,
-        on: this.states[setup]?.on ?? {},
+        on: (isBefore ? table?.before : undefined) ?? table?.on ?? {},
+        isTripped: !isBefore && this.isTripped(setup),
       },
       clamped,
     );
+  }
+
+  private readonly tripped = new Map<string, boolean>();
+
+  /**
+   * Whether the earth-leakage breaker has tripped: with its controllers as they were the moment before, three quarters of its rated current do not come back (IEC 61008-1, from memory).
+   */
+  private isTripped(setup: string): boolean {
+    const known = this.tripped.get(setup);
+    if (known !== undefined) return known;
+    this.tripped.set(setup, false);
+    const breaker = this.machine.parts.find((p) => p.kind.kind === "earth-leakage breaker");
+    const { power } = this.machine.setupById.get(setup)!;
+    if (!breaker || power !== "on") return false;
+    const at = (name: string) => `n${breaker.nodeOf.get(name)}`;
+    const meters = [
+      { name: "out", red: at("line"), black: at("load-line"), ohms: 0 },
+      { name: "back", red: at("load-neutral"), black: at("neutral"), ohms: 0 },
+    ];
+    const poles = this.run(setup, meters, undefined, true);
+    const amps = (name: string) => poles.get(name)!.rms / POLE_OHMS;
+    const { milliamps } = breaker.fields as unknown as { milliamps: number };
+    const isOut = Math.abs(amps("out") - amps("back")) > (0.75 * milliamps) / 1000;
+    this.tripped.set(setup, isOut);
+    return isOut;
   }
 
   /** What an ohmmeter shows; null for overload. */
@@ -97,8 +126,9 @@ export class SpiceUnit {
     setup: string,
     meters: readonly { readonly name: string; readonly red: string; readonly black: string; readonly ohms: number }[],
     clamped?: string,
+    isBefore = false,
   ): Map<string, Wave> {
-    const { lines, hertz } = this.netlist(setup, clamped);
+    const { lines, hertz } = this.netlist(setup, clamped, isBefore);
     const period = 1 / (hertz || 50);
     const end = 10 * period;
     const from = end - 2 * period;
@@ -160,6 +190,7 @@ export class SpiceUnit {
     const across = waves.get(id)!;
     const isDc = f["current"] === "dc" || ["dc fan", "buzzer", "led", "payment input"].includes(part.kind.kind);
     const volts = isDc ? Math.abs(across.mean) : alternating(across);
+    if (part.kind.kind === "earth-leakage breaker") return this.isTripped(setup) ? "trips" : "holds";
     const works = volts >= (part.kind.kind === "motor" && isDc ? TURNS : WORKS) * Number(f["volts"]);
     return labelOf(part.kind.kind, works, mode, isDc && across.mean < 0, waves.get(`${id}2`), Number(f["volts"]));
   }

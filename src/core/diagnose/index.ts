@@ -4,7 +4,7 @@ export { type Advice, advise, type Alternative, type Attempt } from "./advice/ad
 export type { Stop } from "./advice/stop";
 export { walkOf } from "./advice/baseline-walk";
 export { codeMatches, codeOdds, type CodeOdds, codesOf, type MachineCode, setupShowing } from "./advice/code-odds";
-export { comesAndGoes } from "./evidence/comes-and-goes";
+export { comesAndGoes } from "./evidence/evidence";
 export { fileDoubts } from "./advice/file-doubts";
 export { type Coverage, coverageOf, type FaultGroup } from "./advice/coverage";
 export {

@@ -128,6 +128,12 @@ export function foldJournal(events: readonly JournalEvent[], about: UnitStateLoo
   };
 }
 
+/** What was complained of when the job was opened; none for a job without a complaint. */
+function complaintOf({ opened: { complaint, comesAndGoes } }: Job): Evidence[] {
+  if (complaint === undefined) return [];
+  return [{ type: "complaint", id: "complaint", complaint, ...(comesAndGoes ? { comesAndGoes: true } : {}) }];
+}
+
 /**
  * The complaint and every reading that stands, as evidence. A reading taken after a repair is of the machine as
  * repaired.
@@ -141,16 +147,7 @@ export function evidenceOf(job: Job): Evidence[] {
     return made.length > 0 ? { repairs: made } : {};
   };
   return [
-    ...(job.opened.complaint === undefined
-      ? []
-      : [
-          {
-            type: "complaint" as const,
-            id: "complaint",
-            complaint: job.opened.complaint,
-            ...(job.opened.comesAndGoes ? { comesAndGoes: true } : {}),
-          },
-        ]),
+    ...complaintOf(job),
     ...job.answers.flatMap(({ id, body }): Evidence[] => {
       if (body.type === "noticed") return [{ type: "sign", id, part: body.part, sign: body.sign, there: body.there }];
       if (body.type === "tried") return [{ type: "tried", id, assembly: body.piece, result: body.result }];

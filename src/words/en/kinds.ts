@@ -5,6 +5,7 @@ export const KIND_NAMES = {
   battery: "battery",
   "engine set": "engine set",
   cord: "supply cord",
+  "earth-leakage breaker": "earth-leakage breaker",
   breaker: "breaker",
   fuse: "fuse",
   "thermal cut-off": "thermal cut-off",

@@ -30,8 +30,16 @@ const BY_HAND: Readonly<Partial<Record<Trait, readonly KindId[]>>> = {
   refrigerant: ["compressor", "cooling unit"],
   "flammable-refrigerant": ["compressor", "cooling unit"],
   gas: ["gas valve coil"],
-  licensed: ["compressor", "cooling unit", "engine set", "gas valve coil", "outlet", "split outlet"],
-  protects: ["breaker", "fuse", "thermal cut-off"],
+  licensed: [
+    "compressor",
+    "cooling unit",
+    "earth-leakage breaker",
+    "engine set",
+    "gas valve coil",
+    "outlet",
+    "split outlet",
+  ],
+  protects: ["breaker", "earth-leakage breaker", "fuse", "thermal cut-off"],
   "over-current": ["breaker", "fuse"],
   interlock: ["door lock", "door switch", "pressure switch", "reed switch", "thermal cut-off"],
 };

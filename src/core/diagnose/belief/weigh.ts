@@ -1,6 +1,5 @@
 import type { FaultDictionary } from "../dictionary/fault-dictionary";
-import type { Evidence } from "../evidence/evidence";
-import { comesAndGoes } from "../evidence/comes-and-goes";
+import { comesAndGoes, type Evidence } from "../evidence/evidence";
 import { Lru } from "../../lru";
 import { believe, type Beliefs } from "./beliefs";
 import { callsForMore, oddOnes, widen, type OddOne } from "./widening";

@@ -1,5 +1,5 @@
 import { energyAt } from "../../safety";
-import { comesAndGoes } from "./comes-and-goes";
+import { WHOLE_UNIT } from "./signs";
 import type { Machine } from "../../model";
 import type { Reading } from "../../quantity";
 import type { BenchVerdict } from "./bench-verdict";
@@ -71,6 +71,17 @@ export interface Observation {
   readonly isLast: boolean;
   /** It is what was complained of: seen while it was so. */
   readonly isComplaint: boolean;
+}
+
+/** Whether this is somebody's word on the sign that it comes and goes. */
+export const isSaidToComeAndGo = (e: Evidence) =>
+  e.type === "sign" && e.part === WHOLE_UNIT && e.sign === "comes-and-goes";
+
+/** Whether what was complained of comes and goes: said with the complaint, or by the last word on that sign. */
+export function comesAndGoes(evidence: readonly Evidence[]): boolean {
+  const sign = evidence.filter(isSaidToComeAndGo).at(-1);
+  if (sign?.type === "sign") return sign.there;
+  return evidence.some((e) => e.type === "complaint" && e.comesAndGoes === true);
 }
 
 /** What a complaint says is seen. */

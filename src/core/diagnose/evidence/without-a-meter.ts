@@ -1,10 +1,9 @@
 import type { Machine } from "../../model";
-import type { Evidence } from "./evidence";
+import { comesAndGoes, type Evidence, isSaidToComeAndGo } from "./evidence";
 import { aloneLikelihood } from "./bench-verdict";
 import { answerLikelihood } from "./simple-causes";
 import type { Hypothesis } from "../hypotheses/hypothesis";
 import type { Stopwatch } from "./timed-observation";
-import { comesAndGoes, isSaidToComeAndGo } from "./comes-and-goes";
 import { repairLikelihood, signChance, WHOLE_UNIT } from "./signs";
 
 /** One thing said, seen or tried without a meter, and how likely it is under a hypothesis. */

@@ -1,6 +1,6 @@
 import { z } from "zod";
 import { number } from "../scalar";
-import { stampInsulation } from "./load";
+import { stampLeak } from "./load";
 import { definePart, OPEN } from "../kind";
 import { say } from "#words/core/model/kinds/compressor";
 
@@ -24,13 +24,14 @@ export const compressor = definePart({
     galvanic: () => [["line", "neutral"]],
     elements: () => [
       ["line", "neutral"],
+      ["line", "case"],
       ["neutral", "case"],
     ],
     parameters: (f) => [
       { name: "winding ohms", nominal: f.windingOhms, tolerance: 0.1 },
       { name: "run amps", nominal: f.runAmps, tolerance: 0.15 },
     ],
-    stamp({ fields, mode, severity, values }, stamp) {
+    stamp({ fields, mode, severity, values, conditions }, stamp) {
       if (mode === "open") stamp.conduct(0, OPEN);
       else {
         stamp.dc(0, 1 / values[0]!);
@@ -39,7 +40,7 @@ export const compressor = definePart({
         const siemens = (values[1]! / fields.volts) * (mode === "locked" ? AT_REST : 1);
         stamp.ac(0, siemens * 0.8, -siemens * 0.6);
       }
-      stampInsulation(stamp, 1, mode === "to-case" ? severity : null);
+      stampLeak(stamp, [1, 2], mode === "to-case" ? severity : null, conditions.between);
     },
     stampAtStart({ fields, mode, values }, stamp) {
       const siemens = (AT_REST * values[1]!) / fields.volts;

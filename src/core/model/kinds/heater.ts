@@ -1,6 +1,6 @@
 import { z } from "zod";
 import { number } from "../scalar";
-import { stampInsulation } from "./load";
+import { stampLeak } from "./load";
 import { definePart, OPEN } from "../kind";
 import { say } from "#words/core/model/kinds/heater";
 
@@ -14,12 +14,13 @@ export const heater = definePart({
     galvanic: () => [["a", "b"]],
     elements: () => [
       ["a", "b"],
+      ["a", "case"],
       ["b", "case"],
     ],
     parameters: (f) => [{ name: "ohms", nominal: f.volts ** 2 / f.watts, tolerance: 0.1 }],
-    stamp({ mode, severity, values }, stamp) {
+    stamp({ mode, severity, values, conditions }, stamp) {
       stamp.conduct(0, mode === "open" ? OPEN : 1 / values[0]!);
-      stampInsulation(stamp, 1, mode === "to-case" ? severity : null);
+      stampLeak(stamp, [1, 2], mode === "to-case" ? severity : null, conditions.between);
     },
   },
   failures: {

@@ -56,6 +56,17 @@ export function stampInsulation(stamp: Stamp, element: number, leaks: number | n
 }
 
 /**
+ * The same of a part on the mains that may leak anywhere along it: `ends` are the elements from its fed end and from its
+ * other end to the case; `between` (0 to 1) says at which of them this one leaks. At its fed end it leaks while it is fed.
+ */
+export function stampLeak(stamp: Stamp, ends: readonly [number, number], leaks: number | null, between: number): void {
+  const [fed, other] = ends;
+  const at = between > 0.5 ? fed : other;
+  stampInsulation(stamp, leaks === null ? other : at, leaks);
+  stamp.conduct(leaks === null || at === other ? fed : other, OPEN);
+}
+
+/**
  * What a coil or a small winding with two leads is to the circuit: its plate, its ohms, then its amperes. `stalled`: a
  * failure mode in which it draws so many times its running current, as it does in its first moments too. Only the
  * electrical facet is shared: what such a part may be used for, fed with or bridged for is said by each kind for

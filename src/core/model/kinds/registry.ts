@@ -16,6 +16,7 @@ import { diode } from "./diode";
 import { doorLock } from "./door-lock";
 import { doorSwitch } from "./door-switch";
 import { driven } from "./driven";
+import { earthLeakageBreaker } from "./earth-leakage-breaker";
 import { engineSet } from "./engine-set";
 import { fuse } from "./fuse";
 import { gasValveCoil } from "./gas-valve-coil";
@@ -67,6 +68,7 @@ export const PART_KINDS = [
   outlet,
   splitOutlet,
   battery,
+  earthLeakageBreaker,
   engineSet,
   cord,
   breaker,

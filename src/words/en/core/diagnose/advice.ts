@@ -51,7 +51,8 @@ export const say = {
   itIsThisInOf: (min: number, minutes: number, part: string) =>
     `It is this in ${min} of 10 such cases, and costs ${minutes} min if not.${part}`,
   curedPerhapsByReseating: (name: string) =>
-    `The complaint is gone with this repair: ${name}. Its plugs were reseated too, so that alone may have cured it: prove the repair; only the old part bringing the fault back would show that it was bad.`,
+    `The complaint is gone with this repair: ${name}. Its plugs were reseated too; that alone may have cured it. ` +
+    "Prove the repair. Only the old part bringing the fault back would show that it was bad.",
   thisRepairCuredTheComplaint: (name: string) =>
     `This repair cured the complaint: ${name}. Prove the repair, then close with the diagnosis.`,
   itDidNotShowItself:

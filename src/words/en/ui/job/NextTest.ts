@@ -9,7 +9,8 @@ export const say = {
   iMeasuredSomethingElse: "I measured something else",
   whyThisTest: "Why this test",
   provokeIt:
-    "It comes and goes: min/max on. Flex the wires, tap, swing the door, warm and cool what lies between the leads; enter the worst reading. Keep clear of what moves or is live: leads clipped on, hands off.",
+    "It comes and goes: min/max on. Flex the wires, tap, swing the door, warm and cool what lies between the leads. " +
+    "Enter the worst reading. Leads clipped on, hands off what moves or is live.",
   compressorRestartDelay: "Compressor restart delay:",
   beforeThisStartsItAgain: "before this starts it again.",
   expected: "expected",
