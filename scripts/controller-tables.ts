@@ -4,6 +4,7 @@
 import { readFileSync, readdirSync, writeFileSync } from "node:fs";
 import { type Fault, readMachineYaml, type Machine, type SetupEntry } from "../src/core/model";
 import { makeTest, nominalValues, observe, Simulator } from "../src/core/simulate";
+import { LEAK_PLACE } from "../src/core/model/kinds/load";
 import { ORDINARY_METER } from "../src/core/instrument";
 
 const FAULTS: Readonly<Record<string, string>> = {
@@ -55,7 +56,12 @@ writeFileSync(
 
 function dialogueOf(machine: Machine, fault: string) {
   const [part, mode] = fault.split(":") as [string, string];
-  const values = { ...nominalValues(machine), severity: severityOf };
+  const nominal = nominalValues(machine);
+  // What leaks leaks at its fed end, as in the circuit simulator.
+  const of = machine.parts.map((p, i) =>
+    p.parameters.map(({ name }, k) => (name === LEAK_PLACE.name ? 2 : nominal.of[i]![k]!)),
+  );
+  const values = { ...nominal, of, severity: severityOf };
   const simulator = new Simulator(machine);
   const look = (setup: string, id: string, faults = [{ part, mode }]) => {
     const state = simulator.energise(machine.setupById.get(setup)!, faults, values);

@@ -9,6 +9,7 @@ import { observe } from "../../src/core/simulate/observe";
 import { makeTest, type Test } from "../../src/core/simulate/test";
 import { nominalValues } from "../../src/core/simulate/values";
 import { demoMachine } from "../support/demo-machine";
+import { machineNamed } from "../support/fleet";
 import { KETTLE } from "../support/kettle";
 
 function on(machine: ReturnType<typeof demoMachine>, test: Test, fault?: [string, string]): number | string {
@@ -89,6 +90,44 @@ describe("facts of the trade (common practice, no source)", () => {
     const ohms = coldOhms(amps, family);
     expect(ohms).toBeGreaterThanOrEqual(least);
     expect(ohms).toBeLessThanOrEqual(most);
+  });
+
+  // Common practice, no source: a floating wire shows anything up to nearly half the mains on a 10 Mohm meter, and
+  // nothing on a low-impedance one.
+  it("a wire that hangs in the air beside live ones shows phantom volts, or none; a low-impedance meter shows none", () => {
+    const simulator = new Simulator(kettle);
+    const read = (fn: "acv" | "lowz", seed: number) => {
+      const faults = [
+        { part: "F1", mode: "blown" },
+        { part: "heater", mode: "open" },
+      ];
+      const lies = { ...nominalValues(kettle), between: seed / 60 };
+      const state = simulator.energise(kettle.setupById.get("on")!, faults, lies);
+      const shown = observe(simulator, state, makeTest("on", fn, "out-L", "in-N"), ORDINARY_METER);
+      return shown.kind === "value" ? shown.value : NaN;
+    };
+    const seeds = Array.from({ length: 60 }, (_, i) => i + 1);
+    const shown = seeds.map((s) => read("acv", s));
+    expect(shown.some((v) => v === 0)).toBe(true);
+    expect(shown.some((v) => v > 15)).toBe(true);
+    expect(Math.max(...shown)).toBeLessThan(60);
+    expect(Math.max(...seeds.map((s) => read("lowz", s)))).toBeLessThan(1);
+  });
+
+  it("a potentiometer whose wiper lifts off has its track whole, and nothing from the wiper to either end", () => {
+    const cabinet = machineNamed("kolbrast-tk-2");
+    const lifted: [string, string] = ["dial", "wiper-open"];
+    const track = makeTest("dead", "ohms", "D-4", "D-5");
+    expect(on(cabinet, track, lifted)).toBeCloseTo(on(cabinet, track) as number, -2);
+    expect(on(cabinet, track, ["dial", "track-open"])).not.toBe(on(cabinet, track));
+  });
+
+  it("a run capacitor is measured with a lead off: its own farads, whatever windings lie beside it", () => {
+    const barrier = machineNamed("gratlosch-bd-5");
+    const own = makeTest("dead", "capacitance", "B-1", "B-2");
+    expect(on(barrier, own)).toBeCloseTo(8.3e-6, 9);
+    expect(on(barrier, own, ["motor", "start-open"])).toBeCloseTo(8.3e-6, 9);
+    expect(on(barrier, own, ["CR", "shorted"])).toBe("overload");
   });
 
   it("a fuse tested live shows the same voltage on both ends with an open load behind it, blown or not: it can fool", () => {

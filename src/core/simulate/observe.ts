@@ -114,6 +114,7 @@ function reading(simulator: Simulator, state: State, test: Test, meter: Meter, a
     case "acv":
     case "lowz": {
       const inputOhms = test.function === "acv" ? meter.inputOhms : meter.lowInputOhms;
+      if (test.function === "acv" && floats(simulator, a, b)) return phantom(state);
       const open = simulator.circuit.openVolts(a, b);
       // Not Math.hypot, which is ten times slower and guards against overflows that no mains has.
       const volts = Math.sqrt(open.acRe * open.acRe + open.acIm * open.acIm);
@@ -135,12 +136,11 @@ function reading(simulator: Simulator, state: State, test: Test, meter: Meter, a
     case "insulation":
       return resistance(simulator, state, meter.insulationOhms, a, b);
     case "capacitance": {
-      // What the meter takes as capacitance is the part of the admittance that leads; a path beside it that carries
-      // more is no capacitor to it.
-      const { re, im } = simulator.circuit.seenImpedance(a, b);
-      const square = re * re + im * im;
-      if (square === 0 || (re / square > DRAINS && re / square > SWAMPED * Math.abs(im / square))) return OVERLOAD;
-      return { kind: "value", value: Math.max(0, -im / square) / (2 * Math.PI * state.instances[0]!.conditions.hertz) };
+      // With one lead of it off, as it is always measured: nothing lies beside it. What leaks more than it leads is no
+      // capacitor to the meter.
+      const own = simulator.circuit.storedBetween(a, b);
+      if (own.g > DRAINS && own.g > SWAMPED * Math.abs(own.b)) return OVERLOAD;
+      return { kind: "value", value: Math.max(0, own.b) / (2 * Math.PI * state.instances[0]!.conditions.hertz) };
     }
     case "hertz": {
       const open = simulator.circuit.openVolts(a, b);
@@ -152,6 +152,28 @@ function reading(simulator: Simulator, state: State, test: Test, meter: Meter, a
     case "look":
       throw new RangeError(say.aLookIsNoMeter);
   }
+}
+
+/** Impedance above which a wire is coupled to those beside it as much as to anything else, ohms; from memory. */
+const FLOATS = 3e6;
+
+/** Whether what is measured is joined to the circuit by next to nothing, beside live wires. */
+function floats(simulator: Simulator, a: number, b: number): boolean {
+  if (!simulator.circuit.isOnMains || simulator.circuit.joinedStiffly(a, b, true)) return false;
+  const { re, im } = simulator.circuit.seenImpedance(a, b);
+  return re * re + im * im > FLOATS * FLOATS;
+}
+
+/** Of the supply: what a floating wire may show of it, least and most; and how often it shows nothing. From memory. */
+const PHANTOM = { least: 0.004, most: 0.4, none: 0.35 };
+
+/** Phantom volts: nothing, or anything up to nearly half the mains, by how the wires happen to lie. */
+function phantom(state: State): Reading {
+  const { between, supplyVolts } = state.instances[0]!.conditions;
+  if (between < PHANTOM.none) return ZERO;
+  const ratio = PHANTOM.most / PHANTOM.least;
+  const share = PHANTOM.least * ratio ** ((between - PHANTOM.none) / (1 - PHANTOM.none));
+  return { kind: "value", value: share * supplyVolts, factor: ratio ** STRETCH };
 }
 
 /** Bounds of a resistance nearer to each other than this share, or than these ohms, are one value to any meter. */

@@ -238,6 +238,11 @@ export class StampedCircuit {
     };
   }
 
+  /** Whether alternating volts are in the machine in the loaded phase. */
+  get isOnMains(): boolean {
+    return this.powered && this.machine.file.supply.hertz > 0;
+  }
+
   /** Resistance that a meter sees between two nodes of the loaded phase, every source at rest, ohms. */
   seenOhms(a: number, b: number): number {
     return this.dcSolver.resistance(a, b);
@@ -309,6 +314,26 @@ export class StampedCircuit {
   /** Direct watts that all nodes together leak to the solver's ground. */
   leakWatts(): number {
     return this.volts.reduce((sum, v) => sum + v * v * this.dcSolver.leak, 0);
+  }
+
+  /**
+   * The admittance of what stores charge between two nodes, by itself: as it is measured with a lead of it taken off.
+   * Siemens; 0 where nothing there stores any.
+   */
+  storedBetween(a: number, b: number): { g: number; b: number } {
+    const { ends, parts } = this.machine;
+    const sum = { g: 0, b: 0 };
+    for (const part of parts) {
+      if (!part.kind.electrical.stores) continue;
+      for (let e = part.firstElement; e < part.firstElement + part.elementCount; e++) {
+        const [from, to] = [ends[2 * e]!, ends[2 * e + 1]!];
+        if ((from === a && to === b) || (from === b && to === a)) {
+          sum.g += this.gAc[e]!;
+          sum.b += this.bAc[e]!;
+        }
+      }
+    }
+    return sum;
   }
 
   /** Current through an element of the loaded phase: direct, and alternating rms. */

@@ -166,11 +166,11 @@ function casePairs(machine: Machine): Pair[] {
   return pairs;
 }
 
-/** The ends of every capacitor that can be reached. */
+/** The ends of every capacitor that can be reached and a lead of which can be taken off: none soldered to a board. */
 function capacitorPairs(machine: Machine): Pair[] {
   const at = (node: number | undefined) => [...machine.points.values()].filter((p) => p.node === node).slice(0, 1);
   return machine.parts
-    .filter((part) => part.kind.electrical.stores)
+    .filter((part) => part.kind.electrical.stores && machine.assemblyById.get(part.assembly)?.board !== true)
     .flatMap((part) =>
       at(part.nodeOf.get("a")).flatMap((red) => at(part.nodeOf.get("b")).map((black): Pair => [red, black])),
     );

@@ -1,6 +1,6 @@
 import { z } from "zod";
 import { number } from "../scalar";
-import { stampLeak } from "./load";
+import { LEAK_PLACE, stampLeak } from "./load";
 import { definePart, OPEN } from "../kind";
 import { say } from "#words/core/model/kinds/compressor";
 
@@ -30,8 +30,9 @@ export const compressor = definePart({
     parameters: (f) => [
       { name: "winding ohms", nominal: f.windingOhms, tolerance: 0.1 },
       { name: "run amps", nominal: f.runAmps, tolerance: 0.15 },
+      LEAK_PLACE,
     ],
-    stamp({ fields, mode, severity, values, conditions }, stamp) {
+    stamp({ fields, mode, severity, values }, stamp) {
       if (mode === "open") stamp.conduct(0, OPEN);
       else {
         stamp.dc(0, 1 / values[0]!);
@@ -40,7 +41,7 @@ export const compressor = definePart({
         const siemens = (values[1]! / fields.volts) * (mode === "locked" ? AT_REST : 1);
         stamp.ac(0, siemens * 0.8, -siemens * 0.6);
       }
-      stampLeak(stamp, [1, 2], mode === "to-case" ? severity : null, conditions.between);
+      stampLeak(stamp, [1, 2], mode === "to-case" ? severity : null, values[2]!);
     },
     stampAtStart({ fields, mode, values }, stamp) {
       const siemens = (AT_REST * values[1]!) / fields.volts;

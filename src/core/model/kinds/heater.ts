@@ -1,6 +1,6 @@
 import { z } from "zod";
 import { number } from "../scalar";
-import { stampLeak } from "./load";
+import { LEAK_PLACE, stampLeak } from "./load";
 import { definePart, OPEN } from "../kind";
 import { say } from "#words/core/model/kinds/heater";
 
@@ -17,10 +17,10 @@ export const heater = definePart({
       ["a", "case"],
       ["b", "case"],
     ],
-    parameters: (f) => [{ name: "ohms", nominal: f.volts ** 2 / f.watts, tolerance: 0.1 }],
-    stamp({ mode, severity, values, conditions }, stamp) {
+    parameters: (f) => [{ name: "ohms", nominal: f.volts ** 2 / f.watts, tolerance: 0.1 }, LEAK_PLACE],
+    stamp({ mode, severity, values }, stamp) {
       stamp.conduct(0, mode === "open" ? OPEN : 1 / values[0]!);
-      stampLeak(stamp, [1, 2], mode === "to-case" ? severity : null, conditions.between);
+      stampLeak(stamp, [1, 2], mode === "to-case" ? severity : null, values[1]!);
     },
   },
   failures: {

@@ -1,6 +1,6 @@
 import { z } from "zod";
 import { number } from "../scalar";
-import { OPEN, type Electrical, type Instance, type Stamp, type View, INSULATION_OHMS } from "../kind";
+import { OPEN, type Electrical, type Instance, type Parameter, type Stamp, type View, INSULATION_OHMS } from "../kind";
 
 /** What a coil, winding or element has to be fed with. */
 export interface Rating {
@@ -55,13 +55,16 @@ export function stampInsulation(stamp: Stamp, element: number, leaks: number | n
   stamp.between(element, 1 / most, 1 / least);
 }
 
+/** Where along a part on the mains a leak lies, should it leak: above 1 at its fed end, else at its other one. */
+export const LEAK_PLACE: Parameter = { name: "place of a leak", nominal: 1, tolerance: 1 };
+
 /**
- * The same of a part on the mains that may leak anywhere along it: `ends` are the elements from its fed end and from its
- * other end to the case; `between` (0 to 1) says at which of them this one leaks. At its fed end it leaks while it is fed.
+ * The insulation of a part that may leak anywhere along it: `ends` are the elements from its fed end and from its other
+ * end to the case, `place` its `LEAK_PLACE`. At its fed end it leaks while it is fed.
  */
-export function stampLeak(stamp: Stamp, ends: readonly [number, number], leaks: number | null, between: number): void {
+export function stampLeak(stamp: Stamp, ends: readonly [number, number], leaks: number | null, place: number): void {
   const [fed, other] = ends;
-  const at = between > 0.5 ? fed : other;
+  const at = place > 1 ? fed : other;
   stampInsulation(stamp, leaks === null ? other : at, leaks);
   stamp.conduct(leaks === null || at === other ? fed : other, OPEN);
 }

@@ -16,13 +16,15 @@ export const potentiometer = definePart({
     elements: () => [
       ["a", "wiper"],
       ["wiper", "b"],
+      // The track by itself, under a wiper that does not touch it.
+      ["a", "b"],
     ],
     parameters: (f) => [{ name: "track ohms", nominal: f.ohms, tolerance: 0.1 }],
     stamp({ fields, mode, values, conditions }, stamp) {
       const turned = Math.min(1 - END, Math.max(END, conditions.level(fields.place)));
-      // A wiper that lifts off is modelled as both halves far away from it; the track itself is then out of reach too.
       stamp.conduct(0, mode === "wiper-open" ? OPEN : 1 / (values[0]! * turned));
       stamp.conduct(1, mode === "wiper-open" || mode === "track-open" ? OPEN : 1 / (values[0]! * (1 - turned)));
+      stamp.conduct(2, mode === "wiper-open" ? 1 / values[0]! : OPEN);
     },
   },
   failures: {

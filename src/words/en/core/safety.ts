@@ -27,7 +27,8 @@ export const say = {
     `${sourcesOff} Meter on volts first: prove it dead before you touch it.`,
   meterOnVoltsFirstProveIt: (sourcesOff: string, rangeWord: string) =>
     `${sourcesOff} Meter on volts first: prove it dead before you turn to ${rangeWord}.`,
-  aCapacitorHoldsItsCharge: "A capacitor holds its charge: discharge it through a resistor, then prove it near 0 V.",
+  aCapacitorHoldsItsCharge:
+    "A capacitor holds its charge: discharge it through a resistor, prove it under 5 V, then take one lead of it off.",
   vAtTheTipsPlugs:
     "500 V at the tips: plugs of the electronics off, hands off the leads, and let it discharge before you take them away.",
   theBulkCapacitorWaitA: "The bulk capacitor: wait a minute, then prove it below 60 V.",

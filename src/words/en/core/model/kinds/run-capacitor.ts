@@ -2,6 +2,7 @@
 export const say = {
   hasLostItsCapacitance: "has lost most of its capacitance",
   capacitorBulgedOrLeaking: "capacitor bulged or leaking",
-  aCapacitorHoldsItsCharge: "A capacitor holds its charge: discharge it through a resistor, then prove it near 0 V.",
+  aCapacitorHoldsItsCharge:
+    "A capacitor holds its charge: discharge it through a resistor, prove it under 5 V, then take one lead of it off.",
   dischargedLeadsOffCapacitanceAgainst: "Discharged, leads off: capacitance against its print.",
 };
