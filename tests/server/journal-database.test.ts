@@ -101,6 +101,13 @@ describe("the journal in MariaDB", () => {
     await openJob(input, now);
     expect(await openJob(input, now)).toEqual({ id });
     await expect(openJob({ ...input, complaint: "all-dead" }, now)).rejects.toMatchObject({ status: 409 });
+    // That it comes and goes is part of what was complained of, in the words and for the search.
+    const fleeting = { ...input, id: uuid(), comesAndGoes: true };
+    await openJob(fleeting, now);
+    expect(await openJob(fleeting, now)).toEqual({ id: fleeting.id });
+    const read = await readJob(fleeting.id);
+    expect(read.events[0]!.body).toMatchObject({ comesAndGoes: true });
+    expect(JSON.stringify(read.events[0]!.body)).toContain("; comes and goes");
     expect((await readJob(id)).events.length).toBe(1);
     const twice = { ...input, id: uuid() };
     expect(await Promise.all([openJob(twice, now), openJob(twice, now), openJob(twice, now)])).toEqual([

@@ -60,7 +60,8 @@ describe("a complaint that comes and goes", () => {
   it("never has a repair tried to see: it would be gone after any of them", () => {
     for (const complaint of ["e301", "e412", "dead"]) {
       const setup = machine.file.complaints.find((c) => c.id === complaint)!.setup;
-      expect(advise(dictionary, [says(complaint)], { setup, openPanels: new Set() }).attempt).toBeNull();
+      const advice = advise(dictionary, [says(complaint)], { setup, openPanels: new Set() });
+      expect(advice).toMatchObject({ attempt: null, isWider: false });
     }
     const gone: Evidence = { type: "tried", id: "t", assembly: "feed-harness", result: "gone" };
     const of = (e: readonly Evidence[]) => [...believe(dictionary.comingAndGoing(), e).probability];

@@ -132,7 +132,7 @@ describe("the cautions of a step, word for word and no others", () => {
     ]);
     expect(said(fridge, "unplugged", "capacitance", "J1-1.pad", "J1-2.pad")).toEqual([
       DEAD("capacitance"),
-      "A capacitor holds its charge: discharge it through a resistor, then prove it near 0 V.",
+      "A capacitor holds its charge: discharge it through a resistor, prove it under 5 V, then take one lead of it off.",
     ]);
     expect(exposed(fridge, "unplugged", "ohms", "bulk-plus", "bulk-minus")).toBe("dead");
   });

@@ -181,7 +181,7 @@ function adviseOn(
     aside: [],
     asideWords: "",
     toCome: way ? { minutes: way.minutes, money: way.money } : null,
-    isWider: dictionary !== narrow,
+    isWider: dictionary.hypotheses.length > narrow.hypotheses.length,
   };
 }
 

@@ -28,12 +28,15 @@ export interface ClearedPart {
   readonly by: readonly string[];
 }
 
+/** Shares of belief nearer than this are alike: the likelier to fail comes first. */
+const ALIKE = 0.005;
+
 /** Below this an assembly is no longer listed as a suspect, a part counts as cleared. */
 const CLEARED = 0.005;
 
 /**
- * Assemblies still possible, most likely first; ties by name. With two faults both count, so the shares may add to more
- * than one.
+ * Assemblies still possible, most likely first; of those alike the one that fails more often. With two faults both
+ * count, so the shares may add to more than one.
  */
 export function assemblySuspects(
   dictionary: FaultDictionary,
@@ -42,6 +45,8 @@ export function assemblySuspects(
 ): readonly AssemblySuspect[] {
   const { machine } = dictionary;
   const left = stillThere(dictionary, beliefs, repairs);
+  const prior = new Map<string, number>();
+  for (const h of dictionary.hypotheses) prior.set(h.assembly, (prior.get(h.assembly) ?? 0) + h.prior);
   return [...involvement(dictionary, beliefs.probability, repairs)]
     .map(([assembly, probability]) => ({
       assembly,
@@ -54,7 +59,13 @@ export function assemblySuspects(
         .map(({ h, probability }) => ({ id: h.id, name: hypothesisName(machine, h), probability })),
     }))
     .filter((s) => s.probability >= CLEARED)
-    .sort((a, b) => b.probability - a.probability || (a.assembly < b.assembly ? -1 : 1));
+    .sort(
+      (a, b) =>
+        Math.round(b.probability / ALIKE) - Math.round(a.probability / ALIKE) ||
+        (prior.get(b.assembly) ?? 0) - (prior.get(a.assembly) ?? 0) ||
+        b.probability - a.probability ||
+        (a.assembly < b.assembly ? -1 : 1),
+    );
 }
 
 /** What may be wrong now, each once: what two hypotheses leave alike after a repair is one. */

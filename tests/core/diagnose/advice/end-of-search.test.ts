@@ -78,10 +78,13 @@ describe("the end of a search", () => {
   });
   it("that two faults explain names the one to begin with, and that there is another", () => {
     const end = at([
-      ...twice("a", out, 0),
+      // The wire between two opens hangs in the air: phantom volts.
+      ...twice("a", out, 22),
       reading("b", element, 3e7),
       ...twice("d", element, OVER),
       ...twice("e", fuse, OVER),
+      reading("f", makeTest("off", "ohms", "out-L", "plug-neutral"), OVER),
+      reading("g", makeTest("off", "ohms", "plug-line", "out-L"), OVER),
     ]);
     expect(end.stop).toMatchObject({ kind: "found", assemblies: ["fuse"] });
     expect(end.stop!.sentence).toBe(
