@@ -2,6 +2,7 @@ import { execFileSync } from "node:child_process";
 import os from "node:os";
 import { benchIsolation } from "./isolation";
 import { lampBench } from "./lamp";
+import { benchDeadTests } from "./dead-tests";
 import { benchDictionary } from "./dictionary";
 import { benchLoad } from "./load";
 import { writeLoad } from "./load-report";
@@ -49,6 +50,16 @@ if (names.includes("own-way")) {
   const rows = benchOwnWay();
   console.table(rows);
   writeOwnWay(run, rows);
+  process.exit(0);
+}
+// `npm run bench -- dead-tests` says what the ohmmeter tells, and how much of it is vague.
+if (names.includes("dead-tests")) {
+  const rows = benchDeadTests();
+  console.table(rows);
+  const of = (what: (row: (typeof rows)[number]) => number) => rows.reduce((sum, r) => sum + what(r), 0) / rows.length;
+  console.log(
+    `mean ${of((r) => r.bits).toFixed(3)} bits a dead test; ${(100 * of((r) => r.vague)).toFixed(1)} % vague`,
+  );
   process.exit(0);
 }
 const solve = onlyLamp ? [] : benchSolve();

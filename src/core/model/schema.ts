@@ -308,6 +308,8 @@ const complaint = z.strictObject({
   path: id,
   /** What the complaint says was seen: observable part -> label. */
   sees: z.record(id, z.string().min(1).max(40)).default({}),
+  /** What was seen that no part of the model shows (frost, a smell, a bill): a sound machine may look just so. */
+  beyond: words.optional(),
 });
 
 const first = z.strictObject({

@@ -64,6 +64,10 @@ describe("a complaint that comes and goes", () => {
       expect(advice).toMatchObject({ attempt: null, isWider: false });
     }
     const gone: Evidence = { type: "tried", id: "t", assembly: "feed-harness", result: "gone" };
+    const setup = machine.file.complaints.find((c) => c.id === "e301")!.setup;
+    const { stop } = advise(dictionary, [says("e301"), gone], { setup, openPanels: new Set() });
+    expect(stop).toMatchObject({ kind: "mended", assemblies: ["feed-harness"] });
+    expect(stop!.sentence).toContain("Gone for now");
     const of = (e: readonly Evidence[]) => [...believe(dictionary.comingAndGoing(), e).probability];
     expect(of([says("e301"), gone])).toEqual(of([says("e301")]));
   });

@@ -29,8 +29,8 @@ export function fileDoubts(machine: Machine): readonly string[] {
     }
   };
   const { complaints, setups } = machine.file;
-  const fitting = complaints.flatMap(({ words, setup, sees }) => {
-    if (Object.keys(sees).length === 0) return [];
+  const fitting = complaints.flatMap(({ words, setup, sees, beyond }) => {
+    if (Object.keys(sees).length === 0 || beyond !== undefined) return [];
     const now = looks(machine.setupById.get(setup)!);
     const isTrue = now !== null && Object.entries(sees).every(([part, label]) => now.get(part) === label);
     return isTrue ? [say.complaintFitsASoundMachine(words)] : [];

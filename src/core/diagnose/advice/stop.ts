@@ -27,6 +27,10 @@ export function mended(dictionary: FaultDictionary, beliefs: Beliefs, repairs: r
   const last = repairs[repairs.length - 1];
   if (last?.result !== "gone") return null;
   const name = inSentence(machine.assemblyById.get(last.assembly)?.name ?? last.assembly);
+  const sentence = (): string => {
+    if (dictionary.comesAndGoes) return say.goneForNow(name);
+    return reseated >= NAMED ? say.curedPerhapsByReseating(name) : say.thisRepairCuredTheComplaint(name);
+  };
   const reseated = dictionary.hypotheses.reduce(
     (sum, h, i) => (isReseatedWith(machine, last.assembly, h) ? sum + beliefs.probability[i]! : sum),
     0,
@@ -34,7 +38,7 @@ export function mended(dictionary: FaultDictionary, beliefs: Beliefs, repairs: r
   return {
     kind: "mended",
     assemblies: [last.assembly],
-    sentence: reseated >= NAMED ? say.curedPerhapsByReseating(name) : say.thisRepairCuredTheComplaint(name),
+    sentence: sentence(),
   };
 }
 

@@ -158,6 +158,11 @@ export class FaultDictionary {
   private keep(test: Test, each: readonly Prediction[]): void {
     const predictions = shared(test, each, this.meter);
     this.predictions.set(testKey(test), predictions);
+    if (this.comesAndGoes && this.base && this.more.length === 0) {
+      const lasting = this.base.tableFor(test);
+      this.tables.set(testKey(test), comingAndGoing(this.machine, this.hypotheses, test, lasting));
+      return;
+    }
     const table = outcomeTable(test, predictions, this.meter);
     if (test.instant === "recheck") this.hypotheses.forEach((h, i) => blendRow(this.machine, h, table, i));
     this.tables.set(

@@ -118,6 +118,8 @@ const RESEATED = 0.6;
 /** Whether the fault is a plug's contact that was reseated when this assembly was taken out and put in. */
 export function isReseatedWith(machine: Machine, assembly: string, hypothesis: Hypothesis): boolean {
   const own = new Set(machine.parts.filter((p) => p.assembly === assembly).flatMap((p) => [...p.nodeOf.values()]));
+  // Where the plug itself was mended it was no swap.
+  if (assembliesOf(machine, hypothesis).includes(assembly)) return false;
   return faultsOf(machine, hypothesis).some((f) => {
     const part = machine.partById.get(f.part)!;
     return has(part, "plug-contact") && [...part.nodeOf.values()].some((node) => own.has(node));

@@ -12,7 +12,8 @@ export const say = {
     `This came out otherwise than a faulty board needs: ${proof}. Measure again.`,
   likelyUnproven: (name: string, missing: string) => `Likely, unproven: ${name}. Not shown: ${missing}.`,
   complaintFitsASoundMachine: (complaint: string) =>
-    `Complaint "${complaint}": a machine without a fault shows just that. What it sees, or its setup, must be another.`,
+    `Complaint "${complaint}": a machine without a fault shows just that. ` +
+    'Mend what it sees or its setup, or say in "beyond" what else was seen.',
   setupRunsNothing: (setup: string) =>
     `Setup "${setup}": powered, but a machine without a fault shows and runs nothing in it.`,
   aboveOrOl: (least: string) => `above ${least}, or OL`,
@@ -50,6 +51,9 @@ export const say = {
   toMeasureFirstTakesAbout: (max: number) => ` To measure first takes about ${max} min more on the whole.`,
   itIsThisInOf: (min: number, minutes: number, part: string) =>
     `It is this in ${min} of 10 such cases, and costs ${minutes} min if not.${part}`,
+  goneForNow: (name: string) =>
+    `Gone for now, after this repair: ${name}. What comes and goes is gone after any repair for a while: ` +
+    "prove it over the time it used to take.",
   curedPerhapsByReseating: (name: string) =>
     `The complaint is gone with this repair: ${name}. Its plugs were reseated too; that alone may have cured it. ` +
     "Prove the repair. Only the old part bringing the fault back would show that it was bad.",
