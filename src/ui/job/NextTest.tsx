@@ -210,7 +210,8 @@ export function NextTest(props: Props) {
               <Steps card={card} />
               {card.test.function !== "look" && comesAndGoes(evidenceOf(job)) ? (
                 <p className="provoke">
-                  <i className="bi bi-arrows-move" aria-hidden /> {say.provokeIt}
+                  <i className="bi bi-arrows-move" aria-hidden />{" "}
+                  {card.exposure === "live" ? say.provokeItLive : say.provokeIt}
                 </p>
               ) : null}
               {card.test.function === "look" ? null : <Leads card={card} />}

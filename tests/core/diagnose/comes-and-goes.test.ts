@@ -3,6 +3,7 @@ import { advise } from "../../../src/core/diagnose/advice/advise";
 import type { Evidence } from "../../../src/core/diagnose/evidence/evidence";
 import { believe } from "../../../src/core/diagnose/belief/beliefs";
 import { weigh } from "../../../src/core/diagnose/belief/weigh";
+import { exposureOf } from "../../../src/core/safety/exposure";
 import { has } from "../../../src/core/model/traits";
 import { makeTest } from "../../../src/core/simulate/test";
 import { isolationOf } from "../../support/fleet";
@@ -70,6 +71,26 @@ describe("a complaint that comes and goes", () => {
     expect(stop!.sentence).toContain("Gone for now");
     const of = (e: readonly Evidence[]) => [...believe(dictionary.comingAndGoing(), e).probability];
     expect(of([says("e301"), gone])).toEqual(of([says("e301")]));
+  });
+
+  it("is not provoked among live wires while a safe reading tells anything", () => {
+    const whole = isolationOf("kaldruun-uc-80");
+    const live = (evidence: Evidence) => {
+      const run: string[] = [];
+      const { setup } = whole.machine.file.complaints.find((c) => c.id === "warm")!;
+      const known: Evidence[] = [evidence];
+      const unit = new UnitOnTheBench(whole.machine, [], randomValues(whole.machine, randomSource(4)), randomSource(5));
+      for (let step = 0; step < 12; step++) {
+        const { next } = advise(whole, known, { setup, openPanels: new Set() });
+        if (!next) break;
+        run.push(exposureOf(whole.machine, whole.machine.setupById.get(next.test.setup)!, next.test));
+        known.push({ type: "reading", id: `r${step}`, test: next.test, shown: unit.read(next.test) });
+      }
+      return run;
+    };
+    const steps = live(says("warm"));
+    expect(steps.length).toBeGreaterThan(5);
+    expect(steps.slice(0, 6)).not.toContain("live");
   });
 
   it("ends at the contact that comes and goes, and blames nothing sound", { timeout: 120_000 }, () => {

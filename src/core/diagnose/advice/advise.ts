@@ -1,4 +1,4 @@
-import { cautionsAt } from "../../safety";
+import { cautionsAt, exposureOf } from "../../safety";
 import type { Machine } from "../../model";
 import { inSentence } from "../../quantity";
 import { testKey } from "../../simulate";
@@ -142,7 +142,7 @@ function adviseOn(
   const again = early ? null : measureAgain(dictionary, beliefs, here, evidence, odd);
   const left = new Set([...made, ...secondLooks(dictionary, all)]);
   const bound = early || again ? here : { ...here, due: dueProofs(dictionary, beliefs, here, evidence, suspects) };
-  const open = early || again ? [] : rate(dictionary, beliefs.probability, bound, left);
+  const open = early || again ? [] : unprovokedLive(dictionary, rate(dictionary, beliefs.probability, bound, left));
   // Nearly sure, and no step left that could name another assembly: what is left to do is to prove it.
   const telling =
     top.probability > NEARLY_SURE && isAssembly(dictionary, top.assembly)
@@ -183,6 +183,13 @@ function adviseOn(
     toCome: way ? { minutes: way.minutes, money: way.money } : null,
     isWider: dictionary.hypotheses.length > narrow.hypotheses.length,
   };
+}
+
+/** What comes and goes is provoked by hand, and no hand is among live wires: only where nothing else tells anything. */
+function unprovokedLive({ machine, comesAndGoes }: FaultDictionary, rated: RatedTest[]): RatedTest[] {
+  if (!comesAndGoes) return rated;
+  const safe = rated.filter(({ test }) => exposureOf(machine, machine.setupById.get(test.setup)!, test) !== "live");
+  return safe.length > 0 ? safe : rated;
 }
 
 /** Nothing in the file fits, and yet a reading is not what a sound machine shows. */

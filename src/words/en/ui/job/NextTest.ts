@@ -10,7 +10,10 @@ export const say = {
   whyThisTest: "Why this test",
   provokeIt:
     "It comes and goes: min/max on. Flex the wires, tap, swing the door, warm and cool what lies between the leads. " +
-    "Enter the worst reading. Leads clipped on, hands off what moves or is live.",
+    "Enter the worst reading. Hands off what moves.",
+  provokeItLive:
+    "It comes and goes: min/max on, leads clipped on with the power off. No hand among live wires: " +
+    "swing the door, start and stop it, wait. Enter the worst reading.",
   compressorRestartDelay: "Compressor restart delay:",
   beforeThisStartsItAgain: "before this starts it again.",
   expected: "expected",
