@@ -3,7 +3,7 @@
 import { keepPreviousData, useQuery } from "@tanstack/react-query";
 import type { MachineFile } from "../../core/model";
 import { useDebounced } from "../shell/useDebounced";
-import { openDesk } from "../shell/useDesk";
+import { askDesk } from "../shell/useDesk";
 import { say } from "#words/ui/machine/FileDoubts";
 
 /** Milliseconds without a change after which a file is looked at. */
@@ -17,13 +17,8 @@ export function FileDoubts({ file, version }: { readonly file: MachineFile; read
     queryKey: ["doubts", version],
     enabled: settled === version,
     placeholderData: keepPreviousData,
-    queryFn: ({ signal }) =>
-      new Promise<readonly string[]>((resolve, reject) => {
-        const { desk, close } = openDesk(() => reject(new Error("lost")));
-        signal.addEventListener("abort", close);
-        desk.remote.doubts(file).then(resolve, reject).finally(close);
-      }),
-    gcTime: 600_000,
+    queryFn: ({ signal }) => askDesk(signal, (desk) => desk.remote.doubts(file)),
+    gcTime: 60_000,
     retry: false,
   });
   if (!data || data.length === 0) return null;

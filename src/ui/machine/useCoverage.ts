@@ -5,7 +5,7 @@ import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import type { Coverage } from "../../core/diagnose";
 import type { MachineFile } from "../../core/model";
-import { LOST, openDesk } from "../shell/useDesk";
+import { askDesk } from "../shell/useDesk";
 
 /** What a file, known by its hash, can tell apart, worked out in a worker of its own when `wanted`. */
 export function useCoverage(
@@ -18,15 +18,9 @@ export function useCoverage(
     queryKey: ["coverage", hash],
     enabled: wanted,
     queryFn: ({ signal }) =>
-      new Promise<Coverage>((resolve, reject) => {
-        const { desk, close } = openDesk(() => reject(new Error(LOST)));
-        // Whoever leaves the page ends the work.
-        signal.addEventListener("abort", close);
-        desk.remote
-          .build(file, Comlink.proxy(setProgress))
-          .then(() => desk.remote.coverage())
-          .then(resolve, reject)
-          .finally(close);
+      askDesk(signal, async ({ remote }) => {
+        await remote.build(file, Comlink.proxy(setProgress));
+        return remote.coverage();
       }),
     gcTime: 600_000,
   });

@@ -22,6 +22,15 @@ export function openDesk(lost: () => void): { readonly desk: Desk; close(): void
 /** What is said when an engine stopped. */
 export const LOST = say.theComputationStoppedReloadThe;
 
+/** Asks something of a worker of its own, which ends with the answer, or with whoever leaves the page. */
+export function askDesk<T>(signal: AbortSignal, ask: (desk: Desk) => Promise<T>): Promise<T> {
+  return new Promise<T>((resolve, reject) => {
+    const { desk, close } = openDesk(() => reject(new Error(LOST)));
+    signal.addEventListener("abort", close);
+    ask(desk).then(resolve, reject).finally(close);
+  });
+}
+
 /** An engine that knows a machine, without its dictionary; null until it is there, and while no file is wanted. */
 export function useDesk(file: MachineFile | null): { readonly desk: Desk | null; readonly problem: string } {
   const [open, setOpen] = useState<{ readonly desk: Desk; readonly file: MachineFile } | null>(null);

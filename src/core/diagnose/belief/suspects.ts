@@ -28,7 +28,7 @@ export interface ClearedPart {
   readonly by: readonly string[];
 }
 
-/** Shares of belief nearer than this are alike: the likelier to fail comes first. */
+/** Shares of belief nearer than this are alike: the likelier to fail comes first; estimate E49. */
 const ALIKE = 0.005;
 
 /** Below this an assembly is no longer listed as a suspect, a part counts as cleared. */

@@ -86,8 +86,8 @@ export class Planner {
   }
 
   /**
-   * First moves from a state of the unit, the cheapest way first; empty where nothing is left to tell. Those of `firsts`, or the
-   * best few by information over cost. Ties keep their order.
+   * First moves from a state of the unit, the cheapest way first; empty where nothing is left to tell. Those of
+   * `firsts`, or the best few by information over cost. Ties keep their order.
    */
   moves(unitState: number, firsts?: readonly Move[]): readonly PlannedMove[] {
     const all = 2 ** this.problem.weights.length - 1;

@@ -64,9 +64,9 @@ export const LEAK_PLACE: Parameter = { name: "place of a leak", nominal: 1, tole
  */
 export function stampLeak(stamp: Stamp, ends: readonly [number, number], leaks: number | null, place: number): void {
   const [fed, other] = ends;
-  const at = place > 1 ? fed : other;
-  stampInsulation(stamp, leaks === null ? other : at, leaks);
-  stamp.conduct(leaks === null || at === other ? fed : other, OPEN);
+  const leaksWhenFed = leaks !== null && place > 1;
+  stampInsulation(stamp, leaksWhenFed ? fed : other, leaks);
+  stamp.conduct(leaksWhenFed ? other : fed, OPEN);
 }
 
 /**
