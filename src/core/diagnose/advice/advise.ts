@@ -1,5 +1,5 @@
-import { cautionsAt, energyAt, exposureOf, isPowered } from "../../safety";
-import { has, type Machine } from "../../model";
+import { cautionsAt } from "../../safety";
+import type { Machine } from "../../model";
 import { inSentence } from "../../quantity";
 import { testKey } from "../../simulate";
 import type { UnitState } from "../planning/cost";
@@ -23,7 +23,8 @@ import { beforeSound } from "./before-sound";
 import { secondLooks } from "../planning/second-looks";
 import { inVain, planRollout, type Spread, type Rollout } from "../planning/rollout";
 import type { FaultDictionary } from "../dictionary/fault-dictionary";
-import { type RatedTest, rate, choose } from "../planning/rating";
+import { type RatedTest, choose } from "../planning/rating";
+import { testsLeft } from "./safe-first";
 import { weigh } from "../belief/weigh";
 import { say } from "#words/core/diagnose/advice";
 
@@ -142,8 +143,7 @@ function adviseOn(
   const again = early ? null : measureAgain(dictionary, beliefs, here, evidence, odd);
   const left = new Set([...made, ...secondLooks(dictionary, all)]);
   const bound = early || again ? here : { ...here, due: dueProofs(dictionary, beliefs, here, evidence, suspects) };
-  const open =
-    early || again ? [] : safeFirst(dictionary, evidence, rate(dictionary, beliefs.probability, bound, left));
+  const open = early || again ? [] : testsLeft(dictionary, beliefs, bound, evidence, left);
   // Nearly sure, and no step left that could name another assembly: what is left to do is to prove it.
   const telling =
     top.probability > NEARLY_SURE && isAssembly(dictionary, top.assembly)
@@ -184,33 +184,6 @@ function adviseOn(
     toCome: way ? { minutes: way.minutes, money: way.money } : null,
     isWider: dictionary.hypotheses.length > narrow.hypotheses.length,
   };
-}
-
-/**
- * What may be made only where nothing safer tells anything: a live test of what comes and goes, since it is provoked by
- * hand; any but a dead one to the metalwork on a unit that trips what protects from a leak, since its case may be live.
- */
-function safeFirst(dictionary: FaultDictionary, evidence: readonly Evidence[], rated: RatedTest[]): RatedTest[] {
-  const { machine, comesAndGoes } = dictionary;
-  const setupOf = ({ test }: RatedTest) => machine.setupById.get(test.setup)!;
-  let safe = rated;
-  if (tripsProtection(machine, evidence)) {
-    // Where the current goes that does not come back is looked for dead, to the metalwork.
-    const isToEarth = ({ test }: RatedTest) =>
-      [test.red, test.black].some((p) => p !== undefined && machine.points.has(p) && energyAt(machine, p) === "earth");
-    safe = rated.filter((r) => !isPowered(setupOf(r)) && isToEarth(r));
-  } else if (comesAndGoes) safe = rated.filter((r) => exposureOf(machine, setupOf(r), r.test) !== "live");
-  return safe.length > 0 ? safe : rated;
-}
-
-/** Whether it is complained of that a protective device trips: the complaint sees it otherwise than at rest. */
-function tripsProtection(machine: Machine, evidence: readonly Evidence[]): boolean {
-  const made = evidence.find((e) => e.type === "complaint");
-  const sees = machine.file.complaints.find((c) => c.id === made?.complaint)?.sees ?? {};
-  return Object.entries(sees).some(([id, label]) => {
-    const part = machine.partById.get(id);
-    return part !== undefined && has(part, "protects") && label !== part.labels?.[0];
-  });
 }
 
 /** Nothing in the file fits, and yet a reading is not what a sound machine shows. */
