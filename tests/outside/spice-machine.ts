@@ -126,6 +126,13 @@ interface Placed {
   readonly k: number;
   readonly nodes: ReadonlyMap<string, string>;
 }
+/** What drives a belt that drags stands as if it were seized itself, unless it is uncoupled. */
+export function jammedBy({ machine, setup, fault }: UnitInSpice, motor: string): "seized" | null {
+  if (fault.mode !== "drags" || setup.good.includes(fault.part) || setup.lifted.includes(fault.part)) return null;
+  const { by } = machine.partById.get(fault.part)!.fields as unknown as { readonly by: string };
+  return by === motor ? "seized" : null;
+}
+
 /** An oxidised contact that still carries something, ohms; the tables of the controllers are for this one. */
 export const RESISTIVE = 30;
 
@@ -193,6 +200,13 @@ const EMIT: Readonly<Record<string, Emit>> = {
     for (const n of [1, 2])
       if (nodes.has(`line${n}`) && mode !== "tripped" && mode !== `pole${n}-open`)
         net.ohms(t(`line${n}`), t(`load${n}`), 0.01);
+  },
+  // An alternator: a regulated source behind the diodes of its rectifier, while the engine turns it.
+  charger: ({ net, unit, powered }, { f, mode, t }) => {
+    if (!powered || mode === "dead" || (unit.setup.levels[String(f["place"])] ?? 0) < 0.5) return;
+    const source = net.inner();
+    net.add("V", `${source} ${t("minus")}`, num(f, "volts") * (mode === "low" ? 0.89 : 1) + 0.8);
+    net.diode(source, t("plus"), "dsi");
   },
   "earth-leakage breaker": ({ net, unit }, { mode, t }) => {
     if (unit.isTripped || mode === "trips-by-itself") return;
@@ -335,6 +349,8 @@ const EMIT: Readonly<Record<string, Emit>> = {
       if (!powered) net.ohms(t("a"), t("b"), mode === "brushes-worn" ? ohms * 30 : ohms);
       else if (f["current"] === "dc")
         net.ohms(t("a"), t("b"), mode === "seized" ? ohms : mode === "brushes-worn" ? ohms * 30 : volts / amps);
+      // Worn brushes are in series with the winding, whatever feeds it.
+      else if (mode === "brushes-worn") net.ohms(t("a"), t("b"), ohms * 30);
       else net.winding(t("a"), t("b"), volts, amps * (mode === "seized" ? 5 : 1), 0.7, hertz);
     }
     if (nodes.has("case")) net.ohms(t("a"), t("case"), mode === "to-case" ? 8e3 : 40e6);
@@ -656,7 +672,7 @@ export function netlistOf(unit: UnitInSpice, clamped?: string): { readonly lines
         id: part.id,
         kind: part.kind.kind,
         f: part.fields as Fields,
-        mode: isBroken ? fault.mode : null,
+        mode: isBroken ? fault.mode : jammedBy(unit, part.id),
         t: terminal,
         k: spread(part.id),
         nodes,

@@ -3,7 +3,7 @@ import type { Reading } from "../../src/core/quantity";
 import type { Test } from "../../src/core/simulate";
 import { runSpice } from "../support/ngspice";
 import { leadsOn, OHMMETER, ohmsIn, readingsAt } from "./ohmmeter";
-import { CLAMP, netlistOf, POLE_OHMS } from "./spice-machine";
+import { CLAMP, jammedBy, netlistOf, POLE_OHMS } from "./spice-machine";
 
 /** What the controllers of a unit do in a setup, and what its faces show: written down, not worked out. */
 export interface StateTable {
@@ -67,14 +67,16 @@ export class SpiceUnit {
     const table = this.states[setup];
     return netlistOf(
       {
-        machine: this.machine,
-        setup: this.machine.setupById.get(setup)!,
-        fault: this.fault,
+        ...this.unitIn(setup),
         on: (isBefore ? table?.before : undefined) ?? table?.on ?? {},
         isTripped: !isBefore && this.isTripped(setup),
       },
       clamped,
     );
+  }
+
+  private unitIn(setup: string) {
+    return { machine: this.machine, setup: this.machine.setupById.get(setup)!, fault: this.fault, on: {} };
   }
 
   private readonly tripped = new Map<string, boolean>();
@@ -182,10 +184,15 @@ export class SpiceUnit {
     const written = this.states[setup]?.shows[id];
     if (written !== undefined) return written;
     // What leaks to the case runs all the same.
-    const mode = this.fault.part === id && this.fault.mode !== "to-case" ? this.fault.mode : null;
+    const own = this.fault.part === id && this.fault.mode !== "to-case" ? this.fault.mode : null;
     const f = part.fields as unknown as Readonly<Record<string, unknown>>;
+    // Locked off and uncoupled, each is turned by itself: whoever is broken is the one that does not turn.
+    const { power, feeds } = this.machine.setupById.get(setup)!;
+    if (power === "off" && feeds.length === 0 && ["motor", "capacitor motor", "driven"].includes(part.kind.kind))
+      return own === "seized" || own === "drags" ? "stuck or drags" : "turns freely";
     if (part.kind.kind === "driven")
-      return mode === null && this.look(setup, String(f["by"])) === f["when"] ? "moves" : "stands";
+      return own === null && this.look(setup, String(f["by"])) === f["when"] ? "moves" : "stands";
+    const mode = own ?? jammedBy(this.unitIn(setup), id);
     const waves = this.looks(setup);
     const across = waves.get(id)!;
     const isDc = f["current"] === "dc" || ["dc fan", "buzzer", "led", "payment input"].includes(part.kind.kind);
@@ -276,8 +283,9 @@ function labelOf(
   const word = (on: string, off: string) => (works && mode === null ? on : off);
   switch (kind) {
     case "motor": {
-      if (!works || mode === "open") return "still";
-      if (mode === "seized" || mode === "brushes-worn") return "hums";
+      // What worn brushes let through moves and shakes nothing.
+      if (!works || mode === "open" || mode === "brushes-worn") return "still";
+      if (mode === "seized") return "hums";
       return isBackwards ? "turns backwards" : "turns";
     }
     case "capacitor motor": {

@@ -1,7 +1,10 @@
 import type { TestCard, SignAsked } from "../diagnose";
 import { unitOf } from "../instrument";
-import type { Change, SettingEntry } from "../model";
-import { type Asked, parseReading, type Reading } from "../quantity";
+import type { Change, Machine, SettingEntry } from "../model";
+import { type Asked, parseReading, quantityText, type Reading, readingText } from "../quantity";
+import { exposureOf } from "../safety";
+import { makeTest, type Test } from "../simulate";
+import { CORE_VERSION } from "../version";
 import { readingBody } from "./reading-body";
 import type { Body } from "./slice";
 import { say } from "#words/core/journal";
@@ -167,6 +170,36 @@ export function settingSet(setting: Pick<SettingEntry, "id" | "name">, value: st
 export function settingCarried(setting: Pick<SettingEntry, "id" | "name">, value: string, by: "menu" | "hand") {
   const words = by === "menu" ? say.enteredAsOnTheNew(value) : say.setToOnTheNew(value);
   return settingBody(setting, value, "set", `${setting.name} ${words}`);
+}
+
+/** Where the sleep current of a machine is logged; null where its file does not say. */
+export function sleepTest({ file }: Machine): Test | null {
+  const { setup, clamp } = file.sleep ?? {};
+  return setup !== undefined && clamp !== undefined ? makeTest(setup, "dcclamp", clamp) : null;
+}
+
+/** What a log of the sleep current says, as a reading of the wire it was taken in: amperes asleep, or awake for good. */
+export function sleepLoggedBody(machine: Machine, amps: number, verdict: "good" | "bad"): Body<"reading"> {
+  const test = sleepTest(machine);
+  if (!test) throw new RangeError(say.noPlaceForTheSleepCurrent);
+  const shown: Reading = { kind: "value", value: amps };
+  return {
+    type: "reading",
+    test,
+    typed: quantityText(amps, "amperes"),
+    shown,
+    as: {
+      title: say.sleepCurrentLogged,
+      red: machine.clamps.get(test.red)!.name,
+      setup: machine.setupById.get(test.setup)!.name,
+      exposure: exposureOf(machine, machine.setupById.get(test.setup)!, test),
+      expected: say.atMostMilliamps(machine.file.sleep!.milliamps),
+      shown: readingText(shown, unitOf(test.function)),
+      verdict: verdict === "good" ? "fits" : "does not fit",
+      proposed: false,
+    },
+    coreVersion: CORE_VERSION,
+  };
 }
 
 function settingBody(

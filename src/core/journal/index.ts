@@ -5,6 +5,8 @@
 
 export {
   aloneBody,
+  sleepLoggedBody,
+  sleepTest,
   answeredBody,
   calledBody,
   droppedBody,

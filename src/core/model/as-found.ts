@@ -191,6 +191,7 @@ function withoutPart(file: MachineFile, part: string): MachineFile {
     complaints: file.complaints.map((c) => ({
       ...c,
       sees: Object.fromEntries(Object.entries(c.sees).filter(([p]) => p !== part)),
+      from: c.from.filter((cause) => cause.split(":")[0] !== part),
     })),
     clamps: file.clamps.filter((c) => c.part !== part),
     // A question about nothing but this part is no longer asked.

@@ -105,6 +105,8 @@ export interface Instance<F> {
   readonly mode: string | null;
   /** Drawn severity of the fault (1 when the mode has none). */
   readonly severity: number;
+  /** Its mode is what it looks like, not its own: what it drives is jammed. */
+  readonly isJammed?: boolean;
   readonly conditions: Conditions;
 }
 
@@ -257,6 +259,10 @@ export interface Failures<F> {
     fields: F,
     gesture: { readonly keys: readonly string[]; readonly doors: readonly string[] },
   ): readonly string[];
+  /** Of what is driven: failures that jam it, so that its motor stands as if it were seized itself. */
+  readonly jams?: readonly string[];
+  /** Of what drives: the failure it looks like while what it drives is jammed. */
+  readonly jammedLike?: string;
   /** What brings out a fault of it that comes and goes. */
   readonly provokedBy?: "moving" | "cycling" | "warming" | "starting warm";
 }
@@ -267,6 +273,8 @@ export interface Observed<F> {
   observable?(fields: F, facesOf?: FacesOf): Observable;
   /** The label that `observable` would have. */
   look?(instance: Instance<F>, view: View, state: number): string;
+  /** Whether it turns freely by hand, locked off and uncoupled, with this failure of its own or none. */
+  byHand?(mode: string | null): boolean;
   /** How a person notices what it does. */
   readonly noticed?: string;
   /** What a control program shows in a state; null when it is dead. */

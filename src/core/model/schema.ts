@@ -310,6 +310,11 @@ const complaint = z.strictObject({
   sees: z.record(id, z.string().min(1).max(40)).default({}),
   /** What was seen that no part of the model shows (frost, a smell, a bill): a sound machine may look just so. */
   beyond: words.optional(),
+  /**
+   * Parts, or failures of parts ("KW:welded"), it can come from, where it is of something that no setup shows (a night,
+   * a bill); left out: from whatever looks so.
+   */
+  from: z.array(z.string().min(1).max(80)).max(40).default([]),
 });
 
 const first = z.strictObject({
@@ -369,9 +374,17 @@ export const machineFileSchema = z.strictObject({
   model: words,
   name: words,
   family: z.enum(FAMILIES),
-  /** What it may draw once it sleeps, milliamperes, and after how long it does, seconds. */
+  /**
+   * What it may draw once it sleeps, milliamperes, and after how long it does, seconds; the setup and the wire in which
+   * that is logged.
+   */
   sleep: z
-    .strictObject({ milliamps: number({ above: 0, max: 10_000 }), after: number({ min: 1, max: 86_400 }) })
+    .strictObject({
+      milliamps: number({ above: 0, max: 10_000 }),
+      after: number({ min: 1, max: 86_400 }),
+      setup: id.optional(),
+      clamp: id.optional(),
+    })
     .optional(),
   /** Protection class after IEC 61140; left out: by whether it has an earth. */
   protection: z.enum(["I", "II", "III"]).optional(),

@@ -1,7 +1,7 @@
-import { type Machine, modeName } from "../model";
+import { type Machine, modeName, type SetupEntry } from "../model";
 import type { Job } from "../journal";
 import { inSentence } from "../quantity";
-import { programOf } from "../simulate";
+import { programOf, turnsByHand } from "../simulate";
 import { say } from "#words/core/repair/left-behind";
 
 /** Something changed on the unit that is not as it was found. */
@@ -26,42 +26,7 @@ export function canBePutBack({ item }: LeftBehind): boolean {
  * settings moved and not carried back, proofs that failed. Kept by itself from the journal.
  */
 export function leftBehind(machine: Machine, job: Job): readonly LeftBehind[] {
-  const setup = machine.setupById.get(job.setup);
-  const name = (part: string) => inSentence(machine.partById.get(part)?.name ?? part);
-  const point = (id: string) => machine.points.get(id)?.name ?? id;
-  const derived = (item: string, words: string, undo: string): LeftBehind => ({ item, words, undo, derived: true });
-  const list: LeftBehind[] = [];
-  if (setup) {
-    const program = programOf(machine);
-    for (const [a, b] of setup.jumpers)
-      list.push(derived(`jumper ${a} ${b}`, say.jumperFromTo(point(a), point(b)), say.takeTheJumperOut));
-    for (const p of setup.lifted) list.push(derived(`lifted ${p}`, say.leadLiftedName(name(p)), say.putTheLeadBack));
-    for (const f of setup.feeds)
-      list.push(derived(`feed ${f.plus} ${f.minus}`, say.benchSupplyAt(point(f.plus)), say.takeTheBenchSupplyOff));
-    for (const p of setup.lamps) list.push(derived(`lamp ${p}`, say.lampInPlaceOf(name(p)), say.putTheLoadBack));
-    for (const p of setup.good)
-      list.push(derived(`good ${p}`, say.knownGoodPartInPlace(name(p)), say.putInThePartThat));
-    for (const c of setup.apart)
-      list.push(
-        derived(
-          `apart ${c}`,
-          say.unpluggedName(machine.file.connectors.find((x) => x.id === c)?.name ?? c),
-          say.reconnectItUntilItLatches,
-        ),
-      );
-    for (const place of setup.magnets)
-      list.push(derived(`magnet ${place}`, say.magnetAtPlace(place), say.takeTheMagnetAway));
-    if (setup.mode !== "run" && setup.mode !== program?.modes[0])
-      list.push(
-        derived(
-          "mode",
-          `In ${program ? inSentence(modeName(program, setup.mode)) : setup.mode}`,
-          say.leaveTheModeSomeCome,
-        ),
-      );
-    if (setup.power === "on" && setup.off.length > 0)
-      for (const s of setup.off) list.push(derived(`off ${s}`, say.sourceOffName(name(s)), say.switchItOnAgain));
-  }
+  const list = [...leftBySetup(machine, machine.setupById.get(job.setup))];
   for (const id of job.openPanels)
     list.push(
       derived(
@@ -84,4 +49,48 @@ export function leftBehind(machine: Machine, job: Job): readonly LeftBehind[] {
       list.push(derived(`proof ${body.step}`, say.proofFailedBodyWords(body.words), say.repairItOrSayWhy));
   const back = new Set(job.restored);
   return list.filter((l) => !l.derived || !canBePutBack(l) || !back.has(l.item));
+}
+
+const derived = (item: string, words: string, undo: string): LeftBehind => ({ item, words, undo, derived: true });
+
+/** What the setup it stands in has changed on it. */
+function leftBySetup(machine: Machine, setup: SetupEntry | undefined): readonly LeftBehind[] {
+  if (!setup) return [];
+  const name = (part: string) => inSentence(machine.partById.get(part)?.name ?? part);
+  const point = (id: string) => machine.points.get(id)?.name ?? id;
+  const list: LeftBehind[] = [];
+  const program = programOf(machine);
+  for (const [a, b] of setup.jumpers)
+    list.push(derived(`jumper ${a} ${b}`, say.jumperFromTo(point(a), point(b)), say.takeTheJumperOut));
+  for (const p of setup.lifted)
+    list.push(
+      turnsByHand(machine, p)
+        ? derived(`lifted ${p}`, say.uncoupledName(name(p)), say.coupleItAgain)
+        : derived(`lifted ${p}`, say.leadLiftedName(name(p)), say.putTheLeadBack),
+    );
+  for (const f of setup.feeds)
+    list.push(derived(`feed ${f.plus} ${f.minus}`, say.benchSupplyAt(point(f.plus)), say.takeTheBenchSupplyOff));
+  for (const p of setup.lamps) list.push(derived(`lamp ${p}`, say.lampInPlaceOf(name(p)), say.putTheLoadBack));
+  for (const p of setup.good) list.push(derived(`good ${p}`, say.knownGoodPartInPlace(name(p)), say.putInThePartThat));
+  for (const c of setup.apart)
+    list.push(
+      derived(
+        `apart ${c}`,
+        say.unpluggedName(machine.file.connectors.find((x) => x.id === c)?.name ?? c),
+        say.reconnectItUntilItLatches,
+      ),
+    );
+  for (const place of setup.magnets)
+    list.push(derived(`magnet ${place}`, say.magnetAtPlace(place), say.takeTheMagnetAway));
+  if (setup.mode !== "run" && setup.mode !== program?.modes[0])
+    list.push(
+      derived(
+        "mode",
+        `In ${program ? inSentence(modeName(program, setup.mode)) : setup.mode}`,
+        say.leaveTheModeSomeCome,
+      ),
+    );
+  if (setup.power === "on" && setup.off.length > 0)
+    for (const s of setup.off) list.push(derived(`off ${s}`, say.sourceOffName(name(s)), say.switchItOnAgain));
+  return list;
 }

@@ -1,6 +1,6 @@
 import { isClamp } from "../instrument";
 import { isLowVoltage, type Machine, type SetupEntry } from "../model";
-import type { Test } from "../simulate";
+import { isByHand, type Test } from "../simulate";
 
 /**
  * What a test exposes a person to, by isolation and not by volts.
@@ -11,6 +11,7 @@ export type Exposure = "none" | "dead" | "low voltage" | "live";
 
 /** Dead is every source off, batteries and engines too: `power: off` means all of them. A bench supply is a source. */
 export function exposureOf(machine: Machine, setup: SetupEntry, test: Test): Exposure {
+  if (isByHand(machine, test)) return "dead";
   if (test.function === "look") return "none";
   if (!isPowered(setup)) return "dead";
   if (isClamp(test.function)) {

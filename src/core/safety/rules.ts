@@ -1,6 +1,6 @@
 import { isClamp, needsDeadCircuit } from "../instrument";
 import type { Machine, SetupEntry } from "../model";
-import type { Test } from "../simulate";
+import { isByHand, type Test } from "../simulate";
 import { sourcesOff } from "./isolation";
 import { energyAt, exposureOf, isPowered, panelsFor, panelsOverMains, type Exposure } from "./exposure";
 import { say } from "#words/core/safety";
@@ -50,7 +50,10 @@ export function cautionsFor(machine: Machine, setup: SetupEntry, test: Test): re
   const exposure: Exposure = exposureOf(machine, setup, test);
   const covers = panelsFor(machine, test);
   const overMains = panelsOverMains(machine);
-  if (exposure === "dead") {
+  if (isByHand(machine, test)) {
+    cautions.push(say.lockedOffBeforeHands(sourcesOff(machine)));
+    cautions.push(...(machine.partById.get(test.red)!.kind.safety.cautions ?? []));
+  } else if (exposure === "dead") {
     cautions.push(say.meterOnVoltsFirstProveIt(sourcesOff(machine), rangeWord(test)));
     if (test.function === "capacitance") cautions.push(say.aCapacitorHoldsItsCharge);
     if (test.function === "insulation") cautions.push(say.vAtTheTipsPlugs);

@@ -140,6 +140,7 @@ export class Simulator {
       if (!setup.good.includes(part.id))
         faulty.set(part.index, { mode: mode.id, severity: values.severity(part, mode) });
     }
+    const jammed = this.jammedBy(setup, faults, values).filter(([index]) => !faulty.has(index));
     const heated = new Map<string, number>();
     for (const [index, { mode }] of faulty) {
       const part = machine.parts[index]!;
@@ -155,8 +156,31 @@ export class Simulator {
       if (faulty.size === 0) return parts;
       const own = parts.slice();
       for (const [index, { mode, severity }] of faulty) own[index] = { ...own[index]!, mode, severity };
+      for (const [index, { mode, severity }] of jammed) own[index] = { ...own[index]!, mode, severity, isJammed: true };
       return own;
     };
+  }
+
+  /**
+   * What drives something that is jammed, and the failure it then looks like; a part lifted in the setup is uncoupled
+   * and holds up nothing.
+   */
+  private jammedBy(
+    setup: SetupEntry,
+    faults: readonly Fault[],
+    values: Values,
+  ): (readonly [index: number, { readonly mode: string; readonly severity: number }])[] {
+    const { machine } = this;
+    return faults.flatMap((fault) => {
+      const { kind, fields } = machine.partById.get(fault.part)!;
+      if (!kind.failures.jams?.includes(fault.mode)) return [];
+      if (setup.good.includes(fault.part) || setup.lifted.includes(fault.part)) return [];
+      const driver = machine.partById.get((fields as { readonly by: string }).by);
+      const mode = driver?.modes.find((m) => m.id === driver.kind.failures.jammedLike);
+      return driver && mode
+        ? [[driver.index, { mode: mode.id, severity: values.severity(driver, mode) }] as const]
+        : [];
+    });
   }
 
   private startStates(instances: readonly Instance<unknown>[]): Int32Array {

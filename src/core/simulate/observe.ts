@@ -1,6 +1,7 @@
 import { isClamp, loadedShare, loadedShareAc, type Meter } from "../instrument";
 import { FLICKERS, type Machine } from "../model";
 import type { Manner, Reading } from "../quantity";
+import { isByHand, STUCK, TURNS_FREELY } from "./by-hand";
 import type { Simulator } from "./energise";
 import type { Phase, State } from "./state";
 import type { Test } from "./test";
@@ -62,6 +63,11 @@ export function observe(simulator: Simulator, state: State, test: Test, meter: M
 function seen(simulator: Simulator, state: State, phase: Phase, test: Test): Reading {
   const part = simulator.machine.partById.get(test.red);
   if (!part) throw new RangeError(say.noPartRed(test.red));
+  if (isByHand(simulator.machine, test)) {
+    const { mode, isJammed } = state.instances[part.index]!;
+    const turns = part.kind.observed!.byHand!(isJammed ? null : mode);
+    return { kind: "label", label: turns ? TURNS_FREELY : STUCK };
+  }
   return { kind: "label", label: simulator.circuit.seen(state, phase, part.index) };
 }
 

@@ -32,7 +32,7 @@ export interface Sleep {
   readonly resolution: number;
 }
 
-/** A clip is off when nothing at all flows for this long, seconds; a machine asleep still draws something. */
+/** A clip is off when nothing at all flows for this long, seconds, and the current then comes back to what it was. */
 const LOST_SECONDS = 0.5;
 /** Asleep is what stays so for this long, seconds, or for a twentieth of a short log. */
 const STAYS = 5;
@@ -82,7 +82,10 @@ export function analyseSleep(log: Pick<CurrentLog, "seconds" | "amps">, limits: 
   };
 }
 
-/** Where the clip was off: a gap in the log, or nothing at all for longer than a machine may draw nothing. */
+/**
+ * Where the clip was off: a gap in the log, or nothing at all until the current comes back. Nothing at all to the end,
+ * after the awake level, is sleep: many displays show 0.0 then.
+ */
 function clipLost({ seconds, amps }: Pick<CurrentLog, "seconds" | "amps">, nothing: number): Stretch[] {
   const n = amps.length;
   const gap = 20 * medianStep(seconds);
@@ -96,7 +99,8 @@ function clipLost({ seconds, amps }: Pick<CurrentLog, "seconds" | "amps">, nothi
     }
     let j = i;
     while (j + 1 < n && Math.abs(amps[j + 1]!) <= nothing) j++;
-    if (seconds[j]! - seconds[i]! >= LOST_SECONDS) lost.push({ from: seconds[i]!, to: seconds[j]! });
+    const isSleep = i > 0 && j === n - 1;
+    if (seconds[j]! - seconds[i]! >= LOST_SECONDS && !isSleep) lost.push({ from: seconds[i]!, to: seconds[j]! });
     i = j + 1;
   }
   return lost;

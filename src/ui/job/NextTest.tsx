@@ -12,7 +12,7 @@ import {
   type ProposedTest,
   type Stop,
 } from "../../core/diagnose";
-import { evidenceOf, type Job, type JournalEvent, leadWords } from "../../core/journal";
+import { evidenceOf, type Job, type JournalEvent, leadWords, sleepTest } from "../../core/journal";
 import type { Machine, AssemblyEntry } from "../../core/model";
 import { type Test, testKey } from "../../core/simulate";
 import { EXPOSURE_WORDS } from "#words/job";
@@ -90,6 +90,7 @@ export function NextTest(props: Props) {
     onWarned,
     rest,
   } = props;
+  const sleep = sleepTest(machine);
   const [why, setWhy] = useState(false);
   const [editing, setEditing] = useState(false);
   useShortcut("why", () => setWhy((w) => !w));
@@ -215,6 +216,13 @@ export function NextTest(props: Props) {
                 </p>
               ) : null}
               {card.test.function === "look" ? null : <Leads card={card} />}
+              {sleep && testKey(sleep) === testKey(card.test) ? (
+                <p>
+                  <Link className="btn btn-outline-dark" href={`/tools/sleep?job=${encodeURIComponent(job.id)}`}>
+                    <i className="bi bi-graph-down" aria-hidden /> {say.logTheSleepCurrent}
+                  </Link>
+                </p>
+              ) : null}
               {editor}
               <ul className="cautions">
                 {card.cautions.map((c) => (

@@ -5,7 +5,7 @@ import Button from "react-bootstrap/Button";
 import Form from "react-bootstrap/Form";
 import { FLICKERS, type Machine } from "../../core/model";
 import { labelWords, type TestCard } from "../../core/diagnose";
-import { RECHECK, testKey } from "../../core/simulate";
+import { isByHand, labelsIn, RECHECK, testKey } from "../../core/simulate";
 import { MeterBar } from "../meter/MeterBar";
 import { useKept } from "../shell/useKept";
 import { type EventBody, judgeTyped, leadWords, loneOne, readingBody, sawBody } from "../../core/journal";
@@ -151,10 +151,10 @@ function readingLabel(card: TestCard): string {
 
 function Labels({ machine, card, proposed, busy, onRecord }: Props) {
   const part = machine.partById.get(card.test.red)!;
-  const known = part.labels ?? [];
+  const known = labelsIn(machine, card.test.setup, part.id) ?? [];
   let labels: readonly string[];
   if (card.test.instant === "recheck") labels = RECHECK;
-  else if (known.includes(FLICKERS)) labels = known;
+  else if (known.includes(FLICKERS) || isByHand(machine, card.test)) labels = known;
   else labels = [...known, FLICKERS];
   const record = (label: string) => {
     if (!busy) void onRecord(sawBody(card, label, proposed));

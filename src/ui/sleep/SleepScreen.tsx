@@ -2,12 +2,17 @@
 
 import type { ReactNode } from "react";
 import * as Comlink from "comlink";
-import { useCallback, useEffect, useRef, useState } from "react";
+import { useRouter } from "next/navigation";
+import { useCallback, useEffect, useMemo, useRef, useState } from "react";
 import Button from "react-bootstrap/Button";
 import Form from "react-bootstrap/Form";
+import { logEntry } from "../../contract/jobs";
+import { sleepLoggedBody, sleepTest } from "../../core/journal";
+import { type Change, commonShelf, type Machine, type MachineFile } from "../../core/model";
 import { METRIC, type Quantity, quantityText, readQuantity } from "../../core/quantity";
 import { daysUntilFlat, judgeSleep, type Sleep } from "../../core/sleep-current";
 import type { SleepDesk } from "../../workers/sleep-desk";
+import { send } from "../shell/send";
 import { TopBar } from "../shell/TopBar";
 import { useKept } from "../shell/useKept";
 import { VerdictLine } from "../tools/SheetView";
@@ -25,15 +30,26 @@ type From = (typeof FROM)[number][0];
 const amps = (v: number) => quantityText(v, "amperes");
 const seconds = (v: number) => quantityText(v, "seconds");
 
+/** The job the log is for. */
+interface InJob {
+  readonly job: string;
+  readonly file: MachineFile;
+  readonly hash: string;
+  readonly changes: readonly Change[];
+  readonly actor: string;
+}
+
 /**
  * A current log of a machine that should fall asleep: its levels, how long it takes, what wakes it, and whether it is
  * the drain.
  */
-export function SleepScreen() {
+export function SleepScreen({ inJob }: { readonly inJob: InJob | null }) {
   const [from, setFrom] = useState<From>("file");
   const [unit, setUnit] = useState<"A" | "mA" | "µA">("A");
-  const [limit, setLimit] = useKept("unzo.sleep.limit");
-  const [within, setWithin] = useKept("unzo.sleep.within");
+  const machine = useMemo(() => (inJob ? commonShelf().of(inJob.hash, inJob.file, inJob.changes) : null), [inJob]);
+  const ofFile = machine?.file.sleep;
+  const [limit, setLimit] = useLimit("unzo.sleep.limit", ofFile ? `${ofFile.milliamps} mA` : null);
+  const [within, setWithin] = useLimit("unzo.sleep.within", ofFile ? `${ofFile.after} s` : null);
   const [battery, setBattery] = useKept("unzo.sleep.battery");
   const [unconnected, setUnconnected] = useKept("unzo.sleep.unconnected");
   const [reading, setReading] = useState(false);
@@ -213,6 +229,9 @@ export function SleepScreen() {
           {read && sleep ? (
             <div className="tool-sheet">
               {verdict ? <VerdictLine verdict={verdict} /> : null}
+              {inJob && machine && verdict ? (
+                <LogIt inJob={inJob} machine={machine} sleep={sleep} verdict={verdict.kind} />
+              ) : null}
               {verdict?.kind === "good" ? (
                 <p className="mb-0">
                   {unconnected.trim() ? (
@@ -269,6 +288,61 @@ export function SleepScreen() {
           ) : null}
         </section>
       </main>
+    </div>
+  );
+}
+
+/** A limit: what the machine's file says, where the log is for a job; else what was typed last. */
+function useLimit(key: string, ofFile: string | null): [string, (text: string) => void] {
+  const kept = useKept(key);
+  const own = useState(ofFile ?? "");
+  return ofFile === null ? kept : own;
+}
+
+/** The verdict goes into the job as a reading of the wire in which it was logged. */
+function LogIt({
+  inJob,
+  machine,
+  sleep,
+  verdict,
+}: {
+  readonly inJob: InJob;
+  readonly machine: Machine;
+  readonly sleep: Sleep;
+  readonly verdict: "good" | "bad" | "unsure";
+}) {
+  const router = useRouter();
+  const [who] = useKept("unzo.who");
+  const [problem, setProblem] = useState("");
+  const [busy, setBusy] = useState(false);
+  const current = sleep.asleep ?? sleep.awake;
+  if (verdict === "unsure" || current === null || !sleepTest(machine)) return null;
+  const log = async () => {
+    setBusy(true);
+    setProblem("");
+    try {
+      await send(logEntry, [inJob.job], {
+        id: crypto.randomUUID(),
+        v: 1,
+        actor: who || inJob.actor,
+        body: sleepLoggedBody(machine, current, verdict),
+      });
+      router.push(`/jobs/${inJob.job}`);
+    } catch (error) {
+      setProblem((error as Error).message);
+      setBusy(false);
+    }
+  };
+  return (
+    <div className="no-print">
+      <Button size="lg" disabled={busy} onClick={() => void log()}>
+        {say.logInTheJob(amps(current))}
+      </Button>
+      {problem ? (
+        <p className="problem" role="alert">
+          {problem}
+        </p>
+      ) : null}
     </div>
   );
 }

@@ -3,6 +3,7 @@ export const KIND_NAMES = {
   outlet: "outlet",
   "split outlet": "split-phase outlet",
   battery: "battery",
+  charger: "charger",
   "engine set": "engine set",
   cord: "supply cord",
   "earth-leakage breaker": "earth-leakage breaker",

@@ -75,9 +75,22 @@ describe("absorption refrigerator on three energies", () => {
     ).toMatch(/Every source off/);
   });
   it("tells its two cut-offs apart dead, each by itself", () => {
-    expect(u.reads("dead", "ohms", "J1-3", "ac-mid", "cut-reset:open")).toBe(Infinity);
-    expect(u.reads("dead", "ohms", "J1-3", "ac-mid", "cut-once:open")).toBeLessThan(1);
-    expect(u.reads("dead-off", "ohms", "ac-mid", "ac-heat", "cut-once:open")).toBe(Infinity);
+    expect(u.reads("dead", "ohms", "cut-in", "cut-out", "cut-reset:open")).toBe(Infinity);
+    expect(u.reads("dead", "ohms", "cut-in", "cut-out", "cut-once:open")).toBeLessThan(1);
+    expect(u.reads("dead-off", "ohms", "J1-3", "ac-heat", "cut-once:open")).toBe(Infinity);
+  });
+  it("is dead on all three once the resettable cut-off has tripped, on mains only with the one-shot one", () => {
+    for (const [setup, part, dead] of [
+      ["on-mains", "unit", "warm"],
+      ["on-battery", "unit", "warm"],
+      ["on-gas", "gas", "no flame"],
+      ["on-mains", "display", "dark"],
+    ] as const)
+      expect(u.seen(setup, part, "cut-reset:open")).toBe(dead);
+    expect(u.seen("on-mains", "unit", "cut-once:open")).toBe("warm");
+    expect(u.seen("on-battery", "unit", "cut-once:open")).toBe("cools");
+    expect(u.seen("on-mains", "display", "display:dead")).toBe("dark");
+    expect(u.seen("on-mains", "unit", "display:dead")).toBe("cools");
   });
 });
 
@@ -201,7 +214,8 @@ describe("fastening tool, instrument panel, ticket machine", () => {
     const u = unit("perlgrund-tm-3");
     expect(u.seen("up", "screen", "UB:dead")).toBe("E 301");
     expect(u.seen("up", "screen", "L-1:open")).toBe("E 301");
-    expect(u.seen("up", "screen", "H-3:open")).toBe("E 301");
+    // The feed that printer, coins and cards share, and their return, make all three numbers at once.
+    for (const common of ["H-3:open", "H-4:open"]) expect(u.seen("up", "screen", common)).toBe("E 301 412 523");
     const code = programCodes(u.machine).find((c) => c.id === "301")!;
     expect(code.blames).toBe("printer-board");
   });

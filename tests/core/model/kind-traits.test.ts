@@ -12,7 +12,18 @@ import { compileMachine } from "../../../src/core/model/compile/compile";
  */
 const BY_HAND: Readonly<Partial<Record<Trait, readonly KindId[]>>> = {
   hot: ["compressor", "cooling unit", "heater", "inrush resistor", "lamp", "ptc", "resistor"],
-  moves: ["capacitor motor", "dc fan", "driven", "engine set", "fan", "motor", "motor drive", "pump", "solenoid"],
+  moves: [
+    "capacitor motor",
+    "charger",
+    "dc fan",
+    "driven",
+    "engine set",
+    "fan",
+    "motor",
+    "motor drive",
+    "pump",
+    "solenoid",
+  ],
   "starts-by-itself": ["capacitor motor", "dc fan", "engine set", "fan", "motor", "motor drive", "pump"],
   "spring-or-weight": ["door lock", "solenoid"],
   "suspended-load": ["driven", "engine set"],
@@ -26,7 +37,7 @@ const BY_HAND: Readonly<Partial<Record<Trait, readonly KindId[]>>> = {
     "run capacitor",
     "switched supply",
   ],
-  "battery-arc": ["battery"],
+  "battery-arc": ["battery", "charger"],
   refrigerant: ["compressor", "cooling unit"],
   "flammable-refrigerant": ["compressor", "cooling unit"],
   gas: ["gas valve coil"],

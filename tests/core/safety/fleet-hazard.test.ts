@@ -81,7 +81,7 @@ describe("what a machine file may not ask for", () => {
       "a cut-off bridged on a powered machine",
       machineText("murgast-abs-60").replace(
         "  - { id: dead, name:",
-        '  - { id: bad, name: Bad, power: "on", jumpers: [ [ac-mid, J1-3] ], how: Bad. }\n  - { id: dead, name:',
+        '  - { id: bad, name: Bad, power: "on", jumpers: [ [cut-in, cut-out] ], how: Bad. }\n  - { id: dead, name:',
       ),
       /never bypassed/,
     ],

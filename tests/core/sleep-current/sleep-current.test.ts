@@ -102,6 +102,21 @@ describe("a machine that should sleep", () => {
     for (const w of sleep.wakeUps) expect(w.to - w.from).toBeCloseTo(3, 0);
     expect(words(sleep)).toEqual({ kind: "good", words: "This unit is not the drain." });
   });
+  // Common practice, no source: a display of two decimals shows 0.00 of a machine that sleeps.
+  test("nothing at all to the end, after the awake level, is sleep; only what comes back was a clip", () => {
+    const log = (amps: readonly number[]) => ({
+      seconds: Float64Array.from(amps, (_, i) => 5 * i),
+      amps: Float64Array.from(amps),
+    });
+    const awake = [0.4, 0.4, 0.41, 0.4, 0.4, 0.4];
+    const none = Array.from({ length: 40 }, () => 0);
+    const asleep = analyseSleep(log([...awake, ...none]), LIMITS);
+    expect(asleep).toMatchObject({ asleep: 0, toSleep: 30, lost: [] });
+    expect(words(asleep)).toEqual({ kind: "good", words: "This unit is not the drain." });
+    expect(analyseSleep(log([...awake, ...none, ...awake]), LIMITS).lost).toHaveLength(1);
+    // Nothing from the first moment on is a clip that was never on.
+    expect(analyseSleep(log(none), LIMITS).lost).toHaveLength(1);
+  });
   test("the mean counts the wake-ups, and the battery with it", () => {
     const sleep = analyseSleep(course(31), LIMITS);
     const mean = (117 * 0.018 + 3 * 0.82) / 120;

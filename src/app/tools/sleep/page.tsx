@@ -1,5 +1,28 @@
+import { notFound } from "next/navigation";
+import { changesIn } from "../../../core/journal";
+import { readJob } from "../../../server/jobs";
+import { machineOf } from "../../../server/machine-store";
+import { Refusal } from "../../../server/refusal";
 import { SleepScreen } from "../../../ui/sleep/SleepScreen";
 
-export default function Page() {
-  return <SleepScreen />;
+export const dynamic = "force-dynamic";
+
+export default async function Page({
+  searchParams,
+}: {
+  searchParams: Promise<Record<string, string | string[] | undefined>>;
+}) {
+  const { job } = await searchParams;
+  return <SleepScreen inJob={typeof job === "string" ? await jobWithSleep(job) : null} />;
+}
+
+/** A job whose machine's file says where its sleep current is logged; an unknown job is no place. */
+async function jobWithSleep(job: string) {
+  const { events, hash } = await readJob(job).catch((error: unknown) => {
+    if (error instanceof Refusal && error.status === 404) notFound();
+    throw error;
+  });
+  const changes = changesIn(events);
+  const { file } = await machineOf(hash, changes);
+  return { job, file, hash, changes, actor: events[0]!.actor };
 }

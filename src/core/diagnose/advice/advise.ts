@@ -80,14 +80,23 @@ export const FOUND_SURELY = 0.995;
 const NEARLY_SURE = 0.95;
 
 /** The certainty at which this assembly is found. */
-const sureOf = ({ machine }: FaultDictionary, assembly: string) =>
-  assembly === "no-fault" || machine.assemblyById.get(assembly)?.board === true ? FOUND_SURELY : FOUND;
+function sureOf({ machine }: FaultDictionary, assembly: string, fromElsewhere = false): number {
+  // What a complaint can come from is sound: then it comes from beside the unit, and the rest of it is not in question.
+  if (assembly === "no-fault" && fromElsewhere) return NEARLY_SURE;
+  return assembly === "no-fault" || machine.assemblyById.get(assembly)?.board === true ? FOUND_SURELY : FOUND;
+}
+
+/** Whether the complaint names what it can come from, so that it may as well come from beside the unit. */
+function mayComeFromElsewhere({ machine }: FaultDictionary, evidence: readonly Evidence[]): boolean {
+  const made = evidence.find((e) => e.type === "complaint")?.complaint;
+  return (machine.file.complaints.find((c) => c.id === made)?.from.length ?? 0) > 0;
+}
 
 const isAssembly = ({ machine }: FaultDictionary, assembly: string) => machine.assemblyById.has(assembly);
 
 /** Whether the leading assembly is certain enough to end the search. */
-export function isFound(dictionary: FaultDictionary, top: AssemblySuspect): boolean {
-  return top.probability >= sureOf(dictionary, top.assembly);
+export function isFound(dictionary: FaultDictionary, top: AssemblySuspect, fromElsewhere = false): boolean {
+  return top.probability >= sureOf(dictionary, top.assembly, fromElsewhere);
 }
 
 /**
@@ -150,7 +159,8 @@ function adviseOn(
       ? namingAnother(dictionary, beliefs, here.repairs, open, top.assembly, 1 - sureOf(dictionary, top.assembly))
       : open;
   const nothingElse = telling.length === 0 && open.length > 0;
-  const sure = early === null && again === null && (isFound(dictionary, top) || nothingElse);
+  const isCertain = nothingElse || isFound(dictionary, top, mayComeFromElsewhere(dictionary, evidence));
+  const sure = early === null && again === null && isCertain;
   const isOver = sure || (early === null && again === null && open.length === 0);
   const last = lastLook(dictionary, beliefs, here, evidence, top, { sure, isOver, left });
   const settled = early !== null || (sure && last.step === null);
@@ -163,11 +173,10 @@ function adviseOn(
   const chosen = again ?? last.step ?? proof?.test ?? chooseFrom(dictionary, rated, way);
   const second = rated.find((r) => r !== chosen);
   const attempt = again || proof ? null : attemptOf(dictionary, suspects, way);
-  const equipment = unitState.equipment ?? ALL_EQUIPMENT;
   const atTheEnd = () =>
     last.against
       ? notSound(narrow.machine, evidence, last.against)
-      : stopOf(dictionary, beliefs, suspects, settled, equipment, missing);
+      : stopOf(dictionary, beliefs, suspects, settled, unitState.equipment ?? ALL_EQUIPMENT, missing);
   const stop = early ?? (chosen || attempt ? null : atTheEnd());
   const insists = insistsOn(dictionary.machine, again, last, proof);
   return {

@@ -2,7 +2,7 @@ import { isClamp } from "../../instrument";
 import { forbidden } from "../../safety";
 import { FLICKERS, type Machine } from "../../model";
 import type { Reading } from "../../quantity";
-import { type Instant, RECHECK, type Test } from "../../simulate";
+import { type Instant, labelsIn, RECHECK, type Test } from "../../simulate";
 import type { Evidence } from "../evidence/evidence";
 import { signsOf } from "../evidence/signs";
 import { labelWords } from "./test-sheet";
@@ -16,8 +16,9 @@ export function cannotBeObserved(
   const name = `${machine.file.maker} ${machine.file.model}`;
   if (!machine.setupById.has(seen.setup)) return say.hasNoSetupNothingWas(name, seen.setup);
   const part = machine.partById.get(seen.part);
-  if (!part?.labels) return say.hasNothingCalledToLook(name, seen.part);
-  const labels: readonly string[] = seen.instant === "recheck" ? RECHECK : [...part.labels, FLICKERS];
+  const own = labelsIn(machine, seen.setup, seen.part);
+  if (!part || !own) return say.hasNothingCalledToLook(name, seen.part);
+  const labels: readonly string[] = seen.instant === "recheck" ? RECHECK : [...own, FLICKERS];
   if (labels.includes(seen.label)) return null;
   return say.ofCannotShowItKnows(part.name, name, seen.label, labels.map(labelWords).join("; "));
 }

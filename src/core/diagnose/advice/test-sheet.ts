@@ -2,7 +2,7 @@ import { isClamp, type MeterFunction, unitOf } from "../../instrument";
 import { cautionsFor, type Exposure, exposureOf } from "../../safety";
 import type { Machine } from "../../model";
 import { decimal, inSentence, quantity } from "../../quantity";
-import type { Test } from "../../simulate";
+import { isByHand, type Test } from "../../simulate";
 import { costOf, type Cost, type UnitState } from "../planning/cost";
 import { assemblyName } from "../hypotheses/hypothesis";
 import type { Outcome } from "../dictionary/outcomes";
@@ -256,6 +256,7 @@ export function placeOf(machine: Machine, test: Test): string {
 /** What a test is called. */
 export function titleOf(machine: Machine, test: Test): string {
   if (test.instant === "recheck") return say.powerOffWaitAndSee(machine.partById.get(test.red)?.name ?? test.red);
+  if (isByHand(machine, test)) return say.turnByHand(machine.partById.get(test.red)!.name);
   if (test.function === "look") return say.lookAndListen(machine.partById.get(test.red)?.name ?? test.red);
   const red = machine.points.get(test.red);
   const black = test.black ? machine.points.get(test.black) : undefined;

@@ -1,8 +1,8 @@
-import type { ClampPoint, Machine, Point } from "../../model";
+import { type ClampPoint, has, type Machine, type Part, type Point } from "../../model";
 import { forbidden, isPowered } from "../../safety";
 import type { Reading } from "../../quantity";
 import type { Column } from "./predictor";
-import { makeTest, type Test, testKey } from "../../simulate";
+import { makeTest, type Test, testKey, turnsByHand } from "../../simulate";
 
 /**
  * Every test worth thinking of: each reachable point against the reference of its own domain, across each part,
@@ -10,7 +10,10 @@ import { makeTest, type Test, testKey } from "../../simulate";
  */
 export function candidateTests(machine: Machine): readonly Test[] {
   const found = new Map<string, Test>();
-  const pairs = [...referencePairs(machine), ...partPairs(machine)];
+  const toReference = referencePairs(machine);
+  const across = partPairs(machine);
+  const ohmsPairs = [...toReference, ...across.map(({ pair }) => pair)];
+  const voltsPairs = [...toReference, ...across.filter((a) => isReadPowered(machine, a)).map(({ pair }) => pair)];
   const metal = casePairs(machine);
   for (const setup of machine.file.setups) {
     const offer = (test: Test) => {
@@ -28,11 +31,12 @@ export function candidateTests(machine: Machine): readonly Test[] {
     if (isPowered(setup))
       for (const [red, black] of supplyPairs(machine)) offer(makeTest(setup.id, "acv", red.id, black.id));
     if (!isPowered(setup)) {
+      for (const part of machine.parts) if (turnsByHand(machine, part.id)) offer(makeTest(setup.id, "look", part.id));
       for (const [red, black] of capacitorPairs(machine)) offer(makeTest(setup.id, "capacitance", red.id, black.id));
       for (const [red, black] of metal) offer(makeTest(setup.id, "insulation", red.id, black.id));
     }
     // An ohmmeter finds a leak of some kilohms to the metalwork; that it finds none clears nothing, see `evidence`.
-    for (const [red, black] of [...pairs, ...metal])
+    for (const [red, black] of [...(isPowered(setup) ? voltsPairs : ohmsPairs), ...metal])
       offer(makeTest(setup.id, isPowered(setup) ? voltsFunction(machine, red, black) : "ohms", red.id, black.id));
   }
   return [...found.values()];
@@ -186,19 +190,45 @@ function supplyPairs(machine: Machine): Pair[] {
   });
 }
 
+/** The two ends of an element of a part. */
+interface Across {
+  readonly pair: Pair;
+  readonly part: Part;
+  /** Which of the elements of its part. */
+  readonly element: number;
+}
+
+/**
+ * Whether volts are read across an element: as a drop over what only carries or breaks a current, or where one end of it
+ * is a reference, or where its circuit has none. Across anything else a technician reads from each side to the source's
+ * own return; never a rail to the motor's minus, nor two outputs against each other. Common practice, no source.
+ */
+function isReadPowered(machine: Machine, { pair, part, element }: Across): boolean {
+  const references = machine.file.references.flatMap((r) => r.points.map((id) => machine.points.get(id)!.node));
+  const group = machine.domains[pair[0].node]!.group;
+  if (!references.some((node) => machine.domains[node]!.group === group)) return true;
+  if (pair.some((point) => references.includes(point.node))) return true;
+  const rated = part.kind.electrical.rated?.(part.fields);
+  return (
+    has(part, "conductor", "protects", "interlock", "breaks-current", "often-bridged") &&
+    (!rated || rated.element === element)
+  );
+}
+
 /** The two ends of every element that has points on both. */
-function partPairs(machine: Machine): Pair[] {
+function partPairs(machine: Machine): Across[] {
   const at = new Map<number, Point[]>();
   for (const point of machine.points.values()) at.set(point.node, [...(at.get(point.node) ?? []), point]);
-  const pairs: Pair[] = [];
-  for (let e = 0; e < machine.ends.length / 2; e++) {
-    const ends = [machine.ends[2 * e]!, machine.ends[2 * e + 1]!] as const;
-    for (const red of at.get(ends[0]) ?? [])
-      for (const black of at.get(ends[1]) ?? [])
-        if (red.node !== black.node && machine.domains[red.node]!.group === machine.domains[black.node]!.group)
-          pairs.push([red, black]);
-  }
-  return pairs;
+  return machine.parts.flatMap((part) =>
+    part.kind.electrical.elements(part.fields).flatMap(([a, b], element) =>
+      (at.get(part.nodeOf.get(a)!) ?? []).flatMap((red) =>
+        (at.get(part.nodeOf.get(b)!) ?? [])
+          .filter((black) => red.node !== black.node)
+          .filter((black) => machine.domains[red.node]!.group === machine.domains[black.node]!.group)
+          .map((black): Across => ({ pair: [red, black], part, element })),
+      ),
+    ),
+  );
 }
 
 /** The points to measure against: those beside it, else those near, else one of the same circuit. */

@@ -2,7 +2,7 @@ import type { Machine } from "../../model";
 import { comesAndGoes, type Evidence, isSaidToComeAndGo } from "./evidence";
 import { aloneLikelihood } from "./bench-verdict";
 import { answerLikelihood } from "./simple-causes";
-import type { Hypothesis } from "../hypotheses/hypothesis";
+import { faultsOf, type Hypothesis } from "../hypotheses/hypothesis";
 import type { Stopwatch } from "./timed-observation";
 import { repairLikelihood, signChance, WHOLE_UNIT } from "./signs";
 
@@ -19,6 +19,9 @@ export function saidOf(machine: Machine, stopwatch: Stopwatch, evidence: readonl
   for (const e of evidence)
     if (e.type === "complaint" && e.comesAndGoes && !evidence.some(isSaidToComeAndGo))
       said.push({ id: e.id, likelihood: (h) => signChance(machine, WHOLE_UNIT, "comes-and-goes", h) ?? 1 });
+  const from = machine.file.complaints.find((c) => c.id === complaint)?.from ?? [];
+  const complained = evidence.find((e) => e.type === "complaint");
+  if (complained && from.length > 0) said.push({ id: complained.id, likelihood: (h) => comesFrom(machine, from, h) });
   const last = new Map(evidence.flatMap((e) => (e.type === "answer" ? [[e.first, e] as const] : [])));
   for (const e of last.values()) {
     const first = machine.file.firsts.find((f) => f.id === e.first);
@@ -46,4 +49,17 @@ export function saidOf(machine: Machine, stopwatch: Stopwatch, evidence: readonl
   for (const e of evidence)
     if (e.type === "timed") said.push({ id: e.id, likelihood: (h) => stopwatch.likelihood(e, h) });
   return said;
+}
+
+/** How often a complaint is made of a unit in which nothing has failed that it can come from; estimate E50. */
+const FROM_ELSEWHERE = 0.002;
+
+/**
+ * Likelihood of a complaint that names what it can come from. A unit with nothing wrong may be complained of just so: it
+ * comes from beside it.
+ */
+function comesFrom(machine: Machine, from: readonly string[], hypothesis: Hypothesis): number {
+  if (hypothesis.kind === "no fault" || hypothesis.kind === "something else") return 1;
+  const faults = faultsOf(machine, hypothesis);
+  return faults.some((f) => from.includes(f.part) || from.includes(`${f.part}:${f.mode}`)) ? 1 : FROM_ELSEWHERE;
 }

@@ -4,7 +4,7 @@ import type { Machine } from "../../model";
 import type { Repair } from "../evidence/evidence";
 import { CAREFUL, type Equipment } from "./equipment";
 import type { Times } from "./learned-times";
-import type { Test } from "../../simulate";
+import { isByHand, type Test } from "../../simulate";
 import { say } from "#words/core/diagnose/planning";
 
 /** How the unit stands now: what it costs to make a test depends on it. */
@@ -53,6 +53,8 @@ const CLAMP = 1;
 const CAPACITANCE = 2;
 const INSULATION = 2.5;
 const LOOK = 0.5;
+/** A belt or a coupling is taken off, the one or the other turned, and put back. */
+const BY_HAND = 4;
 /** Power off, ten seconds, power on, and long enough to see it come back or not. */
 const RECHECK_MINUTES = 2;
 
@@ -121,6 +123,7 @@ export function movesTo(machine: Machine, now: UnitState, test: Test): readonly 
     moves.push({ move: `setup ${setup.id}`, minutes: setup.minutes, words: setup.how });
   let own: { move: string; minutes: number };
   if (test.instant === "recheck") own = { move: "recheck", minutes: RECHECK_MINUTES };
+  else if (isByHand(machine, test)) own = { move: "by hand", minutes: BY_HAND };
   else if (test.function === "look") own = { move: "look", minutes: LOOK };
   else if (isClamp(test.function)) own = { move: "clamp", minutes: CLAMP };
   else if (test.function === "capacitance") own = { move: "capacitance", minutes: CAPACITANCE };

@@ -105,6 +105,9 @@ class NameCheck {
 
   complaints(): void {
     const paths = new Set(this.file.paths.map((p) => p.id));
+    const { sleep } = this.file;
+    this.need(this.names.setupById, "setup", sleep?.setup, ["sleep", "setup"]);
+    this.need(this.names.clamps, "clamp", sleep?.clamp, ["sleep", "clamp"]);
     this.file.complaints.forEach((complaint, i) => {
       this.need(this.names.setupById, "setup", complaint.setup, ["complaints", i, "setup"]);
       this.need(paths, "path", complaint.path, ["complaints", i, "path"]);
@@ -114,6 +117,13 @@ class NameCheck {
         if (known && !known.labels?.includes(label))
           this.problem(["complaints", i, "sees", part], say.cannotBeSeen(part, label));
       }
+      complaint.from.forEach((cause, k) => {
+        const [part = "", mode] = cause.split(":");
+        this.need(this.names.partById, "part", part, ["complaints", i, "from", k]);
+        const own = this.names.partById.get(part);
+        if (own && mode !== undefined && !own.modes.some((m) => m.id === mode))
+          this.problem(["complaints", i, "from", k], say.aDoesNotFailAs(own.kind.kind, mode));
+      });
     });
   }
 

@@ -78,6 +78,7 @@ export const capacitorMotor = definePart({
       { id: "seized", words: "seized", odds: 1, source: "from memory" },
       { id: "to-case", words: say.windingLeaksToTheCase, odds: 0.4, source: "from memory", severity: [2e3, 5e4] },
     ],
+    jammedLike: "seized",
     signs: () => [
       {
         id: "smell",
@@ -89,6 +90,7 @@ export const capacitorMotor = definePart({
   },
   observed: {
     noticed: say.listenWatchTheShaftOr,
+    byHand: (mode) => mode !== "seized",
     observable: () => ({ what: "motor", labels: ["turns", "turns backwards", "still", "hums"] }),
     look({ fields, mode, values }, view) {
       const fed = (winding: "main" | "start") => view.ac(winding, "common") > 0.75 * fields.volts;

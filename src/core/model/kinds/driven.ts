@@ -10,12 +10,24 @@ export const driven = definePart({
   fields: z.object({ by: id, when: words }),
   electrical: NO_CIRCUIT,
   failures: {
-    modes: () => [{ id: "belt-off", words: say.beltTornOrOff, odds: 1.5, source: "from memory" }],
-    signs: () => [{ id: "worn-belt", words: say.wornBeltRubberDust, given: { "belt-off": 0.7 }, otherwise: 0.05 }],
+    modes: () => [
+      { id: "belt-off", words: say.beltTornOrOff, odds: 1.5, source: "from memory" },
+      { id: "drags", words: say.bearingOrBeltDrags, odds: 0.8, source: "from memory" },
+    ],
+    jams: ["drags"],
+    signs: () => [
+      {
+        id: "worn-belt",
+        words: say.wornBeltRubberDust,
+        given: { "belt-off": 0.7, drags: 0.25 },
+        otherwise: 0.05,
+      },
+    ],
   },
   observed: {
     noticed: say.watchWhetherItMovesHands,
     observable: () => ({ what: "drive", labels: ["moves", "stands"] }),
+    byHand: (mode) => mode !== "drags",
     look: ({ fields, mode }, view) => (mode === null && view.seen(fields.by) === fields.when ? "moves" : "stands"),
   },
   safety: {

@@ -110,10 +110,12 @@ export const motor = definePart({
           ]
         : []),
     ],
+    jammedLike: "seized",
     unitSigns: { warm: 0.3 },
   },
   observed: {
     noticed: say.listenWatchTheShaftFrom,
+    byHand: (mode) => mode !== "seized",
     observable: (f) => ({
       what: "motor",
       labels: f.current === "dc" ? ["turns", "turns backwards", "still", "hums"] : ["turns", "still", "hums"],

@@ -5,6 +5,7 @@ import { breaker } from "./breaker";
 import { buzzer } from "./buzzer";
 import { capacitor } from "./capacitor";
 import { capacitorMotor } from "./capacitor-motor";
+import { charger } from "./charger";
 import { coinInput } from "./coin-input";
 import { compressor } from "./compressor";
 import { contact } from "./contact";
@@ -99,6 +100,7 @@ export const PART_KINDS = [
   thermostat,
   pressureSwitch,
   reedSwitch,
+  charger,
   coinInput,
   paymentInput,
   // Loads

@@ -1,5 +1,8 @@
 /** What core/journal says to people, in English. */
 export const say = {
+  noPlaceForTheSleepCurrent: "The machine's file does not say where its sleep current is logged.",
+  sleepCurrentLogged: "Sleep current, logged",
+  atMostMilliamps: (milliamps: number) => `at most ${milliamps} mA`,
   onToMeasuring: "On to measuring.",
   putRightTheComplaintStays: (sentence: string) => `Put right (${sentence}); the complaint stays.`,
   isGone: "is gone",

@@ -27,6 +27,8 @@ export const say = {
     `${sourcesOff} Meter on volts first: prove it dead before you touch it.`,
   meterOnVoltsFirstProveIt: (sourcesOff: string, rangeWord: string) =>
     `${sourcesOff} Meter on volts first: prove it dead before you turn to ${rangeWord}.`,
+  lockedOffBeforeHands: (sourcesOff: string) =>
+    `${sourcesOff} What it moves is propped: nothing may run or fall by itself while you turn it.`,
   aCapacitorHoldsItsCharge:
     "A capacitor holds its charge: discharge it through a resistor, prove it under 5 V, then take one lead of it off.",
   vAtTheTipsPlugs:

@@ -1,5 +1,6 @@
 /** What ui/sleep says to people, in English. */
 export const say = {
+  logInTheJob: (amps: string) => `Into the job: ${amps}`,
   currentOverTimeWithThe: "Current over time, with the limit",
   readingNow: "Reading now",
   anew: "Anew",

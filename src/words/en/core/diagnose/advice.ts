@@ -33,6 +33,7 @@ export const say = {
   unstableReading: "unstable reading",
   anyValue: "any value",
   powerOffWaitAndSee: (name: string) => `${name}: power off, wait, and see`,
+  turnByHand: (name: string) => `${name}: uncoupled, turn it by hand`,
   lookAndListen: (name: string) => `${name}: look and listen`,
   firstWordsLeavesLeavesWords: (firstWords: string, leavesWords: string, otherWords: string, leavesWords2: string) =>
     `${firstWords} leaves ${leavesWords}; ${otherWords} leaves ${leavesWords2}.`,

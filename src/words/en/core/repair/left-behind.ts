@@ -4,6 +4,8 @@ export const say = {
   takeTheJumperOut: "Take the jumper out",
   leadLiftedName: (name: string) => `Lead lifted: ${name}`,
   putTheLeadBack: "Put the lead back",
+  uncoupledName: (name: string) => `Uncoupled: ${name}`,
+  coupleItAgain: "Couple it again",
   benchSupplyAt: (point: string) => `Bench supply at ${point}`,
   takeTheBenchSupplyOff: "Take the bench supply off",
   lampInPlaceOf: (name: string) => `Lamp in place of ${name}`,

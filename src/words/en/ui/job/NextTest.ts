@@ -1,5 +1,6 @@
 /** What ui/job/NextTest says to people, in English. */
 export const say = {
+  logTheSleepCurrent: "Log it until it sleeps",
   likely: "Likely, unproven",
   whatToDoAboutIt: "What to do about it",
   closeWithADiagnosis: "Close with a diagnosis",

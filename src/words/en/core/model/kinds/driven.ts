@@ -1,6 +1,7 @@
 /** What core/model/kinds/driven says to people, in English. */
 export const say = {
   beltTornOrOff: "belt torn or off",
+  bearingOrBeltDrags: "bearing or belt drags or is jammed",
   wornBeltRubberDust: "worn belt, rubber dust",
   watchWhetherItMovesHands: "Watch whether it moves; hands and sleeves away.",
   unplugBeforeYouReachInto: "Unplug before you reach into a drive.",
