@@ -27,7 +27,7 @@ const FAULTS: Readonly<Record<string, string>> = {
   "obwart-dv-8":
     "compressor:open KC:contact-open M1:open sensor:open display:dead fan:seized U1:vend1-off T1:primary-open F1:blown E-1:open",
   "perlgrund-tm-3":
-    "H-1:open H-3:resistive H-4:open UD:dead UB2:dead screen:dead motor:open UC2:dead L-1:open PS:dead UB:answer-off",
+    "H-1:open H-3:resistive UD:dead UB2:dead screen:dead motor:open UC2:dead L-1:open PS:dead UB:answer-off",
   "pfellmar-co-12": "battery:flat KS:coil-open CU:contact-open KF:contact-open clock:flat",
   "quellmoor-sb-210":
     "H1-1:open panel:dead PS1:dead fan:open heater:open sensor:short compressor:open J1-1:open K1:coil-open",

@@ -4,7 +4,7 @@ import { faultGroups } from "../../src/core/diagnose/advice/groups";
 import { walkOf } from "../../src/core/diagnose/advice/baseline-walk";
 import { testKey } from "../../src/core/simulate/test";
 import { FLEET, groupsOf, isolationOf } from "./fleet";
-import { search } from "./isolate-unit";
+import { complaintOf, search } from "./isolate-unit";
 import { proofState, wholeWay } from "./whole-way";
 import { randomSource, randomValues, UnitOnTheBench } from "./unit-on-the-bench";
 
@@ -65,8 +65,15 @@ export function searchFleet(names: readonly string[]): void {
 
     /** Searches a unit with this fault; where it ended wrongly, in words. */
     function wrongEnd(h: (typeof faults)[number], random: () => number): string[] | null {
-      const unit = new UnitOnTheBench(machine, [h.fault], randomValues(machine, random), random);
-      const run = search(dictionary, unit, "advice");
+      const values = randomValues(machine, random);
+      const unit = new UnitOnTheBench(machine, [h.fault], values, random);
+      // Whoever stands there says how warm it is: the job screen asks, and no sensor can be judged without.
+      const run = search(dictionary, unit, "advice", {
+        known: [
+          { type: "complaint", id: "complaint", complaint: complaintOf(unit) },
+          { type: "surroundings", id: "room", celsius: Math.round(values.ambient) },
+        ],
+      });
       const group = committed.find((g) => g.includes(h.id)) ?? [h.id];
       const allowed = new Set(group.map((id) => dictionary.hypotheses.find((x) => x.id === id)!.assembly));
       if (run.assemblies.includes(h.assembly) && run.assemblies.every((p) => allowed.has(p))) return null;

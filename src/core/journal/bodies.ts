@@ -1,7 +1,7 @@
 import type { TestCard, SignAsked } from "../diagnose";
 import { unitOf } from "../instrument";
 import type { Change, Machine, SettingEntry } from "../model";
-import { type Asked, parseReading, quantityText, type Reading, readingText } from "../quantity";
+import { type Asked, parseReading, quantityText, type Reading } from "../quantity";
 import { exposureOf } from "../safety";
 import { makeTest, type Test } from "../simulate";
 import { CORE_VERSION } from "../version";
@@ -194,7 +194,7 @@ export function sleepLoggedBody(machine: Machine, amps: number, verdict: "good" 
       setup: machine.setupById.get(test.setup)!.name,
       exposure: exposureOf(machine, machine.setupById.get(test.setup)!, test),
       expected: say.atMostMilliamps(machine.file.sleep!.milliamps),
-      shown: readingText(shown, unitOf(test.function)),
+      shown: quantityText(amps, "amperes"),
       verdict: verdict === "good" ? "fits" : "does not fit",
       proposed: false,
     },

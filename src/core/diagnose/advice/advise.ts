@@ -153,11 +153,8 @@ function adviseOn(
   const left = new Set([...made, ...secondLooks(dictionary, all)]);
   const bound = early || again ? here : { ...here, due: dueProofs(dictionary, beliefs, here, evidence, suspects) };
   const open = early || again ? [] : testsLeft(dictionary, beliefs, bound, evidence, left);
-  // Nearly sure, and no step left that could name another assembly: what is left to do is to prove it.
-  const telling =
-    top.probability > NEARLY_SURE && isAssembly(dictionary, top.assembly)
-      ? namingAnother(dictionary, beliefs, here.repairs, open, top.assembly, 1 - sureOf(dictionary, top.assembly))
-      : open;
+  const isNearlySure = top.probability > NEARLY_SURE && isAssembly(dictionary, top.assembly);
+  const telling = isNearlySure ? couldStillChange(dictionary, beliefs, here, open, top.assembly) : open;
   const nothingElse = telling.length === 0 && open.length > 0;
   const isCertain = nothingElse || isFound(dictionary, top, mayComeFromElsewhere(dictionary, evidence));
   const sure = early === null && again === null && isCertain;
@@ -165,7 +162,9 @@ function adviseOn(
   const last = lastLook(dictionary, beliefs, here, evidence, top, { sure, isOver, left });
   const settled = early !== null || (sure && last.step === null);
   const rated = settled || last.step ? [] : telling;
-  const proofs = settled && !early ? bindProofs(dictionary, beliefs, here, evidence, top.assembly) : [];
+  // What is owed in any case comes before what is only to make it surer: it does that too.
+  const isProven = (settled || (isNearlySure && !again && !last.step)) && !early;
+  const proofs = isProven ? bindProofs(dictionary, beliefs, here, evidence, top.assembly) : [];
   const proof = nextProof(proofs);
   const missing = proof ? [] : proofs.filter((p) => p.state === "refuted" || p.state === "beyond");
   const way =
@@ -193,6 +192,17 @@ function adviseOn(
     toCome: way ? { minutes: way.minutes, money: way.money } : null,
     isWider: dictionary.hypotheses.length > narrow.hypotheses.length,
   };
+}
+
+/** Nearly sure, and no step left that could name another assembly: what is left to do is to prove it. */
+function couldStillChange(
+  dictionary: FaultDictionary,
+  beliefs: Beliefs,
+  { repairs }: UnitState,
+  open: readonly RatedTest[],
+  assembly: string,
+): readonly RatedTest[] {
+  return namingAnother(dictionary, beliefs, repairs, open, assembly, 1 - sureOf(dictionary, assembly));
 }
 
 /** Nothing in the file fits, and yet a reading is not what a sound machine shows. */

@@ -52,7 +52,7 @@ const CLAMP = 1;
  */
 const CAPACITANCE = 2;
 const INSULATION = 2.5;
-const LOOK = 0.5;
+const LOOK = 1;
 /** A belt or a coupling is taken off, the one or the other turned, and put back. */
 const BY_HAND = 4;
 /** Power off, ten seconds, power on, and long enough to see it come back or not. */

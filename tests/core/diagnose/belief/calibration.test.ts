@@ -243,7 +243,7 @@ describe("what is believed", () => {
   it("comes true as often as it is believed, truth drawn from the prior", { timeout: 120_000 }, () => {
     const { deciles, runs } = calibrate(
       [dictionary, isolationOf("zirvald-bw-15"), isolationOf("hochkar-ip-4")],
-      300,
+      600,
       randomSource(51),
     );
     console.log(

@@ -79,9 +79,9 @@ describe("what it costs to make a test from where the unit stands", () => {
     const ice = (now: string) => moved(at(now), makeTest("satisfied", "look", "compressor"));
     expect(ice("cold-call")).toEqual([
       ["setup satisfied", 6],
-      ["look", 0.5],
+      ["look", 1],
     ]);
-    expect(ice("satisfied")).toEqual([["look", 0.5]]);
+    expect(ice("satisfied")).toEqual([["look", 1]]);
     const clamp = [...machine.clamps.keys()][0]!;
     const own = (test: ReturnType<typeof makeTest>) =>
       movesTo(machine, { setup: test.setup, openPanels: new Set(machine.file.panels.map((p) => p.id)) }, test).at(-1)!;
