@@ -4,7 +4,7 @@
  */
 
 export { type Controls, controlsOf, type Doing, MachineAtHand } from "./at-hand";
-export { isByHand, labelsIn, STUCK, TURNS_FREELY, turnsByHand } from "./by-hand";
+export { isByHand, labelsIn, turnsByHand } from "./by-hand";
 export { programOf } from "./conditions";
 export { Simulator } from "./energise";
 export { observe, observeAll } from "./observe";

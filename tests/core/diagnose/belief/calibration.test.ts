@@ -252,8 +252,9 @@ describe("what is believed", () => {
         .map((d) => `${(100 * d.believed).toFixed(0)} % ${(100 * d.true).toFixed(0)} % (${d.cases})`)
         .join("; ")}`,
     );
-    const many = deciles.filter((d) => d.cases >= 200);
-    expect(many.length).toBeGreaterThanOrEqual(2);
+    // The cases of one unit hang together: what counts is units, of which a tenth with few cases has a handful.
+    const many = deciles.filter((d) => d.cases >= 400);
+    expect(many.length).toBeGreaterThanOrEqual(5);
     for (const d of many) expect(Math.abs(d.believed - d.true)).toBeLessThanOrEqual(0.07);
   });
 
