@@ -259,8 +259,8 @@ const EMIT: Readonly<Record<string, Emit>> = {
   wire: (ctx, { id, mode, t }) => {
     if (mode !== "open" && !ctx.unit.setup.lifted.includes(id)) ctx.net.ohms(t("a"), t("b"), 0.03);
   },
-  jumper: (ctx, { id, t }) => {
-    if (ctx.unit.machine.rigsOf.get(ctx.unit.setup.id)?.has(id)) ctx.net.ohms(t("a"), t("b"), 0.02);
+  jumper: (ctx, { id, f, t }) => {
+    if (ctx.unit.machine.rigsOf.get(ctx.unit.setup.id)?.has(id)) ctx.net.ohms(t("a"), t("b"), num(f, "ohms"));
   },
   "bench feed": (ctx, { id, f, t }) => {
     if (!ctx.unit.machine.rigsOf.get(ctx.unit.setup.id)?.has(id)) return;

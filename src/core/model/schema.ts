@@ -114,8 +114,8 @@ const setup = z.strictObject({
   apart: list(id, 10),
   /** Parts whose leads are lifted. */
   lifted: list(id, 10),
-  /** Points joined by a wire. */
-  jumpers: list(z.tuple([id, id]), 6),
+  /** Points joined by a wire, or by a resistor of so many ohms: the chart's value in place of a sensor. */
+  jumpers: list(z.union([z.tuple([id, id]), z.tuple([id, id, number({ above: 0, max: 1e7 })])]), 6),
   /** Loads fed from a fused bench supply, the board bypassed. */
   feeds: list(feed, 4),
   /** Parts replaced by known good ones. */

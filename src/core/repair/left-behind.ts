@@ -1,6 +1,6 @@
 import { type Machine, modeName, type SetupEntry } from "../model";
 import type { Job } from "../journal";
-import { inSentence } from "../quantity";
+import { inSentence, quantityText } from "../quantity";
 import { programOf, turnsByHand } from "../simulate";
 import { say } from "#words/core/repair/left-behind";
 
@@ -60,8 +60,16 @@ function leftBySetup(machine: Machine, setup: SetupEntry | undefined): readonly 
   const point = (id: string) => machine.points.get(id)?.name ?? id;
   const list: LeftBehind[] = [];
   const program = programOf(machine);
-  for (const [a, b] of setup.jumpers)
-    list.push(derived(`jumper ${a} ${b}`, say.jumperFromTo(point(a), point(b)), say.takeTheJumperOut));
+  for (const [a, b, ohms] of setup.jumpers)
+    list.push(
+      ohms === undefined
+        ? derived(`jumper ${a} ${b}`, say.jumperFromTo(point(a), point(b)), say.takeTheJumperOut)
+        : derived(
+            `jumper ${a} ${b}`,
+            say.resistorFromTo(quantityText(ohms, "ohms"), point(a), point(b)),
+            say.takeTheResistorOut,
+          ),
+    );
   for (const p of setup.lifted)
     list.push(
       turnsByHand(machine, p)

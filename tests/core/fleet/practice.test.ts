@@ -230,3 +230,31 @@ describe("fastening tool, instrument panel, ticket machine", () => {
 function programCodes(machine: ReturnType<typeof machineNamed>) {
   return machine.parts.flatMap((p) => (p.fields as { codes?: { id: string; blames?: string }[] }).codes ?? []);
 }
+
+// Common practice, no source: ice judges the sensor itself; a resistor of the chart's value at the board's own plug
+// judges the input, whatever the sensor and its leads are.
+describe("a resistor in place of the sensor", () => {
+  const u = unit("kaldruun-uc-80");
+  it("makes a board call whose sensor or plug is open, and none whose output is dead", () => {
+    for (const [fault, calls] of [
+      ["sensor:open", true],
+      ["S-1:open", true],
+      ["sensor:short", true],
+      ["U1:cool-off", false],
+      ["K1:contact-open", false],
+    ] as const) {
+      expect(u.seen("calling", "compressor", fault), fault).toBe("silent");
+      expect(u.seen("stand-in", "compressor", fault), fault).toBe(calls ? "runs" : "silent");
+    }
+  });
+  it("is held against the board by its chart: 7.5 kilohms is 15 to 16 degrees of 5 kilohms at 25 with B 3,800", () => {
+    const celsius = 1 / (1 / 298.15 + Math.log(7500 / 5000) / 3800) - 273.15;
+    expect(celsius).toBeGreaterThan(14);
+    expect(celsius).toBeLessThan(17);
+  });
+  it("is among what was left behind until it is taken out", () => {
+    const setup = u.machine.setupById.get("stand-in")!;
+    expect(setup.jumpers).toEqual([["S-1.pad", "S-2.pad", 7500]]);
+    expect(setup.apart).toEqual(["S"]);
+  });
+});

@@ -1,5 +1,6 @@
 import type { MachineFile, PartEntry } from "../schema";
 import type { Point } from "../machine";
+import { WIRE_OHMS } from "../kinds/jumper";
 import { GROUND_NET, type Entry } from "./entries";
 import type { Report } from "./problem";
 import { say } from "#words/core/model/compile";
@@ -26,14 +27,15 @@ export function rigsIn(file: MachineFile, points: ReadonlyMap<string, Point>, pr
     return point?.net ?? GROUND_NET;
   };
   file.setups.forEach((setup, s) => {
-    setup.jumpers.forEach(([a, b], j) => {
+    setup.jumpers.forEach(([a, b, ohms], j) => {
       const path = ["setups", s, "jumpers", j];
       add(
         setup.id,
         {
           kind: "jumper",
-          id: `jumper.${a}.${b}`,
+          id: `jumper.${a}.${b}${ohms === undefined ? "" : `.${ohms}`}`,
           name: say.jumperAToB(a, b),
+          ohms: ohms ?? WIRE_OHMS,
           piece: "rig",
           at: { a: net(a, path), b: net(b, path) },
           odds: {},

@@ -2,6 +2,8 @@
 export const say = {
   jumperFromTo: (point: string, point2: string) => `Jumper from ${point} to ${point2}`,
   takeTheJumperOut: "Take the jumper out",
+  resistorFromTo: (ohms: string, point: string, point2: string) => `Resistor of ${ohms} from ${point} to ${point2}`,
+  takeTheResistorOut: "Take the resistor out, the plug back on",
   leadLiftedName: (name: string) => `Lead lifted: ${name}`,
   putTheLeadBack: "Put the lead back",
   uncoupledName: (name: string) => `Uncoupled: ${name}`,
