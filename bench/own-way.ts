@@ -143,6 +143,15 @@ const ROWS: readonly Row[] = [
     },
   },
   {
+    complaint: "compressor clicks",
+    machine: "lawinor-im-90",
+    as: "hums",
+    truths: {
+      "PTS:open": ["freezing clamp clamp-comp", "dead ohms P2-3 comp-S", "dead ohms P2-3 P2-5"],
+      "compressor:start-open": ["freezing clamp clamp-comp", "dead ohms P2-3 comp-S", "dead ohms comp-S P2-5"],
+    },
+  },
+  {
     complaint: "dryer cold",
     machine: "brenzik-cd-30",
     truths: { "limit:open": ["dead ohms R-2 burner", "coin acv R-2.pad R-3.pad"] },

@@ -21,7 +21,7 @@ const FAULTS: Readonly<Record<string, string>> = {
   "kolbrast-tk-2":
     "limit:open fan:open KH:coil-open door-sw:stuck-open PTC1:open PTC2:open dial:wiper-open duct:open U1:latch-off KF:welded",
   "lawinor-im-90":
-    "valve:open K2:welded bin:stuck-open pump:open T1:secondary-open compressor:locked evap:open F1:blown",
+    "valve:open K2:welded bin:stuck-open pump:open T1:secondary-open compressor:locked evap:open F1:blown PTS:open compressor:start-open",
   "murgast-abs-60":
     "FD:blown cut-reset:open display:dead HA:open KD:contact-open sensor:open HD:open FA:blown J2-2:open",
   "obwart-dv-8":

@@ -126,8 +126,15 @@ interface Placed {
   readonly k: number;
   readonly nodes: ReadonlyMap<string, string>;
 }
-/** What drives a belt that drags stands as if it were seized itself, unless it is uncoupled. */
-export function jammedBy({ machine, setup, fault }: UnitInSpice, motor: string): "seized" | null {
+/**
+ * What drives a belt that drags stands as if it were seized itself, unless it is uncoupled; so does a compressor whose
+ * start winding is fed through nothing.
+ */
+export function jammedBy({ machine, setup, fault }: UnitInSpice, motor: string): "seized" | "locked" | null {
+  const start = machine.partById.get(motor)!.nodeOf.get("start");
+  const broken = machine.partById.get(fault.part)!;
+  if (start !== undefined && broken.kind.kind === "ptc" && fault.mode === "open")
+    return [...broken.nodeOf.values()].includes(start) && !setup.good.includes(fault.part) ? "locked" : null;
   if (fault.mode !== "drags" || setup.good.includes(fault.part) || setup.lifted.includes(fault.part)) return null;
   const { by } = machine.partById.get(fault.part)!.fields as unknown as { readonly by: string };
   return by === motor ? "seized" : null;
@@ -356,6 +363,13 @@ const EMIT: Readonly<Record<string, Emit>> = {
     if (nodes.has("case")) net.ohms(t("a"), t("case"), mode === "to-case" ? 8e3 : 40e6);
   },
   compressor: ({ net, powered, hertz }, { f, mode, t, k, nodes }) => {
+    // A start winding brought out: a rotor that stands takes through it as much less as its ohms are more.
+    if (nodes.has("start") && mode !== "start-open") {
+      const [ohms, main] = [num(f, "startOhms") * k, num(f, "windingOhms") * k];
+      const amps = (num(f, "runAmps") * k * (mode === null ? 1 : 6) * main) / ohms;
+      if (powered) net.winding(t("start"), t("neutral"), num(f, "volts"), amps, 0.8, hertz);
+      else net.ohms(t("start"), t("neutral"), ohms);
+    }
     if (mode !== "open") {
       if (!powered) net.ohms(t("line"), t("neutral"), num(f, "windingOhms") * k);
       else
@@ -363,7 +377,7 @@ const EMIT: Readonly<Record<string, Emit>> = {
           t("line"),
           t("neutral"),
           num(f, "volts"),
-          num(f, "runAmps") * k * (mode === "locked" ? 6 : 1),
+          num(f, "runAmps") * k * (mode === "locked" || mode === "start-open" ? 6 : 1),
           0.8,
           hertz,
         );

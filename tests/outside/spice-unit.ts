@@ -301,7 +301,7 @@ function labelOf(
     case "pump":
       return works && mode === "jammed" ? "hums" : word("pumps", "silent");
     case "compressor":
-      return works && mode === "locked" ? "hums" : word("runs", "silent");
+      return works && (mode === "locked" || mode === "start-open") ? "hums" : word("runs", "silent");
     case "valve":
       return mode === "stuck-open" ? "flows" : word("flows", "shut");
     case "solenoid":

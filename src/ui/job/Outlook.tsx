@@ -1,14 +1,22 @@
 "use client";
 
+import dynamic from "next/dynamic";
 import { useState } from "react";
-import { CartesianGrid, Line, LineChart, ResponsiveContainer, Tooltip, XAxis, YAxis } from "recharts";
 import type { Advice, Evidence, Spread } from "../../core/diagnose";
 import type { Job } from "../../core/journal";
-import { useEngine, type Desk } from "../engine/useEngine";
-import { evidenceWords } from "./evidence-words";
-import { Problem } from "../engine/Problem";
+import type { Desk } from "../engine/useEngine";
 import { useMoney } from "../shell/Currency";
 import { say } from "#words/ui/job/Outlook";
+
+// Charts are a third of what this page would load, and few open one.
+const SuspectsOverTime = dynamic(() => import("./SuspectsOverTime").then((m) => m.SuspectsOverTime), {
+  ssr: false,
+  loading: () => (
+    <p className="quiet mb-0" role="status">
+      {say.drawing}
+    </p>
+  ),
+});
 
 interface Props {
   readonly advice: Advice | null;
@@ -42,92 +50,8 @@ export function Outlook({ advice, desk, evidence, job }: Props) {
       ) : null}
       <details onToggle={(e) => setOpen(e.currentTarget.open)}>
         <summary>{say.suspectsOverTime}</summary>
-        {open ? <Chart desk={desk} evidence={evidence} job={job} /> : null}
+        {open ? <SuspectsOverTime desk={desk} evidence={evidence} job={job} /> : null}
       </details>
     </section>
-  );
-}
-
-/** A line and a dash pattern for each suspect, named beneath in the same order. */
-const LINES = [
-  { stroke: "var(--ink)", dash: "" },
-  { stroke: "var(--copper)", dash: "8 4" },
-  { stroke: "var(--low)", dash: "2 4" },
-  { stroke: "var(--moss)", dash: "12 4 2 4" },
-  { stroke: "var(--live)", dash: "5 5" },
-] as const;
-
-function Chart({ desk, evidence, job }: Omit<Props, "advice">) {
-  const { value: history, problem } = useEngine(desk, "history", [evidence], true);
-  if (problem) return <Problem words={problem} />;
-  if (!history)
-    return (
-      <p className="quiet mb-0" role="status">
-        {say.drawing}
-      </p>
-    );
-  const { assemblies, steps } = history;
-  const rows = steps.map((s, i) => ({
-    at: i,
-    ...Object.fromEntries(s.shares.map((p, k) => [`p${k}`, Math.round(1000 * p) / 10])),
-  }));
-  const words = (at: number) => evidenceWords(job, steps[at]?.evidence ?? "");
-  return (
-    <figure className="mb-0">
-      <div
-        className="chart-room"
-        role="img"
-        aria-label={say.shareOfBeliefInEach(
-          assemblies
-            .map((p, k) => `${p.name} now ${Math.round(100 * (steps[steps.length - 1]?.shares[k] ?? 0))} %`)
-            .join(", "),
-        )}
-      >
-        <ResponsiveContainer width="100%" height={170}>
-          <LineChart data={rows} margin={{ top: 6, right: 8, bottom: 0, left: -22 }} accessibilityLayer={false}>
-            <CartesianGrid stroke="var(--hair)" vertical={false} />
-            <XAxis dataKey="at" tickFormatter={(v: number) => (v === 0 ? "" : String(v))} tickLine={false} />
-            <YAxis domain={[0, 100]} ticks={[0, 50, 100]} tickFormatter={(v: number) => `${v}`} tickLine={false} />
-            <Tooltip
-              labelFormatter={(at) => words(Number(at))}
-              formatter={(value, name) => [`${String(value)} %`, assemblies[Number(String(name).slice(1))]?.name ?? ""]}
-              isAnimationActive={false}
-            />
-            {assemblies.map((p, k) => (
-              <Line
-                key={p.assembly}
-                type="linear"
-                dataKey={`p${k}`}
-                stroke={LINES[k]!.stroke}
-                strokeDasharray={LINES[k]!.dash}
-                strokeWidth={2.5}
-                dot={{ r: 3, strokeDasharray: "" }}
-                isAnimationActive={false}
-              />
-            ))}
-          </LineChart>
-        </ResponsiveContainer>
-      </div>
-      <figcaption>
-        <ul className="chart-key">
-          {assemblies.map((p, k) => (
-            <li key={p.assembly}>
-              <svg width="34" height="10" aria-hidden>
-                <line
-                  x1="0"
-                  x2="34"
-                  y1="5"
-                  y2="5"
-                  stroke={LINES[k]!.stroke}
-                  strokeDasharray={LINES[k]!.dash}
-                  strokeWidth="3"
-                />
-              </svg>{" "}
-              {p.name}
-            </li>
-          ))}
-        </ul>
-      </figcaption>
-    </figure>
   );
 }

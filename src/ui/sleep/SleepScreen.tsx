@@ -2,6 +2,7 @@
 
 import type { ReactNode } from "react";
 import * as Comlink from "comlink";
+import dynamic from "next/dynamic";
 import { useRouter } from "next/navigation";
 import { useCallback, useEffect, useMemo, useRef, useState } from "react";
 import Button from "react-bootstrap/Button";
@@ -16,10 +17,14 @@ import { send } from "../shell/send";
 import { TopBar } from "../shell/TopBar";
 import { useKept } from "../shell/useKept";
 import { VerdictLine } from "../tools/SheetView";
-import { CurrentChart } from "./CurrentChart";
 import { EyeLog } from "./EyeLog";
 import { LiveLog } from "./LiveLog";
 import { say } from "#words/ui/sleep";
+
+const CurrentChart = dynamic(() => import("./CurrentChart").then((m) => m.CurrentChart), {
+  ssr: false,
+  loading: () => <div className="chart-room" style={{ height: 230 }} />,
+});
 
 const FROM = [
   ["file", say.aLoggersFile],

@@ -1,5 +1,6 @@
 /** What core/model/kinds/compressor says to people, in English. */
 export const say = {
+  startWindingOpen: "start winding open",
   windingOrStartDeviceOpen: "winding or start device open",
   seizedHumsAndDrawsStart: "seized, hums and draws start current",
   windingLeaksToTheCase: "winding leaks to the case",
