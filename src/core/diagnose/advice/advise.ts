@@ -162,10 +162,10 @@ function adviseOn(
   const last = lastLook(dictionary, beliefs, here, evidence, top, { sure, isOver, left });
   const settled = early !== null || (sure && last.step === null);
   const rated = settled || last.step ? [] : telling;
-  // What is owed in any case comes before what is only to make it surer: it does that too.
   const isProven = (settled || (isNearlySure && !again && !last.step)) && !early;
   const proofs = isProven ? bindProofs(dictionary, beliefs, here, evidence, top.assembly) : [];
-  const proof = nextProof(proofs);
+  // Its bad output is owed in any case, and makes it surer than anything else does.
+  const proof = nextProof(settled ? proofs : proofs.filter((p) => p.of === "output"));
   const missing = proof ? [] : proofs.filter((p) => p.state === "refuted" || p.state === "beyond");
   const way =
     settled || again || last.step ? null : planRollout(dictionary, beliefs, bound, rated, canSee(dictionary, evidence));
