@@ -1,7 +1,7 @@
 import { type Machine, modeName, type SetupEntry } from "../model";
 import type { Job } from "../journal";
 import { inSentence, quantityText } from "../quantity";
-import { programOf, turnsByHand } from "../simulate";
+import { programOf } from "../simulate";
 import { say } from "#words/core/repair/left-behind";
 
 /** Something changed on the unit that is not as it was found. */
@@ -58,6 +58,8 @@ function leftBySetup(machine: Machine, setup: SetupEntry | undefined): readonly 
   if (!setup) return [];
   const name = (part: string) => inSentence(machine.partById.get(part)?.name ?? part);
   const point = (id: string) => machine.points.get(id)?.name ?? id;
+  // What is driven has no leads: lifted, it is uncoupled.
+  const isDriven = (part: string) => machine.partById.get(part)?.kind.failures.jams !== undefined;
   const list: LeftBehind[] = [];
   const program = programOf(machine);
   for (const [a, b, ohms] of setup.jumpers)
@@ -72,7 +74,7 @@ function leftBySetup(machine: Machine, setup: SetupEntry | undefined): readonly 
     );
   for (const p of setup.lifted)
     list.push(
-      turnsByHand(machine, p)
+      isDriven(p)
         ? derived(`lifted ${p}`, say.uncoupledName(name(p)), say.coupleItAgain)
         : derived(`lifted ${p}`, say.leadLiftedName(name(p)), say.putTheLeadBack),
     );

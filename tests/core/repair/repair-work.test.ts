@@ -125,6 +125,17 @@ describe("nothing left behind", () => {
       expect(leftBehind(machine, journal.job).map((l) => l.item)).toEqual(items);
     }
   });
+  test("a belt is coupled again, a lead put back, a resistor taken out: each in its own words", () => {
+    const words = (name: string, setup: string) => {
+      const machine = machineNamed(name);
+      const journal = new TestJournal(machine, machine.file.complaints[0]!.id);
+      journal.log({ type: "standing", setup });
+      return leftBehind(machine, journal.job).map((l) => l.words);
+    };
+    expect(words("sellrun-lc-24", "bypass")).toContain("Uncoupled: belt");
+    expect(words("kaldruun-uc-80", "compressor-off")).toContain("Lead lifted: compressor");
+    expect(words("kaldruun-uc-80", "stand-in")).toContain("Resistor of 7.50 kΩ from S pin 1 to S pin 2");
+  });
   test("covers stay on the list until they are closed; what is noted by hand until it is put back; a setting that was moved until it is set back", () => {
     const journal = new TestJournal(freezer, freezer.file.complaints[0]!.id);
     journal.log({ type: "standing", setup: freezer.file.complaints[0]!.setup, panel: "back-cover" });
