@@ -62,6 +62,9 @@ async function enter(
   await expect(page.locator(".trail li")).toHaveCount(count + 1);
 }
 
+// Each machine is a unit of its own: they need not wait for each other.
+test.describe.configure({ mode: "parallel" });
+
 for (const { unit, machine: file, complaint, fault, assembly } of CASES) {
   test(`${file}: from the complaint to the record of a machine proven well`, async ({ page }) => {
     test.setTimeout(150_000);
