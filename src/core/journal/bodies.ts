@@ -178,11 +178,12 @@ export function sleepTest({ file }: Machine): Test | null {
   return setup !== undefined && clamp !== undefined ? makeTest(setup, "dcclamp", clamp) : null;
 }
 
-/** What a log of the sleep current says, as a reading of the wire it was taken in: amperes asleep, or awake for good. */
-export function sleepLoggedBody(machine: Machine, amps: number, verdict: "good" | "bad"): Body<"reading"> {
+/** What a machine was logged to draw where it should sleep, as a reading of the wire in which it was logged. */
+export function sleepLoggedBody(machine: Machine, amps: number): Body<"reading"> {
   const test = sleepTest(machine);
   if (!test) throw new RangeError(say.noPlaceForTheSleepCurrent);
   const shown: Reading = { kind: "value", value: amps };
+  const most = machine.file.sleep!.milliamps;
   return {
     type: "reading",
     test,
@@ -193,9 +194,9 @@ export function sleepLoggedBody(machine: Machine, amps: number, verdict: "good" 
       red: machine.clamps.get(test.red)!.name,
       setup: machine.setupById.get(test.setup)!.name,
       exposure: exposureOf(machine, machine.setupById.get(test.setup)!, test),
-      expected: say.atMostMilliamps(machine.file.sleep!.milliamps),
+      expected: say.atMostMilliamps(most),
       shown: quantityText(amps, "amperes"),
-      verdict: verdict === "good" ? "fits" : "does not fit",
+      verdict: 1000 * amps <= most ? "fits" : "does not fit",
       proposed: false,
     },
     coreVersion: CORE_VERSION,

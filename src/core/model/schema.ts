@@ -112,7 +112,7 @@ const setup = z.strictObject({
   made: list(id, 20),
   openDoors: list(id, 10),
   apart: list(id, 10),
-  /** Parts whose leads are lifted. */
+  /** Parts whose leads are lifted; what is driven is uncoupled. */
   lifted: list(id, 10),
   /** Points joined by a wire, or by a resistor of so many ohms: the chart's value in place of a sensor. */
   jumpers: list(z.union([z.tuple([id, id]), z.tuple([id, id, number({ above: 0, max: 1e7 })])]), 6),

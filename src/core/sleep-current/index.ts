@@ -1,4 +1,4 @@
 /** Logs of a current, and what a machine draws asleep. What others may use of it; nothing else is reached. */
 
 export { type CurrentLog, readCurrentLog, thinned, UnreadableLog } from "./current-log";
-export { analyseSleep, daysUntilFlat, judgeSleep, type Sleep, type SleepLimits } from "./sleep-current";
+export { analyseSleep, daysUntilFlat, drawnAsleep, judgeSleep, type Sleep, type SleepLimits } from "./sleep-current";

@@ -178,6 +178,15 @@ export function judgeSleep(
   return { kind: "good", words: say.thisUnitIsNotThe };
 }
 
+/**
+ * What a machine draws where it should sleep, amperes: asleep; on average, where it wakes up too often for its limit;
+ * still awake, where it never sleeps or not in time. Null where the log tells nothing.
+ */
+export function drawnAsleep(sleep: Sleep, limits: SleepLimits): number | null {
+  if (sleep.asleep === null || (sleep.toSleep ?? 0) > limits.withinSeconds) return sleep.awake ?? sleep.asleep;
+  return sleep.mean !== null && sleep.mean > limits.asleepAmps ? sleep.mean : sleep.asleep;
+}
+
 /** Days until a battery of `ampereHours` is down to `share` of itself at a mean current of `amps`. */
 export function daysUntilFlat(ampereHours: number, amps: number, share = 0.5): number {
   return (ampereHours * (1 - share)) / amps / 24;

@@ -11,7 +11,7 @@ import { logEntry } from "../../contract/jobs";
 import { sleepLoggedBody, sleepTest } from "../../core/journal";
 import { type Change, commonShelf, type Machine, type MachineFile } from "../../core/model";
 import { METRIC, type Quantity, quantityText, readQuantity } from "../../core/quantity";
-import { daysUntilFlat, judgeSleep, type Sleep } from "../../core/sleep-current";
+import { daysUntilFlat, drawnAsleep, judgeSleep, type Sleep } from "../../core/sleep-current";
 import type { SleepDesk } from "../../workers/sleep-desk";
 import { send } from "../shell/send";
 import { TopBar } from "../shell/TopBar";
@@ -235,7 +235,11 @@ export function SleepScreen({ inJob }: { readonly inJob: InJob | null }) {
             <div className="tool-sheet">
               {verdict ? <VerdictLine verdict={verdict} /> : null}
               {inJob && machine && verdict ? (
-                <LogIt inJob={inJob} machine={machine} sleep={sleep} verdict={verdict.kind} />
+                <LogIt
+                  inJob={inJob}
+                  machine={machine}
+                  current={verdict.kind === "unsure" ? null : drawnAsleep(sleep, limits)}
+                />
               ) : null}
               {verdict?.kind === "good" ? (
                 <p className="mb-0">
@@ -304,24 +308,22 @@ function useLimit(key: string, ofFile: string | null): [string, (text: string) =
   return ofFile === null ? kept : own;
 }
 
-/** The verdict goes into the job as a reading of the wire in which it was logged. */
+/** What it draws where it should sleep goes into the job as a reading of the wire in which it was logged. */
 function LogIt({
   inJob,
   machine,
-  sleep,
-  verdict,
+  current,
 }: {
   readonly inJob: InJob;
   readonly machine: Machine;
-  readonly sleep: Sleep;
-  readonly verdict: "good" | "bad" | "unsure";
+  /** Amperes; null while the log does not tell. */
+  readonly current: number | null;
 }) {
   const router = useRouter();
   const [who] = useKept("unzo.who");
   const [problem, setProblem] = useState("");
   const [busy, setBusy] = useState(false);
-  const current = sleep.asleep ?? sleep.awake;
-  if (verdict === "unsure" || current === null || !sleepTest(machine)) return null;
+  if (current === null || !sleepTest(machine)) return null;
   const log = async () => {
     setBusy(true);
     setProblem("");
@@ -330,7 +332,7 @@ function LogIt({
         id: crypto.randomUUID(),
         v: 1,
         actor: who || inJob.actor,
-        body: sleepLoggedBody(machine, current, verdict),
+        body: sleepLoggedBody(machine, current),
       });
       router.push(`/jobs/${inJob.job}`);
     } catch (error) {

@@ -113,6 +113,19 @@ describe("a complaint that comes and goes", () => {
     expect(ends).toEqual([]);
   });
 
+  it("that can come from one assembly only is neither found without a reading, nor looked for where it cannot show", () => {
+    const { next, stop } = advise(dictionary, [says("all")], { setup: "up", openPanels: new Set() });
+    expect(stop).toBeNull();
+    const table = dictionary.tableFor(next!.test);
+    const n = table.outcomes.length;
+    const at = (id: string) => {
+      const h = hypotheses.findIndex((x) => x.id === id);
+      return [...table.chances.subarray(h * n, h * n + n)];
+    };
+    const sound = at("no-fault");
+    const alike = at("H-3:open").reduce((sum, p, o) => sum + Math.min(p, sound[o]!), 0);
+    expect(alike).toBeLessThan(0.5);
+  });
   it("that shows nothing ends without a name, and is not called sound", () => {
     const random = randomSource(3);
     const unit = new UnitOnTheBench(machine, [], randomValues(machine, random), random);

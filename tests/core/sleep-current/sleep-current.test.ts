@@ -1,7 +1,7 @@
 import { describe, expect, test } from "vitest";
 import Papa from "papaparse";
 import { readCurrentLog, thinned, UnreadableLog } from "../../../src/core/sleep-current/current-log";
-import { analyseSleep, daysUntilFlat, judgeSleep } from "../../../src/core/sleep-current/sleep-current";
+import { analyseSleep, daysUntilFlat, drawnAsleep, judgeSleep } from "../../../src/core/sleep-current/sleep-current";
 import { quantityText } from "../../../src/core/quantity/units";
 import { randomSource } from "../../support/unit-on-the-bench";
 
@@ -116,6 +116,14 @@ describe("a machine that should sleep", () => {
     expect(analyseSleep(log([...awake, ...none, ...awake]), LIMITS).lost).toHaveLength(1);
     // Nothing from the first moment on is a clip that was never on.
     expect(analyseSleep(log(none), LIMITS).lost).toHaveLength(1);
+  });
+  test("what counts against the limit: asleep, on average where it wakes too often, awake where it is late or never", () => {
+    const drawn = (log: Parameters<typeof analyseSleep>[0], limits = LIMITS) =>
+      drawnAsleep(analyseSleep(log, limits), limits)!;
+    expect(drawn(course(10))).toBeCloseTo(0.018, 3);
+    expect(drawn(course(31, { every: 20 }))).toBeGreaterThan(LIMITS.asleepAmps);
+    expect(drawn(course(10), { ...LIMITS, withinSeconds: 30 })).toBeCloseTo(0.82, 1);
+    expect(drawn(course(10, { asleep: 0.82 }))).toBeCloseTo(0.82, 1);
   });
   test("the mean counts the wake-ups, and the battery with it", () => {
     const sleep = analyseSleep(course(31), LIMITS);

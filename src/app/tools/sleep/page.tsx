@@ -12,11 +12,11 @@ export default async function Page({
 }: {
   searchParams: Promise<Record<string, string | string[] | undefined>>;
 }) {
-  const { job } = await searchParams;
-  return <SleepScreen inJob={typeof job === "string" ? await jobWithSleep(job) : null} />;
+  const { job, from = job } = await searchParams;
+  return <SleepScreen inJob={typeof from === "string" ? await jobWithSleep(from) : null} />;
 }
 
-/** A job whose machine's file says where its sleep current is logged; an unknown job is no place. */
+/** The job one came from, with its machine; an unknown job is no place. */
 async function jobWithSleep(job: string) {
   const { events, hash } = await readJob(job).catch((error: unknown) => {
     if (error instanceof Refusal && error.status === 404) notFound();

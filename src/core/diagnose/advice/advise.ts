@@ -17,7 +17,7 @@ import {
   type ClearedPart,
   type AssemblySuspect,
 } from "../belief/suspects";
-import { namingAnother } from "../planning/same-assembly";
+import { namingAnother, showingIt } from "../planning/same-assembly";
 import type { Beliefs } from "../belief/beliefs";
 import { beforeSound } from "./before-sound";
 import { secondLooks } from "../planning/second-looks";
@@ -154,7 +154,7 @@ function adviseOn(
   const bound = early || again ? here : { ...here, due: dueProofs(dictionary, beliefs, here, evidence, suspects) };
   const open = early || again ? [] : testsLeft(dictionary, beliefs, bound, evidence, left);
   const isNearlySure = top.probability > NEARLY_SURE && isAssembly(dictionary, top.assembly);
-  const telling = isNearlySure ? couldStillChange(dictionary, beliefs, here, open, top.assembly) : open;
+  const telling = isNearlySure ? couldStillChange(dictionary, beliefs, evidence, open, top.assembly) : open;
   const nothingElse = telling.length === 0 && open.length > 0;
   const isCertain = nothingElse || isFound(dictionary, top, mayComeFromElsewhere(dictionary, evidence));
   const sure = early === null && again === null && isCertain;
@@ -194,14 +194,20 @@ function adviseOn(
   };
 }
 
-/** Nearly sure, and no step left that could name another assembly: what is left to do is to prove it. */
+/**
+ * Nearly sure, and no step left that could name another assembly: what is left to do is to prove it. Sure by the
+ * complaint alone, something of it is seen first.
+ */
 function couldStillChange(
   dictionary: FaultDictionary,
   beliefs: Beliefs,
-  { repairs }: UnitState,
+  evidence: readonly Evidence[],
   open: readonly RatedTest[],
   assembly: string,
 ): readonly RatedTest[] {
+  const repairs = repairsOf(evidence);
+  if (!evidence.some((e) => e.type === "reading" || e.type === "tried"))
+    return showingIt(dictionary, beliefs, open, assembly);
   return namingAnother(dictionary, beliefs, repairs, open, assembly, 1 - sureOf(dictionary, assembly));
 }
 

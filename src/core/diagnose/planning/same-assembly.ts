@@ -5,7 +5,8 @@ import type { RatedTest } from "./rating";
 
 /**
  * The tests of which some outcome, likelier than `least`, would name another assembly than the leading one. A step
- * all of whose outcomes name the same one is no step of a search.
+ * all of whose outcomes name the same one is no step of a search; nor is one that could only be misread, which names
+ * "something else".
  */
 export function namingAnother(
   dictionary: FaultDictionary,
@@ -27,8 +28,30 @@ export function namingAnother(
         total += mass;
         perAssembly.set(hypotheses[h]!.assembly, (perAssembly.get(hypotheses[h]!.assembly) ?? 0) + mass);
       });
+      perAssembly.delete("something-else");
       const own = perAssembly.get(leading) ?? 0;
       return total > least && [...perAssembly.values()].some((mass) => mass > own);
     });
+  });
+}
+
+/** The tests in which what is held for the fault shows mostly other outcomes than a sound machine. */
+export function showingIt(
+  dictionary: FaultDictionary,
+  beliefs: Beliefs,
+  rated: readonly RatedTest[],
+  assembly: string,
+): readonly RatedTest[] {
+  const { hypotheses } = dictionary;
+  return rated.filter(({ test }) => {
+    const { outcomes, chances } = dictionary.tableFor(test);
+    const n = outcomes.length;
+    let [alike, whole] = [0, 0];
+    beliefs.probability.forEach((p, h) => {
+      if (hypotheses[h]!.assembly !== assembly) return;
+      whole += p;
+      for (let o = 0; o < n; o++) alike += p * Math.min(chances[h * n + o]!, chances[o]!);
+    });
+    return alike < whole / 2;
   });
 }
