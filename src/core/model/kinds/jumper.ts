@@ -14,8 +14,7 @@ export const jumper = definePart({
     galvanic: () => [],
     elements: () => [["a", "b"]],
     parameters: () => [],
-    stamp: ({ id, fields, conditions }, stamp) =>
-      stamp.conduct(0, conditions.rigged.has(id) ? 1 / fields.ohms : OPEN),
+    stamp: ({ id, fields, conditions }, stamp) => stamp.conduct(0, conditions.rigged.has(id) ? 1 / fields.ohms : OPEN),
   },
   failures: {
     modes: () => [],
