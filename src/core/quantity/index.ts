@@ -2,6 +2,7 @@
 
 export { decimal, engineering, inSentence, quantity, readingText } from "./format";
 export { type Asked, type Manner, readEngineering, parseReading, type Reading } from "./read";
+export { Names, Readings, SHOWN } from "./readings";
 export {
   gaugeOfArea,
   type Liked,

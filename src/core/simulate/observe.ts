@@ -1,6 +1,6 @@
 import { isClamp, loadedShare, loadedShareAc, type Meter } from "../instrument";
 import { FLICKERS, type Machine } from "../model";
-import type { Manner, Reading } from "../quantity";
+import { type Manner, Names, type Reading, Readings, SHOWN } from "../quantity";
 import { isByHand, STUCK, TURNS_FREELY } from "./by-hand";
 import type { Simulator } from "./energise";
 import type { Phase, State } from "./state";
@@ -16,43 +16,60 @@ const COUNTED = 1;
 /** Volts below which there is nothing to be loaded. */
 const NOTHING = 1e-6;
 
-// What is shown over and over is one and the same thing: a dictionary holds millions of readings, most of them of
-// what is dead or open.
-const ZERO: Reading = { kind: "value", value: 0 };
-const OVERLOAD: Reading = { kind: "overload" };
-const BEEPS: Reading = { kind: "beep", beeps: true };
-const SILENT: Reading = { kind: "beep", beeps: false };
-
 /**
  * What `meter` shows (or the eye sees) when each of `tests` is made on a machine in `state`; without noise. The
  * setup of the tests is taken as made: `state` is that setup. Throws a RangeError for points the machine has not.
  */
 export function observeAll(simulator: Simulator, state: State, tests: readonly Test[], meter: Meter): Reading[] {
+  const out = new Readings(tests.length, new Names());
+  observeInto(simulator, state, tests, meter, out);
+  return tests.map((_, t) => out.at(t)!);
+}
+
+/** The same into typed arrays as long as `tests`. */
+export function observeInto(
+  simulator: Simulator,
+  state: State,
+  tests: readonly Test[],
+  meter: Meter,
+  out: Readings,
+): void {
+  if (state.phases.length === 1) return inPhase(simulator, state, state.phases[0]!, tests, meter, out);
   // Phase by phase: putting a phase into the solver costs far more than reading a test from it.
   const byPhase = state.phases.map((phase) => {
-    simulator.circuit.load(state, phase);
-    const surges = tests.filter((test) => test.function === "inrush");
-    const starting =
-      surges.length === 0
-        ? []
-        : simulator.circuit.whileStarting(state, phase, () => surges.map((test) => clamped(simulator, test)));
-    const ends = endsOf(simulator.machine, tests);
-    return tests.map((test, t) => {
-      if (test.function === "look") return seen(simulator, state, phase, test);
-      return test.function === "inrush"
-        ? starting[surges.indexOf(test)]!
-        : reading(simulator, state, test, meter, ends[2 * t]!, ends[2 * t + 1]!);
-    });
+    const shown = new Readings(tests.length, out.names);
+    inPhase(simulator, state, phase, tests, meter, shown);
+    return shown;
   });
-  if (byPhase.length === 1) return byPhase[0]!;
-  return tests.map((test, t) =>
-    averaged(
-      byPhase.map((shown) => shown[t]!),
-      state.phases,
-      test,
-      meter,
-    ),
-  );
+  tests.forEach((test, t) => {
+    const shown = byPhase.map((each) => each.at(t)!);
+    out.put(t, averaged(shown, state.phases, test, meter));
+  });
+}
+
+function inPhase(
+  simulator: Simulator,
+  state: State,
+  phase: Phase,
+  tests: readonly Test[],
+  meter: Meter,
+  out: Readings,
+): void {
+  simulator.circuit.load(state, phase);
+  const ends = endsOf(simulator.machine, tests);
+  let surges = false;
+  for (let t = 0; t < tests.length; t++) {
+    const test = tests[t]!;
+    if (test.function === "inrush") surges = true;
+    else if (test.function === "look") out.set(t, SHOWN.label, out.names.of(seen(simulator, state, phase, test)));
+    else read(simulator, state, test, meter, ends[2 * t]!, ends[2 * t + 1]!, out, t);
+  }
+  if (surges)
+    simulator.circuit.whileStarting(state, phase, () =>
+      tests.forEach((test, t) => {
+        if (test.function === "inrush") out.set(t, SHOWN.value, clamped(simulator, test));
+      }),
+    );
 }
 
 /** The same for one test. */
@@ -60,25 +77,22 @@ export function observe(simulator: Simulator, state: State, test: Test, meter: M
   return observeAll(simulator, state, [test], meter)[0]!;
 }
 
-function seen(simulator: Simulator, state: State, phase: Phase, test: Test): Reading {
+function seen(simulator: Simulator, state: State, phase: Phase, test: Test): string {
   const part = simulator.machine.partById.get(test.red);
   if (!part) throw new RangeError(say.noPartRed(test.red));
   if (isByHand(simulator.machine, test)) {
     const { mode, isJammed } = state.instances[part.index]!;
     const turns = part.kind.observed!.byHand!(isJammed ? null : mode);
-    return { kind: "label", label: turns ? TURNS_FREELY : STUCK };
+    return turns ? TURNS_FREELY : STUCK;
   }
-  return { kind: "label", label: simulator.circuit.seen(state, phase, part.index) };
+  return simulator.circuit.seen(state, phase, part.index);
 }
 
-function clamped(simulator: Simulator, test: Test): Reading {
+function clamped(simulator: Simulator, test: Test): number {
   const clamp = simulator.machine.clamps.get(test.red);
   if (!clamp) throw new RangeError(say.noClampPoint(test.red));
   const { ac, dc } = simulator.circuit.elementCurrent(clamp.element);
-  return {
-    kind: "value",
-    value: clampValue(test, ac, dc),
-  };
+  return clampValue(test, ac, dc);
 }
 
 // A dictionary asks for the same list of tests thousands of times: where their leads go is looked up once.
@@ -104,56 +118,63 @@ function endsOf(machine: Machine, tests: readonly Test[]): Int32Array {
   return nodes;
 }
 
-function reading(simulator: Simulator, state: State, test: Test, meter: Meter, a: number, b: number): Reading {
-  if (isClamp(test.function)) return clamped(simulator, test);
+/** Reads one test of the loaded phase into place `t`. */
+function read(
+  simulator: Simulator,
+  state: State,
+  test: Test,
+  meter: Meter,
+  a: number,
+  b: number,
+  out: Readings,
+  t: number,
+): void {
   switch (test.function) {
+    case "clamp":
+    case "dcclamp":
+    case "inrush":
+      return out.set(t, SHOWN.value, clamped(simulator, test));
     case "dcv": {
       const open = simulator.circuit.openVolts(a, b).dc;
-      if (Math.abs(open) < NOTHING) return ZERO;
-      return {
-        kind: "value",
-        value: simulator.circuit.joinedStiffly(a, b, false)
-          ? open
-          : open * loadedShare(simulator.circuit.seenOhms(a, b), meter.inputOhms),
-      };
+      if (Math.abs(open) < NOTHING) return out.set(t, SHOWN.value, 0);
+      const share = simulator.circuit.joinedStiffly(a, b, false)
+        ? 1
+        : loadedShare(simulator.circuit.seenOhms(a, b), meter.inputOhms);
+      return out.set(t, SHOWN.value, open * share);
     }
     case "acv":
     case "lowz": {
       const inputOhms = test.function === "acv" ? meter.inputOhms : meter.lowInputOhms;
-      if (test.function === "acv" && floats(simulator, a, b)) return phantom(state);
+      if (test.function === "acv" && floats(simulator, a, b)) return phantom(state, out, t);
       const open = simulator.circuit.openVolts(a, b);
       // Not Math.hypot, which is ten times slower and guards against overflows that no mains has.
       const volts = Math.sqrt(open.acRe * open.acRe + open.acIm * open.acIm);
-      if (volts < NOTHING && (test.function === "acv" || Math.abs(open.dc) < NOTHING)) return ZERO;
-      if (test.function === "acv" && simulator.circuit.joinedStiffly(a, b, true))
-        return { kind: "value", value: volts };
+      if (volts < NOTHING && (test.function === "acv" || Math.abs(open.dc) < NOTHING))
+        return out.set(t, SHOWN.value, 0);
+      if (test.function === "acv" && simulator.circuit.joinedStiffly(a, b, true)) return out.set(t, SHOWN.value, volts);
       const z = simulator.circuit.seenImpedance(a, b);
       const ac = volts * loadedShareAc(z.re, z.im, inputOhms);
-      if (test.function === "acv") return { kind: "value", value: ac };
-      return {
-        kind: "value",
-        value: Math.hypot(ac, open.dc * loadedShare(simulator.circuit.seenOhms(a, b), inputOhms)),
-      };
+      if (test.function === "acv") return out.set(t, SHOWN.value, ac);
+      const dc = open.dc * loadedShare(simulator.circuit.seenOhms(a, b), inputOhms);
+      return out.set(t, SHOWN.value, Math.hypot(ac, dc));
     }
     case "ohms":
-      return resistance(simulator, state, meter.overloadOhms, a, b);
+      return resistance(simulator, state, meter.overloadOhms, a, b, out, t);
     case "continuity":
-      return simulator.circuit.seenOhms(a, b) < meter.beepOhms ? BEEPS : SILENT;
+      return out.set(t, simulator.circuit.seenOhms(a, b) < meter.beepOhms ? SHOWN.beeps : SHOWN.silent);
     case "insulation":
-      return resistance(simulator, state, meter.insulationOhms, a, b);
+      return resistance(simulator, state, meter.insulationOhms, a, b, out, t);
     case "capacitance": {
       // With one lead of it off, as it is always measured: nothing lies beside it. What leaks more than it leads is no
       // capacitor to the meter.
       const own = simulator.circuit.storedBetween(a, b);
-      if (own.g > DRAINS && own.g > SWAMPED * Math.abs(own.b)) return OVERLOAD;
-      return { kind: "value", value: Math.max(0, own.b) / (2 * Math.PI * state.instances[0]!.conditions.hertz) };
+      if (own.g > DRAINS && own.g > SWAMPED * Math.abs(own.b)) return out.set(t, SHOWN.overload);
+      return out.set(t, SHOWN.value, Math.max(0, own.b) / (2 * Math.PI * state.instances[0]!.conditions.hertz));
     }
     case "hertz": {
       const open = simulator.circuit.openVolts(a, b);
-      return {
-        kind: "value",
-        value: Math.hypot(open.acRe, open.acIm) < COUNTED ? 0 : state.instances[0]!.conditions.hertz,
-      };
+      const counted = Math.hypot(open.acRe, open.acIm) >= COUNTED;
+      return out.set(t, SHOWN.value, counted ? state.instances[0]!.conditions.hertz : 0);
     }
     case "look":
       throw new RangeError(say.aLookIsNoMeter);
@@ -174,12 +195,12 @@ function floats(simulator: Simulator, a: number, b: number): boolean {
 const PHANTOM = { least: 0.004, most: 0.4, none: 0.35 };
 
 /** Phantom volts: nothing, or anything up to nearly half the mains, by how the wires happen to lie. */
-function phantom(state: State): Reading {
+function phantom(state: State, out: Readings, t: number): void {
   const { between, supplyVolts } = state.instances[0]!.conditions;
-  if (between < PHANTOM.none) return ZERO;
+  if (between < PHANTOM.none) return out.set(t, SHOWN.value, 0);
   const ratio = PHANTOM.most / PHANTOM.least;
   const share = PHANTOM.least * ratio ** ((between - PHANTOM.none) / (1 - PHANTOM.none));
-  return { kind: "value", value: share * supplyVolts, factor: ratio ** STRETCH };
+  out.set(t, SHOWN.within, share * supplyVolts, ratio ** STRETCH);
 }
 
 /** Bounds of a resistance nearer to each other than this share, or than these ohms, are one value to any meter. */
@@ -189,15 +210,24 @@ const ONE_VALUE = { share: 0.02, ohms: 0.1 };
  * What a meter that sends a current of its own shows, `most` ohms at most. Where junctions or insulation leave it open
  * the sample stands for a stretch between the two bounds, evenly on a logarithmic scale.
  */
-function resistance(simulator: Simulator, state: State, most: number, a: number, b: number): Reading {
+function resistance(
+  simulator: Simulator,
+  state: State,
+  most: number,
+  a: number,
+  b: number,
+  out: Readings,
+  t: number,
+): void {
   const high = simulator.circuit.seenOhms(a, b);
   const low = simulator.circuit.leastOhms(a, b);
-  if (low > most) return OVERLOAD;
+  if (low > most) return out.set(t, SHOWN.overload);
   if (high - low <= Math.max(ONE_VALUE.ohms, ONE_VALUE.share * low))
-    return high > most ? OVERLOAD : { kind: "value", value: high };
+    return high > most ? out.set(t, SHOWN.overload) : out.set(t, SHOWN.value, high);
   const ratio = high / Math.max(low, ONE_VALUE.ohms);
   const value = Math.max(low, ONE_VALUE.ohms) * ratio ** state.instances[0]!.conditions.between;
-  return value > most ? OVERLOAD : { kind: "value", value, factor: ratio ** STRETCH };
+  if (value > most) return out.set(t, SHOWN.overload);
+  out.set(t, SHOWN.within, value, ratio ** STRETCH);
 }
 
 /** Of the whole way between the bounds, what one sample stands for; a handful of them lie a sixth to a third apart. */
@@ -222,8 +252,8 @@ function averaged(shown: readonly Reading[], phases: readonly Phase[], test: Tes
     return shown.every((s) => s.kind === "label" && s.label === first.label)
       ? first
       : { kind: "label", label: FLICKERS };
-  if (first.kind === "beep") return shown.every((s) => s.kind === "beep" && s.beeps) ? BEEPS : SILENT;
-  if (shown.some((s) => s.kind !== "value")) return OVERLOAD;
+  if (first.kind === "beep") return { kind: "beep", beeps: shown.every((s) => s.kind === "beep" && s.beeps) };
+  if (shown.some((s) => s.kind !== "value")) return { kind: "overload" };
   const values = shown.map((s) => (s.kind === "value" ? s.value : 0));
   const low = Math.min(...values);
   const high = Math.max(...values);

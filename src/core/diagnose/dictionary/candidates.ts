@@ -1,6 +1,6 @@
 import { type ClampPoint, has, type Machine, type Part, type Point } from "../../model";
 import { forbidden, isPowered } from "../../safety";
-import type { Reading } from "../../quantity";
+import { SHOWN } from "../../quantity";
 import type { Column } from "./predictor";
 import { makeTest, type Test, testKey, turnsByHand } from "../../simulate";
 
@@ -42,6 +42,16 @@ export function candidateTests(machine: Machine): readonly Test[] {
   return [...found.values()];
 }
 
+/** What the file itself asks: the tests that prove something of an assembly, and what complaints are seen by. */
+export function namedTests(machine: Machine): readonly Test[] {
+  const { complaints } = machine.file;
+  const named = [
+    ...[...machine.assemblyById.values()].flatMap((a) => a.proofs.flatMap((p) => p.any)),
+    ...complaints.flatMap((c) => Object.keys(c.sees).map((red) => makeTest(c.setup, "look", red))),
+  ].map((t) => makeTest(t.setup, t.function, t.red, t.black));
+  return [...new Map(named.map((t) => [testKey(t), t])).values()];
+}
+
 /**
  * Leaves out the tests that show the same whatever is wrong, and those that show in a dearer setup exactly what
  * the same two points show in a cheaper one. `nominal` holds what each hypothesis predicts at nominal values, by test
@@ -62,9 +72,16 @@ export function tellingTests(
   const kept = new Set<Test>();
   for (const test of sorted) {
     // One character a hypothesis: a text is compared as a whole.
+    const column = nominal.get(testKey(test))!;
     let shows = "";
-    for (const p of nominal.get(testKey(test))!) if (p !== undefined) shows += String.fromCharCode(coarse(p, names));
-    if (shows.split("").every((s) => s === shows[0])) continue;
+    let isOne = true;
+    for (let h = 0; h < column.length; h++) {
+      if (column.kind[h] === SHOWN.absent) continue;
+      const code = coarse(column, h, names);
+      if (shows !== "" && code !== shows.charCodeAt(0)) isOne = false;
+      shows += String.fromCharCode(code);
+    }
+    if (isOne) continue;
     const place = `${machine.setupById.get(test.setup)!.power} ${test.function} ${test.red} ${test.black ?? ""} ${shows}`;
     if (seen.has(place)) continue;
     seen.add(place);
@@ -84,21 +101,33 @@ const [ZERO, WORDS] = [0x4000, 0x8000];
  * A reading to two and a half digits as a number below 65,536; under a hundredth it is nothing. Words are numbered as
  * they come.
  */
-function coarse(shown: Reading | null, names: Map<string, number>): number {
-  if (shown?.kind === "value" && (shown.factor ?? 1) < OPEN_QUESTION) {
-    const size = Math.abs(shown.value);
-    return size < 0.01 ? ZERO : ZERO + Math.sign(shown.value) * (1 + Math.round(STEPS * Math.log10(100 * size)));
+function coarse(column: Column, h: number, words: Map<string, number>): number {
+  const [kind, first] = [column.kind[h]!, column.first[h]!];
+  if (kind === SHOWN.value || (kind === SHOWN.within && column.second[h]! < OPEN_QUESTION)) {
+    const size = Math.abs(first);
+    return size < 0.01 ? ZERO : ZERO + Math.sign(first) * (1 + Math.round(STEPS * Math.log10(100 * size)));
   }
-  let name: string;
-  if (shown === null) name = "none";
-  else if (shown.kind === "label") name = shown.label;
-  else if (shown.kind === "beep") name = String(shown.beeps);
-  // What may be anything may be beyond the display: a test that tells nothing else is not asked.
-  else name = shown.kind === "value" ? "overload" : shown.kind;
-  const known = names.get(name) ?? WORDS + names.size;
-  names.set(name, known);
+  let word = NAMES[kind]!;
+  if (kind === SHOWN.label) word = column.names.list[first]!;
+  const known = words.get(word) ?? WORDS + words.size;
+  words.set(word, known);
   return known;
 }
+
+/**
+ * What is neither a value nor a label, by kind. What may be anything may be beyond the display: a test that tells
+ * nothing else is not asked.
+ */
+const NAMES: Readonly<Record<number, string>> = {
+  [SHOWN.none]: "none",
+  [SHOWN.within]: "overload",
+  [SHOWN.overload]: "overload",
+  [SHOWN.beeps]: "true",
+  [SHOWN.silent]: "false",
+  [SHOWN.jumping]: "jumping",
+  [SHOWN.fading]: "jumping",
+  [SHOWN.pulsing]: "jumping",
+};
 
 /** Whether volts between two points are measured as direct or alternating. */
 export function voltsFunction(machine: Machine, red: Point, black: Point): "dcv" | "acv" {

@@ -1,15 +1,17 @@
 import type { Meter } from "../../instrument";
 import { faultId, type Machine } from "../../model";
+import { Readings, SHOWN } from "../../quantity";
 import { type Test, testKey } from "../../simulate";
 import type { Repair } from "../evidence/evidence";
 import { Stopwatch } from "../evidence/timed-observation";
 import { faultsOf, hypothesesOf, assembliesOf, type Hypothesis } from "../hypotheses/hypothesis";
 import type { Prediction } from "../reading/prediction";
-import { candidateTests, tellingTests } from "./candidates";
+import { candidateTests, namedTests, tellingTests } from "./candidates";
 import { blendRow, comingAndGoing } from "./intermittent";
 import { outcomeTable, type OutcomeTable } from "./outcomes";
-import { predictionAt, Predictor, sampleWeights, type Column } from "./predictor";
-import { shared } from "./shared-predictions";
+import { Predictor, sampleWeights, type Column } from "./predictor";
+import { type PackedPredictions, predictionIn, shared, sharedRows } from "./shared-predictions";
+import { type DictionaryContent, packDictionary, unpackDictionary } from "./stored-dictionary";
 
 /** Tests whose predictions are picked up together. */
 const BLOCK = 16;
@@ -21,9 +23,9 @@ const BLOCK = 16;
  */
 export class FaultDictionary {
   readonly hypotheses: readonly Hypothesis[];
-  /** Every permitted test worth thinking of. */
-  readonly permitted: readonly Test[];
   private useful: readonly Test[] = [];
+  /** What was built elsewhere: predictions by place of the useful test, made when they are asked for. */
+  private stored: { readonly places: ReadonlyMap<string, number>; readonly content: DictionaryContent } | null = null;
   /** Distinct assemblies. */
   readonly assemblies: readonly string[];
   private readonly predictor: Predictor;
@@ -56,7 +58,6 @@ export class FaultDictionary {
     this.logWeights = this.hypotheses.map(
       (h, i) => base?.logWeights[i] ?? Float64Array.from(sampleWeights(machine, h), Math.log),
     );
-    this.permitted = base?.permitted ?? candidateTests(machine);
     this.assemblies = [...new Set(this.hypotheses.map((h) => h.assembly))];
     this.kept = base?.kept ?? new Map();
     this.stopwatch = base?.stopwatch ?? new Stopwatch(machine);
@@ -64,6 +65,40 @@ export class FaultDictionary {
 
   static of(machine: Machine, meter: Meter): FaultDictionary {
     return new FaultDictionary(machine, meter, null, [], []);
+  }
+
+  /**
+   * The dictionary of a machine from what `packed` made of it: the same as built anew, bit for bit. Throws a RangeError
+   * for bytes that do not belong to it.
+   */
+  static restored(machine: Machine, meter: Meter, bytes: Uint8Array): FaultDictionary {
+    const dictionary = FaultDictionary.of(machine, meter);
+    const content = unpackDictionary(bytes, dictionary.hypotheses.length);
+    dictionary.useful = content.tests.slice(0, content.useful);
+    dictionary.stored = { content, places: new Map(content.tests.map((test, place) => [testKey(test), place])) };
+    return dictionary;
+  }
+
+  /** What was built, as bytes; see `restored`. */
+  packed(): Uint8Array<ArrayBuffer> {
+    const tests = [...this.useful, ...this.namedOnly()];
+    return packDictionary(
+      { tests, useful: this.useful.length, predictionsOf: (place) => this.predictionsFor(tests[place]!) },
+      this.hypotheses.length,
+    );
+  }
+
+  /** What the file itself asks and the search would not. */
+  private namedOnly(): readonly Test[] {
+    const useful = new Set(this.useful.map(testKey));
+    return namedTests(this.machine).filter((t) => !useful.has(testKey(t)));
+  }
+
+  private worthThinkingOf: readonly Test[] | null = null;
+
+  /** Every permitted test worth thinking of. */
+  get permitted(): readonly Test[] {
+    return this.base?.permitted ?? (this.worthThinkingOf ??= candidateTests(this.machine));
   }
 
   /**
@@ -104,9 +139,11 @@ export class FaultDictionary {
     const total = setups.length * this.logWeights.reduce((sum, w) => sum + w.length, 0);
     let done = 0;
     // By setup and hypothesis: the nominal sample first.
+    const permitted = new Set(this.permitted.map(testKey));
+    const asked = [...this.permitted, ...namedTests(this.machine).filter((t) => !permitted.has(testKey(t)))];
     const nominal = setups.map((setup) => ({
       setup,
-      tests: this.permitted.filter((t) => t.setup === setup.id),
+      tests: asked.filter((t) => t.setup === setup.id),
       columns: [] as Column[][],
     }));
     const shown = new Map<string, Column>();
@@ -115,60 +152,75 @@ export class FaultDictionary {
         columns.push(this.predictor.columns(setup.id, tests, this.hypotheses[h]!, 0, 1));
         if (h % 16 === 15) yield done / total;
       }
-      tests.forEach((test, t) =>
-        shown.set(
-          testKey(test),
-          columns.map(([first]) => first?.[t]),
-        ),
-      );
+      tests.forEach((test, t) => {
+        const byHypothesis = new Readings(n, this.predictor.names);
+        columns.forEach(([first], h) => (first ? byHypothesis.take(h, first, t) : byHypothesis.set(h, SHOWN.absent)));
+        shown.set(testKey(test), byHypothesis);
+      });
     }
     this.useful = tellingTests(this.machine, this.permitted, shown);
     shown.clear();
-    const isUseful = new Set(this.useful);
+    const isKept = new Set([...this.useful, ...this.namedOnly()].map(testKey));
 
     for (const { setup, tests, columns } of nominal) {
-      const useful = tests.filter((t) => isUseful.has(t));
-      const places = tests.flatMap((t, place) => (isUseful.has(t) ? [place] : []));
+      const kept = tests.filter((t) => isKept.has(testKey(t)));
+      const places = Int32Array.from(tests.flatMap((t, place) => (isKept.has(testKey(t)) ? [place] : [])));
       for (let h = 0; h < n; h++) {
-        const own = columns[h]!;
+        const [own] = columns[h]!;
         // Of the nominal one only what is still asked; the others beside it.
-        if (own.length > 0)
-          columns[h] = [
-            places.map((place) => own[0]![place]),
-            ...this.predictor.columns(setup.id, useful, this.hypotheses[h]!, 1),
-          ];
+        if (own && kept.length > 0) {
+          const first = new Readings(places.length, own.names);
+          places.forEach((place, t) => first.take(t, own, place));
+          columns[h] = [first, ...this.predictor.columns(setup.id, kept, this.hypotheses[h]!, 1)];
+        }
         done += this.logWeights[h]!.length - 1;
         if (h % 4 === 3) yield done / total;
       }
-      // A few tests at a time: what lies side by side in the columns is picked up together, which is much quicker
-      // than each by itself.
-      for (let first = 0; first < useful.length; first += BLOCK) {
-        const block = useful.slice(first, first + BLOCK);
-        const rows = block.map(() => new Array<Prediction>(n));
-        for (let h = 0; h < n; h++)
-          for (let t = 0; t < block.length; t++) rows[t]![h] = predictionAt(columns[h]!, first + t);
-        block.forEach((test, t) => this.keep(test, rows[t]!));
-      }
+      this.keepAll(kept, columns);
       // What is kept is kept by test; the columns are millions of readings.
       columns.length = 0;
     }
     yield 1;
   }
 
-  private keep(test: Test, each: readonly Prediction[]): void {
-    const predictions = shared(test, each, this.meter);
-    this.predictions.set(testKey(test), predictions);
-    if (this.comesAndGoes && this.base && this.more.length === 0) {
-      const lasting = this.base.tableFor(test);
-      this.tables.set(testKey(test), comingAndGoing(this.machine, this.hypotheses, test, lasting));
-      return;
+  /** Keeps what the columns of one setup show in each of its tests. */
+  private keepAll(kept: readonly Test[], columns: readonly (readonly Column[])[]): void {
+    const starts = new Int32Array(columns.length + 1);
+    columns.forEach((own, h) => {
+      starts[h + 1] = starts[h]! + own.length;
+    });
+    const packs = Array.from({ length: BLOCK }, (): PackedPredictions => ({
+      readings: new Readings(starts[columns.length]!, this.predictor.names),
+      starts,
+    }));
+    // A few tests at a time: what lies side by side in the columns is picked up together, which is much quicker
+    // than each by itself.
+    for (let from = 0; from < kept.length; from += BLOCK) {
+      const block = kept.slice(from, from + BLOCK);
+      columns.forEach((own, h) =>
+        own.forEach((column, k) => block.forEach((_, t) => packs[t]!.readings.take(starts[h]! + k, column, from + t))),
+      );
+      block.forEach((test, t) => {
+        const rows = sharedRows(test, packs[t]!, this.meter);
+        // What is kept is rounded, so that it is the same from the store.
+        packs[t]!.readings.round();
+        const made = new Map<number, Prediction>();
+        const predictions = Array.from(rows, (row) => {
+          let prediction = made.get(row);
+          if (!prediction) made.set(row, (prediction = predictionIn(packs[t]!, row)));
+          return prediction;
+        });
+        this.predictions.set(testKey(test), predictions);
+      });
     }
-    const table = outcomeTable(test, predictions, this.meter);
+  }
+
+  private tableOf(test: Test): OutcomeTable {
+    if (this.comesAndGoes && this.base && this.more.length === 0)
+      return comingAndGoing(this.machine, this.hypotheses, test, this.base.tableFor(test));
+    const table = outcomeTable(test, this.predictionsFor(test), this.meter);
     if (test.instant === "recheck") this.hypotheses.forEach((h, i) => blendRow(this.machine, h, table, i));
-    this.tables.set(
-      testKey(test),
-      this.comesAndGoes ? comingAndGoing(this.machine, this.hypotheses, test, table) : table,
-    );
+    return this.comesAndGoes ? comingAndGoing(this.machine, this.hypotheses, test, table) : table;
   }
 
   /** What one hypothesis predicts for tests at nominal values, by test key; without keeping anything. */
@@ -185,14 +237,18 @@ export class FaultDictionary {
   /** What every hypothesis predicts for a test, whether or not anyone would propose it. */
   predictionsFor(test: Test): readonly Prediction[] {
     const key = testKey(test);
-    if (!this.predictions.has(key))
-      this.keep(
-        test,
-        this.base
-          ? [...this.base.predictionsFor(test), ...this.more.map((h) => this.keptFor(h, test))]
-          : this.hypotheses.map((h) => this.predictor.predict(test.setup, [test], h)[0]!),
-      );
-    return this.predictions.get(key)!;
+    let predictions = this.predictions.get(key);
+    if (!predictions) this.predictions.set(key, (predictions = this.predictionsOf(test, key)));
+    return predictions;
+  }
+
+  private predictionsOf(test: Test, key: string): readonly Prediction[] {
+    const place = this.stored?.places.get(key);
+    if (place !== undefined) return this.stored!.content.predictionsOf(place);
+    const each = this.base
+      ? [...this.base.predictionsFor(test), ...this.more.map((h) => this.keptFor(h, test))]
+      : this.hypotheses.map((h) => this.predictor.predict(test.setup, [test], h)[0]!);
+    return shared(test, each, this.meter);
   }
 
   private keptFor(hypothesis: Hypothesis, test: Test): Prediction {
@@ -251,8 +307,8 @@ export class FaultDictionary {
   /** The outcomes of a test and their chances under each hypothesis, once these repairs were made. */
   tableFor(test: Test, repairs: readonly Repair[] = []): OutcomeTable {
     const key = testKey(test);
-    if (!this.tables.has(key)) this.predictionsFor(test);
-    const table = this.tables.get(key)!;
+    let table = this.tables.get(key);
+    if (!table) this.tables.set(key, (table = this.tableOf(test)));
     if (repairs.length === 0) return table;
     const n = table.outcomes.length;
     const [chances, entropy] = [table.chances.slice(), table.entropy.slice()];

@@ -1,13 +1,13 @@
 import { isClamp, type Meter } from "../../instrument";
 import { ChangeError, type Fault, type Machine, type SetupEntry, variantOf } from "../../model";
-import type { Reading } from "../../quantity";
+import { Names, type Reading, Readings, SHOWN } from "../../quantity";
 import {
   type CircuitSnapshot,
   sampledValues,
   nominalValues,
   NoOperatingPoint,
   observe,
-  observeAll,
+  observeInto,
   RECHECK_SOON,
   Simulator,
   type Test,
@@ -47,8 +47,8 @@ export function sampleWeights(machine: Machine, hypothesis: Hypothesis): readonl
   return graded ? GRADED_WEIGHTS : PLAIN_WEIGHTS;
 }
 
-/** What one sample of a hypothesis shows in each of several tests; undefined in those that the unit does not have. */
-export type Column = readonly (Reading | null | undefined)[];
+/** What one sample of a hypothesis shows in each of several tests; absent in those that the unit does not have. */
+export type Column = Readings;
 
 /** Samples stand for units this far off: degrees Celsius, and a share of the mains. */
 const ROOM_APART = 4;
@@ -65,9 +65,11 @@ export class Predictor {
   /** What a sound machine shows soon after power-up and later, by recheck and sample. */
   private readonly wellAfterPower = new Map<string, { readonly soon: string; readonly late: string }>();
 
+  /** `names`: of the labels that its columns hold. */
   constructor(
     readonly machine: Machine,
     readonly meter: Meter,
+    readonly names = new Names(),
   ) {
     this.simulator = new Simulator(machine);
     this.samples = QUANTILES.map((quantile, k) => {
@@ -135,24 +137,27 @@ export class Predictor {
     faults: readonly Fault[],
     k: number,
   ): Column {
+    const column = new Readings(tests.length, this.names);
     try {
       const state = this.simulator.energise(setup, faults, this.samples[k]!);
       const sound = this.soundCircuit(setup.id, k, tests, state.settled && hypothesis.kind === "no fault");
       // Most faults change nothing in most setups: what a meter shows is then what it shows on the sound machine.
-      const same =
-        sound !== null && state.settled && sound.tests === tests && this.simulator.circuit.isSameAs(sound.circuit);
-      // What is seen depends on the fault too: a seized fan draws current and stands still.
-      if (same && sound.readings.length > 0)
-        return sound.readings.map((shown, t) =>
-          tests[t]!.function === "look" ? observe(this.simulator, state, tests[t]!, this.meter) : shown,
-        );
-      const shown = observeAll(this.simulator, state, tests, this.meter);
-      if (hypothesis.kind === "no fault" && sound) sound.readings = shown;
-      return shown;
+      if (sound?.readings && state.settled && sound.tests === tests && this.simulator.circuit.isSameAs(sound.circuit)) {
+        column.takeAll(sound.readings);
+        // What is seen depends on the fault too: a seized fan draws current and stands still.
+        tests.forEach((test, t) => {
+          if (test.function === "look") column.put(t, observe(this.simulator, state, test, this.meter));
+        });
+        return column;
+      }
+      observeInto(this.simulator, state, tests, this.meter, column);
+      if (hypothesis.kind === "no fault" && sound) sound.readings = column;
     } catch (error) {
+      // Nothing at any of them, however far it came.
       if (!(error instanceof NoOperatingPoint)) throw error;
-      return tests.map(() => null);
+      column.kind.fill(SHOWN.none);
     }
+    return column;
   }
 
   /**
@@ -177,15 +182,20 @@ export class Predictor {
     };
     const there = tests.filter(has);
     return other.columns(setupId, there, SOUND, from, to).map((column) => {
+      const all = new Readings(tests.length, this.names);
       let next = 0;
-      return tests.map((t) => (has(t) ? column[next++] : undefined));
+      tests.forEach((t, i) => (has(t) ? all.take(i, column, next++) : all.set(i, SHOWN.absent)));
+      return all;
     });
   }
 
   private variant(hypothesis: Extract<Hypothesis, { kind: "not as drawn" }>): Predictor | null {
     if (!this.variants.has(hypothesis.id)) {
       try {
-        this.variants.set(hypothesis.id, new Predictor(variantOf(this.machine.file, [hypothesis.change]), this.meter));
+        this.variants.set(
+          hypothesis.id,
+          new Predictor(variantOf(this.machine.file, [hypothesis.change]), this.meter, this.names),
+        );
       } catch (error) {
         if (!(error instanceof ChangeError)) throw error;
         this.variants.set(hypothesis.id, null);
@@ -243,8 +253,13 @@ export class Predictor {
       to,
     );
     return plain.map((column, i) => {
+      const all = new Readings(tests.length, this.names);
       let next = 0;
-      return tests.map((test) => (test.instant === "recheck" ? rechecked(test, from + i) : column[next++]));
+      tests.forEach((test, t) => {
+        if (test.instant === "recheck") all.put(t, rechecked(test, from + i));
+        else all.take(t, column, next++);
+      });
+      return all;
     });
   }
 
@@ -254,7 +269,7 @@ export class Predictor {
    */
   private soundCircuit(setupId: string, sample: number, tests: readonly Test[], isSound: boolean): SoundCircuit | null {
     const key = `${setupId}#${sample}`;
-    if (isSound) this.sound.set(key, { circuit: this.simulator.circuit.snapshot(), tests, readings: [] });
+    if (isSound) this.sound.set(key, { circuit: this.simulator.circuit.snapshot(), tests, readings: null });
     return this.sound.get(key) ?? null;
   }
 }
@@ -263,7 +278,7 @@ export class Predictor {
 export function predictionAt(columns: readonly Column[], t: number): Prediction {
   const readings: (Reading | null)[] = new Array(columns.length);
   for (let k = 0; k < columns.length; k++) {
-    const shown = columns[k]![t];
+    const shown = columns[k]!.at(t);
     if (shown === undefined) return NOTHING;
     readings[k] = shown;
   }
@@ -275,5 +290,5 @@ const NOTHING: Prediction = [];
 interface SoundCircuit {
   readonly circuit: CircuitSnapshot;
   readonly tests: readonly Test[];
-  readings: readonly Reading[];
+  readings: Readings | null;
 }

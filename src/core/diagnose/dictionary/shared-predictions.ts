@@ -1,4 +1,5 @@
 import type { Meter } from "../../instrument";
+import { Names, Readings, SHOWN } from "../../quantity";
 import type { Test } from "../../simulate";
 import type { Prediction } from "../reading/prediction";
 import { isNumeric } from "../reading/scale";
@@ -14,61 +15,99 @@ const ALIKE = 0.01;
 const EXACT = { relative: 0, absolute: 0 };
 
 /**
- * Most faults change nothing in most tests: what is predicted alike is kept once, and all that follows from it is
- * worked out once.
+ * What every hypothesis predicts for one test, sample after sample: those of hypothesis `h` stand from `starts[h]` to
+ * before `starts[h + 1]`; none, or the first one absent, where it predicts nothing.
  */
-export function shared(test: Test, predictions: readonly Prediction[], meter: Meter): readonly Prediction[] {
-  const distinct: Prediction[] = [];
-  const firsts: number[] = [];
-  const error = isNumeric(test.function) ? meter.accuracy[test.function] : EXACT;
-  return predictions.map((p) => {
-    // What the first sample shows tells most of them apart: this runs for every hypothesis in every test.
-    const first = firstOf(p);
-    const within = ALIKE * (error.absolute + error.relative * Math.abs(first));
-    for (let d = 0; d < distinct.length; d++)
-      if (!(Math.abs(firsts[d]! - first) > within) && isAlike(distinct[d]!, p, error)) return distinct[d]!;
-    if (distinct.length < COMPARED) {
-      distinct.push(p);
-      firsts.push(first);
-    }
-    return p;
-  });
+export interface PackedPredictions {
+  readonly readings: Readings;
+  readonly starts: Int32Array;
 }
+
+/**
+ * Most faults change nothing in most tests: what is predicted alike is kept once, and all that follows from it is
+ * worked out once. Says for each hypothesis which one's prediction stands for its own.
+ */
+export function sharedRows(test: Test, { readings, starts }: PackedPredictions, meter: Meter): Int32Array {
+  const n = starts.length - 1;
+  const error = isNumeric(test.function) ? meter.accuracy[test.function] : EXACT;
+  const rows = new Int32Array(n);
+  const distinct: number[] = [];
+  for (let h = 0; h < n; h++) {
+    // What the first sample shows tells most of them apart: this runs for every hypothesis in every test.
+    const first = firstOf(readings, starts, h);
+    const within = ALIKE * (error.absolute + error.relative * Math.abs(first));
+    let row = h;
+    for (const d of distinct)
+      if (!(Math.abs(firstOf(readings, starts, d) - first) > within) && isAlike(readings, starts, d, h, error)) {
+        row = d;
+        break;
+      }
+    if (row === h && distinct.length < COMPARED) distinct.push(h);
+    rows[h] = row;
+  }
+  return rows;
+}
+
+/** The same of predictions that are objects already: what is alike becomes one object. */
+export function shared(test: Test, predictions: readonly Prediction[], meter: Meter): readonly Prediction[] {
+  const starts = new Int32Array(predictions.length + 1);
+  predictions.forEach((p, h) => {
+    starts[h + 1] = starts[h]! + p.length;
+  });
+  const readings = new Readings(starts[predictions.length]!, new Names());
+  predictions.forEach((p, h) => p.forEach((shown, k) => readings.put(starts[h]! + k, shown)));
+  return Array.from(sharedRows(test, { readings, starts }, meter), (row) => predictions[row]!);
+}
+
+/** The prediction of one hypothesis as objects. */
+export function predictionIn({ readings, starts }: PackedPredictions, h: number): Prediction {
+  return Array.from({ length: lengthOf(readings, starts, h) }, (_, k) => readings.at(starts[h]! + k) ?? null);
+}
+
+function lengthOf(readings: Readings, starts: Int32Array, h: number): number {
+  const length = starts[h + 1]! - starts[h]!;
+  return length > 0 && readings.kind[starts[h]!] === SHOWN.absent ? 0 : length;
+}
+
+const isValue = (kind: number) => kind === SHOWN.value || kind === SHOWN.within;
 
 /** What the nominal unit shows, where that is a value; not a number elsewhere, which is never told apart by it. */
-function firstOf(p: Prediction): number {
-  const shown = p[0];
-  return shown?.kind === "value" ? shown.value : NaN;
+function firstOf({ kind, first }: Readings, starts: Int32Array, h: number): number {
+  const at = starts[h]!;
+  return at < starts[h + 1]! && isValue(kind[at]!) ? first[at]! : NaN;
 }
 
-function isAlike(a: Prediction, b: Prediction, { relative, absolute }: Meter["accuracy"]["dcv"]): boolean {
-  if (a.length !== b.length) return false;
-  for (let k = 0; k < a.length; k++) {
-    const x = a[k]!;
-    const y = b[k]!;
-    if (x === y) continue;
-    if (x === null || y === null || x.kind !== y.kind) return false;
+function isAlike(
+  readings: Readings,
+  starts: Int32Array,
+  x: number,
+  y: number,
+  error: { readonly relative: number; readonly absolute: number },
+): boolean {
+  const { kind, first, second } = readings;
+  const length = lengthOf(readings, starts, x);
+  if (length !== lengthOf(readings, starts, y)) return false;
+  for (let k = 0; k < length; k++) {
+    const [i, j] = [starts[x]! + k, starts[y]! + k];
+    const a = kind[i]!;
+    if (isValue(a)) {
+      if (!isValue(kind[j]!)) return false;
+      if (a === SHOWN.within || kind[j] === SHOWN.within) {
+        const factor = kind[j] === SHOWN.within ? second[j]! : 1;
+        if (Math.abs((a === SHOWN.within ? second[i]! : 1) - factor) > ALIKE * factor) return false;
+      }
+      if (Math.abs(first[i]! - first[j]!) > ALIKE * (error.absolute + error.relative * Math.abs(first[j]!)))
+        return false;
+      continue;
+    }
+    if (a !== kind[j]) return false;
+    if (a === SHOWN.label && first[i] !== first[j]) return false;
     if (
-      x.kind === "value" &&
-      y.kind === "value" &&
-      Math.abs((x.factor ?? 1) - (y.factor ?? 1)) > ALIKE * (y.factor ?? 1)
+      a >= SHOWN.jumping &&
+      Math.max(Math.abs(first[i]! - first[j]!), Math.abs(second[i]! - second[j]!)) >
+        ALIKE * (error.absolute + error.relative * Math.abs(first[i]!))
     )
       return false;
-    if (
-      x.kind === "value" &&
-      y.kind === "value" &&
-      Math.abs(x.value - y.value) > ALIKE * (absolute + relative * Math.abs(y.value))
-    )
-      return false;
-    if (
-      x.kind === "jumping" &&
-      y.kind === "jumping" &&
-      (x.manner !== y.manner ||
-        Math.max(Math.abs(x.low - y.low), Math.abs(x.high - y.high)) > ALIKE * (absolute + relative * Math.abs(x.low)))
-    )
-      return false;
-    if (x.kind === "label" && y.kind === "label" && x.label !== y.label) return false;
-    if (x.kind === "beep" && y.kind === "beep" && x.beeps !== y.beeps) return false;
   }
   return true;
 }

@@ -15,6 +15,7 @@ import { Predictor, sampleWeights } from "../../../../src/core/diagnose/dictiona
 import { callsForMore, likelyChanges, widen } from "../../../../src/core/diagnose/belief/widening";
 import { variantOf } from "../../../../src/core/model/as-found";
 import type { Reading } from "../../../../src/core/quantity/read";
+import { Readings } from "../../../../src/core/quantity/readings";
 import { observe } from "../../../../src/core/simulate/observe";
 import { Simulator } from "../../../../src/core/simulate/energise";
 import { makeTest, testKey } from "../../../../src/core/simulate/test";
@@ -287,7 +288,7 @@ describe("the tests that tell anything", () => {
     tellingTests(
       waited,
       shown.map(([test]) => test),
-      new Map(shown.map(([test, readings]) => [testKey(test), readings])),
+      new Map(shown.map(([test, readings]) => [testKey(test), Readings.of(readings)])),
     ).map((t) => t.setup);
   const value = (v: number): Reading => ({ kind: "value", value: v });
   const label = (words: string): Reading => ({ kind: "label", label: words });
