@@ -8,6 +8,7 @@ import { benchLoad } from "./load";
 import { writeLoad } from "./load-report";
 import { writeReport } from "./report";
 import { benchScreen } from "./screen";
+import { writeScreen } from "./screen-report";
 import { benchSolve } from "./solve";
 import { writeSolve } from "./solve-report";
 import { benchOwnWay, writeOwnWay } from "./own-way";
@@ -45,6 +46,16 @@ if (names.includes("solve")) {
   writeSolve(run, benchSolve());
   process.exit(0);
 }
+// `npm run bench -- screen` measures a running Unzo (UNZO_URL) in a browser, beside an earlier one (UNZO_BEFORE).
+if (names.includes("screen")) {
+  const say = (words: string) => process.stderr.write(`${words}\n`);
+  const { UNZO_URL: url, UNZO_BEFORE: before } = process.env;
+  if (!url) throw new Error("Name a running Unzo in UNZO_URL.");
+  const jobs = Number(process.env.JOBS ?? 8);
+  const now = await benchScreen(url, jobs, say);
+  writeScreen(run, now, before ? await benchScreen(before, jobs, say) : null);
+  process.exit(0);
+}
 // `npm run bench -- own-way` counts the readings of plans beside a practitioner's own, and writes its page.
 if (names.includes("own-way")) {
   const rows = benchOwnWay();
@@ -77,8 +88,6 @@ const TWO = ["zirvald-bw-15", "perlgrund-tm-3"];
 // A full run, over the whole fleet, also writes docs/performance.md.
 if (names.length === 0) {
   const say = (words: string) => process.stderr.write(`${words}\n`);
-  say("screen");
-  const screen = await benchScreen(8);
   say("plans");
   const plans = benchPlans(PLANS);
   say("dictionary");
@@ -91,7 +100,7 @@ if (names.length === 0) {
   const calibration = benchCalibration(isolations, UNITS);
   say("two faults");
   const pairs = TWO.map((name) => benchPairs(name, isolations.find(([known]) => known === name)![1], PAIRS));
-  writeReport({ run, solve, dictionary, screen, plans, isolation, slips, pairs, calibration });
+  writeReport({ run, solve, dictionary, plans, isolation, slips, pairs, calibration });
   say("docs/performance.md is written");
 }
 

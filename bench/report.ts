@@ -2,7 +2,6 @@ import { mkdirSync, writeFileSync } from "node:fs";
 import type { benchDictionary } from "./dictionary";
 import { lineChart } from "./chart";
 import { FAULTS_EVERY, type benchIsolation } from "./isolation";
-import type { benchScreen } from "./screen";
 import type { benchSolve } from "./solve";
 import type { benchCalibration, benchPairs, benchPlans, benchSlips } from "./targets";
 
@@ -11,7 +10,6 @@ export interface BenchRun {
   readonly run: { readonly at: string; readonly commit: string; readonly machine: string; readonly node: string };
   readonly solve: ReturnType<typeof benchSolve>;
   readonly dictionary: ReturnType<typeof benchDictionary>;
-  readonly screen: Awaited<ReturnType<typeof benchScreen>>;
   readonly plans: ReturnType<typeof benchPlans>;
   readonly isolation: ReturnType<typeof benchIsolation>;
   readonly slips: ReturnType<typeof benchSlips>;
@@ -125,14 +123,6 @@ export function writeReport(b: BenchRun): void {
       "1 s for 2 M",
       `${n(b.dictionary.milliseconds / 1000)} s`,
       met((b.dictionary.milliseconds / (5 * b.dictionary.nominalReadings)) * 2e6 < 1000),
-    ],
-    [
-      "reading entered (a key in 100 ms) to next step on screen, p95",
-      "100 ms",
-      b.screen
-        ? `${n(b.screen.p95, 0)} ms (median ${n(b.screen.median, 0)}, ${b.screen.readings} readings)`
-        : `no Unzo was running; advice alone takes ${n(Math.max(...steps), 0)} ms (p95 of the slowest machine)`,
-      b.screen ? met(b.screen.p95 < 100) : "not measured",
     ],
     [
       `cost against the proven optimum, ${b.plans.cases} units`,

@@ -3,6 +3,7 @@ import next from "next";
 import { GET as alive } from "./app/api/alive/route";
 import { GET as health } from "./app/api/health/route";
 import { collectOrphans } from "./server/photos";
+import { prepareDictionaries } from "./server/isolation";
 import { follower } from "./server/live";
 import { randomUUID } from "node:crypto";
 import { log } from "./log";
@@ -124,6 +125,8 @@ const server = createServer((request, response) => {
 server.headersTimeout = 20_000;
 server.requestTimeout = 60_000;
 server.listen(port, hostname);
+// While nobody asks yet: who opens a job finds its dictionary there.
+prepareDictionaries().catch((error: unknown) => log().error({ err: error }, "The dictionaries could not be prepared"));
 // Photos that no journal came to name: looked for now and then, as at every start.
 setInterval(() => {
   collectOrphans(new Date()).catch((error: unknown) =>

@@ -1,5 +1,5 @@
 import { z } from "zod";
-import type { Advice } from "../core/diagnose";
+import type { Answers } from "../core/diagnose";
 import {
   eventBodySchema,
   JOB_KINDS,
@@ -138,7 +138,7 @@ export const liveAddress = (job: string, after: number) => address`/api/jobs/${j
 export const serverAdvice = sends(
   (job: string) => address`/api/jobs/${job}/advice`,
   unitStateSchema,
-  z.object({ evidence: z.array(z.string()), advice: made<Advice>() }).nullable(),
+  z.object({ evidence: z.array(z.string()), answers: made<Answers>() }).nullable(),
 );
 /** Puts what was found on a unit into its machine's file. */
 export const offerChanges = sends(

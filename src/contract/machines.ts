@@ -118,3 +118,6 @@ export const machineOpening = reads(
 /** Where a machine file is fetched as text. */
 export const exportAddress = (id: string, version?: string) =>
   address`/api/machines/${id}/export` + (version ? `?version=${encodeURIComponent(version)}` : "");
+
+/** The stored dictionary of a machine file, as one engine builds it; bytes, not JSON. */
+export const dictionaryAddress = (hash: string, engine: string) => address`/api/dictionaries/${hash}/${engine}`;

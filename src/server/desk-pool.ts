@@ -33,6 +33,11 @@ export class DeskPool<D> {
     return this.kept.get(key)?.ready ?? false;
   }
 
+  /** Whether it is there, built or being built. */
+  has(key: string): boolean {
+    return this.kept.has(key);
+  }
+
   get size(): number {
     return this.kept.size;
   }

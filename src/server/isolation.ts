@@ -1,17 +1,20 @@
-import { existsSync } from "node:fs";
 import { createRequire } from "node:module";
 import type { Worker } from "node:worker_threads";
 import * as Comlink from "comlink";
 import nodeEndpoint from "comlink/dist/umd/node-adapter.js";
 import { z } from "zod";
-import { type Advice, expressible } from "../core/diagnose";
+import { type Answers, type Evidence, expressible } from "../core/diagnose";
 import { changesIn, evidenceOf, jobOn } from "../core/journal";
 import { type Change, ChangeError, type MachineFile, variantOf } from "../core/model";
 import type { ModificationProof } from "../core/repair";
-import type { IsolationDesk } from "../workers/isolation-desk";
+import type { RestRule } from "../core/schedule";
+import { log } from "../log";
+import type { IsolationDesk, PlainUnitState } from "../workers/isolation-desk";
 import { DeskPool, type Desk } from "./desk-pool";
+import { isStored, keepDictionary, storedDictionary, withoutDictionary } from "./dictionaries";
+import { engineBundle } from "./engine";
 import { readJob } from "./jobs";
-import { machineOf } from "./machine-store";
+import { machineByHash, machineOf } from "./machine-store";
 import { Refusal } from "./refusal";
 import type { unitStateSchema } from "../contract/jobs";
 import { say } from "#words/server";
@@ -26,13 +29,11 @@ const pool = ((globalThis as { unzoDesks?: DeskPool<RemoteDesk> }).unzoDesks ??=
 
 /** A desk in a thread of its own, from the bundle that the build makes beside the application. */
 function beginDesk(): Desk<RemoteDesk> {
-  const bundle = [process.cwd(), "build", "isolation.thread.mjs"].join("/");
-  if (!existsSync(bundle)) throw new Error(say.isMissingNpmRunBuild(bundle));
   // Fetched at run time, so that the build does not try to bundle what runs beside it.
   const { Worker: Thread } = createRequire(import.meta.url)(
     "node:worker_threads",
   ) as typeof import("node:worker_threads");
-  const thread: Worker = new Thread(bundle);
+  const thread: Worker = new Thread(engineBundle());
   thread.unref();
   const lost = new Promise<never>((_, reject) => {
     thread.once("error", reject);
@@ -42,38 +43,152 @@ function beginDesk(): Desk<RemoteDesk> {
   return { desk: Comlink.wrap<IsolationDesk>(nodeEndpoint(thread)), lost, end: () => void thread.terminate() };
 }
 
-const buildOf = (file: MachineFile) => (desk: RemoteDesk) =>
-  desk.build(
-    file,
-    Comlink.proxy(() => {}),
-  );
+/** A unit's machine: the file by its hash, and what was found on the unit or built into it. */
+interface UnitMachine {
+  readonly hash: string;
+  readonly changes: readonly Change[];
+  readonly file: MachineFile;
+}
+
+const keyOf = ({ hash, changes }: UnitMachine) => `${hash} ${JSON.stringify(changes)}`;
 
 /**
- * The advice on a job from the server's own dictionary, and the evidence it was reckoned for; null while the
- * dictionary is not built and nobody waits.
+ * Gives a desk its dictionary: of a machine file from the store, or built and then stored; of a unit that differs from
+ * its file built on the spot.
+ */
+const dictionaryFor =
+  ({ hash, changes, file }: UnitMachine) =>
+  async (desk: RemoteDesk): Promise<void> => {
+    const isOfFile = changes.length === 0;
+    const stored = isOfFile ? await storedDictionary(hash) : null;
+    if (stored && (await desk.restore(file, stored))) return;
+    await desk.build(
+      file,
+      Comlink.proxy(() => {}),
+    );
+    if (isOfFile) await keepDictionary(hash, await desk.packed(), new Date());
+  };
+
+/** Whether a machine can be asked without waiting for its dictionary to be built. */
+const isAtHand = async (machine: UnitMachine) =>
+  pool.isReady(keyOf(machine)) || (machine.changes.length === 0 && (await isStored(machine.hash)));
+
+/** Asks a desk with the dictionary of a machine; waits for its turn, and for its dictionary. */
+const ask = <T>(machine: UnitMachine, work: (desk: RemoteDesk) => Promise<T>): Promise<T> =>
+  pool.use(keyOf(machine), beginDesk, dictionaryFor(machine), work);
+
+/** Machine files whose dictionaries are built ahead, the next one first, and whether one is being built. */
+const ahead = ((globalThis as { unzoAhead?: { readonly hashes: string[]; isBuilding: boolean } }).unzoAhead ??= {
+  hashes: [],
+  isBuilding: false,
+});
+/** What waits longer than so many is built when it is asked for. */
+const MOST_AHEAD = 60;
+
+/** Has the dictionary of a machine file that was kept just now built, before others that wait; nobody waits for it. */
+export function prepareDictionary(hash: string): void {
+  ahead.hashes.unshift(hash);
+  void buildAhead();
+}
+
+/** Has those built that are missing. */
+export async function prepareDictionaries(): Promise<void> {
+  ahead.hashes.push(...(await withoutDictionary()));
+  await buildAhead();
+}
+
+/**
+ * Builds what waits, one after the other, in a thread of its own; one that is asked for meanwhile is built at once and
+ * passed over here.
+ */
+async function buildAhead(): Promise<void> {
+  if (ahead.isBuilding) return;
+  ahead.isBuilding = true;
+  try {
+    for (let hash = ahead.hashes.shift(); hash !== undefined; hash = ahead.hashes.shift()) {
+      ahead.hashes.length = Math.min(ahead.hashes.length, MOST_AHEAD);
+      await buildAndKeep(hash).catch((error: unknown) =>
+        log().warn({ err: error, machine: hash }, "A dictionary could not be built ahead"),
+      );
+    }
+  } finally {
+    ahead.isBuilding = false;
+  }
+}
+
+async function buildAndKeep(hash: string): Promise<void> {
+  if (await isStored(hash)) return;
+  const machine: UnitMachine = { hash, changes: [], file: (await machineByHash(hash)).file };
+  if (pool.has(keyOf(machine))) return;
+  const { desk, lost, end } = beginDesk();
+  try {
+    await Promise.race([dictionaryFor(machine)(desk), lost]);
+  } finally {
+    end();
+  }
+}
+
+/**
+ * The advice on a job, and all else that its screen asks first, from the server's own dictionary; with the evidence it
+ * was reckoned for. Null while the dictionary is neither built nor stored and nobody waits.
  */
 export async function adviceOn(
-  job: string,
+  id: string,
   asked: z.output<typeof unitStateSchema>,
-): Promise<{ readonly evidence: readonly string[]; readonly advice: Advice } | null> {
-  const { events, raw, hash } = await readJob(job);
+): Promise<{ readonly evidence: readonly string[]; readonly answers: Answers } | null> {
+  const { events, raw, hash } = await readJob(id);
   if (raw.length > 0) throw new Refusal(409, say.thisJobHoldsAnEntry);
   const changes = changesIn(events);
   const { machine } = await machineOf(hash, changes);
-  const key = `${hash} ${JSON.stringify(changes)}`;
-  const build = buildOf(machine.file);
-  if (!asked.wait && !pool.isReady(key)) {
-    pool.prepare(key, beginDesk, build);
+  const unit: UnitMachine = { hash, changes, file: machine.file };
+  if (!asked.wait && !(await isAtHand(unit))) {
+    pool.prepare(keyOf(unit), beginDesk, dictionaryFor(unit));
     return null;
   }
   const evidence = expressible(machine, evidenceOf(jobOn(machine, events))).kept;
   const { wait: _, equipment, times, ...unitState } = asked;
   if (!machine.setupById.has(unitState.setup))
     throw new Refusal(400, say.hasNoSetup(machine.file.maker, machine.file.model, unitState.setup));
-  const advice = await pool.use(key, beginDesk, build, (desk) =>
-    desk.advise(evidence, { ...unitState, ...(equipment ? { equipment } : {}), ...(times ? { times } : {}) }),
-  );
-  return { evidence: evidence.map((e) => e.id), advice };
+  const standing = { ...unitState, ...(equipment ? { equipment } : {}), ...(times ? { times } : {}) };
+  const answers = await ask(unit, (desk) => desk.answers(evidence, standing));
+  return { evidence: evidence.map((e) => e.id), answers };
+}
+
+/** What a page would wait for so long at most before it is sent without, milliseconds. */
+const MOST_WAIT = 400;
+
+/** What a job's page shows first: the answers to its question, and the rest that its compressor needs. */
+export interface FirstAnswers {
+  readonly answers: Answers;
+  readonly rest: RestRule | null;
+}
+
+/**
+ * The first answers of a job's page; null where they are not there in a moment: the page never waits for a dictionary
+ * to be built.
+ */
+export async function firstAnswers(
+  unit: UnitMachine,
+  { evidence, unitState }: { readonly evidence: readonly Evidence[]; readonly unitState: PlainUnitState },
+): Promise<FirstAnswers | null> {
+  if (!(await isAtHand(unit))) {
+    pool.prepare(keyOf(unit), beginDesk, dictionaryFor(unit));
+    return null;
+  }
+  const asked = ask(unit, async (desk): Promise<FirstAnswers> => {
+    const [answers, rest] = await Promise.all([desk.answers(evidence, unitState), desk.rest()]);
+    return { answers, rest };
+  }).catch((error: unknown) => {
+    log().warn({ err: error }, "A page was sent without its first answers");
+    return null;
+  });
+  let timer: NodeJS.Timeout | undefined;
+  const late = new Promise<null>((resolve) => {
+    timer = setTimeout(() => resolve(null), MOST_WAIT);
+  });
+  const first = await Promise.race([asked, late]);
+  clearTimeout(timer);
+  return first;
 }
 
 /**

@@ -144,6 +144,23 @@ export const waits = mysqlTable(
   (t) => [primaryKey({ columns: [t.job, t.wait] }), index("waits_due").on(t.due)],
 );
 
+/**
+ * Fault dictionaries of machine files, gzipped, by the engine that built them: another engine may predict otherwise.
+ * Nothing is lost with them: they are built again.
+ */
+export const dictionaries = mysqlTable(
+  "dictionaries",
+  {
+    machineHash: char("machine_hash", { length: 64 })
+      .notNull()
+      .references(() => machines.hash),
+    engine: char("engine", { length: 64 }).notNull(),
+    body: mediumblob("body").notNull(),
+    builtAt: datetime("built_at", { fsp: 3 }).notNull(),
+  },
+  (t) => [primaryKey({ columns: [t.machineHash, t.engine] })],
+);
+
 /** What moves on a type of machine have taken in this shop; worked out anew when one of its jobs is closed. */
 export const learnedTimes = mysqlTable("learned_times", {
   machine: varchar("machine", { length: 60 }).primaryKey(),

@@ -4,6 +4,8 @@ import { type Change, compileMachine, type Fault, type GuideLeg, type MachineFil
 import {
   type Advice,
   advise,
+  type Answers,
+  answersFor,
   codeOdds,
   type CodeOdds,
   type Coverage,
@@ -19,18 +21,12 @@ import {
   likelyReadings,
   type MachineCode,
   type Equipment,
-  type Misfit,
-  misfitOf,
   type OpenFirst,
-  openSimpleCauses,
-  partDoubt,
-  questioned,
   type Reason,
   reasonsFor,
   repairsOf,
   setupShowing,
-  type SignAsked,
-  signsWorthIt,
+  simpleCausesFor,
   type UnitState,
   unitStateAfter,
   type Times,
@@ -65,6 +61,8 @@ export class IsolationDesk {
   private dictionary: FaultDictionary | null = null;
   /** Whether its dictionary is complete: what is advised from half of it would be wrong. */
   private isBuilt = false;
+  /** Worked out once; undefined before that. */
+  private restOfMachine: RestRule | null | undefined;
   /** How often advice was asked for; a thought ahead ends when it changes. */
   private asked = 0;
 
@@ -74,6 +72,7 @@ export class IsolationDesk {
   async build(file: MachineFile, progress: (share: number) => void): Promise<void> {
     const dictionary = FaultDictionary.of(compileMachine(file), ORDINARY_METER);
     this.dictionary = dictionary;
+    this.restOfMachine = undefined;
     this.isBuilt = false;
     let steps = 0;
     for (const share of dictionary.buildSteps()) {
@@ -87,6 +86,24 @@ export class IsolationDesk {
     progress(1);
   }
 
+  /** Takes a dictionary that was built elsewhere; says false of bytes that are none of this machine. */
+  restore(file: MachineFile, bytes: Uint8Array): boolean {
+    try {
+      this.dictionary = FaultDictionary.restored(compileMachine(file), ORDINARY_METER, bytes);
+      this.restOfMachine = undefined;
+    } catch (error) {
+      if (error instanceof RangeError) return false;
+      throw error;
+    }
+    this.isBuilt = true;
+    return true;
+  }
+
+  /** The dictionary as bytes, for `restore`. */
+  packed(): Uint8Array<ArrayBuffer> {
+    return this.whole().packed();
+  }
+
   /** What is odd about a file, as sentences; needs no dictionary. */
   doubts(file: MachineFile): readonly string[] {
     return fileDoubts(compileMachine(file));
@@ -97,10 +114,16 @@ export class IsolationDesk {
     return advise(this.whole(), evidence, plain(unitState));
   }
 
-  /** The same for what is still being typed; null for what fits nothing, as most of what is half typed. */
-  adviseHalf(evidence: readonly Evidence[], unitState: PlainUnitState): Advice | null {
+  /** The same with all else that a job screen asks first. */
+  answers(evidence: readonly Evidence[], unitState: PlainUnitState): Answers {
     this.asked++;
-    return fitsSomething(this.whole(), evidence) ? this.advise(evidence, unitState) : null;
+    return answersFor(this.whole(), evidence, plain(unitState));
+  }
+
+  /** The same for what is still being typed; null for what fits nothing, as most of what is half typed. */
+  answersHalf(evidence: readonly Evidence[], unitState: PlainUnitState): Answers | null {
+    this.asked++;
+    return fitsSomething(this.whole(), evidence) ? this.answers(evidence, unitState) : null;
   }
 
   /**
@@ -160,6 +183,7 @@ export class IsolationDesk {
 
   /** Makes a machine known without its dictionary: enough for codes, slips and the run sheet. */
   open(file: MachineFile): void {
+    this.restOfMachine = undefined;
     this.dictionary = FaultDictionary.of(compileMachine(file), ORDINARY_METER);
   }
 
@@ -182,17 +206,9 @@ export class IsolationDesk {
     return runSheet(this.ready());
   }
 
-  /** The questions still open, in the order in which they are worth asking. */
-  simpleCauses(evidence: readonly Evidence[], complaint: string, answered: readonly string[]): readonly OpenFirst[] {
-    const { dictionary, beliefs } = this.weighed(evidence);
-    return openSimpleCauses(dictionary.machine, complaint, new Set(answered), partDoubt(dictionary, beliefs));
-  }
-
-  /** The signs worth looking for now. */
-  signs(evidence: readonly Evidence[]): readonly (SignAsked & { readonly bits: number })[] {
-    const { dictionary, beliefs } = this.weighed(evidence);
-    const found = new Set(evidence.flatMap((e) => (e.type === "sign" ? [`${e.part} ${e.sign}`] : [])));
-    return signsWorthIt(dictionary, beliefs.probability, found).slice(0, 12);
+  /** The questions before anything is opened, for whom the whole answers are not there yet. */
+  simpleCauses(evidence: readonly Evidence[]): readonly OpenFirst[] {
+    return simpleCausesFor(this.weighed(evidence), evidence);
   }
 
   /** Why an assembly is believed or doubted, the strongest first. */
@@ -204,13 +220,6 @@ export class IsolationDesk {
   /** How the suspects went, reading by reading. */
   history(evidence: readonly Evidence[]): History {
     return historyOf(this.weighed(evidence).dictionary, evidence);
-  }
-
-  /** Whether the last reading, or one that it has outvoted, fits nothing, and which slip would explain it. */
-  misfit(evidence: readonly Evidence[]): Misfit | null {
-    const dictionary = this.ready();
-    const id = questioned(dictionary.meter, evidence);
-    return id === null ? null : misfitOf(dictionary, evidence, id);
   }
 
   /** What a test would show under the leading suspects. */
@@ -225,7 +234,8 @@ export class IsolationDesk {
 
   /** How long the compressor rests, and in which setups it runs. */
   rest(): RestRule | null {
-    return restRule(this.ready().machine);
+    if (this.restOfMachine === undefined) this.restOfMachine = restRule(this.ready().machine);
+    return this.restOfMachine;
   }
 
   /** What the file can and cannot tell apart. */

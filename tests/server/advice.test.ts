@@ -4,8 +4,10 @@ import { POST } from "../../src/app/api/jobs/[id]/advice/route";
 import { advise } from "../../src/core/diagnose/advice/advise";
 import { evidenceOf } from "../../src/core/journal/fold";
 import { jobOn } from "../../src/core/journal/job";
+import { inTransaction } from "../../src/server/db";
 import { appendEvent } from "../../src/server/journal";
 import { readJob } from "../../src/server/jobs";
+import { dictionaries } from "../../src/server/schema";
 import { learnTimesOf, timesOn } from "../../src/server/learned-times";
 import { isolationOf } from "../support/fleet";
 import { at, closeShop, newJob, newUnit, NOW, posted, prepareShop } from "../support/shop";
@@ -20,6 +22,9 @@ const complaint = dictionary.machine.file.complaints[0]!;
 
 beforeAll(async () => {
   await prepareShop();
+  await inTransaction(async (tx) => {
+    await tx.delete(dictionaries);
+  });
   unit = await newUnit("zirvald-bw-15", { site: "Test ramp" });
 });
 afterAll(closeShop);
@@ -31,10 +36,13 @@ describe("advice from the server's own dictionary", () => {
     const early = await ask(id, asked);
     expect(early.status).toBe(200);
     expect(await early.json()).toBeNull();
-    const waited = (await (await ask(id, { ...asked, wait: true })).json()) as { evidence: string[]; advice: unknown };
+    const waited = (await (await ask(id, { ...asked, wait: true })).json()) as {
+      evidence: string[];
+      answers: { advice: unknown };
+    };
     const evidence = evidenceOf(jobOn(dictionary.machine, (await readJob(id)).events));
     expect(waited.evidence).toEqual(["complaint"]);
-    expect(waited.advice).toEqual(
+    expect(waited.answers.advice).toEqual(
       JSON.parse(JSON.stringify(advise(dictionary, evidence, { setup: complaint.setup, openPanels: new Set() }))),
     );
     // Now it is there at once.

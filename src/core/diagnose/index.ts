@@ -1,6 +1,7 @@
 /** The search for a fault, from hypotheses to advice. What others may use of it; nothing else is reached. */
 
 export { type Advice, advise, type Alternative, type Attempt } from "./advice/advise";
+export { type Answers, answersFor, type Sign, simpleCausesFor } from "./advice/answers";
 export type { Stop } from "./advice/stop";
 export { walkOf } from "./advice/baseline-walk";
 export { codeMatches, codeOdds, type CodeOdds, codesOf, type MachineCode, setupShowing } from "./advice/code-odds";

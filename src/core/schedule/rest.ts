@@ -15,7 +15,7 @@ export interface Stay {
 /** Setups in which a sound machine runs its compressor, and the longest rest that any of its compressors asks for. */
 export interface RestRule {
   readonly minutes: number;
-  readonly running: ReadonlySet<string>;
+  readonly running: readonly string[];
 }
 
 /** Finds the rule of a machine by simulation; null for a machine without a compressor. */
@@ -35,7 +35,7 @@ export function restRule(machine: Machine): RestRule | null {
       if (!(error instanceof NoOperatingPoint)) throw error;
     }
   }
-  return { minutes: Math.max(...compressors.map((c) => ratings(c).restMinutes!)), running };
+  return { minutes: Math.max(...compressors.map((c) => ratings(c).restMinutes!)), running: [...running] };
 }
 
 /** When the compressor may be started again, milliseconds; null while it runs, and where it never ran. */
@@ -43,10 +43,11 @@ export function restUntil(rule: RestRule, stays: readonly Stay[]): number | null
   let left = -Infinity;
   stays.forEach((stay, i) => {
     const next = stays[i + 1];
-    if (rule.running.has(stay.setup) && next && !rule.running.has(next.setup)) left = Math.max(left, next.from);
+    if (rule.running.includes(stay.setup) && next && !rule.running.includes(next.setup))
+      left = Math.max(left, next.from);
   });
   const last = stays[stays.length - 1];
-  if (left === -Infinity || (last && rule.running.has(last.setup))) return null;
+  if (left === -Infinity || (last && rule.running.includes(last.setup))) return null;
   return left + rule.minutes * 60_000;
 }
 

@@ -110,7 +110,7 @@ export function runSheet(dictionary: FaultDictionary): RunSheet {
     const to = program && setup.mode !== "run" ? setup.mode : (program?.modes[0] ?? "run");
     const legs = program ? (guideTo(program, mode, to) ?? []) : [];
     mode = to;
-    const starts = rest?.running.has(setup.id) ?? false;
+    const starts = rest?.running.includes(setup.id) ?? false;
     const step: SheetStep = {
       setup: setup.id,
       name: setup.name,

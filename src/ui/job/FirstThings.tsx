@@ -2,7 +2,7 @@
 
 import { useMemo } from "react";
 import Button from "react-bootstrap/Button";
-import type { Evidence, OpenFirst } from "../../core/diagnose";
+import type { Answers, Evidence, OpenFirst } from "../../core/diagnose";
 import { answeredBody, type EventBody, type Job, toMeasuring } from "../../core/journal";
 import { useEngine, type Desk } from "../engine/useEngine";
 import { Key } from "../shortcuts/Key";
@@ -22,21 +22,21 @@ export function useSimpleCauses({
   job,
   evidence,
   desk,
-}: Pick<Props, "job" | "evidence" | "desk">): readonly OpenFirst[] | null {
+  answers,
+}: Pick<Props, "job" | "evidence" | "desk"> & {
+  readonly answers: Answers | null;
+}): readonly OpenFirst[] | null {
   const answered = useMemo(
     () => job.answers.flatMap((a) => (a.body.type === "answered" ? [a.body.first] : [])),
     [job.answers],
   );
   const isOver = answered.includes("*") || job.readings.length > 0;
   // Where they cannot be worked out, none is asked: measuring goes on without them.
-  const { value, problem } = useEngine(
-    desk,
-    "simpleCauses",
-    isOver ? null : [evidence, job.opened.complaint ?? "", answered],
-    true,
-  );
-  if (isOver || problem) return [];
-  return value ?? null;
+  // While the whole answer is worked out the questions need not wait for it.
+  const { value, problem } = useEngine(desk, "simpleCauses", isOver || answers ? null : [evidence], true);
+  const asked = answers?.simpleCauses ?? value;
+  if (isOver || (problem && !asked)) return [];
+  return asked?.filter((o) => !answered.includes(o.first.id)) ?? null;
 }
 
 /** Before anything is opened: one question at a time, the likeliest for its cost first, one key to answer. */

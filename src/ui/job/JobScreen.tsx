@@ -16,6 +16,8 @@ import {
 } from "../../core/journal";
 import { commonShelf, type MachineFile } from "../../core/model";
 import type { TestCard, Times } from "../../core/diagnose";
+import type { RestRule } from "../../core/schedule";
+import { dictionaryAddress } from "../../contract/machines";
 import { programOf, type Test, testKey } from "../../core/simulate";
 import { useKept } from "../shell/useKept";
 import { leftBehind, noFaultFound } from "../../core/repair";
@@ -33,7 +35,7 @@ import { JobNav } from "./JobNav";
 import { PathPane } from "./PathPane";
 import { useChosenTest } from "./useChosenTest";
 import { useJobKeys } from "./useJobKeys";
-import { MisfitNote, useMisfit } from "./Misfit";
+import { MisfitNote } from "./Misfit";
 import { DiffersDialog } from "./DiffersDialog";
 import { NextTest } from "./NextTest";
 import { Outlook } from "./Outlook";
@@ -45,7 +47,7 @@ import { Surroundings } from "./Surroundings";
 import { Suspects } from "./Suspects";
 import { Trail } from "./Trail";
 import { TryFirst } from "./TryFirst";
-import { useIsolation } from "./useIsolation";
+import { type Answered, useIsolation } from "./useIsolation";
 import { useJournal } from "./useJournal";
 import { useRest } from "./useRest";
 import { useTogether } from "./useTogether";
@@ -64,6 +66,7 @@ export function JobScreen({
   events,
   file,
   hash,
+  engine,
   times,
   unit,
   record: unitRecord,
@@ -76,8 +79,16 @@ export function JobScreen({
   file: MachineFile;
   /** Names the file that the job was made with. */
   hash: string;
+  /** Names the engine whose dictionaries the server keeps. */
+  engine: string;
   times: Times;
-  start: { readonly shown: string };
+  start: {
+    readonly shown: string;
+    /** What the server knows of the person's equipment. */
+    readonly equipment: string;
+    /** The answers that came with the page. */
+    readonly first: (Answered & { readonly rest: RestRule | null }) | null;
+  };
 }) {
   const router = useRouter();
   const drawn = commonShelf().of(hash, file);
@@ -102,18 +113,21 @@ export function JobScreen({
     file,
     logged.changes.map((c) => c.body.change),
   );
-  const [equipment, setEquipment] = useEquipment();
+  const [equipment, setEquipment] = useEquipment(start.equipment);
   const question = useMemo(() => questionOf(machine, logged, equipment, times), [machine, logged, equipment, times]);
   const { key, evidence } = question;
-  const search = useIsolation(logged.id, machine.file, question, logged === written);
+  const stored = changesKey === "" ? dictionaryAddress(hash, engine) : null;
+  const asked = { job: logged.id, file: machine.file, stored, first: start.first };
+  const search = useIsolation(asked, question, logged === written);
   useEffect(() => {
     // What is found to differ from the file makes another machine of it, which the present dictionary knows nothing of.
     foresee.current = (coming) => {
       if (changesOf(coming) === changesKey) search.foresee(questionOf(machine, coming, equipment, times));
     };
   });
-  const advice = search.advice?.advice ?? null;
-  const fresh = search.advice?.key === key;
+  const answers = search.answered?.answers ?? null;
+  const advice = answers?.advice ?? null;
+  const fresh = search.answered?.key === key;
   const job = useTogether(logged, advice === null || fresh);
 
   const { chosenNow, choose, made } = useChosenTest(search, key);
@@ -174,9 +188,9 @@ export function JobScreen({
     },
     [choose, setView],
   );
-  const misfit = useMisfit(search.desk, evidence, job, advice !== null && fresh);
-  const rest = useRest(search.desk, job);
-  const simpleCauses = useSimpleCauses({ job, evidence, desk: search.desk });
+  const misfit = fresh ? (answers?.misfit ?? null) : null;
+  const rest = useRest(search.desk, job, start.first?.rest ?? null);
+  const simpleCauses = useSimpleCauses({ job, evidence, desk: search.desk, answers });
   const program = programOf(machine);
   const lastAnswer = [...job.answers].reverse().find((a) => a.body.type === "answered" && a.body.answer !== "skip");
   const simple =
@@ -328,6 +342,7 @@ export function JobScreen({
               machine={machine}
               desk={search.desk}
               evidence={evidence}
+              signs={answers?.signs ?? []}
               setup={job.setup}
               busy={sending || seeing}
               shown={start.shown}

@@ -1,18 +1,10 @@
 "use client";
 
 import Button from "react-bootstrap/Button";
-import type { Evidence, Misfit } from "../../core/diagnose";
+import type { Misfit } from "../../core/diagnose";
 import type { Job } from "../../core/journal";
 import type { Test } from "../../core/simulate";
-import { useEngine, type Desk } from "../engine/useEngine";
 import { say } from "#words/ui/job/Misfit";
-
-/** Whether the last reading fits nothing; asked once the advice is of today. */
-export function useMisfit(desk: Desk | null, evidence: readonly Evidence[], job: Job, ready: boolean): Misfit | null {
-  const last = [...job.readings].reverse().find((r) => !r.struck);
-  const { value } = useEngine(desk, "misfit", ready && last ? [evidence] : null);
-  return value ?? null;
-}
 
 /** A reading that fits nothing: the slips that would explain it, and the cheapest recheck. */
 export function MisfitNote({

@@ -3,7 +3,7 @@
 import { useMemo, useState } from "react";
 import Button from "react-bootstrap/Button";
 import Form from "react-bootstrap/Form";
-import { codeMatches, codesOf, type Evidence, type MachineCode } from "../../core/diagnose";
+import { codeMatches, codesOf, type Evidence, type MachineCode, type Sign } from "../../core/diagnose";
 import { FLICKERS, has, type Machine } from "../../core/model";
 import type { EventBody } from "../../core/journal";
 import { makeTest, type Test } from "../../core/simulate";
@@ -19,6 +19,7 @@ interface Props {
   readonly machine: Machine;
   readonly desk: Desk | null;
   readonly evidence: readonly Evidence[];
+  readonly signs: readonly Sign[];
   readonly setup: string;
   readonly busy: boolean;
   /** From the search over all machines: part and label, divided by a bar. */
@@ -31,7 +32,7 @@ interface Props {
 }
 
 /** What the machine says: its codes, its lamps, and what it does on this and not on that. */
-export function Says({ machine, desk, evidence, setup, busy, shown, onSaw, onRecheck, onLog, onNext }: Props) {
+export function Says({ machine, desk, evidence, signs, setup, busy, shown, onSaw, onRecheck, onLog, onNext }: Props) {
   const codes = useMemo(() => codesOf(machine).filter((c) => c.label !== FLICKERS), [machine]);
   const lamps: LampOfMachine[] = machine.parts
     .filter((p) => has(p, "tells-codes") && has(p, "board-lamp"))
@@ -151,7 +152,7 @@ export function Says({ machine, desk, evidence, setup, busy, shown, onSaw, onRec
       ) : null}
       <section aria-labelledby="says-signs">
         <h2 id="says-signs">{say.seenHeardSmelt}</h2>
-        <Signs desk={desk} evidence={evidence} busy={busy} onLog={onLog} />
+        <Signs signs={signs} busy={busy} onLog={onLog} />
       </section>
       <section aria-labelledby="says-tried">
         <h2 id="says-tried">{say.aRepairWasTried}</h2>

@@ -3,30 +3,23 @@
 import { useState } from "react";
 import Button from "react-bootstrap/Button";
 import Form from "react-bootstrap/Form";
-import { type Evidence, type SignAsked, WHOLE_UNIT } from "../../core/diagnose";
+import { type Sign, type SignAsked, WHOLE_UNIT } from "../../core/diagnose";
 import { type EventBody, noticedBody, triedBody } from "../../core/journal";
 import type { Machine } from "../../core/model";
-import { useEngine, type Desk } from "../engine/useEngine";
-import { Problem } from "../engine/Problem";
 import { say } from "#words/ui/job/Signs";
 
 interface Props {
   readonly machine: Machine;
-  readonly desk: Desk | null;
-  readonly evidence: readonly Evidence[];
   readonly busy: boolean;
   readonly onLog: (body: EventBody) => Promise<boolean>;
 }
 
 /** The signs worth looking for now, those that tell most first. */
-export function Signs({ desk, evidence, busy, onLog }: Omit<Props, "machine">) {
-  const { value, problem } = useEngine(desk, "signs", [evidence], true);
-  const signs = (value ?? []).slice(0, 6);
+export function Signs({ signs, busy, onLog }: Omit<Props, "machine"> & { readonly signs: readonly Sign[] }) {
   const log = (s: SignAsked, there: boolean) => void onLog(noticedBody(s, there));
-  if (problem) return <Problem words={problem} />;
   return (
     <ul className="signs">
-      {signs.map((s) => (
+      {signs.slice(0, 6).map((s) => (
         <li key={`${s.part} ${s.sign}`}>
           <span>
             {s.part === WHOLE_UNIT ? (

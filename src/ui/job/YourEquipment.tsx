@@ -1,8 +1,9 @@
 "use client";
 
-import { useCallback, useMemo, type ReactNode } from "react";
+import { useCallback, useEffect, useMemo, type ReactNode } from "react";
 import Dropdown from "react-bootstrap/Dropdown";
 import Form from "react-bootstrap/Form";
+import { EQUIPMENT_COOKIE, equipmentOf, equipmentText } from "../../contract/equipment";
 import type { Equipment } from "../../core/diagnose";
 import { useKept } from "../shell/useKept";
 import { ThemeChoice } from "../shell/Theme";
@@ -16,34 +17,19 @@ const MORE_TOOLS = [
   ["insulation", say.insulationTester],
 ] as const;
 
-/** What this person has and does, kept in this browser. */
-export function useEquipment(): [Equipment, (equipment: Equipment) => void] {
-  const [kept, keep] = useKept("unzo.without");
-  const equipment = useMemo((): Equipment => {
-    const said = new Set(kept.split(" "));
-    const has = (key: keyof Equipment) => !said.has(key);
-    return {
-      live: has("live"),
-      careful: said.has("haste"),
-      clamp: has("clamp"),
-      dcClamp: has("dcClamp"),
-      inrush: said.has("+inrush"),
-      hertz: said.has("+hertz"),
-      capacitance: said.has("+capacitance"),
-      insulation: said.has("+insulation"),
-    };
-  }, [kept]);
-  const set = useCallback(
-    (next: Equipment) =>
-      keep(
-        [
-          ...(["live", "clamp", "dcClamp"] as const).filter((k) => !next[k]),
-          ...(next.careful ? ["haste"] : []),
-          ...MORE_TOOLS.filter(([k]) => next[k]).map(([k]) => `+${k}`),
-        ].join(" "),
-      ),
-    [keep],
-  );
+/** Seconds for which the cookie is kept: a year. */
+const A_YEAR = 31_536_000;
+
+/** What this person has and does, kept in this browser; `drawn` is the text that the server knows of it. */
+export function useEquipment(drawn: string): [Equipment, (equipment: Equipment) => void] {
+  const [kept, keep] = useKept(EQUIPMENT_COOKIE, drawn);
+  const equipment = useMemo(() => equipmentOf(kept), [kept]);
+  // The next page is drawn for what is so now.
+  useEffect(() => {
+    if (kept !== drawn)
+      document.cookie = `${EQUIPMENT_COOKIE}=${encodeURIComponent(kept)};path=/;max-age=${A_YEAR};samesite=lax`;
+  }, [kept, drawn]);
+  const set = useCallback((next: Equipment) => keep(equipmentText(next)), [keep]);
   return [equipment, set];
 }
 

@@ -24,7 +24,7 @@ export function useChosenTest(search: ReturnType<typeof useIsolation>, key: stri
       // What is on the screen stays until the new test is laid out, but nothing can be logged on it meanwhile.
       setChosen((before) => ({
         test: next,
-        card: before?.card ?? search.advice?.advice.next ?? null,
+        card: before?.card ?? search.answered?.answers.advice.next ?? null,
         refused: null,
         key,
         pending: true,

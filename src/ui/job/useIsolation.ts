@@ -4,7 +4,7 @@ import { keepPreviousData, useQuery, useQueryClient } from "@tanstack/react-quer
 import * as Comlink from "comlink";
 import { useCallback, useEffect, useRef, useState } from "react";
 import { serverAdvice } from "../../contract/jobs";
-import type { Advice, Evidence } from "../../core/diagnose";
+import type { Answers, Evidence } from "../../core/diagnose";
 import type { MachineFile } from "../../core/model";
 import type { Test } from "../../core/simulate";
 import type { Desk } from "../engine/useEngine";
@@ -13,10 +13,10 @@ import { LOST, openDesk } from "../shell/useDesk";
 import type { ChosenTest, PlainUnitState } from "../../workers/isolation-desk";
 import { say } from "#words/ui/job/useIsolation";
 
-/** Advice, and the question that it answers. */
-interface Answered {
+/** Answers, and the question that they answer. */
+export interface Answered {
   readonly key: string;
-  readonly advice: Advice;
+  readonly answers: Answers;
 }
 
 /** The state of the search as the screen needs it. */
@@ -27,7 +27,7 @@ export interface Search {
    * Null until there is any. `key` says for which question it was reckoned: that before stays until the answer to
    * this one is there.
    */
-  readonly advice: Answered | null;
+  readonly answered: Answered | null;
   readonly problem: string;
   describeTest(test: Test): Promise<ChosenTest>;
   /**
@@ -54,16 +54,26 @@ const AHEAD = 100;
  */
 const PAUSE = [40, 400] as const;
 
+/** What is asked about: a job, its unit's machine, and what came with its page. */
+interface Asked {
+  readonly job: string;
+  readonly file: MachineFile;
+  /** Where the dictionary of the file is stored; null for a unit that differs from its file. */
+  readonly stored: string | null;
+  /** The answers that came with the page. */
+  readonly first: Answered | null;
+}
+
 /**
- * Keeps a worker with the machine's dictionary, and asks it for advice whenever the question changes. `isWritten`:
- * the journal has all that the question says.
+ * Keeps a worker with the machine's dictionary, and asks it whenever the question changes. `isWritten`: the journal has
+ * all that the question says. What came with the page is not asked for again.
  */
-export function useIsolation(job: string, file: MachineFile, question: Question, isWritten: boolean): Search {
+export function useIsolation({ job, file, stored, first }: Asked, question: Question, isWritten: boolean): Search {
   const { evidence, unitState, key } = question;
   const client = useQueryClient();
-  const { desk, isBuilt, progress, problem: lost } = useDictionary(file);
+  const { desk, isBuilt, progress, problem: lost } = useDictionary(file, stored);
   /** What is half typed and being reckoned: its answer is not asked for twice. */
-  const half = useRef<{ readonly key: string; readonly answer: Promise<Advice | null> } | null>(null);
+  const half = useRef<{ readonly key: string; readonly answer: Promise<Answers | null> } | null>(null);
   const pause = useRef<{ took: number; timer?: ReturnType<typeof setTimeout> }>({ took: PAUSE[0] });
   const latest = useRef(question);
   useEffect(() => {
@@ -75,17 +85,22 @@ export function useIsolation(job: string, file: MachineFile, question: Question,
       queryKey: ["advice", desk?.id, key],
       queryFn: async (): Promise<Answered> => {
         const typed = half.current?.key === key ? await half.current.answer : null;
-        return { key, advice: typed ?? (await desk!.remote.advise(evidence, unitState)) };
+        return { key, answers: typed ?? (await desk!.remote.answers(evidence, unitState)) };
       },
     }),
     [desk],
   );
-  const own = useQuery({ ...asking(question), enabled: isBuilt, placeholderData: keepPreviousData });
+  const fromPage = first?.key === key ? first : null;
+  const own = useQuery({
+    ...asking(question),
+    enabled: isBuilt && fromPage === null,
+    placeholderData: keepPreviousData,
+  });
 
-  // While the dictionary is being built here, the server may have it already: same core, same answer.
+  // While the dictionary is not here, the server may have it already: same core, same answer.
   const fromServer = useQuery({
     queryKey: [say.serverAdvice, job, key],
-    enabled: !isBuilt && isWritten,
+    enabled: !isBuilt && isWritten && fromPage === null,
     queryFn: () => send(serverAdvice, [job], unitState),
     // The own dictionary answers in a moment: what the server cannot answer is not asked twice.
     retry: false,
@@ -93,19 +108,19 @@ export function useIsolation(job: string, file: MachineFile, question: Question,
   });
   const theirs = fromServer.data;
   const isSame = theirs?.evidence.join(" ") === evidence.map((e) => e.id).join(" ");
-  const advice = own.data ?? (theirs && isSame ? { key, advice: theirs.advice } : null);
+  const answered = fromPage ?? own.data ?? (theirs && isSame ? { key, answers: theirs.answers } : null) ?? first;
 
   // While the leads are placed, what the coming answer needs is worked out.
-  const answered = own.data?.key;
+  const answeredKey = isBuilt ? answered?.key : undefined;
   const [ahead, setAhead] = useState("");
   useEffect(() => {
-    if (!desk || answered === undefined || answered !== latest.current.key) return;
+    if (!desk || answeredKey === undefined || answeredKey !== latest.current.key) return;
     const { evidence, unitState } = latest.current;
     const thinking = setTimeout(() => {
       desk.remote.thinkAhead(evidence, unitState).catch((error: Error) => setAhead(error.message));
     }, AHEAD);
     return () => clearTimeout(thinking);
-  }, [desk, answered]);
+  }, [desk, answeredKey]);
 
   const foresee = useCallback(
     (coming: Question, typing = false) => {
@@ -117,12 +132,12 @@ export function useIsolation(job: string, file: MachineFile, question: Question,
       pause.current.timer = setTimeout(
         () => {
           const start = performance.now();
-          const answer = desk.remote.adviseHalf(coming.evidence, coming.unitState);
+          const answer = desk.remote.answersHalf(coming.evidence, coming.unitState);
           half.current = { key: coming.key, answer };
           answer.then(
             (found) => {
               pause.current.took = performance.now() - start;
-              if (found) client.setQueryData(queryKey, { key: coming.key, advice: found });
+              if (found) client.setQueryData(queryKey, { key: coming.key, answers: found });
             },
             (error: Error) => setAhead(error.message),
           );
@@ -141,11 +156,28 @@ export function useIsolation(job: string, file: MachineFile, question: Question,
     [desk],
   );
 
-  return { progress, advice, problem: lost || own.error?.message || ahead, describeTest, foresee, desk };
+  return { progress, answered, problem: lost || own.error?.message || ahead, describeTest, foresee, desk };
 }
 
-/** A worker that builds the dictionary of a file; another file, another worker. */
-function useDictionary(file: MachineFile): {
+/** What is stored at an address; null where it is not, or not yet. */
+async function storedAt(address: string | null): Promise<ArrayBuffer | null> {
+  if (address === null) return null;
+  try {
+    const response = await fetch(address);
+    return response.ok ? await response.arrayBuffer() : null;
+  } catch {
+    return null;
+  }
+}
+
+/**
+ * A worker with the dictionary of a file: from the store, or else built by the worker itself; another file, another
+ * worker.
+ */
+function useDictionary(
+  file: MachineFile,
+  stored: string | null,
+): {
   readonly desk: Desk | null;
   readonly isBuilt: boolean;
   readonly progress: number;
@@ -166,11 +198,14 @@ function useDictionary(file: MachineFile): {
     queueMicrotask(() => {
       if (current) setOpen({ desk, file });
     });
-    desk.remote
-      .build(
-        file,
-        Comlink.proxy((share: number) => setDone({ file, share })),
-      )
+    const told = Comlink.proxy((share: number) => setDone({ file, share }));
+    // What needs no dictionary is answered from the beginning.
+    const known = desk.remote.open(file);
+    Promise.all([storedAt(stored), known])
+      .then(([bytes]) => bytes && desk.remote.restore(file, Comlink.transfer(new Uint8Array(bytes), [bytes])))
+      .then(async (isThere) => {
+        if (!isThere) await desk.remote.build(file, told);
+      })
       .then(() => {
         if (current) setWhole(desk);
       }, lost);
@@ -179,7 +214,7 @@ function useDictionary(file: MachineFile): {
       close();
       setOpen(null);
     };
-  }, [file]);
+  }, [file, stored]);
   const share = done?.file === file ? done.share : 0;
   const isBuilt = open?.file === file && whole === open.desk;
   return {

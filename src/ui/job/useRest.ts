@@ -2,7 +2,7 @@
 
 import { useEffect, useMemo, useState } from "react";
 import type { Job } from "../../core/journal";
-import { restUntil } from "../../core/schedule";
+import { type RestRule, restUntil } from "../../core/schedule";
 import { useEngine, type Desk } from "../engine/useEngine";
 
 /** The rest of a compressor: until when it may not be started, and which setups would start it. */
@@ -14,8 +14,9 @@ export interface Rest {
 }
 
 /** The compressor's rest after what this job has run. It counts where it is shown; here one looks again only when it is over. */
-export function useRest(desk: Desk | null, job: Job): Rest {
-  const { value: rule } = useEngine(desk, "rest", []);
+export function useRest(desk: Desk | null, job: Job, known: RestRule | null): Rest {
+  const { value } = useEngine(desk, "rest", known ? null : []);
+  const rule = known ?? value;
   const until = useMemo(() => {
     const stays = job.stays.map((s) => ({ setup: s.setup, from: Date.parse(s.at) }));
     return rule ? restUntil(rule, stays) : null;
@@ -29,6 +30,6 @@ export function useRest(desk: Desk | null, job: Job): Rest {
   return {
     until: over === until ? null : until,
     minutes: rule?.minutes ?? 0,
-    starts: (setup) => rule?.running.has(setup) ?? false,
+    starts: (setup) => rule?.running.includes(setup) ?? false,
   };
 }

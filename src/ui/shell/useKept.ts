@@ -2,12 +2,15 @@
 
 import { useCallback, useSyncExternalStore } from "react";
 
-/** A text that survives a reload, in the browser's own store; empty where the store is closed. */
-export function useKept(key: string): [string, (value: string) => void] {
+/**
+ * A text that survives a reload, in the browser's own store; empty where the store is closed. `drawn`: what the server
+ * takes it for.
+ */
+export function useKept(key: string, drawn = ""): [string, (value: string) => void] {
   const value = useSyncExternalStore(
     subscribe,
     () => read(key),
-    () => "",
+    () => drawn,
   );
   const keep = useCallback(
     (next: string) => {

@@ -1,9 +1,17 @@
+import { cookies } from "next/headers";
 import { notFound } from "next/navigation";
 import { Suspense } from "react";
 import { readJob } from "../../../server/jobs";
 import { timesOn } from "../../../server/learned-times";
+import { machineOf } from "../../../server/machine-store";
+import { engineHash } from "../../../server/engine";
+import { firstAnswers } from "../../../server/isolation";
 import { Refusal } from "../../../server/refusal";
 import { unitOfJob, unitRecord } from "../../../server/units";
+import { EQUIPMENT_COOKIE, equipmentOf } from "../../../contract/equipment";
+import { changesIn, jobOn } from "../../../core/journal";
+import type { Times } from "../../../core/diagnose";
+import { questionOf } from "../../../ui/job/job-question";
 import { JobScreen } from "../../../ui/job/JobScreen";
 import { UnreadableJob } from "../../../ui/job/UnreadableJob";
 import { Loading } from "../../../ui/shell/Loading";
@@ -34,6 +42,15 @@ export default async function Page({
   );
 }
 
+/** What the screen asks first, answered where the server can answer at once. */
+async function firstOf(job: Awaited<ReturnType<typeof readJob>>, equipment: string, times: Times) {
+  const changes = changesIn(job.events);
+  const { machine } = await machineOf(job.hash, changes);
+  const question = questionOf(machine, jobOn(machine, job.events), equipmentOf(equipment), times);
+  const first = await firstAnswers({ hash: job.hash, changes, file: machine.file }, question);
+  return first && { key: question.key, ...first };
+}
+
 /**
  * The job as soon as its journal is read. What stays with its unit hangs on the journals of other jobs: it comes when
  * it is there.
@@ -44,6 +61,8 @@ async function Journal({ id, unit, start }: { id: string; unit: string; start: S
   record.catch(() => undefined);
   const job = await readJob(id);
   if (job.raw.length > 0) return <UnreadableJob id={job.id} raw={job.raw} known={job.events.length} />;
+  const times = await timesOn(job.file.id);
+  const equipment = (await cookies()).get(EQUIPMENT_COOKIE)?.value ?? "";
   return (
     <JobScreen
       unit={unit}
@@ -51,8 +70,9 @@ async function Journal({ id, unit, start }: { id: string; unit: string; start: S
       events={job.events}
       file={job.file}
       hash={job.hash}
-      times={await timesOn(job.file.id)}
-      start={start}
+      engine={engineHash()}
+      times={times}
+      start={{ ...start, equipment, first: await firstOf(job, equipment, times) }}
     />
   );
 }

@@ -313,8 +313,8 @@ describe("the desk", () => {
     const unitState = { setup: odd[0]!.setup, openPanels: [] };
     const asked = new IsolationDesk();
     const built = asked.build(dictionary.machine.file, () => undefined);
-    asked.signs(evidence);
-    asked.simpleCauses(evidence, "panel-dark", []);
+    asked.reasons(evidence, "panel");
+    asked.simpleCauses(evidence);
     asked.describeTest(evidence, unitState, odd[0]!);
     await built;
     const fresh = new IsolationDesk();
@@ -347,17 +347,17 @@ describe("the desk", () => {
     const { test } = desk.advise(evidence, unitState).next!;
     const fits: Evidence = { type: "reading", id: "r", test, shown: likelyReadings(dictionary, evidence, test)[0]! };
     const there = { setup: test.setup, openPanels: [] };
-    const half = desk.adviseHalf([...evidence, fits], there);
+    const half = desk.answersHalf([...evidence, fits], there);
     expect(half).not.toBeNull();
     const other = new IsolationDesk();
     await other.build(dictionary.machine.file, () => undefined);
     expect(JSON.stringify(half)).toBe(JSON.stringify(other.advise([...evidence, fits], there)));
     // Nothing in the machine makes that; entered, it is answered all the same.
     const odd: Evidence = { type: "reading", id: "r", test, shown: { kind: "value", value: 77 } };
-    expect(desk.adviseHalf([...evidence, odd], there)).toBeNull();
+    expect(desk.answersHalf([...evidence, odd], there)).toBeNull();
     expect(desk.advise([...evidence, odd], there).next).not.toBeNull();
     // What fits now does not bring back one fault where two are called for.
-    expect(desk.adviseHalf([...evidence, odd, { ...odd, id: "s" }, { ...fits, id: "t" }], there)).toBeNull();
+    expect(desk.answersHalf([...evidence, odd, { ...odd, id: "s" }, { ...fits, id: "t" }], there)).toBeNull();
   });
   it("thinks of the likeliest result first, each as it would be read", () => {
     const evidence: Evidence[] = [{ type: "complaint", id: "c", complaint: "panel-dark" }];

@@ -1,3 +1,4 @@
+import { prepareDictionary } from "../../../../server/isolation";
 import { keepEdited } from "../../../../server/machines";
 import { Refusal } from "../../../../server/refusal";
 import { answer, jsonBody } from "../../answer";
@@ -11,6 +12,8 @@ export function PUT(request: Request, { params }: Context) {
     const { id } = await params;
     const file = await jsonBody(request, 2_000_000);
     if ((file as { id?: unknown } | null)?.id !== id) throw new Refusal(400, say.idMustStayDuplicateThe(id));
-    return keepEdited(file, new Date());
+    const kept = await keepEdited(file, new Date());
+    prepareDictionary(kept.hash);
+    return kept;
   });
 }

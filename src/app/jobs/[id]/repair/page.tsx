@@ -57,5 +57,5 @@ function assemblyIn(events: readonly JournalEvent[]): string | undefined {
 async function leadingAssembly(id: string, machine: Machine, events: readonly JournalEvent[]): Promise<string | null> {
   const { setup, openPanels } = jobOn(machine, events);
   const known = await adviceOn(id, { setup, openPanels: [...openPanels], wait: true });
-  return known?.advice.suspects.find((s) => machine.assemblyById.has(s.assembly))?.assembly ?? null;
+  return known?.answers.advice.suspects.find((s) => machine.assemblyById.has(s.assembly))?.assembly ?? null;
 }
