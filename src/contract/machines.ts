@@ -119,5 +119,5 @@ export const machineOpening = reads(
 export const exportAddress = (id: string, version?: string) =>
   address`/api/machines/${id}/export` + (version ? `?version=${encodeURIComponent(version)}` : "");
 
-/** The stored dictionary of a machine file, as one engine builds it; bytes, not JSON. */
+/** The stored dictionary of a machine file, as one engine builds it; gzipped bytes, not JSON. */
 export const dictionaryAddress = (hash: string, engine: string) => address`/api/dictionaries/${hash}/${engine}`;

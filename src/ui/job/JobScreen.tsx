@@ -79,8 +79,8 @@ export function JobScreen({
   file: MachineFile;
   /** Names the file that the job was made with. */
   hash: string;
-  /** Names the engine whose dictionaries the server keeps. */
-  engine: string;
+  /** Names the engine whose dictionary of this file the server keeps; null: it keeps none yet. */
+  engine: string | null;
   times: Times;
   start: {
     readonly shown: string;
@@ -116,7 +116,7 @@ export function JobScreen({
   const [equipment, setEquipment] = useEquipment(start.equipment);
   const question = useMemo(() => questionOf(machine, logged, equipment, times), [machine, logged, equipment, times]);
   const { key, evidence } = question;
-  const stored = changesKey === "" ? dictionaryAddress(hash, engine) : null;
+  const stored = changesKey === "" && engine !== null ? dictionaryAddress(hash, engine) : null;
   const asked = { job: logged.id, file: machine.file, stored, first: start.first };
   const search = useIsolation(asked, question, logged === written);
   useEffect(() => {

@@ -1,6 +1,6 @@
 "use client";
 
-import { useEffect, useRef, useState, type FormEvent } from "react";
+import { useEffect, useLayoutEffect, useRef, useState, type FormEvent } from "react";
 import Button from "react-bootstrap/Button";
 import Form from "react-bootstrap/Form";
 import { FLICKERS, type Machine } from "../../core/model";
@@ -57,6 +57,11 @@ function Typed({ job, card, before, proposed, busy, onRecord, onTyping }: Props)
   const [asksOverload, setAsksOverload] = useState(false);
   const [nothing, setNothing] = useState(false);
   const field = useRef<HTMLInputElement>(null);
+  // What was typed while the page was still coming to life stands in the field and nowhere else.
+  useLayoutEffect(() => {
+    if (field.current?.value && typed === "") change(field.current.value);
+    // eslint-disable-next-line react-hooks/exhaustive-deps -- once, when it comes to life
+  }, []);
   useEffect(() => {
     field.current?.focus({ preventScroll: true });
     const look = () => bringIntoView(field.current);
@@ -92,7 +97,8 @@ function Typed({ job, card, before, proposed, busy, onRecord, onTyping }: Props)
   }
 
   return (
-    <Form className="reading" onSubmit={submit} noValidate>
+    // Sent before the page is alive, a form of this method goes nowhere.
+    <Form className="reading" method="dialog" onSubmit={submit} noValidate>
       <Form.Label htmlFor="reading" className="visually-hidden">
         {readingLabel(card)}
       </Form.Label>

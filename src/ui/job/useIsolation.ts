@@ -159,12 +159,13 @@ export function useIsolation({ job, file, stored, first }: Asked, question: Ques
   return { progress, answered, problem: lost || own.error?.message || ahead, describeTest, foresee, desk };
 }
 
-/** What is stored at an address; null where it is not, or not yet. */
+/** What is stored at an address, unpacked; null where it is not, or not yet. */
 async function storedAt(address: string | null): Promise<ArrayBuffer | null> {
   if (address === null) return null;
   try {
     const response = await fetch(address);
-    return response.ok ? await response.arrayBuffer() : null;
+    if (!response.ok || !response.body) return null;
+    return await new Response(response.body.pipeThrough(new DecompressionStream("gzip"))).arrayBuffer();
   } catch {
     return null;
   }

@@ -4,6 +4,7 @@ import { Suspense } from "react";
 import { readJob } from "../../../server/jobs";
 import { timesOn } from "../../../server/learned-times";
 import { machineOf } from "../../../server/machine-store";
+import { isStored } from "../../../server/dictionaries";
 import { engineHash } from "../../../server/engine";
 import { firstAnswers } from "../../../server/isolation";
 import { Refusal } from "../../../server/refusal";
@@ -70,7 +71,7 @@ async function Journal({ id, unit, start }: { id: string; unit: string; start: S
       events={job.events}
       file={job.file}
       hash={job.hash}
-      engine={engineHash()}
+      engine={(await isStored(job.hash)) ? engineHash() : null}
       times={times}
       start={{ ...start, equipment, first: await firstOf(job, equipment, times) }}
     />

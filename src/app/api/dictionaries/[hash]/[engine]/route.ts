@@ -16,8 +16,7 @@ export async function GET(request: Request, { params }: { params: Promise<{ hash
     // Named by the file and by the engine that built it, so it never changes: the browser keeps it.
     return new Response(new Uint8Array(body), {
       headers: {
-        "content-type": "application/octet-stream",
-        "content-encoding": "gzip",
+        "content-type": "application/gzip",
         "cache-control": "private, max-age=31536000, immutable",
         "x-content-type-options": "nosniff",
       },

@@ -1,0 +1,117 @@
+import { expect, test, type Page } from "@playwright/test";
+import { alive, beginJob } from "./look";
+import { machineNamed } from "../support/fleet";
+import { asked, typedFor } from "./meter";
+
+/** Any machine whose dictionary is quickly built. */
+const WINCH = "Cable-car yard: Zirvald BW-15, 1";
+
+/** Counts what the page tells its workers, by the name of what is asked of them. */
+async function countMessages(page: Page): Promise<() => Promise<readonly string[]>> {
+  await page.addInitScript(() => {
+    const told: string[] = [];
+    (window as unknown as { told: string[] }).told = told;
+    const { postMessage } = Worker.prototype;
+    Worker.prototype.postMessage = function (this: Worker, message: { path?: string[] }, ...more: never[]) {
+      told.push(message.path?.join(".") ?? "");
+      return (postMessage as (...args: unknown[]) => void).call(this, message, ...more);
+    } as typeof postMessage;
+  });
+  return () => page.evaluate(() => (window as unknown as { told: string[] }).told.splice(0));
+}
+
+/** Opens a job on a machine whose dictionary the server has stored by then. */
+async function beginStored(page: Page): Promise<string> {
+  const { complaints } = (await (await page.request.get("/api/machines/zirvald-bw-15/complaints")).json()) as {
+    complaints: { words: string }[];
+  };
+  await beginJob(page, WINCH, complaints[0]!.words);
+  const job = page.url().split("/jobs/")[1]!.split("?")[0]!;
+  const setup = await page.getByLabel("State of the unit").inputValue();
+  const built = await page.request.post(`/api/jobs/${job}/advice`, { data: { setup, openPanels: [], wait: true } });
+  expect(built.status()).toBe(200);
+  return job;
+}
+
+test("the first step is in the page that the server sends; the page's worker takes the stored dictionary and builds nothing", async ({
+  page,
+}) => {
+  const job = await beginStored(page);
+  const sent = await (await page.request.get(`/jobs/${job}`)).text();
+  const told = await countMessages(page);
+  await page.goto(`/jobs/${job}`);
+  await alive(page);
+  const heading = (await page.locator(".next-area .next h2").first().textContent())!;
+  expect(sent).toContain(heading.replaceAll("&", "&amp;").replaceAll("'", "&#x27;"));
+  const start = page.getByRole("button", { name: /Start measuring/ });
+  if (await start.isVisible()) await start.click();
+  const seen: string[] = [];
+  await expect
+    .poll(async () => seen.push(...(await told())) && seen.includes("restore"), { timeout: 20_000 })
+    .toBe(true);
+  await asked(page);
+  seen.push(...(await told()));
+  expect(seen).not.toContain("build");
+  // What came with the page is not asked for again: the worker is asked for what follows, at most once.
+  expect(seen.filter((m) => m === "answers").length).toBeLessThanOrEqual(1);
+  expect(seen).not.toContain("simpleCauses");
+});
+
+test("a reading entered is one question to the worker, and what was foreseen while it was typed none", async ({
+  page,
+}) => {
+  await beginStored(page);
+  const told = await countMessages(page);
+  await page.reload();
+  await alive(page);
+  for (let reading = 0; reading < 2; reading++) {
+    const name = (await asked(page))!;
+    const notice = page.getByRole("button", { name: "I work that way" });
+    if (await notice.isVisible()) await notice.click();
+    await page.locator(".next[aria-busy=false][data-test]").waitFor();
+    // What is thought ahead while the leads are placed is over.
+    await page.waitForTimeout(1500);
+    await told();
+    const before = await page.locator(".trail li").count();
+    const typed = typedFor(name, null, machineNamed("zirvald-bw-15"));
+    if (name.includes("|look|"))
+      await page
+        .getByRole("group")
+        .getByRole("button", { name: new RegExp(typed) })
+        .click();
+    else {
+      await page.locator("#reading").fill(typed);
+      await page.keyboard.press("Enter");
+    }
+    await expect.poll(() => page.locator(".trail li").count()).toBeGreaterThan(before);
+    await asked(page);
+    const seen = (await told()).filter((m) => m.startsWith("answers"));
+    expect(seen.length, seen.join(" ")).toBeLessThanOrEqual(2);
+    expect(seen.length).toBeGreaterThan(0);
+  }
+});
+
+test("what is typed before the page has come to life stays, and Enter sends it nowhere", async ({ page }) => {
+  const job = await beginStored(page);
+  await asked(page);
+  const notice = page.getByRole("button", { name: "I work that way" });
+  if (await notice.isVisible()) await notice.click();
+  await page.locator("#reading").waitFor();
+  const logged = await page.locator(".trail li").count();
+  await page.goto("about:blank");
+  // A line on which the script comes late.
+  let release = () => {};
+  const late = new Promise<void>((resolve) => (release = resolve));
+  await page.route(/_next.*\.js/, async (route) => {
+    await late;
+    await route.continue();
+  });
+  await page.goto(`/jobs/${job}`, { waitUntil: "commit" });
+  await page.locator("#reading").fill("12.6");
+  await page.locator("#reading").press("Enter");
+  expect(await page.locator("[data-live]").count()).toBe(0);
+  release();
+  await alive(page);
+  await expect(page.locator("#reading")).toHaveValue("12.6");
+  await expect(page.locator(".trail li")).toHaveCount(logged);
+});
