@@ -106,8 +106,8 @@ export function unpackDictionary(bytes: Uint8Array, hypotheses: number): Diction
     throw new RangeError(say.notAStoredDictionary);
   if (bytes.length - from !== 4 * head.numbers + 2 * rowCount + count + head.readings)
     throw new RangeError(say.notAStoredDictionary);
-  // A copy of its own, so that the numbers are aligned.
-  const body = bytes.slice(from);
+  // A copy of its own, so that the numbers are aligned; not `slice`, which copies nothing of a Node buffer.
+  const body = Uint8Array.from(bytes.subarray(from));
   const numbers = new Float32Array(body.buffer, 0, head.numbers);
   const rows = new Uint16Array(body.buffer, 4 * head.numbers, rowCount);
   const lengths = body.subarray(4 * head.numbers + 2 * rowCount).subarray(0, count);

@@ -39,6 +39,15 @@ describe("a stored dictionary", () => {
     expect(Buffer.compare(Buffer.from(built(file).packed()), Buffer.from(bytes))).toBe(0);
   });
 
+  it("is read alike from bytes that lie anywhere in a larger buffer, and from a Node buffer", () => {
+    const shifted = new Uint8Array(bytes.length + 3);
+    shifted.set(bytes, 3);
+    for (const same of [shifted.subarray(3), Buffer.from(shifted.buffer, 3)]) {
+      const read = FaultDictionary.restored(fresh.machine, ORDINARY_METER, same);
+      for (const test of fresh.candidates) expect(read.predictionsFor(test)).toEqual(fresh.predictionsFor(test));
+    }
+  });
+
   it("gives the same advice on every complaint without bringing the machine into a setup again", () => {
     const anew = FaultDictionary.restored(compileMachine(file), ORDINARY_METER, bytes);
     let simulated = 0;
