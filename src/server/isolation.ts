@@ -3,7 +3,7 @@ import type { Worker } from "node:worker_threads";
 import * as Comlink from "comlink";
 import nodeEndpoint from "comlink/dist/umd/node-adapter.js";
 import { z } from "zod";
-import { type Answers, type Evidence, expressible } from "../core/diagnose";
+import { type Answers, type Evidence, expressible, type Look } from "../core/diagnose";
 import { changesIn, evidenceOf, jobOn } from "../core/journal";
 import { type Change, ChangeError, type MachineFile, variantOf } from "../core/model";
 import type { ModificationProof } from "../core/repair";
@@ -144,11 +144,13 @@ async function buildAndKeep(hash: string): Promise<void> {
 
 /**
  * The advice on a job, and all else that its screen asks first, from the server's own dictionary; with the evidence it
- * was reckoned for. Null while the dictionary is neither built nor stored and nobody waits.
+ * was reckoned for. By single faults unless told otherwise: a page asks for more by itself. Null while the dictionary
+ * is neither built nor stored and nobody waits.
  */
 export async function adviceOn(
   id: string,
   asked: z.output<typeof unitStateSchema>,
+  look: Look = "single faults",
 ): Promise<{ readonly evidence: readonly string[]; readonly answers: Answers } | null> {
   const { events, raw, hash } = await readJob(id);
   if (raw.length > 0) throw new Refusal(409, say.thisJobHoldsAnEntry);
@@ -164,7 +166,7 @@ export async function adviceOn(
   if (!machine.setupById.has(unitState.setup))
     throw new Refusal(400, say.hasNoSetup(machine.file.maker, machine.file.model, unitState.setup));
   const standing = { ...unitState, ...(equipment ? { equipment } : {}), ...(times ? { times } : {}) };
-  const answers = await ask(unit, (desk) => desk.answers(evidence, standing));
+  const answers = await ask(unit, (desk) => desk.answers(evidence, standing, look));
   return { evidence: evidence.map((e) => e.id), answers };
 }
 
@@ -190,7 +192,7 @@ export async function firstAnswers(
     return null;
   }
   const asked = ask(unit, async (desk): Promise<FirstAnswers> => {
-    const [answers, rest] = await Promise.all([desk.answers(evidence, unitState), desk.rest()]);
+    const [answers, rest] = await Promise.all([desk.answers(evidence, unitState, "single faults"), desk.rest()]);
     return { answers, rest };
   }).catch((error: unknown) => {
     log().warn({ err: error }, "A page was sent without its first answers");

@@ -19,6 +19,7 @@ import {
   type TestCard,
   describeTest,
   likelyReadings,
+  type Look,
   type MachineCode,
   type Equipment,
   type OpenFirst,
@@ -115,15 +116,15 @@ export class IsolationDesk {
   }
 
   /** The same with all else that a job screen asks first. */
-  answers(evidence: readonly Evidence[], unitState: PlainUnitState): Answers {
+  answers(evidence: readonly Evidence[], unitState: PlainUnitState, look: Look): Answers {
     this.asked++;
-    return answersFor(this.whole(), evidence, plain(unitState));
+    return answersFor(this.whole(), evidence, plain(unitState), look);
   }
 
   /** The same for what is still being typed; null for what fits nothing, as most of what is half typed. */
   answersHalf(evidence: readonly Evidence[], unitState: PlainUnitState): Answers | null {
     this.asked++;
-    return fitsSomething(this.whole(), evidence) ? this.answers(evidence, unitState) : null;
+    return fitsSomething(this.whole(), evidence) ? this.answers(evidence, unitState, "single faults") : null;
   }
 
   /**

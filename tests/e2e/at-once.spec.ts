@@ -1,5 +1,5 @@
 import { expect, test, type Page } from "@playwright/test";
-import { alive, beginJob } from "./look";
+import { alive, axe, beginJob } from "./look";
 import { machineNamed } from "../support/fleet";
 import { asked, typedFor } from "./meter";
 
@@ -21,11 +21,8 @@ async function countMessages(page: Page): Promise<() => Promise<readonly string[
 }
 
 /** Opens a job on a machine whose dictionary the server has stored by then. */
-async function beginStored(page: Page): Promise<string> {
-  const { complaints } = (await (await page.request.get("/api/machines/zirvald-bw-15/complaints")).json()) as {
-    complaints: { words: string }[];
-  };
-  await beginJob(page, WINCH, complaints[0]!.words);
+async function beginStored(page: Page, complaint = "Does not turn"): Promise<string> {
+  await beginJob(page, WINCH, complaint);
   const job = page.url().split("/jobs/")[1]!.split("?")[0]!;
   const setup = await page.getByLabel("State of the unit").inputValue();
   const built = await page.request.post(`/api/jobs/${job}/advice`, { data: { setup, openPanels: [], wait: true } });
@@ -114,4 +111,36 @@ test("what is typed before the page has come to life stays, and Enter sends it n
   await alive(page);
   await expect(page.locator("#reading")).toHaveValue("12.6");
   await expect(page.locator(".trail li")).toHaveCount(logged);
+});
+
+test("a step once shown stays while two faults are weighed; a better one is said, and taken by a key", async ({
+  page,
+}) => {
+  // The worker's last word is held back for a while, as on a slow phone.
+  await page.addInitScript(() => {
+    const { postMessage } = Worker.prototype;
+    Worker.prototype.postMessage = function (
+      this: Worker,
+      message: { argumentList?: { value: unknown }[] },
+      ...more: never[]
+    ) {
+      const late = message.argumentList?.at(-1)?.value === "wide" ? 2500 : 0;
+      setTimeout(() => (postMessage as (...args: unknown[]) => void).call(this, message, ...more), late);
+    } as typeof postMessage;
+  });
+  // What the customer says here no single fault explains.
+  await beginStored(page, "Does not stop");
+  await page.reload();
+  await alive(page);
+  const shown = await asked(page);
+  const better = page.locator(".others-note", { hasText: "Two faults at once were weighed" });
+  await expect(better).toBeHidden();
+  await expect(better).toBeVisible({ timeout: 20_000 });
+  // It is said, and nothing has moved.
+  const step = page.locator(".next[data-test]").first();
+  await expect(step).toHaveAttribute("data-test", shown!);
+  await axe(page);
+  await page.keyboard.press("Alt+x");
+  await expect(better).toBeHidden();
+  await expect(step).not.toHaveAttribute("data-test", shown!);
 });

@@ -1,6 +1,9 @@
 import { roundingOf } from "./dc";
 import { LEAK, mergePaths, type EliminationProgram } from "./elimination";
 
+/** No currents beside those held. */
+const NO_CURRENT = new Float64Array(0);
+
 /** A phasor solve (rms values at line frequency) of one compiled circuit: the same program with complex admittances. */
 export class AcSolver {
   private readonly gRe: Float64Array;
@@ -16,6 +19,12 @@ export class AcSolver {
   private readonly betweenRe: Float64Array;
   private readonly betweenIm: Float64Array;
   private readonly places: Int32Array;
+  // What the nodes that stay have made of those of moving elements; of the currents four numbers a node.
+  private readonly heldRe: Float64Array;
+  private readonly heldIm: Float64Array;
+  private readonly heldGroundRe: Float64Array;
+  private readonly heldGroundIm: Float64Array;
+  private readonly heldCurrent: Float64Array;
 
   constructor(
     readonly program: EliminationProgram,
@@ -30,29 +39,68 @@ export class AcSolver {
     [this.restRe, this.restIm] = [nodes(), nodes()];
     [this.betweenRe, this.betweenIm] = [nodes(), nodes()];
     this.places = new Int32Array(program.nodeCount);
+    this.heldRe = new Float64Array(program.tailEdges.length);
+    this.heldIm = new Float64Array(program.tailEdges.length);
+    [this.heldGroundRe, this.heldGroundIm] = [nodes(), nodes()];
+    this.heldCurrent = new Float64Array(4 * program.nodeCount);
   }
 
   /** Takes conductance and susceptance of every element (siemens) and eliminates. */
   factor(conductance: Float64Array, susceptance: Float64Array): void {
-    const { elementCount, elementEdge, elementNode, nodeCount, order, start, neighbour, edge, pairStart, pairEdge } =
-      this.program;
-    const { gRe, gIm, groundRe, groundIm, inverseRe, inverseIm } = this;
+    const { elementCount, isMoving, nodeCount, tail, tailEdges } = this.program;
+    const { gRe, gIm, groundRe, groundIm } = this;
     gRe.fill(0);
     gIm.fill(0);
     groundRe.fill(this.leak);
     groundIm.fill(0);
-    for (let e = 0; e < elementCount; e++) {
-      const viaEdge = elementEdge[e]!;
-      const node = elementNode[e]!;
-      if (viaEdge >= 0) {
-        gRe[viaEdge]! += conductance[e]!;
-        gIm[viaEdge]! += susceptance[e]!;
-      } else if (node >= 0) {
-        groundRe[node]! += conductance[e]!;
-        groundIm[node]! += susceptance[e]!;
-      }
+    for (let e = 0; e < elementCount; e++) if (isMoving[e] === 0) this.add(e, conductance[e]!, susceptance[e]!);
+    this.eliminate(0, tail);
+    for (let i = 0; i < tailEdges.length; i++) {
+      this.heldRe[i] = gRe[tailEdges[i]!]!;
+      this.heldIm[i] = gIm[tailEdges[i]!]!;
     }
-    for (let n = 0; n < nodeCount; n++) {
+    this.heldGroundRe.set(groundRe);
+    this.heldGroundIm.set(groundIm);
+    this.addMoving(conductance, susceptance);
+    this.eliminate(tail, nodeCount);
+  }
+
+  /** The same where nothing but moving elements has changed since `factor`. */
+  refactor(conductance: Float64Array, susceptance: Float64Array): void {
+    const { nodeCount, order, tail, tailEdges } = this.program;
+    for (let i = 0; i < tailEdges.length; i++) {
+      this.gRe[tailEdges[i]!] = this.heldRe[i]!;
+      this.gIm[tailEdges[i]!] = this.heldIm[i]!;
+    }
+    for (let n = tail; n < nodeCount; n++) {
+      this.groundRe[order[n]!] = this.heldGroundRe[order[n]!]!;
+      this.groundIm[order[n]!] = this.heldGroundIm[order[n]!]!;
+    }
+    this.addMoving(conductance, susceptance);
+    this.eliminate(tail, nodeCount);
+  }
+
+  private addMoving(conductance: Float64Array, susceptance: Float64Array): void {
+    const { moving } = this.program;
+    for (let m = 0; m < moving.length; m++) this.add(moving[m]!, conductance[moving[m]!]!, susceptance[moving[m]!]!);
+  }
+
+  private add(e: number, conductance: number, susceptance: number): void {
+    const viaEdge = this.program.elementEdge[e]!;
+    const node = this.program.elementNode[e]!;
+    if (viaEdge >= 0) {
+      this.gRe[viaEdge]! += conductance;
+      this.gIm[viaEdge]! += susceptance;
+    } else if (node >= 0) {
+      this.groundRe[node]! += conductance;
+      this.groundIm[node]! += susceptance;
+    }
+  }
+
+  private eliminate(first: number, end: number): void {
+    const { order, start, neighbour, edge, pairStart, pairEdge } = this.program;
+    const { gRe, gIm, groundRe, groundIm, inverseRe, inverseIm } = this;
+    for (let n = first; n < end; n++) {
       const k = order[n]!;
       const from = start[n]!;
       const to = start[n + 1]!;
@@ -93,19 +141,58 @@ export class AcSolver {
 
   /** Node phasors for currents fed into the nodes (rms amperes); fills `voltsRe` and `voltsIm`. */
   solve(injectedRe: Float64Array, injectedIm: Float64Array, voltsRe: Float64Array, voltsIm: Float64Array): void {
-    const { nodeCount } = this.program;
-    const { currentRe, currentIm } = this;
-    currentRe.set(injectedRe);
-    currentIm.set(injectedIm);
+    this.hold(injectedRe, injectedIm);
+    this.solveTail(NO_CURRENT, voltsRe, voltsIm);
+    this.solveHead(voltsRe, voltsIm);
+  }
+
+  /** Whether what `hold` took is still there; see `DcSolver`. */
+  isHeld = false;
+
+  /** Takes the currents of all sources that stay; see `DcSolver.hold`. */
+  hold(injectedRe: Float64Array, injectedIm: Float64Array): void {
+    const { order, tail, nodeCount } = this.program;
+    this.currentRe.set(injectedRe);
+    this.currentIm.set(injectedIm);
     this.restRe.fill(0);
     this.restIm.fill(0);
-    for (let n = 0; n < nodeCount; n++) this.push(n);
-    for (let n = nodeCount - 1; n >= 0; n--) this.draw(n, voltsRe, voltsIm);
+    for (let n = 0; n < tail; n++) this.push(n);
+    for (let n = tail; n < nodeCount; n++) {
+      const k = order[n]!;
+      this.heldCurrent[4 * n] = this.currentRe[k]!;
+      this.heldCurrent[4 * n + 1] = this.currentIm[k]!;
+      this.heldCurrent[4 * n + 2] = this.restRe[k]!;
+      this.heldCurrent[4 * n + 3] = this.restIm[k]!;
+    }
+    this.isHeld = true;
+  }
+
+  /** Phasors of the nodes of moving elements, with the in-phase currents of moving sources beside those held. */
+  solveTail(injectedRe: Float64Array, voltsRe: Float64Array, voltsIm: Float64Array): void {
+    const { order, tail, nodeCount } = this.program;
+    for (let n = tail; n < nodeCount; n++) {
+      const k = order[n]!;
+      const held = this.heldCurrent[4 * n]!;
+      const more = injectedRe.length === 0 ? 0 : injectedRe[k]!;
+      const sum = held + more;
+      this.currentRe[k] = sum;
+      this.currentIm[k] = this.heldCurrent[4 * n + 1]!;
+      this.restRe[k] = this.heldCurrent[4 * n + 2]! + roundingOf(held, more, sum);
+      this.restIm[k] = this.heldCurrent[4 * n + 3]!;
+    }
+    for (let n = tail; n < nodeCount; n++) this.push(n);
+    for (let n = nodeCount - 1; n >= tail; n--) this.draw(n, voltsRe, voltsIm);
+  }
+
+  /** Phasors of the other nodes. */
+  solveHead(voltsRe: Float64Array, voltsIm: Float64Array): void {
+    for (let n = this.program.tail - 1; n >= 0; n--) this.draw(n, voltsRe, voltsIm);
   }
 
   /** Impedance between two nodes with every source at rest: resistance and reactance, ohms. */
   impedance(a: number, b: number): { re: number; im: number } {
     if (a === b) return { re: 0, im: 0 };
+    this.isHeld = false;
     const { order, path } = this.program;
     const { currentRe, currentIm, betweenRe, betweenIm, places } = this;
     const count = mergePaths(path[a]!, path[b]!, places);

@@ -12,6 +12,11 @@ export interface Topology {
   readonly nodeCount: number;
   /** Two ends for each element, in turn; either may be `GROUND`. */
   readonly ends: Int32Array;
+  /**
+   * Elements that change again and again while the others stay: the nodes at their ends are eliminated last, so that
+   * only these have to be eliminated anew. None where it is left out.
+   */
+  readonly moving?: Iterable<number>;
 }
 
 /** The end of an element that is tied to the ideal ground of the solver. */
@@ -30,8 +35,14 @@ export interface EliminationProgram {
   readonly elementEdge: Int32Array;
   /** For each element to ground: its node; else -1. */
   readonly elementNode: Int32Array;
-  /** Nodes in the order of elimination (minimum degree). */
+  /** Nodes in the order of elimination (minimum degree; those of moving elements last). */
   readonly order: Int32Array;
+  /** Elements that change again and again, and for each element whether it is one. */
+  readonly moving: Int32Array;
+  readonly isMoving: Uint8Array;
+  /** The place in `order` from which on nodes are ends of moving elements; the edges between these, filled in or not. */
+  readonly tail: number;
+  readonly tailEdges: Int32Array;
   /** Neighbours of the n-th eliminated node stand at start[n]..start[n+1]-1 of `neighbour` and `edge`. */
   readonly start: Int32Array;
   readonly neighbour: Int32Array;
@@ -81,9 +92,12 @@ export function compileElimination(topology: Topology): EliminationProgram {
   const neighbour: number[] = [];
   const edge: number[] = [];
   const pairEdge: number[] = [];
-  const remaining = new Set<number>(Array.from({ length: nodeCount }, (_, n) => n));
+  const { moving, isMoving, late } = movingIn(topology);
+  const remaining = new Set<number>(Array.from({ length: nodeCount }, (_, n) => n).filter((n) => !late.has(n)));
+  const tail = remaining.size;
 
   for (let n = 0; n < nodeCount; n++) {
+    if (n === tail) late.forEach((node) => remaining.add(node));
     let best = -1;
     for (const node of remaining) {
       if (best < 0 || adjacent[node]!.size < adjacent[best]!.size) best = node;
@@ -105,20 +119,12 @@ export function compileElimination(topology: Topology): EliminationProgram {
   start[nodeCount] = neighbour.length;
   pairStart[nodeCount] = pairEdge.length;
 
-  const place = new Int32Array(nodeCount);
-  order.forEach((node, n) => {
-    place[node] = n;
-  });
-  const path: Int32Array[] = new Array<Int32Array>(nodeCount);
-  for (let n = nodeCount - 1; n >= 0; n--) {
-    let next = -1;
-    for (let i = start[n]!; i < start[n + 1]!; i++)
-      if (next < 0 || place[neighbour[i]!]! < next) next = place[neighbour[i]!]!;
-    path[order[n]!] = Int32Array.from(next < 0 ? [n] : [n, ...path[order[next]!]!]);
-  }
-
   return {
-    path,
+    path: pathsOf(order, start, neighbour),
+    moving,
+    isMoving,
+    tail,
+    tailEdges: Int32Array.from(new Set(edge.slice(start[tail]))),
     nodeCount,
     elementCount,
     edgeCount,
@@ -131,6 +137,34 @@ export function compileElimination(topology: Topology): EliminationProgram {
     pairStart,
     pairEdge: Int32Array.from(pairEdge),
   };
+}
+
+/** The elements that move, and the nodes at their ends. */
+function movingIn({ nodeCount, ends, moving = [] }: Topology) {
+  const list = Int32Array.from(moving);
+  const isMoving = new Uint8Array(ends.length / 2);
+  const late = new Set<number>();
+  for (const e of list) {
+    isMoving[e] = 1;
+    for (const node of [ends[2 * e]!, ends[2 * e + 1]!]) if (node >= 0 && node < nodeCount) late.add(node);
+  }
+  return { moving: list, isMoving, late };
+}
+
+/** For each node the places that what is fed into it moves along. */
+function pathsOf(order: Int32Array, start: Int32Array, neighbour: readonly number[]): readonly Int32Array[] {
+  const place = new Int32Array(order.length);
+  order.forEach((node, n) => {
+    place[node] = n;
+  });
+  const path: Int32Array[] = new Array<Int32Array>(order.length);
+  for (let n = order.length - 1; n >= 0; n--) {
+    let next = -1;
+    for (let i = start[n]!; i < start[n + 1]!; i++)
+      if (next < 0 || place[neighbour[i]!]! < next) next = place[neighbour[i]!]!;
+    path[order[n]!] = Int32Array.from(next < 0 ? [n] : [n, ...path[order[next]!]!]);
+  }
+  return path;
 }
 
 /** Two ascending lists of places made one, into `into`; returns its length. */

@@ -37,7 +37,7 @@ export { likelyReadings, type WhatIf, whatIf } from "./advice/what-if";
 export { believe } from "./belief/beliefs";
 export { signsWorthIt } from "./belief/signs-worth-it";
 export { likeliness, partDoubt, type AssemblySuspect, repairsOf } from "./belief/suspects";
-export { fitsSomething, weigh, type Weighed } from "./belief/weigh";
+export { fitsSomething, type Look, weigh, type Weighed } from "./belief/weigh";
 export { candidateTests, clampFunction } from "./dictionary/candidates";
 export { FaultDictionary } from "./dictionary/fault-dictionary";
 export { Predictor } from "./dictionary/predictor";

@@ -1,5 +1,6 @@
-import type { Conditions, Fault, Instance, Machine, Part, SetupEntry, StateChange } from "../model";
+import type { Conditions, Fault, Instance, Machine, Part, SetupEntry } from "../model";
 import { stagesOf, type Stage } from "./conditions";
+import { Lru } from "../lru";
 import { EVERY_PART, StampedCircuit } from "./stamped-circuit";
 import { NoOperatingPoint, type Phase, type State } from "./state";
 import type { Values } from "./values";
@@ -29,7 +30,18 @@ const faultNames = (faults: readonly Fault[]) =>
 interface SoundParts {
   readonly stages: readonly Stage[];
   readonly sound: readonly (readonly Instance<unknown>[])[];
+  /** Names all that was done to the machine up to the end of each stage, in this sample. */
+  readonly ways: readonly string[];
 }
+
+/** What a machine has come to when a stage was over. */
+interface After {
+  readonly states: Int32Array;
+  readonly memory: Float64Array;
+}
+
+/** So many ends of stages are kept: of a large machine all that one dictionary needs. */
+const MOST_KEPT = 40_000;
 
 const soundIn = (machine: Machine, values: Values, conditions: Conditions): Instance<unknown>[] =>
   machine.parts.map((part, i) => ({
@@ -45,6 +57,8 @@ const MOST_CHANGES = 300;
 /** What happened within this time before the look is what the eye and the meter still follow, seconds. */
 const WATCHED = 2.5;
 const NOTHING_DUE: readonly Due[] = [];
+/** What comes of a stage that is not looked at. */
+const NOT_LOOKED_AT: { readonly phases: readonly Phase[]; readonly settled: boolean } = { phases: [], settled: true };
 /** Seconds within which changes of one part count as one moment. */
 const SAME_MOMENT = 1e-9;
 /** So many passes settle every state of the demo machines that was tried, thousands of them at random; estimate E32. */
@@ -66,7 +80,15 @@ export class Simulator {
   readonly circuit: StampedCircuit;
   /** Parts with analog memory. */
   private readonly remembering: readonly Part[];
-  private readonly known = new WeakMap<Values, WeakMap<SetupEntry, SoundParts>>();
+  private readonly known = new WeakMap<Values, WeakMap<SetupEntry, SoundParts> & { readonly number: number }>();
+  private samples = 0;
+  /**
+   * Where stages before the last one ended, by way and faults: setups that begin alike (power up, wait, enter the
+   * service mode) are lived through once.
+   */
+  private readonly ends = new Lru<string, After>(MOST_KEPT);
+  /** Stages lived through since it was made. */
+  lived = 0;
   // Work space of `converge`.
   private readonly relax: Float64Array;
   private readonly lastStep: Float64Array;
@@ -84,24 +106,38 @@ export class Simulator {
    * (blown fuses, tripped cut-offs and modes are carried on). Throws `NoOperatingPoint`.
    */
   energise(setup: SetupEntry, faults: readonly Fault[], values: Values, before?: State): State {
-    const { stages, sound } = this.soundParts(setup, values);
+    const { stages, sound, ways } = this.soundParts(setup, values);
     const instancesIn = this.surroundings(setup, faults, values);
     const last = before?.phases[before.phases.length - 1];
-    let instances = instancesIn(stages[0]!.conditions, sound[0]);
-    const states = last ? last.states.slice() : this.startStates(instances);
-    const memory = last ? last.memory.slice() : new Float64Array(this.machine.memorySize);
-    for (const [i, stage] of stages.entries()) {
-      if (i > 0) instances = instancesIn(stage.conditions, sound[i]);
+    const whose = ` ${faultNames(faults)}`;
+    // From rest, some of the way may have been lived through already, in another setup.
+    const done = last ? { stage: 0, after: null } : this.livedThrough(ways, whose);
+    let instances = instancesIn(stages[done.stage]!.conditions, sound[done.stage]);
+    const states = (last ?? done.after)?.states.slice() ?? this.startStates(instances);
+    const memory = (last ?? done.after)?.memory.slice() ?? new Float64Array(this.machine.memorySize);
+    for (let i = done.stage; i < stages.length; i++) {
+      const stage = stages[i]!;
+      if (i > done.stage) instances = instancesIn(stage.conditions, sound[i]);
       this.circuit.powered = stage.conditions.powered;
       const result = this.live(instances, states, memory, stage, () => {
         throw new NoOperatingPoint(this.machine.file.id, setup.id, faultNames(faults));
       });
-      if (stage === stages[stages.length - 1]) {
+      if (i === stages.length - 1) {
         this.circuit.loaded = result.settled ? result.phases[0]! : null;
         return { ...result, instances };
       }
+      if (!last) this.ends.set(ways[i]! + whose, { states: states.slice(), memory: memory.slice() });
     }
     throw new RangeError(say.setupHasNoStage(setup.id));
+  }
+
+  /** How many of the first stages have been lived through with these faults, and what had come of it. */
+  private livedThrough(ways: readonly string[], whose: string): { stage: number; after: After | null } {
+    for (let stage = ways.length - 1; stage > 0; stage--) {
+      const after = this.ends.get(ways[stage - 1]! + whose);
+      if (after) return { stage, after };
+    }
+    return { stage: 0, after: null };
   }
 
   /**
@@ -110,14 +146,16 @@ export class Simulator {
    */
   private soundParts(setup: SetupEntry, values: Values): SoundParts {
     let ofValues = this.known.get(values);
-    if (!ofValues) this.known.set(values, (ofValues = new WeakMap()));
+    if (!ofValues)
+      this.known.set(
+        values,
+        (ofValues = Object.assign(new WeakMap<SetupEntry, SoundParts>(), { number: this.samples++ })),
+      );
     let known = ofValues.get(setup);
     if (!known) {
       const stages = stagesOf(this.machine, setup, values);
-      ofValues.set(
-        setup,
-        (known = { stages, sound: stages.map(({ conditions }) => soundIn(this.machine, values, conditions)) }),
-      );
+      const sound = stages.map(({ conditions }) => soundIn(this.machine, values, conditions));
+      ofValues.set(setup, (known = { stages, sound, ways: waysOf(this.machine, setup, stages, ofValues.number) }));
     }
     return known;
   }
@@ -239,6 +277,7 @@ export class Simulator {
     stage: Stage,
     lost: () => never,
   ): { phases: readonly Phase[]; settled: boolean } {
+    this.lived++;
     const due: (readonly Due[])[] = this.machine.parts.map(() => NOTHING_DUE);
     const history: { key: string; at: number; phase: Phase }[] = [];
     let now = 0;
@@ -250,6 +289,14 @@ export class Simulator {
       if (circuitMoved && !this.converge(instances, states, memory)) lost();
       const soonest = this.soonestChange(instances, states, due, now, circuitMoved ? EVERY_PART : changed);
       const over = !soonest || soonest.at > stage.seconds;
+      // What is not looked at leaves its states and its memory, and nothing else.
+      if (!stage.isLast) {
+        if (over) return NOT_LOOKED_AT;
+        this.fire(instances, states, due, soonest);
+        changed = soonest.part;
+        now = soonest.at;
+        continue;
+      }
       const phase: Phase = {
         states: states.slice(),
         memory: memory.slice(),
@@ -263,12 +310,10 @@ export class Simulator {
           ? { phases: [{ ...phase, seconds: Infinity }], settled: true }
           : { phases: [...recent, phase], settled: false };
       }
-      if (stage.isLast) {
-        const key = situationKey(states, due, now);
-        const before = history.findIndex((h) => h.key === key);
-        if (before >= 0) return { phases: history.slice(before).map((h) => h.phase), settled: false };
-        history.push({ key, at: now, phase });
-      }
+      const key = situationKey(states, due, now);
+      const before = history.findIndex((h) => h.key === key);
+      if (before >= 0) return { phases: history.slice(before).map((h) => h.phase), settled: false };
+      history.push({ key, at: now, phase });
       this.fire(instances, states, due, soonest);
       changed = soonest.part;
       now = soonest.at;
@@ -294,12 +339,21 @@ export class Simulator {
       }
       this.circuit.turn(part.index);
       const wished = part.kind.electrical.next(instances[part.index]!, this.circuit.view, states[part.index]!);
-      const changes = listOf(wished);
-      if (changes.length === 0) {
+      if (wished === null) {
         due[part.index] = NOTHING_DUE;
         continue;
       }
       const pending = due[part.index]!;
+      if ("delay" in wished && pending.length === 1 && pending[0]!.state === wished.state) {
+        // It waits for what it has waited for.
+        if (!soonest || pending[0]!.at < soonest.at) soonest = { part: part.index, at: pending[0]!.at };
+        continue;
+      }
+      const changes = "delay" in wished ? [wished] : wished;
+      if (changes.length === 0) {
+        due[part.index] = NOTHING_DUE;
+        continue;
+      }
       const renewed = changes.map(
         (change) => pending.find((d) => d.state === change.state) ?? { state: change.state, at: now + change.delay },
       );
@@ -343,8 +397,11 @@ export class Simulator {
       else if (round < 150) cap = 0.3;
       else if (round < 300) cap = 0.08;
       else cap = 0.02;
-      if (pass > 0) for (const part of this.remembering) this.circuit.stampPart(part, instances, states, memory);
-      this.circuit.solveAll();
+      if (pass === 0) this.circuit.solveAll();
+      else {
+        for (const part of this.remembering) this.circuit.stampPart(part, instances, states, memory);
+        this.circuit.solveMoving();
+      }
       let moved = false;
       for (const part of this.remembering) {
         const size = part.kind.electrical.memory!;
@@ -363,15 +420,26 @@ export class Simulator {
           own[i] = before + relax[at]! * step;
         }
       }
-      if (!moved) return true;
+      if (!moved) {
+        this.circuit.solveRest();
+        return true;
+      }
     }
     return false;
   }
 }
 
-function listOf(wished: StateChange | readonly StateChange[] | null): readonly StateChange[] {
-  if (wished === null) return [];
-  return "delay" in wished ? [wished] : wished;
+/** Names what is done to a machine up to the end of each stage: the same names, the same machine after it. */
+function waysOf(machine: Machine, setup: SetupEntry, stages: readonly Stage[], sample: number): readonly string[] {
+  // Machines whose modes are entered by hand do not look at the mode of the setup.
+  const byHand = machine.parts.every((p) => (p.kind.electrical.program?.(p.fields).modes.length ?? 1) > 0);
+  const { places, levels, off, good } = setup;
+  let way = JSON.stringify([sample, places, levels, off, good, byHand ? "" : setup.mode]);
+  return stages.map(({ conditions: c, seconds }) => {
+    const sets = [c.pressed, c.made, c.openDoors, c.apart, c.magnets, c.lifted, c.lamps, c.rigged];
+    way += JSON.stringify([c.powered, seconds, sets.map((set) => [...set].sort())]);
+    return way;
+  });
 }
 
 /** Names a situation: the states, and what is due in how many milliseconds. */

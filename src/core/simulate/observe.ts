@@ -171,14 +171,17 @@ function read(
       if (own.g > DRAINS && own.g > SWAMPED * Math.abs(own.b)) return out.set(t, SHOWN.overload);
       return out.set(t, SHOWN.value, Math.max(0, own.b) / (2 * Math.PI * state.instances[0]!.conditions.hertz));
     }
-    case "hertz": {
-      const open = simulator.circuit.openVolts(a, b);
-      const counted = Math.hypot(open.acRe, open.acIm) >= COUNTED;
-      return out.set(t, SHOWN.value, counted ? state.instances[0]!.conditions.hertz : 0);
-    }
+    case "hertz":
+      return out.set(t, SHOWN.value, cyclesBetween(simulator, a, b) ? state.instances[0]!.conditions.hertz : 0);
     case "look":
       throw new RangeError(say.aLookIsNoMeter);
   }
+}
+
+/** Whether a meter counts cycles between two nodes. */
+function cyclesBetween(simulator: Simulator, a: number, b: number): boolean {
+  const { acRe, acIm } = simulator.circuit.openVolts(a, b);
+  return Math.hypot(acRe, acIm) >= COUNTED;
 }
 
 /** Impedance above which a wire is coupled to those beside it as much as to anything else, ohms; from memory. */

@@ -21,6 +21,8 @@ const KEY_OHMS = 2000;
 const LAMP_WATTS = 40;
 /** Siemens above which an element joins stiffly, see `joinedStiffly`. */
 const STIFF = 1e-3;
+/** Which sources are meant, by `EliminationProgram.isMoving`. */
+const [STAYING, MOVING] = [0, 1] as const;
 
 /**
  * A machine as one circuit: every part stamps its present values, the solver gives potentials and currents, and the
@@ -50,6 +52,11 @@ export class StampedCircuit {
   private readonly voltsRe: Float64Array;
   private readonly voltsIm: Float64Array;
   private readonly stamps: readonly Float64Array[];
+  /** What a part had stamped before, see `stampChanged`. */
+  private readonly before: Float64Array;
+  /** Whether the nodes that no moving element ends at are still as they were before `solveMoving`. */
+  private restIsOld = false;
+  private restIsOldAc = false;
   /** Whether any source is on; without one nothing alternates. */
   powered = false;
   /** The same circuit with every element at its most; made when one is asked for. */
@@ -82,6 +89,7 @@ export class StampedCircuit {
     ];
     this.more = array(elements);
     this.stamps = [this.g, this.gAc, this.bAc, this.e, this.eAc, this.more];
+    this.before = array(this.stamps.length * elements);
     [this.factoredDc, this.factoredAc, this.factoredAcB] = [
       array(elements).fill(NaN),
       array(elements).fill(NaN),
@@ -110,9 +118,14 @@ export class StampedCircuit {
     }
     const part = this.machine.parts[changed]!;
     const { firstElement: from, elementCount } = part;
-    const before = this.stamps.map((array) => array.slice(from, from + elementCount));
+    const { before } = this;
+    for (let k = 0; k < this.stamps.length; k++)
+      for (let i = 0; i < elementCount; i++) before[k * this.elements + i] = this.stamps[k]![from + i]!;
     this.stampPart(part, instances, states, memory);
-    return this.stamps.some((array, k) => before[k]!.some((value, i) => value !== array[from + i]));
+    for (let k = 0; k < this.stamps.length; k++)
+      for (let i = 0; i < elementCount; i++)
+        if (before[k * this.elements + i] !== this.stamps[k]![from + i]) return true;
+    return false;
   }
 
   stampAll(instances: readonly Instance<unknown>[], states: Int32Array, memory: Float64Array): void {
@@ -149,9 +162,8 @@ export class StampedCircuit {
 
   /** Solves both sides of what is stamped; what has not changed keeps its solution. */
   solveAll(): void {
-    this.stiffDc.fresh = false;
-    this.stiffAc.fresh = false;
-    if (this.most) this.most.fresh = false;
+    this.solveRest();
+    this.forget();
     // Passes and phases often differ on one side only (direct or alternating): the other keeps its solution.
     const newDc = !same(this.g, this.factoredDc);
     if (newDc) {
@@ -159,40 +171,98 @@ export class StampedCircuit {
       this.factoredDc.set(this.g);
     }
     if (newDc || !same(this.e, this.solvedE)) {
-      this.injected(this.g, this.e);
+      this.injected(this.g, this.e, null);
       this.dcSolver.solve(this.feed, this.volts);
+      this.dcSolver.isHeld = false;
       this.solvedE.set(this.e);
     }
-    const newAc = this.factorAc();
+    const newAc = !same(this.gAc, this.factoredAc) || !same(this.bAc, this.factoredAcB);
+    if (newAc) {
+      this.acSolver.factor(this.gAc, this.bAc);
+      this.factoredAc.set(this.gAc);
+      this.factoredAcB.set(this.bAc);
+    }
     if (newAc || !same(this.eAc, this.solvedEAc)) {
-      this.injected(this.gAc, this.eAc);
+      this.injected(this.gAc, this.eAc, null);
       this.feedIm.fill(0);
       this.acSolver.solve(this.feed, this.feedIm, this.voltsRe, this.voltsIm);
+      this.acSolver.isHeld = false;
       this.solvedEAc.set(this.eAc);
     }
   }
 
-  /** Norton currents of all sources into `feed`. */
-  private injected(conductance: Float64Array, volts: Float64Array): void {
+  private forget(): void {
+    this.stiffDc.fresh = false;
+    this.stiffAc.fresh = false;
+    if (this.most) this.most.fresh = false;
+  }
+
+  /**
+   * Solves again after parts that remember were stamped anew and nothing else: only at the nodes of these, which is all
+   * that they look at. `solveRest` then does the others.
+   */
+  solveMoving(): void {
+    this.forget();
+    const newDc = this.hasMoved(this.g, this.factoredDc);
+    if (newDc) this.dcSolver.refactor(this.g);
+    if (this.hasMoved(this.e, this.solvedE) || newDc) {
+      if (!this.dcSolver.isHeld) {
+        this.injected(this.g, this.e, STAYING);
+        this.dcSolver.hold(this.feed);
+      }
+      this.injected(this.g, this.e, MOVING);
+      this.dcSolver.solveTail(this.feed, this.volts);
+      this.restIsOld = true;
+    }
+    const newConductance = this.hasMoved(this.gAc, this.factoredAc);
+    const newAc = this.hasMoved(this.bAc, this.factoredAcB) || newConductance;
+    if (newAc) this.acSolver.refactor(this.gAc, this.bAc);
+    if (this.hasMoved(this.eAc, this.solvedEAc) || newAc) {
+      if (!this.acSolver.isHeld) {
+        this.injected(this.gAc, this.eAc, STAYING);
+        this.feedIm.fill(0);
+        this.acSolver.hold(this.feed, this.feedIm);
+      }
+      this.injected(this.gAc, this.eAc, MOVING);
+      this.acSolver.solveTail(this.feed, this.voltsRe, this.voltsIm);
+      this.restIsOldAc = true;
+    }
+  }
+
+  /** The voltages of all other nodes after `solveMoving`. */
+  solveRest(): void {
+    if (this.restIsOld) this.dcSolver.solveHead(this.volts);
+    if (this.restIsOldAc) this.acSolver.solveHead(this.voltsRe, this.voltsIm);
+    this.restIsOld = false;
+    this.restIsOldAc = false;
+  }
+
+  /** Whether a stamp of an element that moves is another one than `known`; takes it down there. */
+  private hasMoved(stamps: Float64Array, known: Float64Array): boolean {
+    const { moving } = this.machine.program;
+    let moved = false;
+    for (let m = 0; m < moving.length; m++) {
+      const e = moving[m]!;
+      if (stamps[e] === known[e]) continue;
+      known[e] = stamps[e]!;
+      moved = true;
+    }
+    return moved;
+  }
+
+  /** Norton currents into `feed`: of all sources, of those that stay or of those that move. */
+  private injected(conductance: Float64Array, volts: Float64Array, which: 0 | 1 | null): void {
     const { ends } = this.machine;
+    const { isMoving } = this.machine.program;
     this.feed.fill(0);
     for (let i = 0; i < this.elements; i++) {
-      if (volts[i] === 0) continue;
+      if (volts[i] === 0 || (which !== null && isMoving[i] !== which)) continue;
       const amps = conductance[i]! * volts[i]!;
       const a = ends[2 * i]!;
       const b = ends[2 * i + 1]!;
       if (a >= 0) this.feed[a]! += amps;
       if (b >= 0) this.feed[b]! -= amps;
     }
-  }
-
-  /** Renews the alternating side if its admittances moved; says whether they did. */
-  private factorAc(): boolean {
-    if (same(this.gAc, this.factoredAc) && same(this.bAc, this.factoredAcB)) return false;
-    this.acSolver.factor(this.gAc, this.bAc);
-    this.factoredAc.set(this.gAc);
-    this.factoredAcB.set(this.bAc);
-    return true;
   }
 
   /** Puts a phase of a state back into the solver, so that it can be measured. */

@@ -22,6 +22,7 @@ import { programOf, type Test, testKey } from "../../core/simulate";
 import { useKept } from "../shell/useKept";
 import { leftBehind, noFaultFound } from "../../core/repair";
 import type { UnitRecord } from "../../contract/units";
+import { BetterStep } from "./BetterStep";
 import { DiagnosisDialog } from "./DiagnosisDialog";
 import { Asked, FirstThings, useSimpleCauses } from "./FirstThings";
 import { DropJob } from "./DropJob";
@@ -142,7 +143,13 @@ export function JobScreen({
   const [varying, setVarying] = useState(false);
   const [striking, setStriking] = useState<string | null>(null);
 
-  const proposal: TestCard | null = advice?.next ?? null;
+  // A step once shown stays under the hands: a better one, found when two faults were weighed, is taken by a key.
+  const [takenAt, setTakenAt] = useState("");
+  const quick = search.answered?.before?.advice.next ?? null;
+  const differs = quick && !(advice?.next && testKey(quick.test) === testKey(advice.next.test));
+  const better = differs && fresh && takenAt !== key ? { title: advice?.next?.title ?? null } : null;
+  const ownProposal = better ? quick : (advice?.next ?? null);
+  const proposal: TestCard | null = ownProposal;
   // What others write changes the advice; the test one is at stays under one's hands until one has looked.
   const [held, setHeld] = useState<TestCard | null>(null);
   if (others.length === 0 && held !== proposal && !chosenNow) setHeld(proposal);
@@ -151,9 +158,9 @@ export function JobScreen({
   const test = chosenNow?.test ?? kept?.test ?? proposal?.test ?? null;
   const conflicts = useMemo(() => conflictsIn(written, unseen, ORDINARY_METER), [written, unseen]);
 
-  const attempt = advice?.attempt && !chosenNow && !kept && skipped !== key ? advice.attempt : null;
+  const attempt = advice?.attempt && !chosenNow && !kept && !better && skipped !== key ? advice.attempt : null;
 
-  const proposed = card !== null && advice?.next ? testKey(advice.next.test) === testKey(card.test) : false;
+  const proposed = card !== null && ownProposal ? testKey(ownProposal.test) === testKey(card.test) : false;
   const record = useCallback(
     async (body: ReadingEntry) => {
       const done = await log(body);
@@ -254,8 +261,8 @@ export function JobScreen({
         card={card}
         test={test}
         refused={chosenNow?.refused ?? null}
-        proposal={chosenNow || kept ? null : advice.next}
-        stop={chosenNow || kept ? null : advice.stop}
+        proposal={chosenNow || kept ? null : ownProposal}
+        stop={chosenNow || kept || better ? null : advice.stop}
         likeliest={advice.suspects[0]?.faults[0]?.id.split(">")[0] ?? null}
         alternatives={chosenNow ? [] : advice.alternatives}
         isChosen={chosenNow !== null}
@@ -331,6 +338,9 @@ export function JobScreen({
           ) : null}
           <Conflicts conflicts={conflicts} busy={sending} onLog={log} onAgain={measure} />
           <OthersNote entries={others} onNext={() => setOthers([])} />
+          {better && view === "measure" && !chosenNow ? (
+            <BetterStep title={better.title} onTake={() => setTakenAt(key)} />
+          ) : null}
           {advice && !fresh ? (
             <div className="thinking" role="status">
               <Progress label={say.workingOutWhatFollows} />

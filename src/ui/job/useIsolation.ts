@@ -17,6 +17,8 @@ import { say } from "#words/ui/job/useIsolation";
 export interface Answered {
   readonly key: string;
   readonly answers: Answers;
+  /** The quick answers, by single faults, that stood on the screen before these; null where none did. */
+  readonly before?: Answers | null;
 }
 
 /** The state of the search as the screen needs it. */
@@ -85,7 +87,7 @@ export function useIsolation({ job, file, stored, first }: Asked, question: Ques
       queryKey: ["advice", desk?.id, key],
       queryFn: async (): Promise<Answered> => {
         const typed = half.current?.key === key ? await half.current.answer : null;
-        return { key, answers: typed ?? (await desk!.remote.answers(evidence, unitState)) };
+        return { key, answers: typed ?? (await desk!.remote.answers(evidence, unitState, "single faults")) };
       },
     }),
     [desk],
@@ -108,7 +110,8 @@ export function useIsolation({ job, file, stored, first }: Asked, question: Ques
   });
   const theirs = fromServer.data;
   const isSame = theirs?.evidence.join(" ") === evidence.map((e) => e.id).join(" ");
-  const answered = fromPage ?? own.data ?? (theirs && isSame ? { key, answers: theirs.answers } : null) ?? first;
+  const quick = fromPage ?? own.data ?? (theirs && isSame ? { key, answers: theirs.answers } : null) ?? first;
+  const answered = useWhole({ desk, isBuilt }, question, quick, first);
 
   // While the leads are placed, what the coming answer needs is worked out.
   const answeredKey = isBuilt ? answered?.key : undefined;
@@ -157,6 +160,42 @@ export function useIsolation({ job, file, stored, first }: Asked, question: Ques
   );
 
   return { progress, answered, problem: lost || own.error?.message || ahead, describeTest, foresee, desk };
+}
+
+/** Milliseconds for which quick answers wait for the whole ones before they are shown; estimate E51. */
+const BRIEFLY = 100;
+
+/**
+ * Answers by single faults, until those come in which more was weighed. Quick ones that ask for nothing are not shown: what
+ * would end a search by them may not be its end.
+ */
+function useWhole(
+  { desk, isBuilt }: { readonly desk: Desk | null; readonly isBuilt: boolean },
+  question: Question,
+  quick: Answered | null,
+  first: Answered | null,
+): Answered | null {
+  const { evidence, unitState, key } = question;
+  const isOpen = quick?.key === key && !quick.answers.isWhole;
+  const whole = useQuery({
+    queryKey: ["whole", desk?.id, key],
+    enabled: isBuilt && isOpen,
+    queryFn: async () => ({ key, answers: await desk!.remote.answers(evidence, unitState, "wide") }),
+  });
+  // The question whose quick ones have waited long enough; those of the page are not waited for.
+  const [waited, setWaited] = useState(first?.key ?? "");
+  useEffect(() => {
+    if (!isOpen || whole.data) return;
+    const timer = setTimeout(() => setWaited(key), BRIEFLY);
+    return () => clearTimeout(timer);
+  }, [isOpen, whole.data, key]);
+  const [last, setLast] = useState<Answered | null>(null);
+  let shown: Answered | null = last;
+  if (!isOpen) shown = quick;
+  else if (whole.data) shown = { ...whole.data, before: last?.key === key ? (last.before ?? last.answers) : null };
+  else if (waited === key && quick.answers.advice.next) shown = quick;
+  if (shown && (shown.key !== last?.key || shown.answers !== last.answers)) setLast(shown);
+  return shown;
 }
 
 /** What is stored at an address, unpacked; null where it is not, or not yet. */

@@ -25,7 +25,7 @@ import { inVain, planRollout, type Spread, type Rollout } from "../planning/roll
 import type { FaultDictionary } from "../dictionary/fault-dictionary";
 import { type RatedTest, choose } from "../planning/rating";
 import { testsLeft } from "./safe-first";
-import { weigh } from "../belief/weigh";
+import { type Look, weigh } from "../belief/weigh";
 import { say } from "#words/core/diagnose/advice";
 
 /** A repair proposed to see whether it helps, because that is cheaper than to know. */
@@ -109,10 +109,17 @@ const elseOf = (advice: Advice) => advice.suspects.find((s) => s.assembly === "s
 
 /**
  * What to believe and what to do next. Pure: the same inputs give the same advice. One reading that fits nothing, though
- * it was confirmed, does not end a search: the search goes on without it, and says so.
+ * it was confirmed, does not end a search: the search goes on without it, and says so. By single faults alone (`look`) it
+ * is quick, and is not the last word where they do not explain the evidence.
  */
-export function advise(narrow: FaultDictionary, evidence: readonly Evidence[], unitState: UnitState): Advice {
-  const whole = adviseOn(narrow, evidence, unitState, evidence);
+export function advise(
+  narrow: FaultDictionary,
+  evidence: readonly Evidence[],
+  unitState: UnitState,
+  look: Look = "wide",
+): Advice {
+  const whole = adviseOn(narrow, evidence, unitState, evidence, look);
+  if (look !== "wide") return whole;
   if (elseOf(whole) < ELSEWHERE) return whole;
   const times = new Map<string, number>();
   for (const e of evidence) if (e.type === "reading") times.set(testKey(e.test), (times.get(testKey(e.test)) ?? 0) + 1);
@@ -120,7 +127,7 @@ export function advise(narrow: FaultDictionary, evidence: readonly Evidence[], u
     if (made < 2) return [];
     const aside = evidence.flatMap((e) => (e.type === "reading" && testKey(e.test) === key ? [e.id] : []));
     const rest = evidence.filter((e) => !aside.includes(e.id));
-    const goesOn = adviseOn(narrow, rest, unitState, evidence);
+    const goesOn = adviseOn(narrow, rest, unitState, evidence, look);
     return elseOf(goesOn) < EXPLAINED ? [{ goesOn, aside }] : [];
   });
   const [only] = without;
@@ -139,8 +146,9 @@ function adviseOn(
   evidence: readonly Evidence[],
   unitState: UnitState,
   all: readonly Evidence[],
+  look: Look,
 ): Advice {
-  const { dictionary, beliefs, odd } = weigh(narrow, evidence);
+  const { dictionary, beliefs, odd } = weigh(narrow, evidence, look);
   const repairs = repairsOf(evidence);
   const suspects = assemblySuspects(dictionary, beliefs, repairs);
   const here: UnitState = repairs.length > 0 ? { ...unitState, repairs } : unitState;

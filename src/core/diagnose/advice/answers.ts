@@ -1,6 +1,6 @@
 import { partDoubt } from "../belief/suspects";
 import { signsWorthIt } from "../belief/signs-worth-it";
-import { weigh, type Weighed } from "../belief/weigh";
+import { type Look, weigh, type Weighed } from "../belief/weigh";
 import type { FaultDictionary } from "../dictionary/fault-dictionary";
 import type { Evidence } from "../evidence/evidence";
 import { type OpenFirst, openSimpleCauses } from "../evidence/simple-causes";
@@ -15,6 +15,8 @@ export interface Answers {
   /** The questions before anything is opened in the order in which they are worth asking, whether answered or not. */
   readonly simpleCauses: readonly OpenFirst[];
   readonly signs: readonly Sign[];
+  /** False: single faults do not explain the evidence, and more was not weighed yet. */
+  readonly isWhole: boolean;
   /** Whether the last reading, or one that it has outvoted, fits nothing, and which slip would explain it. */
   readonly misfit: Misfit | null;
 }
@@ -25,13 +27,21 @@ export type Sign = SignAsked & { readonly bits: number };
 /** Signs told at once. */
 const MOST_SIGNS = 12;
 
-/** All of it at once. */
-export function answersFor(dictionary: FaultDictionary, evidence: readonly Evidence[], unitState: UnitState): Answers {
+/** All of it at once; by single faults alone it is quick, and says whether it is whole. */
+export function answersFor(
+  dictionary: FaultDictionary,
+  evidence: readonly Evidence[],
+  unitState: UnitState,
+  look: Look = "wide",
+): Answers {
   const questionedId = questioned(dictionary.meter, evidence);
+  const advice = advise(dictionary, evidence, unitState, look);
+  const weighed = weigh(dictionary, evidence, look);
   return {
-    advice: advise(dictionary, evidence, unitState),
-    simpleCauses: simpleCausesFor(weigh(dictionary, evidence), evidence),
-    signs: signsFor(weigh(dictionary, evidence), evidence),
+    advice,
+    isWhole: !weighed.isNarrow,
+    simpleCauses: simpleCausesFor(weighed, evidence),
+    signs: signsFor(weighed, evidence),
     misfit: questionedId === null ? null : misfitOf(dictionary, evidence, questionedId),
   };
 }

@@ -9,7 +9,12 @@ export interface Weighed {
   readonly dictionary: FaultDictionary;
   readonly beliefs: Beliefs;
   readonly odd: readonly OddOne[];
+  /** Single faults do not explain it, and nothing more was weighed: that takes longer, and may say otherwise. */
+  readonly isNarrow: boolean;
 }
+
+/** What is weighed where single faults do not explain the evidence: two faults and what is not as drawn, or they alone. */
+export type Look = "wide" | "single faults";
 
 /** Sets of evidence weighed last that are kept, by dictionary. */
 const KEPT = 3;
@@ -30,12 +35,13 @@ const dictionaryFor = (dictionary: FaultDictionary, evidence: readonly Evidence[
  * The evidence weighed, once: advice, slips, simple causes, signs and reasons all come from this. By the single
  * faults, or by more where those do not explain it.
  */
-export function weigh(whole: FaultDictionary, evidence: readonly Evidence[]): Weighed {
+export function weigh(whole: FaultDictionary, evidence: readonly Evidence[], look: Look = "wide"): Weighed {
   const narrow = dictionaryFor(whole, evidence);
   const key = JSON.stringify(evidence);
   const shelf = shelfOf(narrow);
   let weighed = shelf.get(key);
-  if (!weighed) shelf.set(key, (weighed = weighAnew(narrow, evidence)));
+  if (!weighed) shelf.set(key, (weighed = bySingleFaults(narrow, evidence)));
+  if (look === "wide" && weighed.isNarrow) shelf.set(key, (weighed = byMore(narrow, evidence)));
   return weighed;
 }
 
@@ -48,15 +54,18 @@ export function fitsSomething(whole: FaultDictionary, evidence: readonly Evidenc
   const beliefs = believe(narrow, evidence);
   const odd = oddOnes(narrow, evidence, beliefs);
   if (odd.some((o) => o.evidence === evidence.at(-1)?.id) || callsForMore(narrow, evidence, beliefs, odd)) return false;
-  shelfOf(narrow).set(JSON.stringify(evidence), { dictionary: narrow, beliefs, odd });
+  shelfOf(narrow).set(JSON.stringify(evidence), { dictionary: narrow, beliefs, odd, isNarrow: false });
   return true;
 }
 
-function weighAnew(narrow: FaultDictionary, evidence: readonly Evidence[]): Weighed {
+function bySingleFaults(narrow: FaultDictionary, evidence: readonly Evidence[]): Weighed {
   const beliefs = believe(narrow, evidence);
   const odd = oddOnes(narrow, evidence, beliefs);
-  if (!callsForMore(narrow, evidence, beliefs, odd)) return { dictionary: narrow, beliefs, odd };
+  return { dictionary: narrow, beliefs, odd, isNarrow: callsForMore(narrow, evidence, beliefs, odd) };
+}
+
+function byMore(narrow: FaultDictionary, evidence: readonly Evidence[]): Weighed {
   const dictionary = widen(narrow, evidence);
-  const wider = believe(dictionary, evidence);
-  return { dictionary, beliefs: wider, odd: oddOnes(dictionary, evidence, wider) };
+  const beliefs = believe(dictionary, evidence);
+  return { dictionary, beliefs, odd: oddOnes(dictionary, evidence, beliefs), isNarrow: false };
 }

@@ -33,7 +33,11 @@ export function compileMachine(file: MachineFile): Machine {
 
   const nets = [...net.nodeOf.keys()];
   const domains = domainsOf(parts, nets.length);
-  const topology = { nodeCount: nets.length, ends: Int32Array.from(ends) };
+  // What remembers moves while a machine settles, and nothing else does.
+  const moving = parts.flatMap((p) =>
+    p.kind.electrical.follow ? Array.from({ length: p.elementCount }, (_, i) => p.firstElement + i) : [],
+  );
+  const topology = { nodeCount: nets.length, ends: Int32Array.from(ends), moving };
   for (const setup of modeSetups(file, parts)) if (!setupById.has(setup.id)) setupById.set(setup.id, setup);
   return {
     file,

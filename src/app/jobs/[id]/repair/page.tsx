@@ -56,6 +56,6 @@ function assemblyIn(events: readonly JournalEvent[]): string | undefined {
 /** The assembly that is most likely at fault, as the server knows it; null where it is none that can be repaired. */
 async function leadingAssembly(id: string, machine: Machine, events: readonly JournalEvent[]): Promise<string | null> {
   const { setup, openPanels } = jobOn(machine, events);
-  const known = await adviceOn(id, { setup, openPanels: [...openPanels], wait: true });
+  const known = await adviceOn(id, { setup, openPanels: [...openPanels], wait: true }, "wide");
   return known?.answers.advice.suspects.find((s) => machine.assemblyById.has(s.assembly))?.assembly ?? null;
 }
