@@ -245,10 +245,18 @@ export class FaultDictionary {
   private predictionsOf(test: Test, key: string): readonly Prediction[] {
     const place = this.stored?.places.get(key);
     if (place !== undefined) return this.stored!.content.predictionsOf(place);
-    const each = this.base
-      ? [...this.base.predictionsFor(test), ...this.more.map((h) => this.keptFor(h, test))]
-      : this.hypotheses.map((h) => this.predictor.predict(test.setup, [test], h)[0]!);
-    return shared(test, each, this.meter);
+    if (!this.base)
+      return shared(
+        test,
+        this.hypotheses.map((h) => this.predictor.predict(test.setup, [test], h)[0]!),
+        this.meter,
+      );
+    const before = this.base.predictionsFor(test);
+    if (this.more.length === 0) return before;
+    // Those of the base are told apart already.
+    const distinct = [...new Set(before)];
+    const more = this.more.map((h) => this.keptFor(h, test));
+    return [...before, ...shared(test, [...distinct, ...more], this.meter).slice(distinct.length)];
   }
 
   private keptFor(hypothesis: Hypothesis, test: Test): Prediction {
