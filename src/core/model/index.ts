@@ -14,12 +14,12 @@ export { formatOf, placeIn, toFormat1, toFormat2 } from "./file/format-2";
 export { machineJsonSchema } from "./file/machine-json-schema";
 export {
   MachineYamlError,
-  MOST_BYTES,
   type PlacedProblem,
   readMachineYaml,
   withoutUsual,
   writeMachineYaml,
 } from "./file/machine-yaml";
+export { MOST_BYTES } from "./file/most-bytes";
 export { compareFiles, type Fact, factKey, takeFacts } from "./file/three-way";
 export {
   type Conditions,

@@ -105,7 +105,7 @@ export function MachineScreen({
           mountOnEnter
         >
           <Tab eventKey="wiring" title={say.wiring}>
-            <WiringDrawing machine={machine} />
+            <WiringDrawing machine={machine} hash={hash} />
           </Tab>
           <Tab eventKey="parts" title={say.parts}>
             <Parts machine={machine} />

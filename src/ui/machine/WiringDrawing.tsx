@@ -14,14 +14,17 @@ const HIGH = 66;
 /** The wiring of a machine, drawn from its file. Mains lines are heavy, low-voltage lines thin, earth dashed. */
 export function WiringDrawing({
   machine,
+  hash = null,
   chosen,
   onChoose,
 }: {
   machine: Machine | null;
+  /** Names its file, where it is a kept one. */
+  hash?: string | null;
   chosen?: string | null;
   onChoose?: (part: string) => void;
 }) {
-  const wiring = useWiring(machine);
+  const wiring = useWiring(machine, hash);
   const scroll = useRef<HTMLDivElement>(null);
   const [size, setSize] = useState(0);
   if (!wiring)

@@ -3,6 +3,7 @@
 import type { ElkExtendedEdge, ElkNode } from "elkjs/lib/elk-api";
 import { useEffect, useState } from "react";
 import { type Energy, isLowVoltage, type Machine } from "../../core/model";
+import { keepWiring, keptWiring } from "./kept-wirings";
 
 /** A box of the drawing: a part, or a plug with its pins. */
 export interface WiringBox {
@@ -35,20 +36,37 @@ const LETTER = 6.4;
 /** Longest name drawn in a box before it is cut. */
 const WORDS = 26;
 
-/** Lays a machine's parts and nets out (ELK, layered). Null while it works. */
-export function useWiring(machine: Machine | null): Wiring | null {
+/** Lays a graph out in a worker of its own (ELK, layered), which ends with it. */
+async function laidOut(graph: ElkNode): Promise<ElkNode> {
+  const { default: ELK } = await import("elkjs/lib/elk-api.js");
+  const worker = new Worker(new URL("elkjs/lib/elk-worker.min.js", import.meta.url));
+  try {
+    return await new ELK({ workerFactory: () => worker }).layout(graph);
+  } finally {
+    worker.terminate();
+  }
+}
+
+/**
+ * A machine's parts and nets laid out. Null while it works. `hash` names the file where it is kept: its layout then is
+ * too, and is there at once the next time.
+ */
+export function useWiring(machine: Machine | null, hash: string | null): Wiring | null {
   const [done, setDone] = useState<{ machine: Machine; wiring: Wiring } | null>(null);
   useEffect(() => {
     if (!machine) return;
     let current = true;
-    void import("elkjs/lib/elk.bundled.js").then(async ({ default: ELK }) => {
-      const laid = await new ELK().layout(graphOf(machine));
-      if (current) setDone({ machine, wiring: wiringOf(laid, machine) });
-    });
+    const draw = async () => {
+      const known = hash === null ? null : keptWiring(hash);
+      const wiring = known ?? wiringOf(await laidOut(graphOf(machine)), machine);
+      if (hash !== null && !known) keepWiring(hash, wiring);
+      if (current) setDone({ machine, wiring });
+    };
+    void draw();
     return () => {
       current = false;
     };
-  }, [machine]);
+  }, [machine, hash]);
   return done && done.machine === machine ? done.wiring : (done?.wiring ?? null);
 }
 

@@ -3,11 +3,11 @@ import { compileMachine } from "../compile/compile";
 import { MachineFileError } from "../compile/problem";
 import type { Machine } from "../machine";
 import { machineFileSchema, type MachineFile } from "../schema";
+import { MOST_BYTES } from "./most-bytes";
 import { formatOf, placeIn, toFormat1, toFormat2 } from "./format-2";
 import { say } from "#words/core/model/file";
 
-/** The largest machine file taken, bytes of text, and its deepest nesting. */
-export const MOST_BYTES = 1_000_000;
+/** The deepest nesting of a machine file. */
 const MOST_DEPTH = 40;
 /**
  * Most lines, and most maps written in braces: a machine of 400 parts has fewer, and more would keep the parser busy
