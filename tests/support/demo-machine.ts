@@ -1,8 +1,8 @@
+import { built } from "./built";
 import { readFileSync } from "node:fs";
 import { fileURLToPath } from "node:url";
-import { ORDINARY_METER } from "../../src/core/instrument/meter";
 import { readMachineYaml } from "../../src/core/model/file/machine-yaml";
-import { FaultDictionary } from "../../src/core/diagnose/dictionary/fault-dictionary";
+import type { FaultDictionary } from "../../src/core/diagnose/dictionary/fault-dictionary";
 
 export const demoMachinePath = fileURLToPath(new URL("../../machines/quellmoor-sb-210.yaml", import.meta.url));
 export const demoMachineText = readFileSync(demoMachinePath, "utf8");
@@ -12,13 +12,7 @@ export function demoMachine() {
   return readMachineYaml(demoMachineText, "quellmoor-sb-210.yaml").machine;
 }
 
-let built: FaultDictionary | null = null;
+let dictionary: FaultDictionary | null = null;
 
-/** Its fault dictionary, built once a test file. */
-export function demoDictionary(): FaultDictionary {
-  if (!built) {
-    built = FaultDictionary.of(demoMachine(), ORDINARY_METER);
-    built.build();
-  }
-  return built;
-}
+/** Its fault dictionary, one a test file. */
+export const demoDictionary = (): FaultDictionary => (dictionary ??= built(demoMachine()));

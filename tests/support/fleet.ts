@@ -1,7 +1,7 @@
 import { readdirSync, readFileSync } from "node:fs";
-import { ORDINARY_METER } from "../../src/core/instrument/meter";
 import { readMachineYaml } from "../../src/core/model/file/machine-yaml";
-import { FaultDictionary } from "../../src/core/diagnose/dictionary/fault-dictionary";
+import type { FaultDictionary } from "../../src/core/diagnose/dictionary/fault-dictionary";
+import { built } from "./built";
 
 const folder = new URL("../../machines/", import.meta.url);
 
@@ -20,8 +20,5 @@ export const machineNamed = (name: string) => readMachineYaml(machineText(name),
 export const groupsOf = (name: string): string[][] =>
   JSON.parse(readFileSync(new URL(`groups/${name}.json`, folder), "utf8")) as string[][];
 
-export function isolationOf(name: string): FaultDictionary {
-  const dictionary = FaultDictionary.of(machineNamed(name), ORDINARY_METER);
-  dictionary.build();
-  return dictionary;
-}
+/** The dictionary of a demo machine. */
+export const isolationOf = (name: string): FaultDictionary => built(machineNamed(name));

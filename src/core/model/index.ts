@@ -30,7 +30,6 @@ export {
   type OnBoard,
   OPEN,
   type Stamp,
-  type StateChange,
   type UnitSign,
   type View,
 } from "./kind";

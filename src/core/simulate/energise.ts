@@ -132,8 +132,9 @@ export class Simulator {
         throw new NoOperatingPoint(this.machine.file.id, setup.id, faultNames(faults));
       });
       if (i === stages.length - 1) {
-        this.circuit.loaded = result.settled ? result.phases[0]! : null;
+        this.circuit.loaded = null;
         const state: State = { ...result, instances };
+        if (result.settled) this.circuit.load(state, result.phases[0]!);
         if (!last) this.settled.set(ways[i]! + whose, state);
         return state;
       }
@@ -289,6 +290,7 @@ export class Simulator {
     lost: () => never,
   ): { phases: readonly Phase[]; settled: boolean } {
     this.lived++;
+    this.circuit.startAnew();
     const due: (readonly Due[])[] = this.machine.parts.map(() => NOTHING_DUE);
     const history: { key: string; at: number; phase: Phase }[] = [];
     let now = 0;

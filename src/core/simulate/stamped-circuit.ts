@@ -191,6 +191,17 @@ export class StampedCircuit {
     }
   }
 
+  /**
+   * Forgets what was solved: the next solution comes of the stamps alone, whatever was solved before. So that a state is
+   * the same to the last digit however one has come to it.
+   */
+  startAnew(): void {
+    this.factoredDc.fill(NaN);
+    this.factoredAc.fill(NaN);
+    this.restIsOld = false;
+    this.restIsOldAc = false;
+  }
+
   private forget(): void {
     this.stiffDc.fresh = false;
     this.stiffAc.fresh = false;
@@ -270,6 +281,7 @@ export class StampedCircuit {
     if (this.loaded === phase) return;
     this.powered = state.instances[0]?.conditions.powered ?? false;
     this.stampAll(state.instances, phase.states, phase.memory);
+    this.startAnew();
     this.solveAll();
     this.loaded = phase;
   }

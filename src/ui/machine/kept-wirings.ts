@@ -1,5 +1,5 @@
 import { z } from "zod";
-import type { Wiring } from "./useWiring";
+import type { Wiring } from "./wiring";
 
 /** Layouts kept in the browser's own store, by the hash of their file; the longest unused goes. */
 const PLACE = "unzo.wirings";

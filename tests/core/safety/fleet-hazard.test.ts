@@ -1,5 +1,5 @@
+import { built } from "../../support/built";
 import { describe, expect, it } from "vitest";
-import { ORDINARY_METER } from "../../../src/core/instrument/meter";
 import { exposureOf, isPowered } from "../../../src/core/safety/exposure";
 import { cautionsFor, forbidden, inSupplyPrimary } from "../../../src/core/safety/rules";
 import { advise } from "../../../src/core/diagnose/advice/advise";
@@ -11,7 +11,6 @@ import { MachineYamlError } from "../../../src/core/model/file/machine-yaml";
 import { FLEET, machineNamed, machineText } from "../../support/fleet";
 import { complaintOf } from "../../support/isolate-unit";
 import { randomSource, randomValues, UnitOnTheBench } from "../../support/unit-on-the-bench";
-import { FaultDictionary } from "../../../src/core/diagnose/dictionary/fault-dictionary";
 
 describe.each(FLEET)("%s", (name) => {
   const machine = machineNamed(name);
@@ -46,8 +45,7 @@ describe("plans on machines of several kinds", () => {
     { timeout: 120_000 },
     (name) => {
       const machine = machineNamed(name);
-      const dictionary = FaultDictionary.of(machine, ORDINARY_METER);
-      dictionary.build();
+      const dictionary = built(machine);
       const random = randomSource(5);
       for (const h of dictionary.hypotheses.flatMap((x, i) => (x.kind === "fault" && i % 4 === 0 ? [x] : []))) {
         const unit = new UnitOnTheBench(machine, [h.fault], randomValues(machine, random), random);

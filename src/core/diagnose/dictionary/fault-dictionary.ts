@@ -211,6 +211,8 @@ export class FaultDictionary {
           return prediction;
         });
         this.predictions.set(testKey(test), predictions);
+        // What was asked while it was being built is worked out anew.
+        this.tables.delete(testKey(test));
       });
     }
   }

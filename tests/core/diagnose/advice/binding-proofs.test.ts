@@ -1,5 +1,5 @@
+import { built } from "../../../support/built";
 import { describe, expect, it } from "vitest";
-import { ORDINARY_METER } from "../../../../src/core/instrument";
 import { readMachineYaml } from "../../../../src/core/model";
 import type { Reading } from "../../../../src/core/quantity";
 import { makeTest, type Test } from "../../../../src/core/simulate";
@@ -8,7 +8,6 @@ import { bindProofs, shownProofs, unmeetableProofs } from "../../../../src/core/
 import { proofsFor } from "../../../../src/core/diagnose/advice/proofs";
 import { ALL_EQUIPMENT } from "../../../../src/core/diagnose/planning/equipment";
 import { believe } from "../../../../src/core/diagnose/belief/beliefs";
-import { FaultDictionary } from "../../../../src/core/diagnose/dictionary/fault-dictionary";
 import type { Evidence } from "../../../../src/core/diagnose/evidence/evidence";
 import { KETTLE } from "../../../support/kettle";
 
@@ -24,8 +23,7 @@ const { machine } = readMachineYaml(
   ),
   "kettle.yaml",
 );
-const dictionary = FaultDictionary.of(machine, ORDINARY_METER);
-dictionary.build();
+const dictionary = built(machine);
 const [fed, open] = [makeTest("on", "acv", "out-L", "plug-neutral"), makeTest("off", "ohms", "out-L", "in-N")];
 const OVER: Reading = { kind: "overload" };
 const value = (v: number): Reading => ({ kind: "value", value: v });

@@ -1,3 +1,4 @@
+import { built } from "../../../support/built";
 import { bindProofs } from "../../../../src/core/diagnose/advice/binding-proofs";
 import { describe, expect, it } from "vitest";
 import { ORDINARY_METER } from "../../../../src/core/instrument/meter";
@@ -34,8 +35,7 @@ firsts:
 `,
   "kettle.yaml",
 );
-const dictionary = FaultDictionary.of(machine, ORDINARY_METER);
-dictionary.build();
+const dictionary = built(machine);
 const simulator = new Simulator(machine);
 const complaint: Evidence = { type: "complaint", id: "c", complaint: "cold" };
 

@@ -1,3 +1,4 @@
+import { built } from "../../../support/built";
 import { describe, expect, it } from "vitest";
 import { ORDINARY_METER } from "../../../../src/core/instrument/meter";
 import { readMachineYaml } from "../../../../src/core/model/file/machine-yaml";
@@ -32,7 +33,6 @@ import { observe } from "../../../../src/core/simulate/observe";
 import { makeTest } from "../../../../src/core/simulate/test";
 import { nominalValues } from "../../../../src/core/simulate/values";
 import { KETTLE } from "../../../support/kettle";
-import { FaultDictionary } from "../../../../src/core/diagnose/dictionary/fault-dictionary";
 import { believe, involvement } from "../../../../src/core/diagnose/belief/beliefs";
 
 // A kettle with questions, a code table of one lamp, and a heater that takes its fuse with it.
@@ -57,8 +57,7 @@ causes:
   - { part: heater, mode: to-case, then: { part: F1, mode: blown }, share: 0.25 }
 `;
 const { machine } = readMachineYaml(TEXT, "kettle.yaml");
-const dictionary = FaultDictionary.of(machine, ORDINARY_METER);
-dictionary.build();
+const dictionary = built(machine);
 const hypotheses = hypothesesOf(machine);
 const volts = (value: number): Reading => ({ kind: "value", value });
 const named = (id: string) => hypotheses.find((h) => h.id === id)!;

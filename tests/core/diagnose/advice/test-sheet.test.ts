@@ -1,3 +1,4 @@
+import { built } from "../../../support/built";
 import { describe, expect, it } from "vitest";
 import { ORDINARY_METER } from "../../../../src/core/instrument/meter";
 import { readMachineYaml } from "../../../../src/core/model/file/machine-yaml";
@@ -29,8 +30,7 @@ const { machine } = readMachineYaml(
   ).replace("points:\n", "clamps:\n  - { id: cl, name: Grey wire, part: F1, colour: grey }\npoints:\n"),
   "kettle.yaml",
 );
-const dictionary = FaultDictionary.of(machine, ORDINARY_METER);
-dictionary.build();
+const dictionary = built(machine);
 const none = believe(dictionary, []);
 const unitState = { setup: "on", openPanels: new Set<string>() };
 const card = (...of: Parameters<typeof makeTest>) => describeTest(dictionary, none, unitState, makeTest(...of));

@@ -1,15 +1,13 @@
+import { built } from "../../../support/built";
 import { expect, test } from "vitest";
-import { ORDINARY_METER } from "../../../../src/core/instrument/meter";
 import { exposureOf } from "../../../../src/core/safety/exposure";
 import { advise } from "../../../../src/core/diagnose/advice/advise";
 import { ALL_EQUIPMENT } from "../../../../src/core/diagnose/planning/equipment";
 import { machineNamed } from "../../../support/fleet";
-import { FaultDictionary } from "../../../../src/core/diagnose/dictionary/fault-dictionary";
 import { believe } from "../../../../src/core/diagnose/belief/beliefs";
 import { rate } from "../../../../src/core/diagnose/planning/rating";
 
-const dictionary = FaultDictionary.of(machineNamed("kaldruun-uc-80"), ORDINARY_METER);
-dictionary.build();
+const dictionary = built(machineNamed("kaldruun-uc-80"));
 const { machine } = dictionary;
 const unitState = (equipment = ALL_EQUIPMENT) => ({
   setup: "calling",
