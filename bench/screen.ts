@@ -114,8 +114,8 @@ const sorted = (times: readonly number[]): Entered | null => {
   };
 };
 
-/** Enters what is in the field, and says when the next step stands on the screen. */
-const ENTER = `new Promise((resolve) => {
+/** Says when the next step stands on the screen, from now. */
+const watched = (begin: string) => `new Promise((resolve) => {
   const before = document.querySelectorAll(".trail li").length;
   const start = performance.now();
   const look = () => {
@@ -124,20 +124,22 @@ const ENTER = `new Promise((resolve) => {
       resolve(performance.now() - start);
     else requestAnimationFrame(look);
   };
-  document.querySelector("#reading").form.requestSubmit();
+  ${begin}
   requestAnimationFrame(look);
 })`;
+/** Enters what is in the field. */
+const ENTER = watched('document.querySelector("#reading").form.requestSubmit();');
 
 /**
- * Works on jobs of one machine, a fault each, and times every reading: typed key by key, or put into the field at once.
- * `odd`: every second reading is one that nothing explains.
+ * Works on jobs of one machine, a fault each, and times every reading: typed key by key, put into the field at once, or
+ * taken from the simulated meter by its key. `odd`: every second reading is one that nothing explains.
  */
 async function entering(
   browser: Browser,
   url: string,
   name: string,
   jobs: number,
-  how: { readonly pasted?: boolean; readonly odd?: boolean },
+  how: { readonly pasted?: boolean; readonly linked?: boolean; readonly odd?: boolean },
 ): Promise<Entered | null> {
   const machine = machineNamed(name);
   const faults: readonly Fault[] = machine.parts
@@ -164,6 +166,13 @@ async function entering(
         const asked = await page.locator(".next[data-test]").first().getAttribute("data-test");
         const right = typedFor(asked!, fault, machine);
         const shown = how.odd && step % 2 === 1 ? "77.7" : right;
+        if (how.linked) {
+          const took = await linked(page);
+          if (took === null) break;
+          times.push(took);
+          await page.waitForTimeout(500);
+          continue;
+        }
         if (how.pasted) await field.fill(shown);
         else await field.pressSequentially(shown, { delay: KEY });
         times.push((await page.evaluate(ENTER)) as number);
@@ -174,6 +183,21 @@ async function entering(
     await page.context().close();
   }
   return sorted(times);
+}
+
+/** Takes a reading from the simulated meter; null where the test on the screen is not for it. */
+async function linked(page: Page): Promise<number | null> {
+  const meter = page.getByLabel("Reading from");
+  if (!(await meter.isVisible())) return null;
+  await meter.selectOption({ label: "Stand-in meter" });
+  const leadsOff = page.getByLabel("leads were off when it was set to this");
+  if (await leadsOff.isVisible()) await leadsOff.check();
+  // The inputs of the simulated one float.
+  const floats = page.getByLabel(/float/);
+  if (await floats.isVisible()) await floats.check();
+  const took = page.evaluate(watched("")) as Promise<number>;
+  await page.keyboard.press("Alt+m");
+  return Promise.race([took, page.waitForTimeout(10_000).then(() => null)]);
 }
 
 /** Measures a running Unzo at an address: opening jobs, other pages, and readings entered. */
@@ -210,9 +234,11 @@ export async function benchScreen(url: string, jobs: number, say: (words: string
     const typed = await entering(browser, url, MACHINES.largest, jobs, {});
     say("pasted");
     const pasted = await entering(browser, url, MACHINES.largest, jobs, { pasted: true });
+    say("linked");
+    const linkedMeter = await entering(browser, url, MACHINES.largest, jobs, { linked: true });
     say("odd");
     const odd = await entering(browser, url, MACHINES.largest, jobs, { odd: true });
-    return { opening, pages, typed, pasted, linked: null, odd };
+    return { opening, pages, typed, pasted, linked: linkedMeter, odd };
   } finally {
     await browser.close();
   }

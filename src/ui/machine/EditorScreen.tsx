@@ -8,15 +8,7 @@ import Form from "react-bootstrap/Form";
 import Tab from "react-bootstrap/Tab";
 import Tabs from "react-bootstrap/Tabs";
 import { useHotkeys } from "react-hotkeys-hook";
-import {
-  type Machine,
-  type MachineFile,
-  MachineYamlError,
-  PART_KINDS,
-  type PlacedProblem,
-  readMachineYaml,
-  writeMachineYaml,
-} from "../../core/model";
+import { compileMachine, type MachineFile, PART_KINDS } from "../../core/model";
 import { Refused, send } from "../shell/send";
 import { TopBar } from "../shell/TopBar";
 import { BoardEditor } from "./BoardEditor";
@@ -24,6 +16,8 @@ import { FileDoubts } from "./FileDoubts";
 import { EditTable, type Column } from "./EditTable";
 import { useDraft } from "./useDraft";
 import { useRows } from "./useRows";
+import type { ReadText } from "../../workers/file-desk";
+import { useReadText } from "./useReadText";
 import { WiringDrawing } from "./WiringDrawing";
 import { keepMachine } from "../../contract/machines";
 import { say } from "#words/ui/machine/EditorScreen";
@@ -76,16 +70,29 @@ const CODES: readonly Column[] = [
 ];
 
 /** Edits a machine file in tables or as text; what is wrong is said in place, and the drawing follows. */
-export function EditorScreen({ file, base }: { file: MachineFile; base: string }) {
+export function EditorScreen({
+  file,
+  original,
+  base,
+}: {
+  file: MachineFile;
+  /** The file as text. */
+  original: string;
+  base: string;
+}) {
   const router = useRouter();
-  const original = useMemo(() => writeMachineYaml(file), [file]);
   const draft = useDraft(`unzo.edit.${file.id}.${base.slice(0, 12)}`, original);
   const [said, setSaid] = useState("");
-  const text = useDeferredValue(draft.text);
-  const checked = useMemo(() => check(text, file.id), [text, file.id]);
-  const [sound, setSound] = useState<Machine | null>(checked.machine);
-  if (checked.machine && checked.machine !== sound) setSound(checked.machine);
-  const rows = useRows(draft.text, draft.set);
+  const known = useMemo(() => ({ text: original, read: { file, problems: [] } }), [original, file]);
+  const { read, isOld, problem: lost } = useReadText(draft.text, file.id, known);
+  const checked = useMemo(() => sameMachine(read, file.id), [read, file.id]);
+  const [soundFile, setSoundFile] = useState(file);
+  if (checked.file && checked.file !== soundFile) setSoundFile(checked.file);
+  const sound = useMemo(() => compileMachine(soundFile), [soundFile]);
+  const [tab, setTab] = useState("parts");
+  // While the text itself is typed the tables follow when the hand rests; else they are what is changed.
+  const resting = useDeferredValue(draft.text);
+  const rows = useRows(tab === "text" ? resting : draft.text, draft.set);
   useHotkeys("mod+z", () => draft.undo(), { preventDefault: true }, [draft]);
   useHotkeys("mod+shift+z, mod+y", () => draft.redo(), { preventDefault: true }, [draft]);
   const problemsAt = (path: string) => {
@@ -94,7 +101,7 @@ export function EditorScreen({ file, base }: { file: MachineFile; base: string }
   };
 
   async function save() {
-    if (!checked.file) return;
+    if (!checked.file || isOld) return;
     setSaid("");
     try {
       await send(keepMachine, [file.id], checked.file);
@@ -129,14 +136,14 @@ export function EditorScreen({ file, base }: { file: MachineFile; base: string }
           <Button variant="outline-dark" onClick={draft.drop} disabled={!draft.changed}>
             {say.dropTheChanges}
           </Button>
-          <Button onClick={() => void save()} disabled={!checked.file || !draft.changed}>
+          <Button onClick={() => void save()} disabled={!checked.file || isOld || !draft.changed}>
             {say.saveAsANewVersion}
           </Button>
         </div>
         <p className={checked.problems.length > 0 ? "problem" : "sound"} role="status">
-          {checkedWords(checked, draft)}
+          {lost || checkedWords(checked, draft)}
         </p>
-        {checked.file ? <FileDoubts file={checked.file} version={text} /> : null}
+        {checked.file ? <FileDoubts file={checked.file} version={JSON.stringify(checked.file)} /> : null}
         {said ? (
           <p className="problem" role="alert">
             {said}
@@ -152,7 +159,13 @@ export function EditorScreen({ file, base }: { file: MachineFile; base: string }
             ))}
           </ul>
         ) : null}
-        <Tabs transition={false} defaultActiveKey="parts" className="mb-2" mountOnEnter>
+        <Tabs
+          transition={false}
+          activeKey={tab}
+          onSelect={(key) => setTab(key ?? "parts")}
+          className="mb-2"
+          mountOnEnter
+        >
           <Tab eventKey="parts" title={say.parts}>
             <EditTable
               name="part"
@@ -264,30 +277,16 @@ export function EditorScreen({ file, base }: { file: MachineFile; base: string }
   );
 }
 
-/** Reads the text as the server would. */
-function check(
-  text: string,
-  id: string,
-): { file: MachineFile | null; machine: Machine | null; problems: readonly PlacedProblem[] } {
-  try {
-    const { file, machine } = readMachineYaml(text, id);
-    return file.id === id
-      ? { file, machine, problems: [] }
-      : {
-          file: null,
-          machine: null,
-          problems: [{ file: id, line: 0, field: "id", sentence: say.mustStayDuplicateTheMachine(id) }],
-        };
-  } catch (error) {
-    if (error instanceof MachineYamlError) return { file: null, machine: null, problems: error.problems };
-    throw error;
-  }
+/** What was read, if it is still the same machine. */
+function sameMachine(read: ReadText, id: string): ReadText {
+  if (!read.file || read.file.id === id) return read;
+  return {
+    file: null,
+    problems: [{ file: id, line: 0, field: "id", sentence: say.mustStayDuplicateTheMachine(id) }],
+  };
 }
 
-function checkedWords(
-  checked: { file: MachineFile | null; machine: Machine | null; problems: readonly PlacedProblem[] },
-  draft: Draft,
-): string {
+function checkedWords(checked: ReadText, draft: Draft): string {
   if (checked.problems.length === 0) {
     if (draft.changed) return say.noErrorsNotSavedYet;
     return say.noErrorsSaved;

@@ -1,4 +1,5 @@
 import { notFound } from "next/navigation";
+import { writeMachineYaml } from "../../../../core/model";
 import { newestMachine } from "../../../../server/machine-store";
 import { Refusal } from "../../../../server/refusal";
 import { EditorScreen } from "../../../../ui/machine/EditorScreen";
@@ -10,5 +11,6 @@ export default async function Page({ params }: { params: Promise<{ id: string }>
     if (error instanceof Refusal && error.status === 404) notFound();
     throw error;
   });
-  return <EditorScreen file={machine.file} base={hash} />;
+  // Written here, once: a browser takes as long as for ten key presses.
+  return <EditorScreen file={machine.file} original={writeMachineYaml(machine.file)} base={hash} />;
 }

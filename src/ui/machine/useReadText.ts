@@ -1,0 +1,52 @@
+"use client";
+
+import * as Comlink from "comlink";
+import { useEffect, useRef, useState } from "react";
+import type { FileDesk, ReadText } from "../../workers/file-desk";
+import { LOST } from "../shell/useDesk";
+
+/** A text, and what reading it came to. */
+interface Read {
+  readonly text: string;
+  readonly read: ReadText;
+}
+
+/**
+ * Reads a text in a worker whenever it changes; what was read last stays until the new reading is there. `known` is a
+ * text that has been read already. `isOld`: what is answered is of an earlier text.
+ */
+export function useReadText(
+  text: string,
+  name: string,
+  known: Read,
+): { readonly read: ReadText; readonly isOld: boolean; readonly problem: string } {
+  const [last, setLast] = useState(known);
+  const [problem, setProblem] = useState("");
+  const worker = useRef<{ readonly desk: Comlink.Remote<FileDesk>; readonly end: () => void } | null>(null);
+  useEffect(
+    () => () => {
+      worker.current?.end();
+      worker.current = null;
+    },
+    [],
+  );
+  useEffect(() => {
+    if (text === last.text) return;
+    if (!worker.current) {
+      const made = new Worker(new URL("../../workers/file.worker.ts", import.meta.url), { type: "module" });
+      made.addEventListener("error", () => setProblem(LOST));
+      worker.current = { desk: Comlink.wrap<FileDesk>(made), end: () => made.terminate() };
+    }
+    let current = true;
+    worker.current.desk.read(text, name).then(
+      (read) => {
+        if (current) setLast({ text, read });
+      },
+      (error: Error) => setProblem(error.message),
+    );
+    return () => {
+      current = false;
+    };
+  }, [text, name, last.text]);
+  return { read: last.read, isOld: last.text !== text, problem };
+}
