@@ -1,4 +1,5 @@
 import { z } from "zod";
+import * as entries from "../../src/contract/entries";
 import * as jobs from "../../src/contract/jobs";
 import * as machines from "../../src/contract/machines";
 import * as meters from "../../src/contract/meters";
@@ -6,7 +7,7 @@ import * as shop from "../../src/contract/shop";
 import * as units from "../../src/contract/units";
 import type { Endpoint } from "../../src/contract/endpoint";
 
-const MODULES = { jobs, units, machines, meters, shop } as const;
+const MODULES = { jobs, entries, units, machines, meters, shop } as const;
 
 /** The HTTP interface as a page, made from the contract that browser and server share. */
 export function apiPage(): string {

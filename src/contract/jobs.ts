@@ -1,13 +1,6 @@
 import { z } from "zod";
 import type { Answers } from "../core/diagnose";
-import {
-  eventBodySchema,
-  JOB_KINDS,
-  type JobKind,
-  type JournalEvent,
-  newEventSchema,
-  type RawEvent,
-} from "../core/journal";
+import { JOB_KINDS, type JobKind } from "../core/journal";
 import { FAMILIES } from "../core/model";
 import { actorSchema, address, made, named, reads, sends } from "./endpoint";
 import { newUnitSchema, serialSchema } from "./units";
@@ -98,42 +91,8 @@ export const unitStateSchema = z.strictObject({
   wait: yes.default(false),
 });
 
-/** An entry of a journal as it crosses the wire. */
-export const entrySchema = z.object({
-  id: z.string(),
-  job: z.string(),
-  seq: z.number(),
-  v: z.union([z.literal(1), z.literal(2)]),
-  actor: z.string(),
-  at: z.string(),
-  body: eventBodySchema,
-}) satisfies z.ZodType<JournalEvent>;
-/** An entry that a later program wrote. */
-export const rawEntrySchema = z.object({
-  id: z.string(),
-  job: z.string(),
-  seq: z.number(),
-  v: z.number(),
-  actor: z.string(),
-  at: z.string(),
-  body: z.unknown(),
-  raw: z.literal(true),
-}) satisfies z.ZodType<RawEvent>;
-/** What the live stream of a job carries, an entry a message. */
-export const liveSchema = z.union([rawEntrySchema, entrySchema]);
-
 export const openJob = sends(() => "/api/jobs", newJobSchema, named);
 export const openQuickJob = sends(() => "/api/quick", quickSchema, z.object({ id: z.string(), machine: z.string() }));
-export const logEntry = sends(
-  (job: string) => address`/api/jobs/${job}/events`,
-  newEventSchema,
-  z.object({ event: entrySchema }),
-);
-export const journalAfter = reads(
-  (job: string, after: string) => address`/api/jobs/${job}/events?after=${after}`,
-  z.object({ events: z.array(entrySchema), raw: z.array(rawEntrySchema) }),
-);
-export const liveAddress = (job: string, after: number) => address`/api/jobs/${job}/live?after=${String(after)}`;
 /** Advice from the server's own dictionary, and the entries it was reckoned for; null while it has none. */
 export const serverAdvice = sends(
   (job: string) => address`/api/jobs/${job}/advice`,

@@ -91,22 +91,29 @@ const isAtHand = async (machine: UnitMachine) =>
 const ask = <T>(machine: UnitMachine, work: (desk: RemoteDesk) => Promise<T>): Promise<T> =>
   pool.use(keyOf(machine), beginDesk, dictionaryFor(machine), work);
 
-/** Machine files whose dictionaries are built ahead, the next one first, and whether one is being built. */
-const ahead = ((globalThis as { unzoAhead?: { readonly hashes: string[]; isBuilding: boolean } }).unzoAhead ??= {
-  hashes: [],
-  isBuilding: false,
-});
+/**
+ * Machine files whose dictionaries are built ahead, the next one first; whether this process builds ahead at all, and whether
+ * it is at it.
+ */
+const ahead = ((
+  globalThis as { unzoAhead?: { readonly hashes: string[]; isOn: boolean; isBuilding: boolean } }
+).unzoAhead ??= { hashes: [], isOn: false, isBuilding: false });
 /** What waits longer than so many is built when it is asked for. */
 const MOST_AHEAD = 60;
 
-/** Has the dictionary of a machine file that was kept just now built, before others that wait; nobody waits for it. */
+/**
+ * Has the dictionary of a machine file that was kept just now built, before others that wait; nobody waits for it. Only
+ * where `prepareDictionaries` was called: in the application.
+ */
 export function prepareDictionary(hash: string): void {
+  if (!ahead.isOn) return;
   ahead.hashes.unshift(hash);
   void buildAhead();
 }
 
 /** Has those built that are missing. */
 export async function prepareDictionaries(): Promise<void> {
+  ahead.isOn = true;
   ahead.hashes.push(...(await withoutDictionary()));
   await buildAhead();
 }

@@ -225,11 +225,9 @@ test("a test asked again while the line is slow has an empty field, and what is 
   const first = await asked(page);
   await readNotice(page);
   let goOn: () => void = () => undefined;
+  const line = new Promise<void>((resolve) => (goOn = resolve));
   await page.route("**/events", async (route) => {
-    if (route.request().method() === "POST")
-      await new Promise<void>((resolve) => {
-        goOn = resolve;
-      });
+    if (route.request().method() === "POST") await line;
     await route.continue();
   });
   // Nothing in the machine makes that: it is asked for again.

@@ -134,10 +134,11 @@ describe(`a shop of ${TENTH.jobs} jobs and ${TENTH.events} entries`, { timeout: 
           headers: { "content-type": "application/json" },
           body: JSON.stringify({ setup: complaint.setup, openPanels: [], wait: true }),
         });
-        return { status: response.status, advice: (await response.json()) as { advice?: { suspects: unknown[] } } };
+        const said = (await response.json()) as { answers?: { advice: { suspects: unknown[] } } };
+        return { status: response.status, suspects: said.answers?.advice.suspects ?? [] };
       }),
     );
     expect(answers.map((a) => a.status)).toEqual(Array.from({ length: 20 }, () => 200));
-    expect(answers.every((a) => a.advice.advice!.suspects.length > 0)).toBe(true);
+    expect(answers.every((a) => a.suspects.length > 0)).toBe(true);
   });
 });

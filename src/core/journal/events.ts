@@ -1,3 +1,4 @@
+import { JOB_KINDS } from "./job-kinds";
 import { z } from "zod";
 import { METER_FUNCTIONS } from "../instrument";
 import { changeSchema } from "../model";
@@ -59,10 +60,6 @@ const reading = z.strictObject({
   coreVersion: text(20),
   ...seen,
 });
-
-/** What a job is for. Jobs opened before there were kinds are repairs. */
-export const JOB_KINDS = ["repair", "fit", "setting", "check", "lay up"] as const;
-export type JobKind = (typeof JOB_KINDS)[number];
 
 /** Bodies of events, each of the version that `versionOf` names; names and fields that are stored are never changed. */
 export const eventBodySchema = z.discriminatedUnion("type", [

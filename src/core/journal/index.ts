@@ -44,8 +44,6 @@ export { changesKey, decide, type Facts, type Need } from "./decide";
 export {
   type EventBody,
   eventBodySchema,
-  JOB_KINDS,
-  type JobKind,
   type JournalEvent,
   type NewEvent,
   newEventSchema,
@@ -61,7 +59,9 @@ export { type Done, evidenceOf, type Job, judgedOf, unitStateOf, type TrailReadi
 export { jobOn } from "./job";
 export { activeChanges, emptyLedger, enter, type Ledger, ledgerOf } from "./ledger";
 export { leadWords, readingBody } from "./reading-body";
-export { FILE_ORIGINS, type FileOrigin, SHOP_STREAM, type ShopEvent, shopEventSchema } from "./shop-events";
+export { FILE_ORIGINS, type FileOrigin } from "./file-origins";
+export { JOB_KINDS, type JobKind } from "./job-kinds";
+export { SHOP_STREAM, type ShopEvent, shopEventSchema } from "./shop-events";
 export { changesIn } from "./slices/changes";
 export { RESTS_ON_BEFORE } from "./slices/entries";
 export { plainTest } from "./slices/unit-state";

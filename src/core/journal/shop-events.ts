@@ -1,13 +1,10 @@
 import { z } from "zod";
+import { FILE_ORIGINS } from "./file-origins";
 
 /** The stream of the shop: what belongs to no single job or unit. */
 
 const text = (most: number) => z.string().trim().min(1).max(most);
 const money = z.number().min(0).max(1e6);
-
-/** Where the version of a machine file in use came from. */
-export const FILE_ORIGINS = ["shipped", "edited", "imported", "quick", "found"] as const;
-export type FileOrigin = (typeof FILE_ORIGINS)[number];
 
 export const shopEventSchema = z.discriminatedUnion("type", [
   /** A version of a machine file was taken into use; `base` is the shipped revision that it came from. */

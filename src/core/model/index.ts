@@ -9,6 +9,7 @@ export { MachineFileError } from "./compile/problem";
 export { type Energy, isLowVoltage } from "./energy";
 export { everydaySetup } from "./everyday-setup";
 export { type Fault, faultId } from "./fault";
+export { FAMILIES } from "./families";
 export { canonicalJson } from "./file/canonical-json";
 export { formatOf, placeIn, toFormat1, toFormat2 } from "./file/format-2";
 export { machineJsonSchema } from "./file/machine-json-schema";
@@ -58,7 +59,6 @@ export { checkpointsTo, type QuickLoad, quickMachine, readLoads } from "./quick"
 export { plainFields, ratings } from "./ratings";
 export {
   type ComplaintEntry,
-  FAMILIES,
   type FirstEntry,
   type MachineFile,
   machineFileSchema,

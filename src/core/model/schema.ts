@@ -1,3 +1,4 @@
+import { FAMILIES } from "./families";
 import { z } from "zod";
 import { METER_FUNCTIONS } from "../instrument";
 import { PART_KINDS } from "./kinds/registry";
@@ -354,17 +355,6 @@ const plate = z.strictObject({
   numbers: z.record(id, words).default({}),
   sheet: words.optional(),
 });
-
-/** What sorts of machine there are; the library is sorted by them. */
-export const FAMILIES = [
-  "refrigerator",
-  "washer",
-  "dishwasher",
-  "dryer",
-  "ice machine",
-  "vending machine",
-  "powered equipment",
-] as const;
 
 export const machineFileSchema = z.strictObject({
   format: z.union([z.literal("1"), z.literal(1)]).transform(() => 1 as const),

@@ -1,11 +1,10 @@
 "use client";
 
-import Link from "next/link";
+import dynamic from "next/dynamic";
 import Button from "react-bootstrap/Button";
 import type { Advice, Evidence } from "../../core/diagnose";
 import type { Job } from "../../core/journal";
 import type { Machine } from "../../core/model";
-import { rigBoards, toolFor } from "../../core/workbench";
 import type { Desk } from "../engine/useEngine";
 import { evidenceWords } from "./evidence-words";
 import { Reasons } from "./Reasons";
@@ -13,6 +12,9 @@ import { Key } from "../shortcuts/Key";
 import { useAddress } from "../shell/useAddress";
 import { Term } from "../shell/Term";
 import { say } from "#words/ui/job/Suspects";
+
+// The tools are a tenth of what this page would load, and are wanted where a suspect is opened.
+const ByItself = dynamic(() => import("./ByItself").then((m) => m.ByItself), { ssr: false });
 
 interface Props {
   readonly advice: Advice | null;
@@ -104,52 +106,5 @@ export function Suspects({ advice, progress, job, machine, desk, evidence, numbe
         </details>
       ) : null}
     </section>
-  );
-}
-
-/** Ways to the tools that test the parts of a suspect by themselves. */
-function ByItself({
-  machine,
-  job,
-  assembly,
-  faults,
-}: {
-  machine: Machine;
-  job: Job;
-  assembly: string;
-  faults: readonly string[];
-}) {
-  const parts = [...new Set(faults.flatMap((f) => f.split(">").map((one) => one.split(":")[0]!)))].flatMap((id) => {
-    const part = machine.partById.get(id);
-    const tool = part ? toolFor(part) : undefined;
-    return part && tool ? [{ part, tool }] : [];
-  });
-  const boards = rigBoards(machine).filter((b) => b.assembly === assembly);
-  const settings =
-    machine.file.pieces.find((p) => p.id === assembly)?.board === true && machine.file.settings.length > 0;
-  return (
-    <p className="mb-1">
-      <Link
-        className="by-itself"
-        href={`/jobs/${job.id}/repair?assembly=${assembly}&fault=${encodeURIComponent(faults[0] ?? "")}`}
-      >
-        <i className="bi bi-wrench-adjustable" aria-hidden /> {say.whatToDoAboutIt}
-      </Link>
-      {boards.map((b) => (
-        <Link key={b.assembly} className="by-itself" href={`/tools/rig?job=${job.id}&board=${b.assembly}`}>
-          <i className="bi bi-lightbulb" aria-hidden /> {say.onTheBenchRig(b.name)}
-        </Link>
-      ))}
-      {settings ? (
-        <Link className="by-itself" href={`/tools/settings?job=${job.id}`}>
-          <i className="bi bi-toggles" aria-hidden /> {say.itsSettings}
-        </Link>
-      ) : null}
-      {parts.slice(0, 3).map(({ part, tool }) => (
-        <Link key={part.id} className="by-itself" href={`/tools/${tool.id}?job=${job.id}&part=${part.id}`}>
-          <i className="bi bi-tools" aria-hidden /> {say.testByItself(part.name)}
-        </Link>
-      ))}
-    </p>
   );
 }

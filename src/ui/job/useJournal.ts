@@ -14,7 +14,7 @@ import {
 } from "../../core/journal";
 import type { Machine } from "../../core/model";
 import { read, sendOnce } from "../shell/send";
-import { journalAfter, logEntry } from "../../contract/jobs";
+import { journalAfter, logEntry } from "../../contract/entries";
 import { useLive } from "./useLive";
 import { tellNews } from "../shell/useNews";
 import { say } from "#words/ui/job/useJournal";

@@ -1,7 +1,7 @@
 "use client";
 
 import { useEffect, useEffectEvent } from "react";
-import { liveAddress, liveSchema } from "../../contract/jobs";
+import { liveAddress, liveSchema } from "../../contract/entries";
 import type { JournalEvent, RawEvent } from "../../core/journal";
 
 /** After the server refused or was lost, asked again so much later, milliseconds. */

@@ -16,7 +16,7 @@ import {
 import { send } from "../shell/send";
 import { TopBar } from "../shell/TopBar";
 import { useKept } from "../shell/useKept";
-import { logEntry } from "../../contract/jobs";
+import { logEntry } from "../../contract/entries";
 import { aloneBody } from "../../core/journal";
 import { say } from "#words/ui/rig";
 

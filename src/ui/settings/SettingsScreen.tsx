@@ -10,7 +10,7 @@ import { send } from "../shell/send";
 import { TopBar } from "../shell/TopBar";
 import { useKept } from "../shell/useKept";
 import { SwitchRow } from "../tools/SwitchRow";
-import { logEntry } from "../../contract/jobs";
+import { logEntry } from "../../contract/entries";
 import { settingFound, settingSet } from "../../core/journal";
 import { say } from "#words/ui/settings";
 

@@ -7,7 +7,7 @@ import { useRouter } from "next/navigation";
 import { useCallback, useEffect, useMemo, useRef, useState } from "react";
 import Button from "react-bootstrap/Button";
 import Form from "react-bootstrap/Form";
-import { logEntry } from "../../contract/jobs";
+import { logEntry } from "../../contract/entries";
 import { sleepLoggedBody, sleepTest } from "../../core/journal";
 import { type Change, commonShelf, type Machine, type MachineFile } from "../../core/model";
 import { METRIC, type Quantity, quantityText, readQuantity } from "../../core/quantity";

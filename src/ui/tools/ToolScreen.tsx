@@ -14,7 +14,7 @@ import { useKept } from "../shell/useKept";
 import { SheetView } from "./SheetView";
 import { Units } from "./Units";
 import { useLiked } from "./useLiked";
-import { logEntry } from "../../contract/jobs";
+import { logEntry } from "../../contract/entries";
 import { aloneBody } from "../../core/journal";
 import { Key } from "../shortcuts/Key";
 import { useShortcut } from "../shortcuts/useShortcut";

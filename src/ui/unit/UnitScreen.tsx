@@ -12,7 +12,7 @@ import { useKept } from "../shell/useKept";
 import { NewJob } from "../start/NewJob";
 import { serialWords } from "./plate";
 import { UnitData } from "./UnitData";
-import { logEntry } from "../../contract/jobs";
+import { logEntry } from "../../contract/entries";
 import { madeGoodBody } from "../../core/journal";
 import { say } from "#words/ui/unit";
 

@@ -8,8 +8,4 @@ export const say = {
   tryingEveryFault: (progress: number) => `Trying every fault, ${progress} %`,
   clearedCountParts: (count: number) => `Cleared: ${count} parts`,
   byBy: (by: string) => `by ${by}`,
-  whatToDoAboutIt: "What to do about it",
-  onTheBenchRig: (name: string) => `On the bench rig: ${name}`,
-  itsSettings: "Its settings",
-  testByItself: (name: string) => `Test by itself: ${name}`,
 };

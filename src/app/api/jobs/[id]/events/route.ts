@@ -1,5 +1,5 @@
 import { z } from "zod";
-import { logEntry } from "../../../../../contract/jobs";
+import { logEntry } from "../../../../../contract/entries";
 import { appendEvent } from "../../../../../server/journal";
 import { journalOf } from "../../../../../server/journals";
 import { Refusal } from "../../../../../server/refusal";
