@@ -105,7 +105,6 @@ export function writeReport(b: BenchRun): void {
     sum(b.slips, (s) => s.nameable),
   ];
   const wide = b.calibration.deciles.filter((d) => d.cases >= 200).map((d) => Math.abs(d.believed - d.true));
-  const steps = b.isolation.map((m) => m.adviceP95Milliseconds);
   const met = (ok: boolean) => (ok ? "met" : "**missed**");
   const twenty = b.solve.filter((s) => s.nodes >= 60);
   const least = Math.min(...twenty.map((s) => Math.min(s.timesMlMatrix, s.timesMathjs)));
