@@ -70,7 +70,7 @@ export class IsolationDesk {
   /**
    * Builds the dictionary; `progress` is told the share done, 0 to 1. What needs no dictionary is answered meanwhile.
    */
-  async build(file: MachineFile, progress: (share: number) => void): Promise<void> {
+  async build(file: MachineFile, progress?: (share: number) => void): Promise<void> {
     const dictionary = FaultDictionary.of(compileMachine(file), ORDINARY_METER);
     this.dictionary = dictionary;
     this.restOfMachine = undefined;
@@ -78,13 +78,13 @@ export class IsolationDesk {
     let steps = 0;
     for (const share of dictionary.buildSteps()) {
       if (++steps % 8 !== 0) continue;
-      progress(share);
+      progress?.(share);
       await new Promise((resolve) => {
         setTimeout(resolve, 0);
       });
     }
     this.isBuilt = true;
-    progress(1);
+    progress?.(1);
   }
 
   /** Takes a dictionary that was built elsewhere; says false of bytes that are none of this machine. */
