@@ -190,10 +190,12 @@ function useWhole(
     return () => clearTimeout(timer);
   }, [isOpen, whole.data, key]);
   const [last, setLast] = useState<Answered | null>(null);
-  let shown: Answered | null = last;
-  if (!isOpen) shown = quick;
+  // Until this question is answered what stood on the screen stays: the whole answers to the one before, where there were.
+  let shown: Answered | null;
+  if (quick?.key !== key) shown = last ?? quick;
+  else if (!isOpen) shown = quick;
   else if (whole.data) shown = { ...whole.data, before: last?.key === key ? (last.before ?? last.answers) : null };
-  else if (waited === key && quick.answers.advice.next) shown = quick;
+  else shown = waited === key && quick.answers.advice.next ? quick : last;
   if (shown && (shown.key !== last?.key || shown.answers !== last.answers)) setLast(shown);
   return shown;
 }
