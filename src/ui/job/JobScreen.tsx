@@ -147,7 +147,7 @@ export function JobScreen({
   const [takenAt, setTakenAt] = useState("");
   const quick = search.answered?.before?.advice.next ?? null;
   const differs = quick && !(advice?.next && testKey(quick.test) === testKey(advice.next.test));
-  const better = differs && fresh && takenAt !== key ? { title: advice?.next?.title ?? null } : null;
+  const better = differs && fresh && takenAt !== key ? { title: advice?.next ? stepTitle(advice.next) : null } : null;
   const ownProposal = better ? quick : (advice?.next ?? null);
   const proposal: TestCard | null = ownProposal;
   // What others write changes the advice; the test one is at stays under one's hands until one has looked.
@@ -338,9 +338,6 @@ export function JobScreen({
           ) : null}
           <Conflicts conflicts={conflicts} busy={sending} onLog={log} onAgain={measure} />
           <OthersNote entries={others} onNext={() => setOthers([])} />
-          {better && view === "measure" && !chosenNow ? (
-            <BetterStep title={better.title} onTake={() => setTakenAt(key)} />
-          ) : null}
           {advice && !fresh ? (
             <div className="thinking" role="status">
               <Progress label={say.workingOutWhatFollows} />
@@ -386,6 +383,9 @@ export function JobScreen({
             />
           ) : null}
           {doing}
+          {better && view === "measure" && !chosenNow ? (
+            <BetterStep title={better.title} onTake={() => setTakenAt(key)} />
+          ) : null}
         </section>
         <aside className="side-area">
           {misfit && !chosenNow ? (
@@ -449,4 +449,9 @@ export function JobScreen({
       />
     </div>
   );
+}
+
+/** A step in a line: two at one plug differ in their pins. */
+function stepTitle({ title, red, black }: TestCard): string {
+  return black ? `${title}: ${red.name} to ${black.name}` : title;
 }
