@@ -21,7 +21,7 @@ export interface Opened {
   /** When the first question or test was drawn, and when the page had come to life. */
   readonly step: number;
   readonly alive: number;
-  /** When the dictionary was in the page's own worker; the longest task of the main thread meanwhile. */
+  /** The longest task that held up the main thread meanwhile. */
   readonly longestTask: number;
   readonly scriptKilobytes: number;
 }

@@ -15,10 +15,16 @@ export async function gzippedDictionary(hash: string): Promise<Buffer | null> {
   return row?.body ?? null;
 }
 
-/** The same as the engine reads it. */
+/** The same as the engine reads it; null also for what cannot be unpacked: it is then built anew. */
 export async function storedDictionary(hash: string): Promise<Uint8Array | null> {
   const body = await gzippedDictionary(hash);
-  return body && (await promisify(gunzip)(body));
+  if (!body) return null;
+  try {
+    return await promisify(gunzip)(body);
+  } catch (error) {
+    log().warn({ err: error, machine: hash }, "A stored dictionary could not be unpacked");
+    return null;
+  }
 }
 
 /** Whether it is there. */

@@ -33,12 +33,18 @@ const spare = ((globalThis as { unzoSpare?: { desk: Desk<RemoteDesk> | null } })
 /** A desk in a thread of its own. */
 function beginDesk(): Desk<RemoteDesk> {
   const ready = spare.desk ?? newDesk();
+  spare.desk = null;
+  return ready;
+}
+
+/** Has a thread wait ready; called where nobody waits for the processor any more. */
+function keepSpare(): void {
+  if (spare.desk) return;
   const next = newDesk();
   spare.desk = next;
   next.lost.catch(() => {
     if (spare.desk === next) spare.desk = null;
   });
-  return ready;
 }
 
 /** A new one, from the bundle that the build makes beside the application. */
@@ -75,15 +81,20 @@ const dictionaryFor =
   async (desk: RemoteDesk): Promise<void> => {
     const isOfFile = changes.length === 0;
     const stored = isOfFile ? await storedDictionary(hash) : null;
-    if (stored && (await desk.restore(file, stored))) return;
+    if (stored && (await desk.restore(file, stored))) return keepSpare();
     // Nobody follows it here: a function handed over would have to be of the same bundle as the desk.
     await desk.build(file);
     if (isOfFile) await keepDictionary(hash, await desk.packed(), new Date());
+    keepSpare();
   };
 
-/** Whether a machine can be asked without waiting for its dictionary to be built. */
-const isAtHand = async (machine: UnitMachine) =>
-  pool.isReady(keyOf(machine)) || (machine.changes.length === 0 && (await isStored(machine.hash)));
+/** Whether a machine can be asked without waiting for its dictionary to be built; where it cannot, that is begun. */
+async function isAtHand(machine: UnitMachine): Promise<boolean> {
+  if (pool.isReady(keyOf(machine))) return true;
+  if (machine.changes.length === 0 && (await isStored(machine.hash))) return true;
+  pool.prepare(keyOf(machine), beginDesk, dictionaryFor(machine));
+  return false;
+}
 
 /** Asks a desk with the dictionary of a machine; waits for its turn, and for its dictionary. */
 const ask = <T>(machine: UnitMachine, work: (desk: RemoteDesk) => Promise<T>): Promise<T> =>
@@ -112,6 +123,7 @@ export function prepareDictionary(hash: string): void {
 /** Has those built that are missing. */
 export async function prepareDictionaries(): Promise<void> {
   ahead.isOn = true;
+  keepSpare();
   ahead.hashes.push(...(await withoutDictionary()));
   await buildAhead();
 }
@@ -162,10 +174,7 @@ export async function adviceOn(
   const changes = changesIn(events);
   const { machine } = await machineOf(hash, changes);
   const unit: UnitMachine = { hash, changes, file: machine.file };
-  if (!asked.wait && !(await isAtHand(unit))) {
-    pool.prepare(keyOf(unit), beginDesk, dictionaryFor(unit));
-    return null;
-  }
+  if (!asked.wait && !(await isAtHand(unit))) return null;
   const evidence = expressible(machine, evidenceOf(jobOn(machine, events))).kept;
   const { wait: _, equipment, times, ...unitState } = asked;
   if (!machine.setupById.has(unitState.setup))
@@ -192,10 +201,7 @@ export async function firstAnswers(
   unit: UnitMachine,
   { evidence, unitState }: { readonly evidence: readonly Evidence[]; readonly unitState: PlainUnitState },
 ): Promise<FirstAnswers | null> {
-  if (!(await isAtHand(unit))) {
-    pool.prepare(keyOf(unit), beginDesk, dictionaryFor(unit));
-    return null;
-  }
+  if (!(await isAtHand(unit))) return null;
   const asked = ask(unit, async (desk): Promise<FirstAnswers> => {
     const [answers, rest] = await Promise.all([desk.answers(evidence, unitState, "single faults"), desk.rest()]);
     return { answers, rest };

@@ -179,7 +179,12 @@ test("a proof that fails goes back to the search with all that is known; a wait 
   await page.locator(".proof-list li").first().waitFor();
   await page.getByRole("button", { name: "No" }).click();
   await page.waitForURL(`**/jobs/${job}`);
-  await expect(page.getByText(/the proof failed/).filter({ visible: true }).first()).toBeVisible({ timeout: 60_000 });
+  await expect(
+    page
+      .getByText(/the proof failed/)
+      .filter({ visible: true })
+      .first(),
+  ).toBeVisible({ timeout: 60_000 });
   await page.goto(`/jobs/${job}/repair?assembly=panel-board&fault=panel:dead&step=prove`);
   await page.locator(".proof-list li").first().waitFor();
   await expect(page.locator(".proof-list li.failed")).toHaveCount(0);

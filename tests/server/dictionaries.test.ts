@@ -82,4 +82,17 @@ describe("the store of dictionaries", { timeout: 120_000 }, () => {
       ((await response.json()) as { answers: { advice: { suspects: unknown[] } } }).answers.advice.suspects.length,
     ).toBeGreaterThan(0);
   });
+
+  it("is passed over, too, where it is no archive at all", async () => {
+    const { hash: torn, machine } = await newestMachine("hochkar-ip-4");
+    const body = Buffer.from("no archive");
+    await inTransaction(async (tx) => {
+      await tx.insert(dictionaries).values({ machineHash: torn, engine: engineHash(), body, builtAt: NOW });
+    });
+    const complained = machine.file.complaints[0]!;
+    const other = await newJob(await newUnit("hochkar-ip-4"), complained.id);
+    const response = await POST(posted({ setup: complained.setup, openPanels: [], wait: true }), at(other));
+    expect(response.status).toBe(200);
+    expect(gunzipSync((await gzippedDictionary(torn))!).length).toBeGreaterThan(1000);
+  });
 });

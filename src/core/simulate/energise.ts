@@ -1,6 +1,6 @@
 import type { Conditions, Fault, Instance, Machine, Part, SetupEntry } from "../model";
 import { stagesOf, type Stage } from "./conditions";
-import { Lru } from "../lru";
+import { LivedWays } from "./lived-ways";
 import { EVERY_PART, StampedCircuit } from "./stamped-circuit";
 import { NoOperatingPoint, type Phase, type State } from "./state";
 import type { Values } from "./values";
@@ -30,19 +30,9 @@ const faultNames = (faults: readonly Fault[]) =>
 interface SoundParts {
   readonly stages: readonly Stage[];
   readonly sound: readonly (readonly Instance<unknown>[])[];
-  /** Names all that was done to the machine up to the end of each stage, in this sample. */
-  readonly ways: readonly string[];
+  /** Numbers all that was done to the machine up to the end of each stage, in this sample. */
+  readonly ways: readonly number[];
 }
-
-/** What a machine has come to when a stage was over. */
-interface After {
-  readonly states: Int32Array;
-  readonly memory: Float64Array;
-}
-
-/** So many ends of stages are kept: of a large machine all that one dictionary needs. */
-const MOST_KEPT = 40_000;
-const MOST_SETTLED = 2000;
 
 const soundIn = (machine: Machine, values: Values, conditions: Conditions): Instance<unknown>[] =>
   machine.parts.map((part, i) => ({
@@ -83,13 +73,7 @@ export class Simulator {
   private readonly remembering: readonly Part[];
   private readonly known = new WeakMap<Values, WeakMap<SetupEntry, SoundParts> & { readonly number: number }>();
   private samples = 0;
-  /**
-   * Where stages before the last one ended, by way and faults: setups that begin alike (power up, wait, enter the
-   * service mode) are lived through once.
-   */
-  private readonly ends = new Lru<string, After>(MOST_KEPT);
-  /** What was come to last, by way and faults: of a pair of faults first what was measured is asked, then the rest. */
-  private readonly settled = new Lru<string, State>(MOST_SETTLED);
+  private readonly ways = new LivedWays();
   /** Stages lived through since it was made. */
   lived = 0;
   // Work space of `converge`.
@@ -112,15 +96,14 @@ export class Simulator {
     const { stages, sound, ways } = this.soundParts(setup, values);
     const instancesIn = this.surroundings(setup, faults, values);
     const last = before?.phases[before.phases.length - 1];
-    const whose = ` ${faultNames(faults)}`;
-    const known = last ? undefined : this.settled.get(ways.at(-1)! + whose);
+    const known = last ? undefined : this.ways.stateAfter(ways, faults);
     if (known) {
       // The caller finds it in the circuit, as after living through it.
       if (known.settled) this.circuit.load(known, known.phases[0]!);
       return known;
     }
     // From rest, some of the way may have been lived through already, in another setup.
-    const done = last ? { stage: 0, after: null } : this.livedThrough(ways, whose);
+    const done = last ? { stage: 0, after: null } : this.ways.furthest(ways, faults);
     let instances = instancesIn(stages[done.stage]!.conditions, sound[done.stage]);
     const states = (last ?? done.after)?.states.slice() ?? this.startStates(instances);
     const memory = (last ?? done.after)?.memory.slice() ?? new Float64Array(this.machine.memorySize);
@@ -135,21 +118,12 @@ export class Simulator {
         this.circuit.loaded = null;
         const state: State = { ...result, instances };
         if (result.settled) this.circuit.load(state, result.phases[0]!);
-        if (!last) this.settled.set(ways[i]! + whose, state);
+        if (!last) this.ways.keepState(ways[i]!, faults, state);
         return state;
       }
-      if (!last) this.ends.set(ways[i]! + whose, { states: states.slice(), memory: memory.slice() });
+      if (!last) this.ways.keepEnd(ways[i]!, faults, { states, memory });
     }
     throw new RangeError(say.setupHasNoStage(setup.id));
-  }
-
-  /** How many of the first stages have been lived through with these faults, and what had come of it. */
-  private livedThrough(ways: readonly string[], whose: string): { stage: number; after: After | null } {
-    for (let stage = ways.length - 1; stage > 0; stage--) {
-      const after = this.ends.get(ways[stage - 1]! + whose);
-      if (after) return { stage, after };
-    }
-    return { stage: 0, after: null };
   }
 
   /**
@@ -167,7 +141,10 @@ export class Simulator {
     if (!known) {
       const stages = stagesOf(this.machine, setup, values);
       const sound = stages.map(({ conditions }) => soundIn(this.machine, values, conditions));
-      ofValues.set(setup, (known = { stages, sound, ways: waysOf(this.machine, setup, stages, ofValues.number) }));
+      ofValues.set(
+        setup,
+        (known = { stages, sound, ways: this.ways.waysOf(this.machine, setup, stages, ofValues.number) }),
+      );
     }
     return known;
   }
@@ -440,19 +417,6 @@ export class Simulator {
     }
     return false;
   }
-}
-
-/** Names what is done to a machine up to the end of each stage: the same names, the same machine after it. */
-function waysOf(machine: Machine, setup: SetupEntry, stages: readonly Stage[], sample: number): readonly string[] {
-  // Machines whose modes are entered by hand do not look at the mode of the setup.
-  const byHand = machine.parts.every((p) => (p.kind.electrical.program?.(p.fields).modes.length ?? 1) > 0);
-  const { places, levels, off, good } = setup;
-  let way = JSON.stringify([sample, places, levels, off, good, byHand ? "" : setup.mode]);
-  return stages.map(({ conditions: c, seconds }) => {
-    const sets = [c.pressed, c.made, c.openDoors, c.apart, c.magnets, c.lifted, c.lamps, c.rigged];
-    way += JSON.stringify([c.powered, seconds, sets.map((set) => [...set].sort())]);
-    return way;
-  });
 }
 
 /** Names a situation: the states, and what is due in how many milliseconds. */

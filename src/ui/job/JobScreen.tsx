@@ -48,7 +48,9 @@ import { Surroundings } from "./Surroundings";
 import { Suspects } from "./Suspects";
 import { Trail } from "./Trail";
 import { TryFirst } from "./TryFirst";
-import { type Answered, useIsolation } from "./useIsolation";
+import { useBetterStep } from "./useBetterStep";
+import { useIsolation } from "./useIsolation";
+import type { Answered } from "./useWhole";
 import { useJournal } from "./useJournal";
 import { useRest } from "./useRest";
 import { useTogether } from "./useTogether";
@@ -109,6 +111,7 @@ export function JobScreen({
     coming && !coming.called && !coming.dropped && changesOf(coming) === changesOf(written) ? coming : written;
   // The unit in front of one may differ from its file: from here on its variant is what everything is worked out from.
   const changesKey = changesOf(logged);
+  const [changesAtFirst] = useState(changesKey);
   const machine = commonShelf().of(
     hash,
     file,
@@ -143,13 +146,7 @@ export function JobScreen({
   const [varying, setVarying] = useState(false);
   const [striking, setStriking] = useState<string | null>(null);
 
-  // A step once shown stays under the hands: a better one, found when two faults were weighed, is taken by a key.
-  const [takenAt, setTakenAt] = useState("");
-  const quick = search.answered?.before?.advice.next ?? null;
-  const differs = quick && !(advice?.next && testKey(quick.test) === testKey(advice.next.test));
-  const better = differs && fresh && takenAt !== key ? { title: advice?.next ? stepTitle(advice.next) : null } : null;
-  const ownProposal = better ? quick : (advice?.next ?? null);
-  const proposal: TestCard | null = ownProposal;
+  const { proposal, better, take } = useBetterStep(search.answered, key);
   // What others write changes the advice; the test one is at stays under one's hands until one has looked.
   const [held, setHeld] = useState<TestCard | null>(null);
   if (others.length === 0 && held !== proposal && !chosenNow) setHeld(proposal);
@@ -158,9 +155,11 @@ export function JobScreen({
   const test = chosenNow?.test ?? kept?.test ?? proposal?.test ?? null;
   const conflicts = useMemo(() => conflictsIn(written, unseen, ORDINARY_METER), [written, unseen]);
 
-  const attempt = advice?.attempt && !chosenNow && !kept && !better && skipped !== key ? advice.attempt : null;
+  // A repair is tried only on answers that are whole.
+  const isTried = answers?.isWhole === true && !chosenNow && !kept && !better && skipped !== key;
+  const attempt = isTried ? (advice?.attempt ?? null) : null;
 
-  const proposed = card !== null && ownProposal ? testKey(ownProposal.test) === testKey(card.test) : false;
+  const proposed = card !== null && proposal ? testKey(proposal.test) === testKey(card.test) : false;
   const record = useCallback(
     async (body: ReadingEntry) => {
       const done = await log(body);
@@ -196,7 +195,7 @@ export function JobScreen({
     [choose, setView],
   );
   const misfit = fresh ? (answers?.misfit ?? null) : null;
-  const rest = useRest(search.desk, job, start.first?.rest ?? null);
+  const rest = useRest(search.desk, job, changesKey === changesAtFirst ? (start.first?.rest ?? null) : null);
   const simpleCauses = useSimpleCauses({ job, evidence, desk: search.desk, answers });
   const program = programOf(machine);
   const lastAnswer = [...job.answers].reverse().find((a) => a.body.type === "answered" && a.body.answer !== "skip");
@@ -261,7 +260,7 @@ export function JobScreen({
         card={card}
         test={test}
         refused={chosenNow?.refused ?? null}
-        proposal={chosenNow || kept ? null : ownProposal}
+        proposal={chosenNow || kept ? null : proposal}
         stop={chosenNow || kept || better ? null : advice.stop}
         likeliest={advice.suspects[0]?.faults[0]?.id.split(">")[0] ?? null}
         alternatives={chosenNow ? [] : advice.alternatives}
@@ -383,9 +382,7 @@ export function JobScreen({
             />
           ) : null}
           {doing}
-          {better && view === "measure" && !chosenNow ? (
-            <BetterStep title={better.title} onTake={() => setTakenAt(key)} />
-          ) : null}
+          {better && view === "measure" && !chosenNow ? <BetterStep title={better.title} onTake={take} /> : null}
         </section>
         <aside className="side-area">
           {misfit && !chosenNow ? (
@@ -449,9 +446,4 @@ export function JobScreen({
       />
     </div>
   );
-}
-
-/** A step in a line: two at one plug differ in their pins. */
-function stepTitle({ title, red, black }: TestCard): string {
-  return black ? `${title}: ${red.name} to ${black.name}` : title;
 }

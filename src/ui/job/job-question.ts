@@ -1,7 +1,14 @@
 import { evidenceOf, type Job } from "../../core/journal";
 import type { Machine } from "../../core/model";
-import { expressible, type Equipment, type SetAside, type Times } from "../../core/diagnose";
-import type { Question } from "./useIsolation";
+import { type Evidence, expressible, type Equipment, type SetAside, type Times } from "../../core/diagnose";
+import type { PlainUnitState } from "../../workers/isolation-desk";
+
+/** What advice is asked for; `key` names it: the same key, the same answer. */
+export interface Question {
+  readonly evidence: readonly Evidence[];
+  readonly unitState: PlainUnitState;
+  readonly key: string;
+}
 
 /** The changes a unit bears, as a key: with other changes it is another machine. */
 export const changesOf = (job: Job) => job.changes.map((c) => c.id).join(" ");

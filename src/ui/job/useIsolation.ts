@@ -1,25 +1,18 @@
 "use client";
 
 import { keepPreviousData, useQuery, useQueryClient } from "@tanstack/react-query";
-import * as Comlink from "comlink";
 import { useCallback, useEffect, useRef, useState } from "react";
 import { serverAdvice } from "../../contract/jobs";
-import type { Answers, Evidence } from "../../core/diagnose";
+import type { Answers } from "../../core/diagnose";
 import type { MachineFile } from "../../core/model";
 import type { Test } from "../../core/simulate";
 import type { Desk } from "../engine/useEngine";
 import { send } from "../shell/send";
-import { LOST, openDesk } from "../shell/useDesk";
-import type { ChosenTest, PlainUnitState } from "../../workers/isolation-desk";
+import type { Question } from "./job-question";
+import { useDictionary } from "./useDictionary";
+import { type Answered, useWhole } from "./useWhole";
+import type { ChosenTest } from "../../workers/isolation-desk";
 import { say } from "#words/ui/job/useIsolation";
-
-/** Answers, and the question that they answer. */
-export interface Answered {
-  readonly key: string;
-  readonly answers: Answers;
-  /** The quick answers, by single faults, that stood on the screen before these; null where none did. */
-  readonly before?: Answers | null;
-}
 
 /** The state of the search as the screen needs it. */
 export interface Search {
@@ -39,13 +32,6 @@ export interface Search {
   foresee(question: Question, typing?: boolean): void;
   /** The engine itself, for what is asked now and then; null until its worker runs. */
   readonly desk: Desk | null;
-}
-
-/** What advice is asked for; `key` names it: the same key, the same answer. */
-export interface Question {
-  readonly evidence: readonly Evidence[];
-  readonly unitState: PlainUnitState;
-  readonly key: string;
 }
 
 /** Milliseconds after an answer before the next is thought of: what the screen asks meanwhile goes first. */
@@ -111,7 +97,7 @@ export function useIsolation({ job, file, stored, first }: Asked, question: Ques
   const theirs = fromServer.data;
   const isSame = theirs?.evidence.join(" ") === evidence.map((e) => e.id).join(" ");
   const quick = fromPage ?? own.data ?? (theirs && isSame ? { key, answers: theirs.answers } : null) ?? first;
-  const answered = useWhole({ desk, isBuilt }, question, quick, first);
+  const { answered, problem: notWhole } = useWhole(isBuilt ? desk : null, question, quick, first);
 
   // While the leads are placed, what the coming answer needs is worked out.
   const answeredKey = isBuilt ? answered?.key : undefined;
@@ -159,110 +145,5 @@ export function useIsolation({ job, file, stored, first }: Asked, question: Ques
     [desk],
   );
 
-  return { progress, answered, problem: lost || own.error?.message || ahead, describeTest, foresee, desk };
-}
-
-/** Milliseconds for which quick answers wait for the whole ones before they are shown; estimate E51. */
-const BRIEFLY = 100;
-
-/**
- * Answers by single faults, until those come in which more was weighed. Quick ones that ask for nothing are not shown: what
- * would end a search by them may not be its end.
- */
-function useWhole(
-  { desk, isBuilt }: { readonly desk: Desk | null; readonly isBuilt: boolean },
-  question: Question,
-  quick: Answered | null,
-  first: Answered | null,
-): Answered | null {
-  const { evidence, unitState, key } = question;
-  const isOpen = quick?.key === key && !quick.answers.isWhole;
-  const whole = useQuery({
-    queryKey: ["whole", desk?.id, key],
-    enabled: isBuilt && isOpen,
-    queryFn: async () => ({ key, answers: await desk!.remote.answers(evidence, unitState, "wide") }),
-  });
-  // The question whose quick ones have waited long enough; those of the page are not waited for.
-  const [waited, setWaited] = useState(first?.key ?? "");
-  useEffect(() => {
-    if (!isOpen || whole.data) return;
-    const timer = setTimeout(() => setWaited(key), BRIEFLY);
-    return () => clearTimeout(timer);
-  }, [isOpen, whole.data, key]);
-  const [last, setLast] = useState<Answered | null>(null);
-  // Until this question is answered what stood on the screen stays: the whole answers to the one before, where there were.
-  let shown: Answered | null;
-  if (quick?.key !== key) shown = last ?? quick;
-  else if (!isOpen) shown = quick;
-  else if (whole.data) shown = { ...whole.data, before: last?.key === key ? (last.before ?? last.answers) : null };
-  else shown = waited === key && quick.answers.advice.next ? quick : last;
-  if (shown && (shown.key !== last?.key || shown.answers !== last.answers)) setLast(shown);
-  return shown;
-}
-
-/** What is stored at an address, unpacked; null where it is not, or not yet. */
-async function storedAt(address: string | null): Promise<ArrayBuffer | null> {
-  if (address === null) return null;
-  try {
-    const response = await fetch(address);
-    if (!response.ok || !response.body) return null;
-    return await new Response(response.body.pipeThrough(new DecompressionStream("gzip"))).arrayBuffer();
-  } catch {
-    return null;
-  }
-}
-
-/**
- * A worker with the dictionary of a file: from the store, or else built by the worker itself; another file, another
- * worker.
- */
-function useDictionary(
-  file: MachineFile,
-  stored: string | null,
-): {
-  readonly desk: Desk | null;
-  readonly isBuilt: boolean;
-  readonly progress: number;
-  readonly problem: string;
-} {
-  const [open, setOpen] = useState<{ readonly desk: Desk; readonly file: MachineFile } | null>(null);
-  // Of which desk: what was found to differ makes another machine, whose dictionary is built anew; taken back, the
-  // first one is.
-  const [whole, setWhole] = useState<Desk | null>(null);
-  const [done, setDone] = useState<{ readonly file: MachineFile; readonly share: number } | null>(null);
-  const [problem, setProblem] = useState("");
-  useEffect(() => {
-    let current = true;
-    const lost = () => {
-      if (current) setProblem(LOST);
-    };
-    const { desk, close } = openDesk(lost);
-    queueMicrotask(() => {
-      if (current) setOpen({ desk, file });
-    });
-    const told = Comlink.proxy((share: number) => setDone({ file, share }));
-    // What needs no dictionary is answered from the beginning.
-    const known = desk.remote.open(file);
-    Promise.all([storedAt(stored), known])
-      .then(([bytes]) => bytes && desk.remote.restore(file, Comlink.transfer(new Uint8Array(bytes), [bytes])))
-      .then(async (isThere) => {
-        if (!isThere) await desk.remote.build(file, told);
-      })
-      .then(() => {
-        if (current) setWhole(desk);
-      }, lost);
-    return () => {
-      current = false;
-      close();
-      setOpen(null);
-    };
-  }, [file, stored]);
-  const share = done?.file === file ? done.share : 0;
-  const isBuilt = open?.file === file && whole === open.desk;
-  return {
-    desk: open?.desk ?? null,
-    isBuilt,
-    progress: isBuilt ? 1 : share,
-    problem,
-  };
+  return { progress, answered, problem: lost || own.error?.message || notWhole || ahead, describeTest, foresee, desk };
 }

@@ -84,7 +84,7 @@ export function EditorScreen({
   const draft = useDraft(`unzo.edit.${file.id}.${base.slice(0, 12)}`, original);
   const [said, setSaid] = useState("");
   const known = useMemo(() => ({ text: original, read: { file, problems: [] } }), [original, file]);
-  const { read, isOld, problem: lost } = useReadText(draft.text, file.id, known);
+  const { text, read, isOld, problem: lost } = useReadText(draft.text, file.id, known);
   const checked = useMemo(() => sameMachine(read, file.id), [read, file.id]);
   const [soundFile, setSoundFile] = useState(file);
   if (checked.file && checked.file !== soundFile) setSoundFile(checked.file);
@@ -143,7 +143,7 @@ export function EditorScreen({
         <p className={checked.problems.length > 0 ? "problem" : "sound"} role="status">
           {lost || checkedWords(checked, draft)}
         </p>
-        {checked.file ? <FileDoubts file={checked.file} version={JSON.stringify(checked.file)} /> : null}
+        {checked.file ? <FileDoubts file={checked.file} version={text} /> : null}
         {said ? (
           <p className="problem" role="alert">
             {said}

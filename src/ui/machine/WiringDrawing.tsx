@@ -3,6 +3,7 @@
 import { useRef, useState } from "react";
 import Button from "react-bootstrap/Button";
 import type { Machine } from "../../core/model";
+import { Problem } from "../engine/Problem";
 import { useWiring } from "./useWiring";
 import { say } from "#words/ui/machine/WiringDrawing";
 
@@ -24,9 +25,10 @@ export function WiringDrawing({
   chosen?: string | null;
   onChoose?: (part: string) => void;
 }) {
-  const wiring = useWiring(machine, hash);
+  const { wiring, problem } = useWiring(machine, hash);
   const scroll = useRef<HTMLDivElement>(null);
   const [size, setSize] = useState(0);
+  if (problem) return <Problem words={problem} />;
   if (!wiring)
     return (
       <p className="quiet" role="status">

@@ -12,15 +12,16 @@ interface Read {
 }
 
 /**
- * Reads a text in a worker whenever it changes; what was read last stays until the new reading is there. `known` is a
- * text that has been read already. `isOld`: what is answered is of an earlier text.
+ * Reads a text in a worker whenever it has changed, one reading after the other, the newest text next; what was read last
+ * stays until then. `known` is a text that has been read already. `isOld`: what is answered is of an earlier text.
  */
 export function useReadText(
   text: string,
   name: string,
   known: Read,
-): { readonly read: ReadText; readonly isOld: boolean; readonly problem: string } {
+): Read & { readonly isOld: boolean; readonly problem: string } {
   const [last, setLast] = useState(known);
+  const isReading = useRef(false);
   const [problem, setProblem] = useState("");
   const worker = useRef<{ readonly desk: Comlink.Remote<FileDesk>; readonly end: () => void } | null>(null);
   useEffect(
@@ -31,22 +32,24 @@ export function useReadText(
     [],
   );
   useEffect(() => {
-    if (text === last.text) return;
+    if (isReading.current || text === last.text) return;
     if (!worker.current) {
       const made = new Worker(new URL("../../workers/file.worker.ts", import.meta.url), { type: "module" });
       made.addEventListener("error", () => setProblem(LOST));
       worker.current = { desk: Comlink.wrap<FileDesk>(made), end: () => made.terminate() };
     }
-    let current = true;
+    isReading.current = true;
     worker.current.desk.read(text, name).then(
       (read) => {
-        if (current) setLast({ text, read });
+        // What was typed meanwhile is read next: what is kept here brings this about.
+        isReading.current = false;
+        setLast({ text, read });
       },
-      (error: Error) => setProblem(error.message),
+      (error: Error) => {
+        isReading.current = false;
+        setProblem(error.message);
+      },
     );
-    return () => {
-      current = false;
-    };
   }, [text, name, last.text]);
-  return { read: last.read, isOld: last.text !== text, problem };
+  return { ...last, isOld: last.text !== text, problem };
 }

@@ -3,6 +3,7 @@
 import type { ElkExtendedEdge, ElkNode } from "elkjs/lib/elk-api";
 import { useEffect, useState } from "react";
 import { type Energy, isLowVoltage, type Machine } from "../../core/model";
+import { LOST } from "../shell/useDesk";
 import { keepWiring, keptWiring } from "./kept-wirings";
 import type { Wiring, WiringLine } from "./wiring";
 
@@ -23,11 +24,15 @@ async function laidOut(graph: ElkNode): Promise<ElkNode> {
 }
 
 /**
- * A machine's parts and nets laid out. Null while it works. `hash` names the file where it is kept: its layout then is
- * too, and is there at once the next time.
+ * A machine's parts and nets laid out. Null while it works; a sentence where it cannot be. `hash` names the file where
+ * it is kept: its layout then is too, and is there at once the next time.
  */
-export function useWiring(machine: Machine | null, hash: string | null): Wiring | null {
+export function useWiring(
+  machine: Machine | null,
+  hash: string | null,
+): { readonly wiring: Wiring | null; readonly problem: string } {
   const [done, setDone] = useState<{ machine: Machine; wiring: Wiring } | null>(null);
+  const [problem, setProblem] = useState("");
   useEffect(() => {
     if (!machine) return;
     let current = true;
@@ -35,14 +40,18 @@ export function useWiring(machine: Machine | null, hash: string | null): Wiring 
       const known = hash === null ? null : keptWiring(hash);
       const wiring = known ?? wiringOf(await laidOut(graphOf(machine)), machine);
       if (hash !== null && !known) keepWiring(hash, wiring);
-      if (current) setDone({ machine, wiring });
+      if (!current) return;
+      setDone({ machine, wiring });
+      setProblem("");
     };
-    void draw();
+    draw().catch(() => {
+      if (current) setProblem(LOST);
+    });
     return () => {
       current = false;
     };
   }, [machine, hash]);
-  return done && done.machine === machine ? done.wiring : (done?.wiring ?? null);
+  return { wiring: done?.wiring ?? null, problem };
 }
 
 /**

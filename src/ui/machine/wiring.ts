@@ -1,25 +1,32 @@
-/** A box of the drawing: a part, or a plug with its pins. */
-export interface WiringBox {
-  readonly id: string;
-  readonly words: string;
-  /** A plug, or else a part. */
-  readonly isPlug: boolean;
-  readonly x: number;
-  readonly y: number;
-  readonly width: number;
-  readonly height: number;
-}
-/** A line of the drawing, as corner points. */
-export interface WiringLine {
-  readonly id: string;
-  readonly energy: "mains" | "low" | "other";
-  readonly points: readonly (readonly [number, number])[];
-  /** The wire's colour and name, where the line is one. */
-  readonly label: { readonly words: string; readonly x: number; readonly y: number } | null;
-}
-export interface Wiring {
-  readonly width: number;
-  readonly height: number;
-  readonly boxes: readonly WiringBox[];
-  readonly lines: readonly WiringLine[];
-}
+import { z } from "zod";
+
+const place = { x: z.number(), y: z.number() };
+
+/** A drawing laid out; also read back from the browser's own store. */
+export const wiringSchema = z.object({
+  width: z.number(),
+  height: z.number(),
+  /** A box is a part, or a plug with its pins. */
+  boxes: z.array(
+    z.object({
+      id: z.string(),
+      words: z.string(),
+      isPlug: z.boolean(),
+      ...place,
+      width: z.number(),
+      height: z.number(),
+    }),
+  ),
+  lines: z.array(
+    z.object({
+      id: z.string(),
+      energy: z.enum(["mains", "low", "other"]),
+      /** Corner points. */
+      points: z.array(z.tuple([z.number(), z.number()])),
+      /** The wire's colour and name, where the line is one. */
+      label: z.object({ words: z.string(), ...place }).nullable(),
+    }),
+  ),
+});
+export type Wiring = z.output<typeof wiringSchema>;
+export type WiringLine = Wiring["lines"][number];

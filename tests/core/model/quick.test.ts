@@ -1,3 +1,4 @@
+import { FAMILIES } from "../../../src/core/model/families";
 import { describe, expect, it } from "vitest";
 import { ORDINARY_METER } from "../../../src/core/instrument/meter";
 import { readMachineYaml, writeMachineYaml } from "../../../src/core/model/file/machine-yaml";
@@ -99,15 +100,7 @@ describe("a machine without a file", () => {
     },
   );
 
-  it.each([
-    "refrigerator",
-    "washer",
-    "dishwasher",
-    "dryer",
-    "ice machine",
-    "vending machine",
-    "powered equipment",
-  ] as const)("starts a file of a %s from a skeleton that is sound", (family) => {
+  it.each(FAMILIES)("starts a file of a %s from a skeleton that is sound", (family) => {
     const file = skeletonOf(family, "new-one", "Some maker", "M-1", 230);
     expect(file.supply).toMatchObject({ volts: 230, hertz: 50 });
     expect(compileMachine(file).parts.length).toBeGreaterThan(5);

@@ -1,23 +1,35 @@
+import { z } from "zod";
+import { METER_FUNCTIONS } from "../../instrument";
 import { Names, Readings, SHOWN } from "../../quantity";
 import type { Test } from "../../simulate";
 import type { Prediction } from "../reading/prediction";
 import { say } from "#words/core/diagnose/dictionary";
 
-/** What a stored dictionary says of itself, before its arrays. */
-interface Head {
-  readonly format: typeof FORMAT;
-  readonly hypotheses: number;
-  readonly tests: readonly Test[];
-  readonly useful: number;
-  readonly names: readonly string[];
-  /** By test, how many different predictions there are. */
-  readonly distinct: readonly number[];
-  /** How many numbers and readings follow. */
-  readonly numbers: number;
-  readonly readings: number;
-}
-
 const FORMAT = 1;
+const whole = z.number().int().min(0);
+
+/** What a stored dictionary says of itself, before its arrays. */
+const headSchema = z.object({
+  format: z.literal(FORMAT),
+  hypotheses: whole,
+  tests: z.array(
+    z.object({
+      setup: z.string(),
+      function: z.enum(METER_FUNCTIONS),
+      red: z.string(),
+      black: z.string().exactOptional(),
+      instant: z.enum(["settled", "recheck"]),
+    }),
+  ) satisfies z.ZodType<Test[]>,
+  useful: whole,
+  names: z.array(z.string()),
+  /** By test, how many different predictions there are. */
+  distinct: z.array(whole),
+  /** How many numbers and readings follow. */
+  numbers: whole,
+  readings: whole,
+});
+type Head = z.output<typeof headSchema>;
 
 /** Tests, and what every hypothesis predicts for each: what a dictionary is rebuilt from. */
 export interface DictionaryContent {
@@ -70,7 +82,7 @@ export function packDictionary(
   const head: Head = {
     format: FORMAT,
     hypotheses,
-    tests,
+    tests: [...tests],
     useful,
     names: names.list,
     distinct,
@@ -102,7 +114,7 @@ export function unpackDictionary(bytes: Uint8Array, hypotheses: number): Diction
   const { tests, distinct } = head;
   const count = distinct.reduce((sum, d) => sum + d, 0);
   const rowCount = tests.length * hypotheses;
-  if (head.format !== FORMAT || head.hypotheses !== hypotheses || distinct.length !== tests.length)
+  if (head.hypotheses !== hypotheses || distinct.length !== tests.length)
     throw new RangeError(say.notAStoredDictionary);
   if (bytes.length - from !== 4 * head.numbers + 2 * rowCount + count + head.readings)
     throw new RangeError(say.notAStoredDictionary);
@@ -146,7 +158,7 @@ export function unpackDictionary(bytes: Uint8Array, hypotheses: number): Diction
 function headOf(bytes: Uint8Array): { readonly head: Head; readonly from: number } {
   try {
     const length = new DataView(bytes.buffer, bytes.byteOffset, bytes.byteLength).getUint32(0, true);
-    const head = JSON.parse(new TextDecoder().decode(bytes.subarray(4, 4 + length))) as Head;
+    const head = headSchema.parse(JSON.parse(new TextDecoder().decode(bytes.subarray(4, 4 + length))));
     return { head, from: aligned(4 + length) };
   } catch {
     throw new RangeError(say.notAStoredDictionary);

@@ -93,6 +93,8 @@ describe("a stored dictionary", () => {
       () => FaultDictionary.restored(fresh.machine, ORDINARY_METER, bytes.slice(0, bytes.length - 8)),
       () => FaultDictionary.restored(fresh.machine, ORDINARY_METER, new Uint8Array(3)),
       () => FaultDictionary.restored(fresh.machine, ORDINARY_METER, new Uint8Array(500).fill(7)),
+      // JSON, but of nothing that a dictionary says of itself.
+      () => FaultDictionary.restored(fresh.machine, ORDINARY_METER, Uint8Array.of(2, 0, 0, 0, 0x7b, 0x7d, 0, 0)),
     ];
     for (const attempt of bad) expect(attempt).toThrow(RangeError);
   });
