@@ -12,7 +12,7 @@ import { say } from "#words/ui/job/BetterStep";
 export function BetterStep({ title, onTake }: { readonly title: string | null; readonly onTake: () => void }) {
   useShortcut("next", onTake);
   return (
-    <p className="others-note" role="status">
+    <p className="others-note better-step" role="status">
       <i className="bi bi-intersect" aria-hidden />{" "}
       <span>{title === null ? say.theSearchHasComeTo : say.aBetterStep(title)}</span>{" "}
       <Button size="sm" variant="outline-dark" onClick={onTake}>

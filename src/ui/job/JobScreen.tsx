@@ -288,7 +288,14 @@ export function JobScreen({
         onStand={(setup) => void log(unitSetBody(setup))}
       />
       <JobNav job={job.id} view={view} onView={setView} rest={rest}>
-        <YourEquipment equipment={equipment} onChange={setEquipment}>
+        <YourEquipment
+          equipment={equipment}
+          onChange={(next) => {
+            // What one can or will not do counts at once, also for a step that others have left standing.
+            setOthers([]);
+            setEquipment(next);
+          }}
+        >
           <Surroundings job={job} busy={sending} onLog={log} />
         </YourEquipment>
       </JobNav>
