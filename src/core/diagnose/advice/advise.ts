@@ -119,15 +119,14 @@ export function advise(
   look: Look = "wide",
 ): Advice {
   const whole = adviseOn(narrow, evidence, unitState, evidence, look);
-  if (look !== "wide") return whole;
-  if (elseOf(whole) < ELSEWHERE) return whole;
+  if (elseOf(whole) < ELSEWHERE || weigh(narrow, evidence, look).isNarrow) return whole;
   const times = new Map<string, number>();
   for (const e of evidence) if (e.type === "reading") times.set(testKey(e.test), (times.get(testKey(e.test)) ?? 0) + 1);
   const without = [...times].flatMap(([key, made]) => {
     if (made < 2) return [];
     const aside = evidence.flatMap((e) => (e.type === "reading" && testKey(e.test) === key ? [e.id] : []));
     const rest = evidence.filter((e) => !aside.includes(e.id));
-    const goesOn = adviseOn(narrow, rest, unitState, evidence, look);
+    const goesOn = adviseOn(narrow, rest, unitState, evidence, "wide");
     return elseOf(goesOn) < EXPLAINED ? [{ goesOn, aside }] : [];
   });
   const [only] = without;
