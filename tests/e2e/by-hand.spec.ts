@@ -42,7 +42,7 @@ test("a log of the sleep current goes into the job it was made for, with the lim
   await axe(page);
   await page.getByRole("button", { name: "Into the job: 1.30 mA" }).click();
   await expect(page).toHaveURL(new RegExp(`/jobs/${job}`));
-  await expect(page.getByText("Sleep current, logged")).toBeVisible({ timeout: 30_000 });
+  await expect(page.locator(".trail")).toContainText("Sleep current, logged", { timeout: 30_000 });
   await expect(page.locator(".suspects li", { hasText: "Panel board" })).toHaveCount(0);
 });
 

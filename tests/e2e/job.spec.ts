@@ -218,6 +218,33 @@ test("on a slow line the next step is there at once; what is entered meanwhile i
   await expect(page.locator(".trail li")).toHaveCount(rows + 2);
 });
 
+test("what is still on its way when the page is left comes into the journal when it is opened again, once", async ({
+  page,
+}) => {
+  await begin(page);
+  await asked(page);
+  await readNotice(page);
+  const rows = await page.locator(".trail li").count();
+  await page.route("**/events", (route) => (route.request().method() === "POST" ? undefined : route.continue()));
+  for (const further of [1, 2]) {
+    await page.locator(".next[aria-busy=false][data-test]").waitFor();
+    await page
+      .locator("#reading")
+      .fill(typedFor((await page.locator(".next[data-test]").getAttribute("data-test"))!, FAULT));
+    await page.keyboard.press("Enter");
+    await expect(page.locator(".trail li")).toHaveCount(rows + further);
+  }
+  await page.unrouteAll({ behavior: "ignoreErrors" });
+  await page.reload();
+  await expect(page.locator(".trail li")).toHaveCount(rows + 2);
+  await expect(page.locator(".on-its-way")).toHaveCount(0);
+  await asked(page);
+  await expect(page.locator("#reading")).toHaveValue("");
+  await page.reload();
+  await asked(page);
+  await expect(page.locator(".trail li")).toHaveCount(rows + 2);
+});
+
 test("a test asked again while the line is slow has an empty field, and what is typed there stays", async ({
   page,
 }) => {

@@ -1,6 +1,6 @@
 "use client";
 
-import { useCallback, useMemo, useRef, useState, type RefObject } from "react";
+import { useCallback, useEffect, useEffectEvent, useMemo, useRef, useState, type RefObject } from "react";
 import {
   decide,
   type EventBody,
@@ -15,6 +15,7 @@ import {
 import type { Machine } from "../../core/model";
 import { read, sendOnce } from "../shell/send";
 import { journalAfter, logEntry } from "../../contract/entries";
+import { outboxOf, putInOutbox, takeFromOutbox } from "./outbox";
 import { useLive } from "./useLive";
 import { tellNews } from "../shell/useNews";
 import { say } from "#words/ui/job/useJournal";
@@ -80,6 +81,10 @@ export function useJournal(
   const queue = useRef<readonly { readonly event: JournalEvent; readonly done: Promise<boolean> }[]>([]);
   const drafts = useRef(new Map<string, { readonly id: string; after?: string }>());
 
+  /** All there is: written, and on its way. */
+  const all = useCallback(() => [...known.current, ...aside.current, ...queue.current.map((q) => q.event)], []);
+  const lastSeq = useCallback(() => all().reduce((most, e) => Math.max(most, e.seq), 0), [all]);
+
   const show = useCallback(() => {
     setEvents(known.current);
     setUnderWay([...aside.current, ...queue.current.map((q) => q.event)]);
@@ -123,19 +128,19 @@ export function useJournal(
       const content = JSON.stringify([actor, body]);
       const draft = drafts.current.get(content) ?? { id: crypto.randomUUID() };
       drafts.current.set(content, draft);
-      const before = [...known.current, ...aside.current, ...queue.current.map((q) => q.event)];
+      const before = all();
       if (isLogged && RESTS_ON_BEFORE.has(body.type)) draft.after ??= before.at(-1)?.id;
       return {
         id: draft.id,
         job: job.id,
-        seq: before.reduce((most, e) => Math.max(most, e.seq), 0) + 1,
+        seq: lastSeq() + 1,
         v: 1,
         at: new Date().toISOString(),
         actor,
         body: draft.after === undefined ? body : ({ ...body, after: draft.after } as EventBody),
       };
     },
-    [actor, job.id],
+    [all, lastSeq, actor, job.id],
   );
 
   const withEvent = useCallback(
@@ -144,23 +149,25 @@ export function useJournal(
     [machine],
   );
 
-  const log = useCallback(
-    (body: EventBody): Promise<boolean> => {
-      const next = eventOf(body, true);
-      const { id } = next;
+  /** Writes an entry behind all that is on its way already. */
+  const write = useCallback(
+    (entry: JournalEvent): Promise<boolean> => {
+      const { id } = entry;
       const before = queue.current;
       const already = before.find((q) => q.event.id === id);
       if (already) return already.done;
-      const write = () => sendOnce(logEntry, [next.job], { id, v: 1, actor, body: next.body });
+      putInOutbox(entry);
+      const post = () => sendOnce(logEntry, [entry.job], { id, v: entry.v, actor: entry.actor, body: entry.body });
       // The first is sent in this very moment: what follows from it is reckoned while it is on its way.
       const written =
         before.length === 0
-          ? write()
+          ? post()
           : before.at(-1)!.done.then((ok) => {
               if (!ok) throw new Error(EITHER);
-              return write();
+              return post();
             });
       const leave = () => {
+        takeFromOutbox(entry);
         queue.current = queue.current.filter((q) => q.event.id !== id);
         show();
       };
@@ -170,7 +177,7 @@ export function useJournal(
           // Somebody else was quicker: what lies between is fetched, unless the live stream brings it first.
           if (aside.current.length > 0) {
             const from = known.current.at(-1)?.seq ?? 0;
-            const missing = await read(journalAfter.address(next.job, String(from)), journalAfter.answer).catch(
+            const missing = await read(journalAfter.address(entry.job, String(from)), journalAfter.answer).catch(
               () => null,
             );
             if (missing) take(missing.events);
@@ -190,14 +197,29 @@ export function useJournal(
           return false;
         },
       );
-      foresee?.current?.(withEvent(next));
-      queue.current = [...before, { event: next, done }];
+      foresee?.current?.(withEvent(entry));
+      queue.current = [...before, { event: entry, done }];
       show();
       setProblem("");
       return done;
     },
-    [actor, foresee, eventOf, withEvent, take, show],
+    [foresee, withEvent, take, show],
   );
+
+  const log = useCallback((body: EventBody) => write(eventOf(body, true)), [write, eventOf]);
+
+  // A page that was reloaded while something was on its way goes on with it.
+  const sendAgain = useEffectEvent(() => {
+    for (const entry of outboxOf(job.id)) {
+      if (known.current.some((e) => e.id === entry.id)) takeFromOutbox(entry);
+      else {
+        const { after, ...body } = entry.body as EventBody & { after?: string };
+        drafts.current.set(JSON.stringify([entry.actor, body]), { id: entry.id, ...(after ? { after } : {}) });
+        void write({ ...entry, seq: lastSeq() + 1 });
+      }
+    }
+  });
+  useEffect(() => sendAgain(), [job.id]);
 
   const foretell = useCallback((body: EventBody) => withEvent(eventOf(body, false)), [withEvent, eventOf]);
 

@@ -1,9 +1,11 @@
-/** Stands where a page will be as soon as what it shows has been read; the page itself brings its `main`. */
+/** Stands where a page will be as soon as what it shows has been read; then the page's own `main` takes its place. */
 export function Loading({ words }: { words: string }) {
   return (
-    <div className="plain-page" role="status" aria-busy="true">
-      <p className="loading-words">{words}…</p>
+    <main className="plain-page" aria-busy="true">
+      <div role="status">
+        <h1 className="loading-words">{words}…</h1>
+      </div>
       <div className="loading-bar" aria-hidden />
-    </div>
+    </main>
   );
 }
