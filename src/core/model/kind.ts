@@ -233,6 +233,8 @@ export interface Electrical<F> {
   fire?(instance: Instance<F>, view: View, state: number, keys: readonly string[]): number;
   /** The control program it runs; for controllers. */
   program?(fields: F): Program;
+  /** Whether it goes by the mode that a machine's setups say. */
+  isLedByMode?(fields: F): boolean;
   /** The mode a control program is in; null while it is dead. */
   inMode?(instance: Instance<F>, state: number): string | null;
   /** The door that works it. */

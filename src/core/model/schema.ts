@@ -279,7 +279,7 @@ const assembly = z.strictObject({
     z.strictObject({
       of: z.enum(["feed", "ground", "request", "output", "load"]),
       words,
-      any: z.array(test).min(1).max(8),
+      any: z.array(test).min(1).max(12),
       shows: z.enum(["good", "bad"]),
     }),
     12,

@@ -24,6 +24,9 @@ interface Doing {
   readonly openDoors: readonly string[];
 }
 
+const isSameDoing = (a: Doing, b: Doing) =>
+  a.pressed.join() === b.pressed.join() && a.openDoors.join() === b.openDoors.join();
+
 const IDLE: Doing = { pressed: [], openDoors: [] };
 /** Without a moment of its own, a setup is looked at this long after it was brought about, seconds. */
 export const LOOK_AFTER = 60;
@@ -45,11 +48,14 @@ export function stagesOf(machine: Machine, setup: SetupEntry, values: Values): S
   if (setup.power === "off") return [last];
   const gestures = gesturesFor(machine, setup);
   if (gestures.length === 0 && setup.press.length === 0) return [last];
-  return [
-    stage({ ...IDLE, openDoors: setup.openDoors }, WAKING),
-    ...gestures.flatMap((g) => doingsOf(g).map(([doing, seconds]) => stage(doing, seconds))),
-    last,
-  ];
+  const doings: [Doing, number][] = [[{ ...IDLE, openDoors: setup.openDoors }, WAKING]];
+  for (const [doing, seconds] of gestures.flatMap(doingsOf)) {
+    const before = doings.at(-1)!;
+    // A key let go and then nothing touched is one stretch of time.
+    if (isSameDoing(before[0], doing)) before[1] += seconds;
+    else doings.push([doing, seconds]);
+  }
+  return [...doings.map(([doing, seconds]) => stage(doing, seconds)), last];
 }
 
 /**

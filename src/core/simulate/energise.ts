@@ -96,14 +96,15 @@ export class Simulator {
     const { stages, sound, ways } = this.soundParts(setup, values);
     const instancesIn = this.surroundings(setup, faults, values);
     const last = before?.phases[before.phases.length - 1];
-    const known = last ? undefined : this.ways.stateAfter(ways, faults);
+    const wrong = this.ways.numberOf(faults);
+    const known = last ? undefined : this.ways.stateAfter(ways, wrong);
     if (known) {
       // The caller finds it in the circuit, as after living through it.
       if (known.settled) this.circuit.load(known, known.phases[0]!);
       return known;
     }
     // From rest, some of the way may have been lived through already, in another setup.
-    const done = last ? { stage: 0, after: null } : this.ways.furthest(ways, faults);
+    const done = last ? { stage: 0, after: null } : this.ways.furthest(ways, wrong);
     let instances = instancesIn(stages[done.stage]!.conditions, sound[done.stage]);
     const states = (last ?? done.after)?.states.slice() ?? this.startStates(instances);
     const memory = (last ?? done.after)?.memory.slice() ?? new Float64Array(this.machine.memorySize);
@@ -118,10 +119,10 @@ export class Simulator {
         this.circuit.loaded = null;
         const state: State = { ...result, instances };
         if (result.settled) this.circuit.load(state, result.phases[0]!);
-        if (!last) this.ways.keepState(ways[i]!, faults, state);
+        if (!last) this.ways.keepState(ways[i]!, wrong, state);
         return state;
       }
-      if (!last) this.ways.keepEnd(ways[i]!, faults, { states, memory });
+      if (!last) this.ways.keepEnd(ways[i]!, wrong, { states, memory });
     }
     throw new RangeError(say.setupHasNoStage(setup.id));
   }

@@ -36,6 +36,9 @@ export class SolvedCircuit {
   /** Whether the nodes that no moving element ends at are still as they were before `solveMoving`. */
   private restIsOld = false;
   private restIsOldAc = false;
+  /** Whether each side came of its stamps at one go, nothing of it of earlier stamps. */
+  private isWholeDc = false;
+  private isWholeAc = false;
   /** Whether any source is on; without one nothing alternates. */
   powered = false;
   /** The same circuit with every element at its most; made when one is asked for. */
@@ -71,6 +74,7 @@ export class SolvedCircuit {
     if (newDc) {
       this.dcSolver.factor(this.g);
       this.factoredDc.set(this.g);
+      this.isWholeDc = true;
     }
     if (newDc || !same(this.e, this.solvedE)) {
       this.injected(this.g, this.e, null);
@@ -83,6 +87,7 @@ export class SolvedCircuit {
       this.acSolver.factor(this.gAc, this.bAc);
       this.factoredAc.set(this.gAc);
       this.factoredAcB.set(this.bAc);
+      this.isWholeAc = true;
     }
     if (newAc || !same(this.eAc, this.solvedEAc)) {
       this.injected(this.gAc, this.eAc, null);
@@ -98,8 +103,9 @@ export class SolvedCircuit {
    * the same to the last digit however one has come to it.
    */
   startAnew(): void {
-    this.factoredDc.fill(NaN);
-    this.factoredAc.fill(NaN);
+    // What came whole of its stamps would come of them again.
+    if (!this.isWholeDc) this.factoredDc.fill(NaN);
+    if (!this.isWholeAc) this.factoredAc.fill(NaN);
     this.restIsOld = false;
     this.restIsOldAc = false;
   }
@@ -119,6 +125,7 @@ export class SolvedCircuit {
     const newDc = this.hasMoved(this.g, this.factoredDc);
     if (newDc) this.dcSolver.refactor(this.g);
     if (this.hasMoved(this.e, this.solvedE) || newDc) {
+      this.isWholeDc = false;
       if (!this.dcSolver.isHeld) {
         this.injected(this.g, this.e, STAYING);
         this.dcSolver.hold(this.feed);
@@ -131,6 +138,7 @@ export class SolvedCircuit {
     const newAc = this.hasMoved(this.bAc, this.factoredAcB) || newConductance;
     if (newAc) this.acSolver.refactor(this.gAc, this.bAc);
     if (this.hasMoved(this.eAc, this.solvedEAc) || newAc) {
+      this.isWholeAc = false;
       if (!this.acSolver.isHeld) {
         this.injected(this.gAc, this.eAc, STAYING);
         this.feedIm.fill(0);

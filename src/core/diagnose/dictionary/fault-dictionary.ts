@@ -9,8 +9,9 @@ import type { Prediction } from "../reading/prediction";
 import { candidateTests, namedTests, tellingTests } from "./candidates";
 import { blendRow, comingAndGoing } from "./intermittent";
 import { outcomeTable, type OutcomeTable } from "./outcomes";
-import { Predictor, sampleWeights, type Column } from "./predictor";
+import { type Column, extremeSamples, Predictor, sampleWeights, soundSample } from "./predictor";
 import { type PackedPredictions, predictionIn, shared, sharedRows } from "./shared-predictions";
+import { leadsOf, SparedSamples } from "./spared-samples";
 import { type DictionaryContent, packDictionary, unpackDictionary } from "./stored-dictionary";
 
 /** Tests whose predictions are picked up together. */
@@ -162,25 +163,57 @@ export class FaultDictionary {
     shown.clear();
     const isKept = new Set([...this.useful, ...this.namedOnly()].map(testKey));
 
+    const earlier = new Map<string, readonly Prediction[]>();
     for (const { setup, tests, columns } of nominal) {
       const kept = tests.filter((t) => isKept.has(testKey(t)));
       const places = Int32Array.from(tests.flatMap((t, place) => (isKept.has(testKey(t)) ? [place] : [])));
+      let spared: SparedSamples | null = null;
       for (let h = 0; h < n; h++) {
         const [own] = columns[h]!;
-        // Of the nominal one only what is still asked; the others beside it.
         if (own && kept.length > 0) {
+          // Of the nominal one only what is still asked; the others beside it.
           const first = new Readings(places.length, own.names);
           places.forEach((place, t) => first.take(t, own, place));
-          columns[h] = [first, ...this.predictor.columns(setup.id, kept, this.hypotheses[h]!, 1)];
+          columns[h] = this.furtherSamples(kept, h, first, spared);
         }
+        // The sound machine comes first.
+        if (h === 0) spared = new SparedSamples(kept, columns[0]!, earlier, this.predictor.names, this);
         done += this.logWeights[h]!.length - 1;
         if (h % 4 === 3) yield done / total;
       }
       this.keepAll(kept, columns);
       // What is kept is kept by test; the columns are millions of readings.
       columns.length = 0;
+      for (const test of kept) {
+        const leads = leadsOf(this.machine, test);
+        if (!earlier.has(leads)) earlier.set(leads, this.predictions.get(testKey(test))!);
+      }
     }
     yield 1;
+  }
+
+  /** All samples of a hypothesis in one setup, the nominal one being there already. */
+  private furtherSamples(
+    tests: readonly Test[],
+    h: number,
+    nominal: Column,
+    spared: SparedSamples | null,
+  ): Column[] {
+    const hypothesis = this.hypotheses[h]!;
+    const [{ setup }] = tests as [Test];
+    const count = this.logWeights[h]!.length;
+    const simulated = new Map([[0, nominal]]);
+    if (spared) {
+      // Of a fault of degree its mildest and its worst are looked at first.
+      for (const k of extremeSamples(count))
+        simulated.set(k, this.predictor.columns(setup, tests, hypothesis, k, k + 1)[0]!);
+      const all = spared.completed(h, simulated, count, soundSample);
+      if (all) return all;
+    }
+    return Array.from(
+      { length: count },
+      (_, k) => simulated.get(k) ?? this.predictor.columns(setup, tests, hypothesis, k, k + 1)[0]!,
+    );
   }
 
   /** Keeps what the columns of one setup show in each of its tests. */

@@ -47,6 +47,16 @@ export function sampleWeights(machine: Machine, hypothesis: Hypothesis): readonl
   return graded ? GRADED_WEIGHTS : PLAIN_WEIGHTS;
 }
 
+/** Of a hypothesis with so many samples, those in which it is at its mildest and at its worst; none for one without degree. */
+export function extremeSamples(count: number): readonly number[] {
+  return count > PLAIN ? [QUANTILES.indexOf(0), QUANTILES.indexOf(1)] : [];
+}
+
+/** The sample of the sound machine that is drawn as this one is: the further ones differ in degree only. */
+export function soundSample(k: number): number {
+  return k === 0 ? 0 : ((k - 1) % (PLAIN - 1)) + 1;
+}
+
 /** What one sample of a hypothesis shows in each of several tests; absent in those that the unit does not have. */
 export type Column = Readings;
 
@@ -75,7 +85,7 @@ export class Predictor {
     this.samples = QUANTILES.map((quantile, k) => {
       if (k === 0) return nominalValues(machine);
       // The further ones differ from the first in severity only: every hypothesis sees the same draws of all else.
-      const base = ((k - 1) % (PLAIN - 1)) + 1;
+      const base = soundSample(k);
       return sampledValues(machine, SAMPLE_SEED + base, quantile, QUANTILES[base]!, SEEDS);
     });
   }

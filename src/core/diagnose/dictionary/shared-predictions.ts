@@ -29,7 +29,7 @@ export interface PackedPredictions {
  */
 export function sharedRows(test: Test, { readings, starts }: PackedPredictions, meter: Meter): Int32Array {
   const n = starts.length - 1;
-  const error = isNumeric(test.function) ? meter.accuracy[test.function] : EXACT;
+  const error = accuracyIn(test, meter);
   const rows = new Int32Array(n);
   const distinct: number[] = [];
   for (let h = 0; h < n; h++) {
@@ -77,37 +77,39 @@ function firstOf({ kind, first }: Readings, starts: Int32Array, h: number): numb
   return at < starts[h + 1]! && isValue(kind[at]!) ? first[at]! : NaN;
 }
 
-function isAlike(
-  readings: Readings,
-  starts: Int32Array,
-  x: number,
-  y: number,
-  error: { readonly relative: number; readonly absolute: number },
-): boolean {
-  const { kind, first, second } = readings;
+type Accuracy = Meter["accuracy"]["dcv"];
+
+/** What a meter is off by in a test; nothing where it shows no number. */
+export function accuracyIn(test: Test, meter: Meter): Accuracy {
+  return isNumeric(test.function) ? meter.accuracy[test.function] : EXACT;
+}
+
+function isAlike(readings: Readings, starts: Int32Array, x: number, y: number, error: Accuracy): boolean {
   const length = lengthOf(readings, starts, x);
   if (length !== lengthOf(readings, starts, y)) return false;
-  for (let k = 0; k < length; k++) {
-    const [i, j] = [starts[x]! + k, starts[y]! + k];
-    const a = kind[i]!;
-    if (isValue(a)) {
-      if (!isValue(kind[j]!)) return false;
-      if (a === SHOWN.within || kind[j] === SHOWN.within) {
-        const factor = kind[j] === SHOWN.within ? second[j]! : 1;
-        if (Math.abs((a === SHOWN.within ? second[i]! : 1) - factor) > ALIKE * factor) return false;
-      }
-      if (Math.abs(first[i]! - first[j]!) > ALIKE * (error.absolute + error.relative * Math.abs(first[j]!)))
-        return false;
-      continue;
-    }
-    if (a !== kind[j]) return false;
-    if (a === SHOWN.label && first[i] !== first[j]) return false;
-    if (
-      a >= SHOWN.jumping &&
-      Math.max(Math.abs(first[i]! - first[j]!), Math.abs(second[i]! - second[j]!)) >
-        ALIKE * (error.absolute + error.relative * Math.abs(first[i]!))
-    )
-      return false;
-  }
+  for (let k = 0; k < length; k++)
+    if (!isOneReading(readings, starts[x]! + k, readings, starts[y]! + k, error)) return false;
   return true;
 }
+
+/** Whether two readings are one to whoever reads them; both lists use the same names. */
+export function isOneReading(left: Readings, i: number, right: Readings, j: number, error: Accuracy): boolean {
+  const [a, b] = [left.kind[i]!, right.kind[j]!];
+  if (isValue(a)) {
+    if (!isValue(b)) return false;
+    if (a === SHOWN.within || b === SHOWN.within) {
+      const factor = b === SHOWN.within ? right.second[j]! : 1;
+      if (Math.abs((a === SHOWN.within ? left.second[i]! : 1) - factor) > ALIKE * factor) return false;
+    }
+    return isNear(left.first[i]!, right.first[j]!, error);
+  }
+  if (a !== b) return false;
+  if (a === SHOWN.label) return left.first[i] === right.first[j];
+  return (
+    a < SHOWN.jumping ||
+    (isNear(left.first[i]!, right.first[j]!, error) && isNear(left.second[i]!, right.second[j]!, error))
+  );
+}
+
+const isNear = (a: number, b: number, { absolute, relative }: Accuracy) =>
+  Math.abs(a - b) <= ALIKE * (absolute + relative * Math.abs(b));

@@ -1,14 +1,14 @@
 import { z } from "zod";
 import { conditionSchema } from "../program/condition";
+import { Decisions } from "../program/decisions";
 import {
   faceOf,
   facesOfProgram,
-  fireAll,
+  isLedByMode,
   keptMode,
   programProblems,
   programSchema,
   startOf,
-  wishesOf,
   type Heard,
   type ProgramState,
 } from "../program/program";
@@ -59,6 +59,8 @@ type Chip = { readonly awake: ProgramState } | { readonly asleep: Asleep };
  * named by its place there, one list a controller.
  */
 class Chips {
+  /** By the mode that the setups say, for a program that goes by it. */
+  private readonly decided = new Map<string, Decisions>();
   private readonly places = new Map<string, number>();
   private readonly list: Chip[] = [];
   place(chip: Chip): number {
@@ -71,6 +73,12 @@ class Chips {
   }
   at(place: number): Chip {
     return this.list[place]!;
+  }
+  decisions(f: Fields, mode: string): Decisions {
+    const key = f.modes.length > 0 ? "" : mode;
+    let decisions = this.decided.get(key);
+    if (!decisions) this.decided.set(key, (decisions = new Decisions(f, f.outputs)));
+    return decisions;
   }
 }
 const CHIPS = new WeakMap<Fields, Chips>();
@@ -160,14 +168,15 @@ export const controller = definePart({
     },
     next(instance, view, state) {
       const { fields: f, mode, conditions } = instance;
-      const chip = chipsOf(f).at(state);
+      const chips = chipsOf(f);
+      const chip = chips.at(state);
       const rail = view.dc("rail", "return");
       const alive = mode !== "dead" && rail >= f.rail.min && rail <= f.rail.max;
       if (!alive) return "awake" in chip ? [{ state: DIE, delay: 0.01 }] : null;
       if (!("awake" in chip)) return [{ state: WAKE, delay: 0.2 }];
       // Without modes of its own the program is in the mode the setup asks for.
       const now = f.modes.length > 0 ? chip.awake : { ...chip.awake, mode: conditions.mode };
-      return wishesOf(f, f.outputs, now, heardBy(instance, view)).map((w) => ({ state: w.key, delay: w.seconds }));
+      return chips.decisions(f, conditions.mode).wishesIn(String(state), now, heardBy(instance, view));
     },
     fire(instance, view, state, keys) {
       const { fields: f, conditions } = instance;
@@ -180,7 +189,8 @@ export const controller = definePart({
           awake: { ...startOf(f), ...(chip.asleep.kept === null ? {} : { mode: chip.asleep.kept }) },
         });
       const now = f.modes.length > 0 ? chip.awake : { ...chip.awake, mode: conditions.mode };
-      return chips.place({ awake: fireAll(f, now, keys, heardBy(instance, view)) });
+      const decisions = chips.decisions(f, conditions.mode);
+      return chips.place({ awake: decisions.after(String(state), now, keys, heardBy(instance, view)) });
     },
     inMode({ fields: f, conditions }, state) {
       const chip = chipsOf(f).at(state);
@@ -188,6 +198,7 @@ export const controller = definePart({
       return f.modes.length > 0 ? chip.awake.mode : conditions.mode;
     },
     program: (f) => f,
+    isLedByMode: (f) => isLedByMode(f, f.outputs),
   },
   failures: {
     modes: (f) => [

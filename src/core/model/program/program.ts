@@ -160,6 +160,32 @@ const canBegin = (g: Gesture, state: ProgramState) => applies(g.from, state.mode
 
 const KEYS = new WeakMap<Program, readonly string[]>();
 
+/** Every condition that a program decides by. */
+export function programConditions(
+  program: Program,
+  outputs: Readonly<Record<string, ProgramOutput>>,
+): readonly Condition[] {
+  const { moves, gestures, codes, display, lamps } = program;
+  return [
+    ...moves.map((m) => m.when),
+    ...gestures.map((g) => g.whilst),
+    ...Object.values(outputs).flatMap((o) => [o.when, o.atOnce]),
+    ...[...codes, ...display, ...Object.values(lamps).flat()].map((x) => x.when),
+  ].filter((c) => c !== undefined);
+}
+
+/** Whether a program looks at the mode that a machine's setups say: it has none of its own, and something asks. */
+export function isLedByMode(program: Program, outputs: Readonly<Record<string, ProgramOutput>>): boolean {
+  if (program.modes.length > 0) return false;
+  const asksFrom = [...program.moves, ...program.gestures].some((x) => x.from.length > 0);
+  return (
+    asksFrom ||
+    programConditions(program, outputs)
+      .flatMap(plainConditions)
+      .some((c) => "mode" in c)
+  );
+}
+
 /** Every key that gestures and conditions speak of. */
 export function programKeys(program: Program): readonly string[] {
   let keys = KEYS.get(program);
