@@ -1,108 +1,79 @@
-import { ORDINARY_METER } from "../src/core/instrument";
-import { compileMachine, machineFileSchema } from "../src/core/model";
+import { execFileSync } from "node:child_process";
+import { readdirSync, readFileSync } from "node:fs";
+import { fileURLToPath } from "node:url";
 import { FaultDictionary } from "../src/core/diagnose";
+import { ORDINARY_METER } from "../src/core/instrument";
+import { type Machine, readMachineYaml } from "../src/core/model";
+import { blockMachine } from "./block-machine";
 
-/**
- * A made-up machine of the size that is to be built in a second: parallel branches of wires, contacts, switches and
- * heaters behind a fuse.
- */
-export function largeMachine(branches: number, setups: number) {
-  const parts: object[] = [
-    { id: "src", kind: "outlet", name: "Outlet", piece: "house", at: { line: "L0", neutral: "N", earth: "PE" } },
-    { id: "F", kind: "fuse", name: "Fuse", piece: "fuse", amps: 60, at: { a: "L0", b: "L" } },
-  ];
-  const points: object[] = [
-    { id: "pL", name: "Line", net: "L" },
-    { id: "pN", name: "Neutral", net: "N" },
-    { id: "pPE", name: "Earth", net: "PE" },
-  ];
-  for (let b = 0; b < branches; b++) {
-    const [x, y, z] = [`a${b}`, `b${b}`, `c${b}`];
-    parts.push(
-      { id: `S${b}`, kind: "switch", name: `Switch ${b}`, piece: `loom${b}`, rests: "closed", at: { a: "L", b: x } },
-      { id: `R${b}`, kind: "resistor", name: `Series ${b}`, piece: `loom${b}`, ohms: 3 + (b % 7), at: { a: x, b: y } },
-      {
-        id: `T${b}`,
-        kind: "resistor",
-        name: `Series ${b} far`,
-        piece: `loom${b}`,
-        ohms: 2 + (b % 5),
-        at: { a: y, b: z },
-      },
-      {
-        id: `H${b}`,
-        kind: "heater",
-        name: `Heater ${b}`,
-        piece: `load${b}`,
-        volts: 230,
-        watts: 200 + 20 * b,
-        at: { a: z, b: "N", case: "PE" },
-      },
-    );
-    for (const net of [x, y, z]) points.push({ id: `p${net}`, name: net, net });
-  }
-  // Switches that rest closed; a few are opened in each setup.
-  const on = (s: number) => Array.from({ length: branches }, (_, b) => `S${b}`).filter((_, b) => b % setups === s);
-  const assemblies = [
-    "house",
-    "fuse",
-    ...Array.from({ length: branches }, (_, b) => [`loom${b}`, `load${b}`]).flat(),
-  ].map((id) => ({ id, name: id, repair: "Renew", minutes: 10, price: 5 }));
-  return compileMachine(
-    machineFileSchema.parse({
-      format: 1,
-      id: "large",
-      revision: "1",
-      maker: "Bench",
-      model: "L",
-      name: "Large",
-      family: "washer",
-      supply: { volts: 230, hertz: 50, percent: 6 },
-      pieces: assemblies,
-      parts,
-      points,
-      references: [
-        { name: "neutral", points: ["pN"] },
-        { name: "earth", points: ["pPE"] },
-      ],
-      setups: [
-        ...Array.from({ length: setups - 1 }, (_, s) => ({
-          id: `on${s}`,
-          name: `On ${s}`,
-          power: "on",
-          made: on(s),
-          how: "Switch",
-        })),
-        { id: "off", name: "Off", power: "off", how: "Unplug" },
-      ],
-      paths: [
-        {
-          id: "p",
-          name: "Path",
-          stages: [{ box: "Feed", parts: ["src"] }, { at: ["pL", "pN"] }, { box: "Loads", parts: ["H0"] }],
-        },
-      ],
-      complaints: [{ id: "c", words: "Does not heat", setup: "on0", path: "p" }],
-    }),
-  );
+/** Boards of the made-up machines: a dozen parts and more on each, see `blockMachine`. */
+const SIZES = [1, 2, 4, 8];
+
+/** One dictionary, built in a process of its own. */
+export interface Built {
+  readonly machine: string;
+  readonly parts: number;
+  readonly nodes: number;
+  readonly hypotheses: number;
+  readonly setups: number;
+  readonly tests: number;
+  /** How often it was brought into a setup, of how many samples in all. */
+  readonly broughtAbout: number;
+  readonly samples: number;
+  readonly cpuSeconds: number;
+  /** Megabytes at the peak, beyond what the program takes before. */
+  readonly megabytes: number;
 }
 
-/** The dictionary of the large machine: how long, over how many readings. */
-export function benchDictionary() {
-  const machine = largeMachine(48, 8);
+const folder = new URL("../machines/", import.meta.url);
+const nameOf = (boards: number) => `${boards} boards of blocks`;
+
+function machineOf(name: string): Machine {
+  const boards = SIZES.find((b) => nameOf(b) === name);
+  if (boards !== undefined) return blockMachine(boards);
+  return readMachineYaml(readFileSync(new URL(`${name}.yaml`, folder), "utf8"), name).machine;
+}
+
+function buildOne(name: string): Built {
+  const machine = machineOf(name);
+  const before = process.resourceUsage().maxRSS;
+  const from = process.cpuUsage();
   const dictionary = FaultDictionary.of(machine, ORDINARY_METER);
-  const start = performance.now();
   dictionary.build();
-  const milliseconds = performance.now() - start;
-  const samples = dictionary.hypotheses.length * machine.file.setups.length;
+  const { user, system } = process.cpuUsage(from);
+  const samples = dictionary.logWeights.reduce((sum, w) => sum + w.length, 0);
   return {
+    machine: name,
+    parts: machine.file.parts.length,
     nodes: machine.nets.length,
     hypotheses: dictionary.hypotheses.length,
     setups: machine.file.setups.length,
-    permitted: dictionary.permitted.length,
-    useful: dictionary.candidates.length,
-    nominalReadings: dictionary.permitted.length * dictionary.hypotheses.length,
-    solves: samples,
-    milliseconds,
+    tests: dictionary.candidates.length,
+    broughtAbout: dictionary.broughtAbout,
+    samples: samples * machine.file.setups.length,
+    cpuSeconds: (user + system) / 1e6,
+    megabytes: (process.resourceUsage().maxRSS - before) / 1000,
   };
 }
+
+/** Every shipped machine, and made-up ones of growing size. */
+export function benchDictionaries(say: (words: string) => void): readonly Built[] {
+  const shipped = readdirSync(folder)
+    .filter((n) => n.endsWith(".yaml"))
+    .map((n) => n.replace(".yaml", ""));
+  return [...shipped, ...SIZES.map(nameOf)].map((name) => {
+    say(name);
+    const out = execFileSync(process.execPath, ["--import", "tsx", fileURLToPath(import.meta.url), name], {
+      encoding: "utf8",
+    });
+    return JSON.parse(out) as Built;
+  });
+}
+
+/** By which power of the number of parts a cost grows from one size of the made-up machines to the next. */
+export function growth(built: readonly Built[], cost: (b: Built) => number): readonly number[] {
+  const sizes = built.filter((b) => SIZES.some((s) => nameOf(s) === b.machine));
+  return sizes.slice(1).map((b, i) => Math.log(cost(b) / cost(sizes[i]!)) / Math.log(b.parts / sizes[i]!.parts));
+}
+
+if (process.argv[1] === fileURLToPath(import.meta.url)) console.log(JSON.stringify(buildOne(process.argv[2]!)));

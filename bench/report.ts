@@ -1,5 +1,4 @@
 import { mkdirSync, writeFileSync } from "node:fs";
-import type { benchDictionary } from "./dictionary";
 import { lineChart } from "./chart";
 import { FAULTS_EVERY, type benchIsolation } from "./isolation";
 import type { benchSolve } from "./solve";
@@ -9,7 +8,6 @@ import type { benchCalibration, benchPairs, benchPlans, benchSlips } from "./tar
 export interface BenchRun {
   readonly run: { readonly at: string; readonly commit: string; readonly machine: string; readonly node: string };
   readonly solve: ReturnType<typeof benchSolve>;
-  readonly dictionary: ReturnType<typeof benchDictionary>;
   readonly plans: ReturnType<typeof benchPlans>;
   readonly isolation: ReturnType<typeof benchIsolation>;
   readonly slips: ReturnType<typeof benchSlips>;
@@ -116,12 +114,6 @@ export function writeReport(b: BenchRun): void {
       "20 times faster",
       `${n(least, 0)} times at least`,
       met(least >= 20),
-    ],
-    [
-      `dictionary, ${b.dictionary.nodes} nodes, ${b.dictionary.hypotheses} hypotheses, ${b.dictionary.setups} setups, ${n((5 * b.dictionary.nominalReadings) / 1e6)} M readings`,
-      "1 s for 2 M",
-      `${n(b.dictionary.milliseconds / 1000)} s`,
-      met((b.dictionary.milliseconds / (5 * b.dictionary.nominalReadings)) * 2e6 < 1000),
     ],
     [
       `cost against the proven optimum, ${b.plans.cases} units`,

@@ -31,6 +31,8 @@ const FAULTS: Readonly<Record<string, string>> = {
   "pfellmar-co-12": "battery:flat KS:coil-open CU:contact-open KF:contact-open clock:flat",
   "quellmoor-sb-210":
     "H1-1:open panel:dead PS1:dead fan:open heater:open sensor:short compressor:open J1-1:open K1:coil-open",
+  "ramsgrat-ct-60":
+    "panel:dead booster:open boost-limit:open KB-joint:open wash:jammed G-3:open U4:dead detergent:open float:stuck-closed A-2:open",
   "sellrun-lc-24":
     "PS:dead F1:blown motor:open guard:stuck-open DR:dead barrier:stays-on start:stuck-open motor:brushes-worn E-1:open belt:drags motor:seized",
   "tannrast-ft-20":

@@ -10,4 +10,5 @@ judgeDialogues([
   "murgast-abs-60",
   "quellmoor-sb-210",
   "velmoor-dw-45",
+  "ramsgrat-ct-60",
 ]);

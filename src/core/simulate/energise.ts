@@ -76,6 +76,8 @@ export class Simulator {
   private readonly ways = new LivedWays();
   /** Stages lived through since it was made. */
   lived = 0;
+  /** How often the machine was brought into a setup since it was made. */
+  energised = 0;
   // Work space of `converge`.
   private readonly relax: Float64Array;
   private readonly lastStep: Float64Array;
@@ -93,6 +95,7 @@ export class Simulator {
    * (blown fuses, tripped cut-offs and modes are carried on). Throws `NoOperatingPoint`.
    */
   energise(setup: SetupEntry, faults: readonly Fault[], values: Values, before?: State): State {
+    this.energised++;
     const { stages, sound, ways } = this.soundParts(setup, values);
     const instancesIn = this.surroundings(setup, faults, values);
     const last = before?.phases[before.phases.length - 1];

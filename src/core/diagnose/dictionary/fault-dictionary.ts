@@ -111,6 +111,11 @@ export class FaultDictionary {
     return new FaultDictionary(this.machine, this.meter, this, more, together, this.comesAndGoes);
   }
 
+  /** How often the machine was brought into a setup so far: most of what building costs. */
+  get broughtAbout(): number {
+    return this.predictor.simulator.energised;
+  }
+
   private fleeting: FaultDictionary | null = null;
 
   /** This dictionary for a complaint that comes and goes; made once. */
@@ -193,12 +198,7 @@ export class FaultDictionary {
   }
 
   /** All samples of a hypothesis in one setup, the nominal one being there already. */
-  private furtherSamples(
-    tests: readonly Test[],
-    h: number,
-    nominal: Column,
-    spared: SparedSamples | null,
-  ): Column[] {
+  private furtherSamples(tests: readonly Test[], h: number, nominal: Column, spared: SparedSamples | null): Column[] {
     const hypothesis = this.hypotheses[h]!;
     const [{ setup }] = tests as [Test];
     const count = this.logWeights[h]!.length;
