@@ -9,9 +9,17 @@ import type { Prediction } from "../reading/prediction";
 import { candidateTests, namedTests, tellingTests } from "./candidates";
 import { blendRow, comingAndGoing } from "./intermittent";
 import { outcomeTable, type OutcomeTable } from "./outcomes";
-import { type Column, extremeSamples, Predictor, sampleWeights, soundSample } from "./predictor";
+import {
+  type Column,
+  EXTREME_SAMPLES,
+  isGraded,
+  predictionAt,
+  Predictor,
+  sampleWeights,
+  soundSample,
+} from "./predictor";
 import { type PackedPredictions, predictionIn, shared, sharedRows } from "./shared-predictions";
-import { leadsOf, SparedSamples } from "./spared-samples";
+import { completedSamples, leadsOf, predictedIn, type Shown, shownIn } from "./spared-samples";
 import { type DictionaryContent, packDictionary, unpackDictionary } from "./stored-dictionary";
 
 /** Tests whose predictions are picked up together. */
@@ -172,17 +180,20 @@ export class FaultDictionary {
     for (const { setup, tests, columns } of nominal) {
       const kept = tests.filter((t) => isKept.has(testKey(t)));
       const places = Int32Array.from(tests.flatMap((t, place) => (isKept.has(testKey(t)) ? [place] : [])));
-      let spared: SparedSamples | null = null;
+      const before = kept.map((t) => earlier.get(leadsOf(this.machine, t)));
       for (let h = 0; h < n; h++) {
         const [own] = columns[h]!;
         if (own && kept.length > 0) {
           // Of the nominal one only what is still asked; the others beside it.
           const first = new Readings(places.length, own.names);
           places.forEach((place, t) => first.take(t, own, place));
-          columns[h] = this.furtherSamples(kept, h, first, spared);
+          // The sound machine comes first, and shows nothing but its own.
+          const known =
+            h === 0
+              ? []
+              : [shownIn(columns[0]!, soundSample), predictedIn(before.map((predictions) => predictions?.[h]))];
+          columns[h] = this.furtherSamples(kept, this.hypotheses[h]!, this.logWeights[h]!.length, first, known);
         }
-        // The sound machine comes first.
-        if (h === 0) spared = new SparedSamples(kept, columns[0]!, earlier, this.predictor.names, this);
         done += this.logWeights[h]!.length - 1;
         if (h % 4 === 3) yield done / total;
       }
@@ -197,23 +208,27 @@ export class FaultDictionary {
     yield 1;
   }
 
-  /** All samples of a hypothesis in one setup, the nominal one being there already. */
-  private furtherSamples(tests: readonly Test[], h: number, nominal: Column, spared: SparedSamples | null): Column[] {
-    const hypothesis = this.hypotheses[h]!;
+  /**
+   * All samples of a hypothesis in one setup, the nominal one being there already; those that show only what is `known`
+   * are not simulated.
+   */
+  private furtherSamples(
+    tests: readonly Test[],
+    hypothesis: Hypothesis,
+    count: number,
+    nominal: Column,
+    known: readonly Shown[],
+  ): Column[] {
     const [{ setup }] = tests as [Test];
-    const count = this.logWeights[h]!.length;
     const simulated = new Map([[0, nominal]]);
-    if (spared) {
+    const simulate = (k: number) => this.predictor.columns(setup, tests, hypothesis, k, k + 1)[0]!;
+    if (known.length > 0) {
       // Of a fault of degree its mildest and its worst are looked at first.
-      for (const k of extremeSamples(count))
-        simulated.set(k, this.predictor.columns(setup, tests, hypothesis, k, k + 1)[0]!);
-      const all = spared.completed(h, simulated, count, soundSample);
+      if (isGraded(this.machine, hypothesis)) for (const k of EXTREME_SAMPLES) simulated.set(k, simulate(k));
+      const all = completedSamples(tests, simulated, count, known, { meter: this.meter, names: this.predictor.names });
       if (all) return all;
     }
-    return Array.from(
-      { length: count },
-      (_, k) => simulated.get(k) ?? this.predictor.columns(setup, tests, hypothesis, k, k + 1)[0]!,
-    );
+    return Array.from({ length: count }, (_, k) => simulated.get(k) ?? simulate(k));
   }
 
   /** Keeps what the columns of one setup show in each of its tests. */
@@ -303,9 +318,29 @@ export class FaultDictionary {
         ...this.together.filter((t) => t.setup === test.setup && !own.has(testKey(t)) && testKey(t) !== key),
         test,
       ];
-      this.predictor.predict(test.setup, here, hypothesis).forEach((p, i) => own.set(testKey(here[i]!), p));
+      const columns = this.columnsOf(hypothesis, here);
+      here.forEach((t, i) => own.set(testKey(t), predictionAt(columns, i)));
     }
     return own.get(key)!;
+  }
+
+  /** What a further hypothesis shows in tests of one setup: two faults mostly what one of them shows alone. */
+  private columnsOf(hypothesis: Hypothesis, tests: readonly Test[]): readonly Column[] {
+    const [{ setup }] = tests as [Test];
+    const count = sampleWeights(this.machine, hypothesis).length;
+    const [nominal] = this.predictor.columns(setup, tests, hypothesis, 0, 1);
+    if (!nominal || hypothesis.kind !== "two faults" || tests.some((t) => t.instant === "recheck"))
+      return this.predictor.columns(setup, tests, hypothesis, 0, count);
+    const predictions = tests.map((t) => this.base!.predictionsFor(t));
+    const known = [0, ...hypothesis.faults.map((f) => this.placeOf(faultId(f)))]
+      .filter((h) => h >= 0)
+      .map((h) => predictedIn(predictions.map((p) => p[h])));
+    return this.furtherSamples(tests, hypothesis, count, nominal, known);
+  }
+
+  /** Place of a single fault by its id; -1 where there is none. */
+  private placeOf(id: string): number {
+    return this.hypotheses.findIndex((h) => h.kind === "fault" && h.id === id);
   }
 
   /** What every hypothesis predicts once these repairs were made. */

@@ -41,16 +41,18 @@ const PLAIN_WEIGHTS = Array.from({ length: PLAIN }, () => 1 / PLAIN);
 export function sampleWeights(machine: Machine, hypothesis: Hypothesis): readonly number[] {
   // Two faults are weighed coarsely: there are many pairs, and what counts is which assemblies they lie in.
   if (hypothesis.kind !== "fault") return PLAIN_WEIGHTS;
-  const graded = faultsOf(machine, hypothesis).some(
-    (f) => machine.partById.get(f.part)?.modes.find((m) => m.id === f.mode)?.severity,
-  );
-  return graded ? GRADED_WEIGHTS : PLAIN_WEIGHTS;
+  return isGraded(machine, hypothesis) ? GRADED_WEIGHTS : PLAIN_WEIGHTS;
 }
 
-/** Of a hypothesis with so many samples, those in which it is at its mildest and at its worst; none for one without degree. */
-export function extremeSamples(count: number): readonly number[] {
-  return count > PLAIN ? [QUANTILES.indexOf(0), QUANTILES.indexOf(1)] : [];
+/** Whether a fault of a hypothesis is one of degree. */
+export function isGraded(machine: Machine, hypothesis: Hypothesis): boolean {
+  return faultsOf(machine, hypothesis).some(
+    (f) => machine.partById.get(f.part)?.modes.find((m) => m.id === f.mode)?.severity,
+  );
 }
+
+/** Samples in which a fault of degree is at its mildest and at its worst. */
+export const EXTREME_SAMPLES: readonly number[] = [QUANTILES.indexOf(0), QUANTILES.indexOf(1)];
 
 /** The sample of the sound machine that is drawn as this one is: the further ones differ in degree only. */
 export function soundSample(k: number): number {

@@ -1,75 +1,67 @@
 import type { Meter } from "../../instrument";
 import type { Machine } from "../../model";
-import { Names, Readings } from "../../quantity";
+import { type Names, Readings } from "../../quantity";
 import { type Test, testKey } from "../../simulate";
 import type { Prediction } from "../reading/prediction";
 import type { Column } from "./predictor";
 import { accuracyIn, isOneReading } from "./shared-predictions";
 
 /**
- * Most faults show in most setups what the sound machine shows, or what they showed at the same two points in an
- * earlier setup. Samples of all hypotheses are the same draws, so where that holds for the samples that are simulated,
- * the others are taken over from there and no machine is brought into that setup for them. One a setup.
+ * What was simulated before and may be shown again: puts what it has of test `t` in sample `k` into `place`; false where
+ * it has nothing.
  */
-export class SparedSamples {
-  /** For each test what all hypotheses predict at the same leads in a setup before. */
-  private readonly before: readonly (readonly Prediction[] | undefined)[];
-  private readonly errors: readonly ReturnType<typeof accuracyIn>[];
-  private readonly one: Readings;
+export type Shown = (into: Readings, place: number, t: number, k: number) => boolean;
 
-  /** `sound`: the columns of the sound machine, all its samples; `earlier`: by `leadsOf`. */
-  constructor(
-    private readonly tests: readonly Test[],
-    private readonly sound: readonly Column[],
-    earlier: ReadonlyMap<string, readonly Prediction[]>,
-    private readonly names: Names,
-    { machine, meter }: { readonly machine: Machine; readonly meter: Meter },
-  ) {
-    this.before = tests.map((t) => earlier.get(leadsOf(machine, t)));
-    this.errors = tests.map((t) => accuracyIn(t, meter));
-    this.one = new Readings(1, names);
-  }
+/** Columns by sample, in the order of the tests. */
+export function shownIn(columns: readonly Column[], sampleOf: (k: number) => number): Shown {
+  return (into, place, t, k) => {
+    into.take(place, columns[sampleOf(k)]!, t);
+    return true;
+  };
+}
 
-  /**
-   * All samples of a hypothesis, from those that were simulated (by their number); null where one of these shows
-   * something of its own, so that the others have to be simulated too. `count`: how many there are; those beyond the
-   * sound machine's differ from one of its in degree only, as `soundOf` says.
-   */
-  completed(
-    h: number,
-    simulated: ReadonlyMap<number, Column>,
-    count: number,
-    soundOf: (sample: number) => number,
-  ): Column[] | null {
-    for (let t = 0; t < this.tests.length; t++)
-      if (!this.isLikeSound(t, simulated, soundOf) && !this.isLikeBefore(t, h, simulated)) return null;
-    return Array.from({ length: count }, (_, k) => {
-      const own = simulated.get(k);
-      if (own) return own;
-      const column = new Readings(this.tests.length, this.names);
-      this.tests.forEach((_, t) => {
-        if (this.isLikeSound(t, simulated, soundOf)) column.take(t, this.sound[soundOf(k)]!, t);
-        else column.put(t, this.before[t]![h]![k]);
-      });
-      return column;
+/** Predictions by test; undefined for a test that was not simulated there. */
+export function predictedIn(predictions: readonly (Prediction | undefined)[]): Shown {
+  return (into, place, t, k) => {
+    const prediction = predictions[t];
+    if (!prediction || k >= prediction.length) return false;
+    into.put(place, prediction[k]);
+    return true;
+  };
+}
+
+/**
+ * All `count` samples of a hypothesis in one setup from those that were simulated (by their number). Samples of all
+ * hypotheses are the same draws: where every test shows in them what something `known` shows in the same ones (the
+ * sound machine, one of two faults alone, the same two points in another setup), the others are taken over from there,
+ * and no machine is brought into that setup for them. Null where a test shows something of its own.
+ */
+export function completedSamples(
+  tests: readonly Test[],
+  simulated: ReadonlyMap<number, Column>,
+  count: number,
+  known: readonly Shown[],
+  { meter, names }: { readonly meter: Meter; readonly names: Names },
+): Column[] | null {
+  const one = new Readings(1, names);
+  const from: Shown[] = [];
+  for (let t = 0; t < tests.length; t++) {
+    const error = accuracyIn(tests[t]!, meter);
+    const like = known.find((shown) => {
+      for (const [k, column] of simulated)
+        if (!shown(one, 0, t, k) || !isOneReading(column, t, one, 0, error)) return false;
+      return true;
     });
+    if (!like) return null;
+    from.push(like);
   }
-
-  private isLikeSound(t: number, simulated: ReadonlyMap<number, Column>, soundOf: (sample: number) => number): boolean {
-    for (const [k, column] of simulated)
-      if (!isOneReading(column, t, this.sound[soundOf(k)]!, t, this.errors[t]!)) return false;
-    return true;
-  }
-
-  private isLikeBefore(t: number, h: number, simulated: ReadonlyMap<number, Column>): boolean {
-    const before = this.before[t]?.[h];
-    if (!before) return false;
-    for (const [k, column] of simulated) {
-      this.one.put(0, before[k]);
-      if (!isOneReading(column, t, this.one, 0, this.errors[t]!)) return false;
-    }
-    return true;
-  }
+  return Array.from({ length: count }, (_, k) => {
+    const own = simulated.get(k);
+    if (own) return own;
+    const column = new Readings(tests.length, names);
+    from.forEach((shown, t) => shown(column, t, t, k));
+    return column;
+  });
 }
 
 /** Names what is measured or looked at, whatever the setup; with the power on and off apart. */
