@@ -1,4 +1,5 @@
 import type { z } from "zod";
+import { once } from "./scalar";
 import type { Energy } from "./energy";
 import type { Face, Program } from "./program/program";
 import type { Trait } from "./traits";
@@ -358,9 +359,16 @@ export type FacesOf = (
 /** What the simulation reports of a thing whose state keeps changing. */
 export const FLICKERS = "flickers";
 
-/** Keeps the field type inside the kind and its id in the type, and lets the registry hold all kinds together. */
-export function definePart<F, const K extends string = string>(
-  kind: PartKind<F> & { readonly kind: K },
-): PartKind<F> & { readonly kind: K } {
-  return kind;
+/**
+ * Keeps the field type inside the kind and its id in the type, and lets the registry hold all kinds together. The schema
+ * of its fields is made when a file is first read: a page that only shows a machine does without.
+ */
+export function definePart<F, const K extends string = string>({
+  fields,
+  ...kind
+}: Omit<PartKind<F>, "fields"> & { readonly kind: K; readonly fields: () => PartKind<F>["fields"] }): PartKind<F> & {
+  readonly kind: K;
+} {
+  const schema = once(fields);
+  return Object.defineProperty(kind, "fields", { get: schema, enumerable: true }) as PartKind<F> & { readonly kind: K };
 }

@@ -11,9 +11,11 @@ const numberText = z
   .max(40)
   .regex(/^[+-]?[\d.,]+(?:[eE][+-]?\d{1,3})?\s*(?:[pnuµmkKMGR]\d*)?$/, say.isNoNumber);
 
+const numberOrText = z.union([numberText, z.number()]);
+
 /** A number within limits; 4k7 and 4700 are the same. */
 export function number(limits: { min?: number; max?: number; above?: number } = {}) {
-  return z.union([numberText, z.number()]).transform((raw, ctx) => {
+  return numberOrText.transform((raw, ctx) => {
     const value = typeof raw === "number" ? raw : readEngineering(raw)?.value;
     if (value === undefined || !Number.isFinite(value)) {
       ctx.addIssue({ code: "custom", message: say.isNoNumber });
@@ -41,3 +43,9 @@ export const id = z
 
 /** A line of text for people. */
 export const words = z.string().trim().min(1).max(400);
+
+/** Makes something when it is first asked for: schemas take long to build, and most pages read no file. */
+export function once<T>(make: () => T): () => T {
+  let made: { readonly value: T } | null = null;
+  return () => (made ??= { value: make() }).value;
+}

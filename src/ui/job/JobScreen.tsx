@@ -19,7 +19,6 @@ import type { TestCard, Times } from "../../core/diagnose";
 import type { RestRule } from "../../core/schedule";
 import { dictionaryAddress } from "../../contract/machines";
 import { programOf, type Test, testKey } from "../../core/simulate";
-import { useKept } from "../shell/useKept";
 import { leftBehind, noFaultFound } from "../../core/repair";
 import type { UnitRecord } from "../../contract/units";
 import { BetterStep } from "./BetterStep";
@@ -59,7 +58,7 @@ import type { ReadingEntry } from "./ReadingField";
 import { ORDINARY_METER } from "../../core/instrument";
 import { Conflicts } from "./Conflicts";
 import { OthersNote } from "./OthersNote";
-import { useHydrated } from "../shell/useHydrated";
+import { useLiveMark } from "../shell/useLiveMark";
 import { useAddress } from "../shell/useAddress";
 import { Progress } from "../shell/Progress";
 import { say } from "#words/ui/job/JobScreen";
@@ -95,12 +94,11 @@ export function JobScreen({
 }) {
   const router = useRouter();
   const drawn = commonShelf().of(hash, file);
-  const [who] = useKept("unzo.who");
   const opener = events[0]?.actor ?? "Someone";
   const foresee = useRef<((coming: Job) => void) | null>(null);
   /** What others wrote since one last looked at what is next. */
   const [others, setOthers] = useState<readonly JournalEvent[]>([]);
-  const journal = useJournal(drawn, events, who || opener, {
+  const journal = useJournal(drawn, events, opener, {
     foresee,
     onOther: (entries) => setOthers((before) => [...before, ...entries]),
   });
@@ -278,7 +276,7 @@ export function JobScreen({
       />
     );
   return (
-    <div className="job" data-live={useHydrated() ? "" : undefined}>
+    <div className="job" ref={useLiveMark()}>
       <JobHeader
         job={job}
         machine={machine}

@@ -17,6 +17,7 @@ import { read, sendOnce } from "../shell/send";
 import { journalAfter, logEntry } from "../../contract/entries";
 import { outboxOf, putInOutbox, takeFromOutbox } from "./outbox";
 import { useLive } from "./useLive";
+import { keptNow } from "../shell/useKept";
 import { tellNews } from "../shell/useNews";
 import { say } from "#words/ui/job/useJournal";
 
@@ -56,12 +57,12 @@ interface Told {
 const EITHER = say.whatWasEnteredAfterIt;
 
 /**
- * `foresee` is told at once what the job will be, before anything is drawn; `onOther` what somebody else has written.
+ * Whoever is at this browser writes, or `opener` where nobody has said a name here. `foresee` is told at once what the job will be, before anything is drawn; `onOther` what somebody else has written.
  */
 export function useJournal(
   machine: Machine,
   initial: readonly JournalEvent[],
-  actor: string,
+  opener: string,
   { foresee, onOther }: Told = {},
 ): JournalDesk {
   // Entries without a gap: what decides and what is shown as written.
@@ -125,6 +126,7 @@ export function useJournal(
    */
   const eventOf = useCallback(
     (body: EventBody, isLogged: boolean): JournalEvent => {
+      const actor = keptNow("unzo.who") || opener;
       const content = JSON.stringify([actor, body]);
       const draft = drafts.current.get(content) ?? { id: crypto.randomUUID() };
       drafts.current.set(content, draft);
@@ -140,7 +142,7 @@ export function useJournal(
         body: draft.after === undefined ? body : ({ ...body, after: draft.after } as EventBody),
       };
     },
-    [all, lastSeq, actor, job.id],
+    [all, lastSeq, opener, job.id],
   );
 
   const withEvent = useCallback(
@@ -226,11 +228,11 @@ export function useJournal(
   const ledger = useMemo(() => ledgerOf(job.id, events), [job.id, events]);
   const refusal = useCallback(
     (body: EventBody, unit: Machine) => {
-      const event = { id: job.id, v: 1 as const, actor, body };
+      const event = { id: job.id, v: 1 as const, actor: opener, body };
       const decision = decide(ledger, { file: machine.file, machine: unit }, event);
       return decision.kind === "refused" ? decision.sentence : null;
     },
-    [ledger, machine, actor, job.id],
+    [ledger, machine, opener, job.id],
   );
 
   const unseen = useMemo(() => unseenIn(events), [events]);

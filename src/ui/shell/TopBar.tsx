@@ -3,7 +3,7 @@
 import Link from "next/link";
 import type { ReactNode } from "react";
 import { Waits } from "./Waits";
-import { useHydrated } from "./useHydrated";
+import { useLiveMark } from "./useLiveMark";
 import { Shortcuts } from "../shortcuts/Shortcuts";
 import { PageTitle } from "./PageTitle";
 import { SkipLink } from "./SkipLink";
@@ -28,7 +28,7 @@ interface Props {
 /** The head of every screen that is not a job: where one is, and where else one can go. */
 export function TopBar({ here, title, children }: Props) {
   return (
-    <header className="bar" data-live={useHydrated() ? "" : undefined}>
+    <header className="bar" ref={useLiveMark()}>
       <PageTitle of={title} />
       <SkipLink />
       <Link href="/" className="brand">

@@ -28,6 +28,9 @@ export function useKept(key: string, drawn = ""): [string, (value: string) => vo
   return [value, keep];
 }
 
+/** The same at this moment, for what is not drawn. */
+export const keptNow = (key: string): string => read(key);
+
 const memory = new Map<string, string>();
 const listeners = new Set<() => void>();
 

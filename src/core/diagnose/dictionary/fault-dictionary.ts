@@ -177,7 +177,7 @@ export class FaultDictionary {
     const isKept = new Set([...this.useful, ...this.namedOnly()].map(testKey));
 
     const earlier = new Map<string, readonly Prediction[]>();
-    for (const { setup, tests, columns } of nominal) {
+    for (const { tests, columns } of nominal) {
       const kept = tests.filter((t) => isKept.has(testKey(t)));
       const places = Int32Array.from(tests.flatMap((t, place) => (isKept.has(testKey(t)) ? [place] : [])));
       const before = kept.map((t) => earlier.get(leadsOf(this.machine, t)));

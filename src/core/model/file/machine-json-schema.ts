@@ -8,7 +8,7 @@ import { say } from "#words/core/model/file";
  * Zod schema.
  */
 export function machineJsonSchema(): object {
-  const schema = z.toJSONSchema(machineFileSchema, {
+  const schema = z.toJSONSchema(machineFileSchema.unwrap(), {
     io: "input",
     target: "draft-2020-12",
     unrepresentable: "any",

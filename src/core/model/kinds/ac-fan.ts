@@ -11,11 +11,12 @@ const AT_REST = 1.4;
 /** A fan on the mains. */
 export const acFan = definePart({
   kind: "fan",
-  fields: z.object({
-    volts: number({ above: 0, max: 300 }),
-    amps: number({ above: 0, max: 20 }),
-    ohms: number({ above: 0, max: 1e4 }),
-  }),
+  fields: () =>
+    z.object({
+      volts: number({ above: 0, max: 300 }),
+      amps: number({ above: 0, max: 20 }),
+      ohms: number({ above: 0, max: 1e4 }),
+    }),
   electrical: {
     terminals: () => ["a", "b"],
     load: true,

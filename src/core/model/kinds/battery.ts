@@ -9,11 +9,12 @@ import { say } from "#words/core/model/kinds/battery";
  */
 export const battery = definePart({
   kind: "battery",
-  fields: z.object({
-    volts: number({ above: 0, max: 60 }),
-    ohms: number({ above: 0, max: 10 }),
-    backup: z.enum(["yes", "no"]).default("no"),
-  }),
+  fields: () =>
+    z.object({
+      volts: number({ above: 0, max: 60 }),
+      ohms: number({ above: 0, max: 10 }),
+      backup: z.enum(["yes", "no"]).default("no"),
+    }),
   electrical: {
     terminals: () => ["plus", "minus"],
     source: (f) => f.backup === "no",

@@ -8,11 +8,12 @@ import { definePart, OPEN } from "../kind";
  */
 export const benchFeed = definePart({
   kind: "bench feed",
-  fields: z.object({
-    volts: number({ above: 0, max: 60 }),
-    current: z.enum(["dc", "ac"]),
-    amps: number({ above: 0, max: 100 }),
-  }),
+  fields: () =>
+    z.object({
+      volts: number({ above: 0, max: 60 }),
+      current: z.enum(["dc", "ac"]),
+      amps: number({ above: 0, max: 100 }),
+    }),
   electrical: {
     terminals: () => ["plus", "minus"],
     galvanic: () => [],

@@ -8,7 +8,7 @@ const poles = (n: number) => Array.from({ length: n }, (_, i) => i + 1);
 /** A circuit breaker of one or two poles; it trips in the simulation too. */
 export const breaker = definePart({
   kind: "breaker",
-  fields: z.object({ amps: number({ above: 0, max: 1000 }), poles: number({ min: 1, max: 2 }).default(1) }),
+  fields: () => z.object({ amps: number({ above: 0, max: 1000 }), poles: number({ min: 1, max: 2 }).default(1) }),
   electrical: {
     terminals: (f) => poles(f.poles).flatMap((n) => [`line${n}`, `load${n}`]),
     galvanic: (f) => [poles(f.poles).flatMap((n) => [`line${n}`, `load${n}`])],

@@ -7,7 +7,7 @@ import { say } from "#words/core/model/kinds/buzzer";
 /** A buzzer that sounds by itself while it is fed. */
 export const buzzer = definePart({
   kind: "buzzer",
-  fields: z.object({ volts: number({ above: 0, max: 60 }), amps: number({ above: 0, max: 1 }) }),
+  fields: () => z.object({ volts: number({ above: 0, max: 60 }), amps: number({ above: 0, max: 1 }) }),
   electrical: {
     terminals: () => ["plus", "minus"],
     load: true,

@@ -34,12 +34,13 @@ const siemensOf = (values: readonly number[], volts: number, winding: 0 | 1) =>
  */
 export const capacitorMotor = definePart({
   kind: "capacitor motor",
-  fields: z.object({
-    volts: number({ above: 0, max: 480 }),
-    amps: number({ above: 0, max: 100 }),
-    mainOhms: number({ above: 0, max: 1000 }),
-    startOhms: number({ above: 0, max: 1000 }),
-  }),
+  fields: () =>
+    z.object({
+      volts: number({ above: 0, max: 480 }),
+      amps: number({ above: 0, max: 100 }),
+      mainOhms: number({ above: 0, max: 1000 }),
+      startOhms: number({ above: 0, max: 1000 }),
+    }),
   electrical: {
     terminals: () => ["common", "main", "start", "case"],
     load: true,

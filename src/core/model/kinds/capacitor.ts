@@ -9,7 +9,7 @@ const LEAK_SECONDS = 50;
 /** A capacitor across a rail or a line. */
 export const capacitor = definePart({
   kind: "capacitor",
-  fields: z.object({ farads: number({ above: 0, max: 100 }) }),
+  fields: () => z.object({ farads: number({ above: 0, max: 100 }) }),
   electrical: {
     terminals: () => ["a", "b"],
     stores: true,

@@ -9,11 +9,12 @@ const TOO_LITTLE = [0.88, 0.905] as const;
 /** An alternator or another charger of a battery that works while what drives it turns (`place` is driven, 0 to 1). */
 export const charger = definePart({
   kind: "charger",
-  fields: z.object({
-    volts: number({ above: 0, max: 60 }),
-    ohms: number({ above: 0, max: 10 }),
-    place: id,
-  }),
+  fields: () =>
+    z.object({
+      volts: number({ above: 0, max: 60 }),
+      ohms: number({ above: 0, max: 10 }),
+      place: id,
+    }),
   electrical: {
     terminals: () => ["plus", "minus"],
     galvanic: () => [["plus", "minus"]],

@@ -5,7 +5,7 @@ import { say } from "#words/core/model/kinds/coin-input";
 /** A coin switch: makes while a coin falls past it. */
 export const coinInput = definePart({
   kind: "coin input",
-  fields: z.object({}),
+  fields: () => z.object({}),
   electrical: {
     terminals: () => ["a", "b"],
     galvanic: () => [["a", "b"]],

@@ -19,16 +19,17 @@ const STALLS_AT = 0.5;
  */
 export const compressor = definePart({
   kind: "compressor",
-  fields: z.object({
-    volts: number({ above: 0, max: 480 }),
-    runAmps: number({ above: 0, max: 100 }),
-    /** Direct-current resistance of the windings as an ohmmeter sees them, ohms. */
-    windingOhms: number({ above: 0, max: 1000 }),
-    /** Direct-current resistance of the start winding, ohms, where its end is brought out. */
-    startOhms: number({ above: 0, max: 1000 }).optional(),
-    /** Minutes of rest before it may be started again. */
-    restMinutes: number({ min: 0, max: 60 }),
-  }),
+  fields: () =>
+    z.object({
+      volts: number({ above: 0, max: 480 }),
+      runAmps: number({ above: 0, max: 100 }),
+      /** Direct-current resistance of the windings as an ohmmeter sees them, ohms. */
+      windingOhms: number({ above: 0, max: 1000 }),
+      /** Direct-current resistance of the start winding, ohms, where its end is brought out. */
+      startOhms: number({ above: 0, max: 1000 }).optional(),
+      /** Minutes of rest before it may be started again. */
+      restMinutes: number({ min: 0, max: 60 }),
+    }),
   electrical: {
     terminals: (f) => ["line", "neutral", "case", ...(f.startOhms === undefined ? [] : ["start"])],
     load: true,

@@ -6,7 +6,7 @@ import { say } from "#words/core/model/kinds/contact";
 /** One mated contact of a plug: near side (board, or first half) to far side (wire, or second half). */
 export const contact = definePart({
   kind: "contact",
-  fields: z.object({ connector: id }),
+  fields: () => z.object({ connector: id }),
   electrical: {
     terminals: () => ["near", "far"],
     galvanic: () => [["near", "far"]],

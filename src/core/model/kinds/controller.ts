@@ -16,37 +16,38 @@ import { id, number } from "../scalar";
 import { definePart, OPEN, VAGUE_OHMS, type Instance, type View, CHIPS_OHMS, CLAMP_OHMS, JUNCTION_OHMS } from "../kind";
 import { say } from "#words/core/model/kinds/controller";
 
-const fields = z.object({
-  rail: z.object({ min: number({ above: 0, max: 60 }), max: number({ above: 0, max: 60 }) }),
-  loadOhms: number({ above: 1, max: 1e6 }),
-  /** Inputs read as a share of the rail, each with the resistor that pulls it up (or down). */
-  inputs: z
-    .record(
-      id,
-      z.object({
-        pullUpOhms: number({ above: 0, max: 1e7 }).optional(),
-        pullDownOhms: number({ above: 0, max: 1e7 }).optional(),
-      }),
-    )
-    .default({}),
-  /** Outputs: `sinks` pulls its terminal to the return, `lifts` raises it to the rail through a resistor. */
-  outputs: z
-    .record(
-      id,
-      z.object({
-        does: z.enum(["sinks", "lifts"]),
-        ohms: number({ above: 0, max: 1e6 }),
-        when: conditionSchema,
-        after: number({ min: 0, max: 86400 }).default(0),
-        atOnce: conditionSchema.optional(),
-      }),
-    )
-    .default({}),
-  /** Lines scanned for keys: for each key the two lines it joins. */
-  keys: z.record(id, z.tuple([id, id])).default({}),
-  ...programSchema.shape,
-});
-type Fields = z.output<typeof fields>;
+const fields = () =>
+  z.object({
+    rail: z.object({ min: number({ above: 0, max: 60 }), max: number({ above: 0, max: 60 }) }),
+    loadOhms: number({ above: 1, max: 1e6 }),
+    /** Inputs read as a share of the rail, each with the resistor that pulls it up (or down). */
+    inputs: z
+      .record(
+        id,
+        z.object({
+          pullUpOhms: number({ above: 0, max: 1e7 }).optional(),
+          pullDownOhms: number({ above: 0, max: 1e7 }).optional(),
+        }),
+      )
+      .default({}),
+    /** Outputs: `sinks` pulls its terminal to the return, `lifts` raises it to the rail through a resistor. */
+    outputs: z
+      .record(
+        id,
+        z.object({
+          does: z.enum(["sinks", "lifts"]),
+          ohms: number({ above: 0, max: 1e6 }),
+          when: conditionSchema,
+          after: number({ min: 0, max: 86400 }).default(0),
+          atOnce: conditionSchema.optional(),
+        }),
+      )
+      .default({}),
+    /** Lines scanned for keys: for each key the two lines it joins. */
+    keys: z.record(id, z.tuple([id, id])).default({}),
+    ...programSchema.shape,
+  });
+type Fields = z.output<ReturnType<typeof fields>>;
 
 /** The chip without power: what it remembers of its mode, if it does. */
 interface Asleep {

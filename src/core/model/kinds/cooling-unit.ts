@@ -10,19 +10,20 @@ const ENOUGH = 0.5;
 /** The cooling unit of an absorption refrigerator: it cools when one of the things that can heat its boiler does. */
 export const coolingUnit = definePart({
   kind: "cooling unit",
-  fields: z.object({
-    /** What heats the boiler: a part and its watts, or a part and what is seen of it. */
-    heats: z.record(
-      id,
-      z.union([
-        z.strictObject({ part: id, watts: number({ above: 0, max: 5000 }) }),
-        z.strictObject({ part: id, seen: words }),
-      ]),
-    ),
-    place: id,
-    /** What the boiler comes to when the unit no longer circulates, degrees Celsius. */
-    hotCelsius: number({ min: 0, max: 500 }),
-  }),
+  fields: () =>
+    z.object({
+      /** What heats the boiler: a part and its watts, or a part and what is seen of it. */
+      heats: z.record(
+        id,
+        z.union([
+          z.strictObject({ part: id, watts: number({ above: 0, max: 5000 }) }),
+          z.strictObject({ part: id, seen: words }),
+        ]),
+      ),
+      place: id,
+      /** What the boiler comes to when the unit no longer circulates, degrees Celsius. */
+      hotCelsius: number({ min: 0, max: 500 }),
+    }),
   electrical: NO_CIRCUIT,
   failures: {
     modes: () => [{ id: "leaks", words: say.leaksOrNoLongerCirculates, odds: 1, source: "from memory" }],

@@ -7,7 +7,7 @@ const CORES = ["line", "neutral", "earth"] as const;
 /** A three-core cord from the plug's pins to the machine. */
 export const cord = definePart({
   kind: "cord",
-  fields: z.object({}),
+  fields: () => z.object({}),
   electrical: {
     terminals: () => CORES.flatMap((core) => [`${core}-pin`, core]),
     galvanic: () => [

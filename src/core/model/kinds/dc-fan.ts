@@ -7,7 +7,7 @@ import { say } from "#words/core/model/kinds/dc-fan";
 /** A direct-current fan. */
 export const dcFan = definePart({
   kind: "dc fan",
-  fields: z.object({ volts: number({ above: 0, max: 60 }), amps: number({ above: 0, max: 20 }) }),
+  fields: () => z.object({ volts: number({ above: 0, max: 60 }), amps: number({ above: 0, max: 20 }) }),
   electrical: {
     terminals: () => ["plus", "minus"],
     load: true,

@@ -6,7 +6,7 @@ import { say } from "#words/core/model/kinds/diode";
 /** A diode for direct current, as a switch that closes when it is driven forward. Its forward voltage is left out. */
 export const diode = definePart({
   kind: "diode",
-  fields: z.object({ amps: number({ above: 0, max: 400 }) }),
+  fields: () => z.object({ amps: number({ above: 0, max: 400 }) }),
   electrical: {
     terminals: () => ["anode", "cathode"],
     galvanic: () => [["anode", "cathode"]],

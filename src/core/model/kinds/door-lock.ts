@@ -9,12 +9,13 @@ const LOCKED = 1;
 /** An electric door lock: a coil that drives the bolt, and a contact that tells whether the bolt is home. */
 export const doorLock = definePart({
   kind: "door lock",
-  fields: z.object({
-    door: id,
-    current: z.enum(["ac", "dc"]),
-    volts: number({ above: 0, max: 300 }),
-    ohms: number({ above: 0, max: 1e5 }),
-  }),
+  fields: () =>
+    z.object({
+      door: id,
+      current: z.enum(["ac", "dc"]),
+      volts: number({ above: 0, max: 300 }),
+      ohms: number({ above: 0, max: 1e5 }),
+    }),
   electrical: {
     terminals: () => ["coil-a", "coil-b", "sense-a", "sense-b"],
     load: true,

@@ -6,7 +6,7 @@ import { say } from "#words/core/model/kinds/door-switch";
 /** A switch worked by a door. */
 export const doorSwitch = definePart({
   kind: "door switch",
-  fields: z.object({ door: id, closedWhen: z.enum(["door open", "door closed"]) }),
+  fields: () => z.object({ door: id, closedWhen: z.enum(["door open", "door closed"]) }),
   electrical: {
     terminals: () => ["a", "b"],
     galvanic: () => [["a", "b"]],

@@ -7,7 +7,7 @@ import { say } from "#words/core/model/kinds/driven";
 /** Something a motor drives by a belt or a coupling: it moves when the motor turns and the belt holds. */
 export const driven = definePart({
   kind: "driven",
-  fields: z.object({ by: id, when: words }),
+  fields: () => z.object({ by: id, when: words }),
   electrical: NO_CIRCUIT,
   failures: {
     modes: () => [

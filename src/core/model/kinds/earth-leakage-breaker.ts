@@ -12,7 +12,7 @@ const TRIPS_AT = 0.75;
 /** An earth-leakage breaker in the feed: it trips when less comes back through the neutral than went out. */
 export const earthLeakageBreaker = definePart({
   kind: "earth-leakage breaker",
-  fields: z.object({ milliamps: number({ above: 0, max: 500 }) }),
+  fields: () => z.object({ milliamps: number({ above: 0, max: 500 }) }),
   electrical: {
     terminals: () => ["line", "neutral", "load-line", "load-neutral"],
     galvanic: () => [

@@ -13,11 +13,12 @@ const RUNS = 2;
  */
 export const engineSet = definePart({
   kind: "engine set",
-  fields: z.object({
-    volts: number({ above: 0, max: 480 }),
-    crankAmps: number({ above: 0, max: 1000 }),
-    startVolts: number({ above: 0, max: 60 }),
-  }),
+  fields: () =>
+    z.object({
+      volts: number({ above: 0, max: 480 }),
+      crankAmps: number({ above: 0, max: 1000 }),
+      startVolts: number({ above: 0, max: 60 }),
+    }),
   electrical: {
     terminals: () => ["crank", "fuel", "return", "line", "neutral"],
     source: () => true,

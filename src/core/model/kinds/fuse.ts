@@ -22,10 +22,11 @@ export function coldOhms(amps: number, family: keyof typeof COLD): number {
 /** A fuse. It blows in the simulation too, when what flows is well above its rating. */
 export const fuse = definePart({
   kind: "fuse",
-  fields: z.object({
-    amps: number({ above: 0, max: 1000 }),
-    family: z.enum(["quick", "time-lag", "blade"]).default("quick"),
-  }),
+  fields: () =>
+    z.object({
+      amps: number({ above: 0, max: 1000 }),
+      family: z.enum(["quick", "time-lag", "blade"]).default("quick"),
+    }),
   electrical: {
     terminals: () => ["a", "b"],
     galvanic: () => [["a", "b"]],

@@ -6,7 +6,7 @@ import { say } from "#words/core/model/kinds/hall-sensor";
 /** A Hall sensor: fed from a rail, its output pulls to the return near a magnet. */
 export const hallSensor = definePart({
   kind: "hall sensor",
-  fields: z.object({ place: id, volts: number({ above: 0, max: 60 }) }),
+  fields: () => z.object({ place: id, volts: number({ above: 0, max: 60 }) }),
   electrical: {
     terminals: () => ["plus", "out", "return"],
     galvanic: () => [["plus", "out", "return"]],

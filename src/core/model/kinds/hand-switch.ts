@@ -6,10 +6,11 @@ import { say } from "#words/core/model/kinds/hand-switch";
 /** A switch, button or selector contact worked by hand. */
 export const handSwitch = definePart({
   kind: "switch",
-  fields: z.object({
-    rests: z.enum(["open", "closed"]).default("open"),
-    amps: number({ above: 0, max: 100 }).optional(),
-  }),
+  fields: () =>
+    z.object({
+      rests: z.enum(["open", "closed"]).default("open"),
+      amps: number({ above: 0, max: 100 }).optional(),
+    }),
   electrical: {
     terminals: () => ["a", "b"],
     galvanic: () => [["a", "b"]],

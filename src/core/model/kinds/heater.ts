@@ -7,7 +7,7 @@ import { say } from "#words/core/model/kinds/heater";
 /** A resistive heating element in a metal sheath. Nominal ohms = volts^2 / watts. */
 export const heater = definePart({
   kind: "heater",
-  fields: z.object({ volts: number({ above: 0, max: 480 }), watts: number({ above: 0, max: 20000 }) }),
+  fields: () => z.object({ volts: number({ above: 0, max: 480 }), watts: number({ above: 0, max: 20000 }) }),
   electrical: {
     terminals: () => ["a", "b", "case"],
     load: true,

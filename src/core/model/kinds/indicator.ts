@@ -6,7 +6,7 @@ import { say } from "#words/core/model/kinds/indicator";
 /** A lamp on a board, worked by a control program: dark, steady, or a pattern that means something. */
 export const indicator = definePart({
   kind: "indicator",
-  fields: z.object({ of: id, lamp: id, volts: number({ above: 0, max: 60 }) }),
+  fields: () => z.object({ of: id, lamp: id, volts: number({ above: 0, max: 60 }) }),
   electrical: {
     terminals: () => ["plus", "return"],
     galvanic: () => [["plus", "return"]],

@@ -6,7 +6,7 @@ import { say } from "#words/core/model/kinds/inrush-resistor";
 /** A resistor that limits the inrush of a supply, often the one that gives way. */
 export const inrushResistor = definePart({
   kind: "inrush resistor",
-  fields: z.object({ ohms: number({ above: 0, max: 1000 }) }),
+  fields: () => z.object({ ohms: number({ above: 0, max: 1000 }) }),
   electrical: {
     terminals: () => ["a", "b"],
     galvanic: () => [["a", "b"]],

@@ -5,7 +5,7 @@ import { say } from "#words/core/model/kinds/insulation";
 /** Two conductors that run side by side where a loom is bent or pinched; whole until it is rubbed through. */
 export const insulation = definePart({
   kind: "insulation",
-  fields: z.object({}),
+  fields: () => z.object({}),
   electrical: {
     terminals: () => ["a", "b"],
     galvanic: () => [],

@@ -8,7 +8,7 @@ export const WIRE_OHMS = 0.02;
 /** A wire or a resistor put between two points in a setup; made by the compiler, never written in a file. */
 export const jumper = definePart({
   kind: "jumper",
-  fields: z.object({ ohms: number({ above: 0, max: 1e7 }) }),
+  fields: () => z.object({ ohms: number({ above: 0, max: 1e7 }) }),
   electrical: {
     terminals: () => ["a", "b"],
     galvanic: () => [],

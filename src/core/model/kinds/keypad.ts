@@ -6,7 +6,7 @@ import { say } from "#words/core/model/kinds/keypad";
 /** A keypad as a matrix: each key joins two of its pins. */
 export const keypad = definePart({
   kind: "keypad",
-  fields: z.object({ keys: z.record(id, z.tuple([id, id])) }),
+  fields: () => z.object({ keys: z.record(id, z.tuple([id, id])) }),
   contradictions: (f) => (Object.keys(f.keys).length === 0 ? [say.aKeypadNeedsAtLeast] : []),
   electrical: {
     terminals: (f) => [...new Set(Object.values(f.keys).flat())],

@@ -10,11 +10,12 @@ const COLD = 10;
 /** A filament lamp. */
 export const lamp = definePart({
   kind: "lamp",
-  fields: z.object({
-    current: z.enum(["ac", "dc"]),
-    volts: number({ above: 0, max: 300 }),
-    watts: number({ above: 0, max: 1000 }),
-  }),
+  fields: () =>
+    z.object({
+      current: z.enum(["ac", "dc"]),
+      volts: number({ above: 0, max: 300 }),
+      watts: number({ above: 0, max: 1000 }),
+    }),
   electrical: {
     terminals: () => ["a", "b"],
     load: true,

@@ -6,7 +6,7 @@ import { say } from "#words/core/model/kinds/led";
 /** A light-emitting diode with its series resistor. */
 export const led = definePart({
   kind: "led",
-  fields: z.object({ volts: number({ above: 0, max: 60 }), amps: number({ above: 0, max: 1 }) }),
+  fields: () => z.object({ volts: number({ above: 0, max: 60 }), amps: number({ above: 0, max: 1 }) }),
   electrical: {
     terminals: () => ["plus", "minus"],
     galvanic: () => [["plus", "minus"]],

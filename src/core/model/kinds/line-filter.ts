@@ -9,10 +9,11 @@ import { say } from "#words/core/model/kinds/line-filter";
  */
 export const lineFilter = definePart({
   kind: "line filter",
-  fields: z.object({
-    xFarads: number({ min: 0, max: 1e-5 }).default(1e-7),
-    yFarads: number({ min: 0, max: 1e-7 }).default(2.2e-9),
-  }),
+  fields: () =>
+    z.object({
+      xFarads: number({ min: 0, max: 1e-5 }).default(1e-7),
+      yFarads: number({ min: 0, max: 1e-7 }).default(2.2e-9),
+    }),
   electrical: {
     terminals: () => ["line-in", "neutral-in", "line", "neutral", "earth"],
     galvanic: () => [["line-in", "line", "neutral-in", "neutral"], ["earth"]],

@@ -9,7 +9,7 @@ const LOAD = 1; // memory: input conductance
 /** Bridge and smoothing capacitor behind a transformer: an unregulated direct rail. */
 export const linearSupply = definePart({
   kind: "linear supply",
-  fields: z.object({ volts: number({ above: 0, max: 60 }) }),
+  fields: () => z.object({ volts: number({ above: 0, max: 60 }) }),
   electrical: {
     terminals: () => ["in-a", "in-b", "out", "return"],
     galvanic: () => [["in-a", "in-b", "out", "return"]],

@@ -12,12 +12,13 @@ export interface Rating {
  * The rating plate of a coil or a small motor with two leads: what it is fed with, what it takes, what an ohmmeter
  * sees of it.
  */
-export const coilPlate = z.object({
-  current: z.enum(["ac", "dc"]),
-  volts: number({ above: 0, max: 300 }),
-  amps: number({ above: 0, max: 20 }),
-  ohms: number({ above: 0, max: 1e5 }),
-});
+export const coilPlate = () =>
+  z.object({
+    current: z.enum(["ac", "dc"]),
+    volts: number({ above: 0, max: 300 }),
+    amps: number({ above: 0, max: 20 }),
+    ohms: number({ above: 0, max: 1e5 }),
+  });
 
 /** Volts across two terminals as a load rated so feels them: rms for alternating, signed for direct. */
 export function fedVolts(view: View, a: string, b: string, { current }: Rating): number {
@@ -78,7 +79,7 @@ export function stampLeak(stamp: Stamp, ends: readonly [number, number], leaks: 
 export function coilElectrical(
   powerFactor: number,
   stalled?: { readonly mode: string; readonly times: number },
-): Electrical<z.output<typeof coilPlate>> {
+): Electrical<z.output<ReturnType<typeof coilPlate>>> {
   return {
     terminals: () => ["a", "b"],
     load: true,
@@ -97,7 +98,7 @@ export function coilElectrical(
     dead: ({ mode, values }, stamp) => stamp.conduct(0, mode === "open" ? OPEN : 1 / values[0]!),
     ...(stalled
       ? {
-          stampAtStart({ fields, mode, values }: Instance<z.output<typeof coilPlate>>, stamp: Stamp) {
+          stampAtStart({ fields, mode, values }: Instance<z.output<ReturnType<typeof coilPlate>>>, stamp: Stamp) {
             if (mode !== "open") stampWinding(stamp, 0, values[0]!, fields, values[1]! * stalled.times, powerFactor);
           },
         }

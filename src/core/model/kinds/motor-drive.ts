@@ -18,11 +18,12 @@ const LEAK = 1e-6;
  */
 export const motorDrive = definePart({
   kind: "motor drive",
-  fields: z.object({
-    volts: number({ above: 0, max: 60 }),
-    inputVolts: number({ above: 0, max: 60 }),
-    limitAmps: number({ above: 0, max: 400 }),
-  }),
+  fields: () =>
+    z.object({
+      volts: number({ above: 0, max: 60 }),
+      inputVolts: number({ above: 0, max: 60 }),
+      limitAmps: number({ above: 0, max: 400 }),
+    }),
   electrical: {
     terminals: () => ["plus", "return", "input", "out-a", "out-b", "report"],
     galvanic: () => [["plus", "return", "input", "out-a", "out-b", "report"]],

@@ -16,14 +16,15 @@ const STARTS_AT = { dc: 0.2, ac: 0.55 } as const;
 /** A motor with two leads, for direct or alternating current. A direct-current one follows the polarity. */
 export const motor = definePart({
   kind: "motor",
-  fields: z.object({
-    current: z.enum(["ac", "dc"]),
-    volts: number({ above: 0, max: 480 }),
-    amps: number({ above: 0, max: 400 }),
-    /** What an ohmmeter sees of its winding. */
-    ohms: number({ above: 0, max: 1e4 }),
-    brushes: z.enum(["yes", "no"]).default("no"),
-  }),
+  fields: () =>
+    z.object({
+      current: z.enum(["ac", "dc"]),
+      volts: number({ above: 0, max: 480 }),
+      amps: number({ above: 0, max: 400 }),
+      /** What an ohmmeter sees of its winding. */
+      ohms: number({ above: 0, max: 1e4 }),
+      brushes: z.enum(["yes", "no"]).default("no"),
+    }),
   electrical: {
     terminals: () => ["a", "b", "case"],
     load: true,

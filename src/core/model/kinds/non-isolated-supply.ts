@@ -11,11 +11,12 @@ const OUT = 0; // memory: output volts
  */
 export const nonIsolatedSupply = definePart({
   kind: "non-isolated supply",
-  fields: z.object({
-    volts: number({ above: 0, max: 60 }),
-    lineVolts: number({ above: 0, max: 300 }),
-    maxAmps: number({ above: 0, max: 10 }),
-  }),
+  fields: () =>
+    z.object({
+      volts: number({ above: 0, max: 60 }),
+      lineVolts: number({ above: 0, max: 300 }),
+      maxAmps: number({ above: 0, max: 10 }),
+    }),
   electrical: {
     terminals: () => ["line", "neutral", "out"],
     galvanic: () => [["line", "neutral", "out"]],

@@ -14,7 +14,8 @@ export function ntcOhms(ohms25: number, beta: number, celsius: number): number {
 /** A thermistor whose resistance falls with temperature. */
 export const ntc = definePart({
   kind: "ntc",
-  fields: z.object({ ohms25: number({ above: 0, max: 1e7 }), beta: number({ above: 500, max: 10000 }), place: id }),
+  fields: () =>
+    z.object({ ohms25: number({ above: 0, max: 1e7 }), beta: number({ above: 500, max: 10000 }), place: id }),
   electrical: {
     terminals: () => ["a", "b"],
     galvanic: () => [["a", "b"]],

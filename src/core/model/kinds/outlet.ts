@@ -5,7 +5,7 @@ import { say } from "#words/core/model/kinds/outlet";
 /** The wall outlet and the wiring behind it: line, neutral bonded to earth at the building, protective earth. */
 export const outlet = definePart({
   kind: "outlet",
-  fields: z.object({}),
+  fields: () => z.object({}),
   electrical: {
     terminals: () => ["line", "neutral", "earth"],
     source: () => true,

@@ -18,18 +18,19 @@ const LABELS = ["dark", "dashes", "lit", "dark"] as const;
  */
 export const panel = definePart({
   kind: "panel",
-  fields: z.object({
-    startVolts: number({ above: 0, max: 60 }),
-    stopVolts: number({ above: 0, max: 60 }),
-    runOhms: number({ above: 0.1, max: 1e6 }),
-    /** What an ohmmeter sees of it, below the voltage at which its chips conduct. */
-    deadOhms: number({ above: 0.1, max: 1e7 }),
-    linkVolts: number({ above: 0, max: 60 }),
-    /** The controller whose display it is; none: lit is all that is known. */
-    shows: id.optional(),
-    /** Known to go dark some time after power-up, and to come back with a power cycle, for a while. */
-    tires: z.enum(["yes", "no"]).default("no"),
-  }),
+  fields: () =>
+    z.object({
+      startVolts: number({ above: 0, max: 60 }),
+      stopVolts: number({ above: 0, max: 60 }),
+      runOhms: number({ above: 0.1, max: 1e6 }),
+      /** What an ohmmeter sees of it, below the voltage at which its chips conduct. */
+      deadOhms: number({ above: 0.1, max: 1e7 }),
+      linkVolts: number({ above: 0, max: 60 }),
+      /** The controller whose display it is; none: lit is all that is known. */
+      shows: id.optional(),
+      /** Known to go dark some time after power-up, and to come back with a power cycle, for a while. */
+      tires: z.enum(["yes", "no"]).default("no"),
+    }),
   electrical: {
     terminals: () => ["plus", "return", "link"],
     galvanic: () => [["plus", "return", "link"]],

@@ -6,7 +6,7 @@ import { say } from "#words/core/model/kinds/payment-input";
 /** A payment module: fed from a rail, its output pulls to the return for a credit; its lamp says that it lives. */
 export const paymentInput = definePart({
   kind: "payment input",
-  fields: z.object({ volts: number({ above: 0, max: 60 }), amps: number({ above: 0, max: 5 }) }),
+  fields: () => z.object({ volts: number({ above: 0, max: 60 }), amps: number({ above: 0, max: 5 }) }),
   electrical: {
     terminals: () => ["plus", "return", "pulse"],
     galvanic: () => [["plus", "return", "pulse"]],

@@ -9,7 +9,7 @@ const END = 0.005;
 /** A potentiometer; where it stands goes by the level of its place, 0 at end `a`, 1 at end `b`. */
 export const potentiometer = definePart({
   kind: "potentiometer",
-  fields: z.object({ ohms: number({ above: 0, max: 1e7 }), place: id }),
+  fields: () => z.object({ ohms: number({ above: 0, max: 1e7 }), place: id }),
   electrical: {
     terminals: () => ["a", "wiper", "b"],
     galvanic: () => [["a", "wiper", "b"]],

@@ -6,7 +6,8 @@ import { say } from "#words/core/model/kinds/pressure-switch";
 /** A pressure or float switch: its contact goes by how far a place is filled. */
 export const pressureSwitch = definePart({
   kind: "pressure switch",
-  fields: z.object({ place: id, above: number({ min: 0, max: 1 }), rests: z.enum(["open", "closed"]).default("open") }),
+  fields: () =>
+    z.object({ place: id, above: number({ min: 0, max: 1 }), rests: z.enum(["open", "closed"]).default("open") }),
   electrical: {
     terminals: () => ["a", "b"],
     galvanic: () => [["a", "b"]],

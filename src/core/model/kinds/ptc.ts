@@ -6,7 +6,7 @@ import { say } from "#words/core/model/kinds/ptc";
 /** A ceramic PTC: low when cold, high when its own current has heated it. As a starter or a small heater. */
 export const ptc = definePart({
   kind: "ptc",
-  fields: z.object({ coldOhms: number({ above: 0, max: 1e5 }), hotOhms: number({ above: 0, max: 1e7 }) }),
+  fields: () => z.object({ coldOhms: number({ above: 0, max: 1e5 }), hotOhms: number({ above: 0, max: 1e7 }) }),
   electrical: {
     terminals: () => ["a", "b"],
     galvanic: () => [["a", "b"]],

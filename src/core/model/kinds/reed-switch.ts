@@ -6,7 +6,7 @@ import { say } from "#words/core/model/kinds/reed-switch";
 /** A reed contact that closes near a magnet. */
 export const reedSwitch = definePart({
   kind: "reed switch",
-  fields: z.object({ place: id, rests: z.enum(["open", "closed"]).default("open") }),
+  fields: () => z.object({ place: id, rests: z.enum(["open", "closed"]).default("open") }),
   electrical: {
     terminals: () => ["a", "b"],
     galvanic: () => [["a", "b"]],

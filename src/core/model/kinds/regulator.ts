@@ -9,7 +9,7 @@ const LOAD = 1; // memory: input conductance
 /** A linear regulator: a lower rail from a higher one, sharing its return. */
 export const regulator = definePart({
   kind: "regulator",
-  fields: z.object({ volts: number({ above: 0, max: 48 }), dropoutVolts: number({ min: 0, max: 5 }) }),
+  fields: () => z.object({ volts: number({ above: 0, max: 48 }), dropoutVolts: number({ min: 0, max: 5 }) }),
   electrical: {
     terminals: () => ["in", "out", "return"],
     galvanic: () => [["in", "out", "return"]],

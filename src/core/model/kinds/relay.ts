@@ -9,11 +9,12 @@ import { say } from "#words/core/model/kinds/relay";
  */
 export const relay = definePart({
   kind: "relay",
-  fields: z.object({
-    coilVolts: number({ above: 0, max: 240 }),
-    coilOhms: number({ above: 0, max: 1e5 }),
-    contactAmps: number({ above: 0, max: 200 }),
-  }),
+  fields: () =>
+    z.object({
+      coilVolts: number({ above: 0, max: 240 }),
+      coilOhms: number({ above: 0, max: 1e5 }),
+      contactAmps: number({ above: 0, max: 200 }),
+    }),
   electrical: {
     terminals: () => ["coil-a", "coil-b", "common", "make"],
     galvanic: () => [

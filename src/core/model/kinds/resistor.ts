@@ -6,7 +6,7 @@ import { say } from "#words/core/model/kinds/resistor";
 /** A resistor. */
 export const resistor = definePart({
   kind: "resistor",
-  fields: z.object({ ohms: number({ above: 0, max: 1e8 }) }),
+  fields: () => z.object({ ohms: number({ above: 0, max: 1e8 }) }),
   electrical: {
     terminals: () => ["a", "b"],
     galvanic: () => [["a", "b"]],

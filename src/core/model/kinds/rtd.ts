@@ -17,7 +17,7 @@ export function rtdOhms(ohms0: number, celsius: number): number {
 /** A platinum resistance thermometer. */
 export const rtd = definePart({
   kind: "rtd",
-  fields: z.object({ ohms0: number({ above: 0, max: 1e4 }), place: id }),
+  fields: () => z.object({ ohms0: number({ above: 0, max: 1e4 }), place: id }),
   electrical: {
     terminals: () => ["a", "b"],
     galvanic: () => [["a", "b"]],

@@ -6,7 +6,7 @@ import { say } from "#words/core/model/kinds/run-capacitor";
 /** A run capacitor in the lead of an auxiliary winding. */
 export const runCapacitor = definePart({
   kind: "run capacitor",
-  fields: z.object({ farads: number({ above: 0, max: 1e-3 }) }),
+  fields: () => z.object({ farads: number({ above: 0, max: 1e-3 }) }),
   electrical: {
     terminals: () => ["a", "b"],
     stores: true,

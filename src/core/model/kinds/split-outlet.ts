@@ -5,7 +5,7 @@ import { say } from "#words/core/model/kinds/split-outlet";
 /** A split-phase outlet: two legs of half the supply voltage each side of a neutral that is earthed at the building. */
 export const splitOutlet = definePart({
   kind: "split outlet",
-  fields: z.object({}),
+  fields: () => z.object({}),
   electrical: {
     terminals: () => ["line1", "neutral", "line2", "earth"],
     source: () => true,

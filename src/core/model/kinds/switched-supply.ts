@@ -17,15 +17,16 @@ const LOAD = 1; // memory: input conductance
  */
 export const switchedSupply = definePart({
   kind: "switched supply",
-  fields: z.object({
-    volts: number({ above: 0, max: 60 }),
-    /** Line voltage it needs, volts rms. */
-    startVolts: number({ above: 0, max: 300 }),
-    /** Output current at which it trips, amperes. */
-    limitAmps: number({ above: 0, max: 100 }),
-    /** Y capacitor from output return to primary return, farads. */
-    yFarads: number({ min: 0, max: 1e-7 }),
-  }),
+  fields: () =>
+    z.object({
+      volts: number({ above: 0, max: 60 }),
+      /** Line voltage it needs, volts rms. */
+      startVolts: number({ above: 0, max: 300 }),
+      /** Output current at which it trips, amperes. */
+      limitAmps: number({ above: 0, max: 100 }),
+      /** Y capacitor from output return to primary return, farads. */
+      yFarads: number({ min: 0, max: 1e-7 }),
+    }),
   electrical: {
     terminals: () => ["line", "neutral", "bulk-plus", "bulk-minus", "out", "return"],
     galvanic: () => [

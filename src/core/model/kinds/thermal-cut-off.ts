@@ -9,11 +9,12 @@ const OPENED = 1;
 /** A cut-off that opens when its place grows too hot: for good, until it is set by hand, or until it has cooled. */
 export const thermalCutOff = definePart({
   kind: "thermal cut-off",
-  fields: z.object({
-    opensAbove: number({ min: 0, max: 600 }),
-    place: id,
-    resets: z.enum(["never", "by hand", "by itself"]),
-  }),
+  fields: () =>
+    z.object({
+      opensAbove: number({ min: 0, max: 600 }),
+      place: id,
+      resets: z.enum(["never", "by hand", "by itself"]),
+    }),
   electrical: {
     terminals: () => ["a", "b"],
     galvanic: () => [["a", "b"]],

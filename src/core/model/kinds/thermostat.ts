@@ -6,7 +6,7 @@ import { say } from "#words/core/model/kinds/thermostat";
 /** A thermostat: its contact goes by the temperature of a place. */
 export const thermostat = definePart({
   kind: "thermostat",
-  fields: z.object({ celsius: number({ min: -60, max: 400 }), place: id, closes: z.enum(["above", "below"]) }),
+  fields: () => z.object({ celsius: number({ min: -60, max: 400 }), place: id, closes: z.enum(["above", "below"]) }),
   electrical: {
     terminals: () => ["a", "b"],
     galvanic: () => [["a", "b"]],

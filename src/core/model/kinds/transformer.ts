@@ -9,12 +9,13 @@ const LOAD = 1; // memory: input conductance
 /** An isolating transformer as a block: what the secondary gives is drawn at the primary. */
 export const transformer = definePart({
   kind: "transformer",
-  fields: z.object({
-    voltsIn: number({ above: 0, max: 480 }),
-    voltsOut: number({ above: 0, max: 60 }),
-    ohmsIn: number({ above: 0, max: 1e5 }),
-    ohmsOut: number({ above: 0, max: 1000 }),
-  }),
+  fields: () =>
+    z.object({
+      voltsIn: number({ above: 0, max: 480 }),
+      voltsOut: number({ above: 0, max: 60 }),
+      ohmsIn: number({ above: 0, max: 1e5 }),
+      ohmsOut: number({ above: 0, max: 1000 }),
+    }),
   electrical: {
     terminals: () => ["in-a", "in-b", "out-a", "out-b"],
     galvanic: () => [

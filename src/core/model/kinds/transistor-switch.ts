@@ -6,7 +6,7 @@ import { say } from "#words/core/model/kinds/transistor-switch";
 /** A transistor that switches its drain to its source when the gate is lifted. */
 export const transistorSwitch = definePart({
   kind: "transistor switch",
-  fields: z.object({ gateVolts: number({ above: 0, max: 20 }), ohms: number({ above: 0, max: 10 }) }),
+  fields: () => z.object({ gateVolts: number({ above: 0, max: 20 }), ohms: number({ above: 0, max: 10 }) }),
   electrical: {
     terminals: () => ["gate", "drain", "source"],
     galvanic: () => [["gate", "drain", "source"]],

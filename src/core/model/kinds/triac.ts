@@ -11,7 +11,7 @@ const ON = 1;
 /** A triac as an output: it conducts alternating current while its gate is driven. */
 export const triac = definePart({
   kind: "triac",
-  fields: z.object({ amps: number({ above: 0, max: 100 }) }),
+  fields: () => z.object({ amps: number({ above: 0, max: 100 }) }),
   electrical: {
     terminals: () => ["gate", "mt1", "mt2"],
     galvanic: () => [["gate", "mt1", "mt2"]],

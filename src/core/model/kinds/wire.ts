@@ -6,7 +6,7 @@ import { say } from "#words/core/model/kinds/wire";
 /** One wire between two points of the harness. */
 export const wire = definePart({
   kind: "wire",
-  fields: z.object({ colour: words.optional() }),
+  fields: () => z.object({ colour: words.optional() }),
   electrical: {
     terminals: () => ["a", "b"],
     galvanic: () => [["a", "b"]],
