@@ -9,7 +9,7 @@ import {
   outlay,
   proofRun,
   type ProofStep,
-  swapPlan,
+  procedureFor,
   toldOfRepair,
   USUAL_RATES,
   weighOptions,
@@ -163,7 +163,7 @@ async function repairAndClose(
     seals: "none",
     approved: { by: "Kitchen lead", price },
   });
-  for (const stage of swapPlan(machine, assembly.assembly).stages)
+  for (const stage of procedureFor(machine, { assembly: assembly.assembly, option: option!.option.id, fault }).stages)
     await log({ type: "staged", plan: assembly.assembly, stage: stage.id, done: true });
   const steps = proofRun(machine, ORDINARY_METER, before.opened.complaint ?? null, fault);
   for (const step of steps) {

@@ -9,7 +9,7 @@ import { carryOver, type CarryOver } from "../../src/core/repair/carry-over";
 import { leftBehind, type LeftBehind } from "../../src/core/repair/left-behind";
 import { optionsFor, USUAL_RATES, weighOptions } from "../../src/core/repair/options";
 import { proofRun, proofState, type ProofStep } from "../../src/core/repair/proof-run";
-import { swapPlan, type SwapPlan } from "../../src/core/repair/swap-plan";
+import { procedureFor, type Procedure } from "../../src/core/repair/procedure";
 import type { Test } from "../../src/core/simulate/test";
 import { search } from "./isolate-unit";
 import { UnitOnTheBench } from "./unit-on-the-bench";
@@ -55,7 +55,7 @@ export class TestJournal {
 /** What came of one fault taken from the complaint to the closed record. */
 export interface WholeWay {
   readonly found: readonly string[];
-  readonly plan: SwapPlan;
+  readonly plan: Procedure;
   readonly carried: CarryOver;
   readonly steps: readonly ProofStep[];
   /** Steps that fail on the unit before its repair, and after it. */
@@ -118,7 +118,7 @@ export function wholeWay(dictionary: FaultDictionary, fault: Fault, unit: UnitOn
       words: s.name,
     });
   const carried = carryOver(machine, journal.job);
-  const plan = swapPlan(machine, assembly);
+  const plan = procedureFor(machine, { assembly, option: best!.option.id, fault });
   for (const stage of plan.stages) journal.log({ type: "staged", plan: assembly, stage: stage.id, done: true });
   for (const s of carried.settings)
     journal.log({ type: "setting", setting: s.setting, value: s.value!, moment: "set", words: s.name });

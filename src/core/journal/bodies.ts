@@ -226,11 +226,24 @@ export const stagedBody = (plan: string, stage: string, done: boolean): Body<"st
   done,
 });
 
+/** A repair given up half-way; what is to be put back is named as the list of what is left behind names it. */
+export const abandonedBody = (
+  plan: string,
+  reason: string,
+  back: readonly { readonly id: string; readonly words: string }[],
+): Body<"abandoned"> => ({
+  type: "abandoned",
+  plan,
+  words: upTo(400, reason.trim()),
+  back: back.map(({ id, words }) => ({ item: `work ${id}`, words: upTo(300, words) })),
+});
+
 /** A part held against what the machine wants. */
 export const matchedBody = (
   assembly: string,
   hand: { readonly number: string; readonly revision: string },
   match: { readonly fits: boolean; readonly words: string },
+  despite?: { readonly reason: string; readonly by: string },
 ): Body<"matched"> => ({
   type: "matched",
   piece: assembly,
@@ -238,6 +251,7 @@ export const matchedBody = (
   revision: hand.revision.trim(),
   fits: match.fits,
   words: match.words,
+  ...(despite ? { despite: { reason: upTo(400, despite.reason.trim()), by: upTo(80, despite.by.trim()) } } : {}),
 });
 
 /** A photo that was taken at a stage; marks and caption come later. */

@@ -180,8 +180,15 @@ export const eventBodySchema = z.discriminatedUnion("type", [
     seals: z.enum(["none", "whole", "broken"]),
     approved: z.strictObject({ by: text(80), price: finite.min(0).max(1e6) }).optional(),
   }),
-  /** A stage of a swap or an add-on that is done, or is not after all. */
-  z.strictObject({ type: z.literal("staged"), plan: text(80), stage: text(40), done: z.boolean() }),
+  /** A step or a whole stage of a repair or an add-on that is done, or is not after all. */
+  z.strictObject({ type: z.literal("staged"), plan: text(80), stage: text(120), done: z.boolean() }),
+  /** A repair given up half-way, why, and what has to be put back as it was. */
+  z.strictObject({
+    type: z.literal("abandoned"),
+    plan: text(80),
+    words: text(400),
+    back: z.array(z.strictObject({ item: text(120), words: text(300) })).max(120),
+  }),
   /** A part held against what the machine wants: its number and revision, and what came of it. */
   z.strictObject({
     type: z.literal("matched"),
@@ -190,6 +197,8 @@ export const eventBodySchema = z.discriminatedUnion("type", [
     revision: z.string().trim().max(20),
     fits: z.boolean(),
     words: text(600),
+    /** Why one that does not fit goes in all the same, and who answers for that. */
+    despite: z.strictObject({ reason: text(400), by: text(80) }).optional(),
   }),
   /**
    * A photo kept with the job, by the hash of its content, and what is marked on it; the last marks of a photo count.
@@ -198,7 +207,7 @@ export const eventBodySchema = z.discriminatedUnion("type", [
   z.strictObject({
     type: z.literal("photo"),
     hash: z.string().regex(/^[0-9a-f]{64}$/),
-    stage: text(40),
+    stage: text(120),
     caption: z.string().trim().max(200),
     marks: z
       .array(
@@ -221,7 +230,7 @@ export const eventBodySchema = z.discriminatedUnion("type", [
   /** Something changed for the while that has to be put back: a valve shut, a breaker off, a menu unlocked. */
   z.strictObject({ type: z.literal("changed"), item: text(80), words: text(200) }),
   /** That is put back; also for what the program lists by itself: covers, jumpers, modes. */
-  z.strictObject({ type: z.literal("restored"), item: text(80), words: text(200) }),
+  z.strictObject({ type: z.literal("restored"), item: text(120), words: text(300) }),
   /** A step of the proof run: measured or seen, passed or failed, with the limit it was held against. */
   z.strictObject({
     type: z.literal("proved"),

@@ -27,6 +27,7 @@ export {
   settingCarried,
   settingFound,
   settingSet,
+  abandonedBody,
   stagedBody,
   unitSetBody,
   stillThere,

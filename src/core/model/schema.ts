@@ -289,6 +289,31 @@ const addOn = once(() =>
   }),
 );
 
+/** How parts of a machine are held or joined. */
+export const JOINT_KINDS = [
+  "screw",
+  "clip",
+  "key slot",
+  "snap tab",
+  "stand-off",
+  "adhesive",
+  "ribbon",
+  "terminal",
+  "tab",
+  "solder",
+] as const;
+
+/** One kind of joint that holds an assembly: how many, of what size, undone with what, and the cover over them. */
+const joint = once(() =>
+  z.strictObject({
+    kind: z.enum(JOINT_KINDS),
+    count: number({ min: 1, max: 100 }).default(1),
+    size: words.optional(),
+    tool: words.optional(),
+    over: id.optional(),
+  }),
+);
+
 const assembly = once(() =>
   z.strictObject({
     id,
@@ -298,6 +323,8 @@ const assembly = once(() =>
     minutes: minutes(),
     /** Of the spare, in the shop's money. */
     price: number({ min: 0, max: 1e6 }),
+    /** What holds it and joins it, beside its plugs. */
+    joints: list(joint(), 20),
     board: yesNo.default(false),
     /** Work for a licensed trade: handed over, never tried. */
     licensed: yesNo.default(false),

@@ -62,6 +62,11 @@ export function protectionClass(machine: Machine): ProtectionClass | null {
   return mains.some((s) => s.nodeOf.has("earth")) ? "I" : "II";
 }
 
+/** Least insulation of this machine, megohms; taken as of class I where nothing says. */
+export function insulationOf(machine: Machine): number {
+  return insulationLimit(protectionClass(machine) ?? "I", heatingWatts(machine) > 0);
+}
+
 /** The measurements that the standard asks for after a repair of this machine, for a cord of so many metres. */
 export function safetyTest(machine: Machine, cordMetres = 2): SafetyTest {
   const protection = protectionClass(machine);

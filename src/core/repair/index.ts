@@ -9,4 +9,4 @@ export { type NoFaultFound, noFaultFound } from "./no-fault-found";
 export { cheapWhileOpen, optionsFor, outlay, USUAL_RATES, weighOptions } from "./options";
 export { matchPart } from "./part-match";
 export { PROOF_GROUPS, proofRun, proofState, type ProofStep, toldOfRepair } from "./proof-run";
-export { swapPlan, type SwapStage } from "./swap-plan";
+export { procedureFor, procedureOfJob, wayBack, type WorkStage, type WorkStep } from "./procedure";

@@ -1,4 +1,4 @@
-import { type Fault, has, type Machine } from "../model";
+import { type Fault, has, type Machine, type Part } from "../model";
 import { say } from "#words/core/repair/options";
 
 /**
@@ -97,95 +97,10 @@ export function optionsFor(machine: Machine, fault: Fault): readonly RepairOptio
   };
   if (assembly.licensed)
     return [{ ...replace, id: "hand-over", words: assembly.repair, school: say.workForALicensedTrade }, giveUp];
-  if (smaller === "joint") {
-    return [
-      {
-        ...memory,
-        id: "reseat",
-        words: say.reseatThePlug,
-        minutes: 4,
-        parts: 0,
-        holds: 0.4,
-        school: say.quickAndProvesThePlace,
-      },
-      {
-        ...memory,
-        id: "clean",
-        words: say.cleanBothSidesDryReseat,
-        minutes: 16,
-        parts: 1,
-        holds: 0.75,
-        school: say.mendsThreeContactFaultsIn,
-      },
-      {
-        ...memory,
-        id: "make-room",
-        words: say.makeRoomForAPlug,
-        minutes: 20,
-        parts: 0,
-        holds: 0.8,
-        school: say.onlyWhereSomethingKeepsIt,
-      },
-      {
-        ...memory,
-        id: "pin",
-        words: say.renewPinAndSocket,
-        minutes: 22,
-        parts: 4,
-        holds: 0.94,
-        school: say.forAPinThatIs,
-      },
-      {
-        ...memory,
-        id: "harness",
-        words: say.replaceTheHarness,
-        minutes: 40,
-        parts: 35,
-        holds: 0.98,
-        leadDays: 3,
-        school: say.whereSeveralContactsAreBad,
-      },
-      giveUp,
-    ];
-  }
+  if (smaller === "joint") return [...jointOptions(fault), giveUp];
   const board = assembly.board
     ? [
-        ...(smaller === "relay"
-          ? [
-              {
-                ...memory,
-                id: "solder",
-                words: say.solderTheJointAgain,
-                minutes: 18,
-                parts: 0,
-                holds: 0.5,
-                temporary: true,
-                school: say.aBurntJointMeansA,
-              },
-              {
-                ...memory,
-                id: "relay",
-                words: say.replaceTheRelayBothJoints,
-                minutes: 28,
-                parts: 7,
-                holds: 0.92,
-                school: say.theDefaultForABurnt,
-              },
-            ]
-          : []),
-        ...(smaller === "capacitors"
-          ? [
-              {
-                ...memory,
-                id: "capacitors",
-                words: say.renewTheSupplysCapacitors,
-                minutes: 35,
-                parts: 6,
-                holds: 0.8,
-                school: say.whereItSagsTicksOr,
-              },
-            ]
-          : []),
+        ...onBoard(part, fault),
         ...BOARDS.map(({ share, ...b }) => ({
           ...memory,
           ...b,
@@ -211,6 +126,67 @@ export function optionsFor(machine: Machine, fault: Fault): readonly RepairOptio
         ]
       : [];
   return [...board, ...both, giveUp];
+}
+
+const FROM_MEMORY = { leadDays: 0, temporary: false, source: "from memory" as const };
+
+/** A plug's contact. One that is broken or pushed back is not mended by cleaning: then its pin comes first. */
+function jointOptions({ mode }: Fault): readonly RepairOption[] {
+  const isOpen = mode === "open";
+  const option = (id: string, words: string, minutes: number, parts: number, holds: number, school: string) => ({
+    ...FROM_MEMORY,
+    id,
+    words,
+    minutes,
+    parts,
+    holds,
+    school,
+  });
+  return [
+    option("reseat", say.reseatThePlug, 4, 0, isOpen ? 0.3 : 0.4, say.quickAndProvesThePlace),
+    option("clean", say.cleanBothSidesDryReseat, 16, 1, isOpen ? 0.4 : 0.75, say.mendsThreeContactFaultsIn),
+    option("make-room", say.makeRoomForAPlug, 20, 0, isOpen ? 0.35 : 0.5, say.onlyWhereSomethingKeepsIt),
+    option("pin", say.renewPinAndSocket, 22, 4, 0.94, say.forAPinThatIs),
+    { ...option("harness", say.replaceTheHarness, 40, 35, 0.98, say.whereSeveralContactsAreBad), leadDays: 3 },
+  ];
+}
+
+/** What can be mended on a board without another board, by what failed on it. */
+function onBoard(part: Part, { mode }: Fault): readonly RepairOption[] {
+  const solder = { ...FROM_MEMORY, id: "solder", words: say.solderTheJointAgain, minutes: 18, parts: 0 };
+  const relay = { ...FROM_MEMORY, id: "relay", words: say.replaceTheRelayBothJoints, minutes: 28, parts: 7 };
+  if (part.kind.service.repairs === "relay")
+    return [
+      // What welded, or burnt its coil, is not a matter of the joint.
+      ...(mode === "contact-open" ? [{ ...solder, holds: 0.5, temporary: true, school: say.aBurntJointMeansA }] : []),
+      { ...relay, holds: 0.92, school: say.theDefaultForABurnt },
+    ];
+  if (part.kind.service.repairs === "capacitors")
+    return [
+      {
+        ...FROM_MEMORY,
+        id: "capacitors",
+        words: say.renewTheSupplysCapacitors,
+        minutes: 35,
+        parts: 6,
+        holds: 0.8,
+        school: say.whereItSagsTicksOr,
+      },
+    ];
+  if (has(part, "conductor"))
+    return [
+      { ...solder, holds: 0.9, school: say.crackedOnCleanLaminate },
+      {
+        ...FROM_MEMORY,
+        id: "cut-back",
+        words: say.cutBackAndBridge,
+        minutes: 40,
+        parts: 2,
+        holds: 0.8,
+        school: say.charredLaminateConducts,
+      },
+    ];
+  return [];
 }
 
 /** One option with what it costs on average, and the one to fall back on when it does not hold. */

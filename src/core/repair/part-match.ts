@@ -85,7 +85,7 @@ export function matchPart(machine: Machine, assemblyId: string, number: string, 
     );
   if (assembly.number && plain(assembly.number) === given)
     return {
-      fits: true,
+      fits: false,
       verdict: "other revision",
       words: say.theSameNumberButRevision(revision, assembly.revision),
       differences: [

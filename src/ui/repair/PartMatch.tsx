@@ -14,6 +14,8 @@ export function PartMatch({ machine, job, assembly, busy, onLog }: RepairProps) 
   const last = job.work.matches.findLast((m) => m.body.piece === assembly)?.body;
   const [number, setNumber] = useState(last?.number ?? "");
   const [revision, setRevision] = useState(last?.revision ?? "");
+  const [reason, setReason] = useState("");
+  const [by, setBy] = useState("");
   const match = number.trim() === "" ? null : matchPart(machine, assembly, number, revision);
   const logged = last && match && last.number === number.trim() && last.revision === revision.trim();
   return (
@@ -63,6 +65,31 @@ export function PartMatch({ machine, job, assembly, busy, onLog }: RepairProps) 
           >
             {logged ? "Noted" : say.noteIt}
           </Button>
+          {!match.fits && logged && last.despite ? (
+            <p className="mb-0">{say.goesInAllTheSame(last.despite.reason, last.despite.by)}</p>
+          ) : null}
+          {!match.fits && logged && !last.despite ? (
+            <Form
+              className="repair-asks mt-2"
+              onSubmit={(e) => {
+                e.preventDefault();
+                if (reason.trim() && by.trim())
+                  void onLog(matchedBody(assembly, { number, revision }, match, { reason, by }));
+              }}
+            >
+              <Form.Group controlId="despite-reason">
+                <Form.Label>{say.goOnAllTheSameWhy}</Form.Label>
+                <Form.Control value={reason} maxLength={400} onChange={(e) => setReason(e.target.value)} />
+              </Form.Group>
+              <Form.Group controlId="despite-by">
+                <Form.Label>{say.theLeadsWord}</Form.Label>
+                <Form.Control value={by} maxLength={80} onChange={(e) => setBy(e.target.value)} />
+              </Form.Group>
+              <Button type="submit" variant="outline-dark" disabled={busy || !reason.trim() || !by.trim()}>
+                {say.goOnAllTheSame}
+              </Button>
+            </Form>
+          ) : null}
         </div>
       ) : null}
     </section>

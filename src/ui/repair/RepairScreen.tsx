@@ -40,7 +40,7 @@ interface Props {
 
 const STEPS = [
   ["decide", "Decide", "bi-signpost-split"],
-  ["swap", "Swap", "bi-arrow-left-right"],
+  ["swap", "Work", "bi-tools"],
   ["set-up", say.setUp, "bi-sliders"],
   ["prove", "Prove", "bi-patch-check"],
   ["back", "Restore", "bi-list-check"],
@@ -138,6 +138,7 @@ export function RepairScreen({ events, unit, file: drawnFile, hash, assembly, fa
           <Swap
             {...shared}
             job={coming ?? job}
+            fault={fault}
             onDone={() => setAt(file.settings.length > 0 || file.addOns.length > 0 ? "set-up" : "prove")}
           />
         ) : null}

@@ -39,7 +39,7 @@ export function ReasonDialog({ show, title, children, usual = "", does, problem,
           </Modal.Title>
         </Modal.Header>
         <Modal.Body>
-          <p>{children}</p>
+          <div className="mb-3">{children}</div>
           <Form.Label htmlFor="reason">{say.reason}</Form.Label>
           <Form.Control
             id="reason"

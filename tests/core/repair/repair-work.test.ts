@@ -12,7 +12,7 @@ import { judge } from "../../../src/core/repair/judge-proof";
 import { noFaultFound } from "../../../src/core/repair/no-fault-found";
 import { matchPart } from "../../../src/core/repair/part-match";
 import { everydaySetup, proofRun, proofState, toldOfRepair } from "../../../src/core/repair/proof-run";
-import { swapPlan } from "../../../src/core/repair/swap-plan";
+import { procedureFor } from "../../../src/core/repair/procedure";
 import { FLEET, machineNamed } from "../../support/fleet";
 import { TestJournal } from "../../support/whole-way";
 
@@ -489,7 +489,11 @@ describe("cautions of the work", () => {
           kinds.has("inrush resistor"),
       );
       for (const assembly of machine.file.pieces) {
-        const plan = swapPlan(machine, assembly.id);
+        if (assembly.licensed) continue;
+        const plan = procedureFor(machine, { assembly: assembly.id });
+        const stages: readonly string[] = plan.stages.map((s) => s.id);
+        const handled = stages.includes("out") ? "out" : "prepare";
+        const tried = stages.includes("first-power") ? "first-power" : "close";
         const said = plan.stages.flatMap((s) =>
           s.steps.flatMap((x) => x.cautions.map((words) => ({ stage: s.id, words }))),
         );
@@ -499,7 +503,7 @@ describe("cautions of the work", () => {
           expect(
             said.filter((x) => x.words === c.words).map((x) => x.stage),
             `${assembly.id}: ${c.of}`,
-          ).toEqual([c.at]);
+          ).toEqual([{ "power-down": "power-down", open: "open", swap: handled, trial: tried }[c.at]]);
         }
         // A charge is proven gone before anything is touched; every source is off before that.
         const down = plan.stages.find((s) => s.id === "power-down")!;

@@ -24,6 +24,7 @@ function lastOf<T extends EventBody["type"]>(
 
 export const decisions = listOf("decided");
 export const matches = listOf("matched");
+export const abandoned = listOf("abandoned");
 export const modifications = listOf("modified");
 export const madeGood = listOf("made good");
 export const photos = lastOf("photo", (b) => b.hash);

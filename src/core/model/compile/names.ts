@@ -48,11 +48,17 @@ class NameCheck {
 
   /** What lies behind a cover names one that exists. */
   covers(): void {
-    const { connectors, points, clamps, addOns } = this.file;
+    const { connectors, points, clamps, addOns, panels, pieces } = this.file;
     connectors.forEach((c, i) => {
       this.need(this.panels, "cover", c.near.panel, ["connectors", i, "near", "panel"]);
       this.need(this.panels, "cover", c.far.panel, ["connectors", i, "far", "panel"]);
     });
+    panels.forEach((p, i) =>
+      p.under.forEach((over, k) => this.need(this.panels, "cover", over, ["panels", i, "under", k])),
+    );
+    pieces.forEach((p, i) =>
+      p.joints.forEach((j, k) => this.need(this.panels, "cover", j.over, ["pieces", i, "joints", k, "over"])),
+    );
     points.forEach((p, i) => this.need(this.panels, "cover", p.panel, ["points", i, "panel"]));
     clamps.forEach((c, i) => this.need(this.panels, "cover", c.panel, ["clamps", i, "panel"]));
     addOns.forEach((a, i) => this.need(this.panels, "cover", a.panel, ["addOns", i, "panel"]));

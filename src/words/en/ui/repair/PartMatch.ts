@@ -5,4 +5,8 @@ export const say = {
   revision: "Revision",
   notFitted: "Not fitted",
   noteIt: "Note it",
+  goOnAllTheSameWhy: "Going on all the same: why",
+  theLeadsWord: "On the word of (lead)",
+  goOnAllTheSame: "Go on all the same",
+  goesInAllTheSame: (reason: string, by: string) => `Goes in all the same: ${reason} (${by})`,
 };

@@ -1,0 +1,172 @@
+import { describe, expect, test } from "vitest";
+import { accessTo, plugsOf } from "../../../src/core/repair/access";
+import { deadReadings } from "../../../src/core/repair/loads-dead";
+import { optionsFor } from "../../../src/core/repair/options";
+import { matchPart } from "../../../src/core/repair/part-match";
+import { procedureFor, wayBack, type Procedure } from "../../../src/core/repair/procedure";
+import { FLEET, machineNamed } from "../../support/fleet";
+import { walk } from "../../support/walk-procedure";
+
+const ids = (p: Procedure) => p.stages.map((s) => s.id);
+const stepsIn = (p: Procedure, stage: string) => p.stages.find((s) => s.id === stage)?.steps ?? [];
+const words = (p: Procedure) => p.stages.flatMap((s) => s.steps.map((x) => x.words)).join("; ");
+
+/** The order of the trade for swapping a board: common practice, no source. */
+const TRADE = [
+  "match",
+  "settings",
+  "power-down",
+  "open",
+  "unplug",
+  "loads-dead",
+  "out",
+  "prepare",
+  "in",
+  "bonding",
+  "first-power",
+  "loads-in",
+  "functions",
+  "leakage",
+  "close",
+];
+
+describe("every repair of every machine, walked on the file's own covers, plugs and power", () => {
+  test.each(FLEET)("%s: each step of each option can be done where it stands", (name) => {
+    const machine = machineNamed(name);
+    let walked = 0;
+    for (const part of machine.parts) {
+      if (part.modes.length === 0 || machine.assemblyById.get(part.assembly)!.licensed) continue;
+      for (const mode of part.modes)
+        for (const option of optionsFor(machine, { part: part.id, mode: mode.id })) {
+          if (option.id === "give-up") continue;
+          for (const transfer of [false, true]) {
+            const fault = { part: part.id, mode: mode.id };
+            const plan = procedureFor(machine, { assembly: part.assembly, option: option.id, fault, transfer });
+            expect(walk(machine, plan), `${part.id}:${mode.id} ${option.id}`).toEqual([]);
+            const order = ids(plan).map((id) => TRADE.indexOf(id));
+            expect(order).toEqual([...order].sort((a, b) => a - b));
+            walked++;
+          }
+        }
+    }
+    expect(walked).toBeGreaterThan(0);
+  });
+  test("the walker sees what cannot be done", () => {
+    const machine = machineNamed("velmoor-dw-45");
+    const plan = procedureFor(machine, { assembly: "main-board" });
+    const without = (id: string): Procedure => ({ ...plan, stages: plan.stages.filter((s) => s.id !== id) });
+    expect(walk(machine, plan)).toEqual([]);
+    expect(walk(machine, without("power-down")).join()).toContain("with the power on");
+    expect(walk(machine, without("open")).join()).toContain("behind a cover that is on");
+    expect(walk(machine, without("unplug")).join()).toContain("its plug is on");
+    expect(walk(machine, without("in")).join()).toContain("powered with a part out");
+    expect(walk(machine, without("loads-in")).join()).toContain("left off");
+  });
+});
+
+describe("a procedure follows the repair that was chosen", () => {
+  const dish = machineNamed("velmoor-dw-45");
+  test("a relay: board out, why it welded, pump or braid, measured before it goes back", () => {
+    const plan = procedureFor(dish, {
+      assembly: "main-board",
+      option: "relay",
+      fault: { part: "KH", mode: "welded" },
+    });
+    expect(ids(plan)).toContain("out");
+    expect(
+      stepsIn(plan, "match")
+        .find((s) => s.id === "why contact")!
+        .details.join(),
+    ).toContain("Heater");
+    const bench = stepsIn(plan, "prepare").map((s) => s.id);
+    expect(bench).toEqual(["old joint", "desolder", "fit relay", "inspect joints", "measure relay"]);
+    // The same board goes back: there is no number to match.
+    expect(stepsIn(plan, "match").some((s) => s.id === "number")).toBe(false);
+  });
+  test("a plug that is cleaned: read first, only that plug off, wiped, a wait, in, and no board out", () => {
+    const plan = procedureFor(dish, {
+      assembly: "load-plug",
+      option: "clean",
+      fault: { part: "B-1", mode: "resistive" },
+    });
+    expect(stepsIn(plan, "match")[0]!.id).toBe("read first");
+    expect(stepsIn(plan, "unplug").map((s) => s.id)).toEqual(["unplug B"]);
+    expect(stepsIn(plan, "prepare").map((s) => s.id)).toEqual(["cover", "wipe", "dry"]);
+    expect(stepsIn(plan, "prepare").find((s) => s.waits)!.id).toBe("dry");
+    expect(ids(plan)).not.toContain("out");
+    expect(ids(plan)).not.toContain("first-power");
+  });
+  test("a fuse and a cut-off come after their cause; a donor's history is asked for; licensed work has no plan", () => {
+    const dryer = machineNamed("brenzik-cd-30");
+    const limit = dryer.parts.find((p) => p.kind.kind === "thermal cut-off")!;
+    const cut = procedureFor(dryer, {
+      assembly: limit.assembly,
+      option: "replace",
+      fault: { part: limit.id, mode: "open" },
+    });
+    expect(stepsIn(cut, "match")[0]!.id).toBe("why tripped");
+    expect(words(procedureFor(dish, { assembly: "main-board", option: "donor-board" }))).toContain("History");
+    expect(procedureFor(dish, { assembly: "house" }).stages).toEqual([]);
+  });
+  test("what differs in the part in hand becomes a step in its stage", () => {
+    const fridge = machineNamed("firnau-bf-330");
+    const assembly = fridge.file.pieces.find((p) => p.substitutes.length > 0)!;
+    const { differences } = matchPart(fridge, assembly.id, "MB-BF3-D");
+    const plan = procedureFor(fridge, { assembly: assembly.id, differences });
+    const at = (kind: string) => plan.stages.find((s) => s.steps.some((x) => x.id.startsWith(`differs ${kind}`)))?.id;
+    expect([at("snap"), at("height"), at("code")]).toEqual(["prepare", "in", "first-power"]);
+    // The code once the board lives: its rails come before it.
+    const first = stepsIn(plan, "first-power").map((s) => s.id);
+    expect(first.indexOf("rails")).toBeLessThan(first.findIndex((id) => id.startsWith("differs code")));
+  });
+  test("a revision the file does not know never fits; ticks keep their names when a difference is found mid-way", () => {
+    const vending = machineNamed("obwart-dv-8");
+    expect(matchPart(vending, "board", "VC-8", "9")).toMatchObject({ fits: false, verdict: "other revision" });
+    expect(matchPart(vending, "board", "VC-8", "2").fits).toBe(true);
+    const before = procedureFor(vending, { assembly: "board" });
+    const after = procedureFor(vending, {
+      assembly: "board",
+      differences: matchPart(vending, "board", "VC-8E").differences,
+    });
+    const names = (p: Procedure) => p.stages.flatMap((s) => s.steps.map((x) => x.id));
+    expect(names(after)).toEqual(expect.arrayContaining(names(before)));
+    expect(names(after).length).toBeGreaterThan(names(before).length);
+  });
+  test("given up half-way, what was done is undone, the last first, and nothing else", () => {
+    const plan = procedureFor(dish, { assembly: "main-board" });
+    const done = new Set(["off", "prove", "open kick", "unplug A", "unplug B", "out"]);
+    expect(wayBack(plan, done).map((s) => s.undoes)).toEqual(
+      ["out", "unplug A", "unplug B", "open kick"].filter((x) => x !== ""),
+    );
+    expect(wayBack(plan, new Set([...done, "in"])).map((s) => s.undoes)).not.toContain("out");
+    expect(wayBack(plan, new Set())).toEqual([]);
+  });
+});
+
+describe("plugs and ways in", () => {
+  test("a board at the far side of a plug has that plug too", () => {
+    const dish = machineNamed("velmoor-dw-45");
+    expect(plugsOf(dish, "panel-board").map((p) => [p.connector.id, p.side])).toEqual([["C", "far"]]);
+    expect(accessTo(dish, "panel-board").covers).toEqual(["door-skin"]);
+    expect(plugsOf(dish, "main-board").map((p) => p.connector.id)).toEqual(["A", "B", "C", "D"]);
+    expect(accessTo(dish, "main-board").covers).toEqual(["kick"]);
+  });
+  test("what a board drives is read dead at the wire side: ohms by the plate (V squared over watts), and to the case", () => {
+    const dish = machineNamed("velmoor-dw-45");
+    const readings = deadReadings(dish, "main-board", plugsOf(dish, "main-board"));
+    const heater = readings.find((r) => r.load === "heater")!;
+    expect([heater.red, heater.black]).toEqual(["B-1", "B-4"]);
+    // 230 V, 1800 W: 29.4 ohm.
+    expect(heater.ohms).toBeCloseTo(230 ** 2 / 1800, 0);
+    expect(heater.words).toContain("Mohm");
+    const drain = readings.find((r) => r.load === "drain")!;
+    // The file gives its winding.
+    expect(drain.ohms).toBeCloseTo(150, 0);
+    const canteen = machineNamed("ramsgrat-ct-60");
+    const booster = deadReadings(canteen, "main-board", plugsOf(canteen, "main-board")).find(
+      (r) => r.load === "booster",
+    )!;
+    // Through its cut-off: 230 V, 2800 W is 18.9 ohm.
+    expect(booster.ohms).toBeCloseTo(230 ** 2 / 2800, 0);
+  });
+});
