@@ -61,3 +61,27 @@ export function lineChart(series: readonly Series[], x: Axis, y: Axis): string {
   });
   return `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 ${width} ${height}" font-family="sans-serif" font-size="14" fill="${INK}"><rect width="${width}" height="${height}" fill="#fbfcfa"/>${grid.join("")}${drawn.join("")}${ticks.join("")}${text(left + w / 2, top + h + 48, x.words, "middle")}${text(left - 60, top - 8, y.words)}</svg>\n`;
 }
+
+/** One row of a waterfall: what came after what, milliseconds from one beginning. */
+export interface Fall {
+  readonly name: string;
+  readonly marks: readonly (readonly [what: string, at: number])[];
+}
+
+/** Bars of what came after what, a row a case; each stretch is named by what ends it. */
+export function waterfall(rows: readonly Fall[]): string {
+  const [left, top, wide, high] = [170, 20, 560, 46];
+  const most = Math.max(...rows.flatMap((r) => r.marks.map(([, at]) => at)));
+  const x = (ms: number) => left + (wide * ms) / most;
+  const drawn = rows.map((row, i) => {
+    const y = top + i * high;
+    let before = 0;
+    const bars = row.marks.map(([what, at], k) => {
+      const from = Math.min(before, at);
+      before = Math.max(before, at);
+      return `<rect x="${x(from).toFixed(1)}" y="${y}" width="${Math.max(1, x(at) - x(from)).toFixed(1)}" height="16" fill="${COLOURS[k % COLOURS.length]}"/><text x="${x(at).toFixed(1)}" y="${y + (k % 2 === 0 ? 28 : -2)}" text-anchor="end">${what} ${at.toFixed(0)}</text>`;
+    });
+    return `<text x="${left - 10}" y="${y + 13}" text-anchor="end">${row.name}</text>${bars.join("")}`;
+  });
+  return `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 780 ${top + rows.length * high + 10}" font-family="sans-serif" font-size="12" fill="${INK}"><rect width="100%" height="100%" fill="#ffffff"/>${drawn.join("")}</svg>`;
+}

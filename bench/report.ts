@@ -173,6 +173,12 @@ machine to machine and are asserted nowhere. This page and its charts are writte
 | --- | --- | --- | --- |
 ${rows.map((r) => `| ${r.join(" | ")} |`).join("\n")}
 
+## Opening a job
+First byte, first step to be read, keys alive; milliseconds. More, and readings entered: [on the screen](performance-screen.md). What a
+dictionary costs: [dictionaries](performance-dictionary.md).
+
+![milliseconds from the navigation to the first step](charts/opening.svg)
+
 ## Solving
 Against sparse solvers doing the same work: [one solve](performance-solve.md). The chart is of dense ones.
 

@@ -1,4 +1,5 @@
 import { writeFileSync } from "node:fs";
+import { waterfall } from "./chart";
 import type { Entered, Opened, ScreenBench } from "./screen";
 
 const n = (v: number) => (Number.isFinite(v) ? v.toFixed(0) : "-");
@@ -30,6 +31,15 @@ export function writeScreen(
     const of = (e: Entered | null, what: "median" | "p95") => (e ? e[what] : NaN);
     return `| ${how} | ${own?.readings ?? 0} | ${n(of(own, "median"))}${times(then?.median, of(own, "median"))} | ${n(of(own, "p95"))}${times(then?.p95, of(own, "p95"))} |`;
   });
+  const falls = Object.entries(now.opening).map(([name, o]) => ({
+    name,
+    marks: [
+      ["first byte", o.firstByte],
+      ["step", o.step],
+      ["alive", o.alive],
+    ] as const,
+  }));
+  writeFileSync(new URL("../docs/charts/opening.svg", import.meta.url), waterfall(falls));
   const page = `# On the screen, measured
 
 \`npm run bench -- screen\`: ${run.machine}, Node ${run.node}, commit ${run.commit}, ${run.at.slice(0, 10)}. Chromium, a fresh browser store for every

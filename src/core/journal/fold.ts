@@ -17,8 +17,8 @@ export interface Work {
   /** Stages that are done, by plan. */
   readonly stages: Readonly<Record<string, readonly string[]>>;
   readonly matches: readonly Done<"matched">[];
-  /** Repairs given up half-way. */
-  readonly abandoned: readonly Done<"abandoned">[];
+  /** Repairs given up half-way; absent while none was. */
+  readonly abandoned?: readonly Done<"abandoned">[];
   /** Photos in the order in which they were first kept, each with its last marks. */
   readonly photos: readonly Done<"photo">[];
   /** What was changed for the while and is not put back. */
@@ -111,7 +111,7 @@ export function foldJournal(events: readonly JournalEvent[], about: UnitStateLoo
       decisions: told.decisions,
       stages: Object.fromEntries([...told.stages].map(([plan, done]) => [plan, [...done]])),
       matches: told.matches,
-      abandoned: told.abandoned,
+      ...(told.abandoned.length > 0 ? { abandoned: told.abandoned } : {}),
       photos: [...told.photos.values()],
       changed: [...told.changed.values()],
       proved: [...told.proved.values()],

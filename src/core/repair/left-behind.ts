@@ -37,7 +37,7 @@ export function leftBehind(machine: Machine, job: Job): readonly LeftBehind[] {
     );
   for (const { body } of job.work.changed)
     list.push({ item: body.item, words: body.words, undo: say.putItBack, derived: false });
-  for (const { body } of job.work.abandoned)
+  for (const { body } of job.work.abandoned ?? [])
     for (const { item, words } of body.back) list.push(derived(item, words, say.putItBack));
   for (const s of machine.file.settings) {
     const own = job.answers.flatMap(({ body }) => (body.type === "setting" && body.setting === s.id ? [body] : []));

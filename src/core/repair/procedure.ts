@@ -280,7 +280,10 @@ class Planner {
           act: { does: "open", cover: id },
         }),
       ),
-      this.step("overview", say.theWholeAssemblyWithIts, { photo: true }),
+      this.step("overview", say.theWholeAssemblyWithIts, {
+        photo: true,
+        cautions: this.access.covers.length === 0 ? this.about("open") : [],
+      }),
     ];
   }
 

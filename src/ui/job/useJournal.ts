@@ -57,7 +57,8 @@ interface Told {
 const EITHER = say.whatWasEnteredAfterIt;
 
 /**
- * Whoever is at this browser writes, or `opener` where nobody has said a name here. `foresee` is told at once what the job will be, before anything is drawn; `onOther` what somebody else has written.
+ * Whoever is at this browser writes, or `opener` where nobody has said a name here. `foresee` is told at once what the
+ * job will be, before anything is drawn; `onOther` what somebody else has written.
  */
 export function useJournal(
   machine: Machine,

@@ -24,7 +24,7 @@ describe("part match", () => {
   test.each([
     ["MB-BF3-C", "C", true, "same"],
     ["mb bf3 c", "", true, "same"],
-    ["MB-BF3-C", "D", true, "other revision"],
+    ["MB-BF3-C", "D", false, "other revision"],
     ["MB-BF3-D", "", true, "substitute"],
     ["MB-BF3-B", "B2", true, "substitute"],
     ["MB-BF3-B", "B1", false, "unknown"],
