@@ -4,6 +4,7 @@ import { readdirSync, readFileSync } from "node:fs";
 import { ORDINARY_METER } from "../src/core/instrument";
 import { readMachineYaml } from "../src/core/model";
 import { FaultDictionary, faultGroups, fileDoubts, unmeetableProofs } from "../src/core/diagnose";
+import { accessTo } from "../src/core/repair";
 import { testKey } from "../src/core/simulate";
 import { search } from "../tests/support/isolate-unit";
 import { randomSource, randomValues, UnitOnTheBench } from "../tests/support/unit-on-the-bench";
@@ -27,6 +28,8 @@ for (const name of readdirSync(folder).filter(
   );
   for (const g of groups) console.log(`   together: ${g.join(", ")}`);
   for (const doubt of fileDoubts(machine)) console.log(`   ${doubt}`);
+  for (const { id } of machine.file.pieces)
+    for (const words of accessTo(machine, id).lacks) console.log(`   ${words}`);
   for (const u of unmeetableProofs(dictionary))
     console.log(`   ${u.fault} (${u.assembly}) cannot be proven: ${u.words}`);
   start = performance.now();

@@ -62,7 +62,7 @@ const clean: Way = {
   at: "plug",
   before: () => [one("read first", say.feedAndReturnReadLoaded, { details: [say.cleaningDestroysEvidence] })],
   steps: () => [
-    one("cover", say.whatMustNotBeWettedCovered, { cautions: [say.sprayDeadColdAired] }),
+    one("cover", say.whatMustNotBeWettedCovered),
     one("wipe", say.bothHalvesWiped, { details: [say.tensionOfEachSocket] }),
     one("dry", say.dryAsTheLabelSays, { waits: true }),
   ],

@@ -1,5 +1,6 @@
 /** From the cause found to the machine proven well. What others may use of it; nothing else is reached. */
 
+export { accessTo } from "./access";
 export { addOnPlan } from "./add-on";
 export { carryOver } from "./carry-over";
 export { judge } from "./judge-proof";

@@ -200,7 +200,10 @@ class Planner {
       bonding: this.bonding(),
       "first-power": this.firstPower(),
       "loads-in": this.loadsIn(),
-      functions: [this.step("functions", say.functionsBelow)],
+      functions: [
+        ...(this.way?.at === "plug" ? [this.step("tried", say.complaintTried, { details: [say.ifGoneNoteIt] })] : []),
+        this.step("functions", say.functionsBelow),
+      ],
       leakage: [this.step("leakage", say.safetyTestBelow)],
       close: this.closing(),
     };

@@ -54,7 +54,7 @@ export function Swap({
     <section aria-label={say.theSwap} className="swap">
       <div className="d-flex gap-3 align-items-center flex-wrap">
         <h2 className="mb-0">{say.partAboutMinutesMin(decided ? decided.words : say.theSwap, plan.minutes)}</h2>
-        {plan.stages.some((s) => s.id === "unplug") ? (
+        {plan.stages.some((s) => s.id === "out") ? (
           <Form.Check
             className="d-print-none"
             type="switch"

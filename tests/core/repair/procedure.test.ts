@@ -151,6 +151,23 @@ describe("plugs and ways in", () => {
     expect(plugsOf(dish, "main-board").map((p) => p.connector.id)).toEqual(["A", "B", "C", "D"]);
     expect(accessTo(dish, "main-board").covers).toEqual(["kick"]);
   });
+  test.each(FLEET)("%s: every piece that is no licensed work has a way in", (name) => {
+    const machine = machineNamed(name);
+    for (const { id } of machine.file.pieces)
+      expect(accessTo(machine, id).lacks.filter((words) => words.includes("behind which cover"))).toEqual([]);
+  });
+  test("a file that does not say how a piece is held says so; one that does makes steps of it, undone in reverse", () => {
+    const canteen = machineNamed("ramsgrat-ct-60");
+    expect(accessTo(canteen, "valve").lacks.join()).toContain("how Water valve is held");
+    const plan = procedureFor(canteen, { assembly: "main-board" });
+    const out = stepsIn(plan, "out").map((s) => s.id);
+    expect(out).toEqual(["joint 0 screw", "joint 1 stand-off", "joint 2 tab", "out"]);
+    const back = stepsIn(plan, "in").filter((s) => s.undoes?.startsWith("joint"));
+    expect(back.map((s) => s.undoes)).toEqual(["joint 2 tab", "joint 1 stand-off", "joint 0 screw"]);
+    // Load plugs stay off at the first power and go in after it.
+    expect(stepsIn(plan, "first-power")[0]!.details.join()).toContain("Plug B stays off");
+    expect(stepsIn(plan, "loads-in").map((s) => s.id)).toEqual(expect.arrayContaining(["plug B", "plug E"]));
+  });
   test("what a board drives is read dead at the wire side: ohms by the plate (V squared over watts), and to the case", () => {
     const dish = machineNamed("velmoor-dw-45");
     const readings = deadReadings(dish, "main-board", plugsOf(dish, "main-board"));

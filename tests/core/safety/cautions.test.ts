@@ -117,7 +117,7 @@ describe("the cautions of a step, word for word and no others", () => {
     exposureOf(machine, machine.setupById.get(of[0])!, makeTest(...of));
   const DEAD = (what: string) =>
     `Pull the plug and keep it in sight. Meter on volts first: prove it dead before you turn to ${what}.`;
-  const BULK = "The bulk capacitor: wait a minute, then prove it below 60 V.";
+  const BULK = "The bulk capacitor: wait a minute, then prove it below 5 V.";
   const LIVE = "Live: place the leads with the power off, then plug in, one hand, shrouded tips.";
   const AROUND = "Clamp around the insulated wire only, power off while you place it.";
   const PLUG = "Pull and push the plug with the power off, by its housing.";

@@ -33,7 +33,7 @@ export const say = {
     "A capacitor holds its charge: discharge it through a resistor, prove it under 5 V, then take one lead of it off.",
   vAtTheTipsPlugs:
     "500 V at the tips: plugs of the electronics off, hands off the leads, and let it discharge before you take them away.",
-  theBulkCapacitorWaitA: "The bulk capacitor: wait a minute, then prove it below 60 V.",
+  theBulkCapacitorWaitA: "The bulk capacitor: wait a minute, then prove it below 5 V.",
   clampAroundTheInsulatedWire: "Clamp around the insulated wire only, power off while you place it.",
   livePlaceTheLeadsWith: "Live: place the leads with the power off, then plug in, one hand, shrouded tips.",
   nonIsolatedTheBlackLead: "Non-isolated: the black lead is as deadly as the red one. Meter on its highest range.",
@@ -49,7 +49,7 @@ export const say = {
   sourcesEachLockedOffBy: (count: number, sources: string) =>
     `${count} sources, each locked off by whoever works here: ${sources}. One left on feeds the other's wires.`,
   capacitorsKeepTheirCharge:
-    "Capacitors keep their charge. Nothing is touched while one shows more than 60 V: discharge through a " +
+    "Capacitors keep their charge. Nothing is touched while one shows more than 5 V: discharge through a " +
     "resistor, never with a screwdriver.",
   refrigerantAHissOilOr:
     "Refrigerant: a hiss, oil or a smell means stop, ventilate, open nothing further. Its circuit is for a licensed technician.",

@@ -9,7 +9,6 @@ export const say = {
   feedAndReturnReadLoaded: "Common feed and return read under load, written down, before anything is cleaned",
   cleaningDestroysEvidence: "Cleaning destroys the evidence",
   whatMustNotBeWettedCovered: "What must not be wetted covered: boards, keypads, motors, mains sockets",
-  sprayDeadColdAired: "Spray only dead, cold and aired; no flame, no running motor.",
   bothHalvesWiped: "Both halves cleaned and wiped, pin by pin",
   tensionOfEachSocket: "Each socket grips; green or black ones are renewed, not cleaned",
   dryAsTheLabelSays: "Left to dry as long as the label says",

@@ -75,6 +75,8 @@ export const say = {
   bareMainsNobodyNearThe: "Bare mains: nobody near the open side.",
   railsFirst: "Rails first, at its own pins",
   codeOnceItLives: "Code and settings, once the board lives",
+  complaintTried: "The complaint tried, the plug flexed meanwhile",
+  ifGoneNoteIt: "If it is gone, note which plug: reseated and well proves the place, not the part",
   functionsBelow: "Every function of this kind of machine, under Prove",
   safetyTestBelow: "Safety test, under Prove",
   lastRunCoversOn: "The last run with the covers on",

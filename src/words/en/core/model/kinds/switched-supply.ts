@@ -11,7 +11,7 @@ export const say = {
   sootOrABurstPart: "soot or a burst part on the line side",
   ticksAboutOnceASecond: "ticks about once a second",
   theBulkCapacitorHoldsThe:
-    "The bulk capacitor holds the rectified line after unplugging. Wait, then prove it below 60 V.",
+    "The bulk capacitor holds the rectified line after unplugging. Wait, then prove it below 5 V.",
   fedFromTheLineWith:
     "Fed from the line with its load unplugged: output volts between its own output and its own return.",
 };
