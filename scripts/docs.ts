@@ -4,6 +4,7 @@ import { readdirSync, readFileSync, writeFileSync } from "node:fs";
 import { CORE, LAYERS } from "../architecture.mjs";
 import { apiPage } from "./lib/api-page";
 import { layersDrawing } from "./lib/layers-drawing";
+import { functionsPage } from "./lib/functions-page";
 import { exampleDrawing, workedExample } from "./lib/worked-example";
 
 const docs = new URL("../docs/", import.meta.url);
@@ -16,6 +17,7 @@ export function generated(): Readonly<Record<string, string>> {
     "api.md": apiPage(),
     "charts/worked-example.svg": exampleDrawing(workedExample()),
     "decisions/README.md": decisions(),
+    "functions.md": functionsPage(),
   };
 }
 

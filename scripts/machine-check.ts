@@ -28,8 +28,7 @@ for (const name of readdirSync(folder).filter(
   );
   for (const g of groups) console.log(`   together: ${g.join(", ")}`);
   for (const doubt of fileDoubts(machine)) console.log(`   ${doubt}`);
-  for (const { id } of machine.file.pieces)
-    for (const words of accessTo(machine, id).lacks) console.log(`   ${words}`);
+  for (const { id } of machine.file.pieces) for (const words of accessTo(machine, id).lacks) console.log(`   ${words}`);
   for (const u of unmeetableProofs(dictionary))
     console.log(`   ${u.fault} (${u.assembly}) cannot be proven: ${u.words}`);
   start = performance.now();

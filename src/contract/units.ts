@@ -1,5 +1,5 @@
 import { z } from "zod";
-import { type Done, unitPlateSchema } from "../core/journal";
+import { type Done, type Job, unitPlateSchema } from "../core/journal";
 import { actorSchema, address, named, reads, sends } from "./endpoint";
 import { machineSummarySchema } from "./machines";
 import { say } from "#words/contract";
@@ -69,6 +69,9 @@ export interface UnitRecord extends UnitRow {
   }[];
   /** Temporary repairs that nobody has made good yet. */
   readonly temporary: readonly (Done<"decided"> & { readonly job: string })[];
+  /** Left disconnected as unsafe by the job that was closed last; null where it was not. */
+  readonly unsafe:
+    (NonNullable<NonNullable<Job["called"]>["unsafe"]> & { readonly job: string; readonly at: string }) | null;
   /** Changes to its circuit, for ever. */
   readonly modifications: readonly (Done<"modified"> & { readonly job: string })[];
   /** Settings as they were last found or left. */

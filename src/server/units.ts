@@ -154,6 +154,10 @@ export async function unitRecord(id: string): Promise<UnitRecord> {
   for (const row of readable)
     folded.push(jobOn((await machineByHash(row.machineHash)).machine, journals.get(row.id)!.events));
   const good = new Set(folded.flatMap((j) => j.work.madeGood.map((m) => m.body.event)));
+  const last = folded
+    .flatMap((j) => (j.called ? [{ job: j.id, ...j.called }] : []))
+    .sort((a, b) => (a.at < b.at ? -1 : 1))
+    .at(-1);
   const settings = new Map<string, { setting: string; value: string; at: string }>();
   for (const job of folded)
     for (const { body, at } of job.answers)
@@ -176,6 +180,7 @@ export async function unitRecord(id: string): Promise<UnitRecord> {
     temporary: folded.flatMap((j) =>
       j.work.decisions.filter((d) => d.body.temporary && !good.has(d.id)).map((d) => ({ ...d, job: j.id })),
     ),
+    unsafe: last?.unsafe ? { ...last.unsafe, job: last.job, at: last.at } : null,
     modifications: folded.flatMap((j) => j.work.modifications.map((m) => ({ ...m, job: j.id }))),
     settings: [...settings.values()],
     unreadable: rows.filter((r) => journals.get(r.id)!.raw.length > 0).map((r) => r.id),

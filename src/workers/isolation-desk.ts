@@ -169,9 +169,9 @@ export class IsolationDesk {
   }
 
   /** The script of the proof run. */
-  proofRun(complaint: string | null, fault: Fault | null, cordMetres: number): readonly ProofStep[] {
+  proofRun(complaint: string | null, fault: Fault | null, cordMetres: number, assembly: string): readonly ProofStep[] {
     const { machine, meter } = this.ready();
-    return proofRun(machine, meter, complaint, fault, cordMetres);
+    return proofRun(machine, meter, complaint, fault, cordMetres, assembly);
   }
 
   /**

@@ -10,8 +10,11 @@ const begin = (page: Page, complaint = "Door panel dark, no beep, still cold ins
 async function readNotice(page: Page): Promise<void> {
   const notice = page.getByRole("button", { name: "I work that way" });
   if (await notice.isVisible()) {
+    // It is gone at once; that it was read is written a moment later.
+    const written = page.waitForResponse((r) => r.request().postData()?.includes('"warned"') === true && r.ok());
     await notice.click();
     await notice.waitFor({ state: "hidden" });
+    await written;
   }
 }
 

@@ -75,12 +75,12 @@ test("a part that does not belong is refused with its reason; a photo is kept an
   await page.getByRole("button", { name: "Note it" }).click();
   await expect(page.getByRole("button", { name: "Noted" })).toBeVisible();
 
-  await page.getByRole("button", { name: "Swap", exact: true }).click();
+  await page.getByRole("button", { name: "Work", exact: true }).click();
   await page
-    .getByLabel("Photo for inspect")
+    .getByLabel("Photo for match")
     .setInputFiles({ name: "a.txt", mimeType: "text/plain", buffer: Buffer.from("no picture") });
   await expect(page.getByText(/jpeg, png or webp/)).toBeVisible();
-  await page.getByLabel("Photo for inspect").setInputFiles({ name: "a.png", mimeType: "image/png", buffer: PNG });
+  await page.getByLabel("Photo for match").setInputFiles({ name: "a.png", mimeType: "image/png", buffer: PNG });
   await page.getByRole("button", { name: "Photo 1" }).click();
   await page.getByRole("button", { name: "Pin", exact: true }).click();
   await page.getByLabel("What pin 1 shows").fill("browned pin");
@@ -147,4 +147,64 @@ test("a change is refused with figures, or proven, built, and marks the unit for
   await beginJob(page, "Upper Cairn Hut, boot room: Brenzik CD-30, CD-0418", "Takes the coin, does not start", unit);
   await expect(page.getByRole("link", { name: /modified/ })).toBeVisible();
   await expect(page.getByText("Built in earlier: Second cut-off put in at Drum motor")).toBeVisible();
+});
+
+test("a repair given up half-way leaves its way back on the list; an unsafe unit is marked on its next job", async ({
+  page,
+}) => {
+  const unit = "Valley school kitchen: Velmoor DW-45, DW-1276";
+  const id = await beginJob(page, unit, "Nothing shows, nothing starts");
+  const job = page.url().split("/jobs/")[1]!;
+  await page.goto(`/jobs/${job}/repair?assembly=main-board&step=swap`);
+  // What it drives is read dead with its ohms: 230 V, 1800 W is 29.4 ohm.
+  await expect(page.getByText(/Heater, Plug B pin 1 to Plug B pin 4: about 29\.4/)).toBeVisible();
+  await page.getByLabel(/^Pull Plug B, by its housing/).check();
+  await page.getByLabel(/^Open: kick plate/).check();
+  await page.getByRole("button", { name: "Stop here, put back" }).click();
+  const dialog = page.getByRole("dialog");
+  await expect(dialog.getByRole("listitem")).toHaveText(["Reconnect Plug B until it latches", "Close: kick plate"]);
+  await dialog.getByLabel("Reason").fill("The spare has another plug");
+  await axe(page);
+  await dialog.getByRole("button", { name: "Stop; 2 to put back" }).click();
+  await page.goto(`/jobs/${job}/repair?assembly=main-board&step=back`);
+  await expect(page.getByText("Reconnect Plug B until it latches")).toBeVisible();
+  await page.goto(`/jobs/${job}`);
+  await page.locator(".next-area .next, .next-area .building").first().waitFor();
+  await expect(page.locator(".next h2").first()).toBeVisible({ timeout: 60_000 });
+  await page.keyboard.press("Alt+k");
+  await dialog.getByLabel("Unsafe: left disconnected").check();
+  const close = dialog.getByRole("button", { name: "Close the job" });
+  const despite = dialog.getByLabel(/Close without this proof/);
+  if (await despite.isVisible()) await despite.fill("No spare yet.");
+  await dialog.getByLabel(/Close with that open/).fill("Tagged, plug cut off.");
+  await dialog.getByLabel("Why it is unsafe").fill("Charred board");
+  await dialog.getByLabel("Tag on the unit").fill("T-17");
+  await expect(close).toBeDisabled();
+  await dialog.getByLabel("Signed by").fill("Ida");
+  await axe(page);
+  await close.click();
+  await page.waitForURL(/\/record$/);
+  await expect(page.getByText("Unsafe, left disconnected.")).toBeVisible();
+  await expect(page.getByText(/Charred board\. Tag T-17\. Signed: Ida\./)).toBeVisible();
+  await beginJob(page, unit, "Panel shows b1", id);
+  await expect(page.getByRole("link", { name: "unsafe, disconnected: tag T-17" })).toBeVisible();
+});
+
+test("a part that must not go in stops the work until there is a reason and the lead's word", async ({ page }) => {
+  await beginJob(page, "Lower hut: Obwart DV-8, DV-0417", "Only to be checked");
+  const job = page.url().split("/jobs/")[1]!;
+  await page.goto(`/jobs/${job}/repair?assembly=board&step=decide`);
+  await page.getByLabel("Number on the part in hand").fill("VC-6");
+  await page.getByRole("button", { name: "Note it" }).click();
+  await expect(page.getByLabel("Going on all the same: why")).toBeVisible();
+  await page.goto(`/jobs/${job}/repair?assembly=board&step=swap`);
+  await expect(page.getByText(/The part in hand, VC-6, does not go in/)).toBeVisible();
+  await expect(page.locator(".swap-stages")).toHaveCount(0);
+  await page.goto(`/jobs/${job}/repair?assembly=board&step=decide`);
+  await page.getByLabel("Going on all the same: why").fill("Only the first six columns are stocked");
+  await page.getByLabel("On the word of (lead)").fill("Vera");
+  await page.getByRole("button", { name: "Go on all the same" }).click();
+  await expect(page.getByText(/Goes in all the same: Only the first six columns are stocked \(Vera\)/)).toBeVisible();
+  await page.goto(`/jobs/${job}/repair?assembly=board&step=swap`);
+  await expect(page.locator(".swap-stages")).toBeVisible();
 });

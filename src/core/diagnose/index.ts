@@ -40,7 +40,7 @@ export { likeliness, partDoubt, type AssemblySuspect, repairsOf } from "./belief
 export { fitsSomething, type Look, weigh, type Weighed } from "./belief/weigh";
 export { candidateTests, clampFunction } from "./dictionary/candidates";
 export { FaultDictionary } from "./dictionary/fault-dictionary";
-export { Predictor } from "./dictionary/predictor";
+export { Predictor, SOUND_MACHINE } from "./dictionary/predictor";
 export type { BenchVerdict } from "./evidence/bench-verdict";
 export { type Evidence, isSameReading } from "./evidence/evidence";
 export { type SignAsked, WHOLE_UNIT } from "./evidence/signs";

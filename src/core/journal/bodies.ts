@@ -346,6 +346,7 @@ export function calledBody(
   left: readonly { readonly item: string; readonly words: string }[],
   because: string,
   noFault: { readonly excluded: readonly string[]; readonly elsewhere: readonly string[] } | null,
+  unsafe: NonNullable<Body<"called">["unsafe"]> | null,
 ): Body<"called"> {
   return {
     type: "called",
@@ -353,6 +354,9 @@ export function calledBody(
     action: call.action.trim(),
     proofs: proofs.map((p) => ({ words: upTo(200, p.words), proven: p.by !== null })),
     ...(proofs.some((p) => p.by === null) ? { despite: despite.trim() } : {}),
+    ...(unsafe
+      ? { unsafe: { reason: unsafe.reason.trim(), tag: unsafe.tag.trim(), signed: unsafe.signed.trim() } }
+      : {}),
     ...(left.length > 0 ? { left: left.map(({ item, words }) => ({ item, words })), leftBecause: because.trim() } : {}),
     ...(noFault
       ? {

@@ -288,6 +288,8 @@ export const eventBodySchema = z.discriminatedUnion("type", [
       .max(60)
       .optional(),
     leftBecause: text(400).optional(),
+    /** The unit is unsafe and was left disconnected: why, the tag on it, and who signed for that. */
+    unsafe: z.strictObject({ reason: text(400), tag: text(60), signed: text(80) }).optional(),
     /** No fault found: what the tests exclude, and where else to look. */
     excluded: z.array(text(200)).max(40).optional(),
     elsewhere: z.array(text(200)).max(20).optional(),

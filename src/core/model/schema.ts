@@ -1,6 +1,7 @@
-import { FAMILIES } from "./families";
+import { FAMILIES, FUNCTION_ROWS } from "./families";
 import { z } from "zod";
 import { METER_FUNCTIONS } from "../instrument";
+import { codeRule } from "./code-rule";
 import { PART_KINDS } from "./kinds/registry";
 import { id, number, once, words, yesNo } from "./scalar";
 import { say } from "#words/core/model/schema";
@@ -206,6 +207,8 @@ const setting = once(() =>
         .max(60),
       factory: z.string().max(40).optional(),
       coding: coding().optional(),
+      /** A code from the plate need not be in the table of values: it is typed, and checked by this. */
+      rule: codeRule().optional(),
     })
     .superRefine((s, ctx) => {
       if (s.coding)
@@ -250,6 +253,8 @@ const menu = once(() =>
     up: words,
     down: words.optional(),
     save: words,
+    /** How the menu is left, where saving does not do it. */
+    out: words.optional(),
     /** Seconds the save key is held; 0: a tap. */
     holds: number({ min: 0, max: 60 }).default(0),
     /** Settings in the order in which the menu shows them. */
@@ -439,6 +444,10 @@ export const machineFileSchema = z.lazy(
       model: words,
       name: words,
       family: z.enum(FAMILIES),
+      /** By which row of functions it is proven after a board swap; left out: by its family. */
+      functionsOf: z.enum(FUNCTION_ROWS).optional(),
+      /** By which test one of those functions is shown, or one that this machine has besides, in its own words. */
+      functions: list(z.strictObject({ of: words, shown: test() }), 60),
       /**
        * What it may draw once it sleeps, milliamperes, and after how long it does, seconds; the setup and the wire in which
        * that is logged.

@@ -76,6 +76,7 @@ export function menuKeys(
     keys.push(file.menu!.down !== undefined && down < up ? { key: "down", times: down } : { key: "up", times: up });
     keys.push({ key: "save", times: 1 });
   });
+  if (keys.length > 0 && file.menu!.out !== undefined) keys.push({ key: "out", times: 1 });
   return keys;
 }
 
@@ -93,7 +94,7 @@ export function carryOver(machine: Machine, job: Job): CarryOver {
     value: found[s.id] ?? null,
     words: found[s.id] === undefined ? "" : settingWords(s, found[s.id]!),
     where: s.where,
-    by: wayToSet(menu, s),
+    by: wayToSet(menu, s, found[s.id]),
   }));
   const label: Record<MenuKey, string> = menu
     ? {
@@ -102,8 +103,9 @@ export function carryOver(machine: Machine, job: Job): CarryOver {
         up: menu.up,
         down: menu.down ?? "",
         save: menu.holds > 0 ? say.holdSaveHoldsS(menu.save, menu.holds) : menu.save,
+        out: menu.out ?? "",
       }
-    : { enter: "", next: "", up: "", down: "", save: "" };
+    : { enter: "", next: "", up: "", down: "", save: "", out: "" };
   let board = menuBoard(file);
   const keys = (menu ? menuKeys(file, found) : []).map(({ key, times }): KeyStep => {
     for (let k = 0; k < times; k++) board = pressMenu(file, board, key);
@@ -120,8 +122,13 @@ export function carryOver(machine: Machine, job: Job): CarryOver {
 }
 
 /** How a setting is made. */
-function wayToSet(menu: MachineFile["menu"], s: MachineFile["settings"][number]): "switches" | "menu" | "hand" {
-  if (menu?.items.includes(s.id)) return "menu";
+function wayToSet(
+  menu: MachineFile["menu"],
+  s: MachineFile["settings"][number],
+  value: string | undefined,
+): "switches" | "menu" | "hand" {
+  // A code that is in no table is keyed in sign by sign, as its board asks for it.
+  if (menu?.items.includes(s.id) && (value === undefined || s.values.some((v) => v.value === value))) return "menu";
   if (s.coding) return "switches";
   return "hand";
 }

@@ -3,6 +3,7 @@
 export { accessTo } from "./access";
 export { addOnPlan } from "./add-on";
 export { carryOver } from "./carry-over";
+export { familyFunctions, functionRowOf } from "./family-functions";
 export { judge } from "./judge-proof";
 export { canBePutBack, leftBehind, type LeftBehind } from "./left-behind";
 export { builtWords, type ModificationProof, proveModification } from "./modification";

@@ -3,8 +3,8 @@ import { cautionsFor, exposureOf, forbidden } from "../safety";
 import {
   candidateTests,
   costOf,
-  type Hypothesis,
   Predictor,
+  SOUND_MACHINE,
   titleOf,
   verdictOf,
   type Window,
@@ -15,6 +15,8 @@ import type { Done, EventBody, Job } from "../journal";
 import { type ComplaintEntry, type Fault, faultId, has, type Machine, type SetupEntry } from "../model";
 import { makeTest, nominalValues, secondsUntil, Simulator, type Test, testKey } from "../simulate";
 import { safetyTest, type SafetyLimit } from "./after-repair-limits";
+import { type FamilyFunction, familyFunctions } from "./family-functions";
+import { spoiltTests } from "./spoilt-tests";
 import { say } from "#words/core/repair/proof-run";
 
 /** Meter errors by which a sound machine at the end of its tolerances may still be misread, standard deviations. */
@@ -35,7 +37,7 @@ function proofWindow(test: Test, window: Window, meter: Meter): Window {
 /** One step of the proof that a repaired machine works and is safe. */
 export interface ProofStep {
   readonly id: string;
-  readonly group: "complaint" | "repair" | "loads" | "idle" | "time" | "closing" | "safety";
+  readonly group: "complaint" | "repair" | "protects" | "functions" | "loads" | "idle" | "time" | "closing" | "safety";
   readonly words: string;
   readonly how: string;
   /** What passes, in words. */
@@ -53,6 +55,8 @@ export interface ProofStep {
 export const PROOF_GROUPS: Readonly<Record<ProofStep["group"], string>> = {
   complaint: say.theComplaintIsGone,
   repair: say.whatWasWrongReadsRight,
+  protects: say.whatProtects,
+  functions: say.everyFunction,
   loads: say.whatItDrivesWorks,
   idle: say.backToIdle,
   time: say.inItsTime,
@@ -60,13 +64,13 @@ export const PROOF_GROUPS: Readonly<Record<ProofStep["group"], string>> = {
   safety: say.safeAfterRepair,
 };
 
-const SOUND: Hypothesis = { kind: "no fault", id: "no-fault", assembly: "no-fault", prior: 1 };
 /**
  * Estimates E31, all of these. So many readings that the fault had spoilt are made again, so many loads are clamped, so
  * many delays are waited for.
  */
 const MOST_READINGS = 3;
 const MOST_LOADS = 4;
+const MOST_PROTECTING = 6;
 const MOST_WAITS = 3;
 /** A delay shorter than this needs no timer; a longer one than the other is for another day. Seconds. */
 const SHORT = 8;
@@ -85,6 +89,7 @@ export function proofRun(
   complaintId: string | null,
   fault: Fault | null,
   cordMetres = 2,
+  assembly = fault ? (machine.partById.get(fault.part)?.assembly ?? null) : null,
 ): readonly ProofStep[] {
   const complaint = machine.file.complaints.find((c) => c.id === complaintId) ?? null;
   if (!complaint && complaintId !== null) throw new RangeError(say.noComplaintComplaintId(complaintId));
@@ -93,7 +98,11 @@ export function proofRun(
   const stepOf = (group: ProofStep["group"], test: Test, words: string): ProofStep[] => {
     const setup = machine.setupById.get(test.setup)!;
     if (taken.has(testKey(test)) || forbidden(machine, setup, test) !== null) return [];
-    const window = proofWindow(test, windowOf(test, predictor.predict(test.setup, [test], SOUND)[0]!, meter), meter);
+    const window = proofWindow(
+      test,
+      windowOf(test, predictor.predict(test.setup, [test], SOUND_MACHINE)[0]!, meter),
+      meter,
+    );
     if (window.kind === "unsteady") return [];
     taken.add(testKey(test));
     return [
@@ -115,6 +124,12 @@ export function proofRun(
   );
   const spoilt = fault ? spoiltTests(machine, predictor, meter, fault) : [];
   const repairSteps = spoilt.flatMap((test) => stepOf("repair", test, titleOf(machine, test))).slice(0, MOST_READINGS);
+  const protecting = protectingTests(machine, predictor, meter)
+    .flatMap((test) => stepOf("protects", test, titleOf(machine, test)))
+    .slice(0, MOST_PROTECTING);
+  // After a small part beside the boards the functions are not gone through.
+  const isSwapped = assembly === null || machine.assemblyById.get(assembly)?.board === true;
+  const functionSteps = isSwapped ? functionStepsOf(machine, (test, words) => stepOf("functions", test, words)) : [];
   const loadSteps = loadTests(machine, predictor)
     .flatMap((test) => stepOf("loads", test, titleOf(machine, test)))
     .slice(0, MOST_LOADS);
@@ -129,6 +144,8 @@ export function proofRun(
   return [
     ...complaintSteps,
     ...repairSteps,
+    ...protecting,
+    ...functionSteps,
     ...loadSteps,
     ...idleSteps,
     ...(complaint ? delays(machine, complaint) : []),
@@ -165,6 +182,47 @@ export function proofRun(
         }))
       : []),
   ];
+}
+
+/**
+ * For each part that protects (door, cut-off, level, guard) the safest reading that would show it failed, whatever was
+ * repaired.
+ */
+function protectingTests(machine: Machine, predictor: Predictor, meter: Meter): Test[] {
+  return machine.parts
+    .filter((p) => has(p, "protects", "interlock"))
+    .flatMap((part) =>
+      part.modes.flatMap(({ id }) => spoiltTests(machine, predictor, meter, { part: part.id, mode: id }).slice(0, 1)),
+    );
+}
+
+/** The functions of this kind of machine, and its own: by test where its file says which, else by eye. */
+function functionStepsOf(machine: Machine, stepOf: (test: Test, words: string) => ProofStep[]): ProofStep[] {
+  const named = machine.file.functions;
+  const shown = (of: string, words: string) =>
+    named
+      .filter((f) => f.of === of)
+      .flatMap(({ shown: t }) => stepOf(makeTest(t.setup, t.function, t.red, t.black), words));
+  const usual = familyFunctions(machine);
+  const own = [...new Set(named.map((f) => f.of))].filter((of) => !usual.some((f) => f.id === of));
+  return [
+    ...usual.flatMap((f) => {
+      const byTest = shown(f.id, f.words);
+      return byTest.length > 0 ? byTest : [byEye(f)];
+    }),
+    ...own.flatMap((of) => shown(of, of)),
+  ];
+}
+
+function byEye({ id, words, minutes, licensed }: FamilyFunction): ProofStep {
+  return {
+    id: `functions ${id}`,
+    group: "functions",
+    words,
+    how: say.byEyeAbout(minutes),
+    expected: licensed ? say.byTheLicensedTrade : say.asItShould,
+    cautions: [],
+  };
 }
 
 /** What it draws once it sleeps, held against the limit of its file. */
@@ -228,49 +286,6 @@ function complaintTests(machine: Machine, complaint: ComplaintEntry): Test[] {
     .slice(-1);
 }
 
-/**
- * Readings that the fault had thrown out of what a sound machine shows: safe ones first, then cheap ones, one of each
- * place.
- */
-function spoiltTests(machine: Machine, predictor: Predictor, meter: Meter, fault: Fault): Test[] {
-  const hypothesis: Hypothesis = {
-    kind: "fault",
-    id: faultId(fault),
-    assembly: machine.partById.get(fault.part)?.assembly ?? "",
-    fault,
-    led: [],
-    prior: 1,
-  };
-  const danger = { none: 0, dead: 1, "low voltage": 2, live: 3 } as const;
-  const found: { test: Test; danger: number; minutes: number }[] = [];
-  for (const setup of machine.file.setups) {
-    const tests = candidateTests(machine).filter(
-      (t) => t.setup === setup.id && !["inrush", "insulation", "capacitance", "hertz"].includes(t.function),
-    );
-    const [sound, bad] = [
-      predictor.predict(setup.id, tests, SOUND),
-      predictor.predict(setup.id, tests, hypothesis, 0, 1),
-    ];
-    tests.forEach((test, i) => {
-      const shown = bad[i]![0];
-      if (!shown || verdictOf(windowOf(test, sound[i]!, meter), shown) === "fits") return;
-      found.push({
-        test,
-        danger: danger[exposureOf(machine, setup, test)],
-        minutes: costOf(machine, { setup: setup.id, openPanels: new Set() }, test).minutes,
-      });
-    });
-  }
-  found.sort((a, b) => a.danger - b.danger || a.minutes - b.minutes || (testKey(a.test) < testKey(b.test) ? -1 : 1));
-  const places = new Set<string>();
-  return found
-    .filter(({ test }) => {
-      const place = `${test.red} ${test.black ?? ""}`;
-      return places.has(place) ? false : places.add(place);
-    })
-    .map(({ test }) => test);
-}
-
 /** A clamp around, or a look at, each load that runs in some setup of the sound machine, the strongest first. */
 function loadTests(machine: Machine, predictor: Predictor): Test[] {
   const found: { test: Test; amps: number }[] = [];
@@ -280,7 +295,7 @@ function loadTests(machine: Machine, predictor: Predictor): Test[] {
     const tests = candidateTests(machine).filter(
       (t) => t.setup === setup.id && (t.function === "clamp" || t.function === "dcclamp"),
     );
-    predictor.predict(setup.id, tests, SOUND, 0, 1).forEach(([shown], i) => {
+    predictor.predict(setup.id, tests, SOUND_MACHINE, 0, 1).forEach(([shown], i) => {
       const test = tests[i]!;
       if (shown?.kind !== "value" || shown.value < SEEN_AMPS || seen.has(test.red)) return;
       seen.add(test.red);

@@ -10,6 +10,7 @@ import { inSentence } from "../../core/quantity";
 import type { Machine, AssemblyEntry } from "../../core/model";
 import { canBePutBack, type LeftBehind, type NoFaultFound } from "../../core/repair";
 import type { Test } from "../../core/simulate";
+import { type Unsafe, UnsafeFields } from "./UnsafeFields";
 import { say } from "#words/ui/job/DiagnosisDialog";
 
 interface Props {
@@ -64,6 +65,8 @@ export function DiagnosisDialog({
   const [action, setAction] = useState<string | null>(null);
   const [despite, setDespite] = useState("");
   const [because, setBecause] = useState("");
+  const [isUnsafe, setIsUnsafe] = useState(false);
+  const [unsafe, setUnsafe] = useState<Unsafe>({ reason: "", tag: "", signed: "" });
   const repaired = mended === null ? undefined : machine.assemblyById.get(mended);
   // After a repair that helped the machine is sound: what was wrong is what was repaired.
   let all: readonly Diagnosed[];
@@ -93,7 +96,10 @@ export function DiagnosisDialog({
   const cause = isSimple && simple ? simple.cause : (suspect.faults[0]?.name ?? suspect.name);
   const isNothing = suspect.assembly === "no-fault" && !isSimple;
   // A job is not closed silently with something left behind.
-  const blocked = (unproven.length > 0 && despite.trim() === "") || (left.length > 0 && because.trim() === "");
+  const blocked =
+    (unproven.length > 0 && despite.trim() === "") ||
+    (left.length > 0 && because.trim() === "") ||
+    (isUnsafe && Object.values(unsafe).some((given) => given.trim() === ""));
 
   async function diagnose(event: FormEvent) {
     event.preventDefault();
@@ -112,6 +118,7 @@ export function DiagnosisDialog({
         left,
         because,
         isNothing ? noFault : null,
+        isUnsafe ? unsafe : null,
       ),
     );
     if (done) onHide();
@@ -228,6 +235,7 @@ export function DiagnosisDialog({
               onChange={(e) => setAction(e.target.value)}
             />
           </Form.Group>
+          <UnsafeFields isUnsafe={isUnsafe} onUnsafe={setIsUnsafe} unsafe={unsafe} onChange={setUnsafe} />
           <p className="problem" role="alert">
             {problem}
           </p>

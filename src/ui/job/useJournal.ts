@@ -81,6 +81,8 @@ export function useJournal(
   const known = useRef(initial);
   const aside = useRef<readonly JournalEvent[]>([]);
   const queue = useRef<readonly { readonly event: JournalEvent; readonly done: Promise<boolean> }[]>([]);
+  /** Written by this browser a moment before the page was made anew. */
+  const own = useRef<ReadonlySet<string>>(new Set());
   const drafts = useRef(new Map<string, { readonly id: string; after?: string }>());
 
   /** All there is: written, and on its way. */
@@ -108,7 +110,9 @@ export function useJournal(
   );
 
   const isOwn = (id: string) =>
-    queue.current.some((q) => q.event.id === id) || [...drafts.current.values()].some((d) => d.id === id);
+    own.current.has(id) ||
+    queue.current.some((q) => q.event.id === id) ||
+    [...drafts.current.values()].some((d) => d.id === id);
   useLive(
     job.id,
     () => known.current.at(-1)?.seq ?? 0,
@@ -152,6 +156,13 @@ export function useJournal(
     [machine],
   );
 
+  /** Fetches what the journal has beyond what is known here. */
+  const catchUp = useCallback(async () => {
+    const from = known.current.at(-1)?.seq ?? 0;
+    const missing = await read(journalAfter.address(job.id, String(from)), journalAfter.answer).catch(() => null);
+    if (missing) take(missing.events);
+  }, [job.id, take]);
+
   /** Writes an entry behind all that is on its way already. */
   const write = useCallback(
     (entry: JournalEvent): Promise<boolean> => {
@@ -169,8 +180,8 @@ export function useJournal(
               if (!ok) throw new Error(EITHER);
               return post();
             });
-      const leave = () => {
-        takeFromOutbox(entry);
+      const leave = (isWritten: boolean) => {
+        takeFromOutbox(entry, isWritten);
         queue.current = queue.current.filter((q) => q.event.id !== id);
         show();
       };
@@ -178,15 +189,9 @@ export function useJournal(
         async ({ event }) => {
           take([event]);
           // Somebody else was quicker: what lies between is fetched, unless the live stream brings it first.
-          if (aside.current.length > 0) {
-            const from = known.current.at(-1)?.seq ?? 0;
-            const missing = await read(journalAfter.address(entry.job, String(from)), journalAfter.answer).catch(
-              () => null,
-            );
-            if (missing) take(missing.events);
-          }
+          if (aside.current.length > 0) await catchUp();
           for (const [content, draft] of drafts.current) if (draft.id === id) drafts.current.delete(content);
-          leave();
+          leave(true);
           // What hangs on the journal elsewhere on the screen (what is waited for) looks again.
           tellNews();
           return true;
@@ -196,7 +201,7 @@ export function useJournal(
             if (error.message !== EITHER) return error.message;
             return before.includes(EITHER) ? before : `${before} ${EITHER}`;
           });
-          leave();
+          leave(false);
           return false;
         },
       );
@@ -206,15 +211,20 @@ export function useJournal(
       setProblem("");
       return done;
     },
-    [foresee, withEvent, take, show],
+    [foresee, withEvent, take, catchUp, show],
   );
 
   const log = useCallback((body: EventBody) => write(eventOf(body, true)), [write, eventOf]);
 
   // A page that was reloaded while something was on its way goes on with it.
   const sendAgain = useEffectEvent(() => {
-    for (const entry of outboxOf(job.id)) {
-      if (known.current.some((e) => e.id === entry.id)) takeFromOutbox(entry);
+    const { unsent, written } = outboxOf(job.id);
+    own.current = new Set(written);
+    const isKnown = (id: string) => known.current.some((e) => e.id === id);
+    // It arrived after this page was made.
+    if (written.some((id) => !isKnown(id))) void catchUp();
+    for (const entry of unsent) {
+      if (isKnown(entry.id)) takeFromOutbox(entry, true);
       else {
         const { after, ...body } = entry.body as EventBody & { after?: string };
         drafts.current.set(JSON.stringify([entry.actor, body]), { id: entry.id, ...(after ? { after } : {}) });

@@ -117,6 +117,12 @@ export function RecordSheet({
                 </ul>
               </>
             ) : null}
+            {job.called.unsafe ? (
+              <p className="swap-caution">
+                <strong>{say.unsafeLeftDisconnected}</strong>{" "}
+                {say.unsafeBecause(job.called.unsafe.reason, job.called.unsafe.tag, job.called.unsafe.signed)}
+              </p>
+            ) : null}
             {job.called.left ? (
               <p>
                 <strong>{say.notRestoredAtClose}</strong>

@@ -36,7 +36,7 @@ export function Prove({
   const { value: script, problem: lostScript } = useEngine(
     desk,
     "proofRun",
-    [complaint, known ? { part, mode } : null, metres > 0 ? metres : 2],
+    [complaint, known ? { part, mode } : null, metres > 0 ? metres : 2, assembly],
     true,
   );
   const lost = gone || lostScript;

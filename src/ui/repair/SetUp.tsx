@@ -5,10 +5,11 @@ import Link from "next/link";
 import { useMemo } from "react";
 import Button from "react-bootstrap/Button";
 import Form from "react-bootstrap/Form";
-import { type EventBody, settingCarried, settingFound, stagedBody } from "../../core/journal";
+import { type EventBody, settingCarried, stagedBody } from "../../core/journal";
 import { addOnPlan, carryOver } from "../../core/repair";
-import { drawingOf, settingWords } from "../../core/workbench";
+import { drawingOf } from "../../core/workbench";
 import { SwitchRow } from "../tools/SwitchRow";
+import { AsFound } from "./AsFound";
 import type { RepairProps } from "./repair-props";
 import { say } from "#words/ui/repair/SetUp";
 
@@ -94,28 +95,7 @@ export function SetUp({
                   <div>
                     <strong>{s.name}</strong>
                     <span className="quiet d-block">{s.where}</span>
-                    <Form.Select
-                      aria-label={say.nameAsFound(s.name)}
-                      value={s.value ?? ""}
-                      disabled={busy}
-                      onChange={(e) => {
-                        if (e.target.value)
-                          void onLog(
-                            settingFound(
-                              setting(s.setting),
-                              e.target.value,
-                              settingWords(setting(s.setting), e.target.value),
-                            ),
-                          );
-                      }}
-                    >
-                      <option value="">{say.notReadYet}</option>
-                      {setting(s.setting).values.map((v) => (
-                        <option key={v.value} value={v.value}>
-                          {v.value}: {v.words}
-                        </option>
-                      ))}
-                    </Form.Select>
+                    <AsFound setting={setting(s.setting)} value={s.value} busy={busy} onLog={onLog} />
                   </div>
                   {drawing ? <SwitchRow drawing={drawing} /> : <span className="value big-value">{s.value ?? ""}</span>}
                   {s.value !== null && s.by !== "menu" ? (

@@ -66,7 +66,8 @@ export type Column = Readings;
 const ROOM_APART = 4;
 const MAINS_APART = 0.03;
 
-const SOUND: Hypothesis = { kind: "no fault", id: "no-fault", assembly: "no-fault", prior: 1 };
+/** The machine with nothing wrong, as a hypothesis. */
+export const SOUND_MACHINE: Hypothesis = { kind: "no fault", id: "no-fault", assembly: "no-fault", prior: 1 };
 
 /** Simulates hypotheses and keeps the samples. One a machine and thread. */
 export class Predictor {
@@ -193,7 +194,7 @@ export class Predictor {
         : machine.points.has(t.red) && machine.points.has(t.black ?? "");
     };
     const there = tests.filter(has);
-    return other.columns(setupId, there, SOUND, from, to).map((column) => {
+    return other.columns(setupId, there, SOUND_MACHINE, from, to).map((column) => {
       const all = new Readings(tests.length, this.names);
       let next = 0;
       tests.forEach((t, i) => (has(t) ? all.take(i, column, next++) : all.set(i, SHOWN.absent)));

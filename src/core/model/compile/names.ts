@@ -85,7 +85,7 @@ class NameCheck {
 
   /** References, proofs and the chain of tests. */
   tests(): void {
-    const { references, pieces: assemblies, chain } = this.file;
+    const { references, pieces: assemblies, chain, functions } = this.file;
     references.forEach((reference, i) =>
       reference.points.forEach((p, j) => this.need(this.names.points, "point", p, ["references", i, "points", j])),
     );
@@ -95,6 +95,7 @@ class NameCheck {
       ),
     );
     chain.forEach((t, i) => this.test(t, ["chain", i]));
+    functions.forEach((f, i) => this.test(f.shown, ["functions", i, "shown"]));
   }
 
   private test(test: MachineFile["chain"][number], path: Path): void {

@@ -14,7 +14,7 @@ export interface MenuBoard {
 }
 
 /** A press of a key of the menu; `enter` is the gesture that opens it. */
-export type MenuKey = "enter" | "next" | "up" | "down" | "save";
+export type MenuKey = "enter" | "next" | "up" | "down" | "save" | "out";
 
 /**
  * Items of a file's menu, with their values in the order in which the keys walk through them. Empty for a machine
@@ -63,6 +63,8 @@ export function pressMenu(file: MachineFile, board: MenuBoard, key: MenuKey): Me
       return file.menu!.down === undefined
         ? board
         : { ...board, value: (board.value + values.length - 1) % values.length };
+    case "out":
+      return { ...board, inMenu: false };
     case "save":
       return { ...board, saved: { ...board.saved, [id]: values[board.value]!.value } };
   }

@@ -20,6 +20,8 @@ export const say = {
   excludedByTheTests: (excluded: string) => `Excluded by the tests: ${excluded}.`,
   whereElseToLook: "Where else to look:",
   notRestoredAtClose: "Not restored at close:",
+  unsafeLeftDisconnected: "Unsafe, left disconnected.",
+  unsafeBecause: (reason: string, tag: string, signed: string) => `${reason}. Tag ${tag}. Signed: ${signed}.`,
   leftBecause: (left: string) => ` ${left}. Because:`,
   closedWithoutThisProofBecause: (despite: string) => `Closed without this proof because: ${despite}`,
   theJobIsOpen: "The job is open.",

@@ -18,6 +18,7 @@ export const say = {
   itStandsSo: "It stands so",
   modified: "modified",
   temporaryRepair: "temporary repair",
+  unsafeTag: (tag: string) => `unsafe, disconnected: tag ${tag}`,
   unitData: "Unit data",
   notNoted: "not noted",
   byItsPlate: "By its plate",

@@ -60,8 +60,7 @@ export const say = {
     "Up to the transformer everything is mains. The chassis is a reference only if it is bonded; never for the primary.",
   notIsolatedEveryPointOf:
     "Not isolated: every point of this board is as deadly as mains, its ground included. Isolating transformer, or dead tests only.",
-  theBulkCapacitorKeepsIts:
-    "The bulk capacitor keeps its charge: discharge it through a resistor, prove it below 5 V.",
+  theBulkCapacitorKeepsIts: "The bulk capacitor keeps its charge: discharge it through a resistor, prove it below 5 V.",
   aRailMeasuredWithIts: "A rail measured with its plug off is unloaded: it does not clear a weak supply.",
   lowVoltageSupply: "Low-voltage supply",
   stageByStageWhatTo: "Stage by stage: what to expect, against which reference",

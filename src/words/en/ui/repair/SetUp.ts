@@ -9,8 +9,6 @@ export const say = {
   thisMachineHasNoSettings: "This machine has no settings in its file.",
   settings: "Settings",
   fromTheOldBoard: "From the old board",
-  nameAsFound: (name: string) => `${name}, as found`,
-  notReadYet: "not read yet",
   set: "Set",
   setOnTheNewOne: "Set on the new one",
   entered: "entered",
