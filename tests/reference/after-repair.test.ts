@@ -8,7 +8,7 @@ import {
   safetyTest,
 } from "../../src/core/repair/after-repair-limits";
 import { judge } from "../../src/core/repair/judge-proof";
-import type { ProofStep } from "../../src/core/repair/proof-run";
+import type { ProofStep } from "../../src/core/repair/proof-step";
 import { FLEET, machineNamed } from "../support/fleet";
 
 // EN 50678:2020, general procedure for verifying the effectiveness of the protective measures of electrical equipment

@@ -41,6 +41,7 @@ export { fitsSomething, type Look, weigh, type Weighed } from "./belief/weigh";
 export { candidateTests, clampFunction } from "./dictionary/candidates";
 export { FaultDictionary } from "./dictionary/fault-dictionary";
 export { Predictor, SOUND_MACHINE } from "./dictionary/predictor";
+export type { Prediction } from "./reading/prediction";
 export type { BenchVerdict } from "./evidence/bench-verdict";
 export { type Evidence, isSameReading } from "./evidence/evidence";
 export { type SignAsked, WHOLE_UNIT } from "./evidence/signs";

@@ -128,7 +128,7 @@ function wayToSet(
   value: string | undefined,
 ): "switches" | "menu" | "hand" {
   // A code that is in no table is keyed in sign by sign, as its board asks for it.
-  if (menu?.items.includes(s.id) && (value === undefined || s.values.some((v) => v.value === value))) return "menu";
+  if (menu?.items.includes(s.id) && (!s.rule || s.values.some((v) => v.value === value))) return "menu";
   if (s.coding) return "switches";
   return "hand";
 }

@@ -10,5 +10,6 @@ export { builtWords, type ModificationProof, proveModification } from "./modific
 export { type NoFaultFound, noFaultFound } from "./no-fault-found";
 export { cheapWhileOpen, optionsFor, outlay, USUAL_RATES, weighOptions } from "./options";
 export { matchPart } from "./part-match";
-export { PROOF_GROUPS, proofRun, proofState, type ProofStep, toldOfRepair } from "./proof-run";
+export { PROOF_GROUPS, proofRun, proofState, toldOfRepair } from "./proof-run";
+export type { ProofStep } from "./proof-step";
 export { procedureFor, procedureOfJob, wayBack, type WorkStage, type WorkStep } from "./procedure";

@@ -3,7 +3,7 @@ import { unitOf } from "../instrument";
 import { verdictOf } from "../diagnose";
 import { readEngineering, parseReading } from "../quantity";
 import { keeps } from "./after-repair-limits";
-import type { ProofStep } from "./proof-run";
+import type { ProofStep } from "./proof-step";
 import { say } from "#words/core/repair/judge-proof";
 
 /** What a typed reading makes of a step of the proof. */

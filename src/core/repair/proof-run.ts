@@ -1,26 +1,21 @@
 import type { Meter } from "../instrument";
-import { cautionsFor, exposureOf, forbidden } from "../safety";
-import {
-  candidateTests,
-  costOf,
-  Predictor,
-  SOUND_MACHINE,
-  titleOf,
-  verdictOf,
-  type Window,
-  windowOf,
-  windowWords,
-} from "../diagnose";
+import { cautionsFor, forbidden } from "../safety";
+import { candidateTests, Predictor, SOUND_MACHINE, titleOf, type Window, windowOf, windowWords } from "../diagnose";
 import type { Done, EventBody, Job } from "../journal";
-import { type ComplaintEntry, type Fault, faultId, has, type Machine, type SetupEntry } from "../model";
+import { type ComplaintEntry, type Fault, has, type Machine, type SetupEntry } from "../model";
 import { makeTest, nominalValues, secondsUntil, Simulator, type Test, testKey } from "../simulate";
 import { safetyTest, type SafetyLimit } from "./after-repair-limits";
-import { type FamilyFunction, familyFunctions } from "./family-functions";
-import { spoiltTests } from "./spoilt-tests";
+import type { ProofStep } from "./proof-step";
+import { functionSteps, protectingSteps } from "./proof-functions";
+import { SoundDraws } from "./sound-draws";
+import { SpoiltTests } from "./spoilt-tests";
 import { say } from "#words/core/repair/proof-run";
 
 /** Meter errors by which a sound machine at the end of its tolerances may still be misread, standard deviations. */
 const MISREAD = 2;
+
+/** By how much of their spread the samples of a sound machine may be missed on either side; estimate E52. */
+const BEYOND_SAMPLES = 0.6;
 
 /**
  * The window of a proof: a sound machine never misses it, with mains, part values and meter at the ends of what they may
@@ -30,25 +25,10 @@ function proofWindow(test: Test, window: Window, meter: Meter): Window {
   if (window.kind !== "range" || test.function === "look" || test.function === "continuity") return window;
   const { relative, absolute } = meter.accuracy[test.function];
   const off = (value: number) => MISREAD * Math.hypot(absolute, relative * value);
-  const high = Number.isFinite(window.high) ? window.high + off(window.high) : window.high;
-  return { kind: "range", low: window.low - off(window.low), high };
-}
-
-/** One step of the proof that a repaired machine works and is safe. */
-export interface ProofStep {
-  readonly id: string;
-  readonly group: "complaint" | "repair" | "protects" | "functions" | "loads" | "idle" | "time" | "closing" | "safety";
-  readonly words: string;
-  readonly how: string;
-  /** What passes, in words. */
-  readonly expected: string;
-  /** The test it is, where a model says what it shows. */
-  readonly test?: Test;
-  readonly window?: Window;
-  readonly limit?: SafetyLimit;
-  /** Seconds it takes: started as a timer, looked at when it is due. */
-  readonly wait?: number;
-  readonly cautions: readonly string[];
+  // A handful of samples does not reach the ends of what parts may be.
+  const beyond = Number.isFinite(window.high) ? BEYOND_SAMPLES * (window.high - window.low) : 0;
+  const high = Number.isFinite(window.high) ? window.high + off(window.high) + beyond : window.high;
+  return { kind: "range", low: window.low - off(window.low) - beyond, high };
 }
 
 /** Groups in the order in which they are made: what shows that the repair failed comes first. */
@@ -70,7 +50,6 @@ export const PROOF_GROUPS: Readonly<Record<ProofStep["group"], string>> = {
  */
 const MOST_READINGS = 3;
 const MOST_LOADS = 4;
-const MOST_PROTECTING = 6;
 const MOST_WAITS = 3;
 /** A delay shorter than this needs no timer; a longer one than the other is for another day. Seconds. */
 const SHORT = 8;
@@ -94,16 +73,14 @@ export function proofRun(
   const complaint = machine.file.complaints.find((c) => c.id === complaintId) ?? null;
   if (!complaint && complaintId !== null) throw new RangeError(say.noComplaintComplaintId(complaintId));
   const predictor = new Predictor(machine, meter);
+  const draws = new SoundDraws(machine, meter);
   const taken = new Set<string>();
   const stepOf = (group: ProofStep["group"], test: Test, words: string): ProofStep[] => {
     const setup = machine.setupById.get(test.setup)!;
     if (taken.has(testKey(test)) || forbidden(machine, setup, test) !== null) return [];
-    const window = proofWindow(
-      test,
-      windowOf(test, predictor.predict(test.setup, [test], SOUND_MACHINE)[0]!, meter),
-      meter,
-    );
-    if (window.kind === "unsteady") return [];
+    const sampled = windowOf(test, predictor.predict(test.setup, [test], SOUND_MACHINE)[0]!, meter);
+    const window = draws.heldBy(test, proofWindow(test, sampled, meter));
+    if (!window || window.kind === "unsteady") return [];
     taken.add(testKey(test));
     return [
       {
@@ -122,14 +99,14 @@ export function proofRun(
   const complaintSteps = (complaint ? complaintTests(machine, complaint) : []).flatMap((test) =>
     stepOf("complaint", test, titleOf(machine, test)),
   );
-  const spoilt = fault ? spoiltTests(machine, predictor, meter, fault) : [];
-  const repairSteps = spoilt.flatMap((test) => stepOf("repair", test, titleOf(machine, test))).slice(0, MOST_READINGS);
-  const protecting = protectingTests(machine, predictor, meter)
-    .flatMap((test) => stepOf("protects", test, titleOf(machine, test)))
-    .slice(0, MOST_PROTECTING);
+  const spoilt = new SpoiltTests(machine, predictor, meter);
+  const repairSteps = (fault ? spoilt.by(fault) : [])
+    .flatMap((test) => stepOf("repair", test, titleOf(machine, test)))
+    .slice(0, MOST_READINGS);
   // After a small part beside the boards the functions are not gone through.
   const isSwapped = assembly === null || machine.assemblyById.get(assembly)?.board === true;
-  const functionSteps = isSwapped ? functionStepsOf(machine, (test, words) => stepOf("functions", test, words)) : [];
+  const protects = protectingSteps(machine, spoilt, stepOf);
+  const functions = isSwapped ? functionSteps(machine, stepOf) : [];
   const loadSteps = loadTests(machine, predictor)
     .flatMap((test) => stepOf("loads", test, titleOf(machine, test)))
     .slice(0, MOST_LOADS);
@@ -140,16 +117,23 @@ export function proofRun(
         .flatMap((p) => stepOf("idle", makeTest(idle.id, "look", p.id), p.name))
         .slice(0, 2)
     : [];
-  const safety = safetyTest(machine, cordMetres);
   return [
     ...complaintSteps,
     ...repairSteps,
-    ...protecting,
-    ...functionSteps,
+    ...protects,
+    ...functions,
     ...loadSteps,
     ...idleSteps,
     ...(complaint ? delays(machine, complaint) : []),
     ...(machine.file.sleep ? [sleepStep(machine.file.sleep)] : []),
+    ...closingSteps(machine),
+    ...safetySteps(machine, cordMetres),
+  ];
+}
+
+/** Prices where it takes any, covers, screws, plugs. */
+function closingSteps(machine: Machine): readonly ProofStep[] {
+  return [
     ...(machine.parts.some((p) => has(p, "takes-payment"))
       ? [
           {
@@ -170,59 +154,22 @@ export function proofRun(
       expected: say.allAsItWas,
       cautions: [],
     },
-    ...(safety.applies
-      ? safety.limits.map((limit): ProofStep => ({
-          id: `safety ${limit.id}`,
-          group: "safety",
-          words: limit.words,
-          how: limit.how,
-          expected: `${limit.sense} ${limitText(limit)}`,
-          limit,
-          cautions: aboutLimit(limit),
-        }))
-      : []),
   ];
 }
 
-/**
- * For each part that protects (door, cut-off, level, guard) the safest reading that would show it failed, whatever was
- * repaired.
- */
-function protectingTests(machine: Machine, predictor: Predictor, meter: Meter): Test[] {
-  return machine.parts
-    .filter((p) => has(p, "protects", "interlock"))
-    .flatMap((part) =>
-      part.modes.flatMap(({ id }) => spoiltTests(machine, predictor, meter, { part: part.id, mode: id }).slice(0, 1)),
-    );
-}
-
-/** The functions of this kind of machine, and its own: by test where its file says which, else by eye. */
-function functionStepsOf(machine: Machine, stepOf: (test: Test, words: string) => ProofStep[]): ProofStep[] {
-  const named = machine.file.functions;
-  const shown = (of: string, words: string) =>
-    named
-      .filter((f) => f.of === of)
-      .flatMap(({ shown: t }) => stepOf(makeTest(t.setup, t.function, t.red, t.black), words));
-  const usual = familyFunctions(machine);
-  const own = [...new Set(named.map((f) => f.of))].filter((of) => !usual.some((f) => f.id === of));
-  return [
-    ...usual.flatMap((f) => {
-      const byTest = shown(f.id, f.words);
-      return byTest.length > 0 ? byTest : [byEye(f)];
-    }),
-    ...own.flatMap((of) => shown(of, of)),
-  ];
-}
-
-function byEye({ id, words, minutes, licensed }: FamilyFunction): ProofStep {
-  return {
-    id: `functions ${id}`,
-    group: "functions",
-    words,
-    how: say.byEyeAbout(minutes),
-    expected: licensed ? say.byTheLicensedTrade : say.asItShould,
-    cautions: [],
-  };
+/** The safety test after repair, where the standard speaks of this machine. */
+function safetySteps(machine: Machine, cordMetres: number): readonly ProofStep[] {
+  const safety = safetyTest(machine, cordMetres);
+  if (!safety.applies) return [];
+  return safety.limits.map((limit) => ({
+    id: `safety ${limit.id}`,
+    group: "safety",
+    words: limit.words,
+    how: limit.how,
+    expected: `${limit.sense} ${limitText(limit)}`,
+    limit,
+    cautions: aboutLimit(limit),
+  }));
 }
 
 /** What it draws once it sleeps, held against the limit of its file. */

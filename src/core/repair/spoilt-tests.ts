@@ -1,48 +1,81 @@
 import type { Meter } from "../instrument";
-import { candidateTests, costOf, type Hypothesis, Predictor, SOUND_MACHINE, verdictOf, windowOf } from "../diagnose";
-import { type Fault, faultId, type Machine } from "../model";
+import {
+  candidateTests,
+  costOf,
+  type Hypothesis,
+  type Prediction,
+  type Predictor,
+  SOUND_MACHINE,
+  verdictOf,
+  windowOf,
+} from "../diagnose";
+import { type Fault, faultId, type Machine, type SetupEntry } from "../model";
 import { exposureOf } from "../safety";
 import { type Test, testKey } from "../simulate";
 
-/**
- * Readings that the fault had thrown out of what a sound machine shows: safe ones first, then cheap ones, one of each
- * place.
- */
-export function spoiltTests(machine: Machine, predictor: Predictor, meter: Meter, fault: Fault): Test[] {
-  const hypothesis: Hypothesis = {
-    kind: "fault",
-    id: faultId(fault),
-    assembly: machine.partById.get(fault.part)?.assembly ?? "",
-    fault,
-    led: [],
-    prior: 1,
-  };
-  const danger = { none: 0, dead: 1, "low voltage": 2, live: 3 } as const;
-  const found: { test: Test; danger: number; minutes: number }[] = [];
-  for (const setup of machine.file.setups) {
-    const tests = candidateTests(machine).filter(
-      (t) => t.setup === setup.id && !["inrush", "insulation", "capacitance", "hertz"].includes(t.function),
-    );
-    const [sound, bad] = [
-      predictor.predict(setup.id, tests, SOUND_MACHINE),
-      predictor.predict(setup.id, tests, hypothesis, 0, 1),
-    ];
-    tests.forEach((test, i) => {
-      const shown = bad[i]![0];
-      if (!shown || verdictOf(windowOf(test, sound[i]!, meter), shown) === "fits") return;
-      found.push({
-        test,
-        danger: danger[exposureOf(machine, setup, test)],
-        minutes: costOf(machine, { setup: setup.id, openPanels: new Set() }, test).minutes,
-      });
-    });
+const DANGER = { none: 0, dead: 1, "low voltage": 2, live: 3 } as const;
+/** What needs another tester than the meter at hand, or proves little. */
+const NOT_ASKED: readonly string[] = ["inrush", "insulation", "capacitance", "hertz"];
+
+/** Which readings of a machine a fault throws out of what a sound one shows. One a proof. */
+export class SpoiltTests {
+  private readonly permitted: readonly Test[];
+  private readonly sound = new Map<
+    string,
+    { readonly tests: readonly Test[]; readonly shown: readonly Prediction[] }
+  >();
+
+  constructor(
+    private readonly machine: Machine,
+    private readonly predictor: Predictor,
+    private readonly meter: Meter,
+  ) {
+    this.permitted = candidateTests(machine).filter((t) => !NOT_ASKED.includes(t.function));
   }
-  found.sort((a, b) => a.danger - b.danger || a.minutes - b.minutes || (testKey(a.test) < testKey(b.test) ? -1 : 1));
-  const places = new Set<string>();
-  return found
-    .filter(({ test }) => {
-      const place = `${test.red} ${test.black ?? ""}`;
-      return places.has(place) ? false : places.add(place);
-    })
-    .map(({ test }) => test);
+
+  private soundIn(setup: SetupEntry) {
+    let known = this.sound.get(setup.id);
+    if (!known) {
+      const tests = this.permitted.filter((t) => t.setup === setup.id);
+      this.sound.set(setup.id, (known = { tests, shown: this.predictor.predict(setup.id, tests, SOUND_MACHINE) }));
+    }
+    return known;
+  }
+
+  /** Safe ones first, then cheap ones, one of each place; in some of the setups only where they are given. */
+  by(fault: Fault, setups: readonly SetupEntry[] = this.machine.file.setups): readonly Test[] {
+    const { machine } = this;
+    const hypothesis: Hypothesis = {
+      kind: "fault",
+      id: faultId(fault),
+      assembly: machine.partById.get(fault.part)?.assembly ?? "",
+      fault,
+      led: [],
+      prior: 1,
+    };
+    const found: { test: Test; danger: number; minutes: number }[] = [];
+    for (const setup of setups) {
+      const { tests, shown: sound } = this.soundIn(setup);
+      const bad = this.predictor.predict(setup.id, tests, hypothesis, 0, 1);
+      tests.forEach((test, i) => {
+        const shown = bad[i]![0];
+        // What is vague on a sound machine proves nothing of it.
+        if (!shown || sound[i]!.some((s) => s?.kind === "value" && s.factor !== undefined)) return;
+        if (verdictOf(windowOf(test, sound[i]!, this.meter), shown) === "fits") return;
+        found.push({
+          test,
+          danger: DANGER[exposureOf(machine, setup, test)],
+          minutes: costOf(machine, { setup: setup.id, openPanels: new Set() }, test).minutes,
+        });
+      });
+    }
+    found.sort((a, b) => a.danger - b.danger || a.minutes - b.minutes || (testKey(a.test) < testKey(b.test) ? -1 : 1));
+    const places = new Set<string>();
+    return found
+      .filter(({ test }) => {
+        const place = `${test.red} ${test.black ?? ""}`;
+        return places.has(place) ? false : places.add(place);
+      })
+      .map(({ test }) => test);
+  }
 }

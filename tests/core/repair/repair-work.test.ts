@@ -69,6 +69,8 @@ describe("settings carried over by keys", () => {
       { key: "enter", times: 1 },
       { key: "down", times: 1 },
       { key: "save", times: 1 },
+      // Its file says how the menu is left.
+      { key: "out", times: 1 },
     ]);
     expect(menuKeys(freezer.file, { "model-code": "00" })).toEqual([]);
     // Without a key down the way is up, as often as it takes.
@@ -92,14 +94,17 @@ describe("settings carried over by keys", () => {
   test("says what is not recorded, what a new board shows, and that the keys were tried", () => {
     const journal = new TestJournal(freezer, freezer.file.complaints[0]!.id);
     expect(carryOver(freezer, journal.job)).toMatchObject({
-      missing: ["Model code"],
+      missing: ["Model code", "Series code"],
       checked: null,
       virgin: { wakes: 12 },
     });
     journal.log({ type: "setting", setting: "model-code", value: "36", moment: "found", words: "36" });
+    journal.log({ type: "setting", setting: "series-code", value: "123457", moment: "found", words: "by its rule" });
     const carried = carryOver(freezer, journal.job);
     expect(carried).toMatchObject({ missing: [], checked: true });
-    expect(carried.keys.map((k) => k.shows)).toEqual(["00", "36", "36"]);
+    // A code that is in no table is keyed in by hand.
+    expect(carried.settings.find((s) => s.setting === "series-code")!.by).toBe("hand");
+    expect(carried.keys.map((k) => k.shows)).toEqual(["00", "36", "36", null]);
     expect(carried.keys[2]!.words).toBe("Hold B 3 s");
     // A value that the new board does not have cannot be carried over by its keys.
     journal.log({ type: "setting", setting: "model-code", value: "99", moment: "found", words: "99" });
@@ -195,7 +200,7 @@ describe("the proof run", () => {
         const steps = proofRun(machine, ORDINARY_METER, complaint.id, null);
         expect(steps.every((s) => s.expected !== "" && s.how !== "")).toBe(true);
         expect(new Set(steps.map((s) => s.id)).size).toBe(steps.length);
-        const order = ["complaint", "repair", "loads", "idle", "time", "closing", "safety"];
+        const order = ["complaint", "repair", "protects", "functions", "loads", "idle", "time", "closing", "safety"];
         const groups = steps.map((s) => order.indexOf(s.group));
         expect(groups).toEqual([...groups].sort((a, b) => a - b));
         const battery = machine.sources.every((s) => ["battery", "engine set"].includes(s.kind.kind));

@@ -2,9 +2,6 @@
 export const say = {
   whatProtects: "What protects",
   everyFunction: "Every function of this kind of machine",
-  byEyeAbout: (minutes: number) => `Tried and seen, about ${minutes} min`,
-  asItShould: "Does what it should",
-  byTheLicensedTrade: "Shown by the licensed trade",
   theComplaintIsGone: "The complaint is gone",
   whatWasWrongReadsRight: "What was wrong reads right",
   whatItDrivesWorks: "What it drives, works",

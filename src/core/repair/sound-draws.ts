@@ -1,0 +1,61 @@
+import { verdictOf, type Window } from "../diagnose";
+import type { Meter } from "../instrument";
+import type { Machine } from "../model";
+import { makeTest, observe, sampledValues, Simulator, type State, type Test, type Values } from "../simulate";
+
+const SEED = 4_100;
+/** So many further sound machines are asked; estimate E53. */
+const DRAWS = 24;
+/** Meter errors that a reading of theirs may be off by besides. */
+const MISREAD = 2;
+
+/** Sound machines drawn beyond the samples of the search, against which every step of a proof is held. One a proof. */
+export class SoundDraws {
+  private readonly simulator: Simulator;
+  private readonly draws: readonly Values[];
+  private readonly states = new Map<string, readonly State[]>();
+
+  constructor(
+    private readonly machine: Machine,
+    private readonly meter: Meter,
+  ) {
+    this.simulator = new Simulator(machine);
+    this.draws = Array.from({ length: DRAWS }, (_, i) => sampledValues(machine, SEED + i, 0.5));
+  }
+
+  /** The window, wide enough for all of them; null where one shows something of another kind: that proves nothing. */
+  heldBy(test: Test, window: Window): Window | null {
+    if (window.kind === "unsteady") return window;
+    let held = window;
+    for (const state of this.statesIn(test.setup)) {
+      const shown = observe(
+        this.simulator,
+        state,
+        makeTest(test.setup, test.function, test.red, test.black),
+        this.meter,
+      );
+      // What only lies within a factor on one of them is vague.
+      if (shown.kind === "value" && shown.factor !== undefined) return null;
+      if (verdictOf(held, shown) !== "does not fit") continue;
+      if (held.kind !== "range" || shown.kind !== "value" || test.function === "look" || test.function === "continuity")
+        return null;
+      const { relative, absolute } = this.meter.accuracy[test.function];
+      const off = MISREAD * Math.hypot(absolute, relative * shown.value);
+      held = {
+        kind: "range",
+        low: Math.min(held.low, shown.value - off),
+        high: Math.max(held.high, shown.value + off),
+      };
+    }
+    return held;
+  }
+
+  private statesIn(id: string): readonly State[] {
+    let states = this.states.get(id);
+    if (!states) {
+      const setup = this.machine.setupById.get(id)!;
+      this.states.set(id, (states = this.draws.map((values) => this.simulator.energise(setup, [], values))));
+    }
+    return states;
+  }
+}
