@@ -177,7 +177,7 @@ test("a proof that fails goes back to the search with all that is known; a wait 
   const job = page.url().split("/jobs/")[1]!;
   await page.goto(`/jobs/${job}/repair?assembly=panel-board&fault=panel:dead&step=prove`);
   await page.locator(".proof-list li").first().waitFor();
-  await page.getByRole("button", { name: "No" }).click();
+  await page.getByRole("button", { name: "No", exact: true }).click();
   await page.waitForURL(`**/jobs/${job}`);
   await expect(
     page

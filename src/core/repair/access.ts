@@ -20,10 +20,11 @@ export function openingOrder(machine: Machine, wanted: readonly string[]): reado
 }
 
 /** Nodes on one side of a plug, pin by pin. */
-export function nodesOf(machine: Machine, { id }: Connector, side: "near" | "far"): readonly number[] {
-  const connector = machine.file.connectors.find((c) => c.id === id)!;
+export function nodesOf(machine: Machine, connector: Connector, side: "near" | "far"): readonly number[] {
   const { words } = connector[side];
-  return [...machine.points.values()].filter((p) => p.connector === id && p.where === words).map((p) => p.node);
+  return [...machine.points.values()]
+    .filter((p) => p.connector === connector.id && p.where === words)
+    .map((p) => p.node);
 }
 
 /** A plug that is pulled before an assembly comes out, and on which side of it the assembly sits. */

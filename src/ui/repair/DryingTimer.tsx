@@ -20,11 +20,11 @@ export function DryingTimer({ job, assembly, busy, onLog }: Omit<RepairProps, "m
   const isGood = given > 0 && given <= MOST;
   return (
     <div className="drying d-flex gap-2 align-items-center d-print-none">
-      <Form.Label htmlFor={id} className="mb-0">
+      <Form.Label htmlFor={`drying-${assembly}`} className="mb-0">
         {say.minutesOnTheLabel}
       </Form.Label>
       <Form.Control
-        id={id}
+        id={`drying-${assembly}`}
         value={minutes}
         placeholder={String(USUAL)}
         inputMode="decimal"

@@ -150,7 +150,7 @@ function Stage({
         {stage.steps.map((s) => (
           <li key={s.id}>
             <Form.Check
-              id={`step-${s.id}`}
+              id={`step-${s.id.replaceAll(" ", "-")}`}
               checked={isWhole || ticked.has(s.id)}
               disabled={busy || isWhole}
               onChange={() => onTick(s.id, !ticked.has(s.id))}
