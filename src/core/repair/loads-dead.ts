@@ -1,5 +1,5 @@
 import { ORDINARY_METER } from "../instrument";
-import { has, type Machine, type Part } from "../model";
+import type { Machine, Part } from "../model";
 import { quantityText } from "../quantity";
 import { makeTest, nominalValues, NoOperatingPoint, observe, Simulator } from "../simulate";
 import { insulationOf } from "./after-repair-limits";
@@ -20,18 +20,18 @@ export interface DeadReading {
 const isPassed = (part: Part) =>
   part.nodeOf.size <= 3 && !part.kind.electrical.load && !part.kind.electrical.source?.(part.fields);
 
-/** The nodes that a node is joined to by what current merely passes, outside one assembly. */
-function joinedTo(machine: Machine, node: number, assembly: string): ReadonlySet<number> {
+/** The nodes that a node is joined to by what current merely passes, outside one assembly and not back to its own side. */
+function joinedTo(machine: Machine, node: number, assembly: string, own: ReadonlySet<number>): ReadonlySet<number> {
   const reached = new Set([node]);
   const next = [node];
   for (let at = next.pop(); at !== undefined; at = next.pop())
     for (const part of machine.parts) {
-      // Its plugs are off.
-      if (part.assembly === assembly || has(part, "harness") || !isPassed(part)) continue;
+      if (part.assembly === assembly || !isPassed(part)) continue;
       const nodes = [...part.nodeOf].filter(([terminal]) => terminal !== "case").map(([, n]) => n);
       if (!nodes.includes(at)) continue;
       for (const n of nodes) {
-        if (reached.has(n)) continue;
+        // Its plugs are off.
+        if (reached.has(n) || own.has(n)) continue;
         reached.add(n);
         next.push(n);
       }
@@ -42,8 +42,9 @@ function joinedTo(machine: Machine, node: number, assembly: string): ReadonlySet
 /** Whether a plug brings the supply in, from a source of the machine. */
 export function feeds(machine: Machine, connector: Connector, assembly: string): boolean {
   const sources = machine.sources.flatMap((s) => [...s.nodeOf].filter(([t]) => t !== "earth").map(([, n]) => n));
+  const own = new Set(nodesOf(machine, connector, "near"));
   return nodesOf(machine, connector, "far").some((n) => {
-    const reached = joinedTo(machine, n, assembly);
+    const reached = joinedTo(machine, n, assembly, own);
     return sources.some((s) => reached.has(s));
   });
 }
@@ -60,10 +61,11 @@ export function deadReadings(machine: Machine, assembly: string, plugs: readonly
   const values = nominalValues(machine);
   // Every plug of the board off, nothing held, nothing lifted.
   const setup = { ...off, apart: near.map((c) => c.id), press: [], lifted: [], openDoors: [], magnets: [], levels: {} };
+  const own = new Set(near.flatMap((connector) => nodesOf(machine, connector, "near")));
   const pins = near.flatMap((connector) =>
     [...machine.points.values()]
       .filter((p) => p.connector === connector.id && p.where === connector.far.words)
-      .map((point) => ({ connector, point, reached: joinedTo(machine, point.node, assembly) })),
+      .map((point) => ({ connector, point, reached: joinedTo(machine, point.node, assembly, own) })),
   );
   const found: DeadReading[] = [];
   for (const load of machine.parts) {

@@ -14,9 +14,6 @@ import { say } from "#words/core/repair/proof-run";
 /** Meter errors by which a sound machine at the end of its tolerances may still be misread, standard deviations. */
 const MISREAD = 2;
 
-/** By how much of their spread the samples of a sound machine may be missed on either side; estimate E52. */
-const BEYOND_SAMPLES = 0.6;
-
 /**
  * The window of a proof: a sound machine never misses it, with mains, part values and meter at the ends of what they may
  * be. A search weighs what lies at the edge; a proof that a sound machine can fail proves nothing.
@@ -25,10 +22,8 @@ function proofWindow(test: Test, window: Window, meter: Meter): Window {
   if (window.kind !== "range" || test.function === "look" || test.function === "continuity") return window;
   const { relative, absolute } = meter.accuracy[test.function];
   const off = (value: number) => MISREAD * Math.hypot(absolute, relative * value);
-  // A handful of samples does not reach the ends of what parts may be.
-  const beyond = Number.isFinite(window.high) ? BEYOND_SAMPLES * (window.high - window.low) : 0;
-  const high = Number.isFinite(window.high) ? window.high + off(window.high) + beyond : window.high;
-  return { kind: "range", low: window.low - off(window.low) - beyond, high };
+  const high = Number.isFinite(window.high) ? window.high + off(window.high) : window.high;
+  return { kind: "range", low: window.low - off(window.low), high };
 }
 
 /** Groups in the order in which they are made: what shows that the repair failed comes first. */

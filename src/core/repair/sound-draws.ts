@@ -4,8 +4,8 @@ import type { Machine } from "../model";
 import { makeTest, observe, sampledValues, Simulator, type State, type Test, type Values } from "../simulate";
 
 const SEED = 4_100;
-/** So many further sound machines are asked; estimate E53. */
-const DRAWS = 24;
+/** So many further sound machines are asked; estimate E52. */
+const DRAWS = 40;
 /** Meter errors that a reading of theirs may be off by besides. */
 const MISREAD = 2;
 
@@ -36,9 +36,16 @@ export class SoundDraws {
       );
       // What only lies within a factor on one of them is vague.
       if (shown.kind === "value" && shown.factor !== undefined) return null;
-      if (verdictOf(held, shown) !== "does not fit") continue;
-      if (held.kind !== "range" || shown.kind !== "value" || test.function === "look" || test.function === "continuity")
+      const fits = verdictOf(held, shown) !== "does not fit";
+      if (
+        held.kind !== "range" ||
+        shown.kind !== "value" ||
+        test.function === "look" ||
+        test.function === "continuity"
+      ) {
+        if (fits) continue;
         return null;
+      }
       const { relative, absolute } = this.meter.accuracy[test.function];
       const off = MISREAD * Math.hypot(absolute, relative * shown.value);
       held = {
