@@ -8,6 +8,8 @@ export default defineConfig({
   // Two files at a time: most of a test is the dictionary of its page, on one core.
   workers: 2,
   retries: 0,
+  // On two busy cores an entry may take some seconds to be written.
+  expect: { timeout: 15_000 },
   reporter: [["list"], ["json", { outputFile: "test-results/playwright.json" }]],
   use: {
     baseURL: process.env.UNZO_URL ?? "http://127.0.0.1:4790",
