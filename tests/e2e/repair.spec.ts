@@ -35,8 +35,8 @@ test("what to do about a suspect, by expected cost; the swap stage by stage, its
   await page.goto(`/jobs/${job}/repair?assembly=board&step=swap`);
   await expect(page.getByLabel("Power down, and prove it")).toBeChecked();
   await axe(page);
-  await page.getByLabel("plugs straight over, one at a time").check();
-  await expect(page.getByText(/Straight over to/).first()).toBeVisible();
+  // The same board goes back: its plugs have nothing to go over to.
+  await expect(page.getByLabel("plugs straight over, one at a time")).toHaveCount(0);
   await page.setViewportSize({ width: 390, height: 844 });
   await fits(page);
   // A temporary repair stays with the unit until someone has made it good.
@@ -158,6 +158,9 @@ test("a repair given up half-way leaves its way back on the list; an unsafe unit
   await page.goto(`/jobs/${job}/repair?assembly=main-board&step=swap`);
   // What it drives is read dead with its ohms: 230 V, 1800 W is 29.4 ohm.
   await expect(page.getByText(/Heater, Plug B pin 1 to Plug B pin 4: about 29\.4/)).toBeVisible();
+  await page.getByLabel("plugs straight over, one at a time").check();
+  await expect(page.getByText(/Straight over to/).first()).toBeVisible();
+  await page.getByLabel("plugs straight over, one at a time").uncheck();
   await page.getByLabel(/^Pull Plug B, by its housing/).check();
   await page.getByLabel(/^Open: kick plate/).check();
   await page.getByRole("button", { name: "Stop here, put back" }).click();
@@ -188,6 +191,8 @@ test("a repair given up half-way leaves its way back on the list; an unsafe unit
   await expect(page.getByText(/Charred board\. Tag T-17\. Signed: Ida\./)).toBeVisible();
   await beginJob(page, unit, "Panel shows b1", id);
   await expect(page.getByRole("link", { name: "unsafe, disconnected: tag T-17" })).toBeVisible();
+  await page.goto(`/units/${id}`);
+  await expect(page.getByText("unsafe, disconnected: tag T-17: Charred board")).toBeVisible();
 });
 
 test("a part that must not go in stops the work until there is a reason and the lead's word", async ({ page }) => {
@@ -207,4 +212,23 @@ test("a part that must not go in stops the work until there is a reason and the 
   await expect(page.getByText(/Goes in all the same: Only the first six columns are stocked \(Vera\)/)).toBeVisible();
   await page.goto(`/jobs/${job}/repair?assembly=board&step=swap`);
   await expect(page.locator(".swap-stages")).toBeVisible();
+});
+
+test("a cleaned plug dries by the clock, wherever one is, and leads back to its work", async ({ page }) => {
+  await beginJob(page, "Valley school kitchen: Velmoor DW-45, DW-1276", "Dishes wet and cold, or only to be checked");
+  const job = page.url().split("/jobs/")[1]!;
+  await page.setViewportSize({ width: 390, height: 844 });
+  await page.goto(`/jobs/${job}/repair?assembly=load-plug&fault=B-1:resistive&step=swap`);
+  await expect(page.getByText("Common feed and return read under load")).toBeVisible();
+  await fits(page);
+  await page.getByLabel("Minutes on the label").fill("20");
+  await page.getByRole("button", { name: "Start the wait" }).click();
+  await page
+    .getByRole("link", { name: /Cleaned contacts drying/ })
+    .first()
+    .click();
+  await expect(page).toHaveURL(/step=swap&assembly=load-plug/);
+  await page.goBack();
+  await page.getByRole("button", { name: "Dry: end the wait" }).click();
+  await expect(page.getByRole("button", { name: "Start the wait" })).toBeVisible();
 });

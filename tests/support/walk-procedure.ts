@@ -1,5 +1,5 @@
 import type { Machine } from "../../src/core/model";
-import type { Act, Procedure } from "../../src/core/repair/procedure";
+import type { Act, Procedure } from "../../src/core/repair/work-steps";
 
 /** What may not be touched as things stand, worked out from the file's own words. */
 interface Unit {

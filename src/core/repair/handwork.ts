@@ -1,4 +1,5 @@
 import { has, type Fault, type Machine, type Part } from "../model";
+import { joinedTo } from "./loads-dead";
 import { say } from "#words/core/repair/handwork";
 
 /** One thing done by hand, beyond taking out and putting in. `measured`: with the meter, nothing live. */
@@ -18,7 +19,7 @@ export type HandWork = "board on the bench" | "plug" | "in place";
 /** How each repair is made by hand: where, and in which steps. A whole part out and in needs none of its own. */
 interface Way {
   readonly at: HandWork;
-  readonly steps: (machine: Machine, part: Part) => readonly HandStep[];
+  readonly steps: readonly HandStep[];
   /** What is looked at before it: what made it fail, so that the new one does not follow the old. */
   readonly before?: (machine: Machine, part: Part, mode: string) => readonly HandStep[];
 }
@@ -29,27 +30,22 @@ const one = (id: string, words: string, more: Omit<HandStep, "id" | "words"> = {
   ...more,
 });
 
-/** A relay against what its contacts carry: the loads it feeds. */
-function loadOf(machine: Machine, relay: Part): string {
-  const make = relay.nodeOf.get("make") ?? relay.nodeOf.get("nc");
-  const reached = new Set([make]);
-  for (let round = 0; round < 6; round++)
-    for (const part of machine.parts) {
-      if (part.id === relay.id || !part.kind.electrical.galvanic || part.kind.electrical.load) continue;
-      const nodes = [...part.nodeOf.values()];
-      if (part.nodeOf.size === 2 && nodes.some((n) => reached.has(n))) nodes.forEach((n) => reached.add(n));
-    }
-  const loads = machine.parts.filter(
-    (p) => p.kind.electrical.load && [...p.nodeOf.values()].some((n) => reached.has(n)),
-  );
-  return loads.map((l) => l.name).join(", ");
+/** What a relay's contacts carry: the loads it feeds. */
+function loadsOf(machine: Machine, relay: Part): string {
+  const fed = relay.nodeOf.get("make") ?? relay.nodeOf.get("nc");
+  if (fed === undefined) return "";
+  const reached = joinedTo(machine, fed, relay.assembly);
+  return machine.parts
+    .filter((p) => p.kind.electrical.load && [...p.nodeOf.values()].some((n) => reached.has(n)))
+    .map((load) => load.name)
+    .join(", ");
 }
 
 const WHY_CONTACT = (machine: Machine, part: Part, mode: string): readonly HandStep[] =>
   mode.includes("contact") || mode === "welded"
     ? [
         one("why contact", say.whyTheContactFailed, {
-          details: [say.itsLoad(loadOf(machine, part)), say.currentDriverSuppression],
+          details: [say.itsLoad(loadsOf(machine, part)), say.currentDriverSuppression],
         }),
       ]
     : [one("why coil", say.whyTheCoilFailed)];
@@ -61,7 +57,7 @@ const SOLDERED: readonly HandStep[] = [
 const clean: Way = {
   at: "plug",
   before: () => [one("read first", say.feedAndReturnReadLoaded, { details: [say.cleaningDestroysEvidence] })],
-  steps: () => [
+  steps: [
     one("cover", say.whatMustNotBeWettedCovered),
     one("wipe", say.bothHalvesWiped, { details: [say.tensionOfEachSocket] }),
     one("dry", say.dryAsTheLabelSays, { waits: true }),
@@ -70,7 +66,7 @@ const clean: Way = {
 
 const capacitors: Way = {
   at: "board on the bench",
-  steps: () => [
+  steps: [
     one("discharged", say.underFiveVoltsProven, { cautions: [say.dischargeByResistor] }),
     one("polarity", say.polarityVoltsTemperature, { photo: true }),
     one("esr", say.esrOfTheOldAndTheNew),
@@ -82,7 +78,7 @@ const capacitors: Way = {
 const relay: Way = {
   at: "board on the bench",
   before: WHY_CONTACT,
-  steps: () => [
+  steps: [
     one("old joint", say.lookAtTheOldJoint, { photo: true, details: [say.crackedOrCharred] }),
     one("desolder", say.pumpOrBraid),
     one("fit relay", say.orientationHeightClearance, { details: [say.sameCoilSameContact] }),
@@ -93,7 +89,7 @@ const relay: Way = {
 
 const solder: Way = {
   at: "board on the bench",
-  steps: () => [
+  steps: [
     one("old joint", say.lookAtTheOldJoint, { photo: true, details: [say.crackedOrCharred] }),
     one("stop if charred", say.charredStopHere),
     one("resolder", say.oldSolderOffFluxNew),
@@ -104,7 +100,7 @@ const solder: Way = {
 
 const cutBack: Way = {
   at: "board on the bench",
-  steps: () => [
+  steps: [
     one("old joint", say.lookAtTheOldJoint, { photo: true }),
     one("cut back", say.cutToSoundMaterial, { details: [say.charConducts], cautions: [say.dustOfLaminate] }),
     one("bridge", say.bridgeWithWire),
@@ -115,7 +111,7 @@ const cutBack: Way = {
 
 const pin: Way = {
   at: "plug",
-  steps: () => [
+  steps: [
     one("terminal", say.rightTerminalRightTool),
     one("crimp", say.crimpBothBarrels),
     one("tug", say.tugIt),
@@ -125,7 +121,7 @@ const pin: Way = {
 
 const makeRoom: Way = {
   at: "plug",
-  steps: () => [
+  steps: [
     one("low voltage only", say.onlyLowVoltageRibs, { cautions: [say.neverWhereMainsClearances] }),
     one("rib", say.takeTheRibOff),
     one("clearance", say.clearanceCheckedAfter),
@@ -135,10 +131,10 @@ const makeRoom: Way = {
 
 const harness: Way = {
   at: "plug",
-  steps: () => [one("compare harness", say.newHarnessBesideOld, { photo: true }), one("route", say.routedAsTheOld)],
+  steps: [one("compare harness", say.newHarnessBesideOld, { photo: true }), one("route", say.routedAsTheOld)],
 };
 
-const reseat: Way = { at: "plug", steps: () => [one("reseat", say.outAndInThreeTimes)] };
+const reseat: Way = { at: "plug", steps: [one("reseat", say.outAndInThreeTimes)] };
 
 /** By option. */
 const WAYS: Readonly<Record<string, Way>> = {

@@ -12,4 +12,5 @@ export { cheapWhileOpen, optionsFor, outlay, USUAL_RATES, weighOptions } from ".
 export { matchPart } from "./part-match";
 export { PROOF_GROUPS, proofRun, proofState, toldOfRepair } from "./proof-run";
 export type { ProofStep } from "./proof-step";
-export { procedureFor, procedureOfJob, wayBack, type WorkStage, type WorkStep } from "./procedure";
+export { procedureFor, procedureOfJob } from "./procedure";
+export { wayBack, type WorkStage, type WorkStep } from "./work-steps";

@@ -5,65 +5,8 @@ import { causeFirst, handworkOf, type HandStep } from "./handwork";
 import { type DeadReading, deadReadings, feeds } from "./loads-dead";
 import type { Job } from "../journal";
 import { type Difference, matchPart } from "./part-match";
+import { type Act, type Procedure, type StageId, STAGES, type WorkStep } from "./work-steps";
 import { say } from "#words/core/repair/procedure";
-
-/** What a step does to the machine: a plan can be walked by it. */
-export type Act =
-  | { readonly does: "power off" | "prove dead" | "power, loads off" | "power" }
-  | { readonly does: "open" | "close"; readonly cover: string }
-  | { readonly does: "pull" | "plug" | "measure dead"; readonly plug: string }
-  | { readonly does: "out" | "in" | "bench"; readonly assembly: string };
-
-/** One step of a repair. A step with `undoes` is the way back of another, derived and never written down. */
-export interface WorkStep {
-  /** By what it is about, so that a tick stays where it belongs though the plan changes. */
-  readonly id: string;
-  readonly words: string;
-  /** What to know with it: wire colours, screws, what to see. */
-  readonly details: readonly string[];
-  readonly cautions: readonly string[];
-  readonly photo: boolean;
-  readonly act?: Act;
-  readonly undoes?: string;
-  /** What has to dry or cool: a timer. */
-  readonly waits?: boolean;
-}
-
-/** The stages in the order of the trade; those with nothing to do are left out. */
-export const STAGES = {
-  match: say.matchAndCause,
-  settings: say.settingsOfTheOldOne,
-  "power-down": say.powerDownAndProveIt,
-  open: say.coversPhotoMarks,
-  unplug: say.plugs,
-  "loads-dead": say.beforeItIsPoweredWhat,
-  out: say.out,
-  prepare: say.prepare,
-  in: say.in,
-  bonding: say.bonding,
-  "first-power": say.firstPower,
-  "loads-in": say.loadsIn,
-  functions: say.functions,
-  leakage: say.leakage,
-  close: say.closeUp,
-} as const;
-export type StageId = keyof typeof STAGES;
-
-export interface WorkStage {
-  readonly id: StageId;
-  readonly name: string;
-  readonly steps: readonly WorkStep[];
-}
-
-/** How one repair is made, step by step, from the file alone. */
-export interface Procedure {
-  readonly assembly: string;
-  readonly name: string;
-  readonly minutes: number;
-  readonly stages: readonly WorkStage[];
-  /** What the file does not say, as sentences. */
-  readonly lacks: readonly string[];
-}
 
 /** What is to be done, and with what. */
 export interface Repair {
@@ -128,7 +71,15 @@ function usualOption(machine: Machine, assembly: string): string {
 export function procedureFor(machine: Machine, repair: Repair): Procedure {
   const own = machine.assemblyById.get(repair.assembly);
   if (!own) throw new RangeError(say.noAssemblyAssembly(repair.assembly));
-  if (own.licensed) return { assembly: repair.assembly, name: own.name, minutes: own.minutes, stages: [], lacks: [] };
+  if (own.licensed)
+    return {
+      assembly: repair.assembly,
+      name: own.name,
+      minutes: own.minutes,
+      stages: [],
+      canTransfer: false,
+      lacks: [],
+    };
   return new Planner(machine, repair).plan();
 }
 
@@ -141,6 +92,9 @@ class Planner {
   private readonly plugs: readonly OwnPlug[];
   private readonly part: Part | undefined;
   private readonly isBoard: boolean;
+  /** Plug by plug from the old board to another one; the same board has nothing to go over to. */
+  private readonly canTransfer: boolean;
+  private readonly isTransfer: boolean;
   private readonly cautions: readonly WorkCaution[];
   private readonly dead: readonly DeadReading[];
   /** Plugs over which a board only drives loads: they stay off at the first power. */
@@ -166,8 +120,10 @@ class Planner {
     this.isBoard = this.own.board === true;
     this.cautions = workCautions(machine, this.option === "clean");
     this.dead = this.isBoard ? deadReadings(machine, repair.assembly, this.plugs) : [];
-    const driven = new Set(this.dead.map((r) => machine.points.get(r.red)!.connector));
-    this.loadPlugs = repair.transfer
+    const driven = new Set(this.dead.map((r) => r.plug));
+    this.canTransfer = this.isBoard && !SAME_PART.has(this.option);
+    this.isTransfer = this.canTransfer && repair.transfer === true;
+    this.loadPlugs = this.isTransfer
       ? []
       : this.plugs.filter(({ connector: c }) => driven.has(c.id) && !feeds(machine, c, repair.assembly));
   }
@@ -215,6 +171,7 @@ class Planner {
       stages: (Object.keys(STAGES) as StageId[])
         .filter((id) => steps[id].length > 0)
         .map((id) => ({ id, name: STAGES[id], steps: steps[id] })),
+      canTransfer: this.canTransfer,
       lacks: this.access.lacks,
     };
   }
@@ -291,17 +248,16 @@ class Planner {
   }
 
   private pulled(): WorkStep[] {
-    const { transfer } = this.repair;
     return this.plugs.map(({ connector: c }) =>
       this.step(`unplug ${c.id}`, say.pullByItsHousing(c.name), {
-        photo: !transfer,
+        photo: !this.isTransfer,
         details: [
           say.pinPinText(c.pins[0]!.pin, [c.pins[0]!.colour, c.pins[0]!.signal].filter(Boolean).join(", ")),
           c.pins
             .filter((p) => p.colour)
             .map((p) => `${p.pin} ${p.colour}`)
             .join(", "),
-          ...(transfer ? [say.straightOverToOfThe(c.name)] : [say.aPhotoAndALabel]),
+          this.isTransfer ? say.straightOverToOfThe(c.name) : say.aPhotoAndALabel,
         ].filter(Boolean),
         act: { does: "pull", plug: c.id },
       }),
@@ -314,17 +270,25 @@ class Planner {
     );
     return [
       ...(this.isBoard || (isLow && this.way?.at !== "plug") ? [this.step("static", say.wristStrapOrAHand)] : []),
-      ...this.pulled(),
+      ...(this.isTransfer ? [] : this.pulled()),
     ];
   }
 
   /** What it drives, by ohms and to case, once its plugs are off. */
   private loadsDead(): WorkStep[] {
-    return this.dead.map((r) =>
-      this.step(`dead ${r.load}`, r.words, {
-        act: { does: "measure dead", plug: this.machine.points.get(r.red)!.connector! },
-      }),
-    );
+    return this.isTransfer ? [] : this.dead.map((r) => this.readDead(r));
+  }
+
+  private readDead(r: DeadReading): WorkStep {
+    return this.step(`dead ${r.load}`, r.words, { act: { does: "measure dead", plug: r.plug } });
+  }
+
+  /** Plug by plug from the old board to the new one beside it; what hangs on each is read while it is off. */
+  private straightOver(): WorkStep[] {
+    return this.pulled().flatMap((s) => {
+      const { plug } = s.act as { plug: string };
+      return [s, ...this.dead.filter((r) => r.plug === plug).map((r) => this.readDead(r)), this.plugged(s)];
+    });
   }
 
   /** How it is held, as steps: what is undone on the way out. */
@@ -333,6 +297,7 @@ class Planner {
       this.step(`joint ${i} ${j.kind}`, say.joints[j.kind](j.count, j.size ?? ""), {
         details: j.tool ? [say.toolsTools(j.tool.toLowerCase())] : [],
         photo: j.kind === "ribbon" || j.kind === "terminal" || j.kind === "tab",
+        ...(j.kind === "terminal" || j.kind === "tab" ? { isWire: true as const } : {}),
       }),
     );
   }
@@ -349,6 +314,7 @@ class Planner {
         return [
           this.step(`wire ${part.id} ${terminal}`, say.wireOff(part.name, terminal, pin?.p.colour ?? ""), {
             details: [pin ? say.comesFrom(pin.c.name, pin.p.pin) : say.markIt],
+            isWire: true,
           }),
         ];
       }),
@@ -366,7 +332,7 @@ class Planner {
     return [
       ...this.wires(),
       ...this.joints(),
-      this.step("out", say.assemblyOut(this.own.name), {
+      this.step("out", this.isTransfer ? say.looseBesideIt(this.own.name) : say.assemblyOut(this.own.name), {
         photo: true,
         cautions: this.handCautions(),
         act: { does: "out", assembly: this.repair.assembly },
@@ -386,7 +352,7 @@ class Planner {
     const isNew = !SAME_PART.has(this.option);
     const steps = [
       ...this.differing("prepare"),
-      ...(this.way ? this.byHand(this.way.steps(this.machine, this.part ?? this.machine.parts[0]!), act) : []),
+      ...(this.way ? this.byHand(this.way.steps, act) : []),
       ...(isNew
         ? [
             this.step("compare", say.oldBesideNewNumbersPlugs, { details: this.own.number ? [this.own.number] : [] }),
@@ -402,33 +368,31 @@ class Planner {
 
   private puttingIn(): WorkStep[] {
     const out = this.takingOut();
-    const { transfer } = this.repair;
     const held = new Set(this.loadPlugs.map((p) => p.connector.id));
     const back = out
       .filter((s) => s.id !== "out")
       .reverse()
       .map((s) =>
-        this.step(`back ${s.id}`, say.backAsItWas(s.words), {
-          details: s.id.startsWith("wire") || s.id.includes("terminal") || s.id.includes("tab") ? [say.tugEach] : [],
-          undoes: s.id,
-        }),
+        this.step(`back ${s.id}`, say.backAsItWas(s.words), { details: s.isWire ? [say.tugEach] : [], undoes: s.id }),
       );
+    const plugs = [...this.pulled()]
+      .reverse()
+      .filter((s) => !held.has((s.act as { plug: string }).plug))
+      .map((s) => this.plugged(s));
     return [
+      ...(out.length > 0 ? [this.step("fit", say.dryFitItSitsEvery)] : []),
+      ...this.differing("in"),
+      ...(this.isTransfer ? this.straightOver() : []),
       ...(out.length > 0
         ? [
-            this.step("fit", say.dryFitItSitsEvery),
-            ...this.differing("in"),
             this.step("in", say.assemblyIn(this.own.name), {
               undoes: "out",
               act: { does: "in", assembly: this.repair.assembly },
             }),
             ...back,
           ]
-        : this.differing("in")),
-      ...[...this.pulled()]
-        .reverse()
-        .filter((s) => transfer || !held.has((s.act as { plug: string }).plug))
-        .map((s) => this.plugged(s)),
+        : []),
+      ...(this.isTransfer ? [] : plugs),
     ];
   }
 
@@ -436,9 +400,9 @@ class Planner {
     const { plug } = s.act as { plug: string };
     const { name } = this.machine.file.connectors.find((c) => c.id === plug)!;
     return this.step(s.id.replace("unplug", "plug"), say.reconnectUntilItLatches(name), {
-      details: this.repair.transfer ? s.details : [],
       undoes: s.id,
       act: { does: "plug", plug },
+      ...(this.isTransfer ? { isOnNew: true } : {}),
     });
   }
 
@@ -456,8 +420,8 @@ class Planner {
     const loads = this.loadPlugs;
     const rails = [...machine.points.values()].filter((p) => /\d\s*V/.test(p.name) && this.isOwnNode(p.node));
     return [
-      this.step("first power", isMains ? say.behindAnRcdLoadsOff : say.limitedSupplyLoadsOff, {
-        details: loads.map(({ connector }) => say.staysOff(connector.name)),
+      this.step("first power", isMains ? say.behindAnRcd : say.limitedSupply, {
+        details: loads.length > 0 ? loads.map(({ connector }) => say.staysOff(connector.name)) : [say.itsLoadsAreOn],
         cautions: [...(isMains ? [say.bareMainsNobodyNearThe] : []), ...this.about("trial")],
         act: { does: loads.length > 0 ? "power, loads off" : "power" },
       }),
@@ -504,13 +468,4 @@ class Planner {
       }),
     ];
   }
-}
-
-/**
- * The way back from the middle of a repair that is given up: what undoes the steps that were ticked, the last first.
- */
-export function wayBack(procedure: Procedure, done: ReadonlySet<string>): readonly WorkStep[] {
-  const steps = procedure.stages.flatMap((s) => s.steps);
-  const undone = new Set(steps.flatMap((s) => (s.undoes !== undefined && done.has(s.id) ? [s.undoes] : [])));
-  return steps.filter((s) => s.undoes !== undefined && done.has(s.undoes) && !undone.has(s.undoes));
 }

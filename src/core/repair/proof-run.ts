@@ -7,12 +7,9 @@ import { makeTest, nominalValues, secondsUntil, Simulator, type Test, testKey } 
 import { safetyTest, type SafetyLimit } from "./after-repair-limits";
 import type { ProofStep } from "./proof-step";
 import { functionSteps, protectingSteps } from "./proof-functions";
-import { SoundDraws } from "./sound-draws";
+import { misread, SoundDraws } from "./sound-draws";
 import { SpoiltTests } from "./spoilt-tests";
 import { say } from "#words/core/repair/proof-run";
-
-/** Meter errors by which a sound machine at the end of its tolerances may still be misread, standard deviations. */
-const MISREAD = 2;
 
 /**
  * The window of a proof: a sound machine never misses it, with mains, part values and meter at the ends of what they may
@@ -20,8 +17,8 @@ const MISREAD = 2;
  */
 function proofWindow(test: Test, window: Window, meter: Meter): Window {
   if (window.kind !== "range" || test.function === "look" || test.function === "continuity") return window;
-  const { relative, absolute } = meter.accuracy[test.function];
-  const off = (value: number) => MISREAD * Math.hypot(absolute, relative * value);
+  const fn = test.function;
+  const off = (value: number) => misread(fn, value, meter);
   const high = Number.isFinite(window.high) ? window.high + off(window.high) : window.high;
   return { kind: "range", low: window.low - off(window.low), high };
 }

@@ -1,13 +1,28 @@
 import { verdictOf, type Window } from "../diagnose";
 import type { Meter } from "../instrument";
-import type { Machine } from "../model";
-import { makeTest, observe, sampledValues, Simulator, type State, type Test, type Values } from "../simulate";
+import type { Machine, SetupEntry } from "../model";
+import {
+  makeTest,
+  NoOperatingPoint,
+  observe,
+  sampledValues,
+  Simulator,
+  type State,
+  type Test,
+  type Values,
+} from "../simulate";
 
 const SEED = 4_100;
 /** So many further sound machines are asked; estimate E52. */
 const DRAWS = 40;
-/** Meter errors that a reading of theirs may be off by besides. */
+/** Meter errors by which a sound machine at the end of its tolerances may still be misread, standard deviations. */
 const MISREAD = 2;
+
+/** By how much a meter may misread a value in a test that shows one. */
+export function misread(fn: keyof Meter["accuracy"], value: number, meter: Meter): number {
+  const { relative, absolute } = meter.accuracy[fn];
+  return MISREAD * Math.hypot(absolute, relative * value);
+}
 
 /** Sound machines drawn beyond the samples of the search, against which every step of a proof is held. One a proof. */
 export class SoundDraws {
@@ -46,8 +61,7 @@ export class SoundDraws {
         if (fits) continue;
         return null;
       }
-      const { relative, absolute } = this.meter.accuracy[test.function];
-      const off = MISREAD * Math.hypot(absolute, relative * shown.value);
+      const off = misread(test.function, shown.value, this.meter);
       held = {
         kind: "range",
         low: Math.min(held.low, shown.value - off),
@@ -61,8 +75,18 @@ export class SoundDraws {
     let states = this.states.get(id);
     if (!states) {
       const setup = this.machine.setupById.get(id)!;
-      this.states.set(id, (states = this.draws.map((values) => this.simulator.energise(setup, [], values))));
+      this.states.set(id, (states = this.draws.flatMap((values) => this.stateOf(setup, values))));
     }
     return states;
+  }
+
+  /** None where the model finds no operating point. */
+  private stateOf(setup: SetupEntry, values: Values): readonly State[] {
+    try {
+      return [this.simulator.energise(setup, [], values)];
+    } catch (error) {
+      if (!(error instanceof NoOperatingPoint)) throw error;
+      return [];
+    }
   }
 }

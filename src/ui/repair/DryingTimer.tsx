@@ -2,7 +2,7 @@
 
 import Button from "react-bootstrap/Button";
 import Form from "react-bootstrap/Form";
-import { waitingBody } from "../../core/journal";
+import { dryingOf, waitedBody, waitingBody } from "../../core/journal";
 import { useKept } from "../shell/useKept";
 import type { RepairProps } from "./repair-props";
 import { say } from "#words/ui/repair/DryingTimer";
@@ -14,7 +14,7 @@ const MOST = 24 * 60;
 /** Waits as long as the label says, as a timer that is seen wherever one is. */
 export function DryingTimer({ job, assembly, busy, onLog }: Omit<RepairProps, "machine">) {
   const [minutes, setMinutes] = useKept("unzo.drying");
-  const id = `dry ${assembly}`;
+  const id = dryingOf(assembly);
   const waits = job.work.waits.some((w) => w.body.wait === id);
   const given = minutes.trim() === "" ? USUAL : Number(minutes.replace(",", "."));
   const isGood = given > 0 && given <= MOST;
@@ -34,10 +34,12 @@ export function DryingTimer({ job, assembly, busy, onLog }: Omit<RepairProps, "m
       />
       <Button
         variant="outline-dark"
-        disabled={busy || waits || !isGood}
-        onClick={() => void onLog(waitingBody({ id, words: say.drying }, Math.round(60 * given), assembly))}
+        disabled={busy || !(waits || isGood)}
+        onClick={() =>
+          void onLog(waits ? waitedBody(id) : waitingBody({ id, words: say.drying }, Math.round(60 * given), assembly))
+        }
       >
-        {waits ? say.running : say.start}
+        {waits ? say.dry : say.start}
       </Button>
     </div>
   );

@@ -14,7 +14,8 @@ import { Decide } from "./Decide";
 import { LeftList } from "./LeftList";
 import { Prove } from "./Prove";
 import { SetUp } from "./SetUp";
-import { Swap } from "./Swap";
+import { Work } from "./Work";
+
 import type { Rates } from "../../contract/shop";
 import { PageTitle } from "../shell/PageTitle";
 import { SkipLink } from "../shell/SkipLink";
@@ -135,7 +136,7 @@ export function RepairScreen({ events, unit, file: drawnFile, hash, assembly, fa
         ) : null}
         {/* A tick is seen at once; should the journal refuse it, it goes again. */}
         {at === "swap" ? (
-          <Swap
+          <Work
             {...shared}
             job={coming ?? job}
             fault={fault}

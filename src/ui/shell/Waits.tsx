@@ -1,7 +1,8 @@
 "use client";
 
+import { dryingOf } from "../../core/journal";
 import Link from "next/link";
-import { waiting } from "../../contract/jobs";
+import { type OpenWait, waiting } from "../../contract/jobs";
 import { useRoute } from "../engine/useRoute";
 import { useNews } from "./useNews";
 import { useNow } from "./useNow";
@@ -25,9 +26,7 @@ export function Waits() {
         const left = Math.round((Date.parse(w.due) - now) / 1000);
         return (
           <li key={`${w.job} ${w.wait}`} className={left <= 0 ? "is-due" : ""}>
-            <Link
-              href={`/jobs/${w.job}/repair?step=prove${w.assembly ? `&assembly=${encodeURIComponent(w.assembly)}` : ""}`}
-            >
+            <Link href={placeOf(w)}>
               <i className={`bi ${left <= 0 ? "bi-bell-fill" : "bi-hourglass-split"}`} aria-hidden />{" "}
               <span>{w.words}</span> <strong className="value">{leftWords(left)}</strong>
             </Link>
@@ -36,6 +35,13 @@ export function Waits() {
       })}
     </ul>
   );
+}
+
+/** Where what is waited for goes on: a contact that dries belongs to the work, all else to the proof. */
+function placeOf({ job, wait, assembly }: OpenWait): string {
+  if (!assembly) return `/jobs/${job}/repair?step=prove`;
+  const step = wait === dryingOf(assembly) ? "swap" : "prove";
+  return `/jobs/${job}/repair?step=${step}&assembly=${encodeURIComponent(assembly)}`;
 }
 
 function clock(seconds: number): string {

@@ -57,6 +57,12 @@ export function UnitScreen({ unit }: { unit: UnitRecord }) {
         <p className="problem" role="alert">
           {problem}
         </p>
+        {unit.unsafe ? (
+          <p className="power-mark" role="alert">
+            <i className="bi bi-x-octagon-fill" aria-hidden /> {say.unsafeTag(unit.unsafe.tag)}: {unit.unsafe.reason}{" "}
+            <Link href={`/jobs/${unit.unsafe.job}/record`}>{say.itsRecord}</Link>
+          </p>
+        ) : null}
         {unit.unreadable.length > 0 ? (
           <p className="power-mark" role="alert">
             <i className="bi bi-exclamation-triangle-fill" aria-hidden /> {say.aJobOfThisUnit}

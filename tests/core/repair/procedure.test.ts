@@ -1,11 +1,28 @@
 import { describe, expect, test } from "vitest";
+import { compileMachine } from "../../../src/core/model/compile/compile";
+import { quickMachine, readLoads } from "../../../src/core/model/quick";
 import { accessTo, plugsOf } from "../../../src/core/repair/access";
 import { deadReadings } from "../../../src/core/repair/loads-dead";
 import { optionsFor } from "../../../src/core/repair/options";
 import { matchPart } from "../../../src/core/repair/part-match";
-import { procedureFor, wayBack, type Procedure } from "../../../src/core/repair/procedure";
+import { procedureFor } from "../../../src/core/repair/procedure";
+import { type Procedure, wayBack } from "../../../src/core/repair/work-steps";
 import { FLEET, machineNamed } from "../../support/fleet";
 import { walk } from "../../support/walk-procedure";
+
+const quick = (loads: string, volts: number) =>
+  compileMachine(
+    quickMachine({
+      id: "own",
+      name: "A machine of one's own",
+      family: "dryer",
+      volts,
+      hertz: 50,
+      filter: true,
+      fuse: true,
+      loads: readLoads(loads, volts),
+    }),
+  );
 
 const ids = (p: Procedure) => p.stages.map((s) => s.id);
 const stepsIn = (p: Procedure, stage: string) => p.stages.find((s) => s.id === stage)?.steps ?? [];
@@ -50,6 +67,22 @@ describe("every repair of every machine, walked on the file's own covers, plugs 
         }
     }
     expect(walked).toBeGreaterThan(0);
+  });
+  test.each([
+    ["a dryer of 120 V", quick("heater 1500, drum motor 250W, fan 0.3A", 120)],
+    ["a cooler of 230 V", quick("compressor 1.3A, fan 20W", 230)],
+  ])("a machine that a technician named by its loads, %s: the same", (_, machine) => {
+    let walked = 0;
+    for (const part of machine.parts)
+      for (const mode of part.modes)
+        for (const option of optionsFor(machine, { part: part.id, mode: mode.id })) {
+          if (option.id === "give-up") continue;
+          const fault = { part: part.id, mode: mode.id };
+          const plan = procedureFor(machine, { assembly: part.assembly, option: option.id, fault });
+          expect(walk(machine, plan), `${part.id}:${mode.id} ${option.id}`).toEqual([]);
+          walked++;
+        }
+    expect(walked).toBeGreaterThan(20);
   });
   test("the walker sees what cannot be done", () => {
     const machine = machineNamed("velmoor-dw-45");
@@ -140,6 +173,37 @@ describe("a procedure follows the repair that was chosen", () => {
     );
     expect(wayBack(plan, new Set([...done, "in"])).map((s) => s.undoes)).not.toContain("out");
     expect(wayBack(plan, new Set())).toEqual([]);
+  });
+});
+
+describe("plugs straight over, one at a time", () => {
+  const dish = machineNamed("velmoor-dw-45");
+  const plan = procedureFor(dish, { assembly: "main-board", transfer: true });
+  test("no plug is off while another is pulled; what hangs on it is read meanwhile; none hangs in the air", () => {
+    expect(stepsIn(plan, "unplug").some((s) => s.id.startsWith("unplug"))).toBe(false);
+    const off = new Set<string>();
+    for (const { act } of stepsIn(plan, "in")) {
+      if (act?.does === "pull") off.add(act.plug);
+      if (act?.does === "measure dead") expect([...off]).toEqual([act.plug]);
+      if (act?.does === "plug") off.delete(act.plug);
+      expect(off.size).toBeLessThanOrEqual(1);
+    }
+    expect(off.size).toBe(0);
+    expect(stepsIn(plan, "in").filter((s) => s.id.startsWith("dead")).length).toBeGreaterThan(2);
+  });
+  test("its loads are on at the first power, and that is said", () => {
+    expect(stepsIn(plan, "first-power")[0]!.details.join()).toContain("Its loads are on");
+  });
+  test("given up half-way, what is on the new board goes back onto the old one", () => {
+    const done = new Set(["unplug A", "plug A", "unplug B"]);
+    expect(wayBack(plan, done).map((s) => s.words)).toEqual([
+      "Reconnect Plug A until it latches, on the old one",
+      "Reconnect Plug B until it latches",
+    ]);
+  });
+  test("the same board has nothing to go over to", () => {
+    const fault = { part: "KH", mode: "welded" };
+    expect(procedureFor(dish, { assembly: "main-board", option: "relay", fault }).canTransfer).toBe(false);
   });
 });
 

@@ -18,6 +18,7 @@ export const say = {
   itStandsSo: "It stands so",
   modified: "modified",
   temporaryRepair: "temporary repair",
+  itsRecord: "the record",
   unsafeTag: (tag: string) => `unsafe, disconnected: tag ${tag}`,
   unitData: "Unit data",
   notNoted: "not noted",

@@ -2,6 +2,6 @@
 export const say = {
   minutesOnTheLabel: "Minutes on the label",
   drying: "Cleaned contacts drying",
-  running: "Drying",
+  dry: "Dry: end the wait",
   start: "Start the wait",
 };

@@ -1,4 +1,4 @@
-/** What ui/repair/Swap says to people, in English. */
+/** What ui/repair/Work says to people, in English. */
 export const say = {
   workForALicensedTrade: "Work for a licensed trade: leave it closed and hand it over.",
   theSwap: "The repair",

@@ -9,10 +9,10 @@ import { Photos } from "./Photos";
 import { abandonedBody, stagedBody } from "../../core/journal";
 import { ReasonDialog } from "../shell/ReasonDialog";
 import { DryingTimer } from "./DryingTimer";
-import { say } from "#words/ui/repair/Swap";
+import { say } from "#words/ui/repair/Work";
 
 /** How the repair that was chosen is made, step by step; ticks and photos are kept in the journal. */
-export function Swap({
+export function Work({
   machine,
   job,
   assembly,
@@ -54,7 +54,7 @@ export function Swap({
     <section aria-label={say.theSwap} className="swap">
       <div className="d-flex gap-3 align-items-center flex-wrap">
         <h2 className="mb-0">{say.partAboutMinutesMin(decided ? decided.words : say.theSwap, plan.minutes)}</h2>
-        {plan.stages.some((s) => s.id === "out") ? (
+        {plan.canTransfer ? (
           <Form.Check
             className="d-print-none"
             type="switch"

@@ -1,0 +1,2 @@
+/** Names the wait for what was cleaned on an assembly; by this it is known from a wait of the proof. */
+export const dryingOf = (assembly: string): string => `dry ${assembly}`;
