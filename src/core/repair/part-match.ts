@@ -11,6 +11,8 @@ export interface Difference {
 /** Whether a part in the hand belongs into this machine. */
 export interface PartMatch {
   readonly fits: boolean;
+  /** Whether the work stops on it: what does not fit, but for a part of which the file knows no number to go by. */
+  readonly stops: boolean;
   /** The same part, another that may stand in, one that must not, or one of which nothing is known. */
   readonly verdict: "same" | "other revision" | "substitute" | "refused" | "unknown";
   readonly words: string;
@@ -40,6 +42,9 @@ const revisionsOf = (
     .flatMap((s) => s.revisions)
     .join(", ");
 
+const FITS = { fits: true, stops: false } as const;
+const isKnownOf = ({ number, substitutes }: AssemblyEntry) => number !== undefined || substitutes.length > 0;
+
 /**
  * Holds the number and revision of a part in the hand against what the file knows of an assembly. What is refused or
  * unknown does not fit; the words say why. Throws a RangeError for an assembly the machine has not.
@@ -51,6 +56,7 @@ export function matchPart(machine: Machine, assemblyId: string, number: string, 
   const rev = plain(revision);
   const no = (verdict: "refused" | "unknown", words: string): PartMatch => ({
     fits: false,
+    stops: isKnownOf(assembly),
     verdict,
     words,
     differences: [],
@@ -59,7 +65,7 @@ export function matchPart(machine: Machine, assemblyId: string, number: string, 
   if (assembly.number && plain(assembly.number) === given) {
     if (!assembly.revision || rev === "" || plain(assembly.revision) === rev)
       return {
-        fits: true,
+        ...FITS,
         verdict: "same",
         words: say.theSamePart(assembly.revision && rev === "" ? say.theFileIsOfRevision(assembly.revision) : ""),
         differences: [],
@@ -71,7 +77,7 @@ export function matchPart(machine: Machine, assemblyId: string, number: string, 
     return no("refused", say.mustNotGoIn(own.number, revision ? ` revision ${revision}` : "", own.refused));
   if (own)
     return {
-      fits: true,
+      ...FITS,
       verdict: "substitute",
       words: own.differences.length > 0 ? say.mayStandInWithDifferences : say.mayStandInAsIt,
       differences: own.differences.map((d) => ({ ...d, todo: WHAT_TO_DO[d.kind] })),
@@ -86,6 +92,7 @@ export function matchPart(machine: Machine, assemblyId: string, number: string, 
   if (assembly.number && plain(assembly.number) === given)
     return {
       fits: false,
+      stops: true,
       verdict: "other revision",
       words: say.theSameNumberButRevision(revision, assembly.revision),
       differences: [

@@ -1,6 +1,7 @@
 import { type Fault, has, isLowVoltage, type Machine, type Part } from "../model";
 import { sourcesOff, type WorkCaution, workCautions } from "../safety";
 import { accessTo, nodesOf, type OwnPlug } from "./access";
+import { functionRowOf } from "./family-functions";
 import { causeFirst, handworkOf, type HandStep } from "./handwork";
 import { type DeadReading, deadReadings, feeds } from "./loads-dead";
 import type { Job } from "../journal";
@@ -158,7 +159,7 @@ class Planner {
       "loads-in": this.loadsIn(),
       functions: [
         ...(this.way?.at === "plug" ? [this.step("tried", say.complaintTried, { details: [say.ifGoneNoteIt] })] : []),
-        this.step("functions", say.functionsBelow),
+        this.step("functions", this.isBoard && functionRowOf(this.machine) ? say.functionsBelow : say.proofBelow),
       ],
       leakage: [this.step("leakage", say.safetyTestBelow)],
       close: this.closing(),
@@ -170,7 +171,7 @@ class Planner {
       minutes: this.own.minutes + covers.reduce((sum, c) => sum + 2 * c.minutes, 0),
       stages: (Object.keys(STAGES) as StageId[])
         .filter((id) => steps[id].length > 0)
-        .map((id) => ({ id, name: STAGES[id], steps: steps[id] })),
+        .map((id) => ({ id, name: id === "loads-in" ? this.loadsInName() : STAGES[id], steps: steps[id] })),
       canTransfer: this.canTransfer,
       lacks: this.access.lacks,
     };
@@ -302,9 +303,10 @@ class Planner {
     );
   }
 
-  /** Wires of a part that hangs in no plug of its own: one at a time, by colour. */
+  /** Wires of what hangs in no plug of its own: one at a time, by colour; those of a board are not drawn one by one. */
   private wires(): WorkStep[] {
-    if (this.isBoard || this.plugs.length > 0) return [];
+    if (this.plugs.length > 0) return [];
+    if (this.isBoard) return [this.step("wires", say.wiresOffMarked, { photo: true, isWire: true })];
     const parts = this.machine.parts.filter((p) => p.assembly === this.repair.assembly && !has(p, "harness"));
     return parts.flatMap((part) =>
       [...part.nodeOf].flatMap(([terminal, node]) => {
@@ -433,6 +435,11 @@ class Planner {
 
   private isOwnNode(node: number): boolean {
     return this.machine.parts.some((p) => p.assembly === this.repair.assembly && [...p.nodeOf.values()].includes(node));
+  }
+
+  /** Where nothing stayed off, it is only switched off again. */
+  private loadsInName(): string {
+    return this.loadPlugs.length > 0 ? STAGES["loads-in"] : say.offAgain;
   }
 
   private loadsIn(): WorkStep[] {

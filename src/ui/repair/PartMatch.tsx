@@ -68,7 +68,7 @@ export function PartMatch({ machine, job, assembly, busy, onLog }: RepairProps) 
           {!match.fits && logged && last.despite ? (
             <p className="mb-0">{say.goesInAllTheSame(last.despite.reason, last.despite.by)}</p>
           ) : null}
-          {!match.fits && logged && !last.despite ? (
+          {match.stops && logged && !last.despite ? (
             <Form
               className="repair-asks mt-2"
               onSubmit={(e) => {

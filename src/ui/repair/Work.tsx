@@ -3,7 +3,7 @@
 import { useMemo, useState } from "react";
 import Button from "react-bootstrap/Button";
 import Form from "react-bootstrap/Form";
-import { procedureOfJob, wayBack, type WorkStage, type WorkStep } from "../../core/repair";
+import { matchPart, procedureOfJob, wayBack, type WorkStage, type WorkStep } from "../../core/repair";
 import type { RepairProps } from "./repair-props";
 import { Photos } from "./Photos";
 import { abandonedBody, stagedBody } from "../../core/journal";
@@ -44,7 +44,7 @@ export function Work({
         {say.workForALicensedTrade}
       </p>
     );
-  if (inHand && !inHand.fits && !inHand.despite)
+  if (inHand && !inHand.despite && matchPart(machine, assembly, inHand.number, inHand.revision).stops)
     return (
       <p className="rig-sheet swap-caution" role="status">
         {say.thePartInHandMustNot(inHand.number)} {inHand.words}

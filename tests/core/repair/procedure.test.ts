@@ -156,6 +156,9 @@ describe("a procedure follows the repair that was chosen", () => {
     const vending = machineNamed("obwart-dv-8");
     expect(matchPart(vending, "board", "VC-8", "9")).toMatchObject({ fits: false, verdict: "other revision" });
     expect(matchPart(vending, "board", "VC-8", "2").fits).toBe(true);
+    // A file that knows no number of a part can refuse none: it says compare, and the work goes on.
+    expect(matchPart(quick("heater 1500", 230), "board", "XX-1")).toMatchObject({ fits: false, stops: false });
+    expect(matchPart(vending, "board", "XX-1")).toMatchObject({ fits: false, stops: true });
     const before = procedureFor(vending, { assembly: "board" });
     const after = procedureFor(vending, {
       assembly: "board",

@@ -56,6 +56,7 @@ export const say = {
       sized(`${several(count, "Tab terminal", "tab terminals")}: pulled at the terminal, not at the wire`, size),
     solder: (count: number, size: string) => sized(`${several(count, "Soldered lead", "soldered leads")} off`, size),
   },
+  wiresOffMarked: "Its plugs and wires off one at a time, each marked: the file draws none",
   wireOff: (part: string, terminal: string, colour: string) =>
     `${part}: ${colour ? `${colour} wire` : "wire"} off ${terminal}`,
   comesFrom: (plug: string, pin: string) => `It comes from ${plug} pin ${pin}`,
@@ -81,6 +82,8 @@ export const say = {
   complaintTried: "The complaint tried, the plug flexed meanwhile",
   ifGoneNoteIt: "If it is gone, note which plug: reseated and well proves the place, not the part",
   functionsBelow: "Every function of this kind of machine, under Prove",
+  proofBelow: "The complaint, and what was wrong, under Prove",
+  offAgain: "Off again",
   safetyTestBelow: "Safety test, under Prove",
   lastRunCoversOn: "The last run with the covers on",
 };
