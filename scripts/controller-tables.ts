@@ -16,6 +16,7 @@ const FAULTS: Readonly<Record<string, string>> = {
     "compressor:locked K1:welded sensor:open heater:open panel:dead F1:blown sensor:drifted K2:contact-open heater:to-case J2-1:open fan:seized",
   "gratlosch-bd-5":
     "CR:open KU:contact-open motor:start-open key-up:stuck-open T1:primary-open CR:weak KD:welded edge:stuck-open F1:blown B-1:open motor:seized arm-up:drags",
+  "grisselm-sn-18": "F1:blown trigger:stuck-open nose-sw:stuck-open Q1:open motor:open R1:open C-2:open pack:open",
   "hochkar-ip-4": "F1:blown Q1:open sender:open WG:open RW:open KW:coil-open V-1:open alternator:dead",
   "kaldruun-uc-80": "PS:dead compressor:open K1:coil-open sensor:open compressor:to-case heater:open K2:coil-open",
   "kolbrast-tk-2":

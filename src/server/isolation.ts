@@ -5,7 +5,7 @@ import nodeEndpoint from "comlink/dist/umd/node-adapter.js";
 import { z } from "zod";
 import { type Answers, type Evidence, expressible, type Look } from "../core/diagnose";
 import { changesIn, evidenceOf, jobOn } from "../core/journal";
-import { type Change, ChangeError, type MachineFile, variantOf } from "../core/model";
+import { type Change, ChangeError, type GuardAnswers, type MachineFile, variantOf } from "../core/model";
 import type { ModificationProof } from "../core/repair";
 import type { RestRule } from "../core/schedule";
 import { log } from "../log";
@@ -226,6 +226,7 @@ export async function proofOfChange(
   job: string,
   unit: readonly Change[],
   changes: readonly Change[],
+  guards: GuardAnswers,
 ): Promise<ModificationProof> {
   const { hash } = await readJob(job);
   const { machine } = await machineOf(hash, unit);
@@ -237,7 +238,7 @@ export async function proofOfChange(
   }
   const { desk, lost, end } = beginDesk();
   try {
-    return await Promise.race([desk.proveChange(machine.file, [...changes]), lost]);
+    return await Promise.race([desk.proveChange(machine.file, [...changes], guards), lost]);
   } finally {
     end();
   }

@@ -15,7 +15,7 @@ import {
   versionOf,
 } from "../core/journal";
 import { isPowered } from "../core/safety";
-import type { Change, Machine } from "../core/model";
+import type { Change, GuardAnswers, Machine } from "../core/model";
 import { inTransaction, type Tx } from "./db";
 import { refuseWhenFull } from "./disk";
 import { Lru } from "../core/lru";
@@ -36,7 +36,12 @@ const ledgers = ((globalThis as { unzoLedgers?: Lru<string, Ledger> }).unzoLedge
 
 type Outcome =
   | { readonly kind: "written"; readonly event: JournalEvent }
-  | { readonly kind: "proof"; readonly unit: readonly Change[]; readonly changes: readonly Change[] };
+  | {
+      readonly kind: "proof";
+      readonly unit: readonly Change[];
+      readonly changes: readonly Change[];
+      readonly guards: GuardAnswers;
+    };
 
 /** Rounds of an entry that needs a proof: it is worked out while no row is held, and the unit may change meanwhile. */
 const ROUNDS = 3;
@@ -89,7 +94,7 @@ async function tryAppend(tx: Tx, job: string, event: NewEvent, facts: Facts, now
     if (decision.kind === "accepted") break;
     if (decision.kind === "refused") throw new Refusal(decision.status, decision.sentence);
     const proof = decision.needs.find((n) => n.need === "proof");
-    if (proof) return { kind: "proof", unit: activeChanges(ledger), changes: proof.changes };
+    if (proof) return { kind: "proof", unit: activeChanges(ledger), changes: proof.changes, guards: proof.guards };
     known = { ...known, ...(await factsFor(tx, row!.unit, decision.needs)) };
   }
   const taken: JournalEvent = {
@@ -127,11 +132,11 @@ async function factsFor(tx: Tx, unit: string, needs: readonly Need[]): Promise<F
 /** The proof of a change to the circuit, in a thread of its own, while no row is held. */
 async function proofFor(
   job: string,
-  asked: { readonly unit: readonly Change[]; readonly changes: readonly Change[] },
+  asked: { readonly unit: readonly Change[]; readonly changes: readonly Change[]; readonly guards: GuardAnswers },
 ): Promise<NonNullable<Facts["proof"]>> {
-  const proof = await proofOfChange(job, asked.unit, asked.changes);
+  const proof = await proofOfChange(job, asked.unit, asked.changes, asked.guards);
   const fault = proof.findings.find((f) => !f.ok);
-  return { key: changesKey(asked.unit, asked.changes), fault: fault?.words ?? null };
+  return { key: changesKey(asked.unit, asked.changes, asked.guards), fault: fault?.words ?? null };
 }
 
 /** The ledger of a job as of a sequence number whose row the caller holds; only what is new since is read. */

@@ -1,6 +1,13 @@
 import { ORDINARY_METER } from "../core/instrument";
 import { forbidden } from "../core/safety";
-import { type Change, compileMachine, type Fault, type GuideLeg, type MachineFile } from "../core/model";
+import {
+  type Change,
+  compileMachine,
+  type Fault,
+  type GuardAnswers,
+  type GuideLeg,
+  type MachineFile,
+} from "../core/model";
 import {
   type Advice,
   advise,
@@ -178,8 +185,13 @@ export class IsolationDesk {
    * Proves a change to the circuit before it may be built; `progress` is told the share done, 0 to 1. Throws
    * `ChangeError`.
    */
-  proveChange(file: MachineFile, changes: readonly Change[], progress?: (share: number) => void): ModificationProof {
-    return proveModification(compileMachine(file), changes, progress);
+  proveChange(
+    file: MachineFile,
+    changes: readonly Change[],
+    guards: GuardAnswers,
+    progress?: (share: number) => void,
+  ): ModificationProof {
+    return proveModification(compileMachine(file), changes, { guards, ...(progress ? { progress } : {}) });
   }
 
   /** Makes a machine known without its dictionary: enough for codes, slips and the run sheet. */

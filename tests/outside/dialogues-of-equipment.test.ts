@@ -2,6 +2,7 @@ import { judgeDialogues } from "./judge-dialogues";
 
 judgeDialogues([
   "gratlosch-bd-5",
+  "grisselm-sn-18",
   "hochkar-ip-4",
   "obwart-dv-8",
   "perlgrund-tm-3",

@@ -329,7 +329,11 @@ const EMIT: Readonly<Record<string, Emit>> = {
   led: ({ net }, { f, mode, t }) => {
     if (mode !== null) return;
     const mid = net.inner();
-    net.ohms(t("plus"), mid, Math.max(10, (num(f, "volts") - 2) / num(f, "amps")));
+    net.ohms(
+      t("plus"),
+      mid,
+      Math.max(10, f["ohms"] === undefined ? (num(f, "volts") - 2) / num(f, "amps") : num(f, "ohms")),
+    );
     net.diode(mid, t("minus"), "dled");
   },
   varistor: ({ net }, { mode, t }) => {

@@ -24,7 +24,8 @@ import {
 } from "../../src/core/workbench/temperature-sensor";
 import { dutyOf } from "../../src/core/workbench/toggling-line";
 import { judgePath, readPath } from "../../src/core/workbench/weakest-link";
-import { BUILDING_LIMIT, COPPER, copperOhms, wireLimit } from "../../src/core/workbench/wire";
+import { COPPER, copperOhms } from "../../src/core/quantity";
+import { BUILDING_LIMIT, wireLimit } from "../../src/core/workbench/wire";
 import { runSpice } from "../support/ngspice";
 
 const given = { liked: METRIC, number: () => undefined, text: () => "" };

@@ -1,6 +1,6 @@
 import type { TestCard, SignAsked } from "../diagnose";
 import { unitOf } from "../instrument";
-import type { Change, Machine, SettingEntry } from "../model";
+import type { Change, GuardAnswers, Machine, SettingEntry } from "../model";
 import { type Asked, parseReading, quantityText, type Reading } from "../quantity";
 import { exposureOf } from "../safety";
 import { makeTest, type Test } from "../simulate";
@@ -304,14 +304,16 @@ export function modifiedBody(
   changes: readonly { readonly change: Change; readonly words: string }[],
   why: { readonly reason: string; readonly customer: string },
   findings: readonly { readonly words: string }[],
+  guards: GuardAnswers = {},
 ): Body<"modified"> {
   return {
     type: "modified",
     changes: changes.map((c) => c.change),
-    words: upTo(400, changes.map((c) => c.words).join("; ")),
+    words: upTo(2000, changes.map((c) => c.words).join("; ")),
     reason: why.reason.trim(),
     customer: why.customer.trim(),
-    proof: findings.map((f) => upTo(300, f.words)),
+    ...(Object.keys(guards).length > 0 ? { guards } : {}),
+    proof: findings.map((f) => upTo(400, f.words)),
   };
 }
 

@@ -1,5 +1,5 @@
 import { unaskable, unknownPart, unknownAssembly, unknownSign, unmeasurable, cannotBeObserved } from "../diagnose";
-import { type Change, ChangeError, type Machine, type MachineFile, variantOf } from "../model";
+import { type Change, ChangeError, type GuardAnswers, type Machine, type MachineFile, variantOf } from "../model";
 import { makeTest } from "../simulate";
 import type { EventBody, NewEvent } from "./events";
 import { activeChanges, type Ledger } from "./ledger";
@@ -13,7 +13,7 @@ export type Need =
   /** Whether an entry of any job of this unit is a temporary repair. */
   | { readonly need: "temporary repair"; readonly event: string }
   /** What the proof of a change to the circuit found, made on the unit as it stands. */
-  | { readonly need: "proof"; readonly changes: readonly Change[] };
+  | { readonly need: "proof"; readonly changes: readonly Change[]; readonly guards: GuardAnswers };
 
 /** What is known from outside the journal. A fact that is not there is asked for. */
 export interface Facts {
@@ -40,8 +40,8 @@ const refused = (status: 400 | 404 | 409, sentence: string): Decision => ({ kind
 const checked = (problem: string | null): Decision => (problem === null ? ACCEPTED : refused(400, problem));
 
 /** Names the changes of a unit on which a proof was made, and the change that it proves. */
-export function changesKey(unit: readonly Change[], changes: readonly Change[]): string {
-  return JSON.stringify([unit, changes]);
+export function changesKey(unit: readonly Change[], changes: readonly Change[], guards: GuardAnswers = {}): string {
+  return JSON.stringify([unit, changes, guards]);
 }
 
 /**
@@ -55,7 +55,7 @@ export function decide(ledger: Ledger, unit: UnitAtHand, event: NewEvent, facts:
   if (body.type === "dropped" && ledger.told.closed) return refused(409, say.thisJobIsClosedIt);
   if (body.type === "struck") return decideStroke(ledger, unit, body.event);
   if (body.type === "varied") return decideChange(unit, [body.change]);
-  if (body.type === "modified") return decideModification(ledger, unit, body.changes, facts);
+  if (body.type === "modified") return decideModification(ledger, unit, body, facts);
   if (body.type === "photo") {
     const kept = facts.photos?.get(body.hash);
     if (kept === undefined) return { kind: "needs", needs: [{ need: "photo", hash: body.hash }] };
@@ -149,10 +149,15 @@ function decideChange(unit: UnitAtHand, changes: readonly Change[]): Decision {
 }
 
 /** What a screen has shown of a proof is not taken on trust: a change that does not hold is never built. */
-function decideModification(ledger: Ledger, unit: UnitAtHand, changes: readonly Change[], facts: Facts): Decision {
+function decideModification(
+  ledger: Ledger,
+  unit: UnitAtHand,
+  { changes, guards = {} }: Extract<EventBody, { type: "modified" }>,
+  facts: Facts,
+): Decision {
   const possible = decideChange(unit, changes);
   if (possible.kind !== "accepted") return possible;
-  if (facts.proof?.key !== changesKey(activeChanges(ledger), changes))
-    return { kind: "needs", needs: [{ need: "proof", changes }] };
+  if (facts.proof?.key !== changesKey(activeChanges(ledger), changes, guards))
+    return { kind: "needs", needs: [{ need: "proof", changes, guards }] };
   return facts.proof.fault === null ? ACCEPTED : refused(409, say.thisChangeIsRefused(facts.proof.fault));
 }

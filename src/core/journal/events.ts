@@ -1,7 +1,7 @@
 import { JOB_KINDS } from "./job-kinds";
 import { z } from "zod";
 import { METER_FUNCTIONS } from "../instrument";
-import { changeSchema } from "../model";
+import { changeSchema, GUARDS } from "../model";
 
 /**
  * The journal of a job: what happened, in order, never changed. Every event carries a version `v`; old versions are
@@ -255,11 +255,13 @@ export const eventBodySchema = z.discriminatedUnion("type", [
    */
   z.strictObject({
     type: z.literal("modified"),
-    changes: z.array(changeSchema).min(1).max(10),
-    words: text(400),
+    changes: z.array(changeSchema).min(1).max(20),
+    /** What a board that came out watched over, where its file does not say: "no", or by what that is done now. */
+    guards: z.partialRecord(z.enum(GUARDS), text(200)).optional(),
+    words: text(2000),
     reason: text(400),
     customer: text(80),
-    proof: z.array(text(300)).min(1).max(60),
+    proof: z.array(text(400)).min(1).max(60),
   }),
   /** A temporary repair of an earlier job, made good. */
   z.strictObject({ type: z.literal("made good"), event: z.uuid(), words: text(400) }),

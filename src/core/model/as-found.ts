@@ -2,8 +2,10 @@ import { z } from "zod";
 import { compileMachine } from "./compile/compile";
 import { MachineFileError } from "./compile/problem";
 import { PART_KINDS, partKind } from "./kinds/registry";
+import { withoutBoard } from "./board-out";
+import { endsOf, pruned } from "./pruned";
 import { id, words } from "./scalar";
-import { machineFileSchema, type MachineFile, type PartEntry } from "./schema";
+import { machineFileSchema, type AssemblyEntry, type MachineFile, type PartEntry } from "./schema";
 import type { Machine } from "./machine";
 import { has } from "./traits";
 import { say } from "#words/core/model/as-found";
@@ -30,8 +32,36 @@ export const changeSchema = z.discriminatedUnion("change", [
   }),
   /** A part or wire is not there; `bridged` joins what it joined. */
   z.strictObject({ change: z.literal("taken out"), part: id, bridged: z.boolean() }),
+  /** A part between nets, by terminal; a net nobody had yet is a joint of its own. */
+  z.strictObject({
+    change: z.literal("added"),
+    kind: z.string().min(1).max(40),
+    name: words,
+    at: z.record(z.string().min(1).max(40), id),
+    fields: z.record(z.string().max(40), z.union([z.string().max(80), z.number()])).default({}),
+  }),
+  /** A wire joins two nets; with its size, what it carries is known. */
+  z.strictObject({
+    change: z.literal("wired"),
+    from: id,
+    to: id,
+    colour: words.optional(),
+    gauge: z.string().min(1).max(20).optional(),
+    length: z.number().positive().max(200).optional(),
+  }),
+  /** The lead at a terminal comes off and goes onto another net; without one it lies free, insulated. */
+  z.strictObject({
+    change: z.literal("moved"),
+    part: id,
+    terminal: z.string().min(1).max(40),
+    to: id.optional(),
+  }),
+  /** A board is out, with what is soldered to it; its plugs and leads end in themselves. */
+  z.strictObject({ change: z.literal("board out"), board: id }),
 ]);
 export type Change = z.output<typeof changeSchema>;
+/** Changes of one part or wire in its place; the others are of the circuit. */
+export type InPlace = Extract<Change, { change: "put in" | "other part" | "taken out" }>;
 
 /**
  * Kinds that are found in leads, with the fields they get when nothing is said; what guards against heat first, for it is
@@ -41,6 +71,14 @@ export const IN_LEAD: Readonly<Record<string, Readonly<Record<string, string | n
   [...PART_KINDS]
     .sort((a, b) => Number(has({ kind: b }, "interlock")) - Number(has({ kind: a }, "interlock")))
     .flatMap(({ kind, service }) => (service.foundInLead ? [[kind, service.foundInLead]] : [])),
+);
+
+/** Kinds that are built in between nets, with the fields they get when nothing is said. */
+export const BUILT_IN: Readonly<Record<string, Readonly<Record<string, string | number>>>> = Object.fromEntries(
+  PART_KINDS.flatMap(({ kind, service }) => {
+    const usual = service.builtIn ?? service.foundInLead;
+    return usual ? [[kind, usual]] : [];
+  }),
 );
 
 /** A part that nobody drew was put in for a reason: it is this many times as likely to be the trouble; estimate E26. */
@@ -60,96 +98,179 @@ export function variantOf(file: MachineFile, changes: readonly Change[]): Machin
 }
 
 function applyOne(file: MachineFile, change: Change): MachineFile {
-  const parts = file.parts as PartEntry[];
-  const isWire = file.wires.find((w) => w.id === change.part);
-  const target = parts.find((p) => p.id === change.part);
-  if (!target && !isWire) throw new ChangeError(say.thereIsNoPartCalled(change.part));
   switch (change.change) {
-    case "put in": {
-      const kind = partKind(change.kind);
-      const found = kind?.service.foundInLead;
-      if (!kind || !found) throw new ChangeError(say.aIsNotSomethingFound(change.kind));
-      const newId = fresh(file, change.kind.replace(/ /g, "-"));
-      const net = isWire ? isWire.to : target!.at[change.terminal];
-      if (net === undefined) throw new ChangeError(say.hasNoTerminal(change.part, change.terminal));
-      const between = `${newId}.lead`;
-      const assembly = {
-        id: newId,
-        name: change.name,
-        repair: say.replaceOnceItsCauseIs(change.name.toLowerCase()),
-        minutes: 15,
-        price: 10,
-        board: false as const,
-        licensed: false as const,
-        proofs: [],
-      };
-      const fields = { ...found, ...change.fields };
-      const parsed = kind.fields.safeParse(fields);
-      if (!parsed.success)
-        throw new ChangeError(
-          `${change.name}: ${parsed.error.issues[0]?.path.join(".") ?? ""} ${parsed.error.issues[0]?.message ?? "does not fit"}.`,
-        );
-      const odds = Object.fromEntries(
-        kind.failures.modes(parsed.data).map((mode) => [mode.id, mode.odds * FOUND_ODDS]),
-      );
-      const entry = {
-        ...fields,
-        id: newId,
-        kind: change.kind,
-        name: change.name,
-        piece: newId,
-        at: { a: net, b: between },
-        odds,
-      };
-      return reparsed({
-        ...file,
-        pieces: [...file.pieces, assembly],
-        parts: [
-          ...parts.map((p) => (p.id === change.part ? { ...p, at: { ...p.at, [change.terminal]: between } } : p)),
-          entry,
-        ],
-        wires: file.wires.map((w) => (w.id === change.part ? { ...w, to: between } : w)),
-        points: [
-          ...file.points,
-          {
-            id: between,
-            name: say.changeNameFarEnd(change.name),
-            net: between,
-            ...(panelNear(file, net) ? { panel: panelNear(file, net) } : {}),
-          },
-        ],
-      });
-    }
+    case "put in":
+      return putIn(file, change);
     case "other part":
-      if (!target) throw new ChangeError(say.aWireHasNoRatings);
-      return reparsed({ ...file, parts: parts.map((p) => (p.id === change.part ? { ...p, ...change.fields } : p)) });
-    case "taken out": {
-      const removed = {
-        ...file,
-        parts: parts.filter((p) => p.id !== change.part),
-        wires: file.wires.filter((w) => w.id !== change.part),
-      };
-      const ends = isWire ? [isWire.from, isWire.to] : Object.values(target!.at);
-      // What is gone no longer belongs on a path, in a complaint or in a setup.
-      const cleaned = withoutPart(removed, change.part);
-      if (!change.bridged) return reparsed(cleaned);
-      if (ends.length !== 2) throw new ChangeError(say.hasTerminalsOnlyAPart(change.part, ends.length));
-      const wireId = fresh(file, `${change.part}-bridge`);
-      return reparsed({
-        ...cleaned,
-        wires: [
-          ...cleaned.wires,
-          {
-            id: wireId,
-            name: say.bridgeInPlaceOf(change.part),
-            piece: target?.piece ?? isWire!.piece,
-            from: ends[0]!,
-            to: ends[1]!,
-          },
-        ],
-      });
-    }
+      return otherPart(file, change);
+    case "taken out":
+      return takenOut(file, change);
+    case "added":
+      return added(file, change);
+    case "wired":
+      return wired(file, change);
+    case "moved":
+      return moved(file, change);
+    case "board out":
+      if (!file.pieces.some((p) => p.id === change.board)) throw new ChangeError(say.thereIsNoPartCalled(change.board));
+      return reparsed(pruned(withoutBoard(file, change.board)));
   }
+}
+
+/** The part or the wire that is meant; throws `ChangeError` where there is none. */
+function meant(file: MachineFile, part: string): { target?: PartEntry; wire?: MachineFile["wires"][number] } {
+  const target = (file.parts as PartEntry[]).find((p) => p.id === part);
+  const wire = file.wires.find((w) => w.id === part);
+  if (!target && !wire) throw new ChangeError(say.thereIsNoPartCalled(part));
+  return { ...(target ? { target } : {}), ...(wire ? { wire } : {}) };
+}
+
+type Of<C extends Change["change"]> = Extract<Change, { change: C }>;
+
+/** The assembly of what was put in; minutes, and the price of the spare. */
+const newAssembly = (id: string, name: string, repair: string, minutes: number, price: number): AssemblyEntry => ({
+  id,
+  name,
+  repair,
+  minutes,
+  price,
+  joints: [],
+  board: false,
+  licensed: false,
+  substitutes: [],
+  proofs: [],
+});
+
+/** A new part's entry and its assembly, whose fields its kind has checked. */
+function newPart(
+  file: MachineFile,
+  { kind: kindId, name, fields: given }: Pick<Of<"put in">, "kind" | "name" | "fields">,
+  usual: Readonly<Record<string, string | number>>,
+  at: Readonly<Record<string, string>>,
+) {
+  const kind = partKind(kindId)!;
+  const newId = fresh(file, kindId.replace(/ /g, "-"));
+  const fields = { ...usual, ...given };
+  const parsed = kind.fields.safeParse(fields);
+  if (!parsed.success)
+    throw new ChangeError(
+      `${name}: ${parsed.error.issues[0]?.path.join(".") ?? ""} ${parsed.error.issues[0]?.message ?? "does not fit"}.`,
+    );
+  const odds = Object.fromEntries(kind.failures.modes(parsed.data).map((mode) => [mode.id, mode.odds * FOUND_ODDS]));
+  const assembly = newAssembly(newId, name, say.replaceOnceItsCauseIs(name.toLowerCase()), 15, 10);
+  return { assembly, entry: { ...fields, id: newId, kind: kindId, name, piece: newId, at, odds } };
+}
+
+function putIn(file: MachineFile, change: Of<"put in">): MachineFile {
+  const { target, wire } = meant(file, change.part);
+  const usual = partKind(change.kind)?.service.foundInLead;
+  if (!usual) throw new ChangeError(say.aIsNotSomethingFound(change.kind));
+  const net = wire ? wire.to : target!.at[change.terminal];
+  if (net === undefined) throw new ChangeError(say.hasNoTerminal(change.part, change.terminal));
+  const between = `${fresh(file, change.kind.replace(/ /g, "-"))}.lead`;
+  const { assembly, entry } = newPart(file, change, usual, { a: net, b: between });
+  return reparsed({
+    ...file,
+    pieces: [...file.pieces, assembly],
+    parts: [
+      ...(file.parts as PartEntry[]).map((p) =>
+        p.id === change.part ? { ...p, at: { ...p.at, [change.terminal]: between } } : p,
+      ),
+      entry,
+    ],
+    wires: file.wires.map((w) => (w.id === change.part ? { ...w, to: between } : w)),
+    points: [
+      ...file.points,
+      {
+        id: between,
+        name: say.changeNameFarEnd(change.name),
+        net: between,
+        ...(panelNear(file, net) ? { panel: panelNear(file, net) } : {}),
+      },
+    ],
+  });
+}
+
+function otherPart(file: MachineFile, change: Of<"other part">): MachineFile {
+  if (!meant(file, change.part).target) throw new ChangeError(say.aWireHasNoRatings);
+  return reparsed({
+    ...file,
+    parts: (file.parts as PartEntry[]).map((p) => (p.id === change.part ? { ...p, ...change.fields } : p)),
+  });
+}
+
+function takenOut(file: MachineFile, change: Of<"taken out">): MachineFile {
+  const { target, wire } = meant(file, change.part);
+  const ends = wire ? [wire.from, wire.to] : Object.values(target!.at);
+  if (change.bridged && ends.length !== 2) throw new ChangeError(say.hasTerminalsOnlyAPart(change.part, ends.length));
+  const bridge = {
+    id: fresh(file, `${change.part}-bridge`),
+    name: say.bridgeInPlaceOf(change.part),
+    piece: target?.piece ?? wire!.piece,
+    from: ends[0]!,
+    to: ends[1]!,
+  };
+  return reparsed(
+    pruned({
+      ...file,
+      parts: (file.parts as PartEntry[]).filter((p) => p.id !== change.part) as MachineFile["parts"],
+      wires: [...file.wires.filter((w) => w.id !== change.part), ...(change.bridged ? [bridge] : [])],
+    }),
+  );
+}
+
+function added(file: MachineFile, change: Of<"added">): MachineFile {
+  const usual = BUILT_IN[change.kind];
+  if (!usual) throw new ChangeError(say.aIsNotSomethingBuiltIn(change.kind));
+  const { assembly, entry } = newPart(file, change, usual, change.at);
+  return reparsed(pruned({ ...file, pieces: [...file.pieces, assembly], parts: [...file.parts, entry as never] }));
+}
+
+function wired(file: MachineFile, { from, to, colour, gauge: size, length }: Of<"wired">): MachineFile {
+  if (from === to) throw new ChangeError(say.aWireNeedsTwoEnds);
+  const newId = fresh(file, "wire");
+  const piece = newAssembly(newId, say.newWire(colour), say.replaceTheWire, 10, 2);
+  return reparsed(
+    pruned({
+      ...file,
+      pieces: [...file.pieces, piece],
+      wires: [
+        ...file.wires,
+        {
+          id: newId,
+          piece: newId,
+          from,
+          to,
+          ...(colour ? { colour } : {}),
+          ...(size ? { gauge: size as never } : {}),
+          ...(length ? { length } : {}),
+        },
+      ],
+    }),
+  );
+}
+
+function moved(file: MachineFile, { part, terminal, to }: Of<"moved">): MachineFile {
+  const { target, wire } = meant(file, part);
+  const net = to ?? `${part}.${terminal}.free`;
+  if (target) {
+    if (target.at[terminal] === undefined) throw new ChangeError(say.hasNoTerminal(part, terminal));
+    return reparsed(
+      pruned({
+        ...file,
+        parts: (file.parts as PartEntry[]).map((p) =>
+          p.id === part ? { ...p, at: { ...p.at, [terminal]: net } } : p,
+        ) as MachineFile["parts"],
+      }),
+    );
+  }
+  if (terminal !== "a" && terminal !== "b") throw new ChangeError(say.hasNoTerminal(part, terminal));
+  return reparsed(
+    pruned({
+      ...file,
+      wires: file.wires.map((w) => (w.id === wire!.id ? { ...w, [terminal === "a" ? "from" : "to"]: net } : w)),
+    }),
+  );
 }
 
 function fresh(file: MachineFile, base: string): string {
@@ -169,48 +290,6 @@ function panelNear(file: MachineFile, net: string): string | undefined {
   );
 }
 
-function withoutPart(file: MachineFile, part: string): MachineFile {
-  return {
-    ...file,
-    paths: file.paths.map((path) => ({
-      ...path,
-      stages: path.stages
-        .map((s) =>
-          "at" in s
-            ? s
-            : {
-                ...s,
-                parts: s.parts.filter((p) => p !== part),
-                rooms: s.rooms
-                  .map((r) => ({ ...r, parts: r.parts.filter((p) => p !== part) }))
-                  .filter((r) => r.parts.length > 0),
-              },
-        )
-        .filter((s) => "at" in s || s.parts.length > 0),
-    })),
-    complaints: file.complaints.map((c) => ({
-      ...c,
-      sees: Object.fromEntries(Object.entries(c.sees).filter(([p]) => p !== part)),
-      from: c.from.filter((cause) => cause.split(":")[0] !== part),
-    })),
-    clamps: file.clamps.filter((c) => c.part !== part),
-    // A question about nothing but this part is no longer asked.
-    firsts: file.firsts.flatMap((f) => {
-      if (!f.parts.includes(part)) return [f];
-      return f.parts.length > 1 ? [{ ...f, parts: f.parts.filter((p) => p !== part) }] : [];
-    }),
-    causes: file.causes.filter((c) => c.part !== part && c.then.part !== part),
-    setups: file.setups.map((s) => ({
-      ...s,
-      lifted: s.lifted.filter((p) => p !== part),
-      lamps: s.lamps.filter((p) => p !== part),
-      good: s.good.filter((p) => p !== part),
-      made: s.made.filter((p) => p !== part),
-      off: s.off.filter((p) => p !== part),
-    })),
-  };
-}
-
 /** Checks a changed file as if it had been read anew. */
 function reparsed(file: unknown): MachineFile {
   const parsed = machineFileSchema.safeParse(JSON.parse(JSON.stringify(file)));
@@ -221,18 +300,45 @@ function reparsed(file: unknown): MachineFile {
   return parsed.data;
 }
 
+/** What lies on a net, as a person would call it: its points and what ends there. */
+export function netName(file: MachineFile, net: string): string {
+  const point = file.points.find((p) => p.net === net);
+  const ends = [...new Set(endsOf(file).flatMap((e) => (e.net === net ? [e.words] : [])))];
+  const names = point ? [point.name, ...ends.filter((e) => e !== point.name)] : ends;
+  return names.length === 0 ? net : names.slice(0, 2).join(", ");
+}
+
 /** A change in words, for the trail and the record. */
 export function changeWords(file: MachineFile, change: Change): string {
-  const name =
-    (file.parts as PartEntry[]).find((p) => p.id === change.part)?.name ??
-    file.wires.find((w) => w.id === change.part)?.name ??
-    change.part;
-  const fields =
-    "fields" in change
-      ? Object.entries(change.fields)
-          .map(([k, v]) => `${k} ${v}`)
-          .join(", ")
-      : "";
+  const net = (id: string | undefined) => (id === undefined ? say.free : netName(file, id));
+  switch (change.change) {
+    case "added":
+      return say.addedBetween(
+        change.name,
+        fieldWords(change.fields),
+        Object.entries(change.at).map(([t, n]) => `${t}: ${net(n)}`),
+      );
+    case "wired":
+      return say.wireFromTo(change.colour, change.gauge, net(change.from), net(change.to));
+    case "moved":
+      return say.leadMovedTo(nameIn(file, change.part), change.terminal, net(change.to));
+    case "board out":
+      return say.boardIsOut(file.pieces.find((p) => p.id === change.board)?.name ?? change.board);
+    default:
+      return inPlaceWords(file, change);
+  }
+}
+
+const nameIn = (file: MachineFile, part: string) =>
+  (file.parts as PartEntry[]).find((p) => p.id === part)?.name ?? file.wires.find((w) => w.id === part)?.name ?? part;
+const fieldWords = (fields: Readonly<Record<string, string | number>>) =>
+  Object.entries(fields)
+    .map(([k, v]) => `${k} ${v}`)
+    .join(", ");
+
+function inPlaceWords(file: MachineFile, change: InPlace): string {
+  const name = nameIn(file, change.part);
+  const fields = "fields" in change ? fieldWords(change.fields) : "";
   if (change.change === "put in") return say.foundInTheLeadOf(change.name, name, fields ? `: ${fields}` : "");
   if (change.change === "other part") return say.isAnotherOne(name, fields);
   return change.bridged ? say.isNotThereBridged(name) : say.isNotThere(name);

@@ -3,7 +3,19 @@
  * may use of it; nothing else is reached.
  */
 
-export { type Change, ChangeError, changeSchema, changeWords, IN_LEAD, variantOf } from "./as-found";
+export {
+  BUILT_IN,
+  type Change,
+  ChangeError,
+  changeSchema,
+  changeWords,
+  IN_LEAD,
+  type InPlace,
+  netName,
+  variantOf,
+} from "./as-found";
+export { withBoard } from "./board-out";
+export { endsOf } from "./pruned";
 export { compileMachine } from "./compile/compile";
 export { MachineFileError } from "./compile/problem";
 export { type Energy, isLowVoltage } from "./energy";
@@ -13,6 +25,7 @@ export { codeProblem, plainCode } from "./code-rule";
 export { FAMILIES, type FunctionRow } from "./families";
 export { canonicalJson } from "./file/canonical-json";
 export { formatOf, placeIn, toFormat1, toFormat2 } from "./file/format-2";
+export { type Guard, type GuardAnswers, GUARDS, NOT_ON_IT } from "./guards";
 export { machineJsonSchema } from "./file/machine-json-schema";
 export {
   MachineYamlError,

@@ -185,7 +185,7 @@ export type UnitSign = "moved" | "warm" | "comes-and-goes" | "damp" | "unused" |
 export interface Rated {
   readonly amps: number;
   readonly element: number;
-  readonly bears: "fuse" | "breaker" | "relay" | "switch";
+  readonly bears: "fuse" | "breaker" | "relay" | "switch" | "wire";
 }
 
 /**
@@ -206,6 +206,8 @@ export interface Electrical<F> {
   readonly loose?: readonly string[];
   /** A capacitor between its terminals `a` and `b`, whose farads can be measured. */
   readonly stores?: boolean;
+  /** Takes up what a coil or a motor gives back when its contact opens. */
+  readonly takesUp?: boolean;
   /** A supply whose output may carry ripple. */
   readonly ripples?: boolean;
   /** Terminals at which the part brings energy in, and of what sort; see `domain`. */
@@ -244,6 +246,8 @@ export interface Electrical<F> {
   connector?(fields: F): string;
   /** What makes it switch: a place grown hotter than so many degrees Celsius, or a place filled. */
   answersTo?(fields: F): { readonly place: string; readonly aboveCelsius: number } | { readonly level: string };
+  /** The place whose warmth it tells, without switching anything itself. */
+  warmedAt?(fields: F): string;
   /** What one of its elements may carry; null where its file does not say. */
   rated?(fields: F): Rated | null;
 }
@@ -314,6 +318,8 @@ export interface Service<F> {
   readonly level?: "hall" | "reed" | "switch" | "pot";
   /** May be found in a lead where nobody drew it, with the fields it gets when nothing is said. */
   readonly foundInLead?: Readonly<Record<string, string | number>>;
+  /** May be built in between nets when a circuit is changed, with the fields it gets when nothing is said. */
+  readonly builtIn?: Readonly<Record<string, string | number>>;
   /** What a failure mode of it is called when a board stands on the bench. */
   onBoard?(mode: string): OnBoard;
   /** What stands in for it on the bench at these surroundings. */

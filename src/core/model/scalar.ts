@@ -1,5 +1,5 @@
 import { z } from "zod";
-import { readEngineering } from "../quantity";
+import { METRIC, readEngineering, readQuantity } from "../quantity";
 import { say } from "#words/core/model/scalar";
 
 /**
@@ -28,6 +28,19 @@ export function number(limits: { min?: number; max?: number; above?: number } = 
     return value;
   });
 }
+
+/** A wire's size as printed on it, "1.5 mm2" or "16 AWG", in square millimetres. */
+export const gauge = once(() =>
+  z.union([z.string().min(1).max(20), z.number()]).transform((raw, ctx) => {
+    if (typeof raw === "number" && raw > 0 && raw <= MOST_AREA) return raw;
+    const read = typeof raw === "string" ? readQuantity(raw, "area", METRIC) : null;
+    if (read?.ok && read.value > 0 && read.value <= MOST_AREA) return read.value;
+    ctx.addIssue({ code: "custom", message: say.isNoGauge });
+    return z.NEVER;
+  }),
+);
+/** Square millimetres of the thickest wire inside a machine. */
+const MOST_AREA = 120;
 
 /** yes / no, as a file says it. */
 export const yesNo = z

@@ -1,9 +1,10 @@
 import { FAMILIES, FUNCTION_ROWS } from "./families";
 import { z } from "zod";
+import { GUARDS } from "./guards";
 import { METER_FUNCTIONS } from "../instrument";
 import { codeRule } from "./code-rule";
 import { PART_KINDS } from "./kinds/registry";
-import { id, number, once, words, yesNo } from "./scalar";
+import { gauge, id, number, once, words, yesNo } from "./scalar";
 import { say } from "#words/core/model/schema";
 
 /**
@@ -63,7 +64,17 @@ const connector = once(() =>
 );
 
 const wire = once(() =>
-  z.strictObject({ id, name: words.optional(), piece: id, from: id, to: id, colour: words.optional() }),
+  z.strictObject({
+    id,
+    name: words.optional(),
+    piece: id,
+    from: id,
+    to: id,
+    colour: words.optional(),
+    /** Its size, and its length in metres: what it carries, and what drops along it. */
+    gauge: gauge().optional(),
+    length: number({ above: 0, max: 200 }).optional(),
+  }),
 );
 
 const base = once(() => ({
@@ -331,6 +342,10 @@ const assembly = once(() =>
     /** What holds it and joins it, beside its plugs. */
     joints: list(joint(), 20),
     board: yesNo.default(false),
+    /** The board it is soldered to: it comes out with it. */
+    on: id.optional(),
+    /** What a board watches over besides switching its loads; an empty list: nothing. Left out: not known. */
+    guards: z.array(z.enum(GUARDS)).max(GUARDS.length).optional(),
     /** Work for a licensed trade: handed over, never tried. */
     licensed: yesNo.default(false),
     /** The number printed on it, by which it is searched and ordered. */

@@ -6,6 +6,7 @@ export { carryOver } from "./carry-over";
 export { familyFunctions, functionRowOf } from "./family-functions";
 export { judge } from "./judge-proof";
 export { canBePutBack, leftBehind, type LeftBehind } from "./left-behind";
+export { boardsOut, guardsOf } from "./lost-guards";
 export { builtWords, type ModificationProof, proveModification } from "./modification";
 export { type NoFaultFound, noFaultFound } from "./no-fault-found";
 export { cheapWhileOpen, optionsFor, outlay, USUAL_RATES, weighOptions } from "./options";

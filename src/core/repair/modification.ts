@@ -1,25 +1,48 @@
 import {
   type Change,
   ChangeError,
+  changeWords,
   type Fault,
   faultId,
+  type GuardAnswers,
   has,
+  type InPlace,
   type Machine,
   type Part,
   type PartEntry,
   plainFields,
   ratings,
-  type SetupEntry,
   variantOf,
 } from "../model";
-import { quantityText } from "../quantity";
-import { nominalValues, NoOperatingPoint, secondsUntil, Simulator } from "../simulate";
-import { ratedLinks, weakestFirst } from "../workbench";
+import { nominalValues, secondsUntil, Simulator } from "../simulate";
+import { coilVolts, heatIn, heldMotor, thinWires, unsuppressed, weakestLink } from "./carried";
+import {
+  boardsOut,
+  guardFindings,
+  guardsOf,
+  protectionOut,
+  sequenceShown,
+  stayingLoads,
+  temperatureShown,
+  undervoltageShown,
+} from "./lost-guards";
+import { amps, LEAST_AMPS, loadsOf, type Situation, situationsOf, type TruthTable, truthTableIn } from "./situations";
 import { say } from "#words/core/repair/modification";
 
 /** One thing that was looked at before a change may be built, with its figures. */
 export interface Finding {
-  readonly of: "protection" | "interlock" | "single fault" | "timing" | "current" | "fuse";
+  readonly of:
+    | "protection"
+    | "interlock"
+    | "sequence"
+    | "guard"
+    | "single fault"
+    | "timing"
+    | "current"
+    | "held motor"
+    | "coil"
+    | "suppression"
+    | "fuse";
   readonly ok: boolean;
   readonly words: string;
 }
@@ -34,236 +57,235 @@ export interface ModificationProof {
   readonly situations: number;
 }
 
-/** A way a person may meet the machine: a setup with doors open or shut, one place hot or one float up. */
-interface Situation {
-  readonly words: string;
-  readonly setup: SetupEntry;
-}
-
-/** Doors beyond this many are not combined but opened one at a time. */
-const COMBINED_DOORS = 3;
-/** A load is on from this share of its largest current on, and from this many amperes; estimate E28. */
-const ON = 0.1;
-const LEAST_AMPS = 1e-3;
 /** Timing may move by this share, and by so many seconds, and is watched this long; estimate E29. */
 const LATER_SHARE = 0.1;
 const LATER = 0.6;
 const WATCHED = 900;
 
-/** Every way a person may meet the machine that its interlocks answer to. */
-function situationsOf(machine: Machine): readonly Situation[] {
-  const doors = machine.file.doors.map((d) => d.id);
-  const sets =
-    doors.length <= COMBINED_DOORS
-      ? Array.from({ length: 2 ** doors.length }, (_, k) => doors.filter((_, i) => k & (1 << i)))
-      : [[], ...doors.map((d) => [d])];
-  const answers = machine.parts.flatMap((p) => p.kind.electrical.answersTo?.(p.fields) ?? []);
-  const hot = answers.flatMap((a) => ("place" in a ? [a] : []));
-  const levels = answers.flatMap((a) => ("level" in a ? [a.level] : []));
-  return machine.file.setups
-    .filter((s) => s.power === "on")
-    .flatMap((setup) => [
-      ...sets.map((open): Situation => ({
-        words: `${setup.name}${doorsWords(machine, open)}`,
-        setup: { ...setup, openDoors: open },
-      })),
-      ...hot.map(({ place, aboveCelsius: above }): Situation => ({
-        words: `${setup.name}, ${place} at ${above + 15} °C`,
-        setup: { ...setup, places: { ...setup.places, [place]: above + 15 } },
-      })),
-      ...levels.map((place): Situation => ({
-        words: `${setup.name}, ${place} full`,
-        setup: { ...setup, levels: { ...setup.levels, [place]: 1 } },
-      })),
-    ]);
-}
-
-const loadsOf = (machine: Machine) => machine.parts.filter((p) => p.kind.electrical.load && p.elementCount > 0);
-
-/** Amperes in the first element of each load, by part; null where the model finds no operating point. */
-function amps(
-  simulator: Simulator,
-  loads: readonly Part[],
-  setup: SetupEntry,
-  faults: readonly Fault[],
-): readonly number[] | null {
-  try {
-    const state = simulator.energise(setup, faults, nominalValues(simulator.machine));
-    const most = loads.map(() => 0);
-    for (const phase of state.phases) {
-      simulator.circuit.load(state, phase);
-      loads.forEach((p, i) => {
-        const { dc, ac } = simulator.circuit.elementCurrent(p.firstElement);
-        most[i] = Math.max(most[i]!, Math.hypot(dc, ac));
-      });
-    }
-    return most;
-  } catch (error) {
-    if (error instanceof NoOperatingPoint) return null;
-    throw error;
-  }
-}
-
-/** Which loads run in which situations of a machine, by load id: the truth table of its interlocks. */
-export function truthTable(machine: Machine, faults: readonly Fault[] = []): ReadonlyMap<string, ReadonlySet<number>> {
-  return truthTableIn(machine, situationsOf(machine), faults);
-}
-
-function truthTableIn(
-  machine: Machine,
-  situations: readonly Situation[],
-  faults: readonly Fault[],
-  full?: ReadonlyMap<string, number>,
-): ReadonlyMap<string, ReadonlySet<number>> {
-  const simulator = new Simulator(machine);
-  const loads = loadsOf(machine);
-  const rows = situations.map((s) => amps(simulator, loads, s.setup, faults));
-  return new Map(
-    loads.map((p, i) => {
-      const most = full?.get(p.id) ?? Math.max(...rows.map((r) => r?.[i] ?? 0));
-      // Where no operating point is found nothing is known: it counts as running, which is the dangerous side.
-      return [
-        p.id,
-        new Set(rows.flatMap((r, k) => (r === null || r[i]! > Math.max(LEAST_AMPS, ON * most) ? [k] : []))),
-      ];
-    }),
-  );
-}
-
 const faultsOf = (machine: Machine): readonly Fault[] =>
   machine.parts.flatMap((p) => p.modes.map((m) => ({ part: p.id, mode: m.id })));
 
+/** What is asked of a change beside the change itself. */
+export interface ProofOptions {
+  /** What is known of the boards that come out, where their file does not say. */
+  readonly guards?: GuardAnswers;
+  /** Is told the share done. */
+  readonly progress?: (share: number) => void;
+}
+
+/** The circuit before and after, and how a person may meet it. */
+interface Compared {
+  readonly before: Machine;
+  readonly after: Machine;
+  readonly changes: readonly Change[];
+  readonly situations: readonly Situation[];
+  readonly shared: readonly Part[];
+  readonly full: ReadonlyMap<string, number>;
+  readonly was: TruthTable;
+  readonly is: TruthTable;
+}
+
 /**
  * Proves a change to a unit's circuit before it may be built. It is refused, with figures, when a load would run in a
- * situation in which it did not run before (nothing failed, or any one part failed), when its timing moves, when an
- * element would carry more than it bears (running or starting), when a load would run unprotected, or when a protective
- * part, a door switch or an earth is taken out, bridged or made weaker. Throws `ChangeError` for a change that cannot
- * be made. `progress` is told the share done.
+ * situation or after an order of moves in which it did not run before (nothing failed, or any one part failed), when
+ * what a board watched over is lost, when its timing moves, when an element would carry more than it bears (running,
+ * starting, its motor held), when a load would run unprotected, or when a protective part, a door switch or an earth is
+ * taken out, bridged or made weaker. Throws `ChangeError` for a change that cannot be made.
  */
 export function proveModification(
   before: Machine,
   changes: readonly Change[],
-  progress?: (share: number) => void,
+  { guards = {}, progress }: ProofOptions = {},
 ): ModificationProof {
-  const findings: Finding[] = [];
-  const find = (of: Finding["of"], ok: boolean, words: string) => {
-    findings.push({ of, ok, words });
-  };
-  let simulated = 0;
-  for (const change of changes) {
+  const sight = changes.flatMap((change): Finding[] => {
     const words = touchesProtection(before, change);
-    if (words) find("protection", false, words);
-  }
-  if (findings.length === 0) find("protection", true, say.noProtectivePartDoorSwitch);
-  // What is refused on sight is not proven any further; what it would do is shown, so that nobody has to be believed.
-  else return { allowed: false, findings: [...findings, ...wouldDo(before, changes)], warnings: [], situations: 0 };
-
-  const after = variantOf(before.file, changes);
-  const situations = situationsOf(before);
-  const [simBefore, simAfter] = [new Simulator(before), new Simulator(after)];
-  const shared = loadsOf(before).filter((p) => after.partById.has(p.id));
-  const currents = situations.map((s) => amps(simBefore, shared, s.setup, []));
-  const full = new Map(shared.map((p, i) => [p.id, Math.max(...currents.map((row) => row?.[i] ?? 0))]));
-  const [sound, changed] = [truthTableIn(before, situations, [], full), truthTableIn(after, situations, [], full)];
-  simulated += 2 * situations.length;
-  const extra = (was: ReadonlyMap<string, ReadonlySet<number>>, is: ReadonlyMap<string, ReadonlySet<number>>) =>
-    shared.flatMap((p) =>
-      [...is.get(p.id)!]
-        .filter((k) => !was.get(p.id)!.has(k))
-        .map((k) => ({ load: p.name, situation: situations[k]!.words })),
-    );
-  const more = extra(sound, changed);
-  find(
-    "interlock",
-    more.length === 0,
-    more.length === 0
-      ? say.loadsInSituationsNoneRuns(shared.length, situations.length)
-      : say.wouldRunSoInOf(more[0]!.load, more[0]!.situation, more.length, shared.length * situations.length),
-  );
-  const lost = shared.flatMap((p) =>
-    [...sound.get(p.id)!].filter((k) => !changed.get(p.id)!.has(k)).map((k) => `${p.name}: ${situations[k]!.words}`),
-  );
-
-  // Under every single fault; a part that was not there before may fail into nothing that the sound machine does not
-  // do.
-  const faults = faultsOf(after).filter(
-    (f) => !after.partById.get(f.part)!.kind.electrical.source?.(after.partById.get(f.part)!.fields),
-  );
-  let worst: {
-    readonly fault: Fault;
-    readonly load: string;
-    readonly situation: string;
-    readonly count: number;
-  } | null = null;
-  const known = new Set(faultsOf(before).map(faultId));
-  faults.forEach((fault, i) => {
-    progress?.(i / faults.length);
-    const was = known.has(faultId(fault)) ? truthTableIn(before, situations, [fault], full) : sound;
-    const is = truthTableIn(after, situations, [fault], full);
-    simulated += 2 * situations.length;
-    const found = extra(was, is);
-    if (found.length > 0 && (worst === null || found.length > worst.count))
-      worst = { fault, ...found[0]!, count: found.length };
+    return words ? [{ of: "protection", ok: false, words }] : [];
   });
-  const w = worst as {
-    readonly fault: Fault;
-    readonly load: string;
-    readonly situation: string;
-    readonly count: number;
-  } | null;
-  const faultName = (f: Fault) =>
-    `${after.partById.get(f.part)!.name} ${after.partById.get(f.part)!.modes.find((m) => m.id === f.mode)!.words}`;
-  find(
-    "single fault",
-    w === null,
-    w === null
-      ? say.withEachOfSingleFaults(faults.length)
-      : say.withWouldRunCasesMore(faultName(w.fault), w.load, w.situation, w.count),
-  );
-
-  const late = timing(before, after);
-  find("timing", late === null, late ?? say.everyLoadComesOnWhen);
-
-  let weakest: { readonly name: string; readonly used: number; readonly words: string } | null = null;
-  for (const setup of after.file.setups) {
-    if (setup.power !== "on") continue;
-    try {
-      const link = weakestFirst(ratedLinks(after, setup.id))[0];
-      if (link && (weakest === null || link.used > weakest.used))
-        weakest = {
-          name: link.name,
-          used: link.used,
-          words: `${loadWords(link)} (${setup.name})`,
-        };
-    } catch (error) {
-      if (!(error instanceof NoOperatingPoint)) throw error;
-    }
-  }
-  if (weakest) find("current", weakest.used <= 1, `${weakest.used <= 1 ? "Weakest" : "Overloaded"}: ${weakest.words}.`);
-
-  const bare = unprotected(after, simAfter).filter((id) => !unprotected(before, simBefore).includes(id));
-  find(
-    "fuse",
-    bare.length === 0,
-    bare.length === 0
-      ? say.everyLoadThatWasBehind
-      : say.noFuseOrBreakerWould(bare.map((id) => after.partById.get(id)!.name).join(", ")),
-  );
-
+  // What is refused on sight is not proven any further; what it would do is shown, so that nobody has to be believed.
+  if (sight.length > 0)
+    return { allowed: false, findings: [...sight, ...wouldDo(before, changes)], warnings: [], situations: 0 };
+  const after = variantOf(before.file, changes);
+  const { situations, shared, full } = stayingLoads(before, after);
+  const [was, is] = [truthTableIn(before, situations, [], full), truthTableIn(after, situations, [], full)];
+  const c: Compared = { before, after, changes, situations, shared, full, was, is };
+  const kept = protectionFinding(c);
+  const table = tableFinding(c);
+  const lost = guardsLost(c, guards);
+  const failed = singleFaults(c, progress);
+  const current = weakestLink(after);
   const added = after.parts.filter((p) => !before.partById.has(p.id));
+  const late = timing(before, after);
+  const spike = unsuppressed(after, added);
+  const findings: Finding[] = [
+    kept,
+    table,
+    ...lost.findings,
+    failed.finding,
+    { of: "timing", ok: late === null, words: late ?? say.everyLoadComesOnWhen },
+    ...(current ? [{ of: "current" as const, ...current }] : []),
+    ...heldMotor(after, added).map((f): Finding => ({ of: "held motor", ...f })),
+    ...coilVolts(after, added).map((f): Finding => ({ of: "coil", ...f })),
+    ...(spike ? [{ of: "suppression" as const, ...spike }] : []),
+    fuseFinding(c),
+  ];
   return {
     allowed: findings.every((f) => f.ok),
     findings,
-    situations: simulated,
-    warnings: [
-      ...lost.slice(0, 3).map((l) => say.itWouldNoLongerRun(l)),
-      ...added
-        .filter((p) => ratings(p).amps === undefined && p.elementCount > 0)
-        .map((p) => say.hasNoRatingInThe(p.name)),
-      ...added.filter((p) => has(p, "breaks-current")).map((p) => say.breaksAnInductiveLoadFit(p.name)),
-      say.wiresCarryWhatTheFuse,
-    ],
+    situations: 2 * situations.length + failed.simulated + lost.orders,
+    warnings: [...lost.byTrial, ...warningsOf(c, added)],
   };
+}
+
+/** Where loads run in one table and not in the other. */
+function extraIn({ shared, situations }: Compared, was: TruthTable, is: TruthTable) {
+  return shared.flatMap((p) =>
+    [...is.get(p.id)!]
+      .filter((k) => !was.get(p.id)!.has(k))
+      .map((k) => ({ load: p.name, situation: situations[k]!.words })),
+  );
+}
+
+function tableFinding(c: Compared): Finding {
+  const more = extraIn(c, c.was, c.is);
+  return {
+    of: "interlock",
+    ok: more.length === 0,
+    words:
+      more.length === 0
+        ? say.loadsInSituationsNoneRuns(c.shared.length, c.situations.length)
+        : say.wouldRunSoInOf(more[0]!.load, more[0]!.situation, more.length, c.shared.length * c.situations.length),
+  };
+}
+
+/** What protects and comes out with a board must be put in again, no weaker. */
+function protectionFinding({ before, after, changes }: Compared): Finding {
+  const gone = protectionOut(before, boardsOut(before, changes));
+  const added = after.parts.filter((p) => !before.partById.has(p.id));
+  const lost = gone.filter(
+    (p) => !added.some((a) => a.kind === p.kind && weakerField(p, new Map(plainFields(a))) === null),
+  );
+  return lost.length === 0
+    ? { of: "protection", ok: true, words: say.noProtectivePartDoorSwitch }
+    : { of: "protection", ok: false, words: say.comesOutWithTheBoard(lost.map((p) => p.name).join(", ")) };
+}
+
+/** The first field in which a part would protect less than another of its kind, as a sentence; null where none. */
+function weakerField(part: Part, is: ReadonlyMap<string, number | string>): string | null {
+  for (const [field, old] of plainFields(part)) {
+    const value = is.get(field);
+    if (value === undefined) continue;
+    if (typeof old === "number" && Number(value) > old)
+      return say.protectsMayNotBecome(part.name, field, old, String(value));
+    if (typeof old === "string" && old !== String(value)) return say.nameProtectsFieldStaysOld(part.name, field, old);
+  }
+  return null;
+}
+
+/** What the boards that come out watched over, and every order of what a hand does. */
+function guardsLost(c: Compared, answers: GuardAnswers) {
+  const boards = boardsOut(c.before, c.changes);
+  if (boards.length === 0) return { findings: [], byTrial: [], orders: 0 };
+  const sequence = sequenceShown(c.before, c.after, c.shared, c.full);
+  const found = guardFindings(guardsOf(c.before.file, boards), answers, {
+    sequence,
+    temperature: temperatureShown(c.situations, c.was, c.is, c.shared),
+    undervoltage: undervoltageShown(c.before, c.after, c.changes, c.shared, c.full),
+  });
+  const findings = found.map((f): Finding => ({
+    of: f.guard === "sequence" ? "sequence" : "guard",
+    ok: f.ok,
+    words: f.words,
+  }));
+  return {
+    findings: sequence.lost
+      ? findings
+      : [{ of: "sequence" as const, ok: true, words: say.noOrderMakesItRun(sequence.orders) }, ...findings],
+    byTrial: found.flatMap((f) => (f.byTrial ? [say.showByTrial(f.words)] : [])),
+    orders: 2 * sequence.orders,
+  };
+}
+
+/**
+ * Under every single fault. A part that was there before is held against itself failed; a new one against the sound unit
+ * and against what the parts it replaces could do when they failed, for a relay may weld where a transistor could short.
+ */
+function singleFaults(c: Compared, progress?: (share: number) => void): { finding: Finding; simulated: number } {
+  const { before, after, situations, full } = c;
+  const faults = faultsOf(after).filter(
+    (f) => !after.partById.get(f.part)!.kind.electrical.source?.(after.partById.get(f.part)!.fields),
+  );
+  const known = new Set(faultsOf(before).map(faultId));
+  const gone = faultsOf(before).filter((f) => !after.partById.has(f.part));
+  const replaced = unionOf([c.was, ...gone.map((f) => truthTableIn(before, situations, [f], full))]);
+  let worst: { fault: Fault; load: string; situation: string; count: number } | null = null;
+  for (const [i, fault] of faults.entries()) {
+    progress?.(i / faults.length);
+    const own = known.has(faultId(fault)) ? truthTableIn(before, situations, [fault], full) : replaced;
+    // A lead that is broken and no longer in a load's way only leaves it as it was with nothing wrong.
+    const was = has(after.partById.get(fault.part)!, "conductor") ? unionOf([c.was, own]) : own;
+    const found = extraIn(c, was, truthTableIn(after, situations, [fault], full));
+    if (found.length > (worst?.count ?? 0)) worst = { fault, ...found[0]!, count: found.length };
+  }
+  const name = (f: Fault) => {
+    const part = after.partById.get(f.part)!;
+    return `${part.name} ${part.modes.find((m) => m.id === f.mode)!.words}`;
+  };
+  return {
+    simulated: (2 * faults.length + gone.length) * situations.length,
+    finding: {
+      of: "single fault",
+      ok: worst === null,
+      words:
+        worst === null
+          ? say.withEachOfSingleFaults(faults.length)
+          : say.withWouldRunCasesMore(name(worst.fault), worst.load, worst.situation, worst.count),
+    },
+  };
+}
+
+/** Where a load runs in any of several tables. */
+function unionOf(tables: readonly TruthTable[]): TruthTable {
+  const union = new Map<string, Set<number>>();
+  for (const table of tables)
+    for (const [load, rows] of table) union.set(load, new Set([...(union.get(load) ?? []), ...rows]));
+  return union;
+}
+
+function fuseFinding({ before, after }: Compared): Finding {
+  const was = unprotected(before, new Simulator(before));
+  const bare = unprotected(after, new Simulator(after)).filter((id) => !was.includes(id));
+  return {
+    of: "fuse",
+    ok: bare.length === 0,
+    words:
+      bare.length === 0
+        ? say.everyLoadThatWasBehind
+        : say.noFuseOrBreakerWould(bare.map((id) => after.partById.get(id)!.name).join(", ")),
+  };
+}
+
+/** How many losses are named. */
+const MOST_NAMED = 3;
+
+function warningsOf({ shared, situations, was, is, after }: Compared, added: readonly Part[]): readonly string[] {
+  const lost = shared.flatMap((p) =>
+    [...was.get(p.id)!].filter((k) => !is.get(p.id)!.has(k)).map((k) => `${p.name}: ${situations[k]!.words}`),
+  );
+  const wires = added.filter((p) => has(p, "conductor"));
+  const rated = ["amps", "contactAmps", "ohms"] as const;
+  const others = added.filter((p) => !has(p, "conductor"));
+  return [
+    ...lost.slice(0, MOST_NAMED).map((l) => say.itWouldNoLongerRun(l)),
+    ...others
+      .filter((p) => rated.every((r) => ratings(p)[r] === undefined) && p.elementCount > 0)
+      .map((p) => say.hasNoRatingInThe(p.name)),
+    ...others
+      .filter((p) => has(p, "breaks-current") && p.kind.electrical.rated?.(p.fields)?.bears !== "relay")
+      .map((p) => say.breaksAnInductiveLoadFit(p.name)),
+    ...heatIn(after, others),
+    ...thinWires(after, wires),
+    say.wiresCarryWhatTheFuse,
+  ];
 }
 
 /**
@@ -303,6 +325,13 @@ function wouldDo(before: Machine, changes: readonly Change[]): Finding[] {
 
 /** Why a change is refused on sight; null when it is not. */
 function touchesProtection(machine: Machine, change: Change): string | null {
+  if (change.change === "wired" || change.change === "added") {
+    const earths = Object.values(change.change === "added" ? change.at : { from: change.from, to: change.to }).filter(
+      (net) => machine.nodeOf.has(net) && machine.domains[machine.nodeOf.get(net)!]!.energy === "earth",
+    );
+    return earths.length > 0 ? say.nothingIsJoinedToAn : null;
+  }
+  if (change.change === "board out") return null;
   // Wires are parts of the compiled machine too.
   const part = machine.partById.get(change.part);
   const isEarth = (node: number | undefined) => node !== undefined && machine.domains[node]!.energy === "earth";
@@ -312,17 +341,12 @@ function touchesProtection(machine: Machine, change: Change): string | null {
     return conducts && (nodes.every(isEarth) || isEarth(part.nodeOf.get(change.terminal)))
       ? say.nothingIsPutIntoA
       : null;
-  if (change.change === "taken out" && conducts)
+  if ((change.change === "taken out" || change.change === "moved") && conducts)
     return has(part, "supply-cord") ? say.aCordIsNotTaken : say.aProtectiveConductorIsNot;
   if (part && has(part, "interlock", "protects")) {
     if (change.change === "taken out") return say.protectsPeopleOrTheMachine(part.name);
-    const own = new Map(plainFields(part));
-    for (const [field, value] of Object.entries(change.fields)) {
-      const old = own.get(field);
-      if (typeof old === "number" && Number(value) > old)
-        return say.protectsMayNotBecome(part.name, field, old, String(value));
-      if (typeof old === "string" && old !== String(value)) return say.nameProtectsFieldStaysOld(part.name, field, old);
-    }
+    if (change.change === "moved") return say.protectsStaysWhere(part.name);
+    if (change.change === "other part") return weakerField(part, new Map(Object.entries(change.fields)));
   }
   return null;
 }
@@ -373,6 +397,17 @@ function timing(before: Machine, after: Machine): string | null {
 
 /** A change that is built into a unit, in words for its record and its label. */
 export function builtWords(file: Machine["file"], change: Change): string {
+  switch (change.change) {
+    case "put in":
+    case "other part":
+    case "taken out":
+      return builtInPlace(file, change);
+    default:
+      return changeWords(file, change);
+  }
+}
+
+function builtInPlace(file: Machine["file"], change: InPlace): string {
   const name =
     (file.parts as PartEntry[]).find((p) => p.id === change.part)?.name ??
     file.wires.find((w) => w.id === change.part)?.name ??
@@ -386,16 +421,4 @@ export function builtWords(file: Machine["file"], change: Change): string {
         .join(", "),
     );
   return say.nameTakenOutPart(name, change.bridged ? ", bridged" : "");
-}
-
-/** How the doors stand in a situation, as the end of its name; nothing for a machine without doors. */
-function doorsWords({ file }: Machine, open: readonly string[]): string {
-  if (file.doors.length === 0) return "";
-  if (open.length === 0) return say.doorsShut;
-  return `, ${open.map((id) => file.doors.find((d) => d.id === id)!.name.toLowerCase()).join(" and ")} open`;
-}
-
-function loadWords(link: { name: string; running: number; starting: number; rated: number }): string {
-  const [running, starting, rated] = [link.running, link.starting, link.rated].map((a) => quantityText(a, "amperes"));
-  return say.runningStartingRated(link.name, running, starting, rated);
 }

@@ -7,6 +7,7 @@ export { type Controls, controlsOf, type Doing, MachineAtHand } from "./at-hand"
 export { isByHand, labelsIn, turnsByHand } from "./by-hand";
 export { programOf } from "./conditions";
 export { Simulator } from "./energise";
+export { type Hand, handsOf, walkHands } from "./hand-walk";
 export { observe, observeAll, observeInto } from "./observe";
 export { displayPart, type Slip, slipsOf } from "./perform";
 export type { CircuitSnapshot } from "./stamped-circuit";

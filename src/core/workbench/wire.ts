@@ -1,18 +1,6 @@
-import { gaugeOfArea, quantityText } from "../quantity";
+import { copperOhms, gaugeOfArea, INTERNAL_DENSITY, internalAmps, quantityText } from "../quantity";
 import { formula, positive, Refused, type Given, type Line, type Sheet, type Tool, type Verdict } from "./tool";
 import { say } from "#words/core/workbench/wire";
-
-/** Copper at 20 °C, ohm mm² per metre, and its rise per kelvin (IEC 60028). */
-export const COPPER = 0.017241;
-export const COPPER_PER_KELVIN = 0.00393;
-
-/**
- * Ohms of a copper wire: area in square millimetres, length in metres there (one way), temperature in degrees
- * Celsius.
- */
-export function copperOhms(area: number, metres: number, celsius = 20): number {
-  return (COPPER * (1 + COPPER_PER_KELVIN * (celsius - 20)) * metres) / area;
-}
 
 /**
  * Overcurrent limit of small copper conductors of building wiring, amperes by gauge (NFPA 70, 240.4(D)). It is no
@@ -20,8 +8,6 @@ export function copperOhms(area: number, metres: number, celsius = 20): number {
  */
 export const BUILDING_LIMIT: Readonly<Record<number, number>> = { 18: 7, 16: 10, 14: 15, 12: 20, 10: 30 };
 
-/** Amperes per square millimetre a short internal lead carries at a steady load; common practice, no source. */
-const INTERNAL_DENSITY = 8;
 /** Over this temperature nearby every 10 K cost a tenth; from memory. */
 const COOL = 40;
 
@@ -41,7 +27,7 @@ export function wireLimit(
   }
   const derated = Math.max(0, 1 - Math.max(0, celsius - COOL) / 100);
   return {
-    amps: INTERNAL_DENSITY * area * derated,
+    amps: internalAmps(area) * derated,
     rule: say.aAMmCommonPractice(
       INTERNAL_DENSITY,
       derated < 1 ? ` × ${quantityText(derated, "plain")} for ${quantityText(celsius, "celsius")}` : "",

@@ -5,9 +5,18 @@ import Link from "next/link";
 import { useMemo, useState } from "react";
 import Button from "react-bootstrap/Button";
 import Form from "react-bootstrap/Form";
-import { type Change as CircuitChange, ChangeError, variantOf } from "../../core/model";
-import { builtWords, type ModificationProof } from "../../core/repair";
+import {
+  type Change as CircuitChange,
+  ChangeError,
+  type Guard,
+  type GuardAnswers,
+  GUARDS,
+  variantOf,
+} from "../../core/model";
+import { boardsOut, builtWords, guardsOf, type ModificationProof } from "../../core/repair";
 import { ChangeChoice, changeOf, FIRST_DRAFT, type ChangeDraft } from "../machine/ChangeChoice";
+import { CircuitChoice, circuitChange, type CircuitDraft, FIRST_CIRCUIT } from "./CircuitChoice";
+import { GuardQuestions } from "./GuardQuestions";
 import { useDesk } from "../shell/useDesk";
 import type { RepairProps } from "./repair-props";
 import { modifiedBody } from "../../core/journal";
@@ -15,18 +24,29 @@ import { Progress } from "../shell/Progress";
 import { say } from "#words/ui/repair/Change";
 
 const WHAT = [
+  ["board out", say.takeABoardOut],
+  ["added", say.buildAPartIn],
+  ["wired", say.joinByAWire],
+  ["moved", say.moveALead],
   ["put in", say.putAPartIntoA],
   ["other part", say.anotherRating],
   ["taken out", say.takeAPartOut],
 ] as const;
+const IN_PLACE: readonly string[] = ["put in", "other part", "taken out"] satisfies readonly ChangeDraft["what"][];
+const isInPlace = (what: CircuitChange["change"]): what is ChangeDraft["what"] => IN_PLACE.includes(what);
 /** So many changes are proven and built together; the journal takes no more at once. */
-const MOST = 10;
+const MOST = 20;
 const OF: Readonly<Record<ModificationProof["findings"][number]["of"], string>> = {
   protection: say.whatProtects,
   interlock: "Interlocks",
+  sequence: say.orderOfMoves,
+  guard: say.whatTheBoardWatched,
   "single fault": say.anyOnePartFailed,
   timing: "Timing",
   current: "Currents",
+  "held motor": say.motorHeld,
+  coil: "Coil",
+  suppression: "Suppression",
   fuse: "Fuse",
 };
 
@@ -37,7 +57,10 @@ const OF: Readonly<Record<ModificationProof["findings"][number]["of"], string>> 
 export function Change({ machine, job, unit, busy, onLog }: RepairProps & { readonly unit: string }) {
   const { file } = machine;
   const { desk, problem: lost } = useDesk(file);
+  const [what, setWhat] = useState<CircuitChange["change"]>("put in");
   const [draft, setDraft] = useState<ChangeDraft>(FIRST_DRAFT);
+  const [circuit, setCircuit] = useState<CircuitDraft>(FIRST_CIRCUIT);
+  const [guards, setGuards] = useState<GuardAnswers>({});
   // Each with its words, from the file as it was when it was chosen: a later one may take its part away.
   const [kept, setKept] = useState<readonly { readonly change: CircuitChange; readonly words: string }[]>([]);
   const [reason, setReason] = useState("");
@@ -56,10 +79,13 @@ export function Change({ machine, job, unit, busy, onLog }: RepairProps & { read
           ),
     [machine, file, kept],
   );
-  const change = changeOf(sofar, draft);
+  const change = isInPlace(what) ? changeOf(sofar, { ...draft, what }) : circuitChange(sofar, what, circuit);
   const all = change ? [...kept, { change, words: builtWords(sofar.file, change) }] : kept;
   const changes = all.map((k) => k.change);
-  const key = JSON.stringify(changes);
+  const key = JSON.stringify([changes, guards]);
+  const boards = boardsOut(machine, changes);
+  const known = boards.length > 0 ? guardsOf(file, boards) : new Set<Guard>();
+  const asked = known === null ? GUARDS : [...known].filter((g) => g === "stall" || g === "brake");
   const current = proof?.key === key ? proof.proof : null;
 
   /** Whether the changes can be made at all; says why not. */
@@ -83,7 +109,7 @@ export function Change({ machine, job, unit, busy, onLog }: RepairProps & { read
     if (!desk || !canMake()) return;
     setShare(0);
     try {
-      setProof({ key, proof: await desk.remote.proveChange(file, changes, Comlink.proxy(setShare)) });
+      setProof({ key, proof: await desk.remote.proveChange(file, changes, guards, Comlink.proxy(setShare)) });
     } catch (error) {
       setProblem((error as Error).message);
     } finally {
@@ -94,12 +120,13 @@ export function Change({ machine, job, unit, busy, onLog }: RepairProps & { read
   function another() {
     if (!change || !canMake()) return;
     setKept(all);
-    setDraft({ ...FIRST_DRAFT, what: draft.what });
+    setDraft(FIRST_DRAFT);
+    setCircuit({ ...FIRST_CIRCUIT, kind: circuit.kind });
   }
 
   async function build() {
     if (!current?.allowed) return;
-    if (await onLog(modifiedBody(all, { reason, customer }, current.findings))) setKept([]);
+    if (await onLog(modifiedBody(all, { reason, customer }, current.findings, guards))) setKept([]);
   }
 
   return (
@@ -145,8 +172,11 @@ export function Change({ machine, job, unit, busy, onLog }: RepairProps & { read
           <Form.Group controlId="change-what">
             <Form.Label>{say.what}</Form.Label>
             <Form.Select
-              value={draft.what}
-              onChange={(e) => setDraft({ ...draft, what: e.target.value as ChangeDraft["what"], values: {} })}
+              value={what}
+              onChange={(e) => {
+                setWhat(e.target.value as CircuitChange["change"]);
+                setDraft({ ...draft, values: {} });
+              }}
             >
               {WHAT.map(([id, name]) => (
                 <option key={id} value={id}>
@@ -155,8 +185,13 @@ export function Change({ machine, job, unit, busy, onLog }: RepairProps & { read
               ))}
             </Form.Select>
           </Form.Group>
-          <ChangeChoice machine={sofar} draft={draft} names onChange={setDraft} />
+          {isInPlace(what) ? (
+            <ChangeChoice machine={sofar} draft={{ ...draft, what }} names onChange={setDraft} />
+          ) : (
+            <CircuitChoice machine={sofar} what={what} draft={circuit} onChange={setCircuit} />
+          )}
         </div>
+        {asked.length > 0 ? <GuardQuestions guards={asked} answers={guards} onChange={setGuards} /> : null}
         <div className="d-flex gap-2 flex-wrap align-items-center">
           <Button size="lg" disabled={share !== null || !desk} onClick={() => void prove()}>
             {say.proveIt}

@@ -34,28 +34,53 @@ export function LabelSheet({ unit }: { unit: UnitRecord }) {
           <i className="bi bi-printer" aria-hidden /> {say.print}
         </Button>
       </nav>
-      <main id="main" tabIndex={-1} className="unit-label">
+      <main id="main" tabIndex={-1}>
         <PageTitle of={"Label"} />
-        <div>
-          <h1>
-            <i className="bi bi-exclamation-diamond-fill" aria-hidden /> {say.modified3}
-          </h1>
-          <p>
-            <strong>{unit.machineName}</strong>, {serialWords(unit.serial)}
-          </p>
-          <ul>
+        <p className="quiet d-print-none">{say.twoLabels}</p>
+        <section className="unit-label" aria-label={say.outside}>
+          <div>
+            <p className="label-side">{say.outside}</p>
+            <h1>
+              <i className="bi bi-exclamation-diamond-fill" aria-hidden /> {say.modified3}
+            </h1>
+            <p>
+              <strong>{unit.machineName}</strong>, {serialWords(unit.serial)}
+            </p>
+            <ul>
+              {unit.modifications.map((m) => (
+                <li key={m.id} suppressHydrationWarning>
+                  {m.body.words}, {dayName(m.at)}
+                </li>
+              ))}
+            </ul>
+            <p>{say.itIsNotAsIts}</p>
+          </div>
+          <figure>
+            {code ? <img src={code} alt={say.codeLeadingTo(address)} /> : null}
+            <figcaption className="value">{address}</figcaption>
+          </figure>
+        </section>
+        <section className="unit-label" aria-label={say.inside}>
+          <div>
+            <p className="label-side">{say.inside}</p>
+            <h2>{say.whatIsDifferentInside}</h2>
             {unit.modifications.map((m) => (
-              <li key={m.id} suppressHydrationWarning>
-                {m.body.words}, {dayName(m.at)}
-              </li>
+              <div key={m.id}>
+                <ol>
+                  {m.body.words.split("; ").map((words) => (
+                    <li key={words}>{words}</li>
+                  ))}
+                </ol>
+                <ul className="label-proof">
+                  {m.body.proof.map((words) => (
+                    <li key={words}>{words}</li>
+                  ))}
+                </ul>
+                <p suppressHydrationWarning>{say.builtBy(m.actor, dayName(m.at))}</p>
+              </div>
             ))}
-          </ul>
-          <p>{say.itIsNotAsIts}</p>
-        </div>
-        <figure>
-          {code ? <img src={code} alt={say.codeLeadingTo(address)} /> : null}
-          <figcaption className="value">{address}</figcaption>
-        </figure>
+          </div>
+        </section>
       </main>
     </div>
   );

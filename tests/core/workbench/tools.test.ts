@@ -21,7 +21,7 @@ import { betaCurve, platinumCurve, tableCurve } from "../../../src/core/workbenc
 import { workTool } from "../../../src/core/workbench/tool";
 import { toolFor, TOOLS } from "../../../src/core/workbench/tools";
 import { ratedLinks, weakestFirst } from "../../../src/core/workbench/weakest-link";
-import { copperOhms } from "../../../src/core/workbench/wire";
+import { copperOhms } from "../../../src/core/quantity";
 import { aloneLikelihood } from "../../../src/core/diagnose/evidence/bench-verdict";
 import { FLEET, machineNamed } from "../../support/fleet";
 

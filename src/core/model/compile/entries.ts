@@ -123,5 +123,7 @@ function wireOf(wire: MachineFile["wires"][number]): PartEntry {
     at: { a: wire.from, b: wire.to },
     odds: {},
     colour: wire.colour,
+    gauge: wire.gauge,
+    length: wire.length,
   } as unknown as PartEntry;
 }

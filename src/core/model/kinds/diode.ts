@@ -8,6 +8,7 @@ export const diode = definePart({
   kind: "diode",
   fields: () => z.object({ amps: number({ above: 0, max: 400 }) }),
   electrical: {
+    takesUp: true,
     terminals: () => ["anode", "cathode"],
     galvanic: () => [["anode", "cathode"]],
     elements: () => [["anode", "cathode"]],
@@ -38,6 +39,7 @@ export const diode = definePart({
   service: {
     alone: say.deadOneLeadOffDiode,
     onBoard: () => "low-voltage supply",
+    builtIn: { amps: 6 },
   },
 });
 

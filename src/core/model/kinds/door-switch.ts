@@ -1,12 +1,17 @@
 import { z } from "zod";
-import { id } from "../scalar";
+import { id, number } from "../scalar";
 import { definePart, OPEN } from "../kind";
 import { say } from "#words/core/model/kinds/door-switch";
 
 /** A switch worked by a door. */
 export const doorSwitch = definePart({
   kind: "door switch",
-  fields: () => z.object({ door: id, closedWhen: z.enum(["door open", "door closed"]) }),
+  fields: () =>
+    z.object({
+      door: id,
+      closedWhen: z.enum(["door open", "door closed"]),
+      amps: number({ above: 0, max: 100 }).optional(),
+    }),
   electrical: {
     terminals: () => ["a", "b"],
     galvanic: () => [["a", "b"]],
@@ -18,6 +23,7 @@ export const doorSwitch = definePart({
       stamp.conduct(0, closed ? 1 / values[0]! : OPEN);
     },
     door: (f) => f.door,
+    rated: (f) => (f.amps === undefined ? null : { amps: f.amps, element: 0, bears: "switch" }),
   },
   failures: {
     modes: () => [

@@ -17,6 +17,7 @@ export const ntc = definePart({
   fields: () =>
     z.object({ ohms25: number({ above: 0, max: 1e7 }), beta: number({ above: 500, max: 10000 }), place: id }),
   electrical: {
+    warmedAt: (f) => f.place,
     terminals: () => ["a", "b"],
     galvanic: () => [["a", "b"]],
     elements: () => [["a", "b"]],

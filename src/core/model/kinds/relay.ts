@@ -14,6 +14,8 @@ export const relay = definePart({
       coilVolts: number({ above: 0, max: 240 }),
       coilOhms: number({ above: 0, max: 1e5 }),
       contactAmps: number({ above: 0, max: 200 }),
+      /** What its contact may break of a direct current; a rating for alternating current says nothing of it. */
+      dcAmps: number({ above: 0, max: 400 }).optional(),
     }),
   electrical: {
     terminals: () => ["coil-a", "coil-b", "common", "make"],
@@ -71,5 +73,6 @@ export const relay = definePart({
     tool: "relay",
     onBoard: () => "relay",
     repairs: "relay",
+    builtIn: { coilVolts: 24, coilOhms: 660, contactAmps: 30, dcAmps: 30 },
   },
 });

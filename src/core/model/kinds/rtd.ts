@@ -19,6 +19,7 @@ export const rtd = definePart({
   kind: "rtd",
   fields: () => z.object({ ohms0: number({ above: 0, max: 1e4 }), place: id }),
   electrical: {
+    warmedAt: (f) => f.place,
     terminals: () => ["a", "b"],
     galvanic: () => [["a", "b"]],
     elements: () => [["a", "b"]],

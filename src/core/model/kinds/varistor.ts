@@ -7,6 +7,7 @@ export const varistor = definePart({
   kind: "varistor",
   fields: () => z.object({}),
   electrical: {
+    takesUp: true,
     terminals: () => ["a", "b"],
     galvanic: () => [["a", "b"]],
     elements: () => [["a", "b"]],

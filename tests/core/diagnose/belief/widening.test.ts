@@ -171,7 +171,7 @@ describe("a unit that is not as drawn", () => {
     const bridged = variantOf(machine.file, [{ change: "taken out", part: "door-sw", bridged: true }]);
     const unit = new UnitOnTheBench(bridged, [], nominalValues(bridged), randomSource(5));
     const hypotheses = likelyChanges(machine);
-    const own = hypotheses.find((h) => h.kind === "not as drawn" && h.change.part === "door-sw")!;
+    const own = hypotheses.find((h) => h.kind === "not as drawn" && "part" in h.change && h.change.part === "door-sw")!;
     expect(hypothesisName(machine, own)).toMatch(/is bridged$/);
     const wide = dictionary.widened(hypotheses);
     const at = wide.hypotheses.findIndex((h) => h.id === own.id);

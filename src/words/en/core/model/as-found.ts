@@ -14,5 +14,20 @@ export const say = {
     `${changeName} found in the lead of ${name}${part}`,
   isAnotherOne: (name: string, fields: string) => `${name} is another one: ${fields}`,
   isNotThereBridged: (name: string) => `${name} is not there, bridged`,
+  aIsNotSomethingBuiltIn: (kind: string) => `A ${kind} is not something one builds in.`,
+  aWireNeedsTwoEnds: "A wire needs two different ends.",
+  newWire: (colour: string | undefined) => (colour ? `New ${colour} wire` : "New wire"),
+  replaceTheWire: "Replace the wire by one of its size",
+  terminalOf: (part: string, terminal: string) => `${part} ${terminal}`,
+  endOfWire: (colour: string | undefined, name: string | undefined) => name ?? (colour ? `${colour} wire` : "a wire"),
+  pinOf: (connector: string, pin: string) => `${connector} pin ${pin}`,
+  freeEnd: (words: string) => `${words}, free end`,
+  free: "nothing, insulated",
+  addedBetween: (name: string, fields: string, at: readonly string[]) =>
+    `${name}${fields ? ` (${fields})` : ""} built in: ${at.join(" / ")}`,
+  wireFromTo: (colour: string | undefined, gauge: string | undefined, from: string, to: string) =>
+    `${colour ? `${colour} wire` : "Wire"}${gauge ? ` ${gauge}` : ""} from ${from} to ${to}`,
+  leadMovedTo: (name: string, terminal: string, to: string) => `${name}: lead ${terminal} onto ${to}`,
+  boardIsOut: (name: string) => `${name} out`,
   isNotThere: (name: string) => `${name} is not there`,
 };

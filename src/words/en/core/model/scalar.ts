@@ -1,5 +1,6 @@
 /** What core/model/scalar says to people, in English. */
 export const say = {
+  isNoGauge: "is no wire size: write 1.5 mm2 or 16 AWG",
   isNoNumber: "is no number",
   mustBeAbove: (above: number) => `must be above ${above}`,
   mustBeAtLeast: (min: number) => `must be at least ${min}`,

@@ -1,5 +1,12 @@
 /** What ui/repair/Change says to people, in English. */
 export const say = {
+  takeABoardOut: "Take a board out",
+  buildAPartIn: "Build a part in",
+  joinByAWire: "Join by a wire",
+  moveALead: "Move a lead",
+  orderOfMoves: "Order of moves",
+  whatTheBoardWatched: "What the board watched over",
+  motorHeld: "Motor held",
   whatProtects: "What protects",
   anyOnePartFailed: "Any one part failed",
   sayWhatIsDifferentType: "Say what is different: type at least one rating.",
