@@ -16,6 +16,7 @@ export const newJobSchema = z
     unit: z.uuid(say.chooseTheUnit).optional(),
     newUnit: newUnitSchema.optional(),
     kind: z.enum(JOB_KINDS).default("repair"),
+    purpose: z.string().trim().min(1).max(120).optional(),
     complaint: z.string().min(1, say.chooseTheComplaint).max(60).optional(),
     /** What is complained of comes and goes. */
     comesAndGoes: z.boolean().default(false),

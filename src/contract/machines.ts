@@ -113,6 +113,7 @@ export const machineOpening = reads(
     complaints: z.array(z.object({ id: z.string(), words: z.string() })),
     plates: made<MachineFile["plates"]>(),
     pieces: made<MachineFile["pieces"]>(),
+    addOns: z.array(z.object({ id: z.string(), name: z.string() })),
   }),
 );
 /** Where a machine file is fetched as text. */

@@ -28,7 +28,7 @@ export async function openJob(input: z.input<typeof newJobSchema>, now: Date): P
 }
 
 async function tryOpen(asked: z.output<typeof newJobSchema>, now: Date): Promise<{ id: string }> {
-  const { id, kind, actor } = asked;
+  const { id, kind, purpose, actor } = asked;
   // What was built into this unit in earlier jobs is part of it for ever.
   const built = asked.unit === undefined ? [] : (await unitRecord(asked.unit)).modifications;
   return inTransaction(async (tx) => {
@@ -64,6 +64,7 @@ async function tryOpen(asked: z.output<typeof newJobSchema>, now: Date): Promise
     const body = {
       type: "opened" as const,
       kind,
+      ...(purpose === undefined ? {} : { purpose }),
       machine: machine.file.id,
       machineHash: hash,
       ...(complaint && words !== null ? { complaint: complaint.id, complaintWords: words } : {}),

@@ -44,7 +44,7 @@ import {
   type Weighed,
   believe,
 } from "../core/diagnose";
-import { type ModificationProof, proofRun, type ProofStep, proveModification } from "../core/repair";
+import { type JobPurpose, type ModificationProof, proofRun, type ProofStep, proveModification } from "../core/repair";
 import { restRule, type RestRule, runSheet, type RunSheet } from "../core/schedule";
 import { type Slip, slipsOf, type Test } from "../core/simulate";
 import { say } from "#words/workers";
@@ -176,9 +176,15 @@ export class IsolationDesk {
   }
 
   /** The script of the proof run. */
-  proofRun(complaint: string | null, fault: Fault | null, cordMetres: number, assembly: string): readonly ProofStep[] {
+  proofRun(
+    complaint: string | null,
+    fault: Fault | null,
+    cordMetres: number,
+    assembly: string | null,
+    job: JobPurpose = { kind: "repair" },
+  ): readonly ProofStep[] {
     const { machine, meter } = this.ready();
-    return proofRun(machine, meter, complaint, fault, cordMetres, assembly);
+    return proofRun(machine, meter, complaint, fault, cordMetres, assembly, job);
   }
 
   /**

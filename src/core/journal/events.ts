@@ -67,6 +67,8 @@ export const eventBodySchema = z.discriminatedUnion("type", [
   z.strictObject({
     type: z.literal("opened"),
     kind: z.enum(JOB_KINDS).default("repair"),
+    /** What it is for, within its kind: the module that is fitted, why it is checked, which way it is laid up. */
+    purpose: text(120).optional(),
     machine: text(80),
     machineHash: text(64),
     complaint: text(60).optional(),

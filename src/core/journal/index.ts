@@ -62,7 +62,7 @@ export { activeChanges, emptyLedger, enter, type Ledger, ledgerOf } from "./ledg
 export { leadWords, readingBody } from "./reading-body";
 export { FILE_ORIGINS, type FileOrigin } from "./file-origins";
 export { dryingOf } from "./drying";
-export { JOB_KINDS, type JobKind } from "./job-kinds";
+export { JOB_KINDS, type JobKind, PURPOSES, WHOLE_UNIT } from "./job-kinds";
 export { SHOP_STREAM, type ShopEvent, shopEventSchema } from "./shop-events";
 export { changesIn } from "./slices/changes";
 export { RESTS_ON_BEFORE } from "./slices/entries";

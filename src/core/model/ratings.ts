@@ -14,6 +14,8 @@ export interface Ratings {
   readonly coilVolts?: number;
   readonly coilOhms?: number;
   readonly contactAmps?: number;
+  /** What a contact may break of a direct current. */
+  readonly dcAmps?: number;
   /** Of a thermistor: ohms at 25 degrees Celsius, and the B value in kelvin. */
   readonly ohms25?: number;
   readonly beta?: number;
@@ -37,6 +39,7 @@ const NAMES: ReadonlySet<string> = new Set<keyof Ratings>([
   "coilVolts",
   "coilOhms",
   "contactAmps",
+  "dcAmps",
   "ohms25",
   "beta",
   "ohms0",

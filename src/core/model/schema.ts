@@ -297,8 +297,30 @@ const addOn = once(() =>
       })
       .optional(),
     harness: z.array(words).min(1).max(20),
+    /** Its plugs, pin by pin: what goes in where. */
+    plugs: list(
+      z.strictObject({
+        name: words,
+        pins: z
+          .array(z.strictObject({ pin: z.string().min(1).max(8), colour: words.optional(), to: words }))
+          .min(1)
+          .max(40),
+      }),
+      12,
+    ),
     lights: list(words, 12),
     settings: list(z.strictObject({ where: words, value: words }), 20),
+    /** A price or a time is keyed in as so many units; the most that its display or its byte takes. */
+    pricing: z
+      .strictObject({
+        of: words,
+        unit: number({ above: 0, max: 1000 }),
+        sign: z.string().min(1).max(8),
+        most: number({ min: 1, max: 65535 }).default(255),
+        /** Where it is keyed in. */
+        where: words,
+      })
+      .optional(),
     /** How it is tried: a test vend. */
     trial: words,
     panel: id.optional(),

@@ -60,7 +60,7 @@ export function heldMotor(after: Machine, added: readonly Part[]): readonly Carr
     const text = quantityText(amps, "amperes");
     if (!rated)
       return has(part, "conductor") ? [{ ok: false, words: say.wireOfUnknownSize(part.name, motor.name, text) }] : [];
-    const given = (part.fields as { readonly dcAmps?: number }).dcAmps;
+    const given = ratings(part).dcAmps;
     if (direct && rated.bears === "relay" && given === undefined)
       return [{ ok: false, words: say.noRatingForDirectCurrent(part.name, motor.name, text) }];
     const bears = direct && given !== undefined ? given : rated.amps;
@@ -109,9 +109,7 @@ export function unsuppressed(after: Machine, added: readonly Part[]): Carried | 
     (p) => has(p, "breaks-current") && p.kind.electrical.rated?.(p.fields)?.bears === "relay",
   );
   if (contacts.length === 0) return null;
-  const motors = after.parts.filter(
-    (p) => (p.fields as { current?: unknown }).current === "dc" && p.modes.some((m) => m.id === HELD),
-  );
+  const motors = after.parts.filter((p) => ratings(p).current === "dc" && p.modes.some((m) => m.id === HELD));
   const joined = joinedByLeads(after);
   const bare = motors.filter((motor) => {
     const own = [...motor.nodeOf.values()].slice(0, 2).map(joined);

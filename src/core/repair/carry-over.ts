@@ -96,28 +96,71 @@ export function carryOver(machine: Machine, job: Job): CarryOver {
     where: s.where,
     by: wayToSet(menu, s, found[s.id]),
   }));
-  const label: Record<MenuKey, string> = menu
-    ? {
-        enter: menu.how,
-        next: menu.next,
-        up: menu.up,
-        down: menu.down ?? "",
-        save: menu.holds > 0 ? say.holdSaveHoldsS(menu.save, menu.holds) : menu.save,
-        out: menu.out ?? "",
-      }
-    : { enter: "", next: "", up: "", down: "", save: "", out: "" };
-  let board = menuBoard(file);
-  const keys = (menu ? menuKeys(file, found) : []).map(({ key, times }): KeyStep => {
-    for (let k = 0; k < times; k++) board = pressMenu(file, board, key);
-    return { key, times, words: `${label[key]}${times > 1 ? `, ${times} times` : ""}`, shows: menuShows(file, board) };
-  });
+  const { keys, saved } = pressed(file, found);
   const byMenu = settings.filter((s) => s.by === "menu" && s.value !== null);
   return {
     settings,
     keys,
     virgin: menu?.virgin ? { shows: menu.virgin, wakes: menu.wakes } : null,
-    checked: byMenu.length === 0 ? null : byMenu.every((s) => board.saved[s.setting] === s.value),
+    checked: byMenu.length === 0 ? null : byMenu.every((s) => saved[s.setting] === s.value),
     missing: settings.filter((s) => s.value === null).map((s) => s.name),
+  };
+}
+
+/** The keys to the values wanted, pressed on a simulated board that has those `before`, and what it keeps then. */
+function pressed(
+  file: MachineFile,
+  wanted: Readonly<Record<string, string>>,
+  before: Readonly<Record<string, string>> = {},
+): { readonly keys: readonly KeyStep[]; readonly saved: Readonly<Record<string, string>> } {
+  const { menu } = file;
+  if (!menu) return { keys: [], saved: before };
+  const label: Record<MenuKey, string> = {
+    enter: menu.how,
+    next: menu.next,
+    up: menu.up,
+    down: menu.down ?? "",
+    save: menu.holds > 0 ? say.holdSaveHoldsS(menu.save, menu.holds) : menu.save,
+    out: menu.out ?? "",
+  };
+  let board = menuBoard(file, before);
+  const keys = menuKeys(file, wanted, before).map(({ key, times }): KeyStep => {
+    for (let k = 0; k < times; k++) board = pressMenu(file, board, key);
+    return { key, times, words: `${label[key]}${times > 1 ? `, ${times} times` : ""}`, shows: menuShows(file, board) };
+  });
+  return { keys, saved: board.saved };
+}
+
+/** How one setting of a living board is changed. */
+export interface SettingChange extends Carried {
+  /** Keys from what is set now; none where it is not set by keys. */
+  readonly keys: readonly KeyStep[];
+  /** Whether the keys on a simulated board leave this setting at its new value and every other as it was. */
+  readonly checked: boolean | null;
+}
+
+/**
+ * How a setting is brought from what was found to another value, all others left alone. Throws a RangeError for a
+ * setting the machine has not.
+ */
+export function changeSetting(machine: Machine, job: Job, setting: string, value: string): SettingChange {
+  const { file } = machine;
+  const s = file.settings.find((x) => x.id === setting);
+  if (!s) throw new RangeError(say.noSetting(setting));
+  const by = wayToSet(file.menu, s, value);
+  const found = foundSettings(job);
+  const wanted = { ...found, [setting]: value };
+  const { keys, saved } = by === "menu" ? pressed(file, wanted, found) : { keys: [], saved: {} };
+  const others = Object.entries(found).filter(([id]) => id !== setting && file.menu?.items.includes(id));
+  return {
+    setting,
+    name: s.name,
+    value,
+    words: settingWords(s, value),
+    where: s.where,
+    by,
+    keys,
+    checked: by === "menu" ? saved[setting] === value && others.every(([id, v]) => saved[id] === v) : null,
   };
 }
 

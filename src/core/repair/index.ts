@@ -1,11 +1,14 @@
 /** From the cause found to the machine proven well. What others may use of it; nothing else is reached. */
 
 export { accessTo } from "./access";
-export { addOnPlan } from "./add-on";
-export { carryOver } from "./carry-over";
+export { addOnCalled, addOnPlan } from "./add-on";
+export { unitsOf } from "./unit-price";
+export { carryOver, changeSetting, foundSettings } from "./carry-over";
 export { familyFunctions, functionRowOf } from "./family-functions";
 export { judge } from "./judge-proof";
 export { canBePutBack, leftBehind, type LeftBehind } from "./left-behind";
+export { failedReading } from "./failed-step";
+export { type JobPurpose, purposeOf } from "./look-over";
 export { boardsOut, guardsOf } from "./lost-guards";
 export { builtWords, type ModificationProof, proveModification } from "./modification";
 export { type NoFaultFound, noFaultFound } from "./no-fault-found";

@@ -43,7 +43,8 @@ export function leftBehind(machine: Machine, job: Job): readonly LeftBehind[] {
     const own = job.answers.flatMap(({ body }) => (body.type === "setting" && body.setting === s.id ? [body] : []));
     const found = own.findLast((b) => b.moment === "found");
     const set = own.findLast((b) => b.moment === "set");
-    if (found && set && set.value !== found.value)
+    // Where it was to be changed it is as it should be.
+    if (found && set && set.value !== found.value && job.opened.kind !== "setting")
       list.push(derived(`setting ${s.id}`, say.foundLeftAt(s.name, found.value, set.value), say.setItBackOrSay));
   }
   for (const { body } of job.work.proved)

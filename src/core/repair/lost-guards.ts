@@ -8,6 +8,7 @@ import {
   type Machine,
   type MachineFile,
   type Part,
+  ratings,
   variantOf,
   withBoard,
 } from "../model";
@@ -171,8 +172,7 @@ export function undervoltageShown(
   full: ReadonlyMap<string, number>,
 ): Shown {
   const packs = before.sources.filter(
-    (p) =>
-      typeof (p.fields as { volts?: unknown }).volts === "number" && after.partById.has(p.id) && has(p, "battery-arc"),
+    (p) => ratings(p).volts !== undefined && after.partById.has(p.id) && has(p, "battery-arc"),
   );
   const powered = before.file.setups.filter((s) => s.power === "on");
   let had = false;
@@ -180,7 +180,7 @@ export function undervoltageShown(
     const weak = packs.map((p): Change => ({
       change: "other part",
       part: p.id,
-      fields: { volts: share * (p.fields as { volts: number }).volts },
+      fields: { volts: share * ratings(p).volts! },
     }));
     const runs = (machine: Machine) => {
       const simulator = new Simulator(machine);

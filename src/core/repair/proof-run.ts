@@ -1,7 +1,8 @@
 import type { Meter } from "../instrument";
 import { cautionsFor, forbidden } from "../safety";
 import { candidateTests, Predictor, SOUND_MACHINE, titleOf, type Window, windowOf, windowWords } from "../diagnose";
-import type { Done, EventBody, Job } from "../journal";
+import { type Done, type EventBody, type Job, PURPOSES } from "../journal";
+import { type JobPurpose, lookOver } from "./look-over";
 import { type ComplaintEntry, type Fault, has, type Machine, type SetupEntry } from "../model";
 import { makeTest, nominalValues, secondsUntil, Simulator, type Test, testKey } from "../simulate";
 import { safetyTest, type SafetyLimit } from "./after-repair-limits";
@@ -25,6 +26,7 @@ function proofWindow(test: Test, window: Window, meter: Meter): Window {
 
 /** Groups in the order in which they are made: what shows that the repair failed comes first. */
 export const PROOF_GROUPS: Readonly<Record<ProofStep["group"], string>> = {
+  look: say.lookedOver,
   complaint: say.theComplaintIsGone,
   repair: say.whatWasWrongReadsRight,
   protects: say.whatProtects,
@@ -61,7 +63,11 @@ export function proofRun(
   fault: Fault | null,
   cordMetres = 2,
   assembly = fault ? (machine.partById.get(fault.part)?.assembly ?? null) : null,
+  job: JobPurpose = { kind: "repair" },
 ): readonly ProofStep[] {
+  // What is put away is not tried; a setting is shown by itself, and by the everyday use of the machine.
+  if (job.kind === "lay up" && job.purpose === PURPOSES["lay up"][1])
+    return [...lookOver(machine, job), ...closingSteps(machine)];
   const complaint = machine.file.complaints.find((c) => c.id === complaintId) ?? null;
   if (!complaint && complaintId !== null) throw new RangeError(say.noComplaintComplaintId(complaintId));
   const predictor = new Predictor(machine, meter);
@@ -96,7 +102,7 @@ export function proofRun(
     .flatMap((test) => stepOf("repair", test, titleOf(machine, test)))
     .slice(0, MOST_READINGS);
   // After a small part beside the boards the functions are not gone through.
-  const isSwapped = assembly === null || machine.assemblyById.get(assembly)?.board === true;
+  const isSwapped = assembly === null ? job.kind !== "setting" : machine.assemblyById.get(assembly)?.board === true;
   const protects = protectingSteps(machine, spoilt, stepOf);
   const functions = isSwapped ? functionSteps(machine, stepOf) : [];
   const loadSteps = loadTests(machine, predictor)
@@ -110,6 +116,7 @@ export function proofRun(
         .slice(0, 2)
     : [];
   return [
+    ...lookOver(machine, job),
     ...complaintSteps,
     ...repairSteps,
     ...protects,
@@ -119,7 +126,7 @@ export function proofRun(
     ...(complaint ? delays(machine, complaint) : []),
     ...(machine.file.sleep ? [sleepStep(machine.file.sleep)] : []),
     ...closingSteps(machine),
-    ...safetySteps(machine, cordMetres),
+    ...(job.kind === "setting" ? [] : safetySteps(machine, cordMetres)),
   ];
 }
 

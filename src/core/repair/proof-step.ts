@@ -5,7 +5,8 @@ import type { SafetyLimit } from "./after-repair-limits";
 /** One step of the proof that a repaired machine works and is safe. */
 export interface ProofStep {
   readonly id: string;
-  readonly group: "complaint" | "repair" | "protects" | "functions" | "loads" | "idle" | "time" | "closing" | "safety";
+  readonly group:
+    "look" | "complaint" | "repair" | "protects" | "functions" | "loads" | "idle" | "time" | "closing" | "safety";
   readonly words: string;
   readonly how: string;
   /** What passes, in words. */

@@ -8,6 +8,7 @@ import { serialWords } from "../unit/plate";
 import { UnitMarks } from "../unit/UnitMarks";
 import { PageTitle } from "../shell/PageTitle";
 import { SkipLink } from "../shell/SkipLink";
+import { kindWords } from "./kind-words";
 import { say } from "#words/ui/job/JobHeader";
 
 interface Props {
@@ -40,6 +41,9 @@ export function JobHeader({ job, machine, unit, record, busy, onStand }: Props) 
         <UnitMarks unit={record} />
       </Suspense>
       {job.opened.complaintWords ? <q>{job.opened.complaintWords}</q> : null}
+      {job.opened.kind === "repair" ? null : (
+        <Link href={`/jobs/${job.id}/repair`}>{kindWords(job.opened.kind, job.opened.purpose, machine.file)}</Link>
+      )}
       <span className="standing">
         <i
           className={`bi ${machine.setupById.get(job.setup)?.power === "on" ? "bi-plug-fill" : "bi-plug"}`}

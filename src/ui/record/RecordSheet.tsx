@@ -7,7 +7,8 @@ import { useRef, useState, type FormEvent } from "react";
 import Button from "react-bootstrap/Button";
 import Form from "react-bootstrap/Form";
 import Table from "react-bootstrap/Table";
-import { type Job, noteBody } from "../../core/journal";
+import { type Job, noteBody, WHOLE_UNIT } from "../../core/journal";
+import { kindWords } from "../job/kind-words";
 import { workCautions } from "../../core/safety";
 import { commonShelf, type MachineFile } from "../../core/model";
 import { send } from "../shell/send";
@@ -31,6 +32,7 @@ export function RecordSheet({
   /** For entries that were made without knowing others: what was not known, in words. */
   stale: Readonly<Record<string, string>>;
 }) {
+  const goesOnAt = job.opened.kind === "repair" ? `/jobs/${job.id}` : `/jobs/${job.id}/repair`;
   return (
     <div className="record">
       <nav className="record-bar d-print-none">
@@ -43,7 +45,7 @@ export function RecordSheet({
           </Link>
         ) : null}
         {job.called || job.dropped ? null : (
-          <Link className="btn btn-outline-dark" href={`/jobs/${job.id}`}>
+          <Link className="btn btn-outline-dark" href={goesOnAt}>
             {say.goOnMeasuring}
           </Link>
         )}
@@ -62,8 +64,8 @@ export function RecordSheet({
           </dd>
           <dt>{say.site}</dt>
           <dd>{job.opened.site}</dd>
-          <dt>{say.complaint}</dt>
-          <dd>{job.opened.complaintWords ?? "none"}</dd>
+          <dt>{job.opened.kind === "repair" ? say.complaint : say.whatFor}</dt>
+          <dd>{job.opened.complaintWords ?? kindWords(job.opened.kind, job.opened.purpose, file)}</dd>
           <dt>{say.job}</dt>
           <dd className="value">{job.id.slice(0, 8)}</dd>
           <dt>{say.opened}</dt>
@@ -91,7 +93,11 @@ export function RecordSheet({
         {job.called ? (
           <section className="call">
             <h2>{job.called.pieceName}</h2>
-            <p>{say.causeJudgedSure(job.called.cause, job.called.sure)}</p>
+            <p>
+              {job.called.piece === WHOLE_UNIT
+                ? job.called.cause
+                : say.causeJudgedSure(job.called.cause, job.called.sure)}
+            </p>
             <p>
               <strong>{job.work.proved.length > 0 ? "Done:" : say.toBeDone}</strong> {job.called.action}
             </p>

@@ -1,15 +1,23 @@
 "use client";
 
 import { useRouter } from "next/navigation";
-import { useState, type FormEvent } from "react";
+import { useMemo, useState, type FormEvent } from "react";
 import Button from "react-bootstrap/Button";
 import Form from "react-bootstrap/Form";
-import { judge, PROOF_GROUPS, proofState, type ProofStep, toldOfRepair } from "../../core/repair";
+import {
+  failedReading,
+  judge,
+  PROOF_GROUPS,
+  purposeOf,
+  proofState,
+  type ProofStep,
+  toldOfRepair,
+} from "../../core/repair";
 import { useDesk } from "../shell/useDesk";
 import { useKept } from "../shell/useKept";
 import type { RepairProps } from "./repair-props";
 import { useEngine } from "../engine/useEngine";
-import { provedBody, waitedBody, waitingBody } from "../../core/journal";
+import { provedBody, waitedBody, waitingBody, WHOLE_UNIT } from "../../core/journal";
 import { Progress } from "../shell/Progress";
 import { say } from "#words/ui/repair/Prove";
 
@@ -33,10 +41,12 @@ export function Prove({
   const complaint = job.opened.complaint ?? null;
   const [part, mode] = (taken ?? "").split(":") as [string, string | undefined];
   const known = mode !== undefined && machine.partById.get(part)?.modes.some((m) => m.id === mode);
+  const purpose = useMemo(() => purposeOf(machine, job), [machine, job]);
+  const isWhole = assembly === WHOLE_UNIT;
   const { value: script, problem: lostScript } = useEngine(
     desk,
     "proofRun",
-    [complaint, known ? { part, mode } : null, metres > 0 ? metres : 2, assembly],
+    [complaint, known ? { part, mode } : null, metres > 0 ? metres : 2, isWhole ? null : assembly, purpose],
     true,
   );
   const lost = gone || lostScript;
@@ -49,6 +59,8 @@ export function Prove({
   const step = steps.find((s) => s.id === picked) ?? state.next;
   const waiting = step?.wait ? job.work.waits.find((w) => w.body.wait === step.id) : undefined;
 
+  const proven = isWhole ? say.everyStepPassed : say.provenTheFaultIsGone;
+
   async function log(passed: boolean, typed: string) {
     setWorking(true);
     await record(passed, typed);
@@ -60,6 +72,9 @@ export function Prove({
     if (waiting) await onLog(waitedBody(step.id));
     if (!(await onLog(provedBody(step, passed, typed)))) return;
     setPicked(null);
+    const reading = passed ? null : failedReading(machine, step, typed);
+    if (reading) await onLog(reading);
+    if (isWhole) return;
     const told = toldOfRepair(machine, job, assembly, steps, step, passed, typed);
     // Where it has not helped, the search goes on with all that is known.
     if (told && (await onLog(told)) && told.result === "stays") router.push(`/jobs/${job.id}`);
@@ -108,7 +123,7 @@ export function Prove({
           <>
             <h2>
               <i className={`bi ${state.complete ? "bi-check-circle-fill" : "bi-x-octagon-fill"}`} aria-hidden />{" "}
-              {state.complete ? say.provenTheFaultIsGone : say.notProven}
+              {state.complete ? proven : say.notProven}
             </h2>
             {state.failed.length > 0 ? (
               <p className="swap-caution">{say.failedItIsNotHanded(state.failed.map((f) => f.words).join(", "))}</p>

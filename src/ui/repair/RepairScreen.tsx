@@ -4,12 +4,16 @@ import { asPlated, commonShelf, type MachineFile } from "../../core/model";
 import { serialWords } from "../unit/plate";
 import Link from "next/link";
 import { useMemo } from "react";
-import type { JournalEvent } from "../../core/journal";
+import type { JobKind, JournalEvent } from "../../core/journal";
 import { leftBehind } from "../../core/repair";
 import { useJournal } from "../job/useJournal";
 import { useKept } from "../shell/useKept";
 import { Waits } from "../shell/Waits";
 import { Change } from "./Change";
+import { ChangeSettings } from "./ChangeSettings";
+import { FinishJob } from "./FinishJob";
+import { ModuleWork } from "./ModuleWork";
+import { kindWords } from "../job/kind-words";
 import { Decide } from "./Decide";
 import { LeftList } from "./LeftList";
 import { Prove } from "./Prove";
@@ -40,6 +44,8 @@ interface Props {
 }
 
 const STEPS = [
+  ["module", say.fitTheModule, "bi-plug"],
+  ["settings", say.changeSettings, "bi-sliders2"],
   ["decide", "Decide", "bi-signpost-split"],
   ["swap", "Work", "bi-tools"],
   ["set-up", say.setUp, "bi-sliders"],
@@ -48,6 +54,15 @@ const STEPS = [
   ["change", say.changeTheCircuit, "bi-node-plus"],
 ] as const;
 type Step = (typeof STEPS)[number][0];
+
+/** The steps of each kind of job, in order. */
+const PATHS: Readonly<Record<JobKind, readonly Step[]>> = {
+  repair: ["decide", "swap", "set-up", "prove", "back", "change"],
+  fit: ["module", "prove", "back", "change"],
+  setting: ["settings", "prove", "back"],
+  check: ["prove", "back"],
+  "lay up": ["prove", "back"],
+};
 
 /**
  * From the cause found to the proof that the machine is well: what to do about it, the swap, the settings, the proof,
@@ -69,20 +84,23 @@ export function RepairScreen({ events, unit, file: drawnFile, hash, assembly, fa
     job.changes.map((c) => c.body.change),
   );
   const [stepAsked, setStep] = useAddress("step");
-  const at: Step = STEPS.find(([id]) => id === (stepAsked || step))?.[0] ?? "decide";
+  const { kind } = job.opened;
+  const isWhole = kind !== "repair";
+  const path = STEPS.filter(([id]) => PATHS[kind].includes(id));
+  const at: Step = path.find(([id]) => id === (stepAsked || step))?.[0] ?? PATHS[kind][0]!;
   const setAt = (to: Step) => {
     setStep(to);
     window.scrollTo(0, 0);
   };
   useShortcut("print", () => window.print());
   const left = leftBehind(machine, job);
-  const entry = machine.assemblyById.get(assembly)!;
+  const name = isWhole ? kindWords(kind, job.opened.purpose, file) : machine.assemblyById.get(assembly)!.name;
   const isOver = job.called !== null || job.dropped !== undefined;
   const shared = { machine, job, assembly, busy: sending || isOver, onLog: log };
   return (
     <div className="start">
       <header className="bar">
-        <PageTitle of={`${entry.name}, ${job.opened.site}`} />
+        <PageTitle of={`${name}, ${job.opened.site}`} />
         <SkipLink />
         <Link
           href={isOver ? `/jobs/${job.id}/record` : `/jobs/${job.id}`}
@@ -91,7 +109,7 @@ export function RepairScreen({ events, unit, file: drawnFile, hash, assembly, fa
         >
           <i className="bi bi-arrow-left" aria-hidden />
         </Link>
-        <h1>{at === "change" ? say.changeTheCircuit : say.repairEntryName(entry.name)}</h1>
+        <h1>{titleOf(at, isWhole, name)}</h1>
         <span>
           {job.opened.site}, {file.maker} {file.model},{" "}
           <Link href={`/units/${unit}`}>{serialWords(job.opened.serial)}</Link>
@@ -103,9 +121,9 @@ export function RepairScreen({ events, unit, file: drawnFile, hash, assembly, fa
         ) : null}
       </header>
       <nav className="views" aria-label={say.stepsOfTheRepair}>
-        {STEPS.map(([id, name, icon]) => (
+        {path.map(([id, label, icon]) => (
           <button key={id} type="button" aria-current={at === id ? "page" : undefined} onClick={() => setAt(id)}>
-            <i className={`bi ${icon}`} aria-hidden /> {name}
+            <i className={`bi ${icon}`} aria-hidden /> {label}
             {id === "back" && left.length > 0 ? (
               <span className="count" aria-label={`${left.length} open`}>
                 {left.length}
@@ -120,7 +138,7 @@ export function RepairScreen({ events, unit, file: drawnFile, hash, assembly, fa
         </button>
       </nav>
       <main id="main" tabIndex={-1} className="repair-main">
-        <PrintHead job={job} file={file} title={`${STEPS.find(([id]) => id === at)![1]}: ${entry.name}`} />
+        <PrintHead job={job} file={file} title={`${STEPS.find(([id]) => id === at)![1]}: ${name}`} />
         {problem ? (
           <p className="problem" role="alert">
             {problem}
@@ -147,9 +165,19 @@ export function RepairScreen({ events, unit, file: drawnFile, hash, assembly, fa
           <SetUp {...shared} refusal={(body) => journal.refusal(body, machine)} onDone={() => setAt("prove")} />
         ) : null}
         {at === "prove" ? <Prove {...shared} fault={fault} onBack={() => setAt("back")} /> : null}
+        {at === "module" ? (
+          <ModuleWork {...shared} purpose={job.opened.purpose ?? ""} onDone={() => setAt("prove")} />
+        ) : null}
+        {at === "settings" ? <ChangeSettings {...shared} onDone={() => setAt("prove")} /> : null}
         {at === "back" ? <LeftList left={left} busy={shared.busy} job={job} onLog={log} /> : null}
+        {at === "back" && isWhole ? <FinishJob {...shared} left={left} name={name} onLog={log} /> : null}
         {at === "change" ? <Change {...shared} unit={unit} /> : null}
       </main>
     </div>
   );
+}
+
+function titleOf(at: Step, isWhole: boolean, name: string): string {
+  if (at === "change") return say.changeTheCircuit;
+  return isWhole ? name : say.repairEntryName(name);
 }

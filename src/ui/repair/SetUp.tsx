@@ -4,11 +4,11 @@ import type { ReactNode } from "react";
 import Link from "next/link";
 import { useMemo } from "react";
 import Button from "react-bootstrap/Button";
-import Form from "react-bootstrap/Form";
-import { type EventBody, settingCarried, stagedBody } from "../../core/journal";
-import { addOnPlan, carryOver } from "../../core/repair";
+import { type EventBody, settingCarried } from "../../core/journal";
+import { carryOver } from "../../core/repair";
 import { drawingOf } from "../../core/workbench";
 import { SwitchRow } from "../tools/SwitchRow";
+import { ModuleWork } from "./ModuleWork";
 import { AsFound } from "./AsFound";
 import type { RepairProps } from "./repair-props";
 import { say } from "#words/ui/repair/SetUp";
@@ -140,33 +140,9 @@ export function SetUp({
           {keys}
         </section>
       ) : null}
-      {file.addOns.map((a) => {
-        const done = new Set(job.work.stages[a.id]);
-        return (
-          <section key={a.id} className="rig-sheet" aria-label={a.name}>
-            <h2>{a.name}</h2>
-            <ol className="key-steps">
-              {addOnPlan(machine, a.id).map((stage) => (
-                <li key={stage.id}>
-                  <Form.Check
-                    id={`addon-${a.id}-${stage.id}`}
-                    label={<strong>{stage.name}</strong>}
-                    checked={done.has(stage.id)}
-                    disabled={busy}
-                    onChange={() => void onLog(stagedBody(a.id, stage.id, !done.has(stage.id)))}
-                  />
-                  <ul>
-                    {stage.steps.map((s) => (
-                      <li key={s}>{s}</li>
-                    ))}
-                  </ul>
-                  {stage.drawing ? <SwitchRow drawing={stage.drawing} /> : null}
-                </li>
-              ))}
-            </ol>
-          </section>
-        );
-      })}
+      {file.addOns.map((a) => (
+        <ModuleWork key={a.id} purpose={a.id} machine={machine} job={job} busy={busy} onLog={onLog} />
+      ))}
       <div>
         <Button size="lg" onClick={onDone}>
           {say.goOnToTheProof}

@@ -4,6 +4,7 @@ import Link from "next/link";
 import type { JobRow } from "../../contract/jobs";
 import { clockTime, dayName } from "../shell/time";
 import { serialWords } from "../unit/plate";
+import { KIND_WORDS } from "#words/job";
 import { say } from "#words/ui/start";
 
 /** Jobs, each with where, what and how far. */
@@ -12,14 +13,14 @@ export function JobList({ jobs }: { jobs: readonly JobRow[] }) {
     <ul className="jobs">
       {jobs.map((job) => (
         <li key={job.id}>
-          <Link href={job.closedAt === null ? `/jobs/${job.id}` : `/jobs/${job.id}/record`} prefetch={false}>
+          <Link href={jobAddress(job)} prefetch={false}>
             <span className={`state-mark ${stateOf(job)}`} aria-hidden />
             <span className="job-text">
               <strong>{job.site}</strong>{" "}
               <span className="quiet">
                 {job.machineName}, {serialWords(job.serial)}
               </span>
-              <span className="job-complaint">{job.complaint ?? say.noComplaint}</span>
+              <span className="job-complaint">{job.complaint ?? KIND_WORDS[job.kind]}</span>
             </span>
             <span className="job-state">
               {job.result ?? (job.readings === 0 ? say.notBegun : say.readings(job.readings))}
@@ -35,6 +36,12 @@ export function JobList({ jobs }: { jobs: readonly JobRow[] }) {
       ))}
     </ul>
   );
+}
+
+/** Where a job goes on: at its search, at its work where it is no repair, at its record once it is closed. */
+function jobAddress({ id, kind, closedAt }: JobRow): string {
+  if (closedAt !== null) return `/jobs/${id}/record`;
+  return kind === "repair" ? `/jobs/${id}` : `/jobs/${id}/repair`;
 }
 
 function stateOf(job: JobRow): "closed" | "under-way" | "untouched" {

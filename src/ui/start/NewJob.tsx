@@ -8,6 +8,8 @@ import Form from "react-bootstrap/Form";
 import { type MachineFile, type PlateSaid, plateWords } from "../../core/model";
 import type { MachineSummary } from "../../contract/machines";
 import type { UnitRow } from "../../contract/units";
+import type { JobKind } from "../../core/journal";
+import { KindField } from "./KindField";
 import { sendOnce } from "../shell/send";
 import { useKept } from "../shell/useKept";
 import { serialWords } from "../unit/plate";
@@ -32,8 +34,9 @@ interface Opening {
   readonly complaints: readonly Complaint[];
   readonly plates: MachineFile["plates"];
   readonly pieces: MachineFile["pieces"];
+  readonly addOns: readonly { readonly id: string; readonly name: string }[];
 }
-const NOTHING: Opening = { complaints: [], plates: [], pieces: [] };
+const NOTHING: Opening = { complaints: [], plates: [], pieces: [], addOns: [] };
 
 /** The unit that is chosen, or the machine of which a new one is typed. */
 type Chosen =
@@ -46,6 +49,8 @@ export function NewJob({ fixed }: { fixed?: Chosen }) {
   const [typed, setTyped] = useState("");
   const [chosen, setChosen] = useState<Chosen | null>(fixed ?? null);
   const [plate, setPlate] = useState<TypedPlate>(EMPTY_PLATE);
+  const [kind, setKind] = useState<JobKind>("repair");
+  const [purpose, setPurpose] = useState("");
   const [complaint, setComplaint] = useState("");
   const [comesAndGoes, setComesAndGoes] = useState(false);
   const [who, setWho] = useKept("unzo.who");
@@ -71,7 +76,8 @@ export function NewJob({ fixed }: { fixed?: Chosen }) {
     const whole = check([
       ["unit-field", chosen ? "" : say.chooseTheUnitOrType],
       ...(chosen?.kind === "new" ? plateFaults(plate) : []),
-      ["complaint", complaint ? "" : say.chooseTheComplaint],
+      ["complaint", complaint || kind !== "repair" ? "" : say.chooseTheComplaint],
+      ["purpose", purpose.trim() || kind === "repair" || kind === "setting" ? "" : say.sayWhatFor],
       ["who", who.trim() ? "" : say.sayWhoYouAre],
     ]);
     if (!whole || !chosen) return;
@@ -85,13 +91,14 @@ export function NewJob({ fixed }: { fixed?: Chosen }) {
       const body = {
         id: (id.current ??= crypto.randomUUID()),
         ...unit,
-        complaint,
-        comesAndGoes,
+        kind,
+        ...(kind === "repair" ? { complaint, comesAndGoes } : {}),
+        ...(kind !== "repair" && purpose.trim() ? { purpose: purpose.trim() } : {}),
         actor: who.trim(),
         again: open.length > 0,
       };
       const job = await sendOnce(openJob, [], body);
-      router.push(`/jobs/${job.id}`);
+      router.push(kind === "repair" ? `/jobs/${job.id}` : `/jobs/${job.id}/repair`);
     } catch (error) {
       // Corrected and sent again it is another job: it gets another id.
       id.current = null;
@@ -158,37 +165,56 @@ export function NewJob({ fixed }: { fixed?: Chosen }) {
           ))}
         </ul>
       ) : null}
-      <Form.Group controlId="complaint">
-        <Form.Label>{say.complaint}</Form.Label>
-        <Form.Select
-          size="lg"
-          value={complaint}
-          disabled={!machine}
-          {...faultOf(faults, "complaint")}
-          onChange={(e) => {
-            id.current = null;
-            setComplaint(e.target.value);
-          }}
-        >
-          <option value="">{machine ? "Choose" : say.chooseTheUnitFirst}</option>
-          {complaints.map((c) => (
-            <option key={c.id} value={c.id}>
-              {c.words}
-            </option>
-          ))}
-        </Form.Select>
-        <Fault faults={faults} of="complaint" />
-      </Form.Group>
-      <Form.Check
-        type="switch"
-        id="comes-and-goes"
-        label={say.itComesAndGoes}
-        checked={comesAndGoes}
-        onChange={(e) => {
+      <KindField
+        kind={kind}
+        purpose={purpose}
+        modules={plated.addOns}
+        faults={faults}
+        onKind={(next) => {
           id.current = null;
-          setComesAndGoes(e.target.checked);
+          setKind(next);
+          setPurpose("");
+        }}
+        onPurpose={(next) => {
+          id.current = null;
+          setPurpose(next);
         }}
       />
+      {kind === "repair" ? (
+        <>
+          <Form.Group controlId="complaint">
+            <Form.Label>{say.complaint}</Form.Label>
+            <Form.Select
+              size="lg"
+              value={complaint}
+              disabled={!machine}
+              {...faultOf(faults, "complaint")}
+              onChange={(e) => {
+                id.current = null;
+                setComplaint(e.target.value);
+              }}
+            >
+              <option value="">{machine ? "Choose" : say.chooseTheUnitFirst}</option>
+              {complaints.map((c) => (
+                <option key={c.id} value={c.id}>
+                  {c.words}
+                </option>
+              ))}
+            </Form.Select>
+            <Fault faults={faults} of="complaint" />
+          </Form.Group>
+          <Form.Check
+            type="switch"
+            id="comes-and-goes"
+            label={say.itComesAndGoes}
+            checked={comesAndGoes}
+            onChange={(e) => {
+              id.current = null;
+              setComesAndGoes(e.target.checked);
+            }}
+          />
+        </>
+      ) : null}
       <Form.Group controlId="who">
         <Form.Label>{say.who}</Form.Label>
         <Form.Control

@@ -1,5 +1,6 @@
 /** What ui/record says to people, in English. */
 export const say = {
+  whatFor: "What for",
   allJobs: "All jobs",
   theRepair: "The repair",
   goOnMeasuring: "Go on measuring",

@@ -1,6 +1,6 @@
 import { notFound, redirect } from "next/navigation";
 import { readJob } from "../../../../server/jobs";
-import { changesIn, type JournalEvent } from "../../../../core/journal";
+import { changesIn, type JournalEvent, WHOLE_UNIT } from "../../../../core/journal";
 import { machineOf } from "../../../../server/machine-store";
 import { Refusal } from "../../../../server/refusal";
 import { UnreadableJob } from "../../../../ui/job/UnreadableJob";
@@ -26,10 +26,12 @@ export default async function Page({
   });
   if (raw.length > 0) return <UnreadableJob id={id} raw={raw} known={events.length} />;
   const { machine } = await machineOf(hash, changesIn(events));
-  const chosen = assembly ?? assemblyIn(events) ?? (await leadingAssembly(id, machine, events));
+  const opened = events[0]?.body;
+  const isWhole = opened?.type === "opened" && opened.kind !== "repair";
+  const chosen = isWhole ? WHOLE_UNIT : await assemblyOf(id, machine, events, assembly);
   // Nothing to repair is known: the search goes on.
   if (chosen === null) redirect(`/jobs/${id}`);
-  if (!machine.assemblyById.has(chosen)) notFound();
+  if (!isWhole && !machine.assemblyById.has(chosen)) notFound();
   return (
     <RepairScreen
       key={chosen}
@@ -39,10 +41,20 @@ export default async function Page({
       hash={hash}
       assembly={chosen}
       fault={fault ?? null}
-      step={step ?? "decide"}
+      step={step ?? ""}
       rates={await shopRates()}
     />
   );
+}
+
+/** The assembly that is asked for, decided on or called, or else the likeliest; null where nothing is known. */
+async function assemblyOf(
+  id: string,
+  machine: Machine,
+  events: readonly JournalEvent[],
+  asked: string | undefined,
+): Promise<string | null> {
+  return asked ?? assemblyIn(events) ?? leadingAssembly(id, machine, events);
 }
 
 /** The assembly decided on last, else the one called first. */

@@ -2,6 +2,7 @@
 export const say = {
   whatProtects: "What protects",
   everyFunction: "Every function of this kind of machine",
+  lookedOver: "Looked over",
   theComplaintIsGone: "The complaint is gone",
   whatWasWrongReadsRight: "What was wrong reads right",
   whatItDrivesWorks: "What it drives, works",

@@ -7,5 +7,7 @@ export const say = {
   stepsOfTheRepair: "Steps of the repair",
   print: "Print",
   theJobIsClosedThis: "The job is closed: this is how it was left.",
+  fitTheModule: "Fit",
+  changeSettings: "Settings",
   setUp: "Set up",
 };

@@ -7,10 +7,11 @@ export const dynamic = "force-dynamic";
 export function GET(request: Request, { params }: { params: Promise<{ id: string }> }) {
   return answer(request, async () => {
     const { machine } = await newestMachine((await params).id);
-    const { complaints, plates, pieces } = machine.file;
+    const { complaints, plates, pieces, addOns } = machine.file;
     return {
       complaints: complaints.map(({ id, words }) => ({ id, words })),
       plates,
+      addOns: addOns.map(({ id, name }) => ({ id, name })),
       pieces: pieces.filter((p) => plates.some((plate) => Object.hasOwn(plate.numbers, p.id))),
     };
   });
