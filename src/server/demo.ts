@@ -46,6 +46,7 @@ const UNITS = [
   { key: "hut-standby", site: "Larch Pass Hut, plant room", serial: "CO-0077", machine: "pfellmar-co-12" },
   { key: "station-winch", site: "Grey Saddle cable-car station, ramp", serial: "BW-0233", machine: "zirvald-bw-15" },
   { key: "shop-tool", site: "Workshop", serial: "FT-9081", machine: "tannrast-ft-20" },
+  { key: "shop-stapler", site: "Workshop", serial: "SN-1846", machine: "grisselm-sn-18" },
   { key: "slope-panel", site: "Grey Saddle slope vehicle 2", serial: "IP-0015", machine: "hochkar-ip-4" },
   { key: "station-tickets", site: "Grey Saddle cable-car station, hall", serial: "TM-0311", machine: "perlgrund-tm-3" },
 ] as const;

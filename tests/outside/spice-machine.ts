@@ -401,11 +401,21 @@ const EMIT: Readonly<Record<string, Emit>> = {
     }
     net.ohms(t("common"), t("case"), mode === "to-case" ? 8e3 : 60e6);
   },
-  relay: ({ net, powered }, { f, mode, t, k }) => {
+  relay: ({ unit, net, powered }, { id, f, mode, t, k }) => {
+    // A lever keeps one of a pair off while the other is in: pushed by hand, or welded.
+    const other = f["heldOffBy"] as string | undefined;
+    const isOtherIn =
+      other !== undefined &&
+      ((!powered && unit.setup.made.includes(other)) || (unit.fault.part === other && unit.fault.mode === "welded"));
+    if (isOtherIn && mode !== "interlock-broken") {
+      if (mode !== "coil-open") net.ohms(t("coil-a"), t("coil-b"), num(f, "coilOhms") * k);
+      return;
+    }
+    if (!powered && unit.setup.made.includes(id) && mode !== "contact-open") net.ohms(t("common"), t("make"), 0.01);
     const volts = num(f, "coilVolts");
     if (mode !== "coil-open") net.ohms(t("coil-a"), t("coil-b"), num(f, "coilOhms") * k);
     if (mode === "welded") net.ohms(t("common"), t("make"), 0.01);
-    else if (powered && mode === null)
+    else if (powered && (mode === null || mode === "interlock-broken"))
       net.contact(t("common"), t("make"), [t("coil-a"), t("coil-b")], 0.7 * volts, 0.2 * volts);
   },
   "door lock": ({ net, powered }, { f, mode, t }) => {

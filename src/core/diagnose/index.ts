@@ -31,6 +31,7 @@ export {
   type Lead,
   type ProposedTest,
   titleOf,
+  LEADS_SHOW,
   windowWords,
 } from "./advice/test-sheet";
 export { likelyReadings, type WhatIf, whatIf } from "./advice/what-if";

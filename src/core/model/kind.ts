@@ -146,6 +146,8 @@ export interface View {
   leads(first: number, second: number): number;
   /** Whether less than 2 kohm join two terminals, as the scan of a keypad finds out; the sources at rest. */
   joined(a: string, b: string): boolean;
+  /** Whether another part, a relay, has pulled in or been welded. */
+  pulledIn(part: string): boolean;
   /** What another part (a controller) has to show; null while it shows nothing. */
   face(part: string): Face | null;
   /** Watts that another part takes in its first element. */

@@ -142,15 +142,20 @@ export function functionRowOf({ file }: Machine): FunctionRow | null {
   return file.family === "powered equipment" ? null : file.family;
 }
 
+/** A tool none of whose boards keeps an order of its switches must not be asked for one: it is asked for the other. */
+function asOnBoard({ file }: Machine, asked: string): string {
+  const boards = file.pieces.filter((p) => p.board);
+  const isKept = boards.some((b) => b.guards === undefined || b.guards.includes("sequence"));
+  return asked === "both" && !isKept ? "both, no order" : asked;
+}
+
 /** What a machine must show after a board swap. */
 export function familyFunctions(machine: Machine): readonly FamilyFunction[] {
   const row = functionRowOf(machine);
   if (!row) return [];
   const words: Readonly<Record<string, string>> = say[row];
-  return ROWS[row].map(([id, minutes, licensed]) => ({
-    id,
-    words: words[id]!,
-    minutes,
-    ...(licensed ? { licensed: true as const } : {}),
-  }));
+  return ROWS[row].map(([asked, minutes, licensed]) => {
+    const id = asOnBoard(machine, asked);
+    return { id, words: words[id]!, minutes, ...(licensed ? { licensed: true as const } : {}) };
+  });
 }

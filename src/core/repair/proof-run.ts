@@ -1,6 +1,15 @@
 import type { Meter } from "../instrument";
 import { cautionsFor, forbidden } from "../safety";
-import { candidateTests, Predictor, SOUND_MACHINE, titleOf, type Window, windowOf, windowWords } from "../diagnose";
+import {
+  candidateTests,
+  LEADS_SHOW,
+  Predictor,
+  SOUND_MACHINE,
+  titleOf,
+  type Window,
+  windowOf,
+  windowWords,
+} from "../diagnose";
 import { type Done, type EventBody, type Job, PURPOSES } from "../journal";
 import { type JobPurpose, lookOver } from "./look-over";
 import { type ComplaintEntry, type Fault, has, type Machine, type SetupEntry } from "../model";
@@ -21,7 +30,9 @@ function proofWindow(test: Test, window: Window, meter: Meter): Window {
   const fn = test.function;
   const off = (value: number) => misread(fn, value, meter);
   const high = Number.isFinite(window.high) ? window.high + off(window.high) : window.high;
-  return { kind: "range", low: window.low - off(window.low), high };
+  const low = window.low - off(window.low);
+  // What the words call "below" has no lower end: leads that touch pass.
+  return { kind: "range", low: fn === "ohms" && low <= LEADS_SHOW ? 0 : low, high };
 }
 
 /** Groups in the order in which they are made: what shows that the repair failed comes first. */

@@ -227,6 +227,10 @@ export class StampedCircuit extends SolvedCircuit {
       return aIm * bRe - aRe * bIm;
     },
     joined: (a, b) => this.seenOhms(this.terminal(a), this.terminal(b)) < KEY_OHMS,
+    pulledIn: (id) => {
+      const other = this.machine.partById.get(id);
+      return other !== undefined && this.states[other.index] === 1;
+    },
     face: (id): Face | null => {
       const other = this.machine.partById.get(id);
       return other?.kind.observed?.face?.(this.instances[other.index]!, this.states[other.index]!) ?? null;

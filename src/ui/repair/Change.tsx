@@ -11,6 +11,7 @@ import {
   type Guard,
   type GuardAnswers,
   GUARDS,
+  type Machine,
   variantOf,
 } from "../../core/model";
 import { boardsOut, builtWords, guardsOf, type ModificationProof } from "../../core/repair";
@@ -71,13 +72,11 @@ export function Change({ machine, job, unit, busy, onLog }: RepairProps & { read
   // What comes next is chosen on the machine as it would be by then.
   const sofar = useMemo(
     () =>
-      kept.length === 0
-        ? machine
-        : variantOf(
-            file,
-            kept.map((k) => k.change),
-          ),
-    [machine, file, kept],
+      withChanges(
+        machine,
+        kept.map((k) => k.change),
+      ),
+    [machine, kept],
   );
   const change = isInPlace(what) ? changeOf(sofar, { ...draft, what }) : circuitChange(sofar, what, circuit);
   const all = change ? [...kept, { change, words: builtWords(sofar.file, change) }] : kept;
@@ -267,4 +266,15 @@ export function Change({ machine, job, unit, busy, onLog }: RepairProps & { read
       ) : null}
     </>
   );
+}
+
+/** The machine with the changes kept so far; as it is where they no longer fit it, for they were built in just now. */
+function withChanges(machine: Machine, changes: readonly CircuitChange[]): Machine {
+  if (changes.length === 0) return machine;
+  try {
+    return variantOf(machine.file, changes);
+  } catch (error) {
+    if (error instanceof ChangeError) return machine;
+    throw error;
+  }
 }

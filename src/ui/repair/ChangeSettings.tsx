@@ -54,7 +54,7 @@ function OneSetting({ setting, machine, job, busy, onLog }: Props & { readonly s
       <p className="quiet">{setting.where}</p>
       <div className="repair-asks">
         <div>
-          <p className="mb-1">{say.asItIs}</p>
+          <p className="form-label">{say.asItIs}</p>
           <AsFound setting={setting} value={found} busy={busy} onLog={onLog} />
         </div>
         <Form.Group controlId={field}>
@@ -108,6 +108,7 @@ function OneSetting({ setting, machine, job, busy, onLog }: Props & { readonly s
       {drawing ? <SwitchRow drawing={drawing} /> : null}
       {change ? (
         <Button
+          className="d-block mt-3"
           disabled={busy || set === value || change.checked === false}
           onClick={() => void onLog(settingSet(setting, value, settingWords(setting, value)))}
         >

@@ -172,7 +172,7 @@ export function CircuitChoice({
             .filter(([, usual]) => typeof usual === "number")
             .map(([field, usual]) => (
               <Form.Group key={field} controlId={`circuit-${field}`}>
-                <Form.Label>{capital(words(field))}</Form.Label>
+                <Form.Label>{say.fields[field] ?? capital(words(field))}</Form.Label>
                 <Form.Control
                   className="value"
                   placeholder={String(usual)}
@@ -183,7 +183,7 @@ export function CircuitChoice({
               </Form.Group>
             ))}
           {terminalsOf(draft.kind).map((t) =>
-            joint(t, say.goesTo(capital(words(t))), draft.at[t] ?? joints[0]![0], (net) =>
+            joint(t, say.goesTo(say.terminals[t] ?? capital(words(t))), draft.at[t] ?? joints[0]![0], (net) =>
               set({ at: { ...draft.at, [t]: net } }),
             ),
           )}

@@ -4,7 +4,7 @@ import { asPlated, commonShelf, type MachineFile } from "../../core/model";
 import { serialWords } from "../unit/plate";
 import Link from "next/link";
 import { useMemo } from "react";
-import type { JobKind, JournalEvent } from "../../core/journal";
+import { type JobKind, type JournalEvent, WHOLE_UNIT } from "../../core/journal";
 import { leftBehind } from "../../core/repair";
 import { useJournal } from "../job/useJournal";
 import { useKept } from "../shell/useKept";
@@ -63,6 +63,8 @@ const PATHS: Readonly<Record<JobKind, readonly Step[]>> = {
   check: ["prove", "back"],
   "lay up": ["prove", "back"],
 };
+/** The steps left of a repair whose assembly is out for good. */
+const WITHOUT_IT: readonly Step[] = ["change", "prove", "back"];
 
 /**
  * From the cause found to the proof that the machine is well: what to do about it, the swap, the settings, the proof,
@@ -85,18 +87,25 @@ export function RepairScreen({ events, unit, file: drawnFile, hash, assembly, fa
   );
   const [stepAsked, setStep] = useAddress("step");
   const { kind } = job.opened;
-  const isWhole = kind !== "repair";
-  const path = STEPS.filter(([id]) => PATHS[kind].includes(id));
-  const at: Step = path.find(([id]) => id === (stepAsked || step))?.[0] ?? PATHS[kind][0]!;
+  // What was taken out for good is repaired no more: the unit as a whole is proven and closed.
+  const isOut = kind === "repair" && !machine.assemblyById.has(assembly);
+  const isWhole = kind !== "repair" || isOut;
+  const ids = isOut ? WITHOUT_IT : PATHS[kind];
+  const path = STEPS.filter(([id]) => ids.includes(id));
+  const at: Step = path.find(([id]) => id === (stepAsked || step))?.[0] ?? ids[0]!;
   const setAt = (to: Step) => {
     setStep(to);
     window.scrollTo(0, 0);
   };
   useShortcut("print", () => window.print());
   const left = leftBehind(machine, job);
-  const name = isWhole ? kindWords(kind, job.opened.purpose, file) : machine.assemblyById.get(assembly)!.name;
+  const name = nameOf();
   const isOver = job.called !== null || job.dropped !== undefined;
-  const shared = { machine, job, assembly, busy: sending || isOver, onLog: log };
+  function nameOf(): string {
+    if (kind !== "repair") return kindWords(kind, job.opened.purpose, file);
+    return (machine.assemblyById.get(assembly) ?? drawn.assemblyById.get(assembly)!).name;
+  }
+  const shared = { machine, job, assembly: isWhole ? WHOLE_UNIT : assembly, busy: sending || isOver, onLog: log };
   return (
     <div className="start">
       <header className="bar">
@@ -109,7 +118,7 @@ export function RepairScreen({ events, unit, file: drawnFile, hash, assembly, fa
         >
           <i className="bi bi-arrow-left" aria-hidden />
         </Link>
-        <h1>{titleOf(at, isWhole, name)}</h1>
+        <h1>{titleOf(at, kind !== "repair", name)}</h1>
         <span>
           {job.opened.site}, {file.maker} {file.model},{" "}
           <Link href={`/units/${unit}`}>{serialWords(job.opened.serial)}</Link>

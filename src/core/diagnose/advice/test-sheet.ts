@@ -100,6 +100,15 @@ function lead(machine: Machine, id: string): Lead {
   };
 }
 
+/** Ohms at and above which less would not be right: what leads alone show. */
+export const LEADS_SHOW = 0.1;
+
+/** A window on ohms. Leads touched together must not pass where the words say "below". */
+function ohmsWords(low: number, high: number): string {
+  if (high >= 2) return `${quantity(Math.max(0, low), "ohm")} to ${quantity(high, "ohm")}`;
+  return low > LEADS_SHOW ? `${low.toFixed(1)} to ${high.toFixed(1)} Ω` : `below ${high.toFixed(1)} Ω`;
+}
+
 /** A window in words: "12.8 to 13.6 V", "OL", "lit". */
 export function windowWords(window: Window, fn: MeterFunction): string {
   const unit = unitOf(fn);
@@ -109,10 +118,7 @@ export function windowWords(window: Window, fn: MeterFunction): string {
       if (high === Infinity) return say.aboveOrOl(quantity(Math.max(0, low), unit));
       if (unit === "F" || fn === "insulation") return `${quantity(low, unit)} to ${quantity(high, unit)}`;
       if (Math.abs(low) < 0.2 && Math.abs(high) < 0.5) return fn === "ohms" ? "near 0 Ω" : `near 0 ${unit}`;
-      if (fn === "ohms")
-        return high < 2
-          ? `below ${high.toFixed(1)} Ω`
-          : `${quantity(Math.max(0, low), unit)} to ${quantity(high, unit)}`;
+      if (fn === "ohms") return ohmsWords(low, high);
       return `${decimal(low)} to ${decimal(high)} ${unit}`;
     }
     case "overload":

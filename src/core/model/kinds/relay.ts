@@ -1,7 +1,10 @@
 import { z } from "zod";
-import { number } from "../scalar";
+import { id, number } from "../scalar";
 import { definePart, OPEN } from "../kind";
 import { say } from "#words/core/model/kinds/relay";
+
+/** The lever between the two of a pair is worn or gone. */
+const UNHELD = "interlock-broken";
 
 /**
  * A relay with one make contact. Pulls in at 75 % of its coil voltage, lets go below 20 % (usual data-sheet limits,
@@ -16,6 +19,8 @@ export const relay = definePart({
       contactAmps: number({ above: 0, max: 200 }),
       /** What its contact may break of a direct current; a rating for alternating current says nothing of it. */
       dcAmps: number({ above: 0, max: 400 }).optional(),
+      /** The other contactor of a pair whose lever holds this one off while it is in: a mechanical interlock. */
+      heldOffBy: id.optional(),
     }),
   electrical: {
     terminals: () => ["coil-a", "coil-b", "common", "make"],
@@ -36,8 +41,12 @@ export const relay = definePart({
       stamp.conduct(0, mode === "coil-open" ? OPEN : 1 / values[0]!);
       stamp.conduct(1, mode !== "contact-open" && (state === 1 || mode === "welded") ? 1 / values[1]! : OPEN);
     },
-    next({ fields, mode }, view, state) {
+    next({ id: own, fields, mode, conditions }, view, state) {
       if (mode === "welded") return null;
+      // The lever of a pair lets one of them in, whether its coil pulls it or a hand pushes it while all is dead.
+      const isHeldOff = fields.heldOffBy !== undefined && mode !== UNHELD && view.pulledIn(fields.heldOffBy);
+      if (isHeldOff) return state === 1 ? { state: 0, delay: 0.005 } : null;
+      if (!conditions.powered && conditions.made.has(own)) return state === 1 ? null : { state: 1, delay: 0.01 };
       if (mode === "coil-open") return state === 1 ? { state: 0, delay: 0.005 } : null;
       const volts = Math.max(Math.abs(view.dc("coil-a", "coil-b")), view.ac("coil-a", "coil-b"));
       if (state === 0 && volts > 0.75 * fields.coilVolts) return { state: 1, delay: 0.01 };
@@ -47,7 +56,10 @@ export const relay = definePart({
     rated: (f) => ({ amps: f.contactAmps, element: 1, bears: "relay" }),
   },
   failures: {
-    modes: () => [
+    modes: (f) => [
+      ...(f.heldOffBy === undefined
+        ? []
+        : [{ id: UNHELD, words: say.interlockDoesNotHold, odds: 0.3, source: "from memory" as const }]),
       { id: "coil-open", words: say.coilOpen, odds: 0.5, source: "from memory" },
       { id: "contact-open", words: say.contactDoesNotMake, odds: 2, source: "from memory" },
       { id: "welded", words: say.contactWeldedShut, odds: 1.2, source: "from memory" },

@@ -31,7 +31,8 @@ export default async function Page({
   const chosen = isWhole ? WHOLE_UNIT : await assemblyOf(id, machine, events, assembly);
   // Nothing to repair is known: the search goes on.
   if (chosen === null) redirect(`/jobs/${id}`);
-  if (!isWhole && !machine.assemblyById.has(chosen)) notFound();
+  // One that was taken out for good is still known to the file.
+  if (!isWhole && !file.pieces.some((p) => p.id === chosen) && !machine.assemblyById.has(chosen)) notFound();
   return (
     <RepairScreen
       key={chosen}

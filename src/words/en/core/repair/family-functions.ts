@@ -97,7 +97,8 @@ export const say = {
   "battery tool": {
     alone: "Each switch alone: nothing",
     both: "Both: one shot, the next only after both were released",
-    "low pack": "Low-pack cut-off, by bench supply",
+    "both, no order": "Both: it drives; either let go: it stops",
+    "low pack": "Low-pack cut-off where it has one, by bench supply",
     cycles: "Amps over ten cycles",
     sleep: "Sleep current",
     block: "Into a test block",

@@ -1,8 +1,10 @@
+import { plural } from "../../plural";
+
 /** What core/repair/modification says to people, in English. */
 export const say = {
   noProtectivePartDoorSwitch: "No protective part, door switch or earth is taken out or made weaker.",
   loadsInSituationsNoneRuns: (count: number, count2: number) =>
-    `${count} loads in ${count2} situations: none runs where it did not run before.`,
+    `${count} ${plural(count, "load", "loads")} in ${count2} situations: none runs where it did not run before.`,
   wouldRunSoInOf: (load: string, situation: string, count: number, count2: number) =>
     `${load} would run: ${situation}. So in ${count} of ${count2} cases.`,
   withEachOfSingleFaults: (count: number) =>

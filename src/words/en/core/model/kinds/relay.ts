@@ -1,5 +1,6 @@
 /** What core/model/kinds/relay says to people, in English. */
 export const say = {
+  interlockDoesNotHold: "mechanical interlock does not hold it off",
   coilOpen: "coil open",
   contactDoesNotMake: "contact does not make",
   contactWeldedShut: "contact welded shut",
