@@ -132,6 +132,8 @@ export function wholeWay(dictionary: FaultDictionary, fault: Fault, unit: UnitOn
   };
   const fails = () =>
     steps.filter((s) => s.test && s.window && verdictOf(s.window, shown(s.test)) === "does not fit").map((s) => s.id);
+  // The search may have tried a repair that cured it: the proof is held against the unit as it came in.
+  unit.faults = [fault];
   const failBefore = fails();
   unit.repair(assembly);
   const failAfter = fails();
