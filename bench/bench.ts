@@ -8,6 +8,8 @@ import { writeDictionaries } from "./dictionary-report";
 import { benchLoad } from "./load";
 import { writeLoad } from "./load-report";
 import { writeReport } from "./report";
+import { benchProofs } from "./proofs";
+import { writeProofs } from "./proofs-report";
 import { benchScreen } from "./screen";
 import { writeScreen } from "./screen-report";
 import { benchSolve } from "./solve";
@@ -40,6 +42,14 @@ if (names.includes("load")) {
   const load = await benchLoad((words) => process.stderr.write(`${words}\n`));
   writeLoad(run, load);
   for (const { what, wanted, shops } of load.rows) console.log([what, wanted, ...shops].join(" | "));
+  process.exit(0);
+}
+// `npm run bench -- proofs` holds the proofs against a thousand sound units each, and writes their page.
+if (names.includes("proofs")) {
+  writeProofs(
+    run,
+    benchProofs((words) => process.stderr.write(`${words}\n`)),
+  );
   process.exit(0);
 }
 // `npm run bench -- solve` measures the solve alone, and writes its page.

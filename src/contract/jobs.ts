@@ -42,6 +42,15 @@ export const quickSchema = z.strictObject({
   filter: z.boolean(),
   fuse: z.boolean(),
   loads: z.string().trim().min(1, say.nameAtLeastOneLoad).max(600),
+  /** How its board is held and joined, as far as it was seen. */
+  held: z
+    .strictObject({
+      screws: z.boolean(),
+      clips: z.boolean(),
+      ribbon: z.boolean(),
+      plugs: z.number().int().min(0).max(40),
+    })
+    .optional(),
   /** Number of the load that does not work, from 1; 0: nothing works. */
   dead: z.number().int().min(0).max(8),
   actor: actorSchema,

@@ -31,6 +31,7 @@ export async function openQuickJob(
     filter: input.filter,
     fuse: input.fuse,
     loads,
+    ...(input.held ? { held: input.held } : {}),
   });
   await keepMachineFile(file, "quick", now);
   const newUnit = { id: input.unit, site: input.site || say.atTheDoor, machine, serial: input.serial };

@@ -69,7 +69,7 @@ export {
 } from "./program/guide";
 export { menuBoard, menuItems, type MenuKey, menuShows, pressMenu } from "./program/menu-board";
 export { type Face, type Gesture, gesturesTo, modeName, pressesOf, type Program } from "./program/program";
-export { checkpointsTo, type QuickLoad, quickMachine, readLoads } from "./quick";
+export { checkpointsTo, type QuickHeld, type QuickLoad, quickMachine, readLoads } from "./quick";
 export { plainFields, ratings } from "./ratings";
 export {
   type ComplaintEntry,

@@ -19,6 +19,26 @@ export interface QuickMachine {
   readonly filter: boolean;
   readonly fuse: boolean;
   readonly loads: readonly QuickLoad[];
+  /** How the board is held and joined, as far as it was seen. */
+  readonly held?: QuickHeld;
+}
+
+/** How a board is held and joined, in a few ticks. */
+export interface QuickHeld {
+  readonly screws: boolean;
+  readonly clips: boolean;
+  readonly ribbon: boolean;
+  readonly plugs: number;
+}
+
+/** The joints of a board that was looked at through the door. */
+function jointsOf({ screws, clips, ribbon, plugs }: QuickHeld) {
+  return [
+    ...(ribbon ? [{ kind: "ribbon", count: 1 }] : []),
+    ...(plugs > 0 ? [{ kind: "plug", count: plugs }] : []),
+    ...(screws ? [{ kind: "screw", count: 1 }] : []),
+    ...(clips ? [{ kind: "clip", count: 1 }] : []),
+  ];
 }
 
 const KINDS: readonly (readonly [RegExp, QuickLoad["kind"]])[] = [
@@ -179,6 +199,7 @@ export function quickMachine(quick: QuickMachine): MachineFile {
       repair: say.replaceTheBoard,
       minutes: 25,
       price: 150,
+      ...(quick.held ? { joints: jointsOf(quick.held) } : {}),
       board: "yes",
       proofs: [
         {

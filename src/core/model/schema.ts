@@ -336,6 +336,7 @@ export const JOINT_KINDS = [
   "stand-off",
   "adhesive",
   "ribbon",
+  "plug",
   "terminal",
   "tab",
   "solder",

@@ -1,5 +1,5 @@
 import { type Fault, has, isLowVoltage, type Machine, type Part } from "../model";
-import { sourcesOff, type WorkCaution, workCautions } from "../safety";
+import { sourcesInOrder, sourcesOff, type WorkCaution, workCautions } from "../safety";
 import { accessTo, nodesOf, type OwnPlug } from "./access";
 import { functionRowOf } from "./family-functions";
 import { causeFirst, handworkOf, type HandStep } from "./handwork";
@@ -7,6 +7,7 @@ import { type DeadReading, deadReadings, feeds } from "./loads-dead";
 import type { Job } from "../journal";
 import { type Difference, matchPart } from "./part-match";
 import { type Act, type Procedure, type StageId, STAGES, type WorkStep } from "./work-steps";
+import { railVolts } from "./rail-volts";
 import { say } from "#words/core/repair/procedure";
 
 /** What is to be done, and with what. */
@@ -215,6 +216,7 @@ class Planner {
     });
     return [
       this.step("off", sourcesOff(machine), {
+        details: this.inOrder(say.offInOrder, sourcesInOrder(machine)),
         cautions: [say.switchedOffIsNotDead, ...this.about("power-down")],
         act: { does: "power off" },
       }),
@@ -297,7 +299,7 @@ class Planner {
     return this.own.joints.map((j, i) =>
       this.step(`joint ${i} ${j.kind}`, say.joints[j.kind](j.count, j.size ?? ""), {
         details: j.tool ? [say.toolsTools(j.tool.toLowerCase())] : [],
-        photo: j.kind === "ribbon" || j.kind === "terminal" || j.kind === "tab",
+        photo: j.kind === "ribbon" || j.kind === "plug" || j.kind === "terminal" || j.kind === "tab",
         ...(j.kind === "terminal" || j.kind === "tab" ? { isWire: true as const } : {}),
       }),
     );
@@ -423,14 +425,22 @@ class Planner {
     const rails = [...machine.points.values()].filter((p) => /\d\s*V/.test(p.name) && this.isOwnNode(p.node));
     return [
       this.step("first power", isMains ? say.behindAnRcd : say.limitedSupply, {
-        details: loads.length > 0 ? loads.map(({ connector }) => say.staysOff(connector.name)) : [say.itsLoadsAreOn],
+        details: [
+          ...(loads.length > 0 ? loads.map(({ connector }) => say.staysOff(connector.name)) : [say.itsLoadsAreOn]),
+          ...this.inOrder(say.onInOrder, [...sourcesInOrder(machine)].reverse()),
+        ],
         cautions: [...(isMains ? [say.bareMainsNobodyNearThe] : []), ...this.about("trial")],
         act: { does: loads.length > 0 ? "power, loads off" : "power" },
       }),
-      this.step("rails", say.railsFirst, { details: rails.slice(0, 4).map((p) => p.name) }),
+      this.step("rails", say.railsFirst, { details: railVolts(machine, this.repair.assembly, rails.slice(0, 4)) }),
       ...this.differing("first-power"),
       ...(machine.file.menu ? [this.step("code", say.codeOnceItLives)] : []),
     ];
+  }
+
+  /** Which source comes when, where there are several. */
+  private inOrder(words: (names: string) => string, sources: readonly Part[]): readonly string[] {
+    return sources.length > 1 ? [words(sources.map((s) => s.name.toLowerCase()).join(", then "))] : [];
   }
 
   private isOwnNode(node: number): boolean {
@@ -470,6 +480,7 @@ class Planner {
           });
         }),
       this.step("last run", say.lastRunCoversOn, {
+        details: this.isBoard ? [] : this.inOrder(say.onInOrder, [...sourcesInOrder(this.machine)].reverse()),
         cautions: this.isBoard ? [] : this.about("trial"),
         act: { does: "power" },
       }),

@@ -11,6 +11,7 @@ import {
   windowWords,
 } from "../diagnose";
 import { type Done, type EventBody, type Job, PURPOSES } from "../journal";
+import { type TouchedProof, touchedSteps } from "./proof-touched";
 import { type JobPurpose, lookOver } from "./look-over";
 import { type ComplaintEntry, type Fault, has, type Machine, type SetupEntry } from "../model";
 import { makeTest, nominalValues, secondsUntil, Simulator, type Test, testKey } from "../simulate";
@@ -32,7 +33,7 @@ function proofWindow(test: Test, window: Window, meter: Meter): Window {
   const high = Number.isFinite(window.high) ? window.high + off(window.high) : window.high;
   const low = window.low - off(window.low);
   // What the words call "below" has no lower end: leads that touch pass.
-  return { kind: "range", low: fn === "ohms" && low <= LEADS_SHOW ? 0 : low, high };
+  return { kind: "range", low: fn === "ohms" && low <= LEADS_SHOW ? Math.min(low, -off(0)) : low, high };
 }
 
 /** Groups in the order in which they are made: what shows that the repair failed comes first. */
@@ -40,6 +41,7 @@ export const PROOF_GROUPS: Readonly<Record<ProofStep["group"], string>> = {
   look: say.lookedOver,
   complaint: say.theComplaintIsGone,
   repair: say.whatWasWrongReadsRight,
+  touched: say.whatHandsTouched,
   protects: say.whatProtects,
   functions: say.everyFunction,
   loads: say.whatItDrivesWorks,
@@ -76,9 +78,22 @@ export function proofRun(
   assembly = fault ? (machine.partById.get(fault.part)?.assembly ?? null) : null,
   job: JobPurpose = { kind: "repair" },
 ): readonly ProofStep[] {
+  return proofScript(machine, meter, complaintId, fault, cordMetres, assembly, job).steps;
+}
+
+/** The same, with the faults of what was touched that no permitted reading shows. */
+export function proofScript(
+  machine: Machine,
+  meter: Meter,
+  complaintId: string | null,
+  fault: Fault | null,
+  cordMetres = 2,
+  assembly = fault ? (machine.partById.get(fault.part)?.assembly ?? null) : null,
+  job: JobPurpose = { kind: "repair" },
+): TouchedProof {
   // What is put away is not tried; a setting is shown by itself, and by the everyday use of the machine.
   if (job.kind === "lay up" && job.purpose === PURPOSES["lay up"][1])
-    return [...lookOver(machine, job), ...closingSteps(machine)];
+    return { steps: [...lookOver(machine, job), ...closingSteps(machine)], unshown: [] };
   const complaint = machine.file.complaints.find((c) => c.id === complaintId) ?? null;
   if (!complaint && complaintId !== null) throw new RangeError(say.noComplaintComplaintId(complaintId));
   const predictor = new Predictor(machine, meter);
@@ -126,10 +141,15 @@ export function proofRun(
         .flatMap((p) => stepOf("idle", makeTest(idle.id, "look", p.id), p.name))
         .slice(0, 2)
     : [];
-  return [
+  const measured = [...complaintSteps, ...repairSteps, ...protects, ...functions, ...loadSteps, ...idleSteps];
+  const touched = machine.assemblyById.has(assembly ?? "")
+    ? touchedSteps(machine, spoilt, stepOf, measured, assembly!)
+    : { steps: [], unshown: [] };
+  const steps = [
     ...lookOver(machine, job),
     ...complaintSteps,
     ...repairSteps,
+    ...touched.steps,
     ...protects,
     ...functions,
     ...loadSteps,
@@ -139,6 +159,7 @@ export function proofRun(
     ...closingSteps(machine),
     ...(job.kind === "setting" ? [] : safetySteps(machine, cordMetres)),
   ];
+  return { steps, unshown: touched.unshown };
 }
 
 /** Prices where it takes any, covers, screws, plugs. */

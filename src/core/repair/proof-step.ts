@@ -6,7 +6,17 @@ import type { SafetyLimit } from "./after-repair-limits";
 export interface ProofStep {
   readonly id: string;
   readonly group:
-    "look" | "complaint" | "repair" | "protects" | "functions" | "loads" | "idle" | "time" | "closing" | "safety";
+    | "look"
+    | "complaint"
+    | "repair"
+    | "touched"
+    | "protects"
+    | "functions"
+    | "loads"
+    | "idle"
+    | "time"
+    | "closing"
+    | "safety";
   readonly words: string;
   readonly how: string;
   /** What passes, in words. */

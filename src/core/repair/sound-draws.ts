@@ -24,6 +24,25 @@ export function misread(fn: keyof Meter["accuracy"], value: number, meter: Meter
   return MISREAD * Math.hypot(absolute, relative * value);
 }
 
+/** Of what forty sound machines spread over, so much lies beyond the outermost of them on either side; estimate E56. */
+const BEYOND = 0.25;
+
+/** A window wide enough for sound machines that lie further out than those that were drawn. */
+function beyond(
+  window: Extract<Window, { kind: "range" }>,
+  values: readonly number[],
+  off: (value: number) => number,
+): Window {
+  if (values.length === 0) return window;
+  const [least, most] = [Math.min(...values), Math.max(...values)];
+  const further = BEYOND * (most - least);
+  return {
+    kind: "range",
+    low: Math.min(window.low, least - off(least) - further),
+    high: Math.max(window.high, most + off(most) + further),
+  };
+}
+
 /** Sound machines drawn beyond the samples of the search, against which every step of a proof is held. One a proof. */
 export class SoundDraws {
   private readonly simulator: Simulator;
@@ -42,6 +61,7 @@ export class SoundDraws {
   heldBy(test: Test, window: Window): Window | null {
     if (window.kind === "unsteady") return window;
     let held = window;
+    const values: number[] = [];
     for (const state of this.statesIn(test.setup)) {
       const shown = observe(
         this.simulator,
@@ -61,6 +81,7 @@ export class SoundDraws {
         if (fits) continue;
         return null;
       }
+      values.push(shown.value);
       const off = misread(test.function, shown.value, this.meter);
       held = {
         kind: "range",
@@ -68,7 +89,9 @@ export class SoundDraws {
         high: Math.max(held.high, shown.value + off),
       };
     }
-    return held;
+    const { function: fn } = test;
+    if (held.kind !== "range" || fn === "look" || fn === "continuity") return held;
+    return beyond(held, values, (v) => misread(fn, v, this.meter));
   }
 
   private statesIn(id: string): readonly State[] {

@@ -12,6 +12,8 @@ import {
 import { type Fault, faultId, type Machine, type SetupEntry } from "../model";
 import { exposureOf } from "../safety";
 import { type Test, testKey } from "../simulate";
+import { misread } from "./sound-draws";
+import type { ProofStep } from "./proof-step";
 
 const DANGER = { none: 0, dead: 1, "low voltage": 2, live: 3 } as const;
 /** What needs another tester than the meter at hand, or proves little. */
@@ -42,17 +44,51 @@ export class SpoiltTests {
     return known;
   }
 
-  /** Safe ones first, then cheap ones, one of each place; in some of the setups only where they are given. */
-  by(fault: Fault, setups: readonly SetupEntry[] = this.machine.file.setups): readonly Test[] {
-    const { machine } = this;
-    const hypothesis: Hypothesis = {
+  /** Whether a unit with this fault fails one of these steps. */
+  fails(fault: Fault, steps: readonly ProofStep[]): boolean {
+    const hypothesis = this.hypothesisOf(fault);
+    const bySetup = new Map<string, ProofStep[]>();
+    for (const s of steps) if (s.test && s.window) bySetup.set(s.test.setup, [...(bySetup.get(s.test.setup) ?? []), s]);
+    return [...bySetup].some(([setup, own]) => {
+      const shown = this.predictor.predict(
+        setup,
+        own.map((s) => s.test!),
+        hypothesis,
+        0,
+        1,
+      );
+      return own.some((s, i) => {
+        const read = shown[i]![0];
+        return read !== null && read !== undefined && this.isPlainlyOut(s, read);
+      });
+    });
+  }
+
+  /** Whether a reading lies outside the window of a step by more than the meter may misread it. */
+  private isPlainlyOut({ test, window }: ProofStep, read: NonNullable<Prediction[number]>): boolean {
+    if (verdictOf(window!, read) !== "does not fit") return false;
+    const { function: fn } = test!;
+    if (read.kind !== "value" || window!.kind !== "range" || fn === "look" || fn === "continuity") return true;
+    const off = misread(fn, read.value, this.meter);
+    const nearer = read.value > window!.high ? read.value - off : read.value + off;
+    return nearer > window!.high || nearer < window!.low;
+  }
+
+  private hypothesisOf(fault: Fault): Hypothesis {
+    return {
       kind: "fault",
       id: faultId(fault),
-      assembly: machine.partById.get(fault.part)?.assembly ?? "",
+      assembly: this.machine.partById.get(fault.part)?.assembly ?? "",
       fault,
       led: [],
       prior: 1,
     };
+  }
+
+  /** Safe ones first, then cheap ones, one of each place; in some of the setups only where they are given. */
+  by(fault: Fault, setups: readonly SetupEntry[] = this.machine.file.setups): readonly Test[] {
+    const { machine } = this;
+    const hypothesis = this.hypothesisOf(fault);
     const found: { test: Test; danger: number; minutes: number }[] = [];
     for (const setup of setups) {
       const { tests, shown: sound } = this.soundIn(setup);

@@ -5,6 +5,6 @@
 
 export { energyAt, type Exposure, EXPOSURE_MINUTES, exposureOf, isPowered, panelsFor } from "./exposure";
 export { changeRefused } from "./function-change";
-export { isolatedBy, sourcesOff, sourcesWithIsolation } from "./isolation";
+export { isolatedBy, sourcesInOrder, sourcesOff, sourcesWithIsolation } from "./isolation";
 export { cautionsAt, cautionsFor, DEAD_SHARE, forbidden } from "./rules";
 export { type WorkCaution, workCautions } from "./work-cautions";

@@ -22,6 +22,18 @@ export function sourcesWithIsolation(machine: Machine): string {
   return machine.sources.map((s) => say.sourceBy(s.name.toLowerCase(), say.by[isolationOf(machine, s)])).join(", ");
 }
 
+/**
+ * The sources of a unit in the order in which they are put off: what can start by itself first, then what has no switch,
+ * then the mains. They are put on again the other way round.
+ */
+export function sourcesInOrder(machine: Machine): readonly Part[] {
+  const rank = (s: Part) => {
+    if (has(s, "starts-by-itself")) return 0;
+    return has(s, "battery-arc") ? 1 : 2;
+  };
+  return [...machine.sources].sort((a, b) => rank(a) - rank(b));
+}
+
 /** How a unit is made dead, as a sentence. */
 export function sourcesOff(machine: Machine): string {
   const by = isolatedBy(machine);

@@ -4,7 +4,7 @@ import { useRouter } from "next/navigation";
 import { useMemo, useRef, useState, type FormEvent } from "react";
 import Button from "react-bootstrap/Button";
 import Form from "react-bootstrap/Form";
-import { checkpointsTo, type QuickLoad, readLoads } from "../../core/model";
+import { type QuickHeld, checkpointsTo, type QuickLoad, readLoads } from "../../core/model";
 import { decimal } from "../../core/quantity";
 import { sendOnce } from "../shell/send";
 import { TopBar } from "../shell/TopBar";
@@ -16,6 +16,44 @@ import { serialFault } from "../unit/PlateFields";
 import { say } from "#words/ui/quick";
 
 const VOLTS = [120, 230, 240] as const;
+
+const NOT_LOOKED_AT: QuickHeld = { screws: false, clips: false, ribbon: false, plugs: 0 };
+const TICKS = [
+  ["screws", say.screws],
+  ["clips", say.clips],
+  ["ribbon", say.aRibbon],
+] as const;
+
+/** How the board is held: a few ticks, none of them needed. */
+function HeldFields({ held, onChange }: { held: QuickHeld; onChange: (held: QuickHeld) => void }) {
+  return (
+    <fieldset className="quick-held">
+      <legend>{say.howIsTheBoardHeld}</legend>
+      <div className="d-flex gap-3 flex-wrap align-items-center">
+        {TICKS.map(([key, label]) => (
+          <Form.Check
+            key={key}
+            id={`held-${key}`}
+            label={label}
+            checked={held[key]}
+            onChange={(e) => onChange({ ...held, [key]: e.target.checked })}
+          />
+        ))}
+        <Form.Group controlId="held-plugs" className="d-flex gap-2 align-items-center">
+          <Form.Label className="mb-0">{say.plugs}</Form.Label>
+          <Form.Control
+            className="value"
+            style={{ width: "4.5rem" }}
+            inputMode="numeric"
+            value={held.plugs === 0 ? "" : held.plugs}
+            maxLength={2}
+            onChange={(e) => onChange({ ...held, plugs: Math.min(40, Number(e.target.value.replace(/\D/g, ""))) })}
+          />
+        </Form.Group>
+      </div>
+    </fieldset>
+  );
+}
 
 /**
  * A job on a machine nobody has a file for: what it is, what there is between plug and load, which load does not
@@ -30,6 +68,7 @@ export function QuickScreen() {
   const [filter, setFilter] = useState(false);
   const [fuse, setFuse] = useState(true);
   const [dead, setDead] = useState(1);
+  const [held, setHeld] = useState<QuickHeld>(NOT_LOOKED_AT);
   const [serial, setSerial] = useKept("unzo.quick.serial");
   const [noSerial, setNoSerial] = useState(false);
   const [problem, setProblem] = useState("");
@@ -80,6 +119,7 @@ export function QuickScreen() {
         filter,
         fuse,
         loads,
+        ...(held === NOT_LOOKED_AT ? {} : { held }),
         dead: Math.min(dead, read.loads.length),
         actor: who.trim(),
       });
@@ -179,6 +219,7 @@ export function QuickScreen() {
               onChange={(e) => setFuse(e.target.checked)}
             />
           </div>
+          <HeldFields held={held} onChange={setHeld} />
           <SerialField serial={serial} none={noSerial} onSerial={setSerial} onNone={setNoSerial} faults={faults} />
           <Form.Group controlId="who">
             <Form.Label>{say.who}</Form.Label>

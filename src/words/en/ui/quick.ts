@@ -1,5 +1,10 @@
 /** What ui/quick says to people, in English. */
 export const say = {
+  howIsTheBoardHeld: "How is the board held? (if you have seen it)",
+  screws: "Screws",
+  clips: "Clips",
+  aRibbon: "A ribbon",
+  plugs: "Plugs",
   sayWhatMachineItIs: "Say what machine it is.",
   nameAtLeastOneLoad: "Name at least one load.",
   sayWhoYouAre: "Say who you are.",

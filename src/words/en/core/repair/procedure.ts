@@ -50,6 +50,8 @@ export const say = {
       sized(`${several(count, "Adhesive", "spots of adhesive")} warmed and cut, not torn`, size),
     ribbon: (count: number, size: string) =>
       sized(`${several(count, "Ribbon", "ribbons")}: clip open first, pin 1 marked`, size),
+    plug: (count: number, size: string) =>
+      sized(`${several(count, "Plug", "plugs")} off by the housing, one at a time, a label on each`, size),
     terminal: (count: number, size: string) =>
       sized(`${several(count, "Terminal", "terminals")}: one wire at a time, by colour`, size),
     tab: (count: number, size: string) =>
@@ -77,6 +79,9 @@ export const say = {
   backOntoTheOld: (words: string) => `${words}, on the old one`,
   staysOff: (name: string) => `${name} stays off`,
   bareMainsNobodyNearThe: "Bare mains: nobody near the open side.",
+  offInOrder: (names: string) => `In this order: ${names}.`,
+  onInOrder: (names: string) => `Back on in this order: ${names}.`,
+  railReads: (name: string, black: string, volts: string) => `${name} to ${black}: ${volts}`,
   railsFirst: "Rails first, at its own pins",
   codeOnceItLives: "Code and settings, once the board lives",
   complaintTried: "The complaint tried, the plug flexed meanwhile",

@@ -2,6 +2,7 @@
 export const say = {
   whatProtects: "What protects",
   everyFunction: "Every function of this kind of machine",
+  whatHandsTouched: "What hands touched is whole",
   lookedOver: "Looked over",
   theComplaintIsGone: "The complaint is gone",
   whatWasWrongReadsRight: "What was wrong reads right",
