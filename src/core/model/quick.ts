@@ -168,6 +168,35 @@ const SILENT: Readonly<Record<QuickLoad["kind"], string | null>> = {
   valve: "shut",
 };
 
+/** What must have been seen before the board is blamed. */
+function boardProofs(loads: readonly QuickLoad[]) {
+  return [
+    {
+      of: "feed",
+      words: say.mainsReachesTheBoardLine,
+      any: [{ setup: "asked", function: "acv", red: "board-in-L", black: "board-in-N" }],
+      shows: "good",
+    },
+    {
+      of: "load",
+      words: say.theLoadsBehindItAre,
+      any: loads.map((_, i) => ({
+        setup: "unplugged",
+        function: "ohms",
+        red: `load-${i + 1}-feed`,
+        black: "load-neutral",
+      })),
+      shows: "good",
+    },
+    {
+      of: "output",
+      words: say.aRelayOutputIsWrong,
+      any: loads.map((_, i) => ({ setup: "asked", function: "acv", red: `out-${i + 1}`, black: "board-in-N" })),
+      shows: "bad",
+    },
+  ];
+}
+
 /**
  * A machine file from checkpoints: outlet, cord, filter and fuse if there are any, board in, relay out, load. The board
  * is a block: a supply, a logic that asks for every load, and a relay for each.
@@ -201,31 +230,7 @@ export function quickMachine(quick: QuickMachine): MachineFile {
       price: 150,
       ...(quick.held ? { joints: jointsOf(quick.held) } : {}),
       board: "yes",
-      proofs: [
-        {
-          of: "feed",
-          words: say.mainsReachesTheBoardLine,
-          any: [{ setup: "asked", function: "acv", red: "board-in-L", black: "board-in-N" }],
-          shows: "good",
-        },
-        {
-          of: "load",
-          words: say.theLoadsBehindItAre,
-          any: loads.map((_, i) => ({
-            setup: "unplugged",
-            function: "ohms",
-            red: `load-${i + 1}-feed`,
-            black: "load-neutral",
-          })),
-          shows: "good",
-        },
-        {
-          of: "output",
-          words: say.aRelayOutputIsWrong,
-          any: loads.map((_, i) => ({ setup: "asked", function: "acv", red: `out-${i + 1}`, black: "board-in-N" })),
-          shows: "bad",
-        },
-      ],
+      proofs: boardProofs(loads),
     },
     {
       id: "wiring",
