@@ -1,6 +1,6 @@
 import { z } from "zod";
 import type { Answers } from "../core/diagnose";
-import { JOB_KINDS, type JobKind } from "../core/journal";
+import { JOB_KINDS, type JobKind, PURPOSES } from "../core/journal";
 import { FAMILIES } from "../core/model";
 import { actorSchema, address, made, named, reads, sends } from "./endpoint";
 import { newUnitSchema, serialSchema } from "./units";
@@ -27,7 +27,15 @@ export const newJobSchema = z
   .refine((job) => (job.unit === undefined) !== (job.newUnit === undefined), {
     message: say.chooseTheUnitOrType,
     path: ["unit"],
-  });
+  })
+  .refine((job) => isPurpose(job.kind, job.purpose), { message: say.sayWhatFor, path: ["purpose"] });
+
+/** Whether a job of a kind says what it is for, where that kind asks for it. */
+function isPurpose(kind: JobKind, purpose: string | undefined): boolean {
+  if (kind === "fit") return purpose !== undefined;
+  if (kind !== "check" && kind !== "lay up") return true;
+  return purpose !== undefined && (PURPOSES[kind] as readonly string[]).includes(purpose);
+}
 
 /** A job on a machine without a file: what one can say of it at the door. */
 export const quickSchema = z.strictObject({

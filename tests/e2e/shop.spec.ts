@@ -90,6 +90,7 @@ test("a machine's page begins a job; a unit's page without one corrects it, and 
     id: crypto.randomUUID(),
     newUnit: { id: twin, site: "Ramp two", machine: "zirvald-bw-15", serial: other },
     kind: "check",
+    purpose: "before sale",
     actor: "Jon",
   };
   expect((await request.post("/api/jobs", { data })).status()).toBe(200);

@@ -58,7 +58,25 @@ describe("a new job on a unit typed from its plate", () => {
     expect(again.error).toContain(first.site);
     // Another machine may bear the same number.
     const other = plate({ serial: first.serial, machine: "hochkar-ip-4" });
-    expect((await newJobOn({ newUnit: other, complaint: undefined, kind: "check" })).status).toBe(200);
+    const check = { newUnit: other, complaint: undefined, kind: "check", purpose: "before sale" };
+    expect((await newJobOn(check)).status).toBe(200);
+  });
+
+  it.each([
+    ["fit", undefined],
+    ["check", undefined],
+    ["check", "because"],
+    ["lay up", "second opinion"],
+  ])("a job of kind %s for %s is not opened: it does not say what for", async (kind, purpose) => {
+    const asked = {
+      newUnit: plate({ serial: `P${mark}` }),
+      complaint: undefined,
+      kind,
+      ...(purpose ? { purpose } : {}),
+    };
+    const answer = await said(await newJobOn(asked));
+    expect(answer.status).toBe(400);
+    expect(answer.error).toContain("what the job is for");
   });
 
   it.each([

@@ -175,32 +175,28 @@ export function undervoltageShown(
     (p) => ratings(p).volts !== undefined && after.partById.has(p.id) && has(p, "battery-arc"),
   );
   const powered = before.file.setups.filter((s) => s.power === "on");
+  const runs = (machine: Machine) => {
+    const simulator = new Simulator(machine);
+    const loads = shared.map((p) => machine.partById.get(p.id)!);
+    return powered.map((s) => amps(simulator, loads, s, []));
+  };
+  if (packs.length === 0) return { had: false, lost: null };
+  const normal = runs(before);
   let had = false;
-  for (const share of packs.length === 0 ? [] : RUN_DOWN) {
+  for (const share of RUN_DOWN) {
     const weak = packs.map((p): Change => ({
       change: "other part",
       part: p.id,
       fields: { volts: share * ratings(p).volts! },
     }));
-    const runs = (machine: Machine) => {
-      const simulator = new Simulator(machine);
-      return powered.map((s) =>
-        amps(
-          simulator,
-          shared.map((p) => machine.partById.get(p.id)!),
-          s,
-          [],
-        ),
-      );
-    };
     const [was, is] = [runs(variantOf(before.file, weak)), runs(variantOf(before.file, [...changes, ...weak]))];
     for (const [k, setup] of powered.entries())
       for (const [i, load] of shared.entries()) {
         const from = runsFrom(full.get(load.id)!) * share;
         const [a, b] = [was[k]?.[i] ?? Infinity, is[k]?.[i] ?? Infinity];
-        const normal = amps(new Simulator(before), [load], setup, [])?.[0] ?? 0;
-        if (normal > from && a <= from) had = true;
-        if (b > from && a <= from && normal > from)
+        if ((normal[k]?.[i] ?? 0) <= from || a > from) continue;
+        had = true;
+        if (b > from)
           return { had: true, lost: say.wouldRunOnAWeakPack(load.name, Math.round(100 * share), setup.name) };
       }
   }

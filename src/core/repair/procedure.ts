@@ -7,6 +7,7 @@ import { type DeadReading, deadReadings, feeds } from "./loads-dead";
 import type { Job } from "../journal";
 import { type Difference, matchPart } from "./part-match";
 import { type Act, type Procedure, type StageId, STAGES, type WorkStep } from "./work-steps";
+import { together } from "./both-boards";
 import { railVolts } from "./rail-volts";
 import { say } from "#words/core/repair/procedure";
 
@@ -82,7 +83,11 @@ export function procedureFor(machine: Machine, repair: Repair): Procedure {
       canTransfer: false,
       lacks: [],
     };
-  return new Planner(machine, repair).plan();
+  const plan = new Planner(machine, repair).plan();
+  if (repair.option !== "both-boards") return plan;
+  const others = machine.file.pieces.filter((p) => p.board && !p.licensed && p.id !== repair.assembly);
+  const alone = { option: repair.option, fault: null };
+  return together([plan, ...others.map((b) => new Planner(machine, { ...alone, assembly: b.id }).plan())]);
 }
 
 /** What of the machine one repair touches. */

@@ -10,6 +10,7 @@ export const say = {
   chooseWhatMachineItIs: "Choose what machine it is.",
   chooseTheUnitThatIt: "Choose the unit that it is.",
   chooseTheUnit: "Choose the unit.",
+  sayWhatFor: "Say what the job is for: the module, why it is checked, or which way it is laid up.",
   chooseTheComplaint: "Choose the complaint.",
   chooseTheUnitOrType: "Choose the unit, or type a new one.",
   nameAtLeastOneLoad: "Name at least one load.",

@@ -179,6 +179,26 @@ describe("a procedure follows the repair that was chosen", () => {
   });
 });
 
+describe("both boards at once", () => {
+  const several = FLEET.filter((n) => machineNamed(n).file.pieces.filter((p) => p.board && !p.licensed).length > 1);
+  test.each(several)("%s: every board comes out and goes in once, the power goes off once before", (name) => {
+    const machine = machineNamed(name);
+    const boards = machine.file.pieces.filter((p) => p.board && !p.licensed).map((p) => p.id);
+    const plan = procedureFor(machine, { assembly: boards[0]!, option: "both-boards" });
+    expect(walk(machine, plan)).toEqual([]);
+    const acts = plan.stages.flatMap((s) => s.steps.flatMap((x) => (x.act ? [{ stage: s.id, ...x.act }] : [])));
+    const of = (does: string) => acts.flatMap((a) => (a.does === does && "assembly" in a ? [a.assembly] : []));
+    expect(of("out").sort()).toEqual([...boards].sort());
+    expect(of("in").sort()).toEqual([...boards].sort());
+    expect(acts.filter((a) => a.does === "power off" && a.stage === "power-down")).toHaveLength(1);
+    const pulled = acts.flatMap((a) => (a.does === "pull" && "plug" in a ? [a.plug] : []));
+    expect(new Set(pulled).size).toBe(pulled.length);
+  });
+  test("there are such machines, one with three boards", () => {
+    expect(several).toEqual(expect.arrayContaining(["ramsgrat-ct-60", "quellmoor-sb-210", "sellrun-lc-24"]));
+  });
+});
+
 describe("plugs straight over, one at a time", () => {
   const dish = machineNamed("velmoor-dw-45");
   const plan = procedureFor(dish, { assembly: "main-board", transfer: true });
