@@ -289,7 +289,9 @@ describe("results and windows in words", () => {
   it("a word is said as it is seen; a low resistance has a bound, a higher one both", () => {
     expect(windowWords({ kind: "label", label: "dashes" }, "look")).toBe("only dashes");
     expect(outcomeWords({ kind: "label", label: "dashes" }, "look")).toBe("only dashes");
-    expect(windowWords(range(0.3, 1.94), "ohms")).toBe("below 1.9 Ω");
+    // Leads that touch must not read right where the words say below.
+    expect(windowWords(range(0.3, 1.94), "ohms")).toBe("0.3 to 1.9 Ω");
+    expect(windowWords(range(0.05, 1.94), "ohms")).toBe("below 1.9 Ω");
     expect(windowWords(range(-3, 40), "ohms")).toBe("0 Ω to 40.0 Ω");
     expect(windowWords(range(-0.3, 0.4), "dcv")).not.toContain("near");
     expect(windowWords(range(-0.1, 0.6), "dcv")).not.toContain("near");
