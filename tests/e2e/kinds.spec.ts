@@ -53,7 +53,7 @@ async function close(page: Page, words: string): Promise<void> {
 test("a card reader is fitted: pin by pin, a price as units, a trial, and its record", async ({ page }) => {
   await begin(page, "Obwart DV-8", "Fit a module", (p) =>
     p
-      .getByLabel("Module")
+      .getByLabel("Module", { exact: true })
       .selectOption({ label: "Card reader CR-2" })
       .then(() => undefined),
   );

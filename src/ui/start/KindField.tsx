@@ -18,7 +18,8 @@ export function KindField({
 }: {
   kind: JobKind;
   purpose: string;
-  modules: readonly { readonly id: string; readonly name: string }[];
+  /** Null until the machine is chosen and known. */
+  modules: readonly { readonly id: string; readonly name: string }[] | null;
   faults: ReturnType<typeof useFaults>["faults"];
   onKind: (kind: JobKind) => void;
   onPurpose: (purpose: string) => void;
@@ -54,7 +55,7 @@ export function KindField({
           <Fault faults={faults} of="purpose" />
         </Form.Group>
       ) : null}
-      {kind === "fit" ? (
+      {kind === "fit" && modules !== null ? (
         <ModuleField modules={modules} purpose={purpose} faults={faults} onPurpose={onPurpose} />
       ) : null}
     </>

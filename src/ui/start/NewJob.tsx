@@ -34,9 +34,10 @@ interface Opening {
   readonly complaints: readonly Complaint[];
   readonly plates: MachineFile["plates"];
   readonly pieces: MachineFile["pieces"];
-  readonly addOns: readonly { readonly id: string; readonly name: string }[];
+  /** Null until it is known. */
+  readonly addOns: readonly { readonly id: string; readonly name: string }[] | null;
 }
-const NOTHING: Opening = { complaints: [], plates: [], pieces: [], addOns: [] };
+const NOTHING: Opening = { complaints: [], plates: [], pieces: [], addOns: null };
 
 /** The unit that is chosen, or the machine of which a new one is typed. */
 type Chosen =
