@@ -28,7 +28,7 @@ const TICKS = [
 function HeldFields({ held, onChange }: { held: QuickHeld; onChange: (held: QuickHeld) => void }) {
   return (
     <fieldset className="quick-held">
-      <legend>{say.howIsTheBoardHeld}</legend>
+      <legend className="form-label fs-6 mb-1">{say.howIsTheBoardHeld}</legend>
       <div className="d-flex gap-3 flex-wrap align-items-center">
         {TICKS.map(([key, label]) => (
           <Form.Check
@@ -219,7 +219,6 @@ export function QuickScreen() {
               onChange={(e) => setFuse(e.target.checked)}
             />
           </div>
-          <HeldFields held={held} onChange={setHeld} />
           <SerialField serial={serial} none={noSerial} onSerial={setSerial} onNone={setNoSerial} faults={faults} />
           <Form.Group controlId="who">
             <Form.Label>{say.who}</Form.Label>
@@ -233,6 +232,7 @@ export function QuickScreen() {
             />
             <Fault faults={faults} of="who" />
           </Form.Group>
+          <HeldFields held={held} onChange={setHeld} />
           <p className="problem" role="alert">
             {problem}
           </p>

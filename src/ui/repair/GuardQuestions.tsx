@@ -24,7 +24,7 @@ export function GuardQuestions({
   };
   return (
     <fieldset className="mt-3">
-      <legend>{say.didTheBoardWatchOver}</legend>
+      <legend className="fs-5">{say.didTheBoardWatchOver}</legend>
       <p className="quiet">{say.whatNobodyKnows}</p>
       {guards.map((guard) => (
         <div key={guard} className="repair-asks">
