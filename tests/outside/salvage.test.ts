@@ -165,6 +165,71 @@ describe("a board replaced by a relay", () => {
     expect(without.findings[0]!.of).toBe("protection");
   });
 
+  test.each([
+    [
+      "a wire past the nose switch",
+      { change: "wired", from: "T-2", to: "both", gauge: "4 mm2" },
+      /Nose switch protects: nothing is put across/,
+    ],
+    [
+      "a wire past it from plug to plug",
+      { change: "wired", from: "N-1", to: "C-2", gauge: "4 mm2" },
+      /Nose switch protects/,
+    ],
+    ["a wire past the fuse", { change: "wired", from: "lead-P", to: "M-1", gauge: "4 mm2" }, /Fuse F1 protects/],
+    [
+      "a resistor past the nose switch",
+      { change: "added", kind: "resistor", name: "R", at: { a: "T-2", b: "both" }, fields: { ohms: 100 } },
+      /Nose switch protects/,
+    ],
+  ] as const)("%s is refused on sight, whatever stays of the board", (_name, change, words) => {
+    const proof = proveModification(stapler, [change as unknown as Change]);
+    expect(proof.allowed).toBe(false);
+    expect(proof.findings[0]!.words).toMatch(words);
+  });
+
+  test("a gas valve is joined to nothing new: its own control feeds it alone", () => {
+    const dryer = machineNamed("brenzik-cd-30");
+    const valve = dryer.parts.find((p) => p.kind.electrical.onlyByItsControl)!;
+    const net = (node: number) => dryer.nets[node]!;
+    const [a] = [...valve.nodeOf.values()];
+    const live = dryer.points.get("plug-line") ?? [...dryer.points.values()][0]!;
+    const proof = proveModification(dryer, [{ change: "wired", from: live.net, to: net(a!), gauge: "1 mm2" }]);
+    expect(proof.allowed).toBe(false);
+    expect(proof.findings[0]!.words).toMatch(/by its own control alone/);
+  });
+
+  test("past the board while the board stays in: refused, for the motor would run with the board dead", () => {
+    const tool = machineNamed("tannrast-ft-20");
+    const past: Change[] = [
+      { change: "moved", part: "motor", terminal: "b", to: "joint-1" },
+      {
+        change: "added",
+        kind: "relay",
+        name: "K1",
+        at: { "coil-a": "fed", "coil-b": "gate", common: "joint-1", make: "gnd" },
+        fields: RATED,
+      },
+      { change: "added", kind: "switch", name: "Button", at: { a: "joint-1", b: "gnd" }, fields: { rests: "open" } },
+    ];
+    const proof = proveModification(tool, past);
+    expect(proof.allowed).toBe(false);
+  });
+
+  test("a fuse that would open is no shelter for a contact that is too weak", () => {
+    // 18 V over 0.7, 0.08 and some hundredths of an ohm are 22 A; a fuse of 10 A opens, the contact must bear it till then.
+    const small: Change = {
+      change: "put in",
+      kind: "fuse",
+      name: "F2",
+      part: "W1",
+      terminal: "b",
+      fields: { amps: 10 },
+    };
+    const weak = proveModification(stapler, [board, relay({ ...RATED, contactAmps: 12, dcAmps: 12 }), diode, small]);
+    expect(weak.findings.find((f) => f.of === "held motor" && !f.ok)?.words).toMatch(/12\.0 A.*2\d\.\d A/);
+  });
+
   test("a board of which nobody knows what it watched over is not bypassed; said so, it is", () => {
     const file = { ...stapler.file, pieces: stapler.file.pieces.map((p) => ({ ...p, guards: undefined })) };
     const unknown = variantOf(file as typeof stapler.file, []);

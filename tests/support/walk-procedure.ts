@@ -8,6 +8,8 @@ interface Unit {
   readonly coversOn: Set<string>;
   readonly plugsOff: Set<string>;
   readonly out: Set<string>;
+  /** Wires of a plug that stays, taken off at the board. */
+  readonly wiresOff: Set<string>;
 }
 
 /** Covers that lie over a cover, and those of these. */
@@ -27,8 +29,10 @@ export function walk(machine: Machine, procedure: Procedure): string[] {
     coversOn: new Set(machine.file.panels.map((p) => p.id)),
     plugsOff: new Set(),
     out: new Set(),
+    wiresOff: new Set(),
   };
   const wrong: string[] = [];
+  const isOver = procedure.stages.some((s) => s.steps.some((x) => x.isOnNew));
   const done = new Set<string>();
   for (const stage of procedure.stages)
     for (const step of stage.steps) {
@@ -36,9 +40,10 @@ export function walk(machine: Machine, procedure: Procedure): string[] {
       if (done.has(step.id)) fault("is there twice");
       if (step.undoes !== undefined && !done.has(step.undoes)) fault("undoes what was not done");
       done.add(step.id);
-      if (step.act) act(machine, unit, step.act, fault);
+      if (step.act) act(machine, unit, step.act, fault, isOver);
     }
   if (unit.plugsOff.size > 0) wrong.push(`left off: ${[...unit.plugsOff].join(", ")}`);
+  if (unit.wiresOff.size > 0) wrong.push(`wires left off: ${[...unit.wiresOff].join(", ")}`);
   if (unit.out.size > 0) wrong.push(`left out: ${[...unit.out].join(", ")}`);
   const open = machine.file.panels.filter((p) => !unit.coversOn.has(p.id));
   if (open.length > 0) wrong.push(`left open: ${open.map((p) => p.name).join(", ")}`);
@@ -46,7 +51,17 @@ export function walk(machine: Machine, procedure: Procedure): string[] {
   return wrong;
 }
 
-function act(machine: Machine, unit: Unit, a: Act, fault: (words: string) => void): void {
+/** The contacts that end on a board: one of their halves lies on a net of its parts. */
+function contactsOnBoard(machine: Machine, assembly: string): { readonly id: string; readonly plug: string }[] {
+  if (!machine.assemblyById.get(assembly)!.board) return [];
+  const own = new Set(machine.parts.filter((p) => p.assembly === assembly).flatMap((p) => [...p.nodeOf.values()]));
+  const contacts = machine.parts.filter(
+    (p) => p.kind.kind === "contact" && [...p.nodeOf.values()].some((n) => own.has(n)),
+  );
+  return contacts.map((p) => ({ id: p.id, plug: (p.fields as { connector: string }).connector }));
+}
+
+function act(machine: Machine, unit: Unit, a: Act, fault: (words: string) => void, isOver: boolean): void {
   const dead = () => {
     if (unit.isOn) fault("with the power on");
     if (!unit.isProvenDead) fault("before it was proven dead");
@@ -89,9 +104,24 @@ function act(machine: Machine, unit: Unit, a: Act, fault: (words: string) => voi
       dead();
       if (!unit.plugsOff.has(a.plug)) fault("reads a load through the board: its plug is on");
       return;
-    case "out":
+    case "out": {
       dead();
+      // A board that only lies loose beside the new one keeps its plugs until they go over.
+      const on = isOver
+        ? []
+        : contactsOnBoard(machine, a.assembly).filter(
+            (c) => !unit.plugsOff.has(c.plug) && !unit.wiresOff.has(`${c.id} ${a.assembly}`),
+          );
+      if (on.length > 0) fault(`comes out with ${on.map((c) => c.id).join(", ")} on`);
       unit.out.add(a.assembly);
+      return;
+    }
+    case "wire off":
+    case "wire on":
+      dead();
+      if (a.does === "wire on" && !unit.wiresOff.has(`${a.contact} ${a.assembly}`)) fault("a wire that is on already");
+      if (a.does === "wire off") unit.wiresOff.add(`${a.contact} ${a.assembly}`);
+      else unit.wiresOff.delete(`${a.contact} ${a.assembly}`);
       return;
     case "bench":
       if (!unit.out.has(a.assembly)) fault("works on a board that is not out");
@@ -104,6 +134,7 @@ function act(machine: Machine, unit: Unit, a: Act, fault: (words: string) => voi
     case "power":
     case "power, loads off":
       if (unit.out.size > 0) fault("powered with a part out");
+      if (unit.wiresOff.size > 0) fault("powered with a wire off");
       if (a.does === "power" && unit.plugsOff.size > 0) fault(`powered with ${[...unit.plugsOff].join(", ")} off`);
       if (a.does === "power, loads off" && unit.plugsOff.size === 0) fault("no load is off");
       unit.isOn = true;

@@ -1,7 +1,8 @@
-import { type Fault, has, type Machine, type Part, ratings } from "../model";
+import { has, type Machine, type Part, ratings, type SetupEntry } from "../model";
 import { quantityText } from "../quantity";
 import { nominalValues, NoOperatingPoint, Simulator } from "../simulate";
 import { ratedLinks, weakestFirst } from "../workbench";
+import { LEAST_AMPS } from "./situations";
 import { say } from "#words/core/repair/modification";
 
 /** What is found of a change's currents. */
@@ -39,23 +40,27 @@ const HELD = "seized";
 
 /**
  * What each new part carries while a motor is held: a contact that starts a motor must be able to break what it draws
- * standing still, and a rating for alternating current says nothing of direct.
+ * standing still, and a rating for alternating current says nothing of direct. It is what flows in the first moment of a
+ * start, before a fuse has had time to open.
  */
 export function heldMotor(after: Machine, added: readonly Part[]): readonly Carried[] {
   const motors = after.parts.filter((p) => p.modes.some((m) => m.id === HELD) && p.elementCount > 0);
   const simulator = new Simulator(after);
   const most = new Map<Part, { amps: number; motor: Part; direct: boolean }>();
-  for (const motor of motors)
-    for (const setup of after.file.setups) {
-      if (setup.power !== "on") continue;
-      for (const part of added) {
-        const flows = flowThrough(simulator, part, setup.id, [{ part: motor.id, mode: HELD }]);
-        if (flows && flows.amps > (most.get(part)?.amps ?? 0)) most.set(part, { ...flows, motor });
+  for (const setup of after.file.setups) {
+    if (setup.power !== "on") continue;
+    const [drawn, carried] = [motors, added].map((parts) => atTheStart(simulator, setup, parts)) as [Flow[], Flow[]];
+    for (const [m, motor] of motors.entries())
+      for (const [k, part] of added.entries()) {
+        const flow = carried[k];
+        // What carries no more than a coil or a lamp is no part of the motor's circuit.
+        if (!flow || flow.amps < MOTOR_SHARE * (drawn[m]?.amps ?? Infinity) || drawn[m]!.amps < LEAST_AMPS) continue;
+        if (flow.amps > (most.get(part)?.amps ?? 0)) most.set(part, { ...flow, motor });
       }
-    }
+  }
   return [...most].flatMap(([part, { amps, motor, direct }]): Carried[] => {
-    // What carries no more than a coil or a lamp is no part of the motor's circuit; a fuse is there to open.
-    if (has(part, "over-current") || amps < MOTOR_SHARE * heldAmps(after, motor)) return [];
+    // A fuse is there to open.
+    if (has(part, "over-current")) return [];
     const rated = part.kind.electrical.rated?.(part.fields);
     const text = quantityText(amps, "amperes");
     if (!rated)
@@ -72,28 +77,42 @@ export function heldMotor(after: Machine, added: readonly Part[]): readonly Carr
 /** Of what a held motor draws, what an element of its own circuit carries at least. */
 const MOTOR_SHARE = 0.5;
 
-/** What a motor draws at its rated volts while it stands, by its winding. */
-function heldAmps(machine: Machine, motor: Part): number {
-  const { volts = machine.file.supply.volts, ohms } = ratings(motor);
-  return ohms ? volts / ohms : 0;
+interface Flow {
+  readonly amps: number;
+  readonly direct: boolean;
 }
 
-function flowThrough(
-  simulator: Simulator,
-  part: Part,
-  setup: string,
-  faults: readonly Fault[],
-  element = part.kind.electrical.rated?.(part.fields)?.element ?? 0,
-): { readonly amps: number; readonly direct: boolean } | null {
+const ratedElement = (part: Part) => part.kind.electrical.rated?.(part.fields)?.element ?? 0;
+
+/** The current through each part in the first moment of a start in a setup; none where no operating point is found. */
+function atTheStart(simulator: Simulator, setup: SetupEntry, parts: readonly Part[]): Flow[] {
   try {
-    const state = simulator.energise(simulator.machine.setupById.get(setup)!, faults, nominalValues(simulator.machine));
-    let most = { amps: 0, direct: true };
-    for (const phase of state.phases) {
+    const state = simulator.energise(setup, [], nominalValues(simulator.machine));
+    const phase = state.phases[state.phases.length - 1]!;
+    simulator.circuit.load(state, phase);
+    return simulator.circuit.whileStarting(state, phase, () =>
+      parts.map((part) => flowIn(simulator, part.firstElement + ratedElement(part))),
+    );
+  } catch (error) {
+    if (error instanceof NoOperatingPoint) return [];
+    throw error;
+  }
+}
+
+function flowIn(simulator: Simulator, element: number): Flow {
+  const { dc, ac } = simulator.circuit.elementCurrent(element);
+  return { amps: Math.hypot(dc, ac), direct: Math.abs(dc) > ac };
+}
+
+/** The most that flows through an element of a part in a setup; null where no operating point is found. */
+function flowThrough(simulator: Simulator, part: Part, setup: SetupEntry, element = ratedElement(part)): Flow | null {
+  try {
+    const state = simulator.energise(setup, [], nominalValues(simulator.machine));
+    const flows = state.phases.map((phase) => {
       simulator.circuit.load(state, phase);
-      const { dc, ac } = simulator.circuit.elementCurrent(part.firstElement + element);
-      if (Math.hypot(dc, ac) > most.amps) most = { amps: Math.hypot(dc, ac), direct: Math.abs(dc) > ac };
-    }
-    return most;
+      return flowIn(simulator, part.firstElement + element);
+    });
+    return flows.reduce((a, b) => (b.amps > a.amps ? b : a));
   } catch (error) {
     if (error instanceof NoOperatingPoint) return null;
     throw error;
@@ -130,7 +149,7 @@ export function unsuppressed(after: Machine, added: readonly Part[]): Carried | 
 }
 
 /** Names the place a node belongs to, where leads and plug contacts make one of several. */
-function joinedByLeads(machine: Machine): (node: number) => number {
+export function joinedByLeads(machine: Machine): (node: number) => number {
   const of = machine.nets.map((_, n) => n);
   const root = (n: number): number => (of[n] === n ? n : root(of[n]!));
   for (const part of machine.parts) {
@@ -152,7 +171,7 @@ export function coilVolts(after: Machine, added: readonly Part[]): readonly Carr
     const most = Math.max(
       0,
       ...after.file.setups.flatMap((s) => {
-        const flows = s.power === "on" ? flowThrough(simulator, part, s.id, [], 0) : null;
+        const flows = s.power === "on" ? flowThrough(simulator, part, s, 0) : null;
         return flows ? [flows.amps * coilOhms] : [];
       }),
     );
@@ -198,7 +217,7 @@ export function heatIn(after: Machine, added: readonly Part[]): readonly string[
     const watts = Math.max(
       0,
       ...after.file.setups.flatMap((s) => {
-        const flows = s.power === "on" ? flowThrough(simulator, part, s.id, []) : null;
+        const flows = s.power === "on" ? flowThrough(simulator, part, s) : null;
         return flows ? [flows.amps ** 2 * ohms] : [];
       }),
     );

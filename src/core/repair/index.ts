@@ -3,6 +3,7 @@
 export { accessTo } from "./access";
 export { addOnCalled, addOnPlan } from "./add-on";
 export { unitsOf } from "./unit-price";
+export { type KeyStep } from "./carry-over";
 export { carryOver, changeSetting, foundSettings } from "./carry-over";
 export { familyFunctions, functionRowOf } from "./family-functions";
 export { judge } from "./judge-proof";

@@ -15,7 +15,7 @@ import {
   variantOf,
 } from "../model";
 import { nominalValues, secondsUntil, Simulator } from "../simulate";
-import { coilVolts, heatIn, heldMotor, thinWires, unsuppressed, weakestLink } from "./carried";
+import { coilVolts, heatIn, heldMotor, joinedByLeads, thinWires, unsuppressed, weakestLink } from "./carried";
 import {
   boardsOut,
   guardFindings,
@@ -97,8 +97,10 @@ export function proveModification(
   changes: readonly Change[],
   { guards = {}, progress }: ProofOptions = {},
 ): ModificationProof {
+  // What comes out with a board must go in again: that is looked at by itself.
+  const out = new Set(protectionOut(before, boardsOut(before, changes)));
   const sight = changes.flatMap((change): Finding[] => {
-    const words = touchesProtection(before, change);
+    const words = touchesProtection(before, change, out);
     return words ? [{ of: "protection", ok: false, words }] : [];
   });
   // What is refused on sight is not proven any further; what it would do is shown, so that nobody has to be believed.
@@ -324,12 +326,13 @@ function wouldDo(before: Machine, changes: readonly Change[]): Finding[] {
 }
 
 /** Why a change is refused on sight; null when it is not. */
-function touchesProtection(machine: Machine, change: Change): string | null {
+function touchesProtection(machine: Machine, change: Change, out: ReadonlySet<Part>): string | null {
   if (change.change === "wired" || change.change === "added") {
-    const earths = Object.values(change.change === "added" ? change.at : { from: change.from, to: change.to }).filter(
-      (net) => machine.nodeOf.has(net) && machine.domains[machine.nodeOf.get(net)!]!.energy === "earth",
+    const nodes = Object.values(change.change === "added" ? change.at : { from: change.from, to: change.to }).flatMap(
+      (net) => machine.nodeOf.get(net) ?? [],
     );
-    return earths.length > 0 ? say.nothingIsJoinedToAn : null;
+    if (nodes.some((n) => machine.domains[n]!.energy === "earth")) return say.nothingIsJoinedToAn;
+    return nothingPast(machine, nodes, out);
   }
   if (change.change === "board out") return null;
   // Wires are parts of the compiled machine too.
@@ -347,6 +350,24 @@ function touchesProtection(machine: Machine, change: Change): string | null {
     if (change.change === "taken out") return say.protectsPeopleOrTheMachine(part.name);
     if (change.change === "moved") return say.protectsStaysWhere(part.name);
     if (change.change === "other part") return weakerField(part, new Map(Object.entries(change.fields)));
+  }
+  return null;
+}
+
+/**
+ * Why something new may not end on these nodes: it would lie across what protects, or feed a load past the control that
+ * watches it. Leads and plug contacts count as one place.
+ */
+function nothingPast(machine: Machine, nodes: readonly number[], out: ReadonlySet<Part>): string | null {
+  const joined = joinedByLeads(machine);
+  const at = new Set(nodes.map(joined));
+  for (const part of machine.parts) {
+    if (out.has(part)) continue;
+    const own = new Set([...part.nodeOf.values()].map(joined));
+    if (part.kind.electrical.onlyByItsControl && [...own].some((n) => at.has(n)))
+      return say.isFedByItsControlAlone(part.name);
+    if (has(part, "interlock", "protects") && own.size === 2 && [...own].every((n) => at.has(n)))
+      return say.nothingLiesAcross(part.name);
   }
   return null;
 }

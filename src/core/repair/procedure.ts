@@ -312,8 +312,12 @@ class Planner {
 
   /** Wires of what hangs in no plug of its own: one at a time, by colour; those of a board are not drawn one by one. */
   private wires(): WorkStep[] {
+    if (this.isBoard) {
+      const drawn = this.wiresOfOtherPlugs();
+      const isBare = drawn.length + this.plugs.length === 0;
+      return isBare ? [this.step("wires", say.wiresOffMarked, { photo: true, isWire: true })] : drawn;
+    }
     if (this.plugs.length > 0) return [];
-    if (this.isBoard) return [this.step("wires", say.wiresOffMarked, { photo: true, isWire: true })];
     const parts = this.machine.parts.filter((p) => p.assembly === this.repair.assembly && !has(p, "harness"));
     return parts.flatMap((part) =>
       [...part.nodeOf].flatMap(([terminal, node]) => {
@@ -328,6 +332,28 @@ class Planner {
         ];
       }),
     );
+  }
+
+  /** Wires that come to a board from a plug of which it has a part only: that plug stays, its wire comes off. */
+  private wiresOfOtherPlugs(): WorkStep[] {
+    const own = new Set(this.plugs.map((p) => p.connector.id));
+    return this.machine.file.connectors
+      .filter((c) => !own.has(c.id))
+      .flatMap((c) =>
+        c.pins.flatMap((pin) => {
+          const contact = `${c.id}-${pin.pin}`;
+          const node = this.machine.points.get(`${contact}${c.far.suffix}`)?.node;
+          if (node === undefined || !this.isOwnNode(node)) return [];
+          return [
+            this.step(`wire ${contact}`, say.wireFrom(pin.colour ?? "", pin.signal), {
+              details: [say.comesFrom(c.name, pin.pin)],
+              photo: true,
+              isWire: true,
+              act: { does: "wire off", contact, assembly: this.repair.assembly },
+            }),
+          ];
+        }),
+      );
   }
 
   /** What to mind once a hand is on it: said at the first step at which one is. */
@@ -382,7 +408,11 @@ class Planner {
       .filter((s) => s.id !== "out")
       .reverse()
       .map((s) =>
-        this.step(`back ${s.id}`, say.backAsItWas(s.words), { details: s.isWire ? [say.tugEach] : [], undoes: s.id }),
+        this.step(`back ${s.id}`, say.backAsItWas(s.words), {
+          details: s.isWire ? [say.tugEach] : [],
+          undoes: s.id,
+          ...(s.act?.does === "wire off" ? { act: { ...s.act, does: "wire on" as const } } : {}),
+        }),
       );
     const plugs = [...this.pulled()]
       .reverse()

@@ -69,17 +69,7 @@ const SEEN_AMPS = 0.1;
  * complaint it came in with. All that it expects is what the simulated sound machine shows. A job without a complaint
  * has null. Throws a RangeError for a complaint the machine has not.
  */
-export function proofRun(
-  machine: Machine,
-  meter: Meter,
-  complaintId: string | null,
-  fault: Fault | null,
-  cordMetres = 2,
-  assembly = fault ? (machine.partById.get(fault.part)?.assembly ?? null) : null,
-  job: JobPurpose = { kind: "repair" },
-): readonly ProofStep[] {
-  return proofScript(machine, meter, complaintId, fault, cordMetres, assembly, job).steps;
-}
+export const proofRun = (...asked: Parameters<typeof proofScript>): readonly ProofStep[] => proofScript(...asked).steps;
 
 /** The same, with the faults of what was touched that no permitted reading shows. */
 export function proofScript(

@@ -5,6 +5,7 @@ export type Act =
   | { readonly does: "power off" | "prove dead" | "power, loads off" | "power" }
   | { readonly does: "open" | "close"; readonly cover: string }
   | { readonly does: "pull" | "plug" | "measure dead"; readonly plug: string }
+  | { readonly does: "wire off" | "wire on"; readonly contact: string; readonly assembly: string }
   | { readonly does: "out" | "in" | "bench"; readonly assembly: string };
 
 /** One step of a repair. A step with `undoes` is the way back of another, derived and never written down. */

@@ -84,7 +84,7 @@ export function Change({ machine, job, unit, busy, onLog }: RepairProps & { read
   const key = JSON.stringify([changes, guards]);
   const boards = boardsOut(machine, changes);
   const known = boards.length > 0 ? guardsOf(file, boards) : new Set<Guard>();
-  const asked = known === null ? GUARDS : [...known].filter((g) => g === "stall" || g === "brake");
+  const asked = known === null ? GUARDS : [...known];
   const current = proof?.key === key ? proof.proof : null;
 
   /** Whether the changes can be made at all; says why not. */
@@ -190,7 +190,9 @@ export function Change({ machine, job, unit, busy, onLog }: RepairProps & { read
             <CircuitChoice machine={sofar} what={what} draft={circuit} onChange={setCircuit} />
           )}
         </div>
-        {asked.length > 0 ? <GuardQuestions guards={asked} answers={guards} onChange={setGuards} /> : null}
+        {asked.length > 0 ? (
+          <GuardQuestions guards={asked} isKnown={known !== null} answers={guards} onChange={setGuards} />
+        ) : null}
         <div className="d-flex gap-2 flex-wrap align-items-center">
           <Button size="lg" disabled={share !== null || !desk} onClick={() => void prove()}>
             {say.proveIt}

@@ -8,6 +8,7 @@ import { codeProblem, plainCode, type SettingEntry } from "../../core/model";
 import { changeSetting, foundSettings } from "../../core/repair";
 import { drawingOf, settingWords } from "../../core/workbench";
 import { SwitchRow } from "../tools/SwitchRow";
+import { KeySteps } from "./KeySteps";
 import { AsFound } from "./AsFound";
 import type { RepairProps } from "./repair-props";
 import { say } from "#words/ui/repair/ChangeSettings";
@@ -84,26 +85,8 @@ function OneSetting({ setting, machine, job, busy, onLog }: Props & { readonly s
         {typed === "" ? null : problem}
       </p>
       {isNew && found === null ? <p className="swap-caution">{say.readItFirst}</p> : null}
-      {change && change.keys.length > 0 ? (
-        <ol className="key-steps">
-          {change.keys.map((k, i) => (
-            <li key={i}>
-              <strong>{k.words}</strong>
-              {k.shows ? (
-                <>
-                  {" "}
-                  {say.shows} <span className="value">{k.shows}</span>
-                </>
-              ) : null}
-            </li>
-          ))}
-        </ol>
-      ) : null}
-      {change && change.checked !== null ? (
-        <p className={change.checked ? "all-back" : "swap-caution"} role="status">
-          <i className={`bi ${change.checked ? "bi-check-circle-fill" : "bi-exclamation-triangle"}`} aria-hidden />{" "}
-          {change.checked ? say.tried : say.comesOutOtherwise}
-        </p>
+      {change ? (
+        <KeySteps keys={change.keys} checked={change.checked} agrees={say.tried} differs={say.comesOutOtherwise} />
       ) : null}
       {drawing ? <SwitchRow drawing={drawing} /> : null}
       {change ? (

@@ -21,12 +21,15 @@ export function FinishJob({
   const router = useRouter();
   const [words, setWords] = useState("");
   const [because, setBecause] = useState("");
+  const [despite, setDespite] = useState("");
   const [isUnsafe, setIsUnsafe] = useState(false);
   const [unsafe, setUnsafe] = useState<Unsafe>({ reason: "", tag: "", signed: "" });
   const failed = job.work.proved.filter((p) => !p.body.passed).length;
   const passed = job.work.proved.length - failed;
+  const isUnproven = job.work.proved.length === 0;
   const blocked =
     words.trim() === "" ||
+    (isUnproven && despite.trim() === "") ||
     (left.length > 0 && because.trim() === "") ||
     (isUnsafe && Object.values(unsafe).some((given) => given.trim() === ""));
 
@@ -40,7 +43,15 @@ export function FinishJob({
       action: words,
       sure: say.done,
     };
-    const body = calledBody(call, [], "", left, because, null, isUnsafe ? unsafe : null);
+    const body = calledBody(
+      call,
+      isUnproven ? [{ words: say.noStepMade, by: null }] : [],
+      despite,
+      left,
+      because,
+      null,
+      isUnsafe ? unsafe : null,
+    );
     if (await onLog(body)) router.push(`/jobs/${job.id}/record`);
   }
 
@@ -59,6 +70,12 @@ export function FinishJob({
             onChange={(e) => setWords(e.target.value)}
           />
         </Form.Group>
+        {isUnproven ? (
+          <Form.Group controlId="finish-despite">
+            <Form.Label>{say.withoutProofBecause}</Form.Label>
+            <Form.Control value={despite} maxLength={400} onChange={(e) => setDespite(e.target.value)} />
+          </Form.Group>
+        ) : null}
         {left.length > 0 ? (
           <Form.Group controlId="finish-left">
             <Form.Label>{say.leftOpenBecause(left.length)}</Form.Label>

@@ -10,10 +10,13 @@ import { say } from "#words/ui/repair/GuardQuestions";
  */
 export function GuardQuestions({
   guards,
+  isKnown,
   answers,
   onChange,
 }: {
   guards: readonly Guard[];
+  /** Whether the file says that the board watched over them: then it is only asked what does so from now on. */
+  isKnown: boolean;
   answers: GuardAnswers;
   onChange: (answers: GuardAnswers) => void;
 }) {
@@ -24,8 +27,8 @@ export function GuardQuestions({
   };
   return (
     <fieldset className="mt-3">
-      <legend className="fs-5">{say.didTheBoardWatchOver}</legend>
-      <p className="quiet">{say.whatNobodyKnows}</p>
+      <legend className="fs-5">{isKnown ? say.theBoardWatchedOver : say.didTheBoardWatchOver}</legend>
+      <p className="quiet">{isKnown ? say.whatTheModelShows : say.whatNobodyKnows}</p>
       {guards.map((guard) => (
         <div key={guard} className="repair-asks">
           <Form.Group controlId={`guard-${guard}`}>
@@ -34,9 +37,9 @@ export function GuardQuestions({
               value={choiceOf(told(guard))}
               onChange={(e) => set(guard, { "": undefined, no: NOT_ON_IT, yes: " " }[e.target.value])}
             >
-              <option value="">{say.notKnown}</option>
-              <option value="no">{say.itDidNot}</option>
-              <option value="yes">{say.itDid}</option>
+              <option value="">{isKnown ? say.shownByTheModel : say.notKnown}</option>
+              {isKnown ? null : <option value="no">{say.itDidNot}</option>}
+              <option value="yes">{isKnown ? say.doneByAnother : say.itDid}</option>
             </Form.Select>
           </Form.Group>
           {choiceOf(told(guard)) === "yes" ? (

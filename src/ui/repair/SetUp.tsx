@@ -8,6 +8,7 @@ import { type EventBody, settingCarried } from "../../core/journal";
 import { carryOver } from "../../core/repair";
 import { drawingOf } from "../../core/workbench";
 import { SwitchRow } from "../tools/SwitchRow";
+import { KeySteps } from "./KeySteps";
 import { ModuleWork } from "./ModuleWork";
 import { AsFound } from "./AsFound";
 import type { RepairProps } from "./repair-props";
@@ -36,23 +37,12 @@ export function SetUp({
   if (carried.keys.length > 0)
     keys = (
       <>
-        <ol className="key-steps">
-          {carried.keys.map((k, i) => (
-            <li key={i}>
-              <strong>{k.words}</strong>
-              {k.shows ? (
-                <>
-                  {" "}
-                  {say.shows} <span className="value">{k.shows}</span>
-                </>
-              ) : null}
-            </li>
-          ))}
-        </ol>
-        <p className={carried.checked ? "all-back" : "swap-caution"} role="status">
-          <i className={`bi ${carried.checked ? "bi-check-circle-fill" : "bi-exclamation-triangle"}`} aria-hidden />{" "}
-          {carried.checked ? say.triedOnTheSimulatedBoard : say.onTheSimulatedBoardA}
-        </p>
+        <KeySteps
+          keys={carried.keys}
+          checked={carried.checked === true}
+          agrees={say.triedOnTheSimulatedBoard}
+          differs={say.onTheSimulatedBoardA}
+        />
         <Button
           disabled={busy || !carried.checked}
           onClick={() =>

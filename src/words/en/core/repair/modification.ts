@@ -78,6 +78,8 @@ export const say = {
   comesOutWithTheBoard: (parts: string) =>
     `With the board comes out what protects: ${parts}. Put in the same again, no weaker.`,
   nothingIsJoinedToAn: "Nothing is joined to an earth.",
+  nothingLiesAcross: (name: string) => `${name} protects: nothing is put across it.`,
+  isFedByItsControlAlone: (name: string) => `${name} is fed by its own control alone: nothing new is joined to it.`,
   protectsStaysWhere: (name: string) => `${name} protects: its leads stay where they are.`,
   nothingIsPutIntoA: "Nothing is put into a protective conductor.",
   aCordIsNotTaken: "A cord is not taken out.",

@@ -61,6 +61,7 @@ export const say = {
   wiresOffMarked: "Its plugs and wires off one at a time, each marked: the file draws none",
   wireOff: (part: string, terminal: string, colour: string) =>
     `${part}: ${colour ? `${colour} wire` : "wire"} off ${terminal}`,
+  wireFrom: (colour: string, signal: string) => `${colour ? `${colour} wire` : "Wire"}, ${signal}: off at the board`,
   comesFrom: (plug: string, pin: string) => `It comes from ${plug} pin ${pin}`,
   markIt: "Mark it first",
   assemblyOut: (name: string) => `${name} out`,

@@ -6,7 +6,6 @@ export const say = {
   asItIsWanted: "As it is wanted",
   leaveIt: "Leave it",
   readItFirst: "Read what is set now, first.",
-  shows: "shows",
   tried: "Tried on the simulated board: this one comes out, the others stay.",
   comesOutOtherwise: "On the simulated board it comes out otherwise: it has no such value.",
   set: "Set",

@@ -1,6 +1,5 @@
 /** What ui/repair/SetUp says to people, in English. */
 export const say = {
-  shows: "shows",
   triedOnTheSimulatedBoard: "Tried on the simulated board: every setting comes out as found.",
   onTheSimulatedBoardA:
     "On the simulated board a setting comes out otherwise: it has no such value. Enter that one by hand.",

@@ -1,0 +1,4 @@
+/** What ui/repair/KeySteps says to people, in English. */
+export const say = {
+  shows: "shows",
+};
