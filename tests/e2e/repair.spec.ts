@@ -1,5 +1,5 @@
 import { expect, test } from "@playwright/test";
-import { axe, beginJob, fits } from "./look";
+import { alive, axe, beginJob, fits } from "./look";
 
 test("what to do about a suspect, by expected cost; the swap stage by stage, its way back derived; ticks survive a reload", async ({
   page,
@@ -172,7 +172,7 @@ test("a repair given up half-way leaves its way back on the list; an unsafe unit
   await page.goto(`/jobs/${job}/repair?assembly=main-board&step=back`);
   await expect(page.getByText("Reconnect Plug B until it latches")).toBeVisible();
   await page.goto(`/jobs/${job}`);
-  await page.locator(".next-area .next, .next-area .building").first().waitFor();
+  await alive(page);
   await expect(page.locator(".next h2").first()).toBeVisible({ timeout: 60_000 });
   await page.keyboard.press("Alt+k");
   await dialog.getByLabel("Unsafe: left disconnected").check();

@@ -1,7 +1,7 @@
 import { expect, test, type Page } from "@playwright/test";
 import type { Fault } from "../../src/core/model/fault";
 import { machineNamed } from "../support/fleet";
-import { axe, beginJob, fits } from "./look";
+import { alive, axe, beginJob, fits } from "./look";
 import { asked, typedFor } from "./meter";
 
 interface Case {
@@ -190,7 +190,7 @@ for (const { unit, machine: file, complaint, fault, assembly, option, part, code
     await page.setViewportSize({ width: 1280, height: 800 });
     // Close, and read the record.
     await page.goto(`/jobs/${job}`);
-    await page.locator(".next-area .next, .next-area .building").first().waitFor();
+    await alive(page);
     await expect(page.locator(".next h2").first()).toBeVisible({ timeout: 60_000 });
     await page.keyboard.press("Alt+k");
     const dialog = page.getByRole("dialog");
