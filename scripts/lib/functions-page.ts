@@ -1,8 +1,13 @@
 import { readdirSync, readFileSync } from "node:fs";
-import { readMachineYaml } from "../../src/core/model";
+import { type Machine, readMachineYaml } from "../../src/core/model";
 import { familyFunctions, functionRowOf } from "../../src/core/repair";
 
+type Shown = Machine["file"]["chain"][number];
+
 const folder = new URL("../../machines/", import.meta.url);
+
+const testWords = (machine: Machine, { setup, function: by, red, black }: Shown) =>
+  `${machine.setupById.get(setup)!.name}: ${by} ${red} ${black ?? ""}`.trim();
 
 /** docs/functions.md: what each machine must show after a board swap, by which test or by eye. */
 export function functionsPage(): string {
@@ -14,9 +19,7 @@ export function functionsPage(): string {
     const test = (of: string) =>
       functions
         .filter((f) => f.of === of)
-        .map(({ shown: t }) =>
-          `${machine.setupById.get(t.setup)!.name}: ${t.function} ${t.red} ${t.black ?? ""}`.trim(),
-        )
+        .map((f) => ("eye" in f ? `by eye: ${f.eye}` : testWords(machine, f.shown)))
         .join("; ");
     const usual = familyFunctions(machine);
     const own = functions.filter((f) => !usual.some((u) => u.id === f.of));

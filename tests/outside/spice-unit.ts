@@ -239,8 +239,8 @@ const METHODS = [
   "method=gear reltol=2e-3 maxord=2 trtol=20 chgtol=1e-12 abstol=1e-8 vntol=1e-4",
 ];
 
-/** Milliseconds after which a run that creeps is given up for the next way; one that goes takes a tenth of a second. */
-const ONE_RUN = 6_000;
+/** Seconds of a processor after which a run that creeps is given up for the next way; one that goes takes a tenth. */
+const ONE_RUN = 2;
 
 /** What was measured under these names; null when the simulator stopped before. */
 function measuredIn(output: string, names: readonly string[]): Map<string, Wave> | null {

@@ -4,6 +4,7 @@ import type { Fault } from "../../src/core/model/fault";
 import type { Reading } from "../../src/core/quantity/read";
 import { Simulator } from "../../src/core/simulate/energise";
 import { observe } from "../../src/core/simulate/observe";
+import type { State } from "../../src/core/simulate/state";
 import { makeTest, type Test } from "../../src/core/simulate/test";
 import type { Values } from "../../src/core/simulate/values";
 
@@ -38,6 +39,9 @@ export function randomValues(machine: Machine, random: () => number): Values {
 /** A unit with a known fault and a meter with a known error: what a technician would read on it. */
 export class UnitOnTheBench {
   private readonly simulator: Simulator;
+  /** What the unit does in each setup, while its faults are the same. */
+  private lived = new Map<string, State>();
+  private livedWith: readonly Fault[] = [];
   constructor(
     readonly machine: Machine,
     public faults: readonly Fault[],
@@ -64,9 +68,20 @@ export class UnitOnTheBench {
       });
   }
 
+  private stateIn(setup: string): State {
+    if (this.livedWith !== this.faults) this.lived = new Map();
+    this.livedWith = this.faults;
+    let state = this.lived.get(setup);
+    if (!state) {
+      state = this.simulator.energise(this.machine.setupById.get(setup)!, this.faults, this.values);
+      this.lived.set(setup, state);
+    }
+    return state;
+  }
+
   /** The reading, with the meter's error: normal, cut at two standard deviations. */
   read(test: Test): Reading {
-    const state = this.simulator.energise(this.machine.setupById.get(test.setup)!, this.faults, this.values);
+    const state = this.stateIn(test.setup);
     const shown = observe(this.simulator, state, test, this.meter);
     if (shown.kind !== "value" || test.function === "look" || test.function === "continuity") return shown;
     const { relative, absolute } = this.meter.accuracy[test.function];

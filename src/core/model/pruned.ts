@@ -110,7 +110,7 @@ export function pruned(file: MachineFile): MachineFile {
     causes: file.causes.filter((c) => isPart(c.part) && isPart(c.then.part)),
     setups: file.setups.map((s) => setupLeft(s, left)),
     chain: file.chain.filter(left.isTest),
-    functions: file.functions.filter((f) => left.isTest(f.shown)),
+    functions: file.functions.filter((f) => "eye" in f || left.isTest(f.shown)),
     plates: file.plates.map((p) => ({
       ...p,
       numbers: Object.fromEntries(Object.entries(p.numbers).filter(([piece]) => left.pieces.has(piece))),

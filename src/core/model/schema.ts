@@ -171,6 +171,11 @@ const setup = once(() =>
 const functionName = once(() => z.enum(METER_FUNCTIONS));
 const test = once(() => z.strictObject({ setup: id, function: functionName(), red: id, black: id.optional() }));
 
+/** How a function of a machine is shown: by a test, or by eye in the machine's own words. */
+const shownFunction = once(() =>
+  z.union([z.strictObject({ of: words, shown: test() }), z.strictObject({ of: words, eye: words })]),
+);
+
 const share = once(() => number({ min: 0, max: 1 }));
 const drawing = once(() =>
   z.strictObject({
@@ -484,8 +489,8 @@ export const machineFileSchema = z.lazy(
       family: z.enum(FAMILIES),
       /** By which row of functions it is proven after a board swap; left out: by its family. */
       functionsOf: z.enum(FUNCTION_ROWS).optional(),
-      /** By which test one of those functions is shown, or one that this machine has besides, in its own words. */
-      functions: list(z.strictObject({ of: words, shown: test() }), 60),
+      /** How each of those functions is shown, and those that this machine has besides. */
+      functions: list(shownFunction(), 90),
       /**
        * What it may draw once it sleeps, milliamperes, and after how long it does, seconds; the setup and the wire in which
        * that is logged.

@@ -1,4 +1,4 @@
-import type { FunctionRow, Machine } from "../model";
+import { type FunctionRow, has, type Machine } from "../model";
 import { say } from "#words/core/repair/family-functions";
 
 /** One function that a machine of a kind must show after its board was swapped. */
@@ -11,6 +11,9 @@ export interface FamilyFunction {
 }
 
 type Row = readonly (readonly [id: string, minutes: number, licensed?: "licensed"])[];
+
+/** A machine that burns no gas is not asked for it. */
+const NEEDS_GAS: readonly string[] = ["gas"];
 
 /** Functions shown after a board swap, in order; common practice, no source. A file may add, never take away. */
 const ROWS: Readonly<Record<FunctionRow, Row>> = {
@@ -154,7 +157,9 @@ export function familyFunctions(machine: Machine): readonly FamilyFunction[] {
   const row = functionRowOf(machine);
   if (!row) return [];
   const words: Readonly<Record<string, string>> = say[row];
-  return ROWS[row].map(([asked, minutes, licensed]) => {
+  const burnsGas = machine.parts.some((p) => has(p, "gas"));
+  return ROWS[row].flatMap(([asked, minutes, licensed]) => {
+    if (NEEDS_GAS.includes(asked) && !burnsGas) return [];
     const id = asOnBoard(machine, asked);
     return { id, words: words[id]!, minutes, ...(licensed ? { licensed: true as const } : {}) };
   });

@@ -9,6 +9,7 @@ import { type Difference, matchPart } from "./part-match";
 import { type Act, type Procedure, type StageId, STAGES, type WorkStep } from "./work-steps";
 import { together } from "./both-boards";
 import { railVolts } from "./rail-volts";
+import { startsByPlug } from "./starts-by-plug";
 import { say } from "#words/core/repair/procedure";
 
 /** What is to be done, and with what. */
@@ -132,7 +133,15 @@ class Planner {
     this.isTransfer = this.canTransfer && repair.transfer === true;
     this.loadPlugs = this.isTransfer
       ? []
-      : this.plugs.filter(({ connector: c }) => driven.has(c.id) && !feeds(machine, c, repair.assembly));
+      : this.plugs.filter(
+          ({ connector: c }) =>
+            driven.has(c.id) && !feeds(machine, c, repair.assembly) && this.startedBy(c.id).length === 0,
+        );
+  }
+
+  /** What would start by itself with a plug off and a source on. */
+  private startedBy(plug: string): readonly string[] {
+    return startsByPlug(this.machine).flatMap((s) => (s.plug === plug ? [s.part.toLowerCase()] : []));
   }
 
   private step(id: string, words: string, more: Partial<WorkStep> = {}): WorkStep {
@@ -267,6 +276,7 @@ class Planner {
             .join(", "),
           this.isTransfer ? say.straightOverToOfThe(c.name) : say.aPhotoAndALabel,
         ].filter(Boolean),
+        cautions: this.startedBy(c.id).map((part) => say.startsByItself(part)),
         act: { does: "pull", plug: c.id },
       }),
     );
@@ -464,7 +474,11 @@ class Planner {
           ...(loads.length > 0 ? loads.map(({ connector }) => say.staysOff(connector.name)) : [say.itsLoadsAreOn]),
           ...this.inOrder(say.onInOrder, [...sourcesInOrder(machine)].reverse()),
         ],
-        cautions: [...(isMains ? [say.bareMainsNobodyNearThe] : []), ...this.about("trial")],
+        cautions: [
+          ...this.plugs.flatMap(({ connector: c }) => this.startedBy(c.id).map((p) => say.inBeforePower(c.name, p))),
+          ...(isMains ? [say.bareMainsNobodyNearThe] : []),
+          ...this.about("trial"),
+        ],
         act: { does: loads.length > 0 ? "power, loads off" : "power" },
       }),
       this.step("rails", say.railsFirst, { details: railVolts(machine, this.repair.assembly, rails.slice(0, 4)) }),

@@ -1,6 +1,6 @@
 import { titleOf } from "../diagnose";
 import { has, type Machine } from "../model";
-import { makeTest, type Test } from "../simulate";
+import { makeTest, type Test, testKey } from "../simulate";
 import { type FamilyFunction, familyFunctions } from "./family-functions";
 import type { ProofStep } from "./proof-step";
 import type { SpoiltTests } from "./spoilt-tests";
@@ -8,6 +8,9 @@ import { say } from "#words/core/repair/proof-functions";
 
 /** Makes the step of a test; none where it may not be made, or was asked for already. */
 export type StepOf = (group: ProofStep["group"], test: Test, words: string) => readonly ProofStep[];
+
+/** Functions shown by a step that was asked for already: by the test's key. */
+export type AlsoShown = Map<string, string[]>;
 
 /**
  * What protects (door, cut-off, level, guard), whatever was repaired: for each part the safest reading, with nothing
@@ -27,30 +30,43 @@ export function protectingSteps(machine: Machine, spoilt: SpoiltTests, stepOf: S
     });
 }
 
-/** The functions of this kind of machine, and its own: by test where its file says which, else by eye. */
-export function functionSteps(machine: Machine, stepOf: StepOf): readonly ProofStep[] {
+/**
+ * The functions of this kind of machine, and its own: by the tests that its file names, by eye in the file's words, or
+ * by eye in the usual words where the file is silent. What a step asked for already shows is noted there.
+ */
+export function functionSteps(machine: Machine, stepOf: StepOf, also: AlsoShown): readonly ProofStep[] {
   const named = machine.file.functions;
-  const shown = (of: string, words: string) =>
-    named
-      .filter((f) => f.of === of)
-      .flatMap(({ shown: t }) => stepOf("functions", makeTest(t.setup, t.function, t.red, t.black), words));
   const usual = familyFunctions(machine);
-  const own = [...new Set(named.map((f) => f.of))].filter((of) => !usual.some((f) => f.id === of));
-  return [
-    ...usual.flatMap((f) => {
-      const byTest = shown(f.id, f.words);
-      return byTest.length > 0 ? byTest : [byEye("functions", f)];
-    }),
-    ...own.flatMap((of) => shown(of, of)),
-  ];
+  const own = [...new Set(named.map((f) => f.of))]
+    .filter((of) => !usual.some((f) => f.id === of))
+    .map((of): FamilyFunction => ({ id: of, words: of, minutes: 0 }));
+  return [...usual, ...own].flatMap((f) => {
+    let isShown = false;
+    const steps = named
+      .filter((row) => row.of === f.id)
+      .flatMap((row): readonly ProofStep[] => {
+        if ("eye" in row) return [byEye("functions", { ...f, id: `${f.id}: ${row.eye}` }, row.eye)];
+        const test = makeTest(row.shown.setup, row.shown.function, row.shown.red, row.shown.black);
+        const made = stepOf("functions", test, say.functionBy(f.words, titleOf(machine, test)));
+        const before = also.get(testKey(test));
+        isShown ||= made.length > 0 || before !== undefined;
+        if (made.length === 0) before?.push(f.words);
+        return made;
+      });
+    return steps.length > 0 || isShown ? steps : [byEye("functions", f)];
+  });
 }
 
-function byEye(group: "protects" | "functions", { id, words, minutes, licensed }: FamilyFunction): ProofStep {
+function byEye(
+  group: "protects" | "functions",
+  { id, words, minutes, licensed }: FamilyFunction,
+  how = say.byEyeAbout(minutes),
+): ProofStep {
   return {
     id: `${group} ${id}`,
     group,
     words,
-    how: say.byEyeAbout(minutes),
+    how,
     expected: licensed ? say.byTheLicensedTrade : say.asItShould,
     cautions: [],
   };

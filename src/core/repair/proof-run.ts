@@ -17,7 +17,7 @@ import { type ComplaintEntry, type Fault, has, type Machine, type SetupEntry } f
 import { makeTest, nominalValues, secondsUntil, Simulator, type Test, testKey } from "../simulate";
 import { safetyTest, type SafetyLimit } from "./after-repair-limits";
 import type { ProofStep } from "./proof-step";
-import { functionSteps, protectingSteps } from "./proof-functions";
+import { type AlsoShown, functionSteps, protectingSteps } from "./proof-functions";
 import { misread, SoundDraws } from "./sound-draws";
 import { SpoiltTests } from "./spoilt-tests";
 import { say } from "#words/core/repair/proof-run";
@@ -88,14 +88,14 @@ export function proofScript(
   if (!complaint && complaintId !== null) throw new RangeError(say.noComplaintComplaintId(complaintId));
   const predictor = new Predictor(machine, meter);
   const draws = new SoundDraws(machine, meter);
-  const taken = new Set<string>();
+  const taken: AlsoShown = new Map();
   const stepOf = (group: ProofStep["group"], test: Test, words: string): ProofStep[] => {
     const setup = machine.setupById.get(test.setup)!;
     if (taken.has(testKey(test)) || forbidden(machine, setup, test) !== null) return [];
     const sampled = windowOf(test, predictor.predict(test.setup, [test], SOUND_MACHINE)[0]!, meter);
     const window = draws.heldBy(test, proofWindow(test, sampled, meter));
     if (!window || window.kind === "unsteady") return [];
-    taken.add(testKey(test));
+    taken.set(testKey(test), []);
     return [
       {
         id: `${group} ${testKey(test)}`,
@@ -120,7 +120,7 @@ export function proofScript(
   // After a small part beside the boards the functions are not gone through.
   const isSwapped = assembly === null ? job.kind !== "setting" : machine.assemblyById.get(assembly)?.board === true;
   const protects = protectingSteps(machine, spoilt, stepOf);
-  const functions = isSwapped ? functionSteps(machine, stepOf) : [];
+  const functions = isSwapped ? functionSteps(machine, stepOf, taken) : [];
   const loadSteps = loadTests(machine, predictor)
     .flatMap((test) => stepOf("loads", test, titleOf(machine, test)))
     .slice(0, MOST_LOADS);
@@ -149,7 +149,13 @@ export function proofScript(
     ...closingSteps(machine),
     ...(job.kind === "setting" ? [] : safetySteps(machine, cordMetres)),
   ];
-  return { steps, unshown: touched.unshown };
+  return { steps: steps.map((s) => withAlso(s, taken)), unshown: touched.unshown };
+}
+
+/** A step with the functions that it shows besides. */
+function withAlso(step: ProofStep, taken: AlsoShown): ProofStep {
+  const also = step.test ? (taken.get(testKey(step.test)) ?? []).filter((words) => words !== step.words) : [];
+  return also.length > 0 ? { ...step, also: [...new Set(also)] } : step;
 }
 
 /** Prices where it takes any, covers, screws, plugs. */

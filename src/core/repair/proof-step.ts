@@ -18,6 +18,8 @@ export interface ProofStep {
     | "closing"
     | "safety";
   readonly words: string;
+  /** Functions that it shows besides. */
+  readonly also?: readonly string[];
   readonly how: string;
   /** What passes, in words. */
   readonly expected: string;

@@ -96,6 +96,7 @@ export function Prove({
               {say.proofgroupsPassedOfTotalPassed(PROOF_GROUPS[step.group], state.passed, state.total)}
             </p>
             <h2>{step.words}</h2>
+            {step.also ? <p className="quiet">{say.itAlsoShows(step.also.join("; "))}</p> : null}
             <p>{step.how}</p>
             {step.limit ? <p className="quiet">{step.limit.source}</p> : null}
             {step.cautions.map((c) => (
@@ -159,6 +160,7 @@ export function Prove({
                   <span>
                     <span className="visually-hidden">{stands.spoken}</span>
                     {s.words}
+                    {s.also ? <span className="quiet d-block">{say.itAlsoShows(s.also.join("; "))}</span> : null}
                     <span className="quiet d-block">
                       {PROOF_GROUPS[s.group]}; {s.expected}
                     </span>

@@ -6,6 +6,7 @@ import { deadReadings } from "../../../src/core/repair/loads-dead";
 import { optionsFor } from "../../../src/core/repair/options";
 import { matchPart } from "../../../src/core/repair/part-match";
 import { procedureFor } from "../../../src/core/repair/procedure";
+import { startsByPlug } from "../../../src/core/repair/starts-by-plug";
 import { type Procedure, wayBack } from "../../../src/core/repair/work-steps";
 import { FLEET, machineNamed } from "../../support/fleet";
 import { walk } from "../../support/walk-procedure";
@@ -230,6 +231,23 @@ describe("plugs straight over, one at a time", () => {
   });
 });
 
+describe("a plug that starts something", () => {
+  // Common practice, no source: a set takes a sensing lead that is off for a utility that is away, and starts.
+  test("the sensing plug of a changeover starts its engine: said where it is pulled, and in before any power", () => {
+    const machine = machineNamed("pfellmar-co-12");
+    expect(startsByPlug(machine).map((s) => [s.plug, s.part])).toEqual([["S", "Engine set"]]);
+    const board = procedureFor(machine, { assembly: "board" });
+    const pulled = stepsIn(board, "unplug").find((s) => s.id === "unplug S")!;
+    expect(pulled.cautions.join()).toContain("starts the engine set by itself");
+    expect(stepsIn(board, "in").map((s) => s.id)).toContain("plug S");
+    expect(stepsIn(board, "first-power")[0]!.cautions.join()).toContain("Sensing plug is in before power");
+  });
+  test("no other plug of it does, and none of a machine whose only source is off", () => {
+    expect(startsByPlug(machineNamed("murgast-abs-60"))).toEqual([]);
+    expect(startsByPlug(machineNamed("velmoor-dw-45"))).toEqual([]);
+  });
+});
+
 describe("plugs and ways in", () => {
   test("a board at the far side of a plug has that plug too", () => {
     const dish = machineNamed("velmoor-dw-45");
@@ -245,7 +263,7 @@ describe("plugs and ways in", () => {
   });
   test("a file that does not say how a piece is held says so; one that does makes steps of it, undone in reverse", () => {
     const canteen = machineNamed("ramsgrat-ct-60");
-    expect(accessTo(canteen, "valve").lacks.join()).toContain("how Water valve is held");
+    expect(accessTo(machineNamed("kaldruun-uc-80"), "loom").lacks.join()).toContain("how Wiring is held");
     const plan = procedureFor(canteen, { assembly: "main-board" });
     const out = stepsIn(plan, "out").map((s) => s.id);
     expect(out).toEqual(["joint 0 screw", "joint 1 stand-off", "joint 2 tab", "out"]);

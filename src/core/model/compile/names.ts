@@ -96,7 +96,9 @@ class NameCheck {
       ),
     );
     chain.forEach((t, i) => this.test(t, ["chain", i]));
-    functions.forEach((f, i) => this.test(f.shown, ["functions", i, "shown"]));
+    functions.forEach((f, i) => {
+      if ("shown" in f) this.test(f.shown, ["functions", i, "shown"]);
+    });
   }
 
   private test(test: MachineFile["chain"][number], path: Path): void {

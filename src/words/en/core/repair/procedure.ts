@@ -3,6 +3,8 @@ const sized = (text: string, size: string) => (size ? `${text}, ${size}` : text)
 
 /** What core/repair/procedure says to people, in English. */
 export const say = {
+  startsByItself: (part: string) => `Off while any source is on, this plug starts the ${part} by itself`,
+  inBeforePower: (plug: string, part: string) => `${plug} is in before power: off, it starts the ${part} by itself`,
   noAssemblyAssembly: (assembly: string) => `no assembly ${assembly}`,
   matchAndCause: "Number, cause, a look",
   settingsOfTheOldOne: "Settings and counters, while the old one lives",
