@@ -48,6 +48,8 @@ export {
   type UnitSign,
   type View,
 } from "./kind";
+export { LETS_GO_ABOUT, RELAY_BOUNDS } from "./relay-bounds";
+export { coldOhms } from "./kinds/fuse";
 export { ntcOhms } from "./kinds/ntc";
 export { PART_KINDS, partKind } from "./kinds/registry";
 export { kindName } from "./kind-name";

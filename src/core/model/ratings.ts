@@ -24,6 +24,8 @@ export interface Ratings {
   /** Minutes of rest before it may be started again. */
   readonly restMinutes?: number;
   readonly current?: "ac" | "dc";
+  /** Of a fuse, as its kind names them. */
+  readonly family?: string;
   /** The place whose warmth, level or magnet it feels. */
   readonly place?: string;
 }
@@ -45,6 +47,7 @@ const NAMES: ReadonlySet<string> = new Set<keyof Ratings>([
   "ohms0",
   "restMinutes",
   "current",
+  "family",
   "place",
 ]);
 

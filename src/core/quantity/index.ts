@@ -11,6 +11,7 @@ export {
   type Quantity,
   quantityText,
   readQuantity,
+  readSpan,
   type Typed,
   unitOfQuantity,
 } from "./units";

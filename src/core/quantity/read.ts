@@ -77,10 +77,27 @@ const LETTER_POINT = /^([+-]?\d*)([kKMGRrmuµ])(\d+)\s*([a-zA-ZΩΩω]*)$/;
 /** Digits in groups of three, ISO 80000-1: 12 500. Any other gap, as in "12 34", may be two readings and is none. */
 const THOUSANDS = /^[+-]?\d{1,3}(?:\s\d{3})+(?!\s*\d)/;
 
+/** A comma with three digits behind it, and no nought before: a thousand to one, a fraction to the other. */
+const EITHER_WAY = /^[+-]?[1-9]\d{0,2},\d{3}(?!\d)/;
+
+/** "1,500" as 1500 and as 1.5 for the question which is meant; null for what can be read one way only. */
+export function eitherWay(text: string): { readonly whole: string; readonly fraction: string } | null {
+  const comma = EITHER_WAY.exec(text.trim().replace("\u2212", "-"))?.[0];
+  if (!comma) return null;
+  return { whole: comma.replace(",", ""), fraction: String(Number(comma.replace(",", "."))) };
+}
+
+/**
+ * Microfarads as the trade writes them: `35 mf`, `35 MFD`, `10 mfd`. A capacitor of thousandths of a farad is printed in
+ * microfarads, so that an m before an f is never one of them.
+ */
+const MICROFARADS = /(\d|\d[.,]|[.,]\d)\s*(?:mfd|mf|ufd|µfd)$/i;
+
 /** Reads one number with an optional prefix and unit. Returns null when it is none. */
 export function readEngineering(text: string): { value: number; unit: Asked | null } | null {
   const plain = text
     .trim()
+    .replace(MICROFARADS, "$1 uF")
     .replace(/\u2212/g, "-")
     .replace(THOUSANDS, (grouped) => grouped.replace(/\s/g, ""))
     .replace(/^([+-]?\d*),(\d*)/, "$1.$2");
@@ -148,6 +165,8 @@ export function parseReading(text: string, asked: Asked): ReadResult {
       rest = rest.replace(pattern, " ").trim();
     }
 
+  const either = eitherWay(rest);
+  if (either) return no(say.whichIsMeant(rest.slice(0, 40), either.whole, either.fraction));
   const single = readEngineering(rest);
   if (single) {
     const wrong = unitMismatch(single.unit, asked) ?? impossible(single.value, asked);
@@ -162,7 +181,7 @@ export function parseReading(text: string, asked: Asked): ReadResult {
   const range = RANGE.exec(rest);
   if (range) {
     const right = readEngineering(range[2]!);
-    const left = readEngineering(range[1]!);
+    const left = readEngineering(withUnitOf(range[2]!, range[1]!));
     if (left && right) {
       const wrong =
         unitMismatch(left.unit, asked) ??
@@ -179,6 +198,16 @@ export function parseReading(text: string, asked: Asked): ReadResult {
     }
   }
   return no(say.isNoReadingTypeA(typed.slice(0, 40)));
+}
+
+/**
+ * The first of two ends with the unit of the second where it has none and would stand above it: `108-130u` is 108 to
+ * 130 µF.
+ */
+export function withUnitOf(second: string, first: string): string {
+  const [, number, tail] = /^([+-]?[\d.,]+)\s*(\D*)$/.exec(second.trim()) ?? [];
+  const [low, high] = [Number(first.replace(",", ".")), Number((number ?? "").replace(",", "."))];
+  return tail && low <= high ? `${first.trim()}${tail}` : first;
 }
 
 function unitMismatch(unit: Asked | null, asked: Asked): string | null {

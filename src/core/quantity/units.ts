@@ -1,5 +1,5 @@
 import { decimal, engineering } from "./format";
-import { readEngineering } from "./read";
+import { eitherWay, readEngineering, withUnitOf } from "./read";
 import { say } from "#words/core/quantity";
 
 /**
@@ -60,7 +60,8 @@ const TYPED: Readonly<Partial<Record<Quantity, Readonly<Record<string, number>>>
   volts: { v: 1, vac: 1, vdc: 1, volt: 1, volts: 1, mv: 1e-3, kv: 1e3 },
   amperes: { a: 1, amp: 1, amps: 1, ma: 1e-3, ua: 1e-6, µa: 1e-6 },
   watts: { w: 1, watt: 1, watts: 1, kw: 1e3, mw: 1e-3, hp: 745.7 },
-  farads: { f: 1, mf: 1e-3, uf: 1e-6, µf: 1e-6, nf: 1e-9, pf: 1e-12 },
+  // As the trade writes them: an m before an f is a microfarad.
+  farads: { f: 1, mf: 1e-6, mfd: 1e-6, ufd: 1e-6, µfd: 1e-6, uf: 1e-6, µf: 1e-6, nf: 1e-9, pf: 1e-12 },
   henries: { h: 1, mh: 1e-3, uh: 1e-6, µh: 1e-6 },
   hertz: { hz: 1, khz: 1e3 },
   seconds: { s: 1, sec: 1, ms: 1e-3, us: 1e-6, µs: 1e-6, min: 60, h: 3600, d: 86400 },
@@ -98,6 +99,8 @@ export function readQuantity(text: string, quantity: Quantity, liked: Liked): Ty
   const typed = text.trim();
   if (typed === "") return { ok: false, sentence: say.nothingTypedYet };
   if (OPEN.test(typed)) return quantity === "ohms" ? { ok: true, value: Infinity } : no(typed, quantity, liked);
+  const either = eitherWay(typed);
+  if (either) return { ok: false, sentence: say.whichIsMeant(typed.slice(0, 30), either.whole, either.fraction) };
   if (quantity === "celsius") return readTemperature(typed, liked);
   if (quantity === "area") return readWire(typed, liked);
   if (quantity === "share") return readShare(typed);
@@ -119,6 +122,22 @@ export function readQuantity(text: string, quantity: Quantity, liked: Liked): Ty
       sentence: say.isInAnotherUnitThis(typed.slice(0, 30), unitWords(quantity, liked)),
     };
   return done(plain.value, typed, quantity, liked);
+}
+
+/** A number or two ends, lowest first, or a sentence why it is neither. */
+export type TypedSpan =
+  | { readonly ok: true; readonly low: number; readonly high: number }
+  | { readonly ok: false; readonly sentence: string };
+
+/** Reads a print that may be a span: `108-130 MFD` of a start capacitor, `8u`. The unit at its end counts for both. */
+export function readSpan(text: string, quantity: Quantity, liked: Liked): TypedSpan {
+  const ends = /^([\d.,]+[^\d-–]*?)\s*(?:-|–|to)\s*([\d.,].*)$/.exec(text.trim());
+  const [low, high] = ends
+    ? [readQuantity(withUnitOf(ends[2]!, ends[1]!), quantity, liked), readQuantity(ends[2]!, quantity, liked)]
+    : [readQuantity(text, quantity, liked), readQuantity(text, quantity, liked)];
+  if (!low.ok) return low;
+  if (!high.ok) return high;
+  return { ok: true, low: Math.min(low.value, high.value), high: Math.max(low.value, high.value) };
 }
 
 function done(value: number, typed: string, quantity: Quantity, liked: Liked): Typed {

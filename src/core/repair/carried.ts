@@ -1,4 +1,4 @@
-import { has, type Machine, type Part, ratings, type SetupEntry } from "../model";
+import { has, type Machine, type Part, ratings, type SetupEntry, RELAY_BOUNDS } from "../model";
 import { quantityText } from "../quantity";
 import { nominalValues, NoOperatingPoint, Simulator } from "../simulate";
 import { ratedLinks, weakestFirst } from "../workbench";
@@ -160,7 +160,7 @@ export function joinedByLeads(machine: Machine): (node: number) => number {
 }
 
 /** A coil bears this many times its volts for good, and is sure to pull in from this share; from memory. */
-const COIL = { most: 1.2, pullsIn: 0.75 } as const;
+const COIL = { most: 1.2, pullsIn: RELAY_BOUNDS.dc.pulledInBy } as const;
 
 /** What the coils of new relays get where they get most. */
 export function coilVolts(after: Machine, added: readonly Part[]): readonly Carried[] {

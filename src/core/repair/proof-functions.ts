@@ -44,8 +44,9 @@ export function functionSteps(machine: Machine, stepOf: StepOf, also: AlsoShown)
     let isShown = false;
     const steps = named
       .filter((row) => row.of === f.id)
-      .flatMap((row): readonly ProofStep[] => {
-        if ("eye" in row) return [byEye("functions", { ...f, id: `${f.id}: ${row.eye}` }, row.eye)];
+      .flatMap((row, i): readonly ProofStep[] => {
+        // Named by its place: a step's name is kept with its result, and is short.
+        if ("eye" in row) return [byEye("functions", { ...f, id: `${f.id.slice(0, 40)} by eye ${i}` }, row.eye)];
         const test = makeTest(row.shown.setup, row.shown.function, row.shown.red, row.shown.black);
         const made = stepOf("functions", test, say.functionBy(f.words, titleOf(machine, test)));
         const before = also.get(testKey(test));

@@ -11,7 +11,12 @@ export interface Calibration {
   readonly slope: number;
   /** Largest distance from that line. */
   readonly bend: number;
+  /** Largest error left once the zero, the span, or both were set as well as they can be. */
+  readonly left: Readonly<Record<Adjustment, number>>;
 }
+
+/** What an indicator lets one set. */
+export type Adjustment = "zero" | "span" | "both";
 
 /** Throws `Refused` with fewer than two pairs, or with all stimuli alike. */
 export function calibrate(pairs: readonly (readonly [stimulus: number, indicated: number])[]): Calibration {
@@ -23,13 +28,33 @@ export function calibrate(pairs: readonly (readonly [stimulus: number, indicated
   const slope = pairs.reduce((s, p) => s + (p[0] - mx) * (p[1] - my), 0) / sxx;
   const offset = my - slope * mx;
   const errors = pairs.map(([x, y]) => y - x);
+  const bend = Math.max(...pairs.map(([x, y]) => Math.abs(y - offset - slope * x)));
+  const squares = pairs.reduce((s, p) => s + p[0] ** 2, 0);
+  const gain = pairs.reduce((s, p) => s + p[0] * p[1], 0) / squares;
   return {
     errors,
     worst: errors.reduce((w, e) => (Math.abs(e) > Math.abs(w) ? e : w), 0),
     offset,
     slope,
-    bend: Math.max(...pairs.map(([x, y]) => Math.abs(y - offset - slope * x))),
+    bend,
+    left: {
+      zero: (Math.max(...errors) - Math.min(...errors)) / 2,
+      span: Math.max(...pairs.map(([x, y]) => Math.abs(y / gain - x))),
+      both: bend / Math.abs(slope),
+    },
   };
+}
+
+/** Of an indicator's whole range, so much is taken as allowed where nobody said; estimate E58. */
+const USUAL_ALLOWED = 0.001;
+
+/**
+ * The least that has to be set to bring every error within what is allowed: the zero alone, the span alone, or both.
+ * Null where it is bent and nothing helps. Where nobody said what is allowed, what the bend leaves is.
+ */
+export function adjustmentFor(c: Calibration, range: number, allowed?: number): Adjustment | null {
+  const enough = allowed ?? Math.max(2 * c.bend, USUAL_ALLOWED * range);
+  return (["zero", "span", "both"] as const).find((a) => c.left[a] <= enough) ?? null;
 }
 
 function work(given: Given): Sheet {
@@ -47,6 +72,7 @@ function work(given: Given): Sheet {
   const allowed = given.number("allowed");
   const show = (v: number) => quantityText(v, "plain");
   const worst = Math.abs(c.worst);
+  const range = Math.max(...rows.map(([x]) => x)) - Math.min(...rows.map(([x]) => x));
   return {
     lines: [
       {
@@ -62,11 +88,14 @@ function work(given: Given): Sheet {
         source: say.leastSquares,
       },
       { label: say.bendAboutThatLine, text: show(c.bend) },
+      ...(allowed === undefined && worst > 0
+        ? [{ label: say.whatToSet, text: adjustmentWords(c, adjustmentFor(c, range), show) }]
+        : []),
     ],
     ...(allowed === undefined
       ? {}
       : {
-          verdict: verdictOf(worst, allowed, show, c),
+          verdict: verdictOf(worst, allowed, show, c, range),
         }),
     table: {
       head: ["True", "Shown", "Error"],
@@ -101,12 +130,23 @@ export const calibrationTool: Tool = {
   work,
 };
 
-function verdictOf(worst: number, allowed: number, show: (v: number) => string, c: Calibration): Verdict {
+function verdictOf(
+  worst: number,
+  allowed: number,
+  show: (v: number) => string,
+  c: Calibration,
+  range: number,
+): Verdict {
   if (worst <= allowed) return { kind: "good" as const, words: say.withinShowEverywhere(show(allowed)) };
-  if (c.bend <= allowed)
-    return {
-      kind: "bad" as const,
-      words: Math.abs(c.slope - 1) < 0.02 ? say.offByEverywhereAdjustIts(show(c.offset)) : say.offInProportionAdjustIts,
-    };
-  return { kind: "bad" as const, words: say.offAndBentNoAdjustment };
+  return { kind: "bad" as const, words: adjustmentWords(c, adjustmentFor(c, range, allowed), show) };
+}
+
+/** What to set, which way and by how much. */
+function adjustmentWords(c: Calibration, adjustment: Adjustment | null, show: (v: number) => string): string {
+  const [zero, span] = [show(Math.abs(c.offset)), quantityText(Math.abs(1 / c.slope - 1), "share")];
+  const [down, up] = [c.offset > 0, c.slope < 1];
+  const mean = c.errors.reduce((sum, e) => sum + e, 0) / c.errors.length;
+  if (adjustment === "zero") return say.zeroIsOff(show(Math.abs(mean)), mean > 0);
+  if (adjustment === "span") return say.spanIsOff(span, up);
+  return adjustment === "both" ? say.zeroAndSpanAreOff(zero, down, span, up) : say.offAndBentNoAdjustment;
 }

@@ -1,6 +1,7 @@
 import { quantityText, readQuantity } from "../quantity";
 import { formula, positive, Refused, type Given, type Line, type Sheet, type Tool, type Verdict } from "./tool";
-import { ratings } from "../model";
+import { coldOhms, ratings } from "../model";
+import { carriesFor, FAMILY_NAMES, type FuseFamily, opensWithin } from "./fuse-times";
 import { say } from "#words/core/workbench/fuse";
 
 /** Preferred ratings, amperes (IEC 60127, from memory). */
@@ -13,6 +14,19 @@ export const FUSE_RATINGS = [
 export function fuseFor(amps: number): number | null {
   return FUSE_RATINGS.find((r) => r >= 1.25 * amps - 1e-9) ?? null;
 }
+
+/** How long an inrush is taken to last where nobody said, seconds; common practice, no source. */
+const USUAL_INRUSH = 0.1;
+/** A sound fuse has up to so many times its usual ohms; the leads of the meter come on top, ohms. Estimates E59. */
+const SPREAD = 3;
+const LEADS = 0.3;
+/** Above so many times that it is blown; what lies between is measured again. */
+const BLOWN_ABOVE = 10;
+/** A fuse of unknown rating: up to here it is whole, ohms. */
+const UNKNOWN_BOUND = 20;
+
+/** Whose ohms a family has. */
+const COLD_FAMILY = { quick: "quick", slow: "time-lag", ul: "quick", blade: "blade" } as const;
 
 /** Amperes of loads typed as "325W heater, 0.5A fan", summed. Throws `Refused` naming the load. */
 export function loadSum(
@@ -43,84 +57,149 @@ export function loadSum(
   return { amps: parts.reduce((sum, p) => sum + p.amps, 0), parts };
 }
 
+/** What one question about a fuse adds to its sheet. */
+interface Found {
+  readonly lines: readonly Line[];
+  readonly verdict?: Verdict;
+  /** Whether it says why a fuse blew. */
+  readonly isCause?: boolean;
+}
+
+const amps = (value: number) => quantityText(value, "amperes");
+const NOTHING: Found = { lines: [] };
+
+/** The loads together, the rating they want, and whether the one fitted carries them, by its family. */
+function loadsOf(given: Given, volts: number, family: FuseFamily): Found {
+  if (!given.text("loads")) return NOTHING;
+  const [fitted, print] = [given.number("fitted"), given.number("print")];
+  const sum = loadSum(given.text("loads"), volts, given);
+  const wanted = fuseFor(sum.amps);
+  const lines: Line[] = [
+    {
+      label: say.loadsTogether,
+      text: amps(sum.amps),
+      big: true,
+      formula: `${sum.parts.map((p) => amps(p.amps)).join(" + ")} = ${amps(sum.amps)}`,
+      source: say.sumOfCurrentsTakenAs,
+    },
+    {
+      label: say.nextRatingAbove,
+      text: wanted === null ? say.beyondSmallFuses : amps(wanted),
+      formula: formula("1.25 × I", `1.25 × ${amps(sum.amps)}`, amps(1.25 * sum.amps)),
+      source: say.iec60127RatingsAndA,
+    },
+  ];
+  if (fitted === undefined) return { lines };
+  if (fitted >= sum.amps && print === undefined && wanted !== null && fitted > 2 * wanted)
+    return { lines, verdict: { kind: "bad", words: say.farTooLargeItProtects } };
+  if (fitted >= sum.amps) return { lines, verdict: { kind: "good", words: say.itCarriesTheLoads } };
+  const over = overloadOf(family, sum.amps / fitted);
+  return { lines: [...lines, over.line], verdict: over.verdict, isCause: over.verdict.kind === "bad" };
+}
+
+/** Whether an overload that lasts opens a fuse of a family, and within what time. */
+function overloadOf(family: FuseFamily, ratio: number): { readonly line: Line; readonly verdict: Verdict } {
+  const { most } = opensWithin(family, ratio);
+  const line = {
+    label: say.overloaded,
+    text: say.timesItsRating(quantityText(ratio, "plain")),
+    source: say.boundsOf(FAMILY_NAMES[family]),
+  };
+  if (ratio <= carriesFor(family)) return { line, verdict: { kind: "unsure", words: say.overloadedYetItHolds } };
+  if (most === Infinity) return { line, verdict: { kind: "unsure", words: say.overloadedItMayOpen } };
+  return { line, verdict: { kind: "bad", words: say.blownByLoadWithin(quantityText(most, "seconds")) } };
+}
+
+/** The largest inrush and how long it lasts, against what its family bears. */
+function inrushOf(given: Given, family: FuseFamily): Found {
+  const [fitted, start, lasts] = [given.number("fitted"), given.number("start"), given.number("lasts")];
+  if (start === undefined || fitted === undefined) return NOTHING;
+  const ratio = start / fitted;
+  const { least, most } = opensWithin(family, ratio);
+  const line = {
+    label: say.withTheStartCurrent,
+    text: say.timesItsRatingForA(
+      quantityText(ratio, "plain"),
+      lasts === undefined ? null : quantityText(lasts, "seconds"),
+    ),
+    source: say.opensBetween(
+      FAMILY_NAMES[family],
+      least > 0 ? quantityText(least, "seconds") : null,
+      Number.isFinite(most) ? quantityText(most, "seconds") : null,
+    ),
+  };
+  const during = lasts ?? USUAL_INRUSH;
+  if (during >= most)
+    return { lines: [line], verdict: { kind: "bad", words: say.blownByInrushWrongType }, isCause: true };
+  if (ratio > 1 && during > least) return { lines: [line], verdict: { kind: "unsure", words: say.inrushMayOpenIt } };
+  return { lines: [line], verdict: { kind: "good", words: say.itBearsTheInrush } };
+}
+
+/** What the ohms behind it would let flow. */
+function behindIt(given: Given, volts: number): Found {
+  const [dead, fitted] = [given.number("dead"), given.number("fitted")];
+  if (dead === undefined)
+    return given.text("blown") === "yes"
+      ? { lines: [], verdict: { kind: "unsure", words: say.whyDidItBlowMeasure } }
+      : NOTHING;
+  const feeds = dead === 0 ? Infinity : volts / dead;
+  const flows = Number.isFinite(feeds) ? amps(feeds) : null;
+  const line = {
+    label: say.behindItDead,
+    text: say.deadPartAtMost(quantityText(dead, "ohms"), flows ?? say.aShort),
+    formula: formula(
+      "I = V / R",
+      `${quantityText(volts, "volts")} / ${quantityText(dead, "ohms")}`,
+      flows ?? say.withoutEnd,
+    ),
+    source: say.ohmsLawCoilsChokeSo,
+  };
+  return fitted !== undefined && feeds > 3 * fitted
+    ? { lines: [line], verdict: { kind: "bad", words: say.stillShortedBehindItFind } }
+    : { lines: [line] };
+}
+
+/** Its own ohms against those of a sound one of its family and rating. */
+function itself(given: Given, family: FuseFamily): Found {
+  const [fuse, rating] = [given.number("fuse"), given.number("fitted") ?? given.number("print")];
+  if (fuse === undefined) return NOTHING;
+  const sound = coldOhms(rating ?? 1, COLD_FAMILY[family]);
+  const bound = rating === undefined ? UNKNOWN_BOUND : SPREAD * sound + LEADS;
+  let text: string = say.measureAgain;
+  if (fuse <= bound) text = say.whole;
+  else if (fuse === Infinity || fuse > BLOWN_ABOVE * bound) text = say.blown;
+  return {
+    lines: [
+      {
+        label: say.theFuseItself,
+        text,
+        ...(rating === undefined ? {} : { formula: say.aSoundOneHas(quantityText(sound, "ohms")) }),
+        source: rating === undefined ? say.withoutItsRating : say.deadAndOutOfIts,
+      },
+    ],
+  };
+}
+
 function work(given: Given): Sheet {
   const volts = given.number("volts") ?? 230;
   positive(volts, say.theSupply, "volts");
-  const lines: Line[] = [];
-  let verdict: Verdict | undefined;
-  const fitted = given.number("fitted");
-  const print = given.number("print");
-  if (given.text("loads")) {
-    const sum = loadSum(given.text("loads"), volts, given);
-    const wanted = fuseFor(sum.amps);
-    lines.push({
-      label: say.loadsTogether,
-      text: quantityText(sum.amps, "amperes"),
-      big: true,
-      formula: `${sum.parts.map((p) => quantityText(p.amps, "amperes")).join(" + ")} = ${quantityText(sum.amps, "amperes")}`,
-      source: say.sumOfCurrentsTakenAs,
-    });
-    lines.push({
-      label: say.nextRatingAbove,
-      text: wanted === null ? "beyond small fuses" : quantityText(wanted, "amperes"),
-      formula: formula(
-        "1.25 × I",
-        `1.25 × ${quantityText(sum.amps, "amperes")}`,
-        quantityText(1.25 * sum.amps, "amperes"),
-      ),
-      source: say.iec60127RatingsAndA,
-    });
-    if (fitted !== undefined)
-      if (fitted < sum.amps) verdict = { kind: "bad", words: say.blownByLoadAllTogether };
-      else if (print === undefined && wanted !== null && fitted > 2 * wanted)
-        verdict = { kind: "bad", words: say.farTooLargeItProtects };
-      else verdict = { kind: "good", words: say.itCarriesTheLoads };
-    const motor = given.number("start");
-    if (motor !== undefined && fitted !== undefined) {
-      lines.push({
-        label: say.withTheStartCurrent,
-        text: say.timesItsRatingForA(quantityText(motor / fitted, "plain")),
-        source: given.text("type") === "quick" ? say.aQuickFuseBlowsFrom : say.aSlowFuseBearsAbout,
-      });
-      if (motor / fitted > (given.text("type") === "quick" ? 2 : 10))
-        verdict = { kind: "bad", words: say.blownByInrushWrongType };
-    }
-  }
-  const dead = given.number("dead");
-  if (dead !== undefined) {
-    const feeds = dead === 0 ? Infinity : volts / dead;
-    lines.push({
-      label: say.behindItDead,
-      text: say.deadPartAtMost(
-        quantityText(dead, "ohms"),
-        Number.isFinite(feeds) ? quantityText(feeds, "amperes") : "a short",
-      ),
-      formula: formula(
-        "I = V / R",
-        `${quantityText(volts, "volts")} / ${quantityText(dead, "ohms")}`,
-        Number.isFinite(feeds) ? quantityText(feeds, "amperes") : say.withoutEnd,
-      ),
-      source: say.ohmsLawCoilsChokeSo,
-    });
-    if (fitted !== undefined && feeds > 3 * fitted)
-      verdict = {
-        kind: "bad",
-        words: say.stillShortedBehindItFind,
-      };
-  } else if (given.text("blown") === "yes") verdict = { kind: "unsure", words: say.whyDidItBlowMeasure };
-  const fuse = given.number("fuse");
-  if (fuse !== undefined)
-    lines.push({
-      label: say.theFuseItself,
-      text: fuse < 2 ? "whole" : "blown",
-      source: say.deadAndOutOfIts,
-    });
-  if (print !== undefined && fitted !== undefined && print !== fitted)
-    verdict = {
-      kind: "bad",
-      words: say.wrongSizeWhereIsPrinted(quantityText(fitted, "amperes"), quantityText(print, "amperes")),
-    };
-  if (lines.length === 0 && !verdict) throw new Refused(say.typeTheLoadsBehindIt);
+  const family = given.text("type") as FuseFamily;
+  const [fitted, print] = [given.number("fitted"), given.number("print")];
+  const [loads, inrush] = [loadsOf(given, volts, family), inrushOf(given, family)];
+  const [behind, own] = [behindIt(given, volts), itself(given, family)];
+  const isWrong = print !== undefined && fitted !== undefined && print !== fitted;
+  const size: Found = isWrong
+    ? { lines: [], verdict: { kind: "bad", words: say.wrongSizeWhereIsPrinted(amps(fitted), amps(print)) } }
+    : NOTHING;
+  const lines = [loads, inrush, behind, own].flatMap((f) => f.lines);
+  // What is worst for whoever fits a new one is said first; of one that blew, then why.
+  const isShorted = behind.verdict?.kind === "bad";
+  const causes = [inrush, loads].filter((f) => f.isCause);
+  const verdicts = [size, isShorted ? behind : NOTHING, ...causes, behind, inrush, loads].flatMap(
+    (f) => f.verdict ?? [],
+  );
+  if (lines.length === 0 && verdicts.length === 0) throw new Refused(say.typeTheLoadsBehindIt);
+  const verdict = verdicts.find((v) => v.kind !== "good") ?? verdicts[0];
   return {
     lines,
     ...(verdict ? { verdict } : {}),
@@ -143,13 +222,11 @@ export const fuseTool: Tool = {
     {
       key: "type",
       label: say.type,
-      choices: [
-        ["slow", "slow"],
-        ["quick", "quick"],
-      ],
+      choices: (["slow", "quick", "ul", "blade"] as const).map((f) => [f, FAMILY_NAMES[f]] as const),
       preset: "slow",
     },
     { key: "start", label: say.largestInrush, quantity: "amperes" },
+    { key: "lasts", label: say.itLasts, quantity: "seconds", hint: "100 ms" },
     {
       key: "blown",
       label: say.itIsBlown,
@@ -165,10 +242,12 @@ export const fuseTool: Tool = {
   ],
   work,
   fill(part, machine): Record<string, string> {
-    const { amps } = ratings(part);
+    const { amps: rating, family } = ratings(part);
+    const type = (["slow", "quick", "blade"] as const).find((f) => COLD_FAMILY[f] === family);
     return {
       volts: String(machine.file.supply.volts),
-      ...(amps ? { print: String(amps), fitted: String(amps) } : {}),
+      ...(rating ? { print: String(rating), fitted: String(rating) } : {}),
+      ...(type ? { type } : {}),
     };
   },
 };

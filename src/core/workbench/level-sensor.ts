@@ -2,7 +2,23 @@ import { quantityText } from "../quantity";
 import { formula, readList, Refused, type Given, type Line, type Sheet, type Tool, type Verdict } from "./tool";
 import { say } from "#words/core/workbench/level-sensor";
 
-/** A potentiometer swept from end to end: ohms from the wiper to one end, in the order turned. */
+/** How the ohms of a potentiometer follow its turn. */
+export const TAPERS = ["linear", "logarithmic", "reverse logarithmic"] as const;
+export type Taper = (typeof TAPERS)[number];
+
+/**
+ * Share of the whole ohms at a share of the turn. A logarithmic one has a tenth to a fifth at half turn (from memory):
+ * the curve through 15 %, (b^x - 1) / (b - 1).
+ */
+export function taperShare(taper: Taper, turn: number): number {
+  if (taper === "linear") return turn;
+  if (taper === "reverse logarithmic") return 1 - taperShare("logarithmic", 1 - turn);
+  return (LOG_BASE ** turn - 1) / (LOG_BASE - 1);
+}
+const AT_HALF_TURN = 0.15;
+const LOG_BASE = (1 / AT_HALF_TURN - 1) ** 2;
+
+/** A potentiometer swept from end to end: ohms from the wiper to one end, in the order turned, in even steps. */
 export interface Sweep {
   /** Places (1 is the first reading) at which it goes dead. */
   readonly dead: readonly number[];
@@ -10,24 +26,34 @@ export interface Sweep {
   readonly backward: readonly number[];
   readonly least: number;
   readonly most: number;
+  /** The taper that the readings follow best. */
+  readonly taper: Taper;
 }
 
 /**
- * Judges a sweep: dead where it opens or leaps more than a quarter of its range beyond the usual step; backward where
- * it turns round.
+ * Judges a sweep: dead where it opens or leaps more than a quarter of its range beyond the step of its taper; backward
+ * where it turns round. Throws `Refused` with fewer than three readings.
  */
 export function judgeSweep(ohms: readonly number[]): Sweep {
   if (ohms.length < 3) throw new Refused(say.typeThreeReadingsAtLeast, "sweep");
   const finite = ohms.filter(Number.isFinite);
   const [least, most] = [Math.min(...finite), Math.max(...finite)];
-  const range = most - least;
+  const range = most - least || 1;
   const rises = (finite[finite.length - 1] ?? 0) >= (finite[0] ?? 0);
-  const dead = ohms.flatMap((v, i) =>
-    !Number.isFinite(v) ||
-    (i > 0 && Number.isFinite(ohms[i - 1]!) && Math.abs(v - ohms[i - 1]!) > 0.25 * range + range / (ohms.length - 1))
-      ? [i + 1]
-      : [],
-  );
+  const shares = ohms.map((v) => (v - least) / range);
+  const turnAt = (i: number) => (rises ? i : ohms.length - 1 - i) / (ohms.length - 1);
+  // Half of the readings lie nearer than the median: one dead spot does not make another taper of it.
+  const misses = (taper: Taper) => {
+    const off = shares.flatMap((s, i) => (Number.isFinite(s) ? [Math.abs(s - taperShare(taper, turnAt(i)))] : []));
+    return off.sort((a, b) => a - b)[Math.floor(off.length / 2)] ?? 0;
+  };
+  const taper = TAPERS.reduce((best, t) => (misses(t) < misses(best) - 0.02 ? t : best));
+  const isLeap = (i: number) => {
+    if (i === 0 || !Number.isFinite(ohms[i - 1]!)) return false;
+    const step = taperShare(taper, turnAt(i)) - taperShare(taper, turnAt(i - 1));
+    return Math.abs(shares[i]! - shares[i - 1]!) > 0.25 + Math.abs(step);
+  };
+  const dead = ohms.flatMap((v, i) => (!Number.isFinite(v) || isLeap(i) ? [i + 1] : []));
   const backward = ohms.flatMap((v, i) =>
     i > 0 &&
     Number.isFinite(v) &&
@@ -37,7 +63,7 @@ export function judgeSweep(ohms: readonly number[]): Sweep {
       ? [i + 1]
       : [],
   );
-  return { dead, backward, least, most };
+  return { dead, backward, least, most, taper };
 }
 
 function work(given: Given): Sheet {
@@ -104,6 +130,9 @@ function work(given: Given): Sheet {
       text: `${quantityText(sweep.least, "ohms")} to ${quantityText(sweep.most, "ohms")}`,
       big: true,
     });
+    lines.push({ label: say.taper, text: say.tapers[sweep.taper], source: say.tapersFromMemory });
+    const wanted = given.text("taper");
+    const isOther = wanted !== "" && wanted !== sweep.taper;
     const print = given.number("print");
     const off = print !== undefined && Math.abs(sweep.most / print - 1) > 0.2;
     if (print !== undefined)
@@ -125,6 +154,7 @@ function work(given: Given): Sheet {
         words: say.turnsBackAtReadingSweep(sweep.backward.join(", ")),
       };
     else if (off) verdict = { kind: "bad", words: say.evenButNotItsPrint };
+    else if (isOther) verdict = { kind: "bad", words: say.anotherTaper };
     else verdict = { kind: "good", words: say.evenFromEndToEnd };
   }
   return {
@@ -161,6 +191,13 @@ export const levelSensorTool: Tool = {
     { key: "acted", label: say.ohmsActedOn, quantity: "ohms", under: "Switch" },
     { key: "sweep", label: say.ohmsEndToEnd, under: "Potentiometer", hint: "0.2 210 430 640 850 1.05k" },
     { key: "print", label: say.itsPrint, quantity: "ohms", under: "Potentiometer" },
+    {
+      key: "taper",
+      label: say.taperWanted,
+      choices: [["", "–"], ...TAPERS.map((t) => [t, say.tapers[t]] as const)],
+      preset: "",
+      under: "Potentiometer",
+    },
   ],
   work,
   fill(part): Record<string, string> {

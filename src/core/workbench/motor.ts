@@ -1,4 +1,4 @@
-import { quantityText } from "../quantity";
+import { quantityText, readSpan } from "../quantity";
 import { INSULATION_CLASS_I, judgeInsulation } from "./heater";
 import { formula, positive, Refused, type Given, type Line, type Sheet, type Tool, type Verdict } from "./tool";
 import { ratings } from "../model";
@@ -123,10 +123,14 @@ function work(given: Given): Sheet {
   const toCase = given.number("case");
   if (toCase !== undefined)
     judge(say.toItsCase, judgeInsulation(toCase, INSULATION_CLASS_I), undefined, say.en506782020ClassI);
-  const [farads, print] = [given.number("farads"), given.number("print")];
-  if (farads !== undefined && print !== undefined) {
-    positive(print, say.thePrint, "print");
-    const share = farads / print - 1;
+  const farads = given.number("farads");
+  if (farads !== undefined && given.text("print") !== "") {
+    const print = readSpan(given.text("print"), "farads", given.liked);
+    if (!print.ok) throw new Refused(print.sentence, "print");
+    positive(print.low, say.thePrint, "print");
+    // Of a span, as start capacitors have it, what lies within is nothing lost.
+    const nearest = Math.min(print.high, Math.max(print.low, farads));
+    const share = farads / nearest - 1;
     judge(
       say.runCapacitor,
       Math.abs(share) <= CAPACITOR_LOST
@@ -138,7 +142,7 @@ function work(given: Given): Sheet {
           },
       formula(
         "C / print - 1",
-        `${quantityText(farads, "farads")} / ${quantityText(print, "farads")} - 1`,
+        `${quantityText(farads, "farads")} / ${quantityText(nearest, "farads")} - 1`,
         quantityText(share, "share"),
       ),
     );
@@ -223,7 +227,7 @@ export const motorTool: Tool = {
     },
     { key: "case", label: say.anyLeadToTheCase, quantity: "ohms", under: "Windings" },
     { key: "farads", label: say.capacitorMeasured, quantity: "farads", under: "Starting", hint: "7.6u" },
-    { key: "print", label: say.itsPrint, quantity: "farads", under: "Starting", hint: "8u" },
+    { key: "print", label: say.itsPrint, under: "Starting", hint: "8u, 108-130 MFD" },
     { key: "starter", label: say.startThermistorCold, quantity: "ohms", under: "Starting" },
     { key: "plate", label: say.plateCurrent, quantity: "amperes", under: "Currents" },
     { key: "running", label: say.clampRunning, quantity: "amperes", under: "Currents" },

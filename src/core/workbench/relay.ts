@@ -1,6 +1,6 @@
 import { quantityText } from "../quantity";
 import { formula, positive, Refused, type Given, type Line, type Sheet, type Tool, type Verdict } from "./tool";
-import { ratings } from "../model";
+import { ratings, RELAY_BOUNDS } from "../model";
 import { say } from "#words/core/workbench/relay";
 
 /** Kinds of load by what they ask of a contact. */
@@ -25,11 +25,46 @@ export function contactShare(load: ContactLoad, direct: boolean, volts: number):
   return CONTACT_LOADS[load].share * (direct && volts > 30 ? 0.1 : 1);
 }
 
-/** What a coil draws: amperes and watts. */
-export function coilDraw(volts: number, ohms: number): { readonly amps: number; readonly watts: number } {
+/** The mains where nobody said, hertz. */
+export const USUAL_HERTZ = 50;
+
+/**
+ * Amperes of a coil of `ohms` and `henries` at `hertz` (0: direct current): V / sqrt(R² + (2 pi f L)²), textbook. A
+ * coil on alternating current is choked by its inductance, and its ohms alone say too much.
+ */
+export function coilAmps(volts: number, ohms: number, henries: number, hertz: number): number {
+  return volts / Math.hypot(ohms, 2 * Math.PI * hertz * henries);
+}
+
+/** The formula of `coilAmps` with its numbers, and where it comes from. */
+export function coilFormula(
+  volts: number,
+  ohms: number,
+  henries: number,
+  hertz: number,
+): { readonly formula: string; readonly source: string } {
+  const [v, r] = [quantityText(volts, "volts"), quantityText(ohms, "ohms")];
+  const amps = quantityText(coilAmps(volts, ohms, henries, hertz), "amperes");
+  if (hertz === 0 || henries === 0)
+    return {
+      formula: formula("I = V / R", `${v} / ${r}`, amps),
+      source: hertz === 0 ? say.ohmsLaw : say.withoutItsHenries,
+    };
+  const chokes = quantityText(2 * Math.PI * hertz * henries, "ohms");
+  return { formula: formula("I = V / √(R² + (2π f L)²)", `${v} / √(${r}² + ${chokes}²)`, amps), source: say.impedance };
+}
+
+/** What a coil draws: amperes, and the watts that warm it. */
+export function coilDraw(
+  volts: number,
+  ohms: number,
+  henries = 0,
+  hertz = 0,
+): { readonly amps: number; readonly watts: number } {
   positive(volts, say.coilVolts, "coilVolts");
   positive(ohms, say.coilOhms, "coilOhms");
-  return { amps: volts / ohms, watts: (volts * volts) / ohms };
+  const amps = coilAmps(volts, ohms, henries, hertz);
+  return { amps, watts: amps * amps * ohms };
 }
 
 /** What one question about a relay adds to its sheet. */
@@ -41,9 +76,14 @@ interface Found {
 /** What the coil draws, and whether its measured resistance is that of a whole coil. */
 function coilOf(given: Given): Found {
   const [volts, typed, amps] = [given.number("coilVolts"), given.number("coilOhms"), given.number("coilAmps")];
+  const kind = given.text("coilCurrent") === "ac" ? "ac" : "dc";
+  const [henries, hertz] = [given.number("henries") ?? 0, kind === "ac" ? (given.number("hertz") ?? USUAL_HERTZ) : 0];
+  // Volts by amperes are the ohms of a coil on direct current only.
+  if (typed === undefined && amps && kind === "ac") throw new Refused(say.ohmsOfAnAcCoil, "coilOhms");
   const ohms = typed ?? (volts !== undefined && amps ? volts / amps : undefined);
   if (volts === undefined || ohms === undefined) return { lines: [], verdicts: [] };
-  const draws = coilDraw(volts, ohms);
+  const draws = coilDraw(volts, ohms, henries, hertz);
+  const bounds = RELAY_BOUNDS[kind];
   const current = quantityText(draws.amps, "amperes");
   return {
     lines: [
@@ -51,13 +91,15 @@ function coilOf(given: Given): Found {
         label: say.coil,
         text: `${current}, ${quantityText(draws.watts, "watts")}`,
         big: true,
-        formula: formula("I = V / R", `${quantityText(volts, "volts")} / ${quantityText(ohms, "ohms")}`, current),
-        source: say.ohmsAndJoulesLaws,
+        ...coilFormula(volts, ohms, henries, hertz),
       },
       {
         label: say.pullsInDropsOut,
-        text: say.aboveCoilVoltsBelowCoil(quantityText(0.75 * volts, "volts"), quantityText(0.1 * volts, "volts")),
-        source: say.usualDataSheets75And,
+        text: say.pulledInByReleasedBy(
+          quantityText(bounds.pulledInBy * volts, "volts"),
+          quantityText(bounds.releasedBy * volts, "volts"),
+        ),
+        source: say.boundsOnly(quantityText(bounds.pulledInBy, "share"), quantityText(bounds.releasedBy, "share")),
       },
       { label: say.itsDriverCarries, text: current },
     ],
@@ -152,6 +194,18 @@ export const relayTool: Tool = {
     { key: "coilVolts", label: say.coilVolts, quantity: "volts", under: "Coil", min: 0 },
     { key: "coilOhms", label: say.coilOhms, quantity: "ohms", under: "Coil" },
     { key: "coilAmps", label: say.orCoilCurrent, quantity: "amperes", under: "Coil" },
+    {
+      key: "coilCurrent",
+      label: say.coilOn,
+      choices: [
+        ["dc", "DC"],
+        ["ac", "AC"],
+      ],
+      preset: "dc",
+      under: "Coil",
+    },
+    { key: "henries", label: say.inductance, quantity: "henries", hint: "12 H", under: "Coil" },
+    { key: "hertz", label: say.hertz, quantity: "hertz", hint: "50", under: "Coil" },
     { key: "measuredCoil", label: say.measuredOhms, quantity: "ohms", under: "Coil" },
     { key: "rated", label: say.contactRating, quantity: "amperes", under: "Contact" },
     { key: "load", label: say.loadCurrent, quantity: "amperes", under: "Contact" },

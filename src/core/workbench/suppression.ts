@@ -1,5 +1,7 @@
 import { quantityText } from "../quantity";
 import { formula, positive, Refused, type Given, type Line, type Sheet, type Tool } from "./tool";
+import { LETS_GO_ABOUT } from "../model";
+import { coilAmps, coilFormula, USUAL_HERTZ } from "./relay";
 import { say } from "#words/core/workbench/suppression";
 
 /** How a coil's current decays through what is across it, down to the current at which the relay lets go. */
@@ -57,9 +59,6 @@ export function rcDecay(
   return { tau, release: t, peak: volts + top };
 }
 
-/** Relays let go at about this share of their rated current; from memory. */
-export const DROP_OUT = 0.2;
-
 /**
  * A capacitor and its resistor for a contact that switches `amps` at `volts`: C = I² / 10 µF, R = V / (10 I^(1 +
  * 50/V)), a rule of thumb, from memory.
@@ -77,18 +76,19 @@ function work(given: Given): Sheet {
     throw new Refused(say.typeTheCoilsVoltsAnd, volts === undefined ? "volts" : "ohms");
   positive(volts, say.coilVolts, "volts");
   positive(ohms, say.coilOhms, "ohms");
-  const henries = given.number("henries") ?? ohms * 0.005;
-  const amps = volts / ohms;
+  const typedHenries = given.number("henries");
+  const henries = typedHenries ?? ohms * 0.005;
   const part = given.text("part");
   const ac = given.text("current") === "ac";
+  const hertz = ac ? (given.number("hertz") ?? USUAL_HERTZ) : 0;
+  const amps = coilAmps(volts, ohms, typedHenries ?? 0, hertz);
   if (ac && (part === "diode" || part === "zener")) throw new Refused(say.aDiodeAcrossAlternatingCurrent, "part");
   const v = (x: number) => quantityText(x, "volts");
   const lines: Line[] = [
     {
       label: say.coilCurrent,
       text: quantityText(amps, "amperes"),
-      formula: formula("I = V / R", `${v(volts)} / ${quantityText(ohms, "ohms")}`, quantityText(amps, "amperes")),
-      source: say.ohmsLaw,
+      ...coilFormula(volts, ohms, typedHenries ?? 0, hertz),
     },
     {
       label: say.energyInTheCoil,
@@ -104,19 +104,19 @@ function work(given: Given): Sheet {
   const table: string[][] = [];
   const row = (name: string, d: Decay) => table.push([name, quantityText(d.release, "seconds"), v(d.peak)]);
   if (!ac) {
-    row("Diode", clampedDecay(volts, ohms, henries, 0.7, DROP_OUT));
-    row(say.diodeAndZenerOfThe, clampedDecay(volts, ohms, henries, volts + 0.7, DROP_OUT));
-    row(say.resistorOfTheCoilOhms, resistorDecay(volts, ohms, henries, ohms, DROP_OUT));
+    row("Diode", clampedDecay(volts, ohms, henries, 0.7, LETS_GO_ABOUT));
+    row(say.diodeAndZenerOfThe, clampedDecay(volts, ohms, henries, volts + 0.7, LETS_GO_ABOUT));
+    row(say.resistorOfTheCoilOhms, resistorDecay(volts, ohms, henries, ohms, LETS_GO_ABOUT));
   }
   const rc = rcMember(volts, amps);
   if (!ac)
     row(
       `RC: ${quantityText(rc.farads, "farads")}, ${quantityText(rc.ohms, "ohms")}`,
-      rcDecay(volts, ohms, henries, rc.farads, rc.ohms, DROP_OUT),
+      rcDecay(volts, ohms, henries, rc.farads, rc.ohms, LETS_GO_ABOUT),
     );
-  row(say.varistorOfV(v(2 * volts)), clampedDecay(volts, ohms, henries, 2 * volts, DROP_OUT));
+  row(say.varistorOfV(v(2 * volts)), clampedDecay(volts, ohms, henries, 2 * volts, LETS_GO_ABOUT));
   if (part === "diode") {
-    const d = clampedDecay(volts, ohms, henries, 0.7, DROP_OUT);
+    const d = clampedDecay(volts, ohms, henries, 0.7, LETS_GO_ABOUT);
     lines.push(
       {
         label: say.releaseDelayWithADiode,
@@ -148,7 +148,7 @@ function work(given: Given): Sheet {
       source: say.aThirdAboveTheHighest,
     });
   if (part === "zener") {
-    const d = clampedDecay(volts, ohms, henries, volts + 0.7, DROP_OUT);
+    const d = clampedDecay(volts, ohms, henries, volts + 0.7, LETS_GO_ABOUT);
     lines.push({
       label: say.releaseDelayWithAZener,
       text: quantityText(d.release, "seconds"),
@@ -191,6 +191,7 @@ export const suppressionTool: Tool = {
       ],
       preset: "dc",
     },
+    { key: "hertz", label: say.hertz, quantity: "hertz", hint: "50" },
     {
       key: "part",
       label: say.acrossIt,

@@ -58,6 +58,8 @@ describe("functions shown after a board swap", () => {
       const key = testKey(makeTest(t.setup, t.function, t.red, t.black));
       expect(steps.filter((s) => s.test && testKey(s.test) === key).length, key).toBe(1);
     }
+    // A result is kept by the name of its step, which the journal takes up to eighty characters long.
+    expect(Math.max(...steps.map((step) => step.id.length))).toBeLessThanOrEqual(80);
     for (const f of machine.file.functions) if ("eye" in f) expect(eye, f.eye).toContain(f.eye);
     expect(new Set(steps.map((s) => s.id)).size).toBe(steps.length);
     const small = machine.file.pieces.find((p) => !p.board && !p.licensed)!;

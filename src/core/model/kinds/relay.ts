@@ -1,3 +1,4 @@
+import { LETS_GO_ABOUT, RELAY_BOUNDS } from "../relay-bounds";
 import { z } from "zod";
 import { id, number } from "../scalar";
 import { definePart, OPEN } from "../kind";
@@ -49,8 +50,8 @@ export const relay = definePart({
       if (!conditions.powered && conditions.made.has(own)) return state === 1 ? null : { state: 1, delay: 0.01 };
       if (mode === "coil-open") return state === 1 ? { state: 0, delay: 0.005 } : null;
       const volts = Math.max(Math.abs(view.dc("coil-a", "coil-b")), view.ac("coil-a", "coil-b"));
-      if (state === 0 && volts > 0.75 * fields.coilVolts) return { state: 1, delay: 0.01 };
-      if (state === 1 && volts < 0.2 * fields.coilVolts) return { state: 0, delay: 0.005 };
+      if (state === 0 && volts > RELAY_BOUNDS.dc.pulledInBy * fields.coilVolts) return { state: 1, delay: 0.01 };
+      if (state === 1 && volts < LETS_GO_ABOUT * fields.coilVolts) return { state: 0, delay: 0.005 };
       return null;
     },
     rated: (f) => ({ amps: f.contactAmps, element: 1, bears: "relay" }),

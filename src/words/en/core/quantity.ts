@@ -1,5 +1,7 @@
 /** What core/quantity says to people, in English. */
 export const say = {
+  whichIsMeant: (typed: string, whole: string, fraction: string) =>
+    `"${typed}": ${whole} or ${fraction}? Type it as ${whole}, or as ${fraction}.`,
   nothingTypedYetTypeWhat: "Nothing typed yet. Type what the meter shows, or the word nothing.",
   aBeepBelongsToContinuity: "A beep belongs to continuity; this test asks for a number.",
   aLone1CanBe: "A lone 1 can be one ohm or an overload on a manual range. Which is it?",

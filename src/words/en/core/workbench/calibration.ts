@@ -15,7 +15,10 @@ export const say = {
   allowedError: "Allowed error",
   unit: "Unit",
   withinShowEverywhere: (show: string) => `Within ${show} everywhere.`,
-  offByEverywhereAdjustIts: (show: string) => `Off by ${show} everywhere: adjust its zero.`,
-  offInProportionAdjustIts: "Off in proportion: adjust its span.",
+  whatToSet: "What to set",
+  zeroIsOff: (by: string, down: boolean) => `Off by ${by} everywhere: set its zero ${down ? "down" : "up"} by as much.`,
+  spanIsOff: (by: string, up: boolean) => `Off in proportion: set its span ${up ? "up" : "down"} by ${by}.`,
+  zeroAndSpanAreOff: (zero: string, down: boolean, span: string, up: boolean) =>
+    `Zero and span: the zero ${down ? "down" : "up"} by ${zero}, then the span ${up ? "up" : "down"} by ${span}; look at the zero again.`,
   offAndBentNoAdjustment: "Off, and bent: no adjustment mends it.",
 };

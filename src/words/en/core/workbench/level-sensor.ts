@@ -1,5 +1,14 @@
 /** What core/workbench/level-sensor says to people, in English. */
 export const say = {
+  taper: "It rises",
+  taperWanted: "It should rise",
+  tapers: {
+    linear: "evenly",
+    logarithmic: "slowly, then fast (logarithmic)",
+    "reverse logarithmic": "fast, then slowly (reverse logarithmic)",
+  },
+  tapersFromMemory: "a logarithmic one has 10 to 20 % at half turn, from memory",
+  anotherTaper: "Whole, but of another taper than it should have: it would act all at one end.",
   typeThreeReadingsAtLeast: "Type three readings at least, from end to end.",
   typeTheRailTheSensor: "Type the rail the sensor is fed with, measured at its own plug.",
   typeItsOutputWithoutThe: "Type its output without the magnet.",

@@ -1,5 +1,6 @@
 /** What core/workbench/suppression says to people, in English. */
 export const say = {
+  hertz: "Mains hertz, of an AC coil",
   typeTheCoilsVoltsAnd: "Type the coil's volts and ohms.",
   coilVolts: "Coil volts",
   coilOhms: "Coil ohms",
