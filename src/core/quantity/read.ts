@@ -142,10 +142,7 @@ export function parseReading(text: string, asked: Asked): ReadResult {
   const typed = text.trim();
   if (typed === "") return { ok: false, sentence: say.nothingTypedYetTypeWhat };
   if (OVERLOAD.test(typed)) return asked === "beep" ? yes({ kind: "beep", beeps: false }) : yes({ kind: "overload" });
-  if (NOTHING.test(typed)) {
-    if (asked === "beep") return yes({ kind: "beep", beeps: false });
-    return asked === "ohm" ? yes({ kind: "overload" }) : yes({ kind: "value", value: 0 });
-  }
+  if (NOTHING.test(typed)) return nothingOn(asked);
   if (BEEP.test(typed)) {
     return asked === "beep" ? yes({ kind: "beep", beeps: true }) : no(say.aBeepBelongsToContinuity);
   }
@@ -198,6 +195,12 @@ export function parseReading(text: string, asked: Asked): ReadResult {
     }
   }
   return no(say.isNoReadingTypeA(typed.slice(0, 40)));
+}
+
+/** What "nothing" is on a display: no beep, an open circuit on ohms, else a nought. */
+function nothingOn(asked: Asked): ReadResult {
+  if (asked === "beep") return yes({ kind: "beep", beeps: false });
+  return asked === "ohm" ? yes({ kind: "overload" }) : yes({ kind: "value", value: 0 });
 }
 
 /**

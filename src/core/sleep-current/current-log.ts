@@ -1,4 +1,5 @@
-import Papa from "papaparse";
+import { clockIn, type DateOrder, dateOrderOf } from "./log-clock";
+import { columnsOf, isValue, splitLine, type LogColumns, plainNumber, type Units } from "./log-columns";
 import { say } from "#words/core/sleep-current";
 
 /** A current over time: seconds from the first sample, amperes. Both of one length, times rising. */
@@ -9,124 +10,129 @@ export interface CurrentLog {
   readonly read: string;
   /** Lines that held no numbers. */
   readonly skipped: number;
+  /** The smallest step its figures are written in, amperes: of a few readings by eye their differences say nothing. */
+  readonly resolution: number;
 }
 
 /** Thrown for a log that cannot be read; the message says why and where. */
 export class UnreadableLog extends Error {}
 
-const AMPS: Readonly<Record<string, number>> = { a: 1, amps: 1, ma: 1e-3, ua: 1e-6, µa: 1e-6, μa: 1e-6, na: 1e-9 };
-const SECONDS: Readonly<Record<string, number>> = {
-  s: 1,
-  sec: 1,
-  seconds: 1,
-  ms: 1e-3,
-  us: 1e-6,
-  µs: 1e-6,
-  min: 60,
-  h: 3600,
-};
-/** How far into the file its columns and units are looked for. */
-const LOOKED_AT = 60;
+/** So many lines without numbers a log may have between its samples, or one in a hundred; estimate E60. */
+const MOST_DROPPED = 3;
+/** By so many of its first lines the order of day and month is found out. */
+const DATES_LOOKED_AT = 1000;
+/** A time that stands twice is taken as so much later, seconds: a logger that is quicker than its clock. */
+const SAME_TIME = 1e-6;
 
 /**
- * Reads a log of any logger: separator, decimal comma, the column of time and that of current, and their units are
- * found out from the first lines (RFC 4180 quoting). `unit` is what the current is in where the file does not say.
- * Throws `UnreadableLog`.
+ * Reads a log of any logger: separator, decimal mark, headings and units, the columns of time and current are found out
+ * from its first lines (RFC 4180 quoting). `unit` is what the current is in where the file does not say. Throws
+ * `UnreadableLog` where it is no log, and where more than a few lines of it would be dropped, with the first of them.
  */
 export function readCurrentLog(text: string, unit: "A" | "mA" | "µA" = "A"): CurrentLog {
-  const head = Papa.parse<string[]>(text.slice(0, 20_000).split(/\r?\n/).slice(0, LOOKED_AT).join("\n"), {
-    skipEmptyLines: true,
-  });
-  const comma =
-    head.meta.delimiter !== "," && head.data.some((row) => row.some((cell) => /^\s*[+-]?\d+,\d+\s*$/.test(cell)));
-  const number = (cell: string | undefined) => {
-    const t = (cell ?? "").trim();
-    return t === "" ? NaN : Number(comma ? t.replace(",", ".") : t);
-  };
-  const rows = head.data.filter((r) => r.length >= 1);
-  const firstData = rows.findIndex(
-    (row) =>
-      row.some((c) => Number.isFinite(number(c)) || clockSeconds(c) !== null) &&
-      !row.some((c) => /[a-z]{2}/i.test(c) && clockSeconds(c) === null && !/^[+-]?[\d.,]+e[+-]?\d+$/i.test(c.trim())),
-  );
-  if (firstData < 0) throw new UnreadableLog(say.noLineOfThisFile);
-  const header = firstData > 0 ? rows[firstData - 1]! : [];
-  const width = rows[firstData]!.length;
-  const named = (pattern: RegExp) => header.findIndex((h) => pattern.test(h));
-  const unitIn = (cell: string | undefined, units: Readonly<Record<string, number>>) => {
-    const m = /[[(/]\s*([a-zµμ]+)\s*[\])]?\s*$|_([a-zµμ]+)$|\s([a-zµμ]+)$/i.exec((cell ?? "").trim());
-    const name = (m?.[1] ?? m?.[2] ?? m?.[3] ?? "").toLowerCase();
-    return units[name] === undefined ? null : { name, factor: units[name]! };
-  };
-  let ampColumn = named(/current|\bamp|strom|\bI\b|[[(_ ](?:m|u|µ|μ|n)?A[\])]?\s*$/i);
-  let timeColumn = named(/time|zeit|stamp|sec|elapsed|^\s*t\b|clock/i);
-  if (timeColumn === ampColumn) timeColumn = -1;
-  if (width === 1) ampColumn = 0;
-  if (ampColumn < 0) ampColumn = timeColumn === 1 ? 0 : Math.min(1, width - 1);
-  if (timeColumn < 0 && width > 1) timeColumn = ampColumn === 0 ? 1 : 0;
-  const ampUnit = unitIn(header[ampColumn], AMPS) ?? { name: unit, factor: AMPS[unit.toLowerCase()]! };
-  const timeUnit = unitIn(header[timeColumn], SECONDS) ?? { name: "s", factor: 1 };
-
-  const seconds: number[] = [];
-  const amps: number[] = [];
-  let [skipped, day, last] = [0, 0, -Infinity];
-  let line = 0;
-  Papa.parse<string[]>(text, {
-    delimiter: head.meta.delimiter,
-    skipEmptyLines: true,
-    step: ({ data }) => {
-      if (line++ < firstData) return;
-      const clock = timeColumn < 0 ? null : clockSeconds(data[timeColumn] ?? "");
-      let t = timeColumn < 0 ? amps.length : (clock ?? number(data[timeColumn]) * timeUnit.factor);
-      const a = number(data[ampColumn]) * ampUnit.factor;
-      if (!Number.isFinite(t) || !Number.isFinite(a)) {
-        skipped++;
-        return;
-      }
-      // A clock without a date begins anew at midnight.
-      if (clock !== null && clock < 86_400 && t + day < last - 43_200) day += 86_400;
-      t += day;
-      if (t <= last) {
-        skipped++;
-        return;
-      }
-      last = t;
-      seconds.push(t);
-      amps.push(a);
-    },
-  });
+  const lines = text.replace(/^\uFEFF/, "").split(/\r?\n/);
+  const columns = columnsOf(lines, unit);
+  if (columns === null) throw new UnreadableLog(say.noLineOfThisFile);
+  if (columns === "either way") throw new UnreadableLog(say.commaEitherWay);
+  const rows = cellsOf(lines, columns);
+  const some = [...rows.slice(0, DATES_LOOKED_AT), ...rows.slice(-1)];
+  const order = dateOrderOf(some.map(({ cells }) => stampOf(cells, columns)));
+  const { seconds, amps, dropped, step } = samplesOf(rows, columns, order);
+  const first = dropped[0];
+  if (first && dropped.length > Math.max(MOST_DROPPED, rows.length / 100))
+    throw new UnreadableLog(say.linesCannotBeRead(dropped.length, first.line, first.words.slice(0, 60)));
   if (seconds.length < 2) throw new UnreadableLog(say.fewerThanTwoSamplesCould);
   const from = seconds[0]!;
   return {
     seconds: Float64Array.from(seconds, (t) => t - from),
     amps: Float64Array.from(amps),
-    skipped,
-    read: readWords(seconds.length, ampUnit.name, ampColumn, timeColumn, comma),
+    skipped: dropped.length,
+    resolution: step,
+    read: readWords(seconds.length, columns.amps.name, columns.current, columns.time, columns.decimal === ","),
   };
 }
 
-/**
- * Seconds of a clock time or a date with time; null for anything else. No calendar is asked: days are counted by the
- * civil rule.
- */
-function clockSeconds(cell: string): number | null {
-  const text = cell.trim();
-  const clock = /^(?:(\d{4})-(\d{2})-(\d{2})[T ])?(\d{1,2}):(\d{2}):(\d{2}(?:[.,]\d+)?)(?:Z|[+-]\d{2}:?\d{2})?$/.exec(
-    text,
-  );
-  if (!clock) return null;
-  const [, y, m, d, h, min, s] = clock;
-  const days = y ? daysFromCivil(Number(y), Number(m), Number(d)) : 0;
-  return days * 86_400 + Number(h) * 3600 + Number(min) * 60 + Number(s!.replace(",", "."));
+interface Row {
+  /** Of the file, from 1. */
+  readonly line: number;
+  readonly words: string;
+  readonly cells: readonly string[];
 }
 
-/** Days since 1970-01-01 of a civil date (Hinnant's algorithm). */
-function daysFromCivil(year: number, month: number, day: number): number {
-  const y = month <= 2 ? year - 1 : year;
-  const era = Math.floor(y / 400);
-  const yoe = y - era * 400;
-  const doy = Math.floor((153 * (month + (month > 2 ? -3 : 9)) + 2) / 5) + day - 1;
-  return era * 146_097 + yoe * 365 + Math.floor(yoe / 4) - Math.floor(yoe / 100) + doy - 719_468;
+/** The rows from the first sample to the last: what stands after it, as "End of log", is no lost sample. */
+function cellsOf(lines: readonly string[], { delimiter, firstLine, isPaired }: LogColumns): Row[] {
+  const rows = lines.slice(firstLine).flatMap((words, i) => {
+    if (words.trim() === "") return [];
+    const split = splitLine(words, delimiter);
+    const cells = isPaired ? paired(split) : split;
+    return [{ line: firstLine + i + 1, words: words.trim(), cells }];
+  });
+  while (rows.length > 0 && !rows.at(-1)!.cells.some(isValue)) rows.pop();
+  return rows;
+}
+
+/** Decimal commas between commas: 0,5,12,3 is 0.5 and 12.3. */
+function paired(cells: readonly string[]): string[] {
+  return cells.length % 2 === 1 ? [...cells] : cells.flatMap((c, i) => (i % 2 === 0 ? [`${c}.${cells[i + 1]!}`] : []));
+}
+
+/** The text of a row's time: of a date beside a time both. */
+function stampOf(cells: readonly string[], { time, date }: LogColumns): string {
+  return [date < 0 ? "" : cells[date], time < 0 ? "" : cells[time]].join(" ").trim();
+}
+
+interface Samples {
+  readonly seconds: readonly number[];
+  readonly amps: readonly number[];
+  readonly dropped: readonly Row[];
+  /** The smallest step the figures are written in, amperes. */
+  readonly step: number;
+}
+
+function samplesOf(rows: readonly Row[], columns: LogColumns, order: DateOrder): Samples {
+  const seconds: number[] = [];
+  const amps: number[] = [];
+  const dropped: Row[] = [];
+  let [day, last, step] = [0, -Infinity, Infinity];
+  rows.forEach((row, i) => {
+    const stamp = stampOf(row.cells, columns);
+    const clock = stamp === "" ? null : clockIn(stamp, order, columns.decimal);
+    let t = clock?.seconds ?? valueIn(row.cells[columns.time], columns, columns.seconds);
+    if (columns.time < 0 && clock === null) t = i;
+    const a = valueIn(row.cells[columns.current], columns, columns.amps);
+    // A clock without a date begins anew at midnight.
+    if (clock && !clock.dated && t + day < last - 43_200) day += 86_400;
+    t += day;
+    if (!Number.isFinite(t) || !Number.isFinite(a) || t < last - 2 * SAME_TIME) {
+      dropped.push(row);
+      return;
+    }
+    last = Math.max(t, last + SAME_TIME);
+    seconds.push(last);
+    amps.push(a);
+    step = Math.min(step, stepIn(row.cells[columns.current]!, columns));
+  });
+  return { seconds, amps, dropped, step };
+}
+
+const CELL = /^\s*([^a-zµμ%]*\d(?:[eE][+-]?\d+)?[.,]?)\s*([a-zµμ]*)\s*$/i;
+
+/** The number in a cell, in the unit behind it or else in its column's; NaN where there is none. */
+function valueIn(cell: string | undefined, { decimal }: LogColumns, own: Units): number {
+  const [, number, unit] = CELL.exec(cell ?? "") ?? [];
+  return number === undefined ? NaN : plainNumber(number, decimal) * factorOf(unit, own);
+}
+
+/** What one in the last figure of a cell is, amperes. */
+function stepIn(cell: string, { decimal, amps }: LogColumns): number {
+  const [, number, unit] = CELL.exec(cell) ?? [];
+  const places = ((number ?? "").split(decimal)[1] ?? "").match(/^\d+/)?.[0].length ?? 0;
+  const exponent = Number(/e([+-]?\d+)/i.exec(number ?? "")?.[1] ?? 0);
+  return factorOf(unit, amps) * 10 ** (exponent - places);
+}
+
+function factorOf(unit: string | undefined, { factor, units }: Units): number {
+  return unit === "" || unit === undefined ? factor : (units[unit.toLowerCase()] ?? NaN);
 }
 
 /** At most `most` points that keep every peak: the least and the largest of each stretch, in order. For drawing. */

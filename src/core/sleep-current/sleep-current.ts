@@ -23,6 +23,8 @@ export interface Sleep {
   readonly wakeUps: readonly Stretch[];
   /** Where the clip was off; the test begins anew after the last of them. */
   readonly lost: readonly Stretch[];
+  /** Where nothing was logged: not seen, and nothing is known of it; the test goes on. */
+  readonly unseen: readonly Stretch[];
   /** Where what counts begins, seconds. */
   readonly from: number;
   readonly to: number;
@@ -44,15 +46,19 @@ const APART = 2.5;
  * variance within (Otsu, IEEE Trans. SMC 9, 1979), with a fifth of the gap as hysteresis. A log with one level is awake
  * or asleep by the limit.
  */
-export function analyseSleep(log: Pick<CurrentLog, "seconds" | "amps">, limits: SleepLimits): Sleep {
+export function analyseSleep(
+  log: Pick<CurrentLog, "seconds" | "amps"> & { readonly resolution?: number },
+  limits: SleepLimits,
+): Sleep {
   const { seconds, amps } = log;
   const n = amps.length;
-  const resolution = stepOf(amps);
+  // A few readings by eye differ by more than their display shows: as they are written counts where it is finer.
+  const resolution = Math.min(stepOf(amps), log.resolution ?? Infinity);
   const nothing = Math.max(resolution / 2, limits.asleepAmps / 1000);
   const lost = clipLost(log, nothing);
   const start = startAfter(log, lost, nothing);
   const [from, to] = [seconds[Math.min(start, n - 1)]!, seconds[n - 1]!];
-  const frame = { lost, from, to, resolution };
+  const frame = { lost, unseen: gapsIn(seconds).filter((g) => g.to > from), from, to, resolution };
   const nowhere = { ...frame, awake: null, asleep: null, toSleep: null, wakeUps: [], mean: null };
   if (start >= n - 1) return nowhere;
 
@@ -60,7 +66,8 @@ export function analyseSleep(log: Pick<CurrentLog, "seconds" | "amps">, limits: 
   const level = quantile(amps, start, 0.5);
   const awakeThroughout = { ...nowhere, awake: level };
   if (split === null && level > limits.asleepAmps * APART) return awakeThroughout;
-  const stays = Math.min(STAYS, (to - from) / 20);
+  // Of a log slower than that, as of a display read by eye, one reading is all there is of it.
+  const stays = medianStep(seconds) >= STAYS ? 0 : Math.min(STAYS, (to - from) / 20);
   const slept = stretchesBelow(log, split, start).filter((s) => s.to - s.from >= stays);
   if (slept.length === 0) return awakeThroughout;
 
@@ -82,18 +89,24 @@ export function analyseSleep(log: Pick<CurrentLog, "seconds" | "amps">, limits: 
   };
 }
 
+/** Where nothing was logged for twenty of the usual steps, and two seconds at least. */
+function gapsIn(seconds: Float64Array): Stretch[] {
+  const gap = Math.max(20 * medianStep(seconds), 2);
+  const gaps: Stretch[] = [];
+  for (let i = 1; i < seconds.length; i++)
+    if (seconds[i]! - seconds[i - 1]! > gap) gaps.push({ from: seconds[i - 1]!, to: seconds[i]! });
+  return gaps;
+}
+
 /**
- * Where the clip was off: a gap in the log, or nothing at all until the current comes back. Nothing at all to the end,
- * after the awake level, is sleep: many displays show 0.0 then.
+ * Where the clip was off: nothing at all until the current comes back. Nothing at all to the end, after the awake
+ * level, is sleep: many displays show 0.0 then.
  */
 function clipLost({ seconds, amps }: Pick<CurrentLog, "seconds" | "amps">, nothing: number): Stretch[] {
   const n = amps.length;
-  const gap = 20 * medianStep(seconds);
   const lost: Stretch[] = [];
   for (let i = 0; i < n;) {
     if (Math.abs(amps[i]!) > nothing) {
-      if (i > 0 && seconds[i]! - seconds[i - 1]! > Math.max(gap, 2))
-        lost.push({ from: seconds[i - 1]!, to: seconds[i]! });
       i++;
       continue;
     }
@@ -175,7 +188,9 @@ export function judgeSleep(
   if (sleep.toSleep! > limits.withinSeconds) return { kind: "bad", words: say.itSleepsOnlyAfter(time(sleep.toSleep!)) };
   if (sleep.mean !== null && sleep.mean > limits.asleepAmps)
     return { kind: "bad", words: say.itWakesUpTooOften(show(sleep.mean)) };
-  return { kind: "good", words: say.thisUnitIsNotThe };
+  const unseen = sleep.unseen.reduce((sum, g) => sum + g.to - g.from, 0);
+  // What was not seen may have been a waking: the verdict is of what was.
+  return { kind: "good", words: unseen > 0 ? say.notTheDrainAsSeen(time(unseen)) : say.thisUnitIsNotThe };
 }
 
 /**

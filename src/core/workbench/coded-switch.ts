@@ -1,5 +1,6 @@
 import type { SettingEntry } from "../model";
 import { Refused, type Given, type Sheet, type SwitchDrawing, type Tool } from "./tool";
+import { type ChartRow, type ChartRule, readChart, rulesOf } from "./switch-chart";
 import { say } from "#words/core/workbench/coded-switch";
 
 /** How switches, or resistors left whole or cut, stand for a setting. */
@@ -61,8 +62,10 @@ function range({ weights, offset, step }: Coding): readonly [number, number] {
   return [Math.min(...ends), Math.max(...ends)];
 }
 
-/** Reads positions: "1011", "on off on", "x--x", "up down". Throws `Refused`. */
+/** Reads positions: "1011", "on off on", "x--x", "up down", "1 3 5" (those that are on), "none". Throws `Refused`. */
 export function readPositions(text: string, count: number): boolean[] {
+  const listed = listedOn(text, count);
+  if (listed) return Array.from({ length: count }, (_, i) => listed.includes(i + 1));
   const words = text
     .trim()
     .toLowerCase()
@@ -76,6 +79,21 @@ export function readPositions(text: string, count: number): boolean[] {
   if (on.some((o) => o === null)) throw new Refused(say.typeOnAndOffOr(text.slice(0, 30)), "found");
   if (on.length !== count) throw new Refused(say.switchesButPositions(count, on.length), "found");
   return on as boolean[];
+}
+
+/**
+ * The switches that are on where their numbers were typed, as sheets print them: "1 3 5". Null where it is something
+ * else: noughts and ones for each of them, one number twice, a number there is no switch for.
+ */
+function listedOn(text: string, count: number): readonly number[] | null {
+  if (/^\s*none\s*$/i.test(text)) return [];
+  const words = text.trim().split(/[\s,;+&]+/);
+  if (!words.every((w) => /^\d{1,2}$/.test(w))) return null;
+  const numbers = words.map(Number);
+  const isBits = words.length === count && numbers.every((n) => n < 2);
+  const isRow = words.length === 1 && /^[01]+$/.test(words[0]!) && words[0]!.length === count;
+  if (isBits || isRow || new Set(numbers).size < numbers.length) return null;
+  return numbers.every((n) => n >= 1 && n <= count) ? numbers : null;
 }
 
 /**
@@ -107,9 +125,46 @@ export function unusedCodes(values: readonly string[], bits: number): string[] {
   );
 }
 
-function work(given: Given): Sheet {
-  const kind = given.text("kind") === "resistors" ? "resistors" : "switches";
-  const count = given.number("count") ?? 8;
+/** A rule of a chart as a coding; null for none, and for one in which a switch's weight hangs on the others. */
+function codingOf(rule: ChartRule | undefined): Coding | null {
+  if (!rule || rule.coded === "Gray") return null;
+  const switches = rule.weights.map((_, i) => rule.field[0] + i);
+  return { switches, weights: rule.weights, offset: rule.offset, step: rule.step, counts: rule.counts };
+}
+
+/** What a chart's rules come to: the best as lines, its misprints, and the others it could be. */
+function chartSheet(rows: readonly ChartRow[], rules: readonly ChartRule[]): Pick<Sheet, "lines" | "table"> {
+  const list = (on: readonly number[]) => on.join(" ") || say.none;
+  const best = rules[0];
+  if (!best) return { lines: [] };
+  const lines = [
+    { label: say.rule, text: ruleWords(best), big: true, source: say.fromChartRows(rows.length) },
+    ...best.misprints.map((m) => ({
+      label: say.misprintOf(rows[m.row]!.setting),
+      text: m.nearest
+        ? say.wouldBe(rows[m.row]!.setting, list(m.nearest), list(rows[m.row]!.on), m.standsFor)
+        : say.cannotBeReached(rows[m.row]!.setting, list(rows[m.row]!.on), m.standsFor),
+    })),
+  ];
+  const others = rules.slice(1).map((r) => [ruleWords(r), String(r.misprints.length)]);
+  return {
+    lines,
+    ...(others.length > 0
+      ? { table: { head: [say.orRule, say.misprints], rows: others.map((cells) => ({ cells })) } }
+      : {}),
+  };
+}
+
+function ruleWords({ field: [first, last], weights, coded, counts, offset, step }: ChartRule): string {
+  const field = weights.map((w, i) => `${first + i}: ${w}`).join(", ");
+  return say.ruleIs(first, last, field, say.coded[coded], counts, offset, step);
+}
+
+/** The rule by which the switches count, from a chart or as typed, and what a chart says of itself. */
+function ruleOf(
+  given: Given,
+  count: number,
+): { readonly coding: Coding; readonly ruled: Pick<Sheet, "lines" | "table"> } {
   const weightsTyped = given
     .text("weights")
     .split(/[\s,;]+/)
@@ -123,7 +178,17 @@ function work(given: Given): Sheet {
     given.number("offset") ?? 0,
     given.number("step") ?? 1,
   );
-  const coding: Coding = weightsTyped.length ? { ...base, weights: weightsTyped } : base;
+  const typed: Coding = weightsTyped.length ? { ...base, weights: weightsTyped } : base;
+  const chart = given.text("chart") === "" ? [] : readChart(given.text("chart"));
+  const rules = chart.length === 0 ? [] : rulesOf(chart);
+  const coding = codingOf(rules[0]) ?? typed;
+  return { coding, ruled: chartSheet(chart, rules) };
+}
+
+function work(given: Given): Sheet {
+  const kind = given.text("kind") === "resistors" ? "resistors" : "switches";
+  const count = given.number("count") ?? 8;
+  const { coding, ruled } = ruleOf(given, count);
   const other: Coding = { ...coding, counts: coding.counts === "on" ? "off" : "on" };
   const turned: Coding = { ...coding, weights: [...coding.weights].reverse() };
   const words = (on: boolean) => {
@@ -138,7 +203,7 @@ function work(given: Given): Sheet {
     upsideDown: given.text("sits") === "upside-down",
     marked: given.text("marked") === "right" ? "right" : "left",
   });
-  const lines: Sheet["lines"][number][] = [];
+  const lines: Sheet["lines"][number][] = [...ruled.lines];
   const switches: SwitchDrawing[] = [];
   const rows: string[][] = [];
   if (given.text("found") !== "") {
@@ -173,6 +238,7 @@ function work(given: Given): Sheet {
   }
   if (lines.length === 0) throw new Refused(say.typeThePositionsFoundOr);
   return {
+    ...ruled,
     lines,
     switches,
     ...(rows.length ? { table: { head: [say.readSo, say.itStandsFor], rows: rows.map((cells) => ({ cells })) } } : {}),
@@ -219,6 +285,7 @@ export const codedSwitchTool: Tool = {
     { key: "weights", label: say.otherWeights, hint: say.emptyDoubling },
     { key: "offset", label: say.addedToTheSum, quantity: "plain", hint: "0", min: -1e6 },
     { key: "step", label: say.aStepIs, quantity: "plain", hint: "1", min: -1e6 },
+    { key: "chart", label: say.chartOfASheet, lines: 5, hint: "24: 1 3 5\n30: 1 2 4 5\n18: 1 2 3" },
     { key: "found", label: say.found, hint: say.orOnOffOnOn, under: say.foundAndWanted },
     { key: "wanted", label: say.wanted, quantity: "plain", min: -1e9, under: say.foundAndWanted },
     {

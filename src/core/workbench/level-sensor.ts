@@ -66,6 +66,43 @@ export function judgeSweep(ohms: readonly number[]): Sweep {
   return { dead, backward, least, most, taper };
 }
 
+/** Adds what a swept potentiometer is to the lines; what it is worth. */
+function potentiometerOf(given: Given, lines: Line[]): Verdict {
+  const list = readList(given.text("sweep"), "ohms", given.liked, "sweep");
+  const sweep = judgeSweep(list);
+  lines.push({
+    label: say.fromEndToEnd,
+    text: `${quantityText(sweep.least, "ohms")} to ${quantityText(sweep.most, "ohms")}`,
+    big: true,
+  });
+  lines.push({ label: say.taper, text: say.tapers[sweep.taper], source: say.tapersFromMemory });
+  const wanted = given.text("taper");
+  const isOther = wanted !== "" && wanted !== sweep.taper;
+  const print = given.number("print");
+  const off = print !== undefined && Math.abs(sweep.most / print - 1) > 0.2;
+  if (print !== undefined)
+    lines.push({
+      label: say.againstItsPrint,
+      text: quantityText(sweep.most / print - 1, "share"),
+      formula: formula(
+        "R / print - 1",
+        `${quantityText(sweep.most, "ohms")} / ${quantityText(print, "ohms")} - 1`,
+        quantityText(sweep.most / print - 1, "share"),
+      ),
+      source: say.isUsualFromMemory,
+    });
+  if (sweep.dead.length > 0)
+    return { kind: "bad", words: say.deadSpotAtReading(sweep.dead.join(", ")), mode: "dead-spot" };
+  if (sweep.backward.length > 0)
+    return {
+      kind: "unsure",
+      words: say.turnsBackAtReadingSweep(sweep.backward.join(", ")),
+    };
+  if (off) return { kind: "bad", words: say.evenButNotItsPrint };
+  if (isOther) return { kind: "bad", words: say.anotherTaper };
+  return { kind: "good", words: say.evenFromEndToEnd };
+}
+
 function work(given: Given): Sheet {
   const sort = given.text("sort");
   const lines: Line[] = [];
@@ -123,39 +160,7 @@ function work(given: Given): Sheet {
       verdict = { kind: "unsure", words: say.itSwitchesButAContact };
     else verdict = { kind: "good", words: say.itSwitchesCleanly };
   } else {
-    const list = readList(given.text("sweep"), "ohms", given.liked, "sweep");
-    const sweep = judgeSweep(list);
-    lines.push({
-      label: say.fromEndToEnd,
-      text: `${quantityText(sweep.least, "ohms")} to ${quantityText(sweep.most, "ohms")}`,
-      big: true,
-    });
-    lines.push({ label: say.taper, text: say.tapers[sweep.taper], source: say.tapersFromMemory });
-    const wanted = given.text("taper");
-    const isOther = wanted !== "" && wanted !== sweep.taper;
-    const print = given.number("print");
-    const off = print !== undefined && Math.abs(sweep.most / print - 1) > 0.2;
-    if (print !== undefined)
-      lines.push({
-        label: say.againstItsPrint,
-        text: quantityText(sweep.most / print - 1, "share"),
-        formula: formula(
-          "R / print - 1",
-          `${quantityText(sweep.most, "ohms")} / ${quantityText(print, "ohms")} - 1`,
-          quantityText(sweep.most / print - 1, "share"),
-        ),
-        source: say.isUsualFromMemory,
-      });
-    if (sweep.dead.length > 0)
-      verdict = { kind: "bad", words: say.deadSpotAtReading(sweep.dead.join(", ")), mode: "dead-spot" };
-    else if (sweep.backward.length > 0)
-      verdict = {
-        kind: "unsure",
-        words: say.turnsBackAtReadingSweep(sweep.backward.join(", ")),
-      };
-    else if (off) verdict = { kind: "bad", words: say.evenButNotItsPrint };
-    else if (isOther) verdict = { kind: "bad", words: say.anotherTaper };
-    else verdict = { kind: "good", words: say.evenFromEndToEnd };
+    verdict = potentiometerOf(given, lines);
   }
   return {
     lines,

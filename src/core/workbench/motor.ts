@@ -58,6 +58,31 @@ const LOCKED: readonly [number, number] = [4, 8];
 /** A cold start thermistor; from memory. */
 const START_PTC: readonly [number, number] = [3, 50];
 
+/** A capacitor measured against its print; null where either is not known. Of a span what lies within lost nothing. */
+function capacitorOf(given: Given): { readonly verdict: Verdict; readonly formula: string } | null {
+  const farads = given.number("farads");
+  if (farads === undefined || given.text("print") === "") return null;
+  const print = readSpan(given.text("print"), "farads", given.liked);
+  if (!print.ok) throw new Refused(print.sentence, "print");
+  positive(print.low, say.thePrint, "print");
+  const nearest = Math.min(print.high, Math.max(print.low, farads));
+  const share = farads / nearest - 1;
+  const shown = quantityText(share, "share");
+  const bad = {
+    kind: "bad",
+    words: say.fromItsPrint(share < 0 ? say.weak : say.wrongValue, shown),
+    mode: "open",
+  } as const;
+  return {
+    verdict: Math.abs(share) <= CAPACITOR_LOST ? { kind: "good", words: say.goodFromItsPrint(shown) } : bad,
+    formula: formula(
+      "C / print - 1",
+      `${quantityText(farads, "farads")} / ${quantityText(nearest, "farads")} - 1`,
+      shown,
+    ),
+  };
+}
+
 function work(given: Given): Sheet {
   const { liked } = given;
   const ohms = (v: number) => quantityText(v, "ohms", liked);
@@ -123,30 +148,8 @@ function work(given: Given): Sheet {
   const toCase = given.number("case");
   if (toCase !== undefined)
     judge(say.toItsCase, judgeInsulation(toCase, INSULATION_CLASS_I), undefined, say.en506782020ClassI);
-  const farads = given.number("farads");
-  if (farads !== undefined && given.text("print") !== "") {
-    const print = readSpan(given.text("print"), "farads", given.liked);
-    if (!print.ok) throw new Refused(print.sentence, "print");
-    positive(print.low, say.thePrint, "print");
-    // Of a span, as start capacitors have it, what lies within is nothing lost.
-    const nearest = Math.min(print.high, Math.max(print.low, farads));
-    const share = farads / nearest - 1;
-    judge(
-      say.runCapacitor,
-      Math.abs(share) <= CAPACITOR_LOST
-        ? { kind: "good", words: say.goodFromItsPrint(quantityText(share, "share")) }
-        : {
-            kind: "bad",
-            words: say.fromItsPrint(share < 0 ? say.weak : say.wrongValue, quantityText(share, "share")),
-            mode: "open",
-          },
-      formula(
-        "C / print - 1",
-        `${quantityText(farads, "farads")} / ${quantityText(nearest, "farads")} - 1`,
-        quantityText(share, "share"),
-      ),
-    );
-  }
+  const capacitor = capacitorOf(given);
+  if (capacitor) judge(say.runCapacitor, capacitor.verdict, capacitor.formula);
   const starter = given.number("starter");
   if (starter !== undefined)
     judge(

@@ -70,21 +70,12 @@ export function rcMember(volts: number, amps: number): { readonly farads: number
   };
 }
 
-function work(given: Given): Sheet {
-  const [volts, ohms] = [given.number("volts"), given.number("ohms")];
-  if (volts === undefined || ohms === undefined)
-    throw new Refused(say.typeTheCoilsVoltsAnd, volts === undefined ? "volts" : "ohms");
-  positive(volts, say.coilVolts, "volts");
-  positive(ohms, say.coilOhms, "ohms");
-  const typedHenries = given.number("henries");
-  const henries = typedHenries ?? ohms * 0.005;
-  const part = given.text("part");
-  const ac = given.text("current") === "ac";
-  const hertz = ac ? (given.number("hertz") ?? USUAL_HERTZ) : 0;
+/** What the coil draws and holds. */
+function coilLines(volts: number, ohms: number, typedHenries: number | undefined, hertz: number): Line[] {
+  const henries = typedHenries ?? ohms * USUAL_TAU;
   const amps = coilAmps(volts, ohms, typedHenries ?? 0, hertz);
-  if (ac && (part === "diode" || part === "zener")) throw new Refused(say.aDiodeAcrossAlternatingCurrent, "part");
-  const v = (x: number) => quantityText(x, "volts");
-  const lines: Line[] = [
+  const joules = quantityText(0.5 * henries * amps * amps, "joules");
+  return [
     {
       label: say.coilCurrent,
       text: quantityText(amps, "amperes"),
@@ -92,15 +83,35 @@ function work(given: Given): Sheet {
     },
     {
       label: say.energyInTheCoil,
-      text: quantityText(0.5 * henries * amps * amps, "joules"),
+      text: joules,
       formula: formula(
         "E = ½ L I²",
         `½ × ${quantityText(henries, "henries")} × ${quantityText(amps, "amperes")}²`,
-        quantityText(0.5 * henries * amps * amps, "joules"),
+        joules,
       ),
-      source: given.number("henries") === undefined ? say.lTakenAs5Ms : "textbook",
+      source: typedHenries === undefined ? say.lTakenAs5Ms : say.textbook,
     },
   ];
+}
+
+/** L / R of a small coil whose inductance nobody knows, seconds; from memory. */
+const USUAL_TAU = 0.005;
+
+function work(given: Given): Sheet {
+  const [volts, ohms] = [given.number("volts"), given.number("ohms")];
+  if (volts === undefined || ohms === undefined)
+    throw new Refused(say.typeTheCoilsVoltsAnd, volts === undefined ? "volts" : "ohms");
+  positive(volts, say.coilVolts, "volts");
+  positive(ohms, say.coilOhms, "ohms");
+  const typedHenries = given.number("henries");
+  const henries = typedHenries ?? ohms * USUAL_TAU;
+  const part = given.text("part");
+  const ac = given.text("current") === "ac";
+  const hertz = ac ? (given.number("hertz") ?? USUAL_HERTZ) : 0;
+  const amps = coilAmps(volts, ohms, typedHenries ?? 0, hertz);
+  if (ac && (part === "diode" || part === "zener")) throw new Refused(say.aDiodeAcrossAlternatingCurrent, "part");
+  const v = (x: number) => quantityText(x, "volts");
+  const lines = coilLines(volts, ohms, typedHenries, hertz);
   const table: string[][] = [];
   const row = (name: string, d: Decay) => table.push([name, quantityText(d.release, "seconds"), v(d.peak)]);
   if (!ac) {

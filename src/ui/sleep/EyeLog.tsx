@@ -9,7 +9,7 @@ import { say } from "#words/ui/sleep";
 /** A stopwatch and a display read by eye: each reading typed is kept with its time. */
 export function EyeLog({ onLog }: { onLog: (text: string) => void }) {
   const [began, setBegan] = useState<number | null>(null);
-  const [rows, setRows] = useState<readonly (readonly [number, number])[]>([]);
+  const [rows, setRows] = useState<readonly (readonly [seconds: number, amps: number, typed: string])[]>([]);
   const [typed, setTyped] = useState("");
   const [problem, setProblem] = useState("");
   function add(event: FormEvent | null) {
@@ -19,11 +19,14 @@ export function EyeLog({ onLog }: { onLog: (text: string) => void }) {
     const now = performance.now();
     const start = began ?? now;
     if (began === null) setBegan(now);
-    const next = [...rows, [Math.round((now - start) / 100) / 10, read.value] as const];
+    // As it was typed: how fine the display shows is part of what it says.
+    const shown = typed.trim().replace(",", ".");
+    const cell = /[a-zµ]$/i.test(shown) ? shown : `${shown} A`;
+    const next = [...rows, [Math.round((now - start) / 100) / 10, read.value, cell] as const];
     setRows(next);
     setTyped("");
     setProblem("");
-    if (next.length > 1) onLog(`s,A\n${next.map(([t, a]) => `${t},${a}`).join("\n")}`);
+    if (next.length > 1) onLog(`s;A\n${next.map(([t, , words]) => `${t};${words}`).join("\n")}`);
   }
   return (
     <div>

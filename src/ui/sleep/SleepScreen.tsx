@@ -85,12 +85,13 @@ export function SleepScreen({ inJob }: { readonly inJob: InJob | null }) {
     async (text: string) => {
       setReading(true);
       setProblem("");
+      // The verdict of another log says nothing of this one.
+      setRead(null);
+      setSleep(null);
       try {
         const got = await desk.current!.read(text, unit);
         if (!got.ok) {
           setProblem(got.sentence);
-          setRead(null);
-          setSleep(null);
           return;
         }
         setRead({

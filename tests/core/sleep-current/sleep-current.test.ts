@@ -147,6 +147,31 @@ describe("a machine that should sleep", () => {
     expect(sleep.from).toBeCloseTo(210, 0);
     expect(sleep.toSleep).toBeCloseTo(60, 0);
   });
+  test("a gap in the log is not seen, and no clip that was lost: the test goes on, and the verdict says so", () => {
+    const whole = course(10);
+    const kept = [...whole.seconds.keys()].filter((i) => whole.seconds[i]! < 200 || whole.seconds[i]! > 290);
+    const gapped = {
+      seconds: Float64Array.from(kept, (i) => whole.seconds[i]!),
+      amps: Float64Array.from(kept, (i) => whole.amps[i]!),
+    };
+    const sleep = analyseSleep(gapped, LIMITS);
+    expect(sleep.lost).toEqual([]);
+    expect(sleep.unseen).toHaveLength(1);
+    expect(sleep.from).toBe(0);
+    expect(sleep.toSleep).toBeCloseTo(60, 0);
+    expect(words(sleep)).toMatchObject({ kind: "good" });
+    expect(words(sleep).words).toContain("nothing was logged");
+  });
+  test("a display read by eye with a stopwatch: 0.4 A, after half a minute 0.00, is not the drain", () => {
+    const eye = readCurrentLog("s;A\n0;0.4 A\n30.2;0.00 A");
+    expect(eye.resolution).toBeCloseTo(0.01, 9);
+    expect(words(analyseSleep(eye, LIMITS))).toEqual({ kind: "good", words: "This unit is not the drain." });
+    // What the display cannot show it does not prove: steps of 10 mA say nothing of 4 mA.
+    const fine = { asleepAmps: 0.004, withinSeconds: 120 };
+    expect(words(analyseSleep(eye, fine), fine).kind).toBe("unsure");
+    const never = readCurrentLog("s;A\n0;0.40 A\n150;0.41 A");
+    expect(words(analyseSleep(never, LIMITS))).toMatchObject({ kind: "bad" });
+  });
   test("a log too short, or too coarse for the limit, gives no verdict", () => {
     expect(words(analyseSleep(course(0.9), LIMITS)).kind).toBe("unsure");
     const coarse = course(10);

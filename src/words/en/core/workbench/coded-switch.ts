@@ -1,5 +1,19 @@
 /** What core/workbench/coded-switch says to people, in English. */
 export const say = {
+  chartOfASheet: "Chart of a sheet, setting: switches on",
+  rule: "Rule",
+  orRule: "It could also be",
+  misprints: "Misprints",
+  none: "none",
+  fromChartRows: (rows: number) => `fits ${rows} rows best, with the fewest switches wrong`,
+  misprintOf: (setting: number) => `Misprint at ${setting}`,
+  wouldBe: (setting: number, nearest: string, printed: string, standsFor: number) =>
+    `${setting} would be ${nearest}; ${printed} is ${standsFor}`,
+  cannotBeReached: (setting: number, printed: string, standsFor: number) =>
+    `no switches make ${setting}; ${printed} is ${standsFor}`,
+  coded: { binary: "doubling", "decimal digits": "decimal digits", Gray: "Gray code", free: "own weights" },
+  ruleIs: (first: number, last: number, weights: string, coded: string, counts: string, offset: number, step: number) =>
+    `switches ${first} to ${last}, ${coded} (${weights}), ${counts} counts; ${offset} + ${step} × the sum`,
   to16Switches: "1 to 16 switches.",
   thisRuleHasSwitchesWere: (count: number, count2: number) => `This rule has ${count} switches, ${count2} were given.`,
   noPositionOfTheseSwitches: (setting: number, range: string) =>

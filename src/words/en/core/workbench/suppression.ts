@@ -1,5 +1,6 @@
 /** What core/workbench/suppression says to people, in English. */
 export const say = {
+  textbook: "textbook",
   hertz: "Mains hertz, of an AC coil",
   typeTheCoilsVoltsAnd: "Type the coil's volts and ohms.",
   coilVolts: "Coil volts",
@@ -7,7 +8,6 @@ export const say = {
   aDiodeAcrossAlternatingCurrent:
     "A diode across alternating current is a short for every second half-wave. Take a varistor or an RC member.",
   coilCurrent: "Coil current",
-  ohmsLaw: "Ohm's law",
   energyInTheCoil: "Energy in the coil",
   lTakenAs5Ms: "L taken as 5 ms × R, from memory: measure it",
   diodeAndZenerOfThe: "Diode and zener of the coil volts",
