@@ -22,6 +22,8 @@ export const fileSummarySchema = z.object({
   complaints: z.array(z.object({ id: z.string(), words: z.string() })),
   /** Product codes of its plates, and the board numbers that they pick. */
   plates: z.array(z.string()).optional(),
+  /** Boards of it that can be put on a bench rig; left out of a summary that was kept before there were any. */
+  rigs: z.array(z.object({ assembly: z.string(), name: z.string() })).optional(),
 });
 export type FileSummary = Readonly<z.output<typeof fileSummarySchema>>;
 

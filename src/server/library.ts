@@ -1,7 +1,8 @@
 import { asc, count, desc, eq } from "drizzle-orm";
 import { codesOf } from "../core/diagnose";
 import type { FileOrigin } from "../core/journal";
-import type { MachineFile, PartEntry } from "../core/model";
+import { compileMachine, type MachineFile, type PartEntry } from "../core/model";
+import { rigBoards } from "../core/workbench";
 import { database } from "./db";
 import { machineByHash, newestMachine, readStored } from "./machine-store";
 import { machineHeads, machines, units } from "./schema";
@@ -26,6 +27,7 @@ export function summaryOf(file: MachineFile): FileSummary {
     codes: codes.map((c) => `${c.id} ${c.words}`),
     complaints: file.complaints.map(({ id, words }) => ({ id, words })),
     plates: file.plates.flatMap((p) => [p.code, ...Object.values(p.numbers)]),
+    rigs: rigBoards(compileMachine(file)).map(({ assembly, name }) => ({ assembly, name })),
   };
 }
 
@@ -65,9 +67,10 @@ export async function librarySummaries(): Promise<readonly MachineSummary[]> {
   return found.sort((a, b) => (`${a.maker} ${a.model}` < `${b.maker} ${b.model}` ? -1 : 1));
 }
 
-/** The summary kept beside a file; one that was kept before there were any is made now. */
+/** The summary kept beside a file; one that was kept before there were any, or before all of it was, is made now. */
 async function kept(hash: string, summary: unknown): Promise<FileSummary> {
-  if (summary !== null && summary !== undefined) return bodyOf({ body: summary }) as FileSummary;
+  const known = summary === null || summary === undefined ? null : (bodyOf({ body: summary }) as FileSummary);
+  if (known?.rigs) return known;
   const made = summaryOf((await machineByHash(hash)).file);
   await database().update(machines).set({ summary: made }).where(eq(machines.hash, hash));
   return made;

@@ -54,6 +54,24 @@ export function coilFormula(
   return { formula: formula("I = V / √(R² + (2π f L)²)", `${v} / √(${r}² + ${chokes}²)`, amps), source: say.impedance };
 }
 
+/**
+ * How much of a printed rating a contact may carry of a load: all of it where the rating is for just that kind of load
+ * and current; its share where the rating is the usual one, for a heater on alternating current. Null where the rating
+ * is for another kind: nothing follows from it.
+ */
+export function ratedShare(
+  rating: { readonly load: ContactLoad; readonly direct: boolean },
+  load: ContactLoad,
+  direct: boolean,
+  volts: number,
+): number | null {
+  if (rating.load === load && rating.direct === direct) return 1;
+  if (rating.load !== "resistive") return null;
+  // A rating for direct current at its volts is none for another current, but the kind of load still counts.
+  if (rating.direct) return direct ? CONTACT_LOADS[load].share : null;
+  return contactShare(load, direct, volts);
+}
+
 /** What a coil draws: amperes, and the watts that warm it. */
 export function coilDraw(
   volts: number,
@@ -122,7 +140,9 @@ function loadOf(given: Given): Found {
   const sort = given.text("sort") as ContactLoad;
   const { words, why } = CONTACT_LOADS[sort];
   const direct = given.text("current") === "dc";
-  const share = contactShare(sort, direct, given.number("loadVolts") ?? 230);
+  const rating = { load: given.text("ratedFor") as ContactLoad, direct: given.text("ratedCurrent") === "dc" };
+  const share = ratedShare(rating, sort, direct, given.number("loadVolts") ?? 230);
+  if (share === null) return { lines: [], verdicts: [{ kind: "unsure", words: say.ratingSaysNothing(words) }] };
   const used = load / (rated * share);
   const line: Line = {
     label: say.contactUsed,
@@ -133,7 +153,8 @@ function loadOf(given: Given): Found {
       `${quantityText(load, "amperes")} / (${quantityText(rated, "amperes")} × ${share})`,
       quantityText(used, "share"),
     ),
-    source: say.kForAFromMemory(share, words, direct ? say.directCurrent : "", why),
+    source:
+      share === 1 ? say.ratedForIt(words) : say.kForAFromMemory(share, words, direct ? say.directCurrent : "", why),
   };
   let verdict: Verdict = { kind: "good", words: say.theContactCarriesIt };
   if (used > 1) verdict = { kind: "bad", words: say.tooMuchForThisContact(why) };
@@ -208,6 +229,23 @@ export const relayTool: Tool = {
     { key: "hertz", label: say.hertz, quantity: "hertz", hint: "50", under: "Coil" },
     { key: "measuredCoil", label: say.measuredOhms, quantity: "ohms", under: "Coil" },
     { key: "rated", label: say.contactRating, quantity: "amperes", under: "Contact" },
+    {
+      key: "ratedFor",
+      label: say.ratedFor,
+      choices: Object.entries(CONTACT_LOADS).map(([k, v]) => [k, v.words] as const),
+      preset: "resistive",
+      under: "Contact",
+    },
+    {
+      key: "ratedCurrent",
+      label: say.ratedOn,
+      choices: [
+        ["ac", "AC"],
+        ["dc", "DC"],
+      ],
+      preset: "ac",
+      under: "Contact",
+    },
     { key: "load", label: say.loadCurrent, quantity: "amperes", under: "Contact" },
     {
       key: "sort",

@@ -21,9 +21,9 @@ import { aloneBody } from "../../core/journal";
 import { say } from "#words/ui/rig";
 
 interface Props {
-  readonly machines: readonly { readonly id: string; readonly name: string }[];
   readonly machine: string;
-  readonly boards: readonly { readonly assembly: string; readonly name: string }[];
+  /** Boards that can be chosen: of every machine, or of the job's. */
+  readonly boards: readonly { readonly machine: string; readonly board: string; readonly name: string }[];
   readonly rig: BenchRig | null;
   readonly job: { readonly id: string; readonly actor: string } | null;
 }
@@ -32,7 +32,7 @@ interface Props {
  * A board out of its machine: how it is wired, what each lamp should do step by step, and what the lamps say of the
  * board.
  */
-export function RigScreen({ machines, machine, boards, rig, job }: Props) {
+export function RigScreen({ machine, boards, rig, job }: Props) {
   const router = useRouter();
   const [who] = useKept("unzo.who");
   const [kept, keep] = useKept(`unzo.rig.${job?.id ?? ""}.${machine}.${rig?.board ?? ""}`);
@@ -46,8 +46,7 @@ export function RigScreen({ machines, machine, boards, rig, job }: Props) {
         ...(shows ? [{ step, lamp, shows }] : []),
       ]),
     );
-  const go = (m: string, b?: string) =>
-    router.push(`/tools/rig?machine=${m}${b ? `&board=${b}` : ""}${job ? `&job=${job.id}` : ""}`);
+  const go = (m: string, b: string) => router.push(`/tools/rig?machine=${m}&board=${b}${job ? `&job=${job.id}` : ""}`);
   const verdict = rig ? judgeRig(rig, seen) : null;
 
   async function log() {
@@ -80,22 +79,18 @@ export function RigScreen({ machines, machine, boards, rig, job }: Props) {
       <main id="main" tabIndex={-1} className="rig-main">
         <header className="rig-head">
           <h1>{say.benchRig}</h1>
-          <Form.Select
-            aria-label={say.machine}
-            value={machine}
-            disabled={job !== null}
-            onChange={(e) => go(e.target.value)}
-          >
-            {machines.map((m) => (
-              <option key={m.id} value={m.id}>
-                {m.name}
-              </option>
-            ))}
-          </Form.Select>
           {boards.length > 0 ? (
-            <Form.Select aria-label={say.board} value={rig?.board ?? ""} onChange={(e) => go(machine, e.target.value)}>
+            <Form.Select
+              aria-label={say.board}
+              value={rig ? `${machine} ${rig.board}` : ""}
+              onChange={(e) => {
+                const chosen = boards.find((b) => `${b.machine} ${b.board}` === e.target.value);
+                if (chosen) go(chosen.machine, chosen.board);
+              }}
+            >
+              {rig ? null : <option value="">{say.noBoardChosen}</option>}
               {boards.map((b) => (
-                <option key={b.assembly} value={b.assembly}>
+                <option key={`${b.machine} ${b.board}`} value={`${b.machine} ${b.board}`}>
                   {b.name}
                 </option>
               ))}

@@ -15,21 +15,23 @@ export default async function Page({
   searchParams: Promise<Record<string, string | string[] | undefined>>;
 }) {
   const { machine: asked, board: askedBoard, job: askedJob } = await searchParams;
-  const rows = (await listMachines()).map((m) => ({ id: m.id, name: `${m.maker} ${m.model}, ${m.name}` }));
+  const library = await listMachines();
+  const rows = library.flatMap((m) =>
+    (m.rigs ?? []).map((b) => ({ machine: m.id, board: b.assembly, name: `${m.maker} ${m.model}: ${b.name}` })),
+  );
   const job = typeof askedJob === "string" ? await found(readJob(askedJob)) : null;
   let id: string;
   if (job) id = job.file.id;
   else if (typeof asked === "string") id = asked;
-  else id = rows[0]?.id ?? "";
+  else id = rows[0]?.machine ?? library[0]?.id ?? "";
   const machine = (await (job ? machineOf(job.hash, changesIn(job.events)) : found(newestMachine(id)))).machine;
   const boards = rigBoards(machine);
   const board = boards.find((b) => b.assembly === askedBoard) ?? boards[0];
   return (
     <RigScreen
       key={`${id} ${board?.assembly ?? ""}`}
-      machines={rows.some((r) => r.id === id) ? rows : [...rows, { id, name: machine.file.name }]}
       machine={id}
-      boards={boards}
+      boards={job ? boards.map((b) => ({ machine: id, board: b.assembly, name: b.name })) : rows}
       rig={board ? benchRig(machine, board.assembly) : null}
       job={job ? { id: askedJob as string, actor: job.events[0]!.actor } : null}
     />

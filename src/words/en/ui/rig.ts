@@ -3,7 +3,7 @@ export const say = {
   onTheBenchRig: (boardName: string, verdictWords: string, why: string) =>
     `${boardName} on the bench rig: ${verdictWords} ${why}`,
   benchRig: "Bench rig",
-  machine: "Machine",
+  noBoardChosen: "Choose a board",
   board: "Board",
   startOver: "Start over",
   noBoardOfThisMachine: "No board of this machine switches a load that a lamp could stand for.",

@@ -1,5 +1,10 @@
 /** What core/workbench/relay says to people, in English. */
 export const say = {
+  ratedFor: "Rating is for",
+  ratedOn: "Rating on",
+  ratedForIt: (load: string) => `its rating is for a ${load}`,
+  ratingSaysNothing: (load: string) =>
+    `This rating is for another load or current: it says nothing of a ${load}. Look for the rating that does.`,
   coilVolts: "Coil volts",
   coilOhms: "Coil ohms",
   coil: "Coil",
