@@ -316,7 +316,7 @@ export function changeWords(file: MachineFile, change: Change): string {
       return say.addedBetween(
         change.name,
         fieldWords(change.fields),
-        Object.entries(change.at).map(([t, n]) => `${t}: ${net(n)}`),
+        Object.entries(change.at).map(([t, n]) => say.terminalTo(say.terminals[t] ?? t, net(n))),
       );
     case "wired":
       return say.wireFromTo(change.colour, change.gauge, net(change.from), net(change.to));
@@ -333,7 +333,7 @@ const nameIn = (file: MachineFile, part: string) =>
   (file.parts as PartEntry[]).find((p) => p.id === part)?.name ?? file.wires.find((w) => w.id === part)?.name ?? part;
 const fieldWords = (fields: Readonly<Record<string, string | number>>) =>
   Object.entries(fields)
-    .map(([k, v]) => `${k} ${v}`)
+    .map(([k, v]) => say.ratings[k]?.(String(v)) ?? `${k} ${v}`)
     .join(", ");
 
 function inPlaceWords(file: MachineFile, change: InPlace): string {

@@ -138,7 +138,7 @@ function chartSheet(rows: readonly ChartRow[], rules: readonly ChartRule[]): Pic
   const best = rules[0];
   if (!best) return { lines: [] };
   const lines = [
-    { label: say.rule, text: ruleWords(best), big: true, source: say.fromChartRows(rows.length) },
+    { label: say.rule, text: ruleWords(best), source: say.fromChartRows(rows.length) },
     ...best.misprints.map((m) => ({
       label: say.misprintOf(rows[m.row]!.setting),
       text: m.nearest
@@ -156,8 +156,8 @@ function chartSheet(rows: readonly ChartRow[], rules: readonly ChartRule[]): Pic
 }
 
 function ruleWords({ field: [first, last], weights, coded, counts, offset, step }: ChartRule): string {
-  const field = weights.map((w, i) => `${first + i}: ${w}`).join(", ");
-  return say.ruleIs(first, last, field, say.coded[coded], counts, offset, step);
+  const times = Math.abs(step - 1) < 1e-9 ? null : step;
+  return say.ruleIs(first, last, weights.join(" "), say.coded[coded], counts, times, Math.abs(offset) < 1e-9 ? null : offset);
 }
 
 /** The rule by which the switches count, from a chart or as typed, and what a chart says of itself. */

@@ -162,7 +162,7 @@ export function Prove({
                     {s.words}
                     {s.also ? <span className="quiet d-block">{say.itAlsoShows(s.also.join("; "))}</span> : null}
                     <span className="quiet d-block">
-                      {PROOF_GROUPS[s.group]}; {s.expected}
+                      {PROOF_GROUPS[s.group]}; {s.group === "functions" && !s.test ? s.how : s.expected}
                     </span>
                   </span>
                   <span className="value">{r?.typed ?? ""}</span>

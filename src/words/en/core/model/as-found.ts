@@ -1,5 +1,23 @@
 /** What core/model/as-found says to people, in English. */
 export const say = {
+  /** Ratings and terminals as a label has them. */
+  ratings: {
+    coilVolts: (v: string) => `coil ${v} V`,
+    coilOhms: (v: string) => `coil ${v} ohm`,
+    contactAmps: (v: string) => `contact ${v} A AC`,
+    dcAmps: (v: string) => `${v} A DC`,
+    volts: (v: string) => `${v} V`,
+    ohms: (v: string) => `${v} ohm`,
+    amps: (v: string) => `${v} A`,
+    watts: (v: string) => `${v} W`,
+  } as Readonly<Record<string, (value: string) => string>>,
+  terminals: {
+    "coil-a": "coil",
+    "coil-b": "coil, other end,",
+    common: "contact",
+    make: "contact, other side,",
+  } as Readonly<Record<string, string>>,
+  terminalTo: (terminal: string, net: string) => `${terminal} to ${net}`,
   thereIsNoPartCalled: (part: string) => `There is no part called ${part}.`,
   aIsNotSomethingFound: (changeKind: string) => `A ${changeKind} is not something found in a lead.`,
   hasNoTerminal: (part: string, terminal: string) => `${part} has no terminal ${terminal}.`,

@@ -12,8 +12,16 @@ export const say = {
   cannotBeReached: (setting: number, printed: string, standsFor: number) =>
     `no switches make ${setting}; ${printed} is ${standsFor}`,
   coded: { binary: "doubling", "decimal digits": "decimal digits", Gray: "Gray code", free: "own weights" },
-  ruleIs: (first: number, last: number, weights: string, coded: string, counts: string, offset: number, step: number) =>
-    `switches ${first} to ${last}, ${coded} (${weights}), ${counts} counts; ${offset} + ${step} × the sum`,
+  ruleIs: (
+    first: number,
+    last: number,
+    weights: string,
+    coded: string,
+    counts: string,
+    times: number | null,
+    plus: number | null,
+  ) =>
+    `${first} to ${last} are ${weights} (${coded}), ${counts} counts${times === null ? "" : `, times ${times}`}${plus === null ? "" : `, plus ${plus}`}`,
   to16Switches: "1 to 16 switches.",
   thisRuleHasSwitchesWere: (count: number, count2: number) => `This rule has ${count} switches, ${count2} were given.`,
   noPositionOfTheseSwitches: (setting: number, range: string) =>
