@@ -1,5 +1,5 @@
 import { z } from "zod";
-import { type Done, type Job, unitPlateSchema } from "../core/journal";
+import { type Done, type Job, JOB_KINDS, type JobKind, unitPlateSchema } from "../core/journal";
 import { actorSchema, address, named, reads, sends } from "./endpoint";
 import { machineSummarySchema } from "./machines";
 import { say } from "#words/contract";
@@ -45,6 +45,7 @@ export type KnownState = Readonly<z.output<typeof knownStateSchema>>;
 
 export const openJobSchema = z.object({
   id: z.string(),
+  kind: z.enum(JOB_KINDS),
   complaint: z.string().nullable(),
   actor: z.string(),
   openedAt: z.string(),
@@ -66,6 +67,7 @@ export interface UnitRecord extends UnitRow {
     readonly complaint: string | null;
     readonly result: string | null;
     readonly open: boolean;
+    readonly kind: JobKind;
   }[];
   /** Temporary repairs that nobody has made good yet. */
   readonly temporary: readonly (Done<"decided"> & { readonly job: string })[];

@@ -1,7 +1,7 @@
 import { randomUUID as uuid } from "node:crypto";
 import { and, asc, desc, eq, inArray, isNull, like, or, type SQL } from "drizzle-orm";
 import { z } from "zod";
-import { jobOn, serialKey, type UnitEvent, type UnitPlate } from "../core/journal";
+import { type JobKind, jobOn, serialKey, type UnitEvent, type UnitPlate } from "../core/journal";
 import { plateWords } from "../core/model";
 import { database, inTransaction, type Database, type Tx } from "./db";
 import { refuseWhenFull } from "./disk";
@@ -176,6 +176,7 @@ export async function unitRecord(id: string): Promise<UnitRecord> {
       complaint: r.complaint,
       result: r.result,
       open: r.closedAt === null,
+      kind: r.kind as JobKind,
     })),
     temporary: folded.flatMap((j) =>
       j.work.decisions.filter((d) => d.body.temporary && !good.has(d.id)).map((d) => ({ ...d, job: j.id })),
@@ -238,11 +239,11 @@ export async function searchUnits(typed: string): Promise<UnitSearch> {
 /** Open jobs of a unit, the newest first. */
 export async function openJobsOf(unit: string, db: Database = database()) {
   const rows = await db
-    .select({ id: jobs.id, complaint: jobs.complaint, actor: jobs.actor, openedAt: jobs.openedAt })
+    .select({ id: jobs.id, kind: jobs.kind, complaint: jobs.complaint, actor: jobs.actor, openedAt: jobs.openedAt })
     .from(jobs)
     .where(and(eq(jobs.unit, unit), isNull(jobs.closedAt)))
     .orderBy(desc(jobs.openedAt));
-  return rows.map((r) => ({ ...r, openedAt: r.openedAt.toISOString() }));
+  return rows.map((r) => ({ ...r, kind: r.kind as JobKind, openedAt: r.openedAt.toISOString() }));
 }
 
 export async function unitRow(db: Database, id: string): Promise<typeof units.$inferSelect> {

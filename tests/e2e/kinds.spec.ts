@@ -127,11 +127,17 @@ test("a check over finds what does not hold: the step that fails is a reading of
   );
   await expect(page.locator(".proof-list")).toContainText("Nothing that protects is bridged");
   await expect(page.locator(".proof-list")).toContainText("3.15 A");
+  // Somebody was in it: each board is judged, with what comes of it and a photo.
+  await page.locator(".proof-list button", { hasText: "Control board: joints" }).click();
+  await expect(page.getByText("If not: A cracked joint works on the bench")).toBeVisible();
+  await expect(page.getByLabel("Photo for Control board: joints")).toBeAttached();
+  await page.getByRole("button", { name: "No", exact: true }).click();
+  await expect(page.locator(".proof-list li.failed")).toHaveCount(1);
   const measured = page.locator(".proof-list button", { hasText: /\d V to|V to|Ω to/ }).first();
   await measured.click();
   await page.locator("#proof-reading").fill("0");
   await page.keyboard.press("Enter");
-  await expect(page.locator(".proof-list li.failed")).toHaveCount(1);
+  await expect(page.locator(".proof-list li.failed")).toHaveCount(2);
   await page.getByRole("button", { name: /Restore/ }).click();
   await page.getByLabel("What was done").fill("Checked over; one reading is missing.");
   await page.getByLabel(/^Closed with \d open, because/).fill("The owner decides.");
@@ -143,6 +149,7 @@ test("a check over finds what does not hold: the step that fails is a reading of
   await page.getByRole("button", { name: "Close the job" }).click();
   await page.waitForURL(new RegExp(`${job}/record$`));
   await expect(page.getByRole("cell", { name: "not as expected" })).toBeVisible();
+  await expect(page.getByRole("cell", { name: /A cracked joint works on the bench/ })).toBeVisible();
   await expect(page.getByText("Unsafe, left disconnected")).toBeVisible();
 });
 

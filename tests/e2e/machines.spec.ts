@@ -167,6 +167,17 @@ test("the editor: a skeleton, errors in place, undo, a draft that survives a rel
   await expect(page.getByRole("status").first()).toContainText("Not saved yet");
   await page.reload();
   await expect(page.getByLabel("name of part 1", { exact: true })).toHaveValue("Wall outlet");
+  // A chart as its sheet prints it, one row misprinted, becomes a setting of the file.
+  await page.getByRole("tab", { name: "Settings" }).click();
+  const chart = page.getByRole("region", { name: "A setting from a chart" });
+  await chart.getByLabel("What is set").fill("Drying time, minutes");
+  await chart.getByLabel("Where its switches are").fill("Five switches on the board");
+  await chart.getByLabel(/^Chart/).fill("24: 1 3 5\n30: 1 2 4 5\n18: 1 2 3");
+  await expect(chart.getByRole("status")).toContainText("18 is a misprint: taken as 1 2 3 4");
+  await axe(page);
+  await chart.getByRole("button", { name: "Put it into the file" }).click();
+  await expect(page.getByLabel("name of setting 1", { exact: true })).toHaveValue("Drying time, minutes");
+  await expect(page.getByRole("status").first()).toContainText("Not saved yet");
   await page.getByRole("button", { name: "Save as a new version" }).click();
   await page.waitForURL(/\/machines\/nobody-e-\d+$/);
   await page.getByRole("tab", { name: "Versions" }).click();

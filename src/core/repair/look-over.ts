@@ -1,6 +1,7 @@
 import { type Job, type JobKind, PURPOSES } from "../journal";
 import { has, type Machine, plainFields, ratings } from "../model";
 import { quantityText } from "../quantity";
+import { earlierRepairSteps } from "./earlier-repair";
 import type { ProofStep } from "./proof-step";
 import { say } from "#words/core/repair/look-over";
 
@@ -29,7 +30,7 @@ export function purposeOf(machine: Machine, job: Job): JobPurpose {
 export function lookOver(machine: Machine, { kind, purpose, set = [] }: JobPurpose): readonly ProofStep[] {
   switch (kind) {
     case "check":
-      return checkedOver(machine);
+      return [...checkedOver(machine), ...(purpose === PURPOSES.check[2] ? [] : earlierRepairSteps(machine))];
     case "lay up":
       return byFamily(machine, purpose === PURPOSES["lay up"][0] ? say.intoService : say.laidUp);
     case "setting":

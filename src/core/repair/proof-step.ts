@@ -23,6 +23,8 @@ export interface ProofStep {
   readonly how: string;
   /** What passes, in words. */
   readonly expected: string;
+  /** What comes of it where it does not pass: such a step may be shown by a photo. */
+  readonly consequence?: string;
   /** The test it is, where a model says what it shows. */
   readonly test?: Test;
   readonly window?: Window;

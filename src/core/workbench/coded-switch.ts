@@ -157,7 +157,15 @@ function chartSheet(rows: readonly ChartRow[], rules: readonly ChartRule[]): Pic
 
 function ruleWords({ field: [first, last], weights, coded, counts, offset, step }: ChartRule): string {
   const times = Math.abs(step - 1) < 1e-9 ? null : step;
-  return say.ruleIs(first, last, weights.join(" "), say.coded[coded], counts, times, Math.abs(offset) < 1e-9 ? null : offset);
+  return say.ruleIs(
+    first,
+    last,
+    weights.join(" "),
+    say.coded[coded],
+    counts,
+    times,
+    Math.abs(offset) < 1e-9 ? null : offset,
+  );
 }
 
 /** The rule by which the switches count, from a chart or as typed, and what a chart says of itself. */

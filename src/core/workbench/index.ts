@@ -1,5 +1,6 @@
 /** Tools that work one thing out from a few numbers. What others may use of it; nothing else is reached. */
 
+export { chartValues, readChart, rulesOf } from "./switch-chart";
 export {
   benchRig,
   type BenchRig,
@@ -15,6 +16,7 @@ export { drawingOf, settingWords, unusedCodes } from "./coded-switch";
 export {
   type Curve,
   type Field,
+  Refused,
   type Sheet,
   type SwitchDrawing,
   type Table,

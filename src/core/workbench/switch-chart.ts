@@ -265,3 +265,22 @@ function solve(rows: readonly ChartRow[], used: readonly number[]): number[] | n
   }
   return m.map((row, i) => row[n]! / row[i]!);
 }
+
+/** A chart as the values of a setting in a machine's file: a bit a switch, misprints as the rule has them. */
+export function chartValues(
+  rows: readonly ChartRow[],
+  rule: ChartRule | undefined,
+): {
+  readonly values: readonly { readonly value: string; readonly words: string }[];
+  readonly switches: readonly number[];
+} {
+  const meant = rows.map((r, i) => rule?.misprints.find((m) => m.row === i)?.nearest ?? r.on);
+  const count = Math.max(...meant.flat(), rule?.field[1] ?? 1);
+  const switches = Array.from({ length: count }, (_, i) => i + 1);
+  const values = new Map<string, string>();
+  rows.forEach((r, i) => {
+    const value = switches.map((n) => (meant[i]!.includes(n) ? "1" : "0")).join("");
+    if (!values.has(value)) values.set(value, String(r.setting));
+  });
+  return { values: [...values].map(([value, words]) => ({ value, words })), switches };
+}

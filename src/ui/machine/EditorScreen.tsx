@@ -12,6 +12,7 @@ import { compileMachine, type MachineFile, PART_KINDS } from "../../core/model";
 import { Refused, send } from "../shell/send";
 import { TopBar } from "../shell/TopBar";
 import { BoardEditor } from "./BoardEditor";
+import { ChartSetting } from "./ChartSetting";
 import { FileDoubts } from "./FileDoubts";
 import { EditTable, type Column } from "./EditTable";
 import { useDraft } from "./useDraft";
@@ -59,6 +60,13 @@ const PINS: readonly Column[] = [
   { field: "signal", wide: true },
   { field: "net" },
   { field: "colour" },
+];
+const SETTINGS: readonly Column[] = [
+  { field: "id" },
+  { field: "name", wide: true },
+  { field: "where", wide: true },
+  { field: "factory", narrow: true },
+  { field: "values", wide: true },
 ];
 const PANELS: readonly Column[] = [{ field: "id" }, { field: "name", wide: true }, { field: "minutes", narrow: true }];
 const CODES: readonly Column[] = [
@@ -256,6 +264,19 @@ export function EditorScreen({
               rows={rows.list("panels")}
               problemsAt={(i) => problemsAt(`panels.${i}`)}
               onChange={(list) => rows.set("panels", list)}
+            />
+          </Tab>
+          <Tab eventKey="settings" title={say.settings}>
+            <EditTable
+              name="setting"
+              columns={SETTINGS}
+              rows={rows.list("settings")}
+              problemsAt={(i) => problemsAt(`settings.${i}`)}
+              onChange={(list) => rows.set("settings", list)}
+            />
+            <ChartSetting
+              taken={rows.list("settings").map((s) => String(s["id"]))}
+              onAdd={(setting) => rows.set("settings", [...rows.list("settings"), setting])}
             />
           </Tab>
           <Tab eventKey="text" title={say.text}>

@@ -320,7 +320,7 @@ function WorkDone({ job }: { job: Job }) {
             <li key={body.hash}>
               <img src={photoAddress(body.hash)} alt={body.caption || say.photoStage(body.stage)} />
               <span>
-                {body.caption}
+                {body.caption || say.photoStage(body.stage)}
                 {body.marks.length > 0 ? ` (${body.marks.map((m, i) => `${i + 1} ${m.words}`).join(", ")})` : ""}
               </span>
             </li>

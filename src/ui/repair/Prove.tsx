@@ -15,6 +15,7 @@ import {
 } from "../../core/repair";
 import { useDesk } from "../shell/useDesk";
 import { useKept } from "../shell/useKept";
+import { Photos } from "./Photos";
 import type { RepairProps } from "./repair-props";
 import { useEngine } from "../engine/useEngine";
 import { provedBody, waitedBody, waitingBody, WHOLE_UNIT } from "../../core/journal";
@@ -104,6 +105,12 @@ export function Prove({
                 <i className="bi bi-exclamation-triangle" aria-hidden /> {c}
               </p>
             ))}
+            {step.consequence ? (
+              <>
+                <p className="quiet">{say.otherwise(step.consequence)}</p>
+                <Photos job={job} stage={step.words.slice(0, 120)} busy={busy} onLog={onLog} />
+              </>
+            ) : null}
             <p className="prove-wanted">
               {say.passes} <strong className="value">{step.expected}</strong>
             </p>
@@ -195,7 +202,12 @@ function Answer({
         <Button size="lg" disabled={busy} onClick={() => void onLog(true, step.expected)}>
           <i className="bi bi-check-lg" aria-hidden /> {step.test && !step.wait ? step.expected : "Yes"}
         </Button>
-        <Button size="lg" variant="outline-dark" disabled={busy} onClick={() => void onLog(false, say.notSo)}>
+        <Button
+          size="lg"
+          variant="outline-dark"
+          disabled={busy}
+          onClick={() => void onLog(false, step.consequence ?? say.notSo)}
+        >
           <i className="bi bi-x-lg" aria-hidden /> {say.no}
         </Button>
       </div>

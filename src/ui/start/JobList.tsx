@@ -5,6 +5,7 @@ import type { JobRow } from "../../contract/jobs";
 import { clockTime, dayName } from "../shell/time";
 import { serialWords } from "../unit/plate";
 import { KIND_WORDS } from "#words/job";
+import { jobAddress } from "../shell/job-address";
 import { say } from "#words/ui/start";
 
 /** Jobs, each with where, what and how far. */
@@ -13,7 +14,7 @@ export function JobList({ jobs }: { jobs: readonly JobRow[] }) {
     <ul className="jobs">
       {jobs.map((job) => (
         <li key={job.id}>
-          <Link href={jobAddress(job)} prefetch={false}>
+          <Link href={jobAddress({ ...job, open: job.closedAt === null })} prefetch={false}>
             <span className={`state-mark ${stateOf(job)}`} aria-hidden />
             <span className="job-text">
               <strong>{job.site}</strong>{" "}
@@ -36,12 +37,6 @@ export function JobList({ jobs }: { jobs: readonly JobRow[] }) {
       ))}
     </ul>
   );
-}
-
-/** Where a job goes on: at its search, at its work where it is no repair, at its record once it is closed. */
-function jobAddress({ id, kind, closedAt }: JobRow): string {
-  if (closedAt !== null) return `/jobs/${id}/record`;
-  return kind === "repair" ? `/jobs/${id}` : `/jobs/${id}/repair`;
 }
 
 function stateOf(job: JobRow): "closed" | "under-way" | "untouched" {

@@ -22,6 +22,7 @@ import { useRoute } from "../engine/useRoute";
 import { Key } from "../shortcuts/Key";
 import { useShortcut } from "../shortcuts/useShortcut";
 import { Fault, faultOf, useFaults } from "../shell/useFaults";
+import { jobAddress } from "../shell/job-address";
 import { say } from "#words/ui/start";
 
 interface Complaint {
@@ -99,7 +100,7 @@ export function NewJob({ fixed }: { fixed?: Chosen }) {
         again: open.length > 0,
       };
       const job = await sendOnce(openJob, [], body);
-      router.push(kind === "repair" ? `/jobs/${job.id}` : `/jobs/${job.id}/repair`);
+      router.push(jobAddress({ id: job.id, kind, open: true }));
     } catch (error) {
       // Corrected and sent again it is another job: it gets another id.
       id.current = null;
@@ -158,7 +159,7 @@ export function NewJob({ fixed }: { fixed?: Chosen }) {
         <ul className="open-jobs" aria-label={say.openJobsOnThisUnit}>
           {open.map((job) => (
             <li key={job.id}>
-              <Link href={`/jobs/${job.id}`}>
+              <Link href={jobAddress({ ...job, open: true })}>
                 <i className="bi bi-arrow-right-circle" aria-hidden />{" "}
                 {say.openAlreadyComplaintActor(job.complaint ?? say.noComplaint2, job.actor)}
               </Link>

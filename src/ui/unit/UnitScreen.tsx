@@ -14,6 +14,7 @@ import { serialWords } from "./plate";
 import { UnitData } from "./UnitData";
 import { logEntry } from "../../contract/entries";
 import { madeGoodBody } from "../../core/journal";
+import { jobAddress } from "../shell/job-address";
 import { say } from "#words/ui/unit";
 
 /** What stays with a unit from job to job: what was built into it, what is only patched, its settings, its jobs. */
@@ -129,7 +130,7 @@ export function UnitScreen({ unit }: { unit: UnitRecord }) {
           <ul>
             {unit.jobs.map((j) => (
               <li key={j.id} suppressHydrationWarning>
-                <Link href={j.open ? `/jobs/${j.id}` : `/jobs/${j.id}/record`} prefetch={false}>
+                <Link href={jobAddress(j)} prefetch={false}>
                   {dayName(j.openedAt)}: {j.complaint ?? say.noComplaint}
                 </Link>{" "}
                 {j.result ?? "open"}

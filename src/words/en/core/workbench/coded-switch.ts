@@ -21,7 +21,11 @@ export const say = {
     times: number | null,
     plus: number | null,
   ) =>
-    `${first} to ${last} are ${weights} (${coded}), ${counts} counts${times === null ? "" : `, times ${times}`}${plus === null ? "" : `, plus ${plus}`}`,
+    [
+      `${first} to ${last} are ${weights} (${coded}), ${counts} counts`,
+      ...(times === null ? [] : [`times ${times}`]),
+      ...(plus === null ? [] : [`plus ${plus}`]),
+    ].join(", "),
   to16Switches: "1 to 16 switches.",
   thisRuleHasSwitchesWere: (count: number, count2: number) => `This rule has ${count} switches, ${count2} were given.`,
   noPositionOfTheseSwitches: (setting: number, range: string) =>

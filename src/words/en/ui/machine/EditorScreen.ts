@@ -2,6 +2,7 @@ import { plural } from "../../plural";
 
 /** What ui/machine/EditorScreen says to people, in English. */
 export const say = {
+  settings: "Settings",
   terminalsNets: "terminals: nets",
   whenACondition: "when (a condition)",
   editMakerModel: (maker: string, model: string) => `Edit ${maker} ${model}`,

@@ -1,5 +1,6 @@
 /** What ui/repair/Prove says to people, in English. */
 export const say = {
+  otherwise: (consequence: string) => `If not: ${consequence}`,
   itAlsoShows: (words: string) => `It also shows: ${words}`,
   everyStepPassed: "Every step passed",
   workingOutWhatASound: "Working out what a sound machine shows",
