@@ -229,7 +229,7 @@ test("by thumb at 390 px nothing sticks out", async ({ page }) => {
   await page.setViewportSize({ width: 390, height: 844 });
   for (const at of ["/codes", "/lamp", "/machines/obwart-dv-8/hand"]) {
     await page.goto(at);
-    await page.locator("main").waitFor();
+    await page.locator("main").first().waitFor();
     await fits(page);
     await axe(page);
   }

@@ -47,12 +47,13 @@ export function ChartSetting({ taken, onAdd }: { readonly taken: readonly string
         disabled={!isReady}
         onClick={() => {
           if (!read?.ok) return;
+          // Cells of a file are text.
           onAdd({
             id,
             name: name.trim(),
             where: where.trim(),
             values: read.values,
-            coding: { switches: read.switches },
+            coding: { switches: read.switches.map(String) },
           });
           setName("");
           setWhere("");
