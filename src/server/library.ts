@@ -71,9 +71,15 @@ export async function librarySummaries(): Promise<readonly MachineSummary[]> {
 async function kept(hash: string, summary: unknown): Promise<FileSummary> {
   const known = summary === null || summary === undefined ? null : (bodyOf({ body: summary }) as FileSummary);
   if (known?.rigs) return known;
-  const made = summaryOf((await machineByHash(hash)).file);
-  await database().update(machines).set({ summary: made }).where(eq(machines.hash, hash));
-  return made;
+  try {
+    const made = summaryOf((await machineByHash(hash)).file);
+    await database().update(machines).set({ summary: made }).where(eq(machines.hash, hash));
+    return made;
+  } catch (error) {
+    // One file that cannot be read any more must not take the whole library with it.
+    if (known) return known;
+    throw error;
+  }
 }
 
 /** The library with how many versions and units there are of each machine. */

@@ -253,6 +253,23 @@ describe("what the trade writes", () => {
   });
 });
 
+describe("what an address may hold", () => {
+  test("a choice that there is not is none: no tool falls over it", () => {
+    for (const tool of TOOLS) {
+      const odd = Object.fromEntries(tool.fields.map((f) => [f.key, f.choices ? "no such choice" : (f.hint ?? "5")]));
+      expect(() => workTool(tool, odd, METRIC), tool.id).not.toThrow();
+    }
+    const odd = { volts: "100", loads: "250W heater", fitted: "1", type: "no such family" };
+    expect(verdict("fuse", odd)).toEqual(verdict("fuse", { ...odd, type: "slow" }));
+  });
+  test("a field of a chart that begins at the second switch is typed by the switches' own numbers", () => {
+    // By hand: 2 to 4 are 1, 2, 4; the first switch does something else and is on throughout.
+    const chart = "0: 1\n1: 1 2\n2: 1 3\n3: 1 2 3\n4: 1 4\n5: 1 2 4";
+    const found = sheet("switches", { chart, found: "2 4" }).lines.find((l) => l.label === "Found")!;
+    expect(found.text).toBe("5");
+  });
+});
+
 describe("potentiometers", () => {
   test("a logarithmic one has 10 to 20 % at half turn (from memory), and both ends", () => {
     expect(taperShare("logarithmic", 0.5)).toBeGreaterThanOrEqual(0.1);

@@ -1,4 +1,4 @@
-import { has, type Machine, type Part, ratings, type SetupEntry, RELAY_BOUNDS } from "../model";
+import { has, type Machine, type Part, ratings, RELAY_BOUNDS, type SetupEntry } from "../model";
 import { quantityText } from "../quantity";
 import { nominalValues, NoOperatingPoint, Simulator } from "../simulate";
 import { ratedLinks, weakestFirst } from "../workbench";

@@ -12,9 +12,6 @@ export interface FamilyFunction {
 
 type Row = readonly (readonly [id: string, minutes: number, licensed?: "licensed"])[];
 
-/** A machine that burns no gas is not asked for it. */
-const NEEDS_GAS: readonly string[] = ["gas"];
-
 /** Functions shown after a board swap, in order; common practice, no source. A file may add, never take away. */
 const ROWS: Readonly<Record<FunctionRow, Row>> = {
   refrigerator: [
@@ -159,7 +156,8 @@ export function familyFunctions(machine: Machine): readonly FamilyFunction[] {
   const words: Readonly<Record<string, string>> = say[row];
   const burnsGas = machine.parts.some((p) => has(p, "gas"));
   return ROWS[row].flatMap(([asked, minutes, licensed]) => {
-    if (NEEDS_GAS.includes(asked) && !burnsGas) return [];
+    // A tick for a flame that there is not teaches to tick.
+    if (asked === "gas" && !burnsGas) return [];
     const id = asOnBoard(machine, asked);
     return { id, words: words[id]!, minutes, ...(licensed ? { licensed: true as const } : {}) };
   });

@@ -17,9 +17,9 @@ const WATCHED = 600;
 const KNOWN = new WeakMap<Machine, readonly StartsByPlug[]>();
 
 /**
- * What a sound unit of several sources in everyday use starts by itself when one of its plugs is pulled, or left off at power: a sensing
- * plug tells a changeover that the utility is gone. Of what moves, the first label it takes that it has not with every
- * plug in.
+ * What a sound unit of several sources in everyday use starts by itself when one of its plugs is pulled, or left off at
+ * power: a sensing plug tells a changeover that the utility is gone. Of each part that moves, the first sign of it that
+ * it does not show with every plug in. Where no operating point is found nobody knows, and it counts as starting.
  */
 export function startsByPlug(machine: Machine): readonly StartsByPlug[] {
   let known = KNOWN.get(machine);
@@ -33,19 +33,18 @@ function found(machine: Machine): readonly StartsByPlug[] {
   const everyday = everydaySetup(machine.file);
   const simulator = new Simulator(machine);
   const values = nominalValues(machine);
-  const after = (apart: readonly string[], part: string, label: string) => {
-    const setup = { ...everyday, apart: [...everyday.apart, ...apart] };
-    return secondsUntil(simulator, setup, [], values, part, label, WATCHED) ?? Infinity;
-  };
+  const until = (apart: readonly string[], part: string, label: string) =>
+    secondsUntil(simulator, { ...everyday, apart: [...everyday.apart, ...apart] }, [], values, part, label, WATCHED);
   const moving = machine.parts.filter((p) => p.labels && has(p, "moves"));
   // What it shows with every plug in, sooner or later, is nothing that a plug starts.
-  const news = moving.flatMap((part) =>
-    part.labels!.filter((label) => after([], part.id, label) === Infinity).map((label) => ({ part, label })),
-  );
+  const news = moving.map((part) => ({
+    part,
+    labels: part.labels!.filter((label) => !Number.isFinite(until([], part.id, label) ?? Infinity)),
+  }));
   return machine.file.connectors.flatMap(({ id: plug }) =>
-    news.flatMap(({ part, label }) => {
-      const seconds = after([plug], part.id, label);
-      return seconds === Infinity ? [] : [{ plug, part: part.name, after: seconds }];
+    news.flatMap(({ part, labels }) => {
+      const after = Math.min(...labels.map((label) => until([plug], part.id, label) ?? 0));
+      return Number.isFinite(after) ? [{ plug, part: part.name, after }] : [];
     }),
   );
 }

@@ -11,6 +11,9 @@ export interface Calibration {
   readonly slope: number;
   /** Largest distance from that line. */
   readonly bend: number;
+  /** The zero and the gain that leave the smallest errors where only that one is set. */
+  readonly zero: number;
+  readonly gain: number;
   /** Largest error left once the zero, the span, or both were set as well as they can be. */
   readonly left: Readonly<Record<Adjustment, number>>;
 }
@@ -37,6 +40,8 @@ export function calibrate(pairs: readonly (readonly [stimulus: number, indicated
     offset,
     slope,
     bend,
+    zero: (Math.max(...errors) + Math.min(...errors)) / 2,
+    gain,
     left: {
       zero: (Math.max(...errors) - Math.min(...errors)) / 2,
       span: Math.max(...pairs.map(([x, y]) => Math.abs(y / gain - x))),
@@ -143,10 +148,9 @@ function verdictOf(
 
 /** What to set, which way and by how much. */
 function adjustmentWords(c: Calibration, adjustment: Adjustment | null, show: (v: number) => string): string {
-  const [zero, span] = [show(Math.abs(c.offset)), quantityText(Math.abs(1 / c.slope - 1), "share")];
-  const [down, up] = [c.offset > 0, c.slope < 1];
-  const mean = c.errors.reduce((sum, e) => sum + e, 0) / c.errors.length;
-  if (adjustment === "zero") return say.zeroIsOff(show(Math.abs(mean)), mean > 0);
-  if (adjustment === "span") return say.spanIsOff(span, up);
-  return adjustment === "both" ? say.zeroAndSpanAreOff(zero, down, span, up) : say.offAndBentNoAdjustment;
+  const span = (gain: number) => [quantityText(Math.abs(1 / gain - 1), "share"), gain < 1] as const;
+  if (adjustment === "zero") return say.zeroIsOff(show(Math.abs(c.zero)), c.zero > 0);
+  if (adjustment === "span") return say.spanIsOff(...span(c.gain));
+  if (adjustment === null) return say.offAndBentNoAdjustment;
+  return say.zeroAndSpanAreOff(show(Math.abs(c.offset)), c.offset > 0, ...span(c.slope));
 }

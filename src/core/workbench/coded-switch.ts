@@ -62,10 +62,17 @@ function range({ weights, offset, step }: Coding): readonly [number, number] {
   return [Math.min(...ends), Math.max(...ends)];
 }
 
-/** Reads positions: "1011", "on off on", "x--x", "up down", "1 3 5" (those that are on), "none". Throws `Refused`. */
-export function readPositions(text: string, count: number): boolean[] {
-  const listed = listedOn(text, count);
-  if (listed) return Array.from({ length: count }, (_, i) => listed.includes(i + 1));
+/**
+ * Reads positions: "1011", "on off on", "x--x", "up down", "1 3 5" (the numbers of those that are on), "none". Throws
+ * `Refused`.
+ */
+export function readPositions(
+  text: string,
+  count: number,
+  numbers: readonly number[] = Array.from({ length: count }, (_, i) => i + 1),
+): boolean[] {
+  const listed = listedOn(text, numbers);
+  if (listed) return numbers.map((n) => listed.includes(n));
   const words = text
     .trim()
     .toLowerCase()
@@ -85,15 +92,15 @@ export function readPositions(text: string, count: number): boolean[] {
  * The switches that are on where their numbers were typed, as sheets print them: "1 3 5". Null where it is something
  * else: noughts and ones for each of them, one number twice, a number there is no switch for.
  */
-function listedOn(text: string, count: number): readonly number[] | null {
+function listedOn(text: string, switches: readonly number[]): readonly number[] | null {
   if (/^\s*none\s*$/i.test(text)) return [];
   const words = text.trim().split(/[\s,;+&]+/);
   if (!words.every((w) => /^\d{1,2}$/.test(w))) return null;
   const numbers = words.map(Number);
-  const isBits = words.length === count && numbers.every((n) => n < 2);
-  const isRow = words.length === 1 && /^[01]+$/.test(words[0]!) && words[0]!.length === count;
+  const isBits = words.length === switches.length && numbers.every((n) => n < 2);
+  const isRow = words.length === 1 && /^[01]+$/.test(words[0]!) && words[0]!.length === switches.length;
   if (isBits || isRow || new Set(numbers).size < numbers.length) return null;
-  return numbers.every((n) => n >= 1 && n <= count) ? numbers : null;
+  return numbers.every((n) => switches.includes(n)) ? numbers : null;
 }
 
 /**
@@ -215,7 +222,7 @@ function work(given: Given): Sheet {
   const switches: SwitchDrawing[] = [];
   const rows: string[][] = [];
   if (given.text("found") !== "") {
-    const on = readPositions(given.text("found"), coding.switches.length);
+    const on = readPositions(given.text("found"), coding.switches.length, coding.switches);
     const setting = settingOf(coding, on);
     const sum = coding.weights.map((w, i) => (on[i] === (coding.counts === "on") ? String(w) : "0")).join(" + ");
     lines.push({

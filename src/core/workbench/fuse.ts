@@ -17,13 +17,11 @@ export function fuseFor(amps: number): number | null {
 
 /** How long an inrush is taken to last where nobody said, seconds; common practice, no source. */
 const USUAL_INRUSH = 0.1;
-/** A sound fuse has up to so many times its usual ohms; the leads of the meter come on top, ohms. Estimates E59. */
-const SPREAD = 3;
-const LEADS = 0.3;
-/** Above so many times that it is blown; what lies between is measured again. */
-const BLOWN_ABOVE = 10;
-/** A fuse of unknown rating: up to here it is whole, ohms. */
-const UNKNOWN_BOUND = 20;
+/**
+ * Of its own ohms: a sound fuse has up to so many times its usual ones, the leads of the meter come on top, above so many
+ * times that it is blown; one of unknown rating is whole up to the last. Estimates E59.
+ */
+const OHMS = { spread: 3, leads: 0.3, blownAbove: 10, unknown: 20 } as const;
 
 /** Whose ohms a family has. */
 const COLD_FAMILY = { quick: "quick", slow: "time-lag", ul: "quick", blade: "blade" } as const;
@@ -164,10 +162,10 @@ function itself(given: Given, family: FuseFamily): Found {
   const [fuse, rating] = [given.number("fuse"), given.number("fitted") ?? given.number("print")];
   if (fuse === undefined) return NOTHING;
   const sound = coldOhms(rating ?? 1, COLD_FAMILY[family]);
-  const bound = rating === undefined ? UNKNOWN_BOUND : SPREAD * sound + LEADS;
+  const bound = rating === undefined ? OHMS.unknown : OHMS.spread * sound + OHMS.leads;
   let text: string = say.measureAgain;
   if (fuse <= bound) text = say.whole;
-  else if (fuse === Infinity || fuse > BLOWN_ABOVE * bound) text = say.blown;
+  else if (fuse === Infinity || fuse > OHMS.blownAbove * bound) text = say.blown;
   return {
     lines: [
       {

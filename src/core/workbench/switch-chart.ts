@@ -56,9 +56,9 @@ const UNUSUAL = {
   decimal: 0.6,
   gray: 0.8,
   free: 2,
+  /** A row whose setting a rule cannot reach at all. */
+  unreached: 3,
 } as const;
-/** How many wrong switches a row counts for whose setting a rule cannot reach at all. */
-const UNREACHED = 3;
 
 /**
  * The rules that a chart can follow, the best first: the fewest switches wrong in all rows together, and of those the
@@ -67,6 +67,11 @@ const UNREACHED = 3;
 export function rulesOf(rows: readonly ChartRow[], count = 0): readonly ChartRule[] {
   if (new Set(rows.map((r) => r.setting)).size < 2) throw new Refused(say.twoRowsAtLeast, "chart");
   const switches = Math.max(count, ...rows.flatMap((r) => r.on));
+  // A switch that is set differently from row to row does something: what makes nothing of it is the less likely.
+  const varying = Array.from({ length: switches }, (_, i) => i + 1).filter(
+    (n) => new Set(rows.map((r) => r.on.includes(n))).size > 1,
+  );
+  const costs = (rule: Unjudged) => unusualness(rule, switches, varying);
   const candidates: { readonly rule: Unjudged; readonly least: number }[] = [];
   for (let first = 1; first <= switches; first++)
     for (let last = first; last <= switches; last++)
@@ -78,25 +83,25 @@ export function rulesOf(rows: readonly ChartRow[], count = 0): readonly ChartRul
             const rule = { ...code, step, offset };
             // Each row that does not fit has one switch wrong at least.
             const wrong = rows.filter((r, k) => Math.abs(offset + step * codes[k]! - r.setting) > 1e-6).length;
-            candidates.push({ rule, least: wrong + unusualness(rows, rule, switches) });
+            candidates.push({ rule, least: wrong + costs(rule) });
           }
         }
   candidates.sort((a, b) => a.least - b.least);
   const found: { readonly rule: ChartRule; readonly cost: number }[] = [];
   const free = freeWeights(rows, switches);
-  if (free) found.push({ rule: free, cost: costOf(rows, free, switches) });
+  if (free) found.push({ rule: free, cost: wrongIn(rows, free) + costs(free) });
   for (const { rule, least } of candidates.slice(0, MOST_JUDGED)) {
     // Nothing further down the list can be better than the rules shown.
     if (found.length >= SHOWN && least > found[SHOWN - 1]!.cost) break;
     const whole = judged(rows, rule);
-    found.push({ rule: whole, cost: costOf(rows, whole, switches) });
+    found.push({ rule: whole, cost: wrongIn(rows, whole) + costs(rule) });
     found.sort((a, b) => a.cost - b.cost);
   }
   return found.slice(0, SHOWN).map((f) => f.rule);
 }
 
 /** So many of the most promising rules are weighed to the end; the others are behind by more than they could gain. */
-const MOST_JUDGED = 300;
+const MOST_JUDGED = 40;
 /** So many rules are worth showing. */
 const SHOWN = 3;
 
@@ -158,55 +163,66 @@ const round = (v: number) => Math.round(v * 1e6) / 1e6;
 
 /** A rule with its misprints. */
 function judged(rows: readonly ChartRow[], rule: Unjudged): ChartRule {
-  const misprints = rows.flatMap((r, row) => {
-    const standsFor = round(rule.offset + rule.step * codeOf(r.on, rule));
-    return Math.abs(standsFor - r.setting) < 1e-6 ? [] : [{ row, nearest: nearestOf(r, rule), standsFor }];
-  });
-  return { ...rule, misprints };
+  const standing = rows.map((r) => round(rule.offset + rule.step * codeOf(r.on, rule)));
+  const wrong = rows.flatMap((r, row) => (Math.abs(standing[row]! - r.setting) < 1e-6 ? [] : [row]));
+  const positions = wrong.length > 0 ? positionsOf(rule) : new Map<number, readonly (readonly number[])[]>();
+  return {
+    ...rule,
+    misprints: wrong.map((row) => ({
+      row,
+      nearest: nearestOf(rows[row]!, rule, positions),
+      standsFor: standing[row]!,
+    })),
+  };
+}
+
+/** Every position of a rule's field, as the switches that are on, by the setting that it stands for. */
+function positionsOf(rule: Unjudged): ReadonlyMap<number, readonly (readonly number[])[]> {
+  const [first, last] = rule.field;
+  const length = last - first + 1;
+  const positions = new Map<number, (readonly number[])[]>();
+  for (let bits = 0; bits < 2 ** length; bits++) {
+    const on = Array.from({ length }, (_, i) => first + i).filter((_, i) => (bits >> i) & 1);
+    const setting = round(rule.offset + rule.step * codeOf(on, rule));
+    positions.set(setting, [...(positions.get(setting) ?? []), on]);
+  }
+  return positions;
 }
 
 /** Of all positions of the field that stand for a row's setting the one with the fewest switches moved. */
-function nearestOf(row: ChartRow, rule: Unjudged): readonly number[] | null {
-  const [first, last] = rule.field;
-  const outside = row.on.filter((n) => n < first || n > last);
-  let [best, fewest]: [readonly number[] | null, number] = [null, Infinity];
-  for (let bits = 0; bits < 2 ** (last - first + 1); bits++) {
-    const on = Array.from({ length: last - first + 1 }, (_, i) => first + i).filter((_, i) => (bits >> i) & 1);
-    const moved = movedBetween(
-      on,
-      row.on.filter((n) => n >= first && n <= last),
-    );
-    if (moved >= fewest) continue;
-    if (Math.abs(rule.offset + rule.step * codeOf(on, rule) - row.setting) > 1e-6) continue;
-    [best, fewest] = [[...outside, ...on].sort((a, b) => a - b), moved];
-  }
-  return best;
+function nearestOf(
+  row: ChartRow,
+  { field: [first, last] }: Unjudged,
+  positions: ReadonlyMap<number, readonly (readonly number[])[]>,
+): readonly number[] | null {
+  const isIn = (n: number) => n >= first && n <= last;
+  const [own, outside] = [row.on.filter(isIn), row.on.filter((n) => !isIn(n))];
+  const reached = positions.get(round(row.setting)) ?? [];
+  const [best] = [...reached].sort((a, b) => movedBetween(a, own) - movedBetween(b, own));
+  return best ? [...outside, ...best].sort((a, b) => a - b) : null;
 }
 
 const movedBetween = (a: readonly number[], b: readonly number[]) =>
   a.filter((n) => !b.includes(n)).length + b.filter((n) => !a.includes(n)).length;
 
-/** Switches wrong in all rows together, and how unusual the rule is. */
-function costOf(rows: readonly ChartRow[], rule: ChartRule, switches: number): number {
-  const wrong = rule.misprints.reduce(
-    (sum, m) => sum + (m.nearest ? movedBetween(m.nearest, rows[m.row]!.on) : UNREACHED),
+/** Switches wrong in all rows together. */
+function wrongIn(rows: readonly ChartRow[], { misprints }: ChartRule): number {
+  return misprints.reduce(
+    (sum, m) => sum + (m.nearest ? movedBetween(m.nearest, rows[m.row]!.on) : UNUSUAL.unreached),
     0,
   );
-  return wrong + unusualness(rows, rule, switches);
 }
 
-function unusualness(rows: readonly ChartRow[], rule: Unjudged, switches: number): number {
+function unusualness(rule: Unjudged, switches: number, varying: readonly number[]): number {
   const coded = { binary: 0, "decimal digits": UNUSUAL.decimal, Gray: UNUSUAL.gray, free: UNUSUAL.free }[rule.coded];
   const [first, last] = rule.field;
-  const beside = Array.from({ length: switches }, (_, k) => k + 1).filter((n) => n < first || n > last);
-  const idle = beside.filter((n) => new Set(rows.map((r) => r.on.includes(n))).size > 1);
   return (
     coded +
     stepCost(rule.step) +
     (Math.abs(rule.offset) > 1e-9 ? UNUSUAL.offset : 0) +
     (rule.counts === "off" ? UNUSUAL.counts : 0) +
-    UNUSUAL.field * beside.length +
-    UNUSUAL.idle * idle.length
+    UNUSUAL.field * (switches - (last - first + 1)) +
+    UNUSUAL.idle * varying.filter((n) => n < first || n > last).length
   );
 }
 
@@ -273,14 +289,18 @@ export function chartValues(
 ): {
   readonly values: readonly { readonly value: string; readonly words: string }[];
   readonly switches: readonly number[];
+  /** Settings whose position another row has already. */
+  readonly twice: readonly number[];
 } {
   const meant = rows.map((r, i) => rule?.misprints.find((m) => m.row === i)?.nearest ?? r.on);
   const count = Math.max(...meant.flat(), rule?.field[1] ?? 1);
   const switches = Array.from({ length: count }, (_, i) => i + 1);
-  const values = new Map<string, string>();
+  const words = new Map<string, string>();
+  const twice: number[] = [];
   rows.forEach((r, i) => {
     const value = switches.map((n) => (meant[i]!.includes(n) ? "1" : "0")).join("");
-    if (!values.has(value)) values.set(value, String(r.setting));
+    if (words.has(value)) twice.push(r.setting);
+    else words.set(value, String(r.setting));
   });
-  return { values: [...values].map(([value, words]) => ({ value, words })), switches };
+  return { values: [...words].map(([value, setting]) => ({ value, words: setting })), switches, twice };
 }

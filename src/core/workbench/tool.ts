@@ -145,7 +145,11 @@ export function workTool(
   const given: Given = {
     liked,
     number: (key) => numbers.get(key),
-    text: (key) => (typed[key] ?? tool.fields.find((f) => f.key === key)?.preset ?? "").trim(),
+    text: (key) =>
+      textOf(
+        tool.fields.find((f) => f.key === key),
+        typed[key],
+      ),
   };
   try {
     return { sheet: tool.work(given), problems, problem: "" };
@@ -155,6 +159,13 @@ export function workTool(
       ? { sheet: null, problems: { [error.field]: error.message }, problem: "" }
       : { sheet: null, problems, problem: error.message };
   }
+}
+
+/** What was typed or chosen; an address may name a choice that there is not, and then none was made. */
+function textOf(field: Field | undefined, typed: string | undefined): string {
+  const preset = field?.preset ?? "";
+  const text = (typed ?? preset).trim();
+  return field?.choices?.every(([value]) => value !== text) ? preset : text;
 }
 
 /** Quantities that may be below nothing. */

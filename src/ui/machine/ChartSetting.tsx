@@ -1,6 +1,6 @@
 "use client";
 
-import { useState } from "react";
+import { useDeferredValue, useMemo, useState } from "react";
 import Button from "react-bootstrap/Button";
 import Form from "react-bootstrap/Form";
 import { chartValues, readChart, Refused, rulesOf } from "../../core/workbench";
@@ -12,9 +12,11 @@ export function ChartSetting({ taken, onAdd }: { readonly taken: readonly string
   const [name, setName] = useState("");
   const [where, setWhere] = useState("");
   const [chart, setChart] = useState("");
-  const read = chart.trim() === "" ? null : readWhole(chart);
+  // A long chart takes a moment: what is typed stands before it is understood.
+  const resting = useDeferredValue(chart);
+  const read = useMemo(() => (resting.trim() === "" ? null : readWhole(resting)), [resting]);
   const id = idOf(name, taken);
-  const isReady = read !== null && read.ok && name.trim() !== "" && where.trim() !== "";
+  const isReady = resting === chart && read !== null && read.ok && name.trim() !== "" && where.trim() !== "";
   return (
     <section aria-label={say.fromAChart} className="chart-setting">
       <h2>{say.fromAChart}</h2>
@@ -70,8 +72,12 @@ function readWhole(chart: string) {
   try {
     const rows = readChart(chart);
     const [rule] = rulesOf(rows);
-    const mended = rule?.misprints.map((m) => say.misprint(rows[m.row]!.setting, m.nearest?.join(" ") ?? null)) ?? [];
-    return { ok: true as const, ...chartValues(rows, rule), words: say.understood(rows.length, mended.join("; ")) };
+    const setting = chartValues(rows, rule);
+    const told = [
+      ...(rule?.misprints ?? []).map((m) => say.misprint(rows[m.row]!.setting, m.nearest?.join(" ") ?? null)),
+      ...setting.twice.map((s) => say.twice(s)),
+    ];
+    return { ok: true as const, ...setting, words: say.understood(rows.length, told.join("; ")) };
   } catch (error) {
     if (error instanceof Refused) return { ok: false as const, words: error.message };
     throw error;

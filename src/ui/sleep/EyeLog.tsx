@@ -7,7 +7,7 @@ import { METRIC, quantityText, readQuantity } from "../../core/quantity";
 import { say } from "#words/ui/sleep";
 
 /** A stopwatch and a display read by eye: each reading typed is kept with its time. */
-export function EyeLog({ onLog }: { onLog: (text: string) => void }) {
+export function EyeLog({ onLog, onAnew }: { onLog: (text: string) => void; onAnew: () => void }) {
   const [began, setBegan] = useState<number | null>(null);
   const [rows, setRows] = useState<readonly (readonly [seconds: number, amps: number, typed: string])[]>([]);
   const [typed, setTyped] = useState("");
@@ -50,6 +50,7 @@ export function EyeLog({ onLog }: { onLog: (text: string) => void }) {
           onClick={() => {
             setRows([]);
             setBegan(null);
+            onAnew();
           }}
         >
           {say.anew}

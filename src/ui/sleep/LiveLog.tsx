@@ -10,7 +10,7 @@ import { readDevice } from "../../contract/meters";
 import { say } from "#words/ui/sleep";
 
 /** The current of a bench supply, once a second, for as long as it is left running. */
-export function LiveLog({ onLog }: { onLog: (text: string) => void }) {
+export function LiveLog({ onLog, onAnew }: { onLog: (text: string) => void; onAnew: () => void }) {
   const supplies = useDevices().filter((d) => d.kind === "supply");
   const [chosen, setChosen] = useState("");
   const [running, setRunning] = useState(false);
@@ -64,6 +64,7 @@ export function LiveLog({ onLog }: { onLog: (text: string) => void }) {
         <Button
           onClick={() => {
             setProblem("");
+            if (!running) onAnew();
             setRunning(!running);
           }}
         >

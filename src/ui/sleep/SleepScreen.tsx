@@ -81,17 +81,21 @@ export function SleepScreen({ inJob }: { readonly inJob: InJob | null }) {
   const limits = { asleepAmps: asleepAmps.value, withinSeconds: withinSeconds.value };
   const limitsKey = JSON.stringify(limits);
 
+  const clear = useCallback(() => {
+    setRead(null);
+    setSleep(null);
+  }, []);
   const take = useCallback(
-    async (text: string) => {
+    async (text: string, goesOn = false) => {
       setReading(true);
       setProblem("");
-      // The verdict of another log says nothing of this one.
-      setRead(null);
-      setSleep(null);
+      // The verdict of another log says nothing of this one; of one that goes on it stands until the next.
+      if (!goesOn) clear();
       try {
         const got = await desk.current!.read(text, unit);
         if (!got.ok) {
           setProblem(got.sentence);
+          clear();
           return;
         }
         setRead({
@@ -103,7 +107,7 @@ export function SleepScreen({ inJob }: { readonly inJob: InJob | null }) {
         setReading(false);
       }
     },
-    [unit, limitsKey],
+    [unit, limitsKey, clear],
   );
   // Other limits, the same log: judged anew, not read anew.
   useEffect(() => {
@@ -154,8 +158,8 @@ export function SleepScreen({ inJob }: { readonly inJob: InJob | null }) {
         </div>
       </>
     );
-  else if (from === "eye") source = <EyeLog onLog={(text) => void take(text)} />;
-  else source = <LiveLog onLog={(text) => void take(text)} />;
+  else if (from === "eye") source = <EyeLog onLog={(text) => void take(text, true)} onAnew={clear} />;
+  else source = <LiveLog onLog={(text) => void take(text, true)} onAnew={clear} />;
   return (
     <div className="start">
       <TopBar here={say.calculatorsAndBench} title={say.sleepCurrent} />
@@ -174,7 +178,10 @@ export function SleepScreen({ inJob }: { readonly inJob: InJob | null }) {
             <Form.Select
               aria-label={say.whereTheLogComesFrom}
               value={from}
-              onChange={(e) => setFrom(e.target.value as From)}
+              onChange={(e) => {
+                setFrom(e.target.value as From);
+                clear();
+              }}
             >
               {FROM.map(([v, w]) => (
                 <option key={v} value={v}>

@@ -243,6 +243,7 @@ describe("a plug that starts something", () => {
     expect(stepsIn(board, "first-power")[0]!.cautions.join()).toContain("Sensing plug is in before power");
   });
   test("no other plug of it does, and none of a machine whose only source is off", () => {
+    expect(machineNamed("murgast-abs-60").sources.length).toBeGreaterThan(1);
     expect(startsByPlug(machineNamed("murgast-abs-60"))).toEqual([]);
     expect(startsByPlug(machineNamed("velmoor-dw-45"))).toEqual([]);
   });

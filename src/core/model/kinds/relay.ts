@@ -1,7 +1,7 @@
-import { LETS_GO_ABOUT, RELAY_BOUNDS } from "../relay-bounds";
 import { z } from "zod";
 import { id, number } from "../scalar";
 import { definePart, OPEN } from "../kind";
+import { LETS_GO_ABOUT, RELAY_BOUNDS } from "../relay-bounds";
 import { say } from "#words/core/model/kinds/relay";
 
 /** The lever between the two of a pair is worn or gone. */

@@ -3,7 +3,7 @@ export const say = {
   linesCannotBeRead: (count: number, line: number, words: string) =>
     `${count} lines of this file cannot be read; the first is line ${line}: "${words}".`,
   commaEitherWay:
-    "Every comma of this file could be a decimal mark or part thousands: 1,500 is 1500 or 1.5. Say which by one more digit.",
+    "Every comma of this file could be a decimal mark or part thousands: 1,500 is 1500 or 1.5. Save it with a point for decimals.",
   noLineOfThisFile: "No line of this file holds numbers only. A log is a column of times and one of currents.",
   fewerThanTwoSamplesCould: "Fewer than two samples could be read from this file.",
   oneASecond: "one a second",

@@ -9,5 +9,6 @@ export const say = {
   add: "Put it into the file",
   misprint: (setting: number, nearest: string | null) =>
     nearest === null ? `${setting} fits no rule: as printed` : `${setting} is a misprint: taken as ${nearest}`,
+  twice: (setting: number) => `${setting} has the switches of another row, and is left out`,
   understood: (rows: number, mended: string) => `${rows} rows understood${mended === "" ? "" : `; ${mended}`}.`,
 };
