@@ -14,6 +14,8 @@ export default defineConfig({
   use: {
     baseURL: process.env.UNZO_URL ?? "http://127.0.0.1:4790",
     viewport: { width: 1280, height: 800 },
+    // An action that waits for what never comes is named, instead of the whole test running out.
+    actionTimeout: 60_000,
     launchOptions: {
       executablePath: "/usr/bin/chromium",
       args: [

@@ -21,6 +21,7 @@ import { GuardQuestions } from "./GuardQuestions";
 import { useDesk } from "../shell/useDesk";
 import type { RepairProps } from "./repair-props";
 import { modifiedBody } from "../../core/journal";
+import { whileAwaited } from "../../workers/while-awaited";
 import { Progress } from "../shell/Progress";
 import { say } from "#words/ui/repair/Change";
 
@@ -106,13 +107,11 @@ export function Change({ machine, job, unit, busy, onLog }: RepairProps & { read
 
   async function prove() {
     if (!desk || !canMake()) return;
-    setShare(0);
+    const ask = (tell: (share: number) => void) => desk.remote.proveChange(file, changes, guards, Comlink.proxy(tell));
     try {
-      setProof({ key, proof: await desk.remote.proveChange(file, changes, guards, Comlink.proxy(setShare)) });
+      setProof({ key, proof: await whileAwaited(ask, setShare) });
     } catch (error) {
       setProblem((error as Error).message);
-    } finally {
-      setShare(null);
     }
   }
 
