@@ -8,6 +8,7 @@ const USUAL = ["live", "clamp", "dcClamp"] as const;
 /** Those that few hold: told where they are there. */
 const FURTHER = ["inrush", "hertz", "capacitance", "insulation"] as const;
 const CAREFUL = "haste";
+const BOARDS = "+boards";
 
 /** What a person has and does, from the text in which a browser keeps it; what it does not know is passed over. */
 export function equipmentOf(kept: string): Equipment {
@@ -15,6 +16,7 @@ export function equipmentOf(kept: string): Equipment {
   return {
     live: !said.has("live"),
     careful: said.has(CAREFUL),
+    boards: said.has(BOARDS),
     clamp: !said.has("clamp"),
     dcClamp: !said.has("dcClamp"),
     inrush: said.has("+inrush"),
@@ -29,6 +31,7 @@ export function equipmentText(equipment: Equipment): string {
   return [
     ...USUAL.filter((k) => !equipment[k]),
     ...(equipment.careful ? [CAREFUL] : []),
+    ...(equipment.boards ? [BOARDS] : []),
     ...FURTHER.filter((k) => equipment[k]).map((k) => `+${k}`),
   ].join(" ");
 }

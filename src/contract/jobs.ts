@@ -102,6 +102,7 @@ export const unitStateSchema = z.strictObject({
       capacitance: yes,
       insulation: yes,
       careful: yes,
+      boards: yes.default(false),
     })
     .optional(),
   times: z.record(z.string().max(80), z.number().min(0.01).max(100)).optional(),

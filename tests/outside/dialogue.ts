@@ -1,6 +1,7 @@
 import { readFileSync } from "node:fs";
 
 import { advise, type Evidence, type FaultDictionary, type UnitState } from "../../src/core/diagnose";
+import { assemblyOfFault, canOpen, openBoard } from "../../src/core/model";
 import { makeTest } from "../../src/core/simulate";
 import { ALL_EQUIPMENT } from "../../src/core/diagnose/planning/equipment";
 import { unitStateAfter } from "../../src/core/diagnose/planning/cost";
@@ -29,6 +30,9 @@ export interface Ending {
   readonly inVain: readonly string[];
   readonly readings: readonly string[];
   readonly runs: number;
+  /** The components of a board that were named, and the one that is broken; empty where nobody looked inside. */
+  readonly components: readonly string[];
+  readonly component: string;
 }
 
 const MOST = 40;
@@ -67,7 +71,7 @@ export function contradictions({ machine: name, fault, complaint, states }: Dial
 }
 
 /** A search from the complaint to its end, every step answered by the circuit simulator. */
-export function held({ machine: name, fault, complaint, states }: Dialogue, seed: number): Ending {
+export function held({ machine: name, fault, complaint, states }: Dialogue, seed: number, boards = false): Ending {
   const dictionary = dictionaryOf(name);
   const { machine } = dictionary;
   const [part, mode] = fault.split(":") as [string, string];
@@ -80,9 +84,12 @@ export function held({ machine: name, fault, complaint, states }: Dialogue, seed
   let unitState: UnitState = {
     setup: machine.file.complaints.find((c) => c.id === complaint)!.setup,
     openPanels: new Set(),
-    equipment: EQUIPMENT,
+    equipment: { ...EQUIPMENT, boards },
   };
-  const ended = (kind: string, assemblies: readonly string[]): Ending => ({
+  const component = boards && canOpen(machine, truth) ? assemblyOfFault(openBoard(machine, truth), { part, mode }) : "";
+  const ended = (kind: string, assemblies: readonly string[], components: readonly string[] = []): Ending => ({
+    components,
+    component,
     kind,
     truth,
     assemblies,
@@ -92,7 +99,10 @@ export function held({ machine: name, fault, complaint, states }: Dialogue, seed
   });
   for (let step = 0; step < MOST; step++) {
     const advice = advise(dictionary, evidence, unitState);
-    if (advice.stop) return ended(advice.stop.kind, advice.stop.assemblies);
+    if (advice.stop) {
+      const named = advice.inside?.suspects.filter((s) => s.probability >= 0.05).map((s) => s.assembly);
+      return ended(advice.stop.kind, advice.stop.assemblies, named);
+    }
     if (advice.attempt) {
       const { assembly } = advice.attempt;
       const result = assembly === truth ? ("gone" as const) : ("stays" as const);

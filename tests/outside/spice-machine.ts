@@ -490,6 +490,44 @@ const EMIT: Readonly<Record<string, Emit>> = {
     net.add("B", `${back} ${out}`, `I=${given}`);
     net.add("B", `${plus} ${minus}`, `I=${given}*max(0,v(${out},${back}))/(0.85*max(40,v(${plus},${minus})))`);
   },
+  // Stage by stage, as a board has it: what fails is a device of it.
+  "staged supply": ({ net, powered }, { f, mode, t, k, nodes }) => {
+    const stages = new Map([...nodes, ["inrush", mode === "inrush-open" ? net.inner() : t("rectifier")]]);
+    if (mode === "varistor-short") net.ohms(t("line"), t("neutral"), 0.4);
+    net.ohms(t("line"), stages.get("inrush")!, num(f, "inrushOhms") * k);
+    if (mode !== "bridge-open") {
+      net.diode(t("neutral"), t("bulk-plus"));
+      net.diode(t("bulk-minus"), t("rectifier"));
+      net.diode(t("bulk-minus"), t("neutral"));
+      if (mode === "bridge-short") net.ohms(t("rectifier"), t("bulk-plus"), 0.1);
+      else net.diode(t("rectifier"), t("bulk-plus"));
+    }
+    net.ohms(t("bulk-plus"), t("bulk-minus"), 6.8e5);
+    if (mode === "switch-short") net.ohms(t("bulk-plus"), t("bulk-minus"), 0.3);
+    if (mode !== "start-open") net.ohms(t("bulk-plus"), t("chip"), num(f, "startOhms"));
+    // The chip clamps what feeds it, and hardly draws anything before it wakes.
+    net.add("D", `${t("bulk-minus")} ${t("chip")}`, "dclamp");
+    net.ohms(t("chip"), t("bulk-minus"), 2e6);
+    if (!powered) {
+      net.ohms(t("line"), t("neutral"), 6.8e5);
+      net.circuit([...SECONDARY, ...(mode === "rectifier-short" ? ["Rs $sec $out 0.1"] : [])], nodes);
+      return;
+    }
+    const [plus, minus, out, back] = [t("bulk-plus"), t("bulk-minus"), t("out"), t("return")];
+    net.capacitor(plus, minus, mode === "bulk-dry" ? 3e-6 : 33e-6, mode === "bulk-dry" ? 20 : 0.5);
+    net.add("C", `${minus} ${back}`, num(f, "yFarads"));
+    net.capacitor(out, back, mode === "filter-dry" ? 2e-6 : 47e-6, mode === "filter-dry" ? 4 : 0.05);
+    net.ohms(out, back, 1.2e4);
+    if (mode === "rectifier-short") return net.ohms(out, back, 0.5);
+    // It switches while its chip is fed by more than it wakes at.
+    if (mode === "chip-dead" || mode === "start-open") return;
+    net.capacitor(t("chip"), minus, 1e-6, 1);
+    const source = mode === "filter-dry" ? 12 : 0.05;
+    const wakes = 1.2 * num(f, "startVolts");
+    const given = `(min(${num(f, "limitAmps")},max(0,(${num(f, "volts")}-v(${out},${back}))/${source}))/(1+exp(max(-60,min(60,(${wakes}-v(${plus},${minus}))/3)))))`;
+    net.add("B", `${back} ${out}`, `I=${given}`);
+    net.add("B", `${plus} ${minus}`, `I=${given}*max(0,v(${out},${back}))/(0.85*max(40,v(${plus},${minus})))`);
+  },
   "non-isolated supply": ({ net, powered }, { f, mode, t }) => {
     if (!powered) {
       net.ohms(t("line"), t("neutral"), 4.7e5);

@@ -21,6 +21,7 @@ export interface DeadPart {
 export const MODELS = [
   ".model dsi D(is=2.5n rs=0.05 n=1.75 bv=600 ibv=1u)",
   ".model dsig D(is=4n rs=0.6 n=1.9 bv=100 ibv=1u)",
+  ".model dclamp D(is=1n rs=20 n=1.5 bv=16 ibv=100u)",
   ".model dsch D(is=5u rs=0.03 n=1.05 bv=60 ibv=50u)",
   ".model dled D(is=1e-18 rs=4 n=2 bv=5 ibv=1u)",
   ".model nfet NMOS(level=1 vto=3 kp=20 rd=0.01 rs=0.01)",

@@ -1,5 +1,6 @@
 /** The search for a fault, from hypotheses to advice. What others may use of it; nothing else is reached. */
 
+export type { InsideBoard } from "./advice/inside-board";
 export { type Advice, advise, type Alternative, type Attempt } from "./advice/advise";
 export { type Answers, answersFor, type Sign, simpleCausesFor } from "./advice/answers";
 export type { Stop } from "./advice/stop";

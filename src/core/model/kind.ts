@@ -41,6 +41,8 @@ export interface FailureMode {
   readonly severity?: readonly [number, number];
   /** Persistent faults found blown or tripped have a cause elsewhere to be looked for. */
   readonly protective?: boolean;
+  /** What of the part has failed, where whoever repairs boards changes that and not the whole of it. */
+  readonly component?: string;
 }
 
 /** What surrounds the machine in one setup; see `simulate/conditions`. */

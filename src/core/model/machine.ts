@@ -19,6 +19,8 @@ export interface Part {
   readonly firstMemory: number;
   readonly parameters: readonly Parameter[];
   readonly modes: readonly FailureMode[];
+  /** By failure mode the assembly that is changed for it, where a board is repaired by its components. */
+  readonly components?: ReadonlyMap<string, string>;
   /** What it can be seen, heard or felt to do; null for a part that shows nothing. */
   readonly labels: readonly string[] | null;
 }
@@ -42,6 +44,8 @@ export interface Point {
   readonly where?: string;
   /** Cover it lies behind. */
   readonly panel?: string;
+  /** The board inside which it lies: asked only of whoever repairs boards, see `openBoard`. */
+  readonly inside?: string;
 }
 
 /** A conductor a clamp can be put around. */
@@ -78,4 +82,6 @@ export interface Machine {
   readonly sources: readonly Part[];
   /** For each setup, the jumpers and bench feeds it puts in. */
   readonly rigsOf: ReadonlyMap<string, ReadonlySet<string>>;
+  /** The board whose components are looked for; see `openBoard`. */
+  readonly opened?: string;
 }

@@ -103,6 +103,8 @@ const point = once(() =>
     panel: id.optional(),
     words: words.optional(),
     colour: words.optional(),
+    /** The board it is a joint or a lead of, for whoever repairs boards; asked of nobody else. */
+    inside: id.optional(),
   }),
 );
 

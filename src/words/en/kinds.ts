@@ -17,6 +17,7 @@ export const KIND_NAMES = {
   insulation: "insulation",
   "line filter": "line filter",
   "switched supply": "switched supply",
+  "staged supply": "switched supply, by its stages",
   "non-isolated supply": "non-isolated supply",
   "linear supply": "linear supply",
   transformer: "transformer",

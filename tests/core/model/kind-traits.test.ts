@@ -35,6 +35,7 @@ const BY_HAND: Readonly<Partial<Record<Trait, readonly KindId[]>>> = {
     "motor drive",
     "non-isolated supply",
     "run capacitor",
+    "staged supply",
     "switched supply",
   ],
   "battery-arc": ["battery", "charger"],

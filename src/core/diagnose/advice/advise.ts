@@ -17,6 +17,7 @@ import {
   type ClearedPart,
   type AssemblySuspect,
 } from "../belief/suspects";
+import { boardToOpen, goOnInside, type InsideBoard } from "./inside-board";
 import { namingAnother, showingIt } from "../planning/same-assembly";
 import type { Beliefs } from "../belief/beliefs";
 import { beforeSound } from "./before-sound";
@@ -69,6 +70,8 @@ export interface Advice {
   readonly toCome: { readonly minutes: Spread; readonly money: Spread } | null;
   /** Two faults, or a unit that is not as drawn, are weighed too, because nothing else fits. */
   readonly isWider: boolean;
+  /** The search goes on inside this board, whose components are suspected; left out where it does not. */
+  readonly inside?: InsideBoard;
 }
 
 /** Certainty at which an assembly is held to be found. */
@@ -117,6 +120,19 @@ export function advise(
   evidence: readonly Evidence[],
   unitState: UnitState,
   look: Look = "wide",
+): Advice {
+  const whole = adviseWhole(narrow, evidence, unitState, look);
+  const board = unitState.equipment?.boards ? boardToOpen(narrow, whole) : null;
+  if (board === null) return whole;
+  return goOnInside(whole, narrow, board, (opened) => adviseWhole(opened, evidence, unitState, look));
+}
+
+/** The search over the assemblies of the machine, or over the components of a board that is opened. */
+function adviseWhole(
+  narrow: FaultDictionary,
+  evidence: readonly Evidence[],
+  unitState: UnitState,
+  look: Look,
 ): Advice {
   const whole = adviseOn(narrow, evidence, unitState, evidence, look);
   if (elseOf(whole) < ELSEWHERE || weigh(narrow, evidence, look).isNarrow) return whole;

@@ -42,6 +42,11 @@ export function candidateTests(machine: Machine): readonly Test[] {
   return [...found.values()];
 }
 
+/** The points that a person is asked for: those inside a board only where it is opened. */
+function pointsAsked(machine: Machine): readonly Point[] {
+  return [...machine.points.values()].filter((p) => p.inside === undefined);
+}
+
 /** What the file itself asks: the tests that prove something of an assembly, and what complaints are seen by. */
 export function namedTests(machine: Machine): readonly Test[] {
   const { complaints } = machine.file;
@@ -155,7 +160,7 @@ type Pair = readonly [Point, Point];
 function referencePairs(machine: Machine): Pair[] {
   const references = machine.file.references.flatMap((r) => r.points.map((id) => machine.points.get(id)!));
   const pairs: Pair[] = [];
-  for (const point of machine.points.values()) {
+  for (const point of pointsAsked(machine)) {
     const same = references.filter(
       (r) => r.node !== point.node && machine.domains[r.node]!.group === machine.domains[point.node]!.group,
     );
@@ -171,7 +176,7 @@ function referencePairs(machine: Machine): Pair[] {
   for (const source of machine.sources) {
     const [line, earth] = [source.nodeOf.get("line") ?? source.nodeOf.get("line1"), source.nodeOf.get("earth")];
     if (line === undefined || earth === undefined) continue;
-    const at = (node: number) => [...machine.points.values()].filter((p) => p.node === node);
+    const at = (node: number) => pointsAsked(machine).filter((p) => p.node === node);
     for (const red of at(line).slice(0, 1)) for (const black of at(earth).slice(0, 1)) pairs.push([red, black]);
   }
   return pairs;
@@ -189,7 +194,7 @@ function casePairs(machine: Machine): Pair[] {
     .filter((p) => machine.domains[p.node]!.energy === "earth");
   const caseNodes = machine.parts.filter((part) => part.nodeOf.has("case"));
   for (const part of caseNodes)
-    for (const point of machine.points.values())
+    for (const point of pointsAsked(machine))
       if ([...part.nodeOf.values()].includes(point.node)) {
         const others = chassis.filter((earth) => earth.node !== point.node);
         const beside = others.filter((earth) => earth.panel === point.panel);
@@ -201,7 +206,7 @@ function casePairs(machine: Machine): Pair[] {
 
 /** The ends of every capacitor that can be reached and a lead of which can be taken off: none soldered to a board. */
 function capacitorPairs(machine: Machine): Pair[] {
-  const at = (node: number | undefined) => [...machine.points.values()].filter((p) => p.node === node).slice(0, 1);
+  const at = (node: number | undefined) => pointsAsked(machine).filter((p) => p.node === node).slice(0, 1);
   return machine.parts
     .filter((part) => part.kind.electrical.stores && machine.assemblyById.get(part.assembly)?.board !== true)
     .flatMap((part) =>
@@ -211,7 +216,7 @@ function capacitorPairs(machine: Machine): Pair[] {
 
 /** The output of every supply against its own return, one pair each. */
 function supplyPairs(machine: Machine): Pair[] {
-  const at = (node: number | undefined) => [...machine.points.values()].filter((p) => p.node === node).slice(0, 1);
+  const at = (node: number | undefined) => pointsAsked(machine).filter((p) => p.node === node).slice(0, 1);
   return machine.parts.flatMap((part) => {
     if (!part.kind.electrical.ripples) return [];
     const [out, back] = [part.nodeOf.get("out"), part.nodeOf.get("return") ?? part.nodeOf.get("neutral")];
@@ -247,7 +252,7 @@ function isReadPowered(machine: Machine, { pair, part, element }: Across): boole
 /** The two ends of every element that has points on both. */
 function partPairs(machine: Machine): Across[] {
   const at = new Map<number, Point[]>();
-  for (const point of machine.points.values()) at.set(point.node, [...(at.get(point.node) ?? []), point]);
+  for (const point of pointsAsked(machine)) at.set(point.node, [...(at.get(point.node) ?? []), point]);
   return machine.parts.flatMap((part) =>
     part.kind.electrical.elements(part.fields).flatMap(([a, b], element) =>
       (at.get(part.nodeOf.get(a)!) ?? []).flatMap((red) =>

@@ -1,5 +1,5 @@
 import type { Meter } from "../../instrument";
-import { faultId, type Machine } from "../../model";
+import { faultId, type Machine, openBoard } from "../../model";
 import { Readings, SHOWN } from "../../quantity";
 import { type Test, testKey } from "../../simulate";
 import type { Repair } from "../evidence/evidence";
@@ -129,6 +129,22 @@ export class FaultDictionary {
   /** This dictionary for a complaint that comes and goes; made once. */
   comingAndGoing(): FaultDictionary {
     return (this.fleeting ??= new FaultDictionary(this.machine, this.meter, this, [], [], true));
+  }
+
+  private readonly insides = new Map<string, FaultDictionary>();
+
+  /**
+   * The dictionary of the components of one board, built when it is first asked for; see `openBoard`. Throws a RangeError
+   * for what is no board.
+   */
+  opened(board: string): FaultDictionary {
+    let inside = this.insides.get(board);
+    if (!inside) {
+      inside = FaultDictionary.of(openBoard(this.machine, board), this.meter);
+      inside.build();
+      this.insides.set(board, inside);
+    }
+    return inside;
   }
 
   /** The tests that can tell suspects apart; empty until `build`. */

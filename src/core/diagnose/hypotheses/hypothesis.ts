@@ -1,4 +1,4 @@
-import { type Change, type Fault, faultId, type Machine } from "../../model";
+import { assemblyOfFault, type Change, type Fault, faultId, type Machine } from "../../model";
 import { say } from "#words/core/diagnose/hypotheses";
 
 /**
@@ -45,10 +45,19 @@ export type Hypothesis =
 export const NO_FAULT_PRIOR = 0.03;
 export const SOMETHING_ELSE_PRIOR = 0.03;
 
-/** All hypotheses that are always weighed, faults in file order, priors adding to one. */
+/**
+ * All hypotheses that are always weighed, faults in file order, priors adding to one; of a machine whose board is opened
+ * those of its components.
+ */
 export function hypothesesOf(machine: Machine): readonly Hypothesis[] {
   const faults = machine.parts.flatMap((part) =>
-    part.modes.map((mode) => ({ fault: { part: part.id, mode: mode.id }, piece: part.assembly, odds: mode.odds })),
+    part.modes.flatMap((mode) => {
+      const fault = { part: part.id, mode: mode.id };
+      const assembly = assemblyOfFault(machine, fault);
+      return machine.opened && machine.assemblyById.get(assembly)?.on !== machine.opened
+        ? []
+        : [{ fault, piece: assembly, odds: mode.odds }];
+    }),
   );
   const total = faults.reduce((sum, f) => sum + f.odds, 0);
   const share = (1 - NO_FAULT_PRIOR - SOMETHING_ELSE_PRIOR) / total;
@@ -87,14 +96,14 @@ export function faultsOf(machine: Machine, hypothesis: Hypothesis, replaced: rea
   if (hypothesis.kind === "fault") all = [hypothesis.fault, ...hypothesis.led];
   else if (hypothesis.kind === "two faults") all = hypothesis.faults;
   else all = [];
-  return replaced.length === 0 ? all : all.filter((f) => !replaced.includes(machine.partById.get(f.part)!.assembly));
+  return replaced.length === 0 ? all : all.filter((f) => !replaced.includes(assemblyOfFault(machine, f)));
 }
 
 /** The assemblies that have to be repaired under a hypothesis, the one to begin with first. */
 export function assembliesOf(machine: Machine, hypothesis: Hypothesis): readonly string[] {
   if (hypothesis.kind === "two faults") return hypothesis.assemblies;
   if (hypothesis.kind !== "fault") return [hypothesis.assembly];
-  return [...new Set([hypothesis.assembly, ...hypothesis.led.map((f) => machine.partById.get(f.part)!.assembly)])];
+  return [...new Set([hypothesis.assembly, ...hypothesis.led.map((f) => assemblyOfFault(machine, f))])];
 }
 
 /** The assemblies that a hypothesis blames: both of two faults, but not what the one fault has taken with it. */

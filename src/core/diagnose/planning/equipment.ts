@@ -19,13 +19,15 @@ export interface Equipment {
   readonly insulation: boolean;
   /** Counts what a step exposes one to three times: whoever learns, is alone, or would rather not. */
   readonly careful: boolean;
+  /** Repairs boards, and goes on to the component once a board is found. */
+  readonly boards: boolean;
 }
 
 /** How much more danger weighs for whoever is careful. */
 export const CAREFUL = 3;
 
 /** What a function needs beside a plain meter. */
-const TOOL: Readonly<Partial<Record<MeterFunction, Exclude<keyof Equipment, "live" | "careful">>>> = {
+const TOOL: Readonly<Partial<Record<MeterFunction, Exclude<keyof Equipment, "live" | "careful" | "boards">>>> = {
   clamp: "clamp",
   dcclamp: "dcClamp",
   inrush: "inrush",
@@ -34,7 +36,7 @@ const TOOL: Readonly<Partial<Record<MeterFunction, Exclude<keyof Equipment, "liv
   insulation: "insulation",
 };
 
-/** Everything at hand. */
+/** Everything at hand, of whoever changes boards as a whole. */
 export const ALL_EQUIPMENT: Equipment = {
   live: true,
   clamp: true,
@@ -44,6 +46,7 @@ export const ALL_EQUIPMENT: Equipment = {
   capacitance: true,
   insulation: true,
   careful: false,
+  boards: false,
 };
 
 /** Whether a test can be made with these means. */

@@ -59,7 +59,7 @@ export interface Rollout {
  * source of energy.
  */
 export function mayTry(machine: Machine, assembly: AssemblyEntry): boolean {
-  if (assembly.board || assembly.licensed) return false;
+  if (assembly.board || assembly.on !== undefined || assembly.licensed) return false;
   return machine.parts.every(
     (p) =>
       p.assembly !== assembly.id ||

@@ -60,6 +60,7 @@ export function listEntries(file: MachineFile, nets: Nets, problem: Report): Lis
         ...(point.panel ? { panel: point.panel } : {}),
         ...(point.words ? { where: point.words } : {}),
         ...(point.colour ? { colour: point.colour } : {}),
+        ...(point.inside ? { inside: point.inside } : {}),
       },
       ["points", i],
     ),

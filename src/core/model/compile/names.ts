@@ -60,7 +60,10 @@ class NameCheck {
       p.joints.forEach((j, k) => this.need(this.panels, "cover", j.over, ["pieces", i, "joints", k, "over"])),
     );
     pieces.forEach((p, i) => this.need(this.names.assemblyById, "piece", p.on, ["pieces", i, "on"]));
-    points.forEach((p, i) => this.need(this.panels, "cover", p.panel, ["points", i, "panel"]));
+    points.forEach((p, i) => {
+      this.need(this.panels, "cover", p.panel, ["points", i, "panel"]);
+      this.need(this.names.assemblyById, "piece", p.inside, ["points", i, "inside"]);
+    });
     clamps.forEach((c, i) => this.need(this.panels, "cover", c.panel, ["clamps", i, "panel"]));
     addOns.forEach((a, i) => this.need(this.panels, "cover", a.panel, ["addOns", i, "panel"]));
   }

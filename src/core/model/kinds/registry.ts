@@ -52,6 +52,7 @@ import { rtd } from "./rtd";
 import { runCapacitor } from "./run-capacitor";
 import { solenoid } from "./solenoid";
 import { splitOutlet } from "./split-outlet";
+import { stagedSupply } from "./staged-supply";
 import { switchedSupply } from "./switched-supply";
 import { thermalCutOff } from "./thermal-cut-off";
 import { thermostat } from "./thermostat";
@@ -84,6 +85,7 @@ export const PART_KINDS = [
   lineFilter,
   // Supplies
   switchedSupply,
+  stagedSupply,
   nonIsolatedSupply,
   linearSupply,
   transformer,

@@ -1,5 +1,10 @@
 /** What core/diagnose/advice says to people, in English. */
 export const say = {
+  noComponentFits: (board: string) =>
+    `The fault is on one board: ${board}. What was read inside it fits none of its components: replace the board.`,
+  theComponentIs: (board: string, fault: string) => `${board}: ${fault}.`,
+  oneOfTheComponents: (board: string, faults: string) =>
+    `${board}: one of these, which no safe test tells apart with the parts in: ${faults}. Take one lead of each out.`,
   notWhatASoundMachineShows: (reading: string) =>
     `No fault of the file explains ${reading}, and a sound machine does not show it. Look for what the file does not have.`,
   aSecondWitness: (name: string) =>

@@ -1,0 +1,64 @@
+import { canOpen } from "../../model";
+import { inSentence } from "../../quantity";
+import type { FaultDictionary } from "../dictionary/fault-dictionary";
+import type { AssemblySuspect } from "../belief/suspects";
+import type { Advice } from "./advise";
+import { say } from "#words/core/diagnose/advice";
+
+/** The search inside a board that was found: the board, and what of it is suspected, component by component. */
+export interface InsideBoard {
+  readonly board: string;
+  readonly suspects: readonly AssemblySuspect[];
+}
+
+/**
+ * The board at which a search ended that somebody who repairs boards goes on inside; null where it ended elsewhere, or
+ * where the file has only one thing on it.
+ */
+export function boardToOpen({ machine }: FaultDictionary, { stop }: Advice): string | null {
+  if (stop?.kind !== "found" || stop.assemblies.length !== 1) return null;
+  const [assembly] = stop.assemblies as [string];
+  return canOpen(machine, assembly) ? assembly : null;
+}
+
+/**
+ * Goes on inside the board at which the search over the whole machine ended. All that was read before counts on; what is
+ * said of the whole machine stays as it was. `advise` is the search itself, here over the components of the board alone.
+ */
+export function goOnInside(
+  whole: Advice,
+  dictionary: FaultDictionary,
+  board: string,
+  search: (opened: FaultDictionary) => Advice,
+): Advice {
+  const opened = dictionary.opened(board);
+  const inside = search(opened);
+  const { stop } = inside;
+  return {
+    ...inside,
+    suspects: whole.suspects,
+    cleared: whole.cleared,
+    proofs: whole.proofs,
+    stop: stop && {
+      ...stop,
+      kind: stop.kind === "found" || stop.kind === "likely" ? stop.kind : "found",
+      assemblies: [board],
+      sentence: sentenceOf(inside, opened.machine.assemblyById.get(board)!.name),
+    },
+    inside: { board, suspects: inside.suspects.filter((s) => opened.machine.assemblyById.has(s.assembly)) },
+  };
+}
+
+/** Of components less likely than this nobody is told at the end; estimate E02. */
+const NAMED = 0.05;
+
+/** How the search inside a board ended. The board itself is found: what is not told apart on it is named together. */
+function sentenceOf({ stop, suspects }: Advice, board: string): string {
+  const [top] = suspects;
+  const faults = suspects
+    .filter((s) => s.assembly.includes("/") && s.probability >= NAMED)
+    .map((s) => inSentence(s.faults[0]?.name ?? s.name));
+  if (faults.length === 0) return say.noComponentFits(board);
+  if (stop?.kind === "found" && top) return say.theComponentIs(board, inSentence(top.faults[0]?.name ?? top.name));
+  return say.oneOfTheComponents(board, faults.join(", "));
+}

@@ -1,0 +1,72 @@
+import { inSentence } from "../quantity";
+import type { FailureMode } from "./kind";
+import type { Machine, Part } from "./machine";
+import type { AssemblyEntry } from "./schema";
+import { has } from "./traits";
+import { say } from "#words/core/model/open-board";
+
+/**
+ * What changing one component of a board takes once the board is out: minutes with both joints looked at, and its price
+ * in the shop's money; estimate E62.
+ */
+const COMPONENT = { minutes: 25, price: 3 } as const;
+/** A joint soldered again; estimate E62. */
+const JOINT_MINUTES = 18;
+
+/** Whether there is more than one thing on a board to be told apart. */
+export function canOpen(machine: Machine, board: string): boolean {
+  if (machine.assemblyById.get(board)?.board !== true) return false;
+  const names = machine.parts.filter((p) => p.assembly === board).flatMap((p) => p.modes.map((m) => m.component ?? p.id));
+  return new Set(names).size > 1;
+}
+
+/**
+ * The machine with one of its boards opened: every component of it is an assembly of its own, to be found, told apart and
+ * changed by itself, and the points inside the board may be asked for. The circuit is the same. Throws a RangeError for
+ * what is no board.
+ */
+export function openBoard(machine: Machine, board: string): Machine {
+  const whole = machine.assemblyById.get(board);
+  if (whole?.board !== true) throw new RangeError(say.isNoBoard(board));
+  const assemblyById = new Map(machine.assemblyById);
+  const parts = machine.parts.map((part): Part => {
+    if (part.assembly !== board) return part;
+    const components = new Map(
+      part.modes.map((mode): [string, string] => {
+        const component = componentOf(whole, part, mode);
+        assemblyById.set(component.id, component);
+        return [mode.id, component.id];
+      }),
+    );
+    return { ...part, components };
+  });
+  const points = new Map(
+    [...machine.points].map(([id, { inside, ...point }]) => [
+      id,
+      inside === undefined || inside === board ? point : { ...point, inside },
+    ]),
+  );
+  return { ...machine, parts, partById: new Map(parts.map((p) => [p.id, p])), assemblyById, points, opened: board };
+}
+
+/** The component in which a part of a board fails so, as something to be changed. */
+function componentOf(board: AssemblyEntry, part: Part, { component }: FailureMode): AssemblyEntry {
+  const own = {
+    ...board,
+    id: `${board.id}/${part.id}${component === undefined ? "" : `/${component}`}`,
+    name: component === undefined ? part.name : say.componentOf(component, part.name),
+    board: false,
+    on: board.id,
+    joints: [],
+    proofs: [],
+    guards: [],
+    substitutes: [],
+    number: undefined,
+    drawing: undefined,
+  };
+  // Its program is the maker's: a chip that carries one is not to be had by itself.
+  if (part.kind.electrical.program || has(part, "display")) return { ...own, repair: board.repair };
+  if (has(part, "conductor"))
+    return { ...own, repair: say.solderItAgain, minutes: JOINT_MINUTES, price: 0 };
+  return { ...own, repair: say.replaceIt(inSentence(component ?? part.name)), ...COMPONENT };
+}

@@ -1,0 +1,32 @@
+/** What core/model/kinds/staged-supply says to people, in English. */
+export const say = {
+  varistor: "varistor",
+  varistorShorted: "varistor shorted",
+  inrushResistor: "inrush resistor",
+  inrushResistorOpen: "inrush resistor burnt open",
+  bridge: "bridge rectifier",
+  aDiodeOfTheBridgeShorted: "a diode of its bridge shorted",
+  theBridgeOpen: "bridge rectifier open",
+  bulkCapacitor: "bulk capacitor",
+  theBulkCapacitorDriedOut: "bulk capacitor dried out",
+  switchingTransistor: "switching transistor",
+  theSwitchShorted: "switching transistor shorted",
+  startResistor: "start resistor",
+  theStartResistorOpen: "start resistor open, its control chip never wakes",
+  controlChip: "control chip",
+  theControlChipDead: "control chip fed and dead",
+  feedback: "feedback",
+  ticksFeedbackLost: "ticks: feedback lost, its output overshoots and trips",
+  outputRectifier: "output rectifier",
+  ticksOutputRectifierShorted: "ticks: output rectifier shorted",
+  outputFilter: "output filter capacitor",
+  sagsUnderLoad: "sags under load: output filter dried out",
+  bulgedCapacitor: "bulged capacitor",
+  sootOrABurstPart: "soot or a burst part on the line side",
+  ticksAboutOnceASecond: "ticks about once a second",
+  worksWeaklyOrFlashes: "what it feeds works weakly, or flashes",
+  theBulkCapacitorHoldsThe:
+    "The bulk capacitor holds the rectified line after unplugging. Wait, then prove it below 5 V.",
+  fedFromTheLineWith:
+    "Fed from the line with its load unplugged: output volts between its own output and its own return.",
+};
