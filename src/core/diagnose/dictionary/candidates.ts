@@ -145,11 +145,12 @@ export function clampFunction(machine: Machine, clamp: ClampPoint): "clamp" | "d
   return nodes.some((n) => machine.usual[n] === "dc") ? "dcclamp" : "clamp";
 }
 
-/** Rectified line voltage is direct, though its domain is mains. */
+/** Terminals behind the rectifier of a supply: direct volts, though their domain is mains. */
+const RECTIFIED = ["bulk-plus", "bulk-minus", "chip"];
+
+/** Rectified line voltage is read against the primary return, never against line or neutral. */
 function isBulk(machine: Machine, point: Point): boolean {
-  return machine.parts.some(
-    (part) => part.nodeOf.get("bulk-plus") === point.node || part.nodeOf.get("bulk-minus") === point.node,
-  );
+  return machine.parts.some((part) => RECTIFIED.some((terminal) => part.nodeOf.get(terminal) === point.node));
 }
 
 type Pair = readonly [Point, Point];
@@ -238,6 +239,7 @@ interface Across {
  * own return; never a rail to the motor's minus, nor two outputs against each other. Common practice, no source.
  */
 function isReadPowered(machine: Machine, { pair, part, element }: Across): boolean {
+  if (isBulk(machine, pair[0]) !== isBulk(machine, pair[1])) return false;
   const references = machine.file.references.flatMap((r) => r.points.map((id) => machine.points.get(id)!.node));
   const group = machine.domains[pair[0].node]!.group;
   if (!references.some((node) => machine.domains[node]!.group === group)) return true;
