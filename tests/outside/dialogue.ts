@@ -7,6 +7,7 @@ import { ALL_EQUIPMENT } from "../../src/core/diagnose/planning/equipment";
 import { unitStateAfter } from "../../src/core/diagnose/planning/cost";
 import { isolationOf } from "../support/fleet";
 import { randomSource } from "../support/unit-on-the-bench";
+import { faultsIn } from "./controller-table";
 import { SpiceUnit, type StateTable } from "./spice-unit";
 
 /** A unit with a fault, its complaint, and what its controllers do setup by setup. */
@@ -48,9 +49,9 @@ function dictionaryOf(name: string): FaultDictionary {
 /** What of a dialogue's table the circuit does not bear out, as sentences; none where it is as written. */
 export function contradictions({ machine: name, fault, complaint, states }: Dialogue, seed: number): string[] {
   const { machine } = dictionaryOf(name);
-  const [part, mode] = fault.split(":") as [string, string];
+  const [{ part, mode }, ...led] = faultsIn(fault);
   const random = randomSource(seed);
-  const unit = new SpiceUnit(machine, { part, mode }, states, () => 2 * random() - 1);
+  const unit = new SpiceUnit(machine, { part, mode }, states, () => 2 * random() - 1, { led });
   const { setup, sees } = machine.file.complaints.find((c) => c.id === complaint)!;
   const unseen = Object.entries(sees).flatMap(([seen, label]) => {
     const shown = unit.read(makeTest(setup, "look", seen));
@@ -58,7 +59,7 @@ export function contradictions({ machine: name, fault, complaint, states }: Dial
   });
   // A controller is at work where its rail is there, and nowhere else.
   const fed = machine.parts.flatMap((controller) => {
-    if (controller.kind.kind !== "controller" || controller.id === part) return [];
+    if (controller.kind.kind !== "controller" || [part, ...led.map((f) => f.part)].includes(controller.id)) return [];
     const { min, max } = (controller.fields as unknown as { rail: { min: number; max: number } }).rail;
     const volts = unit.rail(setup, controller.id);
     const isFed = volts >= min && volts <= max;
@@ -71,14 +72,19 @@ export function contradictions({ machine: name, fault, complaint, states }: Dial
 }
 
 /** A search from the complaint to its end, every step answered by the circuit simulator. */
-export function held({ machine: name, fault, complaint, states }: Dialogue, seed: number, boards = false): Ending {
+export function held(
+  { machine: name, fault, complaint, states }: Dialogue,
+  seed: number,
+  boards = false,
+  before: readonly Evidence[] = [],
+): Ending {
   const dictionary = dictionaryOf(name);
   const { machine } = dictionary;
-  const [part, mode] = fault.split(":") as [string, string];
+  const [{ part, mode }, ...led] = faultsIn(fault);
   const truth = machine.partById.get(part)!.assembly;
   const random = randomSource(seed);
-  const unit = new SpiceUnit(machine, { part, mode }, states, () => 2 * random() - 1);
-  const evidence: Evidence[] = [{ type: "complaint", id: "complaint", complaint }];
+  const unit = new SpiceUnit(machine, { part, mode }, states, () => 2 * random() - 1, { led });
+  const evidence: Evidence[] = [{ type: "complaint", id: "complaint", complaint }, ...before];
   const readings: string[] = [];
   const inVain: string[] = [];
   let unitState: UnitState = {

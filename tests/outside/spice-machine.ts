@@ -1,4 +1,5 @@
 import type { Machine, SetupEntry } from "../../src/core/model";
+import { bridgedEnds } from "../../src/core/safety";
 import {
   BRIDGE,
   BRUSHLESS,
@@ -25,10 +26,14 @@ export interface UnitInSpice {
   readonly setup: SetupEntry;
   /** What is broken: the part, and how. */
   readonly fault: { readonly part: string; readonly mode: string };
+  /** What that has broken besides: a fuse it blew. */
+  readonly led?: readonly { readonly part: string; readonly mode: string }[];
   /** By controller, the outputs that are on; one that is not named sleeps. */
   readonly on: Readonly<Record<string, readonly string[]>>;
   /** Whether its earth-leakage breaker is out. */
   readonly isTripped?: boolean;
+  /** A part across which somebody has clipped a lead. */
+  readonly bridged?: string;
 }
 
 /** A conductor with a clamp around it: the part, whose first terminal goes through an ammeter. */
@@ -139,6 +144,9 @@ export function jammedBy({ machine, setup, fault }: UnitInSpice, motor: string):
   const { by } = machine.partById.get(fault.part)!.fields as unknown as { readonly by: string };
   return by === motor ? "seized" : null;
 }
+
+const brokenBesides = ({ led = [], setup }: UnitInSpice, part: string): string | null =>
+  setup.good.includes(part) ? null : (led.find((f) => f.part === part)?.mode ?? null);
 
 /** An oxidised contact that still carries something, ohms; the tables of the controllers are for this one. */
 export const RESISTIVE = 30;
@@ -738,13 +746,16 @@ export function netlistOf(unit: UnitInSpice, clamped?: string): { readonly lines
         id: part.id,
         kind: part.kind.kind,
         f: part.fields as Fields,
-        mode: isBroken ? fault.mode : jammedBy(unit, part.id),
+        mode: isBroken ? fault.mode : (brokenBesides(unit, part.id) ?? jammedBy(unit, part.id)),
         t: terminal,
         k: spread(part.id),
         nodes,
       },
     );
   }
+  const across = unit.bridged === undefined ? undefined : machine.partById.get(unit.bridged);
+  const ends = across && bridgedEnds(across);
+  if (ends) net.ohms(`n${ends[0]}`, `n${ends[1]}`, 0.02);
   return {
     hertz,
     lines: [

@@ -3,7 +3,7 @@ import type { Reading } from "../../src/core/quantity";
 import type { Test } from "../../src/core/simulate";
 import { runSpice } from "../support/ngspice";
 import { leadsOn, OHMMETER, ohmsIn, readingsAt } from "./ohmmeter";
-import { CLAMP, jammedBy, netlistOf, POLE_OHMS } from "./spice-machine";
+import { CLAMP, jammedBy, netlistOf, POLE_OHMS, type UnitInSpice } from "./spice-machine";
 
 /** What the controllers of a unit do in a setup, and what its faces show: written down, not worked out. */
 export interface StateTable {
@@ -27,6 +27,8 @@ export class SpiceUnit {
     private readonly fault: { readonly part: string; readonly mode: string },
     private readonly states: Readonly<Record<string, StateTable>>,
     private readonly noise: () => number,
+    /** What the fault has broken besides, and a part that is bridged. */
+    private readonly more: Pick<UnitInSpice, "led" | "bridged"> = {},
   ) {}
 
   /** What is read, with the meter's error as its manual has it: within one part in a hundred or two. */
@@ -76,7 +78,13 @@ export class SpiceUnit {
   }
 
   private unitIn(setup: string) {
-    return { machine: this.machine, setup: this.machine.setupById.get(setup)!, fault: this.fault, on: {} };
+    return {
+      machine: this.machine,
+      setup: this.machine.setupById.get(setup)!,
+      fault: this.fault,
+      on: {},
+      ...this.more,
+    };
   }
 
   private readonly tripped = new Map<string, boolean>();
@@ -184,7 +192,8 @@ export class SpiceUnit {
     const written = this.states[setup]?.shows[id];
     if (written !== undefined) return written;
     // What leaks to the case runs all the same.
-    const own = this.fault.part === id && this.fault.mode !== "to-case" ? this.fault.mode : null;
+    const broken = [this.fault, ...(this.more.led ?? [])].find((f) => f.part === id && f.mode !== "to-case");
+    const own = broken?.mode ?? null;
     const f = part.fields as unknown as Readonly<Record<string, unknown>>;
     // Locked off and uncoupled, each is turned by itself: whoever is broken is the one that does not turn.
     const { power, feeds } = this.machine.setupById.get(setup)!;

@@ -1,6 +1,7 @@
 /** The search for a fault, from hypotheses to advice. What others may use of it; nothing else is reached. */
 
 export type { InsideBoard } from "./advice/inside-board";
+export { CAME, type Came, type Trial, TRIALS, trialsOf, trialWords, type TriedByHand } from "./evidence/tried-by-hand";
 export { type Advice, advise, type Alternative, type Attempt } from "./advice/advise";
 export { type Answers, answersFor, type Sign, simpleCausesFor } from "./advice/answers";
 export type { Stop } from "./advice/stop";
@@ -16,6 +17,7 @@ export {
   unknownPart,
   unknownAssembly,
   unknownSign,
+  untriable,
   unmeasurable,
   cannotBeObserved,
 } from "./advice/expressible";

@@ -1,4 +1,4 @@
-import type { TestCard, SignAsked } from "../diagnose";
+import { type TestCard, type SignAsked, type TriedByHand, trialWords } from "../diagnose";
 import { unitOf } from "../instrument";
 import type { Change, GuardAnswers, Machine, SettingEntry } from "../model";
 import { type Asked, parseReading, quantityText, type Reading } from "../quantity";
@@ -88,6 +88,13 @@ export function triedBody(
     words: say.triedTheComplaint(assembly.name, lowered(assembly.repair), came),
   };
 }
+
+/** Something tried by hand: on what, how, and what came of it. */
+export const byHandBody = (name: string, tried: TriedByHand): Body<"by hand"> => ({
+  type: "by hand",
+  ...tried,
+  words: upTo(400, trialWords(name, tried)),
+});
 
 /** How warm it is and what the mains is at. */
 export function surroundingsBody(noted: { readonly celsius?: number; readonly volts?: number }): Body<"surroundings"> {

@@ -1,4 +1,12 @@
-import { unaskable, unknownPart, unknownAssembly, unknownSign, unmeasurable, cannotBeObserved } from "../diagnose";
+import {
+  unaskable,
+  unknownPart,
+  unknownAssembly,
+  unknownSign,
+  untriable,
+  unmeasurable,
+  cannotBeObserved,
+} from "../diagnose";
 import { type Change, ChangeError, type GuardAnswers, type Machine, type MachineFile, variantOf } from "../model";
 import { makeTest } from "../simulate";
 import type { EventBody, NewEvent } from "./events";
@@ -86,6 +94,8 @@ function problemOf(ledger: Ledger, machine: Machine, body: EventBody): string | 
       return body.sees.map((s) => cannotBeObserved(machine, s)).find((p) => p !== null) ?? null;
     case "timed":
       return cannotBeObserved(machine, body);
+    case "by hand":
+      return untriable(machine, body);
     case "answered":
       return unaskable(machine, body.first);
     case "noticed":

@@ -1,5 +1,6 @@
 import { JOB_KINDS } from "./job-kinds";
 import { z } from "zod";
+import { CAME, TRIALS } from "../diagnose";
 import { METER_FUNCTIONS } from "../instrument";
 import { changeSchema, GUARDS } from "../model";
 
@@ -123,6 +124,15 @@ export const eventBodySchema = z.discriminatedUnion("type", [
     ...seen,
     piece: text(60),
     result: z.enum(["gone", "stays"]),
+    words: text(400),
+  }),
+  /** Something tried by hand on a part or a plug, and what became of the complaint. */
+  z.strictObject({
+    type: z.literal("by hand"),
+    ...seen,
+    trial: z.enum(TRIALS),
+    of: text(60),
+    came: z.enum(CAME),
     words: text(400),
   }),
   /** Something watched with a clock: after how many seconds it came; null: not while it was watched. */

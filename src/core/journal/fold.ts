@@ -154,6 +154,7 @@ export function evidenceOf(job: Job): Evidence[] {
     ...job.answers.flatMap(({ id, body }): Evidence[] => {
       if (body.type === "noticed") return [{ type: "sign", id, part: body.part, sign: body.sign, there: body.there }];
       if (body.type === "tried") return [{ type: "tried", id, assembly: body.piece, result: body.result }];
+      if (body.type === "by hand") return [{ type: "by hand", id, trial: body.trial, of: body.of, came: body.came }];
       if (body.type === "timed")
         return [
           {

@@ -8,6 +8,7 @@ export {
   sleepLoggedBody,
   sleepTest,
   answeredBody,
+  byHandBody,
   calledBody,
   droppedBody,
   changedBody,

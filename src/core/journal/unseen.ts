@@ -113,6 +113,8 @@ function askedIn({ body }: TrailAnswer): string | null {
       return `alone ${body.part}`;
     case "tried":
       return `tried ${body.piece}`;
+    case "by hand":
+      return `by hand ${body.trial} ${body.of}`;
     default:
       return null;
   }
@@ -128,6 +130,8 @@ function saidIn({ body }: TrailAnswer): string {
       return body.found;
     case "tried":
       return body.result;
+    case "by hand":
+      return body.came;
     default:
       return "";
   }

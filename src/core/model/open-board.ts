@@ -7,16 +7,16 @@ import { say } from "#words/core/model/open-board";
 
 /**
  * What changing one component of a board takes once the board is out: minutes with both joints looked at, and its price
- * in the shop's money; estimate E62.
+ * in the shop's money, and the minutes of a joint soldered again; estimate E62.
  */
-const COMPONENT = { minutes: 25, price: 3 } as const;
-/** A joint soldered again; estimate E62. */
-const JOINT_MINUTES = 18;
+const COMPONENT = { minutes: 25, price: 3, joint: 18 } as const;
 
 /** Whether there is more than one thing on a board to be told apart. */
 export function canOpen(machine: Machine, board: string): boolean {
   if (machine.assemblyById.get(board)?.board !== true) return false;
-  const names = machine.parts.filter((p) => p.assembly === board).flatMap((p) => p.modes.map((m) => m.component ?? p.id));
+  const names = machine.parts
+    .filter((p) => p.assembly === board)
+    .flatMap((p) => p.modes.map((m) => m.component ?? p.id));
   return new Set(names).size > 1;
 }
 
@@ -66,7 +66,11 @@ function componentOf(board: AssemblyEntry, part: Part, { component }: FailureMod
   };
   // Its program is the maker's: a chip that carries one is not to be had by itself.
   if (part.kind.electrical.program || has(part, "display")) return { ...own, repair: board.repair };
-  if (has(part, "conductor"))
-    return { ...own, repair: say.solderItAgain, minutes: JOINT_MINUTES, price: 0 };
-  return { ...own, repair: say.replaceIt(inSentence(component ?? part.name)), ...COMPONENT };
+  if (has(part, "conductor")) return { ...own, repair: say.solderItAgain, minutes: COMPONENT.joint, price: 0 };
+  return {
+    ...own,
+    repair: say.replaceIt(inSentence(component ?? part.name)),
+    minutes: COMPONENT.minutes,
+    price: COMPONENT.price,
+  };
 }

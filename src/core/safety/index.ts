@@ -3,6 +3,7 @@
  * reached.
  */
 
+export { bridgedEnds, bridgingRefused, bridgingSteps } from "./bridging";
 export { energyAt, type Exposure, EXPOSURE_MINUTES, exposureOf, isPowered, panelsFor } from "./exposure";
 export { changeRefused } from "./function-change";
 export { isolatedBy, sourcesInOrder, sourcesOff, sourcesWithIsolation } from "./isolation";

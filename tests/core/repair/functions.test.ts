@@ -137,7 +137,6 @@ describe("a proof binds", () => {
 const UNSHOWN = [
   // Ripple on a rail lies within what an ordinary meter may misread.
   "dornlau-fl-7 main-board PS:ripple",
-  "firnau-bf-330 main-board PS1:ripple",
   "quellmoor-sb-210 main-board PS1:ripple",
   "ramsgrat-ct-60 main-board PS:ripple",
   "velmoor-dw-45 main-board PS:ripple",

@@ -482,9 +482,15 @@ describe("cautions of the work", () => {
       expect(of.has("gas")).toBe(kinds.has("gas valve coil"));
       expect(of.has("refrigerant")).toBe(kinds.has("compressor") || kinds.has("cooling unit"));
       expect(of.has("charge")).toBe(
-        ["switched supply", "non-isolated supply", "linear supply", "capacitor", "run capacitor", "motor drive"].some(
-          (k) => kinds.has(k),
-        ),
+        [
+          "switched supply",
+          "staged supply",
+          "non-isolated supply",
+          "linear supply",
+          "capacitor",
+          "run capacitor",
+          "motor drive",
+        ].some((k) => kinds.has(k)),
       );
       expect(of.has("hot")).toBe(
         kinds.has("heater") ||

@@ -252,7 +252,8 @@ describe("the cautions of a step, word for word and no others", () => {
       const kinds = new Set(machineNamed(name).parts.map((p) => p.kind.kind));
       expect(of(name).includes("refrigerant"), name).toBe(kinds.has("compressor") || kinds.has("cooling unit"));
       expect(of(name).includes("gas"), name).toBe([...kinds].some((k) => k.startsWith("gas valve")));
-      if (kinds.has("switched supply") || kinds.has("capacitor")) expect(of(name), name).toContain("charge");
+      if (kinds.has("switched supply") || kinds.has("staged supply") || kinds.has("capacitor"))
+        expect(of(name), name).toContain("charge");
       if (kinds.has("motor") || kinds.has("pump") || kinds.has("dc fan")) expect(of(name), name).toContain("moving");
     }
   });

@@ -122,18 +122,13 @@ export function advise(
   look: Look = "wide",
 ): Advice {
   const whole = adviseWhole(narrow, evidence, unitState, look);
-  const board = unitState.equipment?.boards ? boardToOpen(narrow, whole) : null;
+  const board = unitState.equipment?.boards ? boardToOpen(narrow, whole.stop) : null;
   if (board === null) return whole;
   return goOnInside(whole, narrow, board, (opened) => adviseWhole(opened, evidence, unitState, look));
 }
 
 /** The search over the assemblies of the machine, or over the components of a board that is opened. */
-function adviseWhole(
-  narrow: FaultDictionary,
-  evidence: readonly Evidence[],
-  unitState: UnitState,
-  look: Look,
-): Advice {
+function adviseWhole(narrow: FaultDictionary, evidence: readonly Evidence[], unitState: UnitState, look: Look): Advice {
   const whole = adviseOn(narrow, evidence, unitState, evidence, look);
   if (elseOf(whole) < ELSEWHERE || weigh(narrow, evidence, look).isNarrow) return whole;
   const times = new Map<string, number>();

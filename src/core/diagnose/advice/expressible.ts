@@ -1,10 +1,11 @@
 import { isClamp } from "../../instrument";
-import { forbidden } from "../../safety";
+import { bridgingRefused, forbidden } from "../../safety";
 import { FLICKERS, type Machine } from "../../model";
 import type { Reading } from "../../quantity";
 import { type Instant, labelsIn, RECHECK, type Test } from "../../simulate";
 import type { Evidence } from "../evidence/evidence";
 import { signsOf } from "../evidence/signs";
+import { type TriedByHand, trialsOf } from "../evidence/tried-by-hand";
 import { labelWords } from "./test-sheet";
 import { say } from "#words/core/diagnose/advice";
 
@@ -46,6 +47,13 @@ export function unaskable(machine: Machine, first: string): string | null {
 /** Why a part does not belong to this machine, as a sentence; null when it does. */
 export function unknownPart(machine: Machine, part: string): string | null {
   return machine.partById.has(part) ? null : say.hasNoPartNothingWas(machine.file.maker, machine.file.model, part);
+}
+
+/** Why something cannot have been tried by hand on this machine, as a sentence; null when it can. */
+export function untriable(machine: Machine, { trial, of }: TriedByHand): string | null {
+  if (!trialsOf(machine, trial).some((t) => t.id === of)) return unknownPart(machine, of) ?? say.notToBeTriedSo(of);
+  const refused = trial === "bridged" ? bridgingRefused(machine, of) : null;
+  return refused === null ? null : say.nothingWasLogged(refused);
 }
 
 /**
@@ -115,6 +123,8 @@ function inexpressible(machine: Machine, e: Evidence): string | null {
       return unknownSign(machine, e.part, e.sign);
     case "alone":
       return unknownPart(machine, e.part);
+    case "by hand":
+      return untriable(machine, e);
     case "tried":
       return unknownAssembly(machine, e.assembly);
     case "complaint":

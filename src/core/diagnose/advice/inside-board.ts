@@ -2,7 +2,7 @@ import { canOpen } from "../../model";
 import { inSentence } from "../../quantity";
 import type { FaultDictionary } from "../dictionary/fault-dictionary";
 import type { AssemblySuspect } from "../belief/suspects";
-import type { Advice } from "./advise";
+import { NAMED, type Stop } from "./stop";
 import { say } from "#words/core/diagnose/advice";
 
 /** The search inside a board that was found: the board, and what of it is suspected, component by component. */
@@ -11,11 +11,19 @@ export interface InsideBoard {
   readonly suspects: readonly AssemblySuspect[];
 }
 
+/** What of the advice changes when the search goes on inside. */
+interface Search {
+  readonly suspects: readonly AssemblySuspect[];
+  readonly stop: Stop | null;
+  readonly cleared: unknown;
+  readonly proofs: unknown;
+}
+
 /**
  * The board at which a search ended that somebody who repairs boards goes on inside; null where it ended elsewhere, or
  * where the file has only one thing on it.
  */
-export function boardToOpen({ machine }: FaultDictionary, { stop }: Advice): string | null {
+export function boardToOpen({ machine }: FaultDictionary, stop: Stop | null): string | null {
   if (stop?.kind !== "found" || stop.assemblies.length !== 1) return null;
   const [assembly] = stop.assemblies as [string];
   return canOpen(machine, assembly) ? assembly : null;
@@ -25,12 +33,12 @@ export function boardToOpen({ machine }: FaultDictionary, { stop }: Advice): str
  * Goes on inside the board at which the search over the whole machine ended. All that was read before counts on; what is
  * said of the whole machine stays as it was. `advise` is the search itself, here over the components of the board alone.
  */
-export function goOnInside(
-  whole: Advice,
+export function goOnInside<A extends Search>(
+  whole: A,
   dictionary: FaultDictionary,
   board: string,
-  search: (opened: FaultDictionary) => Advice,
-): Advice {
+  search: (opened: FaultDictionary) => A,
+): A & { readonly inside: InsideBoard } {
   const opened = dictionary.opened(board);
   const inside = search(opened);
   const { stop } = inside;
@@ -49,11 +57,8 @@ export function goOnInside(
   };
 }
 
-/** Of components less likely than this nobody is told at the end; estimate E02. */
-const NAMED = 0.05;
-
 /** How the search inside a board ended. The board itself is found: what is not told apart on it is named together. */
-function sentenceOf({ stop, suspects }: Advice, board: string): string {
+function sentenceOf({ stop, suspects }: Search, board: string): string {
   const [top] = suspects;
   const faults = suspects
     .filter((s) => s.assembly.includes("/") && s.probability >= NAMED)

@@ -19,7 +19,7 @@ export interface Stop {
 }
 
 /** What is less likely than this is not named at the end of a search; estimate E02. */
-const NAMED = 0.05;
+export const NAMED = 0.05;
 
 /** The last repair took the complaint with it; that proves little where a plug was reseated on the way. */
 export function mended(dictionary: FaultDictionary, beliefs: Beliefs, repairs: readonly Repair[]): Stop | null {

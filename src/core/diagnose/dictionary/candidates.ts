@@ -207,7 +207,10 @@ function casePairs(machine: Machine): Pair[] {
 
 /** The ends of every capacitor that can be reached and a lead of which can be taken off: none soldered to a board. */
 function capacitorPairs(machine: Machine): Pair[] {
-  const at = (node: number | undefined) => pointsAsked(machine).filter((p) => p.node === node).slice(0, 1);
+  const at = (node: number | undefined) =>
+    pointsAsked(machine)
+      .filter((p) => p.node === node)
+      .slice(0, 1);
   return machine.parts
     .filter((part) => part.kind.electrical.stores && machine.assemblyById.get(part.assembly)?.board !== true)
     .flatMap((part) =>
@@ -217,7 +220,10 @@ function capacitorPairs(machine: Machine): Pair[] {
 
 /** The output of every supply against its own return, one pair each. */
 function supplyPairs(machine: Machine): Pair[] {
-  const at = (node: number | undefined) => pointsAsked(machine).filter((p) => p.node === node).slice(0, 1);
+  const at = (node: number | undefined) =>
+    pointsAsked(machine)
+      .filter((p) => p.node === node)
+      .slice(0, 1);
   return machine.parts.flatMap((part) => {
     if (!part.kind.electrical.ripples) return [];
     const [out, back] = [part.nodeOf.get("out"), part.nodeOf.get("return") ?? part.nodeOf.get("neutral")];

@@ -4,6 +4,7 @@ import type { Machine } from "../../model";
 import type { Reading } from "../../quantity";
 import type { BenchVerdict } from "./bench-verdict";
 import type { FirstAnswer } from "./simple-causes";
+import type { TriedByHand } from "./tried-by-hand";
 import type { Timed } from "./timed-observation";
 import { makeTest, type Test, testKey } from "../../simulate";
 import type { Meter } from "../../instrument";
@@ -38,6 +39,8 @@ export type Evidence =
     }
   /** A part tested by itself. */
   | ({ readonly type: "alone"; readonly id: string } & BenchVerdict)
+  /** Something tried by hand, without a meter. */
+  | ({ readonly type: "by hand"; readonly id: string } & TriedByHand)
   /** Something watched with a clock: after how many seconds it came, or that it never did. */
   | ({ readonly type: "timed"; readonly id: string } & Timed)
   /** How warm it is here, degrees Celsius, and what the mains is at, volts; asked once. */
@@ -128,6 +131,11 @@ function isBlindToLeakage(machine: Machine, test: Test, shown: Reading): boolean
   return energies.includes("mains") && energies.includes("earth");
 }
 
+/** What is weighed as somebody's word, see `saidOf`, and is no observation. */
+const SAID = ["answer", "sign", "alone", "timed", "by hand", "surroundings"] as const;
+type Said = Extract<Evidence, { type: (typeof SAID)[number] }>;
+const isSaid = (e: Evidence): e is Said => (SAID as readonly string[]).includes(e.type);
+
 /** The same slip made again when a reading is made once more; estimate E12. */
 const SLIP_AGAIN = 0.15;
 
@@ -142,14 +150,7 @@ export function observationsOf(machine: Machine, meter: Meter, evidence: readonl
       return [
         { evidence: e.id, test: e.test, shown: e.shown, slip: SLIP, repairs: e.repairs ?? none, isComplaint: false },
       ];
-    if (
-      e.type === "answer" ||
-      e.type === "sign" ||
-      e.type === "alone" ||
-      e.type === "timed" ||
-      e.type === "surroundings"
-    )
-      return [];
+    if (isSaid(e)) return [];
     if (e.type === "tried") {
       repairs = [...repairs, { assembly: e.assembly, result: e.result }];
       // It stays: the complaint is made once more, of the machine as it is now.

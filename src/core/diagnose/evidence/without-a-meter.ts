@@ -4,6 +4,7 @@ import { aloneLikelihood } from "./bench-verdict";
 import { answerLikelihood } from "./simple-causes";
 import { faultsOf, type Hypothesis } from "../hypotheses/hypothesis";
 import type { Stopwatch } from "./timed-observation";
+import { trialLikelihood } from "./tried-by-hand";
 import { repairLikelihood, signChance, WHOLE_UNIT } from "./signs";
 
 /** One thing said, seen or tried without a meter, and how likely it is under a hypothesis. */
@@ -46,6 +47,10 @@ export function saidOf(machine: Machine, stopwatch: Stopwatch, evidence: readonl
   for (const e of evidence)
     if (e.type === "tried" && !(isFleeting && e.result === "gone"))
       said.push({ id: e.id, likelihood: (h) => repairLikelihood(machine, e.assembly, e.result, h) });
+  // Made again, the last stands.
+  const byHand = new Map(evidence.flatMap((e) => (e.type === "by hand" ? [[`${e.trial} ${e.of}`, e] as const] : [])));
+  for (const e of byHand.values())
+    said.push({ id: e.id, likelihood: (h) => trialLikelihood(machine, complaint, e, h) });
   for (const e of evidence)
     if (e.type === "timed") said.push({ id: e.id, likelihood: (h) => stopwatch.likelihood(e, h) });
   return said;

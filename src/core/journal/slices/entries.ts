@@ -8,6 +8,7 @@ const WHAT_WAS_LEARNED = [
   "compared",
   "noticed",
   "tried",
+  "by hand",
   "timed",
   "alone",
   "setting",

@@ -25,7 +25,17 @@ export const readings: Slice<TrailReading[]> = {
 };
 
 /** What is known without a meter. */
-const ANSWERS = ["answered", "compared", "noticed", "tried", "timed", "alone", "setting", "surroundings"] as const;
+const ANSWERS = [
+  "answered",
+  "compared",
+  "noticed",
+  "tried",
+  "by hand",
+  "timed",
+  "alone",
+  "setting",
+  "surroundings",
+] as const;
 export type Answer = Body<(typeof ANSWERS)[number]>;
 export interface TrailAnswer {
   readonly id: string;

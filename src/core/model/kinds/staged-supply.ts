@@ -55,7 +55,14 @@ type Fields = z.output<ReturnType<typeof fields>>;
 
 /** A stage and how it fails: each is a component of its own to whoever repairs boards. */
 const stage = (id: string, name: string, words: string, odds: number, severity?: readonly [number, number]) =>
-  ({ id, words, odds, source: "from memory", component: name, ...(severity ? { severity } : {}) }) satisfies FailureMode;
+  ({
+    id,
+    words,
+    odds,
+    source: "from memory",
+    component: name,
+    ...(severity ? { severity } : {}),
+  }) satisfies FailureMode;
 
 /** Faults that short the line, the bulk capacitor or the output. */
 const isShortedBehindInrush = (mode: string | null) => mode === "bridge-short" || mode === "switch-short";

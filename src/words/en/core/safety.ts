@@ -1,5 +1,21 @@
 /** What core/safety says to people, in English. */
 export const say = {
+  nothingToBridge: "There is nothing to bridge there.",
+  whatProtectsIsNeverBridged: (name: string) =>
+    `${name} protects: it is never bridged. Read across it, with its feed proven and its load on, or dead.`,
+  aSwitchIsTriedByHand: (name: string) =>
+    `${name} is worked by hand, and may be a guard or an emergency stop: work it, and read across it dead.`,
+  bridgedItWouldBeAShort: (name: string) => `${name}: a wire across it would be a short.`,
+  onlyIsolatedLowVoltage: (name: string) =>
+    `${name} is joined to the mains. Only what is isolated from it, and low voltage, is bridged to see.`,
+  neverInACircuitOfGas: (name: string) => `${name} is in a circuit of gas or flame: nothing in it is bridged.`,
+  tooManyVoltsToBridge: (name: string, most: number) => `${name} has more than ${most} V: not bridged to see.`,
+  moreThanTheLeadCarries: (name: string, amps: number, most: number) =>
+    `${name} carries ${amps.toPrecision(2)} A: more than a lead with a ${most} A fuse.`,
+  bridgePowerOff: "Power off and locked. Prove it dead.",
+  bridgeThroughAFusedLead: "Clip a lead with a 1 A fuse across it. No hand stays on it.",
+  bridgeStandClear: "Stand clear of what moves or heats. Power on for a moment, and look.",
+  bridgePowerOffAgain: "Power off. Take the lead off. It is never left in.",
   takeTheLeadsOffFirst:
     "Take the leads off first, and confirm it: the meter is never switched from volts to ohms with its leads on.",
   onlyOnADeadCircuit: "Only on a dead circuit: unplug, wait, discharge, prove it dead.",

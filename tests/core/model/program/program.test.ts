@@ -199,7 +199,7 @@ describe("programs in their machines", () => {
   it("a board without its rail shows nothing and enters no mode", () => {
     expect(seen("firnau-bf-330", "service", "panel")).toBe("tE");
     expect(seen("firnau-bf-330", "service", "panel", [{ part: "U2", mode: "dead" }])).toBe("dashes");
-    expect(seen("firnau-bf-330", "service", "panel", [{ part: "PS1", mode: "dead" }])).toBe("dark");
+    expect(seen("firnau-bf-330", "service", "panel", [{ part: "PS1", mode: "chip-dead" }])).toBe("dark");
   });
   it("a dead key and a plug pin without contact keep the service mode shut", () => {
     expect(seen("firnau-bf-330", "service", "panel", [{ part: "keypad", mode: "A-dead" }])).toBe("-18");

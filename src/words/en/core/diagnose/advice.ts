@@ -1,5 +1,6 @@
 /** What core/diagnose/advice says to people, in English. */
 export const say = {
+  notToBeTriedSo: (of: string) => `"${of}" cannot be tried so. Nothing was logged.`,
   noComponentFits: (board: string) =>
     `The fault is on one board: ${board}. What was read inside it fits none of its components: replace the board.`,
   theComponentIs: (board: string, fault: string) => `${board}: ${fault}.`,
