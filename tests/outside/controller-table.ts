@@ -1,4 +1,4 @@
-import type { Fault, Machine, SetupEntry } from "../../src/core/model";
+import { type Fault, type Machine, type SetupEntry, withInnerShorts } from "../../src/core/model";
 import { LEAK_PLACE } from "../../src/core/model/kinds/load";
 import { ORDINARY_METER } from "../../src/core/instrument";
 import { makeTest, nominalValues, observe, Simulator } from "../../src/core/simulate";
@@ -24,8 +24,13 @@ export const faultsIn = (text: string): readonly [Fault, ...Fault[]] =>
     }) as unknown as readonly [Fault, ...Fault[]];
 
 /** A unit with a fault, and the complaint it is brought in with. */
-export function dialogueOf(machine: Machine, fault: string): Dialogue {
-  const broken = faultsIn(fault);
+export function dialogueOf(file: Machine, fault: string): Dialogue {
+  // A load that has shorted inside is no fault of its file.
+  const named = faultsIn(fault);
+  const isInner = ({ part, mode }: Fault) =>
+    mode === "shorted" && file.partById.get(part)!.kind.electrical.load === true;
+  const machine = named.some(isInner) ? withInnerShorts(file) : file;
+  const broken = named.map((f) => (isInner(f) ? { ...f, part: `${f.part}.short` } : f));
   const nominal = nominalValues(machine);
   // What leaks leaks at its fed end, as in the circuit simulator.
   const of = machine.parts.map((p, i) =>

@@ -1,6 +1,6 @@
 import { readFileSync } from "node:fs";
 
-import { advise, type Evidence, type FaultDictionary, type UnitState } from "../../src/core/diagnose";
+import { advise, type Evidence, type FaultDictionary, type UnitState, type WhyOpened } from "../../src/core/diagnose";
 import { assemblyOfFault, canOpen, openBoard } from "../../src/core/model";
 import { makeTest } from "../../src/core/simulate";
 import { ALL_EQUIPMENT } from "../../src/core/diagnose/planning/equipment";
@@ -34,6 +34,8 @@ export interface Ending {
   /** The components of a board that were named, and the one that is broken; empty where nobody looked inside. */
   readonly components: readonly string[];
   readonly component: string;
+  /** What had opened, and its causes as they stand at the end. */
+  readonly why?: WhyOpened;
 }
 
 const MOST = 40;
@@ -93,7 +95,13 @@ export function held(
     equipment: { ...EQUIPMENT, boards },
   };
   const component = boards && canOpen(machine, truth) ? assemblyOfFault(openBoard(machine, truth), { part, mode }) : "";
-  const ended = (kind: string, assemblies: readonly string[], components: readonly string[] = []): Ending => ({
+  const ended = (
+    kind: string,
+    assemblies: readonly string[],
+    components: readonly string[] = [],
+    why?: WhyOpened,
+  ): Ending => ({
+    ...(why ? { why } : {}),
     components,
     component,
     kind,
@@ -107,7 +115,7 @@ export function held(
     const advice = advise(dictionary, evidence, unitState);
     if (advice.stop) {
       const named = advice.inside?.suspects.filter((s) => s.probability >= 0.05).map((s) => s.assembly);
-      return ended(advice.stop.kind, advice.stop.assemblies, named);
+      return ended(advice.stop.kind, advice.stop.assemblies, named, advice.why);
     }
     if (advice.attempt) {
       const { assembly } = advice.attempt;

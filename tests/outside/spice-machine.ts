@@ -729,6 +729,11 @@ export function netlistOf(unit: UnitInSpice, clamped?: string): { readonly lines
       return node;
     };
     if (setup.lifted.includes(part.id)) continue;
+    // Whatever a load is: shorted inside it is a short between its first two ends.
+    if (isBroken && fault.mode === "shorted" && part.kind.electrical.load) {
+      const [a, b] = part.kind.electrical.elements(part.fields)[0]!;
+      net.ohms(terminal(a), terminal(b), 0.2);
+    }
     if (setup.lamps.includes(part.id)) {
       const [a, b] = [...nodes.values()];
       net.ohms(a!, b!, machine.file.supply.volts ** 2 / 60);

@@ -1,7 +1,17 @@
 /** The search for a fault, from hypotheses to advice. What others may use of it; nothing else is reached. */
 
+export type { AskedAnswered, WhyOpened } from "./advice/why-opened";
 export type { InsideBoard } from "./advice/inside-board";
-export { CAME, type Came, type Trial, TRIALS, trialsOf, trialWords, type TriedByHand } from "./evidence/tried-by-hand";
+export {
+  CAME,
+  type Came,
+  cameOf,
+  type Trial,
+  TRIALS,
+  trialsOf,
+  trialWords,
+  type TriedByHand,
+} from "./evidence/tried-by-hand";
 export { type Advice, advise, type Alternative, type Attempt } from "./advice/advise";
 export { type Answers, answersFor, type Sign, simpleCausesFor } from "./advice/answers";
 export type { Stop } from "./advice/stop";

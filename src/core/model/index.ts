@@ -21,6 +21,8 @@ export { MachineFileError } from "./compile/problem";
 export { type Energy, isLowVoltage } from "./energy";
 export { everydaySetup } from "./everyday-setup";
 export { assemblyOfFault, type Fault, faultId } from "./fault";
+export type { AskedCause } from "./kind";
+export { withInnerShorts } from "./inner-shorts";
 export { canOpen, openBoard } from "./open-board";
 export { codeProblem, plainCode } from "./code-rule";
 export { FAMILIES, type FunctionRow } from "./families";

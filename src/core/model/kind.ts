@@ -182,6 +182,15 @@ export interface Sign {
   readonly otherwise: number;
 }
 
+/** What may have made something open or weld that no reading shows: asked of a person, and what then. */
+export interface AskedCause {
+  readonly id: string;
+  /** As the cause is named once it is found. */
+  readonly words: string;
+  /** A question with yes or no for an answer. */
+  readonly ask: string;
+}
+
 /** Signs of a whole unit that speak for kinds of part; the words stand in `diagnose/evidence/signs`. */
 export type UnitSign = "moved" | "warm" | "comes-and-goes" | "damp" | "unused" | "worked-on" | "storm";
 
@@ -265,6 +274,8 @@ export interface Failures<F> {
   signs?(fields: F): readonly Sign[];
   /** Chance of a sign of the whole unit when a part of this kind has failed; estimate E27. */
   readonly unitSigns?: Readonly<Partial<Record<UnitSign, number>>>;
+  /** What a person is asked where this failure is one that something else brings about. */
+  askedCauses?(fields: F, mode: string): readonly AskedCause[];
   /** Failure modes that stand in the way of a gesture with these keys and doors. */
   hinders?(
     fields: F,

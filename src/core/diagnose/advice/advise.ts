@@ -20,6 +20,7 @@ import {
 import { boardToOpen, goOnInside, type InsideBoard } from "./inside-board";
 import { namingAnother, showingIt } from "../planning/same-assembly";
 import type { Beliefs } from "../belief/beliefs";
+import { goOnToCause, mayHaveOpened, openedAt, type WhyOpened } from "./why-opened";
 import { beforeSound } from "./before-sound";
 import { secondLooks } from "../planning/second-looks";
 import { inVain, planRollout, type Spread, type Rollout } from "../planning/rollout";
@@ -72,6 +73,8 @@ export interface Advice {
   readonly isWider: boolean;
   /** The search goes on inside this board, whose components are suspected; left out where it does not. */
   readonly inside?: InsideBoard;
+  /** Why what was found opened, where that is what was found. */
+  readonly why?: WhyOpened;
 }
 
 /** Certainty at which an assembly is held to be found. */
@@ -122,9 +125,35 @@ export function advise(
   look: Look = "wide",
 ): Advice {
   const whole = adviseWhole(narrow, evidence, unitState, look);
+  const opened = openedAt(narrow, whole.stop, whole.suspects);
+  if (opened) {
+    const bringers = narrow.bringersOf(opened);
+    const inside = bringers && adviseWhole(bringers, evidence, unitState, look);
+    return goOnToCause(whole, narrow, bringers, opened, inside, evidence);
+  }
+  if (whole.stop?.kind === "something else") return byWhatOpened(narrow, whole, evidence, unitState, look) ?? whole;
   const board = unitState.equipment?.boards ? boardToOpen(narrow, whole.stop) : null;
   if (board === null) return whole;
   return goOnInside(whole, narrow, board, (opened) => adviseWhole(opened, evidence, unitState, look));
+}
+
+/**
+ * The file knows nothing that explains the readings, but something may have opened: what shorts inside a load is weighed
+ * only then. Null where that explains them no better.
+ */
+function byWhatOpened(
+  narrow: FaultDictionary,
+  whole: Advice,
+  evidence: readonly Evidence[],
+  unitState: UnitState,
+  look: Look,
+): Advice | null {
+  for (const opened of mayHaveOpened(narrow)) {
+    const bringers = narrow.bringersOf(opened);
+    const inside = bringers && adviseWhole(bringers, evidence, unitState, look);
+    if (inside && elseOf(inside) < EXPLAINED) return goOnToCause(whole, narrow, bringers, opened, inside, evidence);
+  }
+  return null;
 }
 
 /** The search over the assemblies of the machine, or over the components of a board that is opened. */

@@ -72,9 +72,12 @@ export function readingName(machine: Machine, evidence: readonly Evidence[], id:
   return reading?.type === "reading" ? inSentence(titleOf(machine, reading.test)) : id;
 }
 
-/** The proofs of an assembly as a dialog shows them: what is implied counts with its reason, what is needless is left out. */
+/**
+ * The proofs of an assembly as a dialog shows them: what is implied counts with its reason, what is needless is left
+ * out, and why something opened is asked beside what the file wants.
+ */
 export function shownProofs(proofs: readonly Proof[], bound: readonly BoundProof[]): readonly Proof[] {
-  return proofs.flatMap((proof) => {
+  const ofTheFile = proofs.flatMap((proof) => {
     const own = bound.find((b) => b.of === proof.of && b.words === proof.words);
     if (proof.by !== null || !own) return [proof];
     if (own.state === "needless") return [];
@@ -84,6 +87,7 @@ export function shownProofs(proofs: readonly Proof[], bound: readonly BoundProof
         : { ...proof, by: own.by },
     ];
   });
+  return [...ofTheFile, ...bound.filter((b) => b.of === "cause")];
 }
 
 /** What was read and what the complaint saw, judged as a sound machine would have it. */

@@ -5,8 +5,9 @@ import type { Reading } from "../../quantity";
 import { type Instant, labelsIn, RECHECK, type Test } from "../../simulate";
 import type { Evidence } from "../evidence/evidence";
 import { signsOf } from "../evidence/signs";
-import { type TriedByHand, trialsOf } from "../evidence/tried-by-hand";
+import { cameOf, type TriedByHand, trialsOf } from "../evidence/tried-by-hand";
 import { labelWords } from "./test-sheet";
+import { askedCauses, whySign } from "./why-opened";
 import { say } from "#words/core/diagnose/advice";
 
 /** Why something cannot have been seen on this machine, as a sentence; null when it can. */
@@ -26,7 +27,9 @@ export function cannotBeObserved(
 
 /** Why a sign or an assembly does not belong to this machine, as a sentence; null when it does. */
 export function unknownSign(machine: Machine, part: string, sign: string): string | null {
-  return signsOf(machine).some((s) => s.part === part && s.sign === sign)
+  const of = machine.partById.get(part);
+  const isAsked = of?.modes.some((m) => askedCauses(machine, { part, mode: m.id }).some((c) => whySign(c.id) === sign));
+  return isAsked || signsOf(machine).some((s) => s.part === part && s.sign === sign)
     ? null
     : say.thereIsNoSuchSign(machine.file.maker, machine.file.model);
 }
@@ -50,8 +53,9 @@ export function unknownPart(machine: Machine, part: string): string | null {
 }
 
 /** Why something cannot have been tried by hand on this machine, as a sentence; null when it can. */
-export function untriable(machine: Machine, { trial, of }: TriedByHand): string | null {
+export function untriable(machine: Machine, { trial, of, came }: TriedByHand): string | null {
   if (!trialsOf(machine, trial).some((t) => t.id === of)) return unknownPart(machine, of) ?? say.notToBeTriedSo(of);
+  if (!cameOf(trial).includes(came)) return say.notToBeTriedSo(of);
   const refused = trial === "bridged" ? bridgingRefused(machine, of) : null;
   return refused === null ? null : say.nothingWasLogged(refused);
 }

@@ -4,7 +4,7 @@ import type { Verdict } from "../reading/window";
 
 /** Something that must have been seen before an assembly is blamed, and the reading that showed it. */
 export interface Proof {
-  readonly of: "feed" | "ground" | "request" | "output" | "load";
+  readonly of: "feed" | "ground" | "request" | "output" | "load" | "cause";
   readonly words: string;
   /** Evidence that proves it; null while it is unproven. */
   readonly by: string | null;

@@ -1,10 +1,11 @@
 import type { Meter } from "../../instrument";
-import { faultId, type Machine, openBoard } from "../../model";
+import { type Fault, faultId, type Machine, openBoard, withInnerShorts } from "../../model";
 import { Readings, SHOWN } from "../../quantity";
 import { type Test, testKey } from "../../simulate";
 import type { Repair } from "../evidence/evidence";
 import { Stopwatch } from "../evidence/timed-observation";
 import { faultsOf, hypothesesOf, assembliesOf, type Hypothesis } from "../hypotheses/hypothesis";
+import { openedHypotheses } from "../hypotheses/what-opened-it";
 import type { Prediction } from "../reading/prediction";
 import { candidateTests, namedTests, tellingTests } from "./candidates";
 import { blendRow, comingAndGoing } from "./intermittent";
@@ -59,10 +60,12 @@ export class FaultDictionary {
     private readonly together: readonly Test[],
     /** Whether every fault is taken to come and go: what is measured is then provoked, and may stay away. */
     readonly comesAndGoes = false,
+    /** What is weighed, where that is not every fault of the machine. */
+    own: readonly Hypothesis[] | null = null,
   ) {
     this.predictor = base?.predictor ?? new Predictor(machine, meter);
     const outside = more.reduce((sum, h) => sum + h.prior, 0);
-    const always = base?.hypotheses ?? hypothesesOf(machine);
+    const always = base?.hypotheses ?? own ?? hypothesesOf(machine);
     this.hypotheses = [...always.map((h) => ({ ...h, prior: h.prior * (1 - outside) })), ...more];
     this.logWeights = this.hypotheses.map(
       (h, i) => base?.logWeights[i] ?? Float64Array.from(sampleWeights(machine, h), Math.log),
@@ -145,6 +148,25 @@ export class FaultDictionary {
       this.insides.set(board, inside);
     }
     return inside;
+  }
+
+  private readonly openings = new Map<string, FaultDictionary | null>();
+
+  /**
+   * The dictionary of what may have brought about a fault that something else brings about: a blown fuse, a welded
+   * contact; null where nothing in the file does. Built when it is first asked for; see `openedHypotheses`.
+   */
+  bringersOf(fault: Fault): FaultDictionary | null {
+    const id = faultId(fault);
+    let known = this.openings.get(id);
+    if (known === undefined) {
+      const machine = withInnerShorts(this.machine);
+      const own = openedHypotheses(machine, fault);
+      known = own && new FaultDictionary(machine, this.meter, null, [], [], false, own);
+      known?.build();
+      this.openings.set(id, known);
+    }
+    return known;
   }
 
   /** The tests that can tell suspects apart; empty until `build`. */

@@ -38,6 +38,14 @@ export const breaker = definePart({
         source: "from memory" as const,
       })),
     ],
+    askedCauses: (_fields, mode) =>
+      mode === "tripped"
+        ? [
+            { id: "beside", words: say.tooMuchOnItsCircuit, ask: say.isSomethingElseOnIt },
+            { id: "inrush", words: say.theInrushAlone, ask: say.didItTripAtSwitchOn },
+            { id: "tired", words: say.tiredContact, ask: say.isItWarmAtItsTerminals },
+          ]
+        : [],
     signs: () => [{ id: "handle-midway", words: say.handleStandsMidway, given: { tripped: 0.9 }, otherwise: 0.005 }],
   },
   observed: null,

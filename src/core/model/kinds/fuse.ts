@@ -19,6 +19,9 @@ export function coldOhms(amps: number, family: keyof typeof COLD): number {
   return ohms / amps ** falls;
 }
 
+/** From so many times its rating it blows at once, after so many seconds at that; more melts it by its I2t (from memory). */
+const [BLOWS, MELTS] = [3, 0.05];
+
 /** A fuse. It blows in the simulation too, when what flows is well above its rating. */
 export const fuse = definePart({
   kind: "fuse",
@@ -36,7 +39,8 @@ export const fuse = definePart({
     stamp: ({ values }, stamp, state) => stamp.conduct(0, state === 1 ? OPEN : 1 / values[0]!),
     next({ fields }, view, state) {
       const amps = Math.max(Math.abs(view.current(0)), view.acCurrent(0));
-      return state === 0 && amps > 3 * fields.amps ? { state: 1, delay: 0.05 } : null;
+      const times = amps / fields.amps;
+      return state === 0 && times > BLOWS ? { state: 1, delay: MELTS * (BLOWS / times) ** 2 } : null;
     },
     rated: (f) => ({ amps: f.amps, element: 0, bears: "fuse" }),
   },
@@ -44,6 +48,13 @@ export const fuse = definePart({
     modes: () => [{ id: "blown", words: "blown", odds: 3, source: "from memory", protective: true }],
     signs: () => [{ id: "black-glass", words: say.glassBlackenedOrWireGone, given: { blown: 0.6 }, otherwise: 0.005 }],
     unitSigns: { "worked-on": 0.25, storm: 0.35 },
+    askedCauses: () => [
+      { id: "wrong", words: say.anotherFuseThanTheFiles, ask: say.isItAnotherFuse },
+      { id: "inrush", words: say.theInrushResistorBridged, ask: say.isTheInrushLimited },
+      { id: "rubbed", words: say.aWireRubbedThrough, ask: say.hasAWireRubbedThrough },
+      { id: "surge", words: say.aSurge, ask: say.didItBlowInAStorm },
+      { id: "tired", words: say.tiredOfItself, ask: say.isItsWireOnlySagged },
+    ],
   },
   observed: null,
   safety: {

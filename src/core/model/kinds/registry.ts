@@ -25,6 +25,7 @@ import { hallSensor } from "./hall-sensor";
 import { handSwitch } from "./hand-switch";
 import { heater } from "./heater";
 import { indicator } from "./indicator";
+import { innerShort } from "./inner-short";
 import { inrushResistor } from "./inrush-resistor";
 import { insulation } from "./insulation";
 import { jumper } from "./jumper";
@@ -143,8 +144,8 @@ export const PART_KINDS = [
  */
 export type KindId = (typeof PART_KINDS)[number]["kind"];
 
-/** What the compiler puts in for the interventions of a setup; no file names them. */
-const RIG_KINDS = [jumper, benchFeed];
+/** What the program puts in itself: for the interventions of a setup, for a short; no file names them. */
+const RIG_KINDS = [jumper, benchFeed, innerShort];
 
 // The one place where the field type of a kind is forgotten: its fields were parsed by its own schema.
 const BY_NAME = new Map<string, PartKind<unknown>>(

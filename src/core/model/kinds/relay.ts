@@ -74,6 +74,15 @@ export const relay = definePart({
       },
       { id: "no-click", words: say.noClick, given: { "coil-open": 0.9, welded: 0.7 }, otherwise: 0.05 },
     ],
+    askedCauses: (_fields, mode) =>
+      mode === "welded"
+        ? [
+            { id: "small", words: say.aSmallerRelay, ask: say.isItRatedForItsLoad },
+            { id: "suppression", words: say.nothingTakesUpWhatItsLoadGives, ask: say.isItsSuppressionThere },
+            { id: "chatters", words: say.itChatters, ask: say.doesItChatter },
+            { id: "tired", words: say.wornByItsSwitchings, ask: say.isItWornOnly },
+          ]
+        : [],
     unitSigns: { moved: 0.2, warm: 0.3, "comes-and-goes": 0.25 },
     provokedBy: "cycling",
   },

@@ -1,5 +1,13 @@
 /** What core/diagnose/advice says to people, in English. */
 export const say = {
+  openedBy: (name: string, cause: string) => `${name}, by: ${cause}. Mend the cause first, then renew what opened.`,
+  openedByOneOf: (name: string, causes: string) =>
+    `${name}. No safe test tells which of these did it: ${causes}. Take one lead of each off before a new one goes in.`,
+  nothingFoundThatOpened: (name: string, cleared: string) =>
+    cleared === ""
+      ? `${name}. Nothing in the file brings that about. Say why it opened before a new one goes in.`
+      : `${name}. Read, and not the cause: ${cleared}. Say why it opened before a new one goes in.`,
+  whyItOpened: (name: string) => `Why it opened is known: ${name}`,
   notToBeTriedSo: (of: string) => `"${of}" cannot be tried so. Nothing was logged.`,
   noComponentFits: (board: string) =>
     `The fault is on one board: ${board}. What was read inside it fits none of its components: replace the board.`,

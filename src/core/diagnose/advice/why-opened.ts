@@ -1,0 +1,178 @@
+import { type AskedCause, type Fault, has, type Machine } from "../../model";
+import { inSentence } from "../../quantity";
+import type { AssemblySuspect } from "../belief/suspects";
+import type { FaultDictionary } from "../dictionary/fault-dictionary";
+import type { Evidence } from "../evidence/evidence";
+import { takesLamp } from "../evidence/tried-by-hand";
+import { faultName } from "../hypotheses/hypothesis";
+import { isBroughtAbout } from "../hypotheses/what-opened-it";
+import type { BoundProof } from "./binding-proofs";
+import { NAMED, type Stop } from "./stop";
+import { say } from "#words/core/diagnose/advice";
+
+/** Something that no reading shows and that may have done it, and what a person has said of it. */
+export interface AskedAnswered extends AskedCause {
+  /** The sign under which the answer is written down. */
+  readonly sign: string;
+  readonly answer: boolean | null;
+}
+
+/** Why a fuse blew, a cut-off opened, a contact welded: the search does not end before that. */
+export interface WhyOpened {
+  readonly part: string;
+  readonly name: string;
+  /** What the model knows could have done it, and how it stands. */
+  readonly causes: readonly { readonly name: string; readonly state: "found" | "cleared" | "open" }[];
+  /** What is asked, once the readings say nothing more. */
+  readonly asked: readonly AskedAnswered[];
+  /** Whether a lamp or a limited supply in its place would tell; only of what opens on too much current. */
+  readonly seriesLamp: boolean;
+}
+
+/** The sign under which an answer about a cause is kept. */
+export const whySign = (cause: string): string => `why ${cause}`;
+
+/** The causes that are asked of a fault that something else brings about. */
+export function askedCauses(machine: Machine, fault: Fault): readonly AskedCause[] {
+  const part = machine.partById.get(fault.part);
+  return part?.kind.failures.askedCauses?.(part.fields, fault.mode) ?? [];
+}
+
+/**
+ * The fault at which a search ended, where it is one that something else brings about: by itself, or with another fault
+ * of which nobody has said that it did. Null where it is not, and where the cause is named already.
+ */
+export function openedAt(
+  { machine }: FaultDictionary,
+  stop: Stop | null,
+  suspects: readonly AssemblySuspect[],
+): Fault | null {
+  if (stop?.kind !== "found") return null;
+  const id = suspects.find((s) => s.assembly === stop.assemblies[0])?.faults[0]?.id;
+  if (id === undefined || id.includes(">")) return null;
+  const faults = id.split("+").map((f): Fault => {
+    const [part, mode] = f.split(":") as [string, string];
+    return { part, mode };
+  });
+  return faults.find((f) => isBroughtAbout(machine, f)) ?? null;
+}
+
+/** What may have opened on a machine, where the search ended at nothing the file knows: fuses and cut-offs. */
+export function mayHaveOpened({ machine }: FaultDictionary): readonly Fault[] {
+  return machine.parts.flatMap((p) =>
+    has(p, "protects") && !has(p, "licensed")
+      ? p.modes.flatMap((m): Fault[] => (m.protective ? [{ part: p.id, mode: m.id }] : []))
+      : [],
+  );
+}
+
+/** What of the advice changes when the search goes on to the cause. */
+interface Search {
+  readonly suspects: readonly AssemblySuspect[];
+  readonly stop: Stop | null;
+  readonly next: unknown;
+  readonly attempt: unknown;
+  readonly proofs: readonly BoundProof[];
+}
+
+/**
+ * Goes on to what brought a fault about. `whole` has ended at it; `inside` is the search among what may have done it, null
+ * where the file knows nothing that could.
+ */
+export function goOnToCause<A extends Search>(
+  whole: A,
+  dictionary: FaultDictionary,
+  bringers: FaultDictionary | null,
+  fault: Fault,
+  inside: A | null,
+  evidence: readonly Evidence[],
+): A & { readonly why: WhyOpened } {
+  const { machine } = dictionary;
+  const why = whyOf(machine, bringers, fault, inside, evidence);
+  const base = inside ?? whole;
+  // Nothing is repaired to see while that is not known.
+  if (base.next !== null) return { ...base, attempt: null, stop: null, why };
+  const proof = causeProof(why, evidence);
+  return {
+    ...base,
+    attempt: null,
+    stop: endOf(whole, inside, fault, machine, why),
+    proofs: [...whole.proofs, ...(proof ? [proof] : [])],
+    why,
+  };
+}
+
+function whyOf(
+  machine: Machine,
+  bringers: FaultDictionary | null,
+  fault: Fault,
+  inside: Search | null,
+  evidence: readonly Evidence[],
+): WhyOpened {
+  const part = machine.partById.get(fault.part)!;
+  const shares = new Map(inside?.suspects.flatMap((s) => s.faults.map((f) => [f.id, f.probability] as const)));
+  const known = (bringers?.hypotheses ?? []).filter((h) => h.kind === "fault" && h.led.length > 0);
+  const isOver = inside !== null && inside.stop !== null;
+  const stateOf = (id: string): WhyOpened["causes"][number]["state"] => {
+    const share = shares.get(id) ?? 0;
+    if (share > 0.5 && isOver) return "found";
+    return share < NAMED ? "cleared" : "open";
+  };
+  const said = new Map(
+    evidence.flatMap((e) => (e.type === "sign" && e.part === fault.part ? [[e.sign, e.there] as const] : [])),
+  );
+  return {
+    part: fault.part,
+    name: faultName(machine, fault),
+    causes: known.map((h) => ({
+      name: h.kind === "fault" ? faultName(bringers!.machine, h.fault) : h.id,
+      state: stateOf(h.id),
+    })),
+    asked: askedCauses(machine, fault).map((c) => ({
+      ...c,
+      sign: whySign(c.id),
+      answer: said.get(whySign(c.id)) ?? null,
+    })),
+    seriesLamp: takesLamp(part),
+  };
+}
+
+/** How the search for the cause ended: which assemblies are named, and the sentence. */
+function endOf(whole: Search, inside: Search | null, fault: Fault, machine: Machine, why: WhyOpened): Stop {
+  const own = whole.stop!.assemblies;
+  const name = faultName(machine, fault);
+  const found = why.causes.find((c) => c.state === "found");
+  if (found) {
+    const by = inside!.suspects[0]!.assembly;
+    return {
+      kind: "found",
+      assemblies: [...new Set([by, ...own])],
+      sentence: say.openedBy(name, inSentence(found.name)),
+    };
+  }
+  const said = why.asked.find((a) => a.answer === true);
+  if (said) return { kind: "found", assemblies: own, sentence: say.openedBy(name, inSentence(said.words)) };
+  const open = why.causes.filter((c) => c.state === "open").map((c) => inSentence(c.name));
+  if (open.length > 0) return { kind: "found", assemblies: own, sentence: say.openedByOneOf(name, open.join(", ")) };
+  const cleared = why.causes.map((c) => inSentence(c.name));
+  return { kind: "found", assemblies: own, sentence: say.nothingFoundThatOpened(name, cleared.join(", ")) };
+}
+
+/** That it is known why it opened, as something to be shown before the job is closed; null where it is. */
+function causeProof(why: WhyOpened, evidence: readonly Evidence[]): BoundProof | null {
+  const found = why.causes.some((c) => c.state === "found");
+  const said = evidence.findLast(
+    (e) => e.type === "sign" && e.part === why.part && e.there && e.sign.startsWith("why "),
+  );
+  const by = found ? (evidence.at(-1)?.id ?? null) : (said?.id ?? null);
+  return {
+    of: "cause",
+    words: say.whyItOpened(why.name),
+    by,
+    tests: [],
+    state: by === null ? "beyond" : "shown",
+    impliedBy: null,
+    because: "",
+    test: null,
+  };
+}
