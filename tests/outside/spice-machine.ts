@@ -34,6 +34,8 @@ export interface UnitInSpice {
   readonly isTripped?: boolean;
   /** A part across which somebody has clipped a lead. */
   readonly bridged?: string;
+  /** A fuse in whose place there is a lamp, or a supply that limits, of so many ohms. */
+  readonly lamp?: { readonly of: string; readonly ohms: number };
 }
 
 /** A conductor with a clamp around it: the part, whose first terminal goes through an ammeter. */
@@ -729,6 +731,10 @@ export function netlistOf(unit: UnitInSpice, clamped?: string): { readonly lines
       return node;
     };
     if (setup.lifted.includes(part.id)) continue;
+    if (part.id === unit.lamp?.of) {
+      net.ohms(terminal("a"), terminal("b"), unit.lamp.ohms);
+      continue;
+    }
     // Whatever a load is: shorted inside it is a short between its first two ends.
     if (isBroken && fault.mode === "shorted" && part.kind.electrical.load) {
       const [a, b] = part.kind.electrical.elements(part.fields)[0]!;

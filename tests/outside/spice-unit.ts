@@ -28,7 +28,7 @@ export class SpiceUnit {
     private readonly states: Readonly<Record<string, StateTable>>,
     private readonly noise: () => number,
     /** What the fault has broken besides, and a part that is bridged. */
-    private readonly more: Pick<UnitInSpice, "led" | "bridged"> = {},
+    private readonly more: Pick<UnitInSpice, "led" | "bridged" | "lamp"> = {},
   ) {}
 
   /** What is read, with the meter's error as its manual has it: within one part in a hundred or two. */

@@ -1,7 +1,12 @@
 import { afterAll, describe, expect, it } from "vitest";
+import { trialLikelihood } from "../../src/core/diagnose/evidence/tried-by-hand";
+import { openedHypotheses } from "../../src/core/diagnose/hypotheses/what-opened-it";
+import { faultId, withInnerShorts } from "../../src/core/model";
+import { makeTest } from "../../src/core/simulate";
 import { machineNamed } from "../support/fleet";
 import { dialogueOf, faultsIn } from "./controller-table";
 import { held } from "./dialogue";
+import { SpiceUnit } from "./spice-unit";
 
 /**
  * Units in which something has opened, and what did it: the search is answered by a circuit simulator in which both are
@@ -53,5 +58,33 @@ describe("why it opened, answered by a circuit simulator", () => {
     expect(ending.why!.causes.filter((c) => c.state === "found")).toEqual([]);
     expect(ending.why!.causes.filter((c) => c.state === "cleared").length).toBeGreaterThan(0);
     expect(ending.why!.asked.length).toBeGreaterThan(2);
+  });
+});
+
+/** A lamp of 100 W in place of a blown mains fuse: what shorts behind it lights it, a sound machine does not. */
+describe("a lamp in place of the fuse, by a circuit simulator", () => {
+  const LAMPS = [
+    ["firnau-bf-330", "PS1:varistor-short>F1:blown", "J1-1.pad", "F1-out"],
+    ["firnau-bf-330", "PS1:switch-short>F1:blown", "J1-1.pad", "F1-out"],
+    ["firnau-bf-330", "F1:blown", "J1-1.pad", "F1-out"],
+    ["gratlosch-bd-5", "MV:shorted>F1:blown", "in-L", "fused"],
+    ["gratlosch-bd-5", "F1:blown", "in-L", "fused"],
+  ] as const;
+  it.each(LAMPS)("%s %s: bright or dim as it is reckoned", { timeout: 60_000 }, (name, text, red, black) => {
+    const machine = withInnerShorts(machineNamed(name));
+    const { states, complaint } = dialogueOf(machineNamed(name), text);
+    const { setup } = machine.file.complaints.find((c) => c.id === complaint)!;
+    const { volts } = machine.file.supply;
+    const faults = faultsIn(text);
+    const [fault, ...led] = faults;
+    const lamp = { of: "F1", ohms: volts ** 2 / 100 };
+    const unit = new SpiceUnit(machineNamed(name), fault, states, () => 0, { led, lamp });
+    const across = unit.read(makeTest(setup, "acv", red, black));
+    const isBright = across.kind === "value" && across.value > volts / 2;
+    const [own, opened] = faults.length > 1 ? [faults[0], faults[1]!] : [null, faults[0]];
+    const h = openedHypotheses(machine, opened)!.find((x) => x.id === (own ? text : faultId(opened)))!;
+    const chance = trialLikelihood(machine, complaint, { trial: "series lamp", of: "F1", came: "bright" }, h);
+    expect(chance > 0.5, JSON.stringify(across)).toBe(isBright);
+    expect(isBright).toBe(own !== null);
   });
 });
