@@ -232,7 +232,10 @@ export class IsolationDesk {
 
   /** Why an assembly is believed or doubted, the strongest first. */
   reasons(evidence: readonly Evidence[], assembly: string): readonly Reason[] {
-    const { dictionary, beliefs } = this.weighed(evidence);
+    // A component of a board is weighed among the others of its board.
+    const [board] = assembly.split("/");
+    const { dictionary, beliefs } =
+      board === assembly || !this.isBuilt ? this.weighed(evidence) : weigh(this.ready().opened(board!), evidence);
     return reasonsFor(dictionary, evidence, beliefs, assembly);
   }
 

@@ -82,7 +82,7 @@ describe("a lamp in place of the fuse, by a circuit simulator", () => {
     const across = unit.read(makeTest(setup, "acv", red, black));
     const isBright = across.kind === "value" && across.value > volts / 2;
     const [own, opened] = faults.length > 1 ? [faults[0], faults[1]!] : [null, faults[0]];
-    const h = openedHypotheses(machine, opened)!.find((x) => x.id === (own ? text : faultId(opened)))!;
+    const h = openedHypotheses(machine, [opened])!.find((x) => x.id === (own ? text : faultId(opened)))!;
     const chance = trialLikelihood(machine, complaint, { trial: "series lamp", of: "F1", came: "bright" }, h);
     expect(chance > 0.5, JSON.stringify(across)).toBe(isBright);
     expect(isBright).toBe(own !== null);

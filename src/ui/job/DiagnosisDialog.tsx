@@ -163,7 +163,7 @@ export function DiagnosisDialog({
                       <span className="visually-hidden">{p.by ? say.proven : say.unproven}</span>
                       {p.words}
                     </span>
-                    {p.by ? null : (
+                    {p.by || p.tests.length === 0 ? null : (
                       <Button size="sm" variant="outline-dark" onClick={() => onMeasure(p.tests[0]!)}>
                         {say.measureIt}
                       </Button>

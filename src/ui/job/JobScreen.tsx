@@ -21,6 +21,7 @@ import { dictionaryAddress } from "../../contract/machines";
 import { programOf, type Test, testKey } from "../../core/simulate";
 import { leftBehind, noFaultFound } from "../../core/repair";
 import type { UnitRecord } from "../../contract/units";
+import { beyondWords, boardToOpen, likeliestOf } from "./beyond-assembly";
 import { BetterStep } from "./BetterStep";
 import { DiagnosisDialog } from "./DiagnosisDialog";
 import { Asked, FirstThings, useSimpleCauses } from "./FirstThings";
@@ -53,6 +54,7 @@ import type { Answered } from "./useWhole";
 import { useJournal } from "./useJournal";
 import { useRest } from "./useRest";
 import { useTogether } from "./useTogether";
+import { WhyItOpened } from "./WhyItOpened";
 import { useEquipment, YourEquipment } from "./YourEquipment";
 import type { ReadingEntry } from "./ReadingField";
 import { ORDINARY_METER } from "../../core/instrument";
@@ -218,6 +220,7 @@ export function JobScreen({
     if (written.called || written.dropped) router.replace(`/jobs/${written.id}/record`);
   }, [written.called, written.dropped, written.id, router]);
 
+  const toOpen = boardToOpen(advice, machine, equipment);
   let doing: ReactNode;
   if (view !== "measure") doing = null;
   else if (simpleCauses !== null && simpleCauses.length > 0 && !chosenNow && advice?.stop?.kind !== "simple cause")
@@ -260,7 +263,7 @@ export function JobScreen({
         refused={chosenNow?.refused ?? null}
         proposal={chosenNow || kept ? null : proposal}
         stop={chosenNow || kept || better ? null : advice.stop}
-        likeliest={advice.suspects[0]?.faults[0]?.id.split(">")[0] ?? null}
+        likeliest={likeliestOf(advice)}
         alternatives={chosenNow ? [] : advice.alternatives}
         isChosen={chosenNow !== null}
         busy={!fresh || chosenNow?.pending === true}
@@ -271,6 +274,13 @@ export function JobScreen({
         onRecord={record}
         onTyping={typing}
         onDiagnose={() => setClosing(true)}
+        onOpenBoard={toOpen === null ? null : () => setEquipment({ ...equipment, boards: true })}
+        beyond={beyondWords(advice, machine)}
+        why={
+          advice.why ? (
+            <WhyItOpened why={advice.why} job={job} machine={machine} busy={sending || !fresh} onLog={log} />
+          ) : null
+        }
         onWarned={() => void log(warnedBody())}
         rest={card && rest.starts(card.test.setup) && !rest.starts(job.setup) ? rest : null}
       />

@@ -1,7 +1,7 @@
 "use client";
 
 import Link from "next/link";
-import { useState } from "react";
+import { type ReactNode, useState } from "react";
 import Button from "react-bootstrap/Button";
 import { isClamp } from "../../core/instrument";
 import {
@@ -53,6 +53,12 @@ interface Props {
   /** A whole reading stands in the field; more may be typed. */
   readonly onTyping: (body: ReadingEntry) => void;
   readonly onDiagnose: () => void;
+  /** Goes on inside the board that was found; null where there is none, or nothing on it to be told apart. */
+  readonly onOpenBoard: (() => void) | null;
+  /** What the search goes on to beyond the assembly: inside which board, or why what was found opened. */
+  readonly beyond: string;
+  /** Why what was found opened, as something to look at. */
+  readonly why: ReactNode;
   readonly onWarned: () => void;
   /** The rest that must be over before this test may start the compressor; null: it starts none. */
   readonly rest: Rest | null;
@@ -87,6 +93,9 @@ export function NextTest(props: Props) {
     others,
     aside,
     onDiagnose,
+    onOpenBoard,
+    beyond,
+    why: whyOpened,
     onWarned,
     rest,
   } = props;
@@ -104,6 +113,7 @@ export function NextTest(props: Props) {
         {aside ? <Aside words={aside} /> : null}
         <p className="next-kicker">{endWords(stop)}</p>
         <h2>{stop.sentence}</h2>
+        {whyOpened}
         <div className="d-flex flex-wrap gap-2 mt-3">
           {(stop.kind === "found" || stop.kind === "likely") && stop.assemblies[0] ? (
             <Link
@@ -121,6 +131,11 @@ export function NextTest(props: Props) {
           >
             {say.closeWithADiagnosis} <Key of="diagnosis" />
           </Button>
+          {onOpenBoard ? (
+            <Button size="lg" variant="outline-dark" onClick={onOpenBoard}>
+              {say.iRepairBoardsGoOn}
+            </Button>
+          ) : null}
           <Button size="lg" variant="outline-dark" onClick={() => setEditing((e) => !e)}>
             {say.measureSomethingElse} <Key of="other" />
           </Button>
@@ -147,7 +162,7 @@ export function NextTest(props: Props) {
         {card ? `${eyebrowOf(isChosen, proposal)}: ${card.title}. ${EXPOSURE_WORDS[card.exposure]}.` : ""}
       </p>
       <div className="next-kicker">
-        <span>{eyebrowOf(isChosen, proposal)}</span>
+        <span>{beyond && !isChosen ? beyond : eyebrowOf(isChosen, proposal)}</span>
         {card ? (
           <span id="next-exposure" className={`exposure ${card.exposure.replace(" ", "-")}`}>
             <i className={`bi ${EXPOSURE_ICON[card.exposure]}`} aria-hidden /> {EXPOSURE_WORDS[card.exposure]}

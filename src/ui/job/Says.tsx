@@ -12,6 +12,7 @@ import { LampReader, type LampOfMachine } from "../lamp/LampReader";
 import type { Desk } from "../engine/useEngine";
 import { Compare } from "./Compare";
 import { Signs, Tried } from "./Signs";
+import { TriedByHand } from "./TriedByHand";
 import { Key } from "../shortcuts/Key";
 import { say } from "#words/ui/job/Says";
 
@@ -153,6 +154,10 @@ export function Says({ machine, desk, evidence, signs, setup, busy, shown, onSaw
       <section aria-labelledby="says-signs">
         <h2 id="says-signs">{say.seenHeardSmelt}</h2>
         <Signs signs={signs} busy={busy} onLog={onLog} />
+      </section>
+      <section aria-labelledby="says-hand">
+        <h2 id="says-hand">{say.triedByHand}</h2>
+        <TriedByHand machine={machine} busy={busy} onLog={onLog} />
       </section>
       <section aria-labelledby="says-tried">
         <h2 id="says-tried">{say.aRepairWasTried}</h2>

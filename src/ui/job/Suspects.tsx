@@ -32,7 +32,8 @@ interface Props {
 export function Suspects({ advice, progress, job, machine, desk, evidence, numbers, onNumbers, onDiagnose }: Props) {
   const [asked, setOpened] = useAddress("suspect");
   const opened = asked === "" ? null : asked;
-  const shown = advice?.suspects.filter((s, i) => i < 6 && s.probability >= 0.01) ?? [];
+  const suspects = advice?.inside?.suspects ?? advice?.suspects;
+  const shown = suspects?.filter((s, i) => i < 6 && s.probability >= 0.01) ?? [];
   return (
     <section className="suspects" aria-label={say.suspects}>
       <div className="panel-head">

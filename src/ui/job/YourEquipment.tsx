@@ -90,6 +90,13 @@ export function YourEquipment({
           checked={equipment.careful}
           onChange={(e) => onChange({ ...equipment, careful: e.target.checked })}
         />
+        <Form.Check
+          type="switch"
+          id="means-boards"
+          label={say.iRepairBoards}
+          checked={equipment.boards}
+          onChange={(e) => onChange({ ...equipment, boards: e.target.checked })}
+        />
         {children}
         <ThemeChoice />
       </Dropdown.Menu>

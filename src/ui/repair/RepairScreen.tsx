@@ -70,7 +70,7 @@ const WITHOUT_IT: readonly Step[] = ["change", "prove", "back"];
  * From the cause found to the proof that the machine is well: what to do about it, the swap, the settings, the proof,
  * and nothing left behind.
  */
-export function RepairScreen({ events, unit, file: drawnFile, hash, assembly, fault, step, rates }: Props) {
+export function RepairScreen({ events, unit, file: drawnFile, hash, assembly, fault: said, step, rates }: Props) {
   const opened = events[0]!.body;
   // The plate of this unit may pick other boards than the file names for all of them.
   const file = useMemo(() => asPlated(drawnFile, opened.type === "opened" ? opened : {}), [drawnFile, opened]);
@@ -85,6 +85,8 @@ export function RepairScreen({ events, unit, file: drawnFile, hash, assembly, fa
     file,
     job.changes.map((c) => c.body.change),
   );
+  // What shorts inside a load is no fault of its file.
+  const fault = said !== null && machine.partById.has(said.split(":")[0]!) ? said : null;
   const [stepAsked, setStep] = useAddress("step");
   const { kind } = job.opened;
   // What was taken out for good is repaired no more: the unit as a whole is proven and closed.

@@ -90,6 +90,22 @@ describe("a decision on the next entry of a job", () => {
     ],
     ["a sign no part has", { type: "noticed", part: "F1", sign: "sings", there: true, words: "w" }, "no such sign"],
     [
+      "a fuse bridged to see",
+      { type: "by hand", trial: "bridged", of: "F1", came: "alive", words: "w" },
+      "is never bridged",
+    ],
+    ["a plug nobody has", { type: "by hand", trial: "reseated", of: "X9", came: "alive", words: "w" }, "no part X9"],
+    [
+      "a lamp in place of a wire",
+      { type: "by hand", trial: "series lamp", of: "W1", came: "bright", words: "w" },
+      "cannot be tried so",
+    ],
+    [
+      "a plug that shines",
+      { type: "by hand", trial: "reseated", of: "J2", came: "bright", words: "w" },
+      "cannot be tried so",
+    ],
+    [
       "a part it has not",
       { type: "alone", part: "nobody", found: "bad", tool: "fuse", typed: {}, words: "w" },
       "no part nobody",
@@ -115,6 +131,16 @@ describe("a decision on the next entry of a job", () => {
     const decision = on(after(), body);
     expect(decision).toMatchObject({ kind: "refused", status: 400 });
     expect(decision.kind === "refused" && decision.sentence).toContain(words);
+  });
+
+  it("takes what a hand may try, and why a fuse blew", () => {
+    for (const body of [
+      { type: "by hand", trial: "reseated", of: "J2", came: "alive for a while", words: "w" },
+      { type: "by hand", trial: "bridged", of: "J2-1", came: "still dead", words: "w" },
+      { type: "by hand", trial: "series lamp", of: "F1", came: "dim", words: "w" },
+      { type: "noticed", part: "F1", sign: "why surge", there: true, words: "w" },
+    ] satisfies EventBody[])
+      expect(on(after(), body)).toEqual({ kind: "accepted" });
   });
 
   it("takes what this machine can show", () => {

@@ -125,16 +125,21 @@ export function advise(
   look: Look = "wide",
 ): Advice {
   const whole = adviseWhole(narrow, evidence, unitState, look);
-  const opened = openedAt(narrow, whole.stop, whole.suspects);
-  if (opened) {
-    const bringers = narrow.bringersOf(opened);
-    const inside = bringers && adviseWhole(bringers, evidence, unitState, look);
-    return goOnToCause(whole, narrow, bringers, opened, inside, evidence);
-  }
   if (whole.stop?.kind === "something else") return byWhatOpened(narrow, whole, evidence, unitState, look) ?? whole;
   const board = unitState.equipment?.boards ? boardToOpen(narrow, whole.stop) : null;
-  if (board === null) return whole;
-  return goOnInside(whole, narrow, board, (opened) => adviseWhole(opened, evidence, unitState, look));
+  const found =
+    board === null
+      ? whole
+      : goOnInside(whole, narrow, board, (opened) => adviseWhole(opened, evidence, unitState, look));
+  // What was found may be what came of something: the search does not end before that is known.
+  if (found.stop?.kind !== "found") return found;
+  const [assembly] = found.stop.assemblies;
+  const held = found.inside?.suspects[0] ?? found.suspects.find((s) => s.assembly === assembly);
+  const opened = openedAt(narrow, held?.faults ?? []);
+  if (!opened) return found;
+  const bringers = narrow.bringersOf(opened);
+  const inside = bringers && adviseWhole(bringers, evidence, unitState, look);
+  return goOnToCause(found, narrow, bringers, opened[0]!, inside, evidence);
 }
 
 /**
@@ -149,7 +154,7 @@ function byWhatOpened(
   look: Look,
 ): Advice | null {
   for (const opened of mayHaveOpened(narrow)) {
-    const bringers = narrow.bringersOf(opened);
+    const bringers = narrow.bringersOf([opened]);
     const inside = bringers && adviseWhole(bringers, evidence, unitState, look);
     if (inside && elseOf(inside) < EXPLAINED) return goOnToCause(whole, narrow, bringers, opened, inside, evidence);
   }

@@ -1,4 +1,4 @@
-import { type AskedCause, type Fault, has, type Machine } from "../../model";
+import { type AskedCause, type Fault, faultId, has, type Machine } from "../../model";
 import { inSentence } from "../../quantity";
 import type { AssemblySuspect } from "../belief/suspects";
 import type { FaultDictionary } from "../dictionary/fault-dictionary";
@@ -38,23 +38,43 @@ export function askedCauses(machine: Machine, fault: Fault): readonly AskedCause
   return part?.kind.failures.askedCauses?.(part.fields, fault.mode) ?? [];
 }
 
+/** Of what is believed of an assembly, so much must be of faults that something else brings about; estimate E69. */
+const MOSTLY = 0.9;
+
 /**
- * The fault at which a search ended, where it is one that something else brings about: by itself, or with another fault
- * of which nobody has said that it did. Null where it is not, and where the cause is named already.
+ * Of what is held for the fault, what something else brings about, the likeliest first: it by itself, or beside another
+ * fault that does bring it about. Null where that is not most of it, and where the cause is named already.
  */
 export function openedAt(
-  { machine }: FaultDictionary,
-  stop: Stop | null,
-  suspects: readonly AssemblySuspect[],
-): Fault | null {
-  if (stop?.kind !== "found") return null;
-  const id = suspects.find((s) => s.assembly === stop.assemblies[0])?.faults[0]?.id;
-  if (id === undefined || id.includes(">")) return null;
+  dictionary: FaultDictionary,
+  held: readonly { readonly id: string; readonly probability: number }[],
+): readonly Fault[] | null {
+  const whole = held.reduce((sum, f) => sum + f.probability, 0);
+  const opened = new Map<string, { readonly fault: Fault; share: number }>();
+  for (const { id, probability } of held) {
+    const one = openedIn(dictionary, id);
+    if (one === null) continue;
+    const known = opened.get(faultId(one));
+    if (known) known.share += probability;
+    else opened.set(faultId(one), { fault: one, share: probability });
+  }
+  const all = [...opened.values()].filter((o) => o.share >= NAMED * whole).sort((a, b) => b.share - a.share);
+  const share = all.reduce((sum, o) => sum + o.share, 0);
+  return share >= MOSTLY * whole && all.length > 0 ? all.map((o) => o.fault) : null;
+}
+
+/** The fault of a hypothesis, by its id, that something else brings about; of two only beside one that does so. */
+function openedIn(dictionary: FaultDictionary, id: string): Fault | null {
+  if (id.includes(">")) return null;
   const faults = id.split("+").map((f): Fault => {
     const [part, mode] = f.split(":") as [string, string];
     return { part, mode };
   });
-  return faults.find((f) => isBroughtAbout(machine, f)) ?? null;
+  const opened = faults.filter((f) => isBroughtAbout(dictionary.machine, f));
+  if (faults.length === 1) return opened[0] ?? null;
+  const isBy = (one: Fault, other: Fault) =>
+    dictionary.bringersOf([one])?.hypotheses.some((h) => h.id === `${faultId(other)}>${faultId(one)}`) === true;
+  return opened.find((one) => faults.some((other) => other !== one && isBy(one, other))) ?? null;
 }
 
 /** What may have opened on a machine, where the search ended at nothing the file knows: fuses and cut-offs. */
@@ -73,6 +93,7 @@ interface Search {
   readonly next: unknown;
   readonly attempt: unknown;
   readonly proofs: readonly BoundProof[];
+  readonly inside?: unknown;
 }
 
 /**
@@ -89,7 +110,7 @@ export function goOnToCause<A extends Search>(
 ): A & { readonly why: WhyOpened } {
   const { machine } = dictionary;
   const why = whyOf(machine, bringers, fault, inside, evidence);
-  const base = inside ?? whole;
+  const base = { ...(inside ?? whole), ...(whole.inside ? { inside: whole.inside } : {}) };
   // Nothing is repaired to see while that is not known.
   if (base.next !== null) return { ...base, attempt: null, stop: null, why };
   const proof = causeProof(why, evidence);

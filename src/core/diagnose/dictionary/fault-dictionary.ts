@@ -153,15 +153,16 @@ export class FaultDictionary {
   private readonly openings = new Map<string, FaultDictionary | null>();
 
   /**
-   * The dictionary of what may have brought about a fault that something else brings about: a blown fuse, a welded
-   * contact; null where nothing in the file does. Built when it is first asked for; see `openedHypotheses`.
+   * The dictionary of what may have brought about faults that something else brings about, of which there is one: a blown
+   * fuse, a welded contact; null where nothing in the file does. Built when it is first asked for; see
+   * `openedHypotheses`.
    */
-  bringersOf(fault: Fault): FaultDictionary | null {
-    const id = faultId(fault);
+  bringersOf(faults: readonly Fault[]): FaultDictionary | null {
+    const id = faults.map(faultId).join(" ");
     let known = this.openings.get(id);
     if (known === undefined) {
       const machine = withInnerShorts(this.machine);
-      const own = openedHypotheses(machine, fault);
+      const own = openedHypotheses(machine, faults);
       known = own && new FaultDictionary(machine, this.meter, null, [], [], false, own);
       known?.build();
       this.openings.set(id, known);

@@ -144,17 +144,16 @@ function heats(other: Part, mode: string, cutOff: Part): boolean {
 }
 
 /**
- * What may be true of a machine in which that is known to have opened: it opened by itself, or one of the faults that
- * bring it about has done it. Null where no fault of the file does.
+ * What may be true of a machine in which one of these is known to have been brought about: it came by itself, or one of
+ * the faults that bring it about has done it. Null where no fault of the file does.
  */
-export function openedHypotheses(machine: Machine, opened: Fault): readonly Hypothesis[] | null {
-  const openers = openersOf(machine, opened);
-  if (openers.length === 0) return null;
+export function openedHypotheses(machine: Machine, opened: readonly Fault[]): readonly Hypothesis[] | null {
   const oddsOf = ({ part, mode }: Fault) => machine.partById.get(part)!.modes.find((m) => m.id === mode)!.odds;
-  const all: readonly { readonly fault: Fault; readonly led: readonly Fault[]; readonly odds: number }[] = [
-    { fault: opened, led: [], odds: oddsOf(opened) },
-    ...openers.map(({ fault, how }) => ({ fault, led: [opened], odds: oddsOf(fault) * SHARES[how] })),
-  ];
+  const all = opened.flatMap((of) => [
+    { fault: of, led: [] as readonly Fault[], odds: oddsOf(of) },
+    ...openersOf(machine, of).map(({ fault, how }) => ({ fault, led: [of], odds: oddsOf(fault) * SHARES[how] })),
+  ]);
+  if (all.every((h) => h.led.length === 0)) return null;
   const total = all.reduce((sum, h) => sum + h.odds, 0);
   return [
     // What a sound machine shows comes first in every dictionary.

@@ -8,5 +8,6 @@ export const say = {
   someoneWorkedOnItShortly: "Someone worked on it shortly before",
   itFailedInAThunderstorm: "It failed in a thunderstorm or when the power came back",
   theUnit: "The unit",
-  triedByHand: (name: string, trial: string, came: string) => `${name}: ${trial}. ${came.charAt(0).toUpperCase()}${came.slice(1)}.`,
+  triedByHand: (name: string, trial: string, came: string) =>
+    `${name}: ${trial}. ${came.charAt(0).toUpperCase()}${came.slice(1)}.`,
 };

@@ -6,4 +6,6 @@ export const say = {
   setAside: "Set aside",
   setAsideTheUnitWas: (sentence: string) => `Set aside, the unit was changed since: ${sentence}`,
   workingOutWhatFollows: "Working out what follows",
+  insideBoard: (board: string) => `Inside: ${board}`,
+  whyItOpened: (name: string) => `Why: ${name}`,
 };

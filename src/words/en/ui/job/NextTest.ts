@@ -1,6 +1,7 @@
 /** What ui/job/NextTest says to people, in English. */
 export const say = {
   logTheSleepCurrent: "Log it until it sleeps",
+  iRepairBoardsGoOn: "I repair boards: go on inside",
   likely: "Likely, unproven",
   whatToDoAboutIt: "What to do about it",
   closeWithADiagnosis: "Close with a diagnosis",

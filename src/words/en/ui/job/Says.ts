@@ -15,6 +15,7 @@ export const say = {
   readTheLamp: "Read the lamp",
   whichLamp: "Which lamp",
   seenHeardSmelt: "Seen, heard, smelt",
+  triedByHand: "Tried by hand",
   aRepairWasTried: "A repair was tried",
   compare: "Compare",
 };

@@ -1,6 +1,7 @@
 /** What ui/job/YourEquipment says to people, in English. */
 export const say = {
   limits: "Limits",
+  iRepairBoards: "I repair boards: on to the component",
   noLiveWork: "No live work",
   acClamp: "AC clamp",
   dcClamp: "DC clamp",
