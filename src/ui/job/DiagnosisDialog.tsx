@@ -29,6 +29,8 @@ interface Props {
   readonly problem: string;
   /** A simple cause that was found: what was answered, and what was done; null when there is none. */
   readonly simple: { readonly cause: string; readonly action: string } | null;
+  /** What a person has said did it, of what opened or welded; empty where nobody has. */
+  readonly by: string;
   readonly onHide: () => void;
   readonly onMeasure: (test: Test) => void;
   readonly onBack: (item: LeftBehind) => void;
@@ -56,6 +58,7 @@ export function DiagnosisDialog({
   noFault,
   problem,
   simple,
+  by,
   onHide,
   onMeasure,
   onBack,
@@ -93,7 +96,9 @@ export function DiagnosisDialog({
   const unproven = proofs.filter((p) => p.by === null);
   const isSimple = suspect.assembly === SIMPLE;
   const words = action ?? repairWords(isSimple, simple, entry, suspect);
-  const cause = isSimple && simple ? simple.cause : (suspect.faults[0]?.name ?? suspect.name);
+  const plain = isSimple && simple ? simple.cause : (suspect.faults[0]?.name ?? suspect.name);
+  // The record says both: what opened, and what did it.
+  const cause = by !== "" && suspect.assembly === suspects[0]?.assembly ? say.openedBy(plain, by) : plain;
   const isNothing = suspect.assembly === "no-fault" && !isSimple;
   // A job is not closed silently with something left behind.
   const blocked =

@@ -21,7 +21,7 @@ import { dictionaryAddress } from "../../contract/machines";
 import { programOf, type Test, testKey } from "../../core/simulate";
 import { leftBehind, noFaultFound } from "../../core/repair";
 import type { UnitRecord } from "../../contract/units";
-import { beyondWords, boardToOpen, likeliestOf } from "./beyond-assembly";
+import { beyondWords, boardToOpen, likeliestOf, saidToHaveDoneIt } from "./beyond-assembly";
 import { BetterStep } from "./BetterStep";
 import { DiagnosisDialog } from "./DiagnosisDialog";
 import { Asked, FirstThings, useSimpleCauses } from "./FirstThings";
@@ -434,6 +434,7 @@ export function JobScreen({
         bound={advice?.proofs ?? []}
         mended={advice?.stop?.kind === "mended" ? (advice.stop.assemblies[0] ?? null) : null}
         simple={simple}
+        by={saidToHaveDoneIt(advice)}
         onHide={() => setClosing(false)}
         left={leftBehind(machine, job)}
         noFault={noFaultFound(machine, job, advice ?? { cleared: [], suspects: [] })}

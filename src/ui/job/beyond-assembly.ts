@@ -20,3 +20,7 @@ export function likeliestOf({ suspects, inside }: Advice): string | null {
   const [first] = inside?.suspects ?? suspects;
   return first?.faults[0]?.id.split(">")[0] ?? null;
 }
+
+/** What a person has said brought about what was found; empty where nobody has, or the readings tell. */
+export const saidToHaveDoneIt = (advice: Advice | null): string =>
+  advice?.why?.asked.find((a) => a.answer === true)?.words ?? "";

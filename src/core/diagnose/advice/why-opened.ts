@@ -1,10 +1,10 @@
-import { type AskedCause, type Fault, faultId, has, type Machine } from "../../model";
+import { type AskedCause, assemblyOfFault, type Fault, faultId, has, type Machine } from "../../model";
 import { inSentence } from "../../quantity";
 import type { AssemblySuspect } from "../belief/suspects";
 import type { FaultDictionary } from "../dictionary/fault-dictionary";
 import type { Evidence } from "../evidence/evidence";
 import { takesLamp } from "../evidence/tried-by-hand";
-import { faultName } from "../hypotheses/hypothesis";
+import { assemblyName, faultName } from "../hypotheses/hypothesis";
 import { isBroughtAbout } from "../hypotheses/what-opened-it";
 import type { BoundProof } from "./binding-proofs";
 import { NAMED, type Stop } from "./stop";
@@ -160,8 +160,9 @@ function whyOf(
 
 /** How the search for the cause ended: which assemblies are named, and the sentence. */
 function endOf(whole: Search, inside: Search | null, fault: Fault, machine: Machine, why: WhyOpened): Stop {
-  const own = whole.stop!.assemblies;
-  const name = faultName(machine, fault);
+  const named = whole.stop!.assemblies;
+  const own = named.length > 0 ? named : [assemblyOfFault(machine, fault)];
+  const name = say.inAssembly(assemblyName(machine, own[0]!), inSentence(faultName(machine, fault)));
   const found = why.causes.find((c) => c.state === "found");
   if (found) {
     const by = inside!.suspects[0]!.assembly;
