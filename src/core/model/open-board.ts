@@ -1,5 +1,6 @@
 import { inSentence } from "../quantity";
 import type { FailureMode } from "./kind";
+import type { Fault } from "./fault";
 import type { Machine, Part } from "./machine";
 import type { AssemblyEntry } from "./schema";
 import { has } from "./traits";
@@ -49,6 +50,18 @@ export function openBoard(machine: Machine, board: string): Machine {
   return { ...machine, parts, partById: new Map(parts.map((p) => [p.id, p])), assemblyById, points, opened: board };
 }
 
+/** The component of a board that a fault is in, as something to be changed by itself; null where none is to be had. */
+export function componentIn(machine: Machine, { part: id, mode }: Fault): AssemblyEntry | null {
+  const part = machine.partById.get(id);
+  const board = part && machine.assemblyById.get(part.assembly);
+  const failure = part?.modes.find((m) => m.id === mode);
+  if (!part || !board?.board || !failure || isProgrammed(part)) return null;
+  return componentOf(board, part, failure);
+}
+
+/** Its program is the maker's: a chip that carries one is not to be had by itself. */
+const isProgrammed = (part: Part): boolean => part.kind.electrical.program !== undefined || has(part, "display");
+
 /** The component in which a part of a board fails so, as something to be changed. */
 function componentOf(board: AssemblyEntry, part: Part, { component }: FailureMode): AssemblyEntry {
   const own = {
@@ -64,8 +77,7 @@ function componentOf(board: AssemblyEntry, part: Part, { component }: FailureMod
     number: undefined,
     drawing: undefined,
   };
-  // Its program is the maker's: a chip that carries one is not to be had by itself.
-  if (part.kind.electrical.program || has(part, "display")) return { ...own, repair: board.repair };
+  if (isProgrammed(part)) return { ...own, repair: board.repair };
   if (has(part, "conductor")) return { ...own, repair: say.solderItAgain, minutes: COMPONENT.joint, price: 0 };
   return {
     ...own,

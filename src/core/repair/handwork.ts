@@ -87,6 +87,19 @@ const relay: Way = {
   ],
 };
 
+const component: Way = {
+  at: "board on the bench",
+  steps: [
+    one("discharged", say.underFiveVoltsProven, { cautions: [say.dischargeByResistor] }),
+    one("what burnt it", say.whatBurntIt, { details: [say.readAroundIt] }),
+    one("old joint", say.lookAtTheOldJoint, { photo: true, details: [say.crackedOrCharred] }),
+    one("desolder", say.pumpOrBraid),
+    one("fit component", say.orientationHeightClearance, { details: [say.sameRatings] }),
+    ...SOLDERED,
+    one("measure component", say.measuredDeadInPlace),
+  ],
+};
+
 const solder: Way = {
   at: "board on the bench",
   steps: [
@@ -144,6 +157,7 @@ const WAYS: Readonly<Record<string, Way>> = {
   pin,
   harness,
   capacitors,
+  component,
   relay,
   solder,
   "cut-back": cutBack,

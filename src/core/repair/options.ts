@@ -1,4 +1,4 @@
-import { type Fault, has, type Machine, type Part } from "../model";
+import { componentIn, type Fault, has, type Machine, type Part } from "../model";
 import { say } from "#words/core/repair/options";
 
 /**
@@ -100,7 +100,7 @@ export function optionsFor(machine: Machine, fault: Fault): readonly RepairOptio
   if (smaller === "joint") return [...jointOptions(fault), giveUp];
   const board = assembly.board
     ? [
-        ...onBoard(part, fault),
+        ...onBoard(machine, part, fault),
         ...BOARDS.map(({ share, ...b }) => ({
           ...memory,
           ...b,
@@ -152,7 +152,7 @@ function jointOptions({ mode }: Fault): readonly RepairOption[] {
 }
 
 /** What can be mended on a board without another board, by what failed on it. */
-function onBoard(part: Part, { mode }: Fault): readonly RepairOption[] {
+function onBoard(machine: Machine, part: Part, { mode }: Fault): readonly RepairOption[] {
   const solder = { ...FROM_MEMORY, id: "solder", words: say.solderTheJointAgain, minutes: 18, parts: 0 };
   const relay = { ...FROM_MEMORY, id: "relay", words: say.replaceTheRelayBothJoints, minutes: 28, parts: 7 };
   if (part.kind.service.repairs === "relay")
@@ -161,8 +161,26 @@ function onBoard(part: Part, { mode }: Fault): readonly RepairOption[] {
       ...(mode === "contact-open" ? [{ ...solder, holds: 0.5, temporary: true, school: say.aBurntJointMeansA }] : []),
       { ...relay, holds: 0.92, school: say.theDefaultForABurnt },
     ];
+  const named = part.modes.find((m) => m.id === mode)?.component;
+  const component = componentIn(machine, { part: part.id, mode });
+  const change: readonly RepairOption[] = component
+    ? [
+        {
+          ...FROM_MEMORY,
+          id: "component",
+          words: component.repair,
+          minutes: component.minutes,
+          parts: component.price,
+          holds: 0.85,
+          school: say.whereItIsFoundByItself,
+        },
+      ]
+    : [];
+  // A supply that is drawn by its stages has its capacitors renewed where it is a capacitor that failed.
+  if (named !== undefined && !/capacitor/.test(named)) return change;
   if (part.kind.service.repairs === "capacitors")
     return [
+      ...(named === undefined ? [] : change),
       {
         ...FROM_MEMORY,
         id: "capacitors",
@@ -186,7 +204,7 @@ function onBoard(part: Part, { mode }: Fault): readonly RepairOption[] {
         school: say.charredLaminateConducts,
       },
     ];
-  return [];
+  return change;
 }
 
 /** One option with what it costs on average, and the one to fall back on when it does not hold. */

@@ -60,7 +60,17 @@ const DEALT_WITH: Readonly<Record<Difference["kind"], StageId>> = {
 };
 
 /** Repairs by which nothing new goes in. */
-const SAME_PART = new Set(["reseat", "clean", "make-room", "pin", "relay", "solder", "cut-back", "capacitors"]);
+const SAME_PART = new Set([
+  "reseat",
+  "clean",
+  "make-room",
+  "pin",
+  "relay",
+  "solder",
+  "cut-back",
+  "capacitors",
+  "component",
+]);
 
 function usualOption(machine: Machine, assembly: string): string {
   const own = machine.assemblyById.get(assembly);

@@ -31,7 +31,7 @@ function isMainsToMetalwork(machine: Machine, test: Test): boolean {
 export function inSupplyPrimary(machine: Machine, test: Test): boolean {
   const primary = new Set<number>();
   for (const part of machine.parts)
-    for (const terminal of ["bulk-plus", "bulk-minus"]) {
+    for (const terminal of ["rectifier", "bulk-plus", "bulk-minus", "chip"]) {
       const node = part.nodeOf.get(terminal);
       if (node !== undefined) primary.add(node);
     }

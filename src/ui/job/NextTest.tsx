@@ -127,7 +127,7 @@ export function NextTest(props: Props) {
             size="lg"
             variant={stop.kind === "found" || stop.kind === "likely" ? "outline-dark" : "primary"}
             onClick={onDiagnose}
-            autoFocus
+            autoFocus={!whyOpened}
           >
             {say.closeWithADiagnosis} <Key of="diagnosis" />
           </Button>

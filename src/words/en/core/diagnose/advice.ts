@@ -1,6 +1,6 @@
 /** What core/diagnose/advice says to people, in English. */
 export const say = {
-  inAssembly: (assembly: string, fault: string) => `${assembly}: ${fault}`,
+  inAssembly: (assembly: string, fault: string) => `${assembly}, ${fault}`,
   openedBy: (name: string, cause: string) => `${name}, by: ${cause}. Mend the cause first, then renew what opened.`,
   openedByOneOf: (name: string, causes: string) =>
     `${name}. No safe test tells which of these did it: ${causes}. Take one lead of each off before a new one goes in.`,
@@ -12,7 +12,7 @@ export const say = {
   notToBeTriedSo: (of: string) => `"${of}" cannot be tried so. Nothing was logged.`,
   noComponentFits: (board: string) =>
     `The fault is on one board: ${board}. What was read inside it fits none of its components: replace the board.`,
-  theComponentIs: (board: string, fault: string) => `${board}: ${fault}.`,
+  theComponentIs: (board: string, fault: string) => `${board}, ${fault}.`,
   oneOfTheComponents: (board: string, faults: string) =>
     `${board}: one of these, which no safe test tells apart with the parts in: ${faults}. Take one lead of each out.`,
   notWhatASoundMachineShows: (reading: string) =>

@@ -20,6 +20,10 @@ export const say = {
   lookAtTheOldJoint: "Look at the old joint and the laminate under it",
   crackedOrCharred:
     "Ring crack on clean laminate: re-soldered is permanent. Charred laminate conducts: cut to sound material or replace the board",
+  whatBurntIt: "What burnt it is known",
+  readAroundIt: "A short behind it kills the new one: switch, bridge, output rectifier and load read dead first",
+  sameRatings: "Same kind; volts, amps, watts and temperature at least the old one's; a safety part only by its like",
+  measuredDeadInPlace: "Measured dead in its place, against its print",
   pumpOrBraid: "Desolder by pump or braid, whichever lifts no pad",
   orientationHeightClearance: "Orientation, height under the cover and clearance of the new one, then solder",
   sameCoilSameContact: "Same coil volts, contact rated for this kind of load: motor, lamp and DC have their own",

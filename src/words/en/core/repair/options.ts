@@ -26,6 +26,7 @@ export const say = {
   charredLaminateConducts: "Where the laminate is charred: char conducts and burns on. Some replace the board at once.",
   renewTheSupplysCapacitors: "Renew the supply's capacitors",
   whereItSagsTicksOr: "Where it sags, ticks or bulges; not where it burst.",
+  whereItIsFoundByItself: "Where the component was found by itself; what burnt it is found first.",
   bothBoards: "Both boards",
   replaceOneBoardUnlessThe: "Replace one board unless the evidence holds both.",
   theMakersBoard: "The maker's board",
