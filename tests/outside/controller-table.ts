@@ -3,7 +3,6 @@ import { LEAK_PLACE } from "../../src/core/model/kinds/load";
 import { ORDINARY_METER } from "../../src/core/instrument";
 import { makeTest, nominalValues, observe, Simulator } from "../../src/core/simulate";
 import type { Dialogue } from "./dialogue";
-import type { StateTable } from "./spice-unit";
 
 /**
  * What the controllers of a unit with a fault do, setup by setup, by running their programs: the circuit simulator is

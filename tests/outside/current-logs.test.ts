@@ -1,5 +1,6 @@
 import { readdirSync, readFileSync } from "node:fs";
 import { describe, expect, test } from "vitest";
+import { textOfBytes } from "../../src/ui/shell/text-of-file";
 import { readCurrentLog, UnreadableLog } from "../../src/core/sleep-current";
 
 /** What one file says, written down with it before it was read by anything: samples, the first and the last of them. */
@@ -37,5 +38,13 @@ describe("logs as loggers write them", () => {
       expect(at(i)[0]).toBeCloseTo(seconds, 3);
       expect(at(i)[1]! / amps).toBeCloseTo(1, 6);
     }
+  });
+
+  // Byte order marks after RFC 2781; node's own encoder writes the low byte first.
+  test("a log in UTF-16 of either order is the same log", () => {
+    const text = "time;A\n0;0,4\n1;0,5\nµ";
+    const little = Buffer.concat([Buffer.from([0xff, 0xfe]), Buffer.from(text, "utf16le")]);
+    const big = Buffer.from(little).swap16();
+    for (const bytes of [little, big, Buffer.from(text)]) expect(textOfBytes(bytes)).toBe(text);
   });
 });

@@ -1,5 +1,4 @@
 import type { Machine, SetupEntry } from "../../src/core/model";
-import { bridgedEnds } from "../../src/core/safety";
 import {
   BRIDGE,
   BRUSHLESS,
@@ -32,8 +31,8 @@ export interface UnitInSpice {
   readonly on: Readonly<Record<string, readonly string[]>>;
   /** Whether its earth-leakage breaker is out. */
   readonly isTripped?: boolean;
-  /** A part across which somebody has clipped a lead. */
-  readonly bridged?: string;
+  /** Two nodes between which somebody has clipped a lead. */
+  readonly bridged?: readonly [number, number];
   /** A fuse in whose place there is a lamp, or a supply that limits, of so many ohms. */
   readonly lamp?: { readonly of: string; readonly ohms: number };
 }
@@ -764,9 +763,7 @@ export function netlistOf(unit: UnitInSpice, clamped?: string): { readonly lines
       },
     );
   }
-  const across = unit.bridged === undefined ? undefined : machine.partById.get(unit.bridged);
-  const ends = across && bridgedEnds(across);
-  if (ends) net.ohms(`n${ends[0]}`, `n${ends[1]}`, 0.02);
+  if (unit.bridged) net.ohms(`n${unit.bridged[0]}`, `n${unit.bridged[1]}`, 0.02);
   return {
     hertz,
     lines: [

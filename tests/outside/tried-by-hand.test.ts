@@ -3,7 +3,7 @@ import { type Evidence, type Trial, trialsOf } from "../../src/core/diagnose";
 import { hypothesesOf } from "../../src/core/diagnose/hypotheses/hypothesis";
 import { trialLikelihood } from "../../src/core/diagnose/evidence/tried-by-hand";
 import { faultId, type Fault, type Machine } from "../../src/core/model";
-import { bridgingRefused } from "../../src/core/safety";
+import { bridgedEnds, bridgingRefused } from "../../src/core/safety";
 import { makeTest } from "../../src/core/simulate";
 import { machineNamed } from "../support/fleet";
 import { held } from "./dialogue";
@@ -45,7 +45,13 @@ function isSeen(machine: Machine, complaintId: string, unit: SpiceUnit): boolean
 
 function unitOf(machine: Machine, fault: string, bridged?: string): SpiceUnit {
   const { states } = dialogueOf(machine, fault);
-  return new SpiceUnit(machine, faultOf(fault), states, () => 0, bridged === undefined ? {} : { bridged });
+  return new SpiceUnit(
+    machine,
+    faultOf(fault),
+    states,
+    () => 0,
+    bridged === undefined ? {} : { bridged: bridgedEnds(machine.partById.get(bridged)!)! },
+  );
 }
 
 describe("a part bridged for a moment, by a circuit simulator", () => {

@@ -4,6 +4,7 @@ import { useState, type ChangeEvent } from "react";
 import Form from "react-bootstrap/Form";
 import { type LampReading, readLamp, readTimeList, TimeListError } from "../../core/lamp";
 import { Strip } from "./Strip";
+import { textOfFile } from "../shell/text-of-file";
 import { say } from "#words/ui/lamp";
 
 const MOST_BYTES = 1_000_000;
@@ -40,7 +41,7 @@ export function TimeList({ onReading }: { onReading: (reading: LampReading | nul
     const [chosen] = event.target.files ?? [];
     if (!chosen) return;
     if (chosen.size > MOST_BYTES) return setProblem(say.theFileIsLargerThan);
-    take(await chosen.text());
+    take(await textOfFile(chosen));
   }
   return (
     <div className="time-list">

@@ -19,6 +19,7 @@ import { useKept } from "../shell/useKept";
 import { VerdictLine } from "../tools/SheetView";
 import { EyeLog } from "./EyeLog";
 import { LiveLog } from "./LiveLog";
+import { textOfFile } from "../shell/text-of-file";
 import { say } from "#words/ui/sleep";
 
 const CurrentChart = dynamic(() => import("./CurrentChart").then((m) => m.CurrentChart), {
@@ -136,7 +137,7 @@ export function SleepScreen({ inJob }: { readonly inJob: InJob | null }) {
           aria-label={say.fileOfALogger}
           onChange={(e) => {
             const file = (e.target as HTMLInputElement).files?.[0];
-            if (file) void file.text().then(take);
+            if (file) void textOfFile(file).then(take);
           }}
         />
         <Form.Control

@@ -37,11 +37,13 @@ export function answersFor(
   const questionedId = questioned(dictionary.meter, evidence);
   const advice = advise(dictionary, evidence, unitState, look);
   const weighed = weigh(dictionary, evidence, look);
+  // Inside a board the signs that tell its components apart are worth looking for.
+  const searched = advice.inside ? weigh(dictionary.opened(advice.inside.board), evidence, look) : weighed;
   return {
     advice,
     isWhole: !weighed.isNarrow,
     simpleCauses: simpleCausesFor(weighed, evidence),
-    signs: signsFor(weighed, evidence),
+    signs: signsFor(searched, evidence),
     misfit: questionedId === null ? null : misfitOf(dictionary, evidence, questionedId),
   };
 }

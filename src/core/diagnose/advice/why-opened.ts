@@ -175,7 +175,8 @@ function endOf(whole: Search, inside: Search | null, fault: Fault, machine: Mach
   const said = why.asked.find((a) => a.answer === true);
   if (said) return { kind: "found", assemblies: own, sentence: say.openedBy(name, inSentence(said.words)) };
   const open = why.causes.filter((c) => c.state === "open").map((c) => inSentence(c.name));
-  if (open.length > 0) return { kind: "found", assemblies: own, sentence: say.openedByOneOf(name, open.join(", ")) };
+  if (open.length > 0)
+    return { kind: "found", assemblies: own, sentence: say.openedByOneOf(name, open.join(", "), why.seriesLamp) };
   const cleared = why.causes.map((c) => inSentence(c.name));
   return { kind: "found", assemblies: own, sentence: say.nothingFoundThatOpened(name, cleared.join(", ")) };
 }

@@ -2,8 +2,9 @@
 export const say = {
   inAssembly: (assembly: string, fault: string) => `${assembly}, ${fault}`,
   openedBy: (name: string, cause: string) => `${name}, by: ${cause}. Mend the cause first, then renew what opened.`,
-  openedByOneOf: (name: string, causes: string) =>
-    `${name}. No safe test tells which of these did it: ${causes}. Take one lead of each off before a new one goes in.`,
+  openedByOneOf: (name: string, causes: string, lamp: boolean) =>
+    `${name}. Not ruled out: ${causes}. ` +
+    `${lamp ? "See with a lamp or a limited supply in its place" : "Take a lead of it off"} before a new one goes in.`,
   nothingFoundThatOpened: (name: string, cleared: string) =>
     cleared === ""
       ? `${name}. Nothing in the file brings that about. Say why it opened before a new one goes in.`
