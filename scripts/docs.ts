@@ -3,6 +3,7 @@
 import { readdirSync, readFileSync, writeFileSync } from "node:fs";
 import { CORE, LAYERS } from "../architecture.mjs";
 import { apiPage } from "./lib/api-page";
+import { kindPages } from "./lib/kind-pages";
 import { layersDrawing } from "./lib/layers-drawing";
 import { functionsPage } from "./lib/functions-page";
 import { exampleDrawing, workedExample } from "./lib/worked-example";
@@ -18,6 +19,7 @@ export function generated(): Readonly<Record<string, string>> {
     "charts/worked-example.svg": exampleDrawing(workedExample()),
     "decisions/README.md": decisions(),
     "functions.md": functionsPage(),
+    ...kindPages(),
   };
 }
 

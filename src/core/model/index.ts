@@ -23,6 +23,7 @@ export { everydaySetup } from "./everyday-setup";
 export { assemblyOfFault, type Fault, faultId } from "./fault";
 export type { AskedCause } from "./kind";
 export { withInnerShorts } from "./inner-shorts";
+export { KIND_IDS, type KindField, type KindPage, kindPage, plainestParts } from "./kind-page";
 export { canOpen, componentIn, openBoard } from "./open-board";
 export { codeProblem, plainCode } from "./code-rule";
 export { FAMILIES, type FunctionRow } from "./families";

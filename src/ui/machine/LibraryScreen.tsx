@@ -74,6 +74,9 @@ export function LibraryScreen({ machines }: { machines: readonly MachineRow[] })
               e.target.value = "";
             }}
           />
+          <Link className="btn btn-outline-dark" href="/machines/kinds">
+            {say.kindsOfParts}
+          </Link>
           <Link className="btn btn-dark" href="/machines/new">
             {say.newMachine}
           </Link>

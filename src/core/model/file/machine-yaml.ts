@@ -4,6 +4,7 @@ import { MachineFileError } from "../compile/problem";
 import type { Machine } from "../machine";
 import { machineFileSchema, type MachineFile } from "../schema";
 import { MOST_BYTES } from "./most-bytes";
+import { saidOfIssue, type SchemaIssue } from "./said-of-issue";
 import { formatOf, placeIn, toFormat1, toFormat2 } from "./format-2";
 import { say } from "#words/core/model/file";
 
@@ -82,7 +83,12 @@ export function readMachineYaml(text: string, file: string): { file: MachineFile
   const parsed = machineFileSchema.safeParse(today.file);
   if (!parsed.success) {
     throw new MachineYamlError(
-      parsed.error.issues.slice(0, MOST_SAID).map((issue) => at(issue.path.filter(isStep), sentenceOf(issue))),
+      parsed.error.issues.slice(0, MOST_SAID).map((issue) => {
+        const said = saidOfIssue(issue as SchemaIssue, today.file, (path) =>
+          String(placeIn(format, path).at(-1) ?? ""),
+        );
+        return at(said.path, said.sentence);
+      }),
     );
   }
   try {
@@ -91,14 +97,6 @@ export function readMachineYaml(text: string, file: string): { file: MachineFile
     if (!(error instanceof MachineFileError)) throw error;
     throw new MachineYamlError(error.problems.map((p) => at(p.path, p.sentence)));
   }
-}
-
-const isStep = (step: PropertyKey) => typeof step !== "symbol";
-
-function sentenceOf(issue: { code: string; message: string; keys?: string[]; input?: unknown }): string {
-  if (issue.code === "unrecognized_keys") return say.doesNotKnowTheField(issue.keys?.join(", "));
-  if (issue.code === "invalid_union" && issue.message === "Invalid input") return say.doesNotFitAnyOf;
-  return issue.message;
 }
 
 /** Finds the line of a path; a missing field is placed at what should hold it. */

@@ -46,7 +46,10 @@ describe("a machine file in format 2", () => {
 
   it("refuses a name of format 2 in a file of format 1", () => {
     const text = oldText("quellmoor-sb-210").replace("piece: fuse, amps: 8", "assembly: fuse, amps: 8");
-    expect(problemsOf(text).map((p) => p.sentence)).toContain("does not know the field assembly");
+    expect(problemsOf(text).map((p) => p.sentence)).toEqual([
+      "`piece` is missing",
+      "does not know the field assembly; a fuse has amps, family",
+    ]);
   });
 
   it.each([

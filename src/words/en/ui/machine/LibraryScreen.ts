@@ -1,5 +1,6 @@
 /** What ui/machine/LibraryScreen says to people, in English. */
 export const say = {
+  kindsOfParts: "Kinds of parts",
   machines: "Machines",
   readingTheFile: "Reading the file",
   importAFile: "Import a file",

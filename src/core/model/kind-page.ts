@@ -1,0 +1,85 @@
+import { stringify } from "yaml";
+import { z } from "zod";
+import { KIND_NAMES } from "#words/kinds";
+import { KIND_SAYS } from "#words/kind-says";
+import { fieldWords, type FieldWords } from "./field-words";
+import { type KindId, PART_KINDS, partKind } from "./kinds/registry";
+import type { MachineFile, PartEntry } from "./schema";
+
+const SAYS: Readonly<Record<KindId, string>> = KIND_SAYS;
+
+/** A field of a kind: what it says, whether a file must have it, and what it is when nothing is said. */
+export interface KindField extends FieldWords {
+  readonly name: string;
+  readonly isRequired: boolean;
+  readonly default: string | null;
+}
+
+/** All that a newcomer wants to know of a kind of part, from its own definition. */
+export interface KindPage {
+  readonly kind: KindId;
+  readonly name: string;
+  readonly says: string;
+  readonly terminals: readonly string[];
+  readonly fields: readonly KindField[];
+  /** How it fails, as said after its name, and how often beside the others of its kind. */
+  readonly failures: readonly { readonly words: string; readonly odds: number }[];
+  readonly signs: readonly string[];
+  /** How it is tested by itself; null where nobody does. */
+  readonly alone: string | null;
+  readonly cautions: readonly string[];
+  /** A part of this kind as a file has it; null where none was given. */
+  readonly example: string | null;
+}
+
+/** Every kind, in the order of the registry. */
+export const KIND_IDS: readonly KindId[] = PART_KINDS.map((k) => k.kind);
+
+/** The plainest part of each kind in some files, by kind: the one with the fewest words. */
+export function plainestParts(files: readonly MachineFile[]): ReadonlyMap<string, PartEntry> {
+  const found = new Map<string, PartEntry>();
+  for (const part of files.flatMap((f) => f.parts as PartEntry[])) {
+    const known = found.get(part.kind);
+    if (!known || JSON.stringify(part).length < JSON.stringify(known).length) found.set(part.kind, part);
+  }
+  return found;
+}
+
+/** The page of a kind; `example` is a part of that kind. Throws a RangeError for a kind that there is not. */
+export function kindPage(id: KindId, example: PartEntry | null): KindPage {
+  const kind = partKind(id);
+  if (!kind) throw new RangeError(id);
+  const fields: unknown = example;
+  return {
+    kind: id,
+    name: KIND_NAMES[id],
+    says: SAYS[id],
+    terminals: example ? kind.electrical.terminals(fields) : [],
+    fields: fieldsWithWords(id),
+    failures: example ? kind.failures.modes(fields).map(({ words, odds }) => ({ words, odds })) : [],
+    signs: example ? (kind.failures.signs?.(fields) ?? []).map((s) => s.words) : [],
+    alone: kind.service.alone ?? null,
+    cautions: kind.safety.cautions ?? [],
+    example: example ? exampleText(example) : null,
+  };
+}
+
+function fieldsWithWords(id: KindId): readonly KindField[] {
+  const { shape } = partKind(id)!.fields as unknown as { readonly shape: Readonly<Record<string, z.ZodType>> };
+  return Object.entries(shape).map(([name, schema]) => {
+    const usual = schema instanceof z.ZodDefault ? (schema.parse(undefined) as unknown) : undefined;
+    return {
+      ...(fieldWords(id, name) ?? { says: "" }),
+      name,
+      isRequired: !schema.safeParse(undefined).success,
+      default: usual === undefined || (typeof usual === "object" && usual !== null) ? null : String(usual),
+    };
+  });
+}
+
+/** A part under the names of a file of today. */
+function exampleText({ piece, odds: _odds, ...part }: PartEntry & { readonly odds: unknown }): string {
+  const { id, kind, name, at, ...fields } = part as Record<string, unknown>;
+  const plain = Object.fromEntries(Object.entries(fields).filter(([, v]) => v !== undefined));
+  return stringify({ id, kind, name, assembly: piece, ...plain, at }, { lineWidth: 120, flowCollectionPadding: true });
+}
