@@ -1,13 +1,7 @@
-import { decimal, readEngineering } from "../quantity";
+import { decimal } from "../quantity";
+import { type QuickGuard, type QuickLoad } from "./quick-loads";
 import { machineFileSchema, type MachineFile } from "./schema";
 import { say } from "#words/core/model/quick";
-
-/** A load as a technician names it: what it is and what is printed on it. */
-export interface QuickLoad {
-  readonly name: string;
-  readonly kind: "heater" | "compressor" | "pump" | "fan" | "valve" | "motor" | "lamp";
-  readonly watts: number;
-}
 
 /** A machine nobody has a file for, as far as it is known at the door. */
 export interface QuickMachine {
@@ -39,64 +33,6 @@ function jointsOf({ screws, clips, ribbon, plugs }: QuickHeld) {
     ...(screws ? [{ kind: "screw", count: 1 }] : []),
     ...(clips ? [{ kind: "clip", count: 1 }] : []),
   ];
-}
-
-const KINDS: readonly (readonly [RegExp, QuickLoad["kind"]])[] = [
-  [/compressor/i, "compressor"],
-  [/pump/i, "pump"],
-  [/fan|blower/i, "fan"],
-  [/valve/i, "valve"],
-  [/motor|drum/i, "motor"],
-  [/lamp|light|bulb/i, "lamp"],
-  [/heat|element|igniter/i, "heater"],
-];
-
-/** Sizes taken where nothing is printed: watts, from memory. */
-const USUAL: Readonly<Record<QuickLoad["kind"], number>> = {
-  heater: 1500,
-  compressor: 150,
-  pump: 60,
-  fan: 25,
-  valve: 8,
-  motor: 250,
-  lamp: 25,
-};
-
-/**
- * Reads loads as they are typed: `heater 1800, pump 0.4A; drum motor 250W`. A bare number is watts; amperes and ohms
- * are turned into watts at the machine's own voltage. Throws a RangeError with a sentence for what is no load.
- */
-export function readLoads(text: string, volts: number): QuickLoad[] {
-  const loads = text
-    .split(/[;\n]|,(?!\d)/)
-    .map((line) => line.trim())
-    .filter(Boolean)
-    .map((line): QuickLoad => {
-      const match = /^(.*?)\s*(\d[\d.,]*\s*(?:k?w|watts?|ma|a|amps?|k?ohms?|k?Ω)?)?$/i.exec(line);
-      const name = (match?.[1] ?? "").trim();
-      if (name === "") throw new RangeError(say.namesNoLoadTypeWhat(line.slice(0, 40)));
-      const kind = KINDS.find(([pattern]) => pattern.test(name))?.[1] ?? "heater";
-      return {
-        name: name.charAt(0).toUpperCase() + name.slice(1),
-        kind,
-        watts: match?.[2] ? wattsOf(match[2], volts, line) : USUAL[kind],
-      };
-    });
-  if (loads.length === 0) throw new RangeError(say.nameAtLeastOneLoad);
-  if (loads.length > 8) throw new RangeError(say.eightLoadsAtMostHere);
-  return loads;
-}
-
-function wattsOf(text: string, volts: number, line: string): number {
-  const number = readEngineering(text.replace(/\s*(k?)w(?:atts?)?$/i, "$1"))?.value;
-  const value = number ?? readEngineering(text)?.value;
-  if (value === undefined || value <= 0) throw new RangeError(say.theRatingInIsNo(line.slice(0, 40)));
-  let watts: number;
-  if (/a(?:mps?)?$/i.test(text.trim())) watts = volts * value;
-  else if (/(?:ohms?|Ω)$/i.test(text.trim())) watts = volts ** 2 / value;
-  else watts = value;
-  if (watts < 0.5 || watts > 20_000) throw new RangeError(say.comesToWThatIs(line.slice(0, 40), Math.round(watts)));
-  return watts;
 }
 
 /** Winding ohms of a motor-like load of some watts, from memory: a fifth of what its power alone would say. */
@@ -154,6 +90,28 @@ function loadPart(load: QuickLoad, n: number, volts: number): Record<string, unk
         ohms: windingOhms(volts, watts),
         at: two,
       };
+  }
+}
+
+const guardsOf = ({ through = [] }: QuickLoad): readonly QuickGuard[] => through;
+const guardId = (load: number, n: number) => `guard-${load}-${n}`;
+/** The net on the board's side of a guard. */
+const guardNet = (load: number, n: number) => `guard-${load}-${n}-in`;
+
+/** What lies in the lead to a load, the n-th from the board. */
+function guardPart({ name, kind }: QuickGuard, load: number, n: number, count: number): Record<string, unknown> {
+  const id = guardId(load, n);
+  const at = { a: guardNet(load, n), b: n === count ? `load-${load}-L` : guardNet(load, n + 1) };
+  const common = { id, name, piece: id, at };
+  switch (kind) {
+    case "thermostat":
+      return { ...common, kind, celsius: 90, place: id, closes: "below" };
+    case "thermal cut-off":
+      return { ...common, kind, opensAbove: 150, place: id, resets: /fuse/i.test(name) ? "never" : "by hand" };
+    case "pressure switch":
+      return { ...common, kind, place: id, above: 0.5 };
+    case "door switch":
+      return { ...common, kind, door: "door", closedWhen: "door closed" };
   }
 }
 
@@ -246,6 +204,15 @@ export function quickMachine(quick: QuickMachine): MachineFile {
       minutes: 30,
       price: 60,
     })),
+    ...loads.flatMap((load, i) =>
+      guardsOf(load).map((guard, k) => ({
+        id: guardId(i + 1, k + 1),
+        name: say.guardOf(guard.name, load.name.toLowerCase()),
+        repair: say.findWhyThenReplace(guard.name.toLowerCase()),
+        minutes: 20,
+        price: 15,
+      })),
+    ),
   ];
   const parts = [
     {
@@ -334,6 +301,9 @@ export function quickMachine(quick: QuickMachine): MachineFile {
       at: { "coil-a": "rail", "coil-b": `drive-${i + 1}`, common: boardL, make: `out-${i + 1}` },
     })),
     ...loads.map((load, i) => loadPart(load, i + 1, volts)),
+    ...loads.flatMap((load, i) =>
+      guardsOf(load).map((guard, k) => guardPart(guard, i + 1, k + 1, guardsOf(load).length)),
+    ),
   ];
   const wires = [
     ...loads.map((load, i) => ({
@@ -341,7 +311,7 @@ export function quickMachine(quick: QuickMachine): MachineFile {
       name: say.feedToLoadName(load.name.toLowerCase()),
       piece: "wiring",
       from: `out-${i + 1}`,
-      to: `load-${i + 1}-L`,
+      to: guardsOf(load).length > 0 ? guardNet(i + 1, 1) : `load-${i + 1}-L`,
     })),
     { id: "wire-N", name: say.neutralToTheLoads, piece: "wiring", from: "board-N", to: "load-N" },
   ];
@@ -360,6 +330,12 @@ export function quickMachine(quick: QuickMachine): MachineFile {
     { id: "board-in-N", name: say.boardInNeutral, net: "board-N", panel: "cover" },
     ...(quick.fuse ? [{ id: "fuse-out", name: say.fuseBoardEnd, net: "fused-L", panel: "cover" }] : []),
     ...loads.flatMap((load, i) => [
+      ...guardsOf(load).map((guard, k) => ({
+        id: guardNet(i + 1, k + 1),
+        name: say.boardEndOf(guard.name, load.name.toLowerCase()),
+        net: guardNet(i + 1, k + 1),
+        panel: "cover",
+      })),
       { id: `out-${i + 1}`, name: say.relayOutLoadName(load.name.toLowerCase()), net: `out-${i + 1}`, panel: "cover" },
       { id: `load-${i + 1}-feed`, name: say.loadNameFeedTerminal(load.name), net: `load-${i + 1}-L`, panel: "cover" },
     ]),
@@ -383,6 +359,10 @@ export function quickMachine(quick: QuickMachine): MachineFile {
       { box: "Board", parts: ["supply", "logic", `relay-${i + 1}`], panel: "cover" },
       { at: [`out-${i + 1}`, "board-in-N"] },
       { box: "Wiring", parts: [`wire-${i + 1}`, "wire-N"] },
+      ...guardsOf(load).flatMap((guard, k) => [
+        { at: [guardNet(i + 1, k + 1), "load-neutral"] },
+        { box: guard.name, parts: [guardId(i + 1, k + 1)], panel: "cover" },
+      ]),
       { at: [`load-${i + 1}-feed`, "load-neutral"] },
       { box: load.name, parts: [`load-${i + 1}`], panel: "cover" },
     ],
@@ -397,6 +377,7 @@ export function quickMachine(quick: QuickMachine): MachineFile {
     family: quick.family,
     supply: { volts, hertz: quick.hertz, percent: 6 },
     cautions: [say.drawnAtTheDoorThe],
+    doors: loads.some((l) => guardsOf(l).some((g) => g.kind === "door switch")) ? [{ id: "door", name: say.door }] : [],
     panels: [{ id: "cover", name: say.cover, minutes: 5, tools: [] }],
     pieces: assemblies,
     parts,
@@ -415,6 +396,14 @@ export function quickMachine(quick: QuickMachine): MachineFile {
         name: say.pluggedInAskedToRun,
         power: "on",
         how: say.plugInAndStartIt,
+        // What waits for a level or a pressure has it while it is asked to run.
+        levels: Object.fromEntries(
+          loads.flatMap((load, i) =>
+            guardsOf(load).flatMap((guard, k) =>
+              guard.kind === "pressure switch" ? [[guardId(i + 1, k + 1), 1]] : [],
+            ),
+          ),
+        ),
       },
       { id: "unplugged", name: say.unplugged, power: "off", how: say.pullThePlugWaitOne },
     ],

@@ -1,4 +1,5 @@
-import { quickMachine, type QuickLoad } from "./quick";
+import { quickMachine } from "./quick";
+import type { QuickLoad } from "./quick-loads";
 import type { MachineFile } from "./schema";
 import { say } from "#words/core/model/skeleton";
 

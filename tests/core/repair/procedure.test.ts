@@ -1,6 +1,7 @@
 import { describe, expect, test } from "vitest";
 import { compileMachine } from "../../../src/core/model/compile/compile";
-import { quickMachine, readLoads } from "../../../src/core/model/quick";
+import { quickMachine } from "../../../src/core/model/quick";
+import { readLoads } from "../../../src/core/model/quick-loads";
 import { accessTo, plugsOf } from "../../../src/core/repair/access";
 import { deadReadings } from "../../../src/core/repair/loads-dead";
 import { optionsFor } from "../../../src/core/repair/options";

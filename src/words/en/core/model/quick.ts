@@ -1,5 +1,16 @@
 /** What core/model/quick says to people, in English. */
 export const say = {
+  kilovoltsAreNotModelled:
+    "The kilovolts of a microwave are not modelled. Stop: its capacitor kills after it is unplugged. For who is trained on them.",
+  whatIsIt: (name: string) =>
+    `"${name}" is no load that is known here. Say what it is: heater, motor, pump, fan, valve, lamp or compressor.`,
+  throughWhat: (line: string) => `"${line}": through what? Such as thermostat and high limit; four at most.`,
+  noSuchGuard: (name: string) =>
+    `"${name}" is nothing that is known in a lead. Say thermostat, cut-off, thermal fuse, pressure switch, float or lid switch.`,
+  guardOf: (guard: string, load: string) => `${guard}, ${load}`,
+  boardEndOf: (guard: string, load: string) => `${guard} of ${load}, board end`,
+  findWhyThenReplace: (guard: string) => `Find why it opened, then replace: ${guard}`,
+  door: "Door or lid",
   namesNoLoadTypeWhat: (line: string) => `"${line}" names no load. Type what it is and its rating: heater 1800.`,
   nameAtLeastOneLoad: "Name at least one load, such as heater 1800 or pump 0.4 A.",
   eightLoadsAtMostHere: "Eight loads at most here; grow the file in the editor.",
