@@ -7,7 +7,7 @@ test("a newcomer finds what a relay is: what a file says of it, how it fails, an
   await page.getByRole("link", { name: "Kinds of parts" }).click();
   await page.getByRole("searchbox", { name: "Relay, heater, sensor" }).fill("relay");
   await page.getByRole("link", { name: /^relay/ }).click();
-  await expect(page.getByRole("heading", { level: 1, name: "relay" })).toBeVisible();
+  await expect(page.getByRole("heading", { level: 1, name: "Relay" })).toBeVisible();
   await expect(page.getByRole("row", { name: /coilOhms/ })).toContainText("its coil, dead");
   await expect(page.getByRole("region", { name: "How it fails" })).toContainText("contact welded shut");
   await expect(page.getByRole("img", { name: /coil-a, coil-b, common, make/ })).toBeVisible();

@@ -16,7 +16,7 @@ export function KindScreen({ page }: { readonly page: KindPage }) {
             <i className="bi bi-arrow-left" aria-hidden /> {say.allKinds}
           </Link>
         </p>
-        <h1>{page.name}</h1>
+        <h1>{titled(page.name)}</h1>
         <p className="lead">{page.says}</p>
         {page.terminals.length > 0 ? <Symbol name={page.name} terminals={page.terminals} /> : null}
         {page.fields.length > 0 ? <Fields fields={page.fields} /> : null}
@@ -73,6 +73,7 @@ function Fields({ fields }: { readonly fields: readonly KindField[] }) {
           <tr>
             <th scope="col">{say.field}</th>
             <th scope="col">{say.whatItSays}</th>
+            <th scope="col">{say.unit}</th>
             <th scope="col">{say.usual}</th>
           </tr>
         </thead>
@@ -81,12 +82,15 @@ function Fields({ fields }: { readonly fields: readonly KindField[] }) {
             <tr key={f.name}>
               <th scope="row">
                 <code>{f.name}</code>
-                {f.isRequired ? null : <small className="d-block quiet">{say.mayBeLeftOut}</small>}
+                {f.isRequired ? null : <small className="d-block quiet fw-normal">{say.mayBeLeftOut}</small>}
               </th>
               <td>{f.says}</td>
+              <td>{f.unit}</td>
               <td>
-                {[f.usual, f.unit].filter(Boolean).join(" ")}
-                {f.default === null ? null : <small className="d-block quiet">{say.leftOut(f.default)}</small>}
+                {f.usual}
+                {f.default === null ? null : (
+                  <small className="d-block quiet fw-normal">{say.leftOut(f.default)}</small>
+                )}
               </td>
             </tr>
           ))}
@@ -95,6 +99,8 @@ function Fields({ fields }: { readonly fields: readonly KindField[] }) {
     </div>
   );
 }
+
+const titled = (name: string) => `${name.charAt(0).toUpperCase()}${name.slice(1)}`;
 
 const ROW = 26;
 

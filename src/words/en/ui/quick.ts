@@ -13,8 +13,9 @@ export const say = {
   whatIsIt: "What is it",
   tumbleDryer: "tumble dryer",
   itsLoadsByTheirRating: "Its loads, by their rating",
-  heater1800DrumMotor250w: "heater 1800 through thermostat and high limit, drum motor 250 W, fan 0.3 A",
-  oneAfterAnotherTheOne: "One after another, the one that does not work first. Watts, amperes or ohms.",
+  heater1800DrumMotor250w: "heater 1800 through high limit, fan 0.3 A",
+  oneAfterAnotherTheOne:
+    "One after another, the one that does not work first. Watts, amperes or ohms; through what lies in its lead.",
   whatDoesNotWork: "What does not work",
   theFirstLoad: "The first load",
   nothingWorks: "Nothing works",

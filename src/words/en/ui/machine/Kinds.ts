@@ -11,6 +11,7 @@ export const say = {
   itsFields: "Its fields",
   field: "Field",
   whatItSays: "What it says",
+  unit: "Unit",
   usual: "Usual",
   mayBeLeftOut: "may be left out",
   leftOut: (usual: string) => `left out: ${usual}`,
