@@ -76,7 +76,7 @@ export {
 export { menuBoard, menuItems, type MenuKey, menuShows, pressMenu } from "./program/menu-board";
 export { type Face, type Gesture, gesturesTo, modeName, pressesOf, type Program } from "./program/program";
 export { checkpointsTo, type QuickHeld, quickMachine } from "./quick";
-export { type QuickGuard, type QuickLoad, readLoads } from "./quick-loads";
+export { type QuickLoad, readLoads } from "./quick-loads";
 export { plainFields, ratings } from "./ratings";
 export {
   type ComplaintEntry,
