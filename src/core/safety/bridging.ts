@@ -1,5 +1,5 @@
-import { has, isLowVoltage, type Machine, type Part, ratings } from "../model";
-import { nominalValues, Simulator } from "../simulate";
+import { has, isLowVoltage, type Machine, type Part, ratings, type SetupEntry } from "../model";
+import { NoOperatingPoint, nominalValues, Simulator, type State } from "../simulate";
 import { say } from "#words/core/safety";
 
 /** What may be bridged to see is isolated and has at most so many volts; common practice, no source. */
@@ -53,9 +53,9 @@ function mostAmps(machine: Machine, part: Part): number {
   carried.set(machine, known);
   if (known.size === 0) {
     const simulator = new Simulator(machine);
-    const values = nominalValues(machine);
     for (const setup of machine.file.setups.filter((s) => s.power === "on")) {
-      const state = simulator.energise(setup, [], values);
+      const state = standing(simulator, setup);
+      if (!state) continue;
       for (const phase of state.phases) {
         simulator.circuit.load(state, phase);
         for (const p of machine.parts) {
@@ -66,6 +66,16 @@ function mostAmps(machine: Machine, part: Part): number {
     }
   }
   return known.get(part.id) ?? 0;
+}
+
+/** The sound machine in a setup; null where the model finds no operating point. */
+function standing(simulator: Simulator, setup: SetupEntry): State | null {
+  try {
+    return simulator.energise(setup, [], nominalValues(simulator.machine));
+  } catch (error) {
+    if (error instanceof NoOperatingPoint) return null;
+    throw error;
+  }
 }
 
 /** Whether a part brings energy into one of these domains. */
