@@ -1,5 +1,5 @@
-import { assemblyOfFault, type Fault, faultId, has, type Machine, type Part } from "../../model";
-import { NoOperatingPoint, nominalValues, Simulator } from "../../simulate";
+import { assemblyOfFault, type Fault, faultId, has, type Machine, type Part, type SetupEntry } from "../../model";
+import { NoOperatingPoint, nominalValues, Simulator, type State } from "../../simulate";
 import type { Hypothesis } from "./hypothesis";
 
 /**
@@ -38,9 +38,9 @@ export function openersOf(machine: Machine, opened: Fault): readonly Opener[] {
   const part = machine.partById.get(opened.part);
   if (!part) return [];
   const fed = opened.mode === "welded" ? fedBy(machine, part) : null;
-  const opens = new Opening(machine, part, opened);
+  const opens = fed ? null : new Opening(machine, part, opened);
   // What a sound machine does to it is no fault's doing.
-  if (!fed && opens.by([]) !== null) return [];
+  if (opens && opens.by([]) !== null) return [];
   return machine.parts.flatMap((other) =>
     other.modes.flatMap((mode): Opener[] => {
       const fault = { part: other.id, mode: mode.id };
@@ -51,7 +51,7 @@ export function openersOf(machine: Machine, opened: Fault): readonly Opener[] {
       if (said) return [{ fault, how: "file" }];
       if (heats(other, mode.id, part)) return [{ fault, how: "heat" }];
       if (fed) return isOverload(other, mode.id) && touches(other, fed) ? [{ fault, how: "overload" }] : [];
-      const how = opens.by([fault]);
+      const how = opens?.by([fault]) ?? null;
       return how === null ? [] : [{ fault, how }];
     }),
   );
@@ -68,28 +68,33 @@ class Opening {
     opened: Fault,
   ) {
     this.simulator = new Simulator(machine);
-    const setup = machine.file.setups[0]!;
     // Opened from the beginning, as the fault has it: what the same state says later.
-    this.open = this.simulator.energise(setup, [opened], nominalValues(machine)).phases.at(-1)!.states[part.index];
+    this.open = this.standing(machine.file.setups[0]!, [opened])?.phases.at(-1)!.states[part.index];
+  }
+
+  /** The machine with faults in a setup; null where the model finds no operating point. */
+  private standing(setup: SetupEntry, faults: readonly Fault[]): State | null {
+    try {
+      return this.simulator.energise(setup, faults, nominalValues(this.machine));
+    } catch (error) {
+      if (error instanceof NoOperatingPoint) return null;
+      throw error;
+    }
   }
 
   by(faults: readonly Fault[]): "short" | "overload" | null {
     const { machine, part, simulator } = this;
     const rated = part.kind.electrical.rated?.(part.fields) ?? null;
-    const values = nominalValues(machine);
     let most = 0;
-    for (const setup of machine.file.setups.filter((s) => s.power === "on")) {
-      try {
-        const state = simulator.energise(setup, faults, values);
-        const last = state.phases.at(-1)!;
-        if (last.states[part.index] === this.open) return "short";
-        if (!rated) continue;
-        simulator.circuit.load(state, last);
-        const { dc, ac } = simulator.circuit.elementCurrent(part.firstElement + rated.element);
-        most = Math.max(most, Math.hypot(dc, ac));
-      } catch (error) {
-        if (!(error instanceof NoOperatingPoint)) throw error;
-      }
+    for (const setup of machine.file.setups.filter((x) => x.power === "on")) {
+      const state = this.standing(setup, faults);
+      const last = state?.phases.at(-1);
+      if (!state || !last) continue;
+      if (last.states[part.index] === this.open) return "short";
+      if (!rated) continue;
+      simulator.circuit.load(state, last);
+      const { dc, ac } = simulator.circuit.elementCurrent(part.firstElement + rated.element);
+      most = Math.max(most, Math.hypot(dc, ac));
     }
     return rated && most > OVERLOADED * rated.amps ? "overload" : null;
   }
@@ -104,7 +109,8 @@ const touches = (part: Part, nodes: ReadonlySet<number>): boolean =>
 
 /** The nodes that a contact feeds, through leads, plugs and what protects, up to the loads. */
 function fedBy(machine: Machine, contact: Part): ReadonlySet<number> {
-  const reached = new Set([contact.nodeOf.get("make")!]);
+  const make = contact.nodeOf.get("make");
+  const reached = new Set(make === undefined ? [] : [make]);
   for (let grew = true; grew;) {
     grew = false;
     for (const p of machine.parts) {
