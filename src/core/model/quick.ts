@@ -155,15 +155,10 @@ function boardProofs(loads: readonly QuickLoad[]) {
   ];
 }
 
-/**
- * A machine file from checkpoints: outlet, cord, filter and fuse if there are any, board in, relay out, load. The board
- * is a block: a supply, a logic that asks for every load, and a relay for each.
- */
-export function quickMachine(quick: QuickMachine): MachineFile {
-  const { volts, loads } = quick;
-  const entry = quick.filter ? "filter-in" : "board";
-  const boardL = quick.fuse ? "fused-L" : "board-L";
-  const assemblies = [
+/** What is replaced in such a machine. */
+function assembliesOf(quick: QuickMachine) {
+  const { loads } = quick;
+  return [
     { id: "house", name: say.houseWiring, repair: say.handOverToAnElectrician, minutes: 10, price: 0 },
     { id: "cord", name: say.powerCord, repair: say.replaceTheCord, minutes: 15, price: 18 },
     ...(quick.filter
@@ -214,6 +209,101 @@ export function quickMachine(quick: QuickMachine): MachineFile {
       })),
     ),
   ];
+}
+
+/** Where a probe can be put. */
+function pointsOf(quick: QuickMachine) {
+  const { loads } = quick;
+  return [
+    { id: "plug-line", name: say.plugLinePin, net: "plug-L" },
+    { id: "plug-neutral", name: say.plugNeutralPin, net: "plug-N" },
+    { id: "plug-earth", name: say.plugEarthPin, net: "plug-E" },
+    { id: "chassis", name: say.chassis, net: "chassis" },
+    ...(quick.filter
+      ? [
+          { id: "filter-line", name: say.filterLineIn, net: "filter-in-L", panel: "cover" },
+          { id: "filter-neutral", name: say.filterNeutralIn, net: "filter-in-N", panel: "cover" },
+        ]
+      : []),
+    { id: "board-in-L", name: say.boardInLine, net: "board-L", panel: "cover" },
+    { id: "board-in-N", name: say.boardInNeutral, net: "board-N", panel: "cover" },
+    ...(quick.fuse ? [{ id: "fuse-out", name: say.fuseBoardEnd, net: "fused-L", panel: "cover" }] : []),
+    ...loads.flatMap((load, i) => [
+      ...guardsOf(load).map((guard, k) => ({
+        id: guardNet(i + 1, k + 1),
+        name: say.boardEndOf(guard.name, load.name.toLowerCase()),
+        net: guardNet(i + 1, k + 1),
+        panel: "cover",
+      })),
+      { id: `out-${i + 1}`, name: say.relayOutLoadName(load.name.toLowerCase()), net: `out-${i + 1}`, panel: "cover" },
+      { id: `load-${i + 1}-feed`, name: say.loadNameFeedTerminal(load.name), net: `load-${i + 1}-L`, panel: "cover" },
+    ]),
+    { id: "load-neutral", name: say.loadsNeutralTerminal, net: "load-N", panel: "cover" },
+  ];
+}
+
+/** From the plug to each load. */
+function pathsOf(quick: QuickMachine) {
+  const { loads } = quick;
+  const front = [
+    { box: "Outlet", parts: ["outlet"] },
+    { at: ["plug-line", "plug-neutral"] },
+    { box: "Cord", parts: ["cord"] },
+    ...(quick.filter
+      ? [{ at: ["filter-line", "filter-neutral"] }, { box: "Filter", parts: ["filter"], panel: "cover" }]
+      : []),
+    { at: ["board-in-L", "board-in-N"] },
+    ...(quick.fuse ? [{ box: "Fuse", parts: ["fuse"], panel: "cover" }, { at: ["fuse-out", "board-in-N"] }] : []),
+  ];
+  return loads.map((load, i) => ({
+    id: `to-${i + 1}`,
+    name: say.fromPlugTo(load.name.toLowerCase()),
+    stages: [
+      ...front,
+      { box: "Board", parts: ["supply", "logic", `relay-${i + 1}`], panel: "cover" },
+      { at: [`out-${i + 1}`, "board-in-N"] },
+      { box: "Wiring", parts: [`wire-${i + 1}`, "wire-N"] },
+      ...guardsOf(load).flatMap((guard, k) => [
+        { at: [guardNet(i + 1, k + 1), "load-neutral"] },
+        { box: guard.name, parts: [guardId(i + 1, k + 1)], panel: "cover" },
+      ]),
+      { at: [`load-${i + 1}-feed`, "load-neutral"] },
+      { box: load.name, parts: [`load-${i + 1}`], panel: "cover" },
+    ],
+  }));
+}
+
+/** What is complained of: each load, all of them, nothing. */
+function complaintsOf(loads: readonly QuickLoad[]) {
+  return [
+    ...loads.map((load, i) => ({
+      id: `no-${i + 1}`,
+      words: say.doesNotWork(load.name),
+      setup: "asked",
+      path: `to-${i + 1}`,
+      sees: SILENT[load.kind] === null ? {} : { [`load-${i + 1}`]: SILENT[load.kind] },
+    })),
+    {
+      id: "dead",
+      words: say.nothingWorks,
+      setup: "asked",
+      path: "to-1",
+      sees: Object.fromEntries(
+        loads.flatMap((load, i) => (SILENT[load.kind] === null ? [] : [[`load-${i + 1}`, SILENT[load.kind]]])),
+      ),
+    },
+    { id: "check-over", words: say.toBeChecked, setup: "asked", path: "to-1" },
+  ];
+}
+
+/**
+ * A machine file from checkpoints: outlet, cord, filter and fuse if there are any, board in, relay out, load. The board
+ * is a block: a supply, a logic that asks for every load, and a relay for each.
+ */
+export function quickMachine(quick: QuickMachine): MachineFile {
+  const { volts, loads } = quick;
+  const entry = quick.filter ? "filter-in" : "board";
+  const boardL = quick.fuse ? "fused-L" : "board-L";
   const parts = [
     {
       id: "outlet",
@@ -315,58 +405,6 @@ export function quickMachine(quick: QuickMachine): MachineFile {
     })),
     { id: "wire-N", name: say.neutralToTheLoads, piece: "wiring", from: "board-N", to: "load-N" },
   ];
-  const points = [
-    { id: "plug-line", name: say.plugLinePin, net: "plug-L" },
-    { id: "plug-neutral", name: say.plugNeutralPin, net: "plug-N" },
-    { id: "plug-earth", name: say.plugEarthPin, net: "plug-E" },
-    { id: "chassis", name: say.chassis, net: "chassis" },
-    ...(quick.filter
-      ? [
-          { id: "filter-line", name: say.filterLineIn, net: "filter-in-L", panel: "cover" },
-          { id: "filter-neutral", name: say.filterNeutralIn, net: "filter-in-N", panel: "cover" },
-        ]
-      : []),
-    { id: "board-in-L", name: say.boardInLine, net: "board-L", panel: "cover" },
-    { id: "board-in-N", name: say.boardInNeutral, net: "board-N", panel: "cover" },
-    ...(quick.fuse ? [{ id: "fuse-out", name: say.fuseBoardEnd, net: "fused-L", panel: "cover" }] : []),
-    ...loads.flatMap((load, i) => [
-      ...guardsOf(load).map((guard, k) => ({
-        id: guardNet(i + 1, k + 1),
-        name: say.boardEndOf(guard.name, load.name.toLowerCase()),
-        net: guardNet(i + 1, k + 1),
-        panel: "cover",
-      })),
-      { id: `out-${i + 1}`, name: say.relayOutLoadName(load.name.toLowerCase()), net: `out-${i + 1}`, panel: "cover" },
-      { id: `load-${i + 1}-feed`, name: say.loadNameFeedTerminal(load.name), net: `load-${i + 1}-L`, panel: "cover" },
-    ]),
-    { id: "load-neutral", name: say.loadsNeutralTerminal, net: "load-N", panel: "cover" },
-  ];
-  const front = [
-    { box: "Outlet", parts: ["outlet"] },
-    { at: ["plug-line", "plug-neutral"] },
-    { box: "Cord", parts: ["cord"] },
-    ...(quick.filter
-      ? [{ at: ["filter-line", "filter-neutral"] }, { box: "Filter", parts: ["filter"], panel: "cover" }]
-      : []),
-    { at: ["board-in-L", "board-in-N"] },
-    ...(quick.fuse ? [{ box: "Fuse", parts: ["fuse"], panel: "cover" }, { at: ["fuse-out", "board-in-N"] }] : []),
-  ];
-  const paths = loads.map((load, i) => ({
-    id: `to-${i + 1}`,
-    name: say.fromPlugTo(load.name.toLowerCase()),
-    stages: [
-      ...front,
-      { box: "Board", parts: ["supply", "logic", `relay-${i + 1}`], panel: "cover" },
-      { at: [`out-${i + 1}`, "board-in-N"] },
-      { box: "Wiring", parts: [`wire-${i + 1}`, "wire-N"] },
-      ...guardsOf(load).flatMap((guard, k) => [
-        { at: [guardNet(i + 1, k + 1), "load-neutral"] },
-        { box: guard.name, parts: [guardId(i + 1, k + 1)], panel: "cover" },
-      ]),
-      { at: [`load-${i + 1}-feed`, "load-neutral"] },
-      { box: load.name, parts: [`load-${i + 1}`], panel: "cover" },
-    ],
-  }));
   return machineFileSchema.parse({
     format: 1,
     id: quick.id,
@@ -379,10 +417,10 @@ export function quickMachine(quick: QuickMachine): MachineFile {
     cautions: [say.drawnAtTheDoorThe],
     doors: loads.some((l) => guardsOf(l).some((g) => g.kind === "door switch")) ? [{ id: "door", name: say.door }] : [],
     panels: [{ id: "cover", name: say.cover, minutes: 5, tools: [] }],
-    pieces: assemblies,
+    pieces: assembliesOf(quick),
     parts,
     wires,
-    points,
+    points: pointsOf(quick),
     references: [
       {
         name: "neutral",
@@ -407,26 +445,8 @@ export function quickMachine(quick: QuickMachine): MachineFile {
       },
       { id: "unplugged", name: say.unplugged, power: "off", how: say.pullThePlugWaitOne },
     ],
-    paths,
-    complaints: [
-      ...loads.map((load, i) => ({
-        id: `no-${i + 1}`,
-        words: say.doesNotWork(load.name),
-        setup: "asked",
-        path: `to-${i + 1}`,
-        sees: SILENT[load.kind] === null ? {} : { [`load-${i + 1}`]: SILENT[load.kind] },
-      })),
-      {
-        id: "dead",
-        words: say.nothingWorks,
-        setup: "asked",
-        path: "to-1",
-        sees: Object.fromEntries(
-          loads.flatMap((load, i) => (SILENT[load.kind] === null ? [] : [[`load-${i + 1}`, SILENT[load.kind]]])),
-        ),
-      },
-      { id: "check-over", words: say.toBeChecked, setup: "asked", path: "to-1" },
-    ],
+    paths: pathsOf(quick),
+    complaints: complaintsOf(loads),
   });
 }
 
