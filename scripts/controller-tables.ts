@@ -11,7 +11,7 @@ const FAULTS: Readonly<Record<string, string>> = {
   "dornlau-fl-7":
     "Z1:line-open lock:coil-open KL:contact-open panel:dead pump:open X5-1:open U1:fill-off valve:stuck-shut motor:brushes-worn water:stuck-closed X3-3:open PS:no-bulk",
   "firnau-bf-330":
-    "compressor:locked K1:welded sensor:open heater:open panel:dead F1:blown sensor:drifted K2:contact-open heater:to-case J2-1:open fan:seized PS1:inrush-open PS1:start-open PS1:chip-dead PS1:bridge-open Q1:open K1-joint:open K1:contact-open U1:cool-off PS1:filter-dry PS1:bulk-dry",
+    "compressor:locked K1:welded sensor:open heater:open panel:dead F1:blown sensor:drifted K2:contact-open heater:to-case J2-1:open fan:seized PS1:inrush-open PS1:start-open PS1:chip-dead PS1:bridge-open Q1:open K1-joint:open K1:contact-open U1:cool-off PS1:filter-dry PS1:bulk-dry PS1:rectifier-short U2:dead Q2:open",
   "gratlosch-bd-5":
     "CR:open KU:contact-open motor:start-open key-up:stuck-open T1:primary-open CR:weak KD:welded edge:stuck-open F1:blown B-1:open motor:seized arm-up:drags",
   "grisselm-sn-18": "F1:blown trigger:stuck-open nose-sw:stuck-open Q1:open motor:open R1:open C-2:open pack:open",

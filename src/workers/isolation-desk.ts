@@ -23,6 +23,7 @@ import {
   fitsSomething,
   type History,
   historyOf,
+  insideOf,
   type TestCard,
   describeTest,
   likelyReadings,
@@ -235,7 +236,7 @@ export class IsolationDesk {
     // A component of a board is weighed among the others of its board.
     const [board] = assembly.split("/");
     const { dictionary, beliefs } =
-      board === assembly || !this.isBuilt ? this.weighed(evidence) : weigh(this.ready().opened(board!), evidence);
+      board === assembly || !this.isBuilt ? this.weighed(evidence) : weigh(insideOf(this.ready(), board!), evidence);
     return reasonsFor(dictionary, evidence, beliefs, assembly);
   }
 

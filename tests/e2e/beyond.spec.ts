@@ -2,28 +2,7 @@ import { expect, test, type Page } from "@playwright/test";
 import type { Fault } from "../../src/core/model/fault";
 import { machineNamed } from "../support/fleet";
 import { axe, beginJob, fits } from "./look";
-import { asked, typedFor } from "./meter";
-
-/** Enters what a unit shows for the test asked for; at a looked-at part, presses what is seen. */
-async function enter(page: Page, name: string, fault: Fault, machine: ReturnType<typeof machineNamed>) {
-  const typed = typedFor(name, fault, machine);
-  const notice = page.getByRole("button", { name: "I work that way" });
-  if (await notice.isVisible()) {
-    await notice.click();
-    await notice.waitFor({ state: "hidden" });
-  }
-  const count = await page.locator(".trail li").count();
-  if (name.includes("|look|"))
-    await page
-      .getByRole("group", { name: /What do you see/ })
-      .getByRole("button", { name: new RegExp(`(^|\\s)${typed}$`) })
-      .click();
-  else {
-    await page.locator("#reading").fill(typed);
-    await page.keyboard.press("Enter");
-  }
-  await expect(page.locator(".trail li")).toHaveCount(count + 1);
-}
+import { asked, enter } from "./meter";
 
 /** Answers every step until the search ends. */
 async function answerAll(page: Page, file: string, fault: Fault): Promise<void> {

@@ -45,3 +45,24 @@ export async function asked(page: Page): Promise<string | null> {
   await expect(page.locator(".on-its-way")).toHaveCount(0, { timeout: 30_000 });
   return next.getAttribute("data-test");
 }
+
+/** Enters what a unit shows for the test asked for; at a looked-at part, presses what is seen. */
+export async function enter(page: Page, name: string, fault: Fault | null, machine: Machine): Promise<void> {
+  const typed = typedFor(name, fault, machine);
+  const notice = page.getByRole("button", { name: "I work that way" });
+  if (await notice.isVisible()) {
+    await notice.click();
+    await notice.waitFor({ state: "hidden" });
+  }
+  const count = await page.locator(".trail li").count();
+  if (name.includes("|look|"))
+    await page
+      .getByRole("group", { name: /What do you see/ })
+      .getByRole("button", { name: new RegExp(`(^|\\s)${typed}$`) })
+      .click();
+  else {
+    await page.locator("#reading").fill(typed);
+    await page.keyboard.press("Enter");
+  }
+  await expect(page.locator(".trail li")).toHaveCount(count + 1);
+}

@@ -1,8 +1,8 @@
-import { expect, test, type Page } from "@playwright/test";
+import { expect, test } from "@playwright/test";
 import type { Fault } from "../../src/core/model/fault";
 import { machineNamed } from "../support/fleet";
 import { alive, axe, beginJob, fits } from "./look";
-import { asked, typedFor } from "./meter";
+import { asked, enter } from "./meter";
 
 interface Case {
   readonly unit: string;
@@ -61,32 +61,6 @@ const CASES: readonly Case[] = [
     assembly: "Cabinet sensor",
   },
 ];
-
-/** Enters what a unit shows for the test asked for; at a looked-at part, presses what is seen. */
-async function enter(
-  page: Page,
-  name: string,
-  fault: Fault | null,
-  machine: ReturnType<typeof machineNamed>,
-): Promise<void> {
-  const typed = typedFor(name, fault, machine);
-  const notice = page.getByRole("button", { name: "I work that way" });
-  if (await notice.isVisible()) {
-    await notice.click();
-    await notice.waitFor({ state: "hidden" });
-  }
-  const count = await page.locator(".trail li").count();
-  if (name.includes("|look|"))
-    await page
-      .getByRole("group", { name: /What do you see/ })
-      .getByRole("button", { name: new RegExp(`(^|\\s)${typed}$`) })
-      .click();
-  else {
-    await page.locator("#reading").fill(typed);
-    await page.keyboard.press("Enter");
-  }
-  await expect(page.locator(".trail li")).toHaveCount(count + 1);
-}
 
 // Each machine is a unit of its own: they need not wait for each other.
 test.describe.configure({ mode: "parallel" });

@@ -6,7 +6,7 @@ import { type Dialogue, DIALOGUES, held } from "./dialogue";
  * simulator, in which each stage of the supply is a device of its own.
  */
 const INSIDE: Readonly<Record<string, RegExp>> = {
-  "firnau-bf-330": /^(PS1|Q1|K1|K1-joint|K2|U1):/,
+  "firnau-bf-330": /^(PS1|Q1|Q2|K1|K1-joint|K2|U1|U2):/,
 };
 const mine = DIALOGUES.map((dialogue, i) => ({ dialogue, seed: i + 1 })).filter(({ dialogue }) =>
   INSIDE[dialogue.machine]?.test(dialogue.fault),

@@ -50,6 +50,22 @@ describe("why it opened, answered by a circuit simulator", () => {
     expect(ending.assemblies.every((a) => [of(cause.part), of(opened!.part)].includes(a))).toBe(true);
   });
 
+  it(
+    "a shorted bridge is told by whoever probes inside the board, and is left open by whoever does not",
+    {
+      timeout: 180_000,
+    },
+    () => {
+      const dialogue = dialogueNamed("firnau-bf-330 PS1:bridge-short>F1:blown");
+      const [outside, inside] = [held(dialogue, 11), held(dialogue, 11, true)];
+      expect(outside.assemblies).toEqual(["fuse"]);
+      expect(outside.why!.causes.filter((c) => c.state === "open").map((c) => c.name)).toEqual([
+        "12 V supply: a diode of its bridge shorted",
+      ]);
+      expect(inside.assemblies, JSON.stringify(inside, null, 1)).toEqual(["main-board", "fuse"]);
+    },
+  );
+
   it.each(ALONE)("%s: what could have done it is read first, and none is blamed", { timeout: 180_000 }, (text) => {
     const machine = machineNamed(text.split(" ")[0]!);
     const [opened] = faultsIn(text.split(" ")[1]!);

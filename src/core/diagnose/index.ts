@@ -53,6 +53,7 @@ export { signsWorthIt } from "./belief/signs-worth-it";
 export { likeliness, partDoubt, type AssemblySuspect, repairsOf } from "./belief/suspects";
 export { fitsSomething, type Look, weigh, type Weighed } from "./belief/weigh";
 export { candidateTests, clampFunction } from "./dictionary/candidates";
+export { insideOf } from "./dictionary/further-dictionaries";
 export { FaultDictionary } from "./dictionary/fault-dictionary";
 export { Predictor, SOUND_MACHINE } from "./dictionary/predictor";
 export type { Prediction } from "./reading/prediction";

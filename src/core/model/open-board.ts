@@ -41,13 +41,27 @@ export function openBoard(machine: Machine, board: string): Machine {
     );
     return { ...part, components };
   });
-  const points = new Map(
+  return {
+    ...machine,
+    parts,
+    partById: new Map(parts.map((p) => [p.id, p])),
+    assemblyById,
+    points: pointsWithin(machine, board),
+    opened: board,
+  };
+}
+
+/** The machine with the points inside all of its boards to be asked for. */
+export const openPoints = (machine: Machine): Machine => ({ ...machine, points: pointsWithin(machine, null) });
+
+/** The points of a machine, those inside one board, or inside any, as those outside. */
+function pointsWithin(machine: Machine, board: string | null): Machine["points"] {
+  return new Map(
     [...machine.points].map(([id, { inside, ...point }]) => [
       id,
-      inside === undefined || inside === board ? point : { ...point, inside },
+      inside === undefined || board === null || inside === board ? point : { ...point, inside },
     ]),
   );
-  return { ...machine, parts, partById: new Map(parts.map((p) => [p.id, p])), assemblyById, points, opened: board };
 }
 
 /** The component of a board that a fault is in, as something to be changed by itself; null where none is to be had. */

@@ -1,4 +1,4 @@
-import { has, type Machine, type Part, ratings, RELAY_BOUNDS, type SetupEntry } from "../model";
+import { has, type Machine, type Part, ratings, RELAY_BOUNDS, type SetupEntry, joinedByLeads } from "../model";
 import { quantityText } from "../quantity";
 import { nominalValues, NoOperatingPoint, Simulator } from "../simulate";
 import { ratedLinks, weakestFirst } from "../workbench";
@@ -146,17 +146,6 @@ export function unsuppressed(after: Machine, added: readonly Part[]): Carried | 
   return bare.length === 0
     ? { ok: true, words: say.suppressed }
     : { ok: false, words: say.nothingTakesUp(contacts[0]!.name, bare[0]!.name) };
-}
-
-/** Names the place a node belongs to, where leads and plug contacts make one of several. */
-export function joinedByLeads(machine: Machine): (node: number) => number {
-  const of = machine.nets.map((_, n) => n);
-  const root = (n: number): number => (of[n] === n ? n : root(of[n]!));
-  for (const part of machine.parts) {
-    const [a, b] = [...part.nodeOf.values()];
-    if (has(part, "conductor") && part.nodeOf.size === 2) of[root(a!)] = root(b!);
-  }
-  return root;
 }
 
 /** A coil bears this many times its volts for good, and is sure to pull in from this share; from memory. */

@@ -13,9 +13,10 @@ import {
   plainFields,
   ratings,
   variantOf,
+  joinedByLeads,
 } from "../model";
 import { nominalValues, secondsUntil, Simulator } from "../simulate";
-import { coilVolts, heatIn, heldMotor, joinedByLeads, thinWires, unsuppressed, weakestLink } from "./carried";
+import { coilVolts, heatIn, heldMotor, thinWires, unsuppressed, weakestLink } from "./carried";
 import {
   boardsOut,
   guardFindings,

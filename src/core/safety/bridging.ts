@@ -1,4 +1,4 @@
-import { has, isLowVoltage, type Machine, type Part, ratings, type SetupEntry } from "../model";
+import { has, isLowVoltage, joinedByLeads, type Machine, type Part, ratings, type SetupEntry } from "../model";
 import { NoOperatingPoint, nominalValues, Simulator, type State } from "../simulate";
 import { say } from "#words/core/safety";
 
@@ -38,6 +38,10 @@ export function bridgingRefused(machine: Machine, id: string): string | null {
   const inCircuit = machine.parts.filter((p) =>
     [...p.nodeOf.values()].some((n) => groups.has(machine.domains[n]!.group)),
   );
+  const at = joinedByLeads(machine);
+  const reached = new Set(ends.map(at));
+  if (machine.parts.some((p) => has(p, "licensed") && [...p.nodeOf.values()].some((n) => reached.has(at(n)))))
+    return say.leadsToALicensedTrade(part.name);
   if (inCircuit.some((p) => has(p, "gas"))) return say.neverInACircuitOfGas(part.name);
   const amps = mostAmps(machine, part);
   if (amps > LEAD_AMPS) return say.moreThanTheLeadCarries(part.name, amps, LEAD_AMPS);

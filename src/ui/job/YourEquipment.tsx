@@ -9,13 +9,17 @@ import { useKept } from "../shell/useKept";
 import { ThemeChoice } from "../shell/Theme";
 import { say } from "#words/ui/job/YourEquipment";
 
-/** Tools that not every bag holds: asked for before a test with one is proposed. */
-const MORE_TOOLS = [
-  ["inrush", say.clampMeasuresInrush],
-  ["hertz", say.meterMeasuresFrequency],
-  ["capacitance", say.meterMeasuresCapacitance],
-  ["insulation", say.insulationTester],
-] as const;
+/** What one has and does, as it is asked: the usual tools, those that not every bag holds, how one works. */
+const SWITCHES = [
+  ["clamp", "clamp", say.acClamp],
+  ["dcClamp", "dc-clamp", say.dcClamp],
+  ["inrush", "inrush", say.clampMeasuresInrush],
+  ["hertz", "hertz", say.meterMeasuresFrequency],
+  ["capacitance", "capacitance", say.meterMeasuresCapacitance],
+  ["insulation", "insulation", say.insulationTester],
+  ["careful", "careful", say.traineeOrWorkingAloneExtra],
+  ["boards", "boards", say.iRepairBoards],
+] as const satisfies readonly (readonly [keyof Equipment, string, string])[];
 
 /** Seconds for which the cookie is kept: a year. */
 const A_YEAR = 31_536_000;
@@ -59,44 +63,16 @@ export function YourEquipment({
           checked={!equipment.live}
           onChange={(e) => onChange({ ...equipment, live: !e.target.checked })}
         />
-        <Form.Check
-          type="switch"
-          id="means-clamp"
-          label={say.acClamp}
-          checked={equipment.clamp}
-          onChange={(e) => onChange({ ...equipment, clamp: e.target.checked })}
-        />
-        <Form.Check
-          type="switch"
-          id="means-dc-clamp"
-          label={say.dcClamp}
-          checked={equipment.dcClamp}
-          onChange={(e) => onChange({ ...equipment, dcClamp: e.target.checked })}
-        />
-        {MORE_TOOLS.map(([key, words]) => (
+        {SWITCHES.map(([key, id, words]) => (
           <Form.Check
             key={key}
             type="switch"
-            id={`means-${key}`}
+            id={`means-${id}`}
             label={words}
             checked={equipment[key]}
             onChange={(e) => onChange({ ...equipment, [key]: e.target.checked })}
           />
         ))}
-        <Form.Check
-          type="switch"
-          id="means-careful"
-          label={say.traineeOrWorkingAloneExtra}
-          checked={equipment.careful}
-          onChange={(e) => onChange({ ...equipment, careful: e.target.checked })}
-        />
-        <Form.Check
-          type="switch"
-          id="means-boards"
-          label={say.iRepairBoards}
-          checked={equipment.boards}
-          onChange={(e) => onChange({ ...equipment, boards: e.target.checked })}
-        />
         {children}
         <ThemeChoice />
       </Dropdown.Menu>

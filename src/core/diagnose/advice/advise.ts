@@ -24,6 +24,7 @@ import { goOnToCause, mayHaveOpened, openedAt, type WhyOpened } from "./why-open
 import { beforeSound } from "./before-sound";
 import { secondLooks } from "../planning/second-looks";
 import { inVain, planRollout, type Spread, type Rollout } from "../planning/rollout";
+import { bringersOf } from "../dictionary/further-dictionaries";
 import type { FaultDictionary } from "../dictionary/fault-dictionary";
 import { type RatedTest, choose } from "../planning/rating";
 import { testsLeft } from "./safe-first";
@@ -137,7 +138,7 @@ export function advise(
   const held = found.inside?.suspects[0] ?? found.suspects.find((s) => s.assembly === assembly);
   const opened = openedAt(narrow, held?.faults ?? []);
   if (!opened) return found;
-  const bringers = narrow.bringersOf(opened);
+  const bringers = bringersOf(narrow, opened, unitState.equipment?.boards);
   const inside = bringers && adviseWhole(bringers, evidence, unitState, look);
   return goOnToCause(found, narrow, bringers, opened[0]!, inside, evidence);
 }
@@ -154,7 +155,7 @@ function byWhatOpened(
   look: Look,
 ): Advice | null {
   for (const opened of mayHaveOpened(narrow)) {
-    const bringers = narrow.bringersOf([opened]);
+    const bringers = bringersOf(narrow, [opened], unitState.equipment?.boards);
     const inside = bringers && adviseWhole(bringers, evidence, unitState, look);
     if (inside && elseOf(inside) < EXPLAINED) return goOnToCause(whole, narrow, bringers, opened, inside, evidence);
   }

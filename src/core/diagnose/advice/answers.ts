@@ -1,6 +1,7 @@
 import { partDoubt } from "../belief/suspects";
 import { signsWorthIt } from "../belief/signs-worth-it";
 import { type Look, weigh, type Weighed } from "../belief/weigh";
+import { insideOf } from "../dictionary/further-dictionaries";
 import type { FaultDictionary } from "../dictionary/fault-dictionary";
 import type { Evidence } from "../evidence/evidence";
 import { type OpenFirst, openSimpleCauses } from "../evidence/simple-causes";
@@ -38,7 +39,7 @@ export function answersFor(
   const advice = advise(dictionary, evidence, unitState, look);
   const weighed = weigh(dictionary, evidence, look);
   // Inside a board the signs that tell its components apart are worth looking for.
-  const searched = advice.inside ? weigh(dictionary.opened(advice.inside.board), evidence, look) : weighed;
+  const searched = advice.inside ? weigh(insideOf(dictionary, advice.inside.board), evidence, look) : weighed;
   return {
     advice,
     isWhole: !weighed.isNarrow,

@@ -1,5 +1,6 @@
 import { canOpen } from "../../model";
 import { inSentence } from "../../quantity";
+import { insideOf } from "../dictionary/further-dictionaries";
 import type { FaultDictionary } from "../dictionary/fault-dictionary";
 import type { AssemblySuspect } from "../belief/suspects";
 import { NAMED, type Stop } from "./stop";
@@ -39,7 +40,7 @@ export function goOnInside<A extends Search>(
   board: string,
   search: (opened: FaultDictionary) => A,
 ): A & { readonly inside: InsideBoard } {
-  const opened = dictionary.opened(board);
+  const opened = insideOf(dictionary, board);
   const inside = search(opened);
   const { stop } = inside;
   return {

@@ -1,10 +1,11 @@
 import { type AskedCause, assemblyOfFault, type Fault, faultId, has, type Machine } from "../../model";
 import { inSentence } from "../../quantity";
 import type { AssemblySuspect } from "../belief/suspects";
+import { bringersOf } from "../dictionary/further-dictionaries";
 import type { FaultDictionary } from "../dictionary/fault-dictionary";
 import type { Evidence } from "../evidence/evidence";
 import { takesLamp } from "../evidence/tried-by-hand";
-import { assemblyName, faultName } from "../hypotheses/hypothesis";
+import { assemblyName, faultName, type Hypothesis } from "../hypotheses/hypothesis";
 import { isBroughtAbout } from "../hypotheses/what-opened-it";
 import type { BoundProof } from "./binding-proofs";
 import { NAMED, type Stop } from "./stop";
@@ -73,7 +74,7 @@ function openedIn(dictionary: FaultDictionary, id: string): Fault | null {
   const opened = faults.filter((f) => isBroughtAbout(dictionary.machine, f));
   if (faults.length === 1) return opened[0] ?? null;
   const isBy = (one: Fault, other: Fault) =>
-    dictionary.bringersOf([one])?.hypotheses.some((h) => h.id === `${faultId(other)}>${faultId(one)}`) === true;
+    bringersOf(dictionary, [one])?.hypotheses.some((h) => h.id === `${faultId(other)}>${faultId(one)}`) === true;
   return opened.find((one) => faults.some((other) => other !== one && isBy(one, other))) ?? null;
 }
 
@@ -85,6 +86,9 @@ export function mayHaveOpened({ machine }: FaultDictionary): readonly Fault[] {
       : [],
   );
 }
+
+/** A cause is cleared when of its first chance no more than this is left; estimate E70. */
+const SPOKEN_AGAINST = 0.2;
 
 /** What of the advice changes when the search goes on to the cause. */
 interface Search {
@@ -133,11 +137,13 @@ function whyOf(
   const part = machine.partById.get(fault.part)!;
   const shares = new Map(inside?.suspects.flatMap((s) => s.faults.map((f) => [f.id, f.probability] as const)));
   const known = (bringers?.hypotheses ?? []).filter((h) => h.kind === "fault" && h.led.length > 0);
-  const isOver = inside !== null && inside.stop !== null;
-  const stateOf = (id: string): WhyOpened["causes"][number]["state"] => {
-    const share = shares.get(id) ?? 0;
-    if (share > 0.5 && isOver) return "found";
-    return share < NAMED ? "cleared" : "open";
+  // Found is what the search among them ended at, and nothing that only leads.
+  const top = inside?.stop?.kind === "found" ? inside.suspects[0] : undefined;
+  const stateOf = (h: Hypothesis): WhyOpened["causes"][number]["state"] => {
+    const share = shares.get(h.id) ?? 0;
+    if (top?.assembly === h.assembly && top.faults[0]?.id === h.id) return "found";
+    // What was unlikely from the beginning is not cleared by that: something must speak against it.
+    return share <= SPOKEN_AGAINST * h.prior ? "cleared" : "open";
   };
   const said = new Map(
     evidence.flatMap((e) => (e.type === "sign" && e.part === fault.part ? [[e.sign, e.there] as const] : [])),
@@ -147,7 +153,7 @@ function whyOf(
     name: faultName(machine, fault),
     causes: known.map((h) => ({
       name: h.kind === "fault" ? faultName(bringers!.machine, h.fault) : h.id,
-      state: stateOf(h.id),
+      state: stateOf(h),
     })),
     asked: askedCauses(machine, fault).map((c) => ({
       ...c,

@@ -1,11 +1,10 @@
 import type { Meter } from "../../instrument";
-import { type Fault, faultId, type Machine, openBoard, withInnerShorts } from "../../model";
+import { faultId, type Machine } from "../../model";
 import { Readings, SHOWN } from "../../quantity";
 import { type Test, testKey } from "../../simulate";
 import type { Repair } from "../evidence/evidence";
 import { Stopwatch } from "../evidence/timed-observation";
 import { faultsOf, hypothesesOf, assembliesOf, type Hypothesis } from "../hypotheses/hypothesis";
-import { openedHypotheses } from "../hypotheses/what-opened-it";
 import type { Prediction } from "../reading/prediction";
 import { candidateTests, namedTests, tellingTests } from "./candidates";
 import { blendRow, comingAndGoing } from "./intermittent";
@@ -75,8 +74,9 @@ export class FaultDictionary {
     this.stopwatch = base?.stopwatch ?? new Stopwatch(machine);
   }
 
-  static of(machine: Machine, meter: Meter): FaultDictionary {
-    return new FaultDictionary(machine, meter, null, [], []);
+  /** `own`: what is weighed, where that is not every fault of the machine; what a sound one shows comes first. */
+  static of(machine: Machine, meter: Meter, own: readonly Hypothesis[] | null = null): FaultDictionary {
+    return new FaultDictionary(machine, meter, null, [], [], false, own);
   }
 
   /**
@@ -132,42 +132,6 @@ export class FaultDictionary {
   /** This dictionary for a complaint that comes and goes; made once. */
   comingAndGoing(): FaultDictionary {
     return (this.fleeting ??= new FaultDictionary(this.machine, this.meter, this, [], [], true));
-  }
-
-  private readonly insides = new Map<string, FaultDictionary>();
-
-  /**
-   * The dictionary of the components of one board, built when it is first asked for; see `openBoard`. Throws a RangeError
-   * for what is no board.
-   */
-  opened(board: string): FaultDictionary {
-    let inside = this.insides.get(board);
-    if (!inside) {
-      inside = FaultDictionary.of(openBoard(this.machine, board), this.meter);
-      inside.build();
-      this.insides.set(board, inside);
-    }
-    return inside;
-  }
-
-  private readonly openings = new Map<string, FaultDictionary | null>();
-
-  /**
-   * The dictionary of what may have brought about faults that something else brings about, of which there is one: a blown
-   * fuse, a welded contact; null where nothing in the file does. Built when it is first asked for; see
-   * `openedHypotheses`.
-   */
-  bringersOf(faults: readonly Fault[]): FaultDictionary | null {
-    const id = faults.map(faultId).join(" ");
-    let known = this.openings.get(id);
-    if (known === undefined) {
-      const machine = withInnerShorts(this.machine);
-      const own = openedHypotheses(machine, faults);
-      known = own && new FaultDictionary(machine, this.meter, null, [], [], false, own);
-      known?.build();
-      this.openings.set(id, known);
-    }
-    return known;
   }
 
   /** The tests that can tell suspects apart; empty until `build`. */

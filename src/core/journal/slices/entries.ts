@@ -1,19 +1,9 @@
 import type { EventBody } from "../events";
 import type { Slice } from "../slice";
+import { ANSWERS } from "./trail";
 
 /** Types of entry that say what was learned of the unit. */
-const WHAT_WAS_LEARNED = [
-  "reading",
-  "answered",
-  "compared",
-  "noticed",
-  "tried",
-  "by hand",
-  "timed",
-  "alone",
-  "setting",
-  "surroundings",
-] as const satisfies readonly EventBody["type"][];
+const WHAT_WAS_LEARNED = ["reading", ...ANSWERS] as const satisfies readonly EventBody["type"][];
 
 /** Types of entry that rest on what was known when they were made. */
 export const RESTS_ON_BEFORE: ReadonlySet<EventBody["type"]> = new Set<EventBody["type"]>([

@@ -25,7 +25,7 @@ export const readings: Slice<TrailReading[]> = {
 };
 
 /** What is known without a meter. */
-const ANSWERS = [
+export const ANSWERS = [
   "answered",
   "compared",
   "noticed",

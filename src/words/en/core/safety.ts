@@ -8,6 +8,8 @@ export const say = {
   bridgedItWouldBeAShort: (name: string) => `${name}: a wire across it would be a short.`,
   onlyIsolatedLowVoltage: (name: string) =>
     `${name} is joined to the mains. Only what is isolated from it, and low voltage, is bridged to see.`,
+  leadsToALicensedTrade: (name: string) =>
+    `${name} feeds what belongs to a licensed trade, or starts by itself: nothing towards it is bridged.`,
   neverInACircuitOfGas: (name: string) => `${name} is in a circuit of gas or flame: nothing in it is bridged.`,
   tooManyVoltsToBridge: (name: string, most: number) => `${name} has more than ${most} V: not bridged to see.`,
   moreThanTheLeadCarries: (name: string, amps: number, most: number) =>
