@@ -121,6 +121,9 @@ const server = createServer((request, response) => {
     void handle(request, response);
   });
 });
+// A connection nobody asks on is kept for longer than clients keep theirs: closed earlier, it closes now and then under
+// the very next thing that is sent, milliseconds.
+server.keepAliveTimeout = 75_000;
 // A client that sends nothing for so long has gone away, milliseconds.
 server.headersTimeout = 20_000;
 server.requestTimeout = 60_000;

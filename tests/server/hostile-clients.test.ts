@@ -1,6 +1,7 @@
 import { request } from "node:http";
 import { connect } from "node:net";
-import { afterAll, beforeAll, describe, expect, it } from "vitest";
+import { setTimeout as pause } from "node:timers/promises";
+import { afterAll, beforeAll, describe, expect, it, vi } from "vitest";
 import { startServer, type RunningServer } from "../support/running-server";
 import { closeShop, newJob, newUnit, prepareShop } from "../support/shop";
 
@@ -147,6 +148,25 @@ describe("a hostile client", () => {
   ])("that asks for %s finds nothing there", async (path) =>
     expect((await fetch(`${server.url}${path}`)).status).toBe(404),
   );
+
+  it("that is silent on its connection for half a minute is still answered on it", { timeout: 60_000 }, async () => {
+    const socket = connect(server.port, "127.0.0.1");
+    const answers: string[] = [];
+    let closed = false;
+    socket.on("data", (data) => answers.push(String(data)));
+    socket.on("close", () => (closed = true));
+    const ask = async () => {
+      const had = answers.length;
+      socket.write("GET /api/alive HTTP/1.1\r\nHost: 127.0.0.1\r\n\r\n");
+      await vi.waitFor(() => expect(answers.length).toBeGreaterThan(had), { timeout: 5000 });
+    };
+    await ask();
+    await pause(25_000);
+    expect(closed).toBe(false);
+    await ask();
+    expect(answers.join("").match(/HTTP\/1\.1 200/g)).toHaveLength(2);
+    socket.destroy();
+  });
 
   it("that calls it by a foreign name, or frames it, reads nothing", async () => {
     const foreign = await new Promise<number>((resolve, reject) => {

@@ -62,6 +62,8 @@ export function createGate(
   );
   server.requestTimeout = 60_000;
   server.headersTimeout = 20_000;
+  // Longer than browsers keep a connection: closed under the next thing sent, that would be lost.
+  server.keepAliveTimeout = 75_000;
   return server;
 }
 

@@ -95,7 +95,7 @@ export function DiagnosisDialog({
   );
   const unproven = proofs.filter((p) => p.by === null);
   const isSimple = suspect.assembly === SIMPLE;
-  const words = action ?? repairWords(isSimple, simple, entry, suspect);
+  const words = action ?? repairWords(machine, isSimple, simple, entry, suspect);
   const plain = isSimple && simple ? simple.cause : (suspect.faults[0]?.name ?? suspect.name);
   // The record says both: what opened, and what did it.
   const cause = by !== "" && suspect.assembly === suspects[0]?.assembly ? say.openedBy(plain, by) : plain;
@@ -256,13 +256,24 @@ export function DiagnosisDialog({
 }
 
 function repairWords(
+  machine: Machine,
   isSimple: boolean,
   simple: Props["simple"],
   entry: AssemblyEntry | undefined,
   suspect: Diagnosed,
 ): string {
   if (isSimple && simple) return simple.action;
-  if (entry) return `${entry.repair}.`;
+  if (entry) return [`${entry.repair}.`, ...ledRepairs(machine, entry, suspect)].join(" ");
   if (suspect.assembly === "no-fault") return say.nothingToRepairEveryReading;
   return say.lookFurther;
+}
+
+/** What the fault has taken with it is renewed too, after it. */
+function ledRepairs(machine: Machine, entry: AssemblyEntry, { faults }: Diagnosed): readonly string[] {
+  const led = (faults[0]?.id ?? "").split(">").slice(1);
+  const others = led.flatMap((f) => {
+    const assembly = machine.assemblyById.get(machine.partById.get(f.split(":")[0]!)?.assembly ?? "");
+    return assembly && assembly.id !== entry.id ? [say.thenRenew(inSentence(assembly.name))] : [];
+  });
+  return [...new Set(others)];
 }

@@ -3,6 +3,7 @@
 import { useMemo, useState } from "react";
 import Button from "react-bootstrap/Button";
 import Form from "react-bootstrap/Form";
+import { withInnerShorts } from "../../core/model";
 import { METRIC, readQuantity } from "../../core/quantity";
 import { cheapWhileOpen, optionsFor, outlay, USUAL_RATES, weighOptions } from "../../core/repair";
 import { useKept } from "../shell/useKept";
@@ -36,7 +37,12 @@ export function Decide({
   readonly actor: string;
   readonly onDone: () => void;
 }) {
-  const faults = machine.parts
+  // What shorts inside a load is no fault of its file; where it was found, it is what is decided about.
+  const own = useMemo(
+    () => (fault === null || machine.partById.has(fault.split(":")[0]!) ? machine : withInnerShorts(machine)),
+    [machine, fault],
+  );
+  const faults = own.parts
     .filter((p) => p.assembly === assembly)
     .flatMap((p) => p.modes.map((m) => ({ id: `${p.id}:${m.id}`, name: `${p.name}: ${m.words}` })));
   const last = job.work.decisions.findLast((d) => d.body.piece === assembly)?.body;
@@ -56,10 +62,10 @@ export function Decide({
   const [part, mode] = cause.split(":") as [string, string];
   const weighed = useMemo(
     () =>
-      machine.partById.has(part)
-        ? weighOptions(optionsFor(machine, { part, mode }), { ...USUAL_RATES, perMinute, comeBack }, lost)
+      own.partById.has(part)
+        ? weighOptions(optionsFor(own, { part, mode }), { ...USUAL_RATES, perMinute, comeBack }, lost)
         : [],
-    [machine, part, mode, perMinute, comeBack, lost],
+    [own, part, mode, perMinute, comeBack, lost],
   );
   const reckoned = { ...USUAL_RATES, perMinute, comeBack };
   const chosen = weighed.find((w) => w.option.id === picked) ?? weighed[0];

@@ -161,7 +161,7 @@ export function RepairScreen({ events, unit, file: drawnFile, hash, assembly, fa
           </p>
         ) : null}
         {at === "decide" ? (
-          <Decide {...shared} fault={fault} rates={rates} actor={actor} onDone={() => setAt("swap")} />
+          <Decide {...shared} fault={said} rates={rates} actor={actor} onDone={() => setAt("swap")} />
         ) : null}
         {/* A tick is seen at once; should the journal refuse it, it goes again. */}
         {at === "swap" ? (

@@ -140,7 +140,7 @@ export function advise(
   if (!opened) return found;
   const bringers = bringersOf(narrow, opened, unitState.equipment?.boards);
   const inside = bringers && adviseWhole(bringers, evidence, unitState, look);
-  return goOnToCause(found, narrow, bringers, opened[0]!, inside, evidence);
+  return goOnToCause(found, narrow, bringers, opened, inside, evidence);
 }
 
 /**
@@ -157,7 +157,7 @@ function byWhatOpened(
   for (const opened of mayHaveOpened(narrow)) {
     const bringers = bringersOf(narrow, [opened], unitState.equipment?.boards);
     const inside = bringers && adviseWhole(bringers, evidence, unitState, look);
-    if (inside && elseOf(inside) < EXPLAINED) return goOnToCause(whole, narrow, bringers, opened, inside, evidence);
+    if (inside && elseOf(inside) < EXPLAINED) return goOnToCause(whole, narrow, bringers, [opened], inside, evidence);
   }
   return null;
 }

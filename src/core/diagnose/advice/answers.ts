@@ -1,7 +1,7 @@
 import { partDoubt } from "../belief/suspects";
 import { signsWorthIt } from "../belief/signs-worth-it";
 import { type Look, weigh, type Weighed } from "../belief/weigh";
-import { insideOf } from "../dictionary/further-dictionaries";
+import { bringersOf, insideOf } from "../dictionary/further-dictionaries";
 import type { FaultDictionary } from "../dictionary/fault-dictionary";
 import type { Evidence } from "../evidence/evidence";
 import { type OpenFirst, openSimpleCauses } from "../evidence/simple-causes";
@@ -38,15 +38,23 @@ export function answersFor(
   const questionedId = questioned(dictionary.meter, evidence);
   const advice = advise(dictionary, evidence, unitState, look);
   const weighed = weigh(dictionary, evidence, look);
-  // Inside a board the signs that tell its components apart are worth looking for.
-  const searched = advice.inside ? weigh(insideOf(dictionary, advice.inside.board), evidence, look) : weighed;
+  const further = furtherFor(dictionary, advice, unitState);
   return {
     advice,
     isWhole: !weighed.isNarrow,
     simpleCauses: simpleCausesFor(weighed, evidence),
-    signs: signsFor(searched, evidence),
-    misfit: questionedId === null ? null : misfitOf(dictionary, evidence, questionedId),
+    signs: signsFor(further === dictionary ? weighed : weigh(further, evidence, look), evidence),
+    misfit: questionedId === null ? null : misfitOf(further, evidence, questionedId),
   };
+}
+
+/**
+ * The dictionary in which the search goes on: inside a board its components are told apart, and what opened something
+ * explains readings that no fault of the file does.
+ */
+function furtherFor(dictionary: FaultDictionary, { inside, why }: Advice, unitState: UnitState): FaultDictionary {
+  if (why) return bringersOf(dictionary, why.faults, unitState.equipment?.boards) ?? dictionary;
+  return inside ? insideOf(dictionary, inside.board) : dictionary;
 }
 
 /** The questions of the complaint in the order in which they are worth asking, whether answered or not. */

@@ -22,6 +22,8 @@ export interface AskedAnswered extends AskedCause {
 export interface WhyOpened {
   readonly part: string;
   readonly name: string;
+  /** What opened or welded, the likeliest first: one of these did. */
+  readonly faults: readonly Fault[];
   /** What the model knows could have done it, and how it stands. */
   readonly causes: readonly { readonly name: string; readonly state: "found" | "cleared" | "open" }[];
   /** What is asked, once the readings say nothing more. */
@@ -108,12 +110,13 @@ export function goOnToCause<A extends Search>(
   whole: A,
   dictionary: FaultDictionary,
   bringers: FaultDictionary | null,
-  fault: Fault,
+  faults: readonly Fault[],
   inside: A | null,
   evidence: readonly Evidence[],
 ): A & { readonly why: WhyOpened } {
   const { machine } = dictionary;
-  const why = whyOf(machine, bringers, fault, inside, evidence);
+  const fault = faults[0]!;
+  const why = whyOf(machine, bringers, faults, inside, evidence);
   const base = { ...(inside ?? whole), ...(whole.inside ? { inside: whole.inside } : {}) };
   // Nothing is repaired to see while that is not known.
   if (base.next !== null) return { ...base, attempt: null, stop: null, why };
@@ -122,7 +125,8 @@ export function goOnToCause<A extends Search>(
     ...base,
     attempt: null,
     stop: endOf(whole, inside, fault, machine, why),
-    proofs: [...whole.proofs, ...(proof ? [proof] : [])],
+    // Of the cause, where it is found, what its own file wants shown; else of what opened.
+    proofs: [...(why.causes.some((c) => c.state === "found") ? base.proofs : whole.proofs), ...(proof ? [proof] : [])],
     why,
   };
 }
@@ -130,10 +134,11 @@ export function goOnToCause<A extends Search>(
 function whyOf(
   machine: Machine,
   bringers: FaultDictionary | null,
-  fault: Fault,
+  faults: readonly Fault[],
   inside: Search | null,
   evidence: readonly Evidence[],
 ): WhyOpened {
+  const fault = faults[0]!;
   const part = machine.partById.get(fault.part)!;
   const shares = new Map(inside?.suspects.flatMap((s) => s.faults.map((f) => [f.id, f.probability] as const)));
   const known = (bringers?.hypotheses ?? []).filter((h) => h.kind === "fault" && h.led.length > 0);
@@ -150,6 +155,7 @@ function whyOf(
   );
   return {
     part: fault.part,
+    faults,
     name: faultName(machine, fault),
     causes: known.map((h) => ({
       name: h.kind === "fault" ? faultName(bringers!.machine, h.fault) : h.id,

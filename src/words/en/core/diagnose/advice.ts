@@ -1,6 +1,6 @@
 /** What core/diagnose/advice says to people, in English. */
 export const say = {
-  inAssembly: (assembly: string, fault: string) => `${assembly}, ${fault}`,
+  inAssembly: (assembly: string, fault: string) => `${assembly} (${fault})`,
   openedBy: (name: string, cause: string) => `${name}, by: ${cause}. Mend the cause first, then renew what opened.`,
   openedByOneOf: (name: string, causes: string, lamp: boolean) =>
     `${name}. Not ruled out: ${causes}. ` +

@@ -2,6 +2,7 @@ import { plural } from "../../plural";
 
 /** What ui/job/DiagnosisDialog says to people, in English. */
 export const say = {
+  thenRenew: (name: string) => `Then renew ${name}.`,
   openedBy: (fault: string, by: string) => `${fault}, by ${by}`,
   repairedTheComplaintIsCured: "Repaired; the complaint is cured",
   aSimpleCause: "A simple cause",
