@@ -47,6 +47,8 @@ test("what one enters the other sees, and the test at hand stays under one's han
   await expect(other.locator(".others-note")).toContainText("Ida measured");
   await expect(other.locator("#reading")).toHaveValue("12");
   expect(await other.locator("div.next").getAttribute("data-test")).toBe(test);
+  // While it is worked out what is next the step is dimmed.
+  await expect(other.locator(".next[aria-busy=true]")).toHaveCount(0);
   await axe(other);
   await other.getByRole("button", { name: "Show what is next now" }).click();
   await expect(other.locator(".others-note")).toHaveCount(0);

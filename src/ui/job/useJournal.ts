@@ -84,6 +84,8 @@ export function useJournal(
   /** Written by this browser a moment before the page was made anew. */
   const own = useRef<ReadonlySet<string>>(new Set());
   const drafts = useRef(new Map<string, { readonly id: string; after?: string }>());
+  /** What the live stream brought of entries that are on their way still. */
+  const heard = useRef(new Map<string, JournalEvent>());
 
   /** All there is: written, and on its way. */
   const all = useCallback(() => [...known.current, ...aside.current, ...queue.current.map((q) => q.event)], []);
@@ -118,6 +120,8 @@ export function useJournal(
     () => known.current.at(-1)?.seq ?? 0,
     (entry) => {
       if ("raw" in entry) return setProblem(say.aNewerUnzoHasWritten);
+      // Shown as written before its answer is here, the same once more would be taken for the first press of two.
+      if (queue.current.some((q) => q.event.id === entry.id)) return void heard.current.set(entry.id, entry);
       const others = take([entry]).filter((e) => !isOwn(e.id));
       if (others.length === 0) return;
       tellNews();
@@ -183,20 +187,25 @@ export function useJournal(
       const leave = (isWritten: boolean) => {
         takeFromOutbox(entry, isWritten);
         queue.current = queue.current.filter((q) => q.event.id !== id);
+        heard.current.delete(id);
         show();
       };
+      const arrived = (event: JournalEvent) => {
+        take([event]);
+        for (const [content, draft] of drafts.current) if (draft.id === id) drafts.current.delete(content);
+        leave(true);
+        // Somebody else was quicker: what lies between is fetched, unless the live stream brings it first.
+        if (aside.current.length > 0) void catchUp();
+        // What hangs on the journal elsewhere on the screen (what is waited for) looks again.
+        tellNews();
+        return true;
+      };
       const done = written.then(
-        async ({ event }) => {
-          take([event]);
-          // Somebody else was quicker: what lies between is fetched, unless the live stream brings it first.
-          if (aside.current.length > 0) await catchUp();
-          for (const [content, draft] of drafts.current) if (draft.id === id) drafts.current.delete(content);
-          leave(true);
-          // What hangs on the journal elsewhere on the screen (what is waited for) looks again.
-          tellNews();
-          return true;
-        },
+        ({ event }) => arrived(event),
         (error: Error) => {
+          // The answer was lost, not the entry.
+          const known = heard.current.get(id);
+          if (known) return arrived(known);
           setProblem((before) => {
             if (error.message !== EITHER) return error.message;
             return before.includes(EITHER) ? before : `${before} ${EITHER}`;
