@@ -46,10 +46,21 @@ export const quickSchema = z.strictObject({
   family: z.enum(FAMILIES).default("powered equipment"),
   site: z.string().trim().max(120).default(""),
   serial: serialSchema,
-  volts: z.union([z.literal(120), z.literal(230), z.literal(240)]),
+  /** What it hangs on, in words: `230`, `400 V 3 phases`, `18 V battery`. */
+  supply: z.string().trim().min(1, say.howManyVolts).max(60),
   filter: z.boolean(),
   fuse: z.boolean(),
   loads: z.string().trim().min(1, say.nameAtLeastOneLoad).max(600),
+  /** Left out: one board. */
+  boards: z
+    .strictObject({
+      count: z.union([z.literal(1), z.literal(2), z.literal(3)]),
+      volts: z.number().min(3).max(48),
+      wires: z.number().int().min(3).max(40),
+    })
+    .optional(),
+  /** What it shows itself by, and what that shows now. */
+  face: z.strictObject({ kind: z.enum(["lamp", "display"]), now: z.enum(["lit", "dark"]).nullable() }).optional(),
   /** How its board is held and joined, as far as it was seen. */
   held: z
     .strictObject({

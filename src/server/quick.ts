@@ -1,5 +1,5 @@
 import { z } from "zod";
-import { ChangeError, quickMachine, readLoads, variantOf } from "../core/model";
+import { ChangeError, quickMachine, readParts, readSupply, variantOf } from "../core/model";
 import { changesIn } from "../core/journal";
 import { openJob, readJob } from "./jobs";
 import { newestMachine } from "./machine-store";
@@ -13,24 +13,26 @@ export async function openQuickJob(
   input: z.output<typeof quickSchema>,
   now: Date,
 ): Promise<{ id: string; machine: string }> {
-  let loads;
+  let supply, parts;
   try {
-    loads = readLoads(input.loads, input.volts);
+    supply = readSupply(input.supply);
+    parts = readParts(input.loads, supply);
   } catch (error) {
     if (error instanceof RangeError) throw new Refusal(400, error.message);
     throw error;
   }
-  if (input.dead > loads.length) throw new Refusal(400, say.chooseWhichLoadDoesNot);
+  if (input.dead > parts.loads.length) throw new Refusal(400, say.chooseWhichLoadDoesNot);
   const machine = `no-file-${input.id.slice(0, 8)}`;
   const file = quickMachine({
     id: machine,
     name: input.what,
     family: input.family,
-    volts: input.volts,
-    hertz: input.volts === 230 ? 50 : 60,
+    supply,
     filter: input.filter,
     fuse: input.fuse,
-    loads,
+    ...parts,
+    ...(input.boards ? { boards: input.boards } : {}),
+    ...(input.face ? { face: input.face } : {}),
     ...(input.held ? { held: input.held } : {}),
   });
   await keepMachineFile(file, "quick", now);

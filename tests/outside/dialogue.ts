@@ -79,8 +79,8 @@ export function held(
   seed: number,
   boards = false,
   before: readonly Evidence[] = [],
+  dictionary: FaultDictionary = dictionaryOf(name),
 ): Ending {
-  const dictionary = dictionaryOf(name);
   const { machine } = dictionary;
   const [{ part, mode }, ...led] = faultsIn(fault);
   const truth = machine.partById.get(part)!.assembly;

@@ -202,6 +202,25 @@ const EMIT: Readonly<Record<string, Emit>> = {
     if (mode !== "neutral-lost") net.ohms(t("neutral"), "0", 0.1);
     net.ohms(t("earth"), "0", 0.1);
   },
+  // Three sources a third of a turn apart, joined where the house earths its neutral.
+  "three-phase outlet": ({ net, volts, hertz, powered }, { mode, t }) => {
+    if (!powered) return;
+    for (const n of [1, 2, 3]) {
+      const source = net.inner();
+      net.add("V", `${source} 0`, `SIN(0 ${(volts * Math.SQRT2) / Math.sqrt(3)} ${hertz} 0 0 ${-120 * (n - 1)})`);
+      if (mode !== "dead" && mode !== `line${n}-lost`) net.ohms(source, t(`line${n}`), 0.2);
+    }
+    if (mode !== "neutral-lost") net.ohms(t("neutral"), "0", 0.1);
+    if (mode !== "earth-open") net.ohms(t("earth"), "0", 0.1);
+  },
+  "low-voltage feed": ({ net, powered, hertz }, { f, mode, t, k }) => {
+    if (!powered || mode === "dead") return;
+    const inner = net.inner();
+    const volts = num(f, "volts") * (1 + (k - 1) / 3);
+    const wave = f["current"] === "dc" ? volts : `SIN(0 ${volts * Math.SQRT2} ${hertz})`;
+    net.add("V", `${inner} ${t("minus")}`, wave);
+    net.ohms(inner, t("plus"), (mode === "weak" ? 2 : 0.08) * (num(f, "volts") / num(f, "amps")));
+  },
   battery: ({ net, powered }, { f, mode, t, k }) => {
     if (!powered || mode === "open") return;
     const inner = net.inner();
@@ -409,6 +428,44 @@ const EMIT: Readonly<Record<string, Emit>> = {
       else net.ohms(t(side), t("common"), num(f, ohms) * k);
     }
     net.ohms(t("common"), t("case"), mode === "to-case" ? 8e3 : 60e6);
+  },
+  // Its coil by what it takes pulled in; each contact closes with the coil, by itself worn or stuck.
+  contactor: ({ net, powered, hertz }, { f, mode, t, k }) => {
+    const volts = num(f, "coilVolts");
+    if (mode !== "coil-open") {
+      if (powered && f["current"] === "ac")
+        net.winding(t("coil-a"), t("coil-b"), volts, num(f, "coilAmps") * k, 0.35, hertz);
+      else net.ohms(t("coil-a"), t("coil-b"), num(f, "coilOhms") * k);
+    }
+    for (let n = 1; n <= num(f, "poles"); n++) {
+      if (mode === `welded-${n}`) net.ohms(t(`in-${n}`), t(`out-${n}`), 0.01);
+      else if (powered && mode !== "jammed" && mode !== "coil-open" && mode !== `burnt-${n}`)
+        net.contact(t(`in-${n}`), t(`out-${n}`), [t("coil-a"), t("coil-b")], 0.65 * volts, 0.3 * volts);
+    }
+  },
+  // A diode and a resistor at its input, a switch and the RC that damps it at its output.
+  "solid-state relay": ({ net, powered }, { f, mode, t, nodes }) => {
+    if (mode !== "input-open") {
+      if (powered) net.ohms(t("plus"), t("minus"), num(f, "inputOhms"));
+      else net.circuit(["R1 $plus $x 680", "D1 $x $minus dled"], nodes);
+    }
+    if (mode === "shorted") return net.ohms(t("a"), t("b"), 0.05);
+    if (!powered) return;
+    const damp = net.inner();
+    net.add("C", `${t("a")} ${damp}`, 47e-9);
+    net.ohms(damp, t("b"), 100);
+    if (mode === null) net.contact(t("a"), t("b"), [t("plus"), t("minus")], 3.2, 1, 0.05);
+  },
+  // A star: three windings to a point that nobody reaches.
+  "three-phase motor": ({ net, powered, hertz }, { f, mode, t, k }) => {
+    const star = net.inner();
+    const times = mode === "locked" || mode?.startsWith("open-") === true ? 6 : 1;
+    for (const lead of ["u", "v", "w"]) {
+      if (mode === `open-${lead}`) continue;
+      if (powered) net.winding(t(lead), star, num(f, "volts") / Math.sqrt(3), num(f, "amps") * k * times, 0.8, hertz);
+      else net.ohms(t(lead), star, (num(f, "ohms") * k) / 2);
+    }
+    net.ohms(t("u"), t("case"), mode === "to-case" ? 8e3 : 40e6);
   },
   relay: ({ unit, net, powered }, { id, f, mode, t, k }) => {
     // A lever keeps one of a pair off while the other is in: pushed by hand, or welded.

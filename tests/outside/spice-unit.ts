@@ -207,8 +207,14 @@ export class SpiceUnit {
     const isDc = f["current"] === "dc" || ["dc fan", "buzzer", "led", "payment input"].includes(part.kind.kind);
     const volts = isDc ? Math.abs(across.mean) : alternating(across);
     if (part.kind.kind === "earth-leakage breaker") return this.isTripped(setup) ? "trips" : "holds";
-    const works = volts >= (part.kind.kind === "motor" && isDc ? TURNS : WORKS) * Number(f["volts"]);
-    return labelOf(part.kind.kind, works, mode, isDc && across.mean < 0, waves.get(`${id}2`), Number(f["volts"]));
+    const made = Number(f["volts"] ?? f["coilVolts"]);
+    const works = volts >= (part.kind.kind === "motor" && isDc ? TURNS : WORKS) * made;
+    if (part.kind.kind === "three-phase motor")
+      return onThreeLines(
+        [across, waves.get(`${id}2`)!, waves.get(`${id}3`)!].map((w) => alternating(w) / made),
+        mode,
+      );
+    return labelOf(part.kind.kind, works, mode, isDc && across.mean < 0, waves.get(`${id}2`), made);
   }
 
   /** Direct volts at the rail of a controller. */
@@ -225,6 +231,12 @@ export class SpiceUnit {
       const nodes = [...part.nodeOf.entries()];
       if (nodes.length < 2) return [];
       const at = (name: string) => `n${part.nodeOf.get(name)}`;
+      if (part.kind.kind === "three-phase motor")
+        return [
+          { name: part.id, red: at("u"), black: at("v"), ohms: 0 },
+          { name: `${part.id}2`, red: at("v"), black: at("w"), ohms: 0 },
+          { name: `${part.id}3`, red: at("w"), black: at("u"), ohms: 0 },
+        ];
       if (part.kind.kind === "capacitor motor")
         return [
           { name: part.id, red: at("main"), black: at("common"), ohms: 0 },
@@ -280,6 +292,12 @@ const ERROR: Readonly<Record<string, readonly [number, number]>> = {
   dcclamp: [0.02, 0.002],
 };
 
+/** What a three-phase motor does by its volts between its leads: on two lines there is no turning field. */
+function onThreeLines(shares: readonly number[], mode: string | null): string {
+  if (Math.max(...shares) < 0.5) return "still";
+  return Math.min(...shares) > WORKS && mode === null ? "turns" : "hums";
+}
+
 /** The word for what a load does, by its volts and what is broken in it. */
 function labelOf(
   kind: string,
@@ -297,6 +315,8 @@ function labelOf(
       if (mode === "seized") return "hums";
       return isBackwards ? "turns backwards" : "turns";
     }
+    case "contactor":
+      return word("pulled in", "at rest");
     case "capacitor motor": {
       const other = second ? second.rms / volts : 0;
       if (!works && other < WORKS) return "still";

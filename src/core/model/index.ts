@@ -76,8 +76,10 @@ export {
 } from "./program/guide";
 export { menuBoard, menuItems, type MenuKey, menuShows, pressMenu } from "./program/menu-board";
 export { type Face, type Gesture, gesturesTo, modeName, pressesOf, type Program } from "./program/program";
-export { checkpointsTo, type QuickHeld, quickMachine } from "./quick";
-export { type QuickLoad, readLoads } from "./quick-loads";
+export { checkpointsTo, quickMachine } from "./quick/quick";
+export type { QuickBoards, QuickFace, QuickHeld, QuickMachine } from "./quick/quick-machine";
+export { readItems, readParts, takenFor } from "./quick/read-parts";
+export { type QuickSupply, readSupply, supplyWords } from "./quick/quick-supply";
 export { plainFields, ratings } from "./ratings";
 export {
   type ComplaintEntry,

@@ -4,6 +4,9 @@ import { KIND_NAMES } from "#words/kinds";
 import { KIND_SAYS } from "#words/kind-says";
 import { fieldWords, type FieldWords } from "./field-words";
 import { type KindId, PART_KINDS, partKind } from "./kinds/registry";
+import { quickMachine } from "./quick/quick";
+import { readSupply } from "./quick/quick-supply";
+import { readParts } from "./quick/read-parts";
 import type { MachineFile, PartEntry } from "./schema";
 
 const SAYS: Readonly<Record<KindId, string>> = KIND_SAYS;
@@ -35,14 +38,34 @@ export interface KindPage {
 /** Every kind, in the order of the registry. */
 export const KIND_IDS: readonly KindId[] = PART_KINDS.map((k) => k.kind);
 
-/** The plainest part of each kind in some files, by kind: the one with the fewest words. */
+/** What is typed at the door of machines that have kinds which no file of a library need have. */
+const DOORS = [
+  ["400 V 3 phases", "motor 3 phase 750W through contactor 230V, heater 2000 at 230V through SSR"],
+  ["24 VAC", "valve 8"],
+] as const;
+
+/**
+ * The plainest part of each kind in some files, by kind: the one with the fewest words; of a kind that none of them has
+ * one from a machine drawn at the door.
+ */
 export function plainestParts(files: readonly MachineFile[]): ReadonlyMap<string, PartEntry> {
+  const own = plainestIn(files);
+  return new Map([...plainestIn(DOORS.map(doorFile)), ...own]);
+}
+
+function plainestIn(files: readonly MachineFile[]): ReadonlyMap<string, PartEntry> {
   const found = new Map<string, PartEntry>();
   for (const part of files.flatMap((f) => f.parts as PartEntry[])) {
     const known = found.get(part.kind);
     if (!known || JSON.stringify(part).length < JSON.stringify(known).length) found.set(part.kind, part);
   }
   return found;
+}
+
+function doorFile([hangsOn, text]: (typeof DOORS)[number]): MachineFile {
+  const supply = readSupply(hangsOn);
+  const base = { id: "door", name: "Door", family: "powered equipment", filter: false, fuse: true } as const;
+  return quickMachine({ ...base, supply, ...readParts(text, supply) });
 }
 
 /** The page of a kind; `example` is a part of that kind. Throws a RangeError for a kind that there is not. */

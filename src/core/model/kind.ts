@@ -127,8 +127,8 @@ export interface Stamp {
   between(element: number, least: number, most: number): void;
   /** A direct source in series with the element: lifts its first end above the second, volts. */
   emf(element: number, volts: number): void;
-  /** The same at line frequency, volts rms, in phase with the line. */
-  acEmf(element: number, volts: number): void;
+  /** The same at line frequency, volts rms, in phase with the line, or so many degrees ahead of it. */
+  acEmf(element: number, volts: number, degrees?: number): void;
 }
 
 /** What a part can see of a solved circuit. Differences only: the potential of a floating node means nothing. */

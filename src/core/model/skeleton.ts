@@ -1,5 +1,5 @@
-import { quickMachine } from "./quick";
-import type { QuickLoad } from "./quick-loads";
+import { quickMachine } from "./quick/quick";
+import type { QuickLoad } from "./quick/quick-load";
 import type { MachineFile } from "./schema";
 import { say } from "#words/core/model/skeleton";
 
@@ -53,8 +53,7 @@ export function skeletonOf(
     id,
     name: `${family.charAt(0).toUpperCase()}${family.slice(1)}`,
     family,
-    volts,
-    hertz: volts === 230 ? 50 : 60,
+    supply: { kind: "mains", volts, hertz: volts === 230 ? 50 : 60 },
     filter: family === "washer" || family === "dishwasher",
     fuse: true,
     loads: USUAL_LOADS[family],

@@ -22,12 +22,15 @@ export class SolvedCircuit {
   protected readonly more: Float64Array;
   protected readonly e: Float64Array;
   protected readonly eAc: Float64Array;
+  /** What of the alternating sources is a quarter of a turn ahead of the line: of the lines of three phases. */
+  protected readonly eAcIm: Float64Array;
   // What they were at the last factoring, to leave out work that would give the same.
   private readonly factoredDc: Float64Array;
   private readonly factoredAc: Float64Array;
   private readonly factoredAcB: Float64Array;
   private readonly solvedE: Float64Array;
   private readonly solvedEAc: Float64Array;
+  private readonly solvedEAcIm: Float64Array;
   private readonly feed: Float64Array;
   private readonly feedIm: Float64Array;
   private readonly volts: Float64Array;
@@ -56,9 +59,9 @@ export class SolvedCircuit {
     this.dcSolver = new DcSolver(machine.program);
     this.acSolver = new AcSolver(machine.program);
     [this.g, this.gAc, this.bAc, this.more] = [byElement(), byElement(), byElement(), byElement()];
-    [this.e, this.eAc] = [byElement(), byElement()];
+    [this.e, this.eAc, this.eAcIm] = [byElement(), byElement(), byElement()];
     [this.factoredDc, this.factoredAc, this.factoredAcB] = [unknown(), unknown(), unknown()];
-    [this.solvedE, this.solvedEAc] = [unknown(), unknown()];
+    [this.solvedE, this.solvedEAc, this.solvedEAcIm] = [unknown(), unknown(), unknown()];
     [this.feed, this.feedIm] = [byNode(), byNode()];
     [this.volts, this.voltsRe, this.voltsIm] = [byNode(), byNode(), byNode()];
     this.stiffDc = { fresh: false, group: new Int32Array(nodes) };
@@ -89,12 +92,13 @@ export class SolvedCircuit {
       this.factoredAcB.set(this.bAc);
       this.isWholeAc = true;
     }
-    if (newAc || !same(this.eAc, this.solvedEAc)) {
+    if (newAc || !same(this.eAc, this.solvedEAc) || !same(this.eAcIm, this.solvedEAcIm)) {
       this.injected(this.gAc, this.eAc, null);
-      this.feedIm.fill(0);
+      this.injected(this.gAc, this.eAcIm, null, this.feedIm);
       this.acSolver.solve(this.feed, this.feedIm, this.voltsRe, this.voltsIm);
       this.acSolver.isHeld = false;
       this.solvedEAc.set(this.eAc);
+      this.solvedEAcIm.set(this.eAcIm);
     }
   }
 
@@ -141,7 +145,8 @@ export class SolvedCircuit {
       this.isWholeAc = false;
       if (!this.acSolver.isHeld) {
         this.injected(this.gAc, this.eAc, STAYING);
-        this.feedIm.fill(0);
+        // What moves is in phase with the line.
+        this.injected(this.gAc, this.eAcIm, STAYING, this.feedIm);
         this.acSolver.hold(this.feed, this.feedIm);
       }
       this.injected(this.gAc, this.eAc, MOVING);
@@ -172,17 +177,17 @@ export class SolvedCircuit {
   }
 
   /** Norton currents into `feed`: of all sources, of those that stay or of those that move. */
-  private injected(conductance: Float64Array, volts: Float64Array, which: 0 | 1 | null): void {
+  private injected(conductance: Float64Array, volts: Float64Array, which: 0 | 1 | null, feed = this.feed): void {
     const { ends } = this.machine;
     const { isMoving } = this.machine.program;
-    this.feed.fill(0);
+    feed.fill(0);
     for (let i = 0; i < this.elements; i++) {
       if (volts[i] === 0 || (which !== null && isMoving[i] !== which)) continue;
       const amps = conductance[i]! * volts[i]!;
       const a = ends[2 * i]!;
       const b = ends[2 * i + 1]!;
-      if (a >= 0) this.feed[a]! += amps;
-      if (b >= 0) this.feed[b]! -= amps;
+      if (a >= 0) feed[a]! += amps;
+      if (b >= 0) feed[b]! -= amps;
     }
   }
 
@@ -269,7 +274,7 @@ export class SolvedCircuit {
     const [a, b] = [this.machine.ends[2 * element]!, this.machine.ends[2 * element + 1]!];
     const at = (v: Float64Array, n: number) => (n < 0 ? 0 : v[n]!);
     const re = at(this.voltsRe, a) - at(this.voltsRe, b) - this.eAc[element]!;
-    const im = at(this.voltsIm, a) - at(this.voltsIm, b);
+    const im = at(this.voltsIm, a) - at(this.voltsIm, b) - this.eAcIm[element]!;
     return {
       dc: this.g[element]! * (at(this.volts, a) - at(this.volts, b) - this.e[element]!),
       ac: this.powered ? Math.hypot(re, im) * Math.hypot(this.gAc[element]!, this.bAc[element]!) : 0,
@@ -281,7 +286,7 @@ export class SolvedCircuit {
     if (!this.powered) return [0, 0];
     const [a, b] = [this.machine.ends[2 * element]!, this.machine.ends[2 * element + 1]!];
     const across = (v: Float64Array) => (a < 0 ? 0 : v[a]!) - (b < 0 ? 0 : v[b]!);
-    const [re, im] = [across(this.voltsRe) - this.eAc[element]!, across(this.voltsIm)];
+    const [re, im] = [across(this.voltsRe) - this.eAc[element]!, across(this.voltsIm) - this.eAcIm[element]!];
     const [g, susceptance] = [this.gAc[element]!, this.bAc[element]!];
     return [g * re - susceptance * im, g * im + susceptance * re];
   }

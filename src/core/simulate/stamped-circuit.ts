@@ -37,7 +37,7 @@ export class StampedCircuit extends SolvedCircuit {
 
   constructor(machine: Machine) {
     super(machine);
-    this.stamps = [this.g, this.gAc, this.bAc, this.e, this.eAc, this.more];
+    this.stamps = [this.g, this.gAc, this.bAc, this.e, this.eAc, this.eAcIm, this.more];
     this.before = new Float64Array(this.stamps.length * this.elements);
   }
 
@@ -76,6 +76,7 @@ export class StampedCircuit extends SolvedCircuit {
     for (let i = firstElement; i < firstElement + elementCount; i++) {
       this.e[i] = 0;
       this.eAc[i] = 0;
+      this.eAcIm[i] = 0;
       this.more[i] = 0;
     }
     const { conditions } = instances[index]!;
@@ -208,8 +209,10 @@ export class StampedCircuit extends SolvedCircuit {
     emf: (element, volts) => {
       this.e[this.element0 + element] = volts;
     },
-    acEmf: (element, volts) => {
-      this.eAc[this.element0 + element] = volts;
+    acEmf: (element, volts, degrees = 0) => {
+      const angle = (degrees * Math.PI) / 180;
+      this.eAc[this.element0 + element] = degrees === 0 ? volts : volts * Math.cos(angle);
+      this.eAcIm[this.element0 + element] = degrees === 0 ? 0 : volts * Math.sin(angle);
     },
   };
   /** What the part whose turn it is sees of the solved circuit. */

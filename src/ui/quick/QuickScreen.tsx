@@ -4,8 +4,7 @@ import { useRouter } from "next/navigation";
 import { useMemo, useRef, useState, type FormEvent } from "react";
 import Button from "react-bootstrap/Button";
 import Form from "react-bootstrap/Form";
-import { type QuickHeld, checkpointsTo, type QuickLoad, readLoads } from "../../core/model";
-import { decimal } from "../../core/quantity";
+import { checkpointsTo, type QuickMachine, quickMachine, readParts, readSupply, supplyWords } from "../../core/model";
 import { sendOnce } from "../shell/send";
 import { TopBar } from "../shell/TopBar";
 import { useKept } from "../shell/useKept";
@@ -13,47 +12,20 @@ import { SerialField } from "../unit/SerialField";
 import { openQuickJob } from "../../contract/jobs";
 import { Fault, faultOf, useFaults } from "../shell/useFaults";
 import { serialFault } from "../unit/PlateFields";
+import { BoardFields, FaceField, HeldFields, type QuickMore } from "./MoreFields";
+import { ReadBack } from "./ReadBack";
 import { say } from "#words/ui/quick";
 
-const VOLTS = [120, 230, 240] as const;
-
-const NOT_LOOKED_AT: QuickHeld = { screws: false, clips: false, ribbon: false, plugs: 0 };
-const TICKS = [
-  ["screws", say.screws],
-  ["clips", say.clips],
-  ["ribbon", say.aRibbon],
-] as const;
-
-/** How the board is held: a few ticks, none of them needed. */
-function HeldFields({ held, onChange }: { held: QuickHeld; onChange: (held: QuickHeld) => void }) {
-  return (
-    <fieldset className="quick-held">
-      <legend className="form-label fs-6 mb-1">{say.howIsTheBoardHeld}</legend>
-      <div className="d-flex gap-3 flex-wrap align-items-center">
-        {TICKS.map(([key, label]) => (
-          <Form.Check
-            key={key}
-            id={`held-${key}`}
-            label={label}
-            checked={held[key]}
-            onChange={(e) => onChange({ ...held, [key]: e.target.checked })}
-          />
-        ))}
-        <Form.Group controlId="held-plugs" className="d-flex gap-2 align-items-center">
-          <Form.Label className="mb-0">{say.plugs}</Form.Label>
-          <Form.Control
-            className="value"
-            style={{ width: "4.5rem" }}
-            inputMode="numeric"
-            value={held.plugs === 0 ? "" : held.plugs}
-            maxLength={2}
-            onChange={(e) => onChange({ ...held, plugs: Math.min(40, Number(e.target.value.replace(/\D/g, ""))) })}
-          />
-        </Form.Group>
-      </div>
-    </fieldset>
-  );
-}
+/** Usual supplies, as they are typed. */
+const SUPPLIES = [
+  "120 V 60 Hz",
+  "230 V 50 Hz",
+  "120/240 V split",
+  "400 V 3 phases",
+  "24 VAC",
+  "12 VDC",
+  "18 V battery",
+];
 
 /**
  * A job on a machine nobody has a file for: what it is, what there is between plug and load, which load does not
@@ -64,43 +36,38 @@ export function QuickScreen() {
   const [what, setWhat] = useKept("unzo.quick.what");
   const [loads, setLoads] = useKept("unzo.quick.loads");
   const [who, setWho] = useKept("unzo.who");
-  const [volts, setVolts] = useState<(typeof VOLTS)[number]>(120);
+  // Whoever works on one grid does so tomorrow too.
+  const [keptSupply, keepSupply] = useKept("unzo.quick.supply");
+  const [typedSupply, setTypedSupply] = useState<string | null>(null);
+  const supply = typedSupply ?? (keptSupply || SUPPLIES[0]!);
+  const setSupply = (text: string) => {
+    setTypedSupply(text);
+    keepSupply(text);
+  };
   const [filter, setFilter] = useState(false);
   const [fuse, setFuse] = useState(true);
   const [dead, setDead] = useState(1);
-  const [held, setHeld] = useState<QuickHeld>(NOT_LOOKED_AT);
+  const [more, setMore] = useState<QuickMore>({});
   const [serial, setSerial] = useKept("unzo.quick.serial");
   const [noSerial, setNoSerial] = useState(false);
   const [problem, setProblem] = useState("");
   const [busy, setBusy] = useState(false);
   const id = useRef<readonly [string, string] | null>(null);
   const { faults, check, mend } = useFaults();
-  const read = useMemo(() => readOrSay(loads, volts), [loads, volts]);
-  const path = useMemo(
-    () =>
-      read.loads.length === 0
-        ? []
-        : checkpointsTo(
-            {
-              id: "preview",
-              name: what || say.machine,
-              family: "powered equipment",
-              volts,
-              hertz: volts === 230 ? 50 : 60,
-              filter,
-              fuse,
-              loads: read.loads,
-            },
-            Math.max(1, Math.min(dead, read.loads.length)),
-          ),
-    [what, volts, filter, fuse, read, dead],
+  const known = useMemo(
+    () => drawn({ what: what || say.machine, supply, loads, filter, fuse, more }),
+    [what, supply, loads, filter, fuse, more],
   );
+  const named = known.machine?.loads ?? [];
+  const chosen = Math.max(1, Math.min(dead, named.length));
+  const path = useMemo(() => (known.machine ? checkpointsTo(known.machine, chosen) : []), [known, chosen]);
 
   async function begin(event: FormEvent) {
     event.preventDefault();
     const whole = check([
       ["what", what.trim() ? "" : say.sayWhatMachineItIs],
-      ["loads", read.problem || (read.loads.length === 0 ? say.nameAtLeastOneLoad : "")],
+      ["loads", known.problem || (named.length === 0 ? say.nameAtLeastOneLoad : "")],
+      ["supply", known.supplyProblem],
       ["serial", serialFault(serial, noSerial)],
       ["who", who.trim() ? "" : say.sayWhoYouAre],
     ]);
@@ -115,12 +82,12 @@ export function QuickScreen() {
         serial: noSerial ? null : serial.trim(),
         what: what.trim(),
         site: "",
-        volts,
+        supply,
         filter,
         fuse,
         loads,
-        ...(held === NOT_LOOKED_AT ? {} : { held }),
-        dead: Math.min(dead, read.loads.length),
+        ...more,
+        dead: Math.min(dead, named.length),
         actor: who.trim(),
       });
       setWhat("");
@@ -163,25 +130,29 @@ export function QuickScreen() {
           <Form.Group controlId="loads">
             <Form.Label>{say.itsLoadsByTheirRating}</Form.Label>
             <Form.Control
+              as="textarea"
+              rows={2}
               size="lg"
               value={loads}
               maxLength={600}
               onChange={(e) => setLoads(e.target.value)}
+              onKeyDown={(e) => {
+                // One thing follows another behind a comma; Enter begins, as in every field of this form.
+                if (e.key !== "Enter" || e.shiftKey) return;
+                e.preventDefault();
+                e.currentTarget.form?.requestSubmit();
+              }}
               placeholder={say.heater1800DrumMotor250w}
               {...faultOf(faults, "loads")}
               aria-describedby={faults.loads ? "loads-fault loads-read" : "loads-read"}
             />
             <Fault faults={faults} of="loads" />
-            <Form.Text id="loads-read">
-              {loads.trim() === ""
-                ? say.oneAfterAnotherTheOne
-                : read.problem || read.loads.map((l) => `${l.name} ${decimal(l.watts)} W`).join(", ")}
-            </Form.Text>
+            <ReadBack id="loads-read" text={loads} supply={known.supply} />
           </Form.Group>
           <Form.Group controlId="dead">
             <Form.Label>{say.whatDoesNotWork}</Form.Label>
             <Form.Select size="lg" value={dead} onChange={(e) => setDead(Number(e.target.value))}>
-              {(read.loads.length === 0 ? [{ name: say.theFirstLoad }] : read.loads).map((l, i) => (
+              {(named.length === 0 ? [{ name: say.theFirstLoad }] : named).map((l, i) => (
                 <option key={i} value={i + 1}>
                   {l.name}
                 </option>
@@ -190,19 +161,25 @@ export function QuickScreen() {
             </Form.Select>
           </Form.Group>
           <div className="quick-row">
-            <Form.Group controlId="volts">
-              <Form.Label>{say.mains}</Form.Label>
-              <Form.Select
+            <Form.Group controlId="supply">
+              <Form.Label>{say.itHangsOn}</Form.Label>
+              <Form.Control
                 size="lg"
-                value={volts}
-                onChange={(e) => setVolts(Number(e.target.value) as (typeof VOLTS)[number])}
-              >
-                {VOLTS.map((v) => (
-                  <option key={v} value={v}>
-                    {v} V
-                  </option>
+                value={supply}
+                maxLength={60}
+                list="supplies"
+                autoComplete="off"
+                onFocus={(e) => e.currentTarget.select()}
+                onChange={(e) => setSupply(e.target.value)}
+                {...faultOf(faults, "supply")}
+                aria-describedby={faults.supply ? "supply-fault supply-read" : "supply-read"}
+              />
+              <datalist id="supplies">
+                {SUPPLIES.map((s) => (
+                  <option key={s} value={s} />
                 ))}
-              </Form.Select>
+              </datalist>
+              <Fault faults={faults} of="supply" />
             </Form.Group>
             <Form.Check
               type="checkbox"
@@ -219,6 +196,9 @@ export function QuickScreen() {
               onChange={(e) => setFuse(e.target.checked)}
             />
           </div>
+          <Form.Text id="supply-read" className="quick-supply">
+            {known.supply ? supplyWords(known.supply) : known.supplyProblem}
+          </Form.Text>
           <SerialField serial={serial} none={noSerial} onSerial={setSerial} onNone={setNoSerial} faults={faults} />
           <Form.Group controlId="who">
             <Form.Label>{say.who}</Form.Label>
@@ -232,7 +212,12 @@ export function QuickScreen() {
             />
             <Fault faults={faults} of="who" />
           </Form.Group>
-          <HeldFields held={held} onChange={setHeld} />
+          <fieldset className="quick-more">
+            <legend className="form-label fs-6 mb-1">{say.ifYouHaveSeenIt}</legend>
+            <BoardFields more={more} onChange={setMore} />
+            <FaceField more={more} onChange={setMore} />
+            <HeldFields more={more} onChange={setMore} />
+          </fieldset>
           <p className="problem" role="alert">
             {problem}
           </p>
@@ -246,8 +231,8 @@ export function QuickScreen() {
             <p className="quiet">{say.theyAppearAsYouType}</p>
           ) : (
             <ol>
-              {path.map((c) => (
-                <li key={c.name}>
+              {path.map((c, i) => (
+                <li key={`${i} ${c.name}`}>
                   <strong>{c.name}</strong>
                   <span className="value">{c.expect}</span>
                 </li>
@@ -260,11 +245,45 @@ export function QuickScreen() {
   );
 }
 
-function readOrSay(text: string, volts: number): { loads: readonly QuickLoad[]; problem: string } {
-  if (text.trim() === "") return { loads: [], problem: "" };
+interface Typed {
+  readonly what: string;
+  readonly supply: string;
+  readonly loads: string;
+  readonly filter: boolean;
+  readonly fuse: boolean;
+  readonly more: QuickMore;
+}
+
+/** What was typed as a machine, as far as it is understood; else a sentence for the field that is not. */
+function drawn({ what, supply: typed, loads, filter, fuse, more }: Typed): {
+  readonly supply: QuickMachine["supply"] | null;
+  readonly supplyProblem: string;
+  readonly machine: QuickMachine | null;
+  readonly problem: string;
+} {
+  let supply: QuickMachine["supply"] | null = null;
   try {
-    return { loads: readLoads(text, volts), problem: "" };
+    supply = readSupply(typed);
   } catch (error) {
-    return { loads: [], problem: (error as Error).message };
+    return { supply: null, supplyProblem: (error as Error).message, machine: null, problem: "" };
+  }
+  const found = { supply, supplyProblem: "" };
+  if (loads.trim() === "") return { ...found, machine: null, problem: "" };
+  try {
+    const parts = readParts(loads, supply);
+    const machine: QuickMachine = {
+      id: "preview",
+      name: what,
+      family: "powered equipment",
+      supply,
+      filter,
+      fuse,
+      ...parts,
+      ...more,
+    };
+    quickMachine(machine);
+    return { ...found, machine, problem: "" };
+  } catch (error) {
+    return { ...found, machine: null, problem: (error as Error).message };
   }
 }

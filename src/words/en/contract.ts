@@ -1,6 +1,7 @@
 /** What contract says to people, in English. */
 export const say = {
   sayWhatMachineItIs: "Say what machine it is.",
+  howManyVolts: "Say what it hangs on: 230, 400 V 3 phases, 18 V battery.",
   sayWhoYouAre: "Say who you are.",
   costsAreNotBelowZero: "Costs are not below zero.",
   thatIsMoreThanA: "That is more than a shop charges.",

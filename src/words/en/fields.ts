@@ -8,6 +8,17 @@ export interface FieldWords {
 /** By field; "kind.field" where one kind means something of its own by it. */
 export const FIELD_WORDS: Readonly<Record<string, FieldWords>> = {
   volts: { says: "what it is made for, as its plate says", unit: "V" },
+  "low-voltage feed.volts": { says: "what it gives", unit: "V", usual: "12, 24 or 48" },
+  "three-phase motor.volts": { says: "between two of its leads, as its plate says", unit: "V", usual: "230 or 400" },
+  "three-phase motor.amps": { says: "what each lead takes while it runs", unit: "A" },
+  "three-phase motor.ohms": { says: "between two of its leads, dead", unit: "ohm", usual: "1 to 50" },
+  "low-voltage feed.amps": { says: "what it gives before it cuts off", unit: "A" },
+  "solid-state relay.amps": { says: "what it may carry", unit: "A", usual: "10 to 40" },
+  "solid-state relay.inputVolts": { says: "the volts at its input from which it conducts", unit: "V", usual: "3" },
+  inputOhms: { says: "what its input is to what drives it", unit: "ohm", usual: "1k" },
+  "contactor.poles": { says: "how many contacts it has", usual: "1 to 4" },
+  "contactor.coilVolts": { says: "what its coil is made for", unit: "V", usual: "24 or the mains" },
+  coilAmps: { says: "what its coil takes, pulled in", unit: "A", usual: "0.03 to 0.5" },
   "battery.volts": {
     says: "what it has at rest",
     unit: "V",

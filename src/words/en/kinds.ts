@@ -2,6 +2,8 @@
 export const KIND_NAMES = {
   outlet: "outlet",
   "split outlet": "split-phase outlet",
+  "three-phase outlet": "three-phase outlet",
+  "low-voltage feed": "low-voltage feed",
   battery: "battery",
   charger: "charger",
   "engine set": "engine set",
@@ -28,6 +30,9 @@ export const KIND_NAMES = {
   keypad: "keypad",
   relay: "relay",
   triac: "triac",
+  contactor: "contactor",
+  "solid-state relay": "solid-state relay",
+  "three-phase motor": "three-phase motor",
   "transistor switch": "switching transistor",
   diode: "diode",
   thermostat: "thermostat",

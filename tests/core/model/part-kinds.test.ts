@@ -5,7 +5,7 @@ import { bench } from "../../support/bench-machine";
 import { FLEET, machineNamed } from "../../support/fleet";
 import { has } from "../../../src/core/model/traits";
 
-/** Kinds that no demo machine has; each is tried on the bench below. */
+/** Kinds that no demo machine has; each is tried on the bench below, or in machines drawn at the door (quick-wide). */
 const ON_THE_BENCH = [
   "capacitor motor",
   "run capacitor",
@@ -21,6 +21,11 @@ const ON_THE_BENCH = [
   "triac",
   "inrush resistor",
   "insulation",
+  "three-phase outlet",
+  "three-phase motor",
+  "low-voltage feed",
+  "contactor",
+  "solid-state relay",
 ];
 
 describe("the family of kinds", () => {

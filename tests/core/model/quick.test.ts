@@ -3,20 +3,23 @@ import { describe, expect, it } from "vitest";
 import { ORDINARY_METER } from "../../../src/core/instrument/meter";
 import { readMachineYaml, writeMachineYaml } from "../../../src/core/model/file/machine-yaml";
 import { compileMachine } from "../../../src/core/model/compile/compile";
-import { checkpointsTo, quickMachine } from "../../../src/core/model/quick";
-import { readLoads } from "../../../src/core/model/quick-loads";
+import { checkpointsTo, quickMachine } from "../../../src/core/model/quick/quick";
+import { readSupply } from "../../../src/core/model/quick/quick-supply";
+import { readParts } from "../../../src/core/model/quick/read-parts";
 import { skeletonOf } from "../../../src/core/model/skeleton";
 import { nominalValues, Simulator } from "../../../src/core/simulate";
 import { search } from "../../support/isolate-unit";
 import { randomSource, randomValues, UnitOnTheBench } from "../../support/unit-on-the-bench";
 import { FaultDictionary } from "../../../src/core/diagnose/dictionary/fault-dictionary";
 
+/** What is typed at a plain mains of so many volts. */
+const readLoads = (text: string, volts: number) => readParts(text, readSupply(String(volts))).loads;
+
 const dryer = quickMachine({
   id: "dryer",
   name: "Tumble dryer",
   family: "dryer",
-  volts: 120,
-  hertz: 60,
+  supply: { kind: "mains", volts: 120, hertz: 60 },
   filter: true,
   fuse: true,
   loads: readLoads("heater 1500, drum motor 250W, fan 0.3A", 120),
@@ -55,7 +58,15 @@ describe("a machine without a file", () => {
   it("names its checkpoints in order, mains at each and the load's current at the end", () => {
     const loads = readLoads("heater 1800, fan 0.3A", 120);
     const to = checkpointsTo(
-      { id: "x", name: "x", family: "dryer", volts: 120, hertz: 60, filter: true, fuse: true, loads },
+      {
+        id: "x",
+        name: "x",
+        family: "dryer",
+        supply: { kind: "mains", volts: 120, hertz: 60 },
+        filter: true,
+        fuse: true,
+        loads,
+      },
       1,
     );
     expect(to.map((c) => c.name)).toEqual([
@@ -150,8 +161,7 @@ describe("loads in the words of the trade", () => {
     id: "quick-1",
     name: "Tea urn",
     family: "dishwasher",
-    volts: 230,
-    hertz: 50,
+    supply: { kind: "mains", volts: 230, hertz: 50 },
     filter: false,
     fuse: true,
     loads: readLoads("heater 2200 through thermostat and high limit; pump 40 through float and lid switch", 230),
@@ -186,8 +196,7 @@ describe("loads in the words of the trade", () => {
         id: "q",
         name: "q",
         family: "dryer",
-        volts: 230,
-        hertz: 50,
+        supply: { kind: "mains", volts: 230, hertz: 50 },
         filter: false,
         fuse: false,
         loads: readLoads("heater 2000 through thermostat and thermal fuse", 230),

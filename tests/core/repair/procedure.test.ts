@@ -1,7 +1,8 @@
 import { describe, expect, test } from "vitest";
 import { compileMachine } from "../../../src/core/model/compile/compile";
-import { quickMachine } from "../../../src/core/model/quick";
-import { readLoads } from "../../../src/core/model/quick-loads";
+import { quickMachine } from "../../../src/core/model/quick/quick";
+import { readSupply } from "../../../src/core/model/quick/quick-supply";
+import { readParts } from "../../../src/core/model/quick/read-parts";
 import { accessTo, plugsOf } from "../../../src/core/repair/access";
 import { deadReadings } from "../../../src/core/repair/loads-dead";
 import { optionsFor } from "../../../src/core/repair/options";
@@ -18,11 +19,10 @@ const quick = (loads: string, volts: number) =>
       id: "own",
       name: "A machine of one's own",
       family: "dryer",
-      volts,
-      hertz: 50,
+      supply: { kind: "mains", volts, hertz: 50 },
       filter: true,
       fuse: true,
-      loads: readLoads(loads, volts),
+      ...readParts(loads, readSupply(`${volts} V 50 Hz`)),
     }),
   );
 

@@ -6,6 +6,12 @@ import { say } from "#words/core/model/kinds/linear-supply";
 const OUT = 0; // memory: output volts
 const LOAD = 1; // memory: input conductance
 
+/**
+ * A bridge into an empty capacitor is a path for whatever a meter lets through, ohms: what opens before it has its whole
+ * volts across it. By a circuit simulator, see tests/outside/door-machines.
+ */
+const IDLE_OHMS = 1e6;
+
 /** Bridge and smoothing capacitor behind a transformer: an unregulated direct rail. */
 export const linearSupply = definePart({
   kind: "linear supply",
@@ -29,7 +35,8 @@ export const linearSupply = definePart({
     memory: 2,
     stamp({ mode, values }, stamp, _state, memory) {
       stamp.dc(0, mode === "shorted" ? 2 : OPEN);
-      stamp.ac(0, mode === "shorted" ? 2 : Math.max(OPEN, memory[LOAD]!));
+      if (mode === "shorted") stamp.ac(0, 2);
+      else stamp.ac(0, mode === "bridge-open" ? OPEN : Math.max(1 / IDLE_OHMS, memory[LOAD]!));
       const on = memory[OUT]! > 0.5 && mode !== "shorted";
       stamp.conduct(1, inputSiemens(mode, on, values));
       stamp.emf(1, on ? memory[OUT]! : 0);

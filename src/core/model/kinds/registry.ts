@@ -59,6 +59,11 @@ import { thermalCutOff } from "./thermal-cut-off";
 import { thermostat } from "./thermostat";
 import { transformer } from "./transformer";
 import { transistorSwitch } from "./transistor-switch";
+import { solidStateRelay } from "./solid-state-relay";
+import { threePhaseMotor } from "./three-phase-motor";
+import { threePhaseOutlet } from "./three-phase-outlet";
+import { contactor } from "./contactor";
+import { lowVoltageFeed } from "./low-voltage-feed";
 import { triac } from "./triac";
 import { valve } from "./valve";
 import { varistor } from "./varistor";
@@ -70,6 +75,8 @@ export const PART_KINDS = [
   // Sources and protection
   outlet,
   splitOutlet,
+  threePhaseOutlet,
+  lowVoltageFeed,
   battery,
   earthLeakageBreaker,
   engineSet,
@@ -97,6 +104,8 @@ export const PART_KINDS = [
   doorLock,
   keypad,
   relay,
+  contactor,
+  solidStateRelay,
   triac,
   transistorSwitch,
   diode,
@@ -110,6 +119,7 @@ export const PART_KINDS = [
   heater,
   motor,
   capacitorMotor,
+  threePhaseMotor,
   runCapacitor,
   compressor,
   acFan,

@@ -1,0 +1,529 @@
+import type { QuickGuard, QuickKind, QuickSensor, QuickStart } from "./quick-load";
+import type { QuickMachine } from "./quick-machine";
+import { isMains, lineVolts } from "./quick-supply";
+import { boardParts } from "./quick-board";
+import {
+  coilEnds,
+  coilGuardId,
+  coilGuardNet,
+  furtherLines,
+  guardId,
+  guardNet,
+  guardsOf,
+  isDirect,
+  netsOf,
+  railVolts,
+  type Run,
+  runsOf,
+  switchingId,
+  transformerVolts,
+} from "./quick-wiring";
+import { say } from "#words/core/model/quick/quick-machine";
+
+/** A part or a wire as the machine's file has it. */
+export type Entry = Readonly<Record<string, unknown>>;
+
+/** Winding ohms of a motor-like load of some watts, from memory: a fifth of what its power alone would say. */
+const windingOhms = (volts: number, watts: number) => (0.2 * volts ** 2) / watts;
+/** The start winding of a compressor is finer than the other: so many times its ohms, from memory. */
+const START_WINDING = 3;
+/** What starts a compressor, from memory: a PTC cold at 120 V, and its capacitors. */
+const PTC_OHMS = 6;
+const CAPACITOR: Readonly<Record<"start capacitor" | "run capacitor", number>> = {
+  "start capacitor": 60e-6,
+  "run capacitor": 5e-6,
+};
+/** Watts of a contactor's coil; volt-amperes of a control transformer. */
+const COIL_WATTS = 8;
+const TRANSFORMER_VA = 40;
+/** Usual ratings of fuses, amperes (IEC 60127 and 60269, from memory). */
+const FUSES = [3.15, 5, 6.3, 10, 16, 20, 25, 32, 40, 63];
+
+/** All parts from the outlet to the loads. */
+export function partsOf(quick: QuickMachine): readonly Entry[] {
+  const runs = runsOf(quick);
+  return [
+    ...feedParts(quick),
+    ...boardParts(quick, runs),
+    ...transformerParts(quick),
+    ...runs.flatMap((run) => (run.by?.first ? switchingParts(quick, run, runs) : [])),
+    ...runs.flatMap((run) => [...loadParts(run), ...leadParts(run)]),
+    ...(quick.sensors ?? []).map(sensorPart(quick)),
+  ];
+}
+
+/** What brings the feed to the board. */
+function feedParts(quick: QuickMachine): readonly Entry[] {
+  const { supply } = quick;
+  const nets = netsOf(quick);
+  const fuse = quick.fuse
+    ? [
+        {
+          id: "fuse",
+          kind: "fuse",
+          name: say.fuse,
+          piece: "fuse",
+          amps: fuseAmps(quick),
+          at: { a: "board-L", b: "fused-L" },
+        },
+      ]
+    : [];
+  const inLine = lineGuards(quick);
+  if (supply.kind === "battery")
+    return [
+      {
+        id: "outlet",
+        kind: "battery",
+        name: say.battery,
+        piece: "house",
+        volts: supply.volts,
+        ohms: 0.05,
+        at: { plus: "board-L", minus: "board-N" },
+      },
+      ...fuse,
+      ...inLine,
+    ];
+  if (supply.kind === "low-voltage")
+    return [
+      {
+        id: "outlet",
+        kind: "low-voltage feed",
+        name: say.feedFromOutside,
+        piece: "house",
+        current: isDirect(quick) ? "dc" : "ac",
+        volts: supply.volts,
+        amps: fuseAmps(quick),
+        at: { plus: "board-L", minus: "board-N" },
+      },
+      ...fuse,
+      ...inLine,
+    ];
+  return [
+    outletPart(quick),
+    {
+      id: "cord",
+      kind: "cord",
+      name: say.powerCord,
+      piece: "cord",
+      at: {
+        "line-pin": "plug-L",
+        "neutral-pin": "plug-N",
+        "earth-pin": "plug-E",
+        line: `${nets.entry}-L`,
+        neutral: `${nets.entry}-N`,
+        earth: "chassis",
+      },
+    },
+    ...(quick.filter ? [filterPart()] : []),
+    ...fuse,
+    ...inLine,
+  ];
+}
+
+/** Times its running current that a load's start asks of a fuse; from memory. */
+const STARTS: Readonly<Partial<Record<QuickKind, number>>> = {
+  compressor: 5,
+  motor: 4,
+  "three-phase motor": 4,
+  pump: 2,
+  fan: 2,
+  lamp: 2,
+};
+
+/** The next usual rating that bears all loads together, and their starts, amperes. */
+function fuseAmps(quick: QuickMachine): number {
+  const line = lineVolts(quick.supply);
+  const amps = quick.loads.reduce((sum, l) => sum + (l.watts / line) * (STARTS[l.kind] ?? 1.25), 1);
+  return FUSES.find((a) => a >= amps) ?? 100;
+}
+
+function outletPart({ supply }: QuickMachine): Entry {
+  const common = { id: "outlet", name: say.outlet, piece: "house" };
+  const [neutral, earth] = ["plug-N", "plug-E"];
+  if (supply.kind === "split phase")
+    return { ...common, kind: "split outlet", at: { line1: "plug-L", line2: "plug-L2", neutral, earth } };
+  if (supply.kind === "three-phase")
+    return {
+      ...common,
+      kind: "three-phase outlet",
+      at: { line1: "plug-L", line2: "plug-L2", line3: "plug-L3", neutral, earth },
+    };
+  return { ...common, kind: "outlet", at: { line: "plug-L", neutral, earth } };
+}
+
+function filterPart(): Entry {
+  return {
+    id: "filter",
+    kind: "line filter",
+    name: say.lineFilter,
+    piece: "filter",
+    at: {
+      "line-in": "filter-in-L",
+      "neutral-in": "filter-in-N",
+      line: "board-L",
+      neutral: "board-N",
+      earth: "chassis",
+    },
+  };
+}
+
+/** What lies in the line to all loads. */
+function lineGuards(quick: QuickMachine): readonly Entry[] {
+  const { inLine = [] } = quick;
+  return inLine.map((guard, k) =>
+    guardPart(guard, `line-guard-${k + 1}`, {
+      a: k === 0 ? netsOf(quick).fused : `line-guard-${k + 1}-in`,
+      b: k === inLine.length - 1 ? "line-L" : `line-guard-${k + 2}-in`,
+    }),
+  );
+}
+
+function transformerParts(quick: QuickMachine): readonly Entry[] {
+  const volts = transformerVolts(quick);
+  if (volts === null || !isMains(quick.supply)) return [];
+  const line = lineVolts(quick.supply);
+  return [
+    {
+      id: "transformer",
+      kind: "transformer",
+      name: say.transformer,
+      piece: "transformer",
+      voltsIn: line,
+      voltsOut: volts,
+      // A tenth of its load lost in each winding, from memory.
+      ohmsIn: (0.05 * line ** 2) / TRANSFORMER_VA,
+      ohmsOut: (0.05 * volts ** 2) / TRANSFORMER_VA,
+      at: { "in-a": netsOf(quick).fused, "in-b": "board-N", "out-a": "low-a", "out-b": "low-b" },
+    },
+  ];
+}
+
+/** A contactor or a solid-state relay, with what lies in its coil's lead. */
+function switchingParts(quick: QuickMachine, run: Run, runs: readonly Run[]): readonly Entry[] {
+  const by = run.load.by!;
+  const id = switchingId(run.n);
+  const alike = runs.filter((r) => r.by?.id === id);
+  const common = { id, name: by.name, piece: id };
+  const amps = Math.max(...alike.map((r) => r.load.watts / r.volts));
+  if (by.kind === "solid-state relay")
+    return [
+      {
+        ...common,
+        kind: "solid-state relay",
+        inputVolts: 3,
+        inputOhms: Math.max(300, railVolts(quick) * 80),
+        amps: Math.max(25, 2 * amps),
+        at: { plus: `${id}-plus`, minus: `${id}-minus`, a: run.by!.from, b: run.out },
+      },
+    ];
+  const coil = by.coil!;
+  const current = coil.from === "board" || isDirect(quick) ? "dc" : "ac";
+  const feed = coilEnds(quick, coil);
+  const coilAmps = COIL_WATTS / coil.volts;
+  return [
+    {
+      ...common,
+      kind: "contactor",
+      poles: by.poles,
+      current,
+      coilVolts: coil.volts,
+      coilAmps,
+      // An alternating-current coil is held by its reactance: its copper is a fraction of what its amperes say.
+      coilOhms: (coil.volts / coilAmps) * (current === "dc" ? 1 : 0.15),
+      contactAmps: Math.max(25, 1.5 * amps),
+      at: { "coil-a": `${id}-coil`, "coil-b": feed.back, ...contactsOf(quick, run, alike) },
+    },
+    ...by.through.map((guard, k) =>
+      guardPart(guard, coilGuardId(run.n, k + 1), {
+        a: coilGuardNet(run.n, k + 1),
+        b: k === by.through.length - 1 ? `${id}-coil` : coilGuardNet(run.n, k + 2),
+      }),
+    ),
+  ];
+}
+
+function contactsOf(quick: QuickMachine, run: Run, alike: readonly Run[]): Readonly<Record<string, string>> {
+  if (run.load.kind === "three-phase motor")
+    return Object.fromEntries(
+      [run.by!.from, ...furtherLines(quick).map((l) => `board-${l}`)].flatMap((from, k) => [
+        [`in-${k + 1}`, from],
+        [`out-${k + 1}`, `${run.by!.id}-out-${k + 1}`],
+      ]),
+    );
+  return Object.fromEntries(
+    alike.flatMap((r) => [
+      [`in-${r.by!.pole}`, r.by!.from],
+      [`out-${r.by!.pole}`, r.out],
+    ]),
+  );
+}
+
+/** Something in a lead that opens it. */
+function guardPart(guard: QuickGuard, id: string, at: { readonly a: string; readonly b: string }): Entry {
+  const common = { id, name: guard.name, piece: id, at };
+  switch (guard.kind) {
+    case "thermostat":
+      return { ...common, kind: guard.kind, celsius: 90, place: id, closes: "below" };
+    case "thermal cut-off": {
+      const resets = /fuse/i.test(guard.name) ? "never" : "by hand";
+      return { ...common, kind: guard.kind, opensAbove: 150, place: id, resets };
+    }
+    case "pressure switch":
+      return { ...common, kind: guard.kind, place: id, above: 0.5 };
+    case "door switch":
+      return { ...common, kind: guard.kind, door: "door", closedWhen: "door closed" };
+  }
+}
+
+/** The guards in the lead to a load, in their order. */
+function leadParts({ n, load }: Run): readonly Entry[] {
+  const guards = guardsOf(load);
+  return guards.map((guard, k) =>
+    guardPart(guard, guardId(n, k + 1), {
+      a: guardNet(n, k + 1),
+      b: k === guards.length - 1 ? `load-${n}-L` : guardNet(n, k + 2),
+    }),
+  );
+}
+
+/** A load, and what starts it. */
+function loadParts(run: Run): readonly Entry[] {
+  const { id, load, volts, current, back } = run;
+  const amps = load.watts / volts;
+  const common = { id, name: load.name, piece: id };
+  const two = { a: `${id}-L`, b: back };
+  const ohms = windingOhms(volts, load.watts);
+  const plate = (factor: number) => ({
+    current,
+    volts,
+    amps: current === "dc" ? amps : amps / factor,
+    ohms: current === "dc" ? volts / amps : ohms,
+  });
+  switch (load.kind) {
+    case "heater":
+      return [{ ...common, kind: "heater", volts, watts: load.watts, at: { ...two, case: "chassis" } }];
+    case "lamp":
+      return [{ ...common, kind: "lamp", current, volts, watts: load.watts, at: two }];
+    case "compressor":
+      return compressorParts(run);
+    case "motor":
+      return [
+        {
+          ...common,
+          kind: "motor",
+          ...plate(0.8),
+          ...(current === "dc" ? { ohms } : {}),
+          at: { ...two, case: "chassis" },
+        },
+      ];
+    case "three-phase motor":
+      return [
+        {
+          ...common,
+          kind: "three-phase motor",
+          volts,
+          amps: load.watts / (Math.sqrt(3) * volts * 0.8),
+          ohms: (0.1 * volts ** 2) / load.watts,
+          at: { u: `${id}-L`, v: `${id}-L2`, w: `${id}-L3`, case: "chassis" },
+        },
+      ];
+    case "fan":
+      if (current === "dc") return [{ ...common, kind: "dc fan", volts, amps, at: { plus: `${id}-L`, minus: back } }];
+      return [{ ...common, kind: "fan", volts, amps: amps / 0.6, ohms, at: two }];
+    case "pump":
+      return [{ ...common, kind: "pump", ...plate(0.6), at: two }];
+    case "valve":
+      return [{ ...common, kind: "valve", ...plate(0.5), at: two }];
+    case "gas valve":
+      return [{ ...common, kind: "gas valve coil", ...plate(0.5), at: two }];
+    case "contactor": {
+      const coilOhms = (volts / amps) * (current === "dc" ? 1 : 0.15);
+      const coil = { poles: 1, current, coilVolts: volts, coilAmps: amps, coilOhms, contactAmps: 25 };
+      return [
+        {
+          ...common,
+          kind: "contactor",
+          ...coil,
+          at: { "coil-a": `${id}-L`, "coil-b": back, "in-1": `${id}-in`, "out-1": `${id}-made` },
+        },
+      ];
+    }
+  }
+}
+
+/** A compressor with what starts it, its common lead through its overload. */
+function compressorParts({ id, load, volts, back }: Run): readonly Entry[] {
+  const starts = load.start ?? [];
+  const has = (start: QuickStart) => starts.includes(start);
+  const ohms = windingOhms(volts, load.watts);
+  const isOut = has("ptc") || has("start capacitor") || has("run capacitor");
+  const common = has("overload") ? `${id}-C` : back;
+  const compressor = {
+    id,
+    name: load.name,
+    piece: id,
+    kind: "compressor",
+    volts,
+    runAmps: load.watts / volts / 0.8,
+    windingOhms: ohms,
+    ...(isOut ? { startOhms: START_WINDING * ohms } : {}),
+    restMinutes: 5,
+    at: { line: `${id}-L`, neutral: common, case: "chassis", ...(isOut ? { start: `${id}-S` } : {}) },
+  };
+  const made = (start: QuickStart) => ({
+    id: startId(id, start),
+    name: say.startPart[start],
+    piece: startId(id, start),
+  });
+  const between = has("start capacitor") ? `${id}-X` : `${id}-S`;
+  return [
+    compressor,
+    ...(has("overload")
+      ? [
+          {
+            ...made("overload"),
+            kind: "thermal cut-off",
+            opensAbove: 115,
+            place: id,
+            resets: "by itself",
+            at: { a: common, b: back },
+          },
+        ]
+      : []),
+    ...(has("ptc")
+      ? [
+          {
+            ...made("ptc"),
+            kind: "ptc",
+            coldOhms: PTC_OHMS * (volts / 120) ** 2,
+            hotOhms: 2e4,
+            at: { a: `${id}-L`, b: between },
+          },
+        ]
+      : []),
+    ...(has("start capacitor")
+      ? [
+          {
+            ...made("start capacitor"),
+            kind: "run capacitor",
+            farads: CAPACITOR["start capacitor"] * (120 / volts) ** 2,
+            at: { a: between, b: `${id}-S` },
+          },
+        ]
+      : []),
+    ...(has("run capacitor")
+      ? [
+          {
+            ...made("run capacitor"),
+            kind: "run capacitor",
+            farads: CAPACITOR["run capacitor"],
+            at: { a: `${id}-L`, b: `${id}-S` },
+          },
+        ]
+      : []),
+  ];
+}
+
+/** The part and the assembly of what starts a load. */
+export const startId = (load: string, start: QuickStart): string => `${load}-${start.replace(" ", "-")}`;
+
+/** The net of a sensor at its own plug. */
+export const sensorNet = (k: number): string => `sensor-${k}-a`;
+
+function sensorPart(quick: QuickMachine): (sensor: QuickSensor, i: number) => Entry {
+  const back = netsOf(quick).logicGround;
+  return (sensor, i) => {
+    const id = `sensor-${i + 1}`;
+    const at = { a: sensorNet(i + 1), b: back };
+    const common = { id, name: sensor.name, piece: id, at };
+    if (sensor.kind === "ntc") return { ...common, kind: "ntc", ohms25: sensor.ohms, beta: 3800, place: id };
+    return { ...guardPart({ name: sensor.name, kind: sensor.kind }, id, at), name: sensor.name };
+  };
+}
+
+/** Every wire between board and load, one after another. */
+export function wiresOf(quick: QuickMachine): readonly Entry[] {
+  const runs = runsOf(quick);
+  const nets = netsOf(quick);
+  const piece = "wiring";
+  return [
+    ...runs.flatMap((run) => runWires(run)),
+    ...runs.flatMap((run) => (run.by?.first ? switchingWires(quick, run) : [])),
+    ...(runs.some((r) => r.back === nets.back) || runs.some((r) => r.load.by?.coil?.from === "line")
+      ? [
+          {
+            id: "wire-N",
+            name: isMains(quick.supply) ? say.neutralToTheLoads : say.returnOfTheLoads,
+            piece,
+            from: "board-N",
+            to: nets.back,
+          },
+        ]
+      : []),
+    ...(quick.sensors ?? []).map((s, i) => ({
+      id: `sensor-wire-${i + 1}`,
+      name: say.leadOf(s.name.toLowerCase()),
+      piece,
+      from: `in-${i + 1}`,
+      to: sensorNet(i + 1),
+    })),
+    ...(isMains(quick.supply)
+      ? furtherLines(quick).map((line) => ({
+          id: `cord-${line}`,
+          name: say.cordLine(line),
+          piece: "cord",
+          from: `plug-${line}`,
+          to: `board-${line}`,
+        }))
+      : []),
+  ];
+}
+
+/** A wire to a load, and back from one that its transistor switches. */
+function runWires(run: Run): readonly Entry[] {
+  const { n, load, out, switched } = run;
+  const to = guardsOf(load).length > 0 ? guardNet(n, 1) : `load-${n}-L`;
+  const own = { id: `wire-${n}`, name: say.feedToLoadName(load.name.toLowerCase()), piece: "wiring", from: out, to };
+  if (load.kind === "three-phase motor")
+    return [
+      own,
+      ...[2, 3].map((k) => ({
+        id: `wire-${n}-L${k}`,
+        name: say.lineToLoadName(`L${k}`, load.name.toLowerCase()),
+        piece: "wiring",
+        from: `${run.by!.id}-out-${k}`,
+        to: `load-${n}-L${k}`,
+      })),
+    ];
+  if (switched?.kind !== "transistor") return [own];
+  return [
+    own,
+    {
+      id: `back-${n}`,
+      name: say.backFromLoadName(load.name.toLowerCase()),
+      piece: "wiring",
+      from: run.back,
+      to: switched.to,
+    },
+  ];
+}
+
+/** The wires to a coil, or to the input of a solid-state relay. */
+function switchingWires(quick: QuickMachine, run: Run): readonly Entry[] {
+  const by = run.load.by!;
+  const id = switchingId(run.n);
+  const name = by.name.toLowerCase();
+  if (by.kind === "solid-state relay")
+    return [
+      {
+        id: `${id}-wire-plus`,
+        name: say.plusTo(name),
+        piece: "wiring",
+        from: netsOf(quick).logicRail,
+        to: `${id}-plus`,
+      },
+      { id: `${id}-wire`, name: say.driveTo(name), piece: "wiring", from: run.switched!.to, to: `${id}-minus` },
+    ];
+  const to = by.through.length > 0 ? coilGuardNet(run.n, 1) : `${id}-coil`;
+  return [{ id: `${id}-wire`, name: say.driveTo(name), piece: "wiring", from: run.switched!.to, to }];
+}
