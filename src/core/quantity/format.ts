@@ -45,6 +45,11 @@ export function decimal(value: number): string {
   return value.toFixed(digitsOf(size));
 }
 
+/** A figure as a plate prints it: three digits that count, no zeros behind the point. */
+export function plainNumber(value: number): string {
+  return String(Math.abs(value) >= 100 ? Math.round(value) : Number(value.toPrecision(3)));
+}
+
 /** What was shown, as a short text. */
 export function readingText(shown: Reading, unit: string): string {
   switch (shown.kind) {

@@ -1,12 +1,16 @@
 "use client";
 
-import { energyAt, forbidden } from "../../core/safety";
+import { useEffect, useRef } from "react";
+import { forbidden } from "../../core/safety";
 import { likeliness } from "../../core/diagnose";
 import type { Job, TrailReading } from "../../core/journal";
 import type { Machine, PathEntry, Point } from "../../core/model";
 import { makeTest, type Test } from "../../core/simulate";
 import { VERDICT_WORDS } from "#words/job";
 import { say } from "#words/ui/job/PathView";
+
+/** Boxes and points that stand side by side on a desk's screen without running into each other. */
+const MOST_SIDE_BY_SIDE = 16;
 
 interface Props {
   readonly machine: Machine;
@@ -22,8 +26,15 @@ interface Props {
 
 /** The path from plug to the dead thing: two conductors, boxes on the way, points to measure between them. */
 export function PathView({ machine, path, job, doubt, test, numbers, onChoose, onLook }: Props) {
+  const list = useRef<HTMLOListElement>(null);
+  const isLong = path.stages.length > MOST_SIDE_BY_SIDE;
+  // A long path is pulled along sideways; where one measures is brought into it, the page stays where it is.
+  useEffect(() => {
+    const here = list.current?.querySelector<HTMLElement>(".is-next");
+    if (isLong && list.current && here) list.current.scrollLeft = here.offsetLeft - list.current.clientWidth / 2;
+  }, [isLong, test]);
   return (
-    <ol className="path" aria-label={path.name}>
+    <ol className={`path ${isLong ? "is-long" : ""}`} aria-label={path.name} ref={list}>
       {path.stages.map((stage, i) =>
         "at" in stage ? (
           <Stop key={i} machine={machine} at={stage.at} job={job} test={test} onChoose={onChoose} onLook={onLook} />
@@ -112,8 +123,7 @@ function Stop({
     const live = machine.setupById.get(job.setup)!.power === "on";
     let fn: "ohms" | "dcv" | "acv";
     if (!live) fn = "ohms";
-    else if (energyAt(machine, top.id) === "isolated low voltage") fn = "dcv";
-    else fn = "acv";
+    else fn = machine.usual[top.node] === "dc" ? "dcv" : "acv";
     const wanted = makeTest(job.setup, fn, top.id, bottom.id);
     return forbidden(machine, machine.setupById.get(job.setup)!, wanted)
       ? makeTest(job.setup, "dcv", top.id, bottom.id)

@@ -79,7 +79,7 @@ describe("a machine without a file", () => {
       "Heater, running",
     ]);
     expect(to[0]!.expect).toBe("113 to 127 V AC");
-    expect(to[to.length - 1]!.expect).toBe("about 15.0 A");
+    expect(to[to.length - 1]!.expect).toBe("about 15 A");
   });
 
   it(

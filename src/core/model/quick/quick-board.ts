@@ -1,5 +1,4 @@
-import { ONE_BOARD, type QuickMachine } from "./quick-machine";
-import type { Entry } from "./quick-parts";
+import { type Entry, ONE_BOARD, type QuickMachine } from "./quick-machine";
 import { isMains, lineVolts } from "./quick-supply";
 import { furtherRails, isDirect, netsOf, railVolts, type Run } from "./quick-wiring";
 import { say } from "#words/core/model/quick/quick-machine";

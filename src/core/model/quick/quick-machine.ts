@@ -2,6 +2,9 @@ import type { MachineFile } from "../schema";
 import type { QuickParts } from "./quick-load";
 import type { QuickSupply } from "./quick-supply";
 
+/** A part, a wire, a point as the machine's file has it. */
+export type Entry = Readonly<Record<string, unknown>>;
+
 /** A machine nobody has a file for, as far as it is known at the door. */
 export interface QuickMachine extends Pick<QuickParts, "loads"> {
   readonly id: string;

@@ -1,5 +1,5 @@
 import type { QuickGuard, QuickKind, QuickSensor, QuickStart } from "./quick-load";
-import type { QuickMachine } from "./quick-machine";
+import type { Entry, QuickMachine } from "./quick-machine";
 import { isMains, lineVolts } from "./quick-supply";
 import { boardParts } from "./quick-board";
 import {
@@ -20,9 +20,6 @@ import {
 } from "./quick-wiring";
 import { say } from "#words/core/model/quick/quick-machine";
 
-/** A part or a wire as the machine's file has it. */
-export type Entry = Readonly<Record<string, unknown>>;
-
 /** Winding ohms of a motor-like load of some watts, from memory: a fifth of what its power alone would say. */
 const windingOhms = (volts: number, watts: number) => (0.2 * volts ** 2) / watts;
 /** The start winding of a compressor is finer than the other: so many times its ohms, from memory. */
@@ -35,6 +32,8 @@ const CAPACITOR: Readonly<Record<"start capacitor" | "run capacitor", number>> =
 };
 /** Watts of a contactor's coil; volt-amperes of a control transformer. */
 const COIL_WATTS = 8;
+/** A coil for alternating current is held by its reactance: its copper is so much of what its amperes say. */
+const AC_COIL = 0.15;
 const TRANSFORMER_VA = 40;
 /** Usual ratings of fuses, amperes (IEC 60127 and 60269, from memory). */
 const FUSES = [3.15, 5, 6.3, 10, 16, 20, 25, 32, 40, 63];
@@ -54,69 +53,35 @@ export function partsOf(quick: QuickMachine): readonly Entry[] {
 
 /** What brings the feed to the board. */
 function feedParts(quick: QuickMachine): readonly Entry[] {
+  const at = { a: "board-L", b: "fused-L" };
+  const fuse = { id: "fuse", kind: "fuse", name: say.fuse, piece: "fuse", amps: fuseAmps(quick), at };
+  return [...sourceParts(quick), ...(quick.fuse ? [fuse] : []), ...lineGuards(quick)];
+}
+
+/** What it hangs on, up to the board. */
+function sourceParts(quick: QuickMachine): readonly Entry[] {
   const { supply } = quick;
-  const nets = netsOf(quick);
-  const fuse = quick.fuse
-    ? [
-        {
-          id: "fuse",
-          kind: "fuse",
-          name: say.fuse,
-          piece: "fuse",
-          amps: fuseAmps(quick),
-          at: { a: "board-L", b: "fused-L" },
-        },
-      ]
-    : [];
-  const inLine = lineGuards(quick);
+  const poles = { plus: "board-L", minus: "board-N" };
+  const common = { id: "outlet", piece: "house" };
   if (supply.kind === "battery")
-    return [
-      {
-        id: "outlet",
-        kind: "battery",
-        name: say.battery,
-        piece: "house",
-        volts: supply.volts,
-        ohms: 0.05,
-        at: { plus: "board-L", minus: "board-N" },
-      },
-      ...fuse,
-      ...inLine,
-    ];
-  if (supply.kind === "low-voltage")
-    return [
-      {
-        id: "outlet",
-        kind: "low-voltage feed",
-        name: say.feedFromOutside,
-        piece: "house",
-        current: isDirect(quick) ? "dc" : "ac",
-        volts: supply.volts,
-        amps: fuseAmps(quick),
-        at: { plus: "board-L", minus: "board-N" },
-      },
-      ...fuse,
-      ...inLine,
-    ];
+    return [{ ...common, kind: "battery", name: say.battery, volts: supply.volts, ohms: 0.05, at: poles }];
+  if (supply.kind === "low-voltage") {
+    const plate = { current: isDirect(quick) ? "dc" : "ac", volts: supply.volts, amps: fuseAmps(quick) };
+    return [{ ...common, kind: "low-voltage feed", name: say.feedFromOutside, ...plate, at: poles }];
+  }
+  const { entry } = netsOf(quick);
+  const cord = {
+    "line-pin": "plug-L",
+    "neutral-pin": "plug-N",
+    "earth-pin": "plug-E",
+    line: `${entry}-L`,
+    neutral: `${entry}-N`,
+    earth: "chassis",
+  };
   return [
     outletPart(quick),
-    {
-      id: "cord",
-      kind: "cord",
-      name: say.powerCord,
-      piece: "cord",
-      at: {
-        "line-pin": "plug-L",
-        "neutral-pin": "plug-N",
-        "earth-pin": "plug-E",
-        line: `${nets.entry}-L`,
-        neutral: `${nets.entry}-N`,
-        earth: "chassis",
-      },
-    },
+    { id: "cord", kind: "cord", name: say.powerCord, piece: "cord", at: cord },
     ...(quick.filter ? [filterPart()] : []),
-    ...fuse,
-    ...inLine,
   ];
 }
 
@@ -228,8 +193,7 @@ function switchingParts(quick: QuickMachine, run: Run, runs: readonly Run[]): re
       current,
       coilVolts: coil.volts,
       coilAmps,
-      // An alternating-current coil is held by its reactance: its copper is a fraction of what its amperes say.
-      coilOhms: (coil.volts / coilAmps) * (current === "dc" ? 1 : 0.15),
+      coilOhms: (coil.volts / coilAmps) * (current === "dc" ? 1 : AC_COIL),
       contactAmps: Math.max(25, 1.5 * amps),
       at: { "coil-a": `${id}-coil`, "coil-b": feed.back, ...contactsOf(quick, run, alike) },
     },
@@ -289,16 +253,8 @@ function leadParts({ n, load }: Run): readonly Entry[] {
 /** A load, and what starts it. */
 function loadParts(run: Run): readonly Entry[] {
   const { id, load, volts, current, back } = run;
-  const amps = load.watts / volts;
   const common = { id, name: load.name, piece: id };
   const two = { a: `${id}-L`, b: back };
-  const ohms = windingOhms(volts, load.watts);
-  const plate = (factor: number) => ({
-    current,
-    volts,
-    amps: current === "dc" ? amps : amps / factor,
-    ohms: current === "dc" ? volts / amps : ohms,
-  });
   switch (load.kind) {
     case "heater":
       return [{ ...common, kind: "heater", volts, watts: load.watts, at: { ...two, case: "chassis" } }];
@@ -306,58 +262,54 @@ function loadParts(run: Run): readonly Entry[] {
       return [{ ...common, kind: "lamp", current, volts, watts: load.watts, at: two }];
     case "compressor":
       return compressorParts(run);
-    case "motor":
-      return [
-        {
-          ...common,
-          kind: "motor",
-          ...plate(0.8),
-          ...(current === "dc" ? { ohms } : {}),
-          at: { ...two, case: "chassis" },
-        },
-      ];
-    case "three-phase motor":
-      return [
-        {
-          ...common,
-          kind: "three-phase motor",
-          volts,
-          amps: load.watts / (Math.sqrt(3) * volts * 0.8),
-          ohms: (0.1 * volts ** 2) / load.watts,
-          at: { u: `${id}-L`, v: `${id}-L2`, w: `${id}-L3`, case: "chassis" },
-        },
-      ];
-    case "fan":
-      if (current === "dc") return [{ ...common, kind: "dc fan", volts, amps, at: { plus: `${id}-L`, minus: back } }];
-      return [{ ...common, kind: "fan", volts, amps: amps / 0.6, ohms, at: two }];
-    case "pump":
-      return [{ ...common, kind: "pump", ...plate(0.6), at: two }];
-    case "valve":
-      return [{ ...common, kind: "valve", ...plate(0.5), at: two }];
-    case "gas valve":
-      return [{ ...common, kind: "gas valve coil", ...plate(0.5), at: two }];
-    case "contactor": {
-      const coilOhms = (volts / amps) * (current === "dc" ? 1 : 0.15);
-      const coil = { poles: 1, current, coilVolts: volts, coilAmps: amps, coilOhms, contactAmps: 25 };
-      return [
-        {
-          ...common,
-          kind: "contactor",
-          ...coil,
-          at: { "coil-a": `${id}-L`, "coil-b": back, "in-1": `${id}-in`, "out-1": `${id}-made` },
-        },
-      ];
-    }
+    case "contactor":
+      return [{ ...common, ...loneContactor(run) }];
+    default:
+      return [{ ...common, ...movedOrDrawn(run, two) }];
   }
 }
 
-/** A compressor with what starts it, its common lead through its overload. */
-function compressorParts({ id, load, volts, back }: Run): readonly Entry[] {
-  const starts = load.start ?? [];
-  const has = (start: QuickStart) => starts.includes(start);
+/** What turns, pumps or pulls, by its plate. */
+function movedOrDrawn(run: Run, two: { readonly a: string; readonly b: string }): Entry {
+  const { id, load, volts, current } = run;
+  const amps = load.watts / volts;
   const ohms = windingOhms(volts, load.watts);
-  const isOut = has("ptc") || has("start capacitor") || has("run capacitor");
-  const common = has("overload") ? `${id}-C` : back;
+  // On direct current a small one takes what its watts say; the winding of a motor is a fifth of that still.
+  const plate = (factor: number) =>
+    current === "dc" ? { current, volts, amps, ohms: volts / amps } : { current, volts, amps: amps / factor, ohms };
+  switch (load.kind) {
+    case "motor":
+      return { kind: "motor", ...plate(0.8), ohms, at: { ...two, case: "chassis" } };
+    case "three-phase motor": {
+      const at = { u: `${id}-L`, v: `${id}-L2`, w: `${id}-L3`, case: "chassis" };
+      return { kind: "three-phase motor", volts, amps: amps / (Math.sqrt(3) * 0.8), ohms: ohms / 2, at };
+    }
+    case "fan":
+      if (current === "dc") return { kind: "dc fan", volts, amps, at: { plus: two.a, minus: two.b } };
+      return { kind: "fan", volts, amps: amps / 0.6, ohms, at: two };
+    case "pump":
+      return { kind: "pump", ...plate(0.6), at: two };
+    case "gas valve":
+      return { kind: "gas valve coil", ...plate(0.5), at: two };
+    default:
+      return { kind: "valve", ...plate(0.5), at: two };
+  }
+}
+
+/** A contactor that is a load of its own: what it switches was not said. */
+function loneContactor({ id, load, volts, current, back }: Run): Entry {
+  const coilAmps = load.watts / volts;
+  const coilOhms = (volts / coilAmps) * (current === "dc" ? 1 : AC_COIL);
+  const at = { "coil-a": `${id}-L`, "coil-b": back, "in-1": `${id}-in`, "out-1": `${id}-made` };
+  return { kind: "contactor", poles: 1, current, coilVolts: volts, coilAmps, coilOhms, contactAmps: 25, at };
+}
+
+/** A compressor with what starts it, its common lead through its overload. */
+function compressorParts(run: Run): readonly Entry[] {
+  const { id, load, volts, back } = run;
+  const starts = load.start ?? [];
+  const ohms = windingOhms(volts, load.watts);
+  const isOut = starts.some((s) => s !== "overload");
   const compressor = {
     id,
     name: load.name,
@@ -368,60 +320,38 @@ function compressorParts({ id, load, volts, back }: Run): readonly Entry[] {
     windingOhms: ohms,
     ...(isOut ? { startOhms: START_WINDING * ohms } : {}),
     restMinutes: 5,
-    at: { line: `${id}-L`, neutral: common, case: "chassis", ...(isOut ? { start: `${id}-S` } : {}) },
+    at: {
+      line: `${id}-L`,
+      neutral: starts.includes("overload") ? `${id}-C` : back,
+      case: "chassis",
+      ...(isOut ? { start: `${id}-S` } : {}),
+    },
   };
-  const made = (start: QuickStart) => ({
-    id: startId(id, start),
-    name: say.startPart[start],
-    piece: startId(id, start),
-  });
-  const between = has("start capacitor") ? `${id}-X` : `${id}-S`;
-  return [
-    compressor,
-    ...(has("overload")
-      ? [
-          {
-            ...made("overload"),
-            kind: "thermal cut-off",
-            opensAbove: 115,
-            place: id,
-            resets: "by itself",
-            at: { a: common, b: back },
-          },
-        ]
-      : []),
-    ...(has("ptc")
-      ? [
-          {
-            ...made("ptc"),
-            kind: "ptc",
-            coldOhms: PTC_OHMS * (volts / 120) ** 2,
-            hotOhms: 2e4,
-            at: { a: `${id}-L`, b: between },
-          },
-        ]
-      : []),
-    ...(has("start capacitor")
-      ? [
-          {
-            ...made("start capacitor"),
-            kind: "run capacitor",
-            farads: CAPACITOR["start capacitor"] * (120 / volts) ** 2,
-            at: { a: between, b: `${id}-S` },
-          },
-        ]
-      : []),
-    ...(has("run capacitor")
-      ? [
-          {
-            ...made("run capacitor"),
-            kind: "run capacitor",
-            farads: CAPACITOR["run capacitor"],
-            at: { a: `${id}-L`, b: `${id}-S` },
-          },
-        ]
-      : []),
-  ];
+  return [compressor, ...starts.map((start) => startPart(run, start))];
+}
+
+/** What starts a compressor: the PTC and the start capacitor in series to its start winding, the run capacitor beside. */
+function startPart({ id, load, volts, back }: Run, start: QuickStart): Entry {
+  const common = { id: startId(id, start), name: say.startPart[start], piece: startId(id, start) };
+  const between = load.start!.includes("start capacitor") ? `${id}-X` : `${id}-S`;
+  const scale = (volts / 120) ** 2;
+  switch (start) {
+    case "overload":
+      return {
+        ...common,
+        kind: "thermal cut-off",
+        opensAbove: 115,
+        place: id,
+        resets: "by itself",
+        at: { a: `${id}-C`, b: back },
+      };
+    case "ptc":
+      return { ...common, kind: "ptc", coldOhms: PTC_OHMS * scale, hotOhms: 2e4, at: { a: `${id}-L`, b: between } };
+    case "start capacitor":
+      return { ...common, kind: "run capacitor", farads: CAPACITOR[start] / scale, at: { a: between, b: `${id}-S` } };
+    case "run capacitor":
+      return { ...common, kind: "run capacitor", farads: CAPACITOR[start], at: { a: `${id}-L`, b: `${id}-S` } };
+  }
 }
 
 /** The part and the assembly of what starts a load. */

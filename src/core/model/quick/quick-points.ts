@@ -1,6 +1,6 @@
 import { isSerial } from "./quick-board";
-import { ONE_BOARD, type QuickMachine } from "./quick-machine";
-import { type Entry, sensorNet, startId } from "./quick-parts";
+import { type Entry, ONE_BOARD, type QuickMachine } from "./quick-machine";
+import { sensorNet, startId } from "./quick-parts";
 import { isMains } from "./quick-supply";
 import {
   coilGuardId,

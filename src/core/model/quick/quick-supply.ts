@@ -1,4 +1,4 @@
-import { decimal } from "../../quantity";
+import { plainNumber } from "../../quantity";
 import { say } from "#words/core/model/quick/quick-supply";
 
 /** What a machine hangs on, as far as its plate or its plug says. */
@@ -38,8 +38,8 @@ export function readSupply(text: string): QuickSupply {
   if (/split/i.test(said) || isRatio(volts, 2)) return splitPhase(most, at(most / 2));
   if (/dc\b|⎓|direct/i.test(said)) return direct(most);
   if (most >= MAINS.least && most <= MAINS.most) return { kind: "mains", volts: most, hertz: at(most) };
-  if (most > LOW.ac) throw new RangeError(say.noSuchMains(decimal(most)));
-  if (!/ac\b|~|altern/i.test(said)) throw new RangeError(say.alternatingOrDirect(decimal(most)));
+  if (most > LOW.ac) throw new RangeError(say.noSuchMains(plainNumber(most)));
+  if (!/ac\b|~|altern/i.test(said)) throw new RangeError(say.alternatingOrDirect(plainNumber(most)));
   return { kind: "low-voltage", volts: most, hertz: Number.isNaN(hertz) ? 60 : hertz };
 }
 
@@ -54,12 +54,12 @@ function direct(volts: number): QuickSupply {
 }
 
 function threePhases(volts: number, hertz: number): QuickSupply {
-  if (volts < 190 || volts > 480) throw new RangeError(say.noSuchThreePhases(decimal(volts)));
+  if (volts < 190 || volts > 480) throw new RangeError(say.noSuchThreePhases(plainNumber(volts)));
   return { kind: "three-phase", volts, hertz };
 }
 
 function splitPhase(volts: number, hertz: number): QuickSupply {
-  if (volts < 200 || volts > 260) throw new RangeError(say.noSuchSplitPhase(decimal(volts)));
+  if (volts < 200 || volts > 260) throw new RangeError(say.noSuchSplitPhase(plainNumber(volts)));
   return { kind: "split phase", volts, hertz };
 }
 
@@ -83,14 +83,14 @@ export const isMains = ({ kind }: QuickSupply): boolean =>
 
 /** A supply as it was understood. */
 export function supplyWords(supply: QuickSupply): string {
-  const volts = decimal(supply.volts);
+  const volts = plainNumber(supply.volts);
   switch (supply.kind) {
     case "mains":
       return say.mains(volts, supply.hertz);
     case "split phase":
-      return say.splitPhase(decimal(supply.volts / 2), volts, supply.hertz);
+      return say.splitPhase(plainNumber(supply.volts / 2), volts, supply.hertz);
     case "three-phase":
-      return say.threePhases(volts, decimal(lineVolts(supply)), supply.hertz);
+      return say.threePhases(volts, plainNumber(lineVolts(supply)), supply.hertz);
     case "low-voltage":
       return supply.hertz === 0 ? say.direct(volts) : say.alternating(volts, supply.hertz);
     case "battery":

@@ -1,9 +1,9 @@
-import { decimal } from "../../quantity";
+import { plainNumber } from "../../quantity";
 import { machineFileSchema, type MachineFile } from "../schema";
 import { faceBoard, linksOf, logicBoard } from "./quick-board";
 import type { QuickKind } from "./quick-load";
-import { ONE_BOARD, type QuickHeld, type QuickMachine } from "./quick-machine";
-import { type Entry, partsOf, startId, wiresOf } from "./quick-parts";
+import { type Entry, ONE_BOARD, type QuickHeld, type QuickMachine } from "./quick-machine";
+import { partsOf, startId, wiresOf } from "./quick-parts";
 import { backPoint, outputTest, pathsOf, pointsOf, referencesOf } from "./quick-points";
 import { isMains, lineVolts } from "./quick-supply";
 import {
@@ -287,13 +287,19 @@ export function checkpointsTo(quick: QuickMachine, load: number): readonly Check
   const run = runsOf(quick)[load - 1]!;
   const names = new Map<string, string>([
     ...points.map((p) => [p.id, p.name] as const),
-    ...connectors.flatMap((c) => c.pins.map((p) => [`${c.id}-${p.pin}`, `${c.name} ${p.pin}`] as const)),
+    ...connectors.flatMap((c) =>
+      c.pins.flatMap((p) =>
+        [c.near, c.far].map(
+          (side) => [`${c.id}-${p.pin}${side.suffix}`, say.pinOf(c.name, p.pin, side.words)] as const,
+        ),
+      ),
+    ),
   ]);
   return [
     ...paths[load - 1]!.stages.flatMap((s) =>
       "at" in s && s.at[0] !== undefined ? [{ name: names.get(s.at[0])!, expect: expected(quick, run, s.at) }] : [],
     ),
-    { name: say.running(run.load.name), expect: say.aboutAmps(decimal(run.load.watts / run.volts)) },
+    { name: say.running(run.load.name), expect: say.aboutAmps(plainNumber(run.load.watts / run.volts)) },
   ];
 }
 
@@ -303,7 +309,7 @@ export function checkpointsTo(quick: QuickMachine, load: number): readonly Check
  */
 function expected(quick: QuickMachine, run: Run, at: readonly string[]): string {
   const own = feedAt(quick, run, at[0]!);
-  const [low, high] = [0.94, 1.06].map((share) => decimal(own.volts * share));
+  const [low, high] = [0.94, 1.06].map((share) => plainNumber(own.volts * share));
   return say.expectVolts(low!, high!, own.current === "dc" ? "DC" : "AC");
 }
 

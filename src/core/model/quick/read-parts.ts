@@ -1,4 +1,4 @@
-import { decimal, readEngineering } from "../../quantity";
+import { plainNumber, readEngineering } from "../../quantity";
 import type {
   QuickFrom,
   QuickGuard,
@@ -283,7 +283,7 @@ function feedOf(
   if (supply.kind === "mains") return null;
   if (isBetween) return { from: "both lines", volts: supply.volts };
   if (kind === "heater" && volts === null)
-    throw new RangeError(say.whichVolts(named(name), decimal(line), decimal(supply.volts)));
+    throw new RangeError(say.whichVolts(named(name), plainNumber(line), plainNumber(supply.volts)));
   return null;
 }
 
@@ -300,7 +300,7 @@ function lowFrom(
   if (current === "ac" || saysTransformer) return "transformer";
   // Fans and lamps of so few volts are made for direct current, pumps and coils for either.
   if (current === "dc" || saysBoard || kind === "fan" || kind === "lamp") return "board";
-  throw new RangeError(say.alternatingOrDirect(named(name), decimal(volts)));
+  throw new RangeError(say.alternatingOrDirect(named(name), plainNumber(volts)));
 }
 
 /** What lies in the lead to a load, from the board on, and what switches it. */
@@ -335,12 +335,12 @@ function coilOf(name: string, supply: QuickSupply): NonNullable<QuickSwitching["
   const { volts, current } = ratingOf(name, name);
   const line = lineVolts(supply);
   if (!isMains(supply)) return { volts: supply.volts, from: "line" };
-  if (volts === null) throw new RangeError(say.whichCoil(decimal(line)));
+  if (volts === null) throw new RangeError(say.whichCoil(plainNumber(line)));
   if (volts > LOW) {
-    if (Math.abs(volts / line - 1) > 0.15) throw new RangeError(say.noSuchCoil(decimal(volts), decimal(line)));
+    if (Math.abs(volts / line - 1) > 0.15) throw new RangeError(say.noSuchCoil(plainNumber(volts), plainNumber(line)));
     return { volts: line, from: "line" };
   }
-  if (current === null) throw new RangeError(say.alternatingOrDirect(say.contactor, decimal(volts)));
+  if (current === null) throw new RangeError(say.alternatingOrDirect(say.contactor, plainNumber(volts)));
   return { volts, from: current === "ac" ? "transformer" : "board" };
 }
 
@@ -374,8 +374,10 @@ function wattsOf(text: string, volts: number, line: string): number {
 /** An item as it was taken, in a few words. */
 export function takenFor({ loads, sensor, inLine }: ReadItem): string {
   if (inLine) return say.inTheLineToAll(inLine.name);
-  if (sensor) return sensor.kind === "ntc" ? say.sensor(sensor.name, decimal(sensor.ohms!)) : switchWords(sensor);
-  return loads.map(loadWords).join(", ");
+  if (sensor) return sensor.kind === "ntc" ? say.sensor(sensor.name, plainNumber(sensor.ohms!)) : switchWords(sensor);
+  const [first, ...alike] = loads;
+  if (!first || alike.length === 0) return loads.map(loadWords).join(", ");
+  return say.several(loads.length, loadWords({ ...first, name: first.name.replace(/ 1$/, "") }));
 }
 
 function switchWords({ name, stops }: { readonly name: string; readonly stops: string | null }): string {
@@ -383,10 +385,10 @@ function switchWords({ name, stops }: { readonly name: string; readonly stops: s
 }
 
 function loadWords({ name, watts, feed, through = [], by, start = [] }: QuickLoad): string {
-  const at = feed ? [say.from[feed.from](decimal(feed.volts))] : [];
+  const at = feed ? [say.from[feed.from](plainNumber(feed.volts))] : [];
   const lead = [...(by ? [by.name.toLowerCase()] : []), ...through.map((g) => g.name.toLowerCase())];
   return [
-    `${name} ${decimal(watts)} W`,
+    `${name} ${plainNumber(watts)} W`,
     ...at,
     ...(lead.length > 0 ? [say.through(lead.join(" + "))] : []),
     ...(start.length > 0 ? [say.startedBy(start.map((s) => say.start[s]).join(" + "))] : []),

@@ -127,6 +127,7 @@ export const say = {
   inputPlus: (name: string) => `${name}, input plus`,
   inputMinus: (name: string) => `${name}, input minus`,
   coilOf: (name: string) => `${name}, coil`,
+  pinOf: (plug: string, pin: string, side: string) => `${plug}, pin ${pin}, ${side}`,
   neutral: "neutral",
   minus: "minus",
   lineNamed: (line: string) => line,

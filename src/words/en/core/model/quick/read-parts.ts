@@ -1,12 +1,14 @@
 /** What core/model/quick/read-parts says to people, in English. */
 export const say = {
   kilovoltsAreNotModelled:
-    "Kilovolts (a microwave's, a spark's) are not modelled. Stop: a microwave's capacitor kills after it is unplugged. For who is trained on them.",
+    "Kilovolts (a microwave's, a spark's) are not modelled. Stop: a microwave's capacitor kills after it is unplugged. " +
+    "For who is trained on them.",
   whatIsIt: (name: string) =>
     `"${name}" is no load that is known here. Say what it is: heater, motor, pump, fan, valve, lamp or compressor.`,
   throughWhat: (line: string) => `"${line}": through what? Such as thermostat and high limit; four at most.`,
   noSuchGuard: (name: string) =>
-    `"${name}" is nothing that is known in a lead. Say thermostat, cut-off, thermal fuse, pressure switch, float, lid switch, contactor or SSR.`,
+    `"${name}" is nothing that is known in a lead. ` +
+    "Say thermostat, cut-off, thermal fuse, pressure switch, float, lid switch, contactor or SSR.",
   whatDoesItSwitch: (name: string) =>
     `${name}: what does it switch? Write it behind its load: heater 2000 through SSR.`,
   stopsNoSuchLoad: (name: string) => `Stops "${name}": no load of that name was typed.`,
@@ -33,6 +35,7 @@ export const say = {
   contactor: "Contactor",
   inTheLineToAll: (name: string) => `${name}, in the line to all loads`,
   sensor: (name: string, ohms: string) => `${name}, ${ohms} ohm at 25 °C, told to the board`,
+  several: (count: number, one: string) => `${count} times ${one}`,
   tellsTheBoard: (name: string) => `${name}, told to the board, stops nothing`,
   stops: (name: string, what: string) => `${name}, open it stops ${what}`,
   through: (lead: string) => `through ${lead}`,
