@@ -1,7 +1,7 @@
 import { readFileSync } from "node:fs";
 
 import { advise, type Evidence, type FaultDictionary, type UnitState, type WhyOpened } from "../../src/core/diagnose";
-import { assemblyOfFault, canOpen, openBoard } from "../../src/core/model";
+import { assemblyOfFault, canOpen, type Machine, openBoard } from "../../src/core/model";
 import { makeTest } from "../../src/core/simulate";
 import { ALL_EQUIPMENT } from "../../src/core/diagnose/planning/equipment";
 import { unitStateAfter } from "../../src/core/diagnose/planning/cost";
@@ -80,12 +80,14 @@ export function held(
   boards = false,
   before: readonly Evidence[] = [],
   dictionary: FaultDictionary = dictionaryOf(name),
+  /** The machine as it really is, where the dictionary knows it by a sheet only. */
+  real: Machine = dictionary.machine,
 ): Ending {
   const { machine } = dictionary;
   const [{ part, mode }, ...led] = faultsIn(fault);
-  const truth = machine.partById.get(part)!.assembly;
+  const truth = real.partById.get(part)!.assembly;
   const random = randomSource(seed);
-  const unit = new SpiceUnit(machine, { part, mode }, states, () => 2 * random() - 1, { led });
+  const unit = new SpiceUnit(real, { part, mode }, states, () => 2 * random() - 1, { led });
   const evidence: Evidence[] = [{ type: "complaint", id: "complaint", complaint }, ...before];
   const readings: string[] = [];
   const inVain: string[] = [];
@@ -94,7 +96,7 @@ export function held(
     openPanels: new Set(),
     equipment: { ...EQUIPMENT, boards },
   };
-  const component = boards && canOpen(machine, truth) ? assemblyOfFault(openBoard(machine, truth), { part, mode }) : "";
+  const component = boards && canOpen(real, truth) ? assemblyOfFault(openBoard(real, truth), { part, mode }) : "";
   const ended = (
     kind: string,
     assemblies: readonly string[],

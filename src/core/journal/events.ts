@@ -55,7 +55,7 @@ const reading = z.strictObject({
     exposure: text(40),
     expected: text(80),
     shown: text(80),
-    verdict: z.enum(["fits", "does not fit"]),
+    verdict: z.enum(["fits", "does not fit", "not judged"]),
     proposed: z.boolean(),
   }),
   coreVersion: text(20),

@@ -76,6 +76,9 @@ export {
 } from "./program/guide";
 export { menuBoard, menuItems, type MenuKey, menuShows, pressMenu } from "./program/menu-board";
 export { type Face, type Gesture, gesturesTo, modeName, pressesOf, type Program } from "./program/program";
+export { boardTable, type BoardCell, type BoardRow, spreadWords } from "./pins/board-table";
+export { type Measured, UNFED } from "./pins/measured";
+export { type PinBoard, pinBoardsOf, readMeasured, withMeasured } from "./pins/pin-boards";
 export { checkpointsTo, quickMachine } from "./quick/quick";
 export type { QuickBoards, QuickFace, QuickHeld, QuickMachine } from "./quick/quick-machine";
 export { readItems, readParts, takenFor } from "./quick/read-parts";

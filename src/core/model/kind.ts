@@ -253,6 +253,11 @@ export interface Electrical<F> {
   isLedByMode?(fields: F): boolean;
   /** The mode a control program is in; null while it is dead. */
   inMode?(instance: Instance<F>, state: number): string | null;
+  /**
+   * Terminals of which nobody knows what they give in this state, because its sheet does not say: what is read there
+   * speaks neither for nor against anything.
+   */
+  unspoken?(fields: F, state: number): readonly string[];
   /** The door that works it. */
   door?(fields: F): string;
   /** The connector it is a contact of. */

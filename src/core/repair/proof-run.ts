@@ -94,7 +94,7 @@ export function proofScript(
     if (taken.has(testKey(test)) || forbidden(machine, setup, test) !== null) return [];
     const sampled = windowOf(test, predictor.predict(test.setup, [test], SOUND_MACHINE)[0]!, meter);
     const window = draws.heldBy(test, proofWindow(test, sampled, meter));
-    if (!window || window.kind === "unsteady") return [];
+    if (!window || window.kind === "unsteady" || window.kind === "unspoken") return [];
     taken.set(testKey(test), []);
     return [
       {

@@ -59,7 +59,7 @@ export class SoundDraws {
 
   /** The window, wide enough for all of them; null where one shows something of another kind: that proves nothing. */
   heldBy(test: Test, window: Window): Window | null {
-    if (window.kind === "unsteady") return window;
+    if (window.kind === "unsteady" || window.kind === "unspoken") return window;
     let held = window;
     const values: number[] = [];
     for (const state of this.statesIn(test.setup)) {

@@ -9,6 +9,7 @@ export { programOf } from "./conditions";
 export { Simulator } from "./energise";
 export { type Hand, handsOf, walkHands } from "./hand-walk";
 export { observe, observeAll, observeInto } from "./observe";
+export { hangsOn, unspokenNodes } from "./unspoken";
 export { displayPart, type Slip, slipsOf } from "./perform";
 export type { CircuitSnapshot } from "./stamped-circuit";
 export { NoOperatingPoint, type State } from "./state";

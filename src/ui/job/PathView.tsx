@@ -132,8 +132,8 @@ function Stop({
   let mark: "open" | "fits" | "misfit" | "next";
   if (isNext) mark = "next";
   else if (reading) {
-    if (reading.body.as.verdict === "fits") mark = "fits";
-    else mark = "misfit";
+    if (reading.body.as.verdict === "not judged") mark = "open";
+    else mark = reading.body.as.verdict === "fits" ? "fits" : "misfit";
   } else mark = "open";
   const words = `${top.id} to ${bottom.id}: ${stateWords(isNext, reading)}`;
   return (

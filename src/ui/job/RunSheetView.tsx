@@ -3,7 +3,7 @@
 import { useState, type ReactNode } from "react";
 import Button from "react-bootstrap/Button";
 import { FLICKERS, keyMarks } from "../../core/model";
-import type { EventBody, Job } from "../../core/journal";
+import type { EventBody, Job, TrailReading } from "../../core/journal";
 import { type Edge, resultWords, type RunSheet, type SheetLoad, type SheetStep } from "../../core/schedule";
 import { type Test, testKey } from "../../core/simulate";
 import { useEngine, type Desk } from "../engine/useEngine";
@@ -192,7 +192,13 @@ function Load({
 }
 
 /** Each relay with its two edges: proven to close, proven to open again. */
-function Relays({ sheet, verdicts }: { sheet: RunSheet; verdicts: ReadonlyMap<string, "fits" | "does not fit"> }) {
+function Relays({
+  sheet,
+  verdicts,
+}: {
+  sheet: RunSheet;
+  verdicts: ReadonlyMap<string, TrailReading["body"]["as"]["verdict"]>;
+}) {
   if (sheet.relays.length === 0) return null;
   const where = (edges: readonly Edge[]) => [
     ...new Set(

@@ -87,8 +87,9 @@ export function Trail({
   );
 }
 
-function markOf(r: TrailReading): "fits" | "misfit" | "struck" {
+function markOf(r: TrailReading): "fits" | "misfit" | "struck" | "open" {
   if (r.struck) return "struck";
+  if (r.body.as.verdict === "not judged") return "open";
   if (r.body.as.verdict === "fits") return "fits";
   return "misfit";
 }

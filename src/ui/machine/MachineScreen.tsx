@@ -8,13 +8,14 @@ import Form from "react-bootstrap/Form";
 import Tab from "react-bootstrap/Tab";
 import Table from "react-bootstrap/Table";
 import Tabs from "react-bootstrap/Tabs";
-import { commonShelf, has, kindName, type Machine, type MachineFile } from "../../core/model";
+import { commonShelf, has, kindName, pinBoardsOf, type Machine, type MachineFile } from "../../core/model";
 import type { FaultGroup } from "../../core/diagnose";
 import type { VersionRow } from "../../contract/machines";
 import { send } from "../shell/send";
 import { dayName } from "../shell/time";
 import { TopBar } from "../shell/TopBar";
 import { BoardDrawing } from "./BoardDrawing";
+import { BoardPins } from "./BoardPins";
 import { ConnectorView } from "./ConnectorView";
 import { rigBoards } from "../../core/workbench";
 import { ratingsOf } from "./ratings";
@@ -43,6 +44,7 @@ export function MachineScreen({
   version: string | null;
 }) {
   const machine = commonShelf().of(hash, file);
+  const pinBoards = pinBoardsOf(file);
   const [tabAsked, setTab] = useAddress("tab");
   const tab = tabAsked || "wiring";
   return (
@@ -145,6 +147,13 @@ export function MachineScreen({
               ))}
             </div>
           </Tab>
+          {pinBoards.length === 0 ? null : (
+            <Tab eventKey="pins" title={say.pinByPin}>
+              {pinBoards.map((b) => (
+                <BoardPins key={b.id} file={file} board={b} isOld={version !== null} />
+              ))}
+            </Tab>
+          )}
           <Tab eventKey="apart" title={say.whatItCanTellApart}>
             <Apart file={file} hash={hash} machine={machine} wanted={tab === "apart"} />
           </Tab>

@@ -8,6 +8,19 @@ export interface FieldWords {
 /** By field; "kind.field" where one kind means something of its own by it. */
 export const FIELD_WORDS: Readonly<Record<string, FieldWords>> = {
   volts: { says: "what it is made for, as its plate says", unit: "V" },
+  pins: { says: "every pin it has, as its sheet numbers them" },
+  feed: { says: "the two pins that feed it, with what: current, volts, watts" },
+  isolated: { says: "whether its low volts are isolated from what feeds it", usual: "no" },
+  states: { says: "its states, and what tells each: a mode, an input closed or open, volts between two pins" },
+  "board by its pins.outputs": {
+    says: "what each output joins or gives, in which states it is on, in which off; of the others its sheet says nothing",
+  },
+  "board by its pins.inputs": {
+    says: "what it looks for between two pins: its volts with the plug off, through so many ohms",
+  },
+  measured: { says: "what was read on good boards, each with its unit and its meter" },
+  link: { says: "the two pins of its link, and the volts on it while it talks", unit: "V" },
+  "board by its pins.ohms": { says: "ohms between two pins, dead, plugs off" },
   "low-voltage feed.volts": { says: "what it gives", unit: "V", usual: "12, 24 or 48" },
   "three-phase motor.volts": { says: "between two of its leads, as its plate says", unit: "V", usual: "230 or 400" },
   "three-phase motor.amps": { says: "what each lead takes while it runs", unit: "A" },

@@ -2,6 +2,7 @@
 export const VERDICT_WORDS = {
   fits: "as expected",
   "does not fit": "not as expected",
+  "not judged": "not judged",
 };
 
 /** What a test exposes one to. */

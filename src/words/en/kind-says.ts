@@ -32,6 +32,7 @@ export const KIND_SAYS = {
   "three-phase motor": "A motor on three lines, by its three leads; on two it hums, stands and burns.",
   "three-phase outlet": "A three-phase outlet: three lines a third of a turn apart, neutral, protective earth.",
   "low-voltage feed": "A feed of low voltage from outside the machine, alternating or direct.",
+  "board by its pins": "A board as its sheet describes it: what each pin gives in each state; nothing of its inside.",
   triac: "Switches alternating current for as long as its gate is fed.",
   "transistor switch": "A transistor that switches its drain to its source when its gate is lifted.",
   diode: "Lets current one way; across a coil it takes up what the coil gives back.",

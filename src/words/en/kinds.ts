@@ -30,6 +30,7 @@ export const KIND_NAMES = {
   keypad: "keypad",
   relay: "relay",
   triac: "triac",
+  "board by its pins": "board by its pins",
   contactor: "contactor",
   "solid-state relay": "solid-state relay",
   "three-phase motor": "three-phase motor",

@@ -129,6 +129,8 @@ export function windowWords(window: Window, fn: MeterFunction): string {
       return window.beeps ? "beeps" : say.noBeep;
     case "unsteady":
       return say.notSteady;
+    case "unspoken":
+      return say.itsSheetDoesNotSay;
   }
 }
 

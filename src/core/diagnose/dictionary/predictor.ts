@@ -3,6 +3,7 @@ import { ChangeError, type Fault, type Machine, type SetupEntry, variantOf } fro
 import { Names, type Reading, Readings, SHOWN } from "../../quantity";
 import {
   type CircuitSnapshot,
+  hangsOn,
   sampledValues,
   nominalValues,
   NoOperatingPoint,
@@ -10,8 +11,10 @@ import {
   observeInto,
   RECHECK_SOON,
   Simulator,
+  type State,
   type Test,
   testKey,
+  unspokenNodes,
   type Values,
 } from "../../simulate";
 import { faultsOf, type Hypothesis } from "../hypotheses/hypothesis";
@@ -153,24 +156,57 @@ export class Predictor {
     const column = new Readings(tests.length, this.names);
     try {
       const state = this.simulator.energise(setup, faults, this.samples[k]!);
-      const sound = this.soundCircuit(setup.id, k, tests, state.settled && hypothesis.kind === "no fault");
-      // Most faults change nothing in most setups: what a meter shows is then what it shows on the sound machine.
-      if (sound?.readings && state.settled && sound.tests === tests && this.simulator.circuit.isSameAs(sound.circuit)) {
-        column.takeAll(sound.readings);
-        // What is seen depends on the fault too: a seized fan draws current and stands still.
-        tests.forEach((test, t) => {
-          if (test.function === "look") column.put(t, observe(this.simulator, state, test, this.meter));
-        });
-        return column;
-      }
-      observeInto(this.simulator, state, tests, this.meter, column);
-      if (hypothesis.kind === "no fault" && sound) sound.readings = column;
+      this.lived(column, setup, tests, hypothesis, state, k);
+      this.silence(column, setup, tests, state);
     } catch (error) {
       // Nothing at any of them, however far it came.
       if (!(error instanceof NoOperatingPoint)) throw error;
       column.kind.fill(SHOWN.none);
     }
     return column;
+  }
+
+  /** Nodes that nobody knows of on the sound machine, by setup. */
+  private readonly unspoken = new Map<string, ReadonlySet<number> | null>();
+
+  /**
+   * Takes out what hangs on pins of which a board's sheet says nothing: in this state, or in that of the sound machine;
+   * a reading there speaks for and against nobody.
+   */
+  private silence(column: Column, setup: SetupEntry, tests: readonly Test[], state: State): void {
+    const { machine } = this;
+    if (!machine.parts.some((p) => p.kind.electrical.unspoken)) return;
+    if (!this.unspoken.has(setup.id)) {
+      const sound = this.simulator.energise(setup, [], this.samples[0]!);
+      this.unspoken.set(setup.id, unspokenNodes(machine, sound));
+    }
+    for (const nodes of [this.unspoken.get(setup.id)!, unspokenNodes(machine, state)])
+      if (nodes)
+        tests.forEach((test, t) => {
+          if (hangsOn(machine, test, nodes)) column.set(t, SHOWN.absent);
+        });
+  }
+
+  private lived(
+    column: Column,
+    setup: SetupEntry,
+    tests: readonly Test[],
+    hypothesis: Hypothesis,
+    state: State,
+    k: number,
+  ): void {
+    const sound = this.soundCircuit(setup.id, k, tests, state.settled && hypothesis.kind === "no fault");
+    // Most faults change nothing in most setups: what a meter shows is then what it shows on the sound machine.
+    if (sound?.readings && state.settled && sound.tests === tests && this.simulator.circuit.isSameAs(sound.circuit)) {
+      column.takeAll(sound.readings);
+      // What is seen depends on the fault too: a seized fan draws current and stands still.
+      tests.forEach((test, t) => {
+        if (test.function === "look") column.put(t, observe(this.simulator, state, test, this.meter));
+      });
+      return;
+    }
+    observeInto(this.simulator, state, tests, this.meter, column);
+    if (hypothesis.kind === "no fault" && sound) sound.readings = column;
   }
 
   /**

@@ -11,16 +11,19 @@ export type Window =
   | { readonly kind: "overload" }
   | { readonly kind: "label"; readonly label: string }
   | { readonly kind: "beep"; readonly beeps: boolean }
-  | { readonly kind: "unsteady" };
+  | { readonly kind: "unsteady" }
+  /** Nobody knows: a pin of which its board's sheet says nothing. */
+  | { readonly kind: "unspoken" };
 
 /** Does a reading agree with what a sound machine shows? */
-export type Verdict = "fits" | "does not fit";
+export type Verdict = "fits" | "does not fit" | "not judged";
 
 /** Meter errors beside the spread of the samples that still count as well, standard deviations. */
 const ALLOWED = 3;
 
 /** The window from what the sound machine predicts. */
 export function windowOf(test: Test, sound: Prediction, meter: Meter): Window {
+  if (sound.length === 0) return { kind: "unspoken" };
   const first = sound[0] ?? null;
   if (!first) return { kind: "unsteady" };
   if (first.kind === "label") return { kind: "label", label: first.label };
@@ -40,6 +43,7 @@ export function windowOf(test: Test, sound: Prediction, meter: Meter): Window {
 }
 
 export function verdictOf(window: Window, shown: Reading): Verdict {
+  if (window.kind === "unspoken") return "not judged";
   let fits: boolean;
   if (window.kind === "range")
     fits =

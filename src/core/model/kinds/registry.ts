@@ -41,6 +41,7 @@ import { ntc } from "./ntc";
 import { outlet } from "./outlet";
 import { panel } from "./panel";
 import { paymentInput } from "./payment-input";
+import { pinBoard } from "./pin-board";
 import { potentiometer } from "./potentiometer";
 import { pressureSwitch } from "./pressure-switch";
 import { ptc } from "./ptc";
@@ -144,6 +145,7 @@ export const PART_KINDS = [
   capacitor,
   // Boards
   controller,
+  pinBoard,
   panel,
   indicator,
 ] as const;

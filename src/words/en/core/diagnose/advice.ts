@@ -46,6 +46,7 @@ export const say = {
   onlyDashes: "only dashes",
   noBeep: "no beep",
   notSteady: "not steady",
+  itsSheetDoesNotSay: "its sheet does not say",
   unstableReading: "unstable reading",
   anyValue: "any value",
   powerOffWaitAndSee: (name: string) => `${name}: power off, wait, and see`,

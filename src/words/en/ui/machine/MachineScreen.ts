@@ -21,6 +21,7 @@ export const say = {
   coversAndBoards: "Covers and boards",
   noCoverHasToCome: "No cover has to come off.",
   whatIsDone: "What is done",
+  pinByPin: "Pin by pin",
   whatItCanTellApart: "What it can tell apart",
   versions: "Versions",
   revisionRevisionDayName: (revision: string, dayName: string) => `revision ${revision}, ${dayName}`,

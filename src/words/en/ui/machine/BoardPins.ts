@@ -1,0 +1,26 @@
+/** What ui/machine/BoardPins says to people, in English. */
+export const say = {
+  unfed: "Unplugged",
+  pinByPin: (board: string) => `${board}, pin by pin`,
+  pins: "Pins",
+  anEmptyCell: "Where the sheet says nothing a pin is unknown, and not 0 V: it clears nothing and blames nothing.",
+  notSaid: "not said",
+  source: { sheet: "sheet", measured: "measured", assumed: "assumed" },
+  measuredOnAGoodUnit: "Measured on a good unit",
+  between: "Between",
+  otherPins: "Other pins",
+  red: "Red lead on",
+  black: "Black lead on",
+  inState: "State",
+  unitOf: { dcv: "V DC", acv: "V AC", ohms: "Ω" },
+  theMeterShows: (unit: string) => `The meter shows, ${unit}`,
+  unit: "Unit (serial number)",
+  meter: "Meter",
+  mains: "Mains, V",
+  room: "Room, °C",
+  logIt: "Log it",
+  sayWhichUnit: "Say which unit it was read on.",
+  sayWhichMeter: "Say which meter: ohms of chips compare on one meter only.",
+  liveOnEveryPin:
+    "Of what pulses type both ends: 0 to 13. Every pin is live as long as it is fed, unless its sheet says it is isolated.",
+};
