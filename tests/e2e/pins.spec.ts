@@ -17,7 +17,7 @@ test("a board by its pins: its table, readings on good units beside its sheet, w
   await expect(page.getByRole("row", { name: /light/ }).getByRole("cell").nth(1)).toHaveText("not said");
 
   await page.getByLabel("Between").selectOption({ label: "1 – 3, fan" });
-  await page.getByLabel("State").selectOption({ label: "Cooling" });
+  await page.getByLabel("State", { exact: true }).selectOption({ label: "Cooling" });
   await page.getByLabel("Meter", { exact: true }).fill("bench meter");
   const shows = page.getByLabel("The meter shows, V DC");
   // What is no reading, and what nobody can place, is refused in its place; nothing typed is lost.
@@ -37,11 +37,46 @@ test("a board by its pins: its table, readings on good units beside its sheet, w
   }
   await expect(fan).toContainText("9.10 V to 9.30 V, 2 units");
   await expect(fan).toContainText("good units lie beside what the sheet says");
-  await page.getByLabel("State").selectOption({ label: "Test 3" });
+  await page.getByLabel("State", { exact: true }).selectOption({ label: "Test 3" });
   await shows.fill("0 to 13");
   await shows.press("Enter");
   await expect(fan).toContainText("pulses between");
   await axe(page);
   await page.setViewportSize({ width: 390, height: 844 });
   await fits(page);
+});
+
+test("lines of a sheet: pasted, each shown as it was taken, one mended in its place, then in the board's table", async ({
+  page,
+}) => {
+  const id = `glass-cooler-${crypto.randomUUID().slice(0, 6)}`;
+  const text = readFileSync("tests/fixtures/pin-board.yaml", "utf8").replace("id: glass-cooler", `id: ${id}`);
+  expect((await page.request.post("/api/machines", { data: { name: "pin-board.yaml", text } })).status()).toBe(200);
+  await page.goto(`/machines/${id}?tab=pins`);
+  await alive(page);
+  const lines = page.getByLabel(/Paste or type its pin table/);
+  await lines.fill("Pin\tColour\tSignal\tVolts\n6\torange\tpump\t12V\n7\twhite\tlink\t13");
+  const taken = page.getByRole("list", { name: "Taken for" }).getByRole("listitem");
+  await expect(taken).toHaveCount(2);
+  await expect(taken.first()).toContainText("6, orange, pump, 12 V DC");
+  await expect(taken.nth(1)).toContainText("volts or ohms");
+  // Nothing is guessed: with a line that is not understood none goes in.
+  await expect(page.getByRole("button", { name: /^Add/ })).toBeDisabled();
+  await page.getByLabel("Line 2, mended").fill("7 white link 5V");
+  await expect(taken.nth(1)).toContainText("7, white, link, 5 V DC");
+  await page.getByLabel("State they belong to").selectOption({ label: "Cooling" });
+  await axe(page);
+  await page.reload();
+  await alive(page);
+  await expect(taken).toHaveCount(2);
+  await page.getByLabel("State they belong to").selectOption({ label: "Cooling" });
+  await page.getByRole("button", { name: "Add 2 lines" }).click();
+  await expect(page.getByRole("row", { name: /pump/ }).getByRole("cell").nth(2)).toContainText("12.0 V");
+  await expect(page.getByRole("row", { name: /link/ }).getByRole("cell").first()).toHaveText("not said");
+  await expect(lines).toHaveValue("");
+  // What does not go with what is there is said, and stays as it was typed.
+  await lines.fill("1 fan 9V");
+  await page.getByRole("button", { name: "Add 1 line" }).click();
+  await expect(page.getByText(/Pin 1 gives 13 V in another state already/)).toBeVisible();
+  await expect(lines).toHaveValue("1 fan 9V");
 });

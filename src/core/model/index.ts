@@ -78,6 +78,7 @@ export { menuBoard, menuItems, type MenuKey, menuShows, pressMenu } from "./prog
 export { type Face, type Gesture, gesturesTo, modeName, pressesOf, type Program } from "./program/program";
 export { boardTable, type BoardCell, type BoardRow, spreadWords } from "./pins/board-table";
 export { type Measured, UNFED } from "./pins/measured";
+export { lineWords, readPinLines, withPinLines } from "./pins/pin-lines";
 export { type PinBoard, pinBoardsOf, readMeasured, withMeasured } from "./pins/pin-boards";
 export { checkpointsTo, quickMachine } from "./quick/quick";
 export type { QuickBoards, QuickFace, QuickHeld, QuickMachine } from "./quick/quick-machine";

@@ -17,19 +17,18 @@ import {
   UNFED,
   withMeasured,
 } from "../../core/model";
-import { keepMachine } from "../../contract/machines";
-import { send } from "../shell/send";
+import { keepMachine, machineFile } from "../../contract/machines";
+import { read, send } from "../shell/send";
 import { Fault, faultOf, useFaults } from "../shell/useFaults";
 import { useKept } from "../shell/useKept";
+import { PinLines } from "./PinLines";
 import { say } from "#words/ui/machine/BoardPins";
 
 /** A board by its pins: what its sheet says in each state, and what good units showed. */
 export function BoardPins({ file, board, isOld }: { file: MachineFile; board: PinBoard; isOld: boolean }) {
   const rows = useMemo(() => boardTable(board.fields), [board]);
-  const states = [
-    ...board.fields.states.map((s) => ({ id: s.id, name: s.name })),
-    ...(rows.some((r) => r.function === "ohms") ? [{ id: UNFED, name: say.unfed }] : []),
-  ];
+  const allStates = [...board.fields.states.map((s) => ({ id: s.id, name: s.name })), { id: UNFED, name: say.unfed }];
+  const states = allStates.filter((s) => s.id !== UNFED || rows.some((r) => r.function === "ohms"));
   return (
     <section className="board-pins" aria-labelledby={`pins-${board.id}`}>
       <h2 id={`pins-${board.id}`}>{board.name}</h2>
@@ -62,7 +61,12 @@ export function BoardPins({ file, board, isOld }: { file: MachineFile; board: Pi
         </Table>
       </div>
       <p className="quiet">{say.anEmptyCell}</p>
-      {isOld ? null : <MeasureForm file={file} board={board} rows={rows} states={states} />}
+      {isOld ? null : (
+        <>
+          <PinLines file={file} board={board} states={allStates} />
+          <MeasureForm file={file} board={board} rows={rows} states={allStates} />
+        </>
+      )}
     </section>
   );
 }
@@ -123,10 +127,10 @@ function MeasureForm({
 
   async function log(event: FormEvent) {
     event.preventDefault();
-    let read: ReturnType<typeof readMeasured> | null = null;
+    let shownAs: ReturnType<typeof readMeasured> | null = null;
     let sentence = "";
     try {
-      read = readMeasured(shown, fn);
+      shownAs = readMeasured(shown, fn);
     } catch (error) {
       sentence = (error as Error).message;
     }
@@ -135,16 +139,18 @@ function MeasureForm({
       [`${board.id}-unit`, unit.trim() ? "" : say.sayWhichUnit],
       [`${board.id}-meter`, meter.trim() ? "" : say.sayWhichMeter],
     ]);
-    if (!whole || !read) return;
+    if (!whole || !shownAs) return;
     setBusy(true);
     setProblem("");
     try {
       const [volts, celsius] = [mains, room].map((text) => Number(text.replace(",", ".")));
-      const next = withMeasured(file, board.id, {
+      // Put to the file as it is now: what was read a moment ago, or by somebody else, stays in it.
+      const now = await read(machineFile.address(file.id), machineFile.answer);
+      const next = withMeasured(now.file, board.id, {
         between: [...between],
         state,
         function: fn,
-        ...read,
+        ...shownAs,
         unit: unit.trim(),
         meter: meter.trim(),
         ...(mains.trim() !== "" && volts! > 0 ? { mains: volts! } : {}),

@@ -1,0 +1,135 @@
+"use client";
+
+import { useRouter } from "next/navigation";
+import { type FormEvent, useMemo, useState } from "react";
+import Button from "react-bootstrap/Button";
+import Form from "react-bootstrap/Form";
+import { lineWords, type MachineFile, type PinBoard, readPinLines, withPinLines } from "../../core/model";
+import { keepMachine, machineFile } from "../../contract/machines";
+import { read, send } from "../shell/send";
+import { useKept } from "../shell/useKept";
+import { say } from "#words/ui/machine/PinLines";
+
+/** Lines of a sheet's pin table, pasted or typed; each is shown as it was taken, and is mended in place. */
+export function PinLines({
+  file,
+  board,
+  states,
+}: {
+  readonly file: MachineFile;
+  readonly board: PinBoard;
+  readonly states: readonly { readonly id: string; readonly name: string }[];
+}) {
+  const router = useRouter();
+  const [text, setText] = useKept(`unzo.pins.${file.id}.${board.id}`);
+  const [state, setState] = useState(states[0]!.id);
+  const { pins, feed } = board.fields;
+  const [against, setAgainst] = useState(groundOf(board) ?? feed.between[1]);
+  const [problem, setProblem] = useState("");
+  const [busy, setBusy] = useState(false);
+  const lines = useMemo(() => readPinLines(text), [text]);
+  const unread = lines.filter((l) => l.problem !== null).length;
+
+  /** Puts another line in the place of one; the others stay as they are. */
+  function mend(index: number, next: string) {
+    setText(lines.map((l, i) => (i === index ? next : l.text)).join("\n"));
+    setProblem("");
+  }
+
+  async function add(event: FormEvent) {
+    event.preventDefault();
+    setBusy(true);
+    setProblem("");
+    try {
+      const now = await read(machineFile.address(file.id), machineFile.answer);
+      const next = withPinLines(now.file, lines, { board: board.id, state, against });
+      await send(keepMachine, [file.id], next);
+      setText("");
+      router.refresh();
+    } catch (error) {
+      setProblem((error as Error).message);
+    } finally {
+      setBusy(false);
+    }
+  }
+
+  return (
+    <Form className="measure-good" onSubmit={(e) => void add(e)} noValidate>
+      <h3>{say.linesOfTheSheet}</h3>
+      <Form.Group controlId={`${board.id}-lines`}>
+        <Form.Label>{say.pasteOrType}</Form.Label>
+        <Form.Control
+          as="textarea"
+          rows={3}
+          value={text}
+          maxLength={8000}
+          spellCheck={false}
+          placeholder={say.j23RedFan13V}
+          onChange={(e) => {
+            setText(e.target.value);
+            setProblem("");
+          }}
+        />
+      </Form.Group>
+      {lines.length === 0 ? null : (
+        <ol className="read-back pin-lines" aria-label={say.takenFor}>
+          {lines.map((line, i) => (
+            <li key={i} className={line.problem ? "is-unread" : ""}>
+              <i className={`bi ${line.problem ? "bi-question-diamond" : "bi-check2"}`} aria-hidden />
+              <span>
+                {line.problem === null ? (
+                  lineWords(line)
+                ) : (
+                  <>
+                    {line.problem}
+                    <Form.Control
+                      size="sm"
+                      aria-label={say.mendLine(i + 1)}
+                      value={line.text}
+                      maxLength={200}
+                      onChange={(e) => mend(i, e.target.value)}
+                    />
+                  </>
+                )}
+              </span>
+            </li>
+          ))}
+        </ol>
+      )}
+      <div className="quick-row">
+        <Form.Group controlId={`${board.id}-lines-state`}>
+          <Form.Label>{say.inState}</Form.Label>
+          <Form.Select value={state} onChange={(e) => setState(e.target.value)}>
+            {states.map((s) => (
+              <option key={s.id} value={s.id}>
+                {s.name}
+              </option>
+            ))}
+          </Form.Select>
+        </Form.Group>
+        <Form.Group controlId={`${board.id}-against`}>
+          <Form.Label>{say.against}</Form.Label>
+          <Form.Select value={against} onChange={(e) => setAgainst(e.target.value)}>
+            {pins.map((p) => (
+              <option key={p}>{p}</option>
+            ))}
+          </Form.Select>
+        </Form.Group>
+        <Button type="submit" disabled={busy || lines.length === 0 || unread > 0}>
+          {say.addLines(lines.length - unread)}
+        </Button>
+      </div>
+      <p className="problem" role="alert">
+        {problem}
+      </p>
+    </Form>
+  );
+}
+
+/** The pin that most of a board's values are given against already. */
+function groundOf({ fields }: PinBoard): string | null {
+  const from = Object.values(fields.outputs).flatMap((o) => (o.gives ? [o.from] : []));
+  return from.sort((a, b) => count(from, b) - count(from, a))[0] ?? null;
+}
+
+const count = (all: readonly string[], one: string) => all.filter((x) => x === one).length;
