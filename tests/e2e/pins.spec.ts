@@ -1,5 +1,7 @@
 import { readFileSync } from "node:fs";
 import { expect, test } from "@playwright/test";
+import type { MachineFile } from "../../src/core/model";
+import { machineText } from "../support/fleet";
 import { alive, axe, fits } from "./look";
 
 test("a board by its pins: its table, readings on good units beside its sheet, what they do not agree on is said", async ({
@@ -79,4 +81,45 @@ test("lines of a sheet: pasted, each shown as it was taken, one mended in its pl
   await page.getByRole("button", { name: "Add 1 line" }).click();
   await expect(page.getByText(/Pin 1 gives 13 V in another state already/)).toBeVisible();
   await expect(lines).toHaveValue("1 fan 9V");
+});
+
+test("tables of a sheet: wires, numbers, a sensor's ohms; nothing goes in while a line is not understood", async ({
+  page,
+}) => {
+  const id = `under-counter-${crypto.randomUUID().slice(0, 6)}`;
+  const text = machineText("kaldruun-uc-80").replace("id: kaldruun-uc-80", `id: ${id}`);
+  expect((await page.request.post("/api/machines", { data: { name: "copy.yaml", text } })).status()).toBe(200);
+  const fileNow = async () =>
+    ((await (await page.request.get(`/api/machines/${id}/file`)).json()) as { file: MachineFile }).file;
+  await page.goto(`/machines/${id}`);
+  await alive(page);
+  await page.getByRole("tab", { name: "From a sheet" }).click();
+  const lines = page.getByLabel("Paste or type them, one a line");
+  await lines.fill("W1 brown 0.75mm2 T-C comp-line\nW9 red TP12 fd-7");
+  const taken = page.getByRole("list", { name: "Taken for" }).getByRole("listitem");
+  await expect(taken.nth(1)).toContainText("no point, pin or net");
+  await expect(page.getByRole("button", { name: /^Add/ })).toBeDisabled();
+  await page.getByLabel("Line 2, mended").fill("W9 red TP12 fd-1");
+  await page.getByLabel("New wires belong to").selectOption({ label: "Wiring" });
+  await axe(page);
+  await page.getByRole("button", { name: "Add 2 lines" }).click();
+  await expect(page.getByRole("status")).toContainText("2 lines are in the file");
+  expect((await fileNow()).wires.map((w) => w.id)).toContain("W9");
+
+  await page.getByLabel("What the lines are").selectOption({ label: "Ohms of a sensor" });
+  await lines.fill("0 16.3k\n10 99.5k\n25 5.0k");
+  await page.getByRole("button", { name: "Add 3 lines" }).click();
+  await expect(page.getByText(/look for a slip in one of them/)).toBeVisible();
+  await expect(lines).toHaveValue("0 16.3k\n10 99.5k\n25 5.0k");
+  await lines.fill("0 16.3k\n10 9.95k\n25 5.0k");
+  await page.getByRole("button", { name: "Add 3 lines" }).click();
+  await expect(page.getByRole("status")).toContainText("3 lines are in the file");
+
+  await page.getByLabel("What the lines are").selectOption({ label: "Parts and their numbers" });
+  await lines.fill("Relay board RB-5T 82");
+  await page.getByRole("button", { name: "Add 1 line" }).click();
+  await expect(page.getByRole("status")).toContainText("1 line is in the file");
+  expect((await fileNow()).pieces.find((p) => p.id === "board")).toMatchObject({ number: "RB-5T", price: 82 });
+  await page.setViewportSize({ width: 390, height: 844 });
+  await fits(page);
 });

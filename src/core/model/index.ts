@@ -80,7 +80,8 @@ export { boardTable, type BoardCell, type BoardRow, spreadWords } from "./pins/b
 export { type Measured, UNFED } from "./pins/measured";
 export { lineWords, readPinLines, withPinLines } from "./pins/pin-lines";
 export { type PinBoard, pinBoardsOf, readMeasured, withMeasured } from "./pins/pin-boards";
-export { checkpointsTo, quickMachine } from "./quick/quick";
+export { readSheet, SHEET_TABLES, type SheetTableId, targetsOf, withSheet } from "./sheet/sheet-tables";
+export { type Checkpoint, checkpointsTo, quickMachine } from "./quick/quick";
 export type { QuickBoards, QuickFace, QuickHeld, QuickMachine } from "./quick/quick-machine";
 export { readItems, readParts, takenFor } from "./quick/read-parts";
 export { type QuickSupply, readSupply, supplyWords } from "./quick/quick-supply";

@@ -19,6 +19,7 @@ import { BoardPins } from "./BoardPins";
 import { ConnectorView } from "./ConnectorView";
 import { rigBoards } from "../../core/workbench";
 import { ratingsOf } from "./ratings";
+import { SheetLines } from "./SheetLines";
 import { FileDoubts } from "./FileDoubts";
 import { useCoverage } from "./useCoverage";
 import { WiringDrawing } from "./WiringDrawing";
@@ -154,6 +155,11 @@ export function MachineScreen({
               ))}
             </Tab>
           )}
+          {version === null ? (
+            <Tab eventKey="sheet" title={say.fromASheet}>
+              <SheetLines file={file} />
+            </Tab>
+          ) : null}
           <Tab eventKey="apart" title={say.whatItCanTellApart}>
             <Apart file={file} hash={hash} machine={machine} wanted={tab === "apart"} />
           </Tab>

@@ -8,6 +8,7 @@ import { lineWords, type MachineFile, type PinBoard, readPinLines, withPinLines 
 import { keepMachine, machineFile } from "../../contract/machines";
 import { read, send } from "../shell/send";
 import { useKept } from "../shell/useKept";
+import { MendableLines } from "./MendableLines";
 import { say } from "#words/ui/machine/PinLines";
 
 /** Lines of a sheet's pin table, pasted or typed; each is shown as it was taken, and is mended in place. */
@@ -30,11 +31,10 @@ export function PinLines({
   const lines = useMemo(() => readPinLines(text), [text]);
   const unread = lines.filter((l) => l.problem !== null).length;
 
-  /** Puts another line in the place of one; the others stay as they are. */
-  function mend(index: number, next: string) {
-    setText(lines.map((l, i) => (i === index ? next : l.text)).join("\n"));
+  const typed = (next: string) => {
+    setText(next);
     setProblem("");
-  }
+  };
 
   async function add(event: FormEvent) {
     event.preventDefault();
@@ -65,37 +65,13 @@ export function PinLines({
           maxLength={8000}
           spellCheck={false}
           placeholder={say.j23RedFan13V}
-          onChange={(e) => {
-            setText(e.target.value);
-            setProblem("");
-          }}
+          onChange={(e) => typed(e.target.value)}
         />
       </Form.Group>
-      {lines.length === 0 ? null : (
-        <ol className="read-back pin-lines" aria-label={say.takenFor}>
-          {lines.map((line, i) => (
-            <li key={i} className={line.problem ? "is-unread" : ""}>
-              <i className={`bi ${line.problem ? "bi-question-diamond" : "bi-check2"}`} aria-hidden />
-              <span>
-                {line.problem === null ? (
-                  lineWords(line)
-                ) : (
-                  <>
-                    {line.problem}
-                    <Form.Control
-                      size="sm"
-                      aria-label={say.mendLine(i + 1)}
-                      value={line.text}
-                      maxLength={200}
-                      onChange={(e) => mend(i, e.target.value)}
-                    />
-                  </>
-                )}
-              </span>
-            </li>
-          ))}
-        </ol>
-      )}
+      <MendableLines
+        lines={lines.map((l) => ({ text: l.text, words: l.problem ?? lineWords(l), isRead: l.problem === null }))}
+        onMend={typed}
+      />
       <div className="quick-row">
         <Form.Group controlId={`${board.id}-lines-state`}>
           <Form.Label>{say.inState}</Form.Label>

@@ -4,7 +4,14 @@ import { useRouter } from "next/navigation";
 import { useMemo, useRef, useState, type FormEvent } from "react";
 import Button from "react-bootstrap/Button";
 import Form from "react-bootstrap/Form";
-import { checkpointsTo, type QuickMachine, quickMachine, readParts, readSupply, supplyWords } from "../../core/model";
+import {
+  type Checkpoint,
+  checkpointsTo,
+  type QuickMachine,
+  readParts,
+  readSupply,
+  supplyWords,
+} from "../../core/model";
 import { sendOnce } from "../shell/send";
 import { TopBar } from "../shell/TopBar";
 import { useKept } from "../shell/useKept";
@@ -55,18 +62,18 @@ export function QuickScreen() {
   const id = useRef<readonly [string, string] | null>(null);
   const { faults, check, mend } = useFaults();
   const known = useMemo(
-    () => drawn({ what: what || say.machine, supply, loads, filter, fuse, more }),
-    [what, supply, loads, filter, fuse, more],
+    () => drawn({ supply, loads, filter, fuse, more, dead }),
+    [supply, loads, filter, fuse, more, dead],
   );
-  const named = known.machine?.loads ?? [];
-  const chosen = Math.max(1, Math.min(dead, named.length));
-  const path = useMemo(() => (known.machine ? checkpointsTo(known.machine, chosen) : []), [known, chosen]);
+  const { named, path } = known;
 
   async function begin(event: FormEvent) {
     event.preventDefault();
+    const isNone = named.length === 0 && known.supplyProblem === "";
+    const loadsFault = known.problem || (isNone ? say.nameAtLeastOneLoad : "");
     const whole = check([
       ["what", what.trim() ? "" : say.sayWhatMachineItIs],
-      ["loads", known.problem || (named.length === 0 ? say.nameAtLeastOneLoad : "")],
+      ["loads", loadsFault],
       ["supply", known.supplyProblem],
       ["serial", serialFault(serial, noSerial)],
       ["who", who.trim() ? "" : say.sayWhoYouAre],
@@ -246,44 +253,40 @@ export function QuickScreen() {
 }
 
 interface Typed {
-  readonly what: string;
   readonly supply: string;
   readonly loads: string;
   readonly filter: boolean;
   readonly fuse: boolean;
   readonly more: QuickMore;
+  /** The load that does not work, from 1; 0: none of them does. */
+  readonly dead: number;
+}
+
+interface Drawn {
+  readonly supply: QuickMachine["supply"] | null;
+  readonly supplyProblem: string;
+  readonly named: QuickMachine["loads"];
+  /** From the plug to the load that does not work. */
+  readonly path: readonly Checkpoint[];
+  readonly problem: string;
 }
 
 /** What was typed as a machine, as far as it is understood; else a sentence for the field that is not. */
-function drawn({ what, supply: typed, loads, filter, fuse, more }: Typed): {
-  readonly supply: QuickMachine["supply"] | null;
-  readonly supplyProblem: string;
-  readonly machine: QuickMachine | null;
-  readonly problem: string;
-} {
-  let supply: QuickMachine["supply"] | null = null;
+function drawn({ supply: typed, loads, filter, fuse, more, dead }: Typed): Drawn {
+  const nothing = { supply: null, supplyProblem: "", named: [], path: [], problem: "" };
+  let supply: QuickMachine["supply"];
   try {
     supply = readSupply(typed);
   } catch (error) {
-    return { supply: null, supplyProblem: (error as Error).message, machine: null, problem: "" };
+    return { ...nothing, supplyProblem: (error as Error).message };
   }
-  const found = { supply, supplyProblem: "" };
-  if (loads.trim() === "") return { ...found, machine: null, problem: "" };
+  if (loads.trim() === "") return { ...nothing, supply };
   try {
     const parts = readParts(loads, supply);
-    const machine: QuickMachine = {
-      id: "preview",
-      name: what,
-      family: "powered equipment",
-      supply,
-      filter,
-      fuse,
-      ...parts,
-      ...more,
-    };
-    quickMachine(machine);
-    return { ...found, machine, problem: "" };
+    const base = { id: "preview", name: say.machine, family: "powered equipment", supply, filter, fuse } as const;
+    const path = checkpointsTo({ ...base, ...parts, ...more }, Math.max(1, Math.min(dead, parts.loads.length)));
+    return { ...nothing, supply, named: parts.loads, path };
   } catch (error) {
-    return { ...found, machine: null, problem: (error as Error).message };
+    return { ...nothing, supply, problem: (error as Error).message };
   }
 }

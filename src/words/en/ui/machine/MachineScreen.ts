@@ -22,6 +22,7 @@ export const say = {
   noCoverHasToCome: "No cover has to come off.",
   whatIsDone: "What is done",
   pinByPin: "Pin by pin",
+  fromASheet: "From a sheet",
   whatItCanTellApart: "What it can tell apart",
   versions: "Versions",
   revisionRevisionDayName: (revision: string, dayName: string) => `revision ${revision}, ${dayName}`,
