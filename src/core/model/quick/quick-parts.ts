@@ -177,7 +177,7 @@ function switchingParts(quick: QuickMachine, run: Run, runs: readonly Run[]): re
         kind: "solid-state relay",
         inputVolts: 3,
         inputOhms: Math.max(300, railVolts(quick) * 80),
-        amps: Math.max(25, 2 * amps),
+        amps: Math.max(25, 2 * amps * alike.length),
         at: { plus: `${id}-plus`, minus: `${id}-minus`, a: run.by!.from, b: run.out },
       },
     ];

@@ -132,7 +132,7 @@ function switchingPoints({ load, by, out, n }: Run): readonly Entry[] {
     load.kind === "three-phase motor"
       ? [1, 2, 3].map((k) => inside(`${by!.id}-out-${k}`, say.contactOutOf(name, k), `${by!.id}-out-${k}`))
       : [inside(out, say.switchingOut(name, of), out)];
-  if (!by!.first) return outs;
+  if (!by!.first) return load.by!.kind === "contactor" ? outs : [];
   if (load.by!.kind === "solid-state relay")
     return [
       inside(`${by!.id}-plus`, say.inputPlus(name), `${by!.id}-plus`),

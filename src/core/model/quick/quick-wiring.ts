@@ -115,14 +115,17 @@ export function runsOf(quick: QuickMachine): readonly Run[] {
       volts: load.feed?.volts ?? lineVolts(quick.supply),
       current: direct ? ("dc" as const) : ("ac" as const),
     };
-    if (load.by)
+    if (load.by) {
+      // A contactor has a contact for each; behind a solid-state relay they hang side by side.
+      const pole = load.by.kind === "contactor" ? i - first + 1 : 1;
       return {
         ...common,
-        out: `${switchingId(first + 1)}-out-${i - first + 1}`,
+        out: `${switchingId(first + 1)}-out-${pole}`,
         back,
         switched: i === first ? switchedBy(quick, load, i) : null,
-        by: { id: switchingId(first + 1), pole: i - first + 1, from, first: i === first },
+        by: { id: switchingId(first + 1), pole, from, first: i === first },
       };
+    }
     if (load.feed?.from === "board")
       return {
         ...common,
