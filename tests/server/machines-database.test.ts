@@ -82,7 +82,7 @@ describe("a machine without a file", () => {
     unit: uuid(),
     serial: "TD 77-1",
     what: "tumble dryer",
-    volts: 120,
+    supply: "120",
     filter: false,
     fuse: true,
     loads: "heater 1800, drum motor 250W",
@@ -105,7 +105,9 @@ describe("a machine without a file", () => {
     [{ loads: "1800" }, "names no load"],
     [{ dead: 5 }, "which load"],
     [{ what: "" }, "what machine"],
-    [{ volts: 17 }, "volts"],
+    [{ supply: "17" }, "AC or DC"],
+    [{ supply: "" }, "hangs on"],
+    [{ loads: "heater 1800, flux thing" }, "flux thing"],
   ])("refuses %j with a sentence", async (change, words) => {
     const response = await quick(post({ ...input, id: uuid(), unit: uuid(), ...change }));
     expect(response.status).toBe(400);

@@ -3,6 +3,7 @@ import { z } from "zod";
 import { KIND_NAMES } from "#words/kinds";
 import { KIND_SAYS } from "#words/kind-says";
 import { fieldWords, type FieldWords } from "./field-words";
+import { pinBoard } from "./kinds/pin-board";
 import { type KindId, PART_KINDS, partKind } from "./kinds/registry";
 import { quickMachine } from "./quick/quick";
 import { readSupply } from "./quick/quick-supply";
@@ -44,13 +45,28 @@ const DOORS = [
   ["24 VAC", "valve 8"],
 ] as const;
 
+/** A board by two of its pins. */
+function pinBoardPart(): PartEntry {
+  const fields = pinBoard.fields.parse({
+    pins: ["L", "N", "J2-1", "J2-2"],
+    feed: { between: ["L", "N"], current: "ac", volts: 230, watts: 3 },
+    states: [
+      { id: "test3", name: "Test 3", mode: "test3" },
+      { id: "idle", name: "Idle" },
+    ],
+    outputs: { fan: { to: "J2-1", from: "J2-2", gives: { volts: 13 }, on: ["test3"], off: ["idle"] } },
+  });
+  const at = { L: "board-L", N: "board-N", "J2-1": "J2-1", "J2-2": "J2-2" };
+  return { id: "MB", kind: pinBoard.kind, name: "Main board", piece: "board", ...fields, at } as unknown as PartEntry;
+}
+
 /**
  * The plainest part of each kind in some files, by kind: the one with the fewest words; of a kind that none of them has
  * one from a machine drawn at the door.
  */
 export function plainestParts(files: readonly MachineFile[]): ReadonlyMap<string, PartEntry> {
   const own = plainestIn(files);
-  return new Map([...plainestIn(DOORS.map(doorFile)), ...own]);
+  return new Map([[pinBoard.kind, pinBoardPart()], ...plainestIn(DOORS.map(doorFile)), ...own]);
 }
 
 function plainestIn(files: readonly MachineFile[]): ReadonlyMap<string, PartEntry> {

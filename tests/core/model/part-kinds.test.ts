@@ -26,6 +26,7 @@ const ON_THE_BENCH = [
   "low-voltage feed",
   "contactor",
   "solid-state relay",
+  "board by its pins",
 ];
 
 describe("the family of kinds", () => {

@@ -23,8 +23,8 @@ export interface PinLine {
   readonly problem: string | null;
 }
 
-const COLOUR =
-  /^(?:(?:light|dark)[ -]?)?(?:black|brown|red|orange|yellow|green|blue|violet|purple|grey|gray|white|pink|turquoise)(?:[/-](?:black|brown|red|orange|yellow|green|blue|violet|purple|grey|gray|white|pink|turquoise))?$/i;
+const COLOURS = "black|brown|red|orange|yellow|green|blue|violet|purple|grey|gray|white|pink|turquoise";
+const COLOUR = new RegExp(`^(?:(?:light|dark)[ -]?)?(?:${COLOURS})(?:[/-](?:${COLOURS}))?$`, "i");
 /** A number, with a plug before it or not; letters by themselves in capitals: L, GND. */
 const PIN = /^(?:[A-Z]{1,4}|[A-Za-z]{0,4}\d{1,3}(?:[-.]\d{1,3})?)$/;
 const PULSED = /\b(?:pulsed?|pulses|pulsing)\b/i;

@@ -152,7 +152,10 @@ describe("the window of a sound machine", () => {
     expect(verdictOf(open, { kind: "value", value: 9e6 })).toBe("does not fit");
     expect(verdictOf({ kind: "label", label: "runs" }, { kind: "value", value: 1 })).toBe("does not fit");
     expect(verdictOf({ kind: "beep", beeps: true }, { kind: "beep", beeps: false })).toBe("does not fit");
-    expect(windowOf(volts, [], meter)).toEqual({ kind: "unsteady" });
+    expect(windowOf(volts, [null], meter)).toEqual({ kind: "unsteady" });
+    // What nobody foresees is judged by nobody.
+    expect(windowOf(volts, [], meter)).toEqual({ kind: "unspoken" });
+    expect(verdictOf({ kind: "unspoken" }, { kind: "value", value: 1 })).toBe("not judged");
     expect(verdictOf({ kind: "unsteady" }, { kind: "jumping", low: 1, high: 2, manner: "jumping" })).toBe("fits");
     expect(verdictOf({ kind: "unsteady" }, { kind: "value", value: 1 })).toBe("does not fit");
   });
