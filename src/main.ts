@@ -106,8 +106,25 @@ function watch(request: IncomingMessage, response: ServerResponse): void {
   });
 }
 
+/** Milliseconds in which who was refused in the midst of what he sends may read why. */
+const TO_READ_WHY = 1000;
+
+/**
+ * Who was answered before all that he sends was here is not listened to any further: the rest would be taken for it, or
+ * the next thing sent on this connection for the rest.
+ */
+function partWith(request: IncomingMessage, response: ServerResponse): void {
+  const { socket } = request;
+  response.once("finish", () => {
+    if (request.complete || socket.destroyed) return;
+    socket.end();
+    setTimeout(() => socket.destroy(), TO_READ_WHY).unref();
+  });
+}
+
 const server = createServer((request, response) => {
   watch(request, response);
+  partWith(request, response);
   if (!isReadable(request.url ?? "/")) {
     response.writeHead(400, { "content-type": "application/json", "x-content-type-options": "nosniff" });
     response.end(JSON.stringify({ error: say.thisAddressCannotBeRead }));

@@ -1,6 +1,6 @@
 import { expect, test, type Page } from "@playwright/test";
 import { readFileSync } from "node:fs";
-import { alive, axe, beginJob } from "./look";
+import { alive, axe, beginJob, fits } from "./look";
 import { asked } from "./meter";
 
 /** Types by the keyboard alone and counts every press. */
@@ -59,6 +59,41 @@ test("loads that are none get a sentence, and nothing typed is lost", async ({ p
   await expect(page.getByLabel("Its loads")).toHaveAccessibleDescription(/names no load/);
   await page.reload();
   await expect(page.getByLabel("Its loads")).toHaveValue("1800");
+});
+
+test("three phases, a contactor and three boards at the door: each thing read back, one mended, then the first step", async ({
+  page,
+}) => {
+  await page.goto("/quick");
+  await alive(page);
+  await page.getByLabel("What is it").fill("canteen oven");
+  const hangsOn = page.getByLabel("It hangs on");
+  await hangsOn.fill("24");
+  await expect(hangsOn).toHaveAccessibleDescription(/AC or DC/);
+  await hangsOn.fill("400 V 3 phases");
+  const loads = page.getByLabel("Its loads");
+  await loads.fill(
+    "element 3x2000 at 230V through contactor 24VAC, flux thing, fan 24V from board, lid switch stops element",
+  );
+  const taken = page.getByRole("list", { name: "Taken for" }).getByRole("listitem");
+  await expect(taken).toHaveCount(4);
+  await expect(taken.first()).toContainText("3 times Element");
+  await expect(taken.nth(1)).toContainText("no load that is known");
+  await expect(taken.nth(2)).toContainText("24 V DC from the board");
+  await loads.fill("element 3x2000 at 230V through contactor 24VAC, fan 24V from board, lid switch stops element");
+  await page.getByLabel("Boards").selectOption({ label: "Relay board, logic board, display board" });
+  await page.getByLabel("What it shows now").selectOption({ label: "Its display is lit" });
+  await expect(page.locator(".quick-path")).toContainText("Contactor, coil");
+  await axe(page);
+  await page.setViewportSize({ width: 390, height: 844 });
+  await fits(page);
+  await page.setViewportSize({ width: 1280, height: 800 });
+  await page.getByLabel("none on the plate").check();
+  await page.getByLabel("Who").fill("Ida");
+  await page.getByRole("button", { name: "Begin" }).click();
+  await page.waitForURL(/\/jobs\//);
+  expect(await asked(page)).not.toBeNull();
+  await expect(page.locator(".suspects")).toContainText("Link between the boards");
 });
 
 test("not as drawn: a cut-off found in a lead is put in, the ranking runs on, the file can take it", async ({

@@ -155,7 +155,7 @@ function transformerParts(quick: QuickMachine): readonly Entry[] {
       piece: "transformer",
       voltsIn: line,
       voltsOut: volts,
-      // A tenth of its load lost in each winding, from memory.
+      // A twentieth of its volts lost in each winding, from memory.
       ohmsIn: (0.05 * line ** 2) / TRANSFORMER_VA,
       ohmsOut: (0.05 * volts ** 2) / TRANSFORMER_VA,
       at: { "in-a": netsOf(quick).fused, "in-b": "board-N", "out-a": "low-a", "out-b": "low-b" },
