@@ -1,6 +1,5 @@
 "use client";
 
-import { useRouter } from "next/navigation";
 import { type FormEvent, useMemo, useState } from "react";
 import Button from "react-bootstrap/Button";
 import Form from "react-bootstrap/Form";
@@ -17,11 +16,10 @@ import {
   UNFED,
   withMeasured,
 } from "../../core/model";
-import { keepMachine, machineFile } from "../../contract/machines";
-import { read, send } from "../shell/send";
 import { Fault, faultOf, useFaults } from "../shell/useFaults";
 import { useKept } from "../shell/useKept";
 import { PinLines } from "./PinLines";
+import { useFileGrowth } from "./useFileGrowth";
 import { say } from "#words/ui/machine/BoardPins";
 
 /** A board by its pins: what its sheet says in each state, and what good units showed. */
@@ -107,7 +105,6 @@ function MeasureForm({
   rows: readonly BoardRow[];
   states: readonly { readonly id: string; readonly name: string }[];
 }) {
-  const router = useRouter();
   const { pins } = board.fields;
   const [at, setAt] = useState(0);
   const [own, setOwn] = useState<readonly [string, string]>([pins[0]!, pins[1]!]);
@@ -118,8 +115,7 @@ function MeasureForm({
   const [mains, setMains] = useKept("unzo.good.mains");
   const [room, setRoom] = useKept("unzo.good.room");
   const [who] = useKept("unzo.who");
-  const [problem, setProblem] = useState("");
-  const [busy, setBusy] = useState(false);
+  const { busy, problem, put } = useFileGrowth(file.id);
   const { faults, check, mend } = useFaults();
   const row = rows[at];
   const between = row ? row.between : own;
@@ -140,32 +136,20 @@ function MeasureForm({
       [`${board.id}-meter`, meter.trim() ? "" : say.sayWhichMeter],
     ]);
     if (!whole || !shownAs) return;
-    setBusy(true);
-    setProblem("");
-    try {
-      const [volts, celsius] = [mains, room].map((text) => Number(text.replace(",", ".")));
-      // Put to the file as it is now: what was read a moment ago, or by somebody else, stays in it.
-      const now = await read(machineFile.address(file.id), machineFile.answer);
-      const next = withMeasured(now.file, board.id, {
-        between: [...between],
-        state,
-        function: fn,
-        ...shownAs,
-        unit: unit.trim(),
-        meter: meter.trim(),
-        ...(mains.trim() !== "" && volts! > 0 ? { mains: volts! } : {}),
-        ...(room.trim() !== "" && Number.isFinite(celsius) ? { celsius: celsius! } : {}),
-        ...(who.trim() ? { by: who.trim() } : {}),
-        on: new Date().toISOString().slice(0, 10),
-      });
-      await send(keepMachine, [file.id], next);
-      setShown("");
-      router.refresh();
-    } catch (error) {
-      setProblem((error as Error).message);
-    } finally {
-      setBusy(false);
-    }
+    const [volts, celsius] = [mains, room].map((text) => Number(text.replace(",", ".")));
+    const measured = {
+      between: [...between] as [string, string],
+      state,
+      function: fn,
+      ...shownAs,
+      unit: unit.trim(),
+      meter: meter.trim(),
+      ...(mains.trim() !== "" && volts! > 0 ? { mains: volts! } : {}),
+      ...(room.trim() !== "" && Number.isFinite(celsius) ? { celsius: celsius! } : {}),
+      ...(who.trim() ? { by: who.trim() } : {}),
+      on: new Date().toISOString().slice(0, 10),
+    };
+    if (await put((now) => withMeasured(now, board.id, measured))) setShown("");
   }
 
   return (

@@ -1,14 +1,12 @@
 "use client";
 
-import { useRouter } from "next/navigation";
 import { type FormEvent, useMemo, useState } from "react";
 import Button from "react-bootstrap/Button";
 import Form from "react-bootstrap/Form";
 import { lineWords, type MachineFile, type PinBoard, readPinLines, withPinLines } from "../../core/model";
-import { keepMachine, machineFile } from "../../contract/machines";
-import { read, send } from "../shell/send";
 import { useKept } from "../shell/useKept";
 import { MendableLines } from "./MendableLines";
+import { useFileGrowth } from "./useFileGrowth";
 import { say } from "#words/ui/machine/PinLines";
 
 /** Lines of a sheet's pin table, pasted or typed; each is shown as it was taken, and is mended in place. */
@@ -21,36 +19,22 @@ export function PinLines({
   readonly board: PinBoard;
   readonly states: readonly { readonly id: string; readonly name: string }[];
 }) {
-  const router = useRouter();
   const [text, setText] = useKept(`unzo.pins.${file.id}.${board.id}`);
   const [state, setState] = useState(states[0]!.id);
   const { pins, feed } = board.fields;
   const [against, setAgainst] = useState(groundOf(board) ?? feed.between[1]);
-  const [problem, setProblem] = useState("");
-  const [busy, setBusy] = useState(false);
+  const { busy, problem, forget, put } = useFileGrowth(file.id);
   const lines = useMemo(() => readPinLines(text), [text]);
   const unread = lines.filter((l) => l.problem !== null).length;
 
   const typed = (next: string) => {
     setText(next);
-    setProblem("");
+    forget();
   };
 
   async function add(event: FormEvent) {
     event.preventDefault();
-    setBusy(true);
-    setProblem("");
-    try {
-      const now = await read(machineFile.address(file.id), machineFile.answer);
-      const next = withPinLines(now.file, lines, { board: board.id, state, against });
-      await send(keepMachine, [file.id], next);
-      setText("");
-      router.refresh();
-    } catch (error) {
-      setProblem((error as Error).message);
-    } finally {
-      setBusy(false);
-    }
+    if (await put((now) => withPinLines(now, lines, { board: board.id, state, against }))) setText("");
   }
 
   return (

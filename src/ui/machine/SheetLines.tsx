@@ -1,26 +1,22 @@
 "use client";
 
-import { useRouter } from "next/navigation";
 import { type FormEvent, useMemo, useState } from "react";
 import Button from "react-bootstrap/Button";
 import Form from "react-bootstrap/Form";
 import { type MachineFile, readSheet, SHEET_TABLES, type SheetTableId, targetsOf, withSheet } from "../../core/model";
-import { keepMachine, machineFile } from "../../contract/machines";
-import { read, send } from "../shell/send";
 import { useKept } from "../shell/useKept";
 import { MendableLines } from "./MendableLines";
+import { useFileGrowth } from "./useFileGrowth";
 import { say } from "#words/ui/machine/SheetLines";
 
 /** Tables of a sheet, pasted or typed line by line: each line as it was taken before it goes into the file. */
 export function SheetLines({ file }: { readonly file: MachineFile }) {
-  const router = useRouter();
   const offered = SHEET_TABLES.filter((t) => t !== "sensor" || targetsOf(t, file).length > 0);
   const [table, setTable] = useState<SheetTableId>("wires");
   const [text, setText] = useKept(`unzo.sheet.${file.id}`);
   const [chosen, setChosen] = useState("");
   const [said, setSaid] = useState("");
-  const [problem, setProblem] = useState("");
-  const [busy, setBusy] = useState(false);
+  const { busy, problem, forget, put } = useFileGrowth(file.id);
   const lines = useMemo(() => readSheet(table, text, file), [table, text, file]);
   const targets = targetsOf(table, file);
   const target = targets.find((t) => t.id === chosen)?.id ?? targets[0]?.id ?? "";
@@ -28,26 +24,15 @@ export function SheetLines({ file }: { readonly file: MachineFile }) {
 
   const typed = (next: string) => {
     setText(next);
-    setProblem("");
+    forget();
     setSaid("");
   };
 
   async function add(event: FormEvent) {
     event.preventDefault();
-    setBusy(true);
-    setProblem("");
-    try {
-      // Put to the file as it is now, whatever was put to it meanwhile.
-      const now = await read(machineFile.address(file.id), machineFile.answer);
-      await send(keepMachine, [file.id], withSheet(now.file, table, text, target));
-      setSaid(say.added(lines.length));
-      setText("");
-      router.refresh();
-    } catch (error) {
-      setProblem((error as Error).message);
-    } finally {
-      setBusy(false);
-    }
+    if (!(await put((now) => withSheet(now, table, text, target)))) return;
+    setSaid(say.added(lines.length));
+    setText("");
   }
 
   return (
@@ -59,7 +44,7 @@ export function SheetLines({ file }: { readonly file: MachineFile }) {
             value={table}
             onChange={(e) => {
               setTable(e.target.value as SheetTableId);
-              setProblem("");
+              forget();
             }}
           >
             {offered.map((t) => (

@@ -88,6 +88,9 @@ describe("the words of the trade", () => {
     ["NTC 5k", "NTC, 5000 ohm at 25 °C"],
     ["gas valve", "Gas valve 10 W"],
     ["element 3x2000 at 230V", "3 times Element 2000 W"],
+    ["2 heaters 500W", "2 times Heater 500 W"],
+    ["heater 1.5kW/230V", "Heater 1500 W"],
+    ["heater 1kW thru SSR", "Heater 1000 W, through solid-state relay"],
   ])("%s", (text, words) => {
     const [item] = readItems(text, mains);
     expect(item!.problem).toBeNull();
@@ -98,6 +101,7 @@ describe("the words of the trade", () => {
     ["element 2000 through contactor", "which volts has its coil"],
     ["element 2000 through contactor 24V", "AC or DC"],
     ["SSR", "what does it switch"],
+    ["heater 900W 4A spare", "is no number"],
     ["motor 3 phase 750W through contactor 230V", "needs three phases"],
     ["heater 900 with PTC start", "Only a compressor"],
     ["compressor with magic", "starts nothing that is known"],

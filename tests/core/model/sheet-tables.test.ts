@@ -64,6 +64,8 @@ describe("a wire list", () => {
     expect(said.map((l) => l.words).join(" ")).toMatch(/no point, pin or net.*its two ends.*same place/s);
     expect(() => withSheet(file, "wires", "W1 brown T-D comp-line", "loom")).toThrow("in the file already");
     expect(() => withSheet(file, "wires", "W9 red T-C comp-line", "nowhere")).toThrow("no assembly");
+    // What the file itself does not take is a sentence with its field, and no schema's own words.
+    expect(() => withSheet(file, "wires", "W#9 red T-C comp-line", "loom")).toThrow(/^wires\.\d+\.id: [^{[]+$/);
   });
 });
 

@@ -1,6 +1,7 @@
 import { parseReading } from "../../quantity";
 import { pinBoard } from "../kinds/pin-board";
-import { machineFileSchema, type MachineFile } from "../schema";
+import { checkedFile } from "../file/checked-file";
+import type { MachineFile } from "../schema";
 import type { Measured } from "./measured";
 import type { PinFields } from "./pin-fields";
 import { say } from "#words/core/model/pins/board-table";
@@ -36,8 +37,8 @@ export function readMeasured(text: string, fn: Measured["function"]): Pick<Measu
 }
 
 /**
- * The file with one more reading on a good board. Throws a RangeError for a board that it has not, a ZodError for a row
- * that is none.
+ * The file with one more reading on a good board. Throws a RangeError for a board that it has not and for a row that is
+ * none.
  */
 export function withMeasured(file: MachineFile, board: string, row: Measured): MachineFile {
   if (!pinBoardsOf(file).some((b) => b.id === board)) throw new RangeError(board);
@@ -46,5 +47,5 @@ export function withMeasured(file: MachineFile, board: string, row: Measured): M
     if (id !== board) return part;
     return { ...part, measured: [...measured, row] };
   });
-  return machineFileSchema.parse({ ...file, parts });
+  return checkedFile({ ...file, parts });
 }

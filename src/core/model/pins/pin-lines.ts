@@ -1,5 +1,6 @@
 import { parseReading, plainNumber } from "../../quantity";
-import { machineFileSchema, type MachineFile } from "../schema";
+import { checkedFile } from "../file/checked-file";
+import type { MachineFile } from "../schema";
 import { UNFED } from "./measured";
 import { pinBoardsOf } from "./pin-boards";
 import type { PinFields } from "./pin-fields";
@@ -150,7 +151,7 @@ export function withPinLines(file: MachineFile, lines: readonly PinLine[], table
     const name = say.pointOf(board.name, pin, line.signal);
     return { id: net(pin), name, net: net(pin), ...(line.colour ? { colour: line.colour } : {}) };
   });
-  return machineFileSchema.parse({ ...file, parts, points: [...file.points, ...points] });
+  return checkedFile({ ...file, parts, points: [...file.points, ...points] });
 }
 
 /** A board's table with what one line says. */

@@ -30,10 +30,11 @@ const CAPACITOR: Readonly<Record<"start capacitor" | "run capacitor", number>> =
   "start capacitor": 60e-6,
   "run capacitor": 5e-6,
 };
-/** Watts of a contactor's coil; volt-amperes of a control transformer. */
+/** Watts of a contactor's coil; from memory. */
 const COIL_WATTS = 8;
-/** A coil for alternating current is held by its reactance: its copper is so much of what its amperes say. */
+/** A coil for alternating current is held by its reactance: its copper is so much of what its amperes say; from memory. */
 const AC_COIL = 0.15;
+/** Volt-amperes of a control transformer; from memory. */
 const TRANSFORMER_VA = 40;
 /** Usual ratings of fuses, amperes (IEC 60127 and 60269, from memory). */
 const FUSES = [3.15, 5, 6.3, 10, 16, 20, 25, 32, 40, 63];

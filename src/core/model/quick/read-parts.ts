@@ -148,7 +148,10 @@ interface Clauses {
 
 /** A line by its words of joining: through, with, from, stops. */
 function clausesOf(line: string): Clauses {
-  const pieces = line.split(/\b(through|with|from|stops)\b/i).map((p) => p.trim());
+  const pieces = line
+    .replace(/\b(?:thru|via)\b/gi, "through")
+    .split(/\b(through|with|from|stops)\b/i)
+    .map((p) => p.trim());
   const clause = (word: string) => {
     const found = pieces.flatMap((p, i) => (p.toLowerCase() === word && i % 2 === 1 ? [pieces[i + 1] ?? ""] : []));
     return found.length === 0 ? null : found.join(" and ");
@@ -238,8 +241,17 @@ interface Rated {
   readonly isRating: boolean;
 }
 
+/** A figure with a unit that has stayed in a name: something of the rating was not read. */
+const UNREAD = /\d\s*(?:k?w|watts?|v|volts?|ma|a|amps?|k?ohms?|Ω)\b|[/\\]/i;
+
 /** A load's name, how many alike, its rating and its volts. */
-function ratingOf(head: string, line: string): Rated {
+function ratingOf(typed: string, line: string): Rated {
+  // As plates and people write them: `1.5kW/230V`, `2 heaters 500W`.
+  const ahead = /^(\d)\s+(?=[a-z])/i.exec(typed);
+  const head = (ahead ? typed.slice(ahead[0].length).replace(/^([a-z ]+?)s\b/i, "$1") : typed).replace(
+    /\/(?=\d)/g,
+    " ",
+  );
   const bad = () => new RangeError(say.theRatingInIsNo(line.slice(0, 40)));
   const atVolts = /\s+at\s+(\S+)\s*(v\w*)?$/i.exec(head);
   let rest = atVolts ? head.slice(0, atVolts.index) : head;
@@ -251,7 +263,8 @@ function ratingOf(head: string, line: string): Rated {
     /^(.*?)\s*(?:(\d)\s*[x×]\s*)?(\d[\d.,]*\s*(?:k?w|watts?|ma|a|amps?|k?ohms?|k?Ω)?)?$/i.exec(rest.trim()) ?? [];
   const name = (match[1] ?? "").replace(/\s+/g, " ").trim();
   if (name === "") throw new RangeError(say.namesNoLoadTypeWhat(line.slice(0, 40)));
-  const count = match[2] === undefined ? 1 : Number(match[2]);
+  const count = Number(match[2] ?? ahead?.[1] ?? 1);
+  if (UNREAD.test(name)) throw bad();
   const said = atVolts?.[1]?.replace(/v\w*$/i, "") ?? own?.[1];
   const volts = said === undefined ? null : (readEngineering(said)?.value ?? 0);
   if (count < 1 || (volts !== null && volts <= 0)) throw bad();

@@ -1,4 +1,4 @@
-import { machineFileSchema } from "../schema";
+import { checkedFile } from "../file/checked-file";
 import { readLines, type SheetTable } from "./sheet-line";
 import { say } from "#words/core/model/sheet/cover-screws";
 
@@ -48,6 +48,6 @@ export const coverScrews: SheetTable<ScrewRow> = {
       const screws = own.map(({ count, size, place }) => ({ count, size, place }));
       return { ...p, tools: [...tools].slice(0, 12), screws };
     });
-    return machineFileSchema.parse({ ...file, panels });
+    return checkedFile({ ...file, panels });
   },
 };

@@ -1,4 +1,4 @@
-import { machineFileSchema } from "../schema";
+import { checkedFile } from "../file/checked-file";
 import { readLines, type SheetTable } from "./sheet-line";
 import { say } from "#words/core/model/sheet/part-numbers";
 
@@ -39,6 +39,6 @@ export const partNumbers: SheetTable<NumberRow> = {
       const row = of.get(p.id);
       return row ? { ...p, number: row.number, ...(row.price === null ? {} : { price: row.price }) } : p;
     });
-    return machineFileSchema.parse({ ...file, pieces });
+    return checkedFile({ ...file, pieces });
   },
 };

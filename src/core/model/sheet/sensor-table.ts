@@ -1,5 +1,6 @@
 import { plainNumber, readEngineering } from "../../quantity";
-import { machineFileSchema, type MachineFile } from "../schema";
+import { checkedFile } from "../file/checked-file";
+import type { MachineFile } from "../schema";
 import { ntc } from "../kinds/ntc";
 import { readLines, type SheetTable } from "./sheet-line";
 import { say } from "#words/core/model/sheet/sensor-table";
@@ -62,7 +63,7 @@ export const sensorTable: SheetTable<SensorRow> = {
       return { ...part, ohms25: Number(ohms25.toPrecision(4)), beta: Math.round(beta) };
     });
     if (!found) throw new RangeError(say.noSuchSensor(target));
-    return machineFileSchema.parse({ ...file, parts });
+    return checkedFile({ ...file, parts });
   },
 };
 

@@ -1,4 +1,5 @@
-import { machineFileSchema, type MachineFile } from "../schema";
+import { checkedFile } from "../file/checked-file";
+import type { MachineFile } from "../schema";
 import { columnsOf, readLines, type SheetTable } from "./sheet-line";
 import { say } from "#words/core/model/sheet/wire-list";
 
@@ -73,6 +74,6 @@ export const wireList: SheetTable<WireRow> = {
     });
     const fresh = items.filter((w) => !file.wires.some((k) => k.id === w.id));
     const wires = fresh.map((w) => ({ id: w.id, piece: target, from: w.from, to: w.to, ...looks(w) }));
-    return machineFileSchema.parse({ ...file, wires: [...known, ...wires] });
+    return checkedFile({ ...file, wires: [...known, ...wires] });
   },
 };
