@@ -1,5 +1,7 @@
 import { type Entry, ONE_BOARD, type QuickMachine } from "./quick-machine";
 import { isMains, lineVolts } from "./quick-supply";
+import { toldBy } from "./quick-codes";
+import { whenAsked, whenRunning } from "./quick-stages";
 import { furtherRails, isDirect, netsOf, railVolts, type Run } from "./quick-wiring";
 import { say } from "#words/core/model/quick/quick-machine";
 
@@ -106,13 +108,6 @@ function limitAmps({ loads }: QuickMachine, volts: number): number {
   return Math.max(2, (3 * watts) / volts + 1);
 }
 
-/** When a load is asked for: while the machine is, and what stops it is shut. */
-function whenAsked(quick: QuickMachine, run: Run): Entry {
-  const stops = (quick.sensors ?? []).flatMap((s, k) => (s.stops.includes(run.n - 1) ? [`in${k + 1}`] : []));
-  if (stops.length === 0) return { mode: "run" };
-  return { all: [{ mode: "run" }, ...stops.map((input) => ({ input, below: 0.5 }))] };
-}
-
 const isLifted = (run: Run) => run.switched!.kind === "transistor";
 const outputOf = (run: Run, when: Entry) =>
   isLifted(run) ? { does: "lifts", ohms: 1000, when } : { does: "sinks", ohms: 5, when };
@@ -123,7 +118,7 @@ function logicPart(quick: QuickMachine, runs: readonly Run[]): Entry {
   const serial = isSerial(quick, runs);
   const asked = serial ? driven(runs).filter((r) => r.switched!.kind === "pin") : driven(runs);
   const inputs = (quick.sensors ?? []).map((_, k) => `in${k + 1}`);
-  const ask = { does: "sinks", ohms: 50, when: { mode: "run" } };
+  const ask = { does: "sinks", ohms: 50, when: whenRunning(quick) };
   const tells = { does: "lifts", ohms: 1000, when: { always: say.aslongAsItLives } };
   return {
     id: "logic",
@@ -133,7 +128,7 @@ function logicPart(quick: QuickMachine, runs: readonly Run[]): Entry {
     rail: { min: 0.75 * rail, max: 1.25 * rail },
     loadOhms: rail ** 2 / 0.7,
     ...(inputs.length > 0 ? { inputs: Object.fromEntries(inputs.map((i) => [i, { pullUpOhms: 1e4 }])) } : {}),
-    ...(quick.face?.kind === "lamp" ? { lamps: { on: [{ when: { mode: "run" }, shows: "steady" }] } } : {}),
+    ...toldBy(quick),
     outputs: {
       ...Object.fromEntries(asked.map((r) => [`out${r.n}`, outputOf(r, whenAsked(quick, r))])),
       ...(serial ? { ask } : {}),
@@ -150,6 +145,9 @@ function logicPart(quick: QuickMachine, runs: readonly Run[]): Entry {
   };
 }
 
+/** What the board of relays itself knows of when a load is asked for: the logic's switches are not its own. */
+const asksOnly = (quick: QuickMachine, run: Run): Entry => whenAsked({ ...quick, sensors: [] }, run);
+
 /** What hears the logic on the board of the relays, where they talk in series. */
 function driverPart(quick: QuickMachine, runs: readonly Run[]): Entry {
   const nets = netsOf(quick);
@@ -164,7 +162,7 @@ function driverPart(quick: QuickMachine, runs: readonly Run[]): Entry {
     loadOhms: rail ** 2 / 0.3,
     inputs: { ask: { pullUpOhms: 1e4 } },
     outputs: Object.fromEntries(
-      asked.map((r) => [`out${r.n}`, outputOf(r, { all: [{ mode: "run" }, { input: "ask", below: 0.5 }] })]),
+      asked.map((r) => [`out${r.n}`, outputOf(r, { all: [asksOnly(quick, r), { input: "ask", below: 0.5 }] })]),
     ),
     at: {
       rail: nets.rail,
@@ -226,6 +224,7 @@ function faceParts(quick: QuickMachine): readonly Entry[] {
         runOhms: rail ** 2 / 1,
         deadOhms: 5000,
         linkVolts: 3,
+        ...(quick.tells ? { shows: "logic" } : {}),
         at: apart
           ? { plus: "face-link-1", return: "face-link-2", link: "face-link-3" }
           : { plus: nets.logicRail, return: nets.logicGround, link: "told" },

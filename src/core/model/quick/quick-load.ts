@@ -9,6 +9,7 @@ export type QuickKind =
   | "motor"
   | "three-phase motor"
   | "lamp"
+  | "door lock"
   | "contactor";
 
 /** What a load is fed from, where that is not line and neutral (or plus and minus) through its relay on the board. */
@@ -44,7 +45,9 @@ export interface QuickSwitching {
 /** What lies in the lead to a load and opens it. */
 export interface QuickGuard {
   readonly name: string;
-  readonly kind: "thermostat" | "thermal cut-off" | "pressure switch" | "door switch";
+  readonly kind: "thermostat" | "thermal cut-off" | "pressure switch" | "door switch" | "stop switch";
+  /** Where a thermostat or a cut-off opens, degrees Celsius; left out: where such things of a heater do. */
+  readonly celsius?: number;
 }
 
 export type QuickStart = "ptc" | "overload" | "start capacitor" | "run capacitor";
@@ -52,11 +55,15 @@ export type QuickStart = "ptc" | "overload" | "start capacitor" | "run capacitor
 /** What tells the board something: a switch that stops loads, a sensor. */
 export interface QuickSensor {
   readonly name: string;
-  readonly kind: "door switch" | "pressure switch" | "thermostat" | "ntc";
+  readonly kind: "door switch" | "pressure switch" | "thermostat" | "stop switch" | "ntc" | "lock contact";
   /** Ohms at 25 degrees, of an NTC. */
   readonly ohms?: number;
+  /** The door lock whose contact it is, by its place among the loads, from 0. */
+  readonly of?: number;
   /** The loads that stand still while it is open, by their place among the loads, from 0. */
   readonly stops: readonly number[];
+  /** The loads that stand still while it is closed. */
+  readonly stopsWhenMade?: readonly number[];
 }
 
 /** All that was named. */

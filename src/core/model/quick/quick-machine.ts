@@ -19,6 +19,31 @@ export interface QuickMachine extends Pick<QuickParts, "loads"> {
   readonly face?: QuickFace;
   /** How the board is held and joined, as far as it was seen. */
   readonly held?: QuickHeld;
+  /** The states in which it is looked at; left out: one, in which every load is asked for. */
+  readonly stages?: readonly QuickStage[];
+  /** Whether it tells an open or shorted sensor, and a lock that does not report, by a code. */
+  readonly tells?: boolean;
+}
+
+/** A state in which a machine is looked at, what it asks for in it, and how it is brought about. */
+export interface QuickStage {
+  readonly id: string;
+  readonly name: string;
+  readonly how: string;
+  /** The mode of the control program; left out: as the state is called. */
+  readonly mode?: string;
+  /** Loads that are asked for, by their place among the loads, from 0. */
+  readonly asks: readonly number[];
+  /** By the name of a switch: how far its place is filled, 0 to 1. */
+  readonly levels?: Readonly<Record<string, number>>;
+  /** By the name of a sensor or thermostat: degrees Celsius at its place. */
+  readonly places?: Readonly<Record<string, number>>;
+  /** Names of switches that a hand works. */
+  readonly worked?: readonly string[];
+  readonly doorOpen?: boolean;
+  /** To bring about, minutes; and when to look, seconds after it was brought about. */
+  readonly minutes?: number;
+  readonly seconds?: number;
 }
 
 /** How many boards there are, and what joins the first to the next. */

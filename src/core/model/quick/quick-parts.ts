@@ -47,8 +47,8 @@ export function partsOf(quick: QuickMachine): readonly Entry[] {
     ...boardParts(quick, runs),
     ...transformerParts(quick),
     ...runs.flatMap((run) => (run.by?.first ? switchingParts(quick, run, runs) : [])),
-    ...runs.flatMap((run) => [...loadParts(run), ...leadParts(run)]),
-    ...(quick.sensors ?? []).map(sensorPart(quick)),
+    ...runs.flatMap((run) => [...loadParts(quick, run), ...leadParts(run)]),
+    ...(quick.sensors ?? []).flatMap(sensorPart(quick)),
   ];
 }
 
@@ -228,11 +228,13 @@ function guardPart(guard: QuickGuard, id: string, at: { readonly a: string; read
   const common = { id, name: guard.name, piece: id, at };
   switch (guard.kind) {
     case "thermostat":
-      return { ...common, kind: guard.kind, celsius: 90, place: id, closes: "below" };
+      return { ...common, kind: guard.kind, celsius: guard.celsius ?? 90, place: id, closes: "below" };
     case "thermal cut-off": {
       const resets = /fuse/i.test(guard.name) ? "never" : "by hand";
-      return { ...common, kind: guard.kind, opensAbove: 150, place: id, resets };
+      return { ...common, kind: guard.kind, opensAbove: guard.celsius ?? 150, place: id, resets };
     }
+    case "stop switch":
+      return { ...common, kind: "switch", rests: "closed" };
     case "pressure switch":
       return { ...common, kind: guard.kind, place: id, above: 0.5 };
     case "door switch":
@@ -252,7 +254,7 @@ function leadParts({ n, load }: Run): readonly Entry[] {
 }
 
 /** A load, and what starts it. */
-function loadParts(run: Run): readonly Entry[] {
+function loadParts(quick: QuickMachine, run: Run): readonly Entry[] {
   const { id, load, volts, current, back } = run;
   const common = { id, name: load.name, piece: id };
   const two = { a: `${id}-L`, b: back };
@@ -265,6 +267,8 @@ function loadParts(run: Run): readonly Entry[] {
       return compressorParts(run);
     case "contactor":
       return [{ ...common, ...loneContactor(run) }];
+    case "door lock":
+      return [{ ...common, ...lockPart(quick, run) }];
     default:
       return [{ ...common, ...movedOrDrawn(run, two) }];
   }
@@ -295,6 +299,14 @@ function movedOrDrawn(run: Run, two: { readonly a: string; readonly b: string })
     default:
       return { kind: "valve", ...plate(0.5), at: two };
   }
+}
+
+/** A door lock; its contact lies between the board and its ground, where the board is told by it. */
+function lockPart(quick: QuickMachine, { n, id, load, volts, current, back }: Run): Entry {
+  const told = (quick.sensors ?? []).findIndex((s) => s.of === n - 1);
+  const [sense, ground] = told < 0 ? [`${id}-X`, `${id}-Y`] : [sensorNet(told + 1), netsOf(quick).logicGround];
+  const at = { "coil-a": `${id}-L`, "coil-b": back, "sense-a": sense, "sense-b": ground };
+  return { kind: "door lock", door: "door", current, volts, ohms: volts ** 2 / load.watts, at };
 }
 
 /** A contactor that is a load of its own: what it switches was not said. */
@@ -361,14 +373,16 @@ export const startId = (load: string, start: QuickStart): string => `${load}-${s
 /** The net of a sensor at its own plug. */
 export const sensorNet = (k: number): string => `sensor-${k}-a`;
 
-function sensorPart(quick: QuickMachine): (sensor: QuickSensor, i: number) => Entry {
+function sensorPart(quick: QuickMachine): (sensor: QuickSensor, i: number) => readonly Entry[] {
   const back = netsOf(quick).logicGround;
   return (sensor, i) => {
     const id = `sensor-${i + 1}`;
     const at = { a: sensorNet(i + 1), b: back };
     const common = { id, name: sensor.name, piece: id, at };
-    if (sensor.kind === "ntc") return { ...common, kind: "ntc", ohms25: sensor.ohms, beta: 3800, place: id };
-    return { ...guardPart({ name: sensor.name, kind: sensor.kind }, id, at), name: sensor.name };
+    // A lock's contact is of the lock.
+    if (sensor.kind === "lock contact") return [];
+    if (sensor.kind === "ntc") return [{ ...common, kind: "ntc", ohms25: sensor.ohms, beta: 3800, place: id }];
+    return [{ ...guardPart({ name: sensor.name, kind: sensor.kind }, id, at), name: sensor.name }];
   };
 }
 

@@ -1,6 +1,8 @@
 import { plainNumber } from "../../quantity";
 import { machineFileSchema, type MachineFile } from "../schema";
+import { codesOf } from "./quick-codes";
 import { faceBoard, linksOf, logicBoard } from "./quick-board";
+import { setupsOf, stageOf, stagesOf } from "./quick-stages";
 import type { QuickKind } from "./quick-load";
 import { type Entry, ONE_BOARD, type QuickHeld, type QuickMachine } from "./quick-machine";
 import { partsOf, startId, wiresOf } from "./quick-parts";
@@ -42,6 +44,7 @@ const SILENT: Readonly<Record<QuickKind, string | null>> = {
   valve: "shut",
   "gas valve": "no flame",
   contactor: "at rest",
+  "door lock": "free",
 };
 
 /** What must have been seen before the board is blamed. */
@@ -51,7 +54,7 @@ function boardProofs(quick: QuickMachine, runs: readonly Run[]) {
     {
       of: "feed",
       words: isMains(quick.supply) ? say.mainsReachesTheBoardLine : say.itsFeedReachesTheBoard,
-      any: [{ setup: "asked", function: volts, red: "board-in-L", black: "board-in-N" }],
+      any: [{ setup: stagesOf(quick)[0]!.id, function: volts, red: "board-in-L", black: "board-in-N" }],
       shows: "good",
     },
     {
@@ -63,7 +66,7 @@ function boardProofs(quick: QuickMachine, runs: readonly Run[]) {
     {
       of: "output",
       words: say.aRelayOutputIsWrong,
-      any: runs.flatMap((r) => (r.switched ? [{ setup: "asked", ...outputTest(quick, r) }] : [])),
+      any: runs.flatMap((r) => (r.switched ? [{ setup: stageOf(quick, r).id, ...outputTest(quick, r) }] : [])),
       shows: "bad",
     },
   ];
@@ -111,8 +114,10 @@ function assembliesOf(quick: QuickMachine, runs: readonly Run[]): readonly Entry
     ...(quick.inLine ?? []).map((guard, k) =>
       assembly(`line-guard-${k + 1}`, guard.name, say.findWhyThenReplace(guard.name.toLowerCase()), 20, 15),
     ),
-    ...(quick.sensors ?? []).map((s, i) =>
-      assembly(`sensor-${i + 1}`, s.name, say.replaceLoadName(s.name.toLowerCase()), 15, 15),
+    ...(quick.sensors ?? []).flatMap((s, i) =>
+      s.kind === "lock contact"
+        ? []
+        : assembly(`sensor-${i + 1}`, s.name, say.replaceLoadName(s.name.toLowerCase()), 15, 15),
     ),
   ];
 }
@@ -179,41 +184,37 @@ function complaintsOf(quick: QuickMachine, runs: readonly Run[]) {
   const { now = null } = quick.face ?? {};
   const lit = quick.face?.kind === "lamp" ? "steady" : "lit";
   const face = now === null ? {} : { face: now === "lit" ? lit : "dark" };
+  const first = stagesOf(quick)[0]!;
   const seen = (r: Run) => (SILENT[r.load.kind] === null ? {} : { [r.id]: SILENT[r.load.kind] });
   return [
     ...runs.map((r) => ({
       id: `no-${r.n}`,
       words: say.doesNotWork(r.load.name),
-      setup: "asked",
+      setup: stageOf(quick, r).id,
       path: `to-${r.n}`,
       sees: { ...face, ...seen(r) },
     })),
     {
       id: "dead",
       words: say.nothingWorks,
-      setup: "asked",
+      setup: first.id,
       path: "to-1",
-      sees: { ...face, ...Object.assign({}, ...runs.map(seen)) },
+      sees: { ...face, ...Object.assign({}, ...first.asks.map((i) => seen(runs[i]!))) },
     },
-    { id: "check-over", words: say.toBeChecked, setup: "asked", path: "to-1", sees: face },
+    ...codeComplaints(quick),
+    { id: "check-over", words: say.toBeChecked, setup: first.id, path: "to-1", sees: face },
   ];
 }
 
-/** What waits for a level or a pressure has it while the machine is asked to run. */
-function levelsOf(quick: QuickMachine, runs: readonly Run[]): Readonly<Record<string, number>> {
-  const places = [
-    ...runs.flatMap((r) =>
-      guardsOf(r.load).flatMap((g, k) => (g.kind === "pressure switch" ? [guardId(r.n, k + 1)] : [])),
-    ),
-    ...runs.flatMap((r) =>
-      (r.by?.first ? r.load.by!.through : []).flatMap((g, k) =>
-        g.kind === "pressure switch" ? [coilGuardId(r.n, k + 1)] : [],
-      ),
-    ),
-    ...(quick.inLine ?? []).flatMap((g, k) => (g.kind === "pressure switch" ? [`line-guard-${k + 1}`] : [])),
-    ...(quick.sensors ?? []).flatMap((s, k) => (s.kind === "pressure switch" ? [`sensor-${k + 1}`] : [])),
-  ];
-  return Object.fromEntries(places.map((p) => [p, 1]));
+/** What it shows by itself. */
+function codeComplaints(quick: QuickMachine): readonly Entry[] {
+  return codesOf(quick).map(({ id, shows, lock }) => ({
+    id: `shows-${id.toLowerCase()}`,
+    words: say.itShows(shows),
+    setup: lock === null ? stagesOf(quick)[0]!.id : stageOf(quick, lock).id,
+    path: lock === null ? "to-1" : `to-${lock.n}`,
+    sees: { face: shows },
+  }));
 }
 
 const hasDoor = (quick: QuickMachine, runs: readonly Run[]) =>
@@ -221,7 +222,8 @@ const hasDoor = (quick: QuickMachine, runs: readonly Run[]) =>
     ...runs.flatMap((r) => [...guardsOf(r.load), ...(r.load.by?.through ?? [])]),
     ...(quick.inLine ?? []),
     ...(quick.sensors ?? []),
-  ].some((g) => g.kind === "door switch");
+    ...quick.loads,
+  ].some((g) => g.kind === "door switch" || g.kind === "door lock");
 
 /**
  * A machine file from what is known at the door: what it hangs on, its boards as blocks (a supply, a logic that asks for
@@ -252,21 +254,7 @@ export function quickMachine(quick: QuickMachine): MachineFile {
     connectors: linksOf(quick, runs),
     points: pointsOf(quick),
     references: referencesOf(quick),
-    setups: [
-      {
-        id: "asked",
-        name: isMains(supply) ? say.pluggedInAskedToRun : say.fedAskedToRun,
-        power: "on",
-        how: isMains(supply) ? say.plugInAndStartIt : say.feedItAndStartIt,
-        levels: levelsOf(quick, runs),
-      },
-      {
-        id: "unplugged",
-        name: isMains(supply) ? say.unplugged : say.feedOff,
-        power: "off",
-        how: isMains(supply) ? say.pullThePlugWaitOne : say.takeTheFeedOff,
-      },
-    ],
+    setups: setupsOf(quick),
     paths: pathsOf(quick),
     complaints: complaintsOf(quick, runs),
   });

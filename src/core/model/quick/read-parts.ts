@@ -14,6 +14,7 @@ import { say } from "#words/core/model/quick/read-parts";
 
 const THREE_PHASE_MOTOR = /^(?=.*(?:\b3|three)[\s-]*ph)(?=.*motor)/i;
 const KINDS: readonly (readonly [RegExp, QuickKind])[] = [
+  [/(?:door|lid)[\s-]*lock/i, "door lock"],
   [THREE_PHASE_MOTOR, "three-phase motor"],
   [/contactor/i, "contactor"],
   [/gas[\s-]*(?:valve|coil|cock)|holding coil/i, "gas valve"],
@@ -37,6 +38,7 @@ const USUAL: Readonly<Record<QuickKind, number>> = {
   motor: 250,
   "three-phase motor": 750,
   lamp: 25,
+  "door lock": 20,
   contactor: 8,
 };
 const USUAL_IGNITER = 300;
@@ -51,6 +53,7 @@ const GUARDS: readonly (readonly [RegExp, QuickGuard["kind"]])[] = [
   [/thermostat|control|flame|radiant/i, "thermostat"],
   [/pressure|float|level|flow/i, "pressure switch"],
   [/door|lid|cover|interlock/i, "door switch"],
+  [/\bstop\b|pull cord/i, "stop switch"],
 ];
 
 /** What is named by one of these is that, whatever it belongs to: an oven thermostat is no oven. */
