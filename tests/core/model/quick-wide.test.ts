@@ -182,6 +182,27 @@ describe("a machine drawn at the door", () => {
     expect(running(serial, [{ part: "link-3", mode: "open" }])).toEqual({ "load-1": "cold", "load-2": "silent" });
   });
 
+  it("is stopped by its door though its boards talk in series: the door is told to the board that switches", () => {
+    const serial = { boards: { count: 3, volts: 12, wires: 3 } } as const;
+    const machine = drawn("230", "heater 2000, motor 250, pump 60, lid switch stops motor and pump", serial);
+    expect(running(machine)).toEqual({ "load-1": "heats", "load-2": "turns", "load-3": "pumps" });
+    const open = running(machine, [{ part: "sensor-1", mode: "stuck-open" }]);
+    expect(open).toEqual({ "load-1": "heats", "load-2": "still", "load-3": "silent" });
+  });
+
+  it.each([
+    ["230", "compressor 450 with run capacitor"],
+    ["120", "compressor 150 with run capacitor and overload"],
+    ["230", "compressor 150 with PTC start, overload, run capacitor"],
+  ])("%s: %s starts, and hums without its capacitor or starter", (supply, text) => {
+    const machine = drawn(supply, text);
+    expect(running(machine)).toMatchObject({ "load-1": "runs" });
+    const by = machine.parts.find(
+      (p) => /^load-1-(?:ptc|run)/.test(p.id) && p.id.endsWith(text.includes("PTC") ? "ptc" : "capacitor"),
+    )!;
+    expect(running(machine, [{ part: by.id, mode: "open" }])).toMatchObject({ "load-1": "hums" });
+  });
+
   it("has its second line live with its relay at rest, and says so", () => {
     const file = quickMachine(sketch("120/240 split", "heater 5000 at 240V"));
     expect(file.cautions.join(" ")).toContain("the others stay live");

@@ -28,6 +28,7 @@ export function checkNames(file: MachineFile, names: Names, problem: Report): vo
   check.menu();
   check.causes();
   check.paths();
+  check.assumed();
 }
 
 /** Checks a file's names, an area of the file a method. */
@@ -114,6 +115,13 @@ class NameCheck {
       if (test.black === undefined) this.problem(path, say.nameWhereTheBlackLead);
       this.need(points, "point", test.black, [...path, "black"]);
     }
+  }
+
+  /** What is assumed is there to be seen. */
+  assumed(): void {
+    const { connectors, panels, assumed } = this.file;
+    const known = new Set([...this.names.partById.keys(), ...[...connectors, ...panels].map((x) => x.id)]);
+    assumed.forEach((id, i) => this.need(known, "part", id, ["assumed", i]));
   }
 
   complaints(): void {

@@ -2,20 +2,18 @@ import { type Entry, ONE_BOARD, type QuickMachine } from "./quick-machine";
 import { isMains, lineVolts } from "./quick-supply";
 import { toldBy } from "./quick-codes";
 import { whenAsked, whenRunning } from "./quick-stages";
-import { furtherRails, isDirect, netsOf, railVolts, type Run } from "./quick-wiring";
+import {
+  driven,
+  FEED_PINS,
+  furtherRails,
+  heardBy,
+  isDirect,
+  isSerial,
+  netsOf,
+  railVolts,
+  type Run,
+} from "./quick-wiring";
 import { say } from "#words/core/model/quick/quick-machine";
-
-/** Pins of a link that carry no request: what feeds the next board, and its return. */
-const FEED_PINS = 2;
-
-/** Whether the boards of relays and of logic have too few wires for one a load: they talk in series then. */
-export function isSerial(quick: QuickMachine, runs: readonly Run[]): boolean {
-  const { boards = ONE_BOARD } = quick;
-  return boards.count === 3 && boards.wires < FEED_PINS + driven(runs).length;
-}
-
-/** The loads that the logic asks for, in their order. */
-export const driven = (runs: readonly Run[]): readonly Run[] => runs.filter((r) => r.switched !== null);
 
 /** The board on which the relays sit, and the one of the logic: assemblies. */
 export const POWER_BOARD = "board";
@@ -108,6 +106,12 @@ function limitAmps({ loads }: QuickMachine, volts: number): number {
   return Math.max(2, (3 * watts) / volts + 1);
 }
 
+/** The inputs of the logic, or of what hears it, by the places of their sensors. */
+const inputsOf = (quick: QuickMachine, by: "logic" | "listener") =>
+  (quick.sensors ?? []).flatMap((s, k) => (heardBy(quick, s) === by ? [k + 1] : []));
+const pulledUp = (places: readonly number[]) => Object.fromEntries(places.map((k) => [`in${k}`, { pullUpOhms: 1e4 }]));
+const atPins = (places: readonly number[]) => Object.fromEntries(places.map((k) => [`in${k}`, `in-${k}`]));
+
 const isLifted = (run: Run) => run.switched!.kind === "transistor";
 const outputOf = (run: Run, when: Entry) =>
   isLifted(run) ? { does: "lifts", ohms: 1000, when } : { does: "sinks", ohms: 5, when };
@@ -117,7 +121,7 @@ function logicPart(quick: QuickMachine, runs: readonly Run[]): Entry {
   const rail = railVolts(quick);
   const serial = isSerial(quick, runs);
   const asked = serial ? driven(runs).filter((r) => r.switched!.kind === "pin") : driven(runs);
-  const inputs = (quick.sensors ?? []).map((_, k) => `in${k + 1}`);
+  const inputs = inputsOf(quick, "logic");
   const ask = { does: "sinks", ohms: 50, when: whenRunning(quick) };
   const tells = { does: "lifts", ohms: 1000, when: { always: say.aslongAsItLives } };
   return {
@@ -127,7 +131,7 @@ function logicPart(quick: QuickMachine, runs: readonly Run[]): Entry {
     piece: logicBoard(quick),
     rail: { min: 0.75 * rail, max: 1.25 * rail },
     loadOhms: rail ** 2 / 0.7,
-    ...(inputs.length > 0 ? { inputs: Object.fromEntries(inputs.map((i) => [i, { pullUpOhms: 1e4 }])) } : {}),
+    ...(inputs.length > 0 ? { inputs: pulledUp(inputs) } : {}),
     ...toldBy(quick),
     outputs: {
       ...Object.fromEntries(asked.map((r) => [`out${r.n}`, outputOf(r, whenAsked(quick, r))])),
@@ -137,7 +141,7 @@ function logicPart(quick: QuickMachine, runs: readonly Run[]): Entry {
     at: {
       rail: nets.logicRail,
       return: nets.logicGround,
-      ...Object.fromEntries(inputs.map((i, k) => [i, `in-${k + 1}`])),
+      ...atPins(inputs),
       ...Object.fromEntries(asked.map((r) => [`out${r.n}`, askNet(quick, runs, r)])),
       ...(serial ? { ask: `link-${FEED_PINS + 1}` } : {}),
       ...(hasDisplay(quick) ? { tells: "told" } : {}),
@@ -145,14 +149,12 @@ function logicPart(quick: QuickMachine, runs: readonly Run[]): Entry {
   };
 }
 
-/** What the board of relays itself knows of when a load is asked for: the logic's switches are not its own. */
-const asksOnly = (quick: QuickMachine, run: Run): Entry => whenAsked({ ...quick, sensors: [] }, run);
-
 /** What hears the logic on the board of the relays, where they talk in series. */
 function driverPart(quick: QuickMachine, runs: readonly Run[]): Entry {
   const nets = netsOf(quick);
   const rail = railVolts(quick);
   const asked = linked(runs);
+  const inputs = inputsOf(quick, "listener");
   return {
     id: "listener",
     kind: "controller",
@@ -160,14 +162,15 @@ function driverPart(quick: QuickMachine, runs: readonly Run[]): Entry {
     piece: POWER_BOARD,
     rail: { min: 0.75 * rail, max: 1.25 * rail },
     loadOhms: rail ** 2 / 0.3,
-    inputs: { ask: { pullUpOhms: 1e4 } },
+    inputs: { ask: { pullUpOhms: 1e4 }, ...pulledUp(inputs) },
     outputs: Object.fromEntries(
-      asked.map((r) => [`out${r.n}`, outputOf(r, { all: [asksOnly(quick, r), { input: "ask", below: 0.5 }] })]),
+      asked.map((r) => [`out${r.n}`, outputOf(r, { all: [whenAsked(quick, r), { input: "ask", below: 0.5 }] })]),
     ),
     at: {
       rail: nets.rail,
       return: nets.ground,
       ask: "link-ask",
+      ...atPins(inputs),
       ...Object.fromEntries(asked.map((r) => [`out${r.n}`, driveNet(r)])),
     },
   };

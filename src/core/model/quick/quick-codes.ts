@@ -1,6 +1,6 @@
 import type { Entry, QuickMachine } from "./quick-machine";
 import { whenAsked, whenRunning } from "./quick-stages";
-import { type Run, runsOf } from "./quick-wiring";
+import { heardBy, type Run, runsOf } from "./quick-wiring";
 import { say } from "#words/core/model/quick/quick-machine";
 
 /** A code that the logic tells of a sensor or a lock, and how it is shown. */
@@ -34,7 +34,8 @@ export function codesOf(quick: QuickMachine): readonly QuickCode[] {
         { ...of, id: `E${k + 1}o`, words: say.isOpen(s.name), when: { input, above: OPEN_ABOVE }, after: 2 },
         { ...of, id: `E${k + 1}s`, words: say.isShorted(s.name), when: { input, below: SHORTED_BELOW }, after: 2 },
       ];
-    if (s.kind !== "lock contact") return [];
+    // A contact that is told to the board of relays is not the logic's to tell of.
+    if (s.kind !== "lock contact" || heardBy(quick, s) !== "logic") return [];
     const lock = runs[s.of!]!;
     const when = { all: [whenAsked(quick, lock), { input, above: 0.5 }] };
     return [{ id: `E${k + 1}`, words: say.doesNotReport(s.name), when, after: LOCKS_WITHIN, blames: lock.id, lock }];

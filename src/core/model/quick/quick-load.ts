@@ -45,7 +45,7 @@ export interface QuickSwitching {
 /** What lies in the lead to a load and opens it. */
 export interface QuickGuard {
   readonly name: string;
-  readonly kind: "thermostat" | "thermal cut-off" | "pressure switch" | "door switch" | "stop switch";
+  readonly kind: "thermostat" | "thermal cut-off" | "pressure switch" | "door switch" | "stop switch" | "hand switch";
   /** Where a thermostat or a cut-off opens, degrees Celsius; left out: where such things of a heater do. */
   readonly celsius?: number;
 }
@@ -55,7 +55,8 @@ export type QuickStart = "ptc" | "overload" | "start capacitor" | "run capacitor
 /** What tells the board something: a switch that stops loads, a sensor. */
 export interface QuickSensor {
   readonly name: string;
-  readonly kind: "door switch" | "pressure switch" | "thermostat" | "stop switch" | "ntc" | "lock contact";
+  readonly kind:
+    "door switch" | "pressure switch" | "thermostat" | "stop switch" | "hand switch" | "ntc" | "lock contact";
   /** Ohms at 25 degrees, of an NTC. */
   readonly ohms?: number;
   /** The door lock whose contact it is, by its place among the loads, from 0. */

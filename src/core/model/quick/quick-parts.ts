@@ -15,6 +15,7 @@ import {
   railVolts,
   type Run,
   runsOf,
+  sensorReturn,
   switchingId,
   transformerVolts,
 } from "./quick-wiring";
@@ -24,6 +25,9 @@ import { say } from "#words/core/model/quick/quick-machine";
 const windingOhms = (volts: number, watts: number) => (0.2 * volts ** 2) / watts;
 /** The start winding of a compressor is finer than the other: so many times its ohms, from memory. */
 const START_WINDING = 3;
+/** Power factor of a compressor that runs, and times its current while it rests; from memory. */
+const RUN_FACTOR = 0.8;
+const AT_REST = 6;
 /** What starts a compressor, from memory: a PTC cold at 120 V, and its capacitors. */
 const PTC_OHMS = 6;
 const CAPACITOR: Readonly<Record<"start capacitor" | "run capacitor", number>> = {
@@ -235,6 +239,8 @@ function guardPart(guard: QuickGuard, id: string, at: { readonly a: string; read
     }
     case "stop switch":
       return { ...common, kind: "switch", rests: "closed" };
+    case "hand switch":
+      return { ...common, kind: "switch", rests: "open" };
     case "pressure switch":
       return { ...common, kind: guard.kind, place: id, above: 0.5 };
     case "door switch":
@@ -264,7 +270,7 @@ function loadParts(quick: QuickMachine, run: Run): readonly Entry[] {
     case "lamp":
       return [{ ...common, kind: "lamp", current, volts, watts: load.watts, at: two }];
     case "compressor":
-      return compressorParts(run);
+      return compressorParts(quick, run);
     case "contactor":
       return [{ ...common, ...loneContactor(run) }];
     case "door lock":
@@ -304,7 +310,8 @@ function movedOrDrawn(run: Run, two: { readonly a: string; readonly b: string })
 /** A door lock; its contact lies between the board and its ground, where the board is told by it. */
 function lockPart(quick: QuickMachine, { n, id, load, volts, current, back }: Run): Entry {
   const told = (quick.sensors ?? []).findIndex((s) => s.of === n - 1);
-  const [sense, ground] = told < 0 ? [`${id}-X`, `${id}-Y`] : [sensorNet(told + 1), netsOf(quick).logicGround];
+  const [sense, ground] =
+    told < 0 ? [`${id}-X`, `${id}-Y`] : [sensorNet(told + 1), sensorReturn(quick, quick.sensors![told]!)];
   const at = { "coil-a": `${id}-L`, "coil-b": back, "sense-a": sense, "sense-b": ground };
   return { kind: "door lock", door: "door", current, volts, ohms: volts ** 2 / load.watts, at };
 }
@@ -318,7 +325,7 @@ function loneContactor({ id, load, volts, current, back }: Run): Entry {
 }
 
 /** A compressor with what starts it, its common lead through its overload. */
-function compressorParts(run: Run): readonly Entry[] {
+function compressorParts({ supply }: QuickMachine, run: Run): readonly Entry[] {
   const { id, load, volts, back } = run;
   const starts = load.start ?? [];
   const ohms = windingOhms(volts, load.watts);
@@ -329,7 +336,7 @@ function compressorParts(run: Run): readonly Entry[] {
     piece: id,
     kind: "compressor",
     volts,
-    runAmps: load.watts / volts / 0.8,
+    runAmps: load.watts / volts / RUN_FACTOR,
     windingOhms: ohms,
     ...(isOut ? { startOhms: START_WINDING * ohms } : {}),
     restMinutes: 5,
@@ -340,11 +347,11 @@ function compressorParts(run: Run): readonly Entry[] {
       ...(isOut ? { start: `${id}-S` } : {}),
     },
   };
-  return [compressor, ...starts.map((start) => startPart(run, start))];
+  return [compressor, ...starts.map((start) => startPart(run, start, supply.hertz))];
 }
 
 /** What starts a compressor: the PTC and the start capacitor in series to its start winding, the run capacitor beside. */
-function startPart({ id, load, volts, back }: Run, start: QuickStart): Entry {
+function startPart({ id, load, volts, back }: Run, start: QuickStart, hertz: number): Entry {
   const common = { id: startId(id, start), name: say.startPart[start], piece: startId(id, start) };
   const between = load.start!.includes("start capacitor") ? `${id}-X` : `${id}-S`;
   const scale = (volts / 120) ** 2;
@@ -363,8 +370,22 @@ function startPart({ id, load, volts, back }: Run, start: QuickStart): Entry {
     case "start capacitor":
       return { ...common, kind: "run capacitor", farads: CAPACITOR[start] / scale, at: { a: between, b: `${id}-S` } };
     case "run capacitor":
-      return { ...common, kind: "run capacitor", farads: CAPACITOR[start], at: { a: `${id}-L`, b: `${id}-S` } };
+      return {
+        ...common,
+        kind: "run capacitor",
+        farads: load.start!.includes("ptc") ? CAPACITOR[start] : aloneFarads(load.watts, volts, hertz),
+        at: { a: `${id}-L`, b: `${id}-S` },
+      };
   }
+}
+
+/**
+ * A run capacitor that starts a compressor alone: about twice the reactance of the start winding at rest, so that this
+ * has well over half of the line; from memory.
+ */
+function aloneFarads(watts: number, volts: number, hertz: number): number {
+  const restOhms = (START_WINDING * volts) / ((AT_REST * watts) / volts / RUN_FACTOR);
+  return 1 / (2 * Math.PI * hertz * 2 * restOhms);
 }
 
 /** The part and the assembly of what starts a load. */
@@ -374,10 +395,9 @@ export const startId = (load: string, start: QuickStart): string => `${load}-${s
 export const sensorNet = (k: number): string => `sensor-${k}-a`;
 
 function sensorPart(quick: QuickMachine): (sensor: QuickSensor, i: number) => readonly Entry[] {
-  const back = netsOf(quick).logicGround;
   return (sensor, i) => {
     const id = `sensor-${i + 1}`;
-    const at = { a: sensorNet(i + 1), b: back };
+    const at = { a: sensorNet(i + 1), b: sensorReturn(quick, sensor) };
     const common = { id, name: sensor.name, piece: id, at };
     // A lock's contact is of the lock.
     if (sensor.kind === "lock contact") return [];

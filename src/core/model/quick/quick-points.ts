@@ -1,4 +1,3 @@
-import { isSerial } from "./quick-board";
 import { type Entry, ONE_BOARD, type QuickMachine } from "./quick-machine";
 import { sensorNet, startId } from "./quick-parts";
 import { isMains } from "./quick-supply";
@@ -11,6 +10,7 @@ import {
   guardNet,
   guardsOf,
   isDirect,
+  isSerial,
   netsOf,
   railVolts,
   type Run,

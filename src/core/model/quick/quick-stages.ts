@@ -14,7 +14,9 @@ export function stagesOf(quick: QuickMachine): readonly QuickStage[] {
       name: mains ? say.pluggedInAskedToRun : say.fedAskedToRun,
       how: mains ? say.plugInAndStartIt : say.feedItAndStartIt,
       asks: quick.loads.map((_, i) => i),
-      levels: Object.fromEntries(namedPlaces(quick).flatMap((p) => (p.kind === "pressure switch" ? [[p.name, 1]] : []))),
+      levels: Object.fromEntries(
+        namedPlaces(quick).flatMap((p) => (p.kind === "pressure switch" ? [[p.name, 1]] : [])),
+      ),
     },
   ];
 }

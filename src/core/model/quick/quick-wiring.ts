@@ -1,4 +1,4 @@
-import type { QuickGuard, QuickLoad } from "./quick-load";
+import type { QuickGuard, QuickLoad, QuickSensor } from "./quick-load";
 import { ONE_BOARD, type QuickMachine } from "./quick-machine";
 import { isMains, lineVolts } from "./quick-supply";
 
@@ -186,3 +186,26 @@ export const guardsOf = ({ through = [] }: QuickLoad): readonly QuickGuard[] => 
 /** The same of what lies in the lead of a contactor's coil. */
 export const coilGuardId = (first: number, n: number): string => `coil-guard-${first}-${n}`;
 export const coilGuardNet = (first: number, n: number): string => `coil-guard-${first}-${n}-in`;
+
+/** Pins of a link that carry no request: what feeds the next board, and its return. */
+export const FEED_PINS = 2;
+
+/** The loads that the logic asks for, in their order. */
+export const driven = (runs: readonly Run[]): readonly Run[] => runs.filter((r) => r.switched !== null);
+
+/** Whether the boards of relays and of logic have too few wires for one a load: they talk in series then. */
+export function isSerial({ boards = ONE_BOARD }: QuickMachine, runs: readonly Run[]): boolean {
+  return boards.count === 3 && boards.wires < FEED_PINS + driven(runs).length;
+}
+
+/**
+ * What a sensor is told to: the logic; where this talks in series, what stops a load is told to the board that switches
+ * it.
+ */
+export function heardBy(quick: QuickMachine, { stops, stopsWhenMade = [] }: QuickSensor): "logic" | "listener" {
+  return stops.length + stopsWhenMade.length > 0 && isSerial(quick, runsOf(quick)) ? "listener" : "logic";
+}
+
+/** The net of a sensor's return. */
+export const sensorReturn = (quick: QuickMachine, sensor: QuickSensor): string =>
+  heardBy(quick, sensor) === "logic" ? netsOf(quick).logicGround : netsOf(quick).ground;

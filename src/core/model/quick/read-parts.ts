@@ -54,6 +54,7 @@ const GUARDS: readonly (readonly [RegExp, QuickGuard["kind"]])[] = [
   [/pressure|float|level|flow/i, "pressure switch"],
   [/door|lid|cover|interlock/i, "door switch"],
   [/\bstop\b|pull cord/i, "stop switch"],
+  [/trigger|push[\s-]*button|\bkey\b/i, "hand switch"],
 ];
 
 /** What is named by one of these is that, whatever it belongs to: an oven thermostat is no oven. */

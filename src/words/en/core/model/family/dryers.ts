@@ -1,0 +1,40 @@
+/** What core/model/family/dryers says to people, in English. */
+export const say = {
+  electric: "Electric dryer",
+  gas: "Gas dryer",
+  heatPump: "Heat-pump dryer",
+  fan: "Fan",
+  waterPump: "Water pump",
+  outletSensor: "Air sensor",
+  compressorSensor: "Compressor sensor",
+  tankSwitch: "Tank switch",
+  highLimit: "High limit",
+  cyclingThermostat: "Cycling thermostat",
+  heaterContactor: "Heater contactor",
+  drying: { name: "Drying", how: "Start a warm program, filter clean; wait until it heats." },
+  lighting: { name: "Lighting", how: "Start a warm program, burner cold: look within the first minute." },
+  burning: { name: "Burning", how: "Start a warm program; wait until the flame stands." },
+  tankFull: { name: "Drying, tank full", how: "Drying: lift the float of the tank. The compressor must stop." },
+  coolDown: { name: "Cooling down", how: "Start the cool-down, or a program without heat." },
+  askAir: "Is the lint filter or the duct blocked?",
+  airThen: "Clear filter and duct; try it. What opened for it is tested before it is reset.",
+  refrigerant: "A refrigerant circuit is work for a licensed person.",
+  limits: {
+    ask: "What lies in the heat's lead?",
+    choices: {
+      limit: "A high limit",
+      both: "A thermostat and a high limit",
+      fuse: "A high limit and a thermal fuse",
+    },
+  },
+  switched: {
+    ask: "What switches the heater?",
+    choices: { board: "A relay on the board", contactor: "A contactor, 24 V AC" },
+  },
+  askFlame: "Is there a flame sensor?",
+  start: {
+    ask: "What starts the compressor?",
+    choices: { run: "Run capacitor and overload", inside: "Nothing seen outside it" },
+  },
+  fanOn: { ask: "The fan", choices: { drum: "On the drum motor", own: "Has a motor of its own" } },
+};

@@ -1,0 +1,25 @@
+/** What core/model/family/ice-machine says to people, in English. */
+export const say = {
+  name: "Ice machine",
+  waterPump: "Circulation pump",
+  condenserFan: "Condenser fan",
+  hotGasValve: "Hot-gas valve",
+  purgePump: "Purge pump",
+  binSwitch: "Bin switch",
+  waterSwitch: "Water float",
+  plateSensor: "Evaporator sensor",
+  freeze: { name: "Freezing", how: "Water in, bin empty: start it, wait out the restart delay." },
+  fill: { name: "Filling", how: "Start it with an empty trough." },
+  full: { name: "Filling, trough full", how: "Trough full: the valve must have shut." },
+  harvest: { name: "Harvesting", how: "Start a harvest from the service mode, ice on the plate." },
+  binFull: { name: "Bin full", how: "Freezing: hold the bin switch as ice would. It must stop." },
+  askCondenser: "Is the condenser clogged or the room hot?",
+  condenserThen: "Clean it, air the room; weigh the next harvest.",
+  caution: "A refrigerant circuit is work for a licensed person. Ice made on the bench is thrown away; sanitise after.",
+  cooled: { ask: "Condenser", choices: { air: "Cooled by a fan", water: "Cooled by water" } },
+  start: {
+    ask: "What starts the compressor?",
+    choices: { ptc: "PTC and overload", inside: "Nothing seen outside it" },
+  },
+  askPurge: "Is there a purge pump?",
+};

@@ -1,0 +1,241 @@
+import { describe, expect, it } from "vitest";
+import { ORDINARY_METER } from "../../../src/core/instrument/meter";
+import { compileMachine } from "../../../src/core/model/compile/compile";
+import { askedQuestions, type Family, wholeAnswers } from "../../../src/core/model/family/family";
+import { familyMachine } from "../../../src/core/model/family/family-machine";
+import { KNOWN_FAMILIES } from "../../../src/core/model/family/families-known";
+import type { Machine } from "../../../src/core/model/machine";
+import { readMachineYaml, writeMachineYaml } from "../../../src/core/model/file/machine-yaml";
+import { FaultDictionary } from "../../../src/core/diagnose/dictionary/fault-dictionary";
+import { familyFunctions } from "../../../src/core/repair/family-functions";
+import { makeTest, nominalValues, observe, Simulator } from "../../../src/core/simulate";
+import { search } from "../../support/isolate-unit";
+import { randomSource, randomValues, UnitOnTheBench } from "../../support/unit-on-the-bench";
+
+const PLATE = { id: "drawn", maker: "Nobody", model: "One" };
+
+/**
+ * What such a machine does in a state, by the names of its loads: common practice, no source (what stops what after
+ * `FamilyFunction`, the trade's list of what is shown after a swap). A load that this unit has not is passed over; all
+ * others stand still.
+ */
+const DOES: Readonly<Record<string, Readonly<Record<string, readonly RegExp[]>>>> = {
+  refrigerator: {
+    cooling: [/^Compressor/, /^PTC/, /^Overload/, /^Run cap/, /^Evaporator fan/],
+    defrost: [/^Defrost heater/],
+    satisfied: [],
+    "door-open": [/^Compressor/, /^PTC/, /^Overload/, /^Run cap/, /^Light/],
+  },
+  absorption: {
+    "on-mains": [/^Mains element/],
+    lighting: [/^Igniter/, /^Gas valve/],
+    "on-gas": [/^Gas valve/],
+    satisfied: [],
+  },
+  washer: {
+    wash: [/^Door lock/, /^Drum motor/, /^Heater/],
+    fill: [/^Door lock/, /^(?:Cold inlet|Hot inlet|Inlet) valve/],
+    full: [/^Door lock/],
+    drain: [/^Door lock/, /^Drain pump/],
+    spin: [/^Door lock/, /^Drum motor/, /^Drain pump/],
+    "no-water": [/^Door lock/, /^Drum motor/],
+    "door-open": [],
+  },
+  dishwasher: {
+    wash: [/^Circulation pump/, /^Heater/],
+    fill: [/^Inlet valve/],
+    full: [],
+    drain: [/^Drain pump/],
+    dispense: [/^Dispenser/],
+    flood: [],
+    "door-open": [],
+  },
+  "electric-dryer": {
+    drying: [/^Drum motor/, /^Fan/, /^Heater/],
+    "cool-down": [/^Drum motor/, /^Fan/],
+    "door-open": [],
+  },
+  "gas-dryer": {
+    lighting: [/^Drum motor/, /^Fan/, /^Igniter/, /^Gas valve/],
+    burning: [/^Drum motor/, /^Fan/, /^Gas valve/],
+    "cool-down": [/^Drum motor/, /^Fan/],
+    "door-open": [],
+  },
+  "heat-pump-dryer": {
+    drying: [/^Drum motor/, /^Fan/, /^Compressor/, /^Overload/, /^Run cap/, /^Water pump/],
+    "tank-full": [/^Drum motor/, /^Fan/, /^Water pump/],
+    "cool-down": [/^Drum motor/, /^Fan/],
+    "door-open": [],
+  },
+  "ice-machine": {
+    freeze: [/^Compressor/, /^PTC/, /^Overload/, /^Circulation pump/, /^Condenser fan/],
+    fill: [/^Inlet valve/],
+    full: [],
+    harvest: [/^Compressor/, /^PTC/, /^Overload/, /^Hot-gas valve/, /^Purge pump/],
+    "bin-full": [],
+  },
+  "vending-machine": {
+    cooling: [/^Compressor/, /^PTC/, /^Overload/, /^Evaporator fan/, /^Light/],
+    ready: [/^Light/],
+    "vend-1": [/^Column motor 1/, /^Light/],
+    "vend-2": [/^Column motor 2/, /^Light/],
+    "vend-3": [/^Column motor 3/, /^Light/],
+    "vend-4": [/^Column motor 4/, /^Light/],
+    "door-open": [/^Light/],
+  },
+  "heated-dispenser": {
+    heating: [/^Boiler$/],
+    ready: [],
+    brew: [/^Pump/, /^Drink valve/],
+    "tank-empty": [/^Drink valve/],
+    "door-open": [],
+  },
+  cooker: {
+    plates: [/^Plate/],
+    oven: [/^(?:Ring|Lower|Grill) element/, /^Oven (?:fan|lamp)/],
+    "oven-hot": [/^Oven (?:fan|lamp)/],
+    rest: [],
+  },
+  "dc-drive": {
+    run: [/^Drive motor/, /^Run lamp/],
+    stopped: [],
+    "not-started": [],
+    barrier: [],
+    "cord-pulled": [],
+    "guard-open": [],
+  },
+  "battery-tool": {
+    both: [/^Motor$/, /^Driving solenoid/, /^Work lamp/],
+    rest: [],
+    trigger: [/^Work lamp/],
+    nose: [],
+  },
+};
+
+const STILL = ["still", "turns freely", "silent", "dark", "shut", "free", "no flame", "at rest"];
+/** Amperes under which nothing is heated or turned. */
+const NOTHING = 0.02;
+
+/** Answers drawn at random, each question's among its choices. */
+function drawn(family: Family, seed: number): { readonly supply: string; readonly answers: Record<string, string> } {
+  const random = randomSource(seed * 31 + 5);
+  const one = <T>(list: readonly T[]) => list[Math.floor(random() * list.length)]!;
+  const answers: Record<string, string> = {};
+  for (const q of family.questions)
+    if (askedQuestions(family, wholeAnswers(family, answers)).includes(q)) answers[q.id] = one(Object.keys(q.choices));
+  return { supply: one(family.supplies), answers };
+}
+
+function machineOf(family: Family, seed: number): Machine {
+  const { supply, answers } = drawn(family, seed);
+  return compileMachine(familyMachine(family, { ...PLATE, supply }, answers));
+}
+
+/** What runs in a state, by name: seen, or by its current. */
+function running(machine: Machine, simulator: Simulator, setup: string): ReadonlyMap<string, boolean> {
+  const state = simulator.energise(machine.setupById.get(setup)!, [], nominalValues(machine));
+  return new Map(
+    machine.parts
+      .filter((p) => /^load-\d+$/.test(p.id))
+      .map((part) => {
+        simulator.circuit.load(state, state.phases.at(-1)!);
+        const { ac, dc } = simulator.circuit.elementCurrent(part.firstElement);
+        if (!part.labels) return [part.name, Math.hypot(ac, dc) > NOTHING] as const;
+        const shown = observe(simulator, state, makeTest(setup, "look", part.id), ORDINARY_METER);
+        if (shown.kind !== "label") throw new Error(part.name);
+        return [part.name, !STILL.includes(shown.label) && shown.label !== "hums"] as const;
+      }),
+  );
+}
+
+/** Whether every load that a clamp goes round draws what it does in a sound machine: a heater cannot be looked at. */
+function drawsAsSound(machine: Machine, unit: UnitOnTheBench, random: () => number): boolean {
+  const sound = new UnitOnTheBench(machine, [], unit.values, random);
+  return machine.file.setups
+    .filter((s) => s.power === "on")
+    .every((s) =>
+      machine.file.clamps.every((c) => {
+        const [own, its] = [unit, sound].map((u) => u.read(makeTest(s.id, "clamp", c.id)));
+        if (own!.kind !== "value" || its!.kind !== "value") return own!.kind === its!.kind;
+        return Math.abs(own!.value - its!.value) < 0.15 + 0.3 * its!.value;
+      }),
+    );
+}
+
+describe.each(KNOWN_FAMILIES.map((f) => [f.id, f] as const))("a file of the family %s", (id, family) => {
+  it("runs in every state what should, and nothing else, for twenty answers drawn at random", () => {
+    let states = 0;
+    for (let seed = 0; seed < 20; seed++) {
+      const machine = machineOf(family, seed);
+      const simulator = new Simulator(machine);
+      for (const { id: setup, power } of machine.file.setups) {
+        const should = power === "off" ? [] : DOES[id]![setup];
+        expect(should, `${id} ${setup}`).toBeDefined();
+        for (const [name, runs] of running(machine, simulator, setup))
+          expect(runs, `${JSON.stringify(drawn(family, seed))} ${setup} ${name}`).toBe(
+            should!.some((p) => p.test(name)),
+          );
+        states++;
+      }
+    }
+    expect(states).toBeGreaterThan(60);
+  });
+
+  it("is written and read like any other, everything in it marked as assumed", () => {
+    const { file } = machineOf(family, 3);
+    const again = readMachineYaml(writeMachineYaml(file), "drawn").file;
+    expect(again).toEqual(file);
+    const drawnParts = file.parts.map((p) => (p as unknown as { id: string }).id);
+    expect(file.assumed).toEqual(expect.arrayContaining(drawnParts));
+    expect(file.assumed).toEqual(expect.arrayContaining(file.connectors.map((c) => c.id)));
+  });
+
+  it("is proven by functions of its own row", () => {
+    for (let seed = 0; seed < 5; seed++) {
+      const machine = machineOf(family, seed);
+      const known = familyFunctions(machine).map((f) => f.id);
+      if (id === "cooker") expect(known).toEqual([]);
+      else expect(known.length).toBeGreaterThan(4);
+      for (const f of machine.file.functions) expect(known, `${id} ${f.of}`).toContain(f.of);
+    }
+  });
+
+  it("isolates what breaks in it", { timeout: 120_000 }, () => {
+    const wrong: string[] = [];
+    let all = 0;
+    const machine = machineOf(family, 1);
+    const dictionary = FaultDictionary.of(machine, ORDINARY_METER);
+    dictionary.build();
+    const random = randomSource(41);
+    const faults = dictionary.hypotheses.flatMap((h) => (h.kind === "fault" ? [h] : []));
+    for (let k = 0; k < 16; k++) {
+      const h = faults[Math.floor(random() * faults.length)]!;
+      const unit = new UnitOnTheBench(machine, [h.fault], randomValues(machine, random), random);
+      if (unit.looksSound() && drawsAsSound(machine, unit, random)) continue;
+      all++;
+      const { assemblies } = search(dictionary, unit, "advice");
+      if (assemblies.length !== 1 || assemblies[0] !== h.assembly)
+        wrong.push(`${h.id} ends at ${assemblies.join(", ")}`);
+    }
+    console.log(`${id}: ${all - wrong.length} of ${all} faults end at their assembly ${wrong.join("; ")}`);
+    expect(all).toBeGreaterThan(3);
+    expect((all - wrong.length) / all, wrong.join("; ")).toBeGreaterThanOrEqual(0.9);
+  });
+});
+
+describe("what a family is not", () => {
+  it("refuses a supply of another sort, an answer that is none, a question that it has not", () => {
+    const washer = KNOWN_FAMILIES.find((f) => f.id === "washer")!;
+    expect(() => familyMachine(washer, { ...PLATE, supply: "24 VDC" }, {})).toThrow(/Washer: such a machine hangs on/);
+    expect(() => familyMachine(washer, { ...PLATE, supply: "230" }, { motor: "steam" })).toThrow(
+      /"steam" is no answer/,
+    );
+    expect(() => familyMachine(washer, { ...PLATE, supply: "230" }, { sails: "3" })).toThrow(/no question "sails"/);
+  });
+
+  it("passes over an answer to what is not asked", () => {
+    const washer = KNOWN_FAMILIES.find((f) => f.id === "washer")!;
+    const one = familyMachine(washer, { ...PLATE, supply: "230" }, { boards: "1", talk: "each" });
+    expect(one).toEqual(familyMachine(washer, { ...PLATE, supply: "230" }, { boards: "1" }));
+  });
+});
