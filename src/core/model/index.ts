@@ -28,6 +28,10 @@ export { KIND_IDS, type KindField, type KindPage, kindPage, plainestParts } from
 export { canOpen, componentIn, openBoard, openPoints } from "./open-board";
 export { codeProblem, plainCode } from "./code-rule";
 export { FAMILIES, type FunctionRow } from "./families";
+export { askedQuestions, type Answers, type Family, wholeAnswers } from "./family/family";
+export { familyMachine, suppliesOf } from "./family/family-machine";
+export { familyOf, KNOWN_FAMILIES } from "./family/families-known";
+export { assumedIn, withSeen } from "./family/seen";
 export { canonicalJson } from "./file/canonical-json";
 export { formatOf, placeIn, toFormat1, toFormat2 } from "./file/format-2";
 export { type Guard, type GuardAnswers, GUARDS, NOT_ON_IT } from "./guards";
@@ -98,5 +102,4 @@ export {
   type SetupEntry,
   type TestEntry,
 } from "./schema";
-export { skeletonOf } from "./skeleton";
 export { has, type Trait } from "./traits";

@@ -14,6 +14,7 @@ import type { VersionRow } from "../../contract/machines";
 import { send } from "../shell/send";
 import { dayName } from "../shell/time";
 import { TopBar } from "../shell/TopBar";
+import { AssumedList } from "./AssumedList";
 import { BoardDrawing } from "./BoardDrawing";
 import { BoardPins } from "./BoardPins";
 import { ConnectorView } from "./ConnectorView";
@@ -158,6 +159,11 @@ export function MachineScreen({
           {version === null ? (
             <Tab eventKey="sheet" title={say.fromASheet}>
               <SheetLines file={file} />
+            </Tab>
+          ) : null}
+          {version === null && file.assumed.length > 0 ? (
+            <Tab eventKey="assumed" title={say.notSeenYet(file.assumed.length)}>
+              <AssumedList file={file} />
             </Tab>
           ) : null}
           <Tab eventKey="apart" title={say.whatItCanTellApart}>

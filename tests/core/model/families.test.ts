@@ -3,6 +3,8 @@ import { ORDINARY_METER } from "../../../src/core/instrument/meter";
 import { compileMachine } from "../../../src/core/model/compile/compile";
 import { askedQuestions, type Family, wholeAnswers } from "../../../src/core/model/family/family";
 import { familyMachine } from "../../../src/core/model/family/family-machine";
+import { assumedIn, withSeen } from "../../../src/core/model/family/seen";
+import { FAMILIES } from "../../../src/core/model/families";
 import { KNOWN_FAMILIES } from "../../../src/core/model/family/families-known";
 import type { Machine } from "../../../src/core/model/machine";
 import { readMachineYaml, writeMachineYaml } from "../../../src/core/model/file/machine-yaml";
@@ -224,6 +226,22 @@ describe.each(KNOWN_FAMILIES.map((f) => [f.id, f] as const))("a file of the fami
 });
 
 describe("what a family is not", () => {
+  it("leaves no sort of machine without one", () => {
+    for (const family of FAMILIES)
+      expect(
+        KNOWN_FAMILIES.some((f) => f.family === family),
+        family,
+      ).toBe(true);
+  });
+
+  it("counts as seen what was seen, and no more", () => {
+    const { file } = machineOf(KNOWN_FAMILIES[1]!, 1);
+    const [first, ...rest] = assumedIn(file);
+    const now = withSeen(file, [first!.id]);
+    expect(assumedIn(now)).toEqual(rest);
+    expect({ ...now, assumed: [] }).toEqual({ ...file, assumed: [] });
+  });
+
   it("refuses a supply of another sort, an answer that is none, a question that it has not", () => {
     const washer = KNOWN_FAMILIES.find((f) => f.id === "washer")!;
     expect(() => familyMachine(washer, { ...PLATE, supply: "24 VDC" }, {})).toThrow(/Washer: such a machine hangs on/);

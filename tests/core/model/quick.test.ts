@@ -6,7 +6,6 @@ import { compileMachine } from "../../../src/core/model/compile/compile";
 import { checkpointsTo, quickMachine } from "../../../src/core/model/quick/quick";
 import { readSupply } from "../../../src/core/model/quick/quick-supply";
 import { readParts } from "../../../src/core/model/quick/read-parts";
-import { skeletonOf } from "../../../src/core/model/skeleton";
 import { nominalValues, Simulator } from "../../../src/core/simulate";
 import { search } from "../../support/isolate-unit";
 import { randomSource, randomValues, UnitOnTheBench } from "../../support/unit-on-the-bench";
@@ -112,12 +111,6 @@ describe("a machine without a file", () => {
       }
     },
   );
-
-  it.each(FAMILIES)("starts a file of a %s from a skeleton that is sound", (family) => {
-    const file = skeletonOf(family, "new-one", "Some maker", "M-1", 230);
-    expect(file.supply).toMatchObject({ volts: 230, hertz: 50 });
-    expect(compileMachine(file).parts.length).toBeGreaterThan(5);
-  });
 });
 
 describe("loads in the words of the trade", () => {

@@ -1,5 +1,6 @@
 /** What core/simulate says to people, in English. */
 export const say = {
+  amps: (amps: string) => `${amps} A`,
   noOperatingPointInSetup: (machine: string, setup: string, fault: string) =>
     `${machine}: no operating point in setup ${setup} with ${fault}`,
   isNothingOneCanSee: (id: string) => `${id} is nothing one can see`,

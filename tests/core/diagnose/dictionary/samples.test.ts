@@ -1,6 +1,5 @@
 import { describe, expect, it } from "vitest";
 import { changeSchema } from "../../../../src/core/model/as-found";
-import { skeletonOf } from "../../../../src/core/model/skeleton";
 import { isLowVoltage } from "../../../../src/core/model/energy";
 import { clampFunction, voltsFunction } from "../../../../src/core/diagnose/dictionary/candidates";
 import { walkOf } from "../../../../src/core/diagnose/advice/baseline-walk";
@@ -138,10 +137,5 @@ describe("what the screens write of a machine", () => {
     expect(changeSchema.safeParse({ change: "taken out", part: "F1", bridged: true }).success).toBe(true);
     expect(changeSchema.safeParse({ change: "taken out", part: "F1", bridged: true, why: "x" }).success).toBe(false);
     expect(changeSchema.safeParse({ change: "burnt", part: "F1" }).success).toBe(false);
-  });
-  it("a skeleton belongs to its maker and model, and has the loads of its kind", () => {
-    const file = skeletonOf("washer", "some-washer", "Some maker", "W-1", 120);
-    expect([file.maker, file.model, file.family]).toEqual(["Some maker", "W-1", "washer"]);
-    expect(file.pieces.map((p) => p.name)).toEqual(expect.arrayContaining(["Drum motor", "Drain pump", "Line filter"]));
   });
 });

@@ -2,6 +2,7 @@ import { plural } from "../../plural";
 
 /** What ui/machine/MachineScreen says to people, in English. */
 export const say = {
+  notSeenYet: (count: number) => `Not seen yet (${count})`,
   anEarlierVersion: ", an earlier version",
   fileNamePartRevisionRevision: (fileName: string, part: string, revision: string, part2: string) =>
     `${fileName}, ${part}, revision ${revision}${part2}`,

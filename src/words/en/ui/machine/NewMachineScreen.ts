@@ -6,10 +6,9 @@ export const say = {
   kind: "Kind",
   manufacturer: "Manufacturer",
   model: "Model",
-  mains: "Mains",
-  beginWithItsSkeleton: "Begin with its skeleton",
-  whatYouGet: "What you get",
-  aSmallFileThatWorks:
-    "A small file that works at once: outlet, cord, fuse, board as a block, the usual loads of this kind. In " +
-    "the editor you put in the real plugs, pins, ratings and codes.",
+  hangsOn: "Hangs on",
+  nobody: "Nobody",
+  new: "New",
+  makeTheFile: "Make the file",
+  whatYouGet: "What it does",
 };
