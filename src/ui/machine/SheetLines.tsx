@@ -9,9 +9,12 @@ import { MendableLines } from "./MendableLines";
 import { useFileGrowth } from "./useFileGrowth";
 import { say } from "#words/ui/machine/SheetLines";
 
+/** Tables that are those of one sensor, or of one logic: without any there is nothing to put them to. */
+const PUT_TO_ONE: ReadonlySet<SheetTableId> = new Set(["sensor", "codes", "modes"]);
+
 /** Tables of a sheet, pasted or typed line by line: each line as it was taken before it goes into the file. */
 export function SheetLines({ file }: { readonly file: MachineFile }) {
-  const offered = SHEET_TABLES.filter((t) => t !== "sensor" || targetsOf(t, file).length > 0);
+  const offered = SHEET_TABLES.filter((t) => !PUT_TO_ONE.has(t) || targetsOf(t, file).length > 0);
   const [table, setTable] = useState<SheetTableId>("wires");
   const [text, setText] = useKept(`unzo.sheet.${file.id}`);
   const [chosen, setChosen] = useState("");
@@ -56,7 +59,7 @@ export function SheetLines({ file }: { readonly file: MachineFile }) {
         </Form.Group>
         {targets.length === 0 ? null : (
           <Form.Group controlId="sheet-target">
-            <Form.Label>{say.target[table === "sensor" ? "sensor" : "wires"]}</Form.Label>
+            <Form.Label>{say.target[table === "wires" ? "wires" : "other"]}</Form.Label>
             <Form.Select value={target} onChange={(e) => setChosen(e.target.value)}>
               {targets.map((t) => (
                 <option key={t.id} value={t.id}>

@@ -2,6 +2,9 @@ import { describe, expect, it } from "vitest";
 import { compileMachine } from "../../../src/core/model/compile/compile";
 import { readSheet, targetsOf, withSheet } from "../../../src/core/model/sheet/sheet-tables";
 import { sensorCurve } from "../../../src/core/model/sheet/sensor-table";
+import { familyMachine } from "../../../src/core/model/family/family-machine";
+import { familyOf } from "../../../src/core/model/family/families-known";
+import { whatRuns } from "../../../src/core/simulate/what-runs";
 import { machineNamed } from "../../support/fleet";
 
 const { file } = machineNamed("kaldruun-uc-80");
@@ -87,5 +90,79 @@ describe("parts with numbers, covers with screws", () => {
     expect(
       readSheet("screws", "Front grille\nLid 4 x M4\nFront grille 3 at the top", file).map((l) => l.isRead),
     ).toEqual([false, false, false]);
+  });
+});
+
+describe("a table of codes", () => {
+  const washer = familyMachine(familyOf("washer"), { id: "w", maker: "Nobody", model: "W", supply: "230" }, {});
+  const PRINTED = "E4\tdrain pump\nF2; water sensor shorted\nF3 water sensor open\nE9: motor protector or drum motor";
+
+  it("gives a sensor's code its reason, and says of another that its reason is not modelled", () => {
+    expect(readSheet("codes", PRINTED, washer).map((l) => l.words)).toEqual([
+      "E4: drain pump; what brings it is not modelled, its table blames the drain pump",
+      "F2: shown while the water sensor is shorted or closed",
+      "F3: shown while the water sensor is open",
+      "E9: motor protector or drum motor; what brings it is not modelled, its table blames the drum motor",
+    ]);
+    const machine = compileMachine(withSheet(washer, "codes", PRINTED, "logic"));
+    const shown = (mode: string | null) => {
+      const fault = mode === null ? [] : [{ part: "sensor-3", mode }];
+      return whatRuns(machine, fault)[0]!.parts.find((p) => p.part === "face")!.does;
+    };
+    expect([shown(null), shown("open"), shown("short")]).toEqual(["on", "F3", "F2"]);
+  });
+
+  it("tells by its lamp what the sheet counts in flashes", () => {
+    const tool = familyMachine(
+      familyOf("refrigerator"),
+      { id: "r", maker: "N", model: "R", supply: "230" },
+      { face: "lamp" },
+    );
+    const machine = compileMachine(withSheet(tool, "codes", "7 flashes fridge sensor open", "logic"));
+    const shown = (fault: Parameters<typeof whatRuns>[1]) =>
+      whatRuns(machine, fault)[0]!.parts.find((p) => p.part === "face")!.does;
+    expect(shown([])).toBe("steady");
+    expect(shown([{ part: "sensor-2", mode: "open" }])).toBe("7 flashes, pause");
+    expect(() => withSheet(washer, "codes", "7 flashes pump", "logic")).toThrow(/no lamp/);
+  });
+
+  it("says what is no code, and does not take one twice", () => {
+    const lines = readSheet("codes", "the pump\nE3o something", washer);
+    expect(lines.map((l) => l.isRead)).toEqual([false, false]);
+    expect(lines[1]!.words).toContain("in the file already");
+    expect(() => withSheet(washer, "codes", "E4 pump\nthe pump", "logic")).toThrow(/a code, then/);
+  });
+});
+
+describe("a table of service modes", () => {
+  const dryer = familyMachine(familyOf("electric-dryer"), { id: "d", maker: "Nobody", model: "D", supply: "230" }, {});
+  const PRINTED = [
+    "T1 drum motor: hold START 5 s",
+    "T2 drum motor and heater; hold START 5 s, press OPTION",
+    "T3 all off: press STOP",
+  ].join("\n");
+
+  it("runs what its name names, entered as the sheet says; with a letter misprinted it is not understood", () => {
+    expect(readSheet("modes", PRINTED, dryer).map((l) => l.words)).toEqual([
+      "T1: runs drum motor; hold START 5 s",
+      "T2: runs drum motor and heater; hold START 5 s, press OPTION",
+      "T3: runs nothing; press STOP",
+    ]);
+    expect(readSheet("modes", "T4 drun motor: press A", dryer)[0]).toMatchObject({ isRead: false });
+    const machine = compileMachine(withSheet(dryer, "modes", PRINTED, "logic"));
+    const on = (setup: string) =>
+      whatRuns(machine)
+        .find((s) => s.setup === setup)!
+        .parts.filter((p) => p.isOn && p.part.startsWith("load"))
+        .map((p) => p.name);
+    expect([on("t1"), on("t2"), on("t3")]).toEqual([["Drum motor"], ["Drum motor", "Heater"], []]);
+    expect(machine.setupById.get("t2")!.how).toBe("Hold START 5 s, press OPTION");
+  });
+
+  it("leaves a control program with modes of its own alone", () => {
+    const own = machineNamed("tromblin-hd-4").file;
+    const [line] = readSheet("modes", "T1 pump: press A", own);
+    expect(line).toMatchObject({ isRead: false });
+    expect(line!.words).toContain("modes of its own");
   });
 });

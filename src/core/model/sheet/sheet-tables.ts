@@ -1,12 +1,15 @@
 import type { MachineFile } from "../schema";
+import { codeTable } from "./code-table";
 import { coverScrews } from "./cover-screws";
+import { logicsIn } from "./file-nets";
+import { modeTable } from "./mode-table";
 import { partNumbers } from "./part-numbers";
 import { sensorsOf, sensorTable } from "./sensor-table";
 import type { SheetTable } from "./sheet-line";
 import { wireList } from "./wire-list";
 
 /** Sorts of tables that a sheet prints beside its pin tables, in the order in which they are offered. */
-export const SHEET_TABLES = ["wires", "numbers", "sensor", "screws"] as const;
+export const SHEET_TABLES = ["codes", "modes", "wires", "numbers", "sensor", "screws"] as const;
 export type SheetTableId = (typeof SHEET_TABLES)[number];
 
 /** A sort of table with its own sort of line forgotten. */
@@ -29,6 +32,8 @@ function anyTable<T>({ read, apply }: SheetTable<T>): AnyTable {
 }
 
 const TABLES: Readonly<Record<SheetTableId, AnyTable>> = {
+  codes: anyTable(codeTable),
+  modes: anyTable(modeTable),
   wires: anyTable(wireList),
   numbers: anyTable(partNumbers),
   sensor: anyTable(sensorTable),
@@ -46,12 +51,13 @@ export interface ShownLine {
 export const readSheet = (table: SheetTableId, text: string, file: MachineFile): readonly ShownLine[] =>
   TABLES[table].shown(text, file);
 
-/** What a table is put to: the harness of new wires, the sensor of ohms; none for tables that name everything. */
+/** What a table is put to: the harness of new wires, the sensor of ohms, the logic of codes; none for tables that name everything. */
 export function targetsOf(
   table: SheetTableId,
   file: MachineFile,
 ): readonly { readonly id: string; readonly name: string }[] {
   if (table === "sensor") return sensorsOf(file);
+  if (table === "codes" || table === "modes") return logicsIn(file);
   if (table !== "wires") return [];
   const used = new Set(file.wires.map((w) => w.piece));
   // Where wires lie already first.

@@ -5,13 +5,17 @@ export const say = {
   linesOfASheet: "Lines of a sheet",
   whatItIs: "What the lines are",
   table: {
+    codes: "Codes",
+    modes: "Service modes and their keys",
     wires: "A wire list",
     numbers: "Parts and their numbers",
     sensor: "Ohms of a sensor",
     screws: "Covers and their screws",
   },
-  target: { wires: "New wires belong to", sensor: "They are those of" },
+  target: { wires: "New wires belong to", other: "They are those of" },
   example: {
+    codes: "E4 drain pump\nE2 water sensor open",
+    modes: "T3 drain pump: hold START 5 s, press OPTION 3 times",
     wires: "W4 brown 0.75mm2 T-C comp-line",
     numbers: "Control board RB-4T 120",
     sensor: "0 16.3k\n25 5.0k",
