@@ -11,6 +11,8 @@ import {
 import {
   type Advice,
   advise,
+  type Alive,
+  aliveIn,
   type Answers,
   answersFor,
   codeOdds,
@@ -111,6 +113,11 @@ export class IsolationDesk {
   /** The dictionary as bytes, for `restore`. */
   packed(): Uint8Array<ArrayBuffer> {
     return this.whole().packed();
+  }
+
+  /** What a machine shows in a setup, sound and with a fault; needs no dictionary. */
+  alive(file: MachineFile, setup: string, fault: Fault | null): Alive {
+    return aliveIn(compileMachine(file), setup, fault);
   }
 
   /** What is odd about a file, as sentences; needs no dictionary. */

@@ -178,32 +178,93 @@ test("a file goes out and comes in again; a bad one is refused with line and fie
   await expect(page.getByRole("heading", { name: "Hochkar IP-5" })).toBeVisible();
 });
 
-test("the editor: a skeleton, errors in place, undo, a draft that survives a reload, a new version", async ({
+test("a new machine: the questions of its family, what it does at once, what was seen of it", async ({ page }) => {
+  const model = `F-${Date.now() % 100000}`;
+  await page.goto("/machines/new");
+  await page.getByLabel("Kind").selectOption({ label: "Gas dryer" });
+  const does = page.getByRole("region", { name: "What it does" });
+  await expect(does).toContainText("Igniter");
+  await page.getByRole("group", { name: "Is there a flame sensor?" }).getByText("No").click();
+  await expect(does).not.toContainText("Burning");
+  await page.getByLabel("Hangs on").fill("24 VDC");
+  await expect(page.getByText(/such a machine hangs on .*120/)).toBeVisible();
+  await axe(page);
+  await page.getByLabel("Hangs on").fill("120");
+  await page.getByRole("button", { name: "Make the file" }).click();
+  await expect(page.getByText("Type the manufacturer and the model")).toBeVisible();
+  await page.getByLabel("Manufacturer").fill("Nobody");
+  // Nothing that was typed or chosen is lost with the page.
+  await page.reload();
+  await expect(page.getByLabel("Kind")).toHaveValue("gas-dryer");
+  await expect(page.getByLabel("Manufacturer")).toHaveValue("Nobody");
+  await page.getByLabel("Model").fill(model);
+  await page.getByLabel("Model").press("Enter");
+  await page.waitForURL(/tab=assumed/);
+  const assumed = page.getByRole("region", { name: /things not seen yet/ });
+  const before = Number(/\d+/.exec(await assumed.getByRole("heading", { level: 2 }).innerText())![0]);
+  await assumed.getByRole("button", { name: "Seen: Gas valve", exact: true }).click();
+  await expect(page.getByRole("heading", { name: `${before - 1} things not seen yet` })).toBeVisible();
+  await expect(assumed.getByText("Gas valve", { exact: true })).toHaveCount(0);
+  await axe(page);
+});
+
+test("the editor: forms, errors in place, joined by typing, broken at will, undo, a draft, a new version", async ({
   page,
 }) => {
   const model = `E-${Date.now() % 100000}`;
   await page.goto("/machines/new");
+  await page.getByLabel("Kind").selectOption({ label: "Electric dryer" });
   await page.getByLabel("Manufacturer").fill("Nobody");
   await page.getByLabel("Model").fill(model);
-  await page.getByRole("button", { name: "Begin with its skeleton" }).click();
+  await page.getByRole("button", { name: "Make the file" }).click();
+  await page.waitForURL(/tab=assumed/);
+  await page.getByRole("link", { name: "Edit", exact: true }).click();
   await page.waitForURL(/\/edit$/);
   await expect(page.getByRole("status").first()).toContainText("No errors");
+  const alive = page.getByRole("complementary", { name: "The machine, alive" });
+  await expect(alive).toContainText(/of \d+ faults are told from every other/, { timeout: 60_000 });
+  await page.getByRole("button", { name: "Drum motor", exact: true }).click();
+  await alive.getByRole("button", { name: /winding open/ }).click();
+  await expect(alive.locator(".is-changed").filter({ hasText: "Drum motor" }).first()).toContainText("still");
+  await page.getByRole("button", { name: "Outlet", exact: true }).click();
   const name = page.getByLabel("name of part 1", { exact: true });
   await name.fill("Wall outlet");
   await name.press("Enter");
   await expect(page.getByRole("status").first()).toContainText("Not saved yet");
-  const assembly = page.getByLabel("assembly of part 1", { exact: true });
-  await assembly.fill("nowhere");
-  await assembly.press("Enter");
-  await expect(page.locator(".row-problem")).toContainText("there is no assembly called nowhere");
+  await page.getByRole("button", { name: "Add a part" }).click();
+  await expect(page.locator(".problem-list").first()).toContainText("kind");
+  await page.getByLabel(/^kind of part/).selectOption("lamp");
+  await page.getByLabel(/^name of part/).fill("Drum lamp");
+  await page.getByLabel(/^name of part/).press("Enter");
+  await page.getByLabel(/^current of part/).selectOption("ac");
+  await page.getByLabel(/^volts of part/).fill("230");
+  await page.getByLabel(/^watts of part/).fill("15");
+  await page.getByLabel(/^watts of part/).press("Enter");
   await expect(page.getByRole("button", { name: "Save as a new version" })).toBeDisabled();
+  const join = page.getByLabel("Join two places");
+  await join.fill("J2-1 to drum lamp a");
+  await expect(page.getByText(/Wire W\d+ from J2-1 to drum lamp a/)).toBeVisible();
+  await join.press("Enter");
+  await join.fill("loads, neutral terminal to drum lamp b");
+  await join.press("Enter");
   await axe(page);
-  await page.getByRole("button", { name: "Undo" }).click();
   await expect(page.getByRole("status").first()).toContainText("Not saved yet");
+  await alive.getByLabel("Look at it").selectOption({ label: "Drying" });
+  await expect(alive).toContainText("Drum lamp");
+  await page.getByRole("button", { name: "Undo" }).click();
+  await expect(page.getByRole("status").first()).toContainText("to mend");
+  await page.getByRole("button", { name: "Redo" }).click();
   await page.reload();
   await expect(page.getByLabel("name of part 1", { exact: true })).toHaveValue("Wall outlet");
-  // A chart as its sheet prints it, one row misprinted, becomes a setting of the file.
+  await page.getByRole("tab", { name: "Setups" }).click();
+  const how = page.getByLabel("how of setup 1", { exact: true });
+  await how.fill("Filter clean: start a warm program.");
+  await how.press("Enter");
+  await axe(page);
+  await page.getByRole("tab", { name: "More" }).click();
+  await axe(page);
   await page.getByRole("tab", { name: "Settings" }).click();
+  // A chart as its sheet prints it, one row misprinted, becomes a setting of the file.
   const chart = page.getByRole("region", { name: "A setting from a chart" });
   await chart.getByLabel("What is set").fill("Drying time, minutes");
   await chart.getByLabel("Where its switches are").fill("Five switches on the board");

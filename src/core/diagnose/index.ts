@@ -1,5 +1,6 @@
 /** The search for a fault, from hypotheses to advice. What others may use of it; nothing else is reached. */
 
+export { type Alive, aliveIn, type AliveRow } from "./advice/alive";
 export type { AskedAnswered, WhyOpened } from "./advice/why-opened";
 export type { InsideBoard } from "./advice/inside-board";
 export {

@@ -15,5 +15,5 @@ export type { CircuitSnapshot } from "./stamped-circuit";
 export { NoOperatingPoint, type State } from "./state";
 export { type Instant, makeTest, RECHECK, RECHECK_SOON, type Test, testKey } from "./test";
 export { sampledValues, nominalValues, type Values } from "./values";
-export { type PartAtWork, type SetupAtWork, whatRuns } from "./what-runs";
+export { whatRuns } from "./what-runs";
 export { secondsUntil } from "./when";

@@ -32,12 +32,16 @@ const NOTHING = 5e-4;
 
 /**
  * What every part that can be seen or that draws a load's current does in every setup with power, in the file's order;
- * with faults, what it does then. A setup in which the machine comes to no rest is left out.
+ * with faults, what it does then; in one setup only, where one is named. A setup in which the machine comes to no rest is left out.
  */
-export function whatRuns(machine: Machine, faults: readonly Fault[] = []): readonly SetupAtWork[] {
+export function whatRuns(
+  machine: Machine,
+  faults: readonly Fault[] = [],
+  only: string | null = null,
+): readonly SetupAtWork[] {
   const simulator = new Simulator(machine);
   const parts = machine.parts.filter((p) => p.labels !== null || p.kind.electrical.load === true);
-  const setups = machine.file.setups.filter((s) => s.power === "on");
+  const setups = machine.file.setups.filter((s) => (only === null ? s.power === "on" : s.id === only));
   const drawn = setups.flatMap(({ id }) => {
     try {
       const state = simulator.energise(machine.setupById.get(id)!, faults, nominalValues(machine));

@@ -8,13 +8,16 @@ import Form from "react-bootstrap/Form";
 import Tab from "react-bootstrap/Tab";
 import Tabs from "react-bootstrap/Tabs";
 import { useHotkeys } from "react-hotkeys-hook";
-import { compileMachine, type MachineFile, PART_KINDS } from "../../core/model";
+import { compileMachine, type MachineFile } from "../../core/model";
 import { Refused, send } from "../shell/send";
 import { TopBar } from "../shell/TopBar";
+import { AliveBeside } from "./AliveBeside";
 import { BoardEditor } from "./BoardEditor";
 import { ChartSetting } from "./ChartSetting";
 import { FileDoubts } from "./FileDoubts";
 import { EditTable, type Column } from "./EditTable";
+import { PartsEditor } from "./PartsEditor";
+import { SectionEditor } from "./SectionEditor";
 import { useDraft } from "./useDraft";
 import { useRows } from "./useRows";
 import type { ReadText } from "../../workers/file-desk";
@@ -23,24 +26,6 @@ import { WiringDrawing } from "./WiringDrawing";
 import { keepMachine } from "../../contract/machines";
 import { say } from "#words/ui/machine/EditorScreen";
 
-const KINDS = PART_KINDS.map((k) => k.kind).sort();
-
-const PIECES: readonly Column[] = [
-  { field: "id" },
-  { field: "name", wide: true },
-  { field: "number" },
-  { field: "repair", wide: true },
-  { field: "minutes", narrow: true },
-  { field: "price", narrow: true },
-];
-const PARTS: readonly Column[] = [
-  { field: "id" },
-  { field: "kind", options: KINDS },
-  { field: "name", wide: true },
-  { field: "piece", title: "assembly" },
-  { field: "at", wide: true, title: say.terminalsNets },
-  { field: "*", wide: true, title: "ratings" },
-];
 const WIRES: readonly Column[] = [
   { field: "id" },
   { field: "from" },
@@ -61,21 +46,24 @@ const PINS: readonly Column[] = [
   { field: "net" },
   { field: "colour" },
 ];
-const SETTINGS: readonly Column[] = [
-  { field: "id" },
-  { field: "name", wide: true },
-  { field: "where", wide: true },
-  { field: "factory", narrow: true },
-  { field: "values", wide: true },
-];
 const PANELS: readonly Column[] = [{ field: "id" }, { field: "name", wide: true }, { field: "minutes", narrow: true }];
-const CODES: readonly Column[] = [
-  { field: "id" },
-  { field: "words", wide: true },
-  { field: "when", wide: true, title: say.whenACondition },
-  { field: "after", narrow: true },
-  { field: "blames" },
-];
+/** Sections that are edited entry by entry, each with what one entry is called. */
+const MORE_SECTIONS = [
+  ["paths", "path"],
+  ["complaints", "complaint"],
+  ["firsts", "simple cause"],
+  ["clamps", "clamp"],
+  ["references", "reference"],
+  ["functions", "function"],
+  ["doors", "door"],
+  ["plates", "rating plate"],
+  ["addOns", "add-on"],
+  ["causes", "cause"],
+  ["menu", "menu"],
+  ["sleep", "sleep"],
+  ["supply", "supply"],
+  ["cautions", "cautions"],
+] as const;
 
 /** Edits a machine file in tables or as text; what is wrong is said in place, and the drawing follows. */
 export function EditorScreen({
@@ -101,6 +89,9 @@ export function EditorScreen({
   // While the text itself is typed the tables follow when the hand rests; else they are what is changed.
   const resting = useDeferredValue(draft.text);
   const rows = useRows(tab === "text" ? resting : draft.text, draft.set);
+  const [chosen, setChosen] = useState(0);
+  const [section, setSection] = useState<string>(MORE_SECTIONS[0][0]);
+  const partAt = rows.list("parts")[chosen];
   useHotkeys("mod+z", () => draft.undo(), { preventDefault: true }, [draft]);
   useHotkeys("mod+shift+z, mod+y", () => draft.redo(), { preventDefault: true }, [draft]);
   const problemsAt = (path: string) => {
@@ -175,13 +166,16 @@ export function EditorScreen({
           mountOnEnter
         >
           <Tab eventKey="parts" title={say.parts}>
-            <EditTable
-              name="part"
-              columns={PARTS}
-              rows={rows.list("parts")}
-              problemsAt={(i) => problemsAt(`parts.${i}`)}
-              onChange={(list) => rows.set("parts", list)}
-            />
+            <div className="editor-beside">
+              <div>
+                <PartsEditor rows={rows} chosen={chosen} onChoose={setChosen} problemsAt={problemsAt} />
+              </div>
+              <AliveBeside
+                machine={sound}
+                version={checked.file ? text : original}
+                part={partAt === undefined ? null : String(partAt["id"])}
+              />
+            </div>
           </Tab>
           <Tab eventKey="wires" title={say.wires}>
             <EditTable
@@ -216,29 +210,11 @@ export function EditorScreen({
               onChange={(list) => rows.set("points", list)}
             />
           </Tab>
-          <Tab eventKey="codes" title={say.codes}>
-            {rows.controllers().map(({ index, name, codes }) => (
-              <section key={index} className="mb-3">
-                <h2>{name}</h2>
-                <EditTable
-                  name="code"
-                  columns={CODES}
-                  rows={codes}
-                  problemsAt={(j) => problemsAt(`parts.${index}.codes.${j}`)}
-                  onChange={(list) => rows.setCodes(index, list)}
-                />
-              </section>
-            ))}
-            {rows.controllers().length === 0 ? <p className="quiet">{say.aCodeBelongsToA}</p> : null}
+          <Tab eventKey="setups" title={say.setups}>
+            <SectionEditor section="setups" one="setup" rows={rows} problemsAt={problemsAt} />
           </Tab>
           <Tab eventKey="pieces" title={say.assemblies}>
-            <EditTable
-              name="assembly"
-              columns={PIECES}
-              rows={rows.list("pieces")}
-              problemsAt={(i) => problemsAt(`pieces.${i}`)}
-              onChange={(list) => rows.set("pieces", list)}
-            />
+            <SectionEditor section="pieces" one="assembly" rows={rows} problemsAt={problemsAt} />
           </Tab>
           <Tab eventKey="boards" title={say.boards}>
             {rows.list("pieces").map((p, i) =>
@@ -267,16 +243,31 @@ export function EditorScreen({
             />
           </Tab>
           <Tab eventKey="settings" title={say.settings}>
-            <EditTable
-              name="setting"
-              columns={SETTINGS}
-              rows={rows.list("settings")}
-              problemsAt={(i) => problemsAt(`settings.${i}`)}
-              onChange={(list) => rows.set("settings", list)}
-            />
+            <SectionEditor section="settings" one="setting" rows={rows} problemsAt={problemsAt} />
             <ChartSetting
               taken={rows.list("settings").map((s) => String(s["id"]))}
               onAdd={(setting) => rows.set("settings", [...rows.list("settings"), setting])}
+            />
+          </Tab>
+          <Tab eventKey="more" title={say.more}>
+            <Form.Select
+              className="mb-3 more-choice"
+              aria-label={say.whatToEdit}
+              value={section}
+              onChange={(e) => setSection(e.target.value)}
+            >
+              {MORE_SECTIONS.map(([id]) => (
+                <option key={id} value={id}>
+                  {say.sections[id]}
+                </option>
+              ))}
+            </Form.Select>
+            <SectionEditor
+              key={section}
+              section={section}
+              one={MORE_SECTIONS.find(([id]) => id === section)![1]}
+              rows={rows}
+              problemsAt={problemsAt}
             />
           </Tab>
           <Tab eventKey="text" title={say.text}>
@@ -292,7 +283,16 @@ export function EditorScreen({
           </Tab>
         </Tabs>
         <h2>{say.wiringPart(checked.problems.length > 0 ? say.asItWasLastSound : "")}</h2>
-        <WiringDrawing machine={sound} />
+        <WiringDrawing
+          machine={sound}
+          chosen={partAt === undefined ? null : String(partAt["id"])}
+          onChoose={(part) => {
+            const i = rows.list("parts").findIndex((p) => p["id"] === part);
+            if (i < 0) return;
+            setChosen(i);
+            setTab("parts");
+          }}
+        />
       </main>
     </div>
   );

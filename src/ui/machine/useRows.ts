@@ -2,7 +2,7 @@
 
 import { useMemo } from "react";
 import { isMap, isSeq, parse, parseDocument, stringify, type Document } from "yaml";
-import { formatOf, partKind, placeIn, toFormat1, toFormat2 } from "../../core/model";
+import { formatOf, placeIn, toFormat1, toFormat2 } from "../../core/model";
 
 /** One row of a table: the entry as it stands in the file. */
 export type Row = Readonly<Record<string, unknown>>;
@@ -16,10 +16,13 @@ export interface Rows {
   /** A place, dotted, as the problems of this file name it. */
   placeOf(path: string): string;
   set(section: string, rows: readonly Row[]): void;
+  /** Several sections at once: one step for undo. */
+  setAll(sections: Readonly<Record<string, readonly Row[]>>): void;
+  /** A section that is no list, as `menu`; undefined where the file has none. */
+  value(section: string): unknown;
+  setValue(section: string, value: unknown): void;
   pins(connector: number): readonly Row[];
   setPins(connector: number, rows: readonly Row[]): void;
-  controllers(): readonly { readonly index: number; readonly name: string; readonly codes: readonly Row[] }[];
-  setCodes(part: number, rows: readonly Row[]): void;
 }
 
 const FLOW = { lineWidth: 0 } as const;
@@ -31,28 +34,36 @@ export function useRows(text: string, onText: (text: string) => void): Rows {
     const format = formatOf(own);
     const plain = toFormat1(own).file as Record<string, unknown>;
     const list = (section: string): readonly Row[] => (Array.isArray(plain[section]) ? (plain[section] as Row[]) : []);
-    const write = (path: (string | number)[], rows: readonly Row[]) => {
-      if (document.errors.length > 0) return;
-      const next = document.clone() as Document;
+    const put = (next: Document, path: (string | number)[], rows: readonly Row[]) => {
       const place = placeIn(format, path);
       next.setIn(place, next.createNode(asIn(format, path, rows), { flow: false }));
       const seq = next.getIn(place, true);
       if (isSeq(seq)) for (const item of seq.items) if (isMap(item)) item.flow = true;
+    };
+    const change = (how: (next: Document) => void) => {
+      if (document.errors.length > 0) return;
+      const next = document.clone() as Document;
+      how(next);
       onText(next.toString(FLOW));
     };
+    const write = (path: (string | number)[], rows: readonly Row[]) => change((next) => put(next, path, rows));
     return {
       list,
       placeOf: (path) => placeIn(format, stepsOf(path)).join("."),
       set: (section, rows) => write([section], rows),
+      setAll: (sections) =>
+        change((next) => {
+          for (const [section, rows] of Object.entries(sections)) put(next, [section], rows);
+        }),
+      value: (section) => plain[section],
+      setValue: (section, value) =>
+        change((next) => {
+          const place = placeIn(format, [section]);
+          if (value === undefined) next.deleteIn(place);
+          else next.setIn(place, next.createNode(asPlain(format, section, value), { flow: true }));
+        }),
       pins: (c) => (list("connectors")[c]?.["pins"] as Row[] | undefined) ?? [],
       setPins: (c, rows) => write(["connectors", c, "pins"], rows),
-      controllers: () =>
-        list("parts").flatMap((p, index) =>
-          partKind(String(p["kind"]))?.electrical.program
-            ? [{ index, name: String(p["name"] ?? p["id"]), codes: (p["codes"] as Row[] | undefined) ?? [] }]
-            : [],
-        ),
-      setCodes: (part, rows) => write(["parts", part, "codes"], rows),
     };
   }, [text, onText]);
 }
@@ -66,6 +77,12 @@ function asIn(format: 1 | 2, [section, ...inner]: readonly (string | number)[], 
   if (format === 1 || inner.length > 0) return plain;
   const renamed = toFormat2({ [section!]: plain }) as Record<string, unknown>;
   return renamed[String(placeIn(2, [section!])[0])];
+}
+
+/** A section that is no list under the names of the file's own format. */
+function asPlain(format: 1 | 2, section: string, value: unknown): unknown {
+  if (format === 1) return value;
+  return (toFormat2({ [section]: value }) as Record<string, unknown>)[String(placeIn(2, [section])[0])];
 }
 
 /** A cell that holds more than a word, in one line as it stands in a file; and back. Throws for what is none. */

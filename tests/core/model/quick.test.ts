@@ -1,4 +1,3 @@
-import { FAMILIES } from "../../../src/core/model/families";
 import { describe, expect, it } from "vitest";
 import { ORDINARY_METER } from "../../../src/core/instrument/meter";
 import { readMachineYaml, writeMachineYaml } from "../../../src/core/model/file/machine-yaml";

@@ -138,7 +138,3 @@ const assumedOf = (file: MachineFile): readonly string[] => [
   ...file.connectors.map((c) => c.id),
   ...file.panels.map((p) => p.id),
 ];
-
-/** The supplies a family's machines hang on, in words. */
-export const suppliesOf = (family: Family): readonly string[] =>
-  family.supplies.map((typed) => supplyWords(readSupply(typed)));

@@ -1,5 +1,6 @@
 /** What core/diagnose/advice says to people, in English. */
 export const say = {
+  onSide: (point: string, side: string) => `${point}, ${side}`,
   inAssembly: (assembly: string, fault: string) => `${assembly} (${fault})`,
   openedBy: (name: string, cause: string) => `${name}, by: ${cause}. Mend the cause first, then renew what opened.`,
   openedByOneOf: (name: string, causes: string, lamp: boolean) =>
