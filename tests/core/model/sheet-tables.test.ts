@@ -166,3 +166,50 @@ describe("a table of service modes", () => {
     expect(line!.words).toContain("modes of its own");
   });
 });
+
+describe("a table of plugs and pins", () => {
+  const washer = familyMachine(familyOf("washer"), { id: "w", maker: "Nobody", model: "W", supply: "230" }, {});
+  const PRINTED = [
+    "CN2 1 brown inlet valve",
+    "CN2 2 orange drum motor",
+    "CN2-3, black, heater",
+    "CN4\t1\tblue\tneutral",
+    "CN4 2 grey drain pump",
+    "CN6 1 white water sensor",
+    "CN6 2 pink sensor ground",
+    "CN6 3 turbidity",
+  ].join("\n");
+
+  it("gives the file's own wires the sheet's pins and colours; what means nothing known stands by itself", () => {
+    expect(readSheet("plugs", PRINTED, washer).map((l) => l.words)).toEqual([
+      "CN2-1, brown: feed to inlet valve",
+      "CN2-2, orange: feed to drum motor",
+      "CN2-3, black: feed to heater",
+      "CN4-1, blue: neutral to the loads",
+      "CN4-2, grey: feed to drain pump",
+      "CN6-1, white: lead of water sensor",
+      "CN6-2, pink: return of the sensors",
+      "CN6-3: turbidity; nothing of the file is joined to it yet",
+    ]);
+    const file = withSheet(washer, "plugs", PRINTED, "");
+    expect(file.connectors.map((c) => [c.id, c.pins.length])).toEqual([
+      ["J2", 1],
+      ["J3", 2],
+      ["CN2", 3],
+      ["CN4", 2],
+      ["CN6", 3],
+    ]);
+    expect(file.assumed).not.toContain("CN2");
+    expect(file.setups.map((s) => s.id)).toEqual(expect.arrayContaining(["j2-off", "cn2-off", "cn6-off"]));
+  });
+
+  it("leaves what the machine does as it was, and loses with a pin just what hangs on it", () => {
+    const machine = compileMachine(withSheet(washer, "plugs", PRINTED, ""));
+    const before = compileMachine(washer);
+    const does = (m: typeof machine, fault: Parameters<typeof whatRuns>[1] = []) =>
+      whatRuns(m, fault).map((s) => [s.setup, s.parts.filter((p) => p.isOn).map((p) => p.name)]);
+    expect(does(machine)).toEqual(does(before));
+    const [wash] = whatRuns(machine, [{ part: "CN2-3", mode: "open" }]);
+    expect(wash!.parts.filter((p) => p.isOn).map((p) => p.name)).toEqual(["Display", "Door lock", "Drum motor"]);
+  });
+});

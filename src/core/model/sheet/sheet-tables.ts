@@ -4,12 +4,13 @@ import { coverScrews } from "./cover-screws";
 import { logicsIn } from "./file-nets";
 import { modeTable } from "./mode-table";
 import { partNumbers } from "./part-numbers";
+import { plugTable } from "./plug-table";
 import { sensorsOf, sensorTable } from "./sensor-table";
 import type { SheetTable } from "./sheet-line";
 import { wireList } from "./wire-list";
 
 /** Sorts of tables that a sheet prints beside its pin tables, in the order in which they are offered. */
-export const SHEET_TABLES = ["codes", "modes", "wires", "numbers", "sensor", "screws"] as const;
+export const SHEET_TABLES = ["plugs", "codes", "modes", "wires", "numbers", "sensor", "screws"] as const;
 export type SheetTableId = (typeof SHEET_TABLES)[number];
 
 /** A sort of table with its own sort of line forgotten. */
@@ -32,6 +33,7 @@ function anyTable<T>({ read, apply }: SheetTable<T>): AnyTable {
 }
 
 const TABLES: Readonly<Record<SheetTableId, AnyTable>> = {
+  plugs: anyTable(plugTable),
   codes: anyTable(codeTable),
   modes: anyTable(modeTable),
   wires: anyTable(wireList),

@@ -5,6 +5,7 @@ export const say = {
   linesOfASheet: "Lines of a sheet",
   whatItIs: "What the lines are",
   table: {
+    plugs: "Plugs and their pins",
     codes: "Codes",
     modes: "Service modes and their keys",
     wires: "A wire list",
@@ -14,6 +15,7 @@ export const say = {
   },
   target: { wires: "New wires belong to", other: "They are those of" },
   example: {
+    plugs: "CN2 3 red drain pump",
     codes: "E4 drain pump\nE2 water sensor open",
     modes: "T3 drain pump: hold START 5 s, press OPTION 3 times",
     wires: "W4 brown 0.75mm2 T-C comp-line",

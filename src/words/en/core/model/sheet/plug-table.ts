@@ -1,0 +1,13 @@
+/** What core/model/sheet/plug-table says to people, in English. */
+export const say = {
+  plugPinSignal: (line: string) => `"${line}": plug, pin, colour, what it is for: CN2 3 red drain pump`,
+  whatIsItFor: (plug: string, pin: string) => `${plug}-${pin}: what is it for?`,
+  isPin: (name: string, signal: string) => `${name}: ${signal}`,
+  nothingYet: (name: string, signal: string) => `${name}: ${signal}; nothing of the file is joined to it yet`,
+  plug: (plug: string) => `Plug ${plug}`,
+  boardSide: "board side",
+  wireSide: "wire side",
+  cleanReseat: "Clean or renew the contacts, reseat",
+  plugOff: (plug: string) => `Power off, plug ${plug} off`,
+  pullIt: (plug: string) => `Power off and proven dead, then pull plug ${plug}.`,
+};
