@@ -33,6 +33,7 @@ export { conditionText, parsedCondition, readCondition } from "./program/conditi
 export { FAMILIES, type FunctionRow } from "./families";
 export { askedQuestions, wholeAnswers } from "./family/family";
 export { familyMachine } from "./family/family-machine";
+export { TYPED, typedFamily } from "./family/typed-family";
 export { familyOf, KNOWN_FAMILIES } from "./family/families-known";
 export { assumedIn, withSeen } from "./family/seen";
 export { canonicalJson } from "./file/canonical-json";

@@ -5,7 +5,19 @@ import { useDeferredValue, useMemo, useState, type FormEvent } from "react";
 import Button from "react-bootstrap/Button";
 import Form from "react-bootstrap/Form";
 import { z } from "zod";
-import { askedQuestions, familyMachine, familyOf, KNOWN_FAMILIES, wholeAnswers } from "../../core/model";
+import {
+  askedQuestions,
+  FAMILIES,
+  familyMachine,
+  familyOf,
+  KNOWN_FAMILIES,
+  type QuickSupply,
+  readSupply,
+  TYPED,
+  typedFamily,
+  wholeAnswers,
+} from "../../core/model";
+import { ReadBack } from "../quick/ReadBack";
 import { send } from "../shell/send";
 import { TopBar } from "../shell/TopBar";
 import { useKept } from "../shell/useKept";
@@ -16,7 +28,9 @@ import { say } from "#words/ui/machine/NewMachineScreen";
 
 /** What was typed and answered so far; kept, so that nothing is lost with the page. */
 const draftSchema = z.object({
-  family: z.string().refine((id) => KNOWN_FAMILIES.some((f) => f.id === id)),
+  family: z.string().refine((id) => id === TYPED || KNOWN_FAMILIES.some((f) => f.id === id)),
+  sort: z.enum(FAMILIES),
+  has: z.string(),
   maker: z.string(),
   model: z.string(),
   supply: z.string(),
@@ -26,6 +40,8 @@ type Draft = z.output<typeof draftSchema>;
 
 const START: Draft = {
   family: KNOWN_FAMILIES[0]!.id,
+  sort: "powered equipment",
+  has: "",
   maker: "",
   model: "",
   supply: KNOWN_FAMILIES[0]!.supplies[0],
@@ -47,11 +63,25 @@ const idOf = (maker: string, model: string) =>
     .replace(/[^a-z0-9]+/g, "-")
     .replace(/^-+|-+$/g, "") || "machine";
 
+/** The family of a draft: a known one, or one made of what was typed. */
+const familyDrafted = ({ family, sort, has }: Draft) => (family === TYPED ? typedFamily(has, sort) : familyOf(family));
+
+/** A supply as far as it is typed; null for one that is none yet. */
+function supplyTyped(text: string): QuickSupply | null {
+  try {
+    return readSupply(text);
+  } catch (error) {
+    if (!(error instanceof RangeError)) throw error;
+    return null;
+  }
+}
+
 /** The file that a draft makes, or why it makes none. */
-function fileOf({ family, maker, model, supply, answers }: Draft) {
+function fileOf(draft: Draft) {
+  const { maker, model, supply, answers } = draft;
   try {
     const plate = { id: idOf(maker, model), maker: maker.trim() || say.nobody, model: model.trim() || say.new, supply };
-    return { file: familyMachine(familyOf(family), plate, answers), problem: "" };
+    return { file: familyMachine(familyDrafted(draft), plate, answers), problem: "" };
   } catch (error) {
     if (!(error instanceof RangeError)) throw error;
     return { file: null, problem: error.message };
@@ -64,8 +94,9 @@ export function NewMachineScreen() {
   const [kept, keep] = useKept("unzo.new-machine");
   const draft = useMemo(() => draftOf(kept), [kept]);
   const [problem, setProblem] = useState("");
-  const family = familyOf(draft.family);
+  const family = familyDrafted(draft);
   const questions = askedQuestions(family, wholeAnswers(family, draft.answers));
+  const isUntyped = draft.family === TYPED && draft.has.trim() === "";
   const resting = useDeferredValue(draft);
   const made = useMemo(() => fileOf(resting), [resting]);
 
@@ -101,7 +132,11 @@ export function NewMachineScreen() {
               autoFocus
               value={family.id}
               onChange={(e) =>
-                change({ family: e.target.value, supply: familyOf(e.target.value).supplies[0], answers: {} })
+                change({
+                  family: e.target.value,
+                  supply: familyDrafted({ ...draft, family: e.target.value }).supplies[0],
+                  answers: {},
+                })
               }
             >
               {KNOWN_FAMILIES.map((f) => (
@@ -109,6 +144,7 @@ export function NewMachineScreen() {
                   {f.name}
                 </option>
               ))}
+              <option value={TYPED}>{say.another}</option>
             </Form.Select>
           </Form.Group>
           <div className="new-plate">
@@ -130,10 +166,38 @@ export function NewMachineScreen() {
               />
             </Form.Group>
           </div>
-          {made.problem ? (
+          {made.problem && !isUntyped ? (
             <p id="supply-problem" className="problem mb-0">
               {made.problem}
             </p>
+          ) : null}
+          {draft.family === TYPED ? (
+            <>
+              <Form.Group controlId="sort">
+                <Form.Label>{say.sort}</Form.Label>
+                <Form.Select
+                  value={draft.sort}
+                  onChange={(e) => change({ sort: FAMILIES.find((f) => f === e.target.value) ?? draft.sort })}
+                >
+                  {FAMILIES.map((f) => (
+                    <option key={f}>{f}</option>
+                  ))}
+                </Form.Select>
+              </Form.Group>
+              <Form.Group controlId="has">
+                <Form.Label>{say.has}</Form.Label>
+                <Form.Control
+                  as="textarea"
+                  rows={3}
+                  value={draft.has}
+                  maxLength={2000}
+                  placeholder={say.hasExample}
+                  aria-describedby="has-read"
+                  onChange={(e) => change({ has: e.target.value })}
+                />
+                <ReadBack id="has-read" text={draft.has} supply={supplyTyped(draft.supply)} />
+              </Form.Group>
+            </>
           ) : null}
           {questions.map((q) => (
             <Choices

@@ -5,6 +5,7 @@ import { askedQuestions, type Family, wholeAnswers } from "../../../src/core/mod
 import { familyMachine } from "../../../src/core/model/family/family-machine";
 import { assumedIn, withSeen } from "../../../src/core/model/family/seen";
 import { FAMILIES } from "../../../src/core/model/families";
+import { typedFamily } from "../../../src/core/model/family/typed-family";
 import { KNOWN_FAMILIES } from "../../../src/core/model/family/families-known";
 import type { Machine } from "../../../src/core/model/machine";
 import { readMachineYaml, writeMachineYaml } from "../../../src/core/model/file/machine-yaml";
@@ -222,6 +223,31 @@ describe.each(KNOWN_FAMILIES.map((f) => [f.id, f] as const))("a file of the fami
     console.log(`${id}: ${all - wrong.length} of ${all} faults end at their assembly ${wrong.join("; ")}`);
     expect(all).toBeGreaterThan(3);
     expect((all - wrong.length) / all, wrong.join("; ")).toBeGreaterThanOrEqual(0.9);
+  });
+});
+
+describe("a machine of no known family", () => {
+  const text =
+    "heater 2000 through high limit, pump 60, fan 24V 5W from board, lid switch stops heater and pump, NTC 10k";
+
+  it("is made of what is typed, with the usual plugs, all of it assumed", () => {
+    const file = familyMachine(typedFamily(text, "powered equipment"), { ...PLATE, supply: "230" }, { filter: "yes" });
+    const machine = compileMachine(file);
+    expect(file.connectors.map((c) => c.id)).toEqual(["J2", "J3", "J4"]);
+    expect(file.assumed.length).toBeGreaterThan(15);
+    const works = running(machine, new Simulator(machine), "asked");
+    expect([...works]).toEqual([
+      ["Heater", true],
+      ["Pump", true],
+      ["Fan", true],
+    ]);
+  });
+
+  it("says what of it was not understood", () => {
+    const made = (typed: string) => () => familyMachine(typedFamily(typed, "washer"), { ...PLATE, supply: "230" }, {});
+    expect(made("heater 2000, flux capacitor")).toThrow(/capacitor/i);
+    expect(made("")).toThrow();
+    expect(made("microwave 800")).toThrow(/not modelled/);
   });
 });
 

@@ -56,7 +56,7 @@ function quickOf(family: Family, plate: FamilyPlate, plan: FamilyPlan, supply: Q
     stopsWhenMade: (stopsWhenMade ?? []).map(place),
     ...(of === undefined ? {} : { of: place(of) }),
   }));
-  const stages = plan.stages.map(({ asks, ...stage }): QuickStage => ({ ...stage, asks: asks.map(place) }));
+  const stages = plan.stages?.map(({ asks, ...stage }): QuickStage => ({ ...stage, asks: asks.map(place) }));
   return {
     id: plate.id,
     name: plate.model,
@@ -67,7 +67,7 @@ function quickOf(family: Family, plate: FamilyPlate, plan: FamilyPlan, supply: Q
     loads: Object.values(plan.loads),
     sensors,
     inLine: plan.inLine ?? [],
-    stages,
+    ...(stages ? { stages } : {}),
     tells: plan.face !== undefined,
     ...(plan.boards ? { boards: plan.boards } : {}),
     ...(plan.face ? { face: plan.face } : {}),
@@ -84,7 +84,8 @@ function beside(family: Family, plate: FamilyPlate, plan: FamilyPlan, file: Mach
     ...(family.row ? { functionsOf: family.row } : {}),
     cautions: [say.drawnFromItsFamily, ...file.cautions.slice(1), ...plan.cautions],
     panels: covers,
-    pieces: file.pieces.map((p) => (p.board ? { ...p, guards: plan.guards } : p)),
+    // What nobody said a board watches over is not known.
+    pieces: file.pieces.map((p) => (p.board && plan.guards.length > 0 ? { ...p, guards: plan.guards } : p)),
     points: file.points.map((p) => (isAtLoad(p.net) ? { ...p, panel: "loads-cover" } : p)),
     clamps: clampsOf(plan),
     functions: plan.functions.map((f) => {

@@ -80,7 +80,8 @@ export interface FamilyPlan {
   readonly boards?: QuickBoards;
   readonly face?: QuickFace;
   readonly filter: boolean;
-  readonly stages: readonly FamilyStage[];
+  /** Left out: one state, in which every load is asked for. */
+  readonly stages?: readonly FamilyStage[];
   readonly functions: readonly FamilyFunctionShown[];
   readonly firsts: readonly FamilyFirst[];
   /** Over the board, and over the loads. */
