@@ -94,17 +94,68 @@ export const codeTable: SheetTable<CodeRow> = {
       after: AFTER,
       ...(blames === null ? {} : { blames }),
     }));
+    const told = withoutTold(logic, items);
     const flashes = items.filter((i) => FLASHES.test(i.id));
     const lines = items.filter((i) => !flashes.includes(i)).map(({ id }) => ({ when: { code: id }, shows: id }));
     const [lamp] = Object.keys(logic.lamps);
     if (flashes.length > 0 && lamp === undefined) throw new RangeError(say.noLamp(flashes[0]!.id));
-    const byLamp = flashes.map(({ id }) => ({ when: { code: id }, shows: say.flashes(Number.parseInt(id, 10)) }));
+    const byLamp = flashes.map(({ id }) => ({ when: { code: id }, shows: shownAs(id) }));
     // What it shows without a code stands last, as before.
-    const lamps = lamp === undefined ? {} : { lamps: { ...logic.lamps, [lamp]: [...byLamp, ...logic.lamps[lamp]!] } };
-    const display = [...lines, ...logic.display];
-    return checkedFile(withLogic(file, logic, { codes: [...logic.codes, ...codes], display, ...lamps }));
+    const lamps = lamp === undefined ? {} : { lamps: { ...told.lamps, [lamp]: [...byLamp, ...told.lamps[lamp]!] } };
+    const display = [...lines, ...told.display];
+    const changed = withLogic(file, logic, { codes: [...told.codes, ...codes], display, ...lamps });
+    return checkedFile({ ...changed, complaints: complaintsWith(file, logic, items, told) });
   },
 };
+
+/** How a code is shown: itself, or as so many flashes. */
+const shownAs = (id: string): string => (FLASHES.test(id) ? say.flashes(Number.parseInt(id, 10)) : id);
+
+/** The complaints of a file with one for each code of the sheet, without those of codes that are gone. */
+function complaintsWith(
+  file: MachineFile,
+  logic: LogicPart,
+  items: readonly CodeRow[],
+  told: Pick<LogicPart, "display" | "lamps">,
+): readonly object[] {
+  const face = file.parts.find((p) => {
+    const { shows, of } = p as unknown as { readonly shows?: string; readonly of?: string };
+    return shows === logic.id || of === logic.id;
+  }) as unknown as { readonly id: string } | undefined;
+  if (!face) return file.complaints;
+  const lines = (l: Pick<LogicPart, "display" | "lamps">) => [...l.display, ...Object.values(l.lamps).flat()];
+  const still = new Set(lines(told).map((l) => l.shows));
+  const gone = new Set(lines(logic).flatMap((l) => (still.has(l.shows) ? [] : [l.shows])));
+  const setup = file.setups.find((s) => s.power === "on")!.id;
+  const own = items.map(({ id, words }) => ({
+    id: `shows-${id.toLowerCase()}`,
+    words: say.itShows(shownAs(id), words),
+    setup,
+    path: file.paths[0]!.id,
+    sees: { [face.id]: shownAs(id) },
+  }));
+  return [...own, ...file.complaints.filter((c) => !gone.has(c.sees[face.id] ?? ""))].slice(0, 40);
+}
+
+/** A logic without the codes for whose reason the sheet has another: one reason is shown by one code. */
+function withoutTold(logic: LogicPart, items: readonly CodeRow[]): Pick<LogicPart, "codes" | "display" | "lamps"> {
+  const reasons = new Set(items.flatMap(({ when }) => (when === null ? [] : [reasonOf(when)])));
+  const gone = logic.codes.filter((c) => reasons.has(reasonOf(c.when))).map((c) => c.id);
+  const isGone = (when: Condition) => "code" in when && gone.includes(when.code);
+  return {
+    codes: logic.codes.filter((c) => !gone.includes(c.id)),
+    display: logic.display.filter((d) => !isGone(d.when)),
+    lamps: Object.fromEntries(
+      Object.entries(logic.lamps).map(([lamp, shown]) => [lamp, shown.filter((l) => !isGone(l.when))]),
+    ),
+  };
+}
+
+/** An input and the side of it that a condition goes by; of others the whole of it. */
+function reasonOf(when: Condition): string {
+  if (!("input" in when)) return JSON.stringify(when);
+  return `${when.input} ${"above" in when ? "open" : "closed"}`;
+}
 
 const nameOf = (file: MachineFile, assembly: string | null) =>
   file.pieces.find((p) => p.id === assembly)?.name.toLowerCase() ?? null;

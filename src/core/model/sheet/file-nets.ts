@@ -1,4 +1,5 @@
 import { controller } from "../kinds/controller";
+import type { Condition } from "../program/condition";
 import type { MachineFile } from "../schema";
 
 /** A part of a file with its terminals, whatever its kind. */
@@ -35,9 +36,9 @@ export interface LogicPart extends FilePart {
   readonly outputs: Readonly<Record<string, { readonly when: unknown }>>;
   readonly keys: Readonly<Record<string, unknown>>;
   readonly modes: readonly string[];
-  readonly codes: readonly { readonly id: string; readonly words: string }[];
-  readonly display: readonly { readonly when: unknown; readonly shows: string }[];
-  readonly lamps: Readonly<Record<string, readonly unknown[]>>;
+  readonly codes: readonly { readonly id: string; readonly words: string; readonly when: Condition }[];
+  readonly display: readonly { readonly when: Condition; readonly shows: string }[];
+  readonly lamps: Readonly<Record<string, LogicPart["display"]>>;
   readonly gestures: readonly { readonly id: string }[];
   readonly modeNames: Readonly<Record<string, string>>;
 }

@@ -7,6 +7,7 @@ export const say = {
   whenShorted: (id: string, part: string) => `${id}: shown while the ${part.toLowerCase()} is shorted or closed`,
   reasonUnknown: (id: string, words: string, blames: string | null) =>
     `${id}: ${words.toLowerCase()}; what brings it is not modelled${blames ? `, its table blames the ${blames}` : ""}`,
+  itShows: (shown: string, words: string) => `It shows ${shown}: ${words.toLowerCase()}`,
   noLamp: (id: string) => `${id}: this board has no lamp in the file that could flash.`,
   flashes: (times: number) => `${times} flashes, pause`,
   nobodyKnows: "its reason is not in the model",
