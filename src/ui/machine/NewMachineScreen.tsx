@@ -31,6 +31,7 @@ const draftSchema = z.object({
   family: z.string().refine((id) => id === TYPED || KNOWN_FAMILIES.some((f) => f.id === id)),
   sort: z.enum(FAMILIES),
   has: z.string(),
+  states: z.string(),
   maker: z.string(),
   model: z.string(),
   supply: z.string(),
@@ -42,6 +43,7 @@ const START: Draft = {
   family: KNOWN_FAMILIES[0]!.id,
   sort: "powered equipment",
   has: "",
+  states: "",
   maker: "",
   model: "",
   supply: KNOWN_FAMILIES[0]!.supplies[0],
@@ -64,7 +66,8 @@ const idOf = (maker: string, model: string) =>
     .replace(/^-+|-+$/g, "") || "machine";
 
 /** The family of a draft: a known one, or one made of what was typed. */
-const familyDrafted = ({ family, sort, has }: Draft) => (family === TYPED ? typedFamily(has, sort) : familyOf(family));
+const familyDrafted = ({ family, sort, has, states }: Draft) =>
+  family === TYPED ? typedFamily(has, sort, states) : familyOf(family);
 
 /** A supply as far as it is typed; null for one that is none yet. */
 function supplyTyped(text: string): QuickSupply | null {
@@ -196,6 +199,17 @@ export function NewMachineScreen() {
                   onChange={(e) => change({ has: e.target.value })}
                 />
                 <ReadBack id="has-read" text={draft.has} supply={supplyTyped(draft.supply)} />
+              </Form.Group>
+              <Form.Group controlId="states">
+                <Form.Label>{say.states}</Form.Label>
+                <Form.Control
+                  as="textarea"
+                  rows={2}
+                  value={draft.states}
+                  maxLength={2000}
+                  placeholder={say.statesExample}
+                  onChange={(e) => change({ states: e.target.value })}
+                />
               </Form.Group>
             </>
           ) : null}

@@ -243,6 +243,21 @@ describe("a machine of no known family", () => {
     ]);
   });
 
+  it("has the states that are named, each with what runs in it and what that needs", () => {
+    const has = "wash pump 250, heater 3000, drain pump 35, level switch stops heater";
+    const states = "washing: wash pump, heater; draining: drain pump; resting: nothing";
+    const file = familyMachine(typedFamily(has, "dishwasher", states), { ...PLATE, supply: "230" }, {});
+    const machine = compileMachine(file);
+    const simulator = new Simulator(machine);
+    const on = (setup: string) =>
+      [...running(machine, simulator, setup)].filter(([, runs]) => runs).map(([name]) => name);
+    expect([on("washing"), on("draining"), on("resting")]).toEqual([["Wash pump", "Heater"], ["Drain pump"], []]);
+    const made = (text: string) => () =>
+      familyMachine(typedFamily(has, "dishwasher", text), { ...PLATE, supply: "230" }, {});
+    expect(made("washing: rocket")).toThrow(/names "rocket"/);
+    expect(made("washing")).toThrow(/a state, a colon/);
+  });
+
   it("says what of it was not understood", () => {
     const made = (typed: string) => () => familyMachine(typedFamily(typed, "washer"), { ...PLATE, supply: "230" }, {});
     expect(made("heater 2000, flux capacitor")).toThrow(/capacitor/i);

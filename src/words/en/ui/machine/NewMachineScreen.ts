@@ -7,6 +7,8 @@ export const say = {
   another: "Another: type what it has",
   sort: "Sorted under",
   has: "What it has",
+  states: "In which state what runs; left empty: all at once",
+  statesExample: "washing: wash pump, heater; draining: drain pump",
   hasExample: "heater 2200 through thermostat and high limit, pump 0.4 A, lid switch stops pump",
   manufacturer: "Manufacturer",
   model: "Model",

@@ -1,0 +1,100 @@
+import { expect, type Page, test } from "@playwright/test";
+import { readFileSync } from "node:fs";
+import { axe } from "./look";
+
+const SHEETS = new URL("../outside/sheets/", import.meta.url);
+
+/** Scripted hands: every field entered, click, choice and paste is an action; typed characters are counted apart. */
+class Hands {
+  actions = 0;
+  typed = 0;
+
+  constructor(
+    private readonly page: Page,
+    /** All text that can be seen on the sheet's picture. */
+    private readonly printed: string,
+  ) {}
+
+  async type(label: string | RegExp, text: string): Promise<void> {
+    this.actions++;
+    this.typed += text.length;
+    await this.page.getByLabel(label, { exact: typeof label === "string" }).fill(text);
+  }
+
+  async choose(label: string | RegExp, option: string): Promise<void> {
+    this.actions++;
+    await this.page.getByLabel(label, { exact: typeof label === "string" }).selectOption({ label: option });
+  }
+
+  async click(role: "button" | "tab" | "link", name: string | RegExp): Promise<void> {
+    this.actions++;
+    await this.page.getByRole(role, { name, exact: typeof name === "string" }).click();
+  }
+
+  async tick(group: string, answer: string): Promise<void> {
+    this.actions++;
+    await this.page.getByRole("group", { name: group }).getByText(answer, { exact: true }).click();
+  }
+
+  /** A table of the sheet, pasted where it belongs: only what is printed on the picture. */
+  async paste(table: string, rows: string): Promise<void> {
+    for (const cell of rows.split(/[\n\t]/)) expect(this.printed, `"${cell}" stands on the sheet`).toContain(cell);
+    await this.choose("What the lines are", table);
+    this.actions++;
+    await this.page.getByLabel("Paste or type them, one a line").fill(rows);
+    const lines = this.page.getByRole("list", { name: "Taken for" });
+    await expect(lines.locator("li")).toHaveCount(rows.split("\n").length);
+    await expect(lines.locator(".is-unread")).toHaveCount(0);
+    await this.click("button", /^Add \d+ lines?$/);
+    await expect(this.page.getByText(/in the file, as a new version of it/)).toBeVisible();
+  }
+}
+
+/** The picture of a sheet as a person has it before him: its tables, row by row, as they can be read. */
+async function tablesOf(page: Page, sheet: string) {
+  await page.goto(new URL(`${sheet}.html`, SHEETS).href);
+  const printed = await page.locator("body").innerText();
+  const rowsOf = (id: string) =>
+    page
+      .locator(`#${id} tr`)
+      .evaluateAll((rows) =>
+        rows.map((r) => [...r.querySelectorAll("td")].map((c) => c.innerText.trim()).join("\t")).join("\n"),
+      );
+  const ids = await page.locator("table[id]").evaluateAll((tables) => tables.map((t) => t.id));
+  const tables: Record<string, string> = {};
+  for (const id of ids) tables[id] = await rowsOf(id);
+  expect(await page.screenshot({ fullPage: true })).toBeTruthy();
+  return { printed, tables };
+}
+
+/** The file as it goes out, under the model it was begun with. */
+async function exported(page: Page, id: string, model: string): Promise<string> {
+  const answer = await page.request.get(`/api/machines/${id}/export`);
+  expect(answer.ok()).toBe(true);
+  return (await answer.text()).replaceAll(id, "brought-in").replaceAll(model, "MODEL");
+}
+
+test("a boot dryer of 12 parts comes in from its sheet in at most 60 actions, without a brace", async ({ page }) => {
+  const { printed, tables } = await tablesOf(page, "talried-bd-2");
+  const model = `BD-2-${Date.now() % 100000}`;
+  const hands = new Hands(page, printed);
+  await page.goto("/machines/new");
+  await hands.choose("Kind", "Another: type what it has");
+  await hands.type("Manufacturer", "Talried");
+  await hands.type("Model", model);
+  await hands.type("What it has", "heater 800 through thermal cut-off, fan 25, door switch stops all, air sensor 10k");
+  await hands.click("button", "Make the file");
+  await page.waitForURL(/tab=assumed/);
+  await hands.click("tab", "From a sheet");
+  await hands.paste("Plugs and their pins", tables["plugs"]!);
+  await hands.paste("Codes", tables["codes"]!);
+  await hands.paste("Service modes and their keys", tables["modes"]!);
+  await hands.paste("Ohms of a sensor", tables["sensor"]!);
+  await hands.paste("Parts and their numbers", tables["numbers"]!);
+  await hands.paste("Covers and their screws", tables["screws"]!);
+  await axe(page);
+  console.log(`12 parts: ${hands.actions} actions, ${hands.typed} characters typed`);
+  expect(hands.actions).toBeLessThanOrEqual(60);
+  const file = await exported(page, `talried-${model.toLowerCase()}`, model);
+  expect(file).toBe(readFileSync(new URL("talried-bd-2.brought.yaml", SHEETS), "utf8"));
+});

@@ -1,0 +1,88 @@
+import { createHash } from "node:crypto";
+import { readFileSync } from "node:fs";
+import { describe, expect, it } from "vitest";
+import { ORDINARY_METER } from "../../src/core/instrument/meter";
+import { readMachineYaml } from "../../src/core/model/file/machine-yaml";
+import { FaultDictionary } from "../../src/core/diagnose/dictionary/fault-dictionary";
+import { search } from "../support/isolate-unit";
+import { StrangeUnit, type Stranger } from "../support/strange-unit";
+import { randomSource } from "../support/unit-on-the-bench";
+
+/**
+ * Machines that came in from their sheets through the screens (`tests/e2e/sheets.spec.ts`, which compares what came in
+ * with the files here), searched on what they really are. The truth was written first; what is known of it here is its
+ * hash, so that it stays what it was, and where a hand puts the probe.
+ */
+interface Sheet extends Stranger {
+  readonly name: string;
+  readonly sha256: string;
+}
+
+const SHEETS: readonly Sheet[] = [
+  {
+    name: "talried-bd-2",
+    sha256: "5441d5db78d65716e1325615da47c4ced4bbb84105d494686c9b0f3cc0047d9e",
+    places: {
+      asked: "run",
+      unplugged: "off",
+      chassis: "frame",
+      "board-in-L": "in-line",
+      "board-in-N": "in-neutral",
+      "fuse-out": "behind-fuse",
+      rail: "twelve",
+      ground: "zero",
+      "guard-1-1-in": "cut-off-in",
+      "load-1-feed": "heater-in",
+      "load-2-feed": "fan-in",
+      "load-neutral": "loads-neutral",
+      "sensor-1-at": "door-terminal",
+      "sensor-2-at": "sensor-terminal",
+      told: "data",
+      "clamp-1": "heater-lead",
+      face: "D1",
+      "load-2": "M1",
+    },
+    assemblies: {
+      wiring: "harness",
+      "load-1": "heater",
+      "guard-1-1": "cut-off",
+      "load-2": "fan",
+      "sensor-1": "door-switch",
+      "sensor-2": "air-sensor",
+      "CN2-plug": "cn2",
+      "CN3-plug": "cn3",
+    },
+  },
+];
+
+const textOf = (name: string) => readFileSync(new URL(`./sheets/${name}.yaml`, import.meta.url), "utf8");
+
+describe.each(SHEETS.map((s) => [s.name, s] as const))("%s, brought in from its sheet", (name, sheet) => {
+  const truth = readMachineYaml(textOf(name), name).machine;
+  const broughtIn = readMachineYaml(textOf(`${name}.brought`), name).machine;
+
+  it("is searched on what it was written to be before it came in", () => {
+    expect(createHash("sha256").update(textOf(name)).digest("hex")).toBe(sheet.sha256);
+  });
+
+  it("isolates 95 of 100 faults that show, each at its assembly", { timeout: 300_000 }, () => {
+    const dictionary = FaultDictionary.of(broughtIn, ORDINARY_METER);
+    dictionary.build();
+    const random = randomSource(17);
+    const wrong: string[] = [];
+    let all = 0;
+    for (const part of truth.parts)
+      for (const mode of part.modes) {
+        const unit = new StrangeUnit(broughtIn, truth, { part: part.id, mode: mode.id }, sheet, random);
+        if (unit.looksSound()) continue;
+        all++;
+        const { assemblies } = search(dictionary, unit, "advice");
+        const found = assemblies.map((a) => sheet.assemblies[a] ?? a);
+        if (found.length !== 1 || found[0] !== part.assembly)
+          wrong.push(`${part.id}:${mode.id} (${part.assembly}) ends at ${found.join(", ")}`);
+      }
+    console.log(`${name}: ${all - wrong.length} of ${all} faults end at their assembly. ${wrong.join("; ")}`);
+    expect(all).toBeGreaterThan(25);
+    expect((all - wrong.length) / all, wrong.join("; ")).toBeGreaterThanOrEqual(0.95);
+  });
+});
