@@ -159,6 +159,16 @@ describe("a table of service modes", () => {
     expect(machine.setupById.get("t2")!.how).toBe("Hold START 5 s, press OPTION");
   });
 
+  it("still stands still with the door open: a service mode bridges nothing", () => {
+    const file = withSheet(dryer, "modes", PRINTED, "logic");
+    const machine = compileMachine({
+      ...file,
+      setups: [...file.setups, { ...file.setups.find((s) => s.id === "t2")!, id: "t2-open", openDoors: ["door"] }],
+    });
+    const [open] = whatRuns(machine, [], "t2-open");
+    expect(open!.parts.filter((p) => p.isOn).map((p) => p.name)).toEqual(["Display"]);
+  });
+
   it("leaves a control program with modes of its own alone", () => {
     const own = machineNamed("tromblin-hd-4").file;
     const [line] = readSheet("modes", "T1 pump: press A", own);

@@ -57,6 +57,7 @@ function boardProofs(quick: QuickMachine, runs: readonly Run[]) {
       any: [{ setup: stagesOf(quick)[0]!.id, function: volts, red: "board-in-L", black: "board-in-N" }],
       shows: "good",
     },
+    ...requestProofs(quick),
     {
       of: "load",
       words: say.theLoadsBehindItAre,
@@ -70,6 +71,18 @@ function boardProofs(quick: QuickMachine, runs: readonly Run[]) {
       shows: "bad",
     },
   ];
+}
+
+/** What stops loads tells the board the truth: each such switch read at the board's own pin. */
+function requestProofs(quick: QuickMachine) {
+  const { sensors = [] } = quick;
+  const ground = isDirect(quick) ? "board-in-N" : "ground";
+  return sensors.flatMap((s, k) => {
+    const stage = stagesOf(quick).find((at) => at.asks.some((i) => s.stops.includes(i)));
+    if (!stage) return [];
+    const test = { setup: stage.id, function: "dcv", red: `in-${k + 1}`, black: ground };
+    return [{ of: "request", words: say.tellsItTheTruth(s.name), any: [test], shows: "good" }];
+  });
 }
 
 /** What is replaced in such a machine. */

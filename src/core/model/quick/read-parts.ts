@@ -52,7 +52,7 @@ const GUARDS: readonly (readonly [RegExp, QuickGuard["kind"]])[] = [
   [/thermal fuse|cut-?(?:off|out)|limit|overheat|klixon|overload/i, "thermal cut-off"],
   [/thermostat|control|flame|radiant/i, "thermostat"],
   [/pressure|float|level|flow/i, "pressure switch"],
-  [/door|lid|cover|interlock/i, "door switch"],
+  [/door|lid|cover|hood|hatch|flap|drawer|interlock/i, "door switch"],
   [/\bstop\b|pull cord/i, "stop switch"],
   [/trigger|push[\s-]*button|\bkey\b/i, "hand switch"],
 ];

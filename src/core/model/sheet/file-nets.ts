@@ -33,7 +33,7 @@ export function joinedNets(file: MachineFile): (net: string) => string {
 /** The fields of a controller that a sheet's tables go by. */
 export interface LogicPart extends FilePart {
   readonly inputs: Readonly<Record<string, unknown>>;
-  readonly outputs: Readonly<Record<string, { readonly when: unknown }>>;
+  readonly outputs: Readonly<Record<string, { readonly when: Condition }>>;
   readonly keys: Readonly<Record<string, unknown>>;
   readonly modes: readonly string[];
   readonly codes: readonly { readonly id: string; readonly words: string; readonly when: Condition }[];

@@ -1,6 +1,7 @@
 import { checkedFile } from "../file/checked-file";
+import type { Condition } from "../program/condition";
 import type { MachineFile, SetupEntry } from "../schema";
-import { joinedNets, logicOf, partsIn, plainWords, withLogic, type LogicPart } from "./file-nets";
+import { type FilePart, joinedNets, logicOf, partsIn, plainWords, withLogic, type LogicPart } from "./file-nets";
 import { readLines, type SheetTable } from "./sheet-line";
 import { say } from "#words/core/model/sheet/mode-table";
 
@@ -19,22 +20,41 @@ const LINE = /^([A-Za-z]{0,8}[ -]?\d{1,3}|[A-Z][A-Z0-9-]{0,7})\b[\s.)]*(.*?)\s*(
 /** What a mode is called that runs nothing. */
 const RUNS_NOTHING = /\b(?:all off|stop|end|codes?|reset|display|version|off)\b/i;
 
-/** An output and the names of what it drives: of what lies on its net, over wires and plugs. */
+/** An output and the names of what it drives: what lies on its net, and what that switches, over wires and plugs. */
 interface Driven {
   readonly output: string;
   readonly names: readonly string[];
 }
 
+/** Terminals that a net of one load has at most; a rail or the line has more. */
+const OF_ONE_LOAD = 3;
+
 function drivenBy(file: MachineFile, logic: LogicPart): readonly Driven[] {
   const rootOf = joinedNets(file);
+  const parts = partsIn(file).filter((p) => p.id !== logic.id);
+  const netsOf = (p: FilePart) => [...new Set(Object.values(p.at).map(rootOf))];
+  const onNet = new Map<string, FilePart[]>();
+  for (const p of parts) for (const net of netsOf(p)) onNet.set(net, [...(onNet.get(net) ?? []), p]);
+  const nameOf = (p: FilePart) => plainWords(p.name).replace(/^(?:relay|transistor|driver|triac) (?:for|of) /, "");
   return Object.keys(logic.outputs).map((output) => {
-    const net = rootOf(logic.at[output] ?? "");
-    const own = partsIn(file).filter((p) => p.id !== logic.id && Object.values(p.at).some((n) => rootOf(n) === net));
-    return {
-      output,
-      names: own.map((p) => plainWords(p.name).replace(/^(?:relay|transistor|driver|triac) (?:for|of) /, "")),
-    };
+    const own = onNet.get(rootOf(logic.at[output] ?? "")) ?? [];
+    const further = own.flatMap(netsOf).flatMap((net) => {
+      const there = onNet.get(net)!;
+      return there.length <= OF_ONE_LOAD ? there : [];
+    });
+    return { output, names: [...new Set([...own, ...further].map(nameOf))] };
   });
+}
+
+const isOfModes = (c: Condition): boolean => "mode" in c || ("any" in c && c.any.every(isOfModes));
+const modesIn = (c: Condition): readonly Condition[] => ("any" in c ? c.any.flatMap(modesIn) : [c]);
+
+/** A condition that holds in these modes too; what else it asks for, a door shut, it asks for in them as well. */
+function alsoIn(when: Condition, modes: readonly Condition[]): Condition {
+  if (isOfModes(when)) return { any: [...modesIn(when), ...modes] };
+  const at = "all" in when ? when.all.findIndex(isOfModes) : -1;
+  if (!("all" in when) || at < 0) return { any: [when, ...modes] };
+  return { all: when.all.map((c, i) => (i === at ? { any: [...modesIn(c), ...modes] } : c)) };
 }
 
 /**
@@ -56,7 +76,7 @@ export const modeTable: SheetTable<ModeRow> = {
       const named = drivenBy(file, logic).filter((d) => d.names.some((n) => n !== "" && said.includes(` ${n} `)));
       if (named.length === 0 && !RUNS_NOTHING.test(name)) throw new RangeError(say.runsWhat(step, name.slice(0, 40)));
       const outputs = named.map((d) => d.output);
-      const words = named.map((d) => d.names.find((n) => said.includes(` ${n} `))!);
+      const words = named.map((d) => d.names.find((n) => n !== "" && said.includes(` ${n} `))!);
       return { item: { id, name: `${step} ${name}`.trim(), how, outputs }, words: say.mode(step, words, how) };
     }),
   apply(file, items, target) {
@@ -64,7 +84,7 @@ export const modeTable: SheetTable<ModeRow> = {
     const outputs = Object.fromEntries(
       Object.entries(logic.outputs).map(([name, output]) => {
         const modes = items.filter((i) => i.outputs.includes(name)).map((i) => ({ mode: i.id }));
-        return [name, modes.length === 0 ? output : { ...output, when: { any: [output.when, ...modes] } }];
+        return [name, modes.length === 0 ? output : { ...output, when: alsoIn(output.when, modes) }];
       }),
     );
     const setups = items.map(({ id, name, how }): Partial<SetupEntry> => ({

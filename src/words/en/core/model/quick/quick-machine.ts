@@ -128,6 +128,7 @@ export const say = {
   inputMinus: (name: string) => `${name}, input minus`,
   coilOf: (name: string) => `${name}, coil`,
   pinOf: (plug: string, pin: string, side: string) => `${plug}, pin ${pin}, ${side}`,
+  tellsItTheTruth: (name: string) => `${name} tells the board the truth: read at the board's own pin`,
   flashes: (times: number) => `${times} flashes, pause`,
   isOpen: (sensor: string) => `${sensor}: open`,
   isShorted: (sensor: string) => `${sensor}: shorted`,
