@@ -187,6 +187,7 @@ export function EditorScreen({
             />
           </Tab>
           <Tab eventKey="plugs" title={say.plugsAndPins}>
+            <SectionEditor section="connectors" one="plug" rows={rows} problemsAt={problemsAt} hidden={["pins"]} />
             {rows.list("connectors").map((c, i) => (
               <section key={i} className="mb-3">
                 <h2>{String(c["name"] ?? c["id"])}</h2>
@@ -199,7 +200,6 @@ export function EditorScreen({
                 />
               </section>
             ))}
-            {rows.list("connectors").length === 0 ? <p className="quiet">{say.noPlugsYetAddOne}</p> : null}
           </Tab>
           <Tab eventKey="points" title={say.testPoints}>
             <EditTable

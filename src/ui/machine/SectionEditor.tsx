@@ -22,8 +22,11 @@ export function SectionEditor({
   one,
   rows,
   problemsAt,
+  hidden = [],
 }: {
   readonly section: string;
+  /** Fields that are edited elsewhere. */
+  readonly hidden?: readonly string[];
   /** What one entry is called: "setup". */
   readonly one: string;
   readonly rows: Rows;
@@ -36,7 +39,8 @@ export function SectionEditor({
   const at = Math.min(chosen, list.length - 1);
   const row = list[at];
   const shape = node.of.sort === "either" ? node.of.of[0]! : node.of;
-  const fields = shape.sort === "fields" ? shape.fields.filter((f) => !ELSEWHERE.has(f.name)) : [];
+  const fields =
+    shape.sort === "fields" ? shape.fields.filter((f) => !ELSEWHERE.has(f.name) && !hidden.includes(f.name)) : [];
   return (
     <div className="part-editor">
       <EntryList

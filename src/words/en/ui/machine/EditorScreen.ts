@@ -13,7 +13,6 @@ export const say = {
   parts: "Parts",
   wires: "Wires",
   plugsAndPins: "Plugs and pins",
-  noPlugsYetAddOne: "No plugs yet; add one under Text.",
   testPoints: "Test points",
   setups: "Setups",
   more: "More",
