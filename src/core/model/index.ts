@@ -35,7 +35,7 @@ export { askedQuestions, wholeAnswers } from "./family/family";
 export { familyMachine } from "./family/family-machine";
 export { TYPED, typedFamily } from "./family/typed-family";
 export { familyOf, KNOWN_FAMILIES } from "./family/families-known";
-export { assumedIn, withSeen } from "./family/seen";
+export { assumedIn, seenByTests, withSeen } from "./family/seen";
 export { canonicalJson } from "./file/canonical-json";
 export { formatOf, placeIn, toFormat1, toFormat2 } from "./file/format-2";
 export { type Guard, type GuardAnswers, GUARDS, NOT_ON_IT } from "./guards";

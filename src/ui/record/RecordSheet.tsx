@@ -19,6 +19,7 @@ import { logEntry } from "../../contract/entries";
 import { PageTitle } from "../shell/PageTitle";
 import { VERDICT_WORDS } from "#words/job";
 import { useMoney } from "../shell/Currency";
+import { SeenOnJob } from "./SeenOnJob";
 import { say } from "#words/ui/record";
 
 /** The record of a job, on screen and on paper: everything as it was shown when it happened. */
@@ -209,6 +210,7 @@ export function RecordSheet({
             <OfferToFile job={job.id} />
           </>
         ) : null}
+        <SeenOnJob job={job} file={file} hash={job.opened.machineHash} />
         {job.notes.length > 0 ? (
           <>
             <h2>{say.notes}</h2>

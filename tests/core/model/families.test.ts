@@ -3,7 +3,7 @@ import { ORDINARY_METER } from "../../../src/core/instrument/meter";
 import { compileMachine } from "../../../src/core/model/compile/compile";
 import { askedQuestions, type Family, wholeAnswers } from "../../../src/core/model/family/family";
 import { familyMachine } from "../../../src/core/model/family/family-machine";
-import { assumedIn, withSeen } from "../../../src/core/model/family/seen";
+import { assumedIn, seenByTests, withSeen } from "../../../src/core/model/family/seen";
 import { FAMILIES } from "../../../src/core/model/families";
 import { typedFamily } from "../../../src/core/model/family/typed-family";
 import { KNOWN_FAMILIES } from "../../../src/core/model/family/families-known";
@@ -281,6 +281,21 @@ describe("what a family is not", () => {
     const now = withSeen(file, [first!.id]);
     expect(assumedIn(now)).toEqual(rest);
     expect({ ...now, assumed: [] }).toEqual({ ...file, assumed: [] });
+  });
+
+  it("takes as seen what a job's readings had before them: a plug by its pin, a cover, a part across, a look, a clamp", () => {
+    const washer = KNOWN_FAMILIES.find((f) => f.id === "washer")!;
+    const machine = compileMachine(familyMachine(washer, { ...PLATE, supply: "230" }, {}));
+    const seen = (function_: string, red: string, black?: string) =>
+      seenByTests(machine, [{ function: function_, red, black }]).map((s) => s.name);
+    expect(seen("look", "load-5")).toEqual(["Drain pump"]);
+    expect(seen("acv", "J2-1.pad", "J2-6.pad")).toEqual(["Load plug J2", "Lid over the board"]);
+    expect(seen("clamp", "clamp-4")).toEqual([]);
+    expect(seen("ohms", "load-4-feed", "load-neutral")).toEqual(["Heater", "Back panel"]);
+    expect(seen("acv", "plug-line", "plug-neutral")).toEqual(["Outlet", "Power cord"]);
+    expect(
+      seenByTests(compileMachine(withSeen(machine.file, ["load-5"])), [{ function: "look", red: "load-5" }]),
+    ).toEqual([]);
   });
 
   it("refuses a supply of another sort, an answer that is none, a question that it has not", () => {

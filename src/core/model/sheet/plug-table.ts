@@ -14,8 +14,11 @@ export interface PlugRow {
   readonly was: string | null;
 }
 
-const COLOURS =
-  /^(?:black|brown|red|orange|yellow|green|blue|violet|purple|grey|gray|white|pink|turquoise|clear)(?:[/-](?:black|brown|red|orange|yellow|green|blue|violet|purple|grey|gray|white|pink|turquoise))?$/i;
+const COLOUR_WORDS = "black brown red orange yellow green blue violet purple grey gray white pink turquoise clear"
+  .split(" ")
+  .join("|");
+/** A colour, or two of a striped wire. */
+const COLOURS = new RegExp(`^(?:${COLOUR_WORDS})(?:[/-](?:${COLOUR_WORDS}))?$`, "i");
 
 /** A plug's pin: `CN2-3`, `CN2.3`, `CN2 pin 3`; or plug and pin in columns of their own. */
 const JOINED = /^([A-Z]{1,5}\d{0,3}[A-Z]?)(?:[-.:/]|\s+pin\s*)(\d{1,2}|[A-Z]\d?)$/i;
@@ -67,7 +70,8 @@ function pinMeant(file: MachineFile, signal: string, taken: ReadonlySet<string>)
       const isAlike = ALIKE.some(([said, of]) => said.test(plain) && of.test(p.signal));
       const shared = its.filter((w) => own.includes(w)).length;
       const isWhole = shared > 0 && (shared === its.length || shared === own.length);
-      return { p, rank: isAlike ? 100 : isWhole ? shared * 10 - Math.abs(its.length - own.length) : 0 };
+      const byWords = isWhole ? shared * 10 - Math.abs(its.length - own.length) : 0;
+      return { p, rank: isAlike ? 100 : byWords };
     })
     .filter((r) => r.rank > 0)
     .sort((a, b) => b.rank - a.rank);

@@ -1,5 +1,8 @@
 /** What ui/record says to people, in English. */
 export const say = {
+  seenOnThisJob: "Seen on this job, assumed in the file",
+  putSeen: (count: number) => `Mark ${count === 1 ? "it" : `these ${count}`} as seen in the machine's file`,
+  seenIsInTheFile: "Marked as seen, in a new version of the file.",
   whatFor: "What for",
   allJobs: "All jobs",
   theRepair: "The repair",
