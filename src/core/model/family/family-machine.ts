@@ -87,6 +87,10 @@ function beside(family: Family, plate: FamilyPlate, plan: FamilyPlan, file: Mach
     // What nobody said a board watches over is not known.
     pieces: file.pieces.map((p) => (p.board && plan.guards.length > 0 ? { ...p, guards: plan.guards } : p)),
     points: file.points.map((p) => (isAtLoad(p.net) ? { ...p, panel: "loads-cover" } : p)),
+    paths: file.paths.map((path) => ({
+      ...path,
+      stages: path.stages.map((s) => ("box" in s && s.parts.every(isLoad) ? { ...s, panel: "loads-cover" } : s)),
+    })),
     clamps: clampsOf(plan),
     functions: plan.functions.map((f) => {
       const n = keysOf(plan).indexOf(f.load) + 1;
@@ -110,6 +114,9 @@ const coverOf = (id: string, { name, minutes, tool, screws }: FamilyCover) => ({
 
 /** Nets that lie at a load, a sensor or what stands in their leads, away from the board. */
 const isAtLoad = (net: string) => /^(?:load-\d|load-N|guard-|coil-guard-|switch-\d|sensor-\d)/.test(net);
+
+/** Parts away from the board: loads, what starts them and what lies in their leads. */
+const isLoad = (part: string) => /^(?:load|guard|coil-guard|switch)-\d/.test(part) && !/wire/.test(part);
 
 /** Round the lead of whatever draws a current that tells something. */
 const clampsOf = (plan: FamilyPlan) =>
