@@ -140,3 +140,59 @@ test("a glass washer of 25 parts comes in from its sheet in at most 130 actions,
   const file = await exported(page, `falzjoch-${model.toLowerCase()}`, model);
   expect(file).toBe(readFileSync(new URL("falzjoch-gw-25.brought.yaml", SHEETS), "utf8"));
 });
+
+test("a kitchen tower of 31 parts and 15 wires comes in from its sheet in at most 200 actions, without a brace", async ({
+  page,
+}) => {
+  const { printed, tables } = await tablesOf(page, "steinkar-kt-40");
+  const model = `KT-40-${Date.now() % 100000}`;
+  const hands = new Hands(page, printed);
+  await page.goto("/machines/new");
+  await hands.choose("Kind", "Another: type what it has");
+  await hands.type("Manufacturer", "Steinkar");
+  await hands.type("Model", model);
+  await hands.type(
+    "What it has",
+    [
+      "compressor 165 with PTC start and overload",
+      "condenser fan 28",
+      "kettle element 1500 through dry cut-off",
+      "plate 1200 through thermal fuse",
+      "pump 40",
+      "tap valve 8",
+      "cold fan 12VDC 3.6",
+      "light 12VDC 6",
+      "door switch stops cold fan",
+      "tank float stops kettle element and pump",
+      "cold sensor 10k",
+      "kettle sensor 10k",
+    ].join("\n"),
+  );
+  await hands.type(
+    /^In which state what runs/,
+    [
+      "cooling: compressor, condenser fan, cold fan, light",
+      "boiling: kettle element, light",
+      "cooking: plate, light",
+      "drawing: pump, tap valve, light",
+    ].join("\n"),
+  );
+  await hands.tick("How many boards?", "Three: relays, logic, display");
+  await hands.tick("Between relay board and logic board", "A wire for each load");
+  await hands.tick("Is there a line filter?", "Yes");
+  await hands.click("button", "Make the file");
+  await page.waitForURL(/tab=assumed/);
+  await hands.click("tab", "From a sheet");
+  await hands.paste("Plugs and their pins", tables["plugs"]!);
+  await hands.paste("Codes", tables["codes"]!);
+  await hands.paste("Service modes and their keys", tables["modes"]!);
+  await hands.paste("Ohms of a sensor", tables["sensor"]!);
+  await hands.choose("They are those of", "Kettle sensor");
+  await hands.paste("Ohms of a sensor", tables["sensor"]!);
+  await hands.paste("Parts and their numbers", tables["numbers"]!);
+  await hands.paste("Covers and their screws", tables["screws"]!);
+  console.log(`31 parts: ${hands.actions} actions, ${hands.typed} characters typed`);
+  expect(hands.actions).toBeLessThanOrEqual(200);
+  const file = await exported(page, `steinkar-${model.toLowerCase()}`, model);
+  expect(file).toBe(readFileSync(new URL("steinkar-kt-40.brought.yaml", SHEETS), "utf8"));
+});
