@@ -200,6 +200,13 @@ test("a new machine: the questions of its family, what it does at once, what was
   await page.getByLabel("Model").fill(model);
   await page.getByLabel("Model").press("Enter");
   await page.waitForURL(/tab=assumed/);
+  // A second of the same name would push the first aside.
+  await page.goto("/machines/new");
+  await page.getByLabel("Manufacturer").fill("Nobody");
+  await page.getByLabel("Model").fill(model);
+  await page.getByRole("button", { name: "Make the file" }).click();
+  await expect(page.getByText(`There is a file of a Nobody ${model} already`)).toBeVisible();
+  await page.goto(`/machines/nobody-${model.toLowerCase()}?tab=assumed`);
   const assumed = page.getByRole("region", { name: /things not seen yet/ });
   const before = Number(/\d+/.exec(await assumed.getByRole("heading", { level: 2 }).innerText())![0]);
   await assumed.getByRole("button", { name: "Seen: Gas valve", exact: true }).click();

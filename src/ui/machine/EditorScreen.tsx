@@ -82,9 +82,9 @@ export function EditorScreen({
   const known = useMemo(() => ({ text: original, read: { file, problems: [] } }), [original, file]);
   const { text, read, isOld, problem: lost } = useReadText(draft.text, file.id, known);
   const checked = useMemo(() => sameMachine(read, file.id), [read, file.id]);
-  const [soundFile, setSoundFile] = useState(file);
-  if (checked.file && checked.file !== soundFile) setSoundFile(checked.file);
-  const sound = useMemo(() => compileMachine(soundFile), [soundFile]);
+  const [lastSound, setLastSound] = useState({ file, text: original });
+  if (checked.file && checked.file !== lastSound.file) setLastSound({ file: checked.file, text });
+  const sound = useMemo(() => compileMachine(lastSound.file), [lastSound.file]);
   const [tab, setTab] = useState("parts");
   // While the text itself is typed the tables follow when the hand rests; else they are what is changed.
   const resting = useDeferredValue(draft.text);
@@ -172,7 +172,7 @@ export function EditorScreen({
               </div>
               <AliveBeside
                 machine={sound}
-                version={checked.file ? text : original}
+                version={lastSound.text}
                 part={partAt === undefined ? null : String(partAt["id"])}
               />
             </div>

@@ -18,10 +18,10 @@ import {
   wholeAnswers,
 } from "../../core/model";
 import { ReadBack } from "../quick/ReadBack";
-import { send } from "../shell/send";
+import { read, Refused, send } from "../shell/send";
 import { TopBar } from "../shell/TopBar";
 import { useKept } from "../shell/useKept";
-import { keepMachine } from "../../contract/machines";
+import { keepMachine, machineFile } from "../../contract/machines";
 import { Choices } from "./Choices";
 import { WhatItDoes } from "./WhatItDoes";
 import { say } from "#words/ui/machine/NewMachineScreen";
@@ -91,6 +91,17 @@ function fileOf(draft: Draft) {
   }
 }
 
+/** Whether the library has a file of this id: a second one would push it aside. */
+async function isThere(id: string): Promise<boolean> {
+  try {
+    await read(machineFile.address(id), machineFile.answer);
+    return true;
+  } catch (error) {
+    if (error instanceof Refused && error.isMissing) return false;
+    throw error;
+  }
+}
+
 /** A new machine file from the questions of its family, and beside them what it does by the answers so far. */
 export function NewMachineScreen() {
   const router = useRouter();
@@ -114,6 +125,7 @@ export function NewMachineScreen() {
     const { file, problem: why } = fileOf(draft);
     if (!file) return setProblem(why);
     try {
+      if (await isThere(file.id)) return setProblem(say.isThereAlready(file.maker, file.model));
       await send(keepMachine, [file.id], file);
       keep("");
       router.push(`/machines/${file.id}?tab=assumed`);

@@ -4,7 +4,7 @@ import { useState } from "react";
 import Button from "react-bootstrap/Button";
 import Form from "react-bootstrap/Form";
 import ListGroup from "react-bootstrap/ListGroup";
-import { type FormNode, type PlacedProblem, sectionForm } from "../../core/model";
+import { type FormNode, type PlacedProblem, sectionForm, shapeOf } from "../../core/model";
 import { FormFields } from "./FormFields";
 import type { Row, Rows } from "./useRows";
 import { say } from "#words/ui/machine/SectionEditor";
@@ -38,7 +38,8 @@ export function SectionEditor({
   const list = rows.list(section);
   const at = Math.min(chosen, list.length - 1);
   const row = list[at];
-  const shape = node.of.sort === "either" ? node.of.of[0]! : node.of;
+  const shapes = node.of.sort === "either" ? node.of.of : [node.of];
+  const shape = shapes[shapeOf(shapes, row)]!;
   const fields =
     shape.sort === "fields" ? shape.fields.filter((f) => !ELSEWHERE.has(f.name) && !hidden.includes(f.name)) : [];
   return (
@@ -50,14 +51,7 @@ export function SectionEditor({
         chosen={at}
         onChoose={setChosen}
         onAdd={() => {
-          rows.set(section, [
-            ...list,
-            freshRow(
-              list,
-              one,
-              fields.some((f) => f.name === "name"),
-            ),
-          ]);
+          rows.set(section, [...list, freshRow(list, one, new Set(fields.map((f) => f.name)))]);
           setChosen(list.length);
         }}
       />
@@ -127,9 +121,10 @@ function OneSection({
   );
 }
 
-const freshRow = (list: readonly Row[], one: string, isNamed: boolean): Row => ({
-  id: `${one.replace(/\s/g, "-")}-${list.length + 1}`,
-  ...(isNamed ? { name: say.newOne(one) } : {}),
+/** A new entry, with an id and a name where such entries have them. */
+const freshRow = (list: readonly Row[], one: string, has: ReadonlySet<string>): Row => ({
+  ...(has.has("id") ? { id: `${one.replace(/\s/g, "-")}-${list.length + 1}` } : {}),
+  ...(has.has("name") ? { name: say.newOne(one) } : {}),
 });
 
 /** What is wrong with an entry. */

@@ -23,6 +23,8 @@ export class Refused extends Error {
     readonly problems: readonly SentProblem[] = [],
     /** Whether the same, sent again in a moment, may be taken. */
     readonly again = false,
+    /** Whether what was asked for is not there. */
+    readonly isMissing = false,
   ) {
     super(sentence);
   }
@@ -96,7 +98,7 @@ async function exchange<A>(
   if (!response.ok) {
     const refused = refusalSchema.safeParse(body);
     if (!refused.success) throw new Refused(say.unzoRefusedThisNothingWas);
-    throw new Refused(refused.data.error, refused.data.problems, refused.data.again);
+    throw new Refused(refused.data.error, refused.data.problems, refused.data.again, response.status === 404);
   }
   const parsed = answer.safeParse(body);
   if (!parsed.success) throw new Refused(say.thisPageIsOfAnother);

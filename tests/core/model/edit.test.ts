@@ -65,7 +65,12 @@ describe("a form made of a schema", () => {
     const fields = setups.sort === "rows" && setups.of.sort === "fields" ? setups.of.fields : [];
     expect(fields.find((f) => f.name === "power")!.node).toEqual({ sort: "choice", options: ["on", "off"] });
     expect(fields.find((f) => f.name === "openDoors")).toMatchObject({ isRequired: false, node: { sort: "several" } });
-    expect(fieldName("openDoors")).toBe("open doors");
+    expect(["openDoors", "piece", "made", "simpleCauses"].map(fieldName)).toEqual([
+      "open doors",
+      "assembly",
+      "closed",
+      "simple causes",
+    ]);
     expect(formOf(machineFileSchema).sort).toBe("fields");
     expect(PART_KINDS.every((k) => Array.isArray(kindForm(k.kind)))).toBe(true);
     expect(() => sectionForm("nothing")).toThrow();

@@ -1,4 +1,5 @@
 import type { z } from "zod";
+import { NEW_NAMES } from "../file/format-2";
 import { conditionSchema } from "../program/condition";
 import { partKind } from "../kinds/registry";
 import { machineFileSchema } from "../schema";
@@ -115,6 +116,6 @@ export function shapeOf(shapes: readonly FormNode[], value: unknown): number {
   return hits.indexOf(Math.max(...hits));
 }
 
-/** A field's name as it is said: `openDoors` is `open doors`. */
+/** A field's name as it is said, under its name of today: `openDoors` is `open doors`, `piece` is `assembly`. */
 export const fieldName = (name: string): string =>
-  name.replace(/([a-z])([A-Z])/g, (_, a: string, b: string) => `${a} ${b.toLowerCase()}`);
+  (NEW_NAMES.get(name) ?? name).replace(/([a-z])([A-Z])/g, (_, a: string, b: string) => `${a} ${b.toLowerCase()}`);

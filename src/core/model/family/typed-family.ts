@@ -18,7 +18,7 @@ export const TYPED = "typed";
 export function typedFamily(text: string, sort: (typeof FAMILIES)[number], states = ""): Family {
   return {
     id: TYPED,
-    name: say.name,
+    name: sort.charAt(0).toUpperCase() + sort.slice(1),
     family: sort,
     supplies: ["230", "120", "120/240 split", "400 V 3 phases", "24 VAC", "24 VDC", "18 V battery"],
     questions: [...BOARD_QUESTIONS, yesOrNo("filter", say.askFilter, "no")],

@@ -15,6 +15,8 @@ export const say = {
   hangsOn: "Hangs on",
   nobody: "Nobody",
   new: "New",
+  isThereAlready: (maker: string, model: string) =>
+    `There is a file of a ${maker} ${model} already. Open it under Machines, or give this one another model.`,
   makeTheFile: "Make the file",
   whatYouGet: "What it does",
 };
