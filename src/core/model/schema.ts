@@ -535,8 +535,8 @@ export const machineFileSchema = z.lazy(
       firsts: list(first(), 40),
       /** Faults that bring about others; what came of one is never the end of the search. */
       causes: list(cause(), 60),
-      /** Parts, plugs and covers that were put here by their family and that nobody has seen yet. */
-      assumed: list(id),
+      /** Parts, plugs and covers that were put here by their family and that nobody has seen yet; left out: none. */
+      assumed: z.array(id).max(400).optional(),
       /** The order in which someone without a plan walks from plug to load; what the search is compared with. */
       chain: list(test(), 200),
     }),

@@ -8,7 +8,7 @@ import Form from "react-bootstrap/Form";
 import Tab from "react-bootstrap/Tab";
 import Table from "react-bootstrap/Table";
 import Tabs from "react-bootstrap/Tabs";
-import { commonShelf, has, kindName, pinBoardsOf, type Machine, type MachineFile } from "../../core/model";
+import { assumedIn, commonShelf, has, kindName, pinBoardsOf, type Machine, type MachineFile } from "../../core/model";
 import type { FaultGroup } from "../../core/diagnose";
 import type { VersionRow } from "../../contract/machines";
 import { send } from "../shell/send";
@@ -161,8 +161,8 @@ export function MachineScreen({
               <SheetLines file={file} />
             </Tab>
           ) : null}
-          {version === null && file.assumed.length > 0 ? (
-            <Tab eventKey="assumed" title={say.notSeenYet(file.assumed.length)}>
+          {version === null && file.assumed?.length ? (
+            <Tab eventKey="assumed" title={say.notSeenYet(assumedIn(file).length)}>
               <AssumedList file={file} />
             </Tab>
           ) : null}

@@ -21,7 +21,7 @@ export function SeenOnJob({
   const [isPut, setPut] = useState(false);
   const seen = useMemo(
     () =>
-      file.assumed.length === 0
+      file.assumed === undefined
         ? []
         : seenByTests(
             commonShelf().of(hash, file),

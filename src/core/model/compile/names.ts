@@ -119,7 +119,7 @@ class NameCheck {
 
   /** What is assumed is there to be seen. */
   assumed(): void {
-    const { connectors, panels, assumed } = this.file;
+    const { connectors, panels, assumed = [] } = this.file;
     const known = new Set([...this.names.partById.keys(), ...[...connectors, ...panels].map((x) => x.id)]);
     assumed.forEach((id, i) => this.need(known, "part", id, ["assumed", i]));
   }

@@ -19,12 +19,14 @@ export function assumedIn(file: MachineFile): readonly Assumed[] {
     ...file.connectors.map((c) => [c.id, { sort: "plug" as const, name: c.name }] as const),
     ...file.panels.map((p) => [p.id, { sort: "cover" as const, name: p.name }] as const),
   ]);
-  return file.assumed.flatMap((id) => (named.has(id) ? [{ id, ...named.get(id)! }] : []));
+  return (file.assumed ?? []).flatMap((id) => (named.has(id) ? [{ id, ...named.get(id)! }] : []));
 }
 
 /** The file with these seen: they are as it says. */
-export const withSeen = (file: MachineFile, ids: readonly string[]): MachineFile =>
-  checkedFile({ ...file, assumed: file.assumed.filter((id) => !ids.includes(id)) });
+export function withSeen({ assumed = [], ...file }: MachineFile, ids: readonly string[]): MachineFile {
+  const left = assumed.filter((id) => !ids.includes(id));
+  return checkedFile(left.length === 0 ? file : { ...file, assumed: left });
+}
 
 /** A test as far as it says where hands and eyes were. */
 interface WhereRead {

@@ -146,7 +146,7 @@ export const plugTable: SheetTable<PlugRow> = {
         ...moved.setups.filter((s) => !s.apart.some((plug) => gone.includes(plug))),
         ...own.flatMap((plug) => (moved.setups.some((s) => s.apart.includes(plug)) ? [] : [plugOff(plug)])),
       ].slice(0, 16),
-      assumed: moved.assumed.filter((id) => !gone.includes(id) && !own.includes(id)),
+      ...(moved.assumed ? { assumed: moved.assumed.filter((id) => !gone.includes(id) && !own.includes(id)) } : {}),
     });
   },
 };
