@@ -67,6 +67,34 @@ async function tablesOf(page: Page, sheet: string) {
   return { printed, tables };
 }
 
+/** A sheet before one, and a new machine begun from its plate. */
+async function begun(page: Page, sheet: string, maker: string, type: string) {
+  const { printed, tables } = await tablesOf(page, sheet);
+  const model = `${type}-${Date.now() % 100000}`;
+  const hands = new Hands(page, printed);
+  await page.goto("/machines/new");
+  await hands.choose("Kind", "Another: type what it has");
+  await hands.type("Manufacturer", maker);
+  await hands.type("Model", model);
+  return { hands, tables, model };
+}
+
+/** The file is made, and every table of the sheet put to it. */
+async function pasted(page: Page, hands: Hands, tables: Readonly<Record<string, string>>): Promise<void> {
+  await hands.click("button", "Make the file");
+  await page.waitForURL(/tab=assumed/);
+  await hands.click("tab", "From a sheet");
+  for (const [table, id] of [
+    ["Plugs and their pins", "plugs"],
+    ["Codes", "codes"],
+    ["Service modes and their keys", "modes"],
+    ["Parts and their numbers", "numbers"],
+    ["Covers and their screws", "screws"],
+    ["Ohms of a sensor", "sensor"],
+  ] as const)
+    await hands.paste(table, tables[id]!);
+}
+
 /** The file as it goes out, under the model it was begun with. */
 async function exported(page: Page, id: string, model: string): Promise<string> {
   const answer = await page.request.get(`/api/machines/${id}/export`);
@@ -75,23 +103,9 @@ async function exported(page: Page, id: string, model: string): Promise<string> 
 }
 
 test("a boot dryer of 13 parts comes in from its sheet in at most 60 actions, without a brace", async ({ page }) => {
-  const { printed, tables } = await tablesOf(page, "talried-bd-2");
-  const model = `BD-2-${Date.now() % 100000}`;
-  const hands = new Hands(page, printed);
-  await page.goto("/machines/new");
-  await hands.choose("Kind", "Another: type what it has");
-  await hands.type("Manufacturer", "Talried");
-  await hands.type("Model", model);
+  const { hands, tables, model } = await begun(page, "talried-bd-2", "Talried", "BD-2");
   await hands.type("What it has", "heater 800 through thermal cut-off, fan 25, door switch stops all, air sensor 10k");
-  await hands.click("button", "Make the file");
-  await page.waitForURL(/tab=assumed/);
-  await hands.click("tab", "From a sheet");
-  await hands.paste("Plugs and their pins", tables["plugs"]!);
-  await hands.paste("Codes", tables["codes"]!);
-  await hands.paste("Service modes and their keys", tables["modes"]!);
-  await hands.paste("Ohms of a sensor", tables["sensor"]!);
-  await hands.paste("Parts and their numbers", tables["numbers"]!);
-  await hands.paste("Covers and their screws", tables["screws"]!);
+  await pasted(page, hands, tables);
   await axe(page);
   console.log(`13 parts: ${hands.actions} actions, ${hands.typed} characters typed`);
   expect(hands.actions).toBeLessThanOrEqual(60);
@@ -100,13 +114,7 @@ test("a boot dryer of 13 parts comes in from its sheet in at most 60 actions, wi
 });
 
 test("a glass washer of 25 parts comes in from its sheet in at most 130 actions, without a brace", async ({ page }) => {
-  const { printed, tables } = await tablesOf(page, "falzjoch-gw-25");
-  const model = `GW-25-${Date.now() % 100000}`;
-  const hands = new Hands(page, printed);
-  await page.goto("/machines/new");
-  await hands.choose("Kind", "Another: type what it has");
-  await hands.type("Manufacturer", "Falzjoch");
-  await hands.type("Model", model);
+  const { hands, tables, model } = await begun(page, "falzjoch-gw-25", "Falzjoch", "GW-25");
   await hands.choose("Sorted under", "dishwasher");
   await hands.type(
     "What it has",
@@ -126,15 +134,7 @@ test("a glass washer of 25 parts comes in from its sheet in at most 130 actions,
     /^In which state what runs/,
     "washing: wash pump, heater, lamp; filling: inlet valve, dosing pump, lamp; draining: drain pump, lamp",
   );
-  await hands.click("button", "Make the file");
-  await page.waitForURL(/tab=assumed/);
-  await hands.click("tab", "From a sheet");
-  await hands.paste("Plugs and their pins", tables["plugs"]!);
-  await hands.paste("Codes", tables["codes"]!);
-  await hands.paste("Service modes and their keys", tables["modes"]!);
-  await hands.paste("Ohms of a sensor", tables["sensor"]!);
-  await hands.paste("Parts and their numbers", tables["numbers"]!);
-  await hands.paste("Covers and their screws", tables["screws"]!);
+  await pasted(page, hands, tables);
   console.log(`25 parts: ${hands.actions} actions, ${hands.typed} characters typed`);
   expect(hands.actions).toBeLessThanOrEqual(130);
   const file = await exported(page, `falzjoch-${model.toLowerCase()}`, model);
@@ -144,13 +144,7 @@ test("a glass washer of 25 parts comes in from its sheet in at most 130 actions,
 test("a kitchen tower of 31 parts and 15 wires comes in from its sheet in at most 200 actions, without a brace", async ({
   page,
 }) => {
-  const { printed, tables } = await tablesOf(page, "steinkar-kt-40");
-  const model = `KT-40-${Date.now() % 100000}`;
-  const hands = new Hands(page, printed);
-  await page.goto("/machines/new");
-  await hands.choose("Kind", "Another: type what it has");
-  await hands.type("Manufacturer", "Steinkar");
-  await hands.type("Model", model);
+  const { hands, tables, model } = await begun(page, "steinkar-kt-40", "Steinkar", "KT-40");
   await hands.type(
     "What it has",
     [
@@ -180,17 +174,9 @@ test("a kitchen tower of 31 parts and 15 wires comes in from its sheet in at mos
   await hands.tick("How many boards?", "Three: relays, logic, display");
   await hands.tick("Between relay board and logic board", "A wire for each load");
   await hands.tick("Is there a line filter?", "Yes");
-  await hands.click("button", "Make the file");
-  await page.waitForURL(/tab=assumed/);
-  await hands.click("tab", "From a sheet");
-  await hands.paste("Plugs and their pins", tables["plugs"]!);
-  await hands.paste("Codes", tables["codes"]!);
-  await hands.paste("Service modes and their keys", tables["modes"]!);
-  await hands.paste("Ohms of a sensor", tables["sensor"]!);
+  await pasted(page, hands, tables);
   await hands.choose("They are those of", "Kettle sensor");
   await hands.paste("Ohms of a sensor", tables["sensor"]!);
-  await hands.paste("Parts and their numbers", tables["numbers"]!);
-  await hands.paste("Covers and their screws", tables["screws"]!);
   console.log(`31 parts: ${hands.actions} actions, ${hands.typed} characters typed`);
   expect(hands.actions).toBeLessThanOrEqual(200);
   const file = await exported(page, `steinkar-${model.toLowerCase()}`, model);

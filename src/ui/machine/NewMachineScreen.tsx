@@ -50,15 +50,6 @@ const START: Draft = {
   answers: {},
 };
 
-/** A draft as it was kept; a new one where there is none, or one of another time. */
-function draftOf(kept: string): Draft {
-  try {
-    return draftSchema.parse(JSON.parse(kept));
-  } catch {
-    return START;
-  }
-}
-
 const idOf = (maker: string, model: string) =>
   `${maker}-${model}`
     .toLowerCase()
@@ -68,6 +59,17 @@ const idOf = (maker: string, model: string) =>
 /** The family of a draft: a known one, or one made of what was typed. */
 const familyDrafted = ({ family, sort, has, states }: Draft) =>
   family === TYPED ? typedFamily(has, sort, states) : familyOf(family);
+
+/** A draft as it was kept; a new one where there is none, or one whose questions are of another time. */
+function draftOf(kept: string): Draft {
+  try {
+    const draft = draftSchema.parse(JSON.parse(kept));
+    wholeAnswers(familyDrafted(draft), draft.answers);
+    return draft;
+  } catch {
+    return START;
+  }
+}
 
 /** A supply as far as it is typed; null for one that is none yet. */
 function supplyTyped(text: string): QuickSupply | null {

@@ -115,7 +115,7 @@ const DOES: Readonly<Record<string, Readonly<Record<string, readonly RegExp[]>>>
   },
 };
 
-const STILL = ["still", "turns freely", "silent", "dark", "shut", "free", "no flame", "at rest"];
+const STILL = ["still", "turns freely", "silent", "dark", "shut", "free", "no flame", "at rest", "rests"];
 /** Amperes under which nothing is heated or turned. */
 const NOTHING = 0.02;
 

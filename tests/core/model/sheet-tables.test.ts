@@ -127,9 +127,9 @@ describe("a table of codes", () => {
   });
 
   it("says what is no code, and does not take one twice", () => {
-    const lines = readSheet("codes", "the pump\nE3o something", washer);
-    expect(lines.map((l) => l.isRead)).toEqual([false, false]);
-    expect(lines[1]!.words).toContain("in the file already");
+    const lines = readSheet("codes", "the pump\nno water comes\nE3o something", washer);
+    expect(lines.map((l) => l.isRead)).toEqual([false, false, false]);
+    expect(lines[2]!.words).toContain("in the file already");
     expect(() => withSheet(washer, "codes", "E4 pump\nthe pump", "logic")).toThrow(/a code, then/);
   });
 });
@@ -149,6 +149,9 @@ describe("a table of service modes", () => {
       "T3: runs nothing; press STOP",
     ]);
     expect(readSheet("modes", "T4 drun motor: press A", dryer)[0]).toMatchObject({ isRead: false });
+    const [off] = readSheet("modes", "T4 heater off: press A", dryer);
+    expect(off).toMatchObject({ isRead: false });
+    expect(off!.words).toContain("or stand still?");
     const machine = compileMachine(withSheet(dryer, "modes", PRINTED, "logic"));
     const on = (setup: string) =>
       whatRuns(machine)
@@ -211,6 +214,21 @@ describe("a table of plugs and pins", () => {
     ]);
     expect(file.assumed).not.toContain("CN2");
     expect(file.setups.map((s) => s.id)).toEqual(expect.arrayContaining(["j2-off", "cn2-off", "cn6-off"]));
+  });
+
+  it("asks which of two is meant, and does not lay two wires on one pin", () => {
+    const two = familyMachine(
+      familyOf("washer"),
+      { id: "w2", maker: "Nobody", model: "W", supply: "230" },
+      { valves: "2" },
+    );
+    const [line] = readSheet("plugs", "CN2 1 brown inlet valve", two);
+    expect(line).toMatchObject({ isRead: false });
+    expect(line!.words).toMatch(/which, feed to cold inlet valve or feed to hot inlet valve/);
+    const file = withSheet(washer, "plugs", PRINTED, "");
+    expect(() => withSheet(file, "plugs", "CN2 1 brown drum motor", "")).toThrow(/CN2-1 is another wire's/);
+    const swapped = withSheet(file, "plugs", "CN2 1 brown drum motor\nCN2 2 orange inlet valve", "");
+    expect(swapped.wires.find((w) => w.id === "wire-3")!.from).toBe("CN2-1");
   });
 
   it("leaves what the machine does as it was, and loses with a pin just what hangs on it", () => {

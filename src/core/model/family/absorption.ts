@@ -1,4 +1,4 @@
-import { boardsOf, faceQuestion, yesOrNo } from "./common-questions";
+import { boardsOf, faceOfOneBoard, yesOrNo } from "./common-questions";
 import type { Answers, Family, FamilyPlan, FamilyStage } from "./family";
 import { load } from "./family-loads";
 import { askGas, askOutlet } from "./shared-plans";
@@ -70,12 +70,6 @@ export const absorption: Family = {
   family: "refrigerator",
   row: "absorption refrigerator",
   supplies: ["230", "120"],
-  questions: [faceAlone(), yesOrNo("gas", say.askGas, "yes"), yesOrNo("cutoff", say.askCutOff, "yes")],
+  questions: [faceOfOneBoard("display"), yesOrNo("gas", say.askGas, "yes"), yesOrNo("cutoff", say.askCutOff, "yes")],
   plan,
 };
-
-/** It has one board always. */
-function faceAlone() {
-  const { isAsked: _, ...question } = faceQuestion;
-  return question;
-}

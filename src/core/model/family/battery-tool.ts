@@ -1,4 +1,4 @@
-import { boardsOf, faceQuestion, yesOrNo } from "./common-questions";
+import { boardsOf, faceOfOneBoard, yesOrNo } from "./common-questions";
 import type { Answers, Family, FamilyPlan, FamilyStage } from "./family";
 import { load } from "./family-loads";
 import { say } from "#words/core/model/family/battery-tool";
@@ -23,7 +23,7 @@ function stagesOf(a: Answers): readonly FamilyStage[] {
 }
 
 function plan(a: Answers): FamilyPlan {
-  const kind = a["drive"] === "motor" ? "motor" : "valve";
+  const kind = a["drive"] === "motor" ? "motor" : "solenoid";
   const protector = { name: say.protector, kind: "thermal cut-off" as const, celsius: 90 };
   const stopped = ["drive"];
   return {
@@ -70,7 +70,7 @@ export const batteryTool: Family = {
   row: "battery tool",
   supplies: ["18 V battery"],
   questions: [
-    faceAlone(),
+    faceOfOneBoard("lamp"),
     { id: "drive", ...say.drive, usual: "motor" },
     yesOrNo("nose", say.askNose, "yes"),
     yesOrNo("protector", say.askProtector, "no"),
@@ -78,9 +78,3 @@ export const batteryTool: Family = {
   ],
   plan,
 };
-
-/** It has one board always; most have a lamp at best. */
-function faceAlone() {
-  const { isAsked: _, ...question } = faceQuestion;
-  return { ...question, usual: "lamp" };
-}

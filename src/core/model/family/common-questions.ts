@@ -29,6 +29,9 @@ export const faceQuestion: FamilyQuestion = {
   isAsked: (a) => a["boards"] === "1",
 };
 
+/** The same of a machine that always has one board. */
+export const faceOfOneBoard = (usual: "display" | "lamp"): FamilyQuestion => ({ id: "face", ...say.face, usual });
+
 /** The questions about its boards, in their order. */
 export const BOARD_QUESTIONS = [boardsQuestion, linkQuestion, talkQuestion, faceQuestion] as const;
 

@@ -1,4 +1,4 @@
-import { yesOrNo, faceQuestion, boardsOf } from "./common-questions";
+import { yesOrNo, faceOfOneBoard, boardsOf } from "./common-questions";
 import type { QuickGuard } from "../quick/quick-load";
 import type { QuickSupply } from "../quick/quick-supply";
 import type { Answers, Family, FamilyPlan, FamilyStage } from "./family";
@@ -97,7 +97,7 @@ export const dcDrive: Family = {
   row: "conveyor",
   supplies: ["24 VDC", "24 V battery"],
   questions: [
-    faceQuestionAlone(),
+    faceOfOneBoard("display"),
     { id: "stops", ...say.stops, usual: "stop" },
     { id: "switched", ...say.switched, usual: "contactor" },
     yesOrNo("barrier", say.askBarrier, "yes"),
@@ -105,9 +105,3 @@ export const dcDrive: Family = {
   ],
   plan,
 };
-
-/** It has one board always. */
-function faceQuestionAlone() {
-  const { isAsked: _, ...question } = faceQuestion;
-  return question;
-}

@@ -1,6 +1,6 @@
 import type { FAMILIES, FunctionRow } from "../families";
 import type { QuickGuard, QuickLoad, QuickSensor } from "../quick/quick-load";
-import type { QuickBoards, QuickFace } from "../quick/quick-machine";
+import type { QuickBoards, QuickFace, QuickStage } from "../quick/quick-machine";
 import type { QuickSupply } from "../quick/quick-supply";
 import type { Guard } from "../guards";
 import { say } from "#words/core/model/family/family";
@@ -27,20 +27,8 @@ export type FamilySensor = Omit<QuickSensor, "stops" | "stopsWhenMade" | "of"> &
   readonly of?: string;
 };
 
-/** A state of a family's machine; loads by their keys, switches and sensors by their names. */
-export interface FamilyStage {
-  readonly id: string;
-  readonly name: string;
-  readonly how: string;
-  readonly mode?: string;
-  readonly asks: readonly string[];
-  readonly levels?: Readonly<Record<string, number>>;
-  readonly places?: Readonly<Record<string, number>>;
-  readonly worked?: readonly string[];
-  readonly doorOpen?: boolean;
-  readonly minutes?: number;
-  readonly seconds?: number;
-}
+/** A state of a family's machine; loads by their keys. */
+export type FamilyStage = Omit<QuickStage, "asks"> & { readonly asks: readonly string[] };
 
 /** How a function of the family's row is shown after a swap: a load looked at, or its current, in a state. */
 export interface FamilyFunctionShown {
@@ -72,7 +60,10 @@ export interface FamilyCover {
   readonly screws: number;
 }
 
-/** All that a family's machine has, by the answers. */
+/**
+ * All that a family's machine has, by the answers. What such machines usually have, its watts, ohms, degrees and odds are
+ * from memory.
+ */
 export interface FamilyPlan {
   readonly loads: Readonly<Record<string, QuickLoad>>;
   readonly sensors: readonly FamilySensor[];

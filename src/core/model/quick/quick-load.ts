@@ -5,6 +5,7 @@ export type QuickKind =
   | "pump"
   | "fan"
   | "valve"
+  | "solenoid"
   | "gas valve"
   | "motor"
   | "three-phase motor"

@@ -303,7 +303,7 @@ function movedOrDrawn(run: Run, two: { readonly a: string; readonly b: string })
     case "gas valve":
       return { kind: "gas valve coil", ...plate(0.5), at: two };
     default:
-      return { kind: "valve", ...plate(0.5), at: two };
+      return { kind: load.kind === "solenoid" ? "solenoid" : "valve", ...plate(0.5), at: two };
   }
 }
 

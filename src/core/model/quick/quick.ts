@@ -42,6 +42,7 @@ const SILENT: Readonly<Record<QuickKind, string | null>> = {
   fan: "silent",
   pump: "silent",
   valve: "shut",
+  solenoid: "rests",
   "gas valve": "no flame",
   contactor: "at rest",
   "door lock": "free",

@@ -22,7 +22,7 @@ const CLOSED = 0.03;
 const AFTER = 2;
 
 /** A code at the head of a line: a letter or two with a number, a number, flashes of a lamp. */
-const CODE = /^(\d flash(?:es)?|[A-Z]{1,3}[-.]?\d{1,3}[a-z]?|\d{1,3}|[A-Z]{2})\b[\s:;,.–-]*(.+)$/i;
+const CODE = /^(\d [Ff]lash(?:es)?|[A-Za-z]{1,3}[-.]?\d{1,3}[a-z]?|\d{1,3}|[A-Z]{2}|[a-z][A-Z])\b[\s:;,.–-]*(.+)$/;
 const SAYS_OPEN = /\bopen|broken|unplugged|missing|not closed/i;
 const SAYS_SHORT = /\bshort|closed|stuck/i;
 

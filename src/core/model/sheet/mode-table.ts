@@ -20,6 +20,9 @@ const LINE = /^([A-Za-z]{0,8}[ -]?\d{1,3}|[A-Z][A-Z0-9-]{0,7})\b[\s.)]*(.*?)\s*(
 /** What a mode is called that runs nothing. */
 const RUNS_NOTHING = /\b(?:all off|stop|end|codes?|reset|display|version|off)\b/i;
 
+/** Beside a load it leaves open whether that runs or stands still. */
+const SAYS_OFF = /\b(?:off|stop(?:ped|s)?|without|no|not)\b/i;
+
 /** An output and the names of what it drives: what lies on its net, and what that switches, over wires and plugs. */
 interface Driven {
   readonly output: string;
@@ -74,6 +77,7 @@ export const modeTable: SheetTable<ModeRow> = {
       if (logic.modes.length > 0) throw new RangeError(say.hasModesOfItsOwn);
       const said = ` ${plainWords(name)} `;
       const named = drivenBy(file, logic).filter((d) => d.names.some((n) => n !== "" && said.includes(` ${n} `)));
+      if (named.length > 0 && SAYS_OFF.test(name)) throw new RangeError(say.onOrOff(step, name.slice(0, 40)));
       if (named.length === 0 && !RUNS_NOTHING.test(name)) throw new RangeError(say.runsWhat(step, name.slice(0, 40)));
       const outputs = named.map((d) => d.output);
       const words = named.map((d) => d.names.find((n) => n !== "" && said.includes(` ${n} `))!);

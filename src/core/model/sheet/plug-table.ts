@@ -59,7 +59,10 @@ const meaning = (text: string) =>
     .split(" ")
     .filter((w) => w !== "" && !EMPTY.has(w));
 
-/** The pin of the file that a signal means: whose words are all among its own, the most of them; each pin once. */
+/**
+ * The pin of the file that a signal means: whose words are all among its own, the most of them; each pin once.
+ * Throws a RangeError where two fit alike.
+ */
 function pinMeant(file: MachineFile, signal: string, taken: ReadonlySet<string>): FilePin | null {
   const plain = plainWords(signal);
   const own = meaning(signal);
@@ -75,7 +78,10 @@ function pinMeant(file: MachineFile, signal: string, taken: ReadonlySet<string>)
     })
     .filter((r) => r.rank > 0)
     .sort((a, b) => b.rank - a.rank);
-  return ranked[0]?.p ?? null;
+  const [best, next] = ranked;
+  if (best && next && best.rank === next.rank && best.p.signal !== next.p.signal)
+    throw new RangeError(say.whichOf(signal, best.p.signal, next.p.signal));
+  return best?.p ?? null;
 }
 
 /** One line: plug, pin, colour where it has one, what it is for. */
@@ -118,6 +124,9 @@ export const plugTable: SheetTable<PlugRow> = {
   },
   apply(file, items) {
     const renamed = new Map(items.flatMap((i) => (i.was === null ? [] : [[i.was, `${i.plug}-${i.pin}`] as const])));
+    const stays = (id: string) => pinsOf(file).some((p) => p.id === id) && !renamed.has(id);
+    const taken = [...renamed.values()].find(stays);
+    if (taken !== undefined) throw new RangeError(say.isAnother(taken));
     const kept = file.connectors.flatMap((c) => {
       const pins = c.pins.filter((p) => !renamed.has(`${c.id}-${p.pin}`));
       return pins.length === 0 ? [] : [{ ...c, pins }];

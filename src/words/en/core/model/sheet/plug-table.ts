@@ -2,6 +2,9 @@
 export const say = {
   plugPinSignal: (line: string) => `"${line}": plug, pin, colour, what it is for: CN2 3 red drain pump`,
   whatIsItFor: (plug: string, pin: string) => `${plug}-${pin}: what is it for?`,
+  whichOf: (signal: string, one: string, other: string) =>
+    `"${signal}": which, ${one} or ${other}? Name it as the file does.`,
+  isAnother: (pin: string) => `${pin} is another wire's in the file: put the lines of both pins in together.`,
   isPin: (name: string, signal: string) => `${name}: ${signal}`,
   nothingYet: (name: string, signal: string) => `${name}: ${signal}; nothing of the file is joined to it yet`,
   plug: (plug: string) => `Plug ${plug}`,
