@@ -16,6 +16,8 @@ export const CORE = {
   workbench: ["quantity", "model", "simulate", "diagnose"],
   journal: ["quantity", "instrument", "model", "simulate", "safety", "diagnose"],
   repair: ["quantity", "instrument", "model", "simulate", "safety", "diagnose", "workbench", "journal"],
+  history: ["quantity", "instrument", "model", "journal"],
+  learn: ["model", "journal"],
 };
 
 /** The rungs of the search, each a folder of `src/core/diagnose`: one knows those below it only. */

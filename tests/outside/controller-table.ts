@@ -75,7 +75,9 @@ export function dialogueOf(file: Machine, fault: string): Dialogue {
         Object.keys(c.sees).length > 0 &&
         Object.entries(c.sees).every(([id, label]) => look(c.setup, id) === label) &&
         !Object.entries(c.sees).every(([id, label]) => look(c.setup, id, []) === label),
-    ) ?? machine.file.complaints.find((c) => Object.keys(c.sees).length === 0)!;
+    ) ??
+    machine.file.complaints.find((c) => c.id === "check-over") ??
+    machine.file.complaints.find((c) => Object.keys(c.sees).length === 0)!;
   return { machine: machine.file.id, fault, complaint: complaint.id, states };
 }
 

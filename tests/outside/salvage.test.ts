@@ -1,5 +1,5 @@
 import { describe, expect, test } from "vitest";
-import { type Change, variantOf } from "../../src/core/model";
+import { type CircuitChange, variantOf } from "../../src/core/model";
 import { proveModification } from "../../src/core/repair/modification";
 import { makeTest } from "../../src/core/simulate/test";
 import { machineNamed } from "../support/fleet";
@@ -11,23 +11,23 @@ import { SpiceUnit } from "./spice-unit";
  * values. The rule of what may be bypassed: common practice, no source.
  */
 const stapler = machineNamed("grisselm-sn-18");
-const board: Change = { change: "board out", board: "board" };
+const board: CircuitChange = { change: "board out", board: "board" };
 const RATED = { coilVolts: 18, coilOhms: 270, contactAmps: 40, dcAmps: 40 };
-const relay = (fields: Record<string, number> = RATED): Change => ({
+const relay = (fields: Record<string, number> = RATED): CircuitChange => ({
   change: "added",
   kind: "relay",
   name: "Relay K1",
   at: { "coil-a": "both", "coil-b": "minus", common: "M-2", make: "minus" },
   fields,
 });
-const diode: Change = {
+const diode: CircuitChange = {
   change: "added",
   kind: "diode",
   name: "Diode across the motor",
   at: { anode: "M-2", cathode: "M-1" },
   fields: { amps: 6 },
 };
-const lamp: Change = {
+const lamp: CircuitChange = {
   change: "added",
   kind: "led",
   name: "Ready lamp",
@@ -36,7 +36,7 @@ const lamp: Change = {
 };
 const salvage = [board, relay(), diode, lamp];
 const nothing = { part: "", mode: "" };
-const inSpice = (changes: readonly Change[], fault = nothing) =>
+const inSpice = (changes: readonly CircuitChange[], fault = nothing) =>
   new SpiceUnit(variantOf(stapler.file, changes), fault, {}, () => 0);
 
 describe("a board replaced by a relay", () => {
@@ -111,14 +111,15 @@ describe("a board replaced by a relay", () => {
       /wrong way/,
     ],
   ] as const)("%s is refused", (_name, changes, of, words) => {
-    if (of === null) return expect(() => proveModification(stapler, changes as unknown as Change[])).toThrow(/dcAmps/);
-    const refused = proveModification(stapler, changes as unknown as Change[]);
+    if (of === null)
+      return expect(() => proveModification(stapler, changes as unknown as CircuitChange[])).toThrow(/dcAmps/);
+    const refused = proveModification(stapler, changes as unknown as CircuitChange[]);
     expect(refused.allowed).toBe(false);
     expect(refused.findings.find((f) => f.of === of && !f.ok)?.words).toMatch(words);
   });
 
   test("a wire too thin for the held motor is refused with its figures, one of no size too", () => {
-    const thin = (gauge?: string): Change[] => [
+    const thin = (gauge?: string): CircuitChange[] => [
       board,
       { change: "moved", part: "W1", terminal: "a" },
       { change: "wired", from: "fused", to: "W1.a.free", ...(gauge ? { gauge } : {}) },
@@ -134,7 +135,7 @@ describe("a board replaced by a relay", () => {
   });
 
   test("the half-amp switches may not carry the motor themselves: refused with amperes", () => {
-    const direct: Change[] = [
+    const direct: CircuitChange[] = [
       board,
       { change: "wired", from: "both", to: "M-1", gauge: "4 mm2" },
       { change: "wired", from: "M-2", to: "minus", gauge: "4 mm2" },
@@ -147,7 +148,7 @@ describe("a board replaced by a relay", () => {
   });
 
   test("one switch bridged is refused, with where the motor would run; the simulator agrees that it would", () => {
-    const bridged: Change[] = [{ change: "taken out", part: "nose-sw", bridged: true }];
+    const bridged: CircuitChange[] = [{ change: "taken out", part: "nose-sw", bridged: true }];
     const refused = proveModification(stapler, bridged);
     expect(refused.allowed).toBe(false);
     expect(refused.findings.map((f) => f.words).join()).toMatch(
@@ -183,7 +184,7 @@ describe("a board replaced by a relay", () => {
       /Nose switch protects/,
     ],
   ] as const)("%s is refused on sight, whatever stays of the board", (_name, change, words) => {
-    const proof = proveModification(stapler, [change as unknown as Change]);
+    const proof = proveModification(stapler, [change as unknown as CircuitChange]);
     expect(proof.allowed).toBe(false);
     expect(proof.findings[0]!.words).toMatch(words);
   });
@@ -201,7 +202,7 @@ describe("a board replaced by a relay", () => {
 
   test("past the board while the board stays in: refused, for the motor would run with the board dead", () => {
     const tool = machineNamed("tannrast-ft-20");
-    const past: Change[] = [
+    const past: CircuitChange[] = [
       { change: "moved", part: "motor", terminal: "b", to: "joint-1" },
       {
         change: "added",
@@ -218,7 +219,7 @@ describe("a board replaced by a relay", () => {
 
   test("a fuse that would open is no shelter for a contact that is too weak", () => {
     // 18 V over 0.7, 0.08 and some hundredths of an ohm are 22 A; a fuse of 10 A opens, the contact must bear it till then.
-    const small: Change = {
+    const small: CircuitChange = {
       change: "put in",
       kind: "fuse",
       name: "F2",
@@ -246,7 +247,7 @@ describe("a board replaced by a relay", () => {
 
 describe("a tool whose board keeps a sequence and its thermal fuse", () => {
   const tool = machineNamed("tannrast-ft-20");
-  const changes: Change[] = [
+  const changes: CircuitChange[] = [
     board,
     {
       change: "added",
@@ -257,7 +258,7 @@ describe("a tool whose board keeps a sequence and its thermal fuse", () => {
     },
     { change: "wired", from: "s-nose", to: "B-2.pad", gauge: "0.5 mm2" },
     { change: "wired", from: "M-2", to: "B-2.pad", gauge: "4 mm2" },
-    { ...diode, at: { anode: "M-2", cathode: "fed" } } as Change,
+    { ...diode, at: { anode: "M-2", cathode: "fed" } } as CircuitChange,
   ];
 
   test("switches in series and a relay are refused, with what would be lost", () => {
@@ -271,7 +272,7 @@ describe("a tool whose board keeps a sequence and its thermal fuse", () => {
   });
 
   test("a thermal fuse of the same kind gives back the one, not the other", () => {
-    const again: Change[] = [
+    const again: CircuitChange[] = [
       ...changes.slice(0, 1),
       {
         change: "added",
@@ -280,7 +281,10 @@ describe("a tool whose board keeps a sequence and its thermal fuse", () => {
         at: { a: "in-P", b: "joint-1" },
         fields: { opensAbove: 110, place: "board", resets: "never" },
       },
-      { ...changes[1]!, at: { "coil-a": "joint-1", "coil-b": "s-trig", common: "joint-1", make: "fed" } } as Change,
+      {
+        ...changes[1]!,
+        at: { "coil-a": "joint-1", "coil-b": "s-trig", common: "joint-1", make: "fed" },
+      } as CircuitChange,
       ...changes.slice(2),
     ];
     const proof = proveModification(tool, again);

@@ -121,10 +121,10 @@ const SHEETS: readonly Sheet[] = [
   },
   {
     name: "steinkar-kt-40",
-    sha256: "940d2cd99f366a5f0d47443fd349a9b359b1a66ac0da7e174103609a5a966a92",
-    // What drives its relays is not on the sheet: 128 of all 135 were found when each was tried.
+    sha256: "37131e98f83dae312b67e4e3fc269e4b01c98d7575d1e751711d3128e938329c",
+    // 153 of all 153 were found when each was tried.
     every: 3,
-    share: 0.9,
+    share: 0.95,
     places: {
       unplugged: "off",
       chassis: "frame",
@@ -176,6 +176,15 @@ const SHEETS: readonly Sheet[] = [
       "load-6": "YT",
       "load-7": "FK",
       "load-8": "EL",
+      "kettle-lamp": "E2",
+      "plate-lamp": "E3",
+      "tank-lamp": "E4",
+      "second-condenser-fan": "M9",
+      "second-tap-valve": "Y9",
+      "drip-heater": "R9",
+      "second-cold-fan": "F9",
+      "second-light": "E5",
+      "tap-light": "E6",
     },
     assemblies: {
       board: "power-board",

@@ -31,6 +31,8 @@ export interface UnitInSpice {
   readonly on: Readonly<Record<string, readonly string[]>>;
   /** Whether its earth-leakage breaker is out. */
   readonly isTripped?: boolean;
+  /** Engines that run. */
+  readonly runs?: readonly string[];
   /** Two nodes between which somebody has clipped a lead. */
   readonly bridged?: readonly [number, number];
   /** A fuse in whose place there is a lamp, or a supply that limits, of so many ohms. */
@@ -750,10 +752,16 @@ const EMIT: Readonly<Record<string, Emit>> = {
       net.diode(t("return"), t(out));
     }
   },
-  "engine set": ({ net }, { f, mode, t }) => {
+  "engine set": ({ net, unit, hertz }, { id, f, mode, t }) => {
     if (mode !== "starter-open") net.ohms(t("crank"), t("return"), num(f, "startVolts") / num(f, "crankAmps"));
     net.ohms(t("fuel"), t("return"), 8);
     const mid = net.inner();
+    if (unit.runs?.includes(id) && mode !== "no-output") {
+      // Not in step with the utility.
+      net.add("V", `${mid} ${t("neutral")}`, `SIN(0 ${num(f, "volts") * Math.SQRT2} ${hertz} 0 0 90)`);
+      net.ohms(t("line"), mid, 0.3);
+      return;
+    }
     net.ohms(t("line"), mid, 1);
     net.add("L", `${mid} ${t("neutral")}`, 0.01);
   },

@@ -72,6 +72,7 @@ export class SpiceUnit {
         ...this.unitIn(setup),
         on: (isBefore ? table?.before : undefined) ?? table?.on ?? {},
         isTripped: !isBefore && this.isTripped(setup),
+        runs: Object.entries(table?.shows ?? {}).flatMap(([part, shown]) => (shown === "runs" ? [part] : [])),
       },
       clamped,
     );
@@ -214,6 +215,9 @@ export class SpiceUnit {
         [across, waves.get(`${id}2`)!, waves.get(`${id}3`)!].map((w) => alternating(w) / made),
         mode,
       );
+    // A bolt finds no hole while its door stands open.
+    if (part.kind.kind === "door lock" && this.machine.setupById.get(setup)!.openDoors.includes(String(f["door"])))
+      return "free";
     return labelOf(part.kind.kind, works, mode, isDc && across.mean < 0, waves.get(`${id}2`), made);
   }
 

@@ -3,7 +3,7 @@ import type { EventBody, JournalEvent, NewEvent } from "../../src/core/journal/e
 import { closeDatabase, inTransaction } from "../../src/server/db";
 import { appendEvent } from "../../src/server/journal";
 import { openJob } from "../../src/server/jobs";
-import { learned } from "../../src/server/learned-times";
+import { learned } from "../../src/server/learning";
 import { keepMachineFiles } from "../../src/server/shipped";
 import { registerUnit } from "../../src/server/units";
 

@@ -1,6 +1,6 @@
 import { type TestCard, type SignAsked, type TriedByHand, trialWords } from "../diagnose";
 import { unitOf } from "../instrument";
-import type { Change, GuardAnswers, Machine, SettingEntry } from "../model";
+import type { Change, CircuitChange, GuardAnswers, Machine, SettingEntry } from "../model";
 import { type Asked, parseReading, quantityText, type Reading } from "../quantity";
 import { exposureOf } from "../safety";
 import { makeTest, type Test } from "../simulate";
@@ -270,6 +270,11 @@ export const photoBody = (hash: string, stage: string): Body<"photo"> => ({
   marks: [],
 });
 
+/** The stage of a photo that shows an assembly as it is, and the assembly of such a stage; null for another stage. */
+export const seenStage = (assembly: string): string => `seen:${assembly}`;
+export const seenAssembly = (stage: string): string | null =>
+  stage.startsWith("seen:") ? stage.slice("seen:".length) : null;
+
 /** Something changed for the while that only a person knows of; `n` tells one from another. */
 export const changedBody = (n: number, words: string): Body<"changed"> => ({
   type: "changed",
@@ -308,7 +313,7 @@ export const waitedBody = (wait: string): Body<"waited"> => ({ type: "waited", w
 
 /** A change to the circuit that was proven and is built. */
 export function modifiedBody(
-  changes: readonly { readonly change: Change; readonly words: string }[],
+  changes: readonly { readonly change: CircuitChange; readonly words: string }[],
   why: { readonly reason: string; readonly customer: string },
   findings: readonly { readonly words: string }[],
   guards: GuardAnswers = {},
@@ -349,7 +354,9 @@ export const struckBody = (event: string, reason = say.takenBack): Body<"struck"
  * itself.
  */
 export function calledBody(
-  call: Pick<Body<"called">, "piece" | "pieceName" | "cause" | "sure"> & { readonly action: string },
+  call: Pick<Body<"called">, "piece" | "pieceName" | "cause" | "sure" | "fault" | "confirmed"> & {
+    readonly action: string;
+  },
   proofs: readonly { readonly words: string; readonly by: unknown }[],
   despite: string,
   left: readonly { readonly item: string; readonly words: string }[],
@@ -375,6 +382,13 @@ export function calledBody(
       : {}),
   };
 }
+
+/** Whether a repair has held so far. */
+export const followedUpBody = (held: boolean, words: string): Body<"followed up"> => ({
+  type: "followed up",
+  held,
+  words: upTo(400, words.trim()),
+});
 
 /** A job that was opened by mistake, and why. */
 export const droppedBody = (reason: string): Body<"dropped"> => ({ type: "dropped", reason: reason.trim() });

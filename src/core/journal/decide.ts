@@ -7,7 +7,15 @@ import {
   unmeasurable,
   cannotBeObserved,
 } from "../diagnose";
-import { type Change, ChangeError, type GuardAnswers, type Machine, type MachineFile, variantOf } from "../model";
+import {
+  type Change,
+  ChangeError,
+  type CircuitChange,
+  type GuardAnswers,
+  type Machine,
+  type MachineFile,
+  variantOf,
+} from "../model";
 import { makeTest } from "../simulate";
 import type { EventBody, NewEvent } from "./events";
 import { activeChanges, type Ledger } from "./ledger";
@@ -21,7 +29,7 @@ export type Need =
   /** Whether an entry of any job of this unit is a temporary repair. */
   | { readonly need: "temporary repair"; readonly event: string }
   /** What the proof of a change to the circuit found, made on the unit as it stands. */
-  | { readonly need: "proof"; readonly changes: readonly Change[]; readonly guards: GuardAnswers };
+  | { readonly need: "proof"; readonly changes: readonly CircuitChange[]; readonly guards: GuardAnswers };
 
 /** What is known from outside the journal. A fact that is not there is asked for. */
 export interface Facts {
@@ -48,7 +56,11 @@ const refused = (status: 400 | 404 | 409, sentence: string): Decision => ({ kind
 const checked = (problem: string | null): Decision => (problem === null ? ACCEPTED : refused(400, problem));
 
 /** Names the changes of a unit on which a proof was made, and the change that it proves. */
-export function changesKey(unit: readonly Change[], changes: readonly Change[], guards: GuardAnswers = {}): string {
+export function changesKey(
+  unit: readonly Change[],
+  changes: readonly CircuitChange[],
+  guards: GuardAnswers = {},
+): string {
   return JSON.stringify([unit, changes, guards]);
 }
 
@@ -61,6 +73,7 @@ export function decide(ledger: Ledger, unit: UnitAtHand, event: NewEvent, facts:
   if (ledger.unreadable > 0) return refused(409, say.thisJobHoldsAnEntry);
   if (body.type === "opened") return refused(409, say.thisJobIsOpenAlready);
   if (body.type === "dropped" && ledger.told.closed) return refused(409, say.thisJobIsClosedIt);
+  if (body.type === "followed up") return ledger.told.called ? ACCEPTED : refused(409, say.thisJobIsNotClosed);
   if (body.type === "struck") return decideStroke(ledger, unit, body.event);
   if (body.type === "varied") return decideChange(unit, [body.change]);
   if (body.type === "modified") return decideModification(ledger, unit, body, facts);
@@ -110,9 +123,17 @@ function problemOf(ledger: Ledger, machine: Machine, body: EventBody): string | 
       return body.piece === undefined ? null : unknownAssembly(machine, body.piece);
     case "setting":
       return unsettable(ledger, machine, body);
+    case "called":
+      return body.fault === undefined || isFault(machine, body.fault) ? null : say.hasNoSuchFault(name, body.fault);
     default:
       return null;
   }
+}
+
+/** Whether a fault is one of the machine, `part:mode`. */
+export function isFault(machine: Machine, fault: string): boolean {
+  const [part = "", mode = ""] = fault.split(":");
+  return machine.partById.get(part)?.modes.some((m) => m.id === mode) === true;
 }
 
 /**

@@ -2,7 +2,7 @@ import { JOB_KINDS } from "./job-kinds";
 import { z } from "zod";
 import { CAME, TRIALS } from "../diagnose";
 import { METER_FUNCTIONS } from "../instrument";
-import { changeSchema, GUARDS } from "../model";
+import { changeSchema, circuitChangeSchema, GUARDS } from "../model";
 
 /**
  * The journal of a job: what happened, in order, never changed. Every event carries a version `v`; old versions are
@@ -33,6 +33,10 @@ export const testSchema = z.strictObject({
   instant: z.enum(["settled", "recheck"]),
 });
 
+/** By what a cause is known, the most first: what works since says little, for plugs were moved on the way. */
+export const CONFIRMED_BY = ["found bad", "old part back", "works since", "only measured"] as const;
+export type ConfirmedBy = (typeof CONFIRMED_BY)[number];
+
 /**
  * The last entry that stood on the screen of whoever wrote this one: what came between was not known to them. Old
  * entries have none.
@@ -59,6 +63,8 @@ const reading = z.strictObject({
     proposed: z.boolean(),
   }),
   coreVersion: text(20),
+  /** Read from a simulated unit: a job that holds one teaches nothing. */
+  simulated: z.boolean().optional(),
   ...seen,
 });
 
@@ -83,6 +89,8 @@ export const eventBodySchema = z.discriminatedUnion("type", [
     productIndex: text(20).optional(),
     /** Hash of the odds of failure that the job was made with; none: those of its file. */
     odds: text(64).optional(),
+    /** Nobody's machine: practice. Nothing is learned from it. */
+    simulated: z.boolean().optional(),
   }),
   z.strictObject({ type: z.literal("warned"), notice: text(60) }),
   z.strictObject({ type: z.literal("standing"), setup: text(60), panel: text(60).optional() }),
@@ -267,7 +275,7 @@ export const eventBodySchema = z.discriminatedUnion("type", [
    */
   z.strictObject({
     type: z.literal("modified"),
-    changes: z.array(changeSchema).min(1).max(20),
+    changes: z.array(circuitChangeSchema).min(1).max(20),
     /** What a board that came out watched over, where its file does not say: "no", or by what that is done now. */
     guards: z.partialRecord(z.enum(GUARDS), text(200)).optional(),
     words: text(2000),
@@ -282,6 +290,8 @@ export const eventBodySchema = z.discriminatedUnion("type", [
   /** A job that was opened by mistake is no job: it counts for nothing, and stays on record with its reason. */
   z.strictObject({ type: z.literal("dropped"), reason: text(400) }),
   z.strictObject({ type: z.literal("note"), text: text(2000) }),
+  /** Asked after a repair was closed: whether it has held so far. It stands behind the call and never changes it. */
+  z.strictObject({ type: z.literal("followed up"), held: z.boolean(), words: z.string().trim().max(400) }),
   /** Something found on this unit that its file has not. */
   z.strictObject({ type: z.literal("varied"), change: changeSchema, words: text(300) }),
   z.strictObject({
@@ -292,6 +302,9 @@ export const eventBodySchema = z.discriminatedUnion("type", [
     cause: text(400),
     action: text(1000),
     sure: text(40),
+    /** The fault that is taken for the cause, `part:mode`, and by what that is known. */
+    fault: text(120).optional(),
+    confirmed: z.enum(CONFIRMED_BY).optional(),
     proofs: z.array(z.strictObject({ words: text(200), proven: z.boolean() })).max(20),
     /** Why it is called with something unproven. */
     despite: text(400).optional(),

@@ -11,6 +11,7 @@ export {
   byHandBody,
   calledBody,
   droppedBody,
+  followedUpBody,
   changedBody,
   comparedBody,
   decidedBody,
@@ -22,6 +23,8 @@ export {
   noteBody,
   noticedBody,
   photoBody,
+  seenAssembly,
+  seenStage,
   provedBody,
   restoredBody,
   sawBody,
@@ -42,8 +45,10 @@ export {
   waitingBody,
   warnedBody,
 } from "./bodies";
-export { changesKey, decide, type Facts, type Need } from "./decide";
+export { changesKey, decide, isFault, type Facts, type Need } from "./decide";
 export {
+  CONFIRMED_BY,
+  type ConfirmedBy,
   type EventBody,
   eventBodySchema,
   type JournalEvent,
@@ -66,8 +71,10 @@ export { dryingOf } from "./drying";
 export { JOB_KINDS, type JobKind, PURPOSES, WHOLE_UNIT } from "./job-kinds";
 export { SHOP_STREAM, type ShopEvent, shopEventSchema } from "./shop-events";
 export { changesIn } from "./slices/changes";
+export type { Body } from "./slice";
 export { RESTS_ON_BEFORE } from "./slices/entries";
 export { plainTest } from "./slices/unit-state";
 export { stepsOf } from "./steps";
+export { workedMinutes } from "./worked";
 export { serialKey, type UnitEvent, unitEventSchema, type UnitPlate, unitPlateSchema } from "./unit-events";
 export { type Conflict, conflictsIn, type Unseen, unseenIn } from "./unseen";

@@ -23,6 +23,7 @@ export function readingBody(
   typed: string,
   shown: Reading,
   proposed: boolean,
+  simulated = false,
 ): Extract<EventBody, { type: "reading" }> {
   return {
     type: "reading",
@@ -41,5 +42,6 @@ export function readingBody(
       proposed,
     },
     coreVersion: CORE_VERSION,
+    ...(simulated ? { simulated } : {}),
   };
 }

@@ -6,7 +6,20 @@ import { FILE_ORIGINS } from "./file-origins";
 const text = (most: number) => z.string().trim().min(1).max(most);
 const money = z.number().min(0).max(1e6);
 
+/** Where a machine file has it from. */
+const offered = {
+  /** What was learned, in words, by whom, when (ISO 8601). */
+  learned: z
+    .array(z.strictObject({ words: z.string().max(2000), by: text(80), at: z.iso.datetime() }))
+    .max(60)
+    .optional(),
+  /** The pack that it came in: who packed it, and when. */
+  pack: z.strictObject({ shop: text(120), at: z.iso.datetime() }).optional(),
+};
+
 export const shopEventSchema = z.discriminatedUnion("type", [
+  /** A file of another shop waits beside the shop's own to be looked at. */
+  z.strictObject({ type: z.literal("file offered"), machine: text(60), hash: text(64), ...offered }),
   /** A version of a machine file was taken into use; `base` is the shipped revision that it came from. */
   z.strictObject({
     type: z.literal("file kept"),
@@ -14,6 +27,9 @@ export const shopEventSchema = z.discriminatedUnion("type", [
     hash: text(64),
     origin: z.enum(FILE_ORIGINS),
     base: text(64).nullable(),
+    /** The job on which it was learned. */
+    job: z.uuid().optional(),
+    ...offered,
   }),
   /** A newer shipped revision was looked at, and the shop's own kept as it is. */
   z.strictObject({ type: z.literal("file declined"), machine: text(60), hash: text(64) }),
@@ -25,6 +41,8 @@ export const shopEventSchema = z.discriminatedUnion("type", [
     callback: money,
     markup: z.number().min(0).max(10),
   }),
+  /** From here on a machine's causes are learned anew, beginning with what its file says. */
+  z.strictObject({ type: z.literal("odds reset"), machine: text(60) }),
   /** Someone who works here. */
   z.strictObject({ type: z.literal("person named"), person: z.uuid(), name: text(80) }),
 ]);

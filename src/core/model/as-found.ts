@@ -1,12 +1,14 @@
 import { z } from "zod";
 import { compileMachine } from "./compile/compile";
 import { MachineFileError } from "./compile/problem";
+import { idOf } from "./id-of";
 import { PART_KINDS, partKind } from "./kinds/registry";
 import { withoutBoard } from "./board-out";
 import { endsOf, pruned } from "./pruned";
 import { id, words } from "./scalar";
 import { machineFileSchema, type AssemblyEntry, type MachineFile, type PartEntry } from "./schema";
 import type { Machine } from "./machine";
+import { SHEET_TABLES, withSheet } from "./sheet/sheet-tables";
 import { has } from "./traits";
 import { say } from "#words/core/model/as-found";
 
@@ -14,7 +16,7 @@ import { say } from "#words/core/model/as-found";
  * What a unit has that its file has not: a part found in a lead, another part than drawn, a part or wire that is not
  * there. A unit's variant is its file with these made, in order.
  */
-export const changeSchema = z.discriminatedUnion("change", [
+const CIRCUIT_CHANGES = [
   /** A part sits in the lead at one terminal of a part, or in a wire. */
   z.strictObject({
     change: z.literal("put in"),
@@ -58,6 +60,23 @@ export const changeSchema = z.discriminatedUnion("change", [
   }),
   /** A board is out, with what is soldered to it; its plugs and leads end in themselves. */
   z.strictObject({ change: z.literal("board out"), board: id }),
+] as const;
+
+/** What can be built into a unit as well as found on it. */
+export const circuitChangeSchema = z.discriminatedUnion("change", CIRCUIT_CHANGES);
+export type CircuitChange = z.output<typeof circuitChangeSchema>;
+
+export const changeSchema = z.discriminatedUnion("change", [
+  ...CIRCUIT_CHANGES,
+  /** Lines as a sheet has them: a plug's pins and colours, wires, numbers, screws, ohms of a sensor. */
+  z.strictObject({
+    change: z.literal("lines"),
+    table: z.enum(SHEET_TABLES),
+    text: z.string().trim().min(1).max(4000),
+    target: z.string().max(60),
+  }),
+  /** A spot where a probe gets at something: a net under a name of its own, and the cover over it. */
+  z.strictObject({ change: z.literal("point"), name: words, net: id, panel: id.optional() }),
 ]);
 export type Change = z.output<typeof changeSchema>;
 /** Changes of one part or wire in its place; the others are of the circuit. */
@@ -93,6 +112,7 @@ export function variantOf(file: MachineFile, changes: readonly Change[]): Machin
     return compileMachine(changes.reduce(applyOne, file));
   } catch (error) {
     if (error instanceof MachineFileError) throw new ChangeError(`${error.problems[0]!.sentence}.`);
+    if (error instanceof RangeError) throw new ChangeError(error.message);
     throw error;
   }
 }
@@ -114,7 +134,24 @@ function applyOne(file: MachineFile, change: Change): MachineFile {
     case "board out":
       if (!file.pieces.some((p) => p.id === change.board)) throw new ChangeError(say.thereIsNoPartCalled(change.board));
       return reparsed(pruned(withoutBoard(file, change.board)));
+    case "lines":
+      return withSheet(file, change.table, change.text, change.target);
+    case "point":
+      return withPoint(file, change);
   }
+}
+
+/** The file with one more point; its name is its id, as far as an id may hold it. */
+function withPoint(file: MachineFile, { name, net, panel }: Of<"point">): MachineFile {
+  if (!endsOf(file).some((e) => e.net === net) && !file.points.some((p) => p.net === net))
+    throw new ChangeError(say.nothingLiesOn(net));
+  if (file.points.some((p) => p.name.toLowerCase() === name.toLowerCase()))
+    throw new ChangeError(say.isAPointAlready(name));
+  const base = idOf(name) || "spot";
+  return reparsed({
+    ...file,
+    points: [...file.points, { id: `found-${base}`, name, net, ...(panel === undefined ? {} : { panel }) }],
+  });
 }
 
 /** The part or the wire that is meant; throws `ChangeError` where there is none. */
@@ -324,6 +361,18 @@ export function changeWords(file: MachineFile, change: Change): string {
       return say.leadMovedTo(nameIn(file, change.part), change.terminal, net(change.to));
     case "board out":
       return say.boardIsOut(file.pieces.find((p) => p.id === change.board)?.name ?? change.board);
+    case "lines":
+      return say
+        .linesSeen(
+          change.table,
+          change.text
+            .split("\n")
+            .map((l) => l.trim())
+            .filter(Boolean),
+        )
+        .slice(0, 300);
+    case "point":
+      return say.pointAt(change.name, net(change.net));
     default:
       return inPlaceWords(file, change);
   }

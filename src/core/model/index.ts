@@ -6,6 +6,8 @@
 export {
   BUILT_IN,
   type Change,
+  type CircuitChange,
+  circuitChangeSchema,
   ChangeError,
   changeSchema,
   changeWords,
@@ -16,6 +18,7 @@ export {
 } from "./as-found";
 export { withBoard } from "./board-out";
 export { endsOf } from "./pruned";
+export { goodRating } from "./good-rating";
 export { compileMachine } from "./compile/compile";
 export { MachineFileError } from "./compile/problem";
 export { type Energy, isLowVoltage } from "./energy";
@@ -28,11 +31,13 @@ export { KIND_IDS, type KindField, type KindPage, kindPage, plainestParts } from
 export { canOpen, componentIn, openBoard, openPoints } from "./open-board";
 export { codeProblem, plainCode } from "./code-rule";
 export { fieldName, type FormField, type FormNode, kindForm, sectionForm, shapeOf } from "./edit/form-of";
-export { type DraftLists, draftTerminals, placeNames, typedJoin } from "./edit/typed-join";
+export { type DraftLists, draftTerminals, netAt, placeNames, placesToName, typedJoin } from "./edit/typed-join";
 export { conditionText, parsedCondition, readCondition } from "./program/condition-words";
+export { failureSort } from "./failure-sort";
 export { FAMILIES, type FunctionRow } from "./families";
-export { askedQuestions, wholeAnswers } from "./family/family";
+export { askedQuestions, type Family, wholeAnswers } from "./family/family";
 export { familyMachine } from "./family/family-machine";
+export { BY_PINS, pinFamily } from "./pins/pin-family";
 export { TYPED, typedFamily } from "./family/typed-family";
 export { familyOf, KNOWN_FAMILIES } from "./family/families-known";
 export { assumedIn, seenByTests, withSeen } from "./family/seen";
@@ -48,6 +53,8 @@ export {
   writeMachineYaml,
 } from "./file/machine-yaml";
 export { MOST_BYTES } from "./file/most-bytes";
+export { heldAgainst, type HeldLesson, type Lesson, withLessons } from "./file/lessons";
+export { withDrawing } from "./file/with-drawing";
 export { compareFiles, type Fact, factKey, takeFacts } from "./file/three-way";
 export {
   type Conditions,

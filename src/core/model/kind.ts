@@ -338,6 +338,11 @@ export interface Service<F> {
   readonly level?: "hall" | "reed" | "switch" | "pot";
   /** May be found in a lead where nobody drew it, with the fields it gets when nothing is said. */
   readonly foundInLead?: Readonly<Record<string, string | number>>;
+  /**
+   * Its rating when one of its sort that is good reads so many ohms, dead and by itself; left out where an ohmmeter says
+   * nothing of its rating.
+   */
+  goodOhms?(fields: F, ohms: number): Readonly<Record<string, number>>;
   /** May be built in between nets when a circuit is changed, with the fields it gets when nothing is said. */
   readonly builtIn?: Readonly<Record<string, string | number>>;
   /** What a failure mode of it is called when a board stands on the bench. */

@@ -479,6 +479,17 @@ const plate = once(() =>
   }),
 );
 
+/** What is known of a machine that its drawing does not show. */
+const learned = () => ({
+  /**
+   * How often parts, wires and contacts fail, by part and way of failing, where it is known better than of their
+   * kind; what the machine has not is passed over. Left out: as their kinds do.
+   */
+  odds: z.record(id, z.record(z.string().max(60), number({ min: 0, max: 100 }))).optional(),
+  /** Parts, plugs and covers that were put here by their family and that nobody has seen yet; left out: none. */
+  assumed: z.array(id).max(400).optional(),
+});
+
 export const machineFileSchema = z.lazy(
   once(() =>
     z.strictObject({
@@ -535,8 +546,7 @@ export const machineFileSchema = z.lazy(
       firsts: list(first(), 40),
       /** Faults that bring about others; what came of one is never the end of the search. */
       causes: list(cause(), 60),
-      /** Parts, plugs and covers that were put here by their family and that nobody has seen yet; left out: none. */
-      assumed: z.array(id).max(400).optional(),
+      ...learned(),
       /** The order in which someone without a plan walks from plug to load; what the search is compared with. */
       chain: list(test(), 200),
     }),

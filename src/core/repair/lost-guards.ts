@@ -1,5 +1,5 @@
 import {
-  type Change,
+  type CircuitChange,
   type Guard,
   type GuardAnswers,
   NOT_ON_IT,
@@ -17,7 +17,7 @@ import { amps, loadsOf, runsFrom, type Situation, situationsOf, type TruthTable 
 import { say } from "#words/core/repair/modification";
 
 /** The boards that a change takes out, by assembly, and any whose controller is taken out by itself. */
-export function boardsOut(machine: Machine, changes: readonly Change[]): readonly string[] {
+export function boardsOut(machine: Machine, changes: readonly CircuitChange[]): readonly string[] {
   const out = changes.flatMap((c) => {
     if (c.change === "board out") return [c.board];
     const part = c.change === "taken out" ? machine.partById.get(c.part) : undefined;
@@ -167,7 +167,7 @@ const RUN_DOWN = [0.9, 0.8, 0.7, 0.6, 0.5] as const;
 export function undervoltageShown(
   before: Machine,
   after: Machine,
-  changes: readonly Change[],
+  changes: readonly CircuitChange[],
   shared: readonly Part[],
   full: ReadonlyMap<string, number>,
 ): Shown {
@@ -184,7 +184,7 @@ export function undervoltageShown(
   const normal = runs(before);
   let had = false;
   for (const share of RUN_DOWN) {
-    const weak = packs.map((p): Change => ({
+    const weak = packs.map((p): CircuitChange => ({
       change: "other part",
       part: p.id,
       fields: { volts: share * ratings(p).volts! },

@@ -1,5 +1,5 @@
 import {
-  type Change,
+  type CircuitChange,
   ChangeError,
   changeWords,
   type Fault,
@@ -78,7 +78,7 @@ export interface ProofOptions {
 interface Compared {
   readonly before: Machine;
   readonly after: Machine;
-  readonly changes: readonly Change[];
+  readonly changes: readonly CircuitChange[];
   readonly situations: readonly Situation[];
   readonly shared: readonly Part[];
   readonly full: ReadonlyMap<string, number>;
@@ -95,7 +95,7 @@ interface Compared {
  */
 export function proveModification(
   before: Machine,
-  changes: readonly Change[],
+  changes: readonly CircuitChange[],
   { guards = {}, progress }: ProofOptions = {},
 ): ModificationProof {
   // What comes out with a board must go in again: that is looked at by itself.
@@ -295,7 +295,7 @@ function warningsOf({ shared, situations, was, is, after }: Compared, added: rea
  * In how many situations a refused change would let which load run; nothing where it cannot even be made on the
  * model.
  */
-function wouldDo(before: Machine, changes: readonly Change[]): Finding[] {
+function wouldDo(before: Machine, changes: readonly CircuitChange[]): Finding[] {
   try {
     const after = variantOf(before.file, changes);
     const situations = situationsOf(before);
@@ -327,7 +327,7 @@ function wouldDo(before: Machine, changes: readonly Change[]): Finding[] {
 }
 
 /** Why a change is refused on sight; null when it is not. */
-function touchesProtection(machine: Machine, change: Change, out: ReadonlySet<Part>): string | null {
+function touchesProtection(machine: Machine, change: CircuitChange, out: ReadonlySet<Part>): string | null {
   if (change.change === "wired" || change.change === "added") {
     const nodes = Object.values(change.change === "added" ? change.at : { from: change.from, to: change.to }).flatMap(
       (net) => machine.nodeOf.get(net) ?? [],
@@ -418,7 +418,7 @@ function timing(before: Machine, after: Machine): string | null {
 }
 
 /** A change that is built into a unit, in words for its record and its label. */
-export function builtWords(file: Machine["file"], change: Change): string {
+export function builtWords(file: Machine["file"], change: CircuitChange): string {
   switch (change.change) {
     case "put in":
     case "other part":

@@ -31,10 +31,15 @@ export function resistorDecay(volts: number, ohms: number, henries: number, acro
   return { tau, release: tau * Math.log(1 / dropOut), peak: volts + (volts / ohms) * across };
 }
 
+/** Moments of a swing at which its volts are looked at. */
+const LOOKS = 4000;
+/** Halvings until a moment is known as well as a number holds it. */
+const HALVINGS = 60;
+
 /**
  * The same into a capacitor of `farads` with `series` ohms, from the switch's own side: L di/dt = -(R i + v + Rs i), C
- * dv/dt = i, stepped through in thousandths of the shorter time constant. Released is when the current has fallen below
- * the drop-out and stays so for its first swing.
+ * dv/dt = i, which is a damped swing known in closed form. Released is when the current has first fallen below the
+ * drop-out, or given up after twenty time constants of the coil.
  */
 export function rcDecay(
   volts: number,
@@ -46,17 +51,50 @@ export function rcDecay(
 ): Decay {
   const amps = volts / ohms;
   const tau = henries / ohms;
-  const step = Math.min(tau, Math.sqrt(henries * farads), series * farads) / 1000;
-  let [i, v, t, top] = [amps, 0, 0, amps * series];
-  while (i > dropOut * amps && t < 20 * tau) {
-    const di = (-(ohms + series) * i - v) / henries;
-    const half = i + (di * step) / 2;
-    v += (half / farads) * step;
-    i += ((-(ohms + series) * half - v) / henries) * step;
-    t += step;
-    top = Math.max(top, v + i * series);
+  const { current, charge, firstZero } = swing(ohms + series, henries, farads);
+  // The current falls all the way to where it first is nothing.
+  let [from, to] = [0, firstZero];
+  for (let n = 0; n < HALVINGS; n++) {
+    const middle = (from + to) / 2;
+    if (current(middle) > dropOut) from = middle;
+    else to = middle;
   }
-  return { tau, release: t, peak: volts + top };
+  const release = Math.min(to, 20 * tau);
+  let top = amps * series;
+  for (let n = 1; n <= LOOKS; n++) {
+    const t = (n / LOOKS) * release;
+    top = Math.max(top, amps * (charge(t) / farads + current(t) * series));
+  }
+  return { tau, release, peak: volts + top };
+}
+
+/**
+ * The free swing of a coil into a capacitor through `ohms`, from one ampere and no volts: current in amperes, charge in
+ * ampere seconds, and when the current first is nothing, seconds.
+ */
+function swing(ohms: number, henries: number, farads: number) {
+  const damping = ohms / (2 * henries);
+  const square = 1 / (henries * farads);
+  const under = square - damping ** 2;
+  if (under > 0) {
+    const w = Math.sqrt(under);
+    const fading = (t: number) => Math.exp(-damping * t);
+    return {
+      current: (t: number) => fading(t) * (Math.cos(w * t) - (damping / w) * Math.sin(w * t)),
+      charge: (t: number) => (fading(t) * Math.sin(w * t)) / w,
+      firstZero: Math.atan2(w, damping) / w,
+    };
+  }
+  // A hair off where both fade alike, so that nothing is divided by nothing.
+  const apart = Math.max(Math.sqrt(-under), 1e-6 * damping);
+  const fast = damping + apart;
+  const slow = square / fast;
+  const between = fast - slow;
+  return {
+    current: (t: number) => (fast * Math.exp(-fast * t) - slow * Math.exp(-slow * t)) / between,
+    charge: (t: number) => (Math.exp(-slow * t) - Math.exp(-fast * t)) / between,
+    firstZero: Math.log(fast / slow) / between,
+  };
 }
 
 /**

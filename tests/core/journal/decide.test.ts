@@ -2,6 +2,7 @@ import { describe, expect, it } from "vitest";
 import { changesKey, decide, type Facts } from "../../../src/core/journal/decide";
 import type { EventBody, JournalEvent, RawEvent } from "../../../src/core/journal/events";
 import { activeChanges, emptyLedger, enter, ledgerOf, type Ledger } from "../../../src/core/journal/ledger";
+import type { CircuitChange } from "../../../src/core/model/as-found";
 import { variantOf } from "../../../src/core/model/as-found";
 import { machineNamed } from "../../support/fleet";
 import { demoDictionary } from "../../support/demo-machine";
@@ -180,7 +181,7 @@ describe("a decision on the next entry of a job", () => {
     const good: EventBody = { type: "made good", event: uuid(50), words: "w" };
     expect(on(after(), good)).toMatchObject({ kind: "needs" });
     expect(on(after(), good, { temporaryRepairs: new Map([[uuid(50), false]]) })).toMatchObject({ status: 404 });
-    const change = takenOut.type === "varied" ? takenOut.change : null;
+    const change = takenOut.type === "varied" ? (takenOut.change as CircuitChange) : null;
     const modified: EventBody = {
       type: "modified",
       changes: [change!],

@@ -176,6 +176,11 @@ describe("a board of 30 pins and 5 states, two fifths of which its sheet leaves 
         const unit = new UnitOnTheBench(machine, [h.fault], randomValues(machine, random), random);
         const run = search(dictionary, unit, "advice");
         expect(run.tests.filter((t) => /^Q/.test(t.red) || /^Q/.test(t.black ?? ""))).toEqual([]);
+        // Six heaters share a neutral: which of them leaks to the body no reading tells while all are on it.
+        if (h.id.endsWith(":to-case")) {
+          expect(run.assemblies, h.id).toContain(h.assembly);
+          continue;
+        }
         all++;
         if (run.assemblies.length !== 1 || run.assemblies[0] !== h.assembly)
           wrong.push(`${h.id}: ${run.assemblies.join(", ")}`);

@@ -54,6 +54,40 @@ describe("a board by its pins", () => {
     expect(shown("cooling", "dcv", "X-4", "X-3", "MB:dead")).toBeCloseTo(0, 1);
   });
 
+  it("gives half of each wave: its mean and what is left beside it, by the integral of a rectified sine", () => {
+    // Mean sqrt(2)/pi, rms of the rest sqrt(1/2 - 2/pi^2) of 230 V; into 18 ohm a few of its volts stay in the line.
+    const half = "MB:compressor-half";
+    expect(shown("cooling", "dcv", "comp-L", "in-N", half)).toBeGreaterThan(0.95 * 103.5);
+    expect(shown("cooling", "dcv", "comp-L", "in-N", half)).toBeLessThan(103.6);
+    expect(shown("cooling", "acv", "comp-L", "in-N", half)).toBeCloseTo(125.3, 0);
+    expect(shown("cooling", "look", "compressor", undefined, half)).toBe("silent");
+    const sheet = text.replace("to: C, from: L, on: [cooling]", "to: C, from: L, shape: half wave, on: [cooling]");
+    const made = compileMachine(readMachineYaml(sheet, "half.yaml").file);
+    const state = new Simulator(made).energise(made.setupById.get("cooling")!, [], nominalValues(made));
+    const read = observe(new Simulator(made), state, makeTest("cooling", "dcv", "comp-L", "in-N"), ORDINARY_METER);
+    expect(read.kind === "value" && read.value).toBeGreaterThan(0.95 * 103.5);
+    // What is half by its sheet does not fail by being half.
+    expect(made.partById.get("MB")!.modes.map((m) => m.id)).not.toContain("compressor-half");
+  });
+
+  it("shows what its sheet has for its state; a wrong code is another, a dead one dark", () => {
+    const sheet = text
+      .replace("name: Test 3, mode: test3", 'name: Test 3, shows: "3", mode: test3')
+      .replace("{ id: cooling, name: Cooling }", '{ id: cooling, name: Cooling, shows: "ok" }');
+    const made = compileMachine(readMachineYaml(sheet, "shows.yaml").file);
+    const look = (setup: string, mode?: string) => {
+      const own = new Simulator(made);
+      const faults = mode === undefined ? [] : [{ part: "MB", mode }];
+      const state = own.energise(made.setupById.get(setup)!, faults, nominalValues(made));
+      const read = observe(own, state, makeTest(setup, "look", "MB"), ORDINARY_METER);
+      return read.kind === "label" ? read.label : read.kind;
+    };
+    expect([look("cooling"), look("test3"), look("open")]).toEqual(["ok", "3", "dark"]);
+    expect([look("cooling", "dead"), look("cooling", "wrong-code")]).toEqual(["dark", "another"]);
+    // A sheet that says nothing of a display has none to look at.
+    expect(machine.partById.get("MB")!.labels).toBeNull();
+  });
+
   it("names what does not fit in its own table", () => {
     const wrong = text.replace("on: [cooling, test3]", "on: [cooling, test7]").replace('to: "2"', 'to: "9"');
     expect(() => compileMachine(readMachineYaml(wrong, "x.yaml").file)).toThrow(/test7/);

@@ -18,6 +18,8 @@ describe("the lines of a pin table", () => {
     ["C compressor open", "C, compressor, open"],
     ["1 fan 4.7k", "1, fan, 4700 ohm"],
     ["1 fan 4k7", "1, fan, 4700 ohm"],
+    ["3 fan 13V plug off", "3, fan, 13 V DC, plug off"],
+    ["C compressor half wave closed to L", "C, compressor, closed to L, half wave"],
     ["9 link pulsed 3V", "9, link, 3 V DC, pulsed"],
     ["2 light off", "2, light, 0 V DC"],
     ["12 spare contact of the door", "12, spare contact of the door, what it gives is not said"],
@@ -87,12 +89,37 @@ describe("lines into a board's table", () => {
     ["1 fan 9V", {}, "gives 13 V in another state"],
     ["1 fan 13V", { state: "dead" }, "there are no volts"],
     ["1 fan 4.7k", {}, "unplugged"],
-    ["8 thing off", {}, "begin with a state in which it gives"],
     ["8 thing closed to Q", {}, "no pin Q"],
     ["what is this", {}, "is no pin"],
   ] as const)("%s is refused, and changes nothing", (lines, table, sentence) => {
     const before = JSON.stringify(file);
     expect(() => into(lines, table)).toThrow(sentence);
     expect(JSON.stringify(file)).toBe(before);
+  });
+
+  it("takes volts with the plug off and under load as two figures of one output, between which a sound one lies", () => {
+    const off = into("8 thing 14V plug off");
+    const both = withPinLines(off, readPinLines("8 thing 11V loaded"), { board: "MB", state: "cooling", against: "3" });
+    const { gives } = pinBoardsOf(both)[0]!.fields.outputs["thing"]!;
+    expect(gives!.volts).toBeCloseTo(12.5, 6);
+    expect(gives!.volts * (1 + gives!.tolerance)).toBeGreaterThan(14);
+    expect(gives!.volts * (1 - gives!.tolerance)).toBeLessThan(11);
+    // Without saying which, two figures contradict each other.
+    expect(() => withPinLines(off, readPinLines("8 thing 11V"), { board: "MB", state: "test3", against: "3" })).toThrow(
+      /14 V in another state/,
+    );
+  });
+
+  it("remembers where a pin is off before anybody said what it gives", () => {
+    const off = into("8 thing off", { state: "door-open" });
+    const outputs = (f: typeof off) => pinBoardsOf(f)[0]!.fields.outputs;
+    expect(outputs(off)["thing"]).toMatchObject({ on: [], off: ["door-open"] });
+    expect(
+      compileMachine(off)
+        .partById.get("MB")!
+        .modes.map((m) => m.id),
+    ).not.toContain("thing-off");
+    const both = withPinLines(off, readPinLines("8 thing 12V"), { board: "MB", state: "cooling", against: "3" });
+    expect(outputs(both)["thing"]).toMatchObject({ on: ["cooling"], off: ["door-open"], gives: { volts: 12 } });
   });
 });

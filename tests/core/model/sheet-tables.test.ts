@@ -9,6 +9,52 @@ import { machineNamed } from "../../support/fleet";
 
 const { file } = machineNamed("kaldruun-uc-80");
 
+describe("parts that nobody drew, typed as lines", () => {
+  const washer = familyMachine(familyOf("washer"), { id: "w", maker: "A", model: "B", supply: "230" }, {});
+
+  it("lie between two places, by pin or point, each an assembly that fails and is looked at", () => {
+    const text = "drum light lamp 10W J2-1 Loads, neutral terminal\nNTC 5k between J3-1 and J3-3";
+    expect(readSheet("parts", text, washer).map((l) => l.words)).toEqual([
+      "Drum light lamp, 10 W at 230 V, between J2-1 and Loads, neutral terminal",
+      "NTC, 5000 Ω at 25 °C, between J3-1 and J3-3",
+    ]);
+    const machine = compileMachine(withSheet(washer, "parts", text, ""));
+    const lamp = machine.partById.get("drum-light-lamp")!;
+    expect(lamp.kind.kind).toBe("lamp");
+    expect(machine.assemblyById.get(lamp.assembly)!.name).toBe("Drum light lamp");
+    // The door lock on J2-1 is asked for while it washes, and so is what hangs beside it.
+    const [wash] = whatRuns(machine, [], "wash");
+    expect(wash!.parts.find((p) => p.name === "Drum light lamp")!.does).toBe("bright");
+  });
+
+  it.each([
+    ["lamp 10W J2-1", "two places"],
+    ["lamp 10W J2-1 J9-7", '"J9-7" is no point'],
+    ["fuse J2-1 J2-2", "no load that is known"],
+    ["compressor 150 J2-1 J2-2", "more than two ends"],
+    ["lamp 10W J2-1 J2-1", "same place"],
+    ["microwave 800 J2-1 J2-2", "not modelled"],
+  ])("%s is not taken: %s", (line, why) => {
+    const [read] = readSheet("parts", line, washer);
+    expect(read!.isRead).toBe(false);
+    expect(read!.words).toContain(why);
+  });
+
+  it("have the volts of one line to neutral where there are several, and those that are typed where they are", () => {
+    const make = (supply: string) =>
+      familyMachine(familyOf("electric-dryer"), { id: "d", maker: "A", model: "B", supply }, {});
+    const taken = (supply: string, line: string) => readSheet("parts", line, make(supply))[0]!.words;
+    expect(taken("120/240 split", "lamp 10W J2-1 Chassis")).toContain("at 120 V");
+    expect(taken("120/240 split", "heater 600W at 240V J2-1 Chassis")).toContain("at 240 V");
+    expect(taken("230", "lamp 10W J2-1 Chassis")).toContain("at 230 V");
+  });
+
+  it("is refused under a name that the file has already", () => {
+    const once = withSheet(washer, "parts", "lamp 10W J2-1 J2-2", "");
+    expect(() => withSheet(once, "parts", "lamp 5W J2-1 J2-3", "")).toThrow(/called Lamp already/);
+  });
+});
+
 describe("the ohms table of a sensor", () => {
   it("is the curve of two constants that lies nearest: by hand from two rows", () => {
     // B = ln(32650/10000) / (1/273.15 - 1/298.15) = 1.18326 / 3.06978e-4.

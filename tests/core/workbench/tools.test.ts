@@ -180,6 +180,12 @@ describe("nonsense is refused with a sentence", () => {
     expect(words).toContain(part);
     expect(words).toMatch(/[.!]$/);
   });
+  test("a coil far beyond any real one is worked out like any other", () => {
+    // Stepped through in time it took minutes; it is a swing in closed form.
+    const typed = { volts: "12 V", ohms: "1e9", henries: "1e9", current: "dc", hertz: "1e9", part: "rc" };
+    const { sheet: done, problem } = work("suppression", typed);
+    expect(done?.lines.length ?? problem.length).toBeGreaterThan(0);
+  });
   test("no tool breaks on any text in its fields", () => {
     const text = fc.constantFrom(
       "",

@@ -63,7 +63,7 @@ export function connectParts(
       elementCount: elements.length,
       firstMemory: memorySize,
       parameters: kind.electrical.parameters(fields),
-      modes: modesOf({ entry, path }, fields, problem),
+      modes: modesOf({ entry, path }, fields, file.odds?.[id], problem),
       labels: labelsOf(entry, fields),
     };
     for (const pair of elements)
@@ -104,11 +104,19 @@ function nodesOf(
 }
 
 /** How a part fails, with the odds its file gives where it does. */
-function modesOf({ entry, path }: Entry, fields: unknown, problem: Report): Part["modes"] {
-  const { odds } = entry;
+function modesOf(
+  { entry, path }: Entry,
+  fields: unknown,
+  known: Readonly<Record<string, number>> | undefined,
+  problem: Report,
+): Part["modes"] {
+  const odds = entry.odds;
   const modes = partKind(entry.kind)!
     .failures.modes(fields)
-    .map((mode) => (odds[mode.id] === undefined ? mode : { ...mode, odds: odds[mode.id]!, source: "file" as const }));
+    .map((mode) => {
+      const own = known?.[mode.id] ?? odds[mode.id];
+      return own === undefined ? mode : { ...mode, odds: own, source: "file" as const };
+    });
   for (const mode of Object.keys(odds))
     if (!modes.some((m) => m.id === mode)) problem([...path, "odds", mode], say.aDoesNotFailAs(entry.kind, mode));
   return modes;
@@ -125,6 +133,8 @@ function labelsIn(file: MachineFile): (entry: PartEntry, fields: unknown) => Par
   const lamped = new Set(file.setups.flatMap((s) => s.lamps));
   return (entry, fields) => {
     const seen = partKind(entry.kind)!.observed?.observable?.(fields, (controller) => faces.get(controller));
-    return seen ? [...seen.labels, ...(lamped.has(entry.id) ? [LAMP_LIT, LAMP_DARK] : [])] : null;
+    return seen && seen.labels.length > 0
+      ? [...seen.labels, ...(lamped.has(entry.id) ? [LAMP_LIT, LAMP_DARK] : [])]
+      : null;
   };
 }

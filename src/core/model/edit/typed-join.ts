@@ -1,4 +1,5 @@
 import { partKind } from "../kinds/registry";
+import type { MachineFile } from "../schema";
 import { plainWords } from "../sheet/file-nets";
 import { say } from "#words/core/model/edit/typed-join";
 
@@ -96,6 +97,17 @@ export function typedJoin(lists: DraftLists, typed: string): TypedJoin {
   if (soldered && (from.part !== null || to.part !== null)) return solderedTogether(lists, from, to);
   return wired(lists, from, to);
 }
+
+/** The places of a file that can be named, and the net of one. Throws a RangeError with a sentence for none. */
+export const placesToName = (file: MachineFile): readonly string[] => placeNames(listsOf(file));
+export function netAt(file: MachineFile, words: string): string {
+  const { net } = endOf(listsOf(file), words);
+  if (net === null) throw new RangeError(say.noSuchPlace(words.slice(0, 40)));
+  return net;
+}
+
+const listsOf = ({ parts, wires, connectors, points, pieces }: MachineFile): DraftLists =>
+  ({ parts, wires, connectors, points, pieces }) as unknown as DraftLists;
 
 function endOf(lists: DraftLists, words: string): End {
   const plain = words.toLowerCase();

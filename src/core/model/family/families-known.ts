@@ -1,5 +1,6 @@
 import { absorption } from "./absorption";
 import { batteryTool } from "./battery-tool";
+import { changeoverSet } from "./changeover-set";
 import { cooker } from "./cooker";
 import { dcDrive } from "./dc-drive";
 import { dishwasher } from "./dishwasher";
@@ -25,6 +26,7 @@ export const KNOWN_FAMILIES: readonly Family[] = [
   heatedDispenser,
   cooker,
   dcDrive,
+  changeoverSet,
   batteryTool,
 ];
 

@@ -3,18 +3,9 @@ import type { QuickLoad, QuickSensor } from "../quick/quick-load";
 import type { Entry, QuickMachine, QuickStage } from "../quick/quick-machine";
 import { isMains, type QuickSupply, readSupply, supplyWords } from "../quick/quick-supply";
 import { type MachineFile, machineFileSchema } from "../schema";
-import { type Answers, type Family, type FamilyCover, type FamilyPlan, wholeAnswers } from "./family";
+import { type Answers, type Family, type FamilyCover, type FamilyPlan, type FamilyPlate, wholeAnswers } from "./family";
 import { withUsualPlugs } from "./usual-plugs";
 import { say } from "#words/core/model/family/family-machine";
-
-/** What is asked of a machine beside its family's own questions, as the plate has it. */
-export interface FamilyPlate {
-  readonly id: string;
-  readonly maker: string;
-  readonly model: string;
-  /** What it hangs on, as typed. */
-  readonly supply: string;
-}
 
 /**
  * A whole machine file from the answers to a family's questions: parts, the usual plugs, what is asked for in each state,
@@ -24,11 +15,18 @@ export interface FamilyPlate {
 export function familyMachine(family: Family, plate: FamilyPlate, given: Answers): MachineFile {
   const answers = wholeAnswers(family, given);
   const supply = supplyOf(family, plate.supply);
-  const plan = family.plan(answers, supply);
-  const quick = quickOf(family, plate, plan, supply);
-  const file = withUsualPlugs(quickMachine(quick));
-  const whole = { ...file, ...beside(family, plate, plan, file as unknown as MachineFile) };
-  return machineFileSchema.parse({ ...whole, assumed: assumedOf(whole as unknown as MachineFile) });
+  const whole = machineFileSchema.parse(
+    "draw" in family
+      ? family.draw(plate, answers, supply)
+      : planned(family, plate, family.plan(answers, supply), supply),
+  );
+  return { ...whole, assumed: [...assumedOf(whole)] };
+}
+
+/** The file of a board and what it switches. */
+function planned(family: Family, plate: FamilyPlate, plan: FamilyPlan, supply: QuickSupply): Entry {
+  const file = withUsualPlugs(quickMachine(quickOf(family, plate, plan, supply)));
+  return { ...file, ...beside(family, plate, plan, file as unknown as MachineFile) };
 }
 
 /** Reads a supply and refuses one of another sort than those that the family usually has. */

@@ -1,6 +1,6 @@
 import type { FAMILIES, FunctionRow } from "../families";
 import type { QuickGuard, QuickLoad, QuickSensor } from "../quick/quick-load";
-import type { QuickBoards, QuickFace, QuickStage } from "../quick/quick-machine";
+import type { Entry, QuickBoards, QuickFace, QuickStage } from "../quick/quick-machine";
 import type { QuickSupply } from "../quick/quick-supply";
 import type { Guard } from "../guards";
 import { say } from "#words/core/model/family/family";
@@ -82,8 +82,17 @@ export interface FamilyPlan {
   readonly cautions: readonly string[];
 }
 
-/** A family of machines: a few questions, each answer of which gives a whole working file. */
-export interface Family {
+/** What is asked of a machine beside its family's own questions, as the plate has it. */
+export interface FamilyPlate {
+  readonly id: string;
+  readonly maker: string;
+  readonly model: string;
+  /** What it hangs on, as typed. */
+  readonly supply: string;
+}
+
+/** What holds for every family. */
+interface FamilyFrame {
   readonly id: string;
   readonly name: string;
   readonly family: (typeof FAMILIES)[number];
@@ -92,8 +101,20 @@ export interface Family {
   /** What such machines hang on, the usual one first, as it is typed. */
   readonly supplies: readonly [string, ...string[]];
   readonly questions: readonly FamilyQuestion[];
+}
+
+/** A family whose machines are a board and what it switches. */
+export interface PlannedFamily extends FamilyFrame {
   plan(answers: Answers, supply: QuickSupply): FamilyPlan;
 }
+
+/** A family with more sources than one: its file is drawn as a whole. */
+interface DrawnFamily extends FamilyFrame {
+  draw(plate: FamilyPlate, answers: Answers, supply: QuickSupply): Entry;
+}
+
+/** A family of machines: a few questions, each answer of which gives a whole working file. */
+export type Family = PlannedFamily | DrawnFamily;
 
 /** The questions that are asked after these answers, in their order. */
 export const askedQuestions = (family: Family, answers: Answers): readonly FamilyQuestion[] =>

@@ -1,4 +1,5 @@
 import type { FAMILIES } from "../families";
+import { idOf } from "../id-of";
 import type { QuickLoad, QuickSensor } from "../quick/quick-load";
 import type { QuickSupply } from "../quick/quick-supply";
 import { readParts } from "../quick/read-parts";
@@ -60,11 +61,7 @@ function statesIn(text: string, loads: readonly QuickLoad[], sensors: readonly Q
       const filled = sensors.filter((s) => s.kind === "pressure switch" && asked.some((i) => s.stops.includes(i)));
       const lead = asked.flatMap((i) => loads[i]!.through ?? []).filter((g) => g.kind === "pressure switch");
       return {
-        id:
-          name
-            .toLowerCase()
-            .replace(/[^a-z0-9]+/g, "-")
-            .replace(/^-+|-+$/g, "") || "state",
+        id: idOf(name) || "state",
         name: name.charAt(0).toUpperCase() + name.slice(1),
         how: say.bringItThere(name),
         asks: asked.map((i) => `load-${i + 1}`),

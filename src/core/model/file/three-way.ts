@@ -4,7 +4,7 @@ import { canonicalJson } from "./canonical-json";
  * Three versions of one machine file held against each other, fact by fact: the shipped revision that the shop's file
  * came from, the shop's file, and a newer shipped revision. Items of a list are matched by their `id` (pins by `pin`,
  * values by
- * `value`).
+ * `value`; a name in a list of names is matched by itself).
  */
 
 /** A step into a file: the name of a field, or an item of a list as `#` and its id. */
@@ -32,6 +32,13 @@ export function takeFacts(ours: unknown, facts: readonly Fact[]): unknown {
   return facts.reduce((file, fact) => put(file, fact.path, fact.theirs), ours);
 }
 
+/** What stands at a place of a file; undefined where nothing does. */
+export const factAt = (file: unknown, path: FactPath): unknown =>
+  path.reduce<unknown>((value, step) => {
+    if (Array.isArray(value)) return value.find((item) => `#${idOf(item)}` === step) as unknown;
+    return isPlain(value) ? own(value, step) : undefined;
+  }, file);
+
 /** A fact's place in words, as it can stand in a table and in a request. */
 export function factKey(path: FactPath): string {
   return path.join(" / ");
@@ -46,7 +53,7 @@ function compare(path: FactPath, base: unknown, ours: unknown, theirs: unknown):
     );
   }
   const [mine, other] = [byId(ours), byId(theirs)];
-  if (mine && other) {
+  if (mine && other && !isOrdered(base, ours, theirs)) {
     const before = byId(base) ?? new Map<string, unknown>();
     return union([...mine.keys()], [...other.keys()]).flatMap((id) =>
       compare([...path, `#${id}`], before.get(id), mine.get(id), other.get(id)),
@@ -58,6 +65,20 @@ function compare(path: FactPath, base: unknown, ours: unknown, theirs: unknown):
   else changedBy = "both";
   return [{ path, base, ours, theirs, changedBy }];
 }
+
+/**
+ * Whether a list of names is to be taken as a whole: where it is not known what it was, or where what both have stands in
+ * another order.
+ */
+function isOrdered(base: unknown, ours: unknown, theirs: unknown): boolean {
+  const [a, b] = [namesIn(ours), namesIn(theirs)];
+  if (!a || !b) return false;
+  const common = (list: readonly string[], other: readonly string[]) => list.filter((n) => other.includes(n));
+  return !namesIn(base) || !same(common(a, b), common(b, a));
+}
+
+const namesIn = (list: unknown): readonly string[] | null =>
+  Array.isArray(list) && list.length > 0 && list.every((n) => typeof n === "string") ? list : null;
 
 function put(into: unknown, path: FactPath, value: unknown): unknown {
   const [step, ...rest] = path;
@@ -90,6 +111,8 @@ function byId(list: unknown): Map<string, unknown> | null {
 }
 
 function idOf(item: unknown): string | null {
+  // A name is its own id.
+  if (typeof item === "string") return item;
   if (!isPlain(item)) return null;
   const id = item["id"] ?? item["pin"] ?? item["value"];
   return typeof id === "string" || typeof id === "number" ? String(id) : null;

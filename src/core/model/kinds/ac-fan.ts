@@ -54,6 +54,7 @@ export const acFan = definePart({
     cautions: [FAN_CAUTION],
   },
   service: {
+    goodOhms: (_, ohms) => ({ ohms }),
     alone: say.deadLeadsOffOhmsOf,
     tool: "motor",
   },

@@ -103,6 +103,7 @@ export const compressor = definePart({
     cautions: [say.letACompressorRestBefore, say.sealedRefrigerantSystemLeaveIt],
   },
   service: {
+    goodOhms: (_, ohms) => ({ windingOhms: ohms }),
     alone: say.deadLeadsOffOhmsOf,
     tool: "motor",
   },

@@ -111,6 +111,7 @@ export const contactor = definePart({
     cautions: [say.neverPushedInByHandUnderVolts],
   },
   service: {
+    goodOhms: (_, ohms) => ({ coilOhms: ohms }),
     alone: say.deadCoilOhmsThenEachContact,
   },
 });

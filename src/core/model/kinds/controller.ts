@@ -37,6 +37,8 @@ const fields = () =>
         z.object({
           does: z.enum(["sinks", "lifts"]),
           ohms: number({ above: 0, max: 1e6 }),
+          /** How well its ohms are known; left out: as a sheet or a circuit has them. */
+          known: z.literal("roughly").optional(),
           when: conditionSchema,
           after: number({ min: 0, max: 86400 }).default(0),
           atOnce: conditionSchema.optional(),
@@ -48,6 +50,15 @@ const fields = () =>
     ...programSchema.shape,
   });
 type Fields = z.output<ReturnType<typeof fields>>;
+
+/** Outputs of which nobody knows the ohms; their parameters come after those of the inputs. */
+const guessed = (f: Fields) => Object.entries(f.outputs).filter(([, o]) => o.known === "roughly");
+
+/** The ohms of an output while it conducts: of one that is known roughly, those of the unit at hand. */
+function driveOhms(f: Fields, values: readonly number[], name: string, ohms: number): number {
+  const at = guessed(f).findIndex(([n]) => n === name);
+  return at < 0 ? ohms : values[1 + Object.keys(f.inputs).length + at]!;
+}
 
 /** The chip without power: what it remembers of its mode, if it does. */
 interface Asleep {
@@ -144,6 +155,12 @@ export const controller = definePart({
         nominal: i.pullUpOhms ?? i.pullDownOhms ?? 1e4,
         tolerance: 0.01,
       })),
+      ...guessed(f).map(([name, o]) => ({
+        name: `${name} drive ohms`,
+        nominal: o.ohms,
+        tolerance: VAGUE_OHMS,
+        vague: true,
+      })),
       { name: "idle ohms", nominal: 2e4, tolerance: VAGUE_OHMS, vague: true },
     ],
     start: ({ fields: f }) => chipsOf(f).place({ asleep: { kept: null } }),
@@ -154,7 +171,10 @@ export const controller = definePart({
       let element = 1;
       Object.keys(f.inputs).forEach((_, i) => stamp.conduct(element++, 1 / values[i + 1]!));
       for (const [name, output] of Object.entries(f.outputs))
-        stamp.conduct(element++, on.includes(name) && mode !== `${name}-off` ? 1 / output.ohms : OPEN);
+        stamp.conduct(
+          element++,
+          on.includes(name) && mode !== `${name}-off` ? 1 / driveOhms(f, values, name, output.ohms) : OPEN,
+        );
       for (const _line of lines(f)) stamp.conduct(element++, 1 / 1e6);
     },
     dead({ fields: f, values }, stamp) {

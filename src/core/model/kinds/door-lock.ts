@@ -65,6 +65,7 @@ export const doorLock = definePart({
     cautions: [say.aLockedDoorIsNot],
   },
   service: {
+    goodOhms: (_, ohms) => ({ ohms }),
     alone: say.deadPlugOffOhmsOf,
   },
 });

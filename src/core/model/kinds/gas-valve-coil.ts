@@ -24,6 +24,7 @@ export const gasValveCoil = definePart({
     cautions: [say.smellOfGasNoSwitch],
   },
   service: {
+    goodOhms: (_, ohms) => ({ ohms }),
     alone: say.deadGasShutPlugOff,
     tool: "heater",
   },

@@ -43,6 +43,7 @@ export const heater = definePart({
     cautions: [say.theSheathIsHotAfter],
   },
   service: {
+    goodOhms: ({ volts }, ohms) => ({ watts: volts ** 2 / ohms }),
     alone: say.deadOneLeadOffOhms,
     tool: "heater",
   },

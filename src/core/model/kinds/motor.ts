@@ -131,6 +131,7 @@ export const motor = definePart({
     cautions: [say.movingPartsHandsHairAnd],
   },
   service: {
+    goodOhms: (_, ohms) => ({ ohms }),
     alone: say.deadLeadsOffOhmsOf,
     tool: "motor",
   },

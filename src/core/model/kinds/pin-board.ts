@@ -1,4 +1,4 @@
-import { definePart, OPEN, VAGUE_OHMS, JUNCTION_OHMS, type View } from "../kind";
+import { definePart, OPEN, VAGUE_OHMS, JUNCTION_OHMS, type Stamp, type View } from "../kind";
 import { measuredVolts } from "../pins/board-table";
 import { type PinFields, pinFields } from "../pins/pin-fields";
 import { say } from "#words/core/model/kinds/pin-board";
@@ -13,6 +13,10 @@ const CONTACT_OHMS = 0.02;
 const WAKES_IN = 0.4;
 const PULSE = 0.5;
 const RESETS_AFTER = 1;
+
+const DARK = "dark";
+/** Something that its sheet has for no state, or for another one. */
+const OTHER = "another";
 
 const DEAD = 0;
 /** Within a state: what comes later is not there yet; all is on; what is pulsed is off for a moment. */
@@ -96,6 +100,27 @@ function isIn(f: PinFields, s: PinFields["states"][number], mode: string, asked:
   return volts > (s.fed.above ?? -1) && volts < (s.fed.below ?? Infinity);
 }
 
+/**
+ * One half of each wave of alternating volts: its mean is so much of their rms, and what is left of them beside that;
+ * by integrating a rectified sine, sqrt(2)/pi and sqrt(1/2 - 2/pi^2).
+ */
+const HALF_MEAN = Math.SQRT2 / Math.PI;
+const HALF_REST = Math.sqrt(0.5 - HALF_MEAN ** 2);
+
+/** Whether an output has alternating volts of which half can be missing: its own, or those of the line it joins to. */
+const alternates = (f: PinFields, { gives, from }: PinFields["outputs"][string]): boolean =>
+  gives ? gives.current === "ac" : f.feed.current === "ac" && from === f.feed.between[0];
+
+/** A contact that lets one half of the line through. */
+function stampHalfContact(f: PinFields, stamp: Stamp, element: number, ohms: number): void {
+  stamp.conduct(element, 1 / ohms);
+  stamp.acEmf(element, (HALF_REST - 1) * f.feed.volts);
+  stamp.emf(element, HALF_MEAN * f.feed.volts);
+}
+
+/** What it can show: dark, what its states show, and something that is of none of them. */
+const shownBy = (f: PinFields) => [...new Set(f.states.flatMap((s) => (s.shows === undefined ? [] : [s.shows])))];
+
 /** Elements: its feed, its inputs, its outputs, its link, its ohms, then what nobody knows of its other pins. */
 const places = (f: PinFields) => {
   const [inputs, outputs] = [inputsOf(f).length, outputsOf(f).length];
@@ -163,9 +188,16 @@ export const pinBoard = definePart({
         const [element, own] = [at.outputs + k, values[at.outputs + k]!];
         const isStuck = mode === `${name}-stuck` && (isAwake || !o.gives);
         const isOn = isStuck || (mode !== `${name}-off` && isOnIn(f, name, code));
+        const isHalf = isOn && alternates(f, o) && (o.shape === "half wave" || mode === `${name}-half`);
+        if (!o.gives && isHalf) return stampHalfContact(f, stamp, element, own);
         if (!o.gives) return stamp.conduct(element, isOn ? 1 / own : OPEN);
         const volts = own * (mode === "rails-sag" ? 0.55 : 1);
         stamp.conduct(element, isOn ? 1 / o.gives.ohms : 1 / 2.2e4);
+        if (isHalf) {
+          stamp.emf(element, HALF_MEAN * volts);
+          stamp.acEmf(element, HALF_REST * volts);
+          return;
+        }
         stamp.emf(element, isOn && o.gives.current === "dc" ? volts : 0);
         stamp.acEmf(element, isOn && o.gives.current === "ac" ? volts : 0);
       });
@@ -213,16 +245,25 @@ export const pinBoard = definePart({
       ...(outputsOf(f).some(([, o]) => o.gives?.current === "dc")
         ? [{ id: "rails-sag", words: say.railsSag, odds: 1, source: "from memory" as const }]
         : []),
-      ...outputsOf(f).flatMap(([name, o]) => [
-        { id: `${name}-off`, words: say.staysOff(name), odds: 1, source: "from memory" as const },
-        { id: `${name}-stuck`, words: say.staysOn(name), odds: o.gives ? 0.4 : 0.9, source: "from memory" as const },
-      ]),
+      ...outputsOf(f)
+        // Of one that is off in every state that the sheet speaks of nobody knows what it would give.
+        .filter(([, o]) => o.on.length > 0)
+        .flatMap(([name, o]) => [
+          { id: `${name}-off`, words: say.staysOff(name), odds: 1, source: "from memory" as const },
+          { id: `${name}-stuck`, words: say.staysOn(name), odds: o.gives ? 0.4 : 0.9, source: "from memory" as const },
+          ...(alternates(f, o) && o.shape !== "half wave"
+            ? [{ id: `${name}-half`, words: say.halfWave(name), odds: 0.2, source: "from memory" as const }]
+            : []),
+        ]),
       ...inputsOf(f).map(([name]) => ({
         id: `${name}-deaf`,
         words: say.deaf(name),
         odds: 0.5,
         source: "from memory" as const,
       })),
+      ...(shownBy(f).length > 0
+        ? [{ id: "wrong-code", words: say.wrongCode, odds: 0.3, source: "from memory" as const }]
+        : []),
       ...(f.link ? [{ id: "link-silent", words: say.linkSilent, odds: 0.6, source: "from memory" as const }] : []),
       // What nobody wrote down can fail too: the sheet alone clears no board.
       ...(isWhollySpoken(f)
@@ -232,7 +273,15 @@ export const pinBoard = definePart({
     signs: () => [{ id: "scorched", words: say.scorchMark, given: { dead: 0.2, "rails-sag": 0.1 }, otherwise: 0.02 }],
     unitSigns: { damp: 0.3, storm: 0.3, "comes-and-goes": 0.2 },
   },
-  observed: null,
+  observed: {
+    noticed: say.lookAtItsDisplay,
+    observable: (f) => ({ what: say.itsDisplay, labels: shownBy(f).length === 0 ? [] : [DARK, ...shownBy(f), OTHER] }),
+    look({ fields: f, mode }, _view, code) {
+      if (code === DEAD) return DARK;
+      // What it shows is not of the state that its pins say it is in.
+      return mode === "wrong-code" ? OTHER : (f.states[indexOf(code)]!.shows ?? DARK);
+    },
+  },
   safety: {
     traits: [],
     cautions: [say.takenAsLive, say.touchMetalFirst],

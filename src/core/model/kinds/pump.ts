@@ -31,6 +31,7 @@ export const pump = definePart({
     cautions: [say.waterAndMainsEmptyThe],
   },
   service: {
+    goodOhms: (_, ohms) => ({ ohms }),
     alone: say.deadLeadsOffOhmsOf,
     tool: "motor",
   },

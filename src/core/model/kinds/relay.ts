@@ -91,6 +91,7 @@ export const relay = definePart({
     traits: ["breaks-current"],
   },
   service: {
+    goodOhms: (_, ohms) => ({ coilOhms: ohms }),
     alone: say.coilOhmsContactOpenAt,
     tool: "relay",
     onBoard: () => "relay",

@@ -23,6 +23,7 @@ export const resistor = definePart({
     traits: ["hot"],
   },
   service: {
+    goodOhms: (_, ohms) => ({ ohms }),
     alone: say.deadOneLeadOffOhms,
     foundInLead: { ohms: 10 },
   },

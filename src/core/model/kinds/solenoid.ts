@@ -23,6 +23,7 @@ export const solenoid = definePart({
     cautions: [say.aPlungerThatPullsCan],
   },
   service: {
+    goodOhms: (_, ohms) => ({ ohms }),
     alone: say.deadLeadsOffOhmsOf,
     tool: "heater",
   },

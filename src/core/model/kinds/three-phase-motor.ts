@@ -99,6 +99,7 @@ export const threePhaseMotor = definePart({
     cautions: [say.startsByItself],
   },
   service: {
+    goodOhms: (_, ohms) => ({ ohms }),
     alone: say.deadThreeReadingsAlike,
   },
 });

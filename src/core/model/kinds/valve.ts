@@ -36,6 +36,7 @@ export const valve = definePart({
     cautions: [say.shutTheWaterOffBefore],
   },
   service: {
+    goodOhms: (_, ohms) => ({ ohms }),
     alone: say.deadLeadsOffOhmsOf,
     tool: "heater",
   },

@@ -6,6 +6,8 @@ import { measuredRow, pair, pin } from "./measured";
 const state = z.strictObject({
   id,
   name: words,
+  /** What its display or lamp shows in it. */
+  shows: z.string().min(1).max(30).optional(),
   /** It is in it while the machine is asked for this mode; */
   mode: id.optional(),
   /** while this input is closed, or open; */
@@ -36,11 +38,12 @@ const output = z.strictObject({
       tolerance: number({ above: 0, max: 0.5 }).default(0.05),
     })
     .optional(),
-  on: z.array(id).min(1).max(20),
+  on: z.array(id).max(20).default([]),
   off: z.array(id).max(20).default([]),
   /** Seconds after the state began. */
   after: number({ min: 0, max: 3600 }).default(0),
-  shape: z.enum(["steady", "pulsed"]).default("steady"),
+  /** Of alternating volts, one half of each wave only: for coils that hold by it. */
+  shape: z.enum(["steady", "pulsed", "half wave"]).default("steady"),
   /** Where its line is from. */
   source: z.enum(["sheet", "measured", "assumed"]).default("sheet"),
 });

@@ -1,17 +1,27 @@
 import { parseReading, plainNumber } from "../../quantity";
+import { idOf } from "../id-of";
 import { checkedFile } from "../file/checked-file";
 import type { MachineFile } from "../schema";
 import { UNFED } from "./measured";
-import { pinBoardsOf } from "./pin-boards";
+import { type PinBoard, pinBoardsOf } from "./pin-boards";
 import type { PinFields } from "./pin-fields";
 import { say } from "#words/core/model/pins/pin-lines";
 
+type Shape = PinFields["outputs"][string]["shape"];
+
 /** What a line of a pin table says of a pin in a state. */
 export type PinValue =
-  | { readonly kind: "volts"; readonly volts: number; readonly current: "dc" | "ac"; readonly pulsed: boolean }
+  | {
+      readonly kind: "volts";
+      readonly volts: number;
+      readonly current: "dc" | "ac";
+      readonly shape: Shape;
+      /** Read with its plug off, or with its load on it; null: the line does not say. */
+      readonly load: "off" | "on" | null;
+    }
   | { readonly kind: "ohms"; readonly ohms: number }
   /** A contact, open or closed to the pin that the line or the table names. */
-  | { readonly kind: "contact"; readonly closed: boolean; readonly to: string | null };
+  | { readonly kind: "contact"; readonly closed: boolean; readonly to: string | null; readonly shape: Shape };
 
 /** A line as it was typed or pasted, and what it was taken for; `problem` says why not. */
 export interface PinLine {
@@ -29,6 +39,20 @@ const COLOUR = new RegExp(`^(?:(?:light|dark)[ -]?)?(?:${COLOURS})(?:[/-](?:${CO
 /** A number, with a plug before it or not; letters by themselves in capitals: L, GND. */
 const PIN = /^(?:[A-Z]{1,4}|[A-Za-z]{0,4}\d{1,3}(?:[-.]\d{1,3})?)$/;
 const PULSED = /\b(?:pulsed?|pulses|pulsing)\b/i;
+const HALF_WAVE = /\bhalf[\s-]*wave\b/i;
+
+const PLUG_OFF = /\b(?:plug off|unplugged|unloaded|no load)\b/i;
+const PLUG_ON = /\b(?:plug on|loaded|under load)\b/i;
+
+function loadIn(said: string): "off" | "on" | null {
+  if (PLUG_OFF.test(said)) return "off";
+  return PLUG_ON.test(said) ? "on" : null;
+}
+
+function shapeIn(said: string): Shape {
+  if (HALF_WAVE.test(said)) return "half wave";
+  return PULSED.test(said) ? "pulsed" : "steady";
+}
 /** Volts from which on a figure without AC or DC leaves that open: low rails are direct, the mains is not. */
 const LOW = 30;
 
@@ -67,31 +91,38 @@ function readPinLine(text: string): PinLine {
 }
 
 /** The signal's name and what stands on it, from the rest of a line. */
-function valueIn(said: string): { readonly signal: string; readonly value: PinValue | null } {
+function valueIn(whole: string): { readonly signal: string; readonly value: PinValue | null } {
+  const shape = shapeIn(whole);
+  const load = loadIn(whole);
+  const said = [PULSED, HALF_WAVE, PLUG_OFF, PLUG_ON]
+    .reduce((text, word) => text.replace(word, ""), whole)
+    .replace(/\s+/g, " ")
+    .trim();
   const contact = /\b(open|closed)(?:\s+to\s+(\S+))?\s*$/i.exec(said);
   if (contact)
     return {
       signal: said.slice(0, contact.index).trim(),
-      value: { kind: "contact", closed: /closed/i.test(contact[1]!), to: contact[2] ?? null },
+      value: { kind: "contact", closed: /closed/i.test(contact[1]!), to: contact[2] ?? null, shape },
     };
   const off = /(?:^|\s)(?:off|0\s*v(?:\s*(?:ac|dc))?)\s*$/i.exec(said);
   if (off)
     return {
       signal: said.slice(0, off.index).trim(),
-      value: { kind: "volts", volts: 0, current: "dc", pulsed: false },
+      value: { kind: "volts", volts: 0, current: "dc", shape: "steady", load },
     };
-  const figure = /(?:^|\s)(-?\d[\d.]*\s*(?:k|m)?\s*(?:v(?:olts?)?(?:\s*(ac|dc))?|ohms?|Ω|k|k\d+)?)\s*$/i.exec(
-    said.replace(PULSED, "").trim(),
-  );
+  const figure = /(?:^|\s)(-?\d[\d.]*\s*(?:k|m)?\s*(?:v(?:olts?)?(?:\s*(ac|dc))?|ohms?|Ω|k|k\d+)?)\s*$/i.exec(said);
   if (!figure) return { signal: said, value: null };
-  const plain = said.replace(PULSED, "").trim();
   return {
-    signal: plain.slice(0, figure.index).trim(),
-    value: figureOf(figure[1]!, figure[2]?.toLowerCase() as "ac" | "dc" | undefined, PULSED.test(said)),
+    signal: said.slice(0, figure.index).trim(),
+    value: figureOf(figure[1]!, figure[2]?.toLowerCase() as "ac" | "dc" | undefined, { shape, load }),
   };
 }
 
-function figureOf(text: string, current: "ac" | "dc" | undefined, pulsed: boolean): PinValue {
+function figureOf(
+  text: string,
+  current: "ac" | "dc" | undefined,
+  how: { readonly shape: Shape; readonly load: "off" | "on" | null },
+): PinValue {
   const isVolts = /v(?:olts?)?(?:\s*(?:ac|dc))?$/i.test(text);
   const isOhms = /(?:ohms?|Ω|k|k\d+)$/i.test(text);
   if (!isVolts && !isOhms) throw new RangeError(say.voltsOrOhms(text.trim()));
@@ -100,7 +131,7 @@ function figureOf(text: string, current: "ac" | "dc" | undefined, pulsed: boolea
   const { value } = read.shown;
   if (isOhms) return { kind: "ohms", ohms: value };
   if (current === undefined && Math.abs(value) > LOW) throw new RangeError(say.alternatingOrDirect(plainNumber(value)));
-  return { kind: "volts", volts: value, current: current ?? "dc", pulsed };
+  return { kind: "volts", volts: value, current: current ?? "dc", ...how };
 }
 
 /** A line as it was taken, in a few words. */
@@ -108,14 +139,22 @@ export function lineWords({ pin, colour, signal, value }: PinLine): string {
   return [pin, colour, signal, value === null ? say.nothingSaid : valueWords(value)].filter(Boolean).join(", ");
 }
 
+const shapeWords = (shape: Shape) => (shape === "steady" ? "" : `, ${shape}`);
+
+const loadWords = (load: "off" | "on" | null) => (load === null ? "" : say.plug[load]);
+
 function valueWords(value: PinValue): string {
   switch (value.kind) {
     case "ohms":
       return say.ohms(plainNumber(value.ohms));
     case "contact":
-      return value.closed ? say.closed(value.to) : say.open;
+      return value.closed ? say.closed(value.to) + shapeWords(value.shape) : say.open;
     case "volts":
-      return say.volts(plainNumber(value.volts), value.current.toUpperCase(), value.pulsed);
+      return (
+        say.volts(plainNumber(value.volts), value.current.toUpperCase()) +
+        shapeWords(value.shape) +
+        loadWords(value.load)
+      );
   }
 }
 
@@ -151,7 +190,17 @@ export function withPinLines(file: MachineFile, lines: readonly PinLine[], table
     const name = say.pointOf(board.name, pin, line.signal);
     return { id: net(pin), name, net: net(pin), ...(line.colour ? { colour: line.colour } : {}) };
   });
-  return checkedFile({ ...file, parts, points: [...file.points, ...points] });
+  const made = { ...file, parts, points: [...file.points, ...points] };
+  return checkedFile({ ...made, references: withReference(made, board, table.against) });
+}
+
+/** What all is measured against is where the black lead goes: a reference of the file from then on. */
+function withReference(file: MachineFile, board: PinBoard, pin: string): MachineFile["references"] {
+  const part = file.parts.find((p) => (p as unknown as { id: string }).id === board.id);
+  const net = (part as unknown as { at: Readonly<Record<string, string>> }).at[pin];
+  const point = file.points.find((p) => p.net === net);
+  if (!point || file.references.some((r) => r.points.includes(point.id))) return file.references;
+  return [...file.references, { name: point.name.toLowerCase(), points: [point.id] }];
 }
 
 /** A board's table with what one line says. */
@@ -188,27 +237,31 @@ function outputWith(
   const without = (list: readonly string[]) => list.filter((s) => s !== state);
   const on = [...without(known?.on ?? []), ...(isOn ? [state] : [])];
   const off = [...without(known?.off ?? []), ...(isOn ? [] : [state])];
-  // An output that is never on would be none: what it gives is not known yet.
-  if (on.length === 0) throw new RangeError(say.firstWhereItGives(pin));
   const base = { ...(known ?? { after: 0, shape: "steady" as const, source: "sheet" as const }), ...ends, on, off };
-  if (value!.kind !== "volts" || !isOn) return base;
+  const shape = value!.kind !== "ohms" && value!.shape !== "steady" ? value!.shape : base.shape;
+  if (value!.kind !== "volts" || !isOn) return { ...base, shape };
   const before = known?.gives?.volts;
-  if (before !== undefined && Math.abs(before - value!.volts) > 0.1 * Math.abs(before))
-    throw new RangeError(say.givesAnother(pin, plainNumber(before)));
+  const isBeside = before !== undefined && Math.abs(before - value!.volts) > 0.1 * Math.abs(before);
+  // With its plug off and with its load on it are two figures of one output: a sound one lies between.
+  if (before !== undefined && value!.load !== null)
+    return { ...base, shape, gives: { ...known!.gives!, ...between(before, Math.abs(value!.volts)) } };
+  if (isBeside) throw new RangeError(say.givesAnother(pin, plainNumber(before)));
   return {
     ...base,
-    shape: value!.pulsed ? "pulsed" : base.shape,
+    shape,
     gives: known?.gives ?? { volts: Math.abs(value!.volts), current: value!.current, ohms: 0.3, tolerance: 0.05 },
   };
 }
 
+/** Volts half-way between two figures, and the share by which a sound output may lie beside that. */
+function between(a: number, b: number): { readonly volts: number; readonly tolerance: number } {
+  const volts = (a + b) / 2;
+  return { volts, tolerance: Math.min(0.5, Math.max(0.05, Math.abs(a - b) / 2 / volts + 0.02)) };
+}
+
 /** A name of its own for an output: by its signal, by its pin where that is taken or no name. */
 function freeName(f: PinFields, { signal, pin }: PinLine): string {
-  const plain = signal
-    .toLowerCase()
-    .replace(/[^a-z0-9]+/g, "-")
-    .replace(/^-+|-+$/g, "")
-    .slice(0, 40);
+  const plain = idOf(signal);
   const named = plain === "" || f.outputs[plain] ? `${plain || "pin"}-${pin}` : plain;
   return f.outputs[named] ? `${named}-${Object.keys(f.outputs).length}` : named;
 }

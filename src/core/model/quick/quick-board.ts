@@ -112,9 +112,12 @@ const inputsOf = (quick: QuickMachine, by: "logic" | "listener") =>
 const pulledUp = (places: readonly number[]) => Object.fromEntries(places.map((k) => [`in${k}`, { pullUpOhms: 1e4 }]));
 const atPins = (places: readonly number[]) => Object.fromEntries(places.map((k) => [`in${k}`, `in-${k}`]));
 
+/** Ohms of what pulls a relay to ground, from memory: a transistor or a driver chip, of which no sheet says which. */
+const DRIVE_OHMS = 15;
+
 const isLifted = (run: Run) => run.switched!.kind === "transistor";
 const outputOf = (run: Run, when: Entry) =>
-  isLifted(run) ? { does: "lifts", ohms: 1000, when } : { does: "sinks", ohms: 5, when };
+  isLifted(run) ? { does: "lifts", ohms: 1000, when } : { does: "sinks", ohms: DRIVE_OHMS, known: "roughly", when };
 
 function logicPart(quick: QuickMachine, runs: readonly Run[]): Entry {
   const nets = netsOf(quick);

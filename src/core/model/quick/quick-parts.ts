@@ -1,4 +1,4 @@
-import type { QuickGuard, QuickKind, QuickSensor, QuickStart } from "./quick-load";
+import type { QuickGuard, QuickKind, QuickLoad, QuickSensor, QuickStart } from "./quick-load";
 import type { Entry, QuickMachine } from "./quick-machine";
 import { isMains, lineVolts } from "./quick-supply";
 import { boardParts } from "./quick-board";
@@ -259,6 +259,29 @@ function leadParts({ n, load }: Run): readonly Entry[] {
   );
 }
 
+/** A load with two ends by itself, wired to two nets, fed with so many volts; the piece is its own. */
+export function loadBetween(
+  load: QuickLoad,
+  fed: { readonly volts: number; readonly current: "ac" | "dc" },
+  id: string,
+  two: { readonly a: string; readonly b: string },
+  /** The net of the machine's body. */
+  body: string,
+): Entry {
+  const common = { id, name: load.name, piece: id };
+  const { volts, current } = fed;
+  if (load.kind === "heater")
+    return { ...common, kind: "heater", volts, watts: load.watts, at: { ...two, case: body } };
+  if (load.kind === "lamp") return { ...common, kind: "lamp", current, volts, watts: load.watts, at: two };
+  const drawn = movedOrDrawn({ id, load, volts, current }, two);
+  const at = drawn["at"] as Readonly<Record<string, string>>;
+  return { ...common, ...drawn, at: "case" in at ? { ...at, case: body } : at };
+}
+
+/** A switch or a guard by itself, wired to two nets. */
+export const guardBetween = (guard: QuickGuard, id: string, two: { readonly a: string; readonly b: string }): Entry =>
+  guardPart(guard, id, two);
+
 /** A load, and what starts it. */
 function loadParts(quick: QuickMachine, run: Run): readonly Entry[] {
   const { id, load, volts, current, back } = run;
@@ -281,7 +304,10 @@ function loadParts(quick: QuickMachine, run: Run): readonly Entry[] {
 }
 
 /** What turns, pumps or pulls, by its plate. */
-function movedOrDrawn(run: Run, two: { readonly a: string; readonly b: string }): Entry {
+function movedOrDrawn(
+  run: Pick<Run, "id" | "load" | "volts" | "current">,
+  two: { readonly a: string; readonly b: string },
+): Entry {
   const { id, load, volts, current } = run;
   const amps = load.watts / volts;
   const ohms = windingOhms(volts, load.watts);

@@ -1,3 +1,4 @@
+import { assembly } from "./assembly";
 import { plainNumber } from "../../quantity";
 import { machineFileSchema, type MachineFile } from "../schema";
 import { codesOf } from "./quick-codes";
@@ -88,14 +89,6 @@ function requestProofs(quick: QuickMachine) {
 
 /** What is replaced in such a machine. */
 function assembliesOf(quick: QuickMachine, runs: readonly Run[]): readonly Entry[] {
-  const assembly = (id: string, name: string, repair: string, minutes: number, price: number, more: Entry = {}) => ({
-    id,
-    name,
-    repair,
-    minutes,
-    price,
-    ...more,
-  });
   const { boards = ONE_BOARD, held } = quick;
   const joints = held ? { joints: jointsOf(held) } : {};
   return [
@@ -131,7 +124,7 @@ function assembliesOf(quick: QuickMachine, runs: readonly Run[]): readonly Entry
     ...(quick.sensors ?? []).flatMap((s, i) =>
       s.kind === "lock contact"
         ? []
-        : assembly(`sensor-${i + 1}`, s.name, say.replaceLoadName(s.name.toLowerCase()), 15, 15),
+        : [assembly(`sensor-${i + 1}`, s.name, say.replaceLoadName(s.name.toLowerCase()), 15, 15)],
     ),
   ];
 }

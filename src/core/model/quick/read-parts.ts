@@ -23,7 +23,7 @@ const KINDS: readonly (readonly [RegExp, QuickKind])[] = [
   [/fan|blower/i, "fan"],
   [/valve/i, "valve"],
   [/solenoid/i, "solenoid"],
-  [/motor|drum/i, "motor"],
+  [/motor|drum(?!.*(?:lamp|light|bulb))/i, "motor"],
   [/lamp|light|bulb/i, "lamp"],
   [/heat|element|igniter|glow|boiler|kettle|grill|oven|plate|iron|defrost/i, "heater"],
 ];

@@ -1,3 +1,4 @@
+import { pinBoard } from "../kinds/pin-board";
 import { controller } from "../kinds/controller";
 import type { Condition } from "../program/condition";
 import type { MachineFile } from "../schema";
@@ -12,6 +13,27 @@ export interface FilePart {
 }
 
 export const partsIn = (file: MachineFile): readonly FilePart[] => file.parts as unknown as readonly FilePart[];
+
+/** Every way in which a sheet may name a place of this file, in small letters, and the net it is. */
+export function placesIn(file: MachineFile): ReadonlyMap<string, string> {
+  const places = new Map<string, string>();
+  for (const { at } of partsIn(file)) for (const net of Object.values(at)) places.set(net.toLowerCase(), net);
+  for (const wire of file.wires) for (const net of [wire.from, wire.to]) places.set(net.toLowerCase(), net);
+  for (const c of file.connectors)
+    for (const p of c.pins) {
+      places.set(`${c.id}-${p.pin}`.toLowerCase(), `${c.id}-${p.pin}`);
+      const near = `${c.id}-${p.pin}${c.near.suffix}`;
+      places.set(near.toLowerCase(), p.net ?? near);
+    }
+  // A board that is known by its pins: each pin by its own name.
+  for (const { kind, at } of partsIn(file))
+    if (kind === pinBoard.kind) for (const [pin, net] of Object.entries(at)) places.set(pin.toLowerCase(), net);
+  for (const p of file.points) {
+    places.set(p.name.toLowerCase(), p.net);
+    places.set(p.id.toLowerCase(), p.net);
+  }
+  return places;
+}
 
 /** The nets of a file that its wires and plugs join: every net under the name of the first of its group. */
 export function joinedNets(file: MachineFile): (net: string) => string {

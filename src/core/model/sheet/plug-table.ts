@@ -133,6 +133,8 @@ export const plugTable: SheetTable<PlugRow> = {
     });
     const gone = file.connectors.filter((c) => !kept.some((k) => k.id === c.id)).map((c) => c.id);
     const own = [...new Set(items.map((i) => i.plug))];
+    // A plug that stays keeps the assembly it belongs to.
+    const isKept = (plug: string) => kept.some((c) => c.id === plug);
     const moved = withNames(file, renamed);
     const connectors = own.reduce<object[]>(
       (all, plug) =>
@@ -149,7 +151,9 @@ export const plugTable: SheetTable<PlugRow> = {
       connectors,
       pieces: [
         ...moved.pieces.filter((p) => !gone.some((plug) => p.id === `${plug}-plug`)),
-        ...own.flatMap((plug) => (moved.pieces.some((p) => p.id === `${plug}-plug`) ? [] : [plugPiece(plug)])),
+        ...own.flatMap((plug) =>
+          isKept(plug) || moved.pieces.some((p) => p.id === `${plug}-plug`) ? [] : [plugPiece(plug)],
+        ),
       ],
       setups: [
         ...moved.setups.filter((s) => !s.apart.some((plug) => gone.includes(plug))),

@@ -3,6 +3,7 @@ import { codeTable } from "./code-table";
 import { coverScrews } from "./cover-screws";
 import { logicsIn } from "./file-nets";
 import { modeTable } from "./mode-table";
+import { newParts } from "./new-parts";
 import { partNumbers } from "./part-numbers";
 import { plugTable } from "./plug-table";
 import { sensorsOf, sensorTable } from "./sensor-table";
@@ -10,7 +11,7 @@ import type { SheetTable } from "./sheet-line";
 import { wireList } from "./wire-list";
 
 /** Sorts of tables that a sheet prints beside its pin tables, in the order in which they are offered. */
-export const SHEET_TABLES = ["plugs", "codes", "modes", "wires", "numbers", "sensor", "screws"] as const;
+export const SHEET_TABLES = ["plugs", "parts", "codes", "modes", "wires", "numbers", "sensor", "screws"] as const;
 export type SheetTableId = (typeof SHEET_TABLES)[number];
 
 /** A sort of table with its own sort of line forgotten. */
@@ -34,6 +35,7 @@ function anyTable<T>({ read, apply }: SheetTable<T>): AnyTable {
 
 const TABLES: Readonly<Record<SheetTableId, AnyTable>> = {
   plugs: anyTable(plugTable),
+  parts: anyTable(newParts),
   codes: anyTable(codeTable),
   modes: anyTable(modeTable),
   wires: anyTable(wireList),

@@ -1,5 +1,5 @@
 import { checkedFile } from "../file/checked-file";
-import type { MachineFile } from "../schema";
+import { placesIn } from "./file-nets";
 import { columnsOf, readLines, type SheetTable } from "./sheet-line";
 import { say } from "#words/core/model/sheet/wire-list";
 
@@ -14,27 +14,6 @@ export interface WireRow {
 
 const COLOUR = /^[a-z]+(?:[/-][a-z]+)*$/;
 const GAUGE = /^(?:\d+(?:[.,]\d+)?\s*mm2|\d+\s*AWG|AWG\s*\d+)$/i;
-
-/** Every way in which a sheet may name a place of this file, in small letters, and the net it is. */
-function placesIn(file: MachineFile): ReadonlyMap<string, string> {
-  const places = new Map<string, string>();
-  for (const part of file.parts) {
-    const { at = {} } = part as unknown as { at?: Readonly<Record<string, string>> };
-    for (const net of Object.values(at)) places.set(net.toLowerCase(), net);
-  }
-  for (const wire of file.wires) for (const net of [wire.from, wire.to]) places.set(net.toLowerCase(), net);
-  for (const c of file.connectors)
-    for (const p of c.pins) {
-      places.set(`${c.id}-${p.pin}`.toLowerCase(), `${c.id}-${p.pin}`);
-      const near = `${c.id}-${p.pin}${c.near.suffix}`;
-      places.set(near.toLowerCase(), p.net ?? near);
-    }
-  for (const p of file.points) {
-    places.set(p.name.toLowerCase(), p.net);
-    places.set(p.id.toLowerCase(), p.net);
-  }
-  return places;
-}
 
 /**
  * A wire list: `W4 brown 0.75mm2 T-C comp-line`, with tabs, semicolons or blanks; the ends as points, pins or nets of the

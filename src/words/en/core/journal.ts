@@ -38,4 +38,6 @@ export const say = {
   thisJournalDoesNotBegin: "This journal does not begin with the opening of the job.",
   thisJournalOpensTheJob: "This journal opens the job twice.",
   notThere: "not there",
+  thisJobIsNotClosed: "This job is not closed: whether it held is not asked yet. Nothing was logged.",
+  hasNoSuchFault: (machine: string, fault: string) => `${machine} has no fault ${fault}. Nothing was logged.`,
 };

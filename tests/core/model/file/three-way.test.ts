@@ -31,7 +31,8 @@ describe("three versions of a file, fact by fact", () => {
       ["name", "theirs"],
       ["parts / #fuse / amps", "both"],
       ["parts / #motor / amps", "theirs"],
-      ["parts / #motor / notes", "theirs"],
+      ["parts / #motor / notes / #b", "theirs"],
+      ["parts / #motor / notes / #c", "theirs"],
       ["parts / #lamp", "ours"],
       ["supply / volts", "theirs"],
     ]);

@@ -48,4 +48,19 @@ export const say = {
   leadMovedTo: (name: string, terminal: string, to: string) => `${name}: lead ${terminal} onto ${to}`,
   boardIsOut: (name: string) => `${name} out`,
   isNotThere: (name: string) => `${name} is not there`,
+  nothingLiesOn: (net: string) => `Nothing lies on ${net}.`,
+  isAPointAlready: (name: string) => `There is a point called ${name} already.`,
+  linesSeen: (table: string, lines: readonly string[]) => `${LINES[table] ?? table}: ${lines.join("; ")}`,
+  pointAt: (name: string, net: string) => `Point to measure at: ${name}, on ${net}`,
+};
+
+const LINES: Readonly<Record<string, string>> = {
+  plugs: "Plug pins",
+  parts: "Part nobody drew",
+  codes: "Codes",
+  modes: "Service modes",
+  wires: "Wires",
+  numbers: "Part numbers",
+  sensor: "Sensor ohms",
+  screws: "Covers and screws",
 };
