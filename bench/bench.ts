@@ -3,8 +3,11 @@ import os from "node:os";
 import { benchIsolation } from "./isolation";
 import { lampBench } from "./lamp";
 import { benchDeadTests } from "./dead-tests";
+import { benchFamilies } from "./families";
 import { benchDictionaries } from "./dictionary";
 import { writeDictionaries } from "./dictionary-report";
+import { benchFind, writeFind } from "./find";
+import { benchLearn, writeLearn } from "./learn";
 import { benchLoad } from "./load";
 import { writeLoad } from "./load-report";
 import { writeReport } from "./report";
@@ -44,12 +47,34 @@ if (names.includes("load")) {
   for (const { what, wanted, shops } of load.rows) console.log([what, wanted, ...shops].join(" | "));
   process.exit(0);
 }
+// `npm run bench -- find` measures the search on a hundred thousand jobs, and writes its page.
+if (names.includes("find")) {
+  const found = await benchFind((words) => process.stderr.write(`${words}\n`));
+  console.table(found.rows);
+  writeFind(run, found);
+  process.exit(0);
+}
+// `npm run bench -- learn` lives through simulated shops whose machines fail otherwise than their files say.
+if (names.includes("learn")) {
+  console.log(
+    writeLearn(
+      run,
+      benchLearn((words) => process.stderr.write(`${words}\n`)),
+    ),
+  );
+  process.exit(0);
+}
 // `npm run bench -- proofs` holds the proofs against a thousand sound units each, and writes their page.
 if (names.includes("proofs")) {
   writeProofs(
     run,
     benchProofs((words) => process.stderr.write(`${words}\n`)),
   );
+  process.exit(0);
+}
+// `npm run bench -- families` searches faults in machines of every family, by answers drawn at random.
+if (names.includes("families")) {
+  benchFamilies((words) => console.log(words));
   process.exit(0);
 }
 // `npm run bench -- solve` measures the solve alone, and writes its page.

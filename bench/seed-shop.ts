@@ -12,9 +12,13 @@ export interface ShopSize {
   readonly open: number;
   /** Entries of all jobs together. */
   readonly events: number;
+  /** Most entries are readings; without it they are notes. */
+  readonly measured?: boolean;
 }
 
 export const FULL: ShopSize = { units: 5_000, jobs: 50_000, open: 200, events: 1_000_000 };
+/** A hundred thousand jobs with twenty readings each. */
+export const HUNDRED: ShopSize = { units: 10_000, jobs: 100_000, open: 200, events: 2_300_000, measured: true };
 export const TENTH: ShopSize = { units: 500, jobs: 5_000, open: 20, events: 100_000 };
 
 /** Rows of one statement. */
@@ -43,6 +47,8 @@ export async function seedShop(url: string, size: ShopSize): Promise<void> {
     await db.query("SET SESSION unique_checks = 0, foreign_key_checks = 0");
     await seedUnits(db, machines, size);
     await seedJobs(db, machines, size);
+    // What follows from the journals is made from them at the next start.
+    await db.query("DELETE FROM projections");
   } finally {
     await db.end();
   }
@@ -145,7 +151,7 @@ async function seedJobs(db: mysql.Connection, machines: readonly Kept[], size: S
         isOpen ? null : `Part ${i % 40}`,
       ]);
       for (let n = 1; n <= each; n++) {
-        const body = bodyOf(kept, i, n, each, isOpen, unit);
+        const body = bodyOf(kept, i, n, each, isOpen, unit, size.measured === true);
         events.push([
           idOf(`${id} ${n}`),
           id,
@@ -178,6 +184,7 @@ function bodyOf(
   last: number,
   isOpen: boolean,
   unit: number,
+  measured: boolean,
 ): { readonly type: string } {
   if (n === 1) {
     const site = `${SITES[unit % SITES.length]!} ${Math.floor(unit / SITES.length)}`;
@@ -205,8 +212,58 @@ function bodyOf(
       sure: "likely",
       proofs: [],
     } as never;
+  if (measured && n > 2) return readingOf(kept, job, n);
+  if (measured) return { type: "note", text: noteOf(job) } as never;
   return {
     type: "note",
     text: `Step ${n} of job ${job}: looked at, as it should be, nothing to be seen of the trouble.`,
+  } as never;
+}
+
+/** A number that looks random and is the same for the same two. */
+function drawn(job: number, n: number, of: number): number {
+  let h = Math.imul(job ^ 0x9e3779b9, 0x85ebca6b) ^ Math.imul(n + 1, 0xc2b2ae35);
+  h = Math.imul(h ^ (h >>> 15), 0x2c1b3ce5);
+  return ((h ^ (h >>> 13)) >>> 0) % of;
+}
+
+const SYLLABLES = ["ba", "co", "du", "fe", "gi", "ka", "lo", "mu", "ne", "pi", "ra", "so", "tu", "ve", "wi", "za"];
+const COMMON = ["heater", "relay", "welded", "panel", "dark", "fan", "noise", "water", "door", "board", "plug", "wet"];
+
+/** A note of twelve words: some that stand in every fourth, some that stand in hardly any. */
+function noteOf(job: number): string {
+  return Array.from({ length: 12 }, (_, i) => {
+    if (i % 3 === 0) return COMMON[drawn(job, 100 + i, COMMON.length)]!;
+    return [0, 1, 2].map((k) => SYLLABLES[drawn(job, 200 + 3 * i + k, SYLLABLES.length)]!).join("");
+  }).join(" ");
+}
+
+/** A reading of one of sixty places; every tenth a code. */
+function readingOf({ machine }: Kept, job: number, n: number): { readonly type: string } {
+  const place = drawn(job, n, 60);
+  const isCode = n % 10 === 0;
+  const value = drawn(job, 300 + n, 4000) / 10;
+  const code = `E${drawn(job, 400 + n, 60)}`;
+  return {
+    type: "reading",
+    test: {
+      setup: "unplugged",
+      function: isCode ? "look" : "ohms",
+      red: `${machine.slice(0, 4)}-${place}`,
+      instant: "settled",
+    },
+    typed: isCode ? code : String(value),
+    shown: isCode ? { kind: "label", label: code } : { kind: "value", value },
+    as: {
+      title: `Place ${place}`,
+      red: `pin ${place}`,
+      setup: "Unplugged",
+      exposure: "dead",
+      expected: "200 to 240",
+      shown: isCode ? code : String(value),
+      verdict: drawn(job, 500 + n, 5) === 0 ? "does not fit" : "fits",
+      proposed: true,
+    },
+    coreVersion: "1",
   } as never;
 }

@@ -9,7 +9,7 @@ await main(async () => {
   // With --json nothing but the document may reach the output.
   const write = process.stdout.write.bind(process.stdout);
   if (json) process.stdout.write = () => true;
-  const load = process.argv.includes("load");
+  const load = ["load", "find"].some((name) => process.argv.includes(name));
   await debianPackages("circuits", ...(load ? ["database"] : []));
   await npmPackages();
   if (load) await build();

@@ -53,7 +53,7 @@ export async function runUnzo({ folder, demo, fresh, lan }) {
   }
   const env = { UNZO_DATABASE_URL: url, UNZO_DATA: folder, NODE_ENV: "production", NEXT_TELEMETRY_DISABLED: "1" };
   say("Bringing the tables up to date");
-  await run(process.execPath, ["build/prepare-database.mjs", ...(demo ? ["--demo"] : [])], { env });
+  await run(process.execPath, ["build/prepare-database.mjs", ...(demo ? ["--demo", "--past"] : [])], { env });
 
   const log = rotatedLog(path.join(folder, "logs"), "application");
   const application = await supervise("The application", async () => {

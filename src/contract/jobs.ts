@@ -1,5 +1,6 @@
 import { z } from "zod";
 import type { Answers } from "../core/diagnose";
+import type { Held } from "../core/learn";
 import { JOB_KINDS, type JobKind, PURPOSES } from "../core/journal";
 import { FAMILIES } from "../core/model";
 import { actorSchema, address, made, named, reads, sends } from "./endpoint";
@@ -129,11 +130,65 @@ export const serverAdvice = sends(
   unitStateSchema,
   z.object({ evidence: z.array(z.string()), answers: made<Answers>() }).nullable(),
 );
-/** Puts what was found on a unit into its machine's file. */
-export const offerChanges = sends(
+/** Something that a job learned of its machine, held against the file as it is now. */
+export interface LessonRow {
+  readonly id: string;
+  readonly words: string;
+  readonly by: string;
+  /** ISO 8601. */
+  readonly at: string;
+  /** Whether the file has it already. */
+  readonly isKnown: boolean;
+  /** What the file says otherwise since the job began: where, then, now, and as it was found. */
+  readonly conflicts: readonly {
+    readonly key: string;
+    readonly was: unknown;
+    readonly now: unknown;
+    readonly found: unknown;
+  }[];
+}
+
+export interface JobLessons {
+  readonly job: string;
+  readonly machine: { readonly id: string; readonly name: string; readonly revision: string; readonly hash: string };
+  readonly lessons: readonly LessonRow[];
+}
+
+export const takeLessonsSchema = z.strictObject({
+  /** The file that was looked at. */
+  own: z.string().length(64),
+  take: z.array(z.string().max(120)).min(1).max(100).readonly(),
+  actor: actorSchema,
+});
+
+/** Puts lessons of a job into its machine's file, as a new version of it. */
+export const takeLessons = sends(
   (job: string) => address`/api/jobs/${job}/offer`,
-  z.strictObject({}),
+  takeLessonsSchema,
   z.object({ id: z.string(), hash: z.string() }),
+);
+
+/** A closed job on the same type of machine that showed what the present one shows. */
+export interface JobBefore {
+  readonly job: string;
+  readonly site: string;
+  /** When it was closed, ISO 8601, and by whom. */
+  readonly at: string;
+  readonly by: string;
+  readonly piece: string;
+  readonly cause: string;
+  /** Minutes that hands were on it. */
+  readonly minutes: number;
+  readonly held: Held["kind"];
+  /** How much of what the present job shows it showed too, 0 to 1. */
+  readonly likeness: number;
+  /** What both show, the most telling first. */
+  readonly shared: readonly string[];
+}
+
+export const jobsBefore = reads(
+  (job: string) => address`/api/jobs/${job}/before`,
+  z.object({ before: z.array(made<JobBefore>()) }),
 );
 
 /** Something that is waited for, wherever one is. */

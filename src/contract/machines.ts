@@ -49,6 +49,18 @@ export interface VersionRow {
   readonly addedAt: string;
   readonly revision: string;
   readonly current: boolean;
+  /** Who took it into use, and what they had learned on a job; null: that was not written down. */
+  readonly kept: KeptVersion | null;
+}
+
+/** How a version came into use. */
+export interface KeptVersion {
+  readonly by: string;
+  readonly origin: string;
+  readonly job: string | null;
+  readonly learned: readonly { readonly words: string; readonly by: string; readonly at: string }[];
+  /** The pack of another shop that it came in. */
+  readonly pack: { readonly shop: string; readonly at: string } | null;
 }
 
 /** One thing that a machine of the library can show, with the units that may show it. */
@@ -69,6 +81,8 @@ export interface ShippedOffer {
   readonly own: { readonly hash: string; readonly revision: string };
   /** Whether the shipped revision that the shop's file came from is known. */
   readonly hasBase: boolean;
+  /** The pack of another shop that it came in; null: it came with the program. */
+  readonly pack: { readonly shop: string; readonly at: string } | null;
   readonly facts: readonly (Fact & { readonly key: string })[];
 }
 
@@ -92,6 +106,23 @@ export const settleOfferSchema = z.strictObject({
   take: z.array(z.string().max(400)).max(5000).readonly(),
   actor: actorSchema,
 });
+
+/** What became of each machine of a pack: new here, the same as here, or otherwise and offered beside the shop's own. */
+export const packTakenSchema = z.object({
+  shop: z.string(),
+  machines: z.array(z.object({ id: z.string(), name: z.string(), became: z.enum(["new", "same", "offered"]) })),
+});
+export type PackTaken = z.output<typeof packTakenSchema>;
+
+/** A pack is sent as it is, an archive and no JSON; who takes it in stands in the address. */
+export const takePack = sends(
+  (actor: string) => address`/api/machines/pack?actor=${actor}`,
+  z.instanceof(Blob),
+  packTakenSchema,
+);
+/** Where a pack is fetched: of all machines, or of one. */
+export const packAddress = (by: string, machine?: string) =>
+  address`/api/machines/pack?by=${by}` + (machine === undefined ? "" : address`&of=${machine}`);
 
 const kept = z.object({ id: z.string(), hash: z.string() });
 

@@ -1,5 +1,7 @@
 import { z } from "zod";
 import { type Done, type Job, JOB_KINDS, type JobKind, unitPlateSchema } from "../core/journal";
+import type { Held } from "../core/learn";
+import type { PlaceOverYears } from "../core/history";
 import { actorSchema, address, named, reads, sends } from "./endpoint";
 import { machineSummarySchema } from "./machines";
 import { say } from "#words/contract";
@@ -80,6 +82,27 @@ export interface UnitRecord extends UnitRow {
   readonly settings: readonly { readonly setting: string; readonly value: string; readonly at: string }[];
   /** Jobs that hold entries of a newer program: what they say of the unit is not known here. */
   readonly unreadable: readonly string[];
+}
+
+/** What a unit was through. */
+export interface UnitLife {
+  readonly places: readonly PlaceOverYears[];
+  /** What was done and closed, in order. */
+  readonly repairs: readonly {
+    readonly job: string;
+    readonly at: string;
+    readonly piece: string;
+    readonly words: string;
+    /** Whether it held; null: that is not watched. */
+    readonly held: Held["kind"] | null;
+  }[];
+  /** The newest first. */
+  readonly photos: readonly {
+    readonly job: string;
+    readonly at: string;
+    readonly hash: string;
+    readonly caption: string;
+  }[];
 }
 
 /** Units that fit what is typed, and machines of which a new unit may be. */

@@ -17,8 +17,15 @@ export interface Knock {
   readonly contentType: string | null;
 }
 
-/** What a body may be: JSON, or a picture where one is uploaded. */
-export type BodyKind = "json" | "picture";
+/** What a body may be: JSON, or a picture or an archive where one is uploaded. */
+export type BodyKind = "json" | "picture" | "archive";
+
+/** By what a body's type is known, and what is said of another. */
+const BODIES: Readonly<Record<BodyKind, { readonly fits: RegExp; readonly sentence: string }>> = {
+  json: { fits: /^application\/json$/, sentence: say.sendApplicationJsonNothingWas },
+  picture: { fits: /^image\/(jpeg|png|webp)$/, sentence: say.sendAJpegPngOr },
+  archive: { fits: /^application\/(?:zip|x-zip-compressed|octet-stream)$/, sentence: say.sendAZipArchive },
+};
 
 export interface Refused {
   readonly status: number;
@@ -57,12 +64,8 @@ export function refusedByOrigin(knock: Knock, hosts: ReadonlySet<string>): Refus
 function refusedByBody(knock: Knock, body: BodyKind): Refused | null {
   if (knock.method === "GET" || knock.method === "HEAD") return null;
   const type = (knock.contentType ?? "").split(";")[0]!.trim().toLowerCase();
-  const fits = body === "json" ? type === "application/json" : /^image\/(jpeg|png|webp)$/.test(type);
-  if (fits) return null;
-  return {
-    status: 415,
-    sentence: body === "json" ? say.sendApplicationJsonNothingWas : say.sendAJpegPngOr,
-  };
+  const { fits, sentence } = BODIES[body];
+  return fits.test(type) ? null : { status: 415, sentence };
 }
 
 /** A request's headers as a knock. */

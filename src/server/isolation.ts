@@ -5,16 +5,24 @@ import nodeEndpoint from "comlink/dist/umd/node-adapter.js";
 import { z } from "zod";
 import { type Answers, type Evidence, expressible, type Look } from "../core/diagnose";
 import { changesIn, evidenceOf, jobOn } from "../core/journal";
-import { type Change, ChangeError, type GuardAnswers, type MachineFile, variantOf } from "../core/model";
+import {
+  type Change,
+  ChangeError,
+  type CircuitChange,
+  type GuardAnswers,
+  type MachineFile,
+  variantOf,
+} from "../core/model";
 import type { ModificationProof } from "../core/repair";
 import type { RestRule } from "../core/schedule";
 import { log } from "../log";
 import type { IsolationDesk, PlainUnitState } from "../workers/isolation-desk";
+import { database } from "./db";
 import { DeskPool, type Desk } from "./desk-pool";
 import { isStored, keepDictionary, storedDictionary, withoutDictionary } from "./dictionaries";
 import { engineBundle } from "./engine";
 import { readJob } from "./jobs";
-import { machineByHash, machineOf } from "./machine-store";
+import { machineByHash, machineOf, shelfKey } from "./machine-store";
 import { Refusal } from "./refusal";
 import type { unitStateSchema } from "../contract/jobs";
 import { say } from "#words/server";
@@ -67,10 +75,12 @@ function newDesk(): Desk<RemoteDesk> {
 interface UnitMachine {
   readonly hash: string;
   readonly changes: readonly Change[];
+  /** With the odds of failure that the job was made with; a dictionary knows none. */
   readonly file: MachineFile;
+  readonly odds?: string | undefined;
 }
 
-const keyOf = ({ hash, changes }: UnitMachine) => `${hash} ${JSON.stringify(changes)}`;
+const keyOf = ({ hash, changes, odds }: UnitMachine) => `${shelfKey(hash, odds)} ${JSON.stringify(changes)}`;
 
 /**
  * Gives a desk its dictionary: of a machine file from the store, or built and then stored; of a unit that differs from
@@ -169,11 +179,11 @@ export async function adviceOn(
   asked: z.output<typeof unitStateSchema>,
   look: Look = "single faults",
 ): Promise<{ readonly evidence: readonly string[]; readonly answers: Answers } | null> {
-  const { events, raw, hash } = await readJob(id);
+  const { events, raw, hash, odds } = await readJob(id);
   if (raw.length > 0) throw new Refusal(409, say.thisJobHoldsAnEntry);
   const changes = changesIn(events);
-  const { machine } = await machineOf(hash, changes);
-  const unit: UnitMachine = { hash, changes, file: machine.file };
+  const { machine } = await machineOf(hash, changes, database(), odds);
+  const unit: UnitMachine = { hash, changes, file: machine.file, odds };
   if (!asked.wait && !(await isAtHand(unit))) return null;
   const evidence = expressible(machine, evidenceOf(jobOn(machine, events))).kept;
   const { wait: _, equipment, times, ...unitState } = asked;
@@ -225,7 +235,7 @@ export async function firstAnswers(
 export async function proofOfChange(
   job: string,
   unit: readonly Change[],
-  changes: readonly Change[],
+  changes: readonly CircuitChange[],
   guards: GuardAnswers,
 ): Promise<ModificationProof> {
   const { hash } = await readJob(job);

@@ -1,15 +1,19 @@
 import { randomUUID as uuid } from "node:crypto";
-import { and, count, desc, eq, inArray, isNotNull, isNull, like, or, type SQL } from "drizzle-orm";
+import { count, desc, eq, inArray, isNotNull, isNull, type SQL } from "drizzle-orm";
 import { z } from "zod";
-import { type JobKind, versionOf } from "../core/journal";
+import { namesOf } from "../core/history";
+import { type JobKind, type NewEvent, versionOf } from "../core/journal";
 import { database, inTransaction } from "./db";
 import { refuseWhenFull } from "./disk";
 import { journalOf } from "./journals";
-import { librarySummaries } from "./library";
-import { machineByHash, newestMachine } from "./machine-store";
+import { machineWith, newestMachine } from "./machine-store";
 import { isDuplicate, Refusal } from "./refusal";
 import { jobs, machines, units } from "./schema";
 import { beginStream, lockStream, writeEntry } from "./streams";
+import { indexEntry } from "./terms";
+import { learnWhetherHeld } from "./learning";
+import { oddsFor } from "./kept-odds";
+import { renewHeld } from "./outcomes";
 import { openJobsOf, registerUnit, unitRecord, unitRow } from "./units";
 import { newJobSchema, type JobPage, type JobRow } from "../contract/jobs";
 import { say } from "#words/server";
@@ -18,16 +22,20 @@ import { say } from "#words/server";
 export async function openJob(input: z.input<typeof newJobSchema>, now: Date): Promise<{ id: string }> {
   refuseWhenFull();
   const asked = newJobSchema.parse(input);
-  try {
-    return await tryOpen(asked, now);
-  } catch (error) {
+  const opened = await tryOpen(asked, now).catch((error: unknown) => {
     // The same form sent twice at once: the other one was first, and is answered like a repeat.
     if (!isDuplicate(error)) throw error;
     return tryOpen(asked, now);
-  }
+  });
+  // What it says of an earlier repair is written by now.
+  if (opened.hasComeBack) learnWhetherHeld();
+  return { id: opened.id };
 }
 
-async function tryOpen(asked: z.output<typeof newJobSchema>, now: Date): Promise<{ id: string }> {
+async function tryOpen(
+  asked: z.output<typeof newJobSchema>,
+  now: Date,
+): Promise<{ readonly id: string; readonly hasComeBack: boolean }> {
   const { id, kind, purpose, actor } = asked;
   // What was built into this unit in earlier jobs is part of it for ever.
   const built = asked.unit === undefined ? [] : (await unitRecord(asked.unit)).modifications;
@@ -45,7 +53,7 @@ async function tryOpen(asked: z.output<typeof newJobSchema>, now: Date): Promise
     const [known] = await tx.select().from(jobs).where(eq(jobs.id, id));
     if (known) {
       const same = known.unit === unit.id && known.complaint === words && known.actor === actor;
-      if (same) return { id };
+      if (same) return { id, hasComeBack: false };
       throw new Refusal(409, say.aJobWithThisId);
     }
     const [open] = asked.again ? [] : await openJobsOf(unit.id, tx);
@@ -58,9 +66,11 @@ async function tryOpen(asked: z.output<typeof newJobSchema>, now: Date): Promise
       kind,
       openedAt: now,
       complaint: words,
+      complaintId: complaint?.id ?? null,
       actor,
       readings: 0,
     });
+    const learned = await oddsFor(machine.file.id, tx);
     const body = {
       type: "opened" as const,
       kind,
@@ -69,20 +79,28 @@ async function tryOpen(asked: z.output<typeof newJobSchema>, now: Date): Promise
       machineHash: hash,
       ...(complaint && words !== null ? { complaint: complaint.id, complaintWords: words } : {}),
       ...(fleeting ? { comesAndGoes: true } : {}),
+      ...(learned === undefined ? {} : { odds: learned }),
       site: unit.site,
       serial: unit.serial,
       ...(unit.productCode === null ? {} : { productCode: unit.productCode }),
       ...(unit.productIndex === null ? {} : { productIndex: unit.productIndex }),
     };
-    await writeEntry(tx, id, 1, { id: uuid(), v: versionOf("opened"), actor, body }, now);
-    let seq = 1;
+    const [{ no }] = (await tx.select({ no: jobs.no }).from(jobs).where(eq(jobs.id, id))) as [{ no: number }];
+    /** Writes the next entry, and keeps the job findable by it. */
+    const write = async (entry: NewEvent) => {
+      await writeEntry(tx, id, ++seq, entry, now);
+      await indexEntry(tx, no, { ...entry, job: id, seq, at: now.toISOString() }, names);
+    };
+    const names = namesOf(machine.file);
+    let seq = 0;
+    await write({ id: uuid(), v: versionOf("opened"), actor, body });
     for (const { body: modified } of built)
       for (const change of modified.changes) {
         const words = say.builtInEarlier(modified.words).slice(0, 300);
-        const entry = { id: uuid(), v: 1, actor: say.unitRecord, body: { type: "varied" as const, change, words } };
-        await writeEntry(tx, id, ++seq, entry, now);
+        await write({ id: uuid(), v: 1, actor: say.unitRecord, body: { type: "varied", change, words } });
       }
-    return { id };
+    // The complaint that a closed repair was to cure is back: that repair has not held.
+    return { id, hasComeBack: await renewHeld(tx, unit.id) };
   });
 }
 
@@ -94,22 +112,15 @@ export const PAGE = 50;
 
 export const jobListSchema = z.strictObject({
   state: z.enum(["open", "closed"]).default("open"),
-  words: z.string().max(120).default(""),
   page: z.coerce.number().int().min(1).max(100_000).default(1),
 });
 
 /** A page of jobs, the newest first: open ones as they were opened, closed ones as they were closed. */
 export async function listJobs(asked: z.input<typeof jobListSchema> = {}, most = PAGE): Promise<JobPage> {
-  const { state, words, page } = jobListSchema.parse(asked);
+  const { state, page } = jobListSchema.parse(asked);
   const isOpen = state === "open";
-  const where = and(isOpen ? isNull(jobs.closedAt) : isNotNull(jobs.closedAt), ...(await matching(words)));
-  const some = database()
-    .select({ id: jobs.id })
-    .from(jobs)
-    .innerJoin(units, eq(jobs.unit, units.id))
-    .where(where)
-    .limit(MOST_COUNTED)
-    .as("some");
+  const where = isOpen ? isNull(jobs.closedAt) : isNotNull(jobs.closedAt);
+  const some = database().select({ id: jobs.id }).from(jobs).where(where).limit(MOST_COUNTED).as("some");
   const [total] = await database().select({ n: count() }).from(some);
   const rows = await rowsWhere(where, isOpen, most, (page - 1) * most);
   return { jobs: rows, total: total!.n };
@@ -123,26 +134,34 @@ export function lastClosed(): Promise<readonly JobRow[]> {
   return rowsWhere(isNotNull(jobs.closedAt), false, CLOSED, 0);
 }
 
-async function rowsWhere(
-  where: SQL | undefined,
-  isOpen: boolean,
-  most: number,
-  from: number,
-): Promise<readonly JobRow[]> {
+async function rowsWhere(where: SQL, isOpen: boolean, most: number, from: number): Promise<readonly JobRow[]> {
   // In the order of the index (`jobs_closed` and the key behind it), so that a page is read off and not sorted out of
   // all of them.
-  const page = database()
+  const page = await database()
     .select({ id: jobs.id })
     .from(jobs)
-    .innerJoin(units, eq(jobs.unit, units.id))
     .where(where)
     .orderBy(...(isOpen ? [] : [desc(jobs.closedAt)]), desc(jobs.openedAt), desc(jobs.id))
     .limit(most)
-    .offset(from)
-    .as("page");
+    .offset(from);
+  if (page.length === 0) return [];
+  const ids = page.map((r) => r.id);
+  const rows = new Map((await jobRows(inArray(jobs.id, ids))).map((row) => [row.id, row]));
+  return ids.map((id) => {
+    const { no: _no, machineHash: _hash, ...row } = rows.get(id)!;
+    return row;
+  });
+}
+
+/** Jobs as lists show them, in no order, with what names them in the index and the file they were made with. */
+export async function jobRows(
+  where: SQL,
+): Promise<readonly (JobRow & { readonly no: number; readonly machineHash: string })[]> {
   const rows = await database()
     .select({
       id: jobs.id,
+      no: jobs.no,
+      machineHash: jobs.machineHash,
       kind: jobs.kind,
       openedAt: jobs.openedAt,
       closedAt: jobs.closedAt,
@@ -155,36 +174,16 @@ async function rowsWhere(
       serial: units.serial,
       machineName: machines.name,
     })
-    .from(page)
-    .innerJoin(jobs, eq(jobs.id, page.id))
+    .from(jobs)
     .innerJoin(units, eq(jobs.unit, units.id))
     .innerJoin(machines, eq(jobs.machineHash, machines.hash))
-    .orderBy(...(isOpen ? [] : [desc(jobs.closedAt)]), desc(jobs.openedAt), desc(jobs.id));
+    .where(where);
   return rows.map((r) => ({
     ...r,
     kind: r.kind as JobKind,
     openedAt: r.openedAt.toISOString(),
     closedAt: r.closedAt?.toISOString() ?? null,
   }));
-}
-
-/** Every word stands in complaint, result, site or serial, or names the machine. */
-async function matching(text: string): Promise<SQL[]> {
-  const words = text.toLowerCase().split(/\s+/).filter(Boolean).slice(0, 6);
-  if (words.length === 0) return [];
-  const library = await librarySummaries();
-  return words.map((word) => {
-    const like_ = `%${word.replace(/[\\%_]/g, "\\$&")}%`;
-    const models = library.filter((m) => m.search.includes(word)).map((m) => m.id);
-    return or(
-      like(jobs.complaint, like_),
-      like(jobs.result, like_),
-      like(jobs.actor, like_),
-      like(units.site, like_),
-      like(units.serial, like_),
-      ...(models.length > 0 ? [inArray(units.machine, models)] : []),
-    )!;
-  });
 }
 
 /** A job with its journal and its machine. Throws a `Refusal` where there is none. */
@@ -195,6 +194,9 @@ export async function readJob(id: string) {
     .from(jobs)
     .where(eq(jobs.id, id));
   if (!row) throw new Refusal(404, say.thereIsNoSuchJob);
-  const [{ events, raw }, { file, machine }] = await Promise.all([journalOf(id), machineByHash(row.machineHash)]);
-  return { id, unit: row.unit, events, raw, file, machine, hash: row.machineHash };
+  const { events, raw } = await journalOf(id);
+  const [first] = events;
+  const odds = first?.body.type === "opened" ? first.body.odds : undefined;
+  const { file, machine } = await machineWith(row.machineHash, odds);
+  return { id, unit: row.unit, events, raw, file, machine, hash: row.machineHash, odds };
 }

@@ -12,21 +12,25 @@ import {
   type NewEvent,
   type RawEvent,
   upcast,
+  readJournal,
   versionOf,
 } from "../core/journal";
+import { namesOf } from "../core/history";
 import { isPowered } from "../core/safety";
-import type { Change, GuardAnswers, Machine } from "../core/model";
+import type { Change, CircuitChange, GuardAnswers, Machine } from "../core/model";
 import { inTransaction, type Tx } from "./db";
 import { refuseWhenFull } from "./disk";
 import { Lru } from "../core/lru";
 import { proofOfChange } from "./isolation";
 import { storedOf } from "./journals";
 import { machineOf } from "./machine-store";
+import { projectOutcome, renewHeld } from "./outcomes";
 import { hasPhoto, markUsed } from "./photos";
 import { Refusal } from "./refusal";
 import { events, jobs, units, waits } from "./schema";
 import { bodyOf, entriesOf, lockStream, twinOf, writeEntry } from "./streams";
-import { learnWhenClosed } from "./learned-times";
+import { indexEntry, indexEvidence } from "./terms";
+import { learnWhenClosed, learnWhetherHeld } from "./learning";
 import { follower } from "./live";
 import { say } from "#words/server";
 
@@ -39,7 +43,7 @@ type Outcome =
   | {
       readonly kind: "proof";
       readonly unit: readonly Change[];
-      readonly changes: readonly Change[];
+      readonly changes: readonly CircuitChange[];
       readonly guards: GuardAnswers;
     };
 
@@ -69,6 +73,7 @@ export async function appendEvent(job: string, event: NewEvent, now: Date): Prom
     if (outcome.kind === "written") {
       follower().look();
       if (event.body.type === "called") learnWhenClosed(job);
+      if (event.body.type === "followed up" || event.body.type === "dropped") learnWhetherHeld();
       return outcome.event;
     }
     facts = { proof: await proofFor(job, outcome) };
@@ -83,7 +88,7 @@ async function tryAppend(tx: Tx, job: string, event: NewEvent, facts: Facts, now
   if (twin) return { kind: "written", event: readable(upcast(storedOf(twin))) };
   const ledger = await ledgerOf(tx, job, lastSeq);
   const [row] = await tx
-    .select({ unit: jobs.unit, hash: jobs.machineHash })
+    .select({ unit: jobs.unit, hash: jobs.machineHash, no: jobs.no })
     .from(jobs)
     .where(eq(jobs.id, job))
     .for("update");
@@ -108,6 +113,13 @@ async function tryAppend(tx: Tx, job: string, event: NewEvent, facts: Facts, now
   await writeEntry(tx, job, lastSeq + 1, event, now);
   enter(ledger, taken);
   await project(tx, row!.unit, ledger, taken, machine, wasOpen, now);
+  const names = namesOf(file);
+  await indexEntry(tx, row!.no, taken, names);
+  const whole = async () => readJournal((await entriesOf(tx, job)).map(storedOf)).events;
+  if (taken.body.type === "struck") await indexEvidence(tx, row!.no, await whole(), names);
+  if (taken.body.type === "called" || taken.body.type === "followed up")
+    await projectOutcome(tx, { job, unit: row!.unit, hash: row!.hash }, await whole());
+  if (taken.body.type === "dropped") await renewHeld(tx, row!.unit);
   return { kind: "written", event: taken };
 }
 
@@ -132,7 +144,11 @@ async function factsFor(tx: Tx, unit: string, needs: readonly Need[]): Promise<F
 /** The proof of a change to the circuit, in a thread of its own, while no row is held. */
 async function proofFor(
   job: string,
-  asked: { readonly unit: readonly Change[]; readonly changes: readonly Change[]; readonly guards: GuardAnswers },
+  asked: {
+    readonly unit: readonly Change[];
+    readonly changes: readonly CircuitChange[];
+    readonly guards: GuardAnswers;
+  },
 ): Promise<NonNullable<Facts["proof"]>> {
   const proof = await proofOfChange(job, asked.unit, asked.changes, asked.guards);
   const fault = proof.findings.find((f) => !f.ok);

@@ -6,7 +6,6 @@ import { journalsOf } from "./journals";
 import { machineByHash } from "./machine-store";
 import { jobs, learnedTimes, units } from "./schema";
 import { bodyOf } from "./streams";
-import { log } from "../log";
 
 /** Jobs from which times are learned, the newest first. */
 const LEARNED_FROM = 60;
@@ -44,31 +43,4 @@ export async function learnTimesOf(machine: string, now: Date): Promise<Times> {
       .onDuplicateKeyUpdate({ set: { times, at: now } }),
   );
   return times;
-}
-
-const due = new Set<string>();
-let working: Promise<void> = Promise.resolve();
-
-/** Learns from a job that was just closed, after the answer is given; one machine at a time. */
-export function learnWhenClosed(job: string): void {
-  due.add(job);
-  working = working.then(async () => {
-    if (!due.delete(job)) return;
-    try {
-      const [row] = await database()
-        .select({ machine: units.machine })
-        .from(jobs)
-        .innerJoin(units, eq(jobs.unit, units.id))
-        .where(eq(jobs.id, job));
-      if (row) await learnTimesOf(row.machine, new Date());
-    } catch (error) {
-      // What was learned before stays; the next closed job learns anew.
-      log().error({ err: error }, "Times were not learned");
-    }
-  });
-}
-
-/** Resolves when what was closed so far has been learned from; for scripts and tests. */
-export function learned(): Promise<void> {
-  return working;
 }

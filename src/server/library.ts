@@ -1,12 +1,14 @@
 import { asc, count, desc, eq } from "drizzle-orm";
 import { codesOf } from "../core/diagnose";
+import type { MachineNames } from "../core/history";
+import { Lru } from "../core/lru";
 import type { FileOrigin } from "../core/journal";
 import { compileMachine, type MachineFile, type PartEntry } from "../core/model";
 import { rigBoards } from "../core/workbench";
 import { database } from "./db";
 import { machineByHash, newestMachine, readStored } from "./machine-store";
 import { machineHeads, machines, units } from "./schema";
-import { bodyOf } from "./streams";
+import { bodyOf, keptVersions } from "./streams";
 import type { CodeRow, FileSummary, MachineRow, MachineSummary, VersionRow } from "../contract/machines";
 
 export function summaryOf(file: MachineFile): FileSummary {
@@ -82,6 +84,21 @@ async function kept(hash: string, summary: unknown): Promise<FileSummary> {
   }
 }
 
+/** Names of so many kept files are held in this process. */
+const KEPT_NAMES = 200;
+const names = new Lru<string, MachineNames>(KEPT_NAMES);
+
+/** What the machine of a kept file is called, without reading the file. */
+export async function machineNames(hash: string): Promise<MachineNames> {
+  const known = names.get(hash);
+  if (known) return known;
+  const [row] = await database().select({ summary: machines.summary }).from(machines).where(eq(machines.hash, hash));
+  const { id, maker, model, name, family, boards } = await kept(hash, row?.summary ?? null);
+  const made = { id, maker, model, name, family, boards };
+  names.set(hash, made);
+  return made;
+}
+
 /** The library with how many versions and units there are of each machine. */
 export async function listMachines(): Promise<MachineRow[]> {
   const [library, versions, owned] = await Promise.all([
@@ -102,11 +119,13 @@ export async function versionsOf(machineId: string): Promise<VersionRow[]> {
     .from(machines)
     .where(eq(machines.machine, machineId))
     .orderBy(desc(machines.addedAt), asc(machines.hash));
+  const kept = await keptVersions(database(), machineId);
   return rows.map((r) => ({
     hash: r.hash,
     addedAt: r.addedAt.toISOString(),
     revision: readStored(r.file).revision,
     current: r.hash === hash,
+    kept: kept.get(r.hash) ?? null,
   }));
 }
 

@@ -15,14 +15,14 @@ import {
   takeFacts,
   withoutUsual,
 } from "../core/model";
-import type { FileOrigin } from "../core/journal";
+import type { FileOrigin, ShopEvent } from "../core/journal";
 import { database, inTransaction, type Database, type Tx } from "./db";
 import { refuseWhenFull } from "./disk";
 import { summaryOf } from "./library";
 import { machineByHash, newestMachine, readStored } from "./machine-store";
 import { Refusal } from "./refusal";
 import { machineHeads, machines } from "./schema";
-import { appendToShop } from "./streams";
+import { appendToShop, offeredWith } from "./streams";
 import type { duplicateSchema, settleOfferSchema, ShippedOffer } from "../contract/machines";
 import { say } from "#words/server";
 
@@ -94,14 +94,28 @@ interface Head {
   readonly base: string | null;
 }
 
+/** Who keeps a file, what is told with it, and the version that it was made from: where another is in use by now, it is refused. */
+export interface FileFrom {
+  readonly actor?: string;
+  readonly told?: Pick<Extract<ShopEvent, { type: "file kept" }>, "job" | "learned" | "pack">;
+  readonly own?: string;
+}
+
 /** Takes a version into use. A waiting offer stays, unless `settled`. */
-async function useVersion(tx: Tx, machine: string, head: Head, settled: boolean, now: Date): Promise<void> {
+async function useVersion(
+  tx: Tx,
+  machine: string,
+  head: Head,
+  settled: boolean,
+  now: Date,
+  { actor = "Unzo", told = {} }: FileFrom = {},
+): Promise<void> {
   const set = { ...head, ...(settled ? { offered: null } : {}) };
   await tx
     .insert(machineHeads)
     .values({ machine, ...head })
     .onDuplicateKeyUpdate({ set });
-  await appendToShop(tx, { id: uuid(), v: 1, actor: "Unzo", body: { type: "file kept", machine, ...head } }, now);
+  await appendToShop(tx, { id: uuid(), v: 1, actor, body: { type: "file kept", machine, ...head, ...told } }, now);
 }
 
 async function headOf(db: Database, machine: string) {
@@ -113,13 +127,46 @@ async function headOf(db: Database, machine: string) {
  * Keeps a machine file as the version that new jobs are made with; it still comes from the shipped revision that the
  * one before came from.
  */
-export async function keepMachineFile(file: MachineFile, origin: FileOrigin, now: Date): Promise<string> {
+export async function keepMachineFile(
+  file: MachineFile,
+  origin: FileOrigin,
+  now: Date,
+  from: FileFrom = {},
+): Promise<string> {
   refuseWhenFull();
   return inTransaction(async (tx) => {
     const head = await headOf(tx, file.id);
     const hash = await keepVersion(tx, file, now);
-    if (head?.hash !== hash) await useVersion(tx, file.id, { hash, origin, base: head?.base ?? null }, false, now);
+    if (from.own !== undefined && head?.hash !== from.own) throw new Refusal(409, say.theFileOrTheOffer);
+    if (head?.hash !== hash)
+      await useVersion(tx, file.id, { hash, origin, base: head?.base ?? null }, false, now, from);
     return hash;
+  });
+}
+
+/**
+ * A file from another shop. It becomes the version in use where there is none; where the shop has its own, it is offered
+ * beside that.
+ */
+export async function offerMachine(
+  file: MachineFile,
+  from: FileFrom,
+  now: Date,
+): Promise<{ readonly hash: string; readonly became: "new" | "same" | "offered" }> {
+  refuseWhenFull();
+  return inTransaction(async (tx) => {
+    const head = await headOf(tx, file.id);
+    const hash = await keepVersion(tx, file, now);
+    if (head?.hash === hash) return { hash, became: "same" };
+    if (!head) {
+      await useVersion(tx, file.id, { hash, origin: "imported", base: null }, false, now, from);
+      return { hash, became: "new" };
+    }
+    await tx.update(machineHeads).set({ offered: hash }).where(eq(machineHeads.machine, file.id));
+    const { actor = "Unzo", told: { learned, pack } = {} } = from;
+    const body = { type: "file offered", machine: file.id, hash, learned, pack } as const;
+    await appendToShop(tx, { id: uuid(), v: 1, actor, body }, now);
+    return { hash, became: "offered" };
   });
 }
 
@@ -140,6 +187,7 @@ export async function keepShippedMachine(
     if (!head) return useVersion(tx, file.id, shipped, true, now);
     const own = await knownOrigin(tx, file.id, head, everShipped, hash);
     if (own.hash === hash) {
+      if (head.offered !== null && !everShipped.has(head.offered)) return;
       if (head.origin === null || head.offered !== null)
         await tx
           .update(machineHeads)
@@ -148,6 +196,9 @@ export async function keepShippedMachine(
       return;
     }
     if (own.origin === "shipped") return useVersion(tx, file.id, shipped, true, now);
+    const isFromPack = head.offered !== null && !everShipped.has(head.offered);
+    // What came in a pack waits until it is looked at.
+    if (isFromPack) return;
     const offered = own.base === hash ? null : hash;
     await tx
       .update(machineHeads)
@@ -246,6 +297,7 @@ export async function shippedOffer(machine: string): Promise<ShippedOffer | null
     revision: theirs.revision,
     own: { hash: head.hash, revision: own.revision },
     hasBase: base !== undefined,
+    pack: (await offeredWith(database(), machine, head.offered))?.pack ?? null,
     facts: facts.map((f) => ({ ...f, key: factKey(f.path) })),
   };
 }
@@ -281,8 +333,11 @@ export async function settleOffer(
       return { hash: head.hash };
     }
     const hash = await keepVersion(tx, file, now);
-    const origin = whole ? "shipped" : "edited";
-    await useVersion(tx, machine, { hash, origin, base: input.offered }, true, now);
+    const told = await offeredWith(tx, machine, input.offered);
+    const asOffered = told ? "imported" : "shipped";
+    const origin = whole ? asOffered : "edited";
+    const from = { actor: input.actor, told: told ?? {} };
+    await useVersion(tx, machine, { hash, origin, base: input.offered }, true, now, from);
     return { hash };
   });
 }

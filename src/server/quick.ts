@@ -1,8 +1,6 @@
 import { z } from "zod";
-import { ChangeError, quickMachine, readParts, readSupply, variantOf } from "../core/model";
-import { changesIn } from "../core/journal";
-import { openJob, readJob } from "./jobs";
-import { newestMachine } from "./machine-store";
+import { quickMachine, readParts, readSupply } from "../core/model";
+import { openJob } from "./jobs";
 import { keepMachineFile } from "./machines";
 import { Refusal } from "./refusal";
 import type { quickSchema } from "../contract/jobs";
@@ -40,26 +38,4 @@ export async function openQuickJob(
   const complaint = input.dead === 0 ? "dead" : `no-${input.dead}`;
   const { id } = await openJob({ id: input.id, newUnit, complaint, actor: input.actor }, now);
   return { id, machine };
-}
-
-/** Puts what was found on a unit into its machine's file, as a new version of it. */
-export async function offerChanges(job: string, now: Date): Promise<{ id: string; hash: string }> {
-  const { file, events } = await readJob(job);
-  const activeChanges = changesIn(events);
-  if (activeChanges.length === 0) throw new Refusal(409, say.nothingWasFoundOnThis);
-  const { machine } = await newestMachine(file.id);
-  try {
-    const changed = variantOf(machine.file, activeChanges).file;
-    return {
-      id: file.id,
-      hash: await keepMachineFile(
-        { ...changed, revision: `${Number.parseInt(changed.revision, 10) + 1 || `${changed.revision}+`}`.slice(0, 20) },
-        "found",
-        now,
-      ),
-    };
-  } catch (error) {
-    if (error instanceof ChangeError) throw new Refusal(409, say.theFileHasChangedSince(error.message));
-    throw error;
-  }
 }

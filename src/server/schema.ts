@@ -10,10 +10,15 @@ import {
   mysqlTable,
   primaryKey,
   smallint,
+  tinyint,
   uniqueIndex,
   varchar,
 } from "drizzle-orm/mysql-core";
 
+/** Compared byte by byte: what is found by a term is folded before it is kept. */
+const exact = customType<{ data: string; driverData: string; config: { length: number } }>({
+  dataType: (config) => `varchar(${config!.length}) character set utf8mb4 collate utf8mb4_bin`,
+});
 const mediumblob = customType<{ data: Buffer; driverData: Buffer }>({ dataType: () => "mediumblob" });
 
 /**
@@ -122,12 +127,97 @@ export const jobs = mysqlTable(
     /** Null while the job is open. */
     closedAt: datetime("closed_at", { fsp: 3 }),
     complaint: varchar("complaint", { length: 400 }),
+    /** Its code in the machine's file. */
+    complaintId: varchar("complaint_id", { length: 60 }),
     actor: varchar("actor", { length: 80 }).notNull(),
     readings: int("readings").notNull(),
     result: varchar("result", { length: 400 }),
+    /** Names the job in the index of terms: counts up as jobs come into this shop. */
+    no: int("no").autoincrement().notNull(),
   },
-  (t) => [index("jobs_closed").on(t.closedAt, t.openedAt), index("jobs_unit").on(t.unit, t.openedAt)],
+  (t) => [
+    uniqueIndex("jobs_no").on(t.no),
+    index("jobs_closed").on(t.closedAt, t.openedAt),
+    index("jobs_opened").on(t.openedAt),
+    index("jobs_unit").on(t.unit, t.openedAt),
+  ],
 );
+
+/**
+ * What jobs are found by, as their journals tell it; rebuilt from them. Read from the last key backwards, a term gives
+ * its newest jobs first.
+ */
+export const terms = mysqlTable(
+  "terms",
+  {
+    term: exact("term", { length: 40 }).notNull(),
+    /** `no` of the job. */
+    job: int("job").notNull(),
+    /** Place in `TERM_FIELDS`. */
+    field: tinyint("field").notNull(),
+  },
+  (t) => [primaryKey({ columns: [t.term, t.job, t.field] })],
+);
+
+/** What closed repairs came to, and whether they held; rebuilt from the journals. */
+export const outcomes = mysqlTable(
+  "outcomes",
+  {
+    job: char("job", { length: 36 })
+      .primaryKey()
+      .references(() => jobs.id),
+    unit: char("unit", { length: 36 }).notNull(),
+    machine: varchar("machine", { length: 60 }).notNull(),
+    complaint: varchar("complaint", { length: 60 }),
+    closedAt: datetime("closed_at", { fsp: 3 }).notNull(),
+    watchDays: smallint("watch_days").notNull(),
+    /** When it is asked whether it held. */
+    dueAt: datetime("due_at", { fsp: 3 }).notNull(),
+    piece: varchar("piece", { length: 60 }).notNull(),
+    part: varchar("part", { length: 60 }),
+    mode: varchar("mode", { length: 60 }),
+    sort: varchar("sort", { length: 120 }),
+    confirmed: varchar("confirmed", { length: 20 }),
+    option: varchar("option", { length: 40 }),
+    noFault: boolean("no_fault").notNull(),
+    minutes: int("minutes").notNull(),
+    price: int("price"),
+    /** The last answer to whether it held, and when. */
+    answered: boolean("answered"),
+    answeredAt: datetime("answered_at", { fsp: 3 }),
+    held: varchar("held", { length: 12 }).notNull(),
+    heldAt: datetime("held_at", { fsp: 3 }),
+    /** The job by which the complaint came back. */
+    againJob: char("again_job", { length: 36 }),
+  },
+  (t) => [
+    index("outcomes_unit").on(t.unit),
+    index("outcomes_due").on(t.held, t.dueAt),
+    index("outcomes_machine").on(t.machine, t.closedAt),
+    index("outcomes_closed").on(t.closedAt),
+  ],
+);
+
+/** Odds of failure as the shop has learned them, by the hash of what they are: a job keeps those it was made with. */
+export const odds = mysqlTable("odds", {
+  hash: char("hash", { length: 64 }).primaryKey(),
+  body: longtext("body").notNull(),
+});
+
+/** The odds that new jobs on a machine are made with. */
+export const oddsHeads = mysqlTable("odds_heads", {
+  machine: varchar("machine", { length: 60 }).primaryKey(),
+  hash: char("hash", { length: 64 })
+    .notNull()
+    .references(() => odds.hash),
+  at: datetime("at", { fsp: 3 }).notNull(),
+});
+
+/** By which way of reading the journals a table that follows from them was made; another way makes it anew. */
+export const projections = mysqlTable("projections", {
+  name: varchar("name", { length: 40 }).primaryKey(),
+  version: int("version").notNull(),
+});
 
 /** What is waited for in open jobs; rebuilt from their journals. */
 export const waits = mysqlTable(

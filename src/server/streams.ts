@@ -1,7 +1,8 @@
 import { createHash } from "node:crypto";
-import { and, asc, eq, gt } from "drizzle-orm";
+import { and, asc, eq, gt, sql } from "drizzle-orm";
 import { canonicalJson } from "../core/model";
 import { SHOP_STREAM, type ShopEvent, shopEventSchema, type UnitEvent, unitEventSchema } from "../core/journal";
+import type { KeptVersion } from "../contract/machines";
 import type { Database, Tx } from "./db";
 import { Refusal } from "./refusal";
 import { events, streams } from "./schema";
@@ -90,6 +91,50 @@ export async function appendToShop(tx: Tx, entry: NewEntry & { readonly body: Sh
   if (lastSeq === null) throw new Error(say.theDatabaseHasNoStream);
   if (await twinOf(tx, SHOP_STREAM, entry)) return;
   await writeEntry(tx, SHOP_STREAM, lastSeq + 1, { ...entry, body: shopEventSchema.parse(entry.body) }, now);
+}
+
+/** What came with a file that was offered in a pack; null for one that was not. */
+export async function offeredWith(
+  db: Database | Tx,
+  machine: string,
+  hash: string,
+): Promise<Pick<Extract<ShopEvent, { type: "file offered" }>, "learned" | "pack"> | null> {
+  const rows = await shopEntries(db, "file offered", machine);
+  for (const row of rows.reverse()) {
+    const parsed = shopEventSchema.safeParse(bodyOf(row));
+    if (!parsed.success || parsed.data.type !== "file offered" || parsed.data.hash !== hash) continue;
+    const { learned, pack } = parsed.data;
+    return { ...(learned ? { learned } : {}), ...(pack ? { pack } : {}) };
+  }
+  return null;
+}
+
+/** The entries of a type in the stream of the shop that are about a machine, in order. */
+const shopEntries = (db: Database | Tx, type: ShopEvent["type"], machine: string) =>
+  db
+    .select()
+    .from(events)
+    .where(
+      and(
+        eq(events.stream, SHOP_STREAM),
+        eq(events.type, type),
+        sql`json_unquote(json_extract(${events.body}, '$.machine')) = ${machine}`,
+      ),
+    )
+    .orderBy(asc(events.seq));
+
+/** How the versions of a machine came into use, by hash, from the stream of the shop; the last time counts. */
+export async function keptVersions(db: Database, machine: string): Promise<ReadonlyMap<string, KeptVersion>> {
+  const rows = await shopEntries(db, "file kept", machine);
+  const kept = new Map<string, KeptVersion>();
+  for (const row of rows) {
+    const parsed = shopEventSchema.safeParse(bodyOf(row));
+    if (!parsed.success || parsed.data.type !== "file kept") continue;
+    const { hash, origin, job = null, learned = [], pack = null } = parsed.data;
+    const before = kept.get(hash)?.learned ?? [];
+    kept.set(hash, { by: row.actor, origin, job, learned: [...before, ...learned], pack });
+  }
+  return kept;
 }
 
 /** The readable entries of the stream of a unit, in order; one of a later program says nothing to this one. */

@@ -10,7 +10,8 @@ import { librarySummaries } from "./library";
 import type { MachineSummary } from "../contract/machines";
 import { machineByHash, newestMachine } from "./machine-store";
 import { isDuplicate, Refusal } from "./refusal";
-import { jobs, units } from "./schema";
+import { renewHeld } from "./outcomes";
+import { jobs, outcomes, units } from "./schema";
 import { beginStream, lockStream, twinOf, writeEntry } from "./streams";
 import {
   correctionSchema,
@@ -133,6 +134,8 @@ export async function mergeUnits(unit: string, input: z.output<typeof mergeSchem
       await tx.update(units).set({ setup, powered, stoodAt, stoodBy, stoodJob }).where(eq(units.id, into));
     }
     await tx.update(jobs).set({ unit: into }).where(eq(jobs.unit, unit));
+    await tx.update(outcomes).set({ unit: into }).where(eq(outcomes.unit, unit));
+    await renewHeld(tx, into);
   });
 }
 

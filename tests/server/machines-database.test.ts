@@ -12,6 +12,8 @@ import { eventsOf } from "../../src/server/journals";
 import { openJob, readJob } from "../../src/server/jobs";
 import { listMachines, versionsOf } from "../../src/server/library";
 import { newestMachine } from "../../src/server/machine-store";
+import { jobLessons } from "../../src/server/lessons";
+import { keepPhoto } from "../../src/server/photos";
 import { keepMachineFile, keepShippedMachine } from "../../src/server/machines";
 import { unitRecord } from "../../src/server/units";
 import { machineNamed, machineText } from "../support/fleet";
@@ -59,7 +61,10 @@ describe("the machine library in MariaDB", () => {
   });
 
   it("refuses a bad file with line and field, an id that changes, a copy onto another; and changes nothing", async () => {
-    const before = (await listMachines()).length;
+    // Other tests keep machines of their own meanwhile.
+    const own = async () =>
+      (await listMachines()).filter((m) => ["other", "no spaces", name].includes(m.id) || m.model === "X");
+    const before = await own();
     const bad = await importMachine(
       post({ name: "bad.yaml", text: machineText("zirvald-bw-15").replace("amps: 150", "amps: many") }),
     );
@@ -72,7 +77,7 @@ describe("the machine library in MariaDB", () => {
     expect((await duplicate(post({ id: "quellmoor-sb-210", model: "X" }), at(name))).status).toBe(409);
     expect((await duplicate(post({ id: "no spaces", model: "X" }), at(name))).status).toBe(400);
     expect((await exportMachine(asked(), at("no-such"))).status).toBe(404);
-    expect((await listMachines()).length).toBe(before);
+    expect(await own()).toEqual(before);
   });
 });
 
@@ -119,7 +124,11 @@ describe("what was found on a unit", () => {
   it("can be put into the machine's file as a new version; the job keeps its own", async () => {
     const unit = await newUnit(name);
     const job = (await openJob({ id: uuid(), unit, complaint: "still", actor: "Ida" }, now)).id;
-    expect((await offer(post({}), at(job))).status).toBe(409);
+    const looked = async () => (await jobLessons(job)).machine.hash;
+    const take = async (...ids: string[]) => offer(post({ own: await looked(), take: ids, actor: "Ben" }), at(job));
+    expect((await take("anything")).status).toBe(409);
+    expect((await offer(post({ own: "0".repeat(64), take: ["anything"], actor: "Ben" }), at(job))).status).toBe(409);
+    expect((await offer(post({ own: "0", take: [], actor: "" }), at(job))).status).toBe(400);
     const change = {
       change: "put in" as const,
       kind: "fuse",
@@ -146,9 +155,26 @@ describe("what was found on a unit", () => {
         now,
       ),
     ).rejects.toMatchObject({ status: 400 });
-    expect((await offer(post({}), at(job))).status).toBe(200);
+    const { lessons } = await jobLessons(job);
+    expect(lessons).toMatchObject([{ words: "Fuse found", by: "Ida", isKnown: false, conflicts: [] }]);
+    expect((await take(lessons[0]!.id)).status).toBe(200);
     expect(JSON.stringify((await newestMachine(name)).machine.file.pieces)).toContain("Fuse in the motor lead");
+    const newest = (await versionsOf(name)).find((v) => v.current)!;
+    expect(newest.kept).toMatchObject({
+      by: "Ben",
+      origin: "found",
+      job,
+      learned: [{ words: "Fuse found", by: "Ida" }],
+    });
+    // A photo that only begins like one has no size: it is passed over, and the rest stays.
+    const broken = await keepPhoto(new Uint8Array([0x89, 0x50, 0x4e, 0x47, 1, 2, 3]), now);
+    const photo = { type: "photo" as const, hash: broken, stage: "seen:motor", caption: "", marks: [] };
+    await appendEvent(job, { id: uuid(), v: 1, actor: "Ida", body: photo }, now);
+    expect((await jobLessons(job)).lessons).toHaveLength(1);
+    // It is there now: it is offered no more, and not taken twice.
+    expect((await jobLessons(job)).lessons).toMatchObject([{ isKnown: true }]);
+    expect((await take(lessons[0]!.id)).status).toBe(409);
     expect(JSON.stringify((await readJob(job)).file.pieces)).not.toContain("Fuse in the motor lead");
-    expect((await eventsOf(job)).length).toBe(2);
+    expect((await eventsOf(job)).length).toBe(3);
   });
 });

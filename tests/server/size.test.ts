@@ -4,14 +4,20 @@ import { spawnSync } from "node:child_process";
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
 import { seedShop, TENTH } from "../../bench/seed-shop";
 import { closeDatabase, database } from "../../src/server/db";
-import { lastClosed, listJobs, readJob } from "../../src/server/jobs";
+import { findSchema } from "../../src/contract/find";
+import { findAnything } from "../../src/server/find";
+import { eq, inArray, sql } from "drizzle-orm";
+import { rebuildOutcomes } from "../../src/server/outcomes";
+import { jobs, outcomes, terms } from "../../src/server/schema";
+import { rebuildTerms } from "../../src/server/terms";
+import { lastClosed, listJobs, openJob, readJob } from "../../src/server/jobs";
 import { timesOn } from "../../src/server/learned-times";
 import { searchUnits, unitRecord } from "../../src/server/units";
 import { openWaits } from "../../src/server/waits";
-import { FLEET, machineNamed } from "../support/fleet";
+import { machineNamed } from "../support/fleet";
 import { startServer, type RunningServer } from "../support/running-server";
 import { newFolder, removeFolder } from "../support/start-command";
-import { closeShop } from "../support/shop";
+import { closeShop, log, newJob, newUnit, NOW } from "../support/shop";
 import { readEnvAnew } from "../../src/env";
 
 const own = process.env.UNZO_DATABASE_URL ?? "";
@@ -35,6 +41,7 @@ beforeAll(async () => {
   readEnvAnew();
   process.env.UNZO_DATABASE_CONNECTIONS = "1";
   readEnvAnew();
+  await rebuildTerms();
 });
 afterAll(async () => {
   await server.stop();
@@ -46,6 +53,15 @@ afterAll(async () => {
   readEnvAnew();
   removeFolder(folder);
 });
+
+/** What names jobs in the index. */
+const numbersOf = async (ids: readonly string[]) =>
+  (
+    await database()
+      .select({ no: jobs.no })
+      .from(jobs)
+      .where(inArray(jobs.id, [...ids]))
+  ).map((r) => r.no);
 
 /** Rows that the database looked at for some work; the session counts them, and there is one connection. */
 async function rowsFor(work: () => Promise<unknown>): Promise<number> {
@@ -74,6 +90,7 @@ describe(`a shop of ${TENTH.jobs} jobs and ${TENTH.events} entries`, { timeout: 
       journal: await rowsFor(() => readJob(job.id)),
       unit: await rowsFor(() => unitRecord(job.unit)),
       search: await rowsFor(() => searchUnits("SN-1000")),
+      find: await rowsFor(() => findAnything(findSchema.parse({ q: "part 7 upper", state: "closed" }))),
     };
     console.log(JSON.stringify(looked));
     expect(looked.open).toBeLessThan(600);
@@ -83,6 +100,8 @@ describe(`a shop of ${TENTH.jobs} jobs and ${TENTH.events} entries`, { timeout: 
     // Its own twenty entries, and the ten jobs of its unit with theirs.
     expect(looked.journal).toBeLessThan(60);
     expect(looked.unit).toBeLessThan(1000);
+    // All jobs of the rarest word, the entries of the twenty that are shown, and none of the hundred thousand others.
+    expect(looked.find).toBeLessThan(20_000);
     // Units are few beside jobs, and are looked through.
     expect(looked.search).toBeLessThan(3 * TENTH.units);
   });
@@ -90,20 +109,50 @@ describe(`a shop of ${TENTH.jobs} jobs and ${TENTH.events} entries`, { timeout: 
   it("shows what is there: all open jobs counted, waits of open jobs, closed ones by words", async () => {
     expect(await listJobs({ state: "open" })).toMatchObject({ total: TENTH.open });
     expect((await openWaits()).length).toBe(TENTH.open / 4);
-    const closed = await listJobs({ state: "closed", words: "part 7 larch" });
-    expect(closed.total).toBeGreaterThan(0);
-    // A 7 may stand in what its machine is called, or on one of its boards, too.
-    const called = FLEET.map((name) => {
-      const { maker, model, id, name: words, pieces, plates } = machineNamed(name).file;
-      const numbers = [...pieces.flatMap((p) => p.number ?? []), ...plates.flatMap((p) => [p.code, p.index ?? ""])];
-      return { key: `${maker} ${model}`, words: [id, maker, model, words, ...numbers].join(" ") };
-    });
-    const wordsOf = (machineName: string) => called.find((c) => machineName.startsWith(c.key))?.words ?? machineName;
-    expect(closed.jobs.every((j) => /7/.test(`${j.result} ${j.site} ${j.serial} ${wordsOf(j.machineName)}`))).toBe(
-      true,
-    );
+    const found = new Map<string, string>();
+    for (let before: number | null = Number.MAX_SAFE_INTEGER; before !== null;) {
+      const page = await findAnything(findSchema.parse({ state: "closed", q: "part 7 upper", before }));
+      for (const j of page.jobs) found.set(j.id, j.why.map((w) => w.text).join(" "));
+      before = page.next;
+    }
+    // As the database itself finds them, by looking at every row.
+    const [wanted] = (await database().execute(
+      sql`SELECT jobs.id FROM jobs JOIN units ON units.id = jobs.unit WHERE result = 'Part 7' AND site LIKE 'Upper%'`,
+    )) as unknown as [{ id: string }[]];
+    expect(wanted.length).toBeGreaterThan(10);
+    for (const { id } of wanted) expect([...found.keys()]).toContain(id);
+    // A 7 may stand in what its machine is called, too.
+    for (const why of found.values()) expect(why).toMatch(/(?=.*\b7\b)(?=.*part)(?=.*upper)/i);
     expect((await listJobs({ state: "closed" })).total).toBe(2000);
     expect((await searchUnits("sn-100007")).units.map((u) => u.serial)).toEqual(["SN-100007"]);
+  });
+
+  it("is found and learned from the same when all journals are read anew", async () => {
+    const machine = "zirvald-bw-15";
+    const unit = await newUnit(machine);
+    const job = await newJob(unit, "still");
+    await log(job, { type: "note", text: "again and again" });
+    const sign = await log(job, { type: "answered", first: "*", answer: "no", words: "None of these" });
+    await log(job, { type: "struck", event: sign.id, reason: "was not asked" });
+    const piece = machineNamed(machine).file.pieces[0]!.id;
+    const call = { pieceName: "Motor", cause: "Brushes worn", action: "Changed.", sure: "likely", proofs: [] };
+    await log(job, { type: "called", piece, ...call });
+    await log(job, { type: "followed up", held: false, words: "" });
+    const next = new Date(NOW.getTime() + 86_400_000);
+    const again = (await openJob({ id: uuid(), unit, complaint: "still", actor: "Jon" }, next)).id;
+    const kept = async () => ({
+      terms: await database()
+        .select()
+        .from(terms)
+        .where(inArray(terms.job, await numbersOf([job, again]))),
+      outcomes: await database().select().from(outcomes).where(eq(outcomes.unit, unit)),
+    });
+    const before = await kept();
+    expect(before.terms.length).toBeGreaterThan(20);
+    expect(before.outcomes).toMatchObject([{ job, held: "came back", againJob: again }]);
+    await rebuildTerms();
+    await rebuildOutcomes();
+    expect(await kept()).toEqual(before);
   });
 
   it("has a start page under 100 kB, and answers health while eight of them load", async () => {

@@ -1,13 +1,16 @@
 import type { ChildProcess } from "node:child_process";
-import { existsSync } from "node:fs";
+import { existsSync, readFileSync } from "node:fs";
 import { createRequire } from "node:module";
 import type { MachineFile, PlacedProblem } from "../../core/model";
 import { RefusedMachine } from "../machines";
 import { Refusal } from "../refusal";
 import { say } from "#words/server/machine-reader";
 
-/** So long a file may keep the reader busy, milliseconds, and so much memory it may take, megabytes. */
+/** So long a file may keep the reader at work, milliseconds of its own, and so much memory it may take, megabytes. */
 const MOST_TIME = 1700;
+/** So long it may take in all: beside other work a reader waits more than it works. */
+const MOST_WAIT = 15_000;
+const LOOK_EVERY = 200;
 const MOST_MEMORY = 256;
 /** Files that may wait for the reader. */
 const MOST_WAITING = 50;
@@ -55,7 +58,7 @@ async function readNow(text: string, name: string): Promise<MachineFile> {
   const id = ++reader.id;
   const reply = await new Promise<Reply>((resolve) => {
     const done = (answer: Reply) => {
-      clearTimeout(timer);
+      clearInterval(timer);
       child.process.off("message", heard);
       child.process.off("exit", gone);
       resolve(answer);
@@ -67,11 +70,15 @@ async function readNow(text: string, name: string): Promise<MachineFile> {
       if (reader.child === child) reader.child = null;
       done({});
     };
-    const timer = setTimeout(() => {
+    const [begun, before] = [Date.now(), workOf(child.process.pid)];
+    const timer = setInterval(() => {
+      const waited = Date.now() - begun;
+      const worked = before === null ? waited : (workOf(child.process.pid) ?? before) - before;
+      if (worked < MOST_TIME && waited < MOST_WAIT) return;
       reader.child = null;
       child.process.kill("SIGKILL");
       done({});
-    }, MOST_TIME);
+    }, LOOK_EVERY);
     child.process.on("message", heard);
     child.process.on("exit", gone);
     child.process.send({ id, text, name });
@@ -82,6 +89,16 @@ async function readNow(text: string, name: string): Promise<MachineFile> {
   if (reply.problems) throw new RefusedMachine(reply.problems);
   if (reply.fault) throw new Error(reply.fault);
   throw new Refusal(400, say.thisFileIsMadeSo);
+}
+
+/** What a process has worked so far, milliseconds (proc(5): fields 14 and 15, in hundredths); null where nobody tells. */
+function workOf(pid: number | undefined): number | null {
+  try {
+    const fields = readFileSync(`/proc/${pid}/stat`, "utf8").split(") ").at(-1)!.split(" ");
+    return 10 * (Number(fields[11]) + Number(fields[12]));
+  } catch {
+    return null;
+  }
 }
 
 function begin(): Child {

@@ -8,11 +8,10 @@ export default async function Page({
 }: {
   searchParams: Promise<Record<string, string | string[] | undefined>>;
 }) {
-  const { state, words, page } = await searchParams;
+  const { state, page } = await searchParams;
   // What is no list of jobs is the first page of the closed ones.
-  const asked = jobListSchema.safeParse({ state: state ?? "closed", words: words ?? "", page: page ?? 1 }).data ?? {
+  const asked = jobListSchema.safeParse({ state: state ?? "closed", page: page ?? 1 }).data ?? {
     state: "closed" as const,
-    words: "",
     page: 1,
   };
   return <JobsScreen found={await listJobs(asked)} {...asked} size={PAGE} most={MOST_COUNTED} />;

@@ -46,9 +46,9 @@ export default async function Page({
 /** What the screen asks first, answered where the server can answer at once. */
 async function firstOf(job: Awaited<ReturnType<typeof readJob>>, equipment: string, times: Times) {
   const changes = changesIn(job.events);
-  const { machine } = await machineOf(job.hash, changes);
+  const { machine } = await machineOf(job.hash, changes, undefined, job.odds);
   const question = questionOf(machine, jobOn(machine, job.events), equipmentOf(equipment), times);
-  const first = await firstAnswers({ hash: job.hash, changes, file: machine.file }, question);
+  const first = await firstAnswers({ hash: job.hash, changes, file: machine.file, odds: job.odds }, question);
   return first && { key: question.key, ...first };
 }
 
@@ -71,6 +71,7 @@ async function Journal({ id, unit, start }: { id: string; unit: string; start: S
       events={job.events}
       file={job.file}
       hash={job.hash}
+      odds={job.odds ?? null}
       engine={(await isStored(job.hash)) ? engineHash() : null}
       times={times}
       start={{ ...start, equipment, first: await firstOf(job, equipment, times) }}

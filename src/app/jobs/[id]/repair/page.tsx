@@ -1,7 +1,8 @@
 import { notFound, redirect } from "next/navigation";
 import { readJob } from "../../../../server/jobs";
 import { changesIn, type JournalEvent, WHOLE_UNIT } from "../../../../core/journal";
-import { machineOf } from "../../../../server/machine-store";
+import { oddsBy } from "../../../../server/kept-odds";
+import { machineOf, shelfKey } from "../../../../server/machine-store";
 import { Refusal } from "../../../../server/refusal";
 import { UnreadableJob } from "../../../../ui/job/UnreadableJob";
 import { RepairScreen } from "../../../../ui/repair/RepairScreen";
@@ -20,12 +21,12 @@ export default async function Page({
   searchParams: Promise<{ assembly?: string; fault?: string; step?: string }>;
 }) {
   const [{ id }, { assembly, fault, step }] = await Promise.all([params, searchParams]);
-  const { events, raw, unit, file, hash } = await readJob(id).catch((error: unknown) => {
+  const { events, raw, unit, file, hash, odds } = await readJob(id).catch((error: unknown) => {
     if (error instanceof Refusal && error.status === 404) notFound();
     throw error;
   });
   if (raw.length > 0) return <UnreadableJob id={id} raw={raw} known={events.length} />;
-  const { machine } = await machineOf(hash, changesIn(events));
+  const { machine } = await machineOf(hash, changesIn(events), undefined, odds);
   const opened = events[0]?.body;
   const isWhole = opened?.type === "opened" && opened.kind !== "repair";
   const chosen = isWhole ? WHOLE_UNIT : await assemblyOf(id, machine, events, assembly);
@@ -39,7 +40,8 @@ export default async function Page({
       events={events}
       unit={unit}
       file={file}
-      hash={hash}
+      hash={shelfKey(hash, odds)}
+      holds={(await oddsBy(odds))?.holds ?? []}
       assembly={chosen}
       fault={fault ?? null}
       step={step ?? ""}

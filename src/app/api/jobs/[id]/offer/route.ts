@@ -1,12 +1,15 @@
+import { takeLessonsSchema } from "../../../../../contract/jobs";
 import { prepareDictionary } from "../../../../../server/isolation";
-import { offerChanges } from "../../../../../server/quick";
-import { answer } from "../../../answer";
+import { takeLessons } from "../../../../../server/lessons";
+import { answer, jsonBody } from "../../../answer";
 
 type Context = { params: Promise<{ id: string }> };
 
+/** Puts what a job learned into its machine's file, fact by fact. */
 export function POST(request: Request, { params }: Context) {
   return answer(request, async () => {
-    const kept = await offerChanges((await params).id, new Date());
+    const asked = takeLessonsSchema.parse(await jsonBody(request, 20_000));
+    const kept = await takeLessons((await params).id, asked, new Date());
     prepareDictionary(kept.hash);
     return kept;
   });
