@@ -1,7 +1,7 @@
 import { ORDINARY_METER } from "../core/instrument";
 import { forbidden } from "../core/safety";
 import {
-  type Change,
+  type CircuitChange,
   compileMachine,
   type Fault,
   type GuardAnswers,
@@ -201,7 +201,7 @@ export class IsolationDesk {
    */
   proveChange(
     file: MachineFile,
-    changes: readonly Change[],
+    changes: readonly CircuitChange[],
     guards: GuardAnswers,
     progress?: (share: number) => void,
   ): ModificationProof {

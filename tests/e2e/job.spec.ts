@@ -1,6 +1,7 @@
 import { expect, test, type Page } from "@playwright/test";
-import { axe, beginJob } from "./look";
+import { alive, axe, beginJob } from "./look";
 import { asked, typedFor } from "./meter";
+import type { Found, FoundJob } from "../../src/contract/find";
 
 const FAULT = { part: "W4", mode: "open" };
 
@@ -298,6 +299,7 @@ test("the notice on powered work stands before the first powered test, and is as
   await readNotice(page);
   await expect(page.locator("#reading")).toBeVisible();
   await page.reload();
+  await alive(page);
   await asked(page);
   await page.keyboard.press("Alt+i");
   await page.getByLabel("Unit", { exact: true }).selectOption("cold-call");
@@ -333,15 +335,25 @@ test("unknown places say so, with the right status; the health route answers", a
   expect((await request.get("/api/health")).status()).toBe(200);
 });
 
-test("three demo jobs: one untouched, one half-way, one closed", async ({ page }) => {
-  // Found by their serial numbers: other tests open and close jobs meanwhile.
-  const find = (state: string, serial: string) => page.goto(`/jobs?state=${state}&words=${serial}`);
-  await find("open", "40177");
-  await expect(page.locator(".jobs .untouched").last()).toBeVisible();
-  await find("open", "40231");
-  const halfWay = page.locator(".jobs li", { hasText: "Grey Saddle" }).filter({ has: page.locator(".under-way") });
-  await expect(halfWay.last()).toContainText("3 readings");
-  await find("closed", "39862");
-  await expect(page.locator(".jobs li", { hasText: "39862" }).last()).toContainText("Main board");
+test("three demo jobs: one untouched, one half-way, one closed", async ({ page, request }) => {
+  /** Found by their serial numbers, the oldest: other tests open and close jobs meanwhile. */
+  const oldest = async (state: string, serial: string) => {
+    const all: FoundJob[] = [];
+    for (let before: number | null = Number.MAX_SAFE_INTEGER; before !== null;) {
+      const answer = await request.get(`/api/find?state=${state}&q=${serial}&before=${before}`);
+      const found = (await answer.json()) as Found;
+      all.push(...found.jobs.filter((j) => j.serial === serial));
+      before = found.next;
+    }
+    return all.at(-1)!;
+  };
+  expect((await oldest("open", "40177")).readings).toBe(0);
+  expect((await oldest("open", "40231")).readings).toBe(3);
+  const closed = await oldest("closed", "39862");
+  expect(closed.result).toBe("Main board");
+  await page.goto("/jobs?state=closed");
+  await expect(page.locator(".jobs .closed").first()).toBeVisible();
   await axe(page);
+  await page.goto(`/jobs/${closed.id}/record`);
+  await expect(page.getByText("39862").first()).toBeVisible();
 });

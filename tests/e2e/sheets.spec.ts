@@ -1,5 +1,8 @@
 import { expect, type Page, test } from "@playwright/test";
 import { readFileSync } from "node:fs";
+import { ORDINARY_METER } from "../../src/core/instrument/meter";
+import { compileMachine, type MachineFile } from "../../src/core/model";
+import { makeTest, nominalValues, observe, Simulator } from "../../src/core/simulate";
 import { axe } from "./look";
 
 const SHEETS = new URL("../outside/sheets/", import.meta.url);
@@ -141,7 +144,7 @@ test("a glass washer of 25 parts comes in from its sheet in at most 130 actions,
   expect(file).toBe(readFileSync(new URL("falzjoch-gw-25.brought.yaml", SHEETS), "utf8"));
 });
 
-test("a kitchen tower of 31 parts and 15 wires comes in from its sheet in at most 200 actions, without a brace", async ({
+test("a kitchen tower of 40 parts and 15 wires comes in from its sheet in at most 200 actions, without a brace", async ({
   page,
 }) => {
   const { hands, tables, model } = await begun(page, "steinkar-kt-40", "Steinkar", "KT-40");
@@ -177,8 +180,69 @@ test("a kitchen tower of 31 parts and 15 wires comes in from its sheet in at mos
   await pasted(page, hands, tables);
   await hands.choose("They are those of", "Kettle sensor");
   await hands.paste("Ohms of a sensor", tables["sensor"]!);
-  console.log(`31 parts: ${hands.actions} actions, ${hands.typed} characters typed`);
+  await hands.paste("Parts that are not in the file", tables["extras"]!);
+  console.log(`40 parts: ${hands.actions} actions, ${hands.typed} characters typed`);
   expect(hands.actions).toBeLessThanOrEqual(200);
   const file = await exported(page, `steinkar-${model.toLowerCase()}`, model);
   expect(file).toBe(readFileSync(new URL("steinkar-kt-40.brought.yaml", SHEETS), "utf8"));
+});
+
+test("a board of 30 pins and 5 states comes in from its table of pins, and gives in each state what the table says", async ({
+  page,
+}) => {
+  const { printed, tables } = await tablesOf(page, "morgklamm-pb-30");
+  const model = `PB-30-${Date.now() % 100000}`;
+  const hands = new Hands(page, printed);
+  await page.goto("/machines/new");
+  await hands.choose("Kind", "Another: only its board's pins are known");
+  await hands.type("Manufacturer", "Morgklamm");
+  await hands.type("Model", model);
+  await hands.type("What feeds the board", "L and N, 230 VAC, 4 W");
+  await hands.type(/^States of its sheet/, tables["states"]!);
+  await hands.click("button", "Make the file");
+  await page.waitForURL(/tab=pins/);
+  const paste = async (rows: string, state: string, against: string) => {
+    for (const cell of rows.split(/[\n\t]/)) expect(printed, `"${cell}" stands on the sheet`).toContain(cell);
+    hands.actions++;
+    await page.getByLabel(/Paste or type its pin table/).fill(rows);
+    await expect(page.getByRole("list", { name: "Taken for" }).locator(".is-unread")).toHaveCount(0);
+    await hands.choose("State they belong to", state);
+    await hands.choose(/^Measured against/, against);
+    await hands.click("button", /^Add \d+ lines?$/);
+    await expect(page.getByLabel(/Paste or type its pin table/)).toHaveValue("");
+  };
+  await paste(tables["rest"]!, "idle", "N");
+  const states = ["idle", "fill", "wash", "drain", "test"];
+  for (const state of states) await paste(tables[`s-${state}`]!, state, "G");
+  await axe(page);
+  await hands.click("tab", "From a sheet");
+  await hands.paste("Parts that are not in the file", tables["loads"]!);
+  console.log(`30 pins, 5 states, 8 parts: ${hands.actions} actions, ${hands.typed} characters typed`);
+  expect(hands.actions).toBeLessThanOrEqual(60);
+
+  const id = `morgklamm-${model.toLowerCase()}`;
+  const answer = (await (await page.request.get(`/api/machines/${id}/file`)).json()) as { file: MachineFile };
+  const machine = compileMachine(answer.file);
+  const board = machine.partById.get("board")!;
+  expect(board.nodeOf.size).toBe(30);
+  const simulator = new Simulator(machine);
+  const read = (setup: string, fn: "dcv" | "acv", red: string, black: string) => {
+    const state = simulator.energise(machine.setupById.get(setup)!, [], nominalValues(machine));
+    const shown = observe(simulator, state, makeTest(setup, fn, red, black), ORDINARY_METER);
+    if (shown.kind === "value") return shown.value;
+    return shown.kind === "jumping" ? shown.high : Number.NaN;
+  };
+  let cells = 0;
+  for (const state of states)
+    for (const row of tables[`s-${state}`]!.split("\n")) {
+      const [pin, , , says] = row.split("\t") as [string, string, string, string];
+      const volts = says === "closed to L" ? 230 : Number.parseFloat(says) || 0;
+      const isMains = says.endsWith("to L");
+      const shown = isMains
+        ? read(state, "acv", `board-${pin}`, "in-2")
+        : read(state, "dcv", `board-${pin}`, "board-G");
+      expect(Math.abs(shown - volts), `${state} ${row}: ${shown}`).toBeLessThan(0.05 * volts + 0.6);
+      cells++;
+    }
+  expect(cells).toBeGreaterThan(70);
 });

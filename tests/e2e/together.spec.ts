@@ -2,19 +2,30 @@ import { expect, test, type Page } from "@playwright/test";
 import { axe, beginJob, fits } from "./look";
 import { asked, typedFor } from "./meter";
 
+/** Does what is written into the journal, and waits until it is: the page goes on before, the other window does not. */
+async function written(page: Page, type: string, act: () => Promise<void>): Promise<void> {
+  // Of this very entry: one made before may still be on its way.
+  const answer = page.waitForResponse((a) => {
+    if (a.request().method() !== "POST" || !a.url().endsWith("/events")) return false;
+    return (a.request().postDataJSON() as { body: { type: string } }).body.type === type;
+  });
+  await act();
+  expect((await answer).status()).toBe(200);
+}
+
 /** Two people, or two windows, on one job. */
 async function both(page: Page): Promise<Page> {
   await beginJob(page, "Larch Pass Hut: Quellmoor SB-210, 40177", "Door panel dark, no beep, still cold inside");
   await page.keyboard.press("Alt+j");
   await asked(page);
   const notice = page.getByRole("button", { name: "I work that way" });
-  if (await notice.isVisible()) await notice.click();
+  if (await notice.isVisible()) await written(page, "warned", () => notice.click());
   return (await page.context().browser()!.newContext()).newPage();
 }
 
 const answer = async (page: Page, text: string) => {
   await page.locator("#reading").fill(text);
-  await page.keyboard.press("Enter");
+  await written(page, "reading", () => page.keyboard.press("Enter"));
 };
 
 /** A measured test is asked for, and no look. */

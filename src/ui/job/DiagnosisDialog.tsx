@@ -5,7 +5,7 @@ import Button from "react-bootstrap/Button";
 import Form from "react-bootstrap/Form";
 import Modal from "react-bootstrap/Modal";
 import { type Judged, type BoundProof, type AssemblySuspect, proofsFor, shownProofs } from "../../core/diagnose";
-import { calledBody, type EventBody } from "../../core/journal";
+import { calledBody, CONFIRMED_BY, type ConfirmedBy, type EventBody, isFault } from "../../core/journal";
 import { inSentence } from "../../core/quantity";
 import type { Machine, AssemblyEntry } from "../../core/model";
 import { canBePutBack, type LeftBehind, type NoFaultFound } from "../../core/repair";
@@ -27,6 +27,10 @@ interface Props {
   /** What a job without a fault found has to say for itself. */
   readonly noFault: NoFaultFound;
   readonly problem: string;
+  /** Parts that were tested bad by themselves. */
+  readonly alone: readonly string[];
+  /** Whether anything was decided on or tried. */
+  readonly isRepaired: boolean;
   /** A simple cause that was found: what was answered, and what was done; null when there is none. */
   readonly simple: { readonly cause: string; readonly action: string } | null;
   /** What a person has said did it, of what opened or welded; empty where nobody has. */
@@ -58,6 +62,8 @@ export function DiagnosisDialog({
   noFault,
   problem,
   simple,
+  alone,
+  isRepaired,
   by,
   onHide,
   onMeasure,
@@ -68,6 +74,7 @@ export function DiagnosisDialog({
   const [action, setAction] = useState<string | null>(null);
   const [despite, setDespite] = useState("");
   const [because, setBecause] = useState("");
+  const [known, setKnown] = useState<ConfirmedBy | "">("");
   const [isUnsafe, setIsUnsafe] = useState(false);
   const [unsafe, setUnsafe] = useState<Unsafe>({ reason: "", tag: "", signed: "" });
   const repaired = mended === null ? undefined : machine.assemblyById.get(mended);
@@ -99,6 +106,12 @@ export function DiagnosisDialog({
   const plain = isSimple && simple ? simple.cause : (suspect.faults[0]?.name ?? suspect.name);
   // The record says both: what opened, and what did it.
   const cause = by !== "" && suspect.assembly === suspects[0]?.assembly ? say.openedBy(plain, by) : plain;
+  // Two faults at once, and one on a component of an opened board, are no single cause of the file.
+  const plainFault = suspect.faults[0]?.id ?? "";
+  const isCause = !isSimple && isFault(machine, plainFault);
+  // What nobody has said yet is what the journal shows: nothing works since before anything was done.
+  const done = isRepaired ? "works since" : "only measured";
+  const usual: ConfirmedBy = alone.includes(plainFault.split(":")[0]!) ? "found bad" : done;
   const isNothing = suspect.assembly === "no-fault" && !isSimple;
   // A job is not closed silently with something left behind.
   const blocked =
@@ -117,6 +130,7 @@ export function DiagnosisDialog({
           cause,
           action: words,
           sure: suspect!.word,
+          ...(isCause ? { fault: plainFault, confirmed: known || usual } : {}),
         },
         proofs,
         despite,
@@ -240,6 +254,18 @@ export function DiagnosisDialog({
               onChange={(e) => setAction(e.target.value)}
             />
           </Form.Group>
+          {isCause ? (
+            <Form.Group controlId="call-known">
+              <Form.Label>{say.howIsItKnown}</Form.Label>
+              <Form.Select value={known || usual} onChange={(e) => setKnown(e.target.value as ConfirmedBy)}>
+                {CONFIRMED_BY.map((by) => (
+                  <option key={by} value={by}>
+                    {say.known[by]}
+                  </option>
+                ))}
+              </Form.Select>
+            </Form.Group>
+          ) : null}
           <UnsafeFields isUnsafe={isUnsafe} onUnsafe={setIsUnsafe} unsafe={unsafe} onChange={setUnsafe} />
           <p className="problem" role="alert">
             {problem}

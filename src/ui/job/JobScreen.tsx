@@ -37,7 +37,7 @@ import { PathPane } from "./PathPane";
 import { useChosenTest } from "./useChosenTest";
 import { useJobKeys } from "./useJobKeys";
 import { MisfitNote } from "./Misfit";
-import { DiffersDialog } from "./DiffersDialog";
+import { SeenDialog } from "./SeenDialog";
 import { NextTest } from "./NextTest";
 import { Outlook } from "./Outlook";
 import { RunSheetView } from "./RunSheetView";
@@ -59,6 +59,7 @@ import { useEquipment, YourEquipment } from "./YourEquipment";
 import type { ReadingEntry } from "./ReadingField";
 import { ORDINARY_METER } from "../../core/instrument";
 import { Conflicts } from "./Conflicts";
+import { LikeBefore } from "./LikeBefore";
 import { OthersNote } from "./OthersNote";
 import { useLiveMark } from "../shell/useLiveMark";
 import { useAddress } from "../shell/useAddress";
@@ -70,6 +71,7 @@ export function JobScreen({
   events,
   file,
   hash,
+  odds,
   engine,
   times,
   unit,
@@ -83,6 +85,8 @@ export function JobScreen({
   file: MachineFile;
   /** Names the file that the job was made with. */
   hash: string;
+  /** Names the odds of failure that it was made with; null: those of the file as it was drawn. */
+  odds: string | null;
   /** Names the engine whose dictionary of this file the server keeps; null: it keeps none yet. */
   engine: string | null;
   times: Times;
@@ -95,7 +99,8 @@ export function JobScreen({
   };
 }) {
   const router = useRouter();
-  const drawn = commonShelf().of(hash, file);
+  const shelved = odds === null ? hash : `${hash} ${odds}`;
+  const drawn = commonShelf().of(shelved, file);
   const opener = events[0]?.actor ?? "Someone";
   const foresee = useRef<((coming: Job) => void) | null>(null);
   /** What others wrote since one last looked at what is next. */
@@ -113,7 +118,7 @@ export function JobScreen({
   const changesKey = changesOf(logged);
   const [changesAtFirst] = useState(changesKey);
   const machine = commonShelf().of(
-    hash,
+    shelved,
     file,
     logged.changes.map((c) => c.body.change),
   );
@@ -415,6 +420,7 @@ export function JobScreen({
             onDiagnose={() => setClosing(true)}
           />
           <Outlook advice={advice} desk={search.desk} evidence={evidence} job={job} />
+          <LikeBefore job={job.id} entries={written.lastSeq} />
           <Trail job={job} written={written} unseen={unseen} onStrike={setStriking} />
           <Asked job={job} onTakeBack={(event) => void log(struckBody(event))} />
           <Found
@@ -434,6 +440,8 @@ export function JobScreen({
         bound={advice?.proofs ?? []}
         mended={advice?.stop?.kind === "mended" ? (advice.stop.assemblies[0] ?? null) : null}
         simple={simple}
+        isRepaired={job.work.decisions.length > 0 || job.answers.some((a) => a.body.type === "tried")}
+        alone={job.answers.flatMap((a) => (a.body.type === "alone" && a.body.found === "bad" ? [a.body.part] : []))}
         by={saidToHaveDoneIt(advice)}
         onHide={() => setClosing(false)}
         left={leftBehind(machine, job)}
@@ -446,8 +454,11 @@ export function JobScreen({
         onDiagnose={log}
         problem={problem}
       />
-      <DiffersDialog
+      <SeenDialog
         show={varying}
+        job={job}
+        busy={sending}
+        onLog={log}
         file={machine.file}
         machine={machine}
         problem={problem}

@@ -129,7 +129,7 @@ function Typed({ job, card, before, proposed, busy, onRecord, onTyping }: Props)
           leads={{ setup: card.test.setup, red: card.test.red, black: card.test.black }}
           where={{ job }}
           busy={busy}
-          onReading={(text, shown) => record(readingBody(card, text, shown, proposed))}
+          onReading={(text, shown, simulated) => record(readingBody(card, text, shown, proposed, simulated))}
         />
       )}
       <p id="reading-problem" className="problem" role="alert">

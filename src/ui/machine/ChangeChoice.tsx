@@ -1,13 +1,13 @@
 "use client";
 
 import Form from "react-bootstrap/Form";
-import { type Change, IN_LEAD, type Machine, type Part, plainFields } from "../../core/model";
+import { type InPlace, IN_LEAD, type Machine, type Part, plainFields } from "../../core/model";
 import { words } from "./ratings";
 import { say } from "#words/ui/machine/ChangeChoice";
 
 /** What was chosen so far; the part and its terminal fall back to the first that fit. */
 export interface ChangeDraft {
-  readonly what: Change["change"];
+  readonly what: InPlace["change"];
   readonly part: string;
   readonly terminal: string;
   readonly kind: string;
@@ -34,7 +34,7 @@ function numbersOf(fields: unknown): readonly (readonly [string, string])[] {
 }
 
 /** Parts to which a change can be made. */
-function partsFor(machine: Machine, what: Change["change"]): readonly Part[] {
+function partsFor(machine: Machine, what: InPlace["change"]): readonly Part[] {
   return machine.parts.filter(
     (p) => p.modes.length > 0 && (what === "other part" ? numbersOf(p.fields).length > 0 : p.nodeOf.size >= 2),
   );
@@ -51,7 +51,7 @@ const leadOf = (part: Part, draft: ChangeDraft) =>
   terminalsOf(part).find((t) => t === draft.terminal) ?? terminalsOf(part)[0]!;
 
 /** The change that was chosen; null where the machine has no part for it, or nothing is said to be different. */
-export function changeOf(machine: Machine, draft: ChangeDraft): Change | null {
+export function changeOf(machine: Machine, draft: ChangeDraft): InPlace | null {
   const part = partOf(machine, draft);
   if (!part) return null;
   // As typed: the kind of the part reads its own ratings, units and all.

@@ -10,6 +10,7 @@ import { send, Refused } from "../shell/send";
 import { TopBar } from "../shell/TopBar";
 import { useKept } from "../shell/useKept";
 import { importMachine } from "../../contract/machines";
+import { Packs } from "./Packs";
 import { useShortcut } from "../shortcuts/useShortcut";
 import { say } from "#words/ui/machine/LibraryScreen";
 
@@ -74,6 +75,7 @@ export function LibraryScreen({ machines }: { machines: readonly MachineRow[] })
               e.target.value = "";
             }}
           />
+          <Packs />
           <Link className="btn btn-outline-dark" href="/machines/kinds">
             {say.kindsOfParts}
           </Link>

@@ -23,6 +23,7 @@ import { ratingsOf } from "./ratings";
 import { SheetLines } from "./SheetLines";
 import { FileDoubts } from "./FileDoubts";
 import { useCoverage } from "./useCoverage";
+import { ShopOddsView } from "./ShopOddsView";
 import { WiringDrawing } from "./WiringDrawing";
 
 import { duplicateMachine, exportAddress } from "../../contract/machines";
@@ -120,6 +121,9 @@ export function MachineScreen({
           <Tab eventKey="codes" title={say.codesAndModes}>
             <Codes machine={machine} />
           </Tab>
+          <Tab eventKey="odds" title={say.howItFailsHere}>
+            <ShopOddsView machine={file.id} />
+          </Tab>
           <Tab eventKey="settings" title={say.settings}>
             <Rows
               head={["Setting", "Where", "Values", say.asDelivered]}
@@ -170,13 +174,14 @@ export function MachineScreen({
             <Apart file={file} hash={hash} machine={machine} wanted={tab === "apart"} />
           </Tab>
           <Tab eventKey="versions" title={say.versions}>
-            <ul className="plain-list">
+            <ul className="versions">
               {versions.map((v) => (
                 <li key={v.hash}>
                   <Link href={v.current ? `/machines/${file.id}` : `/machines/${file.id}?version=${v.hash}`}>
                     {say.revisionRevisionDayName(v.revision, dayName(v.addedAt))}
                   </Link>{" "}
-                  <code>{v.hash.slice(0, 10)}</code> {v.current ? <strong>{say.newJobsUseThisOne}</strong> : null}
+                  <code>{v.hash.slice(0, 10)}</code> {v.current ? <strong>{say.newJobsUseThisOne}</strong> : null}{" "}
+                  {v.kept ? <HowKept kept={v.kept} /> : null}
                 </li>
               ))}
             </ul>
@@ -184,6 +189,37 @@ export function MachineScreen({
         </Tabs>
       </main>
     </div>
+  );
+}
+
+/** How a version came into use: by whom, from where, and what was learned with it. */
+function HowKept({ kept }: { readonly kept: NonNullable<VersionRow["kept"]> }) {
+  const job = kept.job;
+  return (
+    <>
+      <span className="quiet">
+        {say.keptBy(say.origin[kept.origin] ?? kept.origin, kept.by)}
+        {kept.pack ? say.inThePackOf(kept.pack.shop, dayName(kept.pack.at)) : ""}
+        {job === null ? null : (
+          <>
+            {", "}
+            <Link href={`/jobs/${job}/record`}>{say.ofThisJob}</Link>
+          </>
+        )}
+      </span>
+      {kept.learned.length === 0 ? null : (
+        <ul>
+          {kept.learned.map((l) => (
+            <li key={`${l.at} ${l.words}`}>
+              {l.words}{" "}
+              <span className="quiet">
+                {l.by}, {dayName(l.at)}
+              </span>
+            </li>
+          ))}
+        </ul>
+      )}
+    </>
   );
 }
 

@@ -7,10 +7,13 @@ import Form from "react-bootstrap/Form";
 import { z } from "zod";
 import {
   askedQuestions,
+  BY_PINS,
+  type Family,
   FAMILIES,
   familyMachine,
   familyOf,
   KNOWN_FAMILIES,
+  pinFamily,
   type QuickSupply,
   readSupply,
   TYPED,
@@ -28,14 +31,17 @@ import { say } from "#words/ui/machine/NewMachineScreen";
 
 /** What was typed and answered so far; kept, so that nothing is lost with the page. */
 const draftSchema = z.object({
-  family: z.string().refine((id) => id === TYPED || KNOWN_FAMILIES.some((f) => f.id === id)),
+  family: z.string().refine((id) => id === TYPED || id === BY_PINS || KNOWN_FAMILIES.some((f) => f.id === id)),
   sort: z.enum(FAMILIES),
   has: z.string(),
   states: z.string(),
+  feed: z.string().default(""),
   maker: z.string(),
   model: z.string(),
   supply: z.string(),
   answers: z.record(z.string(), z.string()),
+  /** What was answered of other families before, by their ids. */
+  before: z.record(z.string(), z.object({ supply: z.string(), answers: z.record(z.string(), z.string()) })).default({}),
 });
 type Draft = z.output<typeof draftSchema>;
 
@@ -44,10 +50,12 @@ const START: Draft = {
   sort: "powered equipment",
   has: "",
   states: "",
+  feed: "",
   maker: "",
   model: "",
   supply: KNOWN_FAMILIES[0]!.supplies[0],
   answers: {},
+  before: {},
 };
 
 const idOf = (maker: string, model: string) =>
@@ -57,8 +65,10 @@ const idOf = (maker: string, model: string) =>
     .replace(/^-+|-+$/g, "") || "machine";
 
 /** The family of a draft: a known one, or one made of what was typed. */
-const familyDrafted = ({ family, sort, has, states }: Draft) =>
-  family === TYPED ? typedFamily(has, sort, states) : familyOf(family);
+function familyDrafted({ family, sort, has, states, feed }: Draft): Family {
+  if (family === BY_PINS) return pinFamily(feed, states, sort);
+  return family === TYPED ? typedFamily(has, sort, states) : familyOf(family);
+}
 
 /** A draft as it was kept; a new one where there is none, or one whose questions are of another time. */
 function draftOf(kept: string): Draft {
@@ -112,7 +122,8 @@ export function NewMachineScreen() {
   const [problem, setProblem] = useState("");
   const family = familyDrafted(draft);
   const questions = askedQuestions(family, wholeAnswers(family, draft.answers));
-  const isUntyped = draft.family === TYPED && draft.has.trim() === "";
+  const isUntyped =
+    (draft.family === TYPED && draft.has.trim() === "") || (draft.family === BY_PINS && draft.feed.trim() === "");
   const resting = useDeferredValue(draft);
   const made = useMemo(() => fileOf(resting), [resting]);
 
@@ -129,8 +140,9 @@ export function NewMachineScreen() {
     try {
       if (await isThere(file.id)) return setProblem(say.isThereAlready(file.maker, file.model));
       await send(keepMachine, [file.id], file);
-      keep("");
-      router.push(`/machines/${file.id}?tab=assumed`);
+      // Whoever goes back finds what was answered; only the plate is another one's.
+      keep(JSON.stringify({ ...draft, model: "" }));
+      router.push(`/machines/${file.id}?tab=${draft.family === BY_PINS ? "pins" : "assumed"}`);
     } catch (error) {
       setProblem((error as Error).message);
     }
@@ -148,13 +160,12 @@ export function NewMachineScreen() {
               size="lg"
               autoFocus
               value={family.id}
-              onChange={(e) =>
-                change({
-                  family: e.target.value,
-                  supply: familyDrafted({ ...draft, family: e.target.value }).supplies[0],
-                  answers: {},
-                })
-              }
+              onChange={(e) => {
+                const [was, is] = [draft.family, e.target.value];
+                const before = { ...draft.before, [was]: { supply: draft.supply, answers: draft.answers } };
+                const supply = familyDrafted({ ...draft, family: is }).supplies[0];
+                change({ family: is, supply, answers: {}, ...before[is], before });
+              }}
             >
               {KNOWN_FAMILIES.map((f) => (
                 <option key={f.id} value={f.id}>
@@ -162,6 +173,7 @@ export function NewMachineScreen() {
                 </option>
               ))}
               <option value={TYPED}>{say.another}</option>
+              <option value={BY_PINS}>{say.byItsPins}</option>
             </Form.Select>
           </Form.Group>
           <div className="new-plate">
@@ -188,19 +200,21 @@ export function NewMachineScreen() {
               {made.problem}
             </p>
           ) : null}
+          {draft.family === TYPED || draft.family === BY_PINS ? (
+            <Form.Group controlId="sort">
+              <Form.Label>{say.sort}</Form.Label>
+              <Form.Select
+                value={draft.sort}
+                onChange={(e) => change({ sort: FAMILIES.find((f) => f === e.target.value) ?? draft.sort })}
+              >
+                {FAMILIES.map((f) => (
+                  <option key={f}>{f}</option>
+                ))}
+              </Form.Select>
+            </Form.Group>
+          ) : null}
           {draft.family === TYPED ? (
             <>
-              <Form.Group controlId="sort">
-                <Form.Label>{say.sort}</Form.Label>
-                <Form.Select
-                  value={draft.sort}
-                  onChange={(e) => change({ sort: FAMILIES.find((f) => f === e.target.value) ?? draft.sort })}
-                >
-                  {FAMILIES.map((f) => (
-                    <option key={f}>{f}</option>
-                  ))}
-                </Form.Select>
-              </Form.Group>
               <Form.Group controlId="has">
                 <Form.Label>{say.has}</Form.Label>
                 <Form.Control
@@ -222,6 +236,30 @@ export function NewMachineScreen() {
                   value={draft.states}
                   maxLength={2000}
                   placeholder={say.statesExample}
+                  onChange={(e) => change({ states: e.target.value })}
+                />
+              </Form.Group>
+            </>
+          ) : null}
+          {draft.family === BY_PINS ? (
+            <>
+              <Form.Group controlId="feed">
+                <Form.Label>{say.feed}</Form.Label>
+                <Form.Control
+                  value={draft.feed}
+                  maxLength={80}
+                  placeholder={say.feedExample}
+                  onChange={(e) => change({ feed: e.target.value })}
+                />
+              </Form.Group>
+              <Form.Group controlId="pin-states">
+                <Form.Label>{say.pinStates}</Form.Label>
+                <Form.Control
+                  as="textarea"
+                  rows={3}
+                  value={draft.states}
+                  maxLength={2000}
+                  placeholder={say.pinStatesExample}
                   onChange={(e) => change({ states: e.target.value })}
                 />
               </Form.Group>

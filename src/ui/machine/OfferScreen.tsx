@@ -8,10 +8,13 @@ import Table from "react-bootstrap/Table";
 import type { ShippedOffer } from "../../contract/machines";
 import { send } from "../shell/send";
 import { TopBar } from "../shell/TopBar";
+import { dayName } from "../shell/time";
 import { useKept } from "../shell/useKept";
 import { settleOffer } from "../../contract/machines";
+import { factWords } from "./fact-words";
 import { say } from "#words/ui/machine/OfferScreen";
 
+const BY_PACK = say.byPack;
 const BY = { theirs: "newer", ours: "yours", both: "both changed it" } as const;
 
 /** A newer shipped revision held against the shop's own file: taken whole, fact by fact, or not. */
@@ -47,7 +50,11 @@ export function OfferScreen({ offer }: { offer: ShippedOffer }) {
     <div className="start">
       <TopBar here="Machines" title={say.newerFile} />
       <main id="main" tabIndex={-1} className="library">
-        <h1>{say.newerRevisionRevision(offer.revision)}</h1>
+        <h1>
+          {offer.pack
+            ? say.revisionOfPack(offer.revision, offer.pack.shop, dayName(offer.pack.at))
+            : say.newerRevisionRevision(offer.revision)}
+        </h1>
         <p className="quiet mb-0">
           {say.yoursIsRevision(
             offer.own.revision,
@@ -75,7 +82,7 @@ export function OfferScreen({ offer }: { offer: ShippedOffer }) {
               <th>{say.fact}</th>
               <th>{say.before}</th>
               <th>{say.yours}</th>
-              <th>{say.newer}</th>
+              <th>{offer.pack ? say.theirs : say.newer}</th>
               <th>{say.changedBy}</th>
             </tr>
           </thead>
@@ -93,7 +100,7 @@ export function OfferScreen({ offer }: { offer: ShippedOffer }) {
                 <td>{factWords(f.base)}</td>
                 <td>{factWords(f.ours)}</td>
                 <td>{factWords(f.theirs)}</td>
-                <td>{BY[f.changedBy]}</td>
+                <td>{(offer.pack ? BY_PACK : BY)[f.changedBy]}</td>
               </tr>
             ))}
           </tbody>
@@ -101,14 +108,4 @@ export function OfferScreen({ offer }: { offer: ShippedOffer }) {
       </main>
     </div>
   );
-}
-
-/** Longest value shown whole, characters. */
-const MOST_SHOWN = 160;
-
-function factWords(value: unknown): string {
-  if (value === undefined) return say.notThere;
-  const text = typeof value === "object" ? JSON.stringify(value) : String(value);
-  if (text.includes("data:image/")) return say.withAPicture;
-  return text.length > MOST_SHOWN ? `${text.slice(0, MOST_SHOWN)} ...` : text;
 }

@@ -30,7 +30,7 @@ interface Props {
   readonly busy: boolean;
   /** Takes the first meter there is where none was chosen. */
   readonly takeFirst?: boolean;
-  readonly onReading: (typed: string, shown: Reading) => void | Promise<unknown>;
+  readonly onReading: (typed: string, shown: Reading, simulated: boolean) => void | Promise<unknown>;
 }
 
 /**
@@ -73,7 +73,7 @@ export function MeterBar({ fn, live, leads, where, busy, takeFirst, onReading }:
     try {
       const shown = await take();
       setDisplay(readingText(shown, unitOf(fn)));
-      await onReading(inDigits(shown), shown);
+      await onReading(inDigits(shown), shown, device?.simulated === true);
     } catch (error) {
       setProblem((error as Error).message);
     } finally {
@@ -105,7 +105,7 @@ export function MeterBar({ fn, live, leads, where, busy, takeFirst, onReading }:
         if (next.taken) {
           const t = next.taken;
           heldBy.set(device.id, t);
-          await latest.current.onReading(asTyped(t), t);
+          await latest.current.onReading(asTyped(t), t, device.simulated);
         }
       } catch (error) {
         if (!current) return;

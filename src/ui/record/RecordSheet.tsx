@@ -7,19 +7,20 @@ import { useRef, useState, type FormEvent } from "react";
 import Button from "react-bootstrap/Button";
 import Form from "react-bootstrap/Form";
 import Table from "react-bootstrap/Table";
-import { type Job, noteBody, WHOLE_UNIT } from "../../core/journal";
+import { type Job, noteBody, seenAssembly, WHOLE_UNIT } from "../../core/journal";
 import { kindWords } from "../job/kind-words";
 import { workCautions } from "../../core/safety";
-import { commonShelf, type MachineFile } from "../../core/model";
+import { assumedIn, commonShelf, type MachineFile } from "../../core/model";
 import { send } from "../shell/send";
 import { useKept } from "../shell/useKept";
 import { clockTime, dayName, dateWithYear } from "../shell/time";
-import { offerChanges, photoAddress } from "../../contract/jobs";
+import { photoAddress } from "../../contract/jobs";
 import { logEntry } from "../../contract/entries";
 import { PageTitle } from "../shell/PageTitle";
 import { VERDICT_WORDS } from "#words/job";
 import { useMoney } from "../shell/Currency";
-import { SeenOnJob } from "./SeenOnJob";
+import { DidItHold } from "./DidItHold";
+import { say as held } from "#words/ui/held";
 import { say } from "#words/ui/record";
 
 /** The record of a job, on screen and on paper: everything as it was shown when it happened. */
@@ -33,6 +34,11 @@ export function RecordSheet({
   /** For entries that were made without knowing others: what was not known, in words. */
   stale: Readonly<Record<string, string>>;
 }) {
+  const router = useRouter();
+  const hasLessons =
+    job.changes.length > 0 ||
+    assumedIn(file).length > 0 ||
+    job.work.photos.some((p) => seenAssembly(p.body.stage) !== null);
   const goesOnAt = job.opened.kind === "repair" ? `/jobs/${job.id}` : `/jobs/${job.id}/repair`;
   return (
     <div className="record">
@@ -140,7 +146,7 @@ export function RecordSheet({
           </section>
         ) : null}
         {job.called || job.dropped ? null : <p className="quiet">{say.theJobIsOpen}</p>}
-        <WorkDone job={job} />
+        <WorkDone job={job} file={file} />
         <h2>{say.readings}</h2>
         {job.readings.length === 0 ? (
           <p>{say.none}</p>
@@ -207,10 +213,15 @@ export function RecordSheet({
                 </li>
               ))}
             </ul>
-            <OfferToFile job={job.id} />
           </>
         ) : null}
-        <SeenOnJob job={job} file={file} hash={job.opened.machineHash} />
+        {hasLessons ? (
+          <p className="d-print-none">
+            <Link className="btn btn-outline-dark btn-sm" href={`/jobs/${job.id}/offer`}>
+              {say.whatThisJobLearned}
+            </Link>
+          </p>
+        ) : null}
         {job.notes.length > 0 ? (
           <>
             <h2>{say.notes}</h2>
@@ -235,6 +246,12 @@ export function RecordSheet({
             </ul>
           </>
         ) : null}
+        {job.called && job.opened.kind === "repair" ? (
+          <p className="did-it-hold d-print-none">
+            <strong>{held.didItHold}</strong>{" "}
+            <DidItHold job={job.id} of={job.opened.site} onTold={() => router.refresh()} />
+          </p>
+        ) : null}
         <NoteForm job={job} />
         {job.work.decisions.length > 0 ? (
           <p className="small-print">
@@ -253,8 +270,12 @@ export function RecordSheet({
 
 const SURE = { none: "none", "in warranty": "in warranty", unknown: "unknown" } as const;
 
+/** What a photo shows: the stage of a repair, or an assembly as it is. */
+const stageName = (file: MachineFile, stage: string) =>
+  file.pieces.find((p) => p.id === seenAssembly(stage))?.name ?? stage;
+
 /** What was decided, done, changed and proven. */
-function WorkDone({ job }: { job: Job }) {
+function WorkDone({ job, file }: { job: Job; file: MachineFile }) {
   const money = useMoney();
   const { decisions, matches, photos, proved, modifications, madeGood } = job.work;
   if (decisions.length + matches.length + photos.length + proved.length + modifications.length + madeGood.length === 0)
@@ -320,9 +341,9 @@ function WorkDone({ job }: { job: Job }) {
         <ul className="record-photos">
           {photos.map(({ body }) => (
             <li key={body.hash}>
-              <img src={photoAddress(body.hash)} alt={body.caption || say.photoStage(body.stage)} />
+              <img src={photoAddress(body.hash)} alt={body.caption || say.photoStage(stageName(file, body.stage))} />
               <span>
-                {body.caption || say.photoStage(body.stage)}
+                {body.caption || say.photoStage(stageName(file, body.stage))}
                 {body.marks.length > 0 ? ` (${body.marks.map((m, i) => `${i + 1} ${m.words}`).join(", ")})` : ""}
               </span>
             </li>
@@ -387,37 +408,9 @@ function NoteForm({ job }: { job: Job }) {
   );
 }
 
-/** Puts what was found on this unit into the machine's file, as a new version. */
-function OfferToFile({ job }: { job: string }) {
-  const [said, setSaid] = useState("");
-  const [done, setDone] = useState<string | null>(null);
-  async function offer() {
-    try {
-      setDone((await send(offerChanges, [job], {})).id);
-    } catch (error) {
-      setSaid((error as Error).message);
-    }
-  }
-  if (done)
-    return (
-      <p className="d-print-none">
-        {say.itIsInTheFile} <Link href={`/machines/${done}`}>{done}</Link>.
-      </p>
-    );
-  return (
-    <p className="d-print-none">
-      <Button size="sm" variant="outline-dark" onClick={() => void offer()}>
-        {say.everyUnitHasThisPut}
-      </Button>{" "}
-      <span className="problem" role="alert">
-        {said}
-      </span>
-    </p>
-  );
-}
-
 function entryWords(e: JournalEvent): string {
   if (e.body.type === "reading") return `${e.body.as.shown}, ${e.body.as.title}`;
   if (e.body.type === "note") return e.body.text;
+  if (e.body.type === "followed up") return e.body.held ? held.heldSoFar : held.hasComeBack;
   return e.body.type;
 }

@@ -6,7 +6,7 @@ import { useMemo, useState } from "react";
 import Button from "react-bootstrap/Button";
 import Form from "react-bootstrap/Form";
 import {
-  type Change as CircuitChange,
+  type CircuitChange,
   ChangeError,
   type Guard,
   type GuardAnswers,

@@ -1,12 +1,12 @@
 "use client";
 
 import Form from "react-bootstrap/Form";
-import { BUILT_IN, type Change, endsOf, type Machine, netName, partKind } from "../../core/model";
+import { BUILT_IN, type CircuitChange, endsOf, type Machine, netName, partKind } from "../../core/model";
 import { words } from "../machine/ratings";
 import { say } from "#words/ui/repair/CircuitChoice";
 
 /** Changes of the circuit: by board, by part between joints, by wire and by lead. */
-export type CircuitWhat = Extract<Change["change"], "board out" | "added" | "wired" | "moved">;
+export type CircuitWhat = Extract<CircuitChange["change"], "board out" | "added" | "wired" | "moved">;
 
 /** What was chosen so far; what is empty falls back to the first that fits. */
 export interface CircuitDraft {
@@ -62,7 +62,7 @@ function leadsOf(machine: Machine): readonly (readonly [part: string, name: stri
 const boardsOf = (machine: Machine) => machine.file.pieces.filter((p) => p.board);
 
 /** The change that was chosen; null where something of it is not said yet. */
-export function circuitChange(machine: Machine, what: CircuitWhat, draft: CircuitDraft): Change | null {
+export function circuitChange(machine: Machine, what: CircuitWhat, draft: CircuitDraft): CircuitChange | null {
   const joints = jointsOf(machine);
   const first = joints[0]?.[0] ?? "";
   switch (what) {

@@ -3,9 +3,10 @@
 import { useMemo, useState } from "react";
 import Button from "react-bootstrap/Button";
 import Form from "react-bootstrap/Form";
-import { withInnerShorts } from "../../core/model";
+import { failureSort, withInnerShorts } from "../../core/model";
 import { METRIC, readQuantity } from "../../core/quantity";
 import { cheapWhileOpen, optionsFor, outlay, USUAL_RATES, weighOptions } from "../../core/repair";
+import { type HoldOdds, learnedHolds } from "../../core/learn";
 import { useKept } from "../shell/useKept";
 import { PartMatch } from "./PartMatch";
 import type { RepairProps } from "./repair-props";
@@ -25,6 +26,7 @@ export function Decide({
   job,
   assembly,
   fault,
+  holds,
   rates,
   actor,
   busy,
@@ -32,6 +34,7 @@ export function Decide({
   onDone,
 }: RepairProps & {
   readonly fault: string | null;
+  readonly holds: readonly HoldOdds[];
   /** What the shop reckons with; null: nobody has said. */
   readonly rates: Rates | null;
   readonly actor: string;
@@ -60,15 +63,26 @@ export function Decide({
   const inMoney = moneyIn(shop.currency);
   const lost = money(worth, 400);
   const [part, mode] = cause.split(":") as [string, string];
+  // Repairs are learned of by the kind of part and the way it fails.
+  const failed = own.partById.get(part);
+  const sort = failed ? failureSort(failed, mode) : "";
   const weighed = useMemo(
     () =>
       own.partById.has(part)
-        ? weighOptions(optionsFor(own, { part, mode }), { ...USUAL_RATES, perMinute, comeBack }, lost)
+        ? weighOptions(
+            learnedHolds(optionsFor(own, { part, mode }), holds, sort),
+            { ...USUAL_RATES, perMinute, comeBack },
+            lost,
+          )
         : [],
-    [own, part, mode, perMinute, comeBack, lost],
+    [own, part, mode, holds, sort, perMinute, comeBack, lost],
   );
   const reckoned = { ...USUAL_RATES, perMinute, comeBack };
   const chosen = weighed.find((w) => w.option.id === picked) ?? weighed[0];
+  const seenOf = (option: string) => {
+    const seen = holds.find((h) => h.option === option && h.sort === sort);
+    return seen ? <span className="quiet d-block">{say.heldHere(seen.held, seen.held + seen.cameBack)}</span> : null;
+  };
   const asked = warranty !== "" && seals !== "";
   const agreed = readQuantity(price, "money", METRIC);
   async function decide() {
@@ -216,6 +230,7 @@ export function Decide({
                 <td data-label={say.parts}>{inMoney(option.parts)}</td>
                 <td data-label={say.chanceItLasts}>
                   {option.id === "give-up" ? "" : `${Math.round(100 * option.holds)} %`}
+                  {seenOf(option.id)}
                 </td>
                 <td
                   data-label={say.averageCost}

@@ -19,12 +19,14 @@ const PhotoMarks = dynamic(() => import("./PhotoMarks").then((m) => m.PhotoMarks
 interface Props {
   readonly job: Job;
   readonly stage: string;
+  /** The longer side that is kept, pixels; left out: as long as is needed to read a number. */
+  readonly longest?: number;
   readonly busy: boolean;
   readonly onLog: (body: EventBody) => Promise<boolean>;
 }
 
 /** Photos of one stage: taken or chosen, kept with the job, marked with pins and arrows. */
-export function Photos({ job, stage, busy, onLog }: Props) {
+export function Photos({ job, stage, longest, busy, onLog }: Props) {
   const input = useRef<HTMLInputElement>(null);
   const [sending, setSending] = useState(false);
   const [problem, setProblem] = useState("");
@@ -36,7 +38,7 @@ export function Photos({ job, stage, busy, onLog }: Props) {
     setSending(true);
     setProblem("");
     try {
-      const { hash } = await send(keepPhoto, [], await smaller(file));
+      const { hash } = await send(keepPhoto, [], await smaller(file, longest));
       await onLog(photoBody(hash, stage));
     } catch (error) {
       setProblem((error as Error).message);

@@ -25,6 +25,7 @@ import { PageTitle } from "../shell/PageTitle";
 import { SkipLink } from "../shell/SkipLink";
 import { useAddress } from "../shell/useAddress";
 import { PrintHead } from "../shell/PrintHead";
+import type { HoldOdds } from "../../core/learn";
 import { useShortcut } from "../shortcuts/useShortcut";
 import { Shortcuts } from "../shortcuts/Shortcuts";
 import { say } from "#words/ui/repair/RepairScreen";
@@ -39,6 +40,8 @@ interface Props {
   /** The fault it is taken for, "part:mode"; null where none is known. */
   readonly fault: string | null;
   readonly step: string;
+  /** How often repairs held in this shop, as this job knows it. */
+  readonly holds: readonly HoldOdds[];
   /** What the shop reckons with; null: nobody has said. */
   readonly rates: Rates | null;
 }
@@ -70,7 +73,17 @@ const WITHOUT_IT: readonly Step[] = ["change", "prove", "back"];
  * From the cause found to the proof that the machine is well: what to do about it, the swap, the settings, the proof,
  * and nothing left behind.
  */
-export function RepairScreen({ events, unit, file: drawnFile, hash, assembly, fault: said, step, rates }: Props) {
+export function RepairScreen({
+  events,
+  unit,
+  file: drawnFile,
+  hash,
+  assembly,
+  fault: said,
+  step,
+  holds,
+  rates,
+}: Props) {
   const opened = events[0]!.body;
   // The plate of this unit may pick other boards than the file names for all of them.
   const file = useMemo(() => asPlated(drawnFile, opened.type === "opened" ? opened : {}), [drawnFile, opened]);
@@ -161,7 +174,7 @@ export function RepairScreen({ events, unit, file: drawnFile, hash, assembly, fa
           </p>
         ) : null}
         {at === "decide" ? (
-          <Decide {...shared} fault={said} rates={rates} actor={actor} onDone={() => setAt("swap")} />
+          <Decide {...shared} fault={said} holds={holds} rates={rates} actor={actor} onDone={() => setAt("swap")} />
         ) : null}
         {/* A tick is seen at once; should the journal refuse it, it goes again. */}
         {at === "swap" ? (

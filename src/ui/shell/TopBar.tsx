@@ -12,6 +12,7 @@ import { say } from "#words/ui/shell";
 
 const PLACES = [
   ["/", "Jobs"],
+  ["/find", "Find"],
   ["/machines", "Machines"],
   ["/codes", "Codes"],
   ["/lamp", say.blinkReader],

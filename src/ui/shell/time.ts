@@ -3,6 +3,13 @@ const DAY = new Intl.DateTimeFormat("en-GB", { weekday: "long", day: "numeric", 
 
 const DATE = new Intl.DateTimeFormat("en-GB", { weekday: "long", day: "numeric", month: "long", year: "numeric" });
 
+const SHORT = new Intl.DateTimeFormat("en-GB", { day: "numeric", month: "short", year: "numeric" });
+
+/** Day of an ISO moment with its year, for lists that go back for years. */
+export function shortDate(iso: string): string {
+  return SHORT.format(new Date(iso));
+}
+
 /** Time of day of an ISO moment, 24 hours. */
 export function clockTime(iso: string): string {
   return CLOCK.format(new Date(iso));

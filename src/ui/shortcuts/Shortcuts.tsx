@@ -13,6 +13,7 @@ export function Shortcuts() {
   useShortcut("help", () => setOpen(true));
   const job = /^\/jobs\/([^/]+)/.exec(usePathname())?.[1];
   useShortcut("calculators", () => router.push(job ? `/tools?from=${job}` : "/tools"));
+  useShortcut("anything", () => router.push("/find"));
   return (
     <>
       <button

@@ -18,6 +18,7 @@ export const ACTIONS = {
   help: { place: "Everywhere", key: "?" },
   calculators: { place: "Everywhere", key: "alt+c" },
   find: { place: "Everywhere", key: "/" },
+  anything: { place: "Everywhere", key: "alt+q" },
   print: { place: "Everywhere", key: "alt+p" },
   newJob: { place: "Jobs", key: "n" },
   quick: { place: "Jobs", key: "q" },

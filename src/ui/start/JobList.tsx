@@ -2,7 +2,7 @@
 
 import Link from "next/link";
 import type { JobRow } from "../../contract/jobs";
-import { clockTime, dayName } from "../shell/time";
+import { clockTime, dayName, shortDate } from "../shell/time";
 import { serialWords } from "../unit/plate";
 import { KIND_WORDS } from "#words/job";
 import { jobAddress } from "../shell/job-address";
@@ -28,7 +28,7 @@ export function JobList({ jobs }: { jobs: readonly JobRow[] }) {
               <span className="quiet">
                 {job.actor},{" "}
                 <time dateTime={job.openedAt} suppressHydrationWarning>
-                  {dayName(job.openedAt)} {clockTime(job.openedAt)}
+                  {job.closedAt === null ? dayName(job.openedAt) : shortDate(job.openedAt)} {clockTime(job.openedAt)}
                 </time>
               </span>
             </span>

@@ -5,6 +5,7 @@ import { useRouter } from "next/navigation";
 import type { JobPage, JobRow } from "../../contract/jobs";
 import { dayName } from "../shell/time";
 import { TopBar } from "../shell/TopBar";
+import { FollowUps } from "./FollowUps";
 import { JobList } from "./JobList";
 import { NewJob } from "./NewJob";
 import { Key } from "../shortcuts/Key";
@@ -34,12 +35,13 @@ export function StartScreen({ open, closed, now }: { open: JobPage; closed: read
               {say.moreOpenJobs(open.total - open.jobs.length)}
             </Link>
           ) : null}
+          <FollowUps />
           {closed.length > 0 ? (
             <>
               <h2 className="mt-4">{say.closedLast}</h2>
               <JobList jobs={closed} />
               <Link className="btn btn-outline-dark mt-2" href="/jobs?state=closed" prefetch={false}>
-                {say.searchClosedJobs}
+                {say.allClosedJobs}
               </Link>
             </>
           ) : null}

@@ -4,26 +4,37 @@ import Link from "next/link";
 import { useRouter } from "next/navigation";
 import { useRef, useState } from "react";
 import Button from "react-bootstrap/Button";
-import type { UnitRecord } from "../../contract/units";
+import type { UnitLife, UnitRecord } from "../../contract/units";
 import { send } from "../shell/send";
-import { dayName } from "../shell/time";
+import { shortDate } from "../shell/time";
 import { TopBar } from "../shell/TopBar";
 import { useKept } from "../shell/useKept";
 import { NewJob } from "../start/NewJob";
 import { serialWords } from "./plate";
+import { OverYears } from "./OverYears";
+import { HeldMark } from "../record/HeldMark";
 import { UnitData } from "./UnitData";
+import { UnitPhotos } from "./UnitPhotos";
 import { logEntry } from "../../contract/entries";
 import { madeGoodBody } from "../../core/journal";
 import { jobAddress } from "../shell/job-address";
 import { say } from "#words/ui/unit";
 
 /** What stays with a unit from job to job: what was built into it, what is only patched, its settings, its jobs. */
-export function UnitScreen({ unit }: { unit: UnitRecord }) {
+export function UnitScreen({ unit, life }: { unit: UnitRecord; life: UnitLife }) {
   const router = useRouter();
   const [who] = useKept("unzo.who");
   const [problem, setProblem] = useState("");
   const ids = useRef(new Map<string, string>());
   const open = unit.jobs.find((j) => j.open);
+  const doneIn = (job: string) => {
+    const done = life.repairs.find((r) => r.job === job);
+    return done ? (
+      <>
+        <span className="quiet">: {done.words}</span> {done.held ? <HeldMark held={done.held} /> : null}
+      </>
+    ) : null;
+  };
   async function makeGood(event: string, words: string) {
     if (!open) return setProblem(say.openAJobOnThis);
     const id = ids.current.get(event) ?? crypto.randomUUID();
@@ -78,7 +89,7 @@ export function UnitScreen({ unit }: { unit: UnitRecord }) {
               {unit.modifications.map((m) => (
                 <li key={m.id} suppressHydrationWarning>
                   <strong>{m.body.words}</strong>
-                  {say.wordGivenBy(m.body.reason, m.body.customer, dayName(m.at), m.actor)}{" "}
+                  {say.wordGivenBy(m.body.reason, m.body.customer, shortDate(m.at), m.actor)}{" "}
                   <Link href={`/jobs/${m.job}/record`}>{say.record}</Link>
                 </li>
               ))}
@@ -96,7 +107,7 @@ export function UnitScreen({ unit }: { unit: UnitRecord }) {
                   <span suppressHydrationWarning>
                     <strong>{t.body.words}</strong>
                     <span className="quiet d-block">
-                      {dayName(t.at)}, {t.actor}
+                      {shortDate(t.at)}, {t.actor}
                     </span>
                   </span>
                   <Button
@@ -118,7 +129,7 @@ export function UnitScreen({ unit }: { unit: UnitRecord }) {
               {unit.settings.map((s) => (
                 <li key={s.setting} suppressHydrationWarning>
                   {s.setting}: <strong className="value">{s.value}</strong>{" "}
-                  <span className="quiet">{dayName(s.at)}</span>
+                  <span className="quiet">{shortDate(s.at)}</span>
                 </li>
               ))}
             </ul>
@@ -131,13 +142,16 @@ export function UnitScreen({ unit }: { unit: UnitRecord }) {
             {unit.jobs.map((j) => (
               <li key={j.id} suppressHydrationWarning>
                 <Link href={jobAddress(j)} prefetch={false}>
-                  {dayName(j.openedAt)}: {j.complaint ?? say.noComplaint}
+                  {shortDate(j.openedAt)}: {j.complaint ?? say.noComplaint}
                 </Link>{" "}
                 {j.result ?? "open"}
+                {doneIn(j.id)}
               </li>
             ))}
           </ul>
         </section>
+        <OverYears places={life.places} repairs={life.repairs} />
+        <UnitPhotos photos={life.photos} />
         <UnitData unit={unit} />
         <div className="one-form">
           <NewJob fixed={{ kind: "unit", unit }} />

@@ -1,8 +1,6 @@
 /** What ui/record says to people, in English. */
 export const say = {
-  seenOnThisJob: "Seen on this job, assumed in the file",
-  putSeen: (count: number) => `Mark ${count === 1 ? "it" : `these ${count}`} as seen in the machine's file`,
-  seenIsInTheFile: "Marked as seen, in a new version of the file.",
+  whatThisJobLearned: "What this job learned of the machine",
   whatFor: "What for",
   allJobs: "All jobs",
   theRepair: "The repair",
@@ -66,6 +64,4 @@ export const say = {
   note: "Note",
   addANote: "Add a note",
   add: "Add",
-  itIsInTheFile: "It is in the file now, as a new version:",
-  everyUnitHasThisPut: "Every unit has this: put it into the file",
 };

@@ -1,3 +1,5 @@
+import { plural } from "../plural";
+
 /** What ui/unit says to people, in English. */
 export const say = {
   noSerialNumber: "no serial number",
@@ -62,4 +64,15 @@ export const say = {
   modified3: "MODIFIED",
   itIsNotAsIts: "It is not as its wiring diagram has it. Read its record before you open it.",
   codeLeadingTo: (address: string) => `Code leading to ${address}`,
+  overTheYears: "Readings over the years",
+  morePlaces: (count: number) => `${count} more ${plural(count, "place", "places")} that moved less`,
+  expectedOf: (window: string) => `Expected ${window}`,
+  nothingOfDrift: "nothing to say of drift",
+  notRight: "(not as expected)",
+  steady: "steady",
+  risesBy: (words: string) => `rises ${words} a year`,
+  fallsBy: (words: string) => `falls ${words} a year`,
+  readingsOf: (title: string) => `Readings of ${title} by date`,
+  photos: "Photos",
+  photo: "Photo",
 };

@@ -26,4 +26,11 @@ export const say = {
   closeTheJob: "Close the job",
   nothingToRepairEveryReading: "Nothing to repair; every reading is sound.",
   lookFurther: "Look further.",
+  howIsItKnown: "How is the cause known?",
+  known: {
+    "found bad": "The part itself was found bad",
+    "old part back": "The old part, put back, brought the fault back",
+    "works since": "It works since",
+    "only measured": "Only measured so far",
+  },
 };

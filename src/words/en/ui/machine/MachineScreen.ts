@@ -2,6 +2,7 @@ import { plural } from "../../plural";
 
 /** What ui/machine/MachineScreen says to people, in English. */
 export const say = {
+  howItFailsHere: "How it fails here",
   notSeenYet: (count: number) => `Not seen yet (${count})`,
   anEarlierVersion: ", an earlier version",
   fileNamePartRevisionRevision: (fileName: string, part: string, revision: string, part2: string) =>
@@ -28,6 +29,16 @@ export const say = {
   versions: "Versions",
   revisionRevisionDayName: (revision: string, dayName: string) => `revision ${revision}, ${dayName}`,
   newJobsUseThisOne: "new jobs use this one",
+  keptBy: (origin: string, by: string) => `${origin}, by ${by}`,
+  origin: {
+    shipped: "came with Unzo",
+    edited: "edited",
+    imported: "brought in",
+    quick: "drawn at the door",
+    found: "learned on a job",
+  } as Readonly<Record<string, string>>,
+  inThePackOf: (shop: string, day: string) => `, in the pack of ${shop} of ${day}`,
+  ofThisJob: "its record",
   currentsAgainstRatings: "Currents against ratings",
   itsSettings: "Its settings",
   itsBoardOnTheBench: "Its board on the bench rig",

@@ -6,6 +6,7 @@ export const say = {
   whatItIs: "What the lines are",
   table: {
     plugs: "Plugs and their pins",
+    parts: "Parts that are not in the file",
     codes: "Codes",
     modes: "Service modes and their keys",
     wires: "A wire list",
@@ -16,6 +17,7 @@ export const say = {
   target: { wires: "New wires belong to", other: "They are those of" },
   example: {
     plugs: "CN2 3 red drain pump",
+    parts: "fan 24V 5W J4-1 J4-2\ndoor switch J3-2 J3-5",
     codes: "E4 drain pump\nE2 water sensor open",
     modes: "T3 drain pump: hold START 5 s, press OPTION 3 times",
     wires: "W4 brown 0.75mm2 T-C comp-line",

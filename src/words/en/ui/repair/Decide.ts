@@ -32,4 +32,5 @@ export const say = {
   cheapWhileItIsOpen: "Cheap while it is open:",
   decideOptionWords: (optionWords: string) => `Decide: ${optionWords}`,
   warrantyAndSealsFirst: "Warranty and seals first.",
+  heldHere: (held: number, all: number) => `here ${held.toFixed(0)} of ${all.toFixed(0)} held`,
 };
