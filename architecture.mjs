@@ -18,6 +18,7 @@ export const CORE = {
   repair: ["quantity", "instrument", "model", "simulate", "safety", "diagnose", "workbench", "journal"],
   history: ["quantity", "instrument", "model", "journal"],
   learn: ["model", "journal"],
+  figures: ["model", "diagnose", "journal", "repair", "learn"],
 };
 
 /** The rungs of the search, each a folder of `src/core/diagnose`: one knows those below it only. */

@@ -4,18 +4,19 @@ export default defineConfig({
   testDir: "tests/e2e",
   // Its own folder: Playwright empties it at every start.
   outputDir: "test-results/e2e",
-  timeout: 120_000,
+  // A guard against what never ends, no measure: a machine may be ten times as slow as another.
+  timeout: 600_000,
   // Two files at a time: most of a test is the dictionary of its page, on one core.
   workers: 2,
   retries: 0,
-  // On two busy cores an entry may take some seconds to be written.
-  expect: { timeout: 15_000 },
+  // The same for what is waited for: on two busy cores an entry takes its time to be written.
+  expect: { timeout: 60_000 },
   reporter: [["list"], ["json", { outputFile: "test-results/playwright.json" }]],
   use: {
     baseURL: process.env.UNZO_URL ?? "http://127.0.0.1:4790",
     viewport: { width: 1280, height: 800 },
     // An action that waits for what never comes is named, instead of the whole test running out.
-    actionTimeout: 60_000,
+    actionTimeout: 120_000,
     launchOptions: {
       executablePath: "/usr/bin/chromium",
       args: [

@@ -1,6 +1,6 @@
 import { defineConfig } from "vitest/config";
 
-const shared = { testTimeout: 120_000, hookTimeout: 120_000, pool: "forks" as const, maxWorkers: 3 };
+const shared = { testTimeout: 300_000, hookTimeout: 300_000, pool: "forks" as const, maxWorkers: 3 };
 
 export default defineConfig({
   test: {

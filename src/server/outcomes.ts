@@ -1,11 +1,13 @@
 import { and, asc, eq, gt, lt } from "drizzle-orm";
 import { type Held, heldOf, type Outcome, OUTCOMES_VERSION, outcomeOf } from "../core/learn";
+import { type BoughtInVain, boughtInVain, type ClosedJob, type StepsTaken, stepsTaken } from "../core/figures";
 import { jobOn, type JournalEvent } from "../core/journal";
 import type { FollowUp } from "../contract/outcomes";
 import { database, type Database, type Tx } from "./db";
 import { machineByHash } from "./machine-store";
 import { everyJournal, isCurrent, markCurrent } from "./projections";
 import { jobs, outcomes, units } from "./schema";
+import { bodyOf } from "./streams";
 
 const NAME = "outcomes";
 const DAY = 86_400_000;
@@ -49,6 +51,10 @@ async function rowOf(
     held: "not known",
     heldAt: null,
     againJob: null,
+    person: folded.called!.actor,
+    causeWords: cause ? folded.called!.cause : null,
+    inVain: boughtInVain(machine, folded, events),
+    steps: stepsTaken(machine, folded, events, Date.parse),
   };
 }
 
@@ -114,6 +120,24 @@ export function outcomeIn(row: Row): { readonly outcome: Outcome; readonly held:
       minutes: row.minutes,
       price: row.price,
     },
+  };
+}
+
+/** What a kept row says to the figures of the shop. */
+export function closedJobIn(row: Row): ClosedJob {
+  const { outcome, held } = outcomeIn(row);
+  const month = `${row.closedAt.getFullYear()}-${String(row.closedAt.getMonth() + 1).padStart(2, "0")}`;
+  return {
+    ...outcome,
+    job: row.job,
+    unit: row.unit,
+    person: row.person,
+    month,
+    held,
+    again: row.againJob,
+    causeWords: row.causeWords,
+    inVain: bodyOf({ body: row.inVain }) as readonly BoughtInVain[],
+    steps: bodyOf({ body: row.steps }) as readonly StepsTaken[],
   };
 }
 

@@ -189,6 +189,13 @@ export const outcomes = mysqlTable(
     heldAt: datetime("held_at", { fsp: 3 }),
     /** The job by which the complaint came back. */
     againJob: char("again_job", { length: 36 }),
+    /** Who closed it. */
+    person: varchar("person", { length: 80 }).notNull(),
+    /** The cause as the record says it. */
+    causeWords: varchar("cause_words", { length: 400 }),
+    /** Assemblies that were replaced while the complaint stayed, and what the steps took beside the book. */
+    inVain: json("in_vain").notNull(),
+    steps: json("steps").notNull(),
   },
   (t) => [
     index("outcomes_unit").on(t.unit),

@@ -37,7 +37,7 @@ test("the first step is in the page that the server sends; the page's worker tak
 }) => {
   const job = await beginStored(page);
   const send = async () => (await page.request.get(`/jobs/${job}`)).text();
-  await expect.poll(async () => (await send()).includes("next-kicker"), { timeout: 60_000 }).toBe(true);
+  await expect.poll(async () => (await send()).includes("next-kicker"), { timeout: 120_000 }).toBe(true);
   const sent = await send();
   const told = await countMessages(page);
   await page.goto(`/jobs/${job}`);
@@ -48,7 +48,7 @@ test("the first step is in the page that the server sends; the page's worker tak
   if (await start.isVisible()) await start.click();
   const seen: string[] = [];
   await expect
-    .poll(async () => seen.push(...(await told())) && seen.includes("restore"), { timeout: 20_000 })
+    .poll(async () => seen.push(...(await told())) && seen.includes("restore"), { timeout: 120_000 })
     .toBe(true);
   await asked(page);
   seen.push(...(await told()));
@@ -103,7 +103,7 @@ test("what is typed before the page has come to life stays, and Enter sends it n
   // Beside other work the server may send a page without its first answers; not so the next one.
   await expect
     .poll(async () => (await (await page.request.get(`/jobs/${job}`)).text()).includes('id="reading"'), {
-      timeout: 60_000,
+      timeout: 120_000,
     })
     .toBe(true);
   const logged = await page.locator(".trail li").count();
@@ -147,7 +147,7 @@ test("a step once shown stays while two faults are weighed; a better one is said
   const shown = await asked(page);
   const better = page.locator(".others-note", { hasText: "Two faults at once were weighed" });
   await expect(better).toBeHidden();
-  await expect(better).toBeVisible({ timeout: 20_000 });
+  await expect(better).toBeVisible({ timeout: 120_000 });
   // It is said, and nothing has moved.
   const step = page.locator(".next[data-test]").first();
   await expect(step).toHaveAttribute("data-test", shown!);

@@ -20,7 +20,7 @@ test("a motor that stands is turned by hand, locked off and uncoupled; keys choo
       await axe(page);
       await page.keyboard.press(seen === "turns freely" ? "1" : "2");
     } else await labels.filter({ hasText: new RegExp(`^\\s*\\d?\\s*${seen}`) }).click();
-    await expect(page.locator(`.next[data-test="${next}"]`)).toHaveCount(0, { timeout: 30_000 });
+    await expect(page.locator(`.next[data-test="${next}"]`)).toHaveCount(0, { timeout: 120_000 });
     expect(byHand).toBeLessThan(4);
   }
   expect(byHand).toBeGreaterThan(0);
@@ -42,7 +42,7 @@ test("a log of the sleep current goes into the job it was made for, with the lim
   await axe(page);
   await page.getByRole("button", { name: "Into the job: 1.30 mA" }).click();
   await expect(page).toHaveURL(new RegExp(`/jobs/${job}`));
-  await expect(page.locator(".trail")).toContainText("Sleep current, logged", { timeout: 30_000 });
+  await expect(page.locator(".trail")).toContainText("Sleep current, logged", { timeout: 120_000 });
   await expect(page.locator(".suspects li", { hasText: "Panel board" })).toHaveCount(0);
 });
 

@@ -156,7 +156,7 @@ test("with Unzo out of reach the reading is kept and can be sent again, once", a
   await page.route("**/events", (route) => (route.request().method() === "POST" ? route.abort() : route.continue()));
   await page.locator("#reading").fill("13.2");
   await page.keyboard.press("Enter");
-  await expect(page.getByText("Unzo cannot be reached")).toBeVisible({ timeout: 15_000 });
+  await expect(page.getByText("Unzo cannot be reached")).toBeVisible({ timeout: 120_000 });
   await expect(page.locator("#reading")).toHaveValue("13.2");
   await page.unroute("**/events");
   await page.locator("#reading").press("Enter");
@@ -195,14 +195,14 @@ test("on a slow line the next step is there at once; what is entered meanwhile i
   };
   await enter();
   // Until the own dictionary is built there is no advice for what the server does not know yet.
-  await expect(page.locator(".next[data-test]").first()).not.toHaveAttribute("data-test", first!, { timeout: 60_000 });
+  await expect(page.locator(".next[data-test]").first()).not.toHaveAttribute("data-test", first!, { timeout: 120_000 });
   await expect(page.locator(".trail li")).toHaveCount(rows + 1);
   await enter();
   await expect(page.locator(".trail li")).toHaveCount(rows + 2);
   await expect(page.locator(".on-its-way")).toHaveCount(2);
   expect(posts).toBe(1);
   settle("fail");
-  await expect(page.getByRole("alert").filter({ hasText: "was not written" })).toBeVisible({ timeout: 15_000 });
+  await expect(page.getByRole("alert").filter({ hasText: "was not written" })).toBeVisible({ timeout: 120_000 });
   await expect(page.locator(".trail li")).toHaveCount(rows);
   await expect(page.locator(".next[data-test]").first()).toHaveAttribute("data-test", first!);
   await expect(page.locator("#reading")).not.toHaveValue("");
@@ -267,7 +267,7 @@ test("a test asked again while the line is slow has an empty field, and what is 
   await expect(page.locator(".on-its-way")).toHaveCount(1);
   // Until the own dictionary is built there is no advice for what the server does not know yet.
   await expect(page.locator(".next[aria-busy=false][data-test]").first()).toHaveAttribute("data-test", first!, {
-    timeout: 60_000,
+    timeout: 120_000,
   });
   await expect(page.locator("#reading")).toHaveValue("");
   await expect(page.locator("#reading")).toBeFocused();

@@ -184,7 +184,7 @@ test("a board that is no longer made is replaced by a relay: refused bare, prove
   // Without a diode across the motor it is refused, with its reason.
   await page.getByRole("button", { name: "Prove it" }).click();
   const came = page.getByRole("region", { name: "What came of it" });
-  await expect(came).toContainText("Nothing takes up what Motor gives back", { timeout: 60_000 });
+  await expect(came).toContainText("Nothing takes up what Motor gives back", { timeout: 120_000 });
   await expect(came).toContainText("Refused.");
   await axe(page);
   await next.click();
@@ -202,7 +202,7 @@ test("a board that is no longer made is replaced by a relay: refused bare, prove
   await joint("Plus").selectOption({ value: "both" });
   await joint("Minus").selectOption({ value: "minus" });
   await page.getByRole("button", { name: "Prove it" }).click();
-  await expect(came).toContainText("It may be built.", { timeout: 60_000 });
+  await expect(came).toContainText("It may be built.", { timeout: 120_000 });
   await expect(came).toContainText("orders of what a hand does");
   await page.setViewportSize({ width: 390, height: 844 });
   await fits(page);

@@ -65,7 +65,7 @@ test("the camera reads a lamp from a film, and magnifies", async () => {
     const page = await (await browser.newContext({ viewport: { width: 390, height: 844 } })).newPage();
     await page.goto(`${test.info().project.use.baseURL}/lamp`);
     await page.getByRole("tab", { name: "Camera" }).click();
-    await expect(page.locator(".lamp-verdict")).toHaveAttribute("data-sure", "true", { timeout: 40_000 });
+    await expect(page.locator(".lamp-verdict")).toHaveAttribute("data-sure", "true", { timeout: 120_000 });
     await expect(page.locator(".lamp-words")).toHaveText("1 long 2 short, pause");
     await expect(page.locator(".camera-spot")).toBeVisible();
     await page.getByLabel(/Magnify/).fill("3");

@@ -137,7 +137,7 @@ test("the library: search by board number, a machine's pages, plugs from both si
   await axe(page);
   await page.getByRole("tab", { name: "What it can tell apart" }).click();
   await expect(page.locator(".apart-sum")).toContainText("faults can be told from every other one", {
-    timeout: 60_000,
+    timeout: 120_000,
   });
   await axe(page);
 });
@@ -232,7 +232,7 @@ test("the editor: forms, errors in place, joined by typing, broken at will, undo
   await page.waitForURL(/\/edit$/);
   await expect(page.getByRole("status").first()).toContainText("No errors");
   const alive = page.getByRole("complementary", { name: "The machine, alive" });
-  await expect(alive).toContainText(/of \d+ faults are told from every other/, { timeout: 60_000 });
+  await expect(alive).toContainText(/of \d+ faults are told from every other/, { timeout: 120_000 });
   await page.getByRole("button", { name: "Drum motor", exact: true }).click();
   await alive.getByRole("button", { name: /winding open/ }).click();
   await expect(alive.locator(".is-changed").filter({ hasText: "Drum motor" }).first()).toContainText("still");

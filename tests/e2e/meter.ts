@@ -32,7 +32,7 @@ export function typedFor(testKey: string, fault: Fault | null, machine: Machine 
  * questions are passed over.
  */
 export async function asked(page: Page): Promise<string | null> {
-  await page.locator(".next-area .next").first().waitFor({ timeout: 60_000 });
+  await page.locator(".next-area .next").first().waitFor({ timeout: 120_000 });
   const pass = page.getByRole("button", { name: /Start measuring/ });
   if (await pass.isVisible()) await pass.click();
   const next = page
@@ -40,9 +40,9 @@ export async function asked(page: Page): Promise<string | null> {
       ".next[aria-busy=false][data-test], .next:has(.next-kicker:text-matches('Found|Likely|End of the search'))",
     )
     .first();
-  await next.waitFor({ timeout: 60_000 });
+  await next.waitFor({ timeout: 120_000 });
   // The next step is there before the journal has the last entry.
-  await expect(page.locator(".on-its-way")).toHaveCount(0, { timeout: 30_000 });
+  await expect(page.locator(".on-its-way")).toHaveCount(0, { timeout: 120_000 });
   return next.getAttribute("data-test");
 }
 

@@ -110,7 +110,7 @@ test("a change is refused with figures, or proven, built, and marks the unit for
   await page.getByLabel("Which part").selectOption({ label: "Door switch" });
   await expect(page.getByLabel(/joined \(bridged\)/)).toBeChecked();
   await page.getByRole("button", { name: "Prove it" }).click();
-  await expect(page.getByRole("heading", { name: /Refused/ })).toBeVisible({ timeout: 60_000 });
+  await expect(page.getByRole("heading", { name: /Refused/ })).toBeVisible({ timeout: 120_000 });
   await expect(page.locator(".findings")).toContainText("neither taken out nor bridged");
   // Sent past the screen, it is refused all the same.
   const event = (changes: unknown) => ({
@@ -138,7 +138,7 @@ test("a change is refused with figures, or proven, built, and marks the unit for
   await page.getByLabel("Reason").fill("Boot room without attendance");
   await page.getByLabel("Customer's word given by").fill("Hut keeper");
   await page.getByRole("button", { name: "Build it and mark the unit" }).click();
-  await expect(page.getByRole("heading", { name: /Built into this unit/ })).toBeVisible({ timeout: 60_000 });
+  await expect(page.getByRole("heading", { name: /Built into this unit/ })).toBeVisible({ timeout: 120_000 });
   await page.getByRole("link", { name: "Print the label" }).click();
   await expect(page.getByRole("heading", { name: "MODIFIED" })).toBeVisible();
   await expect(page.getByAltText(/Code leading to .*\/units\//)).toBeVisible();
@@ -173,7 +173,7 @@ test("a repair given up half-way leaves its way back on the list; an unsafe unit
   await expect(page.getByText("Reconnect Plug B until it latches")).toBeVisible();
   await page.goto(`/jobs/${job}`);
   await alive(page);
-  await expect(page.locator(".next h2").first()).toBeVisible({ timeout: 60_000 });
+  await expect(page.locator(".next h2").first()).toBeVisible({ timeout: 120_000 });
   await page.keyboard.press("Alt+k");
   await dialog.getByLabel("Unsafe: left disconnected").check();
   const close = dialog.getByRole("button", { name: "Close the job" });

@@ -165,7 +165,7 @@ for (const { unit, machine: file, complaint, fault, assembly, option, part, code
     // Close, and read the record.
     await page.goto(`/jobs/${job}`);
     await alive(page);
-    await expect(page.locator(".next h2").first()).toBeVisible({ timeout: 60_000 });
+    await expect(page.locator(".next h2").first()).toBeVisible({ timeout: 120_000 });
     await page.keyboard.press("Alt+k");
     const dialog = page.getByRole("dialog");
     // What was repaired is what was wrong, though nothing is wrong any more.
@@ -197,7 +197,7 @@ test("a proof that fails goes back to the search with all that is known; a wait 
       .getByText(/the proof failed/)
       .filter({ visible: true })
       .first(),
-  ).toBeVisible({ timeout: 60_000 });
+  ).toBeVisible({ timeout: 120_000 });
   await page.goto(`/jobs/${job}/repair?assembly=panel-board&fault=panel:dead&step=prove`);
   await page.locator(".proof-list li").first().waitFor();
   await expect(page.locator(".proof-list li.failed")).toHaveCount(0);

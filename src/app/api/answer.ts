@@ -32,6 +32,13 @@ export async function answer(
   });
 }
 
+/** A file to be kept by whoever asks for it. Its name is of ours, or made of letters, digits, dots and dashes. */
+export function fileAnswer(content: BodyInit, name: string, type: string): Response {
+  return new Response(content, {
+    headers: { ...HEADERS, "content-type": type, "content-disposition": `attachment; filename="${name}"` },
+  });
+}
+
 /** Throws a `Refusal` for a request that the door does not let in. */
 export function knock(request: Request, body: BodyKind = "json"): void {
   const refused = refusedAtDoor(

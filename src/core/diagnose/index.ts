@@ -64,7 +64,7 @@ export { type SignAsked, WHOLE_UNIT } from "./evidence/signs";
 export { type OpenFirst, openSimpleCauses } from "./evidence/simple-causes";
 export type { Hypothesis } from "./hypotheses/hypothesis";
 export { costOf, movesTo, type UnitState, unitStateAfter } from "./planning/cost";
-export { learnTimes, type StepTaken, type Times } from "./planning/learned-times";
+export { isOfOnePiece, learnTimes, type StepTaken, type Times } from "./planning/learned-times";
 export type { Equipment } from "./planning/equipment";
 export { EXACT_SUSPECTS } from "./planning/planner";
 export type { Spread } from "./planning/rollout";

@@ -4,7 +4,7 @@ import type { Held } from "./held";
 import { watchDays } from "./watch";
 
 /** Counts up whenever another journal would come to something else: what is kept is then worked out anew. */
-export const OUTCOMES_VERSION = 1;
+export const OUTCOMES_VERSION = 2;
 
 /** What a closed repair came to: all that is learned from it, and what its figures are made of. */
 export interface Outcome {

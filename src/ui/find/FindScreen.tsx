@@ -5,6 +5,7 @@ import { useRef, useState } from "react";
 import Form from "react-bootstrap/Form";
 import { find, FIND_WHERE, findSchema, type Find, type FindFilters, type Found } from "../../contract/find";
 import { useRoute } from "../engine/useRoute";
+import { Filter } from "../shell/Filter";
 import { TopBar } from "../shell/TopBar";
 import { useDebounced } from "../shell/useDebounced";
 import { useShortcut } from "../shortcuts/useShortcut";
@@ -116,26 +117,5 @@ export function FindScreen({ asked, found, filters }: { asked: Find; found: Foun
         <FoundList found={shown} wanted={wanted} onOlder={(before) => set({ before })} />
       </main>
     </div>
-  );
-}
-
-function Filter({
-  label,
-  value,
-  onChange,
-  children,
-}: {
-  label: string;
-  value: string;
-  onChange: (value: string) => void;
-  children: React.ReactNode;
-}) {
-  return (
-    <label className="find-filter">
-      <span>{label}</span>
-      <Form.Select value={value} onChange={(e) => onChange(e.target.value)}>
-        {children}
-      </Form.Select>
-    </label>
   );
 }

@@ -17,6 +17,7 @@ const PLACES = [
   ["/codes", "Codes"],
   ["/lamp", say.blinkReader],
   ["/tools", say.calculatorsAndBench],
+  ["/figures", "Figures"],
 ] as const;
 
 interface Props {

@@ -23,12 +23,17 @@ const AFTERWARDS = 0.1;
 /** So many steps the book itself counts for. */
 const BOOK = 4;
 
+/** Whether a step was made in one go: neither broken off by something else nor entered afterwards. */
+export function isOfOnePiece({ moves, took }: StepTaken): boolean {
+  const book = moves.reduce((sum, m) => sum + m.minutes, 0);
+  return book > 0 && took > AFTERWARDS * book && took <= BROKEN_OFF * book;
+}
+
 /** Learns from steps; the order does not matter. */
 export function learnTimes(steps: readonly StepTaken[]): Times {
   const sums = new Map<string, { log: number; weight: number }>();
-  for (const { moves, took } of steps) {
+  for (const { moves, took } of steps.filter(isOfOnePiece)) {
     const book = moves.reduce((sum, m) => sum + m.minutes, 0);
-    if (!(book > 0) || !(took > AFTERWARDS * book) || took > BROKEN_OFF * book) continue;
     for (const { move, minutes } of moves) {
       if (minutes <= 0) continue;
       const share = minutes / book;
