@@ -46,7 +46,7 @@ async function closedJobs({ since, machine, person }: FiguresAsked, now: Date): 
 }
 
 async function machineWords(): Promise<ReadonlyMap<string, string>> {
-  return new Map((await librarySummaries()).map((m) => [m.id, m.name]));
+  return new Map((await librarySummaries()).map((m) => [m.id, `${m.maker} ${m.model}`]));
 }
 
 function grouped(jobs: readonly ClosedJob[], by: GroupedBy, names: ReadonlyMap<string, string>): readonly Figures[] {

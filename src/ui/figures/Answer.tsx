@@ -23,7 +23,7 @@ export function Answer({ question, value, says, few, file, children }: Props) {
       <p>
         {value === null ? null : <strong className="value figure-value">{value}</strong>} {says}{" "}
         {few && few.share !== null && few.of < FEW ? (
-          <span className="figure-few">{say.fewSays(percent(few.low), percent(few.high))}</span>
+          <span className="quiet">{say.fewSays(percent(few.low), percent(few.high))}</span>
         ) : null}
       </p>
       {children}

@@ -159,8 +159,9 @@ export function FiguresScreen({ asked, sees, filters }: Props) {
 
 const shareWords = ({ share }: Share) => (share === null ? null : percent(share));
 
-/** The kind of step that takes longest beside its book. */
+/** The kind of step that takes most beyond its book, all jobs together. */
 function stepsWords({ steps }: ShopSees): string {
-  const worst = steps.filter((s) => s.book > 0).sort((a, b) => b.took / b.book - a.took / a.book)[0];
-  return worst ? say.stepsSays(STEP_WORDS[worst.kind], `${(worst.took / worst.book).toFixed(1)}×`) : say.stepsNone;
+  const worst = [...steps].sort((a, b) => b.took - b.book - (a.took - a.book))[0];
+  if (!worst || worst.book === 0) return say.stepsNone;
+  return say.stepsSays(STEP_WORDS[worst.kind], say.min(worst.took), say.min(worst.book));
 }

@@ -12,7 +12,7 @@ export function MinutesChart({ groups, by }: { groups: readonly Figures[]; by: G
     <BarRoom
       question={say.minutes}
       rows={rows.length}
-      head={[by, say.min(0).replace(/^0 /, "")]}
+      head={[by, say.minutesShort]}
       cells={rows.map((r) => [r.name, String(r.minutes)])}
     >
       <ResponsiveContainer width="100%" height="100%">

@@ -31,7 +31,8 @@ export const say = {
   minutes: "How long are hands on a job?",
   minutesSays: (minutes: string) => `Half of the jobs took less than ${minutes}.`,
   steps: "Where does the time go, and against the book?",
-  stepsSays: (words: string, times: string) => `${words} takes ${times} of the book.`,
+  stepsSays: (words: string, took: string, book: string) =>
+    `Most beyond the book goes into: ${words}, ${took} for ${book}.`,
   stepsNone: "No step was timed in this time.",
   causes: "What does each cause cost?",
   causesSays: (shown: number, all: number) =>
@@ -39,7 +40,7 @@ export const say = {
   causesNone: "No cause was named in this time.",
   between: (low: string, high: string) => `between ${low} and ${high}`,
   few: "few",
-  fewSays: (low: string, high: string) => `These are few: the true share may lie anywhere between ${low} and ${high}.`,
+  fewSays: (low: string, high: string) => `Few: the true share may lie anywhere between ${low} and ${high}.`,
   nothingKnown: "Nothing is known of it yet.",
   numbers: "Numbers",
   asFile: "As a file (CSV)",
@@ -55,7 +56,9 @@ export const say = {
   cost: "cost",
   cause: "cause",
   perJob: "per job",
-  min: (minutes: number) => `${Math.round(minutes)} min`,
+  min: (minutes: number) =>
+    minutes < 120 ? `${Math.round(minutes)} min` : `${Math.floor(minutes / 60)} h ${Math.round(minutes % 60)} min`,
+  minutesShort: "min",
   chartOf: (question: string) => `Chart: ${question} The same numbers stand beneath.`,
 };
 
