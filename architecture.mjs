@@ -18,6 +18,7 @@ export const CORE = {
   repair: ["quantity", "instrument", "model", "simulate", "safety", "diagnose", "workbench", "journal"],
   history: ["quantity", "instrument", "model", "journal"],
   learn: ["model", "journal"],
+  paper: ["model", "journal", "repair", "learn"],
   figures: ["model", "diagnose", "journal", "repair", "learn"],
 };
 

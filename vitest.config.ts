@@ -11,7 +11,7 @@ export default defineConfig({
         test: {
           ...shared,
           name: "core",
-          include: ["tests/core/**/*.test.ts", "tests/reference/**/*.test.ts", "tests/outside/**/*.test.ts"],
+          include: ["tests/core/**/*.test.ts", "tests/reference/**/*.test.ts", "tests/outside/**/*.test.ts?(x)"],
           isolate: false,
         },
       },

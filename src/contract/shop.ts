@@ -36,3 +36,12 @@ export type Rates = Readonly<z.output<typeof ratesSchema>>;
 /** Rates as somebody sets them; the id is made by the client, so that sending twice is harmless. */
 export const setRatesSchema = z.strictObject({ id: z.uuid(), actor: actorSchema, ...ratesSchema.shape });
 export const setRates = sends(() => "/api/shop/rates", setRatesSchema, ratesSchema);
+
+/** Who stands at the head of what is handed out. */
+export const letterheadSchema = z.strictObject({
+  name: z.string().trim().min(1, say.sayWhoHandsItOut).max(80),
+  contact: z.string().trim().max(200),
+});
+export type Letterhead = Readonly<z.output<typeof letterheadSchema>>;
+export const setLetterheadSchema = z.strictObject({ id: z.uuid(), actor: actorSchema, ...letterheadSchema.shape });
+export const setLetterhead = sends(() => "/api/shop/letterhead", setLetterheadSchema, letterheadSchema);

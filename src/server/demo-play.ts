@@ -5,7 +5,7 @@ import {
   judge,
   leftBehind,
   optionsFor,
-  outlay,
+  priceOf,
   proofRun,
   type ProofStep,
   procedureFor,
@@ -65,7 +65,7 @@ export async function playRepair(
   const assembly = advise(dictionary, evidenceOf(before), unitStateOf(before)).suspects[0]!;
   const options = weighOptions(optionsFor(machine, fault), USUAL_RATES, 400).filter((o) => o.option.id !== "give-up");
   const option = options[how.rank ?? 0] ?? options[0];
-  const price = Math.round(outlay(option!.option, USUAL_RATES));
+  const price = Math.round(priceOf(option!.option, USUAL_RATES));
   await log({
     type: "decided",
     piece: assembly.assembly,

@@ -392,3 +392,20 @@ export const followedUpBody = (held: boolean, words: string): Body<"followed up"
 
 /** A job that was opened by mistake, and why. */
 export const droppedBody = (reason: string): Body<"dropped"> => ({ type: "dropped", reason: reason.trim() });
+
+/** The tester of the safety test. */
+export const testerBody = (name: string, calibrated: string): Body<"tester"> => ({
+  type: "tester",
+  name: upTo(80, name.trim()),
+  calibrated,
+});
+
+/** What the customer was offered. */
+export const quotedBody = (offer: Omit<Body<"quoted">, "type">): Body<"quoted"> => ({ type: "quoted", ...offer });
+
+/** What is chosen for the customer's page. */
+export const customerPageBody = (
+  photos: readonly string[],
+  words: string,
+  next: string | null,
+): Body<"customer page"> => ({ type: "customer page", photos: [...photos], words: words.trim(), next });

@@ -117,6 +117,7 @@ function problemOf(ledger: Ledger, machine: Machine, body: EventBody): string | 
       return unknownPart(machine, body.part);
     case "tried":
     case "decided":
+    case "quoted":
     case "matched":
       return unknownAssembly(machine, body.piece);
     case "waiting":

@@ -260,6 +260,34 @@ export const eventBodySchema = z.discriminatedUnion("type", [
     typed: text(80),
     limit: z.string().trim().max(120),
   }),
+  /** The tester that the safety test is made with, and the day it was last calibrated. */
+  z.strictObject({ type: z.literal("tester"), name: text(80), calibrated: z.iso.date() }),
+  /** What the customer was offered before the repair, as it was shown; prices hold to a day. */
+  z.strictObject({
+    type: z.literal("quoted"),
+    piece: text(60),
+    fault: text(120).optional(),
+    until: z.iso.date(),
+    options: z
+      .array(
+        z.strictObject({
+          option: text(40),
+          words: text(400),
+          price: finite.min(0).max(1e6),
+          holds: finite.min(0).max(1),
+          days: finite.min(0).max(365),
+        }),
+      )
+      .min(1)
+      .max(20),
+  }),
+  /** What the customer's page shows besides: photos that were chosen, a word of one's own, and when one looks again. */
+  z.strictObject({
+    type: z.literal("customer page"),
+    photos: z.array(z.string().regex(/^[0-9a-f]{64}$/)).max(8),
+    words: z.string().trim().max(600),
+    next: z.iso.date().nullable(),
+  }),
   /** Something that is waited for; it is due so many seconds after the event. */
   z.strictObject({
     type: z.literal("waiting"),

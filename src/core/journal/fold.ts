@@ -29,6 +29,10 @@ export interface Work {
   readonly waits: readonly Done<"waiting">[];
   readonly modifications: readonly Done<"modified">[];
   readonly madeGood: readonly Done<"made good">[];
+  /** The tester of the safety test, the last offer, and the last choice for the customer's page; absent while none. */
+  readonly tester?: Done<"tester">;
+  readonly quoted?: Done<"quoted">;
+  readonly customerPage?: Done<"customer page">;
 }
 
 /** A job as its journal tells it; the same on server and in the browser. */
@@ -118,6 +122,9 @@ export function foldJournal(events: readonly JournalEvent[], about: UnitStateLoo
       waits: [...told.waits.values()],
       modifications: told.modifications,
       madeGood: told.madeGood,
+      ...(told.tester ? { tester: told.tester } : {}),
+      ...(told.quoted ? { quoted: told.quoted } : {}),
+      ...(told.customerPage ? { customerPage: told.customerPage } : {}),
     },
     restored: [...unitState.restored],
     warned,

@@ -41,6 +41,8 @@ export const shopEventSchema = z.discriminatedUnion("type", [
     callback: money,
     markup: z.number().min(0).max(10),
   }),
+  /** Who stands at the head of what is handed out: a name, and how to reach it. */
+  z.strictObject({ type: z.literal("letterhead set"), name: text(80), contact: z.string().trim().max(200) }),
   /** From here on a machine's causes are learned anew, beginning with what its file says. */
   z.strictObject({ type: z.literal("odds reset"), machine: text(60) }),
   /** Someone who works here. */

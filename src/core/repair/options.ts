@@ -216,9 +216,14 @@ export interface Costed {
   readonly breakEven: number | null;
 }
 
-/** What an option costs if it holds. */
+/** What a customer pays for an option: parts and work. */
+export function priceOf(option: RepairOption, rates: ShopRates): number {
+  return option.minutes * rates.perMinute + option.parts;
+}
+
+/** What an option costs if it holds, with the days that the machine stands. */
 export function outlay(option: RepairOption, rates: ShopRates): number {
-  return option.minutes * rates.perMinute + option.parts + option.leadDays * rates.perDay;
+  return priceOf(option, rates) + option.leadDays * rates.perDay;
 }
 
 /**

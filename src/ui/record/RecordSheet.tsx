@@ -56,6 +56,11 @@ export function RecordSheet({
             {say.goOnMeasuring}
           </Link>
         )}
+        {job.called ? (
+          <Link className="btn btn-outline-dark" href={`/jobs/${job.id}/customer`}>
+            <i className="bi bi-person-lines-fill" aria-hidden /> {say.forTheCustomer}
+          </Link>
+        ) : null}
         <Button onClick={() => window.print()}>
           <i className="bi bi-printer" aria-hidden /> {say.print}
         </Button>
@@ -412,5 +417,6 @@ function entryWords(e: JournalEvent): string {
   if (e.body.type === "reading") return `${e.body.as.shown}, ${e.body.as.title}`;
   if (e.body.type === "note") return e.body.text;
   if (e.body.type === "followed up") return e.body.held ? held.heldSoFar : held.hasComeBack;
+  if (e.body.type === "customer page") return say.customersPageMade;
   return e.body.type;
 }

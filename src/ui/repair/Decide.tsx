@@ -1,11 +1,12 @@
 "use client";
 
 import { useMemo, useState } from "react";
+import Link from "next/link";
 import Button from "react-bootstrap/Button";
 import Form from "react-bootstrap/Form";
 import { failureSort, withInnerShorts } from "../../core/model";
 import { METRIC, readQuantity } from "../../core/quantity";
-import { cheapWhileOpen, optionsFor, outlay, USUAL_RATES, weighOptions } from "../../core/repair";
+import { cheapWhileOpen, optionsFor, outlay, priceOf, USUAL_RATES, weighOptions } from "../../core/repair";
 import { type HoldOdds, learnedHolds } from "../../core/learn";
 import { useKept } from "../shell/useKept";
 import { PartMatch } from "./PartMatch";
@@ -14,7 +15,7 @@ import { decidedBody } from "../../core/journal";
 import { CURRENCIES, NO_CURRENCY, type Rates } from "../../contract/shop";
 import { Problem } from "../engine/Problem";
 import { money, useShopRates } from "./useShopRates";
-import { moneyIn } from "../shell/Currency";
+import { moneyIn } from "../shell/money";
 import { say } from "#words/ui/repair/Decide";
 
 /**
@@ -95,7 +96,7 @@ export function Decide({
         option: option.id,
         words: option.words,
         minutes: option.minutes,
-        price: Math.round(outlay(option, reckoned)),
+        price: Math.round(priceOf(option, reckoned)),
         temporary: option.temporary,
         warranty,
         seals,
@@ -254,6 +255,12 @@ export function Decide({
           {chosen ? say.decideOptionWords(chosen.option.words) : "Decide"}
         </Button>
         {asked ? null : <span className="quiet ms-2">{say.warrantyAndSealsFirst}</span>}
+        <Link
+          className="btn btn-lg btn-outline-dark ms-2"
+          href={`/jobs/${job.id}/quote?${new URLSearchParams({ assembly, fault: cause }).toString()}`}
+        >
+          <i className="bi bi-file-earmark-text" aria-hidden /> {say.offerIt}
+        </Link>
       </section>
       <PartMatch machine={machine} job={job} assembly={assembly} busy={busy} onLog={onLog} />
     </>

@@ -16,6 +16,7 @@ import {
 import { useDesk } from "../shell/useDesk";
 import { useKept } from "../shell/useKept";
 import { Photos } from "./Photos";
+import { TesterFields } from "./TesterFields";
 import type { RepairProps } from "./repair-props";
 import { useEngine } from "../engine/useEngine";
 import { provedBody, waitedBody, waitingBody, WHOLE_UNIT } from "../../core/journal";
@@ -100,6 +101,7 @@ export function Prove({
             {step.also ? <p className="quiet">{say.itAlsoShows(step.also.join("; "))}</p> : null}
             <p>{step.how}</p>
             {step.limit ? <p className="quiet">{step.limit.source}</p> : null}
+            {step.group === "safety" ? <TesterFields job={job} busy={busy} onLog={onLog} /> : null}
             {step.cautions.map((c) => (
               <p key={c} className="swap-caution">
                 <i className="bi bi-exclamation-triangle" aria-hidden /> {c}

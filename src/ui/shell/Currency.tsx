@@ -2,6 +2,7 @@
 
 import { createContext, useContext, type ReactNode } from "react";
 import { NO_CURRENCY } from "../../contract/shop";
+import { moneyIn } from "./money";
 
 const Shop = createContext<string>(NO_CURRENCY);
 
@@ -13,11 +14,4 @@ export function Currency({ code, children }: { readonly code: string; readonly c
 /** Says an amount in the shop's currency, without cents; the bare number while none is named. */
 export function useMoney(): (amount: number) => string {
   return moneyIn(useContext(Shop));
-}
-
-/** Says amounts in a currency. */
-export function moneyIn(code: string): (amount: number) => string {
-  if (code === NO_CURRENCY) return (amount) => String(Math.round(amount));
-  const format = new Intl.NumberFormat("en", { style: "currency", currency: code, maximumFractionDigits: 0 });
-  return (amount) => format.format(amount);
 }

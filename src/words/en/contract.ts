@@ -5,6 +5,7 @@ export const say = {
   sayWhoYouAre: "Say who you are.",
   costsAreNotBelowZero: "Costs are not below zero.",
   thatIsMoreThanA: "That is more than a shop charges.",
+  sayWhoHandsItOut: "Say who hands it out: the name of the workshop.",
   aCurrencyHasThreeLetters: "A currency has three letters.",
   typeTheSerialNumberOr: "Type the serial number, or say that there is none on the plate.",
   sayWhereTheUnitStands: "Say where the unit stands.",

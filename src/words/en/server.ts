@@ -49,6 +49,8 @@ export const say = {
   unitRecord: "Unit record",
   isMissingNpmRunBuild: (bundle: string) => `${bundle} is missing; npm run build makes it.`,
   theComputationWasStoppedTry: "The computation was stopped. Try again in a moment.",
+  thePageIsMadeWhen: "The customer's page is made when the job is closed.",
+  thereIsNoSuchPart: "This machine has no such part or assembly.",
   thisJobHoldsAnEntry: "This job holds an entry of a newer Unzo, which may change the circuit: no advice is given.",
   hasNoSetup: (maker: string, model: string, setup: string) => `${maker} ${model} has no setup ${setup}.`,
   theUnitWasChangedWhile: "The unit was changed while this was proven. Look at it again; nothing was logged.",

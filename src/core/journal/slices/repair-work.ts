@@ -48,6 +48,20 @@ export const waits: typeof waiting = {
   },
 };
 
+/** The last entry of a type; null while there is none. */
+const last = <T extends EventBody["type"]>(
+  type: T,
+  more: Pick<Slice<unknown>, "afterCall"> = {},
+): Slice<Done<T> | null> => ({
+  init: () => null,
+  apply: (state, entry) => (entry.body.type === type ? doneOf(entry, entry.body as Done<T>["body"]) : state),
+  ...more,
+});
+export const tester = last("tester");
+export const quoted = last("quoted");
+/** It may be made long after the job was closed, and changes nothing of it. */
+export const customerPage = last("customer page", { afterCall: true });
+
 /** Stages that are done, by plan. */
 export const stages: Slice<Map<string, Set<string>>> = {
   init: () => new Map(),

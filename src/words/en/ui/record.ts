@@ -1,5 +1,7 @@
 /** What ui/record says to people, in English. */
 export const say = {
+  forTheCustomer: "For the customer",
+  customersPageMade: "the customer's page was chosen",
   whatThisJobLearned: "What this job learned of the machine",
   whatFor: "What for",
   allJobs: "All jobs",

@@ -27,6 +27,7 @@ export const say = {
   breakEven: "Break-even",
   temporary: "temporary",
   minutesMinPart: (minutes: number, part: string) => `${minutes} min${part}`,
+  offerIt: "Offer for the customer",
   outlayOutlay: (outlay: string) => `Outlay ${outlay}`,
   chancesAreEstimates: "Chances are estimates.",
   cheapWhileItIsOpen: "Cheap while it is open:",
