@@ -191,20 +191,6 @@ export const jobsBefore = reads(
   z.object({ before: z.array(made<JobBefore>()) }),
 );
 
-/** Something that is waited for, wherever one is. */
-export const openWaitSchema = z.object({
-  job: z.string(),
-  site: z.string(),
-  wait: z.string(),
-  words: z.string(),
-  /** The assembly whose repair it belongs to, where the journal says. */
-  assembly: z.string().nullable(),
-  /** When it is due, ISO 8601. */
-  due: z.string(),
-});
-export type OpenWait = Readonly<z.output<typeof openWaitSchema>>;
-export const waiting = reads(() => "/api/waits", z.object({ waits: z.array(openWaitSchema) }));
-
 /** A photo is sent as it is, a picture and no JSON. */
 export const keepPhoto = sends(
   () => "/api/photos",

@@ -184,6 +184,16 @@ async function project(
   if (body.type === "called")
     await tx.update(jobs).set({ result: body.pieceName, closedAt: now }).where(eq(jobs.id, job));
   if (body.type === "dropped") await tx.update(jobs).set({ result: "dropped", closedAt: now }).where(eq(jobs.id, job));
+  if (body.type === "promised")
+    await tx
+      .update(jobs)
+      .set({ promisedAt: body.at === null ? null : new Date(body.at) })
+      .where(eq(jobs.id, job));
+  if (body.type === "visit")
+    await tx
+      .update(jobs)
+      .set({ visitAt: body.at === null ? null : new Date(body.at), visitMinutes: Math.round(body.minutes) })
+      .where(eq(jobs.id, job));
   let setup: string | null;
   if (body.type === "standing") setup = body.setup;
   else if (body.type === "reading") setup = body.test.setup;
@@ -200,7 +210,9 @@ async function project(
     const row = {
       words: body.words,
       piece: body.piece ?? null,
+      begun: now,
       due: new Date(now.getTime() + 1000 * body.seconds),
+      care: body.care ?? null,
     };
     await tx
       .insert(waits)

@@ -132,6 +132,10 @@ export const jobs = mysqlTable(
     actor: varchar("actor", { length: 80 }).notNull(),
     readings: int("readings").notNull(),
     result: varchar("result", { length: 400 }),
+    /** When it is promised; when one drives there and how many minutes that takes. */
+    promisedAt: datetime("promised_at", { fsp: 3 }),
+    visitAt: datetime("visit_at", { fsp: 3 }),
+    visitMinutes: smallint("visit_minutes"),
     /** Names the job in the index of terms: counts up as jobs come into this shop. */
     no: int("no").autoincrement().notNull(),
   },
@@ -226,17 +230,21 @@ export const projections = mysqlTable("projections", {
   version: int("version").notNull(),
 });
 
-/** What is waited for in open jobs; rebuilt from their journals. */
+/** What is waited for in open jobs and in the shop; rebuilt from their journals. */
 export const waits = mysqlTable(
   "waits",
   {
+    /** The stream whose entry began it: of a job, or of the shop. */
     job: char("job", { length: 36 })
       .notNull()
-      .references(() => jobs.id),
+      .references(() => streams.id),
     wait: varchar("wait", { length: 80 }).notNull(),
     words: varchar("words", { length: 200 }).notNull(),
     piece: varchar("piece", { length: 60 }),
+    /** Since when, until when, and whether one may go away meanwhile. */
+    begun: datetime("begun", { fsp: 3 }),
     due: datetime("due", { fsp: 3 }).notNull(),
+    care: varchar("care", { length: 8 }),
   },
   (t) => [primaryKey({ columns: [t.job, t.wait] }), index("waits_due").on(t.due)],
 );

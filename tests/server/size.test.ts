@@ -108,7 +108,7 @@ describe(`a shop of ${TENTH.jobs} jobs and ${TENTH.events} entries`, { timeout: 
 
   it("shows what is there: all open jobs counted, waits of open jobs, closed ones by words", async () => {
     expect(await listJobs({ state: "open" })).toMatchObject({ total: TENTH.open });
-    expect((await openWaits()).length).toBe(TENTH.open / 4);
+    expect((await openWaits()).waits.length).toBe(TENTH.open / 4);
     const found = new Map<string, string>();
     for (let before: number | null = Number.MAX_SAFE_INTEGER; before !== null;) {
       const page = await findAnything(findSchema.parse({ state: "closed", q: "part 7 upper", before }));

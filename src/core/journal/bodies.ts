@@ -1,3 +1,4 @@
+import type { Care } from "./waits";
 import { type TestCard, type SignAsked, type TriedByHand, trialWords } from "../diagnose";
 import { unitOf } from "../instrument";
 import type { Change, CircuitChange, GuardAnswers, Machine, SettingEntry } from "../model";
@@ -308,7 +309,33 @@ export const waitingBody = (
   step: { readonly id: string; readonly words: string },
   seconds: number,
   assembly: string,
-): Body<"waiting"> => ({ type: "waiting", wait: step.id, words: step.words, seconds, piece: assembly });
+  care: Care,
+): Body<"waiting"> => ({
+  type: "waiting",
+  wait: step.id,
+  words: upTo(200, step.words),
+  seconds,
+  piece: assembly,
+  care,
+});
+/** A wait of a job that somebody enters, or gives more time. */
+export const handWaitBody = (given: {
+  readonly wait: string;
+  readonly words: string;
+  readonly seconds: number;
+  readonly care: Care;
+  readonly assembly: string | null;
+}): Body<"waiting"> => ({
+  type: "waiting",
+  wait: given.wait,
+  words: upTo(200, given.words.trim()),
+  seconds: given.seconds,
+  ...(given.assembly === null ? {} : { piece: given.assembly }),
+  care: given.care,
+});
+/** When a job is promised, and when one drives there. */
+export const promisedBody = (at: string | null): Body<"promised"> => ({ type: "promised", at });
+export const visitBody = (at: string | null, minutes: number): Body<"visit"> => ({ type: "visit", at, minutes });
 export const waitedBody = (wait: string): Body<"waited"> => ({ type: "waited", wait });
 
 /** A change to the circuit that was proven and is built. */

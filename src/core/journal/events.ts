@@ -1,4 +1,5 @@
 import { JOB_KINDS } from "./job-kinds";
+import { CARES, MOST_WAIT } from "./waits";
 import { z } from "zod";
 import { CAME, TRIALS } from "../diagnose";
 import { METER_FUNCTIONS } from "../instrument";
@@ -293,10 +294,20 @@ export const eventBodySchema = z.discriminatedUnion("type", [
     type: z.literal("waiting"),
     wait: text(80),
     words: text(200),
-    seconds: finite.min(1).max(864_000),
+    seconds: finite.min(1).max(MOST_WAIT),
     /** The assembly whose repair it belongs to. */ piece: text(60).optional(),
+    /** Whether one may go away meanwhile; none: entered before that was asked, to be stayed with. */
+    care: z.enum(CARES).optional(),
   }),
   z.strictObject({ type: z.literal("waited"), wait: text(80) }),
+  /** When it is promised to be ready; null: not any more. */
+  z.strictObject({ type: z.literal("promised"), at: z.iso.datetime().nullable() }),
+  /** When one drives to where the unit stands, and how long that takes, there and back; null: nobody drives. */
+  z.strictObject({
+    type: z.literal("visit"),
+    at: z.iso.datetime().nullable(),
+    minutes: finite.min(0).max(1440),
+  }),
   /**
    * A change to the circuit of this unit that was proven harmless before it was built, with the proof as it was
    * shown.

@@ -33,6 +33,9 @@ export interface Work {
   readonly tester?: Done<"tester">;
   readonly quoted?: Done<"quoted">;
   readonly customerPage?: Done<"customer page">;
+  /** When it is promised, and when one drives there, as last said; absent while nobody has. */
+  readonly promised?: Done<"promised">;
+  readonly visit?: Done<"visit">;
 }
 
 /** A job as its journal tells it; the same on server and in the browser. */
@@ -124,6 +127,8 @@ export function foldJournal(events: readonly JournalEvent[], about: UnitStateLoo
       madeGood: told.madeGood,
       ...(told.tester ? { tester: told.tester } : {}),
       ...(told.quoted ? { quoted: told.quoted } : {}),
+      ...(told.promised ? { promised: told.promised } : {}),
+      ...(told.visit ? { visit: told.visit } : {}),
       ...(told.customerPage ? { customerPage: told.customerPage } : {}),
     },
     restored: [...unitState.restored],

@@ -42,6 +42,9 @@ export {
   triedBody,
   variedBody,
   customerPageBody,
+  handWaitBody,
+  promisedBody,
+  visitBody,
   quotedBody,
   testerBody,
   waitedBody,
@@ -81,3 +84,4 @@ export { stepsOf } from "./steps";
 export { workedMinutes } from "./worked";
 export { serialKey, type UnitEvent, unitEventSchema, type UnitPlate, unitPlateSchema } from "./unit-events";
 export { type Conflict, conflictsIn, type Unseen, unseenIn } from "./unseen";
+export { type Care, careNow, CARES, frees, MOST_WAIT } from "./waits";

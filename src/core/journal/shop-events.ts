@@ -1,5 +1,6 @@
 import { z } from "zod";
 import { FILE_ORIGINS } from "./file-origins";
+import { CARES, MOST_WAIT } from "./waits";
 
 /** The stream of the shop: what belongs to no single job or unit. */
 
@@ -41,6 +42,15 @@ export const shopEventSchema = z.discriminatedUnion("type", [
     callback: money,
     markup: z.number().min(0).max(10),
   }),
+  /** Something that is waited for and belongs to no job; it is due so many seconds after the entry. */
+  z.strictObject({
+    type: z.literal("waiting"),
+    wait: z.uuid(),
+    words: text(200),
+    seconds: z.number().min(1).max(MOST_WAIT),
+    care: z.enum(CARES),
+  }),
+  z.strictObject({ type: z.literal("waited"), wait: z.uuid() }),
   /** Who stands at the head of what is handed out: a name, and how to reach it. */
   z.strictObject({ type: z.literal("letterhead set"), name: text(80), contact: z.string().trim().max(200) }),
   /** From here on a machine's causes are learned anew, beginning with what its file says. */

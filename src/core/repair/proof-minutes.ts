@@ -9,8 +9,7 @@ export function proofMinutes(machine: Machine, steps: readonly string[]): number
   const listed = new Map(familyFunctions(machine).map((f) => [`functions ${f.id}`, f.minutes]));
   const isRead = (step: string) => step.startsWith("safety ") || (step.includes("|") && !step.includes("|look|"));
   return steps.reduce(
-    (sum, step) =>
-      sum + (listed.get(step.replace(/ by eye \d+$/, "")) ?? (isRead(step) ? HANDS.reading : HANDS.look)),
+    (sum, step) => sum + (listed.get(step.replace(/ by eye \d+$/, "")) ?? (isRead(step) ? HANDS.reading : HANDS.look)),
     0,
   );
 }

@@ -5,3 +5,4 @@
 
 export { restRule, restUntil, type RestRule, secondsUntilRest } from "./rest";
 export { type Edge, resultWords, type RunSheet, runSheet, type SheetLoad, type SheetStep } from "./run-sheet";
+export { readWaitTime } from "./wait-time";

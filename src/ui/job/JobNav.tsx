@@ -1,6 +1,6 @@
 import Link from "next/link";
 import type { ReactNode } from "react";
-import { Waits } from "../shell/Waits";
+import { Waits } from "../waits/Waits";
 import { VIEWS, type View } from "./job-views";
 import { RestClock } from "./RestClock";
 import type { Rest } from "./useRest";

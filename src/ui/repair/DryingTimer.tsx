@@ -36,7 +36,9 @@ export function DryingTimer({ job, assembly, busy, onLog }: Omit<RepairProps, "m
         variant="outline-dark"
         disabled={busy || !(waits || isGood)}
         onClick={() =>
-          void onLog(waits ? waitedBody(id) : waitingBody({ id, words: say.drying }, Math.round(60 * given), assembly))
+          void onLog(
+            waits ? waitedBody(id) : waitingBody({ id, words: say.drying }, Math.round(60 * given), assembly, "locked"),
+          )
         }
       >
         {waits ? say.dry : say.start}

@@ -19,7 +19,8 @@ import { Photos } from "./Photos";
 import { TesterFields } from "./TesterFields";
 import type { RepairProps } from "./repair-props";
 import { useEngine } from "../engine/useEngine";
-import { provedBody, waitedBody, waitingBody, WHOLE_UNIT } from "../../core/journal";
+import { isPowered } from "../../core/safety";
+import { careNow, provedBody, waitedBody, waitingBody, WHOLE_UNIT } from "../../core/journal";
 import { Progress } from "../shell/Progress";
 import { say } from "#words/ui/repair/Prove";
 
@@ -62,6 +63,12 @@ export function Prove({
   const waiting = step?.wait ? job.work.waits.find((w) => w.body.wait === step.id) : undefined;
 
   const proven = isWhole ? say.everyStepPassed : say.provenTheFaultIsGone;
+
+  /** How the unit may be left while a step waits: as it then stands, with the covers that are off now. */
+  const careOf = ({ test }: ProofStep) => {
+    const setup = machine.setupById.get(test?.setup ?? job.setup);
+    return careNow({ powered: setup !== undefined && isPowered(setup), coversOff: job.openPanels.length > 0 });
+  };
 
   async function log(passed: boolean, typed: string) {
     setWorking(true);
@@ -122,7 +129,7 @@ export function Prove({
                 variant="outline-dark"
                 className="mb-2"
                 disabled={busy}
-                onClick={() => void onLog(waitingBody(step, step.wait!, assembly))}
+                onClick={() => void onLog(waitingBody(step, step.wait!, assembly, careOf(step)))}
               >
                 <i className="bi bi-hourglass-split" aria-hidden /> {say.startTheClock}
               </Button>

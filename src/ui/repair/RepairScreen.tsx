@@ -8,7 +8,7 @@ import { type JobKind, type JournalEvent, WHOLE_UNIT } from "../../core/journal"
 import { leftBehind } from "../../core/repair";
 import { useJournal } from "../job/useJournal";
 import { useKept } from "../shell/useKept";
-import { Waits } from "../shell/Waits";
+import { Waits } from "../waits/Waits";
 import { Change } from "./Change";
 import { ChangeSettings } from "./ChangeSettings";
 import { FinishJob } from "./FinishJob";

@@ -2,7 +2,7 @@
 
 import Link from "next/link";
 import type { ReactNode } from "react";
-import { Waits } from "./Waits";
+import { Waits } from "../waits/Waits";
 import { useLiveMark } from "./useLiveMark";
 import { Shortcuts } from "../shortcuts/Shortcuts";
 import { PageTitle } from "./PageTitle";

@@ -19,6 +19,7 @@ export const ACTIONS = {
   calculators: { place: "Everywhere", key: "alt+c" },
   find: { place: "Everywhere", key: "/" },
   anything: { place: "Everywhere", key: "alt+q" },
+  wait: { place: "Everywhere", key: "alt+u" },
   print: { place: "Everywhere", key: "alt+p" },
   newJob: { place: "Jobs", key: "n" },
   quick: { place: "Jobs", key: "q" },

@@ -6,6 +6,8 @@ export const say = {
   costsAreNotBelowZero: "Costs are not below zero.",
   thatIsMoreThanA: "That is more than a shop charges.",
   sayWhoHandsItOut: "Say who hands it out: the name of the workshop.",
+  sayWhatIsWaitedFor: "Say what is waited for.",
+  thatIsLongerThanA: "That is longer than a quarter of a year.",
   aCurrencyHasThreeLetters: "A currency has three letters.",
   typeTheSerialNumberOr: "Type the serial number, or say that there is none on the plate.",
   sayWhereTheUnitStands: "Say where the unit stands.",

@@ -4,6 +4,7 @@ export const SHORTCUT_WORDS = {
   calculators: "Calculators and bench",
   find: "Find in this list",
   anything: "Find anything",
+  wait: "Wait for something",
   print: "Print",
   newJob: "New job",
   quick: "A machine without a file",

@@ -59,6 +59,8 @@ const last = <T extends EventBody["type"]>(
 });
 export const tester = last("tester");
 export const quoted = last("quoted");
+export const promised = last("promised");
+export const visit = last("visit");
 /** It may be made long after the job was closed, and changes nothing of it. */
 export const customerPage = last("customer page", { afterCall: true });
 
