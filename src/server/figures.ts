@@ -1,5 +1,4 @@
 import { and, asc, eq, gte } from "drizzle-orm";
-import Papa from "papaparse";
 import {
   type ClosedJob,
   type CostOfCause,
@@ -11,6 +10,7 @@ import {
   stepFigures,
 } from "../core/figures";
 import type { FiguresAsked, FigureTable, ShopSees } from "../contract/figures";
+import { type Cells, csv } from "./csv";
 import { database } from "./db";
 import { librarySummaries } from "./library";
 import { closedJobIn } from "./outcomes";
@@ -69,8 +69,6 @@ export async function shopSees(asked: FiguresAsked, now: Date): Promise<ShopSees
   };
 }
 
-type Cells = readonly Readonly<Record<string, string | number | null>>[];
-
 const share = (name: string, { count, of, low, high }: Share) => ({
   [name]: count,
   [say.of(name)]: of,
@@ -126,8 +124,3 @@ async function cells(
     [say.boardsInVain]: j.inVain.map((b) => b.name).join("; "),
   }));
 }
-
-/**
- * Lines as RFC 4180 has them. What a person typed and a table would take for a formula is made text.
- */
-export const csv = (rows: Cells): string => Papa.unparse([...rows], { escapeFormulae: true, newline: "\r\n" });

@@ -166,7 +166,7 @@ async function ledgerOf(tx: Tx, job: string, lastSeq: number): Promise<Ledger> {
 }
 
 /** Renews what lists show of a job and its unit, from the ledger and the entry that was just taken into it. */
-async function project(
+export async function project(
   tx: Tx,
   unit: string,
   ledger: Ledger,

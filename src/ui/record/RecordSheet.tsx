@@ -267,6 +267,10 @@ export function RecordSheet({
             )}
           </p>
         ) : null}
+        <p className="d-print-none record-files">
+          <a href={`/api/jobs/${job.id}/readings`}>{say.readingsAsLines}</a>{" "}
+          <a href={`/api/jobs/${job.id}/file`}>{say.jobAsFile}</a>
+        </p>
         <p className="small-print">{say.localCodesAndLicensedPractice(file.id, file.revision)}</p>
       </main>
     </div>

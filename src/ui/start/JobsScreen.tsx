@@ -1,6 +1,7 @@
 import Link from "next/link";
 import type { JobPage } from "../../contract/jobs";
 import { TopBar } from "../shell/TopBar";
+import { FilesInOut } from "./FilesInOut";
 import { JobList } from "./JobList";
 import { say } from "#words/ui/start";
 
@@ -51,6 +52,7 @@ export function JobsScreen({
             </Link>
           ) : null}
         </nav>
+        <FilesInOut />
       </main>
     </div>
   );

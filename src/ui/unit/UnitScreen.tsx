@@ -151,6 +151,11 @@ export function UnitScreen({ unit, life }: { unit: UnitRecord; life: UnitLife })
           </ul>
         </section>
         <OverYears places={life.places} repairs={life.repairs} />
+        {life.places.length > 0 ? (
+          <p>
+            <a href={`/api/units/${unit.id}/readings`}>{say.readingsAsLines}</a>
+          </p>
+        ) : null}
         <UnitPhotos photos={life.photos} />
         <UnitData unit={unit} />
         <div className="one-form">

@@ -1,5 +1,7 @@
 /** What ui/record says to people, in English. */
 export const say = {
+  readingsAsLines: "Readings as a file (CSV)",
+  jobAsFile: "The whole job as a file, for another workshop",
   forTheCustomer: "For the customer",
   customersPageMade: "the customer's page was chosen",
   whatThisJobLearned: "What this job learned of the machine",

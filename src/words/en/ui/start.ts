@@ -2,6 +2,10 @@ import { plural } from "../plural";
 
 /** What ui/start says to people, in English. */
 export const say = {
+  filesInOut: "Files in and out",
+  calendarOfDue: "What is due, as a calendar",
+  calendarHow: "A calendar on this machine can read it again and again at /api/calendar.",
+  takeJobIn: "Take in a job of another workshop",
   readings: (count: number) => `${count} ${plural(count, "reading", "readings")}`,
   noComplaint: "No complaint",
   notBegun: "not begun",

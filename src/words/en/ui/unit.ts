@@ -2,6 +2,7 @@ import { plural } from "../plural";
 
 /** What ui/unit says to people, in English. */
 export const say = {
+  readingsAsLines: "All readings of this unit as a file (CSV)",
   noSerialNumber: "no serial number",
   serialNumber: "Serial number",
   noneOnThePlate: "none on the plate",
