@@ -19,6 +19,7 @@ export const CORE = {
   history: ["quantity", "instrument", "model", "journal"],
   learn: ["model", "journal"],
   paper: ["model", "journal", "repair", "learn"],
+  "plan-day": ["journal"],
   figures: ["model", "diagnose", "journal", "repair", "learn"],
 };
 

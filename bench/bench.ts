@@ -6,6 +6,7 @@ import { benchDeadTests } from "./dead-tests";
 import { benchFamilies } from "./families";
 import { benchDictionaries } from "./dictionary";
 import { writeDictionaries } from "./dictionary-report";
+import { benchDay, writeDay } from "./day";
 import { benchFind, writeFind } from "./find";
 import { benchLearn, writeLearn } from "./learn";
 import { benchLoad } from "./load";
@@ -52,6 +53,11 @@ if (names.includes("find")) {
   const found = await benchFind((words) => process.stderr.write(`${words}\n`));
   console.table(found.rows);
   writeFind(run, found);
+  process.exit(0);
+}
+// `npm run bench -- day` plans drawn days, and has a solver prove them.
+if (names.includes("day")) {
+  console.log(writeDay(run, await benchDay((words) => process.stderr.write(`${words}\n`))));
   process.exit(0);
 }
 // `npm run bench -- learn` lives through simulated shops whose machines fail otherwise than their files say.

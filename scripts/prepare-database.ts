@@ -2,6 +2,7 @@
 import { mkdirSync, readFileSync } from "node:fs";
 import path from "node:path";
 import { closeDatabase } from "../src/server/db";
+import { seedDay } from "../src/server/demo-day";
 import { readHistory, seedHistory } from "../src/server/demo-history";
 import { seedDemo } from "../src/server/demo";
 import { learnOdds } from "../src/server/learned-odds";
@@ -38,6 +39,7 @@ if (process.argv.includes("--past")) {
     await rebuildTerms();
     await rebuildOutcomes();
     await learnOdds(new Date());
+    await seedDay(new Date());
   }
 }
 await learned();

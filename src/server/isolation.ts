@@ -24,6 +24,7 @@ import { engineBundle } from "./engine";
 import { readJob } from "./jobs";
 import { machineByHash, machineOf, shelfKey } from "./machine-store";
 import { Refusal } from "./refusal";
+import { keepToCome } from "./to-come";
 import type { unitStateSchema } from "../contract/jobs";
 import { say } from "#words/server";
 
@@ -191,6 +192,7 @@ export async function adviceOn(
     throw new Refusal(400, say.hasNoSetup(machine.file.maker, machine.file.model, unitState.setup));
   const standing = { ...unitState, ...(equipment ? { equipment } : {}), ...(times ? { times } : {}) };
   const answers = await ask(unit, (desk) => desk.answers(evidence, standing, look));
+  keepToCome(id, answers.advice.toCome);
   return { evidence: evidence.map((e) => e.id), answers };
 }
 

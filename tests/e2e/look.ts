@@ -69,3 +69,14 @@ export async function beginJob(page: Page, unit: string, complaint: string, on?:
 export async function alive(page: Page): Promise<void> {
   await page.locator("[data-live]").first().waitFor();
 }
+
+/** Does what is written into the journal, and waits until it is: the page goes on before, the other window does not. */
+export async function written(page: Page, type: string, act: () => Promise<void>): Promise<void> {
+  // Of this very entry: one made before may still be on its way.
+  const answer = page.waitForResponse((a) => {
+    if (a.request().method() !== "POST" || !a.url().endsWith("/events")) return false;
+    return (a.request().postDataJSON() as { body: { type: string } }).body.type === type;
+  });
+  await act();
+  expect((await answer).status()).toBe(200);
+}

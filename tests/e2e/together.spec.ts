@@ -1,17 +1,6 @@
 import { expect, test, type Page } from "@playwright/test";
-import { axe, beginJob, fits } from "./look";
+import { axe, beginJob, fits, written } from "./look";
 import { asked, typedFor } from "./meter";
-
-/** Does what is written into the journal, and waits until it is: the page goes on before, the other window does not. */
-async function written(page: Page, type: string, act: () => Promise<void>): Promise<void> {
-  // Of this very entry: one made before may still be on its way.
-  const answer = page.waitForResponse((a) => {
-    if (a.request().method() !== "POST" || !a.url().endsWith("/events")) return false;
-    return (a.request().postDataJSON() as { body: { type: string } }).body.type === type;
-  });
-  await act();
-  expect((await answer).status()).toBe(200);
-}
 
 /** Two people, or two windows, on one job. */
 async function both(page: Page): Promise<Page> {

@@ -5,6 +5,7 @@ import { useRouter } from "next/navigation";
 import type { JobPage, JobRow } from "../../contract/jobs";
 import { dayName } from "../shell/time";
 import { TopBar } from "../shell/TopBar";
+import { HandsNow } from "../day/HandsNow";
 import { FollowUps } from "./FollowUps";
 import { JobList } from "./JobList";
 import { NewJob } from "./NewJob";
@@ -28,6 +29,7 @@ export function StartScreen({ open, closed, now }: { open: JobPage; closed: read
             {say.openJobs} {open.total > 0 ? <span className="count">{open.total}</span> : null}
           </h1>
           {isNew ? <FirstSteps /> : null}
+          {open.total > 0 ? <HandsNow /> : null}
           {open.total === 0 && !isNew ? <p className="quiet">{say.nothingIsOpenBeginA}</p> : null}
           <JobList jobs={open.jobs} />
           {open.total > open.jobs.length ? (

@@ -8,6 +8,7 @@ import { isStored } from "../../../server/dictionaries";
 import { engineHash } from "../../../server/engine";
 import { firstAnswers } from "../../../server/isolation";
 import { Refusal } from "../../../server/refusal";
+import { keepToCome } from "../../../server/to-come";
 import { unitOfJob, unitRecord } from "../../../server/units";
 import { EQUIPMENT_COOKIE, equipmentOf } from "../../../contract/equipment";
 import { changesIn, jobOn } from "../../../core/journal";
@@ -49,6 +50,7 @@ async function firstOf(job: Awaited<ReturnType<typeof readJob>>, equipment: stri
   const { machine } = await machineOf(job.hash, changes, undefined, job.odds);
   const question = questionOf(machine, jobOn(machine, job.events), equipmentOf(equipment), times);
   const first = await firstAnswers({ hash: job.hash, changes, file: machine.file, odds: job.odds }, question);
+  if (first) keepToCome(job.id, first.answers.advice.toCome);
   return first && { key: question.key, ...first };
 }
 

@@ -1,0 +1,158 @@
+"use client";
+
+import {
+  closestCenter,
+  DndContext,
+  type DragEndEvent,
+  KeyboardSensor,
+  PointerSensor,
+  useSensor,
+  useSensors,
+} from "@dnd-kit/core";
+import {
+  arrayMove,
+  SortableContext,
+  sortableKeyboardCoordinates,
+  useSortable,
+  verticalListSortingStrategy,
+} from "@dnd-kit/sortable";
+import { CSS } from "@dnd-kit/utilities";
+import Link from "next/link";
+import { useState } from "react";
+import type { DayJob } from "../../contract/day";
+import type { Placed } from "../../core/plan-day";
+import { clockTime } from "../shell/time";
+import { TimesDialog } from "./TimesDialog";
+import type { PlannedDay } from "./useDay";
+import { say } from "#words/ui/day";
+
+/** A time line is never shorter than so many minutes. */
+const LEAST = 60;
+/** Nor longer: what lies behind it is said in words. */
+const MOST = 720;
+
+/** The order of the day as a time line, a unit a row; a row is moved by hand where the person knows better. */
+export function DayLine({ day, onPin }: { readonly day: PlannedDay; onPin(jobs: readonly string[]): void }) {
+  const sensors = useSensors(
+    useSensor(PointerSensor, { activationConstraint: { distance: 6 } }),
+    useSensor(KeyboardSensor, { coordinateGetter: sortableKeyboardCoordinates }),
+  );
+  // In the order in which hands come to them.
+  const withHands = day.plan.placed.filter((p) => p.block.hands > 0);
+  const rows = [...new Set([...withHands, ...day.plan.placed].map((p) => p.block.unit))].map((unit) => ({
+    unit,
+    job: day.jobs[unit]!,
+    placed: day.plan.placed.filter((p) => p.block.unit === unit),
+    done: day.plan.done[unit]!,
+  }));
+  const ids = rows.map((r) => r.job.id);
+  const length = Math.min(MOST, Math.max(LEAST, ...day.plan.done));
+  function moved({ active, over }: DragEndEvent) {
+    if (!over || active.id === over.id) return;
+    const [from, to] = [ids.indexOf(String(active.id)), ids.indexOf(String(over.id))];
+    // Everything up to the place where it was put is now as the person wants it.
+    onPin(arrayMove(ids, from, to).slice(0, Math.max(from, to) + 1));
+  }
+  return (
+    <>
+      <p className="quiet mb-1">{say.timeline}</p>
+      <DndContext sensors={sensors} collisionDetection={closestCenter} onDragEnd={moved}>
+        <SortableContext items={ids} strategy={verticalListSortingStrategy}>
+          <ol className="day-line" aria-label={say.order}>
+            <HourMarks at={day.ahead.at} length={length} />
+            {rows.map((row) => (
+              <DayRow key={row.job.id} at={day.ahead.at} length={length} {...row} />
+            ))}
+          </ol>
+        </SortableContext>
+      </DndContext>
+      {day.pins.length > 0 ? (
+        <p className="mb-0">
+          {say.moved}{" "}
+          <button type="button" className="btn btn-outline-dark btn-sm" onClick={() => onPin([])}>
+            {say.release}
+          </button>
+        </p>
+      ) : null}
+    </>
+  );
+}
+
+/** The full hours over the time line. */
+function HourMarks({ at, length }: { readonly at: string; readonly length: number }) {
+  const begin = Date.parse(at);
+  const first = new Date(begin);
+  first.setMinutes(60, 0, 0);
+  const from = (first.getTime() - begin) / 60_000;
+  const every = length > 360 ? 120 : 60;
+  const marks = Array.from({ length: Math.max(0, Math.ceil((length - from) / every)) }, (_, i) => from + i * every);
+  return (
+    <li className="day-marks" aria-hidden>
+      <span className="day-track" suppressHydrationWarning>
+        {marks.map((m) => (
+          <span key={m} style={{ left: `${(100 * m) / length}%` }}>
+            {clockTime(new Date(begin + 60_000 * m).toISOString())}
+          </span>
+        ))}
+      </span>
+    </li>
+  );
+}
+
+interface RowProps {
+  readonly job: DayJob;
+  readonly placed: readonly Placed[];
+  /** Minutes from `at` until it is done. */
+  readonly done: number;
+  readonly at: string;
+  /** Minutes of the whole line. */
+  readonly length: number;
+}
+
+function DayRow({ job, placed, done, at, length }: RowProps) {
+  const { attributes, listeners, setNodeRef, transform, transition, isDragging } = useSortable({ id: job.id });
+  const ready = clockTime(new Date(Date.parse(at) + 60_000 * done).toISOString());
+  const late = job.promised === null ? 0 : done - job.promised;
+  const share = (minutes: number) => `${(100 * Math.max(0, Math.min(minutes, length))) / length}%`;
+  const span = (from: number, to: number) => ({
+    left: share(from),
+    width: share(Math.min(to, length) - Math.min(from, length)),
+  });
+  const [asks, setAsks] = useState(false);
+  return (
+    <li
+      ref={setNodeRef}
+      className={isDragging ? "is-moved" : ""}
+      style={{ transform: CSS.Translate.toString(transform), transition }}
+    >
+      <button type="button" className="day-grip" {...attributes} {...listeners} aria-label={say.drag(job.site)}>
+        <i className="bi bi-grip-vertical" aria-hidden />
+      </button>
+      <span className="day-name">
+        <Link href={job.place}>{job.site}</Link> <span className="quiet">{job.machine}</span>
+        <span className="quiet d-block" suppressHydrationWarning>
+          {say.ready(ready)}
+          {job.promisedAt ? `, ${say.promised(clockTime(job.promisedAt))}` : ""}
+          {late > 1 ? <strong className="day-late"> {say.late(late)}</strong> : null}
+          {job.visitAt ? `, ${say.visitAt(clockTime(job.visitAt))}` : ""}
+          {job.isRough ? `, ${say.rough}` : ""}
+        </span>
+      </span>
+      <button type="button" className="day-grip" aria-label={say.times(job.site)} onClick={() => setAsks(true)}>
+        <i className="bi bi-clock" aria-hidden />
+      </button>
+      {asks ? <TimesDialog job={job} onHide={() => setAsks(false)} /> : null}
+      <span className="day-track" aria-hidden>
+        {placed.map((p) => (
+          <span key={p.start}>
+            <span className="day-hands" style={span(p.start, p.handsEnd)} />
+            <span className="day-waits" style={span(p.handsEnd, p.end)} />
+          </span>
+        ))}
+        {job.promised !== null && job.promised > 0 && job.promised < length ? (
+          <span className="day-promised" style={{ left: share(job.promised) }} />
+        ) : null}
+      </span>
+    </li>
+  );
+}

@@ -1,0 +1,95 @@
+"use client";
+
+import * as Comlink from "comlink";
+import { useEffect, useMemo, useRef, useState } from "react";
+import { type DayAhead, dayAhead, type DayJob } from "../../contract/day";
+import type { Day } from "../../core/plan-day";
+import type { DayAnswer, DayDesk } from "../../workers/day-desk";
+import { useRoute } from "../engine/useRoute";
+import { useKept } from "../shell/useKept";
+import { useNews } from "../shell/useNews";
+
+/** How often what is in hand is read anew, milliseconds. */
+const EVERY = 30_000;
+
+/** A planned day as the screen needs it. */
+export interface PlannedDay extends DayAnswer {
+  readonly ahead: DayAhead;
+  readonly jobs: readonly DayJob[];
+  /** How many open jobs are not in it. */
+  readonly later: number;
+  /** Jobs that a person put first, in order. */
+  readonly pins: readonly string[];
+}
+
+/** What cannot be gone on with within so many minutes is not of today. */
+const TODAY = 600;
+/** A day of more units than this is no day: the others come when some of these are done. */
+const MOST = 12;
+
+/** Whether hands can be on it today: it is not waited for, and nobody drives there, until later. */
+const isToday = ({ from, steps }: DayJob) => {
+  const waits = steps.findIndex((s) => s.care === null || s.care === "watch");
+  return steps.slice(0, waits).reduce((sum, s) => sum + s.minutes, from) < TODAY;
+};
+
+/** One person's hands, as long as nobody says that there are more. */
+const dayOf = (jobs: readonly DayJob[]): Day => ({ people: 1, few: {}, units: jobs });
+
+/**
+ * The day, planned in a worker. It is calm: the job at hand and the next one stay until something real changes, an entry, a
+ * wait, a job, a promise. What a person put first stays first until it is released.
+ */
+export function useDay(): { readonly day: PlannedDay | null; pin(jobs: readonly string[]): void } {
+  const { value } = useRoute(dayAhead, [], { every: EVERY, news: useNews() });
+  const [pinned, setPinned] = useKept("unzo.day.pins");
+  const pins = useMemo(() => (pinned === "" ? [] : pinned.split(" ")), [pinned]);
+  const [answered, setAnswered] = useState<{
+    readonly of: DayAhead;
+    readonly jobs: readonly DayJob[];
+    readonly answer: DayAnswer;
+  } | null>(null);
+  const remote = useRef<Comlink.Remote<DayDesk> | null>(null);
+  /** What was first and second, and how everything stood then. */
+  const before = useRef<{ readonly first: readonly string[]; readonly states: string } | null>(null);
+  const ahead = value?.day;
+  useEffect(() => {
+    const worker = new Worker(new URL("../../workers/day.worker.ts", import.meta.url), { type: "module" });
+    remote.current = Comlink.wrap<DayDesk>(worker);
+    return () => {
+      remote.current = null;
+      worker.terminate();
+    };
+  }, []);
+  useEffect(() => {
+    if (!ahead || !remote.current) return;
+    let isCurrent = true;
+    const jobs = ahead.jobs.filter(isToday).slice(0, MOST);
+    const states = jobs
+      .map((j) => `${j.id} ${j.state} ${j.promisedAt} ${j.visitAt}`)
+      .sort()
+      .join("\n");
+    const calm = before.current?.states === states ? before.current.first : [];
+    const wanted = pins.length > 0 ? pins : calm;
+    const hold = wanted.map((id) => jobs.findIndex((j) => j.id === id)).filter((i) => i >= 0);
+    void remote.current.plan(dayOf(jobs), hold).then((answer) => {
+      if (!isCurrent) return;
+      const first = [...new Set(answer.plan.order)].slice(0, 2).map((unit) => jobs[unit]!.id);
+      before.current = { first, states };
+      setAnswered({ of: ahead, jobs, answer });
+    });
+    return () => {
+      isCurrent = false;
+    };
+  }, [ahead, pins]);
+  const day = answered
+    ? {
+        ...answered.answer,
+        ahead: answered.of,
+        jobs: answered.jobs,
+        later: answered.of.jobs.length - answered.jobs.length,
+        pins,
+      }
+    : null;
+  return { day, pin: (jobs) => setPinned(jobs.join(" ")) };
+}

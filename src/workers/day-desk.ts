@@ -1,0 +1,40 @@
+import { costOf, type Day, laidOut, planDay, type Planned } from "../core/plan-day";
+
+/** Why a unit comes first, by what it would cost to take another first. */
+export interface WhyFirst {
+  /** The unit that would come first otherwise, and what that would cost more, in minutes of one unit. */
+  readonly instead: number | null;
+  readonly dearer: number;
+  /** Minutes of waiting that others' work fits into, behind the first block. */
+  readonly waits: number;
+  /** It is promised, and would be late if another went first. */
+  readonly isPromised: boolean;
+}
+
+/** A planned day, and why it begins as it does. */
+export interface DayAnswer {
+  readonly plan: Planned;
+  readonly why: WhyFirst | null;
+}
+
+/** Plans days, in a worker. */
+export class DayDesk {
+  /** The order of a day; what `hold` names goes first. */
+  plan(day: Day, hold: readonly number[]): DayAnswer {
+    const plan = planDay(day, hold);
+    const first = plan.placed.find((p) => p.block.hands > 0);
+    return { plan, why: first ? whyFirst(day, plan, first.block.unit, first.block.wait) : null };
+  }
+}
+
+/** What is lost by taking the next other unit first. */
+function whyFirst(day: Day, plan: Planned, first: number, waits: number): WhyFirst {
+  const instead = plan.order.find((unit) => unit !== first) ?? null;
+  if (instead === null) return { instead, dearer: 0, waits, isPromised: false };
+  const order = [instead, ...plan.order];
+  order.splice(order.indexOf(instead, 1), 1);
+  const other = laidOut(day, order);
+  const { promised, weight } = day.units[first]!;
+  const late = promised === null ? 0 : costOf(other.done[first]!, weight, promised) - weight * other.done[first]!;
+  return { instead, dearer: other.cost - plan.cost, waits, isPromised: late > 0 && plan.done[first]! <= promised! };
+}
