@@ -81,7 +81,10 @@ export async function benchDay(tell: (words: string) => void) {
   return { four, larger };
 }
 
-export function writeDay(run: object, { four, larger }: Awaited<ReturnType<typeof benchDay>>): string {
+export function writeDay(
+  run: { at: string; commit: string; machine: string; node: string },
+  { four, larger }: Awaited<ReturnType<typeof benchDay>>,
+): string {
   const proven = four.filter((d) => d.isOptimal);
   const over = proven.map((d) => d.planned / d.cost - 1);
   const within = over.filter((o) => o <= 0.03).length;
@@ -117,7 +120,7 @@ export function writeDay(run: object, { four, larger }: Awaited<ReturnType<typeo
 
 What hands do in which order, on drawn days (\`tests/support/random-days.ts\`): each unit is searched, waits, is repaired,
 mostly waits again, is proven; half are promised, a third is on the one rig. Cost: weighted minutes until each unit is done,
-and five times those that it is late. Measured by \`npm run bench -- day\`, ${JSON.stringify(run)}.
+and five times those that it is late. Measured by \`npm run bench -- day\`: ${run.at.slice(0, 10)}, commit ${run.commit}, ${run.machine}, Node ${run.node}.
 
 ## Four units, ${four.length} days
 

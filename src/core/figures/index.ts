@@ -12,4 +12,4 @@ export {
   shopFigures,
   stepFigures,
 } from "./shop-figures";
-export { KINDS_OF_STEP, type KindOfStep, type StepsTaken, stepsTaken } from "./steps-taken";
+export { type StepsTaken, stepsTaken } from "./steps-taken";

@@ -113,7 +113,7 @@ function doneTo(machine: Machine, { called, work }: Job): string[] {
   const decided = work.decisions.findLast((d) => d.body.piece === called?.piece)?.body;
   const name = machine.assemblyById.get(decided?.piece ?? "")?.name ?? called?.pieceName ?? "";
   const done = decided && called && !called.unsafe ? DONE[decided.option] : undefined;
-  const lines = done ? [done(name)] : called ? [`${ended(called.action)}.`] : [];
+  const lines = called ? [done ? done(name) : `${ended(called.action)}.`] : [];
   for (const { body } of work.modifications) lines.push(say.changed(ended(body.words)));
   for (const { body } of work.madeGood) lines.push(say.madeGood(ended(body.words)));
   return lines.length > 0 ? lines : [say.nothingDone];

@@ -1,4 +1,4 @@
 /** What is handed out on paper, in plain words. What others may use of it. */
 
-export { type CustomerPage, customerPage, type SafetyResult } from "./customer-page";
+export { type CustomerPage, customerPage } from "./customer-page";
 export { plainFault } from "./plain-fault";

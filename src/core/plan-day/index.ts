@@ -2,4 +2,4 @@
 
 export { type Day, type DayStep, type DayUnit, LATE } from "./day";
 export { planDay, type Planned, rule } from "./plan";
-export { costOf, type DayPlan, laidOut, Layout, type Placed } from "./schedule";
+export { costOf, laidOut, type Placed } from "./schedule";

@@ -45,7 +45,7 @@ export function CustomerSheet({ paper: { head, page } }: { readonly paper: Custo
       {page.safety ? (
         <section className="paper-overleaf">
           <h2>{say.safetyInNumbers}</h2>
-          <Table responsive size="sm">
+          <Table size="sm">
             <thead>
               <tr>
                 <th>{say.measured}</th>

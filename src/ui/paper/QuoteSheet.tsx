@@ -28,7 +28,7 @@ export function QuoteSheet({ paper, options, until }: Props) {
       <section>
         <h2>{say.offer}</h2>
         <p>{say.offerSays}</p>
-        <Table responsive className="paper-offer">
+        <Table className="paper-offer">
           <tbody>
             {options.map((o) => (
               <tr key={o.option}>

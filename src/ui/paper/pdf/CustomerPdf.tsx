@@ -41,6 +41,7 @@ export function CustomerPdf({ paper: { head, page, record }, photos, money }: Pr
         <View style={[style.section, { flexDirection: "row", flexWrap: "wrap", gap: 10 }]}>
           {shown.map(({ hash, caption, data, format }) => (
             <View key={hash} style={{ width: 240 }} wrap={false}>
+              {/* eslint-disable-next-line jsx-a11y/alt-text -- a picture on paper; its caption stands beneath */}
               <Image src={{ data, format }} style={{ width: 240, maxHeight: 180, objectFit: "contain" }} />
               <Text style={style.quiet}>{inked(caption)}</Text>
             </View>

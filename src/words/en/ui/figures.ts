@@ -1,5 +1,3 @@
-import type { GroupedBy, KindOfStep } from "../../../core/figures";
-
 /** What ui/figures says to people, in English. */
 export const say = {
   figures: "How the shop does",
@@ -62,10 +60,10 @@ export const say = {
   chartOf: (question: string) => `Chart: ${question} The same numbers stand beneath.`,
 };
 
-export const BY_WORDS: Readonly<Record<GroupedBy, string>> = { month: "month", machine: "machine", person: "person" };
+export const BY_WORDS = { month: "month", machine: "machine", person: "person" };
 
 /** Kinds of steps as charts name them. */
-export const STEP_WORDS: Readonly<Record<KindOfStep, string>> = {
+export const STEP_WORDS = {
   covers: "Covers",
   power: "Plug and power",
   plugs: "Plugs inside",

@@ -1,5 +1,3 @@
-import type { Care } from "../../../core/journal";
-
 /** What ui/waits says to people, in English. */
 export const say = {
   waitingFor: "Waiting for",
@@ -36,12 +34,12 @@ export const say = {
 };
 
 /** How one may leave what waits. */
-export const CARE_WORDS: Readonly<Record<Care, string>> = {
+export const CARE_WORDS = {
   leave: "Safe to leave",
   watch: "Stay in sight",
   locked: "Off and locked",
 };
-export const CARE_MEANS: Readonly<Record<Care, string>> = {
+export const CARE_MEANS = {
   leave: "covers on, nothing starts by itself",
   watch: "live, open, hot, or it may start",
   locked: "power off, your lock on it",

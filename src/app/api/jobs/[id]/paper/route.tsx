@@ -12,6 +12,8 @@ import { answerError, fileAnswer, knock } from "../../../answer";
 
 export const dynamic = "force-dynamic";
 
+const FORMATS: Readonly<Record<string, "png" | "jpg">> = { "image/png": "png", "image/jpeg": "jpg" };
+
 type Context = { params: Promise<{ id: string }> };
 
 /** A paper of a job as a PDF: what was done, or, before a repair, what is offered. */
@@ -35,7 +37,8 @@ async function customerPdf(id: string, money: (amount: number) => string): Promi
   const photos = new Map<string, { data: Buffer; format: "png" | "jpg" }>();
   for (const { hash } of paper.page.photos) {
     const { bytes, type } = await readPhoto(hash);
-    const format = type === "image/png" ? "png" : type === "image/jpeg" ? "jpg" : null;
+    // A paper takes these two only; another picture stays on the screen.
+    const format = FORMATS[type];
     if (format) photos.set(hash, { data: Buffer.from(bytes), format });
   }
   return renderToBuffer(<CustomerPdf paper={paper} photos={photos} money={money} />);
