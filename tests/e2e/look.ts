@@ -4,6 +4,8 @@ import type { UnitSearch } from "../../src/contract/units";
 
 /** Nothing that axe knows is wrong with the page as it stands. */
 export async function axe(page: Page): Promise<void> {
+  // While the next step is thought of, the one before it is faded.
+  await expect(page.locator(".thinking")).toHaveCount(0);
   // What is still fading in has less contrast than it will have.
   // Asked from here: the page's own policy lets nobody evaluate text in it.
   // What turns for as long as a fan runs is not fading.

@@ -39,14 +39,14 @@ test("shortcuts are listed, silent in dialogs and fields, can be switched off an
   await page.keyboard.press("Alt+d");
   await expect(page.getByText("The browser takes this key. Choose another.")).toBeVisible();
   await page.getByRole("button", { name: "Again" }).click();
-  await page.keyboard.press("Alt+u");
+  await page.keyboard.press("Alt+y");
   await page.getByRole("button", { name: "Save" }).click();
   await page.keyboard.press("Escape");
   await expect(list).toBeHidden();
   await page.keyboard.press("n");
   await page.waitForTimeout(500);
   await expect(question).toHaveText(first!);
-  await page.keyboard.press("Alt+u");
+  await page.keyboard.press("Alt+y");
   await expect(page.getByRole("dialog", { name: "Diagnosis" })).toBeVisible();
 });
 
