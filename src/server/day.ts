@@ -9,7 +9,7 @@ import { jobs, machines, outcomes, streams, units, waits } from "./schema";
 import { toComeOf } from "./to-come";
 import { say } from "#words/server/day";
 
-/** Open jobs that are planned, the oldest first: more is no day. */
+/** Open jobs that are looked at, the newest first: more is no day. */
 const MOST = 24;
 /** Minutes of a search whose plan is not known, of a repair and of a proof; estimate E82. */
 const USUAL = { search: 30, repair: 30, proof: 15 } as const;
@@ -45,7 +45,6 @@ export async function dayAhead(now: Date): Promise<DayAhead> {
     if (!job) continue;
     const own = waiting.filter((w) => w.job === row.id);
     const minutesTo = (at: Date) => (at.getTime() - now.getTime()) / 60_000;
-    const running = own.map((w) => ({ minutes: Math.max(0, minutesTo(w.due)), care: w.care as Care | null }));
     const known = toComeOf(row.id);
     const work = stepsLeft(job, known ?? { mean: usual, spread: ROUGH * usual });
     const visit =
@@ -65,20 +64,21 @@ export async function dayAhead(now: Date): Promise<DayAhead> {
       state: `${row.lastSeq} ${own.map((w) => `${w.wait} ${w.due.getTime()}`).join(" ")}`,
       steps: [
         ...(visit && visit.minutes > 0 ? [hands(say.driving, visit.minutes / 2)] : []),
-        // What runs already needs nobody's hands, unless one has to stay.
-        ...running.map((w): DayStep => ({
-          words: say.waiting,
-          minutes: w.minutes,
-          spread: 0,
-          care: frees(w.care) ? w.care : "watch",
-          needs: [],
-        })),
+        ...runningWaits(own.map((w) => ({ minutes: minutesTo(w.due), care: w.care as Care | null }))),
         ...work.steps,
         ...(visit && visit.minutes > 0 ? [hands(say.drivingBack, visit.minutes / 2)] : []),
       ],
     });
   }
   return { at: now.toISOString(), jobs: found };
+}
+
+/** What runs already, side by side: it is over with the longest. It needs nobody's hands, unless one has to stay. */
+function runningWaits(running: readonly { readonly minutes: number; readonly care: Care | null }[]): DayStep[] {
+  const minutes = Math.max(0, ...running.map((w) => w.minutes));
+  if (minutes === 0) return [];
+  const stays = running.some((w) => w.minutes > 0 && !frees(w.care));
+  return [{ words: say.waiting, minutes, spread: 0, care: stays ? "watch" : "leave", needs: [] }];
 }
 
 const hands = (words: string, minutes: number, spread = 0.3 * minutes): DayStep => ({

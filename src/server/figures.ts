@@ -1,4 +1,4 @@
-import { and, asc, eq, gte } from "drizzle-orm";
+import { and, desc, eq, gte } from "drizzle-orm";
 import {
   type ClosedJob,
   type CostOfCause,
@@ -40,9 +40,9 @@ async function closedJobs({ since, machine, person }: FiguresAsked, now: Date): 
         ...(person ? [eq(outcomes.person, person)] : []),
       ),
     )
-    .orderBy(asc(outcomes.closedAt))
+    .orderBy(desc(outcomes.closedAt))
     .limit(MOST);
-  return rows.map(closedJobIn);
+  return rows.reverse().map(closedJobIn);
 }
 
 async function machineWords(): Promise<ReadonlyMap<string, string>> {

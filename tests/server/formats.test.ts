@@ -17,7 +17,12 @@ import { jobs, units } from "../../src/server/schema";
 import { asked, at, closeShop, entry, log, newJob, newUnit, NOW, prepareShop, said } from "../support/shop";
 
 beforeAll(prepareShop);
-afterAll(closeShop);
+/** What was begun here: what it waits for would be overdue on every screen of the shop. */
+const begun: string[] = [];
+afterAll(async () => {
+  for (const job of begun) await log(job, { type: "dropped", reason: "a test" }).catch(() => undefined);
+  await closeShop();
+});
 
 const MACHINE = "quellmoor-sb-210";
 const machine = machineNamed(MACHINE);
@@ -27,6 +32,7 @@ const DARK = machine.file.complaints[0]!.id;
 async function worked(site = 'Hut, upper; "Žluťák"') {
   const unit = await newUnit(MACHINE, { site });
   const job = await newJob(unit, DARK);
+  begun.push(job);
   const setup = machine.file.setups.find((s) => s.power === "off")!.id;
   await log(job, { type: "note", text: '=1+1, "quoted"\nand a second line; 5 Ω' });
   await log(job, { type: "standing", setup });
@@ -53,7 +59,9 @@ const exported = async (job: string) => (await (await fileOf(asked(), at(job))).
 function elsewhere(file: File): File {
   const ids = new Map(file.entries.map((e) => [e.id, uuid()]));
   const text = JSON.stringify({ ...file, job: uuid(), unit: { ...file.unit, id: uuid(), serial: uuid().slice(0, 8) } });
-  return JSON.parse([...ids].reduce((t, [from, to]) => t.replaceAll(from, to), text)) as File;
+  const made = JSON.parse([...ids].reduce((t, [from, to]) => t.replaceAll(from, to), text)) as File;
+  begun.push(made.job);
+  return made;
 }
 
 describe("the calendar, read by another program", () => {

@@ -33,6 +33,7 @@ describe("what is waited for", () => {
     const first = (await open(wait.wait))!.due;
     await begin(posted({ ...wait, id: uuid(), seconds: SOON + 5 }));
     expect(Date.parse((await open(wait.wait))!.due)).toBeGreaterThan(Date.parse(first));
+    await end(posted({ id: uuid(), actor: "Ida" }), at(wait.wait));
   });
 
   it.each([

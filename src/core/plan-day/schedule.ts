@@ -62,12 +62,12 @@ export class Layout {
     return held ? Math.min(...held) : 0;
   }
 
-  /** Lays out the next block of a unit; its hands last as long as `hands` says. Answers how to take it back. */
-  place(unit: number, hands?: number, wait?: number): () => void {
+  /** Lays out the next block of a unit. Answers how to take it back. */
+  place(unit: number): () => void {
     const block = this.blocks[unit]![this.next[unit]!]!;
     const start = this.earliest(unit);
-    const handsEnd = start + (hands ?? block.hands);
-    const end = handsEnd + (wait ?? block.wait);
+    const handsEnd = start + block.hands;
+    const end = handsEnd + block.wait;
     const person = this.free.indexOf(Math.min(...this.free));
     const before = { ready: this.ready[unit]!, free: this.free[person]!, lastStart: this.lastStart };
     const taken: (readonly [number[], number, number])[] = [];
