@@ -20,6 +20,7 @@ export const CORE = {
   learn: ["model", "journal"],
   paper: ["model", "journal", "repair", "learn"],
   "plan-day": ["journal"],
+  visit: ["model", "repair"],
   figures: ["model", "diagnose", "journal", "repair", "learn"],
 };
 

@@ -1,8 +1,7 @@
 import type { EventBody } from "../core/journal";
 import { appendEvent } from "./journal";
 import { openJob } from "./jobs";
-import { newestMachine } from "./machine-store";
-import { DEMO_UNITS, idOf } from "./demo-units";
+import { idOf } from "./demo-units";
 import { beginWait } from "./waits";
 
 const MINUTE = 60_000;
@@ -11,6 +10,7 @@ const DAY = 86_400_000;
 interface OpenJob {
   readonly unit: string;
   readonly actor: string;
+  readonly complaint: string;
   /** Minutes ago. */
   readonly opened: number;
   /** What was written, each so many minutes ago. */
@@ -28,6 +28,7 @@ function clock(now: Date, days: number, hour: number): string {
 const openJobs = (now: Date): readonly OpenJob[] => [
   {
     unit: "school-dishes",
+    complaint: "no-drain",
     actor: "Vera",
     opened: 70,
     entries: [
@@ -37,32 +38,28 @@ const openJobs = (now: Date): readonly OpenJob[] => [
   },
   {
     unit: "ridge-ice",
+    complaint: "steady",
     actor: "Jon",
     opened: 60 * 26,
     entries: [
-      [60 * 25, { type: "note", text: "Fan motor ordered. Warden rings when it is there." }],
-      [
-        60 * 25,
-        { type: "waiting", wait: "hand part", words: "Fan motor on order", seconds: 3 * 86_400, care: "locked" },
-      ],
+      [60 * 25, { type: "note", text: "Part ordered. The depot rings when it is there." }],
+      [60 * 25, { type: "waiting", wait: "hand part", words: "Part on order", seconds: 3 * 86_400, care: "locked" }],
     ],
   },
   {
     unit: "cairn-freezer",
+    complaint: "panel-dark",
     actor: "Ida",
     opened: 60 * 5,
     entries: [[60 * 5 - 2, { type: "visit", at: clock(now, 1, 9), minutes: 90 }]],
   },
-  { unit: "larch-washer", actor: "Vera", opened: 35, entries: [] },
+  { unit: "larch-washer", complaint: "no-turn", actor: "Vera", opened: 35, entries: [] },
 ];
 
 /** Writes the open jobs of the demo's day, once, and a wait that belongs to none. */
 export async function seedDay(now: Date): Promise<void> {
   const ago = (minutes: number) => new Date(now.getTime() - minutes * MINUTE);
-  for (const { unit, actor, opened, entries } of openJobs(now)) {
-    const { machine: id } = DEMO_UNITS.find((u) => u.key === unit)!;
-    const { machine } = await newestMachine(id);
-    const complaint = machine.file.complaints[0]!.id;
+  for (const { unit, complaint, actor, opened, entries } of openJobs(now)) {
     const job = idOf(`open ${unit}`);
     await openJob({ id: job, unit: idOf(unit), complaint, actor, again: true }, ago(opened));
     for (const [i, [minutes, body]] of entries.entries())

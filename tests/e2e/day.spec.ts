@@ -170,3 +170,27 @@ test("figures of the shop; the customer's page with its choice; what goes out as
   await written(page, "quoted", () => page.getByRole("button", { name: "Hand it out" }).click());
   await expect(page.getByRole("status").filter({ hasText: "Handed out" })).toBeVisible();
 });
+
+test("before driving: asked on the phone, each answer changes what it may be and what to take along", async ({
+  page,
+}) => {
+  await beginJob(page, "Valley school kitchen: Kaldruun UC-80, UC-0931", "Warm inside, compressor silent");
+  const job = page.url().split("/").at(-1)!;
+  await page.goto(`/jobs/${job}/visit`);
+  await alive(page);
+  const take = page.getByRole("region", { name: "Take along" });
+  await expect(take).toContainText(/\d+ % of such visits end at once with all of it/);
+  await axe(page);
+  const asks = page.getByRole("region", { name: "Ask on the phone" });
+  const questions = await asks.getByRole("listitem").count();
+  expect(questions).toBeGreaterThan(0);
+  await written(page, "answered", () => asks.getByRole("button", { name: "No", exact: true }).first().click());
+  await expect(asks.getByRole("listitem")).toHaveCount(questions - 1);
+  await expect(asks).toContainText("Answered");
+  await take.getByRole("checkbox").first().check();
+  await page.reload();
+  await alive(page);
+  await expect(take.getByRole("checkbox").first()).toBeChecked();
+  await page.setViewportSize({ width: 390, height: 844 });
+  await fits(page);
+});

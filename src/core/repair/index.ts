@@ -16,6 +16,7 @@ export { type NoFaultFound, noFaultFound } from "./no-fault-found";
 export { cheapWhileOpen, optionsFor, outlay, priceOf, USUAL_RATES, weighOptions } from "./options";
 export { matchPart } from "./part-match";
 export { PROOF_GROUPS, proofRun, proofState, toldOfRepair } from "./proof-run";
+export { proofRunNeeds } from "./proof-needs";
 export { proofMinutes } from "./proof-minutes";
 export type { ProofStep } from "./proof-step";
 export { procedureFor, procedureOfJob } from "./procedure";

@@ -134,7 +134,11 @@ function DayRow({ job, placed, done, at, length }: RowProps) {
           {say.ready(ready)}
           {job.promisedAt ? `, ${say.promised(clockTime(job.promisedAt))}` : ""}
           {late > 1 ? <strong className="day-late"> {say.late(late)}</strong> : null}
-          {job.visitAt ? `, ${say.visitAt(clockTime(job.visitAt))}` : ""}
+          {job.visitAt ? (
+            <>
+              , <Link href={`/jobs/${job.id}/visit`}>{say.visitAt(clockTime(job.visitAt))}</Link>
+            </>
+          ) : null}
           {job.isRough ? `, ${say.rough}` : ""}
         </span>
       </span>

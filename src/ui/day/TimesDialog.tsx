@@ -1,5 +1,6 @@
 "use client";
 
+import Link from "next/link";
 import { type FormEvent, useState } from "react";
 import Button from "react-bootstrap/Button";
 import Form from "react-bootstrap/Form";
@@ -78,6 +79,7 @@ export function TimesDialog({ job, onHide }: { readonly job: DayJob; onHide(): v
               onChange={(e) => setMinutes(e.target.value)}
             />
           </Form.Group>
+          <Link href={`/jobs/${job.id}/visit`}>{say.beforeDriving}</Link>
           <p className="problem mb-0" role="alert">
             {problem}
           </p>

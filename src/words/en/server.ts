@@ -50,6 +50,7 @@ export const say = {
   isMissingNpmRunBuild: (bundle: string) => `${bundle} is missing; npm run build makes it.`,
   theComputationWasStoppedTry: "The computation was stopped. Try again in a moment.",
   thisIsNotWaitedFor: "This is not waited for, or not any more.",
+  thisJobIsOver: "This job is closed: nobody drives to it any more.",
   thePageIsMadeWhen: "The customer's page is made when the job is closed.",
   thereIsNoSuchPart: "This machine has no such part or assembly.",
   thisJobHoldsAnEntry: "This job holds an entry of a newer Unzo, which may change the circuit: no advice is given.",

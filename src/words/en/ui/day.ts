@@ -26,6 +26,7 @@ export const say = {
   whenPromised: "Promised for",
   whenVisit: "Visit on",
   minutesOfWay: "Minutes there and back",
+  beforeDriving: "Before you drive: what to ask, what to take along",
   keep: "Keep",
   cancel: "Cancel",
   release: "Order by the plan again",
