@@ -1,3 +1,3 @@
 /** Before one drives to a unit. What others may use of it. */
 
-export { type ItemWorth, type TakeAlong, takeAlong } from "./take-along";
+export { type TakeAlong, takeAlong } from "./take-along";
