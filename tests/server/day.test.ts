@@ -1,5 +1,5 @@
 import { randomUUID as uuid } from "node:crypto";
-import { afterAll, afterEach, beforeAll, describe, expect, it } from "vitest";
+import { afterAll, beforeAll, describe, expect, it } from "vitest";
 import { GET } from "../../src/app/api/day/route";
 import type { DayAhead } from "../../src/contract/day";
 import type { EventBody } from "../../src/core/journal/events";
@@ -7,26 +7,22 @@ import { procedureFor } from "../../src/core/repair";
 import { appendEvent } from "../../src/server/journal";
 import { openJob } from "../../src/server/jobs";
 import { newestMachine } from "../../src/server/machine-store";
-import { asked, closeShop, entry, newUnit, prepareShop } from "../support/shop";
+import { ownDatabase } from "../support/own-database";
+import { asked, entry, newUnit } from "../support/shop";
 
 const MACHINE = "quellmoor-sb-210";
-beforeAll(prepareShop);
-afterAll(closeShop);
-
-const DECADE = 10 * 365 * 86_400_000;
-const begunHere: string[] = [];
-afterEach(async () => {
-  for (const job of begunHere.splice(0)) await write(job, { type: "dropped", reason: "a test" }).catch(() => undefined);
+let leave: () => Promise<void>;
+beforeAll(async () => {
+  leave = await ownDatabase();
 });
+afterAll(() => leave());
 
 const now = async () => ((await (await GET(asked())).json()) as { day: DayAhead }).day;
 const write = (job: string, body: EventBody) => appendEvent(job, entry(body), new Date());
 async function begun() {
   const { machine } = await newestMachine(MACHINE);
   const [id, unit, complaint] = [uuid(), await newUnit(MACHINE), machine.file.complaints[0]!.id];
-  // The newest are told, and other tests begin jobs meanwhile.
-  const { id: job } = await openJob({ id, unit, complaint, actor: "Ida" }, new Date(Date.now() + DECADE));
-  begunHere.push(job);
+  const { id: job } = await openJob({ id, unit, complaint, actor: "Ida" }, new Date());
   return { machine, job, mine: async () => (await now()).jobs.find((j) => j.id === job) };
 }
 

@@ -10,15 +10,19 @@ import { shopSees } from "../../src/server/figures";
 import { appendEvent } from "../../src/server/journal";
 import { newestMachine } from "../../src/server/machine-store";
 import { openJob } from "../../src/server/jobs";
-import { closeShop, entry, NOW, newUnit, prepareShop } from "../support/shop";
+import { ownDatabase } from "../support/own-database";
+import { entry, NOW, newUnit } from "../support/shop";
 
 const MACHINE = "quellmoor-sb-210";
 /** Nobody else in the shop is called so; the name is what a table would take for a formula. */
 const WHO = `=Mira ${uuid().slice(0, 6)}`;
 const later = (days: number) => new Date(NOW.getTime() + days * 86_400_000);
 
-beforeAll(prepareShop);
-afterAll(closeShop);
+let leave: () => Promise<void>;
+beforeAll(async () => {
+  leave = await ownDatabase();
+});
+afterAll(() => leave());
 
 const call = (piece: string, more: Partial<Body<"called">> = {}): Body<"called"> => ({
   type: "called",

@@ -13,12 +13,15 @@ import { learned } from "../../src/server/learning";
 import { machineWith, newestMachine } from "../../src/server/machine-store";
 import { followUps } from "../../src/server/outcomes";
 import { odds, outcomes } from "../../src/server/schema";
-import { asked, at, closeShop, entry, log, newJob, newUnit, NOW, posted, prepareShop, said } from "../support/shop";
+import { ownDatabase } from "../support/own-database";
+import { asked, at, entry, log, newJob, newUnit, NOW, posted, said } from "../support/shop";
 
-// No other test closes repairs of this machine with a cause.
 const MACHINE = "tannrast-ft-20";
-beforeAll(prepareShop);
-afterAll(closeShop);
+let leave: () => Promise<void>;
+beforeAll(async () => {
+  leave = await ownDatabase();
+});
+afterAll(() => leave());
 
 const later = (days: number) => new Date(NOW.getTime() + days * 86_400_000);
 const held = async (job: string) => (await database().select().from(outcomes).where(eq(outcomes.job, job)))[0];
