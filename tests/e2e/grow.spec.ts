@@ -29,6 +29,8 @@ test("what is seen on a job counts at once, and goes into the file one by one, w
   const machine = await jobOnNewMachine(page, "Drain pump does not work");
   const job = page.url().split("/").at(-1)!;
   // A plug with its pins and colours, by one key.
+  // The one before is gone: a key pressed while it closes would be lost.
+  await expect(page.getByRole("dialog")).toHaveCount(0);
   await page.keyboard.press("Alt+r");
   await dialog(page).getByLabel("One a line").fill("CN7 4 violet drain pump\nCN7 x");
   const taken = dialog(page).getByRole("list", { name: "Taken for" }).locator("li");
@@ -43,6 +45,8 @@ test("what is seen on a job counts at once, and goes into the file one by one, w
   // It counts at once: the way to the pump goes through that pin.
   await expect(page.locator(".path")).toContainText("CN7-4");
   // What a good one reads, and a place that nobody drew.
+  // The one before is gone: a key pressed while it closes would be lost.
+  await expect(page.getByRole("dialog")).toHaveCount(0);
   await page.keyboard.press("Alt+r");
   await dialog(page).getByText("What a good one reads").click();
   await dialog(page).getByLabel("Which part?").selectOption({ label: "Drain pump" });
@@ -56,6 +60,8 @@ test("what is seen on a job counts at once, and goes into the file one by one, w
     .fill("187");
   await dialog(page).getByRole("button", { name: "It is so on this unit" }).click();
   await expect(found).toContainText("A good drain pump reads 187 Ω");
+  // The one before is gone: a key pressed while it closes would be lost.
+  await expect(page.getByRole("dialog")).toHaveCount(0);
   await page.keyboard.press("Alt+r");
   await dialog(page).getByText("A place to measure at").click();
   await dialog(page).getByLabel("Called").fill("Lint door hole");
@@ -64,6 +70,8 @@ test("what is seen on a job counts at once, and goes into the file one by one, w
     .fill("drain pump a");
   await dialog(page).getByRole("button", { name: "It is so on this unit" }).click();
   await expect(found).toContainText("Lint door hole");
+  // The one before is gone: a key pressed while it closes would be lost.
+  await expect(page.getByRole("dialog")).toHaveCount(0);
   await page.keyboard.press("Alt+r");
   await dialog(page).getByText("A plug, a wire, a new part").click();
   await dialog(page).getByLabel("What the lines are").selectOption({ label: "Parts that are not in the file" });
@@ -71,6 +79,8 @@ test("what is seen on a job counts at once, and goes into the file one by one, w
   await dialog(page).getByRole("button", { name: "It is so on this unit" }).click();
   await expect(found).toContainText("drum light lamp 10W");
   await page.setViewportSize({ width: 390, height: 844 });
+  // The one before is gone: a key pressed while it closes would be lost.
+  await expect(page.getByRole("dialog")).toHaveCount(0);
   await page.keyboard.press("Alt+r");
   await expect(dialog(page)).toBeVisible();
   await fits(page);
