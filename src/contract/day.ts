@@ -12,6 +12,8 @@ export interface DayJob extends DayUnit {
   /** When it is promised, and when one drives there, ISO 8601; null: not. */
   readonly promisedAt: string | null;
   readonly visitAt: string | null;
+  /** Minutes of the way there and back. */
+  readonly visitMinutes: number;
   /** The minutes are what such a job usually takes: its own plan is not worked out yet. */
   readonly isRough: boolean;
   /** Changes when its state does: an entry, a wait that began or ended. */

@@ -3,7 +3,19 @@ import type { CustomerPage } from "../core/paper";
 import type { Letterhead } from "./shop";
 
 /** What can be had of a job as a PDF. */
-export const paperSchema = z.object({ kind: z.enum(["customer", "quote"]).default("customer") });
+export const paperSchema = z.object({
+  kind: z.enum(["customer", "quote"]).catch("customer"),
+  /** Of an offer: the assembly, the cause, the options that are offered, and until when. */
+  assembly: z.string().max(60).catch(""),
+  fault: z.string().max(120).catch(""),
+  only: z
+    .string()
+    .max(400)
+    .catch("")
+    .transform((ids) => (ids === "" ? [] : ids.split(","))),
+  until: z.iso.date().nullable().catch(null),
+});
+export type PaperAsked = z.output<typeof paperSchema>;
 
 /** What every paper of a job begins with. */
 export interface PaperHead {

@@ -58,6 +58,7 @@ export async function dayAhead(now: Date): Promise<DayAhead> {
       promised: row.promisedAt === null ? null : minutesTo(row.promisedAt),
       promisedAt: row.promisedAt?.toISOString() ?? null,
       visitAt: row.visitAt?.toISOString() ?? null,
+      visitMinutes: row.visitMinutes ?? 0,
       from: visit?.in ?? 0,
       place: work.place,
       isRough: known === null && work.isSearch,

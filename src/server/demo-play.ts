@@ -11,6 +11,7 @@ import {
   procedureFor,
   toldOfRepair,
   USUAL_RATES,
+  USUAL_WORTH,
   weighOptions,
 } from "../core/repair";
 import { decimal, type Reading } from "../core/quantity";
@@ -63,7 +64,9 @@ export async function playRepair(
   const values = nominalValues(machine);
   const before = await now();
   const assembly = advise(dictionary, evidenceOf(before), unitStateOf(before)).suspects[0]!;
-  const options = weighOptions(optionsFor(machine, fault), USUAL_RATES, 400).filter((o) => o.option.id !== "give-up");
+  const options = weighOptions(optionsFor(machine, fault), USUAL_RATES, USUAL_WORTH).filter(
+    (o) => o.option.id !== "give-up",
+  );
   const option = options[how.rank ?? 0] ?? options[0];
   const price = Math.round(priceOf(option!.option, USUAL_RATES));
   await log({

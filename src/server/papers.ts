@@ -2,7 +2,7 @@ import { failureSort, withInnerShorts } from "../core/model";
 import { changesIn, jobOn, type Job } from "../core/journal";
 import { learnedHolds } from "../core/learn";
 import { customerPage, plainFault } from "../core/paper";
-import { optionsFor, priceOf, USUAL_RATES, weighOptions } from "../core/repair";
+import { optionsFor, priceOf, USUAL_RATES, USUAL_WORTH, weighOptions } from "../core/repair";
 import type { CustomerPaper, PaperHead, QuotedOption, QuotePaper } from "../contract/paper";
 import { oddsBy } from "./kept-odds";
 import { readJob } from "./jobs";
@@ -96,7 +96,7 @@ export async function quotePaper(id: string, piece: string, asked: string | null
     wrong: plainFault(machine, `${known.id}:${failed.id}`) ?? known.name,
     piece,
     fault: `${known.id}:${failed.id}`,
-    options: weighOptions(options, reckoned, GIVEN_UP)
+    options: weighOptions(options, reckoned, USUAL_WORTH)
       .filter(({ option }) => option.id !== "give-up")
       .map(({ option }) => offered(option)),
     given:
@@ -112,6 +112,3 @@ export async function quotePaper(id: string, piece: string, asked: string | null
         : null,
   };
 }
-
-/** What giving the machine up costs, where only the order of the options is asked. */
-const GIVEN_UP = 400;

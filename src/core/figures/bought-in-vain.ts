@@ -1,5 +1,6 @@
 import type { EventBody, Job, JournalEvent } from "../journal";
 import type { Machine } from "../model";
+import { replacesWhole } from "../repair";
 
 /** An assembly that was replaced and did not end the complaint: it was probably good. */
 export interface BoughtInVain {
@@ -9,16 +10,6 @@ export interface BoughtInVain {
   /** What the customer was asked for it; null where nothing was decided about it. */
   readonly price: number | null;
 }
-
-/** Options that put another one in the place of what was there. */
-const REPLACED = new Set([
-  "replace",
-  "maker-board",
-  "third-party-board",
-  "rebuilt-board",
-  "donor-board",
-  "both-boards",
-]);
 
 type Decided = Extract<EventBody, { type: "decided" }>;
 
@@ -35,7 +26,7 @@ export function boughtInVain(machine: Machine, job: Job, events: readonly Journa
     if (body.type === "decided") decided.set(body.piece, body);
     if (body.type !== "tried" || body.result !== "stays" || body.piece === job.called?.piece) continue;
     const said = decided.get(body.piece);
-    if (said && !REPLACED.has(said.option)) continue;
+    if (said && !replacesWhole(said.option)) continue;
     const assembly = machine.assemblyById.get(body.piece);
     if (!assembly) continue;
     found.set(body.piece, {

@@ -1,3 +1,4 @@
+import { isBoardOption } from "../repair";
 import type { ClosedJob } from "./closed-job";
 import { type Share, shareOf } from "./share";
 import { KINDS_OF_STEP, type StepsTaken } from "./steps-taken";
@@ -56,8 +57,7 @@ function vainByReturn(jobs: readonly ClosedJob[]): ReadonlySet<string> {
   );
 }
 
-const BOARD_OPTIONS = new Set(["maker-board", "third-party-board", "rebuilt-board", "donor-board", "both-boards"]);
-const isBoardIn = (job: ClosedJob) => job.option !== null && BOARD_OPTIONS.has(job.option);
+const isBoardIn = (job: ClosedJob) => job.option !== null && isBoardOption(job.option);
 
 /** The figures of closed repairs, group by group, in the order of their names; `all` are those of the shop. */
 export function shopFigures(all: readonly ClosedJob[], groupOf: (job: ClosedJob) => string): readonly Figures[] {

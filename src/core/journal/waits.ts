@@ -11,8 +11,15 @@ export const MOST_WAIT = 90 * 86_400;
 /** Whether a person is free meanwhile. A wait of which nobody has said it is stayed with. */
 export const frees = (care: Care | null | undefined): boolean => care === "leave" || care === "locked";
 
-/** How a unit may be left as it stands: without power it is locked off, with covers off it is stayed with. */
-export function careNow(unit: { readonly powered: boolean; readonly coversOff: boolean }): Care {
+/**
+ * How a unit may be left as it stands: without power it is locked off; with covers off, or where something will start by
+ * itself, it is stayed with.
+ */
+export function careNow(unit: {
+  readonly powered: boolean;
+  readonly coversOff: boolean;
+  readonly startsByItself: boolean;
+}): Care {
   if (!unit.powered) return "locked";
-  return unit.coversOff ? "watch" : "leave";
+  return unit.coversOff || unit.startsByItself ? "watch" : "leave";
 }

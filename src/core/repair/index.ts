@@ -13,7 +13,17 @@ export { type JobPurpose, purposeOf } from "./look-over";
 export { boardsOut, guardsOf } from "./lost-guards";
 export { builtWords, type ModificationProof, proveModification } from "./modification";
 export { type NoFaultFound, noFaultFound } from "./no-fault-found";
-export { cheapWhileOpen, optionsFor, outlay, priceOf, USUAL_RATES, weighOptions } from "./options";
+export {
+  cheapWhileOpen,
+  isBoardOption,
+  optionsFor,
+  outlay,
+  priceOf,
+  replacesWhole,
+  USUAL_RATES,
+  USUAL_WORTH,
+  weighOptions,
+} from "./options";
 export { matchPart } from "./part-match";
 export { PROOF_GROUPS, proofRun, proofState, toldOfRepair } from "./proof-run";
 export { proofRunNeeds } from "./proof-needs";

@@ -68,6 +68,14 @@ const BOARDS = [
   },
 ] as const;
 
+/** Options that put another board in; the last puts in all of them. */
+const BOTH = "both-boards";
+export const isBoardOption = (option: string): boolean => option === BOTH || BOARDS.some((b) => b.id === option);
+/** Whether an option puts another one in the place of the whole assembly. */
+export const replacesWhole = (option: string): boolean => option === "replace" || isBoardOption(option);
+/** What a machine is worth to its owner where nobody has said; an order of options hangs on it. */
+export const USUAL_WORTH = 400;
+
 /** The possible repairs for a fault, by what failed. Throws a RangeError for a part the machine has not. */
 export function optionsFor(machine: Machine, fault: Fault): readonly RepairOption[] {
   const part = machine.partById.get(fault.part);
@@ -115,7 +123,7 @@ export function optionsFor(machine: Machine, fault: Fault): readonly RepairOptio
       ? [
           {
             ...memory,
-            id: "both-boards",
+            id: BOTH,
             words: say.bothBoards,
             minutes: boards.reduce((s, b) => s + b.minutes, 0),
             parts: boards.reduce((s, b) => s + b.price, 0),

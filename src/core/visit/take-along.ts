@@ -1,4 +1,4 @@
-import { accessTo, optionsFor, proofRunNeeds, USUAL_RATES, weighOptions } from "../repair";
+import { accessTo, optionsFor, proofRunNeeds, replacesWhole, USUAL_RATES, USUAL_WORTH, weighOptions } from "../repair";
 import type { Machine } from "../model";
 import { say } from "#words/core/visit";
 
@@ -31,19 +31,13 @@ export interface LikelyCause {
   readonly probability: number;
 }
 
-/** The value of a machine to its owner where nobody has said, for the order of the options. */
-const WORTH = 400;
-
-/** What replaces an assembly as a whole. */
-const isWhole = (option: string) => option === "replace" || option === "maker-board";
-
 /** Sets of things each of which ends a visit at once for one cause; none where that is for a licensed trade. */
 function waysToEnd(machine: Machine, cause: string): readonly (readonly Item[])[] {
   const [part = "", mode = ""] = cause.split(":");
   const known = machine.partById.get(part);
   if (!known?.modes.some((m) => m.id === mode)) return [];
   const assembly = machine.assemblyById.get(known.assembly)!;
-  const options = weighOptions(optionsFor(machine, { part, mode }), USUAL_RATES, WORTH)
+  const options = weighOptions(optionsFor(machine, { part, mode }), USUAL_RATES, USUAL_WORTH)
     .map(({ option }) => option)
     .filter((o) => o.id !== "hand-over" && o.id !== "give-up" && !o.temporary);
   const { covers } = accessTo(machine, known.assembly);
@@ -53,9 +47,11 @@ function waysToEnd(machine: Machine, cause: string): readonly (readonly Item[])[
     ...proofRunNeeds(machine).map((name): Item => ({ kind: "tester", name })),
   ];
   // The repair that costs least on the average, or the whole assembly in its place.
-  const chosen = [...new Set([options[0], options.find((o) => isWhole(o.id))])].filter((o) => o !== undefined);
+  const chosen = [...new Set([options[0], options.find((o) => replacesWhole(o.id))])].filter((o) => o !== undefined);
   return chosen.map((o) => [
-    ...(o.parts > 0 ? [{ kind: "part" as const, name: isWhole(o.id) ? assembly.name : say.partFor(o.words) }] : []),
+    ...(o.parts > 0
+      ? [{ kind: "part" as const, name: replacesWhole(o.id) ? assembly.name : say.partFor(o.words) }]
+      : []),
     ...always,
   ]);
 }

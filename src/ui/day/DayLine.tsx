@@ -18,11 +18,10 @@ import {
 } from "@dnd-kit/sortable";
 import { CSS } from "@dnd-kit/utilities";
 import Link from "next/link";
-import { useState } from "react";
 import type { DayJob } from "../../contract/day";
 import type { Placed } from "../../core/plan-day";
 import { clockTime } from "../shell/time";
-import { TimesDialog } from "./TimesDialog";
+import { JobTimes, WhenWords } from "./JobTimes";
 import type { PlannedDay } from "./useDay";
 import { say } from "#words/ui/day";
 
@@ -118,7 +117,6 @@ function DayRow({ job, placed, done, at, length }: RowProps) {
     left: share(from),
     width: share(Math.min(to, length) - Math.min(from, length)),
   });
-  const [asks, setAsks] = useState(false);
   return (
     <li
       ref={setNodeRef}
@@ -132,20 +130,12 @@ function DayRow({ job, placed, done, at, length }: RowProps) {
         <Link href={job.place}>{job.site}</Link> <span className="quiet">{job.machine}</span>
         <span className="quiet d-block" suppressHydrationWarning>
           {say.ready(ready)}
-          {job.promisedAt ? `, ${say.promised(clockTime(job.promisedAt))}` : ""}
           {late > 1 ? <strong className="day-late"> {say.late(late)}</strong> : null}
-          {job.visitAt ? (
-            <>
-              , <Link href={`/jobs/${job.id}/visit`}>{say.visitAt(clockTime(job.visitAt))}</Link>
-            </>
-          ) : null}
+          <WhenWords job={job} />
           {job.isRough ? `, ${say.rough}` : ""}
         </span>
       </span>
-      <button type="button" className="day-grip" aria-label={say.times(job.site)} onClick={() => setAsks(true)}>
-        <i className="bi bi-clock" aria-hidden />
-      </button>
-      {asks ? <TimesDialog job={job} onHide={() => setAsks(false)} /> : null}
+      <JobTimes job={job} />
       <span className="day-track" aria-hidden>
         {placed.map((p) => (
           <span key={p.start}>

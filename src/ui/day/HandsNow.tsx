@@ -4,6 +4,7 @@ import Link from "next/link";
 import type { Placed } from "../../core/plan-day";
 import { clockTime } from "../shell/time";
 import { DayLine } from "./DayLine";
+import { JobTimes, WhenWords } from "./JobTimes";
 import { type PlannedDay, useDay } from "./useDay";
 import { say } from "#words/ui/day";
 
@@ -27,7 +28,24 @@ export function HandsNow() {
       {first && first.start < 1 ? <Now day={day} first={first} /> : <p>{say.nothingNow}</p>}
       {next ? <p className="quiet mb-2">{say.thenNext(day.jobs[next.block.unit]!.site)}</p> : null}
       <DayLine day={day} onPin={pin} />
-      {day.later > 0 ? <p className="quiet mb-0">{say.later(day.later)}</p> : null}
+      {day.later.length > 0 ? (
+        <>
+          <p className="mb-0">{say.later}</p>
+          <ul className="day-later">
+            {day.later.map((job) => (
+              <li key={job.id}>
+                <JobTimes job={job} />
+                <span>
+                  <Link href={job.place}>{job.site}</Link> <span className="quiet">{job.machine}</span>
+                  <span className="quiet d-block" suppressHydrationWarning>
+                    <WhenWords job={job} />
+                  </span>
+                </span>
+              </li>
+            ))}
+          </ul>
+        </>
+      ) : null}
     </section>
   );
 }

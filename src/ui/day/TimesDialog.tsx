@@ -1,7 +1,7 @@
 "use client";
 
 import Link from "next/link";
-import { type FormEvent, useState } from "react";
+import { type FormEvent, useRef, useState } from "react";
 import Button from "react-bootstrap/Button";
 import Form from "react-bootstrap/Form";
 import Modal from "react-bootstrap/Modal";
@@ -25,20 +25,30 @@ const moment = (typed: string) => (typed === "" ? null : new Date(typed).toISOSt
 export function TimesDialog({ job, onHide }: { readonly job: DayJob; onHide(): void }) {
   const [promised, setPromised] = useState(local(job.promisedAt));
   const [visit, setVisit] = useState(local(job.visitAt));
-  const [minutes, setMinutes] = useState("");
+  const [minutes, setMinutes] = useState(job.visitMinutes > 0 ? String(job.visitMinutes) : "");
   const [problem, setProblem] = useState("");
   const [busy, setBusy] = useState(false);
   const [who] = useKept("unzo.who");
+  // Sent again after a lost answer they are the same entries.
+  const ids = useRef(new Map<string, string>());
+  const idOf = (body: EventBody) => {
+    const key = JSON.stringify(body);
+    const id = ids.current.get(key) ?? crypto.randomUUID();
+    ids.current.set(key, id);
+    return id;
+  };
   async function keep(event: FormEvent) {
     event.preventDefault();
     setBusy(true);
     const bodies: EventBody[] = [
       ...(promised === local(job.promisedAt) ? [] : [promisedBody(moment(promised))]),
-      ...(visit === local(job.visitAt) && minutes === "" ? [] : [visitBody(moment(visit), Number(minutes) || 0)]),
+      ...(visit === local(job.visitAt) && (Number(minutes) || 0) === job.visitMinutes
+        ? []
+        : [visitBody(moment(visit), Number(minutes) || 0)]),
     ];
     try {
       for (const body of bodies)
-        await send(logEntry, [job.id], { id: crypto.randomUUID(), v: 1, actor: who.trim() || "Someone", body });
+        await send(logEntry, [job.id], { id: idOf(body), v: 1, actor: who.trim() || "Someone", body });
       tellNews();
       onHide();
     } catch (error) {

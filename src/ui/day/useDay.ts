@@ -16,8 +16,8 @@ const EVERY = 30_000;
 export interface PlannedDay extends DayAnswer {
   readonly ahead: DayAhead;
   readonly jobs: readonly DayJob[];
-  /** How many open jobs are not in it. */
-  readonly later: number;
+  /** Open jobs that are not in it. */
+  readonly later: readonly DayJob[];
   /** Jobs that a person put first, in order. */
   readonly pins: readonly string[];
 }
@@ -29,8 +29,8 @@ const MOST = 12;
 
 /** Whether hands can be on it today: it is not waited for, and nobody drives there, until later. */
 const isToday = ({ from, steps }: DayJob) => {
-  const waits = steps.findIndex((s) => s.care === null || s.care === "watch");
-  return steps.slice(0, waits).reduce((sum, s) => sum + s.minutes, from) < TODAY;
+  const first = steps.findIndex((s) => s.care === null || s.care === "watch");
+  return first >= 0 && steps.slice(0, first).reduce((sum, s) => sum + s.minutes, from) < TODAY;
 };
 
 /** One person's hands, as long as nobody says that there are more. */
@@ -87,7 +87,7 @@ export function useDay(): { readonly day: PlannedDay | null; pin(jobs: readonly 
         ...answered.answer,
         ahead: answered.of,
         jobs: answered.jobs,
-        later: answered.of.jobs.length - answered.jobs.length,
+        later: answered.of.jobs.filter((j) => !answered.jobs.includes(j)),
         pins,
       }
     : null;

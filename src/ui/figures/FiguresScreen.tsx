@@ -8,6 +8,7 @@ import { type FiguresAsked, figuresSchema, type FigureTable, type ShopSees } fro
 import type { FindFilters } from "../../contract/find";
 import { useMoney } from "../shell/Currency";
 import { Filter } from "../shell/Filter";
+import { MachineAndPerson } from "../shell/MachineAndPerson";
 import { TopBar } from "../shell/TopBar";
 import { shortDate } from "../shell/time";
 import { Answer } from "./Answer";
@@ -57,22 +58,7 @@ export function FiguresScreen({ asked, sees, filters }: Props) {
               </option>
             ))}
           </Filter>
-          <Filter label={say.machine} value={wanted.machine} onChange={(machine) => set({ machine })}>
-            <option value="">{say.everyMachine}</option>
-            {filters.machines.map((m) => (
-              <option key={m.id} value={m.id}>
-                {m.name}
-              </option>
-            ))}
-          </Filter>
-          <Filter label={say.person} value={wanted.person} onChange={(person) => set({ person })}>
-            <option value="">{say.everybody}</option>
-            {filters.people.map((p) => (
-              <option key={p} value={p}>
-                {p}
-              </option>
-            ))}
-          </Filter>
+          <MachineAndPerson {...filters} machine={wanted.machine} person={wanted.person} onChange={set} />
           <label className="find-filter">
             <span>{say.since}</span>
             <Form.Control

@@ -6,6 +6,7 @@ import Form from "react-bootstrap/Form";
 import { find, FIND_WHERE, findSchema, type Find, type FindFilters, type Found } from "../../contract/find";
 import { useRoute } from "../engine/useRoute";
 import { Filter } from "../shell/Filter";
+import { MachineAndPerson } from "../shell/MachineAndPerson";
 import { TopBar } from "../shell/TopBar";
 import { useDebounced } from "../shell/useDebounced";
 import { useShortcut } from "../shortcuts/useShortcut";
@@ -84,22 +85,7 @@ export function FindScreen({ asked, found, filters }: { asked: Find; found: Foun
               <option value="open">{say.open}</option>
               <option value="closed">{say.closed}</option>
             </Filter>
-            <Filter label={say.machine} value={wanted.machine} onChange={(machine) => set({ machine })}>
-              <option value="">{say.everyMachine}</option>
-              {filters.machines.map((m) => (
-                <option key={m.id} value={m.id}>
-                  {m.name}
-                </option>
-              ))}
-            </Filter>
-            <Filter label={say.person} value={wanted.person} onChange={(person) => set({ person })}>
-              <option value="">{say.everybody}</option>
-              {filters.people.map((p) => (
-                <option key={p} value={p}>
-                  {p}
-                </option>
-              ))}
-            </Filter>
+            <MachineAndPerson {...filters} machine={wanted.machine} person={wanted.person} onChange={set} />
             <label className="find-filter">
               <span>{say.since}</span>
               <Form.Control type="date" value={wanted.since} onChange={(e) => set({ since: e.target.value })} />

@@ -1,6 +1,5 @@
 "use client";
 
-import Link from "next/link";
 import { useRouter } from "next/navigation";
 import { useRef, useState } from "react";
 import Button from "react-bootstrap/Button";
@@ -16,6 +15,7 @@ import { useKept } from "../shell/useKept";
 import { useLiveMark } from "../shell/useLiveMark";
 import { CustomerSheet } from "./CustomerSheet";
 import { Letterhead } from "./Letterhead";
+import { PaperNav } from "./PaperNav";
 import { say } from "#words/ui/paper";
 
 /** The customer's page as it will be handed out, and beside it what is chosen for it. */
@@ -36,6 +36,8 @@ export function CustomerScreen({ paper, kept }: { paper: CustomerPaper; kept: re
     ),
     next: next === "" ? null : { on: next, words: page.next?.words ?? "" },
   };
+  const isChanged =
+    words !== page.words || next !== (page.next?.on ?? "") || photos.join() !== page.photos.map((p) => p.hash).join();
   const edit =
     <T,>(set: (value: T) => void) =>
     (value: T) => {
@@ -58,17 +60,11 @@ export function CustomerScreen({ paper, kept }: { paper: CustomerPaper; kept: re
   return (
     <div className="record paper-screen" ref={useLiveMark()}>
       <PageTitle of={`${say.customersPage}: ${head.site}`} />
-      <nav className="record-bar d-print-none">
-        <Link className="btn btn-outline-dark" href={`/jobs/${head.job}/record`}>
-          {say.theRecord}
-        </Link>
-        <a className="btn btn-outline-dark" href={`/api/jobs/${head.job}/paper`}>
-          <i className="bi bi-filetype-pdf" aria-hidden /> {say.pdf}
-        </a>
-        <Button onClick={() => window.print()}>
-          <i className="bi bi-printer" aria-hidden /> {say.print}
-        </Button>
-      </nav>
+      <PaperNav
+        back={`/jobs/${head.job}/record`}
+        backWords={say.theRecord}
+        pdf={isChanged ? null : `/api/jobs/${head.job}/paper`}
+      />
       <main id="main" tabIndex={-1} className="paper-room">
         <section className="paper-choice d-print-none" aria-label={say.onIt}>
           <h2>{say.onIt}</h2>

@@ -1,6 +1,5 @@
 "use client";
 
-import Link from "next/link";
 import { useRouter } from "next/navigation";
 import { useRef, useState } from "react";
 import Button from "react-bootstrap/Button";
@@ -16,6 +15,7 @@ import { dateWithYear } from "../shell/time";
 import { useKept } from "../shell/useKept";
 import { useLiveMark } from "../shell/useLiveMark";
 import { Letterhead } from "./Letterhead";
+import { PaperNav } from "./PaperNav";
 import { QuoteSheet } from "./QuoteSheet";
 import { say } from "#words/ui/paper";
 
@@ -52,24 +52,22 @@ export function QuoteScreen({ paper, until: usual }: { paper: QuotePaper; until:
       setBusy(false);
     }
   }
-  const pdf = new URLSearchParams({ kind: "quote", assembly: paper.piece, fault: paper.fault ?? "" });
+  // As it stands on the screen.
+  const pdf = new URLSearchParams({
+    kind: "quote",
+    assembly: paper.piece,
+    fault: paper.fault ?? "",
+    only: options.map((o) => o.option).join(),
+    until,
+  });
   return (
     <div className="record paper-screen" ref={useLiveMark()}>
       <PageTitle of={`${say.offer}: ${head.site}`} />
-      <nav className="record-bar d-print-none">
-        <Link
-          className="btn btn-outline-dark"
-          href={`/jobs/${head.job}/repair?assembly=${encodeURIComponent(paper.piece)}&step=decide`}
-        >
-          {say.theRepair}
-        </Link>
-        <a className="btn btn-outline-dark" href={`/api/jobs/${head.job}/paper?${pdf.toString()}`}>
-          <i className="bi bi-filetype-pdf" aria-hidden /> {say.pdf}
-        </a>
-        <Button onClick={() => window.print()}>
-          <i className="bi bi-printer" aria-hidden /> {say.print}
-        </Button>
-      </nav>
+      <PaperNav
+        back={`/jobs/${head.job}/repair?assembly=${encodeURIComponent(paper.piece)}&step=decide`}
+        backWords={say.theRepair}
+        pdf={`/api/jobs/${head.job}/paper?${pdf.toString()}`}
+      />
       <main id="main" tabIndex={-1} className="paper-room">
         <section className="paper-choice d-print-none" aria-label={say.whatIsOffered}>
           <h2>{say.whatIsOffered}</h2>

@@ -6,7 +6,7 @@ import Button from "react-bootstrap/Button";
 import Form from "react-bootstrap/Form";
 import { failureSort, withInnerShorts } from "../../core/model";
 import { METRIC, readQuantity } from "../../core/quantity";
-import { cheapWhileOpen, optionsFor, outlay, priceOf, USUAL_RATES, weighOptions } from "../../core/repair";
+import { cheapWhileOpen, optionsFor, outlay, priceOf, USUAL_RATES, USUAL_WORTH, weighOptions } from "../../core/repair";
 import { type HoldOdds, learnedHolds } from "../../core/learn";
 import { useKept } from "../shell/useKept";
 import { PartMatch } from "./PartMatch";
@@ -62,7 +62,7 @@ export function Decide({
   const [picked, setPicked] = useState<string | null>(last?.option ?? null);
   const { perMinute, comeBack } = shop;
   const inMoney = moneyIn(shop.currency);
-  const lost = money(worth, 400);
+  const lost = money(worth, USUAL_WORTH);
   const [part, mode] = cause.split(":") as [string, string];
   // Repairs are learned of by the kind of part and the way it fails.
   const failed = own.partById.get(part);
@@ -190,7 +190,7 @@ export function Decide({
           </Form.Group>
           <Form.Group controlId="worth">
             <Form.Label>{say.valueOfTheMachine}</Form.Label>
-            <Form.Control value={worth} placeholder="400" onChange={(e) => setWorth(e.target.value)} />
+            <Form.Control value={worth} placeholder={String(USUAL_WORTH)} onChange={(e) => setWorth(e.target.value)} />
           </Form.Group>
         </div>
         <Problem words={shop.problem} />

@@ -65,9 +65,14 @@ export function Prove({
   const proven = isWhole ? say.everyStepPassed : say.provenTheFaultIsGone;
 
   /** How the unit may be left while a step waits: as it then stands, with the covers that are off now. */
-  const careOf = ({ test }: ProofStep) => {
+  const careOf = ({ test, limit }: ProofStep) => {
     const setup = machine.setupById.get(test?.setup ?? job.setup);
-    return careNow({ powered: setup !== undefined && isPowered(setup), coversOff: job.openPanels.length > 0 });
+    return careNow({
+      powered: setup !== undefined && isPowered(setup),
+      coversOff: job.openPanels.length > 0,
+      // What is waited for is a load that comes on, unless it is only measured at rest.
+      startsByItself: limit === undefined,
+    });
   };
 
   async function log(passed: boolean, typed: string) {

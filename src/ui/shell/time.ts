@@ -27,3 +27,6 @@ export function dateWithYear(iso: string): string {
 
 /** Seconds as minutes and seconds: 4:05. */
 export const clockOf = (seconds: number) => `${Math.floor(seconds / 60)}:${String(seconds % 60).padStart(2, "0")}`;
+
+/** Whether two moments are of one day, by the clock of this device. */
+export const isSameDay = (a: string, b: string) => SHORT.format(new Date(a)) === SHORT.format(new Date(b));

@@ -4,8 +4,10 @@ import { useEffect, useRef } from "react";
 import type { OpenWait } from "../../contract/waits";
 import { say } from "#words/ui/waits";
 
-/** It rings again so long as nobody ends it, milliseconds. */
+/** It rings again after so long, until somebody ends it, milliseconds. */
 const AGAIN = 30_000;
+/** Of what is overdue longer one has heard enough: it stays in the list and in the title. */
+const HEARD = 15 * 60_000;
 /** Two short tones: seconds, hertz, loudness. */
 const TONES = [0, 0.25] as const;
 const TONE = { lasts: 0.16, hertz: 880, loud: 0.2 };
@@ -23,8 +25,11 @@ function ring(audio: AudioContext): void {
   }
 }
 
+/** Whether something became due a short while ago. */
+const isNews = (w: OpenWait) => Date.now() - Date.parse(w.due) < HEARD;
+
 /**
- * Lets what is due be heard and seen: two tones, again while nobody ends it, unless `muted`; the title of the window
+ * Lets what is due be heard and seen: two tones, again for a while, unless `muted` or ended; the title of the window
  * counts; a notification once for each, where the browser has been allowed to.
  */
 export function useRinging(due: readonly OpenWait[], muted: boolean): void {
@@ -47,6 +52,7 @@ export function useRinging(due: readonly OpenWait[], muted: boolean): void {
   useEffect(() => {
     if (count === 0 || muted) return;
     const sound = () => {
+      if (!due.some(isNews)) return;
       audio.current ??= new AudioContext();
       // Before a first key or touch a browser lets nothing be heard.
       if (audio.current.state === "suspended") void audio.current.resume().catch(() => {});
@@ -55,7 +61,7 @@ export function useRinging(due: readonly OpenWait[], muted: boolean): void {
     sound();
     const timer = setInterval(sound, AGAIN);
     return () => clearInterval(timer);
-  }, [count, muted]);
+  }, [count, due, muted]);
   useEffect(() => {
     const count_ = () => {
       const plain = document.title.replace(/^\(\d+\) /, "");

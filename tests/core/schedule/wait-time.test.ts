@@ -26,10 +26,15 @@ describe("a time to wait, as one types it", () => {
 });
 
 describe("how one may leave a unit that waits", () => {
-  it("without power it is locked off; live with covers off one stays; live and closed one may go", () => {
-    expect(careNow({ powered: false, coversOff: true })).toBe("locked");
-    expect(careNow({ powered: true, coversOff: true })).toBe("watch");
-    expect(careNow({ powered: true, coversOff: false })).toBe("leave");
+  it.each([
+    [false, true, true, "locked"],
+    [true, true, false, "watch"],
+    [true, false, true, "watch"],
+    [true, true, true, "watch"],
+    [true, false, false, "leave"],
+  ] as const)("powered %s, covers off %s, starts by itself %s: %s", (powered, coversOff, startsByItself, care) => {
+    // Safe to leave is: covers on, nothing starts by itself; common practice, no source.
+    expect(careNow({ powered, coversOff, startsByItself })).toBe(care);
   });
 
   it("only the first and the last free a person, and what nobody has said does not", () => {

@@ -20,8 +20,7 @@ export const say = {
   ready: (clock: string) => `ready about ${clock}`,
   rough: "roughly",
   drag: (site: string) => `Move ${site}: space, then the arrows`,
-  later: (n: number) =>
-    `${n} more open ${n === 1 ? "job waits" : "jobs wait"} for another day, or for these to be done.`,
+  later: "Not today, or when these are done:",
   times: (site: string) => `Promise and visit: ${site}`,
   whenPromised: "Promised for",
   whenVisit: "Visit on",

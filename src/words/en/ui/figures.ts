@@ -3,11 +3,6 @@ export const say = {
   figures: "How the shop does",
   by: "By",
   since: "Closed since",
-  machine: "Machine",
-  everyMachine: "every machine",
-  person: "Who",
-  everybody: "everybody",
-  narrowDown: "Narrow down",
   counted: (jobs: number, since: string) =>
     `${jobs} closed ${jobs === 1 ? "repair" : "repairs"} since ${since}. Practice and dropped jobs are not counted.`,
   none: "No repair was closed in this time.",
@@ -45,7 +40,6 @@ export const say = {
   everyJob: "Every job as a file (CSV)",
   share: "share",
   of: "of",
-  range: "95 % between",
   took: "taken",
   book: "by the book",
   count: "times",
@@ -53,7 +47,6 @@ export const say = {
   jobs: "jobs",
   cost: "cost",
   cause: "cause",
-  perJob: "per job",
   min: (minutes: number) =>
     minutes < 120 ? `${Math.round(minutes)} min` : `${Math.floor(minutes / 60)} h ${Math.round(minutes % 60)} min`,
   minutesShort: "min",

@@ -1,5 +1,9 @@
 /** What ui/shell says to people, in English. */
 export const say = {
+  machine: "Machine",
+  everyMachine: "every machine",
+  who: "Who",
+  everybody: "everybody",
   textUnzo: (text: string) => `${text} · Unzo`,
   tryAgain: "Try again",
   allJobs: "All jobs",

@@ -1,7 +1,6 @@
 /** What ui/waits says to people, in English. */
 export const say = {
   waitingFor: "Waiting for",
-  waits: "Waits",
   wait: "Wait",
   begin: "Wait for something",
   whatFor: "What for",
@@ -49,7 +48,7 @@ export const CARE_MEANS = {
 export const USUAL_WAITS = [
   { id: "dry", words: "Contact dries", time: "10 min", care: "locked" },
   { id: "defrost", words: "Defrost runs", time: "25 min", care: "watch" },
-  { id: "rest", words: "Compressor rests", time: "5 min", care: "leave" },
+  { id: "rest", words: "Compressor rests", time: "5 min", care: "watch" },
   { id: "log", words: "Log runs", time: "24 h", care: "leave" },
   { id: "part", words: "Part on order", time: "3 days", care: "locked" },
   { id: "yes", words: "The customer's yes", time: "1 day", care: "leave" },

@@ -1,5 +1,5 @@
 import { renderToBuffer } from "@react-pdf/renderer";
-import { paperSchema } from "../../../../../contract/paper";
+import { type PaperAsked, paperSchema } from "../../../../../contract/paper";
 import { NO_CURRENCY } from "../../../../../contract/shop";
 import { customerPaper, quotePaper } from "../../../../../server/papers";
 import { readPhoto } from "../../../../../server/photos";
@@ -21,8 +21,8 @@ export async function GET(request: Request, { params }: Context): Promise<Respon
   try {
     knock(request);
     const { id } = await params;
-    const asked = new URL(request.url).searchParams;
-    const { kind } = paperSchema.parse({ kind: asked.get("kind") ?? undefined });
+    const asked = paperSchema.parse(Object.fromEntries(new URL(request.url).searchParams));
+    const { kind } = asked;
     const money = moneyIn((await shopRates())?.currency ?? NO_CURRENCY);
     registerFonts();
     const pdf = await (kind === "quote" ? quotePdf(id, asked, money) : customerPdf(id, money));
@@ -44,11 +44,12 @@ async function customerPdf(id: string, money: (amount: number) => string): Promi
   return renderToBuffer(<CustomerPdf paper={paper} photos={photos} money={money} />);
 }
 
-/** What was handed out, as it was; or what could be, as long as nothing was. */
-async function quotePdf(id: string, asked: URLSearchParams, money: (amount: number) => string): Promise<Buffer> {
-  const paper = await quotePaper(id, asked.get("assembly") ?? "", asked.get("fault") || null);
+/** What is chosen for an offer; else what was handed out, as it was, or all that could be. */
+async function quotePdf(id: string, asked: PaperAsked, money: (amount: number) => string): Promise<Buffer> {
+  const paper = await quotePaper(id, asked.assembly, asked.fault || null);
   const { given } = paper;
-  return renderToBuffer(
-    <QuotePdf paper={paper} options={given?.options ?? paper.options} until={given?.until ?? null} money={money} />,
-  );
+  const chosen = paper.options.filter((o) => asked.only.includes(o.option));
+  const options = chosen.length > 0 ? chosen : (given?.options ?? paper.options);
+  const until = asked.until ?? given?.until ?? null;
+  return renderToBuffer(<QuotePdf paper={paper} options={options} until={until} money={money} />);
 }
