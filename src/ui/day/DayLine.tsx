@@ -18,6 +18,7 @@ import {
 } from "@dnd-kit/sortable";
 import { CSS } from "@dnd-kit/utilities";
 import Link from "next/link";
+import { useState } from "react";
 import type { DayJob } from "../../contract/day";
 import type { Placed } from "../../core/plan-day";
 import { clockTime } from "../shell/time";
@@ -31,7 +32,10 @@ const LEAST = 60;
 const MOST = 720;
 
 /** The order of the day as a time line, a unit a row; a row is moved by hand where the person knows better. */
-export function DayLine({ day, onPin }: { readonly day: PlannedDay; onPin(jobs: readonly string[]): void }) {
+export function DayLine({ day: now, onPin }: { readonly day: PlannedDay; onPin(jobs: readonly string[]): void }) {
+  // While a row is in the hand nothing moves under it.
+  const [held, setHeld] = useState<PlannedDay | null>(null);
+  const day = held ?? now;
   const sensors = useSensors(
     useSensor(PointerSensor, { activationConstraint: { distance: 6 } }),
     useSensor(KeyboardSensor, { coordinateGetter: sortableKeyboardCoordinates }),
@@ -47,6 +51,7 @@ export function DayLine({ day, onPin }: { readonly day: PlannedDay; onPin(jobs: 
   const ids = rows.map((r) => r.job.id);
   const length = Math.min(MOST, Math.max(LEAST, ...day.plan.done));
   function moved({ active, over }: DragEndEvent) {
+    setHeld(null);
     if (!over || active.id === over.id) return;
     const [from, to] = [ids.indexOf(String(active.id)), ids.indexOf(String(over.id))];
     // Everything up to the place where it was put is now as the person wants it.
@@ -55,7 +60,13 @@ export function DayLine({ day, onPin }: { readonly day: PlannedDay; onPin(jobs: 
   return (
     <>
       <p className="quiet mb-1">{say.timeline}</p>
-      <DndContext sensors={sensors} collisionDetection={closestCenter} onDragEnd={moved}>
+      <DndContext
+        sensors={sensors}
+        collisionDetection={closestCenter}
+        onDragStart={() => setHeld(now)}
+        onDragCancel={() => setHeld(null)}
+        onDragEnd={moved}
+      >
         <SortableContext items={ids} strategy={verticalListSortingStrategy}>
           <ol className="day-line" aria-label={say.order}>
             <HourMarks at={day.ahead.at} length={length} />

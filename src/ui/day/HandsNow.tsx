@@ -36,8 +36,9 @@ export function HandsNow() {
               <li key={job.id}>
                 <JobTimes job={job} />
                 <span>
-                  <Link href={job.place}>{job.site}</Link> <span className="quiet">{job.machine}</span>
-                  <span className="quiet d-block" suppressHydrationWarning>
+                  <Link href={job.place}>{job.site}</Link>{" "}
+                  <span className="quiet" suppressHydrationWarning>
+                    {job.machine}
                     <WhenWords job={job} />
                   </span>
                 </span>

@@ -15,10 +15,10 @@ const when = (iso: string) =>
 export function WhenWords({ job }: { readonly job: DayJob }) {
   return (
     <>
-      {job.promisedAt ? ` ${say.promised(when(job.promisedAt))}` : ""}
+      {job.promisedAt ? `, ${say.promised(when(job.promisedAt))}` : ""}
       {job.visitAt ? (
         <>
-          {" "}
+          {", "}
           <Link href={`/jobs/${job.id}/visit`}>{say.visitAt(when(job.visitAt))}</Link>
         </>
       ) : null}

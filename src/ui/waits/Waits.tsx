@@ -37,13 +37,15 @@ export function Waits() {
     .map((w) => `${w.job} ${w.wait}`)
     .join("|");
   const due = useMemo(() => waits.filter((w) => dueKeys.split("|").includes(`${w.job} ${w.wait}`)), [waits, dueKeys]);
+  // What the job at hand waits for comes first: a phone has room for one.
+  const shown = [...waits.filter((w) => w.job === job), ...waits.filter((w) => w.job !== job)].slice(0, SHOWN);
   useRinging(due, muted === "yes");
   useShortcut("wait", () => setBegins(true));
   return (
     <>
       {waits.length > 0 ? (
         <ul className="waits" aria-label={say.waitingFor}>
-          {waits.slice(0, SHOWN).map((w) => {
+          {shown.map((w) => {
             const left = Math.round((Date.parse(w.due) - now) / 1000);
             const care = w.care ?? "watch";
             return (
@@ -59,7 +61,7 @@ export function Waits() {
               </li>
             );
           })}
-          <li>
+          <li className={due.length > 0 ? "is-due" : ""}>
             <button type="button" onClick={() => setLists(true)}>
               {say.all(waits.length + more)}
             </button>
