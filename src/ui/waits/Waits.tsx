@@ -38,7 +38,8 @@ export function Waits() {
     .join("|");
   const due = useMemo(() => waits.filter((w) => dueKeys.split("|").includes(`${w.job} ${w.wait}`)), [waits, dueKeys]);
   // What the job at hand waits for comes first: a phone has room for one.
-  const shown = [...waits.filter((w) => w.job === job), ...waits.filter((w) => w.job !== job)].slice(0, SHOWN);
+  const isOwn = (w: OpenWait) => job !== null && w.job === job;
+  const shown = [...waits.filter(isOwn), ...waits.filter((w) => !isOwn(w))].slice(0, SHOWN);
   useRinging(due, muted === "yes");
   useShortcut("wait", () => setBegins(true));
   return (
