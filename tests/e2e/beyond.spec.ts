@@ -17,7 +17,6 @@ async function answerAll(page: Page, file: string, fault: Fault): Promise<void> 
 test.describe.configure({ mode: "parallel" });
 
 test("a board that is repaired: asked once, the search goes on inside it to the component", async ({ page }) => {
-  test.setTimeout(150_000);
   await beginJob(page, "Larch Pass Hut: Firnau BF-330, BF-2217", "Completely dead, panel dark, nothing runs");
   await answerAll(page, "firnau-bf-330", { part: "PS1", mode: "start-open" });
   await expect(page.locator(".next h2")).toContainText("Main board");
@@ -39,7 +38,6 @@ test("a board that is repaired: asked once, the search goes on inside it to the 
 test("a fuse that blew is not the end: what could have done it is read, what only a person knows is asked", async ({
   page,
 }) => {
-  test.setTimeout(150_000);
   await beginJob(page, "Larch Pass Hut: Firnau BF-330, BF-2217", "Completely dead, panel dark, nothing runs");
   await answerAll(page, "firnau-bf-330", { part: "F1", mode: "blown" });
   await expect(page.locator(".next h2")).toContainText("Board fuse F1");

@@ -156,7 +156,6 @@ test("a check over finds what does not hold: the step that fails is a reading of
 test("a board that is no longer made is replaced by a relay: refused bare, proven whole, two labels", async ({
   page,
 }) => {
-  test.setTimeout(180_000);
   const unit = await beginJob(page, "Workshop: Grisselm SN-18, SN-1846", "Lamp lights, does not drive");
   const job = page.url().split("/jobs/")[1]!;
   await page.goto(`/jobs/${job}/repair?assembly=board&step=change`);

@@ -98,7 +98,6 @@ test("a part that does not belong is refused with its reason; a photo is kept an
 });
 
 test("a change is refused with figures, or proven, built, and marks the unit for ever", async ({ page }) => {
-  test.setTimeout(240_000);
   const unit = await beginJob(
     page,
     "Upper Cairn Hut, boot room: Brenzik CD-30, CD-0418",

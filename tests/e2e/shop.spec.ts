@@ -218,7 +218,6 @@ test.describe("a web page of elsewhere, open in the same browser", () => {
 });
 
 test("no page breaks its own policy", async ({ page }) => {
-  test.setTimeout(180_000);
   const problems = watched(page);
   const unit = await beginJob(page, FRIDGE, DARK);
   const job = page.url().split("/jobs/")[1]!.split("?")[0]!;

@@ -67,7 +67,6 @@ test.describe.configure({ mode: "parallel" });
 
 for (const { unit, machine: file, complaint, fault, assembly, option, part, codes } of CASES) {
   test(`${file} ${fault.part}: from the complaint to the record of a machine proven well`, async ({ page }) => {
-    test.setTimeout(150_000);
     const machine = machineNamed(file);
     await beginJob(page, unit, complaint);
     const job = page.url().split("/jobs/")[1]!;
@@ -153,6 +152,8 @@ for (const { unit, machine: file, complaint, fault, assembly, option, part, code
     await expect(page.getByRole("heading", { name: /Proven: the fault is gone/ })).toBeVisible();
     // Nothing left behind.
     await page.getByRole("button", { name: "What is still to restore" }).click();
+    // The step stands in the address: what is counted before the page follows it is the page before.
+    await expect(page.getByRole("region", { name: "To restore" })).toBeVisible();
     const back = page.getByRole("button", { name: /^Restored:/ });
     for (let left = await back.count(); left > 0; left--) {
       await back.first().click();
@@ -185,7 +186,6 @@ for (const { unit, machine: file, complaint, fault, assembly, option, part, code
 test("a proof that fails goes back to the search with all that is known; a wait is shown wherever one is", async ({
   page,
 }) => {
-  test.setTimeout(120_000);
   await beginJob(page, "Larch Pass Hut: Firnau BF-330, BF-2217", "Panel dark, still cold inside");
   const job = page.url().split("/jobs/")[1]!;
   await page.goto(`/jobs/${job}/repair?assembly=panel-board&fault=panel:dead&step=prove`);
