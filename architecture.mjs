@@ -19,7 +19,7 @@ export const CORE = {
   history: ["quantity", "instrument", "model", "journal"],
   learn: ["model", "journal"],
   paper: ["model", "journal", "repair", "learn"],
-  "plan-day": ["journal"],
+  "plan-day": ["model", "journal", "repair"],
   visit: ["model", "repair"],
   figures: ["model", "diagnose", "journal", "repair", "learn"],
 };

@@ -1,6 +1,5 @@
 import { writeFileSync } from "node:fs";
-import { uniformFor } from "../src/core/random";
-import { type Day, laidOut, planDay, rule } from "../src/core/plan-day";
+import { type Day, drawnDay, laidOut, planDay, rule } from "../src/core/plan-day";
 import { solvedDay } from "../tests/support/day-milp";
 import { randomDay } from "../tests/support/random-days";
 import { lineChart } from "./chart";
@@ -11,27 +10,6 @@ const SIZES = [6, 7, 8, 9, 10];
 /** Seconds that the solver has for a day. */
 const SECONDS = { four: 60, larger: Number(process.env.SOLVER ?? 20) };
 const RULES = ["one after the other", "longest wait", "shortest"] as const;
-
-const normal = (seed: number, name: string) =>
-  Math.sqrt(-2 * Math.log(Math.max(1e-12, uniformFor(seed, `${name} a`)))) *
-  Math.cos(2 * Math.PI * uniformFor(seed, `${name} b`));
-
-/** The same day as it came out: every step with the minutes that it really took, log-normal with its mean and spread. */
-function drawnDay(day: Day, seed: number): Day {
-  return {
-    ...day,
-    units: day.units.map((unit, u) => ({
-      ...unit,
-      steps: unit.steps.map((step, k) => {
-        // Waits are clocks and last what they last.
-        if (step.care !== null) return step;
-        const sigma2 = Math.log(1 + (step.spread / step.minutes) ** 2);
-        const drawn = Math.exp(Math.log(step.minutes) - sigma2 / 2 + Math.sqrt(sigma2) * normal(seed, `${u} ${k}`));
-        return { ...step, minutes: drawn };
-      }),
-    })),
-  };
-}
 
 const mean = (values: readonly number[]) => values.reduce((sum, v) => sum + v, 0) / values.length;
 

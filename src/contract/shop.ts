@@ -44,4 +44,21 @@ export const letterheadSchema = z.strictObject({
 });
 export type Letterhead = Readonly<z.output<typeof letterheadSchema>>;
 export const setLetterheadSchema = z.strictObject({ id: z.uuid(), actor: actorSchema, ...letterheadSchema.shape });
+/** Whose hands there are, and at how many places a unit can be run at once; null: there are enough. */
+export const crewSchema = z.strictObject({
+  people: z
+    .array(z.string().trim().min(1, say.sayWhoIsHere).max(80, say.aNameIsShorter))
+    .min(1, say.sayWhoIsHere)
+    .max(12, say.soManyHands),
+  places: z
+    .number(say.placesAreCounted)
+    .int(say.placesAreCounted)
+    .min(1, say.placesAreCounted)
+    .max(50, say.placesAreCounted)
+    .nullable(),
+});
+export type Crew = Readonly<z.output<typeof crewSchema>>;
+export const setCrewSchema = z.strictObject({ id: z.uuid(), actor: actorSchema, ...crewSchema.shape });
+export const setCrew = sends(() => "/api/shop/crew", setCrewSchema, crewSchema);
+
 export const setLetterhead = sends(() => "/api/shop/letterhead", setLetterheadSchema, letterheadSchema);

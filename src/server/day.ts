@@ -1,25 +1,53 @@
-import { eq, isNotNull, isNull, sql } from "drizzle-orm";
-import { type Care, frees, type Job, jobOn } from "../core/journal";
-import type { DayStep } from "../core/plan-day";
-import { procedureFor, proofMinutes } from "../core/repair";
+import { desc, eq, inArray, isNotNull, isNull, max, sql } from "drizzle-orm";
+import { type Care, changesIn, frees, type Job, jobOn } from "../core/journal";
+import { type DayStep, handsOn, proofAsked, ROUGH, stillLeft, workLeft } from "../core/plan-day";
 import type { DayAhead, DayJob } from "../contract/day";
 import { database } from "./db";
+import { type Ahead, workOut } from "./day-behind";
 import { readJob } from "./jobs";
-import { jobs, machines, outcomes, streams, units, waits } from "./schema";
-import { toComeOf } from "./to-come";
+import { machineOf } from "./machine-store";
+import { events, jobs, machines, outcomes, streams, units, waits } from "./schema";
+import { shopCrew } from "./shop";
+import { proofOf, toComeOf } from "./to-come";
 import { say } from "#words/server/day";
 
 /** Open jobs that are looked at, the newest first: more is no day. */
 const MOST = 24;
-/** Minutes of a search whose plan is not known, of a repair and of a proof; estimate E82. */
-const USUAL = { search: 30, repair: 30, proof: 15 } as const;
-/** Spread of what is only usual, as a share of it. */
-const ROUGH = 0.5;
+/** Minutes of a search whose plan is not known; estimate E84. */
+const USUAL_SEARCH = 30;
+/** Whoever wrote nothing for so many minutes is no longer at it. */
+const LEFT_IT = 180;
 
-/** Everything that is in hand, with what it still needs, as far as that is known now. */
+/** Everything that is in hand, with what it still needs, as far as that is known now; the rest is worked out behind it. */
 export async function dayAhead(now: Date): Promise<DayAhead> {
-  const db = database();
-  const rows = await db
+  const rows = await openRows();
+  const [waiting, usual, crew, lastAt] = await Promise.all([
+    database().select().from(waits).where(isNotNull(waits.job)),
+    usualSearch(),
+    shopCrew(),
+    lastEntries(rows.map((r) => r.id)),
+  ]);
+  // Hands are on the job that was written to last.
+  const atHand = [...lastAt].sort((a, b) => b[1].getTime() - a[1].getTime())[0]?.[0];
+  const found: DayJob[] = [];
+  const unknown: Ahead[] = [];
+  for (const row of rows) {
+    const folded = await foldedJob(row.id);
+    if (!folded) continue;
+    const own = waiting.filter((w) => w.job === row.id);
+    const spent = row.id === atHand ? minutesBetween(lastAt.get(row.id)!, now) : 0;
+    const { job, isUnknown } = dayJob(row, folded, own, { now, usual, spent });
+    found.push(job);
+    if (isUnknown && folded.ahead) unknown.push(folded.ahead);
+  }
+  void workOut(unknown);
+  return { at: now.toISOString(), jobs: found, crew };
+}
+
+const minutesBetween = (from: Date, to: Date) => (to.getTime() - from.getTime()) / 60_000;
+
+const openRows = () =>
+  database()
     .select({
       id: jobs.id,
       site: units.site,
@@ -35,21 +63,73 @@ export async function dayAhead(now: Date): Promise<DayAhead> {
     .innerJoin(machines, eq(jobs.machineHash, machines.hash))
     .innerJoin(streams, eq(jobs.id, streams.id))
     .where(isNull(jobs.closedAt))
-    .orderBy(sql`${jobs.openedAt} DESC`)
+    .orderBy(desc(jobs.openedAt))
     .limit(MOST);
-  const waiting = await db.select().from(waits).where(isNotNull(waits.job));
-  const usual = await usualMinutes();
-  const found: DayJob[] = [];
-  for (const row of rows) {
-    const job = await folded(row.id);
-    if (!job) continue;
-    const own = waiting.filter((w) => w.job === row.id);
-    const minutesTo = (at: Date) => (at.getTime() - now.getTime()) / 60_000;
-    const known = toComeOf(row.id);
-    const work = stepsLeft(job, known ?? { mean: usual, spread: ROUGH * usual });
-    const visit =
-      row.visitAt === null ? null : { in: Math.max(0, minutesTo(row.visitAt)), minutes: row.visitMinutes ?? 0 };
-    found.push({
+type Row = Awaited<ReturnType<typeof openRows>>[number];
+
+/** When each job was written to last. */
+async function lastEntries(ids: readonly string[]): Promise<ReadonlyMap<string, Date>> {
+  if (ids.length === 0) return new Map();
+  const rows = await database()
+    .select({ stream: events.stream, at: max(events.at) })
+    .from(events)
+    .where(inArray(events.stream, [...ids]))
+    .groupBy(events.stream);
+  return new Map(rows.flatMap((r) => (r.at ? [[r.stream, r.at] as const] : [])));
+}
+
+interface Folded {
+  readonly job: Job;
+  readonly machine: Awaited<ReturnType<typeof readJob>>["machine"];
+  /** Names the proof of what was decided; null: there is none yet. */
+  readonly proof: string | null;
+  readonly lastBy: string;
+  /** What of it can be worked out behind; null: nothing, for its machine is like no other. */
+  readonly ahead: Ahead | null;
+}
+
+async function foldedJob(id: string): Promise<Folded | null> {
+  const { events: entries, raw, hash, odds } = await readJob(id);
+  if (raw.length > 0 || entries[0]?.body.type !== "opened") return null;
+  const changes = changesIn(entries);
+  const { machine } = await machineOf(hash, changes, undefined, odds);
+  const job = jobOn(machine, entries);
+  const asked = proofAsked(machine, job);
+  const proof = asked && JSON.stringify([hash, changes, asked]);
+  const lastBy = entries.at(-1)!.actor;
+  return { job, machine, proof, lastBy, ahead: changes.length > 0 ? null : { job, hash, proof } };
+}
+
+interface Now {
+  readonly now: Date;
+  readonly usual: number;
+  /** Minutes that hands have been on it since its last entry. */
+  readonly spent: number;
+}
+
+function dayJob(
+  row: Row,
+  { job, machine, proof, lastBy }: Folded,
+  own: readonly (typeof waits.$inferSelect)[],
+  { now, usual, spent }: Now,
+): { readonly job: DayJob; readonly isUnknown: boolean } {
+  const minutesTo = (at: Date) => minutesBetween(now, at);
+  const search = toComeOf(row.id);
+  const script = proof === null ? null : proofOf(proof);
+  const visit =
+    row.visitAt === null ? null : { in: Math.max(0, minutesTo(row.visitAt)), minutes: row.visitMinutes ?? 0 };
+  const work = workLeft(machine, job, {
+    search: search ?? { mean: usual, spread: ROUGH * usual },
+    script,
+    isRunUp: visit === null,
+  });
+  const running = runningWaits(own.map((w) => ({ minutes: minutesTo(w.due), care: w.care as Care | null })));
+  const isAt = spent > 0 && spent < LEFT_IT && running.length === 0 && visit === null;
+  const { steps, over } = isAt ? afterMinutes(work.steps, spent) : { steps: work.steps, over: 0 };
+  const isUnknown = (work.stage === "search" && search === null) || (proof !== null && script === null);
+  return {
+    isUnknown,
+    job: {
       id: row.id,
       site: row.site,
       machine: row.machine,
@@ -60,18 +140,19 @@ export async function dayAhead(now: Date): Promise<DayAhead> {
       visitAt: row.visitAt?.toISOString() ?? null,
       visitMinutes: row.visitMinutes ?? 0,
       from: visit?.in ?? 0,
-      place: work.place,
-      isRough: known === null && work.isSearch,
+      place: placeOf(row.id, work),
+      over,
+      lastBy,
+      isRough: isUnknown,
       state: `${row.lastSeq} ${own.map((w) => `${w.wait} ${w.due.getTime()}`).join(" ")}`,
       steps: [
-        ...(visit && visit.minutes > 0 ? [hands(say.driving, visit.minutes / 2)] : []),
-        ...runningWaits(own.map((w) => ({ minutes: minutesTo(w.due), care: w.care as Care | null }))),
-        ...work.steps,
-        ...(visit && visit.minutes > 0 ? [hands(say.drivingBack, visit.minutes / 2)] : []),
+        ...(visit && visit.minutes > 0 ? [handsOn(say.driving, visit.minutes / 2)] : []),
+        ...running,
+        ...steps,
+        ...(visit && visit.minutes > 0 ? [handsOn(say.drivingBack, visit.minutes / 2)] : []),
       ],
-    });
-  }
-  return { at: now.toISOString(), jobs: found };
+    },
+  };
 }
 
 /** What runs already, side by side: it is over with the longest. It needs nobody's hands, unless one has to stay. */
@@ -82,68 +163,31 @@ function runningWaits(running: readonly { readonly minutes: number; readonly car
   return [{ words: say.waiting, minutes, spread: 0, care: stays ? "watch" : "leave", needs: [] }];
 }
 
-const hands = (words: string, minutes: number, spread = 0.3 * minutes): DayStep => ({
-  words,
-  minutes,
-  spread,
-  care: null,
-  needs: [],
-});
-
-type Folded = { readonly job: Job; readonly machine: Awaited<ReturnType<typeof readJob>>["machine"] };
-
-async function folded(id: string): Promise<Folded | null> {
-  const { events, raw, machine } = await readJob(id);
-  return raw.length > 0 || events[0]?.body.type !== "opened" ? null : { job: jobOn(machine, events), machine };
+/** The steps after hands have been on the first of them for a while; `over`: how much longer than was thought. */
+function afterMinutes(
+  [first, ...rest]: readonly DayStep[],
+  spent: number,
+): { steps: readonly DayStep[]; over: number } {
+  if (!first || first.care !== null) return { steps: first ? [first, ...rest] : rest, over: 0 };
+  const minutes = stillLeft(first.minutes, first.spread, spent);
+  return { steps: [{ ...first, minutes }, ...rest], over: Math.max(0, spent - first.minutes) };
 }
 
-/** What hands still do on a job: search, repair, proof; and where that goes on. */
-function stepsLeft(
-  { job, machine }: Folded,
-  search: { readonly mean: number; readonly spread: number },
-): { readonly steps: readonly DayStep[]; readonly place: string; readonly isSearch: boolean } {
-  const decided = job.work.decisions.at(-1)?.body;
-  const proof = hands(say.proof, USUAL.proof);
-  if (!decided || !machine.assemblyById.has(decided.piece))
-    return job.opened.kind === "repair"
-      ? {
-          steps: [
-            hands(say.search, search.mean, search.spread),
-            hands(say.repair, USUAL.repair, ROUGH * USUAL.repair),
-            proof,
-          ],
-          place: `/jobs/${job.id}`,
-          isSearch: true,
-        }
-      : {
-          steps: [hands(say.work, USUAL.repair, ROUGH * USUAL.repair), proof],
-          place: `/jobs/${job.id}/repair`,
-          isSearch: false,
-        };
-  const [part, mode] = (decided.fault ?? ":").split(":") as [string, string];
-  const fault = machine.partById.get(part)?.modes.some((m) => m.id === mode) ? { part, mode } : null;
-  const procedure = procedureFor(machine, { assembly: decided.piece, option: decided.option, fault });
-  const all = procedure.stages.flatMap((s) => [s.id, ...s.steps.map((step) => step.id)]);
-  const done = new Set(job.work.stages[decided.piece]);
-  const share = all.length === 0 ? 0 : all.filter((id) => done.has(id)).length / all.length;
-  const proven = job.work.proved.map((p) => p.body.step);
-  const left = proven.length > 0 ? 0 : decided.minutes * (1 - share);
-  const proofLeft = Math.max(3, USUAL.proof - proofMinutes(machine, proven));
-  const place = `/jobs/${job.id}/repair?assembly=${encodeURIComponent(decided.piece)}`;
-  return {
-    steps: [...(left > 0 ? [hands(say.repair, left)] : []), hands(say.proof, proofLeft)],
-    place: proven.length > 0 ? `${place}&step=prove` : place,
-    isSearch: false,
-  };
+/** Where a job goes on. */
+function placeOf(id: string, { stage, assembly }: ReturnType<typeof workLeft>): string {
+  if (stage === "search") return `/jobs/${id}`;
+  const repair = `/jobs/${id}/repair`;
+  if (assembly === null) return repair;
+  return `${repair}?assembly=${encodeURIComponent(assembly)}${stage === "proof" ? "&step=prove" : ""}`;
 }
 
-/** Minutes that hands were on a repair in this shop, in the middle; what is usual where it has none. */
-async function usualMinutes(): Promise<number> {
+/** Minutes that hands were on the search in this shop, in the middle; what is usual where it has none. */
+async function usualSearch(): Promise<number> {
   const [row] = await database()
     .select({ mean: sql<number | null>`AVG(${outcomes.minutes})` })
     .from(outcomes)
     .where(sql`${outcomes.closedAt} > NOW() - INTERVAL 1 YEAR`);
   return row?.mean === null || row?.mean === undefined
-    ? USUAL.search
-    : Math.max(5, Math.min(USUAL.search, Number(row.mean) / 3));
+    ? USUAL_SEARCH
+    : Math.max(5, Math.min(USUAL_SEARCH, Number(row.mean) / 3));
 }

@@ -53,7 +53,29 @@ const openJobs = (now: Date): readonly OpenJob[] => [
     opened: 60 * 5,
     entries: [[60 * 5 - 2, { type: "visit", at: clock(now, 1, 9), minutes: 90 }]],
   },
-  { unit: "larch-washer", complaint: "no-turn", actor: "Vera", opened: 35, entries: [] },
+  {
+    unit: "larch-washer",
+    complaint: "no-turn",
+    actor: "Vera",
+    opened: 35,
+    entries: [
+      [
+        8,
+        {
+          type: "decided",
+          piece: "load-plug",
+          fault: "X3-1:resistive",
+          option: "clean",
+          words: "Clean both sides, dry, reseat",
+          minutes: 16,
+          price: 24,
+          temporary: false,
+          warranty: "none",
+          seals: "none",
+        },
+      ],
+    ],
+  },
 ];
 
 /** Writes the open jobs of the demo's day, once, and a wait that belongs to none. */

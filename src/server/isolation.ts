@@ -13,7 +13,8 @@ import {
   type MachineFile,
   variantOf,
 } from "../core/model";
-import type { ModificationProof } from "../core/repair";
+import { proofAsked } from "../core/plan-day";
+import type { ModificationProof, ProofStep } from "../core/repair";
 import type { RestRule } from "../core/schedule";
 import { log } from "../log";
 import type { IsolationDesk, PlainUnitState } from "../workers/isolation-desk";
@@ -195,6 +196,24 @@ export async function adviceOn(
   keepToCome(id, answers.advice.toCome);
   return { evidence: evidence.map((e) => e.id), answers };
 }
+
+/**
+ * The steps of the proof of what was decided on a job, from the server's own dictionary, as its screen asks for them; none
+ * while nothing is decided.
+ */
+export async function proofScriptFor(id: string): Promise<readonly ProofStep[]> {
+  const { events, hash, odds } = await readJob(id);
+  const changes = changesIn(events);
+  const { machine } = await machineOf(hash, changes, database(), odds);
+  const asked = proofAsked(machine, jobOn(machine, events));
+  if (!asked) return [];
+  const { complaint, fault, assembly, purpose } = asked;
+  return ask({ hash, changes, file: machine.file, ...(odds ? { odds } : {}) }, (desk) =>
+    desk.proofRun(complaint, fault, CORD_METRES, assembly, purpose),
+  );
+}
+/** Metres of a supply cord, where nobody has measured it; the limit of its earth moves with it. */
+const CORD_METRES = 2;
 
 /** So long the part of a page that shows them waits for its first answers at most, milliseconds. */
 const MOST_WAIT = 1000;

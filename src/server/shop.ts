@@ -1,6 +1,6 @@
 import { and, desc, eq } from "drizzle-orm";
 import type { z } from "zod";
-import type { Letterhead, Rates, setLetterheadSchema, setRatesSchema } from "../contract/shop";
+import type { Crew, Letterhead, Rates, setCrewSchema, setLetterheadSchema, setRatesSchema } from "../contract/shop";
 import { SHOP_STREAM, type ShopEvent, shopEventSchema } from "../core/journal";
 import { database, inTransaction } from "./db";
 import { refuseWhenFull } from "./disk";
@@ -29,6 +29,20 @@ export async function shopRates(): Promise<Rates | null> {
 export async function shopLetterhead(): Promise<Letterhead | null> {
   const said = await lastSaid("letterhead set");
   return said && { name: said.name, contact: said.contact };
+}
+
+/** Whose hands there are, as it was last said; null: nobody has said. */
+export async function shopCrew(): Promise<Crew | null> {
+  const said = await lastSaid("crew set");
+  return said && { people: said.people, places: said.places };
+}
+
+/** Sets whose hands there are, for everybody. The same id is taken once. Throws a `Refusal`. */
+export async function setShopCrew(input: z.output<typeof setCrewSchema>, now: Date): Promise<Crew> {
+  refuseWhenFull();
+  const { id, actor, people, places } = input;
+  await inTransaction((tx) => appendToShop(tx, { id, v: 1, actor, body: { type: "crew set", people, places } }, now));
+  return { people, places };
 }
 
 /** Sets the head of what is handed out. The same id is taken once. Throws a `Refusal`. */

@@ -1,13 +1,14 @@
 import { Lru } from "../core/lru";
+import type { Minutes } from "../core/plan-day";
+import type { ProofStep } from "../core/repair";
 
-/** What is still to come of a search, minutes, and one standard deviation of it. */
-export interface ToCome {
-  readonly mean: number;
-  readonly spread: number;
+/** As it was last told for a job; lost with the process, and worked out anew when the day is looked at. */
+interface Known {
+  readonly searches: Lru<string, Minutes>;
+  /** By what it is the proof of. */
+  readonly proofs: Lru<string, readonly ProofStep[]>;
 }
-
-/** As it was last told for a job; lost with the process, and told anew when the job is opened. */
-const known = ((globalThis as { unzoToCome?: Lru<string, ToCome> }).unzoToCome ??= new Lru<string, ToCome>(500));
+const known = ((globalThis as { unzoToCome?: Known }).unzoToCome ??= { searches: new Lru(500), proofs: new Lru(200) });
 
 /** From the low to the high mark of what is to come lie four of five ways: so many standard deviations. */
 const MARKS = 2.56;
@@ -19,8 +20,12 @@ export function keepToCome(
 ): void {
   if (!toCome) return;
   const { mean, low, high } = toCome.minutes;
-  known.set(job, { mean, spread: (high - low) / MARKS });
+  known.searches.set(job, { mean, spread: (high - low) / MARKS });
 }
 
-/** What is still to come of a job as last told; null: nobody has opened it since the server began. */
-export const toComeOf = (job: string): ToCome | null => known.get(job) ?? null;
+/** What is still to come of a job's search as last told; null: nobody has asked since the server began. */
+export const toComeOf = (job: string): Minutes | null => known.searches.get(job) ?? null;
+
+export const keepProof = (proof: string, steps: readonly ProofStep[]): void => void known.proofs.set(proof, steps);
+/** The steps of a proof; null: nobody has asked for it since the server began. */
+export const proofOf = (proof: string): readonly ProofStep[] | null => known.proofs.get(proof) ?? null;

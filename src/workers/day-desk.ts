@@ -1,7 +1,9 @@
-import { costOf, type Day, laidOut, planDay, type Planned } from "../core/plan-day";
+import { costOf, type Day, type DoneBetween, doneBetween, laidOut, planDay, type Planned } from "../core/plan-day";
 
 /** Why a unit comes first, by what it would cost to take another first. */
 export interface WhyFirst {
+  /** The unit that comes first. */
+  readonly unit: number;
   /** The unit that would come first otherwise, and what that would cost more, in minutes of one unit. */
   readonly instead: number | null;
   readonly dearer: number;
@@ -15,6 +17,8 @@ export interface WhyFirst {
 export interface DayAnswer {
   readonly plan: Planned;
   readonly why: WhyFirst | null;
+  /** How early and how late each unit is done, if the order is kept to; in the order of the units. */
+  readonly between: readonly DoneBetween[];
 }
 
 /** Plans days, in a worker. */
@@ -23,18 +27,28 @@ export class DayDesk {
   plan(day: Day, hold: readonly number[]): DayAnswer {
     const plan = planDay(day, hold);
     const first = plan.placed.find((p) => p.block.hands > 0);
-    return { plan, why: first ? whyFirst(day, plan, first.block.unit, first.block.wait) : null };
+    return {
+      plan,
+      why: first ? whyFirst(day, plan, first.block.unit, first.block.wait) : null,
+      between: doneBetween(day, plan.order),
+    };
   }
 }
 
 /** What is lost by taking the next other unit first. */
 function whyFirst(day: Day, plan: Planned, first: number, waits: number): WhyFirst {
   const instead = plan.order.find((unit) => unit !== first) ?? null;
-  if (instead === null) return { instead, dearer: 0, waits, isPromised: false };
+  if (instead === null) return { unit: first, instead, dearer: 0, waits, isPromised: false };
   const order = [instead, ...plan.order];
   order.splice(order.indexOf(instead, 1), 1);
   const other = laidOut(day, order);
   const { promised, weight } = day.units[first]!;
   const late = promised === null ? 0 : costOf(other.done[first]!, weight, promised) - weight * other.done[first]!;
-  return { instead, dearer: other.cost - plan.cost, waits, isPromised: late > 0 && plan.done[first]! <= promised! };
+  return {
+    unit: first,
+    instead,
+    dearer: other.cost - plan.cost,
+    waits,
+    isPromised: late > 0 && plan.done[first]! <= promised!,
+  };
 }

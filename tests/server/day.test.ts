@@ -1,21 +1,27 @@
 import { randomUUID as uuid } from "node:crypto";
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
 import { GET } from "../../src/app/api/day/route";
+import { POST as setCrew } from "../../src/app/api/shop/crew/route";
 import type { DayAhead } from "../../src/contract/day";
 import type { EventBody } from "../../src/core/journal/events";
 import { procedureFor } from "../../src/core/repair";
+import { dayAhead } from "../../src/server/day";
+import { dayWorkedOut } from "../../src/server/day-behind";
 import { appendEvent } from "../../src/server/journal";
 import { openJob } from "../../src/server/jobs";
 import { newestMachine } from "../../src/server/machine-store";
 import { ownDatabase } from "../support/own-database";
-import { asked, entry, newUnit } from "../support/shop";
+import { asked, entry, newUnit, posted, said } from "../support/shop";
 
 const MACHINE = "quellmoor-sb-210";
 let leave: () => Promise<void>;
 beforeAll(async () => {
   leave = await ownDatabase();
 });
-afterAll(() => leave());
+afterAll(async () => {
+  await dayWorkedOut();
+  await leave();
+});
 
 const now = async () => ((await (await GET(asked())).json()) as { day: DayAhead }).day;
 const write = (job: string, body: EventBody) => appendEvent(job, entry(body), new Date());
@@ -57,7 +63,7 @@ describe("what is in hand", () => {
     await write(job, decided);
     const whole = (await mine())!;
     expect(whole.steps.map((s) => s.words)).toEqual(["repair", "prove it"]);
-    expect(whole.steps[0]!.minutes).toBe(40);
+    expect(whole.steps[0]!.minutes).toBeCloseTo(40, 1);
     expect(whole.place).toContain(`/jobs/${job}/repair`);
     const { stages } = procedureFor(machine, { assembly: board.id, option: "maker-board", fault: null });
     await write(job, { type: "staged", plan: board.id, stage: stages[0]!.id, done: true });
@@ -82,5 +88,47 @@ describe("what is in hand", () => {
     expect((await mine())!.promised).toBeNull();
     await write(job, { type: "dropped", reason: "wrong unit" });
     expect(await mine()).toBeUndefined();
+  });
+
+  it("hands are on what was written to last: what is left of it shrinks, and runs over once it takes longer", async () => {
+    const { job } = await begun();
+    const first = async (minutes: number) => {
+      const told = await dayAhead(new Date(Date.now() + 60_000 * minutes));
+      return told.jobs.find((j) => j.id === job)!;
+    };
+    const [at, later, over] = [await first(0), await first(10), await first(60)];
+    expect(later.steps[0]!.minutes).toBeLessThan(at.steps[0]!.minutes);
+    expect([at.over, later.over]).toEqual([0, 0]);
+    expect(Math.round(over.over)).toBe(Math.round(60 - at.steps[0]!.minutes));
+    expect(over.steps[0]!.minutes).toBeGreaterThan(1);
+    // Whoever waits, or has written nothing for half a day, is not at it.
+    await write(job, { type: "waiting", wait: "a", words: "Dries", seconds: 7200, care: "locked" });
+    expect((await first(60)).over).toBe(0);
+    await write(job, { type: "waited", wait: "a" });
+    expect((await first(600)).over).toBe(0);
+  });
+
+  it("whose hands there are is said for everybody, once; what cannot be is refused and changes nothing", async () => {
+    expect((await now()).crew).toBeNull();
+    const crew = { id: uuid(), actor: "Vera", people: ["Ida", "Jon"], places: 2 };
+    expect((await setCrew(posted(crew))).status).toBe(200);
+    expect((await setCrew(posted(crew))).status).toBe(200);
+    expect((await now()).crew).toEqual({ people: ["Ida", "Jon"], places: 2 });
+    for (const bad of [
+      { people: [] },
+      { people: [" "] },
+      { people: Array.from({ length: 13 }, (_, i) => `Hand ${i}`) },
+      { places: 0 },
+      { places: 1.5 },
+      { places: "2" },
+    ]) {
+      const answer = await setCrew(posted({ ...crew, id: uuid(), ...bad }));
+      const refused = await said(answer);
+      expect(refused.status).toBe(400);
+      expect(refused.error).toMatch(/Say who is here|more than twelve|Places are counted/);
+    }
+    expect((await now()).crew).toEqual({ people: ["Ida", "Jon"], places: 2 });
+    await setCrew(posted({ ...crew, id: uuid(), people: ["Ida"], places: null }));
+    expect((await now()).crew).toEqual({ people: ["Ida"], places: null });
   });
 });

@@ -73,7 +73,7 @@ export { jobOn } from "./job";
 export { activeChanges, emptyLedger, enter, type Ledger, ledgerOf } from "./ledger";
 export { leadWords, readingBody } from "./reading-body";
 export { FILE_ORIGINS, type FileOrigin } from "./file-origins";
-export { dryingOf } from "./drying";
+export { dryingOf, USUAL_DRYING } from "./drying";
 export { JOB_KINDS, type JobKind, PURPOSES, WHOLE_UNIT } from "./job-kinds";
 export { SHOP_STREAM, type ShopEvent, shopEventSchema } from "./shop-events";
 export { changesIn } from "./slices/changes";

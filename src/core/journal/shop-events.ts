@@ -53,6 +53,12 @@ export const shopEventSchema = z.discriminatedUnion("type", [
   z.strictObject({ type: z.literal("waited"), wait: z.uuid() }),
   /** Who stands at the head of what is handed out: a name, and how to reach it. */
   z.strictObject({ type: z.literal("letterhead set"), name: text(80), contact: z.string().trim().max(200) }),
+  /** Whose hands there are today, and at how many places a unit can be run at once; null: at as many as there are units. */
+  z.strictObject({
+    type: z.literal("crew set"),
+    people: z.array(text(80)).min(1).max(12),
+    places: z.number().int().min(1).max(50).nullable(),
+  }),
   /** From here on a machine's causes are learned anew, beginning with what its file says. */
   z.strictObject({ type: z.literal("odds reset"), machine: text(60) }),
   /** Someone who works here. */

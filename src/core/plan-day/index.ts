@@ -1,5 +1,9 @@
 /** What hands do in a day of several units, and what waits meanwhile. What others may use of it. */
 
+export { namesOfHands } from "./crew";
 export { type Day, type DayStep, type DayUnit, LATE } from "./day";
+export { type DoneBetween, doneBetween, drawnDay } from "./drawn";
 export { planDay, type Planned, rule } from "./plan";
+export { stillLeft } from "./running-over";
 export { costOf, laidOut, type Placed } from "./schedule";
+export { handsOn, type Minutes, PLACE, proofAsked, ROUGH, workLeft } from "./work-left";

@@ -322,7 +322,7 @@ export interface ProofState {
   readonly complete: boolean;
 }
 
-export function proofState(steps: readonly ProofStep[], proved: readonly Done<"proved">[]): ProofState {
+export function proofState(steps: readonly ProofStep[], proved: readonly Pick<Done<"proved">, "body">[]): ProofState {
   const result = new Map(proved.map(({ body }) => [body.step, body.passed]));
   const gone = steps.filter((s) => s.group === "complaint" || s.group === "repair");
   return {

@@ -20,7 +20,7 @@ import { CSS } from "@dnd-kit/utilities";
 import Link from "next/link";
 import { useState } from "react";
 import type { DayJob } from "../../contract/day";
-import type { Placed } from "../../core/plan-day";
+import type { DoneBetween, Placed } from "../../core/plan-day";
 import { clockTime } from "../shell/time";
 import { JobTimes, WhenWords } from "./JobTimes";
 import type { PlannedDay } from "./useDay";
@@ -30,6 +30,8 @@ import { say } from "#words/ui/day";
 const LEAST = 60;
 /** Nor longer: what lies behind it is said in words. */
 const MOST = 720;
+/** To the minute it would promise too much: to five of them, milliseconds. */
+const NEAR = 300_000;
 
 /** The order of the day as a time line, a unit a row; a row is moved by hand where the person knows better. */
 export function DayLine({ day: now, onPin }: { readonly day: PlannedDay; onPin(jobs: readonly string[]): void }) {
@@ -47,9 +49,11 @@ export function DayLine({ day: now, onPin }: { readonly day: PlannedDay; onPin(j
     job: day.jobs[unit]!,
     placed: day.plan.placed.filter((p) => p.block.unit === unit),
     done: day.plan.done[unit]!,
+    between: day.between[unit]!,
+    names: day.names,
   }));
   const ids = rows.map((r) => r.job.id);
-  const length = Math.min(MOST, Math.max(LEAST, ...day.plan.done));
+  const length = Math.min(MOST, Math.max(LEAST, ...day.between.map((b) => b.high)));
   function moved({ active, over }: DragEndEvent) {
     setHeld(null);
     if (!over || active.id === over.id) return;
@@ -112,16 +116,23 @@ function HourMarks({ at, length }: { readonly at: string; readonly length: numbe
 interface RowProps {
   readonly job: DayJob;
   readonly placed: readonly Placed[];
-  /** Minutes from `at` until it is done. */
+  /** Minutes from `at` until it is done, and between which it is on four of five days. */
   readonly done: number;
+  readonly between: DoneBetween;
+  readonly names: readonly string[];
   readonly at: string;
   /** Minutes of the whole line. */
   readonly length: number;
 }
 
-function DayRow({ job, placed, done, at, length }: RowProps) {
+function DayRow({ job, placed, done, between, names, at, length }: RowProps) {
   const { attributes, listeners, setNodeRef, transform, transition, isDragging } = useSortable({ id: job.id });
-  const ready = clockTime(new Date(Date.parse(at) + 60_000 * done).toISOString());
+  const clock = (minutes: number) => {
+    const moment = Date.parse(at) + 60_000 * minutes;
+    return clockTime(new Date(NEAR * Math.round(moment / NEAR)).toISOString());
+  };
+  const [soonest, latest] = [clock(between.low), clock(between.high)];
+  const hands = [...new Set(placed.filter((p) => p.block.hands > 0).map((p) => names[p.person]))].join(", ");
   const late = job.promised === null ? 0 : done - job.promised;
   const share = (minutes: number) => `${(100 * Math.max(0, Math.min(minutes, length))) / length}%`;
   const span = (from: number, to: number) => ({
@@ -140,10 +151,11 @@ function DayRow({ job, placed, done, at, length }: RowProps) {
       <span className="day-name">
         <Link href={job.place}>{job.site}</Link> <span className="quiet">{job.machine}</span>
         <span className="quiet d-block" suppressHydrationWarning>
-          {say.ready(ready)}
+          {soonest === latest ? say.ready(soonest) : say.readyBetween(soonest, latest)}
           {late > 1 ? <strong className="day-late"> {say.late(late)}</strong> : null}
           <WhenWords job={job} />
           {job.isRough ? `, ${say.rough}` : ""}
+          {hands ? `, ${say.by(hands)}` : ""}
         </span>
       </span>
       <JobTimes job={job} />
@@ -154,6 +166,7 @@ function DayRow({ job, placed, done, at, length }: RowProps) {
             <span className="day-waits" style={span(p.handsEnd, p.end)} />
           </span>
         ))}
+        <span className="day-between" style={span(between.low, between.high)} />
         {job.promised !== null && job.promised > 0 && job.promised < length ? (
           <span className="day-promised" style={{ left: share(job.promised) }} />
         ) : null}

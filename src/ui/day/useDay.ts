@@ -3,7 +3,7 @@
 import * as Comlink from "comlink";
 import { useEffect, useMemo, useRef, useState } from "react";
 import { type DayAhead, dayAhead, type DayJob } from "../../contract/day";
-import type { Day } from "../../core/plan-day";
+import { type Day, namesOfHands, PLACE } from "../../core/plan-day";
 import type { DayAnswer, DayDesk } from "../../workers/day-desk";
 import { useRoute } from "../engine/useRoute";
 import { useKept } from "../shell/useKept";
@@ -18,6 +18,8 @@ export interface PlannedDay extends DayAnswer {
   readonly jobs: readonly DayJob[];
   /** Open jobs that are not in it. */
   readonly later: readonly DayJob[];
+  /** Whose hands each person's of the plan are; empty where there is only one pair. */
+  readonly names: readonly string[];
   /** Jobs that a person put first, in order. */
   readonly pins: readonly string[];
 }
@@ -33,8 +35,12 @@ const isToday = ({ from, steps }: DayJob) => {
   return first >= 0 && steps.slice(0, first).reduce((sum, s) => sum + s.minutes, from) < TODAY;
 };
 
-/** One person's hands, as long as nobody says that there are more. */
-const dayOf = (jobs: readonly DayJob[]): Day => ({ people: 1, few: {}, units: jobs });
+/** One person's hands, and places enough, as long as nobody says otherwise. */
+const dayOf = (jobs: readonly DayJob[], crew: DayAhead["crew"]): Day => ({
+  people: crew?.people.length ?? 1,
+  few: crew?.places ? { [PLACE]: crew.places } : {},
+  units: jobs,
+});
 
 /**
  * The day, planned in a worker. It is calm: the job at hand and the next one stay until something real changes, an entry, a
@@ -65,14 +71,14 @@ export function useDay(): { readonly day: PlannedDay | null; pin(jobs: readonly 
     if (!ahead || !remote.current) return;
     let isCurrent = true;
     const jobs = ahead.jobs.filter(isToday).slice(0, MOST);
-    const states = jobs
-      .map((j) => `${j.id} ${j.state} ${j.promisedAt} ${j.visitAt}`)
-      .sort()
-      .join("\n");
+    const states = [
+      JSON.stringify(ahead.crew),
+      ...jobs.map((j) => `${j.id} ${j.state} ${j.promisedAt} ${j.visitAt}`).sort(),
+    ].join("\n");
     const calm = before.current?.states === states ? before.current.first : [];
     const wanted = pins.length > 0 ? pins : calm;
     const hold = wanted.map((id) => jobs.findIndex((j) => j.id === id)).filter((i) => i >= 0);
-    void remote.current.plan(dayOf(jobs), hold).then((answer) => {
+    void remote.current.plan(dayOf(jobs, ahead.crew), hold).then((answer) => {
       if (!isCurrent) return;
       const first = [...new Set(answer.plan.order)].slice(0, 2).map((unit) => jobs[unit]!.id);
       before.current = { first, states };
@@ -82,12 +88,21 @@ export function useDay(): { readonly day: PlannedDay | null; pin(jobs: readonly 
       isCurrent = false;
     };
   }, [ahead, pins]);
+  const people = answered?.of.crew?.people ?? [];
   const day = answered
     ? {
         ...answered.answer,
         ahead: answered.of,
         jobs: answered.jobs,
         later: answered.of.jobs.filter((j) => !answered.jobs.includes(j)),
+        names:
+          people.length > 1
+            ? namesOfHands(
+                answered.answer.plan,
+                people,
+                answered.jobs.map((j) => j.lastBy),
+              )
+            : [],
         pins,
       }
     : null;

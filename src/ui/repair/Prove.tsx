@@ -81,11 +81,20 @@ export function Prove({
     setWorking(false);
   }
 
+  /** The clock of the step that comes now begins by itself: it is reached, and the machine stands as it was left. */
+  async function beginNext(done: ProofStep, passed: boolean, typed: string) {
+    if (!passed || done !== state.next) return;
+    const now = proofState(steps, [...job.work.proved, { body: provedBody(done, passed, typed) }]).next;
+    if (!now?.wait || job.work.waits.some((w) => w.body.wait === now.id)) return;
+    await onLog(waitingBody(now, now.wait, assembly, careOf(now)));
+  }
+
   async function record(passed: boolean, typed: string) {
     if (!step) return;
     if (waiting) await onLog(waitedBody(step.id));
     if (!(await onLog(provedBody(step, passed, typed)))) return;
     setPicked(null);
+    await beginNext(step, passed, typed);
     const reading = passed ? null : failedReading(machine, step, typed);
     if (reading) await onLog(reading);
     if (isWhole) return;
@@ -138,6 +147,11 @@ export function Prove({
               >
                 <i className="bi bi-hourglass-split" aria-hidden /> {say.startTheClock}
               </Button>
+            ) : null}
+            {waiting ? (
+              <p className="quiet">
+                <i className="bi bi-hourglass-split" aria-hidden /> {say.itsClockRuns}
+              </p>
             ) : null}
             <Answer key={step.id} step={step} busy={busy || working} onLog={log} />
           </>

@@ -6,9 +6,9 @@ import Form from "react-bootstrap/Form";
 import { matchPart, procedureOfJob, wayBack, type WorkStage, type WorkStep } from "../../core/repair";
 import type { RepairProps } from "./repair-props";
 import { Photos } from "./Photos";
-import { abandonedBody, stagedBody } from "../../core/journal";
+import { abandonedBody, stagedBody, waitedBody } from "../../core/journal";
 import { ReasonDialog } from "../shell/ReasonDialog";
-import { DryingTimer } from "./DryingTimer";
+import { DryingTimer, useDrying } from "./DryingTimer";
 import { say } from "#words/ui/repair/Work";
 
 /** How the repair that was chosen is made, step by step; ticks and photos are kept in the journal. */
@@ -37,6 +37,20 @@ export function Work({
     ),
   );
   const next = plan.stages.find((s) => !isDone(s));
+  const { body: drying } = useDrying(assembly);
+  const isDrying = job.work.waits.some((w) => w.body.wait === drying.wait);
+
+  /** A tick; the clock of what dries begins by itself when all before it is done, and ends with its own tick. */
+  async function tick(id: string, isNow: boolean) {
+    if (!(await onLog(stagedBody(assembly, id, isNow))) || !isNow) return;
+    const all = plan.stages.flatMap((stage) => stage.steps.map((step) => ({ stage: stage.id, step })));
+    const isTicked = ({ stage, step }: (typeof all)[number]) =>
+      ticked.has(stage) || ticked.has(step.id) || id === stage || id === step.id;
+    const open = all.find((one) => !isTicked(one));
+    if (isDrying) {
+      if (all.some((one) => one.step.waits && isTicked(one))) await onLog(waitedBody(drying.wait));
+    } else if (open?.step.waits) await onLog(drying);
+  }
   const back = wayBack(plan, done);
   if (machine.assemblyById.get(assembly)!.licensed)
     return (
@@ -89,7 +103,7 @@ export function Work({
             isDone={isDone(stage)}
             isNext={stage === next}
             busy={busy}
-            onTick={(id, isNow) => void onLog(stagedBody(assembly, id, isNow))}
+            onTick={(id, isNow) => void tick(id, isNow)}
             timer={<DryingTimer job={job} assembly={assembly} busy={busy} onLog={onLog} />}
           >
             {stage.steps.some((s) => s.photo) ? <Photos job={job} stage={stage.id} busy={busy} onLog={onLog} /> : null}

@@ -1,10 +1,6 @@
-/** Steps of a day as people read them, in English. */
+/** Steps of a day that the server adds, in English. */
 export const say = {
   driving: "drive there",
   drivingBack: "drive back",
   waiting: "waits",
-  search: "find it",
-  repair: "repair",
-  proof: "prove it",
-  work: "work",
 };

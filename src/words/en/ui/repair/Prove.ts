@@ -13,6 +13,7 @@ export const say = {
   provenTheFaultIsGone: "Proven: the fault is gone and the machine is safe.",
   notProven: "Not proven.",
   failedItIsNotHanded: (failed: string) => `Failed: ${failed}. It is not handed over like this.`,
+  itsClockRuns: "Its clock runs, above: answer when it rings, or as soon as you see it.",
   whatIsStillToRestore: "What is still to restore",
   allSteps: "All steps",
   cordMetres: "Cord, metres",
