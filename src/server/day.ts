@@ -36,7 +36,7 @@ export async function dayAhead(now: Date): Promise<DayAhead> {
     if (!folded) continue;
     const own = waiting.filter((w) => w.job === row.id);
     const spent = row.id === atHand ? minutesBetween(lastAt.get(row.id)!, now) : 0;
-    const { job, isUnknown } = dayJob(row, folded, own, { now, usual, spent });
+    const { job, isUnknown } = dayJob(row, folded, own, { now, usual, spent, lastAt: lastAt.get(row.id) });
     found.push(job);
     if (isUnknown && folded.ahead) unknown.push(folded.ahead);
   }
@@ -105,26 +105,27 @@ interface Now {
   readonly usual: number;
   /** Minutes that hands have been on it since its last entry. */
   readonly spent: number;
+  readonly lastAt: Date | undefined;
 }
 
 function dayJob(
   row: Row,
   { job, machine, proof, lastBy }: Folded,
   own: readonly (typeof waits.$inferSelect)[],
-  { now, usual, spent }: Now,
+  { now, usual, spent, lastAt }: Now,
 ): { readonly job: DayJob; readonly isUnknown: boolean } {
   const minutesTo = (at: Date) => minutesBetween(now, at);
   const search = toComeOf(row.id);
   const script = proof === null ? null : proofOf(proof);
-  const visit =
-    row.visitAt === null ? null : { in: Math.max(0, minutesTo(row.visitAt)), minutes: row.visitMinutes ?? 0 };
+  const visit = visitOf(row, now, lastAt);
   const work = workLeft(machine, job, {
     search: search ?? { mean: usual, spread: ROUGH * usual },
     script,
     isRunUp: visit === null,
   });
-  const running = runningWaits(own.map((w) => ({ minutes: minutesTo(w.due), care: w.care as Care | null })));
-  const isAt = spent > 0 && spent < LEFT_IT && running.length === 0 && visit === null;
+  const from = visit?.leave ?? 0;
+  const running = runningWaits(own.map((w) => ({ minutes: minutesTo(w.due) - from, care: w.care as Care | null })));
+  const isAt = spent > 0 && spent < LEFT_IT && running.length === 0 && (visit === null || visit.isThere);
   const { steps, over } = isAt ? afterMinutes(work.steps, spent) : { steps: work.steps, over: 0 };
   const isUnknown = (work.stage === "search" && search === null) || (proof !== null && script === null);
   return {
@@ -139,20 +140,31 @@ function dayJob(
       promisedAt: row.promisedAt?.toISOString() ?? null,
       visitAt: row.visitAt?.toISOString() ?? null,
       visitMinutes: row.visitMinutes ?? 0,
-      from: visit?.in ?? 0,
+      from,
+      ...(visit && !visit.isThere ? { expected: from } : {}),
       place: placeOf(row.id, work),
       over,
       lastBy,
       isRough: isUnknown,
       state: `${row.lastSeq} ${own.map((w) => `${w.wait} ${w.due.getTime()}`).join(" ")}`,
       steps: [
-        ...(visit && visit.minutes > 0 ? [handsOn(say.driving, visit.minutes / 2)] : []),
         ...running,
-        ...steps,
-        ...(visit && visit.minutes > 0 ? [handsOn(say.drivingBack, visit.minutes / 2)] : []),
+        ...(visit && !visit.isThere && visit.way > 0 ? [handsOn(say.driving, visit.way)] : []),
+        // Whoever is there does not come back to the workshop while it waits.
+        ...(visit ? steps.map((s) => (s.care === null ? s : { ...s, care: "watch" as const })) : steps),
+        ...(visit && visit.way > 0 ? [handsOn(say.drivingBack, visit.way)] : []),
       ],
     },
   };
+}
+
+/** A visit: minutes until one leaves for it, of the way, and whether something was entered since: then one is there. */
+function visitOf(row: Row, now: Date, lastAt: Date | undefined) {
+  if (row.visitAt === null) return null;
+  const way = (row.visitMinutes ?? 0) / 2;
+  const leave = minutesBetween(now, row.visitAt) - way;
+  const isThere = lastAt !== undefined && minutesBetween(lastAt, row.visitAt) <= way;
+  return { way, leave: isThere ? 0 : Math.max(0, leave), isThere };
 }
 
 /** What runs already, side by side: it is over with the longest. It needs nobody's hands, unless one has to stay. */

@@ -37,7 +37,9 @@ export class DayDesk {
 
 /** What is lost by taking the next other unit first. */
 function whyFirst(day: Day, plan: Planned, first: number, waits: number): WhyFirst {
-  const instead = plan.order.find((unit) => unit !== first) ?? null;
+  // Those that others' hands are on are none to choose from.
+  const begun = new Set(plan.placed.filter((p) => p.block.hands > 0 && p.start < 1).map((p) => p.block.unit));
+  const instead = plan.order.find((unit) => unit !== first && !begun.has(unit)) ?? null;
   if (instead === null) return { unit: first, instead, dearer: 0, waits, isPromised: false };
   const order = [instead, ...plan.order];
   order.splice(order.indexOf(instead, 1), 1);

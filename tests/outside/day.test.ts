@@ -11,4 +11,23 @@ describe("the order of a day, against HiGHS", () => {
     expect(solved.isOptimal).toBe(true);
     expect(Math.abs(planDay(day).cost / solved.cost - 1)).toBeLessThan(1e-4);
   });
+
+  it.each([1, 2, 3, 6])("drawn day %d with one unit that hands are expected on at its hour", async (seed) => {
+    const drawn = randomDay(seed, 4);
+    const day = { ...drawn, units: drawn.units.map((u, i) => (i === 0 ? { ...u, from: 50, expected: 50 } : u)) };
+    const solved = await solvedDay(day, 120);
+    expect(solved.isOptimal).toBe(true);
+    expect(Math.abs(planDay(day).cost / solved.cost - 1)).toBeLessThan(1e-4);
+    // It is told by it: the same day without the appointment is another.
+    const free = { ...day, units: day.units.map(({ expected: _, ...u }) => u) };
+    expect(planDay(free).cost).toBeLessThanOrEqual(solved.cost);
+  });
+
+  it.each([1, 2, 3, 4])("drawn day %d of three units and two people", async (seed) => {
+    const day = { ...randomDay(seed, 3), people: 2 };
+    const solved = await solvedDay(day, 120);
+    expect(solved.isOptimal).toBe(true);
+    expect(planDay(day).cost / solved.cost).toBeGreaterThan(1 - 1e-4);
+    expect(planDay(day).cost / solved.cost).toBeLessThan(1.03);
+  });
 });

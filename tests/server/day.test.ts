@@ -81,9 +81,23 @@ describe("what is in hand", () => {
     await write(job, { type: "visit", at, minutes: 60 });
     const told = (await mine())!;
     expect(Math.round(told.promised!)).toBe(180);
-    expect(Math.round(told.from)).toBe(180);
+    // Half an hour of the way is before it.
+    expect([Math.round(told.from), Math.round(told.expected!)]).toEqual([150, 150]);
     expect([told.steps[0]!.words, told.steps[0]!.minutes]).toEqual(["drive there", 30]);
     expect(told.steps.at(-1)!.words).toBe("drive back");
+    // What waits until then costs nothing; what waits longer is waited for before one drives.
+    await write(job, { type: "waiting", wait: "part", words: "Part", seconds: 2 * 3600, care: "locked" });
+    expect((await mine())!.steps[0]!.words).toBe("drive there");
+    await write(job, { type: "waiting", wait: "part", words: "Part", seconds: 3 * 3600, care: "locked" });
+    expect(Math.round((await mine())!.steps[0]!.minutes)).toBe(30);
+    await write(job, { type: "waited", wait: "part" });
+    // Something is entered there: the way there is behind, and nobody is expected any more.
+    const there = (await dayAhead(new Date(Date.parse(at) + 60_000))).jobs.find((j) => j.id === job)!;
+    expect(there.steps[0]!.words).toBe("drive there");
+    await appendEvent(job, entry({ type: "note", text: "Here." }), new Date(at));
+    const begunThere = (await dayAhead(new Date(Date.parse(at) + 60_000))).jobs.find((j) => j.id === job)!;
+    expect(begunThere.steps[0]!.words).toBe("find it");
+    expect([begunThere.from, begunThere.expected]).toEqual([0, undefined]);
     await write(job, { type: "promised", at: null });
     expect((await mine())!.promised).toBeNull();
     await write(job, { type: "dropped", reason: "wrong unit" });

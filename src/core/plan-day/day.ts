@@ -21,6 +21,8 @@ export interface DayUnit {
   readonly promised: number | null;
   /** Not before so many minutes from now: a visit, a wait that runs. */
   readonly from: number;
+  /** Hands are expected on it by then, minutes from now: a visit is an appointment. Left out: at any time. */
+  readonly expected?: number;
   readonly steps: readonly DayStep[];
 }
 

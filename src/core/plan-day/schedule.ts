@@ -16,7 +16,7 @@ export interface DayPlan {
   readonly placed: readonly Placed[];
   /** When each unit is done, minutes from now, in the order of the units. */
   readonly done: readonly number[];
-  /** What the plan costs: weighted minutes until each unit is done, and those that it is late, dearer. */
+  /** What the plan costs: weighted minutes until each unit is done; those that it is late, or hands are, cost more. */
   readonly cost: number;
 }
 
@@ -29,6 +29,8 @@ export class Layout {
   /** For each thing that is few, until when each of it is held. */
   private readonly held: Map<string, number[]>;
   private lastStart = 0;
+  /** Minutes that hands came too late to where they were expected, in all, by the weight of the unit. */
+  private missed = 0;
   readonly placed: Placed[] = [];
 
   constructor(readonly day: Day) {
@@ -57,6 +59,14 @@ export class Layout {
     );
   }
 
+  /** Minutes too late at an appointment, by weight, where hands first come to a unit with a block. */
+  private missedBy(unit: number, block: Block, start: number): number {
+    const { expected, weight } = this.day.units[unit]!;
+    const isFirst = !this.blocks[unit]!.slice(0, this.next[unit]).some((b) => b.hands > 0);
+    if (expected === undefined || block.hands === 0 || !isFirst) return 0;
+    return weight * Math.max(0, start - expected);
+  }
+
   private heldUntil(name: string): number {
     const held = this.held.get(name);
     return held ? Math.min(...held) : 0;
@@ -69,7 +79,13 @@ export class Layout {
     const handsEnd = start + block.hands;
     const end = handsEnd + block.wait;
     const person = this.free.indexOf(Math.min(...this.free));
-    const before = { ready: this.ready[unit]!, free: this.free[person]!, lastStart: this.lastStart };
+    const before = {
+      ready: this.ready[unit]!,
+      free: this.free[person]!,
+      lastStart: this.lastStart,
+      missed: this.missed,
+    };
+    this.missed += this.missedBy(unit, block, start);
     const taken: (readonly [number[], number, number])[] = [];
     for (const name of new Set([...block.holds, ...block.holdsOn])) {
       const held = this.held.get(name);
@@ -89,6 +105,7 @@ export class Layout {
       this.ready[unit] = before.ready;
       this.free[person] = before.free;
       this.lastStart = before.lastStart;
+      this.missed = before.missed;
       for (const [held, at, until] of taken) held[at] = until;
     };
   }
@@ -102,7 +119,7 @@ export class Layout {
         done = Math.max(done, b === this.next[unit] ? this.earliest(unit) : done) + hands + wait;
       }
       return sum + costOf(done, weight, promised);
-    }, 0);
+    }, LATE * this.missed);
   }
 
   plan(): DayPlan {
@@ -111,7 +128,7 @@ export class Layout {
       done: [...this.ready],
       cost: this.day.units.reduce(
         (sum, { weight, promised }, unit) => sum + costOf(this.ready[unit]!, weight, promised),
-        0,
+        LATE * this.missed,
       ),
     };
   }

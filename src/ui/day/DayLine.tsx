@@ -133,7 +133,12 @@ function DayRow({ job, placed, done, between, names, at, length }: RowProps) {
   };
   const [soonest, latest] = [clock(between.low), clock(between.high)];
   const hands = [...new Set(placed.filter((p) => p.block.hands > 0).map((p) => names[p.person]))].join(", ");
-  const late = job.promised === null ? 0 : done - job.promised;
+  // Late is what is done after it was promised, and hands that come after they are expected.
+  const first = placed.find((p) => p.block.hands > 0);
+  const late = Math.max(
+    job.promised === null ? 0 : done - job.promised,
+    job.expected === undefined || !first ? 0 : first.start - job.expected,
+  );
   const share = (minutes: number) => `${(100 * Math.max(0, Math.min(minutes, length))) / length}%`;
   const span = (from: number, to: number) => ({
     left: share(from),

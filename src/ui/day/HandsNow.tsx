@@ -1,6 +1,7 @@
 "use client";
 
 import Link from "next/link";
+import type { DayJob } from "../../contract/day";
 import type { Placed } from "../../core/plan-day";
 import type { WhyFirst } from "../../workers/day-desk";
 import { clockTime } from "../shell/time";
@@ -83,7 +84,11 @@ function Hands({ day, name, first, next }: HandsOf & { readonly day: PlannedDay 
       ) : (
         <p>{name ? say.nothingForThem(name) : say.nothingNow}</p>
       )}
-      {next ? <p className="quiet mb-2">{say.thenNext(day.jobs[next.block.unit]!.site)}</p> : null}
+      {next ? (
+        <p className="quiet mb-2">
+          {say.thenNext(`${day.jobs[next.block.unit]!.site}, ${day.jobs[next.block.unit]!.machine}`)}
+        </p>
+      ) : null}
     </div>
   );
 }
@@ -104,18 +109,19 @@ function Now({ day, first }: { readonly day: PlannedDay; readonly first: Placed 
       </Link>
       <p className="hands-why mb-0">
         {job.over >= 1 ? <strong className="d-block">{say.runsOver(job.over)}</strong> : null}
-        {day.why?.unit === first.block.unit ? whyWords(day, day.why, job.promisedAt) : say.whyFree}
+        {day.why?.unit === first.block.unit ? whyWords(day, day.why, job) : say.whyFree}
       </p>
     </div>
   );
 }
 
 /** Why this one now, in a sentence. */
-function whyWords({ jobs, pins }: PlannedDay, why: WhyFirst, promisedAt: string | null): string {
+function whyWords({ jobs, pins }: PlannedDay, why: WhyFirst, job: DayJob): string {
   if (pins.length > 0) return say.whyHeld;
+  if (job.expected !== undefined && job.visitAt !== null) return say.whyVisit(clockTime(job.visitAt));
   if (why.instead === null) return say.whyOnly;
-  const site = jobs[why.instead]!.site;
-  if (why.isPromised && promisedAt !== null) return say.whyPromised(clockTime(promisedAt));
+  const other = `${jobs[why.instead]!.site}, ${jobs[why.instead]!.machine}`;
+  if (why.isPromised && job.promisedAt !== null) return say.whyPromised(clockTime(job.promisedAt));
   if (why.waits >= 5) return say.whyWaits(why.waits);
-  return why.dearer >= 1 ? say.whyShort(site, why.dearer) : say.whyEven(site);
+  return why.dearer >= 1 ? say.whyShort(other, why.dearer) : say.whyEven(other);
 }

@@ -5,12 +5,13 @@ export const say = {
   minutes: (n: number) => (n < 1 ? "under a minute" : `about ${Math.round(n)} min`),
   planning: "Working out the order of the day.",
   nothingNow: "Nothing needs hands now. What waits rings.",
-  thenNext: (site: string) => `Then: ${site}`,
+  thenNext: (unit: string) => `Then: ${unit}`,
   whyWaits: (minutes: number) => `It then waits ${Math.round(minutes)} min by itself, while your hands are elsewhere.`,
   whyPromised: (clock: string) => `It is promised at ${clock}, and would be late if another went first.`,
-  whyShort: (site: string, minutes: number) =>
-    `Taking ${site} first would cost ${Math.round(minutes)} min more, all units together.`,
-  whyEven: (site: string) => `It or ${site}: that is as good as the same.`,
+  whyVisit: (clock: string) => `You are expected there at ${clock}.`,
+  whyShort: (unit: string, minutes: number) =>
+    `Taking ${unit} first would cost ${Math.round(minutes)} min more, all units together.`,
+  whyEven: (unit: string) => `It or ${unit}: that is as good as the same.`,
   whyOnly: "It is the only one that needs hands.",
   whyFree: "It needs hands, and these are free.",
   runsOver: (minutes: number) => `It has taken ${Math.round(minutes)} min longer than thought.`,
