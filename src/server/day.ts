@@ -141,6 +141,7 @@ function dayJob(
       visitAt: row.visitAt?.toISOString() ?? null,
       visitMinutes: row.visitMinutes ?? 0,
       from,
+      ...(visit ? { isAway: true } : {}),
       ...(visit && !visit.isThere ? { expected: from } : {}),
       place: placeOf(row.id, work),
       over,
@@ -190,7 +191,7 @@ function placeOf(id: string, { stage, assembly }: ReturnType<typeof workLeft>): 
   if (stage === "search") return `/jobs/${id}`;
   const repair = `/jobs/${id}/repair`;
   if (assembly === null) return repair;
-  return `${repair}?assembly=${encodeURIComponent(assembly)}${stage === "proof" ? "&step=prove" : ""}`;
+  return `${repair}?assembly=${encodeURIComponent(assembly)}&step=${stage === "proof" ? "prove" : "swap"}`;
 }
 
 /** Minutes that hands were on the search in this shop, in the middle; what is usual where it has none. */

@@ -1,4 +1,15 @@
-import { costOf, type Day, type DoneBetween, doneBetween, laidOut, planDay, type Planned } from "../core/plan-day";
+import {
+  costOf,
+  type Day,
+  type DoneBetween,
+  doneBetween,
+  isReady,
+  laidOut,
+  type Meanwhile,
+  meanwhile,
+  planDay,
+  type Planned,
+} from "../core/plan-day";
 
 /** Why a unit comes first, by what it would cost to take another first. */
 export interface WhyFirst {
@@ -19,6 +30,8 @@ export interface DayAnswer {
   readonly why: WhyFirst | null;
   /** How early and how late each unit is done, if the order is kept to; in the order of the units. */
   readonly between: readonly DoneBetween[];
+  /** What idle hands can be on until the plan wants them; by person of the plan. */
+  readonly meanwhile: readonly (Meanwhile | null)[];
 }
 
 /** Plans days, in a worker. */
@@ -31,15 +44,16 @@ export class DayDesk {
       plan,
       why: first ? whyFirst(day, plan, first.block.unit, first.block.wait) : null,
       between: doneBetween(day, plan.order),
+      meanwhile: meanwhile(day, plan),
     };
   }
 }
 
 /** What is lost by taking the next other unit first. */
 function whyFirst(day: Day, plan: Planned, first: number, waits: number): WhyFirst {
-  // Those that others' hands are on are none to choose from.
+  // Those that others' hands are on, or that cannot be begun yet, are none to choose from.
   const begun = new Set(plan.placed.filter((p) => p.block.hands > 0 && p.start < 1).map((p) => p.block.unit));
-  const instead = plan.order.find((unit) => unit !== first && !begun.has(unit)) ?? null;
+  const instead = plan.order.find((unit) => unit !== first && !begun.has(unit) && isReady(day, unit)) ?? null;
   if (instead === null) return { unit: first, instead, dearer: 0, waits, isPromised: false };
   const order = [instead, ...plan.order];
   order.splice(order.indexOf(instead, 1), 1);

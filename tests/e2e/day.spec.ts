@@ -66,7 +66,7 @@ test("hands now: what comes first and why, a promise, a row moved by the keyboar
   await page.goto("/");
   await alive(page);
   const now = page.getByRole("region", { name: "Hands now" });
-  await expect(now.getByRole("link", { name: "Go" })).toBeVisible();
+  await expect(now.getByRole("link", { name: "Go" }).first()).toBeVisible();
   const rows = now.getByRole("list", { name: "Order of the day" }).locator("li:not(.day-marks)");
   const name = (i: number) => rows.nth(i).locator(".day-name a");
   await expect.poll(() => rows.count()).toBeGreaterThan(1);
@@ -109,6 +109,28 @@ test("hands now: what comes first and why, a promise, a row moved by the keyboar
     .click();
   await dialog.getByLabel("Promised for").fill("");
   await written(page, "promised", () => dialog.getByRole("button", { name: "Keep" }).click());
+
+  // Two people, each with what comes first for them; without a name nobody is here.
+  const crew = page.getByRole("dialog", { name: "Who is here" });
+  const here = async (names: string, places: string) => {
+    await now.getByRole("button", { name: /^Who is here/ }).click();
+    await crew.getByLabel("Names, a comma between").fill(names);
+    await crew.getByLabel("Places to run a unit").fill(places);
+    await page.keyboard.press("Enter");
+  };
+  await here(" , ", "");
+  await expect(crew.getByRole("alert")).toContainText("Say who is here");
+  await axe(page);
+  await crew.getByRole("button", { name: "Cancel" }).click();
+  await here("Ida, Jon", "2");
+  await expect(now.getByRole("heading", { name: "Jon" })).toBeVisible();
+  await expect(now.getByRole("heading", { name: "Ida" })).toBeVisible();
+  await expect(now.getByRole("button", { name: "Who is here: Ida, Jon; 2 places to run a unit" })).toBeVisible();
+  await axe(page);
+  await page.setViewportSize({ width: 390, height: 844 });
+  await fits(page);
+  await here("Ida", "");
+  await expect(now.getByRole("heading", { name: "Jon" })).toHaveCount(0);
 });
 
 test("figures of the shop; the customer's page with its choice; what goes out as a file", async ({ page }) => {

@@ -23,6 +23,8 @@ export interface DayUnit {
   readonly from: number;
   /** Hands are expected on it by then, minutes from now: a visit is an appointment. Left out: at any time. */
   readonly expected?: number;
+  /** It is not in the workshop: hands that are on it stay with it to the end. */
+  readonly isAway?: boolean;
   readonly steps: readonly DayStep[];
 }
 
@@ -54,7 +56,13 @@ export interface Block {
 
 const frees = ({ care }: DayStep) => care === "leave" || care === "locked";
 
-/** The blocks of a unit, in order. A wait in front of all hands is a block without hands. */
+/** Whether hands cannot leave between two steps: one of them is a wait that somebody stays with. */
+const isStayedWith = (a: DayStep, b: DayStep) => a.care !== null || b.care !== null;
+
+/**
+ * The blocks of a unit, in order: between one step and the next hands may leave it, unless it is away. A wait in front of
+ * all hands is a block without hands.
+ */
 export function blocksOf(unit: DayUnit, index: number): readonly Block[] {
   const blocks: { hands: DayStep[]; waits: DayStep[] }[] = [];
   for (const step of unit.steps) {
@@ -62,7 +70,8 @@ export function blocksOf(unit: DayUnit, index: number): readonly Block[] {
     if (frees(step)) {
       if (last) last.waits.push(step);
       else blocks.push({ hands: [], waits: [step] });
-    } else if (!last || last.waits.length > 0) blocks.push({ hands: [step], waits: [] });
+    } else if (!last || last.waits.length > 0 || !(unit.isAway || isStayedWith(last.hands.at(-1)!, step)))
+      blocks.push({ hands: [step], waits: [] });
     else last.hands.push(step);
   }
   const sum = (steps: readonly DayStep[]) => steps.reduce((total, s) => total + s.minutes, 0);

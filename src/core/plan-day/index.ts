@@ -3,6 +3,7 @@
 export { namesOfHands } from "./crew";
 export { type Day, type DayStep, type DayUnit, LATE } from "./day";
 export { type DoneBetween, doneBetween, drawnDay } from "./drawn";
+export { isReady, type Meanwhile, meanwhile } from "./meanwhile";
 export { planDay, type Planned, rule } from "./plan";
 export { stillLeft } from "./running-over";
 export { costOf, laidOut, type Placed } from "./schedule";

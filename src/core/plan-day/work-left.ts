@@ -29,6 +29,9 @@ const RECKONED = 0.3;
 /** A wait is worth leaving for from so many minutes on; one that is shorter is stayed with. Estimate E83. */
 const WORTH_LEAVING = 3;
 
+/** Minutes of hands until a clock runs, at least. */
+const BEGIN = 0.5;
+
 /** A place where a unit can be run: there may be few of them in a workshop. */
 export const PLACE = "place";
 
@@ -108,7 +111,8 @@ function repairLeft(machine: Machine, job: Job, decided: NonNullable<ReturnType<
   };
   for (const { stage, step } of all) {
     if (ticked.has(stage) || ticked.has(step.id)) continue;
-    if (step.waits && !isDrying) {
+    // With nothing left before it and no clock running, it has dried.
+    if (step.waits && !isDrying && before > 0) {
       stayedWith();
       left.push({ words: step.words, minutes: USUAL_DRYING, spread: 0, care: "locked", needs: [] });
     } else if (!step.waits) before += each;
@@ -135,6 +139,8 @@ function proofLeft(machine: Machine, job: Job, script: readonly ProofStep[] | nu
     if (proven.includes(step.id)) continue;
     const minutes = (step.wait ?? 0) / 60;
     if (minutes >= WORTH_LEAVING && !running.has(step.id)) {
+      // Somebody has to be there for its clock to begin.
+      before = Math.max(before, BEGIN);
       stayedWith();
       left.push({ words: step.words, minutes, spread: 0, care: careOfProof(step), needs: [] });
     } else before += running.has(step.id) ? 0 : minutes;

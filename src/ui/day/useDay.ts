@@ -46,7 +46,12 @@ const dayOf = (jobs: readonly DayJob[], crew: DayAhead["crew"]): Day => ({
  * The day, planned in a worker. It is calm: the job at hand and the next one stay until something real changes, an entry, a
  * wait, a job, a promise. What a person put first stays first until it is released.
  */
-export function useDay(): { readonly day: PlannedDay | null; pin(jobs: readonly string[]): void } {
+export function useDay(): {
+  readonly day: PlannedDay | null;
+  /** The order could not be worked out. */
+  readonly isLost: boolean;
+  pin(jobs: readonly string[]): void;
+} {
   const { value } = useRoute(dayAhead, [], { every: EVERY, news: useNews() });
   const [pinned, setPinned] = useKept("unzo.day.pins");
   const pins = useMemo(() => (pinned === "" ? [] : pinned.split(" ")), [pinned]);
@@ -55,6 +60,7 @@ export function useDay(): { readonly day: PlannedDay | null; pin(jobs: readonly 
     readonly jobs: readonly DayJob[];
     readonly answer: DayAnswer;
   } | null>(null);
+  const [isLost, setIsLost] = useState(false);
   const remote = useRef<Comlink.Remote<DayDesk> | null>(null);
   /** What was first and second, and how everything stood then. */
   const before = useRef<{ readonly first: readonly string[]; readonly states: string } | null>(null);
@@ -76,14 +82,18 @@ export function useDay(): { readonly day: PlannedDay | null; pin(jobs: readonly 
       ...jobs.map((j) => `${j.id} ${j.state} ${j.promisedAt} ${j.visitAt}`).sort(),
     ].join("\n");
     const calm = before.current?.states === states ? before.current.first : [];
-    const wanted = pins.length > 0 ? pins : calm;
+    // Whoever is at a unit that is away finishes there.
+    const there = jobs.filter((j) => j.isAway && j.expected === undefined).map((j) => j.id);
+    const wanted = [...new Set([...there, ...(pins.length > 0 ? pins : calm)])];
     const hold = wanted.map((id) => jobs.findIndex((j) => j.id === id)).filter((i) => i >= 0);
-    void remote.current.plan(dayOf(jobs, ahead.crew), hold).then((answer) => {
+    const take = (answer: DayAnswer) => {
       if (!isCurrent) return;
+      setIsLost(false);
       const first = [...new Set(answer.plan.order)].slice(0, 2).map((unit) => jobs[unit]!.id);
       before.current = { first, states };
       setAnswered({ of: ahead, jobs, answer });
-    });
+    };
+    remote.current.plan(dayOf(jobs, ahead.crew), hold).then(take, () => setIsLost(true));
     return () => {
       isCurrent = false;
     };
@@ -106,5 +116,5 @@ export function useDay(): { readonly day: PlannedDay | null; pin(jobs: readonly 
         pins,
       }
     : null;
-  return { day, pin: (jobs) => setPinned(jobs.join(" ")) };
+  return { day, isLost, pin: (jobs) => setPinned(jobs.join(" ")) };
 }

@@ -1,5 +1,14 @@
 import { describe, expect, it } from "vitest";
-import { type Day, type DayStep, type DayUnit, laidOut, LATE, planDay, rule } from "../../../src/core/plan-day";
+import {
+  type Day,
+  type DayStep,
+  type DayUnit,
+  laidOut,
+  LATE,
+  meanwhile,
+  planDay,
+  rule,
+} from "../../../src/core/plan-day";
 import { randomDay } from "../../support/random-days";
 
 const hands = (minutes: number, needs: readonly string[] = []): DayStep => ({
@@ -53,6 +62,27 @@ describe("the order of a day", () => {
     expect(planned.found).toBe("exact");
     // One after the other: A is done at 45, B at 75.
     expect(laidOut(of, rule(of, "one after the other")).done).toEqual([45, 75]);
+  });
+
+  it("between two steps hands may leave a unit for an appointment, and not one that is away: worked by hand", () => {
+    const visit = unit("V", [hands(20), hands(20)], { from: 25, expected: 25, isAway: true });
+    const planned = planDay(day([unit("A", [hands(20), hands(30)]), visit]));
+    expect(planned.done).toEqual([95, 65]);
+    // Away, the other unit is not left half-way: its fifty minutes come before or behind.
+    const away = planDay(day([unit("A", [hands(20), hands(30)], { isAway: true }), visit]));
+    expect(away.done).toEqual([115, 65]);
+  });
+
+  it("hands that the plan leaves idle are told what can be begun meanwhile, and left again", () => {
+    // A short one rings in ten minutes; a long one begun first would keep it waiting: the plan idles.
+    const of = day([unit("short", [hands(5)], { from: 10 }), unit("long", [hands(80)])]);
+    const planned = planDay(of);
+    expect(planned.placed[0]!.start).toBe(10);
+    expect(meanwhile(of, planned)).toEqual([{ unit: 1, until: 10 }]);
+    const away = day([of.units[0]!, unit("long", [hands(80)], { isAway: true })]);
+    expect(meanwhile(away, planDay(away))).toEqual([null]);
+    const busy = day([unit("A", [hands(5)]), unit("B", [hands(80)])]);
+    expect(meanwhile(busy, planDay(busy))).toEqual([null]);
   });
 
   it("a wait that is to be stayed with frees nobody", () => {

@@ -178,6 +178,8 @@ describe("what a job still needs", () => {
     const { stage, steps } = left(job, script);
     expect(stage).toBe("proof");
     expect(steps.map((s) => [s.care, s.care === null ? null : s.minutes])).toEqual([
+      // Somebody begins its clock.
+      [null, null],
       ["leave", 25],
       [null, null],
       ["watch", 10],
