@@ -17,7 +17,9 @@ const JOBS = Number(process.env.JOBS ?? 200);
 const DAYS = 730;
 const PEOPLE = ["Ida", "Jon", "Vera"];
 /** What a shop of huts is like: shares of repairs that are closed with a wrong cause, and of causes found bad. */
-const SHARES = { wrong: 0.08, foundBad: 0.35, oldPartBack: 0.1, noFault: 0.04, asked: 0.75 };
+const SHARES = { wrong: 0.05, foundBad: 0.35, oldPartBack: 0.1, noFault: 0.05, vainBoard: 0.06, asked: 0.75 };
+/** Days for which a unit that was repaired stays away, unless what was done was wrong. */
+const WELL_FOR = 110;
 const NOTES = [
   "Left open for air over night.",
   "Hut keeper says it began after the storm.",
@@ -54,6 +56,41 @@ function causeOn(machine: Machine): Fault {
   return { part, mode };
 }
 
+/** The board that somebody bought, and the complaint stayed; nothing where the machine has no other board. */
+function boardInVain(machine: Machine, fault: Fault): readonly EventBody[] {
+  const right = machine.partById.get(fault.part)!.assembly;
+  const board = machine.file.pieces.find((p) => p.board && p.id !== right);
+  if (!board) return [];
+  const price = 140 + 10 * Math.floor(14 * random());
+  return [
+    {
+      type: "decided",
+      piece: board.id,
+      option: "maker-board",
+      words: `${board.name}: the maker's`,
+      minutes: 40,
+      price,
+      temporary: false,
+      warranty: "none",
+      seals: "none",
+      approved: { by: "Hut keeper", price },
+    },
+    { type: "tried", piece: board.id, words: `${board.name}: replaced`, result: "stays" },
+  ];
+}
+
+const nothingFound = (machine: Machine): EventBody => ({
+  type: "called",
+  piece: "no-fault",
+  pieceName: "No fault found",
+  cause: "No fault found",
+  action: pick(["Socket was loose at the wall; told the lead.", "Runs as it should. Shown how it is switched on."]),
+  sure: "likely",
+  proofs: [],
+  excluded: machine.file.pieces.slice(0, 5).map((p) => p.name),
+  elsewhere: ["The socket that it hangs on", "How it is used"],
+});
+
 /** A job worked on a simulated unit, as a journal whose moments count from its opening. */
 async function played(
   unit: (typeof DEMO_UNITS)[number],
@@ -61,6 +98,7 @@ async function played(
   fault: Fault,
   complaint: string,
   daysAgo: number,
+  ends: "repaired" | "no fault" = "repaired",
 ): Promise<PastJob | null> {
   const actor = pick(PEOPLE);
   const words = machine.file.complaints.find((c) => c.id === complaint)!.words;
@@ -89,7 +127,13 @@ async function played(
   const dictionary = dictionaryOf(machine);
   if (random() < 0.5) await add({ type: "note", text: pick(NOTES) });
   try {
-    await playSearch(dictionary, fault, journal, 25, randomValues(machine, random));
+    const values = randomValues(machine, random);
+    await playSearch(dictionary, ends === "no fault" ? null : fault, journal, ends === "no fault" ? 9 : 25, values);
+    if (ends === "no fault") {
+      await add(nothingFound(machine));
+      return { unit: unit.key, actor, daysAgo, entries: events.map(({ body }, i) => [moments[i]!, body]), held: null };
+    }
+    if (random() < SHARES.vainBoard) for (const body of boardInVain(machine, fault)) await add(body);
     const how = random();
     const confirmed =
       how < SHARES.foundBad
@@ -113,29 +157,29 @@ async function played(
     actor,
     daysAgo,
     entries: events.map(({ body }, i) => [moments[i]!, body] as const),
-    held: asked ? random() < 0.93 : null,
+    held: asked ? random() < 0.95 : null,
   };
 }
 
 /** The same with a wrong cause: something was swapped, and the complaint came back. */
 function wronglyClosed(job: PastJob, machine: Machine): PastJob {
   const other = causeOn(machine);
-  const piece = machine.assemblyById.get(machine.partById.get(other.part)!.assembly)!;
+  // What is bought on a guess is a board, where there is one.
+  const right = job.entries.flatMap(([, b]) => (b.type === "called" ? [b.piece] : []))[0];
+  const board = machine.file.pieces.find((p) => p.board && p.id !== right);
+  const piece = board ?? machine.assemblyById.get(machine.partById.get(other.part)!.assembly)!;
+  const part = board ? machine.parts.find((p) => p.assembly === board.id && p.modes.length > 0) : undefined;
+  const cause = part ? { part: part.id, mode: part.modes[0]!.id } : other;
+  const said = `${cause.part}:${cause.mode}`;
+  const bought = board ? { option: "maker-board", words: `${board.name}: the maker's`, price: 160, minutes: 40 } : {};
   const entries = job.entries.map(([at, body]): PastJob["entries"][number] => {
-    if (body.type === "called")
-      return [
-        at,
-        {
-          ...body,
-          piece: piece.id,
-          pieceName: piece.name,
-          cause: `${machine.partById.get(other.part)!.name}`,
-          fault: `${other.part}:${other.mode}`,
-          confirmed: "works since",
-          proofs: [],
-        },
-      ];
-    if (body.type === "decided") return [at, { ...body, piece: piece.id, fault: `${other.part}:${other.mode}` }];
+    if (body.type === "called") {
+      const name = machine.partById.get(cause.part)!.name;
+      const called = { piece: piece.id, pieceName: piece.name, cause: name, fault: said, proofs: [] };
+      return [at, { ...body, ...called, confirmed: "works since" }];
+    }
+    if (body.type === "decided")
+      return [at, { ...body, ...bought, piece: piece.id, fault: said, approved: { by: "Hut keeper", price: 160 } }];
     return [at, body];
   });
   return { ...job, entries, held: null };
@@ -143,16 +187,19 @@ function wronglyClosed(job: PastJob, machine: Machine): PastJob {
 
 const machines = new Map(FLEET.map((name) => [machineNamed(name).file.id, machineNamed(name)]));
 const past: PastJob[] = [];
-for (let tries = 0; past.length < JOBS && tries < 10 * JOBS; tries++) {
+for (let tries = 0; past.length < JOBS && tries < 40 * JOBS; tries++) {
   const unit = pick(DEMO_UNITS);
   const machine = machines.get(unit.machine)!;
   const fault = causeOn(machine);
   const complaint = complaintMadeOf(new UnitOnTheBench(machine, [fault], randomValues(machine, random), random));
   if (complaint === null) continue;
   const daysAgo = 3 + Math.floor(random() * (DAYS - 3));
-  const job = await played(unit, machine, fault, complaint, daysAgo);
+  if (past.some((p) => p.unit === unit.key && Math.abs(p.daysAgo - daysAgo) < WELL_FOR)) continue;
+  const ends = random() < SHARES.noFault ? "no fault" : "repaired";
+  const job = await played(unit, machine, fault, complaint, daysAgo, ends);
   if (!job) continue;
   past.push(job);
+  if (ends === "no fault") continue;
   if (random() < SHARES.wrong && daysAgo > 30) {
     // What was closed before with a wrong cause, some days earlier.
     const before = await played(unit, machine, fault, complaint, daysAgo + 4 + Math.floor(random() * 18));

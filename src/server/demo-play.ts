@@ -24,10 +24,10 @@ export interface Played {
   now(): Promise<Job>;
 }
 
-/** Works a job on a simulated unit with a known fault, following the advice for so many readings at most. */
+/** Works a job on a simulated unit with a known fault, or with none, following the advice for so many readings at most. */
 export async function playSearch(
   dictionary: FaultDictionary,
-  fault: Fault,
+  fault: Fault | null,
   { log, now }: Played,
   most: number,
   values: Values = nominalValues(dictionary.machine),
@@ -42,9 +42,8 @@ export async function playSearch(
     const test = advice.next?.test;
     if (!test) break;
     const card = describeTest(dictionary, believe(dictionary, evidence), unitStateOf(folded), test);
-    const shown = asTyped(
-      observe(simulator, simulator.energise(machine.setupById.get(test.setup)!, [fault], values), test, ORDINARY_METER),
-    );
+    const state = simulator.energise(machine.setupById.get(test.setup)!, fault ? [fault] : [], values);
+    const shown = asTyped(observe(simulator, state, test, ORDINARY_METER));
     await log(readingBody(card, shown.typed, shown.shown, true));
   }
 }
