@@ -20,6 +20,12 @@ const PEOPLE = ["Ida", "Jon", "Vera"];
 const SHARES = { wrong: 0.05, foundBad: 0.35, oldPartBack: 0.1, noFault: 0.05, vainBoard: 0.06, asked: 0.75 };
 /** Days for which a unit that was repaired stays away, unless what was done was wrong. */
 const WELL_FOR = 110;
+/** Minutes that an entry takes, at least, and how much more. */
+const PACE: Readonly<Partial<Record<EventBody["type"], readonly [number, number]>>> = {
+  proved: [0.2, 0.8],
+  staged: [0.5, 3],
+  restored: [0.1, 0.4],
+};
 const NOTES = [
   "Left open for air over night.",
   "Hut keeper says it began after the storm.",
@@ -109,7 +115,9 @@ async function played(
     moments.push(Math.round(seconds));
     const at = new Date(Date.UTC(2026, 0, 1) + 1000 * seconds).toISOString();
     events.push({ id: String(events.length), job: "j", seq: events.length + 1, v: 1, at, actor, body });
-    seconds += 60 * (2 + 5 * random());
+    // A step of a proof is a look, a stage of a repair a few screws, a reading the way to its points and back.
+    const [least, spread] = PACE[body.type] ?? [2, 5];
+    seconds += 60 * (least + spread * random());
     return Promise.resolve(true);
   };
   const { id, hash } = { id: machine.file.id, hash: "0".repeat(64) };
