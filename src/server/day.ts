@@ -1,5 +1,5 @@
-import { desc, eq, inArray, isNotNull, isNull, max, sql } from "drizzle-orm";
-import { type Care, changesIn, frees, type Job, jobOn } from "../core/journal";
+import { and, desc, eq, inArray, isNotNull, isNull, max, notInArray, sql } from "drizzle-orm";
+import { type Care, changesIn, type EventBody, frees, type Job, jobOn } from "../core/journal";
 import { type DayStep, handsOn, proofAsked, ROUGH, stillLeft, workLeft } from "../core/plan-day";
 import type { DayAhead, DayJob } from "../contract/day";
 import { database } from "./db";
@@ -67,13 +67,16 @@ const openRows = () =>
     .limit(MOST);
 type Row = Awaited<ReturnType<typeof openRows>>[number];
 
-/** When each job was written to last. */
+/** Entries that are made at a desk: hands are not on the unit. */
+const AT_THE_DESK: EventBody["type"][] = ["promised", "visit", "quoted", "customer page"];
+
+/** When hands last wrote of each job. */
 async function lastEntries(ids: readonly string[]): Promise<ReadonlyMap<string, Date>> {
   if (ids.length === 0) return new Map();
   const rows = await database()
     .select({ stream: events.stream, at: max(events.at) })
     .from(events)
-    .where(inArray(events.stream, [...ids]))
+    .where(and(inArray(events.stream, [...ids]), notInArray(events.type, AT_THE_DESK)))
     .groupBy(events.stream);
   return new Map(rows.flatMap((r) => (r.at ? [[r.stream, r.at] as const] : [])));
 }

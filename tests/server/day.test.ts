@@ -94,6 +94,10 @@ describe("what is in hand", () => {
     // Something is entered there: the way there is behind, and nobody is expected any more.
     const there = (await dayAhead(new Date(Date.parse(at) + 60_000))).jobs.find((j) => j.id === job)!;
     expect(there.steps[0]!.words).toBe("drive there");
+    // What is changed at the desk meanwhile is no sign of anybody being there.
+    await appendEvent(job, entry({ type: "promised", at: null }), new Date(at));
+    const still = (await dayAhead(new Date(Date.parse(at) + 60_000))).jobs.find((j) => j.id === job)!;
+    expect(still.steps[0]!.words).toBe("drive there");
     await appendEvent(job, entry({ type: "note", text: "Here." }), new Date(at));
     const begunThere = (await dayAhead(new Date(Date.parse(at) + 60_000))).jobs.find((j) => j.id === job)!;
     expect(begunThere.steps[0]!.words).toBe("find it");

@@ -22,7 +22,7 @@ export interface WorkLeft {
 }
 
 /** Minutes of a repair and of a proof of which no more is known; estimate E82. */
-export const USUAL_WORK = { repair: 30, proof: 15 } as const;
+const USUAL_WORK = { repair: 30, proof: 15 } as const;
 /** Spread of what is only usual, and of what is reckoned, as a share of it. */
 export const ROUGH = 0.5;
 const RECKONED = 0.3;
