@@ -44,6 +44,8 @@ export const letterheadSchema = z.strictObject({
 });
 export type Letterhead = Readonly<z.output<typeof letterheadSchema>>;
 export const setLetterheadSchema = z.strictObject({ id: z.uuid(), actor: actorSchema, ...letterheadSchema.shape });
+export const setLetterhead = sends(() => "/api/shop/letterhead", setLetterheadSchema, letterheadSchema);
+
 /** Whose hands there are, and at how many places a unit can be run at once; null: there are enough. */
 export const crewSchema = z.strictObject({
   people: z
@@ -60,5 +62,3 @@ export const crewSchema = z.strictObject({
 export type Crew = Readonly<z.output<typeof crewSchema>>;
 export const setCrewSchema = z.strictObject({ id: z.uuid(), actor: actorSchema, ...crewSchema.shape });
 export const setCrew = sends(() => "/api/shop/crew", setCrewSchema, crewSchema);
-
-export const setLetterhead = sends(() => "/api/shop/letterhead", setLetterheadSchema, letterheadSchema);

@@ -263,7 +263,8 @@ async function cleanedPlug(page: Page): Promise<void> {
   await page.getByLabel("Minutes on the label").fill("30");
   const steps = page.locator(".swap-steps input");
   for (let i = 0; i < 20; i++) {
-    if (await page.locator(".waits").getByText("Cleaned contacts drying").first().isVisible()) return;
+    const drying = page.locator(".waits li").filter({ hasText: "Cleaned contacts drying" });
+    if (await drying.first().isVisible()) return expect(drying.first()).toContainText(/(30:00|29:\d\d)/);
     const open = page.locator(".swap-steps > li:not(:has(.drying)) input:not(:checked)").first();
     await open.click();
     await expect(steps.first()).toBeEnabled();

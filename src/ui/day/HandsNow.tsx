@@ -30,7 +30,7 @@ export function HandsNow() {
         <Hands key={hands.name} day={day} {...hands} />
       ))}
       <DayLine day={day} onPin={pin} />
-      <Crew key={JSON.stringify(day.ahead.crew)} known={day.ahead.crew} />
+      <Crew known={day.ahead.crew} />
       {day.later.length > 0 ? (
         <>
           <p className="mb-0">{say.later}</p>
