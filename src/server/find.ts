@@ -24,7 +24,7 @@ const PAGE = 20;
 const MOST_TERMS = 24;
 const MOST_ROWS = 20_000;
 /** Jobs of a word are counted so far: beyond it, it is no rare one. */
-const COUNTED = 5000;
+const COUNTED = 2000;
 const MOST_MACHINES = 8;
 
 /** Rows of the index that a word stands for. */
