@@ -29,7 +29,7 @@ async function openJob(url: string): Promise<{ status: number; unit: string }> {
 const knows = (url: string, unit: string) => fetch(`${url}/api/units/${unit}`).then((r) => r.status === 200);
 const mark = (name: string) => JSON.parse(readFileSync(path.join(folder, name), "utf8")) as { pid: number };
 
-describe("a shop of one's own", { timeout: 240_000 }, () => {
+describe("a shop of one's own", () => {
   let unit = "";
 
   it("starts empty, without demo data, and says what to do first", async () => {

@@ -90,25 +90,21 @@ afterAll(async () => {
 });
 
 describe("a migration", () => {
-  it(
-    "killed between any two statements is taken back at the next start and made whole",
-    { timeout: 240_000 },
-    async () => {
-      // Every statement of what is open, one entry of the list a migration, and the end.
-      const points = all.slice(2).reduce((sum, m) => sum + m.sql.length + 1, 0) + 1;
-      expect(points).toBeGreaterThan(25);
-      for (let at = 0; at < points; at++) {
-        // Begins by taking back what the run before left, and ends one statement later.
-        const killed = run(at);
-        expect(killed.signal, `statement ${at}: ${killed.stderr}`).toBe("SIGKILL");
-        expect(existsSync(path.join(folder, "migration.json")), `statement ${at}`).toBe(true);
-      }
-      const whole = run(-1);
-      expect(whole.stdout, whole.stderr).toBe(`made ${all.length - 2}\n`);
-      expect(existsSync(path.join(folder, "migration.json"))).toBe(false);
-      expect(run(-1).stdout).toBe("made 0\n");
-    },
-  );
+  it("killed between any two statements is taken back at the next start and made whole", async () => {
+    // Every statement of what is open, one entry of the list a migration, and the end.
+    const points = all.slice(2).reduce((sum, m) => sum + m.sql.length + 1, 0) + 1;
+    expect(points).toBeGreaterThan(25);
+    for (let at = 0; at < points; at++) {
+      // Begins by taking back what the run before left, and ends one statement later.
+      const killed = run(at);
+      expect(killed.signal, `statement ${at}: ${killed.stderr}`).toBe("SIGKILL");
+      expect(existsSync(path.join(folder, "migration.json")), `statement ${at}`).toBe(true);
+    }
+    const whole = run(-1);
+    expect(whole.stdout, whole.stderr).toBe(`made ${all.length - 2}\n`);
+    expect(existsSync(path.join(folder, "migration.json"))).toBe(false);
+    expect(run(-1).stdout).toBe("made 0\n");
+  });
 
   it("has brought a shop's work over: streams, serial numbers, waits, what is open", async () => {
     const counted = await rows<{ kind: string; n: number }>(

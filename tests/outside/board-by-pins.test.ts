@@ -130,7 +130,7 @@ describe("a board known by its pins, its machine answered by a circuit simulator
     }
   });
 
-  it.each(FAULTS)("%s ends at the assembly that is broken", { timeout: 120_000 }, (fault) => {
+  it.each(FAULTS)("%s ends at the assembly that is broken", (fault) => {
     const ending = held(dialogueOf(REAL, fault), 4, false, [], dictionary, REAL);
     expect(ending.assemblies, JSON.stringify(ending, null, 1)).toEqual([ending.truth]);
   });

@@ -84,7 +84,7 @@ describe.each(DOORS)("%s: %s", (supply, text, more, faults) => {
   const dictionary = FaultDictionary.of(machine, ORDINARY_METER);
   dictionary.build();
 
-  it("every load runs in the circuit simulator when it is asked to", { timeout: 60_000 }, () => {
+  it("every load runs in the circuit simulator when it is asked to", () => {
     const { states } = dialogueOf(machine, "");
     const unit = new SpiceUnit(machine, { part: "wire-1", mode: "none" }, states, () => 0);
     const RUN = ["turns", "runs", "pumps", "flows", "bright", "pulled in", "flame"];
@@ -94,7 +94,7 @@ describe.each(DOORS)("%s: %s", (supply, text, more, faults) => {
     }
   });
 
-  it.each(faults)("%s is found, answered by the circuit simulator", { timeout: 120_000 }, (fault) => {
+  it.each(faults)("%s is found, answered by the circuit simulator", (fault) => {
     const ending = held(dialogueOf(machine, fault), 5, false, [], dictionary);
     expect(ending.assemblies, JSON.stringify(ending, null, 1)).toEqual([ending.truth]);
     expect(ending.inVain).toEqual([]);

@@ -44,7 +44,7 @@ describe.each(KNOWN_FAMILIES.map((f) => [f.id, f] as const))("a file of the fami
     return built;
   };
 
-  it("has every load run in the circuit simulator as the trade has it", { timeout: 120_000 }, () => {
+  it("has every load run in the circuit simulator as the trade has it", () => {
     const { states } = dialogueOf(machine, "");
     const unit = new SpiceUnit(machine, { part: machine.parts[0]!.id, mode: "none" }, states, () => 0);
     let seen = 0;
@@ -61,7 +61,7 @@ describe.each(KNOWN_FAMILIES.map((f) => [f.id, f] as const))("a file of the fami
     expect(seen).toBeGreaterThan(0);
   });
 
-  it.each(FAULTS[id]!)("%s is found, answered by the circuit simulator", { timeout: 120_000 }, (fault) => {
+  it.each(FAULTS[id]!)("%s is found, answered by the circuit simulator", (fault) => {
     const ending = held(dialogueOf(machine, fault), 5, false, [], dictionary());
     expect(ending.assemblies, JSON.stringify(ending, null, 1)).toEqual([ending.truth]);
   });

@@ -21,7 +21,6 @@ export function judgeDialogues(machines: readonly string[]): void {
   describe("searches answered by a circuit simulator", () => {
     it.each(mine.map((m): [string, Dialogue, number] => [nameOf(m.dialogue), m.dialogue, m.seed]))(
       "%s: no sound part is blamed",
-      { timeout: 120_000 },
       (_name, dialogue, seed) => {
         const ending = held(dialogue, seed);
         const j = judgement(ending);
@@ -32,16 +31,12 @@ export function judgeDialogues(machines: readonly string[]): void {
       },
     );
 
-    it(
-      "begin with a complaint that the circuit shows, its controllers awake where they are fed",
-      { timeout: 120_000 },
-      () => {
-        const wrong = mine.flatMap(({ dialogue, seed }) =>
-          contradictions(dialogue, seed).map((words) => `${nameOf(dialogue)}: ${words}`),
-        );
-        expect(wrong).toEqual([]);
-      },
-    );
+    it("begin with a complaint that the circuit shows, its controllers awake where they are fed", () => {
+      const wrong = mine.flatMap(({ dialogue, seed }) =>
+        contradictions(dialogue, seed).map((words) => `${nameOf(dialogue)}: ${words}`),
+      );
+      expect(wrong).toEqual([]);
+    });
 
     it("end at the broken assembly in nine of ten, and as likely in one of ten at most", () => {
       expect(came.get("right") ?? 0).toBeGreaterThanOrEqual(0.9 * mine.length);

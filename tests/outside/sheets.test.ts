@@ -225,7 +225,7 @@ describe.each(SHEETS.map((s) => [s.name, s] as const))("%s, brought in from its 
     expect(createHash("sha256").update(textOf(name)).digest("hex")).toBe(sheet.sha256);
   });
 
-  it("isolates what breaks in it, each fault at its assembly", { timeout: 300_000 }, () => {
+  it("isolates what breaks in it, each fault at its assembly", () => {
     const dictionary = FaultDictionary.of(broughtIn, ORDINARY_METER);
     dictionary.build();
     const random = randomSource(17);

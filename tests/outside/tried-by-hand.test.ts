@@ -57,7 +57,6 @@ function unitOf(machine: Machine, fault: string, bridged?: string): SpiceUnit {
 describe("a part bridged for a moment, by a circuit simulator", () => {
   it.each(UNITS)(
     "%s %s, %s: comes alive across the parts it is said to, and across no other",
-    { timeout: 180_000 },
     (name, fault, complaint) => {
       const machine = machineNamed(name);
       expect(isSeen(machine, complaint, unitOf(machine, fault)), "the complaint").toBe(true);
@@ -84,7 +83,7 @@ function firstTrial(machine: Machine, { part }: Fault): { readonly trial: Trial;
 
 describe("a search that begins with a trial by hand, answered by a circuit simulator", () => {
   let [with_, without] = [0, 0];
-  it.each(UNITS)("%s %s, %s: ends at what is broken", { timeout: 180_000 }, (name, text, complaint) => {
+  it.each(UNITS)("%s %s, %s: ends at what is broken", (name, text, complaint) => {
     const machine = machineNamed(name);
     const fault = faultOf(text);
     const { states } = dialogueOf(machine, text);

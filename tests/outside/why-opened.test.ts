@@ -40,7 +40,7 @@ describe("why it opened, answered by a circuit simulator", () => {
   const readings: number[] = [];
   afterAll(() => console.log(`readings to the cause: ${readings.join(" ")}`));
 
-  it.each(FOUND)("%s: the search ends at the cause, and names what it opened", { timeout: 180_000 }, (text) => {
+  it.each(FOUND)("%s: the search ends at the cause, and names what it opened", (text) => {
     const machine = machineNamed(text.split(" ")[0]!);
     const [cause, opened] = faultsIn(text.split(" ")[1]!);
     const ending = held(dialogueNamed(text), 11);
@@ -50,23 +50,17 @@ describe("why it opened, answered by a circuit simulator", () => {
     expect(ending.assemblies.every((a) => [of(cause.part), of(opened!.part)].includes(a))).toBe(true);
   });
 
-  it(
-    "a shorted bridge is told by whoever probes inside the board, and is left open by whoever does not",
-    {
-      timeout: 180_000,
-    },
-    () => {
-      const dialogue = dialogueNamed("firnau-bf-330 PS1:bridge-short>F1:blown");
-      const [outside, inside] = [held(dialogue, 11), held(dialogue, 11, true)];
-      expect(outside.assemblies).toEqual(["fuse"]);
-      expect(outside.why!.causes.filter((c) => c.state === "open").map((c) => c.name)).toEqual([
-        "12 V supply: a diode of its bridge shorted",
-      ]);
-      expect(inside.assemblies, JSON.stringify(inside, null, 1)).toEqual(["main-board", "fuse"]);
-    },
-  );
+  it("a shorted bridge is told by whoever probes inside the board, and is left open by whoever does not", () => {
+    const dialogue = dialogueNamed("firnau-bf-330 PS1:bridge-short>F1:blown");
+    const [outside, inside] = [held(dialogue, 11), held(dialogue, 11, true)];
+    expect(outside.assemblies).toEqual(["fuse"]);
+    expect(outside.why!.causes.filter((c) => c.state === "open").map((c) => c.name)).toEqual([
+      "12 V supply: a diode of its bridge shorted",
+    ]);
+    expect(inside.assemblies, JSON.stringify(inside, null, 1)).toEqual(["main-board", "fuse"]);
+  });
 
-  it.each(ALONE)("%s: what could have done it is read first, and none is blamed", { timeout: 180_000 }, (text) => {
+  it.each(ALONE)("%s: what could have done it is read first, and none is blamed", (text) => {
     const machine = machineNamed(text.split(" ")[0]!);
     const [opened] = faultsIn(text.split(" ")[1]!);
     const ending = held(dialogueNamed(text), 12);
@@ -86,7 +80,7 @@ describe("a lamp in place of the fuse, by a circuit simulator", () => {
     ["gratlosch-bd-5", "MV:shorted>F1:blown", "in-L", "fused"],
     ["gratlosch-bd-5", "F1:blown", "in-L", "fused"],
   ] as const;
-  it.each(LAMPS)("%s %s: bright or dim as it is reckoned", { timeout: 60_000 }, (name, text, red, black) => {
+  it.each(LAMPS)("%s %s: bright or dim as it is reckoned", (name, text, red, black) => {
     const machine = withInnerShorts(machineNamed(name));
     const { states, complaint } = dialogueOf(machineNamed(name), text);
     const { setup } = machine.file.complaints.find((c) => c.id === complaint)!;

@@ -30,7 +30,7 @@ beforeAll(async () => {
 afterAll(closeShop);
 
 describe("advice from the server's own dictionary", () => {
-  it("is what the same core says here, and null while nobody waits for it", { timeout: 120_000 }, async () => {
+  it("is what the same core says here, and null while nobody waits for it", async () => {
     const asked = { ...unitState, setup: complaint.setup };
     const id = await newJob(unit, complaint.id);
     const early = await ask(id, asked);

@@ -28,22 +28,18 @@ const job = () => newJob(unit, complaint);
 const isStream = (id: string) => eq(streams.id, id);
 
 describe("a burst of entries", () => {
-  it(
-    "of forty on forty jobs, and of forty on one, are all answered, while health answers too",
-    { timeout: 60_000 },
-    async () => {
-      const many = await Promise.all(Array.from({ length: 40 }, job));
-      const apart = many.map((id) => postEvent(posted(entry({ type: "standing", setup: "nowhere" })), at(id)));
-      const one = many[0]!;
-      const together = Array.from({ length: 40 }, (_, i) => postEvent(posted(entry(note(`n${i}`))), at(one)));
-      const [first, second, alive] = [await Promise.all(apart), await Promise.all(together), await health(asked())];
-      // The setup is none of this machine's: each of them was looked at, and refused.
-      expect(first.map((r) => r.status)).toEqual(Array.from({ length: 40 }, () => 400));
-      expect(second.map((r) => r.status)).toEqual(Array.from({ length: 40 }, () => 200));
-      expect(alive.status).toBe(200);
-      expect((await eventsOf(one)).map((e) => e.seq)).toEqual(Array.from({ length: 41 }, (_, i) => i + 1));
-    },
-  );
+  it("of forty on forty jobs, and of forty on one, are all answered, while health answers too", async () => {
+    const many = await Promise.all(Array.from({ length: 40 }, job));
+    const apart = many.map((id) => postEvent(posted(entry({ type: "standing", setup: "nowhere" })), at(id)));
+    const one = many[0]!;
+    const together = Array.from({ length: 40 }, (_, i) => postEvent(posted(entry(note(`n${i}`))), at(one)));
+    const [first, second, alive] = [await Promise.all(apart), await Promise.all(together), await health(asked())];
+    // The setup is none of this machine's: each of them was looked at, and refused.
+    expect(first.map((r) => r.status)).toEqual(Array.from({ length: 40 }, () => 400));
+    expect(second.map((r) => r.status)).toEqual(Array.from({ length: 40 }, () => 200));
+    expect(alive.status).toBe(200);
+    expect((await eventsOf(one)).map((e) => e.seq)).toEqual(Array.from({ length: 41 }, (_, i) => i + 1));
+  });
 
   it("that wait for each other in a circle are tried again, not lost", async () => {
     const [a, b] = [await job(), await job()];
@@ -67,7 +63,7 @@ describe("a burst of entries", () => {
 });
 
 describe("an append", () => {
-  it("reads as many rows at the 5,000th entry as at the fifth", { timeout: 60_000 }, async () => {
+  it("reads as many rows at the 5,000th entry as at the fifth", async () => {
     const id = await job();
     // One connection, so that what the session has read can be asked of the database itself.
     await closeDatabase();
@@ -143,7 +139,7 @@ describe("two processes on one database", () => {
     return answer;
   };
 
-  it("agree: each decides by what the other has written", { timeout: 60_000 }, async () => {
+  it("agree: each decides by what the other has written", async () => {
     const setting = (await newestMachine("brenzik-cd-30")).machine.file.settings[0]!;
     const id = await job();
     const set = (moment: "found" | "set"): EventBody => ({
@@ -164,7 +160,7 @@ describe("two processes on one database", () => {
     expect([(await appendEvent(id, same, NOW)).seq, (await there(id, same)).seq]).toEqual([5, 5]);
   });
 
-  it("give every entry its own number when they write at once", { timeout: 60_000 }, async () => {
+  it("give every entry its own number when they write at once", async () => {
     const id = await job();
     const here = Array.from({ length: 10 }, (_, i) => log(id, note(`here ${i}`)));
     const seqs = [];

@@ -32,7 +32,7 @@ beforeAll(async () => {
 });
 afterAll(closeShop);
 
-describe("the store of dictionaries", { timeout: 120_000 }, () => {
+describe("the store of dictionaries", () => {
   it("is empty at first, and the route says so; who waits for advice fills it", async () => {
     expect(await isStored(hash)).toBe(false);
     expect((await get(hash, engineHash())).status).toBe(404);

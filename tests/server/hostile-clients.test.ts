@@ -57,7 +57,7 @@ function flood(path: string, type: string, most: number, length?: number): Promi
 }
 
 describe("a hostile client", () => {
-  it("that sends 400 MB is cut off, and costs little memory", { timeout: 120_000 }, async () => {
+  it("that sends 400 MB is cut off, and costs little memory", async () => {
     const id = await newJob(await newUnit("zirvald-bw-15"), "still");
     const paths: [string, string][] = [
       [`/api/jobs/${id}/events`, "application/json"],
@@ -94,7 +94,7 @@ describe("a hostile client", () => {
     ["40 kB of brackets", "[".repeat(40_000)],
     ["a number without end", `id: ${"9".repeat(900_000)}`],
     ["a key that is every object's", "constructor: { prototype: x }\n__proto__: { id: y }\n"],
-  ])("that imports %s gets a sentence, while health answers", { timeout: 60_000 }, async (name, text) => {
+  ])("that imports %s gets a sentence, while health answers", async (name, text) => {
     const started = performance.now();
     const taken = importFile(text);
     let [slowest, answered] = [0, 0];
@@ -149,7 +149,7 @@ describe("a hostile client", () => {
     expect((await fetch(`${server.url}${path}`)).status).toBe(404),
   );
 
-  it("that is silent on its connection for half a minute is still answered on it", { timeout: 60_000 }, async () => {
+  it("that is silent on its connection for half a minute is still answered on it", async () => {
     const socket = connect(server.port, "127.0.0.1");
     const answers: string[] = [];
     let closed = false;
@@ -158,7 +158,7 @@ describe("a hostile client", () => {
     const ask = async () => {
       const had = answers.length;
       socket.write("GET /api/alive HTTP/1.1\r\nHost: 127.0.0.1\r\n\r\n");
-      await vi.waitFor(() => expect(answers.length).toBeGreaterThan(had), { timeout: 5000 });
+      await vi.waitFor(() => expect(answers.length).toBeGreaterThan(had), { timeout: 60_000 });
     };
     await ask();
     await pause(25_000);

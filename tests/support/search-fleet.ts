@@ -86,27 +86,23 @@ export function searchFleet(names: readonly string[]): void {
       return [`${name}: ${h.id} ended at ${run.assemblies.join(", ")} after ${run.tests.map(testKey).join(" ; ")}`];
     }
 
-    it(
-      "goes the whole way with faults of three assemblies: isolated, decided, repaired, set up, proven, recorded",
-      { timeout: 240_000 },
-      () => {
-        const random = randomSource(500 + FLEET.indexOf(name));
-        // The likeliest faults that stand alone, in assemblies that are no work for another trade.
-        const alone = faults.filter(
-          (h) =>
-            h.led.length === 0 &&
-            !committed.flat().includes(h.id) &&
-            machine.assemblyById.get(h.assembly)?.licensed === false &&
-            !machine.partById.get(h.fault.part)!.modes.find((m) => m.id === h.fault.mode)!.severity,
-        );
-        const likely = [...alone].sort((a, b) => b.prior - a.prior || (a.id < b.id ? -1 : 1));
-        const three = likely
-          .filter((h, i) => likely.findIndex((x) => x.assembly === h.assembly) === i)
-          .slice(0, WHOLE_WAYS);
-        expect(three).toHaveLength(WHOLE_WAYS);
-        for (const h of three) goesTheWholeWay(h, random);
-      },
-    );
+    it("goes the whole way with faults of three assemblies: isolated, decided, repaired, set up, proven, recorded", () => {
+      const random = randomSource(500 + FLEET.indexOf(name));
+      // The likeliest faults that stand alone, in assemblies that are no work for another trade.
+      const alone = faults.filter(
+        (h) =>
+          h.led.length === 0 &&
+          !committed.flat().includes(h.id) &&
+          machine.assemblyById.get(h.assembly)?.licensed === false &&
+          !machine.partById.get(h.fault.part)!.modes.find((m) => m.id === h.fault.mode)!.severity,
+      );
+      const likely = [...alone].sort((a, b) => b.prior - a.prior || (a.id < b.id ? -1 : 1));
+      const three = likely
+        .filter((h, i) => likely.findIndex((x) => x.assembly === h.assembly) === i)
+        .slice(0, WHOLE_WAYS);
+      expect(three).toHaveLength(WHOLE_WAYS);
+      for (const h of three) goesTheWholeWay(h, random);
+    });
 
     function goesTheWholeWay(h: (typeof faults)[number], random: () => number): void {
       const unit = new UnitOnTheBench(machine, [h.fault], randomValues(machine, random), random);

@@ -93,7 +93,7 @@ describe("a complaint that comes and goes", () => {
     expect(steps.slice(0, 6)).not.toContain("live");
   });
 
-  it("ends at the contact that comes and goes, and blames nothing sound", { timeout: 120_000 }, () => {
+  it("ends at the contact that comes and goes, and blames nothing sound", () => {
     const ends: string[] = [];
     let tried = 0;
     for (const h of hypotheses) {

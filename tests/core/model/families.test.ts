@@ -105,7 +105,7 @@ describe.each(KNOWN_FAMILIES.map((f) => [f.id, f] as const))("a file of the fami
     }
   });
 
-  it("isolates what breaks in it", { timeout: 120_000 }, () => {
+  it("isolates what breaks in it", () => {
     const wrong: string[] = [];
     let all = 0;
     const machine = machineOf(family, 1);

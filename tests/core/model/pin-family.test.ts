@@ -40,7 +40,7 @@ describe("a machine of which only its board's pins are known", () => {
     expect(() => made(feed, states)).toThrow(why);
   });
 
-  it("isolates once its pins and loads are in: what they do not speak of stays unknown", { timeout: 60_000 }, () => {
+  it("isolates once its pins and loads are in: what they do not speak of stays unknown", () => {
     const lines = (file: ReturnType<typeof made>, state: string, text: string) =>
       withPinLines(file, readPinLines(text), { board: "board", state, against: "G" });
     // A pin that is off first, and only later said to give something.

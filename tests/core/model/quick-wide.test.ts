@@ -225,7 +225,7 @@ describe("a machine drawn at the door", () => {
     ["400 V 3 phases", "element 3x2000 at 230V through contactor 24VAC, pump 60"],
     ["230", "heater 2000 through SSR and thermal fuse, valve 24VAC, fan 24V from board, lid switch stops heater"],
     ["12 VDC", "pump 60, fan 5, motor 120, lamp 10"],
-  ])("%s: %s: every fault that shows is found at its assembly", { timeout: 120_000 }, (supply, text) => {
+  ])("%s: %s: every fault that shows is found at its assembly", (supply, text) => {
     const machine = drawn(supply, text);
     const dictionary = FaultDictionary.of(machine, ORDINARY_METER);
     dictionary.build();

@@ -77,72 +77,66 @@ describe("cautions stand at the step where they matter", () => {
 });
 
 describe("every plan over every second fault of the machine", () => {
-  it(
-    "proposes no forbidden step, no ohms with a source on, and no live step where a dead one is worth 80 % of it",
-    { timeout: 300_000 },
-    () => {
-      const random = randomSource(21);
-      let proposals = 0;
-      for (const [i, hypothesis] of dictionary.hypotheses.entries()) {
-        if (hypothesis.kind !== "fault" || i % 2 === 1) continue;
-        const unit = new UnitOnTheBench(machine, [hypothesis.fault], randomValues(machine, random), random);
-        const evidence: Evidence[] = [{ type: "complaint", id: "c", complaint: complaintOf(unit) }];
-        let unitState: UnitState = { setup: "cold-call", openPanels: new Set() };
-        for (let step = 0; step < 8; step++) {
-          const { next } = advise(dictionary, evidence, unitState);
-          if (!next) break;
-          proposals++;
-          const { test } = next;
-          const powered = setup(test.setup).power === "on";
-          expect(forbidden(machine, setup(test.setup), test)).toBeNull();
-          expect(powered && (test.function === "ohms" || test.function === "continuity")).toBe(false);
-          expect(test.function === "lowz" && inSupplyPrimary(machine, test)).toBe(false);
-          if (next.exposure === "live") expect(next.cautions.length).toBeGreaterThan(0);
-          if (next.exposure === "live" && next.proves !== null) {
-            // A proof is made live only where its file names no other way to show it.
-            const proof = machine.file.pieces
-              .flatMap((p) => p.proofs)
-              .find(
-                (p) =>
-                  p.words === next.proves &&
-                  p.any.some((t) => testKey(makeTest(t.setup, t.function, t.red, t.black)) === testKey(test)),
-              );
-            // An output that the file has no test of is shown at the board's own pins, where it has its voltage.
-            if (!proof)
-              expect(
-                machine.file.pieces.flatMap((p) => p.proofs).some((p) => p.words === next.proves && p.of === "output"),
-              ).toBe(true);
-            // Of what must show bad only the ways that the fault spoils are ways.
-            if (proof?.shows === "good")
-              expect(
-                proof.any.every(
-                  (t) => exposureOf(machine, setup(t.setup), makeTest(t.setup, t.function, t.red, t.black)) === "live",
-                ),
-              ).toBe(true);
-          }
-          // A test of the search, not one that proves a board before it is blamed: that one has to be at that spot.
-          // Nor one that is made again: it has to be that one.
-          const made = new Set(evidence.flatMap((e) => (e.type === "reading" ? [testKey(e.test)] : [])));
-          if (next.exposure === "live" && next.proves === null && !made.has(testKey(test))) {
-            // Independent of the chooser: rate everything again and look for a dead test that it should have taken.
-            const rated = rate(dictionary, believe(dictionary, evidence).probability, unitState, made);
-            const own = rated.find((r) => testKey(r.test) === testKey(test))!;
-            const rivals = rated.filter(
-              (r) => setup(r.test.setup).power === "off" && r.score >= DEAD_SHARE * own.score,
+  it("proposes no forbidden step, no ohms with a source on, and no live step where a dead one is worth 80 % of it", () => {
+    const random = randomSource(21);
+    let proposals = 0;
+    for (const [i, hypothesis] of dictionary.hypotheses.entries()) {
+      if (hypothesis.kind !== "fault" || i % 2 === 1) continue;
+      const unit = new UnitOnTheBench(machine, [hypothesis.fault], randomValues(machine, random), random);
+      const evidence: Evidence[] = [{ type: "complaint", id: "c", complaint: complaintOf(unit) }];
+      let unitState: UnitState = { setup: "cold-call", openPanels: new Set() };
+      for (let step = 0; step < 8; step++) {
+        const { next } = advise(dictionary, evidence, unitState);
+        if (!next) break;
+        proposals++;
+        const { test } = next;
+        const powered = setup(test.setup).power === "on";
+        expect(forbidden(machine, setup(test.setup), test)).toBeNull();
+        expect(powered && (test.function === "ohms" || test.function === "continuity")).toBe(false);
+        expect(test.function === "lowz" && inSupplyPrimary(machine, test)).toBe(false);
+        if (next.exposure === "live") expect(next.cautions.length).toBeGreaterThan(0);
+        if (next.exposure === "live" && next.proves !== null) {
+          // A proof is made live only where its file names no other way to show it.
+          const proof = machine.file.pieces
+            .flatMap((p) => p.proofs)
+            .find(
+              (p) =>
+                p.words === next.proves &&
+                p.any.some((t) => testKey(makeTest(t.setup, t.function, t.red, t.black)) === testKey(test)),
             );
-            expect(rivals.map((r) => testKey(r.test))).toEqual([]);
-          }
-          // A cover is opened, and a plug moved, with the power off.
-          const { steps } = costOf(machine, unitState, test);
-          const opens = steps.findIndex((s) => s.startsWith("Open:"));
-          if (opens >= 0 && setup(unitState.setup).power === "on")
-            expect(steps.indexOf("Pull the plug")).toBeLessThan(opens);
-          if (opens >= 0 && setup(unitState.setup).power === "on") expect(steps).toContain("Pull the plug");
-          unitState = unitStateAfter(machine, unitState, test);
-          evidence.push({ type: "reading", id: String(step), test, shown: unit.read(test) });
+          // An output that the file has no test of is shown at the board's own pins, where it has its voltage.
+          if (!proof)
+            expect(
+              machine.file.pieces.flatMap((p) => p.proofs).some((p) => p.words === next.proves && p.of === "output"),
+            ).toBe(true);
+          // Of what must show bad only the ways that the fault spoils are ways.
+          if (proof?.shows === "good")
+            expect(
+              proof.any.every(
+                (t) => exposureOf(machine, setup(t.setup), makeTest(t.setup, t.function, t.red, t.black)) === "live",
+              ),
+            ).toBe(true);
         }
+        // A test of the search, not one that proves a board before it is blamed: that one has to be at that spot.
+        // Nor one that is made again: it has to be that one.
+        const made = new Set(evidence.flatMap((e) => (e.type === "reading" ? [testKey(e.test)] : [])));
+        if (next.exposure === "live" && next.proves === null && !made.has(testKey(test))) {
+          // Independent of the chooser: rate everything again and look for a dead test that it should have taken.
+          const rated = rate(dictionary, believe(dictionary, evidence).probability, unitState, made);
+          const own = rated.find((r) => testKey(r.test) === testKey(test))!;
+          const rivals = rated.filter((r) => setup(r.test.setup).power === "off" && r.score >= DEAD_SHARE * own.score);
+          expect(rivals.map((r) => testKey(r.test))).toEqual([]);
+        }
+        // A cover is opened, and a plug moved, with the power off.
+        const { steps } = costOf(machine, unitState, test);
+        const opens = steps.findIndex((s) => s.startsWith("Open:"));
+        if (opens >= 0 && setup(unitState.setup).power === "on")
+          expect(steps.indexOf("Pull the plug")).toBeLessThan(opens);
+        if (opens >= 0 && setup(unitState.setup).power === "on") expect(steps).toContain("Pull the plug");
+        unitState = unitStateAfter(machine, unitState, test);
+        evidence.push({ type: "reading", id: String(step), test, shown: unit.read(test) });
       }
-      expect(proposals).toBeGreaterThan(100);
-    },
-  );
+    }
+    expect(proposals).toBeGreaterThan(100);
+  });
 });

@@ -42,7 +42,6 @@ describe.each(FLEET)("%s", (name) => {
 describe("plans on machines of several kinds", () => {
   it.each(["kaldruun-uc-80", "zirvald-bw-15", "hochkar-ip-4"])(
     "%s: power is off before a cover or a plug is moved, live steps only where no dead one will do",
-    { timeout: 120_000 },
     (name) => {
       const machine = machineNamed(name);
       const dictionary = built(machine);

@@ -240,7 +240,7 @@ describe("reasons", () => {
 });
 
 describe("what is believed", () => {
-  it("comes true as often as it is believed, truth drawn from the prior", { timeout: 120_000 }, () => {
+  it("comes true as often as it is believed, truth drawn from the prior", () => {
     const { deciles, runs } = calibrate(
       [dictionary, isolationOf("zirvald-bw-15"), isolationOf("hochkar-ip-4")],
       400,
@@ -258,7 +258,7 @@ describe("what is believed", () => {
     for (const d of many) expect(Math.abs(d.believed - d.true)).toBeLessThanOrEqual(0.07);
   });
 
-  it("survives one wrong reading in nearly every run, and names most slips", { timeout: 300_000 }, () => {
+  it("survives one wrong reading in nearly every run, and names most slips", () => {
     const random = randomSource(61);
     const committed = groupsOf("quellmoor-sb-210");
     const faults = dictionary.hypotheses.flatMap((h) => (h.kind === "fault" && h.led.length === 0 ? [h] : []));
