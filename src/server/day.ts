@@ -168,6 +168,8 @@ function visitOf(row: Row, now: Date, lastAt: Date | undefined) {
   const way = (row.visitMinutes ?? 0) / 2;
   const leave = minutesBetween(now, row.visitAt) - way;
   const isThere = lastAt !== undefined && minutesBetween(lastAt, row.visitAt) <= way;
+  // Nothing was written there for so long: that visit is over, and hands are back.
+  if (isThere && minutesBetween(lastAt, now) >= LEFT_IT) return null;
   return { way, leave: isThere ? 0 : Math.max(0, leave), isThere };
 }
 

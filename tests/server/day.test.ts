@@ -101,7 +101,10 @@ describe("what is in hand", () => {
     await appendEvent(job, entry({ type: "note", text: "Here." }), new Date(at));
     const begunThere = (await dayAhead(new Date(Date.parse(at) + 60_000))).jobs.find((j) => j.id === job)!;
     expect(begunThere.steps[0]!.words).toBe("find it");
-    expect([begunThere.from, begunThere.expected]).toEqual([0, undefined]);
+    expect([begunThere.from, begunThere.expected, begunThere.isAway]).toEqual([0, undefined, true]);
+    // The next day that visit is over, and the job is one of the workshop's.
+    const after = (await dayAhead(new Date(Date.parse(at) + 24 * 3_600_000))).jobs.find((j) => j.id === job)!;
+    expect([after.isAway, after.steps.at(-1)!.words]).toEqual([undefined, "prove it"]);
     await write(job, { type: "promised", at: null });
     expect((await mine())!.promised).toBeNull();
     await write(job, { type: "dropped", reason: "wrong unit" });
