@@ -46,18 +46,26 @@ export type Letterhead = Readonly<z.output<typeof letterheadSchema>>;
 export const setLetterheadSchema = z.strictObject({ id: z.uuid(), actor: actorSchema, ...letterheadSchema.shape });
 export const setLetterhead = sends(() => "/api/shop/letterhead", setLetterheadSchema, letterheadSchema);
 
-/** Whose hands there are, and at how many places a unit can be run at once; null: there are enough. */
+/** How many there are of what is few; null: enough. */
+const few = z
+  .number(say.placesAreCounted)
+  .int(say.placesAreCounted)
+  .min(1, say.placesAreCounted)
+  .max(50, say.placesAreCounted)
+  .nullable();
+
+/**
+ * Whose hands there are, at how many places a unit can be run at once, at how many of them with water, and how many
+ * supplies of low voltage there are.
+ */
 export const crewSchema = z.strictObject({
   people: z
     .array(z.string().trim().min(1, say.sayWhoIsHere).max(80, say.aNameIsShorter))
     .min(1, say.sayWhoIsHere)
     .max(12, say.soManyHands),
-  places: z
-    .number(say.placesAreCounted)
-    .int(say.placesAreCounted)
-    .min(1, say.placesAreCounted)
-    .max(50, say.placesAreCounted)
-    .nullable(),
+  places: few,
+  water: few.default(null),
+  supplies: few.default(null),
 });
 export type Crew = Readonly<z.output<typeof crewSchema>>;
 export const setCrewSchema = z.strictObject({ id: z.uuid(), actor: actorSchema, ...crewSchema.shape });

@@ -127,7 +127,11 @@ function dayJob(
     isRunUp: visit === null,
   });
   const from = visit?.leave ?? 0;
-  const running = runningWaits(own.map((w) => ({ minutes: minutesTo(w.due) - from, care: w.care as Care | null })));
+  const running = runningWaits(
+    own.map((w) => ({ minutes: minutesTo(w.due) - from, care: w.care as Care | null })),
+    // A step of its proof runs: it holds what the steps of its proof do.
+    work.stage === "proof" ? (work.steps[0]?.needs ?? []) : [],
+  );
   const isAt = spent > 0 && spent < LEFT_IT && running.length === 0 && (visit === null || visit.isThere);
   const { steps, over } = isAt ? afterMinutes(work.steps, spent) : { steps: work.steps, over: 0 };
   const isUnknown = (work.stage === "search" && search === null) || (proof !== null && script === null);
@@ -174,11 +178,16 @@ function visitOf(row: Row, now: Date, lastAt: Date | undefined) {
 }
 
 /** What runs already, side by side: it is over with the longest. It needs nobody's hands, unless one has to stay. */
-function runningWaits(running: readonly { readonly minutes: number; readonly care: Care | null }[]): DayStep[] {
+function runningWaits(
+  running: readonly { readonly minutes: number; readonly care: Care | null }[],
+  needs: readonly string[],
+): DayStep[] {
   const minutes = Math.max(0, ...running.map((w) => w.minutes));
   if (minutes === 0) return [];
+  // Off and locked it can stand anywhere.
+  const isRun = running.some((w) => w.minutes > 0 && w.care !== "locked");
   const stays = running.some((w) => w.minutes > 0 && !frees(w.care));
-  return [{ words: say.waiting, minutes, spread: 0, care: stays ? "watch" : "leave", needs: [] }];
+  return [{ words: say.waiting, minutes, spread: 0, care: stays ? "watch" : "leave", needs: isRun ? needs : [] }];
 }
 
 /** The steps after hands have been on the first of them for a while; `over`: how much longer than was thought. */

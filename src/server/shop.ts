@@ -34,16 +34,23 @@ export async function shopLetterhead(): Promise<Letterhead | null> {
 /** Whose hands there are, as it was last said; null: nobody has said. */
 export async function shopCrew(): Promise<Crew | null> {
   const said = await lastSaid("crew set");
-  return said && { people: said.people, places: said.places };
+  return said && crewIn(said);
 }
 
 /** Sets whose hands there are, for everybody. The same id is taken once. Throws a `Refusal`. */
 export async function setShopCrew(input: z.output<typeof setCrewSchema>, now: Date): Promise<Crew> {
   refuseWhenFull();
-  const { id, actor, people, places } = input;
-  await inTransaction((tx) => appendToShop(tx, { id, v: 1, actor, body: { type: "crew set", people, places } }, now));
-  return { people, places };
+  const { id, actor, ...crew } = input;
+  await inTransaction((tx) => appendToShop(tx, { id, v: 1, actor, body: { type: "crew set", ...crew } }, now));
+  return crew;
 }
+
+const crewIn = ({ people, places, water, supplies }: Extract<ShopEvent, { type: "crew set" }>): Crew => ({
+  people,
+  places,
+  water: water ?? null,
+  supplies: supplies ?? null,
+});
 
 /** Sets the head of what is handed out. The same id is taken once. Throws a `Refusal`. */
 export async function setShopLetterhead(input: z.output<typeof setLetterheadSchema>, now: Date): Promise<Letterhead> {

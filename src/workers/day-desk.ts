@@ -3,6 +3,8 @@ import {
   type Day,
   type DoneBetween,
   doneBetween,
+  type HeldUp,
+  heldUp,
   isReady,
   laidOut,
   type Meanwhile,
@@ -32,6 +34,8 @@ export interface DayAnswer {
   readonly between: readonly DoneBetween[];
   /** What idle hands can be on until the plan wants them; by person of the plan. */
   readonly meanwhile: readonly (Meanwhile | null)[];
+  /** What each unit waits for because there is few of it, the next time hands come to it; in the order of the units. */
+  readonly heldUp: readonly (HeldUp | null)[];
 }
 
 /** Plans days, in a worker. */
@@ -45,6 +49,10 @@ export class DayDesk {
       why: first ? whyFirst(day, plan, first.block.unit, first.block.wait) : null,
       between: doneBetween(day, plan.order),
       meanwhile: meanwhile(day, plan),
+      heldUp: day.units.map((_, unit) => {
+        const next = plan.placed.find((p) => p.block.unit === unit && p.block.hands > 0);
+        return next ? heldUp(day, plan, next) : null;
+      }),
     };
   }
 }

@@ -112,20 +112,26 @@ test("hands now: what comes first and why, a promise, a row moved by the keyboar
 
   // Two people, each with what comes first for them; without a name nobody is here.
   const crew = page.getByRole("dialog", { name: "Who is here" });
-  const here = async (names: string, places: string) => {
+  const here = async (names: string, places: string, water = "") => {
     await now.getByRole("button", { name: /^Who is here/ }).click();
     await crew.getByLabel("Names, a comma between").fill(names);
     await crew.getByLabel("Places to run a unit").fill(places);
+    await crew.getByLabel("Of them with water and drain").fill(water);
     await page.keyboard.press("Enter");
   };
   await here(" , ", "");
   await expect(crew.getByRole("alert")).toContainText("Say who is here");
   await axe(page);
   await crew.getByRole("button", { name: "Cancel" }).click();
-  await here("Ida, Jon", "2");
+  await here("Ida, Jon", "2", "0");
+  await expect(crew.getByRole("alert")).toContainText("Places and rigs are counted");
+  // What was typed is still there.
+  await expect(crew.getByLabel("Names, a comma between")).toHaveValue("Ida, Jon");
+  await crew.getByRole("button", { name: "Cancel" }).click();
+  await here("Ida, Jon", "2", "1");
   await expect(now.getByRole("heading", { name: "Jon" })).toBeVisible();
   await expect(now.getByRole("heading", { name: "Ida" })).toBeVisible();
-  await expect(now.getByRole("button", { name: "Who is here: Ida, Jon; 2 places to run a unit" })).toBeVisible();
+  await expect(now.getByRole("button", { name: "Who is here: Ida, Jon; 2 places to run a unit; 1 with water" })).toBeVisible();
   await axe(page);
   await page.setViewportSize({ width: 390, height: 844 });
   await fits(page);

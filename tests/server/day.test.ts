@@ -71,6 +71,12 @@ describe("what is in hand", () => {
     await write(job, { type: "proved", step: "look covers", words: "Look", passed: true, typed: "seen", limit: "" });
     const proving = (await mine())!;
     expect(proving.steps.map((s) => s.words)).toEqual(["prove it"]);
+    // What its proof waits for holds its place in the workshop; with the power off and locked it needs none.
+    await write(job, { type: "waiting", wait: "run", words: "Runs", seconds: 600, care: "leave" });
+    expect((await mine())!.steps[0]!.needs).toEqual(["place"]);
+    await write(job, { type: "waiting", wait: "run", words: "Rests", seconds: 600, care: "locked" });
+    expect((await mine())!.steps[0]!.needs).toEqual([]);
+    await write(job, { type: "waited", wait: "run" });
     expect(proving.place).toContain("step=prove");
   });
 
@@ -131,10 +137,11 @@ describe("what is in hand", () => {
 
   it("whose hands there are is said for everybody, once; what cannot be is refused and changes nothing", async () => {
     expect((await now()).crew).toBeNull();
-    const crew = { id: uuid(), actor: "Vera", people: ["Ida", "Jon"], places: 2 };
+    const rigs = { places: 2, water: 1, supplies: null };
+    const crew = { id: uuid(), actor: "Vera", people: ["Ida", "Jon"], ...rigs };
     expect((await setCrew(posted(crew))).status).toBe(200);
     expect((await setCrew(posted(crew))).status).toBe(200);
-    expect((await now()).crew).toEqual({ people: ["Ida", "Jon"], places: 2 });
+    expect((await now()).crew).toEqual({ people: ["Ida", "Jon"], ...rigs });
     for (const bad of [
       { people: [] },
       { people: [" "] },
@@ -142,14 +149,17 @@ describe("what is in hand", () => {
       { places: 0 },
       { places: 1.5 },
       { places: "2" },
+      { water: 0 },
+      { supplies: 51 },
     ]) {
       const answer = await setCrew(posted({ ...crew, id: uuid(), ...bad }));
       const refused = await said(answer);
       expect(refused.status).toBe(400);
-      expect(refused.error).toMatch(/Say who is here|more than twelve|Places are counted/);
+      expect(refused.error).toMatch(/Say who is here|more than twelve|Places and rigs are counted/);
     }
-    expect((await now()).crew).toEqual({ people: ["Ida", "Jon"], places: 2 });
-    await setCrew(posted({ ...crew, id: uuid(), people: ["Ida"], places: null }));
-    expect((await now()).crew).toEqual({ people: ["Ida"], places: null });
+    expect((await now()).crew).toEqual({ people: ["Ida", "Jon"], ...rigs });
+    const all = { people: ["Ida"], places: null, water: null, supplies: null };
+    await setCrew(posted({ ...crew, id: uuid(), ...all }));
+    expect((await now()).crew).toEqual(all);
   });
 });

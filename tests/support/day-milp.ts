@@ -42,7 +42,8 @@ export function dayProgram(day: Day): string {
   if (day.people === 2) binaries.push(...blocks.map((b) => `p${b.id}`));
   blocks.forEach((a, i) => {
     const unit = day.units[a.u]!;
-    if (a.k === 0) lines.push(`s${a.id} >= ${unit.from}`);
+    // What waits already has begun.
+    if (a.k === 0) lines.push(`s${a.id} ${a.hands === 0 ? "=" : ">="} ${unit.from}`);
     else {
       const before = blocks[i - 1]!;
       lines.push(`s${a.id} - s${before.id} >= ${before.hands + before.wait}`);

@@ -7,6 +7,9 @@ import { CARES, MOST_WAIT } from "./waits";
 const text = (most: number) => z.string().trim().min(1).max(most);
 const money = z.number().min(0).max(1e6);
 
+/** How many there are of what is few; null: enough. */
+const few = z.number().int().min(1).max(50).nullable();
+
 /** Where a machine file has it from. */
 const offered = {
   /** What was learned, in words, by whom, when (ISO 8601). */
@@ -53,11 +56,16 @@ export const shopEventSchema = z.discriminatedUnion("type", [
   z.strictObject({ type: z.literal("waited"), wait: z.uuid() }),
   /** Who stands at the head of what is handed out: a name, and how to reach it. */
   z.strictObject({ type: z.literal("letterhead set"), name: text(80), contact: z.string().trim().max(200) }),
-  /** Whose hands there are today, and at how many places a unit can be run at once; null: at as many as there are units. */
+  /**
+   * Whose hands there are today, at how many places a unit can be run at once, at how many of them with water and drain, and
+   * how many can be fed with low voltage; null or left out: as many as there are units.
+   */
   z.strictObject({
     type: z.literal("crew set"),
     people: z.array(text(80)).min(1).max(12),
-    places: z.number().int().min(1).max(50).nullable(),
+    places: few,
+    water: few.optional(),
+    supplies: few.optional(),
   }),
   /** From here on a machine's causes are learned anew, beginning with what its file says. */
   z.strictObject({ type: z.literal("odds reset"), machine: text(60) }),

@@ -7,4 +7,5 @@ export { isReady, type Meanwhile, meanwhile } from "./meanwhile";
 export { planDay, type Planned, rule } from "./plan";
 export { stillLeft } from "./running-over";
 export { costOf, laidOut, type Placed } from "./schedule";
-export { handsOn, type Minutes, PLACE, proofAsked, ROUGH, workLeft } from "./work-left";
+export { type HeldUp, heldUp, PLACE, SUPPLY, WATER } from "./rigs";
+export { handsOn, type Minutes, proofAsked, ROUGH, workLeft } from "./work-left";

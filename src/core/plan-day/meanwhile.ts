@@ -16,12 +16,20 @@ const GAP = 5;
  */
 export function meanwhile(day: Day, { placed }: DayPlan): readonly (Meanwhile | null)[] {
   const taken = new Set(placed.filter((p) => p.block.hands > 0 && p.start < 1).map((p) => p.block.unit));
+  // What is held now, by hands that are on something or by what waits.
+  const held = placed
+    .filter((p) => p.start < 1)
+    .flatMap(({ block }) => [...new Set([...block.holds, ...block.holdsOn])]);
+  const isLeft = (rig: string) => held.filter((h) => h === rig).length < (day.few[rig] ?? Infinity);
   return Array.from({ length: Math.max(1, day.people) }, (_, person) => {
     const until = placed.find((p) => p.person === person && p.block.hands > 0)?.start ?? Infinity;
     if (until < GAP) return null;
-    const next = placed.find(({ block }) => !taken.has(block.unit) && isReady(day, block.unit));
+    const next = placed.find(
+      ({ block }) => !taken.has(block.unit) && isReady(day, block.unit) && block.holds.every((rig) => isLeft(rig)),
+    );
     if (!next) return null;
     taken.add(next.block.unit);
+    held.push(...next.block.holds);
     return { unit: next.block.unit, until };
   });
 }

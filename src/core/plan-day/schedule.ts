@@ -39,6 +39,10 @@ export class Layout {
     this.ready = day.units.map((u) => u.from);
     this.free = Array.from({ length: Math.max(1, day.people) }, () => 0);
     this.held = new Map(Object.entries(day.few).map(([name, n]) => [name, Array.from({ length: n }, () => 0)]));
+    // What waits already does not wait for anybody: it holds what it holds.
+    day.units.forEach((_, unit) => {
+      if (this.has(unit) && this.blocks[unit]![0]!.hands === 0) this.place(unit);
+    });
   }
 
   /** Whether a unit has a block left. */
@@ -49,11 +53,11 @@ export class Layout {
   /** When the next block of a unit could begin, after all that is laid out. */
   earliest(unit: number): number {
     const block = this.blocks[unit]![this.next[unit]!]!;
-    // A wait in front of the hands needs nobody.
-    const person = block.hands === 0 ? 0 : Math.min(...this.free);
+    // A wait in front of the hands needs nobody, and has begun.
+    if (block.hands === 0) return this.ready[unit]!;
     return Math.max(
       this.ready[unit]!,
-      person,
+      Math.min(...this.free),
       this.lastStart,
       ...[...block.holds, ...block.holdsOn].map((n) => this.heldUntil(n)),
     );
@@ -97,7 +101,7 @@ export class Layout {
     if (block.hands > 0) this.free[person] = handsEnd;
     this.ready[unit] = end;
     this.next[unit]!++;
-    this.lastStart = start;
+    if (block.hands > 0) this.lastStart = start;
     this.placed.push({ block, person, start, handsEnd, end });
     return () => {
       this.placed.pop();

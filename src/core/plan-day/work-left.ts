@@ -2,6 +2,7 @@ import { careNow, dryingOf, type Job, USUAL_DRYING, WHOLE_UNIT } from "../journa
 import type { Machine } from "../model";
 import { procedureFor, proofMinutes, type ProofStep, purposeOf } from "../repair";
 import type { DayStep } from "./day";
+import { rigsFor } from "./rigs";
 import { say } from "#words/core/plan-day";
 
 /** Minutes, and one standard deviation of them. */
@@ -31,9 +32,6 @@ const WORTH_LEAVING = 3;
 
 /** Minutes of hands until a clock runs, at least. */
 const BEGIN = 0.5;
-
-/** A place where a unit can be run: there may be few of them in a workshop. */
-export const PLACE = "place";
 
 /** Something that hands are on. */
 export const handsOn = (words: string, minutes: number, spread = RECKONED * minutes): DayStep => ({
@@ -66,7 +64,8 @@ export function workLeft(
   job: Job,
   known: { readonly search: Minutes; readonly script: readonly ProofStep[] | null; readonly isRunUp: boolean },
 ): WorkLeft {
-  const at = (step: DayStep): DayStep => (known.isRunUp ? { ...step, needs: [PLACE] } : step);
+  const needs = rigsFor(machine);
+  const at = (step: DayStep): DayStep => (known.isRunUp ? { ...step, needs } : step);
   const decided = decidedOn(machine, job);
   const proof = (proofLeft(machine, job, known.script) ?? [handsOn(say.proof, USUAL_WORK.proof)]).map(at);
   if (!decided) {

@@ -24,7 +24,7 @@ import type { DoneBetween, Placed } from "../../core/plan-day";
 import { clockTime } from "../shell/time";
 import { JobTimes, WhenWords } from "./JobTimes";
 import type { PlannedDay } from "./useDay";
-import { say } from "#words/ui/day";
+import { RIG_WORDS, say } from "#words/ui/day";
 
 /** A time line is never shorter than so many minutes. */
 const LEAST = 60;
@@ -50,6 +50,7 @@ export function DayLine({ day: now, onPin }: { readonly day: PlannedDay; onPin(j
     placed: day.plan.placed.filter((p) => p.block.unit === unit),
     done: day.plan.done[unit]!,
     between: day.between[unit]!,
+    heldUp: heldUpWords(day, unit),
     names: day.names,
   }));
   const ids = rows.map((r) => r.job.id);
@@ -113,19 +114,28 @@ function HourMarks({ at, length }: { readonly at: string; readonly length: numbe
   );
 }
 
+function heldUpWords({ heldUp, jobs }: PlannedDay, unit: number): string {
+  const by = heldUp[unit];
+  if (!by) return "";
+  const holder = jobs[by.unit]!;
+  return say.heldUp(RIG_WORDS[by.rig] ?? by.rig, `${holder.site}, ${holder.machine}`);
+}
+
 interface RowProps {
   readonly job: DayJob;
   readonly placed: readonly Placed[];
   /** Minutes from `at` until it is done, and between which it is on four of five days. */
   readonly done: number;
   readonly between: DoneBetween;
+  /** What hands will wait for there; empty: for nothing. */
+  readonly heldUp: string;
   readonly names: readonly string[];
   readonly at: string;
   /** Minutes of the whole line. */
   readonly length: number;
 }
 
-function DayRow({ job, placed, done, between, names, at, length }: RowProps) {
+function DayRow({ job, placed, done, between, heldUp, names, at, length }: RowProps) {
   const { attributes, listeners, setNodeRef, transform, transition, isDragging } = useSortable({ id: job.id });
   const clock = (minutes: number) => {
     const moment = Date.parse(at) + 60_000 * minutes;
@@ -161,6 +171,7 @@ function DayRow({ job, placed, done, between, names, at, length }: RowProps) {
           <WhenWords job={job} />
           {job.isRough ? `, ${say.rough}` : ""}
           {hands ? `, ${say.by(hands)}` : ""}
+          {heldUp ? `, ${heldUp}` : ""}
         </span>
       </span>
       <JobTimes job={job} />

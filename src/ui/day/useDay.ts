@@ -3,7 +3,7 @@
 import * as Comlink from "comlink";
 import { useEffect, useMemo, useRef, useState } from "react";
 import { type DayAhead, dayAhead, type DayJob } from "../../contract/day";
-import { type Day, namesOfHands, PLACE } from "../../core/plan-day";
+import { type Day, namesOfHands, PLACE, SUPPLY, WATER } from "../../core/plan-day";
 import type { DayAnswer, DayDesk } from "../../workers/day-desk";
 import { useRoute } from "../engine/useRoute";
 import { useKept } from "../shell/useKept";
@@ -35,10 +35,14 @@ const isToday = ({ from, steps }: DayJob) => {
   return first >= 0 && steps.slice(0, first).reduce((sum, s) => sum + s.minutes, from) < TODAY;
 };
 
-/** One person's hands, and places enough, as long as nobody says otherwise. */
+/** One person's hands, and enough of all else, as long as nobody says otherwise. */
 const dayOf = (jobs: readonly DayJob[], crew: DayAhead["crew"]): Day => ({
   people: crew?.people.length ?? 1,
-  few: crew?.places ? { [PLACE]: crew.places } : {},
+  few: {
+    ...(crew?.places ? { [PLACE]: crew.places } : {}),
+    ...(crew?.water ? { [WATER]: crew.water } : {}),
+    ...(crew?.supplies ? { [SUPPLY]: crew.supplies } : {}),
+  },
   units: jobs,
 });
 

@@ -9,7 +9,7 @@ export const say = {
   sayWhoIsHere: "Say who is here, one name at least.",
   aNameIsShorter: "That is more than a name, or one name for several: put commas between.",
   soManyHands: "That is more than twelve people.",
-  placesAreCounted: "Places are counted: 1 to 50.",
+  placesAreCounted: "Places and rigs are counted: 1 to 50.",
   sayWhatIsWaitedFor: "Say what is waited for.",
   thatIsLongerThanA: "That is longer than a quarter of a year.",
   aCurrencyHasThreeLetters: "A currency has three letters.",

@@ -5,11 +5,15 @@ import {
   doneBetween,
   drawnDay,
   handsOn,
+  heldUp,
   laidOut,
+  meanwhile,
   namesOfHands,
   PLACE,
   planDay,
   stillLeft,
+  SUPPLY,
+  WATER,
   workLeft,
 } from "../../../src/core/plan-day";
 import { normalBelow } from "../../../src/core/plan-day/running-over";
@@ -105,6 +109,25 @@ describe("people and places", () => {
     expect([...planDay({ people: 1, few: {}, units }).done].sort()).toEqual([30, 60]);
   });
 
+  it("what waits already holds its place, and says so of whom it keeps: by hand", () => {
+    const proof = { ...handsOn("defrost runs", 40, 0), care: "leave" as const, needs: [PLACE] };
+    const running = { ...unit("R", []), steps: [proof, handsOn("read it", 5)] };
+    const of = { people: 1, few: { [PLACE]: 1 }, units: [unit("B", [PLACE]), running, unit("C", [])] };
+    const plan = planDay(of);
+    // C needs no place; R is read as soon as it has run, then B has its place.
+    expect(plan.done).toEqual([75, 45, 30]);
+    const first = (u: number) => plan.placed.find((p) => p.block.unit === u && p.block.hands > 0)!;
+    // B has waited for the hands too, for R was read first; with two people only the place is in its way.
+    expect(heldUp(of, plan, first(0))).toBeNull();
+    const two = planDay({ ...of, people: 2 });
+    const kept = two.placed.find((p) => p.block.unit === 0)!;
+    expect([kept.start, heldUp({ ...of, people: 2 }, two, kept)]).toEqual([40, { rig: PLACE, unit: 1 }]);
+    // Idle until then, nobody is told to begin what has no place.
+    const none = { people: 1, few: { [PLACE]: 1 }, units: [unit("B", [PLACE]), running] };
+    expect(meanwhile(none, planDay(none))).toEqual([null]);
+    expect(meanwhile({ ...none, few: { [PLACE]: 2 } }, planDay(none))).toEqual([{ unit: 0, until: 40 }]);
+  });
+
   it("who was on a unit last goes on with it; the others take what is left", () => {
     const plan = laidOut({ people: 3, few: {}, units: [unit("A", []), unit("B", []), unit("C", [])] }, [0, 1, 2]);
     const named = namesOfHands(plan, ["Ida", "Jon", "Vera"], ["Vera", "Ida", "somebody gone"]);
@@ -186,6 +209,20 @@ describe("what a job still needs", () => {
       [null, null],
     ]);
     expect(steps.every((s) => s.needs.includes(PLACE))).toBe(true);
+  });
+
+  it("run in the workshop it holds a place; water or a low-voltage supply besides, as its kind needs; away nothing", () => {
+    const needs = (id: string, isRunUp: boolean) => {
+      const own = machineNamed(id);
+      const job = jobWith(own, { complaint: own.file.complaints[0]!.id });
+      return workLeft(own, job, { search, script: null, isRunUp }).steps.map((s) => s.needs);
+    };
+    // Search, repair with the power off, proof. Common practice, no source.
+    expect(needs("dornlau-fl-7", true)).toEqual([[PLACE, WATER], [], [PLACE, WATER]]);
+    expect(needs("ramsgrat-ct-60", true)[0]).toEqual([PLACE, WATER]);
+    expect(needs("grisselm-sn-18", true)[0]).toEqual([PLACE, SUPPLY]);
+    expect(needs("firnau-bf-330", true)[0]).toEqual([PLACE]);
+    expect(needs("dornlau-fl-7", false).flat()).toEqual([]);
   });
 
   it("nothing decided: the search as told, then what is usual; a job that is no repair has no search", () => {

@@ -19,12 +19,19 @@ export const say = {
   runsOver: (minutes: number) => `It has taken ${Math.round(minutes)} min longer than thought.`,
   nothingForThem: (name: string) => `Nothing for ${name} now.`,
   crew: "Who is here",
-  crewOf: (names: string, places: number | null) =>
-    `${names}${places === null ? "" : `; ${places} ${places === 1 ? "place" : "places"} to run a unit`}`,
+  crewOf: (names: string, few: readonly string[]) => [names, ...few].join("; "),
+  countOf: {
+    places: (n: number) => `${n} ${n === 1 ? "place" : "places"} to run a unit`,
+    water: (n: number) => `${n} with water`,
+    supplies: (n: number) => `${n} low-voltage ${n === 1 ? "supply" : "supplies"}`,
+  },
   crewOne: "One pair of hands",
   names: "Names, a comma between",
+  howMany: "What there is few of (empty: enough for all)",
   placesToRun: "Places to run a unit",
-  placesHelp: "Empty: enough for all",
+  placesWithWater: "Of them with water and drain",
+  lowVoltageSupplies: "Low-voltage supplies",
+  heldUp: (rig: string, unit: string) => `waits for ${rig}: ${unit} has it`,
   whyHeld: "You put it first.",
   order: "Order of the day",
   timeline: "Time line: hands filled, waits hatched; the bracket: ready between",
@@ -42,8 +49,14 @@ export const say = {
   minutesOfWay: "Minutes there and back",
   beforeDriving: "Before you drive: what to ask, what to take along",
   keep: "Keep",
-  cancel: "Cancel",
   release: "Order by the plan again",
   moved: "You changed the order. It stays until you release it.",
   visitAt: (clock: string) => `visit ${clock}`,
+};
+
+/** What units wait for where there is few of it. */
+export const RIG_WORDS: Readonly<Record<string, string>> = {
+  place: "a place to run it",
+  water: "water and drain",
+  "low-voltage supply": "a low-voltage supply",
 };

@@ -22,6 +22,7 @@ export const say = {
   places: "Places",
   theComputationStoppedReloadThe: "The computation stopped. Reload the page; nothing is lost.",
   reason: "Reason",
+  cancel: "Cancel",
   typeAReason: "Type a reason",
   jobOfPrinted: (
     maker: string,

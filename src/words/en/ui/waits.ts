@@ -13,7 +13,6 @@ export const say = {
   thisJob: "this job",
   noJob: "no job",
   start: "Start",
-  cancel: "Cancel",
   all: (n: number) => `All ${n}`,
   due: "due",
   overdue: (clock: string) => `overdue ${clock}`,
