@@ -24,5 +24,6 @@ export interface BeforeDriving {
   readonly answered: readonly string[];
   /** What it may be, likeliest first. */
   readonly suspects: readonly { readonly name: string; readonly probability: number }[];
-  readonly take: TakeAlong;
+  /** What to take along: it takes a while, for each repair is proven in thought. */
+  readonly take: Promise<TakeAlong>;
 }

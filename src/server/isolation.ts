@@ -5,10 +5,12 @@ import nodeEndpoint from "comlink/dist/umd/node-adapter.js";
 import { z } from "zod";
 import { type Answers, type Evidence, expressible, type Look } from "../core/diagnose";
 import { changesIn, evidenceOf, jobOn } from "../core/journal";
+import { Lru } from "../core/lru";
 import {
   type Change,
   ChangeError,
   type CircuitChange,
+  type Fault,
   type GuardAnswers,
   type MachineFile,
   variantOf,
@@ -212,6 +214,25 @@ export async function proofScriptFor(id: string): Promise<readonly ProofStep[]> 
     desk.proofRun(complaint, fault, CORD_METRES, assembly, purpose),
   );
 }
+/** Proofs of repairs that may have to be made, as they were worked out last. */
+const supposed = ((globalThis as { unzoSupposed?: Lru<string, readonly ProofStep[]> }).unzoSupposed ??= new Lru(200));
+
+/** The steps of the proof of a repair that may turn out to be needed on a job. */
+export async function supposedProof(id: string, fault: Fault, assembly: string): Promise<readonly ProofStep[]> {
+  const { events, hash, odds } = await readJob(id);
+  const changes = changesIn(events);
+  const { machine } = await machineOf(hash, changes, database(), odds);
+  const { opened } = jobOn(machine, events);
+  const key = JSON.stringify([hash, changes, opened.complaint, fault, assembly]);
+  const known = supposed.get(key);
+  if (known) return known;
+  const steps = await ask({ hash, changes, file: machine.file, ...(odds ? { odds } : {}) }, (desk) =>
+    desk.proofRun(opened.complaint ?? null, fault, CORD_METRES, assembly),
+  );
+  supposed.set(key, steps);
+  return steps;
+}
+
 /** Metres of a supply cord, where nobody has measured it; the limit of its earth moves with it. */
 const CORD_METRES = 2;
 

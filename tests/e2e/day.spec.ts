@@ -131,7 +131,9 @@ test("hands now: what comes first and why, a promise, a row moved by the keyboar
   await here("Ida, Jon", "2", "1");
   await expect(now.getByRole("heading", { name: "Jon" })).toBeVisible();
   await expect(now.getByRole("heading", { name: "Ida" })).toBeVisible();
-  await expect(now.getByRole("button", { name: "Who is here: Ida, Jon; 2 places to run a unit; 1 with water" })).toBeVisible();
+  await expect(
+    now.getByRole("button", { name: "Who is here: Ida, Jon; 2 places to run a unit; 1 with water" }),
+  ).toBeVisible();
   await axe(page);
   await page.setViewportSize({ width: 390, height: 844 });
   await fits(page);
@@ -215,6 +217,8 @@ test("before driving: asked on the phone, each answer changes what it may be and
   await written(page, "answered", () => asks.getByRole("button", { name: "No", exact: true }).first().click());
   await expect(asks.getByRole("listitem")).toHaveCount(questions - 1);
   await expect(asks).toContainText("Answered");
+  // Each repair is proven in thought: its clamp is on the list, too.
+  await expect(take.getByRole("checkbox", { name: "Meter AC clamp" })).toBeVisible();
   await take.getByRole("checkbox").first().check();
   await page.reload();
   await alive(page);

@@ -65,7 +65,7 @@ export { type OpenFirst, openSimpleCauses } from "./evidence/simple-causes";
 export type { Hypothesis } from "./hypotheses/hypothesis";
 export { costOf, movesTo, type UnitState, unitStateAfter } from "./planning/cost";
 export { isOfOnePiece, learnTimes, type StepTaken, type Times } from "./planning/learned-times";
-export type { Equipment } from "./planning/equipment";
+export { type Equipment, type Gear, gearFor } from "./planning/equipment";
 export { EXACT_SUSPECTS } from "./planning/planner";
 export type { Spread } from "./planning/rollout";
 export { type Verdict, sameNominal, verdictOf, type Window, windowOf } from "./reading/window";

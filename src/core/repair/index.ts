@@ -26,7 +26,7 @@ export {
 } from "./options";
 export { matchPart } from "./part-match";
 export { PROOF_GROUPS, proofRun, proofState, toldOfRepair } from "./proof-run";
-export { proofRunNeeds } from "./proof-needs";
+export { proofGear, proofRunNeeds } from "./proof-needs";
 export { proofMinutes } from "./proof-minutes";
 export type { ProofStep } from "./proof-step";
 export { procedureFor, procedureOfJob } from "./procedure";

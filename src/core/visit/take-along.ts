@@ -2,9 +2,9 @@ import { accessTo, optionsFor, proofRunNeeds, replacesWhole, USUAL_RATES, USUAL_
 import type { Machine } from "../model";
 import { say } from "#words/core/visit";
 
-/** Something to take along: a part, a tool, a tester. */
+/** Something to take along: a part, a tool, a tester, an instrument beside a plain meter, what is rigged up for a test. */
 export interface Item {
-  readonly kind: "part" | "tool" | "tester";
+  readonly kind: "part" | "tool" | "tester" | "meter" | "rig";
   readonly name: string;
 }
 
@@ -31,8 +31,11 @@ export interface LikelyCause {
   readonly probability: number;
 }
 
+/** What the proof of a repair takes besides, by the assembly that is repaired. */
+export type ProofGear = (assembly: string) => readonly Item[];
+
 /** Sets of things each of which ends a visit at once for one cause; none where that is for a licensed trade. */
-function waysToEnd(machine: Machine, cause: string): readonly (readonly Item[])[] {
+function waysToEnd(machine: Machine, cause: string, gear: ProofGear): readonly (readonly Item[])[] {
   const [part = "", mode = ""] = cause.split(":");
   const known = machine.partById.get(part);
   if (!known?.modes.some((m) => m.id === mode)) return [];
@@ -45,6 +48,7 @@ function waysToEnd(machine: Machine, cause: string): readonly (readonly Item[])[
   const always = [
     ...[...new Set(tools)].map((name): Item => ({ kind: "tool", name })),
     ...proofRunNeeds(machine).map((name): Item => ({ kind: "tester", name })),
+    ...gear(known.assembly),
   ];
   // The repair that costs least on the average, or the whole assembly in its place.
   const chosen = [...new Set([options[0], options.find((o) => replacesWhole(o.id))])].filter((o) => o !== undefined);
@@ -62,8 +66,8 @@ const keyOf = ({ kind, name }: Item) => `${kind} ${name}`;
  * What to take along: a visit ends at once where everything is along that one way of ending the true cause needs. Taken
  * in bundles, each time the one that adds most for each thing in it; the best set is not sought beyond that.
  */
-export function takeAlong(machine: Machine, causes: readonly LikelyCause[]): TakeAlong {
-  const known = causes.map(({ id, probability }) => ({ probability, ways: waysToEnd(machine, id) }));
+export function takeAlong(machine: Machine, causes: readonly LikelyCause[], gear: ProofGear = () => []): TakeAlong {
+  const known = causes.map(({ id, probability }) => ({ probability, ways: waysToEnd(machine, id, gear) }));
   const byKey = new Map(known.flatMap(({ ways }) => ways.flat().map((item) => [keyOf(item), item] as const)));
   const sets = known.map(({ probability, ways }) => ({ probability, ways: ways.map((w) => w.map(keyOf)) }));
   const ends = (along: ReadonlySet<string>) =>

@@ -2,7 +2,7 @@
 
 import Link from "next/link";
 import { useRouter } from "next/navigation";
-import { useRef, useState } from "react";
+import { Suspense, use, useRef, useState } from "react";
 import Button from "react-bootstrap/Button";
 import Form from "react-bootstrap/Form";
 import type { BeforeDriving, PhoneQuestion } from "../../contract/visit";
@@ -24,9 +24,7 @@ export function VisitScreen({ visit }: { readonly visit: BeforeDriving }) {
   const [busy, setBusy] = useState(false);
   const [found, setFound] = useState("");
   const [who] = useKept("unzo.who");
-  const [packed, setPacked] = useKept(`unzo.packed.${visit.job}`);
   const ids = useRef(new Map<string, string>());
-  const inBag = new Set(packed === "" ? [] : packed.split("\n"));
   async function answer(question: PhoneQuestion, given: "yes" | "no" | "skip"): Promise<void> {
     const key = `${question.id} ${given}`;
     const id = ids.current.get(key) ?? crypto.randomUUID();
@@ -44,7 +42,6 @@ export function VisitScreen({ visit }: { readonly visit: BeforeDriving }) {
       setBusy(false);
     }
   }
-  const { take } = visit;
   return (
     <div className="start">
       <TopBar here="Jobs" title={`${say.beforeDriving}: ${visit.site}`} />
@@ -110,34 +107,54 @@ export function VisitScreen({ visit }: { readonly visit: BeforeDriving }) {
         </section>
         <section className="rig-sheet" aria-label={say.takeWith}>
           <h2>{say.takeWith}</h2>
-          <p>
-            <strong>{say.endsAtOnce(percent(take.withAll))}</strong> {say.meterGoes}{" "}
-            {take.withAll < 0.995 ? say.rest(percent(1 - take.withAll)) : ""}
-          </p>
-          <ul className="take-along">
-            {take.items.map((item) => (
-              <li key={`${item.kind} ${item.name}`}>
-                <Form.Check
-                  id={`take-${item.kind}-${item.name}`}
-                  checked={inBag.has(item.name)}
-                  onChange={(e) => {
-                    if (e.target.checked) inBag.add(item.name);
-                    else inBag.delete(item.name);
-                    setPacked([...inBag].join("\n"));
-                  }}
-                  label={
-                    <>
-                      <span className="quiet">{say[item.kind]}</span> <strong>{item.name}</strong>
-                    </>
-                  }
-                />
-                <span className="value">{say.without(percent(item.without))}</span>
-              </li>
-            ))}
-          </ul>
+          <Suspense
+            fallback={
+              <p role="status" className="quiet">
+                {say.takeBeing}
+              </p>
+            }
+          >
+            <Bag job={visit.job} taken={visit.take} />
+          </Suspense>
           <p className="quiet mb-0">{say.asLikely}</p>
         </section>
       </main>
     </div>
+  );
+}
+
+/** What to take along, ticked off as it is packed. */
+function Bag({ job, taken }: { readonly job: string; readonly taken: BeforeDriving["take"] }) {
+  const take = use(taken);
+  const [packed, setPacked] = useKept(`unzo.packed.${job}`);
+  const inBag = new Set(packed === "" ? [] : packed.split("\n"));
+  return (
+    <>
+      <p>
+        <strong>{say.endsAtOnce(percent(take.withAll))}</strong> {say.meterGoes}{" "}
+        {take.withAll < 0.995 ? say.rest(percent(1 - take.withAll)) : ""}
+      </p>
+      <ul className="take-along">
+        {take.items.map((item) => (
+          <li key={`${item.kind} ${item.name}`}>
+            <Form.Check
+              id={`take-${item.kind}-${item.name}`}
+              checked={inBag.has(item.name)}
+              onChange={(e) => {
+                if (e.target.checked) inBag.add(item.name);
+                else inBag.delete(item.name);
+                setPacked([...inBag].join("\n"));
+              }}
+              label={
+                <>
+                  <span className="quiet">{say[item.kind]}</span> <strong>{item.name}</strong>
+                </>
+              }
+            />
+            <span className="value">{say.without(percent(item.without))}</span>
+          </li>
+        ))}
+      </ul>
+    </>
   );
 }

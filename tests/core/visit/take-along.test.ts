@@ -1,5 +1,7 @@
 import { describe, expect, it } from "vitest";
+import { ORDINARY_METER } from "../../../src/core/instrument";
 import { uniformFor } from "../../../src/core/random";
+import { proofGear, proofRun } from "../../../src/core/repair";
 import { takeAlong } from "../../../src/core/visit";
 import { FLEET, machineNamed } from "../../support/fleet";
 import { demoMachine } from "../../support/demo-machine";
@@ -47,6 +49,39 @@ describe("what to take along", () => {
       );
       expect(alone).toBeCloseTo(withAll, 9);
     }
+  });
+
+  it("what the proof takes belongs to it: without the clamp no repair that needs one ends, worked by hand", () => {
+    const gear = (assembly: string) =>
+      assembly === machine.partById.get("PS1")!.assembly ? [{ kind: "meter" as const, name: "AC clamp" }] : [];
+    const causes = [
+      { id: "W4:open", probability: 0.5 },
+      { id: "PS1:dead", probability: 0.3 },
+    ];
+    const { withAll, items } = takeAlong(machine, causes, gear);
+    expect(withAll).toBeCloseTo(0.8, 9);
+    expect(items.find(named("AC clamp"))).toMatchObject({ kind: "meter" });
+    expect(items.find(named("AC clamp"))!.without).toBeCloseTo(0.5, 9);
+    expect(takeAlong(machine, causes).items.some(named("AC clamp"))).toBe(false);
+  });
+
+  it("the proof of a new board takes what the trade proves its functions with; common practice, no source", () => {
+    const taken = (id: string) => {
+      const own = machineNamed(id);
+      const board = own.file.pieces.find((p) => p.board)!.id;
+      const part = own.parts.find((p) => p.assembly === board && p.modes.length > 0)!;
+      const fault = { part: part.id, mode: part.modes[0]!.id };
+      const script = proofRun(own, ORDINARY_METER, own.file.complaints[0]!.id, fault, 2, board);
+      return proofGear(own, script).map((g) => g.name);
+    };
+    // Settled amps; its defrost pins joined; a sensor's resistor by the chart; its loads replaced by lamps.
+    expect(taken("kaldruun-uc-80")).toEqual(
+      expect.arrayContaining(["AC clamp", "Insulated jumper", "Resistor of 7.50 kΩ", "2 lamps in place of loads"]),
+    );
+    // A battery tool: amps over ten cycles, the low-pack cut-off by a bench supply, into a test block.
+    expect(taken("grisselm-sn-18")).toEqual(["DC clamp", "Adjustable bench supply", "Test block"]);
+    // An ice machine: the second cycle weighed.
+    expect(taken("lawinor-im-90")).toContain("Scale");
   });
 
   it("what is for a licensed trade, or no fault of the machine, is ended by nothing that one takes along", () => {

@@ -1,7 +1,9 @@
 import type { MeterFunction } from "../../instrument";
-import type { Machine } from "../../model";
+import type { Machine, SetupEntry } from "../../model";
+import { quantity } from "../../quantity";
 import { exposureOf } from "../../safety";
 import type { Test } from "../../simulate";
+import { say } from "#words/core/diagnose/planning";
 
 /** What a person has with them, and what they do not do. */
 export interface Equipment {
@@ -26,8 +28,11 @@ export interface Equipment {
 /** How much more danger weighs for whoever is careful. */
 export const CAREFUL = 3;
 
+/** An instrument beyond volts and ohms. */
+export type Instrument = Exclude<keyof Equipment, "live" | "careful" | "boards">;
+
 /** What a function needs beside a plain meter. */
-const TOOL: Readonly<Partial<Record<MeterFunction, Exclude<keyof Equipment, "live" | "careful" | "boards">>>> = {
+const TOOL: Readonly<Partial<Record<MeterFunction, Instrument>>> = {
   clamp: "clamp",
   dcclamp: "dcClamp",
   inrush: "inrush",
@@ -48,6 +53,30 @@ export const ALL_EQUIPMENT: Equipment = {
   careful: false,
   boards: false,
 };
+
+/** What a test takes beside a meter for volts and ohms: an instrument, or what is rigged up for it. */
+export interface Gear {
+  readonly kind: "meter" | "rig";
+  readonly name: string;
+}
+
+/** What a test takes beside a meter for volts and ohms. */
+export function gearFor(machine: Machine, test: Test): readonly Gear[] {
+  const instrument = TOOL[test.function];
+  return [
+    ...(instrument ? [{ kind: "meter" as const, name: say.instruments[instrument] }] : []),
+    ...rigOf(machine.setupById.get(test.setup)!).map((name) => ({ kind: "rig" as const, name })),
+  ];
+}
+
+/** What a setup puts on a machine, as one asks for it in the van. */
+function rigOf({ feeds, jumpers, lamps }: SetupEntry): readonly string[] {
+  return [
+    ...feeds.map(({ volts, amps }) => say.fusedSupply(quantity(volts, "V"), quantity(amps, "A"))),
+    ...jumpers.map(([, , ohms]) => (ohms === undefined ? say.insulatedJumper : say.resistorOf(quantity(ohms, "ohm")))),
+    ...(lamps.length > 0 ? [say.lampsForLoads(lamps.length)] : []),
+  ];
+}
 
 /** Whether a test can be made with these means. */
 export function canMake(machine: Machine, test: Test, equipment: Equipment): boolean {

@@ -18,7 +18,10 @@ export const say = {
   part: "Part",
   tool: "Tool",
   tester: "Tester",
-  meterGoes: "Your meter goes along anyway.",
+  meter: "Meter",
+  rig: "Rig",
+  meterGoes: "A plain meter, volts and ohms, goes along anyway.",
+  takeBeing: "Working out what to take along: each repair is proven in thought.",
   rest: (percent: string) => `For ${percent} nothing on this list helps: a licensed trade, or something else.`,
   asLikely: "By what is known now. Each answer on the phone changes the list.",
 };
