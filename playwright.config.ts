@@ -18,7 +18,7 @@ export default defineConfig({
     // An action that waits for what never comes is named, instead of the whole test running out.
     actionTimeout: 120_000,
     launchOptions: {
-      executablePath: "/usr/bin/chromium",
+      executablePath: "/usr/bin/chromium-headless-shell",
       args: [
         "--no-sandbox",
         "--disable-gpu",

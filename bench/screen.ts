@@ -202,7 +202,7 @@ async function linked(page: Page): Promise<number | null> {
 
 /** Measures a running Unzo at an address: opening jobs, other pages, and readings entered. */
 export async function benchScreen(url: string, jobs: number, say: (words: string) => void): Promise<ScreenBench> {
-  const browser = await chromium.launch({ executablePath: "/usr/bin/chromium", args: ["--no-sandbox"] });
+  const browser = await chromium.launch({ executablePath: "/usr/bin/chromium-headless-shell", args: ["--no-sandbox"] });
   try {
     const opening: Record<string, Opened> = {};
     const pages: Record<string, Pick<Opened, "longestTask" | "scriptKilobytes">> = {};

@@ -9,7 +9,7 @@ const PACKAGES = {
     debian: ["mariadb-server-core", "mariadb-client"],
   },
   client: { programs: ["mariadb", "mariadb-dump"], debian: ["mariadb-client"] },
-  browser: { programs: ["chromium"], debian: ["chromium"] },
+  browser: { programs: ["chromium-headless-shell"], debian: ["chromium-headless-shell"] },
   circuits: { programs: ["ngspice"], debian: ["ngspice"] },
 };
 

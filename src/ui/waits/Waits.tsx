@@ -64,7 +64,7 @@ export function Waits() {
           })}
           <li className={due.length > 0 ? "is-due" : ""}>
             <button type="button" onClick={() => setLists(true)}>
-              {say.all(waits.length + more)}
+              {due.length > 0 ? <i className="bi bi-bell-fill" aria-hidden /> : null} {say.all(waits.length + more)}
             </button>
           </li>
         </ul>
