@@ -214,6 +214,7 @@ export async function proofScriptFor(id: string): Promise<readonly ProofStep[]> 
     desk.proofRun(complaint, fault, CORD_METRES, assembly, purpose),
   );
 }
+
 /** Proofs of repairs that may have to be made, as they were worked out last. */
 const supposed = ((globalThis as { unzoSupposed?: Lru<string, readonly ProofStep[]> }).unzoSupposed ??= new Lru(200));
 

@@ -23,6 +23,19 @@ describe("the order of a day, against HiGHS", () => {
     expect(planDay(free).cost).toBeLessThanOrEqual(solved.cost);
   });
 
+  it.each([1, 2, 3, 5])(
+    "drawn day %d, where one unit waits on the one rig already: it goes on by itself",
+    async (seed) => {
+      const drawn = randomDay(seed, 4);
+      const running = { words: "defrost runs", minutes: 45, spread: 0, care: "leave" as const, needs: ["rig"] };
+      const units = drawn.units.map((u, i) => (i === 0 ? { ...u, from: 0, steps: [running, ...u.steps.slice(2)] } : u));
+      const day = { ...drawn, units };
+      const solved = await solvedDay(day, 120);
+      expect(solved.isOptimal).toBe(true);
+      expect(Math.abs(planDay(day).cost / solved.cost - 1)).toBeLessThan(1e-4);
+    },
+  );
+
   it.each([1, 2, 3, 4])("drawn day %d of three units and two people", async (seed) => {
     const day = { ...randomDay(seed, 3), people: 2 };
     const solved = await solvedDay(day, 120);
