@@ -19,6 +19,7 @@ import {
 import { makeTest } from "../simulate";
 import type { EventBody, NewEvent } from "./events";
 import { activeChanges, type Ledger } from "./ledger";
+import { standingNow } from "./slices/covers";
 import { STRIKABLE } from "./slices/entries";
 import { say } from "#words/core/journal";
 
@@ -121,7 +122,9 @@ function problemOf(ledger: Ledger, machine: Machine, body: EventBody): string | 
     case "matched":
       return unknownAssembly(machine, body.piece);
     case "waiting":
-      return body.piece === undefined ? null : unknownAssembly(machine, body.piece);
+      return (
+        (body.piece === undefined ? null : unknownAssembly(machine, body.piece)) ?? unsafeToLeave(ledger, machine, body)
+      );
     case "setting":
       return unsettable(ledger, machine, body);
     case "called":
@@ -129,6 +132,14 @@ function problemOf(ledger: Ledger, machine: Machine, body: EventBody): string | 
     default:
       return null;
   }
+}
+
+/** Why nobody may leave it as it stands: with covers off it is live. */
+function unsafeToLeave(ledger: Ledger, machine: Machine, { care }: Extract<EventBody, { type: "waiting" }>) {
+  if (care !== "leave") return null;
+  const { powered, off } = standingNow(machine, ledger.told.covers);
+  const [panel] = machine.file.panels.filter((p) => off.has(p.id));
+  return powered && panel ? say.liveWithCoverOff(panel.name) : null;
 }
 
 /** Whether a fault is one of the machine, `part:mode`. */

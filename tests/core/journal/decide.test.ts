@@ -37,6 +37,13 @@ function on(ledger: Ledger, body: EventBody, facts?: Facts) {
   const unit = changes.length === 0 ? machine : variantOf(machine.file, changes);
   return decide(ledger, { file: machine.file, machine: unit }, { id: uuid(99), v: 1, actor: "Ida", body }, facts);
 }
+const waiting = (care: "leave" | "watch" | "locked"): EventBody => ({
+  type: "waiting",
+  wait: "log",
+  words: "Log",
+  seconds: 600,
+  care,
+});
 const reading = (
   test: Partial<Extract<EventBody, { type: "reading" }>["test"]>,
   shown: object = { kind: "value", value: 13 },
@@ -147,6 +154,21 @@ describe("a decision on the next entry of a job", () => {
   it("takes what this machine can show", () => {
     for (const body of [reading({}), reading({ function: "ohms", setup: "unplugged" }, { kind: "overload" }), takenOut])
       expect(on(after(), body as EventBody)).toEqual({ kind: "accepted" });
+  });
+
+  it("what has power and a cover off is not safe to leave; in sight, locked, closed or dead it is", () => {
+    // Read live at the hinge: its cover is off.
+    const open = [reading({})];
+    expect(on(after(...open), waiting("leave"))).toMatchObject({ kind: "refused", status: 400 });
+    expect((on(after(...open), waiting("leave")) as { sentence: string }).sentence).toMatch(
+      /power.*cover is off.*lock/,
+    );
+    for (const care of ["watch", "locked"] as const) expect(on(after(...open), waiting(care)).kind).toBe("accepted");
+    expect(on(after(), waiting("leave")).kind).toBe("accepted");
+    expect(on(after(...open, { type: "standing", setup: "unplugged" }), waiting("leave")).kind).toBe("accepted");
+    const back: EventBody = { type: "restored", item: "cover hinge-cover", words: "Hinge cover on" };
+    expect(on(after(...open, back), waiting("leave")).kind).toBe("accepted");
+    expect(on(after(...open, back, reading({})), waiting("leave")).kind).toBe("refused");
   });
 
   it("opens no job twice, and strikes only what can be struck", () => {

@@ -1,5 +1,7 @@
 /** What core/journal says to people, in English. */
 export const say = {
+  liveWithCoverOff: (cover: string) =>
+    `It has power, and a cover is off (${cover}): not safe to leave. Stay in sight, or take the power off and lock it.`,
   noPlaceForTheSleepCurrent: "The machine's file does not say where its sleep current is logged.",
   sleepCurrentLogged: "Sleep current, logged",
   atMostMilliamps: (milliamps: number) => `at most ${milliamps} mA`,
