@@ -118,7 +118,8 @@ function heldUpWords({ heldUp, jobs }: PlannedDay, unit: number): string {
   const by = heldUp[unit];
   if (!by) return "";
   const holder = jobs[by.unit]!;
-  return say.heldUp(RIG_WORDS[by.rig] ?? by.rig, `${holder.site}, ${holder.machine}`);
+  const isAlone = jobs.filter((j) => j.site === holder.site).length === 1;
+  return say.heldUp(RIG_WORDS[by.rig] ?? by.rig, isAlone ? holder.site : `${holder.site}, ${holder.machine}`);
 }
 
 interface RowProps {

@@ -56,7 +56,7 @@ export const say = {
 
 /** What units wait for where there is few of it. */
 export const RIG_WORDS: Readonly<Record<string, string>> = {
-  place: "a place to run it",
+  place: "a place",
   water: "water and drain",
   "low-voltage supply": "a low-voltage supply",
 };
