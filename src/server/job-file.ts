@@ -189,7 +189,7 @@ function refusalOf(
   event: JournalEvent,
   photos: ReadonlySet<string>,
 ): string | null {
-  let facts: Facts = {};
+  let facts: Facts = { isPast: true };
   for (;;) {
     const decision = decide(ledger, unit, event, facts);
     if (decision.kind === "refused") return decision.sentence;

@@ -34,6 +34,8 @@ export type Need =
 
 /** What is known from outside the journal. A fact that is not there is asked for. */
 export interface Facts {
+  /** It was written elsewhere, long ago: how a unit was left then is no matter of today. */
+  readonly isPast?: boolean;
   readonly photos?: ReadonlyMap<string, boolean>;
   readonly temporaryRepairs?: ReadonlyMap<string, boolean>;
   /** The proof of a change: on which changes of the unit it was made (`changesKey`), and what speaks against it. */
@@ -88,6 +90,7 @@ export function decide(ledger: Ledger, unit: UnitAtHand, event: NewEvent, facts:
     if (known === undefined) return { kind: "needs", needs: [{ need: "temporary repair", event: body.event }] };
     return known ? ACCEPTED : refused(404, say.thisUnitHasNoSuch);
   }
+  if (body.type === "waiting" && !facts.isPast) return checked(unfitWait(ledger, unit.machine, body));
   return checked(problemOf(ledger, unit.machine, body));
 }
 
@@ -122,9 +125,7 @@ function problemOf(ledger: Ledger, machine: Machine, body: EventBody): string | 
     case "matched":
       return unknownAssembly(machine, body.piece);
     case "waiting":
-      return (
-        (body.piece === undefined ? null : unknownAssembly(machine, body.piece)) ?? unsafeToLeave(ledger, machine, body)
-      );
+      return body.piece === undefined ? null : unknownAssembly(machine, body.piece);
     case "setting":
       return unsettable(ledger, machine, body);
     case "called":
@@ -134,9 +135,10 @@ function problemOf(ledger: Ledger, machine: Machine, body: EventBody): string | 
   }
 }
 
-/** Why nobody may leave it as it stands: with covers off it is live. */
-function unsafeToLeave(ledger: Ledger, machine: Machine, { care }: Extract<EventBody, { type: "waiting" }>) {
-  if (care !== "leave") return null;
+/** What is wrong with a wait that begins now; where it is live with a cover off, nobody may leave it. */
+function unfitWait(ledger: Ledger, machine: Machine, body: Extract<EventBody, { type: "waiting" }>): string | null {
+  const problem = problemOf(ledger, machine, body);
+  if (problem !== null || body.care !== "leave") return problem;
   const { powered, off } = standingNow(machine, ledger.told.covers);
   const [panel] = machine.file.panels.filter((p) => off.has(p.id));
   return powered && panel ? say.liveWithCoverOff(panel.name) : null;
