@@ -12,6 +12,9 @@ test("a wait is entered by one key, with a job and without, rings when it is due
   await beginJob(page, FRIDGE, DARK);
   const job = page.url().split("/").at(-1)!;
   const words = `Plug dries ${job.slice(0, 4)}`;
+  const open = { type: "standing", setup: "cold-call", panel: "rear-cover" };
+  const data = { id: crypto.randomUUID(), v: 1, actor: "Ida", body: open };
+  expect((await page.request.post(`/api/jobs/${job}/events`, { data })).status()).toBe(200);
   await page.keyboard.press("Alt+u");
   const dialog = page.getByRole("dialog", { name: "Wait for something" });
   await dialog.getByLabel("What for").fill(words);
@@ -21,6 +24,10 @@ test("a wait is entered by one key, with a job and without, rings when it is due
   await expect(dialog.getByRole("alert")).toContainText("Type a time");
   await expect(dialog.getByLabel("What for")).toHaveValue(words);
   await dialog.getByLabel("How long").fill("1 s");
+  // It has power, and its cover is off.
+  await dialog.getByLabel(/^Safe to leave/).check();
+  await page.keyboard.press("Enter");
+  await expect(dialog.getByRole("alert")).toContainText("a cover is off (Rear cover): not safe to leave");
   await dialog.getByLabel(/^Off and locked/).check();
   await axe(page);
   await written(page, "waiting", () => dialog.getByRole("button", { name: "Start" }).click());
