@@ -50,7 +50,7 @@ export function Waits() {
             const left = Math.round((Date.parse(w.due) - now) / 1000);
             const care = w.care ?? "watch";
             return (
-              <li key={`${w.job} ${w.wait}`} className={left <= 0 ? "is-due" : ""}>
+              <li key={`${w.job} ${w.wait}`} className={left <= 0 ? "is-due" : ""} title={w.words}>
                 <PlaceLink of={w} onList={() => setLists(true)}>
                   <i
                     className={`bi ${left <= 0 ? "bi-bell-fill" : CARE_ICONS[care]}`}
