@@ -132,6 +132,11 @@ test("hands now: what comes first and why, a promise, a row moved by the keyboar
   await crew.getByRole("button", { name: "Cancel" }).click();
   await here("Ida, Jon", "2", "0");
   await expect(crew.getByRole("alert")).toContainText("Places and rigs are counted");
+  // No number is not nothing: nothing would mean enough.
+  await crew.getByLabel("Of them with water and drain").fill("two");
+  await page.keyboard.press("Enter");
+  await expect(crew.getByRole("alert")).toContainText("Places and rigs are counted");
+  await expect(crew.getByLabel("Of them with water and drain")).toHaveValue("two");
   // What was typed is still there.
   await expect(crew.getByLabel("Names, a comma between")).toHaveValue("Ida, Jon");
   await crew.getByRole("button", { name: "Cancel" }).click();

@@ -16,11 +16,13 @@ import {
   type MachineFile,
   variantOf,
 } from "../model";
+import { isPowered } from "../safety";
 import { makeTest } from "../simulate";
 import type { EventBody, NewEvent } from "./events";
 import { activeChanges, type Ledger } from "./ledger";
-import { standingNow } from "./slices/covers";
 import { STRIKABLE } from "./slices/entries";
+import { standingOn, unitState } from "./slices/unit-state";
+import { folded } from "./slice";
 import { say } from "#words/core/journal";
 
 /** Something outside the journal that has to be known before an entry can be taken. */
@@ -139,9 +141,10 @@ function problemOf(ledger: Ledger, machine: Machine, body: EventBody): string | 
 function unfitWait(ledger: Ledger, machine: Machine, body: Extract<EventBody, { type: "waiting" }>): string | null {
   const problem = problemOf(ledger, machine, body);
   if (problem !== null || body.care !== "leave") return problem;
-  const { powered, off } = standingNow(machine, ledger.told.covers);
-  const [panel] = machine.file.panels.filter((p) => off.has(p.id));
-  return powered && panel ? say.liveWithCoverOff(panel.name) : null;
+  const { setup, openPanels } = folded(unitState, ledger.told.standing, standingOn(machine));
+  const known = machine.setupById.get(setup);
+  const off = machine.file.panels.find((p) => openPanels.has(p.id));
+  return known && isPowered(known) && off ? say.liveWithCoverOff(off.name) : null;
 }
 
 /** Whether a fault is one of the machine, `part:mode`. */

@@ -2,13 +2,13 @@ import type { Change } from "../model";
 import type { JournalEvent, RawEvent } from "./events";
 import { composed, type StateOf } from "./slice";
 import { changes } from "./slices/changes";
-import { covers } from "./slices/covers";
 import { counting, entries, found, temporary } from "./slices/entries";
 import { called, opened } from "./slices/opening";
 import { waits } from "./slices/repair-work";
+import { standing } from "./slices/unit-state";
 import { say } from "#words/core/journal";
 
-const SLICES = { opened, entries, changes, covers, found, temporary, waits, counting, called };
+const SLICES = { opened, entries, changes, standing, found, temporary, waits, counting, called };
 const LEDGER = composed<unknown, typeof SLICES>(SLICES);
 
 /**

@@ -2,7 +2,7 @@
 
 import { useState } from "react";
 import Form from "react-bootstrap/Form";
-import { type Crew as Known, setCrew } from "../../contract/shop";
+import { type Crew as Known, crewSchema, setCrew } from "../../contract/shop";
 import { FormDialog } from "../shell/FormDialog";
 import { sendOnce } from "../shell/send";
 import { useKept } from "../shell/useKept";
@@ -49,7 +49,10 @@ function CrewDialog({ known, onHide }: { readonly known: Known | null; onHide():
     const people = [...new Set(names.split(",").map((name) => name.trim()))].filter((name) => name !== "");
     const count = (of: Few) => (few[of].trim() === "" ? null : Number(few[of]));
     const asked = { people, places: count("places"), water: count("water"), supplies: count("supplies") };
-    await sendOnce(setCrew, [], { id, actor: who.trim() || "Someone", ...asked });
+    // As JSON what is no number would be nothing, and nothing means enough.
+    const checked = crewSchema.safeParse(asked);
+    if (!checked.success) throw new Error(checked.error.issues[0]!.message);
+    await sendOnce(setCrew, [], { id, actor: who.trim() || "Someone", ...checked.data });
     tellNews();
     onHide();
   }
@@ -65,9 +68,9 @@ function CrewDialog({ known, onHide }: { readonly known: Known | null; onHide():
           <Form.Group key={of} controlId={`crew-${of}`}>
             <Form.Label>{words}</Form.Label>
             <Form.Control
-              type="number"
-              min={1}
-              max={50}
+              inputMode="numeric"
+              autoComplete="off"
+              maxLength={10}
               value={few[of]}
               onChange={(e) => setFew({ ...few, [of]: e.target.value })}
             />

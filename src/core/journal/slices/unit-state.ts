@@ -1,4 +1,7 @@
+import type { Machine } from "../../model";
+import { panelsFor } from "../../safety";
 import { makeTest, type Test } from "../../simulate";
+import type { EventBody, JournalEvent } from "../events";
 import type { Body, Slice } from "../slice";
 
 /** What of a machine has to be known to say how its unit stands. */
@@ -44,6 +47,27 @@ export const unitState: Slice<UnitStateTrail, UnitStateLookup> = {
     return state;
   },
 };
+
+/** Entries that say how the unit stands. */
+const TELLS: ReadonlySet<EventBody["type"]> = new Set<EventBody["type"]>(["opened", "standing", "reading", "restored"]);
+
+/** Those entries, for whoever has no machine at hand yet: folded by `unitState` once there is one. */
+export const standing: Slice<JournalEvent[]> = {
+  init: () => [],
+  apply(state, entry) {
+    if (TELLS.has(entry.body.type)) state.push(entry);
+    return state;
+  },
+};
+
+/** What a machine says to how its unit stands. */
+export function standingOn(machine: Machine): UnitStateLookup {
+  const { complaints, setups } = machine.file;
+  return {
+    panelsOf: (test) => panelsFor(machine, test),
+    setupOf: (complaint) => complaints.find((c) => c.id === complaint)?.setup ?? setups[0]!.id,
+  };
+}
 
 /** The stored test without the `undefined` that an optional field may carry. */
 export function plainTest(test: Body<"reading">["test"]): Test {
